@@ -1,0 +1,100 @@
+import { z } from "zod";
+import { zName } from "../dimensions/dimension";
+import { zMmNotNegative } from "../length/length";
+
+/** Every cable construction the product knows, outermost habit first. */
+export const CONSTRUCTIONS = [
+  "simplex-cord",
+  "duplex-cord",
+  "tight-buffer-distribution",
+  "breakout",
+  "stranded-loose-tube",
+  "armoured-loose-tube",
+  "central-tube-ribbon",
+  "armoured-ribbon",
+  "flat-drop",
+  "indoor-drop",
+  "furcation-tube",
+  "harness",
+] as const;
+
+/** Core and cladding diameters, µm. Two ends joined must have the same. */
+export const CORES = ["9/125", "50/125", "62.5/125"] as const;
+
+export const zCore = z.enum(CORES, { error: `A core is one of ${CORES.join(", ")}` });
+export type Core = z.output<typeof zCore>;
+
+/** Materials as they are drawn, from the outside in. */
+export const LAYER_KINDS = [
+  "jacket",
+  "armour",
+  "inner-jacket",
+  "yarn",
+  "rods",
+  "ripcord",
+  "tape",
+  "tube",
+  "ribbon",
+  "buffer",
+  "coating",
+  "glass",
+] as const;
+export type LayerKind = (typeof LAYER_KINDS)[number];
+
+export const zSource = z.strictObject({
+  kind: z.enum(["representative", "own"], { error: "Figures are representative or the user's own" }),
+  note: z.string().max(500),
+  date: z.iso.date(),
+});
+
+/** Where figures come from: the product's own representative ones, or confirmed by a user against the part's sheet. */
+export type Source = z.output<typeof zSource>;
+
+export const zDocumentId = z
+  .string("An id is text")
+  .regex(/^[a-z0-9]+(?:[.-][a-z0-9]+)*$/, "An id is small letters, digits, points and hyphens")
+  .max(80, "An id has at most 80 characters");
+
+export const zCable = z.strictObject({
+  id: zDocumentId,
+  revision: z.number().int().min(1),
+  source: zSource,
+  name: zName,
+  /** What tells it apart at a glance, in a few words. */
+  about: z.string().max(300),
+  construction: z.enum(CONSTRUCTIONS),
+  fibreCount: z.number().int().min(1).max(6912),
+  cores: z.array(zCore).min(1),
+  /** How the 900 µm buffer holds the coating: tight grips, semi-tight slides off once scored. */
+  grip: z.enum(["tight", "semi-tight"]).nullable(),
+  /** Each leg of a cord that ends in its own fibre: [""] for one. */
+  legs: z.array(z.string().max(10)).min(1),
+  /** From the outside in. */
+  layers: z
+    .array(
+      z.strictObject({
+        kind: z.enum(LAYER_KINDS),
+        name: zName,
+        diameter: zMmNotNegative.refine(
+          (value) => value > 0 && value <= 60_000,
+          "A diameter is more than 0 and at most 60 mm",
+        ),
+        /** Colour of the material as made, a name the drawing knows. */
+        hue: z.enum(["yellow", "orange", "aqua", "grey", "black", "white", "blue", "gold", "clear"]),
+      }),
+    )
+    .min(1)
+    .refine(
+      (layers) => layers.every((layer, i) => i === 0 || layer.diameter <= (layers[i - 1]?.diameter ?? 0)),
+      "Layers are listed from the outside in, each no thicker than the one before",
+    ),
+});
+
+/** One cable construction as it comes off the drum. */
+export type Cable = z.output<typeof zCable>;
+export type Layer = Cable["layers"][number];
+
+/** Diameter of a layer, micrometres; null when the cable has none of that kind. */
+export function diameterOf(cable: Cable, kind: LayerKind): number | null {
+  return cable.layers.find((layer) => layer.kind === kind)?.diameter ?? null;
+}

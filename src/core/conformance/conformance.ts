@@ -1,0 +1,106 @@
+import { z } from "zod";
+import { type Length, zMm, zMmNotNegative } from "../length/length";
+import { normalBetween } from "./normal";
+
+export const zRule = z.discriminatedUnion(
+  "kind",
+  [
+    z.strictObject({ kind: z.literal("simple") }),
+    z.strictObject({
+      kind: z.literal("guarded"),
+      risk: z
+        .number("The risk is a number")
+        .min(0, "The risk is at least 0")
+        .max(0.5, "The risk is at most 0.5"),
+    }),
+  ],
+  { error: "The rule is simple, or guarded with a risk" },
+);
+
+/** How a reading is judged: by its mean alone, or by the probability that the length itself is within limits. */
+export type Rule = z.output<typeof zRule>;
+
+export const zInstrumentError = z.strictObject({ resolution: zMmNotNegative, repeatability: zMmNotNegative });
+
+export const zConformanceInput = z
+  .strictObject({
+    limits: z.strictObject({ min: zMm.nullish(), max: zMm.nullish() }),
+    readings: z.array(zMm).min(1, "At least one reading").max(10_000, "At most 10 000 readings"),
+    instrument: zInstrumentError,
+    rule: zRule,
+  })
+  .refine(({ limits }) => limits.min == null || limits.max == null || limits.min <= limits.max, {
+    path: ["limits"],
+    error: "The least allowed is not more than the most allowed",
+    params: { code: "crossed-limits" },
+  });
+
+export type ConformanceInput = z.output<typeof zConformanceInput>;
+export type Verdict = "in" | "out" | "unsure";
+
+export interface Conformance {
+  /** Mean of the readings, micrometres, not rounded. */
+  readonly mean: number;
+  /** Standard uncertainty of the mean, micrometres. */
+  readonly u: number;
+  /** Probability that the length is within the limits. */
+  readonly probability: number;
+  readonly verdict: Verdict;
+  /** Readings still needed at this mean to settle it: 0 once settled, null if thirty would not. Guarded rule only. */
+  readonly more?: number | null;
+}
+
+const MOST_MORE = 30;
+
+/**
+ * Judges readings of one length against inclusive limits.
+ * Uncertainty u = √(resolution²/12 + repeatability²/n) (JCGM 100, 4.3.7 and 4.2.3); probability of
+ * conformity under a normal distribution about the mean (JCGM 106:2012, clause 7).
+ */
+export function judge({ limits, readings, instrument, rule }: ConformanceInput): Conformance {
+  const n = readings.length;
+  const sum = readings.reduce((total: number, reading) => total + reading, 0);
+  const mean = sum / n;
+  const within =
+    (limits.min == null || sum >= limits.min * n) && (limits.max == null || sum <= limits.max * n);
+  const conformity = (count: number) =>
+    probabilityWithin(limits, mean, uncertainty(instrument, count), within);
+  const u = uncertainty(instrument, n);
+  const probability = conformity(n);
+  if (rule.kind === "simple") return { mean, u, probability, verdict: within ? "in" : "out" };
+  const verdict = guarded(probability, rule.risk);
+  return {
+    mean,
+    u,
+    probability,
+    verdict,
+    more: verdict === "unsure" ? readingsNeeded(conformity, n, rule.risk) : 0,
+  };
+}
+
+function uncertainty(instrument: { resolution: Length; repeatability: Length }, n: number): number {
+  return Math.sqrt(instrument.resolution ** 2 / 12 + instrument.repeatability ** 2 / n);
+}
+
+function probabilityWithin(
+  limits: ConformanceInput["limits"],
+  mean: number,
+  u: number,
+  within: boolean,
+): number {
+  if (u === 0) return within ? 1 : 0;
+  const low = limits.min == null ? Number.NEGATIVE_INFINITY : (limits.min - mean) / u;
+  const high = limits.max == null ? Number.POSITIVE_INFINITY : (limits.max - mean) / u;
+  return normalBetween(low, high);
+}
+
+function guarded(probability: number, risk: number): Verdict {
+  if (probability >= 1 - risk) return "in";
+  return probability <= risk ? "out" : "unsure";
+}
+
+function readingsNeeded(conformity: (count: number) => number, n: number, risk: number): number | null {
+  for (let more = 1; more <= MOST_MORE; more++)
+    if (guarded(conformity(n + more), risk) !== "unsure") return more;
+  return null;
+}

@@ -1,0 +1,87 @@
+import { z } from "zod";
+import { type Length, zMm, zMmNotNegative } from "../length/length";
+
+/** `to` lies `nominal` behind `from`, at least nominal − minus and at most nominal + plus; null leaves that side open. */
+export interface Dimension {
+  readonly id: string;
+  readonly from: string;
+  readonly to: string;
+  readonly nominal: Length;
+  readonly plus: Length | null;
+  readonly minus: Length | null;
+}
+
+/** The most features one question may hold: closing limits takes time with its cube. */
+export const FEATURE_LIMIT = 400;
+
+export const zName = z
+  .string("A name is text")
+  .min(1, "A name cannot be empty")
+  .max(200, "A name has at most 200 characters");
+
+export const zDimension = z.strictObject({
+  id: zName,
+  from: zName,
+  to: zName,
+  nominal: zMm,
+  plus: zMmNotNegative.nullable(),
+  minus: zMmNotNegative.nullable(),
+});
+
+export const zDimensionsInput = z
+  .strictObject({
+    features: z.array(zName).max(FEATURE_LIMIT, `At most ${FEATURE_LIMIT} features`),
+    dimensions: z.array(zDimension).max(20_000, "At most 20 000 dimensions"),
+  })
+  .superRefine(({ features, dimensions }, context) => {
+    const known = new Set<string>();
+    features.forEach((name, i) => {
+      if (known.has(name))
+        context.addIssue({
+          code: "custom",
+          path: ["features", i],
+          message: `Feature “${name}” is named twice`,
+          params: { code: "duplicate" },
+        });
+      known.add(name);
+    });
+    const ids = new Set<string>();
+    dimensions.forEach((dimension, i) => {
+      if (ids.has(dimension.id))
+        context.addIssue({
+          code: "custom",
+          path: ["dimensions", i, "id"],
+          message: "Each dimension has an id of its own",
+          params: { code: "duplicate" },
+        });
+      ids.add(dimension.id);
+      for (const side of ["from", "to"] as const)
+        if (!known.has(dimension[side]))
+          context.addIssue({
+            code: "custom",
+            path: ["dimensions", i, side],
+            message: "A dimension joins features that are listed",
+            params: { code: "unknown-feature" },
+          });
+      if (dimension.from === dimension.to)
+        context.addIssue({
+          code: "custom",
+          path: ["dimensions", i, "to"],
+          message: "A dimension joins two different features",
+          params: { code: "same-feature" },
+        });
+    });
+  });
+
+export type DimensionsInput = z.output<typeof zDimensionsInput>;
+
+/** The least and greatest a dimension states, micrometres; ±Infinity where a side is open. */
+export function statedLimits(dimension: Pick<Dimension, "nominal" | "plus" | "minus">): {
+  min: number;
+  max: number;
+} {
+  return {
+    min: dimension.minus === null ? Number.NEGATIVE_INFINITY : dimension.nominal - dimension.minus,
+    max: dimension.plus === null ? Number.POSITIVE_INFINITY : dimension.nominal + dimension.plus,
+  };
+}

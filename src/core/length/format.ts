@@ -1,0 +1,71 @@
+import { type Length, UM_PER_INCH, um } from "./length";
+
+/** A length as a fraction of an inch, and the error that rounding to it makes. */
+export interface InchFraction {
+  /** `1 29/32`, `3/8`, `2`, `0`; a minus sign in front when negative. */
+  readonly text: string;
+  /** The length the fraction stands for. */
+  readonly length: Length;
+  /** Fraction less true length, micrometres: positive when the fraction is longer. */
+  readonly error: Length;
+}
+
+/**
+ * Millimetres with a point: at least one decimal, more only where the length has them.
+ * @example formatMm(um(48_500)) // "48.5"
+ */
+export function formatMm(length: number, least = 1): string {
+  const text = (Math.abs(length) / 1000).toFixed(3);
+  const trimmed = text.replace(new RegExp(`0{1,${3 - least}}$`), "");
+  return `${length < 0 ? "−" : ""}${trimmed.replace(/\.$/, "")}`;
+}
+
+/** Decimal inches to three places, which is 0.0254 mm: finer than any rule. */
+export function formatInch(length: number): string {
+  return `${length < 0 ? "−" : ""}${(Math.abs(length) / UM_PER_INCH).toFixed(3)}`;
+}
+
+/**
+ * The nearest sixteenth, thirty-second or sixty-fourth of an inch, in lowest terms.
+ * @returns its text, its length, and the error it makes (positive: the fraction is longer).
+ */
+export function nearestFraction(length: Length, denominator: 16 | 32 | 64): InchFraction {
+  const parts = Math.round((Math.abs(length) * denominator) / UM_PER_INCH);
+  const sign = length < 0 ? -1 : 1;
+  const rounded = um(sign * Math.round((parts * UM_PER_INCH) / denominator));
+  return {
+    text: `${sign < 0 && parts ? "−" : ""}${fractionText(parts, denominator)}`,
+    length: rounded,
+    error: um(rounded - length),
+  };
+}
+
+function fractionText(parts: number, denominator: number): string {
+  const whole = Math.floor(parts / denominator);
+  let top = parts % denominator;
+  let bottom = denominator;
+  while (top > 0 && top % 2 === 0) {
+    top /= 2;
+    bottom /= 2;
+  }
+  if (top === 0) return String(whole);
+  return whole ? `${whole} ${top}/${bottom}` : `${top}/${bottom}`;
+}
+
+/** Whether working to a fraction instead of the length stays inside its tolerance; null leaves a side open. */
+export function errorFits(error: Length, plus: Length | null, minus: Length | null): boolean {
+  return (plus === null || error <= plus) && (minus === null || error >= -minus);
+}
+
+/** The coarsest of 1/16, 1/32, 1/64 whose rounding fits the tolerance; the sixty-fourth when none does. */
+export function workingFraction(
+  length: Length,
+  plus: Length | null,
+  minus: Length | null,
+): InchFraction & { readonly fits: boolean } {
+  for (const denominator of [16, 32, 64] as const) {
+    const fraction = nearestFraction(length, denominator);
+    if (errorFits(fraction.error, plus, minus)) return { ...fraction, fits: true };
+  }
+  return { ...nearestFraction(length, 64), fits: false };
+}

@@ -1,0 +1,79 @@
+import { z } from "zod";
+import { InputError } from "../problem/problem";
+
+declare const micrometres: unique symbol;
+
+/** A length along the cable, in whole micrometres. Never a bare number: make one with `um`, `mm` or `parseLength`. */
+export type Length = number & { readonly [micrometres]: true };
+
+/** Micrometres in an inch: 25.4 mm exactly (NIST SP 811, appendix B). */
+export const UM_PER_INCH = 25_400;
+
+/** The largest length any field takes: 1 000 km, in millimetres. */
+export const MM_LIMIT = 1e9;
+
+export const ZERO = 0 as Length;
+
+/**
+ * A length from whole micrometres.
+ * @throws InputError when not a whole number.
+ */
+export function um(value: number): Length {
+  if (!Number.isSafeInteger(value))
+    throw new InputError("not-micrometres", `${value} is not a whole number of micrometres.`);
+  return (value === 0 ? 0 : value) as Length;
+}
+
+/** How many decimals a finite number carries in its shortest written form. */
+function decimals(value: number): number {
+  const [mantissa = "", exponent = "0"] = String(Math.abs(value)).split("e");
+  const fraction = mantissa.split(".")[1]?.length ?? 0;
+  return Math.max(0, fraction - Number(exponent));
+}
+
+/** Whether a number of millimetres is finite, in range and no finer than a micrometre. */
+export function isMm(value: number): boolean {
+  return Number.isFinite(value) && Math.abs(value) <= MM_LIMIT && decimals(value) <= 3;
+}
+
+/**
+ * A length from millimetres with at most three decimals.
+ * @throws InputError when finer than a micrometre or out of range.
+ * @example mm(9.525) // 9525 µm
+ */
+export function mm(value: number): Length {
+  if (!isMm(value))
+    throw new InputError(
+      "not-a-length",
+      `${value} is not a length in millimetres: at most three decimals, up to ${MM_LIMIT}.`,
+    );
+  return um(Math.round(value * 1000));
+}
+
+/** Millimetres, for the outside: at most three decimals. */
+export const toMm = (length: number): number => length / 1000;
+
+export const plus = (a: Length, b: Length): Length => um(a + b);
+export const minus = (a: Length, b: Length): Length => um(a - b);
+export const negate = (a: Length): Length => um(-a);
+
+/** A length at the edge: a number of millimetres in, whole micrometres inside. */
+export const zMm = z
+  .number({ error: "A length is a number of millimetres" })
+  .refine((value) => Number.isFinite(value) && Math.abs(value) <= MM_LIMIT, {
+    error: `A length is within ±${MM_LIMIT} mm`,
+    params: { code: "length-range" },
+    abort: true,
+  })
+  .refine((value) => decimals(value) <= 3, {
+    error: "A length has at most three decimals of a millimetre",
+    params: { code: "too-fine" },
+    abort: true,
+  })
+  .transform((value) => um(Math.round(value * 1000)));
+
+/** A length that is not negative: a tolerance, an error, a diameter. */
+export const zMmNotNegative = zMm.refine((value) => value >= 0, {
+  error: "This length cannot be negative",
+  params: { code: "negative" },
+});

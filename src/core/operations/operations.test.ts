@@ -1,0 +1,108 @@
+import { readFileSync } from "node:fs";
+import { describe, expect, it } from "vitest";
+import { InputError } from "../problem/problem";
+import { compute, type OperationName, operations } from "./operations";
+
+interface Case {
+  input: unknown;
+  expected: unknown;
+}
+
+const cases = (name: OperationName): Case[] =>
+  JSON.parse(readFileSync(new URL(`./vectors/${name}.json`, import.meta.url), "utf8"));
+
+/** Where an answer strays from the expected one; more fields than expected are fine. */
+function strays(found: unknown, expected: unknown, at = "answer"): string[] {
+  if (typeof expected === "number") {
+    const near =
+      typeof found === "number" &&
+      Math.abs(found - expected) <=
+        Math.max(
+          1e-6,
+          1e-5 * Math.abs(expected),
+          /nominal|min|max|worst|rss|positions|mean|u$/.test(at) ? 0.001 : 0,
+        );
+    return near ? [] : [`${at}: ${found} is not ${expected}`];
+  }
+  if (typeof expected !== "object" || expected === null)
+    return Object.is(found, expected) ? [] : [`${at}: ${found} is not ${expected}`];
+  if (Array.isArray(expected) && (!Array.isArray(found) || found.length !== expected.length))
+    return [`${at}: another number of items`];
+  return Object.entries(expected).flatMap(([key, value]) =>
+    strays((found as Record<string, unknown> | undefined)?.[key], value, `${at}.${key}`),
+  );
+}
+
+describe.each(Object.keys(operations) as OperationName[])("%s agrees with its example cases", (name) => {
+  it.each(cases(name).map((one, i) => [i, one] as const))("case %i", (_, { input, expected }) => {
+    expect(strays(compute(name, input), expected)).toEqual([]);
+  });
+});
+
+function problem(name: string, input: unknown) {
+  try {
+    compute(name, input);
+  } catch (error) {
+    if (error instanceof InputError) return error.problem;
+    throw error;
+  }
+  throw new Error("it was taken");
+}
+
+describe("bad input is refused, naming the field, what was found and what is allowed", () => {
+  const stack = (features: unknown[], between: unknown[] = []) => ({ features, between });
+  const dims = (dimension: object) => ({
+    features: ["a", "b"],
+    dimensions: [{ id: "d", from: "a", to: "b", nominal: 1, plus: 1, minus: 1, ...dimension }],
+  });
+  const conformance = (changes: object) => ({
+    limits: { min: 1, max: 2 },
+    readings: [1],
+    instrument: { resolution: 0.1, repeatability: 0.1 },
+    rule: { kind: "simple" },
+    ...changes,
+  });
+  it.each([
+    ["dimensions", null, "bad-input", []],
+    ["dimensions", dims({ nominal: 1.0005 }), "too-fine", ["dimensions", 0, "nominal"]],
+    ["dimensions", dims({ nominal: "1" }), "bad-input", ["dimensions", 0, "nominal"]],
+    ["dimensions", dims({ plus: -1 }), "negative", ["dimensions", 0, "plus"]],
+    ["dimensions", dims({ to: "c" }), "unknown-feature", ["dimensions", 0, "to"]],
+    ["dimensions", dims({ to: "a" }), "same-feature", ["dimensions", 0, "to"]],
+    ["dimensions", dims({ nominal: 1e10 }), "length-range", ["dimensions", 0, "nominal"]],
+    ["dimensions", { features: ["a", "a"], dimensions: [] }, "duplicate", ["features", 1]],
+    ["dimensions", { ...dims({}), more: 1 }, "unknown-field", []],
+    [
+      "stack",
+      stack([
+        { name: "a", from: "b", nominal: 1, error: 1 },
+        { name: "b", from: "a", nominal: 1, error: 1 },
+      ]),
+      "loop",
+      ["features", 0, "from"],
+    ],
+    ["stack", stack([{ name: "a" }, { name: "b" }]), "two-roots", ["features", 1]],
+    [
+      "stack",
+      stack([{ name: "a" }, { name: "b", from: "a", nominal: 1 }]),
+      "no-error",
+      ["features", 1, "error"],
+    ],
+    ["stack", stack([{ name: "a" }], [{ from: "a", to: "z" }]), "unknown-feature", ["between", 0, "to"]],
+    ["conformance", conformance({ readings: [] }), "bad-input", ["readings"]],
+    ["conformance", conformance({ limits: { min: 3, max: 2 } }), "crossed-limits", ["limits"]],
+    ["conformance", conformance({ rule: { kind: "guarded", risk: 0.7 } }), "bad-input", ["rule", "risk"]],
+    ["conformance", conformance({ rule: { kind: "lenient" } }), "bad-input", ["rule", "kind"]],
+    ["levitate", {}, "unknown-operation", []],
+    ["__proto__", {}, "unknown-operation", []],
+  ] as const)("%s %j → %s", (name, input, code, path) => {
+    const found = problem(name, input);
+    expect(found.code).toBe(code);
+    expect(found.path).toEqual(path);
+  });
+  it("says what it found", () => {
+    expect(problem("dimensions", dims({ nominal: "forty" })).message).toBe(
+      'dimensions.0.nominal: found "forty". A length is a number of millimetres.',
+    );
+  });
+});

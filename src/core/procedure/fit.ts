@@ -1,0 +1,61 @@
+import { type Cable, diameterOf } from "../cable/cable";
+import { formatMm } from "../length/format";
+import type { Procedure } from "./procedure";
+
+/** One reason why a cable and a procedure do not go together. */
+export interface Misfit {
+  readonly about: "construction" | "jacket" | "buffer" | "grip" | "core" | "legs";
+  readonly message: string;
+}
+
+const spoken = (id: string) => id.replaceAll("-", " ");
+const listed = (ids: readonly string[]) => ids.map(spoken).join(" or ");
+
+/**
+ * Why a pair does not go together: construction, diameters, grip of the buffer, core size, legs.
+ * @returns nothing when they fit. Without a core, it is enough that the cable comes in one that fits.
+ */
+export function misfits(procedure: Procedure, cable: Cable, core?: string): Misfit[] {
+  const { constructions, jacket, buffer, grips, cores, legs } = procedure.appliesTo;
+  const found: Misfit[] = [];
+  const add = (about: Misfit["about"], message: string) => found.push({ about, message });
+  if (!constructions.includes(cable.construction))
+    add("construction", `It is for ${listed(constructions)}; this is ${spoken(cable.construction)}.`);
+  for (const [about, range] of [
+    ["jacket", jacket],
+    ["buffer", buffer],
+  ] as const) {
+    const diameter = diameterOf(cable, about);
+    if (range && (diameter === null || diameter < range.min || diameter > range.max))
+      add(
+        about,
+        `It takes a ${about} of ${span(range)} mm; ${diameter === null ? "this cable has none" : `this one is ${formatMm(diameter)}`}.`,
+      );
+  }
+  if (grips && (cable.grip === null || !grips.includes(cable.grip)))
+    add("grip", `It needs a ${listed(grips)} buffer; this one is ${cable.grip ?? "not buffered"}.`);
+  if (legs !== undefined && cable.legs.length !== legs)
+    add(
+      "legs",
+      `It ends ${legs} ${legs === 1 ? "fibre" : "fibres"} at once; this cord has ${cable.legs.length}.`,
+    );
+  const offered = core === undefined ? cable.cores : [core];
+  if (!offered.some((one) => cores.some((taken) => taken === one)))
+    add(
+      "core",
+      `It is made for ${cores.join(" or ")} glass; this is ${offered.join(" or ")}. Mixed core sizes lose most of the light.`,
+    );
+  return found;
+}
+
+function span({ min, max }: { min: number; max: number }): string {
+  return min === max ? formatMm(min) : `${formatMm(min)} to ${formatMm(max)}`;
+}
+
+/** The procedures of a list that do go on a cable. */
+export const proceduresFor = (procedures: readonly Procedure[], cable: Cable, core?: string): Procedure[] =>
+  procedures.filter((procedure) => misfits(procedure, cable, core).length === 0);
+
+/** The cables of a list that a procedure does go on. */
+export const cablesFor = (cables: readonly Cable[], procedure: Procedure): Cable[] =>
+  cables.filter((cable) => misfits(procedure, cable).length === 0);

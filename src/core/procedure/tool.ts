@@ -1,0 +1,17 @@
+import { z } from "zod";
+import { zDocumentId, zSource } from "../cable/cable";
+import { zInstrumentError } from "../conformance/conformance";
+import { zName } from "../dimensions/dimension";
+import { zMmNotNegative } from "../length/length";
+
+/** What makes a mark or a cut, and how far off its place it may put it. */
+export const zTool = z.strictObject({ id: zDocumentId, name: zName, error: zMmNotNegative, source: zSource });
+export type Tool = z.output<typeof zTool>;
+
+/** What a length is read with. */
+export const zInstrument = zInstrumentError.extend({ id: zDocumentId, name: zName, source: zSource });
+export type Instrument = z.output<typeof zInstrument>;
+
+/** Where the work can hurt: shown beside the steps that name it. */
+export const zCaution = z.strictObject({ id: zDocumentId, title: zName, text: z.string().min(1).max(500) });
+export type Caution = z.output<typeof zCaution>;

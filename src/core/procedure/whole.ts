@@ -1,0 +1,136 @@
+import type { Problem } from "../problem/problem";
+import type { Step } from "./step";
+
+interface Parts {
+  readonly choices: readonly { id: string; default: string; options: readonly { id: string }[] }[];
+  readonly parts: readonly { id: string }[];
+  readonly features: readonly { id: string; kind: string }[];
+  readonly dimensions: readonly { id: string; from: string; to: string; after: string }[];
+  readonly steps: readonly Step[];
+}
+
+/** Whatever a procedure names that it does not hold, names twice, or uses before it is there. */
+export function wordsOutOfPlace(procedure: Parts): Problem[] {
+  return [
+    ...twice(procedure),
+    ...badChoices(procedure),
+    ...badDimensions(procedure),
+    ...procedure.steps.flatMap((step, i) => badStep(procedure, step, i)),
+    ...unmade(procedure),
+  ];
+}
+
+const has = (list: readonly { id: string }[], id: string) => list.some((one) => one.id === id);
+const problem = (code: string, message: string, path: (string | number)[]): Problem => ({
+  code,
+  message,
+  path,
+});
+
+function twice(procedure: Parts): Problem[] {
+  return (["choices", "parts", "features", "dimensions", "steps"] as const).flatMap((list) =>
+    procedure[list].flatMap(({ id }, i) =>
+      procedure[list].findIndex((one) => one.id === id) < i
+        ? [problem("duplicate", `“${id}” is used twice in ${list}`, [list, i, "id"])]
+        : [],
+    ),
+  );
+}
+
+function badChoices({ choices }: Parts): Problem[] {
+  return choices.flatMap((choice, i) =>
+    has(choice.options, choice.default)
+      ? []
+      : [problem("unknown-option", "The default is one of the options", ["choices", i, "default"])],
+  );
+}
+
+function badDimensions({ dimensions, features, steps }: Parts): Problem[] {
+  return dimensions.flatMap((dimension, i) => [
+    ...(["from", "to"] as const)
+      .filter((side) => !has(features, dimension[side]))
+      .map((side) =>
+        problem("unknown-feature", "A dimension joins features of this procedure", ["dimensions", i, side]),
+      ),
+    ...(has(steps, dimension.after)
+      ? []
+      : [
+          problem("unknown-step", "It can be measured after a step of this procedure", [
+            "dimensions",
+            i,
+            "after",
+          ]),
+        ]),
+    ...(dimension.from === dimension.to
+      ? [problem("same-feature", "A dimension joins two different features", ["dimensions", i, "to"])]
+      : []),
+  ]);
+}
+
+function badStep({ features, dimensions, steps }: Parts, step: Step, i: number): Problem[] {
+  const found: Problem[] = [];
+  const need = (present: boolean, code: string, message: string, field: string) => {
+    if (!present) found.push(problem(code, message, ["steps", i, field]));
+  };
+  if ("makes" in step) {
+    need(has(features, step.makes), "unknown-feature", "A step makes a feature of this procedure", "makes");
+    const by = dimensions.find((dimension) => dimension.id === step.by);
+    if (step.by !== undefined)
+      need(
+        by !== undefined && (by.from === step.makes || by.to === step.makes),
+        "wrong-dimension",
+        "A step works by a dimension that ends at what it makes",
+        "by",
+      );
+    else
+      need(
+        steps.slice(0, i).some((before) => before.kind === "mark" && before.makes === step.makes),
+        "no-mark",
+        "A cut without a dimension of its own is made at a mark drawn before it",
+        "makes",
+      );
+  }
+  if ("replaces" in step && step.replaces !== undefined)
+    need(
+      features.some((feature) => feature.id === step.replaces && feature.kind === "end"),
+      "unknown-feature",
+      "A cut takes away an end of this procedure",
+      "replaces",
+    );
+  if (step.kind === "remove")
+    need(
+      has(features, step.to),
+      "unknown-feature",
+      "A layer comes off back to a feature of this procedure",
+      "to",
+    );
+  if ("checks" in step)
+    step.checks.forEach((id) => {
+      need(
+        has(dimensions, id),
+        "unknown-dimension",
+        `“${id}” is not a dimension of this procedure`,
+        "checks",
+      );
+    });
+  if ("judgement" in step)
+    step.judgement?.answers.forEach((answer) => {
+      need(
+        answer.goTo === undefined || has(steps, answer.goTo),
+        "unknown-step",
+        "An answer goes to a step of this procedure",
+        "judgement",
+      );
+    });
+  return found;
+}
+
+/** Every feature but the first end must be made by some step. */
+function unmade({ features, steps }: Parts): Problem[] {
+  const made = new Set(steps.flatMap((step) => ("makes" in step ? [step.makes] : [])));
+  return features.flatMap((feature, i) =>
+    i === 0 || feature.kind === "part" || made.has(feature.id)
+      ? []
+      : [problem("unmade", `No step makes “${feature.id}”`, ["features", i])],
+  );
+}

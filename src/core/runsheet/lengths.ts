@@ -1,0 +1,76 @@
+import { type Limit, limitBetween } from "../dimensions/dimensions";
+import { type Length, um } from "../length/length";
+import type { StatedDimension } from "../procedure/procedure";
+import { type Stacked, stackErrors } from "../stack/stack";
+import { asStack, type Placed } from "./placing";
+import type { Prediction, SheetLength } from "./runsheet";
+
+type Stage = SheetLength["stage"];
+
+/**
+ * Every length worth reading at each stage: stated ones, from the fibre end to each feature, and between
+ * neighbours. Before the cleave the fibre end is the cable end; after it, the cleaved end.
+ */
+export function compileLengths(
+  dimensions: readonly StatedDimension[],
+  placed: ReadonlyMap<string, Placed>,
+  limits: readonly Limit[],
+): SheetLength[] {
+  const cleave = Math.min(...[...placed.values()].map(({ until }) => until));
+  const stages: Stage[] = Number.isFinite(cleave) ? ["before-cleave", "prepared"] : ["prepared"];
+  const features = asStack(placed);
+  return stages.flatMap((stage) => {
+    const there = [...placed.values()]
+      .filter(({ from, until }) => (stage === "before-cleave" ? from < cleave : !Number.isFinite(until)))
+      .sort((a, b) => a.position - b.position);
+    return pairsOf(there, dimensions).map(([from, to]): SheetLength => {
+      const stated = dimensions.find(
+        (one) => (one.from === from && one.to === to) || (one.from === to && one.to === from),
+      );
+      const { min = null, max = null } = limitBetween(limits, from, to) ?? {};
+      const near = placed.get(from) as Placed;
+      const far = placed.get(to) as Placed;
+      const made = [from, to].every((id) => features.some(({ name }) => name === id));
+      const [stacked] = made ? stackErrors({ features, between: [{ from, to }] }).between : [];
+      return {
+        id: `${stage}:${from}>${to}`,
+        name: stated?.name ?? `${near.feature.name} to ${far.feature.name}`,
+        from,
+        to,
+        nominal: um(far.position - near.position),
+        min,
+        max,
+        stage,
+        stated: stated?.id ?? null,
+        predicted: stacked ? predict(stacked, min, max) : null,
+      };
+    });
+  });
+}
+
+function pairsOf(there: readonly Placed[], dimensions: readonly StatedDimension[]): [string, string][] {
+  const ends = there.filter(({ feature }) => feature.kind === "end");
+  const edges = there.filter(({ feature }) => feature.kind !== "part");
+  const pairs: [string, string][] = [];
+  const add = (a: Placed, b: Placed) => {
+    const pair: [string, string] =
+      a.position <= b.position ? [a.feature.id, b.feature.id] : [b.feature.id, a.feature.id];
+    if (pair[0] !== pair[1] && !pairs.some(([from, to]) => from === pair[0] && to === pair[1]))
+      pairs.push(pair);
+  };
+  for (const end of ends) for (const other of edges) add(end, other);
+  edges.slice(1).forEach((feature, i) => {
+    add(edges[i] as Placed, feature);
+  });
+  for (const { from, to } of dimensions) {
+    const [a, b] = [from, to].map((id) => there.find(({ feature }) => feature.id === id));
+    if (a && b) add(a, b);
+  }
+  return pairs;
+}
+
+function predict({ nominal, worst, rss }: Stacked, min: Length | null, max: Length | null): Prediction {
+  const within = (error: number) =>
+    (min === null || nominal - error >= min) && (max === null || nominal + error <= max);
+  return { worst, rss, holds: within(worst) ? "worst" : within(rss) ? "rss" : "neither" };
+}

@@ -1,0 +1,118 @@
+import type { Cable, LayerKind } from "../cable/cable";
+import { statedLimits } from "../dimensions/dimension";
+import { type Limit, limitBetween } from "../dimensions/dimensions";
+import { type Length, um } from "../length/length";
+import type { Procedure, ProcedurePart, StatedDimension } from "../procedure/procedure";
+import { type Bites, checksOf, type Step } from "../procedure/step";
+import { fromDatum, type Placed } from "./placing";
+import type { BiteCount, Check, Figure, Line } from "./runsheet";
+
+interface LinesInput {
+  readonly procedure: Procedure;
+  readonly cable: Cable;
+  readonly steps: readonly Step[];
+  readonly parts: readonly ProcedurePart[];
+  readonly dimensions: readonly StatedDimension[];
+  readonly placed: ReadonlyMap<string, Placed>;
+  readonly limits: readonly Limit[];
+}
+
+/** One line a step, in the order of work. */
+export function compileLines(input: LinesInput): Line[] {
+  const bared = new Map<LayerKind, Length>();
+  const madeSoFar: string[] = [];
+  return input.steps.map((step, index) => {
+    const figure = figureOf(input, step, madeSoFar);
+    if (figure && !madeSoFar.includes(figure.feature)) madeSoFar.push(figure.feature);
+    const bares = baresOf(input, step);
+    const bites = bitesOf(input, step, bared);
+    for (const { layer, edge } of bares) bared.set(layer, (input.placed.get(edge) as Placed).position);
+    return {
+      index,
+      step,
+      figure,
+      bites,
+      parts: step.kind === "thread" ? input.parts : [],
+      checks: stepChecks(input, step),
+      bares,
+    };
+  });
+}
+
+function figureOf(
+  { procedure, placed }: LinesInput,
+  step: Step,
+  madeSoFar: readonly string[],
+): Figure | null {
+  const made = "makes" in step ? step.makes : step.kind === "remove" ? step.to : null;
+  const at = made === null ? undefined : placed.get(made);
+  if (!at?.own) return null;
+  const { datum, distance, dimension } = at.own;
+  const { plus, minus } = fromDatum(dimension, datum);
+  const before = madeSoFar.filter((feature) => feature !== made).at(-1);
+  const root = procedure.features[0]?.id;
+  return {
+    feature: at.feature.id,
+    fromEnd: at.position,
+    own: { datum, distance, plus, minus },
+    previous:
+      before === undefined
+        ? null
+        : { feature: before, distance: um(at.position - (placed.get(before) as Placed).position) },
+    workFromOwn: datum !== root && at.feature.kind === "end",
+  };
+}
+
+function baresOf({ placed }: LinesInput, step: Step): Line["bares"] {
+  if (step.kind === "remove") return step.layers.map((layer) => ({ layer, edge: step.to }));
+  if (step.kind !== "trim" && step.kind !== "cleave") return [];
+  return (placed.get(step.makes)?.feature.ends ?? []).map((layer) => ({ layer, edge: step.makes }));
+}
+
+function bitesOf(
+  { placed }: LinesInput,
+  step: Step,
+  bared: ReadonlyMap<LayerKind, Length>,
+): BiteCount | null {
+  if (step.kind !== "remove" || !step.bites) return null;
+  const starts = step.layers.map((layer) => bared.get(layer) ?? 0);
+  const length = um((placed.get(step.to) as Placed).position - Math.min(...starts));
+  return countBites(length, step.bites);
+}
+
+/**
+ * How many bites take a length off: as few as the longest bite allows, all alike; or the sections asked for.
+ * @example countBites(mm(40), { most: mm(6.35) }) // 7 bites of 5.714
+ */
+export function countBites(length: Length, bites: Bites): BiteCount {
+  const count = "most" in bites ? Math.max(1, Math.ceil(length / bites.most)) : bites.sections.min;
+  const countMost = "most" in bites ? count : bites.sections.max;
+  return { length, count, countMost, each: um(Math.round(length / count)) };
+}
+
+function stepChecks({ cable, dimensions, placed, limits }: LinesInput, step: Step): Check[] {
+  return checksOf(step).flatMap((id) => {
+    const dimension = dimensions.find((one) => one.id === id);
+    if (!dimension) return [];
+    const { from, to, name, ifLong, ifShort } = dimension;
+    const stated = statedLimits(dimension);
+    const closed = limitBetween(limits, from, to);
+    const min = Number.isFinite(stated.min) ? um(stated.min) : (closed?.min ?? null);
+    const max = Number.isFinite(stated.max) ? um(stated.max) : (closed?.max ?? null);
+    const nominal = um((placed.get(to) as Placed).position - (placed.get(from) as Placed).position);
+    return cable.legs.map((leg) => ({
+      id: leg ? `${id}/${leg}` : id,
+      dimension: id,
+      leg,
+      step: step.id,
+      name,
+      from,
+      to,
+      nominal,
+      min,
+      max,
+      ifLong,
+      ifShort,
+    }));
+  });
+}

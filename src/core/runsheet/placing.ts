@@ -1,0 +1,177 @@
+import type { Dimension } from "../dimensions/dimension";
+import { formatMm } from "../length/format";
+import { type Length, negate, um, ZERO } from "../length/length";
+import { InputError } from "../problem/problem";
+import type { Procedure, ProcedureFeature, StatedDimension } from "../procedure/procedure";
+import type { Step } from "../procedure/step";
+import type { Tool } from "../procedure/tool";
+import type { StackInput } from "../stack/stack";
+
+/** A feature where the procedure puts it: its nominal place, from what, and with which tools. */
+export interface Placed {
+  readonly feature: ProcedureFeature;
+  /** Behind the cable end. */
+  readonly position: Length;
+  /** The dimension it is made by, seen from its datum; null for the cable end and for parts. */
+  readonly own: {
+    readonly datum: string;
+    readonly distance: Length;
+    readonly dimension: StatedDimension;
+  } | null;
+  /** Each tool that moved it off its place, in order: the mark, then the cut. */
+  readonly errors: readonly Length[];
+  /** Index of the step that first places it, and of the step after which it is gone. */
+  readonly from: number;
+  readonly until: number;
+}
+
+/** A dimension turned so that it starts at the given datum. */
+export function fromDatum(
+  dimension: Dimension,
+  datum: string,
+): { to: string; nominal: Length; plus: Length | null; minus: Length | null } {
+  const { from, to, nominal, plus, minus } = dimension;
+  return from === datum
+    ? { to, nominal, plus, minus }
+    : { to: from, nominal: negate(nominal), plus: minus, minus: plus };
+}
+
+/**
+ * Places every feature by walking the steps in order.
+ * @throws InputError when a datum is not there yet, or a tool is not known.
+ */
+export function placeFeatures(
+  procedure: Procedure,
+  steps: readonly Step[],
+  dimensions: readonly StatedDimension[],
+  tools: ReadonlyMap<string, Tool>,
+): Map<string, Placed> {
+  const featureOf = new Map(procedure.features.map((feature) => [feature.id, feature]));
+  const root = procedure.features[0] as ProcedureFeature;
+  const placed = new Map<string, Placed>([
+    [
+      root.id,
+      { feature: root, position: ZERO, own: null, errors: [], from: -1, until: Number.POSITIVE_INFINITY },
+    ],
+  ]);
+  steps.forEach((step, index) => {
+    const makes = "makes" in step ? step.makes : step.kind === "remove" ? step.to : null;
+    if (makes === null) return;
+    const error = toolError(step, tools);
+    const before = placed.get(makes);
+    if (before)
+      placed.set(makes, { ...before, errors: error === null ? before.errors : [...before.errors, error] });
+    else
+      placed.set(
+        makes,
+        place(featureOf.get(makes) as ProcedureFeature, step, index, error, dimensions, placed),
+      );
+    if ("replaces" in step && step.replaces !== undefined) {
+      const gone = placed.get(step.replaces);
+      if (gone) placed.set(step.replaces, { ...gone, until: index });
+    }
+  });
+  placeParts(procedure, dimensions, steps, placed);
+  return placed;
+}
+
+function toolError(step: Step, tools: ReadonlyMap<string, Tool>): Length | null {
+  if (!("tool" in step) || step.tool === undefined) return null;
+  const tool = tools.get(step.tool);
+  if (!tool)
+    throw new InputError(
+      "unknown-tool",
+      `Step “${step.title}” uses a tool that is not known, “${step.tool}”.`,
+      ["steps", step.id, "tool"],
+    );
+  return tool.error;
+}
+
+function place(
+  feature: ProcedureFeature,
+  step: Step,
+  index: number,
+  error: Length | null,
+  dimensions: readonly StatedDimension[],
+  placed: ReadonlyMap<string, Placed>,
+): Placed {
+  const by = "by" in step ? step.by : undefined;
+  const dimension = dimensions.find((one) => one.id === by);
+  if (!dimension)
+    throw new InputError("no-figure", `Step “${step.title}” has no figure that applies to this cable.`, [
+      "steps",
+      step.id,
+      "by",
+    ]);
+  const datum = dimension.from === feature.id ? dimension.to : dimension.from;
+  const at = placed.get(datum);
+  if (!at)
+    throw new InputError(
+      "no-datum",
+      `Step “${step.title}” measures from the ${datum}, which is not there yet.`,
+      ["steps", step.id, "by"],
+    );
+  const distance = fromDatum(dimension, datum).nominal;
+  return {
+    feature,
+    position: um(at.position + distance),
+    own: { datum, distance, dimension },
+    errors: error === null ? [] : [error],
+    from: index,
+    until: Number.POSITIVE_INFINITY,
+  };
+}
+
+/** A part's face is where its dimension to the prepared end puts it. */
+function placeParts(
+  procedure: Procedure,
+  dimensions: readonly StatedDimension[],
+  steps: readonly Step[],
+  placed: Map<string, Placed>,
+): void {
+  for (const feature of procedure.features.filter(({ kind, id }) => kind === "part" && !placed.has(id))) {
+    const dimension = dimensions.find(
+      ({ from, to }) => (from === feature.id && placed.has(to)) || (to === feature.id && placed.has(from)),
+    );
+    if (!dimension) continue;
+    const datum = dimension.from === feature.id ? dimension.to : dimension.from;
+    const position = um((placed.get(datum) as Placed).position + fromDatum(dimension, datum).nominal);
+    placed.set(feature.id, {
+      feature,
+      position,
+      own: null,
+      errors: [],
+      from: steps.findIndex(({ id }) => id === dimension.after),
+      until: Number.POSITIVE_INFINITY,
+    });
+  }
+}
+
+/** The placed features as a stack of errors: each tool that touches a feature adds its own. */
+export function asStack(placed: ReadonlyMap<string, Placed>): StackInput["features"] {
+  return [...placed.values()].flatMap(({ feature, own, errors, from }): StackInput["features"] => {
+    if (own === null) return from === -1 ? [{ name: feature.id }] : [];
+    const [mark = ZERO, ...cuts] = errors;
+    if (cuts.length === 0) return [{ name: feature.id, from: own.datum, nominal: own.distance, error: mark }];
+    return [
+      { name: `${feature.id} (mark)`, from: own.datum, nominal: own.distance, error: mark },
+      {
+        name: feature.id,
+        from: `${feature.id} (mark)`,
+        nominal: ZERO,
+        error: um(cuts.reduce((sum, cut) => sum + cut, 0)),
+      },
+    ];
+  });
+}
+
+/** A stated dimension in words, as it would be said over the bench. */
+export function spokenDimension(procedure: Procedure, dimension: StatedDimension): string {
+  const nameOf = (id: string) => procedure.features.find((feature) => feature.id === id)?.name ?? id;
+  const { plus, minus, nominal } = dimension;
+  const room =
+    plus !== null && plus === minus
+      ? ` ±${formatMm(plus)}`
+      : ` (${minus === null ? "open" : `−${formatMm(minus)}`} / ${plus === null ? "open" : `+${formatMm(plus)}`})`;
+  return `${nameOf(dimension.to)} ${formatMm(Math.abs(nominal))}${room} ${nominal < 0 ? "before" : "behind"} the ${nameOf(dimension.from)}`;
+}

@@ -1,0 +1,153 @@
+import type { Cable, LayerKind } from "../cable/cable";
+import type { DualUnit } from "../length/dual-unit";
+import type { Length } from "../length/length";
+import type { Picked } from "../procedure/condition";
+import type { ProcedurePart } from "../procedure/procedure";
+import type { Step } from "../procedure/step";
+
+/** A feature at its nominal place on the cable, and the lines between which it is there. */
+export interface SheetFeature {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: "end" | "mark" | "edge" | "part";
+  /** Behind the cable end. */
+  readonly position: Length;
+  /** Index of the line that makes it (−1: there from the start) and of the line that takes it away (null: stays). */
+  readonly madeAt: number;
+  readonly goneAt: number | null;
+}
+
+/** Where to mark or cut, said every way at once. */
+export interface Figure {
+  readonly feature: string;
+  /** From the end of the cable as it came. */
+  readonly fromEnd: Length;
+  /** From its own datum: positive further back, negative nearer the fibre end. */
+  readonly own: {
+    readonly datum: string;
+    readonly distance: Length;
+    readonly plus: Length | null;
+    readonly minus: Length | null;
+  };
+  /** From the mark or cut made just before it, if there is one. */
+  readonly previous: { readonly feature: string; readonly distance: Length } | null;
+  /** True when the figure to work to is the one from its own datum, because the end is or will be no help. */
+  readonly workFromOwn: boolean;
+}
+
+/** How a layer comes off: so many bites, each of so much; `countMost` where the sheet leaves a range. */
+export interface BiteCount {
+  readonly length: Length;
+  readonly count: number;
+  readonly countMost: number;
+  readonly each: Length;
+}
+
+/** How well the tools can be expected to hold a length. */
+export interface Prediction {
+  readonly worst: Length;
+  readonly rss: number;
+  /** Which of the two stays within the limits. */
+  readonly holds: "worst" | "rss" | "neither";
+}
+
+/** One length as it will measure, with the limits that follow from everything stated. */
+export interface SheetLength {
+  readonly id: string;
+  readonly name: string;
+  readonly from: string;
+  readonly to: string;
+  readonly nominal: Length;
+  readonly min: Length | null;
+  readonly max: Length | null;
+  readonly stage: "before-cleave" | "prepared";
+  /** Id of the procedure's dimension, or null where it follows from others. */
+  readonly stated: string | null;
+  readonly predicted: Prediction | null;
+}
+
+/** One length to be read at the bench: a dimension, on one leg of the cord. */
+export interface Check {
+  readonly id: string;
+  readonly dimension: string;
+  readonly leg: string;
+  readonly step: string;
+  readonly name: string;
+  readonly from: string;
+  readonly to: string;
+  readonly nominal: Length;
+  readonly min: Length | null;
+  readonly max: Length | null;
+  readonly ifLong: string;
+  readonly ifShort: string;
+}
+
+export interface Line {
+  readonly index: number;
+  readonly step: Step;
+  readonly figure: Figure | null;
+  readonly bites: BiteCount | null;
+  readonly parts: readonly ProcedurePart[];
+  readonly checks: readonly Check[];
+  /** Layers taken away by this line, and where they then end. */
+  readonly bares: readonly { readonly layer: LayerKind; readonly edge: string }[];
+}
+
+/** Everything about one end before the first cut: compiled from a procedure, a cable and what was picked. */
+export interface RunSheet {
+  readonly procedure: {
+    readonly id: string;
+    readonly revision: number;
+    readonly name: string;
+    readonly family: string;
+    readonly representative: boolean;
+  };
+  readonly cable: Pick<Cable, "id" | "revision" | "name" | "legs">;
+  readonly picked: Picked;
+  /** Layers in hand when the work starts, from the outside in. */
+  readonly layers: Cable["layers"];
+  readonly features: readonly SheetFeature[];
+  readonly lines: readonly Line[];
+  readonly parts: readonly ProcedurePart[];
+  readonly lengths: readonly SheetLength[];
+  readonly checks: readonly Check[];
+  readonly uses: {
+    /** From the cable end to the rearmost cut: what this end takes up. */
+    readonly prepared: Length;
+    /** Taken off for good in front of the finished fibre end. */
+    readonly cutOff: Length;
+    /** What cutting it all off and starting again takes. */
+    readonly retry: Length;
+  };
+  /** Prints in two units that do not agree. */
+  readonly disagreements: readonly (DualUnit & {
+    readonly dimension: string;
+    readonly printed: readonly [string, string];
+  })[];
+}
+
+/** A feature of a sheet by its id. */
+export function featureOf(sheet: RunSheet, id: string): SheetFeature {
+  const found = sheet.features.find((feature) => feature.id === id);
+  if (!found) throw new Error(`no feature ${id} on this sheet`);
+  return found;
+}
+
+/** Where each layer ends once the lines up to and including one are done; 0 is the cable end as it came. */
+export function layersAfter(
+  sheet: RunSheet,
+  line: number,
+): { readonly kind: LayerKind; readonly edge: Length; readonly feature: string | null }[] {
+  return sheet.layers.map(({ kind }) => {
+    const last = sheet.lines
+      .slice(0, line + 1)
+      .flatMap(({ bares }) => bares)
+      .filter((bare) => bare.layer === kind)
+      .at(-1);
+    return {
+      kind,
+      edge: (last ? featureOf(sheet, last.edge).position : 0) as Length,
+      feature: last?.edge ?? null,
+    };
+  });
+}

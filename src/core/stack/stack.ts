@@ -1,0 +1,122 @@
+import { z } from "zod";
+import { zName } from "../dimensions/dimension";
+import { type Length, um, ZERO, zMm, zMmNotNegative } from "../length/length";
+
+export const zStackInput = z
+  .strictObject({
+    features: z
+      .array(
+        z.strictObject({
+          name: zName,
+          from: zName.optional(),
+          nominal: zMm.optional(),
+          error: zMmNotNegative.optional(),
+        }),
+      )
+      .min(1, "At least the root feature")
+      .max(2_000, "At most 2 000 features"),
+    between: z
+      .array(z.strictObject({ from: zName, to: zName }))
+      .max(20_000, "At most 20 000 pairs")
+      .default([]),
+  })
+  .superRefine(({ features, between }, context) => {
+    const issue = (path: (string | number)[], message: string, code: string) =>
+      context.addIssue({ code: "custom", path, message, params: { code } });
+    const known = new Map<string, string | undefined>();
+    features.forEach((feature, i) => {
+      if (known.has(feature.name)) issue(["features", i, "name"], "Each feature is named once", "duplicate");
+      known.set(feature.name, feature.from);
+    });
+    let roots = 0;
+    features.forEach((feature, i) => {
+      if (feature.from === undefined) {
+        roots += 1;
+        if (feature.nominal !== undefined || feature.error)
+          issue(
+            ["features", i, "from"],
+            "Only the root has no datum, and the root has neither nominal nor error",
+            "no-datum",
+          );
+        else if (roots > 1)
+          issue(["features", i], `There is one root, and “${feature.name}” would be a second`, "two-roots");
+        return;
+      }
+      if (!known.has(feature.from))
+        issue(["features", i, "from"], "A datum is a feature that is listed", "unknown-feature");
+      if (feature.nominal === undefined)
+        issue(["features", i, "nominal"], "A feature made from a datum has a nominal", "no-nominal");
+      if (feature.error === undefined)
+        issue(["features", i, "error"], "A feature made from a datum has an error (0 if none)", "no-error");
+      let at: string | undefined = feature.from;
+      for (let steps = 0; at !== undefined && steps <= features.length; steps++) {
+        if (at === feature.name) {
+          issue(["features", i, "from"], `“${feature.name}” would be made from itself`, "loop");
+          break;
+        }
+        at = known.get(at);
+      }
+    });
+    if (roots === 0) issue(["features"], "One feature is the root, without a datum", "no-root");
+    between.forEach((pair, i) => {
+      for (const side of ["from", "to"] as const)
+        if (!known.has(pair[side]))
+          issue(["between", i, side], "A pair joins features that are listed", "unknown-feature");
+    });
+  });
+
+export type StackInput = z.output<typeof zStackInput>;
+
+/** The distance between two features as made: nominal, worst case and root-sum-square error. */
+export interface Stacked {
+  readonly from: string;
+  readonly to: string;
+  readonly nominal: Length;
+  readonly worst: Length;
+  /** Micrometres, not rounded: a statistical sum is not a whole number. */
+  readonly rss: number;
+}
+
+export interface Stack {
+  readonly positions: Readonly<Record<string, Length>>;
+  readonly between: readonly Stacked[];
+}
+
+/**
+ * How errors add up along the chain of datums: each feature but the root is made at `nominal` behind
+ * another, to ± `error`. Between two features only the errors on the path joining them count; what
+ * they share cancels. That is why two marks from one datum beat chained marks.
+ */
+export function stackErrors({ features, between }: StackInput): Stack {
+  const made = new Map(features.map((feature) => [feature.name, feature]));
+  const positions = new Map<string, Length>();
+  const ancestors = (name: string): string[] => {
+    const line: string[] = [];
+    for (let at: string | undefined = name; at !== undefined; at = made.get(at)?.from) line.push(at);
+    return line;
+  };
+  for (const { name } of features) {
+    const unplaced = ancestors(name).filter((step) => !positions.has(step));
+    for (const step of unplaced.reverse()) {
+      const feature = made.get(step);
+      const datum = feature?.from === undefined ? ZERO : (positions.get(feature.from) as Length);
+      positions.set(step, um(datum + (feature?.nominal ?? 0)));
+    }
+  }
+  const joined = ({ from, to }: { from: string; to: string }): Stacked => {
+    const back = new Set(ancestors(from));
+    const forth = new Set(ancestors(to));
+    const path = [...back]
+      .filter((name) => !forth.has(name))
+      .concat([...forth].filter((name) => !back.has(name)));
+    const errors = path.map((name) => made.get(name)?.error ?? 0);
+    return {
+      from,
+      to,
+      nominal: um((positions.get(to) as Length) - (positions.get(from) as Length)),
+      worst: um(errors.reduce((sum: number, error) => sum + error, 0)),
+      rss: Math.sqrt(errors.reduce((sum: number, error) => sum + error * error, 0)),
+    };
+  };
+  return { positions: Object.fromEntries(positions), between: between.map(joined) };
+}
