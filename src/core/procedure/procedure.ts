@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { CONSTRUCTIONS, LAYER_KINDS, zCore, zDocumentId, zSource } from "../cable/cable";
 import { zDimension, zName } from "../dimensions/dimension";
-import { type Length, um, zMmNotNegative } from "../length/length";
+import { type Length, um, zMm, zMmNotNegative } from "../length/length";
 import { zCondition, zRange } from "./condition";
 import { zStep } from "./step";
 import { wordsOutOfPlace } from "./whole";
@@ -35,6 +35,17 @@ const zStated = zDimension.extend({
   after: zName,
   name: zName,
   when: zCondition.optional(),
+  /** Other figures for some cables or choices: the first case that holds is used. */
+  cases: z
+    .array(
+      z.strictObject({
+        when: zCondition,
+        nominal: zMm,
+        plus: zMmNotNegative.nullable(),
+        minus: zMmNotNegative.nullable(),
+      }),
+    )
+    .default([]),
   /** As printed on a sheet in two units, to be held beside each other. */
   printed: z.tuple([z.string().max(40), z.string().max(40)]).optional(),
   /** What it costs when it is out, and what to do. */
@@ -83,7 +94,7 @@ export const zProcedure = z
     for (const { path, message, code } of wordsOutOfPlace(procedure))
       context.addIssue({ code: "custom", path: [...path], message, params: { code } });
     procedure.dimensions.forEach((dimension, i) => {
-      if (Math.abs(dimension.nominal) > LONGEST_END)
+      if ([dimension, ...dimension.cases].some(({ nominal }) => Math.abs(nominal) > LONGEST_END))
         context.addIssue({
           code: "custom",
           path: ["dimensions", i, "nominal"],

@@ -4,7 +4,7 @@ import { dualUnitCheck } from "../length/dual-unit";
 import { formatMm } from "../length/format";
 import { um } from "../length/length";
 import { InputError } from "../problem/problem";
-import { holds } from "../procedure/condition";
+import { holds, type Picked } from "../procedure/condition";
 import { misfits } from "../procedure/fit";
 import { type Procedure, type StatedDimension, withDefaults } from "../procedure/procedure";
 import type { Tool } from "../procedure/tool";
@@ -31,7 +31,9 @@ export function compileRunSheet({ procedure, cable, core, choices, tools }: Comp
   refuseMisfit(procedure, cable, core);
   const picked = { core, choices: pickedChoices(procedure, choices) };
   const steps = procedure.steps.filter((step) => holds(step.when, cable, picked));
-  const dimensions = procedure.dimensions.filter((dimension) => holds(dimension.when, cable, picked));
+  const dimensions = procedure.dimensions
+    .filter((dimension) => holds(dimension.when, cable, picked))
+    .map((dimension) => ({ ...dimension, ...figuresFor(dimension, cable, picked) }));
   const parts = procedure.parts.filter((part) => holds(part.when, cable, picked));
   const placed = placeFeatures(procedure, steps, dimensions, new Map(tools.map((tool) => [tool.id, tool])));
   const known = dimensions.filter(({ from, to }) => placed.has(from) && placed.has(to));
@@ -61,6 +63,13 @@ export function compileRunSheet({ procedure, cable, core, choices, tools }: Comp
     uses: cableUsed(procedure, placed),
     disagreements: disagreements(known),
   };
+}
+
+/** The figures of a dimension for this cable and what was picked. */
+function figuresFor(dimension: StatedDimension, cable: Cable, picked: Picked) {
+  const { nominal, plus, minus } =
+    dimension.cases.find(({ when }) => holds(when, cable, picked)) ?? dimension;
+  return { nominal, plus, minus };
 }
 
 function refuseMisfit(procedure: Procedure, cable: Cable, core: string): void {
