@@ -25,11 +25,21 @@ export interface Library {
   readonly cautions: readonly Caution[];
 }
 
-const folder = process.env.ARLENT_LIBRARY ?? join(process.cwd(), "library");
+const texts = new WeakMap<object, string>();
 
-function read<S extends z.ZodType>(file: string, schema: S): z.output<S> {
+/** The text a shipped document was read from, millimetres and all: what the record keeps. */
+export function textOf(document: object): string {
+  const text = texts.get(document);
+  if (text === undefined) throw new Error("only a shipped document has a text");
+  return text;
+}
+
+function read<S extends z.ZodType<object>>(file: string, schema: S): z.output<S> {
   try {
-    return check(schema, JSON.parse(readFileSync(join(folder, file), "utf8")));
+    const text = readFileSync(join(process.cwd(), "library", file), "utf8");
+    const document = check(schema, JSON.parse(text));
+    texts.set(document, text);
+    return document;
   } catch (error) {
     if (error instanceof InputError)
       throw new InputError(error.problem.code, `${file}: ${error.problem.message}`, error.problem.path);
@@ -37,8 +47,8 @@ function read<S extends z.ZodType>(file: string, schema: S): z.output<S> {
   }
 }
 
-const documents = <S extends z.ZodType>(kind: string, schema: S): z.output<S>[] =>
-  readdirSync(join(folder, kind))
+const documents = <S extends z.ZodType<object>>(kind: string, schema: S): z.output<S>[] =>
+  readdirSync(join(process.cwd(), "library", kind))
     .filter((file) => file.endsWith(".json"))
     .sort()
     .map((file) => read(join(kind, file), schema));

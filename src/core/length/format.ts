@@ -57,15 +57,22 @@ export function errorFits(error: Length, plus: Length | null, minus: Length | nu
   return (plus === null || error <= plus) && (minus === null || error >= -minus);
 }
 
-/** The coarsest of 1/16, 1/32, 1/64 whose rounding fits the tolerance; the sixty-fourth when none does. */
+const half = (tolerance: Length | null): Length | null =>
+  tolerance === null ? null : um(Math.floor(tolerance / 2));
+
+/**
+ * The coarsest of 1/16, 1/32, 1/64 whose rounding takes no more than half of the tolerance, so that the hand
+ * keeps the rest (common practice, no source); the sixty-fourth when none does, with whether it fits at all.
+ */
 export function workingFraction(
   length: Length,
   plus: Length | null,
   minus: Length | null,
 ): InchFraction & { readonly fits: boolean } {
-  for (const denominator of [16, 32, 64] as const) {
+  for (const denominator of [16, 32] as const) {
     const fraction = nearestFraction(length, denominator);
-    if (errorFits(fraction.error, plus, minus)) return { ...fraction, fits: true };
+    if (errorFits(fraction.error, half(plus), half(minus))) return { ...fraction, fits: true };
   }
-  return { ...nearestFraction(length, 64), fits: false };
+  const finest = nearestFraction(length, 64);
+  return { ...finest, fits: errorFits(finest.error, plus, minus) };
 }

@@ -125,12 +125,10 @@ describe("the nearest fraction of an inch", () => {
     expect(errorFits(um(-5), null, um(0))).toBe(false);
     expect(errorFits(um(5_000), null, um(0))).toBe(true);
   });
-  it("is the coarsest that a tolerance allows", () => {
-    expect(workingFraction(mm(48.5), mm(1), mm(1))).toMatchObject({ text: "1 15/16", fits: true });
-    expect(workingFraction(mm(9.7), mm(0.1), mm(0.1))).toMatchObject({
-      text: "49/128".replace("49/128", "3/8"),
-      fits: false,
-    });
+  it("is the coarsest that leaves the hand half of the tolerance", () => {
+    expect(workingFraction(mm(48.5), mm(2), mm(2))).toMatchObject({ text: "1 15/16", fits: true });
+    expect(workingFraction(mm(48.5), mm(1), mm(1))).toMatchObject({ text: "1 29/32", fits: true });
+    expect(workingFraction(mm(9.7), mm(0.1), mm(0.1))).toMatchObject({ text: "3/8", fits: false });
   });
 });
 

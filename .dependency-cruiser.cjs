@@ -1,0 +1,45 @@
+/** The one-way arrows between the rooms: app → service → store → core, ui → core. */
+const only = (room, allowed) => ({
+  name: `${room}-arrows`,
+  severity: "error",
+  comment: `src/${room} may reach ${allowed.length ? allowed.join(", ") : "nothing outside itself"}`,
+  from: { path: `^src/${room}/` },
+  to: { path: "^src/", pathNot: [room, ...allowed].map((one) => `^src/${one}/`) },
+});
+
+module.exports = {
+  forbidden: [
+    only("core", []),
+    only("store", ["core"]),
+    only("service", ["store", "core"]),
+    only("ui", ["core"]),
+    only("cli", ["core"]),
+    only("app", ["service", "core", "ui"]),
+    {
+      name: "core-is-pure",
+      severity: "error",
+      comment: "the core imports nothing but Zod",
+      from: { path: "^src/core/", pathNot: "\\.(test|fixture)\\.ts$" },
+      to: { pathNot: ["^src/core/", "^node_modules/zod/"] },
+    },
+    {
+      name: "core-has-one-door",
+      severity: "error",
+      from: { path: "^src/", pathNot: "^src/core/" },
+      to: { path: "^src/core/", pathNot: "^src/core/index\\.ts$" },
+    },
+    { name: "no-circles", severity: "error", from: {}, to: { circular: true } },
+    { name: "nothing-unresolved", severity: "error", from: {}, to: { couldNotResolve: true } },
+  ],
+  options: {
+    doNotFollow: { path: "node_modules" },
+    exclude: { path: "\\.css$" },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: "tsconfig.json" },
+    enhancedResolveOptions: {
+      exportsFields: ["exports"],
+      conditionNames: ["import", "types", "default"],
+      extensions: [".ts", ".tsx", ".js", ".json"],
+    },
+  },
+};

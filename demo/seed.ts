@@ -1,0 +1,109 @@
+import { readFileSync } from "node:fs";
+import { v5 as uuidFrom } from "uuid";
+import { z } from "zod";
+import { check, type EntryInput, judgementOf, type RunSheet } from "@/core";
+import { addEntries, getEnd, startEnd } from "@/service/ends";
+import { openStore, type Store } from "@/store/database";
+import { shippedLibrary } from "@/store/shipped";
+
+const zBase = {
+  job: z.string(),
+  label: z.string(),
+  style: z.string(),
+  cable: z.string(),
+  core: z.string(),
+  choices: z.record(z.string(), z.string()).default({}),
+};
+const zDemo = z.object({
+  people: z.array(z.string()),
+  /** `off` says by how many micrometres a length was made off its nominal. */
+  ends: z.array(
+    z.object({
+      ...zBase,
+      by: z.int(),
+      off: z.record(z.string(), z.number()),
+      skip: z.array(z.string()).default([]),
+      outcome: z.enum(["kept", "cut-off"]).default("kept"),
+    }),
+  ),
+  open: z.array(z.object({ ...zBase, toStep: z.string() })),
+});
+
+const NAMESPACE = "5b0c1f6e-5a1c-4a64-9c0e-6f0d3c1b7a90";
+const MINUTE = 60_000;
+
+/** Fills a database with the invented site's ends, always the same ones, dated over the days before `now`. */
+export function seed(store: Store, text: string, now = new Date()): void {
+  const demo = check(zDemo, JSON.parse(text));
+  const calliper = shippedLibrary().instruments.find(({ id }) => id === "digital-calliper");
+  if (!calliper) throw new Error("the demo measures with the digital calliper");
+  const instrument = {
+    id: calliper.id,
+    name: calliper.name,
+    resolution: calliper.resolution as number,
+    repeatability: calliper.repeatability as number,
+  };
+
+  const work = (
+    end: z.output<typeof zDemo>["open"][number],
+    key: string,
+    at: Date,
+    entriesOf: (sheet: RunSheet) => EntryInput[],
+  ) => {
+    const id = uuidFrom(key, NAMESPACE);
+    startEnd(store, { id, cable: end.cable, procedure: end.style, core: end.core, choices: end.choices }, at);
+    const { sheet } = getEnd(store, id);
+    const threaded = sheet.parts.map(({ id: part }): EntryInput => ({ kind: "thread", part, on: true }));
+    const all: EntryInput[] = [
+      { kind: "label", job: end.job, label: end.label },
+      ...threaded,
+      ...entriesOf(sheet),
+    ];
+    all.forEach((entry, i) => {
+      addEntries(
+        store,
+        id,
+        { client: "demo", after: i, entries: [{ id: uuidFrom(`${key}/${i}`, NAMESPACE), entry }] },
+        new Date(at.getTime() + (i + 1) * 20_000),
+      );
+    });
+  };
+
+  demo.ends.forEach((end, n) => {
+    const at = new Date(now.getTime() - (demo.ends.length - n) * 190 * MINUTE);
+    work({ ...end, toStep: "" }, `end ${n}`, at, (sheet) => {
+      const entries: EntryInput[] = [];
+      for (const { index, step, checks } of sheet.lines) {
+        entries.push({ kind: "step", to: index });
+        for (const { id, nominal } of checks.filter((one) => !end.skip.includes(one.id)))
+          for (const wobble of [-20, 30]) {
+            const value = nominal + (end.off[id] ?? 0) + wobble + ((n * 37) % 50);
+            entries.push({
+              kind: "reading",
+              check: id,
+              value,
+              typed: (value / 1000).toFixed(2),
+              unit: "mm",
+              instrument,
+            });
+          }
+        const judgement = judgementOf(step);
+        const good = judgement?.answers.find((answer) => answer.good);
+        if (judgement && good) entries.push({ kind: "answer", judgement: judgement.id, answer: good.id });
+      }
+      return [...entries, { kind: "sign", name: demo.people[end.by] ?? "Nobody", outcome: end.outcome }];
+    });
+  });
+  demo.open.forEach((end, n) => {
+    const at = new Date(now.getTime() - (n + 1) * 12 * MINUTE);
+    work(end, `open ${n}`, at, (sheet) =>
+      sheet.lines
+        .slice(0, sheet.lines.findIndex(({ step }) => step.id === end.toStep) + 1)
+        .map(({ index }): EntryInput => ({ kind: "step", to: index })),
+    );
+  });
+}
+
+const [file] = process.argv.slice(2);
+if (file && process.argv[1]?.endsWith("seed.ts"))
+  seed(openStore(file), readFileSync(new URL("./quillmere.json", import.meta.url), "utf8"));

@@ -1,0 +1,97 @@
+// Set-up shared by the commands: needs nothing but Node. Each part is skipped when it is already done.
+import { spawnSync } from "node:child_process";
+import { createHash } from "node:crypto";
+import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from "node:fs";
+import { dirname, join } from "node:path";
+import { fileURLToPath } from "node:url";
+
+export const root = dirname(dirname(fileURLToPath(import.meta.url)));
+const stamps = join(root, ".arlent");
+
+/** Runs a command in the project; output goes where `stdio` says. @returns its exit code. */
+export function run(command, args, { env = {}, stdio = "inherit" } = {}) {
+  const { status, error } = spawnSync(command, args, {
+    cwd: root,
+    stdio,
+    env: { ...process.env, NEXT_TELEMETRY_DISABLED: "1", ...env },
+  });
+  if (error) console.error(error.message);
+  return status ?? 1;
+}
+
+/** Runs a package's command-line program by its file, without a shell in between. */
+export const runPackage = (file, args, options) =>
+  run(process.execPath, [join(root, "node_modules", file), ...args], options);
+
+const hashOf = (paths) => {
+  const hash = createHash("sha256").update(process.version);
+  const add = (path) => {
+    if (!existsSync(path)) return;
+    if (statSync(path).isDirectory()) for (const name of readdirSync(path).sort()) add(join(path, name));
+    else hash.update(path).update(readFileSync(path));
+  };
+  for (const path of paths) add(join(root, path));
+  return hash.digest("hex");
+};
+
+const isStamped = (name, hash) =>
+  existsSync(join(stamps, name)) && readFileSync(join(stamps, name), "utf8") === hash;
+
+function stamp(name, hash) {
+  mkdirSync(stamps, { recursive: true });
+  writeFileSync(join(stamps, name), hash);
+}
+
+/** Installs the packages of the lockfile, unless they are. `quiet` keeps standard output clean. */
+export function ensurePackages({ quiet = false } = {}) {
+  const hash = hashOf(["package.json", "package-lock.json"]);
+  if (existsSync(join(root, "node_modules/.package-lock.json")) && isStamped("packages", hash)) return;
+  console.error("Installing packages (the database driver compiles: a few minutes, once) …");
+  const code = run("npm", ["install", "--no-save", "--no-audit", "--no-fund"], {
+    stdio: quiet ? ["ignore", "ignore", "inherit"] : "inherit",
+  });
+  if (code !== 0)
+    fail("The packages could not be installed: see above. A C++ compiler, make and python3 are needed.");
+  stamp("packages", hash);
+}
+
+/** Builds the application, unless this very source is built. @returns whether it is built. */
+export function ensureBuild() {
+  const hash = hashOf([
+    "src",
+    "library",
+    "package-lock.json",
+    "next.config.ts",
+    "postcss.config.mjs",
+    "tsconfig.json",
+  ]);
+  if (existsSync(join(root, ".next/BUILD_ID")) && isStamped("build", hash)) return true;
+  console.error("Building …");
+  if (runPackage("next/dist/bin/next", ["build"], { stdio: ["ignore", "ignore", "inherit"] }) !== 0)
+    return false;
+  stamp("build", hash);
+  return true;
+}
+
+const BROWSERS = ["/usr/bin/chromium", "/usr/bin/chromium-browser"];
+
+/** The path of a Chromium: CHROMIUM, or the system's, installed from Debian's packages where that may be done. */
+export function ensureChromium() {
+  const found = [process.env.CHROMIUM, ...BROWSERS].find((path) => path && existsSync(path));
+  if (found) return found;
+  if (process.getuid?.() === 0 && existsSync("/usr/bin/apt-get")) {
+    console.error("Installing Chromium from Debian's packages …");
+    const quiet = { stdio: ["ignore", "ignore", "inherit"], env: { DEBIAN_FRONTEND: "noninteractive" } };
+    run("apt-get", ["update", "-qq"], quiet);
+    run("apt-get", ["install", "-y", "-qq", "--no-install-recommends", "chromium"], quiet);
+  }
+  const path = BROWSERS.find((one) => existsSync(one));
+  if (!path)
+    fail("No Chromium found: install Debian's package chromium, or set CHROMIUM to the path of one.");
+  return path;
+}
+
+export function fail(message) {
+  console.error(message);
+  process.exit(1);
+}

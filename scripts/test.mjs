@@ -1,0 +1,84 @@
+// Every check of the project, on a fresh clone too. The last line says how many passed and failed.
+import { readFileSync, rmSync } from "node:fs";
+import { join } from "node:path";
+import { ensureBuild, ensureChromium, ensurePackages, root, runPackage } from "./setup.mjs";
+
+ensurePackages();
+const chromium = ensureChromium();
+
+let passed = 0;
+let failed = 0;
+
+function count(name, good) {
+  console.log(`${good ? "pass" : "FAIL"}  ${name}`);
+  if (good) passed += 1;
+  else failed += 1;
+}
+
+/** A suite whose runner writes a report; one that cannot be read counts as one failure. */
+function suite(name, report, runSuite, read) {
+  const file = join(root, ".arlent", report);
+  rmSync(file, { force: true });
+  const code = runSuite(file);
+  try {
+    const { good, bad } = read(JSON.parse(readFileSync(file, "utf8")));
+    passed += good;
+    failed += bad;
+    console.log(`${bad === 0 ? "pass" : "FAIL"}  ${name}: ${good} passed, ${bad} failed`);
+    if (code !== 0 && bad === 0) count(`${name} ended well`, false);
+    if (good + bad === 0) count(`${name} ran a test`, false);
+  } catch {
+    count(`${name} wrote its report`, false);
+  }
+}
+
+count(
+  "arrows between rooms",
+  runPackage("dependency-cruiser/bin/dependency-cruise.mjs", [
+    "src",
+    "--config",
+    ".dependency-cruiser.cjs",
+    "--output-type",
+    "err",
+  ]) === 0,
+);
+count(
+  "formatting and lint",
+  runPackage("@biomejs/biome/bin/biome", ["ci", "--error-on-warnings", "."]) === 0,
+);
+count(
+  "types of routes",
+  runPackage("next/dist/bin/next", ["typegen"], { stdio: ["ignore", "ignore", "inherit"] }) === 0,
+);
+count("types", runPackage("typescript/bin/tsc", ["--noEmit"]) === 0);
+suite(
+  "unit tests and vectors",
+  "unit.json",
+  (file) =>
+    runPackage("vitest/vitest.mjs", [
+      "run",
+      "--reporter=default",
+      "--reporter=json",
+      `--outputFile.json=${file}`,
+    ]),
+  ({ numPassedTests, numFailedTests, numFailedTestSuites, numTotalTests }) => ({
+    good: numPassedTests,
+    bad: Math.max(numFailedTests, numTotalTests === numPassedTests && numFailedTestSuites > 0 ? 1 : 0),
+  }),
+);
+const built = ensureBuild();
+count("build", built);
+if (built)
+  suite(
+    "browser tests",
+    "browser.json",
+    (file) =>
+      runPackage("@playwright/test/cli.js", ["test", "--reporter=list,json"], {
+        env: { CHROMIUM: chromium, PLAYWRIGHT_JSON_OUTPUT_NAME: file },
+      }),
+    ({ stats }) => ({ good: stats.expected, bad: stats.unexpected + stats.flaky }),
+  );
+else count("browser tests could run", false);
+
+console.log(`tests: ${passed} passed, ${failed} failed`);
+process.exitCode = failed === 0 ? 0 : 1;

@@ -1,0 +1,71 @@
+import { InputError, problemOf } from "@/core";
+
+/** The largest body taken: far above anything a bench or a planner sends. */
+export const BODY_LIMIT = 512 * 1024;
+
+const STATUS: Record<string, number> = {
+  "not-found": 404,
+  "unknown-operation": 404,
+  "moved-on": 409,
+  signed: 409,
+  "id-taken": 409,
+  gate: 409,
+  "too-large": 413,
+  "not-json-type": 415,
+  "foreign-origin": 403,
+};
+
+/** Answers JSON; bad input becomes `{error:{code,message,path}}` with a fitting status, anything else a plain 500. */
+export async function answer(work: () => unknown | Promise<unknown>, status = 200): Promise<Response> {
+  try {
+    return Response.json(await work(), { status, headers: { "cache-control": "no-store" } });
+  } catch (error) {
+    return failure(error);
+  }
+}
+
+/** The response for something thrown. */
+export function failure(error: unknown): Response {
+  const problem = problemOf(error);
+  if (problem) return Response.json({ error: problem }, { status: STATUS[problem.code] ?? 400 });
+  console.error(error);
+  const message = "Something went wrong on the server. Nothing was changed; what was saved before is safe.";
+  return Response.json({ error: { code: "server", message, path: [] } }, { status: 500 });
+}
+
+/**
+ * The JSON body of a request from this same site.
+ * @throws InputError: from another site, not JSON, or over the limit (read no further than that).
+ */
+export async function jsonBody(request: Request): Promise<unknown> {
+  const origin = request.headers.get("origin");
+  if (origin && hostOf(origin) !== request.headers.get("host"))
+    throw new InputError("foreign-origin", "This request comes from another site.");
+  if (!/^application\/json\b/i.test(request.headers.get("content-type") ?? ""))
+    throw new InputError("not-json-type", "Send JSON, with content-type application/json.");
+  const text = await limitedText(request);
+  try {
+    return JSON.parse(text);
+  } catch {
+    throw new InputError(
+      "not-json",
+      text.trim() === "" ? "The body is empty; send JSON." : "The body is not JSON.",
+    );
+  }
+}
+
+async function limitedText(request: Request): Promise<string> {
+  const tooLarge = new InputError("too-large", `A body is at most ${BODY_LIMIT / 1024} kB.`);
+  if (Number(request.headers.get("content-length") ?? 0) > BODY_LIMIT) throw tooLarge;
+  const chunks: Uint8Array[] = [];
+  let size = 0;
+  if (request.body === null) return "";
+  for await (const chunk of request.body) {
+    size += chunk.byteLength;
+    if (size > BODY_LIMIT) throw tooLarge;
+    chunks.push(chunk);
+  }
+  return Buffer.concat(chunks).toString("utf8");
+}
+
+const hostOf = (origin: string): string | null => (URL.canParse(origin) ? new URL(origin).host : null);

@@ -1,0 +1,20 @@
+"use client";
+
+export default function Failed({ reset }: { error: Error; reset: () => void }) {
+  return (
+    <main className="min-w-0 flex-1 px-6 py-10">
+      <h1 className="font-bold text-2xl">This page could not be drawn</h1>
+      <p className="mt-2 max-w-prose text-lg">
+        Something went wrong in Arlent, not in your work. What was saved is safe, and readings not yet sent
+        are kept on this device.
+      </p>
+      <button
+        type="button"
+        onClick={reset}
+        className="mt-5 min-h-12 rounded-lg bg-now px-5 font-bold text-on-now"
+      >
+        Try again
+      </button>
+    </main>
+  );
+}

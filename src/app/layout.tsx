@@ -1,0 +1,41 @@
+import type { Metadata, Viewport } from "next";
+import { cookies } from "next/headers";
+import type { ReactNode } from "react";
+import { Toaster } from "sonner";
+import { PREFS_COOKIE, readPrefs } from "@/ui/prefs/prefs";
+import { PrefsProvider } from "@/ui/prefs/prefs-context";
+import { Rail } from "@/ui/shell/rail";
+import "./globals.css";
+
+export const metadata: Metadata = {
+  title: { default: "Arlent", template: "%s · Arlent" },
+  description: "Strip, cut, mark and slack lengths for fibre ends, and the record of what was made.",
+};
+export const viewport: Viewport = { width: "device-width", initialScale: 1 };
+
+export default async function Layout({ children }: { children: ReactNode }) {
+  const prefs = readPrefs((await cookies()).get(PREFS_COOKIE)?.value);
+  return (
+    <html lang="en" data-theme={prefs.theme} suppressHydrationWarning>
+      <body>
+        <PrefsProvider initial={prefs}>
+          <div className="flex min-h-dvh pb-14 sm:pb-0 print:block">
+            <Rail />
+            {children}
+          </div>
+          <Toaster
+            position="top-center"
+            toastOptions={{
+              style: {
+                background: "var(--strong)",
+                color: "var(--on-strong)",
+                fontSize: "1rem",
+                border: "none",
+              },
+            }}
+          />
+        </PrefsProvider>
+      </body>
+    </html>
+  );
+}

@@ -1,0 +1,13 @@
+import { library } from "@/service/library";
+import { readSelection } from "@/ui/sheet/selection";
+import { SheetView } from "@/ui/sheet/sheet-view";
+
+type Params = Record<string, string | string[] | undefined>;
+
+export default async function SheetPage({ searchParams }: { searchParams: Promise<Params> }) {
+  const pairs = Object.entries(await searchParams).flatMap(([key, value]) =>
+    typeof value === "string" ? [[key, value] as const] : [],
+  );
+  const { cables, procedures, tools } = library();
+  return <SheetView shelf={{ cables, procedures, tools }} initial={readSelection(pairs)} />;
+}

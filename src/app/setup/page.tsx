@@ -1,0 +1,9 @@
+import type { Metadata } from "next";
+import { library } from "@/service/library";
+import { SetupView } from "@/ui/setup/setup-view";
+
+export const metadata: Metadata = { title: "Setup" };
+
+export default function SetupPage() {
+  return <SetupView instruments={library().instruments} />;
+}

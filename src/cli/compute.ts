@@ -1,0 +1,46 @@
+import { createInterface } from "node:readline";
+import { text } from "node:stream/consumers";
+import { compute, InputError, problemOf } from "@/core";
+
+/** Answers one JSON text. Bad input becomes an error object. */
+function answer(operation: string, json: string): { readonly ok: boolean; readonly body: unknown } {
+  try {
+    return { ok: true, body: compute(operation, parse(json)) };
+  } catch (error) {
+    const problem = problemOf(error);
+    if (!problem) throw error;
+    return { ok: false, body: { error: problem } };
+  }
+}
+
+function parse(json: string): unknown {
+  try {
+    return JSON.parse(json);
+  } catch {
+    throw new InputError("not-json", "The input is not JSON.");
+  }
+}
+
+const print = (body: unknown) => process.stdout.write(`${JSON.stringify(body)}\n`);
+
+async function main(argv: readonly string[]): Promise<number> {
+  const [operation = ""] = argv.filter((one) => !one.startsWith("--"));
+  const strange = argv.find((one) => one.startsWith("--") && one !== "--lines");
+  if (strange) {
+    print({
+      error: { code: "unknown-flag", message: `The only flag is --lines, not ${strange}.`, path: [] },
+    });
+    return 2;
+  }
+  if (!argv.includes("--lines")) {
+    const { ok, body } = answer(operation, await text(process.stdin));
+    print(body);
+    return ok ? 0 : 2;
+  }
+  for await (const line of createInterface({ input: process.stdin, crlfDelay: Number.POSITIVE_INFINITY })) {
+    if (line.trim() !== "") print(answer(operation, line).body);
+  }
+  return 0;
+}
+
+process.exitCode = await main(process.argv.slice(2));

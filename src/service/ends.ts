@@ -1,0 +1,247 @@
+import { randomUUID } from "node:crypto";
+import { z } from "zod";
+import {
+  check,
+  compileRunSheet,
+  type EndState,
+  type Entry,
+  endState,
+  InputError,
+  mustAccept,
+  mustHaveSeen,
+  type Recorded,
+  type Rule,
+  type RunSheet,
+  resultOf,
+  type Source,
+  zEntry,
+  zRule,
+} from "@/core";
+import type { Store } from "@/store/database";
+import { keepDocument, keptCable, keptProcedure, keptTools } from "@/store/documents";
+import {
+  type EndRow,
+  entriesAfter,
+  findEnd,
+  findEntry,
+  insertEnd,
+  insertEntry,
+  openEnds,
+  updateEnd,
+} from "@/store/ends";
+import { shippedLibrary, textOf } from "@/store/shipped";
+
+export const zStart = z.strictObject({
+  id: z.uuid("An end's id is a UUID").optional(),
+  cable: z.string().max(80),
+  procedure: z.string().max(80),
+  core: z.string().max(20),
+  choices: z.record(z.string().max(80), z.string().max(80)).default({}),
+  rule: zRule.default({ kind: "guarded", risk: 0.05 }),
+});
+
+export const zAdd = z.strictObject({
+  /** The window it comes from: what one window did never surprises that window. */
+  client: z.string().min(1).max(80),
+  /** The last entry that window had seen when the person acted. */
+  after: z.int().min(0),
+  entries: z
+    .array(z.strictObject({ id: z.uuid("An entry's id is a UUID"), entry: zEntry }))
+    .min(1)
+    .max(100),
+});
+
+/** An end as the bench and the ledger show it. */
+export interface End {
+  readonly id: string;
+  readonly createdAt: string;
+  readonly styleName: string;
+  readonly cableName: string;
+  readonly rule: Rule;
+  readonly source: Source;
+  readonly sheet: RunSheet;
+  readonly entries: readonly Recorded[];
+}
+
+/** One row of a list of ends. */
+export interface EndSummary
+  extends Pick<
+    EndRow,
+    | "id"
+    | "createdAt"
+    | "style"
+    | "styleName"
+    | "cableName"
+    | "job"
+    | "label"
+    | "result"
+    | "signedBy"
+    | "signedAt"
+    | "picked"
+  > {}
+
+/**
+ * Starts an end from a sheet: compiles it first, then keeps the very documents it was made by.
+ * Asking again with the same id answers the same end.
+ * @throws InputError when a name is not known or the pair does not go together.
+ */
+export function startEnd(store: Store, input: unknown, now = new Date()): { id: string } {
+  const {
+    id = randomUUID(),
+    cable: cableId,
+    procedure: procedureId,
+    core,
+    choices,
+    rule,
+  } = check(zStart, input);
+  const library = shippedLibrary();
+  const cable = library.cables.find((one) => one.id === cableId);
+  const procedure = library.procedures.find((one) => one.id === procedureId);
+  if (!cable) throw new InputError("unknown-cable", `No cable called “${cableId}”.`, ["cable"]);
+  if (!procedure)
+    throw new InputError("unknown-procedure", `No connector style called “${procedureId}”.`, ["procedure"]);
+  const { picked } = compileRunSheet({ procedure, cable, core, choices, tools: library.tools });
+  store.transaction((tx) => {
+    if (findEnd(tx as Store, id)) return;
+    insertEnd(tx as Store, {
+      id,
+      createdAt: now.toISOString(),
+      procedureHash: keepDocument(tx as Store, "procedure", textOf(procedure)),
+      cableHash: keepDocument(tx as Store, "cable", textOf(cable)),
+      toolsHash: keepDocument(tx as Store, "tools", textOf(library.tools)),
+      style: procedure.id,
+      styleName: procedure.name,
+      cableName: cable.name,
+      picked,
+      rule,
+    });
+  });
+  return { id };
+}
+
+function mustFind(store: Store, id: string): EndRow {
+  const row = findEnd(store, id);
+  if (!row)
+    throw new InputError("not-found", `No end with the id “${id.slice(0, 60)}” is on this bench.`, ["id"]);
+  return row;
+}
+
+interface Compiled {
+  readonly sheet: RunSheet;
+  readonly source: Source;
+}
+
+const COMPILED_KEPT = 200;
+const compiled = new Map<string, Compiled>();
+
+/**
+ * The run sheet an end was started from, compiled again from the documents kept with it. Kept documents
+ * never change, so what they compile to is remembered under their hashes.
+ */
+function sheetOf(store: Store, { procedureHash, cableHash, toolsHash, picked }: EndRow): Compiled {
+  const key = JSON.stringify([procedureHash, cableHash, toolsHash, picked]);
+  const known = compiled.get(key);
+  if (known) return known;
+  const procedure = keptProcedure(store, procedureHash);
+  const sheet = compileRunSheet({
+    procedure,
+    cable: keptCable(store, cableHash),
+    tools: keptTools(store, toolsHash),
+    ...picked,
+  });
+  const fresh = { sheet, source: procedure.source };
+  if (compiled.size >= COMPILED_KEPT) compiled.delete(compiled.keys().next().value as string);
+  compiled.set(key, fresh);
+  return fresh;
+}
+
+/** @throws InputError `not-found`. */
+export function getEnd(store: Store, id: string): End {
+  const row = mustFind(store, id);
+  const { createdAt, styleName, cableName, rule } = row;
+  return {
+    id,
+    createdAt,
+    styleName,
+    cableName,
+    rule,
+    ...sheetOf(store, row),
+    entries: entriesAfter(store, id),
+  };
+}
+
+/** An end, or null when there is none by that id. */
+export const findEndById = (store: Store, id: string): End | null =>
+  findEnd(store, id) ? getEnd(store, id) : null;
+
+/** What has been added to an end since. @throws InputError `not-found`. */
+export function newEntries(store: Store, id: string, after: number): readonly Recorded[] {
+  mustFind(store, id);
+  return entriesAfter(store, id, after);
+}
+
+/** Ends still at the bench, newest first. */
+export const endsAtBench = (store: Store): EndSummary[] => openEnds(store, 300);
+
+/**
+ * Adds entries to an end, all or none, in one transaction; committed to disk before it returns.
+ * Readings from two windows are both kept. Moving on, labelling and signing need to have seen what other
+ * windows did. An entry already there is answered again, not added twice.
+ * @throws InputError: `moved-on` with nothing changed; or whatever makes the entry unacceptable.
+ */
+export function addEntries(
+  store: Store,
+  endId: string,
+  input: unknown,
+  now = new Date(),
+): readonly Recorded[] {
+  const { client, after, entries } = check(zAdd, input);
+  store.transaction(
+    (tx) => {
+      const row = mustFind(tx as Store, endId);
+      const { sheet } = sheetOf(tx as Store, row);
+      const history = entriesAfter(tx as Store, endId);
+      for (const { id, entry } of entries) {
+        const twin = findEntry(tx as Store, id);
+        if (twin) {
+          mustBeTwin(twin, endId, entry);
+          continue;
+        }
+        const state = endState(history);
+        if (mustHaveSeen(entry)) mustBeUpToDate(history, client, after);
+        mustAccept(sheet, state, entry);
+        const recorded: Recorded = { id, seq: state.lastSeq + 1, at: now.toISOString(), client, entry };
+        insertEntry(tx as Store, endId, recorded);
+        history.push(recorded);
+      }
+      updateEnd(tx as Store, endId, columnsOf(sheet, endState(history), row.rule));
+    },
+    { behavior: "immediate" },
+  );
+  return entriesAfter(store, endId, after);
+}
+
+function mustBeTwin(twin: { endId: string; entry: Entry }, endId: string, entry: Entry): void {
+  if (twin.endId !== endId || JSON.stringify(twin.entry) !== JSON.stringify(entry))
+    throw new InputError("id-taken", "Another entry already has this id.", ["entries"]);
+}
+
+function mustBeUpToDate(history: readonly Recorded[], client: string, after: number): void {
+  const unseen = history.find((one) => one.seq > after && one.client !== client);
+  if (unseen)
+    throw new InputError(
+      "moved-on",
+      "Someone else changed this end in another window. Look at where it stands now, then go on.",
+      ["after"],
+    );
+}
+
+function columnsOf(sheet: RunSheet, state: EndState, rule: Rule) {
+  return {
+    job: state.job,
+    label: state.label,
+    result: state.signed ? resultOf(sheet, state, rule) : null,
+    signedBy: state.signed?.name ?? null,
+    signedAt: state.signed?.at ?? null,
+  };
+}

@@ -1,0 +1,169 @@
+import Papa from "papaparse";
+import { z } from "zod";
+import { check, type EndState, endState, type Result, standings, toMm } from "@/core";
+import type { Store } from "@/store/database";
+import { countSigned, signedEnds, signedStyles } from "@/store/ends";
+import { type End, type EndSummary, getEnd } from "./ends";
+
+export const RESULTS = ["in", "out", "unsure", "unmeasured", "cut-off"] as const satisfies readonly Result[];
+
+/** A page of the ledger. */
+export const LEDGER_PAGE = 100;
+
+export const zLedgerQuery = z.strictObject({
+  result: z.enum(RESULTS, { error: `A result is one of ${RESULTS.join(", ")}` }).optional(),
+  style: z.string().max(80).optional(),
+  before: z
+    .string()
+    .regex(/^[0-9TZ:.-]{1,40}~[0-9a-f-]{36}$/, "The place to go on from is not one this ledger gave")
+    .optional(),
+});
+
+export interface LedgerPage {
+  readonly rows: readonly EndSummary[];
+  readonly count: number;
+  readonly styles: readonly { style: string; styleName: string }[];
+  /** Where the next page goes on, or null at the end. */
+  readonly next: string | null;
+}
+
+function filterOf(query: unknown) {
+  const { result, style, before } = check(zLedgerQuery, query);
+  const [signedAt, id] = before?.split("~") ?? [];
+  return { result, style, before: signedAt && id ? { signedAt, id } : undefined };
+}
+
+/** Ends on record, newest first, a page at a time. @throws InputError for a query it cannot read. */
+export function ledgerPage(store: Store, query: unknown): LedgerPage {
+  const filter = filterOf(query);
+  const rows = signedEnds(store, filter, LEDGER_PAGE + 1);
+  const shown = rows.slice(0, LEDGER_PAGE);
+  const last = shown.at(-1);
+  return {
+    rows: shown,
+    count: countSigned(store, { ...filter, before: undefined }),
+    styles: signedStyles(store),
+    next: rows.length > LEDGER_PAGE && last ? `${last.signedAt}~${last.id}` : null,
+  };
+}
+
+/** One end as it leaves for elsewhere: millimetres, verdicts, whose figures. */
+export function endRecord(end: End) {
+  const state = endState(end.entries);
+  return {
+    id: end.id,
+    job: state.job,
+    label: state.label,
+    style: {
+      id: end.sheet.procedure.id,
+      name: end.styleName,
+      revision: end.sheet.procedure.revision,
+      figures: end.source,
+    },
+    cable: {
+      id: end.sheet.cable.id,
+      name: end.cableName,
+      revision: end.sheet.cable.revision,
+      core: end.sheet.picked.core,
+    },
+    choices: end.sheet.picked.choices,
+    rule: end.rule,
+    started: end.createdAt,
+    signed: state.signed,
+    lengths: standings(end.sheet, state, end.rule).map(
+      ({ check: { id, name, leg, nominal, min, max }, readings, judged }) => ({
+        id,
+        name,
+        leg,
+        nominal: toMm(nominal),
+        min: min === null ? null : toMm(min),
+        max: max === null ? null : toMm(max),
+        verdict: judged?.verdict ?? null,
+        probability: judged?.probability ?? null,
+        mean: judged ? toMm(judged.mean) : null,
+        u: judged ? toMm(judged.u) : null,
+        readings: readings.map(({ value, typed, unit, instrument, at }) => ({
+          value: toMm(value),
+          typed,
+          unit,
+          instrument: instrument.name,
+          at,
+        })),
+      }),
+    ),
+    answers: state.answers,
+    struck: struckOut(end, state),
+  };
+}
+
+function struckOut(end: End, state: EndState) {
+  return end.entries.flatMap(({ id, at, entry }) =>
+    entry.kind === "reading" && !state.readings.some((kept) => kept.id === id)
+      ? [{ length: entry.check, value: toMm(entry.value), typed: entry.typed, at }]
+      : [],
+  );
+}
+
+function* allSigned(store: Store, query: unknown): Generator<End> {
+  let filter = filterOf(query);
+  for (;;) {
+    const rows = signedEnds(store, filter, LEDGER_PAGE);
+    for (const { id } of rows) yield getEnd(store, id);
+    const last = rows.at(-1);
+    if (!last?.signedAt || rows.length < LEDGER_PAGE) return;
+    filter = { ...filter, before: { signedAt: last.signedAt, id: last.id } };
+  }
+}
+
+/** The filtered ledger as JSON, one record an end. */
+export const ledgerJson = (store: Store, query: unknown): unknown[] =>
+  [...allSigned(store, query)].map(endRecord);
+
+/** The filtered ledger as CSV, one row a reading; a cell that a spreadsheet would run is made plain text. */
+export function ledgerCsv(store: Store, query: unknown): string {
+  const rows = [...allSigned(store, query)].flatMap((end): Record<string, string | number>[] => {
+    const { lengths, signed, ...record } = endRecord(end);
+    const common = {
+      end: record.id,
+      job: record.job,
+      label: record.label,
+      style: record.style.name,
+      revision: record.style.revision,
+      figures: record.style.figures.kind,
+      cable: record.cable.name,
+      core: record.cable.core,
+      signed_by: signed?.name ?? "",
+      signed_at: signed?.at ?? "",
+      outcome: signed?.outcome ?? "",
+    };
+    const blank = {
+      length: "",
+      leg: "",
+      nominal_mm: "",
+      min_mm: "",
+      max_mm: "",
+      reading_mm: "",
+      typed: "",
+      instrument: "",
+      read_at: "",
+      verdict: "",
+    };
+    const readings = lengths.flatMap(({ name, leg, nominal, min, max, verdict, readings: list }) =>
+      list.map(({ value, typed, instrument, at }) => ({
+        ...common,
+        length: name,
+        leg,
+        nominal_mm: nominal,
+        min_mm: min ?? "",
+        max_mm: max ?? "",
+        reading_mm: value,
+        typed,
+        instrument,
+        read_at: at,
+        verdict: verdict ?? "",
+      })),
+    );
+    return readings.length ? readings : [{ ...common, ...blank }];
+  });
+  return `${Papa.unparse(rows, { escapeFormulae: true, newline: "\r\n" })}\r\n`;
+}

@@ -1,0 +1,4 @@
+import { type Library, shippedLibrary } from "@/store/shipped";
+
+/** Everything on the shelf. */
+export const library = (): Library => shippedLibrary();

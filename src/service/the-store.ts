@@ -1,0 +1,2 @@
+/** The application's database, for the surfaces above the services. */
+export { theStore } from "@/store/database";

@@ -1,0 +1,84 @@
+import { and, asc, desc, eq, gt, isNotNull, isNull, lt, or, type SQL, sql } from "drizzle-orm";
+import { type Entry, type Recorded, type Result, zEntry } from "@/core";
+import type { Store } from "./database";
+import { ends, entries } from "./schema";
+
+export type EndRow = typeof ends.$inferSelect;
+
+export const insertEnd = (store: Store, row: typeof ends.$inferInsert): void => {
+  store.insert(ends).values(row).run();
+};
+
+export const findEnd = (store: Store, id: string): EndRow | undefined =>
+  store.select().from(ends).where(eq(ends.id, id)).get();
+
+/** An end's entries after a sequence number, in order. */
+export function entriesAfter(store: Store, endId: string, after = 0): Recorded[] {
+  return store
+    .select()
+    .from(entries)
+    .where(and(eq(entries.endId, endId), gt(entries.seq, after)))
+    .orderBy(asc(entries.seq))
+    .all()
+    .map(({ id, seq, at, client, entry }) => ({ id, seq, at, client, entry: zEntry.parse(entry) }));
+}
+
+export const findEntry = (store: Store, id: string): { endId: string; entry: Entry } | undefined => {
+  const row = store.select().from(entries).where(eq(entries.id, id)).get();
+  return row && { endId: row.endId, entry: zEntry.parse(row.entry) };
+};
+
+export function insertEntry(store: Store, endId: string, { id, seq, at, client, entry }: Recorded): void {
+  store.insert(entries).values({ id, endId, seq, at, client, entry }).run();
+}
+
+/** Brings the columns that follow from the entries up to date. */
+export function updateEnd(
+  store: Store,
+  id: string,
+  follows: Pick<EndRow, "job" | "label" | "result" | "signedBy" | "signedAt">,
+): void {
+  store.update(ends).set(follows).where(eq(ends.id, id)).run();
+}
+
+/** Ends at the bench, newest first. */
+export const openEnds = (store: Store, most: number): EndRow[] =>
+  store.select().from(ends).where(isNull(ends.signedAt)).orderBy(desc(ends.createdAt)).limit(most).all();
+
+export interface LedgerFilter {
+  readonly result?: Result | undefined;
+  readonly style?: string | undefined;
+  /** Sign-off time and id of the last row already seen. */
+  readonly before?: { readonly signedAt: string; readonly id: string } | undefined;
+}
+
+const matching = ({ result, style, before }: LedgerFilter): SQL | undefined =>
+  and(
+    isNotNull(ends.signedAt),
+    result && eq(ends.result, result),
+    style ? eq(ends.style, style) : undefined,
+    before &&
+      or(lt(ends.signedAt, before.signedAt), and(eq(ends.signedAt, before.signedAt), lt(ends.id, before.id))),
+  );
+
+/** Ends on record, newest sign-off first. */
+export const signedEnds = (store: Store, filter: LedgerFilter, most: number): EndRow[] =>
+  store
+    .select()
+    .from(ends)
+    .where(matching(filter))
+    .orderBy(desc(ends.signedAt), desc(ends.id))
+    .limit(most)
+    .all();
+
+export const countSigned = (store: Store, filter: LedgerFilter): number =>
+  store.select({ n: sql<number>`count(*)` }).from(ends).where(matching(filter)).get()?.n ?? 0;
+
+/** Styles that have an end on record, by name. */
+export const signedStyles = (store: Store): { style: string; styleName: string }[] =>
+  store
+    .selectDistinct({ style: ends.style, styleName: ends.styleName })
+    .from(ends)
+    .where(isNotNull(ends.signedAt))
+    .orderBy(asc(ends.styleName))
+    .all();

@@ -1,0 +1,260 @@
+"use client";
+
+import { useId } from "react";
+import type { RunSheet, SheetFeature } from "@/core";
+import { usePrefs } from "../prefs/prefs-context";
+import { figureText, lengthText, type Units } from "../words/length-text";
+import { type FlagText, type PlacedFlag, placeFlags } from "./flags";
+import { type BandGeometry, bandGeometry, readingPosition, thickAt } from "./geometry";
+import { LayersDrawn } from "./layers";
+import { Loupe } from "./loupe";
+import { Tape } from "./tape";
+import { Textures } from "./textures";
+import { useWidth } from "./use-width";
+
+/** A reading to be shown at its place. */
+export interface BandReading {
+  readonly from: string;
+  readonly value: number;
+  readonly verdict: "in" | "out" | "unsure";
+}
+
+interface BandProps {
+  readonly sheet: RunSheet;
+  /** The band shows the end as it stands after this line. */
+  readonly line: number;
+  /** The feature being worked on, or pointed at. */
+  readonly now: string | null;
+  readonly onPoint?: (feature: string | null) => void;
+  readonly readings?: readonly BandReading[];
+  /** Working views need less height than the sheet. */
+  readonly compact?: boolean;
+}
+
+const ROW_PX = 36;
+const TAPE_PX = 40;
+
+/** The end drawn to scale: fibre end left, cable body right, marks and cuts at their true place, a tape below. */
+export function Band({ sheet, line, now, onPoint, readings = [], compact = false }: BandProps) {
+  const [ref, width] = useWidth<HTMLElement>(1204);
+  const { prefs } = usePrefs();
+  const id = useId().replaceAll(":", "");
+  const geometry = bandGeometry(sheet, line, width);
+  const rows = width < 560 ? 2 : 3;
+  const axis = rows * ROW_PX + (compact ? 40 : 52);
+  const tape = axis + (compact ? 46 : 62);
+  const flags = placeFlags(flagTexts(sheet, geometry, line, now, prefs.units), width, rows);
+  const right = geometry.scale.stretches.at(-1)?.x1 ?? width;
+  return (
+    <figure
+      ref={ref}
+      className="band border-line border-b bg-raised"
+      aria-label="The cable end, drawn to scale"
+    >
+      <svg
+        width={width}
+        height={tape + TAPE_PX}
+        viewBox={`0 0 ${width} ${tape + TAPE_PX}`}
+        className="block w-full"
+        role="group"
+        aria-label="Marks and cuts on the cable"
+      >
+        <Textures id={id} />
+        <g aria-hidden="true" id={`${id}-cable`}>
+          {geometry.ghosts.map(({ x0, x1, thick }) => (
+            <rect
+              key={thick}
+              x={x0}
+              y={axis - thick / 2}
+              width={Math.max(0, x1 - x0)}
+              height={thick}
+              rx="3"
+              fill="none"
+              stroke="var(--ghost)"
+              strokeDasharray="4 4"
+            />
+          ))}
+          <LayersDrawn id={id} axis={axis} layers={geometry.layers} yarn={geometry.yarn} />
+          {geometry.features
+            .filter((feature) => isRing(feature, sheet, line))
+            .map((feature) => (
+              <Ring
+                key={feature.id}
+                x={geometry.scale.x(feature.position)}
+                axis={axis}
+                thick={thickAt(geometry, geometry.scale.x(feature.position))}
+              />
+            ))}
+        </g>
+        {geometry.scale.stretches.slice(0, -1).map(({ x1 }) => (
+          <Break
+            key={x1}
+            x={x1}
+            axis={axis}
+            height={(geometry.layers[0]?.thick ?? 20) + 26}
+            bottom={tape + TAPE_PX}
+          />
+        ))}
+        <Tape scale={geometry.scale} top={tape} height={TAPE_PX} />
+        {geometry.scale.stretches.slice(0, -1).map(({ x1 }) => (
+          <rect
+            key={x1}
+            aria-hidden="true"
+            x={x1}
+            y={tape + 1}
+            width={34}
+            height={TAPE_PX - 2}
+            fill="var(--raised)"
+          />
+        ))}
+        {flags.map((flag) => (
+          <Flag key={flag.id} flag={flag} now={flag.id === now} bottom={tape} axis={axis} onPoint={onPoint} />
+        ))}
+        {readings.map(({ from, value, verdict }) => (
+          <ReadingMark
+            key={`${from}-${value}`}
+            x={geometry.scale.x(readingPosition(sheet, from, value))}
+            y={tape - 2}
+            verdict={verdict}
+          />
+        ))}
+        {geometry.close && (
+          <Loupe
+            id={id}
+            geometry={geometry}
+            close={geometry.close}
+            axis={axis}
+            right={right}
+            units={prefs.units}
+          />
+        )}
+      </svg>
+      <figcaption className="flex flex-wrap gap-x-4 px-4 py-0.5 text-[0.72rem] text-soft">
+        <span>Lengths to scale; thickness drawn {timesText(geometry.thickness.times)}.</span>
+        {geometry.scale.stretches.length > 1 && <span>Length left out at the break line.</span>}
+        {sheet.cable.legs.length > 1 && (
+          <span>Legs {sheet.cable.legs.join(" and ")} alike; one is drawn.</span>
+        )}
+      </figcaption>
+      <ol className="sr-only" aria-label="Lengths on the cable">
+        {geometry.features.slice(1).map((feature) => (
+          <li key={feature.id}>
+            {feature.name}: {lengthText(feature.position, prefs.units)} from the {sheet.features[0]?.name}
+          </li>
+        ))}
+      </ol>
+    </figure>
+  );
+}
+
+const timesText = (times: number): string =>
+  Math.abs(times - 1) < 0.08 ? "to scale too" : `×${times.toFixed(1)}`;
+
+/** A mark drawn and not cut away: shown as a ring on the cable. */
+function isRing({ id, kind, madeAt }: SheetFeature, sheet: RunSheet, line: number): boolean {
+  if (madeAt > line || madeAt < 0) return false;
+  const cut = sheet.lines.some(({ index, bares }) => index <= line && bares.some(({ edge }) => edge === id));
+  return kind === "mark" || (kind === "edge" && !cut);
+}
+
+function flagTexts(
+  sheet: RunSheet,
+  { features, scale }: BandGeometry,
+  line: number,
+  now: string | null,
+  units: Units,
+): FlagText[] {
+  const nameOf = (id: string) => sheet.features.find((feature) => feature.id === id)?.name ?? id;
+  const root = sheet.features[0]?.id;
+  return features.flatMap((feature) => {
+    const figure = sheet.lines.find((one) => one.figure?.feature === feature.id)?.figure;
+    if (!figure) return [];
+    const { datum, distance } = figure.own;
+    const own =
+      datum === root
+        ? ""
+        : ` · ${figureText(Math.abs(distance), units)} ${distance < 0 ? `before the ${nameOf(datum)}` : "further on"}`;
+    return [
+      {
+        id: feature.id,
+        x: scale.x(feature.position),
+        main: figureText(feature.position, units),
+        note: `${feature.name}${own}`,
+        first: feature.id === now || (now === null && feature.madeAt === line),
+      },
+    ];
+  });
+}
+
+function Ring({ x, axis, thick }: { x: number; axis: number; thick: number }) {
+  return <rect x={x - 1.2} y={axis - thick / 2 - 1} width="2.4" height={thick + 2} fill="#1f2328" />;
+}
+
+function Break({ x, axis, height, bottom }: { x: number; axis: number; height: number; bottom: number }) {
+  const wave = (at: number) =>
+    `M${at},${axis - height / 2} q7,${height / 8} 0,${height / 4} t0,${height / 4} t0,${height / 4} t0,${height / 4}`;
+  return (
+    <g aria-hidden="true">
+      <rect x={x} y="0" width="34" height={bottom} fill="var(--raised)" />
+      <path d={wave(x + 3)} fill="none" stroke="var(--ink)" strokeWidth="1.5" />
+      <path d={wave(x + 27)} fill="none" stroke="var(--ink)" strokeWidth="1.5" />
+    </g>
+  );
+}
+
+interface FlagProps {
+  flag: PlacedFlag;
+  now: boolean;
+  bottom: number;
+  axis: number;
+  onPoint: BandProps["onPoint"];
+}
+
+function Flag({ flag, now, bottom, onPoint }: FlagProps) {
+  const y = 20 + flag.row * ROW_PX;
+  const colour = now ? "var(--now)" : "var(--ink)";
+  const anchor =
+    flag.side === "right"
+      ? { x: flag.x + 9, textAnchor: "start" as const }
+      : { x: flag.x - 9, textAnchor: "end" as const };
+  const label = `${flag.main}: ${flag.note}`;
+  const pointing = onPoint && {
+    role: "button",
+    tabIndex: 0,
+    onMouseEnter: () => onPoint(flag.id),
+    onMouseLeave: () => onPoint(null),
+    onFocus: () => onPoint(flag.id),
+    onBlur: () => onPoint(null),
+  };
+  return (
+    <g aria-label={label} {...(pointing || { role: "img" })}>
+      <line
+        x1={flag.x}
+        x2={flag.x}
+        y1={y - 4}
+        y2={bottom}
+        stroke={colour}
+        strokeWidth={now ? 2 : 1}
+        strokeDasharray={now ? undefined : "1.5 3"}
+      />
+      <circle cx={flag.x} cy={y - 5} r={now ? 5 : 3.4} fill={colour} />
+      <rect x={flag.x - 8} y={y - 16} width="16" height={bottom - y + 16} fill="transparent" />
+      {flag.showMain && (
+        <text {...anchor} y={y} className="figures" fontSize={now ? 18 : 15} fontWeight="700" fill={colour}>
+          {flag.main}
+        </text>
+      )}
+      {flag.showNote && (
+        <text {...anchor} y={y + 15} fontSize="12" fill="var(--soft)">
+          {flag.note}
+        </text>
+      )}
+    </g>
+  );
+}
+
+const VERDICT_COLOUR = { in: "var(--in)", out: "var(--out)", unsure: "var(--unsure)" } as const;
+
+function ReadingMark({ x, y, verdict }: { x: number; y: number; verdict: BandReading["verdict"] }) {
+  return <path aria-hidden="true" d={`M${x - 7},${y - 12} h14 l-7,12 z`} fill={VERDICT_COLOUR[verdict]} />;
+}

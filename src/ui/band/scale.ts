@@ -1,0 +1,107 @@
+import { scaleLinear } from "d3-scale";
+
+/** A stretch of cable drawn at true scale; lengths in micrometres, places in pixels. */
+export interface Stretch {
+  readonly from: number;
+  readonly to: number;
+  readonly x0: number;
+  readonly x1: number;
+}
+
+/** Where lengths fall across the band. Between stretches a break line says that length is left out. */
+export interface BandScale {
+  readonly stretches: readonly Stretch[];
+  readonly pxPerMm: number;
+  readonly width: number;
+  readonly x: (position: number) => number;
+}
+
+const BREAK_PX = 34;
+const SHORTEST_BREAK = 50_000;
+const KEPT_BESIDE_BREAK = 7_000;
+
+/**
+ * Lays positions across a width at one true scale, from the fibre end at `left` to a tail of cable body.
+ * A gap of over 50 mm that is also over 40 % of the whole is broken, with 7 mm kept either side.
+ */
+export function bandScale(
+  positions: readonly number[],
+  width: number,
+  left: number,
+  tail: number,
+): BandScale {
+  const stops = [...new Set([0, ...positions])].sort((a, b) => a - b);
+  const last = stops.at(-1) as number;
+  const spans: [number, number][] = [];
+  let start = 0;
+  stops.slice(1).forEach((stop, i) => {
+    const before = stops[i] as number;
+    if (stop - before > SHORTEST_BREAK && stop - before > 0.4 * last) {
+      spans.push([start, before + KEPT_BESIDE_BREAK]);
+      start = stop - KEPT_BESIDE_BREAK;
+    }
+  });
+  spans.push([start, last]);
+  const drawn = spans.reduce((sum, [from, to]) => sum + to - from, 0) || 1;
+  const room = Math.max(60, width - left - tail - BREAK_PX * (spans.length - 1));
+  const pxPerUm = room / drawn;
+  let x = left;
+  const stretches = spans.map(([from, to], i) => {
+    const end = i === spans.length - 1;
+    const stretch = {
+      from,
+      to: end ? to + tail / pxPerUm : to,
+      x0: x,
+      x1: x + (to - from) * pxPerUm + (end ? tail : 0),
+    };
+    x = stretch.x1 + BREAK_PX;
+    return stretch;
+  });
+  const line = scaleLinear(
+    stretches.flatMap(({ from, to }) => [from, to]),
+    stretches.flatMap(({ x0, x1 }) => [x0, x1]),
+  );
+  return { stretches, pxPerMm: pxPerUm * 1000, width, x: (position) => line(position) };
+}
+
+const LABEL_PX = 26;
+
+export interface Tick {
+  readonly x: number;
+  /** 0 is the longest tick, with a number. */
+  readonly rank: 0 | 1 | 2;
+  readonly label: string | null;
+}
+
+/** Millimetre ticks at true places; the scale decides how fine. */
+export function mmTicks(scale: BandScale): Tick[] {
+  const step = scale.pxPerMm >= 4 ? 1 : scale.pxPerMm >= 1.2 ? 5 : 10;
+  const labelled = scale.pxPerMm >= 3 ? 10 : scale.pxPerMm >= 1.2 ? 20 : 50;
+  return ticks(scale, 1000 * step, (n) => {
+    const value = n * step;
+    if (value % labelled === 0) return { rank: 0, label: String(value) };
+    return { rank: value % 5 === 0 && step === 1 ? 1 : 2, label: null };
+  });
+}
+
+/** Inch ticks, sixteenths where they are legible, at true places. */
+export function inchTicks(scale: BandScale): Tick[] {
+  const parts = scale.pxPerMm >= 3 ? 16 : scale.pxPerMm >= 1.5 ? 8 : 4;
+  const every = scale.pxPerMm >= 1 ? 1 : 4;
+  return ticks(scale, 25_400 / parts, (n) => {
+    if (n % (parts * every) === 0) return { rank: 0, label: `${n / parts}″` };
+    return { rank: n % (parts / 4) === 0 ? 1 : 2, label: null };
+  });
+}
+
+function ticks(scale: BandScale, step: number, kind: (n: number) => Pick<Tick, "rank" | "label">): Tick[] {
+  return scale.stretches.flatMap(({ from, to, x1 }) => {
+    const found: Tick[] = [];
+    for (let n = Math.ceil(from / step - 1e-9); n * step <= to; n++) {
+      const x = scale.x(n * step);
+      const { rank, label } = kind(n);
+      found.push({ x, rank, label: x > x1 - LABEL_PX ? null : label });
+    }
+    return found;
+  });
+}

@@ -1,0 +1,50 @@
+import Link from "next/link";
+import { coreText } from "../words/length-text";
+import { LocalTime } from "../words/local-time";
+
+interface OpenEnd {
+  readonly id: string;
+  readonly createdAt: string;
+  readonly styleName: string;
+  readonly cableName: string;
+  readonly job: string;
+  readonly label: string;
+  readonly picked: { readonly core: string };
+}
+
+/** Ends begun and not signed off: each goes on where it was. */
+export function BenchHome({ ends }: { ends: readonly OpenEnd[] }) {
+  return (
+    <main className="min-w-0 flex-1 px-4 py-5 sm:px-6">
+      <div className="flex flex-wrap items-center gap-3">
+        <h1 className="mr-auto font-bold text-2xl">On the bench</h1>
+        <Link href="/" className="flex min-h-12 items-center rounded-lg bg-now px-5 font-bold text-on-now">
+          Start from a sheet
+        </Link>
+      </div>
+      {ends.length === 0 ? (
+        <p className="mt-6 max-w-prose text-lg">
+          No end is half done. Pick a cable and a connector on a sheet, then take it to the bench.
+        </p>
+      ) : (
+        <ul className="mt-4 grid gap-2 lg:grid-cols-2">
+          {ends.map(({ id, createdAt, styleName, cableName, job, label, picked }) => (
+            <li key={id} className="min-w-0">
+              <Link
+                href={`/bench/${id}`}
+                className="block min-h-16 rounded-lg border border-line bg-raised px-4 py-2 hover:border-ink"
+              >
+                <span className="block truncate font-bold text-lg">
+                  {[job, label].filter(Boolean).join(" · ") || "Not named yet"}
+                </span>
+                <span className="block truncate text-soft">
+                  {styleName} · {cableName} · {coreText(picked.core)} · begun <LocalTime iso={createdAt} />
+                </span>
+              </Link>
+            </li>
+          ))}
+        </ul>
+      )}
+    </main>
+  );
+}

@@ -1,0 +1,66 @@
+"use client";
+
+import { Pencil } from "lucide-react";
+import { Popover } from "radix-ui";
+import { useState } from "react";
+
+interface EndLabelProps {
+  readonly job: string;
+  readonly label: string;
+  readonly onLabel: (job: string, label: string) => void;
+}
+
+/** Which job and which end this is, if anybody wants to say; it can be said at any time before the sign-off. */
+export function EndLabel({ job, label, onLabel }: EndLabelProps) {
+  const [open, setOpen] = useState(false);
+  const named = [job, label].filter(Boolean).join(" · ");
+  return (
+    <Popover.Root open={open} onOpenChange={setOpen}>
+      <Popover.Trigger className="flex min-h-12 min-w-0 items-center gap-2 rounded-md px-2 text-left">
+        <span className={`truncate ${named ? "font-bold text-lg" : "text-soft"}`}>
+          {named || "Name this end"}
+        </span>
+        <Pencil aria-hidden="true" className="size-4 shrink-0 text-soft" />
+      </Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content
+          align="start"
+          className="z-20 w-[min(24rem,calc(100vw-1rem))] rounded-lg border border-line bg-raised p-4 shadow-xl"
+          aria-label="Name this end"
+        >
+          <form
+            className="grid gap-3"
+            onSubmit={(event) => {
+              event.preventDefault();
+              const form = new FormData(event.currentTarget);
+              onLabel(String(form.get("job")).trim(), String(form.get("label")).trim());
+              setOpen(false);
+            }}
+          >
+            <Field name="job" title="Job (optional)" value={job} hint="Pad 7 feeder" />
+            <Field name="label" title="This end" value={label} hint="fibre 3, orange, end A" />
+            <button type="submit" className="min-h-12 rounded-lg bg-strong font-semibold text-on-strong">
+              Keep
+            </button>
+          </form>
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  );
+}
+
+function Field({ name, title, value, hint }: { name: string; title: string; value: string; hint: string }) {
+  return (
+    <label className="grid gap-1">
+      <span className="text-sm text-soft">{title}</span>
+      <input
+        name={name}
+        defaultValue={value}
+        maxLength={120}
+        placeholder={hint}
+        autoComplete="off"
+        className="min-h-12 rounded-md border border-line bg-field px-3 placeholder:text-soft"
+      />
+    </label>
+  );
+}

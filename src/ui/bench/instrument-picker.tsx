@@ -1,0 +1,51 @@
+"use client";
+
+import { ChevronDown } from "lucide-react";
+import { Select } from "radix-ui";
+import { formatMm, type Instrument } from "@/core";
+
+interface InstrumentPickerProps {
+  readonly instruments: readonly Instrument[];
+  readonly instrument: Instrument;
+  readonly onPick: (id: string) => void;
+}
+
+/** What the reading is taken with: chosen once, remembered on this device. */
+export function InstrumentPicker({ instruments, instrument, onPick }: InstrumentPickerProps) {
+  return (
+    <Select.Root value={instrument.id} onValueChange={onPick}>
+      <Select.Trigger
+        aria-label="Instrument"
+        className="flex min-h-12 w-full items-center justify-between rounded-md border border-line px-3 text-left"
+      >
+        <span className="min-w-0 truncate">
+          <Select.Value>{instrument.name}</Select.Value>{" "}
+          <span className="text-soft text-sm">{errorText(instrument)}</span>
+        </span>
+        <ChevronDown aria-hidden="true" className="size-5 shrink-0" />
+      </Select.Trigger>
+      <Select.Portal>
+        <Select.Content
+          position="popper"
+          className="z-30 rounded-lg border border-line bg-raised p-1 shadow-xl"
+        >
+          <Select.Viewport>
+            {instruments.map((one) => (
+              <Select.Item
+                key={one.id}
+                value={one.id}
+                className="flex min-h-12 cursor-pointer items-center gap-2 rounded-md px-3 outline-none data-[highlighted]:bg-now-wash"
+              >
+                <Select.ItemText>{one.name}</Select.ItemText>
+                <span className="text-soft text-sm">{errorText(one)}</span>
+              </Select.Item>
+            ))}
+          </Select.Viewport>
+        </Select.Content>
+      </Select.Portal>
+    </Select.Root>
+  );
+}
+
+const errorText = ({ resolution, repeatability }: Instrument): string =>
+  `reads ${formatMm(resolution)}, repeats ${formatMm(repeatability)} mm`;

@@ -1,0 +1,49 @@
+"use client";
+
+import Link from "next/link";
+import type { EndState, Result, RunSheet } from "@/core";
+import { writeSelection } from "../sheet/selection";
+import { VerdictSign } from "../words/verdict-sign";
+import { RESULT_WORDS } from "../words/verdict-words";
+
+/** An end on record: where to read it, and the next one like it. */
+export function SignedPanel({
+  id,
+  sheet,
+  state,
+  result,
+}: {
+  id: string;
+  sheet: RunSheet;
+  state: EndState;
+  result: Result;
+}) {
+  const again = writeSelection({
+    cable: sheet.cable.id,
+    style: sheet.procedure.id,
+    core: sheet.picked.core,
+    choices: sheet.picked.choices,
+  });
+  return (
+    <div className="mx-auto grid w-full max-w-2xl gap-4 px-4 py-6">
+      <h2 className="flex items-center gap-3 font-bold text-3xl">
+        <VerdictSign verdict={result} large /> On record: {RESULT_WORDS[result].toLowerCase()}
+      </h2>
+      <p className="text-lg">Signed off by {state.signed?.name}.</p>
+      <div className="flex flex-wrap gap-2">
+        <Link
+          href={`/?${again}`}
+          className="flex min-h-14 items-center rounded-lg bg-now px-5 font-bold text-lg text-on-now"
+        >
+          Next end like this
+        </Link>
+        <Link
+          href={`/ledger/${id}`}
+          className="flex min-h-14 items-center rounded-lg border-2 border-ink px-5 font-semibold"
+        >
+          Open the record
+        </Link>
+      </div>
+    </div>
+  );
+}

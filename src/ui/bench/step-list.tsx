@@ -1,0 +1,62 @@
+import { Check } from "lucide-react";
+import type { Line } from "@/core";
+
+interface StepListProps {
+  readonly lines: readonly Line[];
+  readonly at: number;
+  readonly onGo: (index: number) => void;
+}
+
+const BEHIND = 3;
+const SHOWN = 10;
+
+/** The steps around the one being done; the rest are counted, so that the list never scrolls. */
+export function StepList({ lines, at, onGo }: StepListProps) {
+  const first = Math.max(0, Math.min(at - BEHIND, lines.length - SHOWN));
+  const shown = lines.slice(first, first + SHOWN);
+  const after = lines.length - first - shown.length;
+  return (
+    <nav
+      aria-label="Steps"
+      className="hidden w-[250px] shrink-0 border-line border-r py-3 pr-2 pl-4 lg:block"
+    >
+      {first > 0 && <p className="px-3 py-1 text-soft text-sm">{first} done before</p>}
+      <ol>
+        {shown.map(({ index, step }) => {
+          const now = index === at;
+          return (
+            <li key={step.id}>
+              <button
+                type="button"
+                onClick={() => onGo(index)}
+                aria-current={now ? "step" : undefined}
+                className={`flex min-h-9.5 w-full items-center gap-3 rounded-md px-3 text-left leading-tight ${now ? "bg-now font-bold text-on-now" : index < at ? "" : "text-soft"}`}
+              >
+                <span className="figures w-5 shrink-0 text-right">{index + 1}</span>
+                <span className="min-w-0 flex-1 truncate">{step.title}</span>
+                {index < at && (
+                  <Check aria-label="done" className="size-4 shrink-0 text-in" strokeWidth={3} />
+                )}
+              </button>
+            </li>
+          );
+        })}
+      </ol>
+      {after > 0 && <p className="px-3 py-1 text-soft text-sm">{after} more to come</p>}
+    </nav>
+  );
+}
+
+/** Where the work stands, on a screen too narrow for the list. */
+export function StepProgress({ lines, at }: { lines: readonly Line[]; at: number }) {
+  return (
+    <p className="flex items-center gap-3 border-line border-b px-4 py-1.5 text-soft lg:hidden">
+      <span className="shrink-0">
+        Step <strong className="text-ink">{at + 1}</strong> of {lines.length}
+      </span>
+      <span aria-hidden="true" className="h-2 flex-1 overflow-hidden rounded-full bg-line">
+        <span className="block h-full bg-now" style={{ width: `${((at + 1) / lines.length) * 100}%` }} />
+      </span>
+    </p>
+  );
+}

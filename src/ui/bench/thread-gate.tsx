@@ -1,0 +1,72 @@
+"use client";
+
+import { Check } from "lucide-react";
+import { Checkbox } from "radix-ui";
+import type { ProcedurePart } from "@/core";
+
+interface ThreadGateProps {
+  readonly parts: readonly ProcedurePart[];
+  readonly threaded: readonly string[];
+  readonly onThread: (part: string, on: boolean) => void;
+}
+
+/** Nothing is cut until every part is on: what is forgotten here cannot be added later. */
+export function ThreadGate({ parts, threaded, onThread }: ThreadGateProps) {
+  return (
+    <ol className="mt-2 grid gap-2">
+      {parts.map(({ id, name, way, shape, ifForgotten }, i) => {
+        const on = threaded.includes(id);
+        return (
+          <li key={id}>
+            <Checkbox.Root
+              checked={on}
+              onCheckedChange={(checked) => onThread(id, checked === true)}
+              className={`flex min-h-16 w-full items-center gap-4 rounded-lg border-2 px-4 py-1.5 text-left ${on ? "border-in bg-in-wash" : "border-line bg-raised"}`}
+            >
+              <span
+                aria-hidden="true"
+                className={`flex size-8 shrink-0 items-center justify-center rounded-md border-2 font-bold ${on ? "border-in bg-in text-ground" : "border-ink"}`}
+              >
+                {on ? <Check className="size-5" strokeWidth={3} /> : i + 1}
+              </span>
+              <PartShape shape={shape} />
+              <span className="min-w-0">
+                <span className="block font-bold text-lg leading-tight">{name}</span>
+                <span className="block leading-tight">{way}</span>
+                {!on && (
+                  <span className="block text-soft text-sm leading-tight">If forgotten: {ifForgotten}</span>
+                )}
+              </span>
+            </Checkbox.Root>
+          </li>
+        );
+      })}
+    </ol>
+  );
+}
+
+const SHAPES: Record<ProcedurePart["shape"], string> = {
+  boot: "M2,10 h26 l14,-5 v26 l-14,-5 h-26 z",
+  sleeve: "M6,9 h32 v18 h-32 z M26,9 v18",
+  tube: "M2,14 h42 v8 h-42 z",
+  ring: "M18,6 h8 v24 h-8 z",
+  clip: "M4,4 h38 v10 h-38 z M4,22 h38 v10 h-38 z M20,14 v8",
+  nut: "M8,6 h22 l8,6 v12 l-8,6 h-22 z M20,6 v24",
+};
+
+/** A part on the cable, the connector to the left as on the band. */
+function PartShape({ shape }: { shape: ProcedurePart["shape"] }) {
+  return (
+    <svg width="64" height="36" viewBox="-8 0 64 36" aria-hidden="true" className="shrink-0">
+      <line x1="-8" x2="56" y1="18" y2="18" stroke="var(--inch)" strokeWidth="5" />
+      <path
+        d={SHAPES[shape]}
+        transform="matrix(-1 0 0 1 46 0)"
+        fill="var(--raised)"
+        stroke="var(--ink)"
+        strokeWidth="2"
+        strokeLinejoin="round"
+      />
+    </svg>
+  );
+}

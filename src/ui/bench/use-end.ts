@@ -1,0 +1,149 @@
+"use client";
+
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { toast } from "sonner";
+import { v4 as uuid } from "uuid";
+import { applied, type EndState, type Entry, endState, type Problem, type Recorded } from "@/core";
+import { get, post } from "../words/api";
+import { putIn, takeOut, type Waiting, waitingFor } from "./outbox";
+
+type Answer = { entries: readonly Recorded[] };
+
+const ASK_AGAIN_MS = 2_000;
+const RETRY_MS = 1_500;
+
+export interface LiveEnd {
+  readonly state: EndState;
+  /** Adds an entry: shown at once, kept on this device, sent in order. @returns its id. */
+  readonly add: (entry: Entry) => string;
+  /** Entries the server has not answered yet. */
+  readonly waiting: number;
+  readonly offline: boolean;
+  /** Whether the server holds this entry. */
+  readonly saved: (id: string) => boolean;
+}
+
+const merged = (known: readonly Recorded[], more: readonly Recorded[]): readonly Recorded[] => {
+  const fresh = more.filter(({ id }) => !known.some((one) => one.id === id));
+  return fresh.length === 0 ? known : [...known, ...fresh].sort((a, b) => a.seq - b.seq);
+};
+
+const SAID: Record<Entry["kind"], string> = {
+  thread: "a part",
+  step: "the step",
+  reading: "a reading",
+  strike: "a struck reading",
+  answer: "an answer",
+  label: "the label",
+  sign: "the sign-off",
+};
+
+/**
+ * One end, live: what the server holds, with this window's own entries over it. Entries are sent one at a time in
+ * the order they were made; while the server does not answer they wait on this device.
+ */
+export function useEnd(id: string, initial: readonly Recorded[]): LiveEnd {
+  const [known, setKnown] = useState(initial);
+  const [waiting, setWaiting] = useState<readonly Waiting[]>([]);
+  const [offline, setOffline] = useState(false);
+  const client = useMemo(() => uuid(), []);
+  const knownNow = useRef(known);
+  knownNow.current = known;
+  const sending = useRef(false);
+
+  const learn = useCallback((more: readonly Recorded[]) => setKnown((before) => merged(before, more)), []);
+
+  const refused = useCallback(
+    async (problem: Problem, entry: Entry) => {
+      toast.error(
+        entry.kind === "reading"
+          ? `Reading ${entry.typed} was not stored. ${problem.message}`
+          : problem.message,
+        { duration: 9_000 },
+      );
+      const fresh = await get<Answer>(`/api/v1/ends/${id}?after=0`);
+      if (fresh.ok) setKnown(fresh.value.entries);
+    },
+    [id],
+  );
+
+  const send = useCallback(async () => {
+    if (sending.current) return;
+    sending.current = true;
+    try {
+      for (let [next] = waitingFor(localStorage, id); next; [next] = waitingFor(localStorage, id)) {
+        const { client: from, after, entry } = next;
+        const answer = await post<Answer>(`/api/v1/ends/${id}/entries`, {
+          client: from,
+          after,
+          entries: [{ id: next.id, entry }],
+        });
+        setOffline(!answer.ok && answer.problem.code === "offline");
+        if (!answer.ok && (answer.problem.code === "offline" || answer.problem.code === "server")) {
+          setTimeout(send, RETRY_MS);
+          return;
+        }
+        takeOut(localStorage, id, [next.id]);
+        if (answer.ok) learn(answer.value.entries);
+        else await refused(answer.problem, entry);
+        setWaiting(waitingFor(localStorage, id));
+      }
+    } finally {
+      sending.current = false;
+    }
+  }, [id, learn, refused]);
+
+  useEffect(() => {
+    setWaiting(waitingFor(localStorage, id));
+    send();
+  }, [id, send]);
+
+  useEffect(() => {
+    const ask = async () => {
+      if (document.hidden || sending.current) return;
+      const after = knownNow.current.at(-1)?.seq ?? 0;
+      const answer = await get<Answer>(`/api/v1/ends/${id}?after=${after}`);
+      setOffline(!answer.ok && answer.problem.code === "offline");
+      if (!answer.ok) return;
+      const others = answer.value.entries.filter(
+        (one) => one.client !== client && !knownNow.current.some((old) => old.id === one.id),
+      );
+      if (others.length > 0)
+        toast(
+          `Changed in another window: ${[...new Set(others.map(({ entry }) => SAID[entry.kind]))].join(", ")}.`,
+          { duration: 6_000 },
+        );
+      learn(answer.value.entries);
+    };
+    const timer = setInterval(ask, ASK_AGAIN_MS);
+    return () => clearInterval(timer);
+  }, [id, client, learn]);
+
+  const add = useCallback(
+    (entry: Entry) => {
+      const one = {
+        id: uuid(),
+        client,
+        after: knownNow.current.at(-1)?.seq ?? 0,
+        at: new Date().toISOString(),
+        entry,
+      };
+      putIn(localStorage, id, one);
+      setWaiting(waitingFor(localStorage, id));
+      send();
+      return one.id;
+    },
+    [id, client, send],
+  );
+
+  const state = useMemo(() => {
+    const unanswered = waiting.filter((one) => !known.some(({ id: held }) => held === one.id));
+    return unanswered.reduce(
+      (before, { id: own, client: from, at, entry }) =>
+        applied(before, { id: own, seq: before.lastSeq, at, client: from, entry }),
+      endState(known),
+    );
+  }, [known, waiting]);
+  const saved = useCallback((entry: string) => known.some((one) => one.id === entry), [known]);
+  return { state, add, waiting: waiting.length, offline, saved };
+}

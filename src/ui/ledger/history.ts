@@ -1,0 +1,31 @@
+import { judgementOf, type Recorded, type RunSheet } from "@/core";
+
+/** One entry of an end's history in words. */
+export function historyLine(sheet: RunSheet, entries: readonly Recorded[], { entry }: Recorded): string {
+  switch (entry.kind) {
+    case "thread": {
+      const part = sheet.parts.find(({ id }) => id === entry.part)?.name ?? entry.part;
+      return entry.on ? `${part} on` : `${part} taken off`;
+    }
+    case "step":
+      return `To step ${entry.to + 1}: ${sheet.lines[entry.to]?.step.title ?? "?"}`;
+    case "reading": {
+      const check = sheet.checks.find(({ id }) => id === entry.check);
+      return `Read ${entry.typed} (${entry.instrument.name.toLowerCase()}): ${check?.name ?? entry.check}${check?.leg ? `, leg ${check.leg}` : ""}`;
+    }
+    case "strike": {
+      const struck = entries.find(({ id }) => id === entry.reading)?.entry;
+      return struck?.kind === "reading" ? `Struck out the reading ${struck.typed}` : "Struck out a reading";
+    }
+    case "answer": {
+      const judgement = sheet.lines
+        .flatMap(({ step }) => judgementOf(step) ?? [])
+        .find(({ id }) => id === entry.judgement);
+      return `Saw: ${judgement?.answers.find(({ id }) => id === entry.answer)?.sees ?? entry.answer}`;
+    }
+    case "label":
+      return `Named ${[entry.job, entry.label].filter(Boolean).join(" · ") || "nothing"}`;
+    case "sign":
+      return `Signed off by ${entry.name}${entry.outcome === "cut-off" ? ", cut off" : ""}`;
+  }
+}

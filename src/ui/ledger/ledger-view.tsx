@@ -1,0 +1,198 @@
+import { Download } from "lucide-react";
+import Link from "next/link";
+import type { Result } from "@/core";
+import { LocalTime } from "../words/local-time";
+import { VerdictSign } from "../words/verdict-sign";
+import { RESULT_WORDS } from "../words/verdict-words";
+
+interface Row {
+  readonly id: string;
+  readonly styleName: string;
+  readonly cableName: string;
+  readonly job: string;
+  readonly label: string;
+  readonly result: Result | null;
+  readonly signedBy: string | null;
+  readonly signedAt: string | null;
+}
+
+interface LedgerViewProps {
+  readonly page: {
+    readonly rows: readonly Row[];
+    readonly count: number;
+    readonly styles: readonly { style: string; styleName: string }[];
+    readonly next: string | null;
+  };
+  readonly query: Readonly<Record<string, string>>;
+  readonly problem: string | null;
+}
+
+/** The record: every end signed off, newest first. */
+export function LedgerView({ page: { rows, count, styles, next }, query, problem }: LedgerViewProps) {
+  const { before: _, ...filter } = query;
+  const asFile = (format: string) => `/api/v1/ledger?${new URLSearchParams({ ...filter, format })}`;
+  const filtered = Object.keys(filter).length > 0;
+  return (
+    <main className="min-w-0 flex-1 px-4 py-5 sm:px-6">
+      <div className="flex flex-wrap items-end gap-3">
+        <h1 className="mr-auto font-bold text-2xl">
+          Ledger{" "}
+          <span className="font-normal text-lg text-soft">{count === 1 ? "1 end" : `${count} ends`}</span>
+        </h1>
+        <Filters query={filter} styles={styles} />
+        <FileLink href={asFile("csv")} name="CSV" />
+        <FileLink href={asFile("json")} name="JSON" />
+      </div>
+      {problem && (
+        <p role="alert" className="mt-4 rounded-lg border-2 border-out px-4 py-3 font-semibold">
+          {problem} All ends are shown.
+        </p>
+      )}
+      {rows.length === 0 ? (
+        <Empty filtered={filtered} />
+      ) : (
+        <table className="mt-4 w-full border-collapse text-left">
+          <caption className="sr-only">Ends on record, newest first</caption>
+          <thead className="text-soft text-sm">
+            <tr>
+              <th scope="col" className="py-1.5 pr-2 font-semibold">
+                Result
+              </th>
+              <th scope="col" className="px-2 font-semibold">
+                End
+              </th>
+              <th scope="col" className="hidden px-2 font-semibold md:table-cell">
+                Style and cable
+              </th>
+              <th scope="col" className="hidden px-2 font-semibold sm:table-cell">
+                Signed off by
+              </th>
+              <th scope="col" className="px-2 text-right font-semibold">
+                When
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {rows.map((row) => (
+              <LedgerRow key={row.id} row={row} />
+            ))}
+          </tbody>
+        </table>
+      )}
+      <nav aria-label="Pages" className="mt-4 flex gap-3">
+        {query.before && <PageLink href={`/ledger?${new URLSearchParams(filter)}`} name="Newest" />}
+        {next && (
+          <PageLink href={`/ledger?${new URLSearchParams({ ...filter, before: next })}`} name="Older" />
+        )}
+      </nav>
+    </main>
+  );
+}
+
+function LedgerRow({
+  row: { id, styleName, cableName, job, label, result, signedBy, signedAt },
+}: {
+  row: Row;
+}) {
+  const verdict = result ?? "unmeasured";
+  return (
+    <tr className="border-line border-t align-baseline hover:bg-raised">
+      <td className="whitespace-nowrap py-3 pr-2">
+        <span className="inline-flex items-center gap-2">
+          <VerdictSign verdict={verdict} /> {RESULT_WORDS[verdict]}
+        </span>
+      </td>
+      <th scope="row" className="max-w-64 px-2 font-semibold">
+        <Link
+          href={`/ledger/${id}`}
+          className="block min-h-6 break-words underline decoration-line underline-offset-4 hover:decoration-ink"
+        >
+          {[job, label].filter(Boolean).join(" · ") || "Not named"}
+        </Link>
+        <span className="block font-normal text-soft text-sm md:hidden">
+          {styleName} · {cableName}
+        </span>
+      </th>
+      <td className="hidden px-2 md:table-cell">
+        {styleName} <span className="text-soft">on {cableName}</span>
+      </td>
+      <td className="hidden max-w-48 break-words px-2 sm:table-cell">{signedBy}</td>
+      <td className="px-2 text-right text-soft">{signedAt && <LocalTime iso={signedAt} />}</td>
+    </tr>
+  );
+}
+
+function Filters({
+  query,
+  styles,
+}: {
+  query: Readonly<Record<string, string>>;
+  styles: readonly { style: string; styleName: string }[];
+}) {
+  const select = "min-h-12 rounded-lg border border-line bg-raised px-3";
+  return (
+    <form className="flex flex-wrap items-end gap-2" action="/ledger">
+      <label className="grid text-sm text-soft">
+        Result
+        <select name="result" defaultValue={query.result ?? ""} className={`${select} text-base text-ink`}>
+          <option value="">Any</option>
+          {(Object.keys(RESULT_WORDS) as Result[]).map((result) => (
+            <option key={result} value={result}>
+              {RESULT_WORDS[result]}
+            </option>
+          ))}
+        </select>
+      </label>
+      <label className="grid text-sm text-soft">
+        Style
+        <select name="style" defaultValue={query.style ?? ""} className={`${select} text-base text-ink`}>
+          <option value="">Any</option>
+          {styles.map(({ style, styleName }) => (
+            <option key={style} value={style}>
+              {styleName}
+            </option>
+          ))}
+        </select>
+      </label>
+      <button type="submit" className="min-h-12 rounded-lg border-2 border-ink px-4 font-semibold">
+        Show
+      </button>
+    </form>
+  );
+}
+
+function FileLink({ href, name }: { href: string; name: string }) {
+  return (
+    <a
+      href={href}
+      download={`arlent-ledger.${name.toLowerCase()}`}
+      className="flex min-h-12 items-center gap-2 rounded-lg border border-line px-3"
+    >
+      <Download aria-hidden="true" className="size-4" /> {name}
+    </a>
+  );
+}
+
+const PageLink = ({ href, name }: { href: string; name: string }) => (
+  <Link href={href} className="flex min-h-12 items-center rounded-lg border border-line px-4 font-semibold">
+    {name}
+  </Link>
+);
+
+function Empty({ filtered }: { filtered: boolean }) {
+  return (
+    <div className="mt-6 text-lg">
+      <p>
+        {filtered
+          ? "No end on record is like that."
+          : "No end is on record yet. Sign one off at the bench and it stands here."}
+      </p>
+      <Link
+        href={filtered ? "/ledger" : "/"}
+        className="mt-3 inline-flex min-h-12 items-center rounded-lg bg-now px-5 font-bold text-on-now"
+      >
+        {filtered ? "Show all" : "Pick a cable"}
+      </Link>
+    </div>
+  );
+}

@@ -1,0 +1,197 @@
+"use client";
+
+import Link from "next/link";
+import {
+  endState,
+  judgementOf,
+  type Recorded,
+  type Rule,
+  type RunSheet,
+  resultOf,
+  type Source,
+  standings,
+} from "@/core";
+import { Band } from "../band/band";
+import { usePrefs } from "../prefs/prefs-context";
+import { coreText, figureText, limitsText } from "../words/length-text";
+import { LocalTime } from "../words/local-time";
+import { VerdictSign } from "../words/verdict-sign";
+import { RESULT_WORDS, verdictWords } from "../words/verdict-words";
+import { historyLine } from "./history";
+
+interface RecordedEnd {
+  readonly id: string;
+  readonly createdAt: string;
+  readonly rule: Rule;
+  readonly source: Source;
+  readonly sheet: RunSheet;
+  readonly entries: readonly Recorded[];
+}
+
+/** One end on record: what was asked, whose figures, what was measured with what, by whom and when. */
+export function RecordView({ end }: { end: RecordedEnd }) {
+  const { sheet, rule, source, entries } = end;
+  const { prefs } = usePrefs();
+  const state = endState(entries);
+  const result = resultOf(sheet, state, rule);
+  const all = standings(sheet, state, rule);
+  const readings = all.flatMap(({ check, judged }) =>
+    judged ? [{ from: check.from, value: judged.mean, verdict: judged.verdict }] : [],
+  );
+  return (
+    <main className="min-w-0 flex-1">
+      <header className="flex flex-wrap items-center gap-3 px-4 py-4 sm:px-6">
+        <h1 className="mr-auto flex min-w-0 items-center gap-3 break-words font-bold text-2xl">
+          <VerdictSign verdict={result} large />
+          <span className="min-w-0 break-words">
+            {[state.job, state.label].filter(Boolean).join(" · ") || "End not named"}
+            <span className="block font-normal text-base text-soft">
+              {state.signed ? RESULT_WORDS[result] : "Still at the bench"}
+              {state.signed && (
+                <>
+                  , signed off by {state.signed.name}, <LocalTime iso={state.signed.at} />
+                </>
+              )}
+            </span>
+          </span>
+        </h1>
+        {!state.signed && (
+          <Link
+            href={`/bench/${end.id}`}
+            className="no-print flex min-h-12 items-center rounded-lg bg-now px-5 font-bold text-on-now"
+          >
+            Go on at the bench
+          </Link>
+        )}
+        <button
+          type="button"
+          onClick={() => window.print()}
+          className="no-print min-h-12 rounded-lg border-2 border-ink px-4 font-semibold"
+        >
+          Print
+        </button>
+      </header>
+      <Band sheet={sheet} line={sheet.lines.length} now={null} readings={readings} />
+      <div className="grid gap-8 px-4 py-5 sm:px-6 xl:grid-cols-[3fr_2fr]">
+        <section aria-labelledby="lengths">
+          <h2 id="lengths" className="font-bold text-lg">
+            Lengths
+          </h2>
+          <ul className="divide-y divide-line border-line border-y">
+            {all.map(({ check, judged, readings: read }) => {
+              const words = judged && verdictWords(check, judged, prefs.units);
+              return (
+                <li key={check.id} className="grid gap-1 py-2 sm:grid-cols-[1fr_1fr] sm:gap-4">
+                  <span className="flex items-start gap-2">
+                    <VerdictSign verdict={judged?.verdict ?? "unmeasured"} />
+                    <span>
+                      {check.name}
+                      {check.leg && `, leg ${check.leg}`}
+                      <span className="block text-soft text-sm">
+                        limits{" "}
+                        <span className={sheet.procedure.representative ? "representative" : ""}>
+                          {limitsText(check.min, check.max, prefs.units)}
+                        </span>
+                      </span>
+                    </span>
+                  </span>
+                  <span>
+                    {words ? (
+                      <>
+                        <strong>{words.word}</strong> {words.by} · {words.sure}
+                      </>
+                    ) : (
+                      "Not measured"
+                    )}
+                    <span className="block text-soft text-sm">
+                      {read.map(({ id, value, instrument }, i) => (
+                        <span key={id}>
+                          {i > 0 && "; "}
+                          <span className="figures">{figureText(value, prefs.units)}</span> by{" "}
+                          {instrument.name.toLowerCase()}
+                        </span>
+                      ))}
+                    </span>
+                  </span>
+                </li>
+              );
+            })}
+          </ul>
+          <Looks sheet={sheet} answers={state.answers} />
+        </section>
+        <section aria-labelledby="made-by">
+          <h2 id="made-by" className="font-bold text-lg">
+            Made by
+          </h2>
+          <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1">
+            <Fact name="Style">
+              {sheet.procedure.name}, revision {sheet.procedure.revision}
+            </Fact>
+            <Fact name="Cable">
+              {sheet.cable.name}, revision {sheet.cable.revision}, {coreText(sheet.picked.core)}
+            </Fact>
+            <Fact name="Figures">
+              <span className={source.kind === "representative" ? "representative" : ""}>
+                {source.kind === "representative"
+                  ? "Representative, not confirmed against the part's sheet"
+                  : "The user's own"}
+              </span>{" "}
+              ({source.date})
+            </Fact>
+            <Fact name="Judged by">
+              {rule.kind === "simple"
+                ? "The mean alone"
+                : `Probability, at most ${rule.risk * 100} % risk either way`}
+            </Fact>
+            <Fact name="Begun">
+              <LocalTime iso={end.createdAt} />
+            </Fact>
+          </dl>
+          <h2 className="mt-6 font-bold text-lg">What happened</h2>
+          <ol className="mt-1 grid gap-0.5 text-sm">
+            {entries.map((recorded) => (
+              <li key={recorded.id} className="flex gap-3">
+                <span className="shrink-0 text-soft">
+                  <LocalTime iso={recorded.at} />
+                </span>
+                <span className="min-w-0 break-words">{historyLine(sheet, entries, recorded)}</span>
+              </li>
+            ))}
+          </ol>
+        </section>
+      </div>
+    </main>
+  );
+}
+
+function Fact({ name, children }: { name: string; children: React.ReactNode }) {
+  return (
+    <>
+      <dt className="text-soft">{name}</dt>
+      <dd className="min-w-0 break-words">{children}</dd>
+    </>
+  );
+}
+
+function Looks({ sheet, answers }: { sheet: RunSheet; answers: Readonly<Record<string, string>> }) {
+  const judgements = sheet.lines.flatMap(({ step }) => judgementOf(step) ?? []);
+  if (judgements.length === 0) return null;
+  return (
+    <>
+      <h2 className="mt-6 font-bold text-lg">What was seen</h2>
+      <ul className="divide-y divide-line border-line border-y">
+        {judgements.map(({ id, asks, answers: offered }) => {
+          const given = offered.find((one) => one.id === answers[id]);
+          return (
+            <li key={id} className="flex items-start gap-2 py-2">
+              <VerdictSign verdict={given ? (given.good ? "in" : "out") : "unmeasured"} />
+              <span>
+                {asks} <strong>{given?.sees ?? "Not answered"}</strong>
+              </span>
+            </li>
+          );
+        })}
+      </ul>
+    </>
+  );
+}

@@ -1,0 +1,27 @@
+import { z } from "zod";
+
+/** How this person likes to work; kept in a cookie of this device, so the first page drawn is already right. */
+const zPrefs = z.object({
+  units: z.enum(["mm", "in", "both"]).catch("both"),
+  theme: z.enum(["paper", "night", "sun"]).catch("paper"),
+  instrument: z.string().max(80).catch("steel-rule"),
+  name: z.string().max(120).catch(""),
+  /** Greatest risk of calling a length wrongly; null judges by the mean alone. */
+  risk: z.number().min(0.001).max(0.5).nullable().catch(0.05),
+});
+
+export type Prefs = z.output<typeof zPrefs>;
+
+export const PREFS_COOKIE = "arlent-prefs";
+export const NEXT_UNITS = { both: "mm", mm: "in", in: "both" } as const;
+
+/** Reads the cookie; whatever cannot be read takes its default. */
+export function readPrefs(cookie: string | undefined): Prefs {
+  try {
+    return zPrefs.parse(JSON.parse(decodeURIComponent(cookie ?? "{}")));
+  } catch {
+    return zPrefs.parse({});
+  }
+}
+
+export const writePrefs = (prefs: Prefs): string => encodeURIComponent(JSON.stringify(prefs));

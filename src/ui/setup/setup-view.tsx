@@ -1,0 +1,101 @@
+"use client";
+
+import { RadioGroup } from "radix-ui";
+import type { ReactNode } from "react";
+import type { Instrument } from "@/core";
+import { InstrumentPicker } from "../bench/instrument-picker";
+import { usePrefs } from "../prefs/prefs-context";
+
+const UNITS = [
+  { id: "both", name: "Both", about: "millimetres large, inches beside" },
+  { id: "mm", name: "Millimetres", about: "" },
+  { id: "in", name: "Inches", about: "in fractions" },
+] as const;
+const THEMES = [
+  { id: "paper", name: "Paper", about: "indoors by day" },
+  { id: "night", name: "Night", about: "a dim room" },
+  { id: "sun", name: "Sun", about: "full contrast" },
+] as const;
+const RULES = [
+  { id: "0.05", name: "5 % risk", about: "the usual" },
+  { id: "0.01", name: "1 % risk", about: "asks for more readings" },
+  { id: "simple", name: "The mean alone", about: "no third answer" },
+] as const;
+
+/** How this device likes to work. Kept at once, undone by choosing again. */
+export function SetupView({ instruments }: { instruments: readonly Instrument[] }) {
+  const { prefs, change } = usePrefs();
+  const instrument = instruments.find(({ id }) => id === prefs.instrument) ?? (instruments[0] as Instrument);
+  return (
+    <main className="min-w-0 flex-1 px-4 py-5 sm:px-6">
+      <h1 className="font-bold text-2xl">Setup</h1>
+      <p className="text-soft">For this device. Every choice is kept as you make it.</p>
+      <div className="mt-5 grid max-w-2xl gap-6">
+        <Choice title="Units" value={prefs.units} options={UNITS} onPick={(units) => change({ units })} />
+        <Choice title="Look" value={prefs.theme} options={THEMES} onPick={(theme) => change({ theme })} />
+        <Choice
+          title="When is a length in?"
+          value={prefs.risk === null ? "simple" : String(prefs.risk)}
+          options={RULES}
+          onPick={(rule) => change({ risk: rule === "simple" ? null : Number(rule) })}
+        >
+          A length is in or out when the chance of being wrong is no more than this; between the two Arlent
+          asks to measure again. It holds for ends started from now on.
+        </Choice>
+        <div>
+          <h2 className="mb-2 font-bold text-lg">Instrument</h2>
+          <InstrumentPicker
+            instruments={instruments}
+            instrument={instrument}
+            onPick={(id) => change({ instrument: id })}
+          />
+        </div>
+        <label className="grid gap-2">
+          <span className="font-bold text-lg">Your name</span>
+          <input
+            value={prefs.name}
+            maxLength={120}
+            autoComplete="name"
+            onChange={(event) => change({ name: event.target.value })}
+            className="min-h-12 rounded-lg border border-line bg-field px-4"
+          />
+          <span className="text-soft">Put ready at the sign-off; it can be changed there.</span>
+        </label>
+      </div>
+    </main>
+  );
+}
+
+interface ChoiceProps<T extends string> {
+  readonly title: string;
+  readonly value: string;
+  readonly options: readonly { readonly id: T; readonly name: string; readonly about: string }[];
+  readonly onPick: (id: T) => void;
+  readonly children?: ReactNode;
+}
+
+function Choice<T extends string>({ title, value, options, onPick, children }: ChoiceProps<T>) {
+  return (
+    <div>
+      <h2 className="mb-2 font-bold text-lg">{title}</h2>
+      <RadioGroup.Root
+        value={value}
+        onValueChange={(id) => onPick(id as T)}
+        aria-label={title}
+        className="grid gap-2 sm:grid-cols-3"
+      >
+        {options.map(({ id, name, about }) => (
+          <RadioGroup.Item
+            key={id}
+            value={id}
+            className="min-h-14 rounded-lg border-2 border-line px-4 text-left data-[state=checked]:border-ink data-[state=checked]:bg-raised"
+          >
+            <span className="block font-semibold">{name}</span>
+            {about && <span className="block text-soft text-sm">{about}</span>}
+          </RadioGroup.Item>
+        ))}
+      </RadioGroup.Root>
+      {children && <p className="mt-2 text-soft">{children}</p>}
+    </div>
+  );
+}

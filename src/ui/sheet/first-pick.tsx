@@ -1,0 +1,98 @@
+import { type Cable, type Layer, misfits, type Procedure } from "@/core";
+import { middleOf, shadeOf } from "../band/textures";
+import type { Shelf } from "./selection";
+
+interface FirstPickProps {
+  readonly shelf: Shelf;
+  readonly cable: Cable | null;
+  readonly procedure: Procedure | null;
+  readonly onCable: (id: string) => void;
+  readonly onStyle: (id: string) => void;
+}
+
+/** Before there is a sheet: the cables as they look, then the styles that go on the one picked. */
+export function FirstPick({ shelf, cable, procedure, onCable, onStyle }: FirstPickProps) {
+  if (cable === null) {
+    const cables = procedure
+      ? shelf.cables.filter((one) => misfits(procedure, one).length === 0)
+      : shelf.cables;
+    return (
+      <Picks title="Which cable is in your hand?">
+        {cables.map((one) => (
+          <Pick key={one.id} name={one.name} about={one.about} onTake={() => onCable(one.id)}>
+            <CutFace layers={one.layers} legs={one.legs.length} />
+          </Pick>
+        ))}
+      </Picks>
+    );
+  }
+  return (
+    <Picks title={`Which connector goes on the ${cable.name}?`}>
+      {shelf.procedures
+        .filter((one) => misfits(one, cable).length === 0)
+        .map((one) => (
+          <Pick key={one.id} name={one.name} about={one.about} onTake={() => onStyle(one.id)} />
+        ))}
+    </Picks>
+  );
+}
+
+function Picks({ title, children }: { title: string; children: React.ReactNode }) {
+  return (
+    <section className="mx-auto max-w-4xl px-4 py-8" aria-labelledby="first-pick">
+      <h2 id="first-pick" className="mb-4 font-bold text-2xl">
+        {title}
+      </h2>
+      <div className="grid gap-3 sm:grid-cols-2">{children}</div>
+    </section>
+  );
+}
+
+function Pick({
+  name,
+  about,
+  onTake,
+  children,
+}: {
+  name: string;
+  about: string;
+  onTake: () => void;
+  children?: React.ReactNode;
+}) {
+  return (
+    <button
+      type="button"
+      onClick={onTake}
+      className="flex min-h-24 items-center gap-4 rounded-lg border border-line bg-raised p-4 text-left hover:border-ink"
+    >
+      {children}
+      <span>
+        <span className="block font-bold text-xl">{name}</span>
+        <span className="block text-soft">{about}</span>
+      </span>
+    </button>
+  );
+}
+
+/** A cable seen at its cut face: rings of its layers, each to the same scale. */
+function CutFace({ layers, legs }: { layers: readonly Layer[]; legs: number }) {
+  const scale = legs > 1 ? 9 : 62 / Math.max(4.4, ...layers.map(({ diameter }) => diameter / 1000));
+  const centres = legs > 1 ? [20, 20 + 3 * scale] : [34];
+  return (
+    <svg width="68" height="68" viewBox="0 0 68 68" aria-hidden="true" className="shrink-0">
+      {centres.map((cx) =>
+        layers.map(({ kind, diameter, hue }) => (
+          <circle
+            key={`${cx}-${kind}`}
+            cx={cx}
+            cy="34"
+            r={Math.max(0.8, (diameter / 2000) * scale)}
+            fill={kind === "glass" ? "#fff" : middleOf(hue)}
+            stroke={shadeOf(hue)}
+            strokeWidth="0.7"
+          />
+        )),
+      )}
+    </svg>
+  );
+}

@@ -1,0 +1,79 @@
+import { type Cable, cablesFor, type Misfit, type Procedure, proceduresFor } from "@/core";
+import { coreText } from "../words/length-text";
+import type { Shelf } from "./selection";
+
+interface MisfitPanelProps {
+  readonly shelf: Shelf;
+  readonly cable: Cable;
+  readonly procedure: Procedure;
+  readonly core: string;
+  readonly reasons: readonly Misfit[];
+  readonly onCable: (id: string) => void;
+  readonly onStyle: (id: string) => void;
+  readonly onCore: (core: string) => void;
+}
+
+/** Why a pair does not go together, and everything that would: one touch away. */
+export function MisfitPanel({
+  shelf,
+  cable,
+  procedure,
+  core,
+  reasons,
+  onCable,
+  onStyle,
+  onCore,
+}: MisfitPanelProps) {
+  const styles = proceduresFor(shelf.procedures, cable, core);
+  const cables = cablesFor(shelf.cables, procedure);
+  const cores = cable.cores.filter(
+    (one) => one !== core && proceduresFor([procedure], cable, one).length > 0,
+  );
+  return (
+    <section className="mx-auto max-w-3xl px-4 py-8" aria-labelledby="misfit">
+      <h2 id="misfit" className="font-bold text-2xl">
+        {procedure.name} does not go on {cable.name}
+      </h2>
+      <ul className="mt-3 list-disc space-y-1 pl-5 text-lg">
+        {reasons.map(({ about, message }) => (
+          <li key={about}>{message}</li>
+        ))}
+      </ul>
+      <h3 className="mt-6 font-semibold text-lg">What would</h3>
+      <div className="mt-2 grid gap-2 sm:grid-cols-2">
+        {cores.map((one) => (
+          <Would
+            key={one}
+            title={`${procedure.name}, ${coreText(one)}`}
+            about={`if the ${cable.name} in hand is ${coreText(one)}`}
+            onTake={() => onCore(one)}
+          />
+        ))}
+        {styles.map(({ id, name, about }) => (
+          <Would key={id} title={name} about={`on this cable: ${about}`} onTake={() => onStyle(id)} />
+        ))}
+        {cables
+          .filter(({ id }) => id !== cable.id)
+          .map(({ id, name, about }) => (
+            <Would key={id} title={`${procedure.name} on ${name}`} about={about} onTake={() => onCable(id)} />
+          ))}
+        {cores.length + styles.length + cables.length === 0 && (
+          <p className="text-soft">Nothing on the shelf yet goes with either of the two.</p>
+        )}
+      </div>
+    </section>
+  );
+}
+
+function Would({ title, about, onTake }: { title: string; about: string; onTake: () => void }) {
+  return (
+    <button
+      type="button"
+      onClick={onTake}
+      className="min-h-14 rounded-lg border border-line bg-raised px-4 py-2 text-left hover:border-ink"
+    >
+      <span className="block font-semibold">{title}</span>
+      <span className="block text-sm text-soft">{about}</span>
+    </button>
+  );
+}

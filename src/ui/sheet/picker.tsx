@@ -1,0 +1,135 @@
+"use client";
+
+import { Command } from "cmdk";
+import { Popover } from "radix-ui";
+import type { ReactNode } from "react";
+
+export interface Option {
+  readonly id: string;
+  readonly name: string;
+  readonly about: string;
+  /** Why it does not go with what is picked; it can be chosen all the same, and the sheet then says why not. */
+  readonly not?: string | undefined;
+}
+
+interface PickerProps {
+  /** What is being picked: Cable, Connector. */
+  readonly label: string;
+  readonly hotkey: string;
+  readonly chosen: string | null;
+  readonly prompt: string;
+  readonly options: readonly Option[];
+  readonly open: boolean;
+  readonly onOpen: (open: boolean) => void;
+  readonly onPick: (id: string) => void;
+}
+
+/** A chip that opens a list: type to narrow, arrows to move, Enter or a touch to take. */
+export function Picker({ label, hotkey, chosen, prompt, options, open, onOpen, onPick }: PickerProps) {
+  const fitting = options.filter(({ not }) => !not);
+  const others = options.filter(({ not }) => not);
+  return (
+    <Chip
+      label={label}
+      hotkey={hotkey}
+      text={chosen ?? prompt}
+      faint={chosen === null}
+      open={open}
+      onOpen={onOpen}
+    >
+      <Command label={label} loop>
+        <Command.Input
+          autoFocus
+          placeholder={`Type to find: ${label.toLowerCase()}`}
+          className="h-12 w-full border-line border-b bg-transparent px-4 text-lg outline-none placeholder:text-soft"
+        />
+        <Command.List className="max-h-[60vh] overflow-y-auto p-1.5">
+          <Command.Empty className="p-4 text-soft">Nothing on the shelf by that name.</Command.Empty>
+          <Command.Group>
+            {fitting.map((option) => (
+              <Item key={option.id} option={option} onPick={onPick} />
+            ))}
+          </Command.Group>
+          {others.length > 0 && (
+            <Command.Group
+              heading={
+                <span className="block px-3 pt-3 pb-1 text-sm text-soft">
+                  Does not go together — pick to see why
+                </span>
+              }
+            >
+              {others.map((option) => (
+                <Item key={option.id} option={option} onPick={onPick} />
+              ))}
+            </Command.Group>
+          )}
+        </Command.List>
+      </Command>
+    </Chip>
+  );
+}
+
+function Item({
+  option: { id, name, about, not },
+  onPick,
+}: {
+  option: Option;
+  onPick: (id: string) => void;
+}) {
+  return (
+    <Command.Item
+      value={id}
+      keywords={[name, about]}
+      onSelect={() => onPick(id)}
+      className="flex min-h-12 cursor-pointer flex-col justify-center rounded-md px-3 py-1.5 data-[selected=true]:bg-now-wash"
+    >
+      <span className={not ? "text-soft" : "font-semibold"}>{name}</span>
+      <span className="text-sm text-soft">{not ?? about}</span>
+    </Command.Item>
+  );
+}
+
+interface ChipProps {
+  readonly label: string;
+  readonly hotkey: string;
+  readonly text: string;
+  readonly faint: boolean;
+  readonly open: boolean;
+  readonly onOpen: (open: boolean) => void;
+  readonly children: ReactNode;
+}
+
+export function Chip({ label, hotkey, text, faint, open, onOpen, children }: ChipProps) {
+  return (
+    <Popover.Root open={open} onOpenChange={onOpen}>
+      <Popover.Trigger
+        className="flex min-h-14 min-w-0 items-center gap-3 rounded-lg border border-line bg-raised px-3.5 py-1.5 text-left hover:border-ink"
+        aria-keyshortcuts={hotkey}
+      >
+        <span className="min-w-0">
+          <span className="block text-sm text-soft leading-tight">{label}</span>
+          <span className={`block truncate font-bold text-lg leading-tight ${faint ? "text-now" : ""}`}>
+            {text}
+          </span>
+        </span>
+        <kbd
+          aria-hidden="true"
+          className="figures hidden rounded border border-line px-1.5 text-sm text-soft md:block"
+        >
+          {hotkey}
+        </kbd>
+      </Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content
+          align="start"
+          sideOffset={6}
+          collisionPadding={8}
+          aria-label={label}
+          className="z-20 w-[min(30rem,calc(100vw-1rem))] rounded-lg border border-line bg-raised shadow-xl"
+        >
+          {children}
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  );
+}

@@ -1,0 +1,105 @@
+import {
+  type Cable,
+  compileRunSheet,
+  InputError,
+  type Misfit,
+  misfits,
+  type Procedure,
+  type RunSheet,
+  type Tool,
+  withDefaults,
+} from "@/core";
+
+/** What the address bar holds: enough to draw a sheet again, anywhere. */
+export interface Selection {
+  readonly cable: string | null;
+  readonly style: string | null;
+  readonly core: string | null;
+  readonly choices: Readonly<Record<string, string>>;
+}
+
+export const NOTHING: Selection = { cable: null, style: null, core: null, choices: {} };
+
+const CHOICE = "as.";
+
+/** Reads a selection from an address; names are looked up later, so that an unknown one can be told. */
+export function readSelection(params: Iterable<readonly [string, string]>): Selection {
+  const found = new Map(params);
+  const choices = [...found].flatMap(([key, value]) =>
+    key.startsWith(CHOICE) ? [[key.slice(CHOICE.length), value.slice(0, 80)] as const] : [],
+  );
+  const one = (key: string) => found.get(key)?.slice(0, 80) || null;
+  return {
+    cable: one("cable"),
+    style: one("style"),
+    core: one("core"),
+    choices: Object.fromEntries(choices),
+  };
+}
+
+/** A selection as the query of an address, empty for nothing. */
+export function writeSelection({ cable, style, core, choices }: Selection): string {
+  const params = new URLSearchParams();
+  if (cable) params.set("cable", cable);
+  if (style) params.set("style", style);
+  if (core) params.set("core", core);
+  for (const [id, option] of Object.entries(choices)) params.set(`${CHOICE}${id}`, option);
+  return params.toString();
+}
+
+export interface Shelf {
+  readonly cables: readonly Cable[];
+  readonly procedures: readonly Procedure[];
+  readonly tools: readonly Tool[];
+}
+
+export type Resolved =
+  | { readonly kind: "unknown"; readonly message: string }
+  | { readonly kind: "open"; readonly cable: Cable | null; readonly procedure: Procedure | null }
+  | {
+      readonly kind: "misfit";
+      readonly cable: Cable;
+      readonly procedure: Procedure;
+      readonly core: string;
+      readonly reasons: readonly Misfit[];
+    }
+  | { readonly kind: "refused"; readonly message: string }
+  | {
+      readonly kind: "sheet";
+      readonly cable: Cable;
+      readonly procedure: Procedure;
+      readonly core: string;
+      readonly choices: Record<string, string>;
+      readonly sheet: RunSheet;
+    };
+
+/** What a selection comes to: a sheet, what is still to be picked, or why there is none. */
+export function resolve(shelf: Shelf, selection: Selection): Resolved {
+  const cable = shelf.cables.find(({ id }) => id === selection.cable) ?? null;
+  const procedure = shelf.procedures.find(({ id }) => id === selection.style) ?? null;
+  if (selection.cable && !cable)
+    return {
+      kind: "unknown",
+      message: `There is no cable called “${selection.cable}” on the shelf. Pick one below.`,
+    };
+  if (selection.style && !procedure)
+    return {
+      kind: "unknown",
+      message: `There is no connector style called “${selection.style}” on the shelf. Pick one below.`,
+    };
+  if (!cable || !procedure) return { kind: "open", cable, procedure };
+  const core =
+    selection.core ??
+    cable.cores.find((one) => misfits(procedure, cable, one).length === 0) ??
+    (cable.cores[0] as string);
+  const reasons = misfits(procedure, cable, core);
+  if (reasons.length > 0) return { kind: "misfit", cable, procedure, core, reasons };
+  try {
+    const choices = withDefaults(procedure, selection.choices);
+    const sheet = compileRunSheet({ procedure, cable, core, choices: selection.choices, tools: shelf.tools });
+    return { kind: "sheet", cable, procedure, core, choices, sheet };
+  } catch (error) {
+    if (error instanceof InputError) return { kind: "refused", message: error.problem.message };
+    throw error;
+  }
+}

@@ -1,0 +1,143 @@
+"use client";
+
+import type { Line, RunSheet } from "@/core";
+import { limitsText, type Units } from "../words/length-text";
+import { biteWords, figureWords, stepNotes } from "../words/line-words";
+
+interface SheetLinesProps {
+  readonly sheet: RunSheet;
+  readonly units: Units;
+  readonly pointed: string | null;
+  readonly onPoint: (feature: string | null) => void;
+}
+
+/** The run sheet: one row a step, in the order of work. A row pointed at lights its place on the band. */
+export function SheetLines({ sheet, units, pointed, onPoint }: SheetLinesProps) {
+  return (
+    <table className="w-full border-collapse text-left">
+      <caption className="sr-only">The order of work, with every length to work to</caption>
+      <thead>
+        <tr className="text-soft text-sm">
+          <th scope="col" className="w-10 py-1.5 pl-4 font-semibold">
+            <span className="sr-only">Step number</span>
+          </th>
+          <th scope="col" className="px-2 font-semibold">
+            Step
+          </th>
+          <th scope="col" className="px-2 font-semibold">
+            work to{units === "in" ? ", in" : ", mm"}
+          </th>
+          <th scope="col" className="hidden px-2 font-semibold sm:table-cell">
+            from the
+          </th>
+          <th scope="col" className="hidden px-2 font-semibold md:table-cell">
+            also
+          </th>
+          <th scope="col" className="hidden px-2 pr-4 font-semibold sm:table-cell">
+            limits
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        {sheet.lines.map((line) => (
+          <Row
+            key={line.step.id}
+            sheet={sheet}
+            line={line}
+            units={units}
+            lit={line.figure !== null && line.figure.feature === pointed}
+            onPoint={onPoint}
+          />
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+function Row({
+  sheet,
+  line,
+  units,
+  lit,
+  onPoint,
+}: {
+  sheet: RunSheet;
+  line: Line;
+  units: Units;
+  lit: boolean;
+  onPoint: SheetLinesProps["onPoint"];
+}) {
+  const figure = figureWords(sheet, line, units);
+  const feature = line.figure?.feature ?? null;
+  const pointing = feature
+    ? {
+        tabIndex: 0,
+        onFocus: () => onPoint(feature),
+        onBlur: () => onPoint(null),
+        onMouseEnter: () => onPoint(feature),
+        onMouseLeave: () => onPoint(null),
+      }
+    : {};
+  const also = [...(figure?.also ?? []), biteWords(line, units), ...stepNotes(line)].filter(
+    (one) => one !== null,
+  );
+  return (
+    <tr className={`border-line border-t align-baseline ${lit ? "bg-now-wash" : ""}`} {...pointing}>
+      <td className="py-2 pl-4 text-soft">{line.index + 1}</td>
+      <th scope="row" className="px-2 py-2 font-semibold">
+        {line.step.title}
+        {also.length > 0 && (
+          <span className="block font-normal text-sm text-soft md:hidden">{also.join(" · ")}</span>
+        )}
+        {figure && (
+          <span className="block font-normal text-sm text-soft sm:hidden">
+            from the {figure.datum} {figure.tolerance}
+          </span>
+        )}
+      </th>
+      <td className="px-2 py-2">
+        {figure && (
+          <span
+            className={`figures whitespace-nowrap font-bold text-xl ${lit ? "text-now" : ""} ${sheet.procedure.representative ? "representative" : ""}`}
+          >
+            {figure.shown.main}
+          </span>
+        )}
+        {figure?.shown.beside && (
+          <span className="figures ml-2 whitespace-nowrap text-inch text-sm">{figure.shown.beside}</span>
+        )}
+        {line.parts.length > 0 && <Parts line={line} />}
+        {line.checks.length > 0 && <Checks line={line} units={units} />}
+      </td>
+      <td className="hidden px-2 py-2 sm:table-cell">{figure?.datum}</td>
+      <td className="hidden px-2 py-2 md:table-cell">{also.join(" · ")}</td>
+      <td className="hidden whitespace-nowrap px-2 py-2 pr-4 text-soft sm:table-cell">{figure?.tolerance}</td>
+    </tr>
+  );
+}
+
+function Parts({ line }: { line: Line }) {
+  return (
+    <ol className="list-inside list-decimal">
+      {line.parts.map(({ id, name, way }) => (
+        <li key={id}>
+          <span className="font-semibold">{name}</span> <span className="text-soft text-sm">{way}</span>
+        </li>
+      ))}
+    </ol>
+  );
+}
+
+function Checks({ line, units }: { line: Line; units: Units }) {
+  return (
+    <ul>
+      {line.checks.map(({ id, name, leg, min, max }) => (
+        <li key={id}>
+          {name}
+          {leg && ` (leg ${leg})`}{" "}
+          <span className="figures whitespace-nowrap font-bold">{limitsText(min, max, units)}</span>
+        </li>
+      ))}
+    </ul>
+  );
+}

@@ -1,0 +1,249 @@
+"use client";
+
+import { useRouter } from "next/navigation";
+import { useCallback, useEffect, useMemo, useState } from "react";
+import { useHotkeys } from "react-hotkeys-hook";
+import { v4 as uuid } from "uuid";
+import { misfits } from "@/core";
+import { Band } from "../band/band";
+import { usePrefs } from "../prefs/prefs-context";
+import { post } from "../words/api";
+import { lengthText } from "../words/length-text";
+import { FirstPick } from "./first-pick";
+import { MisfitPanel } from "./misfit-panel";
+import { Picker } from "./picker";
+import { NOTHING, type Resolved, resolve, type Selection, type Shelf, writeSelection } from "./selection";
+import { SheetLengths } from "./sheet-lengths";
+import { SheetLines } from "./sheet-lines";
+import { VariantPicker } from "./variant-picker";
+
+type Open = "cable" | "style" | "as" | null;
+
+/** The five-second lookup: cable, connector, done. What is picked is drawn at once and lives in the address bar. */
+export function SheetView({ shelf, initial }: { shelf: Shelf; initial: Selection }) {
+  const [selection, setSelection] = useState(initial);
+  const [open, setOpen] = useState<Open>(null);
+  const resolved = useMemo(() => resolve(shelf, selection), [shelf, selection]);
+  const { nextUnits } = usePrefs();
+  useEffect(() => {
+    const query = writeSelection(selection);
+    window.history.replaceState(null, "", query ? `/?${query}` : "/");
+  }, [selection]);
+
+  const toggle = (which: Open) => (isOpen: boolean) => setOpen(isOpen ? which : null);
+  const pickCable = useCallback((cable: string) => {
+    setSelection((before) => ({ ...before, cable, core: null }));
+    setOpen(null);
+  }, []);
+  const pickStyle = useCallback((style: string) => {
+    setSelection((before) => ({ ...before, style, choices: {} }));
+    setOpen(null);
+  }, []);
+  const pickCore = useCallback((core: string) => setSelection((before) => ({ ...before, core })), []);
+  const pickChoice = (id: string, option: string) =>
+    setSelection((before) => ({ ...before, choices: { ...before.choices, [id]: option } }));
+
+  useHotkeys("c", () => setOpen("cable"), { preventDefault: true });
+  useHotkeys("s", () => setOpen("style"), { preventDefault: true });
+  useHotkeys("v", () => setOpen("as"), { preventDefault: true, enabled: resolved.kind === "sheet" });
+  useHotkeys("u", nextUnits);
+  useHotkeys("p", () => window.print(), { enabled: resolved.kind === "sheet" });
+
+  const cable = shelf.cables.find(({ id }) => id === selection.cable);
+  const style = shelf.procedures.find(({ id }) => id === selection.style);
+  return (
+    <main className="min-w-0 flex-1">
+      <h1 className="sr-only">Sheet: every mark and cut for a cable and a connector</h1>
+      <div className="no-print flex flex-wrap items-center gap-2 px-4 py-3">
+        <Picker
+          label="Cable"
+          hotkey="C"
+          prompt="Pick a cable"
+          chosen={cable?.name ?? null}
+          open={open === "cable"}
+          onOpen={toggle("cable")}
+          onPick={pickCable}
+          options={shelf.cables.map((one) => ({ id: one.id, name: one.name, about: one.about }))}
+        />
+        <span aria-hidden="true" className="hidden text-soft md:block">
+          ›
+        </span>
+        <Picker
+          label="Connector"
+          hotkey="S"
+          prompt="Pick a connector"
+          chosen={style?.name ?? null}
+          open={open === "style"}
+          onOpen={toggle("style")}
+          onPick={pickStyle}
+          options={shelf.procedures.map((one) => ({
+            id: one.id,
+            name: one.name,
+            about: one.about,
+            not: cable ? misfits(one, cable)[0]?.message : undefined,
+          }))}
+        />
+        {resolved.kind === "sheet" && (
+          <>
+            <span aria-hidden="true" className="hidden text-soft md:block">
+              ›
+            </span>
+            <VariantPicker
+              cable={resolved.cable}
+              procedure={resolved.procedure}
+              core={resolved.core}
+              choices={resolved.choices}
+              open={open === "as"}
+              onOpen={toggle("as")}
+              onCore={pickCore}
+              onChoice={pickChoice}
+            />
+            <Actions resolved={resolved} />
+          </>
+        )}
+      </div>
+      <Body
+        shelf={shelf}
+        resolved={resolved}
+        onCable={pickCable}
+        onStyle={pickStyle}
+        onCore={pickCore}
+        onClear={() => setSelection(NOTHING)}
+      />
+    </main>
+  );
+}
+
+type SheetResolved = Extract<Resolved, { kind: "sheet" }>;
+
+function Actions({ resolved: { cable, procedure, core, choices } }: { resolved: SheetResolved }) {
+  const router = useRouter();
+  const { prefs } = usePrefs();
+  const [state, setState] = useState<{ busy: boolean; failed: string | null }>({ busy: false, failed: null });
+  const start = async () => {
+    setState({ busy: true, failed: null });
+    const rule = prefs.risk === null ? { kind: "simple" } : { kind: "guarded", risk: prefs.risk };
+    const answer = await post<{ id: string }>("/api/v1/ends", {
+      id: uuid(),
+      cable: cable.id,
+      procedure: procedure.id,
+      core,
+      choices,
+      rule,
+    });
+    if (answer.ok) router.push(`/bench/${answer.value.id}`);
+    else setState({ busy: false, failed: answer.problem.message });
+  };
+  useHotkeys("b", start, { enabled: !state.busy });
+  return (
+    <div className="ml-auto flex items-center gap-2">
+      {state.failed && (
+        <p role="alert" className="max-w-60 text-out text-sm">
+          {state.failed} Press again to retry.
+        </p>
+      )}
+      <button
+        type="button"
+        onClick={() => window.print()}
+        aria-keyshortcuts="P"
+        className="min-h-12 rounded-lg border-2 border-ink px-4 font-semibold"
+      >
+        Print
+      </button>
+      <button
+        type="button"
+        onClick={start}
+        disabled={state.busy}
+        aria-keyshortcuts="B"
+        className="min-h-12 rounded-lg bg-now px-5 font-bold text-on-now"
+      >
+        To the bench
+      </button>
+    </div>
+  );
+}
+
+interface BodyProps {
+  readonly shelf: Shelf;
+  readonly resolved: Resolved;
+  readonly onCable: (id: string) => void;
+  readonly onStyle: (id: string) => void;
+  readonly onCore: (core: string) => void;
+  readonly onClear: () => void;
+}
+
+function Body({ shelf, resolved, onCable, onStyle, onCore, onClear }: BodyProps) {
+  switch (resolved.kind) {
+    case "sheet":
+      return <SheetDrawn resolved={resolved} />;
+    case "misfit":
+      return <MisfitPanel shelf={shelf} {...resolved} onCable={onCable} onStyle={onStyle} onCore={onCore} />;
+    case "open":
+      return (
+        <FirstPick
+          shelf={shelf}
+          cable={resolved.cable}
+          procedure={resolved.procedure}
+          onCable={onCable}
+          onStyle={onStyle}
+        />
+      );
+    case "unknown":
+      return (
+        <>
+          <p role="alert" className="mx-4 mt-4 rounded-lg border-2 border-out px-4 py-3 font-semibold">
+            {resolved.message}
+          </p>
+          <FirstPick shelf={shelf} cable={null} procedure={null} onCable={onCable} onStyle={onStyle} />
+        </>
+      );
+    case "refused":
+      return (
+        <div className="mx-auto max-w-3xl px-4 py-8">
+          <p role="alert" className="rounded-lg border-2 border-out px-4 py-3 text-lg">
+            {resolved.message}
+          </p>
+          <button
+            type="button"
+            onClick={onClear}
+            className="mt-4 min-h-12 rounded-lg bg-strong px-5 font-semibold text-on-strong"
+          >
+            Start over
+          </button>
+        </div>
+      );
+  }
+}
+
+function SheetDrawn({ resolved: { sheet, cable, procedure, core } }: { resolved: SheetResolved }) {
+  const { prefs } = usePrefs();
+  const [pointed, setPointed] = useState<string | null>(null);
+  const { uses } = sheet;
+  return (
+    <>
+      <p className="hidden px-4 pb-2 font-bold text-xl print:block">
+        {procedure.name} on {cable.name}, {core}; revision {procedure.revision}
+      </p>
+      <Band sheet={sheet} line={sheet.lines.length} now={pointed} onPoint={setPointed} />
+      {sheet.disagreements.map(({ dimension, printed, differBy }) => (
+        <p key={dimension} role="alert" className="border-line border-b bg-note px-4 py-2">
+          Two units are printed for one length, and they do not agree: {printed[0]} and {printed[1]} differ by{" "}
+          {lengthText(differBy, "mm")}. Ask before cutting.
+        </p>
+      ))}
+      <div className="border-line border-b bg-note px-4 py-2">
+        {sheet.procedure.representative && (
+          <>
+            <strong className="representative">Representative figures.</strong> Check them against the sheet
+            that came with the part before the first cut.{" "}
+          </>
+        )}
+        This end uses <strong className="whitespace-nowrap">{lengthText(uses.prepared, prefs.units)}</strong>{" "}
+        of cable; starting over takes{" "}
+        <strong className="whitespace-nowrap">{lengthText(uses.retry, prefs.units)}</strong>.
+      </div>
+      <SheetLines sheet={sheet} units={prefs.units} pointed={pointed} onPoint={setPointed} />
+      <SheetLengths sheet={sheet} units={prefs.units} />
+    </>
+  );
+}

@@ -1,0 +1,103 @@
+"use client";
+
+import { Popover, RadioGroup } from "radix-ui";
+import { type Cable, misfits, type Procedure } from "@/core";
+import { coreText } from "../words/length-text";
+import { Chip } from "./picker";
+
+interface VariantPickerProps {
+  readonly cable: Cable;
+  readonly procedure: Procedure;
+  readonly core: string;
+  readonly choices: Readonly<Record<string, string>>;
+  readonly open: boolean;
+  readonly onOpen: (open: boolean) => void;
+  readonly onCore: (core: string) => void;
+  readonly onChoice: (id: string, option: string) => void;
+}
+
+/** How exactly: the glass in hand and the options of the style, one row of big answers each. */
+export function VariantPicker({
+  cable,
+  procedure,
+  core,
+  choices,
+  open,
+  onOpen,
+  onCore,
+  onChoice,
+}: VariantPickerProps) {
+  const chosen = procedure.choices.map(
+    (choice) => choice.options.find(({ id }) => id === choices[choice.id])?.name ?? "?",
+  );
+  const glass = cable.cores.map((one) => ({
+    id: one,
+    name: coreText(one),
+    not: misfits(procedure, cable, one).some(({ about }) => about === "core"),
+  }));
+  return (
+    <Chip
+      label="As"
+      hotkey="V"
+      text={[...chosen, coreText(core)].join(" · ")}
+      faint={false}
+      open={open}
+      onOpen={onOpen}
+    >
+      <div className="space-y-4 p-4">
+        <Row label="Glass" value={core} options={glass} onPick={onCore} />
+        {procedure.choices.map((choice) => (
+          <Row
+            key={choice.id}
+            label={choice.name}
+            value={choices[choice.id] ?? ""}
+            options={choice.options}
+            onPick={(option) => onChoice(choice.id, option)}
+          />
+        ))}
+        <Popover.Close className="min-h-12 w-full rounded-lg bg-strong px-4 font-semibold text-on-strong">
+          Done
+        </Popover.Close>
+      </div>
+    </Chip>
+  );
+}
+
+interface RowProps {
+  readonly label: string;
+  readonly value: string;
+  readonly options: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly why?: string;
+    readonly not?: boolean;
+  }[];
+  readonly onPick: (id: string) => void;
+}
+
+function Row({ label, value, options, onPick }: RowProps) {
+  const why = options.find(({ id }) => id === value)?.why;
+  return (
+    <div>
+      <div className="mb-1 text-sm text-soft">{label}</div>
+      <RadioGroup.Root
+        value={value}
+        onValueChange={onPick}
+        aria-label={label}
+        className="flex flex-wrap gap-2"
+      >
+        {options.map(({ id, name, not }) => (
+          <RadioGroup.Item
+            key={id}
+            value={id}
+            className="min-h-12 rounded-lg border border-line px-4 font-semibold data-[state=checked]:border-ink data-[state=checked]:bg-strong data-[state=checked]:text-on-strong"
+          >
+            {name}
+            {not && <span className="block font-normal text-sm">not for this style</span>}
+          </RadioGroup.Item>
+        ))}
+      </RadioGroup.Root>
+      {why && <p className="mt-1 text-sm text-soft">{why}</p>}
+    </div>
+  );
+}

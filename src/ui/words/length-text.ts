@@ -1,0 +1,62 @@
+import { formatInch, formatMm, type Length, nearestFraction, um, workingFraction } from "@/core";
+import type { Prefs } from "../prefs/prefs";
+
+export type Units = Prefs["units"];
+
+/** A length as it is shown: the main figure, its unit, and the other unit beside it where both are asked for. */
+export interface Shown {
+  readonly main: string;
+  readonly unit: "mm" | "in";
+  readonly beside: string | null;
+}
+
+/**
+ * Shows a length to work to. In inches the coarsest fraction its tolerance allows; decimals where not even a
+ * sixty-fourth is close enough.
+ */
+export function showLength(
+  length: number,
+  units: Units,
+  tolerance: { plus: Length | null; minus: Length | null } = { plus: null, minus: null },
+): Shown {
+  const value = um(Math.round(length));
+  const stated = tolerance.plus !== null || tolerance.minus !== null;
+  const fraction = stated
+    ? workingFraction(value, tolerance.plus, tolerance.minus)
+    : { ...nearestFraction(value, 32), fits: true };
+  const inches = fraction.fits ? fraction.text : formatInch(value);
+  if (units === "in") return { main: inches, unit: "in", beside: null };
+  return { main: formatMm(value), unit: "mm", beside: units === "both" ? `${inches} in` : null };
+}
+
+/** One short text: `48.5 mm` or `1 29/32 in`; both where both are asked for. */
+export function lengthText(length: number, units: Units): string {
+  const { main, unit, beside } = showLength(length, units);
+  return beside ? `${main} ${unit} (${beside})` : `${main} ${unit}`;
+}
+
+/** The bare figure in the unit in use. */
+export const figureText = (length: number, units: Units): string => showLength(length, units).main;
+
+/** `±1.0`, `+1.0 −0.5`, `at least −0.5`, or nothing where both sides are open. */
+export function toleranceText(plus: Length | null, minus: Length | null, units: Units): string {
+  const one = (length: Length) => (units === "in" ? formatInch(length) : formatMm(length));
+  if (plus === null && minus === null) return "";
+  if (plus === minus && plus !== null) return `±${one(plus)}`;
+  return [
+    plus === null ? "no upper limit" : `+${one(plus)}`,
+    minus === null ? "no lower limit" : `−${one(minus)}`,
+  ].join(" ");
+}
+
+/** `9.0 – 10.0`, `at least 9.0`, `at most 10.0`. */
+export function limitsText(min: Length | null, max: Length | null, units: Units): string {
+  const one = (length: Length) => (units === "in" ? formatInch(length) : formatMm(length));
+  if (min !== null && max !== null) return `${one(min)} – ${one(max)}`;
+  if (min !== null) return `at least ${one(min)}`;
+  return max === null ? "not limited" : `at most ${one(max)}`;
+}
+
+/** How many people say a core: single-mode 9/125. */
+export const coreText = (core: string): string =>
+  core === "9/125" ? `single-mode ${core}` : `multimode ${core}`;

@@ -1,0 +1,66 @@
+import { featureOf, formatMm, type Line, type RunSheet } from "@/core";
+import { figureText, lengthText, type Shown, showLength, toleranceText, type Units } from "./length-text";
+
+/** The figure of a line as it is worked to: the length, its datum in words, and the same place said the other way. */
+export interface FigureWords {
+  readonly shown: Shown;
+  readonly length: number;
+  readonly datum: string;
+  readonly also: readonly string[];
+  readonly tolerance: string;
+}
+
+/** What a line's figure says, or null when the line has none. */
+export function figureWords(sheet: RunSheet, line: Line, units: Units): FigureWords | null {
+  const { figure } = line;
+  if (!figure) return null;
+  const name = (id: string) => featureOf(sheet, id).name;
+  const root = sheet.features[0]?.id as string;
+  const { own, fromEnd, previous, workFromOwn } = figure;
+  const ownText = `${figureText(Math.abs(own.distance), units)} ${own.distance < 0 ? "before" : "further on than"} the ${name(own.datum)}`;
+  const previousText =
+    previous && previous.feature !== own.datum
+      ? `${figureText(Math.abs(previous.distance), units)} ${previous.distance < 0 ? "before" : "further on than"} the ${name(previous.feature)}`
+      : null;
+  const length = workFromOwn ? Math.abs(own.distance) : fromEnd;
+  const firstTime = line.step.kind === "mark" || line.step.kind === "cleave" || line.step.kind === "trim";
+  return {
+    shown: showLength(length, units, { plus: own.plus, minus: own.minus }),
+    length,
+    datum: workFromOwn ? name(own.datum) : name(root),
+    also: [
+      workFromOwn
+        ? `${figureText(fromEnd, units)} from the ${name(root)} as it was`
+        : own.datum === root
+          ? null
+          : ownText,
+      firstTime ? previousText : null,
+    ].filter((one) => one !== null),
+    tolerance: toleranceText(own.plus, own.minus, units),
+  };
+}
+
+/** How a layer comes off: `6 bites of 6.2`, `2 or 3 pieces`, `one pass`. */
+export function biteWords({ bites, step }: Line, units: Units): string | null {
+  if (bites) {
+    const each = units === "in" ? lengthText(bites.each, "in") : formatMm(Math.round(bites.each / 100) * 100);
+    if (bites.countMost > bites.count)
+      return `${bites.count} to ${bites.countMost} pieces, at most ${each} each`;
+    return `${bites.count} ${bites.count === 1 ? "bite" : "bites"} of ${each}`;
+  }
+  if (step.kind === "remove" && step.passes !== undefined)
+    return step.passes === 1 ? "one pass" : `${step.passes} passes`;
+  return null;
+}
+
+/** Counts, times and settings of a step, in a few words each. */
+export function stepNotes({ step }: Line): string[] {
+  const { count, seconds, setting } = step;
+  const span = ({ min, max }: { min: number; max: number }) =>
+    min === max ? String(min) : `${min} to ${max}`;
+  return [
+    count ? `${span(count)} ${count.of}` : null,
+    seconds ? `${span(seconds)} seconds` : null,
+    setting ?? null,
+  ].filter((one) => one !== null);
+}
