@@ -23,8 +23,8 @@ interface BandProps {
   readonly sheet: RunSheet;
   /** The band shows the end as it stands after this line. */
   readonly line: number;
-  /** The feature being worked on, or pointed at. */
-  readonly now: string | null;
+  /** The features being worked on, or pointed at. */
+  readonly lit: readonly string[];
   readonly onPoint?: (feature: string | null) => void;
   readonly readings?: readonly BandReading[];
   /** Working views need less height than the sheet. */
@@ -35,15 +35,15 @@ const ROW_PX = 36;
 const TAPE_PX = 40;
 
 /** The end drawn to scale: fibre end left, cable body right, marks and cuts at their true place, a tape below. */
-export function Band({ sheet, line, now, onPoint, readings = [], compact = false }: BandProps) {
+export function Band({ sheet, line, lit, onPoint, readings = [], compact = false }: BandProps) {
   const [ref, width] = useWidth<HTMLElement>(1204);
   const { prefs } = usePrefs();
   const id = useId().replaceAll(":", "");
   const geometry = bandGeometry(sheet, line, width);
   const rows = width < 560 ? 2 : 3;
-  const axis = rows * ROW_PX + (compact ? 40 : 52);
-  const tape = axis + (compact ? 46 : 62);
-  const flags = placeFlags(flagTexts(sheet, geometry, line, now, prefs.units), width, rows);
+  const axis = rows * ROW_PX + 52;
+  const tape = axis + (compact ? 54 : 62);
+  const flags = placeFlags(flagTexts(sheet, geometry, line, lit, prefs.units), width, rows);
   const right = geometry.scale.stretches.at(-1)?.x1 ?? width;
   return (
     <figure
@@ -108,7 +108,14 @@ export function Band({ sheet, line, now, onPoint, readings = [], compact = false
           />
         ))}
         {flags.map((flag) => (
-          <Flag key={flag.id} flag={flag} now={flag.id === now} bottom={tape} axis={axis} onPoint={onPoint} />
+          <Flag
+            key={flag.id}
+            flag={flag}
+            now={lit.includes(flag.id)}
+            bottom={tape}
+            axis={axis}
+            onPoint={onPoint}
+          />
         ))}
         {readings.map(({ from, value, verdict }) => (
           <ReadingMark
@@ -129,12 +136,10 @@ export function Band({ sheet, line, now, onPoint, readings = [], compact = false
           />
         )}
       </svg>
-      <figcaption className="flex flex-wrap gap-x-4 px-4 py-0.5 text-[0.72rem] text-soft">
-        <span>Lengths to scale; thickness drawn {timesText(geometry.thickness.times)}.</span>
-        {geometry.scale.stretches.length > 1 && <span>Length left out at the break line.</span>}
-        {sheet.cable.legs.length > 1 && (
-          <span>Legs {sheet.cable.legs.join(" and ")} alike; one is drawn.</span>
-        )}
+      <figcaption className="px-4 py-0.5 text-[0.72rem] text-soft leading-tight">
+        Lengths to scale; thickness {timesText(geometry.thickness.times)}.
+        {geometry.scale.stretches.length > 1 && " Length left out at the break."}
+        {sheet.cable.legs.length > 1 && ` Legs ${sheet.cable.legs.join(" and ")} alike; one is drawn.`}
       </figcaption>
       <ol className="sr-only" aria-label="Lengths on the cable">
         {geometry.features.slice(1).map((feature) => (
@@ -161,7 +166,7 @@ function flagTexts(
   sheet: RunSheet,
   { features, scale }: BandGeometry,
   line: number,
-  now: string | null,
+  lit: readonly string[],
   units: Units,
 ): FlagText[] {
   const nameOf = (id: string) => sheet.features.find((feature) => feature.id === id)?.name ?? id;
@@ -180,7 +185,7 @@ function flagTexts(
         x: scale.x(feature.position),
         main: figureText(feature.position, units),
         note: `${feature.name}${own}`,
-        first: feature.id === now || (now === null && feature.madeAt === line),
+        first: lit.includes(feature.id) || (lit.length === 0 && feature.madeAt === line),
       },
     ];
   });

@@ -5,12 +5,10 @@ import { useCallback, useMemo, useState } from "react";
 import { toast } from "sonner";
 import {
   type Caution,
-  type Check,
-  type Conformance,
+  type CheckStanding,
   type Instrument,
-  judgementOf,
+  type Line,
   missingParts,
-  type Reading,
   type Recorded,
   type Rule,
   type RunSheet,
@@ -18,17 +16,13 @@ import {
   standings,
 } from "@/core";
 import { Band, type BandReading } from "../band/band";
-import { Figure } from "../figure/figure";
 import { usePrefs } from "../prefs/prefs-context";
-import { biteWords, stepNotes } from "../words/line-words";
-import { Cautions } from "./cautions";
 import { EndLabel } from "./end-label";
-import { JudgementPanel } from "./judgement-panel";
-import { MeasurePanel } from "./measure-panel";
+import type { Typed } from "./reading-panel";
 import { SignPanel } from "./sign-panel";
 import { SignedPanel } from "./signed-panel";
 import { StepList, StepProgress } from "./step-list";
-import { ThreadGate } from "./thread-gate";
+import { StepWork } from "./step-work";
 import { useBenchKeys } from "./use-bench-keys";
 import { useEnd } from "./use-end";
 
@@ -46,13 +40,13 @@ export function BenchView({ id, sheet, rule, initial, instruments, cautions }: B
   const { prefs, change, nextUnits } = usePrefs();
   const { state, add, waiting, offline, saved } = useEnd(id, initial);
   const [signing, setSigning] = useState(false);
-  const [typed, setTyped] = useState<{ check: Check; value: number; judged: Conformance } | null>(null);
-  const line = sheet.lines[Math.min(state.at, sheet.lines.length - 1)] as RunSheet["lines"][number];
+  const [typed, setTyped] = useState<Typed | null>(null);
+  const [read, setRead] = useState<string | null>(null);
+  const line = sheet.lines[Math.min(state.at, sheet.lines.length - 1)] as Line;
   const all = useMemo(() => standings(sheet, state, rule), [sheet, state, rule]);
-  const here = all.filter(({ check }) => check.step === line.step.id);
+  const here = useMemo(() => all.filter(({ check }) => check.step === line.step.id), [all, line]);
+  const result = resultOf(sheet, state, rule);
   const missing = missingParts(sheet, state);
-  const instrument = instruments.find((one) => one.id === prefs.instrument) ?? (instruments[0] as Instrument);
-  const judgement = judgementOf(line.step);
   const last = line.index === sheet.lines.length - 1;
 
   const go = useCallback(
@@ -68,26 +62,33 @@ export function BenchView({ id, sheet, rule, initial, instruments, cautions }: B
     },
     [add, missing, sheet.lines, state.at],
   );
-  const next = () => (last ? setSigning(missing.length === 0) : go(line.index + 1));
-  const back = () => (signing ? setSigning(false) : line.index > 0 && go(line.index - 1));
+  const next = () => {
+    if (signing) return;
+    if (last && missing.length === 0) setSigning(true);
+    else go(last ? line.index : line.index + 1);
+  };
+  const back = () => {
+    if (signing) setSigning(false);
+    else if (line.index > 0) go(line.index - 1);
+  };
   const strike = (reading: string) => {
     const kept = state.readings.find((one) => one.id === reading);
     if (!kept) return;
-    add({ kind: "strike", reading });
     const { id: _id, at: _at, ...again } = kept;
-    toast(`Struck out ${kept.typed}.`, {
-      action: { label: "Put back", onClick: () => add(again satisfies Reading) },
-    });
+    add({ kind: "strike", reading });
+    toast(`Struck out ${kept.typed}.`, { action: { label: "Put back", onClick: () => add(again) } });
   };
-  useBenchKeys({
-    enabled: state.signed === null,
-    next,
-    back,
-    units: nextUnits,
-    undo: () => state.readings.at(-1) && strike(state.readings.at(-1)?.id as string),
-  });
+  const undo = () => {
+    const latest = state.readings.at(-1);
+    if (latest) strike(latest.id);
+  };
+  useBenchKeys({ enabled: state.signed === null, next, back, units: nextUnits, undo });
 
-  const readings = bandReadings(here, typed);
+  const done = signing || state.signed !== null;
+  const active =
+    here.find(({ check }) => check.id === (typed?.check.id ?? read)) ??
+    here.find(({ judged }) => judged === null) ??
+    here[0];
   return (
     <main className="flex h-[calc(100dvh-3.5rem)] min-w-0 flex-1 flex-col overflow-hidden sm:h-dvh">
       <header className="flex min-h-13 items-center gap-2 px-3">
@@ -112,19 +113,20 @@ export function BenchView({ id, sheet, rule, initial, instruments, cautions }: B
       </header>
       <Band
         sheet={sheet}
-        line={signing || state.signed ? sheet.lines.length : line.index}
-        now={signing ? null : (line.figure?.feature ?? null)}
-        readings={readings}
+        line={done ? sheet.lines.length : line.index}
+        lit={done ? [] : litBy(line, active)}
+        readings={done ? [] : bandReadings(active, typed)}
         compact
       />
       {state.signed ? (
-        <SignedPanel id={id} sheet={sheet} state={state} result={resultOf(sheet, state, rule)} />
+        <SignedPanel id={id} sheet={sheet} state={state} result={result} />
       ) : signing ? (
         <SignPanel
           standings={all}
-          result={resultOf(sheet, state, rule)}
+          result={result}
           units={prefs.units}
           name={prefs.name}
+          onBack={back}
           onSign={(name, outcome) => {
             change({ name });
             add({ kind: "sign", name, outcome });
@@ -135,77 +137,29 @@ export function BenchView({ id, sheet, rule, initial, instruments, cautions }: B
           <StepProgress lines={sheet.lines} at={line.index} />
           <div className="flex min-h-0 flex-1">
             <StepList lines={sheet.lines} at={line.index} onGo={go} />
-            <section aria-labelledby="step" className="flex min-h-0 min-w-0 flex-1 flex-col lg:flex-row">
-              <div className="min-h-0 min-w-0 flex-1 overflow-y-auto px-4 py-3 lg:px-8">
-                <h2 id="step" className="font-bold text-2xl">
-                  {line.step.title}
-                </h2>
-                {line.step.kind === "thread" ? (
-                  <ThreadGate
-                    parts={line.parts}
-                    threaded={state.threaded}
-                    onThread={(part, on) => add({ kind: "thread", part, on })}
-                  />
-                ) : (
-                  <Figure sheet={sheet} line={line} units={prefs.units} />
-                )}
-                <Doing line={line} units={prefs.units} />
-                <Cautions
-                  cautions={line.step.cautions.flatMap(
-                    (one) => cautions.find((caution) => caution.id === one) ?? [],
-                  )}
-                />
-              </div>
-              <div className="flex shrink-0 flex-col gap-3 border-line border-t px-4 py-3 lg:w-[340px] lg:border-t-0 lg:border-l lg:py-4">
-                <div className="min-h-0 flex-1 lg:overflow-y-auto">
-                  {here.length > 0 && (
-                    <MeasurePanel
-                      key={line.step.id}
-                      standings={here}
-                      rule={rule}
-                      units={prefs.units}
-                      instruments={instruments}
-                      instrument={instrument}
-                      onInstrument={(one) => change({ instrument: one })}
-                      onReading={add}
-                      onStrike={strike}
-                      onTyped={setTyped}
-                      saved={saved}
-                    />
-                  )}
-                  {judgement && (
-                    <JudgementPanel
-                      judgement={judgement}
-                      answer={state.answers[judgement.id]}
-                      onAnswer={(answer) => add({ kind: "answer", judgement: judgement.id, answer })}
-                      onGo={(step) => go(sheet.lines.findIndex((one) => one.step.id === step))}
-                      titleOf={(step) => sheet.lines.find((one) => one.step.id === step)?.step.title ?? step}
-                    />
-                  )}
-                  {here.length === 0 && !judgement && <ComingNext sheet={sheet} index={line.index} />}
-                </div>
-                <div className="flex gap-2">
-                  <button
-                    type="button"
-                    onClick={back}
-                    disabled={line.index === 0}
-                    className="min-h-16 rounded-lg border-2 border-ink px-5 font-semibold disabled:opacity-40"
-                    aria-keyshortcuts="ArrowLeft PageUp"
-                  >
-                    Back
-                  </button>
-                  <button
-                    type="button"
-                    onClick={next}
-                    aria-keyshortcuts="Space ArrowRight PageDown"
-                    className="min-h-16 flex-1 rounded-lg bg-strong px-5 font-bold text-on-strong text-xl"
-                  >
-                    {last ? "Finish" : "Next"}{" "}
-                    <span className="font-normal text-base opacity-80">· Space</span>
-                  </button>
-                </div>
-              </div>
-            </section>
+            <StepWork
+              key={line.step.id}
+              sheet={sheet}
+              line={line}
+              state={state}
+              standings={here}
+              rule={rule}
+              units={prefs.units}
+              cautions={cautions}
+              saved={saved}
+              instruments={instruments}
+              instrument={
+                instruments.find((one) => one.id === prefs.instrument) ?? (instruments[0] as Instrument)
+              }
+              onInstrument={(instrument) => change({ instrument })}
+              onAdd={add}
+              onStrike={strike}
+              onTyped={setTyped}
+              onRead={setRead}
+              onGo={go}
+              onNext={next}
+              onBack={back}
+            />
           </div>
         </>
       )}
@@ -213,56 +167,36 @@ export function BenchView({ id, sheet, rule, initial, instruments, cautions }: B
   );
 }
 
-function bandReadings(
-  here: ReturnType<typeof standings>,
-  typed: { check: Check; value: number; judged: Conformance } | null,
-): BandReading[] {
+/** What the band lights: the place being made, or the two a length lies between. */
+function litBy(line: Line, active: CheckStanding | undefined): string[] {
+  if (active) return [active.check.from, active.check.to];
+  return line.figure ? [line.figure.feature] : [];
+}
+
+function bandReadings(active: CheckStanding | undefined, typed: Typed | null): BandReading[] {
   if (typed) return [{ from: typed.check.from, value: typed.value, verdict: typed.judged.verdict }];
-  return here.flatMap(({ check, judged }) =>
-    judged ? [{ from: check.from, value: judged.mean, verdict: judged.verdict }] : [],
-  );
-}
-
-function Doing({ line, units }: { line: RunSheet["lines"][number]; units: Parameters<typeof biteWords>[1] }) {
-  const bites = biteWords(line, units);
-  return (
-    <div className="mt-3 max-w-prose">
-      {bites && <p className="font-bold text-2xl">{bites}</p>}
-      {line.step.how && <p className="text-lg">{line.step.how}</p>}
-      {stepNotes(line).length > 0 && <p className="text-lg text-soft">{stepNotes(line).join(" · ")}</p>}
-    </div>
-  );
-}
-
-function ComingNext({ sheet, index }: { sheet: RunSheet; index: number }) {
-  const coming = sheet.lines[index + 1];
-  return (
-    <p className="hidden text-soft lg:block">
-      {coming ? (
-        <>
-          Then: <strong className="text-ink">{coming.step.title}</strong>
-        </>
-      ) : (
-        "Then: sign it off."
-      )}
-    </p>
-  );
+  return active?.judged
+    ? [{ from: active.check.from, value: active.judged.mean, verdict: active.judged.verdict }]
+    : [];
 }
 
 function SaveState({ waiting, offline }: { waiting: number; offline: boolean }) {
+  const said = offline
+    ? `Server away. ${waiting ? `${waiting} kept on this device.` : "Nothing is lost."}`
+    : waiting
+      ? "Saving…"
+      : "All saved";
   return (
-    <span
-      role="status"
-      className={`ml-auto shrink-0 px-2 text-sm ${offline ? "font-bold text-out" : "text-soft"}`}
-    >
-      {offline
-        ? `Server away. ${waiting ? `${waiting} kept on this device.` : "Nothing is lost."}`
-        : waiting
-          ? "Saving…"
-          : "All saved"}
-      <Link href="/bench" className="ml-4 inline-flex min-h-12 items-center underline">
+    <>
+      <span
+        role="status"
+        className={`ml-auto shrink-0 px-2 text-sm ${offline ? "font-bold text-out" : "text-soft"}`}
+      >
+        {said}
+      </span>
+      <Link href="/bench" className="inline-flex min-h-12 shrink-0 items-center px-2 text-sm underline">
         All ends
       </Link>
-    </span>
+    </>
   );
 }

@@ -11,6 +11,7 @@ interface SignPanelProps {
   readonly result: Result;
   readonly units: Units;
   readonly name: string;
+  readonly onBack: () => void;
   readonly onSign: (name: string, outcome: "kept" | "cut-off") => void;
 }
 
@@ -23,7 +24,7 @@ const SAY: Record<Result, string> = {
 };
 
 /** The last word on an end: what it came to, and whose name stands for it. */
-export function SignPanel({ standings, result, units, name: remembered, onSign }: SignPanelProps) {
+export function SignPanel({ standings, result, units, name: remembered, onBack, onSign }: SignPanelProps) {
   const [name, setName] = useState(remembered);
   const [missing, setMissing] = useState(false);
   const sign = (outcome: "kept" | "cut-off") => {
@@ -81,6 +82,13 @@ export function SignPanel({ standings, result, units, name: remembered, onSign }
           {missing ? "A sign-off carries a name." : ""}
         </p>
         <div className="flex flex-wrap gap-2">
+          <button
+            type="button"
+            onClick={onBack}
+            className="min-h-14 rounded-lg border-2 border-ink px-5 font-semibold"
+          >
+            Back
+          </button>
           <button
             type="submit"
             className="min-h-14 flex-1 rounded-lg bg-strong px-5 font-bold text-lg text-on-strong"

@@ -18,7 +18,7 @@ export function StepList({ lines, at, onGo }: StepListProps) {
   return (
     <nav
       aria-label="Steps"
-      className="hidden w-[250px] shrink-0 border-line border-r py-3 pr-2 pl-4 lg:block"
+      className="hidden w-[262px] shrink-0 border-line border-r py-3 pr-2 pl-4 lg:block"
     >
       {first > 0 && <p className="px-3 py-1 text-soft text-sm">{first} done before</p>}
       <ol>
@@ -33,7 +33,7 @@ export function StepList({ lines, at, onGo }: StepListProps) {
                 className={`flex min-h-9.5 w-full items-center gap-3 rounded-md px-3 text-left leading-tight ${now ? "bg-now font-bold text-on-now" : index < at ? "" : "text-soft"}`}
               >
                 <span className="figures w-5 shrink-0 text-right">{index + 1}</span>
-                <span className="min-w-0 flex-1 truncate">{step.title}</span>
+                <span className="min-w-0 flex-1 text-[0.97rem]">{step.title}</span>
                 {index < at && (
                   <Check aria-label="done" className="size-4 shrink-0 text-in" strokeWidth={3} />
                 )}

@@ -1,7 +1,34 @@
-import type { Line, RunSheet } from "@/core";
-import type { Units } from "../words/length-text";
+import type { Length, Line, RunSheet } from "@/core";
+import { type Shown, showLength, type Units } from "../words/length-text";
 import { figureWords } from "../words/line-words";
 import { ToleranceScale } from "./tolerance-scale";
+
+const SIZES = {
+  work: "text-[clamp(4rem,min(20vw,16vh),11rem)] lg:text-[clamp(4rem,min(11vw,17vh),8.5rem)]",
+  read: "text-5xl sm:text-[clamp(4rem,min(18vw,14vh),10rem)] lg:text-[clamp(4rem,min(11vw,17vh),8.5rem)]",
+} as const;
+
+interface HugeProps {
+  readonly size: string;
+  readonly shown: Shown;
+  readonly representative: boolean;
+}
+
+function Huge({ size, shown: { main, unit, beside }, representative }: HugeProps) {
+  return (
+    <p className="flex flex-wrap items-end gap-x-4 leading-none">
+      <span
+        className={`figure-huge font-bold ${size} leading-[1.12] ${representative ? "representative" : ""}`}
+      >
+        {main}
+      </span>
+      <span className="flex flex-col gap-1 pb-[0.3em] sm:gap-2">
+        {beside && <span className="figures whitespace-nowrap text-inch text-xl sm:text-3xl">{beside}</span>}
+        <span className="text-2xl sm:text-4xl">{unit}</span>
+      </span>
+    </p>
+  );
+}
 
 /** The one number to work to, huge; its datum in words, the same place the other way, its tolerance drawn. */
 export function Figure({ sheet, line, units }: { sheet: RunSheet; line: Line; units: Units }) {
@@ -10,16 +37,8 @@ export function Figure({ sheet, line, units }: { sheet: RunSheet; line: Line; un
   const { plus, minus } = line.figure.own;
   return (
     <div>
-      <p className="flex flex-wrap items-baseline gap-x-4 leading-none">
-        <span
-          className={`figures font-bold text-[clamp(4.2rem,min(13vw,19vh),9rem)] ${sheet.procedure.representative ? "representative" : ""}`}
-        >
-          {words.shown.main}
-        </span>
-        <span className="text-4xl">{words.shown.unit}</span>
-        {words.shown.beside && <span className="figures text-3xl text-inch">{words.shown.beside}</span>}
-      </p>
-      <p className="mt-3 text-2xl">
+      <Huge size={SIZES.work} shown={words.shown} representative={sheet.procedure.representative} />
+      <p className="mt-2 text-2xl">
         from the <span className="border-now border-b-4">{words.datum}</span>
       </p>
       {words.also.map((one) => (
@@ -28,6 +47,27 @@ export function Figure({ sheet, line, units }: { sheet: RunSheet; line: Line; un
         </p>
       ))}
       <ToleranceScale nominal={words.length} plus={plus} minus={minus} units={units} reading={null} />
+    </div>
+  );
+}
+
+interface LengthFigureProps {
+  readonly nominal: Length;
+  readonly from: string;
+  readonly to: string;
+  readonly representative: boolean;
+  readonly units: Units;
+}
+
+/** The length a reading should come to, with the two places it lies between. */
+export function LengthFigure({ nominal, from, to, representative, units }: LengthFigureProps) {
+  return (
+    <div>
+      <Huge size={SIZES.read} shown={showLength(nominal, units)} representative={representative} />
+      <p className="mt-1 text-lg sm:mt-2 sm:text-2xl">
+        from the <span className="border-now border-b-4">{from}</span> to the{" "}
+        <span className="border-now border-b-4">{to}</span>
+      </p>
     </div>
   );
 }

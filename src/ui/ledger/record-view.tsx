@@ -71,7 +71,7 @@ export function RecordView({ end }: { end: RecordedEnd }) {
           Print
         </button>
       </header>
-      <Band sheet={sheet} line={sheet.lines.length} now={null} readings={readings} />
+      <Band sheet={sheet} line={sheet.lines.length} lit={[]} readings={readings} />
       <div className="grid gap-8 px-4 py-5 sm:px-6 xl:grid-cols-[3fr_2fr]">
         <section aria-labelledby="lengths">
           <h2 id="lengths" className="font-bold text-lg">

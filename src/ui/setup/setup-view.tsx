@@ -88,7 +88,7 @@ function Choice<T extends string>({ title, value, options, onPick, children }: C
           <RadioGroup.Item
             key={id}
             value={id}
-            className="min-h-14 rounded-lg border-2 border-line px-4 text-left data-[state=checked]:border-ink data-[state=checked]:bg-raised"
+            className="min-h-14 rounded-lg border-2 border-line px-4 py-2 text-left data-[state=checked]:border-ink data-[state=checked]:bg-raised"
           >
             <span className="block font-semibold">{name}</span>
             {about && <span className="block text-soft text-sm">{about}</span>}

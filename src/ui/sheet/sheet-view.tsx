@@ -224,7 +224,7 @@ function SheetDrawn({ resolved: { sheet, cable, procedure, core } }: { resolved:
       <p className="hidden px-4 pb-2 font-bold text-xl print:block">
         {procedure.name} on {cable.name}, {core}; revision {procedure.revision}
       </p>
-      <Band sheet={sheet} line={sheet.lines.length} now={pointed} onPoint={setPointed} />
+      <Band sheet={sheet} line={sheet.lines.length} lit={pointed ? [pointed] : []} onPoint={setPointed} />
       {sheet.disagreements.map(({ dimension, printed, differBy }) => (
         <p key={dimension} role="alert" className="border-line border-b bg-note px-4 py-2">
           Two units are printed for one length, and they do not agree: {printed[0]} and {printed[1]} differ by{" "}

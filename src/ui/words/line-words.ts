@@ -17,7 +17,9 @@ export function figureWords(sheet: RunSheet, line: Line, units: Units): FigureWo
   const name = (id: string) => featureOf(sheet, id).name;
   const root = sheet.features[0]?.id as string;
   const { own, fromEnd, previous, workFromOwn } = figure;
-  const ownText = `${figureText(Math.abs(own.distance), units)} ${own.distance < 0 ? "before" : "further on than"} the ${name(own.datum)}`;
+  const distance = figureText(Math.abs(own.distance), units);
+  const datumAt = figureText(featureOf(sheet, own.datum).position, units);
+  const ownText = `${distance} ${own.distance < 0 ? "before" : "further on than"} the ${name(own.datum)} at ${datumAt}${own.distance < 0 ? "" : `, not “at ${distance}”`}`;
   const previousText =
     previous && previous.feature !== own.datum
       ? `${figureText(Math.abs(previous.distance), units)} ${previous.distance < 0 ? "before" : "further on than"} the ${name(previous.feature)}`

@@ -20,7 +20,9 @@ export function verdictWords(
     check.max === null ? Number.POSITIVE_INFINITY : check.max - judged.mean,
     check.min === null ? Number.POSITIVE_INFINITY : judged.mean - check.min,
   );
-  const by = Number.isFinite(room) ? `${figureText(Math.abs(room), units)} ${unit}` : "";
+  const by = Number.isFinite(room)
+    ? `${figureText(Math.round(Math.abs(room) / 10) * 10, units)} ${unit}`
+    : "";
   const long = check.max !== null && judged.mean > check.max;
   const short = check.min !== null && judged.mean < check.min;
   if (judged.verdict === "in")
@@ -41,7 +43,7 @@ export function verdictWords(
   const more = judged.more ?? null;
   const todo =
     more === null
-      ? "More readings with this instrument will not settle it: use a finer one, or cut so that it lies further in."
+      ? "Too coarse to tell: read it with a finer instrument."
       : `${more} more ${more === 1 ? "reading" : "readings"} like this would settle it.`;
   return {
     word: "Measure again",

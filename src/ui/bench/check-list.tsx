@@ -1,0 +1,44 @@
+"use client";
+
+import type { CheckStanding } from "@/core";
+import { limitsText, type Units } from "../words/length-text";
+import { VerdictSign } from "../words/verdict-sign";
+
+interface CheckListProps {
+  readonly standings: readonly CheckStanding[];
+  readonly active: string;
+  readonly units: Units;
+  readonly onPick: (check: string) => void;
+}
+
+/** The lengths asked for at this step, each with how it stands; touch one to read it next. */
+export function CheckList({ standings, active, units, onPick }: CheckListProps) {
+  return (
+    <ul aria-label="Lengths to read" className="mt-4 grid max-w-2xl gap-1.5 sm:grid-cols-2">
+      {standings.map(({ check, judged }) => (
+        <li key={check.id} className="min-w-0">
+          <button
+            type="button"
+            onClick={() => onPick(check.id)}
+            aria-pressed={check.id === active}
+            className={`flex min-h-12 w-full items-center gap-2 rounded-md border px-3 text-left leading-tight ${check.id === active ? "border-ink bg-raised font-semibold" : "border-line"}`}
+          >
+            {judged ? (
+              <VerdictSign verdict={judged.verdict} />
+            ) : (
+              <span aria-hidden="true" className="size-5 shrink-0 rounded-full border-2 border-soft" />
+            )}
+            <span className="min-w-0 flex-1">
+              {check.name}
+              {check.leg && ` · leg ${check.leg}`}
+              {judged && <span className="sr-only">, {judged.verdict}</span>}
+            </span>
+            <span className="figures whitespace-nowrap text-sm">
+              {limitsText(check.min, check.max, units)}
+            </span>
+          </button>
+        </li>
+      ))}
+    </ul>
+  );
+}

@@ -1,0 +1,232 @@
+"use client";
+
+import { X } from "lucide-react";
+import { useEffect, useMemo, useRef, useState } from "react";
+import {
+  type Check,
+  type CheckStanding,
+  type Conformance,
+  type Instrument,
+  judgeCheck,
+  LONGEST_READING,
+  parseLength,
+  type Reading,
+  type Rule,
+  um,
+  type Written,
+} from "@/core";
+import { ToleranceScale } from "../figure/tolerance-scale";
+import { figureText, lengthText, type Units } from "../words/length-text";
+import { VerdictSign } from "../words/verdict-sign";
+import { verdictWords } from "../words/verdict-words";
+
+/** A reading as it is being typed, with what it would come to. */
+export interface Typed {
+  readonly check: Check;
+  readonly value: number;
+  readonly judged: Conformance;
+}
+
+interface ReadingPanelProps {
+  readonly standing: CheckStanding;
+  readonly rule: Rule;
+  readonly units: Units;
+  readonly instrument: Instrument;
+  readonly onKeep: (reading: Reading, verdict: Conformance) => void;
+  readonly onStrike: (id: string) => void;
+  readonly onTyped: (typed: Typed | null) => void;
+  readonly saved: (id: string) => boolean;
+}
+
+/** Readings of one length: the verdict follows every key; Enter keeps the reading. */
+export function ReadingPanel({
+  standing,
+  rule,
+  units,
+  instrument,
+  onKeep,
+  onStrike,
+  onTyped,
+  saved,
+}: ReadingPanelProps) {
+  const { check, readings } = standing;
+  const [text, setText] = useState("");
+  const [refusal, setRefusal] = useState<string | null>(null);
+  const input = useRef<HTMLInputElement>(null);
+  const parsed = useMemo(
+    () =>
+      text.trim() === ""
+        ? null
+        : parseLength(text, { unit: units === "in" ? "in" : "mm", max: LONGEST_READING }),
+    [text, units],
+  );
+  const written = parsed?.ok ? parsed.value : null;
+  const typed = useMemo(
+    () => (written ? judgeCheck(check, [...readings, { value: written.length, instrument }], rule) : null),
+    [written, check, readings, instrument, rule],
+  );
+  useEffect(() => {
+    onTyped(written && typed ? { check, value: written.length, judged: typed } : null);
+  }, [written, typed, check, onTyped]);
+  useEffect(() => {
+    if (window.matchMedia("(min-width: 640px)").matches) input.current?.focus();
+  }, []);
+
+  const keep = () => {
+    if (!parsed) return;
+    if (!parsed.ok || !typed) {
+      setRefusal(parsed.ok ? null : parsed.problem.message);
+      return;
+    }
+    const { id, name, resolution, repeatability } = instrument;
+    const unit = parsed.value.unit === "in" || parsed.value.unit === "ft" ? "in" : "mm";
+    onKeep(
+      {
+        kind: "reading",
+        check: check.id,
+        value: parsed.value.length,
+        typed: text.trim(),
+        unit,
+        instrument: { id, name, resolution, repeatability },
+      },
+      typed,
+    );
+    setText("");
+    setRefusal(null);
+  };
+
+  const shown = typed ?? standing.judged;
+  const problem = refusal ?? (parsed && !parsed.ok && text.length > 2 ? parsed.problem.message : null);
+  return (
+    <div className="grid grid-cols-[minmax(0,1fr)] content-start gap-2">
+      <label htmlFor="reading" className="text-soft text-sm">
+        Reading: {check.name}
+        {check.leg && `, leg ${check.leg}`}
+      </label>
+      <div className="flex items-center rounded-lg border-[3px] border-ink bg-field pr-2 focus-within:outline-3 focus-within:outline-now">
+        <input
+          ref={input}
+          id="reading"
+          value={text}
+          autoComplete="off"
+          spellCheck={false}
+          maxLength={40}
+          enterKeyHint="done"
+          aria-describedby="verdict"
+          aria-invalid={problem !== null}
+          onChange={(event) => {
+            setText(event.target.value);
+            setRefusal(null);
+          }}
+          onKeyDown={(event) => {
+            if (event.key === "Enter") {
+              event.preventDefault();
+              keep();
+            }
+          }}
+          className="figure-huge h-16 w-full min-w-0 bg-transparent px-3 font-bold text-4xl outline-none"
+        />
+        <span className="text-soft text-xl">{units === "in" ? "in" : "mm"}</span>
+        <button
+          type="button"
+          onClick={keep}
+          disabled={!written}
+          className="ml-2 min-h-12 rounded-md bg-strong px-3 font-semibold text-on-strong disabled:opacity-40"
+        >
+          Keep
+        </button>
+      </div>
+      <div id="verdict" role="status" aria-live="polite" className="min-h-[5.6rem]">
+        {problem ? (
+          <p className="font-semibold text-out">{problem}</p>
+        ) : (
+          shown && <VerdictShown check={check} judged={shown} units={units} written={written} bare={text} />
+        )}
+      </div>
+      <ToleranceScale
+        nominal={check.nominal}
+        plus={check.max === null ? null : um(check.max - check.nominal)}
+        minus={check.min === null ? null : um(check.nominal - check.min)}
+        units={units}
+        reading={shown && { value: shown.mean, verdict: shown.verdict }}
+      />
+      <Readings standing={standing} units={units} saved={saved} onStrike={onStrike} />
+    </div>
+  );
+}
+
+interface VerdictShownProps {
+  readonly check: Check;
+  readonly judged: Conformance;
+  readonly units: Units;
+  readonly written: Written | null;
+  readonly bare: string;
+}
+
+function VerdictShown({ check, judged, units, written, bare }: VerdictShownProps) {
+  const { word, by, sure, todo } = verdictWords(check, judged, units);
+  const readAs = written && !/^[\d.,\s]+$/.test(bare) ? `read as ${lengthText(written.length, units)}` : null;
+  return (
+    <div className="flex items-start gap-3">
+      <VerdictSign verdict={judged.verdict} large />
+      <p className="min-w-0 leading-snug">
+        <span className="text-2xl">
+          <strong>{word}</strong> {by}
+        </span>
+        <span className="block text-soft">
+          {sure}
+          {readAs && ` · ${readAs}`}
+        </span>
+        {todo && <span className="block text-lg leading-snug">{todo}</span>}
+        {judged.verdict === "out" && written && <UnitSlip check={check} written={written} units={units} />}
+      </p>
+    </div>
+  );
+}
+
+/** A reading far out that would be in, taken in the other unit, is most likely that. */
+function UnitSlip({ check, written, units }: { check: Check; written: Written; units: Units }) {
+  const other = units === "in" ? written.length / 25.4 : written.length * 25.4;
+  const fits = (check.min === null || other >= check.min) && (check.max === null || other <= check.max);
+  return fits ? (
+    <span className="block font-semibold">
+      If you read {units === "in" ? "millimetres, add “mm”" : "inches, add “in”"}: that would be in.
+    </span>
+  ) : null;
+}
+
+function Readings({
+  standing,
+  units,
+  saved,
+  onStrike,
+}: {
+  standing: CheckStanding;
+  units: Units;
+  saved: (id: string) => boolean;
+  onStrike: (id: string) => void;
+}) {
+  if (standing.readings.length === 0) return null;
+  return (
+    <ul aria-label="Readings kept" className="flex flex-wrap gap-1.5">
+      {standing.readings.map(({ id, value, typed, instrument }) => (
+        <li
+          key={id}
+          className="flex items-center rounded-md border border-line bg-raised pl-3"
+          title={instrument.name}
+        >
+          <span className="figures font-bold">{figureText(value, units)}</span>
+          <span className="ml-2 text-soft text-sm">{saved(id) ? "saved" : "waiting"}</span>
+          <button
+            type="button"
+            onClick={() => onStrike(id)}
+            aria-label={`Strike out ${typed}`}
+            className="flex size-12 items-center justify-center"
+          >
+            <X aria-hidden="true" className="size-5" />
+          </button>
+        </li>
+      ))}
+    </ul>
+  );
+}
