@@ -17,12 +17,12 @@ export interface BandScale {
 }
 
 const BREAK_PX = 34;
-const SHORTEST_BREAK = 50_000;
+const SHORTEST_BREAK = 80_000;
 const KEPT_BESIDE_BREAK = 7_000;
 
 /**
  * Lays positions across a width at one true scale, from the fibre end at `left` to a tail of cable body.
- * A gap of over 50 mm that is also over 40 % of the whole is broken, with 7 mm kept either side.
+ * A gap of over 80 mm that is also over 40 % of the whole is broken, with 7 mm kept either side.
  */
 export function bandScale(
   positions: readonly number[],

@@ -14,7 +14,7 @@ interface HugeProps {
   readonly representative: boolean;
 }
 
-function Huge({ size, shown: { main, unit, beside }, representative }: HugeProps) {
+function Huge({ size, shown: { main, unit, beside, rounding }, representative }: HugeProps) {
   return (
     <p className="flex flex-wrap items-end gap-x-4 leading-none">
       <span
@@ -23,7 +23,11 @@ function Huge({ size, shown: { main, unit, beside }, representative }: HugeProps
         {main}
       </span>
       <span className="flex flex-col gap-1 pb-[0.3em] sm:gap-2">
-        {beside && <span className="figures whitespace-nowrap text-inch text-xl sm:text-3xl">{beside}</span>}
+        {(beside || rounding) && (
+          <span className="figures whitespace-nowrap text-inch text-xl sm:text-3xl">
+            {beside} {rounding && <span className="text-base">({rounding})</span>}
+          </span>
+        )}
         <span className="text-2xl sm:text-4xl">{unit}</span>
       </span>
     </p>

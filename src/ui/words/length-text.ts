@@ -8,6 +8,8 @@ export interface Shown {
   readonly main: string;
   readonly unit: "mm" | "in";
   readonly beside: string | null;
+  /** What rounding to the fraction shown adds, millimetres with a sign; null where it adds nothing to speak of. */
+  readonly rounding: string | null;
 }
 
 /**
@@ -25,8 +27,14 @@ export function showLength(
     ? workingFraction(value, tolerance.plus, tolerance.minus)
     : { ...nearestFraction(value, 32), fits: true };
   const inches = fraction.fits ? fraction.text : formatInch(value);
-  if (units === "in") return { main: inches, unit: "in", beside: null };
-  return { main: formatMm(value), unit: "mm", beside: units === "both" ? `${inches} in` : null };
+  const rounding = fraction.fits && units !== "mm" ? roundingText(fraction.error) : null;
+  if (units === "in") return { main: inches, unit: "in", beside: null, rounding };
+  return { main: formatMm(value), unit: "mm", beside: units === "both" ? `${inches} in` : null, rounding };
+}
+
+function roundingText(error: Length): string | null {
+  const tenths = Math.round(error / 100) * 100;
+  return tenths === 0 ? null : `${tenths > 0 ? "+" : ""}${formatMm(tenths)} mm`;
 }
 
 /** One short text: `48.5 mm` or `1 29/32 in`; both where both are asked for. */

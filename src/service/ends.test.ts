@@ -1,0 +1,212 @@
+import { randomUUID } from "node:crypto";
+import { mkdtempSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { beforeEach, describe, expect, it } from "vitest";
+import { type EntryInput, endState, InputError } from "@/core";
+import { openStore, type Store } from "@/store/database";
+import { addEntries, endsAtBench, getEnd, startEnd } from "./ends";
+import { ledgerCsv, ledgerJson, ledgerPage } from "./ledger";
+
+const instrument = { id: "calliper", name: "Calliper", resolution: 10, repeatability: 60 };
+const cam = { cable: "distribution-900", procedure: "stub-cam-crimp-900", core: "9/125" };
+let store: Store;
+beforeEach(() => {
+  store = openStore(":memory:");
+});
+
+const add = (id: string, entry: EntryInput, { client = "one", after = 0, entryId = randomUUID() } = {}) =>
+  addEntries(store, id, { client, after, entries: [{ id: entryId, entry }] });
+const reading = (value: number, check = "cleave"): EntryInput => ({
+  kind: "reading",
+  check,
+  value,
+  typed: String(value / 1000),
+  unit: "mm",
+  instrument,
+});
+const codeOf = (work: () => unknown) => {
+  try {
+    work();
+    return "taken";
+  } catch (error) {
+    if (error instanceof InputError) return error.problem.code;
+    throw error;
+  }
+};
+
+const causeOf = (work: () => unknown): string => {
+  try {
+    work();
+    return "nothing was thrown";
+  } catch (error) {
+    return String((error as Error).cause);
+  }
+};
+
+describe("starting an end", () => {
+  it("keeps the very documents it was made by, and compiles them again", () => {
+    const { id } = startEnd(store, cam);
+    const end = getEnd(store, id);
+    expect(end.sheet.procedure).toMatchObject({
+      id: "stub-cam-crimp-900",
+      revision: 1,
+      representative: true,
+    });
+    expect(end.source.kind).toBe("representative");
+  });
+  it("asked twice with one id, starts one end", () => {
+    const id = randomUUID();
+    startEnd(store, { ...cam, id });
+    startEnd(store, { ...cam, id });
+    expect(endsAtBench(store)).toHaveLength(1);
+  });
+  it.each([
+    [{ ...cam, cable: "rope" }, "unknown-cable"],
+    [{ ...cam, procedure: "glue" }, "unknown-procedure"],
+    [{ ...cam, cable: "simplex-3.0" }, "does-not-fit"],
+    [{ ...cam, core: "62.5/125" }, "unknown-core"],
+    [{ ...cam, choices: { interface: "zz" } }, "unknown-option"],
+    [{ ...cam, rule: { kind: "guarded", risk: 3 } }, "bad-input"],
+    [null, "bad-input"],
+  ])("%j is refused as %s and leaves nothing", (input, code) => {
+    expect(codeOf(() => startEnd(store, input))).toBe(code);
+    expect(endsAtBench(store)).toEqual([]);
+  });
+});
+
+describe("adding to an end", () => {
+  it("is on the disk before it is answered: another connection sees it", () => {
+    const file = join(mkdtempSync(join(tmpdir(), "arlent-")), "a.db");
+    store = openStore(file);
+    const { id } = startEnd(store, cam);
+    add(id, reading(8_600));
+    expect(endState(getEnd(openStore(file), id).entries).readings.map(({ value }) => value)).toEqual([8_600]);
+  });
+  it("sent twice, a reading is there once", () => {
+    const { id } = startEnd(store, cam);
+    const entryId = randomUUID();
+    add(id, reading(8_600), { entryId });
+    add(id, reading(8_600), { entryId });
+    expect(getEnd(store, id).entries).toHaveLength(1);
+    expect(codeOf(() => add(id, reading(8_700), { entryId }))).toBe("id-taken");
+  });
+  it("readings from two windows are both kept, in one order", () => {
+    const { id } = startEnd(store, cam);
+    add(id, reading(8_600), { client: "one" });
+    add(id, reading(8_650), { client: "two" });
+    expect(getEnd(store, id).entries.map(({ seq, client }) => [seq, client])).toEqual([
+      [1, "one"],
+      [2, "two"],
+    ]);
+  });
+  it("a window that has not seen another's step cannot move over it, and nothing changes", () => {
+    const { id } = startEnd(store, cam);
+    add(id, { kind: "thread", part: "boot", on: true }, { client: "one" });
+    add(id, { kind: "step", to: 3 }, { client: "one", after: 1 });
+    expect(codeOf(() => add(id, { kind: "step", to: 1 }, { client: "two", after: 1 }))).toBe("moved-on");
+    expect(endState(getEnd(store, id).entries).at).toBe(3);
+    expect(codeOf(() => add(id, { kind: "step", to: 1 }, { client: "two", after: 2 }))).toBe("taken");
+  });
+  it("all of a batch or none of it", () => {
+    const { id } = startEnd(store, cam);
+    const entries = [reading(8_600), reading(8_600, "nonsense")].map((entry) => ({
+      id: randomUUID(),
+      entry,
+    }));
+    expect(codeOf(() => addEntries(store, id, { client: "one", after: 0, entries }))).toBe("unknown-check");
+    expect(getEnd(store, id).entries).toEqual([]);
+  });
+  it("an unknown end is told", () => {
+    expect(codeOf(() => add("nowhere", reading(1)))).toBe("not-found");
+  });
+  it("the database itself refuses to change or drop what was recorded", () => {
+    const { id } = startEnd(store, cam);
+    add(id, reading(8_600));
+    for (const sql of [
+      "UPDATE entries SET entry = '{}'",
+      "DELETE FROM entries",
+      "UPDATE documents SET body = ''",
+      "DELETE FROM documents",
+    ])
+      expect(causeOf(() => store.run(sql))).toMatch(/only ever added|word for word/);
+  });
+});
+
+describe("the ledger", () => {
+  const finish = (value: number, name: string, at: string, label = "") => {
+    const { id } = startEnd(store, cam);
+    const good: EntryInput[] = [
+      { kind: "answer", judgement: "glass-sound", answer: "held" },
+      { kind: "answer", judgement: "glow", answer: "yes" },
+    ];
+    const all: EntryInput[] = [
+      { kind: "label", job: "Weather hut", label },
+      { kind: "thread", part: "boot", on: true },
+      reading(value),
+      reading(20_600, "witness"),
+      reading(900, "stand-off"),
+      ...good,
+      { kind: "sign", name, outcome: "kept" },
+    ];
+    addEntries(
+      store,
+      id,
+      { client: "one", after: 0, entries: all.map((entry) => ({ id: randomUUID(), entry })) },
+      new Date(at),
+    );
+    return id;
+  };
+  it("lists ends newest sign-off first, with what each came to", () => {
+    finish(8_600, "Ada", "2026-11-20T08:00:00Z");
+    finish(9_900, "Ben", "2026-11-21T08:00:00Z");
+    startEnd(store, cam);
+    expect(ledgerPage(store, {}).rows.map(({ signedBy, result }) => [signedBy, result])).toEqual([
+      ["Ben", "out"],
+      ["Ada", "in"],
+    ]);
+    expect(ledgerPage(store, { result: "in" }).count).toBe(1);
+    expect(ledgerPage(store, { style: "no-such" }).rows).toEqual([]);
+  });
+  it("goes on page by page without missing or repeating an end", () => {
+    for (let i = 0; i < 203; i++) finish(8_600, `P${i}`, "2026-11-20T08:00:00Z");
+    const seen: string[] = [];
+    for (let next: string | null = ""; next !== null; ) {
+      const page = ledgerPage(store, next ? { before: next } : {});
+      seen.push(...page.rows.map(({ id }) => id));
+      next = page.next;
+    }
+    expect(seen).toHaveLength(203);
+    expect(new Set(seen).size).toBe(203);
+    expect(ledgerJson(store, {})).toHaveLength(203);
+  });
+  it("leaves as JSON in millimetres, with whose figures and which instrument", () => {
+    finish(8_600, "Ada", "2026-11-20T08:00:00Z");
+    expect(ledgerJson(store, {})[0]).toMatchObject({
+      style: { revision: 1, figures: { kind: "representative" } },
+      lengths: expect.arrayContaining([
+        expect.objectContaining({
+          id: "cleave",
+          nominal: 8.6,
+          min: 8.2,
+          max: 9,
+          verdict: "in",
+          readings: [expect.objectContaining({ value: 8.6, instrument: "Calliper" })],
+        }),
+      ]),
+    });
+  });
+  it("leaves as CSV in which no cell can run as a formula", () => {
+    finish(8_600, '=HYPERLINK("x")', "2026-11-20T08:00:00Z", "+1,2\n@x");
+    const csv = ledgerCsv(store, {});
+    expect(csv).toContain(`"'=HYPERLINK(""x"")"`);
+    expect(csv).toContain(`"'+1,2\n@x"`);
+    expect(csv.split("\r\n")[0]).toContain("reading_mm");
+  });
+  it.each([{ result: "fine" }, { before: "' OR 1=1" }, { nonsense: "1" }])(
+    "refuses a query it cannot read: %j",
+    (query) => {
+      expect(codeOf(() => ledgerPage(store, query))).not.toBe("taken");
+    },
+  );
+});

@@ -1,0 +1,69 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { z } from "zod";
+import { check, zCable, zProcedure, zTool } from "@/core";
+import distribution from "../../../library/cables/distribution-900.json";
+import duplex from "../../../library/cables/duplex-3.0.json";
+import simplex from "../../../library/cables/simplex-3.0.json";
+import adhesive from "../../../library/procedures/adhesive-polish-duplex.json";
+import wedge from "../../../library/procedures/stub-wedge-release-cord.json";
+import tools from "../../../library/tools.json";
+import { NOTHING, readSelection, resolve, writeSelection } from "./selection";
+
+const shelf = {
+  cables: [simplex, duplex, distribution].map((one) => check(zCable, one)),
+  procedures: [wedge, adhesive].map((one) => check(zProcedure, one)),
+  tools: check(z.array(zTool), tools),
+};
+const pick = (query: string) => resolve(shelf, readSelection(new URLSearchParams(query)));
+
+describe("a sheet in the address bar", () => {
+  it("comes back as it was sent, whatever was picked", () => {
+    const word = fc.stringMatching(/^[a-z0-9./-]{1,20}$/);
+    fc.assert(
+      fc.property(
+        fc.record({
+          cable: fc.option(word),
+          style: fc.option(word),
+          core: fc.option(word),
+          choices: fc.dictionary(word, word, { noNullPrototype: true, maxKeys: 4 }),
+        }),
+        (selection) => {
+          expect(readSelection(new URLSearchParams(writeSelection(selection)))).toEqual(selection);
+        },
+      ),
+    );
+  });
+  it("is nothing when empty", () => {
+    expect(readSelection(new URLSearchParams(""))).toEqual(NOTHING);
+  });
+});
+
+describe("what a selection comes to", () => {
+  it("a sheet, with the first glass that goes and the default of each choice", () => {
+    const found = pick("cable=duplex-3.0&style=adhesive-polish-duplex");
+    expect(found).toMatchObject({ kind: "sheet", core: "50/125", choices: { interface: "sc" } });
+  });
+  it("an unknown name is told, not guessed", () => {
+    expect(pick("cable=simplex-9")).toMatchObject({
+      kind: "unknown",
+      message: /no cable called “simplex-9”/,
+    });
+    expect(pick("cable=simplex-3.0&style=magic")).toMatchObject({ kind: "unknown", message: /“magic”/ });
+    expect(pick("cable=simplex-3.0&style=stub-wedge-release-cord&as.interface=xx")).toMatchObject({
+      kind: "refused",
+      message: /“xx” is not one of/,
+    });
+  });
+  it("a pair that does not go says why", () => {
+    const found = pick("cable=distribution-900&style=stub-wedge-release-cord");
+    expect(found.kind === "misfit" && found.reasons.map(({ about }) => about)).toEqual([
+      "construction",
+      "jacket",
+    ]);
+  });
+  it("a core the style is not made for says why", () => {
+    const found = pick("cable=duplex-3.0&style=adhesive-polish-duplex&core=9/125");
+    expect(found.kind === "misfit" && found.reasons.map(({ about }) => about)).toEqual(["core"]);
+  });
+});
