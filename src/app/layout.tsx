@@ -2,6 +2,7 @@ import type { Metadata, Viewport } from "next";
 import { cookies } from "next/headers";
 import type { ReactNode } from "react";
 import { Toaster } from "sonner";
+import { WaitingSender } from "@/ui/bench/waiting-sender";
 import { PREFS_COOKIE, readPrefs } from "@/ui/prefs/prefs";
 import { PrefsProvider } from "@/ui/prefs/prefs-context";
 import { Rail } from "@/ui/shell/rail";
@@ -23,6 +24,7 @@ export default async function Layout({ children }: { children: ReactNode }) {
             <Rail />
             {children}
           </div>
+          <WaitingSender />
           <Toaster
             position="top-center"
             toastOptions={{

@@ -119,7 +119,7 @@ export function BenchView({ id, sheet, rule, initial, instruments, cautions }: B
         compact
       />
       {state.signed ? (
-        <SignedPanel id={id} sheet={sheet} state={state} result={result} />
+        <SignedPanel id={id} sheet={sheet} state={state} result={result} stored={waiting === 0} />
       ) : signing ? (
         <SignPanel
           standings={all}

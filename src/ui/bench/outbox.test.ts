@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { type Box, putIn, takeOut, type Waiting, waitingFor } from "./outbox";
+import { type Box, endsWaiting, putIn, takeOut, type Waiting, waitingFor } from "./outbox";
 
 const box = (): Box & { all: Map<string, string> } => {
   const all = new Map<string, string>();
@@ -8,6 +8,10 @@ const box = (): Box & { all: Map<string, string> } => {
     getItem: (key) => all.get(key) ?? null,
     setItem: (key, value) => void all.set(key, value),
     removeItem: (key) => void all.delete(key),
+    key: (index) => [...all.keys()][index] ?? null,
+    get length() {
+      return all.size;
+    },
   };
 };
 const waiting = (n: number): Waiting => ({
@@ -34,7 +38,9 @@ describe("what waits on this device", () => {
   it("is kept apart for each end", () => {
     const device = box();
     putIn(device, "end", waiting(1));
+    device.setItem("something-else", "1");
     expect(waitingFor(device, "other")).toEqual([]);
+    expect(endsWaiting(device)).toEqual(["end"]);
   });
   it.each(["not json", "{}", '[{"id":"x"}]'])("what cannot be read is not sent: %s", (text) => {
     const device = box();

@@ -20,9 +20,18 @@ export interface Box {
   getItem(key: string): string | null;
   setItem(key: string, value: string): void;
   removeItem(key: string): void;
+  key(index: number): string | null;
+  readonly length: number;
 }
 
-const keyOf = (end: string) => `arlent-waiting-${end}`;
+const PREFIX = "arlent-waiting-";
+const keyOf = (end: string) => PREFIX + end;
+
+/** Ends that have anything waiting on this device. */
+export const endsWaiting = (box: Box): string[] =>
+  Array.from({ length: box.length }, (_, i) => box.key(i) ?? "").flatMap((key) =>
+    key.startsWith(PREFIX) ? [key.slice(PREFIX.length)] : [],
+  );
 
 /** What still waits for an end. Anything unreadable is left out rather than sent. */
 export function waitingFor(box: Box, end: string): Waiting[] {

@@ -12,11 +12,13 @@ export function SignedPanel({
   sheet,
   state,
   result,
+  stored,
 }: {
   id: string;
   sheet: RunSheet;
   state: EndState;
   result: Result;
+  stored: boolean;
 }) {
   const again = writeSelection({
     cable: sheet.cable.id,
@@ -27,7 +29,8 @@ export function SignedPanel({
   return (
     <div className="mx-auto grid w-full max-w-2xl gap-4 px-4 py-6">
       <h2 className="flex items-center gap-3 font-bold text-3xl">
-        <VerdictSign verdict={result} large /> On record: {RESULT_WORDS[result].toLowerCase()}
+        <VerdictSign verdict={result} large /> {stored ? "On record" : "Being stored"}:{" "}
+        {RESULT_WORDS[result].toLowerCase()}
       </h2>
       <p className="text-lg">Signed off by {state.signed?.name}.</p>
       <div className="flex flex-wrap gap-2">
@@ -37,12 +40,14 @@ export function SignedPanel({
         >
           Next end like this
         </Link>
-        <Link
-          href={`/ledger/${id}`}
-          className="flex min-h-14 items-center rounded-lg border-2 border-ink px-5 font-semibold"
-        >
-          Open the record
-        </Link>
+        {stored && (
+          <Link
+            href={`/ledger/${id}`}
+            className="flex min-h-14 items-center rounded-lg border-2 border-ink px-5 font-semibold"
+          >
+            Open the record
+          </Link>
+        )}
       </div>
     </div>
   );

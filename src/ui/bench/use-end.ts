@@ -3,9 +3,10 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { toast } from "sonner";
 import { v4 as uuid } from "uuid";
-import { applied, type EndState, type Entry, endState, type Problem, type Recorded } from "@/core";
-import { get, post } from "../words/api";
-import { putIn, takeOut, type Waiting, waitingFor } from "./outbox";
+import { applied, type EndState, type Entry, endState, type Recorded } from "@/core";
+import { get } from "../words/api";
+import { putIn, type Waiting, waitingFor } from "./outbox";
+import { refusalText, sendWaiting } from "./sender";
 
 type Answer = { entries: readonly Recorded[] };
 
@@ -53,45 +54,26 @@ export function useEnd(id: string, initial: readonly Recorded[]): LiveEnd {
 
   const learn = useCallback((more: readonly Recorded[]) => setKnown((before) => merged(before, more)), []);
 
-  const refused = useCallback(
-    async (problem: Problem, entry: Entry) => {
-      toast.error(
-        entry.kind === "reading"
-          ? `Reading ${entry.typed} was not stored. ${problem.message}`
-          : problem.message,
-        { duration: 9_000 },
-      );
-      const fresh = await get<Answer>(`/api/v1/ends/${id}?after=0`);
-      if (fresh.ok) setKnown(fresh.value.entries);
-    },
-    [id],
-  );
-
   const send = useCallback(async () => {
     if (sending.current) return;
     sending.current = true;
-    try {
-      for (let [next] = waitingFor(localStorage, id); next; [next] = waitingFor(localStorage, id)) {
-        const { client: from, after, entry } = next;
-        const answer = await post<Answer>(`/api/v1/ends/${id}/entries`, {
-          client: from,
-          after,
-          entries: [{ id: next.id, entry }],
-        });
-        setOffline(!answer.ok && answer.problem.code === "offline");
-        if (!answer.ok && (answer.problem.code === "offline" || answer.problem.code === "server")) {
-          setTimeout(send, RETRY_MS);
-          return;
-        }
-        takeOut(localStorage, id, [next.id]);
-        if (answer.ok) learn(answer.value.entries);
-        else await refused(answer.problem, entry);
-        setWaiting(waitingFor(localStorage, id));
-      }
-    } finally {
-      sending.current = false;
-    }
-  }, [id, learn, refused]);
+    const stillWaiting = () => setWaiting(waitingFor(localStorage, id));
+    const sent = await sendWaiting(localStorage, id, {
+      answered: (entries) => {
+        learn(entries);
+        stillWaiting();
+      },
+      refused: async (problem, entry) => {
+        toast.error(refusalText(problem, entry), { duration: 9_000 });
+        const fresh = await get<Answer>(`/api/v1/ends/${id}?after=0`);
+        if (fresh.ok) setKnown(fresh.value.entries);
+        stillWaiting();
+      },
+      reached: setOffline,
+    });
+    sending.current = false;
+    if (!sent) setTimeout(send, RETRY_MS);
+  }, [id, learn]);
 
   useEffect(() => {
     setWaiting(waitingFor(localStorage, id));

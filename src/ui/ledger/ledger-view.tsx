@@ -55,8 +55,8 @@ export function LedgerView({ page: { rows, count, styles, next }, query, problem
           <caption className="sr-only">Ends on record, newest first</caption>
           <thead className="text-soft text-sm">
             <tr>
-              <th scope="col" className="py-1.5 pr-2 font-semibold">
-                Result
+              <th scope="col" className="py-1.5 pr-2 font-semibold max-sm:w-8">
+                <span className="max-sm:sr-only">Result</span>
               </th>
               <th scope="col" className="px-2 font-semibold">
                 End
@@ -67,7 +67,7 @@ export function LedgerView({ page: { rows, count, styles, next }, query, problem
               <th scope="col" className="hidden px-2 font-semibold sm:table-cell">
                 Signed off by
               </th>
-              <th scope="col" className="px-2 text-right font-semibold">
+              <th scope="col" className="hidden px-2 text-right font-semibold sm:table-cell">
                 When
               </th>
             </tr>
@@ -99,7 +99,7 @@ function LedgerRow({
     <tr className="border-line border-t align-baseline hover:bg-raised">
       <td className="whitespace-nowrap py-3 pr-2">
         <span className="inline-flex items-center gap-2">
-          <VerdictSign verdict={verdict} /> {RESULT_WORDS[verdict]}
+          <VerdictSign verdict={verdict} /> <span className="max-sm:sr-only">{RESULT_WORDS[verdict]}</span>
         </span>
       </td>
       <th scope="row" className="max-w-64 px-2 font-semibold">
@@ -112,12 +112,19 @@ function LedgerRow({
         <span className="block font-normal text-soft text-sm md:hidden">
           {styleName} · {cableName}
         </span>
+        {signedAt && (
+          <span className="block font-normal text-soft text-sm sm:hidden">
+            {signedBy}, <LocalTime iso={signedAt} />
+          </span>
+        )}
       </th>
       <td className="hidden px-2 md:table-cell">
         {styleName} <span className="text-soft">on {cableName}</span>
       </td>
       <td className="hidden max-w-48 break-words px-2 sm:table-cell">{signedBy}</td>
-      <td className="px-2 text-right text-soft">{signedAt && <LocalTime iso={signedAt} />}</td>
+      <td className="hidden px-2 text-right text-soft sm:table-cell">
+        {signedAt && <LocalTime iso={signedAt} />}
+      </td>
     </tr>
   );
 }

@@ -49,7 +49,7 @@ function Lengths({
           <th scope="col" className="px-2 text-right font-normal">
             limits
           </th>
-          <th scope="col" className="text-right font-normal">
+          <th scope="col" className="hidden text-right font-normal sm:table-cell">
             stack-up
           </th>
         </tr>
@@ -66,6 +66,7 @@ function Lengths({
             <td className="whitespace-nowrap px-2 text-right">
               {limitsText(min, max, units)}
               {stated === null && (min !== null || max !== null) ? " *" : ""}
+              {predicted && <Holds holds={predicted.holds} className="block sm:hidden" />}
             </td>
             <td className="whitespace-nowrap text-right">
               {predicted ? <StackUp predicted={predicted} units={units} /> : ""}
@@ -81,14 +82,19 @@ const HOLDS = { worst: "always fits", rss: "fits as a rule", neither: "may not f
 const SIGN = { worst: "●", rss: "◐", neither: "○" } as const;
 
 function StackUp({ predicted: { worst, rss, holds }, units }: { predicted: Prediction; units: Units }) {
-  const tone = holds === "worst" ? "text-in" : holds === "rss" ? "text-unsure" : "text-out";
   const one = (value: number) => (units === "in" ? (value / 25_400).toFixed(3) : (value / 1000).toFixed(1));
   return (
     <span title={`at worst ±${one(worst)}, as a rule ±${one(rss)}`}>
-      ±{one(worst)} / ±{one(rss)}{" "}
-      <span className={`${tone} font-semibold`}>
-        <span aria-hidden="true">{SIGN[holds]}</span> {HOLDS[holds]}
-      </span>
+      ±{one(worst)} / ±{one(rss)} <Holds holds={holds} className="" />
+    </span>
+  );
+}
+
+function Holds({ holds, className }: { holds: Prediction["holds"]; className: string }) {
+  const tone = holds === "worst" ? "text-in" : holds === "rss" ? "text-unsure" : "text-out";
+  return (
+    <span className={`${tone} font-semibold ${className}`}>
+      <span aria-hidden="true">{SIGN[holds]}</span> {HOLDS[holds]}
     </span>
   );
 }

@@ -1,0 +1,208 @@
+import type { Page } from "@playwright/test";
+import { addEntries, expect, MEASURE, startEnd, THREADED, test } from "./server";
+
+const heading = (page: Page) => page.locator("#step");
+
+/** Walks an end to its sign-off as a technician would, reading every length at its nominal but for those named. */
+async function work(page: Page, readings: Readonly<Record<string, string>> = {}): Promise<void> {
+  for (const box of await page.getByRole("checkbox").all()) await box.click();
+  while (!(await page.locator("#signer").isVisible())) {
+    const before = (await heading(page).textContent()) ?? "";
+    const looks = page.locator("fieldset button").first();
+    if (await looks.isVisible()) await looks.click();
+    while (await page.locator("#reading").isVisible()) {
+      const label = (await page.locator("label[for=reading]").textContent()) ?? "";
+      const nominal = (await page.locator(".figure-huge").first().textContent()) ?? "";
+      const wanted = Object.entries(readings).find(([name]) => label.includes(name))?.[1] ?? nominal;
+      await page.locator("#reading").fill(wanted);
+      await page.keyboard.press("Enter");
+      await expect(
+        page
+          .getByLabel("Readings kept")
+          .or(page.locator("label[for=reading]", { hasNotText: label }))
+          .first(),
+      ).toBeVisible();
+      if ((await page.locator("label[for=reading]").textContent()) === label) {
+        const open = page
+          .getByLabel("Lengths to read")
+          .filter({ visible: true })
+          .getByRole("button")
+          .filter({ hasNotText: /, (in|out|unsure)/ });
+        if ((await open.count()) === 0) break;
+        await open.first().click();
+      }
+    }
+    await page.keyboard.press("PageDown");
+    await expect(
+      heading(page).filter({ hasNotText: before }).or(page.locator("#signer")).first(),
+    ).toBeVisible();
+  }
+}
+
+async function sign(page: Page, name: string): Promise<void> {
+  await page.locator("#signer").fill(name);
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("heading", { name: /On record/ })).toBeVisible();
+}
+
+for (const [style, query] of [
+  ["stub, cam and crimp", "cable=distribution-900&style=stub-cam-crimp-900"],
+  [
+    "stub, wedge release, thin cord without light",
+    "cable=simplex-2.0&style=stub-wedge-release-cord&as.light=without",
+  ],
+  ["adhesive and polish, duplex", "cable=duplex-3.0&style=adhesive-polish-duplex"],
+] as const)
+  test(`an end is made from sheet to record: ${style}`, async ({ page }) => {
+    await page.goto(`/?${query}`);
+    await page.keyboard.press("b");
+    await page.waitForURL(/\/bench\/[0-9a-f-]{36}/);
+    await page.getByRole("button", { name: /Digital|Steel/ }).isVisible();
+    await work(page);
+    await expect(page.getByRole("heading", { level: 2 })).toContainText(/In|Not settled/);
+    await sign(page, "Wyn Harrow");
+    await page.getByRole("link", { name: "Open the record" }).click();
+    await expect(page.getByText(/signed off by Wyn Harrow/)).toBeVisible();
+    await expect(page.getByText("Representative, not confirmed against the part's sheet")).toBeVisible();
+  });
+
+test("a whole end with one length out: told what to do, signed off so, found in the ledger", async ({
+  page,
+}) => {
+  await page.goto("/?cable=simplex-3.0&style=stub-wedge-release-cord");
+  await page.keyboard.press("b");
+  await page.waitForURL(/\/bench\//);
+  await work(page, { "cleave length": "11.2" });
+  await expect(page.getByText("Too long by 1.2 mm")).toBeVisible();
+  await sign(page, "Osla Brandt");
+  await page.goto("/ledger?result=out");
+  await page
+    .getByRole("row", { name: /Osla Brandt|Not named/ })
+    .first()
+    .getByRole("link")
+    .click();
+  await expect(page.getByText(/11\.2/).first()).toBeVisible();
+});
+
+test("the gate stays shut until every part is threaded on", async ({ page, request }) => {
+  const end = await startEnd(request);
+  await page.goto(`/bench/${end}`);
+  await page.keyboard.press("Space");
+  await expect(page.getByText(/Thread on first: 3 mm boot, Yarn stopper, Pre-stopper/)).toBeVisible();
+  await expect(heading(page)).toHaveText("Thread on");
+  for (const box of await page.getByRole("checkbox").all()) await box.click();
+  await page.keyboard.press("PageDown");
+  await expect(heading(page)).toHaveText("Mark for the clamp");
+});
+
+test("Space, arrows and a pedal go on and back; typing in the field does not", async ({ page, request }) => {
+  const end = await startEnd(request);
+  await addEntries(request, end, [...THREADED, { kind: "step", to: 1 }]);
+  await page.goto(`/bench/${end}`);
+  await page.keyboard.press("Space");
+  await expect(heading(page)).toHaveText("Mark the jacket");
+  await page.keyboard.press("ArrowRight");
+  await expect(heading(page)).toHaveText(/Ring-cut/);
+  await page.keyboard.press("ArrowLeft");
+  await page.keyboard.press("PageUp");
+  await expect(heading(page)).toHaveText("Mark for the clamp");
+  await addEntries(request, end, [{ kind: "step", to: MEASURE }], 99);
+  await page.reload();
+  await page.locator("#reading").fill("3");
+  await page.locator("#reading").press("Space");
+  await page.locator("#reading").press("8");
+  await expect(page.locator("#reading")).toHaveValue("3 8");
+  await expect(heading(page)).toHaveText("Measure the prepared end");
+});
+
+async function atMeasure(page: Page, request: Parameters<typeof startEnd>[0]): Promise<string> {
+  const end = await startEnd(request);
+  await addEntries(request, end, [...THREADED, { kind: "step", to: MEASURE }]);
+  await page.goto(`/bench/${end}`);
+  await expect(heading(page)).toHaveText("Measure the prepared end");
+  return end;
+}
+
+test("the verdict follows every key, in either unit", async ({ page, request }) => {
+  await atMeasure(page, request);
+  const verdict = page.locator("#verdict");
+  await page.locator("#reading").fill("9.5");
+  await expect(verdict).toContainText("In by 0.5 mm");
+  await page.locator("#reading").fill("3/8");
+  await expect(verdict).toContainText("read as 9.525 mm");
+  await expect(verdict).toContainText("In by 0.48 mm");
+  await page.locator("#reading").fill("11.2");
+  await expect(verdict).toContainText("Too long by 1.2 mm");
+  await expect(verdict).toContainText("Cleave again, shorter: no cable lost.");
+  await page.locator("#reading").fill("9.95");
+  await expect(verdict).toContainText("Measure again");
+  await page.locator("#reading").fill(".375");
+  await expect(verdict).toContainText("If you read inches, add “in”");
+});
+
+test("a reading can be struck out and put back", async ({ page, request }) => {
+  await atMeasure(page, request);
+  await page.locator("#reading").fill("11.2");
+  await page.keyboard.press("Enter");
+  await expect(page.getByText("saved", { exact: true })).toBeVisible();
+  await page.getByRole("button", { name: "Strike out 11.2" }).click();
+  await expect(page.getByLabel("Readings kept")).toHaveCount(0);
+  await page.getByRole("button", { name: "Put back" }).click();
+  await expect(page.getByLabel("Readings kept")).toContainText("11.2");
+});
+
+for (const [typed, said] of [
+  ["abc", "is not a length"],
+  ["-4", "cannot be negative"],
+  ["3/0", "zero under the line"],
+  ["40 m", "longer than the most taken here, 5000 mm"],
+  ["1,500", "can be read two ways"],
+  ["99999999999", "longer than the most"],
+] as const)
+  test(`a reading of “${typed}” is refused and nothing is kept`, async ({ page, request }) => {
+    const end = await atMeasure(page, request);
+    await page.locator("#reading").fill(typed);
+    await page.keyboard.press("Enter");
+    await expect(page.locator("#verdict")).toContainText(said);
+    await expect(page.locator("#reading")).toHaveValue(typed);
+    const { entries } = await (await request.get(`/api/v1/ends/${end}`)).json();
+    expect(entries).toHaveLength(THREADED.length + 1);
+  });
+
+test("the instrument is chosen once and remembered", async ({ page, request }) => {
+  await atMeasure(page, request);
+  await page.getByRole("combobox", { name: "Instrument" }).filter({ visible: true }).click();
+  await page.getByRole("option", { name: /Digital calliper/ }).click();
+  await page.locator("#reading").fill("9.95");
+  await expect(page.locator("#verdict")).toContainText("80 % likely in");
+  await page.reload();
+  await expect(page.getByRole("combobox", { name: "Instrument" }).filter({ visible: true })).toContainText(
+    "Digital calliper",
+  );
+});
+
+test("nothing at the bench needs scrolling on a desk or an upright tablet", async ({ page, request }) => {
+  test.skip(test.info().project.name === "phone", "a phone may scroll its middle");
+  const end = await atMeasure(page, request);
+  for (const size of [
+    { width: 1280, height: 800 },
+    { width: 800, height: 1280 },
+  ]) {
+    await page.setViewportSize(size);
+    for (const step of [0, 6, 7, MEASURE]) {
+      await addEntries(request, end, [{ kind: "step", to: step }], 99);
+      await page.reload();
+      await expect(page.locator("#step")).toBeVisible();
+      const hidden = await page.evaluate(() =>
+        [...document.querySelectorAll("main *")]
+          .filter(
+            (one) =>
+              one.scrollHeight > one.clientHeight + 1 &&
+              ["auto", "scroll"].includes(getComputedStyle(one).overflowY),
+          )
+          .map((one) => `${one.className} ${one.scrollHeight - one.clientHeight}`),
+      );
+      expect(hidden, `step ${step} at ${size.width}`).toEqual([]);
+    }
+  }
+});

@@ -1,0 +1,150 @@
+import { readFileSync } from "node:fs";
+import { addEntries, expect, MEASURE, startEnd, THREADED, test } from "./server";
+
+test("a reading shown as saved survives a kill of the server, and the end resumes where it was", async ({
+  page,
+  request,
+  server,
+}) => {
+  const end = await startEnd(request);
+  await addEntries(request, end, [...THREADED, { kind: "step", to: MEASURE }]);
+  await page.goto(`/bench/${end}`);
+  await page.locator("#reading").fill("9.6");
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("status").filter({ hasText: "All saved" })).toBeVisible();
+  await server.kill();
+  await server.start();
+  const elsewhere = await page.context().browser()?.newContext({ baseURL: server.url });
+  const fresh = await elsewhere?.newPage();
+  await fresh?.goto(`/bench/${end}`);
+  await expect(fresh?.locator("#step") ?? page.locator("#none")).toHaveText("Measure the prepared end");
+  const { entries } = await (await request.get(`/api/v1/ends/${end}`)).json();
+  expect(entries.filter(({ entry }: { entry: { kind: string } }) => entry.kind === "reading")).toHaveLength(
+    1,
+  );
+  await elsewhere?.close();
+});
+
+test("while the server is away readings are kept on the device and say so, even over a reload; then they are sent", async ({
+  page,
+  request,
+  server,
+}) => {
+  const end = await startEnd(request);
+  await addEntries(request, end, [...THREADED, { kind: "step", to: MEASURE }]);
+  await page.goto(`/bench/${end}`);
+  await expect(page.locator("#reading")).toBeVisible();
+  await server.kill();
+  await page.locator("#reading").fill("9.4");
+  await page.keyboard.press("Enter");
+  await expect(page.getByText("1 kept on this device.")).toBeVisible();
+  await server.start();
+  await page.reload();
+  await expect(page.getByRole("status").filter({ hasText: "All saved" })).toBeVisible();
+  const { entries } = await (await request.get(`/api/v1/ends/${end}`)).json();
+  expect(entries.at(-1).entry).toMatchObject({ kind: "reading", value: 9400, typed: "9.4" });
+});
+
+test("two browsers on one end see each other, and neither overwrites the other silently", async ({
+  page,
+  request,
+  browser,
+  server,
+}) => {
+  const end = await startEnd(request);
+  await addEntries(request, end, [...THREADED, { kind: "step", to: MEASURE }]);
+  const context = await browser.newContext({ baseURL: server.url });
+  const other = await context.newPage();
+  await page.goto(`/bench/${end}`);
+  await other.goto(`/bench/${end}`);
+  await page.locator("#reading").fill("9.6");
+  await page.keyboard.press("Enter");
+  await expect(other.getByText("Changed in another window: a reading.")).toBeVisible();
+  await other.route("**/api/v1/ends/*?after=*", (route) => route.abort());
+  await page.keyboard.press("PageDown");
+  await expect(page.locator("#step")).toHaveText("Insert with a bow");
+  await expect(page.getByRole("status").filter({ hasText: "All saved" })).toBeVisible();
+  await other.unroute("**/api/v1/ends/*?after=*");
+  await other.keyboard.press("PageUp");
+  await expect(other.getByText(/Someone else changed this end in another window/)).toBeVisible();
+  await expect(other.locator("#step")).toHaveText("Insert with a bow");
+  await expect(page.locator("#step")).toHaveText("Insert with a bow");
+  await context.close();
+});
+
+test("an unknown end, page or ledger query gets a page that says what to do", async ({ page }) => {
+  for (const address of ["/bench/nowhere", "/ledger/nowhere", "/no-such-page"]) {
+    await page.goto(address);
+    await expect(page.getByRole("heading", { name: "There is nothing at this address" })).toBeVisible();
+  }
+  await page.goto("/ledger?result=splendid");
+  await expect(page.getByRole("alert").filter({ hasText: "A result is one of" })).toBeVisible();
+});
+
+test("names that look like markup stay text", async ({ page, request }) => {
+  const end = await startEnd(request);
+  await addEntries(request, end, [
+    { kind: "label", job: "<img src=x onerror=alert(1)>", label: "</script><b>x" },
+  ]);
+  page.on("dialog", () => {
+    throw new Error("markup ran");
+  });
+  for (const address of [`/bench/${end}`, "/bench", `/ledger/${end}`]) {
+    await page.goto(address);
+    await expect(page.getByText("<img src=x onerror=alert(1)>").first()).toBeVisible();
+  }
+});
+
+test.describe("the interface for programs", () => {
+  const json = { "content-type": "application/json" };
+  for (const operation of ["dimensions", "stack", "conformance"])
+    test(`answers ${operation} as its example cases do`, async ({ request }) => {
+      const cases = JSON.parse(readFileSync(`src/core/operations/vectors/${operation}.json`, "utf8"));
+      for (const { input, expected } of cases) {
+        const answer = await request.post(`/api/v1/compute/${operation}`, { data: input });
+        expect(answer.ok()).toBe(true);
+        const body = await answer.json();
+        for (const [key, value] of Object.entries(expected))
+          if (typeof value !== "object" && typeof value !== "number") expect(body[key]).toBe(value);
+      }
+    });
+  for (const [what, status, code, data, headers] of [
+    ["a body that is not JSON", 400, "not-json", "{oops", json],
+    ["an empty body", 400, "not-json", "", json],
+    ["a body of another type", 415, "not-json-type", "a=1", { "content-type": "text/plain" }],
+    ["2 MB of it", 413, "too-large", `"${"x".repeat(2 * 1024 * 1024)}"`, json],
+    ["a missing field", 400, "bad-input", '{"features":[]}', json],
+    [
+      "a number finer than a micrometre",
+      400,
+      "too-fine",
+      '{"features":["a","b"],"dimensions":[{"id":"d","from":"a","to":"b","nominal":0.00001,"plus":1,"minus":1}]}',
+      json,
+    ],
+    ["a page of another site", 403, "foreign-origin", "{}", { ...json, origin: "http://elsewhere.example" }],
+  ] as const)
+    test(`refuses ${what} with ${status} ${code}`, async ({ request }) => {
+      const answer = await request.post("/api/v1/compute/dimensions", { data: Buffer.from(data), headers });
+      expect(answer.status()).toBe(status);
+      expect((await answer.json()).error).toMatchObject({
+        code,
+        message: expect.stringMatching(/\S/),
+        path: expect.any(Array),
+      });
+    });
+  test("knows no other operation", async ({ request }) => {
+    const answer = await request.post("/api/v1/compute/levitate", { data: {} });
+    expect(answer.status()).toBe(404);
+    expect((await answer.json()).error.message).toContain("dimensions, stack, conformance");
+  });
+  test("does not answer under a name it was not given", async ({ request }) => {
+    const answer = await request.get("/", { headers: { host: "elsewhere.example" } });
+    expect(answer.status()).toBe(421);
+  });
+  test("gives the ledger as CSV and JSON files", async ({ request }) => {
+    const csv = await request.get("/api/v1/ledger?format=csv");
+    expect(csv.headers()["content-disposition"]).toContain("arlent-ledger.csv");
+    expect(await (await request.get("/api/v1/ledger?format=json")).json()).toEqual(expect.any(Array));
+    expect((await request.get("/api/v1/ledger?format=xml")).status()).toBe(400);
+  });
+});

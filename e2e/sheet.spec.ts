@@ -1,0 +1,105 @@
+import { expect, test } from "./server";
+
+test("a sheet is found by keyboard alone, lives in the address bar, and comes back from it", async ({
+  page,
+}) => {
+  await page.goto("/");
+  await expect(async () => {
+    await page.keyboard.press("c");
+    await expect(page.getByPlaceholder("Type to find: cable")).toBeFocused({ timeout: 500 });
+  }).toPass();
+  await page.keyboard.type("simplex 3");
+  await page.keyboard.press("Enter");
+  await page.keyboard.press("s");
+  await expect(page.getByPlaceholder("Type to find: connector")).toBeFocused();
+  await page.keyboard.type("wedge");
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("figure", { name: "The cable end, drawn to scale" })).toBeVisible();
+  await expect(page.getByRole("row", { name: /Second mark on the buffer/ })).toContainText("48.5");
+  await expect(page).toHaveURL(/cable=simplex-3\.0&style=stub-wedge-release-cord/);
+  await page.reload();
+  await expect(page.getByRole("row", { name: /Cleave/ })).toContainText("9.5");
+});
+
+test("picking by touch takes two taps", async ({ page }) => {
+  await page.goto("/");
+  await page.getByRole("button", { name: /^Duplex cord 3\.0/ }).click();
+  await page.getByRole("button", { name: /^Adhesive and polish, duplex/ }).click();
+  await expect(page.getByRole("row", { name: /Mark for the yarn/ })).toContainText("37.5");
+});
+
+test("a line pointed at lights its place on the band, and the band lights the line", async ({ page }) => {
+  await page.goto("/?cable=simplex-3.0&style=stub-wedge-release-cord");
+  const row = page.getByRole("row", { name: /Mark the buffer/ });
+  const flag = page.getByRole("button", { name: /^37\.0: buffer edge/ });
+  const pole = flag.locator("circle");
+  await expect(pole).toHaveAttribute("fill", "var(--ink)");
+  await row.focus();
+  await expect(pole).toHaveAttribute("fill", "var(--now)");
+  await flag.focus();
+  await expect(row).toHaveClass(/bg-now-wash/);
+});
+
+test("every second mark says both from the end and further on", async ({ page }) => {
+  await page.goto("/?cable=distribution-900&style=stub-cam-crimp-900");
+  const row = page.getByRole("row", { name: /Second mark/ });
+  await expect(row).toContainText("48.0");
+  await expect(row).toContainText("12.0 further on than the buffer edge at 36.0");
+});
+
+test("U goes from both units to millimetres to inches, and the choice stays", async ({ page }) => {
+  await page.goto("/?cable=simplex-3.0&style=stub-wedge-release-cord");
+  const row = page.getByRole("row", { name: /Second mark/ });
+  await expect(row).toContainText("1 29/32 in");
+  await page.keyboard.press("u");
+  await expect(row).not.toContainText("29/32");
+  await page.keyboard.press("u");
+  await expect(row).toContainText("1 29/32");
+  await expect(row).not.toContainText("48.5");
+  await page.reload();
+  await expect(page.getByRole("row", { name: /Second mark/ })).not.toContainText("48.5");
+});
+
+test("options change the sheet: without light, the mark's stand-off is read instead", async ({ page }) => {
+  await page.goto("/?cable=simplex-3.0&style=stub-wedge-release-cord");
+  await expect(page.getByRole("row", { name: /Watch the glow/ })).toBeVisible();
+  await page.keyboard.press("v");
+  await page.getByRole("radio", { name: "without light" }).click();
+  await page.getByRole("button", { name: "Done" }).click();
+  await expect(page.getByRole("row", { name: /Where does the mark stand/ })).toBeVisible();
+  await expect(page.getByRole("row", { name: /Watch the glow/ })).toHaveCount(0);
+  await expect(page).toHaveURL(/as\.light=without/);
+});
+
+test("a pair that does not go together says why, and what would", async ({ page }) => {
+  await page.goto("/?cable=duplex-3.0&style=stub-wedge-release-cord");
+  await expect(page.getByText("It is for simplex cord; this is duplex cord.")).toBeVisible();
+  await page.getByRole("button", { name: /Stub, wedge release on Simplex cord 3\.0/ }).click();
+  await expect(page.getByRole("row", { name: /Cleave/ })).toContainText("9.5");
+});
+
+test("mixed core sizes are refused with the glass that would do", async ({ page }) => {
+  await page.goto("/?cable=duplex-3.0&style=adhesive-polish-duplex&core=9%2F125");
+  await expect(page.getByText(/made for 50\/125 or 62\.5\/125 glass; this is 9\/125/)).toBeVisible();
+  await page.getByRole("button", { name: /multimode 50\/125/ }).click();
+  await expect(page.getByRole("row", { name: /Mark the jacket/ })).toBeVisible();
+});
+
+for (const [address, said] of [
+  ["/?cable=rope", "There is no cable called “rope”"],
+  ["/?cable=simplex-3.0&style=glue", "There is no connector style called “glue”"],
+  ["/?cable=simplex-3.0&style=stub-wedge-release-cord&as.interface=zz", "“zz” is not one of sc, lc"],
+] as const)
+  test(`an unknown name in the address is told: ${address}`, async ({ page }) => {
+    await page.goto(address);
+    await expect(page.getByRole("alert").filter({ hasText: said })).toBeVisible();
+  });
+
+test("on paper there is the sheet and nothing of the program", async ({ page }) => {
+  await page.goto("/?cable=simplex-3.0&style=stub-wedge-release-cord");
+  await page.emulateMedia({ media: "print" });
+  await expect(page.getByRole("navigation", { name: "Places" })).toBeHidden();
+  await expect(page.getByRole("button", { name: "To the bench" })).toBeHidden();
+  await expect(page.getByText("Representative figures.")).toBeVisible();
+  await expect(page.getByText(/Stub, wedge release on Simplex cord 3\.0, 9\/125; revision 1/)).toBeVisible();
+});

@@ -1,0 +1,105 @@
+import AxeBuilder from "@axe-core/playwright";
+import type { Page } from "@playwright/test";
+import { addEntries, expect, MEASURE, startEnd, THREADED, test } from "./server";
+
+const LONG =
+  "The very long name of a feeder that goes from the correlator hall past the weather hut to the last pad on the moor";
+
+async function views(request: Parameters<typeof startEnd>[0]): Promise<string[]> {
+  const gate = await startEnd(request);
+  const measure = await startEnd(request);
+  const look = await startEnd(request);
+  const done = await startEnd(request);
+  await addEntries(request, measure, [
+    { kind: "label", job: LONG, label: LONG },
+    ...THREADED,
+    { kind: "step", to: MEASURE },
+  ]);
+  await addEntries(request, look, [...THREADED, { kind: "step", to: 10 }]);
+  await addEntries(request, done, [
+    { kind: "label", job: LONG, label: "Unbrokenwordofamostextraordinarylengthindeed".repeat(2) },
+    ...THREADED,
+    { kind: "sign", name: "Teo Marsh", outcome: "kept" },
+  ]);
+  return [
+    "/",
+    "/?cable=simplex-3.0",
+    "/?cable=simplex-3.0&style=stub-wedge-release-cord",
+    "/?cable=duplex-3.0&style=adhesive-polish-duplex",
+    "/?cable=duplex-3.0&style=stub-wedge-release-cord",
+    "/bench",
+    `/bench/${gate}`,
+    `/bench/${measure}`,
+    `/bench/${look}`,
+    `/bench/${done}`,
+    "/ledger",
+    "/ledger?result=unsure",
+    `/ledger/${done}`,
+    "/setup",
+    "/nowhere",
+  ];
+}
+
+async function inTheme(page: Page, theme: string, url: string): Promise<void> {
+  await page
+    .context()
+    .addCookies([{ name: "arlent-prefs", value: encodeURIComponent(JSON.stringify({ theme })), url }]);
+}
+
+for (const theme of ["paper", "night", "sun"])
+  test(`no view has a barrier that axe can find, in the ${theme} look`, async ({ page, request, server }) => {
+    test.setTimeout(120_000);
+    await inTheme(page, theme, server.url);
+    for (const address of await views(request)) {
+      await page.goto(address);
+      await expect(page.locator("h1, h2").first()).toBeAttached();
+      const { violations } = await new AxeBuilder({ page })
+        .withTags(["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa", "best-practice"])
+        .analyze();
+      expect(
+        violations.map(({ id, nodes }) => `${address}: ${id} ${nodes.map(({ target }) => target).join(" ")}`),
+      ).toEqual([]);
+    }
+  });
+
+test("nothing runs off the side, down to 360 pixels, with long names", async ({ page, request }) => {
+  for (const address of await views(request))
+    for (const width of [360, 800]) {
+      await page.setViewportSize({ width, height: 780 });
+      await page.goto(address);
+      await expect(page.locator("h1, h2").first()).toBeAttached();
+      expect(
+        await page.evaluate(
+          () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+        ),
+        `${address} at ${width}`,
+      ).toBeLessThanOrEqual(0);
+    }
+});
+
+test("the open picker and the sign-off have no barrier either", async ({ page, request }) => {
+  const end = await startEnd(request);
+  await addEntries(request, end, [...THREADED, { kind: "step", to: 18 }]);
+  const scan = async () =>
+    (await new AxeBuilder({ page }).analyze()).violations.map(
+      ({ id, nodes }) => `${id} ${nodes.map(({ target }) => target).join(" ")}`,
+    );
+  await page.goto("/");
+  await page.keyboard.press("c");
+  await expect(page.getByPlaceholder("Type to find: cable")).toBeVisible();
+  expect(await scan()).toEqual([]);
+  await page.goto(`/bench/${end}`);
+  await page.getByRole("button", { name: /Finish/ }).click();
+  await expect(page.locator("#signer")).toBeVisible();
+  expect(await scan()).toEqual([]);
+});
+
+test("the band reads as a list of lengths", async ({ page }) => {
+  await page.goto("/?cable=simplex-3.0&style=stub-wedge-release-cord");
+  await expect(
+    page
+      .getByRole("list", { name: "Lengths on the cable" })
+      .getByRole("listitem")
+      .filter({ hasText: "second mark" }),
+  ).toHaveText("second mark: 48.5 mm (1 29/32 in) from the cable end");
+});

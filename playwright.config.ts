@@ -1,0 +1,30 @@
+import { defineConfig } from "@playwright/test";
+
+export default defineConfig({
+  testDir: "e2e",
+  workers: 2,
+  timeout: 60_000,
+  retries: 0,
+  forbidOnly: true,
+  outputDir: "test-results",
+  use: {
+    launchOptions: {
+      executablePath: process.env.CHROMIUM ?? "/usr/bin/chromium",
+      args: [
+        "--no-sandbox",
+        "--disable-gpu",
+        "--disable-quic",
+        "--no-first-run",
+        "--disable-background-networking",
+        "--disable-component-update",
+        "--disable-sync",
+      ],
+    },
+    locale: "en-GB",
+    timezoneId: "Europe/London",
+  },
+  projects: [
+    { name: "desk", use: { viewport: { width: 1280, height: 800 } } },
+    { name: "phone", use: { viewport: { width: 390, height: 844 }, hasTouch: true } },
+  ],
+});

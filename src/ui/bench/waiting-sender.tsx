@@ -1,0 +1,32 @@
+"use client";
+
+import { usePathname } from "next/navigation";
+import { useEffect } from "react";
+import { toast } from "sonner";
+import { endsWaiting } from "./outbox";
+import { refusalText, sendWaiting } from "./sender";
+
+const TRY_AGAIN_MS = 3_000;
+
+/** On every page, sends what an end left at the bench still has waiting on this device. */
+export function WaitingSender() {
+  const path = usePathname();
+  useEffect(() => {
+    let busy = false;
+    const send = async () => {
+      if (busy) return;
+      busy = true;
+      for (const end of endsWaiting(localStorage).filter((one) => path !== `/bench/${one}`))
+        await sendWaiting(localStorage, end, {
+          answered: () => {},
+          reached: () => {},
+          refused: (problem, entry) => void toast.error(refusalText(problem, entry), { duration: 9_000 }),
+        });
+      busy = false;
+    };
+    send();
+    const timer = setInterval(send, TRY_AGAIN_MS);
+    return () => clearInterval(timer);
+  }, [path]);
+  return null;
+}
