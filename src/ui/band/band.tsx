@@ -36,7 +36,7 @@ const TAPE_PX = 40;
 
 /** The end drawn to scale: fibre end left, cable body right, marks and cuts at their true place, a tape below. */
 export function Band({ sheet, line, lit, onPoint, readings = [], compact = false }: BandProps) {
-  const [ref, width] = useWidth<HTMLElement>(1204);
+  const { ref, width, resized } = useWidth<HTMLElement>(1204);
   const { prefs } = usePrefs();
   const id = useId().replaceAll(":", "");
   const geometry = bandGeometry(sheet, line, width);
@@ -48,14 +48,14 @@ export function Band({ sheet, line, lit, onPoint, readings = [], compact = false
   return (
     <figure
       ref={ref}
-      className="band border-line border-b bg-raised"
+      className={`${resized ? "" : "band"} border-line border-b bg-raised`}
       aria-label="The cable end, drawn to scale"
     >
       <svg
         width={width}
         height={tape + TAPE_PX}
         viewBox={`0 0 ${width} ${tape + TAPE_PX}`}
-        className="block w-full"
+        className="block h-auto w-full"
         role="group"
         aria-label="Marks and cuts on the cable"
       >

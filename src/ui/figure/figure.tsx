@@ -4,8 +4,8 @@ import { figureWords } from "../words/line-words";
 import { ToleranceScale } from "./tolerance-scale";
 
 const SIZES = {
-  work: "text-[clamp(4rem,min(20vw,16vh),11rem)] lg:text-[clamp(4rem,min(11vw,17vh),8.5rem)]",
-  read: "text-5xl sm:text-[clamp(4rem,min(18vw,14vh),10rem)] lg:text-[clamp(4rem,min(11vw,17vh),8.5rem)]",
+  work: "text-[clamp(4rem,min(20vw,16vh),11rem)] lg:text-[clamp(4rem,min(11vw,15vh),8.5rem)]",
+  read: "text-5xl sm:text-[clamp(4rem,min(18vw,14vh),10rem)] lg:text-[clamp(4rem,min(11vw,15vh),8.5rem)]",
 } as const;
 
 interface HugeProps {
@@ -24,7 +24,7 @@ function Huge({ size, shown: { main, unit, beside, rounding }, representative }:
       </span>
       <span className="flex flex-col gap-1 pb-[0.3em] sm:gap-2">
         {(beside || rounding) && (
-          <span className="figures whitespace-nowrap text-inch text-xl sm:text-3xl">
+          <span className="figures whitespace-nowrap text-inch text-xl sm:text-3xl lg:text-2xl">
             {beside} {rounding && <span className="text-base">({rounding})</span>}
           </span>
         )}

@@ -105,7 +105,7 @@ function LedgerRow({
       <th scope="row" className="max-w-64 px-2 font-semibold">
         <Link
           href={`/ledger/${id}`}
-          className="block min-h-6 break-words underline decoration-line underline-offset-4 hover:decoration-ink"
+          className="block min-h-6 wrap-anywhere underline decoration-line underline-offset-4 hover:decoration-ink"
         >
           {[job, label].filter(Boolean).join(" · ") || "Not named"}
         </Link>
@@ -121,7 +121,7 @@ function LedgerRow({
       <td className="hidden px-2 md:table-cell">
         {styleName} <span className="text-soft">on {cableName}</span>
       </td>
-      <td className="hidden max-w-48 break-words px-2 sm:table-cell">{signedBy}</td>
+      <td className="hidden max-w-48 wrap-anywhere px-2 sm:table-cell">{signedBy}</td>
       <td className="hidden px-2 text-right text-soft sm:table-cell">
         {signedAt && <LocalTime iso={signedAt} />}
       </td>

@@ -41,9 +41,9 @@ export function RecordView({ end }: { end: RecordedEnd }) {
   return (
     <main className="min-w-0 flex-1">
       <header className="flex flex-wrap items-center gap-3 px-4 py-4 sm:px-6">
-        <h1 className="mr-auto flex min-w-0 items-center gap-3 break-words font-bold text-2xl">
+        <h1 className="mr-auto flex min-w-0 items-center gap-3 wrap-anywhere font-bold text-2xl">
           <VerdictSign verdict={result} large />
-          <span className="min-w-0 break-words">
+          <span className="min-w-0 wrap-anywhere">
             {[state.job, state.label].filter(Boolean).join(" · ") || "End not named"}
             <span className="block font-normal text-base text-soft">
               {state.signed ? RESULT_WORDS[result] : "Still at the bench"}
@@ -72,7 +72,7 @@ export function RecordView({ end }: { end: RecordedEnd }) {
         </button>
       </header>
       <Band sheet={sheet} line={sheet.lines.length} lit={[]} readings={readings} />
-      <div className="grid gap-8 px-4 py-5 sm:px-6 xl:grid-cols-[3fr_2fr]">
+      <div className="grid grid-cols-[minmax(0,1fr)] gap-8 px-4 py-5 sm:px-6 xl:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
         <section aria-labelledby="lengths">
           <h2 id="lengths" className="font-bold text-lg">
             Lengths
@@ -154,7 +154,7 @@ export function RecordView({ end }: { end: RecordedEnd }) {
                 <span className="shrink-0 text-soft">
                   <LocalTime iso={recorded.at} />
                 </span>
-                <span className="min-w-0 break-words">{historyLine(sheet, entries, recorded)}</span>
+                <span className="min-w-0 wrap-anywhere">{historyLine(sheet, entries, recorded)}</span>
               </li>
             ))}
           </ol>
@@ -168,7 +168,7 @@ function Fact({ name, children }: { name: string; children: React.ReactNode }) {
   return (
     <>
       <dt className="text-soft">{name}</dt>
-      <dd className="min-w-0 break-words">{children}</dd>
+      <dd className="min-w-0 wrap-anywhere">{children}</dd>
     </>
   );
 }

@@ -30,7 +30,7 @@ export function SetupView({ instruments }: { instruments: readonly Instrument[] 
     <main className="min-w-0 flex-1 px-4 py-5 sm:px-6">
       <h1 className="font-bold text-2xl">Setup</h1>
       <p className="text-soft">For this device. Every choice is kept as you make it.</p>
-      <div className="mt-5 grid max-w-2xl gap-6">
+      <div className="mt-5 grid max-w-2xl grid-cols-[minmax(0,1fr)] gap-6">
         <Choice title="Units" value={prefs.units} options={UNITS} onPick={(units) => change({ units })} />
         <Choice title="Look" value={prefs.theme} options={THEMES} onPick={(theme) => change({ theme })} />
         <Choice

@@ -68,7 +68,7 @@ function Lengths({
               {stated === null && (min !== null || max !== null) ? " *" : ""}
               {predicted && <Holds holds={predicted.holds} className="block sm:hidden" />}
             </td>
-            <td className="whitespace-nowrap text-right">
+            <td className="hidden whitespace-nowrap text-right sm:table-cell">
               {predicted ? <StackUp predicted={predicted} units={units} /> : ""}
             </td>
           </tr>
