@@ -8,7 +8,7 @@ import { type End, type EndSummary, getEnd } from "./ends";
 export const RESULTS = ["in", "out", "unsure", "unmeasured", "cut-off"] as const satisfies readonly Result[];
 
 /** A page of the ledger. */
-export const LEDGER_PAGE = 100;
+export const LEDGER_PAGE = 60;
 
 export const zLedgerQuery = z.strictObject({
   result: z.enum(RESULTS, { error: `A result is one of ${RESULTS.join(", ")}` }).optional(),

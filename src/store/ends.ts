@@ -1,5 +1,5 @@
 import { and, asc, desc, eq, gt, isNotNull, isNull, lt, or, type SQL, sql } from "drizzle-orm";
-import { type Entry, type Recorded, type Result, zEntry } from "@/core";
+import type { Entry, Recorded, Result } from "@/core";
 import type { Store } from "./database";
 import { ends, entries } from "./schema";
 
@@ -12,7 +12,7 @@ export const insertEnd = (store: Store, row: typeof ends.$inferInsert): void => 
 export const findEnd = (store: Store, id: string): EndRow | undefined =>
   store.select().from(ends).where(eq(ends.id, id)).get();
 
-/** An end's entries after a sequence number, in order. */
+/** An end's entries after a sequence number, in order. They were checked on the way in and cannot change since. */
 export function entriesAfter(store: Store, endId: string, after = 0): Recorded[] {
   return store
     .select()
@@ -20,12 +20,12 @@ export function entriesAfter(store: Store, endId: string, after = 0): Recorded[]
     .where(and(eq(entries.endId, endId), gt(entries.seq, after)))
     .orderBy(asc(entries.seq))
     .all()
-    .map(({ id, seq, at, client, entry }) => ({ id, seq, at, client, entry: zEntry.parse(entry) }));
+    .map(({ id, seq, at, client, entry }) => ({ id, seq, at, client, entry: entry as Entry }));
 }
 
 export const findEntry = (store: Store, id: string): { endId: string; entry: Entry } | undefined => {
   const row = store.select().from(entries).where(eq(entries.id, id)).get();
-  return row && { endId: row.endId, entry: zEntry.parse(row.entry) };
+  return row && { endId: row.endId, entry: row.entry as Entry };
 };
 
 export function insertEntry(store: Store, endId: string, { id, seq, at, client, entry }: Recorded): void {

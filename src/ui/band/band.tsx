@@ -1,6 +1,6 @@
 "use client";
 
-import { useId } from "react";
+import { useId, useMemo } from "react";
 import type { RunSheet, SheetFeature } from "@/core";
 import { usePrefs } from "../prefs/prefs-context";
 import { figureText, lengthText, type Units } from "../words/length-text";
@@ -39,7 +39,7 @@ export function Band({ sheet, line, lit, onPoint, readings = [], compact = false
   const { ref, width, resized } = useWidth<HTMLElement>(1204);
   const { prefs } = usePrefs();
   const id = useId().replaceAll(":", "");
-  const geometry = bandGeometry(sheet, line, width);
+  const geometry = useMemo(() => bandGeometry(sheet, line, width), [sheet, line, width]);
   const rows = width < 560 ? 2 : 3;
   const axis = rows * ROW_PX + 52;
   const tape = axis + (compact ? 54 : 62);

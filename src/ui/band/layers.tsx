@@ -1,3 +1,4 @@
+import { memo } from "react";
 import type { Layer } from "@/core";
 import { middleOf, shadeOf } from "./textures";
 
@@ -21,7 +22,7 @@ export interface YarnState {
 }
 
 /** The layers as they stand, innermost first so that each covers what is under it. */
-export function LayersDrawn({
+export const LayersDrawn = memo(function LayersDrawn({
   id,
   axis,
   layers,
@@ -45,7 +46,7 @@ export function LayersDrawn({
         )}
     </g>
   );
-}
+});
 
 function LayerDrawn({
   id,

@@ -1,10 +1,19 @@
+import { memo } from "react";
 import type { BandScale } from "./scale";
 import { inchTicks, mmTicks, type Tick } from "./scale";
 
 const LENGTHS = { mm: [16, 11, 7], inch: [14, 9, 6] } as const;
 
 /** The tape along the band's lower edge: millimetres on top, inches in sixteenths below. */
-export function Tape({ scale, top, height }: { scale: BandScale; top: number; height: number }) {
+export const Tape = memo(function Tape({
+  scale,
+  top,
+  height,
+}: {
+  scale: BandScale;
+  top: number;
+  height: number;
+}) {
   return (
     <g aria-hidden="true" className="figures">
       <rect x="0" y={top} width={scale.width} height={height} fill="var(--raised)" />
@@ -36,7 +45,7 @@ export function Tape({ scale, top, height }: { scale: BandScale; top: number; he
       ))}
     </g>
   );
-}
+});
 
 interface TickProps {
   tick: Tick;

@@ -1,7 +1,7 @@
 "use client";
 
 import { X } from "lucide-react";
-import { useEffect, useMemo, useRef, useState } from "react";
+import { startTransition, useEffect, useMemo, useRef, useState } from "react";
 import {
   type Check,
   type CheckStanding,
@@ -66,7 +66,8 @@ export function ReadingPanel({
     [written, check, readings, instrument, rule],
   );
   useEffect(() => {
-    onTyped(written && typed ? { check, value: written.length, judged: typed } : null);
+    // The band may follow a frame later: the verdict must not wait for it.
+    startTransition(() => onTyped(written && typed ? { check, value: written.length, judged: typed } : null));
   }, [written, typed, check, onTyped]);
   useEffect(() => {
     if (window.matchMedia("(min-width: 640px)").matches) input.current?.focus();

@@ -1,0 +1,67 @@
+import type { Page } from "@playwright/test";
+import { build } from "vite";
+
+export interface Keystrokes {
+  /** From the key's own time to the verdict standing in the page. */
+  readonly changed: number[];
+  /** From the key's own time to the end of the frame that shows it. */
+  readonly painted: number[];
+}
+
+const READINGS = ["9.5", "11.2", "3/8", "9.95", "8.1", "1 1/2 in", "9.42", "10.6"];
+
+/** Types readings key by key into `#reading` and times each key until `#verdict` has changed and been painted. */
+export async function timeKeystrokes(page: Page, rounds: number): Promise<Keystrokes> {
+  await page.waitForSelector("#reading");
+  await page.waitForTimeout(500);
+  await page.evaluate(() => {
+    const log = { changed: [] as number[], painted: [] as number[] };
+    Object.assign(window, { log });
+    let key = 0;
+    document.addEventListener(
+      "keydown",
+      (event) => {
+        key = event.timeStamp;
+      },
+      { capture: true },
+    );
+    new MutationObserver(() => {
+      if (key === 0) return;
+      const from = key;
+      key = 0;
+      log.changed.push(performance.now() - from);
+      requestAnimationFrame(() => {
+        const { port1, port2 } = new MessageChannel();
+        port1.onmessage = () => log.painted.push(performance.now() - from);
+        port2.postMessage(null);
+      });
+    }).observe(document.querySelector("#verdict") as Element, {
+      subtree: true,
+      childList: true,
+      characterData: true,
+    });
+  });
+  for (let round = 0; round < rounds; round++)
+    for (const text of READINGS) {
+      await page.locator("#reading").fill("");
+      await page.locator("#reading").focus();
+      await page.keyboard.type(text, { delay: 35 });
+    }
+  return page.evaluate(() => (window as unknown as { log: Keystrokes }).log);
+}
+
+/** The bare page's script, bundled as the product's own pages are: production React, one file. */
+export async function bareScript(): Promise<string> {
+  const built = await build({
+    logLevel: "silent",
+    define: { "process.env.NODE_ENV": '"production"' },
+    build: {
+      write: false,
+      minify: true,
+      lib: { entry: "perf/bare-input.tsx", formats: ["iife"], name: "bare" },
+    },
+  });
+  const [bundle] = Array.isArray(built) ? built : [built];
+  if (!bundle || !("output" in bundle)) throw new Error("the bare page was not bundled");
+  return bundle.output[0].code;
+}

@@ -1,0 +1,176 @@
+import { randomUUID } from "node:crypto";
+import { mkdtempSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { chromium } from "@playwright/test";
+import Database from "better-sqlite3";
+import { compileRunSheet, type EntryInput, misfits } from "@/core";
+import { addEntries, startEnd } from "@/service/ends";
+import { openStore, type Store } from "@/store/database";
+import { shippedLibrary } from "@/store/shipped";
+import { bareScript, timeKeystrokes } from "./keystroke";
+import { line, perSecond, quantile, spread } from "./measure";
+import { startServer } from "./server";
+
+const folder = mkdtempSync(join(tmpdir(), "arlent-perf-"));
+const WEDGE = { cable: "simplex-3.0", procedure: "stub-wedge-release-cord", core: "9/125" };
+const READING: EntryInput = {
+  kind: "reading",
+  check: "cleave",
+  value: 9_500,
+  typed: "9.5",
+  unit: "mm",
+  instrument: { id: "calliper", name: "Calliper", resolution: 10, repeatability: 60 },
+};
+const READINGS = 300;
+
+/** An end, threaded and at the measure step; signed off if asked. */
+function makeEnd(store: Store, signed: boolean): string {
+  const { id } = startEnd(store, WEDGE);
+  const threaded = ["boot-3", "stopper", "pre-stopper"].map(
+    (part): EntryInput => ({ kind: "thread", part, on: true }),
+  );
+  const all: EntryInput[] = [
+    ...threaded,
+    { kind: "step", to: 12 },
+    READING,
+    ...(signed ? [{ kind: "sign", name: "Wyn Harrow", outcome: "kept" } as const] : []),
+  ];
+  addEntries(store, id, {
+    client: "perf",
+    after: 0,
+    entries: all.map((entry) => ({ id: randomUUID(), entry })),
+  });
+  return id;
+}
+
+function sheets(): void {
+  const { procedures, cables, tools } = shippedLibrary();
+  const pairs = procedures.flatMap((procedure) =>
+    cables.flatMap((cable) =>
+      cable.cores
+        .filter((core) => misfits(procedure, cable, core).length === 0)
+        .map((core) => ({ procedure, cable, core, choices: {}, tools })),
+    ),
+  );
+  let i = 0;
+  const rate = perSecond(() => {
+    compileRunSheet(pairs[i++ % pairs.length] as (typeof pairs)[number]);
+  });
+  line("run sheets compiled", `${rate.toFixed(0)} a second (${(1000 / rate).toFixed(2)} ms each)`);
+}
+
+async function storing(url: string, end: string): Promise<void> {
+  const post = async () => {
+    const body = JSON.stringify({
+      client: "perf",
+      after: 9_999,
+      entries: [{ id: randomUUID(), entry: READING }],
+    });
+    const answer = await fetch(`${url}/api/v1/ends/${end}/entries`, {
+      method: "POST",
+      headers: { "content-type": "application/json" },
+      body,
+    });
+    if (!answer.ok) throw new Error(await answer.text());
+    await answer.arrayBuffer();
+  };
+  for (let i = 0; i < 20; i++) await post();
+  const through = await timed(async () => {
+    for (let i = 0; i < READINGS; i++) await post();
+  });
+  const bare = new Database(join(folder, "bare.db"));
+  bare.pragma("journal_mode = WAL");
+  bare.pragma("synchronous = FULL");
+  bare.exec("CREATE TABLE entries (id TEXT PRIMARY KEY, seq INTEGER, body TEXT)");
+  const insert = bare.prepare("INSERT INTO entries VALUES (?, ?, ?)");
+  const direct = await timed(() => {
+    for (let i = 0; i < READINGS; i++) insert.run(randomUUID(), i, JSON.stringify(READING));
+  });
+  line("readings stored through the server", `${(READINGS / through).toFixed(0)} a second, one at a time`);
+  line(
+    "  bare database driver, same disk and safety",
+    `${(READINGS / direct).toFixed(0)} a second (ratio ${(through / direct).toFixed(1)})`,
+  );
+}
+
+async function timed(work: () => void | Promise<void>): Promise<number> {
+  const start = performance.now();
+  await work();
+  return (performance.now() - start) / 1000;
+}
+
+async function pages(url: string, end: string): Promise<void> {
+  for (const [name, path] of [
+    ["sheet", "/?cable=simplex-3.0&style=stub-wedge-release-cord"],
+    ["bench", `/bench/${end}`],
+    ["ledger of 300 ends", "/ledger"],
+  ] as const) {
+    const times: number[] = [];
+    for (let i = 0; i < 25; i++) {
+      const start = performance.now();
+      await (await fetch(url + path)).arrayBuffer();
+      if (i >= 5) times.push(performance.now() - start);
+    }
+    line(`page answered: ${name}`, spread(times));
+  }
+}
+
+async function inChromium(url: string, end: string): Promise<void> {
+  const browser = await chromium.launch({
+    executablePath: process.env.CHROMIUM ?? "/usr/bin/chromium",
+    args: ["--no-sandbox"],
+  });
+  const bytesOf = async (path: string): Promise<number> => {
+    const context = await browser.newContext();
+    const page = await context.newPage();
+    const session = await context.newCDPSession(page);
+    await session.send("Network.enable");
+    let bytes = 0;
+    session.on("Network.loadingFinished", ({ encodedDataLength }) => {
+      bytes += encodedDataLength;
+    });
+    await page.goto(url + path, { waitUntil: "load" });
+    await page.waitForTimeout(700);
+    await context.close();
+    return bytes;
+  };
+  line(
+    "page bytes over the wire: sheet, all files",
+    `${((await bytesOf("/?cable=simplex-3.0&style=stub-wedge-release-cord")) / 1024).toFixed(0)} kB`,
+  );
+  line(
+    "page bytes over the wire: bench, all files",
+    `${((await bytesOf(`/bench/${end}`)) / 1024).toFixed(0)} kB`,
+  );
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  await page.goto(`${url}/bench/${end}`);
+  const bench = await timeKeystrokes(page, 6);
+  await page.goto("about:blank");
+  await page.addScriptTag({ content: await bareScript() });
+  const bare = await timeKeystrokes(page, 6);
+  line(`key to verdict in the page, ${bench.changed.length} keys`, spread(bench.changed));
+  line(
+    "  bare React input",
+    `${spread(bare.changed)} (ratio of p50 ${(quantile(bench.changed, 0.5) / quantile(bare.changed, 0.5)).toFixed(1)})`,
+  );
+  line("key to verdict painted", spread(bench.painted));
+  line(
+    "  bare React input",
+    `${spread(bare.painted)} (ratio of p50 ${(quantile(bench.painted, 0.5) / quantile(bare.painted, 0.5)).toFixed(1)})`,
+  );
+  await browser.close();
+}
+
+const file = join(folder, "perf.db");
+const store = openStore(file);
+const end = makeEnd(store, false);
+const busy = makeEnd(store, false);
+for (let i = 0; i < 300; i++) makeEnd(store, true);
+sheets();
+const server = await startServer(file);
+line("cold start to the first page", `${server.coldMs.toFixed(0)} ms`);
+await pages(server.url, end);
+await storing(server.url, busy);
+await inChromium(server.url, end);
+server.stop();

@@ -1,0 +1,6 @@
+// Prints how fast Arlent is on this machine, each figure beside a bare one from the same run: `npm run perf`.
+import { ensureBuild, ensureChromium, ensurePackages, fail, runPackage } from "./setup.mjs";
+
+ensurePackages();
+if (!ensureBuild()) fail("The build failed: see above.");
+process.exitCode = runPackage("tsx/dist/cli.mjs", ["perf/perf.ts"], { env: { CHROMIUM: ensureChromium() } });
