@@ -79,6 +79,16 @@ async function storing(url: string, end: string): Promise<void> {
   const through = await timed(async () => {
     for (let i = 0; i < READINGS; i++) await post();
   });
+  const trivial = await timed(async () => {
+    for (let i = 0; i < READINGS; i++) {
+      const answer = await fetch(`${url}/api/v1/compute/stack`, {
+        method: "POST",
+        headers: { "content-type": "application/json" },
+        body: '{"features":[{"name":"end"}]}',
+      });
+      await answer.arrayBuffer();
+    }
+  });
   const bare = new Database(join(folder, "bare.db"));
   bare.pragma("journal_mode = WAL");
   bare.pragma("synchronous = FULL");
@@ -88,6 +98,10 @@ async function storing(url: string, end: string): Promise<void> {
     for (let i = 0; i < READINGS; i++) insert.run(randomUUID(), i, JSON.stringify(READING));
   });
   line("readings stored through the server", `${(READINGS / through).toFixed(0)} a second, one at a time`);
+  line(
+    "  a request that stores nothing, same server",
+    `${(READINGS / trivial).toFixed(0)} a second (ratio ${(through / trivial).toFixed(1)})`,
+  );
   line(
     "  bare database driver, same disk and safety",
     `${(READINGS / direct).toFixed(0)} a second (ratio ${(through / direct).toFixed(1)})`,

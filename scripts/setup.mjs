@@ -8,14 +8,15 @@ import { fileURLToPath } from "node:url";
 export const root = dirname(dirname(fileURLToPath(import.meta.url)));
 const stamps = join(root, ".arlent");
 
-/** Runs a command in the project; output goes where `stdio` says. @returns its exit code. */
+/** Runs a command in the project; output goes where `stdio` says, piped output is shown on failure. @returns its exit code. */
 export function run(command, args, { env = {}, stdio = "inherit" } = {}) {
-  const { status, error } = spawnSync(command, args, {
+  const { status, error, stdout } = spawnSync(command, args, {
     cwd: root,
     stdio,
     env: { ...process.env, NEXT_TELEMETRY_DISABLED: "1", ...env },
   });
   if (error) console.error(error.message);
+  if (stdout && status !== 0) process.stderr.write(stdout);
   return status ?? 1;
 }
 
@@ -67,7 +68,7 @@ export function ensureBuild() {
   ]);
   if (existsSync(join(root, ".next/BUILD_ID")) && isStamped("build", hash)) return true;
   console.error("Building …");
-  if (runPackage("next/dist/bin/next", ["build"], { stdio: ["ignore", "ignore", "inherit"] }) !== 0)
+  if (runPackage("next/dist/bin/next", ["build"], { stdio: ["ignore", "pipe", "inherit"] }) !== 0)
     return false;
   stamp("build", hash);
   return true;

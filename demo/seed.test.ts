@@ -1,0 +1,30 @@
+import { readFileSync } from "node:fs";
+import { describe, expect, it } from "vitest";
+import { endState } from "@/core";
+import { endsAtBench, getEnd } from "@/service/ends";
+import { ledgerPage } from "@/service/ledger";
+import { openStore } from "@/store/database";
+import { seed } from "./seed";
+
+describe("the Quillmere demo", () => {
+  const store = openStore(":memory:");
+  seed(store, readFileSync("demo/quillmere.json", "utf8"), new Date("2026-11-24T09:00:00Z"));
+  it("shows every style and every result a technician may meet", () => {
+    const { rows } = ledgerPage(store, {});
+    expect(new Set(rows.map(({ result }) => result))).toEqual(
+      new Set(["in", "out", "unsure", "unmeasured", "cut-off"]),
+    );
+    expect(new Set(rows.map(({ style }) => style)).size).toBe(3);
+  });
+  it("leaves two ends half done at the bench, one at a measure step", () => {
+    const steps = endsAtBench(store).map(({ id }) => {
+      const { sheet, entries } = getEnd(store, id);
+      return sheet.lines[endState(entries).at]?.step.kind;
+    });
+    expect(steps).toEqual(["mark", "measure"]);
+  });
+  it("is all dated before it is shown", () => {
+    for (const { signedAt } of ledgerPage(store, {}).rows)
+      expect(signedAt && signedAt < "2026-11-24T09:00:00Z").toBe(true);
+  });
+});
