@@ -5,7 +5,7 @@ import { chromium, type Page } from "@playwright/test";
 import { endsAtBench } from "@/service/ends";
 import { ledgerPage } from "@/service/ledger";
 import { openStore } from "@/store/database";
-import { startServer } from "../perf/server";
+import { freePort, startServer } from "../e2e/next-server";
 import { seed } from "./seed";
 
 const DESK = { width: 1280, height: 800 };
@@ -41,7 +41,7 @@ const pictures: [name: string, path: string, size: typeof DESK, act?: (page: Pag
   ["setup", "/setup", DESK],
 ];
 
-const server = await startServer(file);
+const server = await startServer(file, await freePort());
 const browser = await chromium.launch({
   executablePath: process.env.CHROMIUM ?? "/usr/bin/chromium",
   args: ["--no-sandbox"],
@@ -56,4 +56,4 @@ for (const [name, path, viewport, act] of pictures) {
   await page.close();
 }
 await browser.close();
-server.stop();
+await server.kill();

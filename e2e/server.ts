@@ -1,11 +1,10 @@
-import { type ChildProcess, spawn } from "node:child_process";
 import { randomUUID } from "node:crypto";
 import { mkdtempSync } from "node:fs";
-import { createServer } from "node:net";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { type APIRequestContext, test as base, expect } from "@playwright/test";
 import type { EntryInput } from "@/core";
+import { freePort, type RunningServer, startServer } from "./next-server";
 
 /** A server of this worker's own, on its own database; it can be killed and started again. */
 export interface TestServer {
@@ -14,46 +13,17 @@ export interface TestServer {
   readonly kill: () => Promise<void>;
 }
 
-const freePort = () =>
-  new Promise<number>((answer) => {
-    const probe = createServer().listen(0, "127.0.0.1", () => {
-      const address = probe.address();
-      probe.close(() => answer(typeof address === "object" && address ? address.port : 0));
-    });
-  });
-
 async function makeServer(): Promise<TestServer> {
   const port = await freePort();
   const database = join(mkdtempSync(join(tmpdir(), "arlent-e2e-")), "end.db");
-  const url = `http://127.0.0.1:${port}`;
-  let child: ChildProcess | null = null;
+  let running: RunningServer | null = null;
   return {
-    url,
+    url: `http://127.0.0.1:${port}`,
     start: async () => {
-      child = spawn(
-        process.execPath,
-        ["node_modules/next/dist/bin/next", "start", "-H", "127.0.0.1", "-p", String(port)],
-        {
-          stdio: ["ignore", "ignore", "inherit"],
-          env: { ...process.env, ARLENT_DB: database, NODE_ENV: "production", NEXT_TELEMETRY_DISABLED: "1" },
-        },
-      );
-      for (let tries = 0; tries < 300; tries++) {
-        const up = await fetch(`${url}/setup`).then(
-          ({ ok }) => ok,
-          () => false,
-        );
-        if (up) return;
-        await new Promise((later) => setTimeout(later, 100));
-      }
-      throw new Error("the server did not start");
+      running = await startServer(database, port);
     },
     kill: async () => {
-      const dying = child;
-      if (!dying || dying.exitCode !== null) return;
-      const gone = new Promise((done) => dying.once("exit", done));
-      dying.kill("SIGKILL");
-      await gone;
+      await running?.kill();
     },
   };
 }

@@ -10,7 +10,6 @@ test("a sheet is found by keyboard alone, lives in the address bar, and comes ba
   }).toPass();
   await page.keyboard.type("simplex 3");
   await page.keyboard.press("Enter");
-  await page.keyboard.press("s");
   await expect(page.getByPlaceholder("Type to find: connector")).toBeFocused();
   await page.keyboard.type("wedge");
   await page.keyboard.press("Enter");

@@ -168,6 +168,15 @@ describe("the ledger", () => {
     expect(ledgerPage(store, { result: "in" }).count).toBe(1);
     expect(ledgerPage(store, { style: "no-such" }).rows).toEqual([]);
   });
+  it("keeps each verdict as it was judged at the sign-off", () => {
+    const id = finish(9_900, "Ben", "2026-11-21T08:00:00Z");
+    expect(getEnd(store, id).verdicts?.map(({ check, verdict }) => [check, verdict])).toEqual([
+      ["cleave", "out"],
+      ["witness", "in"],
+      ["stand-off", "in"],
+    ]);
+    expect(getEnd(store, startEnd(store, cam).id).verdicts).toBeNull();
+  });
   it("goes on page by page without missing or repeating an end", () => {
     for (let i = 0; i < 203; i++) finish(8_600, `P${i}`, "2026-11-20T08:00:00Z");
     const seen: string[] = [];

@@ -1,12 +1,15 @@
 import { randomUUID } from "node:crypto";
 import { z } from "zod";
 import {
+  applied,
   check,
   compileRunSheet,
   type EndState,
   type Entry,
   endState,
   InputError,
+  type KeptVerdict,
+  keptVerdicts,
   mustAccept,
   mustHaveSeen,
   type Recorded,
@@ -61,6 +64,8 @@ export interface End {
   readonly source: Source;
   readonly sheet: RunSheet;
   readonly entries: readonly Recorded[];
+  /** As judged at the sign-off; null until then. */
+  readonly verdicts: readonly KeptVerdict[] | null;
 }
 
 /** One row of a list of ends. */
@@ -158,13 +163,14 @@ function sheetOf(store: Store, { procedureHash, cableHash, toolsHash, picked }: 
 /** @throws InputError `not-found`. */
 export function getEnd(store: Store, id: string): End {
   const row = mustFind(store, id);
-  const { createdAt, styleName, cableName, rule } = row;
+  const { createdAt, styleName, cableName, rule, verdicts } = row;
   return {
     id,
     createdAt,
     styleName,
     cableName,
     rule,
+    verdicts,
     ...sheetOf(store, row),
     entries: entriesAfter(store, id),
   };
@@ -201,20 +207,20 @@ export function addEntries(
       const row = mustFind(tx as Store, endId);
       const { sheet } = sheetOf(tx as Store, row);
       const history = entriesAfter(tx as Store, endId);
+      let state = endState(history);
       for (const { id, entry } of entries) {
         const twin = findEntry(tx as Store, id);
         if (twin) {
           mustBeTwin(twin, endId, entry);
           continue;
         }
-        const state = endState(history);
         if (mustHaveSeen(entry)) mustBeUpToDate(history, client, after);
         mustAccept(sheet, state, entry);
         const recorded: Recorded = { id, seq: state.lastSeq + 1, at: now.toISOString(), client, entry };
         insertEntry(tx as Store, endId, recorded);
-        history.push(recorded);
+        state = applied(state, recorded);
       }
-      updateEnd(tx as Store, endId, columnsOf(sheet, endState(history), row.rule));
+      updateEnd(tx as Store, endId, columnsOf(sheet, state, row.rule));
     },
     { behavior: "immediate" },
   );
@@ -241,6 +247,7 @@ function columnsOf(sheet: RunSheet, state: EndState, rule: Rule) {
     job: state.job,
     label: state.label,
     result: state.signed ? resultOf(sheet, state, rule) : null,
+    verdicts: state.signed ? keptVerdicts(sheet, state, rule) : null,
     signedBy: state.signed?.name ?? null,
     signedAt: state.signed?.at ?? null,
   };

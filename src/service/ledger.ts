@@ -71,25 +71,28 @@ export function endRecord(end: End) {
     started: end.createdAt,
     signed: state.signed,
     lengths: standings(end.sheet, state, end.rule).map(
-      ({ check: { id, name, leg, nominal, min, max }, readings, judged }) => ({
-        id,
-        name,
-        leg,
-        nominal: toMm(nominal),
-        min: min === null ? null : toMm(min),
-        max: max === null ? null : toMm(max),
-        verdict: judged?.verdict ?? null,
-        probability: judged?.probability ?? null,
-        mean: judged ? toMm(judged.mean) : null,
-        u: judged ? toMm(judged.u) : null,
-        readings: readings.map(({ value, typed, unit, instrument, at }) => ({
-          value: toMm(value),
-          typed,
-          unit,
-          instrument: instrument.name,
-          at,
-        })),
-      }),
+      ({ check: { id, name, leg, nominal, min, max }, readings, judged }) => {
+        const verdict = end.verdicts?.find(({ check: judgedCheck }) => judgedCheck === id) ?? judged;
+        return {
+          id,
+          name,
+          leg,
+          nominal: toMm(nominal),
+          min: min === null ? null : toMm(min),
+          max: max === null ? null : toMm(max),
+          verdict: verdict?.verdict ?? null,
+          probability: verdict?.probability ?? null,
+          mean: verdict ? toMm(verdict.mean) : null,
+          u: verdict ? toMm(verdict.u) : null,
+          readings: readings.map(({ value, typed, unit, instrument, at }) => ({
+            value: toMm(value),
+            typed,
+            unit,
+            instrument: instrument.name,
+            at,
+          })),
+        };
+      },
     ),
     answers: state.answers,
     struck: struckOut(end, state),

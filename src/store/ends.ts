@@ -36,7 +36,7 @@ export function insertEntry(store: Store, endId: string, { id, seq, at, client, 
 export function updateEnd(
   store: Store,
   id: string,
-  follows: Pick<EndRow, "job" | "label" | "result" | "signedBy" | "signedAt">,
+  follows: Pick<EndRow, "job" | "label" | "result" | "verdicts" | "signedBy" | "signedAt">,
 ): void {
   store.update(ends).set(follows).where(eq(ends.id, id)).run();
 }

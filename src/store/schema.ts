@@ -1,5 +1,5 @@
 import { index, integer, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
-import type { EntryInput, Picked, Result, Rule } from "@/core";
+import type { EntryInput, KeptVerdict, Picked, Result, Rule } from "@/core";
 
 /** Every document an end was ever made by, kept word for word under the hash of its text. */
 export const documents = sqliteTable("documents", {
@@ -31,6 +31,8 @@ export const ends = sqliteTable(
     job: text().notNull().default(""),
     label: text().notNull().default(""),
     result: text().$type<Result>(),
+    /** What each length was judged to be when the end was signed off. */
+    verdicts: text({ mode: "json" }).$type<readonly KeptVerdict[]>(),
     signedBy: text("signed_by"),
     signedAt: text("signed_at"),
   },

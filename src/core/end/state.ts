@@ -96,6 +96,17 @@ export function standings(sheet: RunSheet, state: EndState, rule: Rule): CheckSt
   });
 }
 
+/** A verdict as it is kept with a signed end: lengths in micrometres. */
+export interface KeptVerdict extends Conformance {
+  readonly check: string;
+}
+
+/** The verdict of every length that has one, to be kept when the end is signed off. */
+export const keptVerdicts = (sheet: RunSheet, state: EndState, rule: Rule): KeptVerdict[] =>
+  standings(sheet, state, rule).flatMap(({ check, judged }) =>
+    judged ? [{ check: check.id, ...judged }] : [],
+  );
+
 export type Result = "in" | "out" | "unsure" | "unmeasured" | "cut-off";
 
 /** What an end comes to: cut off, else the worst of its lengths and of what was seen. */

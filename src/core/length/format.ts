@@ -20,6 +20,28 @@ export function formatMm(length: number, least = 1): string {
   return `${length < 0 ? "−" : ""}${trimmed.replace(/\.$/, "")}`;
 }
 
+const METRIC = { µm: 1, mm: 1_000, cm: 10_000, m: 1_000_000 } as const;
+
+/**
+ * A length in a unit, with its unit: exact and without idle zeros in metric; to three decimals in inches.
+ * @example formatLength(um(952_500), "m") // "0.9525 m"
+ */
+export function formatLength(length: Length, unit: keyof typeof METRIC | "in" | "ft"): string {
+  if (unit === "in") return `${formatInch(length)} in`;
+  if (unit === "ft") return feet(length);
+  const places = Math.log10(METRIC[unit]);
+  const text = (Math.abs(length) / METRIC[unit])
+    .toFixed(places)
+    .replace(/\.?0+$/, (zeros) => (zeros.startsWith(".") || places > 0 ? "" : zeros));
+  return `${length < 0 ? "−" : ""}${text} ${unit}`;
+}
+
+/** Feet and inches to the nearest sixteenth: `1 ft 6 1/2 in`. */
+function feet(length: Length): string {
+  const sixteenths = Math.round((Math.abs(length) * 16) / UM_PER_INCH);
+  return `${length < 0 ? "−" : ""}${Math.floor(sixteenths / 192)} ft ${fractionText(sixteenths % 192, 16)} in`;
+}
+
 /** Decimal inches to three places, which is 0.0254 mm: finer than any rule. */
 export function formatInch(length: number): string {
   return `${length < 0 ? "−" : ""}${(Math.abs(length) / UM_PER_INCH).toFixed(3)}`;

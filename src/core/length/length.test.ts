@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { required } from "../problem/problem";
 import { dualUnitCheck } from "./dual-unit";
-import { errorFits, formatInch, formatMm, nearestFraction, workingFraction } from "./format";
+import { errorFits, formatInch, formatLength, formatMm, nearestFraction, workingFraction } from "./format";
 import { mm, um, zMm } from "./length";
 import { parseLength } from "./parse";
 
@@ -148,6 +148,17 @@ describe("two units printed for one length", () => {
 });
 
 describe("formatting", () => {
+  it("reads back what it writes in every metric unit", () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 0, max: 5_000_000 }),
+        fc.constantFrom("µm" as const, "mm" as const, "cm" as const, "m" as const),
+        (value, unit) => {
+          expect(read(formatLength(um(value), unit))).toBe(value);
+        },
+      ),
+    );
+  });
   it("keeps at least one decimal and no idle zeros", () => {
     expect([64_000, 48_500, 9_525, -27_000].map((value) => formatMm(value))).toEqual([
       "64.0",
@@ -156,6 +167,10 @@ describe("formatting", () => {
       "−27.0",
     ]);
     expect(formatMm(64_000, 0)).toBe("64");
+    expect(
+      (["µm", "mm", "cm", "m", "in", "ft"] as const).map((unit) => formatLength(um(952_500), unit)),
+    ).toEqual(["952500 µm", "952.5 mm", "95.25 cm", "0.9525 m", "37.500 in", "3 ft 1 1/2 in"]);
+    expect(formatLength(um(-100_000), "cm")).toBe("−10 cm");
     expect(formatInch(38_100)).toBe("1.500");
   });
 });

@@ -44,7 +44,6 @@ export function Band({ sheet, line, lit, onPoint, readings = [], compact = false
   const axis = rows * ROW_PX + 52;
   const tape = axis + (compact ? 54 : 62);
   const flags = placeFlags(flagTexts(sheet, geometry, line, lit, prefs.units), width, rows);
-  const right = geometry.scale.stretches.at(-1)?.x1 ?? width;
   return (
     <figure
       ref={ref}
@@ -126,14 +125,7 @@ export function Band({ sheet, line, lit, onPoint, readings = [], compact = false
           />
         ))}
         {geometry.close && (
-          <Loupe
-            id={id}
-            geometry={geometry}
-            close={geometry.close}
-            axis={axis}
-            right={right}
-            units={prefs.units}
-          />
+          <Loupe id={id} geometry={geometry} close={geometry.close} axis={axis} units={prefs.units} />
         )}
       </svg>
       <figcaption className="px-4 py-0.5 text-[0.72rem] text-soft leading-tight">
@@ -192,7 +184,17 @@ function flagTexts(
 }
 
 function Ring({ x, axis, thick }: { x: number; axis: number; thick: number }) {
-  return <rect x={x - 1.2} y={axis - thick / 2 - 1} width="2.4" height={thick + 2} fill="#1f2328" />;
+  return (
+    <line
+      x1={x}
+      x2={x}
+      y1={axis - thick / 2 - 1}
+      y2={axis + thick / 2 + 1}
+      stroke="#1f2328"
+      strokeWidth="2.4"
+      vectorEffect="non-scaling-stroke"
+    />
+  );
 }
 
 function Break({ x, axis, height, bottom }: { x: number; axis: number; height: number; bottom: number }) {

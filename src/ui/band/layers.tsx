@@ -78,7 +78,15 @@ function LayerDrawn({
         <rect {...box} fill={`url(#${id}-ribs)`} />
       )}
       {layer.kind === "armour" && <rect {...box} fill={`url(#${id}-corrugated)`} />}
-      <line x1={x0} x2={x0} y1={box.y} y2={box.y + thick} stroke={shadeOf(layer.hue)} strokeWidth="2" />
+      <line
+        x1={x0}
+        x2={x0}
+        y1={box.y}
+        y2={box.y + thick}
+        stroke={shadeOf(layer.hue)}
+        strokeWidth="2"
+        vectorEffect="non-scaling-stroke"
+      />
     </g>
   );
 }

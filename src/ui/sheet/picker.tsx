@@ -89,6 +89,11 @@ function Item({
   );
 }
 
+/** When one list closes because the next opens, the next keeps the focus. */
+const leaveFocusToNext = (event: Event) => {
+  if (document.querySelector("[role=dialog]")) event.preventDefault();
+};
+
 interface ChipProps {
   readonly label: string;
   readonly hotkey: string;
@@ -125,6 +130,7 @@ export function Chip({ label, hotkey, text, faint, open, onOpen, children }: Chi
           sideOffset={6}
           collisionPadding={8}
           aria-label={label}
+          onCloseAutoFocus={leaveFocusToNext}
           className="z-20 w-[min(30rem,calc(100vw-1rem))] rounded-lg border border-line bg-raised shadow-xl"
         >
           {children}

@@ -35,6 +35,10 @@ export function SheetView({ shelf, initial }: { shelf: Shelf; initial: Selection
     setSelection((before) => ({ ...before, cable, core: null }));
     setOpen(null);
   }, []);
+  const pickCableByName = (cable: string) => {
+    pickCable(cable);
+    if (selection.style === null) setOpen("style");
+  };
   const pickStyle = useCallback((style: string) => {
     setSelection((before) => ({ ...before, style, choices: {} }));
     setOpen(null);
@@ -62,7 +66,7 @@ export function SheetView({ shelf, initial }: { shelf: Shelf; initial: Selection
           chosen={cable?.name ?? null}
           open={open === "cable"}
           onOpen={toggle("cable")}
-          onPick={pickCable}
+          onPick={pickCableByName}
           options={shelf.cables.map((one) => ({ id: one.id, name: one.name, about: one.about }))}
         />
         <span aria-hidden="true" className="hidden text-soft md:block">

@@ -3,6 +3,7 @@
 import { BookOpenCheck, PencilRuler, Settings2, Spline } from "lucide-react";
 import Link from "next/link";
 import { usePathname } from "next/navigation";
+import { UnitsButton } from "../prefs/units-button";
 
 const PLACES = [
   { href: "/", name: "Sheet", icon: PencilRuler },
@@ -33,6 +34,7 @@ export function Rail() {
           </Link>
         );
       })}
+      <UnitsButton />
     </nav>
   );
 }

@@ -1,0 +1,49 @@
+import { type ChildProcess, spawn } from "node:child_process";
+import { createServer } from "node:net";
+
+/** A port of this machine that nothing listens on. */
+export const freePort = () =>
+  new Promise<number>((answer) => {
+    const probe = createServer().listen(0, "127.0.0.1", () => {
+      const address = probe.address();
+      probe.close(() => answer(typeof address === "object" && address ? address.port : 0));
+    });
+  });
+
+export interface RunningServer {
+  readonly url: string;
+  /** From the start of the process to the first page answered. */
+  readonly coldMs: number;
+  /** Kills the process as a power cut would, and waits until it is gone. */
+  readonly kill: () => Promise<void>;
+}
+
+/** Starts the built server on a database and a port, and waits for its first page. */
+export async function startServer(database: string, port: number): Promise<RunningServer> {
+  const url = `http://127.0.0.1:${port}`;
+  const start = performance.now();
+  const child: ChildProcess = spawn(
+    process.execPath,
+    ["node_modules/next/dist/bin/next", "start", "-H", "127.0.0.1", "-p", String(port)],
+    {
+      stdio: ["ignore", "ignore", "inherit"],
+      env: { ...process.env, ARLENT_DB: database, NODE_ENV: "production", NEXT_TELEMETRY_DISABLED: "1" },
+    },
+  );
+  const gone = new Promise<void>((done) => child.once("exit", () => done()));
+  const kill = () => {
+    child.kill("SIGKILL");
+    return gone;
+  };
+  while (
+    !(await fetch(url).then(
+      ({ ok }) => ok,
+      () => false,
+    ))
+  ) {
+    if (child.exitCode !== null || performance.now() - start > 30_000)
+      throw new Error("the server did not start");
+    await new Promise((later) => setTimeout(later, 20));
+  }
+  return { url, coldMs: performance.now() - start, kill };
+}

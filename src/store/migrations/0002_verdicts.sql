@@ -1,0 +1,1 @@
+ALTER TABLE `ends` ADD `verdicts` text;

@@ -1,0 +1,23 @@
+"use client";
+
+import { Ruler } from "lucide-react";
+import { usePrefs } from "./prefs-context";
+
+const NAMES = { both: "mm + in", mm: "mm", in: "in" } as const;
+
+/** The units in use; a touch goes to the next, as the key U does. */
+export function UnitsButton() {
+  const { prefs, nextUnits } = usePrefs();
+  return (
+    <button
+      type="button"
+      onClick={nextUnits}
+      aria-keyshortcuts="U"
+      aria-label={`Units: ${NAMES[prefs.units]}. Change`}
+      className="flex min-h-14 flex-1 flex-col items-center justify-center gap-0.5 text-soft text-sm sm:mt-auto sm:mb-2 sm:min-h-[62px] sm:flex-none"
+    >
+      <Ruler aria-hidden="true" className="size-6" strokeWidth={1.8} />
+      {NAMES[prefs.units]}
+    </button>
+  );
+}
