@@ -45,6 +45,43 @@ test("while the server is away readings are kept on the device and say so, even 
   expect(entries.at(-1).entry).toMatchObject({ kind: "reading", value: 9400, typed: "9.4" });
 });
 
+test("what still waits when the bench is left is sent from any other page", async ({ page, request }) => {
+  const end = await startEnd(request);
+  await addEntries(request, end, [...THREADED, { kind: "step", to: MEASURE }]);
+  await page.goto(`/bench/${end}`);
+  await page.route("**/entries", (route) => route.abort());
+  await expect(page.locator("#reading")).toBeVisible();
+  await page.locator("#reading").fill("9.3");
+  await page.keyboard.press("Enter");
+  await expect(page.getByText("1 kept on this device.")).toBeVisible();
+  await page.unrouteAll();
+  await page.goto("/setup");
+  await expect
+    .poll(async () => (await (await request.get(`/api/v1/ends/${end}`)).json()).entries.at(-1).entry.typed)
+    .toBe("9.3");
+});
+
+test("a reading for an end that was signed off elsewhere is not stored, and says so", async ({
+  page,
+  request,
+}) => {
+  const end = await startEnd(request);
+  await addEntries(request, end, [...THREADED, { kind: "step", to: MEASURE }]);
+  await page.goto(`/bench/${end}`);
+  await expect(page.locator("#reading")).toBeVisible();
+  await page.route("**/api/v1/ends/*?after=*", (route) => route.abort());
+  await addEntries(request, end, [{ kind: "sign", name: "Osla Brandt", outcome: "kept" }], 99);
+  await page.unrouteAll();
+  await page.locator("#reading").fill("9.3");
+  await page.keyboard.press("Enter");
+  await expect(
+    page
+      .getByText(/Reading 9\.3 was not stored\. This end was signed off by Osla Brandt/)
+      .or(page.getByText(/Changed in another window: the sign-off/))
+      .first(),
+  ).toBeVisible();
+});
+
 test("two browsers on one end see each other, and neither overwrites the other silently", async ({
   page,
   request,

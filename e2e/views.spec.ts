@@ -62,9 +62,12 @@ for (const theme of ["paper", "night", "sun"])
     }
   });
 
-test("nothing runs off the side, down to 360 pixels, with long names", async ({ page, request }) => {
+test("nothing runs off the side, down to 360 pixels and at twice the size, with long names", async ({
+  page,
+  request,
+}) => {
   for (const address of await views(request))
-    for (const width of [360, 800]) {
+    for (const width of [360, 640, 800]) {
       await page.setViewportSize({ width, height: 780 });
       await page.goto(address);
       await expect(page.locator("h1, h2").first()).toBeAttached();
@@ -102,4 +105,17 @@ test("the band reads as a list of lengths", async ({ page }) => {
       .getByRole("listitem")
       .filter({ hasText: "second mark" }),
   ).toHaveText("second mark: 48.5 mm (1 29/32 in) from the cable end");
+});
+
+test("a ledger of many ends goes on page by page", async ({ page, request }) => {
+  for (let i = 0; i < 65; i++)
+    await addEntries(request, await startEnd(request), [
+      { kind: "sign", name: `Person ${i}`, outcome: "cut-off" },
+    ]);
+  await page.goto("/ledger?result=cut-off");
+  await expect(page.locator("tbody tr")).toHaveCount(60);
+  await page.getByRole("link", { name: "Older" }).click();
+  await expect(page.locator("tbody tr")).toHaveCount(5);
+  await page.getByRole("link", { name: "Newest" }).click();
+  await expect(page.locator("tbody tr")).toHaveCount(60);
 });

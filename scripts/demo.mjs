@@ -12,7 +12,7 @@ if (strange) fail(`The only flag is --fresh, not ${strange}.`);
 
 const host = process.env.ARLENT_LISTEN ?? "127.0.0.1";
 const wanted = Number(process.env.PORT ?? 4310);
-const database = join(root, "data/demo.db");
+const database = process.env.ARLENT_DB ?? join(root, "data/demo.db");
 
 const isFree = (port) =>
   new Promise((answer) => {

@@ -197,8 +197,8 @@ describe("the ledger", () => {
         expect.objectContaining({
           id: "cleave",
           nominal: 8.6,
-          min: 8.2,
-          max: 9,
+          min: 8.1,
+          max: 9.1,
           verdict: "in",
           readings: [expect.objectContaining({ value: 8.6, instrument: "Calliper" })],
         }),

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { um } from "../length/length";
-import { compile, cord, procedureOf } from "../runsheet/made.fixture";
+import { compile, cord, procedureOf } from "../runsheet/fixtures/made";
 import { mustAccept } from "./accept";
 import { type Entry, type Recorded, zEntry } from "./entry";
 import { endState, judgeCheck, resultOf, standings } from "./state";

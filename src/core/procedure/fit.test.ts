@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { mm } from "../length/length";
-import { cord, procedureOf } from "../runsheet/made.fixture";
+import { cord, procedureOf } from "../runsheet/fixtures/made";
 import { cablesFor, misfits, proceduresFor } from "./fit";
 import { type Procedure, zProcedure } from "./procedure";
 

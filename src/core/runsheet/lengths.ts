@@ -52,11 +52,11 @@ function pairsOf(there: readonly Placed[], dimensions: readonly StatedDimension[
   const ends = there.filter(({ feature }) => feature.kind === "end");
   const edges = there.filter(({ feature }) => feature.kind !== "part");
   const pairs: [string, string][] = [];
+  // Where two features share a place, the one placed first counts as nearer the fibre end.
   const add = (a: Placed, b: Placed) => {
-    const pair: [string, string] =
-      a.position <= b.position ? [a.feature.id, b.feature.id] : [b.feature.id, a.feature.id];
-    if (pair[0] !== pair[1] && !pairs.some(([from, to]) => from === pair[0] && to === pair[1]))
-      pairs.push(pair);
+    const [near, far] = there.indexOf(a) <= there.indexOf(b) ? [a, b] : [b, a];
+    const pair: [string, string] = [near.feature.id, far.feature.id];
+    if (near !== far && !pairs.some(([from, to]) => from === pair[0] && to === pair[1])) pairs.push(pair);
   };
   for (const end of ends) for (const other of edges) add(end, other);
   edges.slice(1).forEach((feature, i) => {

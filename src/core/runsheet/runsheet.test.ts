@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { mm } from "../length/length";
+import { at, compile, cord, prepared, procedureOf } from "./fixtures/made";
 import { countBites } from "./lines";
-import { at, compile, cord, prepared, procedureOf } from "./made.fixture";
 import { layersAfter } from "./runsheet";
 
 const figure = (sheet: ReturnType<typeof compile>, feature: string) =>

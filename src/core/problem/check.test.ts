@@ -1,0 +1,57 @@
+import { describe, expect, it } from "vitest";
+import { z } from "zod";
+import { check, problemOf, shown } from "./check";
+import { InputError, refuse, required } from "./problem";
+
+const schema = z.strictObject({
+  name: z.string("A name is text"),
+  bites: z.union([
+    z.strictObject({ most: z.number("The longest bite is a number") }),
+    z.strictObject({ sections: z.strictObject({ min: z.number("The fewest sections is a number") }) }),
+  ]),
+});
+const problem = (input: unknown) => {
+  try {
+    check(schema, input);
+  } catch (error) {
+    return problemOf(error);
+  }
+  throw new Error("it was taken");
+};
+
+describe("checking input", () => {
+  it("gives back what is right", () => {
+    const input = { name: "strip", bites: { most: 6 } };
+    expect(check(schema, input)).toEqual(input);
+  });
+  it("names the field, what was found and what is allowed", () => {
+    expect(problem({ name: 7, bites: { most: 6 } })).toEqual({
+      code: "bad-input",
+      message: "name: found 7. A name is text.",
+      path: ["name"],
+    });
+    expect(problem({ bites: { most: 6 } })?.message).toBe("name: found nothing. A name is text.");
+  });
+  it("of several ways to read a field, complains about the one that got furthest", () => {
+    expect(problem({ name: "strip", bites: { sections: { min: "two" } } })).toMatchObject({
+      path: ["bites", "sections", "min"],
+      message: /The fewest sections is a number/,
+    });
+  });
+  it("refuses a field it does not know rather than leave it out", () => {
+    expect(problem({ name: "strip", bites: { most: 6 }, colour: 1 })?.code).toBe("unknown-field");
+  });
+  it("does not reach into what a value inherits", () => {
+    expect(problem(JSON.parse('{"__proto__": {"name": "x"}}'))?.message).toContain("found nothing");
+  });
+  it("cuts what it found short", () => {
+    expect(shown("x".repeat(500)).length).toBeLessThanOrEqual(60);
+  });
+});
+
+describe("an outcome", () => {
+  it("that was refused is thrown with its code and path when it is required", () => {
+    expect(() => required(refuse("empty", "Type a length.", ["reading"]))).toThrow(InputError);
+    expect(problemOf(new Error("other"))).toBeNull();
+  });
+});

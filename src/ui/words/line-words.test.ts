@@ -1,0 +1,95 @@
+import { describe, expect, it } from "vitest";
+import { z } from "zod";
+import { check, compileRunSheet, type Line, zCable, zProcedure, zTool } from "@/core";
+import duplex from "../../../library/cables/duplex-3.0.json";
+import simplex from "../../../library/cables/simplex-3.0.json";
+import adhesive from "../../../library/procedures/adhesive-polish-duplex.json";
+import wedge from "../../../library/procedures/stub-wedge-release-cord.json";
+import toolList from "../../../library/tools.json";
+import { historyLine } from "../ledger/history";
+import { biteWords, figureWords, stepNotes } from "./line-words";
+
+const tools = check(z.array(zTool), toolList);
+const cord = compileRunSheet({
+  procedure: check(zProcedure, wedge),
+  cable: check(zCable, simplex),
+  core: "9/125",
+  choices: {},
+  tools,
+});
+const pair = compileRunSheet({
+  procedure: check(zProcedure, adhesive),
+  cable: check(zCable, duplex),
+  core: "50/125",
+  choices: {},
+  tools,
+});
+const line = (sheet: typeof cord, step: string) => sheet.lines.find((one) => one.step.id === step) as Line;
+
+describe("a figure in words", () => {
+  it("a second mark is worked to from the end, says how far further on, and warns of the slip", () => {
+    expect(figureWords(cord, line(cord, "second-mark"), "mm")).toMatchObject({
+      shown: { main: "48.5" },
+      datum: "cable end",
+      also: ["11.5 further on than the buffer edge at 37.0, not “at 11.5”"],
+      tolerance: "±1.0",
+    });
+  });
+  it("a cleave is worked to from the buffer edge, since it takes the end away", () => {
+    const words = figureWords(cord, line(cord, "cleave"), "mm");
+    expect(words).toMatchObject({ shown: { main: "9.5" }, datum: "buffer edge" });
+    expect(words?.also[0]).toBe("27.5 from the cable end as it was");
+  });
+  it("a mark nearer the end says before, not further on", () => {
+    expect(figureWords(pair, line(pair, "mark-yarn"), "mm")?.also).toEqual([
+      "8.5 before the jacket edge at 46.0",
+    ]);
+  });
+  it("a step without a figure has no words", () => {
+    expect(figureWords(cord, line(cord, "fold"), "mm")).toBeNull();
+  });
+});
+
+describe("how a layer comes off", () => {
+  it("in short bites, in pieces, or in one pass", () => {
+    expect(biteWords(line(cord, "strip-buffer"), "mm")).toBe("6 bites of 6.2");
+    expect(biteWords(line(pair, "strip-buffer"), "mm")).toBe("2 to 3 pieces, at most 10.3 each");
+    expect(biteWords(line(cord, "strip-coating"), "mm")).toBe("one pass");
+    expect(biteWords(line(cord, "fold"), "mm")).toBeNull();
+  });
+  it("with counts, times and settings beside", () => {
+    expect(stepNotes(line(cord, "clean"))).toEqual(["2 wipes"]);
+    expect(stepNotes(line(pair, "cure"))).toEqual(["50 to 90 seconds"]);
+    expect(stepNotes(line(pair, "polish-air"))).toEqual(["14 to 18 figure eights", "coarse film"]);
+  });
+});
+
+describe("an end's history in words", () => {
+  const instrument = { id: "rule", name: "Steel rule", resolution: 500, repeatability: 150 };
+  const reading = {
+    id: "r",
+    seq: 1,
+    at: "",
+    client: "",
+    entry: { kind: "reading", check: "yarn/B", value: 8_500, typed: "8.5", unit: "mm", instrument },
+  } as never;
+  const said = (entry: object) =>
+    historyLine(pair, [reading], { id: "x", seq: 2, at: "", client: "", entry } as never);
+  it.each([
+    [{ kind: "thread", part: "clip", on: true }, "A/B clip on"],
+    [{ kind: "thread", part: "clip", on: false }, "A/B clip taken off"],
+    [{ kind: "step", to: 1 }, "To step 2: Mark the split"],
+    [{ kind: "strike", reading: "r" }, "Struck out the reading 8.5"],
+    [
+      { kind: "answer", judgement: "end-face", answer: "clean" },
+      "Saw: Smooth, round, no scratch over the core",
+    ],
+    [{ kind: "label", job: "Row D", label: "" }, "Named Row D"],
+    [{ kind: "sign", name: "Ada", outcome: "cut-off" }, "Signed off by Ada, cut off"],
+  ])("%j", (entry, words) => {
+    expect(said(entry)).toBe(words);
+  });
+  it("a reading with its instrument, length and leg", () => {
+    expect(historyLine(pair, [], reading)).toBe("Read 8.5 (steel rule): yarn beyond the jacket, leg B");
+  });
+});
