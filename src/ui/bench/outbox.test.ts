@@ -1,19 +1,6 @@
 import { describe, expect, it } from "vitest";
-import { type Box, endsWaiting, putIn, takeOut, type Waiting, waitingFor } from "./outbox";
+import { endsWaiting, pageBox, putIn, takeOut, type Waiting, waitingFor } from "./outbox";
 
-const box = (): Box & { all: Map<string, string> } => {
-  const all = new Map<string, string>();
-  return {
-    all,
-    getItem: (key) => all.get(key) ?? null,
-    setItem: (key, value) => void all.set(key, value),
-    removeItem: (key) => void all.delete(key),
-    key: (index) => [...all.keys()][index] ?? null,
-    get length() {
-      return all.size;
-    },
-  };
-};
 const waiting = (n: number): Waiting => ({
   id: `00000000-0000-4000-8000-00000000000${n}`,
   client: "one",
@@ -23,28 +10,36 @@ const waiting = (n: number): Waiting => ({
 });
 
 describe("what waits on this device", () => {
-  it("keeps the order in which it was made", () => {
-    const device = box();
-    putIn(device, "end", waiting(1));
-    putIn(device, "end", waiting(2));
-    expect(waitingFor(device, "end").map(({ after }) => after)).toEqual([1, 2]);
+  it("keeps the order in which it was made, within one thousandth of a second too", () => {
+    const box = pageBox();
+    for (const n of [3, 1, 2]) putIn(box, "end", waiting(n));
+    expect(waitingFor(box, "end").map(({ after }) => after)).toEqual([3, 1, 2]);
   });
   it("goes once answered, and leaves nothing behind", () => {
-    const device = box();
-    putIn(device, "end", waiting(1));
-    takeOut(device, "end", [waiting(1).id]);
-    expect(device.all.size).toBe(0);
+    const box = pageBox();
+    putIn(box, "end", waiting(1));
+    takeOut(box, "end", waiting(1).id);
+    expect(box.length).toBe(0);
+  });
+  it("one window taking an entry out never drops what another has just put in", () => {
+    const box = pageBox();
+    putIn(box, "end", waiting(1));
+    const slow = waitingFor(box, "end");
+    putIn(box, "end", waiting(2));
+    for (const { id } of slow) takeOut(box, "end", id);
+    expect(waitingFor(box, "end").map(({ after }) => after)).toEqual([2]);
   });
   it("is kept apart for each end", () => {
-    const device = box();
-    putIn(device, "end", waiting(1));
-    device.setItem("something-else", "1");
-    expect(waitingFor(device, "other")).toEqual([]);
-    expect(endsWaiting(device)).toEqual(["end"]);
+    const box = pageBox();
+    putIn(box, "end", waiting(1));
+    putIn(box, "end-2", waiting(2));
+    box.setItem("something-else", "1");
+    expect(waitingFor(box, "end")).toHaveLength(1);
+    expect(new Set(endsWaiting(box))).toEqual(new Set(["end", "end-2"]));
   });
-  it.each(["not json", "{}", '[{"id":"x"}]'])("what cannot be read is not sent: %s", (text) => {
-    const device = box();
-    device.setItem("arlent-waiting-end", text);
-    expect(waitingFor(device, "end")).toEqual([]);
+  it.each(["not json", "{}", '{"id":"x"}'])("what cannot be read is not sent: %s", (text) => {
+    const box = pageBox();
+    box.setItem("arlent-waiting/end/2026/x", text);
+    expect(waitingFor(box, "end")).toEqual([]);
   });
 });

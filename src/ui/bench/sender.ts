@@ -31,7 +31,7 @@ export async function sendWaiting(
     });
     reached(!answer.ok && waits(answer.problem));
     if (!answer.ok && waits(answer.problem)) return false;
-    takeOut(box, end, [id]);
+    takeOut(box, end, id);
     if (answer.ok) answered(answer.value.entries);
     else await refused(answer.problem, entry);
   }

@@ -5,7 +5,7 @@ import { toast } from "sonner";
 import { v4 as uuid } from "uuid";
 import { applied, type EndState, type Entry, endState, type Recorded } from "@/core";
 import { get } from "../words/api";
-import { putIn, type Waiting, waitingFor } from "./outbox";
+import { deviceBox, putIn, type Waiting, waitingFor } from "./outbox";
 import { refusalText, sendWaiting } from "./sender";
 
 type Answer = { entries: readonly Recorded[] };
@@ -57,8 +57,8 @@ export function useEnd(id: string, initial: readonly Recorded[]): LiveEnd {
   const send = useCallback(async () => {
     if (sending.current) return;
     sending.current = true;
-    const stillWaiting = () => setWaiting(waitingFor(localStorage, id));
-    const sent = await sendWaiting(localStorage, id, {
+    const stillWaiting = () => setWaiting(waitingFor(deviceBox(), id));
+    const sent = await sendWaiting(deviceBox(), id, {
       answered: (entries) => {
         learn(entries);
         stillWaiting();
@@ -72,11 +72,12 @@ export function useEnd(id: string, initial: readonly Recorded[]): LiveEnd {
       reached: setOffline,
     });
     sending.current = false;
+    stillWaiting();
     if (!sent) setTimeout(send, RETRY_MS);
   }, [id, learn]);
 
   useEffect(() => {
-    setWaiting(waitingFor(localStorage, id));
+    setWaiting(waitingFor(deviceBox(), id));
     send();
   }, [id, send]);
 
@@ -110,8 +111,8 @@ export function useEnd(id: string, initial: readonly Recorded[]): LiveEnd {
         at: new Date().toISOString(),
         entry,
       };
-      putIn(localStorage, id, one);
-      setWaiting(waitingFor(localStorage, id));
+      putIn(deviceBox(), id, one);
+      setWaiting(waitingFor(deviceBox(), id));
       send();
       return one.id;
     },

@@ -3,7 +3,7 @@
 import { usePathname } from "next/navigation";
 import { useEffect } from "react";
 import { toast } from "sonner";
-import { endsWaiting } from "./outbox";
+import { deviceBox, endsWaiting } from "./outbox";
 import { refusalText, sendWaiting } from "./sender";
 
 const TRY_AGAIN_MS = 3_000;
@@ -16,8 +16,8 @@ export function WaitingSender() {
     const send = async () => {
       if (busy) return;
       busy = true;
-      for (const end of endsWaiting(localStorage).filter((one) => path !== `/bench/${one}`))
-        await sendWaiting(localStorage, end, {
+      for (const end of endsWaiting(deviceBox()).filter((one) => path !== `/bench/${one}`))
+        await sendWaiting(deviceBox(), end, {
           answered: () => {},
           reached: () => {},
           refused: (problem, entry) => void toast.error(refusalText(problem, entry), { duration: 9_000 }),

@@ -16,20 +16,20 @@ interface HugeProps {
 
 function Huge({ size, shown: { main, unit, beside, rounding }, representative }: HugeProps) {
   return (
-    <p className="flex flex-wrap items-end gap-x-4 leading-none">
-      <span
-        className={`figure-huge font-bold ${size} leading-[1.12] ${representative ? "representative" : ""}`}
-      >
-        {main}
+    <p className="flex flex-wrap items-baseline gap-x-4 leading-none">
+      <span className="whitespace-nowrap">
+        <span
+          className={`figure-huge font-bold ${size} leading-[1.12] ${representative ? "representative" : ""}`}
+        >
+          {main}
+        </span>
+        <span className="ml-3 text-2xl sm:text-4xl">{unit}</span>
       </span>
-      <span className="flex flex-col gap-1 pb-[0.3em] sm:gap-2">
-        {(beside || rounding) && (
-          <span className="figures whitespace-nowrap text-inch text-xl sm:text-3xl lg:text-2xl">
-            {beside} {rounding && <span className="text-base">({rounding})</span>}
-          </span>
-        )}
-        <span className="text-2xl sm:text-4xl">{unit}</span>
-      </span>
+      {(beside || rounding) && (
+        <span className="figures whitespace-nowrap text-inch text-xl sm:text-3xl lg:text-2xl">
+          {beside} {rounding && <span className="text-base">({rounding})</span>}
+        </span>
+      )}
     </p>
   );
 }
