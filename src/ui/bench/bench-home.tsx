@@ -1,3 +1,5 @@
+"use client";
+
 import Link from "next/link";
 import { coreText } from "../words/length-text";
 import { LocalTime } from "../words/local-time";

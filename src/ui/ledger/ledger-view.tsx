@@ -1,3 +1,5 @@
+"use client";
+
 import { Download } from "lucide-react";
 import Link from "next/link";
 import type { Result } from "@/core";
