@@ -97,6 +97,18 @@ test("the open picker and the sign-off have no barrier either", async ({ page, r
   expect(await scan()).toEqual([]);
 });
 
+test("a question mark lists the keys, and Escape puts the list away", async ({ page }) => {
+  await page.goto("/setup");
+  const list = page.getByRole("dialog", { name: "Keys" });
+  await expect(async () => {
+    await page.keyboard.press("?");
+    await expect(list).toBeVisible({ timeout: 500 });
+  }).toPass();
+  expect((await new AxeBuilder({ page }).analyze()).violations.map(({ id }) => id)).toEqual([]);
+  await page.keyboard.press("Escape");
+  await expect(list).toBeHidden();
+});
+
 test("the band reads as a list of lengths", async ({ page }) => {
   await page.goto("/?cable=simplex-3.0&style=stub-wedge-release-cord");
   await expect(

@@ -5,6 +5,7 @@ import { Toaster } from "sonner";
 import { WaitingSender } from "@/ui/bench/waiting-sender";
 import { PREFS_COOKIE, readPrefs } from "@/ui/prefs/prefs";
 import { PrefsProvider } from "@/ui/prefs/prefs-context";
+import { KeyHelp } from "@/ui/shell/key-help";
 import { Rail } from "@/ui/shell/rail";
 import "./globals.css";
 
@@ -25,6 +26,7 @@ export default async function Layout({ children }: { children: ReactNode }) {
             {children}
           </div>
           <WaitingSender />
+          <KeyHelp />
           <Toaster
             position="top-center"
             toastOptions={{

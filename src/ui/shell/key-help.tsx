@@ -1,0 +1,69 @@
+"use client";
+
+import { Dialog } from "radix-ui";
+import { useState } from "react";
+import { useHotkeys } from "react-hotkeys-hook";
+
+const KEYS = [
+  {
+    place: "Sheet",
+    keys: [
+      ["C", "pick a cable"],
+      ["S", "pick a connector"],
+      ["V", "how exactly: glass, interface, light"],
+      ["B", "to the bench"],
+      ["P", "print"],
+    ],
+  },
+  {
+    place: "Bench",
+    keys: [
+      ["Space, →, Page Down", "next step"],
+      ["←, Page Up", "back"],
+      ["Enter", "keep the reading"],
+      ["Z", "strike out the last reading"],
+    ],
+  },
+  {
+    place: "Everywhere",
+    keys: [
+      ["U", "millimetres, inches or both"],
+      ["?", "this list"],
+    ],
+  },
+] as const;
+
+/** Every key that does something, at the press of a question mark. */
+export function KeyHelp() {
+  const [open, setOpen] = useState(false);
+  useHotkeys("?", () => setOpen(true), { useKey: true });
+  return (
+    <Dialog.Root open={open} onOpenChange={setOpen}>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 z-30 bg-black/40" />
+        <Dialog.Content
+          aria-describedby={undefined}
+          className="fixed top-1/2 left-1/2 z-40 max-h-[90dvh] w-[min(34rem,calc(100vw-2rem))] -translate-x-1/2 -translate-y-1/2 overflow-y-auto rounded-lg border border-line bg-raised p-6 shadow-xl"
+        >
+          <Dialog.Title className="font-bold text-2xl">Keys</Dialog.Title>
+          {KEYS.map(({ place, keys }) => (
+            <section key={place} aria-label={place} className="mt-4">
+              <h3 className="font-semibold">{place}</h3>
+              <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1">
+                {keys.map(([key, does]) => (
+                  <div key={key} className="contents">
+                    <dt className="figures font-bold">{key}</dt>
+                    <dd>{does}</dd>
+                  </div>
+                ))}
+              </dl>
+            </section>
+          ))}
+          <Dialog.Close className="mt-6 min-h-12 w-full rounded-lg bg-strong font-semibold text-on-strong">
+            Close
+          </Dialog.Close>
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}
