@@ -45,6 +45,21 @@ test("while the server is away readings are kept on the device and say so, even 
   expect(entries.at(-1).entry).toMatchObject({ kind: "reading", value: 9400, typed: "9.4" });
 });
 
+test("what another window did is told even when it comes with this window's own answer", async ({
+  page,
+  request,
+}) => {
+  const end = await startEnd(request);
+  await addEntries(request, end, [...THREADED, { kind: "step", to: MEASURE }]);
+  await page.goto(`/bench/${end}`);
+  await expect(page.locator("#reading")).toBeVisible();
+  await page.route("**/api/v1/ends/*?after=*", (route) => route.abort());
+  await addEntries(request, end, [{ kind: "answer", judgement: "glow", answer: "no" }], 99);
+  await page.locator("#reading").fill("9.3");
+  await page.keyboard.press("Enter");
+  await expect(page.getByText("Changed in another window: an answer.")).toBeVisible();
+});
+
 test("what still waits when the bench is left is sent from any other page", async ({ page, request }) => {
   const end = await startEnd(request);
   await addEntries(request, end, [...THREADED, { kind: "step", to: MEASURE }]);

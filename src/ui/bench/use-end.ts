@@ -52,7 +52,20 @@ export function useEnd(id: string, initial: readonly Recorded[]): LiveEnd {
   knownNow.current = known;
   const sending = useRef(false);
 
-  const learn = useCallback((more: readonly Recorded[]) => setKnown((before) => merged(before, more)), []);
+  /** Entries that went out from this window, whichever page load made them. */
+  const mine = useRef(new Set<string>());
+
+  const learn = useCallback((more: readonly Recorded[]) => {
+    const others = more.filter(
+      (one) => !mine.current.has(one.id) && !knownNow.current.some((old) => old.id === one.id),
+    );
+    if (others.length > 0)
+      toast(
+        `Changed in another window: ${[...new Set(others.map(({ entry }) => SAID[entry.kind]))].join(", ")}.`,
+        { duration: 6_000 },
+      );
+    setKnown((before) => merged(before, more));
+  }, []);
 
   const send = useCallback(async () => {
     if (sending.current) return;
@@ -77,7 +90,9 @@ export function useEnd(id: string, initial: readonly Recorded[]): LiveEnd {
   }, [id, learn]);
 
   useEffect(() => {
-    setWaiting(waitingFor(deviceBox(), id));
+    const left = waitingFor(deviceBox(), id);
+    for (const one of left) mine.current.add(one.id);
+    setWaiting(left);
     send();
   }, [id, send]);
 
@@ -88,19 +103,11 @@ export function useEnd(id: string, initial: readonly Recorded[]): LiveEnd {
       const answer = await get<Answer>(`/api/v1/ends/${id}?after=${after}`);
       setOffline(!answer.ok && answer.problem.code === "offline");
       if (!answer.ok) return;
-      const others = answer.value.entries.filter(
-        (one) => one.client !== client && !knownNow.current.some((old) => old.id === one.id),
-      );
-      if (others.length > 0)
-        toast(
-          `Changed in another window: ${[...new Set(others.map(({ entry }) => SAID[entry.kind]))].join(", ")}.`,
-          { duration: 6_000 },
-        );
       learn(answer.value.entries);
     };
     const timer = setInterval(ask, ASK_AGAIN_MS);
     return () => clearInterval(timer);
-  }, [id, client, learn]);
+  }, [id, learn]);
 
   const add = useCallback(
     (entry: Entry) => {
@@ -111,6 +118,7 @@ export function useEnd(id: string, initial: readonly Recorded[]): LiveEnd {
         at: new Date().toISOString(),
         entry,
       };
+      mine.current.add(one.id);
       putIn(deviceBox(), id, one);
       setWaiting(waitingFor(deviceBox(), id));
       send();
