@@ -1,5 +1,5 @@
 import type { Page } from "@playwright/test";
-import { addEntries, expect, MEASURE, startEnd, THREADED, test } from "./server";
+import { addEntries, endAtMeasure, expect, MEASURE, startEnd, THREADED, test } from "./server";
 
 const heading = (page: Page) => page.locator("#step");
 
@@ -118,8 +118,7 @@ test("Space, arrows and a pedal go on and back; typing in the field does not", a
 });
 
 async function atMeasure(page: Page, request: Parameters<typeof startEnd>[0]): Promise<string> {
-  const end = await startEnd(request);
-  await addEntries(request, end, [...THREADED, { kind: "step", to: MEASURE }]);
+  const end = await endAtMeasure(request);
   await page.goto(`/bench/${end}`);
   await expect(heading(page)).toHaveText("Measure the prepared end");
   return end;

@@ -1,13 +1,12 @@
 import { readFileSync } from "node:fs";
-import { addEntries, expect, MEASURE, startEnd, THREADED, test } from "./server";
+import { addEntries, endAtMeasure, expect, startEnd, test } from "./server";
 
 test("a reading shown as saved survives a kill of the server, and the end resumes where it was", async ({
   page,
   request,
   server,
 }) => {
-  const end = await startEnd(request);
-  await addEntries(request, end, [...THREADED, { kind: "step", to: MEASURE }]);
+  const end = await endAtMeasure(request);
   await page.goto(`/bench/${end}`);
   await page.locator("#reading").fill("9.6");
   await page.keyboard.press("Enter");
@@ -30,8 +29,7 @@ test("while the server is away readings are kept on the device and say so, even 
   request,
   server,
 }) => {
-  const end = await startEnd(request);
-  await addEntries(request, end, [...THREADED, { kind: "step", to: MEASURE }]);
+  const end = await endAtMeasure(request);
   await page.goto(`/bench/${end}`);
   await expect(page.locator("#reading")).toBeVisible();
   await server.kill();
@@ -49,8 +47,7 @@ test("what another window did is told even when it comes with this window's own 
   page,
   request,
 }) => {
-  const end = await startEnd(request);
-  await addEntries(request, end, [...THREADED, { kind: "step", to: MEASURE }]);
+  const end = await endAtMeasure(request);
   await page.goto(`/bench/${end}`);
   await expect(page.locator("#reading")).toBeVisible();
   await page.route("**/api/v1/ends/*?after=*", (route) => route.abort());
@@ -61,8 +58,7 @@ test("what another window did is told even when it comes with this window's own 
 });
 
 test("what still waits when the bench is left is sent from any other page", async ({ page, request }) => {
-  const end = await startEnd(request);
-  await addEntries(request, end, [...THREADED, { kind: "step", to: MEASURE }]);
+  const end = await endAtMeasure(request);
   await page.goto(`/bench/${end}`);
   await page.route("**/entries", (route) => route.abort());
   await expect(page.locator("#reading")).toBeVisible();
@@ -80,8 +76,7 @@ test("a reading for an end that was signed off elsewhere is not stored, and says
   page,
   request,
 }) => {
-  const end = await startEnd(request);
-  await addEntries(request, end, [...THREADED, { kind: "step", to: MEASURE }]);
+  const end = await endAtMeasure(request);
   await page.goto(`/bench/${end}`);
   await expect(page.locator("#reading")).toBeVisible();
   await page.route("**/api/v1/ends/*?after=*", (route) => route.abort());
@@ -103,8 +98,7 @@ test("two browsers on one end see each other, and neither overwrites the other s
   browser,
   server,
 }) => {
-  const end = await startEnd(request);
-  await addEntries(request, end, [...THREADED, { kind: "step", to: MEASURE }]);
+  const end = await endAtMeasure(request);
   const context = await browser.newContext({ baseURL: server.url });
   const other = await context.newPage();
   await page.goto(`/bench/${end}`);

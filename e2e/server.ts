@@ -74,3 +74,10 @@ export const THREADED: readonly EntryInput[] = ["boot-3", "stopper", "pre-stoppe
 
 /** The wedge-release sheet's measure step. */
 export const MEASURE = 12;
+
+/** An end threaded and standing at its measure step. @returns its id. */
+export async function endAtMeasure(request: APIRequestContext): Promise<string> {
+  const end = await startEnd(request);
+  await addEntries(request, end, [...THREADED, { kind: "step", to: MEASURE }]);
+  return end;
+}
