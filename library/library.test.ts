@@ -1,5 +1,21 @@
 import { describe, expect, it } from "vitest";
-import { compileRunSheet, featureOf, misfits } from "@/core";
+import {
+  adviceOn,
+  BESIDE,
+  CONSTRUCTIONS,
+  checksOf,
+  compileRunSheet,
+  contradictionsOf,
+  endState,
+  featureOf,
+  judgementOf,
+  layersAfter,
+  misfits,
+  planBatch,
+  rungsOf,
+  stagesOf,
+  variantsOf,
+} from "@/core";
 import { shippedLibrary } from "@/store/shipped";
 
 const library = shippedLibrary();
@@ -10,16 +26,44 @@ const pairs = library.procedures.flatMap((procedure) =>
       .map((core) => ({ procedure, cable, core })),
   ),
 );
-const allChoices = (procedure: (typeof pairs)[number]["procedure"]): Record<string, string>[] =>
-  procedure.choices.reduce<Record<string, string>[]>(
-    (sets, choice) => sets.flatMap((set) => choice.options.map(({ id }) => ({ ...set, [choice.id]: id }))),
-    [{}],
-  );
-
 describe("the shipped library", () => {
   it("has every shipped procedure go on some cable, and every cable take some procedure", () => {
     expect(new Set(pairs.map(({ procedure }) => procedure.id)).size).toBe(library.procedures.length);
     expect(new Set(pairs.map(({ cable }) => cable.id)).size).toBe(library.cables.length);
+  });
+  it("has a cable of every construction", () => {
+    expect(new Set(library.cables.map(({ construction }) => construction))).toEqual(new Set(CONSTRUCTIONS));
+  });
+  it("has every family that ends in a connector, a kit, a prepared cord, a backshell or an opened ribbon", () => {
+    expect([...new Set(library.procedures.map(({ family }) => family))].sort()).toEqual([
+      "adhesive-accelerator",
+      "adhesive-primer-duplex",
+      "adhesive-primer-multimode",
+      "backshell",
+      "breakout-kit",
+      "central-tube-ribbon",
+      "cord-preparation",
+      "drop-clamp",
+      "funnel-holder",
+      "fusion-splice-on",
+      "stub-cam-crimp",
+      "stub-one-stroke",
+      "stub-two-fibre",
+      "stub-wedge-release",
+    ]);
+  });
+  it("keeps copper and glass, and angled ends and multimode, apart", () => {
+    const [shielded] = library.procedures.filter(({ id }) => id === "backshell-shielded");
+    const [yarn] = library.cables.filter(({ id }) => id === "harness-yarn");
+    if (!shielded || !yarn) throw new Error("both are shipped");
+    expect(misfits(shielded, yarn).map(({ about }) => about)).toEqual(["core"]);
+    const angled = pairs.find(
+      ({ procedure, core }) => core === "50/125" && procedure.choices.some(({ id }) => id === "polish"),
+    );
+    if (!angled) throw new Error("some multimode pair offers a polish");
+    expect(() => compileRunSheet({ ...angled, choices: { polish: "apc" }, tools: library.tools })).toThrow(
+      /only on single-mode glass/,
+    );
   });
   it("marks its figures as representative", () => {
     for (const { source } of [
@@ -32,13 +76,37 @@ describe("the shipped library", () => {
   });
 });
 
+describe.each(library.procedures.map((procedure) => [procedure.id, procedure] as const))(
+  "%s",
+  (_, procedure) => {
+    it("threads each part before the step that shuts it out, and reads or explains each length", () => {
+      expect(adviceOn(procedure)).toEqual([]);
+    });
+    it("has no contradiction on any cable it claims", () => {
+      expect(contradictionsOf(procedure, library.cables)).toEqual([]);
+    });
+    it("reads every length after it can be measured", () => {
+      procedure.steps.forEach((step, i) => {
+        for (const id of checksOf(step)) {
+          const after = procedure.dimensions.find((dimension) => dimension.id === id)?.after;
+          expect(procedure.steps.findIndex((one) => one.id === after)).toBeLessThanOrEqual(i);
+        }
+      });
+    });
+    it("gives each practice that differs a default and a reason", () => {
+      for (const { school, options } of procedure.choices)
+        if (school) for (const { why } of options) expect(why).not.toBe("");
+    });
+  },
+);
+
 describe.each(pairs.map((pair) => [`${pair.procedure.id} on ${pair.cable.id} ${pair.core}`, pair] as const))(
   "%s",
   (_, { procedure, cable, core }) => {
-    const sheets = allChoices(procedure).map((choices) =>
-      compileRunSheet({ procedure, cable, core, choices, tools: library.tools }),
+    const sheets = [...variantsOf(procedure, cable, core)].map((picked) =>
+      compileRunSheet({ procedure, cable, tools: library.tools, ...picked }),
     );
-    it("compiles for every choice without a contradiction", () => {
+    it("compiles for every option without a contradiction", () => {
       expect(sheets.length).toBeGreaterThan(0);
       for (const sheet of sheets) expect(sheet.disagreements).toEqual([]);
     });
@@ -52,12 +120,11 @@ describe.each(pairs.map((pair) => [`${pair.procedure.id} on ${pair.cable.id} ${p
         expect(thread).toBeLessThan(cut);
       }
     });
-    it("measures every length that a cut decides", () => {
+    it("measures every edge that stays", () => {
       for (const sheet of sheets) {
         const touched = new Set(sheet.checks.flatMap(({ from, to }) => [from, to]));
-        for (const line of sheet.lines)
-          if (line.step.kind === "remove" || line.step.kind === "cleave")
-            expect(touched).toContain(line.figure?.feature);
+        for (const { feature } of layersAfter(sheet, sheet.lines.length))
+          if (feature !== null) expect(touched).toContain(feature);
       }
     });
     it("keeps each length within its limits with the tools named, by root-sum-square at least", () => {
@@ -78,6 +145,7 @@ describe.each(pairs.map((pair) => [`${pair.procedure.id} on ${pair.cable.id} ${p
     it("goes back from the fibre end layer by layer: nothing inner ends behind what covers it", () => {
       for (const sheet of sheets) {
         const edges = sheet.layers
+          .filter(({ kind }) => kind !== "yarn" && !BESIDE.includes(kind))
           .map(({ kind }) =>
             sheet.lines
               .flatMap(({ bares }) => bares)
@@ -86,9 +154,32 @@ describe.each(pairs.map((pair) => [`${pair.procedure.id} on ${pair.cable.id} ${p
           )
           .map((bare) => (bare ? featureOf(sheet, bare.edge).position : 0));
         edges.forEach((edge, i) => {
-          if (i > 0 && sheet.layers[i]?.kind !== "yarn" && edges[i - 1] !== 0)
-            expect(edge).toBeLessThanOrEqual(edges[i - 1] as number);
+          if (i > 0 && edges[i - 1] !== 0) expect(edge).toBeLessThanOrEqual(edges[i - 1] as number);
         });
+      }
+    });
+    it("has a way on from every answer: forward when good, else something to try until the limit", () => {
+      for (const sheet of sheets)
+        for (const { step } of sheet.lines) {
+          const judgement = judgementOf(step);
+          for (const answer of judgement?.answers ?? []) {
+            if (answer.good) expect(answer.action).not.toBe("");
+            else {
+              const rungs = rungsOf(sheet, endState([]), judgement?.id ?? "", answer.id);
+              expect(rungs.length > 0 || answer.action.startsWith("Stop.")).toBe(true);
+              for (const { to, left } of rungs) {
+                expect(left).toBeGreaterThan(0);
+                expect(sheet.lines[to]).toBeDefined();
+              }
+            }
+          }
+        }
+    });
+    it("can be planned for a batch of twelve within every open time", () => {
+      for (const sheet of sheets) {
+        const { spare, slots } = planBatch(stagesOf(sheet), 12);
+        expect(slots.length).toBeGreaterThan(0);
+        if (spare !== null) expect(spare).toBeGreaterThanOrEqual(0);
       }
     });
   },

@@ -18,14 +18,15 @@ export const CONSTRUCTIONS = [
   "harness",
 ] as const;
 
-/** Core and cladding diameters, µm. Two ends joined must have the same. */
-export const CORES = ["9/125", "50/125", "62.5/125"] as const;
+/** Core and cladding diameters, µm; two ends joined must have the same. Copper for a cable of conductors. */
+export const CORES = ["9/125", "50/125", "62.5/125", "copper"] as const;
 
 export const zCore = z.enum(CORES, { error: `A core is one of ${CORES.join(", ")}` });
 export type Core = z.output<typeof zCore>;
 
 /** Materials as they are drawn, from the outside in. */
 export const LAYER_KINDS = [
+  "sheath",
   "jacket",
   "armour",
   "inner-jacket",
@@ -33,13 +34,18 @@ export const LAYER_KINDS = [
   "rods",
   "ripcord",
   "tape",
+  "shield",
   "tube",
   "ribbon",
+  "conductor",
   "buffer",
   "coating",
   "glass",
 ] as const;
 export type LayerKind = (typeof LAYER_KINDS)[number];
+
+/** Layers that lie beside the core or in the sheath: their diameter is their own, not that of a ring. */
+export const BESIDE: readonly LayerKind[] = ["rods", "ripcord"];
 
 export const zSource = z.strictObject({
   kind: z.enum(["representative", "own"], { error: "Figures are representative or the user's own" }),
@@ -64,6 +70,8 @@ export const zCable = z.strictObject({
   about: z.string().max(300),
   construction: z.enum(CONSTRUCTIONS),
   fibreCount: z.number().int().min(1).max(6912),
+  /** Fibres in one tube, ribbon or sub-unit, where that is what one end takes. */
+  perUnit: z.number().int().min(1).max(432).optional(),
   cores: z.array(zCore).min(1),
   /** How the 900 µm buffer holds the coating: tight grips, semi-tight slides off once scored. */
   grip: z.enum(["tight", "semi-tight"]).nullable(),
@@ -85,8 +93,15 @@ export const zCable = z.strictObject({
     )
     .min(1)
     .refine(
-      (layers) => layers.every((layer, i) => i === 0 || layer.diameter <= (layers[i - 1]?.diameter ?? 0)),
+      (layers) =>
+        layers
+          .filter(({ kind }) => !BESIDE.includes(kind))
+          .every((layer, i, rings) => i === 0 || layer.diameter <= (rings[i - 1]?.diameter ?? 0)),
       "Layers are listed from the outside in, each no thicker than the one before",
+    )
+    .refine(
+      (layers) => new Set(layers.map(({ kind }) => kind)).size === layers.length,
+      "Each kind of layer is listed once",
     ),
 });
 
@@ -98,3 +113,6 @@ export type Layer = Cable["layers"][number];
 export function diameterOf(cable: Cable, kind: LayerKind): number | null {
   return cable.layers.find((layer) => layer.kind === kind)?.diameter ?? null;
 }
+
+/** Fibres that one end of this cable brings to the bench: those of a tube or ribbon, else all. */
+export const fibresAtEnd = ({ perUnit, fibreCount }: Cable): number => perUnit ?? fibreCount;

@@ -2,15 +2,24 @@ import { InputError } from "../problem/problem";
 import { judgementOf } from "../procedure/step";
 import type { RunSheet } from "../runsheet/runsheet";
 import type { Entry } from "./entry";
-import type { EndState } from "./state";
+import { redoEntry, rungsOf } from "./redo";
+import { type EndState, shardsMissing } from "./state";
 
 /** Entries that would undo somebody else's work if made without having seen it. */
 export const mustHaveSeen = (entry: Entry): boolean =>
-  entry.kind === "step" || entry.kind === "label" || entry.kind === "sign";
+  entry.kind === "step" || entry.kind === "redo" || entry.kind === "label" || entry.kind === "sign";
 
-/** Parts of the thread-on gate that are not on yet. */
-export function missingParts(sheet: RunSheet, state: EndState): readonly string[] {
-  return sheet.parts.filter(({ id }) => !state.threaded.includes(id)).map(({ name }) => name);
+/** Parts that are not on yet, of every thread-on gate before a line; without one, of all. */
+export function missingParts(
+  sheet: RunSheet,
+  state: EndState,
+  before = Number.POSITIVE_INFINITY,
+): readonly string[] {
+  return sheet.lines
+    .filter(({ index }) => index < before)
+    .flatMap(({ parts }) => parts)
+    .filter(({ id }) => !state.threaded.includes(id))
+    .map(({ name }) => name);
 }
 
 /**
@@ -53,20 +62,55 @@ export function mustAccept(sheet: RunSheet, state: EndState, entry: Entry): void
         ]);
       return;
     }
+    case "redo":
+      mustBeRung(sheet, state, entry);
+      return;
+    case "use":
+    case "timer":
+      if (!sheet.lines.some(({ step }) => step.id === entry.step))
+        throw new InputError("unknown-step", `No step “${entry.step}” on this sheet.`, ["step"]);
+      return;
     case "sign":
       if (entry.outcome === "kept") mustReach(sheet, state, sheet.lines.length - 1);
+      if (shardsMissing(state) > 0 && !entry.missingShards)
+        throw new InputError(
+          "shards",
+          `${shardsMissing(state)} of ${state.shards.made} shards not seen into the bin. Find it, or say why the end is signed without it.`,
+          ["missingShards"],
+        );
       return;
+    case "shards":
     case "label":
       return;
   }
 }
 
+/** A redo is the next one its answer offers, goes where that says, and voids what comes after. */
+function mustBeRung(sheet: RunSheet, state: EndState, entry: Extract<Entry, { kind: "redo" }>): void {
+  const rungs = rungsOf(sheet, state, entry.judgement, entry.answer);
+  const rung = rungs.find(({ left }) => left > 0);
+  if (!rung)
+    throw new InputError(
+      "limit",
+      rungs.length > 0
+        ? `Nothing is left to try: ${rungs.map(({ rule, used }) => `${rule.name} ${used} of ${rule.most}`).join(", ")}.`
+        : "This answer leads nowhere back.",
+      ["rule"],
+    );
+  const expected = redoEntry(sheet, rung, entry.judgement, entry.answer);
+  if (JSON.stringify(expected) !== JSON.stringify(entry))
+    throw new InputError(
+      "wrong-redo",
+      `What comes next is: ${rung.rule.name}, from step ${expected.to + 1}.`,
+      ["to"],
+    );
+}
+
 function mustReach(sheet: RunSheet, state: EndState, to: number): void {
   if (to >= sheet.lines.length)
     throw new InputError("unknown-step", `This sheet has ${sheet.lines.length} steps.`, ["to"]);
-  const gate = sheet.lines.findIndex(({ step }) => step.kind === "thread");
-  const missing = missingParts(sheet, state);
-  if (gate >= 0 && to > gate && missing.length > 0)
+  const missing = missingParts(sheet, state, to);
+  if (missing.length > 0)
     throw new InputError("gate", `Not threaded on yet: ${missing.join(", ")}. It cannot be added later.`, [
       "to",
     ]);

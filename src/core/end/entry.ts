@@ -35,6 +35,41 @@ const zSign = z.strictObject({
     .min(1, "A sign-off carries a name")
     .max(120, "A name has at most 120 characters"),
   outcome: z.enum(["kept", "cut-off"]),
+  /** Why it is signed though a shard is not accounted for. */
+  missingShards: z.string().trim().max(300).optional(),
+});
+
+/** Going back by a retry rule: what was read and seen from there on no longer speaks for the end. */
+const zRedo = z.strictObject({
+  kind: z.literal("redo"),
+  rule: zName,
+  judgement: zName,
+  answer: zName,
+  to: z.int().min(0).max(1000),
+  voids: z.strictObject({ checks: z.array(zName).max(400), judgements: z.array(zName).max(100) }),
+});
+
+/** Pieces of bare glass: those that came off, and those seen into the bin. Less than nothing takes back. */
+const zShards = z.strictObject({
+  kind: z.literal("shards"),
+  made: z.int().min(-50).max(50),
+  binned: z.int().min(-50).max(50),
+});
+
+/** What a step used up: a place of a blade, wipes, a cap. */
+const zUse = z.strictObject({
+  kind: z.literal("use"),
+  step: zName,
+  tool: zName.nullable(),
+  items: z.array(z.strictObject({ item: zName, count: z.int().min(1).max(100) })).max(20),
+});
+
+/** A hold or cure that was started or ended by hand; it runs on wherever the technician goes. */
+const zTimer = z.strictObject({
+  kind: z.literal("timer"),
+  step: zName,
+  action: z.enum(["start", "stop"]),
+  seconds: z.number().min(0).max(86_400),
 });
 
 /** What can happen to an end at the bench. Entries are only ever added. */
@@ -51,9 +86,15 @@ export const zEntry = z.discriminatedUnion(
       job: z.string().trim().max(120, "A job's name has at most 120 characters"),
       label: z.string().trim().max(120, "A label has at most 120 characters"),
     }),
+    zRedo,
+    zShards,
+    zUse,
+    zTimer,
     zSign,
   ],
-  { error: "An entry is one of thread, step, reading, strike, answer, label, sign" },
+  {
+    error: "An entry is one of thread, step, reading, strike, answer, label, redo, shards, use, timer, sign",
+  },
 );
 
 export type Entry = z.output<typeof zEntry>;

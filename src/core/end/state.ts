@@ -2,7 +2,15 @@ import type { Conformance, Rule } from "../conformance/conformance";
 import { judge } from "../conformance/conformance";
 import { judgementOf } from "../procedure/step";
 import type { Check, RunSheet } from "../runsheet/runsheet";
-import type { Reading, Recorded } from "./entry";
+import type { Entry, Reading, Recorded } from "./entry";
+
+/** A hold or cure: when it began, for how long, and whether it was ended. */
+export interface RunTimer {
+  readonly step: string;
+  readonly startedAt: string;
+  readonly seconds: number;
+  readonly stoppedAt: string | null;
+}
 
 /** An end as its entries leave it. */
 export interface EndState {
@@ -11,13 +19,20 @@ export interface EndState {
   readonly threaded: readonly string[];
   /** Readings not struck out, oldest first. */
   readonly readings: readonly (Reading & { readonly id: string; readonly at: string })[];
+  /** Readings that a redo made void: kept on record, no longer judged. */
+  readonly voided: EndState["readings"];
   readonly answers: Readonly<Record<string, string>>;
+  /** How often each retry rule was used. */
+  readonly redone: Readonly<Record<string, number>>;
+  readonly shards: { readonly made: number; readonly binned: number };
+  readonly timers: readonly RunTimer[];
   readonly job: string;
   readonly label: string;
   readonly signed: {
     readonly name: string;
     readonly at: string;
     readonly outcome: "kept" | "cut-off";
+    readonly missingShards?: string | undefined;
   } | null;
   readonly lastSeq: number;
 }
@@ -26,7 +41,11 @@ const FRESH: EndState = {
   at: 0,
   threaded: [],
   readings: [],
+  voided: [],
   answers: {},
+  redone: {},
+  shards: { made: 0, binned: 0 },
+  timers: [],
   job: "",
   label: "",
   signed: null,
@@ -56,10 +75,55 @@ export function applied(state: EndState, { id, seq, at, entry }: Recorded): EndS
       return { ...next, answers: { ...state.answers, [entry.judgement]: entry.answer } };
     case "label":
       return { ...next, job: entry.job, label: entry.label };
-    case "sign":
-      return { ...next, signed: { name: entry.name, at, outcome: entry.outcome } };
+    case "redo":
+      return redone(next, entry);
+    case "shards":
+      return {
+        ...next,
+        shards: {
+          made: Math.max(0, state.shards.made + entry.made),
+          binned: Math.max(0, state.shards.binned + entry.binned),
+        },
+      };
+    case "use":
+      return next;
+    case "timer":
+      return { ...next, timers: timed(state.timers, entry, at) };
+    case "sign": {
+      const { name, outcome, missingShards } = entry;
+      return { ...next, signed: { name, at, outcome, ...(missingShards ? { missingShards } : {}) } };
+    }
   }
 }
+
+/** Back at an earlier step: what was read and seen from there on is void, and the rule has been used once more. */
+function redone(state: EndState, { rule, to, voids }: Extract<Entry, { kind: "redo" }>): EndState {
+  const isVoid = ({ check }: { check: string }) => voids.checks.includes(check);
+  return {
+    ...state,
+    at: to,
+    readings: state.readings.filter((reading) => !isVoid(reading)),
+    voided: [...state.voided, ...state.readings.filter(isVoid)],
+    answers: Object.fromEntries(
+      Object.entries(state.answers).filter(([judgement]) => !voids.judgements.includes(judgement)),
+    ),
+    redone: { ...state.redone, [rule]: (state.redone[rule] ?? 0) + 1 },
+  };
+}
+
+function timed(
+  timers: readonly RunTimer[],
+  { step, action, seconds }: Extract<Entry, { kind: "timer" }>,
+  at: string,
+): RunTimer[] {
+  const others = timers.filter((timer) => timer.step !== step);
+  if (action === "start") return [...others, { step, startedAt: at, seconds, stoppedAt: null }];
+  const running = timers.find((timer) => timer.step === step);
+  return running ? [...others, { ...running, stoppedAt: running.stoppedAt ?? at }] : others;
+}
+
+/** Shards that came off and were not seen into the bin. */
+export const shardsMissing = ({ shards }: EndState): number => Math.max(0, shards.made - shards.binned);
 
 /** One length's standing: its readings judged, or null when it has none yet. */
 export interface CheckStanding {

@@ -12,6 +12,12 @@ export const zCondition = z.strictObject({
   layer: z.strictObject({ kind: z.enum(LAYER_KINDS), diameter: zRange }).optional(),
   choice: z.record(z.string(), z.array(zName).min(1)).optional(),
   core: z.array(zCore).min(1).optional(),
+  grip: z
+    .array(z.enum(["tight", "semi-tight"]))
+    .min(1)
+    .optional(),
+  /** Layers the cable has not. */
+  without: z.array(z.enum(LAYER_KINDS)).min(1).optional(),
 });
 
 export type Condition = z.output<typeof zCondition>;
@@ -25,11 +31,13 @@ export interface Picked {
 /** Whether a condition holds for a cable and what was picked; no condition always holds. */
 export function holds(condition: Condition | undefined, cable: Cable, picked: Picked): boolean {
   if (!condition) return true;
-  const { layer, choice, core } = condition;
+  const { layer, choice, core, grip, without } = condition;
   if (layer) {
     const diameter = diameterOf(cable, layer.kind);
     if (diameter === null || diameter < layer.diameter.min || diameter > layer.diameter.max) return false;
   }
   if (core && !core.some((one) => one === picked.core)) return false;
+  if (grip && !grip.some((one) => one === cable.grip)) return false;
+  if (without?.some((kind) => diameterOf(cable, kind) !== null)) return false;
   return Object.entries(choice ?? {}).every(([id, options]) => options.includes(picked.choices[id] ?? ""));
 }

@@ -1,10 +1,10 @@
-import { type Cable, diameterOf } from "../cable/cable";
+import { type Cable, diameterOf, fibresAtEnd } from "../cable/cable";
 import { formatMm } from "../length/format";
 import type { Procedure } from "./procedure";
 
 /** One reason why a cable and a procedure do not go together. */
 export interface Misfit {
-  readonly about: "construction" | "jacket" | "buffer" | "grip" | "core" | "legs";
+  readonly about: "construction" | "jacket" | "buffer" | "coating" | "grip" | "core" | "legs" | "fibres";
   readonly message: string;
 }
 
@@ -12,11 +12,11 @@ const spoken = (id: string) => id.replaceAll("-", " ");
 const listed = (ids: readonly string[]) => ids.map(spoken).join(" or ");
 
 /**
- * Why a pair does not go together: construction, diameters, grip of the buffer, core size, legs.
+ * Why a pair does not go together: construction, diameters, grip of the buffer, core size, legs, fibres.
  * @returns nothing when they fit. Without a core, it is enough that the cable comes in one that fits.
  */
 export function misfits(procedure: Procedure, cable: Cable, core?: string): Misfit[] {
-  const { constructions, jacket, buffer, grips, cores, legs } = procedure.appliesTo;
+  const { constructions, jacket, buffer, coating, grips, cores, legs, fibres } = procedure.appliesTo;
   const found: Misfit[] = [];
   const add = (about: Misfit["about"], message: string) => found.push({ about, message });
   if (!constructions.includes(cable.construction))
@@ -24,6 +24,7 @@ export function misfits(procedure: Procedure, cable: Cable, core?: string): Misf
   for (const [about, range] of [
     ["jacket", jacket],
     ["buffer", buffer],
+    ["coating", coating],
   ] as const) {
     const diameter = diameterOf(cable, about);
     if (range && (diameter === null || diameter < range.min || diameter > range.max))
@@ -39,14 +40,25 @@ export function misfits(procedure: Procedure, cable: Cable, core?: string): Misf
       "legs",
       `It ends ${legs} ${legs === 1 ? "fibre" : "fibres"} at once; this cord has ${cable.legs.length}.`,
     );
+  const count = fibresAtEnd(cable);
+  if (fibres && (count < fibres.min || count > fibres.max))
+    add(
+      "fibres",
+      `It takes ${fibres.min === fibres.max ? fibres.min : `${fibres.min} to ${fibres.max}`} fibres at a time; this cable brings ${count}.`,
+    );
   const offered = core === undefined ? cable.cores : [core];
   if (!offered.some((one) => cores.some((taken) => taken === one)))
     add(
       "core",
-      `It is made for ${cores.join(" or ")} glass; this is ${offered.join(" or ")}. Mixed core sizes lose most of the light.`,
+      cores.includes("copper") !== offered.includes("copper")
+        ? `It is made for ${inside(cores)}; this cable holds ${inside(offered)}.`
+        : `It is made for ${inside(cores)}; this is ${offered.join(" or ")}. Mixed core sizes lose most of the light.`,
     );
   return found;
 }
+
+const inside = (cores: readonly string[]) =>
+  cores.includes("copper") ? "copper conductors" : `${cores.join(" or ")} glass`;
 
 function span({ min, max }: { min: number; max: number }): string {
   return min === max ? formatMm(min) : `${formatMm(min)} to ${formatMm(max)}`;

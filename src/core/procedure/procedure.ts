@@ -1,20 +1,29 @@
 import { z } from "zod";
-import { CONSTRUCTIONS, LAYER_KINDS, zCore, zDocumentId, zSource } from "../cable/cable";
+import { type Cable, CONSTRUCTIONS, LAYER_KINDS, zCore, zDocumentId, zSource } from "../cable/cable";
 import { zDimension, zName } from "../dimensions/dimension";
 import { type Length, um, zMm, zMmNotNegative } from "../length/length";
-import { zCondition, zRange } from "./condition";
+import { holds, zCondition, zRange } from "./condition";
+import { zRetries } from "./retry";
 import { zStep } from "./step";
 import { wordsOutOfPlace } from "./whole";
 
 /** The longest any prepared end may be: a figure beyond it is a slip of the unit. */
 export const LONGEST_END: Length = um(5_000_000);
 
+const zCountRange = z
+  .strictObject({ min: z.number().int().min(1), max: z.number().int().min(1).max(6912) })
+  .refine(({ min, max }) => min <= max, "The least is not more than the most");
+
 const zPart = z.strictObject({
   id: zName,
   name: zName,
   /** Which way round, in words; empty where it does not matter. */
   way: z.string().max(200),
-  shape: z.enum(["boot", "sleeve", "tube", "ring", "clip", "nut"]),
+  shape: z.enum(["boot", "sleeve", "tube", "ring", "clip", "nut", "shell", "seal"]),
+  /** The step that needs it. */
+  neededAt: zName.optional(),
+  /** The step after which it can no longer be put on. */
+  trappedBy: zName.optional(),
   /** What forgetting it costs. */
   ifForgotten: z.string().max(300),
   when: zCondition.optional(),
@@ -34,6 +43,10 @@ const zStated = zDimension.extend({
   /** Step after which it can be measured. */
   after: zName,
   name: zName,
+  /** The feature it is laid off from at the bench, where that is another than its own datum. Limits stay its own. */
+  workFrom: zName.optional(),
+  /** Why no step reads it; empty where one does. */
+  notRead: z.string().max(300).default(""),
   when: zCondition.optional(),
   /** Other figures for some cables or choices: the first case that holds is used. */
   cases: z
@@ -56,7 +69,19 @@ const zStated = zDimension.extend({
 const zChoice = z.strictObject({
   id: zName,
   name: zName,
-  options: z.array(z.strictObject({ id: zName, name: zName, why: z.string().max(300).default("") })).min(1),
+  /** Whether practitioners differ here: a school of practice, set once for all styles that know it. */
+  school: z.boolean().default(false),
+  options: z
+    .array(
+      z.strictObject({
+        id: zName,
+        name: zName,
+        why: z.string().max(300).default(""),
+        /** When it can be had at all: an angled end face on single-mode glass only. */
+        when: zCondition.optional(),
+      }),
+    )
+    .min(1),
   default: zName,
 });
 
@@ -77,6 +102,9 @@ export const zProcedure = z
         .optional(),
       jacket: zRange.optional(),
       buffer: zRange.optional(),
+      coating: zRange.optional(),
+      /** Fibres taken at a time: those of the tube, ribbon or cord in hand. */
+      fibres: zCountRange.optional(),
       legs: z.number().int().min(1).optional(),
     }),
     /** The outermost layer in hand when the work starts. */
@@ -88,7 +116,9 @@ export const zProcedure = z
     steps: z.array(zStep).min(1),
     /** Cable a fresh start takes beyond what was prepared: squaring the end. */
     squareUp: zMmNotNegative,
-    retries: z.strictObject({ most: z.number().int().min(0), rule: z.string().max(300) }),
+    retries: zRetries,
+    /** Figures held against the part's sheet (`jacket`, `jacket/0`); without the list, all of a user's own are. */
+    confirmed: z.array(zName).max(500).optional(),
   })
   .superRefine((procedure, context) => {
     for (const { path, message, code } of wordsOutOfPlace(procedure))
@@ -107,8 +137,13 @@ export const zProcedure = z
 /** How one style is put on one kind of cable: data, with figures, steps and whose they are. */
 export type Procedure = z.output<typeof zProcedure>;
 export type ProcedureFeature = Procedure["features"][number];
+export type Choice = Procedure["choices"][number];
 export type ProcedurePart = Procedure["parts"][number];
 export type StatedDimension = Procedure["dimensions"][number];
+
+/** The options of a choice that can be had on a cable with a core. */
+export const optionsFor = (choice: Choice, cable: Cable, core: string): Choice["options"] =>
+  choice.options.filter(({ when }) => holds(when, cable, { core, choices: {} }));
 
 /** The default option of every choice, with what was picked put over it. */
 export function withDefaults(
@@ -119,3 +154,6 @@ export function withDefaults(
     procedure.choices.map((choice) => [choice.id, picked[choice.id] ?? choice.default]),
   );
 }
+
+/** A procedure as it is written down: lengths in millimetres. */
+export type ProcedureDocument = z.input<typeof zProcedure>;

@@ -3,22 +3,7 @@ import { LAYER_KINDS } from "../cable/cable";
 import { zName } from "../dimensions/dimension";
 import { zMmNotNegative } from "../length/length";
 import { zCondition } from "./condition";
-
-const common = {
-  id: zName,
-  title: zName,
-  /** What to do, in a sentence or two. */
-  how: z.string().max(600).default(""),
-  when: zCondition.optional(),
-  /** Ids of cautions that must stand beside this step. */
-  cautions: z.array(zName).default([]),
-  /** What the tool is set to: stripper hole, die, film, program. */
-  setting: z.string().max(200).optional(),
-  seconds: z.strictObject({ min: z.number().min(0), max: z.number().max(86_400) }).optional(),
-  count: z
-    .strictObject({ min: z.number().int().min(0), max: z.number().int().max(1000), of: zName })
-    .optional(),
-};
+import { type Setting, zSetting } from "./setting";
 
 /** Short bites no longer than `most`, or a number of sections within a range. */
 export const zBites = z.union([
@@ -28,7 +13,77 @@ export const zBites = z.union([
   }),
 ]);
 
-const thread = z.strictObject({ ...common, kind: z.literal("thread") });
+const zSeconds = z.strictObject({ min: z.number().min(0), max: z.number().max(86_400) });
+const zCount = z.strictObject({
+  min: z.number().int().min(0),
+  max: z.number().int().max(1000),
+  of: zName,
+});
+
+/** A setting as it is stored: drawn where its kind is known; older documents say it in words. */
+const zSettingOrWords = z.union([
+  zSetting,
+  z
+    .string()
+    .max(200)
+    .transform((words): Setting => ({ kind: "words", words })),
+]);
+
+/** What a school of practice, a cable or a choice changes in a step. */
+const zStepCase = z.strictObject({
+  when: zCondition,
+  title: zName.optional(),
+  how: z.string().max(600).optional(),
+  setting: zSettingOrWords.optional(),
+  seconds: zSeconds.optional(),
+  count: zCount.optional(),
+  bites: zBites.optional(),
+  passes: z.number().int().min(1).max(20).optional(),
+  tool: zName.optional(),
+});
+
+/** Pictures that help at a step, drawn from its own figures. */
+export const AIDS = ["bow", "light", "lead-in", "polarity", "grip-test", "flush"] as const;
+
+const common = {
+  id: zName,
+  title: zName,
+  /** What to do, in a sentence or two. */
+  how: z.string().max(600).default(""),
+  when: zCondition.optional(),
+  /** The first that holds is put over the step. */
+  cases: z.array(zStepCase).max(20).default([]),
+  /** Ids of cautions that must stand beside this step. */
+  cautions: z.array(zName).default([]),
+  /** What the tool is set to: stripper hole, die, film, heater program. */
+  setting: zSettingOrWords.optional(),
+  /** How long it is held, cured, heated or cooled. */
+  seconds: zSeconds.optional(),
+  /** Whether the hands are free while that time runs; without it, by the kind of step. */
+  handsFree: z.boolean().optional(),
+  /** Seconds of hands-on work for one end, where the usual for its kind does not do. */
+  takes: z.number().min(0).max(7_200).optional(),
+  /** From this step on, `until` must be done within so many seconds: pot life, open time. */
+  within: z.strictObject({ seconds: z.number().min(1).max(86_400), until: zName, of: zName }).optional(),
+  /** One mix or filled tip begun here serves further ends for so many seconds. */
+  pot: z.strictObject({ seconds: z.number().min(1).max(86_400), of: zName }).optional(),
+  count: zCount.optional(),
+  /** Consumables an end uses up here. */
+  uses: z
+    .array(z.strictObject({ item: zName, count: z.number().int().min(1).max(100) }))
+    .max(20)
+    .default([]),
+  /** Pieces of bare glass that come off here, to be counted into the bin. */
+  shards: z.number().int().min(0).max(48).default(0),
+  aids: z.array(z.enum(AIDS)).default([]),
+};
+
+/** Parts go on here: those named, or all that no other step names. */
+const thread = z.strictObject({
+  ...common,
+  kind: z.literal("thread"),
+  parts: z.array(zName).min(1).optional(),
+});
 
 const mark = z.strictObject({ ...common, kind: z.literal("mark"), makes: zName, by: zName, tool: zName });
 
@@ -68,6 +123,13 @@ export const zJudgement = z.strictObject({
         means: z.string().max(300).default(""),
         action: z.string().max(300).default(""),
         goTo: zName.optional(),
+        /** What to try, in this order; each until its retry rule is used up. */
+        redo: z
+          .array(z.strictObject({ rule: zName, goTo: zName }))
+          .max(6)
+          .default([]),
+        /** Pieces of bare glass this answer means came off. */
+        shards: z.number().int().min(0).max(48).default(0),
       }),
     )
     .min(2),
@@ -113,7 +175,14 @@ export const zStep = z.discriminatedUnion("kind", [thread, mark, cut, remove, me
 export type Step = z.output<typeof zStep>;
 export type StepKind = Step["kind"];
 export type Judgement = z.output<typeof zJudgement>;
+export type JudgementAnswer = Judgement["answers"][number];
 export type Bites = z.output<typeof zBites>;
+
+/** Every kind of step, in the order the schema gives them. */
+export const STEP_KINDS: readonly StepKind[] = zStep.options.flatMap(({ shape }) => {
+  const kind: { values: ReadonlySet<unknown> } = shape.kind._zod as never;
+  return [...kind.values] as StepKind[];
+});
 
 /** Lengths read at a step. */
 export const checksOf = (step: Step): readonly string[] => ("checks" in step ? step.checks : []);
@@ -121,3 +190,13 @@ export const checksOf = (step: Step): readonly string[] => ("checks" in step ? s
 /** The judgement asked at a step, if any. */
 export const judgementOf = (step: Step): Judgement | undefined =>
   "judgement" in step ? step.judgement : undefined;
+
+/** The feature a step makes or goes back to, if any. */
+export const madeBy = (step: Step): string | null =>
+  "makes" in step ? step.makes : step.kind === "remove" ? step.to : null;
+
+const FREE: readonly StepKind[] = ["cure", "cool", "heat"];
+
+/** Whether the hands are free while the step's time runs: an oven, a shrink, a cure. */
+export const isHandsFree = (step: Step): boolean =>
+  step.seconds !== undefined && (step.handsFree ?? FREE.includes(step.kind));

@@ -5,7 +5,20 @@ import { zName } from "../dimensions/dimension";
 import { zMmNotNegative } from "../length/length";
 
 /** What makes a mark or a cut, and how far off its place it may put it. */
-export const zTool = z.strictObject({ id: zDocumentId, name: zName, error: zMmNotNegative, source: zSource });
+export const zTool = z.strictObject({
+  id: zDocumentId,
+  name: zName,
+  error: zMmNotNegative,
+  /** A blade that is turned to a fresh place: how many places, cleaves at each, and cleaves between wipes. */
+  blade: z
+    .strictObject({
+      positions: z.number().int().min(1).max(100),
+      each: z.number().int().min(1).max(100_000),
+      wipeEvery: z.number().int().min(1).max(1000),
+    })
+    .optional(),
+  source: zSource,
+});
 export type Tool = z.output<typeof zTool>;
 
 /** What a length is read with. */

@@ -3,10 +3,17 @@ import type { Step } from "./step";
 
 interface Parts {
   readonly choices: readonly { id: string; default: string; options: readonly { id: string }[] }[];
-  readonly parts: readonly { id: string }[];
+  readonly parts: readonly { id: string; neededAt?: string | undefined; trappedBy?: string | undefined }[];
   readonly features: readonly { id: string; kind: string }[];
-  readonly dimensions: readonly { id: string; from: string; to: string; after: string }[];
+  readonly dimensions: readonly {
+    id: string;
+    from: string;
+    to: string;
+    after: string;
+    workFrom?: string | undefined;
+  }[];
   readonly steps: readonly Step[];
+  readonly retries: readonly { id: string }[];
 }
 
 /** Whatever a procedure names that it does not hold, names twice, or uses before it is there. */
@@ -14,6 +21,7 @@ export function wordsOutOfPlace(procedure: Parts): Problem[] {
   return [
     ...twice(procedure),
     ...badChoices(procedure),
+    ...badParts(procedure),
     ...badDimensions(procedure),
     ...procedure.steps.flatMap((step, i) => badStep(procedure, step, i)),
     ...unmade(procedure),
@@ -28,7 +36,7 @@ const problem = (code: string, message: string, path: (string | number)[]): Prob
 });
 
 function twice(procedure: Parts): Problem[] {
-  return (["choices", "parts", "features", "dimensions", "steps"] as const).flatMap((list) =>
+  return (["choices", "parts", "features", "dimensions", "steps", "retries"] as const).flatMap((list) =>
     procedure[list].flatMap(({ id }, i) =>
       procedure[list].findIndex((one) => one.id === id) < i
         ? [problem("duplicate", `“${id}” is used twice in ${list}`, [list, i, "id"])]
@@ -45,10 +53,21 @@ function badChoices({ choices }: Parts): Problem[] {
   );
 }
 
+function badParts({ parts, steps }: Parts): Problem[] {
+  return parts.flatMap((part, i) =>
+    (["neededAt", "trappedBy"] as const).flatMap((field) => {
+      const step = part[field];
+      return step === undefined || has(steps, step)
+        ? []
+        : [problem("unknown-step", "A part names steps of this procedure", ["parts", i, field])];
+    }),
+  );
+}
+
 function badDimensions({ dimensions, features, steps }: Parts): Problem[] {
   return dimensions.flatMap((dimension, i) => [
-    ...(["from", "to"] as const)
-      .filter((side) => !has(features, dimension[side]))
+    ...(["from", "to", "workFrom"] as const)
+      .filter((side) => !has(features, dimension[side] ?? dimension.from))
       .map((side) =>
         problem("unknown-feature", "A dimension joins features of this procedure", ["dimensions", i, side]),
       ),
@@ -67,7 +86,7 @@ function badDimensions({ dimensions, features, steps }: Parts): Problem[] {
   ]);
 }
 
-function badStep({ features, dimensions, steps }: Parts, step: Step, i: number): Problem[] {
+function badStep({ features, dimensions, steps, parts, retries }: Parts, step: Step, i: number): Problem[] {
   const found: Problem[] = [];
   const need = (present: boolean, code: string, message: string, field: string) => {
     if (!present) found.push(problem(code, message, ["steps", i, field]));
@@ -90,6 +109,17 @@ function badStep({ features, dimensions, steps }: Parts, step: Step, i: number):
         "makes",
       );
   }
+  if (step.kind === "thread")
+    step.parts?.forEach((id) => {
+      need(has(parts, id), "unknown-part", `“${id}” is not a part of this procedure`, "parts");
+    });
+  if (step.within)
+    need(
+      steps.slice(i + 1).some(({ id }) => id === step.within?.until),
+      "unknown-step",
+      "What must be done in time is a later step of this procedure",
+      "within",
+    );
   if ("replaces" in step && step.replaces !== undefined)
     need(
       features.some((feature) => feature.id === step.replaces && feature.kind === "end"),
@@ -121,6 +151,10 @@ function badStep({ features, dimensions, steps }: Parts, step: Step, i: number):
         "An answer goes to a step of this procedure",
         "judgement",
       );
+      for (const { rule, goTo } of answer.redo) {
+        need(has(retries, rule), "unknown-retry", `“${rule}” is not a retry rule here`, "judgement");
+        need(has(steps, goTo), "unknown-step", "A redo goes to a step of this procedure", "judgement");
+      }
     });
   return found;
 }

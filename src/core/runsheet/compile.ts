@@ -1,17 +1,18 @@
 import type { Cable } from "../cable/cable";
 import { closeLimits } from "../dimensions/dimensions";
 import { dualUnitCheck } from "../length/dual-unit";
-import { formatMm } from "../length/format";
 import { um } from "../length/length";
 import { InputError } from "../problem/problem";
-import { holds, type Picked } from "../procedure/condition";
+import { holds } from "../procedure/condition";
 import { misfits } from "../procedure/fit";
-import { type Procedure, type StatedDimension, withDefaults } from "../procedure/procedure";
+import { type Procedure, withDefaults } from "../procedure/procedure";
 import type { Tool } from "../procedure/tool";
 import { compileLengths } from "./lengths";
 import { compileLines } from "./lines";
-import { type Placed, placeFeatures, spokenDimension } from "./placing";
+import { type Placed, placeFeatures } from "./placing";
 import type { RunSheet, SheetFeature } from "./runsheet";
+import { spokenConflict } from "./spoken";
+import { type Stated, statedFor, stepsFor } from "./stated";
 
 export interface CompileInput {
   readonly procedure: Procedure;
@@ -29,11 +30,9 @@ export interface CompileInput {
  */
 export function compileRunSheet({ procedure, cable, core, choices, tools }: CompileInput): RunSheet {
   refuseMisfit(procedure, cable, core);
-  const picked = { core, choices: pickedChoices(procedure, choices) };
-  const steps = procedure.steps.filter((step) => holds(step.when, cable, picked));
-  const dimensions = procedure.dimensions
-    .filter((dimension) => holds(dimension.when, cable, picked))
-    .map((dimension) => ({ ...dimension, ...figuresFor(dimension, cable, picked) }));
+  const picked = { core, choices: pickedChoices(procedure, cable, core, choices) };
+  const steps = stepsFor(procedure, cable, picked);
+  const dimensions = statedFor(procedure, cable, picked);
   const parts = procedure.parts.filter((part) => holds(part.when, cable, picked));
   const placed = placeFeatures(procedure, steps, dimensions, new Map(tools.map((tool) => [tool.id, tool])));
   const known = dimensions.filter(({ from, to }) => placed.has(from) && placed.has(to));
@@ -45,7 +44,7 @@ export function compileRunSheet({ procedure, cable, core, choices, tools }: Comp
       revision: procedure.revision,
       name: procedure.name,
       family: procedure.family,
-      representative: procedure.source.kind === "representative",
+      representative: known.some(({ representative }) => representative),
     },
     cable: { id: cable.id, revision: cable.revision, name: cable.name, legs: cable.legs },
     picked,
@@ -58,18 +57,12 @@ export function compileRunSheet({ procedure, cable, core, choices, tools }: Comp
     features: [...placed.values()].map(asFeature),
     lines,
     parts,
+    retries: procedure.retries.filter((retry) => holds(retry.when, cable, picked)),
     lengths: compileLengths(known, placed, limits),
     checks: lines.flatMap(({ checks }) => checks),
     uses: cableUsed(procedure, placed),
     disagreements: disagreements(known),
   };
-}
-
-/** The figures of a dimension for this cable and what was picked. */
-function figuresFor(dimension: StatedDimension, cable: Cable, picked: Picked) {
-  const { nominal, plus, minus } =
-    dimension.cases.find(({ when }) => holds(when, cable, picked)) ?? dimension;
-  return { nominal, plus, minus };
 }
 
 function refuseMisfit(procedure: Procedure, cable: Cable, core: string): void {
@@ -90,8 +83,11 @@ function refuseMisfit(procedure: Procedure, cable: Cable, core: string): void {
 
 function pickedChoices(
   procedure: Procedure,
+  cable: Cable,
+  core: string,
   choices: Readonly<Record<string, string>>,
 ): Record<string, string> {
+  const picked = withDefaults(procedure, choices);
   for (const [id, option] of Object.entries(choices)) {
     const choice = procedure.choices.find((one) => one.id === id);
     if (!choice)
@@ -99,21 +95,24 @@ function pickedChoices(
         "choices",
         id,
       ]);
-    if (!choice.options.some((one) => one.id === option))
+    const given = choice.options.find((one) => one.id === option);
+    if (!given)
       throw new InputError(
         "unknown-option",
         `${choice.name}: “${option}” is not one of ${choice.options.map((one) => one.id).join(", ")}.`,
         ["choices", id],
       );
+    if (!holds(given.when, cable, { core, choices: picked }))
+      throw new InputError(
+        "option-not-here",
+        `${choice.name}: ${given.name} is not to be had on ${cable.name} with ${core}. ${given.why}`.trim(),
+        ["choices", id],
+      );
   }
-  return withDefaults(procedure, choices);
+  return picked;
 }
 
-function closedOrRefused(
-  procedure: Procedure,
-  features: readonly string[],
-  dimensions: readonly StatedDimension[],
-) {
+function closedOrRefused(procedure: Procedure, features: readonly string[], dimensions: readonly Stated[]) {
   const closed = closeLimits({
     features: [...features],
     dimensions: dimensions.map(({ id, from, to, nominal, plus, minus }) => ({
@@ -126,14 +125,10 @@ function closedOrRefused(
     })),
   });
   if (closed.consistent) return closed.limits;
-  const said = closed.conflict.ids.map((id) =>
-    spokenDimension(procedure, dimensions.find((one) => one.id === id) as StatedDimension),
-  );
-  throw new InputError(
-    "contradiction",
-    `These cannot all hold: ${said.join("; ")}. They are ${formatMm(closed.conflict.shortBy)} mm short of agreeing.`,
-    ["dimensions", ...closed.conflict.ids],
-  );
+  throw new InputError("contradiction", spokenConflict(procedure, dimensions, closed.conflict), [
+    "dimensions",
+    ...closed.conflict.ids,
+  ]);
 }
 
 function asFeature({ feature, position, from, until }: Placed): SheetFeature {
@@ -156,7 +151,7 @@ function cableUsed(procedure: Procedure, placed: ReadonlyMap<string, Placed>): R
   return { prepared, cutOff, retry: um(prepared + procedure.squareUp) };
 }
 
-function disagreements(dimensions: readonly StatedDimension[]): RunSheet["disagreements"] {
+function disagreements(dimensions: readonly Stated[]): RunSheet["disagreements"] {
   return dimensions.flatMap(({ id, printed }) => {
     if (!printed) return [];
     const compared = dualUnitCheck(...printed);

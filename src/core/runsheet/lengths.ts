@@ -1,9 +1,9 @@
 import { type Limit, limitBetween } from "../dimensions/dimensions";
 import { type Length, um } from "../length/length";
-import type { StatedDimension } from "../procedure/procedure";
 import { type Stacked, stackErrors } from "../stack/stack";
 import { asStack, type Placed } from "./placing";
 import type { Prediction, SheetLength } from "./runsheet";
+import type { Stated } from "./stated";
 
 type Stage = SheetLength["stage"];
 
@@ -12,7 +12,7 @@ type Stage = SheetLength["stage"];
  * neighbours. Before the cleave the fibre end is the cable end; after it, the cleaved end.
  */
 export function compileLengths(
-  dimensions: readonly StatedDimension[],
+  dimensions: readonly Stated[],
   placed: ReadonlyMap<string, Placed>,
   limits: readonly Limit[],
 ): SheetLength[] {
@@ -48,7 +48,7 @@ export function compileLengths(
   });
 }
 
-function pairsOf(there: readonly Placed[], dimensions: readonly StatedDimension[]): [string, string][] {
+function pairsOf(there: readonly Placed[], dimensions: readonly Stated[]): [string, string][] {
   const ends = there.filter(({ feature }) => feature.kind === "end");
   const edges = there.filter(({ feature }) => feature.kind !== "part");
   const pairs: [string, string][] = [];

@@ -2,17 +2,18 @@ import type { Cable, LayerKind } from "../cable/cable";
 import { statedLimits } from "../dimensions/dimension";
 import { type Limit, limitBetween } from "../dimensions/dimensions";
 import { type Length, um } from "../length/length";
-import type { Procedure, ProcedurePart, StatedDimension } from "../procedure/procedure";
-import { type Bites, checksOf, type Step } from "../procedure/step";
+import type { Procedure, ProcedurePart } from "../procedure/procedure";
+import { type Bites, checksOf, madeBy, type Step } from "../procedure/step";
 import { fromDatum, type Placed } from "./placing";
 import type { BiteCount, Check, Figure, Line } from "./runsheet";
+import type { Stated } from "./stated";
 
 interface LinesInput {
   readonly procedure: Procedure;
   readonly cable: Cable;
   readonly steps: readonly Step[];
   readonly parts: readonly ProcedurePart[];
-  readonly dimensions: readonly StatedDimension[];
+  readonly dimensions: readonly Stated[];
   readonly placed: ReadonlyMap<string, Placed>;
   readonly limits: readonly Limit[];
 }
@@ -32,11 +33,21 @@ export function compileLines(input: LinesInput): Line[] {
       step,
       figure,
       bites,
-      parts: step.kind === "thread" ? input.parts : [],
+      parts: step.kind === "thread" ? partsAt(input, step) : [],
       checks: stepChecks(input, step),
       bares,
     };
   });
+}
+
+/** The parts that go on at a thread step: those it names, or all that no other step names. */
+function partsAt(
+  { steps, parts }: LinesInput,
+  step: Extract<Step, { kind: "thread" }>,
+): readonly ProcedurePart[] {
+  if (step.parts) return step.parts.flatMap((id) => parts.find((part) => part.id === id) ?? []);
+  const elsewhere = steps.flatMap((one) => (one.kind === "thread" && one !== step ? (one.parts ?? []) : []));
+  return parts.filter(({ id }) => !elsewhere.includes(id));
 }
 
 function figureOf(
@@ -44,17 +55,21 @@ function figureOf(
   step: Step,
   madeSoFar: readonly string[],
 ): Figure | null {
-  const made = "makes" in step ? step.makes : step.kind === "remove" ? step.to : null;
+  const made = madeBy(step);
   const at = made === null ? undefined : placed.get(made);
   if (!at?.own) return null;
   const { datum, distance, dimension } = at.own;
-  const { plus, minus } = fromDatum(dimension, datum);
+  const { plus, minus } = fromDatum(
+    dimension,
+    dimension.from === at.feature.id ? dimension.to : dimension.from,
+  );
   const before = madeSoFar.filter((feature) => feature !== made).at(-1);
   const root = procedure.features[0]?.id;
   return {
     feature: at.feature.id,
     fromEnd: at.position,
     own: { datum, distance, plus, minus },
+    representative: dimension.representative,
     previous:
       before === undefined
         ? null
@@ -111,6 +126,7 @@ function stepChecks({ cable, dimensions, placed, limits }: LinesInput, step: Ste
       nominal,
       min,
       max,
+      representative: dimension.representative,
       ifLong,
       ifShort,
     }));

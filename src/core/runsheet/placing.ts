@@ -1,22 +1,22 @@
 import type { Dimension } from "../dimensions/dimension";
-import { formatMm } from "../length/format";
 import { type Length, negate, um, ZERO } from "../length/length";
 import { InputError } from "../problem/problem";
-import type { Procedure, ProcedureFeature, StatedDimension } from "../procedure/procedure";
-import type { Step } from "../procedure/step";
+import type { Procedure, ProcedureFeature } from "../procedure/procedure";
+import { madeBy, type Step } from "../procedure/step";
 import type { Tool } from "../procedure/tool";
 import type { StackInput } from "../stack/stack";
+import type { Stated } from "./stated";
 
 /** A feature where the procedure puts it: its nominal place, from what, and with which tools. */
 export interface Placed {
   readonly feature: ProcedureFeature;
   /** Behind the cable end. */
   readonly position: Length;
-  /** The dimension it is made by, seen from its datum; null for the cable end and for parts. */
+  /** The dimension it is made by, and what it is laid off from; null for the cable end and for parts. */
   readonly own: {
     readonly datum: string;
     readonly distance: Length;
-    readonly dimension: StatedDimension;
+    readonly dimension: Stated;
   } | null;
   /** Each tool that moved it off its place, in order: the mark, then the cut. */
   readonly errors: readonly Length[];
@@ -43,7 +43,7 @@ export function fromDatum(
 export function placeFeatures(
   procedure: Procedure,
   steps: readonly Step[],
-  dimensions: readonly StatedDimension[],
+  dimensions: readonly Stated[],
   tools: ReadonlyMap<string, Tool>,
 ): Map<string, Placed> {
   const featureOf = new Map(procedure.features.map((feature) => [feature.id, feature]));
@@ -55,7 +55,7 @@ export function placeFeatures(
     ],
   ]);
   steps.forEach((step, index) => {
-    const makes = "makes" in step ? step.makes : step.kind === "remove" ? step.to : null;
+    const makes = madeBy(step);
     if (makes === null) return;
     const error = toolError(step, tools);
     const before = placed.get(makes);
@@ -92,7 +92,7 @@ function place(
   step: Step,
   index: number,
   error: Length | null,
-  dimensions: readonly StatedDimension[],
+  dimensions: readonly Stated[],
   placed: ReadonlyMap<string, Placed>,
 ): Placed {
   const by = "by" in step ? step.by : undefined;
@@ -111,11 +111,13 @@ function place(
       `Step “${step.title}” measures from the ${datum}, which is not there yet.`,
       ["steps", step.id, "by"],
     );
-  const distance = fromDatum(dimension, datum).nominal;
+  const position = um(at.position + fromDatum(dimension, datum).nominal);
+  const worked = dimension.workFrom === undefined ? undefined : placed.get(dimension.workFrom);
+  const from = worked && worked.feature.id !== feature.id ? worked : at;
   return {
     feature,
-    position: um(at.position + distance),
-    own: { datum, distance, dimension },
+    position,
+    own: { datum: from.feature.id, distance: um(position - from.position), dimension },
     errors: error === null ? [] : [error],
     from: index,
     until: Number.POSITIVE_INFINITY,
@@ -125,7 +127,7 @@ function place(
 /** A part's face is where its dimension to the prepared end puts it. */
 function placeParts(
   procedure: Procedure,
-  dimensions: readonly StatedDimension[],
+  dimensions: readonly Stated[],
   steps: readonly Step[],
   placed: Map<string, Placed>,
 ): void {
@@ -163,15 +165,4 @@ export function asStack(placed: ReadonlyMap<string, Placed>): StackInput["featur
       },
     ];
   });
-}
-
-/** A stated dimension in words, as it would be said over the bench. */
-export function spokenDimension(procedure: Procedure, dimension: StatedDimension): string {
-  const nameOf = (id: string) => procedure.features.find((feature) => feature.id === id)?.name ?? id;
-  const { plus, minus, nominal } = dimension;
-  const room =
-    plus !== null && plus === minus
-      ? ` ±${formatMm(plus)}`
-      : ` (${minus === null ? "open" : `−${formatMm(minus)}`} / ${plus === null ? "open" : `+${formatMm(plus)}`})`;
-  return `${nameOf(dimension.to)} ${formatMm(Math.abs(nominal))}${room} ${nominal < 0 ? "before" : "behind"} the ${nameOf(dimension.from)}`;
 }

@@ -176,7 +176,9 @@ describe("a run sheet is refused", () => {
       ["buffer", "end", "buffer", 40, 0, 0],
       ["check-behind", "buffer", "jacket", 28, 0, 0],
     ]);
-    expect(() => compile(procedure)).toThrow(/jacket 66\.0.*behind the end.*2\.0 mm short/);
+    expect(() => compile(procedure)).toThrow(
+      /^Jacket 66\.0 behind the end, jacket 28\.0 behind the buffer and buffer 40\.0 behind the end cannot all hold: 2\.0 mm short\.$/,
+    );
   });
   it("when cable and procedure do not go together, saying why", () => {
     const procedure = procedureOf([["jacket", "end", "jacket", 64, 1, 1]], {

@@ -3,6 +3,7 @@ import type { DualUnit } from "../length/dual-unit";
 import type { Length } from "../length/length";
 import type { Picked } from "../procedure/condition";
 import type { ProcedurePart } from "../procedure/procedure";
+import type { Retry } from "../procedure/retry";
 import type { Step } from "../procedure/step";
 
 /** A feature at its nominal place on the cable, and the lines between which it is there. */
@@ -29,6 +30,8 @@ export interface Figure {
     readonly plus: Length | null;
     readonly minus: Length | null;
   };
+  /** Whether nobody has held it against the part's sheet yet. */
+  readonly representative: boolean;
   /** From the mark or cut made just before it, if there is one. */
   readonly previous: { readonly feature: string; readonly distance: Length } | null;
   /** True when the figure to work to is the one from its own datum, because the end is or will be no help. */
@@ -78,6 +81,7 @@ export interface Check {
   readonly nominal: Length;
   readonly min: Length | null;
   readonly max: Length | null;
+  readonly representative: boolean;
   readonly ifLong: string;
   readonly ifShort: string;
 }
@@ -109,6 +113,7 @@ export interface RunSheet {
   readonly features: readonly SheetFeature[];
   readonly lines: readonly Line[];
   readonly parts: readonly ProcedurePart[];
+  readonly retries: readonly Retry[];
   readonly lengths: readonly SheetLength[];
   readonly checks: readonly Check[];
   readonly uses: {

@@ -165,7 +165,7 @@ export function StepWork(props: StepWorkProps) {
 
 function Doing({ line, units, hideOnPhone }: { line: Line; units: Units; hideOnPhone: boolean }) {
   const bites = biteWords(line, units);
-  const notes = stepNotes(line);
+  const notes = stepNotes(line, units);
   return (
     <div className={`mt-3 max-w-prose ${hideOnPhone ? "hidden sm:block" : ""}`}>
       {bites && <p className="font-bold text-2xl">{bites}</p>}

@@ -52,6 +52,8 @@ const SHAPES: Record<ProcedurePart["shape"], string> = {
   ring: "M18,6 h8 v24 h-8 z",
   clip: "M4,4 h38 v10 h-38 z M4,22 h38 v10 h-38 z M20,14 v8",
   nut: "M8,6 h22 l8,6 v12 l-8,6 h-22 z M20,6 v24",
+  shell: "M2,10 h10 v-6 h24 l6,5 v18 l-6,5 h-24 v-6 h-10 z M12,10 v16",
+  seal: "M14,4 q10,6 10,14 q0,8 -10,14 h16 q-8,-6 -8,-14 q0,-8 8,-14 z",
 };
 
 /** A part on the cable, the connector to the left as on the band. */

@@ -36,6 +36,10 @@ const SAID: Record<Entry["kind"], string> = {
   strike: "a struck reading",
   answer: "an answer",
   label: "the label",
+  redo: "a redo",
+  shards: "the shards",
+  use: "what was used",
+  timer: "a timer",
   sign: "the sign-off",
 };
 

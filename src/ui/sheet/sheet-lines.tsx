@@ -78,7 +78,7 @@ function Row({
         onMouseLeave: () => onPoint(null),
       }
     : {};
-  const also = [...(figure?.also ?? []), biteWords(line, units), ...stepNotes(line)].filter(
+  const also = [...(figure?.also ?? []), biteWords(line, units), ...stepNotes(line, units)].filter(
     (one) => one !== null,
   );
   return (

@@ -67,4 +67,4 @@ export function limitsText(min: Length | null, max: Length | null, units: Units)
 
 /** How many people say a core: single-mode 9/125. */
 export const coreText = (core: string): string =>
-  core === "9/125" ? `single-mode ${core}` : `multimode ${core}`;
+  core === "copper" ? "copper conductors" : core === "9/125" ? `single-mode ${core}` : `multimode ${core}`;

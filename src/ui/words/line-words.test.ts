@@ -58,9 +58,9 @@ describe("how a layer comes off", () => {
     expect(biteWords(line(cord, "fold"), "mm")).toBeNull();
   });
   it("with counts, times and settings beside", () => {
-    expect(stepNotes(line(cord, "clean"))).toEqual(["2 wipes"]);
-    expect(stepNotes(line(pair, "cure"))).toEqual(["50 to 90 seconds"]);
-    expect(stepNotes(line(pair, "polish-air"))).toEqual(["14 to 18 figure eights", "coarse film"]);
+    expect(stepNotes(line(cord, "clean"), "mm")).toEqual(["2 wipes", "99 % alcohol"]);
+    expect(stepNotes(line(pair, "cure"), "mm")).toEqual(["50 to 90 seconds"]);
+    expect(stepNotes(line(pair, "polish-air"), "mm")).toEqual(["14 to 18 figure eights", "6 µm film"]);
   });
 });
 

@@ -1,4 +1,4 @@
-import { featureOf, formatMm, type Line, type RunSheet } from "@/core";
+import { featureOf, formatMm, type Line, type RunSheet, type Setting } from "@/core";
 import { figureText, lengthText, type Shown, showLength, toleranceText, type Units } from "./length-text";
 
 /** The figure of a line as it is worked to: the length, its datum in words, and the same place said the other way. */
@@ -55,14 +55,32 @@ export function biteWords({ bites, step }: Line, units: Units): string | null {
   return null;
 }
 
+/** What a tool is set to: `hole 0.25 mm`, `die 3.6 mm, hexagon`, `12 µm film`. */
+export function settingText(setting: Setting, units: Units): string {
+  switch (setting.kind) {
+    case "hole":
+      return `hole ${lengthText(setting.diameter, units)}`;
+    case "die":
+      return `die ${lengthText(setting.across, units)}, ${setting.shape}`;
+    case "depth":
+      return `blade ${lengthText(setting.depth, units)} deep`;
+    case "film":
+      return `${setting.grain} µm film`;
+    case "program":
+      return setting.celsius === undefined ? setting.name : `${setting.name}, ${setting.celsius} °C`;
+    case "words":
+      return setting.words;
+  }
+}
+
 /** Counts, times and settings of a step, in a few words each. */
-export function stepNotes({ step }: Line): string[] {
+export function stepNotes({ step }: Line, units: Units): string[] {
   const { count, seconds, setting } = step;
   const span = ({ min, max }: { min: number; max: number }) =>
     min === max ? String(min) : `${min} to ${max}`;
   return [
     count ? `${span(count)} ${count.of}` : null,
     seconds ? `${span(seconds)} seconds` : null,
-    setting ?? null,
+    setting ? settingText(setting, units) : null,
   ].filter((one) => one !== null);
 }

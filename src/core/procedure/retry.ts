@@ -1,0 +1,29 @@
+import { z } from "zod";
+import { zName } from "../dimensions/dimension";
+import { zCondition } from "./condition";
+
+/** One way to try again: how often, what is kept for it, and the part it costs. */
+export const zRetry = z.strictObject({
+  id: zName,
+  /** Read after “so far” and before a count: seat again, cleave again, new connector. */
+  name: zName,
+  most: z.number().int().min(0).max(20),
+  /** What is used again. */
+  reuses: z.string().max(300).default(""),
+  /** A new part that is due; empty where none is. */
+  newPart: z.string().max(200).default(""),
+  /** When it may be tried at all: some schools never seat a fibre again. */
+  when: zCondition.optional(),
+});
+
+export type Retry = z.output<typeof zRetry>;
+
+/** The retry rules of a procedure; an older document that gives one rule in words has it as its only one. */
+export const zRetries = z.union([
+  z.array(zRetry).max(12),
+  z
+    .strictObject({ most: z.number().int().min(0), rule: z.string().max(300) })
+    .transform(({ most, rule }): Retry[] => [
+      { id: "again", name: "again", most, reuses: rule, newPart: "" },
+    ]),
+]);

@@ -1,0 +1,24 @@
+import { z } from "zod";
+import { zName } from "../dimensions/dimension";
+import { zMmNotNegative } from "../length/length";
+
+/** What a tool is set to, so that it can be drawn and not only said. */
+export const zSetting = z.discriminatedUnion("kind", [
+  /** Diameter of the stripper's hole. */
+  z.strictObject({ kind: z.literal("hole"), diameter: zMmNotNegative }),
+  /** Size across a crimp die, and its shape. */
+  z.strictObject({
+    kind: z.literal("die"),
+    across: zMmNotNegative,
+    shape: z.enum(["hexagon", "round", "square"]).default("hexagon"),
+  }),
+  /** Grain of a lapping film, micrometres; finer than any length here. */
+  z.strictObject({ kind: z.literal("film"), grain: z.number().min(0.01).max(100) }),
+  /** Depth of a ring cutter's blade. */
+  z.strictObject({ kind: z.literal("depth"), depth: zMmNotNegative }),
+  /** Program of a heater, oven or splicer. */
+  z.strictObject({ kind: z.literal("program"), name: zName, celsius: z.number().min(0).max(400).optional() }),
+  z.strictObject({ kind: z.literal("words"), words: zName }),
+]);
+
+export type Setting = z.output<typeof zSetting>;

@@ -1,0 +1,83 @@
+import type { Procedure } from "../procedure/procedure";
+import { checksOf, judgementOf } from "../procedure/step";
+
+/** Something in a procedure that is allowed and most likely a slip. */
+export interface Advice {
+  readonly about: "part" | "dimension" | "step";
+  readonly id: string;
+  readonly message: string;
+}
+
+/**
+ * What a careful colleague would ask about a procedure: a length nobody reads, a part threaded too late,
+ * glass bared without eye protection, a bad answer that leads nowhere, shards nobody counts.
+ */
+export function adviceOn(procedure: Procedure): Advice[] {
+  return [...lateParts(procedure), ...unread(procedure), ...unguarded(procedure), ...deadEnds(procedure)];
+}
+
+const indexOf = (list: readonly { id: string }[], id: string | undefined) =>
+  list.findIndex((one) => one.id === id);
+
+function lateParts({ parts, steps }: Procedure): Advice[] {
+  const named = steps.flatMap((step) => (step.kind === "thread" ? (step.parts ?? []) : []));
+  return parts.flatMap(({ id, name, neededAt, trappedBy }): Advice[] => {
+    const at = steps.findIndex(
+      (step) => step.kind === "thread" && (step.parts ? step.parts.includes(id) : !named.includes(id)),
+    );
+    const say = (message: string): Advice[] => [{ about: "part", id, message }];
+    if (at < 0) return say(`No step threads on the ${name}.`);
+    if (trappedBy !== undefined && at >= indexOf(steps, trappedBy))
+      return say(`The ${name} goes on after the step that shuts it out.`);
+    if (neededAt !== undefined && at >= indexOf(steps, neededAt))
+      return say(`The ${name} goes on after the step that needs it.`);
+    return trappedBy === undefined && neededAt === undefined
+      ? say(`Nothing says when the ${name} is needed, or what shuts it out.`)
+      : [];
+  });
+}
+
+function unread({ dimensions, steps }: Procedure): Advice[] {
+  const read = new Set(steps.flatMap(checksOf));
+  return dimensions
+    .filter(({ id, notRead }) => !read.has(id) && notRead === "")
+    .map(({ id, name }) => ({
+      about: "dimension",
+      id,
+      message: `“${name}” is not read at any step, and nothing says why.`,
+    }));
+}
+
+function unguarded({ steps }: Procedure): Advice[] {
+  const found: Advice[] = [];
+  const bared = steps.findIndex((step) => step.kind === "remove" && step.layers.includes("coating"));
+  if (bared >= 0 && !steps.slice(0, bared + 1).some(({ cautions }) => cautions.includes("eyes")))
+    found.push({
+      about: "step",
+      id: steps[bared]?.id as string,
+      message: "Glass is bared before eye protection is called for.",
+    });
+  for (const { id, kind, shards } of steps)
+    if (kind === "cleave" && shards === 0)
+      found.push({ about: "step", id, message: "A cleave takes off glass: say how many pieces to count." });
+  const counted = steps.some(({ shards }) => shards > 0);
+  if (counted && !steps.some(({ kind }) => kind === "dispose"))
+    found.push({
+      about: "step",
+      id: steps.at(-1)?.id as string,
+      message: "Shards come off, and no step counts them into the bin.",
+    });
+  return found;
+}
+
+function deadEnds({ steps }: Procedure): Advice[] {
+  return steps.flatMap((step) =>
+    (judgementOf(step)?.answers ?? [])
+      .filter((answer) => !answer.good && answer.action === "" && !answer.goTo && answer.redo.length === 0)
+      .map(({ sees }) => ({
+        about: "step" as const,
+        id: step.id,
+        message: `“${sees}” leads nowhere: say what to do.`,
+      })),
+  );
+}

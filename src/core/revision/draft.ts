@@ -1,0 +1,268 @@
+import type { Length } from "../length/length";
+import { parseLength } from "../length/parse";
+import { type Outcome, ok, type Problem, refuse } from "../problem/problem";
+import type { ProcedureDocument } from "../procedure/procedure";
+
+/** One row of a card: a length with its datum, as text. */
+export interface LengthRow {
+  readonly name: string;
+  readonly datum: string;
+  readonly value: string;
+  readonly unit: string;
+  readonly plus: string;
+  readonly minus: string;
+}
+
+export interface DraftBasis {
+  readonly id: string;
+  readonly name: string;
+  readonly date: string;
+  readonly appliesTo: ProcedureDocument["appliesTo"];
+  readonly startsAt: ProcedureDocument["startsAt"];
+}
+
+type Layer = ProcedureDocument["startsAt"];
+type Step = ProcedureDocument["steps"][number];
+type Dimension = ProcedureDocument["dimensions"][number];
+type Feature = ProcedureDocument["features"][number];
+
+interface Row {
+  readonly line: number;
+  readonly name: string;
+  readonly id: string;
+  readonly from: string;
+  readonly nominal: Length;
+  readonly plus: Length | null;
+  readonly minus: Length | null;
+  readonly kind: "cleave" | "mark" | "strip";
+}
+
+const END = "cable-end";
+const MOST_ROWS = 60;
+
+/** Words that say which layers a length strips, the outermost first. */
+const LAYER_WORDS: readonly (readonly [RegExp, readonly Layer[], string])[] = [
+  [/\b(jacket|sheath)\b/i, ["jacket"], "ring-cutter"],
+  [/\b(yarn|aramid)\b/i, ["yarn"], "shears"],
+  [/\btube\b/i, ["tube"], "tube-cutter"],
+  [/\b(buffer|900)\b/i, ["buffer", "coating"], "buffer-stripper"],
+  [/\b(coating|250|strip)\b/i, ["coating"], "coating-stripper"],
+];
+
+const slug = (text: string): string =>
+  text
+    .toLowerCase()
+    .replaceAll(/[^a-z0-9]+/g, "-")
+    .replaceAll(/^-+|-+$/g, "")
+    .slice(0, 60) || "length";
+
+/**
+ * A first draft of a procedure from a card's lengths (name, datum, value, unit, plus, minus). Each length becomes a
+ * dimension from its datum, in the order given; its name says whether it is a mark, a strip or the cleave.
+ * What it cannot know (parts, judgements, settings) is left to the editor; the draft can be worked with as it is.
+ * @returns the draft, or the first row that is wrong: its line, what was found and what is allowed.
+ */
+export function draftFromLengths(rows: readonly LengthRow[], basis: DraftBasis): Outcome<ProcedureDocument> {
+  if (rows.length === 0) return refuse("empty", "There is no length in it: one row a length, names first.");
+  if (rows.length > MOST_ROWS) return refuse("too-many", `At most ${MOST_ROWS} lengths make one procedure.`);
+  const read: Row[] = [];
+  for (const [i, row] of rows.entries()) {
+    const outcome = readRow(row, i + 1, read);
+    if (!outcome.ok) return outcome;
+    read.push(outcome.value);
+  }
+  return ok(assemble(read, basis));
+}
+
+function readRow(row: LengthRow, line: number, before: readonly Row[]): Outcome<Row> {
+  const at = (problem: Problem): Outcome<never> => ({
+    ok: false,
+    problem: {
+      ...problem,
+      message: `Row ${line}, “${row.name || "no name"}”: ${problem.message}`,
+      path: [line],
+    },
+  });
+  const name = row.name.trim();
+  if (name === "") return at({ code: "no-name", message: "a length needs a name.", path: [] });
+  const id = slug(name);
+  if (before.some((one) => one.id === id))
+    return at({ code: "duplicate", message: "this name is there already.", path: [] });
+  const datum = datumOf(row.datum, before);
+  if (datum === null)
+    return at({
+      code: "unknown-datum",
+      message: `found the datum “${row.datum}”. It is the end, or the name of a length in a row above.`,
+      path: [],
+    });
+  const nominal = lengthIn(row.value, row.unit);
+  if (!nominal.ok) return at(nominal.problem);
+  const plus = row.plus.trim() === "" ? ok(null) : lengthIn(row.plus, row.unit);
+  if (!plus.ok) return at(plus.problem);
+  const minus = row.minus.trim() === "" ? plus : lengthIn(row.minus, row.unit);
+  if (!minus.ok) return at(minus.problem);
+  const kind = /cleav/i.test(name) ? "cleave" : /mark|line|clamp/i.test(name) ? "mark" : "strip";
+  return ok({
+    line,
+    name,
+    id,
+    from: datum,
+    nominal: nominal.value,
+    plus: plus.value,
+    minus: minus.value,
+    kind,
+  });
+}
+
+function datumOf(text: string, before: readonly Row[]): string | null {
+  const wanted = slug(text.replace(/^from (the )?/i, ""));
+  if (text.trim() === "" || /^(the )?(cable |fibre |fiber |free )?end$/i.test(text.trim())) return END;
+  const named = (row: Row) => [row.id, featureId(row)].includes(wanted) || wanted.startsWith(row.id);
+  return before.find(named)?.id ?? before.find((row) => row.id.startsWith(wanted))?.id ?? null;
+}
+
+const UNITS = ["", "mm", "in", '"', "cm", "m"];
+
+function lengthIn(text: string, unit: string): Outcome<Length> {
+  const clean = unit.trim().toLowerCase();
+  if (!UNITS.includes(clean))
+    return refuse("unknown-unit", `found the unit “${unit}”. It is mm, cm, m or in.`);
+  const inches = clean === "in" || clean === '"';
+  const written = parseLength(inches || clean === "" || clean === "mm" ? text : `${text} ${clean}`, {
+    unit: inches ? "in" : "mm",
+  });
+  return written.ok ? ok(written.value.length) : written;
+}
+
+const featureId = ({ id, kind }: Row): string => (kind === "cleave" ? "glass-end" : `${id}-at`);
+
+function layersOf({ name, kind }: Row): { layers: readonly Layer[]; tool: string } {
+  if (kind !== "strip") return { layers: [], tool: "rule-and-pen" };
+  const [, layers, tool] = LAYER_WORDS.find(([word]) => word.test(name)) ?? LAYER_WORDS[4] ?? [];
+  return { layers: layers ?? [], tool: tool ?? "buffer-stripper" };
+}
+
+function assemble(
+  rows: readonly Row[],
+  { id, name, date, appliesTo, startsAt }: DraftBasis,
+): ProcedureDocument {
+  const featureOf = (row: string) => {
+    const found = rows.find((one) => one.id === row);
+    return found ? featureId(found) : END;
+  };
+  const features: Feature[] = [
+    { id: END, name: "cable end", kind: "end" },
+    ...rows.map(
+      (row): Feature => ({
+        id: featureId(row),
+        name:
+          row.kind === "cleave"
+            ? "cleaved end"
+            : row.kind === "strip" && !/edge/i.test(row.name)
+              ? `${row.name} edge`
+              : row.name,
+        kind: row.kind === "cleave" ? "end" : row.kind === "mark" ? "mark" : "edge",
+        ends: row.kind === "cleave" ? ["glass"] : [...layersOf(row).layers],
+      }),
+    ),
+  ];
+  const dimensions = rows.map((row): Dimension => {
+    const [from, to] =
+      row.kind === "cleave" ? [featureId(row), featureOf(row.from)] : [featureOf(row.from), featureId(row)];
+    const common = { id: row.id, name: row.name, from, to, nominal: row.nominal / 1000 };
+    const tolerance = {
+      plus: row.plus === null ? null : row.plus / 1000,
+      minus: row.minus === null ? null : row.minus / 1000,
+    };
+    return { ...common, ...tolerance, after: row.kind === "mark" ? `mark-${row.id}` : `make-${row.id}` };
+  });
+  const cleave = rows.find(({ kind }) => kind === "cleave");
+  const made = [...rows.filter(({ kind }) => kind !== "cleave"), ...(cleave ? [cleave] : [])];
+  const bares = made.some((row) => layersOf(row).layers.includes("coating"));
+  const steps: Step[] = [
+    {
+      id: "thread",
+      kind: "thread",
+      title: "Thread on",
+      how: "What the part's sheet names, in its order.",
+      cautions: ["eyes"],
+    },
+    ...made.flatMap((row) => [
+      ...stepsOf(row),
+      ...(row === made.filter(({ kind }) => kind === "strip").at(-1) && bares ? [WIPE] : []),
+    ]),
+    { id: "measure", kind: "measure", title: "Measure the prepared end", checks: rows.map((row) => row.id) },
+    { id: "cap", kind: "cap", title: "Finish and cap", how: "As the part's sheet says." },
+    {
+      id: "shards",
+      kind: "dispose",
+      title: "Count the shards",
+      how: "Every piece of glass is in the bin before the bench is left.",
+      cautions: ["shards"],
+    },
+  ];
+  return {
+    id,
+    revision: 1,
+    source: { kind: "own", note: "Drafted from a list of lengths.", date },
+    name,
+    family: "own",
+    about: "",
+    appliesTo,
+    startsAt,
+    parts: [],
+    features,
+    dimensions,
+    steps,
+    squareUp: 5,
+    retries: [{ id: "again", name: "strip again", most: 2 }],
+  };
+}
+
+const WIPE: Step = {
+  id: "clean",
+  kind: "clean",
+  title: "Wipe the glass",
+  how: "Lint-free wipe with alcohol, a quarter turn between. Never wipe after the cleave.",
+  count: { min: 2, max: 2, of: "wipes" },
+  cautions: ["alcohol"],
+};
+
+function stepsOf(row: Row): Step[] {
+  const { layers, tool } = layersOf(row);
+  const feature = featureId(row);
+  if (row.kind === "cleave")
+    return [
+      {
+        id: `make-${row.id}`,
+        kind: "cleave",
+        title: "Cleave",
+        how: "Do not touch the end afterwards.",
+        makes: feature,
+        by: row.id,
+        tool: "bench-cleaver",
+        replaces: END,
+        shards: 1,
+        cautions: ["shards"],
+      },
+    ];
+  const mark: Step = {
+    id: `mark-${row.id}`,
+    kind: "mark",
+    title: `Mark: ${row.name}`,
+    makes: feature,
+    by: row.id,
+    tool: "rule-and-pen",
+  };
+  if (row.kind === "mark") return [mark];
+  const off: Step = {
+    id: `make-${row.id}`,
+    kind: "remove",
+    title: `Take off: ${row.name}`,
+    layers: [...layers],
+    to: feature,
+    tool,
+    cautions: layers.includes("coating") ? ["eyes", "shards"] : ["blades"],
+  };
+  return [mark, off];
+}

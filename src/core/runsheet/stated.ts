@@ -1,0 +1,48 @@
+import type { Cable } from "../cable/cable";
+import { holds, type Picked } from "../procedure/condition";
+import type { Procedure, StatedDimension } from "../procedure/procedure";
+import type { Step } from "../procedure/step";
+
+/** A dimension with the figures that hold for a cable, and whether those are still nobody's own. */
+export interface Stated extends StatedDimension {
+  /** Index of the case used, or null for the figures of the dimension itself. */
+  readonly caseIndex: number | null;
+  readonly representative: boolean;
+}
+
+/** Name under which a length's confirmation is kept: `jacket`, or `jacket/0` for its first case. */
+export const figureKey = (dimension: string, caseIndex: number | null): string =>
+  caseIndex === null ? dimension : `${dimension}/${caseIndex}`;
+
+/**
+ * Whether a figure was never held against the part's sheet: everything in a representative procedure; in one
+ * of the user's own that says what was confirmed, all the rest.
+ */
+export const isRepresentative = ({ source, confirmed }: Procedure, key: string): boolean =>
+  source.kind === "representative" || (confirmed !== undefined && !confirmed.includes(key));
+
+/** The dimensions that hold for a cable and what was picked, each with its own figures. */
+export function statedFor(procedure: Procedure, cable: Cable, picked: Picked): Stated[] {
+  return procedure.dimensions
+    .filter((dimension) => holds(dimension.when, cable, picked))
+    .map((dimension) => {
+      const found = dimension.cases.findIndex(({ when }) => holds(when, cable, picked));
+      const { nominal, plus, minus } = dimension.cases[found] ?? dimension;
+      const caseIndex = found < 0 ? null : found;
+      const representative = isRepresentative(procedure, figureKey(dimension.id, caseIndex));
+      return { ...dimension, nominal, plus, minus, caseIndex, representative };
+    });
+}
+
+/** The steps that hold for a cable and what was picked: of each, the first case that holds is put over it. */
+export function stepsFor(procedure: Procedure, cable: Cable, picked: Picked): Step[] {
+  return procedure.steps
+    .filter((step) => holds(step.when, cable, picked))
+    .map((step) => {
+      const found = step.cases.find(({ when }) => holds(when, cable, picked));
+      if (!found) return step;
+      const { when: _, ...changes } = found;
+      const given = Object.entries(changes).filter(([, value]) => value !== undefined);
+      return { ...step, ...Object.fromEntries(given) } as Step;
+    });
+}
