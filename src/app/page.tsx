@@ -1,4 +1,5 @@
 import { library } from "@/service/library";
+import { theStore } from "@/service/the-store";
 import { readSelection } from "@/ui/sheet/selection";
 import { SheetView } from "@/ui/sheet/sheet-view";
 
@@ -8,6 +9,6 @@ export default async function SheetPage({ searchParams }: { searchParams: Promis
   const pairs = Object.entries(await searchParams).flatMap(([key, value]) =>
     typeof value === "string" ? [[key, value] as const] : [],
   );
-  const { cables, procedures, tools } = library();
+  const { cables, procedures, tools } = library(theStore());
   return <SheetView shelf={{ cables, procedures, tools }} initial={readSelection(pairs)} />;
 }

@@ -32,12 +32,15 @@ import {
   openEnds,
   updateEnd,
 } from "@/store/ends";
-import { shippedLibrary, textOf } from "@/store/shipped";
+import { wholeLibrary } from "@/store/shelf";
+import { textOf } from "@/store/shipped";
 
 export const zStart = z.strictObject({
   id: z.uuid("An end's id is a UUID").optional(),
   cable: z.string().max(80),
   procedure: z.string().max(80),
+  /** The procedure's revision the sheet was drawn from: another one since is told, not used. */
+  revision: z.int().min(1).optional(),
   core: z.string().max(20),
   choices: z.record(z.string().max(80), z.string().max(80)).default({}),
   rule: zRule.default({ kind: "guarded", risk: 0.05 }),
@@ -58,6 +61,7 @@ export const zAdd = z.strictObject({
 export interface End {
   readonly id: string;
   readonly createdAt: string;
+  readonly batchId: string | null;
   readonly styleName: string;
   readonly cableName: string;
   readonly rule: Rule;
@@ -83,6 +87,8 @@ export interface EndSummary
     | "signedBy"
     | "signedAt"
     | "picked"
+    | "at"
+    | "batchId"
   > {}
 
 /**
@@ -91,37 +97,54 @@ export interface EndSummary
  * @throws InputError when a name is not known or the pair does not go together.
  */
 export function startEnd(store: Store, input: unknown, now = new Date()): { id: string } {
-  const {
-    id = randomUUID(),
-    cable: cableId,
-    procedure: procedureId,
-    core,
-    choices,
-    rule,
-  } = check(zStart, input);
-  const library = shippedLibrary();
-  const cable = library.cables.find((one) => one.id === cableId);
-  const procedure = library.procedures.find((one) => one.id === procedureId);
+  const { id = randomUUID(), ...sheet } = check(zStart, input);
+  const row = mustCompile(store, sheet);
+  store.transaction((tx) => {
+    if (!findEnd(tx as Store, id)) beginEnd(tx as Store, row, { id, createdAt: now.toISOString() });
+  });
+  return { id };
+}
+
+type Sheet = Omit<z.output<typeof zStart>, "id">;
+
+/** Looks a sheet's documents up and compiles it. @throws InputError for whatever does not go. */
+export function mustCompile(
+  store: Store,
+  { cable: cableId, procedure: procedureId, revision, core, choices, rule }: Sheet,
+) {
+  const { cables, procedures, tools } = wholeLibrary(store);
+  const cable = cables.find((one) => one.id === cableId);
+  const procedure = procedures.find((one) => one.id === procedureId);
   if (!cable) throw new InputError("unknown-cable", `No cable called “${cableId}”.`, ["cable"]);
   if (!procedure)
     throw new InputError("unknown-procedure", `No connector style called “${procedureId}”.`, ["procedure"]);
-  const { picked } = compileRunSheet({ procedure, cable, core, choices, tools: library.tools });
-  store.transaction((tx) => {
-    if (findEnd(tx as Store, id)) return;
-    insertEnd(tx as Store, {
-      id,
-      createdAt: now.toISOString(),
-      procedureHash: keepDocument(tx as Store, "procedure", textOf(procedure)),
-      cableHash: keepDocument(tx as Store, "cable", textOf(cable)),
-      toolsHash: keepDocument(tx as Store, "tools", textOf(library.tools)),
-      style: procedure.id,
-      styleName: procedure.name,
-      cableName: cable.name,
-      picked,
-      rule,
-    });
+  if (revision !== undefined && revision !== procedure.revision)
+    throw new InputError(
+      "moved-on",
+      `The sheet before you is revision ${revision}; the shelf has ${procedure.revision} now. Load it again before the first cut.`,
+      ["revision"],
+    );
+  const sheet = compileRunSheet({ procedure, cable, core, choices, tools });
+  return { cable, procedure, tools, sheet, picked: sheet.picked, rule };
+}
+
+/** Adds an end's row, and keeps the very documents it is made by. */
+export function beginEnd(
+  tx: Store,
+  { cable, procedure, tools, picked, rule }: ReturnType<typeof mustCompile>,
+  own: Pick<EndRow, "id" | "createdAt"> & Partial<Pick<EndRow, "batchId" | "batchPlace">>,
+): void {
+  insertEnd(tx, {
+    ...own,
+    procedureHash: keepDocument(tx, "procedure", textOf(procedure)),
+    cableHash: keepDocument(tx, "cable", textOf(cable)),
+    toolsHash: keepDocument(tx, "tools", textOf(tools)),
+    style: procedure.id,
+    styleName: procedure.name,
+    cableName: cable.name,
+    picked,
+    rule,
   });
-  return { id };
 }
 
 function mustFind(store: Store, id: string): EndRow {
@@ -163,10 +186,11 @@ function sheetOf(store: Store, { procedureHash, cableHash, toolsHash, picked }: 
 /** @throws InputError `not-found`. */
 export function getEnd(store: Store, id: string): End {
   const row = mustFind(store, id);
-  const { createdAt, styleName, cableName, rule, verdicts } = row;
+  const { createdAt, styleName, cableName, rule, verdicts, batchId } = row;
   return {
     id,
     createdAt,
+    batchId,
     styleName,
     cableName,
     rule,
@@ -242,6 +266,12 @@ function mustBeUpToDate(history: readonly Recorded[], client: string, after: num
     );
 }
 
+/** Holds and cures begun and not ended; null when there is none. */
+function runningTimers({ timers }: EndState) {
+  const running = timers.filter(({ stoppedAt }) => stoppedAt === null);
+  return running.length > 0 ? running : null;
+}
+
 function columnsOf(sheet: RunSheet, state: EndState, rule: Rule) {
   return {
     job: state.job,
@@ -250,5 +280,7 @@ function columnsOf(sheet: RunSheet, state: EndState, rule: Rule) {
     verdicts: state.signed ? keptVerdicts(sheet, state, rule) : null,
     signedBy: state.signed?.name ?? null,
     signedAt: state.signed?.at ?? null,
+    at: state.at,
+    timers: runningTimers(state),
   };
 }

@@ -14,11 +14,14 @@ export function keepDocument(store: Store, kind: Kind, body: string): string {
   return hash;
 }
 
-function body(store: Store, hash: string): unknown {
+/** A kept document's text. */
+export function bodyOf(store: Store, hash: string): string {
   const found = store.select().from(documents).where(eq(documents.hash, hash)).get();
   if (!found) throw new Error(`document ${hash} is missing`);
-  return JSON.parse(found.body);
+  return found.body;
 }
+
+const body = (store: Store, hash: string): unknown => JSON.parse(bodyOf(store, hash));
 
 export const keptProcedure = (store: Store, hash: string): Procedure => check(zProcedure, body(store, hash));
 export const keptCable = (store: Store, hash: string): Cable => check(zCable, body(store, hash));

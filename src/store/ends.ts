@@ -1,7 +1,7 @@
 import { and, asc, desc, eq, gt, isNotNull, isNull, lt, or, type SQL, sql } from "drizzle-orm";
 import type { Entry, Recorded, Result } from "@/core";
 import type { Store } from "./database";
-import { ends, entries } from "./schema";
+import { batches, ends, entries } from "./schema";
 
 export type EndRow = typeof ends.$inferSelect;
 
@@ -36,7 +36,7 @@ export function insertEntry(store: Store, endId: string, { id, seq, at, client, 
 export function updateEnd(
   store: Store,
   id: string,
-  follows: Pick<EndRow, "job" | "label" | "result" | "verdicts" | "signedBy" | "signedAt">,
+  follows: Pick<EndRow, "job" | "label" | "result" | "verdicts" | "signedBy" | "signedAt" | "at" | "timers">,
 ): void {
   store.update(ends).set(follows).where(eq(ends.id, id)).run();
 }
@@ -82,3 +82,18 @@ export const signedStyles = (store: Store): { style: string; styleName: string }
     .where(isNotNull(ends.signedAt))
     .orderBy(asc(ends.styleName))
     .all();
+
+/** Ends at the bench with a hold or cure running. */
+export const endsWithTimers = (store: Store): EndRow[] =>
+  store.select().from(ends).where(sql`timers IS NOT NULL AND signed_at IS NULL`).all();
+
+export const insertBatch = (store: Store, row: typeof batches.$inferInsert): void => {
+  store.insert(batches).values(row).run();
+};
+
+export const findBatch = (store: Store, id: string): typeof batches.$inferSelect | undefined =>
+  store.select().from(batches).where(eq(batches.id, id)).get();
+
+/** A batch's ends in their order. */
+export const endsOfBatch = (store: Store, batch: string): EndRow[] =>
+  store.select().from(ends).where(eq(ends.batchId, batch)).orderBy(asc(ends.batchPlace)).all();

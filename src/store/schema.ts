@@ -1,5 +1,13 @@
-import { index, integer, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
-import type { EntryInput, KeptVerdict, Picked, Result, Rule } from "@/core";
+import { sql } from "drizzle-orm";
+import {
+  type AnySQLiteColumn,
+  index,
+  integer,
+  sqliteTable,
+  text,
+  uniqueIndex,
+} from "drizzle-orm/sqlite-core";
+import type { EntryInput, KeptVerdict, Picked, Result, Rule, RunTimer } from "@/core";
 
 /** Every document an end was ever made by, kept word for word under the hash of its text. */
 export const documents = sqliteTable("documents", {
@@ -35,10 +43,18 @@ export const ends = sqliteTable(
     verdicts: text({ mode: "json" }).$type<readonly KeptVerdict[]>(),
     signedBy: text("signed_by"),
     signedAt: text("signed_at"),
+    batchId: text("batch_id").references((): AnySQLiteColumn => batches.id),
+    /** Place in its batch, counted from 0. */
+    batchPlace: integer("batch_place"),
+    /** Line it stands at, and holds and cures not ended; both follow from its entries. */
+    at: integer().notNull().default(0),
+    timers: text({ mode: "json" }).$type<readonly RunTimer[]>(),
   },
   (table) => [
     index("ends_by_sign").on(table.signedAt, table.id),
     index("ends_by_creation").on(table.createdAt, table.id),
+    index("ends_by_batch").on(table.batchId, table.batchPlace),
+    index("ends_with_timers").on(table.id).where(sql`timers IS NOT NULL AND signed_at IS NULL`),
   ],
 );
 
@@ -55,5 +71,46 @@ export const entries = sqliteTable(
     client: text().notNull(),
     entry: text({ mode: "json" }).$type<EntryInput>().notNull(),
   },
-  (table) => [uniqueIndex("entries_by_end").on(table.endId, table.seq)],
+  (table) => [
+    uniqueIndex("entries_by_end").on(table.endId, table.seq),
+    index("entries_by_tool")
+      .on(sql`json_extract(entry, '$.tool')`, table.at)
+      .where(sql`json_extract(entry, '$.kind') = 'use'`),
+  ],
+);
+
+/** Many ends of one style, made together. */
+export const batches = sqliteTable("batches", {
+  id: text().primaryKey(),
+  createdAt: text("created_at").notNull(),
+  name: text().notNull(),
+});
+
+/** The user's own shelf: every revision of every document, newest last. Rows are only ever added. */
+export const shelf = sqliteTable(
+  "shelf",
+  {
+    row: integer().primaryKey({ autoIncrement: true }),
+    kind: text({ enum: ["cable", "procedure"] }).notNull(),
+    document: text().notNull(),
+    revision: integer().notNull(),
+    /** What it says; null where it was put away. */
+    hash: text().references(() => documents.hash),
+    at: text().notNull(),
+    by: text().notNull().default(""),
+    why: text().notNull().default(""),
+  },
+  (table) => [uniqueIndex("shelf_by_revision").on(table.kind, table.document, table.revision)],
+);
+
+/** A blade wiped, turned or changed. Rows are only ever added. */
+export const toolEvents = sqliteTable(
+  "tool_events",
+  {
+    id: text().primaryKey(),
+    tool: text().notNull(),
+    at: text().notNull(),
+    action: text({ enum: ["wipe", "turn", "new"] }).notNull(),
+  },
+  (table) => [index("tool_events_by_tool").on(table.tool, table.at)],
 );

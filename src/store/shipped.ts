@@ -27,10 +27,15 @@ export interface Library {
 
 const texts = new WeakMap<object, string>();
 
-/** The text a shipped document was read from, millimetres and all: what the record keeps. */
+/** Keeps the text a document was parsed from. */
+export const rememberText = (document: object, text: string): void => {
+  texts.set(document, text);
+};
+
+/** The text a document was read from, millimetres and all: what the record keeps. */
 export function textOf(document: object): string {
   const text = texts.get(document);
-  if (text === undefined) throw new Error("only a shipped document has a text");
+  if (text === undefined) throw new Error("only a document of the shelf has a text");
   return text;
 }
 
@@ -38,7 +43,7 @@ function read<S extends z.ZodType<object>>(file: string, schema: S): z.output<S>
   try {
     const text = readFileSync(join(process.cwd(), "library", file), "utf8");
     const document = check(schema, JSON.parse(text));
-    texts.set(document, text);
+    rememberText(document, text);
     return document;
   } catch (error) {
     if (error instanceof InputError)

@@ -33,7 +33,7 @@ describe("documents an end was made by", () => {
     expect(store.all(sql`SELECT count(*) AS n FROM documents`)).toEqual([{ n: 1 }]);
     expect(keptProcedure(store, hashes[0] as string)).toEqual(procedure);
   });
-  it("only what was shipped has a text to keep", () => {
-    expect(() => textOf({})).toThrow(/shipped/);
+  it("only what is on the shelf has a text to keep", () => {
+    expect(() => textOf({})).toThrow(/shelf/);
   });
 });

@@ -80,6 +80,9 @@ export function mustAccept(sheet: RunSheet, state: EndState, entry: Entry): void
         );
       return;
     case "shards":
+      if (entry.step !== undefined && !sheet.lines.some(({ step }) => step.id === entry.step))
+        throw new InputError("unknown-step", `No step “${entry.step}” on this sheet.`, ["step"]);
+      return;
     case "label":
       return;
   }

@@ -46,12 +46,18 @@ const zRedo = z.strictObject({
   judgement: zName,
   answer: zName,
   to: z.int().min(0).max(1000),
-  voids: z.strictObject({ checks: z.array(zName).max(400), judgements: z.array(zName).max(100) }),
+  voids: z.strictObject({
+    checks: z.array(zName).max(400),
+    judgements: z.array(zName).max(100),
+    steps: z.array(zName).max(400),
+  }),
 });
 
 /** Pieces of bare glass: those that came off, and those seen into the bin. Less than nothing takes back. */
 const zShards = z.strictObject({
   kind: z.literal("shards"),
+  /** The step they came off at, if they did. */
+  step: zName.optional(),
   made: z.int().min(-50).max(50),
   binned: z.int().min(-50).max(50),
 });

@@ -56,6 +56,7 @@ export function redoEntry(
     voids: {
       checks: again.flatMap(({ checks }) => checks.map(({ id }) => id)),
       judgements: again.flatMap(({ step }) => judgementOf(step)?.id ?? []),
+      steps: again.map(({ step }) => step.id),
     },
   };
 }

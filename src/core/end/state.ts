@@ -24,6 +24,8 @@ export interface EndState {
   readonly answers: Readonly<Record<string, string>>;
   /** How often each retry rule was used. */
   readonly redone: Readonly<Record<string, number>>;
+  /** Steps whose use of tools, consumables and glass is logged for this pass. */
+  readonly spent: readonly string[];
   readonly shards: { readonly made: number; readonly binned: number };
   readonly timers: readonly RunTimer[];
   readonly job: string;
@@ -44,6 +46,7 @@ const FRESH: EndState = {
   voided: [],
   answers: {},
   redone: {},
+  spent: [],
   shards: { made: 0, binned: 0 },
   timers: [],
   job: "",
@@ -80,13 +83,14 @@ export function applied(state: EndState, { id, seq, at, entry }: Recorded): EndS
     case "shards":
       return {
         ...next,
+        spent: entry.step ? logged(state.spent, entry.step) : state.spent,
         shards: {
           made: Math.max(0, state.shards.made + entry.made),
           binned: Math.max(0, state.shards.binned + entry.binned),
         },
       };
     case "use":
-      return next;
+      return { ...next, spent: logged(state.spent, entry.step) };
     case "timer":
       return { ...next, timers: timed(state.timers, entry, at) };
     case "sign": {
@@ -95,6 +99,9 @@ export function applied(state: EndState, { id, seq, at, entry }: Recorded): EndS
     }
   }
 }
+
+const logged = (spent: readonly string[], step: string): readonly string[] =>
+  spent.includes(step) ? spent : [...spent, step];
 
 /** Back at an earlier step: what was read and seen from there on is void, and the rule has been used once more. */
 function redone(state: EndState, { rule, to, voids }: Extract<Entry, { kind: "redo" }>): EndState {
@@ -107,6 +114,8 @@ function redone(state: EndState, { rule, to, voids }: Extract<Entry, { kind: "re
     answers: Object.fromEntries(
       Object.entries(state.answers).filter(([judgement]) => !voids.judgements.includes(judgement)),
     ),
+    spent: state.spent.filter((step) => !voids.steps.includes(step)),
+    timers: state.timers.filter(({ step }) => !voids.steps.includes(step)),
     redone: { ...state.redone, [rule]: (state.redone[rule] ?? 0) + 1 },
   };
 }

@@ -23,6 +23,10 @@ describe("when a part, dimension or step is there", () => {
     ["a choice nobody made", { choice: { proof: ["on"] } }, false],
     ["the core in hand", { core: ["9/125" as const] }, true],
     ["another core", { core: ["50/125" as const] }, false],
+    ["a buffer that grips", { grip: ["tight" as const] }, true],
+    ["a buffer that slides", { grip: ["semi-tight" as const] }, false],
+    ["without a layer it has", { without: ["yarn" as const] }, false],
+    ["without a layer it has not", { without: ["armour" as const] }, true],
     ["one clause of two", { ...jacket(3, 3.1), choice: { light: ["without"] } }, false],
   ])("%s", (_, condition, expected) => {
     expect(holds(condition, cord(), picked)).toBe(expected);

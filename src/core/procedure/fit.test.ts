@@ -20,6 +20,8 @@ describe("whether a cable and a procedure go together", () => {
     ["jacket", { jacket: { min: mm(1.9), max: mm(2.2) } }],
     ["buffer", { buffer: { min: mm(0.2), max: mm(0.3) } }],
     ["grip", { grips: ["semi-tight" as const] }],
+    ["coating", { coating: { min: mm(0.19), max: mm(0.21) } }],
+    ["fibres", { fibres: { min: 4, max: 12 } }],
     ["legs", { legs: 2 }],
     ["core", { cores: ["50/125" as const] }],
   ])("a wrong %s is named, and it alone", (about, changes) => {
@@ -35,6 +37,12 @@ describe("whether a cable and a procedure go together", () => {
     const both = cord({ cores: ["9/125", "50/125"] });
     expect(abouts(procedure({ cores: ["50/125"] }), both)).toEqual([]);
     expect(abouts(procedure({ cores: ["50/125"] }), both, "9/125")).toEqual(["core"]);
+  });
+  it("copper and glass are told apart by what they are, not by core size", () => {
+    const copper = cord({ cores: ["copper"] });
+    expect(misfits(procedure(), copper)[0]?.message).toBe(
+      "It is made for 9/125 or 50/125 glass; this cable holds copper conductors.",
+    );
   });
   it("what would fit is found both ways", () => {
     const fits = procedure();

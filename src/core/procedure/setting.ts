@@ -18,6 +18,8 @@ export const zSetting = z.discriminatedUnion("kind", [
   z.strictObject({ kind: z.literal("depth"), depth: zMmNotNegative }),
   /** Program of a heater, oven or splicer. */
   z.strictObject({ kind: z.literal("program"), name: zName, celsius: z.number().min(0).max(400).optional() }),
+  /** Pull on a finished joint, newtons. */
+  z.strictObject({ kind: z.literal("pull"), newtons: z.number().min(0).max(500) }),
   z.strictObject({ kind: z.literal("words"), words: zName }),
 ]);
 

@@ -1,6 +1,7 @@
 import type { Cable } from "../cable/cable";
 import { holds, type Picked } from "../procedure/condition";
 import type { Procedure, ProcedureDocument } from "../procedure/procedure";
+import type { Setting } from "../procedure/setting";
 import { figureKey, isRepresentative, statedFor } from "../runsheet/stated";
 
 /** One printed figure to be held against the part's sheet, and where it stands in the document. */
@@ -11,7 +12,7 @@ export interface SheetFigure {
   readonly name: string;
   /** Lengths: from what, to what, in the procedure's words. Others: what they are of. */
   readonly about: string;
-  readonly unit: "mm" | "s" | "µm";
+  readonly unit: "mm" | "s" | "µm" | "N";
   /** In that unit, as written in the document; a length with its tolerances, a time with its greatest. */
   readonly value: number;
   readonly plus: number | null;
@@ -87,13 +88,22 @@ function timeFigures(procedure: Procedure, cable: Cable, picked: Picked): SheetF
   }));
 }
 
-const SETTING_FIELD = { hole: "diameter", die: "across", film: "grain", depth: "depth" } as const;
+const SETTING_FIELD = {
+  hole: "diameter",
+  die: "across",
+  film: "grain",
+  depth: "depth",
+  pull: "newtons",
+} as const;
 const SETTING_ABOUT = {
   hole: "stripper's hole",
   die: "crimp die, across",
   film: "film's grain",
   depth: "blade depth",
+  pull: "pull",
 } as const;
+
+const UNIT_OF: Partial<Record<Setting["kind"], SheetFigure["unit"]>> = { film: "µm", pull: "N" };
 
 function settingFigures(procedure: Procedure, cable: Cable, picked: Picked): SheetFigure[] {
   return stepFields(procedure, cable, picked, "setting").flatMap(
@@ -108,8 +118,8 @@ function settingFigures(procedure: Procedure, cable: Cable, picked: Picked): She
           path: [...path, field],
           name: step.title,
           about: SETTING_ABOUT[setting.kind],
-          unit: setting.kind === "film" ? "µm" : "mm",
-          value: setting.kind === "film" ? written : written / 1000,
+          unit: UNIT_OF[setting.kind] ?? "mm",
+          value: UNIT_OF[setting.kind] ? written : written / 1000,
           most: null,
           representative: isRepresentative(procedure, key),
         },

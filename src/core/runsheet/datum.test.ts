@@ -5,6 +5,8 @@ import type { Procedure } from "../procedure/procedure";
 import { compile, procedureOf, type Row } from "./fixtures/made";
 
 const tolerance = fc.option(fc.integer({ min: 0, max: 3_000 }), { nil: null, freq: 4 });
+/** Behind the end by enough that no mark comes to lie in front of it. */
+const FAR_BACK = 130_000;
 /** A chain or fan of marks behind the end, each from any feature made before it. */
 const procedures = fc
   .array(
@@ -24,7 +26,7 @@ const procedures = fc
           `d${i}`,
           from === 0 ? "end" : `m${from}`,
           `m${i + 1}`,
-          nominal / 1000,
+          (from === 0 ? nominal + FAR_BACK : nominal) / 1000,
           plus === null ? null : plus / 1000,
           minus === null ? null : minus / 1000,
         ];

@@ -1,4 +1,5 @@
 import type { Dimension } from "../dimensions/dimension";
+import { formatMm } from "../length/format";
 import { type Length, negate, um, ZERO } from "../length/length";
 import { InputError } from "../problem/problem";
 import type { Procedure, ProcedureFeature } from "../procedure/procedure";
@@ -112,6 +113,12 @@ function place(
       ["steps", step.id, "by"],
     );
   const position = um(at.position + fromDatum(dimension, datum).nominal);
+  if (position < 0)
+    throw new InputError(
+      "off-cable",
+      `The ${feature.name} would lie ${formatMm(-position)} mm in front of the cable end, where there is no cable.`,
+      ["dimensions", dimension.id, "nominal"],
+    );
   const worked = dimension.workFrom === undefined ? undefined : placed.get(dimension.workFrom);
   const from = worked && worked.feature.id !== feature.id ? worked : at;
   return {

@@ -1,4 +1,4 @@
-import { featureOf, formatMm, type Line, type RunSheet, type Setting } from "@/core";
+import { featureOf, formatMm, type Line, lbfOf, type RunSheet, type Setting } from "@/core";
 import { figureText, lengthText, type Shown, showLength, toleranceText, type Units } from "./length-text";
 
 /** The figure of a line as it is worked to: the length, its datum in words, and the same place said the other way. */
@@ -68,6 +68,10 @@ export function settingText(setting: Setting, units: Units): string {
       return `${setting.grain} µm film`;
     case "program":
       return setting.celsius === undefined ? setting.name : `${setting.name}, ${setting.celsius} °C`;
+    case "pull":
+      return units === "mm"
+        ? `${setting.newtons} N`
+        : `${setting.newtons} N (${lbfOf(setting.newtons).toFixed(1)} lbf)`;
     case "words":
       return setting.words;
   }

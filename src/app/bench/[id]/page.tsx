@@ -11,7 +11,7 @@ export const dynamic = "force-dynamic";
 export default async function EndPage({ params }: { params: Promise<{ id: string }> }) {
   const end = findEndById(theStore(), (await params).id);
   if (!end) notFound();
-  const { instruments, cautions } = library();
+  const { instruments, cautions } = library(theStore());
   return (
     <BenchView
       id={end.id}

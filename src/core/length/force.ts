@@ -1,0 +1,8 @@
+/** Newtons in a pound-force (NIST SP 811, appendix B.8). */
+export const N_PER_LBF = 4.448_221_615_260_5;
+
+/** A force in newtons from pounds-force. @example newtonsOf(6) // 26.689… */
+export const newtonsOf = (lbf: number): number => lbf * N_PER_LBF;
+
+/** A force in pounds-force from newtons. */
+export const lbfOf = (newtons: number): number => newtons / N_PER_LBF;

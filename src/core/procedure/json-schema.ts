@@ -1,0 +1,14 @@
+import { z } from "zod";
+import { zCable } from "../cable/cable";
+import { zProcedure } from "./procedure";
+
+const inputOf = (schema: z.ZodType) => z.toJSONSchema(schema, { io: "input", reused: "ref" });
+
+/**
+ * JSON Schema (draft 2020-12) of the documents a user can bring, made from the very schemas that check them.
+ * What one field asks of another is beyond it: that is told when a document is read.
+ */
+export const jsonSchemas = () => ({
+  procedure: { title: "Arlent procedure", ...inputOf(zProcedure) },
+  cable: { title: "Arlent cable", ...inputOf(zCable) },
+});

@@ -1,0 +1,76 @@
+import type { ProcedureDocument } from "../procedure/procedure";
+import { figureKey } from "../runsheet/stated";
+
+const same = (a: unknown, b: unknown): boolean => JSON.stringify(a ?? null) === JSON.stringify(b ?? null);
+
+type Dimension = ProcedureDocument["dimensions"][number];
+type Step = ProcedureDocument["steps"][number];
+
+const figures = ({ nominal, plus, minus }: Pick<Dimension, "nominal" | "plus" | "minus">) => [
+  nominal,
+  plus,
+  minus,
+];
+
+function dimensionKeys(before: Dimension | undefined, after: Dimension): string[] {
+  const [old, now] = [before?.cases ?? [], after.cases ?? []];
+  return [
+    ...(before && same(figures(before), figures(after)) ? [] : [figureKey(after.id, null)]),
+    ...now.flatMap((one, i) => {
+      const was = old.length === now.length ? old[i] : undefined;
+      return was && same(figures(was), figures(one)) ? [] : [figureKey(after.id, i)];
+    }),
+  ];
+}
+
+function stepKeys(before: Step | undefined, after: Step): string[] {
+  const [old, now] = [before?.cases ?? [], after.cases ?? []];
+  return (["seconds", "setting"] as const).flatMap((field) => [
+    ...(same(before?.[field], after[field]) ? [] : [`${field}:${after.id}`]),
+    ...now.flatMap((one, i) => {
+      const was = old.length === now.length ? old[i] : undefined;
+      return same(was?.[field], one[field]) ? [] : [`${field}:${figureKey(after.id, i)}`];
+    }),
+  ]);
+}
+
+/**
+ * Keys of the figures a person wrote themselves: those that differ from what they started from. With nothing to
+ * start from, all.
+ */
+export function changedFigures(before: ProcedureDocument | null, after: ProcedureDocument): string[] {
+  return [
+    ...after.dimensions.flatMap((one) =>
+      dimensionKeys(
+        before?.dimensions.find(({ id }) => id === one.id),
+        one,
+      ),
+    ),
+    ...after.steps.flatMap((one) =>
+      stepKeys(
+        before?.steps.find(({ id }) => id === one.id),
+        one,
+      ),
+    ),
+  ];
+}
+
+/**
+ * A document edited by a person, as it is kept: its figures are the person's own where they wrote them, and stay
+ * representative where they were not touched.
+ */
+export function asOwn(
+  before: ProcedureDocument | null,
+  after: ProcedureDocument,
+  { revision, date, note }: { revision: number; date: string; note: string },
+): ProcedureDocument {
+  const source = { kind: "own" as const, note: note || after.source.note, date };
+  if (before === null && after.source.kind === "own") return { ...after, revision, source };
+  const own = before?.source.kind === "own" ? before : after.source.kind === "own" ? after : null;
+  if (own && own.confirmed === undefined) {
+    const { confirmed: _, ...rest } = after;
+    return { ...rest, revision, source };
+  }
+  const kept = new Set([...(own?.confirmed ?? []), ...changedFigures(before ?? after, after)]);
+  return { ...after, revision, source, confirmed: [...kept] };
+}

@@ -1,0 +1,87 @@
+import { describe, expect, it } from "vitest";
+import { zProcedure } from "../procedure/procedure";
+import { at, compile, cord, prepared, tools } from "../runsheet/fixtures/made";
+import { contradictionsOf } from "./contradictions";
+import { type DraftBasis, draftFromLengths, type LengthRow } from "./draft";
+
+const basis: DraftBasis = {
+  id: "hut-stub",
+  name: "Hut stub",
+  date: "2026-11-25",
+  appliesTo: { constructions: ["simplex-cord"], cores: ["9/125"] },
+  startsAt: "jacket",
+};
+const row = (name: string, datum: string, value: string, more: Partial<LengthRow> = {}): LengthRow => ({
+  name,
+  datum,
+  value,
+  unit: "mm",
+  plus: "",
+  minus: "",
+  ...more,
+});
+const benchTools = [
+  "rule-and-pen",
+  "ring-cutter",
+  "shears",
+  "tube-cutter",
+  "buffer-stripper",
+  "coating-stripper",
+  "bench-cleaver",
+];
+const known = benchTools.map((id) => ({ ...tools[0], id, name: id })) as typeof tools;
+
+describe("a card of lengths", () => {
+  const rows = [
+    row("Jacket", "end", "68", { plus: "1" }),
+    row("Buffer", "cable end", "42"),
+    row("Second mark", "from the buffer", "1/2", { unit: "in", plus: "1/32" }),
+    row("Cleave", "buffer", "8.5", { plus: "0.5", minus: "0.3" }),
+  ];
+  const outcome = draftFromLengths(rows, basis);
+  if (!outcome.ok) throw new Error(outcome.problem.message);
+  const procedure = zProcedure.parse(outcome.value);
+  const sheet = compile(procedure, { tools: known });
+  it("becomes a procedure that can be worked with as it is", () => {
+    expect(at(sheet, "jacket-at")).toBe(68);
+    expect(at(sheet, "second-mark-at")).toBe(54.7);
+    expect(prepared(sheet, "glass-end", "buffer-at")).toEqual({ nominal: 8.5, min: 8.2, max: 9 });
+    expect(sheet.checks.map(({ dimension }) => dimension)).toEqual([
+      "jacket",
+      "buffer",
+      "second-mark",
+      "cleave",
+    ]);
+    expect(contradictionsOf(procedure, [cord()])).toEqual([]);
+  });
+  it("takes one tolerance for both sides, and leaves open what was left empty", () => {
+    expect(procedure.dimensions.map(({ plus, minus }) => [plus, minus])).toEqual([
+      [1_000, 1_000],
+      [null, null],
+      [794, 794],
+      [500, 300],
+    ]);
+  });
+  it("puts the cleave last, with eye protection before glass is bared and shards counted", () => {
+    const kinds = sheet.lines.map(({ step }) => step.kind);
+    expect(kinds.indexOf("cleave")).toBeGreaterThan(kinds.lastIndexOf("remove"));
+    expect(sheet.lines[0]?.step.cautions).toContain("eyes");
+    expect(kinds.at(-1)).toBe("dispose");
+  });
+});
+
+describe("a card that is wrong is refused by its row", () => {
+  it.each([
+    [[], /no length in it/],
+    [[row("", "end", "5")], /Row 1.*needs a name/],
+    [[row("Jacket", "moon", "5")], /Row 1, “Jacket”: found the datum “moon”/],
+    [[row("Jacket", "end", "5"), row("jacket", "end", "6")], /Row 2.*there already/],
+    [[row("Jacket", "end", "wide")], /Row 1, “Jacket”/],
+    [[row("Jacket", "end", "5", { unit: "ell" })], /found the unit “ell”/],
+    [[row("Jacket", "end", "5", { plus: "some" })], /Row 1/],
+    [Array.from({ length: 61 }, (_, i) => row(`l${i}`, "end", "5")), /At most 60/],
+  ])("%#", (rows, said) => {
+    const outcome = draftFromLengths(rows, basis);
+    expect(outcome.ok ? "taken" : outcome.problem.message).toMatch(said);
+  });
+});

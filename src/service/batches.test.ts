@@ -1,0 +1,128 @@
+import { randomUUID } from "node:crypto";
+import { beforeEach, describe, expect, it } from "vitest";
+import { type EntryInput, endState, InputError } from "@/core";
+import { openStore, type Store } from "@/store/database";
+import { addToBatch, batchEntries, getBatch, startBatch } from "./batches";
+import { addEntries, endsAtBench, startEnd } from "./ends";
+import { runningTimers } from "./timers";
+import { blades, seeToBlade } from "./tools";
+
+let store: Store;
+beforeEach(() => {
+  store = openStore(":memory:");
+});
+const cam = { cable: "distribution-900", procedure: "stub-cam-crimp-900", core: "9/125" };
+const one = (entry: EntryInput) => ({ id: randomUUID(), entry });
+const add = (end: string, entry: EntryInput, now?: Date) =>
+  addEntries(store, end, { client: "one", after: 99, entries: [one(entry)] }, now);
+const codeOf = (work: () => unknown) => {
+  try {
+    work();
+    return "taken";
+  } catch (error) {
+    if (error instanceof InputError) return error.problem.code;
+    throw error;
+  }
+};
+
+describe("a batch", () => {
+  it("is many ends of one sheet, each named by its fibre and colour, in order", () => {
+    const { id } = startBatch(store, { ...cam, count: 12, job: "Pad 9 feeder" });
+    const { ends, name, sheet } = getBatch(store, id);
+    expect(name).toBe("Pad 9 feeder");
+    expect(ends.map(({ label }) => label).slice(0, 3)).toEqual([
+      "fibre 1, blue",
+      "fibre 2, orange",
+      "fibre 3, green",
+    ]);
+    expect(ends).toHaveLength(12);
+    expect(sheet.procedure.id).toBe("stub-cam-crimp-900");
+  });
+  it("asked for twice with one id, is there once", () => {
+    const id = randomUUID();
+    startBatch(store, { ...cam, id, count: 2 });
+    startBatch(store, { ...cam, id, count: 2 });
+    expect(endsAtBench(store)).toHaveLength(2);
+  });
+  it.each([
+    [{ count: 1 }, "bad-input"],
+    [{ count: 49 }, "bad-input"],
+    [{ count: 4, cable: "simplex-3.0" }, "does-not-fit"],
+  ])("%j is refused and starts nothing", (changes, code) => {
+    expect(codeOf(() => startBatch(store, { ...cam, ...changes }))).toBe(code);
+    expect(endsAtBench(store)).toEqual([]);
+  });
+  it("takes one step on all of its ends, or on none", () => {
+    const { id } = startBatch(store, { ...cam, count: 3 });
+    const members = batchEntries(store, id);
+    const move = (entries: EntryInput[]) => ({
+      client: "two",
+      ends: members.map(({ id: end }, i) => ({ end, after: 1, entries: [one(entries[i] as EntryInput)] })),
+    });
+    const boot: EntryInput = { kind: "thread", part: "boot", on: true };
+    expect(codeOf(() => addToBatch(store, id, move([boot, boot, { ...boot, part: "hat" }])))).toBe(
+      "unknown-part",
+    );
+    expect(batchEntries(store, id).map(({ entries }) => entries.length)).toEqual([1, 1, 1]);
+    addToBatch(store, id, move([boot, boot, boot]));
+    expect(batchEntries(store, id).map(({ entries }) => endState(entries).threaded)).toEqual([
+      ["boot"],
+      ["boot"],
+      ["boot"],
+    ]);
+  });
+  it("takes nothing for an end that is not its own", () => {
+    const { id } = startBatch(store, { ...cam, count: 2 });
+    const other = startEnd(store, cam).id;
+    const ends = [{ end: other, after: 0, entries: [one({ kind: "thread", part: "boot", on: true })] }];
+    expect(codeOf(() => addToBatch(store, id, { client: "x", ends }))).toBe("not-found");
+  });
+});
+
+describe("holds and cures", () => {
+  const start = (step: string, seconds: number): EntryInput => ({
+    kind: "timer",
+    step,
+    action: "start",
+    seconds,
+  });
+  it("run on across ends, the first to be over first, until they are ended", () => {
+    const [a, b] = [startEnd(store, cam).id, startEnd(store, cam).id];
+    const at = new Date("2026-11-25T08:00:00Z");
+    add(a, start("cleave", 600), at);
+    add(b, start("cleave", 60), at);
+    expect(runningTimers(store).map(({ end, seconds }) => [end, seconds])).toEqual([
+      [b, 60],
+      [a, 600],
+    ]);
+    add(b, { kind: "timer", step: "cleave", action: "stop", seconds: 60 });
+    expect(runningTimers(store).map(({ end }) => end)).toEqual([a]);
+  });
+});
+
+describe("a cleaver's blade", () => {
+  const stroke: EntryInput = {
+    kind: "use",
+    step: "cleave",
+    tool: "bench-cleaver",
+    items: [{ item: "cleave", count: 1 }],
+  };
+  const standing = () => blades(store).find(({ tool }) => tool === "bench-cleaver")?.standing;
+  it("is counted from the ends' own entries; wiping and turning start their counts afresh", () => {
+    const blade = blades(store).find(({ tool }) => tool === "bench-cleaver");
+    if (!blade) throw new Error("it has a blade");
+    const { id } = startEnd(store, cam);
+    for (let i = 0; i < blade.wipeEvery; i++) add(id, stroke, new Date("2026-11-25T08:00:00Z"));
+    expect(standing()).toMatchObject({ due: "wipe", leftHere: blade.each - blade.wipeEvery });
+    seeToBlade(store, "bench-cleaver", { action: "wipe" }, new Date("2026-11-25T08:05:00Z"));
+    expect(standing()).toMatchObject({ due: null, leftHere: blade.each - blade.wipeEvery });
+    seeToBlade(store, "bench-cleaver", { action: "turn" }, new Date("2026-11-25T08:06:00Z"));
+    expect(standing()).toMatchObject({ position: 2, leftHere: blade.each });
+    seeToBlade(store, "bench-cleaver", { action: "new" }, new Date("2026-11-25T08:07:00Z"));
+    expect(standing()).toMatchObject({ position: 1, left: blade.positions * blade.each });
+  });
+  it("is not asked of a tool without one", () => {
+    expect(codeOf(() => seeToBlade(store, "shears", { action: "wipe" }))).toBe("not-found");
+    expect(codeOf(() => seeToBlade(store, "bench-cleaver", { action: "lick" }))).toBe("bad-input");
+  });
+});

@@ -1,0 +1,170 @@
+import { beforeEach, describe, expect, it } from "vitest";
+import { InputError, type ProcedureDocument } from "@/core";
+import { openStore, type Store } from "@/store/database";
+import { startEnd } from "./ends";
+import { library } from "./library";
+import { confirmFigures, documentText, putAway, restoreRevision, revisionsOf, saveDocument } from "./shelf";
+
+let store: Store;
+beforeEach(() => {
+  store = openStore(":memory:");
+});
+const CAM = "stub-cam-crimp-900";
+const shipped = (id = CAM) => JSON.parse(documentText(store, "procedure", id)) as ProcedureDocument;
+const save = (document: object, basis: number | null) =>
+  saveDocument(store, "procedure", { document, basis, by: "Osla" });
+const codeOf = (work: () => unknown) => {
+  try {
+    work();
+    return "taken";
+  } catch (error) {
+    if (error instanceof InputError) return error.problem.code;
+    throw error;
+  }
+};
+const onShelf = (id = CAM) => library(store).procedures.find((one) => one.id === id);
+const renamed = (name: string) => ({ ...shipped(), name });
+
+describe("saving a procedure", () => {
+  it("keeps the next revision, the user's own, in place of the shipped one", () => {
+    const { revision } = shipped();
+    expect(save(renamed("Ours"), revision)).toEqual({ id: CAM, revision: revision + 1 });
+    expect(onShelf()).toMatchObject({ name: "Ours", revision: revision + 1, source: { kind: "own" } });
+    expect(revisionsOf(store, "procedure", CAM).map(({ origin }) => origin)).toEqual(["own", "shipped"]);
+  });
+  it("leaves figures nobody touched representative, and takes those that were changed as the user's", () => {
+    const document = shipped();
+    const [first, ...rest] = document.dimensions;
+    if (!first) throw new Error("it has lengths");
+    save({ ...document, dimensions: [{ ...first, nominal: first.nominal + 1 }, ...rest] }, document.revision);
+    expect(onShelf()?.confirmed).toEqual([first.id]);
+  });
+  it("two people at once: the second is told, and nothing is written over", () => {
+    const { revision } = shipped();
+    save(renamed("Osla's"), revision);
+    expect(codeOf(() => save(renamed("Teo's"), revision))).toBe("moved-on");
+    expect(onShelf()?.name).toBe("Osla's");
+  });
+  it("a new one needs an id of its own, and is there beside the shipped ones", () => {
+    expect(codeOf(() => save(shipped(), null))).toBe("id-taken");
+    save({ ...shipped(), id: "hut-stub", name: "Hut stub" }, null);
+    expect(onShelf("hut-stub")).toMatchObject({ revision: 1, name: "Hut stub" });
+    expect(startEnd(store, { cable: "distribution-900", procedure: "hut-stub", core: "9/125" }).id).toMatch(
+      /-/,
+    );
+  });
+  it.each<[string, (document: ProcedureDocument) => object]>([
+    ["bad-input", (document) => ({ ...document, name: 7 })],
+    ["unknown-field", (document) => ({ ...document, colour: "red" })],
+    [
+      "unknown-tool",
+      (document) => ({
+        ...document,
+        steps: document.steps.map((step) => ("tool" in step ? { ...step, tool: "teeth" } : step)),
+      }),
+    ],
+    [
+      "unknown-caution",
+      (document) => ({ ...document, steps: document.steps.map((step) => ({ ...step, cautions: ["fate"] })) }),
+    ],
+    [
+      "contradiction",
+      (document) => {
+        const [first] = document.dimensions;
+        if (!first) throw new Error("it has lengths");
+        return {
+          ...document,
+          dimensions: [
+            ...document.dimensions,
+            { ...first, id: "again", nominal: first.nominal + 50, notRead: "a second print" },
+          ],
+        };
+      },
+    ],
+  ])("refused as %s, it leaves the shelf as it was", (code, change) => {
+    const { revision } = shipped();
+    expect(codeOf(() => save(change(shipped()), revision))).toBe(code);
+    expect(onShelf()?.revision).toBe(revision);
+    expect(revisionsOf(store, "procedure", CAM)).toHaveLength(1);
+  });
+});
+
+describe("a revision", () => {
+  it("put away brings the shipped one back; putting away is undone by restoring", () => {
+    const { revision } = shipped();
+    save(renamed("Ours"), revision);
+    putAway(store, "procedure", CAM, { basis: revision + 1 });
+    expect(onShelf()?.revision).toBe(revision);
+    restoreRevision(store, "procedure", CAM, { basis: revision + 2, restore: revision + 1 });
+    expect(onShelf()).toMatchObject({ name: "Ours", revision: revision + 3 });
+  });
+  it("restored from the shipped one is representative again", () => {
+    const { revision } = shipped();
+    save(renamed("Ours"), revision);
+    restoreRevision(store, "procedure", CAM, { basis: revision + 1, restore: revision });
+    expect(onShelf()?.source.kind).toBe("representative");
+  });
+  it("that was shipped cannot be put away", () => {
+    expect(codeOf(() => putAway(store, "procedure", CAM, { basis: 1 }))).toBe("not-found");
+  });
+  it("stays to be read, and the database refuses to change or drop it", () => {
+    const { revision } = shipped();
+    save(renamed("Ours"), revision);
+    expect(JSON.parse(documentText(store, "procedure", CAM, revision))).toMatchObject({ revision });
+    for (const sql of ["UPDATE shelf SET by = 'x'", "DELETE FROM shelf"]) {
+      let cause = "";
+      try {
+        store.run(sql);
+      } catch (error) {
+        cause = String((error as Error).cause);
+      }
+      expect(cause).toMatch(/only ever added/);
+    }
+  });
+});
+
+describe("figures held against the part's sheet", () => {
+  const input = (figures: object[], basis = shipped().revision) => ({
+    basis,
+    cable: "distribution-900",
+    core: "9/125",
+    figures,
+    by: "Osla",
+  });
+  it("are kept as a revision of the user's own; an end started now is made by them", () => {
+    confirmFigures(store, CAM, input([{ key: "cleave", value: 9.1, plus: 0.3, minus: 0.3 }]));
+    const cleave = onShelf()?.dimensions.find(({ id }) => id === "cleave");
+    expect(cleave).toMatchObject({ nominal: 9_100, plus: 300 });
+    expect(onShelf()).toMatchObject({ source: { kind: "own" }, confirmed: ["cleave"] });
+  });
+  it("that would put a mark in front of the cable end are refused", () => {
+    const [first] = shipped().dimensions;
+    expect(codeOf(() => confirmFigures(store, CAM, input([{ key: first?.id, value: -40 }])))).toBe(
+      "off-cable",
+    );
+    expect(onShelf()?.source.kind).toBe("representative");
+  });
+  it("that are not of this procedure are refused", () => {
+    expect(codeOf(() => confirmFigures(store, CAM, input([{ key: "moon", value: 1 }])))).toBe(
+      "unknown-figure",
+    );
+  });
+  it("a sheet drawn before them starts no end", () => {
+    const drawn = shipped().revision;
+    confirmFigures(store, CAM, input([{ key: "cleave", value: 9.1, plus: 0.3, minus: 0.3 }]));
+    const start = { cable: "distribution-900", procedure: CAM, core: "9/125", revision: drawn };
+    expect(codeOf(() => startEnd(store, start))).toBe("moved-on");
+    expect(codeOf(() => startEnd(store, { ...start, revision: drawn + 1 }))).toBe("taken");
+  });
+});
+
+describe("a cable of the user's own", () => {
+  it("is on the shelf once saved, marked as theirs", () => {
+    const cord = JSON.parse(documentText(store, "cable", "simplex-2.0"));
+    saveDocument(store, "cable", { document: { ...cord, id: "hut-cord", name: "Hut cord" }, basis: null });
+    expect(library(store).cables.find(({ id }) => id === "hut-cord")).toMatchObject({
+      name: "Hut cord",
+      source: { kind: "own" },
+    });
+  });
+});

@@ -1,0 +1,275 @@
+import { z } from "zod";
+import {
+  asOwn,
+  check,
+  compileRunSheet,
+  contradictionsOf,
+  figuresToConfirm,
+  InputError,
+  misfits,
+  type ProcedureDocument,
+  withConfirmed,
+  withDefaults,
+  zCable,
+  zProcedure,
+} from "@/core";
+import type { Store } from "@/store/database";
+import {
+  addRevision,
+  latestRevision,
+  revisionText,
+  type ShelfKind,
+  shelfText,
+  revisionsOf as storedRevisions,
+  wholeLibrary,
+} from "@/store/shelf";
+import { shippedLibrary, textOf } from "@/store/shipped";
+
+const zWho = {
+  by: z.string().trim().max(120, "A name has at most 120 characters").default(""),
+  why: z.string().trim().max(300, "A reason has at most 300 characters").default(""),
+};
+
+/** Which revision the person had before them: another one in between is never written over. */
+const zBasis = z.int("The revision it was made from is a whole number").min(1);
+
+export const zSave = z.strictObject({
+  document: z.record(z.string(), z.unknown(), "A document is an object"),
+  /** The revision it was made from; null for a document that is new here. */
+  basis: zBasis.nullable(),
+  ...zWho,
+});
+export const zPutAway = z.strictObject({ basis: zBasis, ...zWho });
+export const zRestore = z.strictObject({ basis: zBasis, restore: zBasis, ...zWho });
+export const zConfirm = z.strictObject({
+  basis: zBasis,
+  cable: z.string().max(80),
+  core: z.string().max(20),
+  choices: z.record(z.string().max(80), z.string().max(80)).default({}),
+  figures: z
+    .array(
+      z.strictObject({
+        key: z.string().max(200),
+        value: z.number().finite(),
+        plus: z.number().min(0).nullable().default(null),
+        minus: z.number().min(0).nullable().default(null),
+        most: z.number().nullable().default(null),
+        printed: z
+          .tuple([z.string().max(40), z.string().max(40)])
+          .nullable()
+          .default(null),
+      }),
+    )
+    .min(1, "Nothing was confirmed")
+    .max(500),
+  ...zWho,
+});
+
+const today = (now: Date): string => now.toISOString().slice(0, 10);
+
+/** The newest revision there has been, put away or not; shipped ones count while there is none of the user's own. */
+function newest(store: Store, kind: ShelfKind, id: string): number | null {
+  const own = latestRevision(store, kind, id);
+  if (own) return own.revision;
+  const { cables, procedures } = shippedLibrary();
+  return (kind === "cable" ? cables : procedures).find((one) => one.id === id)?.revision ?? null;
+}
+
+function mustBeNewest(found: number | null, basis: number | null, id: string): void {
+  if (basis === null && found !== null)
+    throw new InputError(
+      "id-taken",
+      `“${id}” is on the shelf already. Give it another id, or save it as that one's next revision.`,
+      ["document", "id"],
+    );
+  if (basis !== null && found === null)
+    throw new InputError("not-found", `There is nothing called “${id}” on the shelf.`, ["document", "id"]);
+  if (basis !== found)
+    throw new InputError(
+      "moved-on",
+      `Somebody saved revision ${found} in the meantime; this was made from ${basis}. Nothing was written over: look at theirs, then save again.`,
+      ["basis"],
+    );
+}
+
+/** A procedure is kept only if it can be worked by on every cable it claims. */
+function mustWork(store: Store, document: ProcedureDocument): void {
+  const procedure = check(zProcedure, document);
+  const { cables, tools, cautions } = wholeLibrary(store);
+  procedure.steps.forEach((step, i) => {
+    if ("tool" in step && step.tool !== undefined && !tools.some(({ id }) => id === step.tool))
+      throw new InputError(
+        "unknown-tool",
+        `Step “${step.title}” uses “${step.tool}”. There are: ${tools.map(({ id }) => id).join(", ")}.`,
+        ["steps", i, "tool"],
+      );
+    const strange = step.cautions.find((one) => !cautions.some(({ id }) => id === one));
+    if (strange !== undefined)
+      throw new InputError("unknown-caution", `Step “${step.title}” names a caution “${strange}”.`, [
+        "steps",
+        i,
+        "cautions",
+      ]);
+  });
+  const [contradiction] = contradictionsOf(procedure, cables);
+  if (contradiction)
+    throw new InputError("contradiction", contradiction.message, ["dimensions", ...contradiction.ids]);
+  for (const cable of cables)
+    for (const core of cable.cores.filter((one) => misfits(procedure, cable, one).length === 0))
+      compileRunSheet({ procedure, cable, core, choices: {}, tools });
+}
+
+/** One transaction: look at what is newest, then add one more. */
+function saved<T>(store: Store, work: (tx: Store) => T): T {
+  return store.transaction((tx) => work(tx as Store), { behavior: "immediate" });
+}
+
+/**
+ * Keeps a document as the next revision of the user's own. Nothing is written over: the revision it was made from
+ * must still be the newest.
+ * @throws InputError: `moved-on`, `id-taken`, or what is wrong with the document; nothing is changed then.
+ */
+export function saveDocument(store: Store, kind: ShelfKind, input: unknown, now = new Date()) {
+  const { document, basis, by, why } = check(zSave, input);
+  return saved(store, (tx) => {
+    const id = String(document.id ?? "");
+    const found = newest(tx, kind, id);
+    mustBeNewest(found, basis, id);
+    const revision = (found ?? 0) + 1;
+    const kept =
+      kind === "cable" ? ownCable(document, revision, now) : ownProcedure(tx, document, revision, now);
+    const body = JSON.stringify(kept, null, 2);
+    addRevision(tx, { kind, document: id, revision, body, at: now.toISOString(), by, why });
+    return { id, revision };
+  });
+}
+
+function ownCable(document: Record<string, unknown>, revision: number, now: Date): unknown {
+  const { source, name } = check(zCable, { ...document, revision });
+  return { ...document, name, revision, source: { ...source, kind: "own", date: today(now) } };
+}
+
+function ownProcedure(
+  store: Store,
+  document: Record<string, unknown>,
+  revision: number,
+  now: Date,
+): ProcedureDocument {
+  const { source } = check(zProcedure, { ...document, revision });
+  const standing = wholeLibrary(store).procedures.find(({ id }) => id === document.id);
+  const before = standing ? (JSON.parse(textOf(standing)) as ProcedureDocument) : null;
+  const kept = asOwn(before, document as unknown as ProcedureDocument, {
+    revision,
+    date: today(now),
+    note: source.note,
+  });
+  mustWork(store, kept);
+  return kept;
+}
+
+/** Puts an earlier revision back as the newest, word for word: also undoes a putting away. */
+export function restoreRevision(store: Store, kind: ShelfKind, id: string, input: unknown, now = new Date()) {
+  const { basis, restore, by, why } = check(zRestore, input);
+  return saved(store, (tx) => {
+    const found = newest(tx, kind, id);
+    mustBeNewest(found, basis, id);
+    const earlier = JSON.parse(keptText(tx, kind, id, restore)) as Record<string, unknown>;
+    const revision = (found ?? 0) + 1;
+    const body = JSON.stringify({ ...earlier, revision }, null, 2);
+    const said = why || `Revision ${restore} again.`;
+    addRevision(tx, { kind, document: id, revision, body, at: now.toISOString(), by, why: said });
+    return { id, revision };
+  });
+}
+
+/** Puts a document of the user's own away; a shipped one by that id is then on the shelf again. */
+export function putAway(store: Store, kind: ShelfKind, id: string, input: unknown, now = new Date()) {
+  const { basis, by, why } = check(zPutAway, input);
+  return saved(store, (tx) => {
+    const own = latestRevision(tx, kind, id);
+    if (!own)
+      throw new InputError("not-found", "Only what is your own can be put away; what was shipped stays.", [
+        "id",
+      ]);
+    mustBeNewest(own.revision, basis, id);
+    const revision = own.revision + 1;
+    addRevision(tx, { kind, document: id, revision, body: null, at: now.toISOString(), by, why });
+    return { id, revision };
+  });
+}
+
+/**
+ * Keeps figures held against the part's sheet, as the next revision of the user's own. The rest stay representative.
+ * @throws InputError: `moved-on`, `unknown-figure`, or what a figure breaks.
+ */
+export function confirmFigures(store: Store, id: string, input: unknown, now = new Date()) {
+  const { basis, cable: cableId, core, choices, figures, by, why } = check(zConfirm, input);
+  return saved(store, (tx) => {
+    const { cables, procedures } = wholeLibrary(tx);
+    const procedure = procedures.find((one) => one.id === id);
+    const cable = cables.find((one) => one.id === cableId);
+    if (!procedure) throw new InputError("not-found", `There is no procedure “${id}” on the shelf.`, ["id"]);
+    if (!cable) throw new InputError("unknown-cable", `No cable called “${cableId}”.`, ["cable"]);
+    const found = newest(tx, "procedure", id);
+    mustBeNewest(found, basis, id);
+    const revision = (found ?? 0) + 1;
+    const known = figuresToConfirm(procedure, cable, { core, choices: withDefaults(procedure, choices) });
+    const confirmed = figures.map(({ key, ...figure }, i) => {
+      const asked = known.find((one) => one.key === key);
+      if (!asked)
+        throw new InputError("unknown-figure", `“${key}” is not a figure of ${procedure.name} here.`, [
+          "figures",
+          i,
+          "key",
+        ]);
+      return { ...asked, ...figure };
+    });
+    const document = withConfirmed(JSON.parse(textOf(procedure)) as ProcedureDocument, confirmed, {
+      revision,
+      note: why || "Held against the part's sheet.",
+      date: today(now),
+    });
+    mustWork(tx, document);
+    const body = JSON.stringify(document, null, 2);
+    addRevision(tx, { kind: "procedure", document: id, revision, body, at: now.toISOString(), by, why });
+    return { id, revision };
+  });
+}
+
+function keptText(store: Store, kind: ShelfKind, id: string, revision: number): string {
+  const { cables, procedures } = shippedLibrary();
+  const shipped = (kind === "cable" ? cables : procedures).find((one) => one.id === id);
+  return shipped?.revision === revision ? textOf(shipped) : revisionText(store, kind, id, revision);
+}
+
+/** One revision of a document, or how it stands on the shelf. @throws InputError `not-found`. */
+export const documentText = (store: Store, kind: ShelfKind, id: string, revision?: number): string =>
+  revision === undefined ? shelfText(store, kind, id).text : keptText(store, kind, id, revision);
+
+/** One line of a document's history. */
+export interface RevisionLine {
+  readonly revision: number;
+  readonly at: string | null;
+  readonly by: string;
+  readonly why: string;
+  readonly origin: "shipped" | "own" | "put away";
+}
+
+/** A document's revisions, newest first, the shipped one last. */
+export function revisionsOf(store: Store, kind: ShelfKind, id: string): RevisionLine[] {
+  const { cables, procedures } = shippedLibrary();
+  const shipped = (kind === "cable" ? cables : procedures).find((one) => one.id === id);
+  const own = storedRevisions(store, kind, id).map(
+    ({ revision, at, by, why, hash }): RevisionLine => ({
+      revision,
+      at,
+      by,
+      why,
+      origin: hash === null ? "put away" : "own",
+    }),
+  );
+  const first: RevisionLine[] = shipped
+    ? [{ revision: shipped.revision, at: null, by: "", why: "", origin: "shipped" }]
+    : [];
+  return [...own.reverse(), ...first];
+}

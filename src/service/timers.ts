@@ -1,0 +1,29 @@
+import type { Store } from "@/store/database";
+import { endsWithTimers } from "@/store/ends";
+
+/** A hold or cure running on some end at the bench. */
+export interface BenchTimer {
+  readonly end: string;
+  readonly label: string;
+  readonly batch: string | null;
+  readonly step: string;
+  readonly startedAt: string;
+  readonly seconds: number;
+}
+
+/** Every hold and cure begun and not ended, the first to be over first. */
+export const runningTimers = (store: Store): BenchTimer[] =>
+  endsWithTimers(store)
+    .flatMap(({ id, job, label, styleName, batchId, timers }) =>
+      (timers ?? []).map(({ step, startedAt, seconds }) => ({
+        end: id,
+        label: [job, label].filter(Boolean).join(" · ") || styleName,
+        batch: batchId,
+        step,
+        startedAt,
+        seconds,
+      })),
+    )
+    .sort((a, b) => overAt(a) - overAt(b));
+
+const overAt = ({ startedAt, seconds }: BenchTimer): number => Date.parse(startedAt) + seconds * 1000;

@@ -1,0 +1,36 @@
+import { randomUUID } from "node:crypto";
+import { z } from "zod";
+import { type BladeStanding, bladeStanding, check, InputError } from "@/core";
+import type { Store } from "@/store/database";
+import { wholeLibrary } from "@/store/shelf";
+import { addToolEvent, bladeCount } from "@/store/tools";
+
+export const zToolEvent = z.strictObject({
+  id: z.uuid("An id is a UUID").optional(),
+  action: z.enum(["wipe", "turn", "new"], { error: "A blade is wiped, turned or new" }),
+});
+
+/** A tool with a blade, and where that stands. */
+export interface BladeLine {
+  readonly tool: string;
+  readonly name: string;
+  readonly positions: number;
+  readonly each: number;
+  readonly wipeEvery: number;
+  readonly standing: BladeStanding;
+}
+
+/** Every tool with a blade, as its use on the ends and what was done to it leave it. */
+export const blades = (store: Store): BladeLine[] =>
+  wholeLibrary(store).tools.flatMap(({ id, name, blade }) =>
+    blade ? [{ tool: id, name, ...blade, standing: bladeStanding(blade, bladeCount(store, id)) }] : [],
+  );
+
+/** Notes that a blade was wiped, turned or changed. @throws InputError for a tool without one. */
+export function seeToBlade(store: Store, tool: string, input: unknown, now = new Date()): BladeLine {
+  const { id = randomUUID(), action } = check(zToolEvent, input);
+  const found = wholeLibrary(store).tools.find((one) => one.id === tool);
+  if (!found?.blade) throw new InputError("not-found", `No tool with a blade called “${tool}”.`, ["tool"]);
+  addToolEvent(store, { id, tool, action, at: now.toISOString() });
+  return blades(store).find((one) => one.tool === tool) as BladeLine;
+}

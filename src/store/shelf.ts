@@ -1,0 +1,125 @@
+import { and, asc, desc, eq, isNotNull, sql } from "drizzle-orm";
+import { type Cable, check, InputError, type Procedure, zCable, zProcedure } from "@/core";
+import type { Store } from "./database";
+import { bodyOf, keepDocument } from "./documents";
+import { shelf } from "./schema";
+import { type Library, rememberText, shippedLibrary, textOf } from "./shipped";
+
+export type ShelfKind = (typeof shelf.$inferSelect)["kind"];
+
+/** One revision of the user's own: who saved it, when and why; without a hash, it was put away. */
+export type Revision = typeof shelf.$inferSelect;
+
+/** Every revision of a document of the user's own, oldest first. */
+export const revisionsOf = (store: Store, kind: ShelfKind, document: string): Revision[] =>
+  store
+    .select()
+    .from(shelf)
+    .where(and(eq(shelf.kind, kind), eq(shelf.document, document)))
+    .orderBy(asc(shelf.revision))
+    .all();
+
+/** The latest revision of a document of the user's own, put away or not. */
+export const latestRevision = (store: Store, kind: ShelfKind, document: string): Revision | undefined =>
+  store
+    .select()
+    .from(shelf)
+    .where(and(eq(shelf.kind, kind), eq(shelf.document, document)))
+    .orderBy(desc(shelf.revision))
+    .get();
+
+/** Adds a revision; `body` null puts the document away. */
+export function addRevision(
+  store: Store,
+  { kind, document, revision, body, at, by, why }: Omit<Revision, "row" | "hash"> & { body: string | null },
+): void {
+  const hash = body === null ? null : keepDocument(store, kind, body);
+  store.insert(shelf).values({ kind, document, revision, hash, at, by, why }).run();
+}
+
+/** The text of one revision of the user's own. @throws InputError `not-found`. */
+export function revisionText(store: Store, kind: ShelfKind, document: string, revision: number): string {
+  const found = store
+    .select()
+    .from(shelf)
+    .where(
+      and(
+        eq(shelf.kind, kind),
+        eq(shelf.document, document),
+        eq(shelf.revision, revision),
+        isNotNull(shelf.hash),
+      ),
+    )
+    .get();
+  if (!found?.hash)
+    throw new InputError("not-found", `There is no revision ${revision} of “${document}” here.`, [
+      "revision",
+    ]);
+  return bodyOf(store, found.hash);
+}
+
+const parsed = new Map<string, Cable | Procedure>();
+
+/** A kept document, parsed once: kept documents never change. */
+function own<T extends Cable | Procedure>(store: Store, hash: string, parse: (body: unknown) => T): T {
+  const known = parsed.get(hash);
+  if (known) return known as T;
+  const text = bodyOf(store, hash);
+  const document = parse(JSON.parse(text));
+  rememberText(document, text);
+  parsed.set(hash, document);
+  return document;
+}
+
+const merged = new WeakMap<Store, { readonly row: number; readonly library: Library }>();
+
+/**
+ * Everything on the shelf: what was shipped, with the user's own latest revisions in place of it and beside it.
+ * Read again only after somebody saved.
+ */
+export function wholeLibrary(store: Store): Library {
+  const row = store.select({ row: sql<number>`coalesce(max(row), 0)` }).from(shelf).get()?.row ?? 0;
+  const known = merged.get(store);
+  if (known?.row === row) return known.library;
+  const latest = store
+    .select()
+    .from(shelf)
+    .where(
+      sql`${shelf.row} IN (SELECT max(row) FROM shelf GROUP BY kind, document) AND ${shelf.hash} IS NOT NULL`,
+    )
+    .all();
+  const shipped = shippedLibrary();
+  const mine = (kind: ShelfKind) => latest.filter((one) => one.kind === kind);
+  const library: Library = {
+    ...shipped,
+    cables: withOwn(
+      shipped.cables,
+      mine("cable").map(({ hash }) => own(store, hash as string, (body) => check(zCable, body))),
+    ),
+    procedures: withOwn(
+      shipped.procedures,
+      mine("procedure").map(({ hash }) => own(store, hash as string, (body) => check(zProcedure, body))),
+    ),
+  };
+  merged.set(store, { row, library });
+  return library;
+}
+
+function withOwn<T extends { readonly id: string; readonly name: string }>(
+  shipped: readonly T[],
+  mine: readonly T[],
+): T[] {
+  const fresh = mine.filter(({ id }) => !shipped.some((one) => one.id === id));
+  return [...shipped.map((one) => mine.find(({ id }) => id === one.id) ?? one), ...fresh];
+}
+
+/** The text of a document as it stands on the shelf, and its revision. @throws InputError `not-found`. */
+export function shelfText(store: Store, kind: ShelfKind, id: string): { text: string; revision: number } {
+  const { cables, procedures } = wholeLibrary(store);
+  const found = (kind === "cable" ? cables : procedures).find((one) => one.id === id);
+  if (!found)
+    throw new InputError("not-found", `There is no ${kind} called “${id.slice(0, 60)}” on the shelf.`, [
+      "id",
+    ]);
+  return { text: textOf(found), revision: found.revision };
+}
