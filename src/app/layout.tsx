@@ -7,6 +7,7 @@ import { PREFS_COOKIE, readPrefs } from "@/ui/prefs/prefs";
 import { PrefsProvider } from "@/ui/prefs/prefs-context";
 import { KeyHelp } from "@/ui/shell/key-help";
 import { Rail } from "@/ui/shell/rail";
+import { TimersProvider } from "@/ui/timers/timers-context";
 import "./globals.css";
 
 export const metadata: Metadata = {
@@ -21,23 +22,25 @@ export default async function Layout({ children }: { children: ReactNode }) {
     <html lang="en" data-theme={prefs.theme} suppressHydrationWarning>
       <body>
         <PrefsProvider initial={prefs}>
-          <div className="flex min-h-dvh pb-14 sm:pb-0 print:block">
-            <Rail />
-            {children}
-          </div>
-          <WaitingSender />
-          <KeyHelp />
-          <Toaster
-            position="top-center"
-            toastOptions={{
-              style: {
-                background: "var(--strong)",
-                color: "var(--on-strong)",
-                fontSize: "1rem",
-                border: "none",
-              },
-            }}
-          />
+          <TimersProvider>
+            <div className="flex min-h-dvh pb-14 sm:pb-0 print:block">
+              <Rail />
+              {children}
+            </div>
+            <WaitingSender />
+            <KeyHelp />
+            <Toaster
+              position="top-center"
+              toastOptions={{
+                style: {
+                  background: "var(--strong)",
+                  color: "var(--on-strong)",
+                  fontSize: "1rem",
+                  border: "none",
+                },
+              }}
+            />
+          </TimersProvider>
         </PrefsProvider>
       </body>
     </html>

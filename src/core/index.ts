@@ -24,6 +24,7 @@ export * from "./procedure/fit";
 export * from "./procedure/json-schema";
 export * from "./procedure/procedure";
 export * from "./procedure/retry";
+export * from "./procedure/schools";
 export * from "./procedure/setting";
 export * from "./procedure/step";
 export * from "./procedure/tool";

@@ -1,4 +1,5 @@
 import type { Metadata } from "next";
+import { schoolsOf } from "@/core";
 import { library } from "@/service/library";
 import { theStore } from "@/service/the-store";
 import { SetupView } from "@/ui/setup/setup-view";
@@ -6,5 +7,6 @@ import { SetupView } from "@/ui/setup/setup-view";
 export const metadata: Metadata = { title: "Setup" };
 
 export default function SetupPage() {
-  return <SetupView instruments={library(theStore()).instruments} />;
+  const { instruments, procedures } = library(theStore());
+  return <SetupView instruments={instruments} schools={schoolsOf(procedures)} />;
 }

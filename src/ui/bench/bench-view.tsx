@@ -1,30 +1,31 @@
 "use client";
 
-import Link from "next/link";
-import { useCallback, useMemo, useState } from "react";
-import { toast } from "sonner";
-import {
-  type Caution,
-  type CheckStanding,
-  type Instrument,
-  type Line,
-  missingParts,
-  type Recorded,
-  type Rule,
-  type RunSheet,
-  resultOf,
-  standings,
+import { useEffect, useState } from "react";
+import { v4 as uuid } from "uuid";
+import type {
+  Caution,
+  CheckStanding,
+  EndState,
+  Entry,
+  Instrument,
+  Line,
+  Recorded,
+  Rule,
+  RunSheet,
 } from "@/core";
+import type { BladeLine } from "../aids/blade";
 import { Band, type BandReading } from "../band/band";
 import { usePrefs } from "../prefs/prefs-context";
-import { EndLabel } from "./end-label";
+import { hush, say, stepAloud } from "../words/aloud";
+import { get, post } from "../words/api";
+import { BenchHead } from "./bench-head";
 import type { Typed } from "./reading-panel";
 import { SignPanel } from "./sign-panel";
 import { SignedPanel } from "./signed-panel";
 import { StepList, StepProgress } from "./step-list";
 import { StepWork } from "./step-work";
 import { useBenchKeys } from "./use-bench-keys";
-import { useEnd } from "./use-end";
+import { activeOf, useWork } from "./use-work";
 
 interface BenchViewProps {
   readonly id: string;
@@ -33,84 +34,66 @@ interface BenchViewProps {
   readonly initial: readonly Recorded[];
   readonly instruments: readonly Instrument[];
   readonly cautions: readonly Caution[];
+  readonly blades: readonly BladeLine[];
+  /** Within a batch: its other ends, shown in place of the list of steps, and what to do when a step is done. */
+  readonly batch?: {
+    readonly aside: React.ReactNode;
+    readonly href: string;
+    readonly onDone: (entries: readonly Entry[]) => void;
+    readonly onState: (state: EndState) => void;
+    readonly onSigned: () => void;
+  };
 }
 
 /** One end, one step at a time: the band with now lit, the figure huge, the next action large. */
-export function BenchView({ id, sheet, rule, initial, instruments, cautions }: BenchViewProps) {
+export function BenchView({
+  id,
+  sheet,
+  rule,
+  initial,
+  instruments,
+  cautions,
+  blades: shipped,
+  batch,
+}: BenchViewProps) {
   const { prefs, change, nextUnits } = usePrefs();
-  const { state, add, waiting, offline, saved } = useEnd(id, initial);
-  const [signing, setSigning] = useState(false);
-  const [typed, setTyped] = useState<Typed | null>(null);
+  const work = useWork({ id, sheet, rule, initial, onDone: batch?.onDone });
+  const { state, add, line, here, all, signing, typed } = work;
   const [read, setRead] = useState<string | null>(null);
-  const line = sheet.lines[Math.min(state.at, sheet.lines.length - 1)] as Line;
-  const all = useMemo(() => standings(sheet, state, rule), [sheet, state, rule]);
-  const here = useMemo(() => all.filter(({ check }) => check.step === line.step.id), [all, line]);
-  const result = resultOf(sheet, state, rule);
-  const missing = missingParts(sheet, state);
-  const last = line.index === sheet.lines.length - 1;
+  const [blades, setBlades] = useState(shipped);
+  const aloud = () => say(stepAloud(sheet, line, prefs.units));
+  useBenchKeys({
+    enabled: state.signed === null,
+    next: work.next,
+    back: work.back,
+    units: nextUnits,
+    undo: work.undo,
+    aloud,
+  });
 
-  const go = useCallback(
-    (to: number) => {
-      const gate = sheet.lines.findIndex(({ step }) => step.kind === "thread");
-      if (to > gate && gate >= 0 && missing.length > 0) {
-        toast(`Thread on first: ${missing.join(", ")}. It cannot be added later.`);
-        return;
-      }
-      setSigning(false);
-      setTyped(null);
-      if (to !== state.at) add({ kind: "step", to });
-    },
-    [add, missing, sheet.lines, state.at],
-  );
-  const next = () => {
-    if (signing) return;
-    if (last && missing.length === 0) setSigning(true);
-    else go(last ? line.index : line.index + 1);
+  const step = line.step.id;
+  const speaks = prefs.aloud && !signing && state.signed === null;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: each step is spoken once, as it comes up
+  useEffect(() => {
+    if (speaks) aloud();
+    return hush;
+  }, [step, speaks]);
+  const cleaves = line.step.kind === "cleave";
+  useEffect(() => {
+    if (cleaves) get<BladeLine[]>("/api/v1/tools").then((answer) => answer.ok && setBlades(answer.value));
+  }, [cleaves]);
+  const onState = batch?.onState;
+  useEffect(() => onState?.(state), [onState, state]);
+  const seeTo = async (tool: string, action: "wipe" | "turn" | "new") => {
+    const answer = await post<BladeLine>(`/api/v1/tools/${tool}`, { id: uuid(), action });
+    if (answer.ok) setBlades((before) => before.map((one) => (one.tool === tool ? answer.value : one)));
   };
-  const back = () => {
-    if (signing) setSigning(false);
-    else if (line.index > 0) go(line.index - 1);
-  };
-  const strike = (reading: string) => {
-    const kept = state.readings.find((one) => one.id === reading);
-    if (!kept) return;
-    const { id: _id, at: _at, ...again } = kept;
-    add({ kind: "strike", reading });
-    toast(`Struck out ${kept.typed}.`, { action: { label: "Put back", onClick: () => add(again) } });
-  };
-  const undo = () => {
-    const latest = state.readings.at(-1);
-    if (latest) strike(latest.id);
-  };
-  useBenchKeys({ enabled: state.signed === null, next, back, units: nextUnits, undo });
 
   const done = signing || state.signed !== null;
-  const active =
-    here.find(({ check }) => check.id === (typed?.check.id ?? read)) ??
-    here.find(({ judged }) => judged === null) ??
-    here[0];
+  const active = activeOf(here, typed?.check.id ?? read ?? undefined);
   return (
-    <main className="flex h-[calc(100dvh-3.5rem)] min-w-0 flex-1 flex-col overflow-hidden sm:h-dvh">
-      <header className="flex min-h-13 items-center gap-2 px-3">
-        <h1 className="sr-only">
-          Bench: {sheet.procedure.name} on {sheet.cable.name}
-        </h1>
-        {state.signed ? (
-          <span className="truncate px-2 font-bold text-lg">
-            {[state.job, state.label].filter(Boolean).join(" · ") || "End"}
-          </span>
-        ) : (
-          <EndLabel
-            job={state.job}
-            label={state.label}
-            onLabel={(job, label) => add({ kind: "label", job, label })}
-          />
-        )}
-        <span className="hidden truncate text-soft md:inline">
-          {sheet.procedure.name} · {sheet.cable.name}
-        </span>
-        <SaveState waiting={waiting} offline={offline} />
-      </header>
+    <main className="flex h-[calc(100dvh-3.5rem-var(--tray,0px))] min-w-0 flex-1 flex-col overflow-hidden sm:h-dvh">
+      <BenchHead sheet={sheet} work={work} batchHref={batch?.href ?? null} onAloud={aloud} />
       <Band
         sheet={sheet}
         line={done ? sheet.lines.length : line.index}
@@ -119,46 +102,48 @@ export function BenchView({ id, sheet, rule, initial, instruments, cautions }: B
         compact
       />
       {state.signed ? (
-        <SignedPanel id={id} sheet={sheet} state={state} result={result} stored={waiting === 0} />
+        <SignedPanel
+          id={id}
+          sheet={sheet}
+          state={state}
+          result={work.result}
+          stored={work.waiting === 0}
+          onNextInBatch={batch?.onSigned}
+        />
       ) : signing ? (
         <SignPanel
           standings={all}
-          result={result}
+          result={work.result}
           units={prefs.units}
           name={prefs.name}
-          onBack={back}
-          onSign={(name, outcome) => {
+          state={state}
+          onAdd={add}
+          onBack={work.back}
+          onSign={(name, outcome, missingShards) => {
             change({ name });
-            add({ kind: "sign", name, outcome });
+            add({ kind: "sign", name, outcome, ...(missingShards ? { missingShards } : {}) });
           }}
         />
       ) : (
         <>
           <StepProgress lines={sheet.lines} at={line.index} />
           <div className="flex min-h-0 flex-1">
-            <StepList lines={sheet.lines} at={line.index} onGo={go} />
+            {batch ? batch.aside : <StepList lines={sheet.lines} at={line.index} onGo={work.go} />}
             <StepWork
-              key={line.step.id}
+              key={`${line.step.id}/${JSON.stringify(state.redone)}`}
               sheet={sheet}
-              line={line}
-              state={state}
-              standings={here}
+              work={work}
               rule={rule}
               units={prefs.units}
               cautions={cautions}
-              saved={saved}
+              blades={blades}
               instruments={instruments}
               instrument={
                 instruments.find((one) => one.id === prefs.instrument) ?? (instruments[0] as Instrument)
               }
               onInstrument={(instrument) => change({ instrument })}
-              onAdd={add}
-              onStrike={strike}
-              onTyped={setTyped}
               onRead={setRead}
-              onGo={go}
-              onNext={next}
-              onBack={back}
+              onSeeTo={seeTo}
             />
           </div>
         </>
@@ -178,25 +163,4 @@ function bandReadings(active: CheckStanding | undefined, typed: Typed | null): B
   return active?.judged
     ? [{ from: active.check.from, value: active.judged.mean, verdict: active.judged.verdict }]
     : [];
-}
-
-function SaveState({ waiting, offline }: { waiting: number; offline: boolean }) {
-  const said = offline
-    ? `Server away. ${waiting ? `${waiting} kept on this device.` : "Nothing is lost."}`
-    : waiting
-      ? "Saving…"
-      : "All saved";
-  return (
-    <>
-      <span
-        role="status"
-        className={`ml-auto shrink-0 px-2 text-sm ${offline ? "font-bold text-out" : "text-soft"}`}
-      >
-        {said}
-      </span>
-      <Link href="/bench" className="inline-flex min-h-12 shrink-0 items-center px-2 text-sm underline">
-        All ends
-      </Link>
-    </>
-  );
 }

@@ -1,28 +1,36 @@
 "use client";
 
-import type { Judgement } from "@/core";
+import type { EndState, Entry, Judgement, Rung, RunSheet } from "@/core";
+import { redoEntry, rungsOf } from "@/core";
 import { VerdictSign } from "../words/verdict-sign";
 
 interface JudgementPanelProps {
+  readonly sheet: RunSheet;
+  readonly state: EndState;
   readonly judgement: Judgement;
-  readonly answer: string | undefined;
-  readonly onAnswer: (answer: string) => void;
-  readonly onGo: (step: string) => void;
-  readonly titleOf: (step: string) => string;
+  readonly onAdd: (entry: Entry) => void;
+  /** Nothing is left to try: the end is to be cut off. */
+  readonly onGiveUp: () => void;
 }
 
-/** What is seen, as big answers; the one given says what it means and where to go. */
-export function JudgementPanel({ judgement, answer, onAnswer, onGo, titleOf }: JudgementPanelProps) {
+/** What is seen, as big answers; a bad one says what it means and takes back to the step that mends it. */
+export function JudgementPanel({ sheet, state, judgement, onAdd, onGiveUp }: JudgementPanelProps) {
+  const answer = state.answers[judgement.id];
   const given = judgement.answers.find(({ id }) => id === answer);
+  const see = (id: string, shards: number) => {
+    if (id === answer) return;
+    onAdd({ kind: "answer", judgement: judgement.id, answer: id });
+    if (shards > 0) onAdd({ kind: "shards", made: shards, binned: 0 });
+  };
   return (
     <fieldset className="grid gap-2">
       <legend className="mb-2 font-semibold text-xl">{judgement.asks}</legend>
-      {judgement.answers.map(({ id, sees, good }) => (
+      {judgement.answers.map(({ id, sees, good, shards }) => (
         <button
           key={id}
           type="button"
           aria-pressed={id === answer}
-          onClick={() => onAnswer(id)}
+          onClick={() => see(id, shards)}
           className={`flex min-h-14 items-center gap-3 rounded-lg border-2 px-4 text-left text-lg ${id === answer ? "border-ink bg-raised font-bold" : "border-line"}`}
         >
           <VerdictSign verdict={good ? "in" : "out"} />
@@ -32,19 +40,70 @@ export function JudgementPanel({ judgement, answer, onAnswer, onGo, titleOf }: J
       <div role="status" className="min-h-16 text-lg">
         {given && (
           <>
-            {given.means} <strong>{given.action}</strong>
-            {given.goTo && (
-              <button
-                type="button"
-                onClick={() => onGo(given.goTo as string)}
-                className="mt-2 block min-h-12 rounded-lg border-2 border-now px-4 font-semibold"
-              >
-                Go back to “{titleOf(given.goTo)}”
-              </button>
+            <p>
+              {given.means} <strong>{given.action}</strong>
+            </p>
+            {!given.good && (
+              <Ladder
+                sheet={sheet}
+                rungs={rungsOf(sheet, state, judgement.id, given.id)}
+                onTake={(rung) => onAdd(redoEntry(sheet, rung, judgement.id, given.id))}
+                onGiveUp={onGiveUp}
+              />
             )}
           </>
         )}
       </div>
     </fieldset>
+  );
+}
+
+interface LadderProps {
+  readonly sheet: RunSheet;
+  readonly rungs: readonly Rung[];
+  readonly onTake: (rung: Rung) => void;
+  readonly onGiveUp: () => void;
+}
+
+/** What can be tried, the next one large; what was used up stays to be seen. At the limit it stops. */
+function Ladder({ sheet, rungs, onTake, onGiveUp }: LadderProps) {
+  if (rungs.length === 0) return null;
+  const next = rungs.find(({ left }) => left > 0);
+  return (
+    <div className="mt-2 grid gap-2">
+      <ul aria-label="What can be tried" className="text-base text-soft">
+        {rungs.map(({ rule, used, left }) => (
+          <li key={rule.id} className={rule.id === next?.rule.id ? "font-semibold text-ink" : ""}>
+            {rule.name}: {used} of {rule.most} used{left === 0 ? ", none left" : ""}
+          </li>
+        ))}
+      </ul>
+      {next ? (
+        <>
+          <button
+            type="button"
+            onClick={() => onTake(next)}
+            className="min-h-14 rounded-lg border-[3px] border-now px-4 text-left font-bold"
+          >
+            {next.rule.name}: back to “{sheet.lines[next.to]?.step.title}”
+          </button>
+          <p className="text-base text-soft">
+            {next.rule.reuses && `Kept: ${next.rule.reuses} `}
+            {next.rule.newPart && `New: ${next.rule.newPart}`}
+          </p>
+        </>
+      ) : (
+        <>
+          <p className="font-bold text-out">Nothing is left to try on this end.</p>
+          <button
+            type="button"
+            onClick={onGiveUp}
+            className="min-h-14 rounded-lg border-[3px] border-out px-4 text-left font-bold"
+          >
+            Cut it off and sign it so
+          </button>
+        </>
+      )}
+    </div>
   );
 }

@@ -1,7 +1,8 @@
 "use client";
 
 import { useState } from "react";
-import type { CheckStanding, Result } from "@/core";
+import { type CheckStanding, type EndState, type Entry, type Result, shardsMissing } from "@/core";
+import { ShardCount } from "../aids/shard-count";
 import { limitsText, type Units } from "../words/length-text";
 import { VerdictSign } from "../words/verdict-sign";
 import { RESULT_WORDS, verdictWords } from "../words/verdict-words";
@@ -12,7 +13,9 @@ interface SignPanelProps {
   readonly units: Units;
   readonly name: string;
   readonly onBack: () => void;
-  readonly onSign: (name: string, outcome: "kept" | "cut-off") => void;
+  readonly state: EndState;
+  readonly onAdd: (entry: Entry) => void;
+  readonly onSign: (name: string, outcome: "kept" | "cut-off", missingShards: string) => void;
 }
 
 const SAY: Record<Result, string> = {
@@ -24,12 +27,25 @@ const SAY: Record<Result, string> = {
 };
 
 /** The last word on an end: what it came to, and whose name stands for it. */
-export function SignPanel({ standings, result, units, name: remembered, onBack, onSign }: SignPanelProps) {
+export function SignPanel({
+  standings,
+  result,
+  units,
+  name: remembered,
+  state,
+  onAdd,
+  onBack,
+  onSign,
+}: SignPanelProps) {
   const [name, setName] = useState(remembered);
   const [missing, setMissing] = useState(false);
+  const [why, setWhy] = useState("");
+  const [unsaid, setUnsaid] = useState(false);
+  const lost = shardsMissing(state);
   const sign = (outcome: "kept" | "cut-off") => {
     if (name.trim() === "") setMissing(true);
-    else onSign(name.trim(), outcome);
+    else if (lost > 0 && why.trim() === "") setUnsaid(true);
+    else onSign(name.trim(), outcome, lost > 0 ? why.trim() : "");
   };
   return (
     <div className="mx-auto grid w-full max-w-2xl gap-4 overflow-y-auto px-4 py-5">
@@ -81,6 +97,29 @@ export function SignPanel({ standings, result, units, name: remembered, onBack, 
         <p id="signer-missing" role="alert" className="text-out">
           {missing ? "A sign-off carries a name." : ""}
         </p>
+        {lost > 0 && (
+          <div className="grid gap-2 rounded-lg border-2 border-out p-3">
+            <ShardCount shards={state.shards} onAdd={onAdd} />
+            <label htmlFor="shards-why" className="font-semibold">
+              Not to be found? Say where it was last seen
+            </label>
+            <input
+              id="shards-why"
+              value={why}
+              maxLength={300}
+              onChange={(event) => {
+                setWhy(event.target.value);
+                setUnsaid(false);
+              }}
+              aria-invalid={unsaid}
+              aria-describedby="shards-unsaid"
+              className="min-h-12 rounded-lg border-2 border-ink bg-field px-4"
+            />
+            <p id="shards-unsaid" role="alert" className="text-out">
+              {unsaid ? "A shard is missing: find it, or say so here. The record will carry it." : ""}
+            </p>
+          </div>
+        )}
         <div className="flex flex-wrap gap-2">
           <button
             type="button"

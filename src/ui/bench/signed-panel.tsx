@@ -13,12 +13,14 @@ export function SignedPanel({
   state,
   result,
   stored,
+  onNextInBatch,
 }: {
   id: string;
   sheet: RunSheet;
   state: EndState;
   result: Result;
   stored: boolean;
+  onNextInBatch?: (() => void) | undefined;
 }) {
   const again = writeSelection({
     cable: sheet.cable.id,
@@ -34,12 +36,22 @@ export function SignedPanel({
       </h2>
       <p className="text-lg">Signed off by {state.signed?.name}.</p>
       <div className="flex flex-wrap gap-2">
-        <Link
-          href={`/?${again}`}
-          className="flex min-h-14 items-center rounded-lg bg-now px-5 font-bold text-lg text-on-now"
-        >
-          Next end like this
-        </Link>
+        {onNextInBatch ? (
+          <button
+            type="button"
+            onClick={onNextInBatch}
+            className="min-h-14 rounded-lg bg-now px-5 font-bold text-lg text-on-now"
+          >
+            Next end of the batch
+          </button>
+        ) : (
+          <Link
+            href={`/?${again}`}
+            className="flex min-h-14 items-center rounded-lg bg-now px-5 font-bold text-lg text-on-now"
+          >
+            Next end like this
+          </Link>
+        )}
         {stored && (
           <Link
             href={`/ledger/${id}`}

@@ -3,10 +3,7 @@
 import { useState } from "react";
 import {
   type Caution,
-  type CheckStanding,
   type Conformance,
-  type EndState,
-  type Entry,
   featureOf,
   type Instrument,
   judgementOf,
@@ -15,6 +12,8 @@ import {
   type Rule,
   type RunSheet,
 } from "@/core";
+import type { BladeLine } from "../aids/blade";
+import { StepPictures, StepTools } from "../aids/step-aids";
 import { Figure, LengthFigure } from "../figure/figure";
 import type { Units } from "../words/length-text";
 import { biteWords, stepNotes } from "../words/line-words";
@@ -22,46 +21,37 @@ import { Cautions } from "./cautions";
 import { CheckList } from "./check-list";
 import { InstrumentPicker } from "./instrument-picker";
 import { JudgementPanel } from "./judgement-panel";
-import { ReadingPanel, type Typed } from "./reading-panel";
+import { ReadingPanel } from "./reading-panel";
 import { ThreadGate } from "./thread-gate";
+import { activeOf, type BenchWork } from "./use-work";
 
 interface StepWorkProps {
   readonly sheet: RunSheet;
-  readonly line: Line;
-  readonly state: EndState;
-  readonly standings: readonly CheckStanding[];
+  readonly work: BenchWork;
   readonly rule: Rule;
   readonly units: Units;
   readonly instruments: readonly Instrument[];
   readonly instrument: Instrument;
   readonly cautions: readonly Caution[];
+  readonly blades: readonly BladeLine[];
   readonly onInstrument: (id: string) => void;
-  readonly onAdd: (entry: Entry) => void;
-  readonly onStrike: (id: string) => void;
-  readonly onTyped: (typed: Typed | null) => void;
   readonly onRead: (check: string) => void;
-  readonly onGo: (to: number) => void;
-  readonly onNext: () => void;
-  readonly onBack: () => void;
-  readonly saved: (id: string) => boolean;
+  readonly onSeeTo: (tool: string, action: "wipe" | "turn" | "new") => void;
 }
 
 /** The step being done: its figure or its lengths in the middle, what is to be entered and the next action beside it. */
 export function StepWork(props: StepWorkProps) {
-  const { sheet, line, state, standings, units, cautions, onAdd, onRead, onGo, onNext, onBack } = props;
+  const { sheet, work, rule, units, cautions, blades, onRead } = props;
+  const { line, state, here: standings, add, last } = work;
   const [picked, setPicked] = useState<string | null>(null);
-  const reading =
-    standings.find(({ check }) => check.id === picked) ??
-    standings.find(({ judged }) => judged === null) ??
-    standings[0];
+  const reading = activeOf(standings, picked ?? undefined);
   const judgement = judgementOf(line.step);
-  const last = line.index === sheet.lines.length - 1;
   const pick = (check: string) => {
     setPicked(check);
     onRead(check);
   };
   const keep = (entry: Reading, { verdict }: Conformance) => {
-    onAdd(entry);
+    add(entry);
     const next = standings.find(({ judged, check }) => judged === null && check.id !== entry.check);
     pick(verdict === "in" && next ? next.check.id : entry.check);
   };
@@ -97,7 +87,7 @@ export function StepWork(props: StepWorkProps) {
             <ThreadGate
               parts={line.parts}
               threaded={state.threaded}
-              onThread={(part, on) => onAdd({ kind: "thread", part, on })}
+              onThread={(part, on) => add({ kind: "thread", part, on })}
             />
           ) : (
             <Figure sheet={sheet} line={line} units={units} />
@@ -107,26 +97,52 @@ export function StepWork(props: StepWorkProps) {
               nominal={reading.check.nominal}
               from={featureOf(sheet, reading.check.from).name}
               to={featureOf(sheet, reading.check.to).name}
-              representative={sheet.procedure.representative}
+              representative={reading.check.representative}
               units={units}
             />
           )}
           <Doing line={line} units={units} hideOnPhone={reading !== undefined} />
+          <StepPictures
+            sheet={sheet}
+            line={line}
+            reading={work.typed?.value ?? reading?.judged?.mean ?? null}
+            units={units}
+          />
           <div className="hidden lg:block">{lengths}</div>
           {!aside && said}
         </div>
         <div className="px-4 py-2 lg:min-h-0 lg:overflow-y-auto lg:border-line lg:border-l lg:py-4">
-          {reading && <ReadingPanel key={reading.check.id} {...props} standing={reading} onKeep={keep} />}
+          {reading && (
+            <ReadingPanel
+              key={reading.check.id}
+              standing={reading}
+              rule={rule}
+              units={units}
+              instrument={props.instrument}
+              saved={work.saved}
+              onKeep={keep}
+              onStrike={work.strike}
+              onTyped={work.setTyped}
+            />
+          )}
           <div className="lg:hidden">{lengths}</div>
           {judgement && (
             <JudgementPanel
+              sheet={sheet}
+              state={state}
               judgement={judgement}
-              answer={state.answers[judgement.id]}
-              onAnswer={(answer) => onAdd({ kind: "answer", judgement: judgement.id, answer })}
-              onGo={(step) => onGo(sheet.lines.findIndex((one) => one.step.id === step))}
-              titleOf={(step) => sheet.lines.find((one) => one.step.id === step)?.step.title ?? step}
+              onAdd={add}
+              onGiveUp={() => work.setSigning(true)}
             />
           )}
+          <StepTools
+            sheet={sheet}
+            line={line}
+            state={state}
+            blades={blades}
+            onAdd={add}
+            onSeeTo={props.onSeeTo}
+          />
           {aside && (
             <>
               {said}
@@ -143,7 +159,7 @@ export function StepWork(props: StepWorkProps) {
       <div className="flex gap-2 border-line border-t px-4 py-3 lg:border-t-0 lg:border-l lg:pb-4">
         <button
           type="button"
-          onClick={onBack}
+          onClick={work.back}
           disabled={line.index === 0}
           className="min-h-16 rounded-lg border-2 border-ink px-5 font-semibold disabled:opacity-40"
           aria-keyshortcuts="ArrowLeft PageUp"
@@ -152,7 +168,7 @@ export function StepWork(props: StepWorkProps) {
         </button>
         <button
           type="button"
-          onClick={onNext}
+          onClick={work.next}
           aria-keyshortcuts="Space ArrowRight PageDown"
           className="min-h-16 flex-1 rounded-lg bg-strong px-5 font-bold text-on-strong text-xl"
         >

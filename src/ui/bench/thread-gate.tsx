@@ -13,35 +13,83 @@ interface ThreadGateProps {
 /** Nothing is cut until every part is on: what is forgotten here cannot be added later. */
 export function ThreadGate({ parts, threaded, onThread }: ThreadGateProps) {
   return (
-    <ol className="mt-2 grid gap-2">
-      {parts.map(({ id, name, way, shape, ifForgotten }, i) => {
-        const on = threaded.includes(id);
-        return (
-          <li key={id}>
-            <Checkbox.Root
-              checked={on}
-              onCheckedChange={(checked) => onThread(id, checked === true)}
-              className={`flex min-h-16 w-full items-center gap-4 rounded-lg border-2 px-4 py-1.5 text-left ${on ? "border-in bg-in-wash" : "border-line bg-raised"}`}
-            >
-              <span
-                aria-hidden="true"
-                className={`flex size-8 shrink-0 items-center justify-center rounded-md border-2 font-bold ${on ? "border-in bg-in text-ground" : "border-ink"}`}
+    <>
+      <InOrder parts={parts} threaded={threaded} />
+      <ol className="mt-2 grid gap-2">
+        {parts.map(({ id, name, way, shape, ifForgotten }, i) => {
+          const on = threaded.includes(id);
+          return (
+            <li key={id}>
+              <Checkbox.Root
+                checked={on}
+                onCheckedChange={(checked) => onThread(id, checked === true)}
+                className={`flex min-h-16 w-full items-center gap-4 rounded-lg border-2 px-4 py-1.5 text-left ${on ? "border-in bg-in-wash" : "border-line bg-raised"}`}
               >
-                {on ? <Check className="size-5" strokeWidth={3} /> : i + 1}
-              </span>
-              <PartShape shape={shape} />
-              <span className="min-w-0">
-                <span className="block font-bold text-lg leading-tight">{name}</span>
-                <span className="block leading-tight">{way}</span>
-                {!on && (
-                  <span className="block text-soft text-sm leading-tight">If forgotten: {ifForgotten}</span>
-                )}
-              </span>
-            </Checkbox.Root>
-          </li>
-        );
-      })}
-    </ol>
+                <span
+                  aria-hidden="true"
+                  className={`flex size-8 shrink-0 items-center justify-center rounded-md border-2 font-bold ${on ? "border-in bg-in text-ground" : "border-ink"}`}
+                >
+                  {on ? <Check className="size-5" strokeWidth={3} /> : i + 1}
+                </span>
+                <PartShape shape={shape} />
+                <span className="min-w-0">
+                  <span className="block font-bold text-lg leading-tight">{name}</span>
+                  <span className="block leading-tight">{way}</span>
+                  {!on && (
+                    <span className="block text-soft text-sm leading-tight">If forgotten: {ifForgotten}</span>
+                  )}
+                </span>
+              </Checkbox.Root>
+            </li>
+          );
+        })}
+      </ol>
+    </>
+  );
+}
+
+const SPACING = 74;
+
+/** The parts as they hang on the cable, the first threaded furthest from the end; what is not on yet is dashed. */
+function InOrder({ parts, threaded }: Pick<ThreadGateProps, "parts" | "threaded">) {
+  if (parts.length < 2) return null;
+  const width = 60 + parts.length * SPACING;
+  return (
+    <figure className="mt-2">
+      <svg
+        viewBox={`0 0 ${width} 62`}
+        className="h-16 max-w-full"
+        role="img"
+        aria-label={`On the cable, from the end back: ${parts
+          .map(({ name }) => name)
+          .reverse()
+          .join(", ")}`}
+      >
+        <path d={`M14,20 H${width}`} stroke="var(--inch)" strokeWidth="7" />
+        <path d="M14,16.5 v7" stroke="var(--ink)" strokeWidth="2" />
+        {parts.map(({ id, shape }, i) => {
+          const on = threaded.includes(id);
+          const x = width - (i + 1) * SPACING;
+          return (
+            <g key={id} transform={`translate(${x} 2)`}>
+              <path
+                d={SHAPES[shape]}
+                transform="matrix(-1 0 0 1 46 0)"
+                fill={on ? "var(--raised)" : "none"}
+                stroke={on ? "var(--ink)" : "var(--soft)"}
+                strokeWidth="2"
+                strokeDasharray={on ? undefined : "3 3"}
+                strokeLinejoin="round"
+              />
+              <text x="22" y="56" textAnchor="middle" fontSize="14" fontWeight="700" fill="var(--ink)">
+                {i + 1}
+              </text>
+            </g>
+          );
+        })}
+      </svg>
+      <figcaption className="text-soft text-sm">Cable end to the left; 1 goes on first.</figcaption>
+    </figure>
   );
 }
 

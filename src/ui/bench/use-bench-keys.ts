@@ -8,6 +8,7 @@ interface BenchKeys {
   readonly back: () => void;
   readonly units: () => void;
   readonly undo: () => void;
+  readonly aloud: () => void;
 }
 
 /** Whether a key belongs to the field being typed in: anything but paging, once something is typed. */
@@ -21,8 +22,8 @@ const taken = ({ target }: KeyboardEvent): boolean =>
     (target instanceof HTMLButtonElement && target.type !== "submit") ||
     (target instanceof HTMLInputElement && target.id !== "reading"));
 
-/** Space, arrows and a page-turning pedal move; U changes units; Z strikes out the last reading. */
-export function useBenchKeys({ enabled, next, back, units, undo }: BenchKeys): void {
+/** Space, arrows and a page-turning pedal move; U changes units; Z strikes out the last reading; R reads aloud. */
+export function useBenchKeys({ enabled, next, back, units, undo, aloud }: BenchKeys): void {
   const everywhere = { enabled, enableOnFormTags: true, preventDefault: true } as const;
   useHotkeys("pagedown", next, everywhere);
   useHotkeys("pageup", back, everywhere);
@@ -32,6 +33,7 @@ export function useBenchKeys({ enabled, next, back, units, undo }: BenchKeys): v
   });
   useHotkeys("left", back, { ...everywhere, ignoreEventWhen: typing });
   useHotkeys("u", units, { enabled });
+  useHotkeys("r", aloud, { enabled });
   useHotkeys("z, ctrl+z, meta+z", undo, {
     ...everywhere,
     ignoreEventWhen: (event) =>

@@ -41,7 +41,7 @@ export function Figure({ sheet, line, units }: { sheet: RunSheet; line: Line; un
   const { plus, minus } = line.figure.own;
   return (
     <div>
-      <Huge size={SIZES.work} shown={words.shown} representative={sheet.procedure.representative} />
+      <Huge size={SIZES.work} shown={words.shown} representative={line.figure.representative} />
       <p className="mt-2 text-2xl">
         from the <span className="border-now border-b-4">{words.datum}</span>
       </p>

@@ -89,7 +89,7 @@ export function RecordView({ end }: { end: RecordedEnd }) {
                       {check.leg && `, leg ${check.leg}`}
                       <span className="block text-soft text-sm">
                         limits{" "}
-                        <span className={sheet.procedure.representative ? "representative" : ""}>
+                        <span className={check.representative ? "representative" : ""}>
                           {limitsText(check.min, check.max, prefs.units)}
                         </span>
                       </span>

@@ -7,6 +7,10 @@ const zPrefs = z.object({
   instrument: z.string().max(80).catch("steel-rule"),
   name: z.string().max(120).catch(""),
   /** Greatest risk of calling a length wrongly; null judges by the mean alone. */
+  /** Whether each step is read aloud as it comes up. */
+  aloud: z.boolean().catch(false),
+  /** Schools of practice this person works by, where it is not the default of a style: choice to option. */
+  schools: z.record(z.string().max(60), z.string().max(60)).catch({}),
   risk: z.number().min(0.001).max(0.5).nullable().catch(0.05),
 });
 

@@ -2,7 +2,7 @@
 
 import { RadioGroup } from "radix-ui";
 import type { ReactNode } from "react";
-import type { Instrument } from "@/core";
+import type { Instrument, Choice as School } from "@/core";
 import { InstrumentPicker } from "../bench/instrument-picker";
 import { usePrefs } from "../prefs/prefs-context";
 
@@ -22,8 +22,18 @@ const RULES = [
   { id: "simple", name: "The mean alone", about: "no third answer" },
 ] as const;
 
+const ALOUD = [
+  { id: "off", name: "When asked", about: "" },
+  { id: "on", name: "Every step", about: "as it comes up" },
+] as const;
+
+interface SetupProps {
+  readonly instruments: readonly Instrument[];
+  readonly schools: readonly School[];
+}
+
 /** How this device likes to work. Kept at once, undone by choosing again. */
-export function SetupView({ instruments }: { instruments: readonly Instrument[] }) {
+export function SetupView({ instruments, schools }: SetupProps) {
   const { prefs, change } = usePrefs();
   const instrument = instruments.find(({ id }) => id === prefs.instrument) ?? (instruments[0] as Instrument);
   return (
@@ -42,6 +52,14 @@ export function SetupView({ instruments }: { instruments: readonly Instrument[] 
           A length is in or out when the chance of being wrong is no more than this; between the two Arlent
           asks to measure again. It holds for ends started from now on.
         </Choice>
+        <Choice
+          title="Read aloud"
+          value={prefs.aloud ? "on" : "off"}
+          options={ALOUD}
+          onPick={(aloud) => change({ aloud: aloud === "on" })}
+        >
+          The key R reads a step aloud at any time.
+        </Choice>
         <div>
           <h2 className="mb-2 font-bold text-lg">Instrument</h2>
           <InstrumentPicker
@@ -50,6 +68,7 @@ export function SetupView({ instruments }: { instruments: readonly Instrument[] 
             onPick={(id) => change({ instrument: id })}
           />
         </div>
+        <Schools schools={schools} held={prefs.schools} onHold={(held) => change({ schools: held })} />
         <label className="grid gap-2">
           <span className="font-bold text-lg">Your name</span>
           <input
@@ -63,6 +82,54 @@ export function SetupView({ instruments }: { instruments: readonly Instrument[] 
         </label>
       </div>
     </main>
+  );
+}
+
+/** Where practitioners differ: how this person works, wherever a style knows the question. */
+function Schools({
+  schools,
+  held,
+  onHold,
+}: {
+  schools: readonly School[];
+  held: Readonly<Record<string, string>>;
+  onHold: (held: Record<string, string>) => void;
+}) {
+  return (
+    <section aria-labelledby="schools">
+      <h2 id="schools" className="font-bold text-lg">
+        Schools of practice
+      </h2>
+      <p className="mb-2 text-soft">
+        Where good practitioners differ. Left to the style, each takes its own default; a sheet still lets you
+        choose otherwise for one end.
+      </p>
+      <div className="grid gap-3">
+        {schools.map(({ id, name, options }) => (
+          <label key={id} className="grid gap-1">
+            <span className="font-semibold">{name}</span>
+            <select
+              value={held[id] ?? ""}
+              onChange={({ target: { value } }) => {
+                const { [id]: _, ...others } = held;
+                onHold(value === "" ? others : { ...others, [id]: value });
+              }}
+              className="min-h-12 rounded-lg border border-line bg-field px-3"
+            >
+              <option value="">as the style has it</option>
+              {options.map((option) => (
+                <option key={option.id} value={option.id}>
+                  {option.name}
+                </option>
+              ))}
+            </select>
+            <span className="text-soft text-sm">
+              {options.find((option) => option.id === held[id])?.why ?? ""}
+            </span>
+          </label>
+        ))}
+      </div>
+    </section>
   );
 }
 

@@ -6,6 +6,7 @@ import {
   misfits,
   type Procedure,
   type RunSheet,
+  schoolsFor,
   type Tool,
   withDefaults,
 } from "@/core";
@@ -73,8 +74,15 @@ export type Resolved =
       readonly sheet: RunSheet;
     };
 
-/** What a selection comes to: a sheet, what is still to be picked, or why there is none. */
-export function resolve(shelf: Shelf, selection: Selection): Resolved {
+/**
+ * What a selection comes to: a sheet, what is still to be picked, or why there is none. What was not picked is as
+ * the person's schools have it, else the default.
+ */
+export function resolve(
+  shelf: Shelf,
+  selection: Selection,
+  schools: Readonly<Record<string, string>> = {},
+): Resolved {
   const cable = shelf.cables.find(({ id }) => id === selection.cable) ?? null;
   const procedure = shelf.procedures.find(({ id }) => id === selection.style) ?? null;
   if (selection.cable && !cable)
@@ -95,8 +103,9 @@ export function resolve(shelf: Shelf, selection: Selection): Resolved {
   const reasons = misfits(procedure, cable, core);
   if (reasons.length > 0) return { kind: "misfit", cable, procedure, core, reasons };
   try {
-    const choices = withDefaults(procedure, selection.choices);
-    const sheet = compileRunSheet({ procedure, cable, core, choices: selection.choices, tools: shelf.tools });
+    const picked = { ...schoolsFor(procedure, schools), ...selection.choices };
+    const choices = withDefaults(procedure, picked);
+    const sheet = compileRunSheet({ procedure, cable, core, choices: picked, tools: shelf.tools });
     return { kind: "sheet", cable, procedure, core, choices, sheet };
   } catch (error) {
     if (error instanceof InputError) return { kind: "refused", message: error.problem.message };

@@ -98,7 +98,7 @@ function Row({
       <td className="px-2 py-2">
         {figure && (
           <span
-            className={`figures whitespace-nowrap font-bold text-xl ${lit ? "text-now" : ""} ${sheet.procedure.representative ? "representative" : ""}`}
+            className={`figures whitespace-nowrap font-bold text-xl ${lit ? "text-now" : ""} ${line.figure?.representative ? "representative" : ""}`}
           >
             {figure.shown.main}
           </span>

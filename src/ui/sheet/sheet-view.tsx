@@ -1,14 +1,12 @@
 "use client";
 
-import { useRouter } from "next/navigation";
 import { useCallback, useEffect, useMemo, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
-import { v4 as uuid } from "uuid";
 import { misfits } from "@/core";
 import { Band } from "../band/band";
 import { usePrefs } from "../prefs/prefs-context";
-import { post } from "../words/api";
 import { lengthText } from "../words/length-text";
+import { Begin } from "./begin";
 import { FirstPick } from "./first-pick";
 import { MisfitPanel } from "./misfit-panel";
 import { Picker } from "./picker";
@@ -23,8 +21,8 @@ type Open = "cable" | "style" | "as" | null;
 export function SheetView({ shelf, initial }: { shelf: Shelf; initial: Selection }) {
   const [selection, setSelection] = useState(initial);
   const [open, setOpen] = useState<Open>(null);
-  const resolved = useMemo(() => resolve(shelf, selection), [shelf, selection]);
-  const { nextUnits } = usePrefs();
+  const { prefs, nextUnits } = usePrefs();
+  const resolved = useMemo(() => resolve(shelf, selection, prefs.schools), [shelf, selection, prefs.schools]);
   useEffect(() => {
     const query = writeSelection(selection);
     window.history.replaceState(null, "", query ? `/?${query}` : "/");
@@ -102,7 +100,7 @@ export function SheetView({ shelf, initial }: { shelf: Shelf; initial: Selection
               onCore={pickCore}
               onChoice={pickChoice}
             />
-            <Actions resolved={resolved} />
+            <Begin resolved={resolved} />
           </>
         )}
       </div>
@@ -119,53 +117,6 @@ export function SheetView({ shelf, initial }: { shelf: Shelf; initial: Selection
 }
 
 type SheetResolved = Extract<Resolved, { kind: "sheet" }>;
-
-function Actions({ resolved: { cable, procedure, core, choices } }: { resolved: SheetResolved }) {
-  const router = useRouter();
-  const { prefs } = usePrefs();
-  const [state, setState] = useState<{ busy: boolean; failed: string | null }>({ busy: false, failed: null });
-  const start = async () => {
-    setState({ busy: true, failed: null });
-    const rule = prefs.risk === null ? { kind: "simple" } : { kind: "guarded", risk: prefs.risk };
-    const answer = await post<{ id: string }>("/api/v1/ends", {
-      id: uuid(),
-      cable: cable.id,
-      procedure: procedure.id,
-      core,
-      choices,
-      rule,
-    });
-    if (answer.ok) router.push(`/bench/${answer.value.id}`);
-    else setState({ busy: false, failed: answer.problem.message });
-  };
-  useHotkeys("b", start, { enabled: !state.busy });
-  return (
-    <div className="ml-auto flex items-center gap-2">
-      {state.failed && (
-        <p role="alert" className="max-w-60 text-out text-sm">
-          {state.failed} Press again to retry.
-        </p>
-      )}
-      <button
-        type="button"
-        onClick={() => window.print()}
-        aria-keyshortcuts="P"
-        className="min-h-12 rounded-lg border-2 border-ink px-4 font-semibold"
-      >
-        Print
-      </button>
-      <button
-        type="button"
-        onClick={start}
-        disabled={state.busy}
-        aria-keyshortcuts="B"
-        className="min-h-12 rounded-lg bg-now px-5 font-bold text-on-now"
-      >
-        To the bench
-      </button>
-    </div>
-  );
-}
 
 interface BodyProps {
   readonly shelf: Shelf;

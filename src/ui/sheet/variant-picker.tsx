@@ -1,7 +1,7 @@
 "use client";
 
 import { Popover, RadioGroup } from "radix-ui";
-import { type Cable, misfits, type Procedure } from "@/core";
+import { type Cable, misfits, optionsFor, type Procedure } from "@/core";
 import { coreText } from "../words/length-text";
 import { Chip } from "./picker";
 
@@ -51,7 +51,11 @@ export function VariantPicker({
             key={choice.id}
             label={choice.name}
             value={choices[choice.id] ?? ""}
-            options={choice.options}
+            options={choice.options.map((option) => ({
+              ...option,
+              not: !optionsFor(choice, cable, core).includes(option),
+            }))}
+            strict
             onPick={(option) => onChoice(choice.id, option)}
           />
         ))}
@@ -72,10 +76,12 @@ interface RowProps {
     readonly why?: string;
     readonly not?: boolean;
   }[];
+  /** Whether what cannot be had cannot be picked either. */
+  readonly strict?: boolean;
   readonly onPick: (id: string) => void;
 }
 
-function Row({ label, value, options, onPick }: RowProps) {
+function Row({ label, value, options, strict = false, onPick }: RowProps) {
   const why = options.find(({ id }) => id === value)?.why;
   return (
     <div>
@@ -90,10 +96,11 @@ function Row({ label, value, options, onPick }: RowProps) {
           <RadioGroup.Item
             key={id}
             value={id}
-            className="min-h-12 rounded-lg border border-line px-4 font-semibold data-[state=checked]:border-ink data-[state=checked]:bg-strong data-[state=checked]:text-on-strong"
+            disabled={strict && not === true}
+            className="min-h-12 rounded-lg border border-line px-4 font-semibold data-[state=checked]:border-ink data-[state=checked]:bg-strong data-[state=checked]:text-on-strong disabled:opacity-50"
           >
             {name}
-            {not && <span className="block font-normal text-sm">not for this style</span>}
+            {not && <span className="block font-normal text-sm">not here</span>}
           </RadioGroup.Item>
         ))}
       </RadioGroup.Root>

@@ -20,7 +20,8 @@ const KEYS = [
     keys: [
       ["Space, →, Page Down", "next step"],
       ["←, Page Up", "back"],
-      ["Enter", "keep the reading"],
+      ["Enter", "keep the reading; count one; start or end a time"],
+      ["R", "read the step aloud"],
       ["Z", "strike out the last reading"],
     ],
   },

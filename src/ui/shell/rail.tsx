@@ -1,13 +1,15 @@
 "use client";
 
-import { BookOpenCheck, PencilRuler, Settings2, Spline } from "lucide-react";
+import { BookOpenCheck, Library, PencilRuler, Settings2, Spline } from "lucide-react";
 import Link from "next/link";
 import { usePathname } from "next/navigation";
 import { UnitsButton } from "../prefs/units-button";
+import { TimerTray } from "../timers/tray";
 
 const PLACES = [
   { href: "/", name: "Sheet", icon: PencilRuler },
   { href: "/bench", name: "Bench", icon: Spline },
+  { href: "/shelf", name: "Shelf", icon: Library },
   { href: "/ledger", name: "Ledger", icon: BookOpenCheck },
   { href: "/setup", name: "Setup", icon: Settings2 },
 ] as const;
@@ -34,6 +36,7 @@ export function Rail() {
           </Link>
         );
       })}
+      <TimerTray />
       <UnitsButton />
     </nav>
   );

@@ -3,6 +3,7 @@ import { notFound } from "next/navigation";
 import { findEndById } from "@/service/ends";
 import { library } from "@/service/library";
 import { theStore } from "@/service/the-store";
+import { blades } from "@/service/tools";
 import { BenchView } from "@/ui/bench/bench-view";
 
 export const metadata: Metadata = { title: "Bench" };
@@ -20,6 +21,7 @@ export default async function EndPage({ params }: { params: Promise<{ id: string
       initial={end.entries}
       instruments={instruments}
       cautions={cautions}
+      blades={blades(theStore())}
     />
   );
 }

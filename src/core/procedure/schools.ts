@@ -1,0 +1,24 @@
+import type { Choice, Procedure } from "./procedure";
+
+/** The schools of practice some procedures know: each choice once, with every option any of them offers. */
+export function schoolsOf(procedures: readonly Procedure[]): Choice[] {
+  const found = new Map<string, Choice>();
+  for (const choice of procedures.flatMap(({ choices }) => choices).filter(({ school }) => school)) {
+    const known = found.get(choice.id);
+    const fresh = choice.options.filter(({ id }) => !known?.options.some((one) => one.id === id));
+    found.set(choice.id, known ? { ...known, options: [...known.options, ...fresh] } : choice);
+  }
+  return [...found.values()];
+}
+
+/** Of a person's schools, those a procedure knows and offers. */
+export const schoolsFor = (
+  { choices }: Procedure,
+  schools: Readonly<Record<string, string>>,
+): Record<string, string> =>
+  Object.fromEntries(
+    choices.flatMap(({ id, school, options }) => {
+      const wanted = schools[id];
+      return school && options.some((option) => option.id === wanted) ? [[id, wanted as string]] : [];
+    }),
+  );

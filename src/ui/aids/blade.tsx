@@ -1,0 +1,86 @@
+"use client";
+
+import type { BladeStanding } from "@/core";
+
+/** A tool with a blade, and where that stands. */
+export interface BladeLine {
+  readonly tool: string;
+  readonly name: string;
+  readonly positions: number;
+  readonly each: number;
+  readonly wipeEvery: number;
+  readonly standing: BladeStanding;
+}
+
+interface BladeProps {
+  readonly blade: BladeLine;
+  readonly onSeeTo: (tool: string, action: "wipe" | "turn" | "new") => void;
+}
+
+const SAY = {
+  wipe: "Wipe the blade before this cleave.",
+  turn: "This place is used up: turn the blade to the next.",
+  new: "Every place is used up: a new blade is due.",
+} as const;
+
+/** The blade before a cleave: its places, what is left, and what is due first. */
+export function Blade({ blade: { tool, name, positions, standing }, onSeeTo }: BladeProps) {
+  const { position, leftHere, left, wipeIn, due } = standing;
+  return (
+    <section aria-label="Blade" className="grid gap-2 rounded-lg border border-line px-3 py-2">
+      <div className="flex items-center gap-3">
+        <Places positions={positions} position={position} />
+        <p className="leading-tight">
+          <span className="font-semibold">
+            Place {position} of {positions}
+          </span>
+          <span className="block text-soft text-sm">
+            <span className="figures">{leftHere.toLocaleString("en")}</span> cleaves left here,{" "}
+            <span className="figures">{left.toLocaleString("en")}</span> in all;{" "}
+            {wipeIn === 0 ? "wipe now" : `wipe in ${wipeIn}`}
+          </span>
+        </p>
+      </div>
+      {due && (
+        <p role="status" className="font-bold text-now">
+          {SAY[due]}
+        </p>
+      )}
+      <div className="flex flex-wrap gap-2">
+        {(["wipe", "turn", "new"] as const).map((action) => (
+          <button
+            key={action}
+            type="button"
+            aria-label={`${{ wipe: "Wiped", turn: "Turned", new: "New blade" }[action]}: ${name}`}
+            onClick={() => onSeeTo(tool, action)}
+            className={`min-h-12 flex-1 rounded-lg border-2 px-2 font-semibold ${due === action ? "border-now" : "border-line"}`}
+          >
+            {{ wipe: "Wiped", turn: "Turned", new: "New blade" }[action]}
+          </button>
+        ))}
+      </div>
+    </section>
+  );
+}
+
+function Places({ positions, position }: { positions: number; position: number }) {
+  return (
+    <svg viewBox="-32 -32 64 64" className="size-14 shrink-0" aria-hidden="true">
+      <circle r="20" fill="none" stroke="var(--soft)" />
+      {Array.from({ length: positions }, (_, i) => {
+        const turn = (i / positions) * 2 * Math.PI - Math.PI / 2;
+        return (
+          <circle
+            // biome-ignore lint/suspicious/noArrayIndexKey: places are numbered and never move
+            key={i}
+            cx={26 * Math.cos(turn)}
+            cy={26 * Math.sin(turn)}
+            r={i + 1 === position ? 5 : 3}
+            fill={i + 1 === position ? "var(--now)" : i + 1 < position ? "var(--ink)" : "none"}
+            stroke="var(--ink)"
+          />
+        );
+      })}
+    </svg>
+  );
+}

@@ -1,0 +1,69 @@
+import { scaleLinear } from "d3-scale";
+import { type Check, toMm } from "@/core";
+import { lengthText, limitsText, type Units } from "../words/length-text";
+
+interface LeadInProps {
+  readonly check: Check;
+  /** Where the mark was read to stand, micrometres from the lead-in; null before it is read. */
+  readonly reading: number | null;
+  readonly units: Units;
+}
+
+/** The mark at the lead-in, to scale, with the band it may stand in. */
+export function LeadInPicture({ check, reading, units }: LeadInProps) {
+  const [min, max] = [check.min ?? 0, check.max ?? check.nominal * 2];
+  const most = Math.max(toMm(max), toMm(reading ?? 0), 1) * 1.6;
+  const x = scaleLinear().domain([0, most]).range([110, 310]);
+  const at = x(toMm(reading ?? check.nominal));
+  const ticks = x.ticks(Math.min(8, Math.max(3, Math.round(most))));
+  return (
+    <figure className="max-w-md">
+      <svg
+        viewBox="0 0 320 104"
+        className="w-full"
+        role="img"
+        aria-label={`The mark may stand ${limitsText(check.min, check.max, units)} from the lead-in`}
+      >
+        <rect x="110" y="34" width="210" height="28" fill="#dfe4ee" stroke="#8f9ab3" />
+        <rect
+          x={x(toMm(min))}
+          y="24"
+          width={Math.max(2, x(toMm(max)) - x(toMm(min)))}
+          height="48"
+          fill="var(--in)"
+          fillOpacity="0.22"
+          stroke="var(--in)"
+        />
+        <path
+          d="M4,22 H96 L110,34 V62 L96,74 H4 Z"
+          fill="var(--raised)"
+          stroke="var(--ink)"
+          strokeWidth="2"
+        />
+        <text x="52" y="53" textAnchor="middle" fontSize="13" fill="var(--ink)">
+          lead-in
+        </text>
+        <path
+          d={`M${at},30 V66`}
+          stroke="#1f2328"
+          strokeWidth="4"
+          strokeDasharray={reading === null ? "4 3" : undefined}
+        />
+        <path d="M110,80 H310" stroke="var(--ink)" />
+        {ticks.map((tick) => (
+          <g key={tick}>
+            <path d={`M${x(tick)},80 v5`} stroke="var(--ink)" />
+            <text x={x(tick)} y="98" textAnchor="middle" fontSize="12" fill="var(--ink)" className="figures">
+              {tick}
+            </text>
+          </g>
+        ))}
+      </svg>
+      <figcaption className="text-soft text-sm leading-tight">
+        To scale, mm from the lead-in. The mark may stand anywhere in the green:{" "}
+        {limitsText(check.min, check.max, units)}.
+        {reading !== null && ` Read: ${lengthText(reading, units)}.`}
+      </figcaption>
+    </figure>
+  );
+}

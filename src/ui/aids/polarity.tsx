@@ -1,0 +1,73 @@
+import { fibreColour } from "@/core";
+
+interface PolarityProps {
+  /** Which end of the run is in hand, a or b, where the sheet knows it; then places are numbered. */
+  readonly end: string | undefined;
+}
+
+const ROWS = [26, 76] as const;
+const STROKES = ["#3f7fd0", "#e07a1f"] as const;
+
+/** Both ends of one duplex run: what is in the first place here is in the second place there. */
+export function PolarityPicture({ end }: PolarityProps) {
+  const places = end === undefined ? ["A", "B"] : ["1", "2"];
+  const fibres = [1, 2].map(fibreColour);
+  const here = end === "b" ? "right" : end === "a" ? "left" : null;
+  return (
+    <figure className="max-w-md">
+      <svg
+        viewBox="0 0 360 112"
+        className="w-full"
+        role="img"
+        aria-label={`At one end ${fibres[0]?.name} is in ${places[0]} and ${fibres[1]?.name} in ${places[1]}; at the other they are swapped`}
+      >
+        {fibres.map(({ name, code }, i) => (
+          <g key={code}>
+            <path
+              d={`M70,${ROWS[i]} C160,${ROWS[i]} 200,${ROWS[1 - i]} 290,${ROWS[1 - i]}`}
+              fill="none"
+              stroke={STROKES[i]}
+              strokeWidth="6"
+            />
+            <text x="78" y={(ROWS[i] as number) - 9} fontSize="13" fill="var(--ink)">
+              {name} {code}
+            </text>
+            <text x="282" y={(ROWS[1 - i] as number) - 9} textAnchor="end" fontSize="13" fill="var(--ink)">
+              {name} {code}
+            </text>
+          </g>
+        ))}
+        {(["left", "right"] as const).map((side) =>
+          places.map((place, i) => (
+            <g key={`${side}${place}`}>
+              <rect
+                x={side === "left" ? 30 : 290}
+                y={(ROWS[i] as number) - 19}
+                width="40"
+                height="38"
+                rx="4"
+                fill={side === here ? "var(--now-wash)" : "var(--raised)"}
+                stroke={side === here ? "var(--now)" : "var(--ink)"}
+                strokeWidth={side === here ? 3 : 2}
+              />
+              <text
+                x={side === "left" ? 50 : 310}
+                y={(ROWS[i] as number) + 7}
+                textAnchor="middle"
+                fontSize="20"
+                fontWeight="700"
+                fill="var(--ink)"
+              >
+                {place}
+              </text>
+            </g>
+          )),
+        )}
+      </svg>
+      <figcaption className="text-soft text-sm leading-tight">
+        Both ends of one run: they are swapped, so that each transmitter meets a receiver.
+        {here && ` The end in hand is the ${here} one, end ${end?.toUpperCase()}.`}
+      </figcaption>
+    </figure>
+  );
+}

@@ -1,0 +1,83 @@
+"use client";
+
+import { type EndState, type Entry, isHandsFree, type Line, type RunSheet, shardsMissing } from "@/core";
+import type { Units } from "../words/length-text";
+import { Blade, type BladeLine } from "./blade";
+import { Counter } from "./counter";
+import { LeadInPicture } from "./lead-in";
+import { BowPicture, FlushPicture, GripPicture, LightPicture } from "./pictures";
+import { PolarityPicture } from "./polarity";
+import { SettingPicture } from "./setting-picture";
+import { ShardCount } from "./shard-count";
+import { StepTimer } from "./step-timer";
+
+interface AidsProps {
+  readonly sheet: RunSheet;
+  readonly line: Line;
+  readonly state: EndState;
+  readonly blades: readonly BladeLine[];
+  readonly onAdd: (entry: Entry) => void;
+  readonly onSeeTo: (tool: string, action: "wipe" | "turn" | "new") => void;
+}
+
+/** What is counted, timed or seen to at a step: it sits where the hand goes. */
+export function StepTools({ sheet, line, state, blades, onAdd, onSeeTo }: AidsProps) {
+  const { step, bites } = line;
+  const counted = bites
+    ? { of: bites.count === 1 ? "bite" : "bites", min: bites.count, max: bites.countMost }
+    : step.count;
+  const blade = blades.find(({ tool }) => "tool" in step && tool === step.tool && step.kind === "cleave");
+  const timer = state.timers.find((one) => one.step === step.id);
+  return (
+    <div className="grid content-start gap-4 empty:hidden">
+      {blade && <Blade blade={blade} onSeeTo={onSeeTo} />}
+      {counted && counted.max > 1 && (
+        <Counter
+          key={`${step.id}/${JSON.stringify(state.redone)}`}
+          of={counted.of}
+          least={counted.min}
+          most={counted.max}
+        />
+      )}
+      {step.seconds && (
+        <StepTimer
+          step={step}
+          seconds={step.seconds}
+          free={isHandsFree(step)}
+          timer={timer}
+          enter={!counted}
+          onTimer={(action, seconds) => onAdd({ kind: "timer", step: step.id, action, seconds })}
+        />
+      )}
+      {(step.kind === "dispose" || (line.index === sheet.lines.length - 1 && shardsMissing(state) > 0)) && (
+        <ShardCount shards={state.shards} onAdd={onAdd} />
+      )}
+    </div>
+  );
+}
+
+interface PicturesProps {
+  readonly sheet: RunSheet;
+  readonly line: Line;
+  readonly reading: number | null;
+  readonly units: Units;
+}
+
+/** Pictures of a step, drawn from its own figures. */
+export function StepPictures({ sheet, line, reading, units }: PicturesProps) {
+  const { step, checks } = line;
+  const { choices } = sheet.picked;
+  const has = (aid: (typeof step.aids)[number]) => step.aids.includes(aid);
+  const [stand] = checks;
+  return (
+    <div className="mt-3 flex flex-wrap items-start gap-x-8 gap-y-3 empty:hidden">
+      {step.setting && <SettingPicture setting={step.setting} sheet={sheet} units={units} />}
+      {has("lead-in") && stand && <LeadInPicture check={stand} reading={reading} units={units} />}
+      {has("light") && <LightPicture goesOut={choices.light === "out"} />}
+      {has("bow") && <BowPicture />}
+      {has("polarity") && <PolarityPicture end={choices["run-end"]} />}
+      {has("grip-test") && <GripPicture />}
+      {has("flush") && <FlushPicture />}
+    </div>
+  );
+}

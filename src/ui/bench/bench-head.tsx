@@ -1,0 +1,82 @@
+"use client";
+
+import { Volume2 } from "lucide-react";
+import Link from "next/link";
+import { type RunSheet, shardsMissing } from "@/core";
+import { EndLabel } from "./end-label";
+import type { BenchWork } from "./use-work";
+
+interface BenchHeadProps {
+  readonly sheet: RunSheet;
+  readonly work: BenchWork;
+  readonly batchHref: string | null;
+  readonly onAloud: () => void;
+}
+
+/** Which end this is, whether all is saved, and what is still lying about. */
+export function BenchHead({
+  sheet,
+  work: { state, add, waiting, offline },
+  batchHref,
+  onAloud,
+}: BenchHeadProps) {
+  const missing = shardsMissing(state);
+  return (
+    <header className="flex min-h-13 items-center gap-2 px-3">
+      <h1 className="sr-only">
+        Bench: {sheet.procedure.name} on {sheet.cable.name}
+      </h1>
+      {state.signed ? (
+        <span className="truncate px-2 font-bold text-lg">
+          {[state.job, state.label].filter(Boolean).join(" · ") || "End"}
+        </span>
+      ) : (
+        <EndLabel
+          job={state.job}
+          label={state.label}
+          onLabel={(job, label) => add({ kind: "label", job, label })}
+        />
+      )}
+      <span className="hidden truncate text-soft md:inline">
+        {sheet.procedure.name} · {sheet.cable.name}
+      </span>
+      {missing > 0 && (
+        <span className="hidden shrink-0 rounded-md bg-note px-2 text-sm sm:inline">
+          {missing} {missing === 1 ? "shard" : "shards"} to bin
+        </span>
+      )}
+      <SaveState waiting={waiting} offline={offline} />
+      <button
+        type="button"
+        onClick={onAloud}
+        aria-label="Read the step aloud"
+        aria-keyshortcuts="R"
+        className="flex size-12 shrink-0 items-center justify-center"
+      >
+        <Volume2 aria-hidden="true" className="size-5" />
+      </button>
+      <Link
+        href={batchHref ?? "/bench"}
+        className="inline-flex min-h-12 shrink-0 items-center px-2 text-sm underline"
+      >
+        {batchHref ? "Plan" : "All ends"}
+      </Link>
+    </header>
+  );
+}
+
+function SaveState({ waiting, offline }: { waiting: number; offline: boolean }) {
+  const said = offline
+    ? `Server away. ${waiting ? `${waiting} kept on this device.` : "Nothing is lost."}`
+    : waiting
+      ? "Saving…"
+      : "All saved";
+  return (
+    <span
+      role="status"
+      className={`ml-auto shrink-0 px-2 text-sm ${offline ? "font-bold text-out" : "text-soft"}`}
+    >
+      {said}
+    </span>
+  );
+}

@@ -1,0 +1,131 @@
+"use client";
+
+import { useCallback, useEffect, useMemo, useState } from "react";
+import { toast } from "sonner";
+import {
+  type CheckStanding,
+  type Entry,
+  type Line,
+  missingParts,
+  type Recorded,
+  type Rule,
+  type RunSheet,
+  resultOf,
+  spentAt,
+  standings,
+} from "@/core";
+import { useTimers } from "../timers/timers-context";
+import type { Typed } from "./reading-panel";
+import { useEnd } from "./use-end";
+
+interface Work {
+  readonly id: string;
+  readonly sheet: RunSheet;
+  readonly rule: Rule;
+  readonly initial: readonly Recorded[];
+  /** After a step is done: whether something else takes over, as the next end of a batch. */
+  readonly onDone?: ((entries: readonly Entry[]) => void) | undefined;
+}
+
+/** The work on one end: where it stands, and what going on, going back and striking out do. */
+export function useWork({ id, sheet, rule, initial, onDone }: Work) {
+  const live = useEnd(id, initial);
+  const { state, add, waiting } = live;
+  const { refresh, serverNow } = useTimers();
+  const [signing, setSigning] = useState(false);
+  const [typed, setTyped] = useState<Typed | null>(null);
+  const line = sheet.lines[Math.min(state.at, sheet.lines.length - 1)] as Line;
+  const all = useMemo(() => standings(sheet, state, rule), [sheet, state, rule]);
+  const here = useMemo(() => all.filter(({ check }) => check.step === line.step.id), [all, line]);
+  const last = line.index === sheet.lines.length - 1;
+
+  useEffect(() => {
+    if (waiting === 0 && state.timers.length > 0) refresh();
+  }, [waiting, state.timers, refresh]);
+
+  const go = useCallback(
+    (to: number) => {
+      const missing = missingParts(sheet, state, to);
+      if (missing.length > 0) {
+        toast(`Thread on first: ${missing.join(", ")}. It cannot be added later.`);
+        return false;
+      }
+      setSigning(false);
+      setTyped(null);
+      if (to !== state.at) add({ kind: "step", to });
+      return true;
+    },
+    [add, sheet, state],
+  );
+  /** What leaving the step logs: what it used up and broke off, and the end of a time that is over. */
+  const leave = () => {
+    const over = state.timers.find(
+      ({ step, startedAt, seconds, stoppedAt }) =>
+        step === line.step.id && !stoppedAt && serverNow() >= Date.parse(startedAt) + seconds * 1000,
+    );
+    const entries: Entry[] = [
+      ...spentAt(line, state),
+      ...(over ? [{ kind: "timer", step: over.step, action: "stop", seconds: over.seconds } as const] : []),
+    ];
+    for (const entry of entries) add(entry);
+    return entries;
+  };
+  const next = () => {
+    if (signing) return;
+    const missing = missingParts(sheet, state, line.index + 1);
+    if (missing.length > 0) {
+      go(line.index + 1);
+      return;
+    }
+    const entries: Entry[] = leave();
+    if (last) {
+      setSigning(true);
+      return;
+    }
+    const step: Entry = { kind: "step", to: line.index + 1 };
+    setTyped(null);
+    add(step);
+    onDone?.([...entries, step]);
+  };
+  const back = () => {
+    if (signing) setSigning(false);
+    else if (line.index > 0) go(line.index - 1);
+  };
+  const strike = (reading: string) => {
+    const kept = state.readings.find((one) => one.id === reading);
+    if (!kept) return;
+    const { id: _id, at: _at, ...again } = kept;
+    add({ kind: "strike", reading });
+    toast(`Struck out ${kept.typed}.`, { action: { label: "Put back", onClick: () => add(again) } });
+  };
+  const undo = () => {
+    const latest = state.readings.at(-1);
+    if (latest) strike(latest.id);
+  };
+  return {
+    ...live,
+    line,
+    last,
+    all,
+    here,
+    result: resultOf(sheet, state, rule),
+    signing,
+    setSigning,
+    typed,
+    setTyped,
+    go,
+    next,
+    back,
+    strike,
+    undo,
+  };
+}
+
+export type BenchWork = ReturnType<typeof useWork>;
+
+/** The length being read: the one typed or picked, else the first not read yet. */
+export const activeOf = (
+  here: readonly CheckStanding[],
+  wanted: string | undefined,
+): CheckStanding | undefined =>
+  here.find(({ check }) => check.id === wanted) ?? here.find(({ judged }) => judged === null) ?? here[0];

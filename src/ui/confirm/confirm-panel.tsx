@@ -1,0 +1,231 @@
+"use client";
+
+import { Dialog } from "radix-ui";
+import { type FormEvent, type KeyboardEvent, useMemo, useRef, useState } from "react";
+import { type Cable, figuresToConfirm, type Procedure, type SheetFigure } from "@/core";
+import { usePrefs } from "../prefs/prefs-context";
+import { post } from "../words/api";
+import { type Row, type RowRead, readRow, rowOf } from "./read-figure";
+
+interface ConfirmProps {
+  readonly procedure: Procedure;
+  readonly cable: Cable;
+  readonly core: string;
+  readonly choices: Readonly<Record<string, string>>;
+  readonly onClose: () => void;
+  /** The figures are kept as a revision of the user's own. */
+  readonly onKept: (revision: number) => void;
+  /** Not now: the end is begun with figures still to be checked, and says so. */
+  readonly onLater: () => void;
+}
+
+/** Every figure of a sheet on one screen, to be held against the sheet that came with the part: Enter through. */
+export function ConfirmPanel({ procedure, cable, core, choices, onClose, onKept, onLater }: ConfirmProps) {
+  const { prefs } = usePrefs();
+  const figures = useMemo(
+    () => figuresToConfirm(procedure, cable, { core, choices }),
+    [procedure, cable, core, choices],
+  );
+  const [rows, setRows] = useState<readonly Row[]>(() => figures.map(rowOf));
+  const [why, setWhy] = useState("");
+  const [problem, setProblem] = useState<string | null>(null);
+  const [tried, setTried] = useState(false);
+  const form = useRef<HTMLFormElement>(null);
+  const reads = rows.map((row, i) => readRow(figures[i] as SheetFigure, row));
+  const wrong = reads.filter(({ kind }) => kind !== "ok").length;
+  const change = (i: number, changes: Partial<Row>) =>
+    setRows((before) => before.map((row, n) => (n === i ? { ...row, ...changes } : row)));
+
+  const keep = async (event: FormEvent) => {
+    event.preventDefault();
+    setTried(true);
+    if (wrong > 0) return;
+    const notes = reads.flatMap((read) => (read.kind === "ok" && read.note ? [read.note] : []));
+    const answer = await post<{ revision: number }>(`/api/v1/shelf/procedures/${procedure.id}/figures`, {
+      basis: procedure.revision,
+      cable: cable.id,
+      core,
+      choices,
+      by: prefs.name,
+      why: [why.trim(), ...notes].filter(Boolean).join(" ").slice(0, 300),
+      figures: reads.flatMap((read, i) =>
+        read.kind === "ok"
+          ? [
+              {
+                key: figures[i]?.key,
+                value: read.value,
+                plus: read.plus,
+                minus: read.minus,
+                most: read.most,
+                printed: read.printed,
+              },
+            ]
+          : [],
+      ),
+    });
+    if (answer.ok) onKept(answer.value.revision);
+    else setProblem(answer.problem.message);
+  };
+  /** Enter goes on to the next figure; past the last, to the button that keeps them all. */
+  const onEnter = (event: KeyboardEvent<HTMLElement>) => {
+    if (event.key !== "Enter" || !(event.target instanceof HTMLInputElement)) return;
+    event.preventDefault();
+    const stops = [...(form.current?.querySelectorAll<HTMLElement>("[data-figure], [data-keep]") ?? [])];
+    const at = stops.findIndex((stop) => stop.dataset.figure === (event.target as HTMLElement).dataset.row);
+    const next = stops[at + 1];
+    next?.focus();
+    if (next instanceof HTMLInputElement) next.select();
+  };
+  return (
+    <Dialog.Root open onOpenChange={(open) => !open && onClose()}>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 z-30 bg-black/40" />
+        <Dialog.Content className="fixed inset-2 z-40 mx-auto flex max-w-5xl flex-col overflow-hidden rounded-lg border border-line bg-ground shadow-xl sm:inset-4">
+          <form ref={form} onSubmit={keep} onKeyDown={onEnter} className="flex min-h-0 flex-1 flex-col">
+            <div className="border-line border-b px-4 py-3 sm:px-6">
+              <Dialog.Title className="font-bold text-2xl">
+                Hold these against the part's own sheet
+              </Dialog.Title>
+              <Dialog.Description className="max-w-prose text-soft">
+                {procedure.name}: {figures.length} figures, representative until you have seen them on the
+                sheet that came with the part. Enter goes to the next; type over what differs. Where the sheet
+                prints inches too, put them beside.
+              </Dialog.Description>
+            </div>
+            <div className="min-h-0 flex-1 overflow-y-auto px-2 sm:px-6">
+              <ul>
+                {figures.map((figure, i) => (
+                  <FigureRow
+                    key={figure.key}
+                    figure={figure}
+                    row={rows[i] as Row}
+                    read={reads[i] as RowRead}
+                    tried={tried}
+                    first={i === 0}
+                    onChange={(changes) => change(i, changes)}
+                  />
+                ))}
+              </ul>
+            </div>
+            <div className="grid gap-2 border-line border-t px-4 py-3 sm:px-6">
+              <label className="flex flex-wrap items-center gap-2">
+                <span className="text-soft">Which sheet</span>
+                <input
+                  value={why}
+                  maxLength={200}
+                  onChange={(event) => setWhy(event.target.value)}
+                  placeholder="its number and date"
+                  className="min-h-12 min-w-0 flex-1 rounded-lg border border-line bg-field px-3 placeholder:text-soft"
+                />
+              </label>
+              <p role="alert" className="font-semibold text-out empty:hidden">
+                {problem ??
+                  (tried && wrong > 0 ? `${wrong} of them cannot be kept as they stand: see above.` : "")}
+              </p>
+              <div className="flex flex-wrap gap-2">
+                <button
+                  type="button"
+                  onClick={onClose}
+                  className="min-h-14 rounded-lg border-2 border-ink px-5 font-semibold"
+                >
+                  Back
+                </button>
+                <button
+                  type="button"
+                  onClick={onLater}
+                  className="min-h-14 rounded-lg border-2 border-ink px-5 font-semibold"
+                >
+                  Not now: begin unchecked
+                </button>
+                <button
+                  type="submit"
+                  data-keep
+                  className="min-h-14 flex-1 rounded-lg bg-now px-5 font-bold text-lg text-on-now"
+                >
+                  They are right: keep and begin
+                </button>
+              </div>
+            </div>
+          </form>
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}
+
+interface FigureRowProps {
+  readonly figure: SheetFigure;
+  readonly row: Row;
+  readonly read: RowRead;
+  readonly tried: boolean;
+  readonly first: boolean;
+  readonly onChange: (changes: Partial<Row>) => void;
+}
+
+function FigureRow({ figure, row, read, tried, first, onChange }: FigureRowProps) {
+  const { key, name, about, unit, representative } = figure;
+  const says =
+    read.kind === "disagree" || (read.kind === "bad" && (tried || row.value !== "")) ? read.message : "";
+  const field = (which: "value" | "plus" | "minus" | "most" | "beside", label: string, width: string) => (
+    <input
+      aria-label={`${name}: ${label}`}
+      value={row[which]}
+      data-row={key}
+      {...(which === "value" ? { "data-figure": key } : {})}
+      // biome-ignore lint/a11y/noAutofocus: the first figure is where the work of this screen begins
+      autoFocus={first && which === "value"}
+      onFocus={(event) => event.target.select()}
+      onChange={(event) => onChange({ [which]: event.target.value, chosen: null })}
+      aria-invalid={read.kind !== "ok"}
+      maxLength={40}
+      autoComplete="off"
+      className={`figures min-h-12 rounded-md border bg-field px-2 ${which === "value" ? "border-ink font-bold text-xl" : "border-line"} ${width}`}
+    />
+  );
+  return (
+    <li className="grid gap-x-3 gap-y-1 border-line border-b py-2 sm:grid-cols-[minmax(0,1fr)_auto] sm:items-center">
+      <span className="min-w-0 leading-tight">
+        <span className={`font-semibold ${representative ? "representative" : ""}`}>{name}</span>
+        <span className="block text-soft text-sm">{about}</span>
+      </span>
+      <span className="flex flex-wrap items-center gap-1.5">
+        {field("value", `figure in ${unit}`, "w-24")}
+        {unit === "s" ? (
+          <>to {field("most", "longest, in s", "w-20")} s</>
+        ) : (
+          <span className="text-soft">{unit}</span>
+        )}
+        {unit === "mm" && (
+          <>
+            <span aria-hidden="true" className="text-soft">
+              +
+            </span>
+            {field("plus", "tolerance above", "w-16")}
+            <span aria-hidden="true" className="text-soft">
+              −
+            </span>
+            {field("minus", "tolerance below", "w-16")}
+            <span className="text-soft">printed too</span>
+            {field("beside", "the same in the other unit", "w-24")}
+          </>
+        )}
+      </span>
+      {says && (
+        <p role="status" className="font-semibold text-out sm:col-span-2">
+          {says}{" "}
+          {read.kind === "disagree" &&
+            (["value", "beside"] as const).map((which) => (
+              <button
+                key={which}
+                type="button"
+                onClick={() => onChange({ chosen: which })}
+                className="mr-2 min-h-12 rounded-md border-2 border-ink px-3 text-ink"
+              >
+                {row[which]}
+              </button>
+            ))}
+        </p>
+      )}
+    </li>
+  );
+}

@@ -1,0 +1,97 @@
+import { dualUnitCheck, InputError, parseLength, type SheetFigure, um } from "@/core";
+
+/** One figure's row as it stands in the fields: text as typed. */
+export interface Row {
+  readonly value: string;
+  readonly plus: string;
+  readonly minus: string;
+  readonly most: string;
+  /** The same length as printed in the other unit, where the sheet prints both. */
+  readonly beside: string;
+  /** Which of two prints that disagree is worked to. */
+  readonly chosen: "value" | "beside" | null;
+}
+
+/** A row read: what is sent, or why it cannot be. */
+export type RowRead =
+  | {
+      readonly kind: "ok";
+      readonly value: number;
+      readonly plus: number | null;
+      readonly minus: number | null;
+      readonly most: number | null;
+      readonly printed: readonly [string, string] | null;
+      readonly note: string;
+    }
+  | { readonly kind: "bad"; readonly message: string }
+  | { readonly kind: "disagree"; readonly message: string };
+
+const text = (value: number | null): string => (value === null ? "" : String(value));
+
+/** A figure as it is put ready: the value now in the document. */
+export const rowOf = ({ value, plus, minus, most, printed, unit }: SheetFigure): Row => ({
+  value: text(value),
+  plus: text(plus),
+  minus: text(minus),
+  most: unit === "s" ? text(most) : "",
+  beside: printed?.[1] ?? "",
+  chosen: null,
+});
+
+function lengthOf(typed: string): number | string {
+  const sign = /^\s*[-−]/.test(typed) ? -1 : 1;
+  const read = parseLength(typed.replace(/^\s*[-−]/, ""), { unit: "mm" });
+  return read.ok ? (sign * read.value.length) / 1000 : read.problem.message;
+}
+
+function numberOf(typed: string): number | string {
+  const value = Number(typed.trim().replace(",", "."));
+  return typed.trim() !== "" && Number.isFinite(value) && value >= 0 ? value : `“${typed}” is not a number.`;
+}
+
+/**
+ * Reads a row as typed. A length may be typed in either unit; a second print of it is held beside the first, and
+ * two that rounding alone cannot explain are told, until one of them is chosen.
+ */
+export function readRow(figure: SheetFigure, row: Row): RowRead {
+  const take = figure.unit === "mm" ? lengthOf : numberOf;
+  const optional = (typed: string): number | null | string => (typed.trim() === "" ? null : take(typed));
+  const [value, plus, minus, most] = [
+    take(row.value),
+    optional(row.plus),
+    optional(row.minus),
+    optional(row.most),
+  ];
+  for (const one of [value, plus, minus, most])
+    if (typeof one === "string") return { kind: "bad", message: one };
+  const read = { value, plus, minus, most } as {
+    value: number;
+    plus: number | null;
+    minus: number | null;
+    most: number | null;
+  };
+  if (figure.unit === "s" && read.most !== null && read.most < read.value)
+    return { kind: "bad", message: "The longest time is not shorter than the shortest." };
+  if (figure.unit !== "mm" || row.beside.trim() === "")
+    return { kind: "ok", ...read, printed: null, note: "" };
+  return readBeside(row, read);
+}
+
+function readBeside(
+  row: Row,
+  read: Omit<Extract<RowRead, { kind: "ok" }>, "kind" | "printed" | "note">,
+): RowRead {
+  try {
+    const { agree, b, differBy } = dualUnitCheck(row.value, row.beside);
+    if (agree) return { kind: "ok", ...read, printed: [row.value, row.beside], note: "" };
+    const said = `${row.value} and ${row.beside} are printed for one length and differ by ${um(differBy) / 1000} mm`;
+    if (row.chosen === null) return { kind: "disagree", message: `${said}. Which one does the work go by?` };
+    const value = row.chosen === "beside" ? b / 1000 : read.value;
+    return { kind: "ok", ...read, value, printed: null, note: `${said}; ${value} mm is used.` };
+  } catch (error) {
+    return {
+      kind: "bad",
+      message: error instanceof InputError ? error.problem.message : "It cannot be read.",
+    };
+  }
+}

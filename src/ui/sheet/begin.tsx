@@ -1,0 +1,92 @@
+"use client";
+
+import { useRouter } from "next/navigation";
+import { useState } from "react";
+import { useHotkeys } from "react-hotkeys-hook";
+import { v4 as uuid } from "uuid";
+import { ConfirmPanel } from "../confirm/confirm-panel";
+import { usePrefs } from "../prefs/prefs-context";
+import { post } from "../words/api";
+import type { Resolved } from "./selection";
+
+type SheetResolved = Extract<Resolved, { kind: "sheet" }>;
+
+/** From a sheet to the bench: one end or a batch. Figures nobody has checked yet are asked about first. */
+export function Begin({ resolved: { cable, procedure, core, choices, sheet } }: { resolved: SheetResolved }) {
+  const router = useRouter();
+  const { prefs } = usePrefs();
+  const [state, setState] = useState<{ busy: boolean; failed: string | null }>({ busy: false, failed: null });
+  const [asking, setAsking] = useState<{ count: number } | null>(null);
+  const [count, setCount] = useState(1);
+
+  const start = async (how: number, revision: number) => {
+    setAsking(null);
+    setState({ busy: true, failed: null });
+    const rule = prefs.risk === null ? { kind: "simple" } : { kind: "guarded", risk: prefs.risk };
+    const body = { id: uuid(), cable: cable.id, procedure: procedure.id, revision, core, choices, rule };
+    const answer =
+      how > 1
+        ? await post<{ id: string }>("/api/v1/batches", { ...body, count: how })
+        : await post<{ id: string }>("/api/v1/ends", body);
+    if (answer.ok) router.push(how > 1 ? `/bench/batch/${answer.value.id}` : `/bench/${answer.value.id}`);
+    else setState({ busy: false, failed: answer.problem.message });
+  };
+  const begin = () => {
+    if (sheet.procedure.representative) setAsking({ count });
+    else start(count, procedure.revision);
+  };
+  useHotkeys("b", begin, { enabled: !state.busy && asking === null });
+  return (
+    <div className="ml-auto flex flex-wrap items-center gap-2">
+      {state.failed && (
+        <p role="alert" className="max-w-60 text-out text-sm">
+          {state.failed} Press again to retry.
+        </p>
+      )}
+      <button
+        type="button"
+        onClick={() => window.print()}
+        aria-keyshortcuts="P"
+        className="min-h-12 rounded-lg border-2 border-ink px-4 font-semibold"
+      >
+        Print
+      </button>
+      <label className="flex min-h-12 items-center gap-1.5 rounded-lg border border-line bg-raised pl-3">
+        <span className="text-soft text-sm">Ends</span>
+        <input
+          type="number"
+          min={1}
+          max={48}
+          value={count}
+          onChange={(event) =>
+            setCount(Math.min(48, Math.max(1, Math.round(Number(event.target.value) || 1))))
+          }
+          className="figures min-h-12 w-14 bg-transparent px-1 font-bold text-lg"
+        />
+      </label>
+      <button
+        type="button"
+        onClick={begin}
+        disabled={state.busy}
+        aria-keyshortcuts="B"
+        className="min-h-12 rounded-lg bg-now px-5 font-bold text-on-now"
+      >
+        {count > 1 ? `Batch of ${count}` : "To the bench"}
+      </button>
+      {asking && (
+        <ConfirmPanel
+          procedure={procedure}
+          cable={cable}
+          core={core}
+          choices={choices}
+          onClose={() => setAsking(null)}
+          onKept={(revision) => {
+            router.refresh();
+            start(asking.count, revision);
+          }}
+          onLater={() => start(asking.count, procedure.revision)}
+        />
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,82 @@
+"use client";
+
+import {
+  createContext,
+  type ReactNode,
+  useCallback,
+  useContext,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+} from "react";
+import { get } from "../words/api";
+
+/** A hold or cure running on some end, as the server tells it. */
+export interface BenchTimer {
+  readonly end: string;
+  readonly label: string;
+  readonly batch: string | null;
+  readonly step: string;
+  readonly startedAt: string;
+  readonly seconds: number;
+}
+
+interface TimersApi {
+  readonly timers: readonly BenchTimer[];
+  /** The server's time now, milliseconds: timers are counted by its clock, not this device's. */
+  readonly serverNow: () => number;
+  readonly refresh: () => void;
+}
+
+const Context = createContext<TimersApi | null>(null);
+const ASK_AGAIN_MS = 4_000;
+
+/** Every hold and cure running at the bench, on whichever page one is: asked for every few seconds. */
+export function TimersProvider({ children }: { children: ReactNode }) {
+  const [timers, setTimers] = useState<readonly BenchTimer[]>([]);
+  const ahead = useRef(0);
+  const refresh = useCallback(async () => {
+    if (document.hidden) return;
+    const asked = Date.now();
+    const answer = await get<{ now: string; timers: readonly BenchTimer[] }>("/api/v1/timers");
+    if (!answer.ok) return;
+    ahead.current = Date.parse(answer.value.now) - (asked + Date.now()) / 2;
+    setTimers((before) =>
+      JSON.stringify(before) === JSON.stringify(answer.value.timers) ? before : answer.value.timers,
+    );
+  }, []);
+  useEffect(() => {
+    refresh();
+    const every = setInterval(refresh, ASK_AGAIN_MS);
+    document.addEventListener("visibilitychange", refresh);
+    return () => {
+      clearInterval(every);
+      document.removeEventListener("visibilitychange", refresh);
+    };
+  }, [refresh]);
+  const api = useMemo(
+    () => ({ timers, serverNow: () => Date.now() + ahead.current, refresh }),
+    [timers, refresh],
+  );
+  return <Context value={api}>{children}</Context>;
+}
+
+export function useTimers(): TimersApi {
+  const api = useContext(Context);
+  if (!api) throw new Error("useTimers outside TimersProvider");
+  return api;
+}
+
+/** Draws again a few times a second while something runs. @returns the server's time, milliseconds. */
+export function useTick(running: boolean): number {
+  const { serverNow } = useTimers();
+  const [now, setNow] = useState(serverNow);
+  useEffect(() => {
+    setNow(serverNow());
+    if (!running) return;
+    const every = setInterval(() => setNow(serverNow()), 250);
+    return () => clearInterval(every);
+  }, [running, serverNow]);
+  return now;
+}

@@ -1,0 +1,67 @@
+"use client";
+
+import Link from "next/link";
+import { useEffect, useRef } from "react";
+import { toast } from "sonner";
+import { usePrefs } from "../prefs/prefs-context";
+import { say } from "../words/aloud";
+import { clockText } from "../words/clock-text";
+import { chime } from "./chime";
+import { type BenchTimer, useTick, useTimers } from "./timers-context";
+
+const keyOf = ({ end, step, startedAt }: BenchTimer): string => `${end}/${step}/${startedAt}`;
+const hrefOf = ({ end, batch }: BenchTimer): string =>
+  batch ? `/bench/batch/${batch}?end=${end}` : `/bench/${end}`;
+
+/** What runs at the bench, on every page; each calls when it is over, once. */
+export function TimerTray() {
+  const { timers } = useTimers();
+  const { prefs } = usePrefs();
+  const now = useTick(timers.length > 0);
+  const called = useRef<Set<string> | null>(null);
+  useEffect(() => {
+    document.documentElement.style.setProperty("--tray", timers.length > 0 ? "2.75rem" : "0px");
+  }, [timers.length]);
+  useEffect(() => {
+    const over = timers.filter((timer) => leftOf(timer, now) <= 0);
+    // What was over before this page was opened stands in the tray; it has called already.
+    called.current ??= new Set(over.map(keyOf));
+    for (const timer of over) {
+      if (called.current.has(keyOf(timer))) continue;
+      called.current.add(keyOf(timer));
+      chime();
+      if (prefs.aloud) say(`${timer.label}: time is up.`);
+      toast(`${timer.label}: time is up.`, { duration: 20_000 });
+    }
+  }, [timers, now, prefs.aloud]);
+  if (timers.length === 0) return null;
+  return (
+    <section
+      aria-label="Holds and cures"
+      className="fixed inset-x-0 bottom-14 z-10 flex h-11 gap-1 overflow-x-auto border-line border-t bg-note px-1 sm:static sm:mt-2 sm:h-auto sm:max-h-[40dvh] sm:flex-col sm:overflow-y-auto sm:border-t-0 sm:bg-transparent"
+    >
+      {timers.map((timer) => {
+        const left = leftOf(timer, now);
+        return (
+          <Link
+            key={keyOf(timer)}
+            href={hrefOf(timer)}
+            title={timer.label}
+            className={`flex min-h-11 shrink-0 items-center gap-2 rounded-md px-2 text-sm leading-tight sm:min-h-12 sm:w-full sm:flex-col sm:items-start sm:gap-0 sm:px-1.5 ${left <= 0 ? "bg-now font-bold text-on-now" : ""}`}
+          >
+            <span className="figures font-bold">{left <= 0 ? "Ready" : clockText(left)}</span>
+            <span className="max-w-32 truncate sm:w-full sm:max-w-full sm:text-xs">
+              {shortOf(timer.label)}
+            </span>
+          </Link>
+        );
+      })}
+    </section>
+  );
+}
+
+const leftOf = ({ startedAt, seconds }: BenchTimer, now: number): number =>
+  seconds - (now - Date.parse(startedAt)) / 1000;
+
+/** The last and most telling part of an end's name. */
+const shortOf = (label: string): string => label.split(" · ").at(-1) ?? label;

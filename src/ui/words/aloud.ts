@@ -1,0 +1,52 @@
+import { featureOf, type Line, type RunSheet } from "@/core";
+import type { Units } from "./length-text";
+import { biteWords, figureWords, stepNotes } from "./line-words";
+
+/** A sign read out as a voice would say it. */
+const voiced = (text: string): string =>
+  text
+    .replaceAll("±", "plus or minus ")
+    .replaceAll("−", "minus ")
+    .replaceAll("″", " inches")
+    .replaceAll(/\bmm\b/g, "millimetres")
+    .replaceAll("µm", "micrometres")
+    .replaceAll("°C", "degrees")
+    .replaceAll(/[“”]/g, "");
+
+/** A step as it is read aloud: what it is, the figure with its datum and tolerance, how, and with what. */
+export function stepAloud(sheet: RunSheet, line: Line, units: Units): string {
+  const figure = figureWords(sheet, line, units);
+  const unit = figure?.shown.unit === "in" ? "inches" : "millimetres";
+  const lengths = line.checks.map(
+    ({ name, from, to, leg }) =>
+      `Measure ${name}${leg ? `, leg ${leg}` : ""}: from the ${featureOf(sheet, from).name} to the ${featureOf(sheet, to).name}.`,
+  );
+  const parts = line.parts.map(({ name, way }) => `${name}${way ? `, ${way}` : ""}.`);
+  return voiced(
+    [
+      `${line.step.title}.`,
+      figure && `${figure.shown.main} ${unit} from the ${figure.datum}. ${figure.tolerance}`,
+      ...(figure?.also ?? []).map((one) => `${one}.`),
+      ...parts,
+      biteWords(line, units),
+      line.step.how,
+      ...stepNotes(line, units).map((one) => `${one}.`),
+      ...lengths,
+    ]
+      .filter(Boolean)
+      .join(" "),
+  );
+}
+
+/** Speaks, cutting short whatever was being said; silent where the browser has no voice. */
+export function say(text: string): void {
+  if (typeof speechSynthesis === "undefined") return;
+  speechSynthesis.cancel();
+  const spoken = new SpeechSynthesisUtterance(text);
+  spoken.lang = "en";
+  speechSynthesis.speak(spoken);
+}
+
+export const hush = (): void => {
+  if (typeof speechSynthesis !== "undefined") speechSynthesis.cancel();
+};
