@@ -35,6 +35,7 @@ export * from "./revision/contradictions";
 export * from "./revision/datum";
 export * from "./revision/draft";
 export * from "./revision/figures";
+export * from "./revision/review";
 export * from "./runsheet/compile";
 export * from "./runsheet/runsheet";
 export * from "./runsheet/spoken";

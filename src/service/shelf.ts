@@ -37,6 +37,8 @@ export const zSave = z.strictObject({
   document: z.record(z.string(), z.unknown(), "A document is an object"),
   /** The revision it was made from; null for a document that is new here. */
   basis: zBasis.nullable(),
+  /** What a new document was copied from: figures left as they were there stay whose they were. */
+  from: z.string().max(80).optional(),
   ...zWho,
 });
 export const zPutAway = z.strictObject({ basis: zBasis, ...zWho });
@@ -68,7 +70,7 @@ export const zConfirm = z.strictObject({
 const today = (now: Date): string => now.toISOString().slice(0, 10);
 
 /** The newest revision there has been, put away or not; shipped ones count while there is none of the user's own. */
-function newest(store: Store, kind: ShelfKind, id: string): number | null {
+export function newestRevision(store: Store, kind: ShelfKind, id: string): number | null {
   const own = latestRevision(store, kind, id);
   if (own) return own.revision;
   const { cables, procedures } = shippedLibrary();
@@ -130,14 +132,14 @@ function saved<T>(store: Store, work: (tx: Store) => T): T {
  * @throws InputError: `moved-on`, `id-taken`, or what is wrong with the document; nothing is changed then.
  */
 export function saveDocument(store: Store, kind: ShelfKind, input: unknown, now = new Date()) {
-  const { document, basis, by, why } = check(zSave, input);
+  const { document, basis, from, by, why } = check(zSave, input);
   return saved(store, (tx) => {
     const id = String(document.id ?? "");
-    const found = newest(tx, kind, id);
+    const found = newestRevision(tx, kind, id);
     mustBeNewest(found, basis, id);
     const revision = (found ?? 0) + 1;
     const kept =
-      kind === "cable" ? ownCable(document, revision, now) : ownProcedure(tx, document, revision, now);
+      kind === "cable" ? ownCable(document, revision, now) : ownProcedure(tx, document, from, revision, now);
     const body = JSON.stringify(kept, null, 2);
     addRevision(tx, { kind, document: id, revision, body, at: now.toISOString(), by, why });
     return { id, revision };
@@ -152,11 +154,12 @@ function ownCable(document: Record<string, unknown>, revision: number, now: Date
 function ownProcedure(
   store: Store,
   document: Record<string, unknown>,
+  from: string | undefined,
   revision: number,
   now: Date,
 ): ProcedureDocument {
   const { source } = check(zProcedure, { ...document, revision });
-  const standing = wholeLibrary(store).procedures.find(({ id }) => id === document.id);
+  const standing = wholeLibrary(store).procedures.find(({ id }) => id === document.id || id === from);
   const before = standing ? (JSON.parse(textOf(standing)) as ProcedureDocument) : null;
   const kept = asOwn(before, document as unknown as ProcedureDocument, {
     revision,
@@ -171,7 +174,7 @@ function ownProcedure(
 export function restoreRevision(store: Store, kind: ShelfKind, id: string, input: unknown, now = new Date()) {
   const { basis, restore, by, why } = check(zRestore, input);
   return saved(store, (tx) => {
-    const found = newest(tx, kind, id);
+    const found = newestRevision(tx, kind, id);
     mustBeNewest(found, basis, id);
     const earlier = JSON.parse(keptText(tx, kind, id, restore)) as Record<string, unknown>;
     const revision = (found ?? 0) + 1;
@@ -210,7 +213,7 @@ export function confirmFigures(store: Store, id: string, input: unknown, now = n
     const cable = cables.find((one) => one.id === cableId);
     if (!procedure) throw new InputError("not-found", `There is no procedure “${id}” on the shelf.`, ["id"]);
     if (!cable) throw new InputError("unknown-cable", `No cable called “${cableId}”.`, ["cable"]);
-    const found = newest(tx, "procedure", id);
+    const found = newestRevision(tx, "procedure", id);
     mustBeNewest(found, basis, id);
     const revision = (found ?? 0) + 1;
     const known = figuresToConfirm(procedure, cable, { core, choices: withDefaults(procedure, choices) });
@@ -272,4 +275,14 @@ export function revisionsOf(store: Store, kind: ShelfKind, id: string): Revision
     ? [{ revision: shipped.revision, at: null, by: "", why: "", origin: "shipped" }]
     : [];
   return [...own.reverse(), ...first];
+}
+
+/** A document to be written anew from another: a free id, a name that says so, its own first revision. */
+export function copyOf<T extends { readonly id: string; readonly name: string }>(
+  document: T,
+  taken: readonly string[],
+): T & { revision: number } {
+  const places = Array.from({ length: taken.length + 1 }, (_, i) => (i === 0 ? "-copy" : `-copy-${i + 1}`));
+  const id = places.map((end) => `${document.id.slice(0, 70)}${end}`).find((one) => !taken.includes(one));
+  return { ...document, id: id as string, name: `${document.name}, copy`, revision: 1 };
 }

@@ -35,6 +35,8 @@ interface Row {
   readonly plus: Length | null;
   readonly minus: Length | null;
   readonly kind: "cleave" | "mark" | "strip";
+  /** The outermost layer in hand: a jacket or a sheath. */
+  readonly outer: Layer;
 }
 
 const END = "cable-end";
@@ -67,14 +69,14 @@ export function draftFromLengths(rows: readonly LengthRow[], basis: DraftBasis):
   if (rows.length > MOST_ROWS) return refuse("too-many", `At most ${MOST_ROWS} lengths make one procedure.`);
   const read: Row[] = [];
   for (const [i, row] of rows.entries()) {
-    const outcome = readRow(row, i + 1, read);
+    const outcome = readRow(row, i + 1, read, basis.startsAt);
     if (!outcome.ok) return outcome;
     read.push(outcome.value);
   }
   return ok(assemble(read, basis));
 }
 
-function readRow(row: LengthRow, line: number, before: readonly Row[]): Outcome<Row> {
+function readRow(row: LengthRow, line: number, before: readonly Row[], outer: Layer): Outcome<Row> {
   const at = (problem: Problem): Outcome<never> => ({
     ok: false,
     problem: {
@@ -111,6 +113,7 @@ function readRow(row: LengthRow, line: number, before: readonly Row[]): Outcome<
     plus: plus.value,
     minus: minus.value,
     kind,
+    outer,
   });
 }
 
@@ -136,10 +139,11 @@ function lengthIn(text: string, unit: string): Outcome<Length> {
 
 const featureId = ({ id, kind }: Row): string => (kind === "cleave" ? "glass-end" : `${id}-at`);
 
-function layersOf({ name, kind }: Row): { layers: readonly Layer[]; tool: string } {
+function layersOf({ name, kind, outer }: Row): { layers: readonly Layer[]; tool: string } {
   if (kind !== "strip") return { layers: [], tool: "rule-and-pen" };
   const [, layers, tool] = LAYER_WORDS.find(([word]) => word.test(name)) ?? LAYER_WORDS[4] ?? [];
-  return { layers: layers ?? [], tool: tool ?? "buffer-stripper" };
+  const named = (layers ?? []).map((layer) => (layer === "jacket" && outer === "sheath" ? "sheath" : layer));
+  return { layers: named, tool: tool ?? "buffer-stripper" };
 }
 
 function assemble(

@@ -17,7 +17,7 @@ export function LeadInPicture({ check, reading, units }: LeadInProps) {
   const at = x(toMm(reading ?? check.nominal));
   const ticks = x.ticks(Math.min(8, Math.max(3, Math.round(most))));
   return (
-    <figure className="max-w-md">
+    <figure className="max-w-sm">
       <svg
         viewBox="0 0 320 104"
         className="w-full"

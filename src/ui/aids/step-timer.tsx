@@ -23,7 +23,9 @@ export function StepTimer({ step, seconds, free, timer, enter, onTimer }: StepTi
   const running = timer !== undefined && timer.stoppedAt === null;
   const now = useTick(running);
   const passed = timer
-    ? ((timer.stoppedAt ? Date.parse(timer.stoppedAt) : now) - Date.parse(timer.startedAt)) / 1000
+    ? ((timer.stoppedAt ? Date.parse(timer.stoppedAt) : (now ?? Date.parse(timer.startedAt))) -
+        Date.parse(timer.startedAt)) /
+      1000
     : 0;
   const left = (timer?.seconds ?? seconds.min) - passed;
   const over = timer !== undefined && left <= 0;
@@ -33,7 +35,7 @@ export function StepTimer({ step, seconds, free, timer, enter, onTimer }: StepTi
   return (
     <div className="grid gap-2">
       <div className="flex items-center gap-4">
-        <svg viewBox="0 0 100 100" className="size-24 shrink-0" aria-hidden="true">
+        <svg viewBox="0 0 100 100" className="size-16 shrink-0 sm:size-24" aria-hidden="true">
           <circle cx="50" cy="50" r="42" fill="none" stroke="var(--line)" strokeWidth="9" />
           <circle
             cx="50"

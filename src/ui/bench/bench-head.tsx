@@ -9,7 +9,8 @@ import type { BenchWork } from "./use-work";
 interface BenchHeadProps {
   readonly sheet: RunSheet;
   readonly work: BenchWork;
-  readonly batchHref: string | null;
+  /** Back to the plan of the batch; null for an end by itself. */
+  readonly onPlan: (() => void) | null;
   readonly onAloud: () => void;
 }
 
@@ -17,7 +18,7 @@ interface BenchHeadProps {
 export function BenchHead({
   sheet,
   work: { state, add, waiting, offline },
-  batchHref,
+  onPlan,
   onAloud,
 }: BenchHeadProps) {
   const missing = shardsMissing(state);
@@ -55,12 +56,15 @@ export function BenchHead({
       >
         <Volume2 aria-hidden="true" className="size-5" />
       </button>
-      <Link
-        href={batchHref ?? "/bench"}
-        className="inline-flex min-h-12 shrink-0 items-center px-2 text-sm underline"
-      >
-        {batchHref ? "Plan" : "All ends"}
-      </Link>
+      {onPlan ? (
+        <button type="button" onClick={onPlan} className="min-h-12 shrink-0 px-2 text-sm underline">
+          Plan
+        </button>
+      ) : (
+        <Link href="/bench" className="inline-flex min-h-12 shrink-0 items-center px-2 text-sm underline">
+          All ends
+        </Link>
+      )}
     </header>
   );
 }

@@ -11,7 +11,17 @@ interface OpenEnd {
   readonly cableName: string;
   readonly job: string;
   readonly label: string;
+  readonly batchId: string | null;
   readonly picked: { readonly core: string };
+}
+
+/** Ends by themselves, and those of one batch as one. */
+function grouped(ends: readonly OpenEnd[]): { readonly first: OpenEnd; readonly count: number }[] {
+  const counts = new Map<string, number>();
+  for (const { batchId } of ends) if (batchId) counts.set(batchId, (counts.get(batchId) ?? 0) + 1);
+  return ends
+    .filter((end, i) => !end.batchId || ends.findIndex(({ batchId }) => batchId === end.batchId) === i)
+    .map((first) => ({ first, count: first.batchId ? (counts.get(first.batchId) ?? 1) : 1 }));
 }
 
 /** Ends begun and not signed off: each goes on where it was. */
@@ -30,21 +40,25 @@ export function BenchHome({ ends }: { ends: readonly OpenEnd[] }) {
         </p>
       ) : (
         <ul className="mt-4 grid gap-2 lg:grid-cols-2">
-          {ends.map(({ id, createdAt, styleName, cableName, job, label, picked }) => (
-            <li key={id} className="min-w-0">
-              <Link
-                href={`/bench/${id}`}
-                className="block min-h-16 rounded-lg border border-line bg-raised px-4 py-2 hover:border-ink"
-              >
-                <span className="block truncate font-bold text-lg">
-                  {[job, label].filter(Boolean).join(" · ") || "Not named yet"}
-                </span>
-                <span className="block truncate text-soft">
-                  {styleName} · {cableName} · {coreText(picked.core)} · begun <LocalTime iso={createdAt} />
-                </span>
-              </Link>
-            </li>
-          ))}
+          {grouped(ends).map(
+            ({ first: { id, batchId, createdAt, styleName, cableName, job, label, picked }, count }) => (
+              <li key={id} className="min-w-0">
+                <Link
+                  href={batchId ? `/bench/batch/${batchId}` : `/bench/${id}`}
+                  className="block min-h-16 rounded-lg border border-line bg-raised px-4 py-2 hover:border-ink"
+                >
+                  <span className="block truncate font-bold text-lg">
+                    {batchId
+                      ? `${[job, `batch, ${count} at the bench`].filter(Boolean).join(" · ")}`
+                      : [job, label].filter(Boolean).join(" · ") || "Not named yet"}
+                  </span>
+                  <span className="block truncate text-soft">
+                    {styleName} · {cableName} · {coreText(picked.core)} · begun <LocalTime iso={createdAt} />
+                  </span>
+                </Link>
+              </li>
+            ),
+          )}
         </ul>
       )}
     </main>

@@ -25,7 +25,7 @@ import { SignedPanel } from "./signed-panel";
 import { StepList, StepProgress } from "./step-list";
 import { StepWork } from "./step-work";
 import { useBenchKeys } from "./use-bench-keys";
-import { activeOf, useWork } from "./use-work";
+import { activeOf, type BenchWork, useWork } from "./use-work";
 
 interface BenchViewProps {
   readonly id: string;
@@ -37,10 +37,10 @@ interface BenchViewProps {
   readonly blades: readonly BladeLine[];
   /** Within a batch: its other ends, shown in place of the list of steps, and what to do when a step is done. */
   readonly batch?: {
-    readonly aside: React.ReactNode;
-    readonly href: string;
-    readonly onDone: (entries: readonly Entry[]) => void;
-    readonly onState: (state: EndState) => void;
+    readonly aside: (work: BenchWork) => React.ReactNode;
+    readonly onPlan: () => void;
+    readonly onDone: (entries: readonly Entry[], before: EndState) => void;
+    readonly onState: (end: string, state: EndState) => void;
     readonly onSigned: () => void;
   };
 }
@@ -83,7 +83,7 @@ export function BenchView({
     if (cleaves) get<BladeLine[]>("/api/v1/tools").then((answer) => answer.ok && setBlades(answer.value));
   }, [cleaves]);
   const onState = batch?.onState;
-  useEffect(() => onState?.(state), [onState, state]);
+  useEffect(() => onState?.(id, state), [onState, id, state]);
   const seeTo = async (tool: string, action: "wipe" | "turn" | "new") => {
     const answer = await post<BladeLine>(`/api/v1/tools/${tool}`, { id: uuid(), action });
     if (answer.ok) setBlades((before) => before.map((one) => (one.tool === tool ? answer.value : one)));
@@ -93,7 +93,7 @@ export function BenchView({
   const active = activeOf(here, typed?.check.id ?? read ?? undefined);
   return (
     <main className="flex h-[calc(100dvh-3.5rem-var(--tray,0px))] min-w-0 flex-1 flex-col overflow-hidden sm:h-dvh">
-      <BenchHead sheet={sheet} work={work} batchHref={batch?.href ?? null} onAloud={aloud} />
+      <BenchHead sheet={sheet} work={work} onPlan={batch?.onPlan ?? null} onAloud={aloud} />
       <Band
         sheet={sheet}
         line={done ? sheet.lines.length : line.index}
@@ -127,8 +127,8 @@ export function BenchView({
       ) : (
         <>
           <StepProgress lines={sheet.lines} at={line.index} />
-          <div className="flex min-h-0 flex-1">
-            {batch ? batch.aside : <StepList lines={sheet.lines} at={line.index} onGo={work.go} />}
+          <div className={`flex min-h-0 flex-1 ${batch ? "flex-col lg:flex-row" : ""}`}>
+            {batch ? batch.aside(work) : <StepList lines={sheet.lines} at={line.index} onGo={work.go} />}
             <StepWork
               key={`${line.step.id}/${JSON.stringify(state.redone)}`}
               sheet={sheet}

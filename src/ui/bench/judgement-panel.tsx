@@ -37,7 +37,7 @@ export function JudgementPanel({ sheet, state, judgement, onAdd, onGiveUp }: Jud
           {sees}
         </button>
       ))}
-      <div role="status" className="min-h-16 text-lg">
+      <div role="status" className="min-h-16 leading-snug">
         {given && (
           <>
             <p>
@@ -71,23 +71,16 @@ function Ladder({ sheet, rungs, onTake, onGiveUp }: LadderProps) {
   const next = rungs.find(({ left }) => left > 0);
   return (
     <div className="mt-2 grid gap-2">
-      <ul aria-label="What can be tried" className="text-base text-soft">
-        {rungs.map(({ rule, used, left }) => (
-          <li key={rule.id} className={rule.id === next?.rule.id ? "font-semibold text-ink" : ""}>
-            {rule.name}: {used} of {rule.most} used{left === 0 ? ", none left" : ""}
-          </li>
-        ))}
-      </ul>
       {next ? (
         <>
           <button
             type="button"
             onClick={() => onTake(next)}
-            className="min-h-14 rounded-lg border-[3px] border-now px-4 text-left font-bold"
+            className="min-h-14 rounded-lg border-[3px] border-now px-4 text-left font-bold text-lg leading-tight"
           >
-            {next.rule.name}: back to “{sheet.lines[next.to]?.step.title}”
+            {capital(next.rule.name)}: back to “{sheet.lines[next.to]?.step.title}”
           </button>
-          <p className="text-base text-soft">
+          <p className="text-sm text-soft empty:hidden">
             {next.rule.reuses && `Kept: ${next.rule.reuses} `}
             {next.rule.newPart && `New: ${next.rule.newPart}`}
           </p>
@@ -104,6 +97,15 @@ function Ladder({ sheet, rungs, onTake, onGiveUp }: LadderProps) {
           </button>
         </>
       )}
+      <ul aria-label="What can be tried" className="text-sm text-soft">
+        {rungs.map(({ rule, used, left }) => (
+          <li key={rule.id} className={rule.id === next?.rule.id ? "font-semibold text-ink" : ""}>
+            {rule.name}: {used} of {rule.most} used{left === 0 ? ", none left" : ""}
+          </li>
+        ))}
+      </ul>
     </div>
   );
 }
+
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);

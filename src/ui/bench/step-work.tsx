@@ -16,7 +16,7 @@ import type { BladeLine } from "../aids/blade";
 import { StepPictures, StepTools } from "../aids/step-aids";
 import { Figure, LengthFigure } from "../figure/figure";
 import type { Units } from "../words/length-text";
-import { biteWords, stepNotes } from "../words/line-words";
+import { benchNotes, biteWords } from "../words/line-words";
 import { Cautions } from "./cautions";
 import { CheckList } from "./check-list";
 import { InstrumentPicker } from "./instrument-picker";
@@ -181,7 +181,7 @@ export function StepWork(props: StepWorkProps) {
 
 function Doing({ line, units, hideOnPhone }: { line: Line; units: Units; hideOnPhone: boolean }) {
   const bites = biteWords(line, units);
-  const notes = stepNotes(line, units);
+  const notes = benchNotes(line, units);
   return (
     <div className={`mt-3 max-w-prose ${hideOnPhone ? "hidden sm:block" : ""}`}>
       {bites && <p className="font-bold text-2xl">{bites}</p>}

@@ -4,6 +4,7 @@ import { useCallback, useEffect, useMemo, useState } from "react";
 import { toast } from "sonner";
 import {
   type CheckStanding,
+  type EndState,
   type Entry,
   type Line,
   missingParts,
@@ -24,7 +25,7 @@ interface Work {
   readonly rule: Rule;
   readonly initial: readonly Recorded[];
   /** After a step is done: whether something else takes over, as the next end of a batch. */
-  readonly onDone?: ((entries: readonly Entry[]) => void) | undefined;
+  readonly onDone?: ((entries: readonly Entry[], before: EndState) => void) | undefined;
 }
 
 /** The work on one end: where it stands, and what going on, going back and striking out do. */
@@ -85,7 +86,7 @@ export function useWork({ id, sheet, rule, initial, onDone }: Work) {
     const step: Entry = { kind: "step", to: line.index + 1 };
     setTyped(null);
     add(step);
-    onDone?.([...entries, step]);
+    onDone?.([...entries, step], state);
   };
   const back = () => {
     if (signing) setSigning(false);

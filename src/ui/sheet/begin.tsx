@@ -35,7 +35,7 @@ export function Begin({ resolved: { cable, procedure, core, choices, sheet } }: 
     if (sheet.procedure.representative) setAsking({ count });
     else start(count, procedure.revision);
   };
-  useHotkeys("b", begin, { enabled: !state.busy && asking === null });
+  useHotkeys("b", begin, { enabled: !state.busy && asking === null, preventDefault: true });
   return (
     <div className="ml-auto flex flex-wrap items-center gap-2">
       {state.failed && (

@@ -68,10 +68,10 @@ export function useTimers(): TimersApi {
   return api;
 }
 
-/** Draws again a few times a second while something runs. @returns the server's time, milliseconds. */
-export function useTick(running: boolean): number {
+/** Draws again a few times a second while something runs. @returns the server's time, milliseconds; null at first. */
+export function useTick(running: boolean): number | null {
   const { serverNow } = useTimers();
-  const [now, setNow] = useState(serverNow);
+  const [now, setNow] = useState<number | null>(null);
   useEffect(() => {
     setNow(serverNow());
     if (!running) return;

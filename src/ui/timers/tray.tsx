@@ -23,6 +23,7 @@ export function TimerTray() {
     document.documentElement.style.setProperty("--tray", timers.length > 0 ? "2.75rem" : "0px");
   }, [timers.length]);
   useEffect(() => {
+    if (now === null) return;
     const over = timers.filter((timer) => leftOf(timer, now) <= 0);
     // What was over before this page was opened stands in the tray; it has called already.
     called.current ??= new Set(over.map(keyOf));
@@ -34,7 +35,7 @@ export function TimerTray() {
       toast(`${timer.label}: time is up.`, { duration: 20_000 });
     }
   }, [timers, now, prefs.aloud]);
-  if (timers.length === 0) return null;
+  if (timers.length === 0 || now === null) return null;
   return (
     <section
       aria-label="Holds and cures"

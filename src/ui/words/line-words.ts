@@ -77,6 +77,21 @@ export function settingText(setting: Setting, units: Units): string {
   }
 }
 
+/** What an end uses up at a step: `1 dust cap`. */
+export const usesText = ({ step }: Line): string[] =>
+  step.uses.map(({ item, count }) => `${count} × ${item}`);
+
+/** What is not counted, timed or drawn at the bench: a setting in words, and what is used up. */
+export function benchNotes(line: Line, units: Units): string[] {
+  const { setting } = line.step;
+  const inWords = setting && ["words", "program", "pull"].includes(setting.kind);
+  const uses = usesText(line);
+  return [
+    ...(inWords ? [settingText(setting, units)] : []),
+    ...(uses.length > 0 ? [`uses ${uses.join(", ")}`] : []),
+  ];
+}
+
 /** Counts, times and settings of a step, in a few words each. */
 export function stepNotes({ step }: Line, units: Units): string[] {
   const { count, seconds, setting } = step;

@@ -1,0 +1,35 @@
+import type { Metadata } from "next";
+import { notFound } from "next/navigation";
+import { findBatchById } from "@/service/batches";
+import { library } from "@/service/library";
+import { theStore } from "@/service/the-store";
+import { blades } from "@/service/tools";
+import { BatchView } from "@/ui/batch/batch-view";
+
+export const metadata: Metadata = { title: "Batch" };
+export const dynamic = "force-dynamic";
+
+interface BatchProps {
+  params: Promise<{ id: string }>;
+  searchParams: Promise<{ end?: string | string[] }>;
+}
+
+export default async function BatchPage({ params, searchParams }: BatchProps) {
+  const batch = findBatchById(theStore(), (await params).id);
+  if (!batch) notFound();
+  const { end } = await searchParams;
+  const { instruments, cautions } = library(theStore());
+  return (
+    <BatchView
+      id={batch.id}
+      name={batch.name}
+      sheet={batch.sheet}
+      rule={batch.rule}
+      ends={batch.ends}
+      instruments={instruments}
+      cautions={cautions}
+      blades={blades(theStore())}
+      asked={typeof end === "string" ? end : null}
+    />
+  );
+}

@@ -1,0 +1,33 @@
+import type { Metadata } from "next";
+import { notFound } from "next/navigation";
+import { library } from "@/service/library";
+import { copyOf, documentText, newestRevision } from "@/service/shelf";
+import { theStore } from "@/service/the-store";
+import { CableEditor } from "@/ui/editor/cable-editor";
+
+export const metadata: Metadata = { title: "Edit" };
+export const dynamic = "force-dynamic";
+
+interface EditProps {
+  params: Promise<{ id: string }>;
+  searchParams: Promise<{ copy?: string }>;
+}
+
+export default async function EditPage({ params, searchParams }: EditProps) {
+  const { id } = await params;
+  const { copy } = await searchParams;
+  const { cables } = library(theStore());
+  if (!cables.some((one) => one.id === id)) notFound();
+  const document = JSON.parse(documentText(theStore(), "cable", id));
+  return copy ? (
+    <CableEditor
+      initial={copyOf(
+        document,
+        cables.map((one) => one.id),
+      )}
+      basis={null}
+    />
+  ) : (
+    <CableEditor initial={document} basis={newestRevision(theStore(), "cable", id)} />
+  );
+}

@@ -1,0 +1,19 @@
+import type { Metadata } from "next";
+import { notFound } from "next/navigation";
+import { library } from "@/service/library";
+import { revisionsOf } from "@/service/shelf";
+import { theStore } from "@/service/the-store";
+import { CableReader } from "@/ui/shelf/cable-reader";
+
+export const metadata: Metadata = { title: "Cable" };
+export const dynamic = "force-dynamic";
+
+export default async function CablePage({ params }: { params: Promise<{ id: string }> }) {
+  const { id } = await params;
+  const { procedures, cables } = library(theStore());
+  const cable = cables.find((one) => one.id === id);
+  if (!cable) notFound();
+  return (
+    <CableReader cable={cable} procedures={procedures} revisions={revisionsOf(theStore(), "cable", id)} />
+  );
+}

@@ -1,0 +1,12 @@
+import type { Metadata } from "next";
+import { library } from "@/service/library";
+import { theStore } from "@/service/the-store";
+import { NewSheet } from "@/ui/shelf/new-sheet";
+
+export const metadata: Metadata = { title: "A sheet of your own" };
+export const dynamic = "force-dynamic";
+
+export default function NewSheetPage() {
+  const { cables, procedures, tools } = library(theStore());
+  return <NewSheet cables={cables} tools={tools} taken={procedures.map(({ id }) => id)} />;
+}

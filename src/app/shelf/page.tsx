@@ -1,0 +1,12 @@
+import type { Metadata } from "next";
+import { library } from "@/service/library";
+import { theStore } from "@/service/the-store";
+import { ShelfView } from "@/ui/shelf/shelf-view";
+
+export const metadata: Metadata = { title: "Shelf" };
+export const dynamic = "force-dynamic";
+
+export default function ShelfPage() {
+  const { cables, procedures, tools, instruments } = library(theStore());
+  return <ShelfView cables={cables} procedures={procedures} tools={tools} instruments={instruments} />;
+}

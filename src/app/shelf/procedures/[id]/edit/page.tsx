@@ -1,0 +1,34 @@
+import type { Metadata } from "next";
+import { notFound } from "next/navigation";
+import type { ProcedureDocument } from "@/core";
+import { library } from "@/service/library";
+import { copyOf, documentText, newestRevision } from "@/service/shelf";
+import { theStore } from "@/service/the-store";
+import { Editor } from "@/ui/editor/editor";
+
+export const metadata: Metadata = { title: "Edit" };
+export const dynamic = "force-dynamic";
+
+interface EditProps {
+  params: Promise<{ id: string }>;
+  searchParams: Promise<{ copy?: string }>;
+}
+
+export default async function EditPage({ params, searchParams }: EditProps) {
+  const { id } = await params;
+  const { copy } = await searchParams;
+  const { procedures, cables, tools } = library(theStore());
+  if (!procedures.some((one) => one.id === id)) notFound();
+  const document = JSON.parse(documentText(theStore(), "procedure", id)) as ProcedureDocument;
+  const ids = procedures.map((one) => one.id);
+  return copy ? (
+    <Editor initial={copyOf(document, ids)} basis={null} from={id} cables={cables} tools={tools} />
+  ) : (
+    <Editor
+      initial={document}
+      basis={newestRevision(theStore(), "procedure", id)}
+      cables={cables}
+      tools={tools}
+    />
+  );
+}

@@ -1,0 +1,50 @@
+import type { Cable } from "../cable/cable";
+import { check, problemOf } from "../problem/check";
+import type { Problem } from "../problem/problem";
+import { misfits } from "../procedure/fit";
+import { type Procedure, type ProcedureDocument, zProcedure } from "../procedure/procedure";
+import type { Tool } from "../procedure/tool";
+import { compileRunSheet } from "../runsheet/compile";
+import type { RunSheet } from "../runsheet/runsheet";
+import { type Advice, adviceOn } from "./advice";
+import { type Contradiction, contradictionsOf } from "./contradictions";
+
+/** A document under the pen: whether it can be read, what contradicts, what a colleague would ask, and its sheet. */
+export interface Review {
+  readonly procedure: Procedure | null;
+  /** The first thing that is wrong with it, contradictions apart. */
+  readonly problem: Problem | null;
+  readonly contradictions: readonly Contradiction[];
+  readonly advice: readonly Advice[];
+  /** Drawn on the cable asked for, with that cable's first fitting core and every default. */
+  readonly sheet: RunSheet | null;
+}
+
+function attempt<T>(work: () => T): { readonly value: T | null; readonly problem: Problem | null } {
+  try {
+    return { value: work(), problem: null };
+  } catch (error) {
+    const problem = problemOf(error);
+    if (!problem) throw error;
+    return { value: null, problem };
+  }
+}
+
+/** Reviews a document as it stands, after every key: nothing is thrown, whatever it holds. */
+export function review(
+  document: ProcedureDocument,
+  { cables, tools }: { readonly cables: readonly Cable[]; readonly tools: readonly Tool[] },
+  on: Cable | null,
+): Review {
+  const read = attempt(() => check(zProcedure, document));
+  const procedure = read.value;
+  if (!procedure)
+    return { procedure: null, problem: read.problem, contradictions: [], advice: [], sheet: null };
+  const contradictions = contradictionsOf(procedure, cables);
+  const advice = adviceOn(procedure);
+  if (!on) return { procedure, problem: null, contradictions, advice, sheet: null };
+  const core = on.cores.find((one) => misfits(procedure, on, one).length === 0) ?? (on.cores[0] as string);
+  const drawn = attempt(() => compileRunSheet({ procedure, cable: on, core, choices: {}, tools }));
+  const problem = drawn.problem?.code === "contradiction" ? null : drawn.problem;
+  return { procedure, problem, contradictions, advice, sheet: drawn.value };
+}

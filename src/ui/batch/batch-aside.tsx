@@ -1,0 +1,104 @@
+"use client";
+
+import { Check } from "lucide-react";
+import { checksOf, isHandsFree, judgementOf, type Line } from "@/core";
+import type { BenchWork } from "../bench/use-work";
+import { useTick } from "../timers/timers-context";
+import { clockText } from "../words/clock-text";
+import { type Batch, doneAt, readyAt } from "./use-batch";
+
+interface BatchAsideProps {
+  readonly batch: Batch;
+  readonly place: number;
+  readonly work: BenchWork;
+  readonly onPlan: () => void;
+}
+
+/** Whether a step can be done on many ends without looking at each: nothing is read, asked or counted. */
+const isPlain = ({ step }: Line): boolean =>
+  checksOf(step).length === 0 &&
+  !judgementOf(step) &&
+  step.kind !== "dispose" &&
+  step.shards === 0 &&
+  !step.seconds;
+
+/** The ends of the batch beside the step: which is in hand, which wait, which are done; and the step on all at once. */
+export function BatchAside({ batch, place, work, onPlan }: BatchAsideProps) {
+  const { members, states, onOthers, setCurrent } = batch;
+  const { line, state, add, last } = work;
+  const now = useTick(states.some((one) => readyAt(one) > 0)) ?? 0;
+  const others = states.filter((one, i) => i !== place && !one.signed && one.at === line.index).length;
+  const onAll = async () => {
+    if (!(await onOthers(line, (one) => doneAt(line, one)))) return;
+    for (const { id } of line.parts)
+      if (!state.threaded.includes(id)) add({ kind: "thread", part: id, on: true });
+    add({ kind: "step", to: line.index + 1 });
+  };
+  const startAll = async () => {
+    const start = {
+      kind: "timer",
+      step: line.step.id,
+      action: "start",
+      seconds: line.step.seconds?.min ?? 0,
+    } as const;
+    if (await onOthers(line, () => [start])) add(start);
+  };
+  return (
+    <aside
+      aria-label="Ends of the batch"
+      className="flex shrink-0 items-center gap-2 overflow-x-auto border-line border-b px-3 py-1.5 lg:block lg:w-[262px] lg:overflow-y-auto lg:border-r lg:border-b-0 lg:py-3"
+    >
+      <button
+        type="button"
+        onClick={onPlan}
+        className="min-h-12 shrink-0 px-2 text-left font-semibold underline lg:w-full"
+      >
+        Plan <span className="hidden lg:inline">and order</span>
+      </button>
+      {others > 0 && !last && isPlain(line) && (
+        <button
+          type="button"
+          onClick={onAll}
+          className="min-h-12 shrink-0 rounded-lg border-2 border-now px-3 font-bold leading-tight lg:mb-2 lg:w-full"
+        >
+          Done on all {others + 1}
+        </button>
+      )}
+      {others > 0 && line.step.seconds && isHandsFree(line.step) && (
+        <button
+          type="button"
+          onClick={startAll}
+          className="min-h-12 shrink-0 rounded-lg border-2 border-now px-3 font-bold leading-tight lg:mb-2 lg:w-full"
+        >
+          Start on all {others + 1}
+        </button>
+      )}
+      <ol className="flex gap-1 lg:block">
+        {members.map(({ id, label }, i) => {
+          const one = i === place ? state : states[i];
+          const wait = one ? (readyAt(one) - now) / 1000 : 0;
+          const here = i === place;
+          return (
+            <li key={id} className="shrink-0">
+              <button
+                type="button"
+                aria-current={here ? "true" : undefined}
+                onClick={() => setCurrent(i)}
+                className={`flex min-h-12 w-full items-center gap-2 rounded-md px-3 text-left leading-tight lg:min-h-9.5 ${here ? "bg-now font-bold text-on-now" : ""}`}
+              >
+                <span className="min-w-0 flex-1 whitespace-nowrap lg:whitespace-normal">{label}</span>
+                {one?.signed ? (
+                  <Check aria-label="signed off" className="size-4 shrink-0" strokeWidth={3} />
+                ) : (
+                  <span className="figures shrink-0 text-sm">
+                    {wait > 0 ? clockText(wait) : `step ${(one?.at ?? 0) + 1}`}
+                  </span>
+                )}
+              </button>
+            </li>
+          );
+        })}
+      </ol>
+    </aside>
+  );
+}

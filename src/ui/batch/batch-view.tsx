@@ -1,0 +1,68 @@
+"use client";
+
+import { useState } from "react";
+import type { Caution, EndState, Entry, Instrument, Rule, RunSheet } from "@/core";
+import type { BladeLine } from "../aids/blade";
+import { BenchView } from "../bench/bench-view";
+import { BatchAside } from "./batch-aside";
+import { BatchPlan } from "./batch-plan";
+import { type Member, readyAt, useBatch } from "./use-batch";
+
+interface BatchViewProps {
+  readonly id: string;
+  readonly name: string;
+  readonly sheet: RunSheet;
+  readonly rule: Rule;
+  readonly ends: readonly Member[];
+  readonly instruments: readonly Instrument[];
+  readonly cautions: readonly Caution[];
+  readonly blades: readonly BladeLine[];
+  /** The end a timer or a link asked for. */
+  readonly asked: string | null;
+}
+
+/** Many ends of one style: the plan, then the bench with the next end put into the hand after every step. */
+export function BatchView(props: BatchViewProps) {
+  const { id, sheet, rule, ends, instruments, cautions, blades, asked } = props;
+  const batch = useBatch(id, sheet, ends);
+  const { members, current, setCurrent } = batch;
+  const askedAt = members.findIndex((one) => one.id === asked);
+  const [begun, setBegun] = useState(askedAt >= 0);
+  const place = current ?? Math.max(0, askedAt);
+  const member = members[place];
+  const begin = (at: number) => {
+    setCurrent(at);
+    setBegun(true);
+  };
+  if (!begun || !member) return <BatchPlan name={props.name} sheet={sheet} batch={batch} onBegin={begin} />;
+  const afterStep = (entries: readonly Entry[], before: EndState) => {
+    const after = batch.record(member.id, entries, before);
+    const next = batch.next(place, { at: after.at, readyAt: readyAt(after) });
+    if (next !== null) setCurrent(next);
+  };
+  return (
+    <BenchView
+      key={member.id}
+      id={member.id}
+      sheet={sheet}
+      rule={rule}
+      initial={member.entries}
+      instruments={instruments}
+      cautions={cautions}
+      blades={blades}
+      batch={{
+        aside: (work) => (
+          <BatchAside batch={batch} place={place} work={work} onPlan={() => setBegun(false)} />
+        ),
+        onPlan: () => setBegun(false),
+        onDone: afterStep,
+        onState: batch.onState,
+        onSigned: () => {
+          const next = batch.next(place, { done: true });
+          if (next === null) setBegun(false);
+          else setCurrent(next);
+        },
+      }}
+    />
+  );
+}

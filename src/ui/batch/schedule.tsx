@@ -1,0 +1,140 @@
+"use client";
+
+import { scaleLinear } from "d3-scale";
+import type { Schedule, Stage } from "@/core";
+import { useWidth } from "../band/use-width";
+import { clockText, spanText } from "../words/clock-text";
+
+interface ScheduleProps {
+  readonly schedule: Schedule;
+  readonly stages: readonly Stage[];
+  readonly labels: readonly string[];
+  /** The line each end stands at. */
+  readonly at: readonly number[];
+}
+
+const ROW = 22;
+const LEFT = 132;
+const TOP = 34;
+
+/** The plan drawn: a row an end, solid where hands are on it, hatched where it waits; what is mixed lies above. */
+export function ScheduleDrawn({ schedule, stages, labels, at }: ScheduleProps) {
+  const { ref, width } = useWidth<HTMLElement>(1100);
+  const { slots, pots, total } = schedule;
+  const left = width < 560 ? 76 : LEFT;
+  const x = scaleLinear()
+    .domain([0, total])
+    .range([left, width - 16]);
+  const pot = pots.length > 0 ? 20 : 0;
+  const height = TOP + pot + labels.length * ROW + 8;
+  return (
+    <figure ref={ref} aria-label="Who waits for what, and when each is ready">
+      <svg
+        width={width}
+        height={height}
+        viewBox={`0 0 ${width} ${height}`}
+        className="block h-auto w-full"
+        aria-hidden="true"
+      >
+        <defs>
+          <pattern
+            id="waits"
+            width="6"
+            height="6"
+            patternUnits="userSpaceOnUse"
+            patternTransform="rotate(45)"
+          >
+            <rect width="6" height="6" fill="var(--note)" />
+            <path d="M0,0 V6" stroke="var(--inch)" strokeWidth="2" />
+          </pattern>
+        </defs>
+        {x.ticks(Math.max(3, Math.round(width / 130))).map((tick) => (
+          <g key={tick}>
+            <path d={`M${x(tick)},${TOP - 6} V${height}`} stroke="var(--line)" />
+            <text
+              x={x(tick)}
+              y={TOP - 12}
+              textAnchor="middle"
+              fontSize="13"
+              fill="var(--soft)"
+              className="figures"
+            >
+              {clockText(tick)}
+            </text>
+          </g>
+        ))}
+        {pots.map(({ of, from, until }) => (
+          <g key={`${of}${from}`}>
+            <rect
+              x={x(from)}
+              y={TOP}
+              width={Math.max(2, x(Math.min(until, total)) - x(from))}
+              height={pot - 6}
+              rx="3"
+              fill="none"
+              stroke="var(--ink)"
+              strokeDasharray="4 3"
+            />
+            <text x={x(from) + 5} y={TOP + 11} fontSize="11" fill="var(--ink)">
+              {of}
+            </text>
+          </g>
+        ))}
+        {labels.map((label, i) => (
+          <text
+            key={label}
+            x={left - 8}
+            y={TOP + pot + i * ROW + 15}
+            textAnchor="end"
+            fontSize="13"
+            fill="var(--ink)"
+          >
+            {label.length * 7 > left ? label.slice(0, Math.floor(left / 8)) : label}
+          </text>
+        ))}
+        {slots.map(({ end, stage, handsFrom, handsTo, readyAt }) => {
+          const y = TOP + pot + end * ROW;
+          const done = (stages[stage]?.to ?? 0) < (at[end] ?? 0);
+          return (
+            <g key={`${end}/${stage}`}>
+              {readyAt > handsTo && (
+                <rect
+                  x={x(handsTo)}
+                  y={y + 5}
+                  width={x(readyAt) - x(handsTo)}
+                  height={ROW - 10}
+                  fill="url(#waits)"
+                />
+              )}
+              <rect
+                x={x(handsFrom)}
+                y={y + 2}
+                width={Math.max(1, x(handsTo) - x(handsFrom) - 1)}
+                height={ROW - 4}
+                rx="2"
+                fill={done ? "var(--in)" : "var(--strong)"}
+              />
+            </g>
+          );
+        })}
+      </svg>
+      <figcaption className="flex flex-wrap gap-x-5 text-soft text-sm">
+        <span>■ hands on it</span>
+        <span>▨ it waits, hands free</span>
+        {pots.length > 0 && <span>┄ a mix lasts</span>}
+        <span>green: done</span>
+      </figcaption>
+      <ul className="sr-only">
+        {labels.map((label, i) => {
+          const last = slots.filter(({ end }) => end === i).at(-1);
+          return (
+            <li key={label}>
+              {label}: begun after {spanText(slots.find(({ end }) => end === i)?.handsFrom ?? 0)}, ready after{" "}
+              {spanText(last?.readyAt ?? 0)}
+            </li>
+          );
+        })}
+      </ul>
+    </figure>
+  );
+}

@@ -1,0 +1,140 @@
+"use client";
+
+import { useCallback, useEffect, useMemo, useState } from "react";
+import { toast } from "sonner";
+import { v4 as uuid } from "uuid";
+import {
+  applied,
+  type BatchEnd,
+  type EndState,
+  type Entry,
+  endState,
+  type Line,
+  nextInBatch,
+  planBatch,
+  type Recorded,
+  type RunSheet,
+  spentAt,
+  stagesOf,
+} from "@/core";
+import { get, post } from "../words/api";
+
+/** One end of a batch, as it is stored. */
+export interface Member {
+  readonly id: string;
+  readonly label: string;
+  readonly entries: readonly Recorded[];
+}
+
+export type Mode = "planned" | "across" | "through";
+
+const ASK_AGAIN_MS = 3_000;
+
+/** When an end can be gone on with: its last hold or cure over. Milliseconds since the epoch. */
+export const readyAt = ({ timers }: EndState): number =>
+  Math.max(
+    0,
+    ...timers
+      .filter(({ stoppedAt }) => !stoppedAt)
+      .map(({ startedAt, seconds }) => Date.parse(startedAt) + seconds * 1000),
+  );
+
+/** A batch, live: where each end stands, which is in hand, and which comes next. */
+export function useBatch(id: string, sheet: RunSheet, initial: readonly Member[]) {
+  const [members, setMembers] = useState(initial);
+  const [seen, setSeen] = useState<Readonly<Record<string, EndState>>>({});
+  const [mode, setMode] = useState<Mode>("planned");
+  const [current, setCurrent] = useState<number | null>(null);
+  const stages = useMemo(() => stagesOf(sheet), [sheet]);
+  const plan = useMemo(() => planBatch(stages, members.length), [stages, members.length]);
+  const states = useMemo(
+    () =>
+      members.map((member) => {
+        const stored = endState(member.entries);
+        const here = seen[member.id];
+        return here && here.lastSeq >= stored.lastSeq ? here : stored;
+      }),
+    [members, seen],
+  );
+  const ask = useCallback(async () => {
+    if (document.hidden) return;
+    const answer = await get<{ ends: readonly Member[] }>(`/api/v1/batches/${id}`);
+    if (answer.ok) setMembers(answer.value.ends);
+  }, [id]);
+  useEffect(() => {
+    const every = setInterval(ask, ASK_AGAIN_MS);
+    return () => clearInterval(every);
+  }, [ask]);
+  const onState = useCallback(
+    (end: string, state: EndState) => setSeen((before) => ({ ...before, [end]: state })),
+    [],
+  );
+
+  /** Notes what was just done on an end, before the server has answered. @returns where that leaves it. */
+  const record = (end: string, entries: readonly Entry[], before: EndState): EndState => {
+    const after = entries.reduce(
+      (state, entry) =>
+        applied(state, { id: "", seq: state.lastSeq, at: new Date().toISOString(), client: "", entry }),
+      before,
+    );
+    onState(end, after);
+    return after;
+  };
+  const group = mode === "across" ? members.length : plan.group;
+  /** The end to take after this one, `changed` as the work just done leaves it. */
+  const next = (from: number, changed?: Partial<BatchEnd>): number | null => {
+    const ends = states.map(
+      (state, i): BatchEnd => ({
+        at: state.at,
+        readyAt: readyAt(state),
+        done: state.signed !== null,
+        ...(i === from ? changed : {}),
+      }),
+    );
+    return nextInBatch(
+      stages,
+      ends,
+      { mode: mode === "through" ? "through" : "across", group, current: from },
+      Date.now(),
+    );
+  };
+  /** Does the same on every other end that stands at a line, all or none. */
+  const onOthers = async (line: Line, entriesOf: (state: EndState) => readonly Entry[]): Promise<boolean> => {
+    const ends = members.flatMap(({ id: end }, i) => {
+      const state = states[i];
+      if (i === current || !state || state.signed || state.at !== line.index) return [];
+      const entries = entriesOf(state).map((entry) => ({ id: uuid(), entry }));
+      return entries.length > 0 ? [{ end, after: state.lastSeq, entries }] : [];
+    });
+    if (ends.length === 0) return true;
+    const answer = await post<{ ends: readonly Member[] }>(`/api/v1/batches/${id}`, { client: uuid(), ends });
+    if (answer.ok) setMembers(answer.value.ends);
+    else toast.error(`${answer.problem.message} Nothing was changed on the others.`);
+    return answer.ok;
+  };
+  return {
+    members,
+    states,
+    stages,
+    plan,
+    mode,
+    setMode,
+    current,
+    setCurrent,
+    next,
+    record,
+    onState,
+    onOthers,
+  };
+}
+
+export type Batch = ReturnType<typeof useBatch>;
+
+/** What doing a plain step on an end adds: every part of a gate on, what it uses, and going on. */
+export const doneAt = (line: Line, state: EndState): Entry[] => [
+  ...line.parts
+    .filter(({ id }) => !state.threaded.includes(id))
+    .map(({ id }): Entry => ({ kind: "thread", part: id, on: true })),
+  ...spentAt(line, state),
+  { kind: "step", to: line.index + 1 },
+];

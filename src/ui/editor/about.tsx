@@ -1,0 +1,110 @@
+"use client";
+
+import { CONSTRUCTIONS, CORES, type ProcedureDocument } from "@/core";
+import { LengthField, TextField } from "./field";
+
+interface AboutProps {
+  readonly document: ProcedureDocument;
+  readonly isNew: boolean;
+  readonly onChange: (field: string, changes: Partial<ProcedureDocument>) => void;
+}
+
+/** What it is called, whose figures it holds, and what it applies to. */
+export function About({ document, isNew, onChange }: AboutProps) {
+  const { appliesTo } = document;
+  const applies = (field: string, changes: Partial<ProcedureDocument["appliesTo"]>) =>
+    onChange(`applies/${field}`, { appliesTo: { ...appliesTo, ...changes } });
+  const toggled = <T,>(list: readonly T[], one: T): T[] =>
+    list.includes(one) ? list.filter((other) => other !== one) : [...list, one];
+  return (
+    <div className="grid max-w-3xl gap-4">
+      <TextField
+        label="Name"
+        value={document.name}
+        most={200}
+        onChange={(name) => onChange("name", { name })}
+      />
+      {isNew && (
+        <TextField
+          label="Id, as it is filed under: small letters, digits and hyphens"
+          value={document.id}
+          most={80}
+          onChange={(id) => onChange("id", { id })}
+        />
+      )}
+      <TextField
+        label="In a few words"
+        value={document.about}
+        most={500}
+        lines={2}
+        onChange={(about) => onChange("about", { about })}
+      />
+      <TextField
+        label="Where the figures come from: the sheet, its number and date"
+        value={document.source.note}
+        most={500}
+        onChange={(note) => onChange("note", { source: { ...document.source, note } })}
+      />
+      <Group title="Goes on">
+        {CONSTRUCTIONS.map((one) => (
+          <Tick
+            key={one}
+            name={one.replaceAll("-", " ")}
+            on={appliesTo.constructions.includes(one)}
+            onTick={() => applies("constructions", { constructions: toggled(appliesTo.constructions, one) })}
+          />
+        ))}
+      </Group>
+      <Group title="Core">
+        {CORES.map((one) => (
+          <Tick
+            key={one}
+            name={one}
+            on={appliesTo.cores.includes(one)}
+            onTick={() => applies("cores", { cores: toggled(appliesTo.cores, one) })}
+          />
+        ))}
+      </Group>
+      {(["jacket", "buffer", "coating"] as const).map((layer) => {
+        const range = appliesTo[layer];
+        return (
+          <Group key={layer} title={`Diameter of the ${layer}, mm`}>
+            {(["min", "max"] as const).map((side) => (
+              <LengthField
+                key={side}
+                label={`${layer}: ${side === "min" ? "at least" : "at most"}`}
+                value={range?.[side] ?? null}
+                open
+                className="w-28"
+                onChange={(value) => {
+                  const next = { min: range?.min ?? 0, max: range?.max ?? 60, [side]: value };
+                  applies(layer, { [layer]: value === null ? undefined : next });
+                }}
+              />
+            ))}
+          </Group>
+        );
+      })}
+    </div>
+  );
+}
+
+function Group({ title, children }: { title: string; children: React.ReactNode }) {
+  return (
+    <fieldset>
+      <legend className="text-soft text-sm">{title}</legend>
+      <div className="flex flex-wrap gap-2">{children}</div>
+    </fieldset>
+  );
+}
+
+function Tick({ name, on, onTick }: { name: string; on: boolean; onTick: () => void }) {
+  return (
+    <label
+      className={`flex min-h-12 items-center gap-2 rounded-lg border-2 px-3 ${on ? "border-ink bg-raised" : "border-line"}`}
+    >
+      <input type="checkbox" checked={on} onChange={onTick} className="size-5" />
+      {name}
+    </label>
+  );
+}

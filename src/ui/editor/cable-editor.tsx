@@ -1,0 +1,165 @@
+"use client";
+
+import Link from "next/link";
+import { useRouter } from "next/navigation";
+import { useState } from "react";
+import { toast } from "sonner";
+import { check, problemOf, zCable } from "@/core";
+import { usePrefs } from "../prefs/prefs-context";
+import { CutFace } from "../sheet/cut-face";
+import { post } from "../words/api";
+import { LengthField, TextField } from "./field";
+import { JsonText } from "./json-text";
+import { useDraft } from "./use-draft";
+
+type Draft = Parameters<typeof zCable.parse>[0] & {
+  id: string;
+  name: string;
+  about: string;
+  layers: { kind: string; name: string; diameter: number }[];
+};
+
+interface CableEditorProps {
+  readonly initial: Draft;
+  readonly basis: number | null;
+}
+
+const isWhole = (value: unknown): boolean => Array.isArray((value as { layers?: unknown } | null)?.layers);
+
+/** Why a text is no cable, or the cable it is. */
+function read(value: unknown) {
+  try {
+    return { cable: check(zCable, value), problem: null };
+  } catch (error) {
+    return { cable: null, problem: problemOf(error)?.message ?? "It cannot be read." };
+  }
+}
+
+/** A cable under the pen: its name and diameters, its cut face drawn as one writes; the rest as text. */
+export function CableEditor({ initial, basis }: CableEditorProps) {
+  const router = useRouter();
+  const { prefs } = usePrefs();
+  const { draft, change, undo, redo, canUndo, canRedo, forget } = useDraft(
+    `cable-${initial.id}@${basis ?? "new"}`,
+    initial,
+    isWhole,
+  );
+  const [refused, setRefused] = useState<string | null>(null);
+  const { cable, problem } = read(draft);
+  const save = async () => {
+    const answer = await post<{ id: string; revision: number }>("/api/v1/shelf/cables", {
+      document: draft,
+      basis,
+      by: prefs.name,
+    });
+    if (!answer.ok) {
+      setRefused(answer.problem.message);
+      return;
+    }
+    forget();
+    toast(`Kept as revision ${answer.value.revision}.`);
+    router.push(`/shelf/cables/${answer.value.id}`);
+    router.refresh();
+  };
+  return (
+    <main className="min-w-0 flex-1 px-4 py-3 sm:px-6">
+      <header className="flex flex-wrap items-center gap-2">
+        <Link href="/shelf" className="inline-flex min-h-12 items-center text-soft underline">
+          Shelf
+        </Link>
+        <h1 className="mr-auto min-w-0 truncate font-bold text-xl">{draft.name || "No name yet"}</h1>
+        <button
+          type="button"
+          onClick={undo}
+          disabled={!canUndo}
+          className="min-h-12 px-3 underline disabled:opacity-40"
+        >
+          Undo
+        </button>
+        <button
+          type="button"
+          onClick={redo}
+          disabled={!canRedo}
+          className="min-h-12 px-3 underline disabled:opacity-40"
+        >
+          Redo
+        </button>
+        <button
+          type="button"
+          onClick={save}
+          disabled={!cable}
+          className="min-h-12 rounded-lg bg-now px-5 font-bold text-on-now disabled:opacity-50"
+        >
+          Keep as {basis === null ? "revision 1" : "the next revision"}
+        </button>
+      </header>
+      <div role="status">
+        {(refused ?? problem) && (
+          <p className="mt-2 rounded-lg border-2 border-out px-3 py-2">
+            <strong className="text-out">Not whole yet.</strong> {refused ?? problem}
+          </p>
+        )}
+      </div>
+      <div className="mt-3 grid max-w-3xl gap-4">
+        <div className="flex items-start gap-4">
+          {cable && <CutFace cable={cable} />}
+          <TextField
+            label="Name"
+            value={draft.name}
+            most={200}
+            className="flex-1"
+            onChange={(name) => change("name", { ...draft, name })}
+          />
+        </div>
+        {basis === null && (
+          <TextField
+            label="Id, as it is filed under: small letters, digits and hyphens"
+            value={draft.id}
+            most={80}
+            onChange={(id) => change("id", { ...draft, id })}
+          />
+        )}
+        <TextField
+          label="What tells it apart"
+          value={draft.about}
+          onChange={(about) => change("about", { ...draft, about })}
+        />
+        <ol aria-label="Layers, from the outside in" className="divide-y divide-line border-line border-y">
+          {draft.layers.map((layer, i) => {
+            const put = (field: string, changes: object) =>
+              change(`${layer.kind}/${field}`, {
+                ...draft,
+                layers: draft.layers.map((one, n) => (n === i ? { ...one, ...changes } : one)),
+              });
+            return (
+              <li key={layer.kind} className="grid grid-cols-[1fr_8rem] items-end gap-2 py-2">
+                <TextField
+                  label={layer.kind}
+                  value={layer.name}
+                  most={200}
+                  onChange={(name) => put("name", { name })}
+                />
+                <LengthField
+                  label={`${layer.name}: diameter in mm`}
+                  value={layer.diameter}
+                  onChange={(diameter) => diameter !== null && put("diameter", { diameter })}
+                />
+              </li>
+            );
+          })}
+        </ol>
+        <details>
+          <summary className="min-h-12 cursor-pointer py-3 font-semibold">As text</summary>
+          <JsonText
+            value={draft}
+            onTake={(next) => {
+              const { problem: wrong } = read(next);
+              if (wrong === null) change("text", next as Draft);
+              return wrong;
+            }}
+          />
+        </details>
+      </div>
+    </main>
+  );
+}

@@ -1,0 +1,275 @@
+"use client";
+
+import Link from "next/link";
+import { useRouter } from "next/navigation";
+import { Tabs } from "radix-ui";
+import { useDeferredValue, useMemo, useState } from "react";
+import { useHotkeys } from "react-hotkeys-hook";
+import { toast } from "sonner";
+import {
+  type Cable,
+  check,
+  misfits,
+  type ProcedureDocument,
+  problemOf,
+  type Review,
+  review,
+  type Tool,
+  zProcedure,
+} from "@/core";
+import { Band } from "../band/band";
+import { usePrefs } from "../prefs/prefs-context";
+import { post } from "../words/api";
+import { About } from "./about";
+import { JsonText } from "./json-text";
+import { LengthsEditor } from "./lengths-editor";
+import { PartsEditor } from "./parts-editor";
+import { StepsEditor } from "./steps-editor";
+import { useDraft } from "./use-draft";
+
+interface EditorProps {
+  readonly initial: ProcedureDocument;
+  /** The revision it is made from; null for one that is new on the shelf. */
+  readonly basis: number | null;
+  /** What a new one was copied from. */
+  readonly from?: string;
+  readonly cables: readonly Cable[];
+  readonly tools: readonly Tool[];
+}
+
+const TABS = ["Lengths", "Parts", "Steps", "About", "As text"] as const;
+
+/** A procedure under the pen: its end drawn beside it as one writes, what contradicts named at once. */
+export function Editor({ initial, basis, from, cables, tools }: EditorProps) {
+  const router = useRouter();
+  const { prefs } = usePrefs();
+  const edited = useDraft(`${initial.id}@${basis ?? "new"}`, initial, isWhole);
+  const { draft } = edited;
+  const shown = useDeferredValue(draft);
+  const [cableId, setCableId] = useState<string | null>(null);
+  const looked = useMemo(() => {
+    const read = review(shown, { cables, tools }, null).procedure;
+    const fitting = read ? cables.filter((cable) => misfits(read, cable).length === 0) : [];
+    const on = fitting.find(({ id }) => id === cableId) ?? fitting[0] ?? null;
+    return { fitting, on, ...review(shown, { cables, tools }, on) };
+  }, [shown, cables, tools, cableId]);
+  const [lit, setLit] = useState<string | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+  const [why, setWhy] = useState("");
+
+  const save = async () => {
+    setBusy(true);
+    const answer = await post<{ id: string; revision: number }>("/api/v1/shelf/procedures", {
+      document: draft,
+      basis,
+      ...(from ? { from } : {}),
+      by: prefs.name,
+      why: why.trim(),
+    });
+    setBusy(false);
+    if (!answer.ok) {
+      setProblem(answer.problem.message);
+      return;
+    }
+    edited.forget();
+    toast(`Kept as revision ${answer.value.revision}.`);
+    router.push(`/shelf/procedures/${answer.value.id}`);
+    router.refresh();
+  };
+  useHotkeys("ctrl+z, meta+z", edited.undo, { enableOnFormTags: true, preventDefault: true });
+  useHotkeys("ctrl+shift+z, meta+shift+z, ctrl+y", edited.redo, {
+    enableOnFormTags: true,
+    preventDefault: true,
+  });
+  useHotkeys("ctrl+s, meta+s", save, { enableOnFormTags: true, preventDefault: true });
+  const wrong = looked.problem !== null || looked.contradictions.length > 0;
+  const put = (field: string, changes: Partial<ProcedureDocument>) =>
+    edited.change(field, { ...draft, ...changes });
+  return (
+    <main className="min-w-0 flex-1">
+      <header className="flex flex-wrap items-center gap-2 px-4 py-2 sm:px-6">
+        <Link href="/shelf" className="inline-flex min-h-12 items-center text-soft underline">
+          Shelf
+        </Link>
+        <h1 className="mr-auto min-w-0 truncate font-bold text-xl">
+          {draft.name || "No name yet"}
+          <span className="ml-2 font-normal text-base text-soft">
+            {basis === null ? "new" : `from revision ${basis}`}
+          </span>
+        </h1>
+        <button
+          type="button"
+          onClick={edited.undo}
+          disabled={!edited.canUndo}
+          className="min-h-12 px-3 underline disabled:opacity-40"
+        >
+          Undo
+        </button>
+        <button
+          type="button"
+          onClick={edited.redo}
+          disabled={!edited.canRedo}
+          className="min-h-12 px-3 underline disabled:opacity-40"
+        >
+          Redo
+        </button>
+        <input
+          aria-label="Why it was changed"
+          value={why}
+          maxLength={300}
+          placeholder="Why (optional)"
+          onChange={(event) => setWhy(event.target.value)}
+          className="min-h-12 w-44 rounded-lg border border-line bg-field px-3 placeholder:text-soft"
+        />
+        <button
+          type="button"
+          onClick={save}
+          disabled={busy || wrong}
+          aria-keyshortcuts="Control+S"
+          className="min-h-12 rounded-lg bg-now px-5 font-bold text-on-now disabled:opacity-50"
+        >
+          Keep as {basis === null ? "revision 1" : "the next revision"}
+        </button>
+      </header>
+      {edited.found && (
+        <p role="status" className="flex flex-wrap items-center gap-3 bg-note px-4 py-1 sm:px-6">
+          What you were writing was kept on this device and is here again.
+          <button type="button" onClick={edited.startOver} className="min-h-12 underline">
+            Begin from what is kept on the shelf
+          </button>
+        </p>
+      )}
+      {looked.sheet ? (
+        <Band
+          sheet={looked.sheet}
+          line={looked.sheet.lines.length}
+          lit={lit ? [lit] : []}
+          onPoint={setLit}
+          compact
+        />
+      ) : (
+        <p className="border-line border-y bg-raised px-4 py-10 text-center text-soft text-lg sm:px-6">
+          {looked.contradictions.length > 0 || looked.problem
+            ? "It is drawn again once it holds together."
+            : "No cable on the shelf goes with what it applies to."}
+        </p>
+      )}
+      <Found review={looked} problem={problem} />
+      <div className="flex flex-wrap items-center gap-2 px-4 pt-2 sm:px-6">
+        <label className="flex items-center gap-2">
+          <span className="text-soft">Drawn on</span>
+          <select
+            value={looked.on?.id ?? ""}
+            onChange={(event) => setCableId(event.target.value)}
+            className="min-h-12 rounded-lg border border-line bg-field px-3"
+          >
+            {looked.fitting.map(({ id, name }) => (
+              <option key={id} value={id}>
+                {name}
+              </option>
+            ))}
+          </select>
+        </label>
+      </div>
+      <Tabs.Root defaultValue="Lengths" className="px-4 pb-8 sm:px-6">
+        <Tabs.List
+          aria-label="Parts of the procedure"
+          className="my-2 flex flex-wrap gap-1 border-line border-b"
+        >
+          {TABS.map((tab) => (
+            <Tabs.Trigger
+              key={tab}
+              value={tab}
+              className="min-h-12 px-4 font-semibold text-soft data-[state=active]:border-now data-[state=active]:border-b-4 data-[state=active]:text-ink"
+            >
+              {tab}
+            </Tabs.Trigger>
+          ))}
+        </Tabs.List>
+        <Tabs.Content value="Lengths">
+          <LengthsEditor
+            document={draft}
+            sheet={looked.sheet}
+            wrong={looked.contradictions.flatMap(({ ids }) => ids)}
+            onLight={setLit}
+            onChange={(field, dimensions) => put(`lengths/${field}`, { dimensions })}
+          />
+        </Tabs.Content>
+        <Tabs.Content value="Parts">
+          <PartsEditor document={draft} onChange={(field, parts) => put(`parts/${field}`, { parts })} />
+        </Tabs.Content>
+        <Tabs.Content value="Steps">
+          <StepsEditor document={draft} onChange={(field, steps) => put(`steps/${field}`, { steps })} />
+        </Tabs.Content>
+        <Tabs.Content value="About">
+          <About document={draft} isNew={basis === null} onChange={put} />
+        </Tabs.Content>
+        <Tabs.Content value="As text">
+          <JsonText
+            value={draft}
+            onTake={(next) => {
+              const wrong = problemIn(next);
+              if (wrong === null) edited.change("text", next as ProcedureDocument);
+              return wrong;
+            }}
+          />
+        </Tabs.Content>
+      </Tabs.Root>
+    </main>
+  );
+}
+
+/** Why a text is not a procedure, or null when it is. */
+function problemIn(value: unknown): string | null {
+  try {
+    check(zProcedure, value);
+    return null;
+  } catch (error) {
+    return problemOf(error)?.message ?? "It cannot be read.";
+  }
+}
+
+/** Whether what was kept on this device has every list the fields need. */
+const isWhole = (value: unknown): boolean =>
+  ["dimensions", "features", "parts", "steps"].every((list) =>
+    Array.isArray((value as Record<string, unknown> | null)?.[list]),
+  );
+
+/** What is wrong, first what stops it; then what a careful colleague would ask. */
+function Found({
+  review: { problem: bad, contradictions, advice },
+  problem,
+}: {
+  review: Review;
+  problem: string | null;
+}) {
+  return (
+    <div role="status" aria-label="What is found" className="grid gap-1 px-4 pt-2 empty:hidden sm:px-6">
+      {problem && <p className="font-bold text-out">{problem}</p>}
+      {contradictions.map(({ message, cable }) => (
+        <p key={message} className="rounded-lg border-2 border-out px-3 py-2">
+          <strong className="text-out">Contradiction.</strong> {message}{" "}
+          <span className="text-soft">On {cable}.</span>
+        </p>
+      ))}
+      {bad && (
+        <p className="rounded-lg border-2 border-out px-3 py-2">
+          <strong className="text-out">Not whole yet.</strong> {bad.message}
+        </p>
+      )}
+      {advice.length > 0 && (
+        <details className="rounded-lg bg-note px-3">
+          <summary className="min-h-12 cursor-pointer py-3 font-semibold">
+            {advice.length} {advice.length === 1 ? "thing" : "things"} a colleague would ask
+          </summary>
+          <ul className="list-disc pb-2 pl-5">
+            {advice.map(({ about, id, message }) => (
+              <li key={`${about}/${id}/${message}`}>{message}</li>
+            ))}
+          </ul>
+        </details>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,52 @@
+"use client";
+
+import { useEffect, useState } from "react";
+
+interface JsonTextProps {
+  readonly value: unknown;
+  /** Takes it into the draft. @returns why not, or null. */
+  readonly onTake: (value: unknown) => string | null;
+}
+
+/** The whole document as text, for what has no field of its own, and to paste one brought from elsewhere. */
+export function JsonText({ value, onTake }: JsonTextProps) {
+  const [text, setText] = useState(() => JSON.stringify(value, null, 2));
+  const [wrong, setWrong] = useState<string | null>(null);
+  useEffect(() => setText(JSON.stringify(value, null, 2)), [value]);
+  const take = () => {
+    try {
+      setWrong(onTake(JSON.parse(text)));
+    } catch (error) {
+      setWrong(error instanceof Error ? error.message : "This is not JSON.");
+    }
+  };
+  return (
+    <div className="grid gap-2">
+      <p className="max-w-prose text-soft">
+        Lengths in millimetres. The schema is published at{" "}
+        <a href="/api/v1/schema/procedures" className="underline">
+          /api/v1/schema/procedures
+        </a>
+        .
+      </p>
+      <textarea
+        aria-label="The document as JSON"
+        value={text}
+        spellCheck={false}
+        rows={24}
+        onChange={(event) => setText(event.target.value)}
+        className="figures w-full rounded-lg border border-line bg-field p-3 text-sm"
+      />
+      <p role="alert" className="font-semibold text-out empty:hidden">
+        {wrong ?? ""}
+      </p>
+      <button
+        type="button"
+        onClick={take}
+        className="min-h-12 justify-self-start rounded-lg border-2 border-ink px-5 font-semibold"
+      >
+        Take this text
+      </button>
+    </div>
+  );
+}

@@ -1,0 +1,104 @@
+"use client";
+
+import type { ProcedureDocument } from "@/core";
+import { TextField } from "./field";
+import { RowButtons } from "./row-buttons";
+
+type Part = ProcedureDocument["parts"][number];
+
+interface PartsEditorProps {
+  readonly document: ProcedureDocument;
+  readonly onChange: (field: string, parts: Part[]) => void;
+}
+
+const SHAPES: readonly Part["shape"][] = ["boot", "sleeve", "tube", "ring", "clip", "nut", "shell", "seal"];
+
+/** What is threaded on first, in order, and which way round. */
+export function PartsEditor({ document: { parts, steps }, onChange }: PartsEditorProps) {
+  const put = (i: number, field: string, changes: Partial<Part>) =>
+    onChange(
+      `${parts[i]?.id}/${field}`,
+      parts.map((part, n) => (n === i ? { ...part, ...changes } : part)),
+    );
+  const add = () => {
+    let n = parts.length + 1;
+    while (parts.some(({ id }) => id === `part-${n}`)) n += 1;
+    onChange("add", [
+      ...parts,
+      { id: `part-${n}`, name: `part ${n}`, way: "", shape: "boot", ifForgotten: "" },
+    ]);
+  };
+  return (
+    <>
+      <ol className="divide-y divide-line border-line border-y">
+        {parts.map((part, i) => (
+          <li key={part.id} className="grid items-end gap-2 py-2 md:grid-cols-[2fr_3fr_8rem_3fr_12rem_auto]">
+            <TextField
+              label={`${i + 1}`}
+              value={part.name}
+              most={200}
+              onChange={(name) => put(i, "name", { name })}
+            />
+            <TextField
+              label="Which way round"
+              value={part.way}
+              most={200}
+              onChange={(way) => put(i, "way", { way })}
+            />
+            <Pick
+              label="Drawn as"
+              value={part.shape}
+              options={SHAPES.map((shape) => [shape, shape])}
+              onPick={(shape) => put(i, "shape", { shape: shape as Part["shape"] })}
+            />
+            <TextField
+              label="If forgotten"
+              value={part.ifForgotten}
+              onChange={(ifForgotten) => put(i, "cost", { ifForgotten })}
+            />
+            <Pick
+              label="Shut out by"
+              value={part.trappedBy ?? ""}
+              options={[["", "not said"], ...steps.map(({ id, title }): [string, string] => [id, title])]}
+              onPick={(trappedBy) => put(i, "trapped", { trappedBy: trappedBy || undefined })}
+            />
+            <RowButtons name={part.name} list={parts} at={i} onChange={(next) => onChange("order", next)} />
+          </li>
+        ))}
+      </ol>
+      <button
+        type="button"
+        onClick={add}
+        className="mt-3 min-h-12 rounded-lg border-2 border-ink px-4 font-semibold"
+      >
+        Add a part
+      </button>
+    </>
+  );
+}
+
+interface PickProps {
+  readonly label: string;
+  readonly value: string;
+  readonly options: readonly (readonly [string, string])[];
+  readonly onPick: (value: string) => void;
+}
+
+function Pick({ label, value, options, onPick }: PickProps) {
+  return (
+    <label className="grid gap-0.5">
+      <span className="text-soft text-sm">{label}</span>
+      <select
+        value={value}
+        onChange={(event) => onPick(event.target.value)}
+        className="min-h-12 w-full rounded-md border border-line bg-field px-2"
+      >
+        {options.map(([id, name]) => (
+          <option key={id} value={id}>
+            {name}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}

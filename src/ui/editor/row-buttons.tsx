@@ -1,0 +1,49 @@
+import { ArrowDown, ArrowUp, X } from "lucide-react";
+
+interface RowButtonsProps<T> {
+  readonly name: string;
+  readonly list: readonly T[];
+  readonly at: number;
+  readonly onChange: (next: T[]) => void;
+}
+
+function swapped<T>(list: readonly T[], a: number, b: number): T[] {
+  const next = [...list];
+  [next[a], next[b]] = [list[b] as T, list[a] as T];
+  return next;
+}
+
+/** Moves a row up or down, or takes it out; undo brings it back. */
+export function RowButtons<T>({ name, list, at, onChange }: RowButtonsProps<T>) {
+  const button = "flex size-12 items-center justify-center disabled:opacity-30";
+  return (
+    <span className="flex">
+      <button
+        type="button"
+        aria-label={`${name}: earlier`}
+        disabled={at === 0}
+        onClick={() => onChange(swapped(list, at, at - 1))}
+        className={button}
+      >
+        <ArrowUp aria-hidden="true" className="size-5" />
+      </button>
+      <button
+        type="button"
+        aria-label={`${name}: later`}
+        disabled={at === list.length - 1}
+        onClick={() => onChange(swapped(list, at, at + 1))}
+        className={button}
+      >
+        <ArrowDown aria-hidden="true" className="size-5" />
+      </button>
+      <button
+        type="button"
+        aria-label={`${name}: take out`}
+        onClick={() => onChange(list.filter((_, i) => i !== at))}
+        className={button}
+      >
+        <X aria-hidden="true" className="size-5" />
+      </button>
+    </span>
+  );
+}

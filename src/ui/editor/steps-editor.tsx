@@ -1,0 +1,109 @@
+"use client";
+
+import type { ProcedureDocument } from "@/core";
+import { TextField } from "./field";
+import { RowButtons } from "./row-buttons";
+
+type Step = ProcedureDocument["steps"][number];
+
+interface StepsEditorProps {
+  readonly document: ProcedureDocument;
+  readonly onChange: (field: string, steps: Step[]) => void;
+}
+
+/** Steps that need nothing but words: those that can be put in here. */
+const PLAIN = [
+  "clean",
+  "load",
+  "insert",
+  "actuate",
+  "crimp",
+  "cure",
+  "heat",
+  "cool",
+  "dress",
+  "cap",
+] as const;
+
+/** The order of work: what each step is called, what to do, how long. */
+export function StepsEditor({ document: { steps }, onChange }: StepsEditorProps) {
+  const put = (i: number, field: string, changes: Partial<Step>) =>
+    onChange(
+      `${steps[i]?.id}/${field}`,
+      steps.map((step, n) => (n === i ? ({ ...step, ...changes } as Step) : step)),
+    );
+  const add = (kind: (typeof PLAIN)[number]) => {
+    let n = 1;
+    while (steps.some(({ id }) => id === `${kind}-${n}`)) n += 1;
+    const fresh: Step = {
+      id: `${kind}-${n}`,
+      kind,
+      title: kind.charAt(0).toUpperCase() + kind.slice(1),
+      how: "",
+    };
+    const last = steps.findLastIndex((step) => step.kind !== "dispose");
+    onChange("add", [...steps.slice(0, last + 1), fresh, ...steps.slice(last + 1)]);
+  };
+  const setSeconds = (i: number, side: "min" | "max", text: string) => {
+    const value = Math.min(86_400, Math.max(0, Math.round(Number(text) || 0)));
+    const now = steps[i]?.seconds ?? { min: 0, max: 0 };
+    const next =
+      side === "min"
+        ? { min: value, max: Math.max(value, now.max) }
+        : { min: Math.min(now.min, value), max: value };
+    put(i, "seconds", { seconds: next.max === 0 ? undefined : next });
+  };
+  return (
+    <>
+      <ol className="divide-y divide-line border-line border-y">
+        {steps.map((step, i) => (
+          <li key={step.id} className="grid items-end gap-2 py-2 md:grid-cols-[2rem_2fr_4fr_5rem_5rem_auto]">
+            <span className="figures self-center text-soft">{i + 1}</span>
+            <TextField
+              label={step.kind.replaceAll("-", " ")}
+              value={step.title}
+              most={200}
+              onChange={(title) => put(i, "title", { title })}
+            />
+            <TextField
+              label="What to do"
+              value={step.how ?? ""}
+              most={600}
+              lines={2}
+              onChange={(how) => put(i, "how", { how })}
+            />
+            {(["min", "max"] as const).map((side) => (
+              <label key={side} className="grid gap-0.5">
+                <span className="text-soft text-sm">{side === "min" ? "s from" : "s to"}</span>
+                <input
+                  inputMode="numeric"
+                  aria-label={`${step.title}: seconds, ${side === "min" ? "at least" : "at most"}`}
+                  value={step.seconds?.[side] ?? ""}
+                  onChange={(event) => setSeconds(i, side, event.target.value)}
+                  className="figures min-h-12 w-full rounded-md border border-line bg-field px-2"
+                />
+              </label>
+            ))}
+            <RowButtons name={step.title} list={steps} at={i} onChange={(next) => onChange("order", next)} />
+          </li>
+        ))}
+      </ol>
+      <p className="mt-3 flex flex-wrap items-center gap-2">
+        <span className="text-soft">Put in:</span>
+        {PLAIN.map((kind) => (
+          <button
+            key={kind}
+            type="button"
+            onClick={() => add(kind)}
+            className="min-h-12 rounded-lg border border-line px-3 font-semibold"
+          >
+            {kind}
+          </button>
+        ))}
+      </p>
+      <p className="mt-2 max-w-prose text-soft">
+        Marks, cuts, looks with their answers, settings and cautions are written under “As text”.
+      </p>
+    </>
+  );
+}

@@ -1,0 +1,101 @@
+"use client";
+
+import Link from "next/link";
+import { type Cable, misfits, type Procedure } from "@/core";
+import { middleOf, shadeOf } from "../band/textures";
+import { usePrefs } from "../prefs/prefs-context";
+import { CutFace } from "../sheet/cut-face";
+import { coreText, lengthText } from "../words/length-text";
+import { Fits } from "./fits";
+import { type RevisionLine, Revisions } from "./revisions";
+
+interface CableReaderProps {
+  readonly cable: Cable;
+  readonly procedures: readonly Procedure[];
+  readonly revisions: readonly RevisionLine[];
+}
+
+/** A cable as a person reads it: its layers from the outside in, and what goes on it. */
+export function CableReader({ cable, procedures, revisions }: CableReaderProps) {
+  const { prefs } = usePrefs();
+  const { source } = cable;
+  return (
+    <main className="min-w-0 flex-1 px-4 py-5 sm:px-6">
+      <header className="flex flex-wrap items-start gap-4">
+        <CutFace cable={cable} />
+        <div className="mr-auto min-w-0 max-w-prose">
+          <Link href="/shelf" className="no-print inline-flex min-h-12 items-center text-soft underline">
+            Shelf
+          </Link>
+          <h1 className="wrap-anywhere font-bold text-3xl">{cable.name}</h1>
+          <p className="text-lg">{cable.about}</p>
+          <p className="text-soft">
+            Revision {cable.revision}, {source.date}:{" "}
+            <span className={source.kind === "own" ? "" : "representative"}>
+              {source.kind === "own" ? "your own" : "representative figures"}
+            </span>
+            . {source.note}
+          </p>
+        </div>
+        <div className="no-print flex flex-wrap gap-2">
+          <Link
+            href={`/shelf/cables/${cable.id}/edit?copy=1`}
+            className="flex min-h-12 items-center rounded-lg border-2 border-ink px-4 font-semibold"
+          >
+            Duplicate
+          </Link>
+          <Link
+            href={`/shelf/cables/${cable.id}/edit`}
+            className="flex min-h-12 items-center rounded-lg border-2 border-ink px-4 font-semibold"
+          >
+            Edit
+          </Link>
+          <a
+            href={`/api/v1/shelf/cables/${cable.id}`}
+            download
+            className="flex min-h-12 items-center rounded-lg border-2 border-ink px-4 font-semibold"
+          >
+            Export
+          </a>
+        </div>
+      </header>
+      <div className="mt-5 grid grid-cols-[minmax(0,1fr)] gap-8 xl:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
+        <section aria-labelledby="layers">
+          <h2 id="layers" className="mb-2 font-bold text-lg">
+            From the outside in
+          </h2>
+          <ol className="divide-y divide-line border-line border-y">
+            {cable.layers.map(({ kind, name, diameter, hue }) => (
+              <li key={kind} className="flex items-center gap-3 py-2">
+                <span
+                  aria-hidden="true"
+                  className="size-6 shrink-0 rounded-full border-2"
+                  style={{ background: middleOf(hue), borderColor: shadeOf(hue) }}
+                />
+                <span className="mr-auto">{name}</span>
+                <span className="figures font-bold">{lengthText(diameter, prefs.units)}</span>
+              </li>
+            ))}
+          </ol>
+          <p className="mt-2 text-soft">
+            {cable.fibreCount} {cable.fibreCount === 1 ? "fibre" : "fibres"},{" "}
+            {cable.cores.map(coreText).join(" or ")}
+            {cable.grip && `; ${cable.grip} buffer`}
+          </p>
+        </section>
+        <div className="grid content-start gap-8">
+          <Fits
+            title="Styles that go on it"
+            fits={procedures.map((style) => ({
+              id: style.id,
+              name: style.name,
+              href: `/?cable=${cable.id}&style=${style.id}`,
+              why: misfits(style, cable).map(({ message }) => message),
+            }))}
+          />
+          <Revisions kind="cables" id={cable.id} current={cable.revision} revisions={revisions} />
+        </div>
+      </div>
+    </main>
+  );
+}

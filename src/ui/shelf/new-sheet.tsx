@@ -1,0 +1,202 @@
+"use client";
+
+import Link from "next/link";
+import { useState } from "react";
+import {
+  type Cable,
+  check,
+  draftFromLengths,
+  type ProcedureDocument,
+  problemOf,
+  type Tool,
+  toMm,
+  zProcedure,
+} from "@/core";
+import { Editor } from "../editor/editor";
+import { lengthsFromText } from "./lengths-csv";
+
+interface NewSheetProps {
+  readonly cables: readonly Cable[];
+  readonly tools: readonly Tool[];
+  readonly taken: readonly string[];
+}
+
+const EXAMPLE = `name,datum,value,unit,plus,minus
+jacket,end,62,mm,1,1
+buffer,end,38,mm,1,1
+second mark,buffer,12,mm,0.5,0.5
+cleave,buffer,9,mm,0.4,0.4`;
+
+const MOST_FILE = 400_000;
+
+const idOf = (name: string): string =>
+  name
+    .toLowerCase()
+    .replaceAll(/[^a-z0-9]+/g, "-")
+    .replaceAll(/^-+|-+$/g, "")
+    .slice(0, 60);
+
+const free = (id: string, taken: readonly string[]): string => {
+  let [one, n] = [id || "own-sheet", 2];
+  while (taken.includes(one)) one = `${id}-${n++}`;
+  return one;
+};
+
+/** What a procedure drafted for a cable applies to: that construction, and diameters as that cable's. */
+function appliesTo(cable: Cable): ProcedureDocument["appliesTo"] {
+  const outer = cable.layers.find(({ kind }) => kind === "jacket");
+  const about = outer && { min: toMm(outer.diameter) - 0.2, max: toMm(outer.diameter) + 0.2 };
+  const rounded = about && {
+    min: Math.round(about.min * 1000) / 1000,
+    max: Math.round(about.max * 1000) / 1000,
+  };
+  return {
+    constructions: [cable.construction],
+    cores: [...cable.cores],
+    ...(rounded ? { jacket: rounded } : {}),
+  };
+}
+
+/** A sheet of one's own: a list of lengths pasted or dropped becomes a draft; a document from elsewhere is taken in. */
+export function NewSheet({ cables, tools, taken }: NewSheetProps) {
+  const [name, setName] = useState("");
+  const [cableId, setCableId] = useState(cables[0]?.id ?? "");
+  const [text, setText] = useState("");
+  const [problem, setProblem] = useState<string | null>(null);
+  const [draft, setDraft] = useState<ProcedureDocument | null>(null);
+  const [over, setOver] = useState(false);
+  if (draft) return <Editor initial={draft} basis={null} cables={cables} tools={tools} />;
+
+  const make = (from: string) => {
+    const cable = cables.find(({ id }) => id === cableId);
+    if (!cable) return;
+    if (name.trim() === "") {
+      setProblem("Give it a name first.");
+      return;
+    }
+    const rows = lengthsFromText(from);
+    const drafted = rows.ok
+      ? draftFromLengths(rows.value, {
+          id: free(idOf(name), taken),
+          name: name.trim(),
+          date: new Date().toISOString().slice(0, 10),
+          appliesTo: appliesTo(cable),
+          startsAt: cable.layers[0]?.kind ?? "jacket",
+        })
+      : rows;
+    if (drafted.ok) setDraft(drafted.value);
+    else setProblem(drafted.problem.message);
+  };
+  const takeFile = async (file: File | undefined) => {
+    if (!file) return;
+    if (file.size > MOST_FILE) {
+      setProblem(`A file has at most ${MOST_FILE / 1000} kB.`);
+      return;
+    }
+    const read = await file.text();
+    if (!read.trim().startsWith("{")) {
+      setText(read);
+      setProblem(null);
+      return;
+    }
+    try {
+      const document = JSON.parse(read) as ProcedureDocument;
+      check(zProcedure, document);
+      setDraft({ ...document, id: free(document.id, taken), revision: 1 });
+    } catch (error) {
+      setProblem(problemOf(error)?.message ?? "The file is not JSON.");
+    }
+  };
+  return (
+    <main className="min-w-0 flex-1 px-4 py-5 sm:px-6">
+      <Link href="/shelf" className="inline-flex min-h-12 items-center text-soft underline">
+        Shelf
+      </Link>
+      <h1 className="font-bold text-2xl">A sheet of your own</h1>
+      <p className="max-w-prose text-lg">
+        Type or paste the lengths off a card, one a row, or drop a file here: CSV, or a procedure exported
+        before. The draft can be worked with at once; parts, looks and settings are added in the editor.
+      </p>
+      <form
+        className="mt-4 grid max-w-3xl gap-4"
+        onSubmit={(event) => {
+          event.preventDefault();
+          make(text);
+        }}
+        onDragOver={(event) => {
+          event.preventDefault();
+          setOver(true);
+        }}
+        onDragLeave={() => setOver(false)}
+        onDrop={(event) => {
+          event.preventDefault();
+          setOver(false);
+          takeFile(event.dataTransfer.files[0]);
+        }}
+      >
+        <label className="grid gap-1">
+          <span className="font-semibold">What is it called?</span>
+          <input
+            value={name}
+            maxLength={200}
+            placeholder="Hut stub, 3 mm cord"
+            onChange={(event) => setName(event.target.value)}
+            className="min-h-12 rounded-lg border-2 border-ink bg-field px-4 text-lg placeholder:text-soft"
+          />
+        </label>
+        <label className="grid gap-1">
+          <span className="font-semibold">Which cable is it for?</span>
+          <select
+            value={cableId}
+            onChange={(event) => setCableId(event.target.value)}
+            className="min-h-12 rounded-lg border border-line bg-field px-3"
+          >
+            {cables.map(({ id, name: cable }) => (
+              <option key={id} value={id}>
+                {cable}
+              </option>
+            ))}
+          </select>
+        </label>
+        <label className="grid gap-1">
+          <span className="font-semibold">Its lengths: name, datum, value, unit, plus, minus</span>
+          <textarea
+            value={text}
+            rows={8}
+            spellCheck={false}
+            placeholder={EXAMPLE}
+            onChange={(event) => {
+              setText(event.target.value);
+              setProblem(null);
+            }}
+            className={`figures rounded-lg border-2 bg-field px-4 py-2 placeholder:text-soft ${over ? "border-now bg-now-wash" : "border-ink"}`}
+          />
+          <span className="text-soft text-sm">
+            The datum is the end, or the name of a length above. A name with “mark” in it is drawn, with
+            “cleave” is cleaved; the rest are stripped.
+          </span>
+        </label>
+        <p role="alert" className="font-semibold text-out empty:hidden">
+          {problem ?? ""}
+        </p>
+        <div className="flex flex-wrap gap-2">
+          <button
+            type="submit"
+            className="min-h-14 flex-1 rounded-lg bg-now px-5 font-bold text-lg text-on-now"
+          >
+            Draft it
+          </button>
+          <label className="flex min-h-14 cursor-pointer items-center rounded-lg border-2 border-ink px-5 font-semibold focus-within:outline-3 focus-within:outline-now">
+            Open a file
+            <input
+              type="file"
+              accept=".csv,.txt,.tsv,.json"
+              className="sr-only"
+              onChange={(event) => takeFile(event.target.files?.[0])}
+            />
+          </label>
+        </div>
+      </form>
+    </main>
+  );
+}

@@ -1,0 +1,150 @@
+"use client";
+
+import { useRouter } from "next/navigation";
+import { useState } from "react";
+import { toast } from "sonner";
+import { type Change, compareProcedures, type ProcedureDocument } from "@/core";
+import { usePrefs } from "../prefs/prefs-context";
+import { get, post } from "../words/api";
+import { LocalTime } from "../words/local-time";
+
+/** One line of a document's history, as the shelf gives it. */
+export interface RevisionLine {
+  readonly revision: number;
+  readonly at: string | null;
+  readonly by: string;
+  readonly why: string;
+  readonly origin: "shipped" | "own" | "put away";
+}
+
+interface RevisionsProps {
+  readonly kind: "procedures" | "cables";
+  readonly id: string;
+  readonly current: number;
+  readonly revisions: readonly RevisionLine[];
+}
+
+/** Every revision there has been: to be compared with the one in use, put back, or put away. */
+export function Revisions({ kind, id, current, revisions }: RevisionsProps) {
+  const router = useRouter();
+  const { prefs } = usePrefs();
+  const [compared, setCompared] = useState<{ revision: number; changes: readonly Change[] } | null>(null);
+  const newest = revisions[0]?.revision ?? current;
+  const url = `/api/v1/shelf/${kind}/${id}`;
+
+  const compare = async (revision: number) => {
+    const [before, after] = await Promise.all([
+      get<ProcedureDocument>(`${url}?revision=${revision}`),
+      get<ProcedureDocument>(`${url}?revision=${current}`),
+    ]);
+    if (before.ok && after.ok)
+      setCompared({ revision, changes: compareProcedures(before.value, after.value) });
+    else toast.error("The revisions could not be read. Nothing was changed.");
+  };
+  const send = async (what: "restore" | "away", body: object, basis: number, said: string) => {
+    const answer = await post<{ revision: number }>(`${url}/${what}`, { basis, by: prefs.name, ...body });
+    if (!answer.ok) {
+      toast.error(answer.problem.message);
+      return;
+    }
+    router.refresh();
+    setCompared(null);
+    toast(said, {
+      action: {
+        label: "Undo",
+        onClick: () => send("restore", { restore: current }, answer.value.revision, "Undone."),
+      },
+    });
+  };
+  return (
+    <section aria-labelledby="revisions">
+      <h2 id="revisions" className="mb-2 font-bold text-lg">
+        Revisions
+      </h2>
+      <ol className="divide-y divide-line border-line border-y">
+        {revisions.map(({ revision, at, by, why, origin }) => (
+          <li key={revision} className="flex flex-wrap items-center gap-2 py-1.5">
+            <span className="mr-auto min-w-0">
+              <span className="font-semibold">
+                {revision}
+                {revision === current && ", in use"}
+              </span>{" "}
+              <span className="text-soft text-sm">
+                {origin === "shipped" ? "as shipped" : origin}
+                {by && ` by ${by}`}
+                {at && (
+                  <>
+                    {" "}
+                    · <LocalTime iso={at} />
+                  </>
+                )}
+                {why && <span className="block wrap-anywhere">{why}</span>}
+              </span>
+            </span>
+            {revision !== current && origin !== "put away" && (
+              <>
+                {kind === "procedures" && (
+                  <button type="button" onClick={() => compare(revision)} className="min-h-12 px-3 underline">
+                    Compare
+                  </button>
+                )}
+                <button
+                  type="button"
+                  onClick={() =>
+                    send("restore", { restore: revision }, newest, `Revision ${revision} is in use again.`)
+                  }
+                  className="min-h-12 px-3 underline"
+                >
+                  Use again
+                </button>
+              </>
+            )}
+            {revision === current && origin === "own" && (
+              <button
+                type="button"
+                onClick={() => send("away", {}, newest, "Put away. Ends made by it keep it.")}
+                className="no-print min-h-12 px-3 underline"
+              >
+                Put away
+              </button>
+            )}
+          </li>
+        ))}
+      </ol>
+      {compared && <Compared {...compared} current={current} onClose={() => setCompared(null)} />}
+    </section>
+  );
+}
+
+interface ComparedProps {
+  readonly revision: number;
+  readonly current: number;
+  readonly changes: readonly Change[];
+  readonly onClose: () => void;
+}
+
+function Compared({ revision, current, changes, onClose }: ComparedProps) {
+  return (
+    <div className="mt-3 rounded-lg border border-line bg-raised p-3">
+      <div className="flex items-center">
+        <h3 className="mr-auto font-semibold">
+          From {revision} to {current}:{" "}
+          {changes.length === 0 ? "nothing changed" : `${changes.length} changes`}
+        </h3>
+        <button type="button" onClick={onClose} className="min-h-12 px-3 underline">
+          Close
+        </button>
+      </div>
+      <ul className="divide-y divide-line text-sm">
+        {changes.map(({ among, what, field, before, after }) => (
+          <li key={`${among}/${what}/${field}`} className="py-1.5">
+            <span className="font-semibold">{what}</span>, {field}:{" "}
+            <span className="wrap-anywhere line-through decoration-out">{before ?? "—"}</span>{" "}
+            <span aria-hidden="true">→</span>{" "}
+            <span className="wrap-anywhere font-semibold">{after ?? "gone"}</span>
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}

@@ -1,0 +1,143 @@
+"use client";
+
+import Link from "next/link";
+import { useMemo, useState } from "react";
+import { type Cable, type Instrument, misfits, type Procedure, type Tool } from "@/core";
+import { CutFace } from "../sheet/cut-face";
+import { coreText, lengthText } from "../words/length-text";
+
+interface ShelfProps {
+  readonly cables: readonly Cable[];
+  readonly procedures: readonly Procedure[];
+  readonly tools: readonly Tool[];
+  readonly instruments: readonly Instrument[];
+}
+
+const holdsAll = (text: string, words: readonly string[]): boolean =>
+  words.every((word) => text.toLowerCase().includes(word));
+
+/** Everything to be had, found by any word of it. */
+export function ShelfView({ cables, procedures, tools, instruments }: ShelfProps) {
+  const [wanted, setWanted] = useState("");
+  const words = useMemo(() => wanted.toLowerCase().split(/\s+/).filter(Boolean), [wanted]);
+  const styles = procedures.filter((one) =>
+    holdsAll([one.name, one.about, one.family, ...one.appliesTo.cores, ...optionNames(one)].join(" "), words),
+  );
+  const found = cables.filter((one) =>
+    holdsAll([one.name, one.about, one.construction, ...one.cores].join(" "), words),
+  );
+  const kit = [...instruments, ...tools].filter(({ name }) => holdsAll(name, words));
+  const none = styles.length + found.length + kit.length === 0;
+  return (
+    <main className="min-w-0 flex-1 px-4 py-5 sm:px-6">
+      <div className="flex flex-wrap items-center gap-2">
+        <h1 className="mr-auto font-bold text-2xl">Shelf</h1>
+        <Link
+          href="/shelf/new"
+          className="flex min-h-12 items-center rounded-lg bg-now px-5 font-bold text-on-now"
+        >
+          Add a sheet of your own
+        </Link>
+      </div>
+      <label className="mt-3 block max-w-xl">
+        <span className="sr-only">Find on the shelf</span>
+        <input
+          type="search"
+          value={wanted}
+          onChange={(event) => setWanted(event.target.value)}
+          placeholder="Find: ribbon, 2 mm, LC, calliper …"
+          className="min-h-12 w-full rounded-lg border-2 border-ink bg-field px-4 text-lg placeholder:text-soft"
+        />
+      </label>
+      {none && (
+        <p role="status" className="mt-6 text-lg">
+          Nothing on the shelf has all of that. Try one word less, or add a sheet of your own.
+        </p>
+      )}
+      <Part title="Styles and their procedures" count={styles.length}>
+        {styles.map((one) => (
+          <Item key={one.id} href={`/shelf/procedures/${one.id}`} name={one.name} about={one.about}>
+            {one.source.kind === "own" ? (
+              <span className="font-semibold">your own, revision {one.revision}</span>
+            ) : (
+              <span className="representative">representative</span>
+            )}{" "}
+            · {one.appliesTo.cores.map((core) => (core === "copper" ? "copper" : core)).join(", ")} ·{" "}
+            {fitText(cables.filter((cable) => misfits(one, cable).length === 0).length, "cable")}
+          </Item>
+        ))}
+      </Part>
+      <Part title="Cables" count={found.length}>
+        {found.map((one) => (
+          <Item
+            key={one.id}
+            href={`/shelf/cables/${one.id}`}
+            name={one.name}
+            about={one.about}
+            face={<CutFace cable={one} />}
+          >
+            {one.source.kind === "own" && <span className="font-semibold">your own · </span>}
+            {one.cores.map(coreText).join(" or ")} ·{" "}
+            {fitText(procedures.filter((style) => misfits(style, one).length === 0).length, "style")}
+          </Item>
+        ))}
+      </Part>
+      <Part title="Instruments and tools" count={kit.length}>
+        {kit.map((one) => (
+          <li key={one.id} className="rounded-lg border border-line bg-raised px-4 py-3">
+            <span className="block font-bold text-lg first-letter:uppercase">{one.name}</span>
+            <span className="text-soft">
+              {"resolution" in one
+                ? `reads to ${lengthText(one.resolution, "mm")}, repeats to ${lengthText(one.repeatability, "mm")}`
+                : `${one.error === 0 ? "moves no edge" : `places to ±${lengthText(one.error, "mm")}`}${one.blade ? `; blade of ${one.blade.positions} places, ${one.blade.each} cleaves each, wiped every ${one.blade.wipeEvery}` : ""}`}
+            </span>
+          </li>
+        ))}
+      </Part>
+    </main>
+  );
+}
+
+const optionNames = ({ choices }: Procedure): string[] =>
+  choices.flatMap(({ options }) => options.map(({ name }) => name));
+
+const fitText = (count: number, what: string): string =>
+  count === 1 ? `goes with 1 ${what}` : `goes with ${count} ${what}s`;
+
+function Part({ title, count, children }: { title: string; count: number; children: React.ReactNode }) {
+  if (count === 0) return null;
+  return (
+    <section className="mt-6" aria-label={title}>
+      <h2 className="mb-2 font-bold text-lg">
+        {title} <span className="font-normal text-soft">{count}</span>
+      </h2>
+      <ul className="grid grid-cols-[minmax(0,1fr)] gap-2 md:grid-cols-2 xl:grid-cols-3">{children}</ul>
+    </section>
+  );
+}
+
+interface ItemProps {
+  readonly href: string;
+  readonly name: string;
+  readonly about: string;
+  readonly face?: React.ReactNode;
+  readonly children: React.ReactNode;
+}
+
+function Item({ href, name, about, face, children }: ItemProps) {
+  return (
+    <li className="min-w-0">
+      <Link
+        href={href}
+        className="flex h-full min-h-20 items-start gap-3 rounded-lg border border-line bg-raised px-4 py-3 hover:border-ink"
+      >
+        {face}
+        <span className="min-w-0">
+          <span className="block wrap-anywhere font-bold text-lg leading-tight">{name}</span>
+          <span className="line-clamp-2 text-soft text-sm">{about}</span>
+          <span className="block text-sm">{children}</span>
+        </span>
+      </Link>
+    </li>
+  );
+}
