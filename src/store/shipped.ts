@@ -4,6 +4,7 @@ import { z } from "zod";
 import {
   type Cable,
   type Caution,
+  CONSTRUCTIONS,
   check,
   InputError,
   type Instrument,
@@ -66,7 +67,9 @@ let kept: Library | undefined;
  */
 export function shippedLibrary(): Library {
   kept ??= {
-    cables: documents("cables", zCable),
+    cables: documents("cables", zCable).sort(
+      (a, b) => CONSTRUCTIONS.indexOf(a.construction) - CONSTRUCTIONS.indexOf(b.construction),
+    ),
     procedures: documents("procedures", zProcedure),
     tools: read("tools.json", z.array(zTool)),
     instruments: read("instruments.json", z.array(zInstrument)),

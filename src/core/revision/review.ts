@@ -2,10 +2,11 @@ import type { Cable } from "../cable/cable";
 import { check, problemOf } from "../problem/check";
 import type { Problem } from "../problem/problem";
 import { misfits } from "../procedure/fit";
-import { type Procedure, type ProcedureDocument, zProcedure } from "../procedure/procedure";
+import { type Procedure, type ProcedureDocument, withDefaults, zProcedure } from "../procedure/procedure";
 import type { Tool } from "../procedure/tool";
 import { compileRunSheet } from "../runsheet/compile";
 import type { RunSheet } from "../runsheet/runsheet";
+import { statedFor } from "../runsheet/stated";
 import { type Advice, adviceOn } from "./advice";
 import { type Contradiction, contradictionsOf } from "./contradictions";
 
@@ -18,6 +19,8 @@ export interface Review {
   readonly advice: readonly Advice[];
   /** Drawn on the cable asked for, with that cable's first fitting core and every default. */
   readonly sheet: RunSheet | null;
+  /** Of each length with other figures, which of them that cable is worked to; null for its own figure. */
+  readonly cases: Readonly<Record<string, number | null>>;
 }
 
 function attempt<T>(work: () => T): { readonly value: T | null; readonly problem: Problem | null } {
@@ -39,12 +42,18 @@ export function review(
   const read = attempt(() => check(zProcedure, document));
   const procedure = read.value;
   if (!procedure)
-    return { procedure: null, problem: read.problem, contradictions: [], advice: [], sheet: null };
+    return { procedure: null, problem: read.problem, contradictions: [], advice: [], sheet: null, cases: {} };
   const contradictions = contradictionsOf(procedure, cables);
   const advice = adviceOn(procedure);
-  if (!on) return { procedure, problem: null, contradictions, advice, sheet: null };
+  if (!on) return { procedure, problem: null, contradictions, advice, sheet: null, cases: {} };
   const core = on.cores.find((one) => misfits(procedure, on, one).length === 0) ?? (on.cores[0] as string);
   const drawn = attempt(() => compileRunSheet({ procedure, cable: on, core, choices: {}, tools }));
   const problem = drawn.problem?.code === "contradiction" ? null : drawn.problem;
-  return { procedure, problem, contradictions, advice, sheet: drawn.value };
+  const cases = Object.fromEntries(
+    statedFor(procedure, on, { core, choices: withDefaults(procedure, {}) }).map((one) => [
+      one.id,
+      one.caseIndex,
+    ]),
+  );
+  return { procedure, problem, contradictions, advice, sheet: drawn.value, cases };
 }

@@ -244,7 +244,7 @@ function Flag({ flag, now, bottom, onPoint }: FlagProps) {
         strokeWidth={now ? 2 : 1}
         strokeDasharray={now ? undefined : "1.5 3"}
       />
-      <circle cx={flag.x} cy={y - 5} r={now ? 5 : 3.4} fill={colour} />
+      {flag.showMain && <circle cx={flag.x} cy={y - 5} r={now ? 5 : 3.4} fill={colour} />}
       <rect x={flag.x - 8} y={y - 16} width="16" height={bottom - y + 16} fill="transparent" />
       {flag.showMain && (
         <text {...anchor} y={y} className="figures" fontSize={now ? 18 : 15} fontWeight="700" fill={colour}>

@@ -1,4 +1,4 @@
-import { featureOf, layersAfter, type RunSheet, type SheetFeature } from "@/core";
+import { BESIDE, featureOf, layersAfter, type RunSheet, type SheetFeature } from "@/core";
 import type { DrawnLayer, YarnState } from "./layers";
 import { type BandScale, bandScale } from "./scale";
 
@@ -43,6 +43,7 @@ export function bandGeometry(sheet: RunSheet, line: number, width: number): Band
       x0: scale.x(stands[i]?.edge ?? 0),
       x1: right,
       thick: thick(layer.diameter),
+      beside: BESIDE.includes(layer.kind) ? besideAt(sheet.layers, i, pxPerMm) : 0,
     }),
   );
   const edgeOf = (kind: string) => stands.find((one) => one.kind === kind)?.edge ?? 0;
@@ -72,6 +73,14 @@ export function bandGeometry(sheet: RunSheet, line: number, width: number): Band
   };
 }
 
+/** Where what lies beside the core is drawn: in the wall between the ring outside it and the next one inside. */
+function besideAt(layers: RunSheet["layers"], at: number, pxPerMm: number): number {
+  const ring = (list: RunSheet["layers"]) => list.find(({ kind }) => !BESIDE.includes(kind))?.diameter ?? 0;
+  const outer = ring(layers.slice(0, at).reverse());
+  const inner = ring(layers.slice(at + 1));
+  return ((outer + inner) / 4 / 1000) * pxPerMm || 1;
+}
+
 function tooClose(features: readonly SheetFeature[], scale: BandScale): BandGeometry["close"] {
   const pairs = features.slice(1).map((to, i) => ({ from: features[i] as SheetFeature, to }));
   return (
@@ -87,7 +96,7 @@ export function thickAt(geometry: BandGeometry, x: number): number {
   return Math.max(
     4,
     ...geometry.layers
-      .filter(({ layer, x0 }) => layer.kind !== "yarn" && x0 <= x + 0.5)
+      .filter(({ layer, x0, beside }) => layer.kind !== "yarn" && beside === 0 && x0 <= x + 0.5)
       .map(({ thick }) => thick),
   );
 }

@@ -9,6 +9,8 @@ export interface DrawnLayer {
   readonly x1: number;
   /** Drawn thickness, pixels. */
   readonly thick: number;
+  /** Half the distance between two that lie either side of the core; 0 for a layer around it. */
+  readonly beside: number;
 }
 
 export interface YarnState {
@@ -51,7 +53,7 @@ export const LayersDrawn = memo(function LayersDrawn({
 function LayerDrawn({
   id,
   axis,
-  drawn: { layer, x0, x1, thick },
+  drawn: { layer, x0, x1, thick, beside },
 }: {
   id: string;
   axis: number;
@@ -65,6 +67,24 @@ function LayerDrawn({
         <rect {...box} y={axis - thick / 4} height={Math.max(0.7, thick / 5)} fill="#fff" fillOpacity="0.8" />
       </g>
     );
+  if (beside > 0)
+    return (
+      <g>
+        {[-1, 1].map((side) => (
+          <rect
+            key={side}
+            {...box}
+            y={axis + side * beside - thick / 2}
+            rx={Math.min(2, thick / 2)}
+            fill={`url(#${id}-${layer.hue})`}
+            stroke={shadeOf(layer.hue)}
+            strokeWidth="0.8"
+            strokeDasharray={layer.kind === "ripcord" ? "5 2" : undefined}
+          />
+        ))}
+      </g>
+    );
+  const texture = TEXTURES[layer.kind];
   return (
     <g>
       <rect
@@ -74,10 +94,19 @@ function LayerDrawn({
         stroke={shadeOf(layer.hue)}
         strokeWidth="0.8"
       />
-      {(layer.kind === "jacket" || layer.kind === "inner-jacket") && (
-        <rect {...box} fill={`url(#${id}-ribs)`} />
-      )}
-      {layer.kind === "armour" && <rect {...box} fill={`url(#${id}-corrugated)`} />}
+      {texture && <rect {...box} fill={`url(#${id}-${texture})`} />}
+      {layer.kind === "ribbon" &&
+        RIBBON.map((part) => (
+          <line
+            key={part}
+            x1={x0}
+            x2={x1}
+            y1={box.y + thick * part}
+            y2={box.y + thick * part}
+            stroke={shadeOf(layer.hue)}
+            strokeWidth="0.8"
+          />
+        ))}
       <line
         x1={x0}
         x2={x0}
@@ -90,6 +119,20 @@ function LayerDrawn({
     </g>
   );
 }
+
+/** Fibres of a ribbon, side by side. */
+const RIBBON = [0.2, 0.4, 0.6, 0.8];
+
+/** What is laid over a material's colour, so that it is told by texture too. */
+const TEXTURES: Partial<Record<Layer["kind"], "ribs" | "corrugated" | "braid" | "tape" | "twist">> = {
+  sheath: "ribs",
+  jacket: "ribs",
+  "inner-jacket": "ribs",
+  armour: "corrugated",
+  shield: "braid",
+  tape: "tape",
+  conductor: "twist",
+};
 
 const STRANDS = [-1, -0.72, -0.45, 0.45, 0.72, 1];
 

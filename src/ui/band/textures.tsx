@@ -39,6 +39,15 @@ export function Textures({ id }: { id: string }) {
       <pattern id={`${id}-corrugated`} width="10" height="8" patternUnits="userSpaceOnUse">
         <rect width="5" height="8" fill="#000" fillOpacity="0.22" />
       </pattern>
+      <pattern id={`${id}-braid`} width="6" height="6" patternUnits="userSpaceOnUse">
+        <path d="M0,0 L6,6 M6,0 L0,6" stroke="#000" strokeOpacity="0.35" strokeWidth="1" />
+      </pattern>
+      <pattern id={`${id}-tape`} width="12" height="12" patternUnits="userSpaceOnUse">
+        <path d="M0,12 L12,0" stroke="#000" strokeOpacity="0.22" strokeWidth="2" />
+      </pattern>
+      <pattern id={`${id}-twist`} width="9" height="9" patternUnits="userSpaceOnUse">
+        <path d="M0,9 L9,0" stroke="#fff" strokeOpacity="0.45" strokeWidth="1.5" />
+      </pattern>
     </defs>
   );
 }

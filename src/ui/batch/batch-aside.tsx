@@ -22,6 +22,10 @@ const isPlain = ({ step }: Line): boolean =>
   step.shards === 0 &&
   !step.seconds;
 
+/** An end by its number and colour: `3 green`. */
+const shortOf = (label: string, place: number): string =>
+  [place + 1, /^fibre \d+, (\w+)$/.exec(label)?.[1]].filter(Boolean).join(" ");
+
 /** The ends of the batch beside the step: which is in hand, which wait, which are done; and the step on all at once. */
 export function BatchAside({ batch, place, work, onPlan }: BatchAsideProps) {
   const { members, states, onOthers, setCurrent } = batch;
@@ -73,7 +77,7 @@ export function BatchAside({ batch, place, work, onPlan }: BatchAsideProps) {
           Start on all {others + 1}
         </button>
       )}
-      <ol className="flex gap-1 lg:block">
+      <ol className="flex gap-1 lg:grid lg:grid-cols-3">
         {members.map(({ id, label }, i) => {
           const one = i === place ? state : states[i];
           const wait = one ? (readyAt(one) - now) / 1000 : 0;
@@ -82,18 +86,22 @@ export function BatchAside({ batch, place, work, onPlan }: BatchAsideProps) {
             <li key={id} className="shrink-0">
               <button
                 type="button"
+                title={label}
+                aria-label={`${label}, ${one?.signed ? "signed off" : wait > 0 ? "waits" : `step ${(one?.at ?? 0) + 1}`}`}
                 aria-current={here ? "true" : undefined}
                 onClick={() => setCurrent(i)}
-                className={`flex min-h-12 w-full items-center gap-2 rounded-md px-3 text-left leading-tight lg:min-h-9.5 ${here ? "bg-now font-bold text-on-now" : ""}`}
+                className={`flex min-h-12 w-full min-w-16 flex-col items-start justify-center rounded-md border px-2 leading-tight ${here ? "border-now bg-now font-bold text-on-now" : one?.signed ? "border-in bg-in-wash" : "border-line"}`}
               >
-                <span className="min-w-0 flex-1 whitespace-nowrap lg:whitespace-normal">{label}</span>
-                {one?.signed ? (
-                  <Check aria-label="signed off" className="size-4 shrink-0" strokeWidth={3} />
-                ) : (
-                  <span className="figures shrink-0 text-sm">
-                    {wait > 0 ? clockText(wait) : `step ${(one?.at ?? 0) + 1}`}
-                  </span>
-                )}
+                <span className="w-full truncate text-[0.95rem]">{shortOf(label, i)}</span>
+                <span className={`figures text-xs ${here ? "" : "text-soft"}`}>
+                  {one?.signed ? (
+                    <Check aria-hidden="true" className="size-4" strokeWidth={3} />
+                  ) : wait > 0 ? (
+                    clockText(wait)
+                  ) : (
+                    `step ${(one?.at ?? 0) + 1}`
+                  )}
+                </span>
               </button>
             </li>
           );

@@ -3,7 +3,7 @@
 import { scaleLinear } from "d3-scale";
 import type { Schedule, Stage } from "@/core";
 import { useWidth } from "../band/use-width";
-import { clockText, spanText } from "../words/clock-text";
+import { spanText } from "../words/clock-text";
 
 interface ScheduleProps {
   readonly schedule: Schedule;
@@ -16,6 +16,14 @@ interface ScheduleProps {
 const ROW = 22;
 const LEFT = 132;
 const TOP = 34;
+
+const STEPS = [10, 30, 60, 120, 300, 600, 900, 1_800, 3_600, 7_200, 14_400];
+
+/** Round times along the plan, at most so many: every minute, five minutes, half hour. */
+function ticksOf(total: number, most: number): number[] {
+  const step = STEPS.find((one) => total / one <= most) ?? 28_800;
+  return Array.from({ length: Math.floor(total / step) + 1 }, (_, i) => i * step);
+}
 
 /** The plan drawn: a row an end, solid where hands are on it, hatched where it waits; what is mixed lies above. */
 export function ScheduleDrawn({ schedule, stages, labels, at }: ScheduleProps) {
@@ -48,7 +56,7 @@ export function ScheduleDrawn({ schedule, stages, labels, at }: ScheduleProps) {
             <path d="M0,0 V6" stroke="var(--inch)" strokeWidth="2" />
           </pattern>
         </defs>
-        {x.ticks(Math.max(3, Math.round(width / 130))).map((tick) => (
+        {ticksOf(total, Math.max(3, Math.round(width / 130))).map((tick) => (
           <g key={tick}>
             <path d={`M${x(tick)},${TOP - 6} V${height}`} stroke="var(--line)" />
             <text
@@ -59,7 +67,7 @@ export function ScheduleDrawn({ schedule, stages, labels, at }: ScheduleProps) {
               fill="var(--soft)"
               className="figures"
             >
-              {clockText(tick)}
+              {tick === 0 ? "0" : spanText(tick)}
             </text>
           </g>
         ))}

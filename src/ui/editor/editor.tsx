@@ -191,6 +191,7 @@ export function Editor({ initial, basis, from, cables, tools }: EditorProps) {
           <LengthsEditor
             document={draft}
             sheet={looked.sheet}
+            cases={looked.cases}
             wrong={looked.contradictions.flatMap(({ ids }) => ids)}
             onLight={setLit}
             onChange={(field, dimensions) => put(`lengths/${field}`, { dimensions })}

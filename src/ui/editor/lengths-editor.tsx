@@ -11,6 +11,7 @@ import {
   withFigureFrom,
   workedFrom,
 } from "@/core";
+import { conditionWords } from "../words/condition-words";
 import { LengthField, TextField } from "./field";
 
 type Dimension = ProcedureDocument["dimensions"][number];
@@ -19,6 +20,8 @@ interface LengthsEditorProps {
   readonly document: ProcedureDocument;
   /** As it stands, where it holds together: what figures from another datum come from. */
   readonly sheet: RunSheet | null;
+  /** Which of its other figures the cable drawn is worked to. */
+  readonly cases: Readonly<Record<string, number | null>>;
   /** Ids of the lengths in a contradiction. */
   readonly wrong: readonly string[];
   readonly onLight: (feature: string | null) => void;
@@ -26,7 +29,7 @@ interface LengthsEditorProps {
 }
 
 /** Every length: its name, what it is laid off from, its figure and tolerance. Another datum leaves the end the same. */
-export function LengthsEditor({ document, sheet, wrong, onLight, onChange }: LengthsEditorProps) {
+export function LengthsEditor({ document, sheet, cases, wrong, onLight, onChange }: LengthsEditorProps) {
   const { dimensions, features } = document;
   const nameOf = (id: string) => features.find((feature) => feature.id === id)?.name ?? id;
   const positions = new Map(sheet?.features.map(({ id, position }) => [id, position]) ?? []);
@@ -74,11 +77,15 @@ export function LengthsEditor({ document, sheet, wrong, onLight, onChange }: Len
                 onFocus={() => onLight(one.to)}
                 onChange={(next) => {
                   if (next === null) return;
-                  const changed =
+                  put(
+                    i,
+                    "figure",
                     datum === one.from || figure === null
                       ? { ...one, nominal: next }
-                      : withFigureFrom(one, datum, um(Math.round(next * 1000)), positions);
-                  put(i, "figure", changed);
+                      : figured(one, cases[one.id] ?? null, (stated) =>
+                          withFigureFrom(stated, datum, um(Math.round(next * 1000)), positions),
+                        ),
+                  );
                 }}
               />
             </span>
@@ -94,6 +101,22 @@ export function LengthsEditor({ document, sheet, wrong, onLight, onChange }: Len
                 />
               </span>
             ))}
+            {one.cases?.map((other, n) => (
+              <OtherFigure
+                // biome-ignore lint/suspicious/noArrayIndexKey: cases are told apart by their place
+                key={n}
+                name={one.name}
+                words={conditionWords(other.when, document, String)}
+                inUse={cases[one.id] === n}
+                other={other}
+                onChange={(field, changes) =>
+                  put(i, `${n}/${field}`, {
+                    ...one,
+                    cases: one.cases?.map((each, m) => (m === n ? { ...each, ...changes } : each)),
+                  })
+                }
+              />
+            ))}
             {datum !== one.from && (
               <p className="text-soft text-sm md:col-span-5">
                 Stated from the {nameOf(one.from)}: {one.nominal}. Its limits stay its own, whatever it is
@@ -104,6 +127,47 @@ export function LengthsEditor({ document, sheet, wrong, onLight, onChange }: Len
         );
       })}
     </ul>
+  );
+}
+
+/** A figure said from elsewhere changes the one the cable drawn is worked to: the length's own, or one of the others. */
+function figured(one: Dimension, used: number | null, change: (stated: Dimension) => Dimension): Dimension {
+  const other = used === null ? undefined : one.cases?.[used];
+  if (!other) return change(one);
+  const { nominal } = change({ ...one, nominal: other.nominal });
+  return { ...one, cases: one.cases?.map((each) => (each === other ? { ...each, nominal } : each)) };
+}
+
+interface OtherFigureProps {
+  readonly name: string;
+  readonly words: string;
+  readonly inUse: boolean;
+  readonly other: NonNullable<Dimension["cases"]>[number];
+  readonly onChange: (field: string, changes: Partial<NonNullable<Dimension["cases"]>[number]>) => void;
+}
+
+/** Another figure of the same length, for some cables or choices; stated from the length's own datum. */
+function OtherFigure({ name, words, inUse, other, onChange }: OtherFigureProps) {
+  return (
+    <div className="grid items-center gap-2 md:col-span-5 md:grid-cols-[minmax(0,4fr)_8rem_6rem_6rem]">
+      <p className="text-sm md:text-right">
+        instead for {words} {inUse && <strong>(as drawn)</strong>}
+      </p>
+      <LengthField
+        label={`${name}: figure for ${words}`}
+        value={other.nominal}
+        onChange={(nominal) => nominal !== null && onChange("figure", { nominal })}
+      />
+      {(["plus", "minus"] as const).map((side) => (
+        <LengthField
+          key={side}
+          label={`${name}: tolerance ${side === "plus" ? "above" : "below"} for ${words}`}
+          value={other[side]}
+          open
+          onChange={(value) => onChange(side, { [side]: value })}
+        />
+      ))}
+    </div>
   );
 }
 

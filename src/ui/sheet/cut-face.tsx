@@ -1,50 +1,126 @@
-import type { Cable, Layer } from "@/core";
+import { BESIDE, type Cable, type Layer } from "@/core";
 import { middleOf, shadeOf } from "../band/textures";
 
-/** A cable seen at its cut face: rings of its layers to one scale, with every buffer it holds. */
-export function CutFace({ cable: { layers, legs, fibreCount } }: { cable: Cable }) {
-  const outer = Math.max(...layers.map(({ diameter }) => diameter / 1000));
-  const scale = legs.length > 1 ? 9.5 : 62 / Math.max(4.4, outer);
-  const centres = legs.length > 1 ? [34 - outer * scale * 0.5, 34 + outer * scale * 0.5] : [34];
-  const bundle = legs.length === 1 ? fibreCount : 1;
+const SIZE = 68;
+const MIDDLE = SIZE / 2;
+
+/** The layer each unit of a cable begins with, where it holds several: tubes, cords or buffers side by side. */
+const UNIT: Partial<Record<Cable["construction"], Layer["kind"]>> = {
+  "stranded-loose-tube": "tube",
+  "armoured-loose-tube": "tube",
+  "tight-buffer-distribution": "buffer",
+  breakout: "jacket",
+};
+
+interface Face {
+  readonly rings: readonly Layer[];
+  readonly unit: readonly Layer[];
+  readonly count: number;
+  readonly members: Layer | undefined;
+}
+
+/** What is drawn of a cut cable: rings around, units side by side within, rigid members in the sheath. */
+function faceOf({ layers, construction, fibreCount, perUnit }: Cable): Face {
+  const start = layers.findIndex(({ kind }) => kind === UNIT[construction]);
+  const count = start < 0 ? 1 : Math.min(12, Math.max(1, Math.round(fibreCount / (perUnit ?? 1))));
+  const isRing = ({ kind }: Layer) => !BESIDE.includes(kind);
+  return {
+    rings: (count > 1 ? layers.slice(0, start) : layers).filter(isRing),
+    unit: count > 1 ? layers.slice(start).filter(isRing) : [],
+    count,
+    members: layers.find(({ kind }) => kind === "rods"),
+  };
+}
+
+/** A cable seen at its cut face, to one scale: rings of its layers, with every unit it holds. */
+export function CutFace({ cable }: { cable: Cable }) {
+  const { rings, unit, count, members } = faceOf(cable);
+  const outer = (cable.layers[0]?.diameter ?? 1000) / 1000;
+  const two = cable.legs.length > 1;
+  const scale = two ? 9.5 : 62 / Math.max(4.4, outer);
+  const centres = two ? [MIDDLE - outer * scale * 0.5, MIDDLE + outer * scale * 0.5] : [MIDDLE];
+  const within = ((rings.at(-1)?.diameter ?? 0) / 2000) * scale;
+  const radius = Math.min(((unit[0]?.diameter ?? 0) / 2000) * scale, within * 0.36);
+  const shrunk = unit[0] ? radius / (unit[0].diameter / 2000) : scale;
   return (
-    <svg width="68" height="68" viewBox="0 0 68 68" aria-hidden="true" className="shrink-0">
+    <svg width={SIZE} height={SIZE} viewBox={`0 0 ${SIZE} ${SIZE}`} aria-hidden="true" className="shrink-0">
       {centres.map((cx) => (
         <g key={cx}>
-          {layers
-            .filter(({ kind }) => !INSIDE.includes(kind))
-            .map((layer) => (
-              <Ring key={layer.kind} layer={layer} cx={cx} cy={34} scale={scale} />
-            ))}
-          {Array.from({ length: bundle }, (_, i) => {
-            const turn = (2 * Math.PI * i) / bundle;
-            const out = bundle > 1 ? 17 : 0;
-            const [x, y] = [cx + out * Math.cos(turn), 34 + out * Math.sin(turn)];
-            return layers
-              .filter(({ kind }) => INSIDE.includes(kind))
-              .map((layer) => (
-                <Ring key={`${turn}-${layer.kind}`} layer={layer} cx={x} cy={y} scale={scale} />
-              ));
+          {cable.construction === "flat-drop" && rings[0] ? (
+            <Flat layer={rings[0]} />
+          ) : (
+            rings[0] && <Ring layer={rings[0]} cx={cx} cy={MIDDLE} scale={scale} />
+          )}
+          {rings.slice(1).map((layer) => (
+            <Ring key={layer.kind} layer={layer} cx={cx} cy={MIDDLE} scale={scale} />
+          ))}
+          {Array.from({ length: unit.length > 0 ? count : 0 }, (_, i) => {
+            const turn = (2 * Math.PI * i) / count;
+            const out = within - radius - 1;
+            return unit.map((layer) => (
+              <Ring
+                key={`${turn}-${layer.kind}`}
+                layer={layer}
+                cx={cx + out * Math.cos(turn)}
+                cy={MIDDLE + out * Math.sin(turn)}
+                scale={shrunk}
+              />
+            ));
           })}
+          {members && (
+            <Members layer={members} cx={cx} scale={scale} central={count > 1} wall={wallOf(rings, scale)} />
+          )}
         </g>
       ))}
     </svg>
   );
 }
 
-const INSIDE: readonly string[] = ["buffer", "coating", "glass"];
+/** The middle of the outermost wall, pixels from the centre. */
+const wallOf = (rings: readonly Layer[], scale: number): number =>
+  (((rings[0]?.diameter ?? 0) + (rings[1]?.diameter ?? 0)) / 4000) * scale;
 
-function Ring({
-  layer: { kind, diameter, hue },
+function Members({
+  layer,
   cx,
-  cy,
   scale,
+  central,
+  wall,
 }: {
   layer: Layer;
   cx: number;
-  cy: number;
   scale: number;
+  central: boolean;
+  wall: number;
 }) {
+  const places = central ? [0] : [-wall, wall];
+  return places.map((x) => <Ring key={x} layer={layer} cx={cx + x} cy={MIDDLE} scale={scale} />);
+}
+
+/** A flat sheath, twice as wide as it is thick. */
+function Flat({ layer: { hue } }: { layer: Layer }) {
+  return (
+    <rect
+      x="3"
+      y="19"
+      width="62"
+      height="30"
+      rx="13"
+      fill={middleOf(hue)}
+      stroke={shadeOf(hue)}
+      strokeWidth="0.7"
+    />
+  );
+}
+
+interface RingProps {
+  readonly layer: Layer;
+  readonly cx: number;
+  readonly cy: number;
+  readonly scale: number;
+}
+
+function Ring({ layer: { kind, diameter, hue }, cx, cy, scale }: RingProps) {
   return (
     <circle
       cx={cx}

@@ -39,11 +39,11 @@ export function FirstPick({ shelf, cable, procedure, onCable, onStyle }: FirstPi
 
 function Picks({ title, children }: { title: string; children: React.ReactNode }) {
   return (
-    <section className="mx-auto max-w-4xl px-4 py-8" aria-labelledby="first-pick">
-      <h2 id="first-pick" className="mb-4 font-bold text-2xl">
+    <section className="mx-auto max-w-6xl px-4 py-5" aria-labelledby="first-pick">
+      <h2 id="first-pick" className="mb-3 font-bold text-2xl">
         {title}
       </h2>
-      <div className="grid gap-3 sm:grid-cols-2">{children}</div>
+      <div className="grid gap-2 sm:grid-cols-2 lg:grid-cols-3">{children}</div>
     </section>
   );
 }
@@ -63,12 +63,12 @@ function Pick({
     <button
       type="button"
       onClick={onTake}
-      className="flex min-h-24 items-center gap-4 rounded-lg border border-line bg-raised p-4 text-left hover:border-ink"
+      className="flex min-h-20 items-center gap-3 rounded-lg border border-line bg-raised px-3 py-2 text-left hover:border-ink"
     >
       {children}
       <span>
-        <span className="block font-bold text-xl">{name}</span>
-        <span className="block text-soft">{about}</span>
+        <span className="block font-bold text-lg leading-tight">{name}</span>
+        <span className="line-clamp-2 text-soft text-sm leading-tight">{about}</span>
       </span>
     </button>
   );

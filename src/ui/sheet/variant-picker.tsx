@@ -27,9 +27,10 @@ export function VariantPicker({
   onCore,
   onChoice,
 }: VariantPickerProps) {
-  const chosen = procedure.choices.map(
-    (choice) => choice.options.find(({ id }) => id === choices[choice.id])?.name ?? "?",
-  );
+  // What everybody does by default is not repeated; a school that was picked is.
+  const chosen = procedure.choices
+    .filter(({ id, school, default: usual }) => !school || choices[id] !== usual)
+    .map((choice) => choice.options.find(({ id }) => id === choices[choice.id])?.name ?? "?");
   const glass = cable.cores.map((one) => ({
     id: one,
     name: coreText(one),

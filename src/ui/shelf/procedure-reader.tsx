@@ -4,6 +4,7 @@ import Link from "next/link";
 import {
   type Cable,
   type Caution,
+  formatMm,
   judgementOf,
   misfits,
   type Procedure,
@@ -11,6 +12,7 @@ import {
   type Step,
 } from "@/core";
 import { usePrefs } from "../prefs/prefs-context";
+import { conditionWords } from "../words/condition-words";
 import { figureText, lengthText, toleranceText, type Units } from "../words/length-text";
 import { settingText } from "../words/line-words";
 import { Fits } from "./fits";
@@ -122,8 +124,6 @@ function Lengths({ procedure, nameOf, units }: LengthsProps) {
               <span className="font-semibold first-letter:uppercase">{one.name}</span>
               <span className="block text-soft text-sm">
                 from the {nameOf(one.from)} to the {nameOf(one.to)}
-                {one.cases.length > 0 &&
-                  `; ${one.cases.length} other ${one.cases.length === 1 ? "figure" : "figures"}, by cable or choice`}
                 {one.notRead && `. Not read: ${one.notRead}`}
               </span>
             </span>
@@ -132,10 +132,11 @@ function Lengths({ procedure, nameOf, units }: LengthsProps) {
                 {figureText(one.nominal, units)}
               </span>{" "}
               <span className="text-soft">{toleranceText(one.plus, one.minus, units)}</span>
-              {one.cases.map(({ nominal, plus, minus }, i) => (
+              {one.cases.map(({ when, nominal, plus, minus }, i) => (
                 // biome-ignore lint/suspicious/noArrayIndexKey: cases are told apart by their place
                 <span key={i} className="figures block text-soft text-sm">
-                  or {figureText(nominal, units)} {toleranceText(plus, minus, units)}
+                  or {figureText(nominal, units)} {toleranceText(plus, minus, units)}:{" "}
+                  {conditionWords(when, procedure, formatMm)}
                 </span>
               ))}
             </span>
