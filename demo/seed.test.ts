@@ -3,6 +3,7 @@ import { describe, expect, it } from "vitest";
 import { endState } from "@/core";
 import { endsAtBench, getEnd } from "@/service/ends";
 import { ledgerPage } from "@/service/ledger";
+import { library } from "@/service/library";
 import { openStore } from "@/store/database";
 import { seed } from "./seed";
 
@@ -14,14 +15,26 @@ describe("the Quillmere demo", () => {
     expect(new Set(rows.map(({ result }) => result))).toEqual(
       new Set(["in", "out", "unsure", "unmeasured", "cut-off"]),
     );
-    expect(new Set(rows.map(({ style }) => style)).size).toBe(3);
+    expect(new Set(rows.map(({ style }) => style)).size).toBe(7);
   });
-  it("leaves two ends half done at the bench, one at a measure step", () => {
-    const steps = endsAtBench(store).map(({ id }) => {
-      const { sheet, entries } = getEnd(store, id);
-      return sheet.lines[endState(entries).at]?.step.kind;
-    });
+  it("leaves two ends half done at the bench, one at a measure step, and a batch", () => {
+    const all = endsAtBench(store);
+    expect(all.filter(({ batchId }) => batchId)).toHaveLength(12);
+    const steps = all
+      .filter(({ batchId }) => !batchId)
+      .map(({ id }) => {
+        const { sheet, entries } = getEnd(store, id);
+        return sheet.lines[endState(entries).at]?.step.kind;
+      });
     expect(steps).toEqual(["mark", "measure"]);
+  });
+  it("has figures of the user's own, and an end that was tried again", () => {
+    const own = library(store).procedures.filter(({ source }) => source.kind === "own");
+    expect(own.map(({ id }) => id)).toEqual(["stub-wedge-release-900"]);
+    const redone = ledgerPage(store, {}).rows.filter(({ id }) =>
+      getEnd(store, id).entries.some(({ entry }) => entry.kind === "redo"),
+    );
+    expect(redone).toHaveLength(1);
   });
   it("is all dated before it is shown", () => {
     for (const { signedAt } of ledgerPage(store, {}).rows)

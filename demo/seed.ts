@@ -1,8 +1,22 @@
 import { readFileSync } from "node:fs";
 import { v5 as uuidFrom } from "uuid";
 import { z } from "zod";
-import { check, type EntryInput, judgementOf, type RunSheet } from "@/core";
+import {
+  check,
+  type EntryInput,
+  endState,
+  figuresToConfirm,
+  judgementOf,
+  type Line,
+  type RunSheet,
+  redoEntry,
+  rungsOf,
+  spentAt,
+  withDefaults,
+} from "@/core";
+import { getBatch, startBatch } from "@/service/batches";
 import { addEntries, getEnd, startEnd } from "@/service/ends";
+import { confirmFigures } from "@/service/shelf";
 import { openStore, type Store } from "@/store/database";
 import { shippedLibrary } from "@/store/shipped";
 
@@ -23,10 +37,28 @@ const zDemo = z.object({
       by: z.int(),
       off: z.record(z.string(), z.number()),
       skip: z.array(z.string()).default([]),
+      /** Looks that were bad the first time, by judgement: the answer seen. */
+      bad: z.record(z.string(), z.string()).default({}),
       outcome: z.enum(["kept", "cut-off"]).default("kept"),
     }),
   ),
   open: z.array(z.object({ ...zBase, toStep: z.string() })),
+  /** Figures held against a part's sheet, by whom; ends after it are made by them. */
+  confirmed: z.array(
+    z.object({ style: z.string(), cable: z.string(), core: z.string(), by: z.int(), sheet: z.string() }),
+  ),
+  /** Many ends at once: the first `begun` of them stand at a step. */
+  batches: z.array(
+    z.object({
+      job: z.string(),
+      style: z.string(),
+      cable: z.string(),
+      core: z.string(),
+      count: z.int(),
+      begun: z.int(),
+      toStep: z.string(),
+    }),
+  ),
 });
 
 const NAMESPACE = "5b0c1f6e-5a1c-4a64-9c0e-6f0d3c1b7a90";
@@ -77,11 +109,17 @@ export function seed(store: Store, text: string, now = new Date()): void {
     const at = new Date(now.getTime() - (demo.ends.length - n) * 190 * MINUTE);
     work({ ...end, toStep: "" }, `end ${n}`, at, (sheet) => {
       const entries: EntryInput[] = [];
-      for (const { index, step, checks } of sheet.lines) {
+      const bad = new Map(Object.entries(end.bad));
+      let off = 0;
+      for (let index = 0; index < sheet.lines.length; index++) {
+        const line = sheet.lines[index] as Line;
         entries.push({ kind: "step", to: index });
-        for (const { id, nominal } of checks.filter((one) => !end.skip.includes(one.id)))
+        for (const { id, nominal } of line.checks.filter((one) => !end.skip.includes(one.id)))
           for (const wobble of [-20, 30]) {
-            const value = Math.round((nominal + (end.off[id] ?? 0) + wobble + slip(n, id)) / 10) * 10;
+            const value = Math.max(
+              0,
+              Math.round((nominal + (end.off[id] ?? 0) + wobble + slip(n, id)) / 10) * 10,
+            );
             entries.push({
               kind: "reading",
               check: id,
@@ -91,10 +129,27 @@ export function seed(store: Store, text: string, now = new Date()): void {
               instrument,
             });
           }
-        const judgement = judgementOf(step);
+        const judgement = judgementOf(line.step);
+        const seen = judgement && bad.get(judgement.id);
+        if (judgement && seen) {
+          bad.delete(judgement.id);
+          entries.push({ kind: "answer", judgement: judgement.id, answer: seen });
+          const [rung] = rungsOf(sheet, endState([]), judgement.id, seen);
+          if (!rung) throw new Error(`${judgement.id}: ${seen} offers nothing to try`);
+          entries.push(redoEntry(sheet, rung, judgement.id, seen) as EntryInput);
+          index = rung.to - 1;
+          continue;
+        }
         const good = judgement?.answers.find((answer) => answer.good);
         if (judgement && good) entries.push({ kind: "answer", judgement: judgement.id, answer: good.id });
+        entries.push(...(spentAt(line, { spent: [] }) as EntryInput[]));
+        off += line.step.shards;
+        if (line.step.kind === "dispose" && off > 0) {
+          entries.push({ kind: "shards", made: 0, binned: off });
+          off = 0;
+        }
       }
+      if (off > 0) entries.push({ kind: "shards", made: 0, binned: off });
       return [...entries, { kind: "sign", name: demo.people[end.by] ?? "Nobody", outcome: end.outcome }];
     });
   });
@@ -105,6 +160,62 @@ export function seed(store: Store, text: string, now = new Date()): void {
         .slice(0, sheet.lines.findIndex(({ step }) => step.id === end.toStep) + 1)
         .map(({ index }): EntryInput => ({ kind: "step", to: index })),
     );
+  });
+  for (const { style, cable, core, by, sheet } of demo.confirmed) {
+    const { cables, procedures } = shippedLibrary();
+    const procedure = procedures.find(({ id }) => id === style);
+    const on = cables.find(({ id }) => id === cable);
+    if (!procedure || !on) throw new Error(`${style} on ${cable} is not on the shelf`);
+    const figures = figuresToConfirm(procedure, on, { core, choices: withDefaults(procedure, {}) });
+    confirmFigures(
+      store,
+      style,
+      {
+        basis: procedure.revision,
+        cable,
+        core,
+        by: demo.people[by] ?? "",
+        why: sheet,
+        figures: figures.map(({ key, value, plus, minus, most, printed }) => ({
+          key,
+          value,
+          plus,
+          minus,
+          most,
+          printed,
+        })),
+      },
+      now,
+    );
+  }
+  demo.batches.forEach(({ begun, toStep, style, ...batch }, n) => {
+    const at = new Date(now.getTime() - 40 * MINUTE);
+    const { id } = startBatch(
+      store,
+      { ...batch, id: uuidFrom(`batch ${n}`, NAMESPACE), procedure: style },
+      at,
+    );
+    const { ends, sheet } = getBatch(store, id);
+    const to = sheet.lines.findIndex(({ step }) => step.id === toStep);
+    const entries: EntryInput[] = [
+      ...sheet.parts.map(({ id: part }): EntryInput => ({ kind: "thread", part, on: true })),
+      { kind: "step", to },
+    ];
+    ends.slice(0, begun).forEach(({ id: end }, place) => {
+      addEntries(
+        store,
+        end,
+        {
+          client: "demo",
+          after: 1,
+          entries: entries.map((entry, i) => ({
+            id: uuidFrom(`batch ${n}/${place}/${i}`, NAMESPACE),
+            entry,
+          })),
+        },
+        at,
+      );
+    });
   });
 }
 

@@ -1,49 +1,6 @@
 import type { Page } from "@playwright/test";
 import { addEntries, endAtMeasure, expect, MEASURE, startEnd, THREADED, test } from "./server";
-
-const heading = (page: Page) => page.locator("#step");
-
-/** Walks an end to its sign-off as a technician would, reading every length at its nominal but for those named. */
-async function work(page: Page, readings: Readonly<Record<string, string>> = {}): Promise<void> {
-  for (const box of await page.getByRole("checkbox").all()) await box.click();
-  while (!(await page.locator("#signer").isVisible())) {
-    const before = (await heading(page).textContent()) ?? "";
-    const looks = page.locator("fieldset button").first();
-    if (await looks.isVisible()) await looks.click();
-    while (await page.locator("#reading").isVisible()) {
-      const label = (await page.locator("label[for=reading]").textContent()) ?? "";
-      const nominal = (await page.locator(".figure-huge").first().textContent()) ?? "";
-      const wanted = Object.entries(readings).find(([name]) => label.includes(name))?.[1] ?? nominal;
-      await page.locator("#reading").fill(wanted);
-      await page.keyboard.press("Enter");
-      await expect(
-        page
-          .getByLabel("Readings kept")
-          .or(page.locator("label[for=reading]", { hasNotText: label }))
-          .first(),
-      ).toBeVisible();
-      if ((await page.locator("label[for=reading]").textContent()) === label) {
-        const open = page
-          .getByLabel("Lengths to read")
-          .filter({ visible: true })
-          .getByRole("button")
-          .filter({ hasNotText: /, (in|out|unsure)/ });
-        if ((await open.count()) === 0) break;
-        await open.first().click();
-      }
-    }
-    await page.keyboard.press("PageDown");
-    await expect(
-      heading(page).filter({ hasNotText: before }).or(page.locator("#signer")).first(),
-    ).toBeVisible();
-  }
-}
-
-async function sign(page: Page, name: string): Promise<void> {
-  await page.locator("#signer").fill(name);
-  await page.keyboard.press("Enter");
-  await expect(page.getByRole("heading", { name: /On record/ })).toBeVisible();
-}
+import { begin, heading, sign, work } from "./work";
 
 for (const [style, query] of [
   ["stub, cam and crimp", "cable=distribution-900&style=stub-cam-crimp-900"],
@@ -55,8 +12,7 @@ for (const [style, query] of [
 ] as const)
   test(`an end is made from sheet to record: ${style}`, async ({ page }) => {
     await page.goto(`/?${query}`);
-    await page.keyboard.press("b");
-    await page.waitForURL(/\/bench\/[0-9a-f-]{36}/);
+    await begin(page);
     await work(page);
     await expect(page.getByRole("heading", { level: 2 })).toContainText("In");
     await sign(page, "Wyn Harrow");
@@ -69,8 +25,7 @@ test("a whole end with one length out: told what to do, signed off so, found in 
   page,
 }) => {
   await page.goto("/?cable=simplex-3.0&style=stub-wedge-release-cord");
-  await page.keyboard.press("b");
-  await page.waitForURL(/\/bench\//);
+  await begin(page);
   await work(page, { "cleave length": "11.2" });
   await expect(page.getByText("Too long by 1.2 mm")).toBeVisible();
   await sign(page, "Osla Brandt");

@@ -100,5 +100,5 @@ test("on paper there is the sheet and nothing of the program", async ({ page }) 
   await expect(page.getByRole("navigation", { name: "Places" })).toBeHidden();
   await expect(page.getByRole("button", { name: "To the bench" })).toBeHidden();
   await expect(page.getByText("Representative figures.")).toBeVisible();
-  await expect(page.getByText(/Stub, wedge release on Simplex cord 3\.0, 9\/125; revision 1/)).toBeVisible();
+  await expect(page.getByText(/Stub, wedge release on Simplex cord 3\.0, 9\/125; revision 2/)).toBeVisible();
 });

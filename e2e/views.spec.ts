@@ -1,6 +1,6 @@
 import AxeBuilder from "@axe-core/playwright";
 import type { Page } from "@playwright/test";
-import { addEntries, expect, MEASURE, startEnd, THREADED, test } from "./server";
+import { addEntries, expect, MEASURE, startEnd, THREADED, test, WEDGE } from "./server";
 
 const LONG =
   "The very long name of a feeder that goes from the correlator hall past the weather hut to the last pad on the moor";
@@ -15,6 +15,11 @@ async function views(request: Parameters<typeof startEnd>[0]): Promise<string[]>
     ...THREADED,
     { kind: "step", to: MEASURE },
   ]);
+  const cleave = await startEnd(request);
+  await addEntries(request, cleave, [...THREADED, { kind: "step", to: 11 }]);
+  const begun = await request.post("/api/v1/batches", { data: { ...WEDGE, count: 12, job: LONG } });
+  const batch = (await begun.json()).id;
+  const { ends } = await (await request.get(`/api/v1/batches/${batch}`)).json();
   await addEntries(request, look, [...THREADED, { kind: "step", to: 10 }]);
   await addEntries(request, done, [
     { kind: "label", job: LONG, label: "Unbrokenwordofamostextraordinarylengthindeed".repeat(2) },
@@ -36,6 +41,15 @@ async function views(request: Parameters<typeof startEnd>[0]): Promise<string[]>
     "/ledger?result=unsure",
     `/ledger/${done}`,
     "/setup",
+    "/shelf",
+    "/shelf/new",
+    "/shelf/procedures/stub-wedge-release-cord",
+    "/shelf/procedures/stub-wedge-release-cord/edit",
+    "/shelf/cables/central-tube-ribbon-96",
+    "/shelf/cables/central-tube-ribbon-96/edit",
+    `/bench/batch/${batch}`,
+    `/bench/batch/${batch}?end=${ends[0].id}`,
+    `/bench/${cleave}`,
     "/nowhere",
   ];
 }
@@ -94,6 +108,30 @@ test("the open picker and the sign-off have no barrier either", async ({ page, r
   await page.goto(`/bench/${end}`);
   await page.getByRole("button", { name: /Finish/ }).click();
   await expect(page.locator("#signer")).toBeVisible();
+  expect(await scan()).toEqual([]);
+});
+
+test("the screen of figures to be checked, and a shard missing at the sign-off, have no barrier either", async ({
+  page,
+  request,
+}) => {
+  const scan = async () =>
+    (await new AxeBuilder({ page }).analyze()).violations.map(
+      ({ id, nodes }) => `${id} ${nodes.map(({ target }) => target).join(" ")}`,
+    );
+  await page.goto("/?cable=simplex-3.0&style=stub-wedge-release-cord");
+  await page.getByRole("button", { name: "To the bench" }).click();
+  await expect(page.getByRole("dialog")).toBeVisible();
+  expect(await scan()).toEqual([]);
+  const end = await startEnd(request);
+  await addEntries(request, end, [
+    ...THREADED,
+    { kind: "shards", made: 2, binned: 1 },
+    { kind: "step", to: 18 },
+  ]);
+  await page.goto(`/bench/${end}`);
+  await page.getByRole("button", { name: /Finish/ }).click();
+  await expect(page.getByText("1 not in the bin yet.")).toBeVisible();
   expect(await scan()).toEqual([]);
 });
 

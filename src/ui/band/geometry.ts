@@ -78,7 +78,8 @@ function besideAt(layers: RunSheet["layers"], at: number, pxPerMm: number): numb
   const ring = (list: RunSheet["layers"]) => list.find(({ kind }) => !BESIDE.includes(kind))?.diameter ?? 0;
   const outer = ring(layers.slice(0, at).reverse());
   const inner = ring(layers.slice(at + 1));
-  return ((outer + inner) / 4 / 1000) * pxPerMm || 1;
+  const share = layers[at]?.kind === "ripcord" ? 0.2 : 0.5;
+  return ((inner + (outer - inner) * share) / 2 / 1000) * pxPerMm || 1;
 }
 
 function tooClose(features: readonly SheetFeature[], scale: BandScale): BandGeometry["close"] {

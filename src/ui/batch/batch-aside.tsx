@@ -92,7 +92,7 @@ export function BatchAside({ batch, place, work, onPlan }: BatchAsideProps) {
                 onClick={() => setCurrent(i)}
                 className={`flex min-h-12 w-full min-w-16 flex-col items-start justify-center rounded-md border px-2 leading-tight ${here ? "border-now bg-now font-bold text-on-now" : one?.signed ? "border-in bg-in-wash" : "border-line"}`}
               >
-                <span className="w-full truncate text-[0.95rem]">{shortOf(label, i)}</span>
+                <span className="w-full truncate text-sm">{shortOf(label, i)}</span>
                 <span className={`figures text-xs ${here ? "" : "text-soft"}`}>
                   {one?.signed ? (
                     <Check aria-hidden="true" className="size-4" strokeWidth={3} />

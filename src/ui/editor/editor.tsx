@@ -88,74 +88,76 @@ export function Editor({ initial, basis, from, cables, tools }: EditorProps) {
     edited.change(field, { ...draft, ...changes });
   return (
     <main className="min-w-0 flex-1">
-      <header className="flex flex-wrap items-center gap-2 px-4 py-2 sm:px-6">
-        <Link href="/shelf" className="inline-flex min-h-12 items-center text-soft underline">
-          Shelf
-        </Link>
-        <h1 className="mr-auto min-w-0 truncate font-bold text-xl">
-          {draft.name || "No name yet"}
-          <span className="ml-2 font-normal text-base text-soft">
-            {basis === null ? "new" : `from revision ${basis}`}
-          </span>
-        </h1>
-        <button
-          type="button"
-          onClick={edited.undo}
-          disabled={!edited.canUndo}
-          className="min-h-12 px-3 underline disabled:opacity-40"
-        >
-          Undo
-        </button>
-        <button
-          type="button"
-          onClick={edited.redo}
-          disabled={!edited.canRedo}
-          className="min-h-12 px-3 underline disabled:opacity-40"
-        >
-          Redo
-        </button>
-        <input
-          aria-label="Why it was changed"
-          value={why}
-          maxLength={300}
-          placeholder="Why (optional)"
-          onChange={(event) => setWhy(event.target.value)}
-          className="min-h-12 w-44 rounded-lg border border-line bg-field px-3 placeholder:text-soft"
-        />
-        <button
-          type="button"
-          onClick={save}
-          disabled={busy || wrong}
-          aria-keyshortcuts="Control+S"
-          className="min-h-12 rounded-lg bg-now px-5 font-bold text-on-now disabled:opacity-50"
-        >
-          Keep as {basis === null ? "revision 1" : "the next revision"}
-        </button>
-      </header>
-      {edited.found && (
-        <p role="status" className="flex flex-wrap items-center gap-3 bg-note px-4 py-1 sm:px-6">
-          What you were writing was kept on this device and is here again.
-          <button type="button" onClick={edited.startOver} className="min-h-12 underline">
-            Begin from what is kept on the shelf
+      <div className="z-10 bg-ground pb-1 lg:sticky lg:top-0">
+        <header className="flex flex-wrap items-center gap-2 px-4 py-2 sm:px-6">
+          <Link href="/shelf" className="inline-flex min-h-12 items-center text-soft underline">
+            Shelf
+          </Link>
+          <h1 className="mr-auto min-w-0 truncate font-bold text-xl">
+            {draft.name || "No name yet"}
+            <span className="ml-2 font-normal text-base text-soft">
+              {basis === null ? "new" : `from revision ${basis}`}
+            </span>
+          </h1>
+          <button
+            type="button"
+            onClick={edited.undo}
+            disabled={!edited.canUndo}
+            className="min-h-12 px-3 underline disabled:opacity-40"
+          >
+            Undo
           </button>
-        </p>
-      )}
-      {looked.sheet ? (
-        <Band
-          sheet={looked.sheet}
-          line={looked.sheet.lines.length}
-          lit={lit ? [lit] : []}
-          onPoint={setLit}
-          compact
-        />
-      ) : (
-        <p className="border-line border-y bg-raised px-4 py-10 text-center text-soft text-lg sm:px-6">
-          {looked.contradictions.length > 0 || looked.problem
-            ? "It is drawn again once it holds together."
-            : "No cable on the shelf goes with what it applies to."}
-        </p>
-      )}
-      <Found review={looked} problem={problem} />
+          <button
+            type="button"
+            onClick={edited.redo}
+            disabled={!edited.canRedo}
+            className="min-h-12 px-3 underline disabled:opacity-40"
+          >
+            Redo
+          </button>
+          <input
+            aria-label="Why it was changed"
+            value={why}
+            maxLength={300}
+            placeholder="Why (optional)"
+            onChange={(event) => setWhy(event.target.value)}
+            className="min-h-12 w-44 rounded-lg border border-line bg-field px-3 placeholder:text-soft"
+          />
+          <button
+            type="button"
+            onClick={save}
+            disabled={busy || wrong}
+            aria-keyshortcuts="Control+S"
+            className="min-h-12 rounded-lg bg-now px-5 font-bold text-on-now disabled:opacity-50"
+          >
+            Keep as {basis === null ? "revision 1" : "the next revision"}
+          </button>
+        </header>
+        {edited.found && (
+          <p role="status" className="flex flex-wrap items-center gap-3 bg-note px-4 py-1 sm:px-6">
+            What you were writing was kept on this device and is here again.
+            <button type="button" onClick={edited.startOver} className="min-h-12 underline">
+              Begin from what is kept on the shelf
+            </button>
+          </p>
+        )}
+        {looked.sheet ? (
+          <Band
+            sheet={looked.sheet}
+            line={looked.sheet.lines.length}
+            lit={lit ? [lit] : []}
+            onPoint={setLit}
+            compact
+          />
+        ) : (
+          <p className="border-line border-y bg-raised px-4 py-10 text-center text-soft text-lg sm:px-6">
+            {looked.contradictions.length > 0 || looked.problem
+              ? "It is drawn again once it holds together."
+              : "No cable on the shelf goes with what it applies to."}
+          </p>
+        )}
+        <Found review={looked} problem={problem} />
+      </div>
       <div className="flex flex-wrap items-center gap-2 px-4 pt-2 sm:px-6">
         <label className="flex items-center gap-2">
           <span className="text-soft">Drawn on</span>

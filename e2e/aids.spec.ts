@@ -1,0 +1,166 @@
+import { addEntries, expect, startEnd, test } from "./server";
+import { begin, heading, sign, work } from "./work";
+
+const PAIR = { cable: "duplex-3.0", procedure: "adhesive-polish-duplex", core: "50/125" };
+
+test("a bad look takes back to the step that mends it, counts what was tried, and stops at the limit", async ({
+  page,
+  request,
+}) => {
+  const end = await startEnd(request);
+  await addEntries(request, end, [
+    ...["boot-3", "stopper", "pre-stopper"].map((part) => ({ kind: "thread", part, on: true }) as const),
+    { kind: "step", to: 14 },
+  ]);
+  await page.goto(`/bench/${end}`);
+  await expect(heading(page)).toHaveText("Watch the glow dim");
+  let tried = 0;
+  for (; tried < 8; tried++) {
+    await page.getByRole("button", { name: "It stayed bright" }).click();
+    const back = page.getByRole("button", { name: /: back to “/ });
+    if (!(await back.isVisible())) break;
+    await expect(page.getByLabel("What can be tried")).toContainText(/\d of \d used/);
+    await back.click();
+    await expect(heading(page)).not.toHaveText("Watch the glow dim");
+    while ((await heading(page).textContent()) !== "Watch the glow dim") {
+      const before = (await heading(page).textContent()) ?? "";
+      await page.keyboard.press("PageDown");
+      await expect(heading(page)).not.toHaveText(before);
+    }
+  }
+  expect(tried).toBe(2);
+  await expect(page.getByText("Nothing is left to try on this end.")).toBeVisible();
+  await page.getByRole("button", { name: "Cut it off and sign it so" }).click();
+  await expect(page.locator("#signer")).toBeVisible();
+});
+
+test("a cure runs on while another end is worked, is seen on every page, and calls back", async ({
+  page,
+  request,
+}) => {
+  const [first, second] = [await startEnd(request, PAIR), await startEnd(request, PAIR)];
+  await addEntries(request, first, [{ kind: "label", job: "Row D", label: "pair 1" }]);
+  await addEntries(request, first, [{ kind: "timer", step: "cure", action: "start", seconds: 4 }], 99);
+  await page.goto(`/bench/${second}`);
+  const tray = page.getByRole("region", { name: "Holds and cures" });
+  await expect(tray.getByRole("link")).toContainText("pair 1");
+  await page.goto("/shelf");
+  await expect(tray.getByRole("link")).toContainText("pair 1");
+  await expect(page.getByText("Row D · pair 1: time is up.")).toBeVisible({ timeout: 12_000 });
+  await expect(tray.getByRole("link")).toContainText("Ready");
+  await tray.getByRole("link").click();
+  await expect(page).toHaveURL(new RegExp(first));
+  await addEntries(request, first, [{ kind: "timer", step: "cure", action: "stop", seconds: 4 }], 99);
+  await expect(tray).toHaveCount(0);
+});
+
+test("two holds run at once, each by its own clock", async ({ page, request }) => {
+  const [first, second] = [await startEnd(request, PAIR), await startEnd(request, PAIR)];
+  for (const [end, seconds] of [
+    [first, 300],
+    [second, 900],
+  ] as const)
+    await addEntries(request, end, [{ kind: "timer", step: "cure", action: "start", seconds }], 99);
+  await page.goto("/");
+  const tray = page.getByRole("region", { name: "Holds and cures" });
+  await expect(tray.getByRole("link")).toHaveCount(2);
+  await expect(tray.getByRole("link").first()).toContainText(/^[45]:/);
+  await expect(tray.getByRole("link").last()).toContainText(/^1[45]:/);
+  for (const end of [first, second])
+    await addEntries(request, end, [{ kind: "timer", step: "cure", action: "stop", seconds: 1 }], 99);
+});
+
+test("bites are counted by Enter, and a shard missing must be told before the sign-off", async ({ page }) => {
+  await page.goto("/?cable=distribution-900&style=stub-cam-crimp-900");
+  await begin(page);
+  for (const box of await page.getByRole("checkbox").all()) await box.click();
+  while (!/Strip the buffer/.test((await heading(page).textContent()) ?? "")) {
+    const before = (await heading(page).textContent()) ?? "";
+    await page.keyboard.press("PageDown");
+    await expect(heading(page)).not.toHaveText(before);
+  }
+  const counter = page.getByRole("button", { name: /touch or Enter counts one/ });
+  await page.keyboard.press("Enter");
+  await page.keyboard.press("Enter");
+  await expect(counter).toContainText(/^2/);
+  while (await heading(page).isVisible()) {
+    const before = (await heading(page).textContent()) ?? "";
+    const looks = page.locator("fieldset button").first();
+    if (await looks.isVisible()) await looks.click();
+    await page.keyboard.press("PageDown");
+    await expect(
+      heading(page).filter({ hasNotText: before }).or(page.locator("#signer")).first(),
+    ).toBeVisible();
+  }
+  await page.locator("#signer").fill("Teo Marsh");
+  await page.keyboard.press("Enter");
+  await expect(page.getByText("A shard is missing: find it, or say so here.")).toBeVisible();
+  await page.getByRole("button", { name: /in the bin$/ }).click();
+  await sign(page, "Teo Marsh");
+});
+
+test("the blade says what is due, and seeing to it is logged", async ({ page, request }) => {
+  const sheet = { cable: "distribution-900", procedure: "stub-cam-crimp-900", core: "9/125" };
+  const end = await startEnd(request, sheet);
+  await addEntries(request, end, [{ kind: "thread", part: "boot", on: true }]);
+  const { steps } = await (await request.get("/api/v1/shelf/procedures/stub-cam-crimp-900")).json();
+  const { tool } = (steps as { kind: string; tool: string }[]).find(({ kind }) => kind === "cleave") ?? {
+    tool: "",
+  };
+  const before = (await (await request.get("/api/v1/tools")).json()).find(
+    (one: { tool: string }) => one.tool === tool,
+  );
+  await addEntries(
+    request,
+    end,
+    Array.from({ length: before.wipeEvery }, () => ({
+      kind: "use" as const,
+      step: "cleave",
+      tool,
+      items: [{ item: "cleave", count: 1 }],
+    })),
+    99,
+  );
+  await page.goto(`/bench/${end}`);
+  while ((await heading(page).textContent()) !== "Cleave") {
+    const title = (await heading(page).textContent()) ?? "";
+    await page.keyboard.press("PageDown");
+    await expect(heading(page)).not.toHaveText(title);
+  }
+  await expect(page.getByText("Wipe the blade before this cleave.")).toBeVisible();
+  await page.getByRole("button", { name: /^Wiped/ }).click();
+  await expect(page.getByText("Wipe the blade before this cleave.")).toHaveCount(0);
+});
+
+test.describe("a batch of twelve", () => {
+  test("is planned, done a step across all, and each end is its own on record", async ({ page, request }) => {
+    test.setTimeout(120_000);
+    await page.goto("/?cable=distribution-900&style=stub-cam-crimp-900");
+    await page.getByRole("spinbutton", { name: "Ends" }).fill("12");
+    await begin(page, "Enter");
+    await expect(page.getByRole("heading", { name: /12 ends/ })).toBeVisible();
+    await expect(page.getByRole("figure", { name: /Who waits for what/ })).toBeVisible();
+    await page.getByRole("radio", { name: /Each step across all/ }).click();
+    await page.getByRole("button", { name: "Begin with fibre 1, blue" }).click();
+    await page.getByRole("button", { name: "Done on all 12" }).click();
+    await expect(heading(page)).toHaveText("Mark the strip");
+    await page.keyboard.press("PageDown");
+    const aside = page.getByRole("complementary", { name: "Ends of the batch" });
+    await expect(aside.locator("[aria-current]")).toContainText("2 orange");
+    await expect(heading(page)).toHaveText("Mark the strip");
+    await page.getByRole("button", { name: "Done on all 11" }).click();
+    await expect(heading(page)).not.toHaveText("Mark the strip");
+    await page.getByRole("button", { name: "Plan" }).first().click();
+    await page.getByRole("radio", { name: "One end through" }).click();
+    await page.getByRole("button", { name: /^Go on with/ }).click();
+    const label = (await aside.locator("[aria-current]").getAttribute("aria-label")) ?? "";
+    await work(page);
+    await sign(page, "Osla Brandt");
+    await page.getByRole("button", { name: "Next end of the batch" }).click();
+    await expect(aside.getByRole("button", { name: /signed off/ })).toHaveCount(1);
+    await expect(aside.locator("[aria-current]")).not.toHaveAttribute("aria-label", label);
+    const id = page.url().split("/").at(-1)?.split("?")[0];
+    const { ends } = await (await request.get(`/api/v1/batches/${id}`)).json();
+    expect(ends).toHaveLength(12);
+  });
+});

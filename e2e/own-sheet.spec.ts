@@ -1,0 +1,150 @@
+import { expect, test } from "./server";
+import { sign, work } from "./work";
+
+const LENGTHS = [
+  "name,datum,value,unit,plus,minus",
+  "jacket,end,61,mm,1,1",
+  "buffer,end,39,mm,1,1",
+  "second mark,buffer,1/2,in,1/32,1/32",
+  "cleave,buffer,8.8,mm,0.4,0.4",
+].join("\n");
+
+test("a list of lengths becomes a sheet of one's own, and an end is made by it", async ({ page }) => {
+  const name = `Moor stub ${test.info().project.name}`;
+  await page.goto("/shelf/new");
+  await page.getByLabel("What is it called?").fill(name);
+  await page.getByLabel("Which cable is it for?").selectOption({ label: "Simplex cord 3.0" });
+  await page.getByLabel(/^Its lengths/).fill(LENGTHS);
+  await page.getByRole("button", { name: "Draft it" }).click();
+  await expect(page.getByRole("figure", { name: "The cable end, drawn to scale" })).toBeVisible();
+  await page.getByLabel("jacket: figure", { exact: true }).fill("62");
+  await page.getByRole("button", { name: "Keep as revision 1" }).click();
+  await expect(page.getByRole("heading", { name, level: 1 })).toBeVisible();
+  await page.getByRole("link", { name: "Simplex cord 3.0" }).click();
+  await expect(page.getByRole("row", { name: /Mark: jacket/ })).toContainText("62.0");
+  await expect(page.getByText("Representative figures.")).toHaveCount(0);
+  await page.keyboard.press("b");
+  await page.waitForURL(/\/bench\/[0-9a-f-]{36}/);
+  const titles = await work(page);
+  expect(titles).toContain("Cleave");
+  await sign(page, "Osla Brandt");
+  await page.getByRole("link", { name: "Open the record" }).click();
+  await expect(page.getByText("The user's own")).toBeVisible();
+});
+
+test("a list that is wrong is refused by its row, and nothing is drafted", async ({ page }) => {
+  await page.goto("/shelf/new");
+  await page.getByLabel("What is it called?").fill("Bad card");
+  await page.getByLabel(/^Its lengths/).fill("jacket,end,61,mm\nbuffer,moon,39,mm");
+  await page.getByRole("button", { name: "Draft it" }).click();
+  await expect(page.getByRole("main").getByRole("alert")).toContainText(
+    "Row 2, “buffer”: found the datum “moon”",
+  );
+});
+
+test.describe("the editor", () => {
+  test.skip(
+    ({ viewport }) => (viewport?.width ?? 0) < 1000,
+    "editing is desk work; that it fits a phone is tested elsewhere",
+  );
+
+  test("names a contradiction as it is typed, keeps nothing while it stands, and undoes it", async ({
+    page,
+  }) => {
+    await page.goto("/shelf/procedures/stub-wedge-release-cord/edit");
+    const figure = page.getByLabel("buffer beyond the jacket: figure", { exact: true });
+    await figure.fill("40");
+    const found = page.getByRole("status", { name: "What is found" });
+    await expect(found).toContainText("cannot all hold: 9.5 mm short");
+    await expect(page.getByRole("button", { name: /Keep as/ })).toBeDisabled();
+    await page.getByRole("button", { name: "Undo" }).click();
+    await expect(found.getByText("Contradiction.")).toHaveCount(0);
+    await expect(figure).toHaveValue("27");
+  });
+
+  test("another datum leaves the end the same and says the figure from there", async ({ page }) => {
+    await page.goto("/shelf/procedures/stub-cam-crimp-900/edit");
+    const row = page
+      .getByRole("listitem")
+      .filter({ has: page.getByLabel(/second mark.*: figure|reference mark.*: figure/) })
+      .first();
+    const flags = page.getByRole("list", { name: "Lengths on the cable" });
+    const before = await flags.innerText();
+    await row.getByRole("combobox").selectOption({ label: "fibre end" });
+    await expect(row.getByRole("textbox").nth(1)).toHaveValue("48");
+    expect(await flags.innerText()).toBe(before);
+  });
+
+  test("what was being written is there again after a reload, until it is given up", async ({ page }) => {
+    await page.goto("/shelf/procedures/drop-clamp/edit");
+    await page
+      .getByLabel(/sheath.*: figure$/)
+      .first()
+      .fill("49.5");
+    await page.reload();
+    await expect(page.getByText("What you were writing was kept on this device")).toBeVisible();
+    await expect(page.getByLabel(/sheath.*: figure$/).first()).toHaveValue("49.5");
+    await page.getByRole("button", { name: "Begin from what is kept on the shelf" }).click();
+    await expect(page.getByLabel(/sheath.*: figure$/).first()).not.toHaveValue("49.5");
+  });
+
+  test("a revision is kept, compared with the one before, and put away with an undo", async ({ page }) => {
+    await page.goto("/shelf/procedures/funnel-holder-250/edit");
+    await page
+      .getByLabel(/cleave.*: figure$/)
+      .first()
+      .fill("9.4");
+    await page.getByRole("button", { name: /Keep as the next/ }).click();
+    await expect(page.getByText(/your own/).first()).toBeVisible();
+    await page.getByRole("button", { name: "Compare" }).first().click();
+    await expect(page.getByText(/figure:/)).toContainText("9.4");
+    await page.getByRole("button", { name: "Put away" }).click();
+    await expect(page.getByText("representative figures").first()).toBeVisible();
+    await page.getByRole("button", { name: "Undo" }).click();
+    await expect(page.getByText("your own", { exact: true })).toBeVisible();
+  });
+
+  test("two people at once: the second is told, and nothing is written over", async ({ page, request }) => {
+    await page.goto("/shelf/procedures/cord-preparation/edit");
+    const document = await (await request.get("/api/v1/shelf/procedures/cord-preparation")).json();
+    const saved = await request.post("/api/v1/shelf/procedures", {
+      data: { document: { ...document, about: "Theirs." }, basis: document.revision, by: "Teo" },
+    });
+    expect(saved.status()).toBe(201);
+    await page.getByRole("tab", { name: "About" }).click();
+    await page.getByLabel("In a few words").fill("Mine.");
+    await page.getByRole("button", { name: /Keep as/ }).click();
+    await expect(page.getByText(/Somebody saved revision/)).toBeVisible();
+    const now = await (await request.get("/api/v1/shelf/procedures/cord-preparation")).json();
+    expect(now.about).toBe("Theirs.");
+  });
+});
+
+test("figures are held against the part's sheet with Enter alone; two prints that disagree are caught", async ({
+  page,
+  request,
+}) => {
+  const style = test.info().project.name === "phone" ? "stub-wedge-release-900" : "stub-one-stroke";
+  const cable = style === "stub-one-stroke" ? "distribution-900-semi" : "distribution-900";
+  await page.goto(`/?cable=${cable}&style=${style}`);
+  await expect(async () => {
+    await page.keyboard.press("b");
+    await expect(page.getByRole("dialog")).toBeVisible({ timeout: 700 });
+  }).toPass();
+  const beside = page.getByLabel(/the same in the other unit/).first();
+  await beside.fill("9 in");
+  await page.getByRole("button", { name: "They are right: keep and begin" }).click();
+  await expect(page.getByText(/are printed for one length and differ by/)).toBeVisible();
+  await beside.fill("");
+  await page
+    .getByLabel(/: figure in/)
+    .first()
+    .focus();
+  const figures = await page.getByLabel(/: figure in/).count();
+  for (let i = 0; i < figures; i++) await page.keyboard.press("Enter");
+  await page.keyboard.press("Enter");
+  await page.waitForURL(/\/bench\/[0-9a-f-]{36}/);
+  const kept = await (await request.get(`/api/v1/shelf/procedures/${style}`)).json();
+  expect(kept.source.kind).toBe("own");
+  expect(kept.confirmed).toHaveLength(figures);
+});

@@ -1,0 +1,67 @@
+import type { Page } from "@playwright/test";
+import { expect } from "./server";
+
+export const heading = (page: Page) => page.locator("#step");
+
+/** From a sheet to the bench with its figures unchecked. */
+export async function begin(page: Page, key = "b"): Promise<void> {
+  await expect(async () => {
+    await page.keyboard.press(key);
+    await expect(page.getByRole("dialog")).toBeVisible({ timeout: 700 });
+  }).toPass();
+  await page.getByRole("button", { name: "Not now: begin unchecked" }).click();
+  await page.waitForURL(/\/bench\/(batch\/)?[0-9a-f-]{36}/);
+}
+
+/** Reads every length of the step, at its nominal but for those named. */
+async function read(page: Page, readings: Readonly<Record<string, string>>): Promise<void> {
+  while (await page.locator("#reading").isVisible()) {
+    const label = (await page.locator("label[for=reading]").textContent()) ?? "";
+    const nominal = (await page.locator("main .figure-huge").first().textContent()) ?? "";
+    const wanted = Object.entries(readings).find(([name]) => label.includes(name))?.[1] ?? nominal;
+    await page.locator("#reading").fill(wanted);
+    await page.keyboard.press("Enter");
+    await expect(
+      page
+        .getByLabel("Readings kept")
+        .or(page.locator("label[for=reading]", { hasNotText: label }))
+        .first(),
+    ).toBeVisible();
+    if ((await page.locator("label[for=reading]").textContent()) !== label) continue;
+    const open = page
+      .getByLabel("Lengths to read")
+      .filter({ visible: true })
+      .getByRole("button")
+      .filter({ hasNotText: /, (in|out|unsure)/ });
+    if ((await open.count()) === 0) return;
+    await open.first().click();
+  }
+}
+
+/** Walks an end to its sign-off as a technician would. @returns the steps' titles, in order. */
+export async function work(page: Page, readings: Readonly<Record<string, string>> = {}): Promise<string[]> {
+  const titles: string[] = [];
+  while (!(await page.locator("#signer").isVisible())) {
+    await expect(heading(page)).toBeVisible();
+    const before = (await heading(page).textContent()) ?? "";
+    titles.push(before);
+    for (const box of await page.locator("main").getByRole("checkbox").all()) await box.click();
+    const looks = page.locator("fieldset button:has(.bg-in)").first();
+    if (await looks.isVisible()) await looks.click();
+    await read(page, readings);
+    const bin = page.getByRole("button", { name: /in the bin$/ });
+    if ((await bin.isVisible()) && (await bin.isEnabled())) await bin.click();
+    await page.keyboard.press("PageDown");
+    await expect(async () => {
+      const now = (await heading(page).isVisible()) ? await heading(page).textContent() : null;
+      expect(now !== before || (await page.locator("#signer").isVisible())).toBe(true);
+    }).toPass({ timeout: 8_000 });
+  }
+  return titles;
+}
+
+export async function sign(page: Page, name: string): Promise<void> {
+  await page.locator("#signer").fill(name);
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("heading", { name: /On record/ })).toBeVisible();
+}
