@@ -1,8 +1,10 @@
+import { randomUUID } from "node:crypto";
 import { mkdtempSync, readFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { chromium, type Page } from "@playwright/test";
-import { endsAtBench } from "@/service/ends";
+import type { EntryInput } from "@/core";
+import { addEntries, endsAtBench, getEnd, startEnd } from "@/service/ends";
 import { ledgerPage } from "@/service/ledger";
 import { openStore } from "@/store/database";
 import { freePort, startServer } from "../e2e/next-server";
@@ -19,23 +21,57 @@ seed(
   readFileSync(new URL("./quillmere.json", import.meta.url), "utf8"),
   new Date("2026-11-24T09:00:00Z"),
 );
-const [marking, measuring] = endsAtBench(store).map(({ id }) => id);
+const open = endsAtBench(store);
+const [marking, measuring] = open.filter(({ batchId }) => batchId === null).map(({ id }) => id);
+const batch = open.find(({ batchId }) => batchId !== null)?.batchId;
 const out = ledgerPage(store, { result: "out" }).rows[0]?.id;
+const WEDGE = { cable: "simplex-3.0", procedure: "stub-wedge-release-cord", core: "9/125" };
+
+/** One more end, threaded on and standing at a step, with what was seen there. @returns its address. */
+function standing(sheetOf: typeof WEDGE, step: string, more: readonly EntryInput[]): string {
+  const { id } = startEnd(store, sheetOf);
+  const { sheet } = getEnd(store, id);
+  const to = sheet.lines.findIndex((line) => line.step.id === step);
+  const entries: EntryInput[] = [
+    { kind: "label", job: "Correlator hall, row C", label: "patch 9, SC" },
+    ...sheet.parts.map(({ id: part }): EntryInput => ({ kind: "thread", part, on: true })),
+    { kind: "step", to },
+    ...more,
+  ];
+  addEntries(store, id, {
+    client: "pictures",
+    after: 0,
+    entries: entries.map((entry) => ({ id: randomUUID(), entry })),
+  });
+  return `/bench/${id}`;
+}
 
 const type = (text: string) => async (page: Page) => {
   await page.locator("#reading").fill(text);
   await page.locator("#verdict strong").waitFor();
 };
+const press = (name: string | RegExp) => (page: Page) => page.getByRole("button", { name }).first().click();
+const contradict = (page: Page) =>
+  page.getByLabel("buffer beyond the jacket: figure", { exact: true }).fill("31.5");
+const SHEET = "/?cable=simplex-3.0&style=stub-wedge-release-cord";
+const look = standing(WEDGE, "glow", [{ kind: "answer", judgement: "glow", answer: "no" }]);
 
 const pictures: [name: string, path: string, size: typeof DESK, act?: (page: Page) => Promise<void>][] = [
   ["first", "/", DESK],
-  ["sheet", "/?cable=simplex-3.0&style=stub-wedge-release-cord", DESK],
-  ["sheet-phone", "/?cable=simplex-3.0&style=stub-wedge-release-cord", PHONE],
+  ["sheet", SHEET, DESK],
+  ["sheet-phone", SHEET, PHONE],
   ["does-not-fit", "/?cable=duplex-3.0&style=stub-wedge-release-cord", DESK],
+  ["figures", SHEET, DESK, press("To the bench")],
   ["bench-step", `/bench/${marking}`, DESK],
   ["bench-verdict", `/bench/${measuring}`, DESK, type("11.2")],
   ["bench-tablet", `/bench/${measuring}`, TABLET, type("9.5")],
   ["bench-phone", `/bench/${marking}`, PHONE],
+  ["bench-look", look, DESK],
+  ["batch-plan", `/bench/batch/${batch}`, DESK],
+  ["batch-bench", `/bench/batch/${batch}`, DESK, press(/^Go on with/)],
+  ["shelf", "/shelf", DESK],
+  ["procedure", "/shelf/procedures/stub-wedge-release-900", DESK],
+  ["editor", "/shelf/procedures/stub-wedge-release-cord/edit", DESK, contradict],
   ["ledger", "/ledger", DESK],
   ["record", `/ledger/${out}`, DESK],
   ["setup", "/setup", DESK],

@@ -69,10 +69,10 @@ test.describe("the editor", () => {
       .filter({ has: page.getByLabel(/second mark.*: figure|reference mark.*: figure/) })
       .first();
     const flags = page.getByRole("list", { name: "Lengths on the cable" });
-    const before = await flags.innerText();
+    const before = await flags.textContent();
     await row.getByRole("combobox").selectOption({ label: "fibre end" });
     await expect(row.getByRole("textbox").nth(1)).toHaveValue("48");
-    expect(await flags.innerText()).toBe(before);
+    expect(await flags.textContent()).toBe(before);
   });
 
   test("what was being written is there again after a reload, until it is given up", async ({ page }) => {
@@ -129,7 +129,7 @@ test("figures are held against the part's sheet with Enter alone; two prints tha
   await page.goto(`/?cable=${cable}&style=${style}`);
   await expect(async () => {
     await page.keyboard.press("b");
-    await expect(page.getByRole("dialog")).toBeVisible({ timeout: 700 });
+    await expect(page.getByRole("dialog")).toBeVisible({ timeout: 5_000 });
   }).toPass();
   const beside = page.getByLabel(/the same in the other unit/).first();
   await beside.fill("9 in");

@@ -63,7 +63,7 @@ test("options change the sheet: without light, the mark's stand-off is read inst
   await page.goto("/?cable=simplex-3.0&style=stub-wedge-release-cord");
   await expect(page.getByRole("row", { name: /Watch the glow/ })).toBeVisible();
   await page.keyboard.press("v");
-  await page.getByRole("radio", { name: "without light" }).click();
+  await page.getByRole("radio", { name: "not used" }).click();
   await page.getByRole("button", { name: "Done" }).click();
   await expect(page.getByRole("row", { name: /Where does the mark stand/ })).toBeVisible();
   await expect(page.getByRole("row", { name: /Watch the glow/ })).toHaveCount(0);
@@ -72,7 +72,7 @@ test("options change the sheet: without light, the mark's stand-off is read inst
 
 test("a pair that does not go together says why, and what would", async ({ page }) => {
   await page.goto("/?cable=duplex-3.0&style=stub-wedge-release-cord");
-  await expect(page.getByText("It is for simplex cord; this is duplex cord.")).toBeVisible();
+  await expect(page.getByText("It is for simplex cord or breakout; this is duplex cord.")).toBeVisible();
   await page.getByRole("button", { name: /Stub, wedge release on Simplex cord 3\.0/ }).click();
   await expect(page.getByRole("row", { name: /Cleave/ })).toContainText("9.5");
 });

@@ -7,7 +7,7 @@ export const heading = (page: Page) => page.locator("#step");
 export async function begin(page: Page, key = "b"): Promise<void> {
   await expect(async () => {
     await page.keyboard.press(key);
-    await expect(page.getByRole("dialog")).toBeVisible({ timeout: 700 });
+    await expect(page.getByRole("dialog")).toBeVisible({ timeout: 5_000 });
   }).toPass();
   await page.getByRole("button", { name: "Not now: begin unchecked" }).click();
   await page.waitForURL(/\/bench\/(batch\/)?[0-9a-f-]{36}/);

@@ -8,13 +8,29 @@ export interface Keystrokes {
   readonly painted: number[];
 }
 
-const READINGS = ["9.5", "11.2", "3/8", "9.95", "8.1", "1 1/2 in", "9.42", "10.6"];
+/** Where keys are typed, what they change, and what is typed, key by key. */
+export interface Typing {
+  readonly into: string;
+  readonly changes: string;
+  readonly texts: readonly string[];
+}
 
-/** Types readings key by key into `#reading` and times each key until `#verdict` has changed and been painted. */
-export async function timeKeystrokes(page: Page, rounds: number): Promise<Keystrokes> {
-  await page.waitForSelector("#reading");
+/** Readings typed at the bench until the verdict follows. */
+export const READING_KEYS: Typing = {
+  into: "#reading",
+  changes: "#verdict",
+  texts: ["9.5", "11.2", "3/8", "9.95", "8.1", "1 1/2 in", "9.42", "10.6"],
+};
+
+/** Types key by key and times each key until what it changes has changed and been painted. */
+export async function timeKeystrokes(
+  page: Page,
+  rounds: number,
+  { into, changes, texts }: Typing = READING_KEYS,
+): Promise<Keystrokes> {
+  await page.waitForSelector(into);
   await page.waitForTimeout(500);
-  await page.evaluate(() => {
+  await page.evaluate((changed) => {
     const log = { changed: [] as number[], painted: [] as number[] };
     Object.assign(window, { log });
     let key = 0;
@@ -35,16 +51,16 @@ export async function timeKeystrokes(page: Page, rounds: number): Promise<Keystr
         port1.onmessage = () => log.painted.push(performance.now() - from);
         port2.postMessage(null);
       });
-    }).observe(document.querySelector("#verdict") as Element, {
+    }).observe(document.querySelector(changed) as Element, {
       subtree: true,
       childList: true,
       characterData: true,
     });
-  });
+  }, changes);
   for (let round = 0; round < rounds; round++)
-    for (const text of READINGS) {
-      await page.locator("#reading").fill("");
-      await page.locator("#reading").focus();
+    for (const text of texts) {
+      await page.locator(into).fill("");
+      await page.locator(into).focus();
       await page.keyboard.type(text, { delay: 35 });
     }
   return page.evaluate(() => (window as unknown as { log: Keystrokes }).log);

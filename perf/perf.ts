@@ -4,12 +4,20 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { chromium } from "@playwright/test";
 import Database from "better-sqlite3";
-import { compileRunSheet, type EntryInput, misfits } from "@/core";
+import {
+  compileRunSheet,
+  type EntryInput,
+  misfits,
+  type ProcedureDocument,
+  review,
+  zProcedure,
+} from "@/core";
+import { startBatch } from "@/service/batches";
 import { addEntries, startEnd } from "@/service/ends";
 import { openStore, type Store } from "@/store/database";
-import { shippedLibrary } from "@/store/shipped";
+import { shippedLibrary, textOf } from "@/store/shipped";
 import { freePort, startServer } from "../e2e/next-server";
-import { bareScript, timeKeystrokes } from "./keystroke";
+import { bareScript, type Typing, timeKeystrokes } from "./keystroke";
 import { line, perSecond, quantile, spread } from "./measure";
 
 const folder = mkdtempSync(join(tmpdir(), "arlent-perf-"));
@@ -58,7 +66,41 @@ function sheets(): void {
     compileRunSheet(pairs[i++ % pairs.length] as (typeof pairs)[number]);
   });
   line("run sheets compiled", `${rate.toFixed(0)} a second (${(1000 / rate).toFixed(2)} ms each)`);
+  const whole = perSecond(() => {
+    for (const pair of pairs) compileRunSheet(pair);
+  });
+  line("  the whole library for all its cables", `${pairs.length} sheets in ${(1000 / whole).toFixed(1)} ms`);
 }
+
+/** A key in the editor: the document read, every contradiction over all cables looked for, the end drawn anew. */
+function reviews(): void {
+  const library = shippedLibrary();
+  const rates = library.procedures.map((procedure) => {
+    const document = JSON.parse(textOf(procedure)) as ProcedureDocument;
+    const on = library.cables.find((cable) => misfits(procedure, cable).length === 0) ?? null;
+    const parsed = perSecond(() => zProcedure.parse(document), 150);
+    const reviewed = perSecond(() => review(document, library, on), 150);
+    return { id: procedure.id, ms: 1000 / reviewed, ratio: parsed / reviewed };
+  });
+  const slowest = rates.reduce((a, b) => (b.ms > a.ms ? b : a));
+  line(
+    "editor: one key reviewed, without drawing",
+    `${spread(rates.map(({ ms }) => ms))}; slowest ${slowest.id} ${slowest.ms.toFixed(1)} ms`,
+  );
+  line(
+    "  beside reading the document alone",
+    `ratio of p50 ${quantile(
+      rates.map(({ ratio }) => ratio),
+      0.5,
+    ).toFixed(1)}`,
+  );
+}
+
+const EDITOR_KEYS: Typing = {
+  into: '[aria-label="buffer beyond the jacket: figure"]',
+  changes: '[aria-label="What is found"]',
+  texts: ["40", "27", "31.5", "26.8"],
+};
 
 async function storing(url: string, end: string): Promise<void> {
   const post = async () => {
@@ -114,11 +156,14 @@ async function timed(work: () => void | Promise<void>): Promise<number> {
   return (performance.now() - start) / 1000;
 }
 
-async function pages(url: string, end: string): Promise<void> {
+async function pages(url: string, end: string, batch: string): Promise<void> {
   for (const [name, path] of [
     ["sheet", "/?cable=simplex-3.0&style=stub-wedge-release-cord"],
     ["bench", `/bench/${end}`],
     ["ledger of 300 ends", "/ledger"],
+    ["shelf", "/shelf"],
+    ["procedure editor", "/shelf/procedures/stub-wedge-release-cord/edit"],
+    ["batch of 12", batch],
   ] as const) {
     const times: number[] = [];
     for (let i = 0; i < 25; i++) {
@@ -160,6 +205,8 @@ async function inChromium(url: string, end: string): Promise<void> {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   await page.goto(`${url}/bench/${end}`);
   const bench = await timeKeystrokes(page, 6);
+  await page.goto(`${url}/shelf/procedures/stub-wedge-release-cord/edit`);
+  const editor = await timeKeystrokes(page, 6, EDITOR_KEYS);
   await page.goto("about:blank");
   await page.addScriptTag({ content: await bareScript() });
   const bare = await timeKeystrokes(page, 6);
@@ -173,6 +220,11 @@ async function inChromium(url: string, end: string): Promise<void> {
     "  bare React input",
     `${spread(bare.painted)} (ratio of p50 ${(quantile(bench.painted, 0.5) / quantile(bare.painted, 0.5)).toFixed(1)})`,
   );
+  line(`editor key to contradiction, ${editor.changed.length} keys`, spread(editor.changed));
+  line(
+    "  bare React input",
+    `ratio of p50 ${(quantile(editor.changed, 0.5) / quantile(bare.changed, 0.5)).toFixed(1)}`,
+  );
   await browser.close();
 }
 
@@ -181,10 +233,12 @@ const store = openStore(file);
 const end = makeEnd(store, false);
 const busy = makeEnd(store, false);
 for (let i = 0; i < 300; i++) makeEnd(store, true);
+const batch = startBatch(store, { ...WEDGE, count: 12 });
 sheets();
+reviews();
 const server = await startServer(file, await freePort());
 line("cold start to the first page", `${server.coldMs.toFixed(0)} ms`);
-await pages(server.url, end);
+await pages(server.url, end, `/bench/batch/${batch.id}`);
 await storing(server.url, busy);
 await inChromium(server.url, end);
 await server.kill();

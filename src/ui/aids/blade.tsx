@@ -42,7 +42,7 @@ export function Blade({ blade: { tool, name, positions, standing }, onSeeTo }: B
         </p>
       </div>
       {due && (
-        <p role="status" className="font-bold text-now">
+        <p role="status" className="border-now border-l-4 pl-2 font-bold">
           {SAY[due]}
         </p>
       )}

@@ -101,13 +101,15 @@ export function StepWork(props: StepWorkProps) {
               units={units}
             />
           )}
-          <Doing line={line} units={units} hideOnPhone={reading !== undefined} />
-          <StepPictures
-            sheet={sheet}
-            line={line}
-            reading={work.typed?.value ?? reading?.judged?.mean ?? null}
-            units={units}
-          />
+          <div className="flex flex-wrap items-start gap-x-6">
+            <Doing line={line} units={units} hideOnPhone={reading !== undefined} />
+            <StepPictures
+              sheet={sheet}
+              line={line}
+              reading={work.typed?.value ?? reading?.judged?.mean ?? null}
+              units={units}
+            />
+          </div>
           <div className="hidden lg:block">{lengths}</div>
           {!aside && said}
         </div>
@@ -183,7 +185,7 @@ function Doing({ line, units, hideOnPhone }: { line: Line; units: Units; hideOnP
   const bites = biteWords(line, units);
   const notes = benchNotes(line, units);
   return (
-    <div className={`mt-3 max-w-prose ${hideOnPhone ? "hidden sm:block" : ""}`}>
+    <div className={`mt-3 min-w-64 max-w-prose flex-1 ${hideOnPhone ? "hidden sm:block" : ""}`}>
       {bites && <p className="font-bold text-2xl">{bites}</p>}
       {line.step.how && <p className="text-lg">{line.step.how}</p>}
       {notes.length > 0 && <p className="text-lg text-soft">{notes.join(" · ")}</p>}
