@@ -1,3 +1,4 @@
+import { styleOf } from "@/core";
 import { library } from "@/service/library";
 import { theStore } from "@/service/the-store";
 import { readSelection } from "@/ui/sheet/selection";
@@ -10,5 +11,12 @@ export default async function SheetPage({ searchParams }: { searchParams: Promis
     typeof value === "string" ? [[key, value] as const] : [],
   );
   const { cables, procedures, tools } = library(theStore());
-  return <SheetView shelf={{ cables, procedures, tools }} initial={readSelection(pairs)} />;
+  const initial = readSelection(pairs);
+  const picked = procedures.filter(({ id }) => id === initial.style);
+  return (
+    <SheetView
+      shelf={{ cables, styles: procedures.map(styleOf), procedures: picked, tools }}
+      initial={initial}
+    />
+  );
 }

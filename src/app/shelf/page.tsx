@@ -1,4 +1,5 @@
 import type { Metadata } from "next";
+import { styleOf } from "@/core";
 import { library } from "@/service/library";
 import { theStore } from "@/service/the-store";
 import { ShelfView } from "@/ui/shelf/shelf-view";
@@ -8,5 +9,7 @@ export const dynamic = "force-dynamic";
 
 export default function ShelfPage() {
   const { cables, procedures, tools, instruments } = library(theStore());
-  return <ShelfView cables={cables} procedures={procedures} tools={tools} instruments={instruments} />;
+  return (
+    <ShelfView cables={cables} styles={procedures.map(styleOf)} tools={tools} instruments={instruments} />
+  );
 }

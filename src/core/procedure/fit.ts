@@ -8,6 +8,9 @@ export interface Misfit {
   readonly message: string;
 }
 
+/** What of a procedure says which cables it goes on. */
+export type Applies = Pick<Procedure, "appliesTo">;
+
 const spoken = (id: string) => id.replaceAll("-", " ");
 const listed = (ids: readonly string[]) => ids.map(spoken).join(" or ");
 
@@ -15,7 +18,7 @@ const listed = (ids: readonly string[]) => ids.map(spoken).join(" or ");
  * Why a pair does not go together: construction, diameters, grip of the buffer, core size, legs, fibres.
  * @returns nothing when they fit. Without a core, it is enough that the cable comes in one that fits.
  */
-export function misfits(procedure: Procedure, cable: Cable, core?: string): Misfit[] {
+export function misfits(procedure: Applies, cable: Cable, core?: string): Misfit[] {
   const { constructions, jacket, buffer, coating, grips, cores, legs, fibres } = procedure.appliesTo;
   const found: Misfit[] = [];
   const add = (about: Misfit["about"], message: string) => found.push({ about, message });
@@ -65,9 +68,41 @@ function span({ min, max }: { min: number; max: number }): string {
 }
 
 /** The procedures of a list that do go on a cable. */
-export const proceduresFor = (procedures: readonly Procedure[], cable: Cable, core?: string): Procedure[] =>
-  procedures.filter((procedure) => misfits(procedure, cable, core).length === 0);
+export const proceduresFor = <P extends Applies>(
+  procedures: readonly P[],
+  cable: Cable,
+  core?: string,
+): P[] => procedures.filter((procedure) => misfits(procedure, cable, core).length === 0);
 
 /** The cables of a list that a procedure does go on. */
-export const cablesFor = (cables: readonly Cable[], procedure: Procedure): Cable[] =>
+export const cablesFor = (cables: readonly Cable[], procedure: Applies): Cable[] =>
   cables.filter((cable) => misfits(procedure, cable).length === 0);
+
+/** A procedure as it stands in a list: enough to find it and to know what it goes on. */
+export interface Style
+  extends Pick<Procedure, "id" | "revision" | "name" | "about" | "family" | "source">,
+    Applies {
+  /** Names of everything that can be chosen of it. */
+  readonly options: readonly string[];
+}
+
+/** What a list shows of a procedure; the rest is fetched once it is picked. */
+export const styleOf = ({
+  id,
+  revision,
+  name,
+  about,
+  family,
+  source,
+  appliesTo,
+  choices,
+}: Procedure): Style => ({
+  id,
+  revision,
+  name,
+  about,
+  family,
+  source,
+  appliesTo,
+  options: choices.flatMap(({ school, options }) => (school ? [] : options.map((option) => option.name))),
+});

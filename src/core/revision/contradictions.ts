@@ -24,17 +24,25 @@ export function* variantsOf(procedure: Procedure, cable: Cable, core: string): G
       if (id !== usual[choice.id]) yield { core, choices: { ...usual, [choice.id]: id } };
 }
 
+/** The choices that change any figure: the others need not be tried. */
+function choicesOfFigures({ choices, dimensions }: Procedure): Procedure["choices"] {
+  const conditions = dimensions.flatMap(({ when, cases }) => [when, ...cases.map((one) => one.when)]);
+  const named = new Set(conditions.flatMap((condition) => Object.keys(condition?.choice ?? {})));
+  return choices.filter(({ id }) => named.has(id));
+}
+
 /**
  * Every contradiction among a procedure's figures, over the cables it goes on and each option by itself.
  * The same figures are looked at once, however many cables share them.
  * @returns one entry a chain, each the one with the fewest limits.
  */
 export function contradictionsOf(procedure: Procedure, cables: readonly Cable[]): Contradiction[] {
+  const telling = { ...procedure, choices: choicesOfFigures(procedure) };
   const seen = new Set<string>();
   const found = new Map<string, Contradiction>();
   for (const cable of cables)
     for (const core of cable.cores.filter((one) => misfits(procedure, cable, one).length === 0))
-      for (const picked of variantsOf(procedure, cable, core)) {
+      for (const picked of variantsOf(telling, cable, core)) {
         const dimensions = statedFor(procedure, cable, picked);
         const key = dimensions.map(({ id, caseIndex }) => `${id}/${caseIndex}`).join();
         if (seen.has(key)) continue;

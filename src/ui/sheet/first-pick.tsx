@@ -1,11 +1,11 @@
-import { type Cable, misfits, type Procedure } from "@/core";
+import { type Cable, misfits, type Style } from "@/core";
 import { CutFace } from "./cut-face";
 import type { Shelf } from "./selection";
 
 interface FirstPickProps {
   readonly shelf: Shelf;
   readonly cable: Cable | null;
-  readonly procedure: Procedure | null;
+  readonly procedure: Style | null;
   readonly onCable: (id: string) => void;
   readonly onStyle: (id: string) => void;
 }
@@ -28,7 +28,7 @@ export function FirstPick({ shelf, cable, procedure, onCable, onStyle }: FirstPi
   }
   return (
     <Picks title={`Which connector goes on the ${cable.name}?`}>
-      {shelf.procedures
+      {shelf.styles
         .filter((one) => misfits(one, cable).length === 0)
         .map((one) => (
           <Pick key={one.id} name={one.name} about={one.about} onTake={() => onStyle(one.id)} />

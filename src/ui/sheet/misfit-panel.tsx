@@ -1,11 +1,11 @@
-import { type Cable, cablesFor, type Misfit, type Procedure, proceduresFor } from "@/core";
+import { type Cable, cablesFor, type Misfit, proceduresFor, type Style } from "@/core";
 import { coreText } from "../words/length-text";
 import type { Shelf } from "./selection";
 
 interface MisfitPanelProps {
   readonly shelf: Shelf;
   readonly cable: Cable;
-  readonly procedure: Procedure;
+  readonly procedure: Style;
   readonly core: string;
   readonly reasons: readonly Misfit[];
   readonly onCable: (id: string) => void;
@@ -24,7 +24,7 @@ export function MisfitPanel({
   onStyle,
   onCore,
 }: MisfitPanelProps) {
-  const styles = proceduresFor(shelf.procedures, cable, core);
+  const styles = proceduresFor(shelf.styles, cable, core);
   const cables = cablesFor(shelf.cables, procedure);
   const cores = cable.cores.filter(
     (one) => one !== core && proceduresFor([procedure], cable, one).length > 0,

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { z } from "zod";
-import { check, zCable, zProcedure, zTool } from "@/core";
+import { check, styleOf, zCable, zProcedure, zTool } from "@/core";
 import distribution from "../../../library/cables/distribution-900.json";
 import duplex from "../../../library/cables/duplex-3.0.json";
 import simplex from "../../../library/cables/simplex-3.0.json";
@@ -10,9 +10,11 @@ import wedge from "../../../library/procedures/stub-wedge-release-cord.json";
 import tools from "../../../library/tools.json";
 import { NOTHING, readSelection, resolve, writeSelection } from "./selection";
 
+const procedures = [wedge, adhesive].map((one) => check(zProcedure, one));
 const shelf = {
+  styles: procedures.map(styleOf),
   cables: [simplex, duplex, distribution].map((one) => check(zCable, one)),
-  procedures: [wedge, adhesive].map((one) => check(zProcedure, one)),
+  procedures,
   tools: check(z.array(zTool), tools),
 };
 const pick = (query: string) => resolve(shelf, readSelection(new URLSearchParams(query)));
@@ -65,5 +67,29 @@ describe("what a selection comes to", () => {
   it("a core the style is not made for says why", () => {
     const found = pick("cable=duplex-3.0&style=adhesive-polish-duplex&core=9/125");
     expect(found.kind === "misfit" && found.reasons.map(({ about }) => about)).toEqual(["core"]);
+  });
+});
+
+describe("a procedure not read yet", () => {
+  const unread = { ...shelf, procedures: [] };
+  const at = (query: string) => resolve(unread, readSelection(new URLSearchParams(query)));
+  it("is asked for, once cable and style go together", () => {
+    expect(at("cable=simplex-3.0&style=stub-wedge-release-cord")).toEqual({
+      kind: "fetching",
+      style: "stub-wedge-release-cord",
+    });
+  });
+  it("is not needed to say that the two do not", () => {
+    expect(at("cable=duplex-3.0&style=stub-wedge-release-cord").kind).toBe("misfit");
+  });
+});
+
+describe("a person's schools", () => {
+  const of = (query: string) =>
+    resolve(shelf, readSelection(new URLSearchParams(query)), { wipes: "three", nonsense: "x" });
+  it("hold where nothing else was picked, and give way where it was", () => {
+    const query = "cable=simplex-3.0&style=stub-wedge-release-cord";
+    expect(of(query)).toMatchObject({ choices: { wipes: "three" } });
+    expect(of(`${query}&as.wipes=two`)).toMatchObject({ choices: { wipes: "two" } });
   });
 });

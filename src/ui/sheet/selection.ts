@@ -6,6 +6,7 @@ import {
   misfits,
   type Procedure,
   type RunSheet,
+  type Style,
   schoolsFor,
   type Tool,
   withDefaults,
@@ -50,17 +51,22 @@ export function writeSelection({ cable, style, core, choices }: Selection): stri
 
 export interface Shelf {
   readonly cables: readonly Cable[];
+  /** Everything to be had, as lists show it. */
+  readonly styles: readonly Style[];
+  /** Procedures read so far: the others are fetched as they are picked. */
   readonly procedures: readonly Procedure[];
   readonly tools: readonly Tool[];
 }
 
 export type Resolved =
   | { readonly kind: "unknown"; readonly message: string }
-  | { readonly kind: "open"; readonly cable: Cable | null; readonly procedure: Procedure | null }
+  | { readonly kind: "open"; readonly cable: Cable | null; readonly procedure: Style | null }
+  /** The procedure picked is still to be read. */
+  | { readonly kind: "fetching"; readonly style: string }
   | {
       readonly kind: "misfit";
       readonly cable: Cable;
-      readonly procedure: Procedure;
+      readonly procedure: Style;
       readonly core: string;
       readonly reasons: readonly Misfit[];
     }
@@ -84,24 +90,26 @@ export function resolve(
   schools: Readonly<Record<string, string>> = {},
 ): Resolved {
   const cable = shelf.cables.find(({ id }) => id === selection.cable) ?? null;
-  const procedure = shelf.procedures.find(({ id }) => id === selection.style) ?? null;
+  const style = shelf.styles.find(({ id }) => id === selection.style) ?? null;
   if (selection.cable && !cable)
     return {
       kind: "unknown",
       message: `There is no cable called “${selection.cable}” on the shelf. Pick one below.`,
     };
-  if (selection.style && !procedure)
+  if (selection.style && !style)
     return {
       kind: "unknown",
       message: `There is no connector style called “${selection.style}” on the shelf. Pick one below.`,
     };
-  if (!cable || !procedure) return { kind: "open", cable, procedure };
+  if (!cable || !style) return { kind: "open", cable, procedure: style };
   const core =
     selection.core ??
-    cable.cores.find((one) => misfits(procedure, cable, one).length === 0) ??
+    cable.cores.find((one) => misfits(style, cable, one).length === 0) ??
     (cable.cores[0] as string);
-  const reasons = misfits(procedure, cable, core);
-  if (reasons.length > 0) return { kind: "misfit", cable, procedure, core, reasons };
+  const reasons = misfits(style, cable, core);
+  if (reasons.length > 0) return { kind: "misfit", cable, procedure: style, core, reasons };
+  const procedure = shelf.procedures.find(({ id }) => id === style.id);
+  if (!procedure) return { kind: "fetching", style: style.id };
   try {
     const picked = { ...schoolsFor(procedure, schools), ...selection.choices };
     const choices = withDefaults(procedure, picked);

@@ -13,13 +13,15 @@ import { Picker } from "./picker";
 import { NOTHING, type Resolved, resolve, type Selection, type Shelf, writeSelection } from "./selection";
 import { SheetLengths } from "./sheet-lengths";
 import { SheetLines } from "./sheet-lines";
+import { useFetched } from "./use-fetched";
 import { VariantPicker } from "./variant-picker";
 
 type Open = "cable" | "style" | "as" | null;
 
 /** The five-second lookup: cable, connector, done. What is picked is drawn at once and lives in the address bar. */
-export function SheetView({ shelf, initial }: { shelf: Shelf; initial: Selection }) {
+export function SheetView({ shelf: shipped, initial }: { shelf: Shelf; initial: Selection }) {
   const [selection, setSelection] = useState(initial);
+  const { shelf, failed, again } = useFetched(shipped, selection.style);
   const [open, setOpen] = useState<Open>(null);
   const { prefs, nextUnits } = usePrefs();
   const resolved = useMemo(() => resolve(shelf, selection, prefs.schools), [shelf, selection, prefs.schools]);
@@ -52,7 +54,7 @@ export function SheetView({ shelf, initial }: { shelf: Shelf; initial: Selection
   useHotkeys("p", () => window.print(), { enabled: resolved.kind === "sheet" });
 
   const cable = shelf.cables.find(({ id }) => id === selection.cable);
-  const style = shelf.procedures.find(({ id }) => id === selection.style);
+  const style = shelf.styles.find(({ id }) => id === selection.style);
   return (
     <main className="min-w-0 flex-1">
       <h1 className="sr-only">Sheet: every mark and cut for a cable and a connector</h1>
@@ -78,7 +80,7 @@ export function SheetView({ shelf, initial }: { shelf: Shelf; initial: Selection
           open={open === "style"}
           onOpen={toggle("style")}
           onPick={pickStyle}
-          options={shelf.procedures.map((one) => ({
+          options={shelf.styles.map((one) => ({
             id: one.id,
             name: one.name,
             about: one.about,
@@ -107,6 +109,8 @@ export function SheetView({ shelf, initial }: { shelf: Shelf; initial: Selection
       <Body
         shelf={shelf}
         resolved={resolved}
+        failed={failed}
+        onAgain={again}
         onCable={pickCable}
         onStyle={pickStyle}
         onCore={pickCore}
@@ -121,16 +125,20 @@ type SheetResolved = Extract<Resolved, { kind: "sheet" }>;
 interface BodyProps {
   readonly shelf: Shelf;
   readonly resolved: Resolved;
+  readonly failed: string | null;
+  readonly onAgain: () => void;
   readonly onCable: (id: string) => void;
   readonly onStyle: (id: string) => void;
   readonly onCore: (core: string) => void;
   readonly onClear: () => void;
 }
 
-function Body({ shelf, resolved, onCable, onStyle, onCore, onClear }: BodyProps) {
+function Body({ shelf, resolved, failed, onAgain, onCable, onStyle, onCore, onClear }: BodyProps) {
   switch (resolved.kind) {
     case "sheet":
       return <SheetDrawn resolved={resolved} />;
+    case "fetching":
+      return <Fetching failed={failed} onAgain={onAgain} />;
     case "misfit":
       return <MisfitPanel shelf={shelf} {...resolved} onCable={onCable} onStyle={onStyle} onCore={onCore} />;
     case "open":
@@ -168,6 +176,28 @@ function Body({ shelf, resolved, onCable, onStyle, onCore, onClear }: BodyProps)
         </div>
       );
   }
+}
+
+/** A procedure on its way: nothing is said before it takes long. */
+function Fetching({ failed, onAgain }: { failed: string | null; onAgain: () => void }) {
+  return (
+    <div role="status" className="px-4 py-8 text-lg">
+      {failed ? (
+        <>
+          <p>{failed}</p>
+          <button
+            type="button"
+            onClick={onAgain}
+            className="mt-3 min-h-12 rounded-lg bg-strong px-5 font-semibold text-on-strong"
+          >
+            Try again
+          </button>
+        </>
+      ) : (
+        <p className="late text-soft">Fetching the sheet …</p>
+      )}
+    </div>
+  );
 }
 
 function SheetDrawn({ resolved: { sheet, cable, procedure, core } }: { resolved: SheetResolved }) {

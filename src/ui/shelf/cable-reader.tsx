@@ -1,7 +1,7 @@
 "use client";
 
 import Link from "next/link";
-import { type Cable, misfits, type Procedure } from "@/core";
+import { type Cable, misfits, type Style } from "@/core";
 import { middleOf, shadeOf } from "../band/textures";
 import { usePrefs } from "../prefs/prefs-context";
 import { CutFace } from "../sheet/cut-face";
@@ -11,12 +11,12 @@ import { type RevisionLine, Revisions } from "./revisions";
 
 interface CableReaderProps {
   readonly cable: Cable;
-  readonly procedures: readonly Procedure[];
+  readonly styles: readonly Style[];
   readonly revisions: readonly RevisionLine[];
 }
 
 /** A cable as a person reads it: its layers from the outside in, and what goes on it. */
-export function CableReader({ cable, procedures, revisions }: CableReaderProps) {
+export function CableReader({ cable, styles, revisions }: CableReaderProps) {
   const { prefs } = usePrefs();
   const { source } = cable;
   return (
@@ -86,7 +86,7 @@ export function CableReader({ cable, procedures, revisions }: CableReaderProps) 
         <div className="grid content-start gap-8">
           <Fits
             title="Styles that go on it"
-            fits={procedures.map((style) => ({
+            fits={styles.map((style) => ({
               id: style.id,
               name: style.name,
               href: `/?cable=${cable.id}&style=${style.id}`,

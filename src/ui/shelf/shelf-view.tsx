@@ -2,13 +2,13 @@
 
 import Link from "next/link";
 import { useMemo, useState } from "react";
-import { type Cable, type Instrument, misfits, type Procedure, type Tool } from "@/core";
+import { type Cable, type Instrument, misfits, type Style, type Tool } from "@/core";
 import { CutFace } from "../sheet/cut-face";
 import { coreText, lengthText } from "../words/length-text";
 
 interface ShelfProps {
   readonly cables: readonly Cable[];
-  readonly procedures: readonly Procedure[];
+  readonly styles: readonly Style[];
   readonly tools: readonly Tool[];
   readonly instruments: readonly Instrument[];
 }
@@ -17,11 +17,11 @@ const holdsAll = (text: string, words: readonly string[]): boolean =>
   words.every((word) => text.toLowerCase().includes(word));
 
 /** Everything to be had, found by any word of it. */
-export function ShelfView({ cables, procedures, tools, instruments }: ShelfProps) {
+export function ShelfView({ cables, styles: all, tools, instruments }: ShelfProps) {
   const [wanted, setWanted] = useState("");
   const words = useMemo(() => wanted.toLowerCase().split(/\s+/).filter(Boolean), [wanted]);
-  const styles = procedures.filter((one) =>
-    holdsAll([one.name, one.about, one.family, ...one.appliesTo.cores, ...optionNames(one)].join(" "), words),
+  const styles = all.filter((one) =>
+    holdsAll([one.name, one.about, one.family, ...one.appliesTo.cores, ...one.options].join(" "), words),
   );
   const found = cables.filter((one) =>
     holdsAll([one.name, one.about, one.construction, ...one.cores].join(" "), words),
@@ -78,7 +78,7 @@ export function ShelfView({ cables, procedures, tools, instruments }: ShelfProps
           >
             {one.source.kind === "own" && <span className="font-semibold">your own · </span>}
             {one.cores.map(coreText).join(" or ")} ·{" "}
-            {fitText(procedures.filter((style) => misfits(style, one).length === 0).length, "style")}
+            {fitText(all.filter((style) => misfits(style, one).length === 0).length, "style")}
           </Item>
         ))}
       </Part>
@@ -97,9 +97,6 @@ export function ShelfView({ cables, procedures, tools, instruments }: ShelfProps
     </main>
   );
 }
-
-const optionNames = ({ choices }: Procedure): string[] =>
-  choices.flatMap(({ options }) => options.map(({ name }) => name));
 
 const fitText = (count: number, what: string): string =>
   count === 1 ? `goes with 1 ${what}` : `goes with ${count} ${what}s`;

@@ -1,5 +1,6 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
+import { styleOf } from "@/core";
 import { library } from "@/service/library";
 import { revisionsOf } from "@/service/shelf";
 import { theStore } from "@/service/the-store";
@@ -14,6 +15,10 @@ export default async function CablePage({ params }: { params: Promise<{ id: stri
   const cable = cables.find((one) => one.id === id);
   if (!cable) notFound();
   return (
-    <CableReader cable={cable} procedures={procedures} revisions={revisionsOf(theStore(), "cable", id)} />
+    <CableReader
+      cable={cable}
+      styles={procedures.map(styleOf)}
+      revisions={revisionsOf(theStore(), "cable", id)}
+    />
   );
 }

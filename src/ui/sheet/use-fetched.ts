@@ -1,0 +1,46 @@
+"use client";
+
+import { useCallback, useEffect, useMemo, useState } from "react";
+import { check, type Procedure, problemOf, zProcedure } from "@/core";
+import { get } from "../words/api";
+import type { Shelf } from "./selection";
+
+/**
+ * The shelf with the procedure that was picked: lists travel with the page, a procedure when it is asked for, once.
+ * @returns why it could not be had, and how to ask again.
+ */
+export function useFetched(shelf: Shelf, style: string | null) {
+  const [fetched, setFetched] = useState<readonly Procedure[]>([]);
+  const [failed, setFailed] = useState<string | null>(null);
+  const whole = useMemo(() => {
+    // One read before somebody saved the next revision is not the one in the list any more.
+    const known = [...shelf.procedures, ...fetched].filter(({ id, revision }) =>
+      shelf.styles.some((one) => one.id === id && one.revision === revision),
+    );
+    return { ...shelf, procedures: known };
+  }, [shelf, fetched]);
+  const wanted = shelf.styles.find(({ id }) => id === style);
+  const missing = wanted && !whole.procedures.some(({ id }) => id === wanted.id) ? wanted.id : null;
+  const fetchIt = useCallback(async (id: string) => {
+    setFailed(null);
+    const answer = await get<unknown>(`/api/v1/shelf/procedures/${id}`);
+    if (!answer.ok) {
+      setFailed(answer.problem.message);
+      return;
+    }
+    try {
+      const procedure = check(zProcedure, answer.value);
+      setFetched((before) => [...before.filter((one) => one.id !== id), procedure]);
+    } catch (error) {
+      setFailed(problemOf(error)?.message ?? "The procedure cannot be read.");
+    }
+  }, []);
+  useEffect(() => {
+    if (missing) fetchIt(missing);
+  }, [missing, fetchIt]);
+  return {
+    shelf: whole,
+    failed,
+    again: () => missing && fetchIt(missing),
+  };
+}
