@@ -25,6 +25,12 @@ function ticksOf(total: number, most: number): number[] {
   return Array.from({ length: Math.floor(total / step) + 1 }, (_, i) => i * step);
 }
 
+/** How much of a stage is behind an end that stands at a line: 0 to 1. */
+function doneOf(stage: Stage | undefined, at: number): number {
+  if (!stage) return 0;
+  return Math.min(1, Math.max(0, (at - stage.from) / (stage.to - stage.from + 1)));
+}
+
 /** The plan drawn: a row an end, solid where hands are on it, hatched where it waits; what is mixed lies above. */
 export function ScheduleDrawn({ schedule, stages, labels, at }: ScheduleProps) {
   const { ref, width } = useWidth<HTMLElement>(1100);
@@ -102,7 +108,7 @@ export function ScheduleDrawn({ schedule, stages, labels, at }: ScheduleProps) {
         ))}
         {slots.map(({ end, stage, handsFrom, handsTo, readyAt }) => {
           const y = TOP + pot + end * ROW;
-          const done = (stages[stage]?.to ?? 0) < (at[end] ?? 0);
+          const wide = Math.max(1, x(handsTo) - x(handsFrom) - 1);
           return (
             <g key={`${end}/${stage}`}>
               {readyAt > handsTo && (
@@ -114,13 +120,14 @@ export function ScheduleDrawn({ schedule, stages, labels, at }: ScheduleProps) {
                   fill="url(#waits)"
                 />
               )}
+              <rect x={x(handsFrom)} y={y + 2} width={wide} height={ROW - 4} rx="2" fill="var(--strong)" />
               <rect
                 x={x(handsFrom)}
                 y={y + 2}
-                width={Math.max(1, x(handsTo) - x(handsFrom) - 1)}
+                width={wide * doneOf(stages[stage], at[end] ?? 0)}
                 height={ROW - 4}
                 rx="2"
-                fill={done ? "var(--in)" : "var(--strong)"}
+                fill="var(--in)"
               />
             </g>
           );

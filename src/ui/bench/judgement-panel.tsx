@@ -23,15 +23,15 @@ export function JudgementPanel({ sheet, state, judgement, onAdd, onGiveUp }: Jud
     if (shards > 0) onAdd({ kind: "shards", made: shards, binned: 0 });
   };
   return (
-    <fieldset className="grid gap-2">
-      <legend className="mb-2 font-semibold text-xl">{judgement.asks}</legend>
+    <fieldset className="grid gap-1.5">
+      <legend className="mb-1.5 font-semibold text-lg leading-tight">{judgement.asks}</legend>
       {judgement.answers.map(({ id, sees, good, shards }) => (
         <button
           key={id}
           type="button"
           aria-pressed={id === answer}
           onClick={() => see(id, shards)}
-          className={`flex min-h-14 items-center gap-3 rounded-lg border-2 px-4 text-left text-lg ${id === answer ? "border-ink bg-raised font-bold" : "border-line"}`}
+          className={`flex min-h-13 items-center gap-3 rounded-lg border-2 px-4 text-left text-lg leading-tight ${id === answer ? "border-ink bg-raised font-bold" : "border-line"}`}
         >
           <VerdictSign verdict={good ? "in" : "out"} />
           {sees}
@@ -69,43 +69,49 @@ interface LadderProps {
 function Ladder({ sheet, rungs, onTake, onGiveUp }: LadderProps) {
   if (rungs.length === 0) return null;
   const next = rungs.find(({ left }) => left > 0);
+  const others = rungs.filter((rung) => rung !== next);
   return (
-    <div className="mt-2 grid gap-2">
+    <div className="mt-2 grid gap-1.5">
       {next ? (
-        <>
-          <button
-            type="button"
-            onClick={() => onTake(next)}
-            className="min-h-14 rounded-lg border-[3px] border-now px-4 text-left font-bold text-lg leading-tight"
-          >
+        <button
+          type="button"
+          onClick={() => onTake(next)}
+          className="min-h-14 rounded-lg border-[3px] border-now px-3 py-1 text-left leading-tight"
+        >
+          <span className="block font-bold">
             {capital(next.rule.name)}: back to “{sheet.lines[next.to]?.step.title}”
-          </button>
-          <p className="text-sm text-soft empty:hidden">
-            {next.rule.reuses && `Kept: ${next.rule.reuses} `}
-            {next.rule.newPart && `New: ${next.rule.newPart}`}
-          </p>
-        </>
+          </span>
+          <span className="text-soft text-sm">{spentText(next)}</span>
+        </button>
       ) : (
         <>
           <p className="font-bold text-out">Nothing is left to try on this end.</p>
           <button
             type="button"
             onClick={onGiveUp}
-            className="min-h-14 rounded-lg border-[3px] border-out px-4 text-left font-bold"
+            className="min-h-14 rounded-lg border-[3px] border-out px-3 text-left font-bold"
           >
             Cut it off and sign it so
           </button>
         </>
       )}
-      <ul aria-label="What can be tried" className="text-sm text-soft">
-        {rungs.map(({ rule, used, left }) => (
-          <li key={rule.id} className={rule.id === next?.rule.id ? "font-semibold text-ink" : ""}>
-            {rule.name}: {used} of {rule.most} used{left === 0 ? ", none left" : ""}
-          </li>
-        ))}
-      </ul>
+      {others.length > 0 && (
+        <ul aria-label="What else can be tried" className="text-soft text-sm leading-tight">
+          {others.map(({ rule, used, left }) => (
+            <li key={rule.id}>
+              {capital(rule.name)}: {used} of {rule.most} used{left === 0 ? ", none left" : ""}
+            </li>
+          ))}
+        </ul>
+      )}
     </div>
   );
 }
+
+/** How often a rule was used, and what trying it keeps and costs. */
+const spentText = ({ used, rule: { most, reuses, newPart } }: Rung): string =>
+  [`${used} of ${most} used.`, reuses && `Kept: ${reuses}`, newPart && `New: ${newPart}`]
+    .filter(Boolean)
+    .join(" ");
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
