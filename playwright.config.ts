@@ -4,6 +4,7 @@ export default defineConfig({
   testDir: "e2e",
   workers: 2,
   timeout: 60_000,
+  expect: { timeout: 10_000 },
   retries: 0,
   forbidOnly: true,
   outputDir: "test-results",
@@ -25,6 +26,11 @@ export default defineConfig({
   },
   projects: [
     { name: "desk", use: { viewport: { width: 1280, height: 800 } } },
-    { name: "phone", use: { viewport: { width: 390, height: 844 }, hasTouch: true } },
+    {
+      name: "phone",
+      // What a hand does and what is seen; commands, interfaces for programs and desk work have no second size.
+      testMatch: ["bench.spec.ts", "sheet.spec.ts", "views.spec.ts", "aids.spec.ts"],
+      use: { viewport: { width: 390, height: 844 }, hasTouch: true },
+    },
   ],
 });

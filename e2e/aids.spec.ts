@@ -138,6 +138,8 @@ test.describe("a batch of twelve", () => {
     await page.goto("/?cable=distribution-900&style=stub-cam-crimp-900");
     await page.getByRole("spinbutton", { name: "Ends" }).fill("12");
     await begin(page, "Enter");
+    const { source } = await (await request.get("/api/v1/shelf/procedures/stub-cam-crimp-900")).json();
+    expect(source.kind, "Enter in the number of ends confirms no figure").toBe("representative");
     await expect(page.getByRole("heading", { name: /12 ends/ })).toBeVisible();
     await expect(page.getByRole("figure", { name: /Who waits for what/ })).toBeVisible();
     await page.getByRole("radio", { name: /Each step across all/ }).click();

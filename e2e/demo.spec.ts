@@ -6,8 +6,6 @@ import { freePort } from "./next-server";
 import { expect, test, WEDGE } from "./server";
 
 test.describe("npm run demo", () => {
-  test.skip(({ viewport }) => (viewport?.width ?? 0) < 1000, "a command has no screen size");
-
   /** Runs the demo command until it has printed its address. */
   async function demo(
     database: string,
@@ -35,6 +33,7 @@ test.describe("npm run demo", () => {
   }
 
   test("fills itself once, keeps what the user entered, and starts over when asked", async ({ request }) => {
+    test.setTimeout(150_000);
     const database = join(mkdtempSync(join(tmpdir(), "arlent-demo-")), "demo.db");
     const count = async (url: string) => (await (await request.get(`${url}api/v1/ends`)).json()).length;
     const first = await demo(database);

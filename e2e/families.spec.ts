@@ -6,7 +6,6 @@ import { begin, sign, work } from "./work";
 const { procedures, cables } = shippedLibrary();
 
 test.describe("every family runs from pick to sign-off without a dead end", () => {
-  test.skip(({ viewport }) => (viewport?.width ?? 0) < 1000, "the steps are the same on a phone");
   for (const procedure of procedures) {
     const cable = cables.find((one) => misfits(procedure, one).length === 0);
     test(procedure.name, async ({ page }) => {

@@ -10,7 +10,7 @@ const LENGTHS = [
 ].join("\n");
 
 test("a list of lengths becomes a sheet of one's own, and an end is made by it", async ({ page }) => {
-  const name = `Moor stub ${test.info().project.name}`;
+  const name = "Moor stub";
   await page.goto("/shelf/new");
   await page.getByLabel("What is it called?").fill(name);
   await page.getByLabel("Which cable is it for?").selectOption({ label: "Simplex cord 3.0" });
@@ -43,11 +43,6 @@ test("a list that is wrong is refused by its row, and nothing is drafted", async
 });
 
 test.describe("the editor", () => {
-  test.skip(
-    ({ viewport }) => (viewport?.width ?? 0) < 1000,
-    "editing is desk work; that it fits a phone is tested elsewhere",
-  );
-
   test("names a contradiction as it is typed, keeps nothing while it stands, and undoes it", async ({
     page,
   }) => {
@@ -124,8 +119,7 @@ test("figures are held against the part's sheet with Enter alone; two prints tha
   page,
   request,
 }) => {
-  const style = test.info().project.name === "phone" ? "stub-wedge-release-900" : "stub-one-stroke";
-  const cable = style === "stub-one-stroke" ? "distribution-900-semi" : "distribution-900";
+  const [style, cable] = ["stub-one-stroke", "distribution-900-semi"];
   await page.goto(`/?cable=${cable}&style=${style}`);
   await expect(async () => {
     await page.keyboard.press("b");

@@ -13,12 +13,12 @@ export function SettingPicture({ setting, sheet, units }: SettingPictureProps) {
   const picture = pictureOf(setting, sheet, units);
   if (!picture) return null;
   return (
-    <figure className="flex items-center gap-3">
-      <svg viewBox="0 0 120 84" className="h-20 shrink-0" aria-hidden="true">
+    <figure className="flex max-w-60 items-center gap-3">
+      <svg viewBox="0 0 120 84" className="h-14 shrink-0" aria-hidden="true">
         {picture.drawn}
       </svg>
       <figcaption className="leading-tight">
-        <span className="figures block font-bold text-lg">{settingText(setting, units)}</span>
+        <span className="figures block font-bold">{settingText(setting, units)}</span>
         <span className="text-soft text-sm">{picture.says}</span>
       </figcaption>
     </figure>

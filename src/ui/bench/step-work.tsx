@@ -185,7 +185,7 @@ function Doing({ line, units, hideOnPhone }: { line: Line; units: Units; hideOnP
   const bites = biteWords(line, units);
   const notes = benchNotes(line, units);
   return (
-    <div className={`mt-3 min-w-64 max-w-prose flex-1 ${hideOnPhone ? "hidden sm:block" : ""}`}>
+    <div className={`mt-3 min-w-52 max-w-prose flex-1 ${hideOnPhone ? "hidden sm:block" : ""}`}>
       {bites && <p className="font-bold text-2xl">{bites}</p>}
       {line.step.how && <p className="text-lg">{line.step.how}</p>}
       {notes.length > 0 && <p className="text-lg text-soft">{notes.join(" · ")}</p>}

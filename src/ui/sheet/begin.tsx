@@ -61,7 +61,12 @@ export function Begin({ resolved: { cable, procedure, core, choices, sheet } }: 
           onChange={(event) =>
             setCount(Math.min(48, Math.max(1, Math.round(Number(event.target.value) || 1))))
           }
-          onKeyDown={(event) => event.key === "Enter" && begin()}
+          onKeyDown={(event) => {
+            if (event.key !== "Enter") return;
+            // Left to the browser, this Enter would go on into the form that opens and send it.
+            event.preventDefault();
+            begin();
+          }}
           className="figures min-h-12 w-14 bg-transparent px-1 font-bold text-lg"
         />
       </label>

@@ -10,7 +10,7 @@ const voiced = (text: string): string =>
     .replaceAll("″", " inches")
     .replaceAll(/\bmm\b/g, "millimetres")
     .replaceAll("µm", "micrometres")
-    .replaceAll("°C", "degrees")
+    .replaceAll(/\s*°C?/g, " degrees")
     .replaceAll(/[“”]/g, "");
 
 /** A step as it is read aloud: what it is, the figure with its datum and tolerance, how, and with what. */

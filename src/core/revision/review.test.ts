@@ -1,0 +1,114 @@
+import { describe, expect, it } from "vitest";
+import type { ProcedureDocument } from "../procedure/procedure";
+import { cord, tools } from "../runsheet/fixtures/made";
+import { review } from "./review";
+
+const document: ProcedureDocument = {
+  id: "p",
+  revision: 1,
+  source: { kind: "own", note: "", date: "2026-11-25" },
+  name: "P",
+  family: "p",
+  about: "",
+  appliesTo: { constructions: ["simplex-cord"], cores: ["9/125"] },
+  startsAt: "jacket",
+  parts: [],
+  features: [
+    { id: "end", name: "end", kind: "end" },
+    { id: "jacket", name: "jacket edge", kind: "edge" },
+    { id: "buffer", name: "buffer edge", kind: "edge" },
+  ],
+  dimensions: [
+    {
+      id: "jacket",
+      name: "jacket",
+      from: "end",
+      to: "jacket",
+      nominal: 60,
+      plus: 1,
+      minus: 1,
+      after: "mark-jacket",
+      cases: [
+        {
+          when: { layer: { kind: "jacket", diameter: { min: 1.5, max: 2.5 } } },
+          nominal: 55,
+          plus: 1,
+          minus: 1,
+        },
+      ],
+    },
+    {
+      id: "buffer",
+      name: "buffer",
+      from: "end",
+      to: "buffer",
+      nominal: 30,
+      plus: 1,
+      minus: 1,
+      after: "mark-buffer",
+    },
+  ],
+  steps: [
+    { id: "mark-jacket", kind: "mark", title: "Mark", makes: "jacket", by: "jacket", tool: "pen" },
+    { id: "mark-buffer", kind: "mark", title: "Mark", makes: "buffer", by: "buffer", tool: "pen" },
+  ],
+  squareUp: 5,
+  retries: [],
+};
+const thin = cord({ id: "thin", layers: [{ kind: "jacket", name: "jacket", diameter: 2, hue: "yellow" }] });
+const shelf = { cables: [cord(), thin], tools };
+const of = (changes: Partial<ProcedureDocument>, on = cord()) =>
+  review({ ...document, ...changes }, shelf, on);
+const withBuffer = (nominal: number) =>
+  document.dimensions.map((one) => (one.id === "buffer" ? { ...one, nominal } : one));
+
+describe("a document under the pen", () => {
+  it("that holds together is drawn, and nothing stops it", () => {
+    const { sheet, problem, contradictions } = of({});
+    expect(sheet?.features.map(({ id }) => id)).toEqual(["end", "jacket", "buffer"]);
+    expect({ problem, contradictions }).toEqual({ problem: null, contradictions: [] });
+  });
+  it("says which of a length's figures the cable drawn is worked to", () => {
+    expect(of({}).cases).toEqual({ jacket: null, buffer: null });
+    expect(of({}, thin).cases).toEqual({ jacket: 0, buffer: null });
+  });
+  it("that cannot be read names the field, and is not drawn", () => {
+    const { procedure, problem, sheet } = of({ name: "" });
+    expect(problem?.path).toEqual(["name"]);
+    expect([procedure, sheet]).toEqual([null, null]);
+  });
+  it("that contradicts is told as that, not as a document that is broken", () => {
+    const both = [
+      ...document.dimensions,
+      {
+        id: "beyond",
+        name: "beyond",
+        from: "buffer",
+        to: "jacket",
+        nominal: 20,
+        plus: 1,
+        minus: 1,
+        after: "mark-buffer",
+      },
+    ];
+    const { problem, contradictions, sheet } = of({ dimensions: both });
+    expect(problem).toBeNull();
+    expect(sheet).toBeNull();
+    expect(contradictions[0]?.message).toContain("cannot all hold: 7.0 mm short");
+  });
+  it("that puts a mark in front of the cable end says so", () => {
+    expect(of({ dimensions: withBuffer(-3) }).problem).toMatchObject({
+      code: "off-cable",
+      message: "The buffer edge would lie 3.0 mm in front of the cable end, where there is no cable.",
+    });
+  });
+  it("without a cable to draw it on is still looked through", () => {
+    const { sheet, advice } = review(document, shelf, null);
+    expect(sheet).toBeNull();
+    expect(advice.map(({ id }) => id)).toEqual(["jacket", "buffer"]);
+  });
+  it("is never thrown at the person, whatever it holds", () => {
+    for (const broken of [{}, { ...document, steps: [] }, { ...document, dimensions: [{}] }, null])
+      expect(review(broken as unknown as ProcedureDocument, shelf, cord()).problem).not.toBeNull();
+  });
+});
