@@ -132,6 +132,35 @@ test("the blade says what is due, and seeing to it is logged", async ({ page, re
   await expect(page.getByText("Wipe the blade before this cleave.")).toHaveCount(0);
 });
 
+test("a step is read aloud at R, and every step as it comes up where that is wanted", async ({
+  page,
+  request,
+}) => {
+  await page.addInitScript(() => {
+    const said: string[] = [];
+    Object.assign(window, { said });
+    Object.defineProperty(window, "speechSynthesis", {
+      value: { cancel: () => undefined, speak: ({ text }: { text: string }) => said.push(text) },
+    });
+    Object.assign(window, {
+      SpeechSynthesisUtterance: class {
+        constructor(readonly text: string) {}
+      },
+    });
+  });
+  const said = () => page.evaluate(() => (window as unknown as { said: string[] }).said);
+  const end = await startEnd(request);
+  await page.goto(`/bench/${end}`);
+  await expect(async () => {
+    await page.keyboard.press("r");
+    expect((await said()).at(-1)).toContain("Thread on. 3 millimetres boot");
+  }).toPass();
+  await page.goto("/setup");
+  await page.getByRole("radio", { name: /Every step/ }).click();
+  await page.goto(`/bench/${end}`);
+  await expect.poll(said).toEqual([expect.stringContaining("Thread on.")]);
+});
+
 test.describe("a batch of twelve", () => {
   test("is planned, done a step across all, and each end is its own on record", async ({ page, request }) => {
     test.setTimeout(120_000);

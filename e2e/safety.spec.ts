@@ -143,7 +143,7 @@ test("names that look like markup stay text", async ({ page, request }) => {
 
 test.describe("the interface for programs", () => {
   const json = { "content-type": "application/json" };
-  for (const operation of ["dimensions", "stack", "conformance"])
+  for (const operation of ["dimensions", "stack", "conformance", "rework"])
     test(`answers ${operation} as its example cases do`, async ({ request }) => {
       const cases = JSON.parse(readFileSync(`src/core/operations/vectors/${operation}.json`, "utf8"));
       for (const { input, expected } of cases) {
@@ -181,7 +181,7 @@ test.describe("the interface for programs", () => {
   test("knows no other operation", async ({ request }) => {
     const answer = await request.post("/api/v1/compute/levitate", { data: {} });
     expect(answer.status()).toBe(404);
-    expect((await answer.json()).error.message).toContain("dimensions, stack, conformance");
+    expect((await answer.json()).error.message).toContain("dimensions, stack, conformance, rework");
   });
   test("does not answer under a name it was not given", async ({ request }) => {
     const answer = await request.get("/", { headers: { host: "elsewhere.example" } });

@@ -3,7 +3,7 @@ import { mkdtempSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { beforeEach, describe, expect, it } from "vitest";
-import { type EntryInput, endState, InputError } from "@/core";
+import { type EntryInput, endState, InputError, redoEntry, rungsOf } from "@/core";
 import { openStore, type Store } from "@/store/database";
 import { addEntries, endsAtBench, getEnd, startEnd } from "./ends";
 import { ledgerCsv, ledgerJson, ledgerPage } from "./ledger";
@@ -203,6 +203,39 @@ describe("the ledger", () => {
           readings: [expect.objectContaining({ value: 8.6, instrument: "Calliper" })],
         }),
       ]),
+    });
+  });
+  it("tells what was tried again, which readings that made void, the shards and what was used", () => {
+    const { id } = startEnd(store, cam);
+    const { sheet } = getEnd(store, id);
+    const bad: EntryInput = { kind: "answer", judgement: "glow", answer: "no" };
+    const many: EntryInput[] = [
+      { kind: "thread", part: "boot", on: true },
+      reading(8_600),
+      { kind: "use", step: "cleave", tool: "bench-cleaver", items: [{ item: "cleave", count: 1 }] },
+      { kind: "shards", step: "cleave", made: 1, binned: 0 },
+      bad,
+    ];
+    for (const entry of many) add(id, entry);
+    for (const wanted of ["reseat", "recleave"]) {
+      const state = endState(getEnd(store, id).entries);
+      const rung = rungsOf(sheet, state, "glow", "no").find(({ left }) => left > 0);
+      expect(rung?.rule.id).toBe(wanted);
+      if (rung) add(id, redoEntry(sheet, rung, "glow", "no"), { after: 99 });
+      add(id, bad);
+    }
+    add(
+      id,
+      { kind: "sign", name: "Ada", outcome: "cut-off", missingShards: "under the bench" },
+      { after: 99 },
+    );
+    expect(ledgerJson(store, {})[0]).toMatchObject({
+      tried: { reseat: 1, recleave: 1 },
+      voided: [{ length: "cleave", value: 8.6 }],
+      struck: [],
+      shards: { made: 1, binned: 0 },
+      used: [{ item: "cleave", count: 1 }],
+      signed: { missingShards: "under the bench" },
     });
   });
   it("leaves as CSV in which no cell can run as a formula", () => {

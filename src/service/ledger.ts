@@ -1,6 +1,6 @@
 import Papa from "papaparse";
 import { z } from "zod";
-import { check, type EndState, endState, type Result, standings, toMm } from "@/core";
+import { check, type EndState, endState, type Result, standings, toMm, usedOn } from "@/core";
 import type { Store } from "@/store/database";
 import { countSigned, signedEnds, signedStyles } from "@/store/ends";
 import { type End, type EndSummary, getEnd } from "./ends";
@@ -95,13 +95,22 @@ export function endRecord(end: End) {
       },
     ),
     answers: state.answers,
+    tried: state.redone,
+    shards: state.shards,
+    used: usedOn(end.entries),
     struck: struckOut(end, state),
+    voided: state.voided.map(({ check: length, value, typed, at }) => ({
+      length,
+      value: toMm(value),
+      typed,
+      at,
+    })),
   };
 }
 
 function struckOut(end: End, state: EndState) {
   return end.entries.flatMap(({ id, at, entry }) =>
-    entry.kind === "reading" && !state.readings.some((kept) => kept.id === id)
+    entry.kind === "reading" && ![...state.readings, ...state.voided].some((kept) => kept.id === id)
       ? [{ length: entry.check, value: toMm(entry.value), typed: entry.typed, at }]
       : [],
   );

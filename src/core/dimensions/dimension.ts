@@ -28,50 +28,59 @@ export const zDimension = z.strictObject({
   minus: zMmNotNegative.nullable(),
 });
 
+/** Whether features are named once, dimensions have ids of their own and join two listed features; else an issue each. */
+export function namesHold(
+  {
+    features,
+    dimensions,
+  }: { readonly features: readonly string[]; readonly dimensions: readonly Dimension[] },
+  context: z.core.$RefinementCtx,
+): void {
+  const known = new Set<string>();
+  features.forEach((name, i) => {
+    if (known.has(name))
+      context.addIssue({
+        code: "custom",
+        path: ["features", i],
+        message: `Feature “${name}” is named twice`,
+        params: { code: "duplicate" },
+      });
+    known.add(name);
+  });
+  const ids = new Set<string>();
+  dimensions.forEach((dimension, i) => {
+    if (ids.has(dimension.id))
+      context.addIssue({
+        code: "custom",
+        path: ["dimensions", i, "id"],
+        message: "Each dimension has an id of its own",
+        params: { code: "duplicate" },
+      });
+    ids.add(dimension.id);
+    for (const side of ["from", "to"] as const)
+      if (!known.has(dimension[side]))
+        context.addIssue({
+          code: "custom",
+          path: ["dimensions", i, side],
+          message: "A dimension joins features that are listed",
+          params: { code: "unknown-feature" },
+        });
+    if (dimension.from === dimension.to)
+      context.addIssue({
+        code: "custom",
+        path: ["dimensions", i, "to"],
+        message: "A dimension joins two different features",
+        params: { code: "same-feature" },
+      });
+  });
+}
+
 export const zDimensionsInput = z
   .strictObject({
     features: z.array(zName).max(FEATURE_LIMIT, `At most ${FEATURE_LIMIT} features`),
     dimensions: z.array(zDimension).max(20_000, "At most 20 000 dimensions"),
   })
-  .superRefine(({ features, dimensions }, context) => {
-    const known = new Set<string>();
-    features.forEach((name, i) => {
-      if (known.has(name))
-        context.addIssue({
-          code: "custom",
-          path: ["features", i],
-          message: `Feature “${name}” is named twice`,
-          params: { code: "duplicate" },
-        });
-      known.add(name);
-    });
-    const ids = new Set<string>();
-    dimensions.forEach((dimension, i) => {
-      if (ids.has(dimension.id))
-        context.addIssue({
-          code: "custom",
-          path: ["dimensions", i, "id"],
-          message: "Each dimension has an id of its own",
-          params: { code: "duplicate" },
-        });
-      ids.add(dimension.id);
-      for (const side of ["from", "to"] as const)
-        if (!known.has(dimension[side]))
-          context.addIssue({
-            code: "custom",
-            path: ["dimensions", i, side],
-            message: "A dimension joins features that are listed",
-            params: { code: "unknown-feature" },
-          });
-      if (dimension.from === dimension.to)
-        context.addIssue({
-          code: "custom",
-          path: ["dimensions", i, "to"],
-          message: "A dimension joins two different features",
-          params: { code: "same-feature" },
-        });
-    });
-  });
+  .superRefine(namesHold);
 
 export type DimensionsInput = z.output<typeof zDimensionsInput>;
 

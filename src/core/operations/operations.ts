@@ -5,17 +5,22 @@ import { closeLimits } from "../dimensions/dimensions";
 import { toMm } from "../length/length";
 import { check } from "../problem/check";
 import { InputError } from "../problem/problem";
+import { zReworkInput } from "../rework/problem";
+import { rework } from "../rework/rework";
 import { stackErrors, zStackInput } from "../stack/stack";
 
 /** Fields of an answer that are lengths, micrometres inside and millimetres outside. */
-const LENGTH_FIELDS = new Set(["min", "max", "shortBy", "nominal", "worst", "rss", "mean", "u"]);
+const LENGTH_FIELDS = new Set(["min", "max", "shortBy", "nominal", "worst", "rss", "mean", "u", "cableLost"]);
+
+/** Fields of an answer that hold a place for each feature. */
+const PLACES = new Set(["positions", "least"]);
 
 function outside(value: unknown, key = ""): unknown {
   if (typeof value === "number") return LENGTH_FIELDS.has(key) ? toMm(value) : value;
   if (Array.isArray(value)) return value.map((one) => outside(one));
   if (typeof value !== "object" || value === null) return value;
   return Object.fromEntries(
-    Object.entries(value).map(([name, one]) => [name, outside(one, key === "positions" ? "nominal" : name)]),
+    Object.entries(value).map(([name, one]) => [name, outside(one, PLACES.has(key) ? "nominal" : name)]),
   );
 }
 
@@ -29,6 +34,7 @@ export const operations = {
   dimensions: operation(zDimensionsInput, closeLimits),
   stack: operation(zStackInput, stackErrors),
   conformance: operation(zConformanceInput, judge),
+  rework: operation(zReworkInput, rework),
 } as const;
 
 export type OperationName = keyof typeof operations;

@@ -3,6 +3,7 @@ import { endState } from "../end/state";
 import { compile, procedureOf } from "../runsheet/fixtures/made";
 import { bladeStanding, UNUSED } from "./blade";
 import { spentAt } from "./spent";
+import { usedOn } from "./used";
 
 describe("a cleaver's blade", () => {
   // Check value 14: common practice, no source.
@@ -57,5 +58,22 @@ describe("what a step uses", () => {
   });
   it("a mark uses nothing", () => {
     expect(spentAt(line("make-buffer"), fresh)).toEqual([]);
+  });
+});
+
+describe("what an end has used", () => {
+  it("is added up over every pass, whatever the step", () => {
+    const use = (step: string, item: string, count: number, seq: number) => ({
+      id: String(seq),
+      seq,
+      at: "",
+      client: "",
+      entry: { kind: "use" as const, step, tool: null, items: [{ item, count }] },
+    });
+    expect(usedOn([use("a", "wipe", 2, 1), use("b", "cap", 1, 2), use("a", "wipe", 2, 3)])).toEqual([
+      { item: "wipe", count: 4 },
+      { item: "cap", count: 1 },
+    ]);
+    expect(usedOn([])).toEqual([]);
   });
 });

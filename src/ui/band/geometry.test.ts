@@ -1,9 +1,11 @@
 import { describe, expect, it } from "vitest";
 import { z } from "zod";
 import { check, compileRunSheet, zCable, zProcedure, zTool } from "@/core";
+import ribbon from "../../../library/cables/central-tube-ribbon-96.json";
 import duplex from "../../../library/cables/duplex-3.0.json";
 import simplex from "../../../library/cables/simplex-3.0.json";
 import adhesive from "../../../library/procedures/adhesive-polish-duplex.json";
+import ribbonOpened from "../../../library/procedures/central-tube-ribbon.json";
 import wedge from "../../../library/procedures/stub-wedge-release-cord.json";
 import toolList from "../../../library/tools.json";
 import { bandGeometry, readingPosition, thickAt } from "./geometry";
@@ -88,5 +90,33 @@ describe("what the eye needs", () => {
   });
   it("puts a reading where it ends, from the place it is measured from", () => {
     expect(readingPosition(cord, "glass-end", 9_900)).toBe(37_400);
+  });
+});
+
+describe("what lies beside the core", () => {
+  const ribbonSheet = compileRunSheet({
+    procedure: check(zProcedure, ribbonOpened),
+    cable: check(zCable, ribbon),
+    core: "9/125",
+    choices: {},
+    tools,
+  });
+  const geometry = bandGeometry(ribbonSheet, 0, 1204);
+  it("rigid members lie in the sheath's wall, ripcords closer to the core, rings around it", () => {
+    const [sheath, rods, cords, tape] = ["jacket", "rods", "ripcord", "tape"].map((kind) =>
+      layer(geometry, kind),
+    );
+    if (!sheath || !rods || !cords || !tape) throw new Error("the cable has all four");
+    expect(rods.beside + rods.thick / 2).toBeLessThan(sheath.thick / 2);
+    expect(rods.beside - rods.thick / 2).toBeGreaterThan(tape.thick / 2);
+    expect(cords.beside).toBeLessThan(rods.beside);
+    expect([sheath.beside, tape.beside]).toEqual([0, 0]);
+  });
+  it("do not count as thickness where only they stand out", () => {
+    const done = bandGeometry(ribbonSheet, ribbonSheet.lines.length, 1204);
+    const members = layer(done, "rods");
+    const tube = layer(done, "tube");
+    expect(members.x0).toBeLessThan(tube.x0);
+    expect(thickAt(done, (members.x0 + tube.x0) / 2)).toBe(layer(done, "ribbon").thick);
   });
 });

@@ -10,6 +10,7 @@ import {
   resultOf,
   type Source,
   standings,
+  usedOn,
 } from "@/core";
 import { Band } from "../band/band";
 import { usePrefs } from "../prefs/prefs-context";
@@ -35,6 +36,7 @@ export function RecordView({ end }: { end: RecordedEnd }) {
   const state = endState(entries);
   const result = resultOf(sheet, state, rule);
   const all = standings(sheet, state, rule);
+  const used = usedOn(entries);
   const readings = all.flatMap(({ check, judged }) =>
     judged ? [{ from: check.from, value: judged.mean, verdict: judged.verdict }] : [],
   );
@@ -143,6 +145,24 @@ export function RecordView({ end }: { end: RecordedEnd }) {
                 ? "The mean alone"
                 : `Probability, at most ${rule.risk * 100} % risk either way`}
             </Fact>
+            {Object.keys(state.redone).length > 0 && (
+              <Fact name="Tried again">
+                {Object.entries(state.redone)
+                  .map(
+                    ([id, count]) => `${sheet.retries.find((one) => one.id === id)?.name ?? id} ${count} ×`,
+                  )
+                  .join(", ")}
+              </Fact>
+            )}
+            {state.shards.made > 0 && (
+              <Fact name="Shards">
+                {state.shards.made} off, {state.shards.binned} in the bin
+                {state.signed?.missingShards && `; missing: ${state.signed.missingShards}`}
+              </Fact>
+            )}
+            {used.length > 0 && (
+              <Fact name="Used">{used.map(({ item, count }) => `${count} × ${item}`).join(", ")}</Fact>
+            )}
             <Fact name="Begun">
               <LocalTime iso={end.createdAt} />
             </Fact>

@@ -209,7 +209,8 @@ function StepRead({ step, cautions, units }: { step: Step; cautions: readonly Ca
   );
 }
 
-function Parts({ procedure: { parts } }: { procedure: Procedure }) {
+function Parts({ procedure: { parts, steps } }: { procedure: Procedure }) {
+  const titleOf = (id: string) => steps.find((step) => step.id === id)?.title ?? id;
   if (parts.length === 0) return null;
   return (
     <section aria-labelledby="reader-parts">
@@ -217,10 +218,14 @@ function Parts({ procedure: { parts } }: { procedure: Procedure }) {
         Threaded on first, in this order
       </h2>
       <ol className="list-decimal space-y-1 pl-6">
-        {parts.map(({ id, name, way, ifForgotten }) => (
+        {parts.map(({ id, name, way, neededAt, trappedBy, ifForgotten }) => (
           <li key={id}>
             <span className="font-semibold">{name}</span> {way}
-            <span className="block text-soft text-sm">If forgotten: {ifForgotten}</span>
+            <span className="block text-soft text-sm">
+              {neededAt && `Needed at “${titleOf(neededAt)}”. `}
+              {trappedBy && `Shut out by “${titleOf(trappedBy)}”. `}
+              {ifForgotten && `If forgotten: ${ifForgotten}`}
+            </span>
           </li>
         ))}
       </ol>

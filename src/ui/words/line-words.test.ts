@@ -7,7 +7,7 @@ import adhesive from "../../../library/procedures/adhesive-polish-duplex.json";
 import wedge from "../../../library/procedures/stub-wedge-release-cord.json";
 import toolList from "../../../library/tools.json";
 import { historyLine } from "../ledger/history";
-import { biteWords, figureWords, stepNotes } from "./line-words";
+import { benchNotes, biteWords, figureWords, settingText, stepNotes } from "./line-words";
 
 const tools = check(z.array(zTool), toolList);
 const cord = compileRunSheet({
@@ -64,6 +64,28 @@ describe("how a layer comes off", () => {
   });
 });
 
+describe("a setting in words", () => {
+  it.each([
+    [{ kind: "hole", diameter: 250 }, "hole 0.25 mm"],
+    [{ kind: "die", across: 4_100, shape: "hexagon" }, "die 4.1 mm, hexagon"],
+    [{ kind: "depth", depth: 400 }, "blade 0.4 mm deep"],
+    [{ kind: "film", grain: 0.5 }, "0.5 µm film"],
+    [{ kind: "program", name: "900 buffer", celsius: 95 }, "900 buffer, 95 °C"],
+    [{ kind: "program", name: "long" }, "long"],
+    [{ kind: "pull", newtons: 1.6 }, "1.6 N"],
+    [{ kind: "words", words: "99 % alcohol" }, "99 % alcohol"],
+  ] as const)("%j", (setting, words) => {
+    expect(settingText(setting as never, "mm")).toBe(words);
+  });
+  it("a pull says pounds-force too where inches are in use", () => {
+    expect(settingText({ kind: "pull", newtons: 1.6 }, "both")).toBe("1.6 N (0.4 lbf)");
+  });
+  it("at the bench, what is counted, timed or drawn is not said again", () => {
+    expect(benchNotes(line(pair, "cure"), "mm")).toEqual([]);
+    expect(benchNotes(line(cord, "clean"), "mm")).toContain("99 % alcohol");
+  });
+});
+
 describe("an end's history in words", () => {
   const instrument = { id: "rule", name: "Steel rule", resolution: 500, repeatability: 150 };
   const reading = {
@@ -85,6 +107,20 @@ describe("an end's history in words", () => {
       "Saw: Smooth, round, no scratch over the core",
     ],
     [{ kind: "label", job: "Row D", label: "" }, "Named Row D"],
+    [
+      { kind: "redo", rule: "repolish", judgement: "end-face", answer: "scratch", to: 1, voids: {} },
+      "Back to step 2, Mark the split: polish again",
+    ],
+    [{ kind: "shards", made: 2, binned: 0 }, "2 shards off"],
+    [{ kind: "shards", made: 0, binned: 1 }, "1 shard in the bin"],
+    [{ kind: "shards", made: -1, binned: -1 }, "1 shard taken back, 1 shard out of the bin again"],
+    [{ kind: "use", step: "cap", tool: null, items: [{ item: "dust cap", count: 2 }] }, "Used 2 × dust cap"],
+    [{ kind: "timer", step: "cure", action: "start", seconds: 50 }, "Cure: 50 seconds begun"],
+    [{ kind: "timer", step: "cure", action: "stop", seconds: 50 }, "Cure: ended"],
+    [
+      { kind: "sign", name: "Ada", outcome: "kept", missingShards: "under the bench" },
+      "Signed off by Ada; shards missing: under the bench",
+    ],
     [{ kind: "sign", name: "Ada", outcome: "cut-off" }, "Signed off by Ada, cut off"],
   ])("%j", (entry, words) => {
     expect(said(entry)).toBe(words);

@@ -1,0 +1,126 @@
+import { describe, expect, it } from "vitest";
+import { type ProcedureDocument, zProcedure } from "./procedure";
+
+const document = (): ProcedureDocument => ({
+  id: "p",
+  revision: 1,
+  source: { kind: "own", note: "", date: "2026-11-25" },
+  name: "P",
+  family: "p",
+  about: "",
+  appliesTo: { constructions: ["simplex-cord"], cores: ["9/125"] },
+  startsAt: "jacket",
+  choices: [{ id: "light", name: "Light", options: [{ id: "with", name: "with" }], default: "with" }],
+  parts: [
+    {
+      id: "boot",
+      name: "boot",
+      way: "",
+      shape: "boot",
+      ifForgotten: "",
+      neededAt: "seat",
+      trappedBy: "seat",
+    },
+  ],
+  features: [
+    { id: "end", name: "end", kind: "end" },
+    { id: "edge", name: "edge", kind: "edge" },
+  ],
+  dimensions: [
+    { id: "d", name: "d", from: "end", to: "edge", nominal: 10, plus: 1, minus: 1, after: "mark" },
+  ],
+  steps: [
+    { id: "thread", kind: "thread", title: "thread", parts: ["boot"] },
+    { id: "mark", kind: "mark", title: "mark", makes: "edge", by: "d", tool: "pen" },
+    {
+      id: "prime",
+      kind: "inject",
+      title: "prime",
+      within: { seconds: 60, until: "seat", of: "primer" },
+    },
+    { id: "seat", kind: "insert", title: "seat" },
+    {
+      id: "look",
+      kind: "verify",
+      title: "look",
+      judgement: {
+        id: "look",
+        asks: "?",
+        answers: [
+          { id: "good", sees: "good", good: true },
+          { id: "bad", sees: "bad", good: false, redo: [{ rule: "again", goTo: "seat" }] },
+        ],
+      },
+    },
+  ],
+  squareUp: 1,
+  retries: [{ id: "again", name: "again", most: 1 }],
+});
+
+/** What is found wrong after a change: each code with the field it is about. */
+function found(change: (one: ReturnType<typeof document>) => void): string[] {
+  const one = document();
+  change(one);
+  const read = zProcedure.safeParse(one);
+  return (read.error?.issues ?? []).map(
+    (issue) => `${issue.code === "custom" ? issue.params?.code : issue.code} ${issue.path.join(".")}`,
+  );
+}
+const at = <T>(list: readonly T[], i: number): Record<string, unknown> => list[i] as Record<string, unknown>;
+
+describe("a procedure that names what it does not hold", () => {
+  it("as made here it is whole", () => {
+    expect(found(() => {})).toEqual([]);
+  });
+  it.each<[string, (one: ReturnType<typeof document>) => void]>([
+    ["unknown-step parts.0.neededAt", (one) => Object.assign(at(one.parts, 0), { neededAt: "nowhere" })],
+    ["unknown-step parts.0.trappedBy", (one) => Object.assign(at(one.parts, 0), { trappedBy: "nowhere" })],
+    ["unknown-part steps.0.parts", (one) => Object.assign(at(one.steps, 0), { parts: ["hat"] })],
+    [
+      "unknown-feature dimensions.0.workFrom",
+      (one) => Object.assign(at(one.dimensions, 0), { workFrom: "moon" }),
+    ],
+    [
+      "unknown-step steps.2.within",
+      (one) => Object.assign(at(one.steps, 2), { within: { seconds: 60, until: "mark", of: "primer" } }),
+    ],
+    [
+      "unknown-option choices.0.default",
+      (one) => Object.assign(at(one.choices ?? [], 0), { default: "without" }),
+    ],
+    [
+      "duplicate retries.1.id",
+      (one) => {
+        const rules = one.retries as { id: string; name: string; most: number }[];
+        rules.push({ id: "again", name: "once more", most: 1 });
+      },
+    ],
+  ])("%s", (said, change) => {
+    expect(found(change)).toContain(said);
+  });
+  it.each([
+    ["unknown-retry", { rule: "pray", goTo: "seat" }],
+    ["unknown-step", { rule: "again", goTo: "nowhere" }],
+  ])("%s in an answer's redo", (code, rung) => {
+    const said = found((one) => {
+      const step = at(one.steps, 4) as { judgement: { answers: { redo: object[] }[] } };
+      Object.assign(step.judgement.answers[1] ?? {}, { redo: [rung] });
+    });
+    expect(said).toContain(`${code} steps.4.judgement`);
+  });
+});
+
+describe("a step's own figures", () => {
+  it.each<[string, object]>([
+    ["a bite of nothing", { bites: { most: 0 } }],
+    ["a film without grain", { setting: { kind: "film", grain: 0 } }],
+    ["a shape no die has", { setting: { kind: "die", across: 3, shape: "star" } }],
+    ["a heater hotter than any", { setting: { kind: "program", name: "melt", celsius: 900 } }],
+    ["less than no time", { seconds: { min: -1, max: 4 } }],
+    ["half a shard", { shards: 0.5 }],
+    ["a picture nobody draws", { aids: ["rainbow"] }],
+    ["a consumable used no times", { uses: [{ item: "cap", count: 0 }] }],
+  ])("%s is refused", (_, changes) => {
+    expect(found((one) => Object.assign(at(one.steps, 3), changes))).not.toEqual([]);
+  });
+});

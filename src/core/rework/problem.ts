@@ -1,0 +1,57 @@
+import { z } from "zod";
+import { FEATURE_LIMIT, namesHold, zDimension, zName } from "../dimensions/dimension";
+import { zMm, zMmNotNegative } from "../length/length";
+
+/** A cut can only go further back, by at least its bite; a mark can be drawn anew anywhere; the fixed stays. */
+const zReworkFeature = z.discriminatedUnion(
+  "kind",
+  [
+    z.strictObject({ name: zName, kind: z.literal("cut"), at: zMm, bite: zMmNotNegative }),
+    z.strictObject({ name: zName, kind: z.literal("mark") }),
+    z.strictObject({ name: zName, kind: z.literal("fixed"), at: zMm }),
+  ],
+  { error: "A feature is a cut, a mark or fixed" },
+);
+
+export const zReworkInput = z
+  .strictObject({
+    features: z.array(zReworkFeature).max(FEATURE_LIMIT, `At most ${FEATURE_LIMIT} features`),
+    dimensions: z.array(zDimension).max(20_000, "At most 20 000 dimensions"),
+    /** Cuts that must be made again whatever they measure: a nick, a bad cleave. */
+    forced: z.array(zName),
+    /** The feature whose movement is cable lost. */
+    cable: zName,
+  })
+  .superRefine(({ features, dimensions, forced, cable }, context) => {
+    const names = features.map(({ name }) => name);
+    namesHold({ features: names, dimensions }, context);
+    const refuse = (path: (string | number)[], message: string, code: string) =>
+      context.addIssue({ code: "custom", path, message, params: { code } });
+    if (!names.includes(cable)) refuse(["cable"], "It is one of the features", "unknown-feature");
+    forced.forEach((name, i) => {
+      const kind = features.find((feature) => feature.name === name)?.kind;
+      if (kind === undefined) refuse(["forced", i], "It is one of the features", "unknown-feature");
+      if (kind === "mark") refuse(["forced", i], "A mark is drawn anew, never forced", "forced-mark");
+    });
+  });
+
+export type ReworkInput = z.output<typeof zReworkInput>;
+export type ReworkFeature = ReworkInput["features"][number];
+
+/** Feature `to` lies at least `least` behind feature `from`, micrometres; `half` is half the width of its limit. */
+export interface AtLeast {
+  readonly from: string;
+  readonly to: string;
+  readonly least: number;
+  readonly half: number;
+}
+
+/** Stated limits as “this is at least that plus so much”; a limit open on one side has no half-width. */
+export const asAtLeast = ({ dimensions }: Pick<ReworkInput, "dimensions">): AtLeast[] =>
+  dimensions.flatMap(({ from, to, nominal, plus, minus }) => {
+    const half = plus === null || minus === null ? 0 : (plus + minus) / 2;
+    return [
+      ...(minus === null ? [] : [{ from, to, least: nominal - minus, half }]),
+      ...(plus === null ? [] : [{ from: to, to: from, least: -(nominal + plus), half }]),
+    ];
+  });

@@ -1,0 +1,61 @@
+import type { Conflict } from "../dimensions/conflict";
+import { closeLimits } from "../dimensions/dimensions";
+import { type Length, um, ZERO } from "../length/length";
+import { leastRework } from "./least";
+import type { ReworkInput } from "./problem";
+import { recommend } from "./recommended";
+
+/** The least that must be redone, or why nothing can be saved. Lengths in micrometres. */
+export type Rework =
+  | {
+      readonly possible: true;
+      readonly moved: readonly string[];
+      readonly least: Readonly<Record<string, Length>>;
+      readonly cableLost: Length;
+      readonly recommended: {
+        readonly positions: Readonly<Record<string, Length>>;
+        readonly margin: number;
+        readonly cableLost: Length;
+      };
+    }
+  | { readonly possible: false; readonly reason: "fixed"; readonly feature: string }
+  | { readonly possible: false; readonly reason: "contradictory"; readonly conflict: Conflict };
+
+/**
+ * The least that must be redone so that every limit holds: a cut only ever goes further back, by at least what its tool
+ * takes off; marks cost nothing; what is fixed stays. The least solution is least in every feature at once, and moves
+ * the fewest. Beside it the recommended one: the same features, as far inside their limits as can be.
+ */
+export function rework(input: ReworkInput): Rework {
+  const closed = closeLimits({
+    features: input.features.map(({ name }) => name),
+    dimensions: input.dimensions,
+  });
+  if (!closed.consistent) return { possible: false, reason: "contradictory", conflict: closed.conflict };
+  const found = leastRework(input);
+  if (!found.possible) return { possible: false, reason: "fixed", feature: found.feature };
+  const { positions, margin } = recommend(input, found.moved);
+  const was = startOf(input);
+  return {
+    possible: true,
+    moved: input.features.flatMap(({ name }) => (found.moved.has(name) ? [name] : [])),
+    least: written(found.positions),
+    cableLost: lost(was, found.positions.get(input.cable)),
+    recommended: { positions: written(positions), margin, cableLost: lost(was, positions.get(input.cable)) },
+  };
+}
+
+/** Where the feature lay whose movement is cable lost; null for a mark, which costs nothing. */
+function startOf({ features, cable }: ReworkInput): Length | null {
+  const found = features.find(({ name }) => name === cable);
+  return !found || found.kind === "mark" ? null : found.at;
+}
+
+const lost = (was: Length | null, now: number | undefined): Length =>
+  was === null || now === undefined ? ZERO : um(now - was);
+
+/** Places as they leave; a mark that can be drawn anywhere is left out. */
+const written = (positions: ReadonlyMap<string, number>): Record<string, Length> =>
+  Object.fromEntries(
+    [...positions].flatMap(([name, at]) => (Number.isFinite(at) ? [[name, um(at)] as const] : [])),
+  );
