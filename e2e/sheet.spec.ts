@@ -63,6 +63,7 @@ test("options change the sheet: without light, the mark's stand-off is read inst
   await page.goto("/?cable=simplex-3.0&style=stub-wedge-release-cord");
   await expect(page.getByRole("row", { name: /Watch the glow/ })).toBeVisible();
   await page.keyboard.press("v");
+  await page.getByText(/^Where practitioners differ/).click();
   await page.getByRole("radio", { name: "not used" }).click();
   await page.getByRole("button", { name: "Done" }).click();
   await expect(page.getByRole("row", { name: /Where does the mark stand/ })).toBeVisible();

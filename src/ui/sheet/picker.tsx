@@ -131,7 +131,7 @@ export function Chip({ label, hotkey, text, faint, open, onOpen, children }: Chi
           collisionPadding={8}
           aria-label={label}
           onCloseAutoFocus={leaveFocusToNext}
-          className="z-20 w-[min(30rem,calc(100vw-1rem))] rounded-lg border border-line bg-raised shadow-xl"
+          className="z-20 max-h-(--radix-popover-content-available-height) w-[min(30rem,calc(100vw-1rem))] overflow-y-auto rounded-lg border border-line bg-raised shadow-xl"
         >
           {children}
         </Popover.Content>

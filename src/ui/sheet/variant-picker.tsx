@@ -36,6 +36,20 @@ export function VariantPicker({
     name: coreText(one),
     not: misfits(procedure, cable, one).some(({ about }) => about === "core"),
   }));
+  const schools = procedure.choices.filter(({ school }) => school);
+  const row = (choice: Procedure["choices"][number]) => (
+    <Row
+      key={choice.id}
+      label={choice.name}
+      value={choices[choice.id] ?? ""}
+      options={choice.options.map((option) => ({
+        ...option,
+        not: !optionsFor(choice, cable, core).includes(option),
+      }))}
+      strict
+      onPick={(option) => onChoice(choice.id, option)}
+    />
+  );
   return (
     <Chip
       label="As"
@@ -47,19 +61,15 @@ export function VariantPicker({
     >
       <div className="space-y-4 p-4">
         <Row label="Glass" value={core} options={glass} onPick={onCore} />
-        {procedure.choices.map((choice) => (
-          <Row
-            key={choice.id}
-            label={choice.name}
-            value={choices[choice.id] ?? ""}
-            options={choice.options.map((option) => ({
-              ...option,
-              not: !optionsFor(choice, cable, core).includes(option),
-            }))}
-            strict
-            onPick={(option) => onChoice(choice.id, option)}
-          />
-        ))}
+        {procedure.choices.filter(({ school }) => !school).map(row)}
+        {schools.length > 0 && (
+          <details open={schools.some(({ id, default: usual }) => choices[id] !== usual)}>
+            <summary className="min-h-12 cursor-pointer py-3 font-semibold">
+              Where practitioners differ ({schools.length})
+            </summary>
+            <div className="space-y-4">{schools.map(row)}</div>
+          </details>
+        )}
         <Popover.Close className="min-h-12 w-full rounded-lg bg-strong px-4 font-semibold text-on-strong">
           Done
         </Popover.Close>
