@@ -2,7 +2,7 @@ import type { Metadata, Viewport } from "next";
 import { cookies } from "next/headers";
 import type { ReactNode } from "react";
 import { Toaster } from "sonner";
-import { WaitingSender } from "@/ui/bench/waiting-sender";
+import { WaitingSender } from "@/ui/live/waiting-sender";
 import { PREFS_COOKIE, readPrefs } from "@/ui/prefs/prefs";
 import { PrefsProvider } from "@/ui/prefs/prefs-context";
 import { KeyHelp } from "@/ui/shell/key-help";

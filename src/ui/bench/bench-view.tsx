@@ -16,10 +16,10 @@ import type {
 import type { BladeLine } from "../aids/blade";
 import { Band, type BandReading } from "../band/band";
 import { usePrefs } from "../prefs/prefs-context";
+import type { Typed } from "../reading/reading-panel";
 import { hush, say, stepAloud } from "../words/aloud";
 import { get, post } from "../words/api";
 import { BenchHead } from "./bench-head";
-import type { Typed } from "./reading-panel";
 import { SignPanel } from "./sign-panel";
 import { SignedPanel } from "./signed-panel";
 import { StepList, StepProgress } from "./step-list";

@@ -15,13 +15,13 @@ import {
 import type { BladeLine } from "../aids/blade";
 import { StepPictures, StepTools } from "../aids/step-aids";
 import { Figure, LengthFigure } from "../figure/figure";
+import { CheckList } from "../reading/check-list";
+import { InstrumentPicker } from "../reading/instrument-picker";
+import { JudgementPanel } from "../reading/judgement-panel";
+import { ReadingPanel } from "../reading/reading-panel";
 import type { Units } from "../words/length-text";
 import { benchNotes, biteWords } from "../words/line-words";
 import { Cautions } from "./cautions";
-import { CheckList } from "./check-list";
-import { InstrumentPicker } from "./instrument-picker";
-import { JudgementPanel } from "./judgement-panel";
-import { ReadingPanel } from "./reading-panel";
 import { ThreadGate } from "./thread-gate";
 import { activeOf, type BenchWork } from "./use-work";
 

@@ -15,9 +15,9 @@ import {
   spentAt,
   standings,
 } from "@/core";
+import { useEnd } from "../live/use-end";
+import type { Typed } from "../reading/reading-panel";
 import { useTimers } from "../timers/timers-context";
-import type { Typed } from "./reading-panel";
-import { useEnd } from "./use-end";
 
 interface Work {
   readonly id: string;

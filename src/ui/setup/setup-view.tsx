@@ -3,8 +3,8 @@
 import { RadioGroup } from "radix-ui";
 import type { ReactNode } from "react";
 import type { Instrument, Choice as School } from "@/core";
-import { InstrumentPicker } from "../bench/instrument-picker";
 import { usePrefs } from "../prefs/prefs-context";
+import { InstrumentPicker } from "../reading/instrument-picker";
 
 const UNITS = [
   { id: "both", name: "Both", about: "millimetres large, inches beside" },

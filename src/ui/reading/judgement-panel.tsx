@@ -69,7 +69,8 @@ interface LadderProps {
 function Ladder({ sheet, rungs, onTake, onGiveUp }: LadderProps) {
   if (rungs.length === 0) return null;
   const next = rungs.find(({ left }) => left > 0);
-  const others = rungs.filter((rung) => rung !== next);
+  // What was not tried yet is told when its turn comes.
+  const others = rungs.filter((rung) => rung !== next && (rung.used > 0 || !next));
   return (
     <div className="mt-2 grid gap-1.5">
       {next ? (
