@@ -17,6 +17,7 @@ import {
   variantsOf,
 } from "@/core";
 import { shippedLibrary } from "@/store/shipped";
+import { stepAloud } from "@/ui/words/aloud";
 
 const library = shippedLibrary();
 const pairs = library.procedures.flatMap((procedure) =>
@@ -109,6 +110,14 @@ describe.each(pairs.map((pair) => [`${pair.procedure.id} on ${pair.cable.id} ${p
     it("compiles for every option without a contradiction", () => {
       expect(sheets.length).toBeGreaterThan(0);
       for (const sheet of sheets) expect(sheet.disagreements).toEqual([]);
+    });
+    it("reads aloud without a sign that a voice would stumble on", () => {
+      for (const sheet of sheets)
+        for (const line of sheet.lines) {
+          const text = stepAloud(sheet, line, "both");
+          expect(text.length).toBeGreaterThan(3);
+          expect(text).not.toMatch(/[±−″µ°“”]|\bmm\b|undefined|null|NaN/);
+        }
     });
     it("threads everything on before the first cut", () => {
       for (const { lines } of sheets) {

@@ -1,9 +1,10 @@
 import { randomUUID } from "node:crypto";
 import { beforeEach, describe, expect, it } from "vitest";
-import { type EntryInput, endState, InputError } from "@/core";
+import { type EntryInput, endState } from "@/core";
 import { openStore, type Store } from "@/store/database";
 import { addToBatch, batchEntries, getBatch, startBatch } from "./batches";
 import { addEntries, endsAtBench, startEnd } from "./ends";
+import { codeOf } from "./fixtures/code-of";
 import { runningTimers } from "./timers";
 import { blades, seeToBlade } from "./tools";
 
@@ -15,15 +16,6 @@ const cam = { cable: "distribution-900", procedure: "stub-cam-crimp-900", core: 
 const one = (entry: EntryInput) => ({ id: randomUUID(), entry });
 const add = (end: string, entry: EntryInput, now?: Date) =>
   addEntries(store, end, { client: "one", after: 99, entries: [one(entry)] }, now);
-const codeOf = (work: () => unknown) => {
-  try {
-    work();
-    return "taken";
-  } catch (error) {
-    if (error instanceof InputError) return error.problem.code;
-    throw error;
-  }
-};
 
 describe("a batch", () => {
   it("is many ends of one sheet, each named by its fibre and colour, in order", () => {

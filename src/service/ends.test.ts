@@ -3,9 +3,10 @@ import { mkdtempSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { beforeEach, describe, expect, it } from "vitest";
-import { type EntryInput, endState, InputError, redoEntry, rungsOf } from "@/core";
+import { type EntryInput, endState, redoEntry, rungsOf } from "@/core";
 import { openStore, type Store } from "@/store/database";
 import { addEntries, endsAtBench, getEnd, startEnd } from "./ends";
+import { codeOf } from "./fixtures/code-of";
 import { ledgerCsv, ledgerJson, ledgerPage } from "./ledger";
 
 const instrument = { id: "calliper", name: "Calliper", resolution: 10, repeatability: 60 };
@@ -25,15 +26,6 @@ const reading = (value: number, check = "cleave"): EntryInput => ({
   unit: "mm",
   instrument,
 });
-const codeOf = (work: () => unknown) => {
-  try {
-    work();
-    return "taken";
-  } catch (error) {
-    if (error instanceof InputError) return error.problem.code;
-    throw error;
-  }
-};
 
 const causeOf = (work: () => unknown): string => {
   try {

@@ -1,7 +1,8 @@
 import { beforeEach, describe, expect, it } from "vitest";
-import { InputError, type ProcedureDocument } from "@/core";
+import type { ProcedureDocument } from "@/core";
 import { openStore, type Store } from "@/store/database";
 import { startEnd } from "./ends";
+import { codeOf } from "./fixtures/code-of";
 import { library } from "./library";
 import { confirmFigures, documentText, putAway, restoreRevision, revisionsOf, saveDocument } from "./shelf";
 
@@ -13,15 +14,6 @@ const CAM = "stub-cam-crimp-900";
 const shipped = (id = CAM) => JSON.parse(documentText(store, "procedure", id)) as ProcedureDocument;
 const save = (document: object, basis: number | null) =>
   saveDocument(store, "procedure", { document, basis, by: "Osla" });
-const codeOf = (work: () => unknown) => {
-  try {
-    work();
-    return "taken";
-  } catch (error) {
-    if (error instanceof InputError) return error.problem.code;
-    throw error;
-  }
-};
 const onShelf = (id = CAM) => library(store).procedures.find((one) => one.id === id);
 const renamed = (name: string) => ({ ...shipped(), name });
 

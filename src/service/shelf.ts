@@ -8,6 +8,7 @@ import {
   InputError,
   misfits,
   type ProcedureDocument,
+  type RevisionLine,
   withConfirmed,
   withDefaults,
   zCable,
@@ -248,15 +249,6 @@ function keptText(store: Store, kind: ShelfKind, id: string, revision: number): 
 /** One revision of a document, or how it stands on the shelf. @throws InputError `not-found`. */
 export const documentText = (store: Store, kind: ShelfKind, id: string, revision?: number): string =>
   revision === undefined ? shelfText(store, kind, id).text : keptText(store, kind, id, revision);
-
-/** One line of a document's history. */
-export interface RevisionLine {
-  readonly revision: number;
-  readonly at: string | null;
-  readonly by: string;
-  readonly why: string;
-  readonly origin: "shipped" | "own" | "put away";
-}
 
 /** A document's revisions, newest first, the shipped one last. */
 export function revisionsOf(store: Store, kind: ShelfKind, id: string): RevisionLine[] {

@@ -1,15 +1,6 @@
+import type { BenchTimer } from "@/core";
 import type { Store } from "@/store/database";
 import { endsWithTimers } from "@/store/ends";
-
-/** A hold or cure running on some end at the bench. */
-export interface BenchTimer {
-  readonly end: string;
-  readonly label: string;
-  readonly batch: string | null;
-  readonly step: string;
-  readonly startedAt: string;
-  readonly seconds: number;
-}
 
 /** Every hold and cure begun and not ended, the first to be over first. */
 export const runningTimers = (store: Store): BenchTimer[] =>

@@ -1,6 +1,6 @@
 import { randomUUID } from "node:crypto";
 import { z } from "zod";
-import { type BladeStanding, bladeStanding, check, InputError } from "@/core";
+import { type BladeLine, bladeStanding, check, InputError } from "@/core";
 import type { Store } from "@/store/database";
 import { wholeLibrary } from "@/store/shelf";
 import { addToolEvent, bladeCount } from "@/store/tools";
@@ -9,16 +9,6 @@ export const zToolEvent = z.strictObject({
   id: z.uuid("An id is a UUID").optional(),
   action: z.enum(["wipe", "turn", "new"], { error: "A blade is wiped, turned or new" }),
 });
-
-/** A tool with a blade, and where that stands. */
-export interface BladeLine {
-  readonly tool: string;
-  readonly name: string;
-  readonly positions: number;
-  readonly each: number;
-  readonly wipeEvery: number;
-  readonly standing: BladeStanding;
-}
 
 /** Every tool with a blade, as its use on the ends and what was done to it leave it. */
 export const blades = (store: Store): BladeLine[] =>

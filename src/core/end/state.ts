@@ -12,6 +12,13 @@ export interface RunTimer {
   readonly stoppedAt: string | null;
 }
 
+/** A hold or cure running on some end at the bench. */
+export interface BenchTimer extends Pick<RunTimer, "step" | "startedAt" | "seconds"> {
+  readonly end: string;
+  readonly label: string;
+  readonly batch: string | null;
+}
+
 /** An end as its entries leave it. */
 export interface EndState {
   /** Index of the line being worked. */

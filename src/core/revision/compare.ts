@@ -121,3 +121,12 @@ function written(value: unknown): string | null {
       .join(", ");
   return String(value);
 }
+
+/** One line of a document's history. */
+export interface RevisionLine {
+  readonly revision: number;
+  readonly at: string | null;
+  readonly by: string;
+  readonly why: string;
+  readonly origin: "shipped" | "own" | "put away";
+}

@@ -38,3 +38,13 @@ export function bladeStanding(
   const due = leftHere === 0 ? (after === 0 ? "new" : "turn") : wipeIn === 0 ? "wipe" : null;
   return { position: Math.min(positions, turns + 1), leftHere, left: leftHere + after * each, wipeIn, due };
 }
+
+/** A tool with a blade, and where that stands. */
+export interface BladeLine {
+  readonly tool: string;
+  readonly name: string;
+  readonly positions: number;
+  readonly each: number;
+  readonly wipeEvery: number;
+  readonly standing: BladeStanding;
+}

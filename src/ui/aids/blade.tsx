@@ -1,16 +1,6 @@
 "use client";
 
-import type { BladeStanding } from "@/core";
-
-/** A tool with a blade, and where that stands. */
-export interface BladeLine {
-  readonly tool: string;
-  readonly name: string;
-  readonly positions: number;
-  readonly each: number;
-  readonly wipeEvery: number;
-  readonly standing: BladeStanding;
-}
+import type { BladeLine } from "@/core";
 
 interface BladeProps {
   readonly blade: BladeLine;

@@ -1,8 +1,16 @@
 "use client";
 
-import { type EndState, type Entry, isHandsFree, type Line, type RunSheet, shardsMissing } from "@/core";
+import {
+  type BladeLine,
+  type EndState,
+  type Entry,
+  isHandsFree,
+  type Line,
+  type RunSheet,
+  shardsMissing,
+} from "@/core";
 import type { Units } from "../words/length-text";
-import { Blade, type BladeLine } from "./blade";
+import { Blade } from "./blade";
 import { Counter } from "./counter";
 import { LeadInPicture } from "./lead-in";
 import { BowPicture, FlushPicture, GripPicture, LightPicture } from "./pictures";

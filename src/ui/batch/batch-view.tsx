@@ -1,8 +1,7 @@
 "use client";
 
 import { useState } from "react";
-import type { Caution, EndState, Entry, Instrument, Rule, RunSheet } from "@/core";
-import type { BladeLine } from "../aids/blade";
+import type { BladeLine, Caution, EndState, Entry, Instrument, Rule, RunSheet } from "@/core";
 import { BenchView } from "../bench/bench-view";
 import { BatchAside } from "./batch-aside";
 import { BatchPlan } from "./batch-plan";

@@ -3,6 +3,7 @@
 import { useEffect, useState } from "react";
 import { v4 as uuid } from "uuid";
 import type {
+  BladeLine,
   Caution,
   CheckStanding,
   EndState,
@@ -13,7 +14,6 @@ import type {
   Rule,
   RunSheet,
 } from "@/core";
-import type { BladeLine } from "../aids/blade";
 import { Band, type BandReading } from "../band/band";
 import { usePrefs } from "../prefs/prefs-context";
 import type { Typed } from "../reading/reading-panel";

@@ -2,6 +2,7 @@
 
 import { useState } from "react";
 import {
+  type BladeLine,
   type Caution,
   type Conformance,
   featureOf,
@@ -12,7 +13,6 @@ import {
   type Rule,
   type RunSheet,
 } from "@/core";
-import type { BladeLine } from "../aids/blade";
 import { StepPictures, StepTools } from "../aids/step-aids";
 import { Figure, LengthFigure } from "../figure/figure";
 import { CheckList } from "../reading/check-list";

@@ -1,13 +1,13 @@
 "use client";
 
 import Link from "next/link";
-import { type Cable, misfits, type Style } from "@/core";
+import { type Cable, misfits, type RevisionLine, type Style } from "@/core";
 import { middleOf, shadeOf } from "../band/textures";
 import { usePrefs } from "../prefs/prefs-context";
 import { CutFace } from "../sheet/cut-face";
 import { coreText, lengthText } from "../words/length-text";
 import { Fits } from "./fits";
-import { type RevisionLine, Revisions } from "./revisions";
+import { Revisions } from "./revisions";
 
 interface CableReaderProps {
   readonly cable: Cable;

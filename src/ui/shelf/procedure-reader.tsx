@@ -8,6 +8,7 @@ import {
   judgementOf,
   misfits,
   type Procedure,
+  type RevisionLine,
   type StatedDimension,
   type Step,
 } from "@/core";
@@ -16,7 +17,7 @@ import { conditionWords } from "../words/condition-words";
 import { figureText, lengthText, toleranceText, type Units } from "../words/length-text";
 import { settingText } from "../words/line-words";
 import { Fits } from "./fits";
-import { type RevisionLine, Revisions } from "./revisions";
+import { Revisions } from "./revisions";
 
 interface ReaderProps {
   readonly procedure: Procedure;

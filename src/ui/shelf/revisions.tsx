@@ -3,19 +3,10 @@
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { toast } from "sonner";
-import { type Change, compareProcedures, type ProcedureDocument } from "@/core";
+import { type Change, compareProcedures, type ProcedureDocument, type RevisionLine } from "@/core";
 import { usePrefs } from "../prefs/prefs-context";
 import { get, post } from "../words/api";
 import { LocalTime } from "../words/local-time";
-
-/** One line of a document's history, as the shelf gives it. */
-export interface RevisionLine {
-  readonly revision: number;
-  readonly at: string | null;
-  readonly by: string;
-  readonly why: string;
-  readonly origin: "shipped" | "own" | "put away";
-}
 
 interface RevisionsProps {
   readonly kind: "procedures" | "cables";

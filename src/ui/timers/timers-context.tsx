@@ -10,17 +10,8 @@ import {
   useRef,
   useState,
 } from "react";
+import type { BenchTimer } from "@/core";
 import { get } from "../words/api";
-
-/** A hold or cure running on some end, as the server tells it. */
-export interface BenchTimer {
-  readonly end: string;
-  readonly label: string;
-  readonly batch: string | null;
-  readonly step: string;
-  readonly startedAt: string;
-  readonly seconds: number;
-}
 
 interface TimersApi {
   readonly timers: readonly BenchTimer[];

@@ -3,11 +3,12 @@
 import Link from "next/link";
 import { useEffect, useRef } from "react";
 import { toast } from "sonner";
+import type { BenchTimer } from "@/core";
 import { usePrefs } from "../prefs/prefs-context";
 import { say } from "../words/aloud";
 import { clockText } from "../words/clock-text";
 import { chime } from "./chime";
-import { type BenchTimer, useTick, useTimers } from "./timers-context";
+import { useTick, useTimers } from "./timers-context";
 
 const keyOf = ({ end, step, startedAt }: BenchTimer): string => `${end}/${step}/${startedAt}`;
 const hrefOf = ({ end, batch }: BenchTimer): string =>

@@ -1,18 +1,18 @@
 import { describe, expect, it } from "vitest";
-import { compileRunSheet, type Line, misfits } from "@/core";
-import { shippedLibrary } from "@/store/shipped";
+import { z } from "zod";
+import { check, compileRunSheet, type Line, zCable, zProcedure, zTool } from "@/core";
+import simplex from "../../../library/cables/simplex-3.0.json";
+import wedge from "../../../library/procedures/stub-wedge-release-cord.json";
+import toolList from "../../../library/tools.json";
 import { stepAloud } from "./aloud";
 
-const { cables, procedures, tools } = shippedLibrary();
-
-function sheetOf(style: string, cable: string) {
-  const procedure = procedures.find(({ id }) => id === style);
-  const on = cables.find(({ id }) => id === cable);
-  if (!procedure || !on) throw new Error(`${style} and ${cable} are shipped`);
-  const core = on.cores.find((one) => misfits(procedure, on, one).length === 0) ?? "";
-  return compileRunSheet({ procedure, cable: on, core, choices: {}, tools });
-}
-const cord = sheetOf("stub-wedge-release-cord", "simplex-3.0");
+const cord = compileRunSheet({
+  procedure: check(zProcedure, wedge),
+  cable: check(zCable, simplex),
+  core: "9/125",
+  choices: {},
+  tools: check(z.array(zTool), toolList),
+});
 const said = (step: string, units: "mm" | "in" | "both" = "mm") =>
   stepAloud(cord, cord.lines.find((line) => line.step.id === step) as Line, units);
 
@@ -30,16 +30,5 @@ describe("a step read aloud", () => {
   });
   it("says which way round each part goes", () => {
     expect(said("thread")).toMatch(/3 millimetres boot, Narrow end on first\./);
-  });
-  it("of every shipped step leaves no sign that a voice would stumble on", () => {
-    for (const procedure of procedures) {
-      const cable = cables.find((one) => misfits(procedure, one).length === 0);
-      const sheet = sheetOf(procedure.id, cable?.id ?? "");
-      for (const line of sheet.lines) {
-        const text = stepAloud(sheet, line, "both");
-        expect(text.length).toBeGreaterThan(3);
-        expect(text).not.toMatch(/[±−″µ°“”]|\bmm\b|undefined|null|NaN/);
-      }
-    }
   });
 });
