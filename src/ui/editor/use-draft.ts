@@ -7,6 +7,17 @@ interface History<T> {
   readonly at: number;
 }
 
+const keyOf = (place: string): string => `arlent-draft/${place}`;
+
+/** Drops what was being written at a place and never saved: something new begins there. */
+export function forgetDraft(place: string): void {
+  try {
+    localStorage.removeItem(keyOf(place));
+  } catch {
+    // No storage on this device: nothing was kept.
+  }
+}
+
 /** The most steps that can be taken back. */
 const DEPTH = 200;
 const AGAIN_MS = 1_200;
@@ -20,7 +31,7 @@ export function useDraft<T>(place: string, initial: T, isWhole: (kept: unknown) 
   const [last, setLast] = useState<{ field: string; when: number }>({ field: "", when: 0 });
   const [found, setFound] = useState(false);
   const draft = all[at] as T;
-  const key = `arlent-draft/${place}`;
+  const key = keyOf(place);
 
   useEffect(() => {
     try {

@@ -13,6 +13,7 @@ import {
   zProcedure,
 } from "@/core";
 import { Editor } from "../editor/editor";
+import { forgetDraft } from "../editor/use-draft";
 import { lengthsFromText } from "./lengths-csv";
 
 interface NewSheetProps {
@@ -63,10 +64,24 @@ export function NewSheet({ cables, tools, taken }: NewSheetProps) {
   const [cableId, setCableId] = useState(cables[0]?.id ?? "");
   const [text, setText] = useState("");
   const [problem, setProblem] = useState<string | null>(null);
-  const [draft, setDraft] = useState<ProcedureDocument | null>(null);
+  const [draft, setDraft] = useState<{ document: ProcedureDocument; from?: string } | null>(null);
   const [over, setOver] = useState(false);
-  if (draft) return <Editor initial={draft} basis={null} cables={cables} tools={tools} />;
+  if (draft)
+    return (
+      <Editor
+        initial={draft.document}
+        basis={null}
+        {...(draft.from ? { from: draft.from } : {})}
+        cables={cables}
+        tools={tools}
+      />
+    );
 
+  /** @param from what it was exported as: figures left as they are there stay whose they were. */
+  const begin = (document: ProcedureDocument, from?: string) => {
+    forgetDraft(`${document.id}@new`);
+    setDraft(from ? { document, from } : { document });
+  };
   const make = (from: string) => {
     const cable = cables.find(({ id }) => id === cableId);
     if (!cable) return;
@@ -84,7 +99,7 @@ export function NewSheet({ cables, tools, taken }: NewSheetProps) {
           startsAt: cable.layers[0]?.kind ?? "jacket",
         })
       : rows;
-    if (drafted.ok) setDraft(drafted.value);
+    if (drafted.ok) begin(drafted.value);
     else setProblem(drafted.problem.message);
   };
   const takeFile = async (file: File | undefined) => {
@@ -102,7 +117,7 @@ export function NewSheet({ cables, tools, taken }: NewSheetProps) {
     try {
       const document = JSON.parse(read) as ProcedureDocument;
       check(zProcedure, document);
-      setDraft({ ...document, id: free(document.id, taken), revision: 1 });
+      begin({ ...document, id: free(document.id, taken), revision: 1 }, document.id);
     } catch (error) {
       setProblem(problemOf(error)?.message ?? "The file is not JSON.");
     }

@@ -16,7 +16,7 @@ const hrefOf = ({ end, batch }: BenchTimer): string =>
 
 /** What runs at the bench, on every page; each calls when it is over, once. */
 export function TimerTray() {
-  const { timers } = useTimers();
+  const { known, timers } = useTimers();
   const { prefs } = usePrefs();
   const now = useTick(timers.length > 0);
   const called = useRef<Set<string> | null>(null);
@@ -24,7 +24,7 @@ export function TimerTray() {
     document.documentElement.style.setProperty("--tray", timers.length > 0 ? "2.75rem" : "0px");
   }, [timers.length]);
   useEffect(() => {
-    if (now === null) return;
+    if (now === null || !known) return;
     const over = timers.filter((timer) => leftOf(timer, now) <= 0);
     // What was over before this page was opened stands in the tray; it has called already.
     called.current ??= new Set(over.map(keyOf));
@@ -35,7 +35,7 @@ export function TimerTray() {
       if (prefs.aloud) say(`${timer.label}: time is up.`);
       toast(`${timer.label}: time is up.`, { duration: 20_000 });
     }
-  }, [timers, now, prefs.aloud]);
+  }, [known, timers, now, prefs.aloud]);
   if (timers.length === 0 || now === null) return null;
   return (
     <section
