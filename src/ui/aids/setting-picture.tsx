@@ -1,5 +1,5 @@
 import type { RunSheet, Setting } from "@/core";
-import { lengthText, type Units } from "../words/length-text";
+import { sizeText, type Units } from "../words/length-text";
 import { settingText } from "../words/line-words";
 
 interface SettingPictureProps {
@@ -77,7 +77,7 @@ function holePicture(diameter: number, sheet: RunSheet, units: Units) {
       </g>
     ),
     says: inside
-      ? `clears the ${inside.name} of ${lengthText(inside.diameter, units)}; both to one scale`
+      ? `clears the ${inside.name} of ${sizeText(inside.diameter, units)}; both to one scale`
       : "the stripper's hole",
   };
 }

@@ -5,7 +5,7 @@ import { type Cable, misfits, type RevisionLine, type Style } from "@/core";
 import { middleOf, shadeOf } from "../band/textures";
 import { usePrefs } from "../prefs/prefs-context";
 import { CutFace } from "../sheet/cut-face";
-import { coreText, lengthText } from "../words/length-text";
+import { coreText, sizeText } from "../words/length-text";
 import { Fits } from "./fits";
 import { Revisions } from "./revisions";
 
@@ -73,7 +73,7 @@ export function CableReader({ cable, styles, revisions }: CableReaderProps) {
                   style={{ background: middleOf(hue), borderColor: shadeOf(hue) }}
                 />
                 <span className="mr-auto">{name}</span>
-                <span className="figures font-bold">{lengthText(diameter, prefs.units)}</span>
+                <span className="figures font-bold">{sizeText(diameter, prefs.units)}</span>
               </li>
             ))}
           </ol>

@@ -12,6 +12,9 @@ export interface Shown {
   readonly rounding: string | null;
 }
 
+/** How far a fraction may stray from a length nobody gave a tolerance, as a share of it, before decimals are shown. */
+const STRAY = 0.05;
+
 /**
  * Shows a length to work to. In inches the coarsest fraction its tolerance allows; decimals where not even a
  * sixty-fourth is close enough.
@@ -26,8 +29,9 @@ export function showLength(
   const fraction = stated
     ? workingFraction(value, tolerance.plus, tolerance.minus)
     : { ...nearestFraction(value, 32), fits: true };
-  const inches = fraction.fits ? fraction.text : formatInch(value);
-  const rounding = fraction.fits && units !== "mm" ? roundingText(fraction.error) : null;
+  const close = fraction.fits && (stated || Math.abs(fraction.error) <= Math.abs(value) * STRAY);
+  const inches = close ? fraction.text : formatInch(value);
+  const rounding = close && units !== "mm" ? roundingText(fraction.error) : null;
   if (units === "in") return { main: inches, unit: "in", beside: null, rounding };
   return { main: formatMm(value), unit: "mm", beside: units === "both" ? `${inches} in` : null, rounding };
 }
@@ -41,6 +45,13 @@ function roundingText(error: Length): string | null {
 export function lengthText(length: number, units: Units): string {
   const { main, unit, beside } = showLength(length, units);
   return beside ? `${main} ${unit} (${beside})` : `${main} ${unit}`;
+}
+
+/** The size of a tool or a layer, `0.9 mm (0.035 in)`: inches in decimals, as such sizes are stamped. */
+export function sizeText(length: number, units: Units): string {
+  const inches = `${formatInch(length)} in`;
+  if (units === "in") return inches;
+  return units === "both" ? `${formatMm(length)} mm (${inches})` : `${formatMm(length)} mm`;
 }
 
 /** The bare figure in the unit in use. */

@@ -77,6 +77,11 @@ describe("a setting in words", () => {
   ] as const)("%j", (setting, words) => {
     expect(settingText(setting as never, "mm")).toBe(words);
   });
+  it("a size says inches in decimals, as dies and strippers are stamped, never as a fraction it is not", () => {
+    const said = (setting: object, units: "both" | "in") => settingText(setting as never, units);
+    expect(said({ kind: "hole", diameter: 900 }, "both")).toBe("hole 0.9 mm (0.035 in)");
+    expect(said({ kind: "die", across: 4_100, shape: "round" }, "in")).toBe("die 0.161 in, round");
+  });
   it("a pull says pounds-force too where inches are in use", () => {
     expect(settingText({ kind: "pull", newtons: 1.6 }, "both")).toBe("1.6 N (0.4 lbf)");
   });

@@ -1,5 +1,13 @@
 import { featureOf, formatMm, type Line, lbfOf, type RunSheet, type Setting } from "@/core";
-import { figureText, lengthText, type Shown, showLength, toleranceText, type Units } from "./length-text";
+import {
+  figureText,
+  lengthText,
+  type Shown,
+  showLength,
+  sizeText,
+  toleranceText,
+  type Units,
+} from "./length-text";
 
 /** The figure of a line as it is worked to: the length, its datum in words, and the same place said the other way. */
 export interface FigureWords {
@@ -59,11 +67,11 @@ export function biteWords({ bites, step }: Line, units: Units): string | null {
 export function settingText(setting: Setting, units: Units): string {
   switch (setting.kind) {
     case "hole":
-      return `hole ${lengthText(setting.diameter, units)}`;
+      return `hole ${sizeText(setting.diameter, units)}`;
     case "die":
-      return `die ${lengthText(setting.across, units)}, ${setting.shape}`;
+      return `die ${sizeText(setting.across, units)}, ${setting.shape}`;
     case "depth":
-      return `blade ${lengthText(setting.depth, units)} deep`;
+      return `blade ${sizeText(setting.depth, units)} deep`;
     case "film":
       return `${setting.grain} µm film`;
     case "program":

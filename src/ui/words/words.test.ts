@@ -65,3 +65,12 @@ describe("a verdict in words", () => {
     });
   });
 });
+
+describe("a length nobody gave a tolerance", () => {
+  it("is a fraction while that is close, and decimals where it would mislead", () => {
+    expect(lengthText(48_500, "both")).toBe("48.5 mm (1 29/32 in)");
+    expect(lengthText(900, "both")).toBe("0.9 mm (0.035 in)");
+    expect(lengthText(250, "in")).toBe("0.010 in");
+    expect(lengthText(0, "in")).toBe("0 in");
+  });
+});
