@@ -34,6 +34,31 @@ test("a bad look takes back to the step that mends it, counts what was tried, an
   await expect(page.locator("#signer")).toBeVisible();
 });
 
+test("parts, looks and what is tried next go by digits and Enter alone", async ({ page, request }) => {
+  const end = await startEnd(request);
+  await page.goto(`/bench/${end}`);
+  const parts = page.getByRole("checkbox");
+  await expect(async () => {
+    await page.keyboard.press("1");
+    await expect(parts.first()).toBeChecked({ timeout: 1_000 });
+  }).toPass();
+  await page.keyboard.press("2");
+  await page.keyboard.press("3");
+  await page.keyboard.press("Space");
+  await expect(heading(page)).toHaveText("Mark for the clamp");
+  await expect(page.getByRole("status").filter({ hasText: "All saved" })).toBeVisible();
+  await addEntries(request, end, [{ kind: "step", to: 14 }], 99);
+  await page.reload();
+  await expect(heading(page)).toHaveText("Watch the glow dim");
+  const bad = page.getByRole("button", { name: "It stayed bright" });
+  await expect(async () => {
+    await page.keyboard.press("2");
+    await expect(bad).toHaveAttribute("aria-pressed", "true", { timeout: 1_000 });
+  }).toPass();
+  await page.keyboard.press("Enter");
+  await expect(heading(page)).toHaveText("Insert with a bow");
+});
+
 test("a cure runs on while another end is worked, is seen on every page, and calls back", async ({
   page,
   request,

@@ -3,6 +3,7 @@
 import { Check } from "lucide-react";
 import { Checkbox } from "radix-ui";
 import type { ProcedurePart } from "@/core";
+import { useDigits } from "./use-digits";
 
 interface ThreadGateProps {
   readonly parts: readonly ProcedurePart[];
@@ -12,6 +13,10 @@ interface ThreadGateProps {
 
 /** Nothing is cut until every part is on: what is forgotten here cannot be added later. */
 export function ThreadGate({ parts, threaded, onThread }: ThreadGateProps) {
+  useDigits((index) => {
+    const part = parts[index];
+    if (part) onThread(part.id, !threaded.includes(part.id));
+  });
   return (
     <>
       <InOrder parts={parts} threaded={threaded} />
@@ -22,6 +27,7 @@ export function ThreadGate({ parts, threaded, onThread }: ThreadGateProps) {
             <li key={id}>
               <Checkbox.Root
                 checked={on}
+                aria-keyshortcuts={String(i + 1)}
                 onCheckedChange={(checked) => onThread(id, checked === true)}
                 className={`flex min-h-16 w-full items-center gap-4 rounded-lg border-2 px-4 py-1.5 text-left ${on ? "border-in bg-in-wash" : "border-line bg-raised"}`}
               >

@@ -1,7 +1,10 @@
 "use client";
 
+import { useHotkeys } from "react-hotkeys-hook";
 import type { EndState, Entry, Judgement, Rung, RunSheet } from "@/core";
 import { redoEntry, rungsOf } from "@/core";
+import { onControl } from "../aids/on-control";
+import { useDigits } from "../bench/use-digits";
 import { VerdictSign } from "../words/verdict-sign";
 
 interface JudgementPanelProps {
@@ -22,19 +25,27 @@ export function JudgementPanel({ sheet, state, judgement, onAdd, onGiveUp }: Jud
     onAdd({ kind: "answer", judgement: judgement.id, answer: id });
     if (shards > 0) onAdd({ kind: "shards", made: shards, binned: 0 });
   };
+  useDigits((index) => {
+    const one = judgement.answers[index];
+    if (one) see(one.id, one.shards);
+  });
   return (
     <fieldset className="grid gap-1.5">
       <legend className="mb-1.5 font-semibold text-lg leading-tight">{judgement.asks}</legend>
-      {judgement.answers.map(({ id, sees, good, shards }) => (
+      {judgement.answers.map(({ id, sees, good, shards }, i) => (
         <button
           key={id}
           type="button"
           aria-pressed={id === answer}
+          aria-keyshortcuts={String(i + 1)}
           onClick={() => see(id, shards)}
           className={`flex min-h-13 items-center gap-3 rounded-lg border-2 px-4 text-left text-lg leading-tight ${id === answer ? "border-ink bg-raised font-bold" : "border-line"}`}
         >
           <VerdictSign verdict={good ? "in" : "out"} />
-          {sees}
+          <span className="min-w-0 flex-1">{sees}</span>
+          <kbd aria-hidden="true" className="figures hidden text-soft text-sm lg:block">
+            {i + 1}
+          </kbd>
         </button>
       ))}
       <div role="status" className="min-h-16 leading-snug">
@@ -67,8 +78,12 @@ interface LadderProps {
 
 /** What can be tried, the next one large; what was used up stays to be seen. At the limit it stops. */
 function Ladder({ sheet, rungs, onTake, onGiveUp }: LadderProps) {
-  if (rungs.length === 0) return null;
   const next = rungs.find(({ left }) => left > 0);
+  useHotkeys("enter", () => (next ? onTake(next) : onGiveUp()), {
+    enabled: rungs.length > 0,
+    ignoreEventWhen: onControl,
+  });
+  if (rungs.length === 0) return null;
   // What was not tried yet is told when its turn comes.
   const others = rungs.filter((rung) => rung !== next && (rung.used > 0 || !next));
   return (
@@ -77,6 +92,7 @@ function Ladder({ sheet, rungs, onTake, onGiveUp }: LadderProps) {
         <button
           type="button"
           onClick={() => onTake(next)}
+          aria-keyshortcuts="Enter"
           className="min-h-14 rounded-lg border-[3px] border-now px-3 py-1 text-left leading-tight"
         >
           <span className="block font-bold">
