@@ -57,6 +57,22 @@ test("parts, looks and what is tried next go by digits and Enter alone", async (
   }).toPass();
   await page.keyboard.press("Enter");
   await expect(heading(page)).toHaveText("Insert with a bow");
+  await expect(page.getByRole("status").filter({ hasText: "All saved" })).toBeVisible();
+  await addEntries(
+    request,
+    end,
+    [
+      { kind: "shards", made: 2, binned: 0 },
+      { kind: "step", to: 18 },
+    ],
+    99,
+  );
+  await page.reload();
+  await expect(heading(page)).toHaveText("Count the shards");
+  await expect(async () => {
+    await page.keyboard.press("Enter");
+    await expect(page.getByText("Every shard is accounted for.")).toBeVisible({ timeout: 1_000 });
+  }).toPass();
 });
 
 test("a cure runs on while another end is worked, is seen on every page, and calls back", async ({

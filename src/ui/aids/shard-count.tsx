@@ -1,6 +1,8 @@
 "use client";
 
+import { useHotkeys } from "react-hotkeys-hook";
 import type { Entry } from "@/core";
+import { onControl } from "./on-control";
 
 interface ShardCountProps {
   readonly shards: { readonly made: number; readonly binned: number };
@@ -11,6 +13,7 @@ interface ShardCountProps {
 export function ShardCount({ shards: { made, binned }, onAdd }: ShardCountProps) {
   const missing = Math.max(0, made - binned);
   const count = (off: number, away: number) => onAdd({ kind: "shards", made: off, binned: away });
+  useHotkeys("enter", () => count(0, missing), { enabled: missing > 0, ignoreEventWhen: onControl });
   return (
     <section aria-label="Shards" className="grid gap-2">
       <p className="text-xl">
@@ -29,6 +32,7 @@ export function ShardCount({ shards: { made, binned }, onAdd }: ShardCountProps)
           type="button"
           disabled={missing === 0}
           onClick={() => count(0, missing)}
+          aria-keyshortcuts="Enter"
           className="col-span-2 min-h-14 rounded-lg border-2 border-ink px-4 font-bold text-lg disabled:opacity-40"
         >
           {missing > 1 ? `All ${missing} are in the bin` : "It is in the bin"}

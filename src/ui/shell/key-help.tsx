@@ -20,7 +20,7 @@ const KEYS = [
     keys: [
       ["Space, →, Page Down", "next step"],
       ["←, Page Up", "back"],
-      ["Enter", "keep the reading; count one; start or end a time; try what is offered"],
+      ["Enter", "keep the reading; count one; start or end a time; shards into the bin; try what is offered"],
       ["1 to 9", "a part is on; an answer"],
       ["R", "read the step aloud"],
       ["Z", "strike out the last reading"],
