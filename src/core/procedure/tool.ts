@@ -9,6 +9,8 @@ export const zTool = z.strictObject({
   id: zDocumentId,
   name: zName,
   error: zMmNotNegative,
+  /** The least it can take off where it has cut before: a sliver shorter than this slips or tears. */
+  bite: zMmNotNegative.optional(),
   /** A blade that is turned to a fresh place: how many places, cleaves at each, and cleaves between wipes. */
   blade: z
     .strictObject({

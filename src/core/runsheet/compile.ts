@@ -1,14 +1,15 @@
 import type { Cable } from "../cable/cable";
 import { closeLimits } from "../dimensions/dimensions";
 import { dualUnitCheck } from "../length/dual-unit";
-import { um } from "../length/length";
+import { mm, um } from "../length/length";
 import { InputError } from "../problem/problem";
 import { holds } from "../procedure/condition";
 import { misfits } from "../procedure/fit";
 import { type Procedure, withDefaults } from "../procedure/procedure";
+import { madeBy, type Step } from "../procedure/step";
 import type { Tool } from "../procedure/tool";
 import { compileLengths } from "./lengths";
-import { compileLines } from "./lines";
+import { compileLines, limitOf } from "./lines";
 import { type Placed, placeFeatures } from "./placing";
 import type { RunSheet, SheetFeature } from "./runsheet";
 import { spokenConflict } from "./spoken";
@@ -54,11 +55,12 @@ export function compileRunSheet({ procedure, cable, core, choices, tools }: Comp
         cable.layers.findIndex(({ kind }) => kind === procedure.startsAt),
       ),
     ),
-    features: [...placed.values()].map(asFeature),
+    features: [...placed.values()].map((one) => asFeature(one, steps, tools)),
     lines,
     parts,
     retries: procedure.retries.filter((retry) => holds(retry.when, cable, picked)),
     lengths: compileLengths(known, placed, limits),
+    limits: known.map((dimension) => limitOf(dimension, placed, limits)),
     checks: lines.flatMap(({ checks }) => checks),
     uses: cableUsed(procedure, placed),
     disagreements: disagreements(known),
@@ -131,7 +133,20 @@ function closedOrRefused(procedure: Procedure, features: readonly string[], dime
   ]);
 }
 
-function asFeature({ feature, position, from, until }: Placed): SheetFeature {
+/** What a cut takes off at the least where neither tool nor sheet says: the end as it came, trimmed by snips. */
+const USUAL_BITE = mm(1);
+
+function asFeature(
+  { feature, position, from, until }: Placed,
+  steps: readonly Step[],
+  tools: readonly Tool[],
+): SheetFeature {
+  const cutAt = steps.findIndex((step) => step.kind !== "mark" && madeBy(step) === feature.id);
+  const cuts = steps.filter((step) => step.kind !== "mark" && madeBy(step) === feature.id);
+  const bites = cuts.map((step) => {
+    const tool = "tool" in step ? tools.find(({ id }) => id === step.tool) : undefined;
+    return tool?.bite ?? USUAL_BITE;
+  });
   return {
     id: feature.id,
     name: feature.name,
@@ -139,6 +154,9 @@ function asFeature({ feature, position, from, until }: Placed): SheetFeature {
     position,
     madeAt: from,
     goneAt: Number.isFinite(until) ? until : null,
+    cutAt: cutAt < 0 ? null : cutAt,
+    bite: um(bites.length > 0 ? Math.max(...bites) : USUAL_BITE),
+    ends: feature.ends,
   };
 }
 

@@ -5,7 +5,7 @@ import { type Length, um } from "../length/length";
 import type { Procedure, ProcedurePart } from "../procedure/procedure";
 import { type Bites, checksOf, madeBy, type Step } from "../procedure/step";
 import { fromDatum, type Placed } from "./placing";
-import type { BiteCount, Check, Figure, Line } from "./runsheet";
+import type { BiteCount, Check, Figure, Line, SheetLimit } from "./runsheet";
 import type { Stated } from "./stated";
 
 interface LinesInput {
@@ -109,26 +109,36 @@ function stepChecks({ cable, dimensions, placed, limits }: LinesInput, step: Ste
   return checksOf(step).flatMap((id) => {
     const dimension = dimensions.find((one) => one.id === id);
     if (!dimension) return [];
-    const { from, to, name, ifLong, ifShort } = dimension;
-    const stated = statedLimits(dimension);
-    const closed = limitBetween(limits, from, to);
-    const min = Number.isFinite(stated.min) ? um(stated.min) : (closed?.min ?? null);
-    const max = Number.isFinite(stated.max) ? um(stated.max) : (closed?.max ?? null);
-    const nominal = um((placed.get(to) as Placed).position - (placed.get(from) as Placed).position);
+    const { ifLong, ifShort, representative } = dimension;
+    const limit = limitOf(dimension, placed, limits);
     return cable.legs.map((leg) => ({
+      ...limit,
       id: leg ? `${id}/${leg}` : id,
-      dimension: id,
       leg,
       step: step.id,
-      name,
-      from,
-      to,
-      nominal,
-      min,
-      max,
-      representative: dimension.representative,
+      representative,
       ifLong,
       ifShort,
     }));
   });
+}
+
+/** What a stated length must be: a side it leaves open is closed by what the others make of it. */
+export function limitOf(
+  dimension: Stated,
+  placed: ReadonlyMap<string, Placed>,
+  limits: readonly Limit[],
+): SheetLimit {
+  const { id, from, to, name } = dimension;
+  const stated = statedLimits(dimension);
+  const closed = limitBetween(limits, from, to);
+  return {
+    dimension: id,
+    name,
+    from,
+    to,
+    nominal: um((placed.get(to) as Placed).position - (placed.get(from) as Placed).position),
+    min: Number.isFinite(stated.min) ? um(stated.min) : (closed?.min ?? null),
+    max: Number.isFinite(stated.max) ? um(stated.max) : (closed?.max ?? null),
+  };
 }

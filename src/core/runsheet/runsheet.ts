@@ -16,6 +16,23 @@ export interface SheetFeature {
   /** Index of the line that makes it (−1: there from the start) and of the line that takes it away (null: stays). */
   readonly madeAt: number;
   readonly goneAt: number | null;
+  /** Index of the first line that cuts it; null for a mark, a part's face or the end as it came. */
+  readonly cutAt: number | null;
+  /** The least the tool that cuts it can take off, once it has been cut. */
+  readonly bite: Length;
+  /** Layers that end here. */
+  readonly ends: readonly LayerKind[];
+}
+
+/** What a stated length must be, between two features: its own limits, or those that follow where it states none. */
+export interface SheetLimit {
+  readonly dimension: string;
+  readonly name: string;
+  readonly from: string;
+  readonly to: string;
+  readonly nominal: Length;
+  readonly min: Length | null;
+  readonly max: Length | null;
 }
 
 /** Where to mark or cut, said every way at once. */
@@ -36,6 +53,8 @@ export interface Figure {
   readonly previous: { readonly feature: string; readonly distance: Length } | null;
   /** True when the figure to work to is the one from its own datum, because the end is or will be no help. */
   readonly workFromOwn: boolean;
+  /** Where it is cut or drawn anew: how much further back than it is now. */
+  readonly further?: Length;
 }
 
 /** How a layer comes off: so many bites, each of so much; `countMost` where the sheet leaves a range. */
@@ -115,6 +134,7 @@ export interface RunSheet {
   readonly parts: readonly ProcedurePart[];
   readonly retries: readonly Retry[];
   readonly lengths: readonly SheetLength[];
+  readonly limits: readonly SheetLimit[];
   readonly checks: readonly Check[];
   readonly uses: {
     /** From the cable end to the rearmost cut: what this end takes up. */
