@@ -239,7 +239,7 @@ export function addEntries(
           continue;
         }
         if (mustHaveSeen(entry)) mustBeUpToDate(history, client, after);
-        mustAccept(sheet, state, entry);
+        mustAccept(sheet, state, entry, row.rule);
         const recorded: Recorded = { id, seq: state.lastSeq + 1, at: now.toISOString(), client, entry };
         insertEntry(tx as Store, endId, recorded);
         state = applied(state, recorded);

@@ -1,3 +1,6 @@
+import type { Rule } from "../conformance/conformance";
+import { presentFeatures } from "../measured/as-made";
+import { mustFollow } from "../mending/take";
 import { InputError } from "../problem/problem";
 import { judgementOf } from "../procedure/step";
 import type { RunSheet } from "../runsheet/runsheet";
@@ -7,7 +10,14 @@ import { type EndState, shardsMissing } from "./state";
 
 /** Entries that would undo somebody else's work if made without having seen it. */
 export const mustHaveSeen = (entry: Entry): boolean =>
-  entry.kind === "step" || entry.kind === "redo" || entry.kind === "label" || entry.kind === "sign";
+  entry.kind === "step" ||
+  entry.kind === "redo" ||
+  entry.kind === "rework" ||
+  entry.kind === "label" ||
+  entry.kind === "sign";
+
+/** What can still be said of an end once it is signed: a correction, or a photograph of it. */
+const afterSigning = ({ kind }: Entry): boolean => kind === "correction" || kind === "photo";
 
 /** Parts that are not on yet, of every thread-on gate before a line; without one, of all. */
 export function missingParts(
@@ -26,8 +36,8 @@ export function missingParts(
  * Whether an entry can be added to an end as it stands.
  * @throws InputError: the end is signed; a part, check, answer or reading is not of this end; the gate is shut.
  */
-export function mustAccept(sheet: RunSheet, state: EndState, entry: Entry): void {
-  if (state.signed)
+export function mustAccept(sheet: RunSheet, state: EndState, entry: Entry, rule: Rule): void {
+  if (state.signed && !afterSigning(entry))
     throw new InputError(
       "signed",
       `This end was signed off by ${state.signed.name}: nothing more can be added to it.`,
@@ -65,6 +75,12 @@ export function mustAccept(sheet: RunSheet, state: EndState, entry: Entry): void
     case "redo":
       mustBeRung(sheet, state, entry);
       return;
+    case "rework":
+      mustFollow(sheet, state, rule, entry);
+      return;
+    case "fault":
+      mustBeThere(sheet, state, entry);
+      return;
     case "use":
     case "timer":
       if (!sheet.lines.some(({ step }) => step.id === entry.step))
@@ -84,8 +100,25 @@ export function mustAccept(sheet: RunSheet, state: EndState, entry: Entry): void
         throw new InputError("unknown-step", `No step “${entry.step}” on this sheet.`, ["step"]);
       return;
     case "label":
+    case "spare":
+    case "correction":
+    case "photo":
       return;
   }
+}
+
+/** A fault is seen on a leg of the cable, on a feature that is made: an end or a mark. */
+function mustBeThere(sheet: RunSheet, state: EndState, entry: Extract<Entry, { kind: "fault" }>): void {
+  if (!sheet.cable.legs.includes(entry.leg))
+    throw new InputError("unknown-leg", `This cable has no leg “${entry.leg}”.`, ["leg"]);
+  const feature = presentFeatures(sheet, state.reached).find(({ id }) => id === entry.feature);
+  if (!feature)
+    throw new InputError("unknown-feature", `No “${entry.feature}” is made on this end.`, ["feature"]);
+  if (
+    (entry.what === "lost") !== (feature.kind === "mark") ||
+    (entry.what !== "lost" && feature.kind !== "end")
+  )
+    throw new InputError("wrong-fault", `A ${feature.kind} cannot be called “${entry.what}”.`, ["what"]);
 }
 
 /** A redo is the next one its answer offers, goes where that says, and voids what comes after. */

@@ -51,6 +51,79 @@ const zRedo = z.strictObject({
     judgements: z.array(zName).max(100),
     steps: z.array(zName).max(400),
   }),
+  /** Cable that goes with it, where it begins behind what was bared. */
+  cableLost: zMicrometres.optional(),
+});
+
+const zPlace = z.record(zName, zMicrometres);
+
+/** Redoing the least, by figures: which features are made anew where, by which lines, and what is read again after. */
+const zReworkTaken = z.strictObject({
+  kind: z.literal("rework"),
+  leg: z.string().max(40),
+  plan: z.enum(["least", "recommended"]),
+  /** Lines to do again, in order; the first of them, and the one it comes back to. */
+  steps: z.array(z.int().min(0).max(1000)).max(400),
+  to: z.int().min(0).max(1000),
+  back: z.int().min(0).max(1000),
+  moves: z
+    .array(z.strictObject({ feature: zName, was: zMicrometres.nullable(), now: zMicrometres }))
+    .max(400),
+  /** Where every feature there lies once it is done. */
+  places: zPlace,
+  cableLost: zMicrometres,
+  /** The retry rule it counts against, if any. */
+  rule: zName.nullable(),
+  cause: z.strictObject({
+    checks: z.array(zName).max(400),
+    faults: z.array(zName).max(400),
+    judgement: zName.nullable(),
+    answer: zName.nullable(),
+  }),
+  voids: z.strictObject({
+    checks: z.array(zName).max(400),
+    judgements: z.array(zName).max(100),
+    steps: z.array(zName).max(400),
+  }),
+});
+
+/** What can be wrong with a feature whatever it measures. */
+export const FAULTS = ["bad-cleave", "touched", "nick", "lost"] as const;
+
+/** Something seen on a feature: a bad cleave, a touched end, a nick in bare glass, a mark that is gone. */
+const zFault = z.strictObject({
+  kind: z.literal("fault"),
+  leg: z.string().max(40),
+  feature: zName,
+  what: z.enum(FAULTS),
+  /** How far behind the fibre end the nick lies, where that is known. */
+  at: zMicrometres.nullable(),
+  on: z.boolean(),
+});
+
+/** How much cable there is still to spare behind this end. */
+const zSpare = z.strictObject({
+  kind: z.literal("spare"),
+  length: zMicrometres.refine((value) => value >= 0, { error: "Cable to spare cannot be negative" }),
+});
+
+/** Puts an entry right without touching it: which, what it should say, why, and who says so. */
+const zCorrection = z.strictObject({
+  kind: z.literal("correction"),
+  corrects: z.uuid("A correction names the entry it corrects"),
+  says: z.string().trim().min(1, "Say what it should be").max(300, "At most 300 characters"),
+  why: z.string().trim().min(1, "Say why it is corrected").max(300, "At most 300 characters"),
+  name: z.string().trim().min(1, "A correction carries a name").max(120, "A name has at most 120 characters"),
+});
+
+/** A photograph kept beside the database under the hash of its bytes. */
+const zPhoto = z.strictObject({
+  kind: z.literal("photo"),
+  sha256: z.string().regex(/^[0-9a-f]{64}$/, "A photograph goes by the SHA-256 of its bytes"),
+  width: z.int().min(1).max(20_000),
+  height: z.int().min(1).max(20_000),
+  bytes: z.int().min(1),
+  caption: z.string().trim().max(200, "A caption has at most 200 characters"),
 });
 
 /** Pieces of bare glass: those that came off, and those seen into the bin. Less than nothing takes back. */
@@ -97,14 +170,22 @@ export const zEntry = z.discriminatedUnion(
     zUse,
     zTimer,
     zSign,
+    zReworkTaken,
+    zFault,
+    zSpare,
+    zCorrection,
+    zPhoto,
   ],
   {
-    error: "An entry is one of thread, step, reading, strike, answer, label, redo, shards, use, timer, sign",
+    error:
+      "An entry is one of thread, step, reading, strike, answer, label, redo, rework, fault, spare, shards, use, timer, sign, correction, photo",
   },
 );
 
 export type Entry = z.output<typeof zEntry>;
 export type Reading = Extract<Entry, { kind: "reading" }>;
+export type ReworkTaken = Extract<Entry, { kind: "rework" }>;
+export type Fault = (typeof FAULTS)[number];
 /** A reading as it travels: lengths in whole micrometres as plain numbers. */
 export type EntryInput = z.input<typeof zEntry>;
 

@@ -61,7 +61,7 @@ function nextRedo(...before: Entry[]): Entry {
 }
 const codeOf = (entry: Entry, ...before: Entry[]) => {
   try {
-    mustAccept(sheet, stateOf(...before), entry);
+    mustAccept(sheet, stateOf(...before), entry, { kind: "simple" });
     return "taken";
   } catch (error) {
     return (error as { problem: { code: string } }).problem.code;

@@ -1,3 +1,4 @@
+import { type Length, um } from "../length/length";
 import type { Retry } from "../procedure/retry";
 import { judgementOf } from "../procedure/step";
 import type { RunSheet } from "../runsheet/runsheet";
@@ -47,6 +48,7 @@ export function redoEntry(
   answer: string,
 ): Extract<Entry, { kind: "redo" }> {
   const again = sheet.lines.slice(to);
+  const cableLost = cutAgain(sheet, to);
   return {
     kind: "redo",
     rule: rule.id,
@@ -58,5 +60,17 @@ export function redoEntry(
       judgements: again.flatMap(({ step }) => judgementOf(step)?.id ?? []),
       steps: again.map(({ step }) => step.id),
     },
+    ...(cableLost > 0 ? { cableLost } : {}),
   };
 }
+
+/** Cable that making everything anew from a line on takes: back to the rearmost edge that is cut from there on. */
+const cutAgain = ({ features }: RunSheet, to: number): Length =>
+  um(
+    Math.max(
+      0,
+      ...features
+        .filter(({ kind, cutAt }) => kind === "edge" && cutAt !== null && cutAt >= to)
+        .map(({ position }) => position),
+    ),
+  );

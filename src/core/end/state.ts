@@ -1,8 +1,9 @@
 import type { Conformance, Rule } from "../conformance/conformance";
 import { judge } from "../conformance/conformance";
+import { type Length, um, ZERO } from "../length/length";
 import { judgementOf } from "../procedure/step";
 import type { Check, RunSheet } from "../runsheet/runsheet";
-import type { Entry, Reading, Recorded } from "./entry";
+import type { Entry, Fault, Reading, Recorded, ReworkTaken } from "./entry";
 
 /** A hold or cure: when it began, for how long, and whether it was ended. */
 export interface RunTimer {
@@ -19,10 +20,23 @@ export interface BenchTimer extends Pick<RunTimer, "step" | "startedAt" | "secon
   readonly batch: string | null;
 }
 
+/** Something seen on a feature that must be made again whatever it measures. */
+export interface SeenFault {
+  readonly leg: string;
+  readonly feature: string;
+  readonly what: Fault;
+  readonly at: Length | null;
+}
+
+/** A rework being done: which lines, what they make anew, and where it comes back to. */
+export type Mend = Pick<ReworkTaken, "leg" | "plan" | "steps" | "back" | "moves">;
+
 /** An end as its entries leave it. */
 export interface EndState {
   /** Index of the line being worked. */
   readonly at: number;
+  /** Index of the furthest line reached since the end was last begun anew: what came before it is made. */
+  readonly reached: number;
   readonly threaded: readonly string[];
   /** Readings not struck out, oldest first. */
   readonly readings: readonly (Reading & { readonly id: string; readonly at: string })[];
@@ -35,6 +49,16 @@ export interface EndState {
   readonly spent: readonly string[];
   readonly shards: { readonly made: number; readonly binned: number };
   readonly timers: readonly RunTimer[];
+  readonly faults: readonly SeenFault[];
+  readonly mend: Mend | null;
+  /** Places that differ from the sheet's since something was made anew, by leg. */
+  readonly places: Readonly<Record<string, Readonly<Record<string, Length>>>>;
+  /** Cable used up beyond the sheet's by what was redone. */
+  readonly lost: Length;
+  /** Cable left behind this end, where that was said. */
+  readonly spare: Length | null;
+  readonly reworks: number;
+  readonly photos: readonly Extract<Entry, { kind: "photo" }>[];
   readonly job: string;
   readonly label: string;
   readonly signed: {
@@ -48,6 +72,7 @@ export interface EndState {
 
 const FRESH: EndState = {
   at: 0,
+  reached: 0,
   threaded: [],
   readings: [],
   voided: [],
@@ -56,6 +81,13 @@ const FRESH: EndState = {
   spent: [],
   shards: { made: 0, binned: 0 },
   timers: [],
+  faults: [],
+  mend: null,
+  places: {},
+  lost: ZERO,
+  spare: null,
+  reworks: 0,
+  photos: [],
   job: "",
   label: "",
   signed: null,
@@ -76,7 +108,12 @@ export function applied(state: EndState, { id, seq, at, entry }: Recorded): EndS
       return { ...next, threaded: entry.on ? [...others, entry.part] : others };
     }
     case "step":
-      return { ...next, at: entry.to };
+      return {
+        ...next,
+        at: entry.to,
+        reached: Math.max(state.reached, entry.to),
+        mend: state.mend && entry.to >= state.mend.back ? null : state.mend,
+      };
     case "reading":
       return { ...next, readings: [...state.readings, { ...entry, id, at }] };
     case "strike":
@@ -87,6 +124,21 @@ export function applied(state: EndState, { id, seq, at, entry }: Recorded): EndS
       return { ...next, job: entry.job, label: entry.label };
     case "redo":
       return redone(next, entry);
+    case "rework":
+      return reworked(next, entry);
+    case "fault": {
+      const { kind: _kind, on, ...fault } = entry;
+      const others = state.faults.filter(
+        ({ leg, feature, what }) => leg !== fault.leg || feature !== fault.feature || what !== fault.what,
+      );
+      return { ...next, faults: on ? [...others, fault] : others };
+    }
+    case "spare":
+      return { ...next, spare: entry.length };
+    case "photo":
+      return { ...next, photos: [...state.photos, entry] };
+    case "correction":
+      return next;
     case "shards":
       return {
         ...next,
@@ -110,20 +162,62 @@ export function applied(state: EndState, { id, seq, at, entry }: Recorded): EndS
 const logged = (spent: readonly string[], step: string): readonly string[] =>
   spent.includes(step) ? spent : [...spent, step];
 
-/** Back at an earlier step: what was read and seen from there on is void, and the rule has been used once more. */
-function redone(state: EndState, { rule, to, voids }: Extract<Entry, { kind: "redo" }>): EndState {
-  const isVoid = ({ check }: { check: string }) => voids.checks.includes(check);
+type Voids = Extract<Entry, { kind: "redo" }>["voids"];
+
+/** What was read and seen at lines that are done again no longer speaks for the end. */
+function voided(state: EndState, { checks, judgements, steps }: Voids): EndState {
+  const isVoid = ({ check }: { check: string }) => checks.includes(check);
   return {
     ...state,
-    at: to,
     readings: state.readings.filter((reading) => !isVoid(reading)),
     voided: [...state.voided, ...state.readings.filter(isVoid)],
     answers: Object.fromEntries(
-      Object.entries(state.answers).filter(([judgement]) => !voids.judgements.includes(judgement)),
+      Object.entries(state.answers).filter(([judgement]) => !judgements.includes(judgement)),
     ),
-    spent: state.spent.filter((step) => !voids.steps.includes(step)),
-    timers: state.timers.filter(({ step }) => !voids.steps.includes(step)),
-    redone: { ...state.redone, [rule]: (state.redone[rule] ?? 0) + 1 },
+    spent: state.spent.filter((step) => !steps.includes(step)),
+    timers: state.timers.filter(({ step }) => !steps.includes(step)),
+  };
+}
+
+const usedOnce = (state: EndState, rule: string): EndState["redone"] => ({
+  ...state.redone,
+  [rule]: (state.redone[rule] ?? 0) + 1,
+});
+
+const less = (spare: Length | null, lost: Length): Length | null =>
+  spare === null ? null : um(spare - lost);
+
+/** Back at an earlier step: all from there on is made anew by the sheet, and the rule has been used once more. */
+function redone(
+  state: EndState,
+  { rule, to, voids, cableLost = ZERO }: Extract<Entry, { kind: "redo" }>,
+): EndState {
+  return {
+    ...voided(state, voids),
+    at: to,
+    reached: to,
+    mend: null,
+    places: cableLost > 0 ? {} : state.places,
+    faults: cableLost > 0 ? [] : state.faults,
+    lost: um(state.lost + cableLost),
+    spare: less(state.spare, cableLost),
+    redone: usedOnce(state, rule),
+  };
+}
+
+/** Some lines done again by new figures; the rest of the end stays as it is. */
+function reworked(state: EndState, entry: ReworkTaken): EndState {
+  const { leg, plan, steps, to, back, moves, places, cableLost, rule, voids } = entry;
+  return {
+    ...voided(state, voids),
+    at: to,
+    mend: { leg, plan, steps, back, moves },
+    places: { ...state.places, [leg]: places },
+    faults: state.faults.filter((fault) => fault.leg !== leg),
+    lost: um(state.lost + cableLost),
+    spare: less(state.spare, cableLost),
+    redone: rule === null ? state.redone : usedOnce(state, rule),
+    reworks: state.reworks + 1,
   };
 }
 

@@ -1,4 +1,14 @@
-import { judgementOf, type Recorded, type RunSheet } from "@/core";
+import { type Fault, formatMm, judgementOf, type Recorded, type RunSheet } from "@/core";
+
+export const FAULT_WORDS: Record<Fault, string> = {
+  "bad-cleave": "bad cleave",
+  touched: "touched end face",
+  nick: "nicked glass",
+  lost: "mark lost",
+};
+
+const nameOf = (sheet: RunSheet, feature: string): string =>
+  sheet.features.find(({ id }) => id === feature)?.name ?? feature;
 
 /** One entry of an end's history in words. */
 export function historyLine(sheet: RunSheet, entries: readonly Recorded[], { entry }: Recorded): string {
@@ -29,6 +39,19 @@ export function historyLine(sheet: RunSheet, entries: readonly Recorded[], { ent
       const rule = sheet.retries.find(({ id }) => id === entry.rule)?.name ?? entry.rule;
       return `Back to step ${entry.to + 1}, ${sheet.lines[entry.to]?.step.title ?? "?"}: ${rule}`;
     }
+    case "rework": {
+      const moves = entry.moves.map(({ feature }) => nameOf(sheet, feature)).join(", ");
+      const why = entry.cause.checks.map((id) => sheet.checks.find((one) => one.id === id)?.name ?? id);
+      return `Redone by the ${entry.plan} way${entry.leg ? `, leg ${entry.leg}` : ""}: ${moves}; ${formatMm(entry.cableLost)} mm of cable${why.length > 0 ? `, for ${why.join(", ")}` : ""}`;
+    }
+    case "fault":
+      return `${entry.on ? "Seen" : "Taken back"}: ${FAULT_WORDS[entry.what]}, ${nameOf(sheet, entry.feature)}${entry.leg ? `, leg ${entry.leg}` : ""}`;
+    case "spare":
+      return `${formatMm(entry.length)} mm of cable to spare`;
+    case "correction":
+      return `Correction by ${entry.name}: ${entry.says} (${entry.why})`;
+    case "photo":
+      return `Photograph${entry.caption ? `: ${entry.caption}` : ""}`;
     case "shards":
       return shardsLine(entry.made, entry.binned);
     case "use":

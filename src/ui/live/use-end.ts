@@ -41,6 +41,11 @@ const SAID: Record<Entry["kind"], string> = {
   use: "what was used",
   timer: "a timer",
   sign: "the sign-off",
+  rework: "a rework",
+  fault: "something seen",
+  spare: "the cable to spare",
+  correction: "a correction",
+  photo: "a photograph",
 };
 
 /**

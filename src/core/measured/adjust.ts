@@ -1,0 +1,115 @@
+import { type Length, um } from "../length/length";
+
+/** A length as read: `to` lies `mean` behind `from`, with standard uncertainty `u`. Micrometres, not rounded. */
+export interface Difference {
+  readonly id: string;
+  readonly from: string;
+  readonly to: string;
+  readonly mean: number;
+  readonly u: number;
+}
+
+/** A reading that the others contradict: by how much it stands off what they make of it, micrometres. */
+export interface OddReading {
+  readonly id: string;
+  readonly by: number;
+}
+
+export interface Adjusted {
+  readonly places: ReadonlyMap<string, Length>;
+  /** The reading that agrees least with the others, where one stands off by more than three times its uncertainty. */
+  readonly odd: OddReading | null;
+}
+
+/** How many standard deviations a reading may stand off what the others make of it. */
+const MOST_OFF = 3;
+
+/**
+ * Where features lie by what was read: weighted least squares of the differences, each group that readings join held
+ * at its first feature's expected place. Features no reading touches stay where they are expected.
+ * Normalised residuals tell the reading that does not fit (adjustment of a levelling net; Baarda's test, from memory).
+ * @param expected places in the order the features were made; every difference joins two of them.
+ */
+export function adjust(expected: ReadonlyMap<string, Length>, differences: readonly Difference[]): Adjusted {
+  const places = new Map(expected);
+  let odd: (OddReading & { readonly off: number }) | null = null;
+  for (const group of groupsOf([...expected.keys()], differences)) {
+    const [anchor, ...free] = group as [string, ...string[]];
+    const own = differences.filter(({ from }) => group.includes(from));
+    if (own.length === 0) continue;
+    const covariance = inverse(normal(free, own));
+    const base = expected.get(anchor) as number;
+    const right = free.map((name) =>
+      own.reduce((sum, one) => {
+        const side = one.to === name ? 1 : one.from === name ? -1 : 0;
+        if (side === 0) return sum;
+        const other = side === 1 ? one.from : one.to;
+        return sum + (side * one.mean + (other === anchor ? base : 0)) / weighed(one.u) ** 2;
+      }, 0),
+    );
+    const found = covariance.map((row) =>
+      row.reduce((sum, value, i) => sum + value * (right[i] as number), 0),
+    );
+    const at = (name: string) => (name === anchor ? base : (found[free.indexOf(name)] as number));
+    for (const name of free) places.set(name, um(Math.round(at(name))));
+    for (const one of own) {
+      const spare = weighed(one.u) ** 2 - variance(covariance, free.indexOf(one.from), free.indexOf(one.to));
+      if (spare < 1e-6 * weighed(one.u) ** 2) continue;
+      const by = one.mean - (at(one.to) - at(one.from));
+      const off = Math.abs(by) / Math.sqrt(spare);
+      if (off > MOST_OFF && off > (odd?.off ?? 0)) odd = { id: one.id, by, off };
+    }
+  }
+  return { places, odd: odd && { id: odd.id, by: odd.by } };
+}
+
+/** No reading is surer than a micrometre. */
+const weighed = (u: number): number => Math.max(1, u);
+
+/** Names joined by differences, each group in the order given. */
+function groupsOf(names: readonly string[], differences: readonly Difference[]): string[][] {
+  const group = new Map(names.map((name, i) => [name, i]));
+  for (const { from, to } of differences) {
+    const [keep, drop] = [group.get(from) as number, group.get(to) as number];
+    for (const [name, at] of group) if (at === drop) group.set(name, keep);
+  }
+  return [...new Set(group.values())].map((at) => names.filter((name) => group.get(name) === at));
+}
+
+function normal(free: readonly string[], differences: readonly Difference[]): number[][] {
+  const matrix = free.map(() => free.map(() => 0));
+  const add = (i: number, j: number, value: number) => {
+    if (i >= 0 && j >= 0) (matrix[i] as number[])[j] = ((matrix[i] as number[])[j] as number) + value;
+  };
+  for (const { from, to, u } of differences) {
+    const [i, j, weight] = [free.indexOf(from), free.indexOf(to), 1 / weighed(u) ** 2];
+    add(i, i, weight);
+    add(j, j, weight);
+    add(i, j, -weight);
+    add(j, i, -weight);
+  }
+  return matrix;
+}
+
+/** The inverse of a small positive definite matrix, by Gauss–Jordan elimination. */
+function inverse(matrix: readonly (readonly number[])[]): number[][] {
+  const n = matrix.length;
+  const rows = matrix.map((row, i) => [...row, ...Array.from({ length: n }, (_, j) => (i === j ? 1 : 0))]);
+  for (let k = 0; k < n; k++) {
+    const pivot = rows[k] as number[];
+    const scale = pivot[k] as number;
+    for (let j = 0; j < 2 * n; j++) pivot[j] = (pivot[j] as number) / scale;
+    rows.forEach((row, i) => {
+      const factor = row[k] as number;
+      if (i === k || factor === 0) return;
+      for (let j = 0; j < 2 * n; j++) row[j] = (row[j] as number) - factor * (pivot[j] as number);
+    });
+  }
+  return rows.map((row) => row.slice(n));
+}
+
+/** Variance of the fitted difference between two places; −1 stands for the anchor. */
+function variance(covariance: readonly (readonly number[])[], from: number, to: number): number {
+  const at = (i: number, j: number) => (i < 0 || j < 0 ? 0 : (covariance[i]?.[j] as number));
+  return at(to, to) + at(from, from) - 2 * at(from, to);
+}

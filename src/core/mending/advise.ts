@@ -1,0 +1,194 @@
+import { handsOn } from "../batch/stages";
+import type { Rule } from "../conformance/conformance";
+import { type Rung, rungsOf } from "../end/redo";
+import type { EndState, SeenFault } from "../end/state";
+import { type CheckStanding, standings } from "../end/state";
+import type { Length } from "../length/length";
+import { type AsMade, asMade } from "../measured/as-made";
+import type { Retry } from "../procedure/retry";
+import type { RunSheet } from "../runsheet/runsheet";
+import { cuttingRule, type Plan, planOf } from "./plan";
+import { heldBy, mendProblem, NICK } from "./problem";
+import { solveMend } from "./solve";
+
+/** What makes somebody ask: an answer that was bad, beside what was read and seen. */
+export interface Seen {
+  readonly judgement: string;
+  readonly answer: string;
+}
+
+/** What each way out takes: cable, new parts and hands-on time. */
+export interface Cost {
+  readonly cable: Length;
+  readonly parts: readonly string[];
+  readonly seconds: number;
+}
+
+/** A length left out as it is: what that means for the end. */
+export interface CarriedOn {
+  readonly check: string;
+  readonly means: string;
+}
+
+interface Asked {
+  readonly leg: string;
+  /** Lengths that are out, and faults seen, that ask for it. */
+  readonly checks: readonly string[];
+  readonly faults: readonly SeenFault[];
+  readonly seen: Seen | null;
+  readonly startOver: Cost;
+  readonly carryOn: readonly CarriedOn[];
+}
+
+/** What to do about one leg of an end. */
+export type MendAdvice =
+  | (Asked & {
+      readonly kind: "mend";
+      readonly least: Plan;
+      readonly recommended: Plan;
+      /** Share of each limit's half-width the recommended way keeps free. */
+      readonly margin: number;
+      /** The rule it counts against and how often is left of it; null where it costs no attempt. */
+      readonly rule: { readonly rule: Retry; readonly left: number } | null;
+      /** Whether the fibre must come out of its part first. */
+      readonly takeOut: boolean;
+    })
+  | (Asked & {
+      readonly kind: "start-over";
+      /** The feature that would have to move and cannot, and the line that holds it; null where attempts are used up. */
+      readonly stoppedBy: { readonly feature: string; readonly line: number | null } | null;
+      readonly rule: Retry | null;
+    })
+  | (Asked & { readonly kind: "read-again"; readonly check: string; readonly by: number });
+
+/** Every leg's advice, worst first: nothing for a leg with nothing out and nothing wrong with it. */
+export function advise(sheet: RunSheet, state: EndState, rule: Rule, seen: Seen | null = null): MendAdvice[] {
+  if (state.mend) return [];
+  return sheet.cable.legs.flatMap((leg) => adviseLeg(sheet, state, rule, leg, seen) ?? []);
+}
+
+function adviseLeg(
+  sheet: RunSheet,
+  state: EndState,
+  rule: Rule,
+  leg: string,
+  seen: Seen | null,
+): MendAdvice | null {
+  const made = asMade(sheet, state, rule, leg);
+  const out = made.read.filter(({ judged }) => judged.verdict === "out");
+  const faults = [
+    ...state.faults.filter((fault) => fault.leg === leg),
+    ...faultsOf(sheet, state, made, leg, seen),
+  ];
+  if (out.length === 0 && faults.length === 0) return null;
+  const asked: Asked = {
+    leg,
+    checks: out.map(({ check }) => check.id),
+    faults,
+    seen,
+    startOver: startingOver(sheet, state),
+    carryOn: out.map(({ check, judged }) => ({
+      check: check.id,
+      means: judged.mean > check.nominal ? check.ifLong : check.ifShort,
+    })),
+  };
+  if (made.odd && faults.length === 0)
+    return { ...asked, kind: "read-again", check: made.odd.id, by: made.odd.by };
+  const counted = cuttingRule(sheet);
+  const solved = solveMend(mendProblem(sheet, state, made, faults));
+  if (!solved.possible)
+    return { ...asked, kind: "start-over", stoppedBy: stopper(sheet, state, solved), rule: null };
+  const plan = (placing: typeof solved.least) =>
+    planOf(sheet, { ...state, faults }, made, solved.moved, placing);
+  const least = plan(solved.least);
+  const glass = least.moves.some(
+    ({ feature, how }) =>
+      how === "cut" &&
+      made.present.some(
+        ({ id, kind, ends }) =>
+          id === feature && ((kind === "end" && id !== sheet.features[0]?.id) || ends.includes("coating")),
+      ),
+  );
+  const rungs = seen ? rungsOf(sheet, state, seen.judgement, seen.answer) : [];
+  const against: Rung["rule"] | null = nextRule(sheet, rungs) ?? (glass ? counted : null);
+  const left = against ? against.most - (state.redone[against.id] ?? 0) : 0;
+  if (against && left <= 0) return { ...asked, kind: "start-over", stoppedBy: null, rule: against };
+  return {
+    ...asked,
+    kind: "mend",
+    least,
+    recommended: plan(solved.recommended),
+    margin: solved.recommended.margin,
+    rule: against && { rule: against, left },
+    takeOut: sheet.lines.some(
+      ({ index, step }) => index < state.reached && step.kind === "insert" && index > least.to,
+    ),
+  };
+}
+
+/** The rule an answer goes by next, where it sends back to marking or cutting. */
+const nextRule = (sheet: RunSheet, rungs: readonly Rung[]): Retry | null =>
+  rungs.find(({ left, to }) => left > 0 && cuts(sheet, to))?.rule ?? null;
+
+const cuts = ({ lines }: RunSheet, to: number): boolean =>
+  lines[to]?.figure !== null || (lines[to]?.bares.length ?? 0) > 0;
+
+/**
+ * A bad answer whose next try goes back to marking or cutting says the glass is bad: before the cleave all that is
+ * bared is suspect, after it the cleaved end.
+ */
+function faultsOf(
+  sheet: RunSheet,
+  state: EndState,
+  made: AsMade,
+  leg: string,
+  seen: Seen | null,
+): SeenFault[] {
+  if (!seen) return [];
+  const next = rungsOf(sheet, state, seen.judgement, seen.answer).find(({ left }) => left > 0);
+  if (!next || !cuts(sheet, next.to)) return [];
+  const end = made.present.filter(({ kind }) => kind === "end").at(-1);
+  if (!end) return [];
+  const isCleaved = end.id !== sheet.features[0]?.id;
+  return [{ leg, feature: end.id, what: isCleaved ? "bad-cleave" : "nick", at: null }];
+}
+
+function stopper(
+  sheet: RunSheet,
+  state: EndState,
+  solved: Extract<ReturnType<typeof solveMend>, { possible: false }>,
+): { feature: string; line: number | null } | null {
+  if (solved.reason !== "fixed") return null;
+  const feature = sheet.features.find(
+    ({ id }) => id === (solved.feature === NICK ? sheet.features[0]?.id : solved.feature),
+  );
+  if (!feature) return null;
+  const line = heldBy(sheet, state.reached, feature);
+  return { feature: feature.id, line: line < 0 ? null : line };
+}
+
+/** Cutting it all off: cable for a fresh start, what the bond has trapped, and the whole work up to here again. */
+function startingOver(sheet: RunSheet, state: EndState): Cost {
+  const bound = heldBy(sheet, state.reached, { kind: "end", cutAt: null }) >= 0;
+  const parts = bound ? [...new Set(sheet.retries.map(({ newPart }) => newPart).filter(Boolean))] : [];
+  return {
+    cable: sheet.uses.retry,
+    parts,
+    seconds: sheet.lines
+      .filter(({ index }) => index <= state.at)
+      .reduce((sum, { step }) => sum + handsOn(step), 0),
+  };
+}
+
+const URGENCY = { out: 0, unsure: 1, unread: 2, in: 3 } as const;
+
+/** Lengths in the order of what to do: out, then not settled, then not read, then in; each as the work has them. */
+export function inOrderOfDoing(all: readonly CheckStanding[]): CheckStanding[] {
+  return [...all].sort(
+    (a, b) => URGENCY[a.judged?.verdict ?? "unread"] - URGENCY[b.judged?.verdict ?? "unread"],
+  );
+}
+
+/** Lengths with a verdict to act on. */
+export const outOf = (sheet: RunSheet, state: EndState, rule: Rule): CheckStanding[] =>
+  standings(sheet, state, rule).filter(({ judged }) => judged?.verdict === "out");

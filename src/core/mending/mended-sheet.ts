@@ -1,0 +1,97 @@
+import type { EndState } from "../end/state";
+import { type Length, um } from "../length/length";
+import { countBites } from "../runsheet/lines";
+import type { Figure, Line, RunSheet, SheetFeature } from "../runsheet/runsheet";
+
+/** The same sheet with features elsewhere: what the band draws of an end as it lies, or as it will. */
+export function sheetAt(sheet: RunSheet, places: Readonly<Record<string, Length>>): RunSheet {
+  const features = sheet.features.map((feature): SheetFeature => {
+    const position = places[feature.id];
+    return position === undefined ? feature : { ...feature, position };
+  });
+  const at = (id: string) => features.find((one) => one.id === id)?.position as Length;
+  return {
+    ...sheet,
+    features,
+    lines: sheet.lines.map((line) => (line.figure ? { ...line, figure: moved(line.figure, at) } : line)),
+  };
+}
+
+function moved(figure: Figure, at: (id: string) => Length): Figure {
+  const { feature, own, previous } = figure;
+  return {
+    ...figure,
+    fromEnd: at(feature),
+    own: { ...own, distance: um(at(feature) - at(own.datum)) },
+    previous: previous && { ...previous, distance: um(at(feature) - at(previous.feature)) },
+  };
+}
+
+/** The legs whose places differ from the sheet's. */
+export const mendedLegs = ({ places }: EndState): string[] => Object.keys(places);
+
+/**
+ * The sheet as this end has it now: features where the last rework put them, and while that is being done, the
+ * figures of its lines to work to: how much further an edge goes, and where from for a cleave or a mark.
+ */
+export function mendedSheet(sheet: RunSheet, state: EndState): RunSheet {
+  const legs = mendedLegs(state);
+  const leg = state.mend?.leg ?? legs.at(-1);
+  if (leg === undefined) return sheet;
+  const there = sheetAt(sheet, state.places[leg] ?? {});
+  const { mend } = state;
+  if (!mend) return there;
+  return {
+    ...there,
+    lines: there.lines.map((line) => (mend.steps.includes(line.index) ? again(there, line, state) : line)),
+  };
+}
+
+/** A line done again: its figure said by how much further, or from a datum that is still there. */
+function again(sheet: RunSheet, line: Line, { mend, reached }: EndState): Line {
+  const id = line.figure?.feature ?? line.bares[0]?.edge;
+  const move = mend?.moves.find(({ feature }) => feature === id);
+  if (!move || !id) return line;
+  const feature = sheet.features.find((one) => one.id === id) as SheetFeature;
+  const further = move.was === null ? null : um(move.now - move.was);
+  const bites =
+    line.step.kind === "remove" && line.step.bites && further !== null && further > 0
+      ? countBites(further, line.step.bites)
+      : null;
+  const figure = line.figure;
+  if (!figure) return { ...line, bites };
+  const byFurther = feature.kind === "edge" && further !== null && further > 0;
+  const gone = (datum: string) => {
+    const goneAt = sheet.features.find((one) => one.id === datum)?.goneAt ?? null;
+    return goneAt !== null && goneAt < reached;
+  };
+  const root = sheet.features[0]?.id as string;
+  const datum = gone(figure.own.datum) ? standIn(sheet, figure, gone) : figure.own.datum;
+  const at = (one: string) => sheet.features.find((other) => other.id === one)?.position as Length;
+  const from = byFurther ? id : datum;
+  return {
+    ...line,
+    bites,
+    figure: {
+      ...figure,
+      fromEnd: um(move.now - at(root)),
+      own: { ...figure.own, datum: from, distance: byFurther ? further : um(move.now - at(datum)) },
+      previous: null,
+      workFromOwn: true,
+      ...(further === null ? {} : { further }),
+    },
+  };
+}
+
+/** Another feature to measure from, where the datum was cut off: by the length that joins the two, else any still there. */
+function standIn(
+  { limits, features }: RunSheet,
+  { feature, own }: Figure,
+  gone: (id: string) => boolean,
+): string {
+  const joined = limits
+    .filter(({ from, to }) => from === feature || to === feature)
+    .map(({ from, to }) => (from === feature ? to : from))
+    .find((id) => !gone(id) && features.some((one) => one.id === id && one.kind !== "part"));
+  return joined ?? own.datum;
+}

@@ -1,0 +1,203 @@
+import { handsOn } from "../batch/stages";
+import type { EndState } from "../end/state";
+import { type Length, um } from "../length/length";
+import type { AsMade } from "../measured/as-made";
+import type { Retry } from "../procedure/retry";
+import { judgementOf } from "../procedure/step";
+import type { RunSheet, SheetFeature } from "../runsheet/runsheet";
+import { isSet, rides } from "./problem";
+import type { Placing } from "./solve";
+
+/** One feature made anew: where it was and comes to lie, and how it is laid off. */
+export interface Move {
+  readonly feature: string;
+  readonly how: "cut" | "draw" | "set";
+  /** Null where it was lost. */
+  readonly was: Length | null;
+  readonly now: Length;
+  /** How much further back than it is; negative for a mark drawn nearer the end. */
+  readonly further: Length;
+  /** What it is laid off from once done, and how far behind that (negative: in front); null for an edge cut further. */
+  readonly from: { readonly datum: string; readonly distance: Length } | null;
+}
+
+/** What to do again, in the order of work, and what that takes. */
+export interface Plan {
+  readonly moves: readonly Move[];
+  readonly places: Readonly<Record<string, Length>>;
+  readonly cableLost: Length;
+  /** Lines to do again, in order, and the one to come back to. */
+  readonly steps: readonly number[];
+  readonly to: number;
+  readonly back: number;
+  readonly voids: { readonly checks: string[]; readonly judgements: string[]; readonly steps: string[] };
+  /** Hands-on seconds. */
+  readonly seconds: number;
+}
+
+/** Which retry rule doing glass again counts against: the first that sends back to where it is marked or stripped. */
+export function cuttingRule(sheet: RunSheet): Retry | null {
+  const cuts = sheet.lines
+    .filter(({ figure, bares }) => figure !== null || bares.length > 0)
+    .map(({ step }) => step.id);
+  const offered = sheet.lines
+    .flatMap(({ step }) => judgementOf(step)?.answers ?? [])
+    .flatMap((answer) => [
+      ...answer.redo,
+      ...(answer.goTo !== undefined && answer.redo.length === 0 && sheet.retries[0]
+        ? [{ rule: sheet.retries[0].id, goTo: answer.goTo }]
+        : []),
+    ]);
+  return (
+    sheet.retries.find(({ id }) => offered.some(({ rule, goTo }) => rule === id && cuts.includes(goTo))) ??
+    null
+  );
+}
+
+/** A placing as work to do: what is made anew, by which lines, and what must be read again. */
+export function planOf(
+  sheet: RunSheet,
+  state: EndState,
+  made: AsMade,
+  moved: readonly string[],
+  { places, cableLost }: Placing,
+): Plan {
+  const moves = made.present.flatMap((feature): Move[] => {
+    const was = made.places.get(feature.id) as Length;
+    const now = places[feature.id];
+    const lost = state.faults.some(
+      (fault) => fault.leg === made.leg && fault.feature === feature.id && fault.what === "lost",
+    );
+    if (rides(sheet, feature, state.reached)) return [];
+    if (now === undefined || (now === was && !lost && !moved.includes(feature.id))) return [];
+    const drawn = feature.cutAt === null || feature.cutAt >= state.reached;
+    const how = moved.includes(feature.id) ? "cut" : isSet(sheet, feature) ? "set" : drawn ? "draw" : "cut";
+    return [
+      {
+        feature: feature.id,
+        how,
+        was: lost ? null : was,
+        now,
+        further: um(now - was),
+        from: laidOff(sheet, made, feature, how, places),
+      },
+    ];
+  });
+  moves.sort((a, b) => orderOf(sheet, a) - orderOf(sheet, b));
+  const changed = new Set(moves.map(({ feature }) => feature));
+  const checks = sheet.checks.filter(
+    ({ leg, from, to }) => leg === made.leg && (changed.has(from) || changed.has(to)),
+  );
+  const direct = linesMaking(sheet, state, moves);
+  const back = backTo(
+    sheet,
+    state,
+    checks.map(({ step }) => step),
+    direct,
+  );
+  const steps = withCare(sheet, state, made, moves, direct, back);
+  const first = steps[0] ?? state.at;
+  const last = Math.max(state.reached, state.at);
+  return {
+    moves,
+    places,
+    cableLost,
+    steps,
+    to: steps[0] ?? back,
+    back,
+    voids: {
+      checks: checks.map(({ id }) => id),
+      judgements: sheet.lines
+        .filter(
+          ({ index }) =>
+            steps.includes(index) || (index > back && index <= last) || (index === back && index >= first),
+        )
+        .flatMap(({ step }) => judgementOf(step)?.id ?? []),
+      steps: sheet.lines
+        .filter(({ index }) => steps.includes(index) || (index > back && index <= last))
+        .map(({ step }) => step.id),
+    },
+    seconds: [...steps, back].reduce((sum, index) => sum + handsOn(sheet.lines[index]?.step as never), 0),
+  };
+}
+
+/** What a moved feature is laid off from: an edge from where it is now; an end, mark or part from its own datum. */
+function laidOff(
+  sheet: RunSheet,
+  made: AsMade,
+  feature: SheetFeature,
+  how: Move["how"],
+  places: Readonly<Record<string, Length>>,
+): Move["from"] {
+  const root = sheet.features[0]?.id;
+  if (feature.id === root) return null;
+  if (how === "cut" && feature.kind !== "end") return null;
+  const own = sheet.lines.find(({ figure }) => figure?.feature === feature.id)?.figure?.own.datum;
+  const dimension = sheet.limits.find(({ from, to }) => from === feature.id || to === feature.id);
+  const other = dimension && (dimension.from === feature.id ? dimension.to : dimension.from);
+  const datum = [own, other].find((id) => id !== undefined && made.places.has(id));
+  const at = datum === undefined ? undefined : places[datum];
+  return datum === undefined || at === undefined
+    ? null
+    : { datum, distance: um((places[feature.id] as Length) - at) };
+}
+
+/** The line that makes a feature, by which moves are put in the order of work; the end trimmed comes first. */
+const orderOf = (sheet: RunSheet, { feature, how }: Move): number => {
+  const { cutAt, madeAt } = sheet.features.find(({ id }) => id === feature) as SheetFeature;
+  return how === "cut" ? (cutAt ?? -1) : madeAt;
+};
+
+/** The lines that draw, cut or set what moves. */
+function linesMaking(sheet: RunSheet, state: EndState, moves: readonly Move[]): number[] {
+  return sheet.lines
+    .filter(
+      ({ index, figure, bares }) =>
+        index < state.reached &&
+        moves.some(
+          ({ feature }) =>
+            figure?.feature === feature ||
+            bares.some(({ edge }) => edge === feature) ||
+            sheet.features.some(({ id, madeAt }) => id === feature && madeAt === index),
+        ),
+    )
+    .map(({ index }) => index);
+}
+
+/** The same lines with what must come between: cleaning and screening where glass is bared anew, yarn folded back. */
+function withCare(
+  sheet: RunSheet,
+  state: EndState,
+  made: AsMade,
+  moves: readonly Move[],
+  direct: readonly number[],
+  back: number,
+): number[] {
+  const cut = moves
+    .filter(({ how }) => how === "cut")
+    .flatMap(({ feature }) => made.present.find(({ id }) => id === feature)?.ends ?? []);
+  const care = [
+    ...(cut.includes("coating") ? ["clean", "bend-test", "inspect"] : []),
+    ...(cut.includes("jacket") || cut.includes("yarn") ? ["fold"] : []),
+  ];
+  const first = Math.min(...direct);
+  return sheet.lines
+    .filter(
+      ({ index, step }) =>
+        direct.includes(index) ||
+        (index > first && index < back && index < state.reached && care.includes(step.kind)),
+    )
+    .map(({ index }) => index);
+}
+
+/** The line where what moved is read again: the first after the work that reads it, else the one in hand. */
+function backTo(
+  sheet: RunSheet,
+  state: EndState,
+  reads: readonly string[],
+  steps: readonly number[],
+): number {
+  const after = steps.at(-1) ?? -1;
+  const reading = sheet.lines.find(({ index, step }) => index > after && reads.includes(step.id));
+  return reading?.index ?? Math.max(state.at, after + 1 < sheet.lines.length ? after + 1 : after);
+}
