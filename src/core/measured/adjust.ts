@@ -23,6 +23,8 @@ export interface Adjusted {
 
 /** How many standard deviations a reading may stand off what the others make of it. */
 const MOST_OFF = 3;
+/** One loop alone cannot tell which of its readings is wrong: of those that stand out alike, the least certain is named. */
+const TIE = 1e-6;
 
 /**
  * Where features lie by what was read: weighted least squares of the differences, each group that readings join held
@@ -57,7 +59,11 @@ export function adjust(expected: ReadonlyMap<string, Length>, differences: reado
       if (spare < 1e-6 * weighed(one.u) ** 2) continue;
       const by = one.mean - (at(one.to) - at(one.from));
       const off = Math.abs(by) / Math.sqrt(spare);
-      if (off > MOST_OFF && off > (odd?.off ?? 0)) odd = { id: one.id, by, off };
+      if (
+        off > MOST_OFF &&
+        (!odd || off > odd.off + TIE || (off > odd.off - TIE && Math.abs(by) > Math.abs(odd.by)))
+      )
+        odd = { id: one.id, by, off };
     }
   }
   return { places, odd: odd && { id: odd.id, by: odd.by } };

@@ -98,6 +98,12 @@ export function mendProblem(
     features,
     dimensions,
     binding: new Set([
+      // A mark costs nothing to draw again, so its lengths hold whatever else is done.
+      ...dimensions
+        .filter(({ from, to }) =>
+          features.some(({ name, kind }) => kind === "mark" && (name === from || name === to)),
+        )
+        .map(({ id }) => id),
       ...dimensions.filter(({ id }) => read.get(id) === "out" || id === NICK).map(({ id }) => id),
       ...followedOut(stated, made, read),
     ]),

@@ -2,6 +2,7 @@ import fc from "fast-check";
 import loadHighs from "highs";
 import { describe, expect, it } from "vitest";
 import { statedLimits } from "../dimensions/dimension";
+import { programme } from "./fixtures/programme";
 import { leastRework } from "./least";
 import { type ReworkInput, zReworkInput } from "./problem";
 import { rework } from "./rework";
@@ -65,35 +66,6 @@ const problems = fc
   );
 
 const highs = await loadHighs();
-const BIG = 1_000_000;
-
-/** The same question as a mixed-integer programme: least total of the cuts' places, micrometres. */
-function programme({ features, dimensions, forced }: ReworkInput): string {
-  const rows = dimensions.flatMap(({ from, to, ...one }, i) => {
-    const { min, max } = statedLimits(one);
-    return [
-      ...(Number.isFinite(min) ? [` l${i}: x_${to} - x_${from} >= ${min}`] : []),
-      ...(Number.isFinite(max) ? [` u${i}: x_${to} - x_${from} <= ${max}`] : []),
-    ];
-  });
-  const moves = features.flatMap((one) =>
-    one.kind === "cut"
-      ? [
-          ` n_${one.name}: x_${one.name} - ${one.bite} z_${one.name} >= ${one.at}`,
-          ` m_${one.name}: x_${one.name} - ${BIG} z_${one.name} <= ${one.at}`,
-          ...(forced.includes(one.name) ? [` f_${one.name}: z_${one.name} = 1`] : []),
-        ]
-      : [],
-  );
-  const cuts = features.filter(({ kind }) => kind === "cut");
-  const bounds = features.map((one) =>
-    one.kind === "fixed" ? ` x_${one.name} = ${one.at}` : ` -${BIG} <= x_${one.name} <= ${BIG}`,
-  );
-  const first = features[0]?.name;
-  const goal = cuts.length > 0 ? cuts.map(({ name }) => `x_${name}`).join(" + ") : `0 x_${first}`;
-  return `Minimize\n goal: ${goal}\nSubject To\n${[...rows, ...moves].join("\n")}\nBounds\n${bounds.join("\n")}\n${cuts.length > 0 ? `Binary\n ${cuts.map(({ name }) => `z_${name}`).join(" ")}\n` : ""}End`;
-}
-
 describe("beside a mixed-integer solver (HiGHS)", () => {
   it("can and cannot be saved alike, and the least total is the same", () => {
     let solved = 0;

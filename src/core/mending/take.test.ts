@@ -1,0 +1,241 @@
+import { describe, expect, it } from "vitest";
+import { mustAccept } from "../end/accept";
+import type { EntryInput } from "../end/entry";
+import { zEntry } from "../end/entry";
+import { mm } from "../length/length";
+import { compile, procedureOf } from "../runsheet/fixtures/made";
+import { featureOf } from "../runsheet/runsheet";
+import { adviceFor, endAt, GUARDED, readingsOf, stateAfter } from "./fixtures/ends";
+import { mendedSheet, sheetAt } from "./mended-sheet";
+import { mustFollow, nextLine, reworkEntry } from "./take";
+
+const sheet = compile(
+  procedureOf(
+    [
+      ["strip", "end", "buffer", 36, 1, 1],
+      ["second", "buffer", "mark", 12, 1, 1],
+      ["cleave", "glass", "buffer", 9, 0.5, 0.5],
+    ],
+    {
+      changes: {
+        features: [
+          { id: "end", name: "cable end", kind: "end" },
+          { id: "buffer", name: "buffer edge", kind: "edge", ends: ["buffer", "coating"] },
+          { id: "mark", name: "second mark", kind: "mark" },
+          { id: "glass", name: "cleaved end", kind: "end", ends: ["glass"] },
+        ],
+        dimensions: [
+          {
+            id: "strip",
+            name: "strip",
+            from: "end",
+            to: "buffer",
+            nominal: 36,
+            plus: 1,
+            minus: 1,
+            after: "strip",
+          },
+          {
+            id: "second",
+            name: "second",
+            from: "buffer",
+            to: "mark",
+            nominal: 12,
+            plus: 1,
+            minus: 1,
+            after: "second",
+          },
+          {
+            id: "cleave",
+            name: "cleave",
+            from: "glass",
+            to: "buffer",
+            nominal: 9,
+            plus: 0.5,
+            minus: 0.5,
+            after: "cleave",
+          },
+        ],
+        retries: [{ id: "strip", name: "strip again", most: 2 }],
+        steps: [
+          { id: "mark-buffer", title: "Mark", kind: "mark", makes: "buffer", by: "strip", tool: "pen" },
+          { id: "second", title: "Second mark", kind: "mark", makes: "mark", by: "second", tool: "pen" },
+          {
+            id: "strip",
+            title: "Strip",
+            kind: "remove",
+            layers: ["buffer", "coating"],
+            to: "buffer",
+            tool: "cutter",
+            bites: { most: 6 },
+          },
+          { id: "clean", title: "Clean", kind: "clean" },
+          {
+            id: "bend",
+            title: "Bend",
+            kind: "bend-test",
+            judgement: {
+              id: "sound",
+              asks: "Did it hold?",
+              answers: [
+                { id: "held", sees: "It held", good: true },
+                {
+                  id: "broke",
+                  sees: "It broke",
+                  good: false,
+                  redo: [{ rule: "strip", goTo: "mark-buffer" }],
+                },
+              ],
+            },
+          },
+          {
+            id: "cleave",
+            title: "Cleave",
+            kind: "cleave",
+            makes: "glass",
+            by: "cleave",
+            tool: "cutter",
+            replaces: "end",
+          },
+          { id: "measure", title: "Measure", kind: "measure", checks: ["cleave", "second"] },
+          { id: "cap", title: "Cap", kind: "cap" },
+        ],
+      },
+    },
+  ),
+);
+const short = endAt(
+  sheet,
+  "measure",
+  { glass: 1300 },
+  { kind: "answer", judgement: "sound", answer: "held" },
+);
+const advice = () => {
+  const [one] = adviceFor(sheet, short);
+  if (one?.kind !== "mend") throw new Error("it can be saved");
+  return one;
+};
+const entry = reworkEntry(advice(), "recommended");
+/** The end taken on from the short cleave by more entries. */
+const then = (...more: EntryInput[]) =>
+  stateAfter(
+    { kind: "step", to: 6 },
+    ...readingsOf(sheet, { glass: 1300 }, { upTo: 6 }),
+    { kind: "answer", judgement: "sound", answer: "held" },
+    { kind: "spare", length: 500_000 },
+    ...more,
+  );
+const codeOf = (change: Partial<typeof entry>, state = short): string => {
+  try {
+    mustFollow(sheet, state, GUARDED, { ...entry, ...change });
+    return "taken";
+  } catch (error) {
+    return (error as { problem: { code: string } }).problem.code;
+  }
+};
+
+describe("taking the advice", () => {
+  it("goes to the first line to redo, voids what it changes, counts the attempt and the cable", () => {
+    const state = then(entry);
+    expect(sheet.lines[state.at]?.step.id).toBe("mark-buffer");
+    expect(state.readings).toEqual([]);
+    expect(state.voided.map(({ check }) => check)).toEqual(["cleave", "second"]);
+    expect(state.answers).toEqual({});
+    expect(state.redone).toEqual({ strip: 1 });
+    expect(state.lost).toBe(entry.cableLost);
+    expect(state.spare).toBe(500_000 - entry.cableLost);
+    expect(state.reworks).toBe(1);
+  });
+  it("walks mark, strip, clean, screen and cleave, then reads again, and is done with", () => {
+    let state = then(entry);
+    const walked: string[] = [];
+    while (state.mend) {
+      walked.push(sheet.lines[state.at]?.step.id as string);
+      const to = nextLine(state);
+      state = { ...then(entry, { kind: "step", to }) };
+      if (walked.length > 9) break;
+    }
+    expect(entry.steps.map((index) => sheet.lines[index]?.step.id)).toEqual([
+      "mark-buffer",
+      "second",
+      "strip",
+      "clean",
+      "bend",
+      "cleave",
+    ]);
+    expect(then(entry, { kind: "step", to: 6 }).mend).toBeNull();
+  });
+  it.each([
+    ["another place", { places: { ...entry.places, buffer: mm(36) } }],
+    ["another leg", { leg: "B" }],
+    ["a line left out", { steps: entry.steps.slice(1) }],
+    ["cable not counted", { cableLost: mm(0) }],
+    ["an answer nobody gave", { cause: { ...entry.cause, judgement: "sound", answer: "broke" } }],
+  ])("is worked out again where it is stored: %s is refused", (_what, change) => {
+    expect(codeOf(change)).toBe("wrong-rework");
+  });
+  it("as it stands is taken, and refused once every attempt is used up", () => {
+    expect(codeOf({})).toBe("taken");
+    expect(codeOf({}, { ...short, redone: { strip: 2 } })).toBe("limit");
+  });
+});
+
+describe("the sheet of a mended end", () => {
+  const mended = mendedSheet(sheet, then(entry));
+  const line = (id: string) => mended.lines.find(({ step }) => step.id === id);
+  it("says how much further an edge goes, from where it is now, in fresh bites", () => {
+    const further = entry.moves.find(({ feature }) => feature === "buffer");
+    expect(line("mark-buffer")?.figure).toMatchObject({
+      own: { datum: "buffer", distance: (further?.now ?? 0) - (further?.was ?? 0) },
+      workFromOwn: true,
+    });
+    expect(line("strip")?.bites).toMatchObject({
+      count: 1,
+      length: (further?.now ?? 0) - (further?.was ?? 0),
+    });
+  });
+  it("lays the mark and the cleave off from the new edge", () => {
+    expect(line("second")?.figure?.own).toMatchObject({ datum: "buffer", distance: 12_000 });
+    expect(line("cleave")?.figure?.own).toMatchObject({ datum: "buffer", distance: -9_000 });
+  });
+  it("draws everything where it will lie, and is the sheet itself where nothing was redone", () => {
+    expect(featureOf(mended, "buffer").position).toBe(entry.places.buffer);
+    expect(mendedSheet(sheet, short)).toBe(sheet);
+    expect(featureOf(sheetAt(sheet, { glass: mm(20) }), "glass").position).toBe(20_000);
+  });
+});
+
+describe("what is seen on an end", () => {
+  const seen = (change: object): EntryInput => ({
+    kind: "fault",
+    leg: "",
+    feature: "glass",
+    what: "bad-cleave",
+    at: null,
+    on: true,
+    ...change,
+  });
+  it("is kept, taken back, and gone once the end is redone", () => {
+    expect(then(seen({})).faults).toHaveLength(1);
+    expect(then(seen({}), seen({ on: false })).faults).toEqual([]);
+    expect(then(seen({}), entry).faults).toEqual([]);
+  });
+  it.each([
+    [{ leg: "C" }, "unknown-leg"],
+    [{ feature: "moon" }, "unknown-feature"],
+    [{ feature: "buffer" }, "wrong-fault"],
+    [{ feature: "mark" }, "wrong-fault"],
+    [{ what: "lost" }, "wrong-fault"],
+    [{ feature: "mark", what: "lost" }, "taken"],
+  ])("%j is %s", (change, code) => {
+    const said = () => {
+      try {
+        mustAccept(sheet, short, zEntry.parse(seen(change)), GUARDED);
+        return "taken";
+      } catch (error) {
+        return (error as { problem: { code: string } }).problem.code;
+      }
+    };
+    expect(said()).toBe(code);
+  });
+});
