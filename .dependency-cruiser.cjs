@@ -13,7 +13,7 @@ module.exports = {
     only("store", ["core"]),
     only("service", ["store", "core"]),
     only("ui", ["core"]),
-    only("cli", ["core"]),
+    only("cli", ["service", "core"]),
     only("app", ["service", "core", "ui"]),
     {
       name: "core-is-pure",
@@ -26,7 +26,13 @@ module.exports = {
       name: "core-has-one-door",
       severity: "error",
       from: { path: "^src/", pathNot: "^src/core/" },
-      to: { path: "^src/core/", pathNot: "^src/core/index\\.ts$" },
+      to: { path: "^src/core/", pathNot: ["^src/core/index\\.ts$", "/fixtures/"] },
+    },
+    {
+      name: "fixtures-are-for-tests",
+      severity: "error",
+      from: { path: "^src/", pathNot: "\\.test\\.tsx?$|/fixtures/" },
+      to: { path: "/fixtures/" },
     },
     { name: "no-circles", severity: "error", from: {}, to: { circular: true } },
     { name: "nothing-unresolved", severity: "error", from: {}, to: { couldNotResolve: true } },

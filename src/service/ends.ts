@@ -32,6 +32,7 @@ import {
   openEnds,
   updateEnd,
 } from "@/store/ends";
+import { photoBytes } from "@/store/photos";
 import { wholeLibrary } from "@/store/shelf";
 import { textOf } from "@/store/shipped";
 
@@ -166,7 +167,7 @@ const compiled = new Map<string, Compiled>();
  * The run sheet an end was started from, compiled again from the documents kept with it. Kept documents
  * never change, so what they compile to is remembered under their hashes.
  */
-function sheetOf(store: Store, { procedureHash, cableHash, toolsHash, picked }: EndRow): Compiled {
+export function sheetOf(store: Store, { procedureHash, cableHash, toolsHash, picked }: EndRow): Compiled {
   const key = JSON.stringify([procedureHash, cableHash, toolsHash, picked]);
   const known = compiled.get(key);
   if (known) return known;
@@ -232,6 +233,7 @@ export function addEntries(
       const { sheet } = sheetOf(tx as Store, row);
       const history = entriesAfter(tx as Store, endId);
       let state = endState(history);
+      let last = row.lastHash;
       for (const { id, entry } of entries) {
         const twin = findEntry(tx as Store, id);
         if (twin) {
@@ -240,11 +242,19 @@ export function addEntries(
         }
         if (mustHaveSeen(entry)) mustBeUpToDate(history, client, after);
         mustAccept(sheet, state, entry, row.rule);
+        if (entry.kind === "correction") mustCorrectOwn(history, entry.corrects);
+        if (entry.kind === "photo") mustHavePhoto(tx as Store, entry.sha256);
         const recorded: Recorded = { id, seq: state.lastSeq + 1, at: now.toISOString(), client, entry };
-        insertEntry(tx as Store, endId, recorded);
+        last = insertEntry(tx as Store, endId, recorded, last);
         state = applied(state, recorded);
       }
-      updateEnd(tx as Store, endId, columnsOf(sheet, state, row.rule));
+      const { result, verdicts } = row.signedAt ? row : columnsOf(sheet, state, row.rule);
+      updateEnd(tx as Store, endId, {
+        ...columnsOf(sheet, state, row.rule),
+        result,
+        verdicts,
+        lastHash: last,
+      });
     },
     { behavior: "immediate" },
   );
@@ -254,6 +264,18 @@ export function addEntries(
 function mustBeTwin(twin: { endId: string; entry: Entry }, endId: string, entry: Entry): void {
   if (twin.endId !== endId || JSON.stringify(twin.entry) !== JSON.stringify(entry))
     throw new InputError("id-taken", "Another entry already has this id.", ["entries"]);
+}
+
+/** @throws InputError: a correction names an entry of the same end. */
+function mustCorrectOwn(history: readonly Recorded[], id: string): void {
+  if (!history.some((one) => one.id === id))
+    throw new InputError("unknown-entry", "What is to be corrected is not on this end.", ["corrects"]);
+}
+
+/** @throws InputError: a photograph is stored before it is entered. */
+function mustHavePhoto(store: Store, sha256: string): void {
+  if (!photoBytes(store, sha256))
+    throw new InputError("unknown-photo", "That photograph is not stored here.", ["sha256"]);
 }
 
 function mustBeUpToDate(history: readonly Recorded[], client: string, after: number): void {
@@ -272,7 +294,8 @@ function runningTimers({ timers }: EndState) {
   return running.length > 0 ? running : null;
 }
 
-function columnsOf(sheet: RunSheet, state: EndState, rule: Rule) {
+/** What an end's row says that follows from its entries. */
+export function columnsOf(sheet: RunSheet, state: EndState, rule: Rule) {
   return {
     job: state.job,
     label: state.label,

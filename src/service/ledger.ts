@@ -65,6 +65,8 @@ export function endRecord(end: End) {
       name: end.cableName,
       revision: end.sheet.cable.revision,
       core: end.sheet.picked.core,
+      lost: toMm(state.lost),
+      left: state.spare === null ? null : toMm(state.spare),
     },
     choices: end.sheet.picked.choices,
     rule: end.rule,
@@ -94,6 +96,19 @@ export function endRecord(end: End) {
         };
       },
     ),
+    reworks: redone(end),
+    faults: end.entries.flatMap(({ entry, at }) =>
+      entry.kind === "fault" && entry.on
+        ? [{ leg: entry.leg, feature: entry.feature, what: entry.what, at }]
+        : [],
+    ),
+    corrections: end.entries.flatMap(({ entry, at }) =>
+      entry.kind === "correction"
+        ? [{ corrects: entry.corrects, says: entry.says, why: entry.why, name: entry.name, at }]
+        : [],
+    ),
+    photos: state.photos.map(({ sha256, caption, width, height }) => ({ sha256, caption, width, height })),
+    parts: end.sheet.parts.map(({ id, name }) => ({ id, name, on: state.threaded.includes(id) })),
     answers: state.answers,
     tried: state.redone,
     shards: state.shards,
@@ -107,6 +122,28 @@ export function endRecord(end: End) {
     })),
   };
 }
+
+/** Every rework that was taken: by which way, why, what was made anew where, and what it cost. */
+const redone = ({ entries }: End) =>
+  entries.flatMap(({ entry, at }) =>
+    entry.kind === "rework"
+      ? [
+          {
+            at,
+            leg: entry.leg,
+            plan: entry.plan,
+            rule: entry.rule,
+            cause: entry.cause,
+            cableLost: toMm(entry.cableLost),
+            moves: entry.moves.map(({ feature, was, now }) => ({
+              feature,
+              was: was === null ? null : toMm(was),
+              now: toMm(now),
+            })),
+          },
+        ]
+      : [],
+  );
 
 function struckOut(end: End, state: EndState) {
   return end.entries.flatMap(({ id, at, entry }) =>

@@ -1,2 +1,2 @@
 /** The application's database, for the surfaces above the services. */
-export { theStore } from "@/store/database";
+export { openStore, theStore } from "@/store/database";

@@ -3,6 +3,7 @@ import { dirname, join, resolve } from "node:path";
 import Database from "better-sqlite3";
 import { type BetterSQLite3Database, drizzle } from "drizzle-orm/better-sqlite3";
 import { migrate } from "drizzle-orm/better-sqlite3/migrator";
+import { chainOldEntries } from "./chain";
 import * as schema from "./schema";
 
 export type Store = BetterSQLite3Database<typeof schema>;
@@ -20,6 +21,7 @@ export function openStore(file: string): Store {
   database.pragma("foreign_keys = ON");
   const store = drizzle(database, { schema });
   migrate(store, { migrationsFolder: join(process.cwd(), "src/store/migrations") });
+  chainOldEntries(store);
   return store;
 }
 

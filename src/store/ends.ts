@@ -1,12 +1,17 @@
 import { and, asc, desc, eq, gt, isNotNull, isNull, lt, or, type SQL, sql } from "drizzle-orm";
 import type { Entry, Recorded, Result } from "@/core";
+import { type EndFounded, entryHash, foundingHash } from "./chain";
 import type { Store } from "./database";
 import { batches, ends, entries } from "./schema";
 
 export type EndRow = typeof ends.$inferSelect;
 
-export const insertEnd = (store: Store, row: typeof ends.$inferInsert): void => {
-  store.insert(ends).values(row).run();
+/** Adds an end; its chain of hashes begins with what it is started as. */
+export const insertEnd = (store: Store, row: EndFounded): void => {
+  store
+    .insert(ends)
+    .values({ ...row, lastHash: foundingHash(row) })
+    .run();
 };
 
 export const findEnd = (store: Store, id: string): EndRow | undefined =>
@@ -28,15 +33,26 @@ export const findEntry = (store: Store, id: string): { endId: string; entry: Ent
   return row && { endId: row.endId, entry: row.entry as Entry };
 };
 
-export function insertEntry(store: Store, endId: string, { id, seq, at, client, entry }: Recorded): void {
-  store.insert(entries).values({ id, endId, seq, at, client, entry }).run();
+/** Adds an entry, chained to the one before it. @param before hash of that one. @returns its own hash. */
+export function insertEntry(
+  store: Store,
+  endId: string,
+  { id, seq, at, client, entry }: Recorded,
+  before: string,
+): string {
+  const hash = entryHash({ before, endId, id, seq, at, client, entry: JSON.stringify(entry) });
+  store.insert(entries).values({ id, endId, seq, at, client, entry, before, hash }).run();
+  return hash;
 }
 
 /** Brings the columns that follow from the entries up to date. */
 export function updateEnd(
   store: Store,
   id: string,
-  follows: Pick<EndRow, "job" | "label" | "result" | "verdicts" | "signedBy" | "signedAt" | "at" | "timers">,
+  follows: Pick<
+    EndRow,
+    "job" | "label" | "result" | "verdicts" | "signedBy" | "signedAt" | "at" | "timers" | "lastHash"
+  >,
 ): void {
   store.update(ends).set(follows).where(eq(ends.id, id)).run();
 }
@@ -73,6 +89,23 @@ export const signedEnds = (store: Store, filter: LedgerFilter, most: number): En
 
 export const countSigned = (store: Store, filter: LedgerFilter): number =>
   store.select({ n: sql<number>`count(*)` }).from(ends).where(matching(filter)).get()?.n ?? 0;
+
+/** Ends somebody signed, of one style or all, newest first. */
+export const signedBy = (store: Store, person: string, style: string | undefined, most: number): EndRow[] =>
+  store
+    .select()
+    .from(ends)
+    .where(and(eq(ends.signedBy, person), style ? eq(ends.style, style) : undefined))
+    .orderBy(desc(ends.signedAt))
+    .limit(most)
+    .all();
+
+/** Every end's row, in the order of their ids, so many at a time. */
+export const endsFrom = (store: Store, after: string, most: number): EndRow[] =>
+  store.select().from(ends).where(gt(ends.id, after)).orderBy(asc(ends.id)).limit(most).all();
+
+export const countEnds = (store: Store): number =>
+  store.select({ n: sql<number>`count(*)` }).from(ends).get()?.n ?? 0;
 
 /** Styles that have an end on record, by name. */
 export const signedStyles = (store: Store): { style: string; styleName: string }[] =>

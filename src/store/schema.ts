@@ -49,6 +49,8 @@ export const ends = sqliteTable(
     /** Line it stands at, and holds and cures not ended; both follow from its entries. */
     at: integer().notNull().default(0),
     timers: text({ mode: "json" }).$type<readonly RunTimer[]>(),
+    /** Hash of its last entry: an entry taken off the end would show. Empty before the first. */
+    lastHash: text("last_hash").notNull().default(""),
   },
   (table) => [
     index("ends_by_sign").on(table.signedAt, table.id),
@@ -70,6 +72,9 @@ export const entries = sqliteTable(
     at: text().notNull(),
     client: text().notNull(),
     entry: text({ mode: "json" }).$type<EntryInput>().notNull(),
+    /** Hash of the entry before it on the same end, and of this one with that. */
+    before: text().notNull().default(""),
+    hash: text().notNull().default(""),
   },
   (table) => [
     uniqueIndex("entries_by_end").on(table.endId, table.seq),
@@ -113,4 +118,19 @@ export const toolEvents = sqliteTable(
     action: text({ enum: ["wipe", "turn", "new"] }).notNull(),
   },
   (table) => [index("tool_events_by_tool").on(table.tool, table.at)],
+);
+
+/** One piece measured again and again: how an instrument repeats in somebody's hand. Rows are only ever added. */
+export const studies = sqliteTable(
+  "studies",
+  {
+    id: text().primaryKey(),
+    at: text().notNull(),
+    person: text().notNull(),
+    instrument: text().notNull(),
+    /** Micrometres. */
+    readings: text({ mode: "json" }).$type<readonly number[]>().notNull(),
+    repeatability: integer().notNull(),
+  },
+  (table) => [index("studies_by_person").on(table.person, table.instrument, table.at)],
 );

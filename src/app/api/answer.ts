@@ -38,12 +38,10 @@ export function failure(error: unknown): Response {
  * @throws InputError: from another site, not JSON, or over the limit (read no further than that).
  */
 export async function jsonBody(request: Request): Promise<unknown> {
-  const origin = request.headers.get("origin");
-  if (origin && hostOf(origin) !== request.headers.get("host"))
-    throw new InputError("foreign-origin", "This request comes from another site.");
+  mustBeOwnSite(request);
   if (!/^application\/json\b/i.test(request.headers.get("content-type") ?? ""))
     throw new InputError("not-json-type", "Send JSON, with content-type application/json.");
-  const text = await limitedText(request);
+  const text = (await limitedBody(request, BODY_LIMIT)).toString("utf8");
   try {
     return JSON.parse(text);
   } catch {
@@ -54,18 +52,33 @@ export async function jsonBody(request: Request): Promise<unknown> {
   }
 }
 
-async function limitedText(request: Request): Promise<string> {
-  const tooLarge = new InputError("too-large", `A body is at most ${BODY_LIMIT / 1024} kB.`);
-  if (Number(request.headers.get("content-length") ?? 0) > BODY_LIMIT) throw tooLarge;
+/**
+ * The bytes of a request from this same site, at most so many.
+ * @throws InputError: from another site, or over the limit (read no further than that).
+ */
+export async function bytesBody(request: Request, limit: number): Promise<Buffer> {
+  mustBeOwnSite(request);
+  return limitedBody(request, limit);
+}
+
+function mustBeOwnSite(request: Request): void {
+  const origin = request.headers.get("origin");
+  if (origin && hostOf(origin) !== request.headers.get("host"))
+    throw new InputError("foreign-origin", "This request comes from another site.");
+}
+
+async function limitedBody(request: Request, limit: number): Promise<Buffer> {
+  const tooLarge = new InputError("too-large", `A body is at most ${limit / 1024} kB.`);
+  if (Number(request.headers.get("content-length") ?? 0) > limit) throw tooLarge;
   const chunks: Uint8Array[] = [];
   let size = 0;
-  if (request.body === null) return "";
+  if (request.body === null) return Buffer.alloc(0);
   for await (const chunk of request.body) {
     size += chunk.byteLength;
-    if (size > BODY_LIMIT) throw tooLarge;
+    if (size > limit) throw tooLarge;
     chunks.push(chunk);
   }
-  return Buffer.concat(chunks).toString("utf8");
+  return Buffer.concat(chunks);
 }
 
 const hostOf = (origin: string): string | null => (URL.canParse(origin) ? new URL(origin).host : null);

@@ -1,0 +1,74 @@
+import { randomUUID } from "node:crypto";
+import sharp from "sharp";
+import { z } from "zod";
+import { check, InputError, type Recorded } from "@/core";
+import type { Store } from "@/store/database";
+import { keepPhoto, photoBytes } from "@/store/photos";
+import { addEntries, getEnd } from "./ends";
+
+/** The largest photograph taken in, and the longest side it is kept with. */
+export const PHOTO_LIMIT = 12 * 1024 * 1024;
+const LONGEST_SIDE = 2000;
+const MOST_PIXELS = 60_000_000;
+const TAKEN = ["jpeg", "png", "webp"];
+
+export const zPhotoQuery = z.strictObject({
+  client: z.string().min(1).max(80),
+  id: z.uuid("An entry's id is a UUID").optional(),
+  caption: z.string().trim().max(200, "A caption has at most 200 characters").default(""),
+});
+
+/**
+ * Keeps a photograph with an end: read as a picture and written anew, turned upright, made smaller, with nothing of
+ * what the camera noted (place, time, device).
+ * @throws InputError: not a JPEG, PNG or WebP picture, too large, or no such end.
+ */
+export async function addPhoto(
+  store: Store,
+  end: string,
+  query: unknown,
+  bytes: Buffer,
+  now = new Date(),
+): Promise<readonly Recorded[]> {
+  const { client, caption, id = randomUUID() } = check(zPhotoQuery, query);
+  const { entries } = getEnd(store, end);
+  const { data, info } = await redrawn(bytes);
+  const sha256 = keepPhoto(store, data);
+  const { width, height, size } = info;
+  return addEntries(
+    store,
+    end,
+    {
+      client,
+      after: entries.at(-1)?.seq ?? 0,
+      entries: [{ id, entry: { kind: "photo", sha256, width, height, bytes: size, caption } }],
+    },
+    now,
+  );
+}
+
+async function redrawn(bytes: Buffer) {
+  const refused = new InputError("not-a-photo", "Only JPEG, PNG or WebP pictures can be attached.", [
+    "photo",
+  ]);
+  try {
+    const picture = sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: "error" });
+    const { format } = await picture.metadata();
+    if (!TAKEN.includes(format)) throw refused;
+    return await picture
+      .rotate()
+      .resize({ width: LONGEST_SIDE, height: LONGEST_SIDE, fit: "inside", withoutEnlargement: true })
+      .flatten({ background: "#ffffff" })
+      .jpeg({ quality: 85 })
+      .toBuffer({ resolveWithObject: true });
+  } catch {
+    throw refused;
+  }
+}
+
+/** A photograph's bytes. @throws InputError `not-found`. */
+export function photoOf(store: Store, sha256: string): Buffer {
+  const bytes = photoBytes(store, sha256);
+  if (!bytes) throw new InputError("not-found", "No photograph by that name is stored here.", ["sha256"]);
+  return bytes;
+}

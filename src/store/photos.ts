@@ -1,0 +1,38 @@
+import { createHash } from "node:crypto";
+import { existsSync, mkdirSync, readFileSync, renameSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { dirname, join, resolve } from "node:path";
+import { sql } from "drizzle-orm";
+import type { Store } from "./database";
+
+/** Photographs lie in a folder beside the database file, each under the SHA-256 of its bytes. */
+function folderOf(store: Store): string {
+  const { file } = store.get<{ file: string }>(sql`PRAGMA database_list`);
+  const folder = file
+    ? join(dirname(resolve(file)), "photos")
+    : join(tmpdir(), `arlent-photos-${process.pid}`);
+  mkdirSync(folder, { recursive: true });
+  return folder;
+}
+
+const HASH = /^[0-9a-f]{64}$/;
+
+/** Keeps a photograph's bytes, once. @returns their hash. Written whole under another name first, then put in place. */
+export function keepPhoto(store: Store, bytes: Buffer): string {
+  const hash = createHash("sha256").update(bytes).digest("hex");
+  const path = join(folderOf(store), `${hash}.jpg`);
+  if (existsSync(path)) return hash;
+  const draft = `${path}.${process.pid}.part`;
+  writeFileSync(draft, bytes, { flush: true });
+  renameSync(draft, path);
+  return hash;
+}
+
+/** A kept photograph's bytes; null where there is none by that hash, or what lies there is not what was kept. */
+export function photoBytes(store: Store, hash: string): Buffer | null {
+  if (!HASH.test(hash)) return null;
+  const path = join(folderOf(store), `${hash}.jpg`);
+  if (!existsSync(path)) return null;
+  const bytes = readFileSync(path);
+  return createHash("sha256").update(bytes).digest("hex") === hash ? bytes : null;
+}
