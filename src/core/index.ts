@@ -52,6 +52,7 @@ export * from "./runsheet/runsheet";
 export * from "./runsheet/spoken";
 export * from "./runsheet/stated";
 export * from "./seat/seat";
+export * from "./simulated/hidden-end";
 export * from "./stack/stack";
 export * from "./study/aim";
 export * from "./study/distributions";

@@ -115,7 +115,11 @@ export function applied(state: EndState, { id, seq, at, entry }: Recorded): EndS
         mend: state.mend && entry.to >= state.mend.back ? null : state.mend,
       };
     case "reading":
-      return { ...next, readings: [...state.readings, { ...entry, id, at }] };
+      return {
+        ...next,
+        readings: [...state.readings, { ...entry, id, at }],
+        mend: state.mend && state.at >= state.mend.back ? null : state.mend,
+      };
     case "strike":
       return { ...next, readings: state.readings.filter((reading) => reading.id !== entry.reading) };
     case "answer":

@@ -72,14 +72,12 @@ function adviseLeg(
   state: EndState,
   rule: Rule,
   leg: string,
-  seen: Seen | null,
+  answered: Seen | null,
 ): MendAdvice | null {
+  const seen = answered && sendsToCut(sheet, state, answered) ? answered : null;
   const made = asMade(sheet, state, rule, leg);
   const out = made.read.filter(({ judged }) => judged.verdict === "out");
-  const faults = [
-    ...state.faults.filter((fault) => fault.leg === leg),
-    ...faultsOf(sheet, state, made, leg, seen),
-  ];
+  const faults = [...state.faults.filter((fault) => fault.leg === leg), ...faultsOf(sheet, made, leg, seen)];
   if (out.length === 0 && faults.length === 0) return null;
   const asked: Asked = {
     leg,
@@ -98,8 +96,7 @@ function adviseLeg(
   const solved = solveMend(mendProblem(sheet, state, made, faults));
   if (!solved.possible)
     return { ...asked, kind: "start-over", stoppedBy: stopper(sheet, state, solved), rule: null };
-  const plan = (placing: typeof solved.least) =>
-    planOf(sheet, { ...state, faults }, made, solved.moved, placing);
+  const plan = (placing: typeof solved.least) => planOf(sheet, { ...state, faults }, made, placing);
   const least = plan(solved.least);
   const glass = least.moves.some(
     ({ feature, how }) =>
@@ -133,20 +130,18 @@ const nextRule = (sheet: RunSheet, rungs: readonly Rung[]): Retry | null =>
 const cuts = ({ lines }: RunSheet, to: number): boolean =>
   lines[to]?.figure !== null || (lines[to]?.bares.length ?? 0) > 0;
 
+/** Whether the next thing to try for an answer is to mark or cut again, not to seat or polish once more. */
+function sendsToCut(sheet: RunSheet, state: EndState, { judgement, answer }: Seen): boolean {
+  const next = rungsOf(sheet, state, judgement, answer).find(({ left }) => left > 0);
+  return next !== undefined && cuts(sheet, next.to);
+}
+
 /**
  * A bad answer whose next try goes back to marking or cutting says the glass is bad: before the cleave all that is
  * bared is suspect, after it the cleaved end.
  */
-function faultsOf(
-  sheet: RunSheet,
-  state: EndState,
-  made: AsMade,
-  leg: string,
-  seen: Seen | null,
-): SeenFault[] {
+function faultsOf(sheet: RunSheet, made: AsMade, leg: string, seen: Seen | null): SeenFault[] {
   if (!seen) return [];
-  const next = rungsOf(sheet, state, seen.judgement, seen.answer).find(({ left }) => left > 0);
-  if (!next || !cuts(sheet, next.to)) return [];
   const end = made.present.filter(({ kind }) => kind === "end").at(-1);
   if (!end) return [];
   const isCleaved = end.id !== sheet.features[0]?.id;

@@ -71,16 +71,43 @@ function again(sheet: RunSheet, line: Line, { mend, reached }: EndState): Line {
   const from = byFurther ? id : datum;
   return {
     ...line,
+    // What the sheet says of a mark's place holds for a fresh end only.
+    step: line.step.kind === "mark" ? { ...line.step, how: "" } : line.step,
     bites,
     figure: {
       ...figure,
       fromEnd: um(move.now - at(root)),
-      own: { ...figure.own, datum: from, distance: byFurther ? further : um(move.now - at(datum)) },
+      own: {
+        datum: from,
+        distance: byFurther ? further : um(move.now - at(datum)),
+        ...roomAt(sheet, id, (one) => !gone(one)),
+      },
       previous: null,
       workFromOwn: true,
       ...(further === null ? {} : { further }),
     },
   };
+}
+
+/** How far a feature may come out further back or less, with everything else where it is to lie. */
+function roomAt(
+  { limits, features }: RunSheet,
+  id: string,
+  there: (feature: string) => boolean,
+): { plus: Length | null; minus: Length | null } {
+  const at = (one: string) => features.find((other) => other.id === one)?.position as Length;
+  const rooms = limits
+    .filter(({ from, to }) => (from === id || to === id) && there(from) && there(to))
+    .map(({ from, to, min, max }) => {
+      const length = at(to) - at(from);
+      const [more, less] = [max === null ? null : max - length, min === null ? null : length - min];
+      return to === id ? { plus: more, minus: less } : { plus: less, minus: more };
+    });
+  const least = (all: readonly (number | null)[]) => {
+    const known = all.filter((one) => one !== null);
+    return known.length > 0 ? um(Math.max(0, Math.min(...known))) : null;
+  };
+  return { plus: least(rooms.map(({ plus }) => plus)), minus: least(rooms.map(({ minus }) => minus)) };
 }
 
 /** Another feature to measure from, where the datum was cut off: by the length that joins the two, else any still there. */

@@ -59,8 +59,7 @@ export function planOf(
   sheet: RunSheet,
   state: EndState,
   made: AsMade,
-  moved: readonly string[],
-  { places, cableLost }: Placing,
+  { moved, places, cableLost }: Placing,
 ): Plan {
   const moves = made.present.flatMap((feature): Move[] => {
     const was = made.places.get(feature.id) as Length;

@@ -14,6 +14,8 @@ export interface MendProblem {
   readonly forced: readonly string[];
   /** When the first of these is cut again, the second must be too: a stripper has gone over the cleaved end. */
   readonly follows: readonly (readonly [edge: string, end: string])[];
+  /** Where glass is bared or cleaved: doing it again costs an attempt. */
+  readonly glass: readonly string[];
   readonly cable: string;
   readonly places: ReadonlyMap<string, Length>;
 }
@@ -109,6 +111,7 @@ export function mendProblem(
     ]),
     forced: forcedBy(faults, features),
     follows: end && cleaved(sheet, end) ? glassEdges(made).map(({ id }) => [id, end] as const) : [],
+    glass: [...glassEdges(made).map(({ id }) => id), ...(end && cleaved(sheet, end) ? [end] : [])],
     cable: cableFeature(sheet, features, present),
     places,
   };

@@ -6,6 +6,8 @@ import { type MendProblem, NICK } from "./problem";
 
 /** Where everything comes to lie, cuts and marks, by one of the two ways. */
 export interface Placing {
+  /** Cuts made again. */
+  readonly moved: readonly string[];
   readonly places: Readonly<Record<string, Length>>;
   readonly cableLost: Length;
 }
@@ -13,8 +15,6 @@ export interface Placing {
 export type Solved =
   | {
       readonly possible: true;
-      /** Cuts made again. */
-      readonly moved: readonly string[];
       readonly least: Placing;
       readonly recommended: Placing & { readonly margin: number };
     }
@@ -57,48 +57,97 @@ const isCut = ({ features }: MendProblem, name: string): boolean =>
  * smallest that holds, and within it every place the least.
  */
 export function solveMend(problem: MendProblem): Solved {
+  const least = fixpoint(problem, []);
+  if (!least.found.possible) return least.found;
+  return {
+    possible: true,
+    least: leastPlacing(problem, least.input, least.found),
+    recommended: recommendedPlacing(problem, roomier(problem, { ...least, found: least.found })),
+  };
+}
+
+interface Fixed<Found extends Rework = Rework> {
+  readonly input: ReworkInput;
+  readonly found: Found;
+}
+type Possible = Extract<Rework, { possible: true }>;
+
+function fixpoint(problem: MendProblem, also: readonly string[]): Fixed {
   let moved: ReadonlySet<string> = new Set();
   for (;;) {
-    const input = inputFor(problem, moved);
+    const plain = inputFor(problem, moved);
+    const input = { ...plain, forced: [...new Set([...plain.forced, ...also])] };
     const found = rework(input);
-    if (!found.possible) return found;
+    if (!found.possible) return { input, found };
     const grown = new Set([...moved, ...found.moved]);
-    if (grown.size === moved.size) return placed(problem, input, found);
+    if (grown.size === moved.size) return { input, found };
     moved = grown;
   }
 }
 
-function placed(
-  problem: MendProblem,
-  input: ReworkInput,
-  found: Extract<Rework, { possible: true }>,
-): Solved {
-  const { recommended } = found;
-  const cutsAt = (at: Readonly<Record<string, Length>>): ReworkInput => ({
+/** Share of the limits' half-width under which a way is too tight to be worked to by hand. */
+const TIGHT = 0.25;
+
+/**
+ * Where the least set leaves no room, a neighbour is cut again too: whichever gives the most room, one after the other
+ * until there is enough. Glass that may stay is never cut for this.
+ */
+function roomier(problem: MendProblem, start: Fixed<Possible>): Fixed<Possible> {
+  let best = start;
+  const also: string[] = [];
+  while (best.found.recommended.margin < TIGHT) {
+    const { moved } = best.found;
+    const tries = problem.features
+      .filter(({ name, kind }) => kind === "cut" && !moved.includes(name) && !isGlass(problem, name))
+      .filter(({ name }) =>
+        problem.dimensions.some(
+          ({ from, to }) => (from === name && moved.includes(to)) || (to === name && moved.includes(from)),
+        ),
+      )
+      .flatMap(({ name }) => {
+        const tried = fixpoint(problem, [...also, name]);
+        return tried.found.possible ? [{ name, fixed: { input: tried.input, found: tried.found } }] : [];
+      })
+      .filter(
+        ({ fixed }) => !fixed.found.moved.some((name) => isGlass(problem, name) && !moved.includes(name)),
+      );
+    const [top] = tries.sort((a, b) => b.fixed.found.recommended.margin - a.fixed.found.recommended.margin);
+    if (!top || top.fixed.found.recommended.margin <= best.found.recommended.margin + 0.05) break;
+    also.push(top.name);
+    best = top.fixed;
+  }
+  return best;
+}
+
+const isGlass = ({ glass }: MendProblem, name: string): boolean => glass.includes(name);
+
+function leastPlacing(problem: MendProblem, input: ReworkInput, found: Possible): Placing {
+  const held: ReworkInput = {
     ...input,
     forced: [],
     features: input.features.map((one) =>
-      one.kind === "mark" ? one : { name: one.name, kind: "fixed", at: at[one.name] as Length },
+      one.kind === "mark" ? one : { name: one.name, kind: "fixed", at: found.least[one.name] as Length },
     ),
-  });
+  };
   // With the cuts held at their least, the marks go in the middle of what that leaves them.
-  const about = rework(cutsAt(found.least));
+  const about = rework(held);
   const marks = about.possible ? about.recommended.positions : {};
-  const least = marksKept(problem, input.dimensions, {
+  const places = marksKept(problem, input.dimensions, {
     ...marks,
     ...found.least,
     ...onlyMarks(problem, marks),
   });
-  const eased = easeToTenths(problem, input, new Set(found.moved), recommended.positions);
-  const best = marksKept(problem, input.dimensions, eased);
-  const lost = (places: Readonly<Record<string, Length>>) =>
-    um((places[problem.cable] ?? 0) - (problem.places.get(problem.cable) ?? 0));
-  return {
-    possible: true,
-    moved: found.moved,
-    least: { places: without(least), cableLost: found.cableLost },
-    recommended: { places: without(best), cableLost: lost(best), margin: recommended.margin },
-  };
+  return { moved: found.moved, places: without(places), cableLost: found.cableLost };
+}
+
+function recommendedPlacing(
+  problem: MendProblem,
+  { input, found }: Fixed<Possible>,
+): Placing & { readonly margin: number } {
+  const eased = easeToTenths(problem, input, new Set(found.moved), found.recommended.positions);
+  const places = marksKept(problem, input.dimensions, eased);
+  const cableLost = um((places[problem.cable] ?? 0) - (problem.places.get(problem.cable) ?? 0));
+  return { moved: found.moved, places: without(places), cableLost, margin: found.recommended.margin };
 }
 
 const onlyMarks = ({ features }: MendProblem, places: Readonly<Record<string, Length>>) =>

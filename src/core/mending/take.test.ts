@@ -3,107 +3,12 @@ import { mustAccept } from "../end/accept";
 import type { EntryInput } from "../end/entry";
 import { zEntry } from "../end/entry";
 import { mm } from "../length/length";
-import { compile, procedureOf } from "../runsheet/fixtures/made";
 import { featureOf } from "../runsheet/runsheet";
 import { adviceFor, endAt, GUARDED, readingsOf, stateAfter } from "./fixtures/ends";
+import { stub as sheet } from "./fixtures/stub";
 import { mendedSheet, sheetAt } from "./mended-sheet";
 import { mustFollow, nextLine, reworkEntry } from "./take";
 
-const sheet = compile(
-  procedureOf(
-    [
-      ["strip", "end", "buffer", 36, 1, 1],
-      ["second", "buffer", "mark", 12, 1, 1],
-      ["cleave", "glass", "buffer", 9, 0.5, 0.5],
-    ],
-    {
-      changes: {
-        features: [
-          { id: "end", name: "cable end", kind: "end" },
-          { id: "buffer", name: "buffer edge", kind: "edge", ends: ["buffer", "coating"] },
-          { id: "mark", name: "second mark", kind: "mark" },
-          { id: "glass", name: "cleaved end", kind: "end", ends: ["glass"] },
-        ],
-        dimensions: [
-          {
-            id: "strip",
-            name: "strip",
-            from: "end",
-            to: "buffer",
-            nominal: 36,
-            plus: 1,
-            minus: 1,
-            after: "strip",
-          },
-          {
-            id: "second",
-            name: "second",
-            from: "buffer",
-            to: "mark",
-            nominal: 12,
-            plus: 1,
-            minus: 1,
-            after: "second",
-          },
-          {
-            id: "cleave",
-            name: "cleave",
-            from: "glass",
-            to: "buffer",
-            nominal: 9,
-            plus: 0.5,
-            minus: 0.5,
-            after: "cleave",
-          },
-        ],
-        retries: [{ id: "strip", name: "strip again", most: 2 }],
-        steps: [
-          { id: "mark-buffer", title: "Mark", kind: "mark", makes: "buffer", by: "strip", tool: "pen" },
-          { id: "second", title: "Second mark", kind: "mark", makes: "mark", by: "second", tool: "pen" },
-          {
-            id: "strip",
-            title: "Strip",
-            kind: "remove",
-            layers: ["buffer", "coating"],
-            to: "buffer",
-            tool: "cutter",
-            bites: { most: 6 },
-          },
-          { id: "clean", title: "Clean", kind: "clean" },
-          {
-            id: "bend",
-            title: "Bend",
-            kind: "bend-test",
-            judgement: {
-              id: "sound",
-              asks: "Did it hold?",
-              answers: [
-                { id: "held", sees: "It held", good: true },
-                {
-                  id: "broke",
-                  sees: "It broke",
-                  good: false,
-                  redo: [{ rule: "strip", goTo: "mark-buffer" }],
-                },
-              ],
-            },
-          },
-          {
-            id: "cleave",
-            title: "Cleave",
-            kind: "cleave",
-            makes: "glass",
-            by: "cleave",
-            tool: "cutter",
-            replaces: "end",
-          },
-          { id: "measure", title: "Measure", kind: "measure", checks: ["cleave", "second"] },
-          { id: "cap", title: "Cap", kind: "cap" },
-        ],
-      },
-    },
-  ),
-);
 const short = endAt(
   sheet,
   "measure",

@@ -31,7 +31,9 @@ export function BatchAside({ batch, place, work, onPlan }: BatchAsideProps) {
   const { members, states, onOthers, setCurrent } = batch;
   const { line, state, add, last } = work;
   const now = useTick(states.some((one) => readyAt(one) > 0)) ?? 0;
-  const others = states.filter((one, i) => i !== place && !one.signed && one.at === line.index).length;
+  const others = states.filter(
+    (one, i) => i !== place && !one.signed && !one.mend && one.at === line.index,
+  ).length;
   const onAll = async () => {
     if (!(await onOthers(line, (one) => doneAt(line, one)))) return;
     for (const { id } of line.parts)

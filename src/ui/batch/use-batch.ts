@@ -102,7 +102,7 @@ export function useBatch(id: string, sheet: RunSheet, initial: readonly Member[]
   const onOthers = async (line: Line, entriesOf: (state: EndState) => readonly Entry[]): Promise<boolean> => {
     const ends = members.flatMap(({ id: end }, i) => {
       const state = states[i];
-      if (i === current || !state || state.signed || state.at !== line.index) return [];
+      if (i === current || !state || state.signed || state.mend || state.at !== line.index) return [];
       const entries = entriesOf(state).map((entry) => ({ id: uuid(), entry }));
       return entries.length > 0 ? [{ end, after: state.lastSeq, entries }] : [];
     });

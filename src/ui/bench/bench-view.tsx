@@ -14,7 +14,11 @@ import type {
   Rule,
   RunSheet,
 } from "@/core";
+import { judgementOf, SIMULATED, sheetAt } from "@/core";
+import type { Way } from "../advice/advice-panel";
+import { useAims } from "../aim/aim-note";
 import { Band, type BandReading } from "../band/band";
+import { Calliper } from "../calliper/calliper";
 import { usePrefs } from "../prefs/prefs-context";
 import type { Typed } from "../reading/reading-panel";
 import { hush, say, stepAloud } from "../words/aloud";
@@ -61,7 +65,10 @@ export function BenchView({
   const { state, add, line, here, all, signing, typed } = work;
   const [read, setRead] = useState<string | null>(null);
   const [blades, setBlades] = useState(shipped);
-  const aloud = () => say(stepAloud(sheet, line, prefs.units));
+  const [way, setWay] = useState<Way>("recommended");
+  const [simulated, setSimulated] = useState(false);
+  const aims = useAims(prefs.name, sheet.procedure.id);
+  const aloud = () => say(stepAloud(work.drawn, line, prefs.units));
   useBenchKeys({
     enabled: state.signed === null,
     next: work.next,
@@ -91,14 +98,20 @@ export function BenchView({
 
   const done = signing || state.signed !== null;
   const active = activeOf(here, typed?.check.id ?? read ?? undefined);
+  const asking = !state.signed && (signing || here.length > 0 || judgementOf(line.step) !== undefined);
+  const told = asking ? work.advice.find((one) => one.kind === "mend") : undefined;
+  const shown = told?.kind === "mend" && way !== "now" ? told[way] : null;
+  const picked = instruments.find((one) => one.id === prefs.instrument) ?? (instruments[0] as Instrument);
+  const instrument: Instrument = simulated ? { ...picked, ...SIMULATED } : picked;
+  const measuring = signing ? all : here;
   return (
     <main className="flex h-[calc(100dvh-3.5rem-var(--tray,0px))] min-w-0 flex-1 flex-col overflow-hidden sm:h-dvh">
       <BenchHead sheet={sheet} work={work} onPlan={batch?.onPlan ?? null} onAloud={aloud} />
       <Band
-        sheet={sheet}
-        line={done ? sheet.lines.length : line.index}
-        lit={done ? [] : litBy(line, active)}
-        readings={done ? [] : bandReadings(active, typed)}
+        sheet={shown ? sheetAt(work.drawn, shown.places) : work.drawn}
+        line={done ? sheet.lines.length : Math.max(line.index, state.mend ? state.reached - 1 : 0)}
+        lit={shown ? shown.moves.map(({ feature }) => feature) : done ? [] : litBy(line, active)}
+        readings={done || shown ? [] : bandReadings(active, typed)}
         compact
       />
       {state.signed ? (
@@ -112,13 +125,14 @@ export function BenchView({
         />
       ) : signing ? (
         <SignPanel
-          standings={all}
-          result={work.result}
+          sheet={sheet}
+          work={work}
+          rule={rule}
+          instrument={instrument}
+          way={way}
+          onWay={setWay}
           units={prefs.units}
           name={prefs.name}
-          state={state}
-          onAdd={add}
-          onBack={work.back}
           onSign={(name, outcome, missingShards) => {
             change({ name });
             add({ kind: "sign", name, outcome, ...(missingShards ? { missingShards } : {}) });
@@ -128,9 +142,13 @@ export function BenchView({
         <>
           <StepProgress lines={sheet.lines} at={line.index} />
           <div className={`flex min-h-0 flex-1 ${batch ? "flex-col lg:flex-row" : ""}`}>
-            {batch ? batch.aside(work) : <StepList lines={sheet.lines} at={line.index} onGo={work.go} />}
+            {batch ? (
+              batch.aside(work)
+            ) : told ? null : (
+              <StepList lines={stepsShown(work)} at={line.index} onGo={work.go} />
+            )}
             <StepWork
-              key={`${line.step.id}/${JSON.stringify(state.redone)}`}
+              key={`${line.step.id}/${JSON.stringify(state.redone)}/${state.reworks}`}
               sheet={sheet}
               work={work}
               rule={rule}
@@ -138,9 +156,12 @@ export function BenchView({
               cautions={cautions}
               blades={blades}
               instruments={instruments}
-              instrument={
-                instruments.find((one) => one.id === prefs.instrument) ?? (instruments[0] as Instrument)
-              }
+              instrument={instrument}
+              way={way}
+              onWay={setWay}
+              simulated={simulated}
+              onSimulated={setSimulated}
+              aims={aims}
               onInstrument={(instrument) => change({ instrument })}
               onRead={setRead}
               onSeeTo={seeTo}
@@ -148,8 +169,26 @@ export function BenchView({
           </div>
         </>
       )}
+      {simulated && !state.signed && measuring.length > 0 && (
+        <Calliper
+          end={id}
+          sheet={sheet}
+          state={state}
+          checks={measuring.map(({ check }) => check)}
+          active={(signing ? measuring[0] : active)?.check.id ?? ""}
+          units={prefs.units}
+          onClose={() => setSimulated(false)}
+        />
+      )}
     </main>
   );
+}
+
+/** The steps there are to do: all, or while something is redone those of it, back to where it is read. */
+function stepsShown({ drawn, state: { mend } }: BenchWork): readonly Line[] {
+  return mend
+    ? drawn.lines.filter(({ index }) => mend.steps.includes(index) || index === mend.back)
+    : drawn.lines;
 }
 
 /** What the band lights: the place being made, or the two a length lies between. */

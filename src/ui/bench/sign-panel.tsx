@@ -1,20 +1,32 @@
 "use client";
 
 import { useState } from "react";
-import { type CheckStanding, type EndState, type Entry, type Result, shardsMissing } from "@/core";
+import {
+  type Instrument,
+  inOrderOfDoing,
+  type Result,
+  type Rule,
+  type RunSheet,
+  shardsMissing,
+} from "@/core";
+import { AdvicePanel, type Way } from "../advice/advice-panel";
 import { ShardCount } from "../aids/shard-count";
+import { PhotoStrip } from "../photos/photo-strip";
+import { ReadingPanel } from "../reading/reading-panel";
 import { limitsText, type Units } from "../words/length-text";
 import { VerdictSign } from "../words/verdict-sign";
 import { RESULT_WORDS, verdictWords } from "../words/verdict-words";
+import type { BenchWork } from "./use-work";
 
 interface SignPanelProps {
-  readonly standings: readonly CheckStanding[];
-  readonly result: Result;
+  readonly sheet: RunSheet;
+  readonly work: BenchWork;
+  readonly rule: Rule;
+  readonly instrument: Instrument;
+  readonly way: Way;
+  readonly onWay: (way: Way) => void;
   readonly units: Units;
   readonly name: string;
-  readonly onBack: () => void;
-  readonly state: EndState;
-  readonly onAdd: (entry: Entry) => void;
   readonly onSign: (name: string, outcome: "kept" | "cut-off", missingShards: string) => void;
 }
 
@@ -28,15 +40,20 @@ const SAY: Record<Result, string> = {
 
 /** The last word on an end: what it came to, and whose name stands for it. */
 export function SignPanel({
-  standings,
-  result,
+  sheet,
+  work,
+  rule,
+  instrument,
+  way,
+  onWay,
   units,
   name: remembered,
-  state,
-  onAdd,
-  onBack,
   onSign,
 }: SignPanelProps) {
+  const { all, result, state, add: onAdd, back: onBack, advice } = work;
+  const standings = inOrderOfDoing(all);
+  const [picked, setPicked] = useState<string | null>(null);
+  const reading = standings.find(({ check }) => check.id === picked);
   const [name, setName] = useState(remembered);
   const [missing, setMissing] = useState(false);
   const [why, setWhy] = useState("");
@@ -53,11 +70,24 @@ export function SignPanel({
         <VerdictSign verdict={result} large /> {RESULT_WORDS[result]}
       </h2>
       <p className="text-lg">{SAY[result]}</p>
+      {advice.map((one, i) => (
+        <AdvicePanel
+          key={one.leg}
+          sheet={sheet}
+          advice={one}
+          units={units}
+          way={way}
+          onWay={onWay}
+          onTake={(plan) => work.take(one, plan)}
+          onStartOver={() => document.getElementById("signer")?.focus()}
+          first={i === 0}
+        />
+      ))}
       <ul className="divide-y divide-line border-line border-y">
         {standings.map(({ check, judged, readings }) => {
           const words = judged && verdictWords(check, judged, units);
           return (
-            <li key={check.id} className="flex items-center gap-3 py-2">
+            <li key={check.id} className="flex items-center gap-3 py-1">
               <VerdictSign verdict={judged?.verdict ?? "unmeasured"} />
               <span className="min-w-0 flex-1">
                 {check.name}
@@ -67,10 +97,34 @@ export function SignPanel({
               <span className="text-right">
                 {words ? `${words.word} ${words.by} · ${readings.length} read` : "not measured"}
               </span>
+              <button
+                type="button"
+                onClick={() => setPicked(check.id)}
+                aria-pressed={picked === check.id}
+                aria-label={`Read ${check.name}${check.leg && `, leg ${check.leg}`}`}
+                className="min-h-12 rounded-md border border-line px-3 text-sm"
+              >
+                Read
+              </button>
             </li>
           );
         })}
       </ul>
+      {reading && (
+        <ReadingPanel
+          key={reading.check.id}
+          standing={reading}
+          others={standings.filter(({ judged, check }) => judged === null && check !== reading.check)}
+          rule={rule}
+          units={units}
+          instrument={instrument}
+          saved={work.saved}
+          onKeep={(entry) => onAdd(entry)}
+          onStrike={work.strike}
+          onTyped={work.setTyped}
+        />
+      )}
+      <PhotoStrip end={work.id} photos={state.photos} onAdded={work.learn} />
       <form
         className="grid gap-2"
         onSubmit={(event) => {

@@ -2,6 +2,7 @@ import { Check } from "lucide-react";
 import type { Line } from "@/core";
 
 interface StepListProps {
+  /** Every step; while something is redone, the steps of that. */
   readonly lines: readonly Line[];
   readonly at: number;
   readonly onGo: (index: number) => void;
@@ -12,7 +13,8 @@ const SHOWN = 10;
 
 /** The steps around the one being done; the rest are counted, so that the list never scrolls. */
 export function StepList({ lines, at, onGo }: StepListProps) {
-  const first = Math.max(0, Math.min(at - BEHIND, lines.length - SHOWN));
+  const here = lines.findIndex(({ index }) => index === at);
+  const first = Math.max(0, Math.min(here - BEHIND, lines.length - SHOWN));
   const shown = lines.slice(first, first + SHOWN);
   const after = lines.length - first - shown.length;
   return (

@@ -1,19 +1,27 @@
 "use client";
 
-import { useState } from "react";
+import { useRef, useState } from "react";
+import { toast } from "sonner";
 import {
   type BladeLine,
   type Caution,
   type Conformance,
   featureOf,
   type Instrument,
+  inOrderOfDoing,
   judgementOf,
   type Line,
   type Reading,
   type Rule,
   type RunSheet,
+  seatOf,
 } from "@/core";
+import { AdvicePanel, MendStrip, type Way } from "../advice/advice-panel";
+import { Faults } from "../advice/faults";
+import { SeatNote } from "../advice/seat-words";
+import { SpareCable } from "../advice/spare-cable";
 import { StepPictures, StepTools } from "../aids/step-aids";
+import { AimNote, type OwnAim } from "../aim/aim-note";
 import { Figure, LengthFigure } from "../figure/figure";
 import { CheckList } from "../reading/check-list";
 import { InstrumentPicker } from "../reading/instrument-picker";
@@ -36,6 +44,11 @@ interface StepWorkProps {
   readonly blades: readonly BladeLine[];
   readonly onInstrument: (id: string) => void;
   readonly onRead: (check: string) => void;
+  readonly way: Way;
+  readonly onWay: (way: Way) => void;
+  readonly simulated: boolean;
+  readonly onSimulated: (on: boolean) => void;
+  readonly aims: readonly OwnAim[];
   readonly onSeeTo: (tool: string, action: "wipe" | "turn" | "new") => void;
 }
 
@@ -50,29 +63,76 @@ export function StepWork(props: StepWorkProps) {
     setPicked(check);
     onRead(check);
   };
+  const keptAt = useRef(0);
   const keep = (entry: Reading, { verdict }: Conformance) => {
+    keptAt.current = Date.now();
+    if (reading && entry.check !== reading.check.id)
+      toast(`Read as ${standings.find(({ check }) => check.id === entry.check)?.check.name}.`);
     add(entry);
     const next = standings.find(({ judged, check }) => judged === null && check.id !== entry.check);
     pick(verdict === "in" && next ? next.check.id : entry.check);
   };
   const aside = !reading && !judgement;
+  const told = reading || judgement ? work.advice : [];
+  const seat = reading && seatOf(sheet, state, rule, reading.check.leg);
+  const aim = props.aims.find(
+    ({ makes, tool, set }) =>
+      set !== null && line.figure?.feature === makes && "tool" in line.step && line.step.tool === tool,
+  );
+  const takeFirst = () => {
+    const [one] = told;
+    // A calliper that sends Enter twice must not take what it has only just brought up.
+    if (one?.kind === "mend" && Date.now() - keptAt.current > 700)
+      work.take(one, props.way === "least" ? "least" : "recommended");
+  };
   const said = (
     <Cautions cautions={line.step.cautions.flatMap((one) => cautions.find(({ id }) => id === one) ?? [])} />
   );
   const lengths = reading && (
     <>
       {standings.length > 1 && (
-        <CheckList standings={standings} active={reading.check.id} units={units} onPick={pick} />
+        <CheckList
+          standings={inOrderOfDoing(standings)}
+          active={reading.check.id}
+          units={units}
+          narrow={told.length > 0}
+          onPick={pick}
+        />
       )}
-      <div className="mt-3 max-w-md">
+      <div className="mt-2 max-w-md">
         <InstrumentPicker
           instruments={props.instruments}
           instrument={props.instrument}
           onPick={props.onInstrument}
         />
       </div>
+      <div className="mt-2 flex flex-wrap gap-1.5">
+        <Faults sheet={sheet} state={state} units={units} onAdd={add} />
+        <SpareCable state={state} units={units} onAdd={add} />
+        <button
+          type="button"
+          aria-pressed={props.simulated}
+          onClick={() => props.onSimulated(!props.simulated)}
+          className="min-h-12 rounded-md border border-line px-3 text-sm aria-pressed:border-ink"
+        >
+          Simulated calliper
+        </button>
+      </div>
     </>
   );
+  const advised = told.map((one, i) => (
+    <AdvicePanel
+      key={one.leg}
+      sheet={sheet}
+      advice={one}
+      units={units}
+      way={props.way}
+      onWay={props.onWay}
+      onTake={(plan) => work.take(one, plan)}
+      onStartOver={() => work.setSigning(true)}
+      first={i === 0}
+    />
+  ));
   return (
     <section
       aria-labelledby="step"
@@ -90,9 +150,18 @@ export function StepWork(props: StepWorkProps) {
               onThread={(part, on) => add({ kind: "thread", part, on })}
             />
           ) : (
-            <Figure sheet={sheet} line={line} units={units} />
+            <Figure sheet={work.drawn} line={line} units={units} />
           )}
-          {reading && (
+          {state.mend && <MendStrip sheet={sheet} mend={state.mend} units={units} />}
+          {aim && <AimNote aim={aim} units={units} />}
+          {told.length > 0 && (
+            <div className="mt-2 gap-5 lg:grid lg:grid-cols-[minmax(0,1fr)_280px]">
+              <div className="grid content-start gap-3">{advised}</div>
+              <div className="hidden lg:block">{lengths}</div>
+            </div>
+          )}
+          {seat && seat.finding !== "seated" && <SeatNote seat={seat} units={units} />}
+          {reading && told.length === 0 && (
             <LengthFigure
               nominal={reading.check.nominal}
               from={featureOf(sheet, reading.check.from).name}
@@ -101,7 +170,7 @@ export function StepWork(props: StepWorkProps) {
               units={units}
             />
           )}
-          <div className="flex flex-wrap items-start gap-x-6">
+          <div className={`flex flex-wrap items-start gap-x-6 ${told.length > 0 ? "hidden" : ""}`}>
             <Doing line={line} units={units} hideOnPhone={reading !== undefined} />
             <StepPictures
               sheet={sheet}
@@ -110,14 +179,18 @@ export function StepWork(props: StepWorkProps) {
               units={units}
             />
           </div>
-          <div className="hidden lg:block">{lengths}</div>
-          {!aside && said}
+          {told.length === 0 && <div className="hidden lg:block">{lengths}</div>}
+          {!aside && told.length === 0 && said}
         </div>
-        <div className="px-4 py-2 lg:min-h-0 lg:overflow-y-auto lg:border-line lg:border-l lg:py-4">
+        <div
+          className={`px-4 py-2 lg:block lg:min-h-0 lg:overflow-y-auto lg:border-line lg:border-l lg:py-4 ${told.length > 0 && reading ? "gap-5 md:grid md:grid-cols-2" : ""}`}
+        >
           {reading && (
             <ReadingPanel
               key={reading.check.id}
               standing={reading}
+              others={standings.filter(({ judged, check }) => judged === null && check !== reading.check)}
+              onEmptyEnter={takeFirst}
               rule={rule}
               units={units}
               instrument={props.instrument}
@@ -135,6 +208,7 @@ export function StepWork(props: StepWorkProps) {
               judgement={judgement}
               onAdd={add}
               onGiveUp={() => work.setSigning(true)}
+              advised={told.some(({ kind, seen }) => seen !== null && kind === "mend")}
             />
           )}
           <StepTools

@@ -3,15 +3,22 @@
 import { useCallback, useEffect, useMemo, useState } from "react";
 import { toast } from "sonner";
 import {
+  advise,
   type CheckStanding,
   type EndState,
   type Entry,
+  formatMm,
+  judgementOf,
   type Line,
+  type MendAdvice,
+  mendedSheet,
   missingParts,
+  nextLine,
   type Recorded,
   type Rule,
   type RunSheet,
   resultOf,
+  reworkEntry,
   spentAt,
   standings,
 } from "@/core";
@@ -35,10 +42,13 @@ export function useWork({ id, sheet, rule, initial, onDone }: Work) {
   const { refresh, serverNow } = useTimers();
   const [signing, setSigning] = useState(false);
   const [typed, setTyped] = useState<Typed | null>(null);
-  const line = sheet.lines[Math.min(state.at, sheet.lines.length - 1)] as Line;
+  /** The sheet as this end has it: by the figures of its last rework, if any. */
+  const drawn = useMemo(() => mendedSheet(sheet, state), [sheet, state]);
+  const line = drawn.lines[Math.min(state.at, sheet.lines.length - 1)] as Line;
   const all = useMemo(() => standings(sheet, state, rule), [sheet, state, rule]);
   const here = useMemo(() => all.filter(({ check }) => check.step === line.step.id), [all, line]);
-  const last = line.index === sheet.lines.length - 1;
+  const last = line.index === sheet.lines.length - 1 && !state.mend;
+  const advice = useMemo(() => advise(sheet, state, rule, badAnswer(sheet, state)), [sheet, state, rule]);
 
   useEffect(() => {
     if (waiting === 0 && state.timers.length > 0) refresh();
@@ -73,9 +83,10 @@ export function useWork({ id, sheet, rule, initial, onDone }: Work) {
   };
   const next = () => {
     if (signing) return;
-    const missing = missingParts(sheet, state, line.index + 1);
+    const to = nextLine(state);
+    const missing = missingParts(sheet, state, to);
     if (missing.length > 0) {
-      go(line.index + 1);
+      go(to);
       return;
     }
     const entries: Entry[] = leave();
@@ -83,7 +94,7 @@ export function useWork({ id, sheet, rule, initial, onDone }: Work) {
       setSigning(true);
       return;
     }
-    const step: Entry = { kind: "step", to: line.index + 1 };
+    const step: Entry = { kind: "step", to };
     setTyped(null);
     add(step);
     onDone?.([...entries, step], state);
@@ -99,12 +110,24 @@ export function useWork({ id, sheet, rule, initial, onDone }: Work) {
     add({ kind: "strike", reading });
     toast(`Struck out ${kept.typed}.`, { action: { label: "Put back", onClick: () => add(again) } });
   };
+  const take = (one: MendAdvice, plan: "least" | "recommended") => {
+    if (one.kind !== "mend") return;
+    const entry = reworkEntry(one, plan);
+    setSigning(false);
+    setTyped(null);
+    add(entry);
+    if (entry.cableLost > 0) toast(`${formatMm(entry.cableLost)} mm of cable used.`);
+  };
   const undo = () => {
     const latest = state.readings.at(-1);
     if (latest) strike(latest.id);
   };
   return {
     ...live,
+    id,
+    drawn,
+    advice,
+    take,
     line,
     last,
     all,
@@ -120,6 +143,17 @@ export function useWork({ id, sheet, rule, initial, onDone }: Work) {
     strike,
     undo,
   };
+}
+
+/** The last bad answer given, in the order of work. */
+function badAnswer(sheet: RunSheet, state: EndState): { judgement: string; answer: string } | null {
+  for (const { step } of [...sheet.lines].reverse()) {
+    const judgement = judgementOf(step);
+    const answer = judgement && state.answers[judgement.id];
+    if (answer !== undefined && judgement?.answers.some(({ id, good }) => id === answer && !good))
+      return { judgement: judgement.id, answer };
+  }
+  return null;
 }
 
 export type BenchWork = ReturnType<typeof useWork>;

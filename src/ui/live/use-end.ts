@@ -22,6 +22,8 @@ export interface LiveEnd {
   readonly offline: boolean;
   /** Whether the server holds this entry. */
   readonly saved: (id: string) => boolean;
+  /** Takes in entries the server answered with to something else, such as a photograph sent. */
+  readonly learn: (entries: readonly Recorded[]) => void;
 }
 
 const merged = (known: readonly Recorded[], more: readonly Recorded[]): readonly Recorded[] => {
@@ -145,5 +147,12 @@ export function useEnd(id: string, initial: readonly Recorded[]): LiveEnd {
     );
   }, [known, waiting]);
   const saved = useCallback((entry: string) => known.some((one) => one.id === entry), [known]);
-  return { state, add, waiting: waiting.length, offline, saved };
+  const own = useCallback(
+    (entries: readonly Recorded[]) => {
+      for (const { id: one } of entries) mine.current.add(one);
+      learn(entries);
+    },
+    [learn],
+  );
+  return { state, add, waiting: waiting.length, offline, saved, learn: own };
 }

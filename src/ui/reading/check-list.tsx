@@ -8,13 +8,18 @@ interface CheckListProps {
   readonly standings: readonly CheckStanding[];
   readonly active: string;
   readonly units: Units;
+  /** One under the other, beside what to do. */
+  readonly narrow: boolean;
   readonly onPick: (check: string) => void;
 }
 
 /** The lengths asked for at this step, each with how it stands; touch one to read it next. */
-export function CheckList({ standings, active, units, onPick }: CheckListProps) {
+export function CheckList({ standings, active, units, narrow, onPick }: CheckListProps) {
   return (
-    <ul aria-label="Lengths to read" className="mt-4 grid max-w-2xl gap-1.5 sm:grid-cols-2">
+    <ul
+      aria-label="Lengths to read"
+      className={`grid gap-1.5 ${narrow ? "" : "mt-4 max-w-2xl sm:grid-cols-2"}`}
+    >
       {standings.map(({ check, judged }) => (
         <li key={check.id} className="min-w-0">
           <button

@@ -14,10 +14,12 @@ interface JudgementPanelProps {
   readonly onAdd: (entry: Entry) => void;
   /** Nothing is left to try: the end is to be cut off. */
   readonly onGiveUp: () => void;
+  /** Whether what to redo for it is told elsewhere, with figures. */
+  readonly advised: boolean;
 }
 
 /** What is seen, as big answers; a bad one says what it means and takes back to the step that mends it. */
-export function JudgementPanel({ sheet, state, judgement, onAdd, onGiveUp }: JudgementPanelProps) {
+export function JudgementPanel({ sheet, state, judgement, onAdd, onGiveUp, advised }: JudgementPanelProps) {
   const answer = state.answers[judgement.id];
   const given = judgement.answers.find(({ id }) => id === answer);
   const see = (id: string, shards: number) => {
@@ -54,7 +56,7 @@ export function JudgementPanel({ sheet, state, judgement, onAdd, onGiveUp }: Jud
             <p>
               {given.means} <strong>{given.action}</strong>
             </p>
-            {!given.good && (
+            {!given.good && !advised && (
               <Ladder
                 sheet={sheet}
                 rungs={rungsOf(sheet, state, judgement.id, given.id)}

@@ -3,6 +3,7 @@
 import { X } from "lucide-react";
 import { startTransition, useEffect, useMemo, useRef, useState } from "react";
 import {
+  belongsTo,
   type Check,
   type CheckStanding,
   type Conformance,
@@ -29,6 +30,8 @@ export interface Typed {
 
 interface ReadingPanelProps {
   readonly standing: CheckStanding;
+  /** Other lengths a reading could be of: those not read yet. */
+  readonly others: readonly CheckStanding[];
   readonly rule: Rule;
   readonly units: Units;
   readonly instrument: Instrument;
@@ -36,11 +39,14 @@ interface ReadingPanelProps {
   readonly onStrike: (id: string) => void;
   readonly onTyped: (typed: Typed | null) => void;
   readonly saved: (id: string) => boolean;
+  /** Enter with nothing typed. */
+  readonly onEmptyEnter?: () => void;
 }
 
 /** Readings of one length: the verdict follows every key; Enter keeps the reading. */
 export function ReadingPanel({
-  standing,
+  standing: asked,
+  others,
   rule,
   units,
   instrument,
@@ -48,11 +54,12 @@ export function ReadingPanel({
   onStrike,
   onTyped,
   saved,
+  onEmptyEnter,
 }: ReadingPanelProps) {
-  const { check, readings } = standing;
   const [text, setText] = useState("");
   const [refusal, setRefusal] = useState<string | null>(null);
   const input = useRef<HTMLInputElement>(null);
+  const choices = useRef<HTMLFieldSetElement>(null);
   const parsed = useMemo(
     () =>
       text.trim() === ""
@@ -61,6 +68,20 @@ export function ReadingPanel({
     [text, units],
   );
   const written = parsed?.ok ? parsed.value : null;
+  const belongs = useMemo(
+    () =>
+      written
+        ? belongsTo(
+            [asked, ...others].map((one) => one.check),
+            written.length,
+          )
+        : null,
+    [written, asked, others],
+  );
+  const standing =
+    belongs?.kind === "one" ? (others.find((one) => one.check === belongs.check) ?? asked) : asked;
+  const doubt = belongs?.kind === "ask" ? belongs.checks : null;
+  const { check, readings } = standing;
   const typed = useMemo(
     () => (written ? judgeCheck(check, [...readings, { value: written.length, instrument }], rule) : null),
     [written, check, readings, instrument, rule],
@@ -73,26 +94,37 @@ export function ReadingPanel({
     if (window.matchMedia("(min-width: 640px)").matches) input.current?.focus();
   }, []);
 
-  const keep = () => {
-    if (!parsed) return;
+  const keep = (as?: Check) => {
+    if (!parsed) {
+      onEmptyEnter?.();
+      return;
+    }
+    if (doubt && !as) {
+      choices.current?.querySelector("button")?.focus();
+      return;
+    }
     if (!parsed.ok || !typed) {
       setRefusal(parsed.ok ? null : parsed.problem.message);
       return;
     }
     const { id, name, resolution, repeatability } = instrument;
     const unit = parsed.value.unit === "in" || parsed.value.unit === "ft" ? "in" : "mm";
+    const of = [asked, ...others].find((one) => one.check === as) ?? standing;
+    const judged = judgeCheck(of.check, [...of.readings, { value: parsed.value.length, instrument }], rule);
+    if (!judged) return;
     onKeep(
       {
         kind: "reading",
-        check: check.id,
+        check: of.check.id,
         value: parsed.value.length,
         typed: text.trim(),
         unit,
         instrument: { id, name, resolution, repeatability },
       },
-      typed,
+      judged,
     );
     setText("");
+    input.current?.focus();
     setRefusal(null);
   };
 
@@ -101,8 +133,7 @@ export function ReadingPanel({
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] content-start gap-2">
       <label htmlFor="reading" className="text-soft text-sm">
-        Reading: {check.name}
-        {check.leg && `, leg ${check.leg}`}
+        {doubt ? "Reading" : `Reading: ${check.name}${check.leg && `, leg ${check.leg}`}`}
       </label>
       <div className="flex items-center rounded-lg border-[3px] border-ink bg-field pr-2 focus-within:outline-3 focus-within:outline-now">
         <input
@@ -130,7 +161,7 @@ export function ReadingPanel({
         <span className="text-soft text-xl">{units === "in" ? "in" : "mm"}</span>
         <button
           type="button"
-          onClick={keep}
+          onClick={() => keep()}
           disabled={!written}
           className="ml-2 min-h-12 rounded-md bg-strong px-3 font-semibold text-on-strong disabled:opacity-40"
         >
@@ -140,6 +171,24 @@ export function ReadingPanel({
       <div id="verdict" role="status" aria-live="polite" className="min-h-[5.6rem]">
         {problem ? (
           <p className="font-semibold text-out">{problem}</p>
+        ) : doubt ? (
+          <fieldset ref={choices} className="grid gap-1">
+            <legend className="font-semibold">Which length is it?</legend>
+            {doubt.map((one) => (
+              <button
+                key={one.id}
+                type="button"
+                onClick={() => keep(one)}
+                className="flex min-h-12 items-center justify-between gap-3 rounded-md border-2 border-line px-3 text-left leading-tight"
+              >
+                <span>
+                  {one.name}
+                  {one.leg && `, leg ${one.leg}`}
+                </span>
+                <span className="figures text-soft text-sm">{figureText(one.nominal, units)}</span>
+              </button>
+            ))}
+          </fieldset>
         ) : (
           shown && <VerdictShown check={check} judged={shown} units={units} written={written} bare={text} />
         )}

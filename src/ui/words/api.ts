@@ -32,5 +32,13 @@ async function ask<T>(url: string, init: RequestInit): Promise<Outcome<T>> {
 export const post = <T>(url: string, body: unknown): Promise<Outcome<T>> =>
   ask(url, { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify(body) });
 
+/** Sends a picture's bytes. Never throws. */
+export const sendPhoto = <T>(url: string, picture: Blob): Promise<Outcome<T>> =>
+  ask(url, {
+    method: "POST",
+    headers: { "content-type": picture.type || "application/octet-stream" },
+    body: picture,
+  });
+
 /** Asks for JSON. Never throws. */
 export const get = <T>(url: string): Promise<Outcome<T>> => ask(url, { cache: "no-store" });

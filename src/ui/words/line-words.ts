@@ -33,17 +33,27 @@ export function figureWords(sheet: RunSheet, line: Line, units: Units): FigureWo
       ? `${figureText(Math.abs(previous.distance), units)} ${previous.distance < 0 ? "before" : "further on than"} the ${name(previous.feature)}`
       : null;
   const length = workFromOwn ? Math.abs(own.distance) : fromEnd;
+  if (figure.further !== undefined && own.datum === figure.feature)
+    return {
+      shown: showLength(length, units),
+      length,
+      datum: `${name(own.datum)} as it is now`,
+      also: [`further back: into the cable, away from the fibre end`],
+      tolerance: toleranceText(own.plus, own.minus, units),
+    };
   const firstTime = line.step.kind === "mark" || line.step.kind === "cleave" || line.step.kind === "trim";
   return {
     shown: showLength(length, units, { plus: own.plus, minus: own.minus }),
     length,
     datum: workFromOwn ? name(own.datum) : name(root),
     also: [
-      workFromOwn
-        ? `${figureText(fromEnd, units)} from the ${name(root)} as it was`
-        : own.datum === root
-          ? null
-          : ownText,
+      figure.further !== undefined
+        ? `${figureText(Math.abs(figure.further), units)} ${figure.further < 0 ? "nearer the fibre end" : "further back"} than it is now`
+        : workFromOwn
+          ? `${figureText(fromEnd, units)} from the ${name(root)} as it was`
+          : own.datum === root
+            ? null
+            : ownText,
       firstTime ? previousText : null,
     ].filter((one) => one !== null),
     tolerance: toleranceText(own.plus, own.minus, units),

@@ -1,10 +1,13 @@
 import type { Metadata } from "next";
+import { cookies } from "next/headers";
 import { notFound } from "next/navigation";
 import { findEndById } from "@/service/ends";
 import { library } from "@/service/library";
+import { instrumentsOf } from "@/service/studies";
 import { theStore } from "@/service/the-store";
 import { blades } from "@/service/tools";
 import { BenchView } from "@/ui/bench/bench-view";
+import { PREFS_COOKIE, readPrefs } from "@/ui/prefs/prefs";
 
 export const metadata: Metadata = { title: "Bench" };
 export const dynamic = "force-dynamic";
@@ -12,14 +15,15 @@ export const dynamic = "force-dynamic";
 export default async function EndPage({ params }: { params: Promise<{ id: string }> }) {
   const end = findEndById(theStore(), (await params).id);
   if (!end) notFound();
-  const { instruments, cautions } = library(theStore());
+  const { cautions } = library(theStore());
+  const { name } = readPrefs((await cookies()).get(PREFS_COOKIE)?.value);
   return (
     <BenchView
       id={end.id}
       sheet={end.sheet}
       rule={end.rule}
       initial={end.entries}
-      instruments={instruments}
+      instruments={instrumentsOf(theStore(), name)}
       cautions={cautions}
       blades={blades(theStore())}
     />

@@ -1,10 +1,13 @@
 import type { Metadata } from "next";
+import { cookies } from "next/headers";
 import { notFound } from "next/navigation";
 import { findBatchById } from "@/service/batches";
 import { library } from "@/service/library";
+import { instrumentsOf } from "@/service/studies";
 import { theStore } from "@/service/the-store";
 import { blades } from "@/service/tools";
 import { BatchView } from "@/ui/batch/batch-view";
+import { PREFS_COOKIE, readPrefs } from "@/ui/prefs/prefs";
 
 export const metadata: Metadata = { title: "Batch" };
 export const dynamic = "force-dynamic";
@@ -18,7 +21,8 @@ export default async function BatchPage({ params, searchParams }: BatchProps) {
   const batch = findBatchById(theStore(), (await params).id);
   if (!batch) notFound();
   const { end } = await searchParams;
-  const { instruments, cautions } = library(theStore());
+  const { cautions } = library(theStore());
+  const { name } = readPrefs((await cookies()).get(PREFS_COOKIE)?.value);
   return (
     <BatchView
       id={batch.id}
@@ -26,7 +30,7 @@ export default async function BatchPage({ params, searchParams }: BatchProps) {
       sheet={batch.sheet}
       rule={batch.rule}
       ends={batch.ends}
-      instruments={instruments}
+      instruments={instrumentsOf(theStore(), name)}
       cautions={cautions}
       blades={blades(theStore())}
       asked={typeof end === "string" ? end : null}

@@ -1,0 +1,59 @@
+import type { EndState } from "../end/state";
+import { type Length, um } from "../length/length";
+import type { Instrument } from "../procedure/tool";
+import type { Check, RunSheet } from "../runsheet/runsheet";
+
+/** What readings from the simulated calliper are marked with, so that no record takes them for real ones. */
+export const SIMULATED = {
+  id: "simulated-calliper",
+  name: "Simulated calliper",
+  resolution: um(10),
+  repeatability: um(20),
+} satisfies Omit<Instrument, "source">;
+
+/** A repeatable stream of numbers from 0 to 1 for a text (FNV-1a hash into mulberry32, from memory). */
+export function drawsFor(text: string): () => number {
+  let seed = 2_166_136_261;
+  for (const letter of text) seed = Math.imul(seed ^ (letter.codePointAt(0) ?? 0), 16_777_619);
+  return () => {
+    seed = (seed + 0x6d2b79f5) | 0;
+    let t = Math.imul(seed ^ (seed >>> 15), 1 | seed);
+    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
+    return ((t ^ (t >>> 14)) >>> 0) / 4_294_967_296;
+  };
+}
+
+/** One draw from the standard normal distribution (Box–Muller). */
+export const normalDraw = (draw: () => number): number =>
+  Math.sqrt(-2 * Math.log(1 - draw())) * Math.cos(2 * Math.PI * draw());
+
+/** How much of a limit's half-width a hand is off by, as a standard deviation: about one length in eight comes out wrong. */
+const HAND = 0.62;
+
+/**
+ * What a length truly measures on a made-up end: every feature a hand's error off where it should lie, the same each
+ * time it is asked, until it is made anew. Nothing real is behind it.
+ */
+export function hiddenLength(end: string, sheet: RunSheet, state: EndState, check: Check): Length {
+  const at = (id: string): number => {
+    const position =
+      state.places[check.leg]?.[id] ?? sheet.features.find((one) => one.id === id)?.position ?? 0;
+    const halves = sheet.limits
+      .filter(({ from, to, min, max }) => (from === id || to === id) && min !== null && max !== null)
+      .map(({ min, max }) => ((max as number) - (min as number)) / 2);
+    const room = halves.length > 0 ? Math.min(...halves) : 500;
+    const draw = drawsFor(`${end}/${check.leg}/${id}/${position}`);
+    return position + normalDraw(draw) * HAND * room;
+  };
+  return um(Math.max(0, Math.round(at(check.to) - at(check.from))));
+}
+
+/** What the jaws show of a true length: an instrument's own scatter and step over it. */
+export function shownBy(
+  { resolution, repeatability }: Pick<Instrument, "resolution" | "repeatability">,
+  length: Length,
+  draw: () => number,
+): Length {
+  const step = Math.max(1, resolution);
+  return um(Math.max(0, Math.round((length + normalDraw(draw) * repeatability) / step) * step));
+}

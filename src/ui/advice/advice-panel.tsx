@@ -1,0 +1,209 @@
+"use client";
+
+import { RadioGroup } from "radix-ui";
+import { useHotkeys } from "react-hotkeys-hook";
+import type { MendAdvice, RunSheet } from "@/core";
+import { onControl } from "../aids/on-control";
+import type { Units } from "../words/length-text";
+import { careWords, causeWords, costWords, moveWords, planCost, stoppedWords } from "./advice-words";
+
+/** What the band shows: the end as it lies, or as one of the two ways would leave it. */
+export type Way = "now" | "least" | "recommended";
+
+interface AdvicePanelProps {
+  readonly sheet: RunSheet;
+  readonly advice: MendAdvice;
+  readonly units: Units;
+  readonly way: Way;
+  readonly onWay: (way: Way) => void;
+  readonly onTake: (plan: "least" | "recommended") => void;
+  readonly onStartOver: () => void;
+  /** Whether Enter takes it: only the first piece of advice on the screen. */
+  readonly first: boolean;
+}
+
+/** What to redo, in steps with their figures; what each way out costs; one touch takes it. */
+export function AdvicePanel(props: AdvicePanelProps) {
+  const { sheet, advice, onStartOver } = props;
+  if (advice.kind === "mend") return <Mend {...props} advice={advice} />;
+  return (
+    <section aria-label="What to do" className="grid gap-2 rounded-lg border-2 border-out bg-raised p-3">
+      {advice.kind === "read-again" ? (
+        <>
+          <h2 className="font-bold text-xl leading-tight">Read it again before anything is cut</h2>
+          <p>
+            The readings do not agree: {sheet.checks.find(({ id }) => id === advice.check)?.name} stands off
+            the others by more than the instrument explains. Strike out the wrong one and read it again.
+          </p>
+        </>
+      ) : (
+        <>
+          <h2 className="font-bold text-xl leading-tight">This end cannot be saved</h2>
+          <p>{stoppedWords(sheet, advice)}</p>
+          <dl className="text-sm leading-tight">
+            <WayOut name="Cut off and start over" says={costWords(advice.startOver, props.units)} />
+          </dl>
+          <CarryOn {...props} />
+          <button
+            type="button"
+            onClick={onStartOver}
+            className="min-h-14 rounded-lg border-[3px] border-out px-3 text-left font-bold"
+          >
+            Cut it off and sign it so
+          </button>
+        </>
+      )}
+    </section>
+  );
+}
+
+function Mend({
+  sheet,
+  advice,
+  units,
+  way,
+  onWay,
+  onTake,
+  first,
+}: AdvicePanelProps & { readonly advice: Extract<MendAdvice, { kind: "mend" }> }) {
+  const plan = way === "least" ? advice.least : advice.recommended;
+  const name = way === "least" ? "least" : "recommended";
+  useHotkeys("enter", () => onTake(name), { enabled: first, ignoreEventWhen: onControl });
+  const care = careWords(sheet, advice, plan);
+  return (
+    <section aria-label="What to do" className="grid gap-2 rounded-lg border-2 border-now bg-raised p-3">
+      <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
+        <h2 className="mr-auto font-bold text-xl leading-tight">
+          Redo this much{advice.leg && `, leg ${advice.leg}`}
+          <span className="block font-normal text-base text-soft">{causeWords(sheet, advice)}</span>
+        </h2>
+        <RadioGroup.Root
+          value={way}
+          onValueChange={(value) => onWay(value as Way)}
+          aria-label="Shown on the cable"
+          className="flex overflow-hidden rounded-md border border-line text-sm"
+        >
+          {(
+            [
+              ["now", "As it is"],
+              ["least", "Least"],
+              ["recommended", "Recommended"],
+            ] as const
+          ).map(([id, label]) => (
+            <RadioGroup.Item
+              key={id}
+              value={id}
+              className="min-h-12 px-3 data-[state=checked]:bg-strong data-[state=checked]:font-semibold data-[state=checked]:text-on-strong"
+            >
+              {label}
+            </RadioGroup.Item>
+          ))}
+        </RadioGroup.Root>
+      </div>
+      <ol className="list-decimal pl-6 font-semibold text-lg leading-snug">
+        {plan.moves.map((move) => (
+          <li key={move.feature}>{moveWords(sheet, move, units)}</li>
+        ))}
+      </ol>
+      {care.map((one) => (
+        <p key={one} className="text-sm leading-tight">
+          {one}
+        </p>
+      ))}
+      <button
+        type="button"
+        onClick={() => onTake(name)}
+        aria-keyshortcuts={first ? "Enter" : undefined}
+        className="flex min-h-14 flex-wrap items-center gap-x-3 rounded-lg bg-now px-4 py-1 text-left font-bold text-on-now leading-tight"
+      >
+        Take it: back to “{sheet.lines[plan.to]?.step.title}”
+        <span className="font-normal text-sm">
+          {advice.rule
+            ? `${advice.rule.rule.name}, ${advice.rule.left} of ${advice.rule.rule.most} left`
+            : "costs no attempt"}
+          {first && " · Enter"}
+        </span>
+      </button>
+      <dl className="grid grid-cols-3 gap-x-3 text-sm leading-tight">
+        <WayOut name="Least" says={costWords(planCost(advice.least), units)} />
+        <WayOut
+          name="Recommended"
+          says={`${costWords(planCost(advice.recommended), units)}${marginWords(advice.margin)}`}
+        />
+        <WayOut name="Start over" says={costWords(advice.startOver, units)} />
+      </dl>
+      <CarryOn sheet={sheet} advice={advice} />
+    </section>
+  );
+}
+
+/** How far inside the limits the recommended way leaves it. */
+const marginWords = (margin: number): string =>
+  margin < 0.05
+    ? " · right on a limit: cut exactly"
+    : margin < 0.95
+      ? ` · ${Math.round(margin * 100)} % of the room kept`
+      : "";
+
+function WayOut({ name, says }: { name: string; says: string }) {
+  return (
+    <div>
+      <dt className="font-semibold">{name}</dt>
+      <dd>{says}</dd>
+    </div>
+  );
+}
+
+/** What leaving it as it is would mean. */
+function CarryOn({ sheet, advice }: Pick<AdvicePanelProps, "sheet" | "advice">) {
+  const meant = advice.carryOn.filter(({ means }) => means);
+  if (meant.length === 0) return null;
+  return (
+    <p className="text-sm leading-tight">
+      <strong>Left as it is:</strong>{" "}
+      {meant
+        .map(({ check, means }) => `${sheet.checks.find(({ id }) => id === check)?.name}: ${means}`)
+        .join(" ")}
+    </p>
+  );
+}
+
+/** What is being redone just now, and where it comes back to. */
+export function MendStrip({
+  sheet,
+  mend,
+  units,
+}: {
+  sheet: RunSheet;
+  mend: NonNullable<import("@/core").EndState["mend"]>;
+  units: Units;
+}) {
+  const root = sheet.features[0];
+  const trim = mend.moves.find(({ feature }) => feature === root?.id);
+  const by = trim && trim.was !== null ? trim.now - trim.was : 0;
+  return (
+    <p className="mb-2 rounded-md border-now border-l-4 bg-now-wash px-3 py-1.5 leading-tight">
+      Redoing{mend.leg && ` leg ${mend.leg}`}, the {mend.plan} way; then back to “
+      {sheet.lines[mend.back]?.step.title}”.
+      {trim && by > 0 && (
+        <strong>
+          {" "}
+          First{" "}
+          {moveWords(
+            sheet,
+            {
+              feature: trim.feature,
+              how: "cut",
+              was: trim.was,
+              now: trim.now,
+              further: by as never,
+              from: null,
+            },
+            units,
+          ).toLowerCase()}
+          .
+        </strong>
+      )}
+    </p>
+  );
+}

@@ -1,0 +1,112 @@
+import {
+  type Cost,
+  featureOf,
+  type Length,
+  type MendAdvice,
+  type Move,
+  type Plan,
+  type RunSheet,
+  type SeenFault,
+} from "@/core";
+import { figureText, type Units } from "../words/length-text";
+
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+/** What a feature's cut takes off, in the field's words: the layer where it ends one, else its own name. */
+function takenOff(sheet: RunSheet, id: string): string {
+  const feature = featureOf(sheet, id);
+  if (feature.kind === "part") return feature.name;
+  const layer = sheet.layers.find(({ kind }) => feature.ends.includes(kind));
+  return layer?.name ?? feature.name;
+}
+
+/** One thing to do again, with its figure. */
+export function moveWords(sheet: RunSheet, { feature: id, how, further, from }: Move, units: Units): string {
+  const feature = featureOf(sheet, id);
+  const far = (length: number) => figureText(Math.abs(length), units);
+  if (id === sheet.features[0]?.id) return `Trim ${far(further)} off the ${feature.name}`;
+  if (how === "cut" && from)
+    return `Cleave again at ${far(from.distance)} from the ${featureOf(sheet, from.datum).name}`;
+  if (how === "cut") {
+    const kinds = sheet.lines
+      .filter(({ bares }) => bares.some(({ edge }) => edge === id))
+      .map(({ step }) => step.kind);
+    const verb = kinds.includes("remove") ? "Strip" : "Trim";
+    return `${verb} the ${takenOff(sheet, id)} ${far(further)} further back`;
+  }
+  const verb = how === "set" ? "Set" : "Draw";
+  if (from)
+    return `${verb} the ${feature.name} again, ${far(from.distance)} ${from.distance < 0 ? "in front of" : "behind"} the ${featureOf(sheet, from.datum).name}`;
+  return `${verb} the ${feature.name} again, ${far(further)} ${further < 0 ? "nearer the fibre end" : "further back"}`;
+}
+
+export const cableWords = (length: Length, units: Units): string =>
+  length === 0 ? "no cable lost" : `${figureText(length, units)} ${units === "in" ? "in" : "mm"} of cable`;
+
+/** Hands-on time, to the half minute. */
+export function minutesWords(seconds: number): string {
+  const halves = Math.max(1, Math.round(seconds / 30));
+  const whole = Math.floor(halves / 2);
+  if (whole === 0) return "½ min";
+  return `${whole}${halves % 2 === 1 ? "½" : ""} min`;
+}
+
+/** What a way out costs: cable, parts, time. */
+export const costWords = ({ cable, parts, seconds }: Cost, units: Units): string =>
+  [cableWords(cable, units), ...parts, `about ${minutesWords(seconds)}`].join(" · ");
+
+export const planCost = ({ cableLost, seconds }: Plan): Cost => ({ cable: cableLost, parts: [], seconds });
+
+export const FAULT_SAID: Record<SeenFault["what"], string> = {
+  "bad-cleave": "the cleave is bad",
+  touched: "the end face was touched",
+  nick: "the glass is nicked",
+  lost: "the mark is lost",
+};
+
+/** Why something must be redone: what is out, and what was seen. */
+export function causeWords(
+  sheet: RunSheet,
+  { checks, faults }: Pick<MendAdvice, "checks" | "faults">,
+): string {
+  const out = checks.map((id) => sheet.checks.find((one) => one.id === id)?.name ?? id);
+  return capital(
+    [
+      ...(out.length > 0 ? [`${out.join(", ")} out`] : []),
+      ...faults.map(({ what }) => FAULT_SAID[what]),
+    ].join("; "),
+  );
+}
+
+/** Why an end cannot be saved: what would have to move, and what holds it; or which tries are used up. */
+export function stoppedWords(sheet: RunSheet, advice: Extract<MendAdvice, { kind: "start-over" }>): string {
+  if (advice.stoppedBy) {
+    const { feature, line } = advice.stoppedBy;
+    const name = featureOf(sheet, feature).name;
+    return line === null
+      ? `The ${name} would have to go forward, and what is cut cannot be put back.`
+      : `The ${name} would have to move, and “${sheet.lines[line]?.step.title}” holds it for good.`;
+  }
+  return advice.rule ? `${capital(advice.rule.name)}: ${advice.rule.most} of ${advice.rule.most} used.` : "";
+}
+
+/** What must be minded beside the steps themselves. */
+export function careWords(
+  sheet: RunSheet,
+  advice: Extract<MendAdvice, { kind: "mend" }>,
+  plan: Plan,
+): string[] {
+  const end = sheet.features.filter(({ kind }) => kind === "end").at(-1)?.id;
+  const jacket = plan.moves.some(
+    ({ feature, how }) => how === "cut" && featureOf(sheet, feature).ends.includes("jacket"),
+  );
+  const cleaved = plan.moves.some(({ feature }) => feature === end);
+  const glass = sheet.lines.some(({ index, step }) => step.kind === "cleave" && index < plan.back);
+  return [
+    ...(advice.takeOut ? ["First take the fibre out of its part; do not pull it by the buffer."] : []),
+    ...(jacket && glass && !cleaved
+      ? ["Slit the ring of jacket and lift it off: never draw it over the cleaved end."]
+      : []),
+    ...(cleaved ? ["Eye protection on; count the cut-off glass into the bin."] : []),
+  ];
+}

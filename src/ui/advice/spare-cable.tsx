@@ -1,0 +1,72 @@
+"use client";
+
+import { Popover } from "radix-ui";
+import { useState } from "react";
+import { type EndState, type Entry, parseLength } from "@/core";
+import { lengthText, type Units } from "../words/length-text";
+
+/** How much cable is left behind this end: said once, counted down by every redo. */
+export function SpareCable({
+  state,
+  units,
+  onAdd,
+}: {
+  state: EndState;
+  units: Units;
+  onAdd: (entry: Entry) => void;
+}) {
+  const [open, setOpen] = useState(false);
+  const [text, setText] = useState("");
+  const parsed = text.trim() === "" ? null : parseLength(text, { unit: units === "in" ? "in" : "mm" });
+  const { spare } = state;
+  return (
+    <Popover.Root open={open} onOpenChange={setOpen}>
+      <Popover.Trigger
+        className={`min-h-12 rounded-md border px-3 text-sm ${spare !== null && spare < 0 ? "border-2 border-out font-bold" : "border-line"}`}
+      >
+        {spare === null
+          ? "Cable to spare?"
+          : spare < 0
+            ? `${lengthText(-spare, units)} more cable used than was to spare`
+            : `${lengthText(spare, units)} of cable to spare`}
+      </Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content
+          align="start"
+          aria-label="Cable to spare"
+          className="z-20 w-[min(20rem,calc(100vw-1rem))] rounded-lg border border-line bg-raised p-3 shadow-xl"
+        >
+          <form
+            className="grid gap-2"
+            onSubmit={(event) => {
+              event.preventDefault();
+              if (!parsed?.ok) return;
+              onAdd({ kind: "spare", length: parsed.value.length });
+              setOpen(false);
+            }}
+          >
+            <label className="grid gap-1">
+              <span className="text-soft text-sm">
+                Slack behind this end ({units === "in" ? "in" : "mm"}, or “1.2 m”)
+              </span>
+              <input
+                value={text}
+                onChange={(event) => setText(event.target.value)}
+                maxLength={30}
+                aria-invalid={parsed !== null && !parsed.ok}
+                aria-describedby="spare-problem"
+                className="min-h-12 rounded-md border border-line bg-field px-3"
+              />
+            </label>
+            <p id="spare-problem" role="alert" className="text-out text-sm">
+              {parsed && !parsed.ok && text.length > 2 ? parsed.problem.message : ""}
+            </p>
+            <button type="submit" className="min-h-12 rounded-lg bg-strong font-semibold text-on-strong">
+              Keep
+            </button>
+          </form>
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  );
+}

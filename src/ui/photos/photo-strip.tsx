@@ -1,0 +1,91 @@
+"use client";
+
+import { Camera } from "lucide-react";
+import { useId, useState } from "react";
+import { toast } from "sonner";
+import { v4 as uuid } from "uuid";
+import type { EndState, Recorded } from "@/core";
+import { sendPhoto } from "../words/api";
+
+interface PhotoStripProps {
+  readonly end: string;
+  readonly photos: EndState["photos"];
+  readonly onAdded: (entries: readonly Recorded[]) => void;
+}
+
+/** Photographs of an end, and a way to add one: from the camera on a phone or tablet, from a file on a desk. */
+export function PhotoStrip({ end, photos, onAdded }: PhotoStripProps) {
+  const [sending, setSending] = useState(false);
+  const [caption, setCaption] = useState("");
+  const id = useId();
+  const send = async (file: File | undefined) => {
+    if (!file) return;
+    setSending(true);
+    const query = new URLSearchParams({ client: uuid(), id: uuid(), caption: caption.trim() });
+    const answer = await sendPhoto<{ entries: readonly Recorded[] }>(
+      `/api/v1/ends/${end}/photos?${query}`,
+      file,
+    );
+    setSending(false);
+    if (!answer.ok) {
+      toast.error(`${answer.problem.message} Nothing was attached.`);
+      return;
+    }
+    setCaption("");
+    onAdded(answer.value.entries);
+  };
+  return (
+    <div className="grid gap-2">
+      {photos.length > 0 && (
+        <ul aria-label="Photographs" className="flex flex-wrap gap-2">
+          {photos.map(({ sha256, width, height, caption: says }) => (
+            <li key={sha256}>
+              <a href={`/api/v1/photos/${sha256}`} target="_blank" rel="noreferrer" className="block w-40">
+                {/* biome-ignore lint/performance/noImgElement: it lies beside the database, already made small */}
+                <img
+                  src={`/api/v1/photos/${sha256}`}
+                  width={width}
+                  height={height}
+                  alt={says || "Photograph of this end"}
+                  loading="lazy"
+                  className="h-28 w-40 rounded-md border border-line object-cover"
+                />
+                <span className="block truncate text-sm">{says}</span>
+              </a>
+            </li>
+          ))}
+        </ul>
+      )}
+      <div className="no-print flex flex-wrap items-center gap-2">
+        <label htmlFor={`${id}-caption`} className="sr-only">
+          Caption of the photograph
+        </label>
+        <input
+          id={`${id}-caption`}
+          value={caption}
+          onChange={(event) => setCaption(event.target.value)}
+          maxLength={200}
+          placeholder="Caption, if any"
+          className="min-h-12 min-w-0 flex-1 rounded-md border border-line bg-field px-3 placeholder:text-soft"
+        />
+        <label
+          htmlFor={id}
+          className="flex min-h-12 cursor-pointer items-center gap-2 rounded-md border border-line px-3 focus-within:outline-3 focus-within:outline-now"
+        >
+          <Camera aria-hidden="true" className="size-5" /> {sending ? "Sending …" : "Attach a photograph"}
+          <input
+            id={id}
+            type="file"
+            accept="image/jpeg,image/png,image/webp"
+            disabled={sending}
+            onChange={(event) => {
+              send(event.target.files?.[0]);
+              event.target.value = "";
+            }}
+            className="sr-only"
+          />
+        </label>
+      </div>
+    </div>
+  );
+}
