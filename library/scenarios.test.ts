@@ -317,7 +317,15 @@ describe("what a master would say of an end of each family", () => {
         one.check === "buffer-out" ? { ...one, value: (one.value + 3000) as typeof one.value } : one,
       ),
     };
-    expect(said(adviceFor(sheet, muddled)[0])).toMatch(/^read .* again$/);
+    expect(said(adviceFor(sheet, muddled)[0])).toBe("read jacket, buffer, buffer-out again");
+  });
+  it("two readings of one length that cannot be of the same place are told, not averaged", () => {
+    const sheet = sheetFor("funnel-holder-900");
+    const state = endAt(sheet, "measure", { "glass-end": 2000 });
+    const [read] = state.readings;
+    if (!read) throw new Error("the cleave was read");
+    const twice = { ...state, readings: [read, { ...read, value: (read.value + 900) as typeof read.value }] };
+    expect(said(adviceFor(sheet, twice)[0])).toBe("read cleave again");
   });
   it("each leg of a duplex cord is mended by itself", () => {
     const sheet = sheetFor("stub-two-fibre");

@@ -9,21 +9,22 @@ export interface Difference {
   readonly u: number;
 }
 
-/** A reading that the others contradict: by how much it stands off what they make of it, micrometres. */
-export interface OddReading {
-  readonly id: string;
+/** Readings that contradict one another: which, and by how much they do not close, micrometres. */
+export interface OddReadings {
+  /** The ones that stand out most; several where one loop alone cannot tell which of them is wrong. */
+  readonly ids: readonly string[];
   readonly by: number;
 }
 
 export interface Adjusted {
   readonly places: ReadonlyMap<string, Length>;
-  /** The reading that agrees least with the others, where one stands off by more than three times its uncertainty. */
-  readonly odd: OddReading | null;
+  /** The readings that agree least with the others, where any stands off by more than three times its uncertainty. */
+  readonly odd: OddReadings | null;
 }
 
 /** How many standard deviations a reading may stand off what the others make of it. */
 const MOST_OFF = 3;
-/** One loop alone cannot tell which of its readings is wrong: of those that stand out alike, the least certain is named. */
+/** Normalised residuals as near as this stand out alike. */
 const TIE = 1e-6;
 
 /**
@@ -34,7 +35,7 @@ const TIE = 1e-6;
  */
 export function adjust(expected: ReadonlyMap<string, Length>, differences: readonly Difference[]): Adjusted {
   const places = new Map(expected);
-  let odd: (OddReading & { readonly off: number }) | null = null;
+  const off: { readonly id: string; readonly by: number; readonly times: number }[] = [];
   for (const group of groupsOf([...expected.keys()], differences)) {
     const [anchor, ...free] = group as [string, ...string[]];
     const own = differences.filter(({ from }) => group.includes(from));
@@ -58,15 +59,16 @@ export function adjust(expected: ReadonlyMap<string, Length>, differences: reado
       const spare = weighed(one.u) ** 2 - variance(covariance, free.indexOf(one.from), free.indexOf(one.to));
       if (spare < 1e-6 * weighed(one.u) ** 2) continue;
       const by = one.mean - (at(one.to) - at(one.from));
-      const off = Math.abs(by) / Math.sqrt(spare);
-      if (
-        off > MOST_OFF &&
-        (!odd || off > odd.off + TIE || (off > odd.off - TIE && Math.abs(by) > Math.abs(odd.by)))
-      )
-        odd = { id: one.id, by, off };
+      off.push({ id: one.id, by: Math.abs(by), times: Math.abs(by) / Math.sqrt(spare) });
     }
   }
-  return { places, odd: odd && { id: odd.id, by: odd.by } };
+  const most = Math.max(0, ...off.map(({ times }) => times));
+  if (most <= MOST_OFF) return { places, odd: null };
+  const worst = off.filter(({ times }) => times > most - TIE * most);
+  return {
+    places,
+    odd: { ids: worst.map(({ id }) => id), by: worst.reduce((sum, { by }) => sum + by, 0) },
+  };
 }
 
 /** No reading is surer than a micrometre. */

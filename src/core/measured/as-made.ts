@@ -3,7 +3,7 @@ import type { EndState } from "../end/state";
 import { judgeCheck } from "../end/state";
 import type { Length } from "../length/length";
 import type { Check, RunSheet, SheetFeature } from "../runsheet/runsheet";
-import { adjust, type Difference, type OddReading } from "./adjust";
+import { adjust, type Difference, type OddReadings } from "./adjust";
 
 /** One leg's end as it lies there now, by everything read. */
 export interface AsMade {
@@ -13,7 +13,7 @@ export interface AsMade {
   readonly places: ReadonlyMap<string, Length>;
   /** What was read of it, each length judged. */
   readonly read: readonly { readonly check: Check; readonly judged: Conformance }[];
-  readonly odd: OddReading | null;
+  readonly odd: OddReadings | null;
 }
 
 /** Faces that show how a fibre sits in a part, once it is in: they say nothing of how the end was cut. */

@@ -4,6 +4,7 @@ import { type Rung, rungsOf } from "../end/redo";
 import type { EndState, SeenFault } from "../end/state";
 import { type CheckStanding, standings } from "../end/state";
 import type { Length } from "../length/length";
+import type { OddReadings } from "../measured/adjust";
 import { type AsMade, asMade } from "../measured/as-made";
 import type { Retry } from "../procedure/retry";
 import type { RunSheet } from "../runsheet/runsheet";
@@ -59,7 +60,8 @@ export type MendAdvice =
       readonly stoppedBy: { readonly feature: string; readonly line: number | null } | null;
       readonly rule: Retry | null;
     })
-  | (Asked & { readonly kind: "read-again"; readonly check: string; readonly by: number });
+  /** Readings contradict one another, by so many micrometres. */
+  | (Asked & { readonly kind: "read-again"; readonly disagree: readonly string[]; readonly by: number });
 
 /** Every leg's advice, worst first: nothing for a leg with nothing out and nothing wrong with it. */
 export function advise(sheet: RunSheet, state: EndState, rule: Rule, seen: Seen | null = null): MendAdvice[] {
@@ -90,8 +92,8 @@ function adviseLeg(
       means: judged.mean > check.nominal ? check.ifLong : check.ifShort,
     })),
   };
-  if (made.odd && faults.length === 0)
-    return { ...asked, kind: "read-again", check: made.odd.id, by: made.odd.by };
+  const odd = scattered(state, made) ?? made.odd;
+  if (odd && faults.length === 0) return { ...asked, kind: "read-again", disagree: odd.ids, by: odd.by };
   const counted = cuttingRule(sheet);
   const solved = solveMend(mendProblem(sheet, state, made, faults));
   if (!solved.possible)
@@ -121,6 +123,25 @@ function adviseLeg(
       ({ index, step }) => index < state.reached && step.kind === "insert" && index > least.to,
     ),
   };
+}
+
+/** How many standard deviations two readings of one length may lie apart, times √2 for there being two. */
+const APART = 4 * Math.SQRT2;
+
+/** A length whose own readings lie further apart than the instrument repeats: one of them was of something else. */
+function scattered(state: EndState, made: AsMade): OddReadings | null {
+  for (const { check } of made.read) {
+    const own = state.readings.filter((reading) => reading.check === check.id);
+    const values = own.map(({ value }) => value);
+    const by = Math.max(...values) - Math.min(...values);
+    const u = Math.max(
+      ...own.map(({ instrument: { resolution, repeatability } }) =>
+        Math.hypot(resolution / Math.sqrt(12), repeatability),
+      ),
+    );
+    if (own.length > 1 && by > APART * u) return { ids: [check.id], by };
+  }
+  return null;
 }
 
 /** The rule an answer goes by next, where it sends back to marking or cutting. */

@@ -5,7 +5,15 @@ import { useHotkeys } from "react-hotkeys-hook";
 import type { MendAdvice, RunSheet } from "@/core";
 import { onControl } from "../aids/on-control";
 import type { Units } from "../words/length-text";
-import { careWords, causeWords, costWords, moveWords, planCost, stoppedWords } from "./advice-words";
+import {
+  careWords,
+  causeWords,
+  costWords,
+  disagreeWords,
+  moveWords,
+  planCost,
+  stoppedWords,
+} from "./advice-words";
 
 /** What the band shows: the end as it lies, or as one of the two ways would leave it. */
 export type Way = "now" | "least" | "recommended";
@@ -31,10 +39,7 @@ export function AdvicePanel(props: AdvicePanelProps) {
       {advice.kind === "read-again" ? (
         <>
           <h2 className="font-bold text-xl leading-tight">Read it again before anything is cut</h2>
-          <p>
-            The readings do not agree: {sheet.checks.find(({ id }) => id === advice.check)?.name} stands off
-            the others by more than the instrument explains. Strike out the wrong one and read it again.
-          </p>
+          <p>{disagreeWords(sheet, advice, props.units)}</p>
         </>
       ) : (
         <>

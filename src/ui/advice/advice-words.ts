@@ -90,6 +90,19 @@ export function stoppedWords(sheet: RunSheet, advice: Extract<MendAdvice, { kind
   return advice.rule ? `${capital(advice.rule.name)}: ${advice.rule.most} of ${advice.rule.most} used.` : "";
 }
 
+/** Which readings do not agree, and what to do about it. */
+export function disagreeWords(
+  sheet: RunSheet,
+  { disagree, by }: Extract<MendAdvice, { kind: "read-again" }>,
+  units: Units,
+): string {
+  const names = disagree.map((id) => sheet.checks.find((one) => one.id === id)?.name ?? id);
+  const far = `${figureText(Math.round(by / 10) * 10, units)} ${units === "in" ? "in" : "mm"}`;
+  return names.length === 1
+    ? `The readings of ${names[0]} lie ${far} apart or do not fit the others: one of them is wrong. Strike it out and read again.`
+    : `${capital(names.slice(0, -1).join(", "))} and ${names.at(-1)} do not add up, by ${far}: one of them is wrong. Read them again and strike out the wrong one.`;
+}
+
 /** What must be minded beside the steps themselves. */
 export function careWords(
   sheet: RunSheet,

@@ -1,5 +1,6 @@
 "use client";
 
+import { TriangleAlert } from "lucide-react";
 import { Popover } from "radix-ui";
 import { useState } from "react";
 import { type EndState, type Entry, type Fault, parseLength, presentFeatures, type RunSheet } from "@/core";
@@ -34,8 +35,11 @@ export function Faults({ sheet, state, units, onAdd }: FaultsProps) {
   return (
     <div className="flex flex-wrap items-center gap-1.5">
       <Popover.Root open={open} onOpenChange={setOpen}>
-        <Popover.Trigger className="min-h-12 rounded-md border border-line px-3 text-sm">
-          Something is wrong with it …
+        <Popover.Trigger
+          aria-label="Something is wrong with it"
+          className="flex min-h-12 items-center gap-1.5 rounded-md border border-line px-2.5 text-sm"
+        >
+          <TriangleAlert aria-hidden="true" className="size-4" /> Fault
         </Popover.Trigger>
         <Popover.Portal>
           <Popover.Content

@@ -1,9 +1,10 @@
 "use client";
 
+import { Spline } from "lucide-react";
 import { Popover } from "radix-ui";
 import { useState } from "react";
 import { type EndState, type Entry, parseLength } from "@/core";
-import { lengthText, type Units } from "../words/length-text";
+import { figureText, type Units } from "../words/length-text";
 
 /** How much cable is left behind this end: said once, counted down by every redo. */
 export function SpareCable({
@@ -22,13 +23,15 @@ export function SpareCable({
   return (
     <Popover.Root open={open} onOpenChange={setOpen}>
       <Popover.Trigger
-        className={`min-h-12 rounded-md border px-3 text-sm ${spare !== null && spare < 0 ? "border-2 border-out font-bold" : "border-line"}`}
+        aria-label={spare === null ? "Cable to spare" : undefined}
+        className={`flex min-h-12 items-center gap-1.5 rounded-md border px-2.5 text-sm ${spare !== null && spare < 0 ? "border-2 border-out font-bold" : "border-line"}`}
       >
+        <Spline aria-hidden="true" className="size-4" />
         {spare === null
-          ? "Cable to spare?"
+          ? "Spare"
           : spare < 0
-            ? `${lengthText(-spare, units)} more cable used than was to spare`
-            : `${lengthText(spare, units)} of cable to spare`}
+            ? `${figureText(-spare, units)} short of cable`
+            : `${figureText(spare, units)} spare`}
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content

@@ -65,138 +65,142 @@ export function SignPanel({
     else onSign(name.trim(), outcome, lost > 0 ? why.trim() : "");
   };
   return (
-    <div className="mx-auto grid w-full max-w-2xl gap-4 overflow-y-auto px-4 py-5">
-      <h2 className="flex items-center gap-3 font-bold text-3xl">
-        <VerdictSign verdict={result} large /> {RESULT_WORDS[result]}
-      </h2>
-      <p className="text-lg">{SAY[result]}</p>
-      {advice.map((one, i) => (
-        <AdvicePanel
-          key={one.leg}
-          sheet={sheet}
-          advice={one}
-          units={units}
-          way={way}
-          onWay={onWay}
-          onTake={(plan) => work.take(one, plan)}
-          onStartOver={() => document.getElementById("signer")?.focus()}
-          first={i === 0}
-        />
-      ))}
-      <ul className="divide-y divide-line border-line border-y">
-        {standings.map(({ check, judged, readings }) => {
-          const words = judged && verdictWords(check, judged, units);
-          return (
-            <li key={check.id} className="flex items-center gap-3 py-1">
-              <VerdictSign verdict={judged?.verdict ?? "unmeasured"} />
-              <span className="min-w-0 flex-1">
-                {check.name}
-                {check.leg && `, leg ${check.leg}`}{" "}
-                <span className="text-soft">{limitsText(check.min, check.max, units)}</span>
-              </span>
-              <span className="text-right">
-                {words ? `${words.word} ${words.by} · ${readings.length} read` : "not measured"}
-              </span>
-              <button
-                type="button"
-                onClick={() => setPicked(check.id)}
-                aria-pressed={picked === check.id}
-                aria-label={`Read ${check.name}${check.leg && `, leg ${check.leg}`}`}
-                className="min-h-12 rounded-md border border-line px-3 text-sm"
-              >
-                Read
-              </button>
-            </li>
-          );
-        })}
-      </ul>
-      {reading && (
-        <ReadingPanel
-          key={reading.check.id}
-          standing={reading}
-          others={standings.filter(({ judged, check }) => judged === null && check !== reading.check)}
-          rule={rule}
-          units={units}
-          instrument={instrument}
-          saved={work.saved}
-          onKeep={(entry) => onAdd(entry)}
-          onStrike={work.strike}
-          onTyped={work.setTyped}
-        />
-      )}
-      <PhotoStrip end={work.id} photos={state.photos} onAdded={work.learn} />
-      <form
-        className="grid gap-2"
-        onSubmit={(event) => {
-          event.preventDefault();
-          sign("kept");
-        }}
-      >
-        <label htmlFor="signer" className="font-semibold">
-          Signed off by
-        </label>
-        <input
-          id="signer"
-          value={name}
-          maxLength={120}
-          autoComplete="name"
-          onChange={(event) => {
-            setName(event.target.value);
-            setMissing(false);
-          }}
-          aria-invalid={missing}
-          aria-describedby="signer-missing"
-          className="min-h-12 rounded-lg border-2 border-ink bg-field px-4 text-xl"
-        />
-        <p id="signer-missing" role="alert" className="text-out">
-          {missing ? "A sign-off carries a name." : ""}
-        </p>
-        {lost > 0 && (
-          <div className="grid gap-2 rounded-lg border-2 border-out p-3">
-            <ShardCount shards={state.shards} onAdd={onAdd} />
-            <label htmlFor="shards-why" className="font-semibold">
-              Not to be found? Say where it was last seen
-            </label>
-            <input
-              id="shards-why"
-              value={why}
-              maxLength={300}
-              onChange={(event) => {
-                setWhy(event.target.value);
-                setUnsaid(false);
-              }}
-              aria-invalid={unsaid}
-              aria-describedby="shards-unsaid"
-              className="min-h-12 rounded-lg border-2 border-ink bg-field px-4"
-            />
-            <p id="shards-unsaid" role="alert" className="text-out">
-              {unsaid ? "A shard is missing: find it, or say so here. The record will carry it." : ""}
-            </p>
-          </div>
+    <div className="mx-auto w-full max-w-6xl gap-8 overflow-y-auto px-4 py-5 lg:grid lg:grid-cols-2">
+      <div className="grid content-start gap-4">
+        <h2 className="flex items-center gap-3 font-bold text-3xl">
+          <VerdictSign verdict={result} large /> {RESULT_WORDS[result]}
+        </h2>
+        <p className="text-lg">{SAY[result]}</p>
+        {advice.map((one, i) => (
+          <AdvicePanel
+            key={one.leg}
+            sheet={sheet}
+            advice={one}
+            units={units}
+            way={way}
+            onWay={onWay}
+            onTake={(plan) => work.take(one, plan)}
+            onStartOver={() => document.getElementById("signer")?.focus()}
+            first={i === 0}
+          />
+        ))}
+        <ul className="divide-y divide-line border-line border-y">
+          {standings.map(({ check, judged, readings }) => {
+            const words = judged && verdictWords(check, judged, units);
+            return (
+              <li key={check.id} className="flex items-center gap-3 py-1">
+                <VerdictSign verdict={judged?.verdict ?? "unmeasured"} />
+                <span className="min-w-0 flex-1">
+                  {check.name}
+                  {check.leg && `, leg ${check.leg}`}{" "}
+                  <span className="text-soft">{limitsText(check.min, check.max, units)}</span>
+                </span>
+                <span className="text-right">
+                  {words ? `${words.word} ${words.by} · ${readings.length} read` : "not measured"}
+                </span>
+                <button
+                  type="button"
+                  onClick={() => setPicked(check.id)}
+                  aria-pressed={picked === check.id}
+                  aria-label={`Read ${check.name}${check.leg && `, leg ${check.leg}`}`}
+                  className="min-h-12 rounded-md border border-line px-3 text-sm"
+                >
+                  Read
+                </button>
+              </li>
+            );
+          })}
+        </ul>
+      </div>
+      <div className="grid content-start gap-4">
+        {reading && (
+          <ReadingPanel
+            key={reading.check.id}
+            standing={reading}
+            others={standings.filter(({ judged, check }) => judged === null && check !== reading.check)}
+            rule={rule}
+            units={units}
+            instrument={instrument}
+            saved={work.saved}
+            onKeep={(entry) => onAdd(entry)}
+            onStrike={work.strike}
+            onTyped={work.setTyped}
+          />
         )}
-        <div className="flex flex-wrap gap-2">
-          <button
-            type="button"
-            onClick={onBack}
-            className="min-h-14 rounded-lg border-2 border-ink px-5 font-semibold"
-          >
-            Back
-          </button>
-          <button
-            type="submit"
-            className="min-h-14 flex-1 rounded-lg bg-strong px-5 font-bold text-lg text-on-strong"
-          >
-            Sign off: {RESULT_WORDS[result].toLowerCase()}
-          </button>
-          <button
-            type="button"
-            onClick={() => sign("cut-off")}
-            className="min-h-14 rounded-lg border-2 border-ink px-5 font-semibold"
-          >
-            It was cut off
-          </button>
-        </div>
-      </form>
+        <PhotoStrip end={work.id} photos={state.photos} onAdded={work.learn} />
+        <form
+          className="grid gap-2"
+          onSubmit={(event) => {
+            event.preventDefault();
+            sign("kept");
+          }}
+        >
+          <label htmlFor="signer" className="font-semibold">
+            Signed off by
+          </label>
+          <input
+            id="signer"
+            value={name}
+            maxLength={120}
+            autoComplete="name"
+            onChange={(event) => {
+              setName(event.target.value);
+              setMissing(false);
+            }}
+            aria-invalid={missing}
+            aria-describedby="signer-missing"
+            className="min-h-12 rounded-lg border-2 border-ink bg-field px-4 text-xl"
+          />
+          <p id="signer-missing" role="alert" className="text-out">
+            {missing ? "A sign-off carries a name." : ""}
+          </p>
+          {lost > 0 && (
+            <div className="grid gap-2 rounded-lg border-2 border-out p-3">
+              <ShardCount shards={state.shards} onAdd={onAdd} />
+              <label htmlFor="shards-why" className="font-semibold">
+                Not to be found? Say where it was last seen
+              </label>
+              <input
+                id="shards-why"
+                value={why}
+                maxLength={300}
+                onChange={(event) => {
+                  setWhy(event.target.value);
+                  setUnsaid(false);
+                }}
+                aria-invalid={unsaid}
+                aria-describedby="shards-unsaid"
+                className="min-h-12 rounded-lg border-2 border-ink bg-field px-4"
+              />
+              <p id="shards-unsaid" role="alert" className="text-out">
+                {unsaid ? "A shard is missing: find it, or say so here. The record will carry it." : ""}
+              </p>
+            </div>
+          )}
+          <div className="flex flex-wrap gap-2">
+            <button
+              type="button"
+              onClick={onBack}
+              className="min-h-14 rounded-lg border-2 border-ink px-5 font-semibold"
+            >
+              Back
+            </button>
+            <button
+              type="submit"
+              className="min-h-14 flex-1 rounded-lg bg-strong px-5 font-bold text-lg text-on-strong"
+            >
+              Sign off: {RESULT_WORDS[result].toLowerCase()}
+            </button>
+            <button
+              type="button"
+              onClick={() => sign("cut-off")}
+              className="min-h-14 rounded-lg border-2 border-ink px-5 font-semibold"
+            >
+              It was cut off
+            </button>
+          </div>
+        </form>
+      </div>
     </div>
   );
 }

@@ -1,5 +1,6 @@
 "use client";
 
+import { Usb } from "lucide-react";
 import { useRef, useState } from "react";
 import { toast } from "sonner";
 import {
@@ -99,23 +100,24 @@ export function StepWork(props: StepWorkProps) {
           onPick={pick}
         />
       )}
-      <div className="mt-2 max-w-md">
-        <InstrumentPicker
-          instruments={props.instruments}
-          instrument={props.instrument}
-          onPick={props.onInstrument}
-        />
-      </div>
-      <div className="mt-2 flex flex-wrap gap-1.5">
+      <div className="mt-2 flex flex-wrap items-start gap-1.5">
+        <div className="min-w-44 flex-1">
+          <InstrumentPicker
+            instruments={props.instruments}
+            instrument={props.instrument}
+            onPick={props.onInstrument}
+          />
+        </div>
         <Faults sheet={sheet} state={state} units={units} onAdd={add} />
         <SpareCable state={state} units={units} onAdd={add} />
         <button
           type="button"
           aria-pressed={props.simulated}
+          aria-label="Simulated calliper"
           onClick={() => props.onSimulated(!props.simulated)}
-          className="min-h-12 rounded-md border border-line px-3 text-sm aria-pressed:border-ink"
+          className="flex min-h-12 items-center gap-1.5 rounded-md border border-line px-2.5 text-sm aria-pressed:border-ink"
         >
-          Simulated calliper
+          <Usb aria-hidden="true" className="size-4" /> Simulate
         </button>
       </div>
     </>

@@ -40,7 +40,7 @@ export function Calliper({ end, sheet, state, checks, active, units, onClose }: 
   return (
     <section
       aria-label="Simulated calliper"
-      className="fixed right-3 bottom-20 z-20 w-72 rounded-lg border-2 border-ink bg-raised p-3 shadow-xl sm:bottom-24 lg:right-auto lg:bottom-24 lg:left-[92px]"
+      className="fixed right-3 bottom-20 z-20 w-72 rounded-lg border-2 border-ink bg-raised p-3 shadow-xl sm:bottom-24 lg:top-14 lg:bottom-auto"
     >
       <div className="flex items-center gap-2">
         <h2 className="mr-auto font-semibold">Simulated calliper</h2>
