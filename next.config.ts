@@ -16,7 +16,7 @@ const policy = [
 
 const config: NextConfig = {
   poweredByHeader: false,
-  serverExternalPackages: ["better-sqlite3"],
+  serverExternalPackages: ["better-sqlite3", "sharp", "@react-pdf/renderer"],
   devIndicators: false,
   headers: async () => [
     {

@@ -1,9 +1,11 @@
 import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
 import { endState } from "@/core";
+import { aimsOf } from "@/service/aims";
 import { endsAtBench, getEnd } from "@/service/ends";
 import { ledgerPage } from "@/service/ledger";
 import { library } from "@/service/library";
+import { studies } from "@/service/studies";
 import { openStore } from "@/store/database";
 import { seed } from "./seed";
 
@@ -35,6 +37,17 @@ describe("the Quillmere demo", () => {
       getEnd(store, id).entries.some(({ entry }) => entry.kind === "redo"),
     );
     expect(redone).toHaveLength(1);
+  });
+  it("has ends that were out, redone by the advice and read in, and a hand whose aim can be told", () => {
+    const mended = ledgerPage(store, {}).rows.filter(({ id }) =>
+      getEnd(store, id).entries.some(({ entry }) => entry.kind === "rework"),
+    );
+    expect(mended.map(({ result }) => result)).toEqual(["in", "in"]);
+    const cleave = aimsOf(store, { person: "Wyn Harrow" }).find(
+      ({ style, dimension }) => style === "stub-one-stroke" && dimension === "cleave",
+    );
+    expect(cleave?.set).toBe(8_100);
+    expect(studies(store)).toHaveLength(1);
   });
   it("is all dated before it is shown", () => {
     for (const { signedAt } of ledgerPage(store, {}).rows)

@@ -2,7 +2,9 @@ import { readFileSync } from "node:fs";
 import { v5 as uuidFrom } from "uuid";
 import { z } from "zod";
 import {
+  advise,
   check,
+  type EndState,
   type EntryInput,
   endState,
   figuresToConfirm,
@@ -10,13 +12,16 @@ import {
   type Line,
   type RunSheet,
   redoEntry,
+  reworkEntry,
   rungsOf,
   spentAt,
   withDefaults,
+  zEntry,
 } from "@/core";
 import { getBatch, startBatch } from "@/service/batches";
 import { addEntries, getEnd, startEnd } from "@/service/ends";
 import { confirmFigures } from "@/service/shelf";
+import { addStudy } from "@/service/studies";
 import { openStore, type Store } from "@/store/database";
 import { shippedLibrary } from "@/store/shipped";
 
@@ -40,8 +45,14 @@ const zDemo = z.object({
       /** Looks that were bad the first time, by judgement: the answer seen. */
       bad: z.record(z.string(), z.string()).default({}),
       outcome: z.enum(["kept", "cut-off"]).default("kept"),
+      /** What was out was redone by the recommended way before going on. */
+      mended: z.boolean().default(false),
     }),
   ),
+  /** Ends alike, one fibre after the other, by one hand: what its aim is told from. */
+  series: z.array(z.object({ ...zBase, by: z.int(), off: z.record(z.string(), z.number()), count: z.int() })),
+  /** One piece measured again and again, in millimetres. */
+  studies: z.array(z.object({ by: z.int(), instrument: z.string(), readings: z.array(z.number()) })),
   open: z.array(z.object({ ...zBase, toStep: z.string() })),
   /** Figures held against a part's sheet, by whom; ends after it are made by them. */
   confirmed: z.array(
@@ -67,6 +78,18 @@ const MINUTE = 60_000;
 /** A hand's own small error on one length of one end, micrometres: always the same, never alike. */
 const slip = (end: number, length: string): number =>
   (([...length].reduce((sum, letter) => sum * 31 + letter.charCodeAt(0), 7) * (end + 3)) % 360) - 180;
+
+/** Where an end stands by entries not stored yet. */
+const stateOf = (entries: readonly EntryInput[]): EndState =>
+  endState(
+    entries.map((entry, i) => ({
+      id: String(i),
+      seq: i + 1,
+      at: "",
+      client: "demo",
+      entry: zEntry.parse(entry),
+    })),
+  );
 
 /** Fills a database with the invented site's ends, always the same ones, dated over the days before `now`. */
 export function seed(store: Store, text: string, now = new Date()): void {
@@ -105,21 +128,36 @@ export function seed(store: Store, text: string, now = new Date()): void {
     });
   };
 
-  demo.ends.forEach((end, n) => {
-    const at = new Date(now.getTime() - (demo.ends.length - n) * 190 * MINUTE);
+  const series = demo.series.flatMap(({ count, label, ...end }) =>
+    Array.from({ length: count }, (_, i) => ({
+      ...end,
+      label: `${label} ${i + 1}`,
+      skip: [] as string[],
+      bad: {},
+      outcome: "kept" as const,
+      mended: false,
+    })),
+  );
+  const made = [...series, ...demo.ends];
+  made.forEach((end, n) => {
+    const at = new Date(now.getTime() - (made.length - n) * 190 * MINUTE);
     work({ ...end, toStep: "" }, `end ${n}`, at, (sheet) => {
       const entries: EntryInput[] = [];
       const bad = new Map(Object.entries(end.bad));
+      let mended = null as Readonly<Record<string, number>> | null;
       let off = 0;
       for (let index = 0; index < sheet.lines.length; index++) {
         const line = sheet.lines[index] as Line;
         entries.push({ kind: "step", to: index });
-        for (const { id, nominal } of line.checks.filter((one) => !end.skip.includes(one.id)))
+        for (const { id, from, to, nominal } of line.checks.filter((one) => !end.skip.includes(one.id)))
           for (const wobble of [-20, 30]) {
-            const value = Math.max(
-              0,
-              Math.round((nominal + (end.off[id] ?? 0) + wobble + slip(n, id)) / 10) * 10,
-            );
+            const [near, far] = [mended?.[from], mended?.[to]];
+            const lies = mended
+              ? near !== undefined && far !== undefined
+                ? far - near
+                : nominal
+              : nominal + (end.off[id] ?? 0) + slip(n, id);
+            const value = Math.max(0, Math.round((lies + wobble) / 10) * 10);
             entries.push({
               kind: "reading",
               check: id,
@@ -129,6 +167,29 @@ export function seed(store: Store, text: string, now = new Date()): void {
               instrument,
             });
           }
+        if (end.mended && !mended && line.checks.length > 0) {
+          const [advice] = advise(
+            sheet,
+            stateOf(entries),
+            getEnd(store, uuidFrom(`end ${n}`, NAMESPACE)).rule,
+          );
+          if (advice?.kind === "mend") {
+            const rework = reworkEntry(advice, "recommended");
+            mended = rework.places;
+            entries.push(rework as EntryInput);
+            for (const to of rework.steps) {
+              const again = sheet.lines[to] as Line;
+              const asked = judgementOf(again.step);
+              const good = asked?.answers.find((answer) => answer.good);
+              if (to !== rework.to) entries.push({ kind: "step", to });
+              if (asked && good) entries.push({ kind: "answer", judgement: asked.id, answer: good.id });
+              entries.push(...(spentAt(again, { spent: [] }) as EntryInput[]));
+              off += again.step.shards;
+            }
+            index = rework.back - 1;
+            continue;
+          }
+        }
         const judgement = judgementOf(line.step);
         const seen = judgement && bad.get(judgement.id);
         if (judgement && seen) {
@@ -153,6 +214,17 @@ export function seed(store: Store, text: string, now = new Date()): void {
       return [...entries, { kind: "sign", name: demo.people[end.by] ?? "Nobody", outcome: end.outcome }];
     });
   });
+  for (const { by, instrument: used, readings } of demo.studies)
+    addStudy(
+      store,
+      {
+        id: uuidFrom(`study ${by} ${used}`, NAMESPACE),
+        person: demo.people[by] ?? "Nobody",
+        instrument: used,
+        readings,
+      },
+      new Date(now.getTime() - 20 * 24 * 60 * MINUTE),
+    );
   demo.open.forEach((end, n) => {
     const at = new Date(now.getTime() - (n + 1) * 12 * MINUTE);
     work(end, `open ${n}`, at, (sheet) =>

@@ -15,7 +15,7 @@ export interface PersonsAim extends Aim {
   readonly styleName: string;
   readonly dimension: string;
   readonly name: string;
-  readonly tool: string | null;
+  readonly tool: string;
   /** The feature it is made at: the one of its two ends that is made last. */
   readonly makes: string;
   readonly nominal: Length;
@@ -38,7 +38,9 @@ export function aimsOf(store: Store, query: unknown): PersonsAim[] {
   for (const row of signedBy(store, person, style, LOOK_BACK).reverse()) {
     const { sheet } = sheetOf(store, row);
     for (const { check: length, mean } of firstReadings(sheet, entriesAfter(store, row.id))) {
-      const { makes, tool } = madeWith(sheet, length);
+      const laid = laidOffBy(sheet, length);
+      if (!laid) continue;
+      const { makes, tool } = laid;
       const { dimension, name, nominal, min, max } = length;
       const key = JSON.stringify([row.style, dimension, tool, nominal, min, max]);
       const group = groups.get(key) ?? {
@@ -81,13 +83,15 @@ function firstReadings(
   });
 }
 
-/** The feature a length is made at, and the tool that makes it. */
-function madeWith(sheet: RunSheet, { from, to }: Check): { makes: string; tool: string | null } {
+/** The feature a length is laid off to and the tool that makes it; null where the length follows from others. */
+function laidOffBy(sheet: RunSheet, { from, to }: Check): { makes: string; tool: string } | null {
   const at = (id: string) => {
     const feature = sheet.features.find((one) => one.id === id);
     return feature?.cutAt ?? feature?.madeAt ?? -1;
   };
-  const makes = at(from) > at(to) ? from : to;
+  const [makes, datum] = at(from) > at(to) ? [from, to] : [to, from];
+  const figure = sheet.lines.find((line) => line.figure?.feature === makes)?.figure;
   const step = sheet.lines[at(makes)]?.step;
-  return { makes, tool: step && "tool" in step ? (step.tool ?? null) : null };
+  const tool = step && "tool" in step ? step.tool : undefined;
+  return figure?.own.datum === datum && tool !== undefined ? { makes, tool } : null;
 }

@@ -71,6 +71,8 @@ export interface End {
   readonly entries: readonly Recorded[];
   /** As judged at the sign-off; null until then. */
   readonly verdicts: readonly KeptVerdict[] | null;
+  /** Hash of its last entry: the whole history under one figure. */
+  readonly hash: string;
 }
 
 /** One row of a list of ends. */
@@ -196,6 +198,7 @@ export function getEnd(store: Store, id: string): End {
     cableName,
     rule,
     verdicts,
+    hash: row.lastHash,
     ...sheetOf(store, row),
     entries: entriesAfter(store, id),
   };

@@ -1,8 +1,18 @@
 import Papa from "papaparse";
 import { z } from "zod";
-import { check, type EndState, endState, type Result, standings, toMm, usedOn } from "@/core";
+import {
+  check,
+  type EndState,
+  endState,
+  InputError,
+  judgementOf,
+  type Result,
+  standings,
+  toMm,
+  usedOn,
+} from "@/core";
 import type { Store } from "@/store/database";
-import { countSigned, signedEnds, signedStyles } from "@/store/ends";
+import { countSigned, signedEnds, signedStyles, signersOf } from "@/store/ends";
 import { type End, type EndSummary, getEnd } from "./ends";
 
 export const RESULTS = ["in", "out", "unsure", "unmeasured", "cut-off"] as const satisfies readonly Result[];
@@ -47,6 +57,9 @@ export function ledgerPage(store: Store, query: unknown): LedgerPage {
   };
 }
 
+/** Everyone who signed an end off, by name. */
+export const signers = (store: Store): string[] => signersOf(store);
+
 /** One end as it leaves for elsewhere: millimetres, verdicts, whose figures. */
 export function endRecord(end: End) {
   const state = endState(end.entries);
@@ -71,6 +84,7 @@ export function endRecord(end: End) {
     choices: end.sheet.picked.choices,
     rule: end.rule,
     started: end.createdAt,
+    hash: end.hash,
     signed: state.signed,
     lengths: standings(end.sheet, state, end.rule).map(
       ({ check: { id, name, leg, nominal, min, max }, readings, judged }) => {
@@ -109,6 +123,13 @@ export function endRecord(end: End) {
     ),
     photos: state.photos.map(({ sha256, caption, width, height }) => ({ sha256, caption, width, height })),
     parts: end.sheet.parts.map(({ id, name }) => ({ id, name, on: state.threaded.includes(id) })),
+    looks: end.sheet.lines.flatMap(({ step }) => {
+      const judgement = judgementOf(step);
+      const given = judgement?.answers.find(({ id }) => id === state.answers[judgement.id]);
+      return judgement
+        ? [{ asks: judgement.asks, sees: given?.sees ?? null, good: given?.good ?? null }]
+        : [];
+    }),
     answers: state.answers,
     tried: state.redone,
     shards: state.shards,
@@ -123,8 +144,10 @@ export function endRecord(end: End) {
   };
 }
 
+export type EndRecord = ReturnType<typeof endRecord>;
+
 /** Every rework that was taken: by which way, why, what was made anew where, and what it cost. */
-const redone = ({ entries }: End) =>
+const redone = ({ entries, sheet }: End) =>
   entries.flatMap(({ entry, at }) =>
     entry.kind === "rework"
       ? [
@@ -137,6 +160,7 @@ const redone = ({ entries }: End) =>
             cableLost: toMm(entry.cableLost),
             moves: entry.moves.map(({ feature, was, now }) => ({
               feature,
+              name: sheet.features.find(({ id }) => id === feature)?.name ?? feature,
               was: was === null ? null : toMm(was),
               now: toMm(now),
             })),
@@ -162,6 +186,23 @@ function* allSigned(store: Store, query: unknown): Generator<End> {
     if (!last?.signedAt || rows.length < LEDGER_PAGE) return;
     filter = { ...filter, before: { signedAt: last.signedAt, id: last.id } };
   }
+}
+
+/** The most records put on paper at once: about a page each. */
+export const MOST_ON_PAPER = 200;
+
+/** The filtered ledger's records for paper. @throws InputError when there are too many to be read on paper. */
+export function ledgerForPaper(store: Store, query: unknown): EndRecord[] {
+  const records: EndRecord[] = [];
+  for (const end of allSigned(store, query)) {
+    if (records.length === MOST_ON_PAPER)
+      throw new InputError(
+        "too-many",
+        `A PDF holds at most ${MOST_ON_PAPER} records: narrow the ledger by result or style first.`,
+      );
+    records.push(endRecord(end));
+  }
+  return records;
 }
 
 /** The filtered ledger as JSON, one record an end. */

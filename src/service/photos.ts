@@ -72,3 +72,20 @@ export function photoOf(store: Store, sha256: string): Buffer {
   if (!bytes) throw new InputError("not-found", "No photograph by that name is stored here.", ["sha256"]);
   return bytes;
 }
+
+/** The most photographs of one record put on paper. */
+const MOST_ON_PAPER = 6;
+
+/** The photographs of some records, by hash; those that are gone are left out. */
+export function photosOf(
+  store: Store,
+  records: readonly { readonly photos: readonly { readonly sha256: string }[] }[],
+): Map<string, Buffer> {
+  const found = records
+    .flatMap(({ photos }) => photos.slice(0, MOST_ON_PAPER))
+    .flatMap(({ sha256 }) => {
+      const bytes = photoBytes(store, sha256);
+      return bytes ? [[sha256, bytes] as const] : [];
+    });
+  return new Map(found);
+}

@@ -100,6 +100,16 @@ export const signedBy = (store: Store, person: string, style: string | undefined
     .limit(most)
     .all();
 
+/** Everyone who signed an end off, by name. */
+export const signersOf = (store: Store): string[] =>
+  store
+    .selectDistinct({ name: ends.signedBy })
+    .from(ends)
+    .where(isNotNull(ends.signedBy))
+    .orderBy(asc(ends.signedBy))
+    .all()
+    .flatMap(({ name }) => name ?? []);
+
 /** Every end's row, in the order of their ids, so many at a time. */
 export const endsFrom = (store: Store, after: string, most: number): EndRow[] =>
   store.select().from(ends).where(gt(ends.id, after)).orderBy(asc(ends.id)).limit(most).all();

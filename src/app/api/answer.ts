@@ -24,6 +24,16 @@ export async function answer(work: () => unknown | Promise<unknown>, status = 20
   }
 }
 
+/** A PDF file under a name of our own making. */
+export const pdf = (bytes: Buffer, name: string): Response =>
+  new Response(new Uint8Array(bytes), {
+    headers: {
+      "content-type": "application/pdf",
+      "content-disposition": `inline; filename="${name}"`,
+      "cache-control": "no-store",
+    },
+  });
+
 /** The response for something thrown. */
 export function failure(error: unknown): Response {
   const problem = problemOf(error);

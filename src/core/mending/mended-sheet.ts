@@ -13,17 +13,32 @@ export function sheetAt(sheet: RunSheet, places: Readonly<Record<string, Length>
   return {
     ...sheet,
     features,
-    lines: sheet.lines.map((line) => (line.figure ? { ...line, figure: moved(line.figure, at) } : line)),
+    lines: sheet.lines.map((line) =>
+      line.figure
+        ? { ...line, figure: moved(line.figure, at, (id) => isElsewhere(sheet, places, id)) }
+        : line,
+    ),
   };
 }
 
-function moved(figure: Figure, at: (id: string) => Length): Figure {
+const isElsewhere = (sheet: RunSheet, places: Readonly<Record<string, Length>>, id: string): boolean =>
+  places[id] !== undefined && places[id] !== sheet.features.find((one) => one.id === id)?.position;
+
+/** A place known by measurement is told to a tenth of a millimetre: more would be more than anybody knows. */
+const TOLD_TO = 100;
+
+function moved(figure: Figure, at: (id: string) => Length, elsewhere: (id: string) => boolean): Figure {
   const { feature, own, previous } = figure;
+  const told = (value: number, ...of: string[]) =>
+    um(of.some(elsewhere) ? Math.round(value / TOLD_TO) * TOLD_TO : value);
   return {
     ...figure,
-    fromEnd: at(feature),
-    own: { ...own, distance: um(at(feature) - at(own.datum)) },
-    previous: previous && { ...previous, distance: um(at(feature) - at(previous.feature)) },
+    fromEnd: told(at(feature), feature),
+    own: { ...own, distance: told(at(feature) - at(own.datum), feature, own.datum) },
+    previous: previous && {
+      ...previous,
+      distance: told(at(feature) - at(previous.feature), feature, previous.feature),
+    },
   };
 }
 

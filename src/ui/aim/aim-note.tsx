@@ -11,7 +11,7 @@ export interface OwnAim extends Aim {
   readonly styleName: string;
   readonly dimension: string;
   readonly name: string;
-  readonly tool: string | null;
+  readonly tool: string;
   readonly makes: string;
   readonly nominal: Length;
   readonly min: Length | null;

@@ -1,6 +1,6 @@
 "use client";
 
-import { Download } from "lucide-react";
+import { Crosshair, Download } from "lucide-react";
 import Link from "next/link";
 import type { Result } from "@/core";
 import { LocalTime } from "../words/local-time";
@@ -44,6 +44,13 @@ export function LedgerView({ page: { rows, count, styles, next }, query, problem
         <Filters query={filter} styles={styles} />
         <FileLink href={asFile("csv")} name="CSV" />
         <FileLink href={asFile("json")} name="JSON" />
+        <FileLink href={asFile("pdf")} name="PDF" />
+        <Link
+          href="/ledger/aim"
+          className="inline-flex min-h-12 items-center gap-2 rounded-lg border border-line px-4 font-semibold"
+        >
+          <Crosshair aria-hidden="true" className="size-5" /> Aim
+        </Link>
       </div>
       {problem && (
         <p role="alert" className="mt-4 rounded-lg border-2 border-out px-4 py-3 font-semibold">

@@ -1,9 +1,11 @@
 "use client";
 
 import Link from "next/link";
+import { useRouter } from "next/navigation";
 import {
   endState,
   judgementOf,
+  mendedSheet,
   type Recorded,
   type Rule,
   type RunSheet,
@@ -13,12 +15,14 @@ import {
   usedOn,
 } from "@/core";
 import { Band } from "../band/band";
+import { PhotoStrip } from "../photos/photo-strip";
 import { usePrefs } from "../prefs/prefs-context";
 import { coreText, figureText, limitsText } from "../words/length-text";
 import { LocalTime } from "../words/local-time";
 import { VerdictSign } from "../words/verdict-sign";
 import { RESULT_WORDS, verdictWords } from "../words/verdict-words";
-import { historyLine } from "./history";
+import { Redone } from "./redone";
+import { WhatHappened } from "./what-happened";
 
 interface RecordedEnd {
   readonly id: string;
@@ -27,12 +31,14 @@ interface RecordedEnd {
   readonly source: Source;
   readonly sheet: RunSheet;
   readonly entries: readonly Recorded[];
+  readonly hash: string;
 }
 
 /** One end on record: what was asked, whose figures, what was measured with what, by whom and when. */
 export function RecordView({ end }: { end: RecordedEnd }) {
   const { sheet, rule, source, entries } = end;
   const { prefs } = usePrefs();
+  const router = useRouter();
   const state = endState(entries);
   const result = resultOf(sheet, state, rule);
   const all = standings(sheet, state, rule);
@@ -65,6 +71,18 @@ export function RecordView({ end }: { end: RecordedEnd }) {
             Go on at the bench
           </Link>
         )}
+        <a
+          href={`/api/v1/ends/${end.id}/pdf`}
+          className="no-print flex min-h-12 items-center rounded-lg border-2 border-ink px-4 font-semibold"
+        >
+          PDF
+        </a>
+        <a
+          href={`/api/v1/ends/${end.id}/record`}
+          className="no-print flex min-h-12 items-center rounded-lg border-2 border-ink px-4 font-semibold"
+        >
+          JSON
+        </a>
         <button
           type="button"
           onClick={() => window.print()}
@@ -73,7 +91,7 @@ export function RecordView({ end }: { end: RecordedEnd }) {
           Print
         </button>
       </header>
-      <Band sheet={sheet} line={sheet.lines.length} lit={[]} readings={readings} />
+      <Band sheet={mendedSheet(sheet, state)} line={sheet.lines.length} lit={[]} readings={readings} />
       <div className="grid grid-cols-[minmax(0,1fr)] gap-8 px-4 py-5 sm:px-6 xl:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
         <section aria-labelledby="lengths">
           <h2 id="lengths" className="font-bold text-lg">
@@ -120,6 +138,9 @@ export function RecordView({ end }: { end: RecordedEnd }) {
             })}
           </ul>
           <Looks sheet={sheet} answers={state.answers} />
+          <Redone sheet={sheet} entries={entries} units={prefs.units} />
+          <h2 className="mt-6 mb-2 font-bold text-lg">Photographs</h2>
+          <PhotoStrip end={end.id} photos={state.photos} onAdded={() => router.refresh()} />
         </section>
         <section aria-labelledby="made-by">
           <h2 id="made-by" className="font-bold text-lg">
@@ -163,21 +184,28 @@ export function RecordView({ end }: { end: RecordedEnd }) {
             {used.length > 0 && (
               <Fact name="Used">{used.map(({ item, count }) => `${count} × ${item}`).join(", ")}</Fact>
             )}
+            {sheet.parts.length > 0 && (
+              <Fact name="Threaded on">
+                {sheet.parts
+                  .filter(({ id }) => state.threaded.includes(id))
+                  .map(({ name }) => name)
+                  .join(", ") || "Nothing"}
+              </Fact>
+            )}
+            {(state.lost > 0 || state.spare !== null) && (
+              <Fact name="Cable used up">
+                {figureText(state.lost, prefs.units)} by redo
+                {state.spare !== null && `, ${figureText(state.spare, prefs.units)} left to spare`}
+              </Fact>
+            )}
+            <Fact name="Record">
+              <span className="figures wrap-anywhere text-sm">{end.hash.slice(0, 16)}</span>
+            </Fact>
             <Fact name="Begun">
               <LocalTime iso={end.createdAt} />
             </Fact>
           </dl>
-          <h2 className="mt-6 font-bold text-lg">What happened</h2>
-          <ol className="mt-1 grid gap-0.5 text-sm">
-            {entries.map((recorded) => (
-              <li key={recorded.id} className="flex gap-3">
-                <span className="shrink-0 text-soft">
-                  <LocalTime iso={recorded.at} />
-                </span>
-                <span className="min-w-0 wrap-anywhere">{historyLine(sheet, entries, recorded)}</span>
-              </li>
-            ))}
-          </ol>
+          <WhatHappened end={end.id} sheet={sheet} entries={entries} />
         </section>
       </div>
     </main>

@@ -5,6 +5,8 @@ import type { ReactNode } from "react";
 import type { Instrument, Choice as School } from "@/core";
 import { usePrefs } from "../prefs/prefs-context";
 import { InstrumentPicker } from "../reading/instrument-picker";
+import { RecordCheck } from "./record-check";
+import { type KeptStudy, Study } from "./study";
 
 const UNITS = [
   { id: "both", name: "Both", about: "millimetres large, inches beside" },
@@ -30,10 +32,11 @@ const ALOUD = [
 interface SetupProps {
   readonly instruments: readonly Instrument[];
   readonly schools: readonly School[];
+  readonly studies: readonly KeptStudy[];
 }
 
 /** How this device likes to work. Kept at once, undone by choosing again. */
-export function SetupView({ instruments, schools }: SetupProps) {
+export function SetupView({ instruments, schools, studies }: SetupProps) {
   const { prefs, change } = usePrefs();
   const instrument = instruments.find(({ id }) => id === prefs.instrument) ?? (instruments[0] as Instrument);
   return (
@@ -80,6 +83,8 @@ export function SetupView({ instruments, schools }: SetupProps) {
           />
           <span className="text-soft">Put ready at the sign-off; it can be changed there.</span>
         </label>
+        <Study key={instrument.id} instruments={instruments} instrument={instrument} kept={studies} />
+        <RecordCheck />
       </div>
     </main>
   );

@@ -1,15 +1,21 @@
 import { InputError } from "@/core";
-import { ledgerCsv, ledgerJson } from "@/service/ledger";
+import { ledgerCsv, ledgerForPaper, ledgerJson } from "@/service/ledger";
+import { photosOf } from "@/service/photos";
 import { theStore } from "@/service/the-store";
-import { answer, failure } from "../../answer";
+import { recordsPdf } from "@/ui/paper/record-paper";
+import { answer, failure, pdf } from "../../answer";
 
-/** The ledger as a file: `format=csv` or `format=json`, with the ledger's own filters. */
+/** The ledger as a file: `format=csv`, `format=json` or `format=pdf`, with the ledger's own filters. */
 export async function GET(request: Request) {
   const { format = "json", ...query } = Object.fromEntries(new URL(request.url).searchParams);
   if (format === "json") return answer(() => ledgerJson(theStore(), query));
   try {
+    if (format === "pdf") {
+      const records = ledgerForPaper(theStore(), query);
+      return pdf(await recordsPdf(records, photosOf(theStore(), records)), "arlent-ledger.pdf");
+    }
     if (format !== "csv")
-      throw new InputError("unknown-format", "The ledger comes as csv or json.", ["format"]);
+      throw new InputError("unknown-format", "The ledger comes as csv, json or pdf.", ["format"]);
     return new Response(ledgerCsv(theStore(), query), {
       headers: {
         "content-type": "text/csv; charset=utf-8",

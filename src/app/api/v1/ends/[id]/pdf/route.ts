@@ -1,0 +1,16 @@
+import { getEnd } from "@/service/ends";
+import { endRecord } from "@/service/ledger";
+import { photosOf } from "@/service/photos";
+import { theStore } from "@/service/the-store";
+import { recordsPdf } from "@/ui/paper/record-paper";
+import { failure, pdf } from "../../../../answer";
+
+/** One end's record as a PDF. */
+export async function GET(_request: Request, { params }: { params: Promise<{ id: string }> }) {
+  try {
+    const record = endRecord(getEnd(theStore(), (await params).id));
+    return pdf(await recordsPdf([record], photosOf(theStore(), [record])), `arlent-${record.id}.pdf`);
+  } catch (error) {
+    return failure(error);
+  }
+}

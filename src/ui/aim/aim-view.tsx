@@ -1,0 +1,116 @@
+"use client";
+
+import Link from "next/link";
+import type { Index } from "@/core";
+import { figureText, type Units } from "../words/length-text";
+import { AimChart } from "./aim-chart";
+import { biasText, type OwnAim, sureText } from "./aim-note";
+
+interface AimViewProps {
+  readonly people: readonly string[];
+  readonly person: string;
+  readonly aims: readonly OwnAim[];
+  readonly units: Units;
+}
+
+/** How somebody makes each length with each tool: bias, spread, capability, and the figure to aim at where it holds. */
+export function AimView({ people, person, aims, units }: AimViewProps) {
+  return (
+    <main className="min-w-0 flex-1 px-4 py-5 sm:px-6">
+      <div className="flex flex-wrap items-end gap-3">
+        <h1 className="mr-auto font-bold text-2xl">Aim</h1>
+        <form className="flex flex-wrap items-end gap-2">
+          <label className="grid gap-0.5">
+            <span className="text-soft text-sm">Whose hand</span>
+            <select
+              name="person"
+              defaultValue={person}
+              className="min-h-12 min-w-48 rounded-lg border border-line bg-field px-3"
+            >
+              {people.map((one) => (
+                <option key={one}>{one}</option>
+              ))}
+            </select>
+          </label>
+          <button type="submit" className="min-h-12 rounded-lg border-2 border-ink px-4 font-semibold">
+            Show
+          </button>
+        </form>
+        <Link
+          href="/ledger"
+          className="flex min-h-12 items-center rounded-lg border border-line px-4 font-semibold"
+        >
+          Ledger
+        </Link>
+      </div>
+      <p className="mt-1 max-w-prose text-soft">
+        From the first readings of the ends a person signed, before anything was redone. Eight ends are needed
+        before anything is said, and a figure to aim at only where the bias is sure at 95 %.
+      </p>
+      {aims.length === 0 ? (
+        <p className="mt-6 max-w-prose text-lg">
+          {person === ""
+            ? "No end is on record yet."
+            : `Fewer than eight ends of any one length by ${person} so far.`}{" "}
+          <Link href="/" className="underline">
+            Start one from the sheet
+          </Link>
+          .
+        </p>
+      ) : (
+        <ul className="mt-4 grid gap-5 xl:grid-cols-2">
+          {aims.map((aim) => (
+            <li
+              key={`${aim.style}/${aim.dimension}/${aim.tool}/${aim.nominal}`}
+              className="rounded-lg border border-line bg-raised p-4"
+            >
+              <h2 className="font-bold text-lg leading-tight">
+                {aim.name}
+                <span className="block font-normal text-base text-soft">
+                  {aim.styleName}, by {aim.tool.replaceAll("-", " ")}
+                </span>
+              </h2>
+              <AimChart aim={aim} units={units} />
+              <p className="mt-1 text-lg leading-snug">
+                {aim.set === null ? (
+                  <>Work to the sheet: {figureText(aim.nominal, units)}.</>
+                ) : (
+                  <>
+                    Made {biasText(aim.bias, units)}: <strong>set {figureText(aim.set, units)}</strong>{" "}
+                    <span className="text-soft text-sm">({sureText(aim.sure)})</span>
+                  </>
+                )}
+              </p>
+              <dl className="mt-1 grid grid-cols-[auto_1fr] gap-x-4 text-sm">
+                <Fact name="Bias">
+                  {signed(aim.bias, units)}, 95 %: {signed(aim.biasLow, units)} to{" "}
+                  {signed(aim.biasHigh, units)}
+                </Fact>
+                <Fact name="Spread">
+                  {figureText(Math.round(aim.spread), units)} ({aim.n} ends)
+                </Fact>
+                {aim.cp && <Fact name="Cp">{indexText(aim.cp)}</Fact>}
+                {aim.cpk && <Fact name="Cpk">{indexText(aim.cpk)}</Fact>}
+              </dl>
+            </li>
+          ))}
+        </ul>
+      )}
+    </main>
+  );
+}
+
+const signed = (value: number, units: Units): string =>
+  `${value < 0 ? "−" : "+"}${figureText(Math.round(Math.abs(value) / 10) * 10, units)}`;
+
+const indexText = ({ value, low, high }: Index): string =>
+  `${value.toFixed(2)}, 95 %: ${low.toFixed(2)} to ${high.toFixed(2)}`;
+
+function Fact({ name, children }: { name: string; children: React.ReactNode }) {
+  return (
+    <>
+      <dt className="text-soft">{name}</dt>
+      <dd className="figures">{children}</dd>
+    </>
+  );
+}

@@ -1,0 +1,86 @@
+"use client";
+
+import { useRouter } from "next/navigation";
+import { useState } from "react";
+import { toast } from "sonner";
+import { v4 as uuid } from "uuid";
+import { usePrefs } from "../prefs/prefs-context";
+import { post } from "../words/api";
+
+interface CorrectProps {
+  readonly end: string;
+  /** The entry it corrects, and its words. */
+  readonly entry: string;
+  readonly words: string;
+  readonly after: number;
+  readonly onDone: () => void;
+}
+
+/** Puts an entry right: the entry stays as it is, the correction stands beside it with a name and a reason. */
+export function Correct({ end, entry, words, after, onDone }: CorrectProps) {
+  const { prefs } = usePrefs();
+  const router = useRouter();
+  const [problem, setProblem] = useState("");
+  const keep = async (form: FormData) => {
+    const text = (name: string) => String(form.get(name) ?? "").trim();
+    const correction = {
+      kind: "correction",
+      corrects: entry,
+      says: text("says"),
+      why: text("why"),
+      name: text("name"),
+    };
+    const answer = await post(`/api/v1/ends/${end}/entries`, {
+      client: uuid(),
+      after,
+      entries: [{ id: uuid(), entry: correction }],
+    });
+    if (!answer.ok) {
+      setProblem(answer.problem.message);
+      return;
+    }
+    toast("Correction kept beside the entry.");
+    onDone();
+    router.refresh();
+  };
+  return (
+    <form
+      aria-label={`Correct: ${words}`}
+      className="my-1 grid gap-2 rounded-md border-2 border-ink p-3"
+      onSubmit={(event) => {
+        event.preventDefault();
+        keep(new FormData(event.currentTarget));
+      }}
+    >
+      {(
+        [
+          ["says", "What it should say", ""],
+          ["why", "Why", ""],
+          ["name", "Your name", prefs.name],
+        ] as const
+      ).map(([name, title, value]) => (
+        <label key={name} className="grid gap-0.5">
+          <span className="text-soft">{title}</span>
+          <input
+            name={name}
+            defaultValue={value}
+            maxLength={300}
+            required
+            className="min-h-11 rounded-md border border-line bg-field px-3 text-base"
+          />
+        </label>
+      ))}
+      <p role="alert" className="text-out">
+        {problem}
+      </p>
+      <div className="flex gap-2">
+        <button type="submit" className="min-h-11 flex-1 rounded-md bg-strong font-semibold text-on-strong">
+          Keep the correction
+        </button>
+        <button type="button" onClick={onDone} className="min-h-11 rounded-md border-2 border-ink px-4">
+          Leave it
+        </button>
+      </div>
+    </form>
+  );
+}

@@ -1,0 +1,66 @@
+"use client";
+
+import { useState } from "react";
+import type { Recorded, RunSheet } from "@/core";
+import { LocalTime } from "../words/local-time";
+import { Correct } from "./correct";
+import { historyLine } from "./history";
+
+/** Every entry in order, each with its corrections; any of them can be put right by another. */
+export function WhatHappened({
+  end,
+  sheet,
+  entries,
+}: {
+  end: string;
+  sheet: RunSheet;
+  entries: readonly Recorded[];
+}) {
+  const [open, setOpen] = useState<string | null>(null);
+  const corrections = new Set(
+    entries.flatMap(({ entry }) => (entry.kind === "correction" ? [entry.corrects] : [])),
+  );
+  return (
+    <>
+      <h2 className="mt-6 font-bold text-lg">What happened</h2>
+      <ol className="mt-1 grid text-sm">
+        {entries.map((recorded) => {
+          const words = historyLine(sheet, entries, recorded);
+          return (
+            <li key={recorded.id}>
+              <span className="flex min-h-6 items-baseline gap-3">
+                <span className="shrink-0 text-soft">
+                  <LocalTime iso={recorded.at} />
+                </span>
+                <span className="min-w-0 flex-1 wrap-anywhere">
+                  {words}
+                  {corrections.has(recorded.id) && <em className="text-out"> corrected below</em>}
+                </span>
+                {recorded.entry.kind !== "correction" && recorded.entry.kind !== "step" && (
+                  <button
+                    type="button"
+                    onClick={() => setOpen(open === recorded.id ? null : recorded.id)}
+                    aria-expanded={open === recorded.id}
+                    aria-label={`Correct: ${words}`}
+                    className="no-print min-h-6 shrink-0 px-1 text-soft underline"
+                  >
+                    correct
+                  </button>
+                )}
+              </span>
+              {open === recorded.id && (
+                <Correct
+                  end={end}
+                  entry={recorded.id}
+                  words={words}
+                  after={entries.at(-1)?.seq ?? 0}
+                  onDone={() => setOpen(null)}
+                />
+              )}
+            </li>
+          );
+        })}
+      </ol>
+    </>
+  );
+}

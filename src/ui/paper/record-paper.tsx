@@ -1,0 +1,263 @@
+import { join } from "node:path";
+import { Document, Font, Image, Page, renderToBuffer, StyleSheet, Text, View } from "@react-pdf/renderer";
+
+const FONTS = join(process.cwd(), "node_modules/@fontsource/atkinson-hyperlegible-next/files");
+Font.register({
+  family: "Arlent",
+  fonts: [400, 700].map((fontWeight) => ({
+    src: join(FONTS, `atkinson-hyperlegible-next-latin-${fontWeight}-normal.woff`),
+    fontWeight,
+  })),
+});
+Font.registerHyphenationCallback((word) => [word]);
+
+/** What is put on paper of one end; millimetres. Photographs as JPEG bytes beside it. */
+export interface PaperRecord {
+  readonly id: string;
+  readonly job: string;
+  readonly label: string;
+  readonly style: {
+    readonly name: string;
+    readonly revision: number;
+    readonly figures: { readonly kind: string; readonly date: string };
+  };
+  readonly cable: {
+    readonly name: string;
+    readonly revision: number;
+    readonly core: string;
+    readonly lost: number;
+    readonly left: number | null;
+  };
+  readonly started: string;
+  readonly hash: string;
+  readonly signed: {
+    readonly name: string;
+    readonly at: string;
+    readonly outcome: string;
+    readonly missingShards?: string | undefined;
+  } | null;
+  readonly lengths: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly leg: string;
+    readonly nominal: number;
+    readonly min: number | null;
+    readonly max: number | null;
+    readonly verdict: string | null;
+    readonly probability: number | null;
+    readonly mean: number | null;
+    readonly readings: readonly { readonly value: number; readonly instrument: string }[];
+  }[];
+  readonly looks: readonly {
+    readonly asks: string;
+    readonly sees: string | null;
+    readonly good: boolean | null;
+  }[];
+  readonly reworks: readonly {
+    readonly at: string;
+    readonly leg: string;
+    readonly plan: string;
+    readonly cableLost: number;
+    readonly moves: readonly { readonly name: string; readonly was: number | null; readonly now: number }[];
+  }[];
+  readonly tried: Readonly<Record<string, number>>;
+  readonly voided: readonly { readonly length: string; readonly value: number }[];
+  readonly corrections: readonly {
+    readonly says: string;
+    readonly why: string;
+    readonly name: string;
+    readonly at: string;
+  }[];
+  readonly parts: readonly { readonly name: string; readonly on: boolean }[];
+  readonly shards: { readonly made: number; readonly binned: number };
+  readonly used: readonly { readonly item: string; readonly count: number }[];
+  readonly photos: readonly { readonly sha256: string; readonly caption: string }[];
+}
+
+const styles = StyleSheet.create({
+  page: {
+    fontFamily: "Arlent",
+    fontSize: 9,
+    padding: 36,
+    paddingBottom: 48,
+    color: "#1f2328",
+    lineHeight: 1.35,
+  },
+  title: { fontSize: 16, fontWeight: 700 },
+  result: { fontSize: 11, marginBottom: 8 },
+  head: { fontSize: 11, fontWeight: 700, marginTop: 10, marginBottom: 3 },
+  row: { flexDirection: "row", borderTopWidth: 0.5, borderColor: "#c9c2b4", paddingVertical: 2.5 },
+  name: { width: "32%", paddingRight: 6 },
+  cell: { width: "17%", paddingRight: 6 },
+  wide: { width: "34%" },
+  fact: { flexDirection: "row" },
+  factName: { width: 90, color: "#5d5a53" },
+  rough: { textDecoration: "underline", textDecorationStyle: "dotted" },
+  foot: {
+    position: "absolute",
+    left: 36,
+    right: 36,
+    bottom: 20,
+    fontSize: 7,
+    color: "#5d5a53",
+    flexDirection: "row",
+    justifyContent: "space-between",
+  },
+  photos: { flexDirection: "row", flexWrap: "wrap", gap: 8, marginTop: 4 },
+  photo: { width: 160, height: 110, objectFit: "cover" },
+});
+
+const WORDS: Record<string, string> = { in: "In", out: "Out", unsure: "Not settled" };
+const when = (iso: string): string => `${iso.slice(0, 10)} ${iso.slice(11, 16)} UTC`;
+const mm = (value: number | null): string => (value === null ? "–" : String(value));
+const limits = (min: number | null, max: number | null): string =>
+  min === null ? `at most ${mm(max)}` : max === null ? `at least ${mm(min)}` : `${mm(min)} to ${mm(max)}`;
+
+/**
+ * Records as a PDF, an end to a page: what was required and whose figures, what was measured with what, verdicts, redo,
+ * parts, shards, who and when. Millimetres throughout. @returns the file's bytes.
+ */
+export function recordsPdf(
+  records: readonly PaperRecord[],
+  photos: ReadonlyMap<string, Buffer>,
+): Promise<Buffer> {
+  return renderToBuffer(
+    <Document title="Arlent records" creator="Arlent" producer="Arlent" language="en">
+      {records.map((record) => (
+        <Record key={record.id} record={record} photos={photos} />
+      ))}
+    </Document>,
+  );
+}
+
+function Record({ record, photos }: { record: PaperRecord; photos: ReadonlyMap<string, Buffer> }) {
+  const { style, cable, signed, lengths, looks, reworks, corrections, parts, shards, used } = record;
+  const representative = style.figures.kind === "representative";
+  const shown = record.photos.flatMap(({ sha256, caption }) => {
+    const bytes = photos.get(sha256);
+    return bytes ? [{ sha256, caption, bytes }] : [];
+  });
+  return (
+    <Page size="A4" style={styles.page}>
+      <Text style={styles.title}>
+        {[record.job, record.label].filter(Boolean).join(" · ") || "End not named"}
+      </Text>
+      <Text style={styles.result}>
+        {signed
+          ? `${signed.outcome === "cut-off" ? "Cut off" : resultOf(record)}. Signed off by ${signed.name}, ${when(signed.at)}`
+          : "Still at the bench"}
+      </Text>
+      <Fact name="Style" says={`${style.name}, revision ${style.revision}`} />
+      <Fact name="Cable" says={`${cable.name}, revision ${cable.revision}, ${cable.core}`} />
+      <Fact
+        name="Figures"
+        says={`${representative ? "Representative, not confirmed against the part's sheet" : "The user's own"} (${style.figures.date})`}
+      />
+      <Fact name="Begun" says={when(record.started)} />
+      <Text style={styles.head}>Lengths, mm</Text>
+      {lengths.map(({ id, name, leg, min, max, verdict, probability, mean, readings }) => (
+        <View key={id} style={styles.row} wrap={false}>
+          <Text style={styles.name}>{leg ? `${name}, leg ${leg}` : name}</Text>
+          <Text style={representative ? [styles.cell, styles.rough] : styles.cell}>{limits(min, max)}</Text>
+          <Text style={styles.cell}>
+            {verdict === null
+              ? "Not measured"
+              : `${WORDS[verdict]}${mean === null ? "" : `, ${mean.toFixed(2)}`}${probability === null ? "" : ` (${Math.round(probability * 100)} %)`}`}
+          </Text>
+          <Text style={styles.wide}>
+            {readings.map(({ value, instrument }) => `${value} by ${instrument.toLowerCase()}`).join("; ")}
+          </Text>
+        </View>
+      ))}
+      {looks.length > 0 && <Text style={styles.head}>What was seen</Text>}
+      {looks.map(({ asks, sees, good }) => (
+        <Text key={asks}>
+          {asks} {sees ?? "Not answered"}
+          {good === false && " (not good)"}
+        </Text>
+      ))}
+      {(reworks.length > 0 || Object.keys(record.tried).length > 0) && (
+        <Text style={styles.head}>Redone</Text>
+      )}
+      {reworks.map(({ at, leg, plan, cableLost, moves }) => (
+        <Text key={at}>
+          {when(at)}
+          {leg && `, leg ${leg}`}, the {plan} way:{" "}
+          {moves.map(({ name, was, now }) => `${name} ${was === null ? "" : `${was} to `}${now}`).join("; ")}.{" "}
+          {cableLost} mm of cable.
+        </Text>
+      ))}
+      {Object.keys(record.tried).length > 0 && (
+        <Text>
+          Attempts:{" "}
+          {Object.entries(record.tried)
+            .map(([rule, count]) => `${rule} ${count}`)
+            .join(", ")}
+          . Readings before them:{" "}
+          {record.voided.map(({ length, value }) => `${length} ${value}`).join("; ") || "none"}.
+        </Text>
+      )}
+      {corrections.length > 0 && <Text style={styles.head}>Corrections</Text>}
+      {corrections.map(({ says, why, name, at }) => (
+        <Text key={at}>
+          {when(at)}, {name}: {says} ({why})
+        </Text>
+      ))}
+      <Text style={styles.head}>Parts, glass and cable</Text>
+      <Fact
+        name="Threaded on"
+        says={
+          parts
+            .filter(({ on }) => on)
+            .map(({ name }) => name)
+            .join(", ") || "nothing"
+        }
+      />
+      <Fact
+        name="Shards"
+        says={`${shards.made} off, ${shards.binned} in the bin${signed?.missingShards ? `; missing: ${signed.missingShards}` : ""}`}
+      />
+      {used.length > 0 && (
+        <Fact name="Used" says={used.map(({ item, count }) => `${count} × ${item}`).join(", ")} />
+      )}
+      <Fact
+        name="Cable"
+        says={`${cable.lost} mm lost by redo${cable.left === null ? "" : `, ${cable.left} mm left to spare`}`}
+      />
+      {shown.length > 0 && (
+        <View style={styles.photos}>
+          {shown.map(({ sha256, caption, bytes }) => (
+            <View key={sha256} wrap={false}>
+              <Image src={{ data: bytes, format: "jpg" }} style={styles.photo} />
+              <Text>{caption}</Text>
+            </View>
+          ))}
+        </View>
+      )}
+      <View style={styles.foot} fixed>
+        <Text>{record.id}</Text>
+        <Text>record {record.hash.slice(0, 16)}</Text>
+        <Text render={({ pageNumber, totalPages }) => `${pageNumber} of ${totalPages}`} />
+      </View>
+    </Page>
+  );
+}
+
+function Fact({ name, says }: { name: string; says: string }) {
+  return (
+    <View style={styles.fact}>
+      <Text style={styles.factName}>{name}</Text>
+      <Text style={{ flex: 1 }}>{says}</Text>
+    </View>
+  );
+}
+
+/** The worst of its lengths, in a word. */
+function resultOf({ lengths, looks }: PaperRecord): string {
+  if (lengths.some(({ verdict }) => verdict === "out") || looks.some(({ good }) => good === false))
+    return "Out";
+  if (lengths.some(({ verdict }) => verdict === "unsure")) return "Not settled";
+  return lengths.some(({ verdict }) => verdict === null) || looks.some(({ good }) => good === null)
+    ? "Not all measured"
+    : "In";
+}

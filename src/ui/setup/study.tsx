@@ -1,0 +1,181 @@
+"use client";
+
+import { X } from "lucide-react";
+import { useState } from "react";
+import { toast } from "sonner";
+import {
+  FEWEST_READINGS,
+  formatMm,
+  type Instrument,
+  type Length,
+  parseLength,
+  repeatabilityOf,
+  STUDY_READINGS,
+  um,
+} from "@/core";
+import { usePrefs } from "../prefs/prefs-context";
+import { ProgressBar } from "../shell/progress-bar";
+import { post } from "../words/api";
+import { LocalTime } from "../words/local-time";
+
+export interface KeptStudy {
+  readonly id: string;
+  readonly at: string;
+  readonly person: string;
+  readonly instrument: string;
+  readonly readings: readonly number[];
+  readonly repeatability: number;
+}
+
+interface StudyProps {
+  readonly instruments: readonly Instrument[];
+  readonly instrument: Instrument;
+  readonly kept: readonly KeptStudy[];
+}
+
+/** One piece measured ten times: how this instrument repeats in this hand, used from then on. */
+export function Study({ instruments, instrument, kept: known }: StudyProps) {
+  const { prefs } = usePrefs();
+  const [readings, setReadings] = useState<readonly Length[]>([]);
+  const [text, setText] = useState("");
+  const [problem, setProblem] = useState("");
+  const [kept, setKept] = useState(known);
+  const found = readings.length >= FEWEST_READINGS ? repeatabilityOf(readings, instrument.resolution) : null;
+  const latest = kept.find((one) => one.person === prefs.name && one.instrument === instrument.id);
+  const add = () => {
+    const parsed = parseLength(text, { unit: prefs.units === "in" ? "in" : "mm", max: um(5_000_000) });
+    if (!parsed.ok) {
+      setProblem(parsed.problem.message);
+      return;
+    }
+    setReadings([...readings, parsed.value.length]);
+    setText("");
+    setProblem("");
+  };
+  const keep = async () => {
+    const answer = await post<KeptStudy>("/api/v1/studies", {
+      person: prefs.name,
+      instrument: instrument.id,
+      readings: readings.map((value) => value / 1000),
+    });
+    if (!answer.ok) {
+      setProblem(answer.problem.message);
+      return;
+    }
+    setKept([answer.value, ...kept]);
+    setReadings([]);
+    toast(
+      `Kept: ${instrument.name} repeats ${formatMm(um(answer.value.repeatability))} mm in ${prefs.name}'s hand.`,
+    );
+  };
+  return (
+    <div>
+      <h2 className="mb-2 font-bold text-lg">How well do you repeat?</h2>
+      <p className="mb-2 text-soft">
+        Measure one piece {STUDY_READINGS} times with the {instrument.name.toLowerCase()}, opening it each
+        time. From then on the verdicts use your own figure.
+        {latest && (
+          <>
+            {" "}
+            Yours stands at {formatMm(um(latest.repeatability))} mm (<LocalTime iso={latest.at} />
+            ).
+          </>
+        )}
+      </p>
+      <form
+        className="flex flex-wrap items-end gap-2"
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (text.trim() !== "") add();
+        }}
+      >
+        <label className="grid gap-0.5">
+          <span className="text-soft text-sm">
+            Reading {Math.min(readings.length + 1, STUDY_READINGS)} of {STUDY_READINGS} (
+            {prefs.units === "in" ? "in" : "mm"})
+          </span>
+          <input
+            value={text}
+            onChange={(event) => setText(event.target.value)}
+            maxLength={40}
+            autoComplete="off"
+            aria-invalid={problem !== ""}
+            aria-describedby="study-problem"
+            className="figures min-h-12 w-44 rounded-lg border-2 border-ink bg-field px-3 text-xl"
+          />
+        </label>
+        <button type="submit" className="min-h-12 rounded-lg border-2 border-ink px-4 font-semibold">
+          Add
+        </button>
+        <span className="self-center">
+          <ProgressBar value={readings.length} most={STUDY_READINGS} name="Readings taken" />
+        </span>
+      </form>
+      <p id="study-problem" role="alert" className="text-out">
+        {problem}
+      </p>
+      {readings.length > 0 && (
+        <ul aria-label="Readings of the piece" className="mt-2 flex flex-wrap gap-1.5">
+          {readings.map((value, i) => (
+            <li
+              // biome-ignore lint/suspicious/noArrayIndexKey: equal readings are told apart by their place only
+              key={i}
+              className={`flex items-center rounded-md border pl-3 ${found?.stray === i ? "border-2 border-out" : "border-line"}`}
+            >
+              <span className="figures">{(value / 1000).toFixed(instrument.resolution < 100 ? 2 : 1)}</span>
+              <button
+                type="button"
+                aria-label={`Take out reading ${i + 1}`}
+                onClick={() => setReadings(readings.filter((_, j) => j !== i))}
+                className="flex size-12 items-center justify-center"
+              >
+                <X aria-hidden="true" className="size-4" />
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
+      {found && (
+        <div role="status" className="mt-2 grid gap-1">
+          <p>
+            Repeats <strong>{formatMm(found.repeatability)} mm</strong> (95 %: {micro(found.low)} to{" "}
+            {micro(found.high)}), mean {formatMm(Math.round(found.mean))} mm. The shelf says{" "}
+            {formatMm(instrument.repeatability)} mm.
+          </p>
+          {found.stray !== null && (
+            <p className="font-semibold text-out">
+              Reading {found.stray + 1} stands off the rest: a slip of the hand? Take it out and read again.
+            </p>
+          )}
+          <button
+            type="button"
+            onClick={keep}
+            disabled={readings.length < STUDY_READINGS || prefs.name === ""}
+            className="min-h-12 justify-self-start rounded-lg bg-strong px-5 font-semibold text-on-strong disabled:opacity-40"
+          >
+            {prefs.name === ""
+              ? "Give your name above first"
+              : readings.length < STUDY_READINGS
+                ? `${STUDY_READINGS - readings.length} more to go`
+                : `Use it for ${prefs.name}`}
+          </button>
+        </div>
+      )}
+      {kept.length > 0 && (
+        <details className="mt-2">
+          <summary className="min-h-11 cursor-pointer py-2">Studies kept: {kept.length}</summary>
+          <ul className="text-sm">
+            {kept.map(({ id, at, person, instrument: used, readings: taken, repeatability }) => (
+              <li key={id}>
+                {person}, {instruments.find((one) => one.id === used)?.name ?? used}:{" "}
+                {formatMm(um(repeatability))} mm from {taken.length} readings, <LocalTime iso={at} />
+              </li>
+            ))}
+          </ul>
+        </details>
+      )}
+    </div>
+  );
+}
+
+const micro = (value: number): string => `${formatMm(Math.round(value))} mm`;
