@@ -45,7 +45,7 @@ test.describe("npm run demo", () => {
     await second.stop();
     const fresh = await demo(database, "--fresh");
     expect(await count(fresh.url)).toBe(14);
-    expect(await (await request.get(`${fresh.url}api/v1/ledger?format=json`)).json()).toHaveLength(17);
+    expect(await (await request.get(`${fresh.url}api/v1/ledger?format=json`)).json()).toHaveLength(28);
     await fresh.stop();
   });
 

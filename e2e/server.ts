@@ -9,6 +9,8 @@ import { freePort, type RunningServer, startServer } from "./next-server";
 /** A server of this worker's own, on its own database; it can be killed and started again. */
 export interface TestServer {
   readonly url: string;
+  /** Where its database lies. */
+  readonly database: string;
   readonly start: () => Promise<void>;
   readonly kill: () => Promise<void>;
 }
@@ -19,6 +21,7 @@ async function makeServer(): Promise<TestServer> {
   let running: RunningServer | null = null;
   return {
     url: `http://127.0.0.1:${port}`,
+    database,
     start: async () => {
       running = await startServer(database, port);
     },
@@ -83,3 +86,13 @@ export async function endAtMeasure(request: APIRequestContext): Promise<string> 
   await addEntries(request, end, [...THREADED, { kind: "step", to: MEASURE }]);
   return end;
 }
+
+/** A reading of the wedge sheet's cleave, in micrometres, by a digital calliper. */
+export const cleaveRead = (value: number): EntryInput => ({
+  kind: "reading",
+  check: "cleave",
+  value,
+  typed: String(value / 1000),
+  unit: "mm",
+  instrument: { id: "digital-calliper", name: "Digital calliper", resolution: 10, repeatability: 20 },
+});

@@ -1,6 +1,6 @@
 import AxeBuilder from "@axe-core/playwright";
 import type { Page } from "@playwright/test";
-import { addEntries, expect, MEASURE, startEnd, THREADED, test, WEDGE } from "./server";
+import { addEntries, cleaveRead, expect, MEASURE, startEnd, THREADED, test, WEDGE } from "./server";
 
 const onPhone = () => test.info().project.name === "phone";
 
@@ -16,6 +16,14 @@ async function views(request: Parameters<typeof startEnd>[0]): Promise<string[]>
     { kind: "label", job: LONG, label: LONG },
     ...THREADED,
     { kind: "step", to: MEASURE },
+  ]);
+  const short = await startEnd(request);
+  await addEntries(request, short, [
+    { kind: "label", job: LONG, label: LONG },
+    ...THREADED,
+    { kind: "step", to: MEASURE },
+    cleaveRead(8_100),
+    { kind: "spare", length: 400_000 },
   ]);
   const cleave = await startEnd(request);
   await addEntries(request, cleave, [...THREADED, { kind: "step", to: 11 }]);
@@ -38,6 +46,9 @@ async function views(request: Parameters<typeof startEnd>[0]): Promise<string[]>
     `/bench/${gate}`,
     `/bench/${measure}`,
     `/bench/${look}`,
+    `/bench/${short}`,
+    `/ledger/${short}`,
+    "/ledger/aim",
     `/bench/${done}`,
     "/ledger",
     "/ledger?result=unsure",

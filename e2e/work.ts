@@ -17,7 +17,7 @@ export async function begin(page: Page, key = "b"): Promise<void> {
 async function read(page: Page, readings: Readonly<Record<string, string>>): Promise<void> {
   while (await page.locator("#reading").isVisible()) {
     const label = (await page.locator("label[for=reading]").textContent()) ?? "";
-    const nominal = (await page.locator("main .figure-huge").first().textContent()) ?? "";
+    const nominal = / · ([\d.]+)/.exec(label)?.[1] ?? "";
     const wanted = Object.entries(readings).find(([name]) => label.includes(name))?.[1] ?? nominal;
     await page.locator("#reading").fill(wanted);
     await page.keyboard.press("Enter");

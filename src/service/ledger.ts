@@ -132,6 +132,10 @@ export function endRecord(end: End) {
     }),
     answers: state.answers,
     tried: state.redone,
+    attempts: Object.entries(state.redone).map(([id, count]) => ({
+      name: end.sheet.retries.find((one) => one.id === id)?.name ?? id,
+      count,
+    })),
     shards: state.shards,
     used: usedOn(end.entries),
     struck: struckOut(end, state),

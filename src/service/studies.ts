@@ -22,7 +22,7 @@ export function addStudy(store: Store, input: unknown, now = new Date()): Study 
   const found = shippedLibrary().instruments.find((one) => one.id === instrument);
   if (!found)
     throw new InputError("unknown-instrument", `No instrument called “${instrument}”.`, ["instrument"]);
-  const { repeatability } = repeatabilityOf(readings, found.resolution);
+  const { repeatability } = repeatabilityOf(readings);
   insertStudy(store, { id, at: now.toISOString(), person, instrument, readings, repeatability });
   return findStudy(store, id) as Study;
 }

@@ -26,7 +26,7 @@ export interface Repeatability {
   /** 95 % confidence limits of it. */
   readonly low: number;
   readonly high: number;
-  /** What to use from here on: the standard deviation, not under what the resolution alone gives. */
+  /** What to use from here on: the standard deviation, rounded up. What the step hides counts as resolution besides. */
   readonly repeatability: Length;
   /** The reading furthest off the rest, where it stands off too far to be chance; else null. */
   readonly stray: number | null;
@@ -36,9 +36,8 @@ export interface Repeatability {
  * Repeatability from readings of one piece: their standard deviation with n − 1 degrees of freedom, its confidence
  * limits by chi-squared (NIST/SEMATECH e-Handbook, 2.4.4.1 repeatability, 7.2.3.1 limits for a standard deviation).
  * A stray is told by Grubbs's test at 5 %, with the critical values of the e-Handbook, 1.3.5.17.1.
- * @param resolution the instrument's step: readings that all agree repeat no better than it can show.
  */
-export function repeatabilityOf(readings: readonly Length[], resolution: Length): Repeatability {
+export function repeatabilityOf(readings: readonly Length[]): Repeatability {
   const n = readings.length;
   const mean = readings.reduce((sum, value) => sum + value, 0) / n;
   const squares = readings.reduce((sum, value) => sum + (value - mean) ** 2, 0);
@@ -49,10 +48,13 @@ export function repeatabilityOf(readings: readonly Length[], resolution: Length)
     s,
     low: Math.sqrt(squares / chiSquaredQuantile(0.975, n - 1)),
     high: Math.sqrt(squares / chiSquaredQuantile(0.025, n - 1)),
-    repeatability: um(Math.ceil(Math.max(s, resolution / Math.sqrt(12)))),
+    repeatability: um(Math.ceil(s - HAIR)),
     stray: strayOf(readings, mean, s),
   };
 }
+
+/** Rounding in the last place of a square root must not add a micrometre. */
+const HAIR = 1e-6;
 
 /** Grubbs's two-sided critical values at 5 %, for 5 to 20 readings (from memory of published tables). */
 const GRUBBS = [

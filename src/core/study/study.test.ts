@@ -40,7 +40,7 @@ const readings = [9.52, 9.5, 9.51, 9.49, 9.53, 9.5, 9.48, 9.51, 9.52, 9.5].map(m
 
 describe("one piece measured ten times", () => {
   it("repeats to the standard deviation of the readings, with its limits", () => {
-    const found = repeatabilityOf(readings, mm(0.01));
+    const found = repeatabilityOf(readings);
     expect(found.mean).toBeCloseTo(9_506, 6);
     // By hand: squares 1.44e-4 + … = 2040 µm² → s = √(2040 / 9).
     expect(found.s).toBeCloseTo(jStat.stdev(readings as number[], true), 9);
@@ -48,17 +48,16 @@ describe("one piece measured ten times", () => {
     expect(found.high).toBeCloseTo(found.s * Math.sqrt(9 / 2.7004), 2);
     expect(found.stray).toBeNull();
   });
-  it("all alike is no better than the instrument can show", () => {
-    expect(
-      repeatabilityOf(
-        readings.map(() => mm(9.5)),
-        mm(0.5),
-      ).repeatability,
-    ).toBe(145);
+  it("all alike scatters by nothing it can show: what is left is its resolution", () => {
+    expect(repeatabilityOf(readings.map(() => mm(9.5)))).toMatchObject({
+      s: 0,
+      repeatability: 0,
+      stray: null,
+    });
   });
   it("a slip of the hand is told by its place", () => {
     const slipped = [...readings.slice(0, 6), mm(10.4), ...readings.slice(7)];
-    expect(repeatabilityOf(slipped, mm(0.01)).stray).toBe(6);
+    expect(repeatabilityOf(slipped).stray).toBe(6);
   });
   it.each([
     [{ person: "", instrument: "loupe", readings: [1, 1, 1, 1, 1] }, "person"],

@@ -60,7 +60,7 @@ export interface PaperRecord {
     readonly cableLost: number;
     readonly moves: readonly { readonly name: string; readonly was: number | null; readonly now: number }[];
   }[];
-  readonly tried: Readonly<Record<string, number>>;
+  readonly attempts: readonly { readonly name: string; readonly count: number }[];
   readonly voided: readonly { readonly length: string; readonly value: number }[];
   readonly corrections: readonly {
     readonly says: string;
@@ -81,9 +81,8 @@ const styles = StyleSheet.create({
     padding: 36,
     paddingBottom: 48,
     color: "#1f2328",
-    lineHeight: 1.35,
   },
-  title: { fontSize: 16, fontWeight: 700 },
+  title: { fontSize: 16, fontWeight: 700, marginBottom: 4 },
   result: { fontSize: 11, marginBottom: 8 },
   head: { fontSize: 11, fontWeight: 700, marginTop: 10, marginBottom: 3 },
   row: { flexDirection: "row", borderTopWidth: 0.5, borderColor: "#c9c2b4", paddingVertical: 2.5 },
@@ -176,9 +175,7 @@ function Record({ record, photos }: { record: PaperRecord; photos: ReadonlyMap<s
           {good === false && " (not good)"}
         </Text>
       ))}
-      {(reworks.length > 0 || Object.keys(record.tried).length > 0) && (
-        <Text style={styles.head}>Redone</Text>
-      )}
+      {(reworks.length > 0 || record.attempts.length > 0) && <Text style={styles.head}>Redone</Text>}
       {reworks.map(({ at, leg, plan, cableLost, moves }) => (
         <Text key={at}>
           {when(at)}
@@ -187,14 +184,14 @@ function Record({ record, photos }: { record: PaperRecord; photos: ReadonlyMap<s
           {cableLost} mm of cable.
         </Text>
       ))}
-      {Object.keys(record.tried).length > 0 && (
+      {record.attempts.length > 0 && (
         <Text>
-          Attempts:{" "}
-          {Object.entries(record.tried)
-            .map(([rule, count]) => `${rule} ${count}`)
-            .join(", ")}
-          . Readings before them:{" "}
-          {record.voided.map(({ length, value }) => `${length} ${value}`).join("; ") || "none"}.
+          Attempts: {record.attempts.map(({ name, count }) => `${name} ${count} ×`).join(", ")}. Readings
+          before them:{" "}
+          {record.voided
+            .map(({ length, value }) => `${lengths.find(({ id }) => id === length)?.name ?? length} ${value}`)
+            .join("; ") || "none"}
+          .
         </Text>
       )}
       {corrections.length > 0 && <Text style={styles.head}>Corrections</Text>}

@@ -133,7 +133,9 @@ export function ReadingPanel({
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] content-start gap-2">
       <label htmlFor="reading" className="text-soft text-sm">
-        {doubt ? "Reading" : `Reading: ${check.name}${check.leg && `, leg ${check.leg}`}`}
+        {doubt
+          ? "Reading"
+          : `Reading: ${check.name}${check.leg && `, leg ${check.leg}`} · ${figureText(check.nominal, units)}`}
       </label>
       <div className="flex items-center rounded-lg border-[3px] border-ink bg-field pr-2 focus-within:outline-3 focus-within:outline-now">
         <input

@@ -40,7 +40,7 @@ export function Study({ instruments, instrument, kept: known }: StudyProps) {
   const [text, setText] = useState("");
   const [problem, setProblem] = useState("");
   const [kept, setKept] = useState(known);
-  const found = readings.length >= FEWEST_READINGS ? repeatabilityOf(readings, instrument.resolution) : null;
+  const found = readings.length >= FEWEST_READINGS ? repeatabilityOf(readings) : null;
   const latest = kept.find((one) => one.person === prefs.name && one.instrument === instrument.id);
   const add = () => {
     const parsed = parseLength(text, { unit: prefs.units === "in" ? "in" : "mm", max: um(5_000_000) });

@@ -1,0 +1,310 @@
+import AxeBuilder from "@axe-core/playwright";
+import Database from "better-sqlite3";
+import sharp from "sharp";
+import { addEntries, cleaveRead, endAtMeasure, expect, startEnd, test } from "./server";
+import { heading, sign } from "./work";
+
+const CAM = { cable: "distribution-900", procedure: "stub-cam-crimp-900", core: "9/125" };
+const CAM_MEASURE = 8;
+
+/** A stub's end at its measure step, its cleave read so short that it must be stripped further. */
+async function shortEnd(request: Parameters<typeof startEnd>[0]): Promise<string> {
+  const end = await startEnd(request, CAM);
+  await addEntries(request, end, [
+    { kind: "thread", part: "boot", on: true },
+    { kind: "step", to: CAM_MEASURE },
+    { kind: "answer", judgement: "glass-sound", answer: "held" },
+  ]);
+  return end;
+}
+
+test("a calliper that types goes to the length it can only be of, and is asked about where it could be two", async ({
+  page,
+  request,
+}) => {
+  await page.goto(`/bench/${await endAtMeasure(request)}`);
+  const kept = page.getByLabel("Readings kept");
+  await expect(async () => {
+    await page.locator("#reading").focus();
+    await page.keyboard.type("27.02\n");
+    await expect(kept).toContainText("27.02", { timeout: 1_000 });
+  }).toPass();
+  await expect(page.locator("label[for=reading]")).not.toContainText("buffer beyond the jacket");
+  await page.keyboard.type("9.51\n");
+  await expect(
+    page.getByRole("button", { name: /cleave length ?, in/ }).filter({ visible: true }),
+  ).toBeVisible();
+  const end = await endAtMeasure(request);
+  await page.goto(`/bench/${end}`);
+  await expect(async () => {
+    await page.locator("#reading").fill("31.2");
+    await expect(page.getByText("Which length is it?")).toBeVisible({ timeout: 1_000 });
+  }).toPass();
+  await page.keyboard.press("Enter");
+  await page.keyboard.press("Tab");
+  await page.keyboard.press("Enter");
+  await expect(kept).toContainText("31.2");
+  const { entries } = await (await request.get(`/api/v1/ends/${end}`)).json();
+  expect(entries.at(-1).entry).toMatchObject({ kind: "reading", check: "reach", value: 31_200 });
+});
+
+test("a cleave too short: told the least, taken, walked, read again, in; and the record says all of it", async ({
+  page,
+  request,
+}) => {
+  const end = await shortEnd(request);
+  await page.goto(`/bench/${end}`);
+  await expect(async () => {
+    await page.locator("#reading").fill("7.3");
+    await expect(page.locator("#verdict")).toContainText("Too short", { timeout: 500 });
+  }).toPass();
+  await page.keyboard.press("Enter");
+  const advice = page.getByRole("region", { name: "What to do" });
+  await expect(advice).toContainText("Strip the 900 µm buffer");
+  await page.getByRole("radio", { name: "Least" }).click();
+  await expect(advice).toContainText("1.6 further back");
+  await expect(advice).toContainText("Cleave again at 8.1 from the buffer edge");
+  await page.getByRole("radio", { name: "Recommended" }).click();
+  await expect(advice).toContainText("2.1 further back");
+  await expect(advice).toContainText("Start over");
+  await advice.getByRole("button", { name: /Take it/ }).click();
+  await expect(heading(page)).toHaveText("Mark the strip");
+  await expect(page.locator("main .figure-huge").first()).toHaveText("2.1");
+  await expect(page.getByText("buffer edge as it is now")).toBeVisible();
+  const walked: string[] = [];
+  for (let i = 0; i < 7; i++) {
+    const title = (await heading(page).textContent()) ?? "";
+    walked.push(title);
+    if (title === "Bend screen") await page.getByRole("button", { name: /It held/ }).click();
+    await page.keyboard.press("PageDown");
+    await expect(heading(page)).not.toHaveText(title);
+    if ((await heading(page).textContent()) === "Measure the prepared end") break;
+  }
+  expect(walked).toContain("Cleave");
+  await expect(heading(page)).toHaveText("Measure the prepared end");
+  for (const reading of ["8.62", "20.6"]) {
+    await page.locator("#reading").fill(reading);
+    await page.keyboard.press("Enter");
+  }
+  await expect(
+    page.getByRole("button", { name: /cleave length ?, in/ }).filter({ visible: true }),
+  ).toBeVisible();
+  await expect(advice).toBeHidden();
+  await addEntries(request, end, [{ kind: "step", to: 15 }], 99);
+  await page.reload();
+  await expect(async () => {
+    await page.keyboard.press("PageDown");
+    await expect(page.locator("#signer")).toBeVisible({ timeout: 1_000 });
+  }).toPass();
+  await sign(page, "Osla Brandt");
+  await page.getByRole("link", { name: "Open the record" }).click();
+  await expect(page.getByRole("heading", { name: "Redone" })).toBeVisible();
+  await expect(page.getByText(/the recommended way, 2\.1 of cable/)).toBeVisible();
+  const record = await (await request.get(`/api/v1/ends/${end}/record`)).json();
+  expect(record.reworks).toHaveLength(1);
+  expect(record.voided.map(({ value }: { value: number }) => value)).toEqual([7.3]);
+  expect(record.cable.lost).toBe(2.1);
+});
+
+test("Enter with nothing typed takes the advice, but not in the same breath as the reading", async ({
+  page,
+  request,
+}) => {
+  const end = await shortEnd(request);
+  await page.goto(`/bench/${end}`);
+  await expect(async () => {
+    await page.locator("#reading").focus();
+    await page.keyboard.type("7.3\n\n");
+    await expect(page.getByLabel("Readings kept")).toContainText("7.3", { timeout: 1_000 });
+  }).toPass();
+  await expect(heading(page)).toHaveText("Measure the prepared end");
+  await page.waitForTimeout(800);
+  await page.locator("#reading").press("Enter");
+  await expect(heading(page)).toHaveText("Mark the strip");
+});
+
+test("something seen asks for its own redo, and can be taken back", async ({ page, request }) => {
+  await page.goto(`/bench/${await shortEnd(request)}`);
+  const advice = page.getByRole("region", { name: "What to do" });
+  await expect(async () => {
+    await page.getByRole("button", { name: "Something is wrong with it" }).filter({ visible: true }).click();
+    await expect(page.getByRole("button", { name: "The cleave is bad" })).toBeVisible({ timeout: 1_000 });
+  }).toPass();
+  expect((await new AxeBuilder({ page }).analyze()).violations.map(({ id }) => id)).toEqual([]);
+  await page.getByRole("button", { name: "The cleave is bad" }).click();
+  await expect(advice).toContainText("The cleave is bad");
+  await expect(advice).toContainText("Cleave again");
+  await page
+    .getByRole("button", { name: /The cleave is bad.*take back/ })
+    .filter({ visible: true })
+    .click();
+  await expect(advice).toBeHidden();
+});
+
+test("the simulated calliper types readings that are marked as simulated", async ({ page, request }) => {
+  const end = await shortEnd(request);
+  await page.goto(`/bench/${end}`);
+  const panel = page.getByRole("region", { name: "Simulated calliper" });
+  await expect(async () => {
+    await page.getByRole("button", { name: "Simulated calliper" }).filter({ visible: true }).click();
+    await expect(panel).toBeVisible({ timeout: 1_000 });
+  }).toPass();
+  await expect(panel.locator(".figures")).toHaveText(/\d\.\d\d/);
+  await panel.getByRole("button", { name: "Send the reading" }).click();
+  await expect(async () => {
+    const { entries } = await (await request.get(`/api/v1/ends/${end}`)).json();
+    expect(entries.at(-1).entry).toMatchObject({ kind: "reading", instrument: { id: "simulated-calliper" } });
+  }).toPass();
+  expect((await new AxeBuilder({ page }).analyze()).violations.map(({ id }) => id)).toEqual([]);
+});
+
+test("advice needs no scrolling on a desk", async ({ page, request }) => {
+  const end = await endAtMeasure(request);
+  await addEntries(request, end, [cleaveRead(8_200)], 99);
+  await page.goto(`/bench/${end}`);
+  await expect(page.getByRole("region", { name: "What to do" })).toBeVisible();
+  const hidden = await page.evaluate(() =>
+    [...document.querySelectorAll("main *")]
+      .filter(
+        (one) =>
+          one.scrollHeight > one.clientHeight + 1 &&
+          ["auto", "scroll"].includes(getComputedStyle(one).overflowY),
+      )
+      .map((one) => one.scrollHeight - one.clientHeight),
+  );
+  expect(hidden).toEqual([]);
+});
+
+test("a photograph is attached, a correction stands beside what it corrects, and the PDF says it", async ({
+  page,
+  request,
+}) => {
+  const end = await endAtMeasure(request);
+  await addEntries(
+    request,
+    end,
+    [
+      { kind: "label", job: "Pad 4 feeder", label: "fibre 2" },
+      cleaveRead(9_500),
+      { kind: "shards", made: 1, binned: 1 },
+      { kind: "sign", name: "Teo Marsh", outcome: "cut-off" },
+    ],
+    99,
+  );
+  await page.goto(`/ledger/${end}`);
+  const picture = await sharp({ create: { width: 60, height: 40, channels: 3, background: "#c74" } })
+    .png()
+    .toBuffer();
+  await expect(async () => {
+    await page.getByLabel("Caption of the photograph").fill("the crushed boot");
+    await page
+      .getByLabel("Attach a photograph")
+      .setInputFiles({ name: "a.png", mimeType: "image/png", buffer: picture });
+    await expect(page.getByRole("img", { name: "the crushed boot" })).toBeVisible({ timeout: 4_000 });
+  }).toPass();
+  await page.getByLabel("Attach a photograph").setInputFiles({
+    name: "x.png",
+    mimeType: "image/png",
+    buffer: Buffer.from("<script>alert(1)</script>"),
+  });
+  await expect(page.getByText(/Only JPEG, PNG or WebP/)).toBeVisible();
+  await page.getByRole("button", { name: /Correct: Read 9.5/ }).click();
+  const form = page.getByRole("form", { name: /Correct: Read 9.5/ });
+  await form.getByLabel("What it should say").fill("9.05");
+  await form.getByLabel("Why").fill("a figure was dropped");
+  await form.getByLabel("Your name").fill("Osla Brandt");
+  await form.getByRole("button", { name: "Keep the correction" }).click();
+  await expect(page.getByText("Correction by Osla Brandt: 9.05 (a figure was dropped)")).toBeVisible();
+  await expect(page.getByText("corrected below")).toBeVisible();
+  const pdf = await (await request.get(`/api/v1/ends/${end}/pdf`)).body();
+  const { getDocument } = await import("pdfjs-dist/legacy/build/pdf.mjs");
+  const paper = await getDocument({ data: new Uint8Array(pdf) }).promise;
+  const text = await (await paper.getPage(1)).getTextContent();
+  const words = text.items.map((item) => ("str" in item ? item.str : "")).join(" ");
+  for (const said of [
+    "Pad 4 feeder · fibre 2",
+    "Teo Marsh",
+    "9.5 by digital calliper",
+    "9.05",
+    "a figure was dropped",
+    "the crushed boot",
+  ])
+    expect(words).toContain(said);
+});
+
+test("the ledger comes as one PDF, a page an end", async ({ request }) => {
+  const { getDocument } = await import("pdfjs-dist/legacy/build/pdf.mjs");
+  for (const name of ["Ada", "Bram"])
+    await addEntries(request, await startEnd(request), [
+      { kind: "label", job: "Weather hut", label: name },
+      { kind: "sign", name: "Wyn Harrow", outcome: "cut-off" },
+    ]);
+  const answer = await request.get("/api/v1/ledger?format=pdf&result=cut-off");
+  expect(answer.headers()["content-type"]).toBe("application/pdf");
+  const paper = await getDocument({ data: new Uint8Array(await answer.body()) }).promise;
+  const { count } = await (await request.get("/api/v1/ledger?format=json&result=cut-off"))
+    .json()
+    .then((all) => ({ count: all.length }));
+  expect(paper.numPages).toBe(count);
+});
+
+test("the check in Setup finds the record whole, and names a row that was altered", async ({
+  page,
+  request,
+  server,
+}) => {
+  const end = await endAtMeasure(request);
+  await addEntries(
+    request,
+    end,
+    [{ kind: "label", job: "Hill cottages", label: "cottage 9" }, cleaveRead(9_500)],
+    99,
+  );
+  await page.goto("/setup");
+  const check = page.getByRole("button", { name: "Check the record" });
+  await expect(async () => {
+    await check.click();
+    await expect(page.getByText(/all as they were written/)).toBeVisible({ timeout: 3_000 });
+  }).toPass();
+  const database = new Database(server.database);
+  database.exec("DROP TRIGGER entries_keep_words");
+  database
+    .prepare(
+      "UPDATE entries SET entry = replace(entry, '9500', '9400') WHERE end_id = ? AND entry LIKE '%9500%'",
+    )
+    .run(end);
+  await check.click();
+  await expect(page.getByText(/1 not as written/)).toBeVisible();
+  const row = page.getByRole("listitem").filter({ hasText: "cottage 9" });
+  await expect(row).toContainText("This entry was changed.");
+  database
+    .prepare(
+      "UPDATE entries SET entry = replace(entry, '9400', '9500') WHERE end_id = ? AND entry LIKE '%9400%'",
+    )
+    .run(end);
+  database.close();
+  await check.click();
+  await expect(page.getByText(/all as they were written/)).toBeVisible();
+});
+
+test("a piece measured ten times gives the hand's own repeatability, used at the bench from then on", async ({
+  page,
+  request,
+}) => {
+  await page.goto("/setup");
+  await expect(async () => {
+    await page.getByLabel("Your name").fill("Wyn Harrow");
+    await expect(page.getByLabel(/Reading 1 of 10/)).toBeVisible({ timeout: 1_000 });
+  }).toPass();
+  for (const value of ["9.5", "9.6", "9.4", "9.5", "9.6", "9.5", "9.4", "9.6", "9.5", "9.5"]) {
+    await page.getByLabel(/Reading \d+ of 10/).fill(value);
+    await page.keyboard.press("Enter");
+  }
+  await expect(page.getByText(/Repeats/)).toContainText("0.074 mm");
+  await page.getByRole("button", { name: "Use it for Wyn Harrow" }).click();
+  await expect(page.getByText("Studies kept: 1")).toBeVisible();
+  await page.goto(`/bench/${await endAtMeasure(request)}`);
+  await expect(page.getByRole("combobox", { name: "Instrument" }).filter({ visible: true })).toContainText(
+    "repeats 0.074",
+  );
+});
