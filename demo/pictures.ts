@@ -24,7 +24,9 @@ seed(
 const open = endsAtBench(store);
 const [marking, measuring] = open.filter(({ batchId }) => batchId === null).map(({ id }) => id);
 const batch = open.find(({ batchId }) => batchId !== null)?.batchId;
-const out = ledgerPage(store, { result: "out" }).rows[0]?.id;
+const redone = ledgerPage(store, {}).rows.find(({ id }) =>
+  getEnd(store, id).entries.some(({ entry }) => entry.kind === "rework"),
+)?.id;
 const WEDGE = { cable: "simplex-3.0", procedure: "stub-wedge-release-cord", core: "9/125" };
 
 /** One more end, threaded on and standing at a step, with what was seen there. @returns its address. */
@@ -55,6 +57,21 @@ const contradict = (page: Page) =>
   page.getByLabel("buffer beyond the jacket: figure", { exact: true }).fill("31.5");
 const SHEET = "/?cable=simplex-3.0&style=stub-wedge-release-cord";
 const look = standing(WEDGE, "glow", [{ kind: "answer", judgement: "glow", answer: "no" }]);
+/** A cleave that came out short, by a digital calliper. */
+const cleaved = (check: string, value: number): EntryInput => ({
+  kind: "reading",
+  check,
+  value,
+  typed: String(value / 1000),
+  unit: "mm",
+  instrument: { id: "digital-calliper", name: "Digital calliper", resolution: 10, repeatability: 20 },
+});
+const advice = standing({ ...WEDGE, cable: "simplex-2.0" }, "measure", [
+  cleaved("cleave", 8_320),
+  cleaved("buffer-out", 24_050),
+  cleaved("reach", 32_380),
+  { kind: "spare", length: 640_000 },
+]);
 
 const pictures: [name: string, path: string, size: typeof DESK, act?: (page: Page) => Promise<void>][] = [
   ["first", "/", DESK],
@@ -63,7 +80,8 @@ const pictures: [name: string, path: string, size: typeof DESK, act?: (page: Pag
   ["does-not-fit", "/?cable=duplex-3.0&style=stub-wedge-release-cord", DESK],
   ["figures", SHEET, DESK, press("To the bench")],
   ["bench-step", `/bench/${marking}`, DESK],
-  ["bench-verdict", `/bench/${measuring}`, DESK, type("11.2")],
+  ["bench-advice", advice, DESK],
+  ["aim", "/ledger/aim?person=Wyn+Harrow", DESK],
   ["bench-tablet", `/bench/${measuring}`, TABLET, type("9.5")],
   ["bench-phone", `/bench/${marking}`, PHONE],
   ["bench-look", look, DESK],
@@ -73,7 +91,7 @@ const pictures: [name: string, path: string, size: typeof DESK, act?: (page: Pag
   ["procedure", "/shelf/procedures/stub-wedge-release-900", DESK],
   ["editor", "/shelf/procedures/stub-wedge-release-cord/edit", DESK, contradict],
   ["ledger", "/ledger", DESK],
-  ["record", `/ledger/${out}`, DESK],
+  ["record", `/ledger/${redone}`, DESK],
   ["setup", "/setup", DESK],
 ];
 

@@ -14,11 +14,13 @@ import {
 } from "@/core";
 import { startBatch } from "@/service/batches";
 import { addEntries, startEnd } from "@/service/ends";
+import { checkWholeRecord } from "@/service/record-check";
 import { openStore, type Store } from "@/store/database";
 import { shippedLibrary, textOf } from "@/store/shipped";
 import { freePort, startServer } from "../e2e/next-server";
 import { bareScript, type Typing, timeKeystrokes } from "./keystroke";
 import { line, perSecond, quantile, spread } from "./measure";
+import { adviceOnScreen, advices, reworks } from "./rework";
 
 const folder = mkdtempSync(join(tmpdir(), "arlent-perf-"));
 const WEDGE = { cable: "simplex-3.0", procedure: "stub-wedge-release-cord", core: "9/125" };
@@ -33,7 +35,7 @@ const READING: EntryInput = {
 const READINGS = 300;
 
 /** An end, threaded and at the measure step; signed off if asked. */
-function makeEnd(store: Store, signed: boolean): string {
+function makeEnd(store: Store, signed: boolean, read = true): string {
   const { id } = startEnd(store, WEDGE);
   const threaded = ["boot-3", "stopper", "pre-stopper"].map(
     (part): EntryInput => ({ kind: "thread", part, on: true }),
@@ -41,7 +43,7 @@ function makeEnd(store: Store, signed: boolean): string {
   const all: EntryInput[] = [
     ...threaded,
     { kind: "step", to: 12 },
-    READING,
+    ...(read ? [READING] : []),
     ...(signed ? [{ kind: "sign", name: "Wyn Harrow", outcome: "kept" } as const] : []),
   ];
   addEntries(store, id, {
@@ -93,6 +95,17 @@ function reviews(): void {
       rates.map(({ ratio }) => ratio),
       0.5,
     ).toFixed(1)}`,
+  );
+}
+
+/** The whole record's chain of hashes checked, 300 ends signed off among them. */
+function recordChecked(): void {
+  const start = performance.now();
+  const entries = [...checkWholeRecord(store)].reduce((sum, stretch) => sum + stretch.entries, 0);
+  const seconds = (performance.now() - start) / 1000;
+  line(
+    "record checked",
+    `${entries} entries in ${seconds.toFixed(2)} s (${(entries / seconds).toFixed(0)} a second)`,
   );
 }
 
@@ -175,7 +188,7 @@ async function pages(url: string, end: string, batch: string): Promise<void> {
   }
 }
 
-async function inChromium(url: string, end: string): Promise<void> {
+async function inChromium(url: string, end: string, unread: readonly string[]): Promise<void> {
   const browser = await chromium.launch({
     executablePath: process.env.CHROMIUM ?? "/usr/bin/chromium",
     args: ["--no-sandbox"],
@@ -207,6 +220,10 @@ async function inChromium(url: string, end: string): Promise<void> {
   const bench = await timeKeystrokes(page, 6);
   await page.goto(`${url}/shelf/procedures/stub-wedge-release-cord/edit`);
   const editor = await timeKeystrokes(page, 6, EDITOR_KEYS);
+  await adviceOnScreen(
+    page,
+    unread.map((one) => `${url}/bench/${one}`),
+  );
   await page.goto("about:blank");
   await page.addScriptTag({ content: await bareScript() });
   const bare = await timeKeystrokes(page, 6);
@@ -234,11 +251,15 @@ const end = makeEnd(store, false);
 const busy = makeEnd(store, false);
 for (let i = 0; i < 300; i++) makeEnd(store, true);
 const batch = startBatch(store, { ...WEDGE, count: 12 });
+const unread = Array.from({ length: 12 }, () => makeEnd(store, false, false));
 sheets();
 reviews();
+await reworks();
+advices();
+recordChecked();
 const server = await startServer(file, await freePort());
 line("cold start to the first page", `${server.coldMs.toFixed(0)} ms`);
 await pages(server.url, end, `/bench/batch/${batch.id}`);
 await storing(server.url, busy);
-await inChromium(server.url, end);
+await inChromium(server.url, end, unread);
 await server.kill();
