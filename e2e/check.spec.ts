@@ -90,7 +90,15 @@ test("a cleave too short: told the least, taken, walked, read again, in; and the
     page.getByRole("button", { name: /cleave length ?, in/ }).filter({ visible: true }),
   ).toBeVisible();
   await expect(advice).toBeHidden();
-  await addEntries(request, end, [{ kind: "step", to: 15 }], 99);
+  await addEntries(
+    request,
+    end,
+    [
+      { kind: "step", to: 15 },
+      { kind: "shards", made: 0, binned: 1 },
+    ],
+    99,
+  );
   await page.reload();
   await expect(async () => {
     await page.keyboard.press("PageDown");

@@ -1,5 +1,14 @@
 import { z } from "zod";
-import { type Aim, aimOf, type Check, check, type Entry, type Length, type RunSheet } from "@/core";
+import {
+  type Aim,
+  aimOf,
+  type Check,
+  check,
+  type Entry,
+  type Length,
+  type RunSheet,
+  SIMULATED,
+} from "@/core";
 import type { Store } from "@/store/database";
 import { entriesAfter, signedBy } from "@/store/ends";
 import { sheetOf } from "./ends";
@@ -30,7 +39,7 @@ const LOOK_BACK = 200;
 
 /**
  * How a person aims, length by length and tool by tool, from the first readings of the ends they signed: before
- * anything was redone, since what was redone was made with the first reading in mind.
+ * anything was redone, since what was redone was made with the first reading in mind. Readings of a simulated end say nothing of a hand.
  */
 export function aimsOf(store: Store, query: unknown): PersonsAim[] {
   const { person, style } = check(zAimQuery, query);
@@ -75,7 +84,12 @@ function firstReadings(
   const struck = new Set(history.flatMap(({ entry }) => (entry.kind === "strike" ? [entry.reading] : [])));
   return sheet.checks.flatMap((length) => {
     const values = first.flatMap(({ id, entry }) =>
-      entry.kind === "reading" && entry.check === length.id && !struck.has(id) ? [entry.value as number] : [],
+      entry.kind === "reading" &&
+      entry.check === length.id &&
+      entry.instrument.id !== SIMULATED.id &&
+      !struck.has(id)
+        ? [entry.value as number]
+        : [],
     );
     return values.length > 0
       ? [{ check: length, mean: values.reduce((sum, value) => sum + value, 0) / values.length }]

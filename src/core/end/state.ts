@@ -287,7 +287,7 @@ export const keptVerdicts = (sheet: RunSheet, state: EndState, rule: Rule): Kept
 
 export type Result = "in" | "out" | "unsure" | "unmeasured" | "cut-off";
 
-/** What an end comes to: cut off, else the worst of its lengths and of what was seen. */
+/** What an end comes to: cut off, else the worst of its lengths, of what was asked and of what was seen and not redone. */
 export function resultOf(sheet: RunSheet, state: EndState, rule: Rule): Result {
   if (state.signed?.outcome === "cut-off") return "cut-off";
   const verdicts = standings(sheet, state, rule).map(({ judged }) => judged?.verdict ?? null);
@@ -297,7 +297,7 @@ export function resultOf(sheet: RunSheet, state: EndState, rule: Rule): Result {
       const answer = judgement.answers.find(({ id }) => id === state.answers[judgement.id]);
       return answer ? answer.good : null;
     });
-  if (verdicts.includes("out") || looks.includes(false)) return "out";
+  if (verdicts.includes("out") || looks.includes(false) || state.faults.length > 0) return "out";
   if (verdicts.includes("unsure")) return "unsure";
   return verdicts.includes(null) || looks.includes(null) ? "unmeasured" : "in";
 }

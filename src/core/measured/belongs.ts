@@ -28,8 +28,8 @@ export function belongsTo(open: readonly Check[], value: Length): Belongs {
   const [only] = could;
   if (could.length === 1 && only) return { kind: "one", check: only };
   const [asked] = open;
-  if (could.length === 0)
-    return asked && open.length === 1 ? { kind: "one", check: asked } : { kind: "ask", checks: open };
+  // Like none of them: a slip of the finger or the unit, told against the length asked for.
+  if (could.length === 0 && asked) return { kind: "one", check: asked };
   if (asked && could.includes(asked) && could.every((one) => farFrom(asked, value) <= farFrom(one, value)))
     return { kind: "one", check: asked };
   const [best, next] = [...could].sort((a, b) => farFrom(a, value) - farFrom(b, value));

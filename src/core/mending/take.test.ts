@@ -2,6 +2,7 @@ import { describe, expect, it } from "vitest";
 import { mustAccept } from "../end/accept";
 import type { EntryInput } from "../end/entry";
 import { zEntry } from "../end/entry";
+import { resultOf } from "../end/state";
 import { mm } from "../length/length";
 import { featureOf } from "../runsheet/runsheet";
 import { adviceFor, endAt, GUARDED, readingsOf, stateAfter } from "./fixtures/ends";
@@ -119,6 +120,12 @@ describe("what is seen on an end", () => {
     at: null,
     on: true,
     ...change,
+  });
+  it("leaves the end out until it is redone or taken back", () => {
+    expect(resultOf(sheet, then(seen({})), GUARDED)).toBe("out");
+    const good = endAt(sheet, "measure", {}, { kind: "answer", judgement: "sound", answer: "held" });
+    expect(resultOf(sheet, good, GUARDED)).toBe("in");
+    expect(resultOf(sheet, { ...good, faults: then(seen({})).faults }, GUARDED)).toBe("out");
   });
   it("is kept, taken back, and gone once the end is redone", () => {
     expect(then(seen({})).faults).toHaveLength(1);

@@ -124,7 +124,7 @@ function Mend({
         Take it: back to “{sheet.lines[plan.to]?.step.title}”
         <span className="font-normal text-sm">
           {advice.rule
-            ? `${advice.rule.rule.name}, ${advice.rule.left} of ${advice.rule.rule.most} left`
+            ? `${advice.rule.rule.name}, ${advice.rule.rule.most - advice.rule.left} of ${advice.rule.rule.most} used`
             : "costs no attempt"}
           {first && " · Enter"}
         </span>

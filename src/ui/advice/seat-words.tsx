@@ -22,12 +22,12 @@ export function seatWords(
     case "cleaved-long":
       return {
         says: `At the stop, but cleaved long by ${by(cleave)}.`,
-        todo: "Take it out and cleave again as below.",
+        todo: "Take it out and cleave again, shorter.",
       };
     case "cleaved-short":
       return {
         says: `At the stop, but cleaved short by ${by(cleave)}.`,
-        todo: "Take it out and strip and cleave as below.",
+        todo: "Take it out, strip further and cleave again.",
       };
     case "mark-off":
       return {
@@ -47,12 +47,33 @@ export function seatWords(
   }
 }
 
-/** The seat's diagnosis under the stand-off's verdict. */
-export function SeatNote({ seat, units }: { seat: Seat; units: Units }) {
+interface SeatNoteProps {
+  readonly seat: Seat;
+  readonly units: Units;
+  /** Back to the step that pushes it in. */
+  readonly onSeat: () => void;
+  /** The end is to be cleaved again. */
+  readonly onCleave: () => void;
+}
+
+/** The seat's diagnosis under the stand-off's verdict, and the one touch that acts on it. */
+export function SeatNote({ seat, units, onSeat, onCleave }: SeatNoteProps) {
   const { says, todo } = seatWords(seat, units);
+  const cleave = seat.finding === "cleaved-long" || seat.finding === "cleaved-short";
   return (
-    <p role="status" className="rounded-md bg-note px-3 py-2 leading-snug">
-      {says} {todo && <strong>{todo}</strong>}
-    </p>
+    <div role="status" className="mt-2 grid max-w-2xl gap-2 rounded-md bg-note px-3 py-2 leading-snug">
+      <p>
+        {says} {todo && <strong>{todo}</strong>}
+      </p>
+      {(seat.finding === "short" || cleave) && (
+        <button
+          type="button"
+          onClick={cleave ? onCleave : onSeat}
+          className="min-h-12 justify-self-start rounded-md border-2 border-ink px-4 font-semibold"
+        >
+          {cleave ? "Say what to redo" : "Back to pushing it in"}
+        </button>
+      )}
+    </div>
   );
 }

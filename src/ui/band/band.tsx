@@ -27,6 +27,8 @@ interface BandProps {
   readonly lit: readonly string[];
   readonly onPoint?: (feature: string | null) => void;
   readonly readings?: readonly BandReading[];
+  /** The leg that is drawn, where they are not alike. */
+  readonly leg?: string;
   /** Working views need less height than the sheet. */
   readonly compact?: boolean;
 }
@@ -35,7 +37,7 @@ const ROW_PX = 36;
 const TAPE_PX = 40;
 
 /** The end drawn to scale: fibre end left, cable body right, marks and cuts at their true place, a tape below. */
-export function Band({ sheet, line, lit, onPoint, readings = [], compact = false }: BandProps) {
+export function Band({ sheet, line, lit, onPoint, readings = [], leg = "", compact = false }: BandProps) {
   const { ref, width, resized } = useWidth<HTMLElement>(1204);
   const { prefs } = usePrefs();
   const id = useId().replaceAll(":", "");
@@ -131,7 +133,8 @@ export function Band({ sheet, line, lit, onPoint, readings = [], compact = false
       <figcaption className="px-4 py-0.5 text-[0.72rem] text-soft leading-tight">
         Lengths to scale; thickness {timesText(geometry.thickness.times)}.
         {geometry.scale.stretches.length > 1 && " Length left out at the break."}
-        {sheet.cable.legs.length > 1 && ` Legs ${sheet.cable.legs.join(" and ")} alike; one is drawn.`}
+        {sheet.cable.legs.length > 1 &&
+          (leg ? ` Leg ${leg} is drawn.` : ` Legs ${sheet.cable.legs.join(" and ")} alike; one is drawn.`)}
       </figcaption>
       <ol className="sr-only" aria-label="Lengths on the cable">
         {geometry.features.slice(1).map((feature) => (

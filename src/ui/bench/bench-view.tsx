@@ -14,7 +14,7 @@ import type {
   Rule,
   RunSheet,
 } from "@/core";
-import { judgementOf, SIMULATED, sheetAt } from "@/core";
+import { judgementOf, mendedLegs, SIMULATED, sheetAt } from "@/core";
 import type { Way } from "../advice/advice-panel";
 import { useAims } from "../aim/aim-note";
 import { Band, type BandReading } from "../band/band";
@@ -109,6 +109,7 @@ export function BenchView({
       <BenchHead sheet={sheet} work={work} onPlan={batch?.onPlan ?? null} onAloud={aloud} />
       <Band
         sheet={shown ? sheetAt(work.drawn, shown.places) : work.drawn}
+        leg={shown ? told?.leg : (state.mend?.leg ?? mendedLegs(state).at(-1))}
         line={done ? sheet.lines.length : Math.max(line.index, state.mend ? state.reached - 1 : 0)}
         lit={shown ? shown.moves.map(({ feature }) => feature) : done ? [] : litBy(line, active)}
         readings={done || shown ? [] : bandReadings(active, typed)}

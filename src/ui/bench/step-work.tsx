@@ -162,7 +162,23 @@ export function StepWork(props: StepWorkProps) {
               <div className="hidden lg:block">{lengths}</div>
             </div>
           )}
-          {seat && seat.finding !== "seated" && <SeatNote seat={seat} units={units} />}
+          {seat && seat.finding !== "seated" && (
+            <SeatNote
+              seat={seat}
+              units={units}
+              onSeat={() => work.go(seatedAt(sheet, line.index))}
+              onCleave={() =>
+                add({
+                  kind: "fault",
+                  leg: seat.leg,
+                  feature: fibreEndOf(sheet),
+                  what: "bad-cleave",
+                  at: null,
+                  on: true,
+                })
+              }
+            />
+          )}
           {reading && told.length === 0 && (
             <LengthFigure
               nominal={reading.check.nominal}
@@ -256,6 +272,13 @@ export function StepWork(props: StepWorkProps) {
     </section>
   );
 }
+
+/** The last line before this one that pushes the fibre in. */
+const seatedAt = (sheet: RunSheet, before: number): number =>
+  sheet.lines.filter(({ index, step }) => index < before && step.kind === "insert").at(-1)?.index ?? before;
+
+const fibreEndOf = (sheet: RunSheet): string =>
+  sheet.features.filter(({ kind }) => kind === "end").at(-1)?.id ?? "";
 
 function Doing({ line, units, hideOnPhone }: { line: Line; units: Units; hideOnPhone: boolean }) {
   const bites = biteWords(line, units);
