@@ -76,6 +76,7 @@ export function StepWork(props: StepWorkProps) {
   const aside = !reading && !judgement;
   const told = reading || judgement ? work.advice : [];
   const seat = reading && seatOf(sheet, state, rule, reading.check.leg);
+  const misseated = seat && seat.finding !== "seated" ? seat : null;
   const aim = props.aims.find(
     ({ makes, tool, set }) =>
       set !== null && line.figure?.feature === makes && "tool" in line.step && line.step.tool === tool,
@@ -162,15 +163,15 @@ export function StepWork(props: StepWorkProps) {
               <div className="hidden lg:block">{lengths}</div>
             </div>
           )}
-          {seat && seat.finding !== "seated" && (
+          {misseated && (
             <SeatNote
-              seat={seat}
+              seat={misseated}
               units={units}
               onSeat={() => work.go(seatedAt(sheet, line.index))}
               onCleave={() =>
                 add({
                   kind: "fault",
-                  leg: seat.leg,
+                  leg: misseated.leg,
                   feature: fibreEndOf(sheet),
                   what: "bad-cleave",
                   at: null,
@@ -179,7 +180,7 @@ export function StepWork(props: StepWorkProps) {
               }
             />
           )}
-          {reading && told.length === 0 && (
+          {reading && told.length === 0 && !misseated && (
             <LengthFigure
               nominal={reading.check.nominal}
               from={featureOf(sheet, reading.check.from).name}

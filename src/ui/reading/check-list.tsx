@@ -1,5 +1,6 @@
 "use client";
 
+import { useState } from "react";
 import type { CheckStanding } from "@/core";
 import { limitsText, type Units } from "../words/length-text";
 import { VerdictSign } from "../words/verdict-sign";
@@ -13,14 +14,19 @@ interface CheckListProps {
   readonly onPick: (check: string) => void;
 }
 
+/** Beside what to do there is room for so many; the rest are a touch away. */
+const SHOWN = 5;
+
 /** The lengths asked for at this step, each with how it stands; touch one to read it next. */
 export function CheckList({ standings, active, units, narrow, onPick }: CheckListProps) {
+  const [all, setAll] = useState(false);
+  const shown = narrow && !all ? standings.slice(0, SHOWN) : standings;
   return (
     <ul
       aria-label="Lengths to read"
       className={`grid gap-1.5 ${narrow ? "" : "mt-4 max-w-2xl sm:grid-cols-2"}`}
     >
-      {standings.map(({ check, judged }) => (
+      {shown.map(({ check, judged }) => (
         <li key={check.id} className="min-w-0">
           <button
             type="button"
@@ -44,6 +50,13 @@ export function CheckList({ standings, active, units, narrow, onPick }: CheckLis
           </button>
         </li>
       ))}
+      {shown.length < standings.length && (
+        <li>
+          <button type="button" onClick={() => setAll(true)} className="min-h-12 w-full text-left underline">
+            {standings.length - shown.length} more lengths
+          </button>
+        </li>
+      )}
     </ul>
   );
 }
