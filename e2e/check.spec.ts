@@ -129,6 +129,9 @@ test("Enter with nothing typed takes the advice, but not in the same breath as t
   await page.waitForTimeout(800);
   await page.locator("#reading").press("Enter");
   await expect(heading(page)).toHaveText("Mark the strip");
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(heading(page)).toHaveText("Measure the prepared end");
+  await expect(page.getByRole("region", { name: "What to do" })).toContainText("Strip the 900 µm buffer");
 });
 
 test("something seen asks for its own redo, and can be taken back", async ({ page, request }) => {
@@ -315,4 +318,50 @@ test("a piece measured ten times gives the hand's own repeatability, used at the
   await expect(page.getByRole("combobox", { name: "Instrument" }).filter({ visible: true })).toContainText(
     "repeats 0.074",
   );
+});
+
+test("the new ways in refuse what they cannot use, and change nothing", async ({ request }) => {
+  const end = await endAtMeasure(request);
+  const count = async () => (await (await request.get(`/api/v1/ends/${end}`)).json()).entries.length;
+  const before = await count();
+  const send = (path: string, data: unknown, headers: Record<string, string> = {}) =>
+    request.post(path, { data: data as never, headers });
+  const photos = `/api/v1/ends/${end}/photos?client=a`;
+  const code = async (answer: Awaited<ReturnType<typeof send>>) => [
+    answer.status(),
+    (await answer.json()).error.code,
+  ];
+  const jpeg = { "content-type": "image/jpeg" };
+  expect(await code(await send(photos, Buffer.from("no picture"), jpeg))).toEqual([400, "not-a-photo"]);
+  expect(await code(await send(photos, Buffer.alloc(13 * 1024 * 1024), jpeg))).toEqual([413, "too-large"]);
+  expect(
+    await code(await send(photos, Buffer.from("x"), { ...jpeg, origin: "http://elsewhere.example" })),
+  ).toEqual([403, "foreign-origin"]);
+  expect((await send(`/api/v1/ends/${end}/photos`, Buffer.from("x"), jpeg)).status()).toBe(400);
+  expect((await request.get("/api/v1/photos/..%2F..%2Fetc%2Fpasswd")).status()).toBe(404);
+  expect((await request.get("/api/v1/aims")).status()).toBe(400);
+  expect((await request.get("/api/v1/record-check?from=1")).status()).toBe(400);
+  expect((await request.get("/api/v1/ends/none/pdf")).status()).toBe(404);
+  expect(
+    await code(await send("/api/v1/studies", { person: "A", instrument: "steel-rule", readings: [1, 2] })),
+  ).toEqual([400, expect.any(String)]);
+  const rework = {
+    kind: "rework",
+    leg: "",
+    plan: "least",
+    steps: [1],
+    to: 1,
+    back: 12,
+    moves: [],
+    places: {},
+    cableLost: 0,
+    rule: null,
+    cause: { checks: [], faults: [], judgement: null, answer: null },
+    voids: { checks: [], judgements: [], steps: [] },
+  };
+  const entry = { id: "0b2f3a36-35c7-4c39-9f0e-6a7b2f5f0a11", entry: rework };
+  expect(
+    await code(await send(`/api/v1/ends/${end}/entries`, { client: "a", after: 99, entries: [entry] })),
+  ).toEqual([400, "wrong-rework"]);
+  expect(await count()).toBe(before);
 });

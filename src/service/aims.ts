@@ -4,8 +4,9 @@ import {
   aimOf,
   type Check,
   check,
-  type Entry,
-  type Length,
+  isTakenBack,
+  type LengthAim,
+  type Recorded,
   type RunSheet,
   SIMULATED,
 } from "@/core";
@@ -18,32 +19,17 @@ export const zAimQuery = z.strictObject({
   style: z.string().max(80).optional(),
 });
 
-/** How one person makes one length with one tool. */
-export interface PersonsAim extends Aim {
-  readonly style: string;
-  readonly styleName: string;
-  readonly dimension: string;
-  readonly name: string;
-  readonly tool: string;
-  /** The feature it is made at: the one of its two ends that is made last. */
-  readonly makes: string;
-  readonly nominal: Length;
-  readonly min: Length | null;
-  readonly max: Length | null;
-  /** What each end first measured, oldest first. */
-  readonly values: readonly number[];
-}
-
 /** The most ends looked back over: what somebody did long ago says little of today. */
 const LOOK_BACK = 200;
 
 /**
  * How a person aims, length by length and tool by tool, from the first readings of the ends they signed: before
- * anything was redone, since what was redone was made with the first reading in mind. Readings of a simulated end say nothing of a hand.
+ * anything was redone, since what was redone was made with the first reading in mind. Readings of a simulated end say
+ * nothing of a hand.
  */
-export function aimsOf(store: Store, query: unknown): PersonsAim[] {
+export function aimsOf(store: Store, query: unknown): LengthAim[] {
   const { person, style } = check(zAimQuery, query);
-  const groups = new Map<string, Omit<PersonsAim, keyof Aim | "values"> & { values: number[] }>();
+  const groups = new Map<string, Omit<LengthAim, keyof Aim | "values"> & { values: number[] }>();
   for (const row of signedBy(store, person, style, LOOK_BACK).reverse()) {
     const { sheet } = sheetOf(store, row);
     for (const { check: length, mean } of firstReadings(sheet, entriesAfter(store, row.id))) {
@@ -75,11 +61,10 @@ export function aimsOf(store: Store, query: unknown): PersonsAim[] {
 }
 
 /** Each length's first readings of an end, up to the first time anything was redone. */
-function firstReadings(
-  sheet: RunSheet,
-  history: readonly { readonly id: string; readonly entry: Entry }[],
-): { check: Check; mean: number }[] {
-  const redone = history.findIndex(({ entry }) => entry.kind === "redo" || entry.kind === "rework");
+function firstReadings(sheet: RunSheet, history: readonly Recorded[]): { check: Check; mean: number }[] {
+  const redone = history.findIndex(
+    ({ id, entry }) => (entry.kind === "redo" || entry.kind === "rework") && !isTakenBack(history, id),
+  );
   const first = redone < 0 ? history : history.slice(0, redone);
   const struck = new Set(history.flatMap(({ entry }) => (entry.kind === "strike" ? [entry.reading] : [])));
   return sheet.checks.flatMap((length) => {

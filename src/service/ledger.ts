@@ -5,6 +5,7 @@ import {
   type EndState,
   endState,
   InputError,
+  isTakenBack,
   judgementOf,
   type Result,
   standings,
@@ -152,8 +153,8 @@ export type EndRecord = ReturnType<typeof endRecord>;
 
 /** Every rework that was taken: by which way, why, what was made anew where, and what it cost. */
 const redone = ({ entries, sheet }: End) =>
-  entries.flatMap(({ entry, at }) =>
-    entry.kind === "rework"
+  entries.flatMap(({ id, entry, at }) =>
+    entry.kind === "rework" && !isTakenBack(entries, id)
       ? [
           {
             at,

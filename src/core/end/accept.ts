@@ -13,6 +13,7 @@ export const mustHaveSeen = (entry: Entry): boolean =>
   entry.kind === "step" ||
   entry.kind === "redo" ||
   entry.kind === "rework" ||
+  entry.kind === "untake" ||
   entry.kind === "label" ||
   entry.kind === "sign";
 
@@ -77,6 +78,12 @@ export function mustAccept(sheet: RunSheet, state: EndState, entry: Entry, rule:
       return;
     case "rework":
       mustFollow(sheet, state, rule, entry);
+      return;
+    case "untake":
+      if (state.taken?.entry !== entry.entry)
+        throw new InputError("too-late", "Work has gone on since: it can no longer be taken back.", [
+          "entry",
+        ]);
       return;
     case "fault":
       mustBeThere(sheet, state, entry);

@@ -87,6 +87,12 @@ const zReworkTaken = z.strictObject({
   }),
 });
 
+/** Takes back the redo or rework that was taken last, while nothing else has been done since. */
+const zUntake = z.strictObject({
+  kind: z.literal("untake"),
+  entry: z.uuid("It names the entry it takes back"),
+});
+
 /** What can be wrong with a feature whatever it measures. */
 export const FAULTS = ["bad-cleave", "touched", "nick", "lost"] as const;
 
@@ -171,6 +177,7 @@ export const zEntry = z.discriminatedUnion(
     zTimer,
     zSign,
     zReworkTaken,
+    zUntake,
     zFault,
     zSpare,
     zCorrection,
@@ -178,7 +185,7 @@ export const zEntry = z.discriminatedUnion(
   ],
   {
     error:
-      "An entry is one of thread, step, reading, strike, answer, label, redo, rework, fault, spare, shards, use, timer, sign, correction, photo",
+      "An entry is one of thread, step, reading, strike, answer, label, redo, rework, untake, fault, spare, shards, use, timer, sign, correction, photo",
   },
 );
 

@@ -51,6 +51,8 @@ export interface EndState {
   readonly timers: readonly RunTimer[];
   readonly faults: readonly SeenFault[];
   readonly mend: Mend | null;
+  /** The redo or rework taken last and where the end stood before it, while nothing has been done since. */
+  readonly taken: { readonly entry: string; readonly before: EndState } | null;
   /** Places that differ from the sheet's since something was made anew, by leg. */
   readonly places: Readonly<Record<string, Readonly<Record<string, Length>>>>;
   /** Cable used up beyond the sheet's by what was redone. */
@@ -83,6 +85,7 @@ const FRESH: EndState = {
   timers: [],
   faults: [],
   mend: null,
+  taken: null,
   places: {},
   lost: ZERO,
   spare: null,
@@ -94,6 +97,10 @@ const FRESH: EndState = {
   lastSeq: 0,
 };
 
+/** Whether a redo or rework was taken back straight after. */
+export const isTakenBack = (entries: readonly Recorded[], id: string): boolean =>
+  entries.some(({ entry }) => entry.kind === "untake" && entry.entry === id);
+
 /** Replays an end's entries, in order of their sequence, into where it stands now. */
 export function endState(entries: readonly Recorded[]): EndState {
   return entries.reduce(applied, FRESH);
@@ -101,7 +108,8 @@ export function endState(entries: readonly Recorded[]): EndState {
 
 /** An end's state with one more entry. */
 export function applied(state: EndState, { id, seq, at, entry }: Recorded): EndState {
-  const next = { ...state, lastSeq: Math.max(seq, state.lastSeq) };
+  const next = { ...state, taken: null, lastSeq: Math.max(seq, state.lastSeq) };
+  const taken = { entry: id, before: { ...state, taken: null } };
   switch (entry.kind) {
     case "thread": {
       const others = state.threaded.filter((part) => part !== entry.part);
@@ -127,9 +135,11 @@ export function applied(state: EndState, { id, seq, at, entry }: Recorded): EndS
     case "label":
       return { ...next, job: entry.job, label: entry.label };
     case "redo":
-      return redone(next, entry);
+      return { ...redone(next, entry), taken };
     case "rework":
-      return reworked(next, entry);
+      return { ...reworked(next, entry), taken };
+    case "untake":
+      return state.taken ? { ...state.taken.before, lastSeq: next.lastSeq } : next;
     case "fault": {
       const { kind: _kind, on, ...fault } = entry;
       const others = state.faults.filter(

@@ -71,6 +71,18 @@ describe("taking the advice", () => {
     ]);
     expect(then(entry, { kind: "step", to: 6 }).mend).toBeNull();
   });
+  it("is taken back with nothing lost, while nothing else was done since", () => {
+    const id = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, "0")}`;
+    const before = then();
+    const taken = then(entry);
+    expect(taken.taken?.entry).toBe(id(before.lastSeq));
+    const back = then(entry, { kind: "untake", entry: id(before.lastSeq) });
+    expect({ ...back, lastSeq: 0 }).toEqual({ ...before, lastSeq: 0 });
+    const untake = zEntry.parse({ kind: "untake", entry: id(before.lastSeq) });
+    expect(() => mustAccept(sheet, taken, untake, GUARDED)).not.toThrow();
+    expect(() => mustAccept(sheet, then(entry, { kind: "step", to: 1 }), untake, GUARDED)).toThrow(/gone on/);
+    expect(() => mustAccept(sheet, before, untake, GUARDED)).toThrow(/gone on/);
+  });
   it.each([
     ["another place", { places: { ...entry.places, buffer: mm(36) } }],
     ["another leg", { leg: "B" }],

@@ -89,17 +89,10 @@ export interface SheetLength {
 }
 
 /** One length to be read at the bench: a dimension, on one leg of the cord. */
-export interface Check {
+export interface Check extends SheetLimit {
   readonly id: string;
-  readonly dimension: string;
   readonly leg: string;
   readonly step: string;
-  readonly name: string;
-  readonly from: string;
-  readonly to: string;
-  readonly nominal: Length;
-  readonly min: Length | null;
-  readonly max: Length | null;
   readonly representative: boolean;
   readonly ifLong: string;
   readonly ifShort: string;

@@ -26,6 +26,22 @@ export interface Aim {
   readonly sure: number;
 }
 
+/** How one person makes one length with one tool. */
+export interface LengthAim extends Aim {
+  readonly style: string;
+  readonly styleName: string;
+  readonly dimension: string;
+  readonly name: string;
+  readonly tool: string;
+  /** The feature it is laid off to. */
+  readonly makes: string;
+  readonly nominal: Length;
+  readonly min: Length | null;
+  readonly max: Length | null;
+  /** What each end first measured, oldest first. */
+  readonly values: readonly number[];
+}
+
 export interface Index {
   readonly value: number;
   readonly low: number;

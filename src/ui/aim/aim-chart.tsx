@@ -1,6 +1,6 @@
 import { scaleLinear } from "d3-scale";
+import type { LengthAim } from "@/core";
 import { figureText, type Units } from "../words/length-text";
-import type { OwnAim } from "./aim-note";
 
 const WIDTH = 520;
 const HEIGHT = 130;
@@ -8,7 +8,7 @@ const LEFT = 46;
 const RIGHT = 10;
 
 /** What each end first measured, oldest left, against the limits, the nominal and the mean. */
-export function AimChart({ aim, units }: { aim: OwnAim; units: Units }) {
+export function AimChart({ aim, units }: { aim: LengthAim; units: Units }) {
   const { values, nominal, min, max, bias } = aim;
   const all = [...values, nominal, ...(min === null ? [] : [min]), ...(max === null ? [] : [max])];
   const pad = (Math.max(...all) - Math.min(...all)) * 0.12 || 100;

@@ -1,31 +1,17 @@
 "use client";
 
 import { useEffect, useState } from "react";
-import type { Aim, Length } from "@/core";
+import type { LengthAim } from "@/core";
 import { get } from "../words/api";
 import { figureText, type Units } from "../words/length-text";
 
-/** How the person at the bench makes one length with one tool, as the server works it out from their record. */
-export interface OwnAim extends Aim {
-  readonly style: string;
-  readonly styleName: string;
-  readonly dimension: string;
-  readonly name: string;
-  readonly tool: string;
-  readonly makes: string;
-  readonly nominal: Length;
-  readonly min: Length | null;
-  readonly max: Length | null;
-  readonly values: readonly number[];
-}
-
 /** The aims of whoever works at this device, for one style; none until a name is known. */
-export function useAims(person: string, style: string): readonly OwnAim[] {
-  const [aims, setAims] = useState<readonly OwnAim[]>([]);
+export function useAims(person: string, style: string): readonly LengthAim[] {
+  const [aims, setAims] = useState<readonly LengthAim[]>([]);
   useEffect(() => {
     if (person === "") return;
     let gone = false;
-    get<OwnAim[]>(`/api/v1/aims?${new URLSearchParams({ person, style })}`).then((answer) => {
+    get<LengthAim[]>(`/api/v1/aims?${new URLSearchParams({ person, style })}`).then((answer) => {
       if (answer.ok && !gone) setAims(answer.value);
     });
     return () => {
@@ -44,7 +30,7 @@ export const biasText = (bias: number, units: Units): string =>
   `${figureText(Math.round(Math.abs(bias) / 10) * 10, units)} ${bias > 0 ? "long" : "short"}`;
 
 /** What to set instead of the sheet's figure, where somebody's own record says so. */
-export function AimNote({ aim, units }: { aim: OwnAim; units: Units }) {
+export function AimNote({ aim, units }: { aim: LengthAim; units: Units }) {
   if (aim.set === null) return null;
   return (
     <p className="my-2 rounded-md bg-note px-3 py-2 text-lg leading-snug">

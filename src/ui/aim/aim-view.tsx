@@ -1,15 +1,15 @@
 "use client";
 
 import Link from "next/link";
-import type { Index } from "@/core";
+import type { Index, LengthAim } from "@/core";
 import { figureText, type Units } from "../words/length-text";
 import { AimChart } from "./aim-chart";
-import { biasText, type OwnAim, sureText } from "./aim-note";
+import { biasText, sureText } from "./aim-note";
 
 interface AimViewProps {
   readonly people: readonly string[];
   readonly person: string;
-  readonly aims: readonly OwnAim[];
+  readonly aims: readonly LengthAim[];
   readonly units: Units;
 }
 

@@ -11,6 +11,7 @@ import {
   type Instrument,
   inOrderOfDoing,
   judgementOf,
+  type LengthAim,
   type Line,
   type Reading,
   type Rule,
@@ -22,7 +23,7 @@ import { Faults } from "../advice/faults";
 import { SeatNote } from "../advice/seat-words";
 import { SpareCable } from "../advice/spare-cable";
 import { StepPictures, StepTools } from "../aids/step-aids";
-import { AimNote, type OwnAim } from "../aim/aim-note";
+import { AimNote } from "../aim/aim-note";
 import { Figure, LengthFigure } from "../figure/figure";
 import { CheckList } from "../reading/check-list";
 import { InstrumentPicker } from "../reading/instrument-picker";
@@ -49,7 +50,7 @@ interface StepWorkProps {
   readonly onWay: (way: Way) => void;
   readonly simulated: boolean;
   readonly onSimulated: (on: boolean) => void;
-  readonly aims: readonly OwnAim[];
+  readonly aims: readonly LengthAim[];
   readonly onSeeTo: (tool: string, action: "wipe" | "turn" | "new") => void;
 }
 

@@ -115,8 +115,13 @@ export function useWork({ id, sheet, rule, initial, onDone }: Work) {
     const entry = reworkEntry(one, plan);
     setSigning(false);
     setTyped(null);
-    add(entry);
-    if (entry.cableLost > 0) toast(`${formatMm(entry.cableLost)} mm of cable used.`);
+    const id = add(entry);
+    toast(
+      entry.cableLost > 0
+        ? `Redoing. ${formatMm(entry.cableLost)} mm of cable will be used.`
+        : "Redoing: no cable lost.",
+      { duration: 8_000, action: { label: "Undo", onClick: () => add({ kind: "untake", entry: id }) } },
+    );
   };
   const undo = () => {
     const latest = state.readings.at(-1);

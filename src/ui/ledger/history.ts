@@ -44,6 +44,8 @@ export function historyLine(sheet: RunSheet, entries: readonly Recorded[], { ent
       const why = entry.cause.checks.map((id) => sheet.checks.find((one) => one.id === id)?.name ?? id);
       return `Redone by the ${entry.plan} way${entry.leg ? `, leg ${entry.leg}` : ""}: ${moves}; ${formatMm(entry.cableLost)} mm of cable${why.length > 0 ? `, for ${why.join(", ")}` : ""}`;
     }
+    case "untake":
+      return "Took the redo back";
     case "fault":
       return `${entry.on ? "Seen" : "Taken back"}: ${FAULT_WORDS[entry.what]}, ${nameOf(sheet, entry.feature)}${entry.leg ? `, leg ${entry.leg}` : ""}`;
     case "spare":

@@ -1,4 +1,4 @@
-import type { Recorded, RunSheet } from "@/core";
+import { isTakenBack, type Recorded, type RunSheet } from "@/core";
 import { FAULT_SAID } from "../advice/advice-words";
 import { figureText, type Units } from "../words/length-text";
 import { LocalTime } from "../words/local-time";
@@ -13,7 +13,9 @@ export function Redone({
   entries: readonly Recorded[];
   units: Units;
 }) {
-  const all = entries.flatMap(({ id, at, entry }) => (entry.kind === "rework" ? [{ id, at, entry }] : []));
+  const all = entries.flatMap(({ id, at, entry }) =>
+    entry.kind === "rework" && !isTakenBack(entries, id) ? [{ id, at, entry }] : [],
+  );
   if (all.length === 0) return null;
   const name = (feature: string) => sheet.features.find(({ id }) => id === feature)?.name ?? feature;
   return (

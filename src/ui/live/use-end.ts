@@ -44,6 +44,7 @@ const SAID: Record<Entry["kind"], string> = {
   timer: "a timer",
   sign: "the sign-off",
   rework: "a rework",
+  untake: "a redo taken back",
   fault: "something seen",
   spare: "the cable to spare",
   correction: "a correction",
