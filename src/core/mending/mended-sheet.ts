@@ -91,7 +91,7 @@ function again(sheet: RunSheet, line: Line, { mend, reached }: EndState): Line {
     bites,
     figure: {
       ...figure,
-      fromEnd: um(move.now - at(root)),
+      fromEnd: um(figure.fromEnd - at(root)),
       own: {
         datum: from,
         distance: byFurther ? further : um(move.now - at(datum)),

@@ -139,13 +139,18 @@ export function Band({ sheet, line, lit, onPoint, readings = [], leg = "", compa
       <ol className="sr-only" aria-label="Lengths on the cable">
         {geometry.features.slice(1).map((feature) => (
           <li key={feature.id}>
-            {feature.name}: {lengthText(feature.position, prefs.units)} from the {sheet.features[0]?.name}
+            {feature.name}: {lengthText(toldAt(sheet, feature), prefs.units)} from the{" "}
+            {sheet.features[0]?.name}
           </li>
         ))}
       </ol>
     </figure>
   );
 }
+
+/** Where a feature lies, as it is told: a place known by measurement no finer than it is known. */
+const toldAt = (sheet: RunSheet, { id, position }: SheetFeature) =>
+  sheet.lines.find(({ figure }) => figure?.feature === id)?.figure?.fromEnd ?? position;
 
 const timesText = (times: number): string =>
   Math.abs(times - 1) < 0.08 ? "to scale too" : `×${times.toFixed(1)}`;
@@ -178,7 +183,7 @@ function flagTexts(
       {
         id: feature.id,
         x: scale.x(feature.position),
-        main: figureText(feature.position, units),
+        main: figureText(figure.fromEnd, units),
         note: `${feature.name}${own}`,
         first: lit.includes(feature.id) || (lit.length === 0 && feature.madeAt === line),
       },
