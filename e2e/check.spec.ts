@@ -1,7 +1,7 @@
 import AxeBuilder from "@axe-core/playwright";
 import Database from "better-sqlite3";
 import sharp from "sharp";
-import { addEntries, cleaveRead, endAtMeasure, expect, startEnd, test } from "./server";
+import { addEntries, cleaveRead, endAtMeasure, expect, startEnd, THREADED, test } from "./server";
 import { heading, sign } from "./work";
 
 const CAM = { cable: "distribution-900", procedure: "stub-cam-crimp-900", core: "9/125" };
@@ -318,6 +318,40 @@ test("a piece measured ten times gives the hand's own repeatability, used at the
   await expect(page.getByRole("combobox", { name: "Instrument" }).filter({ visible: true })).toContainText(
     "repeats 0.074",
   );
+});
+
+test("a hand that cleaves long is told what to set, once eight of its ends say so", async ({
+  page,
+  request,
+  server,
+}) => {
+  const name = "Sorrel Finch";
+  for (let i = 0; i < 8; i++) {
+    const end = await endAtMeasure(request);
+    await addEntries(
+      request,
+      end,
+      [cleaveRead(9_780 + (i % 3) * 20), { kind: "sign", name, outcome: "cut-off" }],
+      99,
+    );
+    if (i < 7) continue;
+    await page
+      .context()
+      .addCookies([
+        { name: "arlent-prefs", value: encodeURIComponent(JSON.stringify({ name })), url: server.url },
+      ]);
+  }
+  const next = await startEnd(request);
+  await addEntries(request, next, [...THREADED, { kind: "step", to: 11 }]);
+  await page.goto(`/bench/${next}`);
+  await expect(heading(page)).toHaveText("Cleave");
+  await expect(page.getByText(/You make the cleave length 0\.3 long: set 9\.2/)).toBeVisible();
+  await page.goto("/ledger/aim");
+  await page.getByLabel("Whose hand").selectOption(name);
+  await page.getByRole("button", { name: "Show" }).click();
+  await expect(page.getByRole("img", { name: /cleave length, 8 ends in order/ })).toBeVisible();
+  await expect(page.getByText(/Cpk/)).toBeVisible();
+  expect((await new AxeBuilder({ page }).analyze()).violations.map(({ id }) => id)).toEqual([]);
 });
 
 test("the new ways in refuse what they cannot use, and change nothing", async ({ request }) => {

@@ -1,8 +1,7 @@
 import { handsOn } from "../batch/stages";
 import type { Rule } from "../conformance/conformance";
 import { type Rung, rungsOf } from "../end/redo";
-import type { EndState, SeenFault } from "../end/state";
-import { type CheckStanding, standings } from "../end/state";
+import type { CheckStanding, EndState, SeenFault } from "../end/state";
 import type { Length } from "../length/length";
 import type { OddReadings } from "../measured/adjust";
 import { type AsMade, asMade } from "../measured/as-made";
@@ -63,7 +62,7 @@ export type MendAdvice =
   /** Readings contradict one another, by so many micrometres. */
   | (Asked & { readonly kind: "read-again"; readonly disagree: readonly string[]; readonly by: number });
 
-/** Every leg's advice, worst first: nothing for a leg with nothing out and nothing wrong with it. */
+/** Each leg's advice, in the order of the legs: none for a leg with nothing out and nothing wrong with it. */
 export function advise(sheet: RunSheet, state: EndState, rule: Rule, seen: Seen | null = null): MendAdvice[] {
   if (state.mend) return [];
   return sheet.cable.legs.flatMap((leg) => adviseLeg(sheet, state, rule, leg, seen) ?? []);
@@ -204,7 +203,3 @@ export function inOrderOfDoing(all: readonly CheckStanding[]): CheckStanding[] {
     (a, b) => URGENCY[a.judged?.verdict ?? "unread"] - URGENCY[b.judged?.verdict ?? "unread"],
   );
 }
-
-/** Lengths with a verdict to act on. */
-export const outOf = (sheet: RunSheet, state: EndState, rule: Rule): CheckStanding[] =>
-  standings(sheet, state, rule).filter(({ judged }) => judged?.verdict === "out");

@@ -85,7 +85,7 @@ export function mendProblem(
     return { name: id, kind: "fixed", at };
   });
   const nick = faults.find(({ what }) => what === "nick");
-  const end = fibreEnd(sheet, made);
+  const end = fibreEnd(made);
   const stated = statedBetween(sheet, present);
   const riding = present.filter((feature) => rides(sheet, feature, reached)).map(({ id }) => id);
   const dimensions = [
@@ -118,7 +118,7 @@ export function mendProblem(
 }
 
 /** The fibre's end: the cleaved one, or the end as it came while nothing has replaced it. */
-const fibreEnd = (_sheet: RunSheet, { present }: AsMade): string | undefined =>
+const fibreEnd = ({ present }: AsMade): string | undefined =>
   present.filter(({ kind }) => kind === "end").at(-1)?.id;
 
 const cleaved = (sheet: RunSheet, end: string): boolean => sheet.features[0]?.id !== end;

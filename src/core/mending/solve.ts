@@ -160,10 +160,7 @@ const onlyMarks = ({ features }: MendProblem, places: Readonly<Record<string, Le
 const without = ({ [NICK]: _nick, ...places }: Readonly<Record<string, Length>>) => places;
 
 /** Whether every limit holds at these places. */
-export const holdsAt = (
-  dimensions: readonly Dimension[],
-  places: Readonly<Record<string, Length>>,
-): boolean =>
+const holdsAt = (dimensions: readonly Dimension[], places: Readonly<Record<string, Length>>): boolean =>
   dimensions.every((one) => {
     const [from, to] = [places[one.from], places[one.to]];
     if (from === undefined || to === undefined) return true;

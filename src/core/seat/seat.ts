@@ -1,7 +1,6 @@
 import type { Conformance, Rule } from "../conformance/conformance";
 import type { EndState } from "../end/state";
 import { judgeCheck } from "../end/state";
-import { type Length, um } from "../length/length";
 import type { Check, RunSheet, SheetLimit } from "../runsheet/runsheet";
 
 /** What the stand-off of the reference mark says of how the fibre sits. Micrometres. */
@@ -124,6 +123,3 @@ function findingOf(judged: Conformance, gap: Off | null, cleave: Off | null, mar
   if (byMark >= byCleave) return "mark-off";
   return (cleave as Off).by > 0 ? "cleaved-long" : "cleaved-short";
 }
-
-/** Rounded for showing: whole micrometres. */
-export const seatLength = ({ by }: Off): Length => um(Math.round(by));

@@ -1,6 +1,6 @@
 "use client";
 
-import { useEffect, useState } from "react";
+import { useEffect, useMemo, useState } from "react";
 import { v4 as uuid } from "uuid";
 import type {
   BladeLine,
@@ -101,6 +101,7 @@ export function BenchView({
   const asking = !state.signed && (signing || here.length > 0 || judgementOf(line.step) !== undefined);
   const told = asking ? work.advice.find((one) => one.kind === "mend") : undefined;
   const shown = told?.kind === "mend" && way !== "now" ? told[way] : null;
+  const drawn = useMemo(() => (shown ? sheetAt(work.drawn, shown.places) : work.drawn), [work.drawn, shown]);
   const picked = instruments.find((one) => one.id === prefs.instrument) ?? (instruments[0] as Instrument);
   const instrument: Instrument = simulated ? { ...picked, ...SIMULATED } : picked;
   const measuring = signing ? all : here;
@@ -108,7 +109,7 @@ export function BenchView({
     <main className="flex h-[calc(100dvh-3.5rem-var(--tray,0px))] min-w-0 flex-1 flex-col overflow-hidden sm:h-dvh">
       <BenchHead sheet={sheet} work={work} onPlan={batch?.onPlan ?? null} onAloud={aloud} />
       <Band
-        sheet={shown ? sheetAt(work.drawn, shown.places) : work.drawn}
+        sheet={drawn}
         leg={shown ? told?.leg : (state.mend?.leg ?? mendedLegs(state).at(-1))}
         line={done ? sheet.lines.length : Math.max(line.index, state.mend ? state.reached - 1 : 0)}
         lit={shown ? shown.moves.map(({ feature }) => feature) : done ? [] : litBy(line, active)}
