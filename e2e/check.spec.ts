@@ -90,6 +90,7 @@ test("a cleave too short: told the least, taken, walked, read again, in; and the
     page.getByRole("button", { name: /cleave length ?, in/ }).filter({ visible: true }),
   ).toBeVisible();
   await expect(advice).toBeHidden();
+  await expect(page.getByText("All saved")).toBeVisible();
   await addEntries(
     request,
     end,
@@ -198,7 +199,7 @@ test("a photograph is attached, a correction stands beside what it corrects, and
       { kind: "label", job: "Pad 4 feeder", label: "fibre 2" },
       cleaveRead(9_500),
       { kind: "shards", made: 1, binned: 1 },
-      { kind: "sign", name: "Teo Marsh", outcome: "cut-off" },
+      { kind: "sign", name: "Teo Marsh", outcome: "kept" },
     ],
     99,
   );
@@ -243,20 +244,25 @@ test("a photograph is attached, a correction stands beside what it corrects, and
     expect(words).toContain(said);
 });
 
-test("the ledger comes as one PDF, a page an end", async ({ request }) => {
+test("the ledger comes as one PDF, a page an end, by the button too", async ({ page, request }) => {
   const { getDocument } = await import("pdfjs-dist/legacy/build/pdf.mjs");
   for (const name of ["Ada", "Bram"])
     await addEntries(request, await startEnd(request), [
+      ...THREADED,
       { kind: "label", job: "Weather hut", label: name },
-      { kind: "sign", name: "Wyn Harrow", outcome: "cut-off" },
+      { kind: "sign", name: "Wyn Harrow", outcome: "kept" },
     ]);
-  const answer = await request.get("/api/v1/ledger?format=pdf&result=cut-off");
+  const filter = "result=unmeasured&style=stub-wedge-release-cord";
+  const answer = await request.get(`/api/v1/ledger?format=pdf&${filter}`);
   expect(answer.headers()["content-type"]).toBe("application/pdf");
   const paper = await getDocument({ data: new Uint8Array(await answer.body()) }).promise;
-  const { count } = await (await request.get("/api/v1/ledger?format=json&result=cut-off"))
-    .json()
-    .then((all) => ({ count: all.length }));
-  expect(paper.numPages).toBe(count);
+  const all = await (await request.get(`/api/v1/ledger?format=json&${filter}`)).json();
+  expect(paper.numPages).toBe(all.length);
+  await page.goto(`/ledger?${filter}`);
+  const button = page.getByRole("button", { name: "PDF" });
+  await expect(button).toBeVisible();
+  const [file] = await Promise.all([page.waitForEvent("download"), button.click()]);
+  expect(file.suggestedFilename()).toBe("arlent-ledger.pdf");
 });
 
 test("the check in Setup finds the record whole, and names a row that was altered", async ({
@@ -331,7 +337,7 @@ test("a hand that cleaves long is told what to set, once eight of its ends say s
     await addEntries(
       request,
       end,
-      [cleaveRead(9_780 + (i % 3) * 20), { kind: "sign", name, outcome: "cut-off" }],
+      [cleaveRead(9_780 + (i % 3) * 20), { kind: "sign", name, outcome: "kept" }],
       99,
     );
     if (i < 7) continue;

@@ -194,7 +194,7 @@ function* allSigned(store: Store, query: unknown): Generator<End> {
 }
 
 /** The most records put on paper at once: about a page each. */
-export const MOST_ON_PAPER = 200;
+export const MOST_ON_PAPER = 60;
 
 /** The filtered ledger's records for paper. @throws InputError when there are too many to be read on paper. */
 export function ledgerForPaper(store: Store, query: unknown): EndRecord[] {

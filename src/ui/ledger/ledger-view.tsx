@@ -6,6 +6,7 @@ import type { Result } from "@/core";
 import { LocalTime } from "../words/local-time";
 import { VerdictSign } from "../words/verdict-sign";
 import { RESULT_WORDS } from "../words/verdict-words";
+import { PdfButton } from "./pdf-button";
 
 interface Row {
   readonly id: string;
@@ -44,7 +45,7 @@ export function LedgerView({ page: { rows, count, styles, next }, query, problem
         <Filters query={filter} styles={styles} />
         <FileLink href={asFile("csv")} name="CSV" />
         <FileLink href={asFile("json")} name="JSON" />
-        <FileLink href={asFile("pdf")} name="PDF" />
+        <PdfButton href={asFile("pdf")} />
         <Link
           href="/ledger/aim"
           className="inline-flex min-h-12 items-center gap-2 rounded-lg border border-line px-4 font-semibold"

@@ -1,5 +1,6 @@
 import { join } from "node:path";
 import { Document, Font, Image, Page, renderToBuffer, StyleSheet, Text, View } from "@react-pdf/renderer";
+import { PDFDocument } from "pdf-lib";
 
 const FONTS = join(process.cwd(), "node_modules/@fontsource/atkinson-hyperlegible-next/files");
 Font.register({
@@ -114,20 +115,31 @@ const limits = (min: number | null, max: number | null): string =>
 
 /**
  * Records as a PDF, an end to a page: what was required and whose figures, what was measured with what, verdicts, redo,
- * parts, shards, who and when. Millimetres throughout. @returns the file's bytes.
+ * parts, shards, who and when. Millimetres throughout. Each end is laid out by itself and the thread let go between, so
+ * that a reading sent meanwhile waits for one page, never for all.
+ * @returns the file's bytes.
  */
-export function recordsPdf(
+export async function recordsPdf(
   records: readonly PaperRecord[],
   photos: ReadonlyMap<string, Buffer>,
 ): Promise<Buffer> {
-  return renderToBuffer(
-    <Document title="Arlent records" creator="Arlent" producer="Arlent" language="en">
-      {records.map((record) => (
-        <Record key={record.id} record={record} photos={photos} />
-      ))}
+  const whole = await PDFDocument.create();
+  whole.setTitle("Arlent records");
+  whole.setCreator("Arlent");
+  for (const record of records) {
+    const one = await PDFDocument.load(await recordPdf(record, photos));
+    for (const page of await whole.copyPages(one, one.getPageIndices())) whole.addPage(page);
+    await new Promise((later) => setImmediate(later));
+  }
+  return Buffer.from(await whole.save());
+}
+
+const recordPdf = (record: PaperRecord, photos: ReadonlyMap<string, Buffer>): Promise<Buffer> =>
+  renderToBuffer(
+    <Document language="en">
+      <Record record={record} photos={photos} />
     </Document>,
   );
-}
 
 function Record({ record, photos }: { record: PaperRecord; photos: ReadonlyMap<string, Buffer> }) {
   const { style, cable, signed, lengths, looks, reworks, corrections, parts, shards, used } = record;

@@ -1,0 +1,52 @@
+"use client";
+
+import { Download, Square } from "lucide-react";
+import { useRef, useState } from "react";
+import { toast } from "sonner";
+
+/** Makes the filtered records into one PDF: it takes a moment for each end, says so, and can be stopped. */
+export function PdfButton({ href }: { href: string }) {
+  const [making, setMaking] = useState(false);
+  const stop = useRef<AbortController | null>(null);
+  const make = async () => {
+    stop.current = new AbortController();
+    setMaking(true);
+    try {
+      const response = await fetch(href, { signal: stop.current.signal });
+      if (!response.ok) {
+        const { error } = (await response.json()) as { error?: { message?: string } };
+        toast.error(error?.message ?? "The PDF could not be made.", { duration: 9_000 });
+      } else save(await response.blob());
+    } catch {
+      if (!stop.current.signal.aborted)
+        toast.error("The server does not answer. Nothing was lost: try again.");
+    }
+    setMaking(false);
+  };
+  return (
+    <button
+      type="button"
+      onClick={() => (making ? stop.current?.abort() : make())}
+      className="flex min-h-12 items-center gap-2 rounded-lg border border-line px-3"
+    >
+      {making ? (
+        <>
+          <Square aria-hidden="true" className="size-4" /> Making it … stop
+        </>
+      ) : (
+        <>
+          <Download aria-hidden="true" className="size-4" /> PDF
+        </>
+      )}
+    </button>
+  );
+}
+
+/** Hands a file made here to the browser's own downloads. */
+function save(file: Blob): void {
+  const link = document.createElement("a");
+  link.href = URL.createObjectURL(file);
+  link.download = "arlent-ledger.pdf";
+  link.click();
+  URL.revokeObjectURL(link.href);
+}
