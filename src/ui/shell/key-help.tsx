@@ -21,6 +21,7 @@ const KEYS = [
       ["Space, →, Page Down", "next step"],
       ["←, Page Up", "back"],
       ["Enter", "keep the reading; count one; start or end a time; shards into the bin; try what is offered"],
+      ["Enter, nothing typed", "take what is to be redone"],
       ["1 to 9", "a part is on; an answer"],
       ["R", "read the step aloud"],
       ["Z", "strike out the last reading"],
