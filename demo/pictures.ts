@@ -54,7 +54,7 @@ const type = (text: string) => async (page: Page) => {
 };
 const press = (name: string | RegExp) => (page: Page) => page.getByRole("button", { name }).first().click();
 const contradict = (page: Page) =>
-  page.getByLabel("buffer beyond the jacket: figure", { exact: true }).fill("31.5");
+  page.getByLabel("buffer beyond the jacket: figure", { exact: true }).fill("33.5");
 const SHEET = "/?cable=simplex-3.0&style=stub-wedge-release-cord";
 const look = standing(WEDGE, "glow", [{ kind: "answer", judgement: "glow", answer: "no" }]);
 /** A cleave that came out short, by a digital calliper. */
@@ -82,7 +82,7 @@ const pictures: [name: string, path: string, size: typeof DESK, act?: (page: Pag
   ["bench-step", `/bench/${marking}`, DESK],
   ["bench-advice", advice, DESK],
   ["aim", "/ledger/aim?person=Wyn+Harrow", DESK],
-  ["bench-tablet", `/bench/${measuring}`, TABLET, type("9.5")],
+  ["bench-tablet", `/bench/${measuring}`, TABLET, type("48.4")],
   ["bench-phone", `/bench/${marking}`, PHONE],
   ["bench-look", look, DESK],
   ["batch-plan", `/bench/batch/${batch}`, DESK],

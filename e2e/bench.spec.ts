@@ -27,7 +27,7 @@ test("a whole end with one length out: told what to do, signed off so, found in 
   await page.goto("/?cable=simplex-3.0&style=stub-wedge-release-cord");
   await begin(page);
   await work(page, { "cleave length": "11.2" });
-  await expect(page.getByText("Too long by 1.2 mm")).toBeVisible();
+  await expect(page.getByText("Too long by 1.25 mm")).toBeVisible();
   await sign(page, "Osla Brandt");
   await page.goto("/ledger?result=out");
   await page
@@ -42,7 +42,7 @@ test("the gate stays shut until every part is threaded on", async ({ page, reque
   const end = await startEnd(request);
   await page.goto(`/bench/${end}`);
   await page.keyboard.press("Space");
-  await expect(page.getByText(/Thread on first: 3 mm boot, Yarn stopper, Pre-stopper/)).toBeVisible();
+  await expect(page.getByText(/Thread on first: 3 mm boot, Yarn nut, Yarn ring/)).toBeVisible();
   await expect(heading(page)).toHaveText("Thread on");
   for (const box of await page.getByRole("checkbox").all()) await box.click();
   await page.keyboard.press("PageDown");
@@ -83,14 +83,14 @@ test("the verdict follows every key, in either unit", async ({ page, request }) 
   await atMeasure(page, request);
   const verdict = page.locator("#verdict");
   await page.locator("#reading").fill("9.5");
-  await expect(verdict).toContainText("In by 0.5 mm");
+  await expect(verdict).toContainText("In by 0.45 mm");
   await page.locator("#reading").fill("3/8");
   await expect(verdict).toContainText("read as 9.525 mm");
-  await expect(verdict).toContainText("In by 0.48 mm");
+  await expect(verdict).toContainText("In by 0.43 mm");
   await page.locator("#reading").fill("11.2");
-  await expect(verdict).toContainText("Too long by 1.2 mm");
-  await expect(verdict).toContainText("Cleave again, shorter: no cable lost.");
-  await page.locator("#reading").fill("9.95");
+  await expect(verdict).toContainText("Too long by 1.25 mm");
+  await expect(verdict).toContainText("Strip further back, then cleave: cable is lost.");
+  await page.locator("#reading").fill("9.9");
   await expect(verdict).toContainText("Measure again");
   await page.locator("#reading").fill(".375");
   await expect(verdict).toContainText("If you read inches, add “in”");
@@ -129,7 +129,7 @@ test("the instrument is chosen once and remembered", async ({ page, request }) =
   await atMeasure(page, request);
   await page.getByRole("combobox", { name: "Instrument" }).filter({ visible: true }).click();
   await page.getByRole("option", { name: /Digital calliper/ }).click();
-  await page.locator("#reading").fill("9.95");
+  await page.locator("#reading").fill("9.9");
   await expect(page.locator("#verdict")).toContainText("80 % likely in");
   await page.reload();
   await expect(page.getByRole("combobox", { name: "Instrument" }).filter({ visible: true })).toContainText(

@@ -3,7 +3,8 @@ import { mkdtempSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { type APIRequestContext, test as base, expect } from "@playwright/test";
-import type { EntryInput } from "@/core";
+import { compileRunSheet, type EntryInput } from "@/core";
+import { shippedLibrary } from "@/store/shipped";
 import { freePort, type RunningServer, startServer } from "./next-server";
 
 /** A server of this worker's own, on its own database; it can be killed and started again. */
@@ -71,14 +72,26 @@ export async function addEntries(
   expect(answer.ok(), await answer.text()).toBe(true);
 }
 
-export const THREADED: readonly EntryInput[] = ["boot-3", "stopper", "pre-stopper"].map((part) => ({
+export const THREADED: readonly EntryInput[] = ["boot-3", "yarn-nut", "yarn-ring"].map((part) => ({
   kind: "thread",
   part,
   on: true,
 }));
 
+/** The index of a step on a shipped sheet. */
+export function lineOf(step: string, { cable, procedure, core } = WEDGE): number {
+  const { cables, procedures, tools } = shippedLibrary();
+  const on = cables.find(({ id }) => id === cable);
+  const style = procedures.find(({ id }) => id === procedure);
+  if (!on || !style) throw new Error(`${procedure} on ${cable} is not shipped`);
+  const { lines } = compileRunSheet({ procedure: style, cable: on, core, choices: {}, tools });
+  const found = lines.findIndex((line) => line.step.id === step);
+  if (found < 0) throw new Error(`${procedure} has no step ${step}`);
+  return found;
+}
+
 /** The wedge-release sheet's measure step. */
-export const MEASURE = 12;
+export const MEASURE = lineOf("measure");
 
 /** An end threaded and standing at its measure step. @returns its id. */
 export async function endAtMeasure(request: APIRequestContext): Promise<string> {

@@ -61,13 +61,13 @@ test("U goes from both units to millimetres to inches, and the choice stays", as
 
 test("options change the sheet: without light, the mark's stand-off is read instead", async ({ page }) => {
   await page.goto("/?cable=simplex-3.0&style=stub-wedge-release-cord");
-  await expect(page.getByRole("row", { name: /Watch the glow/ })).toBeVisible();
+  await expect(page.getByRole("row", { name: /Does the glow dim/ })).toBeVisible();
   await page.keyboard.press("v");
   await page.getByText(/^Where practitioners differ/).click();
   await page.getByRole("radio", { name: "not used" }).click();
   await page.getByRole("button", { name: "Done" }).click();
   await expect(page.getByRole("row", { name: /Where does the mark stand/ })).toBeVisible();
-  await expect(page.getByRole("row", { name: /Watch the glow/ })).toHaveCount(0);
+  await expect(page.getByRole("row", { name: /Does the glow dim/ })).toHaveCount(0);
   await expect(page).toHaveURL(/as\.light=without/);
 });
 
@@ -101,5 +101,5 @@ test("on paper there is the sheet and nothing of the program", async ({ page }) 
   await expect(page.getByRole("navigation", { name: "Places" })).toBeHidden();
   await expect(page.getByRole("button", { name: "To the bench" })).toBeHidden();
   await expect(page.getByText("Representative figures.")).toBeVisible();
-  await expect(page.getByText(/Stub, wedge release on Simplex cord 3\.0, 9\/125; revision 2/)).toBeVisible();
+  await expect(page.getByText(/Stub, wedge release on Simplex cord 3\.0, 9\/125; revision 3/)).toBeVisible();
 });

@@ -1,5 +1,5 @@
 import AxeBuilder from "@axe-core/playwright";
-import { addEntries, cleaveRead, expect, MEASURE, startEnd, THREADED, test, WEDGE } from "./server";
+import { addEntries, cleaveRead, expect, lineOf, MEASURE, startEnd, THREADED, test, WEDGE } from "./server";
 
 const onPhone = () => test.info().project.name === "phone";
 
@@ -25,11 +25,11 @@ async function views(request: Parameters<typeof startEnd>[0]): Promise<string[]>
     { kind: "spare", length: 400_000 },
   ]);
   const cleave = await startEnd(request);
-  await addEntries(request, cleave, [...THREADED, { kind: "step", to: 11 }]);
+  await addEntries(request, cleave, [...THREADED, { kind: "step", to: lineOf("cleave") }]);
   const begun = await request.post("/api/v1/batches", { data: { ...WEDGE, count: 12, job: LONG } });
   const batch = (await begun.json()).id;
   const { ends } = await (await request.get(`/api/v1/batches/${batch}`)).json();
-  await addEntries(request, look, [...THREADED, { kind: "step", to: 10 }]);
+  await addEntries(request, look, [...THREADED, { kind: "step", to: lineOf("bend") }]);
   await addEntries(request, done, [
     { kind: "label", job: LONG, label: "Unbrokenwordofamostextraordinarylengthindeed".repeat(2) },
     ...THREADED,
@@ -66,33 +66,42 @@ async function views(request: Parameters<typeof startEnd>[0]): Promise<string[]>
   ];
 }
 
+// The long walks are shared out among the workers.
+test.describe.configure({ mode: "parallel" });
+
 const RULES = ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa", "best-practice"];
 
-test("no view has a barrier that axe can find, in any look", async ({ page, request, server }) => {
-  // As long as the three walks it stands for had together.
-  test.setTimeout(540_000);
-  await page.context().addCookies([
-    {
-      name: "arlent-prefs",
-      value: encodeURIComponent(JSON.stringify({ theme: "paper" })),
-      url: server.url,
-    },
-  ]);
-  for (const address of await views(request)) {
-    await page.goto(address);
-    await expect(page.locator("h1, h2").first()).toBeAttached();
-    // Colours are the same on a phone.
-    for (const theme of onPhone() ? ["paper"] : ["paper", "night", "sun"]) {
-      await page.locator("html").evaluate((root, look) => root.setAttribute("data-theme", look), theme);
-      const { violations } = await new AxeBuilder({ page }).withTags(RULES).analyze();
-      expect(
-        violations.map(
-          ({ id, nodes }) => `${address} ${theme}: ${id} ${nodes.map(({ target }) => target).join(" ")}`,
-        ),
-      ).toEqual([]);
+const SHARES = [0, 1, 2, 3];
+for (const share of SHARES)
+  test(`no view has a barrier that axe can find, in any look: every fourth from ${share + 1}`, async ({
+    page,
+    request,
+    server,
+  }) => {
+    test.setTimeout(300_000);
+    await page.context().addCookies([
+      {
+        name: "arlent-prefs",
+        value: encodeURIComponent(JSON.stringify({ theme: "paper" })),
+        url: server.url,
+      },
+    ]);
+    const all = await views(request);
+    for (const address of all.filter((_, i) => i % SHARES.length === share)) {
+      await page.goto(address);
+      await expect(page.locator("h1, h2").first()).toBeAttached();
+      // Colours are the same on a phone.
+      for (const theme of onPhone() ? ["paper"] : ["paper", "night", "sun"]) {
+        await page.locator("html").evaluate((root, look) => root.setAttribute("data-theme", look), theme);
+        const { violations } = await new AxeBuilder({ page }).withTags(RULES).analyze();
+        expect(
+          violations.map(
+            ({ id, nodes }) => `${address} ${theme}: ${id} ${nodes.map(({ target }) => target).join(" ")}`,
+          ),
+        ).toEqual([]);
+      }
     }
-  }
-});
+  });
 
 test("the look chosen is the first thing drawn", async ({ page, server }) => {
   test.skip(onPhone(), "the same on a phone");
@@ -131,7 +140,7 @@ test("nothing runs off the side, down to 360 pixels and at twice the size, with 
 
 test("the open picker and the sign-off have no barrier either", async ({ page, request }) => {
   const end = await startEnd(request);
-  await addEntries(request, end, [...THREADED, { kind: "step", to: 18 }]);
+  await addEntries(request, end, [...THREADED, { kind: "step", to: lineOf("shards") }]);
   const scan = async () =>
     (await new AxeBuilder({ page }).analyze()).violations.map(
       ({ id, nodes }) => `${id} ${nodes.map(({ target }) => target).join(" ")}`,
@@ -162,7 +171,7 @@ test("the screen of figures to be checked, and a shard missing at the sign-off, 
   await addEntries(request, end, [
     ...THREADED,
     { kind: "shards", made: 2, binned: 1 },
-    { kind: "step", to: 18 },
+    { kind: "step", to: lineOf("shards") },
   ]);
   await page.goto(`/bench/${end}`);
   await page.getByRole("button", { name: /Finish/ }).click();

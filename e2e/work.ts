@@ -38,6 +38,19 @@ async function read(page: Page, readings: Readonly<Record<string, string>>): Pro
   }
 }
 
+/** Goes on by the pedal, past what a step still asks for: the first press says so, the second passes it by. */
+export async function pass(page: Page): Promise<void> {
+  const title = async () => ((await heading(page).isVisible()) ? await heading(page).textContent() : null);
+  const before = await title();
+  const told = page.getByRole("alert").filter({ hasText: "passes it by" });
+  await page.keyboard.press("PageDown");
+  await expect
+    .poll(async () => (await title()) !== before || (await told.isVisible()), { timeout: 8_000 })
+    .toBe(true);
+  if ((await title()) === before) await page.keyboard.press("PageDown");
+  await expect.poll(title, { timeout: 8_000 }).not.toBe(before);
+}
+
 /** Walks an end to its sign-off as a technician would. @returns the steps' titles, in order. */
 export async function work(page: Page, readings: Readonly<Record<string, string>> = {}): Promise<string[]> {
   const titles: string[] = [];

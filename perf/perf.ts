@@ -13,7 +13,7 @@ import {
   zProcedure,
 } from "@/core";
 import { startBatch } from "@/service/batches";
-import { addEntries, startEnd } from "@/service/ends";
+import { addEntries, getEnd, startEnd } from "@/service/ends";
 import { checkWholeRecord } from "@/service/record-check";
 import { openStore, type Store } from "@/store/database";
 import { shippedLibrary, textOf } from "@/store/shipped";
@@ -37,12 +37,12 @@ const READINGS = 300;
 /** An end, threaded and at the measure step; signed off if asked. */
 function makeEnd(store: Store, signed: boolean, read = true): string {
   const { id } = startEnd(store, WEDGE);
-  const threaded = ["boot-3", "stopper", "pre-stopper"].map(
+  const threaded = ["boot-3", "yarn-nut", "yarn-ring"].map(
     (part): EntryInput => ({ kind: "thread", part, on: true }),
   );
   const all: EntryInput[] = [
     ...threaded,
-    { kind: "step", to: 12 },
+    { kind: "step", to: getEnd(store, id).sheet.lines.findIndex(({ step }) => step.id === "measure") },
     ...(read ? [READING] : []),
     ...(signed ? [{ kind: "sign", name: "Wyn Harrow", outcome: "kept" } as const] : []),
   ];

@@ -30,7 +30,9 @@ export default async function Layout({ children }: { children: ReactNode }) {
             <WaitingSender />
             <KeyHelp />
             <Toaster
-              position="top-center"
+              position="bottom-left"
+              offset={{ bottom: "1rem", left: "6.5rem" }}
+              mobileOffset={{ bottom: "10rem" }}
               toastOptions={{
                 style: {
                   background: "var(--strong)",

@@ -3,7 +3,7 @@ import { mkdtempSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { beforeEach, describe, expect, it } from "vitest";
-import { type EntryInput, endState, redoEntry, rungsOf } from "@/core";
+import { type EntryInput, endState, judgementOf, redoEntry, rungsOf } from "@/core";
 import { openStore, type Store } from "@/store/database";
 import { addEntries, endsAtBench, getEnd, startEnd } from "./ends";
 import { codeOf } from "./fixtures/code-of";
@@ -42,7 +42,7 @@ describe("starting an end", () => {
     const end = getEnd(store, id);
     expect(end.sheet.procedure).toMatchObject({
       id: "stub-cam-crimp-900",
-      revision: 2,
+      revision: 3,
       representative: true,
     });
     expect(end.source.kind).toBe("representative");
@@ -128,10 +128,11 @@ describe("adding to an end", () => {
 describe("the ledger", () => {
   const finish = (value: number, name: string, at: string, label = "") => {
     const { id } = startEnd(store, cam);
-    const good: EntryInput[] = [
-      { kind: "answer", judgement: "glass-sound", answer: "held" },
-      { kind: "answer", judgement: "glow", answer: "yes" },
-    ];
+    const good = getEnd(store, id).sheet.lines.flatMap(({ step }): EntryInput[] => {
+      const asked = judgementOf(step);
+      const answer = asked?.answers.find((one) => one.good);
+      return asked && answer ? [{ kind: "answer", judgement: asked.id, answer: answer.id }] : [];
+    });
     const all: EntryInput[] = [
       { kind: "label", job: "Weather hut", label },
       { kind: "thread", part: "boot", on: true },
@@ -184,13 +185,13 @@ describe("the ledger", () => {
   it("leaves as JSON in millimetres, with whose figures and which instrument", () => {
     finish(8_600, "Ada", "2026-11-20T08:00:00Z");
     expect(ledgerJson(store, {})[0]).toMatchObject({
-      style: { revision: 2, figures: { kind: "representative" } },
+      style: { revision: 3, figures: { kind: "representative" } },
       lengths: expect.arrayContaining([
         expect.objectContaining({
           id: "cleave",
           nominal: 8.6,
-          min: 8.1,
-          max: 9.1,
+          min: 8.15,
+          max: 9.05,
           verdict: "in",
           readings: [expect.objectContaining({ value: 8.6, instrument: "Calliper" })],
         }),

@@ -15,7 +15,9 @@ import {
   type Recorded,
   type Rule,
   type RunSheet,
+  type RunTimer,
   resultOf,
+  runningClocks,
   type Source,
   zEntry,
   zRule,
@@ -291,9 +293,18 @@ function mustBeUpToDate(history: readonly Recorded[], client: string, after: num
     );
 }
 
-/** Holds and cures begun and not ended; null when there is none. */
-function runningTimers({ timers }: EndState) {
-  const running = timers.filter(({ stoppedAt }) => stoppedAt === null);
+/** Holds and cures begun and not ended, and what must be done in time; null when there is none. */
+function runningTimers(sheet: RunSheet, state: EndState): readonly RunTimer[] | null {
+  const running: RunTimer[] = [
+    ...state.timers.filter(({ stoppedAt }) => stoppedAt === null),
+    ...runningClocks(sheet, state).map(({ from, startedAt, seconds }) => ({
+      step: sheet.lines[from]?.step.id ?? "",
+      clock: true as const,
+      startedAt,
+      seconds,
+      stoppedAt: null,
+    })),
+  ];
   return running.length > 0 ? running : null;
 }
 
@@ -307,6 +318,6 @@ export function columnsOf(sheet: RunSheet, state: EndState, rule: Rule) {
     signedBy: state.signed?.name ?? null,
     signedAt: state.signed?.at ?? null,
     at: state.at,
-    timers: runningTimers(state),
+    timers: runningTimers(sheet, state),
   };
 }

@@ -50,7 +50,7 @@ describe("a redo taken from the advice", () => {
     expect(advise(mended.sheet, mended.state, mended.rule)).toEqual([]);
     const record = endRecord(getEnd(store, id));
     expect(record.reworks).toMatchObject([
-      { plan: "recommended", cableLost: entry.cableLost / 1000, rule: "strip" },
+      { plan: "recommended", cableLost: entry.cableLost / 1000, rule: "recleave" },
     ]);
     expect(record.voided).toHaveLength(2);
     expect(record.cable).toMatchObject({

@@ -6,11 +6,12 @@ import { endsWithTimers } from "@/store/ends";
 export const runningTimers = (store: Store): BenchTimer[] =>
   endsWithTimers(store)
     .flatMap(({ id, job, label, styleName, batchId, timers }) =>
-      (timers ?? []).map(({ step, startedAt, seconds }) => ({
+      (timers ?? []).map(({ step, clock, startedAt, seconds }) => ({
         end: id,
         label: [job, label].filter(Boolean).join(" · ") || styleName,
         batch: batchId,
         step,
+        ...(clock ? { clock } : {}),
         startedAt,
         seconds,
       })),

@@ -87,6 +87,8 @@ export const zCable = z.strictObject({
           (value) => value > 0 && value <= 60_000,
           "A diameter is more than 0 and at most 60 mm",
         ),
+        /** Thickness of its wall, where what it holds lies loose in it: a tube, the sheath of a bundle. */
+        wall: zMmNotNegative.optional(),
         /** Colour of the material as made, a name the drawing knows. */
         hue: z.enum(["yellow", "orange", "aqua", "grey", "black", "white", "blue", "gold", "clear"]),
       }),
@@ -112,6 +114,42 @@ export type Layer = Cable["layers"][number];
 /** Diameter of a layer, micrometres; null when the cable has none of that kind. */
 export function diameterOf(cable: Cable, kind: LayerKind): number | null {
   return cable.layers.find((layer) => layer.kind === kind)?.diameter ?? null;
+}
+
+/** Whatever is made of layers: a cable, or what of it is in hand. */
+type Layered = Pick<Cable, "layers">;
+
+/** A ring's next ring inwards, whatever lies beside the core or in the sheath left out. */
+const insideOf = (cable: Layered, kind: LayerKind): Layer | undefined =>
+  cable.layers
+    .slice(cable.layers.findIndex((layer) => layer.kind === kind) + 1)
+    .find((layer) => !BESIDE.includes(layer.kind));
+
+/**
+ * Thickness of a layer's wall, micrometres: as stated, else half of what its diameter exceeds that of the ring inside it.
+ * @returns null when the cable has no such layer, or nothing says how thick it is.
+ */
+export function wallOf(cable: Layered, kind: LayerKind): number | null {
+  const layer = cable.layers.find((one) => one.kind === kind);
+  if (!layer || BESIDE.includes(kind)) return null;
+  const inside = insideOf(cable, kind);
+  return layer.wall ?? (inside ? (layer.diameter - inside.diameter) / 2 : null);
+}
+
+/**
+ * How deep a blade may go into a layer before it reaches anything under it, micrometres: its wall, less the ripcords
+ * where they lie in its inside.
+ */
+export function depthOver(cable: Layered, kind: LayerKind): number | null {
+  const wall = wallOf(cable, kind);
+  if (wall === null) return null;
+  const from = cable.layers.findIndex((layer) => layer.kind === kind);
+  const until = cable.layers.findIndex((layer, i) => i > from && !BESIDE.includes(layer.kind));
+  const cords = cable.layers
+    .slice(from + 1, until < 0 ? undefined : until)
+    .filter((layer) => layer.kind === "ripcord")
+    .map(({ diameter }) => diameter);
+  return wall - Math.max(0, ...cords);
 }
 
 /** Fibres that one end of this cable brings to the bench: those of a tube or ribbon, else all. */

@@ -1,6 +1,6 @@
 import type { Rule } from "../conformance/conformance";
 import { presentFeatures } from "../measured/as-made";
-import { mustFollow } from "../mending/take";
+import { isAdvised, mustFollow, sameEntry } from "../mending/take";
 import { InputError } from "../problem/problem";
 import { judgementOf } from "../procedure/step";
 import type { RunSheet } from "../runsheet/runsheet";
@@ -74,7 +74,9 @@ export function mustAccept(sheet: RunSheet, state: EndState, entry: Entry, rule:
       return;
     }
     case "redo":
-      mustBeRung(sheet, state, entry);
+      if (entry.leg !== undefined && !sheet.cable.legs.includes(entry.leg))
+        throw new InputError("unknown-leg", `This cable has no leg “${entry.leg}”.`, ["leg"]);
+      if (!isAdvised(sheet, state, rule, entry)) mustBeRung(sheet, state, entry);
       return;
     case "rework":
       mustFollow(sheet, state, rule, entry);
@@ -130,7 +132,10 @@ function mustBeThere(sheet: RunSheet, state: EndState, entry: Extract<Entry, { k
 
 /** A redo is the next one its answer offers, goes where that says, and voids what comes after. */
 function mustBeRung(sheet: RunSheet, state: EndState, entry: Extract<Entry, { kind: "redo" }>): void {
-  const rungs = rungsOf(sheet, state, entry.judgement, entry.answer);
+  const { judgement, answer, leg } = entry;
+  if (judgement === null || answer === null)
+    throw new InputError("wrong-redo", "Nothing asks for this end to be begun from the start.", ["rule"]);
+  const rungs = rungsOf(sheet, state, judgement, answer, leg);
   const rung = rungs.find(({ left }) => left > 0);
   if (!rung)
     throw new InputError(
@@ -140,8 +145,8 @@ function mustBeRung(sheet: RunSheet, state: EndState, entry: Extract<Entry, { ki
         : "This answer leads nowhere back.",
       ["rule"],
     );
-  const expected = redoEntry(sheet, rung, entry.judgement, entry.answer);
-  if (JSON.stringify(expected) !== JSON.stringify(entry))
+  const expected = redoEntry(sheet, rung, judgement, answer, leg);
+  if (!sameEntry(expected, entry))
     throw new InputError(
       "wrong-redo",
       `What comes next is: ${rung.rule.name}, from step ${expected.to + 1}.`,

@@ -43,8 +43,11 @@ const zSign = z.strictObject({
 const zRedo = z.strictObject({
   kind: z.literal("redo"),
   rule: zName,
-  judgement: zName,
-  answer: zName,
+  /** What was seen; null where a length that is out sends back to the start. */
+  judgement: zName.nullable(),
+  answer: zName.nullable(),
+  /** The leg it is about, where there are several; without one, all. */
+  leg: z.string().max(40).optional(),
   to: z.int().min(0).max(1000),
   voids: z.strictObject({
     checks: z.array(zName).max(400),
@@ -94,9 +97,9 @@ const zUntake = z.strictObject({
 });
 
 /** What can be wrong with a feature whatever it measures. */
-export const FAULTS = ["bad-cleave", "touched", "nick", "lost"] as const;
+export const FAULTS = ["bad-cleave", "touched", "aged", "nick", "lost"] as const;
 
-/** Something seen on a feature: a bad cleave, a touched end, a nick in bare glass, a mark that is gone. */
+/** Something seen on a feature: a bad cleave, a touched end, one that has stood too long, a nick in bare glass, a mark that is gone. */
 const zFault = z.strictObject({
   kind: z.literal("fault"),
   leg: z.string().max(40),

@@ -3,7 +3,7 @@ import type { Retry } from "../procedure/retry";
 import { judgementOf } from "../procedure/step";
 import type { RunSheet } from "../runsheet/runsheet";
 import type { Entry } from "./entry";
-import type { EndState } from "./state";
+import { type EndState, retriesUsed } from "./state";
 
 /** One thing an answer says to try: its rule, where it goes, and how often is left. */
 export interface Rung {
@@ -15,10 +15,16 @@ export interface Rung {
 }
 
 /**
- * What an answer offers to try, in its order, with what is left of each.
+ * What an answer offers to try, in its order, with what is left of each; on a cord of several legs, of one of them.
  * An answer that only says where to go counts against the procedure's first rule.
  */
-export function rungsOf(sheet: RunSheet, state: EndState, judgementId: string, answerId: string): Rung[] {
+export function rungsOf(
+  sheet: RunSheet,
+  state: EndState,
+  judgementId: string,
+  answerId: string,
+  leg = "",
+): Rung[] {
   const answer = sheet.lines
     .flatMap(({ step }) => judgementOf(step) ?? [])
     .find(({ id }) => id === judgementId)
@@ -31,32 +37,50 @@ export function rungsOf(sheet: RunSheet, state: EndState, judgementId: string, a
       : answer.goTo !== undefined && first
         ? [{ rule: first.id, goTo: answer.goTo }]
         : [];
-  return offered.flatMap(({ rule: id, goTo }) => {
+  return offered.flatMap(({ rule: id, goTo }, i) => {
+    // A rule may name the step for each kind of cable: the first that this sheet has is where it goes.
+    if (offered.slice(0, i).some((one) => one.rule === id && stepAt(sheet, one.goTo) >= 0)) return [];
     const rule = sheet.retries.find((one) => one.id === id);
-    const to = sheet.lines.findIndex(({ step }) => step.id === goTo);
+    const to = stepAt(sheet, goTo);
     if (!rule || to < 0) return [];
-    const used = state.redone[id] ?? 0;
+    const used = retriesUsed(state, id, leg);
     return [{ rule, to, used, left: Math.max(0, rule.most - used) }];
   });
 }
 
-/** The entry that goes back by a rung: everything read or asked from its step on is void. */
+const stepAt = ({ lines }: RunSheet, id: string): number => lines.findIndex(({ step }) => step.id === id);
+
+/** The line at which an end begun from the start is marked or cut first: what is threaded on stays on. */
+export const firstCut = ({ lines }: RunSheet): number =>
+  Math.max(
+    0,
+    lines.findIndex(({ figure, bares }) => figure !== null || bares.length > 0),
+  );
+
+/**
+ * The entry that goes back by a rung: everything read or asked from its step on is void; of one leg only its own.
+ * From the start, all that was prepared goes with what squares the cable anew.
+ */
 export function redoEntry(
   sheet: RunSheet,
-  { rule, to }: Rung,
-  judgement: string,
-  answer: string,
+  { rule, to }: Pick<Rung, "rule" | "to">,
+  judgement: string | null,
+  answer: string | null,
+  leg = "",
 ): Extract<Entry, { kind: "redo" }> {
   const again = sheet.lines.slice(to);
-  const cableLost = cutAgain(sheet, to);
+  const cableLost = rule.fromStart ? sheet.uses.retry : cutAgain(sheet, to);
   return {
     kind: "redo",
     rule: rule.id,
     judgement,
     answer,
+    ...(leg ? { leg } : {}),
     to,
     voids: {
-      checks: again.flatMap(({ checks }) => checks.map(({ id }) => id)),
+      checks: again.flatMap(({ checks }) =>
+        checks.filter((check) => !leg || check.leg === leg).map(({ id }) => id),
+      ),
       judgements: again.flatMap(({ step }) => judgementOf(step)?.id ?? []),
       steps: again.map(({ step }) => step.id),
     },

@@ -8,13 +8,15 @@ import type { Entry, Fault, Reading, Recorded, ReworkTaken } from "./entry";
 /** A hold or cure: when it began, for how long, and whether it was ended. */
 export interface RunTimer {
   readonly step: string;
+  /** A clock that something must be done by, not one to wait for. */
+  readonly clock?: true | undefined;
   readonly startedAt: string;
   readonly seconds: number;
   readonly stoppedAt: string | null;
 }
 
 /** A hold or cure running on some end at the bench. */
-export interface BenchTimer extends Pick<RunTimer, "step" | "startedAt" | "seconds"> {
+export interface BenchTimer extends Pick<RunTimer, "step" | "clock" | "startedAt" | "seconds"> {
   readonly end: string;
   readonly label: string;
   readonly batch: string | null;
@@ -37,13 +39,15 @@ export interface EndState {
   readonly at: number;
   /** Index of the furthest line reached since the end was last begun anew: what came before it is made. */
   readonly reached: number;
+  /** When each line was last left forward, by its index: what must be done in time counts from there. */
+  readonly leftAt: Readonly<Record<number, string>>;
   readonly threaded: readonly string[];
   /** Readings not struck out, oldest first. */
   readonly readings: readonly (Reading & { readonly id: string; readonly at: string })[];
   /** Readings that a redo made void: kept on record, no longer judged. */
   readonly voided: EndState["readings"];
   readonly answers: Readonly<Record<string, string>>;
-  /** How often each retry rule was used. */
+  /** How often each retry rule was used; on a cord of several legs, leg by leg (`retryKey`). */
   readonly redone: Readonly<Record<string, number>>;
   /** Steps whose use of tools, consumables and glass is logged for this pass. */
   readonly spent: readonly string[];
@@ -75,6 +79,7 @@ export interface EndState {
 const FRESH: EndState = {
   at: 0,
   reached: 0,
+  leftAt: {},
   threaded: [],
   readings: [],
   voided: [],
@@ -120,6 +125,7 @@ export function applied(state: EndState, { id, seq, at, entry }: Recorded): EndS
         ...next,
         at: entry.to,
         reached: Math.max(state.reached, entry.to),
+        leftAt: entry.to > state.at ? { ...state.leftAt, [state.at]: at } : state.leftAt,
         mend: state.mend && entry.to >= state.mend.back ? null : state.mend,
       };
     case "reading":
@@ -193,10 +199,21 @@ function voided(state: EndState, { checks, judgements, steps }: Voids): EndState
   };
 }
 
-const usedOnce = (state: EndState, rule: string): EndState["redone"] => ({
-  ...state.redone,
-  [rule]: (state.redone[rule] ?? 0) + 1,
-});
+/** When lines were left, of those that still stand as they were done. */
+const keptLeft = ({ leftAt }: EndState, stands: (line: number) => boolean): EndState["leftAt"] =>
+  Object.fromEntries(Object.entries(leftAt).filter(([line]) => stands(Number(line))));
+
+/** Under what a retry rule's use is counted: by itself, or by itself on one leg of several. */
+export const retryKey = (rule: string, leg = ""): string => (leg ? `${rule}/${leg}` : rule);
+
+/** How often a rule was used on a leg; what went back on all legs at once counts for each. */
+export const retriesUsed = ({ redone }: Pick<EndState, "redone">, rule: string, leg = ""): number =>
+  (redone[rule] ?? 0) + (leg ? (redone[retryKey(rule, leg)] ?? 0) : 0);
+
+function usedOnce({ redone }: EndState, rule: string, leg: string | undefined): EndState["redone"] {
+  const key = retryKey(rule, leg);
+  return { ...redone, [key]: (redone[key] ?? 0) + 1 };
+}
 
 const less = (spare: Length | null, lost: Length): Length | null =>
   spare === null ? null : um(spare - lost);
@@ -204,18 +221,23 @@ const less = (spare: Length | null, lost: Length): Length | null =>
 /** Back at an earlier step: all from there on is made anew by the sheet, and the rule has been used once more. */
 function redone(
   state: EndState,
-  { rule, to, voids, cableLost = ZERO }: Extract<Entry, { kind: "redo" }>,
+  { rule, leg, to, voids, cableLost = ZERO }: Extract<Entry, { kind: "redo" }>,
 ): EndState {
+  const of = (one: string) => leg === undefined || one === leg;
   return {
     ...voided(state, voids),
     at: to,
     reached: to,
+    leftAt: keptLeft(state, (line) => line < to),
     mend: null,
-    places: cableLost > 0 ? {} : state.places,
-    faults: cableLost > 0 ? [] : state.faults,
+    places:
+      cableLost > 0
+        ? Object.fromEntries(Object.entries(state.places).filter(([one]) => !of(one)))
+        : state.places,
+    faults: cableLost > 0 ? state.faults.filter((fault) => !of(fault.leg)) : state.faults,
     lost: um(state.lost + cableLost),
     spare: less(state.spare, cableLost),
-    redone: usedOnce(state, rule),
+    redone: usedOnce(state, rule, leg),
   };
 }
 
@@ -225,12 +247,13 @@ function reworked(state: EndState, entry: ReworkTaken): EndState {
   return {
     ...voided(state, voids),
     at: to,
+    leftAt: keptLeft(state, (line) => line < back && !steps.includes(line)),
     mend: { leg, plan, steps, back, moves },
     places: { ...state.places, [leg]: places },
     faults: state.faults.filter((fault) => fault.leg !== leg),
     lost: um(state.lost + cableLost),
     spare: less(state.spare, cableLost),
-    redone: rule === null ? state.redone : usedOnce(state, rule),
+    redone: rule === null ? state.redone : usedOnce(state, rule, leg),
     reworks: state.reworks + 1,
   };
 }

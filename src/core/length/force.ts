@@ -6,3 +6,8 @@ export const newtonsOf = (lbf: number): number => lbf * N_PER_LBF;
 
 /** A force in pounds-force from newtons. */
 export const lbfOf = (newtons: number): number => newtons / N_PER_LBF;
+
+const MM_PER_INCH = 25.4;
+
+/** A torque in pound-force inches from newton metres. @example lbfInchOf(1.6) // 14.16… */
+export const lbfInchOf = (newtonMetres: number): number => newtonMetres / ((N_PER_LBF * MM_PER_INCH) / 1000);

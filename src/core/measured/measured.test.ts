@@ -99,6 +99,7 @@ const check = (id: string, nominal: number, room = 0.5): Check => ({
   representative: false,
   ifLong: "",
   ifShort: "",
+  fromStart: false,
 });
 const cleave = check("cleave", 9.5);
 const out = check("buffer-out", 27, 1.5);

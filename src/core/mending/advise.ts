@@ -1,28 +1,16 @@
-import { handsOn } from "../batch/stages";
 import type { Rule } from "../conformance/conformance";
+import type { Entry } from "../end/entry";
 import { type Rung, rungsOf } from "../end/redo";
-import type { CheckStanding, EndState, SeenFault } from "../end/state";
-import type { Length } from "../length/length";
+import { type CheckStanding, type EndState, retriesUsed, type SeenFault } from "../end/state";
 import type { OddReadings } from "../measured/adjust";
 import { type AsMade, asMade } from "../measured/as-made";
 import type { Retry } from "../procedure/retry";
+import { judgementOf } from "../procedure/step";
 import type { RunSheet } from "../runsheet/runsheet";
+import { type Cost, fromTheStart, legOf, type Seen, startingOver, startRule } from "./from-start";
 import { cuttingRule, type Plan, planOf } from "./plan";
 import { heldBy, mendProblem, NICK } from "./problem";
 import { solveMend } from "./solve";
-
-/** What makes somebody ask: an answer that was bad, beside what was read and seen. */
-export interface Seen {
-  readonly judgement: string;
-  readonly answer: string;
-}
-
-/** What each way out takes: cable, new parts and hands-on time. */
-export interface Cost {
-  readonly cable: Length;
-  readonly parts: readonly string[];
-  readonly seconds: number;
-}
 
 /** A length left out as it is: what that means for the end. */
 export interface CarriedOn {
@@ -55,17 +43,31 @@ export type MendAdvice =
     })
   | (Asked & {
       readonly kind: "start-over";
-      /** The feature that would have to move and cannot, and the line that holds it; null where attempts are used up. */
+      /** The style's own rule; something that cannot move; attempts used up. */
+      readonly why: "its-rule" | "held" | "used-up";
+      /** The feature that would have to move and cannot, and the line that holds it. */
       readonly stoppedBy: { readonly feature: string; readonly line: number | null } | null;
+      /** The rule that says so, or that is used up. */
       readonly rule: Retry | null;
+      /** Going back to the start within this end, by a rule that allows it and is not used up. */
+      readonly again: Extract<Entry, { kind: "redo" }> | null;
     })
   /** Readings contradict one another, by so many micrometres. */
   | (Asked & { readonly kind: "read-again"; readonly disagree: readonly string[]; readonly by: number });
 
-/** Each leg's advice, in the order of the legs: none for a leg with nothing out and nothing wrong with it. */
-export function advise(sheet: RunSheet, state: EndState, rule: Rule, seen: Seen | null = null): MendAdvice[] {
+/**
+ * Each leg's advice, in the order of the legs: none for a leg with nothing out and nothing wrong with it.
+ * @param unsettled lengths whose readings leave it open and that are to be redone as if they were out: to the middle.
+ */
+export function advise(
+  sheet: RunSheet,
+  state: EndState,
+  rule: Rule,
+  seen: Seen | null = null,
+  unsettled: readonly string[] = [],
+): MendAdvice[] {
   if (state.mend) return [];
-  return sheet.cable.legs.flatMap((leg) => adviseLeg(sheet, state, rule, leg, seen) ?? []);
+  return sheet.cable.legs.flatMap((leg) => adviseLeg(sheet, state, rule, leg, seen, unsettled) ?? []);
 }
 
 function adviseLeg(
@@ -74,9 +76,14 @@ function adviseLeg(
   rule: Rule,
   leg: string,
   answered: Seen | null,
+  unsettled: readonly string[],
 ): MendAdvice | null {
-  const seen = answered && sendsToCut(sheet, state, answered) ? answered : null;
-  const made = asMade(sheet, state, rule, leg);
+  const seen = answered && sendsToCut(sheet, state, answered, leg) ? answered : null;
+  const lies = asMade(sheet, state, rule, leg);
+  const open = lies.read
+    .filter(({ check, judged }) => judged.verdict === "unsure" && unsettled.includes(check.id))
+    .map(({ check }) => check.id);
+  const made = asOut(lies, open);
   const out = made.read.filter(({ judged }) => judged.verdict === "out");
   const faults = [...state.faults.filter((fault) => fault.leg === leg), ...faultsOf(sheet, made, leg, seen)];
   if (out.length === 0 && faults.length === 0) return null;
@@ -93,10 +100,27 @@ function adviseLeg(
   };
   const odd = scattered(state, made) ?? made.odd;
   if (odd && faults.length === 0) return { ...asked, kind: "read-again", disagree: odd.ids, by: odd.by };
-  const counted = cuttingRule(sheet);
-  const solved = solveMend(mendProblem(sheet, state, made, faults));
-  if (!solved.possible)
-    return { ...asked, kind: "start-over", stoppedBy: stopper(sheet, state, solved), rule: null };
+  const fresh = (
+    why: "its-rule" | "held" | "used-up",
+    stoppedBy: { feature: string; line: number | null } | null,
+    by: Retry | null,
+  ): MendAdvice => {
+    const again = fromTheStart(sheet, state, leg, seen);
+    const startOver = startingOver(sheet, state, again);
+    return { ...asked, kind: "start-over", startOver, why, stoppedBy, rule: by, again };
+  };
+  const counted = cuttingRule(
+    sheet,
+    made.present.some(({ id, kind }) => kind === "end" && id !== sheet.features[0]?.id),
+  );
+  const rungs = seen ? rungsOf(sheet, state, seen.judgement, seen.answer, legOf(sheet, leg)) : [];
+  const next = nextRule(sheet, rungs);
+  const spoilt =
+    out.some(({ check }) => check.fromStart) ||
+    (counted?.fromStart && faults.some(({ what }) => what !== "lost"));
+  if (next?.fromStart || spoilt) return fresh("its-rule", null, next?.fromStart ? next : startRule(sheet));
+  const solved = solveMend(mendProblem(sheet, state, made, faults, open));
+  if (!solved.possible) return fresh("held", stopper(sheet, state, solved), null);
   const plan = (placing: typeof solved.least) => planOf(sheet, { ...state, faults }, made, placing);
   const least = plan(solved.least);
   const glass = least.moves.some(
@@ -107,10 +131,10 @@ function adviseLeg(
           id === feature && ((kind === "end" && id !== sheet.features[0]?.id) || ends.includes("coating")),
       ),
   );
-  const rungs = seen ? rungsOf(sheet, state, seen.judgement, seen.answer) : [];
-  const against: Rung["rule"] | null = nextRule(sheet, rungs) ?? (glass ? counted : null);
-  const left = against ? against.most - (state.redone[against.id] ?? 0) : 0;
-  if (against && left <= 0) return { ...asked, kind: "start-over", stoppedBy: null, rule: against };
+  const against: Rung["rule"] | null = next ?? (glass ? counted : null);
+  const left = against ? against.most - retriesUsed(state, against.id, legOf(sheet, leg)) : 0;
+  if (against?.fromStart) return fresh("its-rule", null, against);
+  if (against && left <= 0) return fresh("used-up", null, against);
   return {
     ...asked,
     kind: "mend",
@@ -120,6 +144,17 @@ function adviseLeg(
     rule: against && { rule: against, left },
     takeOut: sheet.lines.some(
       ({ index, step }) => index < state.reached && step.kind === "insert" && index > least.to,
+    ),
+  };
+}
+
+/** The same readings with those left open that are to be redone taken as out. */
+function asOut(made: AsMade, open: readonly string[]): AsMade {
+  if (open.length === 0) return made;
+  return {
+    ...made,
+    read: made.read.map((one) =>
+      open.includes(one.check.id) ? { ...one, judged: { ...one.judged, verdict: "out" } } : one,
     ),
   };
 }
@@ -151,8 +186,8 @@ const cuts = ({ lines }: RunSheet, to: number): boolean =>
   lines[to]?.figure !== null || (lines[to]?.bares.length ?? 0) > 0;
 
 /** Whether the next thing to try for an answer is to mark or cut again, not to seat or polish once more. */
-function sendsToCut(sheet: RunSheet, state: EndState, { judgement, answer }: Seen): boolean {
-  const next = rungsOf(sheet, state, judgement, answer).find(({ left }) => left > 0);
+function sendsToCut(sheet: RunSheet, state: EndState, { judgement, answer }: Seen, leg: string): boolean {
+  const next = rungsOf(sheet, state, judgement, answer, legOf(sheet, leg)).find(({ left }) => left > 0);
   return next !== undefined && cuts(sheet, next.to);
 }
 
@@ -165,7 +200,11 @@ function faultsOf(sheet: RunSheet, made: AsMade, leg: string, seen: Seen | null)
   const end = made.present.filter(({ kind }) => kind === "end").at(-1);
   if (!end) return [];
   const isCleaved = end.id !== sheet.features[0]?.id;
-  return [{ leg, feature: end.id, what: isCleaved ? "bad-cleave" : "nick", at: null }];
+  const looked = sheet.lines.findIndex(({ step }) => judgementOf(step)?.id === seen.judgement);
+  const cleave = sheet.lines.findIndex(({ step }) => step.kind === "cleave");
+  // Glass that broke or was not clean before the cleave is no better for having been cleaved since.
+  const what = isCleaved && looked > cleave ? "bad-cleave" : "nick";
+  return [{ leg, feature: end.id, what, at: null }];
 }
 
 function stopper(
@@ -180,19 +219,6 @@ function stopper(
   if (!feature) return null;
   const line = heldBy(sheet, state.reached, feature);
   return { feature: feature.id, line: line < 0 ? null : line };
-}
-
-/** Cutting it all off: cable for a fresh start, what the bond has trapped, and the whole work up to here again. */
-function startingOver(sheet: RunSheet, state: EndState): Cost {
-  const bound = heldBy(sheet, state.reached, { kind: "end", cutAt: null }) >= 0;
-  const parts = bound ? [...new Set(sheet.retries.map(({ newPart }) => newPart).filter(Boolean))] : [];
-  return {
-    cable: sheet.uses.retry,
-    parts,
-    seconds: sheet.lines
-      .filter(({ index }) => index <= state.at)
-      .reduce((sum, { step }) => sum + handsOn(step), 0),
-  };
 }
 
 const URGENCY = { out: 0, unsure: 1, unread: 2, in: 3 } as const;

@@ -1,7 +1,7 @@
 import type { EndState } from "../end/state";
 import { type Length, um } from "../length/length";
 import { countBites } from "../runsheet/lines";
-import type { Figure, Line, RunSheet, SheetFeature } from "../runsheet/runsheet";
+import { type Figure, featureOf, type Line, type RunSheet, type SheetFeature } from "../runsheet/runsheet";
 
 /** The same sheet with features elsewhere: what the band draws of an end as it lies, or as it will. */
 export function sheetAt(sheet: RunSheet, places: Readonly<Record<string, Length>>): RunSheet {
@@ -67,7 +67,7 @@ function again(sheet: RunSheet, line: Line, { mend, reached }: EndState): Line {
   const id = line.figure?.feature ?? line.bares[0]?.edge;
   const move = mend?.moves.find(({ feature }) => feature === id);
   if (!move || !id) return line;
-  const feature = sheet.features.find((one) => one.id === id) as SheetFeature;
+  const feature = featureOf(sheet, id);
   const further = move.was === null ? null : um(move.now - move.was);
   const bites =
     line.step.kind === "remove" && line.step.bites && further !== null && further > 0

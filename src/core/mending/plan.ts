@@ -3,8 +3,8 @@ import type { EndState } from "../end/state";
 import { type Length, um } from "../length/length";
 import type { AsMade } from "../measured/as-made";
 import type { Retry } from "../procedure/retry";
-import { judgementOf } from "../procedure/step";
-import type { RunSheet, SheetFeature } from "../runsheet/runsheet";
+import { judgementOf, type StepKind } from "../procedure/step";
+import { featureOf, type Line, type RunSheet, type SheetFeature } from "../runsheet/runsheet";
 import { isSet, rides } from "./problem";
 import type { Placing } from "./solve";
 
@@ -35,12 +35,21 @@ export interface Plan {
   readonly seconds: number;
 }
 
-/** Which retry rule doing glass again counts against: the first that sends back to where it is marked or stripped. */
-export function cuttingRule(sheet: RunSheet): Retry | null {
+/**
+ * Which retry rule doing glass again counts against: the first that a look sends back to marking or stripping by, of
+ * the looks at a cleaved end where there is one, else of those before the cleave.
+ */
+export function cuttingRule(sheet: RunSheet, cleaved: boolean): Retry | null {
+  const cleave = sheet.lines.findIndex(({ step }) => step.kind === "cleave");
+  const onSide = sheet.lines.filter(({ index }) => cleave < 0 || index > cleave === cleaved);
+  return ruleOffered(sheet, onSide) ?? ruleOffered(sheet, sheet.lines);
+}
+
+function ruleOffered(sheet: RunSheet, lines: readonly Line[]): Retry | null {
   const cuts = sheet.lines
     .filter(({ figure, bares }) => figure !== null || bares.length > 0)
     .map(({ step }) => step.id);
-  const offered = sheet.lines
+  const offered = lines
     .flatMap(({ step }) => judgementOf(step)?.answers ?? [])
     .flatMap((answer) => [
       ...answer.redo,
@@ -94,7 +103,7 @@ export function planOf(
     checks.map(({ step }) => step),
     direct,
   );
-  const steps = withCare(sheet, state, made, moves, direct, back);
+  const steps = withUndone(sheet, made, moves, direct, back, new Set(checks.map(({ step }) => step)));
   const first = steps[0] ?? state.at;
   const last = Math.max(state.reached, state.at);
   return {
@@ -143,7 +152,7 @@ function laidOff(
 
 /** The line that makes a feature, by which moves are put in the order of work; the end trimmed comes first. */
 const orderOf = (sheet: RunSheet, { feature, how }: Move): number => {
-  const { cutAt, madeAt } = sheet.features.find(({ id }) => id === feature) as SheetFeature;
+  const { cutAt, madeAt } = featureOf(sheet, feature);
   return how === "cut" ? (cutAt ?? -1) : madeAt;
 };
 
@@ -163,33 +172,43 @@ function linesMaking(sheet: RunSheet, state: EndState, moves: readonly Move[]): 
     .map(({ index }) => index);
 }
 
-/** The same lines with what must come between: cleaning and screening where glass is bared anew, yarn folded back. */
-function withCare(
-  sheet: RunSheet,
-  state: EndState,
+/** Kinds of step that stand, once done, whatever is cut behind them: parts threaded on, and what is cut elsewhere. */
+const STANDS: readonly StepKind[] = ["thread", "mark", "remove", "ring-cut", "trim", "cleave", "dispose"];
+
+/**
+ * The same lines with all that they undo: once glass is bared or cleaved anew, every clean, look, hold and insertion
+ * from there on; where only an outer layer is, what lays its yarn back. Cuts and marks that stay where they are stand,
+ * and so does a reading of what has not moved.
+ */
+function withUndone(
+  { lines }: RunSheet,
   made: AsMade,
   moves: readonly Move[],
   direct: readonly number[],
   back: number,
+  reads: ReadonlySet<string>,
 ): number[] {
   const cut = moves
     .filter(({ how }) => how === "cut")
     .flatMap(({ feature }) => made.present.find(({ id }) => id === feature)?.ends ?? []);
-  const care = [
-    ...(cut.includes("coating") ? ["clean", "bend-test", "inspect"] : []),
-    ...(cut.includes("jacket") || cut.includes("yarn") ? ["fold"] : []),
-  ];
+  const glass = cut.includes("coating") || cut.includes("glass");
+  const yarn = cut.includes("jacket") || cut.includes("yarn");
   const first = Math.min(...direct);
-  return sheet.lines
+  const isUndone = ({ step, checks }: Line) =>
+    glass
+      ? !STANDS.includes(step.kind) && (step.kind !== "measure" || checks.some((one) => reads.has(one.step)))
+      : yarn && step.kind === "fold";
+  return lines
     .filter(
-      ({ index, step }) =>
-        direct.includes(index) ||
-        (index > first && index < back && index < state.reached && care.includes(step.kind)),
+      (line) => direct.includes(line.index) || (line.index > first && line.index < back && isUndone(line)),
     )
     .map(({ index }) => index);
 }
 
-/** The line where what moved is read again: the first after the work that reads it, else the one in hand. */
+/**
+ * The line it comes back to: the first after the work that reads what moved, but never past the furthest reached,
+ * so that nothing beyond it is taken to be done.
+ */
 function backTo(
   sheet: RunSheet,
   state: EndState,
@@ -197,6 +216,7 @@ function backTo(
   steps: readonly number[],
 ): number {
   const after = steps.at(-1) ?? -1;
+  const furthest = Math.max(state.reached, state.at);
   const reading = sheet.lines.find(({ index, step }) => index > after && reads.includes(step.id));
-  return reading?.index ?? Math.max(state.at, after + 1 < sheet.lines.length ? after + 1 : after);
+  return Math.min(reading?.index ?? furthest, furthest);
 }

@@ -66,6 +66,7 @@ export function mendProblem(
   state: EndState,
   made: AsMade,
   faults: readonly SeenFault[],
+  unsettled: readonly string[] = [],
 ): MendProblem {
   const { present, places } = made;
   const { reached } = state;
@@ -86,7 +87,10 @@ export function mendProblem(
   });
   const nick = faults.find(({ what }) => what === "nick");
   const end = fibreEnd(made);
-  const stated = statedBetween(sheet, present);
+  const open = new Set(
+    made.read.filter(({ check }) => unsettled.includes(check.id)).map(({ check }) => check.dimension),
+  );
+  const stated = statedBetween(sheet, present).map((one) => (open.has(one.id) ? toTheMiddle(one) : one));
   const riding = present.filter((feature) => rides(sheet, feature, reached)).map(({ id }) => id);
   const dimensions = [
     ...stated,
@@ -114,6 +118,21 @@ export function mendProblem(
     glass: [...glassEdges(made).map(({ id }) => id), ...(end && cleaved(sheet, end) ? [end] : [])],
     cable: cableFeature(sheet, features, present),
     places,
+  };
+}
+
+/** Share of the room either side of the middle that a length redone because it cannot be settled is made to. */
+const MIDDLE = 0.25;
+
+/** A length's limits drawn in about their middle, so that one that cannot be told from out is made well inside. */
+function toTheMiddle(one: Dimension): Dimension {
+  if (one.plus === null || one.minus === null) return one;
+  const middle = one.nominal + (one.plus - one.minus) / 2;
+  const half = Math.floor(((one.plus + one.minus) / 2) * MIDDLE);
+  return {
+    ...one,
+    plus: um(Math.floor(middle) + half - one.nominal),
+    minus: um(one.nominal - Math.ceil(middle) + half),
   };
 }
 
@@ -155,14 +174,15 @@ const ridesOn = (end: string, part: string, places: AsMade["places"]): Dimension
   minus: ZERO,
 });
 
+/** Faults of a cleaved end that a fresh cleave mends. */
+const CLEAVED_ANEW: ReadonlySet<SeenFault["what"]> = new Set(["bad-cleave", "touched", "aged"]);
+
 /** What must be cut again whatever it measures. A nick is no cut: the fibre end is held behind it instead. */
 const forcedBy = (faults: readonly SeenFault[], features: readonly ReworkFeature[]): string[] => [
   ...new Set(
     faults.flatMap(({ what, feature }) => {
       const kind = features.find(({ name }) => name === feature)?.kind;
-      return (what === "bad-cleave" || what === "touched") && kind !== undefined && kind !== "mark"
-        ? [feature]
-        : [];
+      return CLEAVED_ANEW.has(what) && kind !== undefined && kind !== "mark" ? [feature] : [];
     }),
   ),
 ];

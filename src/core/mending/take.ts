@@ -1,5 +1,5 @@
 import type { Rule } from "../conformance/conformance";
-import type { ReworkTaken } from "../end/entry";
+import type { Entry, ReworkTaken } from "../end/entry";
 import type { EndState } from "../end/state";
 import { InputError } from "../problem/problem";
 import type { RunSheet } from "../runsheet/runsheet";
@@ -41,14 +41,15 @@ export function mustFollow(sheet: RunSheet, state: EndState, rule: Rule, entry: 
   const seen = judgement !== null && answer !== null ? { judgement, answer } : null;
   if (seen && state.answers[seen.judgement] !== seen.answer)
     throw new InputError("wrong-rework", "That answer is not what was seen on this end.", ["cause"]);
-  const advice = advise(sheet, state, rule, seen).find(({ leg }) => leg === entry.leg);
-  if (advice?.kind === "start-over" && advice.rule)
+  const unsettled = entry.cause.checks;
+  const advice = advise(sheet, state, rule, seen, unsettled).find(({ leg }) => leg === entry.leg);
+  if (advice?.kind === "start-over" && advice.why === "used-up" && advice.rule)
     throw new InputError(
       "limit",
       `Nothing is left to try: ${advice.rule.name} ${advice.rule.most} of ${advice.rule.most}.`,
       ["rule"],
     );
-  if (advice?.kind !== "mend" || !same(reworkEntry(advice, entry.plan), entry))
+  if (advice?.kind !== "mend" || !sameEntry(reworkEntry(advice, entry.plan), entry))
     throw new InputError(
       "wrong-rework",
       "What must be redone is worked out anew: take it from where the end stands now.",
@@ -56,8 +57,24 @@ export function mustFollow(sheet: RunSheet, state: EndState, rule: Rule, entry: 
     );
 }
 
+/** Whether going back to the start is what the advice says, from where the end stands. */
+export function isAdvised(
+  sheet: RunSheet,
+  state: EndState,
+  rule: Rule,
+  entry: Extract<Entry, { kind: "redo" }>,
+): boolean {
+  if (!sheet.retries.some(({ id, fromStart }) => id === entry.rule && fromStart)) return false;
+  const { judgement, answer } = entry;
+  const seen = judgement !== null && answer !== null ? { judgement, answer } : null;
+  if (seen && state.answers[seen.judgement] !== seen.answer) return false;
+  return advise(sheet, state, rule, seen).some(
+    (advice) => advice.kind === "start-over" && advice.again !== null && sameEntry(advice.again, entry),
+  );
+}
+
 /** Whether two entries say the same, whatever the order of their fields. */
-const same = (a: unknown, b: unknown): boolean => sorted(a) === sorted(b);
+export const sameEntry = (a: unknown, b: unknown): boolean => sorted(a) === sorted(b);
 
 const sorted = (value: unknown): string =>
   JSON.stringify(value, (_key, part) =>

@@ -19,7 +19,9 @@ const listed = (ids: readonly string[]) => ids.map(spoken).join(" or ");
  * @returns nothing when they fit. Without a core, it is enough that the cable comes in one that fits.
  */
 export function misfits(procedure: Applies, cable: Cable, core?: string): Misfit[] {
-  const { constructions, jacket, buffer, coating, grips, cores, legs, fibres } = procedure.appliesTo;
+  const { constructions, jacket, buffer, coating, grips, cores, legs, fibres, furcated } =
+    procedure.appliesTo;
+  const inTube = furcated === true && cable.construction === "furcation-tube";
   const found: Misfit[] = [];
   const add = (about: Misfit["about"], message: string) => found.push({ about, message });
   if (!constructions.includes(cable.construction))
@@ -29,14 +31,14 @@ export function misfits(procedure: Applies, cable: Cable, core?: string): Misfit
     ["buffer", buffer],
     ["coating", coating],
   ] as const) {
-    const diameter = diameterOf(cable, about);
+    const diameter = diameterOf(cable, about === "buffer" && inTube ? "tube" : about);
     if (range && (diameter === null || diameter < range.min || diameter > range.max))
       add(
         about,
         `It takes a ${about} of ${span(range)} mm; ${diameter === null ? "this cable has none" : `this one is ${formatMm(diameter)}`}.`,
       );
   }
-  if (grips && (cable.grip === null || !grips.includes(cable.grip)))
+  if (grips && !inTube && (cable.grip === null || !grips.includes(cable.grip)))
     add("grip", `It needs a ${listed(grips)} buffer; this one is ${cable.grip ?? "not buffered"}.`);
   if (legs !== undefined && cable.legs.length !== legs)
     add(

@@ -64,6 +64,8 @@ const zStated = zDimension.extend({
   /** What it costs when it is out, and what to do. */
   ifLong: z.string().max(300).default(""),
   ifShort: z.string().max(300).default(""),
+  /** Out of its limits, the end is begun from the start: nothing less mends it. */
+  fromStart: z.boolean().default(false),
 });
 
 const zChoice = z.strictObject({
@@ -102,6 +104,8 @@ export const zProcedure = z
         .optional(),
       jacket: zRange.optional(),
       buffer: zRange.optional(),
+      /** Whether it goes on a coated fibre in a furcation tube too, whose tube is then held as the buffer would be. */
+      furcated: z.boolean().optional(),
       coating: zRange.optional(),
       /** Fibres taken at a time: those of the tube, ribbon or cord in hand. */
       fibres: zCountRange.optional(),

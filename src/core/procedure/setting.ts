@@ -20,6 +20,8 @@ export const zSetting = z.discriminatedUnion("kind", [
   z.strictObject({ kind: z.literal("program"), name: zName, celsius: z.number().min(0).max(400).optional() }),
   /** Pull on a finished joint, newtons. */
   z.strictObject({ kind: z.literal("pull"), newtons: z.number().min(0).max(500) }),
+  /** Torque on a nut, newton metres. */
+  z.strictObject({ kind: z.literal("torque"), newtonMetres: z.number().min(0).max(100) }),
   z.strictObject({ kind: z.literal("words"), words: zName }),
 ]);
 

@@ -43,7 +43,9 @@ const zStepCase = z.strictObject({
 });
 
 /** Pictures that help at a step, drawn from its own figures. */
-export const AIDS = ["bow", "light", "lead-in", "polarity", "grip-test", "flush"] as const;
+export const AIDS = ["bow", "light", "entry-tube", "polarity", "grip-test", "flush"] as const;
+export type Aid = (typeof AIDS)[number];
+const isAid = (name: string): name is Aid => AIDS.some((aid) => aid === name);
 
 const common = {
   id: zName,
@@ -75,7 +77,13 @@ const common = {
     .default([]),
   /** Pieces of bare glass that come off here, to be counted into the bin. */
   shards: z.number().int().min(0).max(48).default(0),
-  aids: z.array(z.enum(AIDS)).default([]),
+  /** Features that come to lie elsewhere here: a jacket drawn taut, a fibre pushed back. Read them after it. */
+  moves: z.array(zName).max(20).default([]),
+  /** Pictures; one that this program does not know, from an older or newer document, is left out. */
+  aids: z
+    .array(zName)
+    .transform((names) => names.filter(isAid))
+    .default([]),
 };
 
 /** Parts go on here: those named, or all that no other step names. */

@@ -11,6 +11,11 @@ export const zTool = z.strictObject({
   error: zMmNotNegative,
   /** The least it can take off where it has cut before: a sliver shorter than this slips or tears. */
   bite: zMmNotNegative.optional(),
+  /**
+   * Of a cleaver: bare glass it must hold beyond its blade. A cleave takes at least so much off the end there was,
+   * so a second one needs it as much as the first.
+   */
+  scrap: zMmNotNegative.optional(),
   /** A blade that is turned to a fresh place: how many places, cleaves at each, and cleaves between wipes. */
   blade: z
     .strictObject({

@@ -118,7 +118,7 @@ describe("a step's own figures", () => {
     ["a heater hotter than any", { setting: { kind: "program", name: "melt", celsius: 900 } }],
     ["less than no time", { seconds: { min: -1, max: 4 } }],
     ["half a shard", { shards: 0.5 }],
-    ["a picture nobody draws", { aids: ["rainbow"] }],
+    ["something moved that is not there", { moves: ["nothing"] }],
     ["a consumable used no times", { uses: [{ item: "cap", count: 0 }] }],
   ])("%s is refused", (_, changes) => {
     expect(found((one) => Object.assign(at(one.steps, 3), changes))).not.toEqual([]);

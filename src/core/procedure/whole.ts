@@ -113,6 +113,9 @@ function badStep({ features, dimensions, steps, parts, retries }: Parts, step: S
     step.parts?.forEach((id) => {
       need(has(parts, id), "unknown-part", `“${id}” is not a part of this procedure`, "parts");
     });
+  step.moves.forEach((id) => {
+    need(has(features, id), "unknown-feature", "A step moves features of this procedure", "moves");
+  });
   if (step.within)
     need(
       steps.slice(i + 1).some(({ id }) => id === step.within?.until),

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { zProcedure } from "../procedure/procedure";
+import { contradictionsOf } from "../review/contradictions";
 import { at, compile, cord, prepared, tools } from "../runsheet/fixtures/made";
-import { contradictionsOf } from "./contradictions";
 import { type DraftBasis, draftFromLengths, type LengthRow } from "./draft";
 
 const basis: DraftBasis = {

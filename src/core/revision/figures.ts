@@ -12,7 +12,7 @@ export interface SheetFigure {
   readonly name: string;
   /** Lengths: from what, to what, in the procedure's words. Others: what they are of. */
   readonly about: string;
-  readonly unit: "mm" | "s" | "µm" | "N";
+  readonly unit: "mm" | "s" | "µm" | "N" | "N·m";
   /** In that unit, as written in the document; a length with its tolerances, a time with its greatest. */
   readonly value: number;
   readonly plus: number | null;
@@ -94,6 +94,7 @@ const SETTING_FIELD = {
   film: "grain",
   depth: "depth",
   pull: "newtons",
+  torque: "newtonMetres",
 } as const;
 const SETTING_ABOUT = {
   hole: "stripper's hole",
@@ -101,9 +102,14 @@ const SETTING_ABOUT = {
   film: "film's grain",
   depth: "blade depth",
   pull: "pull",
+  torque: "torque",
 } as const;
 
-const UNIT_OF: Partial<Record<Setting["kind"], SheetFigure["unit"]>> = { film: "µm", pull: "N" };
+const UNIT_OF: Partial<Record<Setting["kind"], SheetFigure["unit"]>> = {
+  film: "µm",
+  pull: "N",
+  torque: "N·m",
+};
 
 function settingFigures(procedure: Procedure, cable: Cable, picked: Picked): SheetFigure[] {
   return stepFields(procedure, cable, picked, "setting").flatMap(

@@ -2,11 +2,11 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { um } from "../length/length";
 import { type ProcedureDocument, zProcedure } from "../procedure/procedure";
+import { adviceOn } from "../review/advice";
+import { contradictionsOf } from "../review/contradictions";
 import { at, compile, cord, procedureOf, type Row } from "../runsheet/fixtures/made";
-import { adviceOn } from "./advice";
 import { asOwn, changedFigures } from "./changed";
 import { compareProcedures } from "./compare";
-import { contradictionsOf } from "./contradictions";
 import { figureFrom, switchDatum, withFigureFrom } from "./datum";
 import { figuresToConfirm, withConfirmed } from "./figures";
 

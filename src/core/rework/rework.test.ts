@@ -163,21 +163,32 @@ describe("an end that came out wrong", () => {
     between("cleave", "glass", "buffer", 10.5, 0.5, 0.5),
     between("beyond", "buffer", "jacket", 30, 1, 1),
   ];
-  it("2: a cleave 1.2 long asks for one cleave and no cable", () => {
-    const found = ask([cut("glass", 28.3, 1), cut("buffer", 40, 2), cut("jacket", 70, 3)], limits);
-    expect(found).toMatchObject({ possible: true, moved: ["glass"], least: { glass: 29_300 }, cableLost: 0 });
+  it("2: a cleave 1.2 long, with 8 of glass needed beyond the blade, strips 6.8 further; the jacket follows", () => {
+    const found = ask([cut("glass", 28.3, 8), cut("buffer", 40, 2), cut("jacket", 70, 3)], limits);
+    expect(found).toMatchObject({
+      possible: true,
+      moved: ["glass", "buffer", "jacket"],
+      least: { glass: 36_300, buffer: 46_300, jacket: 75_300 },
+      cableLost: 5_300,
+    });
     expect(found.possible && found.recommended).toMatchObject({
-      positions: { glass: 29_500 },
+      positions: { glass: 36_300, buffer: 46_800, jacket: 76_800 },
       margin: 1,
-      cableLost: 0,
+      cableLost: 6_800,
     });
   });
+  it("2: only where as much bare glass is still there as the cleaver holds is one cleave enough", () => {
+    const enough = ask([cut("glass", 21.5, 8), cut("buffer", 40, 2), cut("jacket", 70, 3)], limits);
+    expect(enough).toMatchObject({ moved: ["glass"], least: { glass: 29_500 }, cableLost: 0 });
+    const hair = ask([cut("glass", 22.01, 8), cut("buffer", 40, 2), cut("jacket", 70, 3)], limits);
+    expect(hair.possible && hair.moved).toContain("buffer");
+  });
   it("2: a cleave too short asks for more buffer off, and with it a fresh cleave and the jacket", () => {
-    const short = ask([cut("glass", 30.6, 1), cut("buffer", 40, 2), cut("jacket", 70, 3)], limits);
+    const short = ask([cut("glass", 30.6, 8), cut("buffer", 40, 2), cut("jacket", 70, 3)], limits);
     expect(short).toMatchObject({
       moved: ["glass", "buffer", "jacket"],
-      least: { glass: 31_600, buffer: 42_000, jacket: 73_000 },
-      cableLost: 3_000,
+      least: { glass: 38_600, buffer: 48_600, jacket: 77_600 },
+      cableLost: 7_600,
     });
   });
   it("once the joint is made nothing in front of it can be cut: the fixed end is named", () => {

@@ -145,7 +145,7 @@ function asFeature(
   const cuts = steps.filter((step) => step.kind !== "mark" && madeBy(step) === feature.id);
   const bites = cuts.map((step) => {
     const tool = "tool" in step ? tools.find(({ id }) => id === step.tool) : undefined;
-    return tool?.bite ?? USUAL_BITE;
+    return (step.kind === "cleave" ? tool?.scrap : undefined) ?? tool?.bite ?? USUAL_BITE;
   });
   return {
     id: feature.id,

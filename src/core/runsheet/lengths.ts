@@ -1,7 +1,7 @@
 import { type Limit, limitBetween } from "../dimensions/dimensions";
 import { type Length, um } from "../length/length";
 import { type Stacked, stackErrors } from "../stack/stack";
-import { asStack, type Placed } from "./placing";
+import { asStack, type Placed, placedAt } from "./placing";
 import type { Prediction, SheetLength } from "./runsheet";
 import type { Stated } from "./stated";
 
@@ -28,8 +28,8 @@ export function compileLengths(
         (one) => (one.from === from && one.to === to) || (one.from === to && one.to === from),
       );
       const { min = null, max = null } = limitBetween(limits, from, to) ?? {};
-      const near = placed.get(from) as Placed;
-      const far = placed.get(to) as Placed;
+      const near = placedAt(placed, from);
+      const far = placedAt(placed, to);
       const made = [from, to].every((id) => features.some(({ name }) => name === id));
       const [stacked] = made ? stackErrors({ features, between: [{ from, to }] }).between : [];
       return {

@@ -4,7 +4,7 @@ import { type Limit, limitBetween } from "../dimensions/dimensions";
 import { type Length, um } from "../length/length";
 import type { Procedure, ProcedurePart } from "../procedure/procedure";
 import { type Bites, checksOf, madeBy, type Step } from "../procedure/step";
-import { fromDatum, type Placed } from "./placing";
+import { fromDatum, type Placed, placedAt } from "./placing";
 import type { BiteCount, Check, Figure, Line, SheetLimit } from "./runsheet";
 import type { Stated } from "./stated";
 
@@ -27,7 +27,7 @@ export function compileLines(input: LinesInput): Line[] {
     if (figure && !madeSoFar.includes(figure.feature)) madeSoFar.push(figure.feature);
     const bares = baresOf(input, step);
     const bites = bitesOf(input, step, bared);
-    for (const { layer, edge } of bares) bared.set(layer, (input.placed.get(edge) as Placed).position);
+    for (const { layer, edge } of bares) bared.set(layer, placedAt(input.placed, edge).position);
     return {
       index,
       step,
@@ -73,7 +73,7 @@ function figureOf(
     previous:
       before === undefined
         ? null
-        : { feature: before, distance: um(at.position - (placed.get(before) as Placed).position) },
+        : { feature: before, distance: um(at.position - placedAt(placed, before).position) },
     workFromOwn: datum !== root && at.feature.kind === "end",
   };
 }
@@ -91,7 +91,7 @@ function bitesOf(
 ): BiteCount | null {
   if (step.kind !== "remove" || !step.bites) return null;
   const starts = step.layers.map((layer) => bared.get(layer) ?? 0);
-  const length = um((placed.get(step.to) as Placed).position - Math.min(...starts));
+  const length = um(placedAt(placed, step.to).position - Math.min(...starts));
   return countBites(length, step.bites);
 }
 
@@ -109,7 +109,7 @@ function stepChecks({ cable, dimensions, placed, limits }: LinesInput, step: Ste
   return checksOf(step).flatMap((id) => {
     const dimension = dimensions.find((one) => one.id === id);
     if (!dimension) return [];
-    const { ifLong, ifShort, representative } = dimension;
+    const { ifLong, ifShort, fromStart, representative } = dimension;
     const limit = limitOf(dimension, placed, limits);
     return cable.legs.map((leg) => ({
       ...limit,
@@ -119,6 +119,7 @@ function stepChecks({ cable, dimensions, placed, limits }: LinesInput, step: Ste
       representative,
       ifLong,
       ifShort,
+      fromStart,
     }));
   });
 }
@@ -137,7 +138,7 @@ export function limitOf(
     name,
     from,
     to,
-    nominal: um((placed.get(to) as Placed).position - (placed.get(from) as Placed).position),
+    nominal: um(placedAt(placed, to).position - placedAt(placed, from).position),
     min: Number.isFinite(stated.min) ? um(stated.min) : (closed?.min ?? null),
     max: Number.isFinite(stated.max) ? um(stated.max) : (closed?.max ?? null),
   };

@@ -26,6 +26,13 @@ export interface Placed {
   readonly until: number;
 }
 
+/** A feature that was placed. @throws Error with its id: only what was placed is asked for. */
+export function placedAt(placed: ReadonlyMap<string, Placed>, id: string): Placed {
+  const found = placed.get(id);
+  if (!found) throw new Error(`“${id}” is not placed on this cable`);
+  return found;
+}
+
 /** A dimension turned so that it starts at the given datum. */
 export function fromDatum(
   dimension: Dimension,
@@ -144,7 +151,7 @@ function placeParts(
     );
     if (!dimension) continue;
     const datum = dimension.from === feature.id ? dimension.to : dimension.from;
-    const position = um((placed.get(datum) as Placed).position + fromDatum(dimension, datum).nominal);
+    const position = um(placedAt(placed, datum).position + fromDatum(dimension, datum).nominal);
     placed.set(feature.id, {
       feature,
       position,

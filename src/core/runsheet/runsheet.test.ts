@@ -8,13 +8,13 @@ const figure = (sheet: ReturnType<typeof compile>, feature: string) =>
   sheet.lines.find((line) => line.figure?.feature === feature)?.figure;
 
 describe("check values of the trade (common practice, no source)", () => {
-  it("1: strip 40, a second mark a further 11, is at 51 from the end, and seated stands within 2 of the lead-in", () => {
+  it("1: strip 40, a second mark a further 11, is at 51 from the end, and seated stands within 2 of the entry tube", () => {
     const sheet = compile(
       procedureOf(
         [
           ["strip", "end", "buffer", 40, 1, 1],
           ["second", "buffer", "mark", 11, 0.5, 0.5],
-          ["check-seat", "part-lead-in", "mark", 1, 1, 1],
+          ["check-seat", "part-entry-tube", "mark", 1, 1, 1],
         ],
         {
           steps: [{ id: "look", kind: "verify", title: "look", checks: ["check-seat"] }],

@@ -18,7 +18,7 @@ export interface SheetFeature {
   readonly goneAt: number | null;
   /** Index of the first line that cuts it; null for a mark, a part's face or the end as it came. */
   readonly cutAt: number | null;
-  /** The least the tool that cuts it can take off, once it has been cut. */
+  /** The least the tool that cuts it can take off, once it has been cut; of a cleaver, what it must hold. */
   readonly bite: Length;
   /** Layers that end here. */
   readonly ends: readonly LayerKind[];
@@ -96,6 +96,8 @@ export interface Check extends SheetLimit {
   readonly representative: boolean;
   readonly ifLong: string;
   readonly ifShort: string;
+  /** Out of its limits, the end is begun from the start. */
+  readonly fromStart: boolean;
 }
 
 export interface Line {

@@ -3,7 +3,7 @@ import { endAt, GUARDED } from "../mending/fixtures/ends";
 import { compile, procedureOf } from "../runsheet/fixtures/made";
 import { seatOf } from "./seat";
 
-// Check value 1 (common practice, no source): strip 40, mark a further 11; seated, the mark within 2 of the lead-in.
+// Check value 1 (common practice, no source): strip 40, mark a further 11; seated, the mark within 2 of the entry tube.
 const sheetWith = (least: number) =>
   compile(
     procedureOf(
@@ -12,7 +12,7 @@ const sheetWith = (least: number) =>
         ["second", "buffer", "mark", 11, 1, 1],
         ["cleave", "glass", "buffer", 9, 0.5, 0.5],
         ["check-witness", "glass", "mark", 20, 1.5, 1.5],
-        ["check-stand-off", "lead-in", "mark", 1, 1, 1],
+        ["check-stand-off", "entry-tube", "mark", 1, 1, 1],
       ],
       {
         changes: {
@@ -21,14 +21,14 @@ const sheetWith = (least: number) =>
             { id: "buffer", name: "buffer edge", kind: "edge", ends: ["buffer", "coating"] },
             { id: "mark", name: "reference mark", kind: "mark" },
             { id: "glass", name: "cleaved end", kind: "end", ends: ["glass"] },
-            { id: "lead-in", name: "lead-in", kind: "part" },
+            { id: "entry-tube", name: "entry tube", kind: "part" },
           ],
           dimensions: [
             ["strip", "end", "buffer", 40, 1, 1, "make-strip"],
             ["second", "buffer", "mark", 11, 1, 1, "make-second"],
             ["cleave", "glass", "buffer", 9, 0.5, 0.5, "make-cleave"],
             ["witness", "glass", "mark", 20, 1.5, 1.5, "make-cleave"],
-            ["stand-off", "lead-in", "mark", 1, 1, 1 - least, "seat"],
+            ["stand-off", "entry-tube", "mark", 1, 1, 1 - least, "seat"],
           ].map(([id, from, to, nominal, plus, minus, after]) => ({
             id,
             name: id,
@@ -64,11 +64,11 @@ const sheet = sheetWith(0);
 
 /** How it sits with the mark standing off by so much more, the cleave and the mark made off by so much. */
 const sits = ({ short = 0, cleave = 0, mark = 0 }, on = sheet) =>
-  // Not pushed home, the lead-in stands nearer the fibre end; cleaved long, so does the glass end.
-  seatOf(on, endAt(on, "stand", { glass: -cleave, mark, "lead-in": -short - cleave }), GUARDED, "");
+  // Not pushed home, the entry tube stands nearer the fibre end; cleaved long, so does the glass end.
+  seatOf(on, endAt(on, "stand", { glass: -cleave, mark, "entry-tube": -short - cleave }), GUARDED, "");
 
 describe("how the fibre sits, from the mark's stand-off, the cleave and the strip as measured", () => {
-  it("1: the mark within 2 of the lead-in, as asked: seated", () => {
+  it("1: the mark within 2 of the entry tube, as asked: seated", () => {
     expect(sits({})?.finding).toBe("seated");
   });
   it("3 short of the stop: the gap is told, with its uncertainty, and it is pushed home, not cut", () => {

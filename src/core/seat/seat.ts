@@ -37,8 +37,8 @@ export type Finding =
 const SURE = 2;
 
 /**
- * How a fibre sits, from the mark's stand-off at the lead-in with the cleave and the mark as measured.
- * The fibre end lies (end to mark) − (stand-off) inside the lead-in; by the sheet the stop lies as deep as both
+ * How a fibre sits, from the mark's stand-off at the entry tube with the cleave and the mark as measured.
+ * The fibre end lies (end to mark) − (stand-off) inside the entry tube; by the sheet the stop lies as deep as both
  * nominals make it. What is missing is the gap. Uncertainties add as squares (JCGM 100, 5.1.2).
  * @returns null where the leg has no stand-off to read, or it is not read yet.
  */

@@ -32,7 +32,7 @@ interface AdvicePanelProps {
 
 /** What to redo, in steps with their figures; what each way out costs; one touch takes it. */
 export function AdvicePanel(props: AdvicePanelProps) {
-  const { sheet, advice, onStartOver } = props;
+  const { sheet, advice } = props;
   if (advice.kind === "mend") return <Mend {...props} advice={advice} />;
   return (
     <section aria-label="What to do" className="grid gap-2 rounded-lg border-2 border-out bg-raised p-3">
@@ -42,23 +42,64 @@ export function AdvicePanel(props: AdvicePanelProps) {
           <p>{disagreeWords(sheet, advice, props.units)}</p>
         </>
       ) : (
-        <>
-          <h2 className="font-bold text-xl leading-tight">This end cannot be saved</h2>
-          <p>{stoppedWords(sheet, advice)}</p>
-          <dl className="text-sm leading-tight">
-            <WayOut name="Cut off and start over" says={costWords(advice.startOver, props.units)} />
-          </dl>
-          <CarryOn {...props} />
-          <button
-            type="button"
-            onClick={onStartOver}
-            className="min-h-14 rounded-lg border-[3px] border-out px-3 text-left font-bold"
-          >
-            Cut it off and sign it so
-          </button>
-        </>
+        <StartOver {...props} advice={advice} />
       )}
     </section>
+  );
+}
+
+/** From the start: by the style's own rule within this end, while that allows it; else the end is given up. */
+function StartOver({
+  sheet,
+  advice,
+  units,
+  first,
+  onTake,
+  onStartOver,
+}: AdvicePanelProps & { readonly advice: Extract<MendAdvice, { kind: "start-over" }> }) {
+  const { again } = advice;
+  const rule = sheet.retries.find(({ id }) => id === again?.rule);
+  useHotkeys("enter", () => onTake("recommended"), {
+    enabled: first && again !== null,
+    ignoreEventWhen: onControl,
+  });
+  return (
+    <>
+      <h2 className="font-bold text-xl leading-tight">
+        {again ? "From the start" : "This end cannot be saved"}
+        {advice.leg && again?.leg !== undefined && `, leg ${advice.leg}`}
+        <span className="block font-normal text-base text-soft">{causeWords(sheet, advice)}</span>
+      </h2>
+      <p>{stoppedWords(sheet, advice)}</p>
+      <dl className="text-sm leading-tight">
+        <WayOut
+          name={again ? "Cut it back and begin again" : "Cut off and start over"}
+          says={costWords(advice.startOver, units)}
+        />
+      </dl>
+      {advice.why !== "its-rule" && <CarryOn sheet={sheet} advice={advice} />}
+      {again && (
+        <button
+          type="button"
+          onClick={() => onTake("recommended")}
+          aria-keyshortcuts={first ? "Enter" : undefined}
+          className="flex min-h-14 flex-wrap items-center gap-x-3 rounded-lg bg-now px-4 py-1 text-left font-bold text-on-now leading-tight"
+        >
+          Begin again: back to “{sheet.lines[again.to]?.step.title}”
+          <span className="font-normal text-sm">
+            {rule && `${rule.name}; kept: ${rule.reuses}`}
+            {first && " · Enter"}
+          </span>
+        </button>
+      )}
+      <button
+        type="button"
+        onClick={onStartOver}
+        className={`min-h-14 rounded-lg px-3 text-left font-bold ${again ? "border-2 border-line" : "border-[3px] border-out"}`}
+      >
+        Cut it off and sign it so
+      </button>
+    </>
   );
 }
 
@@ -105,7 +146,9 @@ function Mend({
           ))}
         </RadioGroup.Root>
       </div>
-      <ol className="list-decimal pl-6 font-semibold text-lg leading-snug">
+      <ol
+        className={`list-decimal pl-6 font-semibold leading-snug ${plan.moves.length > 4 ? "" : "text-lg"}`}
+      >
         {plan.moves.map((move) => (
           <li key={move.feature}>{moveWords(sheet, move, units)}</li>
         ))}
@@ -159,6 +202,9 @@ function WayOut({ name, says }: { name: string; says: string }) {
   );
 }
 
+/** What it means; what to do about it stands in the panel already. */
+const firstSentence = (text: string): string => `${text.split(/[.:] /)[0]?.replace(/\.$/, "")}.`;
+
 /** What leaving it as it is would mean. */
 function CarryOn({ sheet, advice }: Pick<AdvicePanelProps, "sheet" | "advice">) {
   const meant = advice.carryOn.filter(({ means }) => means);
@@ -167,7 +213,10 @@ function CarryOn({ sheet, advice }: Pick<AdvicePanelProps, "sheet" | "advice">) 
     <p className="text-sm leading-tight">
       <strong>Left as it is:</strong>{" "}
       {meant
-        .map(({ check, means }) => `${sheet.checks.find(({ id }) => id === check)?.name}: ${means}`)
+        .map(
+          ({ check, means }) =>
+            `${sheet.checks.find(({ id }) => id === check)?.name}: ${firstSentence(means)}`,
+        )
         .join(" ")}
     </p>
   );

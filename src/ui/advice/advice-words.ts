@@ -28,10 +28,12 @@ export function moveWords(sheet: RunSheet, { feature: id, how, further, from }: 
   if (how === "cut" && from)
     return `Cleave again at ${far(from.distance)} from the ${featureOf(sheet, from.datum).name}`;
   if (how === "cut") {
-    const kinds = sheet.lines
-      .filter(({ bares }) => bares.some(({ edge }) => edge === id))
-      .map(({ step }) => step.kind);
-    const verb = kinds.includes("remove") ? "Strip" : "Trim";
+    const removals = sheet.lines.flatMap(({ bares, step }) =>
+      bares.some(({ edge }) => edge === id) && step.kind === "remove" ? [step] : [],
+    );
+    // What comes off without a tool is only slid back.
+    const slides = removals.length > 0 && removals.every(({ tool }) => tool === undefined);
+    const verb = slides ? "Slide" : removals.length > 0 ? "Strip" : "Trim";
     return `${verb} the ${takenOff(sheet, id)} ${far(further)} further back`;
   }
   const verb = how === "set" ? "Set" : "Draw";
@@ -41,7 +43,12 @@ export function moveWords(sheet: RunSheet, { feature: id, how, further, from }: 
 }
 
 export const cableWords = (length: Length, units: Units): string =>
-  length === 0 ? "no cable lost" : `${figureText(length, units)} ${units === "in" ? "in" : "mm"} of cable`;
+  length === 0
+    ? "no cable lost"
+    : `${figureText(Math.round(length / TENTH) * TENTH, units)} ${units === "in" ? "in" : "mm"} of cable`;
+
+/** Cable is told to a tenth of a millimetre: nobody cuts it closer. */
+const TENTH = 100;
 
 /** Hands-on time, to the half minute. */
 export function minutesWords(seconds: number): string {
@@ -60,6 +67,7 @@ export const planCost = ({ cableLost, seconds }: Plan): Cost => ({ cable: cableL
 export const FAULT_SAID: Record<SeenFault["what"], string> = {
   "bad-cleave": "the cleave is bad",
   touched: "the end face was touched",
+  aged: "the cleaved end has stood too long",
   nick: "the glass is nicked",
   lost: "the mark is lost",
 };
@@ -78,8 +86,10 @@ export function causeWords(
   );
 }
 
-/** Why an end cannot be saved: what would have to move, and what holds it; or which tries are used up. */
+/** Why an end is begun anew: the style's own rule; what would have to move, and what holds it; which tries are used up. */
 export function stoppedWords(sheet: RunSheet, advice: Extract<MendAdvice, { kind: "start-over" }>): string {
+  if (advice.why === "its-rule")
+    return "By this style's own rule it is cut off and begun anew: nothing less makes it good.";
   if (advice.stoppedBy) {
     const { feature, line } = advice.stoppedBy;
     const name = featureOf(sheet, feature).name;

@@ -14,7 +14,7 @@ interface FaultsProps {
   readonly onAdd: (entry: Entry) => void;
 }
 
-const AT_END: readonly Fault[] = ["bad-cleave", "touched", "nick"];
+const AT_END: readonly Fault[] = ["bad-cleave", "touched", "aged", "nick"];
 
 /** What no calliper tells: a bad cleave, a touched end, a nick, a mark that is gone. Each asks for its own redo. */
 export function Faults({ sheet, state, units, onAdd }: FaultsProps) {

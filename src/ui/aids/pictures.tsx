@@ -33,17 +33,24 @@ export function BowPicture() {
   );
 }
 
-/** The visible light at the joint, before it is made and after. */
-export function LightPicture({ goesOut }: { goesOut: boolean }) {
+/** The visible light at the joint: on before the fibre goes in, and what it does once that is seated. */
+export function LightPicture({ goesOut, seated }: { goesOut: boolean; seated: boolean }) {
+  const before = { x: 0, glow: 1, word: seated ? "before" : "now" };
+  const after = { x: 165, glow: goesOut ? 0 : 0.22, word: "seated" };
   return (
     <Picture
-      title={`Before: the window glows. After: it ${goesOut ? "is dark" : "glows faintly"}.`}
-      says={`Seat the fibre until the glow ${goesOut ? "goes out" : "dims clearly"}. Look at the window from the side, never into the ferrule or a port.`}
+      title={
+        seated
+          ? `Before: the joint glows. Seated: it ${goesOut ? "is dark" : "glows faintly"}.`
+          : "The joint glows while it is empty."
+      }
+      says={
+        seated
+          ? `The glow ${goesOut ? "goes out" : "dims clearly"} as the fibre meets the stop. Look at the joint from the side, never into the ferrule or a port.`
+          : "It must glow now, or there is nothing to judge by. Look at the joint from the side, never into the ferrule or a port."
+      }
     >
-      {[
-        { x: 0, glow: 1, word: "before" },
-        { x: 165, glow: goesOut ? 0 : 0.22, word: "after" },
-      ].map(({ x, glow, word }) => (
+      {(seated ? [before, after] : [before]).map(({ x, glow, word }) => (
         <g key={word} transform={`translate(${x} 0)`}>
           <rect x="8" y="26" width="130" height="40" rx="5" {...INK} fill="var(--raised)" />
           <circle cx="74" cy="46" r="26" fill="#e3342f" fillOpacity={glow * 0.35} />
@@ -57,13 +64,13 @@ export function LightPicture({ goesOut }: { goesOut: boolean }) {
             fill={glow > 0 ? "#e3342f" : "#3b3f44"}
             fillOpacity={glow > 0 ? Math.max(0.3, glow) : 1}
           />
-          <path d="M138,46 h16" {...GLASS} />
+          {word !== "now" && <path d="M138,46 h16" {...GLASS} />}
           <text x="74" y="88" textAnchor="middle" fontSize="15" fill="var(--ink)">
             {word}
           </text>
         </g>
       ))}
-      <path d="M152,46 h10 m-5,-5 l6,5 l-6,5" {...INK} />
+      {seated && <path d="M152,46 h10 m-5,-5 l6,5 l-6,5" {...INK} />}
     </Picture>
   );
 }
@@ -93,17 +100,25 @@ export function GripPicture() {
   );
 }
 
-/** The fibre end level with the funnel's face before it is slid in. */
+/** The fibre drawn through the guide cone until its end is level with the cone's tip; the edge shows in the hole. */
 export function FlushPicture() {
   return (
     <Picture
-      title="The fibre end flush with the funnel"
-      says="The glass ends level with the funnel's face: neither standing out nor drawn back. Do not touch the end."
+      title="The fibre through the guide cone, its end flush with the cone's tip"
+      says="Pulled back through the cone until the glass ends level with its tip: neither standing out nor drawn in. The buffer's edge shows in the hole. Do not touch the end."
     >
-      <path d="M70,16 L130,40 V56 L70,80 H10 V16 Z" {...INK} fill="var(--raised)" />
-      <path d="M130,48 H300" {...GLASS} />
-      <path d="M130,8 V88" stroke="var(--now)" strokeWidth="2" strokeDasharray="5 4" />
-      <rect x="200" y="34" width="110" height="28" rx="4" {...INK} fill="#dfe4ee" />
+      <rect x="196" y="26" width="116" height="44" rx="4" {...INK} fill="var(--raised)" />
+      <path d="M196,26 L96,41 V55 L196,70 Z" {...INK} fill="var(--raised)" />
+      <rect x="168" y="40" width="144" height="16" stroke="#8f9ab3" fill="#dfe4ee" />
+      <path d="M96,48 H168" {...GLASS} />
+      <ellipse cx="168" cy="48" rx="15" ry="12" {...INK} stroke="var(--now)" />
+      <path d="M96,10 V86" stroke="var(--now)" strokeWidth="2" strokeDasharray="5 4" />
+      <text x="90" y="22" textAnchor="end" fontSize="13" fill="var(--ink)">
+        tip
+      </text>
+      <text x="168" y="90" textAnchor="middle" fontSize="13" fill="var(--ink)">
+        hole
+      </text>
     </Picture>
   );
 }

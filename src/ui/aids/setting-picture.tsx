@@ -1,16 +1,18 @@
-import type { RunSheet, Setting } from "@/core";
+import { depthOver, type Line, type RunSheet, type Setting, wallOf } from "@/core";
 import { sizeText, type Units } from "../words/length-text";
 import { settingText } from "../words/line-words";
 
 interface SettingPictureProps {
   readonly setting: Setting;
+  /** The line it is set for: what it takes off says what the blade is in. */
+  readonly line: Line;
   readonly sheet: RunSheet;
   readonly units: Units;
 }
 
 /** What the tool is set to, drawn from its figure; nothing where there is nothing to draw. */
-export function SettingPicture({ setting, sheet, units }: SettingPictureProps) {
-  const picture = pictureOf(setting, sheet, units);
+export function SettingPicture({ setting, line, sheet, units }: SettingPictureProps) {
+  const picture = pictureOf(setting, line, sheet, units);
   if (!picture) return null;
   return (
     <figure className="flex max-w-60 items-center gap-3">
@@ -25,14 +27,14 @@ export function SettingPicture({ setting, sheet, units }: SettingPictureProps) {
   );
 }
 
-function pictureOf(setting: Setting, sheet: RunSheet, units: Units) {
+function pictureOf(setting: Setting, line: Line, sheet: RunSheet, units: Units) {
   switch (setting.kind) {
     case "hole":
-      return holePicture(setting.diameter, sheet, units);
+      return holePicture(setting.diameter, sheet);
     case "die":
       return { drawn: <Die shape={setting.shape} />, says: "across the flats, closed" };
     case "depth":
-      return { drawn: <Depth />, says: "deep: the blade stops short of what lies under it" };
+      return depthPicture(setting.depth, line, sheet, units);
     case "film":
       return {
         drawn: <Film grain={setting.grain} films={filmsOf(sheet)} />,
@@ -43,41 +45,53 @@ function pictureOf(setting: Setting, sheet: RunSheet, units: Units) {
   }
 }
 
-/** The hole around the layer it is for: the thickest that goes through it, both to one scale. */
-function holePicture(diameter: number, sheet: RunSheet, units: Units) {
+/** The hole around what stays, in the layer it cuts, all to one scale. */
+function holePicture(diameter: number, sheet: RunSheet) {
   const inside = sheet.layers
     .filter((layer) => layer.diameter < diameter)
     .sort((a, b) => b.diameter - a.diameter)[0];
-  const scale = 56 / diameter;
+  const cut = sheet.layers
+    .filter((layer) => layer.diameter > diameter)
+    .sort((a, b) => a.diameter - b.diameter)[0];
+  const scale = 66 / (cut?.diameter ?? diameter);
+  const hole = (diameter * scale) / 2;
   return {
     drawn: (
       <g>
-        <rect
-          x="6"
-          y="6"
-          width="108"
-          height="72"
-          rx="6"
-          fill="var(--line)"
-          stroke="var(--ink)"
-          strokeWidth="2"
-        />
-        <circle
-          cx="60"
-          cy="42"
-          r={(diameter * scale) / 2}
-          fill="var(--ground)"
-          stroke="var(--ink)"
-          strokeWidth="2"
-        />
-        <path d="M6,42 h26 M88,42 h26" stroke="var(--ink)" strokeWidth="2" />
+        {cut && (
+          <circle
+            cx="60"
+            cy="42"
+            r={(cut.diameter * scale) / 2}
+            fill="#dfe4ee"
+            stroke="#8f9ab3"
+            strokeWidth="1"
+          />
+        )}
+        {[-1, 1].map((side) => (
+          <path
+            key={side}
+            d={`M4,${42 + side * 40} V${42 + side} H${60 - hole} A${hole},${hole} 0 0 ${side < 0 ? 1 : 0} ${60 + hole},${42 + side} H116 V${42 + side * 40} Z`}
+            fill="var(--line)"
+            fillOpacity="0.6"
+            stroke="var(--ink)"
+            strokeWidth="1.5"
+          />
+        ))}
         {inside && (
-          <circle cx="60" cy="42" r={(inside.diameter * scale) / 2} fill="#a8d3dd" stroke="#4f8a99" />
+          <circle
+            cx="60"
+            cy="42"
+            r={(inside.diameter * scale) / 2}
+            fill="#a8d3dd"
+            stroke="#4f8a99"
+            strokeWidth="1"
+          />
         )}
       </g>
     ),
     says: inside
-      ? `clears the ${inside.name} of ${sizeText(inside.diameter, units)}; both to one scale`
+      ? `clears the ${inside.name}${cut ? `, cuts the ${cut.name}` : ""}: to one scale`
       : "the stripper's hole",
   };
 }
@@ -99,15 +113,32 @@ function Die({ shape }: { shape: "hexagon" | "round" | "square" }) {
   );
 }
 
-function Depth() {
-  return (
-    <g stroke="var(--ink)" strokeWidth="2">
-      <rect x="4" y="30" width="112" height="34" fill="#c9a12c" />
-      <rect x="4" y="40" width="112" height="14" fill="#dfe4ee" strokeWidth="1" />
-      <path d="M60,38 l-9,-30 h18 z" fill="var(--ground)" />
-      <path d="M60,30 v8" stroke="var(--now)" strokeWidth="3" />
-    </g>
-  );
+/** The blade in the wall it cuts, to scale across: how much is left under it. */
+function depthPicture(depth: number, { bares }: Line, sheet: RunSheet, units: Units) {
+  const layer = sheet.layers.find(({ kind }) => bares.some((bare) => bare.layer === kind));
+  const wall = layer ? wallOf(sheet, layer.kind) : null;
+  const under = layer ? depthOver(sheet, layer.kind) : null;
+  const spared = wall !== null && under !== null && under < wall;
+  const scale = 40 / (wall ?? depth / 0.75);
+  const tip = 22 + depth * scale;
+  const floor = 22 + (wall ?? depth / 0.75) * scale;
+  return {
+    drawn: (
+      <g stroke="var(--ink)" strokeWidth="2">
+        <rect x="4" y="22" width="112" height={floor - 22} fill="#c9a12c" />
+        <rect x="4" y={floor} width="112" height="16" fill="#dfe4ee" strokeWidth="1" />
+        {spared && under !== null && (
+          <circle cx="92" cy={floor - 7} r="6" fill="var(--raised)" strokeDasharray="3 2" />
+        )}
+        <path d={`M60,${tip} l-10,${-(tip - 2)} h20 z`} fill="var(--ground)" />
+        <path d={`M60,22 V${tip}`} stroke="var(--now)" strokeWidth="3" />
+      </g>
+    ),
+    says:
+      wall === null
+        ? "deep: the blade stops short of what lies under it"
+        : `deep in a wall of ${sizeText(wall, units)}${spared ? ": it spares the ripcords" : ": the rest parts when it is flexed"}`,
+  };
 }
 
 /** Grains of every film of this sheet, in the order they are used. */

@@ -12,7 +12,7 @@ import {
 import type { Units } from "../words/length-text";
 import { Blade } from "./blade";
 import { Counter } from "./counter";
-import { LeadInPicture } from "./lead-in";
+import { EntryTubePicture } from "./entry-tube";
 import { BowPicture, FlushPicture, GripPicture, LightPicture } from "./pictures";
 import { PolarityPicture } from "./polarity";
 import { SettingPicture } from "./setting-picture";
@@ -77,11 +77,12 @@ export function StepPictures({ sheet, line, reading, units }: PicturesProps) {
   const { choices } = sheet.picked;
   const has = (aid: (typeof step.aids)[number]) => step.aids.includes(aid);
   const [stand] = checks;
+  const seat = sheet.lines.findIndex((one) => one.step.kind === "insert");
   return (
     <div className="mt-3 flex flex-wrap items-start gap-x-8 gap-y-3 empty:hidden">
-      {step.setting && <SettingPicture setting={step.setting} sheet={sheet} units={units} />}
-      {has("lead-in") && stand && <LeadInPicture check={stand} reading={reading} units={units} />}
-      {has("light") && <LightPicture goesOut={choices.light === "out"} />}
+      {step.setting && <SettingPicture setting={step.setting} line={line} sheet={sheet} units={units} />}
+      {has("entry-tube") && stand && <EntryTubePicture check={stand} reading={reading} units={units} />}
+      {has("light") && <LightPicture goesOut={choices.light === "out"} seated={line.index > seat} />}
       {has("bow") && <BowPicture />}
       {has("polarity") && <PolarityPicture end={choices["run-end"]} />}
       {has("grip-test") && <GripPicture />}

@@ -48,7 +48,7 @@ describe("the end as it stands after a step", () => {
   });
   it("shows the jacket back at its edge and its outline where it was", () => {
     const geometry = bandGeometry(cord, lineOf(cord, "jacket-off"), 1204);
-    expect(layer(geometry, "jacket").x0).toBeCloseTo(geometry.scale.x(64_000), 6);
+    expect(layer(geometry, "jacket").x0).toBeCloseTo(geometry.scale.x(65_000), 6);
     expect(layer(geometry, "buffer").x0).toBe(geometry.scale.x(0));
     expect(geometry.ghosts).toHaveLength(1);
     expect(geometry.yarn).toMatchObject({ folded: false, cutAt: null });
@@ -74,14 +74,14 @@ describe("what the eye needs", () => {
   it("asks for the loupe only where two places cannot be told apart", () => {
     expect(bandGeometry(cord, cord.lines.length, 1204).close).toBeNull();
     expect(bandGeometry(noLight, noLight.lines.length, 1204).close).toMatchObject({
-      from: { id: "window" },
+      from: { id: "rear-edge" },
       to: { id: "second-mark" },
     });
   });
   it("leaves a part out until it is there", () => {
     const ids = (line: number) => bandGeometry(noLight, line, 1204).features.map(({ id }) => id);
-    expect(ids(0)).not.toContain("window");
-    expect(ids(noLight.lines.length)).toContain("window");
+    expect(ids(0)).not.toContain("rear-edge");
+    expect(ids(noLight.lines.length)).toContain("rear-edge");
   });
   it("draws a mark as thick as what it is drawn on", () => {
     const geometry = bandGeometry(cord, cord.lines.length, 1204);

@@ -14,7 +14,7 @@ import type {
   Rule,
   RunSheet,
 } from "@/core";
-import { judgementOf, mendedLegs, SIMULATED, sheetAt } from "@/core";
+import { judgementOf, mendedLegs, SIMULATED, sheetAt, skippedSteps } from "@/core";
 import type { Way } from "../advice/advice-panel";
 import { useAims } from "../aim/aim-note";
 import { Band, type BandReading } from "../band/band";
@@ -98,12 +98,16 @@ export function BenchView({
 
   const done = signing || state.signed !== null;
   const active = activeOf(here, typed?.check.id ?? read ?? undefined);
-  const asking = !state.signed && (signing || here.length > 0 || judgementOf(line.step) !== undefined);
+  const asking =
+    !state.signed &&
+    (signing || here.length > 0 || judgementOf(line.step) !== undefined || state.faults.length > 0);
   const told = asking ? work.advice.find((one) => one.kind === "mend") : undefined;
+  const advised = asking && work.advice.length > 0;
   const shown = told?.kind === "mend" && way !== "now" ? told[way] : null;
   const drawn = useMemo(() => (shown ? sheetAt(work.drawn, shown.places) : work.drawn), [work.drawn, shown]);
   const picked = instruments.find((one) => one.id === prefs.instrument) ?? (instruments[0] as Instrument);
   const instrument: Instrument = simulated ? { ...picked, ...SIMULATED } : picked;
+  const skipped = useMemo(() => skippedSteps(sheet, state).map(({ index }) => index), [sheet, state]);
   const measuring = signing ? all : here;
   return (
     <main className="flex h-[calc(100dvh-3.5rem-var(--tray,0px))] min-w-0 flex-1 flex-col overflow-hidden sm:h-dvh">
@@ -142,12 +146,12 @@ export function BenchView({
         />
       ) : (
         <>
-          <StepProgress lines={sheet.lines} at={line.index} />
+          <StepProgress lines={sheet.lines} at={line.index} skipped={skipped} />
           <div className={`flex min-h-0 flex-1 ${batch ? "flex-col lg:flex-row" : ""}`}>
             {batch ? (
               batch.aside(work)
-            ) : told ? null : (
-              <StepList lines={stepsShown(work)} at={line.index} onGo={work.go} />
+            ) : advised ? null : (
+              <StepList lines={stepsShown(work)} at={line.index} skipped={skipped} onGo={work.go} />
             )}
             <StepWork
               key={`${line.step.id}/${JSON.stringify(state.redone)}/${state.reworks}`}

@@ -4,15 +4,18 @@ import { useState } from "react";
 import {
   type Instrument,
   inOrderOfDoing,
+  overrun,
   type Result,
   type Rule,
   type RunSheet,
   shardsMissing,
+  skippedSteps,
 } from "@/core";
 import { AdvicePanel, type Way } from "../advice/advice-panel";
 import { ShardCount } from "../aids/shard-count";
 import { PhotoStrip } from "../photos/photo-strip";
 import { ReadingPanel } from "../reading/reading-panel";
+import { passedWords } from "../words/held-words";
 import { limitsText, type Units } from "../words/length-text";
 import { VerdictSign } from "../words/verdict-sign";
 import { RESULT_WORDS, verdictWords } from "../words/verdict-words";
@@ -37,6 +40,44 @@ const SAY: Record<Result, string> = {
   unmeasured: "Not everything was measured or looked at. The record will say so.",
   "cut-off": "This end was cut off.",
 };
+
+/** Each step that was passed without what it asks for, and each clock that ran out, by name with a way to it. */
+function Passed({ sheet, work }: Pick<SignPanelProps, "sheet" | "work">) {
+  const skipped = skippedSteps(sheet, work.state, sheet.lines.length);
+  const late = overrun(sheet, work.state);
+  if (skipped.length === 0 && late.length === 0) return null;
+  return (
+    <section aria-labelledby="passed" className="rounded-lg border-2 border-unsure p-3">
+      <h3 id="passed" className="font-bold">
+        Passed by
+      </h3>
+      <ul className="grid gap-1">
+        {skipped.map((one) => (
+          <li key={one.index} className="flex items-center gap-3 leading-tight">
+            <span className="min-w-0 flex-1">
+              {one.title}: {passedWords(one)}
+            </span>
+            <button
+              type="button"
+              onClick={() => work.go(one.index)}
+              aria-label={`Go to ${one.title}`}
+              className="min-h-12 shrink-0 rounded-md border border-line px-3 text-sm"
+            >
+              Go to it
+            </button>
+          </li>
+        ))}
+        {late.map(({ from, until, of, seconds }) => (
+          <li key={`late ${from}`} className="leading-tight">
+            {capital(of)}: “{sheet.lines[until]?.step.title}” came later than {seconds} seconds.
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** The last word on an end: what it came to, and whose name stands for it. */
 export function SignPanel({
@@ -71,6 +112,7 @@ export function SignPanel({
           <VerdictSign verdict={result} large /> {RESULT_WORDS[result]}
         </h2>
         <p className="text-lg">{SAY[result]}</p>
+        <Passed sheet={sheet} work={work} />
         {advice.map((one, i) => (
           <AdvicePanel
             key={one.leg}

@@ -1,10 +1,12 @@
-import { Check } from "lucide-react";
+import { Check, CircleDashed } from "lucide-react";
 import type { Line } from "@/core";
 
 interface StepListProps {
   /** Every step; while something is redone, the steps of that. */
   readonly lines: readonly Line[];
   readonly at: number;
+  /** Indices of steps that were passed without what they ask for. */
+  readonly skipped: readonly number[];
   readonly onGo: (index: number) => void;
 }
 
@@ -12,17 +14,22 @@ const BEHIND = 3;
 const SHOWN = 10;
 
 /** The steps around the one being done; the rest are counted, so that the list never scrolls. */
-export function StepList({ lines, at, onGo }: StepListProps) {
+export function StepList({ lines, at, skipped, onGo }: StepListProps) {
   const here = lines.findIndex(({ index }) => index === at);
   const first = Math.max(0, Math.min(here - BEHIND, lines.length - SHOWN));
   const shown = lines.slice(first, first + SHOWN);
+  const missed = lines.slice(0, first).filter(({ index }) => skipped.includes(index)).length;
   const after = lines.length - first - shown.length;
   return (
     <nav
       aria-label="Steps"
       className="hidden w-[262px] shrink-0 border-line border-r py-3 pr-2 pl-4 lg:block"
     >
-      {first > 0 && <p className="px-3 py-1 text-soft text-sm">{first} done before</p>}
+      {first > 0 && (
+        <p className="px-3 py-1 text-soft text-sm">
+          {first} before{missed > 0 && <strong className="text-unsure">, {missed} of them skipped</strong>}
+        </p>
+      )}
       <ol>
         {shown.map(({ index, step }) => {
           const now = index === at;
@@ -36,8 +43,16 @@ export function StepList({ lines, at, onGo }: StepListProps) {
               >
                 <span className="figures w-5 shrink-0 text-right">{index + 1}</span>
                 <span className="min-w-0 flex-1 text-[0.97rem]">{step.title}</span>
-                {index < at && (
-                  <Check aria-label="done" className="size-4 shrink-0 text-in" strokeWidth={3} />
+                {skipped.includes(index) && !now ? (
+                  <CircleDashed
+                    aria-label="skipped"
+                    className="size-4 shrink-0 text-unsure"
+                    strokeWidth={3}
+                  />
+                ) : (
+                  index < at && (
+                    <Check aria-label="done" className="size-4 shrink-0 text-in" strokeWidth={3} />
+                  )
                 )}
               </button>
             </li>
@@ -50,11 +65,12 @@ export function StepList({ lines, at, onGo }: StepListProps) {
 }
 
 /** Where the work stands, on a screen too narrow for the list. */
-export function StepProgress({ lines, at }: { lines: readonly Line[]; at: number }) {
+export function StepProgress({ lines, at, skipped }: Pick<StepListProps, "lines" | "at" | "skipped">) {
   return (
     <p className="flex items-center gap-3 border-line border-b px-4 py-1.5 text-soft lg:hidden">
       <span className="shrink-0">
         Step <strong className="text-ink">{at + 1}</strong> of {lines.length}
+        {skipped.length > 0 && <strong className="text-unsure"> · {skipped.length} skipped</strong>}
       </span>
       <span aria-hidden="true" className="h-2 flex-1 overflow-hidden rounded-full bg-line">
         <span className="block h-full bg-now" style={{ width: `${((at + 1) / lines.length) * 100}%` }} />

@@ -22,6 +22,7 @@ import { AdvicePanel, MendStrip, type Way } from "../advice/advice-panel";
 import { Faults } from "../advice/faults";
 import { SeatNote } from "../advice/seat-words";
 import { SpareCable } from "../advice/spare-cable";
+import { UnsureWays } from "../advice/unsure-ways";
 import { StepPictures, StepTools } from "../aids/step-aids";
 import { AimNote } from "../aim/aim-note";
 import { Figure, LengthFigure } from "../figure/figure";
@@ -29,6 +30,7 @@ import { CheckList } from "../reading/check-list";
 import { InstrumentPicker } from "../reading/instrument-picker";
 import { JudgementPanel } from "../reading/judgement-panel";
 import { ReadingPanel } from "../reading/reading-panel";
+import { ClockStrip } from "../timers/clock-strip";
 import type { Units } from "../words/length-text";
 import { benchNotes, biteWords } from "../words/line-words";
 import { Cautions } from "./cautions";
@@ -75,7 +77,9 @@ export function StepWork(props: StepWorkProps) {
     pick(verdict === "in" && next ? next.check.id : entry.check);
   };
   const aside = !reading && !judgement;
-  const told = reading || judgement ? work.advice : [];
+  // Beside a timer there is no room for them.
+  const cautionsUnder = !aside || line.step.seconds !== undefined;
+  const told = reading || judgement || state.faults.length > 0 ? work.advice : [];
   const seat = reading && seatOf(sheet, state, rule, reading.check.leg);
   const misseated = seat && seat.finding !== "seated" ? seat : null;
   const aim = props.aims.find(
@@ -85,7 +89,7 @@ export function StepWork(props: StepWorkProps) {
   const takeFirst = () => {
     const [one] = told;
     // A calliper that sends Enter twice must not take what it has only just brought up.
-    if (one?.kind === "mend" && Date.now() - keptAt.current > 700)
+    if (one && one.kind !== "read-again" && Date.now() - keptAt.current > 700)
       work.take(one, props.way === "least" ? "least" : "recommended");
   };
   const said = (
@@ -122,6 +126,7 @@ export function StepWork(props: StepWorkProps) {
           <Usb aria-hidden="true" className="size-4" /> Simulate
         </button>
       </div>
+      <UnsureWays sheet={sheet} rule={rule} standing={reading} work={work} units={units} />
     </>
   );
   const advised = told.map((one, i) => (
@@ -168,7 +173,12 @@ export function StepWork(props: StepWorkProps) {
             <SeatNote
               seat={misseated}
               units={units}
-              onSeat={() => work.go(seatedAt(sheet, line.index))}
+              onSeat={() => {
+                // What was read before it is seated again says nothing of how it sits then.
+                for (const { id, check } of state.readings)
+                  if (check === misseated.check) add({ kind: "strike", reading: id });
+                work.go(seatedAt(sheet, line.index));
+              }}
               onCleave={() =>
                 add({
                   kind: "fault",
@@ -200,7 +210,7 @@ export function StepWork(props: StepWorkProps) {
             />
           </div>
           {told.length === 0 && <div className="hidden lg:block">{lengths}</div>}
-          {!aside && told.length === 0 && said}
+          {cautionsUnder && told.length === 0 && said}
         </div>
         <div
           className={`px-4 py-2 lg:block lg:min-h-0 lg:overflow-y-auto lg:border-line lg:border-l lg:py-4 ${told.length > 0 && reading ? "gap-5 md:grid md:grid-cols-2" : ""}`}
@@ -228,7 +238,7 @@ export function StepWork(props: StepWorkProps) {
               judgement={judgement}
               onAdd={add}
               onGiveUp={() => work.setSigning(true)}
-              advised={told.some(({ kind, seen }) => seen !== null && kind === "mend")}
+              advised={told.some(({ seen }) => seen !== null)}
             />
           )}
           <StepTools
@@ -241,8 +251,8 @@ export function StepWork(props: StepWorkProps) {
           />
           {aside && (
             <>
-              {said}
-              <p className="mt-3 hidden text-soft lg:block">
+              {!cautionsUnder && said}
+              <p className={`mt-3 hidden text-soft ${line.step.seconds ? "" : "lg:block"}`}>
                 Then:{" "}
                 <strong className="text-ink">
                   {sheet.lines[line.index + 1]?.step.title ?? "sign it off"}
@@ -252,24 +262,34 @@ export function StepWork(props: StepWorkProps) {
           )}
         </div>
       </div>
-      <div className="flex gap-2 border-line border-t px-4 py-3 lg:border-t-0 lg:border-l lg:pb-4">
-        <button
-          type="button"
-          onClick={work.back}
-          disabled={line.index === 0}
-          className="min-h-16 rounded-lg border-2 border-ink px-5 font-semibold disabled:opacity-40"
-          aria-keyshortcuts="ArrowLeft PageUp"
-        >
-          Back
-        </button>
-        <button
-          type="button"
-          onClick={work.next}
-          aria-keyshortcuts="Space ArrowRight PageDown"
-          className="min-h-16 flex-1 rounded-lg bg-strong px-5 font-bold text-on-strong text-xl"
-        >
-          {last ? "Finish" : "Next"} <span className="hidden font-normal text-base lg:inline">· Space</span>
-        </button>
+      <div className="grid gap-2 border-line border-t px-4 py-3 lg:border-t-0 lg:border-l lg:pb-4">
+        <ClockStrip sheet={sheet} work={work} />
+        {work.held && (
+          <p role="alert" className="leading-tight">
+            <strong className="text-unsure">{work.held}</strong> Again passes it by: it stays marked as
+            skipped and is named at the sign-off.
+          </p>
+        )}
+        <div className="flex gap-2">
+          <button
+            type="button"
+            onClick={work.back}
+            disabled={line.index === 0}
+            className="min-h-16 rounded-lg border-2 border-ink px-5 font-semibold disabled:opacity-40"
+            aria-keyshortcuts="ArrowLeft PageUp"
+          >
+            Back
+          </button>
+          <button
+            type="button"
+            onClick={work.next}
+            aria-keyshortcuts="Space ArrowRight PageDown"
+            className="min-h-16 flex-1 rounded-lg bg-strong px-5 font-bold text-on-strong text-xl"
+          >
+            {work.held ? "Pass it by" : last ? "Finish" : "Next"}{" "}
+            <span className="hidden font-normal text-base lg:inline">· Space</span>
+          </button>
+        </div>
       </div>
     </section>
   );

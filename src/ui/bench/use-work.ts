@@ -8,6 +8,7 @@ import {
   type EndState,
   type Entry,
   formatMm,
+  isHandsFree,
   judgementOf,
   type Line,
   type MendAdvice,
@@ -19,12 +20,16 @@ import {
   type RunSheet,
   resultOf,
   reworkEntry,
+  runningClocks,
   spentAt,
   standings,
+  undoneAt,
+  ZERO,
 } from "@/core";
 import { useEnd } from "../live/use-end";
 import type { Typed } from "../reading/reading-panel";
 import { useTimers } from "../timers/timers-context";
+import { heldWords } from "../words/held-words";
 
 interface Work {
   readonly id: string;
@@ -42,13 +47,23 @@ export function useWork({ id, sheet, rule, initial, onDone }: Work) {
   const { refresh, serverNow } = useTimers();
   const [signing, setSigning] = useState(false);
   const [typed, setTyped] = useState<Typed | null>(null);
+  /** Lengths that no reading settles and that are to be redone as if they were out. */
+  const [unsettled, setUnsettled] = useState<readonly string[]>([]);
+  /** What the step still asks for, told at the first press; a second press passes it by. */
+  const [held, setHeld] = useState<{ readonly at: string; readonly says: string } | null>(null);
   /** The sheet as this end has it: by the figures of its last rework, if any. */
   const drawn = useMemo(() => mendedSheet(sheet, state), [sheet, state]);
   const line = drawn.lines[Math.min(state.at, sheet.lines.length - 1)] as Line;
   const all = useMemo(() => standings(sheet, state, rule), [sheet, state, rule]);
   const here = useMemo(() => all.filter(({ check }) => check.step === line.step.id), [all, line]);
   const last = line.index === sheet.lines.length - 1 && !state.mend;
-  const advice = useMemo(() => advise(sheet, state, rule, badAnswer(sheet, state)), [sheet, state, rule]);
+  const advice = useMemo(
+    () => advise(sheet, state, rule, badAnswer(sheet, state), unsettled),
+    [sheet, state, rule, unsettled],
+  );
+  const undone = useMemo(() => undoneAt(line, state), [line, state]);
+  /** What was told of the step holds until it is left, or what it asks for has changed. */
+  const standsAt = `${line.index} ${heldWords(undone, null)}`;
 
   useEffect(() => {
     if (waiting === 0 && state.timers.length > 0) refresh();
@@ -58,9 +73,10 @@ export function useWork({ id, sheet, rule, initial, onDone }: Work) {
     (to: number) => {
       const missing = missingParts(sheet, state, to);
       if (missing.length > 0) {
-        toast(`Thread on first: ${missing.join(", ")}. It cannot be added later.`);
+        toast(`Thread on first: ${missing.join(", ")}. It cannot be added later.`, { id: GATE });
         return false;
       }
+      toast.dismiss(GATE);
       setSigning(false);
       setTyped(null);
       if (to !== state.at) add({ kind: "step", to });
@@ -68,6 +84,24 @@ export function useWork({ id, sheet, rule, initial, onDone }: Work) {
     },
     [add, sheet, state],
   );
+  useEffect(() => {
+    if (missingParts(sheet, state).length === 0) toast.dismiss(GATE);
+  }, [sheet, state]);
+  /** What the step in hand still asks for, or that its time has run out; null where nothing holds it. */
+  const holding = (): string | null => {
+    const late = runningClocks(sheet, state).find(
+      ({ until, startedAt, seconds }) =>
+        until === line.index && serverNow() > Date.parse(startedAt) + seconds * 1000,
+    );
+    const timer = state.timers.find(
+      ({ step, startedAt, seconds, stoppedAt }) =>
+        step === line.step.id &&
+        stoppedAt === null &&
+        !isHandsFree(line.step) &&
+        serverNow() < Date.parse(startedAt) + seconds * 1000,
+    );
+    return heldWords(undone, late ?? null, timer ? line.step.title : null);
+  };
   /** What leaving the step logs: what it used up and broke off, and the end of a time that is over. */
   const leave = () => {
     const over = state.timers.find(
@@ -89,6 +123,12 @@ export function useWork({ id, sheet, rule, initial, onDone }: Work) {
       go(to);
       return;
     }
+    const says = holding();
+    if (says !== null && held?.at !== standsAt) {
+      setHeld({ at: standsAt, says });
+      return;
+    }
+    setHeld(null);
     const entries: Entry[] = leave();
     if (last) {
       setSigning(true);
@@ -111,14 +151,15 @@ export function useWork({ id, sheet, rule, initial, onDone }: Work) {
     toast(`Struck out ${kept.typed}.`, { action: { label: "Put back", onClick: () => add(again) } });
   };
   const take = (one: MendAdvice, plan: "least" | "recommended") => {
-    if (one.kind !== "mend") return;
-    const entry = reworkEntry(one, plan);
+    const entry = one.kind === "mend" ? reworkEntry(one, plan) : one.kind === "start-over" ? one.again : null;
+    if (!entry) return;
     setSigning(false);
     setTyped(null);
+    setUnsettled([]);
     const id = add(entry);
     toast(
-      entry.cableLost > 0
-        ? `Redoing. ${formatMm(entry.cableLost)} mm of cable will be used.`
+      (entry.cableLost ?? 0) > 0
+        ? `Redoing. ${formatMm(entry.cableLost ?? ZERO)} mm of cable will be used.`
         : "Redoing: no cable lost.",
       { duration: 8_000, action: { label: "Undo", onClick: () => add({ kind: "untake", entry: id }) } },
     );
@@ -147,8 +188,14 @@ export function useWork({ id, sheet, rule, initial, onDone }: Work) {
     back,
     strike,
     undo,
+    unsettled,
+    setUnsettled,
+    held: held?.at === standsAt ? held.says : null,
   };
 }
+
+/** The message about a part not threaded on: one at a time, and gone once it is on. */
+const GATE = "gate";
 
 /** The last bad answer given, in the order of work. */
 function badAnswer(sheet: RunSheet, state: EndState): { judgement: string; answer: string } | null {

@@ -3,6 +3,7 @@ import { type Fault, formatMm, judgementOf, type Recorded, type RunSheet } from 
 export const FAULT_WORDS: Record<Fault, string> = {
   "bad-cleave": "bad cleave",
   touched: "touched end face",
+  aged: "cleaved end stood too long",
   nick: "nicked glass",
   lost: "mark lost",
 };
@@ -37,7 +38,7 @@ export function historyLine(sheet: RunSheet, entries: readonly Recorded[], { ent
       return `Named ${[entry.job, entry.label].filter(Boolean).join(" · ") || "nothing"}`;
     case "redo": {
       const rule = sheet.retries.find(({ id }) => id === entry.rule)?.name ?? entry.rule;
-      return `Back to step ${entry.to + 1}, ${sheet.lines[entry.to]?.step.title ?? "?"}: ${rule}`;
+      return `Back to step ${entry.to + 1}, ${sheet.lines[entry.to]?.step.title ?? "?"}: ${rule}${entry.leg ? `, leg ${entry.leg}` : ""}`;
     }
     case "rework": {
       const moves = entry.moves.map(({ feature }) => nameOf(sheet, feature)).join(", ");

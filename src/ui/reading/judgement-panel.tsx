@@ -59,8 +59,12 @@ export function JudgementPanel({ sheet, state, judgement, onAdd, onGiveUp, advis
             {!given.good && !advised && (
               <Ladder
                 sheet={sheet}
-                rungs={rungsOf(sheet, state, judgement.id, given.id)}
-                onTake={(rung) => onAdd(redoEntry(sheet, rung, judgement.id, given.id))}
+                rungs={legsOf(sheet).flatMap((leg) =>
+                  rungsOf(sheet, state, judgement.id, given.id, leg).map((rung) => ({ ...rung, leg })),
+                )}
+                onTake={({ leg, ...rung }) =>
+                  onAdd(redoEntry(sheet, rung, judgement.id, given.id, rung.rule.each ? leg : ""))
+                }
                 onGiveUp={onGiveUp}
               />
             )}
@@ -71,37 +75,54 @@ export function JudgementPanel({ sheet, state, judgement, onAdd, onGiveUp, advis
   );
 }
 
+/** The legs a retry may be counted on by itself; one unnamed where there is but one. */
+const legsOf = ({ cable }: RunSheet): readonly string[] => (cable.legs.length > 1 ? cable.legs : [""]);
+
+/** One thing to try, on one leg of several or on all that there is. */
+interface LegRung extends Rung {
+  readonly leg: string;
+}
+
 interface LadderProps {
   readonly sheet: RunSheet;
-  readonly rungs: readonly Rung[];
-  readonly onTake: (rung: Rung) => void;
+  readonly rungs: readonly LegRung[];
+  readonly onTake: (rung: LegRung) => void;
   readonly onGiveUp: () => void;
 }
 
 /** What can be tried, the next one large; what was used up stays to be seen. At the limit it stops. */
 function Ladder({ sheet, rungs, onTake, onGiveUp }: LadderProps) {
-  const next = rungs.find(({ left }) => left > 0);
+  const legs = [...new Set(rungs.map(({ leg }) => leg))];
+  const firsts = legs.flatMap((leg) => rungs.find((rung) => rung.leg === leg && rung.left > 0) ?? []);
+  const [next] = firsts;
+  // Where each leg is tried by itself there is one to take for each; else one for all.
+  const offered = next?.rule.each ? firsts : firsts.slice(0, 1);
   useHotkeys("enter", () => (next ? onTake(next) : onGiveUp()), {
     enabled: rungs.length > 0,
     ignoreEventWhen: onControl,
   });
   if (rungs.length === 0) return null;
   // What was not tried yet is told when its turn comes.
-  const others = rungs.filter((rung) => rung !== next && (rung.used > 0 || !next));
+  const others = rungs.filter((rung) => !offered.includes(rung) && (rung.used > 0 || !next));
   return (
     <div className="mt-2 grid gap-1.5">
       {next ? (
-        <button
-          type="button"
-          onClick={() => onTake(next)}
-          aria-keyshortcuts="Enter"
-          className="min-h-14 rounded-lg border-[3px] border-now px-3 py-1 text-left leading-tight"
-        >
-          <span className="block font-bold">
-            {capital(next.rule.name)}: back to “{sheet.lines[next.to]?.step.title}”
-          </span>
-          <span className="text-soft text-sm">{spentText(next)}</span>
-        </button>
+        offered.map((rung) => (
+          <button
+            key={rung.leg}
+            type="button"
+            onClick={() => onTake(rung)}
+            aria-keyshortcuts={rung === next ? "Enter" : undefined}
+            className="min-h-14 rounded-lg border-[3px] border-now px-3 py-1 text-left leading-tight"
+          >
+            <span className="block font-bold">
+              {capital(rung.rule.name)}
+              {rung.rule.each && rung.leg && `, leg ${rung.leg}`}: back to “{sheet.lines[rung.to]?.step.title}
+              ”
+            </span>
+            <span className="text-soft text-sm">{spentText(rung)}</span>
+          </button>
+        ))
       ) : (
         <>
           <p className="font-bold text-out">Nothing is left to try on this end.</p>
@@ -116,9 +137,11 @@ function Ladder({ sheet, rungs, onTake, onGiveUp }: LadderProps) {
       )}
       {others.length > 0 && (
         <ul aria-label="What else can be tried" className="text-soft text-sm leading-tight">
-          {others.map(({ rule, used, left }) => (
-            <li key={rule.id}>
-              {capital(rule.name)}: {used} of {rule.most} used{left === 0 ? ", none left" : ""}
+          {others.map(({ rule, used, left, leg }) => (
+            <li key={`${rule.id}/${leg}`}>
+              {capital(rule.name)}
+              {rule.each && leg && `, leg ${leg}`}: {used} of {rule.most} used
+              {left === 0 ? ", none left" : ""}
             </li>
           ))}
         </ul>

@@ -20,8 +20,9 @@ interface Face {
 }
 
 /** What is drawn of a cut cable: rings around, units side by side within, rigid members in the sheath. */
-function faceOf({ layers, construction, fibreCount, perUnit }: Cable): Face {
-  const start = layers.findIndex(({ kind }) => kind === UNIT[construction]);
+function faceOf({ layers, construction, fibreCount, perUnit, legs }: Cable): Face {
+  // Of several legs each is drawn by itself.
+  const start = legs.length > 1 ? -1 : layers.findIndex(({ kind }) => kind === UNIT[construction]);
   const count = start < 0 ? 1 : Math.min(12, Math.max(1, Math.round(fibreCount / (perUnit ?? 1))));
   const isRing = ({ kind }: Layer) => !BESIDE.includes(kind);
   return {

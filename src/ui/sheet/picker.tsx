@@ -3,6 +3,7 @@
 import { Command } from "cmdk";
 import { Popover } from "radix-ui";
 import type { ReactNode } from "react";
+import { matchRank } from "./match-rank";
 
 export interface Option {
   readonly id: string;
@@ -37,7 +38,7 @@ export function Picker({ label, hotkey, chosen, prompt, options, open, onOpen, o
       open={open}
       onOpen={onOpen}
     >
-      <Command label={label} loop>
+      <Command label={label} loop filter={rankNamesFirst}>
         <Command.Input
           autoFocus
           placeholder={`Type to find: ${label.toLowerCase()}`}
@@ -68,6 +69,10 @@ export function Picker({ label, hotkey, chosen, prompt, options, open, onOpen, o
     </Chip>
   );
 }
+
+/** What is found in a name comes before what is found in its description. */
+const rankNamesFirst = (_id: string, search: string, [name = "", about = ""]: string[] = []): number =>
+  matchRank(search, name, about);
 
 function Item({
   option: { id, name, about, not },

@@ -2,7 +2,7 @@
 
 import { useCallback, useEffect, useMemo, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
-import { misfits } from "@/core";
+import { misfits, secondCleave } from "@/core";
 import { Band } from "../band/band";
 import { usePrefs } from "../prefs/prefs-context";
 import { lengthText } from "../words/length-text";
@@ -204,6 +204,7 @@ function SheetDrawn({ resolved: { sheet, cable, procedure, core } }: { resolved:
   const { prefs } = usePrefs();
   const [pointed, setPointed] = useState<string | null>(null);
   const { uses } = sheet;
+  const again = useMemo(() => secondCleave(sheet), [sheet]);
   return (
     <>
       <p className="hidden px-4 pb-2 font-bold text-xl print:block">
@@ -224,8 +225,14 @@ function SheetDrawn({ resolved: { sheet, cable, procedure, core } }: { resolved:
           </>
         )}
         This end uses <strong className="whitespace-nowrap">{lengthText(uses.prepared, prefs.units)}</strong>{" "}
-        of cable; starting over takes{" "}
-        <strong className="whitespace-nowrap">{lengthText(uses.retry, prefs.units)}</strong>.
+        of cable;{" "}
+        {again && (
+          <>
+            a second cleave takes{" "}
+            <strong className="whitespace-nowrap">{lengthText(again.cable, prefs.units)}</strong>,{" "}
+          </>
+        )}
+        starting over <strong className="whitespace-nowrap">{lengthText(uses.retry, prefs.units)}</strong>.
       </div>
       <SheetLines sheet={sheet} units={prefs.units} pointed={pointed} onPoint={setPointed} />
       <SheetLengths sheet={sheet} units={prefs.units} />

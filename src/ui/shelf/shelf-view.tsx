@@ -4,6 +4,7 @@ import Link from "next/link";
 import { useMemo, useState } from "react";
 import { type Cable, type Instrument, misfits, type Style, type Tool } from "@/core";
 import { CutFace } from "../sheet/cut-face";
+import { matchRank } from "../sheet/match-rank";
 import { coreText, lengthText } from "../words/length-text";
 
 interface ShelfProps {
@@ -12,6 +13,15 @@ interface ShelfProps {
   readonly tools: readonly Tool[];
   readonly instruments: readonly Instrument[];
 }
+
+/** What is found in a name comes before what is found in a description. */
+const namesFirst = <T extends { readonly name: string; readonly about: string }>(
+  all: readonly T[],
+  wanted: string,
+): readonly T[] =>
+  wanted.trim() === ""
+    ? all
+    : [...all].sort((a, b) => matchRank(wanted, b.name, b.about) - matchRank(wanted, a.name, a.about));
 
 const holdsAll = (text: string, words: readonly string[]): boolean =>
   words.every((word) => text.toLowerCase().includes(word));
@@ -55,7 +65,7 @@ export function ShelfView({ cables, styles: all, tools, instruments }: ShelfProp
         </p>
       )}
       <Part title="Styles and their procedures" count={styles.length}>
-        {styles.map((one) => (
+        {namesFirst(styles, wanted).map((one) => (
           <Item key={one.id} href={`/shelf/procedures/${one.id}`} name={one.name} about={one.about}>
             {one.source.kind === "own" ? (
               <span className="font-semibold">your own, revision {one.revision}</span>
@@ -68,7 +78,7 @@ export function ShelfView({ cables, styles: all, tools, instruments }: ShelfProp
         ))}
       </Part>
       <Part title="Cables" count={found.length}>
-        {found.map((one) => (
+        {namesFirst(found, wanted).map((one) => (
           <Item
             key={one.id}
             href={`/shelf/cables/${one.id}`}

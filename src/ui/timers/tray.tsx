@@ -16,9 +16,13 @@ const hrefOf = ({ end, batch }: BenchTimer): string =>
 
 /** What runs at the bench, on every page; each calls when it is over, once. */
 export function TimerTray() {
-  const { known, timers } = useTimers();
+  const { known, timers: running } = useTimers();
   const { prefs } = usePrefs();
-  const now = useTick(timers.length > 0);
+  const now = useTick(running.length > 0);
+  // What ran out long ago is told at its own end; the tray is for what is going on.
+  const timers = running.filter(
+    (timer) => !timer.clock || now === null || leftOf(timer, now) > -GONE_AFTER_SECONDS,
+  );
   const called = useRef<Set<string> | null>(null);
   useEffect(() => {
     document.documentElement.style.setProperty("--tray", timers.length > 0 ? "2.75rem" : "0px");
@@ -32,8 +36,9 @@ export function TimerTray() {
       if (called.current.has(keyOf(timer))) continue;
       called.current.add(keyOf(timer));
       chime();
-      if (prefs.aloud) say(`${timer.label}: time is up.`);
-      toast(`${timer.label}: time is up.`, { duration: 20_000 });
+      const says = timer.clock ? "too late, begin that part anew." : "time is up.";
+      if (prefs.aloud) say(`${timer.label}: ${says}`);
+      toast(`${timer.label}: ${says}`, { id: keyOf(timer), duration: 20_000 });
     }
   }, [known, timers, now, prefs.aloud]);
   if (timers.length === 0 || now === null) return null;
@@ -49,9 +54,11 @@ export function TimerTray() {
             key={keyOf(timer)}
             href={hrefOf(timer)}
             title={timer.label}
-            className={`flex min-h-11 shrink-0 items-center gap-2 rounded-md px-2 text-sm leading-tight sm:min-h-12 sm:w-full sm:flex-col sm:items-start sm:gap-0 sm:px-1.5 ${left <= 0 ? "bg-now font-bold text-on-now" : ""}`}
+            className={`flex min-h-11 shrink-0 items-center gap-2 rounded-md px-2 text-sm leading-tight sm:min-h-12 sm:w-full sm:flex-col sm:items-start sm:gap-0 sm:px-1.5 ${left > 0 ? "" : timer.clock ? "border-2 border-out font-bold text-out" : "bg-now font-bold text-on-now"}`}
           >
-            <span className="figures font-bold">{left <= 0 ? "Ready" : clockText(left)}</span>
+            <span className="figures font-bold">
+              {left > 0 ? clockText(left) : timer.clock ? "Too late" : "Ready"}
+            </span>
             <span className="max-w-32 truncate sm:w-full sm:max-w-full sm:text-xs">
               {shortOf(timer.label)}
             </span>
@@ -64,6 +71,8 @@ export function TimerTray() {
 
 const leftOf = ({ startedAt, seconds }: BenchTimer, now: number): number =>
   seconds - (now - Date.parse(startedAt)) / 1000;
+
+const GONE_AFTER_SECONDS = 900;
 
 /** The last and most telling part of an end's name. */
 const shortOf = (label: string): string => label.split(" · ").at(-1) ?? label;

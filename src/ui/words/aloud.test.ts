@@ -19,7 +19,7 @@ const said = (step: string, units: "mm" | "in" | "both" = "mm") =>
 describe("a step read aloud", () => {
   it("says the figure, its datum, its tolerance in words, and the slip to avoid", () => {
     expect(said("second-mark")).toMatch(
-      /48\.5 millimetres from the cable end\. plus or minus 1\.0 11\.5 further on than the buffer edge at 37\.0, not at 11\.5\./,
+      /48\.5 millimetres from the cable end\. plus or minus 0\.45 11\.5 further on than the buffer edge at 37\.0, not at 11\.5\./,
     );
   });
   it("says inches when inches are in use", () => {

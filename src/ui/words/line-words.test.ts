@@ -32,7 +32,7 @@ describe("a figure in words", () => {
       shown: { main: "48.5" },
       datum: "cable end",
       also: ["11.5 further on than the buffer edge at 37.0, not “at 11.5”"],
-      tolerance: "±1.0",
+      tolerance: "±0.45",
     });
   });
   it("a cleave is worked to from the buffer edge, since it takes the end away", () => {
@@ -105,7 +105,7 @@ describe("an end's history in words", () => {
   it.each([
     [{ kind: "thread", part: "clip", on: true }, "A/B clip on"],
     [{ kind: "thread", part: "clip", on: false }, "A/B clip taken off"],
-    [{ kind: "step", to: 1 }, "To step 2: Mark the split"],
+    [{ kind: "step", to: 2 }, "To step 3: Mark the split"],
     [{ kind: "strike", reading: "r" }, "Struck out the reading 8.5"],
     [
       { kind: "answer", judgement: "end-face", answer: "clean" },
@@ -113,8 +113,8 @@ describe("an end's history in words", () => {
     ],
     [{ kind: "label", job: "Row D", label: "" }, "Named Row D"],
     [
-      { kind: "redo", rule: "repolish", judgement: "end-face", answer: "scratch", to: 1, voids: {} },
-      "Back to step 2, Mark the split: polish again",
+      { kind: "redo", rule: "repolish", judgement: "end-face", answer: "scratched", to: 2, voids: {} },
+      "Back to step 3, Mark the split: polish again",
     ],
     [{ kind: "shards", made: 2, binned: 0 }, "2 shards off"],
     [{ kind: "shards", made: 0, binned: 1 }, "1 shard in the bin"],

@@ -1,4 +1,4 @@
-import { featureOf, formatMm, type Line, lbfOf, type RunSheet, type Setting } from "@/core";
+import { featureOf, formatMm, type Line, lbfInchOf, lbfOf, type RunSheet, type Setting } from "@/core";
 import {
   figureText,
   lengthText,
@@ -90,6 +90,10 @@ export function settingText(setting: Setting, units: Units): string {
       return units === "mm"
         ? `${setting.newtons} N`
         : `${setting.newtons} N (${lbfOf(setting.newtons).toFixed(1)} lbf)`;
+    case "torque":
+      return units === "mm"
+        ? `${setting.newtonMetres} N·m`
+        : `${setting.newtonMetres} N·m (${lbfInchOf(setting.newtonMetres).toFixed(1)} lbf·in)`;
     case "words":
       return setting.words;
   }
@@ -102,7 +106,7 @@ export const usesText = ({ step }: Line): string[] =>
 /** What is not counted, timed or drawn at the bench: a setting in words, and what is used up. */
 export function benchNotes(line: Line, units: Units): string[] {
   const { setting } = line.step;
-  const inWords = setting && ["words", "program", "pull"].includes(setting.kind);
+  const inWords = setting && ["words", "program", "pull", "torque"].includes(setting.kind);
   const uses = usesText(line);
   return [
     ...(inWords ? [settingText(setting, units)] : []),

@@ -2,27 +2,27 @@ import { scaleLinear } from "d3-scale";
 import { type Check, toMm } from "@/core";
 import { lengthText, limitsText, type Units } from "../words/length-text";
 
-interface LeadInProps {
+interface EntryTubeProps {
   readonly check: Check;
-  /** Where the mark was read to stand, micrometres from the lead-in; null before it is read. */
+  /** Where the mark was read to stand, micrometres from the entry tube; null before it is read. */
   readonly reading: number | null;
   readonly units: Units;
 }
 
-/** The mark at the lead-in, to scale, with the band it may stand in. */
-export function LeadInPicture({ check, reading, units }: LeadInProps) {
+/** The mark at the entry tube, to scale, with the band it may stand in. */
+export function EntryTubePicture({ check, reading, units }: EntryTubeProps) {
   const [min, max] = [check.min ?? 0, check.max ?? check.nominal * 2];
   const most = Math.max(toMm(max), toMm(reading ?? 0), 1) * 1.6;
   const x = scaleLinear().domain([0, most]).range([110, 310]);
   const at = x(toMm(reading ?? check.nominal));
   const ticks = x.ticks(Math.min(8, Math.max(3, Math.round(most))));
   return (
-    <figure className="max-w-sm">
+    <figure className="w-64">
       <svg
         viewBox="0 0 320 104"
         className="w-full"
         role="img"
-        aria-label={`The mark may stand ${limitsText(check.min, check.max, units)} from the lead-in`}
+        aria-label={`The mark may stand ${limitsText(check.min, check.max, units)} from the entry tube`}
       >
         <rect x="110" y="34" width="210" height="28" fill="#dfe4ee" stroke="#8f9ab3" />
         <rect
@@ -41,7 +41,7 @@ export function LeadInPicture({ check, reading, units }: LeadInProps) {
           strokeWidth="2"
         />
         <text x="52" y="53" textAnchor="middle" fontSize="13" fill="var(--ink)">
-          lead-in
+          entry tube
         </text>
         <path
           d={`M${at},30 V66`}
@@ -60,8 +60,7 @@ export function LeadInPicture({ check, reading, units }: LeadInProps) {
         ))}
       </svg>
       <figcaption className="text-soft text-sm leading-tight">
-        To scale, mm from the lead-in. The mark may stand anywhere in the green:{" "}
-        {limitsText(check.min, check.max, units)}.
+        To scale, mm. The mark may stand anywhere in the green: {limitsText(check.min, check.max, units)}.
         {reading !== null && ` Read: ${lengthText(reading, units)}.`}
       </figcaption>
     </figure>

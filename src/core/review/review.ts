@@ -9,6 +9,9 @@ import type { RunSheet } from "../runsheet/runsheet";
 import { statedFor } from "../runsheet/stated";
 import { type Advice, adviceOn } from "./advice";
 import { type Contradiction, contradictionsOf } from "./contradictions";
+import { usualPlacements } from "./placements";
+import { strainAdvice, strainsOf } from "./strains";
+import { toolingAdvice } from "./tooling";
 
 /** A document under the pen: whether it can be read, what contradicts, what a colleague would ask, and its sheet. */
 export interface Review {
@@ -33,6 +36,11 @@ function attempt<T>(work: () => T): { readonly value: T | null; readonly problem
   }
 }
 
+/** The same advice from several cables said once. */
+const once = (all: readonly Advice[]): Advice[] => [
+  ...new Map(all.map((one) => [`${one.id} ${one.message}`, one])).values(),
+];
+
 /** Reviews a document as it stands, after every key: nothing is thrown, whatever it holds. */
 export function review(
   document: ProcedureDocument,
@@ -44,7 +52,13 @@ export function review(
   if (!procedure)
     return { procedure: null, problem: read.problem, contradictions: [], advice: [], sheet: null, cases: {} };
   const contradictions = contradictionsOf(procedure, cables);
-  const advice = adviceOn(procedure);
+  const placements = usualPlacements(procedure, cables, tools);
+  const advice = [
+    ...adviceOn(procedure),
+    // While figures contradict one another, what feeds what says nothing.
+    ...(contradictions.length > 0 ? [] : strainAdvice(placements.flatMap(strainsOf))),
+    ...once(placements.flatMap((one) => toolingAdvice(one, tools))),
+  ];
   if (!on) return { procedure, problem: null, contradictions, advice, sheet: null, cases: {} };
   const core = on.cores.find((one) => misfits(procedure, on, one).length === 0) ?? (on.cores[0] as string);
   const drawn = attempt(() => compileRunSheet({ procedure, cable: on, core, choices: {}, tools }));

@@ -96,6 +96,29 @@ describe("a document under the pen", () => {
     expect(sheet).toBeNull();
     expect(contradictions[0]?.message).toContain("cannot all hold: 7.0 mm short");
   });
+  it("whose limit read at the end is tighter than what feeds it says so, on whichever cable", () => {
+    const beyond = (tolerance: number) => ({
+      dimensions: [
+        { ...document.dimensions[0], cases: [] } as ProcedureDocument["dimensions"][number],
+        document.dimensions[1] as ProcedureDocument["dimensions"][number],
+        {
+          id: "beyond",
+          name: "buffer beyond the jacket",
+          from: "buffer",
+          to: "jacket",
+          nominal: 30,
+          plus: tolerance,
+          minus: tolerance,
+          after: "mark-buffer",
+        },
+      ],
+      steps: [...document.steps, { id: "read", kind: "measure" as const, title: "Read", checks: ["beyond"] }],
+    });
+    const asked = (tolerance: number) =>
+      of(beyond(tolerance), thin).advice.filter(({ message }) => message.includes("may be out by"));
+    expect(asked(2)).toEqual([]);
+    expect(asked(1.5)).toMatchObject([{ about: "dimension", id: "beyond" }]);
+  });
   it("that puts a mark in front of the cable end says so", () => {
     expect(of({ dimensions: withBuffer(-3) }).problem).toMatchObject({
       code: "off-cable",

@@ -1,0 +1,127 @@
+import { describe, expect, it } from "vitest";
+import {
+  compileRunSheet,
+  type EntryInput,
+  judgementOf,
+  misfits,
+  nextLine,
+  presentFeatures,
+  type RunSheet,
+  reworkEntry,
+} from "@/core";
+import { adviceFor, stateAfter } from "@/core/mending/fixtures/ends";
+import { shippedLibrary } from "@/store/shipped";
+
+const { cables, procedures, tools } = shippedLibrary();
+const sheets = procedures.flatMap((procedure) =>
+  cables
+    .filter((cable) => misfits(procedure, cable).length === 0)
+    .map((cable) => {
+      const core = cable.cores.find((one) => misfits(procedure, cable, one).length === 0) as string;
+      return {
+        name: `${procedure.id} on ${cable.id}`,
+        sheet: compileRunSheet({ procedure, cable, core, choices: {}, tools }),
+      };
+    }),
+);
+
+/** Everything that can be seen to be wrong with an end standing at a line: faults of its end, and bad answers there. */
+function* wrongs(
+  sheet: RunSheet,
+  at: number,
+): Generator<{ what: string; entry: EntryInput; seen: { judgement: string; answer: string } | null }> {
+  const end = presentFeatures(sheet, at)
+    .filter(({ kind, madeAt }) => kind === "end" && madeAt >= 0)
+    .at(-1);
+  const leg = sheet.cable.legs[0] ?? "";
+  for (const what of end ? (["bad-cleave", "touched", "aged", "nick"] as const) : [])
+    yield {
+      what,
+      entry: { kind: "fault", leg, feature: end?.id as string, what, at: null, on: true },
+      seen: null,
+    };
+  const judgement = sheet.lines[at] && judgementOf(sheet.lines[at].step);
+  for (const { id } of judgement?.answers.filter(({ good }) => !good) ?? []) {
+    const seen = { judgement: judgement?.id as string, answer: id };
+    yield { what: `${seen.judgement}: ${id}`, entry: { kind: "answer", ...seen }, seen };
+  }
+}
+
+/** The lines walked from taking a redo until the fibre next goes in or the end is done. */
+function walkedToEntry(sheet: RunSheet, entry: ReturnType<typeof reworkEntry>): number[] {
+  const walked: number[] = [];
+  let mend: ReturnType<typeof reworkEntry> | null = entry;
+  for (let at = entry.to; at < sheet.lines.length; ) {
+    walked.push(at);
+    if (["insert", "fuse"].includes(sheet.lines[at]?.step.kind ?? "")) break;
+    if (mend && at >= mend.back) mend = null;
+    at = nextLine({ mend, at });
+  }
+  return walked;
+}
+
+const LOOKS = ["coating-off", "glass-sound"];
+
+describe("whatever is seen to be wrong, at whatever step, and whichever way is taken", () => {
+  it("no fibre goes in that was not stripped, wiped, looked at, cleaved and looked at again, in this order", () => {
+    let taken = 0;
+    const lost: string[] = [];
+    for (const { name, sheet } of sheets)
+      for (const { index } of sheet.lines)
+        for (const { what, entry: wrong, seen } of wrongs(sheet, index)) {
+          const state = stateAfter({ kind: "step", to: index }, wrong);
+          for (const advice of adviceFor(sheet, state, seen)) {
+            if (advice.kind !== "mend") continue;
+            for (const plan of ["least", "recommended"] as const) {
+              const entry = reworkEntry(advice, plan);
+              const moved = entry.moves.flatMap(
+                ({ feature }) => sheet.features.find(({ id }) => id === feature)?.ends ?? [],
+              );
+              const stripped = moved.includes("coating");
+              if (!stripped && !moved.includes("glass")) continue;
+              taken += 1;
+              const walked = walkedToEntry(sheet, entry);
+              const line = (is: (line: RunSheet["lines"][number]) => boolean) =>
+                sheet.lines.filter(is).map((one) => one.index);
+              const asked = (ids: readonly string[]) =>
+                line(({ step }) => ids.includes(judgementOf(step)?.id ?? ""));
+              const owed = [
+                ...(stripped
+                  ? [
+                      ...line(({ bares }) => bares.some(({ layer }) => layer === "coating")).slice(-1),
+                      ...line(({ step }) => step.id === "clean"),
+                      ...asked(LOOKS),
+                    ]
+                  : []),
+                ...line(({ step }) => step.kind === "cleave"),
+                ...asked(["clean-cleave"]),
+              ].sort((a, b) => a - b);
+              const missing = owed.filter((one) => !walked.includes(one));
+              const inOrder = walked.every((one, i) => i === 0 || one > (walked[i - 1] as number));
+              if (missing.length > 0 || !inOrder)
+                lost.push(
+                  `${name}, ${what} at ${sheet.lines[index]?.step.id}, ${plan}: without ${missing.map((one) => sheet.lines[one]?.step.id).join()}`,
+                );
+            }
+          }
+        }
+    expect(lost).toEqual([]);
+    expect(taken).toBeGreaterThan(1000);
+  });
+  it("what is made anew is read again before the end can be done", () => {
+    for (const { name, sheet } of sheets)
+      for (const { index } of sheet.lines)
+        for (const { entry: wrong, seen } of wrongs(sheet, index)) {
+          const state = stateAfter({ kind: "step", to: index }, wrong);
+          for (const advice of adviceFor(sheet, state, seen)) {
+            if (advice.kind !== "mend") continue;
+            const entry = reworkEntry(advice, "recommended");
+            const moved = entry.moves.map(({ feature }) => feature);
+            const touched = sheet.checks.filter(
+              ({ leg, from, to }) => leg === entry.leg && (moved.includes(from) || moved.includes(to)),
+            );
+            expect([name, touched.filter(({ id }) => !entry.voids.checks.includes(id))]).toEqual([name, []]);
+          }
+        }
+  });
+});

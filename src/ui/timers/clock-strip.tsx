@@ -1,0 +1,79 @@
+"use client";
+
+import { Hourglass } from "lucide-react";
+import { type Clock, type RunSheet, runningClocks } from "@/core";
+import type { BenchWork } from "../bench/use-work";
+import { clockText } from "../words/clock-text";
+import { useTick } from "./timers-context";
+
+/** Share of its time left from which a clock warns. */
+const WARNS = 0.25;
+
+/** What must be done in time at the bench: how long is left; when it has run out, what to do about it. */
+export function ClockStrip({ sheet, work }: { readonly sheet: RunSheet; readonly work: BenchWork }) {
+  const clocks = runningClocks(sheet, work.state);
+  const now = useTick(clocks.length > 0);
+  if (now === null) return null;
+  return clocks.map((clock) => (
+    <ClockShown key={clock.from} sheet={sheet} work={work} clock={clock} left={leftOf(clock, now)} />
+  ));
+}
+
+const leftOf = ({ startedAt, seconds }: Clock, now: number): number =>
+  seconds - (now - Date.parse(startedAt)) / 1000;
+
+interface ClockShownProps {
+  readonly sheet: RunSheet;
+  readonly work: BenchWork;
+  readonly clock: Clock;
+  readonly left: number;
+}
+
+function ClockShown({ sheet, work, clock, left }: ClockShownProps) {
+  const until = sheet.lines[clock.until]?.step.title;
+  if (left > 0) {
+    const warns = left < clock.seconds * WARNS;
+    return (
+      <p
+        className={`flex items-center gap-2 rounded-md px-2 leading-tight ${warns ? "bg-now-wash font-bold" : "text-soft"}`}
+      >
+        <Hourglass aria-hidden="true" className="size-4 shrink-0" />
+        <span className="min-w-0 flex-1">
+          {warns ? "Hurry: " : ""}
+          {clock.of}, until “{until}”
+        </span>
+        <span role="timer" className="figures font-bold">
+          {clockText(left)}
+        </span>
+      </p>
+    );
+  }
+  const aged = work.state.faults.some(({ what }) => what === "aged");
+  return (
+    <div role="alert" className="grid gap-1.5 rounded-lg border-2 border-out p-2 leading-tight">
+      <p>
+        <strong>Too late: {clock.of}.</strong>{" "}
+        {clock.cleaved
+          ? "An end that has stood in the air is cleaved anew."
+          : `Begin again from “${sheet.lines[clock.from]?.step.title}”.`}
+      </p>
+      {!aged && (
+        <button
+          type="button"
+          onClick={() => (clock.cleaved ? cleaveAnew(sheet, work, clock) : work.go(clock.from))}
+          className="min-h-12 rounded-md border-2 border-ink px-3 font-bold"
+        >
+          {clock.cleaved ? "Cleave it anew: say what that takes" : "Go back there"}
+        </button>
+      )}
+    </div>
+  );
+}
+
+/** Says of every leg's cleaved end that it stood too long: what to redo follows from that. */
+function cleaveAnew(sheet: RunSheet, { add }: BenchWork, { from }: Clock): void {
+  const { step } = sheet.lines[from] ?? {};
+  if (step?.kind !== "cleave") return;
+  for (const leg of sheet.cable.legs)
+    add({ kind: "fault", leg, feature: step.makes, what: "aged", at: null, on: true });
+}
