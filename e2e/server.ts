@@ -2,7 +2,7 @@ import { randomUUID } from "node:crypto";
 import { mkdtempSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { type APIRequestContext, test as base, expect } from "@playwright/test";
+import { type APIRequestContext, test as base, expect, type Page, type Response } from "@playwright/test";
 import { compileRunSheet, type EntryInput } from "@/core";
 import { shippedLibrary } from "@/store/shipped";
 import { freePort, type RunningServer, startServer } from "./next-server";
@@ -32,6 +32,18 @@ async function makeServer(): Promise<TestServer> {
   };
 }
 
+/** Makes going to a page wait until it takes keys and touches. `SLOWER=4` slows its processor to a quarter. */
+function onceReady(page: Page, name: "goto" | "reload"): void {
+  const go = page[name].bind(page) as (...args: unknown[]) => Promise<Response | null>;
+  const ready = page.locator("html[data-ready]");
+  page[name] = async (...args: unknown[]) => {
+    const answer = await go(...args);
+    if (answer?.headers()["content-type"]?.startsWith("text/html"))
+      await ready.waitFor({ state: "attached" });
+    return answer;
+  };
+}
+
 export const test = base.extend<{ baseURL: string }, { server: TestServer }>({
   server: [
     // biome-ignore lint/correctness/noEmptyPattern: Playwright asks for a pattern here
@@ -44,6 +56,13 @@ export const test = base.extend<{ baseURL: string }, { server: TestServer }>({
     { scope: "worker" },
   ],
   baseURL: async ({ server }, use) => use(server.url),
+  page: async ({ page }, use) => {
+    const rate = Number(process.env.SLOWER ?? 1);
+    if (rate > 1)
+      await (await page.context().newCDPSession(page)).send("Emulation.setCPUThrottlingRate", { rate });
+    for (const name of ["goto", "reload"] as const) onceReady(page, name);
+    await use(page);
+  },
 });
 
 export { expect };

@@ -7,7 +7,9 @@ import {
   nextLine,
   presentFeatures,
   type RunSheet,
+  redoEntry,
   reworkEntry,
+  rungsOf,
 } from "@/core";
 import { adviceFor, stateAfter } from "@/core/mending/fixtures/ends";
 import { shippedLibrary } from "@/store/shipped";
@@ -124,4 +126,35 @@ describe("whatever is seen to be wrong, at whatever step, and whichever way is t
           }
         }
   });
+  it("no reading of a leg survives going back to before what it lies between was made on that leg", () => {
+    let voided = 0;
+    for (const { name, sheet } of sheets)
+      for (const line of sheet.lines)
+        for (const { seen } of wrongs(sheet, line.index))
+          for (const leg of seen ? legsOf(sheet) : []) {
+            const { judgement, answer } = seen as { judgement: string; answer: string };
+            for (const rung of rungsOf(sheet, stateAfter(), judgement, answer, leg)) {
+              const own = rung.rule.each ? leg : "";
+              const entry = redoEntry(sheet, rung, judgement, answer, own);
+              const anew = sheet.features.filter(
+                ({ madeAt, cutAt }) => Math.max(madeAt, cutAt ?? -1) >= rung.to,
+              );
+              const touched = sheet.checks.filter(
+                (check) =>
+                  (own === "" || check.leg === own) &&
+                  anew.some(({ id }) => id === check.from || id === check.to),
+              );
+              voided += touched.length;
+              expect([name, touched.filter(({ id }) => !entry.voids.checks.includes(id))]).toEqual([
+                name,
+                [],
+              ]);
+              const others = sheet.checks.filter(({ leg: of }) => own !== "" && of !== own);
+              expect([name, others.filter(({ id }) => entry.voids.checks.includes(id))]).toEqual([name, []]);
+            }
+          }
+    expect(voided).toBeGreaterThan(500);
+  });
 });
+
+const legsOf = ({ cable }: RunSheet): readonly string[] => (cable.legs.length > 1 ? cable.legs : [""]);

@@ -10,6 +10,8 @@ export * from "./dimensions/dimensions";
 export * from "./end/accept";
 export * from "./end/clocks";
 export * from "./end/entry";
+export * from "./end/open-points";
+export * from "./end/parts";
 export * from "./end/redo";
 export * from "./end/state";
 export * from "./end/undone";

@@ -8,6 +8,7 @@ import {
   isTakenBack,
   judgementOf,
   type Result,
+  resultOf,
   standings,
   toMm,
   usedOn,
@@ -16,7 +17,14 @@ import type { Store } from "@/store/database";
 import { countSigned, signedEnds, signedStyles, signersOf } from "@/store/ends";
 import { type End, type EndSummary, getEnd } from "./ends";
 
-export const RESULTS = ["in", "out", "unsure", "unmeasured", "cut-off"] as const satisfies readonly Result[];
+export const RESULTS = [
+  "in",
+  "out",
+  "unsure",
+  "unmeasured",
+  "cut-off",
+  "discarded",
+] as const satisfies readonly Result[];
 
 /** A page of the ledger. */
 export const LEDGER_PAGE = 60;
@@ -83,10 +91,12 @@ export function endRecord(end: End) {
       left: state.spare === null ? null : toMm(state.spare),
     },
     choices: end.sheet.picked.choices,
+    as: end.sheet.as,
     rule: end.rule,
     started: end.createdAt,
     hash: end.hash,
     signed: state.signed,
+    result: resultOf(end.sheet, state, end.rule),
     lengths: standings(end.sheet, state, end.rule).map(
       ({ check: { id, name, leg, nominal, min, max }, readings, judged }) => {
         const verdict = end.verdicts?.find(({ check: judgedCheck }) => judgedCheck === id) ?? judged;
@@ -226,6 +236,7 @@ export function ledgerCsv(store: Store, query: unknown): string {
       job: record.job,
       label: record.label,
       style: record.style.name,
+      as: record.as.join(", "),
       revision: record.style.revision,
       figures: record.style.figures.kind,
       cable: record.cable.name,
@@ -233,6 +244,8 @@ export function ledgerCsv(store: Store, query: unknown): string {
       signed_by: signed?.name ?? "",
       signed_at: signed?.at ?? "",
       outcome: signed?.outcome ?? "",
+      result: record.result,
+      looks: record.looks.map(({ asks, sees }) => `${asks} ${sees ?? "not answered"}`).join("; "),
     };
     const blank = {
       length: "",

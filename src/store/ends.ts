@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, gt, isNotNull, isNull, lt, or, type SQL, sql } from "drizzle-orm";
+import { and, asc, desc, eq, gt, isNotNull, isNull, lt, ne, or, type SQL, sql } from "drizzle-orm";
 import type { Entry, Recorded, Result } from "@/core";
 import { type EndFounded, entryHash, foundingHash } from "./chain";
 import type { Store } from "./database";
@@ -71,7 +71,8 @@ export interface LedgerFilter {
 const matching = ({ result, style, before }: LedgerFilter): SQL | undefined =>
   and(
     isNotNull(ends.signedAt),
-    result && eq(ends.result, result),
+    // What was begun by mistake is kept, and shown to whoever asks for it.
+    result ? eq(ends.result, result) : ne(ends.result, "discarded"),
     style ? eq(ends.style, style) : undefined,
     before &&
       or(lt(ends.signedAt, before.signedAt), and(eq(ends.signedAt, before.signedAt), lt(ends.id, before.id))),

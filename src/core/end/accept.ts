@@ -5,6 +5,7 @@ import { InputError } from "../problem/problem";
 import { judgementOf } from "../procedure/step";
 import type { RunSheet } from "../runsheet/runsheet";
 import type { Entry } from "./entry";
+import { forgottenParts, restartEntry } from "./parts";
 import { redoEntry, rungsOf } from "./redo";
 import { type EndState, shardsMissing } from "./state";
 
@@ -12,6 +13,7 @@ import { type EndState, shardsMissing } from "./state";
 export const mustHaveSeen = (entry: Entry): boolean =>
   entry.kind === "step" ||
   entry.kind === "redo" ||
+  entry.kind === "restart" ||
   entry.kind === "rework" ||
   entry.kind === "untake" ||
   entry.kind === "label" ||
@@ -78,6 +80,9 @@ export function mustAccept(sheet: RunSheet, state: EndState, entry: Entry, rule:
         throw new InputError("unknown-leg", `This cable has no leg “${entry.leg}”.`, ["leg"]);
       if (!isAdvised(sheet, state, rule, entry)) mustBeRung(sheet, state, entry);
       return;
+    case "restart":
+      mustBeShutOut(sheet, state, entry);
+      return;
     case "rework":
       mustFollow(sheet, state, rule, entry);
       return;
@@ -96,7 +101,7 @@ export function mustAccept(sheet: RunSheet, state: EndState, entry: Entry, rule:
         throw new InputError("unknown-step", `No step “${entry.step}” on this sheet.`, ["step"]);
       return;
     case "sign":
-      if (entry.outcome === "kept") mustReach(sheet, state, sheet.lines.length - 1);
+      if (entry.outcome === "kept") mustBeOn(sheet, state);
       if (shardsMissing(state) > 0 && !entry.missingShards)
         throw new InputError(
           "shards",
@@ -130,6 +135,16 @@ function mustBeThere(sheet: RunSheet, state: EndState, entry: Extract<Entry, { k
     throw new InputError("wrong-fault", `A ${feature.kind} cannot be called “${entry.what}”.`, ["what"]);
 }
 
+/** Beginning again for a forgotten part is for one that is due, is not on, and no longer goes on. */
+function mustBeShutOut(sheet: RunSheet, state: EndState, entry: Extract<Entry, { kind: "restart" }>): void {
+  if (
+    !forgottenParts(sheet, state).some(({ part, shutOutBy }) => part.id === entry.part && shutOutBy !== null)
+  )
+    throw new InputError("wrong-restart", `“${entry.part}” is on, or can still be threaded on.`, ["part"]);
+  if (!sameEntry(restartEntry(sheet, entry.part), entry))
+    throw new InputError("wrong-restart", "What beginning again takes is worked out anew.", ["to"]);
+}
+
 /** A redo is the next one its answer offers, goes where that says, and voids what comes after. */
 function mustBeRung(sheet: RunSheet, state: EndState, entry: Extract<Entry, { kind: "redo" }>): void {
   const { judgement, answer, leg } = entry;
@@ -157,7 +172,12 @@ function mustBeRung(sheet: RunSheet, state: EndState, entry: Extract<Entry, { ki
 function mustReach(sheet: RunSheet, state: EndState, to: number): void {
   if (to >= sheet.lines.length)
     throw new InputError("unknown-step", `This sheet has ${sheet.lines.length} steps.`, ["to"]);
-  const missing = missingParts(sheet, state, to);
+  // Back is always open: a part that was forgotten is put on at its gate.
+  if (to > state.at) mustBeOn(sheet, state, to);
+}
+
+function mustBeOn(sheet: RunSheet, state: EndState, before?: number): void {
+  const missing = missingParts(sheet, state, before);
   if (missing.length > 0)
     throw new InputError("gate", `Not threaded on yet: ${missing.join(", ")}. It cannot be added later.`, [
       "to",

@@ -27,6 +27,10 @@ const zReading = z.strictObject({
     .extend({ resolution: zMicrometres, repeatability: zMicrometres }),
 });
 
+/** What becomes of an end: used, cut off, or begun by mistake and put out of the way. */
+export const OUTCOMES = ["kept", "cut-off", "discarded"] as const;
+export type EndOutcome = (typeof OUTCOMES)[number];
+
 const zSign = z.strictObject({
   kind: z.literal("sign"),
   name: z
@@ -34,7 +38,7 @@ const zSign = z.strictObject({
     .trim()
     .min(1, "A sign-off carries a name")
     .max(120, "A name has at most 120 characters"),
-  outcome: z.enum(["kept", "cut-off"]),
+  outcome: z.enum(OUTCOMES),
   /** Why it is signed though a shard is not accounted for. */
   missingShards: z.string().trim().max(300).optional(),
 });
@@ -56,6 +60,19 @@ const zRedo = z.strictObject({
   }),
   /** Cable that goes with it, where it begins behind what was bared. */
   cableLost: zMicrometres.optional(),
+});
+
+/** Cut off and begun again because a part was forgotten and no longer goes on: the part, and what goes with it. */
+const zRestart = z.strictObject({
+  kind: z.literal("restart"),
+  part: zName,
+  to: z.int().min(0).max(1000),
+  cableLost: zMicrometres,
+  voids: z.strictObject({
+    checks: z.array(zName).max(400),
+    judgements: z.array(zName).max(100),
+    steps: z.array(zName).max(400),
+  }),
 });
 
 const zPlace = z.record(zName, zMicrometres);
@@ -179,6 +196,7 @@ export const zEntry = z.discriminatedUnion(
     zUse,
     zTimer,
     zSign,
+    zRestart,
     zReworkTaken,
     zUntake,
     zFault,
@@ -188,7 +206,7 @@ export const zEntry = z.discriminatedUnion(
   ],
   {
     error:
-      "An entry is one of thread, step, reading, strike, answer, label, redo, rework, untake, fault, spare, shards, use, timer, sign, correction, photo",
+      "An entry is one of thread, step, reading, strike, answer, label, redo, restart, rework, untake, fault, spare, shards, use, timer, sign, correction, photo",
   },
 );
 

@@ -3,7 +3,7 @@ import { judge } from "../conformance/conformance";
 import { type Length, um, ZERO } from "../length/length";
 import { judgementOf } from "../procedure/step";
 import type { Check, RunSheet } from "../runsheet/runsheet";
-import type { Entry, Fault, Reading, Recorded, ReworkTaken } from "./entry";
+import type { EndOutcome, Entry, Fault, Reading, Recorded, ReworkTaken } from "./entry";
 
 /** A hold or cure: when it began, for how long, and whether it was ended. */
 export interface RunTimer {
@@ -70,7 +70,7 @@ export interface EndState {
   readonly signed: {
     readonly name: string;
     readonly at: string;
-    readonly outcome: "kept" | "cut-off";
+    readonly outcome: EndOutcome;
     readonly missingShards?: string | undefined;
   } | null;
   readonly lastSeq: number;
@@ -142,6 +142,8 @@ export function applied(state: EndState, { id, seq, at, entry }: Recorded): EndS
       return { ...next, job: entry.job, label: entry.label };
     case "redo":
       return { ...redone(next, entry), taken };
+    case "restart":
+      return { ...restarted(next, entry), taken };
     case "rework":
       return { ...reworked(next, entry), taken };
     case "untake":
@@ -241,6 +243,21 @@ function redone(
   };
 }
 
+/** All cut off and begun again: what was threaded on stays on, but for what was said not to be. */
+function restarted(state: EndState, { to, voids, cableLost }: Extract<Entry, { kind: "restart" }>): EndState {
+  return {
+    ...voided(state, voids),
+    at: to,
+    reached: to,
+    leftAt: keptLeft(state, (line) => line < to),
+    mend: null,
+    places: {},
+    faults: [],
+    lost: um(state.lost + cableLost),
+    spare: less(state.spare, cableLost),
+  };
+}
+
 /** Some lines done again by new figures; the rest of the end stays as it is. */
 function reworked(state: EndState, entry: ReworkTaken): EndState {
   const { leg, plan, steps, to, back, moves, places, cableLost, rule, voids } = entry;
@@ -318,11 +335,11 @@ export const keptVerdicts = (sheet: RunSheet, state: EndState, rule: Rule): Kept
     judged ? [{ check: check.id, ...judged }] : [],
   );
 
-export type Result = "in" | "out" | "unsure" | "unmeasured" | "cut-off";
+export type Result = "in" | "out" | "unsure" | "unmeasured" | "cut-off" | "discarded";
 
-/** What an end comes to: cut off, else the worst of its lengths, of what was asked and of what was seen and not redone. */
+/** What an end comes to: cut off or discarded, else the worst of its lengths, of what was asked and of what was seen and not redone. */
 export function resultOf(sheet: RunSheet, state: EndState, rule: Rule): Result {
-  if (state.signed?.outcome === "cut-off") return "cut-off";
+  if (state.signed && state.signed.outcome !== "kept") return state.signed.outcome;
   const verdicts = standings(sheet, state, rule).map(({ judged }) => judged?.verdict ?? null);
   const looks = sheet.lines
     .flatMap(({ step }) => judgementOf(step) ?? [])

@@ -1,6 +1,6 @@
-import { judgementOf } from "../procedure/step";
+import { isHandsFree, judgementOf } from "../procedure/step";
 import type { Check, Line, RunSheet } from "../runsheet/runsheet";
-import type { EndState } from "./state";
+import type { EndState, RunTimer } from "./state";
 
 /** What a step asks for and has not got: lengths not read, a look not answered, or answered by what is not good. */
 export interface Undone {
@@ -11,26 +11,48 @@ export interface Undone {
   readonly asks: string | null;
   /** What was seen and is not good, and still stands; null where there is nothing of the kind. */
   readonly bad: string | null;
+  /** A hold or cure that was begun and not seen to its end before the work went on. */
+  readonly cutShort: boolean;
 }
 
+type Seen = Pick<EndState, "readings" | "answers" | "timers" | "leftAt">;
+
+/** What needs no hands goes on by itself: it was cut short only if the next step was done before it was over. */
+function isCutShort({ index, step }: Line, { timers, leftAt }: Pick<Seen, "timers" | "leftAt">): boolean {
+  const timer = timers.find((one) => one.step === step.id);
+  if (!timer) return false;
+  const left = leftAt[isHandsFree(step) ? index + 1 : index];
+  const until = Math.min(
+    ...[timer.stoppedAt, left && left > timer.startedAt ? left : null].flatMap((one) =>
+      one ? [Date.parse(one)] : [],
+    ),
+  );
+  return Number.isFinite(until) && until < endOf(timer) - SOON_ENOUGH_MS;
+}
+
+const endOf = ({ startedAt, seconds }: RunTimer): number => Date.parse(startedAt) + seconds * 1000;
+
+/** A clock read over a network may be behind by this much. */
+const SOON_ENOUGH_MS = 1_000;
+
 /** What one step still asks for, or null when it has all of it. */
-export function undoneAt(
-  { index, step, checks }: Line,
-  { readings, answers }: Pick<EndState, "readings" | "answers">,
-): Undone | null {
+export function undoneAt(line: Line, state: Seen): Undone | null {
+  const { index, step, checks } = line;
+  const { readings, answers } = state;
   const unread = checks.filter(({ id }) => !readings.some((reading) => reading.check === id));
   const judgement = judgementOf(step);
   const given = judgement && answers[judgement.id];
   const asks = judgement && given === undefined ? judgement.asks : null;
   const bad = judgement?.answers.find(({ id, good }) => id === given && !good)?.sees ?? null;
-  return unread.length > 0 || asks !== null || bad !== null
-    ? { index, title: step.title, checks: unread, asks, bad }
+  const cutShort = isCutShort(line, state);
+  return unread.length > 0 || asks !== null || bad !== null || cutShort
+    ? { index, title: step.title, checks: unread, asks, bad, cutShort }
     : null;
 }
 
 /** Steps before a line that were passed without what they ask for, in the order of work. */
 export const skippedSteps = (
   { lines }: RunSheet,
-  state: Pick<EndState, "readings" | "answers" | "reached">,
+  state: Seen & Pick<EndState, "reached">,
   before = state.reached,
 ): Undone[] => lines.slice(0, before).flatMap((line) => undoneAt(line, state) ?? []);

@@ -86,7 +86,8 @@ function adviseLeg(
   const made = asOut(lies, open);
   const out = made.read.filter(({ judged }) => judged.verdict === "out");
   const faults = [...state.faults.filter((fault) => fault.leg === leg), ...faultsOf(sheet, made, leg, seen)];
-  if (out.length === 0 && faults.length === 0) return null;
+  const apart = scattered(state, made);
+  if (out.length === 0 && faults.length === 0 && !apart) return null;
   const asked: Asked = {
     leg,
     checks: out.map(({ check }) => check.id),
@@ -98,7 +99,7 @@ function adviseLeg(
       means: judged.mean > check.nominal ? check.ifLong : check.ifShort,
     })),
   };
-  const odd = scattered(state, made) ?? made.odd;
+  const odd = apart ?? made.odd;
   if (odd && faults.length === 0) return { ...asked, kind: "read-again", disagree: odd.ids, by: odd.by };
   const fresh = (
     why: "its-rule" | "held" | "used-up",

@@ -149,6 +149,15 @@ export type StatedDimension = Procedure["dimensions"][number];
 export const optionsFor = (choice: Choice, cable: Cable, core: string): Choice["options"] =>
   choice.options.filter(({ when }) => holds(when, cable, { core, choices: {} }));
 
+/**
+ * What was picked, by name: interface, end face. What everybody does by default of a school of practice is left out;
+ * another school is told.
+ */
+export const pickedNames = ({ choices }: Procedure, picked: Readonly<Record<string, string>>): string[] =>
+  choices
+    .filter(({ id, school, default: usual }) => !school || picked[id] !== usual)
+    .map(({ id, options }) => options.find((option) => option.id === picked[id])?.name ?? "?");
+
 /** The default option of every choice, with what was picked put over it. */
 export function withDefaults(
   procedure: Procedure,

@@ -5,7 +5,7 @@ import { mm, um } from "../length/length";
 import { InputError } from "../problem/problem";
 import { holds } from "../procedure/condition";
 import { misfits } from "../procedure/fit";
-import { type Procedure, withDefaults } from "../procedure/procedure";
+import { type Procedure, pickedNames, withDefaults } from "../procedure/procedure";
 import { madeBy, type Step } from "../procedure/step";
 import type { Tool } from "../procedure/tool";
 import { compileLengths } from "./lengths";
@@ -49,6 +49,7 @@ export function compileRunSheet({ procedure, cable, core, choices, tools }: Comp
     },
     cable: { id: cable.id, revision: cable.revision, name: cable.name, legs: cable.legs },
     picked,
+    as: pickedNames(procedure, picked.choices),
     layers: cable.layers.slice(
       Math.max(
         0,

@@ -122,6 +122,8 @@ export interface RunSheet {
   };
   readonly cable: Pick<Cable, "id" | "revision" | "name" | "legs">;
   readonly picked: Picked;
+  /** What was picked, by name: interface, end face, a school other than the usual. */
+  readonly as: readonly string[];
   /** Layers in hand when the work starts, from the outside in. */
   readonly layers: Cable["layers"];
   readonly features: readonly SheetFeature[];

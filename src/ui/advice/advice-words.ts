@@ -9,6 +9,7 @@ import {
   type SeenFault,
 } from "@/core";
 import { figureText, type Units } from "../words/length-text";
+import { toleranceAt } from "../words/line-words";
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
@@ -23,7 +24,7 @@ function takenOff(sheet: RunSheet, id: string): string {
 /** One thing to do again, with its figure. */
 export function moveWords(sheet: RunSheet, { feature: id, how, further, from }: Move, units: Units): string {
   const feature = featureOf(sheet, id);
-  const far = (length: number) => figureText(Math.abs(length), units);
+  const far = (length: number) => figureText(Math.abs(length), units, toleranceAt(sheet, id));
   if (id === sheet.features[0]?.id) return `Trim ${far(further)} off the ${feature.name}`;
   if (how === "cut" && from)
     return `Cleave again at ${far(from.distance)} from the ${featureOf(sheet, from.datum).name}`;

@@ -4,6 +4,7 @@ import { useId, useMemo } from "react";
 import type { RunSheet, SheetFeature } from "@/core";
 import { usePrefs } from "../prefs/prefs-context";
 import { figureText, lengthText, type Units } from "../words/length-text";
+import { placeText, toleranceAt } from "../words/line-words";
 import { type FlagText, type PlacedFlag, placeFlags } from "./flags";
 import { type BandGeometry, bandGeometry, readingPosition, thickAt } from "./geometry";
 import { LayersDrawn } from "./layers";
@@ -139,8 +140,8 @@ export function Band({ sheet, line, lit, onPoint, readings = [], leg = "", compa
       <ol className="sr-only" aria-label="Lengths on the cable">
         {geometry.features.slice(1).map((feature) => (
           <li key={feature.id}>
-            {feature.name}: {lengthText(toldAt(sheet, feature), prefs.units)} from the{" "}
-            {sheet.features[0]?.name}
+            {feature.name}: {lengthText(toldAt(sheet, feature), prefs.units, toleranceAt(sheet, feature.id))}{" "}
+            from the {sheet.features[0]?.name}
           </li>
         ))}
       </ol>
@@ -178,12 +179,12 @@ function flagTexts(
     const own =
       datum === root
         ? ""
-        : ` · ${figureText(Math.abs(distance), units)} ${distance < 0 ? `before the ${nameOf(datum)}` : "further on"}`;
+        : ` · ${figureText(Math.abs(distance), units, figure.own)} ${distance < 0 ? `before the ${nameOf(datum)}` : "further on"}`;
     return [
       {
         id: feature.id,
         x: scale.x(feature.position),
-        main: figureText(figure.fromEnd, units),
+        main: placeText(figure, units),
         note: `${feature.name}${own}`,
         first: lit.includes(feature.id) || (lit.length === 0 && feature.madeAt === line),
       },

@@ -3,30 +3,28 @@
 import { Volume2 } from "lucide-react";
 import Link from "next/link";
 import { type RunSheet, shardsMissing } from "@/core";
+import { asText } from "../words/length-text";
 import { EndLabel } from "./end-label";
+import { PartsOn } from "./parts-on";
 import type { BenchWork } from "./use-work";
 
 interface BenchHeadProps {
   readonly sheet: RunSheet;
   readonly work: BenchWork;
+  /** Who works here, as far as it is known. */
+  readonly name: string;
   /** Back to the plan of the batch; null for an end by itself. */
   readonly onPlan: (() => void) | null;
   readonly onAloud: () => void;
 }
 
 /** Which end this is, whether all is saved, and what is still lying about. */
-export function BenchHead({
-  sheet,
-  work: { state, add, waiting, offline },
-  onPlan,
-  onAloud,
-}: BenchHeadProps) {
+export function BenchHead({ sheet, work, name, onPlan, onAloud }: BenchHeadProps) {
+  const { state, add, waiting, offline } = work;
   const missing = shardsMissing(state);
   return (
     <header className="flex min-h-13 items-center gap-2 px-3">
-      <h1 className="sr-only">
-        Bench: {sheet.procedure.name} on {sheet.cable.name}
-      </h1>
+      <h1 className="sr-only">Bench: {asText(sheet)}</h1>
       {state.signed ? (
         <span className="truncate px-2 font-bold text-lg">
           {[state.job, state.label].filter(Boolean).join(" · ") || "End"}
@@ -36,16 +34,24 @@ export function BenchHead({
           job={state.job}
           label={state.label}
           onLabel={(job, label) => add({ kind: "label", job, label })}
+          name={name}
+          onDiscard={(by) =>
+            add({
+              kind: "sign",
+              name: by,
+              outcome: "discarded",
+              ...(missing > 0 ? { missingShards: "end discarded" } : {}),
+            })
+          }
         />
       )}
-      <span className="hidden truncate text-soft md:inline">
-        {sheet.procedure.name} · {sheet.cable.name}
-      </span>
+      <span className="hidden truncate text-soft md:inline">{asText(sheet)}</span>
       {missing > 0 && (
         <span className="hidden shrink-0 rounded-md bg-note px-2 text-sm sm:inline">
           {missing} {missing === 1 ? "shard" : "shards"} to bin
         </span>
       )}
+      <PartsOn sheet={sheet} work={work} />
       <SaveState waiting={waiting} offline={offline} />
       <button
         type="button"

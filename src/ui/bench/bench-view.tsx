@@ -111,7 +111,7 @@ export function BenchView({
   const measuring = signing ? all : here;
   return (
     <main className="flex h-[calc(100dvh-3.5rem-var(--tray,0px))] min-w-0 flex-1 flex-col overflow-hidden sm:h-dvh">
-      <BenchHead sheet={sheet} work={work} onPlan={batch?.onPlan ?? null} onAloud={aloud} />
+      <BenchHead sheet={sheet} work={work} name={prefs.name} onPlan={batch?.onPlan ?? null} onAloud={aloud} />
       <Band
         sheet={drawn}
         leg={shown ? told?.leg : (state.mend?.leg ?? mendedLegs(state).at(-1))}
@@ -127,6 +127,7 @@ export function BenchView({
           state={state}
           result={work.result}
           stored={work.waiting === 0}
+          open={work.open}
           onNextInBatch={batch?.onSigned}
         />
       ) : signing ? (

@@ -8,10 +8,13 @@ interface EndLabelProps {
   readonly job: string;
   readonly label: string;
   readonly onLabel: (job: string, label: string) => void;
+  /** Who discards it, unless somebody else says so. */
+  readonly name: string;
+  readonly onDiscard: (name: string) => void;
 }
 
 /** Which job and which end this is, if anybody wants to say; it can be said at any time before the sign-off. */
-export function EndLabel({ job, label, onLabel }: EndLabelProps) {
+export function EndLabel({ job, label, onLabel, name, onDiscard }: EndLabelProps) {
   const [open, setOpen] = useState(false);
   const named = [job, label].filter(Boolean).join(" · ");
   return (
@@ -43,9 +46,47 @@ export function EndLabel({ job, label, onLabel }: EndLabelProps) {
               Keep
             </button>
           </form>
+          <Discard
+            name={name}
+            onDiscard={(by) => {
+              setOpen(false);
+              onDiscard(by);
+            }}
+          />
         </Popover.Content>
       </Popover.Portal>
     </Popover.Root>
+  );
+}
+
+/** An end begun by mistake: asked twice, because a signed record stays as it is. */
+function Discard({ name, onDiscard }: { name: string; onDiscard: (name: string) => void }) {
+  const [asked, setAsked] = useState(false);
+  if (!asked)
+    return (
+      <button
+        type="button"
+        onClick={() => setAsked(true)}
+        className="mt-3 min-h-12 w-full border-line border-t pt-2 text-left underline"
+      >
+        Begun by mistake? Discard this end
+      </button>
+    );
+  return (
+    <form
+      className="mt-3 grid gap-2 border-line border-t pt-3"
+      onSubmit={(event) => {
+        event.preventDefault();
+        const by = String(new FormData(event.currentTarget).get("by")).trim();
+        if (by) onDiscard(by);
+      }}
+    >
+      <p className="leading-tight">It stays in the record as discarded, out of the way of the others.</p>
+      <Field name="by" title="Discarded by" value={name} hint="Your name" />
+      <button type="submit" className="min-h-12 rounded-lg border-2 border-out font-semibold">
+        Discard it
+      </button>
+    </form>
   );
 }
 

@@ -17,6 +17,7 @@ import { PhotoStrip } from "../photos/photo-strip";
 import { ReadingPanel } from "../reading/reading-panel";
 import { passedWords } from "../words/held-words";
 import { limitsText, type Units } from "../words/length-text";
+import { OpenList } from "../words/open-list";
 import { VerdictSign } from "../words/verdict-sign";
 import { RESULT_WORDS, verdictWords } from "../words/verdict-words";
 import type { BenchWork } from "./use-work";
@@ -35,10 +36,11 @@ interface SignPanelProps {
 
 const SAY: Record<Result, string> = {
   in: "Every length is in and every look was good.",
-  out: "Something is out. Sign it off so only if it is to be used as it is; the record will say so.",
-  unsure: "A length is not settled. Measure it again, or sign it off so; the record will say so.",
-  unmeasured: "Not everything was measured or looked at. The record will say so.",
+  out: "Sign it off so only if it is to be used as it is; the record will say so.",
+  unsure: "Measure it again, or sign it off so; the record will say so.",
+  unmeasured: "The record will say so.",
   "cut-off": "This end was cut off.",
+  discarded: "This end was discarded.",
 };
 
 /** Each step that was passed without what it asks for, and each clock that ran out, by name with a way to it. */
@@ -111,6 +113,7 @@ export function SignPanel({
         <h2 className="flex items-center gap-3 font-bold text-3xl">
           <VerdictSign verdict={result} large /> {RESULT_WORDS[result]}
         </h2>
+        <OpenList points={work.open} />
         <p className="text-lg">{SAY[result]}</p>
         <Passed sheet={sheet} work={work} />
         {advice.map((one, i) => (

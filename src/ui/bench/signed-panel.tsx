@@ -1,8 +1,9 @@
 "use client";
 
 import Link from "next/link";
-import type { EndState, Result, RunSheet } from "@/core";
+import type { EndState, OpenPoint, Result, RunSheet } from "@/core";
 import { writeSelection } from "../sheet/selection";
+import { OpenList } from "../words/open-list";
 import { VerdictSign } from "../words/verdict-sign";
 import { RESULT_WORDS } from "../words/verdict-words";
 
@@ -13,6 +14,7 @@ export function SignedPanel({
   state,
   result,
   stored,
+  open,
   onNextInBatch,
 }: {
   id: string;
@@ -20,6 +22,7 @@ export function SignedPanel({
   state: EndState;
   result: Result;
   stored: boolean;
+  open: readonly OpenPoint[];
   onNextInBatch?: (() => void) | undefined;
 }) {
   const again = writeSelection({
@@ -34,7 +37,10 @@ export function SignedPanel({
         <VerdictSign verdict={result} large /> {stored ? "On record" : "Being stored"}:{" "}
         {RESULT_WORDS[result].toLowerCase()}
       </h2>
-      <p className="text-lg">Signed off by {state.signed?.name}.</p>
+      {state.signed?.outcome === "kept" && <OpenList points={open} />}
+      <p className="text-lg">
+        {state.signed?.outcome === "discarded" ? "Discarded" : "Signed off"} by {state.signed?.name}.
+      </p>
       <div className="flex flex-wrap gap-2">
         {onNextInBatch ? (
           <button

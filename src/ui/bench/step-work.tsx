@@ -2,7 +2,6 @@
 
 import { Usb } from "lucide-react";
 import { useRef, useState } from "react";
-import { toast } from "sonner";
 import {
   type BladeLine,
   type Caution,
@@ -13,6 +12,7 @@ import {
   judgementOf,
   type LengthAim,
   type Line,
+  partsNeededAt,
   type Reading,
   type Rule,
   type RunSheet,
@@ -31,9 +31,12 @@ import { InstrumentPicker } from "../reading/instrument-picker";
 import { JudgementPanel } from "../reading/judgement-panel";
 import { ReadingPanel } from "../reading/reading-panel";
 import { ClockStrip } from "../timers/clock-strip";
-import type { Units } from "../words/length-text";
+import { toleranceOf, type Units } from "../words/length-text";
 import { benchNotes, biteWords } from "../words/line-words";
 import { Cautions } from "./cautions";
+import { HeldQuestion } from "./held-question";
+import { ForgottenPart, OutOfOrder, PartsNeeded } from "./parts-on";
+import { type Elsewhere, TakenElsewhere } from "./taken-elsewhere";
 import { ThreadGate } from "./thread-gate";
 import { activeOf, type BenchWork } from "./use-work";
 
@@ -59,7 +62,7 @@ interface StepWorkProps {
 /** The step being done: its figure or its lengths in the middle, what is to be entered and the next action beside it. */
 export function StepWork(props: StepWorkProps) {
   const { sheet, work, rule, units, cautions, blades, onRead } = props;
-  const { line, state, here: standings, add, last } = work;
+  const { line, state, here: standings, add } = work;
   const [picked, setPicked] = useState<string | null>(null);
   const reading = activeOf(standings, picked ?? undefined);
   const judgement = judgementOf(line.step);
@@ -68,18 +71,27 @@ export function StepWork(props: StepWorkProps) {
     onRead(check);
   };
   const keptAt = useRef(0);
+  /** The length that was read last, and a reading that was taken for another length than the one asked for. */
+  const [last, setLast] = useState<string | null>(null);
+  const [went, setElsewhere] = useState<Elsewhere | null>(null);
+  const elsewhere = went && state.readings.some(({ id }) => id === went.id) ? went : null;
   const keep = (entry: Reading, { verdict }: Conformance) => {
     keptAt.current = Date.now();
-    if (reading && entry.check !== reading.check.id)
-      toast(`Read as ${standings.find(({ check }) => check.id === entry.check)?.check.name}.`);
-    add(entry);
+    const id = add(entry);
+    setLast(entry.check);
+    const taken = standings.find(({ check }) => check.id === entry.check)?.check;
+    setElsewhere(
+      reading && taken && taken !== reading.check ? { id, check: taken, typed: entry.typed } : null,
+    );
     const next = standings.find(({ judged, check }) => judged === null && check.id !== entry.check);
     pick(verdict === "in" && next ? next.check.id : entry.check);
   };
   const aside = !reading && !judgement;
   // Beside a timer there is no room for them.
   const cautionsUnder = !aside || line.step.seconds !== undefined;
-  const told = reading || judgement || state.faults.length > 0 ? work.advice : [];
+  const missing = work.forgotten.length > 0 && line.step.kind !== "thread";
+  // What was taken for another length does not count until it is seen to be right; nor is anything cut before a part is on.
+  const told = !elsewhere && !missing && (reading || judgement || state.faults.length > 0) ? work.advice : [];
   const seat = reading && seatOf(sheet, state, rule, reading.check.leg);
   const misseated = seat && seat.finding !== "seated" ? seat : null;
   const aim = props.aims.find(
@@ -87,6 +99,9 @@ export function StepWork(props: StepWorkProps) {
       set !== null && line.figure?.feature === makes && "tool" in line.step && line.step.tool === tool,
   );
   const takeFirst = () => {
+    if (elsewhere) return setElsewhere(null);
+    if (missing) return;
+    if (work.held) return work.letGo();
     const [one] = told;
     // A calliper that sends Enter twice must not take what it has only just brought up.
     if (one && one.kind !== "read-again" && Date.now() - keptAt.current > 700)
@@ -152,12 +167,16 @@ export function StepWork(props: StepWorkProps) {
           <h2 id="step" className="font-bold text-2xl">
             {line.step.title}
           </h2>
+          {missing && <ForgottenPart sheet={sheet} work={work} units={units} />}
           {line.step.kind === "thread" ? (
-            <ThreadGate
-              parts={line.parts}
-              threaded={state.threaded}
-              onThread={(part, on) => add({ kind: "thread", part, on })}
-            />
+            <>
+              <OutOfOrder work={work} />
+              <ThreadGate
+                parts={line.parts}
+                threaded={state.threaded}
+                onThread={(part, on) => add({ kind: "thread", part, on })}
+              />
+            </>
           ) : (
             <Figure sheet={work.drawn} line={line} units={units} />
           )}
@@ -194,6 +213,7 @@ export function StepWork(props: StepWorkProps) {
           {reading && told.length === 0 && !misseated && (
             <LengthFigure
               nominal={reading.check.nominal}
+              tolerance={toleranceOf(reading.check)}
               from={featureOf(sheet, reading.check.from).name}
               to={featureOf(sheet, reading.check.to).name}
               representative={reading.check.representative}
@@ -201,7 +221,12 @@ export function StepWork(props: StepWorkProps) {
             />
           )}
           <div className={`flex flex-wrap items-start gap-x-6 ${told.length > 0 ? "hidden" : ""}`}>
-            <Doing line={line} units={units} hideOnPhone={reading !== undefined} />
+            <Doing
+              line={line}
+              units={units}
+              hideOnPhone={reading !== undefined}
+              parts={partsNeededAt(sheet, state, line.step.id)}
+            />
             <StepPictures
               sheet={sheet}
               line={line}
@@ -215,11 +240,24 @@ export function StepWork(props: StepWorkProps) {
         <div
           className={`px-4 py-2 lg:block lg:min-h-0 lg:overflow-y-auto lg:border-line lg:border-l lg:py-4 ${told.length > 0 && reading ? "gap-5 md:grid md:grid-cols-2" : ""}`}
         >
+          {elsewhere && (
+            <TakenElsewhere
+              taken={elsewhere}
+              onRight={() => setElsewhere(null)}
+              onBack={() => {
+                work.strike(elsewhere.id);
+                setElsewhere(null);
+              }}
+            />
+          )}
           {reading && (
             <ReadingPanel
               key={reading.check.id}
               standing={reading}
-              others={standings.filter(({ judged, check }) => judged === null && check !== reading.check)}
+              others={standings.filter(
+                ({ judged, check }) => (judged === null || check.id === last) && check !== reading.check,
+              )}
+              advised={told.length > 0}
               onEmptyEnter={takeFirst}
               rule={rule}
               units={units}
@@ -238,7 +276,7 @@ export function StepWork(props: StepWorkProps) {
               judgement={judgement}
               onAdd={add}
               onGiveUp={() => work.setSigning(true)}
-              advised={told.some(({ seen }) => seen !== null)}
+              advised={missing || told.some(({ seen }) => seen !== null)}
             />
           )}
           <StepTools
@@ -264,12 +302,7 @@ export function StepWork(props: StepWorkProps) {
       </div>
       <div className="grid gap-2 border-line border-t px-4 py-3 lg:border-t-0 lg:border-l lg:pb-4">
         <ClockStrip sheet={sheet} work={work} />
-        {work.held && (
-          <p role="alert" className="leading-tight">
-            <strong className="text-unsure">{work.held}</strong> Again passes it by: it stays marked as
-            skipped and is named at the sign-off.
-          </p>
-        )}
+        {work.held && <HeldQuestion held={work.held} onLet={work.letGo} />}
         <div className="flex gap-2">
           <button
             type="button"
@@ -286,7 +319,7 @@ export function StepWork(props: StepWorkProps) {
             aria-keyshortcuts="Space ArrowRight PageDown"
             className="min-h-16 flex-1 rounded-lg bg-strong px-5 font-bold text-on-strong text-xl"
           >
-            {work.held ? "Pass it by" : last ? "Finish" : "Next"}{" "}
+            {work.held ? "Pass it by" : work.last ? "Finish" : "Next"}{" "}
             <span className="hidden font-normal text-base lg:inline">· Space</span>
           </button>
         </div>
@@ -302,7 +335,14 @@ const seatedAt = (sheet: RunSheet, before: number): number =>
 const fibreEndOf = (sheet: RunSheet): string =>
   sheet.features.filter(({ kind }) => kind === "end").at(-1)?.id ?? "";
 
-function Doing({ line, units, hideOnPhone }: { line: Line; units: Units; hideOnPhone: boolean }) {
+interface DoingProps {
+  readonly line: Line;
+  readonly units: Units;
+  readonly hideOnPhone: boolean;
+  readonly parts: React.ComponentProps<typeof PartsNeeded>["parts"];
+}
+
+function Doing({ line, units, hideOnPhone, parts }: DoingProps) {
   const bites = biteWords(line, units);
   const notes = benchNotes(line, units);
   return (
@@ -310,6 +350,7 @@ function Doing({ line, units, hideOnPhone }: { line: Line; units: Units; hideOnP
       {bites && <p className="font-bold text-2xl">{bites}</p>}
       {line.step.how && <p className="text-lg">{line.step.how}</p>}
       {notes.length > 0 && <p className="text-lg text-soft">{notes.join(" · ")}</p>}
+      <PartsNeeded parts={parts} />
     </div>
   );
 }

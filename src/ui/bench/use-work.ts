@@ -7,7 +7,8 @@ import {
   type CheckStanding,
   type EndState,
   type Entry,
-  formatMm,
+  type Forgotten,
+  forgottenParts,
   isHandsFree,
   judgementOf,
   type Line,
@@ -15,14 +16,18 @@ import {
   mendedSheet,
   missingParts,
   nextLine,
+  openPoints,
+  outOfOrder,
   type Recorded,
   type Rule,
   type RunSheet,
+  restartEntry,
   resultOf,
   reworkEntry,
   runningClocks,
   spentAt,
   standings,
+  startingOver,
   undoneAt,
   ZERO,
 } from "@/core";
@@ -30,6 +35,7 @@ import { useEnd } from "../live/use-end";
 import type { Typed } from "../reading/reading-panel";
 import { useTimers } from "../timers/timers-context";
 import { heldWords } from "../words/held-words";
+import { mmText } from "../words/length-text";
 
 interface Work {
   readonly id: string;
@@ -50,7 +56,7 @@ export function useWork({ id, sheet, rule, initial, onDone }: Work) {
   /** Lengths that no reading settles and that are to be redone as if they were out. */
   const [unsettled, setUnsettled] = useState<readonly string[]>([]);
   /** What the step still asks for, told at the first press; a second press passes it by. */
-  const [held, setHeld] = useState<{ readonly at: string; readonly says: string } | null>(null);
+  const [held, setHeld] = useState<Held | null>(null);
   /** The sheet as this end has it: by the figures of its last rework, if any. */
   const drawn = useMemo(() => mendedSheet(sheet, state), [sheet, state]);
   const line = drawn.lines[Math.min(state.at, sheet.lines.length - 1)] as Line;
@@ -71,7 +77,7 @@ export function useWork({ id, sheet, rule, initial, onDone }: Work) {
 
   const go = useCallback(
     (to: number) => {
-      const missing = missingParts(sheet, state, to);
+      const missing = to > state.at ? missingParts(sheet, state, to) : [];
       if (missing.length > 0) {
         toast(`Thread on first: ${missing.join(", ")}. It cannot be added later.`, { id: GATE });
         return false;
@@ -87,8 +93,10 @@ export function useWork({ id, sheet, rule, initial, onDone }: Work) {
   useEffect(() => {
     if (missingParts(sheet, state).length === 0) toast.dismiss(GATE);
   }, [sheet, state]);
+  const forgotten = useMemo(() => forgottenParts(sheet, state), [sheet, state]);
+  const misordered = useMemo(() => outOfOrder(sheet, state), [sheet, state]);
   /** What the step in hand still asks for, or that its time has run out; null where nothing holds it. */
-  const holding = (): string | null => {
+  const holding = (): Omit<Held, "at"> | null => {
     const late = runningClocks(sheet, state).find(
       ({ until, startedAt, seconds }) =>
         until === line.index && serverNow() > Date.parse(startedAt) + seconds * 1000,
@@ -97,10 +105,14 @@ export function useWork({ id, sheet, rule, initial, onDone }: Work) {
       ({ step, startedAt, seconds, stoppedAt }) =>
         step === line.step.id &&
         stoppedAt === null &&
-        !isHandsFree(line.step) &&
+        // In a batch another end comes into the hand while this one cures.
+        (!isHandsFree(line.step) || !onDone) &&
         serverNow() < Date.parse(startedAt) + seconds * 1000,
     );
-    return heldWords(undone, late ?? null, timer ? line.step.title : null);
+    const says = heldWords(undone, late ?? null, timer ? line.step.title : null);
+    const usual =
+      undone && undone.checks.length > 0 ? "read" : undone?.asks ? "answer" : timer ? "wait" : null;
+    return says === null ? null : { says, usual };
   };
   /** What leaving the step logs: what it used up and broke off, and the end of a time that is over. */
   const leave = () => {
@@ -123,9 +135,9 @@ export function useWork({ id, sheet, rule, initial, onDone }: Work) {
       go(to);
       return;
     }
-    const says = holding();
-    if (says !== null && held?.at !== standsAt) {
-      setHeld({ at: standsAt, says });
+    const holds = holding();
+    if (holds !== null && held?.at !== standsAt) {
+      setHeld({ at: standsAt, ...holds });
       return;
     }
     setHeld(null);
@@ -159,10 +171,29 @@ export function useWork({ id, sheet, rule, initial, onDone }: Work) {
     const id = add(entry);
     toast(
       (entry.cableLost ?? 0) > 0
-        ? `Redoing. ${formatMm(entry.cableLost ?? ZERO)} mm of cable will be used.`
+        ? `Redoing. ${mmText(entry.cableLost ?? ZERO)} mm of cable will be used.`
         : "Redoing: no cable lost.",
       { duration: 8_000, action: { label: "Undo", onClick: () => add({ kind: "untake", entry: id }) } },
     );
+  };
+  /** What puts a forgotten part right: on now with what goes in front of it, or all cut off and begun again. */
+  const mendPart = ({ part, behind, shutOutBy }: Forgotten) => {
+    if (shutOutBy === null) {
+      for (const { id: off } of behind) add({ kind: "thread", part: off, on: false });
+      for (const { id: on } of [part, ...behind]) add({ kind: "thread", part: on, on: true });
+      return;
+    }
+    setSigning(false);
+    setTyped(null);
+    const entry = add(restartEntry(sheet, part.id));
+    toast(`Begin again with the ${part.name} on.`, {
+      duration: 8_000,
+      action: { label: "Undo", onClick: () => add({ kind: "untake", entry }) },
+    });
+  };
+  /** Parts taken off and threaded on again, in this order. */
+  const putAgain = (parts: readonly string[]) => {
+    for (const on of [false, true]) for (const part of parts) add({ kind: "thread", part, on });
   };
   const undo = () => {
     const latest = state.readings.at(-1);
@@ -190,8 +221,22 @@ export function useWork({ id, sheet, rule, initial, onDone }: Work) {
     undo,
     unsettled,
     setUnsettled,
-    held: held?.at === standsAt ? held.says : null,
+    held: held?.at === standsAt ? held : null,
+    letGo: () => setHeld(null),
+    open: openPoints(sheet, state, rule),
+    forgotten,
+    misordered,
+    mendPart,
+    putAgain,
+    restartCost: startingOver(sheet, state),
   };
+}
+
+/** What holds a step: told at the first press, with the usual way on. */
+interface Held {
+  readonly at: string;
+  readonly says: string;
+  readonly usual: "read" | "answer" | "wait" | null;
 }
 
 /** The message about a part not threaded on: one at a time, and gone once it is on. */

@@ -1,5 +1,5 @@
 import type { Length, Line, RunSheet } from "@/core";
-import { type Shown, showLength, type Units } from "../words/length-text";
+import { type Shown, showLength, type Tolerance, type Units } from "../words/length-text";
 import { figureWords } from "../words/line-words";
 import { ToleranceScale } from "./tolerance-scale";
 
@@ -57,6 +57,7 @@ export function Figure({ sheet, line, units }: { sheet: RunSheet; line: Line; un
 
 interface LengthFigureProps {
   readonly nominal: Length;
+  readonly tolerance: Tolerance;
   readonly from: string;
   readonly to: string;
   readonly representative: boolean;
@@ -64,10 +65,10 @@ interface LengthFigureProps {
 }
 
 /** The length a reading should come to, with the two places it lies between. */
-export function LengthFigure({ nominal, from, to, representative, units }: LengthFigureProps) {
+export function LengthFigure({ nominal, tolerance, from, to, representative, units }: LengthFigureProps) {
   return (
     <div>
-      <Huge size={SIZES.read} shown={showLength(nominal, units)} representative={representative} />
+      <Huge size={SIZES.read} shown={showLength(nominal, units, tolerance)} representative={representative} />
       <p className="mt-1 text-lg sm:mt-2 sm:text-2xl">
         from the <span className="border-now border-b-4">{from}</span> to the{" "}
         <span className="border-now border-b-4">{to}</span>

@@ -1,4 +1,5 @@
-import { type Fault, formatMm, judgementOf, type Recorded, type RunSheet } from "@/core";
+import { type Fault, judgementOf, type Recorded, type RunSheet } from "@/core";
+import { mmText } from "../words/length-text";
 
 export const FAULT_WORDS: Record<Fault, string> = {
   "bad-cleave": "bad cleave",
@@ -40,17 +41,21 @@ export function historyLine(sheet: RunSheet, entries: readonly Recorded[], { ent
       const rule = sheet.retries.find(({ id }) => id === entry.rule)?.name ?? entry.rule;
       return `Back to step ${entry.to + 1}, ${sheet.lines[entry.to]?.step.title ?? "?"}: ${rule}${entry.leg ? `, leg ${entry.leg}` : ""}`;
     }
+    case "restart": {
+      const part = sheet.parts.find(({ id }) => id === entry.part)?.name ?? entry.part;
+      return `Cut off and begun again: ${part} was not on; ${mmText(entry.cableLost)} mm of cable`;
+    }
     case "rework": {
       const moves = entry.moves.map(({ feature }) => nameOf(sheet, feature)).join(", ");
       const why = entry.cause.checks.map((id) => sheet.checks.find((one) => one.id === id)?.name ?? id);
-      return `Redone by the ${entry.plan} way${entry.leg ? `, leg ${entry.leg}` : ""}: ${moves}; ${formatMm(entry.cableLost)} mm of cable${why.length > 0 ? `, for ${why.join(", ")}` : ""}`;
+      return `Redone by the ${entry.plan} way${entry.leg ? `, leg ${entry.leg}` : ""}: ${moves}; ${mmText(entry.cableLost)} mm of cable${why.length > 0 ? `, for ${why.join(", ")}` : ""}`;
     }
     case "untake":
       return "Took the redo back";
     case "fault":
       return `${entry.on ? "Seen" : "Taken back"}: ${FAULT_WORDS[entry.what]}, ${nameOf(sheet, entry.feature)}${entry.leg ? `, leg ${entry.leg}` : ""}`;
     case "spare":
-      return `${formatMm(entry.length)} mm of cable to spare`;
+      return `${mmText(entry.length)} mm of cable to spare`;
     case "correction":
       return `Correction by ${entry.name}: ${entry.says} (${entry.why})`;
     case "photo":
@@ -64,7 +69,7 @@ export function historyLine(sheet: RunSheet, entries: readonly Recorded[], { ent
       return entry.action === "start" ? `${title}: ${entry.seconds} seconds begun` : `${title}: ended`;
     }
     case "sign":
-      return `Signed off by ${entry.name}${entry.outcome === "cut-off" ? ", cut off" : ""}${entry.missingShards ? `; shards missing: ${entry.missingShards}` : ""}`;
+      return `${entry.outcome === "discarded" ? "Discarded" : "Signed off"} by ${entry.name}${entry.outcome === "cut-off" ? ", cut off" : ""}${entry.missingShards ? `; shards missing: ${entry.missingShards}` : ""}`;
   }
 }
 

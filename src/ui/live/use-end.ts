@@ -39,6 +39,7 @@ const SAID: Record<Entry["kind"], string> = {
   answer: "an answer",
   label: "the label",
   redo: "a redo",
+  restart: "a fresh start",
   shards: "the shards",
   use: "what was used",
   timer: "a timer",
@@ -117,6 +118,8 @@ export function useEnd(id: string, initial: readonly Recorded[]): LiveEnd {
       if (!answer.ok) return;
       learn(answer.value.entries);
     };
+    // At once too: in a batch an end comes back into the hand with what was known of it when it was put down.
+    ask();
     const timer = setInterval(ask, ASK_AGAIN_MS);
     return () => clearInterval(timer);
   }, [id, learn]);

@@ -1,6 +1,8 @@
 import { join } from "node:path";
 import { Document, Font, Image, Page, renderToBuffer, StyleSheet, Text, View } from "@react-pdf/renderer";
 import { PDFDocument } from "pdf-lib";
+import type { Result } from "@/core";
+import { RESULT_WORDS } from "../words/verdict-words";
 
 const FONTS = join(process.cwd(), "node_modules/@fontsource/atkinson-hyperlegible-next/files");
 Font.register({
@@ -29,6 +31,8 @@ export interface PaperRecord {
     readonly lost: number;
     readonly left: number | null;
   };
+  readonly as: readonly string[];
+  readonly result: Result;
   readonly started: string;
   readonly hash: string;
   readonly signed: {
@@ -155,10 +159,10 @@ function Record({ record, photos }: { record: PaperRecord; photos: ReadonlyMap<s
       </Text>
       <Text style={styles.result}>
         {signed
-          ? `${signed.outcome === "cut-off" ? "Cut off" : resultOf(record)}. Signed off by ${signed.name}, ${when(signed.at)}`
+          ? `${RESULT_WORDS[record.result]}. Signed off by ${signed.name}, ${when(signed.at)}`
           : "Still at the bench"}
       </Text>
-      <Fact name="Style" says={`${style.name}, revision ${style.revision}`} />
+      <Fact name="Style" says={[`${style.name}, revision ${style.revision}`, ...record.as].join(" · ")} />
       <Fact name="Cable" says={`${cable.name}, revision ${cable.revision}, ${cable.core}`} />
       <Fact
         name="Figures"
@@ -259,14 +263,4 @@ function Fact({ name, says }: { name: string; says: string }) {
       <Text style={{ flex: 1 }}>{says}</Text>
     </View>
   );
-}
-
-/** The worst of its lengths, in a word. */
-function resultOf({ lengths, looks }: PaperRecord): string {
-  if (lengths.some(({ verdict }) => verdict === "out") || looks.some(({ good }) => good === false))
-    return "Out";
-  if (lengths.some(({ verdict }) => verdict === "unsure")) return "Not settled";
-  return lengths.some(({ verdict }) => verdict === null) || looks.some(({ good }) => good === null)
-    ? "Not all measured"
-    : "In";
 }

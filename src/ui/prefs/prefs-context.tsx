@@ -20,6 +20,10 @@ export function PrefsProvider({ initial, children }: { initial: Prefs; children:
     document.cookie = `${PREFS_COOKIE}=${writePrefs(prefs)}; path=/; max-age=${A_YEAR}; samesite=lax`;
     document.documentElement.dataset.theme = prefs.theme;
   }, [prefs]);
+  useEffect(() => {
+    // Says that the page takes keys and touches: who drives it by program need not guess.
+    document.documentElement.dataset.ready = "";
+  }, []);
   const change = useCallback(
     (changes: Partial<Prefs>) => setPrefs((before) => ({ ...before, ...changes })),
     [],

@@ -17,7 +17,7 @@ import {
   type Written,
 } from "@/core";
 import { ToleranceScale } from "../figure/tolerance-scale";
-import { figureText, lengthText, type Units } from "../words/length-text";
+import { figureText, lengthText, toleranceOf, type Units } from "../words/length-text";
 import { VerdictSign } from "../words/verdict-sign";
 import { verdictWords } from "../words/verdict-words";
 
@@ -39,6 +39,8 @@ interface ReadingPanelProps {
   readonly onStrike: (id: string) => void;
   readonly onTyped: (typed: Typed | null) => void;
   readonly saved: (id: string) => boolean;
+  /** Whether what to do about it is told beside it, worked out from all that was read and seen. */
+  readonly advised?: boolean;
   /** Enter with nothing typed. */
   readonly onEmptyEnter?: () => void;
 }
@@ -54,6 +56,7 @@ export function ReadingPanel({
   onStrike,
   onTyped,
   saved,
+  advised = false,
   onEmptyEnter,
 }: ReadingPanelProps) {
   const [text, setText] = useState("");
@@ -135,7 +138,7 @@ export function ReadingPanel({
       <label htmlFor="reading" className="text-soft text-sm">
         {doubt
           ? "Reading"
-          : `Reading: ${check.name}${check.leg && `, leg ${check.leg}`} · ${figureText(check.nominal, units)}`}
+          : `Reading: ${check.name}${check.leg && `, leg ${check.leg}`} · ${figureText(check.nominal, units, toleranceOf(check))}`}
       </label>
       <div className="flex items-center rounded-lg border-[3px] border-ink bg-field pr-2 focus-within:outline-3 focus-within:outline-now">
         <input
@@ -187,12 +190,23 @@ export function ReadingPanel({
                   {one.name}
                   {one.leg && `, leg ${one.leg}`}
                 </span>
-                <span className="figures text-soft text-sm">{figureText(one.nominal, units)}</span>
+                <span className="figures text-soft text-sm">
+                  {figureText(one.nominal, units, toleranceOf(one))}
+                </span>
               </button>
             ))}
           </fieldset>
         ) : (
-          shown && <VerdictShown check={check} judged={shown} units={units} written={written} bare={text} />
+          shown && (
+            <VerdictShown
+              check={check}
+              judged={shown}
+              units={units}
+              written={written}
+              bare={text}
+              advised={advised}
+            />
+          )
         )}
       </div>
       <ToleranceScale
@@ -213,9 +227,10 @@ interface VerdictShownProps {
   readonly units: Units;
   readonly written: Written | null;
   readonly bare: string;
+  readonly advised: boolean;
 }
 
-function VerdictShown({ check, judged, units, written, bare }: VerdictShownProps) {
+function VerdictShown({ check, judged, units, written, bare, advised }: VerdictShownProps) {
   const { word, by, sure, todo } = verdictWords(check, judged, units);
   const readAs = written && !/^[\d.,\s]+$/.test(bare) ? `read as ${lengthText(written.length, units)}` : null;
   return (
@@ -229,7 +244,9 @@ function VerdictShown({ check, judged, units, written, bare }: VerdictShownProps
           {sure}
           {readAs && ` · ${readAs}`}
         </span>
-        {todo && <span className="block text-lg leading-snug">{todo}</span>}
+        {todo && !(advised && judged.verdict === "out") && (
+          <span className="block text-lg leading-snug">{todo}</span>
+        )}
         {judged.verdict === "out" && written && <UnitSlip check={check} written={written} units={units} />}
       </p>
     </div>

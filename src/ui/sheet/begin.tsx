@@ -1,7 +1,7 @@
 "use client";
 
 import { useRouter } from "next/navigation";
-import { useState } from "react";
+import { useRef, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { v4 as uuid } from "uuid";
 import { ConfirmPanel } from "../confirm/confirm-panel";
@@ -18,18 +18,31 @@ export function Begin({ resolved: { cable, procedure, core, choices, sheet } }: 
   const [state, setState] = useState<{ busy: boolean; failed: string | null }>({ busy: false, failed: null });
   const [asking, setAsking] = useState<{ count: number } | null>(null);
   const [count, setCount] = useState(1);
+  /** Sent again after no answer came, it is the same end or batch: never a second one. */
+  const wanted = useRef(uuid());
 
   const start = async (how: number, revision: number) => {
     setAsking(null);
     setState({ busy: true, failed: null });
     const rule = prefs.risk === null ? { kind: "simple" } : { kind: "guarded", risk: prefs.risk };
-    const body = { id: uuid(), cable: cable.id, procedure: procedure.id, revision, core, choices, rule };
+    const body = {
+      id: wanted.current,
+      cable: cable.id,
+      procedure: procedure.id,
+      revision,
+      core,
+      choices,
+      rule,
+    };
     const answer =
       how > 1
         ? await post<{ id: string }>("/api/v1/batches", { ...body, count: how })
         : await post<{ id: string }>("/api/v1/ends", body);
     if (answer.ok) router.push(how > 1 ? `/bench/batch/${answer.value.id}` : `/bench/${answer.value.id}`);
-    else setState({ busy: false, failed: answer.problem.message });
+    else {
+      if (answer.problem.code !== "offline") wanted.current = uuid();
+      setState({ busy: false, failed: answer.problem.message });
+    }
   };
   const begin = () => {
     if (sheet.procedure.representative) setAsking({ count });

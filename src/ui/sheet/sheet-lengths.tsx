@@ -1,5 +1,5 @@
 import type { Prediction, RunSheet, SheetLength } from "@/core";
-import { figureText, limitsText, type Units } from "../words/length-text";
+import { figureText, limitsText, toleranceOf, type Units } from "../words/length-text";
 
 /** Lengths as they will measure, before and after the cleave, with what the tools can be expected to hold. */
 export function SheetLengths({ sheet, units }: { sheet: RunSheet; units: Units }) {
@@ -61,7 +61,7 @@ function Lengths({
               {name}
             </th>
             <td className="figures whitespace-nowrap px-2 text-right font-bold text-base">
-              {figureText(nominal, units)}
+              {figureText(nominal, units, toleranceOf({ nominal, min, max }))}
             </td>
             <td className="whitespace-nowrap px-2 text-right">
               {limitsText(min, max, units)}

@@ -1,7 +1,7 @@
 "use client";
 
 import { Popover, RadioGroup } from "radix-ui";
-import { type Cable, misfits, optionsFor, type Procedure } from "@/core";
+import { type Cable, misfits, optionsFor, type Procedure, pickedNames } from "@/core";
 import { coreText } from "../words/length-text";
 import { Chip } from "./picker";
 
@@ -27,10 +27,7 @@ export function VariantPicker({
   onCore,
   onChoice,
 }: VariantPickerProps) {
-  // What everybody does by default is not repeated; a school that was picked is.
-  const chosen = procedure.choices
-    .filter(({ id, school, default: usual }) => !school || choices[id] !== usual)
-    .map((choice) => choice.options.find(({ id }) => id === choices[choice.id])?.name ?? "?");
+  const chosen = pickedNames(procedure, choices);
   const glass = cable.cores.map((one) => ({
     id: one,
     name: coreText(one),

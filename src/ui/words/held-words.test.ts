@@ -9,6 +9,7 @@ const undone = (checks: Check[], asks: string | null, bad: string | null = null)
   checks,
   asks,
   bad,
+  cutShort: false,
 });
 const late: Clock = {
   from: 1,

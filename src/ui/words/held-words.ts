@@ -14,6 +14,7 @@ export function heldWords(
       : []),
     ...(undone?.asks ? [`Not answered: ${undone.asks}`] : []),
     ...(undone?.bad ? [`Not good: ${undone.bad}.`] : []),
+    ...(undone?.cutShort ? ["Its time was cut short."] : []),
     ...(running ? [`Still running: ${running}.`] : []),
     ...(late ? [late.cleaved ? "The cleaved end has stood too long." : `The ${late.of} has run out.`] : []),
   ];
@@ -21,11 +22,12 @@ export function heldWords(
 }
 
 /** One step that was passed without what it asks for, for a list of them. */
-export const passedWords = ({ checks, asks, bad }: Undone): string =>
+export const passedWords = ({ checks, asks, bad, cutShort }: Undone): string =>
   [
     ...(checks.length > 0
       ? [`${listed(checks.map(({ name, leg }) => (leg ? `${name}, leg ${leg}` : name)))} not read`]
       : []),
     ...(asks ? ["not answered"] : []),
     ...(bad ? [bad.toLowerCase()] : []),
+    ...(cutShort ? ["its time was cut short"] : []),
   ].join("; ");

@@ -1,4 +1,12 @@
-import { formatInch, formatMm, type Length, nearestFraction, um, workingFraction } from "@/core";
+import {
+  formatInch,
+  formatMm,
+  type Length,
+  nearestFraction,
+  type RunSheet,
+  um,
+  workingFraction,
+} from "@/core";
 import type { Prefs } from "../prefs/prefs";
 
 export type Units = Prefs["units"];
@@ -15,15 +23,37 @@ export interface Shown {
 /** How far a fraction may stray from a length nobody gave a tolerance, as a share of it, before decimals are shown. */
 const STRAY = 0.05;
 
+/** How far a length may be off, either way; null where a side is open. */
+export interface Tolerance {
+  readonly plus: Length | null;
+  readonly minus: Length | null;
+}
+
+const OPEN: Tolerance = { plus: null, minus: null };
+
+/** Nobody reads or cuts a length closer than a hundredth of a millimetre: no third decimal is shown. */
+const SHOWN = 10;
+export const mmText = (length: number): string => formatMm(Math.round(length / SHOWN) * SHOWN);
+
+/** The tolerance of a length between limits: one cut is shown by one and the same fraction wherever it stands. */
+export const toleranceOf = ({
+  nominal,
+  min,
+  max,
+}: {
+  readonly nominal: Length;
+  readonly min: Length | null;
+  readonly max: Length | null;
+}): Tolerance => ({
+  plus: max === null ? null : um(max - nominal),
+  minus: min === null ? null : um(nominal - min),
+});
+
 /**
  * Shows a length to work to. In inches the coarsest fraction its tolerance allows; decimals where not even a
  * sixty-fourth is close enough.
  */
-export function showLength(
-  length: number,
-  units: Units,
-  tolerance: { plus: Length | null; minus: Length | null } = { plus: null, minus: null },
-): Shown {
+export function showLength(length: number, units: Units, tolerance: Tolerance = OPEN): Shown {
   const value = um(Math.round(length));
   const stated = tolerance.plus !== null || tolerance.minus !== null;
   const fraction = stated
@@ -33,7 +63,7 @@ export function showLength(
   const inches = close ? fraction.text : formatInch(value);
   const rounding = close && units !== "mm" ? roundingText(fraction.error) : null;
   if (units === "in") return { main: inches, unit: "in", beside: null, rounding };
-  return { main: formatMm(value), unit: "mm", beside: units === "both" ? `${inches} in` : null, rounding };
+  return { main: mmText(value), unit: "mm", beside: units === "both" ? `${inches} in` : null, rounding };
 }
 
 function roundingText(error: Length): string | null {
@@ -42,8 +72,8 @@ function roundingText(error: Length): string | null {
 }
 
 /** One short text: `48.5 mm` or `1 29/32 in`; both where both are asked for. */
-export function lengthText(length: number, units: Units): string {
-  const { main, unit, beside } = showLength(length, units);
+export function lengthText(length: number, units: Units, tolerance: Tolerance = OPEN): string {
+  const { main, unit, beside } = showLength(length, units, tolerance);
   return beside ? `${main} ${unit} (${beside})` : `${main} ${unit}`;
 }
 
@@ -55,11 +85,12 @@ export function sizeText(length: number, units: Units): string {
 }
 
 /** The bare figure in the unit in use. */
-export const figureText = (length: number, units: Units): string => showLength(length, units).main;
+export const figureText = (length: number, units: Units, tolerance: Tolerance = OPEN): string =>
+  showLength(length, units, tolerance).main;
 
 /** `±1.0`, `+1.0 −0.5`, `at least −0.5`, or nothing where both sides are open. */
 export function toleranceText(plus: Length | null, minus: Length | null, units: Units): string {
-  const one = (length: Length) => (units === "in" ? formatInch(length) : formatMm(length));
+  const one = (length: Length) => (units === "in" ? formatInch(length) : mmText(length));
   if (plus === null && minus === null) return "";
   if (plus === minus && plus !== null) return `±${one(plus)}`;
   return [
@@ -70,7 +101,7 @@ export function toleranceText(plus: Length | null, minus: Length | null, units: 
 
 /** `9.0 – 10.0`, `at least 9.0`, `at most 10.0`. */
 export function limitsText(min: Length | null, max: Length | null, units: Units): string {
-  const one = (length: Length) => (units === "in" ? formatInch(length) : formatMm(length));
+  const one = (length: Length) => (units === "in" ? formatInch(length) : mmText(length));
   if (min !== null && max !== null) return `${one(min)} – ${one(max)}`;
   if (min !== null) return `at least ${one(min)}`;
   return max === null ? "not limited" : `at most ${one(max)}`;
@@ -79,3 +110,12 @@ export function limitsText(min: Length | null, max: Length | null, units: Units)
 /** How many people say a core: single-mode 9/125. */
 export const coreText = (core: string): string =>
   core === "copper" ? "copper conductors" : core === "9/125" ? `single-mode ${core}` : `multimode ${core}`;
+
+/** A style, what was picked of it and the cable it goes on, in a line. */
+export const asText = ({
+  procedure,
+  as,
+  picked,
+  cable,
+}: Pick<RunSheet, "procedure" | "as" | "picked" | "cable">): string =>
+  [[procedure.name, ...as].join(" · "), `${cable.name}, ${coreText(picked.core)}`].join(" on ");

@@ -5,6 +5,7 @@ import {
   type Shown,
   showLength,
   sizeText,
+  type Tolerance,
   toleranceText,
   type Units,
 } from "./length-text";
@@ -25,17 +26,17 @@ export function figureWords(sheet: RunSheet, line: Line, units: Units): FigureWo
   const name = (id: string) => featureOf(sheet, id).name;
   const root = sheet.features[0]?.id as string;
   const { own, fromEnd, previous, workFromOwn } = figure;
-  const distance = figureText(Math.abs(own.distance), units);
-  const datumAt = figureText(featureOf(sheet, own.datum).position, units);
+  const distance = figureText(Math.abs(own.distance), units, own);
+  const datumAt = figureText(featureOf(sheet, own.datum).position, units, toleranceAt(sheet, own.datum));
   const ownText = `${distance} ${own.distance < 0 ? "before" : "further on than"} the ${name(own.datum)} at ${datumAt}${own.distance < 0 ? "" : `, not “at ${distance}”`}`;
   const previousText =
     previous && previous.feature !== own.datum
-      ? `${figureText(Math.abs(previous.distance), units)} ${previous.distance < 0 ? "before" : "further on than"} the ${name(previous.feature)}`
+      ? `${figureText(Math.abs(previous.distance), units, own)} ${previous.distance < 0 ? "before" : "further on than"} the ${name(previous.feature)}`
       : null;
   const length = workFromOwn ? Math.abs(own.distance) : fromEnd;
   if (figure.further !== undefined && own.datum === figure.feature)
     return {
-      shown: showLength(length, units),
+      shown: showLength(length, units, own),
       length,
       datum: `${name(own.datum)} as it is now`,
       also: [`further back: into the cable, away from the fibre end`],
@@ -43,14 +44,14 @@ export function figureWords(sheet: RunSheet, line: Line, units: Units): FigureWo
     };
   const firstTime = line.step.kind === "mark" || line.step.kind === "cleave" || line.step.kind === "trim";
   return {
-    shown: showLength(length, units, { plus: own.plus, minus: own.minus }),
+    shown: showLength(length, units, own),
     length,
     datum: workFromOwn ? name(own.datum) : name(root),
     also: [
       figure.further !== undefined
-        ? `${figureText(Math.abs(figure.further), units)} ${figure.further < 0 ? "nearer the fibre end" : "further back"} than it is now`
+        ? `${figureText(Math.abs(figure.further), units, own)} ${figure.further < 0 ? "nearer the fibre end" : "further back"} than it is now`
         : workFromOwn
-          ? `${figureText(fromEnd, units)} from the ${name(root)} as it was`
+          ? `${placeText(figure, units)} from the ${name(root)} as it was`
           : own.datum === root
             ? null
             : ownText,
@@ -59,6 +60,14 @@ export function figureWords(sheet: RunSheet, line: Line, units: Units): FigureWo
     tolerance: toleranceText(own.plus, own.minus, units),
   };
 }
+
+/** Where a mark or cut lies from the end of the cable, by the fraction it is worked to. */
+export const placeText = ({ fromEnd, own }: NonNullable<Line["figure"]>, units: Units): string =>
+  figureText(fromEnd, units, own);
+
+/** How closely a feature is made, by the line that makes it. */
+export const toleranceAt = ({ lines }: RunSheet, feature: string): Tolerance | undefined =>
+  lines.find(({ figure }) => figure?.feature === feature)?.figure?.own;
 
 /** How a layer comes off: `6 bites of 6.2`, `2 or 3 pieces`, `one pass`. */
 export function biteWords({ bites, step }: Line, units: Units): string | null {

@@ -1,4 +1,4 @@
-import { Check, CircleHelp, CircleSlash, Scissors, X } from "lucide-react";
+import { Ban, Check, CircleHelp, CircleSlash, Scissors, X } from "lucide-react";
 
 const SIGNS = {
   in: { icon: Check, tone: "bg-in text-ground" },
@@ -6,6 +6,7 @@ const SIGNS = {
   unsure: { icon: CircleHelp, tone: "bg-unsure text-ground" },
   unmeasured: { icon: CircleSlash, tone: "bg-soft text-ground" },
   "cut-off": { icon: Scissors, tone: "bg-soft text-ground" },
+  discarded: { icon: Ban, tone: "bg-soft text-ground" },
 } as const;
 
 /** A verdict as a shape and a colour; the word stands beside it. */

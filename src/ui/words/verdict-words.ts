@@ -68,4 +68,5 @@ export const RESULT_WORDS = {
   unsure: "Not settled",
   unmeasured: "Not all measured",
   "cut-off": "Cut off",
+  discarded: "Discarded",
 } as const;

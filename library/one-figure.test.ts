@@ -1,0 +1,70 @@
+import { describe, expect, it } from "vitest";
+import { compileRunSheet, misfits, nearestFraction, um } from "@/core";
+import { shippedLibrary } from "@/store/shipped";
+import { stepAloud } from "@/ui/words/aloud";
+import { showLength, toleranceOf } from "@/ui/words/length-text";
+import { figureWords, placeText } from "@/ui/words/line-words";
+
+const { cables, procedures, tools } = shippedLibrary();
+const sheets = procedures.flatMap((procedure) =>
+  cables
+    .filter((cable) => misfits(procedure, cable).length === 0)
+    .map((cable) => {
+      const core = cable.cores.find((one) => misfits(procedure, cable, one).length === 0) as string;
+      return {
+        name: `${procedure.id} on ${cable.id}`,
+        sheet: compileRunSheet({ procedure, cable, core, choices: {}, tools }),
+      };
+    }),
+);
+const figures = sheets.flatMap(({ name, sheet }) =>
+  sheet.lines.flatMap((line) => {
+    const words = figureWords(sheet, line, "in");
+    return line.figure && words
+      ? [{ name: `${name}: ${line.step.id}`, sheet, line, figure: line.figure, words }]
+      : [];
+  }),
+);
+
+describe("one cut in inches, of every style on every cable", () => {
+  it("is one fraction: big, on the band, said the other way and read aloud", () => {
+    for (const { name, sheet, line, figure, words } of figures) {
+      const onBand = placeText(figure, "in");
+      const told = figure.workFromOwn ? words.also.join() : words.shown.main;
+      expect([name, told]).toEqual([name, figure.workFromOwn ? expect.stringContaining(onBand) : onBand]);
+      expect([name, stepAloud(sheet, line, "in")]).toEqual([name, expect.stringContaining(words.shown.main)]);
+      for (const other of sheet.lines) {
+        const also = figureWords(sheet, other, "in")?.also.join() ?? "";
+        if (other.figure?.own.datum === figure.feature && also.includes(" at "))
+          expect([name, also]).toEqual([name, expect.stringContaining(onBand)]);
+      }
+    }
+    expect(figures.length).toBeGreaterThan(500);
+  });
+  it("takes no more than half its tolerance, or is finer than a thirty-second", () => {
+    for (const { name, figure, words } of figures) {
+      const { plus, minus } = figure.own;
+      const room = Math.min(...[plus, minus].flatMap((one) => (one === null ? [] : [one])));
+      const shown = [16, 32, 64].map((of) => nearestFraction(um(words.length), of as 16 | 32 | 64));
+      const used = shown.find(({ text }) => text === words.shown.main);
+      if (!used || !Number.isFinite(room)) continue;
+      const finer = used.text === shown[2]?.text && used.text !== shown[1]?.text;
+      expect([name, finer || Math.abs(used.error) <= room / 2]).toEqual([name, true]);
+    }
+  });
+});
+
+describe("millimetres on screen", () => {
+  it("have no third decimal, of no cut and no length to read", () => {
+    for (const { sheet } of sheets)
+      for (const line of sheet.lines) {
+        const words = figureWords(sheet, line, "mm");
+        const texts = [words?.shown.main, words?.tolerance, ...(words?.also ?? [])].join(" ");
+        expect(texts).not.toMatch(/\d\.\d{3}/);
+      }
+    for (const { sheet } of sheets)
+      for (const check of sheet.checks)
+        expect(showLength(check.nominal, "mm", toleranceOf(check)).main).not.toMatch(/\.\d{3}/);
+    expect(showLength(8_673, "mm").main).toBe("8.67");
+  });
+});

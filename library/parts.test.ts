@@ -1,0 +1,183 @@
+import { describe, expect, it } from "vitest";
+import {
+  applied,
+  compileRunSheet,
+  type EndState,
+  type Entry,
+  type EntryInput,
+  forgottenParts,
+  type InputError,
+  misfits,
+  mustAccept,
+  openPoints,
+  outOfOrder,
+  partsNeededAt,
+  type RunSheet,
+  restartEntry,
+  resultOf,
+  zEntry,
+} from "@/core";
+import { GUARDED, readingsOf, stateAfter } from "@/core/mending/fixtures/ends";
+import { shippedLibrary } from "@/store/shipped";
+
+const { cables, procedures, tools } = shippedLibrary();
+const sheets = procedures.flatMap((procedure) =>
+  cables
+    .filter((cable) => misfits(procedure, cable).length === 0)
+    .map((cable) => {
+      const core = cable.cores.find((one) => misfits(procedure, cable, one).length === 0) as string;
+      return {
+        name: `${procedure.id} on ${cable.id}`,
+        sheet: compileRunSheet({ procedure, cable, core, choices: {}, tools }),
+      };
+    }),
+);
+
+const allOn = ({ parts }: RunSheet): EntryInput[] =>
+  parts.map(({ id }) => ({ kind: "thread", part: id, on: true }));
+const codeOf = (sheet: RunSheet, state: EndState, entry: Entry): string => {
+  try {
+    mustAccept(sheet, state, entry, GUARDED);
+    return "taken";
+  } catch (error) {
+    return (error as InputError).problem.code;
+  }
+};
+const andThen = (state: EndState, ...entries: (Entry | EntryInput)[]): EndState =>
+  entries.reduce<EndState>(
+    (before, entry, i) =>
+      applied(before, {
+        id: `00000000-0000-4000-9000-${String(i).padStart(12, "0")}`,
+        seq: before.lastSeq + 1,
+        at: "2026-11-26T08:00:00.000Z",
+        client: "test",
+        entry: zEntry.parse(entry),
+      }),
+    state,
+  );
+const SIGN: Entry = { kind: "sign", name: "Ada", outcome: "kept" };
+
+/** Every part of every sheet, found missing at every step after the one it is threaded on at. */
+function* missed() {
+  for (const { name, sheet } of sheets)
+    for (const part of sheet.parts) {
+      const gate = sheet.lines.findIndex(({ parts }) => parts.some(({ id }) => id === part.id));
+      for (const { index } of sheet.lines.filter((line) => line.index > gate)) {
+        const state = stateAfter(
+          ...allOn(sheet),
+          { kind: "step", to: index },
+          ...readingsOf(sheet, {}, { upTo: index - 1 }),
+          { kind: "thread", part: part.id, on: false },
+        );
+        yield {
+          name: `${name}: ${part.id} at ${sheet.lines[index]?.step.id}`,
+          sheet,
+          part,
+          gate,
+          index,
+          state,
+        };
+      }
+    }
+}
+
+describe("a part found not to be on, whichever, at whatever step", () => {
+  it("is told with what it takes, and no end is gone on with or signed without it", () => {
+    const counts = { on: 0, shut: 0 };
+    for (const { name, sheet, part, index, state } of missed()) {
+      const [one] = forgottenParts(sheet, state);
+      expect([name, one?.part.id]).toEqual([name, part.id]);
+      const trap = sheet.lines.findIndex(({ step }) => step.id === part.trappedBy);
+      expect([name, one?.shutOutBy !== null]).toEqual([name, trap >= 0 && index > trap]);
+      if (one?.shutOutBy === null) counts.on += 1;
+      else counts.shut += 1;
+      expect([name, codeOf(sheet, state, SIGN)]).toEqual([name, "gate"]);
+      if (index + 1 < sheet.lines.length)
+        expect([name, codeOf(sheet, state, { kind: "step", to: index + 1 })]).toEqual([name, "gate"]);
+      expect([name, codeOf(sheet, state, { kind: "step", to: 0 })]).toEqual([name, "taken"]);
+    }
+    expect(Math.min(counts.on, counts.shut)).toBeGreaterThan(100);
+  });
+  it("goes on again in its place while it can, with what lies in front of it after it", () => {
+    for (const { name, sheet, state } of missed()) {
+      const [one] = forgottenParts(sheet, state);
+      if (one?.shutOutBy !== null) continue;
+      const late = andThen(state, { kind: "thread", part: one.part.id, on: true });
+      expect([name, outOfOrder(sheet, late).map(({ part }) => part.id)]).toEqual([
+        name,
+        one.behind.map(({ id }) => id),
+      ]);
+      const put = andThen(
+        state,
+        ...one.behind.map(({ id }): Entry => ({ kind: "thread", part: id, on: false })),
+        ...[one.part, ...one.behind].map(({ id }): Entry => ({ kind: "thread", part: id, on: true })),
+      );
+      expect([name, forgottenParts(sheet, put), outOfOrder(sheet, put)]).toEqual([name, [], []]);
+    }
+  });
+  it("once shut out takes a fresh start, with its cable counted and nothing that was read left standing", () => {
+    for (const { name, sheet, part, gate, state } of missed()) {
+      const entry = restartEntry(sheet, part.id);
+      const [one] = forgottenParts(sheet, state);
+      const shut = one !== undefined && one.shutOutBy !== null;
+      expect([name, codeOf(sheet, state, entry)]).toEqual([name, shut ? "taken" : "wrong-restart"]);
+      if (!shut) continue;
+      const cheaper = { ...entry, cableLost: 0 } as unknown as Entry;
+      expect([name, codeOf(sheet, state, cheaper)]).toEqual([name, "wrong-restart"]);
+      const begun = andThen(state, entry);
+      expect([name, begun.at <= gate, begun.readings, begun.lost]).toEqual([
+        name,
+        true,
+        [],
+        sheet.uses.retry,
+      ]);
+      expect([
+        name,
+        andThen(begun, { kind: "untake", entry: begun.taken?.entry as string }).readings.length,
+      ]).toEqual([name, state.readings.length]);
+    }
+  });
+});
+
+describe("the step that needs a part", () => {
+  it("shows whether it is on", () => {
+    for (const { name, sheet } of sheets)
+      for (const part of sheet.parts.filter(({ neededAt }) => neededAt)) {
+        const needed = (threaded: string[]) => partsNeededAt(sheet, { threaded }, part.neededAt as string);
+        expect([name, needed([part.id]).find((one) => one.part === part)?.on]).toEqual([name, true]);
+        expect([name, needed([]).find((one) => one.part === part)?.on]).toEqual([name, false]);
+      }
+  });
+});
+
+describe("what keeps an end from being in", () => {
+  it("is named exactly where the end is not in", () => {
+    for (const { name, sheet } of sheets) {
+      const good = sheet.lines.flatMap(({ step }): EntryInput[] => {
+        const judgement = "judgement" in step ? step.judgement : undefined;
+        const answer = judgement?.answers.find((one) => one.good);
+        return judgement && answer ? [{ kind: "answer", judgement: judgement.id, answer: answer.id }] : [];
+      });
+      const done: EntryInput[] = [
+        ...allOn(sheet),
+        { kind: "step", to: sheet.lines.length - 1 },
+        ...sheet.cable.legs.flatMap((leg) => readingsOf(sheet, {}, { leg })),
+        ...good,
+      ];
+      const whole = stateAfter(...done);
+      const points = (state: EndState) => openPoints(sheet, state, GUARDED);
+      expect([name, points(whole).length === 0]).toEqual([name, resultOf(sheet, whole, GUARDED) === "in"]);
+      done.forEach((left, i) => {
+        if (left.kind !== "reading" && left.kind !== "answer") return;
+        const without = stateAfter(...done.filter((_, j) => j !== i));
+        const named = points(without).filter((one) => !points(whole).some((same) => sameAs(same, one)));
+        expect([name, named.map(({ kind }) => kind)]).toEqual([
+          name,
+          [left.kind === "reading" ? "unread" : "unanswered"],
+        ]);
+      });
+    }
+  });
+});
+
+const sameAs = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);

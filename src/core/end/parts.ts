@@ -1,0 +1,91 @@
+import type { Length } from "../length/length";
+import type { ProcedurePart } from "../procedure/procedure";
+import { judgementOf } from "../procedure/step";
+import type { RunSheet } from "../runsheet/runsheet";
+import type { Entry } from "./entry";
+import { firstCut } from "./redo";
+import type { EndState } from "./state";
+
+/** A part that should be on by now and is not: whether it still goes on, or all is cut off and begun again. */
+export interface Forgotten {
+  readonly part: ProcedurePart;
+  /** Parts on already that it must lie behind: they come off first and go on again after it. */
+  readonly behind: readonly ProcedurePart[];
+  /** The line that shut it out; null while it can still be threaded on. */
+  readonly shutOutBy: number | null;
+}
+
+const lineOf = ({ lines }: RunSheet, step: string | undefined): number =>
+  lines.findIndex(({ step: { id } }) => id === step);
+
+/** The parts a step needs on the cable, each with whether it was said to be on. */
+export const partsNeededAt = (
+  { parts }: RunSheet,
+  { threaded }: Pick<EndState, "threaded">,
+  step: string,
+): { readonly part: ProcedurePart; readonly on: boolean }[] =>
+  parts.filter(({ neededAt }) => neededAt === step).map((part) => ({ part, on: threaded.includes(part.id) }));
+
+/** Parts of every gate passed on the way to where the end stands. */
+const dueParts = ({ lines }: RunSheet, { at, reached }: Pick<EndState, "at" | "reached">): ProcedurePart[] =>
+  lines.filter(({ index }) => index < Math.max(at, reached)).flatMap(({ parts }) => parts);
+
+/**
+ * Parts that should be on by now and are not. A part goes on over the end of the cable, so it can until the step that
+ * traps it is done; what was threaded after it must come off first.
+ */
+export function forgottenParts(
+  sheet: RunSheet,
+  state: Pick<EndState, "at" | "reached" | "threaded">,
+): Forgotten[] {
+  return dueParts(sheet, state)
+    .filter(({ id }) => !state.threaded.includes(id))
+    .map((part) => {
+      const trap = lineOf(sheet, part.trappedBy);
+      const shut = trap >= 0 && Math.max(state.at, state.reached) > trap;
+      const order = sheet.parts.map(({ id }) => id);
+      return {
+        part,
+        behind: sheet.parts.filter(
+          ({ id }) => state.threaded.includes(id) && order.indexOf(id) > order.indexOf(part.id),
+        ),
+        shutOutBy: shut ? trap : null,
+      };
+    });
+}
+
+/** Parts that went on before one they should lie in front of: first the part, then those it should follow. */
+export function outOfOrder(
+  { parts }: RunSheet,
+  { threaded }: Pick<EndState, "threaded">,
+): { readonly part: ProcedurePart; readonly after: readonly ProcedurePart[] }[] {
+  const on = parts.filter(({ id }) => threaded.includes(id));
+  return on.flatMap((part, i) => {
+    const after = on.slice(0, i).filter(({ id }) => threaded.indexOf(id) > threaded.indexOf(part.id));
+    return after.length > 0 ? [{ part, after }] : [];
+  });
+}
+
+/**
+ * Cutting the end off because a part was forgotten and no longer goes on: back to the first mark or cut with every part
+ * on. It counts against no rule of the procedure: the end itself was not at fault.
+ */
+export function restartEntry(sheet: RunSheet, part: string): Extract<Entry, { kind: "restart" }> {
+  const to = Math.min(firstCut(sheet), lineOf(sheet, gateOf(sheet, part)));
+  const again = sheet.lines.slice(to);
+  return {
+    kind: "restart",
+    part,
+    to,
+    cableLost: sheet.uses.retry as Length,
+    voids: {
+      checks: again.flatMap(({ checks }) => checks.map(({ id }) => id)),
+      judgements: again.flatMap(({ step }) => judgementOf(step)?.id ?? []),
+      steps: again.map(({ step }) => step.id),
+    },
+  };
+}
+
+/** The step at which a part is threaded on. */
+const gateOf = ({ lines }: RunSheet, part: string): string | undefined =>
+  lines.find(({ parts }) => parts.some(({ id }) => id === part))?.step.id;

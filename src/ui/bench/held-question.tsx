@@ -1,0 +1,43 @@
+"use client";
+
+import { useHotkeys } from "react-hotkeys-hook";
+import { onControl } from "../aids/on-control";
+import type { BenchWork } from "./use-work";
+
+interface HeldQuestionProps {
+  readonly held: NonNullable<BenchWork["held"]>;
+  readonly onLet: () => void;
+}
+
+const USUAL = { read: "Read it", answer: "Answer it", wait: "Wait for it" } as const;
+
+/** What the step still asks for, asked once: the usual way by Enter, past it by Space again. */
+export function HeldQuestion({ held: { says, usual }, onLet }: HeldQuestionProps) {
+  const take = () => {
+    onLet();
+    const first =
+      usual === "read"
+        ? document.getElementById("reading")
+        : document.querySelector<HTMLElement>("main fieldset button");
+    if (usual === "read" || usual === "answer") first?.focus();
+  };
+  useHotkeys("enter", take, { enabled: usual !== null, ignoreEventWhen: onControl, preventDefault: true });
+  return (
+    <div role="alert" className="flex flex-wrap items-center gap-2 leading-tight">
+      <p className="min-w-48 flex-1">
+        <strong className="text-unsure">{says}</strong> Again passes it by: it stays marked as skipped and is
+        named at the sign-off.
+      </p>
+      {usual && (
+        <button
+          type="button"
+          onClick={take}
+          aria-keyshortcuts="Enter"
+          className="min-h-12 rounded-lg border-2 border-now px-4 font-bold"
+        >
+          {USUAL[usual]} <span className="hidden font-normal lg:inline">· Enter</span>
+        </button>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,176 @@
+"use client";
+
+import { CircleDashed, Cylinder } from "lucide-react";
+import { Popover } from "radix-ui";
+import { useState } from "react";
+import { useHotkeys } from "react-hotkeys-hook";
+import type { ProcedurePart, RunSheet } from "@/core";
+import { costWords } from "../advice/advice-words";
+import { onControl } from "../aids/on-control";
+import type { Units } from "../words/length-text";
+import type { BenchWork } from "./use-work";
+
+const listed = (parts: readonly ProcedurePart[]): string => parts.map(({ name }) => name).join(", ");
+
+/** The parts on the cable, at every step: what was said to be on can be said not to be, or to be the wrong way round. */
+export function PartsOn({ sheet, work }: { sheet: RunSheet; work: BenchWork }) {
+  const [open, setOpen] = useState(false);
+  const { state, add, line } = work;
+  const passed = sheet.lines.filter(({ index }) => index < Math.max(state.at, state.reached));
+  const due = passed.flatMap(({ parts }) => parts);
+  if (due.length === 0 || line.step.kind === "thread" || state.signed) return null;
+  const on = due.filter(({ id }) => state.threaded.includes(id));
+  return (
+    <Popover.Root open={open} onOpenChange={setOpen}>
+      <Popover.Trigger
+        aria-label={`Parts on: ${on.length} of ${due.length}`}
+        className={`flex min-h-12 shrink-0 items-center gap-1.5 rounded-md px-2 text-sm ${on.length < due.length ? "font-bold text-out" : "text-soft"}`}
+      >
+        <Cylinder aria-hidden="true" className="size-5 rotate-90" />
+        <span className="hidden xl:inline">{on.length < due.length ? "Not on" : "Parts on"}</span>
+        <span className="figures">
+          {on.length}/{due.length}
+        </span>
+      </Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content
+          align="end"
+          aria-label="Parts on the cable"
+          className="z-20 grid max-h-[var(--radix-popover-content-available-height)] w-[min(26rem,calc(100vw-1rem))] gap-2 overflow-y-auto rounded-lg border border-line bg-raised p-3 shadow-xl"
+        >
+          <p className="text-soft text-sm leading-tight">
+            Look now: in this order from the connector back, each this way round.
+          </p>
+          <ul className="grid gap-2">
+            {due
+              .map((part) => (
+                <li key={part.id} className="flex items-center gap-3">
+                  <span className="min-w-0 flex-1 leading-tight">
+                    <strong className="block">{part.name}</strong>
+                    <span className="text-soft text-sm">{part.way}</span>
+                  </span>
+                  {state.threaded.includes(part.id) ? (
+                    <button
+                      type="button"
+                      aria-label={`${part.name}: it is not on, or wrong`}
+                      onClick={() => {
+                        add({ kind: "thread", part: part.id, on: false });
+                        setOpen(false);
+                      }}
+                      className="min-h-12 shrink-0 rounded-md border-2 border-line px-3 text-sm"
+                    >
+                      Not on, or wrong
+                    </button>
+                  ) : (
+                    <strong className="text-out text-sm">not on</strong>
+                  )}
+                </li>
+              ))
+              .reverse()}
+          </ul>
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  );
+}
+
+/** What a step needs on the cable, and whether the gate says that it is there. */
+export function PartsNeeded({ parts }: { parts: readonly { part: ProcedurePart; on: boolean }[] }) {
+  if (parts.length === 0) return null;
+  return (
+    <p className="text-lg">
+      Needs:{" "}
+      {parts.map(({ part, on }, i) => (
+        <span key={part.id}>
+          {i > 0 && ", "}
+          {part.name}{" "}
+          <strong className={on ? "text-in" : "text-out"}>{on ? "(threaded on ✓)" : "(not on)"}</strong>
+        </span>
+      ))}
+    </p>
+  );
+}
+
+/** A part that should be on and is not: how it still goes on, or what it takes to begin again. Enter does it. */
+export function ForgottenPart({ sheet, work, units }: { sheet: RunSheet; work: BenchWork; units: Units }) {
+  const [one] = work.forgotten;
+  useHotkeys("enter", () => one && work.mendPart(one), {
+    enabled: one !== undefined,
+    ignoreEventWhen: onControl,
+  });
+  if (!one) return null;
+  const { part, behind, shutOutBy } = one;
+  return (
+    <section
+      role="alert"
+      aria-label="A part is not on"
+      className="mb-3 grid gap-2 rounded-lg border-2 border-out bg-raised p-3"
+    >
+      <h3 className="flex items-center gap-2 font-bold text-xl leading-tight">
+        <CircleDashed aria-hidden="true" className="size-6 shrink-0 text-out" strokeWidth={3} />
+        {shutOutBy === null ? `${part.name}: thread it on now` : `${part.name}: it no longer goes on`}
+      </h3>
+      {shutOutBy === null ? (
+        <p className="leading-snug">
+          {part.way && `${part.way}. `}
+          {behind.length > 0 && <strong>First take off {listed(behind)}, and put back on after it. </strong>}
+          {bared(sheet, work) && "Mind the bare glass: wipe it and look at it again."}
+        </p>
+      ) : (
+        <p className="leading-snug">
+          “{sheet.lines[shutOutBy]?.step.title}” has shut it out. {part.ifForgotten}
+        </p>
+      )}
+      <div className="flex flex-wrap gap-2">
+        <button
+          type="button"
+          onClick={() => work.mendPart(one)}
+          aria-keyshortcuts="Enter"
+          className="min-h-14 flex-1 rounded-lg bg-now px-4 py-1 text-left font-bold text-on-now leading-tight"
+        >
+          {shutOutBy === null ? "It is on now" : "Cut off and begin again"}
+          <span className="block font-normal text-sm">
+            {shutOutBy === null ? "no cable lost" : costWords(work.restartCost, units)}
+            <span className="hidden lg:inline"> · Enter</span>
+          </span>
+        </button>
+        <button
+          type="button"
+          onClick={() => work.add({ kind: "thread", part: part.id, on: true })}
+          className="min-h-14 rounded-lg border-2 border-line px-4 text-left leading-tight"
+        >
+          It is on after all
+        </button>
+      </div>
+    </section>
+  );
+}
+
+/** Whether glass is bare by now: what is threaded over it may touch it. */
+const bared = ({ lines }: RunSheet, { state }: BenchWork): boolean =>
+  lines.some(({ index, bares }) => index < state.reached && bares.some(({ layer }) => layer === "coating"));
+
+/** Parts that were threaded on in another order than they lie in: said at the gate, and put right by one touch. */
+export function OutOfOrder({ work }: { work: BenchWork }) {
+  const { misordered } = work;
+  const [wrong] = misordered;
+  if (!wrong) return null;
+  const again = misordered.map(({ part }) => part);
+  return (
+    <div role="alert" className="mt-2 grid gap-2 rounded-lg border-2 border-unsure p-3">
+      <p className="leading-snug">
+        <strong>
+          {listed(again)} went on before {listed(wrong.after)}.
+        </strong>{" "}
+        Take off what lies nearer the cable end, and put it on again after.
+      </p>
+      <button
+        type="button"
+        onClick={() => work.putAgain(again.map(({ id }) => id))}
+        className="min-h-12 rounded-lg border-2 border-ink px-4 font-semibold"
+      >
+        Done: {listed(again)} on again, in this order
+      </button>
+    </div>
+  );
+}

@@ -1,0 +1,50 @@
+import type { Check } from "@/core";
+
+/** A reading that was taken for another length than the one asked for, until somebody says that it is right. */
+export interface Elsewhere {
+  readonly id: string;
+  readonly check: Check;
+  readonly typed: string;
+}
+
+/** Says where a reading went before anything is told from it: Enter agrees, Z takes it back. */
+export function TakenElsewhere({
+  taken: { check, typed },
+  onRight,
+  onBack,
+}: {
+  taken: Elsewhere;
+  onRight: () => void;
+  onBack: () => void;
+}) {
+  return (
+    <div role="alert" className="mb-2 grid gap-2 rounded-lg border-2 border-unsure p-2.5 leading-tight">
+      <p>
+        <span className="figures font-bold">{typed}</span> was taken as the{" "}
+        <strong>
+          {check.name}
+          {check.leg && `, leg ${check.leg}`}
+        </strong>
+        , by its size.
+      </p>
+      <div className="flex gap-2">
+        <button
+          type="button"
+          onClick={onRight}
+          aria-keyshortcuts="Enter"
+          className="min-h-12 flex-1 rounded-md border-2 border-ink px-3 font-semibold"
+        >
+          Right <span className="hidden font-normal lg:inline">· Enter</span>
+        </button>
+        <button
+          type="button"
+          onClick={onBack}
+          aria-keyshortcuts="Z"
+          className="min-h-12 flex-1 rounded-md border-2 border-line px-3"
+        >
+          Take it back <span className="hidden lg:inline">· Z</span>
+        </button>
+      </div>
+    </div>
+  );
+}

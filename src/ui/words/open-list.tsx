@@ -1,0 +1,20 @@
+import type { OpenPoint } from "@/core";
+import { openLines } from "./open-words";
+
+/** What keeps an end from being in, by name. */
+export function OpenList({ points }: { points: readonly OpenPoint[] }) {
+  const lines = openLines(points);
+  if (lines.length === 0) return null;
+  return (
+    <ul aria-label="What keeps it from being in" className="text-lg leading-snug">
+      {lines.map((line) => {
+        const [head, names] = line.split(/: (.*)/);
+        return (
+          <li key={head}>
+            <strong>{head}:</strong> {names}
+          </li>
+        );
+      })}
+    </ul>
+  );
+}
