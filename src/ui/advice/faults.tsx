@@ -4,6 +4,7 @@ import { TriangleAlert } from "lucide-react";
 import { Popover } from "radix-ui";
 import { useState } from "react";
 import { type EndState, type Entry, type Fault, parseLength, presentFeatures, type RunSheet } from "@/core";
+import { backToStep } from "../bench/to-step";
 import type { Units } from "../words/length-text";
 import { FAULT_SAID } from "./advice-words";
 
@@ -43,6 +44,7 @@ export function Faults({ sheet, state, units, onAdd }: FaultsProps) {
         </Popover.Trigger>
         <Popover.Portal>
           <Popover.Content
+            onCloseAutoFocus={backToStep}
             align="start"
             aria-label="What is wrong with it"
             className="z-20 grid w-[min(24rem,calc(100vw-1rem))] gap-2 rounded-lg border border-line bg-raised p-3 shadow-xl"

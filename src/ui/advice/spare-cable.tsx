@@ -4,6 +4,7 @@ import { Spline } from "lucide-react";
 import { Popover } from "radix-ui";
 import { useState } from "react";
 import { type EndState, type Entry, parseLength } from "@/core";
+import { backToStep } from "../bench/to-step";
 import { figureText, type Units } from "../words/length-text";
 
 /** How much cable is left behind this end: said once, counted down by every redo. */
@@ -35,6 +36,7 @@ export function SpareCable({
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content
+          onCloseAutoFocus={backToStep}
           align="start"
           aria-label="Cable to spare"
           className="z-20 w-[min(20rem,calc(100vw-1rem))] rounded-lg border border-line bg-raised p-3 shadow-xl"

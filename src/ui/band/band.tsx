@@ -11,6 +11,7 @@ import { LayersDrawn } from "./layers";
 import { Loupe } from "./loupe";
 import { Tape } from "./tape";
 import { Textures } from "./textures";
+import { useRoom } from "./use-room";
 import { useWidth } from "./use-width";
 
 /** A reading to be shown at its place. */
@@ -43,10 +44,13 @@ export function Band({ sheet, line, lit, onPoint, readings = [], leg = "", compa
   const { prefs } = usePrefs();
   const id = useId().replaceAll(":", "");
   const geometry = useMemo(() => bandGeometry(sheet, line, width), [sheet, line, width]);
-  const rows = width < 560 ? 2 : 3;
-  const axis = rows * ROW_PX + 52;
-  const tape = axis + (compact ? 54 : 62);
-  const flags = placeFlags(flagTexts(sheet, geometry, line, lit, prefs.units), width, rows);
+  const room = useRoom();
+  const rows = room === "short" ? 1 : width < 560 ? 2 : 3;
+  const axis = rows * ROW_PX + (room === "high" ? 52 : 40);
+  const tape = axis + (room === "high" ? (compact ? 54 : 62) : 40);
+  const texts = flagTexts(sheet, geometry, line, lit, prefs.units);
+  // On one row every figure goes before what it is of; the step below names the one in hand.
+  const flags = placeFlags(rows > 1 ? texts : texts.map((text) => ({ ...text, note: "" })), width, rows);
   return (
     <figure
       ref={ref}
@@ -131,7 +135,7 @@ export function Band({ sheet, line, lit, onPoint, readings = [], leg = "", compa
           <Loupe id={id} geometry={geometry} close={geometry.close} axis={axis} units={prefs.units} />
         )}
       </svg>
-      <figcaption className="px-4 py-0.5 text-[0.72rem] text-soft leading-tight">
+      <figcaption className="short:hidden px-4 py-0.5 text-[0.72rem] text-soft leading-tight">
         Lengths to scale; thickness {timesText(geometry.thickness.times)}.
         {geometry.scale.stretches.length > 1 && " Length left out at the break."}
         {sheet.cable.legs.length > 1 &&

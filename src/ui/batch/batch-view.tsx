@@ -1,8 +1,8 @@
 "use client";
 
-import { useState } from "react";
 import type { BladeLine, Caution, EndState, Entry, Instrument, Rule, RunSheet } from "@/core";
 import { BenchView } from "../bench/bench-view";
+import { useKept } from "../words/use-kept";
 import { BatchAside } from "./batch-aside";
 import { BatchPlan } from "./batch-plan";
 import { type Member, readyAt, useBatch } from "./use-batch";
@@ -23,10 +23,10 @@ interface BatchViewProps {
 /** Many ends of one style: the plan, then the bench with the next end put into the hand after every step. */
 export function BatchView(props: BatchViewProps) {
   const { id, sheet, rule, ends, instruments, cautions, blades, asked } = props;
-  const batch = useBatch(id, sheet, ends);
+  const batch = useBatch(id, sheet, ends, asked);
   const { members, current, setCurrent } = batch;
   const askedAt = members.findIndex((one) => one.id === asked);
-  const [begun, setBegun] = useState(askedAt >= 0);
+  const [begun, setBegun] = useKept(`begun/${id}/${asked ?? ""}`, askedAt >= 0);
   const place = current ?? Math.max(0, askedAt);
   const member = members[place];
   const begin = (at: number) => {

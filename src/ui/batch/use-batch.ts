@@ -18,6 +18,7 @@ import {
   stagesOf,
 } from "@/core";
 import { get, post } from "../words/api";
+import { useKept } from "../words/use-kept";
 
 /** One end of a batch, as it is stored. */
 export interface Member {
@@ -39,12 +40,15 @@ export const readyAt = ({ timers }: EndState): number =>
       .map(({ startedAt, seconds }) => Date.parse(startedAt) + seconds * 1000),
   );
 
-/** A batch, live: where each end stands, which is in hand, and which comes next. */
-export function useBatch(id: string, sheet: RunSheet, initial: readonly Member[]) {
+/**
+ * A batch, live: where each end stands, which is in hand, and which comes next.
+ * @param asked the end it was opened for, if any: it goes before what this window had in hand.
+ */
+export function useBatch(id: string, sheet: RunSheet, initial: readonly Member[], asked: string | null) {
   const [members, setMembers] = useState(initial);
   const [seen, setSeen] = useState<Readonly<Record<string, EndState>>>({});
-  const [mode, setMode] = useState<Mode>("planned");
-  const [current, setCurrent] = useState<number | null>(null);
+  const [mode, setMode] = useKept<Mode>(`mode/${id}`, "planned");
+  const [current, setCurrent] = useKept<number | null>(`hand/${id}/${asked ?? ""}`, null);
   const stages = useMemo(() => stagesOf(sheet), [sheet]);
   const plan = useMemo(() => planBatch(stages, members.length), [stages, members.length]);
   const states = useMemo(

@@ -84,7 +84,7 @@ function SaveState({ waiting, offline }: { waiting: number; offline: boolean }) 
   return (
     <span
       role="status"
-      className={`ml-auto shrink-0 px-2 text-sm ${offline ? "font-bold text-out" : "text-soft"}`}
+      className={`ml-auto shrink-0 px-2 text-sm ${offline ? "font-bold text-out" : "text-soft"} ${offline || waiting ? "" : "max-sm:sr-only"}`}
     >
       {said}
     </span>

@@ -1,6 +1,6 @@
 "use client";
 
-import { useEffect, useMemo, useState } from "react";
+import { useEffect, useMemo, useRef, useState } from "react";
 import { v4 as uuid } from "uuid";
 import type {
   BladeLine,
@@ -23,11 +23,13 @@ import { usePrefs } from "../prefs/prefs-context";
 import type { Typed } from "../reading/reading-panel";
 import { hush, say, stepAloud } from "../words/aloud";
 import { get, post } from "../words/api";
+import { useTitle } from "../words/use-title";
 import { BenchHead } from "./bench-head";
 import { SignPanel } from "./sign-panel";
 import { SignedPanel } from "./signed-panel";
 import { StepList, StepProgress } from "./step-list";
 import { StepWork } from "./step-work";
+import { stepIntoView, toStep } from "./to-step";
 import { useBenchKeys } from "./use-bench-keys";
 import { activeOf, type BenchWork, useWork } from "./use-work";
 
@@ -85,6 +87,17 @@ export function BenchView({
     if (speaks) aloud();
     return hush;
   }, [step, speaks]);
+  const stepped = `${step}/${signing}/${id}`;
+  const shownBefore = useRef(stepped);
+  // A step that comes up is where the keys are; the first one is left to whoever opened the page.
+  useEffect(() => {
+    if (shownBefore.current !== stepped) toStep();
+    else stepIntoView();
+    shownBefore.current = stepped;
+  }, [stepped]);
+  const titled = state.signed ? "On record" : signing ? "Sign-off" : line.step.title;
+  const named = [state.job, state.label].filter(Boolean).join(" · ") || sheet.procedure.name;
+  useTitle(`${titled} · ${named} · Arlent`);
   const cleaves = line.step.kind === "cleave";
   useEffect(() => {
     if (cleaves) get<BladeLine[]>("/api/v1/tools").then((answer) => answer.ok && setBlades(answer.value));
@@ -110,7 +123,10 @@ export function BenchView({
   const skipped = useMemo(() => skippedSteps(sheet, state).map(({ index }) => index), [sheet, state]);
   const measuring = signing ? all : here;
   return (
-    <main className="flex h-[calc(100dvh-3.5rem-var(--tray,0px))] min-w-0 flex-1 flex-col overflow-hidden sm:h-dvh">
+    <main className="short:overflow-y-auto flex h-[calc(100dvh-3.5rem-var(--tray,0px))] min-w-0 flex-1 flex-col overflow-hidden sm:h-dvh">
+      <p role="status" className="sr-only">
+        {done ? "" : `Step ${line.index + 1} of ${sheet.lines.length}: ${line.step.title}`}
+      </p>
       <BenchHead sheet={sheet} work={work} name={prefs.name} onPlan={batch?.onPlan ?? null} onAloud={aloud} />
       <Band
         sheet={drawn}
@@ -148,7 +164,7 @@ export function BenchView({
       ) : (
         <>
           <StepProgress lines={sheet.lines} at={line.index} skipped={skipped} />
-          <div className={`flex min-h-0 flex-1 ${batch ? "flex-col lg:flex-row" : ""}`}>
+          <div className={`short:flex-none flex min-h-0 flex-1 ${batch ? "flex-col lg:flex-row" : ""}`}>
             {batch ? (
               batch.aside(work)
             ) : advised ? null : (

@@ -3,6 +3,7 @@
 import { Pencil } from "lucide-react";
 import { Popover } from "radix-ui";
 import { useState } from "react";
+import { backToStep } from "./to-step";
 
 interface EndLabelProps {
   readonly job: string;
@@ -27,6 +28,7 @@ export function EndLabel({ job, label, onLabel, name, onDiscard }: EndLabelProps
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content
+          onCloseAutoFocus={backToStep}
           align="start"
           className="z-20 w-[min(24rem,calc(100vw-1rem))] rounded-lg border border-line bg-raised p-4 shadow-xl"
           aria-label="Name this end"

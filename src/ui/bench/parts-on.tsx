@@ -8,6 +8,7 @@ import type { ProcedurePart, RunSheet } from "@/core";
 import { costWords } from "../advice/advice-words";
 import { onControl } from "../aids/on-control";
 import type { Units } from "../words/length-text";
+import { backToStep } from "./to-step";
 import type { BenchWork } from "./use-work";
 
 const listed = (parts: readonly ProcedurePart[]): string => parts.map(({ name }) => name).join(", ");
@@ -34,6 +35,7 @@ export function PartsOn({ sheet, work }: { sheet: RunSheet; work: BenchWork }) {
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content
+          onCloseAutoFocus={backToStep}
           align="end"
           aria-label="Parts on the cable"
           className="z-20 grid max-h-[var(--radix-popover-content-available-height)] w-[min(26rem,calc(100vw-1rem))] gap-2 overflow-y-auto rounded-lg border border-line bg-raised p-3 shadow-xl"

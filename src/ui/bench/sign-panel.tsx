@@ -108,9 +108,9 @@ export function SignPanel({
     else onSign(name.trim(), outcome, lost > 0 ? why.trim() : "");
   };
   return (
-    <div className="mx-auto w-full max-w-6xl gap-8 overflow-y-auto px-4 py-5 lg:grid lg:grid-cols-2">
+    <div className="mx-auto w-full max-w-6xl short:overflow-visible gap-8 overflow-y-auto px-4 py-5 lg:grid lg:grid-cols-2">
       <div className="grid content-start gap-4">
-        <h2 className="flex items-center gap-3 font-bold text-3xl">
+        <h2 id="step" tabIndex={-1} className="flex items-center gap-3 font-bold text-3xl outline-none">
           <VerdictSign verdict={result} large /> {RESULT_WORDS[result]}
         </h2>
         <OpenList points={work.open} />
@@ -161,6 +161,7 @@ export function SignPanel({
         {reading && (
           <ReadingPanel
             key={reading.check.id}
+            draft={work.id}
             standing={reading}
             others={standings.filter(({ judged, check }) => judged === null && check !== reading.check)}
             rule={rule}

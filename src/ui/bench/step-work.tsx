@@ -75,6 +75,18 @@ export function StepWork(props: StepWorkProps) {
   const [last, setLast] = useState<string | null>(null);
   const [went, setElsewhere] = useState<Elsewhere | null>(null);
   const elsewhere = went && state.readings.some(({ id }) => id === went.id) ? went : null;
+  /** To the next length not read yet, or to stay with one that is not in. */
+  const goOnFrom = (read: string, isIn: boolean) => {
+    const next = standings.find(({ judged, check }) => judged === null && check.id !== read);
+    pick(isIn && next ? next.check.id : read);
+  };
+  const agree = (taken: Elsewhere) => {
+    setElsewhere(null);
+    goOnFrom(
+      taken.check.id,
+      standings.find(({ check }) => check.id === taken.check.id)?.judged?.verdict === "in",
+    );
+  };
   const keep = (entry: Reading, { verdict }: Conformance) => {
     keptAt.current = Date.now();
     const id = add(entry);
@@ -83,8 +95,7 @@ export function StepWork(props: StepWorkProps) {
     setElsewhere(
       reading && taken && taken !== reading.check ? { id, check: taken, typed: entry.typed } : null,
     );
-    const next = standings.find(({ judged, check }) => judged === null && check.id !== entry.check);
-    pick(verdict === "in" && next ? next.check.id : entry.check);
+    if (taken === reading?.check) goOnFrom(entry.check, verdict === "in");
   };
   const aside = !reading && !judgement;
   // Beside a timer there is no room for them.
@@ -99,7 +110,7 @@ export function StepWork(props: StepWorkProps) {
       set !== null && line.figure?.feature === makes && "tool" in line.step && line.step.tool === tool,
   );
   const takeFirst = () => {
-    if (elsewhere) return setElsewhere(null);
+    if (elsewhere) return agree(elsewhere);
     if (missing) return;
     if (work.held) return work.letGo();
     const [one] = told;
@@ -162,9 +173,9 @@ export function StepWork(props: StepWorkProps) {
       aria-labelledby="step"
       className="flex min-h-0 min-w-0 flex-1 flex-col lg:grid lg:grid-cols-[minmax(0,1fr)_350px] lg:grid-rows-[minmax(0,1fr)_auto]"
     >
-      <div className="min-h-0 flex-1 overflow-y-auto lg:contents">
+      <div className="short:overflow-visible min-h-0 flex-1 overflow-y-auto lg:contents">
         <div className="min-w-0 px-4 py-3 lg:row-span-2 lg:min-h-0 lg:overflow-y-auto lg:px-8">
-          <h2 id="step" className="font-bold text-2xl">
+          <h2 id="step" tabIndex={-1} className="scroll-mt-1 font-bold text-2xl outline-none">
             {line.step.title}
           </h2>
           {missing && <ForgottenPart sheet={sheet} work={work} units={units} />}
@@ -243,7 +254,7 @@ export function StepWork(props: StepWorkProps) {
           {elsewhere && (
             <TakenElsewhere
               taken={elsewhere}
-              onRight={() => setElsewhere(null)}
+              onRight={() => agree(elsewhere)}
               onBack={() => {
                 work.strike(elsewhere.id);
                 setElsewhere(null);
@@ -253,6 +264,7 @@ export function StepWork(props: StepWorkProps) {
           {reading && (
             <ReadingPanel
               key={reading.check.id}
+              draft={work.id}
               standing={reading}
               others={standings.filter(
                 ({ judged, check }) => (judged === null || check.id === last) && check !== reading.check,
@@ -300,7 +312,7 @@ export function StepWork(props: StepWorkProps) {
           )}
         </div>
       </div>
-      <div className="grid gap-2 border-line border-t px-4 py-3 lg:border-t-0 lg:border-l lg:pb-4">
+      <div className="short:sticky short:bottom-0 short:z-10 short:bg-ground short:py-1.5 grid gap-2 border-line border-t px-4 py-3 lg:border-t-0 lg:border-l lg:pb-4">
         <ClockStrip sheet={sheet} work={work} />
         {work.held && <HeldQuestion held={work.held} onLet={work.letGo} />}
         <div className="flex gap-2">
@@ -308,7 +320,7 @@ export function StepWork(props: StepWorkProps) {
             type="button"
             onClick={work.back}
             disabled={line.index === 0}
-            className="min-h-16 rounded-lg border-2 border-ink px-5 font-semibold disabled:opacity-40"
+            className="short:min-h-12 min-h-16 rounded-lg border-2 border-ink px-5 font-semibold disabled:opacity-40"
             aria-keyshortcuts="ArrowLeft PageUp"
           >
             Back
@@ -317,7 +329,7 @@ export function StepWork(props: StepWorkProps) {
             type="button"
             onClick={work.next}
             aria-keyshortcuts="Space ArrowRight PageDown"
-            className="min-h-16 flex-1 rounded-lg bg-strong px-5 font-bold text-on-strong text-xl"
+            className="short:min-h-12 min-h-16 flex-1 rounded-lg bg-strong px-5 font-bold text-on-strong text-xl"
           >
             {work.held ? "Pass it by" : work.last ? "Finish" : "Next"}{" "}
             <span className="hidden font-normal text-base lg:inline">· Space</span>

@@ -1,5 +1,6 @@
 "use client";
 
+import { useEffect } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
 interface BenchKeys {
@@ -22,8 +23,19 @@ const taken = ({ target }: KeyboardEvent): boolean =>
     (target instanceof HTMLButtonElement && target.type !== "submit") ||
     (target instanceof HTMLInputElement && target.id !== "reading"));
 
+/** A button touched or clicked keeps no hold of the keys: Space goes on with the step. One reached by Tab does. */
+function letGoOfClicked({ target, detail }: MouseEvent): void {
+  if (detail === 0 || !(target instanceof Element)) return;
+  const button = target.closest<HTMLButtonElement>("main button:not([aria-haspopup])");
+  if (button && button === document.activeElement) button.blur();
+}
+
 /** Space, arrows and a page-turning pedal move; U changes units; Z strikes out the last reading; R reads aloud. */
 export function useBenchKeys({ enabled, next, back, units, undo, aloud }: BenchKeys): void {
+  useEffect(() => {
+    document.addEventListener("click", letGoOfClicked);
+    return () => document.removeEventListener("click", letGoOfClicked);
+  }, []);
   const everywhere = { enabled, enableOnFormTags: true, preventDefault: true } as const;
   useHotkeys("pagedown", next, everywhere);
   useHotkeys("pageup", back, everywhere);

@@ -18,6 +18,7 @@ import {
 } from "@/core";
 import { ToleranceScale } from "../figure/tolerance-scale";
 import { figureText, lengthText, toleranceOf, type Units } from "../words/length-text";
+import { useKept } from "../words/use-kept";
 import { VerdictSign } from "../words/verdict-sign";
 import { verdictWords } from "../words/verdict-words";
 
@@ -32,6 +33,8 @@ interface ReadingPanelProps {
   readonly standing: CheckStanding;
   /** Other lengths a reading could be of: those not read yet. */
   readonly others: readonly CheckStanding[];
+  /** The end it is read on: what is half typed is kept for it over a reload. */
+  readonly draft: string;
   readonly rule: Rule;
   readonly units: Units;
   readonly instrument: Instrument;
@@ -49,6 +52,7 @@ interface ReadingPanelProps {
 export function ReadingPanel({
   standing: asked,
   others,
+  draft,
   rule,
   units,
   instrument,
@@ -59,7 +63,7 @@ export function ReadingPanel({
   advised = false,
   onEmptyEnter,
 }: ReadingPanelProps) {
-  const [text, setText] = useState("");
+  const [text, setText] = useKept<string>(`reading/${draft}/${asked.check.id}`, "");
   const [refusal, setRefusal] = useState<string | null>(null);
   const input = useRef<HTMLInputElement>(null);
   const choices = useRef<HTMLFieldSetElement>(null);

@@ -10,7 +10,15 @@ import { Begin } from "./begin";
 import { FirstPick } from "./first-pick";
 import { MisfitPanel } from "./misfit-panel";
 import { Picker } from "./picker";
-import { NOTHING, type Resolved, resolve, type Selection, type Shelf, writeSelection } from "./selection";
+import {
+  NOTHING,
+  type Resolved,
+  readSelection,
+  resolve,
+  type Selection,
+  type Shelf,
+  writeSelection,
+} from "./selection";
 import { SheetLengths } from "./sheet-lengths";
 import { SheetLines } from "./sheet-lines";
 import { useFetched } from "./use-fetched";
@@ -25,9 +33,18 @@ export function SheetView({ shelf: shipped, initial }: { shelf: Shelf; initial: 
   const [open, setOpen] = useState<Open>(null);
   const { prefs, nextUnits } = usePrefs();
   const resolved = useMemo(() => resolve(shelf, selection, prefs.schools), [shelf, selection, prefs.schools]);
+  // Coming back by the browser, the address knows what was picked since the page was drawn.
+  useEffect(() => {
+    const here = readSelection(new URLSearchParams(window.location.search));
+    setSelection((drawn) => (writeSelection(here) === writeSelection(drawn) ? drawn : here));
+  }, []);
   useEffect(() => {
     const query = writeSelection(selection);
-    window.history.replaceState(null, "", query ? `/?${query}` : "/");
+    // Once the router listens: an address written behind its back is one it cannot come back to.
+    queueMicrotask(() => {
+      if (window.location.pathname === "/" && window.location.search.slice(1) !== query)
+        window.history.replaceState(null, "", query ? `/?${query}` : "/");
+    });
   }, [selection]);
 
   const toggle = (which: Open) => (isOpen: boolean) => setOpen(isOpen ? which : null);

@@ -1,0 +1,285 @@
+import AxeBuilder from "@axe-core/playwright";
+import type { Page } from "@playwright/test";
+import { addEntries, cleaveRead, endAtMeasure, expect, lineOf, startEnd, THREADED, test } from "./server";
+import { begin, heading, sign, work } from "./work";
+
+const PAIR = { cable: "duplex-3.0", procedure: "adhesive-polish-duplex", core: "50/125" };
+const clean = async (page: Page) =>
+  expect((await new AxeBuilder({ page }).analyze()).violations.map(({ id }) => id)).toEqual([]);
+const advice = (page: Page) => page.getByRole("region", { name: "What to do" });
+const saved = (page: Page) => page.getByRole("status").filter({ hasText: "All saved" });
+
+test("a part found not to be on goes on while it can, and what lies in front of it after it", async ({
+  page,
+  request,
+}) => {
+  const end = await startEnd(request);
+  await addEntries(request, end, [...THREADED, { kind: "step", to: lineOf("mark-buffer") - 2 }]);
+  await page.goto(`/bench/${end}`);
+  await page.getByRole("button", { name: "Parts on: 3 of 3" }).click();
+  await clean(page);
+  await page.getByRole("button", { name: "3 mm boot: it is not on, or wrong" }).click();
+  const told = page.getByRole("alert", { name: "A part is not on" });
+  await expect(told).toContainText("3 mm boot: thread it on now");
+  await expect(told).toContainText("First take off Yarn nut, Yarn ring");
+  await clean(page);
+  const before = await heading(page).textContent();
+  await page.keyboard.press("PageDown");
+  await expect(heading(page)).toHaveText(before ?? "");
+  await page.keyboard.press("Enter");
+  await expect(told).toHaveCount(0);
+  await expect(page.getByRole("button", { name: "Parts on: 3 of 3" })).toBeVisible();
+  await page.keyboard.press("PageDown");
+  await expect(heading(page)).not.toHaveText(before ?? "");
+});
+
+test("a part that no longer goes on takes a fresh start, at its cost, by one key that can be undone", async ({
+  page,
+  request,
+}) => {
+  const end = await startEnd(request);
+  await addEntries(request, end, [
+    ...THREADED,
+    { kind: "step", to: lineOf("boot") },
+    { kind: "thread", part: "boot-3", on: false },
+  ]);
+  await page.goto(`/bench/${end}`);
+  const told = page.getByRole("alert", { name: "A part is not on" });
+  await expect(told).toContainText("3 mm boot: it no longer goes on");
+  await expect(told).toContainText("“Insert with a bow” has shut it out.");
+  await expect(told.getByRole("button", { name: /Cut off and begin again/ })).toContainText("of cable");
+  await page.keyboard.press("Enter");
+  await expect(heading(page)).toHaveText("Thread on");
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(told).toBeVisible();
+  await page.keyboard.press("Enter");
+  await page.getByRole("checkbox", { name: /3 mm boot/ }).click();
+  await expect(page.getByText(/went on before 3 mm boot/)).toBeVisible();
+  await page.getByRole("button", { name: /on again, in this order/ }).click();
+  await expect(page.getByText(/went on before/)).toHaveCount(0);
+  await expect(saved(page)).toBeAttached();
+  const record = await (await request.get(`/api/v1/ends/${end}?after=0`)).json();
+  const kinds = record.entries.map(({ entry }: { entry: { kind: string } }) => entry.kind);
+  expect(kinds.filter((kind: string) => kind === "restart" || kind === "untake")).toEqual([
+    "restart",
+    "untake",
+    "restart",
+  ]);
+});
+
+test("an end begun by mistake is discarded: kept as such, out of the way of the others", async ({
+  page,
+  request,
+}) => {
+  const end = await startEnd(request);
+  await page.goto(`/bench/${end}`);
+  await page.getByRole("button", { name: "Name this end" }).click();
+  await page.getByRole("button", { name: /Begun by mistake/ }).click();
+  await page.getByLabel("Discarded by").fill("Teo Marsh");
+  await clean(page);
+  await page.getByRole("button", { name: "Discard it" }).click();
+  await expect(page.getByRole("heading", { name: "On record: discarded" })).toBeVisible();
+  await page.goto("/bench");
+  await expect(page.locator(`a[href="/bench/${end}"]`)).toHaveCount(0);
+  await page.goto("/ledger");
+  await expect(page.locator(`a[href="/ledger/${end}"]`)).toHaveCount(0);
+  await page.goto("/ledger?result=discarded");
+  await expect(page.locator(`a[href="/ledger/${end}"]`)).toHaveCount(1);
+});
+
+test("a reading taken for another length says so before anything follows from it, and Z takes it back", async ({
+  page,
+  request,
+}) => {
+  await page.goto(`/bench/${await endAtMeasure(request)}`);
+  const told = page.getByRole("alert").filter({ hasText: "by its size" });
+  await page.locator("#reading").fill("42");
+  await page.keyboard.press("Enter");
+  await expect(told).toContainText("42 was taken as the jacket edge to cleaved end, by its size.");
+  await expect(advice(page)).toHaveCount(0);
+  await clean(page);
+  await page.keyboard.press("z");
+  await expect(told).toHaveCount(0);
+  await expect(page.getByLabel("Lengths to read").getByText(", out")).toHaveCount(0);
+  await page.locator("#reading").fill("42");
+  await page.keyboard.press("Enter");
+  await told.getByRole("button", { name: /^Right/ }).click();
+  await expect(advice(page)).toBeVisible();
+});
+
+test("a reading typed after the field moved on goes back to the length it is of", async ({
+  page,
+  request,
+}) => {
+  await page.goto(`/bench/${await endAtMeasure(request)}`);
+  const label = page.locator("label[for=reading]");
+  await page.locator("#reading").fill("9.5");
+  await page.keyboard.press("Enter");
+  await expect(label).toContainText("buffer beyond the jacket");
+  await page.locator("#reading").fill("9.52");
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("alert").filter({ hasText: "by its size" })).toContainText(
+    "9.52 was taken as the cleave length, by its size.",
+  );
+});
+
+test("readings of one length that disagree ask to be read again; nothing is cut meanwhile", async ({
+  page,
+  request,
+}) => {
+  const end = await endAtMeasure(request);
+  await addEntries(request, end, [cleaveRead(9_500), cleaveRead(8_200)], 99);
+  await page.goto(`/bench/${end}`);
+  await expect(advice(page)).toContainText("Read it again before anything is cut");
+  await expect(page.getByRole("button", { name: /Take it/ })).toHaveCount(0);
+  await page
+    .getByLabel("Lengths to read")
+    .filter({ visible: true })
+    .getByRole("button", { name: /cleave length/ })
+    .click();
+  await page.getByRole("button", { name: "Strike out 8.2" }).click();
+  await expect(advice(page)).toHaveCount(0);
+});
+
+test("a cure that runs by itself is asked about too, with waiting as the usual way", async ({
+  page,
+  request,
+}) => {
+  const end = await startEnd(request, PAIR);
+  const { parts: known } = await (
+    await request.get("/api/v1/shelf/procedures/adhesive-polish-duplex")
+  ).json();
+  await addEntries(request, end, [
+    ...known.map(({ id }: { id: string }) => ({ kind: "thread", part: id, on: true })),
+    { kind: "step", to: lineOf("cure", PAIR) },
+    { kind: "timer", step: "cure", action: "start", seconds: 90 },
+  ]);
+  await page.goto(`/bench/${end}`);
+  await expect(heading(page)).toHaveText("Cure");
+  await page.keyboard.press("PageDown");
+  const told = page.getByRole("alert").filter({ hasText: "passes it by" });
+  await expect(told).toContainText("Still running: Cure.");
+  await page.keyboard.press("Enter");
+  await expect(told).toHaveCount(0);
+  await expect(heading(page)).toHaveText("Cure");
+  await addEntries(request, end, [{ kind: "timer", step: "cure", action: "stop", seconds: 1 }], 99);
+});
+
+test("what keeps an end from being in is named at the sign-off and on record", async ({ page, request }) => {
+  const end = await endAtMeasure(request);
+  await addEntries(
+    request,
+    end,
+    [
+      cleaveRead(10_900),
+      { kind: "answer", judgement: "glow", answer: "no" },
+      { kind: "step", to: lineOf("shards") },
+    ],
+    99,
+  );
+  await page.goto(`/bench/${end}`);
+  await page.getByRole("button", { name: /Finish/ }).click();
+  const list = page.getByRole("list", { name: "What keeps it from being in" });
+  await expect(list).toContainText("Out: cleave length");
+  await expect(list).toContainText("Not good: it stayed bright");
+  await expect(list).toContainText("Not read: buffer beyond the jacket; jacket edge to cleaved end");
+  await page.reload();
+  await expect(list, "the sign-off is still there").toContainText("Out: cleave length");
+  await sign(page, "Osla Brandt");
+  await expect(list).toContainText("Out: cleave length");
+});
+
+test("the browser's Back leads from the bench to the sheet as it was, and on again; half a reading survives", async ({
+  page,
+}) => {
+  await page.goto("/?cable=simplex-3.0&style=stub-wedge-release-cord");
+  await begin(page);
+  await expect(heading(page)).toBeVisible();
+  const bench = page.url();
+  await page.goBack();
+  await expect(page.getByRole("heading", { name: /^Sheet/ })).toBeAttached();
+  await expect(page.getByRole("button", { name: /Connector Stub, wedge release/ })).toBeVisible();
+  await expect(heading(page)).toHaveCount(0);
+  await page.goForward();
+  await expect(heading(page)).toBeVisible();
+  expect(page.url()).toBe(bench);
+  const end = bench.split("/").at(-1) as string;
+  await addEntries(page.request, end, [...THREADED, { kind: "step", to: lineOf("measure") }], 99);
+  await page.reload();
+  await page.locator("#reading").fill("9.5");
+  await page.reload();
+  await expect(page.locator("#reading")).toHaveValue("9.5");
+  await page.keyboard.press("Enter");
+  await expect(page.getByLabel("Lengths to read").filter({ visible: true }).getByText(", in")).toHaveCount(1);
+});
+
+test("a new step has the keys and the title; Space goes on after a click and after naming the end", async ({
+  page,
+  request,
+}) => {
+  const end = await startEnd(request);
+  await addEntries(request, end, [...THREADED, { kind: "step", to: lineOf("mark-clamp") }]);
+  await page.goto(`/bench/${end}`);
+  await page.keyboard.press("Space");
+  await expect(heading(page)).toHaveText("Mark the jacket");
+  await expect(heading(page)).toBeFocused();
+  await expect(page.getByRole("status").filter({ hasText: /^Step 3 of / })).toHaveText(/Mark the jacket/);
+  await expect(page).toHaveTitle(/^Mark the jacket · /);
+  await page.getByRole("button", { name: "Name this end" }).click();
+  await page.getByRole("textbox", { name: "This end" }).fill("fibre 3, orange");
+  await page.keyboard.press("Enter");
+  await expect(page).toHaveTitle(/fibre 3, orange/);
+  await page.keyboard.press("Space");
+  await expect(heading(page)).toHaveText("Ring-cut, take the jacket off");
+  await page.getByRole("button", { name: "Next" }).click();
+  await expect(heading(page)).toHaveText("Lay the yarn back");
+  await page.keyboard.press("Space");
+  await expect(heading(page)).toHaveText("Mark the buffer");
+});
+
+test("one break, one forgotten part and one wrong reading on a phone: the record is right and complete", async ({
+  page,
+  request,
+}) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.goto("/?cable=simplex-3.0&style=stub-wedge-release-cord");
+  await page.getByRole("button", { name: "To the bench" }).click();
+  await page.getByRole("button", { name: "Not now: begin unchecked" }).click();
+  await page.waitForURL(/\/bench\/[0-9a-f-]{36}/);
+  const end = page.url().split("/").at(-1) as string;
+  const next = page.getByRole("button", { name: /^(Next|Pass it by)/ });
+  const goTo = async (title: string) => {
+    for (let i = 0; i < 40 && (await heading(page).textContent()) !== title; i++) {
+      const looks = page.locator("fieldset button:has(.bg-in)").first();
+      if (await looks.isVisible()) await looks.click();
+      await next.click();
+    }
+    await expect(heading(page)).toHaveText(title);
+  };
+  for (const box of await page.getByRole("checkbox").all()) await box.click();
+  await goTo("Mark the buffer");
+  await page.getByRole("button", { name: "Parts on: 3 of 3" }).click();
+  await page.getByRole("button", { name: "Yarn ring: it is not on, or wrong" }).click();
+  await page.getByRole("button", { name: /Cut off and begin again/ }).click();
+  await expect(heading(page)).toHaveText("Thread on");
+  await page.getByRole("checkbox", { name: /Yarn ring/ }).click();
+  await goTo("Bend screen");
+  await page.getByRole("button", { name: /It broke/ }).click();
+  await advice(page)
+    .getByRole("button", { name: /Take it|Begin again/ })
+    .click();
+  await expect(heading(page)).not.toHaveText("Bend screen");
+  await goTo("Measure the prepared end");
+  await page.locator("#reading").fill("8.2");
+  await page.getByRole("button", { name: "Keep" }).click();
+  await page.getByRole("button", { name: "Strike out 8.2" }).click();
+  await work(page);
+  await expect(page.getByRole("heading", { name: "In", exact: true })).toBeVisible();
+  await sign(page, "Osla Brandt");
+  const record = await (await request.get(`/api/v1/ends/${end}/record`)).json();
+  expect(record.result).toBe("in");
+  expect(record.cable.lost).toBeGreaterThan(72);
+  expect(record.struck.map(({ typed }: { typed: string }) => typed)).toEqual(["8.2"]);
+  expect(record.shards.binned).toBe(record.shards.made);
+  expect(record.parts.every(({ on }: { on: boolean }) => on)).toBe(true);
+});

@@ -1,0 +1,28 @@
+/** On a screen this short the step is brought to the top: the drawing above it may scroll away. */
+const SHORT = "(max-height: 520px)";
+
+export function stepIntoView(): void {
+  if (window.matchMedia(SHORT).matches) document.getElementById("step")?.scrollIntoView({ block: "start" });
+}
+
+/**
+ * Hands the keys back to the step: what was opened over it is done with. Where a reading is asked for on a desk, to its
+ * field; else to the step's heading, which is read out and has no key of its own.
+ */
+export function toStep(): void {
+  const heading = document.getElementById("step");
+  const reading = document.getElementById("reading");
+  const wide = window.matchMedia("(min-width: 640px)").matches;
+  if (reading && wide) {
+    reading.focus();
+    return;
+  }
+  heading?.focus({ preventScroll: true });
+  stepIntoView();
+}
+
+/** For what is opened over the bench: as it closes, Space goes on with the step instead of opening it again. */
+export const backToStep = (event: Event): void => {
+  event.preventDefault();
+  toStep();
+};
