@@ -85,7 +85,7 @@ test("the verdict follows every key, in either unit", async ({ page, request }) 
   await page.locator("#reading").fill("9.5");
   await expect(verdict).toContainText("In by 0.45 mm");
   await page.locator("#reading").fill("3/8");
-  await expect(verdict).toContainText("read as 9.525 mm");
+  await expect(verdict).toContainText("read as 9.53 mm");
   await expect(verdict).toContainText("In by 0.43 mm");
   await page.locator("#reading").fill("11.2");
   await expect(verdict).toContainText("Too long by 1.25 mm");

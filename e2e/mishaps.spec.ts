@@ -244,6 +244,7 @@ test("one break, one forgotten part and one wrong reading on a phone: the record
   await page.setViewportSize({ width: 390, height: 844 });
   await page.goto("/?cable=simplex-3.0&style=stub-wedge-release-cord");
   await page.getByRole("button", { name: "To the bench" }).click();
+  await page.getByRole("dialog").getByRole("button", { name: /^LC/ }).click();
   await page.getByRole("button", { name: "Not now: begin unchecked" }).click();
   await page.waitForURL(/\/bench\/[0-9a-f-]{36}/);
   const end = page.url().split("/").at(-1) as string;
@@ -278,6 +279,7 @@ test("one break, one forgotten part and one wrong reading on a phone: the record
   await sign(page, "Osla Brandt");
   const record = await (await request.get(`/api/v1/ends/${end}/record`)).json();
   expect(record.result).toBe("in");
+  expect(record.as).toContain("LC");
   expect(record.cable.lost).toBeGreaterThan(72);
   expect(record.struck.map(({ typed }: { typed: string }) => typed)).toEqual(["8.2"]);
   expect(record.shards.binned).toBe(record.shards.made);

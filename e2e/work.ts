@@ -9,6 +9,8 @@ export async function begin(page: Page, key = "b"): Promise<void> {
     await page.keyboard.press(key);
     await expect(page.getByRole("dialog")).toBeVisible({ timeout: 5_000 });
   }).toPass();
+  const which = page.getByRole("dialog", { name: "Which interface is it?" });
+  if (await which.isVisible()) await which.getByRole("button").first().click();
   await page.getByRole("button", { name: "Not now: begin unchecked" }).click();
   await page.waitForURL(/\/bench\/(batch\/)?[0-9a-f-]{36}/);
 }

@@ -1,6 +1,9 @@
 import { describe, expect, it } from "vitest";
+import { styleOf } from "@/core";
 import { shippedLibrary } from "@/store/shipped";
+import { cableWords, styleWords } from "@/ui/sheet/known-words";
 import { matchRank } from "@/ui/sheet/match-rank";
+import { optionsNamed } from "@/ui/sheet/trade-words";
 
 const { cables, procedures } = shippedLibrary();
 const first = (search: string, all: readonly { name: string; about: string }[]) =>
@@ -33,5 +36,56 @@ describe("typing to find a cable or a style", () => {
     expect(ranks).toEqual([...ranks].sort((a, b) => b - a));
     expect(new Set(ranks.slice(0, 4)).size).toBe(4);
     expect(matchRank("zzqx", "Cord", "nothing")).toBe(0);
+  });
+});
+
+describe("the trade's other words", () => {
+  const ranked = <T extends { name: string; about: string }>(
+    search: string,
+    all: readonly T[],
+    words: (one: T) => string,
+  ) =>
+    [...all]
+      .map((one) => ({ one, rank: matchRank(search, one.name, one.about, words(one)) }))
+      .filter(({ rank }) => rank > 0.4)
+      .sort((a, b) => b.rank - a.rank)
+      .map(({ one }) => one.name);
+  const styles = procedures.map(styleOf);
+  it.each([
+    ["pigtail", /^Fusion splice-on/],
+    ["epoxy", /^Adhesive/],
+    ["no polish", /^(Stub|Guided)/],
+    ["fan-out", /^Breakout kit/],
+    ["splice on", /^Fusion splice-on/],
+    ["FTTH", /^Drop/],
+  ])("“%s” finds the style", (search, name) => {
+    expect(ranked(search, styles, styleWords)[0]).toMatch(name);
+  });
+  it.each([
+    ["zip cord", /^Duplex cord/],
+    ["2mm", /^Simplex cord 2\.0/],
+    ["2 mm", /^Simplex cord 2\.0/],
+    ["3.0", /cord 3\.0$/],
+    ["3 mm", /cord 3\.0$/],
+    ["0.9", /900/],
+    ["patch cord", /^(Simplex|Duplex) cord/],
+    ["armored", /^Armoured/],
+  ])("“%s” finds the cable", (search, name) => {
+    expect(ranked(search, cables, cableWords)[0]).toMatch(name);
+  });
+  it("both spellings of the calliper find it", () => {
+    for (const search of ["caliper", "calliper"])
+      expect(matchRank(search, "Digital calliper", "")).toBeGreaterThan(0.8);
+  });
+  it("an interface finds every style that has it and no other, and picking one sets it", () => {
+    const has = styles.filter(({ choices }) =>
+      choices.some(({ options }) => options.some(({ name }) => name === "LC")),
+    );
+    const found = ranked("LC", styles, styleWords).slice(0, has.length);
+    expect([...found].sort()).toEqual(has.map(({ name }) => name).sort());
+    for (const style of has) expect(optionsNamed("lc", style).interface).toBe("lc");
+    const both = styles.find(({ id }) => id === "fusion-splice-on");
+    expect(both && optionsNamed("SC APC", both)).toEqual({ interface: "sc", polish: "apc" });
+    expect(both && optionsNamed("fusion", both)).toEqual({});
   });
 });

@@ -1,6 +1,7 @@
 import { styleOf } from "@/core";
 import { library } from "@/service/library";
 import { theStore } from "@/service/the-store";
+import { styleThumbs } from "@/ui/band/thumb";
 import { readSelection } from "@/ui/sheet/selection";
 import { SheetView } from "@/ui/sheet/sheet-view";
 
@@ -16,6 +17,7 @@ export default async function SheetPage({ searchParams }: { searchParams: Promis
   return (
     <SheetView
       shelf={{ cables, styles: procedures.map(styleOf), procedures: picked, tools }}
+      thumbs={styleThumbs(procedures, cables, tools)}
       initial={initial}
     />
   );

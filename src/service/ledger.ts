@@ -8,6 +8,7 @@ import {
   isTakenBack,
   judgementOf,
   type Result,
+  type RunSheet,
   resultOf,
   standings,
   toMm,
@@ -15,7 +16,7 @@ import {
 } from "@/core";
 import type { Store } from "@/store/database";
 import { countSigned, signedEnds, signedStyles, signersOf } from "@/store/ends";
-import { type End, type EndSummary, getEnd } from "./ends";
+import { type End, type EndSummary, getEnd, sheetOf } from "./ends";
 
 export const RESULTS = [
   "in",
@@ -29,9 +30,15 @@ export const RESULTS = [
 /** A page of the ledger. */
 export const LEDGER_PAGE = 60;
 
+/** A day as a calendar writes it; the ledger counts days in UTC. */
+const zDay = z.iso.date("A day is written year-month-day: 2026-11-26");
+
 export const zLedgerQuery = z.strictObject({
   result: z.enum(RESULTS, { error: `A result is one of ${RESULTS.join(", ")}` }).optional(),
   style: z.string().max(80).optional(),
+  find: z.string().max(200, "At most 200 characters can be looked for").optional(),
+  from: zDay.optional(),
+  to: zDay.optional(),
   before: z
     .string()
     .regex(/^[0-9TZ:.-]{1,40}~[0-9a-f-]{36}$/, "The place to go on from is not one this ledger gave")
@@ -39,7 +46,7 @@ export const zLedgerQuery = z.strictObject({
 });
 
 export interface LedgerPage {
-  readonly rows: readonly EndSummary[];
+  readonly rows: readonly (EndSummary & { readonly sheet: RunSheet })[];
   readonly count: number;
   readonly styles: readonly { style: string; styleName: string }[];
   /** Where the next page goes on, or null at the end. */
@@ -47,10 +54,19 @@ export interface LedgerPage {
 }
 
 function filterOf(query: unknown) {
-  const { result, style, before } = check(zLedgerQuery, query);
+  const { result, style, find, from, to, before } = check(zLedgerQuery, query);
   const [signedAt, id] = before?.split("~") ?? [];
-  return { result, style, before: signedAt && id ? { signedAt, id } : undefined };
+  return {
+    result,
+    style,
+    words: find?.split(/\s+/).filter(Boolean),
+    since: from,
+    until: to && dayAfter(to),
+    before: signedAt && id ? { signedAt, id } : undefined,
+  };
 }
+
+const dayAfter = (day: string): string => new Date(Date.parse(day) + 86_400_000).toISOString().slice(0, 10);
 
 /** Ends on record, newest first, a page at a time. @throws InputError for a query it cannot read. */
 export function ledgerPage(store: Store, query: unknown): LedgerPage {
@@ -59,7 +75,7 @@ export function ledgerPage(store: Store, query: unknown): LedgerPage {
   const shown = rows.slice(0, LEDGER_PAGE);
   const last = shown.at(-1);
   return {
-    rows: shown,
+    rows: shown.map((row) => ({ ...row, sheet: sheetOf(store, row).sheet })),
     count: countSigned(store, { ...filter, before: undefined }),
     styles: signedStyles(store),
     next: rows.length > LEDGER_PAGE && last ? `${last.signedAt}~${last.id}` : null,
@@ -246,6 +262,7 @@ export function ledgerCsv(store: Store, query: unknown): string {
       outcome: signed?.outcome ?? "",
       result: record.result,
       looks: record.looks.map(({ asks, sees }) => `${asks} ${sees ?? "not answered"}`).join("; "),
+      corrections: record.corrections.map(({ says, why, name }) => `${says} (${why}; ${name})`).join("; "),
     };
     const blank = {
       length: "",

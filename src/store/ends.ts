@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, gt, isNotNull, isNull, lt, ne, or, type SQL, sql } from "drizzle-orm";
+import { and, asc, desc, eq, gt, gte, isNotNull, isNull, lt, ne, or, type SQL, sql } from "drizzle-orm";
 import type { Entry, Recorded, Result } from "@/core";
 import { type EndFounded, entryHash, foundingHash } from "./chain";
 import type { Store } from "./database";
@@ -64,16 +64,30 @@ export const openEnds = (store: Store, most: number): EndRow[] =>
 export interface LedgerFilter {
   readonly result?: Result | undefined;
   readonly style?: string | undefined;
+  /** Words that all stand somewhere in its job, its name, its style, its cable or its signer's name. */
+  readonly words?: readonly string[] | undefined;
+  /** Signed off on or after, and before, these moments. */
+  readonly since?: string | undefined;
+  readonly until?: string | undefined;
   /** Sign-off time and id of the last row already seen. */
   readonly before?: { readonly signedAt: string; readonly id: string } | undefined;
 }
 
-const matching = ({ result, style, before }: LedgerFilter): SQL | undefined =>
+/** What somebody typed, as it stands in a LIKE pattern: nothing in it is a wildcard. */
+const holding = (word: string): string => `%${word.replaceAll(/[\\%_]/g, "\\$&")}%`;
+
+const matching = ({ result, style, words = [], since, until, before }: LedgerFilter): SQL | undefined =>
   and(
     isNotNull(ends.signedAt),
     // What was begun by mistake is kept, and shown to whoever asks for it.
     result ? eq(ends.result, result) : ne(ends.result, "discarded"),
     style ? eq(ends.style, style) : undefined,
+    ...words.map(
+      (word) =>
+        sql`(${ends.job} || ' ' || ${ends.label} || ' ' || ${ends.styleName} || ' ' || ${ends.cableName} || ' ' || coalesce(${ends.signedBy}, '')) LIKE ${holding(word)} ESCAPE '\\'`,
+    ),
+    since ? gte(ends.signedAt, since) : undefined,
+    until ? lt(ends.signedAt, until) : undefined,
     before &&
       or(lt(ends.signedAt, before.signedAt), and(eq(ends.signedAt, before.signedAt), lt(ends.id, before.id))),
   );

@@ -1,11 +1,28 @@
 import type { Metadata } from "next";
-import { InputError } from "@/core";
+import { InputError, type RunSheet } from "@/core";
 import { ledgerPage } from "@/service/ledger";
 import { theStore } from "@/service/the-store";
+import { type Thumb, thumbOf } from "@/ui/band/thumb";
 import { LedgerView } from "@/ui/ledger/ledger-view";
 
 export const metadata: Metadata = { title: "Ledger" };
 export const dynamic = "force-dynamic";
+
+const drawn = new WeakMap<RunSheet, Thumb>();
+
+/** A page of the ledger with every end drawn in small: each sheet once, however many ends were made by it. */
+function shown({ rows, ...page }: ReturnType<typeof ledgerPage>) {
+  const sheets = [...new Set(rows.map(({ sheet }) => sheet))];
+  return {
+    ...page,
+    thumbs: sheets.map((sheet) => {
+      const thumb = drawn.get(sheet) ?? thumbOf(sheet);
+      drawn.set(sheet, thumb);
+      return thumb;
+    }),
+    rows: rows.map(({ sheet, ...row }) => ({ ...row, as: sheet.as, thumb: sheets.indexOf(sheet) })),
+  };
+}
 
 type Params = Record<string, string | string[] | undefined>;
 
@@ -16,13 +33,13 @@ export default async function LedgerPage({ searchParams }: { searchParams: Promi
   try {
     return (
       <LedgerView
-        page={ledgerPage(theStore(), query)}
+        page={shown(ledgerPage(theStore(), query))}
         query={query as Record<string, string>}
         problem={null}
       />
     );
   } catch (error) {
     if (!(error instanceof InputError)) throw error;
-    return <LedgerView page={ledgerPage(theStore(), {})} query={{}} problem={error.problem.message} />;
+    return <LedgerView page={shown(ledgerPage(theStore(), {}))} query={{}} problem={error.problem.message} />;
   }
 }

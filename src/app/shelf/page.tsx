@@ -2,6 +2,7 @@ import type { Metadata } from "next";
 import { styleOf } from "@/core";
 import { library } from "@/service/library";
 import { theStore } from "@/service/the-store";
+import { styleThumbs } from "@/ui/band/thumb";
 import { ShelfView } from "@/ui/shelf/shelf-view";
 
 export const metadata: Metadata = { title: "Shelf" };
@@ -10,6 +11,12 @@ export const dynamic = "force-dynamic";
 export default function ShelfPage() {
   const { cables, procedures, tools, instruments } = library(theStore());
   return (
-    <ShelfView cables={cables} styles={procedures.map(styleOf)} tools={tools} instruments={instruments} />
+    <ShelfView
+      cables={cables}
+      styles={procedures.map(styleOf)}
+      thumbs={styleThumbs(procedures, cables, tools)}
+      tools={tools}
+      instruments={instruments}
+    />
   );
 }

@@ -84,8 +84,11 @@ export const cablesFor = (cables: readonly Cable[], procedure: Applies): Cable[]
 export interface Style
   extends Pick<Procedure, "id" | "revision" | "name" | "about" | "family" | "source">,
     Applies {
-  /** Names of everything that can be chosen of it. */
-  readonly options: readonly string[];
+  /** Everything that can be chosen of it, but for where practitioners differ. */
+  readonly choices: readonly {
+    readonly id: string;
+    readonly options: readonly { readonly id: string; readonly name: string }[];
+  }[];
 }
 
 /** What a list shows of a procedure; the rest is fetched once it is picked. */
@@ -106,5 +109,10 @@ export const styleOf = ({
   family,
   source,
   appliesTo,
-  options: choices.flatMap(({ school, options }) => (school ? [] : options.map((option) => option.name))),
+  choices: choices
+    .filter(({ school }) => !school)
+    .map(({ id, options }) => ({
+      id,
+      options: options.map((option) => ({ id: option.id, name: option.name })),
+    })),
 });

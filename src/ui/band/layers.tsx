@@ -3,7 +3,7 @@ import type { Layer } from "@/core";
 import { middleOf, shadeOf } from "./textures";
 
 export interface DrawnLayer {
-  readonly layer: Layer;
+  readonly layer: Pick<Layer, "kind" | "hue">;
   /** Left edge and right end, pixels. */
   readonly x0: number;
   readonly x1: number;

@@ -110,7 +110,7 @@ export function SignPanel({
   return (
     <div className="mx-auto w-full max-w-6xl short:overflow-visible gap-8 overflow-y-auto px-4 py-5 lg:grid lg:grid-cols-2">
       <div className="grid content-start gap-4">
-        <h2 id="step" tabIndex={-1} className="flex items-center gap-3 font-bold text-3xl outline-none">
+        <h2 id="sign-off" tabIndex={-1} className="flex items-center gap-3 font-bold text-3xl outline-none">
           <VerdictSign verdict={result} large /> {RESULT_WORDS[result]}
         </h2>
         <OpenList points={work.open} />

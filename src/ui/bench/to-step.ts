@@ -10,7 +10,7 @@ export function stepIntoView(): void {
  * field; else to the step's heading, which is read out and has no key of its own.
  */
 export function toStep(): void {
-  const heading = document.getElementById("step");
+  const heading = document.querySelector<HTMLElement>("#step, #sign-off");
   const reading = document.getElementById("reading");
   const wide = window.matchMedia("(min-width: 640px)").matches;
   if (reading && wide) {

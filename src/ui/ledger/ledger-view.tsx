@@ -3,6 +3,8 @@
 import { Crosshair, Download } from "lucide-react";
 import Link from "next/link";
 import type { Result } from "@/core";
+import { EndThumb, ThumbTextures } from "../band/end-thumb";
+import type { Thumb } from "../band/thumb";
 import { LocalTime } from "../words/local-time";
 import { VerdictSign } from "../words/verdict-sign";
 import { RESULT_WORDS } from "../words/verdict-words";
@@ -17,6 +19,10 @@ interface Row {
   readonly result: Result | null;
   readonly signedBy: string | null;
   readonly signedAt: string | null;
+  /** What was picked of the style, by name: its interface first. */
+  readonly as: readonly string[];
+  /** Which of the page's small ends it is. */
+  readonly thumb: number;
 }
 
 interface LedgerViewProps {
@@ -25,13 +31,14 @@ interface LedgerViewProps {
     readonly count: number;
     readonly styles: readonly { style: string; styleName: string }[];
     readonly next: string | null;
+    readonly thumbs: readonly Thumb[];
   };
   readonly query: Readonly<Record<string, string>>;
   readonly problem: string | null;
 }
 
 /** The record: every end signed off, newest first. */
-export function LedgerView({ page: { rows, count, styles, next }, query, problem }: LedgerViewProps) {
+export function LedgerView({ page: { rows, count, styles, next, thumbs }, query, problem }: LedgerViewProps) {
   const { before: _, ...filter } = query;
   const asFile = (format: string) => `/api/v1/ledger?${new URLSearchParams({ ...filter, format })}`;
   const filtered = Object.keys(filter).length > 0;
@@ -61,33 +68,36 @@ export function LedgerView({ page: { rows, count, styles, next }, query, problem
       {rows.length === 0 ? (
         <Empty filtered={filtered} />
       ) : (
-        <table className="mt-4 w-full border-collapse text-left">
-          <caption className="sr-only">Ends on record, newest first</caption>
-          <thead className="text-soft text-sm">
-            <tr>
-              <th scope="col" className="py-1.5 pr-2 font-semibold max-sm:w-8">
-                <span className="max-sm:sr-only">Result</span>
-              </th>
-              <th scope="col" className="px-2 font-semibold">
-                End
-              </th>
-              <th scope="col" className="hidden px-2 font-semibold md:table-cell">
-                Style and cable
-              </th>
-              <th scope="col" className="hidden px-2 font-semibold sm:table-cell">
-                Signed off by
-              </th>
-              <th scope="col" className="hidden px-2 text-right font-semibold sm:table-cell">
-                When
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            {rows.map((row) => (
-              <LedgerRow key={row.id} row={row} />
-            ))}
-          </tbody>
-        </table>
+        <>
+          <ThumbTextures />
+          <table className="mt-4 w-full border-collapse text-left">
+            <caption className="sr-only">Ends on record, newest first</caption>
+            <thead className="text-soft text-sm">
+              <tr>
+                <th scope="col" className="py-1.5 pr-2 font-semibold max-sm:w-8">
+                  <span className="max-sm:sr-only">Result</span>
+                </th>
+                <th scope="col" className="px-2 font-semibold">
+                  End
+                </th>
+                <th scope="col" className="hidden px-2 font-semibold md:table-cell">
+                  Style and cable
+                </th>
+                <th scope="col" className="hidden px-2 font-semibold sm:table-cell">
+                  Signed off by
+                </th>
+                <th scope="col" className="hidden px-2 text-right font-semibold sm:table-cell">
+                  When
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              {rows.map((row) => (
+                <LedgerRow key={row.id} row={row} thumb={thumbs[row.thumb]} />
+              ))}
+            </tbody>
+          </table>
+        </>
       )}
       <nav aria-label="Pages" className="mt-4 flex gap-3">
         {query.before && <PageLink href={`/ledger?${new URLSearchParams(filter)}`} name="Newest" />}
@@ -100,15 +110,18 @@ export function LedgerView({ page: { rows, count, styles, next }, query, problem
 }
 
 function LedgerRow({
-  row: { id, styleName, cableName, job, label, result, signedBy, signedAt },
+  row: { id, styleName, cableName, job, label, result, signedBy, signedAt, as },
+  thumb,
 }: {
   row: Row;
+  thumb: Thumb | undefined;
 }) {
   const verdict = result ?? "unmeasured";
   return (
-    <tr className="border-line border-t align-baseline hover:bg-raised">
-      <td className="whitespace-nowrap py-3 pr-2">
+    <tr className="border-line border-t hover:bg-raised">
+      <td className="whitespace-nowrap py-2 pr-2">
         <span className="inline-flex items-center gap-2">
+          <EndThumb thumb={thumb} className="hidden w-28 lg:block" />
           <VerdictSign verdict={verdict} /> <span className="max-sm:sr-only">{RESULT_WORDS[verdict]}</span>
         </span>
       </td>
@@ -120,7 +133,7 @@ function LedgerRow({
           {[job, label].filter(Boolean).join(" · ") || "Not named"}
         </Link>
         <span className="block font-normal text-soft text-sm md:hidden">
-          {styleName} · {cableName}
+          {[styleName, ...as].join(" · ")} · {cableName}
         </span>
         {signedAt && (
           <span className="block font-normal text-soft text-sm sm:hidden">
@@ -129,7 +142,7 @@ function LedgerRow({
         )}
       </th>
       <td className="hidden px-2 md:table-cell">
-        {styleName} <span className="text-soft">on {cableName}</span>
+        {[styleName, ...as].join(" · ")} <span className="text-soft">on {cableName}</span>
       </td>
       <td className="hidden max-w-48 wrap-anywhere px-2 sm:table-cell">{signedBy}</td>
       <td className="hidden px-2 text-right text-soft sm:table-cell">
@@ -148,33 +161,57 @@ function Filters({
 }) {
   const select = "min-h-12 rounded-lg border border-line bg-raised px-3";
   return (
-    <form className="flex flex-wrap items-end gap-2" action="/ledger">
-      <label className="grid text-sm text-soft">
-        Result
-        <select name="result" defaultValue={query.result ?? ""} className={`${select} text-base text-ink`}>
-          <option value="">Any</option>
-          {(Object.keys(RESULT_WORDS) as Result[]).map((result) => (
-            <option key={result} value={result}>
-              {RESULT_WORDS[result]}
-            </option>
-          ))}
-        </select>
-      </label>
-      <label className="grid text-sm text-soft">
-        Style
-        <select name="style" defaultValue={query.style ?? ""} className={`${select} text-base text-ink`}>
-          <option value="">Any</option>
-          {styles.map(({ style, styleName }) => (
-            <option key={style} value={style}>
-              {styleName}
-            </option>
-          ))}
-        </select>
-      </label>
-      <button type="submit" className="min-h-12 rounded-lg border-2 border-ink px-4 font-semibold">
-        Show
-      </button>
-    </form>
+    <search>
+      <form className="flex flex-wrap items-end gap-2" action="/ledger">
+        <label className="grid text-sm text-soft">
+          Find
+          <input
+            type="search"
+            name="find"
+            defaultValue={query.find ?? ""}
+            maxLength={200}
+            placeholder="Job, end, person, style …"
+            className={`${select} w-56 text-base text-ink placeholder:text-soft`}
+          />
+        </label>
+        {(["from", "to"] as const).map((name) => (
+          <label key={name} className="grid text-sm text-soft">
+            {name === "from" ? "From" : "To"}
+            <input
+              type="date"
+              name={name}
+              defaultValue={query[name] ?? ""}
+              className={`${select} text-base text-ink`}
+            />
+          </label>
+        ))}
+        <label className="grid text-sm text-soft">
+          Result
+          <select name="result" defaultValue={query.result ?? ""} className={`${select} text-base text-ink`}>
+            <option value="">Any</option>
+            {(Object.keys(RESULT_WORDS) as Result[]).map((result) => (
+              <option key={result} value={result}>
+                {RESULT_WORDS[result]}
+              </option>
+            ))}
+          </select>
+        </label>
+        <label className="grid text-sm text-soft">
+          Style
+          <select name="style" defaultValue={query.style ?? ""} className={`${select} text-base text-ink`}>
+            <option value="">Any</option>
+            {styles.map(({ style, styleName }) => (
+              <option key={style} value={style}>
+                {styleName}
+              </option>
+            ))}
+          </select>
+        </label>
+        <button type="submit" className="min-h-12 rounded-lg border-2 border-ink px-4 font-semibold">
+          Show
+        </button>
+      </form>
+    </search>
   );
 }
 

@@ -8,16 +8,24 @@ import { ConfirmPanel } from "../confirm/confirm-panel";
 import { usePrefs } from "../prefs/prefs-context";
 import { post } from "../words/api";
 import type { Resolved } from "./selection";
+import { WhichInterface } from "./which-interface";
 
 type SheetResolved = Extract<Resolved, { kind: "sheet" }>;
 
 /** From a sheet to the bench: one end or a batch. Figures nobody has checked yet are asked about first. */
-export function Begin({ resolved: { cable, procedure, core, choices, sheet } }: { resolved: SheetResolved }) {
+export function Begin({
+  resolved: { cable, procedure, core, choices, sheet, ask },
+  onChoice,
+}: {
+  resolved: SheetResolved;
+  onChoice: (choice: string, option: string) => void;
+}) {
   const router = useRouter();
   const { prefs } = usePrefs();
   const [state, setState] = useState<{ busy: boolean; failed: string | null }>({ busy: false, failed: null });
   const [asking, setAsking] = useState<{ count: number } | null>(null);
   const [count, setCount] = useState(1);
+  const [which, setWhich] = useState(false);
   /** Sent again after no answer came, it is the same end or batch: never a second one. */
   const wanted = useRef(uuid());
 
@@ -45,10 +53,11 @@ export function Begin({ resolved: { cable, procedure, core, choices, sheet } }: 
     }
   };
   const begin = () => {
-    if (sheet.procedure.representative) setAsking({ count });
+    if (ask) setWhich(true);
+    else if (sheet.procedure.representative) setAsking({ count });
     else start(count, procedure.revision);
   };
-  useHotkeys("b", begin, { enabled: !state.busy && asking === null, preventDefault: true });
+  useHotkeys("b", begin, { enabled: !state.busy && asking === null && !which, preventDefault: true });
   return (
     <div className="ml-auto flex flex-wrap items-center gap-2">
       {state.failed && (
@@ -92,6 +101,19 @@ export function Begin({ resolved: { cable, procedure, core, choices, sheet } }: 
       >
         {count > 1 ? `Batch of ${count}` : "To the bench"}
       </button>
+      {which && (
+        <WhichInterface
+          asked={ask}
+          onClose={() => setWhich(false)}
+          onPick={(option) => {
+            if (ask) onChoice(ask.choice, option);
+          }}
+          onPicked={() => {
+            setWhich(false);
+            begin();
+          }}
+        />
+      )}
       {asking && (
         <ConfirmPanel
           procedure={procedure}

@@ -1,9 +1,12 @@
 import { type Cable, misfits, type Style } from "@/core";
+import { EndThumb, ThumbTextures } from "../band/end-thumb";
+import type { Thumb } from "../band/thumb";
 import { CutFace } from "./cut-face";
 import type { Shelf } from "./selection";
 
 interface FirstPickProps {
   readonly shelf: Shelf;
+  readonly thumbs: Readonly<Record<string, Thumb>>;
   readonly cable: Cable | null;
   readonly procedure: Style | null;
   readonly onCable: (id: string) => void;
@@ -11,7 +14,7 @@ interface FirstPickProps {
 }
 
 /** Before there is a sheet: the cables as they look, then the styles that go on the one picked. */
-export function FirstPick({ shelf, cable, procedure, onCable, onStyle }: FirstPickProps) {
+export function FirstPick({ shelf, thumbs, cable, procedure, onCable, onStyle }: FirstPickProps) {
   if (cable === null) {
     const cables = procedure
       ? shelf.cables.filter((one) => misfits(procedure, one).length === 0)
@@ -31,8 +34,11 @@ export function FirstPick({ shelf, cable, procedure, onCable, onStyle }: FirstPi
       {shelf.styles
         .filter((one) => misfits(one, cable).length === 0)
         .map((one) => (
-          <Pick key={one.id} name={one.name} about={one.about} onTake={() => onStyle(one.id)} />
+          <Pick key={one.id} name={one.name} about={one.about} onTake={() => onStyle(one.id)}>
+            <EndThumb thumb={thumbs[one.id]} className="w-36" />
+          </Pick>
         ))}
+      <ThumbTextures />
     </Picks>
   );
 }

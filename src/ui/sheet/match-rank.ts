@@ -1,18 +1,29 @@
 import { defaultFilter } from "cmdk";
+import { wordings } from "./trade-words";
 
 /**
  * How well a search finds something, 0 (not at all) to 1: at the start of its name, at the start of a word of it,
- * anywhere in it, all its words in the name, then in the description by the list's own measure.
+ * anywhere in it, all its words in the name or among what can be picked of it, then in the description by the list's
+ * own measure. The trade's other words for it count a little less than its own.
+ * @param words what can be picked of it or is known of it, by name: interfaces, sizes.
  */
-export function matchRank(search: string, name: string, about: string): number {
-  const wanted = search.trim().toLowerCase();
+export function matchRank(search: string, name: string, about: string, words = ""): number {
+  return Math.max(
+    ...wordings(search).map((wording, i) => rankOf(wording, name, about, words) * (i === 0 ? 1 : 0.97)),
+  );
+}
+
+function rankOf(wanted: string, name: string, about: string, words: string): number {
   const own = name.toLowerCase();
   if (wanted === "") return 1;
   if (own.startsWith(wanted)) return 1;
   if (own.split(/[^\p{L}\p{N}.]+/u).some((word) => word.startsWith(wanted))) return 0.95;
   if (own.includes(wanted)) return 0.9;
-  const words = wanted.split(/\s+/);
-  if (words.length > 1 && words.every((word) => own.includes(word))) return 0.85;
-  if (words.every((word) => `${own} ${about.toLowerCase()}`.includes(word))) return 0.5;
-  return Math.min(0.3, defaultFilter(name, search));
+  const asked = wanted.split(/\s+/);
+  if (asked.length > 1 && asked.every((word) => own.includes(word))) return 0.85;
+  const known = words.toLowerCase().split(/\s+/);
+  if (asked.every((word) => known.includes(word) || own.includes(word))) return 0.8;
+  if (asked.every((word) => `${own} ${about.toLowerCase()} ${words.toLowerCase()}`.includes(word)))
+    return 0.5;
+  return Math.min(0.3, defaultFilter(name, wanted));
 }

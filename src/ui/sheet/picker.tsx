@@ -2,13 +2,15 @@
 
 import { Command } from "cmdk";
 import { Popover } from "radix-ui";
-import type { ReactNode } from "react";
+import { type ReactNode, useState } from "react";
 import { matchRank } from "./match-rank";
 
 export interface Option {
   readonly id: string;
   readonly name: string;
   readonly about: string;
+  /** What else it is found by. */
+  readonly words?: string;
   /** Why it does not go with what is picked; it can be chosen all the same, and the sheet then says why not. */
   readonly not?: string | undefined;
 }
@@ -22,11 +24,17 @@ interface PickerProps {
   readonly options: readonly Option[];
   readonly open: boolean;
   readonly onOpen: (open: boolean) => void;
-  readonly onPick: (id: string) => void;
+  /** What was picked, and what was typed to find it. */
+  readonly onPick: (id: string, search: string) => void;
 }
 
 /** A chip that opens a list: type to narrow, arrows to move, Enter or a touch to take. */
 export function Picker({ label, hotkey, chosen, prompt, options, open, onOpen, onPick }: PickerProps) {
+  const [search, setSearch] = useState("");
+  const pick = (id: string) => {
+    onPick(id, search);
+    setSearch("");
+  };
   const fitting = options.filter(({ not }) => !not);
   const others = options.filter(({ not }) => not);
   return (
@@ -41,6 +49,8 @@ export function Picker({ label, hotkey, chosen, prompt, options, open, onOpen, o
       <Command label={label} loop filter={rankNamesFirst}>
         <Command.Input
           autoFocus
+          value={search}
+          onValueChange={setSearch}
           placeholder={`Type to find: ${label.toLowerCase()}`}
           className="h-12 w-full border-line border-b bg-transparent px-4 text-lg outline-none placeholder:text-soft"
         />
@@ -48,7 +58,7 @@ export function Picker({ label, hotkey, chosen, prompt, options, open, onOpen, o
           <Command.Empty className="p-4 text-soft">Nothing on the shelf by that name.</Command.Empty>
           <Command.Group>
             {fitting.map((option) => (
-              <Item key={option.id} option={option} onPick={onPick} />
+              <Item key={option.id} option={option} onPick={pick} />
             ))}
           </Command.Group>
           {others.length > 0 && (
@@ -60,7 +70,7 @@ export function Picker({ label, hotkey, chosen, prompt, options, open, onOpen, o
               }
             >
               {others.map((option) => (
-                <Item key={option.id} option={option} onPick={onPick} />
+                <Item key={option.id} option={option} onPick={pick} />
               ))}
             </Command.Group>
           )}
@@ -71,11 +81,14 @@ export function Picker({ label, hotkey, chosen, prompt, options, open, onOpen, o
 }
 
 /** What is found in a name comes before what is found in its description. */
-const rankNamesFirst = (_id: string, search: string, [name = "", about = ""]: string[] = []): number =>
-  matchRank(search, name, about);
+const rankNamesFirst = (
+  _id: string,
+  search: string,
+  [name = "", about = "", words = ""]: string[] = [],
+): number => matchRank(search, name, about, words);
 
 function Item({
-  option: { id, name, about, not },
+  option: { id, name, about, words = "", not },
   onPick,
 }: {
   option: Option;
@@ -84,7 +97,7 @@ function Item({
   return (
     <Command.Item
       value={id}
-      keywords={[name, about]}
+      keywords={[name, about, words]}
       onSelect={() => onPick(id)}
       className="flex min-h-12 cursor-pointer flex-col justify-center rounded-md px-3 py-1.5 data-[selected=true]:bg-now-wash"
     >

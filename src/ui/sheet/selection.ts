@@ -4,6 +4,7 @@ import {
   InputError,
   type Misfit,
   misfits,
+  optionsFor,
   type Procedure,
   type RunSheet,
   type Style,
@@ -78,7 +79,25 @@ export type Resolved =
       readonly core: string;
       readonly choices: Record<string, string>;
       readonly sheet: RunSheet;
+      /** The interface, where there are several and nobody has said which: drawn with the first, asked before work. */
+      readonly ask: InterfaceAsked | null;
     };
+
+/** A choice to be made before an end is begun, with what can be had. */
+export interface InterfaceAsked {
+  readonly choice: string;
+  readonly options: readonly { readonly id: string; readonly name: string }[];
+}
+
+/** The choice that says which interface a connector mates with. */
+const INTERFACE = "interface";
+
+function asked(procedure: Procedure, cable: Cable, core: string, picked: Readonly<Record<string, string>>) {
+  const choice = procedure.choices.find(({ id }) => id === INTERFACE);
+  if (!choice || picked[INTERFACE] !== undefined) return null;
+  const options = optionsFor(choice, cable, core);
+  return options.length > 1 ? { choice: choice.id, options } : null;
+}
 
 /**
  * What a selection comes to: a sheet, what is still to be picked, or why there is none. What was not picked is as
@@ -114,7 +133,8 @@ export function resolve(
     const picked = { ...schoolsFor(procedure, schools), ...selection.choices };
     const choices = withDefaults(procedure, picked);
     const sheet = compileRunSheet({ procedure, cable, core, choices: picked, tools: shelf.tools });
-    return { kind: "sheet", cable, procedure, core, choices, sheet };
+    const ask = asked(procedure, cable, core, picked);
+    return { kind: "sheet", cable, procedure, core, choices, sheet, ask };
   } catch (error) {
     if (error instanceof InputError) return { kind: "refused", message: error.problem.message };
     throw error;

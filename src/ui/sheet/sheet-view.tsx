@@ -4,10 +4,12 @@ import { useCallback, useEffect, useMemo, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { misfits, secondCleave } from "@/core";
 import { Band } from "../band/band";
+import type { Thumb } from "../band/thumb";
 import { usePrefs } from "../prefs/prefs-context";
 import { lengthText } from "../words/length-text";
 import { Begin } from "./begin";
 import { FirstPick } from "./first-pick";
+import { cableWords, styleWords } from "./known-words";
 import { MisfitPanel } from "./misfit-panel";
 import { Picker } from "./picker";
 import {
@@ -21,13 +23,23 @@ import {
 } from "./selection";
 import { SheetLengths } from "./sheet-lengths";
 import { SheetLines } from "./sheet-lines";
+import { optionsNamed } from "./trade-words";
 import { useFetched } from "./use-fetched";
 import { VariantPicker } from "./variant-picker";
 
 type Open = "cable" | "style" | "as" | null;
 
 /** The five-second lookup: cable, connector, done. What is picked is drawn at once and lives in the address bar. */
-export function SheetView({ shelf: shipped, initial }: { shelf: Shelf; initial: Selection }) {
+export function SheetView({
+  shelf: shipped,
+  thumbs,
+  initial,
+}: {
+  shelf: Shelf;
+  /** Each style's finished end in small. */
+  thumbs: Readonly<Record<string, Thumb>>;
+  initial: Selection;
+}) {
   const [selection, setSelection] = useState(initial);
   const { shelf, failed, again } = useFetched(shipped, selection.style);
   const [open, setOpen] = useState<Open>(null);
@@ -56,10 +68,15 @@ export function SheetView({ shelf: shipped, initial }: { shelf: Shelf; initial: 
     pickCable(cable);
     if (selection.style === null) setOpen("style");
   };
-  const pickStyle = useCallback((style: string) => {
-    setSelection((before) => ({ ...before, style, choices: {} }));
-    setOpen(null);
-  }, []);
+  const pickStyle = useCallback(
+    (id: string, search = "") => {
+      const style = shelf.styles.find((one) => one.id === id);
+      const choices = style ? optionsNamed(search, style) : {};
+      setSelection((before) => ({ ...before, style: id, choices }));
+      setOpen(null);
+    },
+    [shelf.styles],
+  );
   const pickCore = useCallback((core: string) => setSelection((before) => ({ ...before, core })), []);
   const pickChoice = (id: string, option: string) =>
     setSelection((before) => ({ ...before, choices: { ...before.choices, [id]: option } }));
@@ -84,7 +101,12 @@ export function SheetView({ shelf: shipped, initial }: { shelf: Shelf; initial: 
           open={open === "cable"}
           onOpen={toggle("cable")}
           onPick={pickCableByName}
-          options={shelf.cables.map((one) => ({ id: one.id, name: one.name, about: one.about }))}
+          options={shelf.cables.map((one) => ({
+            id: one.id,
+            name: one.name,
+            about: one.about,
+            words: cableWords(one),
+          }))}
         />
         <span aria-hidden="true" className="hidden text-soft md:block">
           ›
@@ -101,6 +123,7 @@ export function SheetView({ shelf: shipped, initial }: { shelf: Shelf; initial: 
             id: one.id,
             name: one.name,
             about: one.about,
+            words: styleWords(one),
             not: cable ? misfits(one, cable)[0]?.message : undefined,
           }))}
         />
@@ -114,17 +137,19 @@ export function SheetView({ shelf: shipped, initial }: { shelf: Shelf; initial: 
               procedure={resolved.procedure}
               core={resolved.core}
               choices={resolved.choices}
+              asked={resolved.ask?.choice ?? null}
               open={open === "as"}
               onOpen={toggle("as")}
               onCore={pickCore}
               onChoice={pickChoice}
             />
-            <Begin resolved={resolved} />
+            <Begin resolved={resolved} onChoice={pickChoice} />
           </>
         )}
       </div>
       <Body
         shelf={shelf}
+        thumbs={thumbs}
         resolved={resolved}
         failed={failed}
         onAgain={again}
@@ -141,6 +166,7 @@ type SheetResolved = Extract<Resolved, { kind: "sheet" }>;
 
 interface BodyProps {
   readonly shelf: Shelf;
+  readonly thumbs: Readonly<Record<string, Thumb>>;
   readonly resolved: Resolved;
   readonly failed: string | null;
   readonly onAgain: () => void;
@@ -150,7 +176,7 @@ interface BodyProps {
   readonly onClear: () => void;
 }
 
-function Body({ shelf, resolved, failed, onAgain, onCable, onStyle, onCore, onClear }: BodyProps) {
+function Body({ shelf, thumbs, resolved, failed, onAgain, onCable, onStyle, onCore, onClear }: BodyProps) {
   switch (resolved.kind) {
     case "sheet":
       return <SheetDrawn resolved={resolved} />;
@@ -162,6 +188,7 @@ function Body({ shelf, resolved, failed, onAgain, onCable, onStyle, onCore, onCl
       return (
         <FirstPick
           shelf={shelf}
+          thumbs={thumbs}
           cable={resolved.cable}
           procedure={resolved.procedure}
           onCable={onCable}
@@ -174,7 +201,14 @@ function Body({ shelf, resolved, failed, onAgain, onCable, onStyle, onCore, onCl
           <p role="alert" className="mx-4 mt-4 rounded-lg border-2 border-out px-4 py-3 font-semibold">
             {resolved.message}
           </p>
-          <FirstPick shelf={shelf} cable={null} procedure={null} onCable={onCable} onStyle={onStyle} />
+          <FirstPick
+            shelf={shelf}
+            thumbs={thumbs}
+            cable={null}
+            procedure={null}
+            onCable={onCable}
+            onStyle={onStyle}
+          />
         </>
       );
     case "refused":

@@ -10,6 +10,8 @@ interface VariantPickerProps {
   readonly procedure: Procedure;
   readonly core: string;
   readonly choices: Readonly<Record<string, string>>;
+  /** A choice nobody has made yet: asked for, not taken as its first option. */
+  readonly asked: string | null;
   readonly open: boolean;
   readonly onOpen: (open: boolean) => void;
   readonly onCore: (core: string) => void;
@@ -22,12 +24,17 @@ export function VariantPicker({
   procedure,
   core,
   choices,
+  asked,
   open,
   onOpen,
   onCore,
   onChoice,
 }: VariantPickerProps) {
-  const chosen = pickedNames(procedure, choices);
+  const chosen = pickedNames(
+    { ...procedure, choices: procedure.choices.filter(({ id }) => id !== asked) },
+    choices,
+  );
+  const unsaid = procedure.choices.find(({ id }) => id === asked);
   const glass = cable.cores.map((one) => ({
     id: one,
     name: coreText(one),
@@ -38,7 +45,7 @@ export function VariantPicker({
     <Row
       key={choice.id}
       label={choice.name}
-      value={choices[choice.id] ?? ""}
+      value={choice.id === asked ? "" : (choices[choice.id] ?? "")}
       options={choice.options.map((option) => ({
         ...option,
         not: !optionsFor(choice, cable, core).includes(option),
@@ -51,8 +58,8 @@ export function VariantPicker({
     <Chip
       label="As"
       hotkey="V"
-      text={[...chosen, coreText(core)].join(" · ")}
-      faint={false}
+      text={[...(unsaid ? [`${unsaid.name}?`] : []), ...chosen, coreText(core)].join(" · ")}
+      faint={unsaid !== undefined}
       open={open}
       onOpen={onOpen}
     >

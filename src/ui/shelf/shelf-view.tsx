@@ -3,40 +3,53 @@
 import Link from "next/link";
 import { useMemo, useState } from "react";
 import { type Cable, type Instrument, misfits, type Style, type Tool } from "@/core";
+import { EndThumb, ThumbTextures } from "../band/end-thumb";
+import type { Thumb } from "../band/thumb";
 import { CutFace } from "../sheet/cut-face";
+import { cableWords, styleWords } from "../sheet/known-words";
 import { matchRank } from "../sheet/match-rank";
 import { coreText, lengthText } from "../words/length-text";
 
 interface ShelfProps {
   readonly cables: readonly Cable[];
   readonly styles: readonly Style[];
+  /** Each style's finished end in small. */
+  readonly thumbs: Readonly<Record<string, Thumb>>;
   readonly tools: readonly Tool[];
   readonly instruments: readonly Instrument[];
 }
 
-/** What is found in a name comes before what is found in a description. */
-const namesFirst = <T extends { readonly name: string; readonly about: string }>(
+/** The least likeness that is a find: every word of it is there somewhere. */
+const FOUND = 0.4;
+
+/** What a search finds, the nearest first: in a name before what can be picked, and that before a description. */
+function foundIn<T extends { readonly name: string; readonly about: string }>(
   all: readonly T[],
   wanted: string,
-): readonly T[] =>
-  wanted.trim() === ""
-    ? all
-    : [...all].sort((a, b) => matchRank(wanted, b.name, b.about) - matchRank(wanted, a.name, a.about));
-
-const holdsAll = (text: string, words: readonly string[]): boolean =>
-  words.every((word) => text.toLowerCase().includes(word));
+  wordsOf: (one: T) => string,
+): readonly T[] {
+  if (wanted.trim() === "") return all;
+  return all
+    .map((one) => ({ one, rank: matchRank(wanted, one.name, one.about, wordsOf(one)) }))
+    .filter(({ rank }) => rank > FOUND)
+    .sort((a, b) => b.rank - a.rank)
+    .map(({ one }) => one);
+}
 
 /** Everything to be had, found by any word of it. */
-export function ShelfView({ cables, styles: all, tools, instruments }: ShelfProps) {
+export function ShelfView({ cables, styles: all, thumbs, tools, instruments }: ShelfProps) {
   const [wanted, setWanted] = useState("");
-  const words = useMemo(() => wanted.toLowerCase().split(/\s+/).filter(Boolean), [wanted]);
-  const styles = all.filter((one) =>
-    holdsAll([one.name, one.about, one.family, ...one.appliesTo.cores, ...one.options].join(" "), words),
+  const styles = useMemo(() => foundIn(all, wanted, styleWords), [all, wanted]);
+  const found = useMemo(() => foundIn(cables, wanted, cableWords), [cables, wanted]);
+  const kit = useMemo(
+    () =>
+      foundIn(
+        [...instruments, ...tools].map((one) => ({ ...one, about: "" })),
+        wanted,
+        () => "",
+      ),
+    [instruments, tools, wanted],
   );
-  const found = cables.filter((one) =>
-    holdsAll([one.name, one.about, one.construction, ...one.cores].join(" "), words),
-  );
-  const kit = [...instruments, ...tools].filter(({ name }) => holdsAll(name, words));
   const none = styles.length + found.length + kit.length === 0;
   return (
     <main className="min-w-0 flex-1 px-4 py-5 sm:px-6">
@@ -64,9 +77,16 @@ export function ShelfView({ cables, styles: all, tools, instruments }: ShelfProp
           Nothing on the shelf has all of that. Try one word less, or add a sheet of your own.
         </p>
       )}
+      <ThumbTextures />
       <Part title="Styles and their procedures" count={styles.length}>
-        {namesFirst(styles, wanted).map((one) => (
-          <Item key={one.id} href={`/shelf/procedures/${one.id}`} name={one.name} about={one.about}>
+        {styles.map((one) => (
+          <Item
+            key={one.id}
+            href={`/shelf/procedures/${one.id}`}
+            name={one.name}
+            about={one.about}
+            face={<EndThumb thumb={thumbs[one.id]} className="w-36" />}
+          >
             {one.source.kind === "own" ? (
               <span className="font-semibold">your own, revision {one.revision}</span>
             ) : (
@@ -78,7 +98,7 @@ export function ShelfView({ cables, styles: all, tools, instruments }: ShelfProp
         ))}
       </Part>
       <Part title="Cables" count={found.length}>
-        {namesFirst(found, wanted).map((one) => (
+        {found.map((one) => (
           <Item
             key={one.id}
             href={`/shelf/cables/${one.id}`}
