@@ -30,7 +30,7 @@ export default defineConfig({
     {
       name: "phone",
       // What a hand does and what is seen; commands, interfaces for programs and desk work have no second size.
-      testMatch: ["bench.spec.ts", "sheet.spec.ts", "views.spec.ts", "aids.spec.ts"],
+      testMatch: ["bench.spec.ts", "sheet.spec.ts", "views.spec.ts"],
       use: { viewport: { width: 390, height: 844 }, hasTouch: true },
     },
   ],

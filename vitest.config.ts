@@ -6,6 +6,8 @@ export default defineConfig({
   test: {
     include: ["src/**/*.test.ts", "library/**/*.test.ts", "demo/**/*.test.ts", "scripts/**/*.test.ts"],
     environment: "node",
+    // No test leaves anything behind in a module: each worker reads the code once.
+    isolate: false,
     testTimeout: 30_000,
   },
 });

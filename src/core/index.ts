@@ -1,4 +1,5 @@
 /** The core's only door: pure computation about the work, lengths in whole micrometres. */
+export * from "./batch/names";
 export * from "./batch/next";
 export * from "./batch/schedule";
 export * from "./batch/stages";

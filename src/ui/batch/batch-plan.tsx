@@ -3,6 +3,7 @@
 import { RadioGroup } from "radix-ui";
 import { type RunSheet, scheduleIn } from "@/core";
 import { spanText } from "../words/clock-text";
+import { NameEnds } from "./name-ends";
 import { ScheduleDrawn } from "./schedule";
 import type { Batch, Mode } from "./use-batch";
 
@@ -48,6 +49,7 @@ export function BatchPlan({ name, sheet, batch, onBegin }: BatchPlanProps) {
             {sheet.procedure.name} on {sheet.cable.name}. {signed > 0 && `${signed} of ${count} signed off.`}
           </p>
         </div>
+        <NameEnds batch={batch} />
         <button
           type="button"
           disabled={signed === count}

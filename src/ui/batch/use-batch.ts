@@ -102,6 +102,20 @@ export function useBatch(id: string, sheet: RunSheet, initial: readonly Member[]
       Date.now(),
     );
   };
+  /** Names every end not signed off yet, all or none. @returns whether they were. */
+  const nameAll = async (job: string, names: readonly string[]): Promise<boolean> => {
+    const ends = members.flatMap(({ id: end }, i) => {
+      const state = states[i];
+      const label = names[i];
+      if (!state || state.signed || label === undefined) return [];
+      return [{ end, after: state.lastSeq, entries: [{ id: uuid(), entry: { kind: "label", job, label } }] }];
+    });
+    if (ends.length === 0) return true;
+    const answer = await post<{ ends: readonly Member[] }>(`/api/v1/batches/${id}`, { client: uuid(), ends });
+    if (answer.ok) setMembers(answer.value.ends);
+    else toast.error(`${answer.problem.message} No end was named.`);
+    return answer.ok;
+  };
   /** Does the same on every other end that stands at a line, all or none. */
   const onOthers = async (line: Line, entriesOf: (state: EndState) => readonly Entry[]): Promise<boolean> => {
     const ends = members.flatMap(({ id: end }, i) => {
@@ -129,6 +143,7 @@ export function useBatch(id: string, sheet: RunSheet, initial: readonly Member[]
     record,
     onState,
     onOthers,
+    nameAll,
   };
 }
 

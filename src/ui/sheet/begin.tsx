@@ -10,6 +10,9 @@ import { post } from "../words/api";
 import type { Resolved } from "./selection";
 import { WhichInterface } from "./which-interface";
 
+/** The most ends of one batch. */
+const MOST = 48;
+
 type SheetResolved = Extract<Resolved, { kind: "sheet" }>;
 
 /** From a sheet to the bench: one end or a batch. Figures nobody has checked yet are asked about first. */
@@ -24,7 +27,10 @@ export function Begin({
   const { prefs } = usePrefs();
   const [state, setState] = useState<{ busy: boolean; failed: string | null }>({ busy: false, failed: null });
   const [asking, setAsking] = useState<{ count: number } | null>(null);
-  const [count, setCount] = useState(1);
+  const [typed, setTyped] = useState("1");
+  const count = /^\d+$/.test(typed.trim()) ? Number(typed) : Number.NaN;
+  const refused =
+    count >= 1 && count <= MOST ? null : `${typed || "Nothing"} is not taken: 1 to ${MOST} ends.`;
   const [which, setWhich] = useState(false);
   /** Sent again after no answer came, it is the same end or batch: never a second one. */
   const wanted = useRef(uuid());
@@ -53,6 +59,7 @@ export function Begin({
     }
   };
   const begin = () => {
+    if (refused) return;
     if (ask) setWhich(true);
     else if (sheet.procedure.representative) setAsking({ count });
     else start(count, procedure.revision);
@@ -60,6 +67,11 @@ export function Begin({
   useHotkeys("b", begin, { enabled: !state.busy && asking === null && !which, preventDefault: true });
   return (
     <div className="ml-auto flex flex-wrap items-center gap-2">
+      {refused && (
+        <p role="alert" className="text-out text-sm">
+          {refused}
+        </p>
+      )}
       {state.failed && (
         <p role="alert" className="max-w-60 text-out text-sm">
           {state.failed} Press again to retry.
@@ -78,11 +90,10 @@ export function Begin({
         <input
           type="number"
           min={1}
-          max={48}
-          value={count}
-          onChange={(event) =>
-            setCount(Math.min(48, Math.max(1, Math.round(Number(event.target.value) || 1))))
-          }
+          max={MOST}
+          value={typed}
+          aria-invalid={refused !== null}
+          onChange={(event) => setTyped(event.target.value)}
           onKeyDown={(event) => {
             if (event.key !== "Enter") return;
             // Left to the browser, this Enter would go on into the form that opens and send it.
@@ -95,7 +106,7 @@ export function Begin({
       <button
         type="button"
         onClick={begin}
-        disabled={state.busy}
+        disabled={state.busy || refused !== null}
         aria-keyshortcuts="B"
         className="min-h-12 rounded-lg bg-now px-5 font-bold text-on-now"
       >

@@ -1,7 +1,7 @@
 "use client";
 
-import type { Line, RunSheet } from "@/core";
-import { limitsText, type Units } from "../words/length-text";
+import { judgementOf, type Line, type RunSheet } from "@/core";
+import { asText, limitsText, type Units } from "../words/length-text";
 import { biteWords, figureWords, stepNotes } from "../words/line-words";
 
 interface SheetLinesProps {
@@ -17,6 +17,13 @@ export function SheetLines({ sheet, units, pointed, onPoint }: SheetLinesProps) 
     <table className="w-full border-collapse text-left">
       <caption className="sr-only">The order of work, with every length to work to</caption>
       <thead>
+        {/* Repeated by the browser at the head of every page of paper. */}
+        <tr className="hidden print:table-row">
+          <td colSpan={7} className="px-4 pt-1 pb-2 font-bold">
+            {asText(sheet)}; revision {sheet.procedure.revision}
+            {sheet.procedure.representative && ", representative figures"}
+          </td>
+        </tr>
         <tr className="text-soft text-sm">
           <th scope="col" className="w-10 py-1.5 pl-4 font-semibold">
             <span className="sr-only">Step number</span>
@@ -35,6 +42,9 @@ export function SheetLines({ sheet, units, pointed, onPoint }: SheetLinesProps) 
           </th>
           <th scope="col" className="hidden px-2 pr-4 font-semibold sm:table-cell">
             limits
+          </th>
+          <th scope="col" className="hidden w-24 px-2 font-semibold print:table-cell">
+            done, read
           </th>
         </tr>
       </thead>
@@ -112,9 +122,37 @@ function Row({
       <td className="hidden px-2 py-2 sm:table-cell">{figure?.datum}</td>
       <td className="hidden px-2 py-2 md:table-cell">{also.join(" · ")}</td>
       <td className="hidden whitespace-nowrap px-2 py-2 pr-4 text-soft sm:table-cell">{figure?.tolerance}</td>
+      <td className="hidden px-2 py-2 print:table-cell">
+        <Room line={line} />
+      </td>
     </tr>
   );
 }
+
+/** On paper: a box to tick for the step, each of its parts and its look, and room for each reading. */
+function Room({ line }: { line: Line }) {
+  const judgement = judgementOf(line.step);
+  return (
+    <span className="flex flex-wrap items-center gap-2">
+      {line.parts.length > 0 ? (
+        line.parts.map(({ id }) => <Box key={id} />)
+      ) : judgement ? (
+        judgement.answers.map(({ id, sees }) => (
+          <span key={id} className="flex items-center gap-1 text-[0.75rem] leading-tight">
+            <Box /> {sees}
+          </span>
+        ))
+      ) : line.checks.length > 0 ? null : (
+        <Box />
+      )}
+      {line.checks.map(({ id }) => (
+        <span key={id} className="inline-block h-5 w-20 border-ink border-b" />
+      ))}
+    </span>
+  );
+}
+
+const Box = () => <span className="inline-block size-4 shrink-0 border-2 border-ink" />;
 
 function Parts({ line }: { line: Line }) {
   return (

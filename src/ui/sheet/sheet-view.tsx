@@ -24,6 +24,7 @@ import {
 import { SheetLengths } from "./sheet-lengths";
 import { SheetLines } from "./sheet-lines";
 import { optionsNamed } from "./trade-words";
+import { TravellerFoot, TravellerHead } from "./traveller";
 import { useFetched } from "./use-fetched";
 import { VariantPicker } from "./variant-picker";
 
@@ -251,16 +252,14 @@ function Fetching({ failed, onAgain }: { failed: string | null; onAgain: () => v
   );
 }
 
-function SheetDrawn({ resolved: { sheet, cable, procedure, core } }: { resolved: SheetResolved }) {
+function SheetDrawn({ resolved: { sheet, ask } }: { resolved: SheetResolved }) {
   const { prefs } = usePrefs();
   const [pointed, setPointed] = useState<string | null>(null);
   const { uses } = sheet;
   const again = useMemo(() => secondCleave(sheet), [sheet]);
   return (
     <>
-      <p className="hidden px-4 pb-2 font-bold text-xl print:block">
-        {procedure.name} on {cable.name}, {core}; revision {procedure.revision}
-      </p>
+      <TravellerHead sheet={sheet} said={ask === null} />
       <Band sheet={sheet} line={sheet.lines.length} lit={pointed ? [pointed] : []} onPoint={setPointed} />
       {sheet.disagreements.map(({ dimension, printed, differBy }) => (
         <p key={dimension} role="alert" className="border-line border-b bg-note px-4 py-2">
@@ -287,6 +286,7 @@ function SheetDrawn({ resolved: { sheet, cable, procedure, core } }: { resolved:
       </div>
       <SheetLines sheet={sheet} units={prefs.units} pointed={pointed} onPoint={setPointed} />
       <SheetLengths sheet={sheet} units={prefs.units} />
+      <TravellerFoot />
     </>
   );
 }

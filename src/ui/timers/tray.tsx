@@ -1,6 +1,7 @@
 "use client";
 
 import Link from "next/link";
+import { Popover } from "radix-ui";
 import { useEffect, useRef } from "react";
 import { toast } from "sonner";
 import type { BenchTimer } from "@/core";
@@ -20,9 +21,10 @@ export function TimerTray() {
   const { prefs } = usePrefs();
   const now = useTick(running.length > 0);
   // What ran out long ago is told at its own end; the tray is for what is going on.
-  const timers = running.filter(
-    (timer) => !timer.clock || now === null || leftOf(timer, now) > -GONE_AFTER_SECONDS,
-  );
+  const timers = running
+    .filter((timer) => !timer.clock || now === null || leftOf(timer, now) > -GONE_AFTER_SECONDS)
+    // Who is ready first stands first, the longest ready before the others.
+    .sort((a, b) => endsAt(a) - endsAt(b));
   const called = useRef<Set<string> | null>(null);
   useEffect(() => {
     document.documentElement.style.setProperty("--tray", timers.length > 0 ? "2.75rem" : "0px");
@@ -47,27 +49,60 @@ export function TimerTray() {
       aria-label="Holds and cures"
       className="fixed inset-x-0 bottom-14 z-10 flex h-11 gap-1 overflow-x-auto border-line border-t bg-note px-1 sm:static sm:mt-2 sm:h-auto sm:max-h-[40dvh] sm:flex-col sm:overflow-y-auto sm:border-t-0 sm:bg-transparent"
     >
-      {timers.map((timer) => {
-        const left = leftOf(timer, now);
-        return (
-          <Link
-            key={keyOf(timer)}
-            href={hrefOf(timer)}
-            title={timer.label}
-            className={`flex min-h-11 shrink-0 items-center gap-2 rounded-md px-2 text-sm leading-tight sm:min-h-12 sm:w-full sm:flex-col sm:items-start sm:gap-0 sm:px-1.5 ${left > 0 ? "" : timer.clock ? "border-2 border-out font-bold text-out" : "bg-now font-bold text-on-now"}`}
-          >
-            <span className="figures font-bold">
-              {left > 0 ? clockText(left) : timer.clock ? "Too late" : "Ready"}
-            </span>
-            <span className="max-w-32 truncate sm:w-full sm:max-w-full sm:text-xs">
-              {shortOf(timer.label)}
-            </span>
-          </Link>
-        );
-      })}
+      {timers.slice(0, SHOWN).map((timer) => (
+        <TimerLink key={keyOf(timer)} timer={timer} now={now} />
+      ))}
+      {timers.length > SHOWN && <More timers={timers.slice(SHOWN)} now={now} />}
     </section>
   );
 }
+
+/** One hold or cure: what is left of it, or that it is over, and the way to its end. */
+function TimerLink({ timer, now, wide = false }: { timer: BenchTimer; now: number; wide?: boolean }) {
+  const left = leftOf(timer, now);
+  return (
+    <Link
+      href={hrefOf(timer)}
+      title={timer.label}
+      className={`flex min-h-11 shrink-0 items-center gap-2 rounded-md px-2 text-sm leading-tight sm:min-h-12 sm:w-full sm:flex-col sm:items-start sm:gap-0 sm:px-1.5 ${left > 0 ? "" : timer.clock ? "border-2 border-out font-bold text-out" : "bg-now font-bold text-on-now"}`}
+    >
+      <span className="figures font-bold">
+        {left > 0 ? clockText(left) : timer.clock ? "Too late" : "Ready"}
+      </span>
+      <span className={wide ? "truncate" : "max-w-32 truncate sm:w-full sm:max-w-full sm:text-xs"}>
+        {wide ? timer.label : shortOf(timer.label)}
+      </span>
+    </Link>
+  );
+}
+
+/** The rest, by their whole names, in the order in which they are ready. */
+function More({ timers, now }: { timers: readonly BenchTimer[]; now: number }) {
+  return (
+    <Popover.Root>
+      <Popover.Trigger className="min-h-11 shrink-0 rounded-md border border-line px-2 text-sm sm:min-h-12">
+        {timers.length} more
+      </Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content
+          side="right"
+          align="end"
+          aria-label="All other holds and cures"
+          className="z-20 grid max-h-(--radix-popover-content-available-height) w-[min(24rem,calc(100vw-1rem))] gap-1 overflow-y-auto rounded-lg border border-line bg-raised p-2 shadow-xl"
+        >
+          {timers.map((timer) => (
+            <TimerLink key={keyOf(timer)} timer={timer} now={now} wide />
+          ))}
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  );
+}
+
+const endsAt = ({ startedAt, seconds }: BenchTimer): number => Date.parse(startedAt) + seconds * 1000;
+
+/** So many fit beside the places; the rest are a touch away. */
+const SHOWN = 4;
 
 const leftOf = ({ startedAt, seconds }: BenchTimer, now: number): number =>
   seconds - (now - Date.parse(startedAt)) / 1000;

@@ -1,0 +1,72 @@
+"use client";
+
+import { QRCodeSVG } from "qrcode.react";
+import { useEffect, useState } from "react";
+import type { RunSheet } from "@/core";
+import { asText } from "../words/length-text";
+
+interface TravellerProps {
+  readonly sheet: RunSheet;
+  /** Whether the interface was said, or only the first one was drawn. */
+  readonly said: boolean;
+}
+
+const FIELDS = ["Job", "End", "Made by", "Date"] as const;
+
+/** On paper only: what the sheet is of, whose figures it holds, room for who made which end, and the way back to it. */
+export function TravellerHead({ sheet, said }: TravellerProps) {
+  const [address, setAddress] = useState<string | null>(null);
+  useEffect(() => {
+    const here = () => setAddress(window.location.href);
+    here();
+    window.addEventListener("beforeprint", here);
+    return () => window.removeEventListener("beforeprint", here);
+  }, []);
+  return (
+    <section aria-label="For paper" className="hidden gap-6 px-4 pb-2 print:flex">
+      <div className="min-w-0 flex-1">
+        <p className="font-bold text-xl">{asText(sheet)}</p>
+        <p>
+          Procedure revision {sheet.procedure.revision}, cable revision {sheet.cable.revision}.{" "}
+          <strong>
+            {sheet.procedure.representative
+              ? "Representative figures (dotted): check each against the sheet that came with the part."
+              : "Figures held against the part's sheet."}
+          </strong>
+          {!said && <strong> The interface was not said: ask before the first cut.</strong>}
+        </p>
+        <dl className="mt-3 grid grid-cols-[2fr_2fr_2fr_1fr] gap-x-4 gap-y-4">
+          {FIELDS.map((name) => (
+            <Blank key={name} name={name} />
+          ))}
+        </dl>
+      </div>
+      {address && (
+        <figure className="w-[22mm] shrink-0 text-center">
+          <QRCodeSVG value={address} title="This sheet's address" size={256} className="h-auto w-full" />
+          <figcaption className="text-[0.7rem] leading-tight">back to this sheet</figcaption>
+        </figure>
+      )}
+    </section>
+  );
+}
+
+function Blank({ name }: { name: string }) {
+  return (
+    <div className="border-ink border-b">
+      <dt className="text-[0.75rem] text-soft">{name}</dt>
+      <dd className="h-5" />
+    </div>
+  );
+}
+
+/** At the foot of the paper: who stands for it. */
+export function TravellerFoot() {
+  return (
+    <dl className="hidden grid-cols-[2fr_3fr_1fr] gap-4 px-4 pt-4 print:grid">
+      {["Signed off by", "Remarks, parts and shards not accounted for", "Date"].map((name) => (
+        <Blank key={name} name={name} />
+      ))}
+    </dl>
+  );
+}
