@@ -1,4 +1,5 @@
 import AxeBuilder from "@axe-core/playwright";
+import type { Page } from "@playwright/test";
 import { addEntries, cleaveRead, expect, lineOf, MEASURE, startEnd, THREADED, test, WEDGE } from "./server";
 
 const onPhone = () => test.info().project.name === "phone";
@@ -116,7 +117,22 @@ test("the look chosen is the first thing drawn", async ({ page, server }) => {
   }
 });
 
-test("nothing runs off the side, down to 360 pixels and at twice the size, with long names", async ({
+/** The step, its figure or field, its question and the way on can all be brought into view, and nothing covers them. */
+async function reachable(page: Page, where: string): Promise<void> {
+  const wanted = page.locator("#step, #reading, .figure-huge, main fieldset button, [role=checkbox]");
+  for (const one of [...(await wanted.all()), page.getByRole("button", { name: /^(Next|Finish)/ })]) {
+    if (!(await one.isVisible())) continue;
+    await one.scrollIntoViewIfNeeded();
+    const covered = await one.evaluate((element) => {
+      const { left, top, width, height } = element.getBoundingClientRect();
+      const at = document.elementFromPoint(left + width / 2, top + Math.min(height / 2, 20));
+      return at !== null && !element.contains(at) && !at.contains(element) ? at.outerHTML.slice(0, 80) : null;
+    });
+    expect(covered, `${where}: ${(await one.textContent())?.slice(0, 30)}`).toBeNull();
+  }
+}
+
+test("nothing runs off the side or out of reach, down to 360 pixels, on its side and at twice the size, with long names", async ({
   page,
   request,
 }) => {
@@ -126,14 +142,22 @@ test("nothing runs off the side, down to 360 pixels and at twice the size, with 
     await page.setViewportSize({ width: 360, height: 780 });
     await page.goto(address);
     await expect(page.locator("h1, h2").first()).toBeAttached();
-    for (const width of [360, 640, 800]) {
-      await page.setViewportSize({ width, height: 780 });
+    for (const [width, height] of [
+      [360, 640],
+      [640, 400],
+      [844, 390],
+      [800, 780],
+    ] as const) {
+      await page.setViewportSize({ width, height });
       expect(
-        await page.evaluate(
-          () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+        await page.evaluate(() =>
+          [document.documentElement, ...document.querySelectorAll("main")].map(
+            (one) => one.scrollWidth - one.clientWidth,
+          ),
         ),
         `${address} at ${width}`,
-      ).toBeLessThanOrEqual(0);
+      ).toEqual([0, 0]);
+      if (await page.locator("#step").isVisible()) await reachable(page, `${address} at ${width}`);
     }
   }
 });
@@ -165,7 +189,10 @@ test("the screen of figures to be checked, and a shard missing at the sign-off, 
     );
   await page.goto("/?cable=simplex-3.0&style=stub-wedge-release-cord");
   await page.getByRole("button", { name: "To the bench" }).click();
-  await expect(page.getByRole("dialog")).toBeVisible();
+  await expect(page.getByRole("dialog", { name: "Which interface is it?" })).toBeVisible();
+  expect(await scan()).toEqual([]);
+  await page.keyboard.press("2");
+  await expect(page.getByRole("button", { name: "Not now: begin unchecked" })).toBeVisible();
   expect(await scan()).toEqual([]);
   const end = await startEnd(request);
   await addEntries(request, end, [

@@ -3,6 +3,7 @@ export * from "./batch/names";
 export * from "./batch/next";
 export * from "./batch/schedule";
 export * from "./batch/stages";
+export * from "./batch/worked";
 export * from "./cable/cable";
 export * from "./cable/colours";
 export * from "./conformance/conformance";

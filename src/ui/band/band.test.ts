@@ -62,22 +62,38 @@ describe("flags", () => {
     note: fc.constantFrom("jacket edge", "second mark · 11.5 further on"),
     first: fc.boolean(),
   });
-  it("never hang over one another on a row, nor over the sides", () => {
+  it("never hang over one another on a row, nor over the sides, and no pole runs through a text", () => {
     fc.assert(
       fc.property(fc.array(text, { maxLength: 9 }), (flags) => {
-        const spans = placeFlags(flags, 1000, 3)
-          .filter(({ showMain }) => showMain)
+        const hung = placeFlags(flags, 1000, 3)
+          .filter(({ letter }) => letter === null)
           .map(({ x, side, row, main, note, showNote }) => {
             const long = Math.max(main.length * 10, showNote ? note.length * 6.6 : 0);
-            return { row, from: side === "right" ? x : x - long, to: side === "right" ? x + long : x };
+            return { x, row, from: side === "right" ? x : x - long, to: side === "right" ? x + long : x };
           });
-        for (const [i, a] of spans.entries()) {
+        for (const a of hung) {
           expect(a.from).toBeGreaterThanOrEqual(0);
           expect(a.to).toBeLessThanOrEqual(1000);
-          for (const b of spans.slice(i + 1))
+          for (const b of hung.filter((one) => one !== a)) {
             expect(a.row !== b.row || a.to <= b.from || b.to <= a.from).toBe(true);
+            expect(a.row >= b.row || a.x < b.from || a.x > b.to).toBe(true);
+          }
         }
       }),
+    );
+  });
+  it("that have no room go by letters, in order along the cable, and none is left out", () => {
+    fc.assert(
+      fc.property(
+        fc.array(text, { minLength: 1, maxLength: 20 }),
+        fc.integer({ min: 120, max: 1000 }),
+        (flags, width) => {
+          const placed = placeFlags(flags, width, 1);
+          expect(placed).toHaveLength(flags.length);
+          const letters = placed.flatMap(({ letter }) => letter ?? []);
+          expect(letters).toEqual(letters.map((_, i) => String.fromCharCode(97 + i)));
+        },
+      ),
     );
   });
   it("the one being worked on always keeps its figure", () => {
@@ -89,7 +105,7 @@ describe("flags", () => {
       first: i === 7,
     }));
     expect(placeFlags(crowd, 1000, 2).find(({ first }) => first)).toMatchObject({
-      showMain: true,
+      letter: null,
       showNote: true,
     });
   });

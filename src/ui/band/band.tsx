@@ -49,8 +49,7 @@ export function Band({ sheet, line, lit, onPoint, readings = [], leg = "", compa
   const axis = rows * ROW_PX + (room === "high" ? 52 : 40);
   const tape = axis + (room === "high" ? (compact ? 54 : 62) : 40);
   const texts = flagTexts(sheet, geometry, line, lit, prefs.units);
-  // On one row every figure goes before what it is of; the step below names the one in hand.
-  const flags = placeFlags(rows > 1 ? texts : texts.map((text) => ({ ...text, note: "" })), width, rows);
+  const flags = placeFlags(texts, width, rows);
   return (
     <figure
       ref={ref}
@@ -135,9 +134,22 @@ export function Band({ sheet, line, lit, onPoint, readings = [], leg = "", compa
           <Loupe id={id} geometry={geometry} close={geometry.close} axis={axis} units={prefs.units} />
         )}
       </svg>
-      <figcaption className="short:hidden px-4 py-0.5 text-[0.72rem] text-soft leading-tight">
-        Lengths to scale; thickness {timesText(geometry.thickness.times)}.
-        {geometry.scale.stretches.length > 1 && " Length left out at the break."}
+      <figcaption className="px-4 py-0.5 text-[0.72rem] text-soft leading-tight">
+        <span className="short:hidden">
+          Lengths to scale; thickness {timesText(geometry.thickness.times)}.
+          {geometry.scale.stretches.length > 1 && " Length left out at the break."}
+        </span>
+        {flags.some(({ letter }) => letter) && (
+          <span className="ml-2 text-ink">
+            {flags
+              .filter(({ letter }) => letter)
+              .map(({ id: feature, letter, main, note }) => (
+                <span key={feature} className="mr-3 whitespace-nowrap">
+                  <strong>{letter}</strong> {main} {note.split(" · ")[0]}
+                </span>
+              ))}
+          </span>
+        )}
         {sheet.cable.legs.length > 1 &&
           (leg ? ` Leg ${leg} is drawn.` : ` Legs ${sheet.cable.legs.join(" and ")} alike; one is drawn.`)}
       </figcaption>
@@ -257,9 +269,15 @@ function Flag({ flag, now, bottom, onPoint }: FlagProps) {
         strokeWidth={now ? 2 : 1}
         strokeDasharray={now ? undefined : "1.5 3"}
       />
-      {flag.showMain && <circle cx={flag.x} cy={y - 5} r={now ? 5 : 3.4} fill={colour} />}
+      {flag.letter === null ? (
+        <circle cx={flag.x} cy={y - 5} r={now ? 5 : 3.4} fill={colour} />
+      ) : (
+        <text x={flag.x} y={y - 6} textAnchor="middle" fontSize="14" fontWeight="700" fill={colour}>
+          {flag.letter}
+        </text>
+      )}
       <rect x={flag.x - 8} y={y - 16} width="16" height={bottom - y + 16} fill="transparent" />
-      {flag.showMain && (
+      {flag.letter === null && (
         <text {...anchor} y={y} className="figures" fontSize={now ? 18 : 15} fontWeight="700" fill={colour}>
           {flag.main}
         </text>

@@ -9,42 +9,75 @@ export interface FlagText {
 }
 
 export interface PlacedFlag extends FlagText {
+  /** The row its text hangs on; one below the last where it has none. */
   readonly row: number;
   /** The text hangs on this side of its pole. */
   readonly side: "left" | "right";
-  /** False when there was no room for the note, then none for the flag's text at all. */
+  /** False when there was no room for the note. */
   readonly showNote: boolean;
-  readonly showMain: boolean;
+  /** The letter it goes by, where there was no room for its text: it then stands in the legend. */
+  readonly letter: string | null;
 }
 
-const MAIN_PX = 10;
+const MAIN_PX = 10.5;
 const NOTE_PX = 6.6;
 const GAP = 14;
+/** Nothing comes nearer to a text's side than this. */
+const CLEAR = 4;
 
-/**
- * Hangs flags on as few rows as they need without touching one another or the sides. What has no room loses
- * its note, then its text; its pole and its name for readers stay.
- */
-export function placeFlags(flags: readonly FlagText[], width: number, rows: number): PlacedFlag[] {
-  const taken: [number, number][][] = Array.from({ length: rows }, () => []);
-  const order = [...flags].sort((a, b) => Number(b.first) - Number(a.first) || a.x - b.x);
-  const placed = order.map((flag): PlacedFlag => {
-    for (const showNote of [true, false]) {
+interface Hung {
+  readonly row: number;
+  readonly span: readonly [number, number];
+  readonly x: number;
+}
+
+/** Whether two flags can hang together: their texts apart, and neither pole through the other's text below it. */
+function apart(a: Hung, b: Hung): boolean {
+  if (a.row === b.row) return a.span[1] < b.span[0] || b.span[1] < a.span[0];
+  const [upper, lower] = a.row < b.row ? [a, b] : [b, a];
+  return upper.x < lower.span[0] - CLEAR || upper.x > lower.span[1] + CLEAR;
+}
+
+type Place = Pick<PlacedFlag, "row" | "side" | "showNote">;
+
+/** Hangs flags in this order, each on the first row that has room for it; null where none has. */
+function hang(flags: readonly FlagText[], width: number, rows: number, notes: boolean): (Place | null)[] {
+  const hung: Hung[] = [];
+  return flags.map((flag) => {
+    for (const showNote of flag.note && (notes || flag.first) ? [true, false] : [false]) {
       const long = Math.max(flag.main.length * MAIN_PX, showNote ? flag.note.length * NOTE_PX : 0) + GAP;
       for (let row = 0; row < rows; row++)
         for (const side of ["right", "left"] as const) {
           const span: [number, number] =
             side === "right" ? [flag.x - 5, flag.x + long] : [flag.x - long, flag.x + 5];
-          const free =
-            span[0] >= 0 &&
-            span[1] <= width &&
-            (taken[row] as [number, number][]).every(([a, b]) => span[1] < a || span[0] > b);
-          if (!free) continue;
-          taken[row]?.push(span);
-          return { ...flag, row, side, showNote, showMain: true };
+          const one = { row, span, x: flag.x };
+          if (span[0] < 0 || span[1] > width || !hung.every((other) => apart(one, other))) continue;
+          hung.push(one);
+          return { row, side, showNote };
         }
     }
-    return { ...flag, row: rows - 1, side: "right", showNote: false, showMain: false };
+    return null;
   });
-  return placed.sort((a, b) => a.x - b.x);
 }
+
+/**
+ * Hangs flags on as few rows as they need: no text touches another or the sides, and no pole runs through a text.
+ * Figures go before notes; what still has no room goes by a letter that the legend tells.
+ */
+export function placeFlags(flags: readonly FlagText[], width: number, rows: number): PlacedFlag[] {
+  const order = [...flags].sort((a, b) => Number(b.first) - Number(a.first) || a.x - b.x);
+  const lacking = (places: readonly (Place | null)[]) => places.filter((one) => one === null).length;
+  const full = hang(order, width, rows, true);
+  const bare = lacking(full) > 0 ? hang(order, width, rows, false) : full;
+  const places = lacking(bare) < lacking(full) ? bare : full;
+  const placed = order.map((flag, i) => ({ ...flag, ...(places[i] ?? UNPLACED(rows)) }));
+  let letters = 0;
+  return placed
+    .sort((a, b) => a.x - b.x)
+    .map((flag) => ({
+      ...flag,
+      letter: flag.row < rows ? null : String.fromCharCode(97 + (letters++ % 26)),
+    }));
+}
+
+const UNPLACED = (rows: number) => ({ row: rows, side: "right" as const, showNote: false });

@@ -1,7 +1,7 @@
 "use client";
 
 import { RadioGroup } from "radix-ui";
-import { type RunSheet, scheduleIn } from "@/core";
+import { type RunSheet, scheduleIn, workedIn } from "@/core";
 import { spanText } from "../words/clock-text";
 import { NameEnds } from "./name-ends";
 import { ScheduleDrawn } from "./schedule";
@@ -37,6 +37,8 @@ export function BatchPlan({ name, sheet, batch, onBegin }: BatchPlanProps) {
   const shown = ways.find(({ id }) => id === mode)?.schedule ?? plan;
   const signed = states.filter((state) => state.signed !== null).length;
   const next = batch.next(0) ?? 0;
+  // The names its ends were given are the first thing that happened to it.
+  const begunAt = members[0]?.entries[0]?.at ?? "";
   const begun = states.some(({ at }) => at > 0);
   return (
     <main className="min-w-0 flex-1 px-4 py-5 sm:px-6">
@@ -98,6 +100,7 @@ export function BatchPlan({ name, sheet, batch, onBegin }: BatchPlanProps) {
         <ScheduleDrawn
           schedule={shown}
           stages={stages}
+          worked={workedIn(states, begunAt)}
           labels={members.map(({ label }) => label)}
           at={states.map(({ at }) => at)}
         />

@@ -1,7 +1,7 @@
 "use client";
 
 import { scaleLinear } from "d3-scale";
-import type { Schedule, Stage } from "@/core";
+import type { Schedule, Stage, Worked } from "@/core";
 import { useWidth } from "../band/use-width";
 import { spanText } from "../words/clock-text";
 
@@ -9,6 +9,8 @@ interface ScheduleProps {
   readonly schedule: Schedule;
   readonly stages: readonly Stage[];
   readonly labels: readonly string[];
+  /** The order it was really worked in, so far. */
+  readonly worked: readonly Worked[];
   /** The line each end stands at. */
   readonly at: readonly number[];
 }
@@ -32,12 +34,12 @@ function doneOf(stage: Stage | undefined, at: number): number {
 }
 
 /** The plan drawn: a row an end, solid where hands are on it, hatched where it waits; what is mixed lies above. */
-export function ScheduleDrawn({ schedule, stages, labels, at }: ScheduleProps) {
+export function ScheduleDrawn({ schedule, stages, labels, worked, at }: ScheduleProps) {
   const { ref, width } = useWidth<HTMLElement>(1100);
   const { slots, pots, total } = schedule;
   const left = width < 560 ? 76 : LEFT;
   const x = scaleLinear()
-    .domain([0, total])
+    .domain([0, Math.max(total, worked.at(-1)?.to ?? 0)])
     .range([left, width - 16]);
   const pot = pots.length > 0 ? 20 : 0;
   const height = TOP + pot + labels.length * ROW + 8;
@@ -132,12 +134,25 @@ export function ScheduleDrawn({ schedule, stages, labels, at }: ScheduleProps) {
             </g>
           );
         })}
+        {worked.map(({ end, line, from, to }) => (
+          <rect
+            key={`worked ${end}/${line}`}
+            x={x(from)}
+            y={TOP + pot + end * ROW + ROW - 7}
+            width={Math.max(2, x(to) - x(from))}
+            height="5"
+            fill="var(--now)"
+            stroke="var(--ground)"
+            strokeWidth="0.6"
+          />
+        ))}
       </svg>
       <figcaption className="flex flex-wrap gap-x-5 text-soft text-sm">
         <span>■ hands on it</span>
         <span>▨ it waits, hands free</span>
         {pots.length > 0 && <span>┄ a mix lasts</span>}
         <span>green: done</span>
+        {worked.length > 0 && <span>▂ orange: as it was really worked, breaks left out</span>}
       </figcaption>
       <ul className="sr-only">
         {labels.map((label, i) => {

@@ -1,8 +1,9 @@
 "use client";
 
-import { Volume2 } from "lucide-react";
+import { Keyboard, Volume2 } from "lucide-react";
 import Link from "next/link";
 import { type RunSheet, shardsMissing } from "@/core";
+import { showKeys } from "../shell/key-help";
 import { asText } from "../words/length-text";
 import { EndLabel } from "./end-label";
 import { PartsOn } from "./parts-on";
@@ -61,6 +62,14 @@ export function BenchHead({ sheet, work, name, onPlan, onAloud }: BenchHeadProps
         className="flex size-12 shrink-0 items-center justify-center"
       >
         <Volume2 aria-hidden="true" className="size-5" />
+      </button>
+      <button
+        type="button"
+        onClick={showKeys}
+        aria-keyshortcuts="?"
+        className="hidden min-h-12 shrink-0 items-center gap-1.5 px-2 text-sm lg:inline-flex"
+      >
+        <Keyboard aria-hidden="true" className="size-5" /> Keys
       </button>
       {onPlan ? (
         <button type="button" onClick={onPlan} className="min-h-12 shrink-0 px-2 text-sm underline">

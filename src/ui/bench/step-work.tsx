@@ -87,15 +87,17 @@ export function StepWork(props: StepWorkProps) {
       standings.find(({ check }) => check.id === taken.check.id)?.judged?.verdict === "in",
     );
   };
-  const keep = (entry: Reading, { verdict }: Conformance) => {
+  const keep = (entry: Reading, { verdict }: Conformance, chosen: boolean) => {
     keptAt.current = Date.now();
     const id = add(entry);
     setLast(entry.check);
     const taken = standings.find(({ check }) => check.id === entry.check)?.check;
     setElsewhere(
-      reading && taken && taken !== reading.check ? { id, check: taken, typed: entry.typed } : null,
+      !chosen && reading && taken && taken !== reading.check
+        ? { id, check: taken, typed: entry.typed }
+        : null,
     );
-    if (taken === reading?.check) goOnFrom(entry.check, verdict === "in");
+    if (chosen || taken === reading?.check) goOnFrom(entry.check, verdict === "in");
   };
   const aside = !reading && !judgement;
   // Beside a timer there is no room for them.

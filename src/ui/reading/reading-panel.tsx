@@ -38,7 +38,8 @@ interface ReadingPanelProps {
   readonly rule: Rule;
   readonly units: Units;
   readonly instrument: Instrument;
-  readonly onKeep: (reading: Reading, verdict: Conformance) => void;
+  /** `chosen` where somebody said which length it is of. */
+  readonly onKeep: (reading: Reading, verdict: Conformance, chosen: boolean) => void;
   readonly onStrike: (id: string) => void;
   readonly onTyped: (typed: Typed | null) => void;
   readonly saved: (id: string) => boolean;
@@ -129,6 +130,7 @@ export function ReadingPanel({
         instrument: { id, name, resolution, repeatability },
       },
       judged,
+      as !== undefined,
     );
     setText("");
     input.current?.focus();

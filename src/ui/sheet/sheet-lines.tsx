@@ -43,7 +43,7 @@ export function SheetLines({ sheet, units, pointed, onPoint }: SheetLinesProps) 
           <th scope="col" className="hidden px-2 pr-4 font-semibold sm:table-cell">
             limits
           </th>
-          <th scope="col" className="hidden w-24 px-2 font-semibold print:table-cell">
+          <th scope="col" className="hidden w-44 px-2 font-semibold print:table-cell">
             done, read
           </th>
         </tr>

@@ -1,7 +1,7 @@
 "use client";
 
 import { Dialog } from "radix-ui";
-import { useState } from "react";
+import { useEffect, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
 const KEYS = [
@@ -24,6 +24,7 @@ const KEYS = [
       ["Enter, nothing typed", "take what is to be redone"],
       ["1 to 9", "a part is on; an answer"],
       ["R", "read the step aloud"],
+      ["Enter, something still asked for", "do it now; Space again passes it by"],
       ["Z", "strike out the last reading"],
     ],
   },
@@ -36,10 +37,22 @@ const KEYS = [
   },
 ] as const;
 
+const SHOW_KEYS = "arlent:keys";
+
+/** Opens the list of keys from wherever keys are what one works with. */
+export const showKeys = (): void => {
+  window.dispatchEvent(new Event(SHOW_KEYS));
+};
+
 /** Every key that does something, at the press of a question mark. */
 export function KeyHelp() {
   const [open, setOpen] = useState(false);
   useHotkeys("?", () => setOpen(true), { useKey: true });
+  useEffect(() => {
+    const show = () => setOpen(true);
+    window.addEventListener(SHOW_KEYS, show);
+    return () => window.removeEventListener(SHOW_KEYS, show);
+  }, []);
   return (
     <Dialog.Root open={open} onOpenChange={setOpen}>
       <Dialog.Portal>
