@@ -120,7 +120,7 @@ test("figures are held against the part's sheet with Enter alone; two prints tha
   request,
 }) => {
   const [style, cable] = ["stub-one-stroke", "distribution-900-semi"];
-  await page.goto(`/?cable=${cable}&style=${style}`);
+  await page.goto(`/?cable=${cable}&style=${style}&as.interface=lc`);
   await expect(async () => {
     await page.keyboard.press("b");
     await expect(page.getByRole("dialog")).toBeVisible({ timeout: 5_000 });

@@ -101,5 +101,19 @@ test("on paper there is the sheet and nothing of the program", async ({ page }) 
   await expect(page.getByRole("navigation", { name: "Places" })).toBeHidden();
   await expect(page.getByRole("button", { name: "To the bench" })).toBeHidden();
   await expect(page.getByText("Representative figures.")).toBeVisible();
-  await expect(page.getByText(/Stub, wedge release on Simplex cord 3\.0, 9\/125; revision 3/)).toBeVisible();
+  await expect(page.getByText(/The interface was not said/)).toBeVisible();
+  await page.goto("/?cable=simplex-3.0&style=stub-wedge-release-cord&as.interface=lc");
+  await expect(page.getByText(/The interface was not said/)).toHaveCount(0);
+  const head = page.getByText(
+    /^Stub, wedge release · LC on Simplex cord 3\.0, single-mode 9\/125; revision 3/,
+  );
+  await expect(head, "at the head of every page").toBeVisible();
+  expect(await head.evaluate((cell) => cell.closest("thead") !== null)).toBe(true);
+  await expect(page.getByRole("img", { name: "This sheet's address" })).toBeVisible();
+  for (const field of ["Job", "End", "Made by", "Signed off by"])
+    await expect(page.getByRole("term").filter({ hasText: field }).first()).toBeVisible();
+  const row = (title: string) =>
+    page.getByRole("row").filter({ has: page.getByRole("rowheader", { name: title }) });
+  await expect(row("Does the glow dim?")).toContainText("It stayed bright");
+  await expect(row("Thread on").locator("span.border-2"), "a box to tick for each part").toHaveCount(3);
 });

@@ -123,7 +123,7 @@ export function BenchView({
   const skipped = useMemo(() => skippedSteps(sheet, state).map(({ index }) => index), [sheet, state]);
   const measuring = signing ? all : here;
   return (
-    <main className="short:overflow-y-auto flex h-[calc(100dvh-3.5rem-var(--tray,0px))] min-w-0 flex-1 flex-col overflow-hidden sm:h-dvh">
+    <main className="short:scroll-pb-20 short:overflow-y-auto flex h-[calc(100dvh-3.5rem-var(--tray,0px))] min-w-0 flex-1 flex-col overflow-hidden sm:h-dvh">
       <p role="status" className="sr-only">
         {done ? "" : `Step ${line.index + 1} of ${sheet.lines.length}: ${line.step.title}`}
       </p>

@@ -2,7 +2,7 @@
 
 import { useCallback, useEffect, useMemo, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
-import { misfits, secondCleave } from "@/core";
+import { misfits, type RunSheet, secondCleave } from "@/core";
 import { Band } from "../band/band";
 import type { Thumb } from "../band/thumb";
 import { usePrefs } from "../prefs/prefs-context";
@@ -252,7 +252,14 @@ function Fetching({ failed, onAgain }: { failed: string | null; onAgain: () => v
   );
 }
 
-function SheetDrawn({ resolved: { sheet, ask } }: { resolved: SheetResolved }) {
+/** A sheet without the interface that was only drawn because none was said. */
+const withoutUnsaid = (sheet: RunSheet, ask: SheetResolved["ask"]): RunSheet =>
+  ask
+    ? { ...sheet, as: sheet.as.filter((name) => !ask.options.some((option) => option.name === name)) }
+    : sheet;
+
+function SheetDrawn({ resolved: { sheet: drawn, ask } }: { resolved: SheetResolved }) {
+  const sheet = useMemo(() => withoutUnsaid(drawn, ask), [drawn, ask]);
   const { prefs } = usePrefs();
   const [pointed, setPointed] = useState<string | null>(null);
   const { uses } = sheet;
