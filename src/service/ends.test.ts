@@ -161,6 +161,39 @@ describe("the ledger", () => {
     expect(ledgerPage(store, { result: "in" }).count).toBe(1);
     expect(ledgerPage(store, { style: "no-such" }).rows).toEqual([]);
   });
+  it("is searched by job, name, person and day, every word of it, nothing of it a wildcard", () => {
+    finish(8_600, "Ada", "2026-11-20T08:00:00Z", "fibre 1, blue");
+    finish(8_600, "Ben", "2026-11-21T23:30:00Z", "fibre 2, 100%");
+    const found = (query: Record<string, string>) =>
+      ledgerPage(store, query).rows.map(({ signedBy }) => signedBy);
+    expect(found({ find: "hut blue" })).toEqual(["Ada"]);
+    expect(found({ find: "BEN" })).toEqual(["Ben"]);
+    expect(found({ find: "cam Ada" })).toEqual(["Ada"]);
+    expect(found({ find: "hut nobody" })).toEqual([]);
+    expect(found({ find: "100%" })).toEqual(["Ben"]);
+    expect(found({ find: "f_bre" })).toEqual([]);
+    expect(found({ find: "'" })).toEqual([]);
+    expect(found({ from: "2026-11-21", to: "2026-11-21" })).toEqual(["Ben"]);
+    expect(found({ to: "2026-11-20" })).toEqual(["Ada"]);
+    expect(codeOf(() => ledgerPage(store, { from: "yesterday" }))).not.toBe("taken");
+  });
+  it("keeps what was discarded, out of the way of whoever does not ask for it", () => {
+    const { id } = startEnd(store, cam);
+    add(id, { kind: "sign", name: "Ada", outcome: "discarded" });
+    expect(ledgerPage(store, {}).rows).toEqual([]);
+    expect(ledgerPage(store, { result: "discarded" }).rows.map((row) => row.id)).toEqual([id]);
+    expect(endsAtBench(store)).toEqual([]);
+  });
+  it("gives each end's interface, result, looks and corrections in its CSV", () => {
+    const id = finish(8_600, "Ada", "2026-11-20T08:00:00Z");
+    const corrects = getEnd(store, id).entries.at(-1)?.id as string;
+    add(id, { kind: "correction", corrects, says: "Ada Moor", why: "whole name", name: "Ada" });
+    const [head = "", row = ""] = ledgerCsv(store, {}).split("\r\n");
+    for (const column of ["as", "result", "looks", "corrections"]) expect(head.split(",")).toContain(column);
+    expect(row).toContain('"LC, UPC"');
+    expect(row).toContain("Ada Moor (whole name; Ada)");
+    expect(row).toMatch(/\? [A-Z][^;"]+; .+\? /);
+  });
   it("keeps each verdict as it was judged at the sign-off", () => {
     const id = finish(9_900, "Ben", "2026-11-21T08:00:00Z");
     expect(getEnd(store, id).verdicts?.map(({ check, verdict }) => [check, verdict])).toEqual([

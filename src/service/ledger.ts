@@ -4,15 +4,19 @@ import {
   check,
   type EndState,
   endState,
+  FAULT_NAMES,
+  FAULTS,
   InputError,
   isTakenBack,
   judgementOf,
   type Result,
+  type ReworkTaken,
   type RunSheet,
   resultOf,
   standings,
   toMm,
   usedOn,
+  ZERO,
 } from "@/core";
 import type { Store } from "@/store/database";
 import { countSigned, signedEnds, signedStyles, signersOf } from "@/store/ends";
@@ -166,6 +170,7 @@ export function endRecord(end: End) {
     shards: state.shards,
     used: usedOn(end.entries),
     struck: struckOut(end, state),
+    tries: tried(end),
     voided: state.voided.map(({ check: length, value, typed, at }) => ({
       length,
       value: toMm(value),
@@ -188,6 +193,7 @@ const redone = ({ entries, sheet }: End) =>
             plan: entry.plan,
             rule: entry.rule,
             cause: entry.cause,
+            why: whyOf(sheet, entry.cause),
             cableLost: toMm(entry.cableLost),
             moves: entry.moves.map(({ feature, was, now }) => ({
               feature,
@@ -199,6 +205,45 @@ const redone = ({ entries, sheet }: End) =>
         ]
       : [],
   );
+
+const seenAs = (sheet: RunSheet, judgement: string | null, answer: string | null): string[] =>
+  sheet.lines
+    .flatMap(({ step }) => judgementOf(step) ?? [])
+    .filter(({ id }) => id === judgement)
+    .flatMap(({ answers }) => answers.filter(({ id }) => id === answer).map(({ sees }) => `“${sees}”`));
+
+/** What a rework was for, in words: the lengths that were out, what was seen on it, what was answered. */
+function whyOf(sheet: RunSheet, { checks, faults, judgement, answer }: ReworkTaken["cause"]): string {
+  const lengths = checks.map((id) => sheet.checks.find((one) => one.id === id)?.name ?? id);
+  const seen = faults.flatMap((fault) => {
+    const what = FAULTS.find((one) => fault.endsWith(one));
+    return what ? [FAULT_NAMES[what]] : [];
+  });
+  const why = [...lengths, ...seen, ...seenAs(sheet, judgement, answer)];
+  return [...new Set(why)].join(", ") || "no reason told";
+}
+
+/** Every going back by a rule, and every fresh start for a part that was forgotten: what, why and at what cost. */
+const tried = ({ entries, sheet }: End) =>
+  entries.flatMap(({ id, entry, at }) => {
+    if (isTakenBack(entries, id)) return [];
+    if (entry.kind === "restart") {
+      const part = sheet.parts.find((one) => one.id === entry.part)?.name ?? entry.part;
+      return [
+        {
+          at,
+          name: "cut off and begun again",
+          why: `${part} not on`,
+          leg: "",
+          cableLost: toMm(entry.cableLost),
+        },
+      ];
+    }
+    if (entry.kind !== "redo") return [];
+    const name = sheet.retries.find((one) => one.id === entry.rule)?.name ?? entry.rule;
+    const why = seenAs(sheet, entry.judgement, entry.answer).join() || "a length that was out";
+    return [{ at, name, why, leg: entry.leg ?? "", cableLost: toMm(entry.cableLost ?? ZERO) }];
+  });
 
 function struckOut(end: End, state: EndState) {
   return end.entries.flatMap(({ id, at, entry }) =>
@@ -223,15 +268,15 @@ function* allSigned(store: Store, query: unknown): Generator<End> {
 export const MOST_ON_PAPER = 60;
 
 /** The filtered ledger's records for paper. @throws InputError when there are too many to be read on paper. */
-export function ledgerForPaper(store: Store, query: unknown): EndRecord[] {
-  const records: EndRecord[] = [];
+export function ledgerForPaper(store: Store, query: unknown): { record: EndRecord; sheet: RunSheet }[] {
+  const records: { record: EndRecord; sheet: RunSheet }[] = [];
   for (const end of allSigned(store, query)) {
     if (records.length === MOST_ON_PAPER)
       throw new InputError(
         "too-many",
         `A PDF holds at most ${MOST_ON_PAPER} records: narrow the ledger by result or style first.`,
       );
-    records.push(endRecord(end));
+    records.push({ record: endRecord(end), sheet: end.sheet });
   }
   return records;
 }

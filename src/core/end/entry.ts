@@ -116,6 +116,15 @@ const zUntake = z.strictObject({
 /** What can be wrong with a feature whatever it measures. */
 export const FAULTS = ["bad-cleave", "touched", "aged", "nick", "lost"] as const;
 
+/** What each is called in a record. */
+export const FAULT_NAMES: Record<(typeof FAULTS)[number], string> = {
+  "bad-cleave": "bad cleave",
+  touched: "touched end face",
+  aged: "cleaved end stood too long",
+  nick: "nicked glass",
+  lost: "mark lost",
+};
+
 /** Something seen on a feature: a bad cleave, a touched end, one that has stood too long, a nick in bare glass, a mark that is gone. */
 const zFault = z.strictObject({
   kind: z.literal("fault"),

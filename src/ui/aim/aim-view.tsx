@@ -86,11 +86,11 @@ export function AimView({ people, person, aims, units }: AimViewProps) {
                   {signed(aim.bias, units)}, 95 %: {signed(aim.biasLow, units)} to{" "}
                   {signed(aim.biasHigh, units)}
                 </Fact>
-                <Fact name="Spread">
+                <Fact name="Repeats to">
                   {figureText(Math.round(aim.spread), units)} ({aim.n} ends)
                 </Fact>
-                {aim.cp && <Fact name="Cp">{indexText(aim.cp)}</Fact>}
-                {aim.cpk && <Fact name="Cpk">{indexText(aim.cpk)}</Fact>}
+                {aim.cp && <Fact name="Spread">{fitWords(aim.cp, "spread")}</Fact>}
+                {aim.cpk && <Fact name="As aimed">{fitWords(aim.cpk, "aim")}</Fact>}
               </dl>
             </li>
           ))}
@@ -103,8 +103,24 @@ export function AimView({ people, person, aims, units }: AimViewProps) {
 const signed = (value: number, units: Units): string =>
   `${value < 0 ? "−" : "+"}${figureText(Math.round(Math.abs(value) / 10) * 10, units)}`;
 
-const indexText = ({ value, low, high }: Index): string =>
-  `${value.toFixed(2)}, 95 %: ${low.toFixed(2)} to ${high.toFixed(2)}`;
+/** Limits this many times as wide as the ends spread leave room for a bad day (common practice, no source). */
+const ROOMY = 1.33;
+
+/**
+ * How the ends fill their limits, in words with the figure behind them: how often three standard deviations fit between
+ * the middle (or, as it is aimed, the mean) and the nearer limit, with what is sure of it.
+ */
+function fitWords({ value, low, high }: Index, of: "spread" | "aim"): string {
+  const what =
+    value < 1
+      ? of === "spread"
+        ? "wider than the limits"
+        : "some will be out"
+      : value < ROOMY
+        ? "just fits the limits"
+        : "fits with room to spare";
+  return `${what} (${value.toFixed(2)} times; surely ${low.toFixed(2)} to ${high.toFixed(2)})`;
+}
 
 function Fact({ name, children }: { name: string; children: React.ReactNode }) {
   return (

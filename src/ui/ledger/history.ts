@@ -1,13 +1,5 @@
-import { type Fault, judgementOf, type Recorded, type RunSheet } from "@/core";
+import { FAULT_NAMES, judgementOf, type Recorded, type RunSheet } from "@/core";
 import { mmText } from "../words/length-text";
-
-export const FAULT_WORDS: Record<Fault, string> = {
-  "bad-cleave": "bad cleave",
-  touched: "touched end face",
-  aged: "cleaved end stood too long",
-  nick: "nicked glass",
-  lost: "mark lost",
-};
 
 const nameOf = (sheet: RunSheet, feature: string): string =>
   sheet.features.find(({ id }) => id === feature)?.name ?? feature;
@@ -53,7 +45,7 @@ export function historyLine(sheet: RunSheet, entries: readonly Recorded[], { ent
     case "untake":
       return "Took the redo back";
     case "fault":
-      return `${entry.on ? "Seen" : "Taken back"}: ${FAULT_WORDS[entry.what]}, ${nameOf(sheet, entry.feature)}${entry.leg ? `, leg ${entry.leg}` : ""}`;
+      return `${entry.on ? "Seen" : "Taken back"}: ${FAULT_NAMES[entry.what]}, ${nameOf(sheet, entry.feature)}${entry.leg ? `, leg ${entry.leg}` : ""}`;
     case "spare":
       return `${mmText(entry.length)} mm of cable to spare`;
     case "correction":

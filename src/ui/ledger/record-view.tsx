@@ -6,6 +6,7 @@ import {
   endState,
   judgementOf,
   mendedSheet,
+  openPoints,
   type Recorded,
   type Rule,
   type RunSheet,
@@ -19,6 +20,7 @@ import { PhotoStrip } from "../photos/photo-strip";
 import { usePrefs } from "../prefs/prefs-context";
 import { coreText, figureText, limitsText } from "../words/length-text";
 import { LocalTime } from "../words/local-time";
+import { OpenList } from "../words/open-list";
 import { VerdictSign } from "../words/verdict-sign";
 import { RESULT_WORDS, verdictWords } from "../words/verdict-words";
 import { Redone } from "./redone";
@@ -91,6 +93,11 @@ export function RecordView({ end }: { end: RecordedEnd }) {
           Print
         </button>
       </header>
+      {state.signed?.outcome === "kept" && result !== "in" && (
+        <div className="px-4 pb-3 sm:px-6">
+          <OpenList points={openPoints(sheet, state, rule)} />
+        </div>
+      )}
       <Band sheet={mendedSheet(sheet, state)} line={sheet.lines.length} lit={[]} readings={readings} />
       <div className="grid grid-cols-[minmax(0,1fr)] gap-8 px-4 py-5 sm:px-6 xl:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
         <section aria-labelledby="lengths">
@@ -129,6 +136,11 @@ export function RecordView({ end }: { end: RecordedEnd }) {
                           {i > 0 && "; "}
                           <span className="figures">{figureText(value, prefs.units)}</span> by{" "}
                           {instrument.name.toLowerCase()}
+                          {correctionsOf(entries, id).map(({ says, why, name }) => (
+                            <strong key={`${says} ${why}`} className="block text-unsure">
+                              Corrected by {name}: {says} ({why})
+                            </strong>
+                          ))}
                         </span>
                       ))}
                     </span>
@@ -148,7 +160,7 @@ export function RecordView({ end }: { end: RecordedEnd }) {
           </h2>
           <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1">
             <Fact name="Style">
-              {sheet.procedure.name}, revision {sheet.procedure.revision}
+              {[sheet.procedure.name, ...sheet.as].join(" · ")}, revision {sheet.procedure.revision}
             </Fact>
             <Fact name="Cable">
               {sheet.cable.name}, revision {sheet.cable.revision}, {coreText(sheet.picked.core)}
@@ -198,7 +210,7 @@ export function RecordView({ end }: { end: RecordedEnd }) {
                 {state.spare !== null && `, ${figureText(state.spare, prefs.units)} left to spare`}
               </Fact>
             )}
-            <Fact name="Record">
+            <Fact name="Check figure">
               <span className="figures wrap-anywhere text-sm">{end.hash.slice(0, 16)}</span>
             </Fact>
             <Fact name="Begun">
@@ -211,6 +223,10 @@ export function RecordView({ end }: { end: RecordedEnd }) {
     </main>
   );
 }
+
+/** What was put right of one entry since, oldest first. */
+const correctionsOf = (entries: readonly Recorded[], id: string) =>
+  entries.flatMap(({ entry }) => (entry.kind === "correction" && entry.corrects === id ? [entry] : []));
 
 function Fact({ name, children }: { name: string; children: React.ReactNode }) {
   return (

@@ -1,17 +1,12 @@
-import { join } from "node:path";
 import { Document, Font, Image, Page, renderToBuffer, StyleSheet, Text, View } from "@react-pdf/renderer";
 import { PDFDocument } from "pdf-lib";
-import type { Result } from "@/core";
+import { InputError, type Result, type RunSheet } from "@/core";
+import { coreText } from "../words/length-text";
 import { RESULT_WORDS } from "../words/verdict-words";
+import { EndDrawing } from "./end-drawing";
+import { FACES, unprintable } from "./scripts";
 
-const FONTS = join(process.cwd(), "node_modules/@fontsource/atkinson-hyperlegible-next/files");
-Font.register({
-  family: "Arlent",
-  fonts: [400, 700].map((fontWeight) => ({
-    src: join(FONTS, `atkinson-hyperlegible-next-latin-${fontWeight}-normal.woff`),
-    fontWeight,
-  })),
-});
+for (const face of FACES) Font.register(face);
 Font.registerHyphenationCallback((word) => [word]);
 
 /** What is put on paper of one end; millimetres. Photographs as JPEG bytes beside it. */
@@ -60,12 +55,19 @@ export interface PaperRecord {
   }[];
   readonly reworks: readonly {
     readonly at: string;
+    readonly why: string;
     readonly leg: string;
     readonly plan: string;
     readonly cableLost: number;
     readonly moves: readonly { readonly name: string; readonly was: number | null; readonly now: number }[];
   }[];
-  readonly attempts: readonly { readonly name: string; readonly count: number }[];
+  readonly tries: readonly {
+    readonly at: string;
+    readonly name: string;
+    readonly why: string;
+    readonly leg: string;
+    readonly cableLost: number;
+  }[];
   readonly voided: readonly { readonly length: string; readonly value: number }[];
   readonly corrections: readonly {
     readonly says: string;
@@ -81,7 +83,7 @@ export interface PaperRecord {
 
 const styles = StyleSheet.create({
   page: {
-    fontFamily: "Arlent",
+    fontFamily: FACES.map(({ family }) => family),
     fontSize: 9,
     padding: 36,
     paddingBottom: 48,
@@ -121,31 +123,73 @@ const limits = (min: number | null, max: number | null): string =>
  * Records as a PDF, an end to a page: what was required and whose figures, what was measured with what, verdicts, redo,
  * parts, shards, who and when. Millimetres throughout. Each end is laid out by itself and the thread let go between, so
  * that a reading sent meanwhile waits for one page, never for all.
+ * @param sheets each end's run sheet by its id, drawn above its lengths.
  * @returns the file's bytes.
+ * @throws InputError `script` for a name in a script that no face here has, before anything is laid out.
  */
 export async function recordsPdf(
   records: readonly PaperRecord[],
   photos: ReadonlyMap<string, Buffer>,
+  sheets: ReadonlyMap<string, RunSheet>,
 ): Promise<Buffer> {
+  mustBePrintable(records);
   const whole = await PDFDocument.create();
   whole.setTitle("Arlent records");
   whole.setCreator("Arlent");
   for (const record of records) {
-    const one = await PDFDocument.load(await recordPdf(record, photos));
+    const one = await PDFDocument.load(await recordPdf(record, photos, sheets.get(record.id)));
     for (const page of await whole.copyPages(one, one.getPageIndices())) whole.addPage(page);
     await new Promise((later) => setImmediate(later));
   }
   return Buffer.from(await whole.save());
 }
 
-const recordPdf = (record: PaperRecord, photos: ReadonlyMap<string, Buffer>): Promise<Buffer> =>
+/** The texts people wrote, in any script they like. */
+const written = ({ job, label, style, cable, signed, corrections, photos }: PaperRecord): string[] => [
+  job,
+  label,
+  style.name,
+  cable.name,
+  signed?.name ?? "",
+  signed?.missingShards ?? "",
+  ...corrections.flatMap(({ says, why, name }) => [says, why, name]),
+  ...photos.map(({ caption }) => caption),
+];
+
+function mustBePrintable(records: readonly PaperRecord[]): void {
+  const missing = unprintable(records.flatMap(written).join(""));
+  if (missing.length > 0)
+    throw new InputError(
+      "script",
+      `The PDF has no letters for ${missing
+        .slice(0, 12)
+        .map((one) => `“${one}”`)
+        .join(
+          ", ",
+        )}. Print the record's page from the browser instead: it takes whatever letters this machine has.`,
+    );
+}
+
+const recordPdf = (
+  record: PaperRecord,
+  photos: ReadonlyMap<string, Buffer>,
+  sheet: RunSheet | undefined,
+): Promise<Buffer> =>
   renderToBuffer(
     <Document language="en">
-      <Record record={record} photos={photos} />
+      <Record record={record} photos={photos} sheet={sheet} />
     </Document>,
   );
 
-function Record({ record, photos }: { record: PaperRecord; photos: ReadonlyMap<string, Buffer> }) {
+function Record({
+  record,
+  photos,
+  sheet,
+}: {
+  record: PaperRecord;
+  photos: ReadonlyMap<string, Buffer>;
+  sheet: RunSheet | undefined;
+}) {
   const { style, cable, signed, lengths, looks, reworks, corrections, parts, shards, used } = record;
   const representative = style.figures.kind === "representative";
   const shown = record.photos.flatMap(({ sha256, caption }) => {
@@ -163,13 +207,14 @@ function Record({ record, photos }: { record: PaperRecord; photos: ReadonlyMap<s
           : "Still at the bench"}
       </Text>
       <Fact name="Style" says={[`${style.name}, revision ${style.revision}`, ...record.as].join(" · ")} />
-      <Fact name="Cable" says={`${cable.name}, revision ${cable.revision}, ${cable.core}`} />
+      <Fact name="Cable" says={`${cable.name}, revision ${cable.revision}, ${coreText(cable.core)}`} />
       <Fact
         name="Figures"
         says={`${representative ? "Representative, not confirmed against the part's sheet" : "The user's own"} (${style.figures.date})`}
       />
       <Fact name="Begun" says={when(record.started)} />
-      <Text style={styles.head}>Lengths, mm</Text>
+      {sheet && <EndDrawing sheet={sheet} />}
+      <Text style={styles.head}>Lengths in millimetres</Text>
       {lengths.map(({ id, name, leg, min, max, verdict, probability, mean, readings }) => (
         <View key={id} style={styles.row} wrap={false}>
           <Text style={styles.name}>{leg ? `${name}, leg ${leg}` : name}</Text>
@@ -177,7 +222,7 @@ function Record({ record, photos }: { record: PaperRecord; photos: ReadonlyMap<s
           <Text style={styles.cell}>
             {verdict === null
               ? "Not measured"
-              : `${WORDS[verdict]}${mean === null ? "" : `, ${mean.toFixed(2)}`}${probability === null ? "" : ` (${Math.round(probability * 100)} %)`}`}
+              : `${WORDS[verdict]}${mean === null ? "" : `, ${mean.toFixed(2)}`}${probability === null ? "" : `, ${Math.round(probability * 100)} % likely in`}`}
           </Text>
           <Text style={styles.wide}>
             {readings.map(({ value, instrument }) => `${value} by ${instrument.toLowerCase()}`).join("; ")}
@@ -191,22 +236,27 @@ function Record({ record, photos }: { record: PaperRecord; photos: ReadonlyMap<s
           {good === false && " (not good)"}
         </Text>
       ))}
-      {(reworks.length > 0 || record.attempts.length > 0) && <Text style={styles.head}>Redone</Text>}
-      {reworks.map(({ at, leg, plan, cableLost, moves }) => (
+      {(reworks.length > 0 || record.tries.length > 0) && <Text style={styles.head}>Redone</Text>}
+      {reworks.map(({ at, why, leg, plan, cableLost, moves }) => (
         <Text key={at}>
           {when(at)}
-          {leg && `, leg ${leg}`}, the {plan} way:{" "}
+          {leg && `, leg ${leg}`}, for {why}, the {plan} way:{" "}
           {moves.map(({ name, was, now }) => `${name} ${was === null ? "" : `${was} to `}${now}`).join("; ")}.{" "}
-          {cableLost} mm of cable.
+          {cableLost} millimetres of cable.
         </Text>
       ))}
-      {record.attempts.length > 0 && (
+      {record.tries.map(({ at, name, why, leg, cableLost }) => (
+        <Text key={at}>
+          {when(at)}
+          {leg && `, leg ${leg}`}, for {why}: {name}.{cableLost > 0 && ` ${cableLost} millimetres of cable.`}
+        </Text>
+      ))}
+      {record.voided.length > 0 && (
         <Text>
-          Attempts: {record.attempts.map(({ name, count }) => `${name} ${count} ×`).join(", ")}. Readings
-          before them:{" "}
+          Readings before that:{" "}
           {record.voided
             .map(({ length, value }) => `${lengths.find(({ id }) => id === length)?.name ?? length} ${value}`)
-            .join("; ") || "none"}
+            .join("; ")}
           .
         </Text>
       )}
@@ -235,7 +285,7 @@ function Record({ record, photos }: { record: PaperRecord; photos: ReadonlyMap<s
       )}
       <Fact
         name="Cable"
-        says={`${cable.lost} mm lost by redo${cable.left === null ? "" : `, ${cable.left} mm left to spare`}`}
+        says={`${cable.lost} millimetres lost by redo${cable.left === null ? "" : `, ${cable.left} millimetres left to spare`}`}
       />
       {shown.length > 0 && (
         <View style={styles.photos}>
@@ -248,8 +298,8 @@ function Record({ record, photos }: { record: PaperRecord; photos: ReadonlyMap<s
         </View>
       )}
       <View style={styles.foot} fixed>
-        <Text>{record.id}</Text>
-        <Text>record {record.hash.slice(0, 16)}</Text>
+        <Text>End {record.id}</Text>
+        <Text>Check figure {record.hash.slice(0, 16)}</Text>
         <Text render={({ pageNumber, totalPages }) => `${pageNumber} of ${totalPages}`} />
       </View>
     </Page>

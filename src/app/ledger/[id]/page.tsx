@@ -1,10 +1,16 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
+import { endState } from "@/core";
 import { findEndById } from "@/service/ends";
 import { theStore } from "@/service/the-store";
 import { RecordView } from "@/ui/ledger/record-view";
 
-export const metadata: Metadata = { title: "Record" };
+export async function generateMetadata({ params }: { params: Promise<{ id: string }> }): Promise<Metadata> {
+  const end = findEndById(theStore(), (await params).id);
+  if (!end) return { title: "Record" };
+  const { job, label } = endState(end.entries);
+  return { title: `Record · ${[job, label].filter(Boolean).join(" · ") || end.styleName}` };
+}
 export const dynamic = "force-dynamic";
 
 export default async function RecordPage({ params }: { params: Promise<{ id: string }> }) {

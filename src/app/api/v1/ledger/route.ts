@@ -11,8 +11,10 @@ export async function GET(request: Request) {
   if (format === "json") return answer(() => ledgerJson(theStore(), query));
   try {
     if (format === "pdf") {
-      const records = ledgerForPaper(theStore(), query);
-      return pdf(await recordsPdf(records, photosOf(theStore(), records)), "arlent-ledger.pdf");
+      const ends = ledgerForPaper(theStore(), query);
+      const records = ends.map(({ record }) => record);
+      const sheets = new Map(ends.map(({ record, sheet }) => [record.id, sheet]));
+      return pdf(await recordsPdf(records, photosOf(theStore(), records), sheets), "arlent-ledger.pdf");
     }
     if (format !== "csv")
       throw new InputError("unknown-format", "The ledger comes as csv, json or pdf.", ["format"]);

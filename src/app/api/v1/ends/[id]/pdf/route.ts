@@ -8,8 +8,10 @@ import { failure, pdf } from "../../../../answer";
 /** One end's record as a PDF. */
 export async function GET(_request: Request, { params }: { params: Promise<{ id: string }> }) {
   try {
-    const record = endRecord(getEnd(theStore(), (await params).id));
-    return pdf(await recordsPdf([record], photosOf(theStore(), [record])), `arlent-${record.id}.pdf`);
+    const end = getEnd(theStore(), (await params).id);
+    const record = endRecord(end);
+    const sheets = new Map([[record.id, end.sheet]]);
+    return pdf(await recordsPdf([record], photosOf(theStore(), [record]), sheets), `arlent-${record.id}.pdf`);
   } catch (error) {
     return failure(error);
   }

@@ -1,0 +1,84 @@
+import { randomUUID } from "node:crypto";
+import { getDocument } from "pdfjs-dist/legacy/build/pdf.mjs";
+import { describe, expect, it } from "vitest";
+import { advise, type EntryInput, endState, restartEntry, reworkEntry } from "@/core";
+import { CALLIPER, GUARDED } from "@/core/mending/fixtures/ends";
+import { addEntries, getEnd, startEnd } from "@/service/ends";
+import { codeOf } from "@/service/fixtures/code-of";
+import { endRecord } from "@/service/ledger";
+import { openStore } from "@/store/database";
+import { recordsPdf } from "@/ui/paper/record-paper";
+import { unprintable } from "@/ui/paper/scripts";
+
+const store = openStore(":memory:");
+const WEDGE = { cable: "simplex-3.0", procedure: "stub-wedge-release-cord", core: "9/125" };
+const add = (id: string, ...entries: EntryInput[]) =>
+  addEntries(store, id, {
+    client: "test",
+    after: getEnd(store, id).entries.at(-1)?.seq ?? 0,
+    entries: entries.map((entry) => ({ id: randomUUID(), entry })),
+  });
+
+/** An end redone once for a short cleave and begun again once for a part, by the server's own rules. */
+function redone(label: string): string {
+  const { id } = startEnd(store, WEDGE);
+  const { sheet } = getEnd(store, id);
+  const at = (step: string) => sheet.lines.findIndex((line) => line.step.id === step);
+  add(
+    id,
+    { kind: "label", job: "Pad 7 feeder", label },
+    ...sheet.parts.map(({ id: part }): EntryInput => ({ kind: "thread", part, on: true })),
+    { kind: "step", to: at("measure") },
+    { kind: "reading", check: "cleave", value: 8_100, typed: "8.1", unit: "mm", instrument: CALLIPER },
+  );
+  const [advice] = advise(sheet, endState(getEnd(store, id).entries), GUARDED);
+  if (advice?.kind !== "mend") throw new Error("no advice");
+  add(id, reworkEntry(advice, "recommended"));
+  add(id, { kind: "step", to: at("boot") }, { kind: "thread", part: "boot-3", on: false });
+  add(id, restartEntry(sheet, "boot-3"));
+  return id;
+}
+
+async function textOf(pdf: Buffer): Promise<string> {
+  const paper = await getDocument({ data: new Uint8Array(pdf) }).promise;
+  const pages = await Promise.all(
+    Array.from({ length: paper.numPages }, async (_, i) => (await paper.getPage(i + 1)).getTextContent()),
+  );
+  return pages
+    .flatMap(({ items }) => items.map((item) => ("str" in item ? item.str : "")))
+    .join(" ")
+    .replaceAll(/\s+/g, " ");
+}
+
+const printed = (id: string) =>
+  recordsPdf([endRecord(getEnd(store, id))], new Map(), new Map([[id, getEnd(store, id).sheet]]));
+
+describe("a record on paper", () => {
+  it("draws the end with its figures, and says why each redo was and what it took", async () => {
+    const text = await textOf(await printed(redone("fibre 3, orange")));
+    for (const figure of ["27.5", "37.0", "48.5", "65.0", "228.0"]) expect(text).toContain(figure);
+    expect(text).toContain("SC");
+    expect(text).toMatch(/for cleave length, the recommended way/);
+    expect(text).toMatch(/for 3 mm boot not on: cut off and begun again\. 72 millimetres of cable/);
+    expect(text).toContain("single-mode 9/125");
+  });
+  it("sets names in the usual scripts of Europe and Vietnam", async () => {
+    const name = "Łódź, Šárka, Ελένη, Оксана, Nguyễn Thị Hoa";
+    expect(unprintable(name)).toEqual([]);
+    const text = await textOf(await printed(redone(name)));
+    // What is set in two faces comes apart as it is read out again.
+    const letters = text.replaceAll(" ", "");
+    for (const one of ["Łódź", "Ελένη", "Оксана", "Nguyễn", "Thị"]) expect(letters).toContain(one);
+  });
+  it("refuses before printing a name no face here can set, and says which letters and what to do", async () => {
+    const id = redone("光ファイバ");
+    expect(unprintable("a光b光")).toEqual(["光"]);
+    const failure = await printed(id).catch((error: Error) => error);
+    expect(
+      codeOf(() => {
+        throw failure;
+      }),
+    ).toBe("script");
+    expect(String((failure as Error).message)).toMatch(/“光”.*Print the record's page from the browser/);
+  });
+});

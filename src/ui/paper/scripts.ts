@@ -1,0 +1,44 @@
+import { join } from "node:path";
+import unicode from "@fontsource/noto-sans/unicode.json";
+
+const FILES = join(process.cwd(), "node_modules/@fontsource");
+const WEIGHTS = [400, 700] as const;
+
+/** The faces paper is set in: the program's own first, then the usual scripts of Europe and Vietnam. */
+export const FACES = [
+  { family: "Arlent", at: "atkinson-hyperlegible-next", subset: "latin" },
+  { family: "Arlent extended", at: "atkinson-hyperlegible-next", subset: "latin-ext" },
+  ...(["latin", "latin-ext", "vietnamese", "greek", "greek-ext", "cyrillic", "cyrillic-ext"] as const).map(
+    (subset) => ({ family: `Arlent ${subset} beside`, at: "noto-sans", subset }),
+  ),
+].map(({ family, at, subset }) => ({
+  family,
+  fonts: WEIGHTS.map((fontWeight) => ({
+    src: join(FILES, at, "files", `${at}-${subset}-${fontWeight}-normal.woff`),
+    fontWeight,
+  })),
+}));
+
+const SCRIPTS = [
+  "latin",
+  "latin-ext",
+  "vietnamese",
+  "greek",
+  "greek-ext",
+  "cyrillic",
+  "cyrillic-ext",
+] as const;
+
+const RANGES = SCRIPTS.flatMap((script) => unicode[script].split(","))
+  .map((range) => range.replace("U+", "").split("-"))
+  .map(([from = "", to = from]) => [Number.parseInt(from, 16), Number.parseInt(to, 16)] as const);
+
+/** The characters of a text that no face has, each once, in order; empty where all of it can be set. */
+export const unprintable = (text: string): string[] => [
+  ...new Set(
+    [...text].filter((character) => {
+      const code = character.codePointAt(0) ?? 0;
+      return code > 0x1f && !RANGES.some(([from, to]) => code >= from && code <= to);
+    }),
+  ),
+];
