@@ -142,3 +142,52 @@ test("figures are held against the part's sheet with Enter alone; two prints tha
   expect(kept.source.kind).toBe("own");
   expect(kept.confirmed).toHaveLength(figures);
 });
+
+test("a length and a look are added without text; what cannot be read is never dropped; a document come again can replace", async ({
+  page,
+  request,
+}) => {
+  await page.goto("/shelf/procedures/cord-preparation/edit");
+  const length = page.getByRole("form", { name: "Add a length" });
+  await length.getByLabel("One length more: its name").fill("Tape mark");
+  await length.getByLabel("mm").fill("ninety");
+  await length.getByRole("button", { name: "Add it" }).click();
+  await expect(length.getByRole("alert")).toContainText("Figure:");
+  await length.getByLabel("mm").fill("90");
+  await length.getByRole("button", { name: "Add it" }).click();
+  const figure = page.getByLabel("Tape mark: figure", { exact: true });
+  await expect(figure).toHaveValue("90");
+  await figure.fill("9o");
+  await page.getByRole("tab", { name: "Steps" }).click();
+  await expect(figure, "the tab stays").toBeFocused();
+  await page.getByRole("button", { name: /Keep as/ }).click();
+  await expect(page.getByText("Tape mark: figure: “9o” could not be read.")).toBeVisible();
+  await figure.fill("90");
+  await page.getByRole("tab", { name: "Steps" }).click();
+  const look = page.getByRole("form", { name: "Add a look" });
+  await look.getByLabel("One look more: its title").fill("Is the tape straight?");
+  await look.getByRole("button", { name: "Add it" }).click();
+  await expect(look.getByRole("alert")).toContainText("Still empty: what is asked.");
+  await look.getByLabel("What is asked").fill("Does the tape lie straight?");
+  await look.getByLabel("Seen when all is well").fill("Straight");
+  await look.getByLabel("Seen when it is not").fill("Skew");
+  await look.getByRole("button", { name: "Add it" }).click();
+  await page.getByRole("button", { name: /Keep as/ }).click();
+  await page.waitForURL(/\/shelf\/procedures\/cord-preparation$/);
+  const kept = await (await request.get("/api/v1/shelf/procedures/cord-preparation")).json();
+  expect(kept.dimensions.map(({ name }: { name: string }) => name)).toContain("Tape mark");
+  expect(kept.steps.map(({ title }: { title: string }) => title)).toContain("Is the tape straight?");
+  await page.goto("/shelf/new");
+  const file = {
+    name: "cord.json",
+    mimeType: "application/json",
+    buffer: Buffer.from(JSON.stringify({ ...kept, about: "Come again." })),
+  };
+  await page.locator("input[type=file]").setInputFiles(file);
+  await expect(page.getByRole("heading", { name: /is on the shelf already, at revision/ })).toBeVisible();
+  await page.getByRole("button", { name: /^Replace it/ }).click();
+  await page.getByRole("button", { name: "Keep as the next revision" }).click();
+  await page.waitForURL(/\/shelf\/procedures\/cord-preparation$/);
+  const next = await (await request.get("/api/v1/shelf/procedures/cord-preparation")).json();
+  expect([next.revision, next.about]).toEqual([kept.revision + 1, "Come again."]);
+});

@@ -51,6 +51,7 @@ export * from "./review/placements";
 export * from "./review/review";
 export * from "./review/strains";
 export * from "./review/tooling";
+export * from "./revision/add";
 export * from "./revision/changed";
 export * from "./revision/compare";
 export * from "./revision/datum";

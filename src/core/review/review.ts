@@ -9,6 +9,7 @@ import type { RunSheet } from "../runsheet/runsheet";
 import { statedFor } from "../runsheet/stated";
 import { type Advice, adviceOn } from "./advice";
 import { type Contradiction, contradictionsOf } from "./contradictions";
+import { nestingOf } from "./nesting";
 import { usualPlacements } from "./placements";
 import { strainAdvice, strainsOf } from "./strains";
 import { toolingAdvice } from "./tooling";
@@ -51,8 +52,11 @@ export function review(
   const procedure = read.value;
   if (!procedure)
     return { procedure: null, problem: read.problem, contradictions: [], advice: [], sheet: null, cases: {} };
-  const contradictions = contradictionsOf(procedure, cables);
   const placements = usualPlacements(procedure, cables, tools);
+  const contradictions = [
+    ...contradictionsOf(procedure, cables),
+    ...new Map(placements.flatMap(nestingOf).map((one) => [one.message, one])).values(),
+  ];
   const advice = [
     ...adviceOn(procedure),
     // While figures contradict one another, what feeds what says nothing.

@@ -46,13 +46,60 @@ describe("a card of lengths", () => {
     expect(at(sheet, "jacket-at")).toBe(68);
     expect(at(sheet, "second-mark-at")).toBe(54.7);
     expect(prepared(sheet, "glass-end", "buffer-at")).toEqual({ nominal: 8.5, min: 8.2, max: 9 });
-    expect(sheet.checks.map(({ dimension }) => dimension)).toEqual([
-      "jacket",
-      "buffer",
-      "second-mark",
-      "cleave",
+    expect(sheet.checks.map(({ step, dimension }) => `${step} ${dimension}`)).toEqual([
+      "measure-first jacket",
+      "measure-first buffer",
+      "measure second-mark",
+      "measure cleave",
     ]);
     expect(contradictionsOf(procedure, [cord()])).toEqual([]);
+  });
+  it("lays its steps out in an order that works, whatever order the card has", () => {
+    const worked = (...list: LengthRow[]) => {
+      const drafted = draftFromLengths(list, basis);
+      return drafted.ok ? drafted.value.steps.map(({ id }) => id) : [drafted.problem.message];
+    };
+    const inOrder = [
+      "thread",
+      "mark-clamp-line",
+      "mark-jacket",
+      "make-jacket",
+      "mark-buffer",
+      "mark-second-mark",
+      "make-buffer",
+      "measure-first",
+      "clean",
+      "make-cleave",
+      "measure",
+      "cap",
+      "shards",
+    ];
+    const clamp = row("Clamp line", "end", "228");
+    const [jacket, buffer, second, cleave] = rows as [LengthRow, LengthRow, LengthRow, LengthRow];
+    const withClampLast = worked(buffer, second, cleave, jacket, clamp);
+    expect([...withClampLast].sort()).toEqual([...inOrder].sort());
+    const isBefore = (a: string, b: string) =>
+      expect(withClampLast.indexOf(a)).toBeLessThan(withClampLast.indexOf(b));
+    isBefore("mark-jacket", "make-jacket");
+    isBefore("make-jacket", "mark-buffer");
+    isBefore("mark-buffer", "mark-second-mark");
+    isBefore("mark-second-mark", "clean");
+    isBefore("mark-clamp-line", "clean");
+    isBefore("measure-first", "make-cleave");
+    isBefore("make-cleave", "measure");
+  });
+  it("measures nothing from an end that is gone", () => {
+    for (const { step, checks } of sheet.lines)
+      for (const { from, to } of checks)
+        for (const feature of [from, to]) {
+          const one = sheet.features.find(({ id }) => id === feature);
+          const line = sheet.lines.find((each) => each.step.id === step.id)?.index ?? 0;
+          expect([step.id, feature, one?.goneAt === null || (one?.goneAt ?? 0) > line]).toEqual([
+            step.id,
+            feature,
+            true,
+          ]);
+        }
   });
   it("takes one tolerance for both sides, and leaves open what was left empty", () => {
     expect(procedure.dimensions.map(({ plus, minus }) => [plus, minus])).toEqual([
@@ -83,5 +130,15 @@ describe("a card that is wrong is refused by its row", () => {
   ])("%#", (rows, said) => {
     const outcome = draftFromLengths(rows, basis);
     expect(outcome.ok ? "taken" : outcome.problem.message).toMatch(said);
+  });
+  it("tells every row that is wrong at once", () => {
+    const outcome = draftFromLengths(
+      [row("Jacket", "moon", "5"), row("Buffer", "end", "wide"), row("Cleave", "end", "9")],
+      basis,
+    );
+    const lines = outcome.ok ? [] : outcome.problem.message.split("\n");
+    expect(lines).toHaveLength(2);
+    expect(lines[0]).toMatch(/^Row 1, “Jacket”/);
+    expect(lines[1]).toMatch(/^Row 2, “Buffer”/);
   });
 });

@@ -62,18 +62,70 @@ const slug = (text: string): string =>
  * A first draft of a procedure from a card's lengths (name, datum, value, unit, plus, minus). Each length becomes a
  * dimension from its datum, in the order given; its name says whether it is a mark, a strip or the cleave.
  * What it cannot know (parts, judgements, settings) is left to the editor; the draft can be worked with as it is.
- * @returns the draft, or the first row that is wrong: its line, what was found and what is allowed.
+ * Steps come in an order that works: what lies outside before what lies inside it, each mark while what it is drawn on
+ * is still there, nothing drawn on wiped glass, and what is measured from the cable end before a cleave takes that away.
+ * @returns the draft, or every row that is wrong, a line each: its number, what was found and what is allowed.
  */
 export function draftFromLengths(rows: readonly LengthRow[], basis: DraftBasis): Outcome<ProcedureDocument> {
   if (rows.length === 0) return refuse("empty", "There is no length in it: one row a length, names first.");
   if (rows.length > MOST_ROWS) return refuse("too-many", `At most ${MOST_ROWS} lengths make one procedure.`);
   const read: Row[] = [];
+  const problems: Problem[] = [];
   for (const [i, row] of rows.entries()) {
     const outcome = readRow(row, i + 1, read, basis.startsAt);
-    if (!outcome.ok) return outcome;
-    read.push(outcome.value);
+    if (outcome.ok) read.push(outcome.value);
+    else problems.push(outcome.problem);
   }
+  const [first] = problems;
+  if (first)
+    return { ok: false, problem: { ...first, message: problems.map(({ message }) => message).join("\n") } };
   return ok(assemble(read, basis));
+}
+
+/** Where each length lies behind the cable end, micrometres, by its row's id. */
+function placesOf(rows: readonly Row[]): ReadonlyMap<string, number> {
+  const places = new Map<string, number>([[END, 0]]);
+  for (const { id, from, nominal, kind } of rows)
+    places.set(id, (places.get(from) ?? 0) + (kind === "cleave" ? -nominal : nominal));
+  return places;
+}
+
+/** One thing to do for a row: drawing its place, or taking off what ends there. */
+interface Deed {
+  readonly row: Row;
+  readonly part: "draw" | "off";
+}
+
+/**
+ * What to do in an order that works: strips from the outermost layer and the rearmost edge inwards, each drawn before it
+ * is taken off; each mark when the surface it lies on is bare, after what it is laid off from is drawn.
+ */
+function inOrderOfWork(rows: readonly Row[]): Deed[] {
+  const places = placesOf(rows);
+  const at = ({ id }: Row) => places.get(id) ?? 0;
+  const depth = (row: Row) =>
+    Math.min(...layersOf(row).layers.map((layer) => LAYERS_OUTSIDE_IN.indexOf(layer)));
+  const strips = rows
+    .filter(({ kind }) => kind === "strip")
+    .sort((a, b) => depth(a) - depth(b) || at(b) - at(a));
+  const marks = rows.filter(({ kind }) => kind === "mark");
+  const deeds: Deed[] = [];
+  const drawn = (row: Row) => deeds.some((one) => one.row === row && one.part === "draw");
+  const draw = (row: Row): void => {
+    if (drawn(row)) return;
+    const datum = rows.find(({ id, kind }) => id === row.from && kind !== "cleave");
+    if (datum) draw(datum);
+    deeds.push({ row, part: "draw" });
+  };
+  strips.forEach((strip, i) => {
+    draw(strip);
+    const before = strips[i - 1];
+    // Bare since the strip before, and not taken off by this one.
+    for (const mark of marks) if (at(mark) > at(strip) && (!before || at(mark) <= at(before))) draw(mark);
+    deeds.push({ row: strip, part: "off" });
+  });
+  for (const mark of marks) draw(mark);
+  return deeds;
 }
 
 function readRow(row: LengthRow, line: number, before: readonly Row[], outer: Layer): Outcome<Row> {
@@ -180,9 +232,12 @@ function assemble(
     };
     return { ...common, ...tolerance, after: row.kind === "mark" ? `mark-${row.id}` : `make-${row.id}` };
   });
-  const cleave = rows.find(({ kind }) => kind === "cleave");
-  const made = [...rows.filter(({ kind }) => kind !== "cleave"), ...(cleave ? [cleave] : [])];
-  const bares = made.some((row) => layersOf(row).layers.includes("coating"));
+  const deeds = inOrderOfWork(rows);
+  const cleaves = rows.filter(({ kind }) => kind === "cleave");
+  // The cable end goes with the cleave: what is laid off from it is measured while it is there.
+  const early = cleaves.length > 0 ? rows.filter(({ kind, from }) => kind !== "cleave" && from === END) : [];
+  const late = rows.filter((row) => !early.includes(row));
+  const bares = rows.some((row) => layersOf(row).layers.includes("coating"));
   const steps: Step[] = [
     {
       id: "thread",
@@ -191,11 +246,30 @@ function assemble(
       how: "What the part's sheet names, in its order.",
       cautions: ["eyes"],
     },
-    ...made.flatMap((row) => [
-      ...stepsOf(row),
-      ...(row === made.filter(({ kind }) => kind === "strip").at(-1) && bares ? [WIPE] : []),
-    ]),
-    { id: "measure", kind: "measure", title: "Measure the prepared end", checks: rows.map((row) => row.id) },
+    ...deeds.map(stepOf),
+    ...(early.length > 0
+      ? [
+          {
+            id: "measure-first",
+            kind: "measure" as const,
+            title: "Measure from the cable end",
+            how: "Before the cleave takes that end away.",
+            checks: early.map((row) => row.id),
+          },
+        ]
+      : []),
+    ...(bares ? [WIPE] : []),
+    ...cleaves.map(cleaveOf),
+    ...(late.length > 0
+      ? [
+          {
+            id: "measure",
+            kind: "measure" as const,
+            title: "Measure the prepared end",
+            checks: late.map((row) => row.id),
+          },
+        ]
+      : []),
     { id: "cap", kind: "cap", title: "Finish and cap", how: "As the part's sheet says." },
     {
       id: "shards",
@@ -223,6 +297,17 @@ function assemble(
   };
 }
 
+/** Layers as they lie, from the outside in. */
+const LAYERS_OUTSIDE_IN: readonly Layer[] = [
+  "sheath",
+  "jacket",
+  "yarn",
+  "tube",
+  "buffer",
+  "coating",
+  "glass",
+];
+
 const WIPE: Step = {
   id: "clean",
   kind: "clean",
@@ -232,41 +317,37 @@ const WIPE: Step = {
   cautions: ["alcohol"],
 };
 
-function stepsOf(row: Row): Step[] {
+const cleaveOf = (row: Row): Step => ({
+  id: `make-${row.id}`,
+  kind: "cleave",
+  title: "Cleave",
+  how: "Do not touch the end afterwards.",
+  makes: featureId(row),
+  by: row.id,
+  tool: "bench-cleaver",
+  replaces: END,
+  shards: 1,
+  cautions: ["shards"],
+});
+
+function stepOf({ row, part }: Deed): Step {
   const { layers, tool } = layersOf(row);
-  const feature = featureId(row);
-  if (row.kind === "cleave")
-    return [
-      {
-        id: `make-${row.id}`,
-        kind: "cleave",
-        title: "Cleave",
-        how: "Do not touch the end afterwards.",
-        makes: feature,
-        by: row.id,
-        tool: "bench-cleaver",
-        replaces: END,
-        shards: 1,
-        cautions: ["shards"],
-      },
-    ];
-  const mark: Step = {
-    id: `mark-${row.id}`,
-    kind: "mark",
-    title: `Mark: ${row.name}`,
-    makes: feature,
-    by: row.id,
-    tool: "rule-and-pen",
-  };
-  if (row.kind === "mark") return [mark];
-  const off: Step = {
+  if (part === "draw")
+    return {
+      id: `mark-${row.id}`,
+      kind: "mark",
+      title: `Mark: ${row.name}`,
+      makes: featureId(row),
+      by: row.id,
+      tool: "rule-and-pen",
+    };
+  return {
     id: `make-${row.id}`,
     kind: "remove",
     title: `Take off: ${row.name}`,
     layers: [...layers],
-    to: feature,
+    to: featureId(row),
     tool,
     cautions: layers.includes("coating") ? ["eyes", "shards"] : ["blades"],
   };
-  return [mark, off];
 }

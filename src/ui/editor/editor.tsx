@@ -21,6 +21,8 @@ import { Band } from "../band/band";
 import { usePrefs } from "../prefs/prefs-context";
 import { post } from "../words/api";
 import { About } from "./about";
+import { AddLength } from "./add-length";
+import { AddLook } from "./add-look";
 import { JsonText } from "./json-text";
 import { LengthsEditor } from "./lengths-editor";
 import { PartsEditor } from "./parts-editor";
@@ -59,6 +61,7 @@ export function Editor({ initial, basis, from, cables, tools }: EditorProps) {
   const [why, setWhy] = useState("");
 
   const save = async () => {
+    if (refusedTyping()) return;
     setBusy(true);
     const answer = await post<{ id: string; revision: number }>("/api/v1/shelf/procedures", {
       document: draft,
@@ -83,6 +86,18 @@ export function Editor({ initial, basis, from, cables, tools }: EditorProps) {
     preventDefault: true,
   });
   useHotkeys("ctrl+s, meta+s", save, { enableOnFormTags: true, preventDefault: true });
+  /** Whether a field holds something that could not be read: it is gone to and told, never dropped. */
+  const refusedTyping = (): boolean => {
+    const field = document.querySelector<HTMLInputElement>("[role=tabpanel] [aria-invalid=true]");
+    setProblem(
+      field
+        ? `${field.getAttribute("aria-label") ?? "A field"}: “${field.value}” could not be read. Put it right, or take it back.`
+        : null,
+    );
+    field?.focus();
+    return field !== null;
+  };
+  const [tab, setTab] = useState<string>(TABS[0]);
   const wrong = looked.problem !== null || looked.contradictions.length > 0;
   const put = (field: string, changes: Partial<ProcedureDocument>) =>
     edited.change(field, { ...draft, ...changes });
@@ -174,7 +189,13 @@ export function Editor({ initial, basis, from, cables, tools }: EditorProps) {
           </select>
         </label>
       </div>
-      <Tabs.Root defaultValue="Lengths" className="px-4 pb-8 sm:px-6">
+      <Tabs.Root
+        value={tab}
+        onValueChange={(next) => {
+          if (!refusedTyping()) setTab(next);
+        }}
+        className="px-4 pb-8 sm:px-6"
+      >
         <Tabs.List
           aria-label="Parts of the procedure"
           className="my-2 flex flex-wrap gap-1 border-line border-b"
@@ -198,12 +219,19 @@ export function Editor({ initial, basis, from, cables, tools }: EditorProps) {
             onLight={setLit}
             onChange={(field, dimensions) => put(`lengths/${field}`, { dimensions })}
           />
+          <AddLength
+            document={draft}
+            tools={tools}
+            layers={looked.on?.layers ?? []}
+            onAdd={(next) => edited.change("lengths/add", next)}
+          />
         </Tabs.Content>
         <Tabs.Content value="Parts">
           <PartsEditor document={draft} onChange={(field, parts) => put(`parts/${field}`, { parts })} />
         </Tabs.Content>
         <Tabs.Content value="Steps">
           <StepsEditor document={draft} onChange={(field, steps) => put(`steps/${field}`, { steps })} />
+          <AddLook document={draft} onAdd={(next) => edited.change("steps/look", next)} />
         </Tabs.Content>
         <Tabs.Content value="About">
           <About document={draft} isNew={basis === null} onChange={put} />

@@ -1,5 +1,6 @@
 "use client";
 
+import { useState } from "react";
 import type { ProcedureDocument } from "@/core";
 import { TextField } from "./field";
 import { RowButtons } from "./row-buttons";
@@ -44,8 +45,7 @@ export function StepsEditor({ document: { steps }, onChange }: StepsEditorProps)
     const last = steps.findLastIndex((step) => step.kind !== "dispose");
     onChange("add", [...steps.slice(0, last + 1), fresh, ...steps.slice(last + 1)]);
   };
-  const setSeconds = (i: number, side: "min" | "max", text: string) => {
-    const value = Math.min(86_400, Math.max(0, Math.round(Number(text) || 0)));
+  const setSeconds = (i: number, side: "min" | "max", value: number) => {
     const now = steps[i]?.seconds ?? { min: 0, max: 0 };
     const next =
       side === "min"
@@ -73,16 +73,14 @@ export function StepsEditor({ document: { steps }, onChange }: StepsEditorProps)
               onChange={(how) => put(i, "how", { how })}
             />
             {(["min", "max"] as const).map((side) => (
-              <label key={side} className="grid gap-0.5">
+              <span key={side} className="grid gap-0.5">
                 <span className="text-soft text-sm">{side === "min" ? "s from" : "s to"}</span>
-                <input
-                  inputMode="numeric"
-                  aria-label={`${step.title}: seconds, ${side === "min" ? "at least" : "at most"}`}
-                  value={step.seconds?.[side] ?? ""}
-                  onChange={(event) => setSeconds(i, side, event.target.value)}
-                  className="figures min-h-12 w-full rounded-md border border-line bg-field px-2"
+                <SecondsField
+                  label={`${step.title}: seconds, ${side === "min" ? "at least" : "at most"}`}
+                  value={step.seconds?.[side] ?? null}
+                  onChange={(seconds) => setSeconds(i, side, seconds)}
                 />
-              </label>
+              </span>
             ))}
             <RowButtons name={step.title} list={steps} at={i} onChange={(next) => onChange("order", next)} />
           </li>
@@ -102,8 +100,45 @@ export function StepsEditor({ document: { steps }, onChange }: StepsEditorProps)
         ))}
       </p>
       <p className="mt-2 max-w-prose text-soft">
-        Marks, cuts, looks with their answers, settings and cautions are written under “As text”.
+        A length more is added under “Lengths”, with the steps that make it; a look below. Settings and
+        cautions are written under “As text”.
       </p>
     </>
   );
 }
+
+/** A time in whole seconds, none where it is empty; what cannot be read is told beside it and changes nothing. */
+function SecondsField({
+  label,
+  value,
+  onChange,
+}: {
+  label: string;
+  value: number | null;
+  onChange: (seconds: number) => void;
+}) {
+  const [typed, setTyped] = useState<string | null>(null);
+  const text = typed ?? (value === null ? "" : String(value));
+  const type = (next: string) => {
+    const seconds = next.trim() === "" ? 0 : Number(next);
+    const reads = Number.isInteger(seconds) && seconds >= 0 && seconds <= A_DAY;
+    setTyped(reads ? null : next);
+    if (reads) onChange(seconds);
+  };
+  return (
+    <>
+      <input
+        inputMode="numeric"
+        aria-label={label}
+        value={text}
+        maxLength={12}
+        aria-invalid={typed !== null}
+        onChange={(event) => type(event.target.value)}
+        className={`figures min-h-12 w-full rounded-md border bg-field px-2 ${typed === null ? "border-line" : "border-2 border-out"}`}
+      />
+      {typed !== null && <span className="text-out text-sm">whole seconds, at most a day</span>}
+    </>
+  );
+}
+
+const A_DAY = 86_400;

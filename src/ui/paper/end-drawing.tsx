@@ -37,6 +37,25 @@ export function EndDrawing({ sheet }: { sheet: RunSheet }) {
             strokeWidth={0.6}
           />
         ))}
+      {scale.stretches
+        .slice(0, -1)
+        .map(({ x1 }) => [
+          <Rect key={`left out ${x1}`} x={x1} y={AXIS - 24} width={34} height={48} fill="#ffffff" />,
+          ...[x1 + 2, x1 + 32].map((x) => (
+            <Line
+              key={x}
+              x1={x - 3}
+              x2={x + 3}
+              y1={AXIS + 24}
+              y2={AXIS - 24}
+              stroke="#1f2328"
+              strokeWidth={0.7}
+            />
+          )),
+        ])}
+      <Text x={0} y={HEIGHT - 2} style={{ fontSize: 6.5 }}>
+        {`Lengths to scale${scale.stretches.length > 1 ? ", left out at the break" : ""}; thickness not.`}
+      </Text>
       {marked.map(({ x, text }, i) => {
         const y = 10 + 10 * (i % 2);
         return [

@@ -14,7 +14,15 @@ import {
 } from "@/core";
 import { Editor } from "../editor/editor";
 import { forgetDraft } from "../editor/use-draft";
+import { get } from "../words/api";
 import { lengthsFromText } from "./lengths-csv";
+
+interface Draft {
+  readonly document: ProcedureDocument;
+  /** The revision it replaces; null for one that is new. */
+  readonly basis: number | null;
+  readonly from?: string;
+}
 
 interface NewSheetProps {
   readonly cables: readonly Cable[];
@@ -64,13 +72,15 @@ export function NewSheet({ cables, tools, taken }: NewSheetProps) {
   const [cableId, setCableId] = useState(cables[0]?.id ?? "");
   const [text, setText] = useState("");
   const [problem, setProblem] = useState<string | null>(null);
-  const [draft, setDraft] = useState<{ document: ProcedureDocument; from?: string } | null>(null);
+  const [draft, setDraft] = useState<Draft | null>(null);
+  /** A document that is on the shelf already: to be replaced by what was opened, or that kept beside it. */
+  const [twin, setTwin] = useState<{ document: ProcedureDocument; revision: number } | null>(null);
   const [over, setOver] = useState(false);
   if (draft)
     return (
       <Editor
         initial={draft.document}
-        basis={null}
+        basis={draft.basis}
         {...(draft.from ? { from: draft.from } : {})}
         cables={cables}
         tools={tools}
@@ -80,7 +90,13 @@ export function NewSheet({ cables, tools, taken }: NewSheetProps) {
   /** @param from what it was exported as: figures left as they are there stay whose they were. */
   const begin = (document: ProcedureDocument, from?: string) => {
     forgetDraft(`${document.id}@new`);
-    setDraft(from ? { document, from } : { document });
+    setDraft({ document, basis: null, ...(from ? { from } : {}) });
+  };
+  const asNew = (document: ProcedureDocument) =>
+    begin({ ...document, id: free(document.id, taken), revision: 1 }, document.id);
+  const replace = ({ document, revision }: { document: ProcedureDocument; revision: number }) => {
+    forgetDraft(`${document.id}@${revision}`);
+    setDraft({ document, basis: revision });
   };
   const make = (from: string) => {
     const cable = cables.find(({ id }) => id === cableId);
@@ -117,7 +133,12 @@ export function NewSheet({ cables, tools, taken }: NewSheetProps) {
     try {
       const document = JSON.parse(read) as ProcedureDocument;
       check(zProcedure, document);
-      begin({ ...document, id: free(document.id, taken), revision: 1 }, document.id);
+      const known = taken.includes(document.id)
+        ? await get<{ revision: number }>(`/api/v1/shelf/procedures/${document.id}`)
+        : null;
+      if (known && !known.ok) setProblem(known.problem.message);
+      else if (known) setTwin({ document, revision: known.value.revision });
+      else asNew(document);
     } catch (error) {
       setProblem(problemOf(error)?.message ?? "The file is not JSON.");
     }
@@ -132,6 +153,38 @@ export function NewSheet({ cables, tools, taken }: NewSheetProps) {
         Type or paste the lengths off a card, one a row, or drop a file here: CSV, or a procedure exported
         before. The draft can be worked with at once; parts, looks and settings are added in the editor.
       </p>
+      {twin && (
+        <section
+          aria-labelledby="twin"
+          className="mt-4 grid max-w-3xl gap-3 rounded-lg border-2 border-ink bg-raised p-4"
+        >
+          <h2 id="twin" className="font-bold text-lg">
+            “{twin.document.name}” is on the shelf already, at revision {twin.revision}
+          </h2>
+          <div className="flex flex-wrap gap-2">
+            <button
+              type="button"
+              onClick={() => replace(twin)}
+              className="min-h-14 rounded-lg bg-now px-5 font-bold text-on-now"
+            >
+              Replace it: look it over as revision {twin.revision + 1}
+            </button>
+            <button
+              type="button"
+              onClick={() => asNew(twin.document)}
+              className="min-h-14 rounded-lg border-2 border-ink px-5 font-semibold"
+            >
+              Take it in beside it
+            </button>
+            <button type="button" onClick={() => setTwin(null)} className="min-h-14 px-4 underline">
+              Leave it
+            </button>
+          </div>
+          <p className="text-soft text-sm">
+            Nothing is written over: earlier revisions stay, and ends made by them keep theirs.
+          </p>
+        </section>
+      )}
       <form
         className="mt-4 grid max-w-3xl gap-4"
         onSubmit={(event) => {
@@ -191,7 +244,7 @@ export function NewSheet({ cables, tools, taken }: NewSheetProps) {
             “cleave” is cleaved; the rest are stripped.
           </span>
         </label>
-        <p role="alert" className="font-semibold text-out empty:hidden">
+        <p role="alert" className="whitespace-pre-line font-semibold text-out empty:hidden">
           {problem ?? ""}
         </p>
         <div className="flex flex-wrap gap-2">

@@ -1,0 +1,122 @@
+"use client";
+
+import { type FormEvent, useState } from "react";
+import { type ProcedureDocument, parseLength, type Tool, withLength } from "@/core";
+import { TextField } from "./field";
+
+interface AddLengthProps {
+  readonly document: ProcedureDocument;
+  readonly tools: readonly Tool[];
+  /** Layers of the cable it is drawn on, by kind and name. */
+  readonly layers: readonly { readonly kind: ProcedureDocument["startsAt"]; readonly name: string }[];
+  readonly onAdd: (next: ProcedureDocument) => void;
+}
+
+const EMPTY = { name: "", value: "", tolerance: "" };
+
+/** One length more: its name, where it is laid off from, its figure, and whether it is drawn or taken off to. */
+export function AddLength({ document, tools, layers, onAdd }: AddLengthProps) {
+  const [text, setText] = useState(EMPTY);
+  const [from, setFrom] = useState(document.features[0]?.id ?? "");
+  const [makes, setMakes] = useState("mark");
+  const [tool, setTool] = useState(tools[0]?.id ?? "");
+  const [wrong, setWrong] = useState<string | null>(null);
+  const add = (event: FormEvent) => {
+    event.preventDefault();
+    const name = text.name.trim();
+    const nominal = parseLength(text.value, { unit: "mm" });
+    const tolerance = text.tolerance.trim() === "" ? null : parseLength(text.tolerance, { unit: "mm" });
+    if (name === "") return setWrong("A length needs a name.");
+    if (!nominal.ok) return setWrong(`Figure: ${nominal.problem.message}`);
+    if (tolerance && !tolerance.ok) return setWrong(`Tolerance: ${tolerance.problem.message}`);
+    const layer = layers.find(({ kind }) => kind === makes);
+    onAdd(
+      withLength(document, {
+        name,
+        from,
+        nominal: nominal.value.length,
+        plus: tolerance?.value.length ?? null,
+        minus: tolerance?.value.length ?? null,
+        makes: layer ? layer.kind : "mark",
+        tool,
+      }),
+    );
+    setText(EMPTY);
+    setWrong(null);
+  };
+  const select = "min-h-12 w-full rounded-md border border-line bg-field px-2";
+  return (
+    <form
+      onSubmit={add}
+      aria-label="Add a length"
+      className="mt-4 grid items-end gap-2 rounded-lg border border-line bg-raised p-3 md:grid-cols-[2fr_2fr_1fr_1fr_2fr_auto]"
+    >
+      <TextField
+        label="One length more: its name"
+        value={text.name}
+        most={200}
+        onChange={(name) => setText({ ...text, name })}
+      />
+      <label className="grid gap-0.5 text-soft text-sm">
+        Laid off from the
+        <select
+          value={from}
+          onChange={(event) => setFrom(event.target.value)}
+          className={`${select} text-base text-ink`}
+        >
+          {document.features.map(({ id, name }) => (
+            <option key={id} value={id}>
+              {name}
+            </option>
+          ))}
+        </select>
+      </label>
+      <TextField label="mm" value={text.value} most={40} onChange={(value) => setText({ ...text, value })} />
+      <TextField
+        label="±"
+        value={text.tolerance}
+        most={40}
+        onChange={(tolerance) => setText({ ...text, tolerance })}
+      />
+      <span className="grid gap-1">
+        <label className="grid gap-0.5 text-soft text-sm">
+          There
+          <select
+            value={makes}
+            onChange={(event) => setMakes(event.target.value)}
+            className={`${select} text-base text-ink`}
+          >
+            <option value="mark">a mark is drawn</option>
+            {layers.map(({ kind, name }) => (
+              <option key={kind} value={kind}>
+                the {name} ends
+              </option>
+            ))}
+          </select>
+        </label>
+        {makes !== "mark" && (
+          <label className="grid gap-0.5 text-soft text-sm">
+            taken off by
+            <select
+              value={tool}
+              onChange={(event) => setTool(event.target.value)}
+              className={`${select} text-base text-ink`}
+            >
+              {tools.map(({ id, name }) => (
+                <option key={id} value={id}>
+                  {name}
+                </option>
+              ))}
+            </select>
+          </label>
+        )}
+      </span>
+      <button type="submit" className="min-h-12 rounded-lg border-2 border-ink px-4 font-semibold">
+        Add it
+      </button>
+      <p role="alert" className="text-out empty:hidden md:col-span-6">
+        {wrong ?? ""}
+      </p>
+    </form>
+  );
+}
