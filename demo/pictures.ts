@@ -12,6 +12,8 @@ import { seed } from "./seed";
 
 const DESK = { width: 1280, height: 800 };
 const TABLET = { width: 800, height: 1280 };
+/** A4 at 96 pixels an inch, within its margins. */
+const PAPER = { width: 703, height: 1031 };
 const PHONE = { width: 390, height: 844 };
 
 const file = join(mkdtempSync(join(tmpdir(), "arlent-pictures-")), "demo.db");
@@ -55,7 +57,7 @@ const type = (text: string) => async (page: Page) => {
 const press = (name: string | RegExp) => (page: Page) => page.getByRole("button", { name }).first().click();
 const contradict = (page: Page) =>
   page.getByLabel("buffer beyond the jacket: figure", { exact: true }).fill("33.5");
-const SHEET = "/?cable=simplex-3.0&style=stub-wedge-release-cord";
+const SHEET = "/?cable=simplex-3.0&style=stub-wedge-release-cord&as.interface=sc";
 const look = standing(WEDGE, "glow", [{ kind: "answer", judgement: "glow", answer: "no" }]);
 /** A cleave that came out short, by a digital calliper. */
 const cleaved = (check: string, value: number): EntryInput => ({
@@ -73,11 +75,13 @@ const advice = standing({ ...WEDGE, cable: "simplex-2.0" }, "measure", [
   { kind: "spare", length: 640_000 },
 ]);
 
+const forgotten = standing(WEDGE, "boot", [{ kind: "thread", part: "boot-3", on: false }]);
+
 const pictures: [name: string, path: string, size: typeof DESK, act?: (page: Page) => Promise<void>][] = [
   ["first", "/", DESK],
   ["sheet", SHEET, DESK],
   ["sheet-phone", SHEET, PHONE],
-  ["does-not-fit", "/?cable=duplex-3.0&style=stub-wedge-release-cord", DESK],
+  ["sheet-paper", SHEET, PAPER, (page) => page.emulateMedia({ media: "print" })],
   ["figures", SHEET, DESK, press("To the bench")],
   ["bench-step", `/bench/${marking}`, DESK],
   ["bench-advice", advice, DESK],
@@ -92,7 +96,7 @@ const pictures: [name: string, path: string, size: typeof DESK, act?: (page: Pag
   ["editor", "/shelf/procedures/stub-wedge-release-cord/edit", DESK, contradict],
   ["ledger", "/ledger", DESK],
   ["record", `/ledger/${redone}`, DESK],
-  ["setup", "/setup", DESK],
+  ["bench-forgotten", forgotten, DESK],
 ];
 
 const server = await startServer(file, await freePort());

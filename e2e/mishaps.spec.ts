@@ -141,7 +141,7 @@ test("readings of one length that disagree ask to be read again; nothing is cut 
   await expect(advice(page)).toHaveCount(0);
 });
 
-test("a cure that runs by itself is asked about too, with waiting as the usual way", async ({
+test("the adhesive's life counts down; a cure that runs by itself is asked about too, with waiting as the usual way", async ({
   page,
   request,
 }) => {
@@ -151,10 +151,21 @@ test("a cure that runs by itself is asked about too, with waiting as the usual w
   ).json();
   await addEntries(request, end, [
     ...known.map(({ id }: { id: string }) => ({ kind: "thread", part: id, on: true })),
-    { kind: "step", to: lineOf("cure", PAIR) },
-    { kind: "timer", step: "cure", action: "start", seconds: 90 },
+    { kind: "step", to: lineOf("fill", PAIR) },
+    { kind: "step", to: lineOf("insert", PAIR) },
   ]);
   await page.goto(`/bench/${end}`);
+  await expect(page.getByRole("timer", { name: "adhesive in the tip: left" })).toHaveText(/^9:\d\d$/);
+  await addEntries(
+    request,
+    end,
+    [
+      { kind: "step", to: lineOf("cure", PAIR) },
+      { kind: "timer", step: "cure", action: "start", seconds: 90 },
+    ],
+    99,
+  );
+  await page.reload();
   await expect(heading(page)).toHaveText("Cure");
   await page.keyboard.press("PageDown");
   const told = page.getByRole("alert").filter({ hasText: "passes it by" });

@@ -1,23 +1,11 @@
 import { describe, expect, it } from "vitest";
-import { compileRunSheet, misfits, nearestFraction, um } from "@/core";
-import { shippedLibrary } from "@/store/shipped";
+import { nearestFraction, um } from "@/core";
 import { stepAloud } from "@/ui/words/aloud";
 import { showLength, toleranceOf } from "@/ui/words/length-text";
 import { figureWords, placeText } from "@/ui/words/line-words";
+import { shippedSheets } from "./fixtures/sheets";
 
-const { cables, procedures, tools } = shippedLibrary();
-const sheets = procedures.flatMap((procedure) =>
-  cables
-    .filter((cable) => misfits(procedure, cable).length === 0)
-    .map((cable) => {
-      const core = cable.cores.find((one) => misfits(procedure, cable, one).length === 0) as string;
-      return {
-        name: `${procedure.id} on ${cable.id}`,
-        sheet: compileRunSheet({ procedure, cable, core, choices: {}, tools }),
-      };
-    }),
-);
-const figures = sheets.flatMap(({ name, sheet }) =>
+const figures = shippedSheets.flatMap(({ name, sheet }) =>
   sheet.lines.flatMap((line) => {
     const words = figureWords(sheet, line, "in");
     return line.figure && words
@@ -56,13 +44,13 @@ describe("one cut in inches, of every style on every cable", () => {
 
 describe("millimetres on screen", () => {
   it("have no third decimal, of no cut and no length to read", () => {
-    for (const { sheet } of sheets)
+    for (const { sheet } of shippedSheets)
       for (const line of sheet.lines) {
         const words = figureWords(sheet, line, "mm");
         const texts = [words?.shown.main, words?.tolerance, ...(words?.also ?? [])].join(" ");
         expect(texts).not.toMatch(/\d\.\d{3}/);
       }
-    for (const { sheet } of sheets)
+    for (const { sheet } of shippedSheets)
       for (const check of sheet.checks)
         expect(showLength(check.nominal, "mm", toleranceOf(check)).main).not.toMatch(/\.\d{3}/);
     expect(showLength(8_673, "mm").main).toBe("8.67");

@@ -1,9 +1,7 @@
 import { describe, expect, it } from "vitest";
 import {
-  compileRunSheet,
   type EntryInput,
   judgementOf,
-  misfits,
   nextLine,
   presentFeatures,
   type RunSheet,
@@ -12,20 +10,7 @@ import {
   rungsOf,
 } from "@/core";
 import { adviceFor, stateAfter } from "@/core/mending/fixtures/ends";
-import { shippedLibrary } from "@/store/shipped";
-
-const { cables, procedures, tools } = shippedLibrary();
-const sheets = procedures.flatMap((procedure) =>
-  cables
-    .filter((cable) => misfits(procedure, cable).length === 0)
-    .map((cable) => {
-      const core = cable.cores.find((one) => misfits(procedure, cable, one).length === 0) as string;
-      return {
-        name: `${procedure.id} on ${cable.id}`,
-        sheet: compileRunSheet({ procedure, cable, core, choices: {}, tools }),
-      };
-    }),
-);
+import { shippedSheets } from "./fixtures/sheets";
 
 /** Everything that can be seen to be wrong with an end standing at a line: faults of its end, and bad answers there. */
 function* wrongs(
@@ -68,7 +53,7 @@ describe("whatever is seen to be wrong, at whatever step, and whichever way is t
   it("no fibre goes in that was not stripped, wiped, looked at, cleaved and looked at again, in this order", () => {
     let taken = 0;
     const lost: string[] = [];
-    for (const { name, sheet } of sheets)
+    for (const { name, sheet } of shippedSheets)
       for (const { index } of sheet.lines)
         for (const { what, entry: wrong, seen } of wrongs(sheet, index)) {
           const state = stateAfter({ kind: "step", to: index }, wrong);
@@ -111,7 +96,7 @@ describe("whatever is seen to be wrong, at whatever step, and whichever way is t
     expect(taken).toBeGreaterThan(1000);
   });
   it("what is made anew is read again before the end can be done", () => {
-    for (const { name, sheet } of sheets)
+    for (const { name, sheet } of shippedSheets)
       for (const { index } of sheet.lines)
         for (const { entry: wrong, seen } of wrongs(sheet, index)) {
           const state = stateAfter({ kind: "step", to: index }, wrong);
@@ -128,7 +113,7 @@ describe("whatever is seen to be wrong, at whatever step, and whichever way is t
   });
   it("no reading of a leg survives going back to before what it lies between was made on that leg", () => {
     let voided = 0;
-    for (const { name, sheet } of sheets)
+    for (const { name, sheet } of shippedSheets)
       for (const line of sheet.lines)
         for (const { seen } of wrongs(sheet, line.index))
           for (const leg of seen ? legsOf(sheet) : []) {

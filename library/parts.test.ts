@@ -1,13 +1,11 @@
 import { describe, expect, it } from "vitest";
 import {
   applied,
-  compileRunSheet,
   type EndState,
   type Entry,
   type EntryInput,
   forgottenParts,
   type InputError,
-  misfits,
   mustAccept,
   openPoints,
   outOfOrder,
@@ -18,20 +16,7 @@ import {
   zEntry,
 } from "@/core";
 import { GUARDED, readingsOf, stateAfter } from "@/core/mending/fixtures/ends";
-import { shippedLibrary } from "@/store/shipped";
-
-const { cables, procedures, tools } = shippedLibrary();
-const sheets = procedures.flatMap((procedure) =>
-  cables
-    .filter((cable) => misfits(procedure, cable).length === 0)
-    .map((cable) => {
-      const core = cable.cores.find((one) => misfits(procedure, cable, one).length === 0) as string;
-      return {
-        name: `${procedure.id} on ${cable.id}`,
-        sheet: compileRunSheet({ procedure, cable, core, choices: {}, tools }),
-      };
-    }),
-);
+import { shippedSheets } from "./fixtures/sheets";
 
 const allOn = ({ parts }: RunSheet): EntryInput[] =>
   parts.map(({ id }) => ({ kind: "thread", part: id, on: true }));
@@ -59,7 +44,7 @@ const SIGN: Entry = { kind: "sign", name: "Ada", outcome: "kept" };
 
 /** Every part of every sheet, found missing at every step after the one it is threaded on at. */
 function* missed() {
-  for (const { name, sheet } of sheets)
+  for (const { name, sheet } of shippedSheets)
     for (const part of sheet.parts) {
       const gate = sheet.lines.findIndex(({ parts }) => parts.some(({ id }) => id === part.id));
       for (const { index } of sheet.lines.filter((line) => line.index > gate)) {
@@ -141,7 +126,7 @@ describe("a part found not to be on, whichever, at whatever step", () => {
 
 describe("the step that needs a part", () => {
   it("shows whether it is on", () => {
-    for (const { name, sheet } of sheets)
+    for (const { name, sheet } of shippedSheets)
       for (const part of sheet.parts.filter(({ neededAt }) => neededAt)) {
         const needed = (threaded: string[]) => partsNeededAt(sheet, { threaded }, part.neededAt as string);
         expect([name, needed([part.id]).find((one) => one.part === part)?.on]).toEqual([name, true]);
@@ -152,7 +137,7 @@ describe("the step that needs a part", () => {
 
 describe("what keeps an end from being in", () => {
   it("is named exactly where the end is not in", () => {
-    for (const { name, sheet } of sheets) {
+    for (const { name, sheet } of shippedSheets) {
       const good = sheet.lines.flatMap(({ step }): EntryInput[] => {
         const judgement = "judgement" in step ? step.judgement : undefined;
         const answer = judgement?.answers.find((one) => one.good);

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { compile, procedureOf } from "../runsheet/fixtures/made";
-import { clocksOf, overrun, runningClocks } from "./clocks";
+import { clocksOf, overrun, runningClocks, runningPots } from "./clocks";
 import { type EntryInput, zEntry } from "./entry";
 import { endState } from "./state";
 import { skippedSteps, undoneAt } from "./undone";
@@ -150,5 +150,32 @@ describe("a step passed without what it asks for", () => {
     expect(
       undoneAt(sheet.lines[line("seat")] as (typeof sheet.lines)[number], at([0, to("seat")])),
     ).toBeNull();
+  });
+});
+
+describe("a pot that lasts for many ends", () => {
+  const glued = compile(
+    procedureOf([["jacket", "end", "jacket", 64, 1, 1]], {
+      steps: [
+        { id: "fill", kind: "inject", title: "fill", pot: { seconds: 600, of: "adhesive in the tip" } },
+        { id: "push", kind: "insert", title: "push" },
+        { id: "cure", kind: "cure", title: "cure" },
+      ],
+    }),
+  );
+  const fill = glued.lines.findIndex(({ step }) => step.id === "fill");
+  const at = (seconds: number) => new Date(Date.UTC(2026, 10, 26, 8) + seconds * 1000).toISOString();
+  const end = (left: number | null, line: number, signed: null | object = null) =>
+    ({ leftAt: left === null ? {} : { [fill]: at(left) }, at: line, signed }) as never;
+  const opened = (...ends: never[]) => runningPots(glued, ends).map(({ startedAt }) => startedAt);
+  it("runs from the first end filled, for every end within its life; a later one opens another", () => {
+    expect(opened(end(null, fill))).toEqual([]);
+    expect(opened(end(0, fill + 1), end(590, fill + 1))).toEqual([at(0)]);
+    expect(opened(end(0, fill + 2), end(601, fill + 1))).toEqual([at(601)]);
+  });
+  it("is told while an end still needs it", () => {
+    expect(opened(end(0, fill + 2), end(null, fill))).toEqual([at(0)]);
+    expect(opened(end(0, fill + 2))).toEqual([]);
+    expect(opened(end(0, fill + 1, {}))).toEqual([]);
   });
 });

@@ -42,3 +42,36 @@ export const overrun = (sheet: RunSheet, state: Pick<EndState, "leftAt" | "at">)
     ({ startedAt, doneAt, seconds }) =>
       doneAt !== null && Date.parse(doneAt) - Date.parse(startedAt) > seconds * 1000,
   );
+
+/** Something mixed or opened that lasts so long, for one end or for many: adhesive in the tip. */
+export interface RunningPot {
+  readonly of: string;
+  /** The step it is mixed or opened at, by its line. */
+  readonly line: number;
+  readonly startedAt: string;
+  readonly seconds: number;
+}
+
+/**
+ * The pots in use: each begins when the first end leaves the step that opens it, serves every end that comes to that
+ * step within its life, and the first that comes later opens another. Told while an end still needs it: one that has not
+ * come past that step, or where the fibre is not in yet.
+ * @param states where each end stands that is made with it, one or a whole batch.
+ */
+export function runningPots(
+  { lines }: RunSheet,
+  states: readonly Pick<EndState, "leftAt" | "at" | "signed">[],
+): RunningPot[] {
+  return lines.flatMap(({ index, step }) => {
+    if (!step.pot) return [];
+    const { of, seconds } = step.pot;
+    const left = states.flatMap(({ leftAt }) => leftAt[index] ?? []).sort();
+    const opened = left.reduce<string | null>(
+      (pot, at) => (pot !== null && Date.parse(at) - Date.parse(pot) <= seconds * 1000 ? pot : at),
+      null,
+    );
+    const inserted = lines.findIndex((line) => line.index > index && line.step.kind === "insert");
+    const wanted = states.some(({ at, signed }) => signed === null && at <= Math.max(index, inserted));
+    return opened !== null && wanted ? [{ of, line: index, startedAt: opened, seconds }] : [];
+  });
+}

@@ -3,6 +3,7 @@
 import { RadioGroup } from "radix-ui";
 import { type RunSheet, scheduleIn, workedIn } from "@/core";
 import { spanText } from "../words/clock-text";
+import { useTitle } from "../words/use-title";
 import { NameEnds } from "./name-ends";
 import { ScheduleDrawn } from "./schedule";
 import type { Batch, Mode } from "./use-batch";
@@ -35,6 +36,7 @@ export function BatchPlan({ name, sheet, batch, onBegin }: BatchPlanProps) {
     { id: "through", name: "One end through", schedule: through },
   ] as const;
   const shown = ways.find(({ id }) => id === mode)?.schedule ?? plan;
+  useTitle(`Plan · ${name}: ${count} ends · Arlent`);
   const signed = states.filter((state) => state.signed !== null).length;
   const next = batch.next(0) ?? 0;
   // The names its ends were given are the first thing that happened to it.

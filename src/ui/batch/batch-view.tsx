@@ -54,6 +54,7 @@ export function BatchView(props: BatchViewProps) {
           <BatchAside batch={batch} place={place} work={work} onPlan={() => setBegun(false)} />
         ),
         onPlan: () => setBegun(false),
+        ends: (own) => batch.states.map((state, i) => (i === place ? own : state)),
         onDone: afterStep,
         onState: batch.onState,
         onSigned: () => {

@@ -45,6 +45,8 @@ interface BenchViewProps {
   readonly batch?: {
     readonly aside: (work: BenchWork) => React.ReactNode;
     readonly onPlan: () => void;
+    /** Where every end of it stands, this one as it does now. */
+    readonly ends: (own: EndState) => readonly EndState[];
     readonly onDone: (entries: readonly Entry[], before: EndState) => void;
     readonly onState: (end: string, state: EndState) => void;
     readonly onSigned: () => void;
@@ -182,6 +184,7 @@ export function BenchView({
               instrument={instrument}
               way={way}
               onWay={setWay}
+              ends={batch ? batch.ends(state) : [state]}
               simulated={simulated}
               onSimulated={setSimulated}
               aims={aims}

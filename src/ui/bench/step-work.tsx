@@ -6,6 +6,7 @@ import {
   type BladeLine,
   type Caution,
   type Conformance,
+  type EndState,
   featureOf,
   type Instrument,
   inOrderOfDoing,
@@ -31,6 +32,7 @@ import { InstrumentPicker } from "../reading/instrument-picker";
 import { JudgementPanel } from "../reading/judgement-panel";
 import { ReadingPanel } from "../reading/reading-panel";
 import { ClockStrip } from "../timers/clock-strip";
+import { PotStrip } from "../timers/pot-strip";
 import { toleranceOf, type Units } from "../words/length-text";
 import { benchNotes, biteWords } from "../words/line-words";
 import { Cautions } from "./cautions";
@@ -53,6 +55,8 @@ interface StepWorkProps {
   readonly onRead: (check: string) => void;
   readonly way: Way;
   readonly onWay: (way: Way) => void;
+  /** Every end it is made with: this one, or its whole batch. */
+  readonly ends: readonly EndState[];
   readonly simulated: boolean;
   readonly onSimulated: (on: boolean) => void;
   readonly aims: readonly LengthAim[];
@@ -316,6 +320,7 @@ export function StepWork(props: StepWorkProps) {
       </div>
       <div className="short:sticky short:bottom-0 short:z-10 short:bg-ground short:py-1.5 grid gap-2 border-line border-t px-4 py-3 lg:border-t-0 lg:border-l lg:pb-4">
         <ClockStrip sheet={sheet} work={work} />
+        <PotStrip sheet={sheet} ends={props.ends} />
         {work.held && <HeldQuestion held={work.held} onLet={work.letGo} />}
         <div className="flex gap-2">
           <button

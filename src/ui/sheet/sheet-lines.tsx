@@ -116,6 +116,9 @@ function Row({
         {figure?.shown.beside && (
           <span className="figures ml-2 whitespace-nowrap text-inch text-sm">{figure.shown.beside}</span>
         )}
+        {figure?.shown.rounding && (
+          <span className="ml-2 whitespace-nowrap text-inch text-sm">({figure.shown.rounding})</span>
+        )}
         {line.parts.length > 0 && <Parts line={line} />}
         {line.checks.length > 0 && <Checks line={line} units={units} />}
       </td>
