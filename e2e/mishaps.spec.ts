@@ -1,6 +1,16 @@
 import AxeBuilder from "@axe-core/playwright";
 import type { Page } from "@playwright/test";
-import { addEntries, cleaveRead, endAtMeasure, expect, lineOf, startEnd, THREADED, test } from "./server";
+import {
+  addEntries,
+  cleaveRead,
+  endAtMeasure,
+  expect,
+  lineOf,
+  MEASURE,
+  startEnd,
+  THREADED,
+  test,
+} from "./server";
 import { begin, heading, sign, work } from "./work";
 
 const PAIR = { cable: "duplex-3.0", procedure: "adhesive-polish-duplex", core: "50/125" };
@@ -260,8 +270,10 @@ test("one break, one forgotten part and one wrong reading on a phone: the record
   await page.waitForURL(/\/bench\/[0-9a-f-]{36}/);
   const end = page.url().split("/").at(-1) as string;
   const next = page.getByRole("button", { name: /^(Next|Pass it by)/ });
+  const visited: string[] = [];
   const goTo = async (title: string) => {
     for (let i = 0; i < 40 && (await heading(page).textContent()) !== title; i++) {
+      visited.push((await heading(page).textContent()) ?? "");
       const looks = page.locator("fieldset button:has(.bg-in)").first();
       if (await looks.isVisible()) await looks.click();
       await next.click();
@@ -281,7 +293,16 @@ test("one break, one forgotten part and one wrong reading on a phone: the record
     .getByRole("button", { name: /Take it|Begin again/ })
     .click();
   await expect(heading(page)).not.toHaveText("Bend screen");
+  visited.length = 0;
   await goTo("Measure the prepared end");
+  for (const again of [
+    "Strip the coating",
+    "Wipe the glass",
+    "Bend screen",
+    "Cleave",
+    "Is the cleave clean?",
+  ])
+    expect(visited, "what the break undid comes again").toContain(again);
   await page.locator("#reading").fill("8.2");
   await page.getByRole("button", { name: "Keep" }).click();
   await page.getByRole("button", { name: "Strike out 8.2" }).click();
@@ -295,4 +316,50 @@ test("one break, one forgotten part and one wrong reading on a phone: the record
   expect(record.struck.map(({ typed }: { typed: string }) => typed)).toEqual(["8.2"]);
   expect(record.shards.binned).toBe(record.shards.made);
   expect(record.parts.every(({ on }: { on: boolean }) => on)).toBe(true);
+});
+
+test("a break stays a break, passed by or not: the advice later is what follows from it", async ({
+  page,
+  request,
+}) => {
+  const end = await startEnd(request);
+  await addEntries(request, end, [...THREADED, { kind: "step", to: lineOf("bend") }]);
+  await page.goto(`/bench/${end}`);
+  await page.getByRole("button", { name: /It broke/ }).click();
+  const first = await advice(page).getByRole("listitem").allTextContents();
+  expect(first.join()).toContain("Strip");
+  await page.keyboard.press("PageDown");
+  await page.keyboard.press("PageDown");
+  await expect(heading(page)).toHaveText("Press the wedge home");
+  await addEntries(request, end, [{ kind: "step", to: MEASURE }], 99);
+  await page.reload();
+  await expect(heading(page)).toHaveText("Measure the prepared end");
+  const later = await advice(page).getByRole("listitem").allTextContents();
+  expect(later.join(), "not merely cleaved again").toContain("Strip the 900 µm buffer");
+});
+
+test("one cut is one fraction: on the sheet, on the band and big at the bench", async ({
+  page,
+  request,
+  server,
+}) => {
+  await page
+    .context()
+    .addCookies([
+      { name: "arlent-prefs", value: encodeURIComponent(JSON.stringify({ units: "in" })), url: server.url },
+    ]);
+  await page.goto("/?cable=simplex-3.0&style=stub-wedge-release-cord&as.interface=sc");
+  const row = page.getByRole("row").filter({ has: page.getByRole("rowheader", { name: /^Second mark/ }) });
+  const fraction = (await row.locator(".figures").first().textContent()) ?? "";
+  expect(fraction).toMatch(/^\d+ \d+\/\d+$/);
+  const end = await startEnd(request);
+  await addEntries(request, end, [...THREADED, { kind: "step", to: lineOf("second-mark") }]);
+  await page.goto(`/bench/${end}`);
+  await expect(page.locator(".figure-huge").first()).toHaveText(fraction);
+  await expect(
+    page
+      .getByRole("figure", { name: /drawn to scale/ })
+      .locator("text", { hasText: fraction })
+      .first(),
+  ).toBeVisible();
 });

@@ -18,13 +18,16 @@ export interface RunningServer {
   readonly kill: () => Promise<void>;
 }
 
+/** As `npm run demo` starts it: a connection left idle is not closed under whoever uses it next. */
+const KEEP_ALIVE = ["--keepAliveTimeout", "75000"];
+
 /** Starts the built server on a database and a port, and waits for its first page. */
 export async function startServer(database: string, port: number): Promise<RunningServer> {
   const url = `http://127.0.0.1:${port}`;
   const start = performance.now();
   const child: ChildProcess = spawn(
     process.execPath,
-    ["node_modules/next/dist/bin/next", "start", "-H", "127.0.0.1", "-p", String(port)],
+    ["node_modules/next/dist/bin/next", "start", "-H", "127.0.0.1", "-p", String(port), ...KEEP_ALIVE],
     {
       stdio: ["ignore", "ignore", "inherit"],
       env: { ...process.env, ARLENT_DB: database, NODE_ENV: "production", NEXT_TELEMETRY_DISABLED: "1" },
@@ -41,7 +44,7 @@ export async function startServer(database: string, port: number): Promise<Runni
       () => false,
     ))
   ) {
-    if (child.exitCode !== null || performance.now() - start > 30_000)
+    if (child.exitCode !== null || performance.now() - start > 120_000)
       throw new Error("the server did not start");
     await new Promise((later) => setTimeout(later, 20));
   }

@@ -36,7 +36,16 @@ let port = wanted;
 while (!(await isFree(port))) port += 1;
 const server = spawn(
   process.execPath,
-  [join(root, "node_modules/next/dist/bin/next"), "start", "-H", host, "-p", String(port)],
+  [
+    join(root, "node_modules/next/dist/bin/next"),
+    "start",
+    "-H",
+    host,
+    "-p",
+    String(port),
+    "--keepAliveTimeout",
+    "75000",
+  ],
   {
     cwd: root,
     stdio: ["ignore", "ignore", "inherit"],

@@ -153,10 +153,16 @@ export const optionsFor = (choice: Choice, cable: Cable, core: string): Choice["
  * What was picked, by name: interface, end face. What everybody does by default of a school of practice is left out;
  * another school is told.
  */
-export const pickedNames = ({ choices }: Procedure, picked: Readonly<Record<string, string>>): string[] =>
+export const pickedNames = (
+  { choices }: Pick<Procedure, "choices">,
+  picked: Readonly<Record<string, string>>,
+): string[] =>
   choices
     .filter(({ id, school, default: usual }) => !school || picked[id] !== usual)
-    .map(({ id, options }) => options.find((option) => option.id === picked[id])?.name ?? "?");
+    .map(({ id, name, school, options }) => {
+      const option = options.find((one) => one.id === picked[id])?.name ?? "?";
+      return school ? `${name.charAt(0).toLowerCase()}${name.slice(1)}: ${option}` : option;
+    });
 
 /** The default option of every choice, with what was picked put over it. */
 export function withDefaults(

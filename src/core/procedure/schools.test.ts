@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { procedureOf } from "../runsheet/fixtures/made";
+import { pickedNames } from "./procedure";
 import { schoolsFor, schoolsOf } from "./schools";
 
 const choice = (id: string, options: string[], school = true) => ({
@@ -23,5 +24,9 @@ describe("schools of practice", () => {
   it("hold for a procedure that offers them, and leave the others at their default", () => {
     expect(schoolsFor(one, { wipes: "three", interface: "lc", cure: "long" })).toEqual({ wipes: "three" });
     expect(schoolsFor(two, { wipes: "three" })).toEqual({});
+  });
+  it("are named with what they are about where another than the usual is picked; the usual is not repeated", () => {
+    expect(pickedNames(one, { wipes: "two", interface: "lc" })).toEqual(["lc"]);
+    expect(pickedNames(one, { wipes: "three", interface: "lc" })).toEqual(["wipes: three", "lc"]);
   });
 });
