@@ -40,24 +40,57 @@ function apart(a: Hung, b: Hung): boolean {
 
 type Place = Pick<PlacedFlag, "row" | "side" | "showNote">;
 
+/** Where a flag's text lies along the cable, hung so. */
+function spanOf(
+  { x, main, note }: FlagText,
+  { side, showNote }: Pick<Place, "side" | "showNote">,
+): Hung["span"] {
+  const long = Math.max(main.length * MAIN_PX, showNote ? note.length * NOTE_PX : 0) + GAP;
+  return side === "right" ? [x - 5, x + long] : [x - long, x + 5];
+}
+
+const inside = ([from, to]: Hung["span"], width: number): boolean => from >= 0 && to <= width;
+
 /** Hangs flags in this order, each on the first row that has room for it; null where none has. */
 function hang(flags: readonly FlagText[], width: number, rows: number, notes: boolean): (Place | null)[] {
   const hung: Hung[] = [];
   return flags.map((flag) => {
-    for (const showNote of flag.note && (notes || flag.first) ? [true, false] : [false]) {
-      const long = Math.max(flag.main.length * MAIN_PX, showNote ? flag.note.length * NOTE_PX : 0) + GAP;
+    for (const showNote of flag.note && (notes || flag.first) ? [true, false] : [false])
       for (let row = 0; row < rows; row++)
         for (const side of ["right", "left"] as const) {
-          const span: [number, number] =
-            side === "right" ? [flag.x - 5, flag.x + long] : [flag.x - long, flag.x + 5];
+          const span = spanOf(flag, { side, showNote });
           const one = { row, span, x: flag.x };
-          if (span[0] < 0 || span[1] > width || !hung.every((other) => apart(one, other))) continue;
+          if (!inside(span, width) || !hung.every((other) => apart(one, other))) continue;
           hung.push(one);
           return { row, side, showNote };
         }
-    }
     return null;
   });
+}
+
+/** The same flags with the notes that there is room for after all. */
+function withNotes(
+  flags: readonly FlagText[],
+  places: readonly (Place | null)[],
+  width: number,
+): (Place | null)[] {
+  const now = [...places];
+  const hungAt = (i: number): Hung | null => {
+    const [flag, place] = [flags[i], now[i]];
+    return flag && place ? { row: place.row, span: spanOf(flag, place), x: flag.x } : null;
+  };
+  flags.forEach((flag, i) => {
+    const place = now[i];
+    if (!place || place.showNote || !flag.note) return;
+    const noted = { ...place, showNote: true };
+    const one = { row: place.row, span: spanOf(flag, noted), x: flag.x };
+    const free = flags.every((_, j) => {
+      const other = j === i ? null : hungAt(j);
+      return other === null || apart(one, other);
+    });
+    if (free && inside(one.span, width)) now[i] = noted;
+  });
+  return now;
 }
 
 /**
@@ -68,7 +101,7 @@ export function placeFlags(flags: readonly FlagText[], width: number, rows: numb
   const order = [...flags].sort((a, b) => Number(b.first) - Number(a.first) || a.x - b.x);
   const lacking = (places: readonly (Place | null)[]) => places.filter((one) => one === null).length;
   const full = hang(order, width, rows, true);
-  const bare = lacking(full) > 0 ? hang(order, width, rows, false) : full;
+  const bare = lacking(full) > 0 ? withNotes(order, hang(order, width, rows, false), width) : full;
   const places = lacking(bare) < lacking(full) ? bare : full;
   const placed = order.map((flag, i) => ({ ...flag, ...(places[i] ?? UNPLACED(rows)) }));
   let letters = 0;
