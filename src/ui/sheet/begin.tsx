@@ -33,28 +33,24 @@ export function Begin({
     count >= 1 && count <= MOST ? null : `${typed || "Nothing"} is not taken: 1 to ${MOST} ends.`;
   const [which, setWhich] = useState(false);
   /** Sent again after no answer came, it is the same end or batch: never a second one. */
-  const wanted = useRef(uuid());
+  const wanted = useRef({ sheet: "", id: "" });
 
   const start = async (how: number, revision: number) => {
     setAsking(null);
     setState({ busy: true, failed: null });
     const rule = prefs.risk === null ? { kind: "simple" } : { kind: "guarded", risk: prefs.risk };
-    const body = {
-      id: wanted.current,
-      cable: cable.id,
-      procedure: procedure.id,
-      revision,
-      core,
-      choices,
-      rule,
-    };
+    const sheetWanted = { cable: cable.id, procedure: procedure.id, revision, core, choices, rule };
+    const key = JSON.stringify([how, sheetWanted]);
+    // Another sheet, or as many ends of it, is another end.
+    if (wanted.current.sheet !== key) wanted.current = { sheet: key, id: uuid() };
+    const body = { id: wanted.current.id, ...sheetWanted };
     const answer =
       how > 1
         ? await post<{ id: string }>("/api/v1/batches", { ...body, count: how })
         : await post<{ id: string }>("/api/v1/ends", body);
     if (answer.ok) router.push(how > 1 ? `/bench/batch/${answer.value.id}` : `/bench/${answer.value.id}`);
     else {
-      if (answer.problem.code !== "offline") wanted.current = uuid();
+      if (answer.problem.code !== "offline") wanted.current = { sheet: "", id: "" };
       setState({ busy: false, failed: answer.problem.message });
     }
   };
