@@ -54,7 +54,7 @@ describe("the trade's other words", () => {
   it.each([
     ["pigtail", /^Fusion splice-on/],
     ["epoxy", /^Adhesive/],
-    ["no polish", /^(Stub|Guided)/],
+    ["mechanical", /^(Stub|Guided)/],
     ["fan-out", /^Breakout kit/],
     ["splice on", /^Fusion splice-on/],
     ["FTTH", /^Drop/],

@@ -5,7 +5,7 @@ import { advise, type EntryInput, endState, restartEntry, reworkEntry } from "@/
 import { CALLIPER, GUARDED } from "@/core/mending/fixtures/ends";
 import { addEntries, getEnd, startEnd } from "@/service/ends";
 import { codeOf } from "@/service/fixtures/code-of";
-import { endRecord } from "@/service/ledger";
+import { endRecord } from "@/service/record";
 import { openStore } from "@/store/database";
 import { recordsPdf } from "@/ui/paper/record-paper";
 import { unprintable } from "@/ui/paper/scripts";

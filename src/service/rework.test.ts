@@ -7,7 +7,7 @@ import { aimsOf } from "./aims";
 import { getEnd } from "./ends";
 import { codeOf } from "./fixtures/code-of";
 import { addTo, endRead, signedEnd } from "./fixtures/made-ends";
-import { endRecord } from "./ledger";
+import { endRecord } from "./record";
 import { addStudy, instrumentsOf, studies } from "./studies";
 
 let store: Store;

@@ -1,4 +1,3 @@
-import type { Length } from "../length/length";
 import type { ProcedurePart } from "../procedure/procedure";
 import { judgementOf } from "../procedure/step";
 import type { RunSheet } from "../runsheet/runsheet";
@@ -27,7 +26,10 @@ export const partsNeededAt = (
   parts.filter(({ neededAt }) => neededAt === step).map((part) => ({ part, on: threaded.includes(part.id) }));
 
 /** Parts of every gate passed on the way to where the end stands. */
-const dueParts = ({ lines }: RunSheet, { at, reached }: Pick<EndState, "at" | "reached">): ProcedurePart[] =>
+export const dueParts = (
+  { lines }: RunSheet,
+  { at, reached }: Pick<EndState, "at" | "reached">,
+): ProcedurePart[] =>
   lines.filter(({ index }) => index < Math.max(at, reached)).flatMap(({ parts }) => parts);
 
 /**
@@ -77,7 +79,7 @@ export function restartEntry(sheet: RunSheet, part: string): Extract<Entry, { ki
     kind: "restart",
     part,
     to,
-    cableLost: sheet.uses.retry as Length,
+    cableLost: sheet.uses.retry,
     voids: {
       checks: again.flatMap(({ checks }) => checks.map(({ id }) => id)),
       judgements: again.flatMap(({ step }) => judgementOf(step)?.id ?? []),

@@ -5,7 +5,8 @@ import { useSyncExternalStore } from "react";
 /** How high the screen is: what is drawn gives way before what is to be done. */
 export type Room = "short" | "low" | "high";
 
-const SHORT = "(max-height: 520px)";
+/** So low that what is drawn may scroll away; `short:` in a class says the same. */
+export const SHORT = "(max-height: 520px)";
 const LOW = "(max-height: 700px)";
 
 const listen = (changed: () => void) => {

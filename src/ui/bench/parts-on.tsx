@@ -4,7 +4,7 @@ import { CircleDashed, Cylinder } from "lucide-react";
 import { Popover } from "radix-ui";
 import { useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
-import type { ProcedurePart, RunSheet } from "@/core";
+import { dueParts, type ProcedurePart, type RunSheet } from "@/core";
 import { costWords } from "../advice/advice-words";
 import { onControl } from "../aids/on-control";
 import type { Units } from "../words/length-text";
@@ -17,8 +17,7 @@ const listed = (parts: readonly ProcedurePart[]): string => parts.map(({ name })
 export function PartsOn({ sheet, work }: { sheet: RunSheet; work: BenchWork }) {
   const [open, setOpen] = useState(false);
   const { state, add, line } = work;
-  const passed = sheet.lines.filter(({ index }) => index < Math.max(state.at, state.reached));
-  const due = passed.flatMap(({ parts }) => parts);
+  const due = dueParts(sheet, state);
   if (due.length === 0 || line.step.kind === "thread" || state.signed) return null;
   const on = due.filter(({ id }) => state.threaded.includes(id));
   return (

@@ -79,6 +79,9 @@ function Passed({ sheet, work }: Pick<SignPanelProps, "sheet" | "work">) {
   );
 }
 
+/** The length to read was picked by its name: a reading is of no other. */
+const NONE: [] = [];
+
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** The last word on an end: what it came to, and whose name stands for it. */
@@ -163,7 +166,7 @@ export function SignPanel({
             key={reading.check.id}
             draft={work.id}
             standing={reading}
-            others={standings.filter(({ judged, check }) => judged === null && check !== reading.check)}
+            others={NONE}
             rule={rule}
             units={units}
             instrument={instrument}

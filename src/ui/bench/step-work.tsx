@@ -1,20 +1,16 @@
 "use client";
 
 import { Usb } from "lucide-react";
-import { useRef, useState } from "react";
 import {
   type BladeLine,
   type Caution,
-  type Conformance,
   type EndState,
   featureOf,
   type Instrument,
   inOrderOfDoing,
   judgementOf,
   type LengthAim,
-  type Line,
   partsNeededAt,
-  type Reading,
   type Rule,
   type RunSheet,
   seatOf,
@@ -31,16 +27,15 @@ import { CheckList } from "../reading/check-list";
 import { InstrumentPicker } from "../reading/instrument-picker";
 import { JudgementPanel } from "../reading/judgement-panel";
 import { ReadingPanel } from "../reading/reading-panel";
-import { ClockStrip } from "../timers/clock-strip";
-import { PotStrip } from "../timers/pot-strip";
 import { toleranceOf, type Units } from "../words/length-text";
-import { benchNotes, biteWords } from "../words/line-words";
 import { Cautions } from "./cautions";
-import { HeldQuestion } from "./held-question";
-import { ForgottenPart, OutOfOrder, PartsNeeded } from "./parts-on";
-import { type Elsewhere, TakenElsewhere } from "./taken-elsewhere";
+import { Doing } from "./doing";
+import { ForgottenPart, OutOfOrder } from "./parts-on";
+import { StepFoot } from "./step-foot";
+import { TakenElsewhere } from "./taken-elsewhere";
 import { ThreadGate } from "./thread-gate";
-import { activeOf, type BenchWork } from "./use-work";
+import { useReadings } from "./use-readings";
+import type { BenchWork } from "./use-work";
 
 interface StepWorkProps {
   readonly sheet: RunSheet;
@@ -67,42 +62,8 @@ interface StepWorkProps {
 export function StepWork(props: StepWorkProps) {
   const { sheet, work, rule, units, cautions, blades, onRead } = props;
   const { line, state, here: standings, add } = work;
-  const [picked, setPicked] = useState<string | null>(null);
-  const reading = activeOf(standings, picked ?? undefined);
   const judgement = judgementOf(line.step);
-  const pick = (check: string) => {
-    setPicked(check);
-    onRead(check);
-  };
-  const keptAt = useRef(0);
-  /** The length that was read last, and a reading that was taken for another length than the one asked for. */
-  const [last, setLast] = useState<string | null>(null);
-  const [went, setElsewhere] = useState<Elsewhere | null>(null);
-  const elsewhere = went && state.readings.some(({ id }) => id === went.id) ? went : null;
-  /** To the next length not read yet, or to stay with one that is not in. */
-  const goOnFrom = (read: string, isIn: boolean) => {
-    const next = standings.find(({ judged, check }) => judged === null && check.id !== read);
-    pick(isIn && next ? next.check.id : read);
-  };
-  const agree = (taken: Elsewhere) => {
-    setElsewhere(null);
-    goOnFrom(
-      taken.check.id,
-      standings.find(({ check }) => check.id === taken.check.id)?.judged?.verdict === "in",
-    );
-  };
-  const keep = (entry: Reading, { verdict }: Conformance, chosen: boolean) => {
-    keptAt.current = Date.now();
-    const id = add(entry);
-    setLast(entry.check);
-    const taken = standings.find(({ check }) => check.id === entry.check)?.check;
-    setElsewhere(
-      !chosen && reading && taken && taken !== reading.check
-        ? { id, check: taken, typed: entry.typed }
-        : null,
-    );
-    if (chosen || taken === reading?.check) goOnFrom(entry.check, verdict === "in");
-  };
+  const { reading, last, elsewhere, keptAt, pick, keep, agree, takeBack } = useReadings(work, onRead);
   const aside = !reading && !judgement;
   // Beside a timer there is no room for them.
   const cautionsUnder = !aside || line.step.seconds !== undefined;
@@ -121,7 +82,7 @@ export function StepWork(props: StepWorkProps) {
     if (work.held) return work.letGo();
     const [one] = told;
     // A calliper that sends Enter twice must not take what it has only just brought up.
-    if (one && one.kind !== "read-again" && Date.now() - keptAt.current > 700)
+    if (one && one.kind !== "read-again" && Date.now() - keptAt() > 700)
       work.take(one, props.way === "least" ? "least" : "recommended");
   };
   const said = (
@@ -261,10 +222,7 @@ export function StepWork(props: StepWorkProps) {
             <TakenElsewhere
               taken={elsewhere}
               onRight={() => agree(elsewhere)}
-              onBack={() => {
-                work.strike(elsewhere.id);
-                setElsewhere(null);
-              }}
+              onBack={() => takeBack(elsewhere)}
             />
           )}
           {reading && (
@@ -318,31 +276,7 @@ export function StepWork(props: StepWorkProps) {
           )}
         </div>
       </div>
-      <div className="short:sticky short:bottom-0 short:z-10 short:bg-ground short:py-1.5 grid gap-2 border-line border-t px-4 py-3 lg:border-t-0 lg:border-l lg:pb-4">
-        <ClockStrip sheet={sheet} work={work} />
-        <PotStrip sheet={sheet} ends={props.ends} />
-        {work.held && <HeldQuestion held={work.held} onLet={work.letGo} />}
-        <div className="flex gap-2">
-          <button
-            type="button"
-            onClick={work.back}
-            disabled={line.index === 0}
-            className="short:min-h-12 min-h-16 rounded-lg border-2 border-ink px-5 font-semibold disabled:opacity-40"
-            aria-keyshortcuts="ArrowLeft PageUp"
-          >
-            Back
-          </button>
-          <button
-            type="button"
-            onClick={work.next}
-            aria-keyshortcuts="Space ArrowRight PageDown"
-            className="short:min-h-12 min-h-16 flex-1 rounded-lg bg-strong px-5 font-bold text-on-strong text-xl"
-          >
-            {work.held ? "Pass it by" : work.last ? "Finish" : "Next"}{" "}
-            <span className="hidden font-normal text-base lg:inline">· Space</span>
-          </button>
-        </div>
-      </div>
+      <StepFoot sheet={sheet} work={work} ends={props.ends} />
     </section>
   );
 }
@@ -353,23 +287,3 @@ const seatedAt = (sheet: RunSheet, before: number): number =>
 
 const fibreEndOf = (sheet: RunSheet): string =>
   sheet.features.filter(({ kind }) => kind === "end").at(-1)?.id ?? "";
-
-interface DoingProps {
-  readonly line: Line;
-  readonly units: Units;
-  readonly hideOnPhone: boolean;
-  readonly parts: React.ComponentProps<typeof PartsNeeded>["parts"];
-}
-
-function Doing({ line, units, hideOnPhone, parts }: DoingProps) {
-  const bites = biteWords(line, units);
-  const notes = benchNotes(line, units);
-  return (
-    <div className={`mt-3 min-w-52 max-w-prose flex-1 ${hideOnPhone ? "hidden sm:block" : ""}`}>
-      {bites && <p className="font-bold text-2xl">{bites}</p>}
-      {line.step.how && <p className="text-lg">{line.step.how}</p>}
-      {notes.length > 0 && <p className="text-lg text-soft">{notes.join(" · ")}</p>}
-      <PartsNeeded parts={parts} />
-    </div>
-  );
-}

@@ -4,21 +4,6 @@ import unicode from "@fontsource/noto-sans/unicode.json";
 const FILES = join(process.cwd(), "node_modules/@fontsource");
 const WEIGHTS = [400, 700] as const;
 
-/** The faces paper is set in: the program's own first, then the usual scripts of Europe and Vietnam. */
-export const FACES = [
-  { family: "Arlent", at: "atkinson-hyperlegible-next", subset: "latin" },
-  { family: "Arlent extended", at: "atkinson-hyperlegible-next", subset: "latin-ext" },
-  ...(["latin", "latin-ext", "vietnamese", "greek", "greek-ext", "cyrillic", "cyrillic-ext"] as const).map(
-    (subset) => ({ family: `Arlent ${subset} beside`, at: "noto-sans", subset }),
-  ),
-].map(({ family, at, subset }) => ({
-  family,
-  fonts: WEIGHTS.map((fontWeight) => ({
-    src: join(FILES, at, "files", `${at}-${subset}-${fontWeight}-normal.woff`),
-    fontWeight,
-  })),
-}));
-
 const SCRIPTS = [
   "latin",
   "latin-ext",
@@ -28,6 +13,19 @@ const SCRIPTS = [
   "cyrillic",
   "cyrillic-ext",
 ] as const;
+
+/** The faces paper is set in: the program's own first, then the usual scripts of Europe and Vietnam. */
+export const FACES = [
+  { family: "Arlent", at: "atkinson-hyperlegible-next", subset: "latin" },
+  { family: "Arlent extended", at: "atkinson-hyperlegible-next", subset: "latin-ext" },
+  ...SCRIPTS.map((subset) => ({ family: `Arlent ${subset} beside`, at: "noto-sans", subset })),
+].map(({ family, at, subset }) => ({
+  family,
+  fonts: WEIGHTS.map((fontWeight) => ({
+    src: join(FILES, at, "files", `${at}-${subset}-${fontWeight}-normal.woff`),
+    fontWeight,
+  })),
+}));
 
 const RANGES = SCRIPTS.flatMap((script) => unicode[script].split(","))
   .map((range) => range.replace("U+", "").split("-"))

@@ -9,7 +9,7 @@ const ALSO: readonly (readonly [said: RegExp, here: readonly string[]])[] = [
   [/\b(patch ?(cords?|leads?)|jumpers?)\b/g, ["simplex cord", "duplex cord"]],
   [/\bpig ?tails?\b/g, ["fusion splice-on", "tight-buffer 900"]],
   [/\b(epoxy|glue|anaerobic)\b/g, ["adhesive"]],
-  [/\b(mechanical|no[- ]polish|field[- ]install(ed|able)?)\b/g, ["stub", "guided insertion"]],
+  [/\bmechanical\b/g, ["stub", "guided insertion"]],
   [/\bsplice[- ]?on\b/g, ["fusion splice-on"]],
   [/\bcalipers?\b/g, ["calliper"]],
   [/\bcallipers?\b/g, ["caliper"]],

@@ -1,6 +1,6 @@
 import { getEnd } from "@/service/ends";
-import { endRecord } from "@/service/ledger";
 import { photosOf } from "@/service/photos";
+import { endRecord } from "@/service/record";
 import { theStore } from "@/service/the-store";
 import { recordsPdf } from "@/ui/paper/record-paper";
 import { failure, pdf } from "../../../../answer";

@@ -1,5 +1,5 @@
 import { getEnd } from "@/service/ends";
-import { endRecord } from "@/service/ledger";
+import { endRecord } from "@/service/record";
 import { theStore } from "@/service/the-store";
 import { answer } from "../../../../answer";
 

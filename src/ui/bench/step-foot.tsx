@@ -1,0 +1,44 @@
+import type { EndState, RunSheet } from "@/core";
+import { ClockStrip } from "../timers/clock-strip";
+import { PotStrip } from "../timers/pot-strip";
+import { HeldQuestion } from "./held-question";
+import type { BenchWork } from "./use-work";
+
+interface StepFootProps {
+  readonly sheet: RunSheet;
+  readonly work: BenchWork;
+  /** Every end it is made with: this one, or its whole batch. */
+  readonly ends: readonly EndState[];
+}
+
+/** What runs out, what the step still asks for, and the way on and back. */
+export function StepFoot({ sheet, work, ends }: StepFootProps) {
+  const { line } = work;
+  return (
+    <div className="short:sticky short:bottom-0 short:z-10 short:bg-ground short:py-1.5 grid gap-2 border-line border-t px-4 py-3 lg:border-t-0 lg:border-l lg:pb-4">
+      <ClockStrip sheet={sheet} work={work} />
+      <PotStrip sheet={sheet} ends={ends} />
+      {work.held && <HeldQuestion held={work.held} onLet={work.letGo} />}
+      <div className="flex gap-2">
+        <button
+          type="button"
+          onClick={work.back}
+          disabled={line.index === 0}
+          className="short:min-h-12 min-h-16 rounded-lg border-2 border-ink px-5 font-semibold disabled:opacity-40"
+          aria-keyshortcuts="ArrowLeft PageUp"
+        >
+          Back
+        </button>
+        <button
+          type="button"
+          onClick={work.next}
+          aria-keyshortcuts="Space ArrowRight PageDown"
+          className="short:min-h-12 min-h-16 flex-1 rounded-lg bg-strong px-5 font-bold text-on-strong text-xl"
+        >
+          {work.held ? "Pass it by" : work.last ? "Finish" : "Next"}{" "}
+          <span className="hidden font-normal text-base lg:inline">· Space</span>
+        </button>
+      </div>
+    </div>
+  );
+}
