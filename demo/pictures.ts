@@ -3,8 +3,8 @@ import { mkdtempSync, readFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { chromium, type Page } from "@playwright/test";
-import type { EntryInput } from "@/core";
-import { addEntries, endsAtBench, getEnd, startEnd } from "@/service/ends";
+import type { EventInput } from "@/core";
+import { addEvents, endsAtBench, getEnd, startEnd } from "@/service/ends";
 import { ledgerPage } from "@/service/ledger";
 import { openStore } from "@/store/database";
 import { freePort, startServer } from "../e2e/next-server";
@@ -27,25 +27,25 @@ const open = endsAtBench(store);
 const [marking, measuring] = open.filter(({ batchId }) => batchId === null).map(({ id }) => id);
 const batch = open.find(({ batchId }) => batchId !== null)?.batchId;
 const redone = ledgerPage(store, {}).rows.find(({ id }) =>
-  getEnd(store, id).entries.some(({ entry }) => entry.kind === "rework"),
+  getEnd(store, id).events.some(({ event }) => event.kind === "rework"),
 )?.id;
 const WEDGE = { cable: "simplex-3.0", procedure: "stub-wedge-release-cord", core: "9/125" };
 
 /** One more end, threaded on and standing at a step, with what was seen there. @returns its address. */
-function standing(sheetOf: typeof WEDGE, step: string, more: readonly EntryInput[]): string {
+function standing(sheetOf: typeof WEDGE, step: string, more: readonly EventInput[]): string {
   const { id } = startEnd(store, sheetOf);
   const { sheet } = getEnd(store, id);
   const to = sheet.lines.findIndex((line) => line.step.id === step);
-  const entries: EntryInput[] = [
+  const events: EventInput[] = [
     { kind: "label", job: "Correlator hall, row C", label: "patch 9, SC" },
-    ...sheet.parts.map(({ id: part }): EntryInput => ({ kind: "thread", part, on: true })),
+    ...sheet.parts.map(({ id: part }): EventInput => ({ kind: "thread", part, on: true })),
     { kind: "step", to },
     ...more,
   ];
-  addEntries(store, id, {
+  addEvents(store, id, {
     client: "pictures",
     after: 0,
-    entries: entries.map((entry) => ({ id: randomUUID(), entry })),
+    events: events.map((event) => ({ id: randomUUID(), event })),
   });
   return `/bench/${id}`;
 }
@@ -60,7 +60,7 @@ const contradict = (page: Page) =>
 const SHEET = "/?cable=simplex-3.0&style=stub-wedge-release-cord&as.interface=sc";
 const look = standing(WEDGE, "glow", [{ kind: "answer", judgement: "glow", answer: "no" }]);
 /** A cleave that came out short, by a digital calliper. */
-const cleaved = (check: string, value: number): EntryInput => ({
+const cleaved = (check: string, value: number): EventInput => ({
   kind: "reading",
   check,
   value,

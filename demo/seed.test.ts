@@ -1,10 +1,11 @@
 import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
-import { endState } from "@/core";
+import { endState, personNamed } from "@/core";
 import { aimsOf } from "@/service/aims";
 import { endsAtBench, getEnd } from "@/service/ends";
 import { ledgerPage } from "@/service/ledger";
 import { library } from "@/service/library";
+import { people } from "@/service/people";
 import { studies } from "@/service/studies";
 import { openStore } from "@/store/database";
 import { seed } from "./seed";
@@ -25,8 +26,8 @@ describe("the Quillmere demo", () => {
     const steps = all
       .filter(({ batchId }) => !batchId)
       .map(({ id }) => {
-        const { sheet, entries } = getEnd(store, id);
-        return sheet.lines[endState(entries).at]?.step.kind;
+        const { sheet, events } = getEnd(store, id);
+        return sheet.lines[endState(events).at]?.step.kind;
       });
     expect(steps).toEqual(["mark", "measure"]);
   });
@@ -34,16 +35,16 @@ describe("the Quillmere demo", () => {
     const own = library(store).procedures.filter(({ source }) => source.kind === "own");
     expect(own.map(({ id }) => id)).toEqual(["stub-wedge-release-900"]);
     const redone = ledgerPage(store, {}).rows.filter(({ id }) =>
-      getEnd(store, id).entries.some(({ entry }) => entry.kind === "redo"),
+      getEnd(store, id).events.some(({ event }) => event.kind === "retry"),
     );
     expect(redone).toHaveLength(1);
   });
   it("has ends that were out, redone by the advice and read in, and a hand whose aim can be told", () => {
-    const mended = ledgerPage(store, {}).rows.filter(({ id }) =>
-      getEnd(store, id).entries.some(({ entry }) => entry.kind === "rework"),
+    const reworked = ledgerPage(store, {}).rows.filter(({ id }) =>
+      getEnd(store, id).events.some(({ event }) => event.kind === "rework"),
     );
-    expect(mended.map(({ result }) => result)).toEqual(["in", "in"]);
-    const cleave = aimsOf(store, { person: "Wyn Harrow" }).find(
+    expect(reworked.map(({ result }) => result)).toEqual(["in", "in"]);
+    const cleave = aimsOf(store, { person: personNamed(people(store), "Wyn Harrow")?.id ?? "" }).find(
       ({ style, dimension }) => style === "stub-one-stroke" && dimension === "cleave",
     );
     expect(cleave?.set).toBe(8_100);

@@ -5,25 +5,27 @@ import {
   advise,
   check,
   type EndState,
-  type EntryInput,
+  type EventInput,
   endState,
   figuresToConfirm,
   judgementOf,
   type Line,
   type RunSheet,
-  redoEntry,
-  reworkEntry,
-  rungsOf,
+  retriesOffered,
+  retryEvent,
+  reworkEvent,
   spentAt,
   withDefaults,
-  zEntry,
+  zStoredEvent,
 } from "@/core";
 import { getBatch, startBatch } from "@/service/batches";
-import { addEntries, getEnd, startEnd } from "@/service/ends";
+import { addEvents, getEnd, startEnd } from "@/service/ends";
+import { addPerson } from "@/service/people";
 import { confirmFigures } from "@/service/shelf";
 import { addStudy } from "@/service/studies";
-import { openStore, type Store } from "@/store/database";
+import { openStore } from "@/store/database";
 import { shippedLibrary } from "@/store/shipped";
+import type { Store } from "@/store/store";
 
 const zBase = {
   job: z.string(),
@@ -46,7 +48,7 @@ const zDemo = z.object({
       bad: z.record(z.string(), z.string()).default({}),
       outcome: z.enum(["kept", "cut-off"]).default("kept"),
       /** What was out was redone by the recommended way before going on. */
-      mended: z.boolean().default(false),
+      reworked: z.boolean().default(false),
     }),
   ),
   /** Ends alike, one fibre after the other, by one hand: what its aim is told from. */
@@ -79,15 +81,15 @@ const MINUTE = 60_000;
 const slip = (end: number, length: string): number =>
   (([...length].reduce((sum, letter) => sum * 31 + letter.charCodeAt(0), 7) * (end + 3)) % 360) - 180;
 
-/** Where an end stands by entries not stored yet. */
-const stateOf = (entries: readonly EntryInput[]): EndState =>
+/** Where an end stands by events not stored yet. */
+const stateOf = (events: readonly EventInput[]): EndState =>
   endState(
-    entries.map((entry, i) => ({
+    events.map((event, i) => ({
       id: String(i),
       seq: i + 1,
       at: "",
       client: "demo",
-      entry: zEntry.parse(entry),
+      event: zStoredEvent.parse(event),
     })),
   );
 
@@ -103,26 +105,31 @@ export function seed(store: Store, text: string, now = new Date()): void {
     repeatability: calliper.repeatability as number,
   };
 
+  /** Everybody of the site, come before any work was done. */
+  const whoIs = (name: string): string => uuidFrom(`person ${name}`, NAMESPACE);
+  for (const name of demo.people)
+    addPerson(store, { id: whoIs(name), name }, new Date(now.getTime() - 30 * 24 * 60 * MINUTE));
+
   const work = (
     end: z.output<typeof zDemo>["open"][number],
     key: string,
     at: Date,
-    entriesOf: (sheet: RunSheet) => EntryInput[],
+    eventsOf: (sheet: RunSheet) => EventInput[],
   ) => {
     const id = uuidFrom(key, NAMESPACE);
     startEnd(store, { id, cable: end.cable, procedure: end.style, core: end.core, choices: end.choices }, at);
     const { sheet } = getEnd(store, id);
-    const threaded = sheet.parts.map(({ id: part }): EntryInput => ({ kind: "thread", part, on: true }));
-    const all: EntryInput[] = [
+    const threaded = sheet.parts.map(({ id: part }): EventInput => ({ kind: "thread", part, on: true }));
+    const all: EventInput[] = [
       { kind: "label", job: end.job, label: end.label },
       ...threaded,
-      ...entriesOf(sheet),
+      ...eventsOf(sheet),
     ];
-    all.forEach((entry, i) => {
-      addEntries(
+    all.forEach((event, i) => {
+      addEvents(
         store,
         id,
-        { client: "demo", after: i, entries: [{ id: uuidFrom(`${key}/${i}`, NAMESPACE), entry }] },
+        { client: "demo", after: i, events: [{ id: uuidFrom(`${key}/${i}`, NAMESPACE), event }] },
         new Date(at.getTime() + (i + 1) * 20_000),
       );
     });
@@ -135,30 +142,30 @@ export function seed(store: Store, text: string, now = new Date()): void {
       skip: [] as string[],
       bad: {},
       outcome: "kept" as const,
-      mended: false,
+      reworked: false,
     })),
   );
   const made = [...series, ...demo.ends];
   made.forEach((end, n) => {
     const at = new Date(now.getTime() - (made.length - n) * 190 * MINUTE);
     work({ ...end, toStep: "" }, `end ${n}`, at, (sheet) => {
-      const entries: EntryInput[] = [];
+      const events: EventInput[] = [];
       const bad = new Map(Object.entries(end.bad));
-      let mended = null as Readonly<Record<string, number>> | null;
+      let reworked = null as Readonly<Record<string, number>> | null;
       let off = 0;
       for (let index = 0; index < sheet.lines.length; index++) {
         const line = sheet.lines[index] as Line;
-        entries.push({ kind: "step", to: index });
+        events.push({ kind: "step", to: index });
         for (const { id, from, to, nominal } of line.checks.filter((one) => !end.skip.includes(one.id)))
           for (const wobble of [-20, 30]) {
-            const [near, far] = [mended?.[from], mended?.[to]];
-            const lies = mended
+            const [near, far] = [reworked?.[from], reworked?.[to]];
+            const lies = reworked
               ? near !== undefined && far !== undefined
                 ? far - near
                 : nominal
               : nominal + (end.off[id] ?? 0) + slip(n, id);
             const value = Math.max(0, Math.round((lies + wobble) / 10) * 10);
-            entries.push({
+            events.push({
               kind: "reading",
               check: id,
               value,
@@ -167,23 +174,23 @@ export function seed(store: Store, text: string, now = new Date()): void {
               instrument,
             });
           }
-        if (end.mended && !mended && line.checks.length > 0) {
+        if (end.reworked && !reworked && line.checks.length > 0) {
           const [advice] = advise(
             sheet,
-            stateOf(entries),
+            stateOf(events),
             getEnd(store, uuidFrom(`end ${n}`, NAMESPACE)).rule,
           );
-          if (advice?.kind === "mend") {
-            const rework = reworkEntry(advice, "recommended");
-            mended = rework.places;
-            entries.push(rework as EntryInput);
+          if (advice?.kind === "rework") {
+            const rework = reworkEvent(advice, "recommended");
+            reworked = rework.places;
+            events.push(rework as EventInput);
             for (const to of rework.steps) {
               const again = sheet.lines[to] as Line;
               const asked = judgementOf(again.step);
               const good = asked?.answers.find((answer) => answer.good);
-              if (to !== rework.to) entries.push({ kind: "step", to });
-              if (asked && good) entries.push({ kind: "answer", judgement: asked.id, answer: good.id });
-              entries.push(...(spentAt(again, { spent: [] }) as EntryInput[]));
+              if (to !== rework.to) events.push({ kind: "step", to });
+              if (asked && good) events.push({ kind: "answer", judgement: asked.id, answer: good.id });
+              events.push(...(spentAt(again, { spent: [] }) as EventInput[]));
               off += again.step.shards;
             }
             index = rework.back - 1;
@@ -194,24 +201,24 @@ export function seed(store: Store, text: string, now = new Date()): void {
         const seen = judgement && bad.get(judgement.id);
         if (judgement && seen) {
           bad.delete(judgement.id);
-          entries.push({ kind: "answer", judgement: judgement.id, answer: seen });
-          const [rung] = rungsOf(sheet, endState([]), judgement.id, seen);
-          if (!rung) throw new Error(`${judgement.id}: ${seen} offers nothing to try`);
-          entries.push(redoEntry(sheet, rung, judgement.id, seen) as EntryInput);
-          index = rung.to - 1;
+          events.push({ kind: "answer", judgement: judgement.id, answer: seen });
+          const [offer] = retriesOffered(sheet, endState([]), judgement.id, seen);
+          if (!offer) throw new Error(`${judgement.id}: ${seen} offers nothing to try`);
+          events.push(retryEvent(sheet, offer, judgement.id, seen) as EventInput);
+          index = offer.to - 1;
           continue;
         }
         const good = judgement?.answers.find((answer) => answer.good);
-        if (judgement && good) entries.push({ kind: "answer", judgement: judgement.id, answer: good.id });
-        entries.push(...(spentAt(line, { spent: [] }) as EntryInput[]));
+        if (judgement && good) events.push({ kind: "answer", judgement: judgement.id, answer: good.id });
+        events.push(...(spentAt(line, { spent: [] }) as EventInput[]));
         off += line.step.shards;
         if (line.step.kind === "dispose" && off > 0) {
-          entries.push({ kind: "shards", made: 0, binned: off });
+          events.push({ kind: "shards", made: 0, binned: off });
           off = 0;
         }
       }
-      if (off > 0) entries.push({ kind: "shards", made: 0, binned: off });
-      return [...entries, { kind: "sign", name: demo.people[end.by] ?? "Nobody", outcome: end.outcome }];
+      if (off > 0) events.push({ kind: "shards", made: 0, binned: off });
+      return [...events, { kind: "sign", name: demo.people[end.by] ?? "Nobody", outcome: end.outcome }];
     });
   });
   for (const { by, instrument: used, readings } of demo.studies)
@@ -219,7 +226,7 @@ export function seed(store: Store, text: string, now = new Date()): void {
       store,
       {
         id: uuidFrom(`study ${by} ${used}`, NAMESPACE),
-        person: demo.people[by] ?? "Nobody",
+        person: whoIs(demo.people[by] ?? "Nobody"),
         instrument: used,
         readings,
       },
@@ -230,7 +237,7 @@ export function seed(store: Store, text: string, now = new Date()): void {
     work(end, `open ${n}`, at, (sheet) =>
       sheet.lines
         .slice(0, sheet.lines.findIndex(({ step }) => step.id === end.toStep) + 1)
-        .map(({ index }): EntryInput => ({ kind: "step", to: index })),
+        .map(({ index }): EventInput => ({ kind: "step", to: index })),
     );
   });
   for (const { style, cable, core, by, sheet } of demo.confirmed) {
@@ -269,20 +276,20 @@ export function seed(store: Store, text: string, now = new Date()): void {
     );
     const { ends, sheet } = getBatch(store, id);
     const to = sheet.lines.findIndex(({ step }) => step.id === toStep);
-    const entries: EntryInput[] = [
-      ...sheet.parts.map(({ id: part }): EntryInput => ({ kind: "thread", part, on: true })),
+    const events: EventInput[] = [
+      ...sheet.parts.map(({ id: part }): EventInput => ({ kind: "thread", part, on: true })),
       { kind: "step", to },
     ];
     ends.slice(0, begun).forEach(({ id: end }, place) => {
-      addEntries(
+      addEvents(
         store,
         end,
         {
           client: "demo",
           after: 1,
-          entries: entries.map((entry, i) => ({
+          events: events.map((event, i) => ({
             id: uuidFrom(`batch ${n}/${place}/${i}`, NAMESPACE),
-            entry,
+            event,
           })),
         },
         at,

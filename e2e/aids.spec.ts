@@ -1,4 +1,4 @@
-import { addEntries, expect, lineOf, startEnd, THREADED, test } from "./server";
+import { addEvents, expect, lineOf, startEnd, THREADED, test } from "./server";
 import { begin, heading, pass, sign, work } from "./work";
 
 const PAIR = { cable: "duplex-3.0", procedure: "adhesive-polish-duplex", core: "50/125" };
@@ -8,7 +8,7 @@ test("a bad look takes back to the step that mends it, counts what was tried, an
   request,
 }) => {
   const end = await startEnd(request);
-  await addEntries(request, end, [...THREADED, { kind: "step", to: lineOf("glow") }]);
+  await addEvents(request, end, [...THREADED, { kind: "step", to: lineOf("glow") }]);
   await page.goto(`/bench/${end}`);
   await expect(heading(page)).toHaveText("Does the glow dim?");
   let tried = 0;
@@ -41,7 +41,7 @@ test("parts, looks and what is tried next go by digits and Enter alone", async (
   await page.keyboard.press("Space");
   await expect(heading(page)).toHaveText("Mark for the clamp");
   await expect(page.getByRole("status").filter({ hasText: "All saved" })).toBeVisible();
-  await addEntries(request, end, [{ kind: "step", to: lineOf("glow") }], 99);
+  await addEvents(request, end, [{ kind: "step", to: lineOf("glow") }], 99);
   await page.reload();
   await expect(heading(page)).toHaveText("Does the glow dim?");
   const bad = page.getByRole("button", { name: "It stayed bright" });
@@ -52,7 +52,7 @@ test("parts, looks and what is tried next go by digits and Enter alone", async (
   await page.keyboard.press("Enter");
   await expect(heading(page)).toHaveText("Insert with a bow");
   await expect(page.getByRole("status").filter({ hasText: "All saved" })).toBeVisible();
-  await addEntries(
+  await addEvents(
     request,
     end,
     [
@@ -75,9 +75,9 @@ test("a cure runs on while another end is worked, is seen on every page, and cal
 }) => {
   test.setTimeout(120_000);
   const [first, second] = [await startEnd(request, PAIR), await startEnd(request, PAIR)];
-  await addEntries(request, first, [{ kind: "label", job: "Row D", label: "pair 1" }]);
+  await addEvents(request, first, [{ kind: "label", job: "Row D", label: "pair 1" }]);
   // Long enough for two pages to be opened before it is over, on a slow machine too.
-  await addEntries(request, first, [{ kind: "timer", step: "cure", action: "start", seconds: 20 }], 99);
+  await addEvents(request, first, [{ kind: "timer", step: "cure", action: "start", seconds: 20 }], 99);
   await page.goto(`/bench/${second}`);
   const tray = page.getByRole("region", { name: "Holds and cures" });
   await expect(tray.getByRole("link")).toContainText("pair 1");
@@ -87,7 +87,7 @@ test("a cure runs on while another end is worked, is seen on every page, and cal
   await expect(tray.getByRole("link")).toContainText("Ready");
   await tray.getByRole("link").click();
   await expect(page).toHaveURL(new RegExp(first));
-  await addEntries(request, first, [{ kind: "timer", step: "cure", action: "stop", seconds: 20 }], 99);
+  await addEvents(request, first, [{ kind: "timer", step: "cure", action: "stop", seconds: 20 }], 99);
   await expect(tray).toHaveCount(0);
 });
 
@@ -97,14 +97,14 @@ test("two holds run at once, each by its own clock", async ({ page, request }) =
     [first, 300],
     [second, 900],
   ] as const)
-    await addEntries(request, end, [{ kind: "timer", step: "cure", action: "start", seconds }], 99);
+    await addEvents(request, end, [{ kind: "timer", step: "cure", action: "start", seconds }], 99);
   await page.goto("/");
   const tray = page.getByRole("region", { name: "Holds and cures" });
   await expect(tray.getByRole("link")).toHaveCount(2);
   await expect(tray.getByRole("link").first()).toContainText(/^[45]:/);
   await expect(tray.getByRole("link").last()).toContainText(/^1[45]:/);
   for (const end of [first, second])
-    await addEntries(request, end, [{ kind: "timer", step: "cure", action: "stop", seconds: 1 }], 99);
+    await addEvents(request, end, [{ kind: "timer", step: "cure", action: "stop", seconds: 1 }], 99);
 });
 
 test("bites are counted by Enter, and a shard missing must be told before the sign-off", async ({ page }) => {
@@ -131,7 +131,7 @@ test("bites are counted by Enter, and a shard missing must be told before the si
 test("the blade says what is due, and seeing to it is logged", async ({ page, request }) => {
   const sheet = { cable: "distribution-900", procedure: "stub-cam-crimp-900", core: "9/125" };
   const end = await startEnd(request, sheet);
-  await addEntries(request, end, [{ kind: "thread", part: "boot", on: true }]);
+  await addEvents(request, end, [{ kind: "thread", part: "boot", on: true }]);
   const { steps } = await (await request.get("/api/v1/shelf/procedures/stub-cam-crimp-900")).json();
   const { tool } = (steps as { kind: string; tool: string }[]).find(({ kind }) => kind === "cleave") ?? {
     tool: "",
@@ -139,7 +139,7 @@ test("the blade says what is due, and seeing to it is logged", async ({ page, re
   const before = (await (await request.get("/api/v1/tools")).json()).find(
     (one: { tool: string }) => one.tool === tool,
   );
-  await addEntries(
+  await addEvents(
     request,
     end,
     Array.from({ length: before.wipeEvery }, () => ({

@@ -1,5 +1,5 @@
 import type { Page } from "@playwright/test";
-import { addEntries, endAtMeasure, expect, MEASURE, startEnd, THREADED, test } from "./server";
+import { addEvents, endAtMeasure, expect, MEASURE, startEnd, THREADED, test } from "./server";
 import { begin, heading, sign, work } from "./work";
 
 for (const [style, query] of [
@@ -51,7 +51,7 @@ test("the gate stays shut until every part is threaded on", async ({ page, reque
 
 test("Space, arrows and a pedal go on and back; typing in the field does not", async ({ page, request }) => {
   const end = await startEnd(request);
-  await addEntries(request, end, [...THREADED, { kind: "step", to: 1 }]);
+  await addEvents(request, end, [...THREADED, { kind: "step", to: 1 }]);
   await page.goto(`/bench/${end}`);
   await page.keyboard.press("Space");
   await expect(heading(page)).toHaveText("Mark the jacket");
@@ -60,7 +60,7 @@ test("Space, arrows and a pedal go on and back; typing in the field does not", a
   await page.keyboard.press("ArrowLeft");
   await page.keyboard.press("PageUp");
   await expect(heading(page)).toHaveText("Mark for the clamp");
-  await addEntries(request, end, [{ kind: "step", to: MEASURE }], 99);
+  await addEvents(request, end, [{ kind: "step", to: MEASURE }], 99);
   await page.reload();
   await expect(async () => {
     await page.locator("#reading").fill("3");
@@ -121,8 +121,8 @@ for (const [typed, said] of [
     await page.keyboard.press("Enter");
     await expect(page.locator("#verdict")).toContainText(said);
     await expect(page.locator("#reading")).toHaveValue(typed);
-    const { entries } = await (await request.get(`/api/v1/ends/${end}`)).json();
-    expect(entries).toHaveLength(THREADED.length + 1);
+    const { events } = await (await request.get(`/api/v1/ends/${end}`)).json();
+    expect(events).toHaveLength(THREADED.length + 1);
   });
 
 test("the instrument is chosen once and remembered", async ({ page, request }) => {
@@ -146,7 +146,7 @@ test("nothing at the bench needs scrolling on a desk or an upright tablet", asyn
   ]) {
     await page.setViewportSize(size);
     for (const step of [0, 6, 7, MEASURE]) {
-      await addEntries(request, end, [{ kind: "step", to: step }], 99);
+      await addEvents(request, end, [{ kind: "step", to: step }], 99);
       await page.reload();
       await expect(page.locator("#step")).toBeVisible();
       const hidden = await page.evaluate(() =>

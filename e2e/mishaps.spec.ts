@@ -1,7 +1,7 @@
 import AxeBuilder from "@axe-core/playwright";
 import type { Page } from "@playwright/test";
 import {
-  addEntries,
+  addEvents,
   cleaveRead,
   endAtMeasure,
   expect,
@@ -24,7 +24,7 @@ test("a part found not to be on goes on while it can, and what lies in front of 
   request,
 }) => {
   const end = await startEnd(request);
-  await addEntries(request, end, [...THREADED, { kind: "step", to: lineOf("mark-buffer") - 2 }]);
+  await addEvents(request, end, [...THREADED, { kind: "step", to: lineOf("mark-buffer") - 2 }]);
   await page.goto(`/bench/${end}`);
   await page.getByRole("button", { name: "Parts on: 3 of 3" }).click();
   await clean(page);
@@ -48,7 +48,7 @@ test("a part that no longer goes on takes a fresh start, at its cost, by one key
   request,
 }) => {
   const end = await startEnd(request);
-  await addEntries(request, end, [
+  await addEvents(request, end, [
     ...THREADED,
     { kind: "step", to: lineOf("boot") },
     { kind: "thread", part: "boot-3", on: false },
@@ -69,10 +69,10 @@ test("a part that no longer goes on takes a fresh start, at its cost, by one key
   await expect(page.getByText(/went on before/)).toHaveCount(0);
   await expect(saved(page)).toBeAttached();
   const record = await (await request.get(`/api/v1/ends/${end}?after=0`)).json();
-  const kinds = record.entries.map(({ entry }: { entry: { kind: string } }) => entry.kind);
-  expect(kinds.filter((kind: string) => kind === "restart" || kind === "untake")).toEqual([
+  const kinds = record.events.map(({ event }: { event: { kind: string } }) => event.kind);
+  expect(kinds.filter((kind: string) => kind === "restart" || kind === "take-back")).toEqual([
     "restart",
-    "untake",
+    "take-back",
     "restart",
   ]);
 });
@@ -138,7 +138,7 @@ test("readings of one length that disagree ask to be read again; nothing is cut 
   request,
 }) => {
   const end = await endAtMeasure(request);
-  await addEntries(request, end, [cleaveRead(9_500), cleaveRead(8_200)], 99);
+  await addEvents(request, end, [cleaveRead(9_500), cleaveRead(8_200)], 99);
   await page.goto(`/bench/${end}`);
   await expect(advice(page)).toContainText("Read it again before anything is cut");
   await expect(page.getByRole("button", { name: /Take it/ })).toHaveCount(0);
@@ -159,14 +159,14 @@ test("the adhesive's life counts down; a cure that runs by itself is asked about
   const { parts: known } = await (
     await request.get("/api/v1/shelf/procedures/adhesive-polish-duplex")
   ).json();
-  await addEntries(request, end, [
+  await addEvents(request, end, [
     ...known.map(({ id }: { id: string }) => ({ kind: "thread", part: id, on: true })),
     { kind: "step", to: lineOf("fill", PAIR) },
     { kind: "step", to: lineOf("insert", PAIR) },
   ]);
   await page.goto(`/bench/${end}`);
   await expect(page.getByRole("timer", { name: "adhesive in the tip: left" })).toHaveText(/^9:\d\d$/);
-  await addEntries(
+  await addEvents(
     request,
     end,
     [
@@ -183,12 +183,12 @@ test("the adhesive's life counts down; a cure that runs by itself is asked about
   await page.keyboard.press("Enter");
   await expect(told).toHaveCount(0);
   await expect(heading(page)).toHaveText("Cure");
-  await addEntries(request, end, [{ kind: "timer", step: "cure", action: "stop", seconds: 1 }], 99);
+  await addEvents(request, end, [{ kind: "timer", step: "cure", action: "stop", seconds: 1 }], 99);
 });
 
 test("what keeps an end from being in is named at the sign-off and on record", async ({ page, request }) => {
   const end = await endAtMeasure(request);
-  await addEntries(
+  await addEvents(
     request,
     end,
     [
@@ -225,7 +225,7 @@ test("the browser's Back leads from the bench to the sheet as it was, and on aga
   await expect(heading(page)).toBeVisible();
   expect(page.url()).toBe(bench);
   const end = bench.split("/").at(-1) as string;
-  await addEntries(page.request, end, [...THREADED, { kind: "step", to: lineOf("measure") }], 99);
+  await addEvents(page.request, end, [...THREADED, { kind: "step", to: lineOf("measure") }], 99);
   await page.reload();
   await page.locator("#reading").fill("9.5");
   await page.reload();
@@ -239,7 +239,7 @@ test("a new step has the keys and the title; Space goes on after a click and aft
   request,
 }) => {
   const end = await startEnd(request);
-  await addEntries(request, end, [...THREADED, { kind: "step", to: lineOf("mark-clamp") }]);
+  await addEvents(request, end, [...THREADED, { kind: "step", to: lineOf("mark-clamp") }]);
   await page.goto(`/bench/${end}`);
   await page.keyboard.press("Space");
   await expect(heading(page)).toHaveText("Mark the jacket");
@@ -323,7 +323,7 @@ test("a break stays a break, passed by or not: the advice later is what follows 
   request,
 }) => {
   const end = await startEnd(request);
-  await addEntries(request, end, [...THREADED, { kind: "step", to: lineOf("bend") }]);
+  await addEvents(request, end, [...THREADED, { kind: "step", to: lineOf("bend") }]);
   await page.goto(`/bench/${end}`);
   await page.getByRole("button", { name: /It broke/ }).click();
   const first = await advice(page).getByRole("listitem").allTextContents();
@@ -331,7 +331,7 @@ test("a break stays a break, passed by or not: the advice later is what follows 
   await page.keyboard.press("PageDown");
   await page.keyboard.press("PageDown");
   await expect(heading(page)).toHaveText("Press the wedge home");
-  await addEntries(request, end, [{ kind: "step", to: MEASURE }], 99);
+  await addEvents(request, end, [{ kind: "step", to: MEASURE }], 99);
   await page.reload();
   await expect(heading(page)).toHaveText("Measure the prepared end");
   const later = await advice(page).getByRole("listitem").allTextContents();
@@ -353,7 +353,7 @@ test("one cut is one fraction: on the sheet, on the band and big at the bench", 
   const fraction = (await row.locator(".figures").first().textContent()) ?? "";
   expect(fraction).toMatch(/^\d+ \d+\/\d+$/);
   const end = await startEnd(request);
-  await addEntries(request, end, [...THREADED, { kind: "step", to: lineOf("second-mark") }]);
+  await addEvents(request, end, [...THREADED, { kind: "step", to: lineOf("second-mark") }]);
   await page.goto(`/bench/${end}`);
   await expect(page.locator(".figure-huge").first()).toHaveText(fraction);
   await expect(

@@ -1,5 +1,5 @@
 import AxeBuilder from "@axe-core/playwright";
-import { addEntries, cleaveRead, endAtMeasure, expect, lineOf, startEnd, THREADED, test } from "./server";
+import { addEvents, cleaveRead, endAtMeasure, expect, lineOf, startEnd, THREADED, test } from "./server";
 import { heading, pass } from "./work";
 
 const DROP = { cable: "flat-drop", procedure: "drop-clamp", core: "9/125" };
@@ -29,7 +29,7 @@ test("a step passed by without what it asks for says so first, shows as skipped,
   await expect(steps.getByRole("button", { name: /Measure the prepared end skipped/ })).toBeVisible();
   await page.keyboard.press("PageDown");
   await expect(told).toContainText("Not answered: Before the fibre goes in, does the joint glow?");
-  await addEntries(request, end, [{ kind: "step", to: lineOf("shards") }], 99);
+  await addEvents(request, end, [{ kind: "step", to: lineOf("shards") }], 99);
   await page.reload();
   await page.getByRole("button", { name: /Finish/ }).click();
   const passed = page.getByRole("region", { name: "Passed by" });
@@ -56,8 +56,8 @@ test("a clock runs from the cleave wherever one goes; too late, it asks for a fr
   request,
 }) => {
   const end = await startEnd(request);
-  await addEntries(request, end, [...THREADED, { kind: "step", to: lineOf("cleave") }]);
-  await addEntries(request, end, [{ kind: "step", to: lineOf("light-on") }], 99);
+  await addEvents(request, end, [...THREADED, { kind: "step", to: lineOf("cleave") }]);
+  await addEvents(request, end, [{ kind: "step", to: lineOf("light-on") }], 99);
   await page.goto(`/bench/${end}`);
   await expect(page.getByText(/cleaved end, until “Insert with a bow”/)).toBeVisible();
   await page.goto("/shelf");
@@ -100,7 +100,7 @@ test("where no reading can settle a length: redo it to the middle at its cost, o
     .getByRole("button", { name: /cleave length/ })
     .click();
   await expect(ways).toContainText("that it is out; the record will say that it was not settled");
-  await ways.getByRole("button", { name: /Redo it to the middle/ }).click();
+  await ways.getByRole("button", { name: /Rework it to the middle/ }).click();
   const advice = page.getByRole("region", { name: "What to do" });
   await expect(advice).toContainText("Cleave again at 9.5 from the buffer edge");
   await expect(advice).toContainText("of cable");
@@ -114,7 +114,7 @@ test("a style that begins from the start says so, offers nothing less, and Enter
   request,
 }) => {
   const end = await startEnd(request, DROP);
-  await addEntries(request, end, [{ kind: "step", to: lineOf("measure", DROP) }, cleaveRead(11_400)]);
+  await addEvents(request, end, [{ kind: "step", to: lineOf("measure", DROP) }, cleaveRead(11_400)]);
   await page.goto(`/bench/${end}`);
   const advice = page.getByRole("region", { name: "What to do" });
   await expect(advice.getByRole("heading", { name: /From the start/ })).toBeVisible();

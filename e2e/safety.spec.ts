@@ -1,5 +1,5 @@
 import { readFileSync } from "node:fs";
-import { addEntries, endAtMeasure, expect, startEnd, test } from "./server";
+import { addEvents, endAtMeasure, expect, startEnd, test } from "./server";
 import { pass } from "./work";
 
 test("a reading shown as saved survives a kill of the server, and the end resumes where it was", async ({
@@ -18,10 +18,8 @@ test("a reading shown as saved survives a kill of the server, and the end resume
   const fresh = await elsewhere?.newPage();
   await fresh?.goto(`/bench/${end}`);
   await expect(fresh?.locator("#step") ?? page.locator("#none")).toHaveText("Measure the prepared end");
-  const { entries } = await (await request.get(`/api/v1/ends/${end}`)).json();
-  expect(entries.filter(({ entry }: { entry: { kind: string } }) => entry.kind === "reading")).toHaveLength(
-    1,
-  );
+  const { events } = await (await request.get(`/api/v1/ends/${end}`)).json();
+  expect(events.filter(({ event }: { event: { kind: string } }) => event.kind === "reading")).toHaveLength(1);
   await elsewhere?.close();
 });
 
@@ -40,8 +38,8 @@ test("while the server is away readings are kept on the device and say so, even 
   await server.start();
   await page.reload();
   await expect(page.getByRole("status").filter({ hasText: "All saved" })).toBeVisible();
-  const { entries } = await (await request.get(`/api/v1/ends/${end}`)).json();
-  expect(entries.at(-1).entry).toMatchObject({ kind: "reading", value: 9400, typed: "9.4" });
+  const { events } = await (await request.get(`/api/v1/ends/${end}`)).json();
+  expect(events.at(-1).event).toMatchObject({ kind: "reading", value: 9.4, typed: "9.4" });
 });
 
 test("what another window did is told even when it comes with this window's own answer", async ({
@@ -52,7 +50,7 @@ test("what another window did is told even when it comes with this window's own 
   await page.goto(`/bench/${end}`);
   await expect(page.locator("#reading")).toBeVisible();
   await page.route("**/api/v1/ends/*?after=*", (route) => route.abort());
-  await addEntries(request, end, [{ kind: "answer", judgement: "glow", answer: "no" }], 99);
+  await addEvents(request, end, [{ kind: "answer", judgement: "glow", answer: "no" }], 99);
   await page.locator("#reading").fill("9.3");
   await page.keyboard.press("Enter");
   await expect(page.getByText("Changed in another window: an answer.")).toBeVisible();
@@ -61,7 +59,7 @@ test("what another window did is told even when it comes with this window's own 
 test("what still waits when the bench is left is sent from any other page", async ({ page, request }) => {
   const end = await endAtMeasure(request);
   await page.goto(`/bench/${end}`);
-  await page.route("**/entries", (route) => route.abort());
+  await page.route("**/events", (route) => route.abort());
   await expect(page.locator("#reading")).toBeVisible();
   await page.locator("#reading").fill("9.3");
   await page.keyboard.press("Enter");
@@ -69,7 +67,7 @@ test("what still waits when the bench is left is sent from any other page", asyn
   await page.unrouteAll();
   await page.goto("/setup");
   await expect
-    .poll(async () => (await (await request.get(`/api/v1/ends/${end}`)).json()).entries.at(-1).entry.typed)
+    .poll(async () => (await (await request.get(`/api/v1/ends/${end}`)).json()).events.at(-1).event.typed)
     .toBe("9.3");
 });
 
@@ -81,7 +79,7 @@ test("a reading for an end that was signed off elsewhere is not stored, and says
   await page.goto(`/bench/${end}`);
   await expect(page.locator("#reading")).toBeVisible();
   await page.route("**/api/v1/ends/*?after=*", (route) => route.abort());
-  await addEntries(request, end, [{ kind: "sign", name: "Osla Brandt", outcome: "kept" }], 99);
+  await addEvents(request, end, [{ kind: "sign", name: "Osla Brandt", outcome: "kept" }], 99);
   await page.unrouteAll();
   await page.locator("#reading").fill("9.3");
   await page.keyboard.press("Enter");
@@ -130,7 +128,7 @@ test("an unknown end, page or ledger query gets a page that says what to do", as
 
 test("names that look like markup stay text", async ({ page, request }) => {
   const end = await startEnd(request);
-  await addEntries(request, end, [
+  await addEvents(request, end, [
     { kind: "label", job: "<img src=x onerror=alert(1)>", label: "</script><b>x" },
   ]);
   page.on("dialog", () => {

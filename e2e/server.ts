@@ -3,7 +3,8 @@ import { mkdtempSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { type APIRequestContext, test as base, expect, type Page, type Response } from "@playwright/test";
-import { compileRunSheet, type EntryInput } from "@/core";
+import { z } from "zod";
+import { compileRunSheet, type EventInput, zEvent, zStoredEvent } from "@/core";
 import { shippedLibrary } from "@/store/shipped";
 import { freePort, type RunningServer, startServer } from "./next-server";
 
@@ -76,22 +77,30 @@ export async function startEnd(request: APIRequestContext, sheet = WEDGE): Promi
   return (await answer.json()).id;
 }
 
-/** Adds entries by the API, as another window would. */
-export async function addEntries(
+/** Adds events by the API, as another window would. */
+export async function addEvents(
   request: APIRequestContext,
   end: string,
-  entries: readonly EntryInput[],
+  events: readonly EventInput[],
   after = 0,
 ): Promise<void> {
-  const answer = await request.post(`/api/v1/ends/${end}/entries`, {
-    data: { client: "test", after, entries: entries.map((entry) => ({ id: randomUUID(), entry })) },
-    // The server closes idle connections; sending the same entries again changes nothing.
+  const answer = await request.post(`/api/v1/ends/${end}/events`, {
+    data: {
+      client: "test",
+      after,
+      // Lengths are whole micrometres in a test and millimetres on the wire.
+      events: events.map((event) => ({
+        id: randomUUID(),
+        event: z.encode(zEvent, zStoredEvent.parse(event)),
+      })),
+    },
+    // The server closes idle connections; sending the same events again changes nothing.
     maxRetries: 2,
   });
   expect(answer.ok(), await answer.text()).toBe(true);
 }
 
-export const THREADED: readonly EntryInput[] = ["boot-3", "yarn-nut", "yarn-ring"].map((part) => ({
+export const THREADED: readonly EventInput[] = ["boot-3", "yarn-nut", "yarn-ring"].map((part) => ({
   kind: "thread",
   part,
   on: true,
@@ -115,12 +124,12 @@ export const MEASURE = lineOf("measure");
 /** An end threaded and standing at its measure step. @returns its id. */
 export async function endAtMeasure(request: APIRequestContext): Promise<string> {
   const end = await startEnd(request);
-  await addEntries(request, end, [...THREADED, { kind: "step", to: MEASURE }]);
+  await addEvents(request, end, [...THREADED, { kind: "step", to: MEASURE }]);
   return end;
 }
 
 /** A reading of the wedge sheet's cleave, in micrometres, by a digital calliper. */
-export const cleaveRead = (value: number): EntryInput => ({
+export const cleaveRead = (value: number): EventInput => ({
   kind: "reading",
   check: "cleave",
   value,

@@ -1,6 +1,6 @@
 import AxeBuilder from "@axe-core/playwright";
 import type { Page } from "@playwright/test";
-import { addEntries, cleaveRead, expect, lineOf, MEASURE, startEnd, THREADED, test, WEDGE } from "./server";
+import { addEvents, cleaveRead, expect, lineOf, MEASURE, startEnd, THREADED, test, WEDGE } from "./server";
 
 const onPhone = () => test.info().project.name === "phone";
 
@@ -12,13 +12,13 @@ async function views(request: Parameters<typeof startEnd>[0]): Promise<string[]>
   const measure = await startEnd(request);
   const look = await startEnd(request);
   const done = await startEnd(request);
-  await addEntries(request, measure, [
+  await addEvents(request, measure, [
     { kind: "label", job: LONG, label: LONG },
     ...THREADED,
     { kind: "step", to: MEASURE },
   ]);
   const short = await startEnd(request);
-  await addEntries(request, short, [
+  await addEvents(request, short, [
     { kind: "label", job: LONG, label: LONG },
     ...THREADED,
     { kind: "step", to: MEASURE },
@@ -26,12 +26,12 @@ async function views(request: Parameters<typeof startEnd>[0]): Promise<string[]>
     { kind: "spare", length: 400_000 },
   ]);
   const cleave = await startEnd(request);
-  await addEntries(request, cleave, [...THREADED, { kind: "step", to: lineOf("cleave") }]);
+  await addEvents(request, cleave, [...THREADED, { kind: "step", to: lineOf("cleave") }]);
   const begun = await request.post("/api/v1/batches", { data: { ...WEDGE, count: 12, job: LONG } });
   const batch = (await begun.json()).id;
   const { ends } = await (await request.get(`/api/v1/batches/${batch}`)).json();
-  await addEntries(request, look, [...THREADED, { kind: "step", to: lineOf("bend") }]);
-  await addEntries(request, done, [
+  await addEvents(request, look, [...THREADED, { kind: "step", to: lineOf("bend") }]);
+  await addEvents(request, done, [
     { kind: "label", job: LONG, label: "Unbrokenwordofamostextraordinarylengthindeed".repeat(2) },
     ...THREADED,
     { kind: "sign", name: "Teo Marsh", outcome: "kept" },
@@ -169,7 +169,7 @@ test("nothing runs off the side or out of reach, down to 360 pixels, on its side
 
 test("the open picker and the sign-off have no barrier either", async ({ page, request }) => {
   const end = await startEnd(request);
-  await addEntries(request, end, [...THREADED, { kind: "step", to: lineOf("shards") }]);
+  await addEvents(request, end, [...THREADED, { kind: "step", to: lineOf("shards") }]);
   const scan = async () =>
     (await new AxeBuilder({ page }).analyze()).violations.map(
       ({ id, nodes }) => `${id} ${nodes.map(({ target }) => target).join(" ")}`,
@@ -200,7 +200,7 @@ test("the screen of figures to be checked, and a shard missing at the sign-off, 
   await expect(page.getByRole("button", { name: "Not now: begin unchecked" })).toBeVisible();
   expect(await scan()).toEqual([]);
   const end = await startEnd(request);
-  await addEntries(request, end, [
+  await addEvents(request, end, [
     ...THREADED,
     { kind: "shards", made: 2, binned: 1 },
     { kind: "step", to: lineOf("shards") },
@@ -238,7 +238,7 @@ test("the band reads as a list of lengths", async ({ page }) => {
 test("a ledger of many ends goes on page by page", async ({ page, request }) => {
   test.skip(onPhone(), "the same on a phone");
   for (let i = 0; i < 65; i++)
-    await addEntries(request, await startEnd(request), [
+    await addEvents(request, await startEnd(request), [
       { kind: "sign", name: `Person ${i}`, outcome: "cut-off" },
     ]);
   await page.goto("/ledger?result=cut-off");

@@ -85,3 +85,15 @@ export async function sign(page: Page, name: string): Promise<void> {
   await page.keyboard.press("Enter");
   await expect(page.getByRole("heading", { name: /On record/ })).toBeVisible();
 }
+
+/** Says who is working at this device, from any page. */
+export async function workAs(page: Page, name: string): Promise<void> {
+  await page.getByRole("button", { name: /Who is working\?|^Working:/ }).click();
+  const known = page.getByRole("dialog").getByRole("button", { name, exact: true });
+  if (await known.isVisible()) await known.click();
+  else {
+    await page.getByRole("dialog").getByRole("textbox").fill(name);
+    await page.keyboard.press("Enter");
+  }
+  await expect(page.getByRole("button", { name: `Working: ${name}. Change` })).toBeVisible();
+}

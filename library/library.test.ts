@@ -12,7 +12,7 @@ import {
   layersAfter,
   misfits,
   planBatch,
-  rungsOf,
+  retriesOffered,
   stagesOf,
   variantsOf,
 } from "@/core";
@@ -174,9 +174,9 @@ describe.each(pairs.map((pair) => [`${pair.procedure.id} on ${pair.cable.id} ${p
           for (const answer of judgement?.answers ?? []) {
             if (answer.good) expect(answer.action).not.toBe("");
             else {
-              const rungs = rungsOf(sheet, endState([]), judgement?.id ?? "", answer.id);
-              expect(rungs.length > 0 || answer.action.startsWith("Stop.")).toBe(true);
-              for (const { to, left } of rungs) {
+              const offers = retriesOffered(sheet, endState([]), judgement?.id ?? "", answer.id);
+              expect(offers.length > 0 || answer.action.startsWith("Stop.")).toBe(true);
+              for (const { to, left } of offers) {
                 expect(left).toBeGreaterThan(0);
                 expect(sheet.lines[to]).toBeDefined();
               }

@@ -1,22 +1,22 @@
 import { describe, expect, it } from "vitest";
 import {
-  type EntryInput,
+  type EventInput,
   judgementOf,
   nextLine,
   presentFeatures,
   type RunSheet,
-  redoEntry,
-  reworkEntry,
-  rungsOf,
+  retriesOffered,
+  retryEvent,
+  reworkEvent,
 } from "@/core";
-import { adviceFor, stateAfter } from "@/core/mending/fixtures/ends";
+import { adviceFor, stateAfter } from "@/core/advice/fixtures/ends";
 import { shippedSheets } from "./fixtures/sheets";
 
 /** Everything that can be seen to be wrong with an end standing at a line: faults of its end, and bad answers there. */
 function* wrongs(
   sheet: RunSheet,
   at: number,
-): Generator<{ what: string; entry: EntryInput; seen: { judgement: string; answer: string } | null }> {
+): Generator<{ what: string; event: EventInput; seen: { judgement: string; answer: string } | null }> {
   const end = presentFeatures(sheet, at)
     .filter(({ kind, madeAt }) => kind === "end" && madeAt >= 0)
     .at(-1);
@@ -24,25 +24,25 @@ function* wrongs(
   for (const what of end ? (["bad-cleave", "touched", "aged", "nick"] as const) : [])
     yield {
       what,
-      entry: { kind: "fault", leg, feature: end?.id as string, what, at: null, on: true },
+      event: { kind: "fault", leg, feature: end?.id as string, what, at: null, on: true },
       seen: null,
     };
   const judgement = sheet.lines[at] && judgementOf(sheet.lines[at].step);
   for (const { id } of judgement?.answers.filter(({ good }) => !good) ?? []) {
     const seen = { judgement: judgement?.id as string, answer: id };
-    yield { what: `${seen.judgement}: ${id}`, entry: { kind: "answer", ...seen }, seen };
+    yield { what: `${seen.judgement}: ${id}`, event: { kind: "answer", ...seen }, seen };
   }
 }
 
 /** The lines walked from taking a redo until the fibre next goes in or the end is done. */
-function walkedToEntry(sheet: RunSheet, entry: ReturnType<typeof reworkEntry>): number[] {
+function walkedToEntry(sheet: RunSheet, event: ReturnType<typeof reworkEvent>): number[] {
   const walked: number[] = [];
-  let mend: ReturnType<typeof reworkEntry> | null = entry;
-  for (let at = entry.to; at < sheet.lines.length; ) {
+  let inHand: ReturnType<typeof reworkEvent> | null = event;
+  for (let at = event.to; at < sheet.lines.length; ) {
     walked.push(at);
     if (["insert", "fuse"].includes(sheet.lines[at]?.step.kind ?? "")) break;
-    if (mend && at >= mend.back) mend = null;
-    at = nextLine({ mend, at });
+    if (inHand && at >= inHand.back) inHand = null;
+    at = nextLine({ inHand, at });
   }
   return walked;
 }
@@ -55,19 +55,19 @@ describe("whatever is seen to be wrong, at whatever step, and whichever way is t
     const lost: string[] = [];
     for (const { name, sheet } of shippedSheets)
       for (const { index } of sheet.lines)
-        for (const { what, entry: wrong, seen } of wrongs(sheet, index)) {
+        for (const { what, event: wrong, seen } of wrongs(sheet, index)) {
           const state = stateAfter({ kind: "step", to: index }, wrong);
           for (const advice of adviceFor(sheet, state, seen)) {
-            if (advice.kind !== "mend") continue;
+            if (advice.kind !== "rework") continue;
             for (const plan of ["least", "recommended"] as const) {
-              const entry = reworkEntry(advice, plan);
-              const moved = entry.moves.flatMap(
+              const event = reworkEvent(advice, plan);
+              const moved = event.moves.flatMap(
                 ({ feature }) => sheet.features.find(({ id }) => id === feature)?.ends ?? [],
               );
               const stripped = moved.includes("coating");
               if (!stripped && !moved.includes("glass")) continue;
               taken += 1;
-              const walked = walkedToEntry(sheet, entry);
+              const walked = walkedToEntry(sheet, event);
               const line = (is: (line: RunSheet["lines"][number]) => boolean) =>
                 sheet.lines.filter(is).map((one) => one.index);
               const asked = (ids: readonly string[]) =>
@@ -98,16 +98,16 @@ describe("whatever is seen to be wrong, at whatever step, and whichever way is t
   it("what is made anew is read again before the end can be done", () => {
     for (const { name, sheet } of shippedSheets)
       for (const { index } of sheet.lines)
-        for (const { entry: wrong, seen } of wrongs(sheet, index)) {
+        for (const { event: wrong, seen } of wrongs(sheet, index)) {
           const state = stateAfter({ kind: "step", to: index }, wrong);
           for (const advice of adviceFor(sheet, state, seen)) {
-            if (advice.kind !== "mend") continue;
-            const entry = reworkEntry(advice, "recommended");
-            const moved = entry.moves.map(({ feature }) => feature);
+            if (advice.kind !== "rework") continue;
+            const event = reworkEvent(advice, "recommended");
+            const moved = event.moves.map(({ feature }) => feature);
             const touched = sheet.checks.filter(
-              ({ leg, from, to }) => leg === entry.leg && (moved.includes(from) || moved.includes(to)),
+              ({ leg, from, to }) => leg === event.leg && (moved.includes(from) || moved.includes(to)),
             );
-            expect([name, touched.filter(({ id }) => !entry.voids.checks.includes(id))]).toEqual([name, []]);
+            expect([name, touched.filter(({ id }) => !event.voids.checks.includes(id))]).toEqual([name, []]);
           }
         }
   });
@@ -118,11 +118,11 @@ describe("whatever is seen to be wrong, at whatever step, and whichever way is t
         for (const { seen } of wrongs(sheet, line.index))
           for (const leg of seen ? legsOf(sheet) : []) {
             const { judgement, answer } = seen as { judgement: string; answer: string };
-            for (const rung of rungsOf(sheet, stateAfter(), judgement, answer, leg)) {
-              const own = rung.rule.each ? leg : "";
-              const entry = redoEntry(sheet, rung, judgement, answer, own);
+            for (const offer of retriesOffered(sheet, stateAfter(), judgement, answer, leg)) {
+              const own = offer.rule.each ? leg : "";
+              const event = retryEvent(sheet, offer, judgement, answer, own);
               const anew = sheet.features.filter(
-                ({ madeAt, cutAt }) => Math.max(madeAt, cutAt ?? -1) >= rung.to,
+                ({ madeAt, cutAt }) => Math.max(madeAt, cutAt ?? -1) >= offer.to,
               );
               const touched = sheet.checks.filter(
                 (check) =>
@@ -130,12 +130,12 @@ describe("whatever is seen to be wrong, at whatever step, and whichever way is t
                   anew.some(({ id }) => id === check.from || id === check.to),
               );
               voided += touched.length;
-              expect([name, touched.filter(({ id }) => !entry.voids.checks.includes(id))]).toEqual([
+              expect([name, touched.filter(({ id }) => !event.voids.checks.includes(id))]).toEqual([
                 name,
                 [],
               ]);
               const others = sheet.checks.filter(({ leg: of }) => own !== "" && of !== own);
-              expect([name, others.filter(({ id }) => entry.voids.checks.includes(id))]).toEqual([name, []]);
+              expect([name, others.filter(({ id }) => event.voids.checks.includes(id))]).toEqual([name, []]);
             }
           }
     expect(voided).toBeGreaterThan(500);

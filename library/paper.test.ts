@@ -1,22 +1,22 @@
 import { randomUUID } from "node:crypto";
 import { getDocument } from "pdfjs-dist/legacy/build/pdf.mjs";
 import { describe, expect, it } from "vitest";
-import { advise, type EntryInput, endState, restartEntry, reworkEntry } from "@/core";
-import { CALLIPER, GUARDED } from "@/core/mending/fixtures/ends";
-import { addEntries, getEnd, startEnd } from "@/service/ends";
+import { advise, type EventInput, endState, restartEvent, reworkEvent } from "@/core";
+import { CALLIPER, GUARDED } from "@/core/advice/fixtures/ends";
+import { addEvents, getEnd, startEnd } from "@/service/ends";
 import { codeOf } from "@/service/fixtures/code-of";
-import { endRecord } from "@/service/record";
+import { endRecord, recordJson } from "@/service/record";
 import { openStore } from "@/store/database";
 import { recordsPdf } from "@/ui/paper/record-paper";
 import { unprintable } from "@/ui/paper/scripts";
 
 const store = openStore(":memory:");
 const WEDGE = { cable: "simplex-3.0", procedure: "stub-wedge-release-cord", core: "9/125" };
-const add = (id: string, ...entries: EntryInput[]) =>
-  addEntries(store, id, {
+const add = (id: string, ...events: EventInput[]) =>
+  addEvents(store, id, {
     client: "test",
-    after: getEnd(store, id).entries.at(-1)?.seq ?? 0,
-    entries: entries.map((entry) => ({ id: randomUUID(), entry })),
+    after: getEnd(store, id).events.at(-1)?.seq ?? 0,
+    events: events.map((event) => ({ id: randomUUID(), event })),
   });
 
 /** An end redone once for a short cleave and begun again once for a part, by the server's own rules. */
@@ -27,15 +27,15 @@ function redone(label: string): string {
   add(
     id,
     { kind: "label", job: "Pad 7 feeder", label },
-    ...sheet.parts.map(({ id: part }): EntryInput => ({ kind: "thread", part, on: true })),
+    ...sheet.parts.map(({ id: part }): EventInput => ({ kind: "thread", part, on: true })),
     { kind: "step", to: at("measure") },
     { kind: "reading", check: "cleave", value: 8_100, typed: "8.1", unit: "mm", instrument: CALLIPER },
   );
-  const [advice] = advise(sheet, endState(getEnd(store, id).entries), GUARDED);
-  if (advice?.kind !== "mend") throw new Error("no advice");
-  add(id, reworkEntry(advice, "recommended"));
+  const [advice] = advise(sheet, endState(getEnd(store, id).events), GUARDED);
+  if (advice?.kind !== "rework") throw new Error("no advice");
+  add(id, reworkEvent(advice, "recommended"));
   add(id, { kind: "step", to: at("boot") }, { kind: "thread", part: "boot-3", on: false });
-  add(id, restartEntry(sheet, "boot-3"));
+  add(id, restartEvent(sheet, "boot-3"));
   return id;
 }
 
@@ -51,7 +51,7 @@ async function textOf(pdf: Buffer): Promise<string> {
 }
 
 const printed = (id: string) =>
-  recordsPdf([endRecord(getEnd(store, id))], new Map(), new Map([[id, getEnd(store, id).sheet]]));
+  recordsPdf([recordJson(endRecord(store, id))], new Map(), new Map([[id, getEnd(store, id).sheet]]));
 
 describe("a record on paper", () => {
   it("draws the end with its figures, and says why each redo was and what it took", async () => {

@@ -1,9 +1,9 @@
 import { describe, expect, it } from "vitest";
 import {
   applied,
+  type EndEvent,
   type EndState,
-  type Entry,
-  type EntryInput,
+  type EventInput,
   forgottenParts,
   type InputError,
   mustAccept,
@@ -11,36 +11,36 @@ import {
   outOfOrder,
   partsNeededAt,
   type RunSheet,
-  restartEntry,
+  restartEvent,
   resultOf,
-  zEntry,
+  zStoredEvent,
 } from "@/core";
-import { GUARDED, readingsOf, stateAfter } from "@/core/mending/fixtures/ends";
+import { GUARDED, readingsOf, stateAfter } from "@/core/advice/fixtures/ends";
 import { shippedSheets } from "./fixtures/sheets";
 
-const allOn = ({ parts }: RunSheet): EntryInput[] =>
+const allOn = ({ parts }: RunSheet): EventInput[] =>
   parts.map(({ id }) => ({ kind: "thread", part: id, on: true }));
-const codeOf = (sheet: RunSheet, state: EndState, entry: Entry): string => {
+const codeOf = (sheet: RunSheet, state: EndState, event: EndEvent): string => {
   try {
-    mustAccept(sheet, state, entry, GUARDED);
+    mustAccept(sheet, state, event, GUARDED);
     return "taken";
   } catch (error) {
     return (error as InputError).problem.code;
   }
 };
-const andThen = (state: EndState, ...entries: (Entry | EntryInput)[]): EndState =>
-  entries.reduce<EndState>(
-    (before, entry, i) =>
+const andThen = (state: EndState, ...events: (EndEvent | EventInput)[]): EndState =>
+  events.reduce<EndState>(
+    (before, event, i) =>
       applied(before, {
         id: `00000000-0000-4000-9000-${String(i).padStart(12, "0")}`,
         seq: before.lastSeq + 1,
         at: "2026-11-26T08:00:00.000Z",
         client: "test",
-        entry: zEntry.parse(entry),
+        event: zStoredEvent.parse(event),
       }),
     state,
   );
-const SIGN: Entry = { kind: "sign", name: "Ada", outcome: "kept" };
+const SIGN: EndEvent = { kind: "sign", name: "Ada", outcome: "kept" };
 
 /** Every part of every sheet, found missing at every step after the one it is threaded on at. */
 function* missed() {
@@ -94,22 +94,22 @@ describe("a part found not to be on, whichever, at whatever step", () => {
       ]);
       const put = andThen(
         state,
-        ...one.behind.map(({ id }): Entry => ({ kind: "thread", part: id, on: false })),
-        ...[one.part, ...one.behind].map(({ id }): Entry => ({ kind: "thread", part: id, on: true })),
+        ...one.behind.map(({ id }): EndEvent => ({ kind: "thread", part: id, on: false })),
+        ...[one.part, ...one.behind].map(({ id }): EndEvent => ({ kind: "thread", part: id, on: true })),
       );
       expect([name, forgottenParts(sheet, put), outOfOrder(sheet, put)]).toEqual([name, [], []]);
     }
   });
   it("once shut out takes a fresh start, with its cable counted and nothing that was read left standing", () => {
     for (const { name, sheet, part, gate, state } of missed()) {
-      const entry = restartEntry(sheet, part.id);
+      const event = restartEvent(sheet, part.id);
       const [one] = forgottenParts(sheet, state);
       const shut = one !== undefined && one.shutOutBy !== null;
-      expect([name, codeOf(sheet, state, entry)]).toEqual([name, shut ? "taken" : "wrong-restart"]);
+      expect([name, codeOf(sheet, state, event)]).toEqual([name, shut ? "taken" : "wrong-restart"]);
       if (!shut) continue;
-      const cheaper = { ...entry, cableLost: 0 } as unknown as Entry;
+      const cheaper = { ...event, cableLost: 0 } as unknown as EndEvent;
       expect([name, codeOf(sheet, state, cheaper)]).toEqual([name, "wrong-restart"]);
-      const begun = andThen(state, entry);
+      const begun = andThen(state, event);
       expect([name, begun.at <= gate, begun.readings, begun.lost]).toEqual([
         name,
         true,
@@ -118,7 +118,7 @@ describe("a part found not to be on, whichever, at whatever step", () => {
       ]);
       expect([
         name,
-        andThen(begun, { kind: "untake", entry: begun.taken?.entry as string }).readings.length,
+        andThen(begun, { kind: "take-back", event: begun.taken?.event as string }).readings.length,
       ]).toEqual([name, state.readings.length]);
     }
   });
@@ -138,12 +138,12 @@ describe("the step that needs a part", () => {
 describe("what keeps an end from being in", () => {
   it("is named exactly where the end is not in", () => {
     for (const { name, sheet } of shippedSheets) {
-      const good = sheet.lines.flatMap(({ step }): EntryInput[] => {
+      const good = sheet.lines.flatMap(({ step }): EventInput[] => {
         const judgement = "judgement" in step ? step.judgement : undefined;
         const answer = judgement?.answers.find((one) => one.good);
         return judgement && answer ? [{ kind: "answer", judgement: judgement.id, answer: answer.id }] : [];
       });
-      const done: EntryInput[] = [
+      const done: EventInput[] = [
         ...allOn(sheet),
         { kind: "step", to: sheet.lines.length - 1 },
         ...sheet.cable.legs.flatMap((leg) => readingsOf(sheet, {}, { leg })),

@@ -10,7 +10,7 @@ import {
   misfits,
   placementOf,
   type RunSheet,
-  rungsOf,
+  retriesOffered,
   strainsOf,
   toolingAdvice,
   variantsOf,
@@ -334,23 +334,25 @@ describe("a retry", () => {
     "rewedge-press": is("load"),
   };
   it("goes back to the step that really redoes it, before the look that asks; from the start, to the first mark", () => {
-    let rungs = 0;
+    let offers = 0;
     expect(
       breaking((sheet) =>
         sheet.lines.flatMap(({ index, step }) =>
           (judgementOf(step)?.answers ?? []).flatMap(({ id: answer }) =>
-            rungsOf(sheet, endState([]), judgementOf(step)?.id ?? "", answer).flatMap(({ rule, to }) => {
-              rungs += 1;
-              const right = rule.fromStart
-                ? to === firstCut(sheet)
-                : REDOES[rule.id]?.(sheet.lines[to] as Line);
-              return right && to < index ? [] : [`${step.id}: ${rule.id} to ${to}`];
-            }),
+            retriesOffered(sheet, endState([]), judgementOf(step)?.id ?? "", answer).flatMap(
+              ({ rule, to }) => {
+                offers += 1;
+                const right = rule.fromStart
+                  ? to === firstCut(sheet)
+                  : REDOES[rule.id]?.(sheet.lines[to] as Line);
+                return right && to < index ? [] : [`${step.id}: ${rule.id} to ${to}`];
+              },
+            ),
           ),
         ),
       ),
     ).toEqual([]);
-    expect(rungs).toBeGreaterThan(500);
+    expect(offers).toBeGreaterThan(500);
   });
   it("after a strip or a cleave says that it costs cable, and none says that it does not", () => {
     for (const { procedure } of laidOut) {
@@ -407,7 +409,7 @@ describe("figures and words", () => {
   });
 });
 
-describe("a procedure reads every length it states limits for once, at the latest where it still can be mended", () => {
+describe("a procedure reads every length it states limits for once, at the latest where it still can be reworked", () => {
   it("names each check in one step only", () => {
     for (const { id, steps } of procedures) {
       const all = steps.flatMap(checksOf);

@@ -4,20 +4,20 @@ import {
   applied,
   type Cable,
   compileRunSheet,
-  type Entry,
-  type EntryInput,
+  type EndAdvice,
+  type EndEvent,
+  type EventInput,
   type Fault,
   firstCut,
-  type MendAdvice,
   misfits,
   mustAccept,
   mustFollow,
   type RunSheet,
+  retriesOffered,
   retriesUsed,
-  reworkEntry,
-  rungsOf,
+  reworkEvent,
 } from "@/core";
-import { adviceFor, endAt, GUARDED, said } from "@/core/mending/fixtures/ends";
+import { adviceFor, endAt, GUARDED, said } from "@/core/advice/fixtures/ends";
 import { shippedLibrary } from "@/store/shipped";
 
 const { cables, procedures, tools } = shippedLibrary();
@@ -36,7 +36,7 @@ function sheetFor(id: string, choices: Record<string, string> = {}, cableId?: st
   return compileRunSheet({ procedure, cable: on, core, choices, tools });
 }
 
-const fault = (sheet: RunSheet, feature: string, what: Fault, at: number | null = null): EntryInput => ({
+const fault = (sheet: RunSheet, feature: string, what: Fault, at: number | null = null): EventInput => ({
   kind: "fault",
   leg: sheet.cable.legs[0] as string,
   feature,
@@ -44,12 +44,12 @@ const fault = (sheet: RunSheet, feature: string, what: Fault, at: number | null 
   at,
   on: true,
 });
-const mended = (advice: MendAdvice | undefined) => {
-  if (advice?.kind !== "mend") throw new Error(`${said(advice)} was not expected`);
+const reworked = (advice: EndAdvice | undefined) => {
+  if (advice?.kind !== "rework") throw new Error(`${said(advice)} was not expected`);
   return advice;
 };
 
-const fresh = (advice: MendAdvice | undefined) => {
+const fresh = (advice: EndAdvice | undefined) => {
   if (advice?.kind !== "start-over") throw new Error(`${said(advice)} was not expected`);
   return advice;
 };
@@ -332,13 +332,13 @@ describe("what a master would say of an end of each style", () => {
     ],
   ])("%s", (_what, style, step, off, says, lost) => {
     const sheet = sheetFor(style);
-    const advice = mended(adviceFor(sheet, endAt(sheet, step, off))[0]);
+    const advice = reworked(adviceFor(sheet, endAt(sheet, step, off))[0]);
     expect(said(advice)).toBe(says);
     expect(advice.least.cableLost).toBe(lost * 1000);
   });
   it("says the work in order, from the first mark to where it is read, with every look at what is made anew", () => {
     const sheet = sheetFor("stub-cam-crimp-900");
-    const { least } = mended(adviceFor(sheet, endAt(sheet, "measure", { "glass-end": -1200 }))[0]);
+    const { least } = reworked(adviceFor(sheet, endAt(sheet, "measure", { "glass-end": -1200 }))[0]);
     const titles = least.steps.map((index) => sheet.lines[index]?.step.id);
     expect(titles.join()).toBe(
       "mark-buffer,second-mark,strip-buffer,strip-coating,clean,bare,bend,load,self-test,cleave,face",
@@ -365,7 +365,7 @@ describe("what a master would say of an end of each style", () => {
       expect(advice.why).toBe("held");
       expect(advice.stoppedBy?.feature).toBe(feature);
       expect(sheet.lines[advice.stoppedBy?.line ?? -1]?.step.kind).toBe(by);
-      expect(advice.again).toMatchObject({ kind: "redo", to: firstCut(sheet), cableLost: sheet.uses.retry });
+      expect(advice.again).toMatchObject({ kind: "retry", to: firstCut(sheet), cableLost: sheet.uses.retry });
       expect(advice.startOver.parts.join()).toMatch(/^One connector/);
     },
   );
@@ -398,16 +398,16 @@ describe("what a master would say of an end of each style", () => {
         const state = endAt(drop(), step, {}, { kind: "answer", ...seen });
         const advice = fresh(adviceFor(drop(), state, seen)[0]);
         expect(advice).toMatchObject({ why: "its-rule", again: { rule: "start", judgement, answer } });
-        expect(() => mustAccept(drop(), state, advice.again as Entry, GUARDED)).not.toThrow();
+        expect(() => mustAccept(drop(), state, advice.again as EndEvent, GUARDED)).not.toThrow();
       }
     });
-    it("what no glass was cut for is still mended: the clamp is set again", () => {
+    it("what no glass was cut for is still reworked: the clamp is set again", () => {
       expect(adviceFor(drop(), endAt(drop(), "measure-clamp", { "clamp-front": 1500 }))[0]?.kind).toBe(
-        "mend",
+        "rework",
       );
     });
     it("taken twice, nothing is left to begin with", () => {
-      const state = { ...endAt(drop(), "measure", { "glass-end": 900 }), redone: { start: 2 } };
+      const state = { ...endAt(drop(), "measure", { "glass-end": 900 }), attempts: { start: 2 } };
       expect(fresh(adviceFor(drop(), state)[0]).again).toBeNull();
     });
   });
@@ -421,13 +421,13 @@ describe("what a master would say of an end of each style", () => {
       rule: { id: "connector" },
       again: { rule: "connector" },
     });
-    expect(rungsOf(sheet, state, "splice", "poor").map(({ rule }) => rule.id)).toEqual(["connector"]);
+    expect(retriesOffered(sheet, state, "splice", "poor").map(({ rule }) => rule.id)).toEqual(["connector"]);
   });
   it("a bad cleave, wherever it stood, takes what the cleaver must hold and counts as a cleave done again", () => {
     const sheet = sheetFor("guided-insertion-900");
     const bad = fault(sheet, "glass-end", "bad-cleave");
     for (const off of [-300, 0, 300]) {
-      const advice = mended(adviceFor(sheet, endAt(sheet, "measure", { "glass-end": off }, bad))[0]);
+      const advice = reworked(adviceFor(sheet, endAt(sheet, "measure", { "glass-end": off }, bad))[0]);
       const end = advice.least.moves.find(({ feature }) => feature === "glass-end");
       expect(end?.further).toBeGreaterThanOrEqual(9_000);
       expect(advice.least.cableLost).toBeGreaterThan(8_000);
@@ -437,7 +437,7 @@ describe("what a master would say of an end of each style", () => {
   it("a touched end face is cleaved again elsewhere, and the fibre comes out first", () => {
     const sheet = sheetFor("stub-one-stroke");
     const state = endAt(sheet, "touched", {}, fault(sheet, "glass-end", "touched"));
-    const advice = mended(adviceFor(sheet, state)[0]);
+    const advice = reworked(adviceFor(sheet, state)[0]);
     expect(said(advice)).toBe(
       "draw reference-mark 10.5 off buffer-edge, cut buffer-edge +8.55, cut glass-end 7.95 off buffer-edge",
     );
@@ -446,7 +446,7 @@ describe("what a master would say of an end of each style", () => {
   });
   it("a lost mark is drawn again and nothing is cut", () => {
     const sheet = sheetFor("stub-wedge-release-900");
-    const advice = mended(
+    const advice = reworked(
       adviceFor(sheet, endAt(sheet, "measure", {}, fault(sheet, "second-mark", "lost")))[0],
     );
     expect(said(advice)).toBe("draw second-mark 12.5 off buffer-edge");
@@ -455,7 +455,7 @@ describe("what a master would say of an end of each style", () => {
   it("a nick is cut off with what the cleaver must hold, even where it lies near the end", () => {
     const sheet = sheetFor("stub-cam-crimp-900");
     const end = (at: number | null) =>
-      mended(
+      reworked(
         adviceFor(sheet, endAt(sheet, "measure", {}, fault(sheet, "glass-end", "nick", at)))[0],
       ).least.moves.find(({ feature }) => feature === "glass-end")?.further;
     expect(end(2000)).toBe(8_500);
@@ -466,7 +466,7 @@ describe("what a master would say of an end of each style", () => {
     const sheet = sheetFor("stub-cam-crimp-900");
     const broke = { judgement: "glass-sound", answer: "broke" };
     const [advice] = adviceFor(sheet, endAt(sheet, "bend", {}, { kind: "answer", ...broke }), broke);
-    const found = mended(advice);
+    const found = reworked(advice);
     const cuts = found.least.moves.filter(({ how }) => how === "cut");
     expect(cuts.map(({ feature, further }) => [feature, further])).toEqual([
       ["cable-end", 36_000],
@@ -479,7 +479,7 @@ describe("what a master would say of an end of each style", () => {
     const sheet = sheetFor("stub-cam-crimp-900");
     const broke = { judgement: "glass-sound", answer: "broke" };
     const passed = endAt(sheet, "measure", {}, { kind: "answer", ...broke });
-    const advice = mended(adviceFor(sheet, passed, broke)[0]);
+    const advice = reworked(adviceFor(sheet, passed, broke)[0]);
     expect(advice.faults.map(({ what }) => what)).toEqual(["nick"]);
     expect(advice.rule?.rule.id).toBe("strip");
     const end = advice.least.moves.find(({ feature }) => feature === "glass-end");
@@ -489,8 +489,8 @@ describe("what a master would say of an end of each style", () => {
   it("no attempt left: it says which rule is used up, and offers the new connector", () => {
     const sheet = sheetFor("stub-cam-crimp-900");
     const read = endAt(sheet, "measure", { "glass-end": 1300 });
-    const { rule } = mended(adviceFor(sheet, read)[0]);
-    const state = { ...read, redone: { [rule?.rule.id as string]: rule?.rule.most ?? 0 } };
+    const { rule } = reworked(adviceFor(sheet, read)[0]);
+    const state = { ...read, attempts: { [rule?.rule.id as string]: rule?.rule.most ?? 0 } };
     expect(fresh(adviceFor(sheet, state)[0])).toMatchObject({
       why: "used-up",
       rule: { id: "recleave" },
@@ -512,7 +512,7 @@ describe("what a master would say of an end of each style", () => {
       seq: 99,
       at: "2026-11-25T09:00:00.000Z",
       client: "test",
-      entry: advice[0]?.again as Entry,
+      event: advice[0]?.again as EndEvent,
     });
     expect([retriesUsed(after, "cut-back", a), retriesUsed(after, "cut-back", b)]).toEqual([1, 0]);
     expect(advice[0]?.again?.voids.checks.every((check) => check.endsWith(`/${a}`))).toBe(true);
@@ -536,7 +536,7 @@ describe("what a master would say of an end of each style", () => {
     const twice = { ...state, readings: [read, { ...read, value: (read.value + 900) as typeof read.value }] };
     expect(said(adviceFor(sheet, twice)[0])).toBe("read cleave again");
   });
-  it("each leg of a duplex cord is mended by itself", () => {
+  it("each leg of a duplex cord is reworked by itself", () => {
     const sheet = sheetFor("stub-two-fibre");
     const state = endAt(sheet, "measure", { "glass-end": -1300 });
     expect(adviceFor(sheet, state).map(({ leg }) => leg)).toEqual([sheet.cable.legs[0]]);
@@ -563,10 +563,10 @@ describe("what a master would say of an end of each style", () => {
     };
     expect(adviceFor(sheet, unsure)).toEqual([]);
     const [advice] = advise(sheet, unsure, GUARDED, null, ["cleave"]);
-    const cleave = mended(advice).recommended.moves.find(({ feature }) => feature === "glass-end");
+    const cleave = reworked(advice).recommended.moves.find(({ feature }) => feature === "glass-end");
     expect(Math.abs(cleave?.from?.distance ?? 0)).toBe(9_200);
-    const entry = reworkEntry(mended(advice), "recommended");
-    expect(() => mustFollow(sheet, unsure, GUARDED, entry)).not.toThrow();
-    expect(() => mustFollow(sheet, state, GUARDED, entry)).toThrow();
+    const event = reworkEvent(reworked(advice), "recommended");
+    expect(() => mustFollow(sheet, unsure, GUARDED, event)).not.toThrow();
+    expect(() => mustFollow(sheet, state, GUARDED, event)).toThrow();
   });
 });

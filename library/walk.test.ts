@@ -2,9 +2,9 @@ import { describe, expect, it } from "vitest";
 import {
   applied,
   compileRunSheet,
+  type EndEvent,
   type EndState,
-  type Entry,
-  type EntryInput,
+  type EventInput,
   endState,
   judgementOf,
   misfits,
@@ -12,9 +12,9 @@ import {
   nextLine,
   resultOf,
   spentAt,
-  zEntry,
+  zStoredEvent,
 } from "@/core";
-import { CALLIPER, GUARDED } from "@/core/mending/fixtures/ends";
+import { CALLIPER, GUARDED } from "@/core/advice/fixtures/ends";
 import { shippedLibrary } from "@/store/shipped";
 
 const { cables, procedures, tools } = shippedLibrary();
@@ -31,13 +31,13 @@ describe("every style on every cable and glass it goes on", () => {
     const sheet = compileRunSheet({ ...pair, choices: {}, tools });
     let state: EndState = endState([]);
     let seq = 0;
-    /** Takes an entry in as the server does: checked against where the end stands. */
-    const add = (entry: Entry | EntryInput) => {
-      const taken = zEntry.parse(entry);
+    /** Takes an event in as the server does: checked against where the end stands. */
+    const add = (event: EndEvent | EventInput) => {
+      const taken = zStoredEvent.parse(event);
       mustAccept(sheet, state, taken, GUARDED);
       seq += 1;
       const id = `00000000-0000-4000-8000-${String(seq).padStart(12, "0")}`;
-      state = applied(state, { id, seq, at: "2026-11-26T08:00:00.000Z", client: "test", entry: taken });
+      state = applied(state, { id, seq, at: "2026-11-26T08:00:00.000Z", client: "test", event: taken });
     };
     const seen: number[] = [];
     for (;;) {
@@ -57,7 +57,7 @@ describe("every style on every cable and glass it goes on", () => {
           unit: "mm",
           instrument: CALLIPER,
         });
-      for (const entry of spentAt(line, state)) add(entry);
+      for (const event of spentAt(line, state)) add(event);
       if (line.index === sheet.lines.length - 1) break;
       add({ kind: "step", to: nextLine(state) });
     }

@@ -6,17 +6,18 @@ import { chromium } from "@playwright/test";
 import Database from "better-sqlite3";
 import {
   compileRunSheet,
-  type EntryInput,
+  type EventInput,
   misfits,
   type ProcedureDocument,
   review,
   zProcedure,
 } from "@/core";
 import { startBatch } from "@/service/batches";
-import { addEntries, getEnd, startEnd } from "@/service/ends";
+import { addEvents, getEnd, startEnd } from "@/service/ends";
 import { checkWholeRecord } from "@/service/record-check";
-import { openStore, type Store } from "@/store/database";
+import { openStore } from "@/store/database";
 import { shippedLibrary, textOf } from "@/store/shipped";
+import type { Store } from "@/store/store";
 import { freePort, startServer } from "../e2e/next-server";
 import { bareScript, type Typing, timeKeystrokes } from "./keystroke";
 import { line, perSecond, quantile, spread } from "./measure";
@@ -24,7 +25,7 @@ import { adviceOnScreen, advices, reworks } from "./rework";
 
 const folder = mkdtempSync(join(tmpdir(), "arlent-perf-"));
 const WEDGE = { cable: "simplex-3.0", procedure: "stub-wedge-release-cord", core: "9/125" };
-const READING: EntryInput = {
+const READING: EventInput = {
   kind: "reading",
   check: "cleave",
   value: 9_500,
@@ -38,18 +39,18 @@ const READINGS = 300;
 function makeEnd(store: Store, signed: boolean, read = true): string {
   const { id } = startEnd(store, WEDGE);
   const threaded = ["boot-3", "yarn-nut", "yarn-ring"].map(
-    (part): EntryInput => ({ kind: "thread", part, on: true }),
+    (part): EventInput => ({ kind: "thread", part, on: true }),
   );
-  const all: EntryInput[] = [
+  const all: EventInput[] = [
     ...threaded,
     { kind: "step", to: getEnd(store, id).sheet.lines.findIndex(({ step }) => step.id === "measure") },
     ...(read ? [READING] : []),
     ...(signed ? [{ kind: "sign", name: "Wyn Harrow", outcome: "kept" } as const] : []),
   ];
-  addEntries(store, id, {
+  addEvents(store, id, {
     client: "perf",
     after: 0,
-    entries: all.map((entry) => ({ id: randomUUID(), entry })),
+    events: all.map((event) => ({ id: randomUUID(), event })),
   });
   return id;
 }
@@ -101,11 +102,11 @@ function reviews(): void {
 /** The whole record's chain of hashes checked, 300 ends signed off among them. */
 function recordChecked(): void {
   const start = performance.now();
-  const entries = [...checkWholeRecord(store)].reduce((sum, stretch) => sum + stretch.entries, 0);
+  const events = [...checkWholeRecord(store)].reduce((sum, stretch) => sum + stretch.events, 0);
   const seconds = (performance.now() - start) / 1000;
   line(
     "record checked",
-    `${entries} entries in ${seconds.toFixed(2)} s (${(entries / seconds).toFixed(0)} a second)`,
+    `${events} events in ${seconds.toFixed(2)} s (${(events / seconds).toFixed(0)} a second)`,
   );
 }
 
@@ -120,9 +121,9 @@ async function storing(url: string, end: string): Promise<void> {
     const body = JSON.stringify({
       client: "perf",
       after: 9_999,
-      entries: [{ id: randomUUID(), entry: READING }],
+      events: [{ id: randomUUID(), event: READING }],
     });
-    const answer = await fetch(`${url}/api/v1/ends/${end}/entries`, {
+    const answer = await fetch(`${url}/api/v1/ends/${end}/events`, {
       method: "POST",
       headers: { "content-type": "application/json" },
       body,
@@ -147,8 +148,8 @@ async function storing(url: string, end: string): Promise<void> {
   const bare = new Database(join(folder, "bare.db"));
   bare.pragma("journal_mode = WAL");
   bare.pragma("synchronous = FULL");
-  bare.exec("CREATE TABLE entries (id TEXT PRIMARY KEY, seq INTEGER, body TEXT)");
-  const insert = bare.prepare("INSERT INTO entries VALUES (?, ?, ?)");
+  bare.exec("CREATE TABLE events (id TEXT PRIMARY KEY, seq INTEGER, body TEXT)");
+  const insert = bare.prepare("INSERT INTO events VALUES (?, ?, ?)");
   const direct = await timed(() => {
     for (let i = 0; i < READINGS; i++) insert.run(randomUUID(), i, JSON.stringify(READING));
   });

@@ -4,14 +4,14 @@ import {
   advise,
   asMade,
   compileRunSheet,
-  mendProblem,
+  leastProblem,
   misfits,
   mm,
   type ReworkInput,
   rework,
   um,
 } from "@/core";
-import { endAt, GUARDED } from "@/core/mending/fixtures/ends";
+import { endAt, GUARDED } from "@/core/advice/fixtures/ends";
 import { programme } from "@/core/rework/fixtures/programme";
 import { shippedLibrary } from "@/store/shipped";
 import { line, perSecond, quantile, spread } from "./measure";
@@ -88,7 +88,8 @@ export function advices(): void {
   });
   const sizes = states.map(
     ({ sheet, state }) =>
-      mendProblem(sheet, state, asMade(sheet, state, GUARDED, sheet.cable.legs[0] ?? ""), []).features.length,
+      leastProblem(sheet, state, asMade(sheet, state, GUARDED, sheet.cable.legs[0] ?? ""), []).features
+        .length,
   );
   line(
     `advice over ${states.length} shipped styles`,

@@ -1,4 +1,4 @@
-// `npm run -s check-record`: whether every entry of the record is as it was written; sets itself up on a fresh clone.
+// `npm run -s check-record`: whether every event of the record is as it was written; sets itself up on a fresh clone.
 import { ensurePackages, runPackage } from "./setup.mjs";
 
 ensurePackages({ quiet: true });

@@ -2,7 +2,11 @@ import type { Metadata, Viewport } from "next";
 import { cookies } from "next/headers";
 import type { ReactNode } from "react";
 import { Toaster } from "sonner";
+import { personNamed } from "@/core";
+import { people } from "@/service/people";
+import { theStore } from "@/service/the-store";
 import { WaitingSender } from "@/ui/live/waiting-sender";
+import { PeopleProvider } from "@/ui/people/people-context";
 import { PREFS_COOKIE, readPrefs } from "@/ui/prefs/prefs";
 import { PrefsProvider } from "@/ui/prefs/prefs-context";
 import { KeyHelp } from "@/ui/shell/key-help";
@@ -17,32 +21,36 @@ export const metadata: Metadata = {
 export const viewport: Viewport = { width: "device-width", initialScale: 1 };
 
 export default async function Layout({ children }: { children: ReactNode }) {
-  const prefs = readPrefs((await cookies()).get(PREFS_COOKIE)?.value);
+  const kept = readPrefs((await cookies()).get(PREFS_COOKIE)?.value);
+  const everybody = people(theStore());
+  const prefs = { ...kept, person: kept.person ?? personNamed(everybody, kept.name)?.id ?? null };
   return (
     <html lang="en" data-theme={prefs.theme} suppressHydrationWarning>
       <body>
         <PrefsProvider initial={prefs}>
-          <TimersProvider>
-            <div className="flex min-h-dvh pb-14 sm:pb-0 print:block">
-              <Rail />
-              {children}
-            </div>
-            <WaitingSender />
-            <KeyHelp />
-            <Toaster
-              position="bottom-left"
-              offset={{ bottom: "1rem", left: "6.5rem" }}
-              mobileOffset={{ bottom: "10rem" }}
-              toastOptions={{
-                style: {
-                  background: "var(--strong)",
-                  color: "var(--on-strong)",
-                  fontSize: "1rem",
-                  border: "none",
-                },
-              }}
-            />
-          </TimersProvider>
+          <PeopleProvider initial={everybody}>
+            <TimersProvider>
+              <div className="flex min-h-dvh pb-14 sm:pb-0 print:block">
+                <Rail />
+                {children}
+              </div>
+              <WaitingSender />
+              <KeyHelp />
+              <Toaster
+                position="bottom-left"
+                offset={{ bottom: "1rem", left: "6.5rem" }}
+                mobileOffset={{ bottom: "10rem" }}
+                toastOptions={{
+                  style: {
+                    background: "var(--strong)",
+                    color: "var(--on-strong)",
+                    fontSize: "1rem",
+                    border: "none",
+                  },
+                }}
+              />
+            </TimersProvider>
+          </PeopleProvider>
         </PrefsProvider>
       </body>
     </html>

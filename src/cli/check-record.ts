@@ -1,29 +1,54 @@
-import { existsSync } from "node:fs";
+import { readFileSync } from "node:fs";
+import { parseArgs } from "node:util";
+import { problemOf, type RecordFinding } from "@/core";
+import { openToLook } from "@/service/look";
 import { checkWholeRecord } from "@/service/record-check";
-import { openStore, theStore } from "@/service/the-store";
+import { checkSeal } from "@/service/seal";
+import { databaseFile } from "@/service/the-store";
 
 /**
- * Checks every end's chain of entries and says what is not as it was written. Takes a database file, else looks where
- * the application does. Ends 1 where anything is altered, 2 where there is no such file.
+ * Checks the whole record and says what is not as it was written, a finding a line. Takes a database file, else looks
+ * where the application does; `--seal FILE` holds it against an earlier seal too. Writes nothing. Ends 1 where anything
+ * is altered, 2 where there is no whole database to check.
  */
-const [file] = process.argv.slice(2);
-if (file !== undefined && !existsSync(file)) {
-  console.error(`No database file ${file}.`);
-  process.exit(2);
+function main(): number {
+  const { positionals, values } = parseArgs({
+    allowPositionals: true,
+    options: { seal: { type: "string" } },
+  });
+  const looked = openToLook(positionals[0] ?? databaseFile());
+  try {
+    if (looked.lifted) console.log("Of an older schema: a copy was lifted, and that is checked.");
+    let ends = 0;
+    let events = 0;
+    let altered = 0;
+    const tell = (findings: readonly RecordFinding[]) => {
+      altered += findings.filter(({ note }) => !note).length;
+      for (const { end, name, seq, what, note } of findings)
+        console.log(
+          `${note ? "note: " : ""}${[end, name].filter(Boolean).join(" ")}${seq === null ? "" : `, event ${seq}`}: ${what}`,
+        );
+    };
+    for (const stretch of checkWholeRecord(looked.store)) {
+      ends += stretch.ends;
+      events += stretch.events;
+      tell(stretch.findings);
+      if (process.stderr.isTTY) process.stderr.write(`\r${ends} of ${stretch.of} ends`);
+    }
+    if (process.stderr.isTTY) process.stderr.write("\n");
+    if (values.seal !== undefined) tell(checkSeal(looked.store, readFileSync(values.seal, "utf8")));
+    console.log(
+      `${ends} ends, ${events} events: ${altered === 0 ? "all as written" : `${altered} not as written`}`,
+    );
+    return altered === 0 ? 0 : 1;
+  } finally {
+    looked.close();
+  }
 }
-let ends = 0;
-let entries = 0;
-let altered = 0;
-for (const stretch of checkWholeRecord(file === undefined ? theStore() : openStore(file))) {
-  ends += stretch.ends;
-  entries += stretch.entries;
-  altered += stretch.altered.length;
-  for (const { end, name, seq, what } of stretch.altered)
-    console.log(`${end} ${name}${seq === null ? "" : `, entry ${seq}`}: ${what}`);
-  if (process.stderr.isTTY) process.stderr.write(`\r${ends} of ${stretch.of} ends`);
+
+try {
+  process.exitCode = main();
+} catch (error) {
+  console.error(problemOf(error)?.message ?? error);
+  process.exitCode = 2;
 }
-if (process.stderr.isTTY) process.stderr.write("\n");
-console.log(
-  `${ends} ends, ${entries} entries: ${altered === 0 ? "all as written" : `${altered} not as written`}`,
-);
-process.exitCode = altered === 0 ? 0 : 1;

@@ -1,9 +1,10 @@
 import { randomUUID } from "node:crypto";
 import { beforeEach, describe, expect, it } from "vitest";
-import { type EntryInput, endState } from "@/core";
-import { openStore, type Store } from "@/store/database";
-import { addToBatch, batchEntries, getBatch, startBatch } from "./batches";
-import { addEntries, endsAtBench, startEnd } from "./ends";
+import { type EventInput, endState } from "@/core";
+import { openStore } from "@/store/database";
+import type { Store } from "@/store/store";
+import { addToBatch, batchEvents, getBatch, startBatch } from "./batches";
+import { addEvents, endsAtBench, startEnd } from "./ends";
 import { codeOf } from "./fixtures/code-of";
 import { runningTimers } from "./timers";
 import { blades, seeToBlade } from "./tools";
@@ -13,9 +14,9 @@ beforeEach(() => {
   store = openStore(":memory:");
 });
 const cam = { cable: "distribution-900", procedure: "stub-cam-crimp-900", core: "9/125" };
-const one = (entry: EntryInput) => ({ id: randomUUID(), entry });
-const add = (end: string, entry: EntryInput, now?: Date) =>
-  addEntries(store, end, { client: "one", after: 99, entries: [one(entry)] }, now);
+const one = (event: EventInput) => ({ id: randomUUID(), event });
+const add = (end: string, event: EventInput, now?: Date) =>
+  addEvents(store, end, { client: "one", after: 99, events: [one(event)] }, now);
 
 describe("a batch", () => {
   it("is many ends of one sheet, each named by its fibre and colour, in order", () => {
@@ -46,18 +47,18 @@ describe("a batch", () => {
   });
   it("takes one step on all of its ends, or on none", () => {
     const { id } = startBatch(store, { ...cam, count: 3 });
-    const members = batchEntries(store, id);
-    const move = (entries: EntryInput[]) => ({
+    const members = batchEvents(store, id);
+    const move = (events: EventInput[]) => ({
       client: "two",
-      ends: members.map(({ id: end }, i) => ({ end, after: 1, entries: [one(entries[i] as EntryInput)] })),
+      ends: members.map(({ id: end }, i) => ({ end, after: 1, events: [one(events[i] as EventInput)] })),
     });
-    const boot: EntryInput = { kind: "thread", part: "boot", on: true };
+    const boot: EventInput = { kind: "thread", part: "boot", on: true };
     expect(codeOf(() => addToBatch(store, id, move([boot, boot, { ...boot, part: "hat" }])))).toBe(
       "unknown-part",
     );
-    expect(batchEntries(store, id).map(({ entries }) => entries.length)).toEqual([1, 1, 1]);
+    expect(batchEvents(store, id).map(({ events }) => events.length)).toEqual([1, 1, 1]);
     addToBatch(store, id, move([boot, boot, boot]));
-    expect(batchEntries(store, id).map(({ entries }) => endState(entries).threaded)).toEqual([
+    expect(batchEvents(store, id).map(({ events }) => endState(events).threaded)).toEqual([
       ["boot"],
       ["boot"],
       ["boot"],
@@ -66,13 +67,13 @@ describe("a batch", () => {
   it("takes nothing for an end that is not its own", () => {
     const { id } = startBatch(store, { ...cam, count: 2 });
     const other = startEnd(store, cam).id;
-    const ends = [{ end: other, after: 0, entries: [one({ kind: "thread", part: "boot", on: true })] }];
+    const ends = [{ end: other, after: 0, events: [one({ kind: "thread", part: "boot", on: true })] }];
     expect(codeOf(() => addToBatch(store, id, { client: "x", ends }))).toBe("not-found");
   });
 });
 
 describe("holds and cures", () => {
-  const start = (step: string, seconds: number): EntryInput => ({
+  const start = (step: string, seconds: number): EventInput => ({
     kind: "timer",
     step,
     action: "start",
@@ -93,14 +94,14 @@ describe("holds and cures", () => {
 });
 
 describe("a cleaver's blade", () => {
-  const stroke: EntryInput = {
+  const stroke: EventInput = {
     kind: "use",
     step: "cleave",
     tool: "bench-cleaver",
     items: [{ item: "cleave", count: 1 }],
   };
   const standing = () => blades(store).find(({ tool }) => tool === "bench-cleaver")?.standing;
-  it("is counted from the ends' own entries; wiping and turning start their counts afresh", () => {
+  it("is counted from the ends' own events; wiping and turning start their counts afresh", () => {
     const blade = blades(store).find(({ tool }) => tool === "bench-cleaver");
     if (!blade) throw new Error("it has a blade");
     const { id } = startEnd(store, cam);

@@ -1,21 +1,23 @@
 import { randomUUID } from "node:crypto";
 import { z } from "zod";
 import {
+  BATCH_LIMIT,
   check,
-  type Entry,
+  type EndEvent,
   endState,
   fibreColour,
   InputError,
+  type Purpose,
   type Recorded,
   type Rule,
   type RunSheet,
+  zAddManyInside,
 } from "@/core";
-import type { Store } from "@/store/database";
-import { endsOfBatch, entriesAfter, findBatch, insertBatch } from "@/store/ends";
-import { addEntries, beginEnd, getEnd, mustCompile, zStart } from "./ends";
-
-/** The most ends of one batch: more than that is two days' work. */
-export const BATCH_LIMIT = 48;
+import { endsOfBatch, findBatch, insertBatch } from "@/store/ends";
+import { eventsAfter } from "@/store/events";
+import type { Store } from "@/store/store";
+import { inTransaction } from "@/store/transaction";
+import { addEvents, beginEnd, getEnd, mustCompile, zStart } from "./ends";
 
 export const zBatch = zStart.extend({
   id: z.uuid("A batch's id is a UUID").optional(),
@@ -30,7 +32,7 @@ export const zBatch = zStart.extend({
 export interface BatchMember {
   readonly id: string;
   readonly label: string;
-  readonly entries: readonly Recorded[];
+  readonly events: readonly Recorded[];
 }
 
 export interface Batch {
@@ -38,6 +40,7 @@ export interface Batch {
   readonly name: string;
   readonly createdAt: string;
   readonly rule: Rule;
+  readonly purpose: Purpose;
   readonly sheet: RunSheet;
   readonly ends: readonly BatchMember[];
 }
@@ -57,24 +60,16 @@ export function startBatch(store: Store, input: unknown, now = new Date()): { id
   const { id = randomUUID(), count, job, ...sheet } = check(zBatch, input);
   const made = mustCompile(store, sheet);
   const at = now.toISOString();
-  store.transaction(
-    (tx) => {
-      if (findBatch(tx as Store, id)) return;
-      insertBatch(tx as Store, { id, createdAt: at, name: job || made.procedure.name });
-      for (let place = 0; place < count; place++) {
-        const end = randomUUID();
-        beginEnd(tx as Store, made, { id: end, createdAt: at, batchId: id, batchPlace: place });
-        const entry: Entry = { kind: "label", job, label: labelOf(place, made.cable.fibreCount, count) };
-        addEntries(
-          tx as Store,
-          end,
-          { client: "batch", after: 0, entries: [{ id: randomUUID(), entry }] },
-          now,
-        );
-      }
-    },
-    { behavior: "immediate" },
-  );
+  inTransaction(store, () => {
+    if (findBatch(store, id)) return;
+    insertBatch(store, { id, createdAt: at, name: job || made.procedure.name });
+    for (let place = 0; place < count; place++) {
+      const end = randomUUID();
+      beginEnd(store, made, { id: end, at, batch: id, place });
+      const event: EndEvent = { kind: "label", job, label: labelOf(place, made.cable.fibreCount, count) };
+      addEvents(store, end, { client: "batch", after: 0, events: [{ id: randomUUID(), event }] }, now);
+    }
+  });
   return { id };
 }
 
@@ -85,14 +80,15 @@ export function getBatch(store: Store, id: string): Batch {
   const [first] = rows;
   if (!found || !first)
     throw new InputError("not-found", `No batch with the id “${id.slice(0, 60)}” is on this bench.`, ["id"]);
-  const { sheet, rule } = getEnd(store, first.id);
+  const { sheet, rule, purpose } = getEnd(store, first.id);
   return {
     id,
     name: found.name,
     createdAt: found.createdAt,
     rule,
+    purpose,
     sheet,
-    ends: rows.map(({ id: end, label }) => ({ id: end, label, entries: entriesAfter(store, end) })),
+    ends: rows.map(({ id: end, label }) => ({ id: end, label, events: eventsAfter(store, end) })),
   };
 }
 
@@ -100,47 +96,27 @@ export const findBatchById = (store: Store, id: string): Batch | null =>
   findBatch(store, id) ? getBatch(store, id) : null;
 
 /** What has been added to each end of a batch. @throws InputError `not-found`. */
-export function batchEntries(store: Store, id: string): readonly BatchMember[] {
+export function batchEvents(store: Store, id: string): readonly BatchMember[] {
   if (!findBatch(store, id)) throw new InputError("not-found", "No such batch is on this bench.", ["id"]);
   return endsOfBatch(store, id).map(({ id: end, label }) => ({
     id: end,
     label,
-    entries: entriesAfter(store, end),
+    events: eventsAfter(store, end),
   }));
 }
 
-export const zAddMany = z.strictObject({
-  client: z.string().min(1).max(80),
-  ends: z
-    .array(
-      z.strictObject({
-        end: z.uuid(),
-        after: z.int().min(0),
-        entries: z
-          .array(z.strictObject({ id: z.uuid(), entry: z.unknown() }))
-          .min(1)
-          .max(100),
-      }),
-    )
-    .min(1)
-    .max(BATCH_LIMIT),
-});
-
-/** Adds entries to several ends of a batch, all or none, in one transaction. @throws InputError as for one end. */
+/** Adds events to several ends of a batch, all or none, in one transaction. @throws InputError as for one end. */
 export function addToBatch(store: Store, id: string, input: unknown, now = new Date()) {
-  const { client, ends } = check(zAddMany, input);
-  store.transaction(
-    (tx) => {
-      const members = new Set(endsOfBatch(tx as Store, id).map((end) => end.id));
-      for (const { end, after, entries } of ends) {
-        if (!members.has(end)) throw new InputError("not-found", "That end is not of this batch.", ["ends"]);
-        addEntries(tx as Store, end, { client, after, entries }, now);
-      }
-    },
-    { behavior: "immediate" },
-  );
-  return batchEntries(store, id);
+  const { client, by, ends } = check(zAddManyInside, input);
+  inTransaction(store, () => {
+    const members = new Set(endsOfBatch(store, id).map((end) => end.id));
+    for (const { end, after, events } of ends) {
+      if (!members.has(end)) throw new InputError("not-found", "That end is not of this batch.", ["ends"]);
+      addEvents(store, end, { client, after, by, events }, now);
+    }
+  });
+  return batchEvents(store, id);
 }
 
 /** How far a member is: its line, and whether it is signed. */
-export const memberState = ({ entries }: BatchMember) => endState(entries);
+export const memberState = ({ events }: BatchMember) => endState(events);

@@ -3,9 +3,10 @@ import { mkdtempSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { beforeEach, describe, expect, it } from "vitest";
-import { type EntryInput, endState, judgementOf, redoEntry, rungsOf } from "@/core";
-import { openStore, type Store } from "@/store/database";
-import { addEntries, endsAtBench, getEnd, startEnd } from "./ends";
+import { type EventInput, endState, judgementOf, retriesOffered, retryEvent } from "@/core";
+import { openStore } from "@/store/database";
+import type { Store } from "@/store/store";
+import { addEvents, endsAtBench, getEnd, startEnd } from "./ends";
 import { codeOf } from "./fixtures/code-of";
 import { ledgerCsv, ledgerJson, ledgerPage } from "./ledger";
 
@@ -16,9 +17,9 @@ beforeEach(() => {
   store = openStore(":memory:");
 });
 
-const add = (id: string, entry: EntryInput, { client = "one", after = 0, entryId = randomUUID() } = {}) =>
-  addEntries(store, id, { client, after, entries: [{ id: entryId, entry }] });
-const reading = (value: number, check = "cleave"): EntryInput => ({
+const add = (id: string, event: EventInput, { client = "one", after = 0, eventId = randomUUID() } = {}) =>
+  addEvents(store, id, { client, after, events: [{ id: eventId, event }] });
+const reading = (value: number, check = "cleave"): EventInput => ({
   kind: "reading",
   check,
   value,
@@ -45,7 +46,7 @@ describe("starting an end", () => {
       revision: 3,
       representative: true,
     });
-    expect(end.source.kind).toBe("representative");
+    expect(end.sheet.procedure.source.kind).toBe("representative");
   });
   it("asked twice with one id, starts one end", () => {
     const id = randomUUID();
@@ -73,21 +74,21 @@ describe("adding to an end", () => {
     store = openStore(file);
     const { id } = startEnd(store, cam);
     add(id, reading(8_600));
-    expect(endState(getEnd(openStore(file), id).entries).readings.map(({ value }) => value)).toEqual([8_600]);
+    expect(endState(getEnd(openStore(file), id).events).readings.map(({ value }) => value)).toEqual([8_600]);
   });
   it("sent twice, a reading is there once", () => {
     const { id } = startEnd(store, cam);
-    const entryId = randomUUID();
-    add(id, reading(8_600), { entryId });
-    add(id, reading(8_600), { entryId });
-    expect(getEnd(store, id).entries).toHaveLength(1);
-    expect(codeOf(() => add(id, reading(8_700), { entryId }))).toBe("id-taken");
+    const eventId = randomUUID();
+    add(id, reading(8_600), { eventId });
+    add(id, reading(8_600), { eventId });
+    expect(getEnd(store, id).events).toHaveLength(1);
+    expect(codeOf(() => add(id, reading(8_700), { eventId }))).toBe("id-taken");
   });
   it("readings from two windows are both kept, in one order", () => {
     const { id } = startEnd(store, cam);
     add(id, reading(8_600), { client: "one" });
     add(id, reading(8_650), { client: "two" });
-    expect(getEnd(store, id).entries.map(({ seq, client }) => [seq, client])).toEqual([
+    expect(getEnd(store, id).events.map(({ seq, client }) => [seq, client])).toEqual([
       [1, "one"],
       [2, "two"],
     ]);
@@ -97,17 +98,17 @@ describe("adding to an end", () => {
     add(id, { kind: "thread", part: "boot", on: true }, { client: "one" });
     add(id, { kind: "step", to: 3 }, { client: "one", after: 1 });
     expect(codeOf(() => add(id, { kind: "step", to: 1 }, { client: "two", after: 1 }))).toBe("moved-on");
-    expect(endState(getEnd(store, id).entries).at).toBe(3);
+    expect(endState(getEnd(store, id).events).at).toBe(3);
     expect(codeOf(() => add(id, { kind: "step", to: 1 }, { client: "two", after: 2 }))).toBe("taken");
   });
   it("all of a batch or none of it", () => {
     const { id } = startEnd(store, cam);
-    const entries = [reading(8_600), reading(8_600, "nonsense")].map((entry) => ({
+    const events = [reading(8_600), reading(8_600, "nonsense")].map((event) => ({
       id: randomUUID(),
-      entry,
+      event,
     }));
-    expect(codeOf(() => addEntries(store, id, { client: "one", after: 0, entries }))).toBe("unknown-check");
-    expect(getEnd(store, id).entries).toEqual([]);
+    expect(codeOf(() => addEvents(store, id, { client: "one", after: 0, events }))).toBe("unknown-check");
+    expect(getEnd(store, id).events).toEqual([]);
   });
   it("an unknown end is told", () => {
     expect(codeOf(() => add("nowhere", reading(1)))).toBe("not-found");
@@ -116,8 +117,8 @@ describe("adding to an end", () => {
     const { id } = startEnd(store, cam);
     add(id, reading(8_600));
     for (const sql of [
-      "UPDATE entries SET entry = '{}'",
-      "DELETE FROM entries",
+      "UPDATE events SET body = '{}'",
+      "DELETE FROM events",
       "UPDATE documents SET body = ''",
       "DELETE FROM documents",
     ])
@@ -128,12 +129,12 @@ describe("adding to an end", () => {
 describe("the ledger", () => {
   const finish = (value: number, name: string, at: string, label = "") => {
     const { id } = startEnd(store, cam);
-    const good = getEnd(store, id).sheet.lines.flatMap(({ step }): EntryInput[] => {
+    const good = getEnd(store, id).sheet.lines.flatMap(({ step }): EventInput[] => {
       const asked = judgementOf(step);
       const answer = asked?.answers.find((one) => one.good);
       return asked && answer ? [{ kind: "answer", judgement: asked.id, answer: answer.id }] : [];
     });
-    const all: EntryInput[] = [
+    const all: EventInput[] = [
       { kind: "label", job: "Weather hut", label },
       { kind: "thread", part: "boot", on: true },
       reading(value),
@@ -142,10 +143,10 @@ describe("the ledger", () => {
       ...good,
       { kind: "sign", name, outcome: "kept" },
     ];
-    addEntries(
+    addEvents(
       store,
       id,
-      { client: "one", after: 0, entries: all.map((entry) => ({ id: randomUUID(), entry })) },
+      { client: "one", after: 0, events: all.map((event) => ({ id: randomUUID(), event })) },
       new Date(at),
     );
     return id;
@@ -186,7 +187,7 @@ describe("the ledger", () => {
   });
   it("gives each end's interface, result, looks and corrections in its CSV", () => {
     const id = finish(8_600, "Ada", "2026-11-20T08:00:00Z");
-    const corrects = getEnd(store, id).entries.at(-1)?.id as string;
+    const corrects = getEnd(store, id).events.at(-1)?.id as string;
     add(id, { kind: "correction", corrects, says: "Ada Moor", why: "whole name", name: "Ada" });
     const [head = "", row = ""] = ledgerCsv(store, {}).split("\r\n");
     for (const column of ["as", "result", "looks", "corrections"]) expect(head.split(",")).toContain(column);
@@ -234,20 +235,20 @@ describe("the ledger", () => {
   it("tells what was tried again, which readings that made void, the shards and what was used", () => {
     const { id } = startEnd(store, cam);
     const { sheet } = getEnd(store, id);
-    const bad: EntryInput = { kind: "answer", judgement: "glow", answer: "no" };
-    const many: EntryInput[] = [
+    const bad: EventInput = { kind: "answer", judgement: "glow", answer: "no" };
+    const many: EventInput[] = [
       { kind: "thread", part: "boot", on: true },
       reading(8_600),
       { kind: "use", step: "cleave", tool: "bench-cleaver", items: [{ item: "cleave", count: 1 }] },
       { kind: "shards", step: "cleave", made: 1, binned: 0 },
       bad,
     ];
-    for (const entry of many) add(id, entry);
+    for (const event of many) add(id, event);
     for (const wanted of ["reseat", "recleave"]) {
-      const state = endState(getEnd(store, id).entries);
-      const rung = rungsOf(sheet, state, "glow", "no").find(({ left }) => left > 0);
-      expect(rung?.rule.id).toBe(wanted);
-      if (rung) add(id, redoEntry(sheet, rung, "glow", "no"), { after: 99 });
+      const state = endState(getEnd(store, id).events);
+      const offer = retriesOffered(sheet, state, "glow", "no").find(({ left }) => left > 0);
+      expect(offer?.rule.id).toBe(wanted);
+      if (offer) add(id, retryEvent(sheet, offer, "glow", "no"), { after: 99 });
       add(id, bad);
     }
     add(
@@ -256,7 +257,10 @@ describe("the ledger", () => {
       { after: 99 },
     );
     expect(ledgerJson(store, {})[0]).toMatchObject({
-      tried: { reseat: 1, recleave: 1 },
+      tried: [
+        { rule: "reseat", count: 1 },
+        { rule: "recleave", count: 1 },
+      ],
       voided: [{ length: "cleave", value: 8.6 }],
       struck: [],
       shards: { made: 1, binned: 0 },

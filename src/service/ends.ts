@@ -4,39 +4,44 @@ import {
   applied,
   check,
   compileRunSheet,
+  type EndEvent,
   type EndState,
-  type Entry,
   endState,
+  followsFrom,
   InputError,
+  type Judged,
   type KeptVerdict,
-  keptVerdicts,
   mustAccept,
   mustHaveSeen,
+  type Projected,
+  PURPOSES,
+  type Purpose,
+  personBy,
+  personNamed,
+  projectionsOf,
   type Recorded,
+  type Result,
   type Rule,
   type RunSheet,
-  type RunTimer,
-  resultOf,
-  runningClocks,
-  type Source,
-  zEntry,
+  sheetDocument,
+  usedIn,
+  verdictRow,
+  zAddInside,
   zRule,
 } from "@/core";
-import type { Store } from "@/store/database";
-import { keepDocument, keptCable, keptProcedure, keptTools } from "@/store/documents";
-import {
-  type EndRow,
-  entriesAfter,
-  findEnd,
-  findEntry,
-  insertEnd,
-  insertEntry,
-  openEnds,
-  updateEnd,
-} from "@/store/ends";
+import { keepDocument, keptSheet } from "@/store/documents";
+import { type EndRow, findEnd, insertEnd, openEnds, updateEnd } from "@/store/ends";
+import { eventsAfter, findEvent, insertEvent } from "@/store/events";
+import { canonical } from "@/store/hash";
+import { allPeople, insertPeopleEvent } from "@/store/people";
 import { photoBytes } from "@/store/photos";
+import { PROGRAM } from "@/store/program";
+import { project, projectReading, projectUses } from "@/store/projections";
+import { enter } from "@/store/register";
 import { wholeLibrary } from "@/store/shelf";
 import { textOf } from "@/store/shipped";
+import type { Store } from "@/store/store";
+import { inTransaction } from "@/store/transaction";
 
 export const zStart = z.strictObject({
   id: z.uuid("An end's id is a UUID").optional(),
@@ -47,17 +52,7 @@ export const zStart = z.strictObject({
   core: z.string().max(20),
   choices: z.record(z.string().max(80), z.string().max(80)).default({}),
   rule: zRule.default({ kind: "guarded", risk: 0.05 }),
-});
-
-export const zAdd = z.strictObject({
-  /** The window it comes from: what one window did never surprises that window. */
-  client: z.string().min(1).max(80),
-  /** The last entry that window had seen when the person acted. */
-  after: z.int().min(0),
-  entries: z
-    .array(z.strictObject({ id: z.uuid("An entry's id is a UUID"), entry: zEntry }))
-    .min(1)
-    .max(100),
+  purpose: z.enum(PURPOSES, { error: "An end is work or practice" }).default("work"),
 });
 
 /** An end as the bench and the ledger show it. */
@@ -67,13 +62,16 @@ export interface End {
   readonly batchId: string | null;
   readonly styleName: string;
   readonly cableName: string;
+  readonly purpose: Purpose;
   readonly rule: Rule;
-  readonly source: Source;
   readonly sheet: RunSheet;
-  readonly entries: readonly Recorded[];
+  /** What compiled the sheet. */
+  readonly program: string;
+  readonly events: readonly Recorded[];
   /** As judged at the sign-off; null until then. */
+  readonly result: Result | null;
   readonly verdicts: readonly KeptVerdict[] | null;
-  /** Hash of its last entry: the whole history under one figure. */
+  /** Hash of its last event: the whole history under one figure. */
   readonly hash: string;
 }
 
@@ -94,6 +92,7 @@ export interface EndSummary
     | "picked"
     | "at"
     | "batchId"
+    | "purpose"
   > {}
 
 /**
@@ -103,9 +102,9 @@ export interface EndSummary
  */
 export function startEnd(store: Store, input: unknown, now = new Date()): { id: string } {
   const { id = randomUUID(), ...sheet } = check(zStart, input);
-  const row = mustCompile(store, sheet);
-  store.transaction((tx) => {
-    if (!findEnd(tx as Store, id)) beginEnd(tx as Store, row, { id, createdAt: now.toISOString() });
+  const made = mustCompile(store, sheet);
+  inTransaction(store, () => {
+    if (!findEnd(store, id)) beginEnd(store, made, { id, at: now.toISOString() });
   });
   return { id };
 }
@@ -115,7 +114,7 @@ type Sheet = Omit<z.output<typeof zStart>, "id">;
 /** Looks a sheet's documents up and compiles it. @throws InputError for whatever does not go. */
 export function mustCompile(
   store: Store,
-  { cable: cableId, procedure: procedureId, revision, core, choices, rule }: Sheet,
+  { cable: cableId, procedure: procedureId, revision, core, choices, rule, purpose }: Sheet,
 ) {
   const { cables, procedures, tools } = wholeLibrary(store);
   const cable = cables.find((one) => one.id === cableId);
@@ -130,26 +129,42 @@ export function mustCompile(
       ["revision"],
     );
   const sheet = compileRunSheet({ procedure, cable, core, choices, tools });
-  return { cable, procedure, tools, sheet, picked: sheet.picked, rule };
+  return { cable, procedure, tools, sheet, rule, purpose };
 }
 
-/** Adds an end's row, and keeps the very documents it is made by. */
+interface Begun {
+  readonly id: string;
+  readonly at: string;
+  readonly batch?: string | null;
+  /** Place in its batch, counted from 0. */
+  readonly place?: number | null;
+}
+
+/** Begins an end: keeps the very documents it is made by, and the sheet they compile to. */
 export function beginEnd(
-  tx: Store,
-  { cable, procedure, tools, picked, rule }: ReturnType<typeof mustCompile>,
-  own: Pick<EndRow, "id" | "createdAt"> & Partial<Pick<EndRow, "batchId" | "batchPlace">>,
+  store: Store,
+  { cable, procedure, tools, sheet, rule, purpose }: ReturnType<typeof mustCompile>,
+  { id, at, batch = null, place = null }: Begun,
 ): void {
-  insertEnd(tx, {
-    ...own,
-    procedureHash: keepDocument(tx, "procedure", textOf(procedure)),
-    cableHash: keepDocument(tx, "cable", textOf(cable)),
-    toolsHash: keepDocument(tx, "tools", textOf(tools)),
+  insertEnd(store, {
+    v: 2,
+    id,
+    at,
+    purpose,
+    program: PROGRAM,
+    procedure: keepDocument(store, "procedure", textOf(procedure)),
+    cable: keepDocument(store, "cable", textOf(cable)),
+    tools: keepDocument(store, "tools", textOf(tools)),
+    sheet: keepDocument(store, "sheet", canonical(sheetDocument(sheet))),
     style: procedure.id,
     styleName: procedure.name,
     cableName: cable.name,
-    picked,
+    picked: { core: sheet.picked.core, choices: { ...sheet.picked.choices } },
     rule,
+    batch,
+    place,
   });
+  project(store, id, projectionsOf({ sheet, rule, purpose, events: [], verdicts: null }));
 }
 
 function mustFind(store: Store, id: string): EndRow {
@@ -159,39 +174,30 @@ function mustFind(store: Store, id: string): EndRow {
   return row;
 }
 
-interface Compiled {
-  readonly sheet: RunSheet;
-  readonly source: Source;
-}
-
-const COMPILED_KEPT = 200;
-const compiled = new Map<string, Compiled>();
+const SHEETS_KEPT = 200;
+const sheets = new Map<string, RunSheet>();
 
 /**
- * The run sheet an end was started from, compiled again from the documents kept with it. Kept documents
- * never change, so what they compile to is remembered under their hashes.
+ * The sheet an end is worked by, as it was kept when it began. Kept documents never change, so what they say is
+ * remembered under their hashes.
+ * @throws InputError `gone`, `newer`.
  */
-export function sheetOf(store: Store, { procedureHash, cableHash, toolsHash, picked }: EndRow): Compiled {
-  const key = JSON.stringify([procedureHash, cableHash, toolsHash, picked]);
-  const known = compiled.get(key);
+export function sheetOf(store: Store, { sheetHash }: Pick<EndRow, "sheetHash">): RunSheet {
+  if (sheetHash === null)
+    throw new InputError("gone", "The sheet of this end could not be kept: it cannot be shown.", ["id"]);
+  const known = sheets.get(sheetHash);
   if (known) return known;
-  const procedure = keptProcedure(store, procedureHash);
-  const sheet = compileRunSheet({
-    procedure,
-    cable: keptCable(store, cableHash),
-    tools: keptTools(store, toolsHash),
-    ...picked,
-  });
-  const fresh = { sheet, source: procedure.source };
-  if (compiled.size >= COMPILED_KEPT) compiled.delete(compiled.keys().next().value as string);
-  compiled.set(key, fresh);
-  return fresh;
+  const sheet = keptSheet(store, sheetHash);
+  const [oldest] = sheets.keys();
+  if (sheets.size >= SHEETS_KEPT && oldest !== undefined) sheets.delete(oldest);
+  sheets.set(sheetHash, sheet);
+  return sheet;
 }
 
 /** @throws InputError `not-found`. */
 export function getEnd(store: Store, id: string): End {
   const row = mustFind(store, id);
-  const { createdAt, styleName, cableName, rule, verdicts, batchId } = row;
+  const { createdAt, styleName, cableName, rule, verdicts, result, batchId, purpose, program } = row;
   return {
     id,
     createdAt,
@@ -199,10 +205,13 @@ export function getEnd(store: Store, id: string): End {
     styleName,
     cableName,
     rule,
+    purpose,
+    program,
+    result,
     verdicts,
     hash: row.lastHash,
-    ...sheetOf(store, row),
-    entries: entriesAfter(store, id),
+    sheet: sheetOf(store, row),
+    events: eventsAfter(store, id),
   };
 }
 
@@ -211,70 +220,168 @@ export const findEndById = (store: Store, id: string): End | null =>
   findEnd(store, id) ? getEnd(store, id) : null;
 
 /** What has been added to an end since. @throws InputError `not-found`. */
-export function newEntries(store: Store, id: string, after: number): readonly Recorded[] {
+export function newEvents(store: Store, id: string, after: number): readonly Recorded[] {
   mustFind(store, id);
-  return entriesAfter(store, id, after);
+  return eventsAfter(store, id, after);
 }
 
 /** Ends still at the bench, newest first. */
 export const endsAtBench = (store: Store): EndSummary[] => openEnds(store, 300);
 
 /**
- * Adds entries to an end, all or none, in one transaction; committed to disk before it returns.
+ * Adds events to an end, all or none, in one transaction; committed to disk before it returns.
  * Readings from two windows are both kept. Moving on, labelling and signing need to have seen what other
- * windows did. An entry already there is answered again, not added twice.
- * @throws InputError: `moved-on` with nothing changed; or whatever makes the entry unacceptable.
+ * windows did. An event already there is answered again, not added twice.
+ * @throws InputError: `moved-on` with nothing changed; or whatever makes the event unacceptable.
  */
-export function addEntries(
+export function addEvents(
   store: Store,
   endId: string,
   input: unknown,
   now = new Date(),
 ): readonly Recorded[] {
-  const { client, after, entries } = check(zAdd, input);
-  store.transaction(
-    (tx) => {
-      const row = mustFind(tx as Store, endId);
-      const { sheet } = sheetOf(tx as Store, row);
-      const history = entriesAfter(tx as Store, endId);
-      let state = endState(history);
-      let last = row.lastHash;
-      for (const { id, entry } of entries) {
-        const twin = findEntry(tx as Store, id);
-        if (twin) {
-          mustBeTwin(twin, endId, entry);
-          continue;
-        }
-        if (mustHaveSeen(entry)) mustBeUpToDate(history, client, after);
-        mustAccept(sheet, state, entry, row.rule);
-        if (entry.kind === "correction") mustCorrectOwn(history, entry.corrects);
-        if (entry.kind === "photo") mustHavePhoto(tx as Store, entry.sha256);
-        const recorded: Recorded = { id, seq: state.lastSeq + 1, at: now.toISOString(), client, entry };
-        last = insertEntry(tx as Store, endId, recorded, last);
-        state = applied(state, recorded);
+  const { client, after, by, events } = check(zAddInside, input);
+  inTransaction(store, () => {
+    const row = mustFind(store, endId);
+    const sheet = sheetOf(store, row);
+    mustBeKnown(store, by);
+    const history = eventsAfter(store, endId);
+    let end: Standing = { row, sheet, history, state: endState(history), last: row.lastHash };
+    for (const { id, event } of events) {
+      const twin = findEvent(store, id);
+      if (twin) {
+        mustBeTwin(twin, endId, event);
+        continue;
       }
-      const { result, verdicts } = row.signedAt ? row : columnsOf(sheet, state, row.rule);
-      updateEnd(tx as Store, endId, {
-        ...columnsOf(sheet, state, row.rule),
-        result,
-        verdicts,
-        lastHash: last,
-      });
-    },
-    { behavior: "immediate" },
-  );
-  return entriesAfter(store, endId, after);
+      if (mustHaveSeen(event)) mustBeUpToDate(history, client, after);
+      mustAccept(sheet, end.state, event, row.rule, row.purpose);
+      if (event.kind === "correction") mustCorrectOwn(history, event.corrects);
+      if (event.kind === "photo") mustHavePhoto(store, event.sha256);
+      const who = event.kind === "sign" ? signer(store, by, event.name, now) : by;
+      end = added(store, end, { id, at: now.toISOString(), by: who, client, event });
+    }
+    const sign = end.history.find(({ event }) => event.kind === "sign");
+    updateEnd(store, endId, {
+      ...followsFrom(sheet, end.state, row.rule, judgedOf(row, sign)),
+      signer: row.signer ?? sign?.by ?? null,
+      lastHash: end.last,
+    });
+  });
+  return eventsAfter(store, endId, after);
 }
 
-function mustBeTwin(twin: { endId: string; entry: Entry }, endId: string, entry: Entry): void {
-  if (twin.endId !== endId || JSON.stringify(twin.entry) !== JSON.stringify(entry))
-    throw new InputError("id-taken", "Another entry already has this id.", ["entries"]);
+/** An end while events are added to it. */
+interface Standing {
+  readonly row: EndRow;
+  readonly sheet: RunSheet;
+  readonly history: readonly Recorded[];
+  readonly state: EndState;
+  /** Hash of its last event. */
+  readonly last: string;
 }
 
-/** @throws InputError: a correction names an entry of the same end. */
+/** Writes one event and what follows from it. */
+function added(
+  store: Store,
+  { row, sheet, history, state: before, last }: Standing,
+  said: Pick<Recorded, "id" | "at" | "client"> & { by: string | null; event: EndEvent },
+): Standing {
+  const recorded: Recorded = { ...said, seq: before.lastSeq + 1 };
+  const state = applied(before, recorded);
+  const judged = said.event.kind === "sign" ? judgedNow(sheet, state, row.rule) : undefined;
+  const one = { ...said, end: row.id, seq: recorded.seq, purpose: row.purpose };
+  const hash = insertEvent(store, judged ? { ...one, judged } : one, last);
+  if (judged) enter(store, "signed", row.id, hash);
+  const events = [...history, judged ? { ...recorded, judged } : recorded];
+  projectEvent(store, row, { sheet, state, events, event: recorded });
+  return { row, sheet, history: events, state, last: hash };
+}
+
+function judgedNow(sheet: RunSheet, state: EndState, rule: Rule): Judged | undefined {
+  const { result, verdicts } = followsFrom(sheet, state, rule, null);
+  return result && verdicts ? { program: PROGRAM, result, verdicts } : undefined;
+}
+
+/** What an end was judged to be when it was signed off: with the sign-off, or in the row of one signed before that. */
+export const judgedOf = (
+  { signedAt, result, verdicts }: Pick<EndRow, "signedAt" | "result" | "verdicts">,
+  sign: Recorded | undefined,
+): Pick<Judged, "result" | "verdicts"> | null =>
+  sign?.judged ?? (signedAt !== null && result && verdicts ? { result, verdicts } : null);
+
+/** Writes what follows from one event: a reading and its length, what was used, or where more changes, all anew. */
+function projectEvent(
+  store: Store,
+  { id, rule, purpose, verdicts }: EndRow,
+  {
+    sheet,
+    state,
+    events,
+    event: recorded,
+  }: Pick<Projected, "sheet" | "events"> & { state: EndState; event: Recorded },
+): void {
+  const { event } = recorded;
+  const end: Projected = { sheet, rule, purpose, events, verdicts };
+  switch (event.kind) {
+    case "reading": {
+      const length = sheet.checks.find((one) => one.id === event.check);
+      if (!length) return;
+      const { by, at } = recorded;
+      projectReading(
+        store,
+        id,
+        {
+          eventId: recorded.id,
+          check: event.check,
+          value: event.value,
+          instrument: event.instrument.id,
+          by: by ?? null,
+          at,
+          standing: "stands",
+        },
+        verdictRow(end, state, length),
+      );
+      return;
+    }
+    case "use":
+      projectUses(store, id, usedIn(recorded, purpose));
+      return;
+    case "strike":
+    case "retry":
+    case "restart":
+    case "rework":
+    case "take-back":
+    case "sign":
+      project(store, id, projectionsOf(end));
+  }
+}
+
+/** Who signs: whoever is working, else who goes by that name; a name nobody goes by yet is somebody who came. */
+function signer(store: Store, by: string | null, name: string, now: Date): string {
+  if (by !== null) return by;
+  const known = personNamed(allPeople(store), name);
+  if (known) return known.id;
+  const person = randomUUID();
+  const at = now.toISOString();
+  insertPeopleEvent(store, { id: randomUUID(), at, by: person, kind: "add", person, name, into: null });
+  return person;
+}
+
+/** @throws InputError: nobody goes by that id. */
+function mustBeKnown(store: Store, by: string | null): void {
+  if (by !== null && !personBy(allPeople(store), by))
+    throw new InputError("unknown-person", "Nobody goes by that id here: pick who is working anew.", ["by"]);
+}
+
+function mustBeTwin(twin: { endId: string; event: Recorded["event"] }, endId: string, event: EndEvent): void {
+  if (twin.endId !== endId || canonical(twin.event) !== canonical(event))
+    throw new InputError("id-taken", "Another event already has this id.", ["events"]);
+}
+
+/** @throws InputError: a correction names an event of the same end. */
 function mustCorrectOwn(history: readonly Recorded[], id: string): void {
   if (!history.some((one) => one.id === id))
-    throw new InputError("unknown-entry", "What is to be corrected is not on this end.", ["corrects"]);
+    throw new InputError("unknown-event", "What is to be corrected is not on this end.", ["corrects"]);
 }
 
 /** @throws InputError: a photograph is stored before it is entered. */
@@ -291,33 +398,4 @@ function mustBeUpToDate(history: readonly Recorded[], client: string, after: num
       "Someone else changed this end in another window. Look at where it stands now, then go on.",
       ["after"],
     );
-}
-
-/** Holds and cures begun and not ended, and what must be done in time; null when there is none. */
-function runningTimers(sheet: RunSheet, state: EndState): readonly RunTimer[] | null {
-  const running: RunTimer[] = [
-    ...state.timers.filter(({ stoppedAt }) => stoppedAt === null),
-    ...runningClocks(sheet, state).map(({ from, startedAt, seconds }) => ({
-      step: sheet.lines[from]?.step.id ?? "",
-      clock: true as const,
-      startedAt,
-      seconds,
-      stoppedAt: null,
-    })),
-  ];
-  return running.length > 0 ? running : null;
-}
-
-/** What an end's row says that follows from its entries. */
-export function columnsOf(sheet: RunSheet, state: EndState, rule: Rule) {
-  return {
-    job: state.job,
-    label: state.label,
-    result: state.signed ? resultOf(sheet, state, rule) : null,
-    verdicts: state.signed ? keptVerdicts(sheet, state, rule) : null,
-    signedBy: state.signed?.name ?? null,
-    signedAt: state.signed?.at ?? null,
-    at: state.at,
-    timers: runningTimers(sheet, state),
-  };
 }

@@ -1,19 +1,11 @@
-import Papa from "papaparse";
 import { z } from "zod";
-import { check, InputError, type Result, type RunSheet } from "@/core";
-import type { Store } from "@/store/database";
+import { check, type EndRecord, InputError, type Person, RESULTS, type RunSheet } from "@/core";
 import { countSigned, signedEnds, signedStyles, signersOf } from "@/store/ends";
+import { allPeople } from "@/store/people";
+import type { Store } from "@/store/store";
 import { type End, type EndSummary, getEnd, sheetOf } from "./ends";
-import { type EndRecord, endRecord } from "./record";
-
-export const RESULTS = [
-  "in",
-  "out",
-  "unsure",
-  "unmeasured",
-  "cut-off",
-  "discarded",
-] as const satisfies readonly Result[];
+import { recordJson, recordsOf } from "./record";
+import { recordsCsv } from "./record-csv";
 
 /** A page of the ledger. */
 export const LEDGER_PAGE = 60;
@@ -63,15 +55,20 @@ export function ledgerPage(store: Store, query: unknown): LedgerPage {
   const shown = rows.slice(0, LEDGER_PAGE);
   const last = shown.at(-1);
   return {
-    rows: shown.map((row) => ({ ...row, sheet: sheetOf(store, row).sheet })),
+    rows: shown.map((row) => ({ ...row, sheet: sheetOf(store, row) })),
     count: countSigned(store, { ...filter, before: undefined }),
     styles: signedStyles(store),
     next: rows.length > LEDGER_PAGE && last ? `${last.signedAt}~${last.id}` : null,
   };
 }
 
-/** Everyone who signed an end off, by name. */
-export const signers = (store: Store): string[] => signersOf(store);
+/** Everyone who signed work off, by name. */
+export function signers(store: Store): Person[] {
+  const signed = new Set(signersOf(store));
+  return allPeople(store)
+    .filter(({ ids }) => ids.some((id) => signed.has(id)))
+    .sort((a, b) => a.name.localeCompare(b.name));
+}
 
 function* allSigned(store: Store, query: unknown): Generator<End> {
   let filter = filterOf(query);
@@ -90,73 +87,21 @@ export const MOST_ON_PAPER = 60;
 /** The filtered ledger's records for paper. @throws InputError when there are too many to be read on paper. */
 export function ledgerForPaper(store: Store, query: unknown): { record: EndRecord; sheet: RunSheet }[] {
   const records: { record: EndRecord; sheet: RunSheet }[] = [];
-  for (const end of allSigned(store, query)) {
+  for (const { record, end } of recordsOf(store, allSigned(store, query))) {
     if (records.length === MOST_ON_PAPER)
       throw new InputError(
         "too-many",
         `A PDF holds at most ${MOST_ON_PAPER} records: narrow the ledger by result or style first.`,
       );
-    records.push({ record: endRecord(end), sheet: end.sheet });
+    records.push({ record, sheet: end.sheet });
   }
   return records;
 }
 
 /** The filtered ledger as JSON, one record an end. */
 export const ledgerJson = (store: Store, query: unknown): unknown[] =>
-  [...allSigned(store, query)].map(endRecord);
+  [...recordsOf(store, allSigned(store, query))].map(({ record }) => recordJson(record));
 
-/** How a cell starts that a spreadsheet would run; the library's own test misses one with a line break in it. */
-const RUNS = /^[=+\-@\t\r]/;
-
-/** The filtered ledger as CSV, one row a reading; a cell that a spreadsheet would run is made plain text. */
-export function ledgerCsv(store: Store, query: unknown): string {
-  const rows = [...allSigned(store, query)].flatMap((end): Record<string, string | number>[] => {
-    const { lengths, signed, ...record } = endRecord(end);
-    const common = {
-      end: record.id,
-      job: record.job,
-      label: record.label,
-      style: record.style.name,
-      as: record.as.join(", "),
-      revision: record.style.revision,
-      figures: record.style.figures.kind,
-      cable: record.cable.name,
-      core: record.cable.core,
-      signed_by: signed?.name ?? "",
-      signed_at: signed?.at ?? "",
-      outcome: signed?.outcome ?? "",
-      result: record.result,
-      looks: record.looks.map(({ asks, sees }) => `${asks} ${sees ?? "not answered"}`).join("; "),
-      corrections: record.corrections.map(({ says, why, name }) => `${says} (${why}; ${name})`).join("; "),
-    };
-    const blank = {
-      length: "",
-      leg: "",
-      nominal_mm: "",
-      min_mm: "",
-      max_mm: "",
-      reading_mm: "",
-      typed: "",
-      instrument: "",
-      read_at: "",
-      verdict: "",
-    };
-    const readings = lengths.flatMap(({ name, leg, nominal, min, max, verdict, readings: list }) =>
-      list.map(({ value, typed, instrument, at }) => ({
-        ...common,
-        length: name,
-        leg,
-        nominal_mm: nominal,
-        min_mm: min ?? "",
-        max_mm: max ?? "",
-        reading_mm: value,
-        typed,
-        instrument,
-        read_at: at,
-        verdict: verdict ?? "",
-      })),
-    );
-    return readings.length ? readings : [{ ...common, ...blank }];
-  });
-  return `${Papa.unparse(rows, { escapeFormulae: RUNS, newline: "\r\n" })}\r\n`;
-}
+/** The filtered ledger as CSV. */
+export const ledgerCsv = (store: Store, query: unknown): string =>
+  recordsCsv([...recordsOf(store, allSigned(store, query))].map(({ record }) => recordJson(record)));

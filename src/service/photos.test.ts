@@ -1,7 +1,8 @@
 import sharp from "sharp";
 import { beforeEach, describe, expect, it } from "vitest";
 import { endState, InputError } from "@/core";
-import { openStore, type Store } from "@/store/database";
+import { openStore } from "@/store/database";
+import type { Store } from "@/store/store";
 import { getEnd } from "./ends";
 import { addTo, endRead, signedEnd } from "./fixtures/made-ends";
 import { addPhoto, photoOf } from "./photos";
@@ -14,7 +15,7 @@ beforeEach(() => {
 });
 const picture = (width: number, height: number) =>
   sharp({ create: { width, height, channels: 3, background: "#89a" } });
-const photos = () => endState(getEnd(store, end).entries).photos;
+const photos = () => endState(getEnd(store, end).events).photos;
 const codeOf = async (work: Promise<unknown>): Promise<string> => {
   try {
     await work;
@@ -65,7 +66,7 @@ describe("a photograph of an end", () => {
     expect(await codeOf(Promise.resolve().then(() => photoOf(store, "../../a.db")))).toBe("not-found");
   });
   it("cannot be entered without being stored", async () => {
-    const entry = {
+    const event = {
       kind: "photo",
       sha256: "0".repeat(64),
       width: 1,
@@ -73,6 +74,6 @@ describe("a photograph of an end", () => {
       bytes: 1,
       caption: "",
     } as const;
-    expect(await codeOf(Promise.resolve().then(() => addTo(store, end, entry)))).toBe("unknown-photo");
+    expect(await codeOf(Promise.resolve().then(() => addTo(store, end, event)))).toBe("unknown-photo");
   });
 });

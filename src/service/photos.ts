@@ -2,9 +2,9 @@ import { randomUUID } from "node:crypto";
 import sharp from "sharp";
 import { z } from "zod";
 import { check, InputError, type Recorded } from "@/core";
-import type { Store } from "@/store/database";
 import { keepPhoto, photoBytes } from "@/store/photos";
-import { addEntries, getEnd } from "./ends";
+import type { Store } from "@/store/store";
+import { addEvents, getEnd } from "./ends";
 
 /** The largest photograph taken in, and the longest side it is kept with. */
 export const PHOTO_LIMIT = 12 * 1024 * 1024;
@@ -14,7 +14,8 @@ const TAKEN = ["jpeg", "png", "webp"];
 
 export const zPhotoQuery = z.strictObject({
   client: z.string().min(1).max(80),
-  id: z.uuid("An entry's id is a UUID").optional(),
+  id: z.uuid("An event's id is a UUID").optional(),
+  by: z.uuid("A person goes by a UUID").optional(),
   caption: z.string().trim().max(200, "A caption has at most 200 characters").default(""),
 });
 
@@ -30,18 +31,19 @@ export async function addPhoto(
   bytes: Buffer,
   now = new Date(),
 ): Promise<readonly Recorded[]> {
-  const { client, caption, id = randomUUID() } = check(zPhotoQuery, query);
-  const { entries } = getEnd(store, end);
+  const { client, caption, by = null, id = randomUUID() } = check(zPhotoQuery, query);
+  const { events } = getEnd(store, end);
   const { data, info } = await redrawn(bytes);
   const sha256 = keepPhoto(store, data);
   const { width, height, size } = info;
-  return addEntries(
+  return addEvents(
     store,
     end,
     {
       client,
-      after: entries.at(-1)?.seq ?? 0,
-      entries: [{ id, entry: { kind: "photo", sha256, width, height, bytes: size, caption } }],
+      by,
+      after: events.at(-1)?.seq ?? 0,
+      events: [{ id, event: { kind: "photo", sha256, width, height, bytes: size, caption } }],
     },
     now,
   );

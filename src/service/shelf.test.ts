@@ -1,6 +1,7 @@
 import { beforeEach, describe, expect, it } from "vitest";
 import type { ProcedureDocument } from "@/core";
-import { openStore, type Store } from "@/store/database";
+import { openStore } from "@/store/database";
+import type { Store } from "@/store/store";
 import { startEnd } from "./ends";
 import { codeOf } from "./fixtures/code-of";
 import { library } from "./library";

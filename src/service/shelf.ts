@@ -14,7 +14,6 @@ import {
   zCable,
   zProcedure,
 } from "@/core";
-import type { Store } from "@/store/database";
 import {
   addRevision,
   latestRevision,
@@ -25,6 +24,8 @@ import {
   wholeLibrary,
 } from "@/store/shelf";
 import { shippedLibrary, textOf } from "@/store/shipped";
+import type { Store } from "@/store/store";
+import { inTransaction } from "@/store/transaction";
 
 const zWho = {
   by: z.string().trim().max(120, "A name has at most 120 characters").default(""),
@@ -122,11 +123,6 @@ function mustWork(store: Store, document: ProcedureDocument): void {
       compileRunSheet({ procedure, cable, core, choices: {}, tools });
 }
 
-/** One transaction: look at what is newest, then add one more. */
-function saved<T>(store: Store, work: (tx: Store) => T): T {
-  return store.transaction((tx) => work(tx as Store), { behavior: "immediate" });
-}
-
 /**
  * Keeps a document as the next revision of the user's own. Nothing is written over: the revision it was made from
  * must still be the newest.
@@ -134,15 +130,17 @@ function saved<T>(store: Store, work: (tx: Store) => T): T {
  */
 export function saveDocument(store: Store, kind: ShelfKind, input: unknown, now = new Date()) {
   const { document, basis, from, by, why } = check(zSave, input);
-  return saved(store, (tx) => {
+  return inTransaction(store, () => {
     const id = String(document.id ?? "");
-    const found = newestRevision(tx, kind, id);
+    const found = newestRevision(store, kind, id);
     mustBeNewest(found, basis, id);
     const revision = (found ?? 0) + 1;
     const kept =
-      kind === "cable" ? ownCable(document, revision, now) : ownProcedure(tx, document, from, revision, now);
+      kind === "cable"
+        ? ownCable(document, revision, now)
+        : ownProcedure(store, document, from, revision, now);
     const body = JSON.stringify(kept, null, 2);
-    addRevision(tx, { kind, document: id, revision, body, at: now.toISOString(), by, why });
+    addRevision(store, { kind, document: id, revision, body, at: now.toISOString(), by, why });
     return { id, revision };
   });
 }
@@ -174,14 +172,14 @@ function ownProcedure(
 /** Puts an earlier revision back as the newest, word for word: also undoes a putting away. */
 export function restoreRevision(store: Store, kind: ShelfKind, id: string, input: unknown, now = new Date()) {
   const { basis, restore, by, why } = check(zRestore, input);
-  return saved(store, (tx) => {
-    const found = newestRevision(tx, kind, id);
+  return inTransaction(store, () => {
+    const found = newestRevision(store, kind, id);
     mustBeNewest(found, basis, id);
-    const earlier = JSON.parse(keptText(tx, kind, id, restore)) as Record<string, unknown>;
+    const earlier = JSON.parse(keptText(store, kind, id, restore)) as Record<string, unknown>;
     const revision = (found ?? 0) + 1;
     const body = JSON.stringify({ ...earlier, revision }, null, 2);
     const said = why || `Revision ${restore} again.`;
-    addRevision(tx, { kind, document: id, revision, body, at: now.toISOString(), by, why: said });
+    addRevision(store, { kind, document: id, revision, body, at: now.toISOString(), by, why: said });
     return { id, revision };
   });
 }
@@ -189,15 +187,15 @@ export function restoreRevision(store: Store, kind: ShelfKind, id: string, input
 /** Puts a document of the user's own away; a shipped one by that id is then on the shelf again. */
 export function putAway(store: Store, kind: ShelfKind, id: string, input: unknown, now = new Date()) {
   const { basis, by, why } = check(zPutAway, input);
-  return saved(store, (tx) => {
-    const own = latestRevision(tx, kind, id);
+  return inTransaction(store, () => {
+    const own = latestRevision(store, kind, id);
     if (!own)
       throw new InputError("not-found", "Only what is your own can be put away; what was shipped stays.", [
         "id",
       ]);
     mustBeNewest(own.revision, basis, id);
     const revision = own.revision + 1;
-    addRevision(tx, { kind, document: id, revision, body: null, at: now.toISOString(), by, why });
+    addRevision(store, { kind, document: id, revision, body: null, at: now.toISOString(), by, why });
     return { id, revision };
   });
 }
@@ -208,13 +206,13 @@ export function putAway(store: Store, kind: ShelfKind, id: string, input: unknow
  */
 export function confirmFigures(store: Store, id: string, input: unknown, now = new Date()) {
   const { basis, cable: cableId, core, choices, figures, by, why } = check(zConfirm, input);
-  return saved(store, (tx) => {
-    const { cables, procedures } = wholeLibrary(tx);
+  return inTransaction(store, () => {
+    const { cables, procedures } = wholeLibrary(store);
     const procedure = procedures.find((one) => one.id === id);
     const cable = cables.find((one) => one.id === cableId);
     if (!procedure) throw new InputError("not-found", `There is no procedure “${id}” on the shelf.`, ["id"]);
     if (!cable) throw new InputError("unknown-cable", `No cable called “${cableId}”.`, ["cable"]);
-    const found = newestRevision(tx, "procedure", id);
+    const found = newestRevision(store, "procedure", id);
     mustBeNewest(found, basis, id);
     const revision = (found ?? 0) + 1;
     const known = figuresToConfirm(procedure, cable, { core, choices: withDefaults(procedure, choices) });
@@ -233,9 +231,9 @@ export function confirmFigures(store: Store, id: string, input: unknown, now = n
       note: why || "Held against the part's sheet.",
       date: today(now),
     });
-    mustWork(tx, document);
+    mustWork(store, document);
     const body = JSON.stringify(document, null, 2);
-    addRevision(tx, { kind: "procedure", document: id, revision, body, at: now.toISOString(), by, why });
+    addRevision(store, { kind: "procedure", document: id, revision, body, at: now.toISOString(), by, why });
     return { id, revision };
   });
 }

@@ -1,2 +1,3 @@
 /** The application's database, for the surfaces above the services. */
-export { openStore, theStore } from "@/store/database";
+export { databaseFile, openStore, theStore } from "@/store/database";
+export type { Store } from "@/store/store";

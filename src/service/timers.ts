@@ -1,6 +1,6 @@
 import type { BenchTimer } from "@/core";
-import type { Store } from "@/store/database";
 import { endsWithTimers } from "@/store/ends";
+import type { Store } from "@/store/store";
 
 /** Every hold and cure begun and not ended, the first to be over first. */
 export const runningTimers = (store: Store): BenchTimer[] =>

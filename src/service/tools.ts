@@ -1,8 +1,8 @@
 import { randomUUID } from "node:crypto";
 import { z } from "zod";
 import { type BladeLine, bladeStanding, check, InputError } from "@/core";
-import type { Store } from "@/store/database";
 import { wholeLibrary } from "@/store/shelf";
+import type { Store } from "@/store/store";
 import { addToolEvent, bladeCount } from "@/store/tools";
 
 export const zToolEvent = z.strictObject({

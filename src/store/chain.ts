@@ -1,101 +1,66 @@
-import { createHash } from "node:crypto";
-import { asc, eq, sql } from "drizzle-orm";
-import type { BetterSQLite3Database } from "drizzle-orm/better-sqlite3";
-import type * as schema from "./schema";
-import { ends, entries } from "./schema";
+import { asc, eq } from "drizzle-orm";
+import type { EventRow } from "@/core";
+import { linkHash, sha256 } from "./hash";
+import { digestOf } from "./register";
+import { type ends, events } from "./schema";
+import type { Store } from "./store";
 
-type Store = BetterSQLite3Database<typeof schema>;
-type EndRow = typeof ends.$inferSelect;
+type EndColumns = typeof ends.$inferSelect;
 
-const sha256 = (parts: readonly unknown[]): string =>
-  createHash("sha256").update(JSON.stringify(parts)).digest("hex");
-
-/** What an end was started as, under one hash: the first link of its chain. */
-export const foundingHash = (end: EndFounded): string =>
-  sha256([
-    end.id,
-    end.createdAt,
-    end.procedureHash,
-    end.cableHash,
-    end.toolsHash,
-    end.style,
-    end.styleName,
-    end.cableName,
-    JSON.stringify(end.picked),
-    JSON.stringify(end.rule),
-    end.batchId ?? null,
-    end.batchPlace ?? null,
-  ]);
-
-export type EndFounded = Pick<
-  EndRow,
-  | "id"
-  | "createdAt"
-  | "procedureHash"
-  | "cableHash"
-  | "toolsHash"
-  | "style"
-  | "styleName"
-  | "cableName"
-  | "picked"
-  | "rule"
-> & { readonly batchId?: string | null | undefined; readonly batchPlace?: number | null | undefined };
-
-/** An entry's row as it lies in the file: `entry` is its very text. */
-export interface EntryRow {
-  readonly id: string;
-  readonly endId: string;
-  readonly seq: number;
-  readonly at: string;
-  readonly client: string;
-  readonly entry: string;
+/** An event's row as it lies in the file, with its links. */
+export interface ChainedRow extends EventRow {
+  readonly n: number;
   readonly before: string;
   readonly hash: string;
 }
 
-/** An entry under a hash that takes in the one before it, word for word (SHA-256, hexadecimal). */
-export const entryHash = ({ before, endId, id, seq, at, client, entry }: Omit<EntryRow, "hash">): string =>
-  sha256([before, endId, id, seq, at, client, entry]);
+/** The version from which an event's body is its whole envelope, canonical JSON. */
+const ENVELOPED = 2;
 
-/** The rows of one end's entries as they lie in the file, in order. */
-export const entryRows = (store: Store, endId: string): EntryRow[] =>
-  store
-    .select({
-      id: entries.id,
-      endId: entries.endId,
-      seq: entries.seq,
-      at: entries.at,
-      client: entries.client,
-      entry: sql<string>`CAST(${entries.entry} AS TEXT)`,
-      before: entries.before,
-      hash: entries.hash,
-    })
-    .from(entries)
-    .where(eq(entries.endId, endId))
-    .orderBy(asc(entries.seq))
-    .all();
+/** An event under a hash that takes in the one before it, word for word, by the rule of the version it was written by. */
+export const eventHash = ({ v, before, endId, id, seq, at, client, body }: Omit<ChainedRow, "n" | "hash">) =>
+  v >= ENVELOPED
+    ? linkHash(before, body)
+    : sha256(JSON.stringify([before, endId, id, seq, at, client, body]));
+
+/** What an end was started as, under one hash: the first link of its chain. */
+export const foundingHash = (end: EndColumns): string =>
+  end.founding === null ? foundingHash1(end) : linkHash("", end.founding);
+
+/** Version 1: the columns themselves. */
+const foundingHash1 = (end: EndColumns): string =>
+  sha256(
+    JSON.stringify([
+      end.id,
+      end.createdAt,
+      end.procedureHash,
+      end.cableHash,
+      end.toolsHash,
+      end.style,
+      end.styleName,
+      end.cableName,
+      JSON.stringify(end.picked),
+      JSON.stringify(end.rule),
+      end.batchId,
+      end.batchPlace,
+    ]),
+  );
 
 /**
- * Chains what was written before entries carried hashes: once, when such a file is first opened. What it then says is
- * taken as it stands; from there on any change shows.
+ * What the register keeps of an end. Version 1 hashed neither the sheet nor, where it was signed by then, what it was
+ * judged to be: the register does.
  */
-export function chainOldEntries(store: Store): void {
-  const unchained = store.select().from(ends).where(eq(ends.lastHash, "")).all();
-  if (unchained.length === 0) return;
-  store.transaction((tx) => {
-    const trigger = tx.get<{ sql: string }>(
-      sql`SELECT sql FROM sqlite_master WHERE type = 'trigger' AND name = 'entries_keep_words'`,
-    );
-    tx.run(sql`DROP TRIGGER IF EXISTS entries_keep_words`);
-    for (const end of unchained) {
-      let before = foundingHash(end);
-      for (const row of entryRows(tx as Store, end.id)) {
-        const hash = entryHash({ ...row, before });
-        tx.update(entries).set({ before, hash }).where(eq(entries.id, row.id)).run();
-        before = hash;
-      }
-      tx.update(ends).set({ lastHash: before }).where(eq(ends.id, end.id)).run();
-    }
-    if (trigger) tx.run(sql.raw(trigger.sql));
-  });
-}
+export const endDigest = (end: EndColumns, signedByVersion1 = false): string =>
+  end.founding !== null
+    ? foundingHash(end)
+    : digestOf({
+        founding: foundingHash(end),
+        sheet: end.sheetHash,
+        program: end.program,
+        purpose: end.purpose,
+        ...(signedByVersion1 ? { result: end.result, verdicts: end.verdicts, signer: end.signer } : {}),
+      });
+
+/** The rows of one end's events as they lie in the file, in order. */
+export const eventRows = (store: Store, endId: string): ChainedRow[] =>
+  store.select().from(events).where(eq(events.endId, endId)).orderBy(asc(events.seq)).all();

@@ -1,34 +1,80 @@
 import { mkdirSync } from "node:fs";
 import { dirname, join, resolve } from "node:path";
 import Database from "better-sqlite3";
-import { type BetterSQLite3Database, drizzle } from "drizzle-orm/better-sqlite3";
+import { drizzle } from "drizzle-orm/better-sqlite3";
 import { migrate } from "drizzle-orm/better-sqlite3/migrator";
-import { chainOldEntries } from "./chain";
+import { readMigrationFiles } from "drizzle-orm/migrator";
+import { InputError } from "@/core";
+import { oldGuardsGone, restoreGuards } from "./guards";
+import { lift, noteLiftFrom } from "./lift";
+import { digestOf, enter } from "./register";
 import * as schema from "./schema";
+import type { Store } from "./store";
+import { inTransaction } from "./transaction";
 
-export type Store = BetterSQLite3Database<typeof schema>;
+const MIGRATIONS = { migrationsFolder: join(process.cwd(), "src/store/migrations") };
+
+/** What marks a file as Arlent's in its header: “ARLT”. */
+export const APPLICATION_ID = 0x41524c54;
+
+/** How many steps a file's schema has come, of those this program knows; 0 for an empty or foreign file. */
+export function schemaOf(database: Database.Database): { steps: number; known: number } {
+  const known = readMigrationFiles(MIGRATIONS).length;
+  const table = database
+    .prepare("SELECT 1 FROM sqlite_master WHERE type = 'table' AND name = '__drizzle_migrations'")
+    .get();
+  const found = table
+    ? database.prepare<[], { n: number }>("SELECT count(*) AS n FROM __drizzle_migrations").get()
+    : undefined;
+  return { steps: found?.n ?? 0, known };
+}
 
 /**
- * Opens a database file, creating and migrating it as needed.
+ * Opens a database file, creating and migrating it as needed; what an older Arlent wrote is lifted once.
  * Every commit is on the disk before it is answered (WAL with full synchronisation), so what was
  * acknowledged survives a kill of the process and a loss of power.
+ * @throws InputError `newer` for a file of a newer program, with nothing changed.
  */
 export function openStore(file: string): Store {
   if (file !== ":memory:") mkdirSync(dirname(resolve(file)), { recursive: true });
   const database = new Database(file, { timeout: 5_000 });
+  const { steps, known } = schemaOf(database);
+  if (steps > known) {
+    database.close();
+    throw new InputError("newer", `${file} was written by a newer Arlent: open it with that one.`, ["file"]);
+  }
   database.pragma("journal_mode = WAL");
   database.pragma("synchronous = FULL");
   database.pragma("foreign_keys = ON");
-  const store = drizzle(database, { schema });
-  migrate(store, { migrationsFolder: join(process.cwd(), "src/store/migrations") });
-  chainOldEntries(store);
+  const store: Store = drizzle(database, { schema });
+  const gone = oldGuardsGone(database, steps, known);
+  noteLiftFrom(database, steps);
+  migrate(store, MIGRATIONS);
+  database.pragma(`application_id = ${APPLICATION_ID}`);
+  const lifted = lift(store);
+  keepGuards(store, lifted, gone);
   return store;
+}
+
+/** The guards of the record: made once; whoever takes them off finds them back, and noted for the record's check. */
+function keepGuards(store: Store, fresh: boolean, gone: readonly string[]): void {
+  inTransaction(store, () => {
+    const made = restoreGuards(store);
+    const restored = fresh ? gone : made;
+    if (restored.length > 0) {
+      const ref = `${new Date().toISOString()} ${restored.join(", ")}`;
+      enter(store, "guards", ref, digestOf({ ref }));
+    }
+  });
 }
 
 const shared = globalThis as { arlentStore?: Store };
 
-/** The application's database, opened once a process: ARLENT_DB, or data/arlent.db. */
+/** Where the application's database lies: ARLENT_DB, or data/arlent.db. */
+export const databaseFile = (): string => process.env.ARLENT_DB ?? join(process.cwd(), "data/arlent.db");
+
+/** The application's database, opened once a process. */
 export function theStore(): Store {
-  shared.arlentStore ??= openStore(process.env.ARLENT_DB ?? join(process.cwd(), "data/arlent.db"));
+  shared.arlentStore ??= openStore(databaseFile());
   return shared.arlentStore;
 }

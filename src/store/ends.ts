@@ -1,57 +1,62 @@
-import { and, asc, desc, eq, gt, gte, isNotNull, isNull, lt, ne, or, type SQL, sql } from "drizzle-orm";
-import type { Entry, Recorded, Result } from "@/core";
-import { type EndFounded, entryHash, foundingHash } from "./chain";
-import type { Store } from "./database";
-import { batches, ends, entries } from "./schema";
+import {
+  and,
+  asc,
+  desc,
+  eq,
+  gt,
+  gte,
+  inArray,
+  isNotNull,
+  isNull,
+  lt,
+  ne,
+  or,
+  type SQL,
+  sql,
+} from "drizzle-orm";
+import type { Result } from "@/core";
+import { foundingHash } from "./chain";
+import { type Founding, foundingColumns, foundingText } from "./founding";
+import { digestOf, enter } from "./register";
+import { batches, ends, verdicts } from "./schema";
+import type { Store } from "./store";
+import { inTransaction } from "./transaction";
 
 export type EndRow = typeof ends.$inferSelect;
 
 /** Adds an end; its chain of hashes begins with what it is started as. */
-export const insertEnd = (store: Store, row: EndFounded): void => {
-  store
-    .insert(ends)
-    .values({ ...row, lastHash: foundingHash(row) })
-    .run();
-};
+export function insertEnd(store: Store, founding: Founding): void {
+  inTransaction(store, () => {
+    const row = store
+      .insert(ends)
+      .values({ ...foundingColumns(founding), founding: foundingText(founding) })
+      .returning()
+      .get();
+    const hash = foundingHash(row);
+    store.update(ends).set({ lastHash: hash }).where(eq(ends.id, row.id)).run();
+    enter(store, "end", row.id, hash);
+  });
+}
 
 export const findEnd = (store: Store, id: string): EndRow | undefined =>
   store.select().from(ends).where(eq(ends.id, id)).get();
 
-/** An end's entries after a sequence number, in order. They were checked on the way in and cannot change since. */
-export function entriesAfter(store: Store, endId: string, after = 0): Recorded[] {
-  return store
-    .select()
-    .from(entries)
-    .where(and(eq(entries.endId, endId), gt(entries.seq, after)))
-    .orderBy(asc(entries.seq))
-    .all()
-    .map(({ id, seq, at, client, entry }) => ({ id, seq, at, client, entry: entry as Entry }));
-}
-
-export const findEntry = (store: Store, id: string): { endId: string; entry: Entry } | undefined => {
-  const row = store.select().from(entries).where(eq(entries.id, id)).get();
-  return row && { endId: row.endId, entry: row.entry as Entry };
-};
-
-/** Adds an entry, chained to the one before it. @param before hash of that one. @returns its own hash. */
-export function insertEntry(
-  store: Store,
-  endId: string,
-  { id, seq, at, client, entry }: Recorded,
-  before: string,
-): string {
-  const hash = entryHash({ before, endId, id, seq, at, client, entry: JSON.stringify(entry) });
-  store.insert(entries).values({ id, endId, seq, at, client, entry, before, hash }).run();
-  return hash;
-}
-
-/** Brings the columns that follow from the entries up to date. */
+/** Brings the columns that follow from the events up to date. */
 export function updateEnd(
   store: Store,
   id: string,
   follows: Pick<
     EndRow,
-    "job" | "label" | "result" | "verdicts" | "signedBy" | "signedAt" | "at" | "timers" | "lastHash"
+    | "job"
+    | "label"
+    | "result"
+    | "verdicts"
+    | "signedBy"
+    | "signedAt"
+    | "signer"
+    | "at"
+    | "timers"
+    | "lastHash"
   >,
 ): void {
   store.update(ends).set(follows).where(eq(ends.id, id)).run();
@@ -79,6 +84,7 @@ const holding = (word: string): string => `%${word.replaceAll(/[\\%_]/g, "\\$&")
 const matching = ({ result, style, words = [], since, until, before }: LedgerFilter): SQL | undefined =>
   and(
     isNotNull(ends.signedAt),
+    eq(ends.purpose, "work"),
     // What was begun by mistake is kept, and shown to whoever asks for it.
     result ? eq(ends.result, result) : ne(ends.result, "discarded"),
     style ? eq(ends.style, style) : undefined,
@@ -105,29 +111,78 @@ export const signedEnds = (store: Store, filter: LedgerFilter, most: number): En
 export const countSigned = (store: Store, filter: LedgerFilter): number =>
   store.select({ n: sql<number>`count(*)` }).from(ends).where(matching(filter)).get()?.n ?? 0;
 
-/** Ends somebody signed, of one style or all, newest first. */
-export const signedBy = (store: Store, person: string, style: string | undefined, most: number): EndRow[] =>
-  store
-    .select()
+/** First readings of the lengths of the ends some people signed, of one style or all, the newest ends first. */
+export const firstReadingsBy = (
+  store: Store,
+  people: readonly string[],
+  style: string | undefined,
+  most: number,
+): FirstReading[] => {
+  const signed = store
+    .select({ id: ends.id })
     .from(ends)
-    .where(and(eq(ends.signedBy, person), style ? eq(ends.style, style) : undefined))
+    .where(
+      and(
+        inArray(ends.signer, [...people]),
+        eq(ends.purpose, "work"),
+        style ? eq(ends.style, style) : undefined,
+      ),
+    )
     .orderBy(desc(ends.signedAt))
-    .limit(most)
+    .limit(most);
+  return store
+    .select({
+      style: ends.style,
+      styleName: ends.styleName,
+      dimension: verdicts.dimension,
+      name: verdicts.name,
+      makes: verdicts.makes,
+      tool: verdicts.tool,
+      nominal: verdicts.nominal,
+      min: verdicts.min,
+      max: verdicts.max,
+      firstMean: verdicts.firstMean,
+    })
+    .from(verdicts)
+    .innerJoin(ends, eq(ends.id, verdicts.endId))
+    .where(and(inArray(ends.id, signed), isNotNull(verdicts.firstMean), isNotNull(verdicts.makes)))
+    .orderBy(asc(ends.signedAt), asc(sql`verdicts.rowid`))
     .all();
+};
 
-/** Everyone who signed an end off, by name. */
+/** How a length lay when it was first read; micrometres. */
+export interface FirstReading {
+  readonly style: string;
+  readonly styleName: string;
+  readonly dimension: string;
+  readonly name: string;
+  readonly makes: string | null;
+  readonly tool: string | null;
+  readonly nominal: number;
+  readonly min: number | null;
+  readonly max: number | null;
+  readonly firstMean: number | null;
+}
+
+/** Ids of everyone who signed work off. */
 export const signersOf = (store: Store): string[] =>
   store
-    .selectDistinct({ name: ends.signedBy })
+    .selectDistinct({ id: ends.signer })
     .from(ends)
-    .where(isNotNull(ends.signedBy))
-    .orderBy(asc(ends.signedBy))
+    .where(and(isNotNull(ends.signer), eq(ends.purpose, "work")))
     .all()
-    .flatMap(({ name }) => name ?? []);
+    .flatMap(({ id }) => id ?? []);
 
-/** Every end's row, in the order of their ids, so many at a time. */
-export const endsFrom = (store: Store, after: string, most: number): EndRow[] =>
-  store.select().from(ends).where(gt(ends.id, after)).orderBy(asc(ends.id)).limit(most).all();
+/** Ends by id, in order, so many at a time. */
+export const endIdsFrom = (store: Store, after: string, most: number): string[] =>
+  store
+    .select({ id: ends.id })
+    .from(ends)
+    .where(gt(ends.id, after))
+    .orderBy(asc(ends.id))
+    .limit(most)
+    .all()
+    .map(({ id }) => id);
 
 export const countEnds = (store: Store): number =>
   store.select({ n: sql<number>`count(*)` }).from(ends).get()?.n ?? 0;
@@ -137,7 +192,7 @@ export const signedStyles = (store: Store): { style: string; styleName: string }
   store
     .selectDistinct({ style: ends.style, styleName: ends.styleName })
     .from(ends)
-    .where(isNotNull(ends.signedAt))
+    .where(and(isNotNull(ends.signedAt), eq(ends.purpose, "work")))
     .orderBy(asc(ends.styleName))
     .all();
 
@@ -145,9 +200,11 @@ export const signedStyles = (store: Store): { style: string; styleName: string }
 export const endsWithTimers = (store: Store): EndRow[] =>
   store.select().from(ends).where(sql`timers IS NOT NULL AND signed_at IS NULL`).all();
 
-export const insertBatch = (store: Store, row: typeof batches.$inferInsert): void => {
-  store.insert(batches).values(row).run();
-};
+export const insertBatch = (store: Store, row: typeof batches.$inferSelect): void =>
+  inTransaction(store, () => {
+    store.insert(batches).values(row).run();
+    enter(store, "batch", row.id, digestOf(row));
+  });
 
 export const findBatch = (store: Store, id: string): typeof batches.$inferSelect | undefined =>
   store.select().from(batches).where(eq(batches.id, id)).get();

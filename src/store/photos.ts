@@ -3,7 +3,7 @@ import { existsSync, mkdirSync, readFileSync, renameSync, writeFileSync } from "
 import { tmpdir } from "node:os";
 import { dirname, join, resolve } from "node:path";
 import { sql } from "drizzle-orm";
-import type { Store } from "./database";
+import type { Store } from "./store";
 
 /** Photographs lie in a folder beside the database file, each under the SHA-256 of its bytes. */
 function folderOf(store: Store): string {
@@ -11,7 +11,6 @@ function folderOf(store: Store): string {
   const folder = file
     ? join(dirname(resolve(file)), "photos")
     : join(tmpdir(), `arlent-photos-${process.pid}`);
-  mkdirSync(folder, { recursive: true });
   return folder;
 }
 
@@ -20,7 +19,9 @@ const HASH = /^[0-9a-f]{64}$/;
 /** Keeps a photograph's bytes, once. @returns their hash. Written whole under another name first, then put in place. */
 export function keepPhoto(store: Store, bytes: Buffer): string {
   const hash = createHash("sha256").update(bytes).digest("hex");
-  const path = join(folderOf(store), `${hash}.jpg`);
+  const folder = folderOf(store);
+  mkdirSync(folder, { recursive: true });
+  const path = join(folder, `${hash}.jpg`);
   if (existsSync(path)) return hash;
   const draft = `${path}.${process.pid}.part`;
   writeFileSync(draft, bytes, { flush: true });

@@ -1,9 +1,11 @@
 import { and, asc, desc, eq, isNotNull, sql } from "drizzle-orm";
 import { type Cable, check, InputError, type Procedure, zCable, zProcedure } from "@/core";
-import type { Store } from "./database";
 import { bodyOf, keepDocument } from "./documents";
+import { digestOf, enter } from "./register";
 import { shelf } from "./schema";
 import { type Library, rememberText, shippedLibrary, textOf } from "./shipped";
+import type { Store } from "./store";
+import { inTransaction } from "./transaction";
 
 export type ShelfKind = (typeof shelf.$inferSelect)["kind"];
 
@@ -33,8 +35,11 @@ export function addRevision(
   store: Store,
   { kind, document, revision, body, at, by, why }: Omit<Revision, "row" | "hash"> & { body: string | null },
 ): void {
-  const hash = body === null ? null : keepDocument(store, kind, body);
-  store.insert(shelf).values({ kind, document, revision, hash, at, by, why }).run();
+  inTransaction(store, () => {
+    const hash = body === null ? null : keepDocument(store, kind, body);
+    const row = store.insert(shelf).values({ kind, document, revision, hash, at, by, why }).returning().get();
+    enter(store, "shelf", String(row.row), digestOf(row));
+  });
 }
 
 /** The text of one revision of the user's own. @throws InputError `not-found`. */

@@ -1,39 +1,39 @@
-import { and, desc, eq, gt, sql } from "drizzle-orm";
+import { and, desc, eq, gt, inArray, sql } from "drizzle-orm";
 import { type BladeCount, UNUSED } from "@/core";
-import type { Store } from "./database";
-import { entries, toolEvents } from "./schema";
+import { digestOf, enter } from "./register";
+import { toolEvents, uses } from "./schema";
+import type { Store } from "./store";
+import { inTransaction } from "./transaction";
 
-export type ToolAction = (typeof toolEvents.$inferSelect)["action"];
+export type ToolEventRow = typeof toolEvents.$inferSelect;
+export type ToolAction = ToolEventRow["action"];
 
 /** Adds what was done to a tool; adding the same id again changes nothing. */
-export function addToolEvent(store: Store, event: typeof toolEvents.$inferInsert): void {
-  store.insert(toolEvents).values(event).onConflictDoNothing().run();
+export function addToolEvent(store: Store, row: ToolEventRow): void {
+  inTransaction(store, () => {
+    if (store.select().from(toolEvents).where(eq(toolEvents.id, row.id)).get()) return;
+    store.insert(toolEvents).values(row).run();
+    enter(store, "tool", row.id, digestOf(row));
+  });
 }
 
 const lastOf = (store: Store, tool: string, actions: readonly ToolAction[]): string =>
   store
     .select({ at: toolEvents.at })
     .from(toolEvents)
-    .where(
-      and(
-        eq(toolEvents.tool, tool),
-        sql`${toolEvents.action} IN (SELECT value FROM json_each(${JSON.stringify(actions)}))`,
-      ),
-    )
+    .where(and(eq(toolEvents.tool, tool), inArray(toolEvents.action, [...actions])))
     .orderBy(desc(toolEvents.at))
     .get()?.at ?? "";
 
-/** Strokes of a tool logged on ends after a time. */
+/** Strokes of a tool on ends that were work, after a time. */
 const strokesAfter = (store: Store, tool: string, at: string): number =>
   store
-    .select({ n: sql<number>`coalesce(sum(json_extract(entry, '$.items[0].count')), 0)` })
-    .from(entries)
-    .where(
-      sql`json_extract(entry, '$.kind') = 'use' AND json_extract(entry, '$.tool') = ${tool} AND ${gt(entries.at, at)}`,
-    )
+    .select({ n: sql<number>`coalesce(sum(${uses.count}), 0)` })
+    .from(uses)
+    .where(and(eq(uses.tool, tool), gt(uses.at, at), eq(uses.purpose, "work")))
     .get()?.n ?? 0;
 
-/** How much a tool's blade has done since it was last seen to; strokes come from the ends' own entries. */
+/** How much a tool's blade has done since it was last seen to; strokes come from what the ends used. */
 export function bladeCount(store: Store, tool: string): BladeCount {
   const fresh = lastOf(store, tool, ["new"]);
   const turned = lastOf(store, tool, ["new", "turn"]);

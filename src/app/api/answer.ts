@@ -1,3 +1,4 @@
+import { z } from "zod";
 import { InputError, problemOf } from "@/core";
 
 /** The largest body taken: far above anything a bench or a planner sends. */
@@ -24,6 +25,13 @@ export async function answer(work: () => unknown | Promise<unknown>, status = 20
   }
 }
 
+/** Answers what a schema says, encoded by it: millimetres outside. */
+export const answerAs = <S extends z.ZodType>(
+  schema: S,
+  work: () => z.output<S> | Promise<z.output<S>>,
+  status = 200,
+): Promise<Response> => answer(async () => z.encode(schema, await work()), status);
+
 /** A PDF file under a name of our own making. */
 export const pdf = (bytes: Buffer, name: string): Response =>
   new Response(new Uint8Array(bytes), {
@@ -47,11 +55,11 @@ export function failure(error: unknown): Response {
  * The JSON body of a request from this same site.
  * @throws InputError: from another site, not JSON, or over the limit (read no further than that).
  */
-export async function jsonBody(request: Request): Promise<unknown> {
+export async function jsonBody(request: Request, limit = BODY_LIMIT): Promise<unknown> {
   mustBeOwnSite(request);
   if (!/^application\/json\b/i.test(request.headers.get("content-type") ?? ""))
     throw new InputError("not-json-type", "Send JSON, with content-type application/json.");
-  const text = (await limitedBody(request, BODY_LIMIT)).toString("utf8");
+  const text = (await limitedBody(request, limit)).toString("utf8");
   try {
     return JSON.parse(text);
   } catch {

@@ -61,6 +61,20 @@ export const zDocumentId = z
   .regex(/^[a-z0-9]+(?:[.-][a-z0-9]+)*$/, "An id is small letters, digits, points and hyphens")
   .max(80, "An id has at most 80 characters");
 
+/** One layer of a cable, with the diameter it is told by. */
+export const zLayer = z.strictObject({
+  kind: z.enum(LAYER_KINDS),
+  name: zName,
+  diameter: zMmNotNegative.refine(
+    (value) => value > 0 && value <= 60_000,
+    "A diameter is more than 0 and at most 60 mm",
+  ),
+  /** Thickness of its wall, where what it holds lies loose in it: a tube, the sheath of a bundle. */
+  wall: zMmNotNegative.optional(),
+  /** Colour of the material as made, a name the drawing knows. */
+  hue: z.enum(["yellow", "orange", "aqua", "grey", "black", "white", "blue", "gold", "clear"]),
+});
+
 export const zCable = z.strictObject({
   id: zDocumentId,
   revision: z.number().int().min(1),
@@ -79,20 +93,7 @@ export const zCable = z.strictObject({
   legs: z.array(z.string().max(10)).min(1),
   /** From the outside in. */
   layers: z
-    .array(
-      z.strictObject({
-        kind: z.enum(LAYER_KINDS),
-        name: zName,
-        diameter: zMmNotNegative.refine(
-          (value) => value > 0 && value <= 60_000,
-          "A diameter is more than 0 and at most 60 mm",
-        ),
-        /** Thickness of its wall, where what it holds lies loose in it: a tube, the sheath of a bundle. */
-        wall: zMmNotNegative.optional(),
-        /** Colour of the material as made, a name the drawing knows. */
-        hue: z.enum(["yellow", "orange", "aqua", "grey", "black", "white", "blue", "gold", "clear"]),
-      }),
-    )
+    .array(zLayer)
     .min(1)
     .refine(
       (layers) =>

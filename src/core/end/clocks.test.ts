@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
+import { type EventInput, zStoredEvent } from "../event/event";
 import { compile, procedureOf } from "../runsheet/fixtures/made";
 import { clocksOf, overrun, runningClocks, runningPots } from "./clocks";
-import { type EntryInput, zEntry } from "./entry";
 import { endState } from "./state";
 import { skippedSteps, undoneAt } from "./undone";
 
@@ -67,21 +67,21 @@ const sheet = compile(
   }),
 );
 const line = (id: string) => sheet.lines.findIndex(({ step }) => step.id === id);
-const to = (id: string): EntryInput => ({ kind: "step", to: line(id) });
+const to = (id: string): EventInput => ({ kind: "step", to: line(id) });
 const id = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, "0")}`;
 
-/** An end by entries and the second each was made at. */
-const at = (...entries: [seconds: number, entry: EntryInput][]) =>
+/** An end by events and the second each was made at. */
+const at = (...events: [seconds: number, event: EventInput][]) =>
   endState(
-    entries.map(([seconds, entry], i) => ({
+    events.map(([seconds, event], i) => ({
       id: id(i + 1),
       seq: i + 1,
       at: new Date(Date.UTC(2026, 10, 25, 8, 0, seconds)).toISOString(),
       client: "test",
-      entry: zEntry.parse(entry),
+      event: zStoredEvent.parse(event),
     })),
   );
-const reading: EntryInput = {
+const reading: EventInput = {
   kind: "reading",
   check: "cleave",
   value: 9_000,

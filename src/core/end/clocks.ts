@@ -18,7 +18,7 @@ export interface Clock {
 
 /**
  * Every clock an end has begun: from when its step was left to when the one it must be done by was. It is told from
- * the entries alone, so it runs on whoever looks and wherever they go.
+ * the events alone, so it runs on whoever looks and wherever they go.
  */
 export function clocksOf({ lines }: RunSheet, { leftAt, at }: Pick<EndState, "leftAt" | "at">): Clock[] {
   return lines.flatMap(({ index, step }) => {

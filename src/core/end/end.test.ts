@@ -1,9 +1,11 @@
 import { describe, expect, it } from "vitest";
+import { mustAccept } from "../accept/accept";
+import { type EndEvent, zStoredEvent } from "../event/event";
+import type { Recorded } from "../event/recorded";
 import { um } from "../length/length";
 import { compile, cord, procedureOf } from "../runsheet/fixtures/made";
-import { mustAccept } from "./accept";
-import { type Entry, type Recorded, zEntry } from "./entry";
-import { endState, judgeCheck, resultOf, standings } from "./state";
+import { judgeCheck, resultOf, standings } from "./result";
+import { endState } from "./state";
 
 const rule = { kind: "guarded", risk: 0.05 } as const;
 const instrument = { id: "calliper", name: "Calliper", resolution: um(10), repeatability: um(60) };
@@ -22,15 +24,15 @@ const procedure = procedureOf([["jacket", "end", "jacket", 64, 1, 1]], {
 const sheet = compile(procedure);
 
 const id = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, "0")}`;
-const history = (...entries: Entry[]): Recorded[] =>
-  entries.map((entry, i) => ({
+const history = (...events: EndEvent[]): Recorded[] =>
+  events.map((event, i) => ({
     id: id(i + 1),
     seq: i + 1,
     at: "2026-11-24T08:00:00.000Z",
     client: "one",
-    entry,
+    event,
   }));
-const reading = (value: number): Entry => ({
+const reading = (value: number): EndEvent => ({
   kind: "reading",
   check: "jacket",
   value: um(value),
@@ -38,12 +40,12 @@ const reading = (value: number): Entry => ({
   unit: "mm",
   instrument,
 });
-const threaded: Entry = { kind: "thread", part: "boot", on: true };
-const seen = (answer: string): Entry => ({ kind: "answer", judgement: "look", answer });
-const signed: Entry = { kind: "sign", name: "Ada", outcome: "kept" };
-const codeOf = (entry: Entry, ...before: Entry[]) => {
+const threaded: EndEvent = { kind: "thread", part: "boot", on: true };
+const seen = (answer: string): EndEvent => ({ kind: "answer", judgement: "look", answer });
+const signed: EndEvent = { kind: "sign", name: "Ada", outcome: "kept" };
+const codeOf = (event: EndEvent, ...before: EndEvent[]) => {
   try {
-    mustAccept(sheet, endState(history(...before)), entry, { kind: "simple" });
+    mustAccept(sheet, endState(history(...before)), event, { kind: "simple" });
     return "taken";
   } catch (error) {
     return (error as { problem: { code: string } }).problem.code;
@@ -70,9 +72,9 @@ describe("an end's history", () => {
     expect(state.readings.map(({ value }) => value)).toEqual([64_100]);
   });
   it("a struck reading no longer counts, and stays in the history", () => {
-    const entries = history(threaded, reading(99_000), { kind: "strike", reading: id(2) });
-    expect(endState(entries).readings).toEqual([]);
-    expect(entries).toHaveLength(3);
+    const events = history(threaded, reading(99_000), { kind: "strike", reading: id(2) });
+    expect(endState(events).readings).toEqual([]);
+    expect(events).toHaveLength(3);
   });
   it("a part taken off again shuts the gate", () => {
     expect(endState(history(threaded, { ...threaded, on: false })).threaded).toEqual([]);
@@ -80,20 +82,20 @@ describe("an end's history", () => {
 });
 
 describe("what can be added to an end", () => {
-  it.each<[string, Entry, Entry[]]>([
+  it.each<[string, EndEvent, EndEvent[]]>([
     ["gate", { kind: "step", to: 1 }, []],
     ["taken", { kind: "step", to: 0 }, []],
     ["taken", { kind: "step", to: 1 }, [threaded]],
     ["unknown-step", { kind: "step", to: 9 }, [threaded]],
     ["unknown-part", { kind: "thread", part: "hat", on: true }, []],
-    ["unknown-check", { ...(reading(1) as object), check: "hat" } as Entry, []],
+    ["unknown-check", { ...(reading(1) as object), check: "hat" } as EndEvent, []],
     ["unknown-reading", { kind: "strike", reading: id(9) }, []],
     ["unknown-answer", seen("maybe"), []],
     ["gate", signed, []],
-    ["taken", { ...signed, outcome: "cut-off" } as Entry, []],
+    ["taken", { ...signed, outcome: "cut-off" } as EndEvent, []],
     ["signed", reading(64_000), [threaded, signed]],
-  ])("%s", (code, entry, before) => {
-    expect(codeOf(entry, ...before)).toBe(code);
+  ])("%s", (code, event, before) => {
+    expect(codeOf(event, ...before)).toBe(code);
   });
   it.each([
     [{ kind: "reading", check: "jacket", value: -1, typed: "-1", unit: "mm", instrument }, "negative"],
@@ -104,14 +106,14 @@ describe("what can be added to an end", () => {
     ],
     [{ kind: "sign", name: "  ", outcome: "kept" }, "carries a name"],
     [{ kind: "erase" }, "one of thread"],
-  ])("%j is refused", (entry, words) => {
-    expect(JSON.stringify(zEntry.safeParse(entry).error?.issues)).toContain(words);
+  ])("%j is refused", (event, words) => {
+    expect(JSON.stringify(zStoredEvent.safeParse(event).error?.issues)).toContain(words);
   });
 });
 
 describe("what an end comes to", () => {
-  const result = (...entries: Entry[]) => resultOf(sheet, endState(history(threaded, ...entries)), rule);
-  it.each<[string, Entry[]]>([
+  const result = (...events: EndEvent[]) => resultOf(sheet, endState(history(threaded, ...events)), rule);
+  it.each<[string, EndEvent[]]>([
     ["unmeasured", []],
     ["unmeasured", [reading(64_000)]],
     ["in", [reading(64_000), seen("good")]],
@@ -119,12 +121,14 @@ describe("what an end comes to", () => {
     ["out", [reading(66_000), seen("good")]],
     ["unsure", [reading(65_000), seen("good")]],
     ["cut-off", [reading(66_000), { kind: "sign", name: "Ada", outcome: "cut-off" }]],
-  ])("%s", (expected, entries) => {
-    expect(result(...entries)).toBe(expected);
+  ])("%s", (expected, events) => {
+    expect(result(...events)).toBe(expected);
   });
   it("each leg of a cord is judged by its own readings", () => {
     const pair = compile(procedure, { cable: cord({ construction: "duplex-cord", legs: ["A", "B"] }) });
-    const state = endState(history(threaded, { ...(reading(64_000) as object), check: "jacket/B" } as Entry));
+    const state = endState(
+      history(threaded, { ...(reading(64_000) as object), check: "jacket/B" } as EndEvent),
+    );
     expect(standings(pair, state, rule).map(({ judged }) => judged?.verdict ?? null)).toEqual([null, "in"]);
   });
   it("readings by two instruments are judged by the less certain", () => {

@@ -1,7 +1,8 @@
 import type { Rule } from "../conformance/conformance";
 import { judgementOf } from "../procedure/step";
 import type { Check, RunSheet } from "../runsheet/runsheet";
-import { type EndState, type SeenFault, standings } from "./state";
+import { standings } from "./result";
+import type { EndState, SeenFault } from "./state";
 
 /** One thing that keeps an end from being in: a length, a look, or something seen on it, by name. */
 export type OpenPoint =

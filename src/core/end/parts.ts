@@ -1,8 +1,8 @@
+import type { EndEvent } from "../event/event";
 import type { ProcedurePart } from "../procedure/procedure";
 import { judgementOf } from "../procedure/step";
 import type { RunSheet } from "../runsheet/runsheet";
-import type { Entry } from "./entry";
-import { firstCut } from "./redo";
+import { firstCut } from "./retry";
 import type { EndState } from "./state";
 
 /** A part that should be on by now and is not: whether it still goes on, or all is cut off and begun again. */
@@ -72,7 +72,7 @@ export function outOfOrder(
  * Cutting the end off because a part was forgotten and no longer goes on: back to the first mark or cut with every part
  * on. It counts against no rule of the procedure: the end itself was not at fault.
  */
-export function restartEntry(sheet: RunSheet, part: string): Extract<Entry, { kind: "restart" }> {
+export function restartEvent(sheet: RunSheet, part: string): Extract<EndEvent, { kind: "restart" }> {
   const to = Math.min(firstCut(sheet), lineOf(sheet, gateOf(sheet, part)));
   const again = sheet.lines.slice(to);
   return {

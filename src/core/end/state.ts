@@ -1,9 +1,6 @@
-import type { Conformance, Rule } from "../conformance/conformance";
-import { judge } from "../conformance/conformance";
+import type { EndEvent, EndOutcome, Fault, Reading, ReworkTaken } from "../event/event";
+import type { Recorded } from "../event/recorded";
 import { type Length, um, ZERO } from "../length/length";
-import { judgementOf } from "../procedure/step";
-import type { Check, RunSheet } from "../runsheet/runsheet";
-import type { EndOutcome, Entry, Fault, Reading, Recorded, ReworkTaken } from "./entry";
 
 /** A hold or cure: when it began, for how long, and whether it was ended. */
 export interface RunTimer {
@@ -31,9 +28,9 @@ export interface SeenFault {
 }
 
 /** A rework being done: which lines, what they make anew, and where it comes back to. */
-export type Mend = Pick<ReworkTaken, "leg" | "plan" | "steps" | "back" | "moves">;
+export type ReworkInHand = Pick<ReworkTaken, "leg" | "plan" | "steps" | "back" | "moves">;
 
-/** An end as its entries leave it. */
+/** An end as its events leave it. */
 export interface EndState {
   /** Index of the line being worked. */
   readonly at: number;
@@ -44,19 +41,19 @@ export interface EndState {
   readonly threaded: readonly string[];
   /** Readings not struck out, oldest first. */
   readonly readings: readonly (Reading & { readonly id: string; readonly at: string })[];
-  /** Readings that a redo made void: kept on record, no longer judged. */
+  /** Readings that a rework or retry made void: kept on record, no longer judged. */
   readonly voided: EndState["readings"];
   readonly answers: Readonly<Record<string, string>>;
   /** How often each retry rule was used; on a cord of several legs, leg by leg (`retryKey`). */
-  readonly redone: Readonly<Record<string, number>>;
+  readonly attempts: Readonly<Record<string, number>>;
   /** Steps whose use of tools, consumables and glass is logged for this pass. */
   readonly spent: readonly string[];
   readonly shards: { readonly made: number; readonly binned: number };
   readonly timers: readonly RunTimer[];
   readonly faults: readonly SeenFault[];
-  readonly mend: Mend | null;
-  /** The redo or rework taken last and where the end stood before it, while nothing has been done since. */
-  readonly taken: { readonly entry: string; readonly before: EndState } | null;
+  readonly inHand: ReworkInHand | null;
+  /** The retry or rework taken last and where the end stood before it, while nothing has been done since. */
+  readonly taken: { readonly event: string; readonly before: EndState } | null;
   /** Places that differ from the sheet's since something was made anew, by leg. */
   readonly places: Readonly<Record<string, Readonly<Record<string, Length>>>>;
   /** Cable used up beyond the sheet's by what was redone. */
@@ -64,7 +61,7 @@ export interface EndState {
   /** Cable left behind this end, where that was said. */
   readonly spare: Length | null;
   readonly reworks: number;
-  readonly photos: readonly Extract<Entry, { kind: "photo" }>[];
+  readonly photos: readonly Extract<EndEvent, { kind: "photo" }>[];
   readonly job: string;
   readonly label: string;
   readonly signed: {
@@ -74,6 +71,8 @@ export interface EndState {
     readonly missingShards?: string | undefined;
   } | null;
   readonly lastSeq: number;
+  /** Events this program cannot read: what they changed is not told here. */
+  readonly unread: number;
 }
 
 const FRESH: EndState = {
@@ -84,12 +83,12 @@ const FRESH: EndState = {
   readings: [],
   voided: [],
   answers: {},
-  redone: {},
+  attempts: {},
   spent: [],
   shards: { made: 0, binned: 0 },
   timers: [],
   faults: [],
-  mend: null,
+  inHand: null,
   taken: null,
   places: {},
   lost: ZERO,
@@ -100,82 +99,85 @@ const FRESH: EndState = {
   label: "",
   signed: null,
   lastSeq: 0,
+  unread: 0,
 };
 
-/** Whether a redo or rework was taken back straight after. */
-export const isTakenBack = (entries: readonly Recorded[], id: string): boolean =>
-  entries.some(({ entry }) => entry.kind === "untake" && entry.entry === id);
+/** Whether a retry or rework was taken back straight after. */
+export const isTakenBack = (events: readonly Recorded[], id: string): boolean =>
+  events.some(({ event }) => event.kind === "take-back" && event.event === id);
 
-/** Replays an end's entries, in order of their sequence, into where it stands now. */
-export function endState(entries: readonly Recorded[]): EndState {
-  return entries.reduce(applied, FRESH);
+/** Replays an end's events, in order of their sequence, into where it stands now. */
+export function endState(events: readonly Recorded[]): EndState {
+  return events.reduce(applied, FRESH);
 }
 
-/** An end's state with one more entry. */
-export function applied(state: EndState, { id, seq, at, entry }: Recorded): EndState {
+/** An end's state with one more event. */
+export function applied(state: EndState, { id, seq, at, event }: Recorded): EndState {
   const next = { ...state, taken: null, lastSeq: Math.max(seq, state.lastSeq) };
-  const taken = { entry: id, before: { ...state, taken: null } };
-  switch (entry.kind) {
+  const taken = { event: id, before: { ...state, taken: null } };
+  switch (event.kind) {
     case "thread": {
-      const others = state.threaded.filter((part) => part !== entry.part);
-      return { ...next, threaded: entry.on ? [...others, entry.part] : others };
+      const others = state.threaded.filter((part) => part !== event.part);
+      return { ...next, threaded: event.on ? [...others, event.part] : others };
     }
     case "step":
       return {
         ...next,
-        at: entry.to,
-        reached: Math.max(state.reached, entry.to),
-        leftAt: entry.to > state.at ? { ...state.leftAt, [state.at]: at } : state.leftAt,
-        mend: state.mend && entry.to >= state.mend.back ? null : state.mend,
+        at: event.to,
+        reached: Math.max(state.reached, event.to),
+        leftAt: event.to > state.at ? { ...state.leftAt, [state.at]: at } : state.leftAt,
+        inHand: state.inHand && event.to >= state.inHand.back ? null : state.inHand,
       };
     case "reading":
       return {
         ...next,
-        readings: [...state.readings, { ...entry, id, at }],
-        mend: state.mend && state.at >= state.mend.back ? null : state.mend,
+        readings: [...state.readings, { ...event, id, at }],
+        inHand: state.inHand && state.at >= state.inHand.back ? null : state.inHand,
       };
     case "strike":
-      return { ...next, readings: state.readings.filter((reading) => reading.id !== entry.reading) };
+      return { ...next, readings: state.readings.filter((reading) => reading.id !== event.reading) };
     case "answer":
-      return { ...next, answers: { ...state.answers, [entry.judgement]: entry.answer } };
+      return { ...next, answers: { ...state.answers, [event.judgement]: event.answer } };
     case "label":
-      return { ...next, job: entry.job, label: entry.label };
-    case "redo":
-      return { ...redone(next, entry), taken };
+      return { ...next, job: event.job, label: event.label };
+    case "retry":
+      return { ...retried(next, event), taken };
     case "restart":
-      return { ...restarted(next, entry), taken };
+      return { ...restarted(next, event), taken };
     case "rework":
-      return { ...reworked(next, entry), taken };
-    case "untake":
+      return { ...reworked(next, event), taken };
+    case "take-back":
       return state.taken ? { ...state.taken.before, lastSeq: next.lastSeq } : next;
     case "fault": {
-      const { kind: _kind, on, ...fault } = entry;
+      const { kind: _kind, on, ...fault } = event;
       const others = state.faults.filter(
         ({ leg, feature, what }) => leg !== fault.leg || feature !== fault.feature || what !== fault.what,
       );
       return { ...next, faults: on ? [...others, fault] : others };
     }
     case "spare":
-      return { ...next, spare: entry.length };
+      return { ...next, spare: event.length };
     case "photo":
-      return { ...next, photos: [...state.photos, entry] };
+      return { ...next, photos: [...state.photos, event] };
     case "correction":
       return next;
+    case "unread":
+      return { ...next, unread: state.unread + 1 };
     case "shards":
       return {
         ...next,
-        spent: entry.step ? logged(state.spent, entry.step) : state.spent,
+        spent: event.step ? logged(state.spent, event.step) : state.spent,
         shards: {
-          made: Math.max(0, state.shards.made + entry.made),
-          binned: Math.max(0, state.shards.binned + entry.binned),
+          made: Math.max(0, state.shards.made + event.made),
+          binned: Math.max(0, state.shards.binned + event.binned),
         },
       };
     case "use":
-      return { ...next, spent: logged(state.spent, entry.step) };
+      return { ...next, spent: logged(state.spent, event.step) };
     case "timer":
-      return { ...next, timers: timed(state.timers, entry, at) };
+      return { ...next, timers: timed(state.timers, event, at) };
     case "sign": {
-      const { name, outcome, missingShards } = entry;
+      const { name, outcome, missingShards } = event;
       return { ...next, signed: { name, at, outcome, ...(missingShards ? { missingShards } : {}) } };
     }
   }
@@ -184,7 +186,7 @@ export function applied(state: EndState, { id, seq, at, entry }: Recorded): EndS
 const logged = (spent: readonly string[], step: string): readonly string[] =>
   spent.includes(step) ? spent : [...spent, step];
 
-type Voids = Extract<Entry, { kind: "redo" }>["voids"];
+type Voids = Extract<EndEvent, { kind: "retry" }>["voids"];
 
 /** What was read and seen at lines that are done again no longer speaks for the end. */
 function voided(state: EndState, { checks, judgements, steps }: Voids): EndState {
@@ -209,21 +211,21 @@ const keptLeft = ({ leftAt }: EndState, stands: (line: number) => boolean): EndS
 export const retryKey = (rule: string, leg = ""): string => (leg ? `${rule}/${leg}` : rule);
 
 /** How often a rule was used on a leg; what went back on all legs at once counts for each. */
-export const retriesUsed = ({ redone }: Pick<EndState, "redone">, rule: string, leg = ""): number =>
-  (redone[rule] ?? 0) + (leg ? (redone[retryKey(rule, leg)] ?? 0) : 0);
+export const retriesUsed = ({ attempts }: Pick<EndState, "attempts">, rule: string, leg = ""): number =>
+  (attempts[rule] ?? 0) + (leg ? (attempts[retryKey(rule, leg)] ?? 0) : 0);
 
-function usedOnce({ redone }: EndState, rule: string, leg: string | undefined): EndState["redone"] {
+function usedOnce({ attempts }: EndState, rule: string, leg: string | undefined): EndState["attempts"] {
   const key = retryKey(rule, leg);
-  return { ...redone, [key]: (redone[key] ?? 0) + 1 };
+  return { ...attempts, [key]: (attempts[key] ?? 0) + 1 };
 }
 
 const less = (spare: Length | null, lost: Length): Length | null =>
   spare === null ? null : um(spare - lost);
 
 /** Back at an earlier step: all from there on is made anew by the sheet, and the rule has been used once more. */
-function redone(
+function retried(
   state: EndState,
-  { rule, leg, to, voids, cableLost = ZERO }: Extract<Entry, { kind: "redo" }>,
+  { rule, leg, to, voids, cableLost = ZERO }: Extract<EndEvent, { kind: "retry" }>,
 ): EndState {
   const of = (one: string) => leg === undefined || one === leg;
   return {
@@ -231,7 +233,7 @@ function redone(
     at: to,
     reached: to,
     leftAt: keptLeft(state, (line) => line < to),
-    mend: null,
+    inHand: null,
     places:
       cableLost > 0
         ? Object.fromEntries(Object.entries(state.places).filter(([one]) => !of(one)))
@@ -239,18 +241,21 @@ function redone(
     faults: cableLost > 0 ? state.faults.filter((fault) => !of(fault.leg)) : state.faults,
     lost: um(state.lost + cableLost),
     spare: less(state.spare, cableLost),
-    redone: usedOnce(state, rule, leg),
+    attempts: usedOnce(state, rule, leg),
   };
 }
 
 /** All cut off and begun again: what was threaded on stays on, but for what was said not to be. */
-function restarted(state: EndState, { to, voids, cableLost }: Extract<Entry, { kind: "restart" }>): EndState {
+function restarted(
+  state: EndState,
+  { to, voids, cableLost }: Extract<EndEvent, { kind: "restart" }>,
+): EndState {
   return {
     ...voided(state, voids),
     at: to,
     reached: to,
     leftAt: keptLeft(state, (line) => line < to),
-    mend: null,
+    inHand: null,
     places: {},
     faults: [],
     lost: um(state.lost + cableLost),
@@ -259,25 +264,25 @@ function restarted(state: EndState, { to, voids, cableLost }: Extract<Entry, { k
 }
 
 /** Some lines done again by new figures; the rest of the end stays as it is. */
-function reworked(state: EndState, entry: ReworkTaken): EndState {
-  const { leg, plan, steps, to, back, moves, places, cableLost, rule, voids } = entry;
+function reworked(state: EndState, event: ReworkTaken): EndState {
+  const { leg, plan, steps, to, back, moves, places, cableLost, rule, voids } = event;
   return {
     ...voided(state, voids),
     at: to,
     leftAt: keptLeft(state, (line) => line < back && !steps.includes(line)),
-    mend: { leg, plan, steps, back, moves },
+    inHand: { leg, plan, steps, back, moves },
     places: { ...state.places, [leg]: places },
     faults: state.faults.filter((fault) => fault.leg !== leg),
     lost: um(state.lost + cableLost),
     spare: less(state.spare, cableLost),
-    redone: rule === null ? state.redone : usedOnce(state, rule, leg),
+    attempts: rule === null ? state.attempts : usedOnce(state, rule, leg),
     reworks: state.reworks + 1,
   };
 }
 
 function timed(
   timers: readonly RunTimer[],
-  { step, action, seconds }: Extract<Entry, { kind: "timer" }>,
+  { step, action, seconds }: Extract<EndEvent, { kind: "timer" }>,
   at: string,
 ): RunTimer[] {
   const others = timers.filter((timer) => timer.step !== step);
@@ -288,66 +293,3 @@ function timed(
 
 /** Shards that came off and were not seen into the bin. */
 export const shardsMissing = ({ shards }: EndState): number => Math.max(0, shards.made - shards.binned);
-
-/** One length's standing: its readings judged, or null when it has none yet. */
-export interface CheckStanding {
-  readonly check: Check;
-  readonly readings: EndState["readings"];
-  readonly judged: Conformance | null;
-}
-
-/** Judges the readings of one check with the error of the least certain instrument among them. */
-export function judgeCheck(
-  check: Check,
-  readings: readonly Pick<Reading, "value" | "instrument">[],
-  rule: Rule,
-): Conformance | null {
-  if (readings.length === 0) return null;
-  const coarsest = readings
-    .map(({ instrument }) => instrument)
-    .reduce((a, b) =>
-      b.resolution ** 2 / 12 + b.repeatability ** 2 > a.resolution ** 2 / 12 + a.repeatability ** 2 ? b : a,
-    );
-  return judge({
-    limits: { min: check.min, max: check.max },
-    readings: readings.map(({ value }) => value),
-    instrument: { resolution: coarsest.resolution, repeatability: coarsest.repeatability },
-    rule,
-  });
-}
-
-/** Every length of the sheet with its readings and verdict, in the order of work. */
-export function standings(sheet: RunSheet, state: EndState, rule: Rule): CheckStanding[] {
-  return sheet.checks.map((check) => {
-    const readings = state.readings.filter((reading) => reading.check === check.id);
-    return { check, readings, judged: judgeCheck(check, readings, rule) };
-  });
-}
-
-/** A verdict as it is kept with a signed end: lengths in micrometres. */
-export interface KeptVerdict extends Conformance {
-  readonly check: string;
-}
-
-/** The verdict of every length that has one, to be kept when the end is signed off. */
-export const keptVerdicts = (sheet: RunSheet, state: EndState, rule: Rule): KeptVerdict[] =>
-  standings(sheet, state, rule).flatMap(({ check, judged }) =>
-    judged ? [{ check: check.id, ...judged }] : [],
-  );
-
-export type Result = "in" | "out" | "unsure" | "unmeasured" | "cut-off" | "discarded";
-
-/** What an end comes to: cut off or discarded, else the worst of its lengths, of what was asked and of what was seen and not redone. */
-export function resultOf(sheet: RunSheet, state: EndState, rule: Rule): Result {
-  if (state.signed && state.signed.outcome !== "kept") return state.signed.outcome;
-  const verdicts = standings(sheet, state, rule).map(({ judged }) => judged?.verdict ?? null);
-  const looks = sheet.lines
-    .flatMap(({ step }) => judgementOf(step) ?? [])
-    .map((judgement) => {
-      const answer = judgement.answers.find(({ id }) => id === state.answers[judgement.id]);
-      return answer ? answer.good : null;
-    });
-  if (verdicts.includes("out") || looks.includes(false) || state.faults.length > 0) return "out";
-  if (verdicts.includes("unsure")) return "unsure";
-  return verdicts.includes(null) || looks.includes(null) ? "unmeasured" : "in";
-}

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
+import { type EndEvent, zStoredEvent } from "../event/event";
 import { compile, procedureOf } from "../runsheet/fixtures/made";
-import { type Entry, zEntry } from "./entry";
 import { endState } from "./state";
 import { skippedSteps, undoneAt } from "./undone";
 
@@ -15,22 +15,27 @@ const sheet = compile(
   }),
 );
 const [hold, cure] = ["hold", "cure"].map((id) => sheet.lines.findIndex(({ step }) => step.id === id));
-/** A state from entries, each so many seconds after the first. */
-const after = (...entries: [number, Entry][]) =>
+/** A state from events, each so many seconds after the first. */
+const after = (...events: [number, EndEvent][]) =>
   endState(
-    entries.map(([seconds, entry], i) => ({
+    events.map(([seconds, event], i) => ({
       id: `00000000-0000-4000-8000-${String(i).padStart(12, "0")}`,
       seq: i + 1,
       at: new Date(Date.UTC(2026, 10, 26, 8) + seconds * 1000).toISOString(),
       client: "test",
-      entry: zEntry.parse(entry),
+      event: zStoredEvent.parse(event),
     })),
   );
-const begun = (step: string, seconds: number): Entry => ({ kind: "timer", step, action: "start", seconds });
-const ended = (step: string): Entry => ({ kind: "timer", step, action: "stop", seconds: 0 });
-const to = (line = 0): Entry => ({ kind: "step", to: line });
-const cut = (...entries: [number, Entry][]) => {
-  const state = after([0, to(hold)], ...entries);
+const begun = (step: string, seconds: number): EndEvent => ({
+  kind: "timer",
+  step,
+  action: "start",
+  seconds,
+});
+const ended = (step: string): EndEvent => ({ kind: "timer", step, action: "stop", seconds: 0 });
+const to = (line = 0): EndEvent => ({ kind: "step", to: line });
+const cut = (...events: [number, EndEvent][]) => {
+  const state = after([0, to(hold)], ...events);
   return skippedSteps(sheet, state).flatMap(({ title, cutShort }) => (cutShort ? [title] : []));
 };
 
@@ -42,7 +47,7 @@ describe("a hold or cure cut short", () => {
     expect(cut([20, to(cure)])).toEqual([]);
   });
   it("is a cure that needs no hands once the next step was done before it was over", () => {
-    const left: [number, Entry][] = [
+    const left: [number, EndEvent][] = [
       [1, to(cure)],
       [2, begun("cure", 300)],
       [10, to((cure ?? 0) + 1)],

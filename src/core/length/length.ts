@@ -57,20 +57,38 @@ export const plus = (a: Length, b: Length): Length => um(a + b);
 export const minus = (a: Length, b: Length): Length => um(a - b);
 export const negate = (a: Length): Length => um(-a);
 
-/** A length at the edge: a number of millimetres in, whole micrometres inside. */
-export const zMm = z
-  .number({ error: "A length is a number of millimetres" })
-  .refine((value) => Number.isFinite(value) && Math.abs(value) <= MM_LIMIT, {
-    error: `A length is within ±${MM_LIMIT} mm`,
-    params: { code: "length-range" },
-    abort: true,
-  })
-  .refine((value) => decimals(value) <= 3, {
-    error: "A length has at most three decimals of a millimetre",
-    params: { code: "too-fine" },
-    abort: true,
-  })
-  .transform((value) => um(Math.round(value * 1000)));
+/** A length as it lies inside: whole micrometres, already made by one of the functions above. */
+const zInside = z.custom<Length>((value) => Number.isSafeInteger(value));
+
+/** A length at the edge, both ways: a number of millimetres outside, whole micrometres inside. */
+export const zMm = z.codec(
+  z
+    .number({ error: "A length is a number of millimetres" })
+    .refine((value) => Number.isFinite(value) && Math.abs(value) <= MM_LIMIT, {
+      error: `A length is within ±${MM_LIMIT} mm`,
+      params: { code: "length-range" },
+      abort: true,
+    })
+    .refine((value) => decimals(value) <= 3, {
+      error: "A length has at most three decimals of a millimetre",
+      params: { code: "too-fine" },
+      abort: true,
+    }),
+  zInside,
+  { decode: (value) => um(Math.round(value * 1000)), encode: toMm },
+);
+
+/** A length as it is stored: a whole number of micrometres on either side. */
+export const zUm = z.codec(z.int("A stored length is whole micrometres"), zInside, {
+  decode: (value) => um(value),
+  encode: (value) => value,
+});
+
+/** A figure that is no whole number of micrometres (a mean, a standard uncertainty): micrometres inside, millimetres outside. */
+export const zMmExact = z.codec(z.number({ error: "A length is a number of millimetres" }), z.number(), {
+  decode: (value) => value * 1000,
+  encode: toMm,
+});
 
 /** A length that is not negative: a tolerance, an error, a diameter. */
 export const zMmNotNegative = zMm.refine((value) => value >= 0, {

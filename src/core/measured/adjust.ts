@@ -1,3 +1,4 @@
+import { inverse, Matrix } from "ml-matrix";
 import { type Length, um } from "../length/length";
 
 /** A length as read: `to` lies `mean` behind `from`, with standard uncertainty `u`. Micrometres, not rounded. */
@@ -40,7 +41,7 @@ export function adjust(expected: ReadonlyMap<string, Length>, differences: reado
     const [anchor, ...free] = group as [string, ...string[]];
     const own = differences.filter(({ from }) => group.includes(from));
     if (own.length === 0) continue;
-    const covariance = inverse(normal(free, own));
+    const covariance = inverse(new Matrix(normal(free, own))).to2DArray();
     const base = expected.get(anchor) as number;
     const right = free.map((name) =>
       own.reduce((sum, one) => {
@@ -97,23 +98,6 @@ function normal(free: readonly string[], differences: readonly Difference[]): nu
     add(j, i, -weight);
   }
   return matrix;
-}
-
-/** The inverse of a small positive definite matrix, by Gauss–Jordan elimination. */
-function inverse(matrix: readonly (readonly number[])[]): number[][] {
-  const n = matrix.length;
-  const rows = matrix.map((row, i) => [...row, ...Array.from({ length: n }, (_, j) => (i === j ? 1 : 0))]);
-  for (let k = 0; k < n; k++) {
-    const pivot = rows[k] as number[];
-    const scale = pivot[k] as number;
-    for (let j = 0; j < 2 * n; j++) pivot[j] = (pivot[j] as number) / scale;
-    rows.forEach((row, i) => {
-      const factor = row[k] as number;
-      if (i === k || factor === 0) return;
-      for (let j = 0; j < 2 * n; j++) row[j] = (row[j] as number) - factor * (pivot[j] as number);
-    });
-  }
-  return rows.map((row) => row.slice(n));
 }
 
 /** Variance of the fitted difference between two places; −1 stands for the anchor. */

@@ -1,6 +1,6 @@
 import type { Conformance, Rule } from "../conformance/conformance";
+import { judgeCheck } from "../end/result";
 import type { EndState } from "../end/state";
-import { judgeCheck } from "../end/state";
 import type { Length } from "../length/length";
 import type { Check, RunSheet, SheetFeature } from "../runsheet/runsheet";
 import { adjust, type Difference, type OddReadings } from "./adjust";

@@ -14,7 +14,7 @@ const zCountRange = z
   .strictObject({ min: z.number().int().min(1), max: z.number().int().min(1).max(6912) })
   .refine(({ min, max }) => min <= max, "The least is not more than the most");
 
-const zPart = z.strictObject({
+export const zPart = z.strictObject({
   id: zName,
   name: zName,
   /** Which way round, in words; empty where it does not matter. */

@@ -25,9 +25,8 @@ export type Retry = z.output<typeof zRetry>;
 /** The retry rules of a procedure; an older document that gives one rule in words has it as its only one. */
 export const zRetries = z.union([
   z.array(zRetry).max(12),
-  z
-    .strictObject({ most: z.number().int().min(0), rule: z.string().max(300) })
-    .transform(({ most, rule }): Retry[] => [
-      { id: "again", name: "again", most, reuses: rule, newPart: "" },
-    ]),
+  z.codec(z.strictObject({ most: z.number().int().min(0), rule: z.string().max(300) }), z.array(zRetry), {
+    decode: ({ most, rule }): Retry[] => [{ id: "again", name: "again", most, reuses: rule, newPart: "" }],
+    encode: ([first]) => ({ most: first?.most ?? 0, rule: first?.reuses ?? "" }),
+  }),
 ]);

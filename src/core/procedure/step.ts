@@ -23,10 +23,10 @@ const zCount = z.strictObject({
 /** A setting as it is stored: drawn where its kind is known; older documents say it in words. */
 const zSettingOrWords = z.union([
   zSetting,
-  z
-    .string()
-    .max(200)
-    .transform((words): Setting => ({ kind: "words", words })),
+  z.codec(z.string().max(200), zSetting, {
+    decode: (words): Setting => ({ kind: "words", words }),
+    encode: (setting) => (setting.kind === "words" ? setting.words : ""),
+  }),
 ]);
 
 /** What a school of practice, a cable or a choice changes in a step. */
@@ -81,8 +81,10 @@ const common = {
   moves: z.array(zName).max(20).default([]),
   /** Pictures; one that this program does not know, from an older or newer document, is left out. */
   aids: z
-    .array(zName)
-    .transform((names) => names.filter(isAid))
+    .codec(z.array(zName), z.array(z.enum(AIDS)), {
+      decode: (names) => names.filter(isAid),
+      encode: (aids) => [...aids],
+    })
     .default([]),
 };
 

@@ -101,10 +101,10 @@ describe("a procedure that names what it does not hold", () => {
   it.each([
     ["unknown-retry", { rule: "pray", goTo: "seat" }],
     ["unknown-step", { rule: "again", goTo: "nowhere" }],
-  ])("%s in an answer's redo", (code, rung) => {
+  ])("%s in an answer's retry", (code, offer) => {
     const said = found((one) => {
       const step = at(one.steps, 4) as { judgement: { answers: { redo: object[] }[] } };
-      Object.assign(step.judgement.answers[1] ?? {}, { redo: [rung] });
+      Object.assign(step.judgement.answers[1] ?? {}, { redo: [offer] });
     });
     expect(said).toContain(`${code} steps.4.judgement`);
   });

@@ -156,7 +156,7 @@ function badStep({ features, dimensions, steps, parts, retries }: Parts, step: S
       );
       for (const { rule, goTo } of answer.redo) {
         need(has(retries, rule), "unknown-retry", `“${rule}” is not a retry rule here`, "judgement");
-        need(has(steps, goTo), "unknown-step", "A redo goes to a step of this procedure", "judgement");
+        need(has(steps, goTo), "unknown-step", "A retry goes to a step of this procedure", "judgement");
       }
     });
   return found;

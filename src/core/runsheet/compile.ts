@@ -46,6 +46,7 @@ export function compileRunSheet({ procedure, cable, core, choices, tools }: Comp
       name: procedure.name,
       family: procedure.family,
       representative: known.some(({ representative }) => representative),
+      source: procedure.source,
     },
     cable: { id: cable.id, revision: cable.revision, name: cable.name, legs: cable.legs },
     picked,

@@ -1,4 +1,4 @@
-import type { Cable, LayerKind } from "../cable/cable";
+import type { Cable, LayerKind, Source } from "../cable/cable";
 import type { DualUnit } from "../length/dual-unit";
 import type { Length } from "../length/length";
 import type { Picked } from "../procedure/condition";
@@ -119,6 +119,8 @@ export interface RunSheet {
     readonly name: string;
     readonly family: string;
     readonly representative: boolean;
+    /** Where the document's figures come from. */
+    readonly source: Source;
   };
   readonly cable: Pick<Cable, "id" | "revision" | "name" | "legs">;
   readonly picked: Picked;

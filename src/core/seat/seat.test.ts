@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { endAt, GUARDED } from "../mending/fixtures/ends";
+import { endAt, GUARDED } from "../advice/fixtures/ends";
 import { compile, procedureOf } from "../runsheet/fixtures/made";
 import { seatOf } from "./seat";
 

@@ -1,5 +1,5 @@
 import { type Length, um } from "../length/length";
-import { chiSquaredQuantile, studentQuantile } from "./distributions";
+import { chiSquaredQuantile, studentBelow, studentQuantile } from "./distributions";
 
 /** The fewest ends before anything is said of how somebody aims. */
 export const FEWEST_ENDS = 8;
@@ -114,12 +114,5 @@ function cpkOf(
 /** The one-sided probability, by Student's t, that the bias lies on the side it was found on. */
 function sureOf(n: number, bias: number, spread: number): number {
   if (spread === 0) return bias === 0 ? 0.5 : 1;
-  const t = Math.abs(bias) / (spread / Math.sqrt(n));
-  let [low, high] = [0.5, 1];
-  for (let i = 0; i < 40; i++) {
-    const middle = (low + high) / 2;
-    if (studentQuantile(Math.min(middle, 1 - 1e-12), n - 1) < t) low = middle;
-    else high = middle;
-  }
-  return (low + high) / 2;
+  return studentBelow(Math.abs(bias) / (spread / Math.sqrt(n)), n - 1);
 }

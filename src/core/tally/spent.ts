@@ -1,15 +1,15 @@
-import type { Entry } from "../end/entry";
 import type { EndState } from "../end/state";
+import type { EndEvent } from "../event/event";
 import type { Line } from "../runsheet/runsheet";
 
 /** The item under which a stroke of a cleaver is counted. */
 export const CLEAVE = "cleave";
 
 /**
- * What doing a step uses up and breaks off, as the entries to be made when it is left: strokes of the cleaver,
+ * What doing a step uses up and breaks off, as the events to be made when it is left: strokes of the cleaver,
  * consumables, shards of glass. Nothing where this pass was logged already.
  */
-export function spentAt({ step }: Line, state: Pick<EndState, "spent">): Entry[] {
+export function spentAt({ step }: Line, state: Pick<EndState, "spent">): EndEvent[] {
   if (state.spent.includes(step.id)) return [];
   const stroke = step.kind === "cleave" && !step.uses.some(({ item }) => item === CLEAVE);
   const items = [...(stroke ? [{ item: CLEAVE, count: 1 }] : []), ...step.uses];

@@ -68,7 +68,7 @@ describe("what an end has used", () => {
       seq,
       at: "",
       client: "",
-      entry: { kind: "use" as const, step, tool: null, items: [{ item, count }] },
+      event: { kind: "use" as const, step, tool: null, items: [{ item, count }] },
     });
     expect(usedOn([use("a", "wipe", 2, 1), use("b", "cap", 1, 2), use("a", "wipe", 2, 3)])).toEqual([
       { item: "wipe", count: 4 },

@@ -2,7 +2,7 @@
 
 import { RadioGroup } from "radix-ui";
 import { useHotkeys } from "react-hotkeys-hook";
-import type { MendAdvice, RunSheet } from "@/core";
+import type { EndAdvice, RunSheet } from "@/core";
 import { onControl } from "../aids/on-control";
 import type { Units } from "../words/length-text";
 import {
@@ -20,7 +20,7 @@ export type Way = "now" | "least" | "recommended";
 
 interface AdvicePanelProps {
   readonly sheet: RunSheet;
-  readonly advice: MendAdvice;
+  readonly advice: EndAdvice;
   readonly units: Units;
   readonly way: Way;
   readonly onWay: (way: Way) => void;
@@ -33,7 +33,7 @@ interface AdvicePanelProps {
 /** What to redo, in steps with their figures; what each way out costs; one touch takes it. */
 export function AdvicePanel(props: AdvicePanelProps) {
   const { sheet, advice } = props;
-  if (advice.kind === "mend") return <Mend {...props} advice={advice} />;
+  if (advice.kind === "rework") return <ReworkAdvised {...props} advice={advice} />;
   return (
     <section aria-label="What to do" className="grid gap-2 rounded-lg border-2 border-out bg-raised p-3">
       {advice.kind === "read-again" ? (
@@ -56,7 +56,7 @@ function StartOver({
   first,
   onTake,
   onStartOver,
-}: AdvicePanelProps & { readonly advice: Extract<MendAdvice, { kind: "start-over" }> }) {
+}: AdvicePanelProps & { readonly advice: Extract<EndAdvice, { kind: "start-over" }> }) {
   const { again } = advice;
   const rule = sheet.retries.find(({ id }) => id === again?.rule);
   useHotkeys("enter", () => onTake("recommended"), {
@@ -103,7 +103,7 @@ function StartOver({
   );
 }
 
-function Mend({
+function ReworkAdvised({
   sheet,
   advice,
   units,
@@ -111,7 +111,7 @@ function Mend({
   onWay,
   onTake,
   first,
-}: AdvicePanelProps & { readonly advice: Extract<MendAdvice, { kind: "mend" }> }) {
+}: AdvicePanelProps & { readonly advice: Extract<EndAdvice, { kind: "rework" }> }) {
   const plan = way === "least" ? advice.least : advice.recommended;
   const name = way === "least" ? "least" : "recommended";
   useHotkeys("enter", () => onTake(name), { enabled: first, ignoreEventWhen: onControl });
@@ -120,7 +120,7 @@ function Mend({
     <section aria-label="What to do" className="grid gap-2 rounded-lg border-2 border-now bg-raised p-3">
       <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
         <h2 className="mr-auto font-bold text-xl leading-tight">
-          Redo this much{advice.leg && `, leg ${advice.leg}`}
+          Rework this much{advice.leg && `, leg ${advice.leg}`}
           <span className="block font-normal text-base text-soft">{causeWords(sheet, advice)}</span>
         </h2>
         <RadioGroup.Root
@@ -223,22 +223,22 @@ function CarryOn({ sheet, advice }: Pick<AdvicePanelProps, "sheet" | "advice">) 
 }
 
 /** What is being redone just now, and where it comes back to. */
-export function MendStrip({
+export function InHandStrip({
   sheet,
-  mend,
+  inHand,
   units,
 }: {
   sheet: RunSheet;
-  mend: NonNullable<import("@/core").EndState["mend"]>;
+  inHand: NonNullable<import("@/core").EndState["inHand"]>;
   units: Units;
 }) {
   const root = sheet.features[0];
-  const trim = mend.moves.find(({ feature }) => feature === root?.id);
+  const trim = inHand.moves.find(({ feature }) => feature === root?.id);
   const by = trim && trim.was !== null ? trim.now - trim.was : 0;
   return (
     <p className="mb-2 rounded-md border-now border-l-4 bg-now-wash px-3 py-1.5 leading-tight">
-      Redoing{mend.leg && ` leg ${mend.leg}`}, the {mend.plan} way; then back to “
-      {sheet.lines[mend.back]?.step.title}”.
+      Reworking{inHand.leg && ` leg ${inHand.leg}`}, the {inHand.plan} way; then back to “
+      {sheet.lines[inHand.back]?.step.title}”.
       {trim && by > 0 && (
         <strong>
           {" "}

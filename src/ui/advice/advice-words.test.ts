@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
-import { type MendAdvice, type Move, mm, type Seat, type SeenFault } from "@/core";
-import { adviceFor, endAt } from "@/core/mending/fixtures/ends";
-import { stub } from "@/core/mending/fixtures/stub";
+import { type EndAdvice, type Move, mm, type Seat, type SeenFault } from "@/core";
+import { adviceFor, endAt } from "@/core/advice/fixtures/ends";
+import { stub } from "@/core/advice/fixtures/stub";
 import {
   cableWords,
   careWords,
@@ -14,8 +14,8 @@ import {
 import { seatWords } from "./seat-words";
 
 const short = adviceFor(stub, endAt(stub, "measure", { glass: 1300 }))[0] as Extract<
-  MendAdvice,
-  { kind: "mend" }
+  EndAdvice,
+  { kind: "rework" }
 >;
 const move = (change: Partial<Move>): Move => ({
   feature: "buffer",
@@ -27,7 +27,7 @@ const move = (change: Partial<Move>): Move => ({
   ...change,
 });
 
-describe("what to redo, in words", () => {
+describe("what to rework, in words", () => {
   it("a cleave 1.3 short: strip, draw, cleave, each with its figure", () => {
     expect(short.recommended.moves.map((one) => moveWords(stub, one, "mm"))).toEqual([
       "Draw the second mark again, 12.0 behind the buffer edge",

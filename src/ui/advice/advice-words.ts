@@ -1,8 +1,8 @@
 import {
   type Cost,
+  type EndAdvice,
   featureOf,
   type Length,
-  type MendAdvice,
   type Move,
   type Plan,
   type RunSheet,
@@ -76,7 +76,7 @@ export const FAULT_SAID: Record<SeenFault["what"], string> = {
 /** Why something must be redone: what is out, and what was seen. */
 export function causeWords(
   sheet: RunSheet,
-  { checks, faults }: Pick<MendAdvice, "checks" | "faults">,
+  { checks, faults }: Pick<EndAdvice, "checks" | "faults">,
 ): string {
   const out = checks.map((id) => sheet.checks.find((one) => one.id === id)?.name ?? id);
   return capital(
@@ -88,7 +88,7 @@ export function causeWords(
 }
 
 /** Why an end is begun anew: the style's own rule; what would have to move, and what holds it; which tries are used up. */
-export function stoppedWords(sheet: RunSheet, advice: Extract<MendAdvice, { kind: "start-over" }>): string {
+export function stoppedWords(sheet: RunSheet, advice: Extract<EndAdvice, { kind: "start-over" }>): string {
   if (advice.why === "its-rule")
     return "By this style's own rule it is cut off and begun anew: nothing less makes it good.";
   if (advice.stoppedBy) {
@@ -104,7 +104,7 @@ export function stoppedWords(sheet: RunSheet, advice: Extract<MendAdvice, { kind
 /** Which readings do not agree, and what to do about it. */
 export function disagreeWords(
   sheet: RunSheet,
-  { disagree, by }: Extract<MendAdvice, { kind: "read-again" }>,
+  { disagree, by }: Extract<EndAdvice, { kind: "read-again" }>,
   units: Units,
 ): string {
   const names = disagree.map((id) => sheet.checks.find((one) => one.id === id)?.name ?? id);
@@ -117,7 +117,7 @@ export function disagreeWords(
 /** What must be minded beside the steps themselves. */
 export function careWords(
   sheet: RunSheet,
-  advice: Extract<MendAdvice, { kind: "mend" }>,
+  advice: Extract<EndAdvice, { kind: "rework" }>,
   plan: Plan,
 ): string[] {
   const end = sheet.features.filter(({ kind }) => kind === "end").at(-1)?.id;

@@ -3,7 +3,14 @@
 import { TriangleAlert } from "lucide-react";
 import { Popover } from "radix-ui";
 import { useState } from "react";
-import { type EndState, type Entry, type Fault, parseLength, presentFeatures, type RunSheet } from "@/core";
+import {
+  type EndEvent,
+  type EndState,
+  type Fault,
+  parseLength,
+  presentFeatures,
+  type RunSheet,
+} from "@/core";
 import { backToStep } from "../bench/to-step";
 import type { Units } from "../words/length-text";
 import { FAULT_SAID } from "./advice-words";
@@ -12,12 +19,12 @@ interface FaultsProps {
   readonly sheet: RunSheet;
   readonly state: EndState;
   readonly units: Units;
-  readonly onAdd: (entry: Entry) => void;
+  readonly onAdd: (event: EndEvent) => void;
 }
 
 const AT_END: readonly Fault[] = ["bad-cleave", "touched", "aged", "nick"];
 
-/** What no calliper tells: a bad cleave, a touched end, a nick, a mark that is gone. Each asks for its own redo. */
+/** What no calliper tells: a bad cleave, a touched end, a nick, a mark that is gone. Each asks for its own rework. */
 export function Faults({ sheet, state, units, onAdd }: FaultsProps) {
   const [open, setOpen] = useState(false);
   const [leg, setLeg] = useState(sheet.cable.legs[0] ?? "");

@@ -71,7 +71,7 @@ export function SeatNote({ seat, units, onSeat, onCleave }: SeatNoteProps) {
           onClick={cleave ? onCleave : onSeat}
           className="min-h-12 justify-self-start rounded-md border-2 border-ink px-4 font-semibold"
         >
-          {cleave ? "Say what to redo" : "Back to pushing it in"}
+          {cleave ? "Say what to rework" : "Back to pushing it in"}
         </button>
       )}
     </div>

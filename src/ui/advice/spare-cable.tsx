@@ -3,11 +3,11 @@
 import { Spline } from "lucide-react";
 import { Popover } from "radix-ui";
 import { useState } from "react";
-import { type EndState, type Entry, parseLength } from "@/core";
+import { type EndEvent, type EndState, parseLength } from "@/core";
 import { backToStep } from "../bench/to-step";
 import { figureText, type Units } from "../words/length-text";
 
-/** How much cable is left behind this end: said once, counted down by every redo. */
+/** How much cable is left behind this end: said once, counted down by every rework. */
 export function SpareCable({
   state,
   units,
@@ -15,7 +15,7 @@ export function SpareCable({
 }: {
   state: EndState;
   units: Units;
-  onAdd: (entry: Entry) => void;
+  onAdd: (event: EndEvent) => void;
 }) {
   const [open, setOpen] = useState(false);
   const [text, setText] = useState("");

@@ -32,7 +32,7 @@ export function UnsureWays({ sheet, rule, standing: { check, judged }, work, uni
   if (!judged || !stuck) return null;
   const asked = work.unsettled.includes(check.id);
   const cost =
-    plan?.kind === "mend"
+    plan?.kind === "rework"
       ? costWords(planCost(plan.recommended), units)
       : plan
         ? costWords(plan.startOver, units)
@@ -52,7 +52,7 @@ export function UnsureWays({ sheet, rule, standing: { check, judged }, work, uni
         onClick={() => work.setUnsettled(asked ? [] : [check.id])}
         className="min-h-12 rounded-md border-2 border-line px-3 text-left leading-tight aria-pressed:border-ink aria-pressed:font-bold"
       >
-        Redo it to the middle, as if it were out
+        Rework it to the middle, as if it were out
         {cost && <span className="block font-normal text-soft text-sm">{cost}</span>}
       </button>
       <button

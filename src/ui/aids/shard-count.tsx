@@ -1,12 +1,12 @@
 "use client";
 
 import { useHotkeys } from "react-hotkeys-hook";
-import type { Entry } from "@/core";
+import type { EndEvent } from "@/core";
 import { onControl } from "./on-control";
 
 interface ShardCountProps {
   readonly shards: { readonly made: number; readonly binned: number };
-  readonly onAdd: (entry: Entry) => void;
+  readonly onAdd: (event: EndEvent) => void;
 }
 
 /** Bare glass counted off and into the bin; one missing is looked for before anybody leaves the bench. */

@@ -2,8 +2,8 @@
 
 import {
   type BladeLine,
+  type EndEvent,
   type EndState,
-  type Entry,
   isHandsFree,
   type Line,
   type RunSheet,
@@ -24,7 +24,7 @@ interface AidsProps {
   readonly line: Line;
   readonly state: EndState;
   readonly blades: readonly BladeLine[];
-  readonly onAdd: (entry: Entry) => void;
+  readonly onAdd: (event: EndEvent) => void;
   readonly onSeeTo: (tool: string, action: "wipe" | "turn" | "new") => void;
 }
 
@@ -41,7 +41,7 @@ export function StepTools({ sheet, line, state, blades, onAdd, onSeeTo }: AidsPr
       {blade && <Blade blade={blade} onSeeTo={onSeeTo} />}
       {counted && counted.max > 1 && (
         <Counter
-          key={`${step.id}/${JSON.stringify(state.redone)}`}
+          key={`${step.id}/${JSON.stringify(state.attempts)}`}
           of={counted.of}
           least={counted.min}
           most={counted.max}

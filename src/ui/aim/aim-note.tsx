@@ -1,17 +1,17 @@
 "use client";
 
 import { useEffect, useState } from "react";
-import type { LengthAim } from "@/core";
-import { get } from "../words/api";
+import { type LengthAim, zAimsAnswer } from "@/core";
+import { get } from "../http/http";
 import { figureText, type Units } from "../words/length-text";
 
 /** The aims of whoever works at this device, for one style; none until a name is known. */
-export function useAims(person: string, style: string): readonly LengthAim[] {
+export function useAims(person: string | null, style: string): readonly LengthAim[] {
   const [aims, setAims] = useState<readonly LengthAim[]>([]);
   useEffect(() => {
-    if (person === "") return;
+    if (person === null) return;
     let gone = false;
-    get<LengthAim[]>(`/api/v1/aims?${new URLSearchParams({ person, style })}`).then((answer) => {
+    get(`/api/v1/aims?${new URLSearchParams({ person, style })}`, zAimsAnswer).then((answer) => {
       if (answer.ok && !gone) setAims(answer.value);
     });
     return () => {

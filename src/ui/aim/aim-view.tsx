@@ -1,41 +1,36 @@
 "use client";
 
 import Link from "next/link";
-import type { Index, LengthAim } from "@/core";
+import { useRouter } from "next/navigation";
+import type { Index, LengthAim, Person } from "@/core";
+import { Select } from "../controls/select";
 import { figureText, type Units } from "../words/length-text";
 import { AimChart } from "./aim-chart";
 import { biasText, sureText } from "./aim-note";
 
 interface AimViewProps {
-  readonly people: readonly string[];
-  readonly person: string;
+  readonly people: readonly Person[];
+  /** Whose aim it is; null while nobody has signed anything off. */
+  readonly person: Person | null;
   readonly aims: readonly LengthAim[];
   readonly units: Units;
 }
 
 /** How somebody makes each length with each tool: bias, spread, capability, and the figure to aim at where it holds. */
 export function AimView({ people, person, aims, units }: AimViewProps) {
+  const router = useRouter();
   return (
     <main className="min-w-0 flex-1 px-4 py-5 sm:px-6">
       <div className="flex flex-wrap items-end gap-3">
         <h1 className="mr-auto font-bold text-2xl">Aim</h1>
-        <form className="flex flex-wrap items-end gap-2">
-          <label className="grid gap-0.5">
-            <span className="text-soft text-sm">Whose hand</span>
-            <select
-              name="person"
-              defaultValue={person}
-              className="min-h-12 min-w-48 rounded-lg border border-line bg-field px-3"
-            >
-              {people.map((one) => (
-                <option key={one}>{one}</option>
-              ))}
-            </select>
-          </label>
-          <button type="submit" className="min-h-12 rounded-lg border-2 border-ink px-4 font-semibold">
-            Show
-          </button>
-        </form>
+        <Select
+          title="Whose hand"
+          value={person?.id ?? ""}
+          options={people}
+          empty={people.length === 0 ? "nobody yet" : undefined}
+          onPick={(id) => router.push(`/ledger/aim?${new URLSearchParams({ person: id })}`)}
+          className="min-w-48"
+        />
         <Link
           href="/ledger"
           className="flex min-h-12 items-center rounded-lg border border-line px-4 font-semibold"
@@ -49,9 +44,9 @@ export function AimView({ people, person, aims, units }: AimViewProps) {
       </p>
       {aims.length === 0 ? (
         <p className="mt-6 max-w-prose text-lg">
-          {person === ""
+          {person === null
             ? "No end is on record yet."
-            : `Fewer than eight ends of any one length by ${person} so far.`}{" "}
+            : `Fewer than eight ends of any one length by ${person.name} so far.`}{" "}
           <Link href="/" className="underline">
             Start one from the sheet
           </Link>

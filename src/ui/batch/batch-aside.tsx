@@ -32,7 +32,7 @@ export function BatchAside({ batch, place, work, onPlan }: BatchAsideProps) {
   const { line, state, add, last } = work;
   const now = useTick(states.some((one) => readyAt(one) > 0)) ?? 0;
   const others = states.filter(
-    (one, i) => i !== place && !one.signed && !one.mend && one.at === line.index,
+    (one, i) => i !== place && !one.signed && !one.inHand && one.at === line.index,
   ).length;
   const onAll = async () => {
     if (!(await onOthers(line, (one) => doneAt(line, one)))) return;

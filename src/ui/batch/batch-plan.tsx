@@ -40,7 +40,7 @@ export function BatchPlan({ name, sheet, batch, onBegin }: BatchPlanProps) {
   const signed = states.filter((state) => state.signed !== null).length;
   const next = batch.next(0) ?? 0;
   // The names its ends were given are the first thing that happened to it.
-  const begunAt = members[0]?.entries[0]?.at ?? "";
+  const begunAt = members[0]?.events[0]?.at ?? "";
   const begun = states.some(({ at }) => at > 0);
   return (
     <main className="min-w-0 flex-1 px-4 py-5 sm:px-6">

@@ -1,6 +1,6 @@
 "use client";
 
-import type { BladeLine, Caution, EndState, Entry, Instrument, Rule, RunSheet } from "@/core";
+import type { BladeLine, Caution, EndEvent, EndState, Instrument, Purpose, Rule, RunSheet } from "@/core";
 import { BenchView } from "../bench/bench-view";
 import { useKept } from "../words/use-kept";
 import { BatchAside } from "./batch-aside";
@@ -12,6 +12,7 @@ interface BatchViewProps {
   readonly name: string;
   readonly sheet: RunSheet;
   readonly rule: Rule;
+  readonly purpose: Purpose;
   readonly ends: readonly Member[];
   readonly instruments: readonly Instrument[];
   readonly cautions: readonly Caution[];
@@ -22,7 +23,7 @@ interface BatchViewProps {
 
 /** Many ends of one style: the plan, then the bench with the next end put into the hand after every step. */
 export function BatchView(props: BatchViewProps) {
-  const { id, sheet, rule, ends, instruments, cautions, blades, asked } = props;
+  const { id, sheet, rule, purpose, ends, instruments, cautions, blades, asked } = props;
   const batch = useBatch(id, sheet, ends, asked);
   const { members, current, setCurrent } = batch;
   const askedAt = members.findIndex((one) => one.id === asked);
@@ -34,8 +35,8 @@ export function BatchView(props: BatchViewProps) {
     setBegun(true);
   };
   if (!begun || !member) return <BatchPlan name={props.name} sheet={sheet} batch={batch} onBegin={begin} />;
-  const afterStep = (entries: readonly Entry[], before: EndState) => {
-    const after = batch.record(member.id, entries, before);
+  const afterStep = (events: readonly EndEvent[], before: EndState) => {
+    const after = batch.record(member.id, events, before);
     const next = batch.next(place, { at: after.at, readyAt: readyAt(after) });
     if (next !== null) setCurrent(next);
   };
@@ -45,7 +46,8 @@ export function BatchView(props: BatchViewProps) {
       id={member.id}
       sheet={sheet}
       rule={rule}
-      initial={member.entries}
+      purpose={purpose}
+      initial={member.events}
       instruments={instruments}
       cautions={cautions}
       blades={blades}

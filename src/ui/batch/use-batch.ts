@@ -3,11 +3,12 @@
 import { useCallback, useEffect, useMemo, useState } from "react";
 import { toast } from "sonner";
 import { v4 as uuid } from "uuid";
+import { z } from "zod";
 import {
   applied,
   type BatchEnd,
+  type EndEvent,
   type EndState,
-  type Entry,
   endState,
   type Line,
   nextInBatch,
@@ -16,15 +17,18 @@ import {
   type RunSheet,
   spentAt,
   stagesOf,
+  zAddMany,
+  zMembersAnswer,
 } from "@/core";
-import { get, post } from "../words/api";
+import { get, post } from "../http/http";
+import { usePeople } from "../people/people-context";
 import { useKept } from "../words/use-kept";
 
 /** One end of a batch, as it is stored. */
 export interface Member {
   readonly id: string;
   readonly label: string;
-  readonly entries: readonly Recorded[];
+  readonly events: readonly Recorded[];
 }
 
 export type Mode = "planned" | "across" | "through";
@@ -49,12 +53,13 @@ export function useBatch(id: string, sheet: RunSheet, initial: readonly Member[]
   const [seen, setSeen] = useState<Readonly<Record<string, EndState>>>({});
   const [mode, setMode] = useKept<Mode>(`mode/${id}`, "planned");
   const [current, setCurrent] = useKept<number | null>(`hand/${id}/${asked ?? ""}`, null);
+  const by = usePeople().who?.id ?? null;
   const stages = useMemo(() => stagesOf(sheet), [sheet]);
   const plan = useMemo(() => planBatch(stages, members.length), [stages, members.length]);
   const states = useMemo(
     () =>
       members.map((member) => {
-        const stored = endState(member.entries);
+        const stored = endState(member.events);
         const here = seen[member.id];
         return here && here.lastSeq >= stored.lastSeq ? here : stored;
       }),
@@ -62,7 +67,7 @@ export function useBatch(id: string, sheet: RunSheet, initial: readonly Member[]
   );
   const ask = useCallback(async () => {
     if (document.hidden) return;
-    const answer = await get<{ ends: readonly Member[] }>(`/api/v1/batches/${id}`);
+    const answer = await get(`/api/v1/batches/${id}`, zMembersAnswer);
     if (answer.ok) setMembers(answer.value.ends);
   }, [id]);
   useEffect(() => {
@@ -75,10 +80,10 @@ export function useBatch(id: string, sheet: RunSheet, initial: readonly Member[]
   );
 
   /** Notes what was just done on an end, before the server has answered. @returns where that leaves it. */
-  const record = (end: string, entries: readonly Entry[], before: EndState): EndState => {
-    const after = entries.reduce(
-      (state, entry) =>
-        applied(state, { id: "", seq: state.lastSeq, at: new Date().toISOString(), client: "", entry }),
+  const record = (end: string, events: readonly EndEvent[], before: EndState): EndState => {
+    const after = events.reduce(
+      (state, event) =>
+        applied(state, { id: "", seq: state.lastSeq, at: new Date().toISOString(), client: "", event }),
       before,
     );
     onState(end, after);
@@ -102,30 +107,41 @@ export function useBatch(id: string, sheet: RunSheet, initial: readonly Member[]
       Date.now(),
     );
   };
+  const addToAll = (ends: z.output<typeof zAddMany>["ends"]) =>
+    post(`/api/v1/batches/${id}`, zMembersAnswer, z.encode(zAddMany, { client: uuid(), by, ends }));
   /** Names every end not signed off yet, all or none. @returns whether they were. */
   const nameAll = async (job: string, names: readonly string[]): Promise<boolean> => {
     const ends = members.flatMap(({ id: end }, i) => {
       const state = states[i];
       const label = names[i];
       if (!state || state.signed || label === undefined) return [];
-      return [{ end, after: state.lastSeq, entries: [{ id: uuid(), entry: { kind: "label", job, label } }] }];
+      return [
+        {
+          end,
+          after: state.lastSeq,
+          events: [{ id: uuid(), event: { kind: "label" as const, job, label } }],
+        },
+      ];
     });
     if (ends.length === 0) return true;
-    const answer = await post<{ ends: readonly Member[] }>(`/api/v1/batches/${id}`, { client: uuid(), ends });
+    const answer = await addToAll(ends);
     if (answer.ok) setMembers(answer.value.ends);
     else toast.error(`${answer.problem.message} No end was named.`);
     return answer.ok;
   };
   /** Does the same on every other end that stands at a line, all or none. */
-  const onOthers = async (line: Line, entriesOf: (state: EndState) => readonly Entry[]): Promise<boolean> => {
+  const onOthers = async (
+    line: Line,
+    eventsOf: (state: EndState) => readonly EndEvent[],
+  ): Promise<boolean> => {
     const ends = members.flatMap(({ id: end }, i) => {
       const state = states[i];
-      if (i === current || !state || state.signed || state.mend || state.at !== line.index) return [];
-      const entries = entriesOf(state).map((entry) => ({ id: uuid(), entry }));
-      return entries.length > 0 ? [{ end, after: state.lastSeq, entries }] : [];
+      if (i === current || !state || state.signed || state.inHand || state.at !== line.index) return [];
+      const events = eventsOf(state).map((event) => ({ id: uuid(), event }));
+      return events.length > 0 ? [{ end, after: state.lastSeq, events }] : [];
     });
     if (ends.length === 0) return true;
-    const answer = await post<{ ends: readonly Member[] }>(`/api/v1/batches/${id}`, { client: uuid(), ends });
+    const answer = await addToAll(ends);
     if (answer.ok) setMembers(answer.value.ends);
     else toast.error(`${answer.problem.message} Nothing was changed on the others.`);
     return answer.ok;
@@ -150,10 +166,10 @@ export function useBatch(id: string, sheet: RunSheet, initial: readonly Member[]
 export type Batch = ReturnType<typeof useBatch>;
 
 /** What doing a plain step on an end adds: every part of a gate on, what it uses, and going on. */
-export const doneAt = (line: Line, state: EndState): Entry[] => [
+export const doneAt = (line: Line, state: EndState): EndEvent[] => [
   ...line.parts
     .filter(({ id }) => !state.threaded.includes(id))
-    .map(({ id }): Entry => ({ kind: "thread", part: id, on: true })),
+    .map(({ id }): EndEvent => ({ kind: "thread", part: id, on: true })),
   ...spentAt(line, state),
   { kind: "step", to: line.index + 1 },
 ];

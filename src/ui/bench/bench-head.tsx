@@ -2,7 +2,7 @@
 
 import { Keyboard, Volume2 } from "lucide-react";
 import Link from "next/link";
-import { type RunSheet, shardsMissing } from "@/core";
+import { type Purpose, type RunSheet, shardsMissing } from "@/core";
 import { showKeys } from "../shell/key-help";
 import { asText } from "../words/length-text";
 import { EndLabel } from "./end-label";
@@ -12,6 +12,7 @@ import type { BenchWork } from "./use-work";
 interface BenchHeadProps {
   readonly sheet: RunSheet;
   readonly work: BenchWork;
+  readonly purpose: Purpose;
   /** Who works here, as far as it is known. */
   readonly name: string;
   /** Back to the plan of the batch; null for an end by itself. */
@@ -20,7 +21,7 @@ interface BenchHeadProps {
 }
 
 /** Which end this is, whether all is saved, and what is still lying about. */
-export function BenchHead({ sheet, work, name, onPlan, onAloud }: BenchHeadProps) {
+export function BenchHead({ sheet, work, purpose, name, onPlan, onAloud }: BenchHeadProps) {
   const { state, add, waiting, offline } = work;
   const missing = shardsMissing(state);
   return (
@@ -45,6 +46,11 @@ export function BenchHead({ sheet, work, name, onPlan, onAloud }: BenchHeadProps
             })
           }
         />
+      )}
+      {purpose === "practice" && (
+        <span className="shrink-0 rounded-md border-2 border-unsure px-2 font-semibold text-sm">
+          Practice
+        </span>
       )}
       <span className="hidden truncate text-soft md:inline">{asText(sheet)}</span>
       {missing > 0 && (

@@ -1,6 +1,7 @@
 "use client";
 
 import Link from "next/link";
+import type { Purpose } from "@/core";
 import { coreText } from "../words/length-text";
 import { LocalTime } from "../words/local-time";
 
@@ -12,6 +13,7 @@ interface OpenEnd {
   readonly job: string;
   readonly label: string;
   readonly batchId: string | null;
+  readonly purpose: Purpose;
   readonly picked: { readonly core: string };
 }
 
@@ -41,7 +43,10 @@ export function BenchHome({ ends }: { ends: readonly OpenEnd[] }) {
       ) : (
         <ul className="mt-4 grid gap-2 lg:grid-cols-2">
           {grouped(ends).map(
-            ({ first: { id, batchId, createdAt, styleName, cableName, job, label, picked }, count }) => (
+            ({
+              first: { id, batchId, createdAt, styleName, cableName, job, label, picked, purpose },
+              count,
+            }) => (
               <li key={id} className="min-w-0">
                 <Link
                   href={batchId ? `/bench/batch/${batchId}` : `/bench/${id}`}
@@ -53,6 +58,7 @@ export function BenchHome({ ends }: { ends: readonly OpenEnd[] }) {
                       : [job, label].filter(Boolean).join(" · ") || "Not named yet"}
                   </span>
                   <span className="block truncate text-soft">
+                    {purpose === "practice" && <strong>Practice · </strong>}
                     {styleName} · {cableName} · {coreText(picked.core)} · begun <LocalTime iso={createdAt} />
                   </span>
                 </Link>

@@ -6,24 +6,35 @@ import type {
   BladeLine,
   Caution,
   CheckStanding,
+  EndEvent,
   EndState,
-  Entry,
   Instrument,
   Line,
+  Purpose,
   Recorded,
   Rule,
   RunSheet,
 } from "@/core";
-import { judgementOf, mendedLegs, SIMULATED, sheetAt, skippedSteps } from "@/core";
+import {
+  judgementOf,
+  reworkedLegs,
+  SIMULATED,
+  sheetAt,
+  skippedSteps,
+  zBladeAnswer,
+  zBladesAnswer,
+} from "@/core";
 import type { Way } from "../advice/advice-panel";
 import { useAims } from "../aim/aim-note";
 import { Band, type BandReading } from "../band/band";
 import { Calliper } from "../calliper/calliper";
+import { get, post } from "../http/http";
+import { usePeople } from "../people/people-context";
 import { usePrefs } from "../prefs/prefs-context";
 import type { Typed } from "../reading/reading-panel";
 import { hush, say, stepAloud } from "../words/aloud";
-import { get, post } from "../words/api";
 import { useTitle } from "../words/use-title";
+import { AskPractice } from "./ask-practice";
 import { BenchHead } from "./bench-head";
 import { SignPanel } from "./sign-panel";
 import { SignedPanel } from "./signed-panel";
@@ -37,6 +48,7 @@ interface BenchViewProps {
   readonly id: string;
   readonly sheet: RunSheet;
   readonly rule: Rule;
+  readonly purpose: Purpose;
   readonly initial: readonly Recorded[];
   readonly instruments: readonly Instrument[];
   readonly cautions: readonly Caution[];
@@ -47,7 +59,7 @@ interface BenchViewProps {
     readonly onPlan: () => void;
     /** Where every end of it stands, this one as it does now. */
     readonly ends: (own: EndState) => readonly EndState[];
-    readonly onDone: (entries: readonly Entry[], before: EndState) => void;
+    readonly onDone: (events: readonly EndEvent[], before: EndState) => void;
     readonly onState: (end: string, state: EndState) => void;
     readonly onSigned: () => void;
   };
@@ -58,6 +70,7 @@ export function BenchView({
   id,
   sheet,
   rule,
+  purpose,
   initial,
   instruments,
   cautions,
@@ -65,13 +78,15 @@ export function BenchView({
   batch,
 }: BenchViewProps) {
   const { prefs, change, nextUnits } = usePrefs();
+  const { who } = usePeople();
   const work = useWork({ id, sheet, rule, initial, onDone: batch?.onDone });
   const { state, add, line, here, all, signing, typed } = work;
   const [read, setRead] = useState<string | null>(null);
   const [blades, setBlades] = useState(shipped);
   const [way, setWay] = useState<Way>("recommended");
   const [simulated, setSimulated] = useState(false);
-  const aims = useAims(prefs.name, sheet.procedure.id);
+  const [askingPractice, setAskingPractice] = useState(false);
+  const aims = useAims(who?.id ?? null, sheet.procedure.id);
   const aloud = () => say(stepAloud(work.drawn, line, prefs.units));
   useBenchKeys({
     enabled: state.signed === null,
@@ -102,12 +117,12 @@ export function BenchView({
   useTitle(`${titled} · ${named} · Arlent`);
   const cleaves = line.step.kind === "cleave";
   useEffect(() => {
-    if (cleaves) get<BladeLine[]>("/api/v1/tools").then((answer) => answer.ok && setBlades(answer.value));
+    if (cleaves) get("/api/v1/tools", zBladesAnswer).then((answer) => answer.ok && setBlades(answer.value));
   }, [cleaves]);
   const onState = batch?.onState;
   useEffect(() => onState?.(id, state), [onState, id, state]);
   const seeTo = async (tool: string, action: "wipe" | "turn" | "new") => {
-    const answer = await post<BladeLine>(`/api/v1/tools/${tool}`, { id: uuid(), action });
+    const answer = await post(`/api/v1/tools/${tool}`, zBladeAnswer, { id: uuid(), action });
     if (answer.ok) setBlades((before) => before.map((one) => (one.tool === tool ? answer.value : one)));
   };
 
@@ -116,9 +131,9 @@ export function BenchView({
   const asking =
     !state.signed &&
     (signing || here.length > 0 || judgementOf(line.step) !== undefined || state.faults.length > 0);
-  const told = asking ? work.advice.find((one) => one.kind === "mend") : undefined;
+  const told = asking ? work.advice.find((one) => one.kind === "rework") : undefined;
   const advised = asking && work.advice.length > 0;
-  const shown = told?.kind === "mend" && way !== "now" ? told[way] : null;
+  const shown = told?.kind === "rework" && way !== "now" ? told[way] : null;
   const drawn = useMemo(() => (shown ? sheetAt(work.drawn, shown.places) : work.drawn), [work.drawn, shown]);
   const picked = instruments.find((one) => one.id === prefs.instrument) ?? (instruments[0] as Instrument);
   const instrument: Instrument = simulated ? { ...picked, ...SIMULATED } : picked;
@@ -129,11 +144,18 @@ export function BenchView({
       <p role="status" className="sr-only">
         {done ? "" : `Step ${line.index + 1} of ${sheet.lines.length}: ${line.step.title}`}
       </p>
-      <BenchHead sheet={sheet} work={work} name={prefs.name} onPlan={batch?.onPlan ?? null} onAloud={aloud} />
+      <BenchHead
+        sheet={sheet}
+        work={work}
+        purpose={purpose}
+        name={who?.name ?? ""}
+        onPlan={batch?.onPlan ?? null}
+        onAloud={aloud}
+      />
       <Band
         sheet={drawn}
-        leg={shown ? told?.leg : (state.mend?.leg ?? mendedLegs(state).at(-1))}
-        line={done ? sheet.lines.length : Math.max(line.index, state.mend ? state.reached - 1 : 0)}
+        leg={shown ? told?.leg : (state.inHand?.leg ?? reworkedLegs(state).at(-1))}
+        line={done ? sheet.lines.length : Math.max(line.index, state.inHand ? state.reached - 1 : 0)}
         lit={shown ? shown.moves.map(({ feature }) => feature) : done ? [] : litBy(line, active)}
         readings={done || shown ? [] : bandReadings(active, typed)}
         compact
@@ -157,9 +179,7 @@ export function BenchView({
           way={way}
           onWay={setWay}
           units={prefs.units}
-          name={prefs.name}
           onSign={(name, outcome, missingShards) => {
-            change({ name });
             add({ kind: "sign", name, outcome, ...(missingShards ? { missingShards } : {}) });
           }}
         />
@@ -173,7 +193,7 @@ export function BenchView({
               <StepList lines={stepsShown(work)} at={line.index} skipped={skipped} onGo={work.go} />
             )}
             <StepWork
-              key={`${line.step.id}/${JSON.stringify(state.redone)}/${state.reworks}`}
+              key={`${line.step.id}/${JSON.stringify(state.attempts)}/${state.reworks}`}
               sheet={sheet}
               work={work}
               rule={rule}
@@ -186,7 +206,7 @@ export function BenchView({
               onWay={setWay}
               ends={batch ? batch.ends(state) : [state]}
               simulated={simulated}
-              onSimulated={setSimulated}
+              onSimulated={(on) => (on && purpose === "work" ? setAskingPractice(true) : setSimulated(on))}
               aims={aims}
               onInstrument={(instrument) => change({ instrument })}
               onRead={setRead}
@@ -195,6 +215,7 @@ export function BenchView({
           </div>
         </>
       )}
+      {askingPractice && <AskPractice sheet={sheet} rule={rule} onClose={() => setAskingPractice(false)} />}
       {simulated && !state.signed && measuring.length > 0 && (
         <Calliper
           end={id}
@@ -211,9 +232,9 @@ export function BenchView({
 }
 
 /** The steps there are to do: all, or while something is redone those of it, back to where it is read. */
-function stepsShown({ drawn, state: { mend } }: BenchWork): readonly Line[] {
-  return mend
-    ? drawn.lines.filter(({ index }) => mend.steps.includes(index) || index === mend.back)
+function stepsShown({ drawn, state: { inHand } }: BenchWork): readonly Line[] {
+  return inHand
+    ? drawn.lines.filter(({ index }) => inHand.steps.includes(index) || index === inHand.back)
     : drawn.lines;
 }
 

@@ -95,7 +95,7 @@ export function PartsNeeded({ parts }: { parts: readonly { part: ProcedurePart; 
 /** A part that should be on and is not: how it still goes on, or what it takes to begin again. Enter does it. */
 export function ForgottenPart({ sheet, work, units }: { sheet: RunSheet; work: BenchWork; units: Units }) {
   const [one] = work.forgotten;
-  useHotkeys("enter", () => one && work.mendPart(one), {
+  useHotkeys("enter", () => one && work.reworkPart(one), {
     enabled: one !== undefined,
     ignoreEventWhen: onControl,
   });
@@ -125,7 +125,7 @@ export function ForgottenPart({ sheet, work, units }: { sheet: RunSheet; work: B
       <div className="flex flex-wrap gap-2">
         <button
           type="button"
-          onClick={() => work.mendPart(one)}
+          onClick={() => work.reworkPart(one)}
           aria-keyshortcuts="Enter"
           className="min-h-14 flex-1 rounded-lg bg-now px-4 py-1 text-left font-bold text-on-now leading-tight"
         >

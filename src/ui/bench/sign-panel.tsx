@@ -13,6 +13,8 @@ import {
 } from "@/core";
 import { AdvicePanel, type Way } from "../advice/advice-panel";
 import { ShardCount } from "../aids/shard-count";
+import { Button } from "../controls/button";
+import { usePeople } from "../people/people-context";
 import { PhotoStrip } from "../photos/photo-strip";
 import { ReadingPanel } from "../reading/reading-panel";
 import { passedWords } from "../words/held-words";
@@ -30,7 +32,6 @@ interface SignPanelProps {
   readonly way: Way;
   readonly onWay: (way: Way) => void;
   readonly units: Units;
-  readonly name: string;
   readonly onSign: (name: string, outcome: "kept" | "cut-off", missingShards: string) => void;
 }
 
@@ -85,22 +86,13 @@ const NONE: [] = [];
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** The last word on an end: what it came to, and whose name stands for it. */
-export function SignPanel({
-  sheet,
-  work,
-  rule,
-  instrument,
-  way,
-  onWay,
-  units,
-  name: remembered,
-  onSign,
-}: SignPanelProps) {
+export function SignPanel({ sheet, work, rule, instrument, way, onWay, units, onSign }: SignPanelProps) {
   const { all, result, state, add: onAdd, back: onBack, advice } = work;
   const standings = inOrderOfDoing(all);
   const [picked, setPicked] = useState<string | null>(null);
   const reading = standings.find(({ check }) => check.id === picked);
-  const [name, setName] = useState(remembered);
+  const { people, who, come, pick } = usePeople();
+  const [name, setName] = useState(who?.name ?? "");
   const [missing, setMissing] = useState(false);
   const [why, setWhy] = useState("");
   const [unsaid, setUnsaid] = useState(false);
@@ -108,7 +100,11 @@ export function SignPanel({
   const sign = (outcome: "kept" | "cut-off") => {
     if (name.trim() === "") setMissing(true);
     else if (lost > 0 && why.trim() === "") setUnsaid(true);
-    else onSign(name.trim(), outcome, lost > 0 ? why.trim() : "");
+    else {
+      // Whoever signs has the device from here on; a name nobody goes by yet is somebody who came.
+      come(name.trim());
+      onSign(name.trim(), outcome, lost > 0 ? why.trim() : "");
+    }
   };
   return (
     <div className="mx-auto w-full max-w-6xl short:overflow-visible gap-8 overflow-y-auto px-4 py-5 lg:grid lg:grid-cols-2">
@@ -171,7 +167,7 @@ export function SignPanel({
             units={units}
             instrument={instrument}
             saved={work.saved}
-            onKeep={(entry) => onAdd(entry)}
+            onKeep={(event) => onAdd(event)}
             onStrike={work.strike}
             onTyped={work.setTyped}
           />
@@ -200,6 +196,26 @@ export function SignPanel({
             aria-describedby="signer-missing"
             className="min-h-12 rounded-lg border-2 border-ink bg-field px-4 text-xl"
           />
+          {people.length > 1 && (
+            <ul aria-label="Who signs" className="flex flex-wrap gap-2">
+              {people.map((one) => (
+                <li key={one.id}>
+                  <Button
+                    look={one.name === name.trim() ? "strong" : "quiet"}
+                    size="small"
+                    aria-pressed={one.name === name.trim()}
+                    onClick={() => {
+                      pick(one.id);
+                      setName(one.name);
+                      setMissing(false);
+                    }}
+                  >
+                    {one.name}
+                  </Button>
+                </li>
+              ))}
+            </ul>
+          )}
           <p id="signer-missing" role="alert" className="text-out">
             {missing ? "A sign-off carries a name." : ""}
           </p>

@@ -1,7 +1,7 @@
 "use client";
 
 import Link from "next/link";
-import type { EndState, OpenPoint, Result, RunSheet } from "@/core";
+import type { EndState, OpenTold, Result, RunSheet } from "@/core";
 import { writeSelection } from "../sheet/selection";
 import { OpenList } from "../words/open-list";
 import { VerdictSign } from "../words/verdict-sign";
@@ -22,7 +22,7 @@ export function SignedPanel({
   state: EndState;
   result: Result;
   stored: boolean;
-  open: readonly OpenPoint[];
+  open: readonly OpenTold[];
   onNextInBatch?: (() => void) | undefined;
 }) {
   const again = writeSelection({

@@ -15,7 +15,7 @@ import {
   type RunSheet,
   seatOf,
 } from "@/core";
-import { AdvicePanel, MendStrip, type Way } from "../advice/advice-panel";
+import { AdvicePanel, InHandStrip, type Way } from "../advice/advice-panel";
 import { Faults } from "../advice/faults";
 import { SeatNote } from "../advice/seat-words";
 import { SpareCable } from "../advice/spare-cable";
@@ -158,7 +158,7 @@ export function StepWork(props: StepWorkProps) {
           ) : (
             <Figure sheet={work.drawn} line={line} units={units} />
           )}
-          {state.mend && <MendStrip sheet={sheet} mend={state.mend} units={units} />}
+          {state.inHand && <InHandStrip sheet={sheet} inHand={state.inHand} units={units} />}
           {aim && <AimNote aim={aim} units={units} />}
           {told.length > 0 && (
             <div className="mt-2 gap-5 lg:grid lg:grid-cols-[minmax(0,1fr)_280px]">

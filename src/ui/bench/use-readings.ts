@@ -30,14 +30,14 @@ export function useReadings({ here, state, add, strike }: BenchWork, onRead: (ch
     /** When a reading was last kept, milliseconds since the epoch. */
     keptAt: () => keptAt.current,
     pick,
-    keep: (entry: Reading, { verdict }: Conformance, chosen: boolean) => {
+    keep: (event: Reading, { verdict }: Conformance, chosen: boolean) => {
       keptAt.current = Date.now();
-      const id = add(entry);
-      setLast(entry.check);
-      const taken = standingOf(entry.check)?.check;
+      const id = add(event);
+      setLast(event.check);
+      const taken = standingOf(event.check)?.check;
       const asked = chosen || taken === reading?.check;
-      setElsewhere(asked || !taken ? null : { id, check: taken, typed: entry.typed });
-      if (asked) goOnFrom(entry.check, verdict === "in");
+      setElsewhere(asked || !taken ? null : { id, check: taken, typed: event.typed });
+      if (asked) goOnFrom(event.check, verdict === "in");
     },
     agree: ({ check }: Elsewhere) => {
       setElsewhere(null);

@@ -5,25 +5,26 @@ import { toast } from "sonner";
 import {
   advise,
   type CheckStanding,
+  type EndAdvice,
+  type EndEvent,
   type EndState,
-  type Entry,
   type Forgotten,
   forgottenParts,
   isHandsFree,
   judgementOf,
   type Line,
-  type MendAdvice,
-  mendedSheet,
   missingParts,
   nextLine,
   openPoints,
+  openTold,
   outOfOrder,
   type Recorded,
   type Rule,
   type RunSheet,
-  restartEntry,
+  restartEvent,
   resultOf,
-  reworkEntry,
+  reworkEvent,
+  reworkedSheet,
   runningClocks,
   spentAt,
   standings,
@@ -44,7 +45,7 @@ interface Work {
   readonly rule: Rule;
   readonly initial: readonly Recorded[];
   /** After a step is done: whether something else takes over, as the next end of a batch. */
-  readonly onDone?: ((entries: readonly Entry[], before: EndState) => void) | undefined;
+  readonly onDone?: ((events: readonly EndEvent[], before: EndState) => void) | undefined;
 }
 
 /** The work on one end: where it stands, and what going on, going back and striking out do. */
@@ -59,11 +60,11 @@ export function useWork({ id, sheet, rule, initial, onDone }: Work) {
   /** What the step still asks for, told at the first press; a second press passes it by. */
   const [held, setHeld] = useState<Held | null>(null);
   /** The sheet as this end has it: by the figures of its last rework, if any. */
-  const drawn = useMemo(() => mendedSheet(sheet, state), [sheet, state]);
+  const drawn = useMemo(() => reworkedSheet(sheet, state), [sheet, state]);
   const line = drawn.lines[Math.min(state.at, sheet.lines.length - 1)] as Line;
   const all = useMemo(() => standings(sheet, state, rule), [sheet, state, rule]);
   const here = useMemo(() => all.filter(({ check }) => check.step === line.step.id), [all, line]);
-  const last = line.index === sheet.lines.length - 1 && !state.mend;
+  const last = line.index === sheet.lines.length - 1 && !state.inHand;
   const advice = useMemo(
     () => advise(sheet, state, rule, badAnswer(sheet, state), unsettled),
     [sheet, state, rule, unsettled],
@@ -121,12 +122,12 @@ export function useWork({ id, sheet, rule, initial, onDone }: Work) {
       ({ step, startedAt, seconds, stoppedAt }) =>
         step === line.step.id && !stoppedAt && serverNow() >= Date.parse(startedAt) + seconds * 1000,
     );
-    const entries: Entry[] = [
+    const events: EndEvent[] = [
       ...spentAt(line, state),
       ...(over ? [{ kind: "timer", step: over.step, action: "stop", seconds: over.seconds } as const] : []),
     ];
-    for (const entry of entries) add(entry);
-    return entries;
+    for (const event of events) add(event);
+    return events;
   };
   const next = () => {
     if (signing) return;
@@ -142,15 +143,15 @@ export function useWork({ id, sheet, rule, initial, onDone }: Work) {
       return;
     }
     setHeld(null);
-    const entries: Entry[] = leave();
+    const events: EndEvent[] = leave();
     if (last) {
       setSigning(true);
       return;
     }
-    const step: Entry = { kind: "step", to };
+    const step: EndEvent = { kind: "step", to };
     setTyped(null);
     add(step);
-    onDone?.([...entries, step], state);
+    onDone?.([...events, step], state);
   };
   const back = () => {
     if (signing) setSigning(false);
@@ -163,22 +164,23 @@ export function useWork({ id, sheet, rule, initial, onDone }: Work) {
     add({ kind: "strike", reading });
     toast(`Struck out ${kept.typed}.`, { action: { label: "Put back", onClick: () => add(again) } });
   };
-  const take = (one: MendAdvice, plan: "least" | "recommended") => {
-    const entry = one.kind === "mend" ? reworkEntry(one, plan) : one.kind === "start-over" ? one.again : null;
-    if (!entry) return;
+  const take = (one: EndAdvice, plan: "least" | "recommended") => {
+    const event =
+      one.kind === "rework" ? reworkEvent(one, plan) : one.kind === "start-over" ? one.again : null;
+    if (!event) return;
     setSigning(false);
     setTyped(null);
     setUnsettled([]);
-    const id = add(entry);
+    const id = add(event);
     toast(
-      (entry.cableLost ?? 0) > 0
-        ? `Redoing. ${mmText(entry.cableLost ?? ZERO)} mm of cable will be used.`
-        : "Redoing: no cable lost.",
-      { duration: 8_000, action: { label: "Undo", onClick: () => add({ kind: "untake", entry: id }) } },
+      (event.cableLost ?? 0) > 0
+        ? `Reworking. ${mmText(event.cableLost ?? ZERO)} mm of cable will be used.`
+        : "Reworking: no cable lost.",
+      { duration: 8_000, action: { label: "Undo", onClick: () => add({ kind: "take-back", event: id }) } },
     );
   };
   /** What puts a forgotten part right: on now with what goes in front of it, or all cut off and begun again. */
-  const mendPart = ({ part, behind, shutOutBy }: Forgotten) => {
+  const reworkPart = ({ part, behind, shutOutBy }: Forgotten) => {
     if (shutOutBy === null) {
       for (const { id: off } of behind) add({ kind: "thread", part: off, on: false });
       for (const { id: on } of [part, ...behind]) add({ kind: "thread", part: on, on: true });
@@ -186,10 +188,10 @@ export function useWork({ id, sheet, rule, initial, onDone }: Work) {
     }
     setSigning(false);
     setTyped(null);
-    const entry = add(restartEntry(sheet, part.id));
+    const event = add(restartEvent(sheet, part.id));
     toast(`Begin again with the ${part.name} on.`, {
       duration: 8_000,
-      action: { label: "Undo", onClick: () => add({ kind: "untake", entry }) },
+      action: { label: "Undo", onClick: () => add({ kind: "take-back", event }) },
     });
   };
   /** Parts taken off and threaded on again, in this order. */
@@ -224,10 +226,10 @@ export function useWork({ id, sheet, rule, initial, onDone }: Work) {
     setUnsettled,
     held: held?.at === standsAt ? held : null,
     letGo: () => setHeld(null),
-    open: openPoints(sheet, state, rule),
+    open: openPoints(sheet, state, rule).map(openTold),
     forgotten,
     misordered,
-    mendPart,
+    reworkPart,
     putAgain,
     restartCost: startingOver(sheet, state),
   };

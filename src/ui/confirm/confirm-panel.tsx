@@ -2,9 +2,9 @@
 
 import { Dialog } from "radix-ui";
 import { type FormEvent, type KeyboardEvent, useMemo, useRef, useState } from "react";
-import { type Cable, figuresToConfirm, type Procedure, type SheetFigure } from "@/core";
-import { usePrefs } from "../prefs/prefs-context";
-import { post } from "../words/api";
+import { type Cable, figuresToConfirm, type Procedure, type SheetFigure, zRevisionAnswer } from "@/core";
+import { post } from "../http/http";
+import { usePeople } from "../people/people-context";
 import { type Row, type RowRead, readRow, rowOf } from "./read-figure";
 
 interface ConfirmProps {
@@ -21,7 +21,7 @@ interface ConfirmProps {
 
 /** Every figure of a sheet on one screen, to be held against the sheet that came with the part: Enter through. */
 export function ConfirmPanel({ procedure, cable, core, choices, onClose, onKept, onLater }: ConfirmProps) {
-  const { prefs } = usePrefs();
+  const { who } = usePeople();
   const figures = useMemo(
     () => figuresToConfirm(procedure, cable, { core, choices }),
     [procedure, cable, core, choices],
@@ -41,12 +41,12 @@ export function ConfirmPanel({ procedure, cable, core, choices, onClose, onKept,
     setTried(true);
     if (wrong > 0) return;
     const notes = reads.flatMap((read) => (read.kind === "ok" && read.note ? [read.note] : []));
-    const answer = await post<{ revision: number }>(`/api/v1/shelf/procedures/${procedure.id}/figures`, {
+    const answer = await post(`/api/v1/shelf/procedures/${procedure.id}/figures`, zRevisionAnswer, {
       basis: procedure.revision,
       cable: cable.id,
       core,
       choices,
-      by: prefs.name,
+      by: who?.name ?? "",
       why: [why.trim(), ...notes].filter(Boolean).join(" ").slice(0, 300),
       figures: reads.flatMap((read, i) =>
         read.kind === "ok"

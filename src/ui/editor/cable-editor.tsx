@@ -4,10 +4,10 @@ import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { toast } from "sonner";
-import { check, problemOf, zCable } from "@/core";
-import { usePrefs } from "../prefs/prefs-context";
+import { check, problemOf, zCable, zRevisionAnswer } from "@/core";
+import { post } from "../http/http";
+import { usePeople } from "../people/people-context";
 import { CutFace } from "../sheet/cut-face";
-import { post } from "../words/api";
 import { LengthField, TextField } from "./field";
 import { JsonText } from "./json-text";
 import { useDraft } from "./use-draft";
@@ -38,7 +38,7 @@ function read(value: unknown) {
 /** A cable under the pen: its name and diameters, its cut face drawn as one writes; the rest as text. */
 export function CableEditor({ initial, basis }: CableEditorProps) {
   const router = useRouter();
-  const { prefs } = usePrefs();
+  const { who } = usePeople();
   const { draft, change, undo, redo, canUndo, canRedo, forget } = useDraft(
     `cable-${initial.id}@${basis ?? "new"}`,
     initial,
@@ -47,10 +47,10 @@ export function CableEditor({ initial, basis }: CableEditorProps) {
   const [refused, setRefused] = useState<string | null>(null);
   const { cable, problem } = read(draft);
   const save = async () => {
-    const answer = await post<{ id: string; revision: number }>("/api/v1/shelf/cables", {
+    const answer = await post("/api/v1/shelf/cables", zRevisionAnswer, {
       document: draft,
       basis,
-      by: prefs.name,
+      by: who?.name ?? "",
     });
     if (!answer.ok) {
       setRefused(answer.problem.message);

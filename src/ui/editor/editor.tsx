@@ -16,10 +16,11 @@ import {
   review,
   type Tool,
   zProcedure,
+  zRevisionAnswer,
 } from "@/core";
 import { Band } from "../band/band";
-import { usePrefs } from "../prefs/prefs-context";
-import { post } from "../words/api";
+import { post } from "../http/http";
+import { usePeople } from "../people/people-context";
 import { About } from "./about";
 import { AddLength } from "./add-length";
 import { AddLook } from "./add-look";
@@ -44,7 +45,7 @@ const TABS = ["Lengths", "Parts", "Steps", "About", "As text"] as const;
 /** A procedure under the pen: its end drawn beside it as one writes, what contradicts named at once. */
 export function Editor({ initial, basis, from, cables, tools }: EditorProps) {
   const router = useRouter();
-  const { prefs } = usePrefs();
+  const { who } = usePeople();
   const edited = useDraft(`${initial.id}@${basis ?? "new"}`, initial, isWhole);
   const { draft } = edited;
   const shown = useDeferredValue(draft);
@@ -63,11 +64,11 @@ export function Editor({ initial, basis, from, cables, tools }: EditorProps) {
   const save = async () => {
     if (refusedTyping()) return;
     setBusy(true);
-    const answer = await post<{ id: string; revision: number }>("/api/v1/shelf/procedures", {
+    const answer = await post("/api/v1/shelf/procedures", zRevisionAnswer, {
       document: draft,
       basis,
       ...(from ? { from } : {}),
-      by: prefs.name,
+      by: who?.name ?? "",
       why: why.trim(),
     });
     setBusy(false);

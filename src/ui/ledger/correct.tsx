@@ -4,42 +4,44 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { toast } from "sonner";
 import { v4 as uuid } from "uuid";
-import { usePrefs } from "../prefs/prefs-context";
-import { post } from "../words/api";
+import { zEventsAnswer } from "@/core";
+import { post } from "../http/http";
+import { usePeople } from "../people/people-context";
 
 interface CorrectProps {
   readonly end: string;
-  /** The entry it corrects, and its words. */
-  readonly entry: string;
+  /** The event it corrects, and its words. */
+  readonly event: string;
   readonly words: string;
   readonly after: number;
   readonly onDone: () => void;
 }
 
-/** Puts an entry right: the entry stays as it is, the correction stands beside it with a name and a reason. */
-export function Correct({ end, entry, words, after, onDone }: CorrectProps) {
-  const { prefs } = usePrefs();
+/** Puts an event right: the event stays as it is, the correction stands beside it with a name and a reason. */
+export function Correct({ end, event, words, after, onDone }: CorrectProps) {
+  const { who } = usePeople();
   const router = useRouter();
   const [problem, setProblem] = useState("");
   const keep = async (form: FormData) => {
     const text = (name: string) => String(form.get(name) ?? "").trim();
     const correction = {
       kind: "correction",
-      corrects: entry,
+      corrects: event,
       says: text("says"),
       why: text("why"),
       name: text("name"),
     };
-    const answer = await post(`/api/v1/ends/${end}/entries`, {
+    const answer = await post(`/api/v1/ends/${end}/events`, zEventsAnswer, {
       client: uuid(),
       after,
-      entries: [{ id: uuid(), entry: correction }],
+      by: who?.id ?? null,
+      events: [{ id: uuid(), event: correction }],
     });
     if (!answer.ok) {
       setProblem(answer.problem.message);
       return;
     }
-    toast("Correction kept beside the entry.");
+    toast("Correction kept beside the event.");
     onDone();
     router.refresh();
   };
@@ -56,7 +58,7 @@ export function Correct({ end, entry, words, after, onDone }: CorrectProps) {
         [
           ["says", "What it should say", ""],
           ["why", "Why", ""],
-          ["name", "Your name", prefs.name],
+          ["name", "Your name", who?.name ?? ""],
         ] as const
       ).map(([name, title, value]) => (
         <label key={name} className="grid gap-0.5">

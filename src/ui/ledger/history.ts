@@ -4,64 +4,68 @@ import { mmText } from "../words/length-text";
 const nameOf = (sheet: RunSheet, feature: string): string =>
   sheet.features.find(({ id }) => id === feature)?.name ?? feature;
 
-/** One entry of an end's history in words. */
-export function historyLine(sheet: RunSheet, entries: readonly Recorded[], { entry }: Recorded): string {
-  switch (entry.kind) {
+/** One event of an end's history in words. */
+export function historyLine(sheet: RunSheet, events: readonly Recorded[], { event }: Recorded): string {
+  switch (event.kind) {
     case "thread": {
-      const part = sheet.parts.find(({ id }) => id === entry.part)?.name ?? entry.part;
-      return entry.on ? `${part} on` : `${part} taken off`;
+      const part = sheet.parts.find(({ id }) => id === event.part)?.name ?? event.part;
+      return event.on ? `${part} on` : `${part} taken off`;
     }
     case "step":
-      return `To step ${entry.to + 1}: ${sheet.lines[entry.to]?.step.title ?? "?"}`;
+      return `To step ${event.to + 1}: ${sheet.lines[event.to]?.step.title ?? "?"}`;
     case "reading": {
-      const check = sheet.checks.find(({ id }) => id === entry.check);
-      return `Read ${entry.typed} (${entry.instrument.name.toLowerCase()}): ${check?.name ?? entry.check}${check?.leg ? `, leg ${check.leg}` : ""}`;
+      const check = sheet.checks.find(({ id }) => id === event.check);
+      return `Read ${event.typed} (${event.instrument.name.toLowerCase()}): ${check?.name ?? event.check}${check?.leg ? `, leg ${check.leg}` : ""}`;
     }
     case "strike": {
-      const struck = entries.find(({ id }) => id === entry.reading)?.entry;
+      const struck = events.find(({ id }) => id === event.reading)?.event;
       return struck?.kind === "reading" ? `Struck out the reading ${struck.typed}` : "Struck out a reading";
     }
     case "answer": {
       const judgement = sheet.lines
         .flatMap(({ step }) => judgementOf(step) ?? [])
-        .find(({ id }) => id === entry.judgement);
-      return `Saw: ${judgement?.answers.find(({ id }) => id === entry.answer)?.sees ?? entry.answer}`;
+        .find(({ id }) => id === event.judgement);
+      return `Saw: ${judgement?.answers.find(({ id }) => id === event.answer)?.sees ?? event.answer}`;
     }
     case "label":
-      return `Named ${[entry.job, entry.label].filter(Boolean).join(" · ") || "nothing"}`;
-    case "redo": {
-      const rule = sheet.retries.find(({ id }) => id === entry.rule)?.name ?? entry.rule;
-      return `Back to step ${entry.to + 1}, ${sheet.lines[entry.to]?.step.title ?? "?"}: ${rule}${entry.leg ? `, leg ${entry.leg}` : ""}`;
+      return `Named ${[event.job, event.label].filter(Boolean).join(" · ") || "nothing"}`;
+    case "retry": {
+      const rule = sheet.retries.find(({ id }) => id === event.rule)?.name ?? event.rule;
+      return `Back to step ${event.to + 1}, ${sheet.lines[event.to]?.step.title ?? "?"}: ${rule}${event.leg ? `, leg ${event.leg}` : ""}`;
     }
     case "restart": {
-      const part = sheet.parts.find(({ id }) => id === entry.part)?.name ?? entry.part;
-      return `Cut off and begun again: ${part} was not on; ${mmText(entry.cableLost)} mm of cable`;
+      const part = sheet.parts.find(({ id }) => id === event.part)?.name ?? event.part;
+      return `Cut off and begun again: ${part} was not on; ${mmText(event.cableLost)} mm of cable`;
     }
     case "rework": {
-      const moves = entry.moves.map(({ feature }) => nameOf(sheet, feature)).join(", ");
-      const why = entry.cause.checks.map((id) => sheet.checks.find((one) => one.id === id)?.name ?? id);
-      return `Redone by the ${entry.plan} way${entry.leg ? `, leg ${entry.leg}` : ""}: ${moves}; ${mmText(entry.cableLost)} mm of cable${why.length > 0 ? `, for ${why.join(", ")}` : ""}`;
+      const moves = event.moves.map(({ feature }) => nameOf(sheet, feature)).join(", ");
+      const why = event.cause.checks.map((id) => sheet.checks.find((one) => one.id === id)?.name ?? id);
+      return `Redone by the ${event.plan} way${event.leg ? `, leg ${event.leg}` : ""}: ${moves}; ${mmText(event.cableLost)} mm of cable${why.length > 0 ? `, for ${why.join(", ")}` : ""}`;
     }
-    case "untake":
-      return "Took the redo back";
+    case "take-back":
+      return "Took the rework back";
     case "fault":
-      return `${entry.on ? "Seen" : "Taken back"}: ${FAULT_NAMES[entry.what]}, ${nameOf(sheet, entry.feature)}${entry.leg ? `, leg ${entry.leg}` : ""}`;
+      return `${event.on ? "Seen" : "Taken back"}: ${FAULT_NAMES[event.what]}, ${nameOf(sheet, event.feature)}${event.leg ? `, leg ${event.leg}` : ""}`;
     case "spare":
-      return `${mmText(entry.length)} mm of cable to spare`;
+      return `${mmText(event.length)} mm of cable to spare`;
     case "correction":
-      return `Correction by ${entry.name}: ${entry.says} (${entry.why})`;
+      return `Correction by ${event.name}: ${event.says} (${event.why})`;
     case "photo":
-      return `Photograph${entry.caption ? `: ${entry.caption}` : ""}`;
+      return `Photograph${event.caption ? `: ${event.caption}` : ""}`;
+    case "unread":
+      return event.why === "newer"
+        ? `Made by a newer Arlent${event.says ? ` (“${event.says}”)` : ""}: kept, and read by that one`
+        : `Cannot be read${event.says ? ` (“${event.says}”)` : ""}: kept as it lies in the file`;
     case "shards":
-      return shardsLine(entry.made, entry.binned);
+      return shardsLine(event.made, event.binned);
     case "use":
-      return `Used ${entry.items.map(({ item, count }) => `${count} × ${item}`).join(", ")}`;
+      return `Used ${event.items.map(({ item, count }) => `${count} × ${item}`).join(", ")}`;
     case "timer": {
-      const title = sheet.lines.find(({ step }) => step.id === entry.step)?.step.title ?? entry.step;
-      return entry.action === "start" ? `${title}: ${entry.seconds} seconds begun` : `${title}: ended`;
+      const title = sheet.lines.find(({ step }) => step.id === event.step)?.step.title ?? event.step;
+      return event.action === "start" ? `${title}: ${event.seconds} seconds begun` : `${title}: ended`;
     }
     case "sign":
-      return `${entry.outcome === "discarded" ? "Discarded" : "Signed off"} by ${entry.name}${entry.outcome === "cut-off" ? ", cut off" : ""}${entry.missingShards ? `; shards missing: ${entry.missingShards}` : ""}`;
+      return `${event.outcome === "discarded" ? "Discarded" : "Signed off"} by ${event.name}${event.outcome === "cut-off" ? ", cut off" : ""}${event.missingShards ? `; shards missing: ${event.missingShards}` : ""}`;
   }
 }
 

@@ -2,23 +2,12 @@
 
 import Link from "next/link";
 import { useRouter } from "next/navigation";
-import {
-  endState,
-  judgementOf,
-  mendedSheet,
-  openPoints,
-  type Recorded,
-  type Rule,
-  type RunSheet,
-  resultOf,
-  type Source,
-  standings,
-  usedOn,
-} from "@/core";
+import { type EndRecord, endState, FAULT_NAMES, type Recorded, type RunSheet, reworkedSheet } from "@/core";
 import { Band } from "../band/band";
 import { PhotoStrip } from "../photos/photo-strip";
 import { usePrefs } from "../prefs/prefs-context";
-import { coreText, figureText, limitsText } from "../words/length-text";
+import { figuresStand } from "../words/figures-stand";
+import { coreText, figureText, limitsText, type Units } from "../words/length-text";
 import { LocalTime } from "../words/local-time";
 import { OpenList } from "../words/open-list";
 import { VerdictSign } from "../words/verdict-sign";
@@ -26,61 +15,59 @@ import { RESULT_WORDS, verdictWords } from "../words/verdict-words";
 import { Redone } from "./redone";
 import { WhatHappened } from "./what-happened";
 
-interface RecordedEnd {
-  readonly id: string;
-  readonly createdAt: string;
-  readonly rule: Rule;
-  readonly source: Source;
+interface RecordViewProps {
+  readonly record: EndRecord;
+  /** What it was worked by and what happened, drawn and told word for word below it. */
   readonly sheet: RunSheet;
-  readonly entries: readonly Recorded[];
-  readonly hash: string;
+  readonly events: readonly Recorded[];
 }
 
 /** One end on record: what was asked, whose figures, what was measured with what, by whom and when. */
-export function RecordView({ end }: { end: RecordedEnd }) {
-  const { sheet, rule, source, entries } = end;
+export function RecordView({ record, sheet, events }: RecordViewProps) {
   const { prefs } = usePrefs();
   const router = useRouter();
-  const state = endState(entries);
-  const result = resultOf(sheet, state, rule);
-  const all = standings(sheet, state, rule);
-  const used = usedOn(entries);
-  const readings = all.flatMap(({ check, judged }) =>
-    judged ? [{ from: check.from, value: judged.mean, verdict: judged.verdict }] : [],
-  );
+  const { signed, result, lengths, shards, used, cable } = record;
+  const rough = lengths.filter(({ representative }) => representative).length;
+  const readings = lengths.flatMap(({ id, mean, verdict }) => {
+    const check = sheet.checks.find((one) => one.id === id);
+    return check && mean !== null && verdict ? [{ from: check.from, value: mean, verdict }] : [];
+  });
   return (
     <main className="min-w-0 flex-1">
       <header className="flex flex-wrap items-center gap-3 px-4 py-4 sm:px-6">
         <h1 className="mr-auto flex min-w-0 items-center gap-3 wrap-anywhere font-bold text-2xl">
           <VerdictSign verdict={result} large />
           <span className="min-w-0 wrap-anywhere">
-            {[state.job, state.label].filter(Boolean).join(" · ") || "End not named"}
+            {[record.job, record.label].filter(Boolean).join(" · ") || "End not named"}
             <span className="block font-normal text-base text-soft">
-              {state.signed ? RESULT_WORDS[result] : "Still at the bench"}
-              {state.signed && (
+              {record.purpose === "practice" && "Practice, not in the ledger. "}
+              {signed ? RESULT_WORDS[result] : "Still at the bench"}
+              {signed && (
                 <>
-                  , signed off by {state.signed.name}, <LocalTime iso={state.signed.at} />
+                  , signed off by {signed.name}
+                  {signed.called && signed.called !== signed.name && ` (now ${signed.called})`},{" "}
+                  <LocalTime iso={signed.at} />
                 </>
               )}
             </span>
           </span>
         </h1>
-        {!state.signed && (
+        {!signed && (
           <Link
-            href={`/bench/${end.id}`}
+            href={`/bench/${record.id}`}
             className="no-print flex min-h-12 items-center rounded-lg bg-now px-5 font-bold text-on-now"
           >
             Go on at the bench
           </Link>
         )}
         <a
-          href={`/api/v1/ends/${end.id}/pdf`}
+          href={`/api/v1/ends/${record.id}/pdf`}
           className="no-print flex min-h-12 items-center rounded-lg border-2 border-ink px-4 font-semibold"
         >
           PDF
         </a>
         <a
-          href={`/api/v1/ends/${end.id}/record`}
+          href={`/api/v1/ends/${record.id}/record`}
           className="no-print flex min-h-12 items-center rounded-lg border-2 border-ink px-4 font-semibold"
         >
           JSON
@@ -93,66 +80,44 @@ export function RecordView({ end }: { end: RecordedEnd }) {
           Print
         </button>
       </header>
-      {state.signed?.outcome === "kept" && result !== "in" && (
+      {record.unread.length > 0 && (
+        <p role="status" className="mx-4 mb-3 rounded-lg border-2 border-unsure p-3 sm:mx-6">
+          {record.unread.length === 1 ? "One event" : `${record.unread.length} events`} of this end cannot be
+          read here (written by a newer Arlent, or damaged). Kept as written; what it says is not in this
+          record.
+        </p>
+      )}
+      {signed?.outcome === "kept" && result !== "in" && (
         <div className="px-4 pb-3 sm:px-6">
-          <OpenList points={openPoints(sheet, state, rule)} />
+          <OpenList points={record.open} />
         </div>
       )}
-      <Band sheet={mendedSheet(sheet, state)} line={sheet.lines.length} lit={[]} readings={readings} />
+      <Band
+        sheet={reworkedSheet(sheet, endState(events))}
+        line={sheet.lines.length}
+        lit={[]}
+        readings={readings}
+      />
       <div className="grid grid-cols-[minmax(0,1fr)] gap-8 px-4 py-5 sm:px-6 xl:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
         <section aria-labelledby="lengths">
           <h2 id="lengths" className="font-bold text-lg">
             Lengths
           </h2>
           <ul className="divide-y divide-line border-line border-y">
-            {all.map(({ check, judged, readings: read }) => {
-              const words = judged && verdictWords(check, judged, prefs.units);
-              return (
-                <li key={check.id} className="grid gap-1 py-2 sm:grid-cols-[1fr_1fr] sm:gap-4">
-                  <span className="flex items-start gap-2">
-                    <VerdictSign verdict={judged?.verdict ?? "unmeasured"} />
-                    <span>
-                      {check.name}
-                      {check.leg && `, leg ${check.leg}`}
-                      <span className="block text-soft text-sm">
-                        limits{" "}
-                        <span className={check.representative ? "representative" : ""}>
-                          {limitsText(check.min, check.max, prefs.units)}
-                        </span>
-                      </span>
-                    </span>
-                  </span>
-                  <span>
-                    {words ? (
-                      <>
-                        <strong>{words.word}</strong> {words.by} · {words.sure}
-                      </>
-                    ) : (
-                      "Not measured"
-                    )}
-                    <span className="block text-soft text-sm">
-                      {read.map(({ id, value, instrument }, i) => (
-                        <span key={id}>
-                          {i > 0 && "; "}
-                          <span className="figures">{figureText(value, prefs.units)}</span> by{" "}
-                          {instrument.name.toLowerCase()}
-                          {correctionsOf(entries, id).map(({ says, why, name }) => (
-                            <strong key={`${says} ${why}`} className="block text-unsure">
-                              Corrected by {name}: {says} ({why})
-                            </strong>
-                          ))}
-                        </span>
-                      ))}
-                    </span>
-                  </span>
-                </li>
-              );
-            })}
+            {lengths.map((length) => (
+              <LengthRow
+                key={length.id}
+                length={length}
+                corrections={record.corrections}
+                units={prefs.units}
+              />
+            ))}
           </ul>
-          <Looks sheet={sheet} answers={state.answers} />
-          <Redone sheet={sheet} entries={entries} units={prefs.units} />
+          <Looks looks={record.looks} />
+          <Faults faults={record.faults} />
+          <Redone record={record} units={prefs.units} />
           <h2 className="mt-6 mb-2 font-bold text-lg">Photographs</h2>
-          <PhotoStrip end={end.id} photos={state.photos} onAdded={() => router.refresh()} />
+          <PhotoStrip end={record.id} photos={record.photos} onAdded={() => router.refresh()} />
         </section>
         <section aria-labelledby="made-by">
           <h2 id="made-by" className="font-bold text-lg">
@@ -160,73 +125,117 @@ export function RecordView({ end }: { end: RecordedEnd }) {
           </h2>
           <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1">
             <Fact name="Style">
-              {[sheet.procedure.name, ...sheet.as].join(" · ")}, revision {sheet.procedure.revision}
+              {[record.style.name, ...record.as].join(" · ")}, revision {record.style.revision}
             </Fact>
             <Fact name="Cable">
-              {sheet.cable.name}, revision {sheet.cable.revision}, {coreText(sheet.picked.core)}
+              {cable.name}, revision {cable.revision}, {coreText(cable.core)}
             </Fact>
             <Fact name="Figures">
-              <span className={source.kind === "representative" ? "representative" : ""}>
-                {source.kind === "representative"
-                  ? "Representative, not confirmed against the part's sheet"
-                  : "The user's own"}
-              </span>{" "}
-              ({source.date})
+              <span className={rough > 0 ? "representative" : ""}>{figuresStand(rough, lengths.length)}</span>{" "}
+              ({record.style.figures.date})
             </Fact>
             <Fact name="Judged by">
-              {rule.kind === "simple"
+              {record.rule.kind === "simple"
                 ? "The mean alone"
-                : `Probability, at most ${rule.risk * 100} % risk either way`}
+                : `Probability, at most ${record.rule.risk * 100} % risk either way`}
             </Fact>
-            {Object.keys(state.redone).length > 0 && (
+            {record.tried.length > 0 && (
               <Fact name="Tried again">
-                {Object.entries(state.redone)
-                  .map(
-                    ([id, count]) => `${sheet.retries.find((one) => one.id === id)?.name ?? id} ${count} ×`,
-                  )
+                {record.tried
+                  .map(({ name, leg, count }) => `${name}${leg && `, leg ${leg}`} ${count} ×`)
                   .join(", ")}
               </Fact>
             )}
-            {state.shards.made > 0 && (
+            {shards.made > 0 && (
               <Fact name="Shards">
-                {state.shards.made} off, {state.shards.binned} in the bin
-                {state.signed?.missingShards && `; missing: ${state.signed.missingShards}`}
+                {shards.made} off, {shards.binned} in the bin
+                {signed?.missingShards && `; missing: ${signed.missingShards}`}
               </Fact>
             )}
             {used.length > 0 && (
               <Fact name="Used">{used.map(({ item, count }) => `${count} × ${item}`).join(", ")}</Fact>
             )}
-            {sheet.parts.length > 0 && (
+            {record.parts.length > 0 && (
               <Fact name="Threaded on">
-                {sheet.parts
-                  .filter(({ id }) => state.threaded.includes(id))
+                {record.parts
+                  .filter(({ on }) => on)
                   .map(({ name }) => name)
                   .join(", ") || "Nothing"}
               </Fact>
             )}
-            {(state.lost > 0 || state.spare !== null) && (
+            {(cable.lost > 0 || cable.left !== null) && (
               <Fact name="Cable used up">
-                {figureText(state.lost, prefs.units)} by redo
-                {state.spare !== null && `, ${figureText(state.spare, prefs.units)} left to spare`}
+                {figureText(cable.lost, prefs.units)} by rework
+                {cable.left !== null && `, ${figureText(cable.left, prefs.units)} left to spare`}
               </Fact>
             )}
             <Fact name="Check figure">
-              <span className="figures wrap-anywhere text-sm">{end.hash.slice(0, 16)}</span>
+              <span className="figures wrap-anywhere text-sm">{record.hash.slice(0, 16)}</span>
             </Fact>
+            <Fact name="Sheet by">{record.program}</Fact>
             <Fact name="Begun">
-              <LocalTime iso={end.createdAt} />
+              <LocalTime iso={record.started} />
             </Fact>
           </dl>
-          <WhatHappened end={end.id} sheet={sheet} entries={entries} />
+          <WhatHappened end={record.id} sheet={sheet} events={events} />
         </section>
       </div>
     </main>
   );
 }
 
-/** What was put right of one entry since, oldest first. */
-const correctionsOf = (entries: readonly Recorded[], id: string) =>
-  entries.flatMap(({ entry }) => (entry.kind === "correction" && entry.corrects === id ? [entry] : []));
+interface LengthRowProps {
+  readonly length: EndRecord["lengths"][number];
+  readonly corrections: EndRecord["corrections"];
+  readonly units: Units;
+}
+
+function LengthRow({ length, corrections, units }: LengthRowProps) {
+  const { name, leg, min, max, representative, verdict, probability, mean, u, readings } = length;
+  const words =
+    verdict && mean !== null && u !== null && probability !== null
+      ? verdictWords({ min, max, ifLong: "", ifShort: "" }, { verdict, mean, u, probability }, units)
+      : null;
+  return (
+    <li className="grid gap-1 py-2 sm:grid-cols-[1fr_1fr] sm:gap-4">
+      <span className="flex items-start gap-2">
+        <VerdictSign verdict={verdict ?? "unmeasured"} />
+        <span>
+          {name}
+          {leg && `, leg ${leg}`}
+          <span className="block text-soft text-sm">
+            limits{" "}
+            <span className={representative ? "representative" : ""}>{limitsText(min, max, units)}</span>
+          </span>
+        </span>
+      </span>
+      <span>
+        {words ? (
+          <>
+            <strong>{words.word}</strong> {words.by} · {words.sure}
+          </>
+        ) : (
+          "Not measured"
+        )}
+        <span className="block text-soft text-sm">
+          {readings.map(({ id, value, instrument }, i) => (
+            <span key={id}>
+              {i > 0 && "; "}
+              <span className="figures">{figureText(value, units)}</span> by {instrument.toLowerCase()}
+              {corrections
+                .filter(({ corrects }) => corrects === id)
+                .map(({ says, why, name: by }) => (
+                  <strong key={`${says} ${why}`} className="block text-unsure">
+                    Corrected by {by}: {says} ({why})
+                  </strong>
+                ))}
+            </span>
+          ))}
+        </span>
+      </span>
+    </li>
+  );
+}
 
 function Fact({ name, children }: { name: string; children: React.ReactNode }) {
   return (
@@ -237,24 +246,44 @@ function Fact({ name, children }: { name: string; children: React.ReactNode }) {
   );
 }
 
-function Looks({ sheet, answers }: { sheet: RunSheet; answers: Readonly<Record<string, string>> }) {
-  const judgements = sheet.lines.flatMap(({ step }) => judgementOf(step) ?? []);
-  if (judgements.length === 0) return null;
+function Looks({ looks }: { looks: EndRecord["looks"] }) {
+  if (looks.length === 0) return null;
   return (
     <>
       <h2 className="mt-6 font-bold text-lg">What was seen</h2>
       <ul className="divide-y divide-line border-line border-y">
-        {judgements.map(({ id, asks, answers: offered }) => {
-          const given = offered.find((one) => one.id === answers[id]);
-          return (
-            <li key={id} className="flex items-start gap-2 py-2">
-              <VerdictSign verdict={given ? (given.good ? "in" : "out") : "unmeasured"} />
-              <span>
-                {asks} <strong>{given?.sees ?? "Not answered"}</strong>
+        {looks.map(({ id, asks, sees, good }) => (
+          <li key={id} className="flex items-start gap-2 py-2">
+            <VerdictSign verdict={good === null ? "unmeasured" : good ? "in" : "out"} />
+            <span>
+              {asks} <strong>{sees ?? "Not answered"}</strong>
+            </span>
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}
+
+function Faults({ faults }: { faults: EndRecord["faults"] }) {
+  if (faults.length === 0) return null;
+  return (
+    <>
+      <h2 className="mt-6 font-bold text-lg">Faults seen</h2>
+      <ul className="divide-y divide-line border-line border-y">
+        {faults.map(({ at, what, name, leg, stands }) => (
+          <li key={`${at} ${what} ${name} ${leg}`} className="flex items-start gap-2 py-2">
+            <VerdictSign verdict={stands ? "out" : "unmeasured"} />
+            <span>
+              <strong>{FAULT_NAMES[what]}</strong>, {name}
+              {leg && `, leg ${leg}`}
+              <span className="block text-soft text-sm">
+                <LocalTime iso={at} />
+                {!stands && ", made anew or taken back since"}
               </span>
-            </li>
-          );
-        })}
+            </span>
+          </li>
+        ))}
       </ul>
     </>
   );

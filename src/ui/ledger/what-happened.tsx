@@ -6,26 +6,26 @@ import { LocalTime } from "../words/local-time";
 import { Correct } from "./correct";
 import { historyLine } from "./history";
 
-/** Every entry in order, each with its corrections; any of them can be put right by another. */
+/** Every event in order, each with its corrections; any of them can be put right by another. */
 export function WhatHappened({
   end,
   sheet,
-  entries,
+  events,
 }: {
   end: string;
   sheet: RunSheet;
-  entries: readonly Recorded[];
+  events: readonly Recorded[];
 }) {
   const [open, setOpen] = useState<string | null>(null);
   const corrections = new Set(
-    entries.flatMap(({ entry }) => (entry.kind === "correction" ? [entry.corrects] : [])),
+    events.flatMap(({ event }) => (event.kind === "correction" ? [event.corrects] : [])),
   );
   return (
     <>
       <h2 className="mt-6 font-bold text-lg">What happened</h2>
       <ol className="mt-1 grid text-sm">
-        {entries.map((recorded) => {
-          const words = historyLine(sheet, entries, recorded);
+        {events.map((recorded) => {
+          const words = historyLine(sheet, events, recorded);
           return (
             <li key={recorded.id}>
               <span className="flex min-h-6 items-baseline gap-3">
@@ -36,7 +36,7 @@ export function WhatHappened({
                   {words}
                   {corrections.has(recorded.id) && <em className="text-out"> corrected below</em>}
                 </span>
-                {recorded.entry.kind !== "correction" && recorded.entry.kind !== "step" && (
+                {recorded.event.kind !== "correction" && recorded.event.kind !== "step" && (
                   <button
                     type="button"
                     onClick={() => setOpen(open === recorded.id ? null : recorded.id)}
@@ -51,9 +51,9 @@ export function WhatHappened({
               {open === recorded.id && (
                 <Correct
                   end={end}
-                  entry={recorded.id}
+                  event={recorded.id}
                   words={words}
-                  after={entries.at(-1)?.seq ?? 0}
+                  after={events.at(-1)?.seq ?? 0}
                   onDone={() => setOpen(null)}
                 />
               )}

@@ -6,7 +6,8 @@ const waiting = (n: number): Waiting => ({
   client: "one",
   after: n,
   at: "2026-11-24T08:00:00.000Z",
-  entry: { kind: "step", to: n },
+  by: null,
+  event: { kind: "step", to: n },
 });
 
 describe("what waits on this device", () => {
@@ -21,7 +22,7 @@ describe("what waits on this device", () => {
     takeOut(box, "end", waiting(1).id);
     expect(box.length).toBe(0);
   });
-  it("one window taking an entry out never drops what another has just put in", () => {
+  it("one window taking an event out never drops what another has just put in", () => {
     const box = pageBox();
     putIn(box, "end", waiting(1));
     const slow = waitingFor(box, "end");

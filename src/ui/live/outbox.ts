@@ -1,25 +1,39 @@
 import { z } from "zod";
-import { type Entry, zEntry } from "@/core";
+import { type EndEvent, eventOfVersion1, zEvent } from "@/core";
 
-const zWaiting = z.object({
+const zMade = {
   id: z.uuid(),
   client: z.string(),
   after: z.number(),
   at: z.string(),
-  entry: zEntry,
-});
+  by: z.string().nullable().default(null),
+};
+const zWaiting = z.object({ ...zMade, event: zEvent });
 
-/** An entry made on this device and not yet answered by the server. */
+/** As an older page left it on this device: the event by another name, its lengths in micrometres. */
+const zOlder = z.object({ ...zMade, entry: z.unknown().transform(eventOfVersion1) });
+
+const read = (text: string): Waiting => {
+  const said: unknown = JSON.parse(text);
+  const older = zOlder.safeParse(said);
+  if (!older.success || older.data.entry === null) return zWaiting.parse(said);
+  const { entry: event, ...made } = older.data;
+  return { ...made, event };
+};
+
+/** An event made on this device and not yet answered by the server. */
 export interface Waiting {
   readonly id: string;
   readonly client: string;
-  /** The last entry seen when the person acted. */
+  /** The last event seen when the person acted. */
   readonly after: number;
   readonly at: string;
-  readonly entry: Entry;
+  /** Who was working; null where nobody said. */
+  readonly by: string | null;
+  readonly event: EndEvent;
 }
 
-/** Where entries wait: this device's storage, so that closing the lid loses nothing. */
+/** Where events wait: this device's storage, so that closing the lid loses nothing. */
 export interface Box {
   getItem(key: string): string | null;
   setItem(key: string, value: string): void;
@@ -28,7 +42,7 @@ export interface Box {
   readonly length: number;
 }
 
-// One key an entry, named so that keys sort in the order the entries were made: two windows of one browser
+// One key an event, named so that keys sort in the order the events were made: two windows of one browser
 // add and take out at the same time without ever writing over one another.
 const PREFIX = "arlent-waiting/";
 
@@ -48,7 +62,7 @@ export const endsWaiting = (box: Box): string[] => [
 export function waitingFor(box: Box, end: string): Waiting[] {
   return keysOf(box, `${PREFIX}${end}/`).flatMap((key) => {
     try {
-      return [zWaiting.parse(JSON.parse(box.getItem(key) ?? ""))];
+      return [read(box.getItem(key) ?? "")];
     } catch {
       return [];
     }
@@ -58,10 +72,13 @@ export function waitingFor(box: Box, end: string): Waiting[] {
 /** Adds to what waits. */
 export function putIn(box: Box, end: string, one: Waiting): void {
   made += 1;
-  box.setItem(`${PREFIX}${end}/${one.at}-${String(made).padStart(6, "0")}/${one.id}`, JSON.stringify(one));
+  box.setItem(
+    `${PREFIX}${end}/${one.at}-${String(made).padStart(6, "0")}/${one.id}`,
+    JSON.stringify(z.encode(zWaiting, one)),
+  );
 }
 
-/** Takes an entry out: answered, or refused for good. */
+/** Takes an event out: answered, or refused for good. */
 export function takeOut(box: Box, end: string, id: string): void {
   for (const key of keysOf(box, `${PREFIX}${end}/`)) if (key.endsWith(`/${id}`)) box.removeItem(key);
 }

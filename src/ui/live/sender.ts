@@ -1,16 +1,17 @@
-import type { Entry, Problem, Recorded } from "@/core";
-import { post } from "../words/api";
+import { z } from "zod";
+import { type EndEvent, type Problem, type Recorded, zAdd, zEventsAnswer } from "@/core";
+import { post } from "../http/http";
 import { type Box, takeOut, waitingFor } from "./outbox";
 
-/** What becomes of entries as they are sent. */
+/** What becomes of events as they are sent. */
 export interface Sending {
-  readonly answered: (entries: readonly Recorded[]) => void;
-  readonly refused: (problem: Problem, entry: Entry) => void | Promise<void>;
+  readonly answered: (events: readonly Recorded[]) => void;
+  readonly refused: (problem: Problem, event: EndEvent) => void | Promise<void>;
   /** After each try: whether the server could not be reached. */
   readonly reached: (offline: boolean) => void;
 }
 
-/** Failures that say nothing about the entry: it waits and is sent again. */
+/** Failures that say nothing about the event: it waits and is sent again. */
 const waits = ({ code }: Problem): boolean => code === "offline" || code === "server";
 
 /**
@@ -23,21 +24,21 @@ export async function sendWaiting(
   { answered, refused, reached }: Sending,
 ): Promise<boolean> {
   for (let [next] = waitingFor(box, end); next; [next] = waitingFor(box, end)) {
-    const { id, client, after, entry } = next;
-    const answer = await post<{ entries: readonly Recorded[] }>(`/api/v1/ends/${end}/entries`, {
-      client,
-      after,
-      entries: [{ id, entry }],
-    });
+    const { id, client, after, by, event } = next;
+    const answer = await post(
+      `/api/v1/ends/${end}/events`,
+      zEventsAnswer,
+      z.encode(zAdd, { client, after, by, events: [{ id, event }] }),
+    );
     reached(!answer.ok && waits(answer.problem));
     if (!answer.ok && waits(answer.problem)) return false;
     takeOut(box, end, id);
-    if (answer.ok) answered(answer.value.entries);
-    else await refused(answer.problem, entry);
+    if (answer.ok) answered(answer.value.events);
+    else await refused(answer.problem, event);
   }
   return true;
 }
 
-/** Why an entry was not stored, in words that name what was typed. */
-export const refusalText = (problem: Problem, entry: Entry): string =>
-  entry.kind === "reading" ? `Reading ${entry.typed} was not stored. ${problem.message}` : problem.message;
+/** Why an event was not stored, in words that name what was typed. */
+export const refusalText = (problem: Problem, event: EndEvent): string =>
+  event.kind === "reading" ? `Reading ${event.typed} was not stored. ${problem.message}` : problem.message;

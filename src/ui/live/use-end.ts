@@ -3,27 +3,26 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { toast } from "sonner";
 import { v4 as uuid } from "uuid";
-import { applied, type EndState, type Entry, endState, type Recorded } from "@/core";
-import { get } from "../words/api";
+import { applied, type EndEvent, type EndState, endState, type Recorded, zEventsAnswer } from "@/core";
+import { get } from "../http/http";
+import { usePeople } from "../people/people-context";
 import { deviceBox, putIn, type Waiting, waitingFor } from "./outbox";
 import { refusalText, sendWaiting } from "./sender";
-
-type Answer = { entries: readonly Recorded[] };
 
 const ASK_AGAIN_MS = 2_000;
 const RETRY_MS = 1_500;
 
 export interface LiveEnd {
   readonly state: EndState;
-  /** Adds an entry: shown at once, kept on this device, sent in order. @returns its id. */
-  readonly add: (entry: Entry) => string;
-  /** Entries the server has not answered yet. */
+  /** Adds an event: shown at once, kept on this device, sent in order. @returns its id. */
+  readonly add: (event: EndEvent) => string;
+  /** Events the server has not answered yet. */
   readonly waiting: number;
   readonly offline: boolean;
-  /** Whether the server holds this entry. */
+  /** Whether the server holds this event. */
   readonly saved: (id: string) => boolean;
-  /** Takes in entries the server answered with to something else, such as a photograph sent. */
-  readonly learn: (entries: readonly Recorded[]) => void;
+  /** Takes in events the server answered with to something else, such as a photograph sent. */
+  readonly learn: (events: readonly Recorded[]) => void;
 }
 
 const merged = (known: readonly Recorded[], more: readonly Recorded[]): readonly Recorded[] => {
@@ -31,29 +30,30 @@ const merged = (known: readonly Recorded[], more: readonly Recorded[]): readonly
   return fresh.length === 0 ? known : [...known, ...fresh].sort((a, b) => a.seq - b.seq);
 };
 
-const SAID: Record<Entry["kind"], string> = {
+const SAID: Record<Recorded["event"]["kind"], string> = {
   thread: "a part",
   step: "the step",
   reading: "a reading",
   strike: "a struck reading",
   answer: "an answer",
   label: "the label",
-  redo: "a redo",
+  retry: "a retry",
   restart: "a fresh start",
   shards: "the shards",
   use: "what was used",
   timer: "a timer",
   sign: "the sign-off",
   rework: "a rework",
-  untake: "a redo taken back",
+  "take-back": "a rework taken back",
   fault: "something seen",
   spare: "the cable to spare",
   correction: "a correction",
   photo: "a photograph",
+  unread: "something a newer Arlent wrote",
 };
 
 /**
- * One end, live: what the server holds, with this window's own entries over it. Entries are sent one at a time in
+ * One end, live: what the server holds, with this window's own events over it. Events are sent one at a time in
  * the order they were made; while the server does not answer they wait on this device.
  */
 export function useEnd(id: string, initial: readonly Recorded[]): LiveEnd {
@@ -63,9 +63,10 @@ export function useEnd(id: string, initial: readonly Recorded[]): LiveEnd {
   const client = useMemo(() => uuid(), []);
   const knownNow = useRef(known);
   knownNow.current = known;
+  const by = usePeople().who?.id ?? null;
   const sending = useRef(false);
 
-  /** Entries that went out from this window, whichever page load made them. */
+  /** Events that went out from this window, whichever page load made them. */
   const mine = useRef(new Set<string>());
 
   const learn = useCallback((more: readonly Recorded[]) => {
@@ -74,7 +75,7 @@ export function useEnd(id: string, initial: readonly Recorded[]): LiveEnd {
     );
     if (others.length > 0)
       toast(
-        `Changed in another window: ${[...new Set(others.map(({ entry }) => SAID[entry.kind]))].join(", ")}.`,
+        `Changed in another window: ${[...new Set(others.map(({ event }) => SAID[event.kind]))].join(", ")}.`,
         { duration: 6_000 },
       );
     setKnown((before) => merged(before, more));
@@ -85,14 +86,14 @@ export function useEnd(id: string, initial: readonly Recorded[]): LiveEnd {
     sending.current = true;
     const stillWaiting = () => setWaiting(waitingFor(deviceBox(), id));
     const sent = await sendWaiting(deviceBox(), id, {
-      answered: (entries) => {
-        learn(entries);
+      answered: (events) => {
+        learn(events);
         stillWaiting();
       },
-      refused: async (problem, entry) => {
-        toast.error(refusalText(problem, entry), { duration: 9_000 });
-        const fresh = await get<Answer>(`/api/v1/ends/${id}?after=0`);
-        if (fresh.ok) setKnown(fresh.value.entries);
+      refused: async (problem, event) => {
+        toast.error(refusalText(problem, event), { duration: 9_000 });
+        const fresh = await get(`/api/v1/ends/${id}?after=0`, zEventsAnswer);
+        if (fresh.ok) setKnown(fresh.value.events);
         stillWaiting();
       },
       reached: setOffline,
@@ -113,10 +114,10 @@ export function useEnd(id: string, initial: readonly Recorded[]): LiveEnd {
     const ask = async () => {
       if (document.hidden || sending.current) return;
       const after = knownNow.current.at(-1)?.seq ?? 0;
-      const answer = await get<Answer>(`/api/v1/ends/${id}?after=${after}`);
+      const answer = await get(`/api/v1/ends/${id}?after=${after}`, zEventsAnswer);
       setOffline(!answer.ok && answer.problem.code === "offline");
       if (!answer.ok) return;
-      learn(answer.value.entries);
+      learn(answer.value.events);
     };
     // At once too: in a batch an end comes back into the hand with what was known of it when it was put down.
     ask();
@@ -125,13 +126,14 @@ export function useEnd(id: string, initial: readonly Recorded[]): LiveEnd {
   }, [id, learn]);
 
   const add = useCallback(
-    (entry: Entry) => {
+    (event: EndEvent) => {
       const one = {
         id: uuid(),
         client,
         after: knownNow.current.at(-1)?.seq ?? 0,
         at: new Date().toISOString(),
-        entry,
+        by,
+        event,
       };
       mine.current.add(one.id);
       putIn(deviceBox(), id, one);
@@ -139,22 +141,22 @@ export function useEnd(id: string, initial: readonly Recorded[]): LiveEnd {
       send();
       return one.id;
     },
-    [id, client, send],
+    [id, client, by, send],
   );
 
   const state = useMemo(() => {
     const unanswered = waiting.filter((one) => !known.some(({ id: held }) => held === one.id));
     return unanswered.reduce(
-      (before, { id: own, client: from, at, entry }) =>
-        applied(before, { id: own, seq: before.lastSeq, at, client: from, entry }),
+      (before, { id: own, client: from, at, event }) =>
+        applied(before, { id: own, seq: before.lastSeq, at, client: from, event }),
       endState(known),
     );
   }, [known, waiting]);
-  const saved = useCallback((entry: string) => known.some((one) => one.id === entry), [known]);
+  const saved = useCallback((event: string) => known.some((one) => one.id === event), [known]);
   const own = useCallback(
-    (entries: readonly Recorded[]) => {
-      for (const { id: one } of entries) mine.current.add(one);
-      learn(entries);
+    (events: readonly Recorded[]) => {
+      for (const { id: one } of events) mine.current.add(one);
+      learn(events);
     },
     [learn],
   );

@@ -20,7 +20,7 @@ export function WaitingSender() {
         await sendWaiting(deviceBox(), end, {
           answered: () => {},
           reached: () => {},
-          refused: (problem, entry) => void toast.error(refusalText(problem, entry), { duration: 9_000 }),
+          refused: (problem, event) => void toast.error(refusalText(problem, event), { duration: 9_000 }),
         });
       busy = false;
     };

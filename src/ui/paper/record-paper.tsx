@@ -1,6 +1,7 @@
 import { Document, Font, Image, Page, renderToBuffer, StyleSheet, Text, View } from "@react-pdf/renderer";
 import { PDFDocument } from "pdf-lib";
-import { InputError, type Result, type RunSheet } from "@/core";
+import { FAULT_NAMES, InputError, type RecordDocument, type RunSheet } from "@/core";
+import { figuresStand } from "../words/figures-stand";
 import { coreText } from "../words/length-text";
 import { RESULT_WORDS } from "../words/verdict-words";
 import { EndDrawing } from "./end-drawing";
@@ -8,78 +9,6 @@ import { FACES, unprintable } from "./scripts";
 
 for (const face of FACES) Font.register(face);
 Font.registerHyphenationCallback((word) => [word]);
-
-/** What is put on paper of one end; millimetres. Photographs as JPEG bytes beside it. */
-export interface PaperRecord {
-  readonly id: string;
-  readonly job: string;
-  readonly label: string;
-  readonly style: {
-    readonly name: string;
-    readonly revision: number;
-    readonly figures: { readonly kind: string; readonly date: string };
-  };
-  readonly cable: {
-    readonly name: string;
-    readonly revision: number;
-    readonly core: string;
-    readonly lost: number;
-    readonly left: number | null;
-  };
-  readonly as: readonly string[];
-  readonly result: Result;
-  readonly started: string;
-  readonly hash: string;
-  readonly signed: {
-    readonly name: string;
-    readonly at: string;
-    readonly outcome: string;
-    readonly missingShards?: string | undefined;
-  } | null;
-  readonly lengths: readonly {
-    readonly id: string;
-    readonly name: string;
-    readonly leg: string;
-    readonly nominal: number;
-    readonly min: number | null;
-    readonly max: number | null;
-    readonly verdict: string | null;
-    readonly probability: number | null;
-    readonly mean: number | null;
-    readonly readings: readonly { readonly value: number; readonly instrument: string }[];
-  }[];
-  readonly looks: readonly {
-    readonly asks: string;
-    readonly sees: string | null;
-    readonly good: boolean | null;
-  }[];
-  readonly reworks: readonly {
-    readonly at: string;
-    readonly why: string;
-    readonly leg: string;
-    readonly plan: string;
-    readonly cableLost: number;
-    readonly moves: readonly { readonly name: string; readonly was: number | null; readonly now: number }[];
-  }[];
-  readonly tries: readonly {
-    readonly at: string;
-    readonly name: string;
-    readonly why: string;
-    readonly leg: string;
-    readonly cableLost: number;
-  }[];
-  readonly voided: readonly { readonly length: string; readonly value: number }[];
-  readonly corrections: readonly {
-    readonly says: string;
-    readonly why: string;
-    readonly name: string;
-    readonly at: string;
-  }[];
-  readonly parts: readonly { readonly name: string; readonly on: boolean }[];
-  readonly shards: { readonly made: number; readonly binned: number };
-  readonly used: readonly { readonly item: string; readonly count: number }[];
-  readonly photos: readonly { readonly sha256: string; readonly caption: string }[];
-}
 
 const styles = StyleSheet.create({
   page: {
@@ -128,7 +57,7 @@ const limits = (min: number | null, max: number | null): string =>
  * @throws InputError `script` for a name in a script that no face here has, before anything is laid out.
  */
 export async function recordsPdf(
-  records: readonly PaperRecord[],
+  records: readonly RecordDocument[],
   photos: ReadonlyMap<string, Buffer>,
   sheets: ReadonlyMap<string, RunSheet>,
 ): Promise<Buffer> {
@@ -145,7 +74,7 @@ export async function recordsPdf(
 }
 
 /** The texts people wrote, in any script they like. */
-const written = ({ job, label, style, cable, signed, corrections, photos }: PaperRecord): string[] => [
+const written = ({ job, label, style, cable, signed, corrections, photos }: RecordDocument): string[] => [
   job,
   label,
   style.name,
@@ -156,7 +85,7 @@ const written = ({ job, label, style, cable, signed, corrections, photos }: Pape
   ...photos.map(({ caption }) => caption),
 ];
 
-function mustBePrintable(records: readonly PaperRecord[]): void {
+function mustBePrintable(records: readonly RecordDocument[]): void {
   const missing = unprintable(records.flatMap(written).join(""));
   if (missing.length > 0)
     throw new InputError(
@@ -171,7 +100,7 @@ function mustBePrintable(records: readonly PaperRecord[]): void {
 }
 
 const recordPdf = (
-  record: PaperRecord,
+  record: RecordDocument,
   photos: ReadonlyMap<string, Buffer>,
   sheet: RunSheet | undefined,
 ): Promise<Buffer> =>
@@ -186,12 +115,12 @@ function Record({
   photos,
   sheet,
 }: {
-  record: PaperRecord;
+  record: RecordDocument;
   photos: ReadonlyMap<string, Buffer>;
   sheet: RunSheet | undefined;
 }) {
   const { style, cable, signed, lengths, looks, reworks, corrections, parts, shards, used } = record;
-  const representative = style.figures.kind === "representative";
+  const rough = record.lengths.filter(({ representative }) => representative).length;
   const shown = record.photos.flatMap(({ sha256, caption }) => {
     const bytes = photos.get(sha256);
     return bytes ? [{ sha256, caption, bytes }] : [];
@@ -208,14 +137,18 @@ function Record({
       </Text>
       <Fact name="Style" says={[`${style.name}, revision ${style.revision}`, ...record.as].join(" · ")} />
       <Fact name="Cable" says={`${cable.name}, revision ${cable.revision}, ${coreText(cable.core)}`} />
-      <Fact
-        name="Figures"
-        says={`${representative ? "Representative, not confirmed against the part's sheet" : "The user's own"} (${style.figures.date})`}
-      />
+      <Fact name="Figures" says={`${figuresStand(rough, record.lengths.length)} (${style.figures.date})`} />
+      {record.purpose === "practice" && <Fact name="Purpose" says="Practice: not in the ledger" />}
+      {record.unread.length > 0 && (
+        <Fact
+          name="Not told here"
+          says={`${record.unread.length} events written by a newer Arlent or not readable: read this end with that one`}
+        />
+      )}
       <Fact name="Begun" says={when(record.started)} />
       {sheet && <EndDrawing sheet={sheet} />}
       <Text style={styles.head}>Lengths in millimetres</Text>
-      {lengths.map(({ id, name, leg, min, max, verdict, probability, mean, readings }) => (
+      {lengths.map(({ id, name, leg, min, max, representative, verdict, probability, mean, readings }) => (
         <View key={id} style={styles.row} wrap={false}>
           <Text style={styles.name}>{leg ? `${name}, leg ${leg}` : name}</Text>
           <Text style={representative ? [styles.cell, styles.rough] : styles.cell}>{limits(min, max)}</Text>
@@ -236,7 +169,16 @@ function Record({
           {good === false && " (not good)"}
         </Text>
       ))}
-      {(reworks.length > 0 || record.tries.length > 0) && <Text style={styles.head}>Redone</Text>}
+      {record.faults.length > 0 && <Text style={styles.head}>Faults seen</Text>}
+      {record.faults.map(({ at, what, name, leg, behind, stands }) => (
+        <Text key={`${at} ${what} ${name} ${leg}`}>
+          {when(at)}
+          {leg && `, leg ${leg}`}: {FAULT_NAMES[what]}, {name}
+          {behind !== null && `, ${behind} behind the fibre end`}
+          {stands ? "" : "; made anew or taken back since"}
+        </Text>
+      ))}
+      {(reworks.length > 0 || record.attempts.length > 0) && <Text style={styles.head}>Redone</Text>}
       {reworks.map(({ at, why, leg, plan, cableLost, moves }) => (
         <Text key={at}>
           {when(at)}
@@ -245,7 +187,7 @@ function Record({
           {cableLost} millimetres of cable.
         </Text>
       ))}
-      {record.tries.map(({ at, name, why, leg, cableLost }) => (
+      {record.attempts.map(({ at, name, why, leg, cableLost }) => (
         <Text key={at}>
           {when(at)}
           {leg && `, leg ${leg}`}, for {why}: {name}.{cableLost > 0 && ` ${cableLost} millimetres of cable.`}
@@ -285,7 +227,7 @@ function Record({
       )}
       <Fact
         name="Cable"
-        says={`${cable.lost} millimetres lost by redo${cable.left === null ? "" : `, ${cable.left} millimetres left to spare`}`}
+        says={`${cable.lost} millimetres lost by rework${cable.left === null ? "" : `, ${cable.left} millimetres left to spare`}`}
       />
       {shown.length > 0 && (
         <View style={styles.photos}>

@@ -4,13 +4,14 @@ import { Camera } from "lucide-react";
 import { useId, useState } from "react";
 import { toast } from "sonner";
 import { v4 as uuid } from "uuid";
-import type { EndState, Recorded } from "@/core";
-import { sendPhoto } from "../words/api";
+import { type EndState, type Recorded, zEventsAnswer } from "@/core";
+import { sendPhoto } from "../http/http";
+import { usePeople } from "../people/people-context";
 
 interface PhotoStripProps {
   readonly end: string;
-  readonly photos: EndState["photos"];
-  readonly onAdded: (entries: readonly Recorded[]) => void;
+  readonly photos: readonly Pick<EndState["photos"][number], "sha256" | "caption" | "width" | "height">[];
+  readonly onAdded: (events: readonly Recorded[]) => void;
 }
 
 /** Photographs of an end, and a way to add one: from the camera on a phone or tablet, from a file on a desk. */
@@ -18,21 +19,20 @@ export function PhotoStrip({ end, photos, onAdded }: PhotoStripProps) {
   const [sending, setSending] = useState(false);
   const [caption, setCaption] = useState("");
   const id = useId();
+  const { who } = usePeople();
   const send = async (file: File | undefined) => {
     if (!file) return;
     setSending(true);
     const query = new URLSearchParams({ client: uuid(), id: uuid(), caption: caption.trim() });
-    const answer = await sendPhoto<{ entries: readonly Recorded[] }>(
-      `/api/v1/ends/${end}/photos?${query}`,
-      file,
-    );
+    if (who) query.set("by", who.id);
+    const answer = await sendPhoto(`/api/v1/ends/${end}/photos?${query}`, zEventsAnswer, file);
     setSending(false);
     if (!answer.ok) {
       toast.error(`${answer.problem.message} Nothing was attached.`);
       return;
     }
     setCaption("");
-    onAdded(answer.value.entries);
+    onAdded(answer.value.events);
   };
   return (
     <div className="grid gap-2">

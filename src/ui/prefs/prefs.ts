@@ -5,6 +5,9 @@ const zPrefs = z.object({
   units: z.enum(["mm", "in", "both"]).catch("both"),
   theme: z.enum(["paper", "night", "sun"]).catch("paper"),
   instrument: z.string().max(80).catch("steel-rule"),
+  /** Id of who is working here; null while nobody said. */
+  person: z.string().max(60).nullable().catch(null),
+  /** A name, as it was kept before people had ids: read once, to find whose it is. */
   name: z.string().max(120).catch(""),
   /** Greatest risk of calling a length wrongly; null judges by the mean alone. */
   /** Whether each step is read aloud as it comes up. */

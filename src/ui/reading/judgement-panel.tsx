@@ -1,8 +1,8 @@
 "use client";
 
 import { useHotkeys } from "react-hotkeys-hook";
-import type { EndState, Entry, Judgement, Rung, RunSheet } from "@/core";
-import { redoEntry, rungsOf } from "@/core";
+import type { EndEvent, EndState, Judgement, RetryOffer, RunSheet } from "@/core";
+import { retriesOffered, retryEvent } from "@/core";
 import { onControl } from "../aids/on-control";
 import { useDigits } from "../bench/use-digits";
 import { VerdictSign } from "../words/verdict-sign";
@@ -11,10 +11,10 @@ interface JudgementPanelProps {
   readonly sheet: RunSheet;
   readonly state: EndState;
   readonly judgement: Judgement;
-  readonly onAdd: (entry: Entry) => void;
+  readonly onAdd: (event: EndEvent) => void;
   /** Nothing is left to try: the end is to be cut off. */
   readonly onGiveUp: () => void;
-  /** Whether what to redo for it is told elsewhere, with figures. */
+  /** Whether what to rework for it is told elsewhere, with figures. */
   readonly advised: boolean;
 }
 
@@ -59,11 +59,14 @@ export function JudgementPanel({ sheet, state, judgement, onAdd, onGiveUp, advis
             {!given.good && !advised && (
               <Ladder
                 sheet={sheet}
-                rungs={legsOf(sheet).flatMap((leg) =>
-                  rungsOf(sheet, state, judgement.id, given.id, leg).map((rung) => ({ ...rung, leg })),
+                offers={legsOf(sheet).flatMap((leg) =>
+                  retriesOffered(sheet, state, judgement.id, given.id, leg).map((offer) => ({
+                    ...offer,
+                    leg,
+                  })),
                 )}
-                onTake={({ leg, ...rung }) =>
-                  onAdd(redoEntry(sheet, rung, judgement.id, given.id, rung.rule.each ? leg : ""))
+                onTake={({ leg, ...offer }) =>
+                  onAdd(retryEvent(sheet, offer, judgement.id, given.id, offer.rule.each ? leg : ""))
                 }
                 onGiveUp={onGiveUp}
               />
@@ -79,48 +82,48 @@ export function JudgementPanel({ sheet, state, judgement, onAdd, onGiveUp, advis
 const legsOf = ({ cable }: RunSheet): readonly string[] => (cable.legs.length > 1 ? cable.legs : [""]);
 
 /** One thing to try, on one leg of several or on all that there is. */
-interface LegRung extends Rung {
+interface LegOffer extends RetryOffer {
   readonly leg: string;
 }
 
 interface LadderProps {
   readonly sheet: RunSheet;
-  readonly rungs: readonly LegRung[];
-  readonly onTake: (rung: LegRung) => void;
+  readonly offers: readonly LegOffer[];
+  readonly onTake: (offer: LegOffer) => void;
   readonly onGiveUp: () => void;
 }
 
 /** What can be tried, the next one large; what was used up stays to be seen. At the limit it stops. */
-function Ladder({ sheet, rungs, onTake, onGiveUp }: LadderProps) {
-  const legs = [...new Set(rungs.map(({ leg }) => leg))];
-  const firsts = legs.flatMap((leg) => rungs.find((rung) => rung.leg === leg && rung.left > 0) ?? []);
+function Ladder({ sheet, offers, onTake, onGiveUp }: LadderProps) {
+  const legs = [...new Set(offers.map(({ leg }) => leg))];
+  const firsts = legs.flatMap((leg) => offers.find((offer) => offer.leg === leg && offer.left > 0) ?? []);
   const [next] = firsts;
   // Where each leg is tried by itself there is one to take for each; else one for all.
   const offered = next?.rule.each ? firsts : firsts.slice(0, 1);
   useHotkeys("enter", () => (next ? onTake(next) : onGiveUp()), {
-    enabled: rungs.length > 0,
+    enabled: offers.length > 0,
     ignoreEventWhen: onControl,
   });
-  if (rungs.length === 0) return null;
+  if (offers.length === 0) return null;
   // What was not tried yet is told when its turn comes.
-  const others = rungs.filter((rung) => !offered.includes(rung) && (rung.used > 0 || !next));
+  const others = offers.filter((offer) => !offered.includes(offer) && (offer.used > 0 || !next));
   return (
     <div className="mt-2 grid gap-1.5">
       {next ? (
-        offered.map((rung) => (
+        offered.map((offer) => (
           <button
-            key={rung.leg}
+            key={offer.leg}
             type="button"
-            onClick={() => onTake(rung)}
-            aria-keyshortcuts={rung === next ? "Enter" : undefined}
+            onClick={() => onTake(offer)}
+            aria-keyshortcuts={offer === next ? "Enter" : undefined}
             className="min-h-14 rounded-lg border-[3px] border-now px-3 py-1 text-left leading-tight"
           >
             <span className="block font-bold">
-              {capital(rung.rule.name)}
-              {rung.rule.each && rung.leg && `, leg ${rung.leg}`}: back to “{sheet.lines[rung.to]?.step.title}
-              ”
+              {capital(offer.rule.name)}
+              {offer.rule.each && offer.leg && `, leg ${offer.leg}`}: back to “
+              {sheet.lines[offer.to]?.step.title}”
             </span>
-            <span className="text-soft text-sm">{spentText(rung)}</span>
+            <span className="text-soft text-sm">{spentText(offer)}</span>
           </button>
         ))
       ) : (
@@ -151,7 +154,7 @@ function Ladder({ sheet, rungs, onTake, onGiveUp }: LadderProps) {
 }
 
 /** How often a rule was used, and what trying it keeps and costs. */
-const spentText = ({ used, rule: { most, reuses, newPart } }: Rung): string =>
+const spentText = ({ used, rule: { most, reuses, newPart } }: RetryOffer): string =>
   [`${used} of ${most} used.`, reuses && `Kept: ${reuses}`, newPart && `New: ${newPart}`]
     .filter(Boolean)
     .join(" ");

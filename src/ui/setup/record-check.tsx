@@ -2,31 +2,24 @@
 
 import Link from "next/link";
 import { useRef, useState } from "react";
+import { type RecordFinding, zRecordChecked } from "@/core";
+import { get } from "../http/http";
 import { ProgressBar } from "../shell/progress-bar";
-import { get } from "../words/api";
-
-interface Stretch {
-  readonly ends: number;
-  readonly entries: number;
-  readonly altered: readonly {
-    readonly end: string;
-    readonly name: string;
-    readonly seq: number | null;
-    readonly what: string;
-  }[];
-  readonly next: string | null;
-  readonly of: number;
-}
 
 interface Standing {
   readonly state: "checking" | "stopped" | "failed" | "done";
   readonly ends: number;
   readonly of: number;
-  readonly entries: number;
-  readonly altered: Stretch["altered"];
+  readonly events: number;
+  readonly findings: readonly RecordFinding[];
+  /** Why it could not go on; empty where it did. */
+  readonly problem: string;
 }
 
-const FRESH: Standing = { state: "checking", ends: 0, of: 0, entries: 0, altered: [] };
+const FRESH: Standing = { state: "checking", ends: 0, of: 0, events: 0, findings: [], problem: "" };
+
+const stretchAfter = (after: string) =>
+  get(`/api/v1/record-check?${new URLSearchParams({ after })}`, zRecordChecked);
 
 /** Goes through the whole record, stretch by stretch, and shows any row that is not as it was written. */
 export function RecordCheck() {
@@ -36,32 +29,36 @@ export function RecordCheck() {
     stop.current = false;
     let now = FRESH;
     setStanding(now);
-    for (let after: string | null = ""; after !== null; ) {
-      const answer: Awaited<ReturnType<typeof get<Stretch>>> = await get<Stretch>(
-        `/api/v1/record-check?${new URLSearchParams({ after })}`,
-      );
+    for (let after: string | null = "file"; after !== null; ) {
+      const answer: Awaited<ReturnType<typeof stretchAfter>> = await stretchAfter(after);
       if (!answer.ok || stop.current) {
-        setStanding({ ...now, state: answer.ok ? "stopped" : "failed" });
+        setStanding({
+          ...now,
+          state: answer.ok ? "stopped" : "failed",
+          problem: answer.ok ? "" : answer.problem.message,
+        });
         return;
       }
-      const { ends, entries, altered, of } = answer.value;
+      const { ends, events, findings, of, next } = answer.value;
       now = {
-        state: answer.value.next === null ? "done" : "checking",
+        state: next === null ? "done" : "checking",
         ends: now.ends + ends,
-        entries: now.entries + entries,
-        altered: [...now.altered, ...altered],
+        events: now.events + events,
+        findings: [...now.findings, ...findings],
+        problem: "",
         of,
       };
       setStanding(now);
-      after = answer.value.next;
+      after = next;
     }
   };
   return (
     <div>
       <h2 className="mb-2 font-bold text-lg">Is the record as it was written?</h2>
       <p className="mb-2 text-soft">
-        Every entry carries a hash of the one before. The check goes through all of them and names any that
-        was changed, taken out or put in. The same on the command line: <code>npm run -s check-record</code>.
+        Every event carries a hash of the one before, and whatever is only ever added stands in a register.
+        The check goes through all of it and names anything that was changed, taken out or put in. It writes
+        nothing. The same on the command line: <code>npm run -s check-record</code>.
       </p>
       <div className="flex flex-wrap items-center gap-3">
         <button
@@ -94,13 +91,13 @@ export function RecordCheck() {
   );
 }
 
-function Told({ standing: { state, ends, of, entries, altered } }: { standing: Standing }) {
-  const far = `${ends} ends, ${entries} entries`;
+function Told({ standing: { state, ends, of, events, findings, problem } }: { standing: Standing }) {
+  const far = `${ends} ends, ${events} events`;
+  const altered = findings.filter(({ note }) => !note);
+  const notes = findings.filter(({ note }) => note);
   return (
     <>
-      {state === "failed" && (
-        <p className="text-out">The server does not answer. Nothing was changed; check again.</p>
-      )}
+      {state === "failed" && <p className="text-out">{problem} Nothing was changed; check again.</p>}
       {state === "stopped" && (
         <p>
           Stopped after {far} of {of} ends.
@@ -110,22 +107,34 @@ function Told({ standing: { state, ends, of, entries, altered } }: { standing: S
         <p className="font-semibold text-in">{far}: all as they were written.</p>
       )}
       {altered.length > 0 && (
-        <>
-          <p className="font-semibold text-out">
-            {far}: {altered.length} not as written.
-          </p>
-          <ul className="divide-y divide-line border-line border-y">
-            {altered.map(({ end, name, seq, what }) => (
-              <li key={`${end}/${seq}`} className="py-2">
-                <Link href={`/ledger/${end}`} className="font-semibold underline">
-                  {name || "End not named"}
-                </Link>
-                {seq !== null && `, entry ${seq}`}: {what}
-              </li>
-            ))}
-          </ul>
-        </>
+        <p className="font-semibold text-out">
+          {far}: {altered.length} not as written.
+        </p>
       )}
+      <Findings findings={altered} />
+      {notes.length > 0 && <p className="mt-2 font-semibold">To know, nothing altered: {notes.length}</p>}
+      <Findings findings={notes} />
     </>
+  );
+}
+
+/** Findings of a check, a row each. */
+export function Findings({ findings }: { findings: readonly RecordFinding[] }) {
+  if (findings.length === 0) return null;
+  return (
+    <ul aria-label="Findings" className="divide-y divide-line border-line border-y">
+      {findings.map(({ end, name, seq, what }) => (
+        <li key={`${end}/${name}/${seq}/${what}`} className="py-2 wrap-anywhere">
+          {end ? (
+            <Link href={`/ledger/${end}`} className="font-semibold underline">
+              {name || "End not named"}
+            </Link>
+          ) : (
+            <strong>{name}</strong>
+          )}
+          {seq !== null && `, event ${seq}`}: {what}
+        </li>
+      ))}
+    </ul>
   );
 }

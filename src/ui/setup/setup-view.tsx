@@ -3,9 +3,12 @@
 import { RadioGroup } from "radix-ui";
 import type { ReactNode } from "react";
 import type { Instrument, Choice as School } from "@/core";
+import { Select } from "../controls/select";
+import { PeopleSetup } from "../people/people-setup";
 import { usePrefs } from "../prefs/prefs-context";
 import { InstrumentPicker } from "../reading/instrument-picker";
 import { RecordCheck } from "./record-check";
+import { SealPanel } from "./seal-panel";
 import { type KeptStudy, Study } from "./study";
 
 const UNITS = [
@@ -72,19 +75,10 @@ export function SetupView({ instruments, schools, studies }: SetupProps) {
           />
         </div>
         <Schools schools={schools} held={prefs.schools} onHold={(held) => change({ schools: held })} />
-        <label className="grid gap-2">
-          <span className="font-bold text-lg">Your name</span>
-          <input
-            value={prefs.name}
-            maxLength={120}
-            autoComplete="name"
-            onChange={(event) => change({ name: event.target.value })}
-            className="min-h-12 rounded-lg border border-line bg-field px-4"
-          />
-          <span className="text-soft">Put ready at the sign-off; it can be changed there.</span>
-        </label>
+        <PeopleSetup />
         <Study key={instrument.id} instruments={instruments} instrument={instrument} kept={studies} />
         <RecordCheck />
+        <SealPanel />
       </div>
     </main>
   );
@@ -111,27 +105,21 @@ function Schools({
       </p>
       <div className="grid gap-3">
         {schools.map(({ id, name, options }) => (
-          <label key={id} className="grid gap-1">
-            <span className="font-semibold">{name}</span>
-            <select
+          <div key={id} className="grid gap-1">
+            <Select
+              title={name}
               value={held[id] ?? ""}
-              onChange={({ target: { value } }) => {
+              empty="as the style has it"
+              options={options}
+              onPick={(value) => {
                 const { [id]: _, ...others } = held;
                 onHold(value === "" ? others : { ...others, [id]: value });
               }}
-              className="min-h-12 rounded-lg border border-line bg-field px-3"
-            >
-              <option value="">as the style has it</option>
-              {options.map((option) => (
-                <option key={option.id} value={option.id}>
-                  {option.name}
-                </option>
-              ))}
-            </select>
+            />
             <span className="text-soft text-sm">
               {options.find((option) => option.id === held[id])?.why ?? ""}
             </span>
-          </label>
+          </div>
         ))}
       </div>
     </section>

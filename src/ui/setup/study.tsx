@@ -12,19 +12,22 @@ import {
   repeatabilityOf,
   STUDY_READINGS,
   um,
+  zStudyAnswer,
 } from "@/core";
+import { post } from "../http/http";
+import { usePeople } from "../people/people-context";
 import { usePrefs } from "../prefs/prefs-context";
 import { ProgressBar } from "../shell/progress-bar";
-import { post } from "../words/api";
 import { LocalTime } from "../words/local-time";
 
 export interface KeptStudy {
   readonly id: string;
   readonly at: string;
   readonly person: string;
+  readonly by: string | null;
   readonly instrument: string;
-  readonly readings: readonly number[];
-  readonly repeatability: number;
+  readonly readings: readonly Length[];
+  readonly repeatability: Length;
 }
 
 interface StudyProps {
@@ -36,12 +39,15 @@ interface StudyProps {
 /** One piece measured ten times: how this instrument repeats in this hand, used from then on. */
 export function Study({ instruments, instrument, kept: known }: StudyProps) {
   const { prefs } = usePrefs();
+  const { who } = usePeople();
   const [readings, setReadings] = useState<readonly Length[]>([]);
   const [text, setText] = useState("");
   const [problem, setProblem] = useState("");
   const [kept, setKept] = useState(known);
   const found = readings.length >= FEWEST_READINGS ? repeatabilityOf(readings) : null;
-  const latest = kept.find((one) => one.person === prefs.name && one.instrument === instrument.id);
+  const latest = kept.find(
+    (one) => who !== null && one.by !== null && who.ids.includes(one.by) && one.instrument === instrument.id,
+  );
   const add = () => {
     const parsed = parseLength(text, { unit: prefs.units === "in" ? "in" : "mm", max: um(5_000_000) });
     if (!parsed.ok) {
@@ -53,8 +59,9 @@ export function Study({ instruments, instrument, kept: known }: StudyProps) {
     setProblem("");
   };
   const keep = async () => {
-    const answer = await post<KeptStudy>("/api/v1/studies", {
-      person: prefs.name,
+    if (!who) return;
+    const answer = await post("/api/v1/studies", zStudyAnswer, {
+      person: who.id,
       instrument: instrument.id,
       readings: readings.map((value) => value / 1000),
     });
@@ -65,7 +72,7 @@ export function Study({ instruments, instrument, kept: known }: StudyProps) {
     setKept([answer.value, ...kept]);
     setReadings([]);
     toast(
-      `Kept: ${instrument.name} repeats ${formatMm(um(answer.value.repeatability))} mm in ${prefs.name}'s hand.`,
+      `Kept: ${instrument.name} repeats ${formatMm(answer.value.repeatability)} mm in ${who.name}'s hand.`,
     );
   };
   return (
@@ -77,7 +84,7 @@ export function Study({ instruments, instrument, kept: known }: StudyProps) {
         {latest && (
           <>
             {" "}
-            Yours stands at {formatMm(um(latest.repeatability))} mm (<LocalTime iso={latest.at} />
+            Yours stands at {formatMm(latest.repeatability)} mm (<LocalTime iso={latest.at} />
             ).
           </>
         )}
@@ -150,14 +157,14 @@ export function Study({ instruments, instrument, kept: known }: StudyProps) {
           <button
             type="button"
             onClick={keep}
-            disabled={readings.length < STUDY_READINGS || prefs.name === ""}
+            disabled={readings.length < STUDY_READINGS || who === null}
             className="min-h-12 justify-self-start rounded-lg bg-strong px-5 font-semibold text-on-strong disabled:opacity-40"
           >
-            {prefs.name === ""
-              ? "Give your name above first"
+            {who === null
+              ? "Say who is working above first"
               : readings.length < STUDY_READINGS
                 ? `${STUDY_READINGS - readings.length} more to go`
-                : `Use it for ${prefs.name}`}
+                : `Use it for ${who.name}`}
           </button>
         </div>
       )}
@@ -168,7 +175,7 @@ export function Study({ instruments, instrument, kept: known }: StudyProps) {
             {kept.map(({ id, at, person, instrument: used, readings: taken, repeatability }) => (
               <li key={id}>
                 {person}, {instruments.find((one) => one.id === used)?.name ?? used}:{" "}
-                {formatMm(um(repeatability))} mm from {taken.length} readings, <LocalTime iso={at} />
+                {formatMm(repeatability)} mm from {taken.length} readings, <LocalTime iso={at} />
               </li>
             ))}
           </ul>

@@ -4,14 +4,12 @@ import { useRouter } from "next/navigation";
 import { useRef, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { v4 as uuid } from "uuid";
+import { BATCH_LIMIT, zIdAnswer } from "@/core";
 import { ConfirmPanel } from "../confirm/confirm-panel";
+import { post } from "../http/http";
 import { usePrefs } from "../prefs/prefs-context";
-import { post } from "../words/api";
 import type { Resolved } from "./selection";
 import { WhichInterface } from "./which-interface";
-
-/** The most ends of one batch. */
-const MOST = 48;
 
 type SheetResolved = Extract<Resolved, { kind: "sheet" }>;
 
@@ -30,7 +28,11 @@ export function Begin({
   const [typed, setTyped] = useState("1");
   const count = /^\d+$/.test(typed.trim()) ? Number(typed) : Number.NaN;
   const refused =
-    count >= 1 && count <= MOST ? null : `${typed || "Nothing"} is not taken: 1 to ${MOST} ends.`;
+    count >= 1 && count <= BATCH_LIMIT
+      ? null
+      : `${typed || "Nothing"} is not taken: 1 to ${BATCH_LIMIT} ends.`;
+  const [practice, setPractice] = useState(false);
+  const purpose = practice ? "practice" : "work";
   const [which, setWhich] = useState(false);
   /** Sent again after no answer came, it is the same end or batch: never a second one. */
   const wanted = useRef({ sheet: "", id: "" });
@@ -39,15 +41,15 @@ export function Begin({
     setAsking(null);
     setState({ busy: true, failed: null });
     const rule = prefs.risk === null ? { kind: "simple" } : { kind: "guarded", risk: prefs.risk };
-    const sheetWanted = { cable: cable.id, procedure: procedure.id, revision, core, choices, rule };
+    const sheetWanted = { cable: cable.id, procedure: procedure.id, revision, core, choices, rule, purpose };
     const key = JSON.stringify([how, sheetWanted]);
     // Another sheet, or as many ends of it, is another end.
     if (wanted.current.sheet !== key) wanted.current = { sheet: key, id: uuid() };
     const body = { id: wanted.current.id, ...sheetWanted };
     const answer =
       how > 1
-        ? await post<{ id: string }>("/api/v1/batches", { ...body, count: how })
-        : await post<{ id: string }>("/api/v1/ends", body);
+        ? await post("/api/v1/batches", zIdAnswer, { ...body, count: how })
+        : await post("/api/v1/ends", zIdAnswer, body);
     if (answer.ok) router.push(how > 1 ? `/bench/batch/${answer.value.id}` : `/bench/${answer.value.id}`);
     else {
       if (answer.problem.code !== "offline") wanted.current = { sheet: "", id: "" };
@@ -86,7 +88,7 @@ export function Begin({
         <input
           type="number"
           min={1}
-          max={MOST}
+          max={BATCH_LIMIT}
           value={typed}
           aria-invalid={refused !== null}
           onChange={(event) => setTyped(event.target.value)}
@@ -99,6 +101,15 @@ export function Begin({
           className="figures min-h-12 w-14 bg-transparent px-1 font-bold text-lg"
         />
       </label>
+      <label className="flex min-h-12 items-center gap-2 rounded-lg border border-line bg-raised px-3">
+        <input
+          type="checkbox"
+          checked={practice}
+          onChange={({ target }) => setPractice(target.checked)}
+          className="size-5 accent-(--now)"
+        />
+        <span className="text-sm">Practice</span>
+      </label>
       <button
         type="button"
         onClick={begin}
@@ -106,7 +117,7 @@ export function Begin({
         aria-keyshortcuts="B"
         className="min-h-12 rounded-lg bg-now px-5 font-bold text-on-now"
       >
-        {count > 1 ? `Batch of ${count}` : "To the bench"}
+        {count > 1 ? `Batch of ${count}` : practice ? "Practise" : "To the bench"}
       </button>
       {which && (
         <WhichInterface

@@ -1,8 +1,8 @@
 "use client";
 
 import { useCallback, useEffect, useMemo, useState } from "react";
-import { check, type Procedure, problemOf, zProcedure } from "@/core";
-import { get } from "../words/api";
+import { type Procedure, zProcedure } from "@/core";
+import { get } from "../http/http";
 import type { Shelf } from "./selection";
 
 /**
@@ -23,17 +23,12 @@ export function useFetched(shelf: Shelf, style: string | null) {
   const missing = wanted && !whole.procedures.some(({ id }) => id === wanted.id) ? wanted.id : null;
   const fetchIt = useCallback(async (id: string) => {
     setFailed(null);
-    const answer = await get<unknown>(`/api/v1/shelf/procedures/${id}`);
+    const answer = await get(`/api/v1/shelf/procedures/${id}`, zProcedure);
     if (!answer.ok) {
       setFailed(answer.problem.message);
       return;
     }
-    try {
-      const procedure = check(zProcedure, answer.value);
-      setFetched((before) => [...before.filter((one) => one.id !== id), procedure]);
-    } catch (error) {
-      setFailed(problemOf(error)?.message ?? "The procedure cannot be read.");
-    }
+    setFetched((before) => [...before.filter((one) => one.id !== id), answer.value]);
   }, []);
   useEffect(() => {
     if (missing) fetchIt(missing);

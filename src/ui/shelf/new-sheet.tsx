@@ -11,10 +11,11 @@ import {
   type Tool,
   toMm,
   zProcedure,
+  zProcedureText,
 } from "@/core";
 import { Editor } from "../editor/editor";
 import { forgetDraft } from "../editor/use-draft";
-import { get } from "../words/api";
+import { get } from "../http/http";
 import { lengthsFromText } from "./lengths-csv";
 
 interface Draft {
@@ -134,7 +135,7 @@ export function NewSheet({ cables, tools, taken }: NewSheetProps) {
       const document = JSON.parse(read) as ProcedureDocument;
       check(zProcedure, document);
       const known = taken.includes(document.id)
-        ? await get<{ revision: number }>(`/api/v1/shelf/procedures/${document.id}`)
+        ? await get(`/api/v1/shelf/procedures/${document.id}`, zProcedureText)
         : null;
       if (known && !known.ok) setProblem(known.problem.message);
       else if (known) setTwin({ document, revision: known.value.revision });

@@ -3,9 +3,9 @@
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { toast } from "sonner";
-import { type Change, compareProcedures, type ProcedureDocument, type RevisionLine } from "@/core";
-import { usePrefs } from "../prefs/prefs-context";
-import { get, post } from "../words/api";
+import { type Change, compareProcedures, type RevisionLine, zProcedureText, zRevisionAnswer } from "@/core";
+import { get, post } from "../http/http";
+import { usePeople } from "../people/people-context";
 import { LocalTime } from "../words/local-time";
 
 interface RevisionsProps {
@@ -18,22 +18,22 @@ interface RevisionsProps {
 /** Every revision there has been: to be compared with the one in use, put back, or put away. */
 export function Revisions({ kind, id, current, revisions }: RevisionsProps) {
   const router = useRouter();
-  const { prefs } = usePrefs();
+  const { who } = usePeople();
   const [compared, setCompared] = useState<{ revision: number; changes: readonly Change[] } | null>(null);
   const newest = revisions[0]?.revision ?? current;
   const url = `/api/v1/shelf/${kind}/${id}`;
 
   const compare = async (revision: number) => {
     const [before, after] = await Promise.all([
-      get<ProcedureDocument>(`${url}?revision=${revision}`),
-      get<ProcedureDocument>(`${url}?revision=${current}`),
+      get(`${url}?revision=${revision}`, zProcedureText),
+      get(`${url}?revision=${current}`, zProcedureText),
     ]);
     if (before.ok && after.ok)
       setCompared({ revision, changes: compareProcedures(before.value, after.value) });
     else toast.error("The revisions could not be read. Nothing was changed.");
   };
   const send = async (what: "restore" | "away", body: object, basis: number, said: string) => {
-    const answer = await post<{ revision: number }>(`${url}/${what}`, { basis, by: prefs.name, ...body });
+    const answer = await post(`${url}/${what}`, zRevisionAnswer, { basis, by: who?.name ?? "", ...body });
     if (!answer.ok) {
       toast.error(answer.problem.message);
       return;

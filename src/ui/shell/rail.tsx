@@ -3,6 +3,7 @@
 import { BookOpenCheck, Library, PencilRuler, Settings2, Spline } from "lucide-react";
 import Link from "next/link";
 import { usePathname } from "next/navigation";
+import { WhoButton } from "../people/who-button";
 import { UnitsButton } from "../prefs/units-button";
 import { TimerTray } from "../timers/tray";
 
@@ -38,6 +39,7 @@ export function Rail() {
       })}
       <TimerTray />
       <UnitsButton />
+      <WhoButton />
     </nav>
   );
 }

@@ -70,7 +70,7 @@ function ClockShown({ sheet, work, clock, left }: ClockShownProps) {
   );
 }
 
-/** Says of every leg's cleaved end that it stood too long: what to redo follows from that. */
+/** Says of every leg's cleaved end that it stood too long: what to rework follows from that. */
 function cleaveAnew(sheet: RunSheet, { add }: BenchWork, { from }: Clock): void {
   const { step } = sheet.lines[from] ?? {};
   if (step?.kind !== "cleave") return;

@@ -10,8 +10,8 @@ import {
   useRef,
   useState,
 } from "react";
-import type { BenchTimer } from "@/core";
-import { get } from "../words/api";
+import { type BenchTimer, zTimersAnswer } from "@/core";
+import { get } from "../http/http";
 
 interface TimersApi {
   /** Whether the server has answered yet. */
@@ -33,7 +33,7 @@ export function TimersProvider({ children }: { children: ReactNode }) {
   const refresh = useCallback(async () => {
     if (document.hidden) return;
     const asked = Date.now();
-    const answer = await get<{ now: string; timers: readonly BenchTimer[] }>("/api/v1/timers");
+    const answer = await get("/api/v1/timers", zTimersAnswer);
     if (!answer.ok) return;
     setKnown(true);
     ahead.current = Date.parse(answer.value.now) - (asked + Date.now()) / 2;

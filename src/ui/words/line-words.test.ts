@@ -98,10 +98,10 @@ describe("an end's history in words", () => {
     seq: 1,
     at: "",
     client: "",
-    entry: { kind: "reading", check: "yarn/B", value: 8_500, typed: "8.5", unit: "mm", instrument },
+    event: { kind: "reading", check: "yarn/B", value: 8_500, typed: "8.5", unit: "mm", instrument },
   } as never;
-  const said = (entry: object) =>
-    historyLine(pair, [reading], { id: "x", seq: 2, at: "", client: "", entry } as never);
+  const said = (event: object) =>
+    historyLine(pair, [reading], { id: "x", seq: 2, at: "", client: "", event } as never);
   it.each([
     [{ kind: "thread", part: "clip", on: true }, "A/B clip on"],
     [{ kind: "thread", part: "clip", on: false }, "A/B clip taken off"],
@@ -113,7 +113,7 @@ describe("an end's history in words", () => {
     ],
     [{ kind: "label", job: "Row D", label: "" }, "Named Row D"],
     [
-      { kind: "redo", rule: "repolish", judgement: "end-face", answer: "scratched", to: 2, voids: {} },
+      { kind: "retry", rule: "repolish", judgement: "end-face", answer: "scratched", to: 2, voids: {} },
       "Back to step 3, Mark the split: polish again",
     ],
     [{ kind: "shards", made: 2, binned: 0 }, "2 shards off"],
@@ -127,8 +127,8 @@ describe("an end's history in words", () => {
       "Signed off by Ada; shards missing: under the bench",
     ],
     [{ kind: "sign", name: "Ada", outcome: "cut-off" }, "Signed off by Ada, cut off"],
-  ])("%j", (entry, words) => {
-    expect(said(entry)).toBe(words);
+  ])("%j", (event, words) => {
+    expect(said(event)).toBe(words);
   });
   it("a reading with its instrument, length and leg", () => {
     expect(historyLine(pair, [], reading)).toBe("Read 8.5 (steel rule): yarn beyond the jacket, leg B");

@@ -1,8 +1,8 @@
-import type { OpenPoint } from "@/core";
+import type { OpenTold } from "@/core";
 import { openLines } from "./open-words";
 
 /** What keeps an end from being in, by name. */
-export function OpenList({ points }: { points: readonly OpenPoint[] }) {
+export function OpenList({ points }: { points: readonly OpenTold[] }) {
   const lines = openLines(points);
   if (lines.length === 0) return null;
   return (

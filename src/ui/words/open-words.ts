@@ -1,7 +1,4 @@
-import type { OpenPoint } from "@/core";
-import { FAULT_SAID } from "../advice/advice-words";
-
-const named = ({ name, leg }: { name: string; leg: string }): string => (leg ? `${name}, leg ${leg}` : name);
+import type { OpenTold } from "@/core";
 
 const HEADS = {
   out: "Out",
@@ -12,22 +9,24 @@ const HEADS = {
   unanswered: "Not answered",
 } as const;
 
-function pointName(point: OpenPoint): string {
-  switch (point.kind) {
-    case "bad":
-      return point.sees.toLowerCase();
-    case "unanswered":
-      return point.asks.replace(/\?$/, "").toLowerCase();
-    case "fault":
-      return named({ name: FAULT_SAID[point.fault.what], leg: point.fault.leg });
-    default:
-      return named(point.check);
-  }
+const KINDS = [
+  "out",
+  "bad",
+  "fault",
+  "unsure",
+  "unread",
+  "unanswered",
+] as const satisfies readonly OpenTold["kind"][];
+
+function pointName({ kind, what, leg }: OpenTold): string {
+  if (kind === "bad") return what.toLowerCase();
+  if (kind === "unanswered") return what.replace(/\?$/, "").toLowerCase();
+  return leg ? `${what}, leg ${leg}` : what;
 }
 
 /** What keeps an end from being in, by name, a line for each kind of thing: `Out: cleave length`. */
-export function openLines(points: readonly OpenPoint[]): string[] {
-  return (Object.keys(HEADS) as (keyof typeof HEADS)[]).flatMap((kind) => {
+export function openLines(points: readonly OpenTold[]): string[] {
+  return KINDS.flatMap((kind) => {
     const names = [...new Set(points.filter((point) => point.kind === kind).map(pointName))];
     return names.length > 0 ? [`${HEADS[kind]}: ${names.join("; ")}`] : [];
   });

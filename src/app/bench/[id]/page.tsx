@@ -16,14 +16,15 @@ export default async function EndPage({ params }: { params: Promise<{ id: string
   const end = findEndById(theStore(), (await params).id);
   if (!end) notFound();
   const { cautions } = library(theStore());
-  const { name } = readPrefs((await cookies()).get(PREFS_COOKIE)?.value);
+  const { person } = readPrefs((await cookies()).get(PREFS_COOKIE)?.value);
   return (
     <BenchView
       id={end.id}
       sheet={end.sheet}
       rule={end.rule}
-      initial={end.entries}
-      instruments={instrumentsOf(theStore(), name)}
+      purpose={end.purpose}
+      initial={end.events}
+      instruments={instrumentsOf(theStore(), person)}
       cautions={cautions}
       blades={blades(theStore())}
     />

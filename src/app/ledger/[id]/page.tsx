@@ -1,20 +1,24 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
-import { endState } from "@/core";
 import { findEndById } from "@/service/ends";
+import { recordOfEnd } from "@/service/record";
 import { theStore } from "@/service/the-store";
 import { RecordView } from "@/ui/ledger/record-view";
 
-export async function generateMetadata({ params }: { params: Promise<{ id: string }> }): Promise<Metadata> {
+interface RecordProps {
+  params: Promise<{ id: string }>;
+}
+
+export async function generateMetadata({ params }: RecordProps): Promise<Metadata> {
   const end = findEndById(theStore(), (await params).id);
   if (!end) return { title: "Record" };
-  const { job, label } = endState(end.entries);
-  return { title: `Record · ${[job, label].filter(Boolean).join(" · ") || end.styleName}` };
+  const { job, label, style } = recordOfEnd(theStore(), end);
+  return { title: `Record · ${[job, label].filter(Boolean).join(" · ") || style.name}` };
 }
 export const dynamic = "force-dynamic";
 
-export default async function RecordPage({ params }: { params: Promise<{ id: string }> }) {
+export default async function RecordPage({ params }: RecordProps) {
   const end = findEndById(theStore(), (await params).id);
   if (!end) notFound();
-  return <RecordView end={end} />;
+  return <RecordView record={recordOfEnd(theStore(), end)} sheet={end.sheet} events={end.events} />;
 }

@@ -1,5 +1,6 @@
 import type { Metadata } from "next";
 import { cookies } from "next/headers";
+import { personBy } from "@/core";
 import { aimsOf } from "@/service/aims";
 import { signers } from "@/service/ledger";
 import { theStore } from "@/service/the-store";
@@ -17,13 +18,13 @@ export default async function AimPage({ searchParams }: AimProps) {
   const prefs = readPrefs((await cookies()).get(PREFS_COOKIE)?.value);
   const people = signers(theStore());
   const { person: asked } = await searchParams;
-  const wanted = typeof asked === "string" ? asked : prefs.name;
-  const person = people.includes(wanted) ? wanted : (people[0] ?? "");
+  const wanted = typeof asked === "string" ? asked : (prefs.person ?? "");
+  const person = personBy(people, wanted) ?? people[0] ?? null;
   return (
     <AimView
       people={people}
       person={person}
-      aims={person === "" ? [] : aimsOf(theStore(), { person })}
+      aims={person === null ? [] : aimsOf(theStore(), { person: person.id })}
       units={prefs.units}
     />
   );

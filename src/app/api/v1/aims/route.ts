@@ -1,8 +1,8 @@
+import { zAimsAnswer } from "@/core";
 import { aimsOf } from "@/service/aims";
 import { theStore } from "@/service/the-store";
-import { answer } from "../../answer";
+import { answerAs } from "../../answer";
 
-/** How a person aims: `?person=` and, for one style, `&style=`. */
-export async function GET(request: Request) {
-  return answer(() => aimsOf(theStore(), Object.fromEntries(new URL(request.url).searchParams)));
-}
+/** How a person aims: `?person=` (their id) and, for one style, `&style=`. */
+export const GET = (request: Request) =>
+  answerAs(zAimsAnswer, () => aimsOf(theStore(), Object.fromEntries(new URL(request.url).searchParams)));

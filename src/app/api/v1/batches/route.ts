@@ -1,7 +1,8 @@
+import { zIdAnswer } from "@/core";
 import { startBatch } from "@/service/batches";
 import { theStore } from "@/service/the-store";
-import { answer, jsonBody } from "../../answer";
+import { answerAs, jsonBody } from "../../answer";
 
-export async function POST(request: Request) {
-  return answer(async () => startBatch(theStore(), await jsonBody(request)), 201);
-}
+/** Starts many ends of one style. */
+export const POST = (request: Request) =>
+  answerAs(zIdAnswer, async () => startBatch(theStore(), await jsonBody(request)), 201);

@@ -1,11 +1,11 @@
+import { zIdAnswer } from "@/core";
 import { endsAtBench, startEnd } from "@/service/ends";
 import { theStore } from "@/service/the-store";
-import { answer, jsonBody } from "../../answer";
+import { answer, answerAs, jsonBody } from "../../answer";
 
-export async function GET() {
-  return answer(() => endsAtBench(theStore()));
-}
+/** Ends still at the bench, newest first. */
+export const GET = () => answer(() => endsAtBench(theStore()));
 
-export async function POST(request: Request) {
-  return answer(async () => startEnd(theStore(), await jsonBody(request)), 201);
-}
+/** Starts an end from a sheet. */
+export const POST = (request: Request) =>
+  answerAs(zIdAnswer, async () => startEnd(theStore(), await jsonBody(request)), 201);

@@ -1,6 +1,7 @@
 import { InputError } from "@/core";
 import { ledgerCsv, ledgerForPaper, ledgerJson } from "@/service/ledger";
 import { photosOf } from "@/service/photos";
+import { recordJson } from "@/service/record";
 import { theStore } from "@/service/the-store";
 import { recordsPdf } from "@/ui/paper/record-paper";
 import { answer, failure, pdf } from "../../answer";
@@ -12,7 +13,7 @@ export async function GET(request: Request) {
   try {
     if (format === "pdf") {
       const ends = ledgerForPaper(theStore(), query);
-      const records = ends.map(({ record }) => record);
+      const records = ends.map(({ record }) => recordJson(record));
       const sheets = new Map(ends.map(({ record, sheet }) => [record.id, sheet]));
       return pdf(await recordsPdf(records, photosOf(theStore(), records), sheets), "arlent-ledger.pdf");
     }

@@ -1,11 +1,11 @@
+import { zStudiesAnswer, zStudyAnswer } from "@/core";
 import { addStudy, studies } from "@/service/studies";
 import { theStore } from "@/service/the-store";
-import { answer, jsonBody } from "../../answer";
+import { answerAs, jsonBody } from "../../answer";
 
-export async function GET() {
-  return answer(() => studies(theStore()));
-}
+/** Studies, newest first. */
+export const GET = () => answerAs(zStudiesAnswer, () => studies(theStore()));
 
-export async function POST(request: Request) {
-  return answer(async () => addStudy(theStore(), await jsonBody(request)), 201);
-}
+/** Keeps a study. */
+export const POST = (request: Request) =>
+  answerAs(zStudyAnswer, async () => addStudy(theStore(), await jsonBody(request)), 201);

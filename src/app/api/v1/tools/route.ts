@@ -1,8 +1,7 @@
+import { zBladesAnswer } from "@/core";
 import { theStore } from "@/service/the-store";
 import { blades } from "@/service/tools";
-import { answer } from "../../answer";
+import { answerAs } from "../../answer";
 
 /** Every tool with a blade, and what is due. */
-export async function GET() {
-  return answer(() => blades(theStore()));
-}
+export const GET = () => answerAs(zBladesAnswer, () => blades(theStore()));

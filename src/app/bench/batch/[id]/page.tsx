@@ -22,15 +22,16 @@ export default async function BatchPage({ params, searchParams }: BatchProps) {
   if (!batch) notFound();
   const { end } = await searchParams;
   const { cautions } = library(theStore());
-  const { name } = readPrefs((await cookies()).get(PREFS_COOKIE)?.value);
+  const { person } = readPrefs((await cookies()).get(PREFS_COOKIE)?.value);
   return (
     <BatchView
       id={batch.id}
       name={batch.name}
       sheet={batch.sheet}
       rule={batch.rule}
+      purpose={batch.purpose}
       ends={batch.ends}
-      instruments={instrumentsOf(theStore(), name)}
+      instruments={instrumentsOf(theStore(), person)}
       cautions={cautions}
       blades={blades(theStore())}
       asked={typeof end === "string" ? end : null}

@@ -1,16 +1,17 @@
-import { addToBatch, batchEntries } from "@/service/batches";
+import { check, zAddMany, zMembersAnswer } from "@/core";
+import { addToBatch, batchEvents } from "@/service/batches";
 import { theStore } from "@/service/the-store";
-import { answer, jsonBody } from "../../../answer";
+import { answerAs, jsonBody } from "../../../answer";
 
 type Context = { params: Promise<{ id: string }> };
 
-export async function GET(_request: Request, { params }: Context) {
-  return answer(async () => ({ ends: batchEntries(theStore(), (await params).id) }));
-}
+/** What happened to each end of a batch. */
+export const GET = (_request: Request, { params }: Context) =>
+  answerAs(zMembersAnswer, async () => ({ ends: batchEvents(theStore(), (await params).id) }));
 
-/** Adds entries to several ends at once, all or none. */
-export async function POST(request: Request, { params }: Context) {
-  return answer(async () => ({
-    ends: addToBatch(theStore(), (await params).id, await jsonBody(request)),
-  }));
-}
+/** Adds events to several ends at once, all or none. */
+export const POST = (request: Request, { params }: Context) =>
+  answerAs(zMembersAnswer, async () => {
+    const events = check(zAddMany, await jsonBody(request));
+    return { ends: addToBatch(theStore(), (await params).id, events) };
+  });

@@ -1,14 +1,14 @@
 import { z } from "zod";
-import { check } from "@/core";
-import { newEntries } from "@/service/ends";
+import { check, zEventsAnswer } from "@/core";
+import { newEvents } from "@/service/ends";
 import { theStore } from "@/service/the-store";
-import { answer } from "../../../answer";
+import { answerAs } from "../../../answer";
 
 const zAfter = z.coerce.number("“after” is a whole number").int().min(0).default(0);
 
-export async function GET(request: Request, { params }: { params: Promise<{ id: string }> }) {
-  return answer(async () => {
+/** What happened to an end after the event `?after=`. */
+export const GET = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
+  answerAs(zEventsAnswer, async () => {
     const after = check(zAfter, new URL(request.url).searchParams.get("after") ?? undefined);
-    return { entries: newEntries(theStore(), (await params).id, after) };
+    return { events: newEvents(theStore(), (await params).id, after) };
   });
-}

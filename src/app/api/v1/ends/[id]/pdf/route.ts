@@ -1,6 +1,6 @@
 import { getEnd } from "@/service/ends";
 import { photosOf } from "@/service/photos";
-import { endRecord } from "@/service/record";
+import { endRecord, recordJson } from "@/service/record";
 import { theStore } from "@/service/the-store";
 import { recordsPdf } from "@/ui/paper/record-paper";
 import { failure, pdf } from "../../../../answer";
@@ -9,7 +9,7 @@ import { failure, pdf } from "../../../../answer";
 export async function GET(_request: Request, { params }: { params: Promise<{ id: string }> }) {
   try {
     const end = getEnd(theStore(), (await params).id);
-    const record = endRecord(end);
+    const record = recordJson(endRecord(theStore(), end.id));
     const sheets = new Map([[record.id, end.sheet]]);
     return pdf(await recordsPdf([record], photosOf(theStore(), [record]), sheets), `arlent-${record.id}.pdf`);
   } catch (error) {

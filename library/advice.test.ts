@@ -1,0 +1,196 @@
+import fc from "fast-check";
+import loadHighs from "highs";
+import { describe, expect, it } from "vitest";
+import {
+  asMade,
+  compileRunSheet,
+  type EndState,
+  featureOf,
+  type LeastProblem,
+  leastMoves,
+  leastProblem,
+  misfits,
+  mustFollow,
+  NICK,
+  nextLine,
+  presentFeatures,
+  type RunSheet,
+  reworkEvent,
+  statedLimits,
+} from "@/core";
+import { adviceFor, endAt, GUARDED, readingsOf, stateAfter } from "@/core/advice/fixtures/ends";
+import { programme } from "@/core/rework/fixtures/programme";
+import { shippedLibrary } from "@/store/shipped";
+
+const { cables, procedures, tools } = shippedLibrary();
+const sheets = procedures.map((procedure): RunSheet => {
+  const found = cables.flatMap((cable) =>
+    cable.cores
+      .filter((core) => misfits(procedure, cable, core).length === 0)
+      .map((core) => ({ cable, core })),
+  )[0];
+  if (!found) throw new Error(`${procedure.id} goes on no cable`);
+  return compileRunSheet({ procedure, ...found, choices: {}, tools });
+});
+const highs = await loadHighs();
+
+/** Lines where something is read, with the features whose place decides it. */
+const measured = sheets.flatMap((sheet) =>
+  sheet.lines
+    .filter(({ checks }) => checks.length > 0)
+    .map(({ index, step }) => ({
+      sheet,
+      index,
+      step: step.id,
+      movable: presentFeatures(sheet, index)
+        .filter(({ madeAt }) => madeAt >= 0)
+        .map(({ id }) => id),
+    }))
+    .filter(({ movable }) => movable.length > 0),
+);
+
+/** Prepared ends with one or two places off by up to 4 mm either way, and now and then a cleaved end seen to be bad. */
+const ends = fc.constantFrom(...measured).chain(({ sheet, index, step, movable }) =>
+  fc
+    .record({
+      wrong: fc.uniqueArray(fc.constantFrom(...movable), { minLength: 1, maxLength: 2 }),
+      by: fc.tuple(fc.integer({ min: -40, max: 40 }), fc.integer({ min: -40, max: 40 })),
+      bad: fc.integer({ min: 0, max: 4 }),
+    })
+    .map(({ wrong, by, bad }) => {
+      const off = Object.fromEntries(wrong.map((feature, i) => [feature, (by[i] as number) * 100]));
+      const end = presentFeatures(sheet, index)
+        .filter(({ kind, madeAt }) => kind === "end" && madeAt >= 0)
+        .at(-1);
+      const leg = sheet.cable.legs[0] as string;
+      const state = endAt(
+        sheet,
+        step,
+        off,
+        ...(bad === 0 && end
+          ? [{ kind: "fault", leg, feature: end.id, what: "bad-cleave", at: null, on: true } as const]
+          : []),
+      );
+      return { sheet, state, leg };
+    }),
+);
+
+function problemOf(sheet: RunSheet, state: EndState, leg: string): LeastProblem {
+  const made = asMade(sheet, state, GUARDED, leg);
+  return leastProblem(sheet, state, made, state.faults);
+}
+
+/** Which limits of lengths that were touched, or were out, do not hold at these places. */
+function broken(
+  { dimensions, binding, places: now }: LeastProblem,
+  places: Readonly<Record<string, number>>,
+) {
+  return dimensions.flatMap((one) => {
+    const [from, to] = [places[one.from] ?? now.get(one.from), places[one.to] ?? now.get(one.to)];
+    if (from === undefined || to === undefined || one.id === NICK) return [];
+    const touched = places[one.from] !== now.get(one.from) || places[one.to] !== now.get(one.to);
+    const { min, max } = statedLimits(one);
+    return (binding.has(one.id) || touched) && (to - from < min || to - from > max) ? [one.id] : [];
+  });
+}
+
+describe("any prepared end of any shipped procedure with one or two lengths out", () => {
+  it("is saved or not alike by a mixed-integer solver (HiGHS), and by the same least total", {
+    timeout: 120_000,
+  }, () => {
+    let saved = 0;
+    fc.assert(
+      fc.property(ends, ({ sheet, state, leg }) => {
+        const problem = problemOf(sheet, state, leg);
+        const mine = leastMoves(problem);
+        const theirs = highs.solve(
+          programme(problem, { binding: problem.binding, now: problem.places, follows: problem.follows }),
+        );
+        if (!mine.possible) {
+          expect(theirs.Status).toMatch(/nfeasible/);
+          return;
+        }
+        saved += 1;
+        expect(theirs.Status).toBe("Optimal");
+        const total = problem.features.reduce(
+          (sum, one) => sum + (one.kind === "cut" ? (mine.least.places[one.name] as number) : 0),
+          0,
+        );
+        expect(Math.abs(total - theirs.ObjectiveValue)).toBeLessThan(2);
+      }),
+      { numRuns: 400 },
+    );
+    expect(saved).toBeGreaterThan(200);
+  });
+  it("gets advice that moves nothing forward, takes whole bites and breaks no limit, either way", {
+    timeout: 120_000,
+  }, () => {
+    fc.assert(
+      fc.property(ends, ({ sheet, state, leg }) => {
+        const problem = problemOf(sheet, state, leg);
+        const [advice] = adviceFor(sheet, state);
+        if (advice?.kind !== "rework") return;
+        for (const way of ["least", "recommended"] as const) {
+          const { places, moves, cableLost } = advice[way];
+          expect(broken(problem, places)).toEqual([]);
+          expect(cableLost).toBeGreaterThanOrEqual(0);
+          for (const { how, feature, further } of moves)
+            if (how === "cut") expect(further).toBeGreaterThanOrEqual(featureOf(sheet, feature).bite);
+        }
+        expect(advice.recommended.cableLost).toBeGreaterThanOrEqual(advice.least.cableLost);
+      }),
+      { numRuns: 400 },
+    );
+  });
+  it("done as advised and read again, has nothing left to redo", { timeout: 120_000 }, () => {
+    let done = 0;
+    fc.assert(
+      fc.property(
+        ends,
+        fc.constantFrom("least" as const, "recommended" as const),
+        ({ sheet, state }, way) => {
+          const [advice] = adviceFor(sheet, state);
+          if (advice?.kind !== "rework") return;
+          const event = reworkEvent(advice, way);
+          expect(() => mustFollow(sheet, state, GUARDED, event)).not.toThrow();
+          const off = Object.fromEntries(
+            presentFeatures(sheet, state.reached).map(({ id, position }) => [
+              id,
+              (event.places[id] ?? position) - position,
+            ]),
+          );
+          const walked = stateAfter({ kind: "step", to: state.at }, event, { kind: "step", to: event.back });
+          expect(walked.inHand).toBeNull();
+          const read = stateAfter(
+            { kind: "step", to: state.at },
+            event,
+            { kind: "step", to: event.back },
+            ...readingsOf(sheet, off, { upTo: state.at }),
+          );
+          // A length made right on its limit is not settled by one reading, but none is out.
+          expect(adviceFor(sheet, read).map(({ kind }) => kind)).toEqual([]);
+          done += 1;
+        },
+      ),
+      { numRuns: 300 },
+    );
+    expect(done).toBeGreaterThan(100);
+  });
+  it("is walked through every line to redo, in order, and back to where it is read", () => {
+    fc.assert(
+      fc.property(ends, ({ sheet, state }) => {
+        const [advice] = adviceFor(sheet, state);
+        if (advice?.kind !== "rework") return;
+        const event = reworkEvent(advice, "recommended");
+        const walked: number[] = [];
+        let at = event.to;
+        while (at !== event.back) {
+          walked.push(at);
+          at = nextLine({ inHand: event, at });
+        }
+        expect(walked).toEqual(event.steps);
+        expect(sheet.lines[event.back]?.checks.length ?? 0).toBeGreaterThan(0);
+      }),
+    );
+  });
+});

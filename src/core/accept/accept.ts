@@ -1,0 +1,208 @@
+import { isAdvised, mustFollow, sameEvent } from "../advice/take";
+import type { Rule } from "../conformance/conformance";
+import { forgottenParts, restartEvent } from "../end/parts";
+import { retriesOffered, retryEvent } from "../end/retry";
+import { type EndState, shardsMissing } from "../end/state";
+import type { EndEvent } from "../event/event";
+import type { Purpose } from "../event/recorded";
+import { presentFeatures } from "../measured/as-made";
+import { InputError } from "../problem/problem";
+import { judgementOf } from "../procedure/step";
+import type { RunSheet } from "../runsheet/runsheet";
+import { SIMULATED } from "../simulated/hidden-end";
+
+/** Events that would undo somebody else's work if made without having seen it. */
+export const mustHaveSeen = (event: EndEvent): boolean =>
+  event.kind === "step" ||
+  event.kind === "retry" ||
+  event.kind === "restart" ||
+  event.kind === "rework" ||
+  event.kind === "take-back" ||
+  event.kind === "label" ||
+  event.kind === "sign";
+
+/** What can still be said of an end once it is signed: a correction, or a photograph of it. */
+const afterSigning = ({ kind }: EndEvent): boolean => kind === "correction" || kind === "photo";
+
+/** Parts that are not on yet, of every thread-on gate before a line; without one, of all. */
+export function missingParts(
+  sheet: RunSheet,
+  state: EndState,
+  before = Number.POSITIVE_INFINITY,
+): readonly string[] {
+  return sheet.lines
+    .filter(({ index }) => index < before)
+    .flatMap(({ parts }) => parts)
+    .filter(({ id }) => !state.threaded.includes(id))
+    .map(({ name }) => name);
+}
+
+/**
+ * Whether an event can be added to an end as it stands.
+ * @throws InputError: the end is signed; a part, check, answer or reading is not of this end; the gate is shut.
+ */
+export function mustAccept(
+  sheet: RunSheet,
+  state: EndState,
+  event: EndEvent,
+  rule: Rule,
+  purpose: Purpose = "work",
+): void {
+  if (state.unread > 0 && !afterSigning(event))
+    throw new InputError(
+      "newer",
+      "Something on this end was written by a newer Arlent: go on with it there. Here it can be looked at and corrected.",
+    );
+  if (state.signed && !afterSigning(event))
+    throw new InputError(
+      "signed",
+      `This end was signed off by ${state.signed.name}: nothing more can be added to it.`,
+    );
+  switch (event.kind) {
+    case "thread":
+      if (!sheet.parts.some(({ id }) => id === event.part))
+        throw new InputError("unknown-part", `No part “${event.part}” on this sheet.`, ["part"]);
+      return;
+    case "step":
+      mustReach(sheet, state, event.to);
+      return;
+    case "reading":
+      if (!sheet.checks.some(({ id }) => id === event.check))
+        throw new InputError("unknown-check", `No length “${event.check}” on this sheet.`, ["check"]);
+      if (purpose === "work" && event.instrument.id === SIMULATED.id)
+        throw new InputError(
+          "simulated",
+          "A simulated reading says nothing of a real end. Practise on a practice end of the same sheet.",
+          ["instrument"],
+        );
+      return;
+    case "strike":
+      if (!state.readings.some(({ id }) => id === event.reading))
+        throw new InputError(
+          "unknown-reading",
+          "That reading is not on this end, or is struck out already.",
+          ["reading"],
+        );
+      return;
+    case "answer": {
+      const judgement = sheet.lines
+        .flatMap(({ step }) => judgementOf(step) ?? [])
+        .find(({ id }) => id === event.judgement);
+      if (!judgement?.answers.some(({ id }) => id === event.answer))
+        throw new InputError("unknown-answer", `“${event.judgement}” has no answer “${event.answer}”.`, [
+          "answer",
+        ]);
+      return;
+    }
+    case "retry":
+      if (event.leg !== undefined && !sheet.cable.legs.includes(event.leg))
+        throw new InputError("unknown-leg", `This cable has no leg “${event.leg}”.`, ["leg"]);
+      if (!isAdvised(sheet, state, rule, event)) mustBeOffered(sheet, state, event);
+      return;
+    case "restart":
+      mustBeShutOut(sheet, state, event);
+      return;
+    case "rework":
+      mustFollow(sheet, state, rule, event);
+      return;
+    case "take-back":
+      if (state.taken?.event !== event.event)
+        throw new InputError("too-late", "Work has gone on since: it can no longer be taken back.", [
+          "event",
+        ]);
+      return;
+    case "fault":
+      mustBeThere(sheet, state, event);
+      return;
+    case "use":
+    case "timer":
+      if (!sheet.lines.some(({ step }) => step.id === event.step))
+        throw new InputError("unknown-step", `No step “${event.step}” on this sheet.`, ["step"]);
+      return;
+    case "sign":
+      if (event.outcome === "kept") mustBeOn(sheet, state);
+      if (shardsMissing(state) > 0 && !event.missingShards)
+        throw new InputError(
+          "shards",
+          `${shardsMissing(state)} of ${state.shards.made} shards not seen into the bin. Find it, or say why the end is signed without it.`,
+          ["missingShards"],
+        );
+      return;
+    case "shards":
+      if (event.step !== undefined && !sheet.lines.some(({ step }) => step.id === event.step))
+        throw new InputError("unknown-step", `No step “${event.step}” on this sheet.`, ["step"]);
+      return;
+    case "label":
+    case "spare":
+    case "correction":
+    case "photo":
+      return;
+  }
+}
+
+/** A fault is seen on a leg of the cable, on a feature that is made: an end or a mark. */
+function mustBeThere(sheet: RunSheet, state: EndState, event: Extract<EndEvent, { kind: "fault" }>): void {
+  if (!sheet.cable.legs.includes(event.leg))
+    throw new InputError("unknown-leg", `This cable has no leg “${event.leg}”.`, ["leg"]);
+  const feature = presentFeatures(sheet, state.reached).find(({ id }) => id === event.feature);
+  if (!feature)
+    throw new InputError("unknown-feature", `No “${event.feature}” is made on this end.`, ["feature"]);
+  if (
+    (event.what === "lost") !== (feature.kind === "mark") ||
+    (event.what !== "lost" && feature.kind !== "end")
+  )
+    throw new InputError("wrong-fault", `A ${feature.kind} cannot be called “${event.what}”.`, ["what"]);
+}
+
+/** Beginning again for a forgotten part is for one that is due, is not on, and no longer goes on. */
+function mustBeShutOut(
+  sheet: RunSheet,
+  state: EndState,
+  event: Extract<EndEvent, { kind: "restart" }>,
+): void {
+  if (
+    !forgottenParts(sheet, state).some(({ part, shutOutBy }) => part.id === event.part && shutOutBy !== null)
+  )
+    throw new InputError("wrong-restart", `“${event.part}” is on, or can still be threaded on.`, ["part"]);
+  if (!sameEvent(restartEvent(sheet, event.part), event))
+    throw new InputError("wrong-restart", "What beginning again takes is worked out anew.", ["to"]);
+}
+
+/** A retry is the next one its answer offers, goes where that says, and voids what comes after. */
+function mustBeOffered(sheet: RunSheet, state: EndState, event: Extract<EndEvent, { kind: "retry" }>): void {
+  const { judgement, answer, leg } = event;
+  if (judgement === null || answer === null)
+    throw new InputError("wrong-retry", "Nothing asks for this end to be begun from the start.", ["rule"]);
+  const offers = retriesOffered(sheet, state, judgement, answer, leg);
+  const offer = offers.find(({ left }) => left > 0);
+  if (!offer)
+    throw new InputError(
+      "limit",
+      offers.length > 0
+        ? `Nothing is left to try: ${offers.map(({ rule, used }) => `${rule.name} ${used} of ${rule.most}`).join(", ")}.`
+        : "This answer leads nowhere back.",
+      ["rule"],
+    );
+  const expected = retryEvent(sheet, offer, judgement, answer, leg);
+  if (!sameEvent(expected, event))
+    throw new InputError(
+      "wrong-retry",
+      `What comes next is: ${offer.rule.name}, from step ${expected.to + 1}.`,
+      ["to"],
+    );
+}
+
+function mustReach(sheet: RunSheet, state: EndState, to: number): void {
+  if (to >= sheet.lines.length)
+    throw new InputError("unknown-step", `This sheet has ${sheet.lines.length} steps.`, ["to"]);
+  // Back is always open: a part that was forgotten is put on at its gate.
+  if (to > state.at) mustBeOn(sheet, state, to);
+}
+
+function mustBeOn(sheet: RunSheet, state: EndState, before?: number): void {
+  const missing = missingParts(sheet, state, before);
+  if (missing.length > 0)
+    throw new InputError("gate", `Not threaded on yet: ${missing.join(", ")}. It cannot be added later.`, [
+      "to",
+    ]);
+}

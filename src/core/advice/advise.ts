@@ -1,0 +1,235 @@
+import type { Rule } from "../conformance/conformance";
+import type { CheckStanding } from "../end/result";
+import { type RetryOffer, retriesOffered } from "../end/retry";
+import { type EndState, retriesUsed, type SeenFault } from "../end/state";
+import type { EndEvent } from "../event/event";
+import type { OddReadings } from "../measured/adjust";
+import { type AsMade, asMade } from "../measured/as-made";
+import type { Retry } from "../procedure/retry";
+import { judgementOf } from "../procedure/step";
+import type { RunSheet } from "../runsheet/runsheet";
+import { type Cost, fromTheStart, legOf, type Seen, startingOver, startRule } from "./from-start";
+import { cuttingRule, type Plan, planOf } from "./plan";
+import { heldBy, leastProblem, NICK } from "./problem";
+import { leastMoves } from "./solve";
+
+/** A length left out as it is: what that means for the end. */
+export interface CarriedOn {
+  readonly check: string;
+  readonly means: string;
+}
+
+interface Asked {
+  readonly leg: string;
+  /** Lengths that are out, and faults seen, that ask for it. */
+  readonly checks: readonly string[];
+  readonly faults: readonly SeenFault[];
+  readonly seen: Seen | null;
+  readonly startOver: Cost;
+  readonly carryOn: readonly CarriedOn[];
+}
+
+/** What to do about one leg of an end. */
+export type EndAdvice =
+  | (Asked & {
+      readonly kind: "rework";
+      readonly least: Plan;
+      readonly recommended: Plan;
+      /** Share of each limit's half-width the recommended way keeps free. */
+      readonly margin: number;
+      /** The rule it counts against and how often is left of it; null where it costs no attempt. */
+      readonly rule: { readonly rule: Retry; readonly left: number } | null;
+      /** Whether the fibre must come out of its part first. */
+      readonly takeOut: boolean;
+    })
+  | (Asked & {
+      readonly kind: "start-over";
+      /** The style's own rule; something that cannot move; attempts used up. */
+      readonly why: "its-rule" | "held" | "used-up";
+      /** The feature that would have to move and cannot, and the line that holds it. */
+      readonly stoppedBy: { readonly feature: string; readonly line: number | null } | null;
+      /** The rule that says so, or that is used up. */
+      readonly rule: Retry | null;
+      /** Going back to the start within this end, by a rule that allows it and is not used up. */
+      readonly again: Extract<EndEvent, { kind: "retry" }> | null;
+    })
+  /** Readings contradict one another, by so many micrometres. */
+  | (Asked & { readonly kind: "read-again"; readonly disagree: readonly string[]; readonly by: number });
+
+/**
+ * Each leg's advice, in the order of the legs: none for a leg with nothing out and nothing wrong with it.
+ * @param unsettled lengths whose readings leave it open and that are to be redone as if they were out: to the middle.
+ */
+export function advise(
+  sheet: RunSheet,
+  state: EndState,
+  rule: Rule,
+  seen: Seen | null = null,
+  unsettled: readonly string[] = [],
+): EndAdvice[] {
+  if (state.inHand) return [];
+  return sheet.cable.legs.flatMap((leg) => adviseLeg(sheet, state, rule, leg, seen, unsettled) ?? []);
+}
+
+function adviseLeg(
+  sheet: RunSheet,
+  state: EndState,
+  rule: Rule,
+  leg: string,
+  answered: Seen | null,
+  unsettled: readonly string[],
+): EndAdvice | null {
+  const seen = answered && sendsToCut(sheet, state, answered, leg) ? answered : null;
+  const lies = asMade(sheet, state, rule, leg);
+  const open = lies.read
+    .filter(({ check, judged }) => judged.verdict === "unsure" && unsettled.includes(check.id))
+    .map(({ check }) => check.id);
+  const made = asOut(lies, open);
+  const out = made.read.filter(({ judged }) => judged.verdict === "out");
+  const faults = [...state.faults.filter((fault) => fault.leg === leg), ...faultsOf(sheet, made, leg, seen)];
+  const apart = scattered(state, made);
+  if (out.length === 0 && faults.length === 0 && !apart) return null;
+  const asked: Asked = {
+    leg,
+    checks: out.map(({ check }) => check.id),
+    faults,
+    seen,
+    startOver: startingOver(sheet, state),
+    carryOn: out.map(({ check, judged }) => ({
+      check: check.id,
+      means: judged.mean > check.nominal ? check.ifLong : check.ifShort,
+    })),
+  };
+  const odd = apart ?? made.odd;
+  if (odd && faults.length === 0) return { ...asked, kind: "read-again", disagree: odd.ids, by: odd.by };
+  const fresh = (
+    why: "its-rule" | "held" | "used-up",
+    stoppedBy: { feature: string; line: number | null } | null,
+    by: Retry | null,
+  ): EndAdvice => {
+    const again = fromTheStart(sheet, state, leg, seen);
+    const startOver = startingOver(sheet, state, again);
+    return { ...asked, kind: "start-over", startOver, why, stoppedBy, rule: by, again };
+  };
+  const counted = cuttingRule(
+    sheet,
+    made.present.some(({ id, kind }) => kind === "end" && id !== sheet.features[0]?.id),
+  );
+  const offers = seen ? retriesOffered(sheet, state, seen.judgement, seen.answer, legOf(sheet, leg)) : [];
+  const next = nextRule(sheet, offers);
+  const spoilt =
+    out.some(({ check }) => check.fromStart) ||
+    (counted?.fromStart && faults.some(({ what }) => what !== "lost"));
+  if (next?.fromStart || spoilt) return fresh("its-rule", null, next?.fromStart ? next : startRule(sheet));
+  const solved = leastMoves(leastProblem(sheet, state, made, faults, open));
+  if (!solved.possible) return fresh("held", stopper(sheet, state, solved), null);
+  const plan = (placing: typeof solved.least) => planOf(sheet, { ...state, faults }, made, placing);
+  const least = plan(solved.least);
+  const glass = least.moves.some(
+    ({ feature, how }) =>
+      how === "cut" &&
+      made.present.some(
+        ({ id, kind, ends }) =>
+          id === feature && ((kind === "end" && id !== sheet.features[0]?.id) || ends.includes("coating")),
+      ),
+  );
+  const against: RetryOffer["rule"] | null = next ?? (glass ? counted : null);
+  const left = against ? against.most - retriesUsed(state, against.id, legOf(sheet, leg)) : 0;
+  if (against?.fromStart) return fresh("its-rule", null, against);
+  if (against && left <= 0) return fresh("used-up", null, against);
+  return {
+    ...asked,
+    kind: "rework",
+    least,
+    recommended: plan(solved.recommended),
+    margin: solved.recommended.margin,
+    rule: against && { rule: against, left },
+    takeOut: sheet.lines.some(
+      ({ index, step }) => index < state.reached && step.kind === "insert" && index > least.to,
+    ),
+  };
+}
+
+/** The same readings with those left open that are to be redone taken as out. */
+function asOut(made: AsMade, open: readonly string[]): AsMade {
+  if (open.length === 0) return made;
+  return {
+    ...made,
+    read: made.read.map((one) =>
+      open.includes(one.check.id) ? { ...one, judged: { ...one.judged, verdict: "out" } } : one,
+    ),
+  };
+}
+
+/** How many standard deviations two readings of one length may lie apart, times √2 for there being two. */
+const APART = 4 * Math.SQRT2;
+
+/** A length whose own readings lie further apart than the instrument repeats: one of them was of something else. */
+function scattered(state: EndState, made: AsMade): OddReadings | null {
+  for (const { check } of made.read) {
+    const own = state.readings.filter((reading) => reading.check === check.id);
+    const values = own.map(({ value }) => value);
+    const by = Math.max(...values) - Math.min(...values);
+    const u = Math.max(
+      ...own.map(({ instrument: { resolution, repeatability } }) =>
+        Math.hypot(resolution / Math.sqrt(12), repeatability),
+      ),
+    );
+    if (own.length > 1 && by > APART * u) return { ids: [check.id], by };
+  }
+  return null;
+}
+
+/** The rule an answer goes by next, where it sends back to marking or cutting. */
+const nextRule = (sheet: RunSheet, offers: readonly RetryOffer[]): Retry | null =>
+  offers.find(({ left, to }) => left > 0 && cuts(sheet, to))?.rule ?? null;
+
+const cuts = ({ lines }: RunSheet, to: number): boolean =>
+  lines[to]?.figure !== null || (lines[to]?.bares.length ?? 0) > 0;
+
+/** Whether the next thing to try for an answer is to mark or cut again, not to seat or polish once more. */
+function sendsToCut(sheet: RunSheet, state: EndState, { judgement, answer }: Seen, leg: string): boolean {
+  const next = retriesOffered(sheet, state, judgement, answer, legOf(sheet, leg)).find(
+    ({ left }) => left > 0,
+  );
+  return next !== undefined && cuts(sheet, next.to);
+}
+
+/**
+ * A bad answer whose next try goes back to marking or cutting says the glass is bad: before the cleave all that is
+ * bared is suspect, after it the cleaved end.
+ */
+function faultsOf(sheet: RunSheet, made: AsMade, leg: string, seen: Seen | null): SeenFault[] {
+  if (!seen) return [];
+  const end = made.present.filter(({ kind }) => kind === "end").at(-1);
+  if (!end) return [];
+  const isCleaved = end.id !== sheet.features[0]?.id;
+  const looked = sheet.lines.findIndex(({ step }) => judgementOf(step)?.id === seen.judgement);
+  const cleave = sheet.lines.findIndex(({ step }) => step.kind === "cleave");
+  // Glass that broke or was not clean before the cleave is no better for having been cleaved since.
+  const what = isCleaved && looked > cleave ? "bad-cleave" : "nick";
+  return [{ leg, feature: end.id, what, at: null }];
+}
+
+function stopper(
+  sheet: RunSheet,
+  state: EndState,
+  solved: Extract<ReturnType<typeof leastMoves>, { possible: false }>,
+): { feature: string; line: number | null } | null {
+  if (solved.reason !== "fixed") return null;
+  const feature = sheet.features.find(
+    ({ id }) => id === (solved.feature === NICK ? sheet.features[0]?.id : solved.feature),
+  );
+  if (!feature) return null;
+  const line = heldBy(sheet, state.reached, feature);
+  return { feature: feature.id, line: line < 0 ? null : line };
+}
+
+const URGENCY = { out: 0, unsure: 1, unread: 2, in: 3 } as const;
+
+/** Lengths in the order of what to do: out, then not settled, then not read, then in; each as the work has them. */
+export function inOrderOfDoing(all: readonly CheckStanding[]): CheckStanding[] {
+  return [...all].sort(
+    (a, b) => URGENCY[a.judged?.verdict ?? "unread"] - URGENCY[b.judged?.verdict ?? "unread"],
+  );
+}

@@ -1,0 +1,305 @@
+import type { Dimension } from "../dimensions/dimension";
+import type { EndState, SeenFault } from "../end/state";
+import { type Length, um, ZERO } from "../length/length";
+import type { AsMade } from "../measured/as-made";
+import type { ReworkFeature } from "../rework/problem";
+import type { Line, RunSheet, SheetFeature } from "../runsheet/runsheet";
+
+/** The question one prepared leg asks: what is there and where, what each length must be, what must be cut anyway. */
+export interface LeastProblem {
+  readonly features: readonly ReworkFeature[];
+  readonly dimensions: readonly Dimension[];
+  /** Lengths that must hold as they stand; the others only once something at their ends is made anew. */
+  readonly binding: ReadonlySet<string>;
+  readonly forced: readonly string[];
+  /** When the first of these is cut again, the second must be too: a stripper has gone over the cleaved end. */
+  readonly follows: readonly (readonly [edge: string, end: string])[];
+  /** Where glass is bared or cleaved: doing it again costs an attempt. */
+  readonly glass: readonly string[];
+  readonly cable: string;
+  readonly places: ReadonlyMap<string, Length>;
+}
+
+/** The place of a nick, as a feature nothing can move; the fibre end must go behind it. */
+export const NICK = "nick";
+/** A nick is taken off with so much glass before it, micrometres. */
+const CLEAR_OF_NICK = um(500);
+
+const BONDS: readonly Line["step"]["kind"][] = ["crimp", "cure", "fuse"];
+
+/**
+ * The line by which everything made before it is held for good: crimped, cured, fused, or pushed into adhesive;
+ * a seal holds all but the fibre ends and cut tubes that stand out of it. −1 where nothing is held.
+ */
+export function heldBy(
+  sheet: RunSheet,
+  reached: number,
+  { kind, cutAt }: Pick<SheetFeature, "kind" | "cutAt">,
+): number {
+  const standsOut = kind === "end" || (kind === "part" && cutAt !== null);
+  let filled = false;
+  let held = -1;
+  for (const { index, step } of sheet.lines.slice(0, reached)) {
+    filled ||= step.kind === "inject";
+    const bonds = BONDS.includes(step.kind) || (filled && step.kind === "insert");
+    if (bonds || (step.kind === "seal" && !standsOut)) held = index;
+  }
+  return held;
+}
+
+/** Whether a part's face is set, not cut: put where it belongs again by loading it once more. */
+export const isSet = (sheet: RunSheet, { kind, cutAt, madeAt }: SheetFeature): boolean =>
+  kind === "part" &&
+  cutAt === null &&
+  ["load", "dress", "fold"].includes(sheet.lines[madeAt]?.step.kind as string);
+
+/** Whether a part is only held against the end, neither cut, set nor bonded: it goes wherever the fibre end goes. */
+export const rides = (sheet: RunSheet, feature: SheetFeature, reached: number): boolean =>
+  feature.kind === "part" &&
+  feature.cutAt === null &&
+  !isSet(sheet, feature) &&
+  feature.madeAt >= heldBy(sheet, reached, feature);
+
+/** States one leg's question to the solver. */
+export function leastProblem(
+  sheet: RunSheet,
+  state: EndState,
+  made: AsMade,
+  faults: readonly SeenFault[],
+  unsettled: readonly string[] = [],
+): LeastProblem {
+  const { present, places } = made;
+  const { reached } = state;
+  const root = sheet.features[0]?.id;
+  const features = present.map((feature): ReworkFeature => {
+    const { id, bite, cutAt, madeAt } = feature;
+    const at = places.get(id) as Length;
+    const isCut = id === root || (cutAt !== null && cutAt < reached);
+    const held = Math.max(madeAt, cutAt ?? -1) < heldBy(sheet, reached, feature);
+    if (held) return { name: id, kind: "fixed", at };
+    if (isCut) return { name: id, kind: "cut", at, bite };
+    if (
+      feature.kind !== "end" &&
+      (feature.kind !== "part" || isSet(sheet, feature) || rides(sheet, feature, reached))
+    )
+      return { name: id, kind: "mark" };
+    return { name: id, kind: "fixed", at };
+  });
+  const nick = faults.find(({ what }) => what === "nick");
+  const end = fibreEnd(made);
+  const open = new Set(
+    made.read.filter(({ check }) => unsettled.includes(check.id)).map(({ check }) => check.dimension),
+  );
+  const stated = statedBetween(sheet, present).map((one) => (open.has(one.id) ? toTheMiddle(one) : one));
+  const riding = present.filter((feature) => rides(sheet, feature, reached)).map(({ id }) => id);
+  const dimensions = [
+    ...stated,
+    ...inOrder(sheet, made),
+    ...(end ? riding.map((part) => ridesOn(end, part, places)) : []),
+    ...(nick && end ? [behindNick(end)] : []),
+  ];
+  if (nick && end) features.push({ name: NICK, kind: "fixed", at: nickAt(made, nick, end) });
+  const read = new Map(made.read.map(({ check, judged }) => [check.dimension, judged.verdict]));
+  return {
+    features,
+    dimensions,
+    binding: new Set([
+      // A mark costs nothing to draw again, so its lengths hold whatever else is done.
+      ...dimensions
+        .filter(({ from, to }) =>
+          features.some(({ name, kind }) => kind === "mark" && (name === from || name === to)),
+        )
+        .map(({ id }) => id),
+      ...dimensions.filter(({ id }) => read.get(id) === "out" || id === NICK).map(({ id }) => id),
+      ...followedOut(stated, made, read),
+    ]),
+    forced: forcedBy(faults, features),
+    follows: end && cleaved(sheet, end) ? glassEdges(made).map(({ id }) => [id, end] as const) : [],
+    glass: [...glassEdges(made).map(({ id }) => id), ...(end && cleaved(sheet, end) ? [end] : [])],
+    cable: cableFeature(sheet, features, present),
+    places,
+  };
+}
+
+/** Share of the room either side of the middle that a length redone because it cannot be settled is made to. */
+const MIDDLE = 0.25;
+
+/** A length's limits drawn in about their middle, so that one that cannot be told from out is made well inside. */
+function toTheMiddle(one: Dimension): Dimension {
+  if (one.plus === null || one.minus === null) return one;
+  const middle = one.nominal + (one.plus - one.minus) / 2;
+  const half = Math.floor(((one.plus + one.minus) / 2) * MIDDLE);
+  return {
+    ...one,
+    plus: um(Math.floor(middle) + half - one.nominal),
+    minus: um(one.nominal - Math.ceil(middle) + half),
+  };
+}
+
+/** The fibre's end: the cleaved one, or the end as it came while nothing has replaced it. */
+const fibreEnd = ({ present }: AsMade): string | undefined =>
+  present.filter(({ kind }) => kind === "end").at(-1)?.id;
+
+const cleaved = (sheet: RunSheet, end: string): boolean => sheet.features[0]?.id !== end;
+
+/** Edges behind which the glass is bared: where the coating ends. */
+const glassEdges = ({ present }: AsMade) => present.filter(({ ends }) => ends.includes("coating"));
+
+/** The nick's place where it is known, with glass to spare; else all that is bared is suspect. */
+function nickAt({ places, present }: AsMade, { at }: SeenFault, end: string): Length {
+  const tip = places.get(end) as Length;
+  if (at !== null) return um(tip + at + CLEAR_OF_NICK);
+  const bared = present
+    .filter(({ ends }) => ends.includes("coating"))
+    .map(({ id }) => places.get(id) as Length);
+  return um(Math.max(tip, ...bared));
+}
+
+const behindNick = (end: string): Dimension => ({
+  id: NICK,
+  from: NICK,
+  to: end,
+  nominal: ZERO,
+  plus: null,
+  minus: ZERO,
+});
+
+/** A part goes with the fibre end, as far behind it as it is. */
+const ridesOn = (end: string, part: string, places: AsMade["places"]): Dimension => ({
+  id: `rides:${part}`,
+  from: end,
+  to: part,
+  nominal: um((places.get(part) as Length) - (places.get(end) as Length)),
+  plus: ZERO,
+  minus: ZERO,
+});
+
+/** Faults of a cleaved end that a fresh cleave mends. */
+const CLEAVED_ANEW: ReadonlySet<SeenFault["what"]> = new Set(["bad-cleave", "touched", "aged"]);
+
+/** What must be cut again whatever it measures. A nick is no cut: the fibre end is held behind it instead. */
+const forcedBy = (faults: readonly SeenFault[], features: readonly ReworkFeature[]): string[] => [
+  ...new Set(
+    faults.flatMap(({ what, feature }) => {
+      const kind = features.find(({ name }) => name === feature)?.kind;
+      return CLEAVED_ANEW.has(what) && kind !== undefined && kind !== "mark" ? [feature] : [];
+    }),
+  ),
+];
+
+/**
+ * Stated lengths between what is there; those that ran by a feature cut off since are carried over it
+ * (Fourier–Motzkin: what two limits by one middle feature say of its neighbours).
+ */
+function statedBetween({ limits }: RunSheet, present: readonly SheetFeature[]): Dimension[] {
+  const there = new Set(present.map(({ id }) => id));
+  let all = limits.map(({ dimension, from, to, nominal, min, max }) => ({
+    id: dimension,
+    from,
+    to,
+    nominal,
+    min,
+    max,
+  }));
+  const gone = [...new Set(all.flatMap(({ from, to }) => [from, to]))].filter((id) => !there.has(id));
+  for (const middle of gone) {
+    const by = all
+      .filter(({ from, to }) => from === middle || to === middle)
+      .map((one) => fromMiddle(one, middle));
+    const over = by.flatMap((a, i) =>
+      by.slice(i + 1).flatMap((b) =>
+        a.to === b.to
+          ? []
+          : [
+              {
+                id: `${a.id}+${b.id}`,
+                from: a.to,
+                to: b.to,
+                nominal: um(b.nominal - a.nominal),
+                min: b.min === null || a.max === null ? null : um(b.min - a.max),
+                max: b.max === null || a.min === null ? null : um(b.max - a.min),
+              },
+            ],
+      ),
+    );
+    all = [...all.filter(({ from, to }) => from !== middle && to !== middle), ...over];
+  }
+  return all
+    .filter(({ min, max }) => min !== null || max !== null)
+    .map(({ min, max, ...one }) => ({
+      ...one,
+      plus: max === null ? null : um(max - one.nominal),
+      minus: min === null ? null : um(one.nominal - min),
+    }));
+}
+
+type Between = Pick<Dimension, "id" | "from" | "to" | "nominal"> & { min: Length | null; max: Length | null };
+
+const fromMiddle = (one: Between, middle: string): Between =>
+  one.from === middle
+    ? one
+    : {
+        ...one,
+        from: one.to,
+        to: one.from,
+        nominal: um(-one.nominal),
+        min: one.max === null ? null : um(-one.max),
+        max: one.min === null ? null : um(-one.min),
+      };
+
+/** No inner layer ends behind the one around it, nor the fibre behind its coating, where the sheet has them so. */
+function inOrder({ layers }: RunSheet, { present }: AsMade): Dimension[] {
+  const depth = (one: SheetFeature) =>
+    one.kind === "end"
+      ? layers.length
+      : Math.max(-1, ...one.ends.map((kind) => layers.findIndex((layer) => layer.kind === kind)));
+  const edges = present.filter((one) => depth(one) >= 0).sort((a, b) => depth(b) - depth(a));
+  return edges.slice(1).flatMap((outer, i) => {
+    const inner = edges[i] as SheetFeature;
+    if (inner.position > outer.position) return [];
+    return [
+      { id: `order:${inner.id}`, from: inner.id, to: outer.id, nominal: ZERO, plus: null, minus: ZERO },
+    ];
+  });
+}
+
+/** Lengths not read themselves, out by what was read of their two ends. */
+function followedOut(
+  stated: readonly Dimension[],
+  { read, places }: AsMade,
+  judged: ReadonlyMap<string, string>,
+): string[] {
+  const joined = (from: string, to: string) => {
+    const reached = new Set([from]);
+    for (const one of reached)
+      for (const { check } of read) {
+        if (check.from === one) reached.add(check.to);
+        if (check.to === one) reached.add(check.from);
+      }
+    return reached.has(to);
+  };
+  return stated
+    .filter(({ id, from, to, nominal, plus, minus }) => {
+      if (judged.has(id) || !joined(from, to)) return false;
+      const off = (places.get(to) as Length) - (places.get(from) as Length) - nominal;
+      return (plus !== null && off > plus) || (minus !== null && off < -minus);
+    })
+    .map(({ id }) => id);
+}
+
+/** The feature whose going back is cable lost: the rearmost cut of the outermost layer that has one. */
+function cableFeature(
+  sheet: RunSheet,
+  features: readonly ReworkFeature[],
+  present: readonly SheetFeature[],
+): string {
+  const cut = present.filter(({ id }) => {
+    const feature = features.find(({ name }) => name === id);
+    return feature && feature.kind !== "mark" && present.some((one) => one.id === id && one.kind !== "part");
+  });
+  const outermost = sheet.layers
+    .map(({ kind }) => cut.filter(({ ends }) => ends.includes(kind)))
+    .find((all) => all.length > 0);
+  const among = outermost ?? cut;
+  return among.reduce((a, b) => (b.position > a.position ? b : a), among[0] as SheetFeature).id;
+}

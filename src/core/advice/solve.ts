@@ -1,0 +1,238 @@
+import { type Dimension, statedLimits } from "../dimensions/dimension";
+import { type Length, um } from "../length/length";
+import type { ReworkFeature, ReworkInput } from "../rework/problem";
+import { type Rework, rework } from "../rework/rework";
+import { type LeastProblem, NICK } from "./problem";
+
+/** Where everything comes to lie, cuts and marks, by one of the two ways. */
+export interface Placing {
+  /** Cuts made again. */
+  readonly moved: readonly string[];
+  readonly places: Readonly<Record<string, Length>>;
+  readonly cableLost: Length;
+}
+
+export type Solved =
+  | {
+      readonly possible: true;
+      readonly least: Placing;
+      readonly recommended: Placing & { readonly margin: number };
+    }
+  | Extract<Rework, { possible: false }>;
+
+/** A length that is left as it is while neither of its ends is made anew, even where it does not hold. */
+function leftAlone(one: Dimension, places: LeastProblem["places"]): Dimension {
+  const [from, to] = [places.get(one.from), places.get(one.to)];
+  if (from === undefined || to === undefined) return one;
+  const off = to - from - one.nominal;
+  return {
+    ...one,
+    plus: one.plus === null ? null : um(Math.max(one.plus, off)),
+    minus: one.minus === null ? null : um(Math.max(one.minus, -off)),
+  };
+}
+
+/** The problem with what is left alone loosened, and what follows from a moved edge forced. */
+function inputFor(problem: LeastProblem, moved: ReadonlySet<string>): ReworkInput {
+  const { features, dimensions, binding, follows, forced, cable, places } = problem;
+  const follow = follows
+    .filter(([edge, end]) => moved.has(edge) && isCut(problem, end))
+    .map(([, end]) => end);
+  return {
+    features: [...features],
+    dimensions: dimensions.map((one) =>
+      binding.has(one.id) || moved.has(one.from) || moved.has(one.to) ? one : leftAlone(one, places),
+    ),
+    forced: [...new Set([...forced, ...follow])],
+    cable,
+  };
+}
+
+const isCut = ({ features }: LeastProblem, name: string): boolean =>
+  features.some((one) => one.name === name && one.kind === "cut");
+
+/**
+ * The least that must be made anew. What only has to hold once its ends move, and the cleave that follows a moved
+ * coating, each ask for more as more moves; the moved set grows from nothing until it asks for no more, so it is the
+ * smallest that holds, and within it every place the least.
+ */
+export function leastMoves(problem: LeastProblem): Solved {
+  const least = fixpoint(problem, []);
+  if (!least.found.possible) return least.found;
+  return {
+    possible: true,
+    least: leastPlacing(problem, least.input, least.found),
+    recommended: recommendedPlacing(problem, roomier(problem, { ...least, found: least.found })),
+  };
+}
+
+interface Fixed<Found extends Rework = Rework> {
+  readonly input: ReworkInput;
+  readonly found: Found;
+}
+type Possible = Extract<Rework, { possible: true }>;
+
+function fixpoint(problem: LeastProblem, also: readonly string[]): Fixed {
+  let moved: ReadonlySet<string> = new Set();
+  for (;;) {
+    const plain = inputFor(problem, moved);
+    const input = { ...plain, forced: [...new Set([...plain.forced, ...also])] };
+    const found = rework(input);
+    if (!found.possible) return { input, found };
+    const grown = new Set([...moved, ...found.moved]);
+    if (grown.size === moved.size) return { input, found };
+    moved = grown;
+  }
+}
+
+/** Share of the limits' half-width under which a way is too tight to be worked to by hand. */
+const TIGHT = 0.25;
+
+/**
+ * Where the least set leaves no room, a neighbour is cut again too: whichever gives the most room, one after the other
+ * until there is enough. Glass that may stay is never cut for this.
+ */
+function roomier(problem: LeastProblem, start: Fixed<Possible>): Fixed<Possible> {
+  let best = start;
+  const also: string[] = [];
+  while (best.found.recommended.margin < TIGHT) {
+    const { moved } = best.found;
+    const tries = problem.features
+      .filter(({ name, kind }) => kind === "cut" && !moved.includes(name) && !isGlass(problem, name))
+      .filter(({ name }) =>
+        problem.dimensions.some(
+          ({ from, to }) => (from === name && moved.includes(to)) || (to === name && moved.includes(from)),
+        ),
+      )
+      .flatMap(({ name }) => {
+        const tried = fixpoint(problem, [...also, name]);
+        return tried.found.possible ? [{ name, fixed: { input: tried.input, found: tried.found } }] : [];
+      })
+      .filter(
+        ({ fixed }) => !fixed.found.moved.some((name) => isGlass(problem, name) && !moved.includes(name)),
+      );
+    const [top] = tries.sort((a, b) => b.fixed.found.recommended.margin - a.fixed.found.recommended.margin);
+    if (!top || top.fixed.found.recommended.margin <= best.found.recommended.margin + 0.05) break;
+    also.push(top.name);
+    best = top.fixed;
+  }
+  return best;
+}
+
+const isGlass = ({ glass }: LeastProblem, name: string): boolean => glass.includes(name);
+
+function leastPlacing(problem: LeastProblem, input: ReworkInput, found: Possible): Placing {
+  const held: ReworkInput = {
+    ...input,
+    forced: [],
+    features: input.features.map((one) =>
+      one.kind === "mark" ? one : { name: one.name, kind: "fixed", at: found.least[one.name] as Length },
+    ),
+  };
+  // With the cuts held at their least, the marks go in the middle of what that leaves them.
+  const about = rework(held);
+  const marks = about.possible ? about.recommended.positions : {};
+  const places = marksKept(problem, input.dimensions, {
+    ...marks,
+    ...found.least,
+    ...onlyMarks(problem, marks),
+  });
+  return { moved: found.moved, places: without(places), cableLost: found.cableLost };
+}
+
+function recommendedPlacing(
+  problem: LeastProblem,
+  { input, found }: Fixed<Possible>,
+): Placing & { readonly margin: number } {
+  const eased = easeToTenths(problem, input, new Set(found.moved), found.recommended.positions);
+  const places = marksKept(problem, input.dimensions, eased);
+  const cableLost = um((places[problem.cable] ?? 0) - (problem.places.get(problem.cable) ?? 0));
+  return { moved: found.moved, places: without(places), cableLost, margin: found.recommended.margin };
+}
+
+const onlyMarks = ({ features }: LeastProblem, places: Readonly<Record<string, Length>>) =>
+  Object.fromEntries(
+    features.flatMap(({ name, kind }) =>
+      kind === "mark" && places[name] !== undefined ? [[name, places[name] as Length]] : [],
+    ),
+  );
+
+const without = ({ [NICK]: _nick, ...places }: Readonly<Record<string, Length>>) => places;
+
+/** Whether every limit holds at these places. */
+const holdsAt = (dimensions: readonly Dimension[], places: Readonly<Record<string, Length>>): boolean =>
+  dimensions.every((one) => {
+    const [from, to] = [places[one.from], places[one.to]];
+    if (from === undefined || to === undefined) return true;
+    const { min, max } = statedLimits(one);
+    return to - from >= min && to - from <= max;
+  });
+
+/** A mark stays where it is drawn while that is within its limits and on something that is still there. */
+function marksKept(
+  { features, places: now, dimensions }: LeastProblem,
+  held: readonly Dimension[],
+  places: Readonly<Record<string, Length>>,
+): Readonly<Record<string, Length>> {
+  let kept = places;
+  for (const { name, kind } of features) {
+    const was = now.get(name);
+    if (kind !== "mark" || was === undefined) continue;
+    const tried = { ...kept, [name]: was };
+    const own = held.filter(({ from, to }) => from === name || to === name);
+    const datums = dimensions
+      .filter(({ from, to, nominal }) => to === name && nominal > 0 && from !== name)
+      .map(({ from }) => kept[from] ?? Number.NEGATIVE_INFINITY);
+    if (holdsAt(own, tried) && datums.every((at) => at <= was)) kept = tried;
+  }
+  return kept;
+}
+
+const TENTH = 100;
+
+/** Moved cuts and free marks to the nearest tenth of what they are laid off by, where every limit and bite still holds. */
+function easeToTenths(
+  problem: LeastProblem,
+  input: ReworkInput,
+  moved: ReadonlySet<string>,
+  positions: Readonly<Record<string, Length>>,
+): Readonly<Record<string, Length>> {
+  let eased = positions;
+  const turn = (one: ReworkFeature) => (one.kind === "mark" ? 2 : isFollower(problem, one.name) ? 1 : 0);
+  const inTurn = [...input.features].sort((a, b) => turn(a) - turn(b));
+  // Twice: what one neighbour forbade the first time may be free once that lies on a tenth itself.
+  for (const feature of [...inTurn, ...inTurn]) {
+    const at = eased[feature.name];
+    if (at === undefined || feature.kind === "fixed" || (feature.kind === "cut" && !moved.has(feature.name)))
+      continue;
+    const from =
+      feature.kind === "cut" && !isFollower(problem, feature.name)
+        ? feature.at
+        : datumOf(problem, eased, feature.name);
+    const least = feature.kind === "cut" ? feature.at + feature.bite : Number.NEGATIVE_INFINITY;
+    const nearest = Math.round((at - from) / TENTH) * TENTH;
+    for (const by of [nearest, nearest + TENTH, nearest - TENTH]) {
+      const tried = { ...eased, [feature.name]: um(from + by) };
+      if (from + by < least || Math.abs(from + by - at) > TENTH || !holdsAt(input.dimensions, tried))
+        continue;
+      eased = tried;
+      break;
+    }
+  }
+  return eased;
+}
+
+const isFollower = ({ follows }: LeastProblem, name: string): boolean =>
+  follows.some(([, end]) => end === name);
+
+/** What a mark or a cleave is laid off from: the other end of its first length whose place is known. */
+function datumOf(
+  { dimensions }: LeastProblem,
+  places: Readonly<Record<string, Length>>,
+  name: string,
+): number {
+  const own = dimensions.find(
+    ({ id, from, to }) => !id.startsWith("order:") && (from === name || to === name),
+  );
+  return own ? (places[own.from === name ? own.to : own.from] ?? 0) : 0;
+}

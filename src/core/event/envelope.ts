@@ -1,0 +1,91 @@
+import { z } from "zod";
+import { type EndEvent, zStoredEvent } from "./event";
+import { zJudged } from "./judged";
+import { PURPOSES, type Recorded, type UnreadEvent } from "./recorded";
+
+/** The version events are written by. */
+export const EVENT_VERSION = 2;
+
+/**
+ * An event as it is written, version 2: hashed as canonical JSON (RFC 8785) with the hash before it. An older version is
+ * lifted on reading; another shape is another version beside it, never a change of this one.
+ */
+export const zEnvelope = z.strictObject({
+  v: z.literal(EVENT_VERSION),
+  id: z.string(),
+  end: z.string(),
+  seq: z.int().min(1),
+  at: z.string(),
+  by: z.string().nullable(),
+  client: z.string(),
+  purpose: z.enum(PURPOSES),
+  event: zStoredEvent,
+  judged: zJudged.optional(),
+});
+
+/** An event as it lies in the file: `body` is its very text. */
+export interface EventRow {
+  readonly id: string;
+  readonly endId: string;
+  readonly seq: number;
+  readonly v: number;
+  readonly at: string;
+  /** Of version 1 only; later ones have it in the body. */
+  readonly client: string;
+  readonly body: string;
+}
+
+/**
+ * Reads an event of any version: version 1 (its body is the event alone) lifted, version 2 as it is. Whatever this
+ * program cannot read comes back as unread, with what it calls itself.
+ */
+export function readEvent({ id, seq, v, at, client, body }: EventRow): Recorded {
+  const unread = (why: UnreadEvent["why"], says: unknown): Recorded => ({
+    id,
+    seq,
+    at,
+    client,
+    event: { kind: "unread", why, v, says: typeof says === "string" ? says.slice(0, 80) : "" },
+  });
+  const content = parsed(body);
+  if (v > EVENT_VERSION) return unread("newer", kindOf(content));
+  if (v === EVENT_VERSION) {
+    const envelope = zEnvelope.safeParse(content);
+    if (!envelope.success) return unread("strange", kindOf(content));
+    const { by, event, judged } = envelope.data;
+    return { id, seq, at, by, client: envelope.data.client, event, ...(judged ? { judged } : {}) };
+  }
+  const event = eventOfVersion1(content);
+  return event ? { id, seq, at, by: null, client, event } : unread("strange", kindOf({ event: content }));
+}
+
+/** An event as version 1 wrote it, lifted; null for what is none. */
+export function eventOfVersion1(content: unknown): EndEvent | null {
+  const event = zStoredEvent.safeParse(liftedFrom1(content));
+  return event.success ? event.data : null;
+}
+
+const parsed = (text: string): unknown => {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return null;
+  }
+};
+
+const isRecord = (value: unknown): value is Readonly<Record<string, unknown>> =>
+  typeof value === "object" && value !== null;
+
+const kindOf = (content: unknown): unknown =>
+  isRecord(content) && isRecord(content.event) ? content.event.kind : undefined;
+
+/** Version 1 called a retry a redo, and named what it took back otherwise; all else it wrote as version 2 does. */
+function liftedFrom1(event: unknown): unknown {
+  if (!isRecord(event)) return event;
+  if (event.kind === "redo") return { ...event, kind: "retry" };
+  if (event.kind === "untake") return { kind: "take-back", event: event.entry };
+  return event;
+}
+
+/** Whether an event can be read. */
+export const isRead = (event: Recorded["event"]): event is EndEvent => event.kind !== "unread";

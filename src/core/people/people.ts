@@ -1,0 +1,74 @@
+import { z } from "zod";
+import { InputError } from "../problem/problem";
+
+export const zPersonName = z
+  .string("A person has a name")
+  .trim()
+  .min(1, "A person has a name")
+  .max(120, "A name has at most 120 characters");
+
+/** What was said of people: one came, is called otherwise now, or turned out to be another. Only ever added. */
+export interface PersonEvent {
+  readonly kind: "add" | "rename" | "merge";
+  readonly person: string;
+  /** Their name; of a merge, empty. */
+  readonly name: string;
+  /** Of a merge: whom they turned out to be. */
+  readonly into: string | null;
+}
+
+/** Somebody who works, with every id they ever went by: their own first. */
+export interface Person {
+  readonly id: string;
+  readonly name: string;
+  /** Names they went by before, and those of whom they turned out to be. */
+  readonly formerly: readonly string[];
+  readonly ids: readonly string[];
+}
+
+/** Everybody, in the order they came; merged people once. */
+export function peopleFrom(events: readonly PersonEvent[]): Person[] {
+  const people = new Map<string, Person>();
+  for (const { kind, person, name, into } of events) {
+    const known = people.get(person);
+    if (kind === "add") people.set(person, { id: person, name, formerly: [], ids: [person] });
+    else if (kind === "rename" && known)
+      people.set(person, { ...known, name, formerly: others([...known.formerly, known.name], name) });
+    else if (kind === "merge" && known) {
+      const kept = into === null ? undefined : people.get(into);
+      if (!kept) continue;
+      people.delete(person);
+      people.set(kept.id, {
+        ...kept,
+        formerly: others([...kept.formerly, known.name, ...known.formerly], kept.name),
+        ids: [...kept.ids, ...known.ids],
+      });
+    }
+  }
+  return [...people.values()];
+}
+
+const others = (names: readonly string[], but: string): string[] =>
+  [...new Set(names)].filter((name) => name !== but);
+
+/** Who goes by an id, also one they went by before they were merged. */
+export const personBy = (people: readonly Person[], id: string): Person | undefined =>
+  people.find(({ ids }) => ids.includes(id));
+
+/** Who goes by a name, or did. */
+export const personNamed = (people: readonly Person[], name: string): Person | undefined =>
+  people.find((one) => one.name === name) ?? people.find(({ formerly }) => formerly.includes(name));
+
+/** @throws InputError: somebody goes by that name already, or nobody by that id. */
+export function mustBeAcceptable(people: readonly Person[], { kind, person, name, into }: PersonEvent): void {
+  if (kind !== "add" && !people.some(({ id }) => id === person))
+    throw new InputError("unknown-person", "Nobody goes by that id here.", ["person"]);
+  if (kind !== "merge" && people.some((one) => one.name === name && one.id !== person))
+    throw new InputError(
+      "name-taken",
+      `Somebody is called “${name}” already. Pick them, or tell the two apart in the name.`,
+      ["name"],
+    );
+  if (kind === "merge" && (into === person || !people.some(({ id }) => id === into)))
+    throw new InputError("unknown-person", "A person is merged into another who is known here.", ["into"]);
+}

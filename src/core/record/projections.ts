@@ -1,0 +1,225 @@
+import type { Rule, Verdict } from "../conformance/conformance";
+import { judgeCheck } from "../end/result";
+import { type EndState, endState, isTakenBack } from "../end/state";
+import type { KeptVerdict } from "../event/judged";
+import type { Purpose, Recorded } from "../event/recorded";
+import type { Check, RunSheet } from "../runsheet/runsheet";
+import { SIMULATED } from "../simulated/hidden-end";
+
+/** A reading as its end's later events leave it. Lengths in micrometres. */
+export interface ReadingRow {
+  readonly eventId: string;
+  readonly check: string;
+  readonly value: number;
+  readonly instrument: string;
+  readonly by: string | null;
+  readonly at: string;
+  readonly standing: "stands" | "void" | "struck";
+}
+
+/** One length of an end: its limits, what it was judged to be, how its first readings lay. Micrometres. */
+export interface VerdictRow {
+  readonly check: string;
+  readonly dimension: string;
+  readonly name: string;
+  readonly leg: string;
+  readonly nominal: number;
+  readonly min: number | null;
+  readonly max: number | null;
+  readonly makes: string | null;
+  readonly tool: string | null;
+  readonly readings: number;
+  readonly mean: number | null;
+  readonly u: number | null;
+  readonly probability: number | null;
+  readonly verdict: Verdict | null;
+  readonly firstMean: number | null;
+}
+
+/** A retry, fresh start or rework. */
+export interface AttemptRow {
+  readonly eventId: string;
+  readonly kind: "retry" | "restart" | "rework";
+  readonly rule: string | null;
+  readonly leg: string;
+  readonly at: string;
+  readonly cableLost: number;
+  /** 1 where it was taken back at once, else 0. */
+  readonly takenBack: number;
+}
+
+/** Something used up; a stroke of a blade has its tool. */
+export interface UseRow {
+  readonly eventId: string;
+  readonly place: number;
+  readonly tool: string | null;
+  readonly item: string;
+  readonly count: number;
+  readonly at: string;
+  readonly purpose: Purpose;
+}
+
+/** What lists, aims and counts are told from: all of it follows from an end's events. */
+export interface Projections {
+  readonly readings: readonly ReadingRow[];
+  readonly verdicts: readonly VerdictRow[];
+  readonly attempts: readonly AttemptRow[];
+  readonly uses: readonly UseRow[];
+}
+
+/** What an end's projections are worked out from. */
+export interface Projected {
+  readonly sheet: RunSheet;
+  readonly rule: Rule;
+  readonly purpose: Purpose;
+  readonly events: readonly Recorded[];
+  /** As judged at the sign-off, where that is on record. */
+  readonly verdicts: readonly KeptVerdict[] | null;
+}
+
+export function projectionsOf(end: Projected): Projections {
+  const { sheet, events } = end;
+  const state = endState(events);
+  return {
+    readings: readingRows(events, state),
+    verdicts: sheet.checks.map((check) => verdictRow(end, state, check)),
+    attempts: events.flatMap((one) => attemptRow(events, one) ?? []),
+    uses: events.flatMap((one) => usedIn(one, end.purpose)),
+  };
+}
+
+function readingRows(events: readonly Recorded[], state: EndState): ReadingRow[] {
+  const standing = (id: string): ReadingRow["standing"] => {
+    if (state.readings.some((one) => one.id === id)) return "stands";
+    return state.voided.some((one) => one.id === id) ? "void" : "struck";
+  };
+  return events.flatMap(({ id, at, by, event }) =>
+    event.kind === "reading"
+      ? [
+          {
+            eventId: id,
+            check: event.check,
+            value: event.value,
+            instrument: event.instrument.id,
+            by: by ?? null,
+            at,
+            standing: standing(id),
+          },
+        ]
+      : [],
+  );
+}
+
+/** One length of an end as a row. */
+export function verdictRow(
+  { sheet, rule, events, verdicts }: Projected,
+  state: EndState,
+  check: Check,
+): VerdictRow {
+  const own = state.readings.filter((reading) => reading.check === check.id);
+  const judged = verdicts?.find((one) => one.check === check.id) ?? judgeCheck(check, own, rule);
+  const laid = laidOffBy(sheet, check);
+  return {
+    check: check.id,
+    dimension: check.dimension,
+    name: check.name,
+    leg: check.leg,
+    nominal: check.nominal,
+    min: check.min,
+    max: check.max,
+    makes: laid?.makes ?? null,
+    tool: laid?.tool ?? null,
+    readings: own.length,
+    mean: judged?.mean ?? null,
+    u: judged?.u ?? null,
+    probability: judged?.probability ?? null,
+    verdict: judged?.verdict ?? null,
+    firstMean: firstMean(events, check.id),
+  };
+}
+
+/**
+ * Mean of a length's readings before anything was redone, since what is made after it is made with them in mind.
+ * Struck readings and those of a simulated end say nothing of a hand.
+ */
+function firstMean(events: readonly Recorded[], check: string): number | null {
+  const redone = events.findIndex(
+    ({ id, event }) => (event.kind === "retry" || event.kind === "rework") && !isTakenBack(events, id),
+  );
+  const first = redone < 0 ? events : events.slice(0, redone);
+  const struck = new Set(events.flatMap(({ event }) => (event.kind === "strike" ? [event.reading] : [])));
+  const values = first.flatMap(({ id, event }) =>
+    event.kind === "reading" &&
+    event.check === check &&
+    event.instrument.id !== SIMULATED.id &&
+    !struck.has(id)
+      ? [event.value as number]
+      : [],
+  );
+  return values.length > 0 ? values.reduce((sum, value) => sum + value, 0) / values.length : null;
+}
+
+/** The feature a length is laid off to and the tool that makes it; null where the length follows from others. */
+function laidOffBy(sheet: RunSheet, { from, to }: Check): { makes: string; tool: string } | null {
+  const at = (id: string) => {
+    const feature = sheet.features.find((one) => one.id === id);
+    return feature?.cutAt ?? feature?.madeAt ?? -1;
+  };
+  const [makes, datum] = at(from) > at(to) ? [from, to] : [to, from];
+  const figure = sheet.lines.find((line) => line.figure?.feature === makes)?.figure;
+  const step = sheet.lines[at(makes)]?.step;
+  const tool = step && "tool" in step ? step.tool : undefined;
+  return figure?.own.datum === datum && tool !== undefined ? { makes, tool } : null;
+}
+
+function attemptRow(events: readonly Recorded[], { id, at, event }: Recorded): AttemptRow | null {
+  const takenBack = () => Number(isTakenBack(events, id));
+  switch (event.kind) {
+    case "retry":
+      return {
+        eventId: id,
+        kind: "retry",
+        rule: event.rule,
+        leg: event.leg ?? "",
+        at,
+        cableLost: event.cableLost ?? 0,
+        takenBack: takenBack(),
+      };
+    case "restart":
+      return {
+        eventId: id,
+        kind: "restart",
+        rule: null,
+        leg: "",
+        at,
+        cableLost: event.cableLost,
+        takenBack: takenBack(),
+      };
+    case "rework":
+      return {
+        eventId: id,
+        kind: "rework",
+        rule: event.rule,
+        leg: event.leg,
+        at,
+        cableLost: event.cableLost,
+        takenBack: takenBack(),
+      };
+    default:
+      return null;
+  }
+}
+
+/** What an event used up: its first item is the tool's own stroke. */
+export const usedIn = ({ id, at, event }: Recorded, purpose: Purpose): UseRow[] =>
+  event.kind === "use"
+    ? event.items.map(({ item, count }, place) => ({
+        eventId: id,
+        place,
+        tool: place === 0 ? event.tool : null,
+        item,
+        count,
+        at,
+        purpose,
+      }))
+    : [];

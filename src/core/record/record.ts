@@ -1,0 +1,323 @@
+import { z } from "zod";
+import { type Rule, zRule } from "../conformance/conformance";
+import { openPoints } from "../end/open-points";
+import { judgeCheck, resultOf } from "../end/result";
+import { type EndState, endState } from "../end/state";
+import { FAULTS, OUTCOMES } from "../event/event";
+import { type KeptVerdict, RESULTS, type Result } from "../event/judged";
+import { PURPOSES, type Purpose, type Recorded } from "../event/recorded";
+import { zMm, zMmExact } from "../length/length";
+import { type Person, personBy } from "../people/people";
+import { judgementOf } from "../procedure/step";
+import type { RunSheet } from "../runsheet/runsheet";
+import { usedOn } from "../tally/used";
+import { attemptsOf, zAttempt } from "./attempts";
+import { openTold, zOpen } from "./open";
+import { readingOf, zReading } from "./reading";
+
+const zVerdict = z.enum(["in", "out", "unsure"]);
+
+/** A length as it is told: what was asked, whose figure it is, what was read, what that was judged to be. */
+const zLength = z.strictObject({
+  id: z.string(),
+  name: z.string(),
+  leg: z.string(),
+  nominal: zMm,
+  min: zMm.nullable(),
+  max: zMm.nullable(),
+  /** Whether nobody has held this figure against the part's sheet yet. */
+  representative: z.boolean(),
+  verdict: zVerdict.nullable(),
+  probability: z.number().nullable(),
+  mean: zMmExact.nullable(),
+  u: zMmExact.nullable(),
+  readings: z.array(zReading),
+});
+
+/** A mark or cut as it was laid off, and whose figure that is. */
+const zFigureTold = z.strictObject({
+  step: z.int(),
+  title: z.string(),
+  feature: z.string(),
+  fromEnd: zMm,
+  from: z.string(),
+  distance: zMm,
+  representative: z.boolean(),
+});
+
+/** Everything that is ever told of an end. Lengths in millimetres outside, micrometres inside. */
+export const zRecord = z.strictObject({
+  id: z.string(),
+  purpose: z.enum(PURPOSES),
+  job: z.string(),
+  label: z.string(),
+  style: z.strictObject({
+    id: z.string(),
+    name: z.string(),
+    revision: z.int(),
+    /** Where the document's figures come from as a whole; each figure says so by itself. */
+    figures: z.strictObject({
+      kind: z.enum(["representative", "own"]),
+      note: z.string(),
+      date: z.string(),
+    }),
+  }),
+  cable: z.strictObject({
+    id: z.string(),
+    name: z.string(),
+    revision: z.int(),
+    core: z.string(),
+    lost: zMm,
+    left: zMm.nullable(),
+  }),
+  choices: z.record(z.string(), z.string()),
+  as: z.array(z.string()),
+  rule: zRule,
+  started: z.string(),
+  program: z.string(),
+  hash: z.string(),
+  signed: z
+    .strictObject({
+      name: z.string(),
+      /** The person's id and what they are called now; null where that was never said. */
+      person: z.string().nullable(),
+      called: z.string().nullable(),
+      at: z.string(),
+      outcome: z.enum(OUTCOMES),
+      missingShards: z.string().optional(),
+    })
+    .nullable(),
+  /** As judged when it was signed off; until then, as it stands. */
+  result: z.enum(RESULTS),
+  lengths: z.array(zLength),
+  figures: z.array(zFigureTold),
+  open: z.array(zOpen),
+  reworks: z.array(
+    z.strictObject({
+      at: z.string(),
+      by: z.string().nullable(),
+      leg: z.string(),
+      plan: z.enum(["least", "recommended"]),
+      rule: z.string().nullable(),
+      why: z.string(),
+      cableLost: zMm,
+      moves: z.array(
+        z.strictObject({ feature: z.string(), name: z.string(), was: zMm.nullable(), now: zMm }),
+      ),
+    }),
+  ),
+  attempts: z.array(zAttempt),
+  /** How often each retry rule was used. */
+  tried: z.array(z.strictObject({ rule: z.string(), name: z.string(), leg: z.string(), count: z.int() })),
+  faults: z.array(
+    z.strictObject({
+      leg: z.string(),
+      feature: z.string(),
+      name: z.string(),
+      what: z.enum(FAULTS),
+      behind: zMm.nullable(),
+      at: z.string(),
+      /** Whether it still stood: neither taken back nor made anew. */
+      stands: z.boolean(),
+    }),
+  ),
+  looks: z.array(
+    z.strictObject({
+      id: z.string(),
+      asks: z.string(),
+      answer: z.string().nullable(),
+      sees: z.string().nullable(),
+      good: z.boolean().nullable(),
+    }),
+  ),
+  parts: z.array(z.strictObject({ id: z.string(), name: z.string(), on: z.boolean() })),
+  shards: z.strictObject({ made: z.int(), binned: z.int() }),
+  used: z.array(z.strictObject({ item: z.string(), count: z.int() })),
+  photos: z.array(
+    z.strictObject({ sha256: z.string(), caption: z.string(), width: z.int(), height: z.int() }),
+  ),
+  corrections: z.array(
+    z.strictObject({
+      corrects: z.string(),
+      says: z.string(),
+      why: z.string(),
+      name: z.string(),
+      at: z.string(),
+    }),
+  ),
+  /** Readings that no longer speak for the end. */
+  struck: z.array(zReading.extend({ length: z.string() })),
+  voided: z.array(zReading.extend({ length: z.string() })),
+  /** Events this program cannot read: what they say is not in this record. */
+  unread: z.array(z.strictObject({ seq: z.int(), why: z.enum(["newer", "strange"]), says: z.string() })),
+});
+
+/** The record of an end. Lengths in micrometres. */
+export type EndRecord = z.output<typeof zRecord>;
+
+/** The same as it leaves for elsewhere: plain JSON, millimetres. */
+export type RecordDocument = z.input<typeof zRecord>;
+
+/** What a record is made of. */
+export interface Recordable {
+  readonly id: string;
+  readonly createdAt: string;
+  readonly purpose: Purpose;
+  readonly styleName: string;
+  readonly cableName: string;
+  readonly rule: Rule;
+  readonly sheet: RunSheet;
+  readonly program: string;
+  readonly events: readonly Recorded[];
+  /** As judged at the sign-off; null until then. */
+  readonly result: Result | null;
+  readonly verdicts: readonly KeptVerdict[] | null;
+  readonly hash: string;
+}
+
+/** The one record of an end: screen, paper, spreadsheet and API print it and work nothing out. */
+export function recordOf(end: Recordable, people: readonly Person[] = []): EndRecord {
+  const { sheet, events, rule } = end;
+  const state = endState(events);
+  return {
+    id: end.id,
+    purpose: end.purpose,
+    job: state.job,
+    label: state.label,
+    style: {
+      id: sheet.procedure.id,
+      name: end.styleName,
+      revision: sheet.procedure.revision,
+      figures: sheet.procedure.source,
+    },
+    cable: {
+      id: sheet.cable.id,
+      name: end.cableName,
+      revision: sheet.cable.revision,
+      core: sheet.picked.core,
+      lost: state.lost,
+      left: state.spare,
+    },
+    choices: sheet.picked.choices,
+    as: [...sheet.as],
+    rule,
+    started: end.createdAt,
+    program: end.program,
+    hash: end.hash,
+    signed: signedBy(events, state, people),
+    result: end.result ?? resultOf(sheet, state, rule),
+    lengths: lengthsOf(end, state),
+    figures: figuresOf(sheet),
+    open: openPoints(sheet, state, rule).map(openTold),
+    ...attemptsOf(sheet, events),
+    tried: triedOf(sheet, state),
+    faults: faultsOf(sheet, events, state),
+    looks: looksOf(sheet, state),
+    parts: sheet.parts.map(({ id, name }) => ({ id, name, on: state.threaded.includes(id) })),
+    shards: { ...state.shards },
+    used: usedOn(events).map(({ item, count }) => ({ item, count })),
+    photos: state.photos.map(({ sha256, caption, width, height }) => ({ sha256, caption, width, height })),
+    corrections: events.flatMap(({ event, at }) =>
+      event.kind === "correction"
+        ? [{ corrects: event.corrects, says: event.says, why: event.why, name: event.name, at }]
+        : [],
+    ),
+    struck: struckOut(events, state),
+    voided: state.voided.map((reading) => ({ ...readingOf(reading), length: reading.check })),
+    unread: events.flatMap(({ seq, event }) =>
+      event.kind === "unread" ? [{ seq, why: event.why, says: event.says }] : [],
+    ),
+  };
+}
+
+function signedBy(
+  events: readonly Recorded[],
+  { signed }: EndState,
+  people: readonly Person[],
+): EndRecord["signed"] {
+  if (!signed) return null;
+  const by = events.find(({ event }) => event.kind === "sign")?.by ?? null;
+  const person = by === null ? undefined : personBy(people, by);
+  return { ...signed, person: person?.id ?? by, called: person?.name ?? null };
+}
+
+function lengthsOf({ sheet, rule, verdicts }: Recordable, state: EndState): EndRecord["lengths"] {
+  return sheet.checks.map((check) => {
+    const readings = state.readings.filter((reading) => reading.check === check.id);
+    const judged = verdicts?.find((one) => one.check === check.id) ?? judgeCheck(check, readings, rule);
+    return {
+      id: check.id,
+      name: check.name,
+      leg: check.leg,
+      nominal: check.nominal,
+      min: check.min,
+      max: check.max,
+      representative: check.representative,
+      verdict: judged?.verdict ?? null,
+      probability: judged?.probability ?? null,
+      mean: judged?.mean ?? null,
+      u: judged?.u ?? null,
+      readings: readings.map(readingOf),
+    };
+  });
+}
+
+const figuresOf = (sheet: RunSheet): EndRecord["figures"] =>
+  sheet.lines.flatMap(({ index, step, figure }) =>
+    figure
+      ? [
+          {
+            step: index + 1,
+            title: step.title,
+            feature: featureName(sheet, figure.feature),
+            fromEnd: figure.fromEnd,
+            from: featureName(sheet, figure.own.datum),
+            distance: figure.own.distance,
+            representative: figure.representative,
+          },
+        ]
+      : [],
+  );
+
+const featureName = (sheet: RunSheet, id: string): string =>
+  sheet.features.find((feature) => feature.id === id)?.name ?? id;
+
+const triedOf = (sheet: RunSheet, { attempts }: EndState): EndRecord["tried"] =>
+  Object.entries(attempts).map(([key, count]) => {
+    const [rule = key, leg = ""] = key.split("/");
+    return { rule, leg, name: sheet.retries.find(({ id }) => id === rule)?.name ?? rule, count };
+  });
+
+function faultsOf(sheet: RunSheet, events: readonly Recorded[], state: EndState): EndRecord["faults"] {
+  return events.flatMap(({ event, at }) => {
+    if (event.kind !== "fault" || !event.on) return [];
+    const { leg, feature, what, at: behind } = event;
+    const stands = state.faults.some(
+      (one) => one.leg === leg && one.feature === feature && one.what === what,
+    );
+    return [{ leg, feature, name: featureName(sheet, feature), what, behind, at, stands }];
+  });
+}
+
+const looksOf = (sheet: RunSheet, { answers }: EndState): EndRecord["looks"] =>
+  sheet.lines.flatMap(({ step }) => {
+    const judgement = judgementOf(step);
+    if (!judgement) return [];
+    const given = judgement.answers.find(({ id }) => id === answers[judgement.id]);
+    return [
+      {
+        id: judgement.id,
+        asks: judgement.asks,
+        answer: given?.id ?? null,
+        sees: given?.sees ?? null,
+        good: given?.good ?? null,
+      },
+    ];
+  });
+
+const struckOut = (events: readonly Recorded[], state: EndState): EndRecord["struck"] =>
+  events.flatMap(({ id, at, event }) =>
+    event.kind === "reading" && ![...state.readings, ...state.voided].some((kept) => kept.id === id)
+      ? [{ ...readingOf({ ...event, id, at }), length: event.check }]
+      : [],
+  );

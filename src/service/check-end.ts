@@ -1,0 +1,282 @@
+import {
+  compileRunSheet,
+  EVENT_VERSION,
+  endState,
+  followsFrom,
+  type KeptVerdict,
+  projectionsOf,
+  type Recorded,
+  type RunSheet,
+  readEvent,
+  sheetDocument,
+} from "@/core";
+import { type ChainedRow, endDigest, eventHash, foundingHash } from "@/store/chain";
+import { findDocument, keptCable, keptProcedure, keptTools } from "@/store/documents";
+import type { EndRow } from "@/store/ends";
+import { foundingColumns, zFounding } from "@/store/founding";
+import { canonical } from "@/store/hash";
+import { photoBytes } from "@/store/photos";
+import { PROGRAM } from "@/store/program";
+import { projectedOf } from "@/store/projections";
+import { registerLines } from "@/store/register";
+import type { Store } from "@/store/store";
+import { judgedOf, sheetOf } from "./ends";
+
+export interface EndFinding {
+  readonly seq?: number;
+  readonly what: string;
+  /** Whether nothing was altered. */
+  readonly note?: boolean;
+}
+
+/**
+ * Checks one end: its chain of hashes from what it was started as to its last event, its columns and documents, what
+ * follows from its events, its photographs, and whether this program compiles and judges it as it was.
+ */
+export function checkEnd(store: Store, row: EndRow, events: readonly ChainedRow[]): EndFinding[] {
+  const chain = [...foundingOff(row), ...brokenLinks(row, events), ...envelopesOff(events)];
+  const entered = registerOff(store, row, events);
+  const gone = (["procedureHash", "cableHash", "toolsHash", "sheetHash"] as const).flatMap((key) => {
+    const hash = row[key];
+    return hash !== null && !findDocument(store, hash)
+      ? [{ what: `A document it was made by is gone (${key}).` }]
+      : [];
+  });
+  const sheetless =
+    row.sheetHash === null
+      ? [{ what: "The sheet it was worked by was never kept: its documents could not be compiled any more." }]
+      : [];
+  const found = [...chain, ...entered, ...gone, ...sheetless];
+  // What follows from a history that was changed would only say the same once more.
+  if (found.length > 0) return found;
+  const history = events.map(readEvent);
+  const unread = history.flatMap(({ seq, event }): EndFinding[] =>
+    event.kind !== "unread"
+      ? []
+      : event.why === "newer"
+        ? [{ seq, what: "Written by a newer Arlent: kept, and read by that one.", note: true }]
+        : [{ seq, what: "This event cannot be read." }],
+  );
+  if (unread.length > 0) return unread;
+  const sheet = sheetOf(store, row);
+  return [
+    ...photosGone(store, history),
+    ...rowOff(row, sheet, history),
+    ...projectionsOff(store, row, sheet, history),
+    ...compiledOtherwise(store, row, sheet),
+    ...judgedOtherwise(row, sheet, history),
+  ];
+}
+
+/** What the columns say beside the founding that is hashed. */
+function foundingOff(row: EndRow): EndFinding[] {
+  if (row.founding === null) return [];
+  const founding = zFounding.safeParse(parsed(row.founding));
+  if (!founding.success)
+    return [{ what: "Begun by a newer Arlent: kept, and read by that one.", note: true }];
+  const columns = Object.entries(foundingColumns(founding.data));
+  const off = columns.filter(
+    ([key, value]) => canonical(row[key as keyof EndRow] ?? null) !== canonical(value ?? null),
+  );
+  return off.length > 0
+    ? [{ what: `What it was started as was changed: ${off.map(([key]) => key).join(", ")}.` }]
+    : [];
+}
+
+/** The first link that does not hold: an event changed, put in, taken out, or the end itself changed. */
+function brokenLinks(row: EndRow, events: readonly ChainedRow[]): EndFinding[] {
+  let before = foundingHash(row);
+  for (const [i, event] of events.entries()) {
+    if (i === 0 && event.before !== before)
+      return [{ what: "What the end was started as was changed, or its first event is gone." }];
+    if (event.before !== before)
+      return [{ seq: event.seq, what: "An event before this one was taken out or changed." }];
+    if (eventHash(event) !== event.hash) return [{ seq: event.seq, what: "This event was changed." }];
+    before = event.hash;
+  }
+  if (before === row.lastHash) return [];
+  return [
+    {
+      what:
+        events.length === 0
+          ? "What the end was started as was changed, or its events are gone."
+          : "Events at the end of its history are gone.",
+    },
+  ];
+}
+
+/** Columns of an event beside its envelope, and envelopes that are not written as they are hashed. */
+const envelopesOff = (events: readonly ChainedRow[]): EndFinding[] =>
+  events.flatMap(({ v, seq, body, id, endId, at, client }) => {
+    if (v < EVENT_VERSION) return [];
+    const said = parsed(body);
+    if (!isObject(said)) return [{ seq, what: "This event was changed: body." }];
+    const columns = { v, id, end: endId, seq, at, client };
+    const off = Object.entries(columns).flatMap(([key, value]) => (said[key] === value ? [] : [key]));
+    if (canonical(said) !== body) off.push("body");
+    return off.length > 0 ? [{ seq, what: `This event was changed: ${off.join(", ")}.` }] : [];
+  });
+
+const parsed = (text: string): unknown => {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return null;
+  }
+};
+
+const isObject = (value: unknown): value is Readonly<Record<string, unknown>> =>
+  typeof value === "object" && value !== null;
+
+/** What the register keeps of it: that it was begun, and that it was signed off. */
+function registerOff(store: Store, row: EndRow, events: readonly ChainedRow[]): EndFinding[] {
+  const [begun] = registerLines(store, "end", row.id);
+  const signs = events.filter(({ v, body }) => kindIn(v, body) === "sign");
+  const byVersion1 = signs.some(({ v }) => v < EVENT_VERSION);
+  const off: EndFinding[] = [];
+  if (!begun) off.push({ what: "The register does not know it: it was put in." });
+  else if (begun.digest !== endDigest(row, byVersion1))
+    off.push({
+      what: "It is not as it was entered in the register: what it was started as, its sheet or its verdicts were changed.",
+    });
+  for (const { digest } of registerLines(store, "signed", row.id))
+    if (!signs.some(({ hash }) => hash === digest))
+      off.push({ what: "The register knows of a sign-off that is gone or was changed." });
+  return off;
+}
+
+function kindIn(v: number, body: string): unknown {
+  const said = parsed(body);
+  const event = isObject(said) && v >= EVENT_VERSION ? said.event : said;
+  return isObject(event) ? event.kind : undefined;
+}
+
+const photosGone = (store: Store, history: readonly Recorded[]): EndFinding[] =>
+  history.flatMap(({ seq, event }) =>
+    event.kind === "photo" && !photoBytes(store, event.sha256)
+      ? [{ seq, what: "Its photograph is gone or was changed." }]
+      : [],
+  );
+
+const signOf = (history: readonly Recorded[]): Recorded | undefined =>
+  history.find(({ event }) => event.kind === "sign");
+
+/** The row beside the events: what it says of the sign-off must be what they say. */
+function rowOff(row: EndRow, sheet: RunSheet, history: readonly Recorded[]): EndFinding[] {
+  const sign = signOf(history);
+  const follows = followsFrom(sheet, endState(history), row.rule, judgedOf(row, sign));
+  const said = (["job", "label", "signedBy", "signedAt", "at"] as const).filter(
+    (key) => row[key] !== follows[key],
+  );
+  if (sign?.by !== null && row.signer !== (sign?.by ?? null)) said.push("signedBy");
+  if (canonical(row.timers) !== canonical(follows.timers)) said.push("at");
+  if (said.length > 0) return [{ what: `Its row was changed: ${[...new Set(said)].join(", ")}.` }];
+  if (row.result !== follows.result || canonical(row.verdicts) !== canonical(follows.verdicts))
+    return [{ what: "Its kept verdicts are not those of its sign-off: changed." }];
+  return [];
+}
+
+const byKey = <T extends object>(rows: readonly T[]): string[] => rows.map((row) => canonical(row)).sort();
+
+/** The tables that follow from its events. */
+function projectionsOff(
+  store: Store,
+  row: EndRow,
+  sheet: RunSheet,
+  events: readonly Recorded[],
+): EndFinding[] {
+  const there = projectedOf(store, row.id);
+  const { rule, purpose, verdicts } = row;
+  const should = projectionsOf({ sheet, rule, purpose, events, verdicts });
+  const off = (["readings", "verdicts", "attempts", "uses"] as const).filter(
+    (table) => canonical(byKey<object>(there[table])) !== canonical(byKey<object>(should[table])),
+  );
+  return off.length > 0
+    ? [
+        {
+          what: `What is listed of it (${off.join(", ")}) does not follow from its events. Rebuild the lists.`,
+        },
+      ]
+    : [];
+}
+
+/** Whether its documents still compile to the sheet it was worked by. Under another program that is no alteration. */
+function compiledOtherwise(store: Store, row: EndRow, sheet: RunSheet): EndFinding[] {
+  const now = compiledAgain(store, row);
+  if (now === sheetText(sheet)) return [];
+  const same = row.program === PROGRAM;
+  return [
+    {
+      what: same
+        ? "Its documents do not compile to the sheet kept with it."
+        : `${PROGRAM} would compile its documents to another sheet than ${row.program || "the program of its day"} did; it was worked by the one kept.`,
+      note: !same,
+    },
+  ];
+}
+
+const sheetTexts = new WeakMap<RunSheet, string>();
+function sheetText(sheet: RunSheet): string {
+  const text = sheetTexts.get(sheet) ?? canonical(sheetDocument(sheet));
+  sheetTexts.set(sheet, text);
+  return text;
+}
+
+const RECOMPILED_KEPT = 500;
+const recompiled = new Map<string, string>();
+
+/** What its kept documents compile to now; documents never change, so it is remembered under their hashes. */
+function compiledAgain(store: Store, row: EndRow): string {
+  const { procedureHash, cableHash, toolsHash, picked } = row;
+  const key = canonical([procedureHash, cableHash, toolsHash, picked]);
+  const known = recompiled.get(key);
+  if (known !== undefined) return known;
+  const text = compiledText(store, row);
+  if (recompiled.size >= RECOMPILED_KEPT) recompiled.clear();
+  recompiled.set(key, text);
+  return text;
+}
+
+function compiledText(store: Store, { procedureHash, cableHash, toolsHash, picked }: EndRow): string {
+  try {
+    const sheet = compileRunSheet({
+      procedure: keptProcedure(store, procedureHash),
+      cable: keptCable(store, cableHash),
+      tools: keptTools(store, toolsHash),
+      ...picked,
+    });
+    return canonical(sheetDocument(sheet));
+  } catch {
+    return "";
+  }
+}
+
+/** The last digits of a probability are another machine's or another package's. */
+const HAIR = 1e-9;
+
+const sameVerdicts = (a: readonly KeptVerdict[], b: readonly KeptVerdict[]): boolean =>
+  a.length === b.length &&
+  a.every((one) => {
+    const other = b.find(({ check }) => check === one.check);
+    return (
+      other?.verdict === one.verdict &&
+      (["mean", "u", "probability"] as const).every((key) => Math.abs(other[key] - one[key]) < HAIR)
+    );
+  });
+
+/** Whether this program would judge a signed end as it was judged. Under another program that is no alteration. */
+function judgedOtherwise(row: EndRow, sheet: RunSheet, history: readonly Recorded[]): EndFinding[] {
+  if (row.signedAt === null) return [];
+  const { result, verdicts } = followsFrom(sheet, endState(history), row.rule, null);
+  if (row.result === result && sameVerdicts(row.verdicts ?? [], verdicts ?? [])) return [];
+  const sign = signOf(history);
+  const same = sign?.judged?.program === PROGRAM;
+  return [
+    {
+      what: same
+        ? "Its verdicts are not what its readings give."
+        : `${PROGRAM} would judge it otherwise than it was judged when it was signed off: ${result ?? "not at all"} instead of ${row.result ?? "nothing"}. What was judged then stands.`,
+      note: !same,
+    },
+  ];
+}

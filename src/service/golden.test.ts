@@ -1,0 +1,154 @@
+import { mkdtempSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import Database from "better-sqlite3";
+import { describe, expect, it } from "vitest";
+import { EVENT_VERSION, endState, recordOf, standings } from "@/core";
+import { openStore } from "@/store/database";
+import { GOLDEN, goldenFile } from "@/store/fixtures/golden";
+import { allPeople } from "@/store/people";
+import { getEnd } from "./ends";
+import { addTo } from "./fixtures/made-ends";
+import { recordJson } from "./record";
+import { checkWholeRecord } from "./record-check";
+import { recordsCsv } from "./record-csv";
+
+const placed = (schema: (typeof GOLDEN)[number]): string => {
+  const file = join(mkdtempSync(join(tmpdir(), "arlent-golden-")), "old.db");
+  writeFileSync(file, goldenFile(schema));
+  return file;
+};
+
+/** What the file says of each event, in the words of its own day. */
+const before = (file: string) => {
+  const old = new Database(file, { readonly: true });
+  const events = old.prepare("SELECT id, end_id, seq, at, client, entry FROM entries ORDER BY rowid").all();
+  const ends = old.prepare("SELECT id, label, result, signed_by FROM ends ORDER BY id").all();
+  old.close();
+  return { events, ends };
+};
+
+describe.each(GOLDEN)("a database of schema %i", (schema) => {
+  const file = placed(schema);
+  const was = before(file);
+  const store = openStore(file);
+
+  it("keeps every event word for word, under the version it was written by", () => {
+    const now = store.$client
+      .prepare("SELECT id, end_id, seq, at, client, body AS entry FROM events ORDER BY n")
+      .all();
+    expect(now).toEqual(was.events);
+    expect(store.$client.prepare("SELECT DISTINCT v FROM events").pluck().all()).toEqual([1]);
+    expect(store.$client.prepare("SELECT id, label, result, signed_by FROM ends ORDER BY id").all()).toEqual(
+      was.ends,
+    );
+  });
+  it("is found as it was written, and again when it is opened a second time", () => {
+    const found = () => [...checkWholeRecord(store)].flatMap(({ findings }) => findings);
+    expect(found()).toEqual([]);
+    store.$client.close();
+    const again = openStore(file);
+    expect([...checkWholeRecord(again)].flatMap(({ findings }) => findings)).toEqual([]);
+    again.$client.close();
+  });
+  it("shows every end: its record, on paper and as CSV, from its kept sheet", () => {
+    const own = openStore(file);
+    const ids = own.$client.prepare<[], string>("SELECT id FROM ends").pluck().all();
+    for (const id of ids) {
+      const end = getEnd(own, id);
+      expect(end.events.every(({ event }) => event.kind !== "unread")).toBe(true);
+      const record = recordOf(end, allPeople(own));
+      expect(record.lengths).toHaveLength(end.sheet.checks.length);
+      expect(recordsCsv([recordJson(record)])).toContain(id);
+      expect(standings(end.sheet, endState(end.events), end.rule)).toHaveLength(end.sheet.checks.length);
+    }
+    own.$client.close();
+  });
+  it("has a person for every name that signed, once", () => {
+    const own = openStore(file);
+    const names = new Set(was.ends.flatMap((end) => (end as { signed_by: string | null }).signed_by ?? []));
+    const people = allPeople(own).map(({ name }) => name);
+    for (const name of names) expect(people.filter((one) => one === name)).toHaveLength(1);
+    expect(
+      own.$client
+        .prepare("SELECT count(*) FROM ends WHERE signed_by IS NOT NULL AND signer IS NULL")
+        .pluck()
+        .get(),
+    ).toBe(0);
+    own.$client.close();
+  });
+  it("goes on by the version of today, in the same chain", () => {
+    const own = openStore(file);
+    const open = own.$client.prepare<[], string>("SELECT id FROM ends WHERE signed_at IS NULL").pluck().get();
+    addTo(
+      own,
+      open ?? "",
+      { kind: "label", job: "Moor", label: "gone on" },
+      { kind: "sign", name: "Tove Marsh", outcome: "cut-off" },
+    );
+    expect(own.$client.prepare("SELECT DISTINCT v FROM events ORDER BY v").pluck().all()).toEqual([
+      1,
+      EVENT_VERSION,
+    ]);
+    expect([...checkWholeRecord(own)].flatMap(({ findings }) => findings)).toEqual([]);
+    own.$client.close();
+  });
+});
+
+describe("an edit of an old file with its hash blanked", () => {
+  it("is not made good by opening it: only what never had hashes is chained", () => {
+    const file = placed(6);
+    const hand = new Database(file);
+    for (const name of hand
+      .prepare<[], string>("SELECT name FROM sqlite_master WHERE type = 'trigger'")
+      .pluck()
+      .all())
+      hand.exec(`DROP TRIGGER ${name}`);
+    const end =
+      hand.prepare<[], string>("SELECT id FROM ends WHERE result = 'in' LIMIT 1").pluck().get() ?? "";
+    hand
+      .prepare(
+        "UPDATE entries SET entry = json_set(entry, '$.value', 1) WHERE end_id = ? AND json_extract(entry, '$.kind') = 'reading'",
+      )
+      .run(end);
+    hand.prepare("UPDATE entries SET hash = '', \"before\" = '' WHERE end_id = ?").run(end);
+    hand.prepare("UPDATE ends SET last_hash = '' WHERE id = ?").run(end);
+    hand.close();
+    const store = openStore(file);
+    const found = [...checkWholeRecord(store)].flatMap(({ findings }) => findings);
+    expect(found.filter((one) => one.end === end)).not.toEqual([]);
+    expect(found.some(({ what }) => /Guards had been taken off/.test(what))).toBe(true);
+  });
+});
+
+describe("an event of a newer version, or of no kind there is", () => {
+  it("is kept and shown as such, stops nobody from reading the rest, and nothing is added after it", () => {
+    const store = openStore(placed(6));
+    const end =
+      store.$client.prepare<[], string>("SELECT id FROM ends WHERE signed_at IS NULL").pluck().get() ?? "";
+    const seq = getEnd(store, end).events.length;
+    const put = (n: number, v: number, body: string) =>
+      store.$client
+        .prepare(
+          "INSERT INTO events (id, end_id, seq, v, at, client, body, \"before\", hash) VALUES (?, ?, ?, ?, '2031-01-01T00:00:00.000Z', 'x', ?, '', '')",
+        )
+        .run(`00000000-0000-4000-8000-00000000000${n}`, end, seq + n, v, body);
+    put(1, 9, '{"event":{"kind":"laser"},"v":9}');
+    put(2, 2, '{"event":{"kind":"dance"},"v":2}');
+    const { events } = getEnd(store, end);
+    expect(events.slice(-2).map(({ event }) => event)).toEqual([
+      { kind: "unread", why: "newer", v: 9, says: "laser" },
+      { kind: "unread", why: "strange", v: 2, says: "dance" },
+    ]);
+    expect(recordOf(getEnd(store, end)).unread).toHaveLength(2);
+    expect(() => addTo(store, end, { kind: "spare", length: 1 })).toThrow(/newer Arlent/);
+  });
+  it("a file of a newer program is refused with nothing changed", () => {
+    const file = placed(6);
+    openStore(file).$client.close();
+    const hand = new Database(file);
+    hand.exec("INSERT INTO __drizzle_migrations (hash, created_at) VALUES ('x', 9999999999999)");
+    hand.close();
+    expect(() => openStore(file)).toThrow(/newer Arlent/);
+  });
+});

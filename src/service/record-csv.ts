@@ -1,0 +1,85 @@
+import Papa from "papaparse";
+import type { RecordDocument } from "@/core";
+
+/** How a cell starts that a spreadsheet would run; the library's own test misses one with a line break in it. */
+const RUNS = /^[=+\-@\t\r]/;
+
+type Cells = Record<string, string | number>;
+
+/** Records as CSV, a row a reading and one for each length that has none; a cell that a spreadsheet would run is made plain text. */
+export const recordsCsv = (records: readonly RecordDocument[]): string =>
+  `${Papa.unparse(records.flatMap(rowsOf), { escapeFormulae: RUNS, newline: "\r\n" })}\r\n`;
+
+const rowsOf = (record: RecordDocument): Cells[] => {
+  const common = commonOf(record);
+  const rows = record.lengths.flatMap((length) =>
+    (length.readings.length > 0 ? length.readings : [null]).map((reading) => ({
+      ...common,
+      ...lengthCells(length, reading),
+    })),
+  );
+  return rows.length > 0 ? rows : [{ ...common, ...NO_LENGTH }];
+};
+
+const within = (leg: string): string => (leg ? `, leg ${leg}` : "");
+
+const commonOf = (record: RecordDocument): Cells => ({
+  end: record.id,
+  job: record.job,
+  label: record.label,
+  style: record.style.name,
+  as: record.as.join(", "),
+  revision: record.style.revision,
+  cable: record.cable.name,
+  core: record.cable.core,
+  signed_by: record.signed?.name ?? "",
+  signed_at: record.signed?.at ?? "",
+  outcome: record.signed?.outcome ?? "",
+  result: record.result,
+  looks: record.looks.map(({ asks, sees }) => `${asks} ${sees ?? "not answered"}`).join("; "),
+  faults: record.faults
+    .map(({ what, name, leg, stands }) => `${what} ${name}${within(leg)}${stands ? "" : " (redone)"}`)
+    .join("; "),
+  reworks: record.reworks
+    .map(({ plan, why, leg, cableLost }) => `${plan}: ${why}${within(leg)}, ${cableLost} mm`)
+    .join("; "),
+  attempts: record.attempts
+    .map(({ name, why, leg, cableLost }) => `${name}: ${why}${within(leg)}, ${cableLost} mm`)
+    .join("; "),
+  cable_lost_mm: record.cable.lost,
+  corrections: record.corrections.map(({ says, why, name }) => `${says} (${why}; ${name})`).join("; "),
+});
+
+type Length = RecordDocument["lengths"][number];
+
+const lengthCells = (
+  { name, leg, nominal, min, max, representative, verdict }: Length,
+  reading: Length["readings"][number] | null,
+): Cells => ({
+  length: name,
+  leg,
+  figure: representative ? "representative" : "confirmed",
+  nominal_mm: nominal,
+  min_mm: min ?? "",
+  max_mm: max ?? "",
+  reading_mm: reading?.value ?? "",
+  typed: reading?.typed ?? "",
+  instrument: reading?.instrument ?? "",
+  read_at: reading?.at ?? "",
+  verdict: verdict ?? "not measured",
+});
+
+/** The cells of a length, for an end that has none. */
+const NO_LENGTH: Cells = {
+  length: "",
+  leg: "",
+  figure: "",
+  nominal_mm: "",
+  min_mm: "",
+  max_mm: "",
+  reading_mm: "",
+  typed: "",
+  instrument: "",
+  read_at: "",
+  verdict: "",
+};

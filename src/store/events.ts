@@ -1,0 +1,65 @@
+import { and, asc, eq, gt } from "drizzle-orm";
+import { z } from "zod";
+import {
+  type EndEvent,
+  EVENT_VERSION,
+  type Judged,
+  type Purpose,
+  type Recorded,
+  readEvent,
+  zEnvelope,
+} from "@/core";
+import { eventHash } from "./chain";
+import { canonical } from "./hash";
+import { events } from "./schema";
+import type { Store } from "./store";
+
+/** An end's events after a sequence number, in order, each lifted to the newest version. */
+export const eventsAfter = (store: Store, endId: string, after = 0): Recorded[] =>
+  store
+    .select()
+    .from(events)
+    .where(and(eq(events.endId, endId), gt(events.seq, after)))
+    .orderBy(asc(events.seq))
+    .all()
+    .map(readEvent);
+
+export function findEvent(store: Store, id: string): { endId: string; event: Recorded["event"] } | undefined {
+  const row = store.select().from(events).where(eq(events.id, id)).get();
+  return row && { endId: row.endId, event: readEvent(row).event };
+}
+
+/** An event to be written: what is known of it. */
+export interface NewEvent {
+  readonly id: string;
+  readonly end: string;
+  readonly seq: number;
+  readonly at: string;
+  readonly by: string | null;
+  readonly client: string;
+  readonly purpose: Purpose;
+  readonly event: EndEvent;
+  readonly judged?: Judged | undefined;
+}
+
+/** Adds an event, chained to the one before it. @param before hash of that one. @returns its own hash. */
+export function insertEvent(store: Store, one: NewEvent, before: string): string {
+  const { judged, ...said } = one;
+  const body = canonical(z.encode(zEnvelope, { v: EVENT_VERSION, ...said, ...(judged ? { judged } : {}) }));
+  const row = {
+    id: one.id,
+    endId: one.end,
+    seq: one.seq,
+    v: EVENT_VERSION,
+    at: one.at,
+    client: one.client,
+    body,
+    before,
+  };
+  const hash = eventHash(row);
+  store
+    .insert(events)
+    .values({ ...row, hash })
+    .run();
+  return hash;
+}

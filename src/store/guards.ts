@@ -1,0 +1,107 @@
+import type Database from "better-sqlite3";
+import { sql } from "drizzle-orm";
+import type { Store } from "./store";
+
+interface Guard {
+  readonly name: string;
+  readonly sql: string;
+}
+
+/** Refuses changing, deleting and replacing the rows of a table that is only ever added to. */
+const kept = (table: string, same: string, says: string): Guard[] => [
+  {
+    name: `${table}_keep_rows`,
+    sql: `CREATE TRIGGER ${table}_keep_rows BEFORE DELETE ON ${table} BEGIN SELECT RAISE(ABORT, '${says}'); END`,
+  },
+  {
+    name: `${table}_keep_words`,
+    sql: `CREATE TRIGGER ${table}_keep_words BEFORE UPDATE ON ${table} BEGIN SELECT RAISE(ABORT, '${says}'); END`,
+  },
+  {
+    // REPLACE takes the old row away without any trigger of deletion firing.
+    name: `${table}_keep_place`,
+    sql: `CREATE TRIGGER ${table}_keep_place BEFORE INSERT ON ${table} WHEN EXISTS (SELECT 1 FROM ${table} WHERE ${same}) BEGIN SELECT RAISE(ABORT, '${says}'); END`,
+  },
+];
+
+/** Columns of an end that say what it was started as. */
+const FOUNDED =
+  "id, created_at, procedure_hash, cable_hash, tools_hash, sheet_hash, program, purpose, founding, style, style_name, cable_name, picked, rule, batch_id, batch_place";
+
+/** The triggers that keep the record: what the file must have, word for word. */
+export const GUARDS: readonly Guard[] = [
+  ...kept(
+    "events",
+    "n = NEW.n OR id = NEW.id OR (end_id = NEW.end_id AND seq = NEW.seq)",
+    "events are only ever added",
+  ),
+  ...kept("meta", "key = NEW.key", "what the file was lifted from is kept"),
+  ...kept("documents", "hash = NEW.hash", "documents are kept word for word"),
+  ...kept("register", "n = NEW.n", "the register is only ever added to"),
+  ...kept("people_events", "n = NEW.n OR id = NEW.id", "what is said of people is only ever added"),
+  ...kept(
+    "shelf",
+    "row = NEW.row OR (kind = NEW.kind AND document = NEW.document AND revision = NEW.revision)",
+    "revisions are only ever added",
+  ),
+  ...kept("tool_events", "id = NEW.id", "what was done to a tool is only ever added"),
+  ...kept("studies", "id = NEW.id", "studies are only ever added"),
+  ...kept("batches", "id = NEW.id", "batches are only ever added"),
+  ...kept("ends", "id = NEW.id", "what an end was started as is kept").map((guard) =>
+    guard.name === "ends_keep_words"
+      ? { ...guard, sql: guard.sql.replace("BEFORE UPDATE ON", `BEFORE UPDATE OF ${FOUNDED} ON`) }
+      : guard,
+  ),
+];
+
+/** The guards of older schemas, and how far a schema had come when it first had them. */
+const OLD_GUARDS = [
+  ["entries", 2],
+  ["documents", 2],
+  ["shelf", 5],
+  ["tool_events", 5],
+  ["studies", 7],
+] as const;
+
+/** Guards a file of an older schema should have and has not, before it is lifted. */
+export function oldGuardsGone(database: Database.Database, steps: number, known: number): string[] {
+  if (steps === 0 || steps >= known) return [];
+  const there = new Set(
+    database
+      .prepare<[], { name: string }>("SELECT name FROM sqlite_master WHERE type = 'trigger'")
+      .all()
+      .map(({ name }) => name),
+  );
+  return OLD_GUARDS.filter(([, since]) => steps >= since)
+    .flatMap(([table]) => [`${table}_keep_rows`, `${table}_keep_words`])
+    .filter((name) => !there.has(name));
+}
+
+/** Guards that are gone or say something else than they should. */
+export function missingGuards(store: Store): Guard[] {
+  const there = new Map(
+    store
+      .all<{ name: string; sql: string }>(sql`SELECT name, sql FROM sqlite_master WHERE type = 'trigger'`)
+      .map((one) => [one.name, one.sql]),
+  );
+  return GUARDS.filter(({ name, sql: words }) => there.get(name) !== words);
+}
+
+/** Triggers on the record's tables that are none of its own: they could change what is written. */
+export function strangeTriggers(store: Store): string[] {
+  const own = new Set(GUARDS.map(({ name }) => name));
+  return store
+    .all<{ name: string }>(sql`SELECT name FROM sqlite_master WHERE type = 'trigger' ORDER BY name`)
+    .map(({ name }) => name)
+    .filter((name) => !own.has(name));
+}
+
+/** Puts missing guards back. @returns their names. */
+export function restoreGuards(store: Store): string[] {
+  const missing = missingGuards(store);
+  for (const { name, sql: words } of missing) {
+    store.run(sql.raw(`DROP TRIGGER IF EXISTS ${name}`));
+    store.run(sql.raw(words));
+  }
+  return missing.map(({ name }) => name);
+}

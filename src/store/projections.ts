@@ -1,0 +1,59 @@
+import { asc, eq } from "drizzle-orm";
+import type { Projections, ReadingRow, UseRow, VerdictRow } from "@/core";
+import { attempts, readings, uses, verdicts } from "./schema";
+import type { Store } from "./store";
+
+/** Adds one reading and puts its length's row in order: what most events change. */
+export function projectReading(store: Store, endId: string, reading: ReadingRow, length: VerdictRow): void {
+  store
+    .insert(readings)
+    .values({ ...reading, endId })
+    .run();
+  store
+    .insert(verdicts)
+    .values({ ...length, endId })
+    .onConflictDoUpdate({ target: [verdicts.endId, verdicts.check], set: length })
+    .run();
+}
+
+export function projectUses(store: Store, endId: string, rows: readonly UseRow[]): void {
+  for (const row of rows)
+    store
+      .insert(uses)
+      .values({ ...row, endId })
+      .run();
+}
+
+/** Writes an end's projections anew. */
+export function project(store: Store, endId: string, all: Projections): void {
+  for (const table of [readings, verdicts, attempts, uses])
+    store.delete(table).where(eq(table.endId, endId)).run();
+  for (const part of parts(all.readings, endId)) store.insert(readings).values(part).run();
+  for (const part of parts(all.verdicts, endId)) store.insert(verdicts).values(part).run();
+  for (const part of parts(all.attempts, endId)) store.insert(attempts).values(part).run();
+  for (const part of parts(all.uses, endId)) store.insert(uses).values(part).run();
+}
+
+/** Rows of one statement: well under the number of values SQLite takes at once. */
+const AT_ONCE = 200;
+
+const parts = <T>(rows: readonly T[], endId: string): (T & { endId: string })[][] =>
+  Array.from({ length: Math.ceil(rows.length / AT_ONCE) }, (_, i) =>
+    rows.slice(i * AT_ONCE, (i + 1) * AT_ONCE).map((row) => ({ ...row, endId })),
+  );
+
+const bare = <T extends { endId: string }>({ endId: _, ...row }: T): Omit<T, "endId"> => row;
+
+/** An end's projections as they lie in the file. */
+export const projectedOf = (store: Store, endId: string): Projections => ({
+  readings: store.select().from(readings).where(eq(readings.endId, endId)).all().map(bare),
+  verdicts: store.select().from(verdicts).where(eq(verdicts.endId, endId)).all().map(bare),
+  attempts: store.select().from(attempts).where(eq(attempts.endId, endId)).all().map(bare),
+  uses: store
+    .select()
+    .from(uses)
+    .where(eq(uses.endId, endId))
+    .orderBy(asc(uses.eventId), asc(uses.place))
+    .all()
+    .map(bare),
+});

@@ -1,0 +1,37 @@
+import type { ComponentProps, ReactNode } from "react";
+import { useId } from "react";
+
+interface FieldProps extends Omit<ComponentProps<"input">, "title" | "about"> {
+  readonly title: ReactNode;
+  /** What stands below it: what it is for. */
+  readonly about?: ReactNode;
+  /** Why what was typed is not taken; empty where it is. */
+  readonly problem?: string | undefined;
+  readonly large?: boolean;
+}
+
+/** A line to type in, with its name above it and what is wrong with it below. */
+export function Field({ title, about, problem, large = false, className = "", ...props }: FieldProps) {
+  const id = useId();
+  return (
+    <div className={`grid gap-1 ${className}`}>
+      <label htmlFor={props.id ?? id} className="font-semibold">
+        {title}
+      </label>
+      <input
+        maxLength={300}
+        {...props}
+        id={props.id ?? id}
+        aria-invalid={problem ? true : undefined}
+        aria-describedby={problem === undefined ? undefined : `${id}-problem`}
+        className={`min-h-12 w-full rounded-lg border bg-field px-4 ${large ? "border-2 border-ink text-xl" : "border-line"}`}
+      />
+      {about && <span className="text-soft text-sm">{about}</span>}
+      {problem !== undefined && (
+        <p id={`${id}-problem`} role="alert" className="text-out empty:hidden">
+          {problem}
+        </p>
+      )}
+    </div>
+  );
+}

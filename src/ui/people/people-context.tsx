@@ -1,0 +1,65 @@
+"use client";
+
+import { createContext, type ReactNode, useCallback, useContext, useMemo, useState } from "react";
+import { v4 as uuid } from "uuid";
+import { type Outcome, type Person, personBy, personNamed, zPeopleAnswer } from "@/core";
+import { post } from "../http/http";
+import { usePrefs } from "../prefs/prefs-context";
+
+interface PeopleApi {
+  readonly people: readonly Person[];
+  /** Who is working at this device; null while nobody said. */
+  readonly who: Person | null;
+  readonly pick: (id: string | null) => void;
+  /** Adds somebody, or finds who goes by that name, and picks them. */
+  readonly come: (name: string) => Promise<Outcome<Person | null>>;
+  /** Says something of a person at an address of theirs. */
+  readonly say: (person: string, what: "name" | "merge", body: object) => Promise<Outcome<readonly Person[]>>;
+}
+
+const Context = createContext<PeopleApi | null>(null);
+
+/** Everybody who works here, and which of them this device is in the hands of. */
+export function PeopleProvider({ initial, children }: { initial: readonly Person[]; children: ReactNode }) {
+  const { prefs, change } = usePrefs();
+  const [people, setPeople] = useState(initial);
+  const who = prefs.person === null ? null : (personBy(people, prefs.person) ?? null);
+  const by = who?.id ?? null;
+  const pick = useCallback((id: string | null) => change({ person: id }), [change]);
+  const come = useCallback(
+    async (name: string): Promise<Outcome<Person | null>> => {
+      const known = personNamed(people, name.trim());
+      if (known) {
+        pick(known.id);
+        return { ok: true, value: known };
+      }
+      const id = uuid();
+      const answer = await post("/api/v1/people", zPeopleAnswer, { id, name, by });
+      if (!answer.ok) return answer;
+      setPeople(answer.value.people);
+      pick(id);
+      return { ok: true, value: personBy(answer.value.people, id) ?? null };
+    },
+    [people, by, pick],
+  );
+  const say = useCallback(
+    async (person: string, what: "name" | "merge", body: object): Promise<Outcome<readonly Person[]>> => {
+      const answer = await post(`/api/v1/people/${person}/${what}`, zPeopleAnswer, {
+        ...body,
+        by,
+      });
+      if (!answer.ok) return answer;
+      setPeople(answer.value.people);
+      return { ok: true, value: answer.value.people };
+    },
+    [by],
+  );
+  const api = useMemo(() => ({ people, who, pick, come, say }), [people, who, pick, come, say]);
+  return <Context value={api}>{children}</Context>;
+}
+
+export function usePeople(): PeopleApi {
+  const api = useContext(Context);
+  if (!api) throw new Error("usePeople outside PeopleProvider");
+  return api;
+}

@@ -1,0 +1,68 @@
+"use client";
+
+import { Check } from "lucide-react";
+import { useState } from "react";
+import { Button } from "../controls/button";
+import { Field } from "../controls/field";
+import { usePeople } from "./people-context";
+
+/** Who is working: one touch on a name; whoever is not there yet writes theirs. */
+export function PeopleList({ onPicked }: { onPicked?: () => void }) {
+  const { people, who, pick, come } = usePeople();
+  const [name, setName] = useState("");
+  const [problem, setProblem] = useState("");
+  const add = async () => {
+    const answer = await come(name);
+    if (!answer.ok) {
+      setProblem(answer.problem.message);
+      return;
+    }
+    setName("");
+    setProblem("");
+    onPicked?.();
+  };
+  return (
+    <div className="grid gap-3">
+      {people.length > 0 && (
+        <ul aria-label="Who is working" className="flex flex-wrap gap-2">
+          {people.map(({ id, name: called }) => (
+            <li key={id}>
+              <Button
+                look={id === who?.id ? "strong" : "quiet"}
+                aria-pressed={id === who?.id}
+                onClick={() => {
+                  pick(id);
+                  onPicked?.();
+                }}
+                className="gap-2"
+              >
+                {id === who?.id && <Check aria-hidden="true" className="size-4" />}
+                {called}
+              </Button>
+            </li>
+          ))}
+        </ul>
+      )}
+      <form
+        className="flex items-end gap-2"
+        onSubmit={(event) => {
+          event.preventDefault();
+          add();
+        }}
+      >
+        <Field
+          title={people.length > 0 ? "Somebody else" : "Your name"}
+          value={name}
+          maxLength={120}
+          autoComplete="name"
+          onChange={(event) => setName(event.target.value)}
+          problem={problem}
+          className="flex-1"
+        />
+        <Button type="submit" disabled={name.trim() === ""}>
+          That is me
+        </Button>
+      </form>
+    </div>
+  );
+}

@@ -1,0 +1,140 @@
+"use client";
+
+import { useState } from "react";
+import { toast } from "sonner";
+import type { Person } from "@/core";
+import { Button } from "../controls/button";
+import { Field } from "../controls/field";
+import { Select } from "../controls/select";
+import { usePeople } from "./people-context";
+import { PeopleList } from "./people-list";
+
+/** Everybody who works here: who has the device, what they are called, and which two names are one person. */
+export function PeopleSetup() {
+  const { people } = usePeople();
+  return (
+    <section aria-labelledby="people">
+      <h2 id="people" className="font-bold text-lg">
+        People
+      </h2>
+      <p className="mb-2 text-soft">
+        Who works at this device. Aims, studies and sign-offs go by the person, however a name was spelt.
+      </p>
+      <PeopleList />
+      {people.length > 0 && (
+        <ul className="mt-3 divide-y divide-line border-line border-y">
+          {people.map((one) => (
+            <PersonRow key={one.id} person={one} />
+          ))}
+        </ul>
+      )}
+    </section>
+  );
+}
+
+function PersonRow({ person }: { person: Person }) {
+  const { people, say } = usePeople();
+  const [doing, setDoing] = useState<"name" | "merge" | null>(null);
+  const [text, setText] = useState(person.name);
+  const [into, setInto] = useState("");
+  const [problem, setProblem] = useState("");
+  const others = people.filter(({ id }) => id !== person.id);
+  const keep = async (what: "name" | "merge", body: object, told: string) => {
+    const answer = await say(person.id, what, body);
+    if (!answer.ok) {
+      setProblem(answer.problem.message);
+      return;
+    }
+    setDoing(null);
+    setProblem("");
+    toast(told);
+  };
+  return (
+    <li className="py-2">
+      <div className="flex flex-wrap items-center gap-2">
+        <span className="min-w-0 flex-1 wrap-anywhere">
+          {person.name}
+          {person.formerly.length > 0 && (
+            <span className="text-soft text-sm"> also {person.formerly.join(", ")}</span>
+          )}
+        </span>
+        <Button
+          look="quiet"
+          size="small"
+          onClick={() => setDoing("name")}
+          aria-label={`Rename ${person.name}`}
+        >
+          Rename
+        </Button>
+        {others.length > 0 && (
+          <Button
+            look="quiet"
+            size="small"
+            onClick={() => setDoing("merge")}
+            aria-label={`${person.name} is somebody else here`}
+          >
+            Same as…
+          </Button>
+        )}
+      </div>
+      {doing === "name" && (
+        <form
+          className="mt-2 flex items-end gap-2"
+          onSubmit={(event) => {
+            event.preventDefault();
+            keep("name", { name: text }, `Called ${text.trim()} from now on.`);
+          }}
+        >
+          <Field
+            title="Called from now on"
+            value={text}
+            maxLength={120}
+            onChange={(event) => setText(event.target.value)}
+            about="What they signed keeps the name of its day."
+            problem={problem}
+            className="flex-1"
+          />
+          <Button type="submit" look="strong">
+            Keep
+          </Button>
+          <Button look="quiet" onClick={() => setDoing(null)}>
+            Leave it
+          </Button>
+        </form>
+      )}
+      {doing === "merge" && (
+        <form
+          className="mt-2 grid gap-2"
+          onSubmit={(event) => {
+            event.preventDefault();
+            const kept = others.find(({ id }) => id === into);
+            if (kept) keep("merge", { into }, `${person.name} and ${kept.name} are one person now.`);
+          }}
+        >
+          <Select
+            title={`${person.name} is the same person as`}
+            value={into}
+            onPick={setInto}
+            options={others.map(({ id, name }) => ({ id, name }))}
+            empty="nobody picked"
+          />
+          <p className="text-soft text-sm">
+            Both names stay where they were signed; from now on all they did counts as one person's. It is
+            recorded, and cannot be taken apart again.
+          </p>
+          <p role="alert" className="text-out empty:hidden">
+            {problem}
+          </p>
+          <div className="flex gap-2">
+            <Button type="submit" look="strong" disabled={into === ""}>
+              They are one person
+            </Button>
+            <Button look="quiet" onClick={() => setDoing(null)}>
+              Leave it
+            </Button>
+          </div>
+        </form>
+      )}
+    </li>
+  );
+}

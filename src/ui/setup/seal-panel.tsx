@@ -1,0 +1,135 @@
+"use client";
+
+import { QRCodeSVG } from "qrcode.react";
+import { useState } from "react";
+import type { z } from "zod";
+import { type RecordFinding, zFindingsAnswer, zSealAnswer } from "@/core";
+import { Button } from "../controls/button";
+import { get, post } from "../http/http";
+import { LocalTime } from "../words/local-time";
+import { Findings } from "./record-check";
+
+type Made = z.output<typeof zSealAnswer>;
+
+/** One figure over the whole record, to be kept elsewhere: held against it later, nothing can have been taken away unseen. */
+export function SealPanel() {
+  const [seal, setSeal] = useState<Made | null>(null);
+  const [problem, setProblem] = useState("");
+  const make = async () => {
+    const answer = await get("/api/v1/seal", zSealAnswer);
+    setProblem(answer.ok ? "" : answer.problem.message);
+    if (answer.ok) setSeal(answer.value);
+  };
+  return (
+    <section aria-labelledby="seal">
+      <h2 id="seal" className="mb-2 font-bold text-lg">
+        Seal
+      </h2>
+      <p className="mb-2 text-soft">
+        A seal is one figure over the whole record as it stands. Keep it somewhere else: on paper, on another
+        device. Held against it later, an end taken away or a history written anew shows.
+      </p>
+      <Button onClick={make}>Seal the record as it is</Button>
+      <p role="alert" className="text-out empty:hidden">
+        {problem}
+      </p>
+      {seal && <SealMade seal={seal} />}
+      <EarlierSeal />
+    </section>
+  );
+}
+
+function SealMade({ seal }: { seal: Made }) {
+  const file = `data:application/json;charset=utf-8,${encodeURIComponent(JSON.stringify(seal))}`;
+  return (
+    <div
+      role="status"
+      className="mt-3 flex flex-wrap items-start gap-4 rounded-lg border border-line bg-raised p-3"
+    >
+      <span className="rounded-md bg-white p-2">
+        <QRCodeSVG value={seal.short} size={132} role="img" aria-label="The seal as a QR code" />
+      </span>
+      <div className="grid min-w-0 flex-1 gap-1">
+        <p>
+          {seal.ends?.length ?? 0} ends, {seal.events} events, <LocalTime iso={seal.at} />
+        </p>
+        <p className="figures wrap-anywhere text-sm">{seal.short}</p>
+        <div className="no-print flex flex-wrap gap-2">
+          <Button asChild>
+            <a href={file} download={`arlent-seal-${seal.at.slice(0, 10)}.json`}>
+              Save it
+            </a>
+          </Button>
+          <Button onClick={() => window.print()}>Print</Button>
+        </div>
+        <p className="text-soft text-sm">
+          The saved file has every end's own figure: held against it, a check can name which one changed.
+        </p>
+      </div>
+    </div>
+  );
+}
+
+type Held = { readonly holds: true } | { readonly findings: readonly RecordFinding[] };
+
+function EarlierSeal() {
+  const [text, setText] = useState("");
+  const [held, setHeld] = useState<Held | null>(null);
+  const [problem, setProblem] = useState("");
+  const hold = async (seal: string) => {
+    const answer = await post("/api/v1/seal", zFindingsAnswer, { seal });
+    setProblem(answer.ok ? "" : answer.problem.message);
+    if (!answer.ok) setHeld(null);
+    else setHeld(answer.value.findings.length === 0 ? { holds: true } : answer.value);
+  };
+  return (
+    <form
+      className="no-print mt-3 grid gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        hold(text);
+      }}
+    >
+      <label className="grid gap-1">
+        <span className="font-semibold">An earlier seal</span>
+        <textarea
+          value={text}
+          onChange={(event) => setText(event.target.value)}
+          rows={2}
+          className="figures rounded-lg border border-line bg-field px-3 py-2 text-sm"
+        />
+      </label>
+      <div className="flex flex-wrap items-center gap-2">
+        <Button type="submit" disabled={text.trim() === ""}>
+          Hold the record against it
+        </Button>
+        <label className="inline-flex min-h-12 cursor-pointer items-center px-2 underline">
+          From a file
+          <input
+            type="file"
+            accept="application/json,.json,.txt"
+            className="sr-only"
+            onChange={async (event) => {
+              const file = event.target.files?.[0];
+              if (file) hold(await file.text());
+            }}
+          />
+        </label>
+      </div>
+      <p role="alert" className="text-out empty:hidden">
+        {problem}
+      </p>
+      <div role="status">
+        {held && "holds" in held && (
+          <p className="font-semibold text-in">It holds: all that was sealed is there, as it was.</p>
+        )}
+        {held && "findings" in held && (
+          <>
+            <p className="font-semibold text-out">It does not hold: {held.findings.length} found.</p>
+            <Findings findings={held.findings} />
+          </>
+        )}
+      </div>
+    </form>
+  );
+}
