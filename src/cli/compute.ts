@@ -3,9 +3,12 @@ import { text } from "node:stream/consumers";
 import { compute, InputError, problemOf } from "@/core";
 
 /** Answers one JSON text. Bad input becomes an error object. */
-function answer(operation: string, json: string): { readonly ok: boolean; readonly body: unknown } {
+async function answer(
+  operation: string,
+  json: string,
+): Promise<{ readonly ok: boolean; readonly body: unknown }> {
   try {
-    return { ok: true, body: compute(operation, parse(json)) };
+    return { ok: true, body: await compute(operation, parse(json)) };
   } catch (error) {
     const problem = problemOf(error);
     if (!problem) throw error;
@@ -16,8 +19,8 @@ function answer(operation: string, json: string): { readonly ok: boolean; readon
 function parse(json: string): unknown {
   try {
     return JSON.parse(json);
-  } catch {
-    throw new InputError("not-json", "The input is not JSON.");
+  } catch (cause) {
+    throw new InputError("not-json", "The input is not JSON.", [], { cause });
   }
 }
 
@@ -33,12 +36,12 @@ async function main(argv: readonly string[]): Promise<number> {
     return 2;
   }
   if (!argv.includes("--lines")) {
-    const { ok, body } = answer(operation, await text(process.stdin));
+    const { ok, body } = await answer(operation, await text(process.stdin));
     print(body);
     return ok ? 0 : 2;
   }
   for await (const line of createInterface({ input: process.stdin, crlfDelay: Number.POSITIVE_INFINITY })) {
-    if (line.trim() !== "") print(answer(operation, line).body);
+    if (line.trim() !== "") print((await answer(operation, line)).body);
   }
   return 0;
 }

@@ -42,6 +42,7 @@ export * from "./measured/belongs";
 export * from "./operations/operations";
 export * from "./people/people";
 export * from "./problem/check";
+export * from "./problem/codes";
 export * from "./problem/problem";
 export * from "./procedure/condition";
 export * from "./procedure/fit";

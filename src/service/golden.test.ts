@@ -9,6 +9,7 @@ import { GOLDEN, goldenFile } from "@/store/fixtures/golden";
 import { allPeople } from "@/store/people";
 import { getEnd } from "./ends";
 import { addTo } from "./fixtures/made-ends";
+import { rebuild } from "./rebuild";
 import { recordJson } from "./record";
 import { checkWholeRecord } from "./record-check";
 import { recordsCsv } from "./record-csv";
@@ -150,5 +151,21 @@ describe("an event of a newer version, or of no kind there is", () => {
     hand.exec("INSERT INTO __drizzle_migrations (hash, created_at) VALUES ('x', 9999999999999)");
     hand.close();
     expect(() => openStore(file)).toThrow(/newer Arlent/);
+  });
+});
+
+describe("lists that follow from events", () => {
+  it("are written anew by one command, whatever became of them, and then agree with the record", () => {
+    const store = openStore(placed(6));
+    const tables = ["readings", "verdicts", "attempts", "uses"] as const;
+    const all = () =>
+      tables.map((table) => store.$client.prepare(`SELECT * FROM ${table} ORDER BY 1, 2`).all());
+    const was = all();
+    for (const table of tables) store.$client.exec(`DELETE FROM ${table}`);
+    store.$client.exec("UPDATE ends SET label = 'gone', at = 99");
+    expect([...checkWholeRecord(store)].flatMap(({ findings }) => findings)).not.toEqual([]);
+    expect([...rebuild(store)].flatMap(({ failed }) => failed)).toEqual([]);
+    expect(all()).toEqual(was);
+    expect([...checkWholeRecord(store)].flatMap(({ findings }) => findings)).toEqual([]);
   });
 });

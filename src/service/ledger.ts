@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { check, type EndRecord, InputError, type Person, RESULTS, type RunSheet } from "@/core";
+import { check, type EndRecord, InputError, type Person, PURPOSES, RESULTS, type RunSheet } from "@/core";
 import { countSigned, signedEnds, signedStyles, signersOf } from "@/store/ends";
 import { allPeople } from "@/store/people";
 import type { Store } from "@/store/store";
@@ -16,6 +16,8 @@ const zDay = z.iso.date("A day is written year-month-day: 2026-11-26");
 export const zLedgerQuery = z.strictObject({
   result: z.enum(RESULTS, { error: `A result is one of ${RESULTS.join(", ")}` }).optional(),
   style: z.string().max(80).optional(),
+  /** Work, unless practice is asked for: it is never told among work. */
+  purpose: z.enum(PURPOSES, { error: "A purpose is work or practice" }).default("work"),
   find: z.string().max(200, "At most 200 characters can be looked for").optional(),
   from: zDay.optional(),
   to: zDay.optional(),
@@ -34,11 +36,12 @@ export interface LedgerPage {
 }
 
 function filterOf(query: unknown) {
-  const { result, style, find, from, to, before } = check(zLedgerQuery, query);
+  const { result, style, purpose, find, from, to, before } = check(zLedgerQuery, query);
   const [signedAt, id] = before?.split("~") ?? [];
   return {
     result,
     style,
+    purpose,
     words: find?.split(/\s+/).filter(Boolean),
     since: from,
     until: to && dayAfter(to),

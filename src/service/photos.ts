@@ -50,21 +50,20 @@ export async function addPhoto(
 }
 
 async function redrawn(bytes: Buffer) {
-  const refused = new InputError("not-a-photo", "Only JPEG, PNG or WebP pictures can be attached.", [
-    "photo",
-  ]);
+  const refused = (cause?: unknown) =>
+    new InputError("not-a-photo", "Only JPEG, PNG or WebP pictures can be attached.", ["photo"], { cause });
   try {
     const picture = sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: "error" });
     const { format } = await picture.metadata();
-    if (!TAKEN.includes(format)) throw refused;
+    if (!TAKEN.includes(format)) throw refused(format);
     return await picture
       .rotate()
       .resize({ width: LONGEST_SIDE, height: LONGEST_SIDE, fit: "inside", withoutEnlargement: true })
       .flatten({ background: "#ffffff" })
       .jpeg({ quality: 85 })
       .toBuffer({ resolveWithObject: true });
-  } catch {
-    throw refused;
+  } catch (cause) {
+    throw refused(cause);
   }
 }
 

@@ -37,11 +37,12 @@ export function readSeal(text: string): Seal {
   try {
     const { short: _, ...seal } = JSON.parse(trimmed) as Record<string, unknown>;
     return check(zSeal, seal);
-  } catch {
+  } catch (cause) {
     throw new InputError(
       "not-a-seal",
       "That is no seal of this program: neither its one line nor its file.",
       ["seal"],
+      { cause },
     );
   }
 }

@@ -14,7 +14,7 @@ import {
   type SQL,
   sql,
 } from "drizzle-orm";
-import type { Result } from "@/core";
+import type { Purpose, Result } from "@/core";
 import { foundingHash } from "./chain";
 import { type Founding, foundingColumns, foundingText } from "./founding";
 import { digestOf, enter } from "./register";
@@ -69,6 +69,7 @@ export const openEnds = (store: Store, most: number): EndRow[] =>
 export interface LedgerFilter {
   readonly result?: Result | undefined;
   readonly style?: string | undefined;
+  readonly purpose: Purpose;
   /** Words that all stand somewhere in its job, its name, its style, its cable or its signer's name. */
   readonly words?: readonly string[] | undefined;
   /** Signed off on or after, and before, these moments. */
@@ -81,10 +82,18 @@ export interface LedgerFilter {
 /** What somebody typed, as it stands in a LIKE pattern: nothing in it is a wildcard. */
 const holding = (word: string): string => `%${word.replaceAll(/[\\%_]/g, "\\$&")}%`;
 
-const matching = ({ result, style, words = [], since, until, before }: LedgerFilter): SQL | undefined =>
+const matching = ({
+  result,
+  style,
+  purpose,
+  words = [],
+  since,
+  until,
+  before,
+}: LedgerFilter): SQL | undefined =>
   and(
     isNotNull(ends.signedAt),
-    eq(ends.purpose, "work"),
+    eq(ends.purpose, purpose),
     // What was begun by mistake is kept, and shown to whoever asks for it.
     result ? eq(ends.result, result) : ne(ends.result, "discarded"),
     style ? eq(ends.style, style) : undefined,

@@ -17,8 +17,8 @@ export interface Looked {
   readonly close: () => void;
 }
 
-const refused = (file: string, why: string) =>
-  new InputError("not-arlent", `${file} is not a whole Arlent database: ${why}.`, ["file"]);
+const refused = (file: string, why: string, cause?: unknown) =>
+  new InputError("not-arlent", `${file} is not a whole Arlent database: ${why}.`, ["file"], { cause });
 
 /**
  * Opens a file to be looked at and writes nothing in it or beside it.
@@ -60,8 +60,8 @@ export function openToLook(file: string): Looked {
 function opened(file: string): Database.Database {
   try {
     return new Database(file, { readonly: true, fileMustExist: true });
-  } catch {
-    throw refused(file, "it cannot be opened as one");
+  } catch (cause) {
+    throw refused(file, "it cannot be opened as one", cause);
   }
 }
 
@@ -69,8 +69,8 @@ function stepsOf(file: string, database: Database.Database): ReturnType<typeof s
   let found: ReturnType<typeof schemaOf>;
   try {
     found = schemaOf(database);
-  } catch {
-    throw refused(file, "it is no SQLite file, or a damaged one");
+  } catch (cause) {
+    throw refused(file, "it is no SQLite file, or a damaged one", cause);
   }
   if (found.steps === 0) throw refused(file, "nothing in it says so");
   return found;

@@ -1,20 +1,8 @@
 import { z } from "zod";
-import { InputError, problemOf } from "@/core";
+import { InputError, problemOf, STATUS_OF } from "@/core";
 
 /** The largest body taken: far above anything a bench or a planner sends. */
 export const BODY_LIMIT = 512 * 1024;
-
-const STATUS: Record<string, number> = {
-  "not-found": 404,
-  "unknown-operation": 404,
-  "moved-on": 409,
-  signed: 409,
-  "id-taken": 409,
-  gate: 409,
-  "too-large": 413,
-  "not-json-type": 415,
-  "foreign-origin": 403,
-};
 
 /** Answers JSON; bad input becomes `{error:{code,message,path}}` with a fitting status, anything else a plain 500. */
 export async function answer(work: () => unknown | Promise<unknown>, status = 200): Promise<Response> {
@@ -45,7 +33,7 @@ export const pdf = (bytes: Buffer, name: string): Response =>
 /** The response for something thrown. */
 export function failure(error: unknown): Response {
   const problem = problemOf(error);
-  if (problem) return Response.json({ error: problem }, { status: STATUS[problem.code] ?? 400 });
+  if (problem) return Response.json({ error: problem }, { status: STATUS_OF[problem.code] });
   console.error(error);
   const message = "Something went wrong on the server. Nothing was changed; what was saved before is safe.";
   return Response.json({ error: { code: "server", message, path: [] } }, { status: 500 });
@@ -62,10 +50,12 @@ export async function jsonBody(request: Request, limit = BODY_LIMIT): Promise<un
   const text = (await limitedBody(request, limit)).toString("utf8");
   try {
     return JSON.parse(text);
-  } catch {
+  } catch (cause) {
     throw new InputError(
       "not-json",
       text.trim() === "" ? "The body is empty; send JSON." : "The body is not JSON.",
+      [],
+      { cause },
     );
   }
 }

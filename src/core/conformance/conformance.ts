@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { type Length, zMm, zMmNotNegative } from "../length/length";
+import { coded } from "../problem/codes";
 import { normalBetween } from "./normal";
 
 export const zRule = z.discriminatedUnion(
@@ -32,7 +33,7 @@ export const zConformanceInput = z
   .refine(({ limits }) => limits.min == null || limits.max == null || limits.min <= limits.max, {
     path: ["limits"],
     error: "The least allowed is not more than the most allowed",
-    params: { code: "crossed-limits" },
+    params: coded("crossed-limits"),
   });
 
 export type ConformanceInput = z.output<typeof zConformanceInput>;

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { type Length, zMm, zMmNotNegative } from "../length/length";
+import { coded } from "../problem/codes";
 
 /** `to` lies `nominal` behind `from`, at least nominal − minus and at most nominal + plus; null leaves that side open. */
 export interface Dimension {
@@ -43,7 +44,7 @@ export function namesHold(
         code: "custom",
         path: ["features", i],
         message: `Feature “${name}” is named twice`,
-        params: { code: "duplicate" },
+        params: coded("duplicate"),
       });
     known.add(name);
   });
@@ -54,7 +55,7 @@ export function namesHold(
         code: "custom",
         path: ["dimensions", i, "id"],
         message: "Each dimension has an id of its own",
-        params: { code: "duplicate" },
+        params: coded("duplicate"),
       });
     ids.add(dimension.id);
     for (const side of ["from", "to"] as const)
@@ -63,14 +64,14 @@ export function namesHold(
           code: "custom",
           path: ["dimensions", i, side],
           message: "A dimension joins features that are listed",
-          params: { code: "unknown-feature" },
+          params: coded("unknown-feature"),
         });
     if (dimension.from === dimension.to)
       context.addIssue({
         code: "custom",
         path: ["dimensions", i, "to"],
         message: "A dimension joins two different features",
-        params: { code: "same-feature" },
+        params: coded("same-feature"),
       });
   });
 }

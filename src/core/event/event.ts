@@ -2,6 +2,7 @@ import { z } from "zod";
 import { zDocumentId } from "../cable/cable";
 import { zName } from "../dimensions/dimension";
 import { type Length, um, zMm, zUm } from "../length/length";
+import { coded } from "../problem/codes";
 
 /** The greatest reading taken: no prepared end is longer. */
 export const LONGEST_READING = um(5_000_000);
@@ -29,10 +30,10 @@ const eventsWith = (zLength: z.ZodType<Length, number>) => {
     /** Id of the run sheet's check it belongs to. */
     check: zName,
     value: zLength
-      .refine((value) => value >= 0, { error: "A reading cannot be negative", params: { code: "negative" } })
+      .refine((value) => value >= 0, { error: "A reading cannot be negative", params: coded("negative") })
       .refine((value) => value <= LONGEST_READING, {
         error: `A reading is at most ${LONGEST_READING / 1000} mm: check the unit`,
-        params: { code: "too-long" },
+        params: coded("too-long"),
       }),
     /** As it was typed, kept for the record. */
     typed: z.string().min(1).max(40),

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { coded } from "../problem/codes";
 import { InputError } from "../problem/problem";
 
 declare const micrometres: unique symbol;
@@ -66,12 +67,12 @@ export const zMm = z.codec(
     .number({ error: "A length is a number of millimetres" })
     .refine((value) => Number.isFinite(value) && Math.abs(value) <= MM_LIMIT, {
       error: `A length is within ±${MM_LIMIT} mm`,
-      params: { code: "length-range" },
+      params: coded("length-range"),
       abort: true,
     })
     .refine((value) => decimals(value) <= 3, {
       error: "A length has at most three decimals of a millimetre",
-      params: { code: "too-fine" },
+      params: coded("too-fine"),
       abort: true,
     }),
   zInside,
@@ -93,5 +94,5 @@ export const zMmExact = z.codec(z.number({ error: "A length is a number of milli
 /** A length that is not negative: a tolerance, an error, a diameter. */
 export const zMmNotNegative = zMm.refine((value) => value >= 0, {
   error: "This length cannot be negative",
-  params: { code: "negative" },
+  params: coded("negative"),
 });

@@ -34,14 +34,14 @@ function strays(found: unknown, expected: unknown, at = "answer"): string[] {
 }
 
 describe.each(Object.keys(operations) as OperationName[])("%s agrees with its example cases", (name) => {
-  it.each(cases(name).map((one, i) => [i, one] as const))("case %i", (_, { input, expected }) => {
-    expect(strays(compute(name, input), expected)).toEqual([]);
+  it.each(cases(name).map((one, i) => [i, one] as const))("case %i", async (_, { input, expected }) => {
+    expect(strays(await compute(name, input), expected)).toEqual([]);
   });
 });
 
-function problem(name: string, input: unknown) {
+async function problem(name: string, input: unknown) {
   try {
-    compute(name, input);
+    await compute(name, input);
   } catch (error) {
     if (error instanceof InputError) return error.problem;
     throw error;
@@ -95,14 +95,32 @@ describe("bad input is refused, naming the field, what was found and what is all
     ["conformance", conformance({ rule: { kind: "lenient" } }), "bad-input", ["rule", "kind"]],
     ["levitate", {}, "unknown-operation", []],
     ["__proto__", {}, "unknown-operation", []],
-  ] as const)("%s %j → %s", (name, input, code, path) => {
-    const found = problem(name, input);
+  ] as const)("%s %j → %s", async (name, input, code, path) => {
+    const found = await problem(name, input);
     expect(found.code).toBe(code);
     expect(found.path).toEqual(path);
   });
-  it("says what it found", () => {
-    expect(problem("dimensions", dims({ nominal: "forty" })).message).toBe(
+  it("says what it found", async () => {
+    expect((await problem("dimensions", dims({ nominal: "forty" }))).message).toBe(
       'dimensions.0.nominal: found "forty". A length is a number of millimetres.',
     );
+  });
+  it("tells all that is wrong with it, the first first", async () => {
+    const found = await problem("dimensions", dims({ nominal: "forty", plus: -1 }));
+    expect(found.path).toEqual(["dimensions", 0, "nominal"]);
+    expect(found.also).toMatchObject([{ code: "negative", path: ["dimensions", 0, "plus"] }]);
+  });
+});
+
+describe("units of an answer", () => {
+  it("follow from what each field is, never from its name: a count of readings stays a count", async () => {
+    const answer = await compute("conformance", {
+      limits: { min: 9.05, max: 9.95 },
+      readings: [9.94],
+      instrument: { resolution: 0.01, repeatability: 0.02 },
+      rule: { kind: "guarded", risk: 0.05 },
+    });
+    expect(answer).toMatchObject({ mean: 9.94, more: expect.any(Number) });
+    expect(Number.isInteger((answer as { more: number }).more)).toBe(true);
   });
 });

@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { z } from "zod";
-import { check, problemOf, shown } from "./check";
+import { check, problemOf, shown, wellFormed } from "./check";
+import { isErrorCode, STATUS_OF } from "./codes";
 import { InputError, refuse, required } from "./problem";
 
 const schema = z.strictObject({
@@ -53,5 +54,25 @@ describe("an outcome", () => {
   it("that was refused is thrown with its code and path when it is required", () => {
     expect(() => required(refuse("empty", "Type a length.", ["reading"]))).toThrow(InputError);
     expect(problemOf(new Error("other"))).toBeNull();
+  });
+});
+
+describe("text", () => {
+  it("that is half a letter is made well-formed before anything is kept, keys too; the rest is left as it was", () => {
+    const whole = { name: "Zoë 🧵", bites: { most: 6 } };
+    expect(wellFormed(whole)).toBe(whole);
+    expect(wellFormed({ "a\ud83e": ["x\udc00", 1] })).toEqual({ "a\ufffd": ["x\ufffd", 1] });
+    expect(check(schema, { name: "fibre \ud800", bites: { most: 6 } }).name).toBe("fibre \ufffd");
+  });
+});
+
+describe("a refusal", () => {
+  it("keeps what it came from", () => {
+    const cause = new Error("disk");
+    expect(new InputError("not-json", "The input is not JSON.", [], { cause }).cause).toBe(cause);
+  });
+  it("has one of the listed codes and its status", () => {
+    expect(isErrorCode("moved-on") && STATUS_OF["moved-on"]).toBe(409);
+    expect(isErrorCode("toString")).toBe(false);
   });
 });

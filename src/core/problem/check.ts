@@ -1,5 +1,6 @@
 import type { z } from "zod";
-import { InputError, type Problem } from "./problem";
+import { type ErrorCode, isErrorCode } from "./codes";
+import { type Complaint, InputError, type Problem } from "./problem";
 
 /** A short rendering of what was found, for error messages: at most 60 characters. */
 export function shown(value: unknown): string {
@@ -19,27 +20,56 @@ function at(value: unknown, path: readonly PropertyKey[]): unknown {
 }
 
 /**
- * Parses a value with a Zod schema.
+ * Parses a value with a Zod schema, its texts made well-formed first: half of a surrogate pair is no letter, and would
+ * not come back from anywhere as it went in.
  * @returns the parsed value.
- * @throws InputError naming the first field that is wrong, what was found and what is allowed.
+ * @throws InputError naming the first field that is wrong, what was found and what is allowed; the others beside it.
  */
 export function check<S extends z.ZodType>(schema: S, value: unknown): z.output<S> {
-  const result = schema.safeParse(value);
+  const given = wellFormed(value);
+  const result = schema.safeParse(given);
   if (result.success) return result.data;
-  throw new InputError(...problemParts(result.error, value));
+  const [first, ...others] = complaintsOf(result.error, given);
+  if (!first) throw new InputError("bad-input", "This input cannot be read.");
+  throw new InputError(first.code, first.message, first.path, { also: others.slice(0, MOST_TOLD) });
 }
 
-function problemParts(error: z.ZodError, value: unknown): [string, string, (string | number)[]] {
-  const issue = deepest(error.issues);
-  const path = issue.path.map((key) => (typeof key === "symbol" ? String(key) : key));
-  const where = path.length ? path.join(".") : "input";
-  const code =
-    issue.code === "custom" && typeof issue.params?.code === "string"
-      ? issue.params.code
-      : issue.code === "unrecognized_keys"
-        ? "unknown-field"
-        : "bad-input";
-  return [code, `${where}: found ${shown(at(value, issue.path))}. ${sentence(issue.message)}`, path];
+/** The most further problems told of one input. */
+const MOST_TOLD = 20;
+
+/** A value whose every text is well-formed Unicode; the very same where it was already. */
+export function wellFormed(value: unknown): unknown {
+  if (typeof value === "string") return value.isWellFormed() ? value : value.toWellFormed();
+  if (Array.isArray(value)) {
+    const all = value.map(wellFormed);
+    return all.some((one, i) => one !== value[i]) ? all : value;
+  }
+  if (!isPlain(value)) return value;
+  const pairs = Object.entries(value).map(([key, one]) => [key.toWellFormed(), wellFormed(one)] as const);
+  return pairs.some(([key, one]) => !Object.hasOwn(value, key) || value[key] !== one)
+    ? Object.fromEntries(pairs)
+    : value;
+}
+
+/** An object as JSON makes them: anything else is left as it is. */
+const isPlain = (value: unknown): value is Readonly<Record<string, unknown>> =>
+  typeof value === "object" && value !== null && Object.getPrototypeOf(value) === Object.prototype;
+
+/** What is wrong, one complaint a field, the first first. */
+function complaintsOf(error: z.ZodError, value: unknown): Complaint[] {
+  const said = new Map<string, Complaint>();
+  for (const issue of [deepest(error.issues), ...error.issues.map((one) => deepest([one]))]) {
+    const path = issue.path.map((key) => (typeof key === "symbol" ? String(key) : key));
+    const where = path.length ? path.join(".") : "input";
+    const message = `${where}: found ${shown(at(value, issue.path))}. ${sentence(issue.message)}`;
+    if (!said.has(message)) said.set(message, { code: codeOf(issue), message, path });
+  }
+  return [...said.values()];
+}
+
+function codeOf(issue: z.core.$ZodIssue): ErrorCode {
+  if (issue.code === "custom" && isErrorCode(issue.params?.code)) return issue.params.code;
+  return issue.code === "unrecognized_keys" ? "unknown-field" : "bad-input";
 }
 
 /** Of a failed union, the issue that got furthest into the value says most. */

@@ -1,17 +1,31 @@
-/** Why something was refused: a stable code, a sentence for the person, and the field it is about. */
-export interface Problem {
-  readonly code: string;
+import type { ErrorCode } from "./codes";
+
+/** One thing that is wrong: a stable code, a sentence for the person, and the field it is about. */
+export interface Complaint {
+  readonly code: ErrorCode;
   readonly message: string;
   readonly path: readonly (string | number)[];
+}
+
+/** Why something was refused, and whatever else is wrong with the same input. */
+export interface Problem extends Complaint {
+  readonly also?: readonly Complaint[];
 }
 
 /** The one error the core throws: bad input, worded for the person who gave it. */
 export class InputError extends Error {
   readonly problem: Problem;
-  constructor(code: string, message: string, path: readonly (string | number)[] = []) {
-    super(message);
+  /** @param options.cause what it came from, kept for whoever looks into it. */
+  constructor(
+    code: ErrorCode,
+    message: string,
+    path: readonly (string | number)[] = [],
+    options: { readonly cause?: unknown; readonly also?: readonly Complaint[] } = {},
+  ) {
+    super(message, options.cause === undefined ? undefined : { cause: options.cause });
     this.name = "InputError";
-    this.problem = { code, message, path };
+    const { also = [] } = options;
+    this.problem = { code, message, path, ...(also.length > 0 ? { also } : {}) };
   }
 }
 
@@ -22,7 +36,7 @@ export type Outcome<T> =
 
 export const ok = <T>(value: T): Outcome<T> => ({ ok: true, value });
 export const refuse = (
-  code: string,
+  code: ErrorCode,
   message: string,
   path: readonly (string | number)[] = [],
 ): Outcome<never> => ({ ok: false, problem: { code, message, path } });

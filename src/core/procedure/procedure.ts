@@ -2,6 +2,7 @@ import { z } from "zod";
 import { type Cable, CONSTRUCTIONS, LAYER_KINDS, zCore, zDocumentId, zSource } from "../cable/cable";
 import { zDimension, zName } from "../dimensions/dimension";
 import { type Length, um, zMm, zMmNotNegative } from "../length/length";
+import { coded } from "../problem/codes";
 import { holds, zCondition, zRange } from "./condition";
 import { zRetries } from "./retry";
 import { zStep } from "./step";
@@ -126,14 +127,14 @@ export const zProcedure = z
   })
   .superRefine((procedure, context) => {
     for (const { path, message, code } of wordsOutOfPlace(procedure))
-      context.addIssue({ code: "custom", path: [...path], message, params: { code } });
+      context.addIssue({ code: "custom", path: [...path], message, params: coded(code) });
     procedure.dimensions.forEach((dimension, i) => {
       if ([dimension, ...dimension.cases].some(({ nominal }) => Math.abs(nominal) > LONGEST_END))
         context.addIssue({
           code: "custom",
           path: ["dimensions", i, "nominal"],
           message: `No prepared end is longer than ${LONGEST_END / 1000} mm: check the unit`,
-          params: { code: "too-long" },
+          params: coded("too-long"),
         });
     });
   });

@@ -1,3 +1,4 @@
+import type { ErrorCode } from "../problem/codes";
 import type { Problem } from "../problem/problem";
 import type { Step } from "./step";
 
@@ -29,7 +30,7 @@ export function wordsOutOfPlace(procedure: Parts): Problem[] {
 }
 
 const has = (list: readonly { id: string }[], id: string) => list.some((one) => one.id === id);
-const problem = (code: string, message: string, path: (string | number)[]): Problem => ({
+const problem = (code: ErrorCode, message: string, path: (string | number)[]): Problem => ({
   code,
   message,
   path,
@@ -88,7 +89,7 @@ function badDimensions({ dimensions, features, steps }: Parts): Problem[] {
 
 function badStep({ features, dimensions, steps, parts, retries }: Parts, step: Step, i: number): Problem[] {
   const found: Problem[] = [];
-  const need = (present: boolean, code: string, message: string, field: string) => {
+  const need = (present: boolean, code: ErrorCode, message: string, field: string) => {
     if (!present) found.push(problem(code, message, ["steps", i, field]));
   };
   if ("makes" in step) {

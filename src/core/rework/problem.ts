@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { FEATURE_LIMIT, namesHold, zDimension, zName } from "../dimensions/dimension";
 import { zMm, zMmNotNegative } from "../length/length";
+import { coded, type ErrorCode } from "../problem/codes";
 
 /** A cut can only go further back, by at least its bite; a mark can be drawn anew anywhere; the fixed stays. */
 const zReworkFeature = z.discriminatedUnion(
@@ -25,8 +26,8 @@ export const zReworkInput = z
   .superRefine(({ features, dimensions, forced, cable }, context) => {
     const names = features.map(({ name }) => name);
     namesHold({ features: names, dimensions }, context);
-    const refuse = (path: (string | number)[], message: string, code: string) =>
-      context.addIssue({ code: "custom", path, message, params: { code } });
+    const refuse = (path: (string | number)[], message: string, code: ErrorCode) =>
+      context.addIssue({ code: "custom", path, message, params: coded(code) });
     if (!names.includes(cable)) refuse(["cable"], "It is one of the features", "unknown-feature");
     forced.forEach((name, i) => {
       const kind = features.find((feature) => feature.name === name)?.kind;

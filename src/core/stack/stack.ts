@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { zName } from "../dimensions/dimension";
 import { type Length, um, ZERO, zMm, zMmNotNegative } from "../length/length";
+import { coded, type ErrorCode } from "../problem/codes";
 
 export const zStackInput = z
   .strictObject({
@@ -21,8 +22,8 @@ export const zStackInput = z
       .default([]),
   })
   .superRefine(({ features, between }, context) => {
-    const issue = (path: (string | number)[], message: string, code: string) =>
-      context.addIssue({ code: "custom", path, message, params: { code } });
+    const issue = (path: (string | number)[], message: string, code: ErrorCode) =>
+      context.addIssue({ code: "custom", path, message, params: coded(code) });
     const known = new Map<string, string | undefined>();
     features.forEach((feature, i) => {
       if (known.has(feature.name)) issue(["features", i, "name"], "Each feature is named once", "duplicate");

@@ -1,12 +1,13 @@
 import { z } from "zod";
-import type { Outcome, Problem } from "@/core";
+import { isErrorCode, type Outcome, type Problem } from "@/core";
 
+const zComplaint = {
+  code: z.string().transform((code) => (isErrorCode(code) ? code : ("strange" as const))),
+  message: z.string(),
+  path: z.array(z.union([z.string(), z.number()])),
+};
 const zFailure = z.object({
-  error: z.object({
-    code: z.string(),
-    message: z.string(),
-    path: z.array(z.union([z.string(), z.number()])),
-  }),
+  error: z.object({ ...zComplaint, also: z.array(z.object(zComplaint)).default([]) }),
 });
 
 /** Failures that never reached the server: what was sent may be sent again. */

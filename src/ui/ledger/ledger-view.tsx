@@ -5,6 +5,7 @@ import Link from "next/link";
 import type { Result } from "@/core";
 import { EndThumb, ThumbTextures } from "../band/end-thumb";
 import type { Thumb } from "../band/thumb";
+import { Button } from "../controls/button";
 import { LocalTime } from "../words/local-time";
 import { VerdictSign } from "../words/verdict-sign";
 import { RESULT_WORDS } from "../words/verdict-words";
@@ -41,12 +42,13 @@ interface LedgerViewProps {
 export function LedgerView({ page: { rows, count, styles, next, thumbs }, query, problem }: LedgerViewProps) {
   const { before: _, ...filter } = query;
   const asFile = (format: string) => `/api/v1/ledger?${new URLSearchParams({ ...filter, format })}`;
+  const practice = filter.purpose === "practice";
   const filtered = Object.keys(filter).length > 0;
   return (
     <main className="min-w-0 flex-1 px-4 py-5 sm:px-6">
       <div className="flex flex-wrap items-end gap-3">
         <h1 className="mr-auto font-bold text-2xl">
-          Ledger{" "}
+          {practice ? "Practice" : "Ledger"}{" "}
           <span className="font-normal text-lg text-soft">{count === 1 ? "1 end" : `${count} ends`}</span>
         </h1>
         <Filters query={filter} styles={styles} />
@@ -59,7 +61,17 @@ export function LedgerView({ page: { rows, count, styles, next, thumbs }, query,
         >
           <Crosshair aria-hidden="true" className="size-5" /> Aim
         </Link>
+        <Button asChild look="quiet">
+          <Link href={practice ? "/ledger" : "/ledger?purpose=practice"}>
+            {practice ? "Ledger" : "Practice"}
+          </Link>
+        </Button>
       </div>
+      {practice && (
+        <p className="mt-2 max-w-prose text-soft">
+          Ends made for practice, kept apart: they count in no ledger, aim or blade.
+        </p>
+      )}
       {problem && (
         <p role="alert" className="mt-4 rounded-lg border-2 border-out px-4 py-3 font-semibold">
           {problem} All ends are shown.
@@ -163,6 +175,7 @@ function Filters({
   return (
     <search>
       <form className="flex flex-wrap items-end gap-2" action="/ledger">
+        {query.purpose && <input type="hidden" name="purpose" value={query.purpose} />}
         <label className="grid text-sm text-soft">
           Find
           <input

@@ -92,7 +92,7 @@ export function RecordCheck() {
 }
 
 function Told({ standing: { state, ends, of, events, findings, problem } }: { standing: Standing }) {
-  const far = `${ends} ends, ${events} events`;
+  const far = `${countText(ends, "end")}, ${countText(events, "event")}`;
   const altered = findings.filter(({ note }) => !note);
   const notes = findings.filter(({ note }) => note);
   return (
@@ -100,7 +100,7 @@ function Told({ standing: { state, ends, of, events, findings, problem } }: { st
       {state === "failed" && <p className="text-out">{problem} Nothing was changed; check again.</p>}
       {state === "stopped" && (
         <p>
-          Stopped after {far} of {of} ends.
+          Stopped after {far} of {countText(of, "end")}.
         </p>
       )}
       {state === "done" && altered.length === 0 && (
@@ -117,6 +117,9 @@ function Told({ standing: { state, ends, of, events, findings, problem } }: { st
     </>
   );
 }
+
+/** A number of things: `1 end`, `3 ends`. */
+export const countText = (count: number, of: string): string => `${count} ${of}${count === 1 ? "" : "s"}`;
 
 /** Findings of a check, a row each. */
 export function Findings({ findings }: { findings: readonly RecordFinding[] }) {

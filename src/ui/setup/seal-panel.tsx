@@ -7,7 +7,7 @@ import { type RecordFinding, zFindingsAnswer, zSealAnswer } from "@/core";
 import { Button } from "../controls/button";
 import { get, post } from "../http/http";
 import { LocalTime } from "../words/local-time";
-import { Findings } from "./record-check";
+import { countText, Findings } from "./record-check";
 
 type Made = z.output<typeof zSealAnswer>;
 
@@ -51,7 +51,8 @@ function SealMade({ seal }: { seal: Made }) {
       </span>
       <div className="grid min-w-0 flex-1 gap-1">
         <p>
-          {seal.ends?.length ?? 0} ends, {seal.events} events, <LocalTime iso={seal.at} />
+          {countText(seal.ends?.length ?? 0, "end")}, {countText(seal.events, "event")},{" "}
+          <LocalTime iso={seal.at} />
         </p>
         <p className="figures wrap-anywhere text-sm">{seal.short}</p>
         <div className="no-print flex flex-wrap gap-2">

@@ -101,7 +101,7 @@ export function Begin({
           className="figures min-h-12 w-14 bg-transparent px-1 font-bold text-lg"
         />
       </label>
-      <label className="flex min-h-12 items-center gap-2 rounded-lg border border-line bg-raised px-3">
+      <label className="flex min-h-12 items-center gap-1.5 px-1">
         <input
           type="checkbox"
           checked={practice}
@@ -115,7 +115,7 @@ export function Begin({
         onClick={begin}
         disabled={state.busy || refused !== null}
         aria-keyshortcuts="B"
-        className="min-h-12 rounded-lg bg-now px-5 font-bold text-on-now"
+        className="min-h-12 flex-1 whitespace-nowrap rounded-lg bg-now px-5 font-bold text-on-now"
       >
         {count > 1 ? `Batch of ${count}` : practice ? "Practise" : "To the bench"}
       </button>

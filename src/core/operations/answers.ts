@@ -1,0 +1,50 @@
+import { z } from "zod";
+import { zMm, zMmExact } from "../length/length";
+
+const zConflict = z.strictObject({ ids: z.array(z.string()).readonly(), shortBy: zMm });
+
+/** What closing limits answers: the tightest that follow, or the chain that cannot hold. */
+export const zDimensionsAnswer = z.discriminatedUnion("consistent", [
+  z.strictObject({
+    consistent: z.literal(true),
+    limits: z
+      .array(z.strictObject({ from: z.string(), to: z.string(), min: zMm.nullable(), max: zMm.nullable() }))
+      .readonly(),
+    tightened: z.array(z.string()).readonly(),
+  }),
+  z.strictObject({ consistent: z.literal(false), conflict: zConflict }),
+]);
+
+const zPlaces = z.record(z.string(), zMm);
+
+/** What adding errors up answers: where each feature lies, and each pair's distance with its errors. */
+export const zStackAnswer = z.strictObject({
+  positions: zPlaces,
+  between: z
+    .array(z.strictObject({ from: z.string(), to: z.string(), nominal: zMm, worst: zMm, rss: zMmExact }))
+    .readonly(),
+});
+
+/** What judging readings answers. */
+export const zConformanceAnswer = z.strictObject({
+  mean: zMmExact,
+  u: zMmExact,
+  probability: z.number(),
+  verdict: z.enum(["in", "out", "unsure"]),
+  /** A count of readings. */
+  more: z.int().nullable().optional(),
+});
+
+/** What the least rework answers: what is made anew where, or why nothing can be saved. */
+export const zReworkAnswer = z.union([
+  z.strictObject({
+    possible: z.literal(true),
+    moved: z.array(z.string()).readonly(),
+    least: zPlaces,
+    cableLost: zMm,
+    /** The margin is a share of the room there is, not a length. */
+    recommended: z.strictObject({ positions: zPlaces, margin: z.number(), cableLost: zMm }),
+  }),
+  z.strictObject({ possible: z.literal(false), reason: z.literal("fixed"), feature: z.string() }),
+  z.strictObject({ possible: z.literal(false), reason: z.literal("contradictory"), conflict: zConflict }),
+]);

@@ -1,0 +1,47 @@
+import { endState, followsFrom, projectionsOf } from "@/core";
+import { countEnds, endIdsFrom, findEnd, updateEnd } from "@/store/ends";
+import { eventsAfter } from "@/store/events";
+import { project } from "@/store/projections";
+import type { Store } from "@/store/store";
+import { inTransaction } from "@/store/transaction";
+import { judgedOf, sheetOf } from "./ends";
+
+/** How far a rebuild has come. */
+export interface Rebuilt {
+  readonly ends: number;
+  readonly of: number;
+  /** Ends whose lists could not be rebuilt, and why. */
+  readonly failed: readonly { readonly end: string; readonly why: string }[];
+}
+
+const STRETCH = 50;
+
+/** Writes all that follows from the events anew, stretch by stretch, each in one transaction. No event is touched. */
+export function* rebuild(store: Store): Generator<Rebuilt> {
+  const of = countEnds(store);
+  for (let after = ""; ; ) {
+    const ids = endIdsFrom(store, after, STRETCH);
+    const failed = inTransaction(store, () => ids.flatMap((id) => rebuildEnd(store, id)));
+    const last = ids.at(-1);
+    yield { ends: ids.length, of, failed };
+    if (last === undefined || ids.length < STRETCH) return;
+    after = last;
+  }
+}
+
+function rebuildEnd(store: Store, id: string): { end: string; why: string }[] {
+  try {
+    const row = findEnd(store, id);
+    if (!row) return [];
+    const sheet = sheetOf(store, row);
+    const events = eventsAfter(store, id);
+    const sign = events.find(({ event }) => event.kind === "sign");
+    const follows = followsFrom(sheet, endState(events), row.rule, judgedOf(row, sign));
+    const { signer, lastHash, rule, purpose } = row;
+    updateEnd(store, id, { ...follows, signer: sign?.by ?? signer, lastHash });
+    project(store, id, projectionsOf({ sheet, rule, purpose, events, verdicts: follows.verdicts }));
+    return [];
+  } catch (error) {
+    return [{ end: id, why: error instanceof Error ? error.message : String(error) }];
+  }
+}
