@@ -14,6 +14,7 @@ module.exports = {
     only("service", ["store", "core"]),
     only("ui", ["core"]),
     only("cli", ["service", "core"]),
+    only("worker", ["core", "ui"]),
     only("app", ["service", "core", "ui"]),
     {
       name: "core-is-pure",

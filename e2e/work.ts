@@ -1,4 +1,4 @@
-import type { Page } from "@playwright/test";
+import type { Locator, Page } from "@playwright/test";
 import { expect } from "./server";
 
 export const heading = (page: Page) => page.locator("#step");
@@ -96,4 +96,10 @@ export async function workAs(page: Page, name: string): Promise<void> {
     await page.keyboard.press("Enter");
   }
   await expect(page.getByRole("button", { name: `Working: ${name}. Change` })).toBeVisible();
+}
+
+/** Picks one of a list that opens. */
+export async function pick(page: Page, list: Locator, option: string): Promise<void> {
+  await list.click();
+  await page.getByRole("option", { name: option, exact: true }).click();
 }

@@ -62,18 +62,9 @@ const plain = (html: string): string =>
 const pageOf = (store: Store, id: string): string => {
   const { sheet, events } = getEnd(store, id);
   const view = createElement(RecordView, { record: endRecord(store, id), sheet, events });
-  return plain(
-    renderToStaticMarkup(
-      createElement(
-        PrefsProvider,
-        // biome-ignore lint/correctness/noChildrenProp: the provider's own type asks for it
-        {
-          initial: readPrefs(undefined),
-          children: createElement(PeopleProvider, { initial: people(store), children: view }),
-        },
-      ),
-    ),
-  );
+  const inPeople = { initial: people(store), children: view };
+  const inPrefs = { initial: readPrefs(undefined), children: createElement(PeopleProvider, inPeople) };
+  return plain(renderToStaticMarkup(createElement(PrefsProvider, inPrefs)));
 };
 
 async function papersOf(store: Store, ids: readonly string[]): Promise<Map<string, string>> {

@@ -1,5 +1,6 @@
 "use client";
 
+import { Button } from "@/ui/controls/button";
 export default function Failed({ reset }: { error: Error; reset: () => void }) {
   return (
     <main className="min-w-0 flex-1 px-6 py-10">
@@ -8,13 +9,9 @@ export default function Failed({ reset }: { error: Error; reset: () => void }) {
         Something went wrong in Arlent, not in your work. What was saved is safe, and readings not yet sent
         are kept on this device.
       </p>
-      <button
-        type="button"
-        onClick={reset}
-        className="mt-5 min-h-12 rounded-lg bg-now px-5 font-bold text-on-now"
-      >
+      <Button look="next" onClick={reset} className="mt-5">
         Try again
-      </button>
+      </Button>
     </main>
   );
 }

@@ -21,7 +21,7 @@ export const answerAs = <S extends z.ZodType>(
 ): Promise<Response> => answer(async () => z.encode(schema, await work()), status);
 
 /** A PDF file under a name of our own making. */
-export const pdf = (bytes: Buffer, name: string): Response =>
+export const pdf = (bytes: Uint8Array, name: string): Response =>
   new Response(new Uint8Array(bytes), {
     headers: {
       "content-type": "application/pdf",

@@ -1,4 +1,5 @@
 import type { Seat } from "@/core";
+import { Button } from "../controls/button";
 import { figureText, type Units } from "../words/length-text";
 
 /** How the fibre sits, in words: what was found, by how much, how sure, and what to do. */
@@ -66,13 +67,9 @@ export function SeatNote({ seat, units, onSeat, onCleave }: SeatNoteProps) {
         {says} {todo && <strong>{todo}</strong>}
       </p>
       {(seat.finding === "short" || cleave) && (
-        <button
-          type="button"
-          onClick={cleave ? onCleave : onSeat}
-          className="min-h-12 justify-self-start rounded-md border-2 border-ink px-4 font-semibold"
-        >
+        <Button onClick={cleave ? onCleave : onSeat} className="justify-self-start">
           {cleave ? "Say what to rework" : "Back to pushing it in"}
-        </button>
+        </Button>
       )}
     </div>
   );

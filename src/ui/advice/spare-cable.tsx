@@ -5,6 +5,7 @@ import { Popover } from "radix-ui";
 import { useState } from "react";
 import { type EndEvent, type EndState, parseLength } from "@/core";
 import { backToStep } from "../bench/to-step";
+import { Button } from "../controls/button";
 import { figureText, type Units } from "../words/length-text";
 
 /** How much cable is left behind this end: said once, counted down by every rework. */
@@ -66,9 +67,9 @@ export function SpareCable({
             <p id="spare-problem" role="alert" className="text-out text-sm">
               {parsed && !parsed.ok && text.length > 2 ? parsed.problem.message : ""}
             </p>
-            <button type="submit" className="min-h-12 rounded-lg bg-strong font-semibold text-on-strong">
+            <Button look="strong" type="submit">
               Keep
-            </button>
+            </Button>
           </form>
         </Popover.Content>
       </Popover.Portal>

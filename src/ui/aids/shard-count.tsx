@@ -2,6 +2,7 @@
 
 import { useHotkeys } from "react-hotkeys-hook";
 import type { EndEvent } from "@/core";
+import { Button } from "../controls/button";
 import { onControl } from "./on-control";
 
 interface ShardCountProps {
@@ -28,46 +29,27 @@ export function ShardCount({ shards: { made, binned }, onAdd }: ShardCountProps)
             : "No shard is counted off yet."}
       </p>
       <div className="grid grid-cols-2 gap-2">
-        <button
-          type="button"
+        <Button
+          size="large"
           disabled={missing === 0}
           onClick={() => count(0, missing)}
           aria-keyshortcuts="Enter"
-          className="col-span-2 min-h-14 rounded-lg border-2 border-ink px-4 font-bold text-lg disabled:opacity-40"
+          className="col-span-2 font-bold"
         >
           {missing > 1 ? `All ${missing} are in the bin` : "It is in the bin"}
-        </button>
-        <button
-          type="button"
-          disabled={missing === 0}
-          onClick={() => count(0, 1)}
-          className="min-h-12 rounded-lg border border-line px-3 disabled:opacity-40"
-        >
+        </Button>
+        <Button look="quiet" disabled={missing === 0} onClick={() => count(0, 1)}>
           One into the bin
-        </button>
-        <button
-          type="button"
-          disabled={binned === 0}
-          onClick={() => count(0, -1)}
-          className="min-h-12 rounded-lg border border-line px-3 disabled:opacity-40"
-        >
+        </Button>
+        <Button look="quiet" disabled={binned === 0} onClick={() => count(0, -1)}>
           One back out
-        </button>
-        <button
-          type="button"
-          onClick={() => count(1, 0)}
-          className="min-h-12 rounded-lg border border-line px-3"
-        >
+        </Button>
+        <Button look="quiet" onClick={() => count(1, 0)}>
           Another came off
-        </button>
-        <button
-          type="button"
-          disabled={made === 0 || made <= binned}
-          onClick={() => count(-1, 0)}
-          className="min-h-12 rounded-lg border border-line px-3 disabled:opacity-40"
-        >
+        </Button>
+        <Button look="quiet" disabled={made === 0 || made <= binned} onClick={() => count(-1, 0)}>
           Counted one too many
-        </button>
+        </Button>
       </div>
     </section>
   );

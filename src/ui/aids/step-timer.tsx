@@ -2,6 +2,7 @@
 
 import { useHotkeys } from "react-hotkeys-hook";
 import type { RunTimer, Step } from "@/core";
+import { Button } from "../controls/button";
 import { useTick } from "../timers/timers-context";
 import { clockText } from "../words/clock-text";
 import { onControl } from "./on-control";
@@ -62,12 +63,7 @@ export function StepTimer({ step, seconds, free, timer, enter, onTimer }: StepTi
           </span>
         </p>
       </div>
-      <button
-        type="button"
-        onClick={press}
-        aria-keyshortcuts="Enter"
-        className="min-h-14 rounded-lg border-2 border-ink px-4 font-bold text-lg"
-      >
+      <Button size="large" onClick={press} aria-keyshortcuts="Enter" className="font-bold">
         {running
           ? over
             ? "It is done"
@@ -75,7 +71,7 @@ export function StepTimer({ step, seconds, free, timer, enter, onTimer }: StepTi
           : timer
             ? "Start again"
             : `Start: ${step.title.toLowerCase()}`}
-      </button>
+      </Button>
       {free && running && !over && (
         <p className="text-soft">It runs on if you go to another end, and calls you back.</p>
       )}

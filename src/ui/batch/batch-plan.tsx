@@ -2,6 +2,7 @@
 
 import { RadioGroup } from "radix-ui";
 import { type RunSheet, scheduleIn, workedIn } from "@/core";
+import { Button } from "../controls/button";
 import { spanText } from "../words/clock-text";
 import { useTitle } from "../words/use-title";
 import { NameEnds } from "./name-ends";
@@ -54,16 +55,17 @@ export function BatchPlan({ name, sheet, batch, onBegin }: BatchPlanProps) {
           </p>
         </div>
         <NameEnds batch={batch} />
-        <button
-          type="button"
+        <Button
+          look="next"
+          size="large"
           disabled={signed === count}
           onClick={() => onBegin(next)}
-          className="min-h-14 rounded-lg bg-now px-6 font-bold text-lg text-on-now disabled:opacity-50"
+          className="px-6"
         >
           {signed === count
             ? "All are signed off"
             : `${begun ? "Go on" : "Begin"} with ${members[next]?.label}`}
-        </button>
+        </Button>
       </header>
       <RadioGroup.Root
         value={mode}

@@ -3,6 +3,7 @@
 import { Popover } from "radix-ui";
 import { useState } from "react";
 import { NAME_PARTS, nameBy, patternProblem } from "@/core";
+import { Button } from "../controls/button";
 import type { Batch } from "./use-batch";
 
 /** Every end of the batch named at once, by a pattern; what it comes to is shown before it is taken. */
@@ -36,13 +37,9 @@ export function NameEnds({ batch }: { batch: Batch }) {
             <p role="status" className={`leading-tight ${problem ? "text-out" : "text-soft"}`}>
               {problem ?? `${names.slice(0, 2).join(" · ")} … ${names.at(-1)}`}
             </p>
-            <button
-              type="submit"
-              disabled={problem !== null}
-              className="min-h-12 rounded-lg bg-strong font-semibold text-on-strong disabled:opacity-50"
-            >
+            <Button look="strong" type="submit" disabled={problem !== null}>
               Name all {members.length}
-            </button>
+            </Button>
           </form>
         </Popover.Content>
       </Popover.Portal>

@@ -3,6 +3,7 @@
 import { Pencil } from "lucide-react";
 import { Popover } from "radix-ui";
 import { useState } from "react";
+import { Button } from "../controls/button";
 import { backToStep } from "./to-step";
 
 interface EndLabelProps {
@@ -44,9 +45,9 @@ export function EndLabel({ job, label, onLabel, name, onDiscard }: EndLabelProps
           >
             <Field name="job" title="Job (optional)" value={job} hint="Pad 7 feeder" />
             <Field name="label" title="This end" value={label} hint="fibre 3, orange, end A" />
-            <button type="submit" className="min-h-12 rounded-lg bg-strong font-semibold text-on-strong">
+            <Button look="strong" type="submit">
               Keep
-            </button>
+            </Button>
           </form>
           <Discard
             name={name}

@@ -7,6 +7,7 @@ import { useHotkeys } from "react-hotkeys-hook";
 import { dueParts, type ProcedurePart, type RunSheet } from "@/core";
 import { costWords } from "../advice/advice-words";
 import { onControl } from "../aids/on-control";
+import { Button } from "../controls/button";
 import type { Units } from "../words/length-text";
 import { backToStep } from "./to-step";
 import type { BenchWork } from "./use-work";
@@ -165,13 +166,9 @@ export function OutOfOrder({ work }: { work: BenchWork }) {
         </strong>{" "}
         Take off what lies nearer the cable end, and put it on again after.
       </p>
-      <button
-        type="button"
-        onClick={() => work.putAgain(again.map(({ id }) => id))}
-        className="min-h-12 rounded-lg border-2 border-ink px-4 font-semibold"
-      >
+      <Button onClick={() => work.putAgain(again.map(({ id }) => id))}>
         Done: {listed(again)} on again, in this order
-      </button>
+      </Button>
     </div>
   );
 }

@@ -60,14 +60,14 @@ function Passed({ sheet, work }: Pick<SignPanelProps, "sheet" | "work">) {
             <span className="min-w-0 flex-1">
               {one.title}: {passedWords(one)}
             </span>
-            <button
-              type="button"
+            <Button
+              look="quiet"
               onClick={() => work.go(one.index)}
               aria-label={`Go to ${one.title}`}
-              className="min-h-12 shrink-0 rounded-md border border-line px-3 text-sm"
+              className="shrink-0 text-sm"
             >
               Go to it
-            </button>
+            </Button>
           </li>
         ))}
         {late.map(({ from, until, of, seconds }) => (
@@ -142,15 +142,15 @@ export function SignPanel({ sheet, work, rule, instrument, way, onWay, units, on
                 <span className="text-right">
                   {words ? `${words.word} ${words.by} · ${readings.length} read` : "not measured"}
                 </span>
-                <button
-                  type="button"
+                <Button
+                  look="quiet"
                   onClick={() => setPicked(check.id)}
                   aria-pressed={picked === check.id}
                   aria-label={`Read ${check.name}${check.leg && `, leg ${check.leg}`}`}
-                  className="min-h-12 rounded-md border border-line px-3 text-sm"
+                  className="text-sm"
                 >
                   Read
-                </button>
+                </Button>
               </li>
             );
           })}
@@ -243,26 +243,15 @@ export function SignPanel({ sheet, work, rule, instrument, way, onWay, units, on
             </div>
           )}
           <div className="flex flex-wrap gap-2">
-            <button
-              type="button"
-              onClick={onBack}
-              className="min-h-14 rounded-lg border-2 border-ink px-5 font-semibold"
-            >
+            <Button size="large" onClick={onBack}>
               Back
-            </button>
-            <button
-              type="submit"
-              className="min-h-14 flex-1 rounded-lg bg-strong px-5 font-bold text-lg text-on-strong"
-            >
+            </Button>
+            <Button look="strong" size="large" type="submit" className="flex-1">
               Sign off: {RESULT_WORDS[result].toLowerCase()}
-            </button>
-            <button
-              type="button"
-              onClick={() => sign("cut-off")}
-              className="min-h-14 rounded-lg border-2 border-ink px-5 font-semibold"
-            >
+            </Button>
+            <Button size="large" onClick={() => sign("cut-off")}>
               It was cut off
-            </button>
+            </Button>
           </div>
         </form>
       </div>

@@ -2,6 +2,7 @@
 
 import Link from "next/link";
 import type { EndState, OpenTold, Result, RunSheet } from "@/core";
+import { Button } from "../controls/button";
 import { writeSelection } from "../sheet/selection";
 import { OpenList } from "../words/open-list";
 import { VerdictSign } from "../words/verdict-sign";
@@ -43,13 +44,9 @@ export function SignedPanel({
       </p>
       <div className="flex flex-wrap gap-2">
         {onNextInBatch ? (
-          <button
-            type="button"
-            onClick={onNextInBatch}
-            className="min-h-14 rounded-lg bg-now px-5 font-bold text-lg text-on-now"
-          >
+          <Button look="next" size="large" onClick={onNextInBatch}>
             Next end of the batch
-          </button>
+          </Button>
         ) : (
           <Link
             href={`/?${again}`}

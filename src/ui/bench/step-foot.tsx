@@ -1,4 +1,5 @@
 import type { EndState, RunSheet } from "@/core";
+import { Button } from "../controls/button";
 import { ClockStrip } from "../timers/clock-strip";
 import { PotStrip } from "../timers/pot-strip";
 import { HeldQuestion } from "./held-question";
@@ -20,24 +21,24 @@ export function StepFoot({ sheet, work, ends }: StepFootProps) {
       <PotStrip sheet={sheet} ends={ends} />
       {work.held && <HeldQuestion held={work.held} onLet={work.letGo} />}
       <div className="flex gap-2">
-        <button
-          type="button"
+        <Button
+          size="huge"
           onClick={work.back}
           disabled={line.index === 0}
-          className="short:min-h-12 min-h-16 rounded-lg border-2 border-ink px-5 font-semibold disabled:opacity-40"
           aria-keyshortcuts="ArrowLeft PageUp"
         >
           Back
-        </button>
-        <button
-          type="button"
+        </Button>
+        <Button
+          look="strong"
+          size="huge"
           onClick={work.next}
           aria-keyshortcuts="Space ArrowRight PageDown"
-          className="short:min-h-12 min-h-16 flex-1 rounded-lg bg-strong px-5 font-bold text-on-strong text-xl"
+          className="flex-1"
         >
           {work.held ? "Pass it by" : work.last ? "Finish" : "Next"}{" "}
           <span className="hidden font-normal text-base lg:inline">· Space</span>
-        </button>
+        </Button>
       </div>
     </div>
   );

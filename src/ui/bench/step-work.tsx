@@ -22,6 +22,7 @@ import { SpareCable } from "../advice/spare-cable";
 import { UnsureWays } from "../advice/unsure-ways";
 import { StepPictures, StepTools } from "../aids/step-aids";
 import { AimNote } from "../aim/aim-note";
+import { Button } from "../controls/button";
 import { Figure, LengthFigure } from "../figure/figure";
 import { CheckList } from "../reading/check-list";
 import { InstrumentPicker } from "../reading/instrument-picker";
@@ -109,15 +110,15 @@ export function StepWork(props: StepWorkProps) {
         </div>
         <Faults sheet={sheet} state={state} units={units} onAdd={add} />
         <SpareCable state={state} units={units} onAdd={add} />
-        <button
-          type="button"
+        <Button
+          look="quiet"
           aria-pressed={props.simulated}
           aria-label="Simulated calliper"
           onClick={() => props.onSimulated(!props.simulated)}
-          className="flex min-h-12 items-center gap-1.5 rounded-md border border-line px-2.5 text-sm aria-pressed:border-ink"
+          className="gap-1.5 px-2.5 text-sm aria-pressed:border-ink"
         >
           <Usb aria-hidden="true" className="size-4" /> Simulate
-        </button>
+        </Button>
       </div>
       <UnsureWays sheet={sheet} rule={rule} standing={reading} work={work} units={units} />
     </>

@@ -1,4 +1,5 @@
 import type { Check } from "@/core";
+import { Button } from "../controls/button";
 
 /** A reading that was taken for another length than the one asked for, until somebody says that it is right. */
 export interface Elsewhere {
@@ -28,14 +29,9 @@ export function TakenElsewhere({
         , by its size.
       </p>
       <div className="flex gap-2">
-        <button
-          type="button"
-          onClick={onRight}
-          aria-keyshortcuts="Enter"
-          className="min-h-12 flex-1 rounded-md border-2 border-ink px-3 font-semibold"
-        >
+        <Button onClick={onRight} aria-keyshortcuts="Enter" className="flex-1">
           Right <span className="hidden font-normal lg:inline">· Enter</span>
-        </button>
+        </Button>
         <button
           type="button"
           onClick={onBack}

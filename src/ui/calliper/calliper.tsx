@@ -3,6 +3,8 @@
 import { Usb, X } from "lucide-react";
 import { useEffect, useMemo, useState } from "react";
 import { type Check, drawsFor, type EndState, hiddenLength, type RunSheet, SIMULATED, shownBy } from "@/core";
+import { Button } from "../controls/button";
+import { Select } from "../controls/select";
 import { figureText, lengthText, type Units } from "../words/length-text";
 
 interface CalliperProps {
@@ -53,32 +55,24 @@ export function Calliper({ end, sheet, state, checks, active, units, onClose }: 
           <X aria-hidden="true" className="size-5" />
         </button>
       </div>
-      <label className="block text-soft text-sm">
-        Jaws on
-        <select
-          value={check.id}
-          onChange={(event) => setOn(event.target.value)}
-          className="mt-0.5 block min-h-12 w-full rounded-md border border-line bg-field px-2 text-base text-ink"
-        >
-          {checks.map(({ id, name, leg }) => (
-            <option key={id} value={id}>
-              {name}
-              {leg && `, leg ${leg}`}
-            </option>
-          ))}
-        </select>
-      </label>
+      <Select
+        title="Jaws on"
+        small
+        value={check.id}
+        onPick={setOn}
+        options={checks.map(({ id, name, leg }) => ({ id, name: leg ? `${name}, leg ${leg}` : name }))}
+      />
       <p aria-live="off" className="figures my-1 text-right font-bold text-4xl">
         {units === "in" ? figureText(shown, "in") : (shown / 1000).toFixed(2)}{" "}
         <span className="font-normal text-lg">{units === "in" ? "in" : "mm"}</span>
       </p>
-      <button
-        type="button"
+      <Button
+        look="strong"
         onClick={() => typeReading(units === "in" ? lengthText(shown, "in") : (shown / 1000).toFixed(2))}
-        className="flex min-h-12 w-full items-center justify-center gap-2 rounded-lg bg-strong font-semibold text-on-strong"
+        className="w-full gap-2"
       >
         <Usb aria-hidden="true" className="size-5" /> Send the reading
-      </button>
+      </Button>
       <p className="mt-1 text-soft text-xs">A made-up end. Its readings are marked as simulated.</p>
     </section>
   );

@@ -3,6 +3,7 @@
 import { Dialog } from "radix-ui";
 import { type FormEvent, type KeyboardEvent, useMemo, useRef, useState } from "react";
 import { type Cable, figuresToConfirm, type Procedure, type SheetFigure, zRevisionAnswer } from "@/core";
+import { Button } from "../controls/button";
 import { post } from "../http/http";
 import { usePeople } from "../people/people-context";
 import { type Row, type RowRead, readRow, rowOf } from "./read-figure";
@@ -123,27 +124,15 @@ export function ConfirmPanel({ procedure, cable, core, choices, onClose, onKept,
                   (tried && wrong > 0 ? `${wrong} of them cannot be kept as they stand: see above.` : "")}
               </p>
               <div className="flex flex-wrap gap-2">
-                <button
-                  type="button"
-                  onClick={onClose}
-                  className="min-h-14 rounded-lg border-2 border-ink px-5 font-semibold"
-                >
+                <Button size="large" onClick={onClose}>
                   Back
-                </button>
-                <button
-                  type="button"
-                  onClick={onLater}
-                  className="min-h-14 rounded-lg border-2 border-ink px-5 font-semibold"
-                >
+                </Button>
+                <Button size="large" onClick={onLater}>
                   Not now: begin unchecked
-                </button>
-                <button
-                  type="submit"
-                  data-keep
-                  className="min-h-14 flex-1 rounded-lg bg-now px-5 font-bold text-lg text-on-now"
-                >
+                </Button>
+                <Button look="next" size="large" type="submit" data-keep className="flex-1">
                   They are right: keep and begin
-                </button>
+                </Button>
               </div>
             </div>
           </form>
@@ -215,14 +204,9 @@ function FigureRow({ figure, row, read, tried, first, onChange }: FigureRowProps
           {says}{" "}
           {read.kind === "disagree" &&
             (["value", "beside"] as const).map((which) => (
-              <button
-                key={which}
-                type="button"
-                onClick={() => onChange({ chosen: which })}
-                className="mr-2 min-h-12 rounded-md border-2 border-ink px-3 text-ink"
-              >
+              <Button key={which} onClick={() => onChange({ chosen: which })} className="mr-2 text-ink">
                 {row[which]}
-              </button>
+              </Button>
             ))}
         </p>
       )}

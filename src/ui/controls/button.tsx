@@ -18,6 +18,8 @@ const SIZES = {
   small: "min-h-11 rounded-md px-3 text-sm",
   usual: "min-h-12 rounded-lg px-4",
   large: "min-h-14 rounded-lg px-5 text-lg",
+  /** What goes on at the bench, to be hit without looking. */
+  huge: "short:min-h-12 min-h-16 rounded-lg px-5 text-xl",
   line: "min-h-6 px-1",
 } as const;
 

@@ -2,51 +2,54 @@
 
 import { Check, ChevronDown } from "lucide-react";
 import { Select as Radix } from "radix-ui";
-import { type ReactNode, useId } from "react";
+import { type ReactNode, useId, useState } from "react";
 
-interface SelectProps {
-  /** Its name, above it; or as a label only. */
+type SelectProps = SelectLook & (SelectHeld | SelectOfForm);
+
+interface SelectLook {
+  /** Its name, above it. */
   readonly title: ReactNode;
-  readonly hideTitle?: boolean;
-  readonly value: string;
-  readonly onPick: (id: string) => void;
-  readonly options: readonly { readonly id: string; readonly name: string; readonly off?: boolean }[];
+  /** Whether that name is small, as above a figure in a row of them. */
+  readonly small?: boolean;
+  readonly options: readonly { readonly id: string; readonly name: string }[];
   /** What stands there while nothing is picked; with it, nothing can be picked again. */
   readonly empty?: string | undefined;
-  /** Name in a form. */
-  readonly name?: string;
   readonly className?: string;
-  readonly disabled?: boolean;
+}
+
+/** What is picked is held by whoever shows it. */
+interface SelectHeld {
+  readonly value: string;
+  readonly onPick: (id: string) => void;
+}
+
+/** What is picked goes with the form it stands in, under a name; nothing picked goes as nothing. */
+interface SelectOfForm {
+  readonly name: string;
+  readonly start: string;
 }
 
 /** Nothing picked: the list takes no empty value. */
-const NOTHING = "\u0000";
+const NOTHING = "-";
+
+const asItem = (id: string, empty: string | undefined): string =>
+  id === "" && empty !== undefined ? NOTHING : id;
+const asId = (item: string): string => (item === NOTHING ? "" : item);
 
 /** One of several, from a list that opens: by touch, arrows or the letters it begins with. */
-export function Select({
-  title,
-  hideTitle = false,
-  value,
-  onPick,
-  options,
-  empty,
-  name,
-  className = "",
-  disabled = false,
-}: SelectProps) {
+export function Select({ title, small = false, options, empty, className = "", ...held }: SelectProps) {
   const id = useId();
+  const [own, setOwn] = useState("start" in held ? held.start : "");
+  const value = "value" in held ? held.value : own;
+  const pick = (item: string) => ("onPick" in held ? held.onPick(asId(item)) : setOwn(asId(item)));
   const all = empty === undefined ? options : [{ id: NOTHING, name: empty }, ...options];
   return (
     <div className={`grid gap-1 ${className}`}>
-      <span id={id} className={hideTitle ? "sr-only" : "font-semibold"}>
+      <span id={id} className={small ? "text-soft text-sm" : "font-semibold"}>
         {title}
       </span>
-      <Radix.Root
-        value={value === "" && empty !== undefined ? NOTHING : value}
-        onValueChange={(picked) => onPick(picked === NOTHING ? "" : picked)}
-        disabled={disabled}
-        {...(name === undefined ? {} : { name })}
-      >
+      {"name" in held && <input type="hidden" name={held.name} value={value} />}
+      <Radix.Root value={asItem(value, empty)} onValueChange={pick}>
         <Radix.Trigger
           aria-labelledby={`${id} ${id}-value`}
           className="flex min-h-12 w-full items-center justify-between gap-2 rounded-lg border border-line bg-field px-3 text-left disabled:opacity-40"
@@ -70,8 +73,7 @@ export function Select({
                 <Radix.Item
                   key={option.id}
                   value={option.id}
-                  disabled={"off" in option && option.off === true}
-                  className="flex min-h-11 cursor-pointer items-center gap-2 px-3 outline-none data-disabled:opacity-40 data-highlighted:bg-strong data-highlighted:text-on-strong"
+                  className="flex min-h-11 cursor-pointer items-center gap-2 px-3 outline-none data-highlighted:bg-strong data-highlighted:text-on-strong"
                 >
                   <span className="flex size-4 shrink-0 items-center">
                     <Radix.ItemIndicator>

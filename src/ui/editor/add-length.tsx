@@ -2,6 +2,8 @@
 
 import { type FormEvent, useState } from "react";
 import { type ProcedureDocument, parseLength, type Tool, withLength } from "@/core";
+import { Button } from "../controls/button";
+import { Select } from "../controls/select";
 import { TextField } from "./field";
 
 interface AddLengthProps {
@@ -44,7 +46,6 @@ export function AddLength({ document, tools, layers, onAdd }: AddLengthProps) {
     setText(EMPTY);
     setWrong(null);
   };
-  const select = "min-h-12 w-full rounded-md border border-line bg-field px-2";
   return (
     <form
       onSubmit={add}
@@ -57,20 +58,7 @@ export function AddLength({ document, tools, layers, onAdd }: AddLengthProps) {
         most={200}
         onChange={(name) => setText({ ...text, name })}
       />
-      <label className="grid gap-0.5 text-soft text-sm">
-        Laid off from the
-        <select
-          value={from}
-          onChange={(event) => setFrom(event.target.value)}
-          className={`${select} text-base text-ink`}
-        >
-          {document.features.map(({ id, name }) => (
-            <option key={id} value={id}>
-              {name}
-            </option>
-          ))}
-        </select>
-      </label>
+      <Select title="Laid off from the" small value={from} onPick={setFrom} options={document.features} />
       <TextField label="mm" value={text.value} most={40} onChange={(value) => setText({ ...text, value })} />
       <TextField
         label="±"
@@ -79,41 +67,21 @@ export function AddLength({ document, tools, layers, onAdd }: AddLengthProps) {
         onChange={(tolerance) => setText({ ...text, tolerance })}
       />
       <span className="grid gap-1">
-        <label className="grid gap-0.5 text-soft text-sm">
-          There
-          <select
-            value={makes}
-            onChange={(event) => setMakes(event.target.value)}
-            className={`${select} text-base text-ink`}
-          >
-            <option value="mark">a mark is drawn</option>
-            {layers.map(({ kind, name }) => (
-              <option key={kind} value={kind}>
-                the {name} ends
-              </option>
-            ))}
-          </select>
-        </label>
+        <Select
+          title="There"
+          small
+          value={makes}
+          onPick={setMakes}
+          options={[
+            { id: "mark", name: "a mark is drawn" },
+            ...layers.map(({ kind, name }) => ({ id: kind, name: `the ${name} ends` })),
+          ]}
+        />
         {makes !== "mark" && (
-          <label className="grid gap-0.5 text-soft text-sm">
-            taken off by
-            <select
-              value={tool}
-              onChange={(event) => setTool(event.target.value)}
-              className={`${select} text-base text-ink`}
-            >
-              {tools.map(({ id, name }) => (
-                <option key={id} value={id}>
-                  {name}
-                </option>
-              ))}
-            </select>
-          </label>
+          <Select title="taken off by" small value={tool} onPick={setTool} options={tools} />
         )}
       </span>
-      <button type="submit" className="min-h-12 rounded-lg border-2 border-ink px-4 font-semibold">
-        Add it
-      </button>
+      <Button type="submit">Add it</Button>
       <p role="alert" className="text-out empty:hidden md:col-span-6">
         {wrong ?? ""}
       </p>

@@ -2,6 +2,8 @@
 
 import { type FormEvent, useState } from "react";
 import { type ProcedureDocument, withLook } from "@/core";
+import { Button } from "../controls/button";
+import { Select } from "../controls/select";
 import { TextField } from "./field";
 
 interface AddLookProps {
@@ -43,21 +45,14 @@ export function AddLook({ document: { steps, ...rest }, onAdd }: AddLookProps) {
     onChange: (id: string) => void,
     first: string | null = null,
   ) => (
-    <label className="grid gap-0.5 text-soft text-sm">
-      {label}
-      <select
-        value={value}
-        onChange={(event) => onChange(event.target.value)}
-        className="min-h-12 w-full rounded-md border border-line bg-field px-2 text-base text-ink"
-      >
-        {first !== null && <option value="">{first}</option>}
-        {steps.map(({ id, title }, i) => (
-          <option key={id} value={id}>
-            {i + 1} {title}
-          </option>
-        ))}
-      </select>
-    </label>
+    <Select
+      title={label}
+      small
+      value={value}
+      onPick={onChange}
+      empty={first ?? undefined}
+      options={steps.map(({ id, title }, i) => ({ id, name: `${i + 1} ${title}` }))}
+    />
   );
   return (
     <form
@@ -76,9 +71,7 @@ export function AddLook({ document: { steps, ...rest }, onAdd }: AddLookProps) {
       ))}
       {pick("After step", after, setAfter)}
       {pick("A bad one goes back to", goTo, setGoTo, "nowhere: it is told, no more")}
-      <button type="submit" className="min-h-12 rounded-lg border-2 border-ink px-4 font-semibold">
-        Add it
-      </button>
+      <Button type="submit">Add it</Button>
       <p role="alert" className="text-out empty:hidden md:col-span-3">
         {wrong ?? ""}
       </p>

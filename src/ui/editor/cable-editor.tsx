@@ -5,6 +5,7 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { toast } from "sonner";
 import { check, problemOf, zCable, zRevisionAnswer } from "@/core";
+import { Button } from "../controls/button";
 import { post } from "../http/http";
 import { usePeople } from "../people/people-context";
 import { CutFace } from "../sheet/cut-face";
@@ -84,14 +85,9 @@ export function CableEditor({ initial, basis }: CableEditorProps) {
         >
           Redo
         </button>
-        <button
-          type="button"
-          onClick={save}
-          disabled={!cable}
-          className="min-h-12 rounded-lg bg-now px-5 font-bold text-on-now disabled:opacity-50"
-        >
+        <Button look="next" onClick={save} disabled={!cable}>
           Keep as {basis === null ? "revision 1" : "the next revision"}
-        </button>
+        </Button>
       </header>
       <div role="status">
         {(refused ?? problem) && (

@@ -19,6 +19,8 @@ import {
   zRevisionAnswer,
 } from "@/core";
 import { Band } from "../band/band";
+import { Button } from "../controls/button";
+import { Select } from "../controls/select";
 import { post } from "../http/http";
 import { usePeople } from "../people/people-context";
 import { About } from "./about";
@@ -139,15 +141,9 @@ export function Editor({ initial, basis, from, cables, tools }: EditorProps) {
             onChange={(event) => setWhy(event.target.value)}
             className="min-h-12 w-44 rounded-lg border border-line bg-field px-3 placeholder:text-soft"
           />
-          <button
-            type="button"
-            onClick={save}
-            disabled={busy || wrong}
-            aria-keyshortcuts="Control+S"
-            className="min-h-12 rounded-lg bg-now px-5 font-bold text-on-now disabled:opacity-50"
-          >
+          <Button look="next" onClick={save} disabled={busy || wrong} aria-keyshortcuts="Control+S">
             Keep as {basis === null ? "revision 1" : "the next revision"}
-          </button>
+          </Button>
         </header>
         {edited.found && (
           <p role="status" className="flex flex-wrap items-center gap-3 bg-note px-4 py-1 sm:px-6">
@@ -175,20 +171,14 @@ export function Editor({ initial, basis, from, cables, tools }: EditorProps) {
         <Found review={looked} problem={problem} />
       </div>
       <div className="flex flex-wrap items-center gap-2 px-4 pt-2 sm:px-6">
-        <label className="flex items-center gap-2">
-          <span className="text-soft">Drawn on</span>
-          <select
-            value={looked.on?.id ?? ""}
-            onChange={(event) => setCableId(event.target.value)}
-            className="min-h-12 rounded-lg border border-line bg-field px-3"
-          >
-            {looked.fitting.map(({ id, name }) => (
-              <option key={id} value={id}>
-                {name}
-              </option>
-            ))}
-          </select>
-        </label>
+        <Select
+          title="Drawn on"
+          small
+          value={looked.on?.id ?? ""}
+          onPick={setCableId}
+          options={looked.fitting}
+          className="min-w-56"
+        />
       </div>
       <Tabs.Root
         value={tab}

@@ -1,6 +1,7 @@
 "use client";
 
 import { useEffect, useState } from "react";
+import { Button } from "../controls/button";
 
 interface JsonTextProps {
   readonly value: unknown;
@@ -40,13 +41,9 @@ export function JsonText({ value, onTake }: JsonTextProps) {
       <p role="alert" className="font-semibold text-out empty:hidden">
         {wrong ?? ""}
       </p>
-      <button
-        type="button"
-        onClick={take}
-        className="min-h-12 justify-self-start rounded-lg border-2 border-ink px-5 font-semibold"
-      >
+      <Button onClick={take} className="justify-self-start">
         Take this text
-      </button>
+      </Button>
     </div>
   );
 }

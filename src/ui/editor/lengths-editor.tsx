@@ -11,6 +11,7 @@ import {
   withFigureFrom,
   workedFrom,
 } from "@/core";
+import { Select } from "../controls/select";
 import { conditionWords } from "../words/condition-words";
 import { LengthField, TextField } from "./field";
 
@@ -55,20 +56,13 @@ export function LengthsEditor({ document, sheet, cases, wrong, onLight, onChange
               most={200}
               onChange={(name) => put(i, "name", { ...one, name })}
             />
-            <label className="grid gap-0.5">
-              <span className="text-soft text-sm">Laid off from the</span>
-              <select
-                value={datum}
-                onChange={(event) => put(i, "datum", switchDatum(one, event.target.value))}
-                className="min-h-12 w-full rounded-md border border-line bg-field px-2"
-              >
-                {datumsOf(one, sheet, datum).map((id) => (
-                  <option key={id} value={id}>
-                    {nameOf(id)}
-                  </option>
-                ))}
-              </select>
-            </label>
+            <Select
+              title="Laid off from the"
+              small
+              value={datum}
+              onPick={(next) => put(i, "datum", switchDatum(one, next))}
+              options={datumsOf(one, sheet, datum).map((id) => ({ id, name: nameOf(id) }))}
+            />
             <span className="grid gap-0.5">
               <span className="text-soft text-sm">mm</span>
               <LengthField

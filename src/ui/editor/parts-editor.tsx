@@ -1,6 +1,8 @@
 "use client";
 
 import type { ProcedureDocument } from "@/core";
+import { Button } from "../controls/button";
+import { Select } from "../controls/select";
 import { TextField } from "./field";
 import { RowButtons } from "./row-buttons";
 
@@ -66,13 +68,9 @@ export function PartsEditor({ document: { parts, steps }, onChange }: PartsEdito
           </li>
         ))}
       </ol>
-      <button
-        type="button"
-        onClick={add}
-        className="mt-3 min-h-12 rounded-lg border-2 border-ink px-4 font-semibold"
-      >
+      <Button onClick={add} className="mt-3">
         Add a part
-      </button>
+      </Button>
     </>
   );
 }
@@ -86,19 +84,12 @@ interface PickProps {
 
 function Pick({ label, value, options, onPick }: PickProps) {
   return (
-    <label className="grid gap-0.5">
-      <span className="text-soft text-sm">{label}</span>
-      <select
-        value={value}
-        onChange={(event) => onPick(event.target.value)}
-        className="min-h-12 w-full rounded-md border border-line bg-field px-2"
-      >
-        {options.map(([id, name]) => (
-          <option key={id} value={id}>
-            {name}
-          </option>
-        ))}
-      </select>
-    </label>
+    <Select
+      title={label}
+      small
+      value={value}
+      onPick={onPick}
+      options={options.map(([id, name]) => ({ id, name }))}
+    />
   );
 }

@@ -2,6 +2,7 @@
 
 import { useState } from "react";
 import type { ProcedureDocument } from "@/core";
+import { Button } from "../controls/button";
 import { TextField } from "./field";
 import { RowButtons } from "./row-buttons";
 
@@ -89,14 +90,9 @@ export function StepsEditor({ document: { steps }, onChange }: StepsEditorProps)
       <p className="mt-3 flex flex-wrap items-center gap-2">
         <span className="text-soft">Put in:</span>
         {PLAIN.map((kind) => (
-          <button
-            key={kind}
-            type="button"
-            onClick={() => add(kind)}
-            className="min-h-12 rounded-lg border border-line px-3 font-semibold"
-          >
+          <Button look="quiet" key={kind} onClick={() => add(kind)} className="font-semibold">
             {kind}
-          </button>
+          </Button>
         ))}
       </p>
       <p className="mt-2 max-w-prose text-soft">

@@ -5,6 +5,7 @@ import { useState } from "react";
 import { toast } from "sonner";
 import { v4 as uuid } from "uuid";
 import { zEventsAnswer } from "@/core";
+import { Button } from "../controls/button";
 import { post } from "../http/http";
 import { usePeople } from "../people/people-context";
 
@@ -76,12 +77,12 @@ export function Correct({ end, event, words, after, onDone }: CorrectProps) {
         {problem}
       </p>
       <div className="flex gap-2">
-        <button type="submit" className="min-h-11 flex-1 rounded-md bg-strong font-semibold text-on-strong">
+        <Button look="strong" size="small" type="submit" className="flex-1">
           Keep the correction
-        </button>
-        <button type="button" onClick={onDone} className="min-h-11 rounded-md border-2 border-ink px-4">
+        </Button>
+        <Button size="small" onClick={onDone}>
           Leave it
-        </button>
+        </Button>
       </div>
     </form>
   );

@@ -2,10 +2,11 @@
 
 import { Crosshair, Download } from "lucide-react";
 import Link from "next/link";
-import type { Result } from "@/core";
+import { RESULTS, type Result } from "@/core";
 import { EndThumb, ThumbTextures } from "../band/end-thumb";
 import type { Thumb } from "../band/thumb";
 import { Button } from "../controls/button";
+import { Select } from "../controls/select";
 import { LocalTime } from "../words/local-time";
 import { VerdictSign } from "../words/verdict-sign";
 import { RESULT_WORDS } from "../words/verdict-words";
@@ -198,31 +199,25 @@ function Filters({
             />
           </label>
         ))}
-        <label className="grid text-sm text-soft">
-          Result
-          <select name="result" defaultValue={query.result ?? ""} className={`${select} text-base text-ink`}>
-            <option value="">Any</option>
-            {(Object.keys(RESULT_WORDS) as Result[]).map((result) => (
-              <option key={result} value={result}>
-                {RESULT_WORDS[result]}
-              </option>
-            ))}
-          </select>
-        </label>
-        <label className="grid text-sm text-soft">
-          Style
-          <select name="style" defaultValue={query.style ?? ""} className={`${select} text-base text-ink`}>
-            <option value="">Any</option>
-            {styles.map(({ style, styleName }) => (
-              <option key={style} value={style}>
-                {styleName}
-              </option>
-            ))}
-          </select>
-        </label>
-        <button type="submit" className="min-h-12 rounded-lg border-2 border-ink px-4 font-semibold">
-          Show
-        </button>
+        <Select
+          title="Result"
+          small
+          name="result"
+          start={query.result ?? ""}
+          empty="Any"
+          options={RESULTS.map((id) => ({ id, name: RESULT_WORDS[id] }))}
+          className="min-w-36"
+        />
+        <Select
+          title="Style"
+          small
+          name="style"
+          start={query.style ?? ""}
+          empty="Any"
+          options={styles.map(({ style, styleName }) => ({ id: style, name: styleName }))}
+          className="min-w-36"
+        />
+        <Button type="submit">Show</Button>
       </form>
     </search>
   );

@@ -3,6 +3,7 @@
 import { Download, Square } from "lucide-react";
 import { useRef, useState } from "react";
 import { toast } from "sonner";
+import { Button } from "../controls/button";
 
 /** Makes the filtered records into one PDF: it takes a moment for each end, says so, and can be stopped. */
 export function PdfButton({ href }: { href: string }) {
@@ -24,11 +25,7 @@ export function PdfButton({ href }: { href: string }) {
     setMaking(false);
   };
   return (
-    <button
-      type="button"
-      onClick={() => (making ? stop.current?.abort() : make())}
-      className="flex min-h-12 items-center gap-2 rounded-lg border border-line px-3"
-    >
+    <Button look="quiet" onClick={() => (making ? stop.current?.abort() : make())} className="gap-2">
       {making ? (
         <>
           <Square aria-hidden="true" className="size-4" /> Making it … stop
@@ -38,7 +35,7 @@ export function PdfButton({ href }: { href: string }) {
           <Download aria-hidden="true" className="size-4" /> PDF
         </>
       )}
-    </button>
+    </Button>
   );
 }
 

@@ -4,6 +4,7 @@ import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { type EndRecord, endState, FAULT_NAMES, type Recorded, type RunSheet, reworkedSheet } from "@/core";
 import { Band } from "../band/band";
+import { Button } from "../controls/button";
 import { PhotoStrip } from "../photos/photo-strip";
 import { usePrefs } from "../prefs/prefs-context";
 import { figuresStand } from "../words/figures-stand";
@@ -72,13 +73,9 @@ export function RecordView({ record, sheet, events }: RecordViewProps) {
         >
           JSON
         </a>
-        <button
-          type="button"
-          onClick={() => window.print()}
-          className="no-print min-h-12 rounded-lg border-2 border-ink px-4 font-semibold"
-        >
+        <Button onClick={() => window.print()} className="no-print">
           Print
-        </button>
+        </Button>
       </header>
       {record.unread.length > 0 && (
         <p role="status" className="mx-4 mb-3 rounded-lg border-2 border-unsure p-3 sm:mx-6">

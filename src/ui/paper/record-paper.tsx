@@ -1,5 +1,4 @@
 import { Document, Font, Image, Page, renderToBuffer, StyleSheet, Text, View } from "@react-pdf/renderer";
-import { PDFDocument } from "pdf-lib";
 import { FAULT_NAMES, InputError, type RecordDocument, type RunSheet } from "@/core";
 import { figuresStand } from "../words/figures-stand";
 import { coreText } from "../words/length-text";
@@ -49,28 +48,26 @@ const limits = (min: number | null, max: number | null): string =>
   min === null ? `at most ${mm(max)}` : max === null ? `at least ${mm(min)}` : `${mm(min)} to ${mm(max)}`;
 
 /**
- * Records as a PDF, an end to a page: what was required and whose figures, what was measured with what, verdicts, redo,
- * parts, shards, who and when. Millimetres throughout. Each end is laid out by itself and the thread let go between, so
- * that a reading sent meanwhile waits for one page, never for all.
+ * Records as a PDF, each end on pages of its own: what was required and whose figures, what was measured with what,
+ * verdicts, faults, what was redone, parts, shards, who and when. Millimetres throughout.
+ * @param photos as JPEG bytes by their hash.
  * @param sheets each end's run sheet by its id, drawn above its lengths.
  * @returns the file's bytes.
  * @throws InputError `script` for a name in a script that no face here has, before anything is laid out.
  */
 export async function recordsPdf(
   records: readonly RecordDocument[],
-  photos: ReadonlyMap<string, Buffer>,
+  photos: ReadonlyMap<string, Uint8Array>,
   sheets: ReadonlyMap<string, RunSheet>,
 ): Promise<Buffer> {
   mustBePrintable(records);
-  const whole = await PDFDocument.create();
-  whole.setTitle("Arlent records");
-  whole.setCreator("Arlent");
-  for (const record of records) {
-    const one = await PDFDocument.load(await recordPdf(record, photos, sheets.get(record.id)));
-    for (const page of await whole.copyPages(one, one.getPageIndices())) whole.addPage(page);
-    await new Promise((later) => setImmediate(later));
-  }
-  return Buffer.from(await whole.save());
+  return renderToBuffer(
+    <Document language="en" title="Arlent records" creator="Arlent">
+      {records.map((record) => (
+        <Record key={record.id} record={record} photos={photos} sheet={sheets.get(record.id)} />
+      ))}
+    </Document>,
+  );
 }
 
 /** The texts people wrote, in any script they like. */
@@ -99,24 +96,13 @@ function mustBePrintable(records: readonly RecordDocument[]): void {
     );
 }
 
-const recordPdf = (
-  record: RecordDocument,
-  photos: ReadonlyMap<string, Buffer>,
-  sheet: RunSheet | undefined,
-): Promise<Buffer> =>
-  renderToBuffer(
-    <Document language="en">
-      <Record record={record} photos={photos} sheet={sheet} />
-    </Document>,
-  );
-
 function Record({
   record,
   photos,
   sheet,
 }: {
   record: RecordDocument;
-  photos: ReadonlyMap<string, Buffer>;
+  photos: ReadonlyMap<string, Uint8Array>;
   sheet: RunSheet | undefined;
 }) {
   const { style, cable, signed, lengths, looks, reworks, corrections, parts, shards, used } = record;
@@ -233,7 +219,7 @@ function Record({
         <View style={styles.photos}>
           {shown.map(({ sha256, caption, bytes }) => (
             <View key={sha256} wrap={false}>
-              <Image src={{ data: bytes, format: "jpg" }} style={styles.photo} />
+              <Image src={{ data: Buffer.from(bytes), format: "jpg" }} style={styles.photo} />
               <Text>{caption}</Text>
             </View>
           ))}
@@ -242,7 +228,7 @@ function Record({
       <View style={styles.foot} fixed>
         <Text>End {record.id}</Text>
         <Text>Check figure {record.hash.slice(0, 16)}</Text>
-        <Text render={({ pageNumber, totalPages }) => `${pageNumber} of ${totalPages}`} />
+        <Text render={({ subPageNumber, subPageTotalPages }) => `${subPageNumber} of ${subPageTotalPages}`} />
       </View>
     </Page>
   );

@@ -16,6 +16,7 @@ import {
   um,
   type Written,
 } from "@/core";
+import { Button } from "../controls/button";
 import { ToleranceScale } from "../figure/tolerance-scale";
 import { figureText, lengthText, toleranceOf, type Units } from "../words/length-text";
 import { useKept } from "../words/use-kept";
@@ -170,14 +171,9 @@ export function ReadingPanel({
           className="figure-huge h-16 w-full min-w-0 bg-transparent px-3 font-bold text-4xl outline-none"
         />
         <span className="text-soft text-xl">{units === "in" ? "in" : "mm"}</span>
-        <button
-          type="button"
-          onClick={() => keep()}
-          disabled={!written}
-          className="ml-2 min-h-12 rounded-md bg-strong px-3 font-semibold text-on-strong disabled:opacity-40"
-        >
+        <Button look="strong" onClick={() => keep()} disabled={!written} className="ml-2">
           Keep
-        </button>
+        </Button>
       </div>
       <div id="verdict" role="status" aria-live="polite" className="min-h-[5.6rem]">
         {problem ? (

@@ -3,6 +3,7 @@
 import Link from "next/link";
 import { useRef, useState } from "react";
 import { type RecordFinding, zRecordChecked } from "@/core";
+import { Button } from "../controls/button";
 import { get } from "../http/http";
 import { ProgressBar } from "../shell/progress-bar";
 
@@ -61,26 +62,20 @@ export function RecordCheck() {
         nothing. The same on the command line: <code>npm run -s check-record</code>.
       </p>
       <div className="flex flex-wrap items-center gap-3">
-        <button
-          type="button"
-          onClick={run}
-          disabled={standing?.state === "checking"}
-          className="min-h-12 rounded-lg border-2 border-ink px-4 font-semibold disabled:opacity-40"
-        >
+        <Button onClick={run} disabled={standing?.state === "checking"}>
           Check the record
-        </button>
+        </Button>
         {standing?.state === "checking" && (
           <>
             <ProgressBar value={standing.ends} most={Math.max(1, standing.of)} name="Ends checked" />
-            <button
-              type="button"
+            <Button
+              look="quiet"
               onClick={() => {
                 stop.current = true;
               }}
-              className="min-h-12 rounded-lg border border-line px-4"
             >
               Stop
-            </button>
+            </Button>
           </>
         )}
       </div>

@@ -14,6 +14,7 @@ import {
   um,
   zStudyAnswer,
 } from "@/core";
+import { Button } from "../controls/button";
 import { post } from "../http/http";
 import { usePeople } from "../people/people-context";
 import { usePrefs } from "../prefs/prefs-context";
@@ -111,9 +112,7 @@ export function Study({ instruments, instrument, kept: known }: StudyProps) {
             className="figures min-h-12 w-44 rounded-lg border-2 border-ink bg-field px-3 text-xl"
           />
         </label>
-        <button type="submit" className="min-h-12 rounded-lg border-2 border-ink px-4 font-semibold">
-          Add
-        </button>
+        <Button type="submit">Add</Button>
         <span className="self-center">
           <ProgressBar value={readings.length} most={STUDY_READINGS} name="Readings taken" />
         </span>
@@ -154,18 +153,18 @@ export function Study({ instruments, instrument, kept: known }: StudyProps) {
               Reading {found.stray + 1} stands off the rest: a slip of the hand? Take it out and read again.
             </p>
           )}
-          <button
-            type="button"
+          <Button
+            look="strong"
             onClick={keep}
             disabled={readings.length < STUDY_READINGS || who === null}
-            className="min-h-12 justify-self-start rounded-lg bg-strong px-5 font-semibold text-on-strong disabled:opacity-40"
+            className="justify-self-start"
           >
             {who === null
               ? "Say who is working above first"
               : readings.length < STUDY_READINGS
                 ? `${STUDY_READINGS - readings.length} more to go`
                 : `Use it for ${who.name}`}
-          </button>
+          </Button>
         </div>
       )}
       {kept.length > 0 && (

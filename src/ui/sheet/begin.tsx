@@ -6,6 +6,7 @@ import { useHotkeys } from "react-hotkeys-hook";
 import { v4 as uuid } from "uuid";
 import { BATCH_LIMIT, zIdAnswer } from "@/core";
 import { ConfirmPanel } from "../confirm/confirm-panel";
+import { Button } from "../controls/button";
 import { post } from "../http/http";
 import { usePrefs } from "../prefs/prefs-context";
 import type { Resolved } from "./selection";
@@ -75,14 +76,9 @@ export function Begin({
           {state.failed} Press again to retry.
         </p>
       )}
-      <button
-        type="button"
-        onClick={() => window.print()}
-        aria-keyshortcuts="P"
-        className="min-h-12 rounded-lg border-2 border-ink px-4 font-semibold"
-      >
+      <Button onClick={() => window.print()} aria-keyshortcuts="P">
         Print
-      </button>
+      </Button>
       <label className="flex min-h-12 items-center gap-1.5 rounded-lg border border-line bg-raised pl-3">
         <span className="text-soft text-sm">Ends</span>
         <input
@@ -110,15 +106,15 @@ export function Begin({
         />
         <span className="text-sm">Practice</span>
       </label>
-      <button
-        type="button"
+      <Button
+        look="next"
         onClick={begin}
         disabled={state.busy || refused !== null}
         aria-keyshortcuts="B"
-        className="min-h-12 flex-1 whitespace-nowrap rounded-lg bg-now px-5 font-bold text-on-now"
+        className="flex-1 whitespace-nowrap"
       >
         {count > 1 ? `Batch of ${count}` : practice ? "Practise" : "To the bench"}
-      </button>
+      </Button>
       {which && (
         <WhichInterface
           asked={ask}

@@ -5,6 +5,7 @@ import { useHotkeys } from "react-hotkeys-hook";
 import { misfits, type RunSheet, secondCleave } from "@/core";
 import { Band } from "../band/band";
 import type { Thumb } from "../band/thumb";
+import { Button } from "../controls/button";
 import { usePrefs } from "../prefs/prefs-context";
 import { lengthText } from "../words/length-text";
 import { Begin } from "./begin";
@@ -218,13 +219,9 @@ function Body({ shelf, thumbs, resolved, failed, onAgain, onCable, onStyle, onCo
           <p role="alert" className="rounded-lg border-2 border-out px-4 py-3 text-lg">
             {resolved.message}
           </p>
-          <button
-            type="button"
-            onClick={onClear}
-            className="mt-4 min-h-12 rounded-lg bg-strong px-5 font-semibold text-on-strong"
-          >
+          <Button look="strong" onClick={onClear} className="mt-4">
             Start over
-          </button>
+          </Button>
         </div>
       );
   }
@@ -237,13 +234,9 @@ function Fetching({ failed, onAgain }: { failed: string | null; onAgain: () => v
       {failed ? (
         <>
           <p>{failed}</p>
-          <button
-            type="button"
-            onClick={onAgain}
-            className="mt-3 min-h-12 rounded-lg bg-strong px-5 font-semibold text-on-strong"
-          >
+          <Button look="strong" onClick={onAgain} className="mt-3">
             Try again
-          </button>
+          </Button>
         </>
       ) : (
         <p className="late text-soft">Fetching the sheet …</p>

@@ -13,6 +13,8 @@ import {
   zProcedure,
   zProcedureText,
 } from "@/core";
+import { Button } from "../controls/button";
+import { Select } from "../controls/select";
 import { Editor } from "../editor/editor";
 import { forgetDraft } from "../editor/use-draft";
 import { get } from "../http/http";
@@ -163,20 +165,12 @@ export function NewSheet({ cables, tools, taken }: NewSheetProps) {
             “{twin.document.name}” is on the shelf already, at revision {twin.revision}
           </h2>
           <div className="flex flex-wrap gap-2">
-            <button
-              type="button"
-              onClick={() => replace(twin)}
-              className="min-h-14 rounded-lg bg-now px-5 font-bold text-on-now"
-            >
+            <Button look="next" size="large" onClick={() => replace(twin)}>
               Replace it: look it over as revision {twin.revision + 1}
-            </button>
-            <button
-              type="button"
-              onClick={() => asNew(twin.document)}
-              className="min-h-14 rounded-lg border-2 border-ink px-5 font-semibold"
-            >
+            </Button>
+            <Button size="large" onClick={() => asNew(twin.document)}>
               Take it in beside it
-            </button>
+            </Button>
             <button type="button" onClick={() => setTwin(null)} className="min-h-14 px-4 underline">
               Leave it
             </button>
@@ -213,20 +207,7 @@ export function NewSheet({ cables, tools, taken }: NewSheetProps) {
             className="min-h-12 rounded-lg border-2 border-ink bg-field px-4 text-lg placeholder:text-soft"
           />
         </label>
-        <label className="grid gap-1">
-          <span className="font-semibold">Which cable is it for?</span>
-          <select
-            value={cableId}
-            onChange={(event) => setCableId(event.target.value)}
-            className="min-h-12 rounded-lg border border-line bg-field px-3"
-          >
-            {cables.map(({ id, name: cable }) => (
-              <option key={id} value={id}>
-                {cable}
-              </option>
-            ))}
-          </select>
-        </label>
+        <Select title="Which cable is it for?" value={cableId} onPick={setCableId} options={cables} />
         <label className="grid gap-1">
           <span className="font-semibold">Its lengths: name, datum, value, unit, plus, minus</span>
           <textarea
@@ -249,12 +230,9 @@ export function NewSheet({ cables, tools, taken }: NewSheetProps) {
           {problem ?? ""}
         </p>
         <div className="flex flex-wrap gap-2">
-          <button
-            type="submit"
-            className="min-h-14 flex-1 rounded-lg bg-now px-5 font-bold text-lg text-on-now"
-          >
+          <Button look="next" size="large" type="submit" className="flex-1">
             Draft it
-          </button>
+          </Button>
           <label className="flex min-h-14 cursor-pointer items-center rounded-lg border-2 border-ink px-5 font-semibold focus-within:outline-3 focus-within:outline-now">
             Open a file
             <input

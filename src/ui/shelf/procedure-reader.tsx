@@ -12,6 +12,7 @@ import {
   type StatedDimension,
   type Step,
 } from "@/core";
+import { Button } from "../controls/button";
 import { usePrefs } from "../prefs/prefs-context";
 import { conditionWords } from "../words/condition-words";
 import { figureText, lengthText, toleranceText, type Units } from "../words/length-text";
@@ -58,13 +59,7 @@ export function ProcedureReader({ procedure, cables, cautions, revisions }: Read
           >
             Export
           </a>
-          <button
-            type="button"
-            onClick={() => window.print()}
-            className="min-h-12 rounded-lg border-2 border-ink px-4 font-semibold"
-          >
-            Print
-          </button>
+          <Button onClick={() => window.print()}>Print</Button>
         </div>
       </header>
       <div className="mt-5 grid grid-cols-[minmax(0,1fr)] gap-8 xl:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">

@@ -3,6 +3,7 @@
 import { Hourglass } from "lucide-react";
 import { type Clock, type RunSheet, runningClocks } from "@/core";
 import type { BenchWork } from "../bench/use-work";
+import { Button } from "../controls/button";
 import { clockText } from "../words/clock-text";
 import { useTick } from "./timers-context";
 
@@ -58,13 +59,12 @@ function ClockShown({ sheet, work, clock, left }: ClockShownProps) {
           : `Begin again from “${sheet.lines[clock.from]?.step.title}”.`}
       </p>
       {!aged && (
-        <button
-          type="button"
+        <Button
           onClick={() => (clock.cleaved ? cleaveAnew(sheet, work, clock) : work.go(clock.from))}
-          className="min-h-12 rounded-md border-2 border-ink px-3 font-bold"
+          className="font-bold"
         >
           {clock.cleaved ? "Cleave it anew: say what that takes" : "Go back there"}
-        </button>
+        </Button>
       )}
     </div>
   );

@@ -3,7 +3,7 @@ import { ledgerCsv, ledgerForPaper, ledgerJson } from "@/service/ledger";
 import { photosOf } from "@/service/photos";
 import { recordJson } from "@/service/record";
 import { theStore } from "@/service/the-store";
-import { recordsPdf } from "@/ui/paper/record-paper";
+import { printRecords } from "@/ui/paper/paper-thread";
 import { answer, failure, pdf } from "../../answer";
 
 /** The ledger as a file: `format=csv`, `format=json` or `format=pdf`, with the ledger's own filters. */
@@ -15,7 +15,7 @@ export async function GET(request: Request) {
       const ends = ledgerForPaper(theStore(), query);
       const records = ends.map(({ record }) => recordJson(record));
       const sheets = new Map(ends.map(({ record, sheet }) => [record.id, sheet]));
-      return pdf(await recordsPdf(records, photosOf(theStore(), records), sheets), "arlent-ledger.pdf");
+      return pdf(await printRecords(records, photosOf(theStore(), records), sheets), "arlent-ledger.pdf");
     }
     if (format !== "csv")
       throw new InputError("unknown-format", "The ledger comes as csv, json or pdf.", ["format"]);

@@ -2,7 +2,7 @@ import { getEnd } from "@/service/ends";
 import { photosOf } from "@/service/photos";
 import { endRecord, recordJson } from "@/service/record";
 import { theStore } from "@/service/the-store";
-import { recordsPdf } from "@/ui/paper/record-paper";
+import { printRecords } from "@/ui/paper/paper-thread";
 import { failure, pdf } from "../../../../answer";
 
 /** One end's record as a PDF. */
@@ -11,7 +11,10 @@ export async function GET(_request: Request, { params }: { params: Promise<{ id:
     const end = getEnd(theStore(), (await params).id);
     const record = recordJson(endRecord(theStore(), end.id));
     const sheets = new Map([[record.id, end.sheet]]);
-    return pdf(await recordsPdf([record], photosOf(theStore(), [record]), sheets), `arlent-${record.id}.pdf`);
+    return pdf(
+      await printRecords([record], photosOf(theStore(), [record]), sheets),
+      `arlent-${record.id}.pdf`,
+    );
   } catch (error) {
     return failure(error);
   }

@@ -1,0 +1,73 @@
+import { join } from "node:path";
+import { Worker } from "node:worker_threads";
+import { InputError, type Problem, type RecordDocument, type RunSheet } from "@/core";
+
+/** What the thread is asked for: records, photographs by their hash, run sheets by their end. */
+export interface PaperAsked {
+  readonly n: number;
+  readonly records: readonly RecordDocument[];
+  readonly photos: ReadonlyMap<string, Uint8Array>;
+  readonly sheets: ReadonlyMap<string, RunSheet>;
+}
+
+/** What it answers: the file, or why there is none. */
+export type PaperAnswer =
+  | { readonly n: number; readonly bytes: Uint8Array }
+  | { readonly n: number; readonly problem: Problem }
+  | { readonly n: number; readonly failed: string };
+
+interface Thread {
+  readonly worker: Worker;
+  readonly waiting: Map<number, { done: (bytes: Uint8Array) => void; failed: (error: Error) => void }>;
+}
+
+const shared = globalThis as { arlentPaper?: Thread };
+let asked = 0;
+
+/** The thread records are set in: begun with the first, kept for the next, and no reason to keep the program running. */
+function thread(): Thread {
+  if (shared.arlentPaper) return shared.arlentPaper;
+  // Not by `new`: the bundler would take the file in, and it is read as it lies.
+  const worker: Worker = Reflect.construct(Worker, [join(process.cwd(), "src/worker", "paper.mjs")]);
+  const waiting: Thread["waiting"] = new Map();
+  const begun = { worker, waiting };
+  const end = (error: Error) => {
+    if (shared.arlentPaper === begun) delete shared.arlentPaper;
+    for (const { failed } of waiting.values()) failed(error);
+    waiting.clear();
+  };
+  worker.on("message", (answer: PaperAnswer) => {
+    const one = waiting.get(answer.n);
+    waiting.delete(answer.n);
+    if (waiting.size === 0) worker.unref();
+    if ("bytes" in answer) one?.done(answer.bytes);
+    else if ("problem" in answer) {
+      const { code, message, path } = answer.problem;
+      one?.failed(new InputError(code, message, path));
+    } else one?.failed(new Error(answer.failed));
+  });
+  worker.on("error", end);
+  worker.on("exit", () => end(new Error("the paper thread ended")));
+  worker.unref();
+  shared.arlentPaper = begun;
+  return begun;
+}
+
+/**
+ * Sets records on paper, beside everything else the server does.
+ * @returns the PDF's bytes. @throws InputError `script`.
+ */
+export function printRecords(
+  records: readonly RecordDocument[],
+  photos: ReadonlyMap<string, Uint8Array>,
+  sheets: ReadonlyMap<string, RunSheet>,
+): Promise<Uint8Array> {
+  const { worker, waiting } = thread();
+  asked += 1;
+  const n = asked;
+  return new Promise((done, failed) => {
+    waiting.set(n, { done, failed });
+    worker.ref();
+    worker.postMessage({ n, records, photos, sheets } satisfies PaperAsked);
+  });
+}
