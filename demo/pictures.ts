@@ -3,9 +3,10 @@ import { mkdtempSync, readFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { chromium, type Page } from "@playwright/test";
-import type { EventInput } from "@/core";
+import { type EventInput, personNamed } from "@/core";
 import { addEvents, endsAtBench, getEnd, startEnd } from "@/service/ends";
 import { ledgerPage } from "@/service/ledger";
+import { people } from "@/service/people";
 import { openStore } from "@/store/database";
 import { freePort, startServer } from "../e2e/next-server";
 import { seed } from "./seed";
@@ -85,7 +86,7 @@ const pictures: [name: string, path: string, size: typeof DESK, act?: (page: Pag
   ["figures", SHEET, DESK, press("To the bench")],
   ["bench-step", `/bench/${marking}`, DESK],
   ["bench-advice", advice, DESK],
-  ["aim", "/ledger/aim?person=Wyn+Harrow", DESK],
+  ["aim", `/ledger/aim?person=${personNamed(people(store), "Wyn Harrow")?.id}`, DESK],
   ["bench-tablet", `/bench/${measuring}`, TABLET, type("48.4")],
   ["bench-phone", `/bench/${marking}`, PHONE],
   ["bench-look", look, DESK],

@@ -121,10 +121,8 @@ test("figures are held against the part's sheet with Enter alone; two prints tha
 }) => {
   const [style, cable] = ["stub-one-stroke", "distribution-900-semi"];
   await page.goto(`/?cable=${cable}&style=${style}&as.interface=lc`);
-  await expect(async () => {
-    await page.keyboard.press("b");
-    await expect(page.getByRole("dialog")).toBeVisible({ timeout: 5_000 });
-  }).toPass();
+  await page.keyboard.press("b");
+  await expect(page.getByRole("dialog")).toBeVisible();
   const beside = page.getByLabel(/the same in the other unit/).first();
   await beside.fill("9 in");
   await page.getByRole("button", { name: "They are right: keep and begin" }).click();

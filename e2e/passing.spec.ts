@@ -11,10 +11,8 @@ test("a step passed by without what it asks for says so first, shows as skipped,
   const end = await endAtMeasure(request);
   await page.goto(`/bench/${end}`);
   const told = page.getByRole("alert").filter({ hasText: "passes it by" });
-  await expect(async () => {
-    await page.keyboard.press("PageDown");
-    await expect(told).toContainText("Not read: cleave length, buffer beyond the jacket", { timeout: 1_000 });
-  }).toPass();
+  await page.keyboard.press("PageDown");
+  await expect(told).toContainText("Not read: cleave length, buffer beyond the jacket");
   await expect(heading(page)).toHaveText("Measure the prepared end");
   await expect(page.getByRole("button", { name: /Pass it by/ })).toBeVisible();
   expect((await new AxeBuilder({ page }).analyze()).violations.map(({ id }) => id)).toEqual([]);
@@ -43,10 +41,8 @@ test("a step passed by without what it asks for says so first, shows as skipped,
 test("the message about a part not on goes as soon as it is on", async ({ page, request }) => {
   await page.goto(`/bench/${await startEnd(request)}`);
   const message = page.getByText(/Thread on first/);
-  await expect(async () => {
-    await page.keyboard.press("PageDown");
-    await expect(message).toBeVisible({ timeout: 1_000 });
-  }).toPass();
+  await page.keyboard.press("PageDown");
+  await expect(message).toBeVisible();
   for (const box of await page.getByRole("checkbox").all()) await box.click();
   await expect(message).toHaveCount(0);
 });
@@ -89,11 +85,9 @@ test("where no reading can settle a length: redo it to the middle at its cost, o
 }) => {
   await page.goto(`/bench/${await endAtMeasure(request)}`);
   const ways = page.getByRole("region", { name: "It cannot be settled so" });
-  await expect(async () => {
-    await page.locator("#reading").fill("9.9");
-    await page.keyboard.press("Enter");
-    await expect(page.getByLabel("Readings kept")).toContainText("9.9", { timeout: 1_000 });
-  }).toPass();
+  await page.locator("#reading").fill("9.9");
+  await page.keyboard.press("Enter");
+  await expect(page.getByLabel("Readings kept")).toContainText("9.9");
   await page
     .getByLabel("Lengths to read")
     .filter({ visible: true })

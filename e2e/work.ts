@@ -5,10 +5,8 @@ export const heading = (page: Page) => page.locator("#step");
 
 /** From a sheet to the bench with its figures unchecked. */
 export async function begin(page: Page, key = "b"): Promise<void> {
-  await expect(async () => {
-    await page.keyboard.press(key);
-    await expect(page.getByRole("dialog")).toBeVisible({ timeout: 5_000 });
-  }).toPass();
+  await page.keyboard.press(key);
+  await expect(page.getByRole("dialog")).toBeVisible();
   const which = page.getByRole("dialog", { name: "Which interface is it?" });
   if (await which.isVisible()) await which.getByRole("button").first().click();
   await page.getByRole("button", { name: "Not now: begin unchecked" }).click();

@@ -4,13 +4,16 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { chromium } from "@playwright/test";
 import Database from "better-sqlite3";
+import { z } from "zod";
 import {
   compileRunSheet,
   type EventInput,
   misfits,
   type ProcedureDocument,
   review,
+  zEvent,
   zProcedure,
+  zStoredEvent,
 } from "@/core";
 import { startBatch } from "@/service/batches";
 import { addEvents, getEnd, startEnd } from "@/service/ends";
@@ -82,7 +85,7 @@ function reviews(): void {
     const document = JSON.parse(textOf(procedure)) as ProcedureDocument;
     const on = library.cables.find((cable) => misfits(procedure, cable).length === 0) ?? null;
     const parsed = perSecond(() => zProcedure.parse(document), 150);
-    const reviewed = perSecond(() => review(document, library, on), 150);
+    const reviewed = perSecond(() => review(document, library, on?.id ?? null), 150);
     return { id: procedure.id, ms: 1000 / reviewed, ratio: parsed / reviewed };
   });
   const slowest = rates.reduce((a, b) => (b.ms > a.ms ? b : a));
@@ -99,15 +102,24 @@ function reviews(): void {
   );
 }
 
-/** The whole record's chain of hashes checked, 300 ends signed off among them. */
-function recordChecked(): void {
-  const start = performance.now();
-  const events = [...checkWholeRecord(store)].reduce((sum, stretch) => sum + stretch.events, 0);
-  const seconds = (performance.now() - start) / 1000;
-  line(
-    "record checked",
-    `${events} events in ${seconds.toFixed(2)} s (${(events / seconds).toFixed(0)} a second)`,
-  );
+/** The whole record checked, a few ends and ten thousand: what an end costs must not grow with how many there are. */
+function recordsChecked(): void {
+  const rates = [300, 10_000].map((ends) => {
+    const many = openStore(join(folder, `many-${ends}.db`));
+    many.$client.pragma("synchronous = OFF");
+    for (let i = 0; i < ends; i++) makeEnd(many, true);
+    const start = performance.now();
+    const events = [...checkWholeRecord(many)].reduce((sum, stretch) => sum + stretch.events, 0);
+    const seconds = (performance.now() - start) / 1000;
+    many.$client.close();
+    line(
+      `record of ${ends} ends checked`,
+      `${events} events in ${seconds.toFixed(1)} s (${(ends / seconds).toFixed(0)} ends a second)`,
+    );
+    return ends / seconds;
+  });
+  const [few = 0, tenThousand = 1] = rates;
+  line("  an end among ten thousand, beside one among 300", `ratio ${(few / tenThousand).toFixed(2)}`);
 }
 
 const EDITOR_KEYS: Typing = {
@@ -121,7 +133,7 @@ async function storing(url: string, end: string): Promise<void> {
     const body = JSON.stringify({
       client: "perf",
       after: 9_999,
-      events: [{ id: randomUUID(), event: READING }],
+      events: [{ id: randomUUID(), event: z.encode(zEvent, zStoredEvent.parse(READING)) }],
     });
     const answer = await fetch(`${url}/api/v1/ends/${end}/events`, {
       method: "POST",
@@ -257,7 +269,7 @@ sheets();
 reviews();
 await reworks();
 advices();
-recordChecked();
+recordsChecked();
 const server = await startServer(file, await freePort());
 line("cold start to the first page", `${server.coldMs.toFixed(0)} ms`);
 await pages(server.url, end, `/bench/batch/${batch.id}`);

@@ -43,6 +43,16 @@ count(
   ]) === 0,
 );
 count(
+  "folders without circles",
+  runPackage("dependency-cruiser/bin/dependency-cruise.mjs", [
+    "src",
+    "--config",
+    ".dependency-cruiser.folders.cjs",
+    "--output-type",
+    "err",
+  ]) === 0,
+);
+count(
   "formatting and lint",
   runPackage("@biomejs/biome/bin/biome", ["ci", "--error-on-warnings", "."]) === 0,
 );

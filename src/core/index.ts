@@ -39,6 +39,8 @@ export * from "./length/parse";
 export * from "./measured/adjust";
 export * from "./measured/as-made";
 export * from "./measured/belongs";
+export * from "./names/names";
+export * from "./operations/answers";
 export * from "./operations/operations";
 export * from "./people/people";
 export * from "./problem/check";

@@ -13,11 +13,11 @@ import {
   type RunSheet,
   zAddManyInside,
 } from "@/core";
-import { endsOfBatch, findBatch, insertBatch } from "@/store/ends";
-import { eventsAfter } from "@/store/events";
+import { type EndRow, endsOfBatch, findBatch, insertBatch } from "@/store/ends";
 import type { Store } from "@/store/store";
 import { inTransaction } from "@/store/transaction";
 import { addEvents, beginEnd, getEnd, mustCompile, zStart } from "./ends";
+import { historyOf } from "./history";
 
 export const zBatch = zStart.extend({
   id: z.uuid("A batch's id is a UUID").optional(),
@@ -88,9 +88,15 @@ export function getBatch(store: Store, id: string): Batch {
     rule,
     purpose,
     sheet,
-    ends: rows.map(({ id: end, label }) => ({ id: end, label, events: eventsAfter(store, end) })),
+    ends: rows.map((row) => memberOf(store, row)),
   };
 }
+
+const memberOf = (store: Store, row: EndRow): BatchMember => ({
+  id: row.id,
+  label: row.label,
+  events: historyOf(store, row).events,
+});
 
 export const findBatchById = (store: Store, id: string): Batch | null =>
   findBatch(store, id) ? getBatch(store, id) : null;
@@ -98,11 +104,7 @@ export const findBatchById = (store: Store, id: string): Batch | null =>
 /** What has been added to each end of a batch. @throws InputError `not-found`. */
 export function batchEvents(store: Store, id: string): readonly BatchMember[] {
   if (!findBatch(store, id)) throw new InputError("not-found", "No such batch is on this bench.", ["id"]);
-  return endsOfBatch(store, id).map(({ id: end, label }) => ({
-    id: end,
-    label,
-    events: eventsAfter(store, end),
-  }));
+  return endsOfBatch(store, id).map((row) => memberOf(store, row));
 }
 
 /** Adds events to several ends of a batch, all or none, in one transaction. @throws InputError as for one end. */

@@ -6,7 +6,6 @@ import {
   compileRunSheet,
   type EndEvent,
   type EndState,
-  endState,
   followsFrom,
   InputError,
   type Judged,
@@ -31,7 +30,7 @@ import {
 } from "@/core";
 import { keepDocument, keptSheet } from "@/store/documents";
 import { type EndRow, findEnd, insertEnd, openEnds, updateEnd } from "@/store/ends";
-import { eventsAfter, findEvent, insertEvent } from "@/store/events";
+import { findEvent, insertEvent } from "@/store/events";
 import { canonical } from "@/store/hash";
 import { allPeople, insertPeopleEvent } from "@/store/people";
 import { photoBytes } from "@/store/photos";
@@ -42,6 +41,7 @@ import { wholeLibrary } from "@/store/shelf";
 import { textOf } from "@/store/shipped";
 import type { Store } from "@/store/store";
 import { inTransaction } from "@/store/transaction";
+import { historyOf, remember } from "./history";
 
 export const zStart = z.strictObject({
   id: z.uuid("An end's id is a UUID").optional(),
@@ -211,7 +211,7 @@ export function getEnd(store: Store, id: string): End {
     verdicts,
     hash: row.lastHash,
     sheet: sheetOf(store, row),
-    events: eventsAfter(store, id),
+    events: historyOf(store, row).events,
   };
 }
 
@@ -221,8 +221,7 @@ export const findEndById = (store: Store, id: string): End | null =>
 
 /** What has been added to an end since. @throws InputError `not-found`. */
 export function newEvents(store: Store, id: string, after: number): readonly Recorded[] {
-  mustFind(store, id);
-  return eventsAfter(store, id, after);
+  return since(historyOf(store, mustFind(store, id)).events, after);
 }
 
 /** Ends still at the bench, newest first. */
@@ -241,12 +240,12 @@ export function addEvents(
   now = new Date(),
 ): readonly Recorded[] {
   const { client, after, by, events } = check(zAddInside, input);
-  inTransaction(store, () => {
+  const known = inTransaction(store, () => {
     const row = mustFind(store, endId);
     const sheet = sheetOf(store, row);
     mustBeKnown(store, by);
-    const history = eventsAfter(store, endId);
-    let end: Standing = { row, sheet, history, state: endState(history), last: row.lastHash };
+    const { events: history, state } = historyOf(store, row);
+    let end: Standing = { row, sheet, history, state, last: row.lastHash };
     for (const { id, event } of events) {
       const twin = findEvent(store, id);
       if (twin) {
@@ -266,9 +265,13 @@ export function addEvents(
       signer: row.signer ?? sign?.by ?? null,
       lastHash: end.last,
     });
+    return remember(store, endId, { hash: end.last, events: end.history, state: end.state });
   });
-  return eventsAfter(store, endId, after);
+  return since(known.events, after);
 }
+
+const since = (events: readonly Recorded[], after: number): readonly Recorded[] =>
+  events.filter(({ seq }) => seq > after);
 
 /** An end while events are added to it. */
 interface Standing {

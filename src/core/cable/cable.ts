@@ -1,6 +1,6 @@
 import { z } from "zod";
-import { zName } from "../dimensions/dimension";
 import { zMmNotNegative } from "../length/length";
+import { zDocumentId, zName } from "../names/names";
 
 /** Every cable construction the product knows, outermost habit first. */
 export const CONSTRUCTIONS = [
@@ -55,11 +55,6 @@ export const zSource = z.strictObject({
 
 /** Where figures come from: the product's own representative ones, or confirmed by a user against the part's sheet. */
 export type Source = z.output<typeof zSource>;
-
-export const zDocumentId = z
-  .string("An id is text")
-  .regex(/^[a-z0-9]+(?:[.-][a-z0-9]+)*$/, "An id is small letters, digits, points and hyphens")
-  .max(80, "An id has at most 80 characters");
 
 /** One layer of a cable, with the diameter it is told by. */
 export const zLayer = z.strictObject({

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { type Length, zMm, zMmNotNegative } from "../length/length";
+import { zName } from "../names/names";
 import { coded } from "../problem/codes";
 
 /** `to` lies `nominal` behind `from`, at least nominal − minus and at most nominal + plus; null leaves that side open. */
@@ -14,11 +15,6 @@ export interface Dimension {
 
 /** The most features one question may hold: closing limits takes time with its cube. */
 export const FEATURE_LIMIT = 400;
-
-export const zName = z
-  .string("A name is text")
-  .min(1, "A name cannot be empty")
-  .max(200, "A name has at most 200 characters");
 
 export const zDimension = z.strictObject({
   id: zName,

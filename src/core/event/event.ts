@@ -1,7 +1,6 @@
 import { z } from "zod";
-import { zDocumentId } from "../cable/cable";
-import { zName } from "../dimensions/dimension";
 import { type Length, um, zMm, zUm } from "../length/length";
+import { zDocumentId, zName } from "../names/names";
 import { coded } from "../problem/codes";
 
 /** The greatest reading taken: no prepared end is longer. */

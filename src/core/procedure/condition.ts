@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { type Cable, diameterOf, LAYER_KINDS, zCore } from "../cable/cable";
-import { zName } from "../dimensions/dimension";
 import { zMmNotNegative } from "../length/length";
+import { zName } from "../names/names";
 
 export const zRange = z
   .strictObject({ min: zMmNotNegative, max: zMmNotNegative })

@@ -1,7 +1,8 @@
 import { z } from "zod";
-import { type Cable, CONSTRUCTIONS, LAYER_KINDS, zCore, zDocumentId, zSource } from "../cable/cable";
-import { zDimension, zName } from "../dimensions/dimension";
+import { type Cable, CONSTRUCTIONS, LAYER_KINDS, zCore, zSource } from "../cable/cable";
+import { zDimension } from "../dimensions/dimension";
 import { type Length, um, zMm, zMmNotNegative } from "../length/length";
+import { zDocumentId, zName } from "../names/names";
 import { coded } from "../problem/codes";
 import { holds, zCondition, zRange } from "./condition";
 import { zRetries } from "./retry";

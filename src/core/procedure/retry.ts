@@ -1,5 +1,6 @@
 import { z } from "zod";
-import { zName } from "../dimensions/dimension";
+import { zName } from "../names/names";
+
 import { zCondition } from "./condition";
 
 /** One way to try again: how often, what is kept for it, and the part it costs. */

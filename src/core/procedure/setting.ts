@@ -1,6 +1,6 @@
 import { z } from "zod";
-import { zName } from "../dimensions/dimension";
 import { zMmNotNegative } from "../length/length";
+import { zName } from "../names/names";
 
 /** What a tool is set to, so that it can be drawn and not only said. */
 export const zSetting = z.discriminatedUnion("kind", [

@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { LAYER_KINDS } from "../cable/cable";
-import { zName } from "../dimensions/dimension";
 import { zMmNotNegative } from "../length/length";
+import { zName } from "../names/names";
 import { zCondition } from "./condition";
 import { type Setting, zSetting } from "./setting";
 

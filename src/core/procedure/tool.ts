@@ -1,8 +1,8 @@
 import { z } from "zod";
-import { zDocumentId, zSource } from "../cable/cable";
+import { zSource } from "../cable/cable";
 import { zInstrumentError } from "../conformance/conformance";
-import { zName } from "../dimensions/dimension";
 import { zMmNotNegative } from "../length/length";
+import { zDocumentId, zName } from "../names/names";
 
 /** What makes a mark or a cut, and how far off its place it may put it. */
 export const zTool = z.strictObject({

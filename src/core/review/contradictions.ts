@@ -34,7 +34,7 @@ function choicesOfFigures({ choices, dimensions }: Procedure): Procedure["choice
 /**
  * Every contradiction among a procedure's figures, over the cables it goes on and each option by itself.
  * The same figures are looked at once, however many cables share them.
- * @returns one event a chain, each the one with the fewest limits.
+ * @returns one a chain, each the one with the fewest limits.
  */
 export function contradictionsOf(procedure: Procedure, cables: readonly Cable[]): Contradiction[] {
   const telling = { ...procedure, choices: choicesOfFigures(procedure) };

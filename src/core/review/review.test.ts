@@ -58,7 +58,7 @@ const document: ProcedureDocument = {
 const thin = cord({ id: "thin", layers: [{ kind: "jacket", name: "jacket", diameter: 2, hue: "yellow" }] });
 const shelf = { cables: [cord(), thin], tools };
 const of = (changes: Partial<ProcedureDocument>, on = cord()) =>
-  review({ ...document, ...changes }, shelf, on);
+  review({ ...document, ...changes }, shelf, on.id);
 const withBuffer = (nominal: number) =>
   document.dimensions.map((one) => (one.id === "buffer" ? { ...one, nominal } : one));
 
@@ -126,12 +126,12 @@ describe("a document under the pen", () => {
     });
   });
   it("without a cable to draw it on is still looked through", () => {
-    const { sheet, advice } = review(document, shelf, null);
+    const { sheet, advice } = review(document, { cables: [], tools }, null);
     expect(sheet).toBeNull();
     expect(advice.map(({ id }) => id)).toEqual(["jacket", "buffer"]);
   });
   it("is never thrown at the person, whatever it holds", () => {
     for (const broken of [{}, { ...document, steps: [] }, { ...document, dimensions: [{}] }, null])
-      expect(review(broken as unknown as ProcedureDocument, shelf, cord()).problem).not.toBeNull();
+      expect(review(broken as unknown as ProcedureDocument, shelf, cord().id).problem).not.toBeNull();
   });
 });

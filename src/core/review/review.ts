@@ -21,6 +21,9 @@ export interface Review {
   readonly problem: Problem | null;
   readonly contradictions: readonly Contradiction[];
   readonly advice: readonly Advice[];
+  /** Cables it goes on, and the one it is drawn on. */
+  readonly fitting: readonly Cable[];
+  readonly on: Cable | null;
   /** Drawn on the cable asked for, with that cable's first fitting core and every default. */
   readonly sheet: RunSheet | null;
   /** Of each length with other figures, which of them that cable is worked to; null for its own figure. */
@@ -42,16 +45,30 @@ const once = (all: readonly Advice[]): Advice[] => [
   ...new Map(all.map((one) => [`${one.id} ${one.message}`, one])).values(),
 ];
 
-/** Reviews a document as it stands, after every key: nothing is thrown, whatever it holds. */
+/**
+ * Reviews a document as it stands, after every key: nothing is thrown, whatever it holds.
+ * @param wanted id of the cable to draw it on; without one, or where it does not fit, the first that does.
+ */
 export function review(
   document: ProcedureDocument,
   { cables, tools }: { readonly cables: readonly Cable[]; readonly tools: readonly Tool[] },
-  on: Cable | null,
+  wanted: string | null,
 ): Review {
   const read = attempt(() => check(zProcedure, document));
   const procedure = read.value;
   if (!procedure)
-    return { procedure: null, problem: read.problem, contradictions: [], advice: [], sheet: null, cases: {} };
+    return {
+      procedure: null,
+      problem: read.problem,
+      contradictions: [],
+      advice: [],
+      fitting: [],
+      on: null,
+      sheet: null,
+      cases: {},
+    };
+  const fitting = cables.filter((cable) => misfits(procedure, cable).length === 0);
+  const on = fitting.find(({ id }) => id === wanted) ?? fitting[0] ?? null;
   const placements = usualPlacements(procedure, cables, tools);
   const contradictions = [
     ...contradictionsOf(procedure, cables),
@@ -63,7 +80,8 @@ export function review(
     ...(contradictions.length > 0 ? [] : strainAdvice(placements.flatMap(strainsOf))),
     ...once(placements.flatMap((one) => toolingAdvice(one, tools))),
   ];
-  if (!on) return { procedure, problem: null, contradictions, advice, sheet: null, cases: {} };
+  const found = { procedure, contradictions, advice, fitting, on };
+  if (!on) return { ...found, problem: null, sheet: null, cases: {} };
   const core = on.cores.find((one) => misfits(procedure, on, one).length === 0) ?? (on.cores[0] as string);
   const drawn = attempt(() => compileRunSheet({ procedure, cable: on, core, choices: {}, tools }));
   const problem = drawn.problem?.code === "contradiction" ? null : drawn.problem;
@@ -73,5 +91,5 @@ export function review(
       one.caseIndex,
     ]),
   );
-  return { procedure, problem, contradictions, advice, sheet: drawn.value, cases };
+  return { ...found, problem, sheet: drawn.value, cases };
 }

@@ -1,6 +1,7 @@
 import { z } from "zod";
-import { FEATURE_LIMIT, namesHold, zDimension, zName } from "../dimensions/dimension";
+import { FEATURE_LIMIT, namesHold, zDimension } from "../dimensions/dimension";
 import { zMm, zMmNotNegative } from "../length/length";
+import { zName } from "../names/names";
 import { coded, type ErrorCode } from "../problem/codes";
 
 /** A cut can only go further back, by at least its bite; a mark can be drawn anew anywhere; the fixed stays. */

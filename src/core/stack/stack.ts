@@ -1,6 +1,6 @@
 import { z } from "zod";
-import { zName } from "../dimensions/dimension";
 import { type Length, um, ZERO, zMm, zMmNotNegative } from "../length/length";
+import { zName } from "../names/names";
 import { coded, type ErrorCode } from "../problem/codes";
 
 export const zStackInput = z

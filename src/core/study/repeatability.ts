@@ -1,6 +1,6 @@
 import { z } from "zod";
-import { zDocumentId } from "../cable/cable";
 import { type Length, um, zMm } from "../length/length";
+import { zDocumentId } from "../names/names";
 import { chiSquaredQuantile } from "./distributions";
 
 /** Readings a study asks for, and the fewest it can be worked out from. */

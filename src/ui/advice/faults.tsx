@@ -11,7 +11,7 @@ import {
   presentFeatures,
   type RunSheet,
 } from "@/core";
-import { backToStep } from "../bench/to-step";
+import { backToStep } from "../keys/to-step";
 import type { Units } from "../words/length-text";
 import { FAULT_SAID } from "./advice-words";
 

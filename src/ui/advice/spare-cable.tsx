@@ -4,8 +4,8 @@ import { Spline } from "lucide-react";
 import { Popover } from "radix-ui";
 import { useState } from "react";
 import { type EndEvent, type EndState, parseLength } from "@/core";
-import { backToStep } from "../bench/to-step";
 import { Button } from "../controls/button";
+import { backToStep } from "../keys/to-step";
 import { figureText, type Units } from "../words/length-text";
 
 /** How much cable is left behind this end: said once, counted down by every rework. */

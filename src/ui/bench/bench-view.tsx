@@ -29,6 +29,7 @@ import { useAims } from "../aim/aim-note";
 import { Band, type BandReading } from "../band/band";
 import { Calliper } from "../calliper/calliper";
 import { get, post } from "../http/http";
+import { stepIntoView, toStep } from "../keys/to-step";
 import { usePeople } from "../people/people-context";
 import { usePrefs } from "../prefs/prefs-context";
 import type { Typed } from "../reading/reading-panel";
@@ -40,7 +41,6 @@ import { SignPanel } from "./sign-panel";
 import { SignedPanel } from "./signed-panel";
 import { StepList, StepProgress } from "./step-list";
 import { StepWork } from "./step-work";
-import { stepIntoView, toStep } from "./to-step";
 import { useBenchKeys } from "./use-bench-keys";
 import { activeOf, type BenchWork, useWork } from "./use-work";
 

@@ -4,7 +4,7 @@ import { Pencil } from "lucide-react";
 import { Popover } from "radix-ui";
 import { useState } from "react";
 import { Button } from "../controls/button";
-import { backToStep } from "./to-step";
+import { backToStep } from "../keys/to-step";
 
 interface EndLabelProps {
   readonly job: string;

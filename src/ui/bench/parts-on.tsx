@@ -8,8 +8,8 @@ import { dueParts, type ProcedurePart, type RunSheet } from "@/core";
 import { costWords } from "../advice/advice-words";
 import { onControl } from "../aids/on-control";
 import { Button } from "../controls/button";
+import { backToStep } from "../keys/to-step";
 import type { Units } from "../words/length-text";
-import { backToStep } from "./to-step";
 import type { BenchWork } from "./use-work";
 
 const listed = (parts: readonly ProcedurePart[]): string => parts.map(({ name }) => name).join(", ");

@@ -1,7 +1,7 @@
 import type { EndState, RunSheet } from "@/core";
 import { Button } from "../controls/button";
-import { ClockStrip } from "../timers/clock-strip";
 import { PotStrip } from "../timers/pot-strip";
+import { ClockStrip } from "./clock-strip";
 import { HeldQuestion } from "./held-question";
 import type { BenchWork } from "./use-work";
 

@@ -19,7 +19,6 @@ import { AdvicePanel, InHandStrip, type Way } from "../advice/advice-panel";
 import { Faults } from "../advice/faults";
 import { SeatNote } from "../advice/seat-words";
 import { SpareCable } from "../advice/spare-cable";
-import { UnsureWays } from "../advice/unsure-ways";
 import { StepPictures, StepTools } from "../aids/step-aids";
 import { AimNote } from "../aim/aim-note";
 import { Button } from "../controls/button";
@@ -35,6 +34,7 @@ import { ForgottenPart, OutOfOrder } from "./parts-on";
 import { StepFoot } from "./step-foot";
 import { TakenElsewhere } from "./taken-elsewhere";
 import { ThreadGate } from "./thread-gate";
+import { UnsureWays } from "./unsure-ways";
 import { useReadings } from "./use-readings";
 import type { BenchWork } from "./use-work";
 

@@ -3,7 +3,7 @@
 import { Check } from "lucide-react";
 import { Checkbox } from "radix-ui";
 import type { ProcedurePart } from "@/core";
-import { useDigits } from "./use-digits";
+import { useDigits } from "../keys/use-digits";
 
 interface ThreadGateProps {
   readonly parts: readonly ProcedurePart[];

@@ -9,7 +9,6 @@ import { toast } from "sonner";
 import {
   type Cable,
   check,
-  misfits,
   type ProcedureDocument,
   problemOf,
   type Review,
@@ -52,12 +51,10 @@ export function Editor({ initial, basis, from, cables, tools }: EditorProps) {
   const { draft } = edited;
   const shown = useDeferredValue(draft);
   const [cableId, setCableId] = useState<string | null>(null);
-  const looked = useMemo(() => {
-    const read = review(shown, { cables, tools }, null).procedure;
-    const fitting = read ? cables.filter((cable) => misfits(read, cable).length === 0) : [];
-    const on = fitting.find(({ id }) => id === cableId) ?? fitting[0] ?? null;
-    return { fitting, on, ...review(shown, { cables, tools }, on) };
-  }, [shown, cables, tools, cableId]);
+  const looked = useMemo(
+    () => review(shown, { cables, tools }, cableId),
+    [shown, cables, tools, cableId],
+  );
   const [lit, setLit] = useState<string | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);

@@ -4,7 +4,7 @@ import { useHotkeys } from "react-hotkeys-hook";
 import type { EndEvent, EndState, Judgement, RetryOffer, RunSheet } from "@/core";
 import { retriesOffered, retryEvent } from "@/core";
 import { onControl } from "../aids/on-control";
-import { useDigits } from "../bench/use-digits";
+import { useDigits } from "../keys/use-digits";
 import { VerdictSign } from "../words/verdict-sign";
 
 interface JudgementPanelProps {

@@ -2,7 +2,7 @@
 
 import { Dialog } from "radix-ui";
 import { useEffect } from "react";
-import { useDigits } from "../bench/use-digits";
+import { useDigits } from "../keys/use-digits";
 import type { InterfaceAsked } from "./selection";
 
 interface WhichInterfaceProps {

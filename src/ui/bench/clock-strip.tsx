@@ -2,10 +2,10 @@
 
 import { Hourglass } from "lucide-react";
 import { type Clock, type RunSheet, runningClocks } from "@/core";
-import type { BenchWork } from "../bench/use-work";
 import { Button } from "../controls/button";
+import { useTick } from "../timers/timers-context";
 import { clockText } from "../words/clock-text";
-import { useTick } from "./timers-context";
+import type { BenchWork } from "./use-work";
 
 /** Share of its time left from which a clock warns. */
 const WARNS = 0.25;

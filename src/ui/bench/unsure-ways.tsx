@@ -1,8 +1,8 @@
 import { useMemo } from "react";
 import { advise, type CheckStanding, type Conformance, type Rule, type RunSheet } from "@/core";
-import type { BenchWork } from "../bench/use-work";
+import { costWords, planCost } from "../advice/advice-words";
 import type { Units } from "../words/length-text";
-import { costWords, planCost } from "./advice-words";
+import type { BenchWork } from "./use-work";
 
 interface UnsureWaysProps {
   readonly sheet: RunSheet;

@@ -1,0 +1,13 @@
+import { z } from "zod";
+
+/** What a thing is called, in the trade's words, or the word it goes by inside a document. */
+export const zName = z
+  .string("A name is text")
+  .min(1, "A name cannot be empty")
+  .max(200, "A name has at most 200 characters");
+
+/** What a document goes by: small letters, digits, points and hyphens. */
+export const zDocumentId = z
+  .string("An id is text")
+  .regex(/^[a-z0-9]+(?:[.-][a-z0-9]+)*$/, "An id is small letters, digits, points and hyphens")
+  .max(80, "An id has at most 80 characters");
