@@ -51,10 +51,7 @@ export function Editor({ initial, basis, from, cables, tools }: EditorProps) {
   const { draft } = edited;
   const shown = useDeferredValue(draft);
   const [cableId, setCableId] = useState<string | null>(null);
-  const looked = useMemo(
-    () => review(shown, { cables, tools }, cableId),
-    [shown, cables, tools, cableId],
-  );
+  const looked = useMemo(() => review(shown, { cables, tools }, cableId), [shown, cables, tools, cableId]);
   const [lit, setLit] = useState<string | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
