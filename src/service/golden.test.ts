@@ -136,6 +136,7 @@ describe("an event of a newer version, or of no kind there is", () => {
         .run(`00000000-0000-4000-8000-00000000000${n}`, end, seq + n, v, body);
     put(1, 9, '{"event":{"kind":"laser"},"v":9}');
     put(2, 2, '{"event":{"kind":"dance"},"v":2}');
+    store.$client.prepare("UPDATE ends SET last_hash = 'of a newer one' WHERE id = ?").run(end);
     const { events } = getEnd(store, end);
     expect(events.slice(-2).map(({ event }) => event)).toEqual([
       { kind: "unread", why: "newer", v: 9, says: "laser" },
