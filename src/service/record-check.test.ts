@@ -315,17 +315,19 @@ describe("a seal", () => {
 });
 
 describe("on the command line", { timeout: 120_000 }, () => {
-  const run = (...args: string[]) =>
-    spawnSync(process.execPath, ["node_modules/tsx/dist/cli.mjs", "src/cli/check-record.ts", ...args], {
+  const command = (name: string, ...args: string[]) =>
+    spawnSync(process.execPath, ["node_modules/tsx/dist/cli.mjs", `src/cli/${name}.ts`, ...args], {
       encoding: "utf8",
     });
+  const run = (...args: string[]) => command("check-record", ...args);
   const folder = () => mkdtempSync(join(tmpdir(), "arlent-cli-"));
   it("a whole record ends 0 and leaves no trace; an altered one ends 1 and says where; a seal is held", () => {
     const path = join(folder(), "a.db");
     const own = openStore(path);
     const end = endRead(own, "measure", { "glass-end": 1300 });
-    writeFileSync(join(path, "../seal.json"), JSON.stringify(makeSeal(own)));
     own.$client.close();
+    writeFileSync(join(path, "../seal.json"), command("seal", path).stdout);
+    expect(command("seal", path, "--line").stdout).toMatch(/^arlent-seal 1 \S+ \d+ \d+ [0-9a-f]{64}\n$/);
     const before = {
       bytes: readFileSync(path),
       names: readdirSync(join(path, "..")),

@@ -39,12 +39,19 @@ export function SealPanel() {
   );
 }
 
+/** Prints what is marked to be printed alone, and nothing else of the page. */
+function printAlone(): void {
+  document.documentElement.dataset.print = "alone";
+  window.print();
+  delete document.documentElement.dataset.print;
+}
+
 function SealMade({ seal }: { seal: Made }) {
   const file = `data:application/json;charset=utf-8,${encodeURIComponent(JSON.stringify(seal))}`;
   return (
     <div
       role="status"
-      className="mt-3 flex flex-wrap items-start gap-4 rounded-lg border border-line bg-raised p-3"
+      className="print-alone mt-3 flex flex-wrap items-start gap-4 rounded-lg border border-line bg-raised p-3"
     >
       <span className="rounded-md bg-white p-2">
         <QRCodeSVG value={seal.short} size={132} role="img" aria-label="The seal as a QR code" />
@@ -61,7 +68,7 @@ function SealMade({ seal }: { seal: Made }) {
               Save it
             </a>
           </Button>
-          <Button onClick={() => window.print()}>Print</Button>
+          <Button onClick={printAlone}>Print</Button>
         </div>
         <p className="text-soft text-sm">
           The saved file has every end's own figure: held against it, a check can name which one changed.
