@@ -2,6 +2,7 @@ import { handsOn } from "../batch/stages";
 import type { EndState } from "../end/state";
 import { type Length, um } from "../length/length";
 import type { AsMade } from "../measured/as-made";
+import { mustHold, mustHoldIn } from "../problem/held";
 import type { Retry } from "../procedure/retry";
 import { judgementOf, type StepKind } from "../procedure/step";
 import { featureOf, type Line, type RunSheet, type SheetFeature } from "../runsheet/runsheet";
@@ -71,7 +72,7 @@ export function planOf(
   { moved, places, cableLost }: Placing,
 ): Plan {
   const moves = made.present.flatMap((feature): Move[] => {
-    const was = made.places.get(feature.id) as Length;
+    const was = mustHold(made.places, feature.id);
     const now = places[feature.id];
     const lost = state.faults.some(
       (fault) => fault.leg === made.leg && fault.feature === feature.id && fault.what === "lost",
@@ -147,7 +148,7 @@ function laidOff(
   const at = datum === undefined ? undefined : places[datum];
   return datum === undefined || at === undefined
     ? null
-    : { datum, distance: um((places[feature.id] as Length) - at) };
+    : { datum, distance: um(mustHoldIn(places, feature.id) - at) };
 }
 
 /** The line that makes a feature, by which moves are put in the order of work; the end trimmed comes first. */

@@ -2,6 +2,7 @@ import type { Dimension } from "../dimensions/dimension";
 import type { EndState, SeenFault } from "../end/state";
 import { type Length, um, ZERO } from "../length/length";
 import type { AsMade } from "../measured/as-made";
+import { mustHold, mustHoldAt } from "../problem/held";
 import type { ReworkFeature } from "../rework/problem";
 import type { Line, RunSheet, SheetFeature } from "../runsheet/runsheet";
 
@@ -73,7 +74,7 @@ export function leastProblem(
   const root = sheet.features[0]?.id;
   const features = present.map((feature): ReworkFeature => {
     const { id, bite, cutAt, madeAt } = feature;
-    const at = places.get(id) as Length;
+    const at = mustHold(places, id);
     const isCut = id === root || (cutAt !== null && cutAt < reached);
     const held = Math.max(madeAt, cutAt ?? -1) < heldBy(sheet, reached, feature);
     if (held) return { name: id, kind: "fixed", at };
@@ -147,11 +148,9 @@ const glassEdges = ({ present }: AsMade) => present.filter(({ ends }) => ends.in
 
 /** The nick's place where it is known, with glass to spare; else all that is bared is suspect. */
 function nickAt({ places, present }: AsMade, { at }: SeenFault, end: string): Length {
-  const tip = places.get(end) as Length;
+  const tip = mustHold(places, end);
   if (at !== null) return um(tip + at + CLEAR_OF_NICK);
-  const bared = present
-    .filter(({ ends }) => ends.includes("coating"))
-    .map(({ id }) => places.get(id) as Length);
+  const bared = present.filter(({ ends }) => ends.includes("coating")).map(({ id }) => mustHold(places, id));
   return um(Math.max(tip, ...bared));
 }
 
@@ -169,7 +168,7 @@ const ridesOn = (end: string, part: string, places: AsMade["places"]): Dimension
   id: `rides:${part}`,
   from: end,
   to: part,
-  nominal: um((places.get(part) as Length) - (places.get(end) as Length)),
+  nominal: um(mustHold(places, part) - mustHold(places, end)),
   plus: ZERO,
   minus: ZERO,
 });
@@ -255,7 +254,7 @@ function inOrder({ layers }: RunSheet, { present }: AsMade): Dimension[] {
       : Math.max(-1, ...one.ends.map((kind) => layers.findIndex((layer) => layer.kind === kind)));
   const edges = present.filter((one) => depth(one) >= 0).sort((a, b) => depth(b) - depth(a));
   return edges.slice(1).flatMap((outer, i) => {
-    const inner = edges[i] as SheetFeature;
+    const inner = mustHoldAt(edges, i);
     if (inner.position > outer.position) return [];
     return [
       { id: `order:${inner.id}`, from: inner.id, to: outer.id, nominal: ZERO, plus: null, minus: ZERO },
@@ -281,7 +280,7 @@ function followedOut(
   return stated
     .filter(({ id, from, to, nominal, plus, minus }) => {
       if (judged.has(id) || !joined(from, to)) return false;
-      const off = (places.get(to) as Length) - (places.get(from) as Length) - nominal;
+      const off = mustHold(places, to) - mustHold(places, from) - nominal;
       return (plus !== null && off > plus) || (minus !== null && off < -minus);
     })
     .map(({ id }) => id);
@@ -301,5 +300,5 @@ function cableFeature(
     .map(({ kind }) => cut.filter(({ ends }) => ends.includes(kind)))
     .find((all) => all.length > 0);
   const among = outermost ?? cut;
-  return among.reduce((a, b) => (b.position > a.position ? b : a), among[0] as SheetFeature).id;
+  return among.reduce((a, b) => (b.position > a.position ? b : a), mustHoldAt(among, 0)).id;
 }

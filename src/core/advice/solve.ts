@@ -1,5 +1,6 @@
 import { type Dimension, statedLimits } from "../dimensions/dimension";
 import { type Length, um } from "../length/length";
+import { mustHoldIn } from "../problem/held";
 import type { ReworkFeature, ReworkInput } from "../rework/problem";
 import { type Rework, rework } from "../rework/rework";
 import { type LeastProblem, NICK } from "./problem";
@@ -126,7 +127,7 @@ function leastPlacing(problem: LeastProblem, input: ReworkInput, found: Possible
     ...input,
     forced: [],
     features: input.features.map((one) =>
-      one.kind === "mark" ? one : { name: one.name, kind: "fixed", at: found.least[one.name] as Length },
+      one.kind === "mark" ? one : { name: one.name, kind: "fixed", at: mustHoldIn(found.least, one.name) },
     ),
   };
   // With the cuts held at their least, the marks go in the middle of what that leaves them.

@@ -1,3 +1,4 @@
+import { mustHoldAt } from "../problem/held";
 import type { Stage } from "./stages";
 
 /** One stage of one end in time, seconds from the start. Hands are on it until `handsFrom + hands`. */
@@ -42,7 +43,7 @@ export function scheduleIn(stages: readonly Stage[], ends: number, group: number
   let now = 0;
   let idle = 0;
   const runsOf = (end: number): number => {
-    const stage = stages[at[end] as number] as Stage;
+    const stage = mustHoldAt(stages, mustHoldAt(at, end));
     return stage.within ? stage.within.until - (at[end] as number) + 1 : 1;
   };
   while (at.some((stage) => stage < stages.length)) {
@@ -51,7 +52,7 @@ export function scheduleIn(stages: readonly Stage[], ends: number, group: number
     idle += wait;
     now += wait;
     for (let run = runsOf(end); run > 0; run--) {
-      const stage = stages[at[end] as number] as Stage;
+      const stage = mustHoldAt(stages, mustHoldAt(at, end));
       const handsFrom = Math.max(now, ready[end] as number);
       idle += handsFrom - now;
       const handsTo = handsFrom + stage.hands;

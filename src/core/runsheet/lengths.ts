@@ -1,5 +1,6 @@
 import { type Limit, limitBetween } from "../dimensions/dimensions";
 import { type Length, um } from "../length/length";
+import { mustHoldAt } from "../problem/held";
 import { type Stacked, stackErrors } from "../stack/stack";
 import { asStack, type Placed, placedAt } from "./placing";
 import type { Prediction, SheetLength } from "./runsheet";
@@ -60,7 +61,7 @@ function pairsOf(there: readonly Placed[], dimensions: readonly Stated[]): [stri
   };
   for (const end of ends) for (const other of edges) add(end, other);
   edges.slice(1).forEach((feature, i) => {
-    add(edges[i] as Placed, feature);
+    add(mustHoldAt(edges, i), feature);
   });
   for (const { from, to } of dimensions) {
     const [a, b] = [from, to].map((id) => there.find(({ feature }) => feature.id === id));

@@ -1,6 +1,7 @@
 import type { Dimension } from "../dimensions/dimension";
 import { formatMm } from "../length/format";
 import { type Length, negate, um, ZERO } from "../length/length";
+import { mustHold, mustHoldAt } from "../problem/held";
 import { InputError } from "../problem/problem";
 import type { Procedure, ProcedureFeature } from "../procedure/procedure";
 import { madeBy, type Step } from "../procedure/step";
@@ -55,7 +56,7 @@ export function placeFeatures(
   tools: ReadonlyMap<string, Tool>,
 ): Map<string, Placed> {
   const featureOf = new Map(procedure.features.map((feature) => [feature.id, feature]));
-  const root = procedure.features[0] as ProcedureFeature;
+  const root = mustHoldAt(procedure.features, 0);
   const placed = new Map<string, Placed>([
     [
       root.id,
@@ -69,11 +70,7 @@ export function placeFeatures(
     const before = placed.get(makes);
     if (before)
       placed.set(makes, { ...before, errors: error === null ? before.errors : [...before.errors, error] });
-    else
-      placed.set(
-        makes,
-        place(featureOf.get(makes) as ProcedureFeature, step, index, error, dimensions, placed),
-      );
+    else placed.set(makes, place(mustHold(featureOf, makes), step, index, error, dimensions, placed));
     if ("replaces" in step && step.replaces !== undefined) {
       const gone = placed.get(step.replaces);
       if (gone) placed.set(step.replaces, { ...gone, until: index });

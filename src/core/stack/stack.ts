@@ -2,6 +2,7 @@ import { z } from "zod";
 import { type Length, um, ZERO, zMm, zMmNotNegative } from "../length/length";
 import { zName } from "../names/names";
 import { coded, type ErrorCode } from "../problem/codes";
+import { mustHold } from "../problem/held";
 
 export const zStackInput = z
   .strictObject({
@@ -100,7 +101,7 @@ export function stackErrors({ features, between }: StackInput): Stack {
     const unplaced = ancestors(name).filter((step) => !positions.has(step));
     for (const step of unplaced.reverse()) {
       const feature = made.get(step);
-      const datum = feature?.from === undefined ? ZERO : (positions.get(feature.from) as Length);
+      const datum = feature?.from === undefined ? ZERO : mustHold(positions, feature.from);
       positions.set(step, um(datum + (feature?.nominal ?? 0)));
     }
   }
@@ -114,7 +115,7 @@ export function stackErrors({ features, between }: StackInput): Stack {
     return {
       from,
       to,
-      nominal: um((positions.get(to) as Length) - (positions.get(from) as Length)),
+      nominal: um(mustHold(positions, to) - mustHold(positions, from)),
       worst: um(errors.reduce((sum: number, error) => sum + error, 0)),
       rss: Math.sqrt(errors.reduce((sum: number, error) => sum + error * error, 0)),
     };

@@ -1,0 +1,20 @@
+/** What a map holds under a key that is known to be there. @throws Error naming the key where it is not. */
+export function mustHold<K, V>(map: ReadonlyMap<K, V>, key: K): V {
+  const value = map.get(key);
+  if (value === undefined) throw new Error(`nothing is held under ${String(key)}`);
+  return value;
+}
+
+/** What a record holds under a key that is known to be there. @throws Error naming the key where it is not. */
+export function mustHoldIn<V>(record: Readonly<Record<string, V>>, key: string): V {
+  const value = record[key];
+  if (value === undefined) throw new Error(`nothing is held under ${key}`);
+  return value;
+}
+
+/** What a list has at a place that is known to be there. @throws Error naming the place where it is not. */
+export function mustHoldAt<V>(list: readonly V[], place: number): V {
+  const value = list.at(place);
+  if (value === undefined) throw new Error(`nothing is held at ${place}`);
+  return value;
+}
