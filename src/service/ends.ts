@@ -9,22 +9,15 @@ import {
   followsFrom,
   InputError,
   type Judged,
-  type KeptVerdict,
   mustAccept,
   mustHaveSeen,
-  type Projected,
   PURPOSES,
-  type Purpose,
-  personBy,
-  personNamed,
   projectionsOf,
+  type Recordable,
   type Recorded,
-  type Result,
   type Rule,
   type RunSheet,
   sheetDocument,
-  usedIn,
-  verdictRow,
   zAddInside,
   zRule,
 } from "@/core";
@@ -32,16 +25,17 @@ import { keepDocument, keptSheet } from "@/store/documents";
 import { type EndRow, findEnd, insertEnd, openEnds, updateEnd } from "@/store/ends";
 import { findEvent, insertEvent } from "@/store/events";
 import { canonical } from "@/store/hash";
-import { allPeople, insertPeopleEvent } from "@/store/people";
 import { photoBytes } from "@/store/photos";
 import { PROGRAM } from "@/store/program";
-import { project, projectReading, projectUses } from "@/store/projections";
+import { project } from "@/store/projections";
 import { enter } from "@/store/register";
 import { wholeLibrary } from "@/store/shelf";
 import { textOf } from "@/store/shipped";
 import type { Store } from "@/store/store";
 import { inTransaction } from "@/store/transaction";
 import { historyOf, remember } from "./history";
+import { projectEvent } from "./project-event";
+import { mustBeKnown, signer } from "./signer";
 
 export const zStart = z.strictObject({
   id: z.uuid("An end's id is a UUID").optional(),
@@ -56,23 +50,8 @@ export const zStart = z.strictObject({
 });
 
 /** An end as the bench and the ledger show it. */
-export interface End {
-  readonly id: string;
-  readonly createdAt: string;
+export interface End extends Recordable {
   readonly batchId: string | null;
-  readonly styleName: string;
-  readonly cableName: string;
-  readonly purpose: Purpose;
-  readonly rule: Rule;
-  readonly sheet: RunSheet;
-  /** What compiled the sheet. */
-  readonly program: string;
-  readonly events: readonly Recorded[];
-  /** As judged at the sign-off; null until then. */
-  readonly result: Result | null;
-  readonly verdicts: readonly KeptVerdict[] | null;
-  /** Hash of its last event: the whole history under one figure. */
-  readonly hash: string;
 }
 
 /** One row of a list of ends. */
@@ -311,70 +290,6 @@ export const judgedOf = (
   sign: Recorded | undefined,
 ): Pick<Judged, "result" | "verdicts"> | null =>
   sign?.judged ?? (signedAt !== null && result && verdicts ? { result, verdicts } : null);
-
-/** Writes what follows from one event: a reading and its length, what was used, or where more changes, all anew. */
-function projectEvent(
-  store: Store,
-  { id, rule, purpose, verdicts }: EndRow,
-  {
-    sheet,
-    state,
-    events,
-    event: recorded,
-  }: Pick<Projected, "sheet" | "events"> & { state: EndState; event: Recorded },
-): void {
-  const { event } = recorded;
-  const end: Projected = { sheet, rule, purpose, events, verdicts };
-  switch (event.kind) {
-    case "reading": {
-      const length = sheet.checks.find((one) => one.id === event.check);
-      if (!length) return;
-      const { by, at } = recorded;
-      projectReading(
-        store,
-        id,
-        {
-          eventId: recorded.id,
-          check: event.check,
-          value: event.value,
-          instrument: event.instrument.id,
-          by: by ?? null,
-          at,
-          standing: "stands",
-        },
-        verdictRow(end, state, length),
-      );
-      return;
-    }
-    case "use":
-      projectUses(store, id, usedIn(recorded, purpose));
-      return;
-    case "strike":
-    case "retry":
-    case "restart":
-    case "rework":
-    case "take-back":
-    case "sign":
-      project(store, id, projectionsOf(end));
-  }
-}
-
-/** Who signs: whoever is working, else who goes by that name; a name nobody goes by yet is somebody who came. */
-function signer(store: Store, by: string | null, name: string, now: Date): string {
-  if (by !== null) return by;
-  const known = personNamed(allPeople(store), name);
-  if (known) return known.id;
-  const person = randomUUID();
-  const at = now.toISOString();
-  insertPeopleEvent(store, { id: randomUUID(), at, by: person, kind: "add", person, name, into: null });
-  return person;
-}
-
-/** @throws InputError: nobody goes by that id. */
-function mustBeKnown(store: Store, by: string | null): void {
-  if (by !== null && !personBy(allPeople(store), by))
-    throw new InputError("unknown-person", "Nobody goes by that id here: pick who is working anew.", ["by"]);
-}
 
 function mustBeTwin(twin: { endId: string; event: Recorded["event"] }, endId: string, event: EndEvent): void {
   if (twin.endId !== endId || canonical(twin.event) !== canonical(event))

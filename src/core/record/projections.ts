@@ -93,22 +93,25 @@ function readingRows(events: readonly Recorded[], state: EndState): ReadingRow[]
     if (state.readings.some((one) => one.id === id)) return "stands";
     return state.voided.some((one) => one.id === id) ? "void" : "struck";
   };
-  return events.flatMap(({ id, at, by, event }) =>
-    event.kind === "reading"
-      ? [
-          {
-            eventId: id,
-            check: event.check,
-            value: event.value,
-            instrument: event.instrument.id,
-            by: by ?? null,
-            at,
-            standing: standing(id),
-          },
-        ]
-      : [],
-  );
+  return events.flatMap((one) => readingRow(one, standing(one.id)) ?? []);
 }
+
+/** An event as a row of readings; null for one that is none. */
+export const readingRow = (
+  { id, at, by, event }: Recorded,
+  standing: ReadingRow["standing"],
+): ReadingRow | null =>
+  event.kind === "reading"
+    ? {
+        eventId: id,
+        check: event.check,
+        value: event.value,
+        instrument: event.instrument.id,
+        by: by ?? null,
+        at,
+        standing,
+      }
+    : null;
 
 /** One length of an end as a row. */
 export function verdictRow(

@@ -43,7 +43,7 @@ export function Button({
     <Element
       {...(asChild ? {} : { type: "button" as const })}
       {...props}
-      className={`inline-flex items-center justify-center disabled:opacity-40 ${LOOKS[look]} ${SIZES[size]} ${className}`}
+      className={`inline-flex items-center justify-center gap-x-1 disabled:opacity-40 ${LOOKS[look]} ${SIZES[size]} ${className}`}
     />
   );
 }

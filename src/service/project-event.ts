@@ -1,0 +1,48 @@
+import {
+  type EndState,
+  type Projected,
+  projectionsOf,
+  type Recorded,
+  readingRow,
+  usedIn,
+  verdictRow,
+} from "@/core";
+import type { EndRow } from "@/store/ends";
+import { project, projectReading, projectUses } from "@/store/projections";
+import type { Store } from "@/store/store";
+
+/** Writes what follows from one event: a reading and its length, what was used, or where more changes, all anew. */
+export function projectEvent(
+  store: Store,
+  { id, rule, purpose, verdicts }: EndRow,
+  {
+    sheet,
+    state,
+    events,
+    event: recorded,
+  }: Pick<Projected, "sheet" | "events"> & {
+    state: EndState;
+    event: Recorded;
+  },
+): void {
+  const { event } = recorded;
+  const end: Projected = { sheet, rule, purpose, events, verdicts };
+  switch (event.kind) {
+    case "reading": {
+      const length = sheet.checks.find((one) => one.id === event.check);
+      const row = readingRow(recorded, "stands");
+      if (length && row) projectReading(store, id, row, verdictRow(end, state, length));
+      return;
+    }
+    case "use":
+      projectUses(store, id, usedIn(recorded, purpose));
+      return;
+    case "strike":
+    case "retry":
+    case "restart":
+    case "rework":
+    case "take-back":
+    case "sign":
+      project(store, id, projectionsOf(end));
+  }
+}
