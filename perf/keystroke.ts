@@ -59,9 +59,11 @@ export async function timeKeystrokes(
   }, changes);
   for (let round = 0; round < rounds; round++)
     for (const text of texts) {
-      await page.locator(into).fill("");
+      // As a hand does: over what stood there, key by key; the next text once the page has come to rest.
       await page.locator(into).focus();
-      await page.keyboard.type(text, { delay: 35 });
+      await page.keyboard.press("Control+A");
+      await page.keyboard.type(text, { delay: 60 });
+      await page.waitForTimeout(150);
     }
   return page.evaluate(() => (window as unknown as { log: Keystrokes }).log);
 }

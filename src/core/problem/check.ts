@@ -39,16 +39,22 @@ const MOST_TOLD = 20;
 
 /** A value whose every text is well-formed Unicode; the very same where it was already. */
 export function wellFormed(value: unknown): unknown {
-  if (typeof value === "string") return value.isWellFormed() ? value : value.toWellFormed();
-  if (Array.isArray(value)) {
-    const all = value.map(wellFormed);
-    return all.some((one, i) => one !== value[i]) ? all : value;
-  }
+  return isWellFormed(value) ? value : mended(value);
+}
+
+function isWellFormed(value: unknown): boolean {
+  if (typeof value === "string") return value.isWellFormed();
+  if (Array.isArray(value)) return value.every(isWellFormed);
+  if (!isPlain(value)) return true;
+  for (const key in value) if (!key.isWellFormed() || !isWellFormed(value[key])) return false;
+  return true;
+}
+
+function mended(value: unknown): unknown {
+  if (typeof value === "string") return value.toWellFormed();
+  if (Array.isArray(value)) return value.map(mended);
   if (!isPlain(value)) return value;
-  const pairs = Object.entries(value).map(([key, one]) => [key.toWellFormed(), wellFormed(one)] as const);
-  return pairs.some(([key, one]) => !Object.hasOwn(value, key) || value[key] !== one)
-    ? Object.fromEntries(pairs)
-    : value;
+  return Object.fromEntries(Object.entries(value).map(([key, one]) => [key.toWellFormed(), mended(one)]));
 }
 
 /** An object as JSON makes them: anything else is left as it is. */

@@ -89,56 +89,66 @@ const zChoice = z.strictObject({
   default: zName,
 });
 
-export const zProcedure = z
-  .strictObject({
-    id: zDocumentId,
-    revision: z.number().int().min(1),
-    source: zSource,
-    name: zName,
-    family: zDocumentId,
-    about: z.string().max(500),
-    appliesTo: z.strictObject({
-      constructions: z.array(z.enum(CONSTRUCTIONS)).min(1),
-      cores: z.array(zCore).min(1),
-      grips: z
-        .array(z.enum(["tight", "semi-tight"]))
-        .min(1)
-        .optional(),
-      jacket: zRange.optional(),
-      buffer: zRange.optional(),
-      /** Whether it goes on a coated fibre in a furcation tube too, whose tube is then held as the buffer would be. */
-      furcated: z.boolean().optional(),
-      coating: zRange.optional(),
-      /** Fibres taken at a time: those of the tube, ribbon or cord in hand. */
-      fibres: zCountRange.optional(),
-      legs: z.number().int().min(1).optional(),
-    }),
-    /** The outermost layer in hand when the work starts. */
-    startsAt: z.enum(LAYER_KINDS),
-    choices: z.array(zChoice).default([]),
-    parts: z.array(zPart),
-    features: z.array(zFeature).min(1),
-    dimensions: z.array(zStated),
-    steps: z.array(zStep).min(1),
-    /** Cable a fresh start takes beyond what was prepared: squaring the end. */
-    squareUp: zMmNotNegative,
-    retries: zRetries,
-    /** Figures held against the part's sheet (`jacket`, `jacket/0`); without the list, all of a user's own are. */
-    confirmed: z.array(zName).max(500).optional(),
-  })
-  .superRefine((procedure, context) => {
-    for (const { path, message, code } of wordsOutOfPlace(procedure))
-      context.addIssue({ code: "custom", path: [...path], message, params: coded(code) });
-    procedure.dimensions.forEach((dimension, i) => {
-      if ([dimension, ...dimension.cases].some(({ nominal }) => Math.abs(nominal) > LONGEST_END))
-        context.addIssue({
-          code: "custom",
-          path: ["dimensions", i, "nominal"],
-          message: `No prepared end is longer than ${LONGEST_END / 1000} mm: check the unit`,
-          params: coded("too-long"),
-        });
-    });
+const zWhole = z.strictObject({
+  id: zDocumentId,
+  revision: z.number().int().min(1),
+  source: zSource,
+  name: zName,
+  family: zDocumentId,
+  about: z.string().max(500),
+  appliesTo: z.strictObject({
+    constructions: z.array(z.enum(CONSTRUCTIONS)).min(1),
+    cores: z.array(zCore).min(1),
+    grips: z
+      .array(z.enum(["tight", "semi-tight"]))
+      .min(1)
+      .optional(),
+    jacket: zRange.optional(),
+    buffer: zRange.optional(),
+    /** Whether it goes on a coated fibre in a furcation tube too, whose tube is then held as the buffer would be. */
+    furcated: z.boolean().optional(),
+    coating: zRange.optional(),
+    /** Fibres taken at a time: those of the tube, ribbon or cord in hand. */
+    fibres: zCountRange.optional(),
+    legs: z.number().int().min(1).optional(),
+  }),
+  /** The outermost layer in hand when the work starts. */
+  startsAt: z.enum(LAYER_KINDS),
+  choices: z.array(zChoice).default([]),
+  parts: z.array(zPart),
+  features: z.array(zFeature).min(1),
+  dimensions: z.array(zStated),
+  steps: z.array(zStep).min(1),
+  /** Cable a fresh start takes beyond what was prepared: squaring the end. */
+  squareUp: zMmNotNegative,
+  retries: zRetries,
+  /** Figures held against the part's sheet (`jacket`, `jacket/0`); without the list, all of a user's own are. */
+  confirmed: z.array(zName).max(500).optional(),
+});
+
+/** What of a procedure says its lengths: enough to tell whether they hold together. */
+export const zFigures = z.object({
+  appliesTo: zWhole.shape.appliesTo,
+  choices: zWhole.shape.choices,
+  features: zWhole.shape.features,
+  dimensions: zWhole.shape.dimensions,
+});
+
+export type Figures = z.output<typeof zFigures>;
+
+export const zProcedure = zWhole.superRefine((procedure, context) => {
+  for (const { path, message, code } of wordsOutOfPlace(procedure))
+    context.addIssue({ code: "custom", path: [...path], message, params: coded(code) });
+  procedure.dimensions.forEach((dimension, i) => {
+    if ([dimension, ...dimension.cases].some(({ nominal }) => Math.abs(nominal) > LONGEST_END))
+      context.addIssue({
+        code: "custom",
+        path: ["dimensions", i, "nominal"],
+        message: `No prepared end is longer than ${LONGEST_END / 1000} mm: check the unit`,
+        params: coded("too-long"),
+      });
   });
+});
 
 /** How one style is put on one kind of cable: data, with figures, steps and whose they are. */
 export type Procedure = z.output<typeof zProcedure>;
@@ -168,7 +178,7 @@ export const pickedNames = (
 
 /** The default option of every choice, with what was picked put over it. */
 export function withDefaults(
-  procedure: Procedure,
+  procedure: Pick<Procedure, "choices">,
   picked: Readonly<Record<string, string>>,
 ): Record<string, string> {
   return Object.fromEntries(

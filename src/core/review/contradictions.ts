@@ -2,9 +2,9 @@ import type { Cable } from "../cable/cable";
 import { closeLimits } from "../dimensions/dimensions";
 import type { Picked } from "../procedure/condition";
 import { misfits } from "../procedure/fit";
-import { optionsFor, type Procedure, withDefaults } from "../procedure/procedure";
+import { type Figures, optionsFor, withDefaults } from "../procedure/procedure";
 import { spokenConflict } from "../runsheet/spoken";
-import { statedFor } from "../runsheet/stated";
+import { figuresFor } from "../runsheet/stated";
 
 /** Figures that cannot hold together, in words, and on which cable that shows. */
 export interface Contradiction {
@@ -16,7 +16,11 @@ export interface Contradiction {
 }
 
 /** What can be picked on a cable: the defaults, and each other option by itself. */
-export function* variantsOf(procedure: Procedure, cable: Cable, core: string): Generator<Picked> {
+export function* variantsOf(
+  procedure: Pick<Figures, "choices">,
+  cable: Cable,
+  core: string,
+): Generator<Picked> {
   const usual = withDefaults(procedure, {});
   yield { core, choices: usual };
   for (const choice of procedure.choices)
@@ -25,7 +29,7 @@ export function* variantsOf(procedure: Procedure, cable: Cable, core: string): G
 }
 
 /** The choices that change any figure: the others need not be tried. */
-function choicesOfFigures({ choices, dimensions }: Procedure): Procedure["choices"] {
+function choicesOfFigures({ choices, dimensions }: Figures): Figures["choices"] {
   const conditions = dimensions.flatMap(({ when, cases }) => [when, ...cases.map((one) => one.when)]);
   const named = new Set(conditions.flatMap((condition) => Object.keys(condition?.choice ?? {})));
   return choices.filter(({ id }) => named.has(id));
@@ -36,14 +40,14 @@ function choicesOfFigures({ choices, dimensions }: Procedure): Procedure["choice
  * The same figures are looked at once, however many cables share them.
  * @returns one a chain, each the one with the fewest limits.
  */
-export function contradictionsOf(procedure: Procedure, cables: readonly Cable[]): Contradiction[] {
+export function contradictionsOf(procedure: Figures, cables: readonly Cable[]): Contradiction[] {
   const telling = { ...procedure, choices: choicesOfFigures(procedure) };
   const seen = new Set<string>();
   const found = new Map<string, Contradiction>();
   for (const cable of cables)
     for (const core of cable.cores.filter((one) => misfits(procedure, cable, one).length === 0))
       for (const picked of variantsOf(telling, cable, core)) {
-        const dimensions = statedFor(procedure, cable, picked);
+        const dimensions = figuresFor(procedure, cable, picked);
         const key = dimensions.map(({ id, caseIndex }) => `${id}/${caseIndex}`).join();
         if (seen.has(key)) continue;
         seen.add(key);

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import type { ProcedureDocument } from "../procedure/procedure";
 import { cord, tools } from "../runsheet/fixtures/made";
-import { review } from "./review";
+import { firstLook, review } from "./review";
 
 const document: ProcedureDocument = {
   id: "p",
@@ -133,5 +133,27 @@ describe("a document under the pen", () => {
   it("is never thrown at the person, whatever it holds", () => {
     for (const broken of [{}, { ...document, steps: [] }, { ...document, dimensions: [{}] }, null])
       expect(review(broken as unknown as ProcedureDocument, shelf, cord().id).problem).not.toBeNull();
+  });
+  it("tells at the first look what the whole review tells of its figures", () => {
+    const figures = [document.dimensions, withBuffer(70), withBuffer(30.5)];
+    const beyond = { ...document.dimensions[1], id: "beyond", from: "buffer", to: "jacket", nominal: 20 };
+    for (const dimensions of [...figures, [...document.dimensions, beyond]]) {
+      const changed = { ...document, dimensions } as ProcedureDocument;
+      const first = firstLook(changed, shelf.cables).contradictions;
+      expect(of({ dimensions: changed.dimensions }).contradictions).toEqual(
+        expect.arrayContaining([...first]),
+      );
+    }
+    expect(
+      firstLook(
+        { ...document, dimensions: [...document.dimensions, beyond] } as ProcedureDocument,
+        shelf.cables,
+      ).contradictions,
+    ).toHaveLength(2);
+  });
+  it("whose figures cannot be read has none that contradict, and says nothing at the first look", () => {
+    const astray = { ...document, dimensions: [{ ...document.dimensions[0], to: "nowhere" }] };
+    for (const broken of [{}, null, astray, { ...document, dimensions: [{}] }])
+      expect(firstLook(broken as unknown as ProcedureDocument, shelf.cables).contradictions).toEqual([]);
   });
 });

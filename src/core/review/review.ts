@@ -2,7 +2,14 @@ import type { Cable } from "../cable/cable";
 import { check, problemOf } from "../problem/check";
 import type { Problem } from "../problem/problem";
 import { misfits } from "../procedure/fit";
-import { type Procedure, type ProcedureDocument, withDefaults, zProcedure } from "../procedure/procedure";
+import {
+  type Figures,
+  type Procedure,
+  type ProcedureDocument,
+  withDefaults,
+  zFigures,
+  zProcedure,
+} from "../procedure/procedure";
 import type { Tool } from "../procedure/tool";
 import { compileRunSheet } from "../runsheet/compile";
 import type { RunSheet } from "../runsheet/runsheet";
@@ -40,38 +47,67 @@ function attempt<T>(work: () => T): { readonly value: T | null; readonly problem
   }
 }
 
+const NOTHING: Review = {
+  procedure: null,
+  problem: null,
+  contradictions: [],
+  advice: [],
+  fitting: [],
+  on: null,
+  sheet: null,
+  cases: {},
+};
+
 /** The same advice from several cables said once. */
 const once = (all: readonly Advice[]): Advice[] => [
   ...new Map(all.map((one) => [`${one.id} ${one.message}`, one])).values(),
 ];
 
+/** A document, and what contradicts among its figures: told within the key's own frame. */
+export interface FirstLook {
+  readonly document: ProcedureDocument;
+  readonly contradictions: readonly Contradiction[];
+}
+
+/** Every chain of figures that contradicts itself; none where the figures cannot be read, which the second look tells. */
+export function firstLook(document: ProcedureDocument, cables: readonly Cable[]): FirstLook {
+  const read = zFigures.safeParse(document);
+  const figures = read.success && allStand(read.data) ? read.data : null;
+  return { document, contradictions: figures ? contradictionsOf(figures, cables) : [] };
+}
+
+/** Whether every length lies between features there are. */
+function allStand({ features, dimensions }: Figures): boolean {
+  const known = new Set(features.map(({ id }) => id));
+  return dimensions.every(({ from, to }) => known.has(from) && known.has(to));
+}
+
+/** Reviews a document as it stands, after every key: nothing is thrown, whatever it holds. */
+export const review = (document: ProcedureDocument, shelf: Shelf, wanted: string | null): Review =>
+  secondLook(firstLook(document, shelf.cables), shelf, wanted);
+
+interface Shelf {
+  readonly cables: readonly Cable[];
+  readonly tools: readonly Tool[];
+}
+
 /**
- * Reviews a document as it stands, after every key: nothing is thrown, whatever it holds.
+ * All there is to say of a document, from what was seen of it first.
  * @param wanted id of the cable to draw it on; without one, or where it does not fit, the first that does.
  */
-export function review(
-  document: ProcedureDocument,
-  { cables, tools }: { readonly cables: readonly Cable[]; readonly tools: readonly Tool[] },
+export function secondLook(
+  { document, contradictions: chains }: FirstLook,
+  { cables, tools }: Shelf,
   wanted: string | null,
 ): Review {
   const read = attempt(() => check(zProcedure, document));
   const procedure = read.value;
-  if (!procedure)
-    return {
-      procedure: null,
-      problem: read.problem,
-      contradictions: [],
-      advice: [],
-      fitting: [],
-      on: null,
-      sheet: null,
-      cases: {},
-    };
+  if (!procedure) return { ...NOTHING, problem: read.problem };
   const fitting = cables.filter((cable) => misfits(procedure, cable).length === 0);
   const on = fitting.find(({ id }) => id === wanted) ?? fitting[0] ?? null;
   const placements = usualPlacements(procedure, cables, tools);
   const contradictions = [
-    ...contradictionsOf(procedure, cables),
+    ...chains,
     ...new Map(placements.flatMap(nestingOf).map((one) => [one.message, one])).values(),
   ];
   const advice = [

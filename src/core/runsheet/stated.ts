@@ -22,17 +22,25 @@ export const isRepresentative = ({ source, confirmed }: Procedure, key: string):
   source.kind === "representative" || (confirmed !== undefined && !confirmed.includes(key));
 
 /** The dimensions that hold for a cable and what was picked, each with its own figures. */
-export function statedFor(procedure: Procedure, cable: Cable, picked: Picked): Stated[] {
-  return procedure.dimensions
+export const statedFor = (procedure: Procedure, cable: Cable, picked: Picked): Stated[] =>
+  figuresFor(procedure, cable, picked).map((figures) => ({
+    ...figures,
+    representative: isRepresentative(procedure, figureKey(figures.id, figures.caseIndex)),
+  }));
+
+/** The same, without whose figures they are. */
+export const figuresFor = (
+  { dimensions }: Pick<Procedure, "dimensions">,
+  cable: Cable,
+  picked: Picked,
+): Omit<Stated, "representative">[] =>
+  dimensions
     .filter((dimension) => holds(dimension.when, cable, picked))
     .map((dimension) => {
       const found = dimension.cases.findIndex(({ when }) => holds(when, cable, picked));
       const { nominal, plus, minus } = dimension.cases[found] ?? dimension;
-      const caseIndex = found < 0 ? null : found;
-      const representative = isRepresentative(procedure, figureKey(dimension.id, caseIndex));
-      return { ...dimension, nominal, plus, minus, caseIndex, representative };
+      return { ...dimension, nominal, plus, minus, caseIndex: found < 0 ? null : found };
     });
-}
 
 /** The steps that hold for a cable and what was picked: of each, the first case that holds is put over it. */
 export function stepsFor(procedure: Procedure, cable: Cable, picked: Picked): Step[] {

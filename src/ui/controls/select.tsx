@@ -42,6 +42,7 @@ export function Select({ title, small = false, options, empty, className = "", .
   const [own, setOwn] = useState("start" in held ? held.start : "");
   const value = "value" in held ? held.value : own;
   const pick = (item: string) => ("onPick" in held ? held.onPick(asId(item)) : setOwn(asId(item)));
+  const [open, setOpen] = useState(false);
   const all = empty === undefined ? options : [{ id: NOTHING, name: empty }, ...options];
   return (
     <div className={`grid gap-1 ${className}`}>
@@ -49,43 +50,46 @@ export function Select({ title, small = false, options, empty, className = "", .
         {title}
       </span>
       {"name" in held && <input type="hidden" name={held.name} value={value} />}
-      <Radix.Root value={asItem(value, empty)} onValueChange={pick}>
+      <Radix.Root value={asItem(value, empty)} onValueChange={pick} open={open} onOpenChange={setOpen}>
         <Radix.Trigger
           aria-labelledby={`${id} ${id}-value`}
           className="flex min-h-12 w-full items-center justify-between gap-2 rounded-lg border border-line bg-field px-3 text-left disabled:opacity-40"
         >
           <span id={`${id}-value`} className="min-w-0 truncate">
-            <Radix.Value />
+            <Radix.Value>{all.find((option) => option.id === asItem(value, empty))?.name}</Radix.Value>
           </span>
           <Radix.Icon>
             <ChevronDown aria-hidden="true" className="size-5 text-soft" />
           </Radix.Icon>
         </Radix.Trigger>
-        <Radix.Portal>
-          <Radix.Content
-            position="popper"
-            sideOffset={4}
-            collisionPadding={8}
-            className="z-40 max-h-(--radix-select-content-available-height) min-w-(--radix-select-trigger-width) max-w-[calc(100vw-1rem)] overflow-y-auto rounded-lg border-2 border-ink bg-raised shadow-lg"
-          >
-            <Radix.Viewport>
-              {all.map((option) => (
-                <Radix.Item
-                  key={option.id}
-                  value={option.id}
-                  className="flex min-h-11 cursor-pointer items-center gap-2 px-3 outline-none data-highlighted:bg-strong data-highlighted:text-on-strong"
-                >
-                  <span className="flex size-4 shrink-0 items-center">
-                    <Radix.ItemIndicator>
-                      <Check aria-hidden="true" className="size-4" />
-                    </Radix.ItemIndicator>
-                  </span>
-                  <Radix.ItemText>{option.name}</Radix.ItemText>
-                </Radix.Item>
-              ))}
-            </Radix.Viewport>
-          </Radix.Content>
-        </Radix.Portal>
+        {/* Closed, Radix would still lay out every option of every list on the page. */}
+        {open && (
+          <Radix.Portal>
+            <Radix.Content
+              position="popper"
+              sideOffset={4}
+              collisionPadding={8}
+              className="z-40 max-h-(--radix-select-content-available-height) min-w-(--radix-select-trigger-width) max-w-[calc(100vw-1rem)] overflow-y-auto rounded-lg border-2 border-ink bg-raised shadow-lg"
+            >
+              <Radix.Viewport>
+                {all.map((option) => (
+                  <Radix.Item
+                    key={option.id}
+                    value={option.id}
+                    className="flex min-h-11 cursor-pointer items-center gap-2 px-3 outline-none data-highlighted:bg-strong data-highlighted:text-on-strong"
+                  >
+                    <span className="flex size-4 shrink-0 items-center">
+                      <Radix.ItemIndicator>
+                        <Check aria-hidden="true" className="size-4" />
+                      </Radix.ItemIndicator>
+                    </span>
+                    <Radix.ItemText>{option.name}</Radix.ItemText>
+                  </Radix.Item>
+                ))}
+              </Radix.Viewport>
+            </Radix.Content>
+          </Radix.Portal>
+        )}
       </Radix.Root>
     </div>
   );

@@ -1,25 +1,25 @@
 "use client";
 
-import { type FormEvent, useState } from "react";
-import { type ProcedureDocument, parseLength, type Tool, withLength } from "@/core";
+import { type FormEvent, memo, useState } from "react";
+import { type NewLength, type ProcedureDocument, parseLength, type Tool } from "@/core";
 import { Button } from "../controls/button";
 import { Select } from "../controls/select";
 import { TextField } from "./field";
 
 interface AddLengthProps {
-  readonly document: ProcedureDocument;
+  readonly features: ProcedureDocument["features"];
   readonly tools: readonly Tool[];
   /** Layers of the cable it is drawn on, by kind and name. */
   readonly layers: readonly { readonly kind: ProcedureDocument["startsAt"]; readonly name: string }[];
-  readonly onAdd: (next: ProcedureDocument) => void;
+  readonly onAdd: (length: NewLength) => void;
 }
 
 const EMPTY = { name: "", value: "", tolerance: "" };
 
 /** One length more: its name, where it is laid off from, its figure, and whether it is drawn or taken off to. */
-export function AddLength({ document, tools, layers, onAdd }: AddLengthProps) {
+export const AddLength = memo(function AddLength({ features, tools, layers, onAdd }: AddLengthProps) {
   const [text, setText] = useState(EMPTY);
-  const [from, setFrom] = useState(document.features[0]?.id ?? "");
+  const [from, setFrom] = useState(features[0]?.id ?? "");
   const [makes, setMakes] = useState("mark");
   const [tool, setTool] = useState(tools[0]?.id ?? "");
   const [wrong, setWrong] = useState<string | null>(null);
@@ -32,17 +32,15 @@ export function AddLength({ document, tools, layers, onAdd }: AddLengthProps) {
     if (!nominal.ok) return setWrong(`Figure: ${nominal.problem.message}`);
     if (tolerance && !tolerance.ok) return setWrong(`Tolerance: ${tolerance.problem.message}`);
     const layer = layers.find(({ kind }) => kind === makes);
-    onAdd(
-      withLength(document, {
-        name,
-        from,
-        nominal: nominal.value.length,
-        plus: tolerance?.value.length ?? null,
-        minus: tolerance?.value.length ?? null,
-        makes: layer ? layer.kind : "mark",
-        tool,
-      }),
-    );
+    onAdd({
+      name,
+      from,
+      nominal: nominal.value.length,
+      plus: tolerance?.value.length ?? null,
+      minus: tolerance?.value.length ?? null,
+      makes: layer ? layer.kind : "mark",
+      tool,
+    });
     setText(EMPTY);
     setWrong(null);
   };
@@ -58,7 +56,7 @@ export function AddLength({ document, tools, layers, onAdd }: AddLengthProps) {
         most={200}
         onChange={(name) => setText({ ...text, name })}
       />
-      <Select title="Laid off from the" small value={from} onPick={setFrom} options={document.features} />
+      <Select title="Laid off from the" small value={from} onPick={setFrom} options={features} />
       <TextField label="mm" value={text.value} most={40} onChange={(value) => setText({ ...text, value })} />
       <TextField
         label="±"
@@ -87,4 +85,4 @@ export function AddLength({ document, tools, layers, onAdd }: AddLengthProps) {
       </p>
     </form>
   );
-}
+});

@@ -104,7 +104,7 @@ export function CableEditor({ initial, basis }: CableEditorProps) {
             value={draft.name}
             most={200}
             className="flex-1"
-            onChange={(name) => change("name", { ...draft, name })}
+            onChange={(name) => change("name", (now) => ({ ...now, name }))}
           />
         </div>
         {basis === null && (
@@ -112,21 +112,21 @@ export function CableEditor({ initial, basis }: CableEditorProps) {
             label="Id, as it is filed under: small letters, digits and hyphens"
             value={draft.id}
             most={80}
-            onChange={(id) => change("id", { ...draft, id })}
+            onChange={(id) => change("id", (now) => ({ ...now, id }))}
           />
         )}
         <TextField
           label="What tells it apart"
           value={draft.about}
-          onChange={(about) => change("about", { ...draft, about })}
+          onChange={(about) => change("about", (now) => ({ ...now, about }))}
         />
         <ol aria-label="Layers, from the outside in" className="divide-y divide-line border-line border-y">
           {draft.layers.map((layer, i) => {
             const put = (field: string, changes: object) =>
-              change(`${layer.kind}/${field}`, {
-                ...draft,
-                layers: draft.layers.map((one, n) => (n === i ? { ...one, ...changes } : one)),
-              });
+              change(`${layer.kind}/${field}`, (now) => ({
+                ...now,
+                layers: now.layers.map((one, n) => (n === i ? { ...one, ...changes } : one)),
+              }));
             return (
               <li key={layer.kind} className="grid grid-cols-[1fr_8rem] items-end gap-2 py-2">
                 <TextField
@@ -150,7 +150,7 @@ export function CableEditor({ initial, basis }: CableEditorProps) {
             value={draft}
             onTake={(next) => {
               const { problem: wrong } = read(next);
-              if (wrong === null) change("text", next as Draft);
+              if (wrong === null) change("text", () => next as Draft);
               return wrong;
             }}
           />

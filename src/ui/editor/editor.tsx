@@ -3,17 +3,19 @@
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { Tabs } from "radix-ui";
-import { useDeferredValue, useMemo, useState } from "react";
+import { memo, useCallback, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { toast } from "sonner";
 import {
   type Cable,
   check,
+  type NewLength,
+  type Problem,
   type ProcedureDocument,
   problemOf,
   type Review,
-  review,
   type Tool,
+  withLength,
   zProcedure,
   zRevisionAnswer,
 } from "@/core";
@@ -26,10 +28,12 @@ import { About } from "./about";
 import { AddLength } from "./add-length";
 import { AddLook } from "./add-look";
 import { JsonText } from "./json-text";
+import type { Dimension } from "./lengths";
 import { LengthsEditor } from "./lengths-editor";
 import { PartsEditor } from "./parts-editor";
 import { StepsEditor } from "./steps-editor";
 import { useDraft } from "./use-draft";
+import { useReview } from "./use-review";
 
 interface EditorProps {
   readonly initial: ProcedureDocument;
@@ -48,10 +52,9 @@ export function Editor({ initial, basis, from, cables, tools }: EditorProps) {
   const router = useRouter();
   const { who } = usePeople();
   const edited = useDraft(`${initial.id}@${basis ?? "new"}`, initial, isWhole);
-  const { draft } = edited;
-  const shown = useDeferredValue(draft);
+  const { draft, change } = edited;
   const [cableId, setCableId] = useState<string | null>(null);
-  const looked = useMemo(() => review(shown, { cables, tools }, cableId), [shown, cables, tools, cableId]);
+  const { looked, contradictions } = useReview(draft, { cables, tools }, cableId);
   const [lit, setLit] = useState<string | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
@@ -95,9 +98,23 @@ export function Editor({ initial, basis, from, cables, tools }: EditorProps) {
     return field !== null;
   };
   const [tab, setTab] = useState<string>(TABS[0]);
-  const wrong = looked.problem !== null || looked.contradictions.length > 0;
-  const put = (field: string, changes: Partial<ProcedureDocument>) =>
-    edited.change(field, { ...draft, ...changes });
+  const wrong = looked.problem !== null || contradictions.length > 0;
+  const put = useCallback(
+    (field: string, changes: Partial<ProcedureDocument>) => change(field, (now) => ({ ...now, ...changes })),
+    [change],
+  );
+  const addLength = useCallback(
+    (length: NewLength) => change("lengths/add", (now) => withLength(now, length)),
+    [change],
+  );
+  const putLength = useCallback(
+    (at: number, field: string, next: Dimension) =>
+      change(`lengths/${at}/${field}`, (now) => ({
+        ...now,
+        dimensions: now.dimensions.map((one, n) => (n === at ? next : one)),
+      })),
+    [change],
+  );
   return (
     <main className="min-w-0 flex-1">
       <div className="z-10 bg-ground pb-1 lg:sticky lg:top-0">
@@ -147,22 +164,13 @@ export function Editor({ initial, basis, from, cables, tools }: EditorProps) {
             </button>
           </p>
         )}
-        {looked.sheet ? (
-          <Band
-            sheet={looked.sheet}
-            line={looked.sheet.lines.length}
-            lit={lit ? [lit] : []}
-            onPoint={setLit}
-            compact
-          />
-        ) : (
-          <p className="border-line border-y bg-raised px-4 py-10 text-center text-soft text-lg sm:px-6">
-            {looked.contradictions.length > 0 || looked.problem
-              ? "It is drawn again once it holds together."
-              : "No cable on the shelf goes with what it applies to."}
-          </p>
-        )}
-        <Found review={looked} problem={problem} />
+        <Drawing drawn={looked} lit={lit} onPoint={setLit} />
+        <Found
+          contradictions={contradictions}
+          bad={looked.problem}
+          advice={looked.advice}
+          problem={problem}
+        />
       </div>
       <div className="flex flex-wrap items-center gap-2 px-4 pt-2 sm:px-6">
         <Select
@@ -202,13 +210,13 @@ export function Editor({ initial, basis, from, cables, tools }: EditorProps) {
             cases={looked.cases}
             wrong={looked.contradictions.flatMap(({ ids }) => ids)}
             onLight={setLit}
-            onChange={(field, dimensions) => put(`lengths/${field}`, { dimensions })}
+            onChange={putLength}
           />
           <AddLength
-            document={draft}
             tools={tools}
-            layers={looked.on?.layers ?? []}
-            onAdd={(next) => edited.change("lengths/add", next)}
+            features={draft.features}
+            layers={looked.on?.layers ?? NO_LAYERS}
+            onAdd={addLength}
           />
         </Tabs.Content>
         <Tabs.Content value="Parts">
@@ -216,7 +224,7 @@ export function Editor({ initial, basis, from, cables, tools }: EditorProps) {
         </Tabs.Content>
         <Tabs.Content value="Steps">
           <StepsEditor document={draft} onChange={(field, steps) => put(`steps/${field}`, { steps })} />
-          <AddLook document={draft} onAdd={(next) => edited.change("steps/look", next)} />
+          <AddLook document={draft} onAdd={(next) => change("steps/look", () => next)} />
         </Tabs.Content>
         <Tabs.Content value="About">
           <About document={draft} isNew={basis === null} onChange={put} />
@@ -226,7 +234,7 @@ export function Editor({ initial, basis, from, cables, tools }: EditorProps) {
             value={draft}
             onTake={(next) => {
               const wrong = problemIn(next);
-              if (wrong === null) edited.change("text", next as ProcedureDocument);
+              if (wrong === null) change("text", () => next as ProcedureDocument);
               return wrong;
             }}
           />
@@ -235,6 +243,40 @@ export function Editor({ initial, basis, from, cables, tools }: EditorProps) {
     </main>
   );
 }
+
+/** The end as it stands, on the cable picked; as it last held together, faded, while it does not. */
+const Drawing = memo(function Drawing({ drawn: { sheet, fitting, problem }, lit, onPoint }: DrawingProps) {
+  const [last, setLast] = useState(sheet);
+  if (sheet && sheet !== last) setLast(sheet);
+  const why =
+    fitting.length > 0 || problem
+      ? "It is drawn again once it holds together."
+      : "No cable on the shelf goes with what it applies to.";
+  return (
+    <div className="relative">
+      {last ? (
+        <div className={sheet ? "" : "opacity-30"} inert={!sheet}>
+          <Band sheet={last} line={last.lines.length} lit={lit ? [lit] : []} onPoint={onPoint} compact />
+        </div>
+      ) : (
+        <div className="h-40 border-line border-y bg-raised" />
+      )}
+      {!sheet && (
+        <p className="absolute inset-x-4 top-1/2 -translate-y-1/2 text-center font-semibold text-lg">
+          <span className="rounded-lg bg-raised px-4 py-2">{why}</span>
+        </p>
+      )}
+    </div>
+  );
+});
+
+interface DrawingProps {
+  readonly drawn: Review;
+  readonly lit: string | null;
+  readonly onPoint: (feature: string | null) => void;
+}
+
+const NO_LAYERS: Cable["layers"] = [];
 
 /** Why a text is not a procedure, or null when it is. */
 function problemIn(value: unknown): string | null {
@@ -253,15 +295,13 @@ const isWhole = (value: unknown): boolean =>
   );
 
 /** What is wrong, first what stops it; then what a careful colleague would ask. */
-function Found({
-  review: { problem: bad, contradictions, advice },
-  problem,
-}: {
-  review: Review;
-  problem: string | null;
-}) {
+const Found = memo(function Found({ contradictions, bad, advice, problem }: FoundProps) {
   return (
-    <div role="status" aria-label="What is found" className="grid gap-1 px-4 pt-2 empty:hidden sm:px-6">
+    <div
+      role="status"
+      aria-label="What is found"
+      className="grid min-h-20 content-start gap-1 px-4 pt-2 sm:px-6"
+    >
       {problem && <p className="font-bold text-out">{problem}</p>}
       {contradictions.map(({ message, cable }) => (
         <p key={message} className="rounded-lg border-2 border-out px-3 py-2">
@@ -288,4 +328,11 @@ function Found({
       )}
     </div>
   );
+});
+
+interface FoundProps extends Pick<Review, "contradictions" | "advice"> {
+  /** Why it is not whole. */
+  readonly bad: Problem | null;
+  /** What saving it met with. */
+  readonly problem: string | null;
 }

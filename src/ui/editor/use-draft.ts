@@ -1,11 +1,6 @@
 "use client";
 
-import { useCallback, useEffect, useState } from "react";
-
-interface History<T> {
-  readonly all: readonly T[];
-  readonly at: number;
-}
+import { useCallback, useEffect, useRef, useState } from "react";
 
 const keyOf = (place: string): string => `arlent-draft/${place}`;
 
@@ -22,73 +17,123 @@ export function forgetDraft(place: string): void {
 const DEPTH = 200;
 const AGAIN_MS = 1_200;
 
+interface History<T> {
+  readonly all: readonly T[];
+  readonly at: number;
+  /** What was typed into last, and when: more of it soon after is the same step back. */
+  readonly last: { readonly field: string; readonly when: number } | null;
+}
+
+function withStep<T>({ all, at, last }: History<T>, field: string, when: number, next: T): History<T> {
+  const together = last !== null && field === last.field && when - last.when < AGAIN_MS && at > 0;
+  const kept = all.slice(Math.max(0, at - DEPTH), at + (together ? 0 : 1));
+  return { all: [...kept, next], at: kept.length, last: { field, when } };
+}
+
+function moved<T>(history: History<T>, by: number): History<T> {
+  const at = history.at + by;
+  return at < 0 || at >= history.all.length ? history : { ...history, at, last: null };
+}
+
+const begun = <T>(initial: T): History<T> => ({ all: [initial], at: 0, last: null });
+
 /**
  * A document under the pen, with undo and redo. What is being written is kept on this device until it is saved or
  * given up, so that closing the lid loses nothing. Keys typed into one field in quick order are one step back.
+ * `change` stays the same function for good: a row that is handed it is drawn anew only for what is its own.
  */
 export function useDraft<T>(place: string, initial: T, isWhole: (kept: unknown) => boolean) {
-  const [{ all, at }, setHistory] = useState<History<T>>({ all: [initial], at: 0 });
-  const [last, setLast] = useState<{ field: string; when: number }>({ field: "", when: 0 });
+  const [history, setHistory] = useState(() => begun(initial));
   const [found, setFound] = useState(false);
+  const { all, at } = history;
   const draft = all[at] as T;
-  const key = keyOf(place);
+  const device = useKept(keyOf(place));
 
+  const { read, write } = device;
   useEffect(() => {
-    try {
-      const kept = localStorage.getItem(key);
-      if (!kept) return;
-      const read: unknown = JSON.parse(kept);
-      if (!isWhole(read)) return;
-      setHistory({ all: [initial, read as T], at: 1 });
-      setFound(true);
-    } catch {
-      // Nothing kept that can be read: the document is as it came.
-    }
-  }, [key, initial, isWhole]);
-  const keep = useCallback(
-    (value: T | null) => {
-      try {
-        if (value === null) localStorage.removeItem(key);
-        else localStorage.setItem(key, JSON.stringify(value));
-      } catch {
-        // No storage on this device: the page still holds it.
-      }
-    },
-    [key],
-  );
-  const change = (field: string, next: T) => {
-    const now = Date.now();
-    const together = field === last.field && now - last.when < AGAIN_MS && at > 0;
-    setHistory((before) => {
-      const kept = before.all.slice(Math.max(0, before.at - DEPTH), before.at + (together ? 0 : 1));
-      return { all: [...kept, next], at: kept.length };
-    });
-    setLast({ field, when: now });
-    keep(next);
-  };
-  const move = (by: number) => {
-    const to = at + by;
-    if (to < 0 || to >= all.length) return;
-    setHistory((before) => ({ ...before, at: to }));
-    setLast({ field: "", when: 0 });
-    keep(to === 0 ? null : (all[to] as T));
-  };
+    const kept = read();
+    if (!isWhole(kept)) return;
+    setHistory({ all: [initial, kept as T], at: 1, last: null });
+    setFound(true);
+  }, [read, initial, isWhole]);
+  const touched = useRef(false);
+  useEffect(() => {
+    if (touched.current) write(at === 0 ? null : draft);
+  }, [write, at, draft]);
+  const to = useCallback((next: (before: History<T>) => History<T>) => {
+    touched.current = true;
+    setHistory(next);
+  }, []);
   return {
     draft,
-    change,
-    undo: () => move(-1),
-    redo: () => move(1),
+    change: useCallback(
+      (field: string, next: (now: T) => T) => {
+        const when = Date.now();
+        to((before) => withStep(before, field, when, next(before.all[before.at] as T)));
+      },
+      [to],
+    ),
+    undo: () => to((before) => moved(before, -1)),
+    redo: () => to((before) => moved(before, 1)),
     canUndo: at > 0,
     canRedo: at < all.length - 1,
     /** Whether the draft was found on this device, not saved last time. */
     found,
-    forget: () => keep(null),
+    forget: () => {
+      touched.current = false;
+      device.drop();
+    },
     startOver: () => {
-      setHistory({ all: [initial], at: 0 });
+      to(() => begun(initial));
       setFound(false);
-      keep(null);
     },
   };
 }
 
 export type Draft<T> = ReturnType<typeof useDraft<T>>;
+
+/** What a device keeps under a key: written when the keys pause, and at the latest when the page goes. */
+function useKept(key: string) {
+  const waiting = useRef<{ readonly value: unknown; readonly timer: number } | null>(null);
+  const flush = useCallback(() => {
+    if (waiting.current === null) return;
+    window.clearTimeout(waiting.current.timer);
+    const { value } = waiting.current;
+    waiting.current = null;
+    try {
+      if (value === null) localStorage.removeItem(key);
+      else localStorage.setItem(key, JSON.stringify(value));
+    } catch {
+      // No storage on this device: the page still holds it.
+    }
+  }, [key]);
+  const write = useCallback(
+    (value: unknown) => {
+      if (waiting.current) window.clearTimeout(waiting.current.timer);
+      waiting.current = { value, timer: window.setTimeout(flush, SOON_MS) };
+    },
+    [flush],
+  );
+  const read = useCallback((): unknown => {
+    try {
+      return JSON.parse(localStorage.getItem(key) ?? "null");
+    } catch {
+      // Nothing kept that can be read: the document is as it came.
+      return null;
+    }
+  }, [key]);
+  useEffect(() => {
+    window.addEventListener("pagehide", flush);
+    return () => {
+      window.removeEventListener("pagehide", flush);
+      flush();
+    };
+  }, [flush]);
+  const drop = () => {
+    write(null);
+    flush();
+  };
+  return { read, write, drop };
+}
+
+const SOON_MS = 250;
