@@ -4,6 +4,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { chromium, type Page } from "@playwright/test";
 import { type EventInput, personNamed } from "@/core";
+import { actOn } from "@/service/act";
 import { addEvents, endsAtBench, getEnd, startEnd } from "@/service/ends";
 import { ledgerPage } from "@/service/ledger";
 import { people } from "@/service/people";
@@ -34,7 +35,7 @@ const WEDGE = { cable: "simplex-3.0", procedure: "stub-wedge-release-cord", core
 
 /** One more end, threaded on and standing at a step, with what was seen there. @returns its address. */
 function standing(sheetOf: typeof WEDGE, step: string, more: readonly EventInput[]): string {
-  const { id } = startEnd(store, sheetOf);
+  const { id } = startEnd(actOn(store), sheetOf);
   const { sheet } = getEnd(store, id);
   const to = sheet.lines.findIndex((line) => line.step.id === step);
   const events: EventInput[] = [
@@ -43,7 +44,7 @@ function standing(sheetOf: typeof WEDGE, step: string, more: readonly EventInput
     { kind: "step", to },
     ...more,
   ];
-  addEvents(store, id, {
+  addEvents(actOn(store), id, {
     client: "pictures",
     after: 0,
     events: events.map((event) => ({ id: randomUUID(), event })),

@@ -18,6 +18,7 @@ import {
   withDefaults,
   zStoredEvent,
 } from "@/core";
+import { actOn } from "@/service/act";
 import { getBatch, startBatch } from "@/service/batches";
 import { addEvents, getEnd, startEnd } from "@/service/ends";
 import { addPerson } from "@/service/people";
@@ -108,7 +109,7 @@ export function seed(store: Store, text: string, now = new Date()): void {
   /** Everybody of the site, come before any work was done. */
   const whoIs = (name: string): string => uuidFrom(`person ${name}`, NAMESPACE);
   for (const name of demo.people)
-    addPerson(store, { id: whoIs(name), name }, new Date(now.getTime() - 30 * 24 * 60 * MINUTE));
+    addPerson(actOn(store, new Date(now.getTime() - 30 * 24 * 60 * MINUTE)), { id: whoIs(name), name });
 
   const work = (
     end: z.output<typeof zDemo>["open"][number],
@@ -117,7 +118,13 @@ export function seed(store: Store, text: string, now = new Date()): void {
     eventsOf: (sheet: RunSheet) => EventInput[],
   ) => {
     const id = uuidFrom(key, NAMESPACE);
-    startEnd(store, { id, cable: end.cable, procedure: end.style, core: end.core, choices: end.choices }, at);
+    startEnd(actOn(store, at), {
+      id,
+      cable: end.cable,
+      procedure: end.style,
+      core: end.core,
+      choices: end.choices,
+    });
     const { sheet } = getEnd(store, id);
     const threaded = sheet.parts.map(({ id: part }): EventInput => ({ kind: "thread", part, on: true }));
     const all: EventInput[] = [
@@ -126,12 +133,11 @@ export function seed(store: Store, text: string, now = new Date()): void {
       ...eventsOf(sheet),
     ];
     all.forEach((event, i) => {
-      addEvents(
-        store,
-        id,
-        { client: "demo", after: i, events: [{ id: uuidFrom(`${key}/${i}`, NAMESPACE), event }] },
-        new Date(at.getTime() + (i + 1) * 20_000),
-      );
+      addEvents(actOn(store, new Date(at.getTime() + (i + 1) * 20_000)), id, {
+        client: "demo",
+        after: i,
+        events: [{ id: uuidFrom(`${key}/${i}`, NAMESPACE), event }],
+      });
     });
   };
 
@@ -222,16 +228,12 @@ export function seed(store: Store, text: string, now = new Date()): void {
     });
   });
   for (const { by, instrument: used, readings } of demo.studies)
-    addStudy(
-      store,
-      {
-        id: uuidFrom(`study ${by} ${used}`, NAMESPACE),
-        person: whoIs(demo.people[by] ?? "Nobody"),
-        instrument: used,
-        readings,
-      },
-      new Date(now.getTime() - 20 * 24 * 60 * MINUTE),
-    );
+    addStudy(actOn(store, new Date(now.getTime() - 20 * 24 * 60 * MINUTE)), {
+      id: uuidFrom(`study ${by} ${used}`, NAMESPACE),
+      person: whoIs(demo.people[by] ?? "Nobody"),
+      instrument: used,
+      readings,
+    });
   demo.open.forEach((end, n) => {
     const at = new Date(now.getTime() - (n + 1) * 12 * MINUTE);
     work(end, `open ${n}`, at, (sheet) =>
@@ -246,34 +248,28 @@ export function seed(store: Store, text: string, now = new Date()): void {
     const on = cables.find(({ id }) => id === cable);
     if (!procedure || !on) throw new Error(`${style} on ${cable} is not on the shelf`);
     const figures = figuresToConfirm(procedure, on, { core, choices: withDefaults(procedure, {}) });
-    confirmFigures(
-      store,
-      style,
-      {
-        basis: procedure.revision,
-        cable,
-        core,
-        by: demo.people[by] ?? "",
-        why: sheet,
-        figures: figures.map(({ key, value, plus, minus, most, printed }) => ({
-          key,
-          value,
-          plus,
-          minus,
-          most,
-          printed,
-        })),
-      },
-      now,
-    );
+    confirmFigures({ store, now, actor: whoIs(demo.people[by] ?? "") }, style, {
+      basis: procedure.revision,
+      cable,
+      core,
+      why: sheet,
+      figures: figures.map(({ key, value, plus, minus, most, printed }) => ({
+        key,
+        value,
+        plus,
+        minus,
+        most,
+        printed,
+      })),
+    });
   }
   demo.batches.forEach(({ begun, toStep, style, ...batch }, n) => {
     const at = new Date(now.getTime() - 40 * MINUTE);
-    const { id } = startBatch(
-      store,
-      { ...batch, id: uuidFrom(`batch ${n}`, NAMESPACE), procedure: style },
-      at,
-    );
+    const { id } = startBatch(actOn(store, at), {
+      ...batch,
+      id: uuidFrom(`batch ${n}`, NAMESPACE),
+      procedure: style,
+    });
     const { ends, sheet } = getBatch(store, id);
     const to = sheet.lines.findIndex(({ step }) => step.id === toStep);
     const events: EventInput[] = [
@@ -281,19 +277,14 @@ export function seed(store: Store, text: string, now = new Date()): void {
       { kind: "step", to },
     ];
     ends.slice(0, begun).forEach(({ id: end }, place) => {
-      addEvents(
-        store,
-        end,
-        {
-          client: "demo",
-          after: 1,
-          events: events.map((event, i) => ({
-            id: uuidFrom(`batch ${n}/${place}/${i}`, NAMESPACE),
-            event,
-          })),
-        },
-        at,
-      );
+      addEvents(actOn(store, at), end, {
+        client: "demo",
+        after: 1,
+        events: events.map((event, i) => ({
+          id: uuidFrom(`batch ${n}/${place}/${i}`, NAMESPACE),
+          event,
+        })),
+      });
     });
   });
 }

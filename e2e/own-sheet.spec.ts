@@ -103,7 +103,7 @@ test.describe("the editor", () => {
     await page.goto("/shelf/procedures/cord-preparation/edit");
     const document = await (await request.get("/api/v1/shelf/procedures/cord-preparation")).json();
     const saved = await request.post("/api/v1/shelf/procedures", {
-      data: { document: { ...document, about: "Theirs." }, basis: document.revision, by: "Teo" },
+      data: { document: { ...document, about: "Theirs." }, basis: document.revision },
     });
     expect(saved.status()).toBe(201);
     await page.getByRole("tab", { name: "About" }).click();

@@ -3,6 +3,7 @@ import { getDocument } from "pdfjs-dist/legacy/build/pdf.mjs";
 import { describe, expect, it } from "vitest";
 import { advise, type EventInput, endState, restartEvent, reworkEvent } from "@/core";
 import { CALLIPER, GUARDED } from "@/core/advice/fixtures/ends";
+import { actOn } from "@/service/act";
 import { addEvents, getEnd, startEnd } from "@/service/ends";
 import { codeOf } from "@/service/fixtures/code-of";
 import { endRecord, recordJson } from "@/service/record";
@@ -13,7 +14,7 @@ import { unprintable } from "@/ui/paper/scripts";
 const store = openStore(":memory:");
 const WEDGE = { cable: "simplex-3.0", procedure: "stub-wedge-release-cord", core: "9/125" };
 const add = (id: string, ...events: EventInput[]) =>
-  addEvents(store, id, {
+  addEvents(actOn(store), id, {
     client: "test",
     after: getEnd(store, id).events.at(-1)?.seq ?? 0,
     events: events.map((event) => ({ id: randomUUID(), event })),
@@ -21,7 +22,7 @@ const add = (id: string, ...events: EventInput[]) =>
 
 /** An end redone once for a short cleave and begun again once for a part, by the server's own rules. */
 function redone(label: string): string {
-  const { id } = startEnd(store, WEDGE);
+  const { id } = startEnd(actOn(store), WEDGE);
   const { sheet } = getEnd(store, id);
   const at = (step: string) => sheet.lines.findIndex((line) => line.step.id === step);
   add(

@@ -19,6 +19,7 @@ import {
   reworkEvent,
 } from "@/core";
 import { CALLIPER } from "@/core/advice/fixtures/ends";
+import { actOn } from "@/service/act";
 import { addEvents, getEnd, startEnd } from "@/service/ends";
 import { ledgerCsv, ledgerJson, ledgerPage } from "@/service/ledger";
 import { people } from "@/service/people";
@@ -271,12 +272,12 @@ describe("ends with random histories", () => {
       numRuns: 36,
     });
     for (const [style, history, last] of histories) {
-      const { id } = startEnd(store, STYLES[style]);
+      const { id } = startEnd(actOn(store), STYLES[style]);
       const { sheet } = getEnd(store, id);
       const add = (event: EventInput | null) => {
         if (!event) return;
         try {
-          addEvents(store, id, { client: "x", after: 9_999, events: [{ id: randomUUID(), event }] });
+          addEvents(actOn(store), id, { client: "x", after: 9_999, events: [{ id: randomUUID(), event }] });
         } catch (error) {
           if (!(error instanceof InputError)) throw error;
         }

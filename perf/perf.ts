@@ -15,6 +15,7 @@ import {
   zProcedure,
   zStoredEvent,
 } from "@/core";
+import { actOn } from "@/service/act";
 import { startBatch } from "@/service/batches";
 import { addEvents, getEnd, startEnd } from "@/service/ends";
 import { checkWholeRecord } from "@/service/record-check";
@@ -40,7 +41,7 @@ const READINGS = 300;
 
 /** An end, threaded and at the measure step; signed off if asked. */
 function makeEnd(store: Store, signed: boolean, read = true): string {
-  const { id } = startEnd(store, WEDGE);
+  const { id } = startEnd(actOn(store), WEDGE);
   const threaded = ["boot-3", "yarn-nut", "yarn-ring"].map(
     (part): EventInput => ({ kind: "thread", part, on: true }),
   );
@@ -50,7 +51,7 @@ function makeEnd(store: Store, signed: boolean, read = true): string {
     ...(read ? [READING] : []),
     ...(signed ? [{ kind: "sign", name: "Wyn Harrow", outcome: "kept" } as const] : []),
   ];
-  addEvents(store, id, {
+  addEvents(actOn(store), id, {
     client: "perf",
     after: 0,
     events: all.map((event) => ({ id: randomUUID(), event })),
@@ -266,7 +267,7 @@ const store = openStore(file);
 const end = makeEnd(store, false);
 const busy = makeEnd(store, false);
 for (let i = 0; i < 300; i++) makeEnd(store, true);
-const batch = startBatch(store, { ...WEDGE, count: 12 });
+const batch = startBatch(actOn(store), { ...WEDGE, count: 12 });
 const unread = Array.from({ length: 12 }, () => makeEnd(store, false, false));
 
 /** Parts asked for by name on the command line, or all of them: `npm run perf -- rework browser`. */

@@ -3,6 +3,7 @@ import { beforeEach, describe, expect, it } from "vitest";
 import { type EventInput, endState } from "@/core";
 import { openStore } from "@/store/database";
 import type { Store } from "@/store/store";
+import { actOn } from "./act";
 import { addToBatch, batchEvents, getBatch, startBatch } from "./batches";
 import { addEvents, endsAtBench, startEnd } from "./ends";
 import { codeOf } from "./fixtures/code-of";
@@ -16,11 +17,11 @@ beforeEach(() => {
 const cam = { cable: "distribution-900", procedure: "stub-cam-crimp-900", core: "9/125" };
 const one = (event: EventInput) => ({ id: randomUUID(), event });
 const add = (end: string, event: EventInput, now?: Date) =>
-  addEvents(store, end, { client: "one", after: 99, events: [one(event)] }, now);
+  addEvents(actOn(store, now), end, { client: "one", after: 99, events: [one(event)] });
 
 describe("a batch", () => {
   it("is many ends of one sheet, each named by its fibre and colour, in order", () => {
-    const { id } = startBatch(store, { ...cam, count: 12, job: "Pad 9 feeder" });
+    const { id } = startBatch(actOn(store), { ...cam, count: 12, job: "Pad 9 feeder" });
     const { ends, name, sheet } = getBatch(store, id);
     expect(name).toBe("Pad 9 feeder");
     expect(ends.map(({ label }) => label).slice(0, 3)).toEqual([
@@ -33,8 +34,8 @@ describe("a batch", () => {
   });
   it("asked for twice with one id, is there once", () => {
     const id = randomUUID();
-    startBatch(store, { ...cam, id, count: 2 });
-    startBatch(store, { ...cam, id, count: 2 });
+    startBatch(actOn(store), { ...cam, id, count: 2 });
+    startBatch(actOn(store), { ...cam, id, count: 2 });
     expect(endsAtBench(store)).toHaveLength(2);
   });
   it.each([
@@ -42,22 +43,22 @@ describe("a batch", () => {
     [{ count: 49 }, "bad-input"],
     [{ count: 4, cable: "simplex-3.0" }, "does-not-fit"],
   ])("%j is refused and starts nothing", (changes, code) => {
-    expect(codeOf(() => startBatch(store, { ...cam, ...changes }))).toBe(code);
+    expect(codeOf(() => startBatch(actOn(store), { ...cam, ...changes }))).toBe(code);
     expect(endsAtBench(store)).toEqual([]);
   });
   it("takes one step on all of its ends, or on none", () => {
-    const { id } = startBatch(store, { ...cam, count: 3 });
+    const { id } = startBatch(actOn(store), { ...cam, count: 3 });
     const members = batchEvents(store, id);
     const move = (events: EventInput[]) => ({
       client: "two",
       ends: members.map(({ id: end }, i) => ({ end, after: 1, events: [one(events[i] as EventInput)] })),
     });
     const boot: EventInput = { kind: "thread", part: "boot", on: true };
-    expect(codeOf(() => addToBatch(store, id, move([boot, boot, { ...boot, part: "hat" }])))).toBe(
+    expect(codeOf(() => addToBatch(actOn(store), id, move([boot, boot, { ...boot, part: "hat" }])))).toBe(
       "unknown-part",
     );
     expect(batchEvents(store, id).map(({ events }) => events.length)).toEqual([1, 1, 1]);
-    addToBatch(store, id, move([boot, boot, boot]));
+    addToBatch(actOn(store), id, move([boot, boot, boot]));
     expect(batchEvents(store, id).map(({ events }) => endState(events).threaded)).toEqual([
       ["boot"],
       ["boot"],
@@ -65,10 +66,10 @@ describe("a batch", () => {
     ]);
   });
   it("takes nothing for an end that is not its own", () => {
-    const { id } = startBatch(store, { ...cam, count: 2 });
-    const other = startEnd(store, cam).id;
+    const { id } = startBatch(actOn(store), { ...cam, count: 2 });
+    const other = startEnd(actOn(store), cam).id;
     const ends = [{ end: other, after: 0, events: [one({ kind: "thread", part: "boot", on: true })] }];
-    expect(codeOf(() => addToBatch(store, id, { client: "x", ends }))).toBe("not-found");
+    expect(codeOf(() => addToBatch(actOn(store), id, { client: "x", ends }))).toBe("not-found");
   });
 });
 
@@ -80,7 +81,7 @@ describe("holds and cures", () => {
     seconds,
   });
   it("run on across ends, the first to be over first, until they are ended", () => {
-    const [a, b] = [startEnd(store, cam).id, startEnd(store, cam).id];
+    const [a, b] = [startEnd(actOn(store), cam).id, startEnd(actOn(store), cam).id];
     const at = new Date("2026-11-25T08:00:00Z");
     add(a, start("cleave", 600), at);
     add(b, start("cleave", 60), at);
@@ -104,18 +105,18 @@ describe("a cleaver's blade", () => {
   it("is counted from the ends' own events; wiping and turning start their counts afresh", () => {
     const blade = blades(store).find(({ tool }) => tool === "bench-cleaver");
     if (!blade) throw new Error("it has a blade");
-    const { id } = startEnd(store, cam);
+    const { id } = startEnd(actOn(store), cam);
     for (let i = 0; i < blade.wipeEvery; i++) add(id, stroke, new Date("2026-11-25T08:00:00Z"));
     expect(standing()).toMatchObject({ due: "wipe", leftHere: blade.each - blade.wipeEvery });
-    seeToBlade(store, "bench-cleaver", { action: "wipe" }, new Date("2026-11-25T08:05:00Z"));
+    seeToBlade(actOn(store, new Date("2026-11-25T08:05:00Z")), "bench-cleaver", { action: "wipe" });
     expect(standing()).toMatchObject({ due: null, leftHere: blade.each - blade.wipeEvery });
-    seeToBlade(store, "bench-cleaver", { action: "turn" }, new Date("2026-11-25T08:06:00Z"));
+    seeToBlade(actOn(store, new Date("2026-11-25T08:06:00Z")), "bench-cleaver", { action: "turn" });
     expect(standing()).toMatchObject({ position: 2, leftHere: blade.each });
-    seeToBlade(store, "bench-cleaver", { action: "new" }, new Date("2026-11-25T08:07:00Z"));
+    seeToBlade(actOn(store, new Date("2026-11-25T08:07:00Z")), "bench-cleaver", { action: "new" });
     expect(standing()).toMatchObject({ position: 1, left: blade.positions * blade.each });
   });
   it("is not asked of a tool without one", () => {
-    expect(codeOf(() => seeToBlade(store, "shears", { action: "wipe" }))).toBe("not-found");
-    expect(codeOf(() => seeToBlade(store, "bench-cleaver", { action: "lick" }))).toBe("bad-input");
+    expect(codeOf(() => seeToBlade(actOn(store), "shears", { action: "wipe" }))).toBe("not-found");
+    expect(codeOf(() => seeToBlade(actOn(store), "bench-cleaver", { action: "lick" }))).toBe("bad-input");
   });
 });

@@ -16,6 +16,7 @@ import {
 import { type EndRow, endsOfBatch, findBatch, insertBatch } from "@/store/ends";
 import type { Store } from "@/store/store";
 import { inTransaction } from "@/store/transaction";
+import type { Act } from "./act";
 import { addEvents, beginEnd, getEnd, mustCompile, zStart } from "./ends";
 import { historyOf } from "./history";
 
@@ -56,7 +57,8 @@ function labelOf(place: number, fibres: number, count: number): string {
  * Starts many ends of one style at once, each named. All or none; asking again with the same id answers the same.
  * @throws InputError as for one end, or when the number is out of range.
  */
-export function startBatch(store: Store, input: unknown, now = new Date()): { id: string } {
+export function startBatch(act: Act, input: unknown): { id: string } {
+  const { store, now } = act;
   const { id = randomUUID(), count, job, ...sheet } = check(zBatch, input);
   const made = mustCompile(store, sheet);
   const at = now.toISOString();
@@ -67,7 +69,7 @@ export function startBatch(store: Store, input: unknown, now = new Date()): { id
       const end = randomUUID();
       beginEnd(store, made, { id: end, at, batch: id, place });
       const event: EndEvent = { kind: "label", job, label: labelOf(place, made.cable.fibreCount, count) };
-      addEvents(store, end, { client: "batch", after: 0, events: [{ id: randomUUID(), event }] }, now);
+      addEvents(act, end, { client: "batch", after: 0, events: [{ id: randomUUID(), event }] });
     }
   });
   return { id };
@@ -108,13 +110,14 @@ export function batchEvents(store: Store, id: string): readonly BatchMember[] {
 }
 
 /** Adds events to several ends of a batch, all or none, in one transaction. @throws InputError as for one end. */
-export function addToBatch(store: Store, id: string, input: unknown, now = new Date()) {
-  const { client, by, ends } = check(zAddManyInside, input);
+export function addToBatch(act: Act, id: string, input: unknown) {
+  const { store } = act;
+  const { client, ends } = check(zAddManyInside, input);
   inTransaction(store, () => {
     const members = new Set(endsOfBatch(store, id).map((end) => end.id));
     for (const { end, after, events } of ends) {
       if (!members.has(end)) throw new InputError("not-found", "That end is not of this batch.", ["ends"]);
-      addEvents(store, end, { client, after, by, events }, now);
+      addEvents(act, end, { client, after, events });
     }
   });
   return batchEvents(store, id);

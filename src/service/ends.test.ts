@@ -6,6 +6,7 @@ import { beforeEach, describe, expect, it } from "vitest";
 import { type EventInput, endState, judgementOf, retriesOffered, retryEvent } from "@/core";
 import { openStore } from "@/store/database";
 import type { Store } from "@/store/store";
+import { actOn } from "./act";
 import { addEvents, endsAtBench, getEnd, startEnd } from "./ends";
 import { codeOf } from "./fixtures/code-of";
 import { ledgerCsv, ledgerJson, ledgerPage } from "./ledger";
@@ -18,7 +19,7 @@ beforeEach(() => {
 });
 
 const add = (id: string, event: EventInput, { client = "one", after = 0, eventId = randomUUID() } = {}) =>
-  addEvents(store, id, { client, after, events: [{ id: eventId, event }] });
+  addEvents(actOn(store), id, { client, after, events: [{ id: eventId, event }] });
 const reading = (value: number, check = "cleave"): EventInput => ({
   kind: "reading",
   check,
@@ -39,7 +40,7 @@ const causeOf = (work: () => unknown): string => {
 
 describe("starting an end", () => {
   it("keeps the very documents it was made by, and compiles them again", () => {
-    const { id } = startEnd(store, cam);
+    const { id } = startEnd(actOn(store), cam);
     const end = getEnd(store, id);
     expect(end.sheet.procedure).toMatchObject({
       id: "stub-cam-crimp-900",
@@ -50,8 +51,8 @@ describe("starting an end", () => {
   });
   it("asked twice with one id, starts one end", () => {
     const id = randomUUID();
-    startEnd(store, { ...cam, id });
-    startEnd(store, { ...cam, id });
+    startEnd(actOn(store), { ...cam, id });
+    startEnd(actOn(store), { ...cam, id });
     expect(endsAtBench(store)).toHaveLength(1);
   });
   it.each([
@@ -63,7 +64,7 @@ describe("starting an end", () => {
     [{ ...cam, rule: { kind: "guarded", risk: 3 } }, "bad-input"],
     [null, "bad-input"],
   ])("%j is refused as %s and leaves nothing", (input, code) => {
-    expect(codeOf(() => startEnd(store, input))).toBe(code);
+    expect(codeOf(() => startEnd(actOn(store), input))).toBe(code);
     expect(endsAtBench(store)).toEqual([]);
   });
 });
@@ -72,12 +73,12 @@ describe("adding to an end", () => {
   it("is on the disk before it is answered: another connection sees it", () => {
     const file = join(mkdtempSync(join(tmpdir(), "arlent-")), "a.db");
     store = openStore(file);
-    const { id } = startEnd(store, cam);
+    const { id } = startEnd(actOn(store), cam);
     add(id, reading(8_600));
     expect(endState(getEnd(openStore(file), id).events).readings.map(({ value }) => value)).toEqual([8_600]);
   });
   it("sent twice, a reading is there once", () => {
-    const { id } = startEnd(store, cam);
+    const { id } = startEnd(actOn(store), cam);
     const eventId = randomUUID();
     add(id, reading(8_600), { eventId });
     add(id, reading(8_600), { eventId });
@@ -85,7 +86,7 @@ describe("adding to an end", () => {
     expect(codeOf(() => add(id, reading(8_700), { eventId }))).toBe("id-taken");
   });
   it("readings from two windows are both kept, in one order", () => {
-    const { id } = startEnd(store, cam);
+    const { id } = startEnd(actOn(store), cam);
     add(id, reading(8_600), { client: "one" });
     add(id, reading(8_650), { client: "two" });
     expect(getEnd(store, id).events.map(({ seq, client }) => [seq, client])).toEqual([
@@ -94,7 +95,7 @@ describe("adding to an end", () => {
     ]);
   });
   it("a window that has not seen another's step cannot move over it, and nothing changes", () => {
-    const { id } = startEnd(store, cam);
+    const { id } = startEnd(actOn(store), cam);
     add(id, { kind: "thread", part: "boot", on: true }, { client: "one" });
     add(id, { kind: "step", to: 3 }, { client: "one", after: 1 });
     expect(codeOf(() => add(id, { kind: "step", to: 1 }, { client: "two", after: 1 }))).toBe("moved-on");
@@ -102,19 +103,21 @@ describe("adding to an end", () => {
     expect(codeOf(() => add(id, { kind: "step", to: 1 }, { client: "two", after: 2 }))).toBe("taken");
   });
   it("all of a batch or none of it", () => {
-    const { id } = startEnd(store, cam);
+    const { id } = startEnd(actOn(store), cam);
     const events = [reading(8_600), reading(8_600, "nonsense")].map((event) => ({
       id: randomUUID(),
       event,
     }));
-    expect(codeOf(() => addEvents(store, id, { client: "one", after: 0, events }))).toBe("unknown-check");
+    expect(codeOf(() => addEvents(actOn(store), id, { client: "one", after: 0, events }))).toBe(
+      "unknown-check",
+    );
     expect(getEnd(store, id).events).toEqual([]);
   });
   it("an unknown end is told", () => {
     expect(codeOf(() => add("nowhere", reading(1)))).toBe("not-found");
   });
   it("the database itself refuses to change or drop what was recorded", () => {
-    const { id } = startEnd(store, cam);
+    const { id } = startEnd(actOn(store), cam);
     add(id, reading(8_600));
     for (const sql of [
       "UPDATE events SET body = '{}'",
@@ -128,7 +131,7 @@ describe("adding to an end", () => {
 
 describe("the ledger", () => {
   const finish = (value: number, name: string, at: string, label = "") => {
-    const { id } = startEnd(store, cam);
+    const { id } = startEnd(actOn(store), cam);
     const good = getEnd(store, id).sheet.lines.flatMap(({ step }): EventInput[] => {
       const asked = judgementOf(step);
       const answer = asked?.answers.find((one) => one.good);
@@ -143,18 +146,17 @@ describe("the ledger", () => {
       ...good,
       { kind: "sign", name, outcome: "kept" },
     ];
-    addEvents(
-      store,
-      id,
-      { client: "one", after: 0, events: all.map((event) => ({ id: randomUUID(), event })) },
-      new Date(at),
-    );
+    addEvents(actOn(store, new Date(at)), id, {
+      client: "one",
+      after: 0,
+      events: all.map((event) => ({ id: randomUUID(), event })),
+    });
     return id;
   };
   it("lists ends newest sign-off first, with what each came to", () => {
     finish(8_600, "Ada", "2026-11-20T08:00:00Z");
     finish(9_900, "Ben", "2026-11-21T08:00:00Z");
-    startEnd(store, cam);
+    startEnd(actOn(store), cam);
     expect(ledgerPage(store, {}).rows.map(({ signedBy, result }) => [signedBy, result])).toEqual([
       ["Ben", "out"],
       ["Ada", "in"],
@@ -179,7 +181,7 @@ describe("the ledger", () => {
     expect(codeOf(() => ledgerPage(store, { from: "yesterday" }))).not.toBe("taken");
   });
   it("keeps what was discarded, out of the way of whoever does not ask for it", () => {
-    const { id } = startEnd(store, cam);
+    const { id } = startEnd(actOn(store), cam);
     add(id, { kind: "sign", name: "Ada", outcome: "discarded" });
     expect(ledgerPage(store, {}).rows).toEqual([]);
     expect(ledgerPage(store, { result: "discarded" }).rows.map((row) => row.id)).toEqual([id]);
@@ -202,7 +204,7 @@ describe("the ledger", () => {
       ["witness", "in"],
       ["stand-off", "in"],
     ]);
-    expect(getEnd(store, startEnd(store, cam).id).verdicts).toBeNull();
+    expect(getEnd(store, startEnd(actOn(store), cam).id).verdicts).toBeNull();
   });
   it("goes on page by page without missing or repeating an end", () => {
     for (let i = 0; i < 203; i++) finish(8_600, `P${i}`, "2026-11-20T08:00:00Z");
@@ -233,7 +235,7 @@ describe("the ledger", () => {
     });
   });
   it("tells what was tried again, which readings that made void, the shards and what was used", () => {
-    const { id } = startEnd(store, cam);
+    const { id } = startEnd(actOn(store), cam);
     const { sheet } = getEnd(store, id);
     const bad: EventInput = { kind: "answer", judgement: "glow", answer: "no" };
     const many: EventInput[] = [

@@ -33,6 +33,7 @@ import { wholeLibrary } from "@/store/shelf";
 import { textOf } from "@/store/shipped";
 import type { Store } from "@/store/store";
 import { inTransaction } from "@/store/transaction";
+import type { Act } from "./act";
 import { historyOf, remember } from "./history";
 import { projectEvent } from "./project-event";
 import { mustBeKnown, signer } from "./signer";
@@ -79,7 +80,7 @@ export interface EndSummary
  * Asking again with the same id answers the same end.
  * @throws InputError when a name is not known or the pair does not go together.
  */
-export function startEnd(store: Store, input: unknown, now = new Date()): { id: string } {
+export function startEnd({ store, now }: Act, input: unknown): { id: string } {
   const { id = randomUUID(), ...sheet } = check(zStart, input);
   const made = mustCompile(store, sheet);
   inTransaction(store, () => {
@@ -212,17 +213,13 @@ export const endsAtBench = (store: Store): EndSummary[] => openEnds(store, 300);
  * windows did. An event already there is answered again, not added twice.
  * @throws InputError: `moved-on` with nothing changed; or whatever makes the event unacceptable.
  */
-export function addEvents(
-  store: Store,
-  endId: string,
-  input: unknown,
-  now = new Date(),
-): readonly Recorded[] {
-  const { client, after, by, events } = check(zAddInside, input);
+export function addEvents(act: Act, endId: string, input: unknown): readonly Recorded[] {
+  const { store, actor, now } = act;
+  const { client, after, events } = check(zAddInside, input);
   const known = inTransaction(store, () => {
     const row = mustFind(store, endId);
     const sheet = sheetOf(store, row);
-    mustBeKnown(store, by);
+    mustBeKnown(act);
     const { events: history, state } = historyOf(store, row);
     let end: Standing = { row, sheet, history, state, last: row.lastHash };
     for (const { id, event } of events) {
@@ -235,7 +232,7 @@ export function addEvents(
       mustAccept(sheet, end.state, event, row.rule, row.purpose);
       if (event.kind === "correction") mustCorrectOwn(history, event.corrects);
       if (event.kind === "photo") mustHavePhoto(store, event.sha256);
-      const who = event.kind === "sign" ? signer(store, by, event.name, now) : by;
+      const who = event.kind === "sign" ? signer(act, event.name) : actor;
       end = added(store, end, { id, at: now.toISOString(), by: who, client, event });
     }
     const sign = end.history.find(({ event }) => event.kind === "sign");

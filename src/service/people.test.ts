@@ -3,6 +3,7 @@ import { beforeEach, describe, expect, it } from "vitest";
 import { personNamed } from "@/core";
 import { openStore } from "@/store/database";
 import type { Store } from "@/store/store";
+import { actOn } from "./act";
 import { addEvents } from "./ends";
 import { codeOf } from "./fixtures/code-of";
 import { endRead } from "./fixtures/made-ends";
@@ -15,16 +16,15 @@ beforeEach(() => {
   store = openStore(":memory:");
 });
 const come = (name: string): string => {
-  addPerson(store, { name });
+  addPerson(actOn(store), { name });
   return personNamed(people(store), name)?.id ?? "";
 };
 /** An end signed off under a name, on a device in somebody's hands. */
 const signed = (name: string, by: string | null): string => {
   const id = endRead(store, "measure");
-  addEvents(store, id, {
+  addEvents({ ...actOn(store), actor: by }, id, {
     client: "x",
     after: 9_999,
-    by,
     events: [{ id: randomUUID(), event: { kind: "sign", name, outcome: "kept" } }],
   });
   return id;
@@ -49,7 +49,7 @@ describe("people", () => {
   it("renamed keep what they signed under the name of its day, and are called otherwise now", () => {
     const wyn = come("Wyn Harrow");
     const end = signed("Wyn Harrow", wyn);
-    renamePerson(store, wyn, { name: "Wyn Harrow-Lund" });
+    renamePerson(actOn(store), wyn, { name: "Wyn Harrow-Lund" });
     expect(endRecord(store, end).signed).toMatchObject({
       name: "Wyn Harrow",
       called: "Wyn Harrow-Lund",
@@ -59,16 +59,16 @@ describe("people", () => {
   it("merged are one from then on, with all either did", () => {
     const [one, other] = [come("Wyn Harrow"), come("W. Harrow")];
     const ends = [signed("Wyn Harrow", one), signed("W. Harrow", other)];
-    mergePerson(store, other, { into: one });
+    mergePerson(actOn(store), other, { into: one });
     expect(people(store)).toMatchObject([{ id: one, formerly: ["W. Harrow"], ids: [one, other] }]);
     expect(ends.map((id) => endRecord(store, id).signed?.person)).toEqual([one, one]);
     expect(signers(store)).toHaveLength(1);
   });
   it("are refused a name somebody has, and a merge with nobody or with themselves", () => {
     const wyn = come("Wyn Harrow");
-    expect(codeOf(() => addPerson(store, { name: " Wyn Harrow " }))).toBe("name-taken");
-    expect(codeOf(() => mergePerson(store, wyn, { into: wyn }))).toBe("unknown-person");
-    expect(codeOf(() => mergePerson(store, randomUUID(), { into: wyn }))).toBe("unknown-person");
+    expect(codeOf(() => addPerson(actOn(store), { name: " Wyn Harrow " }))).toBe("name-taken");
+    expect(codeOf(() => mergePerson(actOn(store), wyn, { into: wyn }))).toBe("unknown-person");
+    expect(codeOf(() => mergePerson(actOn(store), randomUUID(), { into: wyn }))).toBe("unknown-person");
     expect(codeOf(() => signed("Wyn Harrow", randomUUID()))).toBe("unknown-person");
   });
 });

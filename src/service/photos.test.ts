@@ -3,6 +3,7 @@ import { beforeEach, describe, expect, it } from "vitest";
 import { endState, InputError } from "@/core";
 import { openStore } from "@/store/database";
 import type { Store } from "@/store/store";
+import { actOn } from "./act";
 import { getEnd } from "./ends";
 import { addTo, endRead, signedEnd } from "./fixtures/made-ends";
 import { addPhoto, photoOf } from "./photos";
@@ -33,7 +34,7 @@ describe("a photograph of an end", () => {
       .jpeg()
       .toBuffer();
     expect(taken.includes("Somebody")).toBe(true);
-    await addPhoto(store, end, { client: "test", caption: "the cleave" }, taken);
+    await addPhoto(actOn(store), end, { client: "test", caption: "the cleave" }, taken);
     const [photo] = photos();
     expect(photo).toMatchObject({ width: 1500, height: 2000, caption: "the cleave" });
     const kept = photoOf(store, photo?.sha256 as string);
@@ -50,18 +51,18 @@ describe("a photograph of an end", () => {
     ["nothing", Buffer.alloc(0)],
     ["a drawing with script in it", Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"><script/></svg>')],
   ])("%s is refused and nothing is kept", async (_what, bytes) => {
-    expect(await codeOf(addPhoto(store, end, { client: "test" }, bytes))).toBe("not-a-photo");
+    expect(await codeOf(addPhoto(actOn(store), end, { client: "test" }, bytes))).toBe("not-a-photo");
     expect(photos()).toEqual([]);
   });
   it("cut short on the way is refused", async () => {
     const whole = await picture(600, 400).jpeg().toBuffer();
-    expect(await codeOf(addPhoto(store, end, { client: "test" }, whole.subarray(0, 400)))).toBe(
+    expect(await codeOf(addPhoto(actOn(store), end, { client: "test" }, whole.subarray(0, 400)))).toBe(
       "not-a-photo",
     );
   });
   it("is attached after the sign-off too; a name that is not a hash finds no file", async () => {
     end = signedEnd(store, "Osla Brandt", 0);
-    await addPhoto(store, end, { client: "test" }, await picture(30, 20).png().toBuffer());
+    await addPhoto(actOn(store), end, { client: "test" }, await picture(30, 20).png().toBuffer());
     expect(photos()).toHaveLength(1);
     expect(await codeOf(Promise.resolve().then(() => photoOf(store, "../../a.db")))).toBe("not-found");
   });

@@ -4,6 +4,7 @@ import { z } from "zod";
 import { check, InputError, type Recorded } from "@/core";
 import { keepPhoto, photoBytes } from "@/store/photos";
 import type { Store } from "@/store/store";
+import type { Act } from "./act";
 import { addEvents, getEnd } from "./ends";
 
 /** The largest photograph taken in, and the longest side it is kept with. */
@@ -15,7 +16,6 @@ const TAKEN = ["jpeg", "png", "webp"];
 export const zPhotoQuery = z.strictObject({
   client: z.string().min(1).max(80),
   id: z.uuid("An event's id is a UUID").optional(),
-  by: z.uuid("A person goes by a UUID").optional(),
   caption: z.string().trim().max(200, "A caption has at most 200 characters").default(""),
 });
 
@@ -25,28 +25,22 @@ export const zPhotoQuery = z.strictObject({
  * @throws InputError: not a JPEG, PNG or WebP picture, too large, or no such end.
  */
 export async function addPhoto(
-  store: Store,
+  act: Act,
   end: string,
   query: unknown,
   bytes: Buffer,
-  now = new Date(),
 ): Promise<readonly Recorded[]> {
-  const { client, caption, by = null, id = randomUUID() } = check(zPhotoQuery, query);
+  const { client, caption, id = randomUUID() } = check(zPhotoQuery, query);
+  const { store } = act;
   const { events } = getEnd(store, end);
   const { data, info } = await redrawn(bytes);
   const sha256 = keepPhoto(store, data);
   const { width, height, size } = info;
-  return addEvents(
-    store,
-    end,
-    {
-      client,
-      by,
-      after: events.at(-1)?.seq ?? 0,
-      events: [{ id, event: { kind: "photo", sha256, width, height, bytes: size, caption } }],
-    },
-    now,
-  );
+  return addEvents(act, end, {
+    client,
+    after: events.at(-1)?.seq ?? 0,
+    events: [{ id, event: { kind: "photo", sha256, width, height, bytes: size, caption } }],
+  });
 }
 
 async function redrawn(bytes: Buffer) {

@@ -14,6 +14,7 @@ import { goldenFile } from "@/store/fixtures/golden";
 import { GUARDS } from "@/store/guards";
 import * as schema from "@/store/schema";
 import type { Store } from "@/store/store";
+import { actOn } from "./act";
 import { startBatch } from "./batches";
 import { startEnd } from "./ends";
 import { codeOf } from "./fixtures/code-of";
@@ -55,21 +56,28 @@ const picture = () =>
 async function fullStore(file: string): Promise<Store> {
   writeFileSync(file, goldenFile(6));
   const store = openStore(file);
-  const people = addPerson(store, { name: "Tove Marsh" });
+  const people = addPerson(actOn(store), { name: "Tove Marsh" });
   const [one] = people;
-  const other = addPerson(store, { name: "T. Marsh" }).find(({ name }) => name === "T. Marsh");
-  if (one && other) mergePerson(store, other.id, { into: one.id });
+  const other = addPerson(actOn(store), { name: "T. Marsh" }).find(({ name }) => name === "T. Marsh");
+  if (one && other) mergePerson(actOn(store), other.id, { into: one.id });
   signedEnd(store, "Wyn Harrow", 0);
   signedEnd(store, "Osla Brandt", 1300);
   const end = endRead(store, "measure", { "glass-end": 1300 });
-  await addPhoto(store, end, { client: "test" }, await picture());
-  startBatch(store, { ...CAM, count: 2, job: "Moor" });
-  startEnd(store, { ...CAM, purpose: "practice" });
+  await addPhoto(actOn(store), end, { client: "test" }, await picture());
+  startBatch(actOn(store), { ...CAM, count: 2, job: "Moor" });
+  startEnd(actOn(store), { ...CAM, purpose: "practice" });
   if (one)
-    addStudy(store, { person: one.id, instrument: "digital-calliper", readings: [9, 9.01, 9.02, 9, 9.01] });
-  seeToBlade(store, "bench-cleaver", { action: "turn" });
+    addStudy(actOn(store), {
+      person: one.id,
+      instrument: "digital-calliper",
+      readings: [9, 9.01, 9.02, 9, 9.01],
+    });
+  seeToBlade(actOn(store), "bench-cleaver", { action: "turn" });
   const text = JSON.parse(documentText(store, "cable", "distribution-900"));
-  saveDocument(store, "cable", { document: { ...text, id: "moor-900", name: "Moor 900" }, basis: null });
+  saveDocument(actOn(store), "cable", {
+    document: { ...text, id: "moor-900", name: "Moor 900" },
+    basis: null,
+  });
   return store;
 }
 
@@ -241,7 +249,7 @@ describe("a photograph", () => {
     const path = join(mkdtempSync(join(tmpdir(), "arlent-photo-")), "a.db");
     const own = openStore(path);
     const end = endRead(own, "measure");
-    await addPhoto(own, end, { client: "test" }, await picture());
+    await addPhoto(actOn(own), end, { client: "test" }, await picture());
     expect(alterations(own)).toEqual([]);
     const folder = join(path, "../photos");
     const [name] = readdirSync(folder);
@@ -385,7 +393,7 @@ describe("on the command line", { timeout: 120_000 }, () => {
 describe("an end started and never worked on", () => {
   it("is in the chain too", () => {
     const own = openStore(":memory:");
-    const { id } = startEnd(own, { ...CAM, id: randomUUID() });
+    const { id } = startEnd(actOn(own), { ...CAM, id: randomUUID() });
     expect(alterations(own)).toEqual([]);
     tampered(
       own,

@@ -4,6 +4,7 @@ import { advise, endState, personNamed, resultOf, reworkEvent } from "@/core";
 import { readingsOf } from "@/core/advice/fixtures/ends";
 import { openStore } from "@/store/database";
 import type { Store } from "@/store/store";
+import { actOn } from "./act";
 import { aimsOf } from "./aims";
 import { getEnd } from "./ends";
 import { codeOf } from "./fixtures/code-of";
@@ -97,36 +98,33 @@ describe("a correction", () => {
 
 /** Who goes by a name: found, or come now. */
 const come = (store: Store, name: string): string =>
-  (personNamed(people(store), name) ?? addPerson(store, { name }).find((one) => one.name === name))?.id ?? "";
+  (personNamed(people(store), name) ?? addPerson(actOn(store), { name }).find((one) => one.name === name))
+    ?.id ?? "";
 
 describe("a repeatability study", () => {
   const ten = [9.52, 9.5, 9.51, 9.49, 9.53, 9.5, 9.48, 9.51, 9.52, 9.5];
   it("is kept and used from then on for that person and instrument, and for nobody else", () => {
     const wyn = come(store, "Wyn Harrow");
-    const study = addStudy(store, { person: wyn, instrument: "digital-calliper", readings: ten });
+    const study = addStudy(actOn(store), { person: wyn, instrument: "digital-calliper", readings: ten });
     expect(study.repeatability).toBe(16);
     const own = (person: string) =>
       instrumentsOf(store, person).find(({ id }) => id === "digital-calliper")?.repeatability;
     expect(own(wyn)).toBe(16);
     expect(own(come(store, "Osla Brandt"))).not.toBe(16);
-    addStudy(
-      store,
-      {
-        person: wyn,
-        instrument: "digital-calliper",
-        readings: ten.map((one, i) => one + (i % 2) / 10),
-      },
-      new Date(Date.now() + 1000),
-    );
+    addStudy(actOn(store, new Date(Date.now() + 1000)), {
+      person: wyn,
+      instrument: "digital-calliper",
+      readings: ten.map((one, i) => one + (i % 2) / 10),
+    });
     expect(own(wyn)).toBeGreaterThan(40);
     expect(studies(store)).toHaveLength(2);
   });
   it("asked for twice with one id is kept once; an unknown instrument is refused", () => {
     const study = { id: randomUUID(), person: come(store, "Wyn"), instrument: "steel-rule", readings: ten };
-    addStudy(store, study);
-    addStudy(store, study);
+    addStudy(actOn(store), study);
+    addStudy(actOn(store), study);
     expect(studies(store)).toHaveLength(1);
-    expect(codeOf(() => addStudy(store, { ...study, id: randomUUID(), instrument: "tape" }))).toBe(
+    expect(codeOf(() => addStudy(actOn(store), { ...study, id: randomUUID(), instrument: "tape" }))).toBe(
       "unknown-instrument",
     );
   });

@@ -1,10 +1,13 @@
+import { randomUUID } from "node:crypto";
 import { beforeEach, describe, expect, it } from "vitest";
 import type { ProcedureDocument } from "@/core";
 import { openStore } from "@/store/database";
 import type { Store } from "@/store/store";
+import { actOn } from "./act";
 import { startEnd } from "./ends";
 import { codeOf } from "./fixtures/code-of";
 import { library } from "./library";
+import { addPerson, renamePerson } from "./people";
 import { confirmFigures, documentText, putAway, restoreRevision, revisionsOf, saveDocument } from "./shelf";
 
 let store: Store;
@@ -14,7 +17,7 @@ beforeEach(() => {
 const CAM = "stub-cam-crimp-900";
 const shipped = (id = CAM) => JSON.parse(documentText(store, "procedure", id)) as ProcedureDocument;
 const save = (document: object, basis: number | null) =>
-  saveDocument(store, "procedure", { document, basis, by: "Osla" });
+  saveDocument(actOn(store), "procedure", { document, basis });
 const onShelf = (id = CAM) => library(store).procedures.find((one) => one.id === id);
 const renamed = (name: string) => ({ ...shipped(), name });
 
@@ -24,6 +27,17 @@ describe("saving a procedure", () => {
     expect(save(renamed("Ours"), revision)).toEqual({ id: CAM, revision: revision + 1 });
     expect(onShelf()).toMatchObject({ name: "Ours", revision: revision + 1, source: { kind: "own" } });
     expect(revisionsOf(store, "procedure", CAM).map(({ origin }) => origin)).toEqual(["own", "shipped"]);
+  });
+  it("says who made it by the name they go by that day; nobody unknown makes one", () => {
+    const { revision } = shipped();
+    const osla = randomUUID();
+    addPerson(actOn(store), { id: osla, name: "Osla Brandt" });
+    const by = (actor: string) =>
+      saveDocument({ ...actOn(store), actor }, "procedure", { document: renamed("Ours"), basis: revision });
+    expect(codeOf(() => by(randomUUID()))).toBe("unknown-person");
+    by(osla);
+    renamePerson(actOn(store), osla, { name: "Osla Brandt-Lund" });
+    expect(revisionsOf(store, "procedure", CAM)[0]).toMatchObject({ by: "Osla Brandt" });
   });
   it("leaves figures nobody touched representative, and takes those that were changed as the user's", () => {
     const document = shipped();
@@ -42,9 +56,9 @@ describe("saving a procedure", () => {
     expect(codeOf(() => save(shipped(), null))).toBe("id-taken");
     save({ ...shipped(), id: "hut-stub", name: "Hut stub" }, null);
     expect(onShelf("hut-stub")).toMatchObject({ revision: 1, name: "Hut stub" });
-    expect(startEnd(store, { cable: "distribution-900", procedure: "hut-stub", core: "9/125" }).id).toMatch(
-      /-/,
-    );
+    expect(
+      startEnd(actOn(store), { cable: "distribution-900", procedure: "hut-stub", core: "9/125" }).id,
+    ).toMatch(/-/);
   });
   it.each<[string, (document: ProcedureDocument) => object]>([
     ["bad-input", (document) => ({ ...document, name: 7 })],
@@ -86,19 +100,19 @@ describe("a revision", () => {
   it("put away brings the shipped one back; putting away is undone by restoring", () => {
     const { revision } = shipped();
     save(renamed("Ours"), revision);
-    putAway(store, "procedure", CAM, { basis: revision + 1 });
+    putAway(actOn(store), "procedure", CAM, { basis: revision + 1 });
     expect(onShelf()?.revision).toBe(revision);
-    restoreRevision(store, "procedure", CAM, { basis: revision + 2, restore: revision + 1 });
+    restoreRevision(actOn(store), "procedure", CAM, { basis: revision + 2, restore: revision + 1 });
     expect(onShelf()).toMatchObject({ name: "Ours", revision: revision + 3 });
   });
   it("restored from the shipped one is representative again", () => {
     const { revision } = shipped();
     save(renamed("Ours"), revision);
-    restoreRevision(store, "procedure", CAM, { basis: revision + 1, restore: revision });
+    restoreRevision(actOn(store), "procedure", CAM, { basis: revision + 1, restore: revision });
     expect(onShelf()?.source.kind).toBe("representative");
   });
   it("that was shipped cannot be put away", () => {
-    expect(codeOf(() => putAway(store, "procedure", CAM, { basis: 1 }))).toBe("not-found");
+    expect(codeOf(() => putAway(actOn(store), "procedure", CAM, { basis: 1 }))).toBe("not-found");
   });
   it("stays to be read, and the database refuses to change or drop it", () => {
     const { revision } = shipped();
@@ -122,39 +136,41 @@ describe("figures held against the part's sheet", () => {
     cable: "distribution-900",
     core: "9/125",
     figures,
-    by: "Osla",
   });
   it("are kept as a revision of the user's own; an end started now is made by them", () => {
-    confirmFigures(store, CAM, input([{ key: "cleave", value: 9.1, plus: 0.3, minus: 0.3 }]));
+    confirmFigures(actOn(store), CAM, input([{ key: "cleave", value: 9.1, plus: 0.3, minus: 0.3 }]));
     const cleave = onShelf()?.dimensions.find(({ id }) => id === "cleave");
     expect(cleave).toMatchObject({ nominal: 9_100, plus: 300 });
     expect(onShelf()).toMatchObject({ source: { kind: "own" }, confirmed: ["cleave"] });
   });
   it("that would put a mark in front of the cable end are refused", () => {
     const [first] = shipped().dimensions;
-    expect(codeOf(() => confirmFigures(store, CAM, input([{ key: first?.id, value: -40 }])))).toBe(
+    expect(codeOf(() => confirmFigures(actOn(store), CAM, input([{ key: first?.id, value: -40 }])))).toBe(
       "off-cable",
     );
     expect(onShelf()?.source.kind).toBe("representative");
   });
   it("that are not of this procedure are refused", () => {
-    expect(codeOf(() => confirmFigures(store, CAM, input([{ key: "moon", value: 1 }])))).toBe(
+    expect(codeOf(() => confirmFigures(actOn(store), CAM, input([{ key: "moon", value: 1 }])))).toBe(
       "unknown-figure",
     );
   });
   it("a sheet drawn before them starts no end", () => {
     const drawn = shipped().revision;
-    confirmFigures(store, CAM, input([{ key: "cleave", value: 9.1, plus: 0.3, minus: 0.3 }]));
+    confirmFigures(actOn(store), CAM, input([{ key: "cleave", value: 9.1, plus: 0.3, minus: 0.3 }]));
     const start = { cable: "distribution-900", procedure: CAM, core: "9/125", revision: drawn };
-    expect(codeOf(() => startEnd(store, start))).toBe("moved-on");
-    expect(codeOf(() => startEnd(store, { ...start, revision: drawn + 1 }))).toBe("taken");
+    expect(codeOf(() => startEnd(actOn(store), start))).toBe("moved-on");
+    expect(codeOf(() => startEnd(actOn(store), { ...start, revision: drawn + 1 }))).toBe("taken");
   });
 });
 
 describe("a cable of the user's own", () => {
   it("is on the shelf once saved, marked as theirs", () => {
     const cord = JSON.parse(documentText(store, "cable", "simplex-2.0"));
-    saveDocument(store, "cable", { document: { ...cord, id: "hut-cord", name: "Hut cord" }, basis: null });
+    saveDocument(actOn(store), "cable", {
+      document: { ...cord, id: "hut-cord", name: "Hut cord" },
+      basis: null,
+    });
     expect(library(store).cables.find(({ id }) => id === "hut-cord")).toMatchObject({
       name: "Hut cord",
       source: { kind: "own" },

@@ -8,12 +8,14 @@ import {
   InputError,
   misfits,
   type ProcedureDocument,
+  personBy,
   type RevisionLine,
   withConfirmed,
   withDefaults,
   zCable,
   zProcedure,
 } from "@/core";
+import { allPeople } from "@/store/people";
 import {
   addRevision,
   latestRevision,
@@ -26,9 +28,10 @@ import {
 import { shippedLibrary, textOf } from "@/store/shipped";
 import type { Store } from "@/store/store";
 import { inTransaction } from "@/store/transaction";
+import type { Act } from "./act";
+import { mustBeKnown } from "./signer";
 
-const zWho = {
-  by: z.string().trim().max(120, "A name has at most 120 characters").default(""),
+const zWhy = {
   why: z.string().trim().max(300, "A reason has at most 300 characters").default(""),
 };
 
@@ -41,10 +44,10 @@ export const zSave = z.strictObject({
   basis: zBasis.nullable(),
   /** What a new document was copied from: figures left as they were there stay whose they were. */
   from: z.string().max(80).optional(),
-  ...zWho,
+  ...zWhy,
 });
-export const zPutAway = z.strictObject({ basis: zBasis, ...zWho });
-export const zRestore = z.strictObject({ basis: zBasis, restore: zBasis, ...zWho });
+export const zPutAway = z.strictObject({ basis: zBasis, ...zWhy });
+export const zRestore = z.strictObject({ basis: zBasis, restore: zBasis, ...zWhy });
 export const zConfirm = z.strictObject({
   basis: zBasis,
   cable: z.string().max(80),
@@ -66,8 +69,15 @@ export const zConfirm = z.strictObject({
     )
     .min(1, "Nothing was confirmed")
     .max(500),
-  ...zWho,
+  ...zWhy,
 });
+
+/** When a revision was made, by the name somebody goes by that day, and why. */
+function whose({ store, actor, now }: Act, why: string) {
+  mustBeKnown({ store, actor, now });
+  const by = actor === null ? "" : (personBy(allPeople(store), actor)?.name ?? "");
+  return { at: now.toISOString(), by, why };
+}
 
 const today = (now: Date): string => now.toISOString().slice(0, 10);
 
@@ -128,8 +138,9 @@ function mustWork(store: Store, document: ProcedureDocument): void {
  * must still be the newest.
  * @throws InputError: `moved-on`, `id-taken`, or what is wrong with the document; nothing is changed then.
  */
-export function saveDocument(store: Store, kind: ShelfKind, input: unknown, now = new Date()) {
-  const { document, basis, from, by, why } = check(zSave, input);
+export function saveDocument(act: Act, kind: ShelfKind, input: unknown) {
+  const { store, now } = act;
+  const { document, basis, from, why } = check(zSave, input);
   return inTransaction(store, () => {
     const id = String(document.id ?? "");
     const found = newestRevision(store, kind, id);
@@ -140,7 +151,7 @@ export function saveDocument(store: Store, kind: ShelfKind, input: unknown, now 
         ? ownCable(document, revision, now)
         : ownProcedure(store, document, from, revision, now);
     const body = JSON.stringify(kept, null, 2);
-    addRevision(store, { kind, document: id, revision, body, at: now.toISOString(), by, why });
+    addRevision(store, { kind, document: id, revision, body, ...whose(act, why) });
     return { id, revision };
   });
 }
@@ -170,8 +181,9 @@ function ownProcedure(
 }
 
 /** Puts an earlier revision back as the newest, word for word: also undoes a putting away. */
-export function restoreRevision(store: Store, kind: ShelfKind, id: string, input: unknown, now = new Date()) {
-  const { basis, restore, by, why } = check(zRestore, input);
+export function restoreRevision(act: Act, kind: ShelfKind, id: string, input: unknown) {
+  const { store } = act;
+  const { basis, restore, why } = check(zRestore, input);
   return inTransaction(store, () => {
     const found = newestRevision(store, kind, id);
     mustBeNewest(found, basis, id);
@@ -179,14 +191,15 @@ export function restoreRevision(store: Store, kind: ShelfKind, id: string, input
     const revision = (found ?? 0) + 1;
     const body = JSON.stringify({ ...earlier, revision }, null, 2);
     const said = why || `Revision ${restore} again.`;
-    addRevision(store, { kind, document: id, revision, body, at: now.toISOString(), by, why: said });
+    addRevision(store, { kind, document: id, revision, body, ...whose(act, said) });
     return { id, revision };
   });
 }
 
 /** Puts a document of the user's own away; a shipped one by that id is then on the shelf again. */
-export function putAway(store: Store, kind: ShelfKind, id: string, input: unknown, now = new Date()) {
-  const { basis, by, why } = check(zPutAway, input);
+export function putAway(act: Act, kind: ShelfKind, id: string, input: unknown) {
+  const { store } = act;
+  const { basis, why } = check(zPutAway, input);
   return inTransaction(store, () => {
     const own = latestRevision(store, kind, id);
     if (!own)
@@ -195,7 +208,7 @@ export function putAway(store: Store, kind: ShelfKind, id: string, input: unknow
       ]);
     mustBeNewest(own.revision, basis, id);
     const revision = own.revision + 1;
-    addRevision(store, { kind, document: id, revision, body: null, at: now.toISOString(), by, why });
+    addRevision(store, { kind, document: id, revision, body: null, ...whose(act, why) });
     return { id, revision };
   });
 }
@@ -204,8 +217,9 @@ export function putAway(store: Store, kind: ShelfKind, id: string, input: unknow
  * Keeps figures held against the part's sheet, as the next revision of the user's own. The rest stay representative.
  * @throws InputError: `moved-on`, `unknown-figure`, or what a figure breaks.
  */
-export function confirmFigures(store: Store, id: string, input: unknown, now = new Date()) {
-  const { basis, cable: cableId, core, choices, figures, by, why } = check(zConfirm, input);
+export function confirmFigures(act: Act, id: string, input: unknown) {
+  const { store, now } = act;
+  const { basis, cable: cableId, core, choices, figures, why } = check(zConfirm, input);
   return inTransaction(store, () => {
     const { cables, procedures } = wholeLibrary(store);
     const procedure = procedures.find((one) => one.id === id);
@@ -233,7 +247,7 @@ export function confirmFigures(store: Store, id: string, input: unknown, now = n
     });
     mustWork(store, document);
     const body = JSON.stringify(document, null, 2);
-    addRevision(store, { kind: "procedure", document: id, revision, body, at: now.toISOString(), by, why });
+    addRevision(store, { kind: "procedure", document: id, revision, body, ...whose(act, why) });
     return { id, revision };
   });
 }

@@ -1,13 +1,13 @@
 import { randomUUID } from "node:crypto";
 import { InputError, personBy, personNamed } from "@/core";
 import { allPeople, insertPeopleEvent } from "@/store/people";
-import type { Store } from "@/store/store";
+import type { Act } from "./act";
 
 /**
  * Who signs: who goes by the name that was signed, first of all whoever is working; a name nobody goes by yet is
  * somebody who came.
  */
-export function signer(store: Store, by: string | null, name: string, now: Date): string {
+export function signer({ store, actor: by, now }: Act, name: string): string {
   const people = allPeople(store);
   const working = by === null ? undefined : personBy(people, by);
   if (working && (working.name === name || working.formerly.includes(name))) return working.id;
@@ -20,7 +20,7 @@ export function signer(store: Store, by: string | null, name: string, now: Date)
 }
 
 /** @throws InputError: nobody goes by that id. */
-export function mustBeKnown(store: Store, by: string | null): void {
-  if (by !== null && !personBy(allPeople(store), by))
+export function mustBeKnown({ store, actor }: Act): void {
+  if (actor !== null && !personBy(allPeople(store), actor))
     throw new InputError("unknown-person", "Nobody goes by that id here: pick who is working anew.", ["by"]);
 }

@@ -15,6 +15,7 @@ import { allPeople } from "@/store/people";
 import { shippedLibrary } from "@/store/shipped";
 import type { Store } from "@/store/store";
 import { allStudies, insertStudy, type StudyRow, studiesBy } from "@/store/studies";
+import type { Act } from "./act";
 
 export const zStudy = zStudyInput.extend({ id: z.uuid("An id is a UUID").optional() });
 
@@ -39,7 +40,7 @@ export const studies = (store: Store): Study[] => allStudies(store, MOST).map(in
  * Keeps a repeatability study: readings in millimetres of one piece, by one person with one instrument.
  * @throws InputError: an instrument that is not on the shelf; nobody by that id; too few readings; one that cannot be.
  */
-export function addStudy(store: Store, input: unknown, now = new Date()): Study {
+export function addStudy({ store, now }: Act, input: unknown): Study {
   const { id = randomUUID(), person: by, instrument, readings } = check(zStudy, input);
   const found = shippedLibrary().instruments.find((one) => one.id === instrument);
   if (!found)

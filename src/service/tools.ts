@@ -4,6 +4,7 @@ import { type BladeLine, bladeStanding, check, InputError } from "@/core";
 import { wholeLibrary } from "@/store/shelf";
 import type { Store } from "@/store/store";
 import { addToolEvent, bladeCount } from "@/store/tools";
+import type { Act } from "./act";
 
 export const zToolEvent = z.strictObject({
   id: z.uuid("An id is a UUID").optional(),
@@ -17,7 +18,7 @@ export const blades = (store: Store): BladeLine[] =>
   );
 
 /** Notes that a blade was wiped, turned or changed. @throws InputError for a tool without one. */
-export function seeToBlade(store: Store, tool: string, input: unknown, now = new Date()): BladeLine {
+export function seeToBlade({ store, now }: Act, tool: string, input: unknown): BladeLine {
   const { id = randomUUID(), action } = check(zToolEvent, input);
   const found = wholeLibrary(store).tools.find((one) => one.id === tool);
   if (!found?.blade) throw new InputError("not-found", `No tool with a blade called “${tool}”.`, ["tool"]);

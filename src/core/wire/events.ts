@@ -49,7 +49,6 @@ export const zMembersAnswer = z.strictObject({
     .readonly(),
 });
 
-const zBy = z.uuid("A person goes by a UUID").nullable().default(null);
 const zClient = z.string().min(1).max(80);
 const zAfter = z.int().min(0);
 
@@ -65,8 +64,6 @@ const addWith = <S extends z.ZodType<EndEvent>>(event: S) =>
     client: zClient,
     /** The last event that window had seen when the person acted. */
     after: zAfter,
-    /** Who is working, where that was said. */
-    by: zBy,
     events: eventsTo(event),
   });
 
@@ -80,7 +77,6 @@ export const BATCH_LIMIT = 48;
 const addManyWith = <S extends z.ZodType<EndEvent>>(event: S) =>
   z.strictObject({
     client: zClient,
-    by: zBy,
     ends: z
       .array(z.strictObject({ end: z.uuid(), after: zAfter, events: eventsTo(event) }))
       .min(1)

@@ -108,7 +108,7 @@ export function useBatch(id: string, sheet: RunSheet, initial: readonly Member[]
     );
   };
   const addToAll = (ends: z.output<typeof zAddMany>["ends"]) =>
-    post(`/api/v1/batches/${id}`, zMembersAnswer, z.encode(zAddMany, { client: uuid(), by, ends }));
+    post(`/api/v1/batches/${id}`, zMembersAnswer, { by, ...z.encode(zAddMany, { client: uuid(), ends }) });
   /** Names every end not signed off yet, all or none. @returns whether they were. */
   const nameAll = async (job: string, names: readonly string[]): Promise<boolean> => {
     const ends = members.flatMap(({ id: end }, i) => {

@@ -47,7 +47,7 @@ export function ConfirmPanel({ procedure, cable, core, choices, onClose, onKept,
       cable: cable.id,
       core,
       choices,
-      by: who?.name ?? "",
+      by: who?.id ?? null,
       why: [why.trim(), ...notes].filter(Boolean).join(" ").slice(0, 300),
       figures: reads.flatMap((read, i) =>
         read.kind === "ok"

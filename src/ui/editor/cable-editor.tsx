@@ -51,7 +51,7 @@ export function CableEditor({ initial, basis }: CableEditorProps) {
     const answer = await post("/api/v1/shelf/cables", zRevisionAnswer, {
       document: draft,
       basis,
-      by: who?.name ?? "",
+      by: who?.id ?? null,
     });
     if (!answer.ok) {
       setRefused(answer.problem.message);

@@ -67,7 +67,7 @@ export function Editor({ initial, basis, from, cables, tools }: EditorProps) {
       document: draft,
       basis,
       ...(from ? { from } : {}),
-      by: who?.name ?? "",
+      by: who?.id ?? null,
       why: why.trim(),
     });
     setBusy(false);

@@ -25,11 +25,10 @@ export async function sendWaiting(
 ): Promise<boolean> {
   for (let [next] = waitingFor(box, end); next; [next] = waitingFor(box, end)) {
     const { id, client, after, by, event } = next;
-    const answer = await post(
-      `/api/v1/ends/${end}/events`,
-      zEventsAnswer,
-      z.encode(zAdd, { client, after, by, events: [{ id, event }] }),
-    );
+    const answer = await post(`/api/v1/ends/${end}/events`, zEventsAnswer, {
+      by,
+      ...z.encode(zAdd, { client, after, events: [{ id, event }] }),
+    });
     reached(!answer.ok && waits(answer.problem));
     if (!answer.ok && waits(answer.problem)) return false;
     takeOut(box, end, id);

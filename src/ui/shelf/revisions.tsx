@@ -33,7 +33,7 @@ export function Revisions({ kind, id, current, revisions }: RevisionsProps) {
     else toast.error("The revisions could not be read. Nothing was changed.");
   };
   const send = async (what: "restore" | "away", body: object, basis: number, said: string) => {
-    const answer = await post(`${url}/${what}`, zRevisionAnswer, { basis, by: who?.name ?? "", ...body });
+    const answer = await post(`${url}/${what}`, zRevisionAnswer, { basis, by: who?.id ?? null, ...body });
     if (!answer.ok) {
       toast.error(answer.problem.message);
       return;

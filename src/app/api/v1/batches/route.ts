@@ -1,8 +1,15 @@
 import { zIdAnswer } from "@/core";
 import { startBatch } from "@/service/batches";
-import { theStore } from "@/service/the-store";
-import { answerAs, jsonBody } from "../../answer";
+import { acting } from "../../acting";
+import { answerAs } from "../../answer";
 
 /** Starts many ends of one style. */
 export const POST = (request: Request) =>
-  answerAs(zIdAnswer, async () => startBatch(theStore(), await jsonBody(request)), 201);
+  answerAs(
+    zIdAnswer,
+    async () => {
+      const { act, input } = await acting(request);
+      return startBatch(act, input);
+    },
+    201,
+  );

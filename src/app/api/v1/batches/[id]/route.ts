@@ -1,7 +1,8 @@
 import { check, zAddMany, zMembersAnswer } from "@/core";
 import { addToBatch, batchEvents } from "@/service/batches";
 import { theStore } from "@/service/the-store";
-import { answerAs, jsonBody } from "../../../answer";
+import { acting } from "../../../acting";
+import { answerAs } from "../../../answer";
 
 type Context = { params: Promise<{ id: string }> };
 
@@ -12,6 +13,6 @@ export const GET = (_request: Request, { params }: Context) =>
 /** Adds events to several ends at once, all or none. */
 export const POST = (request: Request, { params }: Context) =>
   answerAs(zMembersAnswer, async () => {
-    const events = check(zAddMany, await jsonBody(request));
-    return { ends: addToBatch(theStore(), (await params).id, events) };
+    const { act, input } = await acting(request);
+    return { ends: addToBatch(act, (await params).id, check(zAddMany, input)) };
   });

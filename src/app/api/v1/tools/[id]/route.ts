@@ -1,8 +1,15 @@
 import { zBladeAnswer } from "@/core";
-import { theStore } from "@/service/the-store";
 import { seeToBlade } from "@/service/tools";
-import { answerAs, jsonBody } from "../../../answer";
+import { acting } from "../../../acting";
+import { answerAs } from "../../../answer";
 
 /** A blade was wiped, turned or changed. */
 export const POST = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
-  answerAs(zBladeAnswer, async () => seeToBlade(theStore(), (await params).id, await jsonBody(request)), 201);
+  answerAs(
+    zBladeAnswer,
+    async () => {
+      const { act, input } = await acting(request);
+      return seeToBlade(act, (await params).id, input);
+    },
+    201,
+  );

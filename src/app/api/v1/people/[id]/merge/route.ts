@@ -1,10 +1,11 @@
 import { zPeopleAnswer } from "@/core";
 import { mergePerson } from "@/service/people";
-import { theStore } from "@/service/the-store";
-import { answerAs, jsonBody } from "../../../../answer";
+import { acting } from "../../../../acting";
+import { answerAs } from "../../../../answer";
 
 /** Says that a person is another who is known here: `{into, by?}`. */
 export const POST = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
-  answerAs(zPeopleAnswer, async () => ({
-    people: mergePerson(theStore(), (await params).id, await jsonBody(request)),
-  }));
+  answerAs(zPeopleAnswer, async () => {
+    const { act, input } = await acting(request);
+    return { people: mergePerson(act, (await params).id, input) };
+  });

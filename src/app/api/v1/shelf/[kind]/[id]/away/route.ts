@@ -1,12 +1,13 @@
 import { putAway } from "@/service/shelf";
-import { theStore } from "@/service/the-store";
-import { answer, jsonBody } from "../../../../../answer";
+import { acting } from "../../../../../acting";
+import { answer } from "../../../../../answer";
 import { kindOf } from "../../../../../kind";
 
 /** A document of the user's own is put away. */
 export async function POST(request: Request, { params }: { params: Promise<{ kind: string; id: string }> }) {
   return answer(async () => {
     const { kind, id } = await params;
-    return putAway(theStore(), kindOf(kind), id, await jsonBody(request));
+    const { act, input } = await acting(request);
+    return putAway(act, kindOf(kind), id, input);
   }, 201);
 }

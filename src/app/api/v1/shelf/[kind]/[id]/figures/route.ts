@@ -1,7 +1,7 @@
 import { InputError } from "@/core";
 import { confirmFigures } from "@/service/shelf";
-import { theStore } from "@/service/the-store";
-import { answer, jsonBody } from "../../../../../answer";
+import { acting } from "../../../../../acting";
+import { answer } from "../../../../../answer";
 import { kindOf } from "../../../../../kind";
 
 /** Figures of a procedure were held against the part's sheet. */
@@ -10,6 +10,7 @@ export async function POST(request: Request, { params }: { params: Promise<{ kin
     const { kind, id } = await params;
     if (kindOf(kind) !== "procedure")
       throw new InputError("not-found", "Only a procedure has figures to confirm.");
-    return confirmFigures(theStore(), id, await jsonBody(request));
+    const { act, input } = await acting(request);
+    return confirmFigures(act, id, input);
   }, 201);
 }
