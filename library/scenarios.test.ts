@@ -407,7 +407,10 @@ describe("what a master would say of an end of each style", () => {
       );
     });
     it("taken twice, nothing is left to begin with", () => {
-      const state = { ...endAt(drop(), "measure", { "glass-end": 900 }), attempts: { start: 2 } };
+      const state = {
+        ...endAt(drop(), "measure", { "glass-end": 900 }),
+        attempts: [{ rule: "start", leg: "", count: 2 }],
+      };
       expect(fresh(adviceFor(drop(), state)[0]).again).toBeNull();
     });
   });
@@ -490,7 +493,10 @@ describe("what a master would say of an end of each style", () => {
     const sheet = sheetFor("stub-cam-crimp-900");
     const read = endAt(sheet, "measure", { "glass-end": 1300 });
     const { rule } = reworked(adviceFor(sheet, read)[0]);
-    const state = { ...read, attempts: { [rule?.rule.id as string]: rule?.rule.most ?? 0 } };
+    const state = {
+      ...read,
+      attempts: [{ rule: rule?.rule.id ?? "", leg: "", count: rule?.rule.most ?? 0 }],
+    };
     expect(fresh(adviceFor(sheet, state)[0])).toMatchObject({
       why: "used-up",
       rule: { id: "recleave" },

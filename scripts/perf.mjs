@@ -3,4 +3,6 @@ import { ensureBuild, ensureChromium, ensurePackages, fail, runPackage } from ".
 
 ensurePackages();
 if (!ensureBuild()) fail("The build failed: see above.");
-process.exitCode = runPackage("tsx/dist/cli.mjs", ["perf/perf.ts", ...process.argv.slice(2)], { env: { CHROMIUM: ensureChromium() } });
+process.exitCode = runPackage("tsx/dist/cli.mjs", ["perf/perf.ts", ...process.argv.slice(2)], {
+  env: { CHROMIUM: ensureChromium() },
+});

@@ -10,6 +10,8 @@ import type { Line, RunSheet, SheetFeature } from "../runsheet/runsheet";
 export interface LeastProblem {
   readonly features: readonly ReworkFeature[];
   readonly dimensions: readonly Dimension[];
+  /** Those of them that say only which layer lies in front of which. */
+  readonly order: ReadonlySet<string>;
   /** Lengths that must hold as they stand; the others only once something at their ends is made anew. */
   readonly binding: ReadonlySet<string>;
   readonly forced: readonly string[];
@@ -21,8 +23,8 @@ export interface LeastProblem {
   readonly places: ReadonlyMap<string, Length>;
 }
 
-/** The place of a nick, as a feature nothing can move; the fibre end must go behind it. */
-export const NICK = "nick";
+/** The place of a nick, as a feature nothing can move; the fibre end must go behind it. No document can have that id. */
+export const NICK = ":nick";
 /** A nick is taken off with so much glass before it, micrometres. */
 const CLEAR_OF_NICK = um(500);
 
@@ -93,9 +95,10 @@ export function leastProblem(
   );
   const stated = statedBetween(sheet, present).map((one) => (open.has(one.id) ? toTheMiddle(one) : one));
   const riding = present.filter((feature) => rides(sheet, feature, reached)).map(({ id }) => id);
+  const order = inOrder(sheet, made);
   const dimensions = [
     ...stated,
-    ...inOrder(sheet, made),
+    ...order,
     ...(end ? riding.map((part) => ridesOn(end, part, places)) : []),
     ...(nick && end ? [behindNick(end)] : []),
   ];
@@ -104,6 +107,7 @@ export function leastProblem(
   return {
     features,
     dimensions,
+    order: new Set(order.map(({ id }) => id)),
     binding: new Set([
       // A mark costs nothing to draw again, so its lengths hold whatever else is done.
       ...dimensions

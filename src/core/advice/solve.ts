@@ -228,12 +228,10 @@ const isFollower = ({ follows }: LeastProblem, name: string): boolean =>
 
 /** What a mark or a cleave is laid off from: the other end of its first length whose place is known. */
 function datumOf(
-  { dimensions }: LeastProblem,
+  { dimensions, order }: LeastProblem,
   places: Readonly<Record<string, Length>>,
   name: string,
 ): number {
-  const own = dimensions.find(
-    ({ id, from, to }) => !id.startsWith("order:") && (from === name || to === name),
-  );
+  const own = dimensions.find(({ id, from, to }) => !order.has(id) && (from === name || to === name));
   return own ? (places[own.from === name ? own.to : own.from] ?? 0) : 0;
 }

@@ -47,7 +47,7 @@ describe("taking the advice", () => {
     expect(state.readings).toEqual([]);
     expect(state.voided.map(({ check }) => check)).toEqual(["cleave", "second"]);
     expect(state.answers).toEqual({});
-    expect(state.attempts).toEqual({ strip: 1 });
+    expect(state.attempts).toMatchObject([{ rule: "strip", count: 1 }]);
     expect(state.lost).toBe(event.cableLost);
     expect(state.spare).toBe(500_000 - event.cableLost);
     expect(state.reworks).toBe(1);
@@ -96,7 +96,7 @@ describe("taking the advice", () => {
   });
   it("as it stands is taken, and refused once every attempt is used up", () => {
     expect(codeOf({})).toBe("taken");
-    expect(codeOf({}, { ...short, attempts: { strip: 2 } })).toBe("limit");
+    expect(codeOf({}, { ...short, attempts: [{ rule: "strip", leg: "", count: 2 }] })).toBe("limit");
   });
 });
 

@@ -85,12 +85,19 @@ describe("a look that was bad", () => {
     expect(state.at).toBe(2);
     expect(state.answers).toEqual({});
     expect(state.readings).toHaveLength(1);
-    expect(state.attempts).toEqual({ reseat: 1 });
+    expect(state.attempts).toEqual([{ rule: "reseat", leg: "", count: 1 }]);
   });
   it("then cleaves again from the first mark: what was read is void, and kept", () => {
     const first = [read, off, nextRetry(read, off), off];
     const state = stateOf(...first, nextRetry(...first));
-    expect(state).toMatchObject({ at: 0, readings: [], attempts: { reseat: 1, recleave: 1 } });
+    expect(state).toMatchObject({
+      at: 0,
+      readings: [],
+      attempts: [
+        { rule: "reseat", leg: "", count: 1 },
+        { rule: "recleave", leg: "", count: 1 },
+      ],
+    });
     expect(state.voided.map(({ typed }) => typed)).toEqual(["64"]);
     expect(resultOf(sheet, state, { kind: "simple" })).toBe("unmeasured");
   });

@@ -31,6 +31,13 @@ export interface SeenFault {
 export type ReworkInHand = Pick<ReworkTaken, "leg" | "plan" | "steps" | "back" | "moves">;
 
 /** An end as its events leave it. */
+/** How often one retry rule was used on a leg; on all of them at once where the leg is empty. */
+export interface AttemptCount {
+  readonly rule: string;
+  readonly leg: string;
+  readonly count: number;
+}
+
 export interface EndState {
   /** Index of the line being worked. */
   readonly at: number;
@@ -44,8 +51,8 @@ export interface EndState {
   /** Readings that a rework or retry made void: kept on record, no longer judged. */
   readonly voided: EndState["readings"];
   readonly answers: Readonly<Record<string, string>>;
-  /** How often each retry rule was used; on a cord of several legs, leg by leg (`retryKey`). */
-  readonly attempts: Readonly<Record<string, number>>;
+  /** How often each retry rule was used; on a cord of several legs, leg by leg. */
+  readonly attempts: readonly AttemptCount[];
   /** Steps whose use of tools, consumables and glass is logged for this pass. */
   readonly spent: readonly string[];
   readonly shards: { readonly made: number; readonly binned: number };
@@ -83,7 +90,7 @@ const FRESH: EndState = {
   readings: [],
   voided: [],
   answers: {},
-  attempts: {},
+  attempts: [],
   spent: [],
   shards: { made: 0, binned: 0 },
   timers: [],
@@ -207,16 +214,17 @@ function voided(state: EndState, { checks, judgements, steps }: Voids): EndState
 const keptLeft = ({ leftAt }: EndState, stands: (line: number) => boolean): EndState["leftAt"] =>
   Object.fromEntries(Object.entries(leftAt).filter(([line]) => stands(Number(line))));
 
-/** Under what a retry rule's use is counted: by itself, or by itself on one leg of several. */
-export const retryKey = (rule: string, leg = ""): string => (leg ? `${rule}/${leg}` : rule);
-
 /** How often a rule was used on a leg; what went back on all legs at once counts for each. */
 export const retriesUsed = ({ attempts }: Pick<EndState, "attempts">, rule: string, leg = ""): number =>
-  (attempts[rule] ?? 0) + (leg ? (attempts[retryKey(rule, leg)] ?? 0) : 0);
+  attempts
+    .filter((one) => one.rule === rule && (one.leg === "" || one.leg === leg))
+    .reduce((sum, { count }) => sum + count, 0);
 
-function usedOnce({ attempts }: EndState, rule: string, leg: string | undefined): EndState["attempts"] {
-  const key = retryKey(rule, leg);
-  return { ...attempts, [key]: (attempts[key] ?? 0) + 1 };
+function usedOnce({ attempts }: EndState, rule: string, leg = ""): EndState["attempts"] {
+  const isIt = (one: AttemptCount) => one.rule === rule && one.leg === leg;
+  return attempts.some(isIt)
+    ? attempts.map((one) => (isIt(one) ? { ...one, count: one.count + 1 } : one))
+    : [...attempts, { rule, leg, count: 1 }];
 }
 
 const less = (spare: Length | null, lost: Length): Length | null =>

@@ -283,10 +283,10 @@ const featureName = (sheet: RunSheet, id: string): string =>
   sheet.features.find((feature) => feature.id === id)?.name ?? id;
 
 const triedOf = (sheet: RunSheet, { attempts }: EndState): EndRecord["tried"] =>
-  Object.entries(attempts).map(([key, count]) => {
-    const [rule = key, leg = ""] = key.split("/");
-    return { rule, leg, name: sheet.retries.find(({ id }) => id === rule)?.name ?? rule, count };
-  });
+  attempts.map((one) => ({
+    ...one,
+    name: sheet.retries.find(({ id }) => id === one.rule)?.name ?? one.rule,
+  }));
 
 function faultsOf(sheet: RunSheet, events: readonly Recorded[], state: EndState): EndRecord["faults"] {
   return events.flatMap(({ event, at }) => {
