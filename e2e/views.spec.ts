@@ -1,5 +1,5 @@
-import AxeBuilder from "@axe-core/playwright";
 import type { Page } from "@playwright/test";
+import { barriersOn, colourBarriersOn } from "./barriers";
 import { addEvents, cleaveRead, expect, lineOf, MEASURE, startEnd, THREADED, test, WEDGE } from "./server";
 
 const onPhone = () => test.info().project.name === "phone";
@@ -70,8 +70,6 @@ async function views(request: Parameters<typeof startEnd>[0]): Promise<string[]>
 // The long walks are shared out among the workers.
 test.describe.configure({ mode: "parallel" });
 
-const RULES = ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa", "best-practice"];
-
 /**
  * Which colour classes stand on which on a page: each text's own or inherited one, with the ground's below it. Two places
  * with the same pair have the same colours in every look.
@@ -126,16 +124,8 @@ for (const share of SHARES)
       for (const theme of onPhone() || fresh.length === 0 ? ["paper"] : ["paper", "night", "sun"]) {
         await page.locator("html").evaluate((root, look) => root.setAttribute("data-theme", look), theme);
         // A look changes nothing but the colours: every rule holds in one of them, those of colour in each.
-        const axe = new AxeBuilder({ page }).exclude('svg[aria-hidden="true"]');
-        const { violations } = await (theme === "paper"
-          ? axe.withTags(RULES)
-          : axe.withRules(["color-contrast", "link-in-text-block"])
-        ).analyze();
-        expect(
-          violations.map(
-            ({ id, nodes }) => `${address} ${theme}: ${id} ${nodes.map(({ target }) => target).join(" ")}`,
-          ),
-        ).toEqual([]);
+        const found = await (theme === "paper" ? barriersOn(page) : colourBarriersOn(page));
+        expect(found, `${address} in ${theme}`).toEqual([]);
       }
     }
   });
@@ -201,35 +191,27 @@ test("nothing runs off the side or out of reach, down to 360 pixels, on its side
 test("the open picker and the sign-off have no barrier either", async ({ page, request }) => {
   const end = await startEnd(request);
   await addEvents(request, end, [...THREADED, { kind: "step", to: lineOf("shards") }]);
-  const scan = async () =>
-    (await new AxeBuilder({ page }).analyze()).violations.map(
-      ({ id, nodes }) => `${id} ${nodes.map(({ target }) => target).join(" ")}`,
-    );
   await page.goto("/");
   await page.keyboard.press("c");
   await expect(page.getByPlaceholder("Type to find: cable")).toBeVisible();
-  expect(await scan()).toEqual([]);
+  expect(await barriersOn(page)).toEqual([]);
   await page.goto(`/bench/${end}`);
   await page.getByRole("button", { name: /Finish/ }).click();
   await expect(page.locator("#signer")).toBeVisible();
-  expect(await scan()).toEqual([]);
+  expect(await barriersOn(page)).toEqual([]);
 });
 
 test("the screen of figures to be checked, and a shard missing at the sign-off, have no barrier either", async ({
   page,
   request,
 }) => {
-  const scan = async () =>
-    (await new AxeBuilder({ page }).analyze()).violations.map(
-      ({ id, nodes }) => `${id} ${nodes.map(({ target }) => target).join(" ")}`,
-    );
   await page.goto("/?cable=simplex-3.0&style=stub-wedge-release-cord");
   await page.getByRole("button", { name: "To the bench" }).click();
   await expect(page.getByRole("dialog", { name: "Which interface is it?" })).toBeVisible();
-  expect(await scan()).toEqual([]);
+  expect(await barriersOn(page)).toEqual([]);
   await page.keyboard.press("2");
   await expect(page.getByRole("button", { name: "Not now: begin unchecked" })).toBeVisible();
-  expect(await scan()).toEqual([]);
+  expect(await barriersOn(page)).toEqual([]);
   const end = await startEnd(request);
   await addEvents(request, end, [
     ...THREADED,
@@ -239,7 +221,7 @@ test("the screen of figures to be checked, and a shard missing at the sign-off, 
   await page.goto(`/bench/${end}`);
   await page.getByRole("button", { name: /Finish/ }).click();
   await expect(page.getByText("1 not in the bin yet.")).toBeVisible();
-  expect(await scan()).toEqual([]);
+  expect(await barriersOn(page)).toEqual([]);
 });
 
 test("a question mark lists the keys, and Escape puts the list away", async ({ page }) => {
@@ -248,7 +230,7 @@ test("a question mark lists the keys, and Escape puts the list away", async ({ p
   const list = page.getByRole("dialog", { name: "Keys" });
   await page.keyboard.press("?");
   await expect(list).toBeVisible();
-  expect((await new AxeBuilder({ page }).analyze()).violations.map(({ id }) => id)).toEqual([]);
+  expect(await barriersOn(page)).toEqual([]);
   await page.keyboard.press("Escape");
   await expect(list).toBeHidden();
 });
