@@ -71,6 +71,7 @@ export * from "./revision/compare";
 export * from "./revision/datum";
 export * from "./revision/draft";
 export * from "./revision/figures";
+export { type DraftKit, zDraftKit } from "./revision/kit";
 export * from "./rework/problem";
 export * from "./rework/rework";
 export * from "./runsheet/compile";

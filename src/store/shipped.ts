@@ -6,12 +6,14 @@ import {
   type Caution,
   CONSTRUCTIONS,
   check,
+  type DraftKit,
   InputError,
   type Instrument,
   type Procedure,
   type Tool,
   zCable,
   zCaution,
+  zDraftKit,
   zInstrument,
   zProcedure,
   zTool,
@@ -24,6 +26,8 @@ export interface Library {
   readonly tools: readonly Tool[];
   readonly instruments: readonly Instrument[];
   readonly cautions: readonly Caution[];
+  /** What a sheet drafted from a list of lengths is put together from. */
+  readonly draft: DraftKit;
 }
 
 const texts = new WeakMap<object, string>();
@@ -74,6 +78,7 @@ export function shippedLibrary(): Library {
     tools: read("tools.json", z.array(zTool)),
     instruments: read("instruments.json", z.array(zInstrument)),
     cautions: read("cautions.json", z.array(zCaution)),
+    draft: read("draft.json", zDraftKit),
   };
   return kept;
 }

@@ -7,6 +7,7 @@ import { placementOf } from "../review/placements";
 import { at, compile, cord, tools } from "../runsheet/fixtures/made";
 import { withLength, withLook } from "./add";
 import { draftFromLengths } from "./draft";
+import { kit } from "./fixtures/kit";
 
 const row = (name: string, datum: string, value: string) => ({
   name,
@@ -25,6 +26,7 @@ const drafted = draftFromLengths(
     appliesTo: { constructions: ["simplex-cord"], cores: ["9/125"] },
     startsAt: "jacket",
   },
+  kit,
 );
 if (!drafted.ok) throw new Error(drafted.problem.message);
 const document = drafted.value;
@@ -36,15 +38,19 @@ const known = ["rule-and-pen", "ring-cutter", "shears", "buffer-stripper", "benc
 
 describe("a length put into a procedure", () => {
   it("is drawn before the glass is bared, and read where lengths are measured", () => {
-    const next = withLength(document, {
-      name: "Second mark",
-      from: "buffer-at",
-      nominal: um(12_000),
-      plus: um(500),
-      minus: um(400),
-      makes: "mark",
-      tool: "",
-    });
+    const next = withLength(
+      document,
+      {
+        name: "Second mark",
+        from: "buffer-at",
+        nominal: um(12_000),
+        plus: um(500),
+        minus: um(400),
+        makes: "mark",
+        tool: "",
+      },
+      kit,
+    );
     const sheet = compile(zProcedure.parse(next), { tools: known });
     expect(at(sheet, "second-mark-at")).toBe(54);
     expect(sheet.checks.find(({ dimension }) => dimension === "second-mark")).toMatchObject({
@@ -56,15 +62,19 @@ describe("a length put into a procedure", () => {
     expect(line("mark-second-mark")).toBeLessThan(line("make-buffer"));
   });
   it("of a layer is marked, then taken off by its tool; a name that is there already gets its own id", () => {
-    const next = withLength(document, {
-      name: "Jacket",
-      from: "cable-end",
-      nominal: um(80_000),
-      plus: null,
-      minus: null,
-      makes: "yarn",
-      tool: "shears",
-    });
+    const next = withLength(
+      document,
+      {
+        name: "Jacket",
+        from: "cable-end",
+        nominal: um(80_000),
+        plus: null,
+        minus: null,
+        makes: "yarn",
+        tool: "shears",
+      },
+      kit,
+    );
     const whole = zProcedure.parse(next);
     expect(whole.dimensions.map(({ id }) => id)).toContain("jacket-2");
     expect(whole.steps.find(({ id }) => id === "make-jacket-2")).toMatchObject({
@@ -104,13 +114,17 @@ describe("a look put into a procedure", () => {
 
 describe("an edge in front of one it must lie behind", () => {
   const placed = (jacket: string, buffer: string) => {
-    const made = draftFromLengths([row("Jacket", "end", jacket), row("Buffer", "end", buffer)], {
-      id: "x",
-      name: "x",
-      date: "2026-11-26",
-      appliesTo: { constructions: ["simplex-cord"], cores: ["9/125"] },
-      startsAt: "jacket",
-    });
+    const made = draftFromLengths(
+      [row("Jacket", "end", jacket), row("Buffer", "end", buffer)],
+      {
+        id: "x",
+        name: "x",
+        date: "2026-11-26",
+        appliesTo: { constructions: ["simplex-cord"], cores: ["9/125"] },
+        startsAt: "jacket",
+      },
+      kit,
+    );
     if (!made.ok) throw new Error(made.problem.message);
     const one = placementOf(zProcedure.parse(made.value), cord(), { core: "9/125", choices: {} }, known);
     return one ? nestingOf(one).map(({ message, ids }) => [message, ids]) : null;

@@ -1,5 +1,6 @@
 import type { Length } from "../length/length";
 import type { ProcedureDocument } from "../procedure/procedure";
+import { type DraftKit, named } from "./kit";
 
 type Step = ProcedureDocument["steps"][number];
 type Layer = ProcedureDocument["startsAt"];
@@ -63,7 +64,7 @@ const putIn = <T>(list: readonly T[], at: number, ...more: T[]): T[] => [
  * A procedure with one length more: its feature, its dimension, the steps that draw it and take off to it, and its
  * reading where lengths are measured. Steps go in before the glass is bared; they can be moved from there.
  */
-export function withLength(document: ProcedureDocument, added: NewLength): ProcedureDocument {
+export function withLength(document: ProcedureDocument, added: NewLength, kit: DraftKit): ProcedureDocument {
   const { name, from, nominal, plus, minus, makes, tool } = added;
   const { features, dimensions, steps } = document;
   const dimension = free(
@@ -78,10 +79,10 @@ export function withLength(document: ProcedureDocument, added: NewLength): Proce
   const mark: Step = {
     id: free(`mark-${dimension}`, ids),
     kind: "mark",
-    title: `Mark: ${name}`,
+    ...named(kit.mark, name),
     makes: feature,
     by: dimension,
-    tool: "rule-and-pen",
+    tool: kit.tools.mark,
   };
   const off: Step[] =
     makes === "mark"
@@ -90,11 +91,10 @@ export function withLength(document: ProcedureDocument, added: NewLength): Proce
           {
             id: free(`make-${dimension}`, ids),
             kind: "remove",
-            title: `Take off: ${name}`,
+            ...named(makes === "coating" ? kit.bare : kit.take, name),
             layers: [makes],
             to: feature,
             tool,
-            cautions: ["blades"],
           },
         ];
   const measured = (at: number): Step[] =>

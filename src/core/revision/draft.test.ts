@@ -3,6 +3,7 @@ import { zProcedure } from "../procedure/procedure";
 import { contradictionsOf } from "../review/contradictions";
 import { at, compile, cord, prepared, tools } from "../runsheet/fixtures/made";
 import { type DraftBasis, draftFromLengths, type LengthRow } from "./draft";
+import { kit } from "./fixtures/kit";
 
 const basis: DraftBasis = {
   id: "hut-stub",
@@ -38,7 +39,7 @@ describe("a card of lengths", () => {
     row("Second mark", "from the buffer", "1/2", { unit: "in", plus: "1/32" }),
     row("Cleave", "buffer", "8.5", { plus: "0.5", minus: "0.3" }),
   ];
-  const outcome = draftFromLengths(rows, basis);
+  const outcome = draftFromLengths(rows, basis, kit);
   if (!outcome.ok) throw new Error(outcome.problem.message);
   const procedure = zProcedure.parse(outcome.value);
   const sheet = compile(procedure, { tools: known });
@@ -56,7 +57,7 @@ describe("a card of lengths", () => {
   });
   it("lays its steps out in an order that works, whatever order the card has", () => {
     const worked = (...list: LengthRow[]) => {
-      const drafted = draftFromLengths(list, basis);
+      const drafted = draftFromLengths(list, basis, kit);
       return drafted.ok ? drafted.value.steps.map(({ id }) => id) : [drafted.problem.message];
     };
     const inOrder = [
@@ -128,13 +129,14 @@ describe("a card that is wrong is refused by its row", () => {
     [[row("Jacket", "end", "5", { plus: "some" })], /Row 1/],
     [Array.from({ length: 61 }, (_, i) => row(`l${i}`, "end", "5")), /At most 60/],
   ])("%#", (rows, said) => {
-    const outcome = draftFromLengths(rows, basis);
+    const outcome = draftFromLengths(rows, basis, kit);
     expect(outcome.ok ? "taken" : outcome.problem.message).toMatch(said);
   });
   it("tells every row that is wrong at once", () => {
     const outcome = draftFromLengths(
       [row("Jacket", "moon", "5"), row("Buffer", "end", "wide"), row("Cleave", "end", "9")],
       basis,
+      kit,
     );
     const lines = outcome.ok ? [] : outcome.problem.message.split("\n");
     expect(lines).toHaveLength(2);

@@ -2,6 +2,7 @@ import type { Length } from "../length/length";
 import { parseLength } from "../length/parse";
 import { type Outcome, ok, type Problem, refuse } from "../problem/problem";
 import type { ProcedureDocument } from "../procedure/procedure";
+import { type DraftKit, named } from "./kit";
 
 /** One row of a card: a length with its datum, as text. */
 export interface LengthRow {
@@ -43,13 +44,16 @@ const END = "cable-end";
 const MOST_ROWS = 60;
 
 /** Words that say which layers a length strips, the outermost first. */
-const LAYER_WORDS: readonly (readonly [RegExp, readonly Layer[], string])[] = [
-  [/\b(jacket|sheath)\b/i, ["jacket"], "ring-cutter"],
-  [/\b(yarn|aramid)\b/i, ["yarn"], "shears"],
-  [/\btube\b/i, ["tube"], "tube-cutter"],
-  [/\b(buffer|900)\b/i, ["buffer", "coating"], "buffer-stripper"],
-  [/\b(coating|250|strip)\b/i, ["coating"], "coating-stripper"],
+const LAYER_WORDS: readonly (readonly [RegExp, readonly Layer[], keyof DraftKit["tools"]])[] = [
+  [/\b(jacket|sheath)\b/i, ["jacket"], "jacket"],
+  [/\b(yarn|aramid)\b/i, ["yarn"], "yarn"],
+  [/\btube\b/i, ["tube"], "tube"],
+  [/\b(buffer|900)\b/i, ["buffer", "coating"], "buffer"],
+  [/\b(coating|250|strip)\b/i, ["coating"], "coating"],
 ];
+
+/** Where the name says no layer, the glass is bared. */
+const UNNAMED: (typeof LAYER_WORDS)[number] = [/./, ["coating"], "coating"];
 
 const slug = (text: string): string =>
   text
@@ -66,7 +70,11 @@ const slug = (text: string): string =>
  * is still there, nothing drawn on wiped glass, and what is measured from the cable end before a cleave takes that away.
  * @returns the draft, or every row that is wrong, a line each: its number, what was found and what is allowed.
  */
-export function draftFromLengths(rows: readonly LengthRow[], basis: DraftBasis): Outcome<ProcedureDocument> {
+export function draftFromLengths(
+  rows: readonly LengthRow[],
+  basis: DraftBasis,
+  kit: DraftKit,
+): Outcome<ProcedureDocument> {
   if (rows.length === 0) return refuse("empty", "There is no length in it: one row a length, names first.");
   if (rows.length > MOST_ROWS) return refuse("too-many", `At most ${MOST_ROWS} lengths make one procedure.`);
   const read: Row[] = [];
@@ -79,7 +87,7 @@ export function draftFromLengths(rows: readonly LengthRow[], basis: DraftBasis):
   const [first] = problems;
   if (first)
     return { ok: false, problem: { ...first, message: problems.map(({ message }) => message).join("\n") } };
-  return ok(assemble(read, basis));
+  return ok(assemble(read, basis, kit));
 }
 
 /** Where each length lies behind the cable end, micrometres, by its row's id. */
@@ -191,16 +199,16 @@ function lengthIn(text: string, unit: string): Outcome<Length> {
 
 const featureId = ({ id, kind }: Row): string => (kind === "cleave" ? "glass-end" : `${id}-at`);
 
-function layersOf({ name, kind, outer }: Row): { layers: readonly Layer[]; tool: string } {
-  if (kind !== "strip") return { layers: [], tool: "rule-and-pen" };
-  const [, layers, tool] = LAYER_WORDS.find(([word]) => word.test(name)) ?? LAYER_WORDS[4] ?? [];
-  const named = (layers ?? []).map((layer) => (layer === "jacket" && outer === "sheath" ? "sheath" : layer));
-  return { layers: named, tool: tool ?? "buffer-stripper" };
+function layersOf({ name, kind, outer }: Row): { layers: readonly Layer[]; by: keyof DraftKit["tools"] } {
+  if (kind !== "strip") return { layers: [], by: "mark" };
+  const [, layers, by] = LAYER_WORDS.find(([word]) => word.test(name)) ?? UNNAMED;
+  return { layers: layers.map((layer) => (layer === "jacket" && outer === "sheath" ? "sheath" : layer)), by };
 }
 
 function assemble(
   rows: readonly Row[],
   { id, name, date, appliesTo, startsAt }: DraftBasis,
+  kit: DraftKit,
 ): ProcedureDocument {
   const featureOf = (row: string) => {
     const found = rows.find((one) => one.id === row);
@@ -239,50 +247,37 @@ function assemble(
   const late = rows.filter((row) => !early.includes(row));
   const bares = rows.some((row) => layersOf(row).layers.includes("coating"));
   const steps: Step[] = [
-    {
-      id: "thread",
-      kind: "thread",
-      title: "Thread on",
-      how: "What the part's sheet names, in its order.",
-      cautions: ["eyes"],
-    },
-    ...deeds.map(stepOf),
+    { id: "thread", kind: "thread", ...kit.thread },
+    ...deeds.map((deed) => stepOf(deed, kit)),
     ...(early.length > 0
       ? [
           {
             id: "measure-first",
             kind: "measure" as const,
-            title: "Measure from the cable end",
-            how: "Before the cleave takes that end away.",
+            ...kit.measureFirst,
             checks: early.map((row) => row.id),
           },
         ]
       : []),
-    ...(bares ? [WIPE] : []),
-    ...cleaves.map(cleaveOf),
+    ...(bares ? [{ id: "clean", kind: "clean" as const, ...kit.wipe }] : []),
+    ...cleaves.map((row) => cleaveOf(row, kit)),
     ...(late.length > 0
       ? [
           {
             id: "measure",
             kind: "measure" as const,
-            title: "Measure the prepared end",
+            ...kit.measure,
             checks: late.map((row) => row.id),
           },
         ]
       : []),
-    { id: "cap", kind: "cap", title: "Finish and cap", how: "As the part's sheet says." },
-    {
-      id: "shards",
-      kind: "dispose",
-      title: "Count the shards",
-      how: "Every piece of glass is in the bin before the bench is left.",
-      cautions: ["shards"],
-    },
+    { id: "cap", kind: "cap", ...kit.finish },
+    { id: "shards", kind: "dispose", ...kit.dispose },
   ];
   return {
     id,
     revision: 1,
-    source: { kind: "own", note: "Drafted from a list of lengths.", date },
+    source: { kind: "own", note: kit.note, date },
     name,
     family: "own",
     about: "",
@@ -292,8 +287,8 @@ function assemble(
     features,
     dimensions,
     steps,
-    squareUp: 5,
-    retries: [{ id: "again", name: "strip again", most: 2 }],
+    squareUp: kit.squareUp,
+    retries: [{ id: "again", ...kit.retry }],
   };
 }
 
@@ -308,46 +303,33 @@ const LAYERS_OUTSIDE_IN: readonly Layer[] = [
   "glass",
 ];
 
-const WIPE: Step = {
-  id: "clean",
-  kind: "clean",
-  title: "Wipe the glass",
-  how: "Lint-free wipe with alcohol, a quarter turn between. Never wipe after the cleave.",
-  count: { min: 2, max: 2, of: "wipes" },
-  cautions: ["alcohol"],
-};
-
-const cleaveOf = (row: Row): Step => ({
+const cleaveOf = (row: Row, kit: DraftKit): Step => ({
   id: `make-${row.id}`,
   kind: "cleave",
-  title: "Cleave",
-  how: "Do not touch the end afterwards.",
+  ...kit.cleave,
   makes: featureId(row),
   by: row.id,
-  tool: "bench-cleaver",
+  tool: kit.tools.cleave,
   replaces: END,
-  shards: 1,
-  cautions: ["shards"],
 });
 
-function stepOf({ row, part }: Deed): Step {
-  const { layers, tool } = layersOf(row);
+function stepOf({ row, part }: Deed, kit: DraftKit): Step {
+  const { layers, by } = layersOf(row);
   if (part === "draw")
     return {
       id: `mark-${row.id}`,
       kind: "mark",
-      title: `Mark: ${row.name}`,
+      ...named(kit.mark, row.name),
       makes: featureId(row),
       by: row.id,
-      tool: "rule-and-pen",
+      tool: kit.tools.mark,
     };
   return {
     id: `make-${row.id}`,
     kind: "remove",
-    title: `Take off: ${row.name}`,
+    ...named(layers.includes("coating") ? kit.bare : kit.take, row.name),
     layers: [...layers],
     to: featureId(row),
-    tool,
-    cautions: layers.includes("coating") ? ["eyes", "shards"] : ["blades"],
+    tool: kit.tools[by],
   };
 }

@@ -9,6 +9,7 @@ import { toast } from "sonner";
 import {
   type Cable,
   check,
+  type DraftKit,
   type NewLength,
   type Problem,
   type ProcedureDocument,
@@ -43,12 +44,13 @@ interface EditorProps {
   readonly from?: string;
   readonly cables: readonly Cable[];
   readonly tools: readonly Tool[];
+  readonly kit: DraftKit;
 }
 
 const TABS = ["Lengths", "Parts", "Steps", "About", "As text"] as const;
 
 /** A procedure under the pen: its end drawn beside it as one writes, what contradicts named at once. */
-export function Editor({ initial, basis, from, cables, tools }: EditorProps) {
+export function Editor({ initial, basis, from, cables, tools, kit }: EditorProps) {
   const router = useRouter();
   const { who } = usePeople();
   const edited = useDraft(`${initial.id}@${basis ?? "new"}`, initial, isWhole);
@@ -104,8 +106,8 @@ export function Editor({ initial, basis, from, cables, tools }: EditorProps) {
     [change],
   );
   const addLength = useCallback(
-    (length: NewLength) => change("lengths/add", (now) => withLength(now, length)),
-    [change],
+    (length: NewLength) => change("lengths/add", (now) => withLength(now, length, kit)),
+    [change, kit],
   );
   const putLength = useCallback(
     (at: number, field: string, next: Dimension) =>

@@ -5,6 +5,7 @@ import { useState } from "react";
 import {
   type Cable,
   check,
+  type DraftKit,
   draftFromLengths,
   type ProcedureDocument,
   problemOf,
@@ -31,6 +32,7 @@ interface NewSheetProps {
   readonly cables: readonly Cable[];
   readonly tools: readonly Tool[];
   readonly taken: readonly string[];
+  readonly kit: DraftKit;
 }
 
 const EXAMPLE = `name,datum,value,unit,plus,minus
@@ -70,7 +72,7 @@ function appliesTo(cable: Cable): ProcedureDocument["appliesTo"] {
 }
 
 /** A sheet of one's own: a list of lengths pasted or dropped becomes a draft; a document from elsewhere is taken in. */
-export function NewSheet({ cables, tools, taken }: NewSheetProps) {
+export function NewSheet({ cables, tools, taken, kit }: NewSheetProps) {
   const [name, setName] = useState("");
   const [cableId, setCableId] = useState(cables[0]?.id ?? "");
   const [text, setText] = useState("");
@@ -87,6 +89,7 @@ export function NewSheet({ cables, tools, taken }: NewSheetProps) {
         {...(draft.from ? { from: draft.from } : {})}
         cables={cables}
         tools={tools}
+        kit={kit}
       />
     );
 
@@ -110,13 +113,17 @@ export function NewSheet({ cables, tools, taken }: NewSheetProps) {
     }
     const rows = lengthsFromText(from);
     const drafted = rows.ok
-      ? draftFromLengths(rows.value, {
-          id: free(idOf(name), taken),
-          name: name.trim(),
-          date: new Date().toISOString().slice(0, 10),
-          appliesTo: appliesTo(cable),
-          startsAt: cable.layers[0]?.kind ?? "jacket",
-        })
+      ? draftFromLengths(
+          rows.value,
+          {
+            id: free(idOf(name), taken),
+            name: name.trim(),
+            date: new Date().toISOString().slice(0, 10),
+            appliesTo: appliesTo(cable),
+            startsAt: cable.layers[0]?.kind ?? "jacket",
+          },
+          kit,
+        )
       : rows;
     if (drafted.ok) begin(drafted.value);
     else setProblem(drafted.problem.message);

@@ -7,6 +7,6 @@ export const metadata: Metadata = { title: "A sheet of your own" };
 export const dynamic = "force-dynamic";
 
 export default function NewSheetPage() {
-  const { cables, procedures, tools } = library(theStore());
-  return <NewSheet cables={cables} tools={tools} taken={procedures.map(({ id }) => id)} />;
+  const { cables, procedures, tools, draft } = library(theStore());
+  return <NewSheet cables={cables} tools={tools} taken={procedures.map(({ id }) => id)} kit={draft} />;
 }

@@ -17,18 +17,19 @@ interface EditProps {
 export default async function EditPage({ params, searchParams }: EditProps) {
   const { id } = await params;
   const { copy } = await searchParams;
-  const { procedures, cables, tools } = library(theStore());
+  const { procedures, cables, tools, draft: kit } = library(theStore());
   if (!procedures.some((one) => one.id === id)) notFound();
   const document = JSON.parse(documentText(theStore(), "procedure", id)) as ProcedureDocument;
   const ids = procedures.map((one) => one.id);
   return copy ? (
-    <Editor initial={copyOf(document, ids)} basis={null} from={id} cables={cables} tools={tools} />
+    <Editor initial={copyOf(document, ids)} basis={null} from={id} cables={cables} tools={tools} kit={kit} />
   ) : (
     <Editor
       initial={document}
       basis={newestRevision(theStore(), "procedure", id)}
       cables={cables}
       tools={tools}
+      kit={kit}
     />
   );
 }
