@@ -11,6 +11,7 @@ import {
   judgementOf,
   type Line,
   type RunSheet,
+  resolved,
   retriesOffered,
   retryEvent,
   reworkEvent,
@@ -247,7 +248,7 @@ export function seed(store: Store, text: string, now = new Date()): void {
     const procedure = procedures.find(({ id }) => id === style);
     const on = cables.find(({ id }) => id === cable);
     if (!procedure || !on) throw new Error(`${style} on ${cable} is not on the shelf`);
-    const figures = figuresToConfirm(procedure, on, { core, choices: withDefaults(procedure, {}) });
+    const figures = figuresToConfirm(resolved(procedure, on, { core, choices: withDefaults(procedure, {}) }));
     confirmFigures({ store, now, actor: whoIs(demo.people[by] ?? "") }, style, {
       basis: procedure.revision,
       cable,

@@ -15,6 +15,7 @@ import {
   toolingAdvice,
   variantsOf,
 } from "@/core";
+import { resolved } from "@/core/runsheet/resolved";
 import { shippedLibrary } from "@/store/shipped";
 
 /**
@@ -28,7 +29,7 @@ const laidOut = procedures.flatMap((procedure) =>
       .filter((core) => misfits(procedure, cable, core).length === 0)
       .flatMap((core) =>
         [...variantsOf(procedure, cable, core)].map((picked) => {
-          const placement = placementOf(procedure, cable, picked, tools);
+          const placement = placementOf(resolved(procedure, cable, picked), tools);
           if (!placement) throw new Error(`${procedure.id} cannot be laid out on ${cable.id}`);
           return {
             name: `${procedure.id} on ${cable.id}, ${Object.values(picked.choices).join()}`,

@@ -76,6 +76,7 @@ export * from "./rework/problem";
 export * from "./rework/rework";
 export * from "./runsheet/compile";
 export * from "./runsheet/document";
+export * from "./runsheet/resolved";
 export * from "./runsheet/runsheet";
 export * from "./runsheet/spoken";
 export * from "./runsheet/stated";

@@ -10,6 +10,7 @@ import {
   type ProcedureDocument,
   personBy,
   type RevisionLine,
+  resolved,
   withConfirmed,
   withDefaults,
   zCable,
@@ -229,7 +230,9 @@ export function confirmFigures(act: Act, id: string, input: unknown) {
     const found = newestRevision(store, "procedure", id);
     mustBeNewest(found, basis, id);
     const revision = (found ?? 0) + 1;
-    const known = figuresToConfirm(procedure, cable, { core, choices: withDefaults(procedure, choices) });
+    const known = figuresToConfirm(
+      resolved(procedure, cable, { core, choices: withDefaults(procedure, choices) }),
+    );
     const confirmed = figures.map(({ key, ...figure }, i) => {
       const asked = known.find((one) => one.key === key);
       if (!asked)

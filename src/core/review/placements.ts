@@ -1,34 +1,20 @@
 import type { Cable } from "../cable/cable";
 import { InputError } from "../problem/problem";
-import type { Picked } from "../procedure/condition";
 import { misfits } from "../procedure/fit";
 import { type Procedure, withDefaults } from "../procedure/procedure";
-import type { Step } from "../procedure/step";
 import type { Tool } from "../procedure/tool";
 import { type Placed, placeFeatures } from "../runsheet/placing";
-import { type Stated, statedFor, stepsFor } from "../runsheet/stated";
+import { type Resolved, resolved } from "../runsheet/resolved";
 
-/** A procedure laid out on one cable: its steps, figures and where each feature comes to lie. */
-export interface Placement {
-  readonly cable: Cable;
-  readonly picked: Picked;
-  readonly steps: readonly Step[];
-  readonly dimensions: readonly Stated[];
+/** A procedure laid out on one cable: what of it holds there, and where each feature comes to lie. */
+export interface Placement extends Resolved {
   readonly placed: ReadonlyMap<string, Placed>;
 }
 
 /** Lays a procedure out on a cable; null where a datum or a tool is missing, which is told elsewhere. */
-export function placementOf(
-  procedure: Procedure,
-  cable: Cable,
-  picked: Picked,
-  tools: readonly Tool[],
-): Placement | null {
-  const steps = stepsFor(procedure, cable, picked);
-  const dimensions = statedFor(procedure, cable, picked);
+export function placementOf(made: Resolved, tools: readonly Tool[]): Placement | null {
   try {
-    const placed = placeFeatures(procedure, steps, dimensions, new Map(tools.map((tool) => [tool.id, tool])));
-    return { cable, picked, steps, dimensions, placed };
+    return { ...made, placed: placeFeatures(made, tools) };
   } catch (error) {
     if (error instanceof InputError) return null;
     throw error;
@@ -46,6 +32,8 @@ export const usualPlacements = (
       .filter((core) => misfits(procedure, cable, core).length === 0)
       .slice(0, 1)
       .flatMap(
-        (core) => placementOf(procedure, cable, { core, choices: withDefaults(procedure, {}) }, tools) ?? [],
+        (core) =>
+          placementOf(resolved(procedure, cable, { core, choices: withDefaults(procedure, {}) }), tools) ??
+          [],
       ),
   );

@@ -13,7 +13,7 @@ import {
 import type { Tool } from "../procedure/tool";
 import { compileRunSheet } from "../runsheet/compile";
 import type { RunSheet } from "../runsheet/runsheet";
-import { statedFor } from "../runsheet/stated";
+import { figuresFor } from "../runsheet/stated";
 import { type Advice, adviceOn } from "./advice";
 import { type Contradiction, contradictionsOf } from "./contradictions";
 import { nestingOf } from "./nesting";
@@ -122,7 +122,7 @@ export function secondLook(
   const drawn = attempt(() => compileRunSheet({ procedure, cable: on, core, choices: {}, tools }));
   const problem = drawn.problem?.code === "contradiction" ? null : drawn.problem;
   const cases = Object.fromEntries(
-    statedFor(procedure, on, { core, choices: withDefaults(procedure, {}) }).map((one) => [
+    figuresFor(procedure, on, { core, choices: withDefaults(procedure, {}) }).map((one) => [
       one.id,
       one.caseIndex,
     ]),

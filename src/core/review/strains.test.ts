@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { compile, cord, procedureOf, type Row, tools } from "../runsheet/fixtures/made";
+import { resolved } from "../runsheet/resolved";
 import { placementOf } from "./placements";
 import { strainAdvice, strainsOf } from "./strains";
 
@@ -38,7 +39,7 @@ function stub(strip: number, reference: number, cleave: number, standOff: number
   });
 }
 const strains = (...by: Parameters<typeof stub>) => {
-  const placement = placementOf(stub(...by), cord(), { core: "9/125", choices: {} }, tools);
+  const placement = placementOf(resolved(stub(...by), cord(), { core: "9/125", choices: {} }), tools);
   if (!placement) throw new Error("it can be laid out");
   return strainsOf(placement);
 };

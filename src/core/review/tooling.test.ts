@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
 import type { Procedure } from "../procedure/procedure";
 import { cord, procedureOf, tools } from "../runsheet/fixtures/made";
+import { resolved } from "../runsheet/resolved";
 import { placementOf } from "./placements";
 import { toolingAdvice } from "./tooling";
 
@@ -99,7 +100,7 @@ function advised({ hole = 0.3, depth = 0.3, cleave = 9, moved = "before" as "bef
       },
     },
   );
-  const placement = placementOf(procedure, cord(), { core: "9/125", choices: {} }, tools);
+  const placement = placementOf(resolved(procedure, cord(), { core: "9/125", choices: {} }), tools);
   if (!placement) throw new Error("it can be laid out");
   return toolingAdvice(placement, tools).map(({ id, message }) => `${id}: ${message}`);
 }

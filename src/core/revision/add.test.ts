@@ -5,6 +5,7 @@ import { judgementOf } from "../procedure/step";
 import { nestingOf } from "../review/nesting";
 import { placementOf } from "../review/placements";
 import { at, compile, cord, tools } from "../runsheet/fixtures/made";
+import { resolved } from "../runsheet/resolved";
 import { withLength, withLook } from "./add";
 import { draftFromLengths } from "./draft";
 import { kit } from "./fixtures/kit";
@@ -126,7 +127,10 @@ describe("an edge in front of one it must lie behind", () => {
       kit,
     );
     if (!made.ok) throw new Error(made.problem.message);
-    const one = placementOf(zProcedure.parse(made.value), cord(), { core: "9/125", choices: {} }, known);
+    const one = placementOf(
+      resolved(zProcedure.parse(made.value), cord(), { core: "9/125", choices: {} }),
+      known,
+    );
     return one ? nestingOf(one).map(({ message, ids }) => [message, ids]) : null;
   };
   it("is told with both, and by how much", () => {

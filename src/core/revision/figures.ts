@@ -1,8 +1,8 @@
-import type { Cable } from "../cable/cable";
-import { holds, type Picked } from "../procedure/condition";
+import { mustHoldAt } from "../problem/held";
 import type { Procedure, ProcedureDocument } from "../procedure/procedure";
 import type { Setting } from "../procedure/setting";
-import { figureKey, isRepresentative, statedFor } from "../runsheet/stated";
+import type { Resolved } from "../runsheet/resolved";
+import { figureKey, isRepresentative } from "../runsheet/stated";
 
 /** One printed figure to be held against the part's sheet, and where it stands in the document. */
 export interface SheetFigure {
@@ -23,17 +23,15 @@ export interface SheetFigure {
 }
 
 /** Every figure that an end on this cable would be made by, in the order of the document. */
-export function figuresToConfirm(procedure: Procedure, cable: Cable, picked: Picked): SheetFigure[] {
-  return [
-    ...lengthFigures(procedure, cable, picked),
-    ...timeFigures(procedure, cable, picked),
-    ...settingFigures(procedure, cable, picked),
-  ];
-}
+export const figuresToConfirm = (made: Resolved): SheetFigure[] => [
+  ...lengthFigures(made),
+  ...timeFigures(made),
+  ...settingFigures(made),
+];
 
-function lengthFigures(procedure: Procedure, cable: Cable, picked: Picked): SheetFigure[] {
+function lengthFigures({ procedure, dimensions }: Resolved): SheetFigure[] {
   const nameOf = (id: string) => procedure.features.find((feature) => feature.id === id)?.name ?? id;
-  return statedFor(procedure, cable, picked).map((dimension) => {
+  return dimensions.map((dimension) => {
     const { id, name, from, to, nominal, plus, minus, caseIndex, representative, printed } = dimension;
     const at = procedure.dimensions.findIndex((one) => one.id === id);
     return {
@@ -55,27 +53,22 @@ function lengthFigures(procedure: Procedure, cable: Cable, picked: Picked): Shee
 type Steps = Procedure["steps"];
 
 /** Of each step that holds, where a field of it is stated: in the case that holds, else in the step itself. */
-function stepFields<K extends "seconds" | "setting">(
-  { steps }: Procedure,
-  cable: Cable,
-  picked: Picked,
-  field: K,
-) {
-  return steps.flatMap((step, i) => {
-    if (!holds(step.when, cable, picked)) return [];
-    const found = step.cases.findIndex(({ when }) => holds(when, cable, picked));
-    const inCase = step.cases[found]?.[field] !== undefined;
-    const value = (inCase ? step.cases[found]?.[field] : step[field]) as Steps[number][K];
+function stepFields<K extends "seconds" | "setting">({ steps, written, procedure }: Resolved, field: K) {
+  return steps.flatMap((step, n) => {
+    const value = step[field] as Steps[number][K];
     if (value === undefined) return [];
-    const path = inCase ? ["steps", i, "cases", found, field] : ["steps", i, field];
-    return [{ step, value, path, key: `${field}:${figureKey(step.id, inCase ? found : null)}` }];
+    const { at, caseIndex } = mustHoldAt(written, n);
+    const own = caseIndex !== null && procedure.steps[at]?.cases[caseIndex]?.[field] !== undefined;
+    const path = own ? ["steps", at, "cases", caseIndex, field] : ["steps", at, field];
+    return [{ step, value, path, key: `${field}:${figureKey(step.id, own ? caseIndex : null)}` }];
   });
 }
 
 const NO_TOLERANCE = { plus: null, minus: null, printed: null } as const;
 
-function timeFigures(procedure: Procedure, cable: Cable, picked: Picked): SheetFigure[] {
-  return stepFields(procedure, cable, picked, "seconds").map(({ step, value, path, key }) => ({
+function timeFigures(made: Resolved): SheetFigure[] {
+  const { procedure } = made;
+  return stepFields(made, "seconds").map(({ step, value, path, key }) => ({
     ...NO_TOLERANCE,
     key,
     path,
@@ -111,27 +104,26 @@ const UNIT_OF: Partial<Record<Setting["kind"], SheetFigure["unit"]>> = {
   torque: "N·m",
 };
 
-function settingFigures(procedure: Procedure, cable: Cable, picked: Picked): SheetFigure[] {
-  return stepFields(procedure, cable, picked, "setting").flatMap(
-    ({ step, value: setting, path, key }): SheetFigure[] => {
-      if (!setting || setting.kind === "program" || setting.kind === "words") return [];
-      const field = SETTING_FIELD[setting.kind];
-      const written = (setting as unknown as Record<string, number>)[field] as number;
-      return [
-        {
-          ...NO_TOLERANCE,
-          key,
-          path: [...path, field],
-          name: step.title,
-          about: SETTING_ABOUT[setting.kind],
-          unit: UNIT_OF[setting.kind] ?? "mm",
-          value: UNIT_OF[setting.kind] ? written : written / 1000,
-          most: null,
-          representative: isRepresentative(procedure, key),
-        },
-      ];
-    },
-  );
+function settingFigures(made: Resolved): SheetFigure[] {
+  const { procedure } = made;
+  return stepFields(made, "setting").flatMap(({ step, value: setting, path, key }): SheetFigure[] => {
+    if (!setting || setting.kind === "program" || setting.kind === "words") return [];
+    const field = SETTING_FIELD[setting.kind];
+    const written = (setting as unknown as Record<string, number>)[field] as number;
+    return [
+      {
+        ...NO_TOLERANCE,
+        key,
+        path: [...path, field],
+        name: step.title,
+        about: SETTING_ABOUT[setting.kind],
+        unit: UNIT_OF[setting.kind] ?? "mm",
+        value: UNIT_OF[setting.kind] ? written : written / 1000,
+        most: null,
+        representative: isRepresentative(procedure, key),
+      },
+    ];
+  });
 }
 
 /** What the technician read off the part's sheet for one figure. */

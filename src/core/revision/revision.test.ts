@@ -5,6 +5,7 @@ import { type ProcedureDocument, zProcedure } from "../procedure/procedure";
 import { adviceOn } from "../review/advice";
 import { contradictionsOf } from "../review/contradictions";
 import { at, compile, cord, procedureOf, type Row } from "../runsheet/fixtures/made";
+import { resolved } from "../runsheet/resolved";
 import { asOwn, changedFigures } from "./changed";
 import { compareProcedures } from "./compare";
 import { figureFrom, switchDatum, withFigureFrom } from "./datum";
@@ -163,7 +164,7 @@ describe("whose figures", () => {
   const picked = { core: "9/125", choices: {} };
   const next = { revision: 2, note: "sheet of the part", date: "2026-11-25" };
   it("held against the sheet become the user's own; the others stay representative, length by length", () => {
-    const asked = figuresToConfirm(zProcedure.parse(shipped), cord(), picked);
+    const asked = figuresToConfirm(resolved(zProcedure.parse(shipped), cord(), picked));
     expect(asked.map(({ key, value, representative }) => [key, value, representative])).toEqual([
       ["jacket", 66, true],
       ["buffer", 40, true],

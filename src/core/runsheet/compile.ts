@@ -11,9 +11,10 @@ import type { Tool } from "../procedure/tool";
 import { compileLengths } from "./lengths";
 import { compileLines, limitOf } from "./lines";
 import { type Placed, placeFeatures } from "./placing";
+import { resolved } from "./resolved";
 import type { RunSheet, SheetFeature } from "./runsheet";
 import { spokenConflict } from "./spoken";
-import { type Stated, statedFor, stepsFor } from "./stated";
+import type { Stated } from "./stated";
 
 export interface CompileInput {
   readonly procedure: Procedure;
@@ -32,13 +33,11 @@ export interface CompileInput {
 export function compileRunSheet({ procedure, cable, core, choices, tools }: CompileInput): RunSheet {
   refuseMisfit(procedure, cable, core);
   const picked = { core, choices: pickedChoices(procedure, cable, core, choices) };
-  const steps = stepsFor(procedure, cable, picked);
-  const dimensions = statedFor(procedure, cable, picked);
-  const parts = procedure.parts.filter((part) => holds(part.when, cable, picked));
-  const placed = placeFeatures(procedure, steps, dimensions, new Map(tools.map((tool) => [tool.id, tool])));
-  const known = dimensions.filter(({ from, to }) => placed.has(from) && placed.has(to));
+  const made = resolved(procedure, cable, picked);
+  const placed = placeFeatures(made, tools);
+  const known = made.dimensions.filter(({ from, to }) => placed.has(from) && placed.has(to));
   const limits = closedOrRefused(procedure, [...placed.keys()], known);
-  const lines = compileLines({ procedure, cable, steps, parts, dimensions: known, placed, limits });
+  const lines = compileLines({ ...made, dimensions: known, placed, limits });
   return {
     procedure: {
       id: procedure.id,
@@ -57,10 +56,10 @@ export function compileRunSheet({ procedure, cable, core, choices, tools }: Comp
         cable.layers.findIndex(({ kind }) => kind === procedure.startsAt),
       ),
     ),
-    features: [...placed.values()].map((one) => asFeature(one, steps, tools)),
+    features: [...placed.values()].map((one) => asFeature(one, made.steps, tools)),
     lines,
-    parts,
-    retries: procedure.retries.filter((retry) => holds(retry.when, cable, picked)),
+    parts: made.parts,
+    retries: made.retries,
     lengths: compileLengths(known, placed, limits),
     limits: known.map((dimension) => limitOf(dimension, placed, limits)),
     checks: lines.flatMap(({ checks }) => checks),

@@ -1,19 +1,15 @@
-import type { Cable, LayerKind } from "../cable/cable";
+import type { LayerKind } from "../cable/cable";
 import { statedLimits } from "../dimensions/dimension";
 import { type Limit, limitBetween } from "../dimensions/dimensions";
 import { type Length, um } from "../length/length";
-import type { Procedure, ProcedurePart } from "../procedure/procedure";
+import type { ProcedurePart } from "../procedure/procedure";
 import { type Bites, checksOf, madeBy, type Step } from "../procedure/step";
 import { fromDatum, type Placed, placedAt } from "./placing";
+import type { Resolved } from "./resolved";
 import type { BiteCount, Check, Figure, Line, SheetLimit } from "./runsheet";
 import type { Stated } from "./stated";
 
-interface LinesInput {
-  readonly procedure: Procedure;
-  readonly cable: Cable;
-  readonly steps: readonly Step[];
-  readonly parts: readonly ProcedurePart[];
-  readonly dimensions: readonly Stated[];
+interface LinesInput extends Pick<Resolved, "procedure" | "cable" | "steps" | "parts" | "dimensions"> {
   readonly placed: ReadonlyMap<string, Placed>;
   readonly limits: readonly Limit[];
 }

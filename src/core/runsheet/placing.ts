@@ -7,6 +7,7 @@ import type { Procedure, ProcedureFeature } from "../procedure/procedure";
 import { madeBy, type Step } from "../procedure/step";
 import type { Tool } from "../procedure/tool";
 import type { StackInput } from "../stack/stack";
+import type { Resolved } from "./resolved";
 import type { Stated } from "./stated";
 
 /** A feature where the procedure puts it: its nominal place, from what, and with which tools. */
@@ -50,11 +51,10 @@ export function fromDatum(
  * @throws InputError when a datum is not there yet, or a tool is not known.
  */
 export function placeFeatures(
-  procedure: Procedure,
-  steps: readonly Step[],
-  dimensions: readonly Stated[],
-  tools: ReadonlyMap<string, Tool>,
+  { procedure, steps, dimensions }: Pick<Resolved, "procedure" | "steps" | "dimensions">,
+  shelf: readonly Tool[],
 ): Map<string, Placed> {
+  const tools = new Map(shelf.map((tool) => [tool.id, tool]));
   const featureOf = new Map(procedure.features.map((feature) => [feature.id, feature]));
   const root = mustHoldAt(procedure.features, 0);
   const placed = new Map<string, Placed>([

@@ -1,7 +1,6 @@
 import type { Cable } from "../cable/cable";
 import { holds, type Picked } from "../procedure/condition";
 import type { Procedure, StatedDimension } from "../procedure/procedure";
-import type { Step } from "../procedure/step";
 
 /** A dimension with the figures that hold for a cable, and whether those are still nobody's own. */
 export interface Stated extends StatedDimension {
@@ -22,13 +21,6 @@ export const isRepresentative = ({ source, confirmed }: Procedure, key: string):
   source.kind === "representative" || (confirmed !== undefined && !confirmed.includes(key));
 
 /** The dimensions that hold for a cable and what was picked, each with its own figures. */
-export const statedFor = (procedure: Procedure, cable: Cable, picked: Picked): Stated[] =>
-  figuresFor(procedure, cable, picked).map((figures) => ({
-    ...figures,
-    representative: isRepresentative(procedure, figureKey(figures.id, figures.caseIndex)),
-  }));
-
-/** The same, without whose figures they are. */
 export const figuresFor = (
   { dimensions }: Pick<Procedure, "dimensions">,
   cable: Cable,
@@ -41,16 +33,3 @@ export const figuresFor = (
       const { nominal, plus, minus } = dimension.cases[found] ?? dimension;
       return { ...dimension, nominal, plus, minus, caseIndex: found < 0 ? null : found };
     });
-
-/** The steps that hold for a cable and what was picked: of each, the first case that holds is put over it. */
-export function stepsFor(procedure: Procedure, cable: Cable, picked: Picked): Step[] {
-  return procedure.steps
-    .filter((step) => holds(step.when, cable, picked))
-    .map((step) => {
-      const found = step.cases.find(({ when }) => holds(when, cable, picked));
-      if (!found) return step;
-      const { when: _, ...changes } = found;
-      const given = Object.entries(changes).filter(([, value]) => value !== undefined);
-      return { ...step, ...Object.fromEntries(given) } as Step;
-    });
-}

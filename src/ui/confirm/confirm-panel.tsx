@@ -2,7 +2,14 @@
 
 import { Dialog } from "radix-ui";
 import { type FormEvent, type KeyboardEvent, useMemo, useRef, useState } from "react";
-import { type Cable, figuresToConfirm, type Procedure, type SheetFigure, zRevisionAnswer } from "@/core";
+import {
+  type Cable,
+  figuresToConfirm,
+  type Procedure,
+  resolved,
+  type SheetFigure,
+  zRevisionAnswer,
+} from "@/core";
 import { Button } from "../controls/button";
 import { post } from "../http/http";
 import { usePeople } from "../people/people-context";
@@ -24,7 +31,7 @@ interface ConfirmProps {
 export function ConfirmPanel({ procedure, cable, core, choices, onClose, onKept, onLater }: ConfirmProps) {
   const { who } = usePeople();
   const figures = useMemo(
-    () => figuresToConfirm(procedure, cable, { core, choices }),
+    () => figuresToConfirm(resolved(procedure, cable, { core, choices })),
     [procedure, cable, core, choices],
   );
   const [rows, setRows] = useState<readonly Row[]>(() => figures.map(rowOf));
