@@ -9,7 +9,7 @@ import {
   endState,
   figuresToConfirm,
   judgementOf,
-  type Line,
+  mustHoldAt,
   type RunSheet,
   resolved,
   retriesOffered,
@@ -161,7 +161,7 @@ export function seed(store: Store, text: string, now = new Date()): void {
       let reworked = null as Readonly<Record<string, number>> | null;
       let off = 0;
       for (let index = 0; index < sheet.lines.length; index++) {
-        const line = sheet.lines[index] as Line;
+        const line = mustHoldAt(sheet.lines, index);
         events.push({ kind: "step", to: index });
         for (const { id, from, to, nominal } of line.checks.filter((one) => !end.skip.includes(one.id)))
           for (const wobble of [-20, 30]) {
@@ -192,7 +192,7 @@ export function seed(store: Store, text: string, now = new Date()): void {
             reworked = rework.places;
             events.push(rework as EventInput);
             for (const to of rework.steps) {
-              const again = sheet.lines[to] as Line;
+              const again = mustHoldAt(sheet.lines, to);
               const asked = judgementOf(again.step);
               const good = asked?.answers.find((answer) => answer.good);
               if (to !== rework.to) events.push({ kind: "step", to });

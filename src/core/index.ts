@@ -45,6 +45,7 @@ export * from "./operations/operations";
 export * from "./people/people";
 export * from "./problem/check";
 export * from "./problem/codes";
+export { mustHold, mustHoldAt, mustHoldIn } from "./problem/held";
 export * from "./problem/problem";
 export * from "./procedure/condition";
 export * from "./procedure/fit";

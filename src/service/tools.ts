@@ -1,6 +1,6 @@
 import { randomUUID } from "node:crypto";
 import { z } from "zod";
-import { type BladeLine, bladeStanding, check, InputError } from "@/core";
+import { type BladeLine, bladeStanding, check, InputError, type Tool } from "@/core";
 import { wholeLibrary } from "@/store/shelf";
 import type { Store } from "@/store/store";
 import { addToolEvent, bladeCount } from "@/store/tools";
@@ -13,9 +13,14 @@ export const zToolEvent = z.strictObject({
 
 /** Every tool with a blade, as its use on the ends and what was done to it leave it. */
 export const blades = (store: Store): BladeLine[] =>
-  wholeLibrary(store).tools.flatMap(({ id, name, blade }) =>
-    blade ? [{ tool: id, name, ...blade, standing: bladeStanding(blade, bladeCount(store, id)) }] : [],
+  wholeLibrary(store).tools.flatMap(({ blade, ...tool }) =>
+    blade ? [bladeLine(store, { ...tool, blade })] : [],
   );
+
+const bladeLine = (
+  store: Store,
+  { id, name, blade }: Pick<Tool, "id" | "name"> & { readonly blade: NonNullable<Tool["blade"]> },
+): BladeLine => ({ tool: id, name, ...blade, standing: bladeStanding(blade, bladeCount(store, id)) });
 
 /** Notes that a blade was wiped, turned or changed. @throws InputError for a tool without one. */
 export function seeToBlade({ store, now }: Act, tool: string, input: unknown): BladeLine {
@@ -23,5 +28,5 @@ export function seeToBlade({ store, now }: Act, tool: string, input: unknown): B
   const found = wholeLibrary(store).tools.find((one) => one.id === tool);
   if (!found?.blade) throw new InputError("not-found", `No tool with a blade called “${tool}”.`, ["tool"]);
   addToolEvent(store, { id, tool, action, at: now.toISOString() });
-  return blades(store).find((one) => one.tool === tool) as BladeLine;
+  return bladeLine(store, { ...found, blade: found.blade });
 }

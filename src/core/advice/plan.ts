@@ -2,7 +2,7 @@ import { handsOn } from "../batch/stages";
 import type { EndState } from "../end/state";
 import { type Length, um } from "../length/length";
 import type { AsMade } from "../measured/as-made";
-import { mustHold, mustHoldIn } from "../problem/held";
+import { mustHold, mustHoldAt, mustHoldIn } from "../problem/held";
 import type { Retry } from "../procedure/retry";
 import { judgementOf, type StepKind } from "../procedure/step";
 import { featureOf, type Line, type RunSheet, type SheetFeature } from "../runsheet/runsheet";
@@ -126,7 +126,7 @@ export function planOf(
         .filter(({ index }) => steps.includes(index) || (index > back && index <= last))
         .map(({ step }) => step.id),
     },
-    seconds: [...steps, back].reduce((sum, index) => sum + handsOn(sheet.lines[index]?.step as never), 0),
+    seconds: [...steps, back].reduce((sum, index) => sum + handsOn(mustHoldAt(sheet.lines, index).step), 0),
   };
 }
 

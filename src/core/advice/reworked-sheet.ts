@@ -1,5 +1,6 @@
 import type { EndState } from "../end/state";
 import { type Length, um } from "../length/length";
+import { mustHoldAt } from "../problem/held";
 import { countBites } from "../runsheet/lines";
 import { type Figure, featureOf, type Line, type RunSheet, type SheetFeature } from "../runsheet/runsheet";
 
@@ -9,7 +10,7 @@ export function sheetAt(sheet: RunSheet, places: Readonly<Record<string, Length>
     const position = places[feature.id];
     return position === undefined ? feature : { ...feature, position };
   });
-  const at = (id: string) => features.find((one) => one.id === id)?.position as Length;
+  const at = (id: string) => featureOf({ features }, id).position;
   return {
     ...sheet,
     features,
@@ -80,9 +81,9 @@ function again(sheet: RunSheet, line: Line, { inHand, reached }: EndState): Line
     const goneAt = sheet.features.find((one) => one.id === datum)?.goneAt ?? null;
     return goneAt !== null && goneAt < reached;
   };
-  const root = sheet.features[0]?.id as string;
+  const root = mustHoldAt(sheet.features, 0).id;
   const datum = gone(figure.own.datum) ? standIn(sheet, figure, gone) : figure.own.datum;
-  const at = (one: string) => sheet.features.find((other) => other.id === one)?.position as Length;
+  const at = (one: string) => featureOf(sheet, one).position;
   const from = byFurther ? id : datum;
   return {
     ...line,
@@ -110,7 +111,7 @@ function roomAt(
   id: string,
   there: (feature: string) => boolean,
 ): { plus: Length | null; minus: Length | null } {
-  const at = (one: string) => features.find((other) => other.id === one)?.position as Length;
+  const at = (one: string) => featureOf({ features }, one).position;
   const rooms = limits
     .filter(({ from, to }) => (from === id || to === id) && there(from) && there(to))
     .map(({ from, to, min, max }) => {

@@ -154,7 +154,7 @@ function recommendedPlacing(
 const onlyMarks = ({ features }: LeastProblem, places: Readonly<Record<string, Length>>) =>
   Object.fromEntries(
     features.flatMap(({ name, kind }) =>
-      kind === "mark" && places[name] !== undefined ? [[name, places[name] as Length]] : [],
+      kind === "mark" && places[name] !== undefined ? [[name, mustHoldIn(places, name)]] : [],
     ),
   );
 

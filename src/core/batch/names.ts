@@ -19,9 +19,7 @@ export function nameBy(pattern: string, place: number, first = 1): string {
  * braces is not known, or a name is too long.
  */
 export function patternProblem(pattern: string, count: number, most = 120): string | null {
-  const unknown = pattern
-    .match(/\{[^}]*\}?/g)
-    ?.find((part) => !NAME_PARTS.includes(part as (typeof NAME_PARTS)[number]));
+  const unknown = pattern.match(/\{[^}]*\}?/g)?.find((part) => !NAME_PARTS.some((known) => known === part));
   if (unknown) return `“${unknown}” is not known: use ${NAME_PARTS.join(", ")}.`;
   const names = Array.from({ length: count }, (_, place) => nameBy(pattern, place));
   if (names.some((name) => name === "")) return "A name says something.";

@@ -44,22 +44,22 @@ export function scheduleIn(stages: readonly Stage[], ends: number, group: number
   let idle = 0;
   const runsOf = (end: number): number => {
     const stage = mustHoldAt(stages, mustHoldAt(at, end));
-    return stage.within ? stage.within.until - (at[end] as number) + 1 : 1;
+    return stage.within ? stage.within.until - mustHoldAt(at, end) + 1 : 1;
   };
   while (at.some((stage) => stage < stages.length)) {
     const end = nextEnd(at, ready, stages.length, group, now);
-    const wait = Math.max(0, (ready[end] as number) - now);
+    const wait = Math.max(0, mustHoldAt(ready, end) - now);
     idle += wait;
     now += wait;
     for (let run = runsOf(end); run > 0; run--) {
       const stage = mustHoldAt(stages, mustHoldAt(at, end));
-      const handsFrom = Math.max(now, ready[end] as number);
+      const handsFrom = Math.max(now, mustHoldAt(ready, end));
       idle += handsFrom - now;
       const handsTo = handsFrom + stage.hands;
       now = handsTo;
       ready[end] = handsTo + stage.wait;
-      slots.push({ end, stage: at[end] as number, handsFrom, handsTo, readyAt: ready[end] as number });
-      at[end] = (at[end] as number) + 1;
+      slots.push({ end, stage: mustHoldAt(at, end), handsFrom, handsTo, readyAt: mustHoldAt(ready, end) });
+      at[end] = mustHoldAt(at, end) + 1;
     }
   }
   return {
@@ -80,19 +80,19 @@ function nextEnd(
   group: number,
   now: number,
 ): number {
-  const open = at.map((_, end) => end).filter((end) => (at[end] as number) < stages);
-  const waiting = open.filter((end) => (ready[end] as number) <= now);
+  const open = at.map((_, end) => end).filter((end) => mustHoldAt(at, end) < stages);
+  const waiting = open.filter((end) => mustHoldAt(ready, end) <= now);
   const pool = waiting.length > 0 ? waiting : open;
   const rank = (end: number): readonly number[] =>
     waiting.length > 0
-      ? [Math.floor(end / group), at[end] as number, end]
-      : [ready[end] as number, Math.floor(end / group), end];
+      ? [Math.floor(end / group), mustHoldAt(at, end), end]
+      : [mustHoldAt(ready, end), Math.floor(end / group), end];
   return pool.reduce((best, end) => (before(rank(end), rank(best)) ? end : best));
 }
 
 function before(a: readonly number[], b: readonly number[]): boolean {
   const i = a.findIndex((value, at) => value !== b[at]);
-  return i >= 0 && (a[i] as number) < (b[i] as number);
+  return i >= 0 && mustHoldAt(a, i) < mustHoldAt(b, i);
 }
 
 function spareOf(stages: readonly Stage[], slots: readonly Slot[]): number | null {

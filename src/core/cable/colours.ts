@@ -1,3 +1,4 @@
+import { mustHoldAt } from "../problem/held";
 /** The twelve colours by which fibres, tubes and ribbons are told apart, in order, with their two-letter codes. */
 export const FIBRE_COLOURS = [
   { code: "BL", name: "blue" },
@@ -21,4 +22,4 @@ export type FibreColour = (typeof FIBRE_COLOURS)[number];
  * @example fibreColour(14).name // "orange"
  */
 export const fibreColour = (n: number): FibreColour =>
-  FIBRE_COLOURS[(n - 1) % FIBRE_COLOURS.length] as FibreColour;
+  mustHoldAt(FIBRE_COLOURS, (n - 1) % FIBRE_COLOURS.length);

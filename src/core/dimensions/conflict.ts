@@ -1,4 +1,5 @@
 import { type Length, um } from "../length/length";
+import { mustHold, mustHoldAt } from "../problem/held";
 import { type Dimension, statedLimits } from "./dimension";
 
 /** One closed chain of stated limits that cannot hold together, and by how much it falls short. */
@@ -18,8 +19,8 @@ function arcs(features: readonly string[], dimensions: readonly Dimension[]): Ar
   const index = new Map(features.map((name, i) => [name, i]));
   return dimensions.flatMap((dimension) => {
     const { min, max } = statedLimits(dimension);
-    const from = index.get(dimension.from) as number;
-    const to = index.get(dimension.to) as number;
+    const from = mustHold(index, dimension.from);
+    const to = mustHold(index, dimension.to);
     return [
       { id: dimension.id, from, to, most: max },
       { id: dimension.id, from: to, to: from, most: -min },
@@ -44,9 +45,9 @@ export function findConflict(features: readonly string[], dimensions: readonly D
     const via = new Int32Array(n * n).fill(-1);
     all.forEach((arc, which) => {
       for (let start = 0; start < n; start++) {
-        const candidate = (reach[start * n + arc.from] as number) + arc.most;
+        const candidate = mustHoldAt(reach, start * n + arc.from) + arc.most;
         const place = start * n + arc.to;
-        if (candidate < (next[place] as number)) {
+        if (candidate < mustHoldAt(next, place)) {
           next[place] = candidate;
           via[place] = which;
         }
@@ -55,11 +56,11 @@ export function findConflict(features: readonly string[], dimensions: readonly D
     rounds.push(via);
     let worst = -1;
     for (let start = 0; start < n; start++) {
-      const round = next[start * n + start] as number;
-      if (round < 0 && (worst < 0 || round < (next[worst * n + worst] as number))) worst = start;
+      const round = mustHoldAt(next, start * n + start);
+      if (round < 0 && (worst < 0 || round < mustHoldAt(next, worst * n + worst))) worst = start;
     }
     if (worst >= 0)
-      return { ids: chain(all, rounds, worst, n), shortBy: um(-(next[worst * n + worst] as number)) };
+      return { ids: chain(all, rounds, worst, n), shortBy: um(-mustHoldAt(next, worst * n + worst)) };
     reach = next;
   }
   return null;
@@ -69,7 +70,7 @@ function chain(all: readonly Arc[], rounds: readonly Int32Array[], start: number
   const ids: string[] = [];
   let at = start;
   for (let round = rounds.length - 1; round >= 0; round--) {
-    const arc = all[(rounds[round] as Int32Array)[start * n + at] as number] as Arc;
+    const arc = mustHoldAt(all, mustHoldAt(rounds, round)[start * n + at] as number);
     ids.unshift(arc.id);
     at = arc.from;
   }

@@ -1,4 +1,5 @@
 import { type Length, um } from "../length/length";
+import { mustHold, mustHoldAt } from "../problem/held";
 import { type Conflict, findConflict } from "./conflict";
 import { type Dimension, type DimensionsInput, statedLimits } from "./dimension";
 
@@ -30,18 +31,18 @@ export function closeLimits({ features, dimensions }: DimensionsInput): Closed {
   for (let i = 0; i < n; i++)
     for (let j = 0; j < n; j++) {
       if (i === j) continue;
-      const max = finite(most[i * n + j] as number);
-      const min = finite(-(most[j * n + i] as number));
+      const max = finite(mustHoldAt(most, i * n + j));
+      const min = finite(-mustHoldAt(most, j * n + i));
       if (min !== null || max !== null)
-        limits.push({ from: features[i] as string, to: features[j] as string, min, max });
+        limits.push({ from: mustHoldAt(features, i), to: mustHoldAt(features, j), min, max });
     }
   const index = new Map(features.map((name, i) => [name, i]));
   const tightened = dimensions
     .filter((dimension) => {
       const stated = statedLimits(dimension);
-      const from = index.get(dimension.from) as number;
-      const to = index.get(dimension.to) as number;
-      return (most[from * n + to] as number) < stated.max || -(most[to * n + from] as number) > stated.min;
+      const from = mustHold(index, dimension.from);
+      const to = mustHold(index, dimension.to);
+      return mustHoldAt(most, from * n + to) < stated.max || -mustHoldAt(most, to * n + from) > stated.min;
     })
     .map(({ id }) => id);
   return { consistent: true, limits, tightened };
@@ -57,20 +58,20 @@ function shortestPaths(features: readonly string[], dimensions: readonly Dimensi
   const index = new Map(features.map((name, i) => [name, i]));
   for (const dimension of dimensions) {
     const { min, max } = statedLimits(dimension);
-    const from = index.get(dimension.from) as number;
-    const to = index.get(dimension.to) as number;
-    most[from * n + to] = Math.min(most[from * n + to] as number, max);
-    most[to * n + from] = Math.min(most[to * n + from] as number, -min);
+    const from = mustHold(index, dimension.from);
+    const to = mustHold(index, dimension.to);
+    most[from * n + to] = Math.min(mustHoldAt(most, from * n + to), max);
+    most[to * n + from] = Math.min(mustHoldAt(most, to * n + from), -min);
   }
   for (let k = 0; k < n; k++)
     for (let i = 0; i < n; i++) {
-      const through = most[i * n + k] as number;
+      const through = mustHoldAt(most, i * n + k);
       if (through === Number.POSITIVE_INFINITY) continue;
       for (let j = 0; j < n; j++) {
-        const candidate = through + (most[k * n + j] as number);
-        if (candidate < (most[i * n + j] as number)) most[i * n + j] = candidate;
+        const candidate = through + mustHoldAt(most, k * n + j);
+        if (candidate < mustHoldAt(most, i * n + j)) most[i * n + j] = candidate;
       }
-      if ((most[i * n + i] as number) < 0) return null;
+      if (mustHoldAt(most, i * n + i) < 0) return null;
     }
   return most;
 }

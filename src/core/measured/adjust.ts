@@ -1,5 +1,6 @@
 import { inverse, Matrix } from "ml-matrix";
 import { type Length, um } from "../length/length";
+import { mustHold, mustHoldAt } from "../problem/held";
 
 /** A length as read: `to` lies `mean` behind `from`, with standard uncertainty `u`. Micrometres, not rounded. */
 export interface Difference {
@@ -42,7 +43,7 @@ export function adjust(expected: ReadonlyMap<string, Length>, differences: reado
     const own = differences.filter(({ from }) => group.includes(from));
     if (own.length === 0) continue;
     const covariance = inverse(new Matrix(normal(free, own))).to2DArray();
-    const base = expected.get(anchor) as number;
+    const base = mustHold(expected, anchor);
     const right = free.map((name) =>
       own.reduce((sum, one) => {
         const side = one.to === name ? 1 : one.from === name ? -1 : 0;
@@ -52,9 +53,9 @@ export function adjust(expected: ReadonlyMap<string, Length>, differences: reado
       }, 0),
     );
     const found = covariance.map((row) =>
-      row.reduce((sum, value, i) => sum + value * (right[i] as number), 0),
+      row.reduce((sum, value, i) => sum + value * mustHoldAt(right, i), 0),
     );
-    const at = (name: string) => (name === anchor ? base : (found[free.indexOf(name)] as number));
+    const at = (name: string) => (name === anchor ? base : mustHoldAt(found, free.indexOf(name)));
     for (const name of free) places.set(name, um(Math.round(at(name))));
     for (const one of own) {
       const spare = weighed(one.u) ** 2 - variance(covariance, free.indexOf(one.from), free.indexOf(one.to));
@@ -79,7 +80,7 @@ const weighed = (u: number): number => Math.max(1, u);
 function groupsOf(names: readonly string[], differences: readonly Difference[]): string[][] {
   const group = new Map(names.map((name, i) => [name, i]));
   for (const { from, to } of differences) {
-    const [keep, drop] = [group.get(from) as number, group.get(to) as number];
+    const [keep, drop] = [mustHold(group, from), mustHold(group, to)];
     for (const [name, at] of group) if (at === drop) group.set(name, keep);
   }
   return [...new Set(group.values())].map((at) => names.filter((name) => group.get(name) === at));
@@ -88,7 +89,7 @@ function groupsOf(names: readonly string[], differences: readonly Difference[]):
 function normal(free: readonly string[], differences: readonly Difference[]): number[][] {
   const matrix = free.map(() => free.map(() => 0));
   const add = (i: number, j: number, value: number) => {
-    if (i >= 0 && j >= 0) (matrix[i] as number[])[j] = ((matrix[i] as number[])[j] as number) + value;
+    if (i >= 0 && j >= 0) mustHoldAt(matrix, i)[j] = (mustHoldAt(matrix, i)[j] as number) + value;
   };
   for (const { from, to, u } of differences) {
     const [i, j, weight] = [free.indexOf(from), free.indexOf(to), 1 / weighed(u) ** 2];

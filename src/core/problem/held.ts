@@ -13,8 +13,8 @@ export function mustHoldIn<V>(record: Readonly<Record<string, V>>, key: string):
 }
 
 /** What a list has at a place that is known to be there. @throws Error naming the place where it is not. */
-export function mustHoldAt<V>(list: readonly V[], place: number): V {
-  const value = list.at(place);
+export function mustHoldAt<V>(list: ArrayLike<V>, place: number): V {
+  const value = list[place];
   if (value === undefined) throw new Error(`nothing is held at ${place}`);
   return value;
 }

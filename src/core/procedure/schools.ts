@@ -19,6 +19,6 @@ export const schoolsFor = (
   Object.fromEntries(
     choices.flatMap(({ id, school, options }) => {
       const wanted = schools[id];
-      return school && options.some((option) => option.id === wanted) ? [[id, wanted as string]] : [];
+      return school && wanted && options.some((option) => option.id === wanted) ? [[id, wanted]] : [];
     }),
   );

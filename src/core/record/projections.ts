@@ -156,7 +156,7 @@ function firstMean(events: readonly Recorded[], check: string): number | null {
     event.check === check &&
     event.instrument.id !== SIMULATED.id &&
     !struck.has(id)
-      ? [event.value as number]
+      ? [event.value]
       : [],
   );
   return values.length > 0 ? values.reduce((sum, value) => sum + value, 0) / values.length : null;

@@ -1,3 +1,4 @@
+import { mustHoldAt } from "../problem/held";
 import type { Procedure } from "../procedure/procedure";
 import { checksOf, judgementOf } from "../procedure/step";
 
@@ -54,7 +55,7 @@ function unguarded({ steps }: Procedure): Advice[] {
   if (bared >= 0 && !steps.slice(0, bared + 1).some(({ cautions }) => cautions.includes("eyes")))
     found.push({
       about: "step",
-      id: steps[bared]?.id as string,
+      id: mustHoldAt(steps, bared).id,
       message: "Glass is bared before eye protection is called for.",
     });
   for (const { id, kind, shards } of steps)
@@ -64,7 +65,7 @@ function unguarded({ steps }: Procedure): Advice[] {
   if (counted && !steps.some(({ kind }) => kind === "dispose"))
     found.push({
       about: "step",
-      id: steps.at(-1)?.id as string,
+      id: mustHoldAt(steps, steps.length - 1).id,
       message: "Shards come off, and no step counts them into the bin.",
     });
   return found;

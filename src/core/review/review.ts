@@ -1,5 +1,6 @@
 import type { Cable } from "../cable/cable";
 import { check, problemOf } from "../problem/check";
+import { mustHoldAt } from "../problem/held";
 import type { Problem } from "../problem/problem";
 import { misfits } from "../procedure/fit";
 import {
@@ -118,7 +119,7 @@ export function secondLook(
   ];
   const found = { procedure, contradictions, advice, fitting, on };
   if (!on) return { ...found, problem: null, sheet: null, cases: {} };
-  const core = on.cores.find((one) => misfits(procedure, on, one).length === 0) ?? (on.cores[0] as string);
+  const core = on.cores.find((one) => misfits(procedure, on, one).length === 0) ?? mustHoldAt(on.cores, 0);
   const drawn = attempt(() => compileRunSheet({ procedure, cable: on, core, choices: {}, tools }));
   const problem = drawn.problem?.code === "contradiction" ? null : drawn.problem;
   const cases = Object.fromEntries(

@@ -140,7 +140,7 @@ export function withConfirmed(
   figures: readonly Confirmed[],
   { revision, note, date }: { revision: number; note: string; date: string },
 ): ProcedureDocument {
-  const next = structuredClone(document) as ProcedureDocument;
+  const next = structuredClone(document);
   for (const figure of figures) put(next, figure);
   const before = document.source.kind === "own" ? document.confirmed : [];
   const confirmed = before && [...new Set([...before, ...figures.map(({ key }) => key)])];

@@ -1,3 +1,4 @@
+import { mustHold } from "../problem/held";
 import { type AtLeast, asAtLeast, type ReworkInput } from "./problem";
 
 /** Where everything comes to lie at the least, or the fixed feature that would have to move. */
@@ -40,12 +41,12 @@ export function leastRework(input: ReworkInput): Least {
   };
 
   for (const name of forced)
-    if (!raise(name, positions.get(name) as number)) return { possible: false, feature: name };
+    if (!raise(name, mustHold(positions, name))) return { possible: false, feature: name };
   for (const name of waiting) {
     waiting.delete(name);
-    const at = positions.get(name) as number;
+    const at = mustHold(positions, name);
     for (const { to, least } of from.get(name) ?? [])
-      if (at + least > (positions.get(to) as number) && !raise(to, at + least))
+      if (at + least > mustHold(positions, to) && !raise(to, at + least))
         return { possible: false, feature: to };
   }
   return { possible: true, positions, moved };

@@ -1,3 +1,4 @@
+import { mustHold } from "../problem/held";
 import { type AtLeast, asAtLeast, type ReworkInput } from "./problem";
 
 /** The same features moved, re-made as far inside their limits as can be. Positions in micrometres. */
@@ -33,11 +34,11 @@ export function recommend(input: ReworkInput, moved: ReadonlySet<string>): Recom
     least: limit.least + Math.floor(limit.half * margin + HAIR),
   }));
   const low = lowest(names, held);
-  const cable = low.get(input.cable) as number;
+  const cable = mustHold(low, input.cable);
   const high = highest(names, [...held, { from: input.cable, to: ROOT, least: -cable, half: 0 }]);
   const positions = new Map(
     names.slice(1).map((name) => {
-      const [a, b] = [low.get(name) as number, high.get(name) as number];
+      const [a, b] = [mustHold(low, name), mustHold(high, name)];
       // The middle of two whole answers, rounded down, still keeps every limit between whole places.
       return [name, Number.isFinite(a) && Number.isFinite(b) ? Math.floor((a + b) / 2) : a] as const;
     }),
@@ -51,10 +52,8 @@ function inOneWay(
   low: ReadonlyMap<string, number>,
   high: ReadonlyMap<string, number>,
 ): ReadonlyMap<string, number> {
-  const open = [...low].some(
-    ([name, at]) => Number.isFinite(at) && !Number.isFinite(high.get(name) as number),
-  );
-  return open ? new Map([...middle.keys()].map((name) => [name, low.get(name) as number])) : middle;
+  const open = [...low].some(([name, at]) => Number.isFinite(at) && !Number.isFinite(mustHold(high, name)));
+  return open ? new Map([...middle.keys()].map((name) => [name, mustHold(low, name)])) : middle;
 }
 
 /** Every limit, with what stays put pinned to the root and what moves held behind its bite. */
@@ -80,8 +79,8 @@ function tightest(names: readonly string[], limits: readonly AtLeast[], share: n
   for (let round = 0; round < names.length; round++) {
     last = null;
     for (const limit of limits) {
-      const place = (at.get(limit.from) as number) + limit.least + limit.half * share;
-      if (place <= (at.get(limit.to) as number) + HAIR) continue;
+      const place = mustHold(at, limit.from) + limit.least + limit.half * share;
+      if (place <= mustHold(at, limit.to) + HAIR) continue;
       at.set(limit.to, place);
       by.set(limit.to, limit);
       last = limit.to;
@@ -92,7 +91,7 @@ function tightest(names: readonly string[], limits: readonly AtLeast[], share: n
   for (let i = 0; i < names.length; i++) on = by.get(on)?.from as string;
   const cycle: AtLeast[] = [];
   for (let name = on; cycle.length === 0 || name !== on; name = cycle.at(-1)?.from as string)
-    cycle.push(by.get(name) as AtLeast);
+    cycle.push(mustHold(by, name));
   return cycle;
 }
 
@@ -102,8 +101,8 @@ function lowest(names: readonly string[], limits: readonly AtLeast[]): Map<strin
   for (let changed = true; changed; ) {
     changed = false;
     for (const { from, to, least } of limits) {
-      const place = (at.get(from) as number) + least;
-      if (place <= (at.get(to) as number)) continue;
+      const place = mustHold(at, from) + least;
+      if (place <= mustHold(at, to)) continue;
       at.set(to, place);
       changed = true;
     }

@@ -151,7 +151,7 @@ export interface RunSheet {
 }
 
 /** A feature of a sheet by its id. */
-export function featureOf(sheet: RunSheet, id: string): SheetFeature {
+export function featureOf(sheet: Pick<RunSheet, "features">, id: string): SheetFeature {
   const found = sheet.features.find((feature) => feature.id === id);
   if (!found) throw new Error(`no feature ${id} on this sheet`);
   return found;

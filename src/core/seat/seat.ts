@@ -121,5 +121,5 @@ function findingOf(judged: Conformance, gap: Off | null, cleave: Off | null, mar
   const [byCleave, byMark] = [sure(cleave), sure(mark)];
   if (byCleave === 0 && byMark === 0) return "unsure";
   if (byMark >= byCleave) return "mark-off";
-  return (cleave as Off).by > 0 ? "cleaved-long" : "cleaved-short";
+  return cleave && cleave.by > 0 ? "cleaved-long" : "cleaved-short";
 }

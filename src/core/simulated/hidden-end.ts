@@ -39,8 +39,8 @@ export function hiddenLength(end: string, sheet: RunSheet, state: EndState, chec
     const position =
       state.places[check.leg]?.[id] ?? sheet.features.find((one) => one.id === id)?.position ?? 0;
     const halves = sheet.limits
-      .filter(({ from, to, min, max }) => (from === id || to === id) && min !== null && max !== null)
-      .map(({ min, max }) => ((max as number) - (min as number)) / 2);
+      .filter(({ from, to }) => from === id || to === id)
+      .flatMap(({ min, max }) => (min !== null && max !== null ? [(max - min) / 2] : []));
     const room = halves.length > 0 ? Math.min(...halves) : 500;
     const draw = drawsFor(`${end}/${check.leg}/${id}/${position}`);
     return position + normalDraw(draw) * HAND * room;

@@ -1,4 +1,4 @@
-import { fibreColour } from "@/core";
+import { fibreColour, mustHoldAt } from "@/core";
 
 interface PolarityProps {
   /** Which end of the run is in hand, a or b, where the sheet knows it; then places are numbered. */
@@ -29,10 +29,10 @@ export function PolarityPicture({ end }: PolarityProps) {
               stroke={STROKES[i]}
               strokeWidth="6"
             />
-            <text x="78" y={(ROWS[i] as number) - 9} fontSize="13" fill="var(--ink)">
+            <text x="78" y={mustHoldAt(ROWS, i) - 9} fontSize="13" fill="var(--ink)">
               {name} {code}
             </text>
-            <text x="282" y={(ROWS[1 - i] as number) - 9} textAnchor="end" fontSize="13" fill="var(--ink)">
+            <text x="282" y={mustHoldAt(ROWS, 1 - i) - 9} textAnchor="end" fontSize="13" fill="var(--ink)">
               {name} {code}
             </text>
           </g>
@@ -42,7 +42,7 @@ export function PolarityPicture({ end }: PolarityProps) {
             <g key={`${side}${place}`}>
               <rect
                 x={side === "left" ? 30 : 290}
-                y={(ROWS[i] as number) - 19}
+                y={mustHoldAt(ROWS, i) - 19}
                 width="40"
                 height="38"
                 rx="4"
@@ -52,7 +52,7 @@ export function PolarityPicture({ end }: PolarityProps) {
               />
               <text
                 x={side === "left" ? 50 : 310}
-                y={(ROWS[i] as number) + 7}
+                y={mustHoldAt(ROWS, i) + 7}
                 textAnchor="middle"
                 fontSize="20"
                 fontWeight="700"

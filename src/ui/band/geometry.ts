@@ -1,4 +1,4 @@
-import { BESIDE, featureOf, layersAfter, type RunSheet, type SheetFeature } from "@/core";
+import { BESIDE, featureOf, layersAfter, mustHoldAt, type RunSheet, type SheetFeature } from "@/core";
 import type { DrawnLayer, YarnState } from "./layers";
 import { type BandScale, bandScale } from "./scale";
 
@@ -83,7 +83,7 @@ function besideAt(layers: RunSheet["layers"], at: number, pxPerMm: number): numb
 }
 
 function tooClose(features: readonly SheetFeature[], scale: BandScale): BandGeometry["close"] {
-  const pairs = features.slice(1).map((to, i) => ({ from: features[i] as SheetFeature, to }));
+  const pairs = features.slice(1).map((to, i) => ({ from: mustHoldAt(features, i), to }));
   return (
     pairs.find(
       ({ from, to }) =>

@@ -1,4 +1,5 @@
 import { scaleLinear } from "d3-scale";
+import { mustHoldAt } from "@/core";
 
 /** A stretch of cable drawn at true scale; lengths in micrometres, places in pixels. */
 export interface Stretch {
@@ -35,7 +36,7 @@ export function bandScale(
   const spans: [number, number][] = [];
   let start = 0;
   stops.slice(1).forEach((stop, i) => {
-    const before = stops[i] as number;
+    const before = mustHoldAt(stops, i);
     if (stop - before > SHORTEST_BREAK && stop - before > 0.4 * last) {
       spans.push([start, before + KEPT_BESIDE_BREAK]);
       start = stop - KEPT_BESIDE_BREAK;

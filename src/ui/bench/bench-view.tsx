@@ -17,6 +17,7 @@ import type {
 } from "@/core";
 import {
   judgementOf,
+  mustHoldAt,
   reworkedLegs,
   SIMULATED,
   sheetAt,
@@ -135,7 +136,7 @@ export function BenchView({
   const advised = asking && work.advice.length > 0;
   const shown = told?.kind === "rework" && way !== "now" ? told[way] : null;
   const drawn = useMemo(() => (shown ? sheetAt(work.drawn, shown.places) : work.drawn), [work.drawn, shown]);
-  const picked = instruments.find((one) => one.id === prefs.instrument) ?? (instruments[0] as Instrument);
+  const picked = instruments.find((one) => one.id === prefs.instrument) ?? mustHoldAt(instruments, 0);
   const instrument: Instrument = simulated ? { ...picked, ...SIMULATED } : picked;
   const skipped = useMemo(() => skippedSteps(sheet, state).map(({ index }) => index), [sheet, state]);
   const measuring = signing ? all : here;

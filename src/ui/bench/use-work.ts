@@ -12,8 +12,8 @@ import {
   forgottenParts,
   isHandsFree,
   judgementOf,
-  type Line,
   missingParts,
+  mustHoldAt,
   nextLine,
   openPoints,
   openTold,
@@ -61,7 +61,7 @@ export function useWork({ id, sheet, rule, initial, onDone }: Work) {
   const [held, setHeld] = useState<Held | null>(null);
   /** The sheet as this end has it: by the figures of its last rework, if any. */
   const drawn = useMemo(() => reworkedSheet(sheet, state), [sheet, state]);
-  const line = drawn.lines[Math.min(state.at, sheet.lines.length - 1)] as Line;
+  const line = mustHoldAt(drawn.lines, Math.min(state.at, sheet.lines.length - 1));
   const all = useMemo(() => standings(sheet, state, rule), [sheet, state, rule]);
   const here = useMemo(() => all.filter(({ check }) => check.step === line.step.id), [all, line]);
   const last = line.index === sheet.lines.length - 1 && !state.inHand;

@@ -5,6 +5,7 @@ import { type FormEvent, type KeyboardEvent, useMemo, useRef, useState } from "r
 import {
   type Cable,
   figuresToConfirm,
+  mustHoldAt,
   type Procedure,
   resolved,
   type SheetFigure,
@@ -39,7 +40,7 @@ export function ConfirmPanel({ procedure, cable, core, choices, onClose, onKept,
   const [problem, setProblem] = useState<string | null>(null);
   const [tried, setTried] = useState(false);
   const form = useRef<HTMLFormElement>(null);
-  const reads = rows.map((row, i) => readRow(figures[i] as SheetFigure, row));
+  const reads = rows.map((row, i) => readRow(mustHoldAt(figures, i), row));
   const wrong = reads.filter(({ kind }) => kind !== "ok").length;
   const change = (i: number, changes: Partial<Row>) =>
     setRows((before) => before.map((row, n) => (n === i ? { ...row, ...changes } : row)));
@@ -106,8 +107,8 @@ export function ConfirmPanel({ procedure, cable, core, choices, onClose, onKept,
                   <FigureRow
                     key={figure.key}
                     figure={figure}
-                    row={rows[i] as Row}
-                    read={reads[i] as RowRead}
+                    row={mustHoldAt(rows, i)}
+                    read={mustHoldAt(reads, i)}
                     tried={tried}
                     first={i === 0}
                     onChange={(changes) => change(i, changes)}

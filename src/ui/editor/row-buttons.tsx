@@ -1,4 +1,5 @@
 import { ArrowDown, ArrowUp, X } from "lucide-react";
+import { mustHoldAt } from "@/core";
 
 interface RowButtonsProps<T> {
   readonly name: string;
@@ -9,7 +10,7 @@ interface RowButtonsProps<T> {
 
 function swapped<T>(list: readonly T[], a: number, b: number): T[] {
   const next = [...list];
-  [next[a], next[b]] = [list[b] as T, list[a] as T];
+  [next[a], next[b]] = [mustHoldAt(list, b), mustHoldAt(list, a)];
   return next;
 }
 

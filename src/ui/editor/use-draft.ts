@@ -1,6 +1,7 @@
 "use client";
 
 import { useCallback, useEffect, useRef, useState } from "react";
+import { mustHoldAt } from "@/core";
 
 const keyOf = (place: string): string => `arlent-draft/${place}`;
 
@@ -46,7 +47,7 @@ export function useDraft<T>(place: string, initial: T, isWhole: (kept: unknown) 
   const [history, setHistory] = useState(() => begun(initial));
   const [found, setFound] = useState(false);
   const { all, at } = history;
-  const draft = all[at] as T;
+  const draft = mustHoldAt(all, at);
   const device = useKept(keyOf(place));
 
   const { read, write } = device;
@@ -69,7 +70,7 @@ export function useDraft<T>(place: string, initial: T, isWhole: (kept: unknown) 
     change: useCallback(
       (field: string, next: (now: T) => T) => {
         const when = Date.now();
-        to((before) => withStep(before, field, when, next(before.all[before.at] as T)));
+        to((before) => withStep(before, field, when, next(mustHoldAt(before.all, before.at))));
       },
       [to],
     ),

@@ -3,6 +3,7 @@
 import { RadioGroup } from "radix-ui";
 import type { ReactNode } from "react";
 import type { Instrument, Choice as School } from "@/core";
+import { mustHoldAt } from "@/core";
 import { Select } from "../controls/select";
 import { PeopleSetup } from "../people/people-setup";
 import { usePrefs } from "../prefs/prefs-context";
@@ -41,7 +42,7 @@ interface SetupProps {
 /** How this device likes to work. Kept at once, undone by choosing again. */
 export function SetupView({ instruments, schools, studies }: SetupProps) {
   const { prefs, change } = usePrefs();
-  const instrument = instruments.find(({ id }) => id === prefs.instrument) ?? (instruments[0] as Instrument);
+  const instrument = instruments.find(({ id }) => id === prefs.instrument) ?? mustHoldAt(instruments, 0);
   return (
     <main className="min-w-0 flex-1 px-4 py-5 sm:px-6">
       <h1 className="font-bold text-2xl">Setup</h1>

@@ -4,6 +4,7 @@ import {
   InputError,
   type Misfit,
   misfits,
+  mustHoldAt,
   optionsFor,
   type Procedure,
   type RunSheet,
@@ -124,7 +125,7 @@ export function resolve(
   const core =
     selection.core ??
     cable.cores.find((one) => misfits(style, cable, one).length === 0) ??
-    (cable.cores[0] as string);
+    mustHoldAt(cable.cores, 0);
   const reasons = misfits(style, cable, core);
   if (reasons.length > 0) return { kind: "misfit", cable, procedure: style, core, reasons };
   const procedure = shelf.procedures.find(({ id }) => id === style.id);

@@ -1,4 +1,13 @@
-import { featureOf, formatMm, type Line, lbfInchOf, lbfOf, type RunSheet, type Setting } from "@/core";
+import {
+  featureOf,
+  formatMm,
+  type Line,
+  lbfInchOf,
+  lbfOf,
+  mustHoldAt,
+  type RunSheet,
+  type Setting,
+} from "@/core";
 import {
   figureText,
   lengthText,
@@ -24,7 +33,7 @@ export function figureWords(sheet: RunSheet, line: Line, units: Units): FigureWo
   const { figure } = line;
   if (!figure) return null;
   const name = (id: string) => featureOf(sheet, id).name;
-  const root = sheet.features[0]?.id as string;
+  const root = mustHoldAt(sheet.features, 0).id;
   const { own, fromEnd, previous, workFromOwn } = figure;
   const distance = figureText(Math.abs(own.distance), units, own);
   const datumAt = figureText(featureOf(sheet, own.datum).position, units, toleranceAt(sheet, own.datum));
