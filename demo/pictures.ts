@@ -5,7 +5,8 @@ import { join } from "node:path";
 import { chromium, type Page } from "@playwright/test";
 import { type EventInput, personNamed } from "@/core";
 import { actOn } from "@/service/act";
-import { addEvents, endsAtBench, getEnd, startEnd } from "@/service/ends";
+import { benchPage } from "@/service/bench";
+import { addEvents, getEnd, startEnd } from "@/service/ends";
 import { ledgerPage } from "@/service/ledger";
 import { people } from "@/service/people";
 import { openStore } from "@/store/database";
@@ -25,9 +26,9 @@ seed(
   readFileSync(new URL("./quillmere.json", import.meta.url), "utf8"),
   new Date("2026-11-24T09:00:00Z"),
 );
-const open = endsAtBench(store);
-const [marking, measuring] = open.filter(({ batchId }) => batchId === null).map(({ id }) => id);
-const batch = open.find(({ batchId }) => batchId !== null)?.batchId;
+const open = benchPage(store, {}).rows;
+const [marking, measuring] = open.filter((one) => one.batch === null).map(({ id }) => id);
+const batch = open.find((one) => one.batch !== null)?.batch;
 const redone = ledgerPage(store, {}).rows.find(({ id }) =>
   getEnd(store, id).events.some(({ event }) => event.kind === "rework"),
 )?.id;

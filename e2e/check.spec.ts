@@ -118,7 +118,7 @@ test("Enter with nothing typed takes the advice, but not in the same breath as t
   await page.keyboard.type("7.3\n\n");
   await expect(page.getByLabel("Readings kept")).toContainText("7.3");
   await expect(heading(page)).toHaveText("Measure the prepared end");
-  await page.waitForTimeout(800);
+  await expect(page.getByRole("button", { name: /^Take it/ })).toHaveAttribute("aria-keyshortcuts", "Enter");
   await page.locator("#reading").press("Enter");
   await expect(heading(page)).toHaveText("Mark the strip");
   await page.getByRole("button", { name: "Undo" }).click();

@@ -5,7 +5,8 @@ import { openStore } from "@/store/database";
 import type { Store } from "@/store/store";
 import { actOn } from "./act";
 import { addToBatch, batchEvents, getBatch, startBatch } from "./batches";
-import { addEvents, endsAtBench, startEnd } from "./ends";
+import { benchPage } from "./bench";
+import { addEvents, startEnd } from "./ends";
 import { codeOf } from "./fixtures/code-of";
 import { runningTimers } from "./timers";
 import { blades, seeToBlade } from "./tools";
@@ -36,7 +37,7 @@ describe("a batch", () => {
     const id = randomUUID();
     startBatch(actOn(store), { ...cam, id, count: 2 });
     startBatch(actOn(store), { ...cam, id, count: 2 });
-    expect(endsAtBench(store)).toHaveLength(2);
+    expect(benchPage(store, {})).toMatchObject({ rows: [{ batch: id, count: 2 }], count: 2, next: null });
   });
   it.each([
     [{ count: 1 }, "bad-input"],
@@ -44,7 +45,7 @@ describe("a batch", () => {
     [{ count: 4, cable: "simplex-3.0" }, "does-not-fit"],
   ])("%j is refused and starts nothing", (changes, code) => {
     expect(codeOf(() => startBatch(actOn(store), { ...cam, ...changes }))).toBe(code);
-    expect(endsAtBench(store)).toEqual([]);
+    expect(benchPage(store, {}).count).toBe(0);
   });
   it("takes one step on all of its ends, or on none", () => {
     const { id } = startBatch(actOn(store), { ...cam, count: 3 });

@@ -7,7 +7,8 @@ import { type EventInput, endState, judgementOf, retriesOffered, retryEvent } fr
 import { openStore } from "@/store/database";
 import type { Store } from "@/store/store";
 import { actOn } from "./act";
-import { addEvents, endsAtBench, getEnd, startEnd } from "./ends";
+import { BENCH_PAGE, benchPage } from "./bench";
+import { addEvents, getEnd, startEnd } from "./ends";
 import { codeOf } from "./fixtures/code-of";
 import { ledgerCsv, ledgerJson, ledgerPage } from "./ledger";
 
@@ -53,7 +54,7 @@ describe("starting an end", () => {
     const id = randomUUID();
     startEnd(actOn(store), { ...cam, id });
     startEnd(actOn(store), { ...cam, id });
-    expect(endsAtBench(store)).toHaveLength(1);
+    expect(benchPage(store, {}).count).toBe(1);
   });
   it.each([
     [{ ...cam, cable: "rope" }, "unknown-cable"],
@@ -65,7 +66,32 @@ describe("starting an end", () => {
     [null, "bad-input"],
   ])("%j is refused as %s and leaves nothing", (input, code) => {
     expect(codeOf(() => startEnd(actOn(store), input))).toBe(code);
-    expect(endsAtBench(store)).toEqual([]);
+    expect(benchPage(store, {}).rows).toEqual([]);
+  });
+});
+
+describe("what is at the bench", () => {
+  it("is told page by page to the last of it, each once, the newest first", () => {
+    const begun = Array.from({ length: BENCH_PAGE + 7 }, (_, i) => {
+      // Several begin in the same moment: a page must not end between two it cannot tell apart.
+      const at = new Date(Date.UTC(2026, 10, 26, 8, Math.floor(i / 5)));
+      return startEnd(actOn(store, at), cam).id;
+    });
+    const first = benchPage(store, {});
+    const second = benchPage(store, { before: first.next });
+    expect([first.rows.length, second.rows.length, second.next]).toEqual([BENCH_PAGE, 7, null]);
+    const told = [...first.rows, ...second.rows];
+    expect(new Set(told.map(({ id }) => id))).toEqual(new Set(begun));
+    expect(told.map(({ createdAt }) => createdAt)).toEqual(
+      told
+        .map(({ createdAt }) => createdAt)
+        .sort()
+        .reverse(),
+    );
+    expect(first.count).toBe(begun.length);
+  });
+  it("goes on only from a place it gave", () => {
+    expect(codeOf(() => benchPage(store, { before: "1' OR 1=1" }))).toBe("bad-input");
   });
 });
 
@@ -185,7 +211,7 @@ describe("the ledger", () => {
     add(id, { kind: "sign", name: "Ada", outcome: "discarded" });
     expect(ledgerPage(store, {}).rows).toEqual([]);
     expect(ledgerPage(store, { result: "discarded" }).rows.map((row) => row.id)).toEqual([id]);
-    expect(endsAtBench(store)).toEqual([]);
+    expect(benchPage(store, {}).rows).toEqual([]);
   });
   it("gives each end's interface, result, looks and corrections in its CSV", () => {
     const id = finish(8_600, "Ada", "2026-11-20T08:00:00Z");

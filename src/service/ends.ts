@@ -22,7 +22,7 @@ import {
   zRule,
 } from "@/core";
 import { keepDocument, keptSheet } from "@/store/documents";
-import { type EndRow, findEnd, insertEnd, openEnds, updateEnd } from "@/store/ends";
+import { type EndRow, findEnd, insertEnd, updateEnd } from "@/store/ends";
 import { findEvent, insertEvent } from "@/store/events";
 import { canonical } from "@/store/hash";
 import { photoBytes } from "@/store/photos";
@@ -203,9 +203,6 @@ export const findEndById = (store: Store, id: string): End | null =>
 export function newEvents(store: Store, id: string, after: number): readonly Recorded[] {
   return since(historyOf(store, mustFind(store, id)).events, after);
 }
-
-/** Ends still at the bench, newest first. */
-export const endsAtBench = (store: Store): EndSummary[] => openEnds(store, 300);
 
 /**
  * Adds events to an end, all or none, in one transaction; committed to disk before it returns.

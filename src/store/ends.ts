@@ -3,6 +3,7 @@ import {
   asc,
   desc,
   eq,
+  getTableColumns,
   gt,
   gte,
   inArray,
@@ -62,9 +63,35 @@ export function updateEnd(
   store.update(ends).set(follows).where(eq(ends.id, id)).run();
 }
 
-/** Ends at the bench, newest first. */
-export const openEnds = (store: Store, most: number): EndRow[] =>
-  store.select().from(ends).where(isNull(ends.signedAt)).orderBy(desc(ends.createdAt)).limit(most).all();
+/** Ends at the bench, newest first, those of one batch as one: its newest, and how many they are. */
+export const openWork = (
+  store: Store,
+  before: { readonly createdAt: string; readonly id: string } | undefined,
+  most: number,
+): (EndRow & { readonly count: number })[] =>
+  store
+    // SQLite takes the other columns from the row that has the greatest.
+    .select({
+      ...getTableColumns(ends),
+      newest: sql<string>`max(${ends.createdAt})`,
+      count: sql<number>`count(*)`,
+    })
+    .from(ends)
+    .where(isNull(ends.signedAt))
+    .groupBy(sql`coalesce(${ends.batchId}, ${ends.id})`)
+    .having(
+      before &&
+        or(
+          lt(ends.createdAt, before.createdAt),
+          and(eq(ends.createdAt, before.createdAt), lt(ends.id, before.id)),
+        ),
+    )
+    .orderBy(desc(ends.createdAt), desc(ends.id))
+    .limit(most)
+    .all();
+
+export const countOpen = (store: Store): number =>
+  store.select({ n: sql<number>`count(*)` }).from(ends).where(isNull(ends.signedAt)).get()?.n ?? 0;
 
 export interface LedgerFilter {
   readonly result?: Result | undefined;

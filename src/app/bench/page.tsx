@@ -1,11 +1,12 @@
 import type { Metadata } from "next";
-import { endsAtBench } from "@/service/ends";
+import { benchPage } from "@/service/bench";
 import { theStore } from "@/service/the-store";
 import { BenchHome } from "@/ui/bench/bench-home";
 
 export const metadata: Metadata = { title: "Bench" };
 export const dynamic = "force-dynamic";
 
-export default function BenchPage() {
-  return <BenchHome ends={endsAtBench(theStore())} />;
+export default async function BenchPage({ searchParams }: { searchParams: Promise<{ before?: string }> }) {
+  const { before } = await searchParams;
+  return <BenchHome {...benchPage(theStore(), before ? { before } : {})} further={before !== undefined} />;
 }

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { PURPOSES } from "../event/recorded";
 import { zMm, zMmExact } from "../length/length";
 import { type ProcedureDocument, zProcedure } from "../procedure/procedure";
 
@@ -146,3 +147,28 @@ export type Seal = Readonly<z.output<typeof zSeal>>;
 /** A seal as it is made, with its one line for print and QR code. */
 export const zSealAnswer = zSeal.extend({ short: z.string() });
 export const zFindingsAnswer = z.strictObject({ findings: z.array(zFinding).readonly() });
+
+/** Work at the bench: an end by itself, or the newest of a batch and how many of it are there. */
+export const zBenchAnswer = z.strictObject({
+  rows: z
+    .array(
+      z.strictObject({
+        id: z.string(),
+        createdAt: z.string(),
+        style: z.string(),
+        styleName: z.string(),
+        cableName: z.string(),
+        core: z.string(),
+        job: z.string(),
+        label: z.string(),
+        batch: z.string().nullable(),
+        purpose: z.enum(PURPOSES),
+        count: z.int(),
+      }),
+    )
+    .readonly(),
+  /** Ends at the bench in all. */
+  count: z.int(),
+  /** Where the next page goes on, or null at the end. */
+  next: z.string().nullable(),
+});

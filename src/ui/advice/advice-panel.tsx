@@ -4,6 +4,7 @@ import { RadioGroup } from "radix-ui";
 import { useHotkeys } from "react-hotkeys-hook";
 import type { EndAdvice, RunSheet } from "@/core";
 import { onControl } from "../aids/on-control";
+import { Choice } from "../controls/choice";
 import type { Units } from "../words/length-text";
 import {
   careWords,
@@ -79,26 +80,22 @@ function StartOver({
       </dl>
       {advice.why !== "its-rule" && <CarryOn sheet={sheet} advice={advice} />}
       {again && (
-        <button
-          type="button"
+        <Choice
           onClick={() => onTake("recommended")}
           aria-keyshortcuts={first ? "Enter" : undefined}
-          className="flex min-h-14 flex-wrap items-center gap-x-3 rounded-lg bg-now px-4 py-1 text-left font-bold text-on-now leading-tight"
+          tone="go"
+          className="flex min-h-14 flex-wrap items-center gap-x-3 py-1"
         >
           Begin again: back to “{sheet.lines[again.to]?.step.title}”
           <span className="font-normal text-sm">
             {rule && `${rule.name}; kept: ${rule.reuses}`}
             {first && " · Enter"}
           </span>
-        </button>
+        </Choice>
       )}
-      <button
-        type="button"
-        onClick={onStartOver}
-        className={`min-h-14 rounded-lg px-3 text-left font-bold ${again ? "border-2 border-line" : "border-[3px] border-out"}`}
-      >
+      <Choice onClick={onStartOver} tone={again ? "line" : "out"} className="min-h-14 font-bold">
         Cut it off and sign it so
-      </button>
+      </Choice>
     </>
   );
 }
@@ -158,11 +155,11 @@ function ReworkAdvised({
           {one}
         </p>
       ))}
-      <button
-        type="button"
+      <Choice
         onClick={() => onTake(name)}
         aria-keyshortcuts={first ? "Enter" : undefined}
-        className="flex min-h-14 flex-wrap items-center gap-x-3 rounded-lg bg-now px-4 py-1 text-left font-bold text-on-now leading-tight"
+        tone="go"
+        className="flex min-h-14 flex-wrap items-center gap-x-3 py-1"
       >
         Take it: back to “{sheet.lines[plan.to]?.step.title}”
         <span className="font-normal text-sm">
@@ -171,7 +168,7 @@ function ReworkAdvised({
             : "costs no attempt"}
           {first && " · Enter"}
         </span>
-      </button>
+      </Choice>
       <dl className="grid grid-cols-3 gap-x-3 text-sm leading-tight">
         <WayOut name="Least" says={costWords(planCost(advice.least), units)} />
         <WayOut

@@ -11,6 +11,8 @@ import {
   presentFeatures,
   type RunSheet,
 } from "@/core";
+import { Choice } from "../controls/choice";
+import { Input } from "../controls/input";
 import { backToStep } from "../keys/to-step";
 import type { Units } from "../words/length-text";
 import { FAULT_SAID } from "./advice-words";
@@ -60,65 +62,55 @@ export function Faults({ sheet, state, units, onAdd }: FaultsProps) {
               <fieldset className="flex gap-2">
                 <legend className="sr-only">Which leg</legend>
                 {sheet.cable.legs.map((one) => (
-                  <button
+                  <Choice
                     key={one}
-                    type="button"
                     aria-pressed={one === leg}
                     onClick={() => setLeg(one)}
-                    className={`min-h-12 flex-1 rounded-md border-2 ${one === leg ? "border-ink font-bold" : "border-line"}`}
+                    tone={one === leg ? "picked" : "line"}
+                    className="flex-1 text-center"
                   >
                     Leg {one}
-                  </button>
+                  </Choice>
                 ))}
               </fieldset>
             )}
             {end &&
               AT_END.map((what) => (
-                <button
-                  key={what}
-                  type="button"
-                  onClick={() => say(end.id, what)}
-                  className="min-h-12 rounded-md border-2 border-line px-3 text-left"
-                >
+                <Choice key={what} onClick={() => say(end.id, what)}>
                   {capital(FAULT_SAID[what])}
-                </button>
+                </Choice>
               ))}
             {end && (
               <label className="text-soft text-sm">
                 Nick so far behind the fibre end, if you can tell ({units === "in" ? "in" : "mm"})
-                <input
+                <Input
                   value={where}
                   onChange={(event) => setWhere(event.target.value)}
                   inputMode="decimal"
                   maxLength={20}
                   aria-invalid={parsed !== null && !parsed.ok}
-                  className="mt-1 block min-h-12 w-full rounded-md border border-line bg-field px-3 text-base text-ink"
+                  className="mt-1 block w-full text-base text-ink"
                 />
               </label>
             )}
             {marks.map(({ id, name }) => (
-              <button
-                key={id}
-                type="button"
-                onClick={() => say(id, "lost")}
-                className="min-h-12 rounded-md border-2 border-line px-3 text-left"
-              >
+              <Choice key={id} onClick={() => say(id, "lost")}>
                 The {name} is lost
-              </button>
+              </Choice>
             ))}
           </Popover.Content>
         </Popover.Portal>
       </Popover.Root>
       {state.faults.map((fault) => (
-        <button
+        <Choice
           key={`${fault.leg}/${fault.feature}/${fault.what}`}
-          type="button"
           onClick={() => onAdd({ kind: "fault", ...fault, on: false })}
-          className="min-h-12 rounded-md border-2 border-out px-3 text-sm"
+          tone="out"
+          className="text-sm"
         >
           {capital(FAULT_SAID[fault.what])}
           {fault.leg && `, leg ${fault.leg}`} <span className="text-soft">· take back</span>
-        </button>
+        </Choice>
       ))}
     </div>
   );

@@ -5,6 +5,7 @@ import { Popover } from "radix-ui";
 import { useState } from "react";
 import { type EndEvent, type EndState, parseLength } from "@/core";
 import { Button } from "../controls/button";
+import { Input } from "../controls/input";
 import { backToStep } from "../keys/to-step";
 import { figureText, type Units } from "../words/length-text";
 
@@ -55,13 +56,12 @@ export function SpareCable({
               <span className="text-soft text-sm">
                 Slack behind this end ({units === "in" ? "in" : "mm"}, or “1.2 m”)
               </span>
-              <input
+              <Input
                 value={text}
                 onChange={(event) => setText(event.target.value)}
                 maxLength={30}
                 aria-invalid={parsed !== null && !parsed.ok}
                 aria-describedby="spare-problem"
-                className="min-h-12 rounded-md border border-line bg-field px-3"
               />
             </label>
             <p id="spare-problem" role="alert" className="text-out text-sm">

@@ -1,6 +1,7 @@
 "use client";
 
 import type { BladeLine } from "@/core";
+import { Choice } from "../controls/choice";
 
 interface BladeProps {
   readonly blade: BladeLine;
@@ -38,15 +39,15 @@ export function Blade({ blade: { tool, name, positions, standing }, onSeeTo }: B
       )}
       <div className="flex flex-wrap gap-2">
         {(["wipe", "turn", "new"] as const).map((action) => (
-          <button
+          <Choice
             key={action}
-            type="button"
             aria-label={`${{ wipe: "Wiped", turn: "Turned", new: "New blade" }[action]}: ${name}`}
             onClick={() => onSeeTo(tool, action)}
-            className={`min-h-12 flex-1 rounded-lg border-2 px-2 font-semibold ${due === action ? "border-now" : "border-line"}`}
+            tone={due === action ? "now" : "line"}
+            className="flex-1 text-center font-semibold"
           >
             {{ wipe: "Wiped", turn: "Turned", new: "New blade" }[action]}
-          </button>
+          </Choice>
         ))}
       </div>
     </section>

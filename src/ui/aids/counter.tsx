@@ -2,6 +2,7 @@
 
 import { useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
+import { Button } from "../controls/button";
 import { onControl } from "./on-control";
 
 interface CounterProps {
@@ -39,13 +40,9 @@ export function Counter({ of, least, most, each }: CounterProps) {
       <p role="status" className={`flex min-h-6 items-center gap-3 ${over ? "font-bold text-out" : ""}`}>
         {over ? `More than ${most}: look before going on.` : enough ? "That is enough." : ""}
         {count > 0 && (
-          <button
-            type="button"
-            onClick={() => setCount(count - 1)}
-            className="ml-auto min-h-12 px-3 underline"
-          >
+          <Button look="link" onClick={() => setCount(count - 1)} className="ml-auto">
             One back
-          </button>
+          </Button>
         )}
       </p>
     </div>

@@ -3,6 +3,7 @@
 import { Check } from "lucide-react";
 import { checksOf, isHandsFree, judgementOf, type Line } from "@/core";
 import type { BenchWork } from "../bench/use-work";
+import { Choice } from "../controls/choice";
 import { useTick } from "../timers/timers-context";
 import { clockText } from "../words/clock-text";
 import { type Batch, doneAt, readyAt } from "./use-batch";
@@ -62,22 +63,14 @@ export function BatchAside({ batch, place, work, onPlan }: BatchAsideProps) {
         Plan <span className="hidden lg:inline">and order</span>
       </button>
       {others > 0 && !last && isPlain(line) && (
-        <button
-          type="button"
-          onClick={onAll}
-          className="min-h-12 shrink-0 rounded-lg border-2 border-now px-3 font-bold leading-tight lg:mb-2 lg:w-full"
-        >
+        <Choice onClick={onAll} tone="now" className="shrink-0 font-bold lg:mb-2 lg:w-full">
           Done on all {others + 1}
-        </button>
+        </Choice>
       )}
       {others > 0 && line.step.seconds && isHandsFree(line.step) && (
-        <button
-          type="button"
-          onClick={startAll}
-          className="min-h-12 shrink-0 rounded-lg border-2 border-now px-3 font-bold leading-tight lg:mb-2 lg:w-full"
-        >
+        <Choice onClick={startAll} tone="now" className="shrink-0 font-bold lg:mb-2 lg:w-full">
           Start on all {others + 1}
-        </button>
+        </Choice>
       )}
       <ol className="flex gap-1 lg:grid lg:grid-cols-3">
         {members.map(({ id, label }, i) => {

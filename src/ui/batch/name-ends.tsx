@@ -4,6 +4,7 @@ import { Popover } from "radix-ui";
 import { useState } from "react";
 import { NAME_PARTS, nameBy, patternProblem } from "@/core";
 import { Button } from "../controls/button";
+import { Input } from "../controls/input";
 import type { Batch } from "./use-batch";
 
 /** Every end of the batch named at once, by a pattern; what it comes to is shown before it is taken. */
@@ -59,12 +60,11 @@ function Field({
   return (
     <label className="grid gap-1">
       <span className="text-sm text-soft">{title}</span>
-      <input
+      <Input
         value={value}
         onChange={(event) => onChange(event.target.value)}
         maxLength={120}
         autoComplete="off"
-        className="min-h-12 rounded-md border border-line bg-field px-3"
       />
     </label>
   );

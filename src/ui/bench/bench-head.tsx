@@ -3,6 +3,8 @@
 import { Keyboard, Volume2 } from "lucide-react";
 import Link from "next/link";
 import { type Purpose, type RunSheet, shardsMissing } from "@/core";
+import { Button } from "../controls/button";
+import { IconButton } from "../controls/icon-button";
 import { showKeys } from "../shell/key-help";
 import { asText } from "../words/length-text";
 import { EndLabel } from "./end-label";
@@ -60,15 +62,9 @@ export function BenchHead({ sheet, work, purpose, name, onPlan, onAloud }: Bench
       )}
       <PartsOn sheet={sheet} work={work} />
       <SaveState waiting={waiting} offline={offline} />
-      <button
-        type="button"
-        onClick={onAloud}
-        aria-label="Read the step aloud"
-        aria-keyshortcuts="R"
-        className="flex size-12 shrink-0 items-center justify-center"
-      >
+      <IconButton onClick={onAloud} name="Read the step aloud" aria-keyshortcuts="R">
         <Volume2 aria-hidden="true" className="size-5" />
-      </button>
+      </IconButton>
       <button
         type="button"
         onClick={showKeys}
@@ -78,9 +74,9 @@ export function BenchHead({ sheet, work, purpose, name, onPlan, onAloud }: Bench
         <Keyboard aria-hidden="true" className="size-5" /> Keys
       </button>
       {onPlan ? (
-        <button type="button" onClick={onPlan} className="min-h-12 shrink-0 px-2 text-sm underline">
+        <Button look="link" onClick={onPlan} className="shrink-0 px-2 text-sm">
           Plan
-        </button>
+        </Button>
       ) : (
         <Link href="/bench" className="inline-flex min-h-12 shrink-0 items-center px-2 text-sm underline">
           All ends

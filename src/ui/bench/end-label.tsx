@@ -4,6 +4,8 @@ import { Pencil } from "lucide-react";
 import { Popover } from "radix-ui";
 import { useState } from "react";
 import { Button } from "../controls/button";
+import { Choice } from "../controls/choice";
+import { Input } from "../controls/input";
 import { backToStep } from "../keys/to-step";
 
 interface EndLabelProps {
@@ -86,9 +88,9 @@ function Discard({ name, onDiscard }: { name: string; onDiscard: (name: string) 
     >
       <p className="leading-tight">It stays in the record as discarded, out of the way of the others.</p>
       <Field name="by" title="Discarded by" value={name} hint="Your name" />
-      <button type="submit" className="min-h-12 rounded-lg border-2 border-out font-semibold">
+      <Choice type="submit" tone="out" className="text-center font-semibold">
         Discard it
-      </button>
+      </Choice>
     </form>
   );
 }
@@ -97,14 +99,7 @@ function Field({ name, title, value, hint }: { name: string; title: string; valu
   return (
     <label className="grid gap-1">
       <span className="text-sm text-soft">{title}</span>
-      <input
-        name={name}
-        defaultValue={value}
-        maxLength={120}
-        placeholder={hint}
-        autoComplete="off"
-        className="min-h-12 rounded-md border border-line bg-field px-3 placeholder:text-soft"
-      />
+      <Input name={name} defaultValue={value} maxLength={120} placeholder={hint} autoComplete="off" />
     </label>
   );
 }

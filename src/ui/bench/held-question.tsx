@@ -2,6 +2,7 @@
 
 import { useHotkeys } from "react-hotkeys-hook";
 import { onControl } from "../aids/on-control";
+import { Choice } from "../controls/choice";
 import type { BenchWork } from "./use-work";
 
 interface HeldQuestionProps {
@@ -29,14 +30,9 @@ export function HeldQuestion({ held: { says, usual }, onLet }: HeldQuestionProps
         named at the sign-off.
       </p>
       {usual && (
-        <button
-          type="button"
-          onClick={take}
-          aria-keyshortcuts="Enter"
-          className="min-h-12 rounded-lg border-2 border-now px-4 font-bold"
-        >
+        <Choice onClick={take} aria-keyshortcuts="Enter" tone="now" className="font-bold">
           {USUAL[usual]} <span className="hidden font-normal lg:inline">· Enter</span>
-        </button>
+        </Choice>
       )}
     </div>
   );

@@ -8,6 +8,7 @@ import { dueParts, type ProcedurePart, type RunSheet } from "@/core";
 import { costWords } from "../advice/advice-words";
 import { onControl } from "../aids/on-control";
 import { Button } from "../controls/button";
+import { Choice } from "../controls/choice";
 import { backToStep } from "../keys/to-step";
 import type { Units } from "../words/length-text";
 import type { BenchWork } from "./use-work";
@@ -52,17 +53,16 @@ export function PartsOn({ sheet, work }: { sheet: RunSheet; work: BenchWork }) {
                     <span className="text-soft text-sm">{part.way}</span>
                   </span>
                   {state.threaded.includes(part.id) ? (
-                    <button
-                      type="button"
+                    <Choice
                       aria-label={`${part.name}: it is not on, or wrong`}
                       onClick={() => {
                         add({ kind: "thread", part: part.id, on: false });
                         setOpen(false);
                       }}
-                      className="min-h-12 shrink-0 rounded-md border-2 border-line px-3 text-sm"
+                      className="shrink-0 text-sm"
                     >
                       Not on, or wrong
-                    </button>
+                    </Choice>
                   ) : (
                     <strong className="text-out text-sm">not on</strong>
                   )}
@@ -124,25 +124,21 @@ export function ForgottenPart({ sheet, work, units }: { sheet: RunSheet; work: B
         </p>
       )}
       <div className="flex flex-wrap gap-2">
-        <button
-          type="button"
+        <Choice
+          tone="go"
           onClick={() => work.reworkPart(one)}
           aria-keyshortcuts="Enter"
-          className="min-h-14 flex-1 rounded-lg bg-now px-4 py-1 text-left font-bold text-on-now leading-tight"
+          className="min-h-14 flex-1 py-1"
         >
           {shutOutBy === null ? "It is on now" : "Cut off and begin again"}
           <span className="block font-normal text-sm">
             {shutOutBy === null ? "no cable lost" : costWords(work.restartCost, units)}
             <span className="hidden lg:inline"> · Enter</span>
           </span>
-        </button>
-        <button
-          type="button"
-          onClick={() => work.add({ kind: "thread", part: part.id, on: true })}
-          className="min-h-14 rounded-lg border-2 border-line px-4 text-left leading-tight"
-        >
+        </Choice>
+        <Choice onClick={() => work.add({ kind: "thread", part: part.id, on: true })} className="min-h-14">
           It is on after all
-        </button>
+        </Choice>
       </div>
     </section>
   );

@@ -14,6 +14,7 @@ import {
 import { AdvicePanel, type Way } from "../advice/advice-panel";
 import { ShardCount } from "../aids/shard-count";
 import { Button } from "../controls/button";
+import { Input } from "../controls/input";
 import { usePeople } from "../people/people-context";
 import { PhotoStrip } from "../photos/photo-strip";
 import { ReadingPanel } from "../reading/reading-panel";
@@ -183,7 +184,7 @@ export function SignPanel({ sheet, work, rule, instrument, way, onWay, units, on
           <label htmlFor="signer" className="font-semibold">
             Signed off by
           </label>
-          <input
+          <Input
             id="signer"
             value={name}
             maxLength={120}
@@ -194,7 +195,8 @@ export function SignPanel({ sheet, work, rule, instrument, way, onWay, units, on
             }}
             aria-invalid={missing}
             aria-describedby="signer-missing"
-            className="min-h-12 rounded-lg border-2 border-ink bg-field px-4 text-xl"
+            strong
+            className="text-xl"
           />
           {people.length > 1 && (
             <ul aria-label="Who signs" className="flex flex-wrap gap-2">
@@ -225,7 +227,7 @@ export function SignPanel({ sheet, work, rule, instrument, way, onWay, units, on
               <label htmlFor="shards-why" className="font-semibold">
                 Not to be found? Say where it was last seen
               </label>
-              <input
+              <Input
                 id="shards-why"
                 value={why}
                 maxLength={300}
@@ -235,7 +237,7 @@ export function SignPanel({ sheet, work, rule, instrument, way, onWay, units, on
                 }}
                 aria-invalid={unsaid}
                 aria-describedby="shards-unsaid"
-                className="min-h-12 rounded-lg border-2 border-ink bg-field px-4"
+                strong
               />
               <p id="shards-unsaid" role="alert" className="text-out">
                 {unsaid ? "A shard is missing: find it, or say so here. The record will carry it." : ""}

@@ -64,7 +64,7 @@ export function StepWork(props: StepWorkProps) {
   const { sheet, work, rule, units, cautions, blades, onRead } = props;
   const { line, state, here: standings, add } = work;
   const judgement = judgementOf(line.step);
-  const { reading, last, elsewhere, keptAt, pick, keep, agree, takeBack } = useReadings(work, onRead);
+  const { reading, last, elsewhere, settled, pick, keep, agree, takeBack } = useReadings(work, onRead);
   const aside = !reading && !judgement;
   // Beside a timer there is no room for them.
   const cautionsUnder = !aside || line.step.seconds !== undefined;
@@ -83,7 +83,7 @@ export function StepWork(props: StepWorkProps) {
     if (work.held) return work.letGo();
     const [one] = told;
     // A calliper that sends Enter twice must not take what it has only just brought up.
-    if (one && one.kind !== "read-again" && Date.now() - keptAt() > 700)
+    if (one && one.kind !== "read-again" && settled)
       work.take(one, props.way === "least" ? "least" : "recommended");
   };
   const said = (
@@ -133,7 +133,7 @@ export function StepWork(props: StepWorkProps) {
       onWay={props.onWay}
       onTake={(plan) => work.take(one, plan)}
       onStartOver={() => work.setSigning(true)}
-      first={i === 0}
+      first={i === 0 && settled}
     />
   ));
   return (

@@ -1,5 +1,6 @@
 import type { Check } from "@/core";
 import { Button } from "../controls/button";
+import { Choice } from "../controls/choice";
 
 /** A reading that was taken for another length than the one asked for, until somebody says that it is right. */
 export interface Elsewhere {
@@ -32,14 +33,9 @@ export function TakenElsewhere({
         <Button onClick={onRight} aria-keyshortcuts="Enter" className="flex-1">
           Right <span className="hidden font-normal lg:inline">· Enter</span>
         </Button>
-        <button
-          type="button"
-          onClick={onBack}
-          aria-keyshortcuts="Z"
-          className="min-h-12 flex-1 rounded-md border-2 border-line px-3"
-        >
+        <Choice onClick={onBack} aria-keyshortcuts="Z" className="flex-1">
           Take it back <span className="hidden lg:inline">· Z</span>
-        </button>
+        </Choice>
       </div>
     </div>
   );

@@ -1,6 +1,7 @@
 import { useMemo } from "react";
 import { advise, type CheckStanding, type Conformance, type Rule, type RunSheet } from "@/core";
 import { costWords, planCost } from "../advice/advice-words";
+import { Choice } from "../controls/choice";
 import type { Units } from "../words/length-text";
 import type { BenchWork } from "./use-work";
 
@@ -46,25 +47,20 @@ export function UnsureWays({ sheet, rule, standing: { check, judged }, work, uni
       <p className="leading-tight sm:col-span-2">
         <strong>This instrument cannot settle it.</strong> Read it with a finer one, or:
       </p>
-      <button
-        type="button"
+      <Choice
         aria-pressed={asked}
         onClick={() => work.setUnsettled(asked ? [] : [check.id])}
-        className="min-h-12 rounded-md border-2 border-line px-3 text-left leading-tight aria-pressed:border-ink aria-pressed:font-bold"
+        className="aria-pressed:border-ink aria-pressed:font-bold"
       >
         Rework it to the middle, as if it were out
         {cost && <span className="block font-normal text-soft text-sm">{cost}</span>}
-      </button>
-      <button
-        type="button"
-        onClick={work.next}
-        className="min-h-12 rounded-md border-2 border-line px-3 text-left leading-tight"
-      >
+      </Choice>
+      <Choice onClick={work.next}>
         Carry on as it is
         <span className="block text-soft text-sm">
           {risk} % that it is out; the record will say that it was not settled
         </span>
-      </button>
+      </Choice>
     </section>
   );
 }

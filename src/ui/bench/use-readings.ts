@@ -1,16 +1,23 @@
 "use client";
 
-import { useRef, useState } from "react";
+import { useEffect, useState } from "react";
 import type { CheckStanding, Conformance, Reading } from "@/core";
 import type { Elsewhere } from "./taken-elsewhere";
 import { activeOf, type BenchWork } from "./use-work";
+
+const BREATH_MS = 700;
 
 /** Which length of a step is read, what was read last, and a reading that went to another length than the one asked for. */
 export function useReadings({ here, state, add, strike }: BenchWork, onRead: (check: string) => void) {
   const [picked, setPicked] = useState<string | null>(null);
   const [last, setLast] = useState<string | null>(null);
   const [went, setElsewhere] = useState<Elsewhere | null>(null);
-  const keptAt = useRef(0);
+  const [kept, setKept] = useState(0);
+  const [settled, setSettled] = useState(0);
+  useEffect(() => {
+    const timer = setTimeout(() => setSettled(kept), BREATH_MS);
+    return () => clearTimeout(timer);
+  }, [kept]);
   const reading = activeOf(here, picked ?? undefined);
   const standingOf = (check: string): CheckStanding | undefined => here.find((one) => one.check.id === check);
   const pick = (check: string) => {
@@ -27,11 +34,11 @@ export function useReadings({ here, state, add, strike }: BenchWork, onRead: (ch
     last,
     /** Struck out by any way, it is no longer asked about. */
     elsewhere: went && state.readings.some(({ id }) => id === went.id) ? went : null,
-    /** When a reading was last kept, milliseconds since the epoch. */
-    keptAt: () => keptAt.current,
+    /** Whether the last reading was kept long enough ago: a calliper that sends Enter twice means it once. */
+    settled: settled === kept,
     pick,
     keep: (event: Reading, { verdict }: Conformance, chosen: boolean) => {
-      keptAt.current = Date.now();
+      setKept((count) => count + 1);
       const id = add(event);
       setLast(event.check);
       const taken = standingOf(event.check)?.check;

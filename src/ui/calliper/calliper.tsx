@@ -4,6 +4,7 @@ import { Usb, X } from "lucide-react";
 import { useEffect, useMemo, useState } from "react";
 import { type Check, drawsFor, type EndState, hiddenLength, type RunSheet, SIMULATED, shownBy } from "@/core";
 import { Button } from "../controls/button";
+import { IconButton } from "../controls/icon-button";
 import { Select } from "../controls/select";
 import { figureText, lengthText, type Units } from "../words/length-text";
 
@@ -46,14 +47,9 @@ export function Calliper({ end, sheet, state, checks, active, units, onClose }: 
     >
       <div className="flex items-center gap-2">
         <h2 className="mr-auto font-semibold">Simulated calliper</h2>
-        <button
-          type="button"
-          onClick={onClose}
-          aria-label="Put the calliper away"
-          className="flex size-12 items-center justify-center"
-        >
+        <IconButton onClick={onClose} name="Put the calliper away">
           <X aria-hidden="true" className="size-5" />
-        </button>
+        </IconButton>
       </div>
       <Select
         title="Jaws on"

@@ -12,6 +12,7 @@ import {
   zRevisionAnswer,
 } from "@/core";
 import { Button } from "../controls/button";
+import { Input } from "../controls/input";
 import { post } from "../http/http";
 import { usePeople } from "../people/people-context";
 import { type Row, type RowRead, readRow, rowOf } from "./read-figure";
@@ -119,12 +120,12 @@ export function ConfirmPanel({ procedure, cable, core, choices, onClose, onKept,
             <div className="grid gap-2 border-line border-t px-4 py-3 sm:px-6">
               <label className="flex flex-wrap items-center gap-2">
                 <span className="text-soft">Which sheet</span>
-                <input
+                <Input
                   value={why}
                   maxLength={200}
                   onChange={(event) => setWhy(event.target.value)}
                   placeholder="its number and date"
-                  className="min-h-12 min-w-0 flex-1 rounded-lg border border-line bg-field px-3 placeholder:text-soft"
+                  className="min-w-0 flex-1"
                 />
               </label>
               <p role="alert" className="font-semibold text-out empty:hidden">

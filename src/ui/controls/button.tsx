@@ -10,6 +10,8 @@ const LOOKS = {
   plain: "border-2 border-ink font-semibold",
   /** What is there when it is wanted. */
   quiet: "border border-line",
+  /** Words that do something, where there is room for a finger. */
+  link: "underline",
   /** Words that do something, in a line of text. */
   text: "text-soft underline",
 } as const;
@@ -20,8 +22,18 @@ const SIZES = {
   large: "min-h-14 rounded-lg px-5 text-lg",
   /** What goes on at the bench, to be hit without looking. */
   huge: "short:min-h-12 min-h-16 rounded-lg px-5 text-xl",
+  link: "min-h-12 px-3",
   line: "min-h-6 px-1",
 } as const;
+
+const USUAL_SIZES: Record<keyof typeof LOOKS, keyof typeof SIZES> = {
+  next: "usual",
+  strong: "usual",
+  plain: "usual",
+  quiet: "usual",
+  link: "link",
+  text: "line",
+};
 
 interface ButtonProps extends ComponentProps<"button"> {
   readonly look?: keyof typeof LOOKS;
@@ -33,7 +45,7 @@ interface ButtonProps extends ComponentProps<"button"> {
 /** Everything that is pressed looks like this. */
 export function Button({
   look = "plain",
-  size = look === "text" ? "line" : "usual",
+  size = USUAL_SIZES[look],
   asChild = false,
   className = "",
   ...props

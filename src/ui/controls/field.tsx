@@ -1,5 +1,6 @@
 import type { ComponentProps, ReactNode } from "react";
 import { useId } from "react";
+import { Input } from "./input";
 
 interface FieldProps extends Omit<ComponentProps<"input">, "title" | "about"> {
   readonly title: ReactNode;
@@ -18,13 +19,14 @@ export function Field({ title, about, problem, large = false, className = "", ..
       <label htmlFor={props.id ?? id} className="font-semibold">
         {title}
       </label>
-      <input
+      <Input
         maxLength={300}
         {...props}
         id={props.id ?? id}
         aria-invalid={problem ? true : undefined}
         aria-describedby={problem === undefined ? undefined : `${id}-problem`}
-        className={`min-h-12 w-full rounded-lg border bg-field px-4 ${large ? "border-2 border-ink text-xl" : "border-line"}`}
+        strong={large}
+        className="w-full"
       />
       {about && <span className="text-soft text-sm">{about}</span>}
       {problem !== undefined && (

@@ -69,22 +69,12 @@ export function CableEditor({ initial, basis }: CableEditorProps) {
           Shelf
         </Link>
         <h1 className="mr-auto min-w-0 truncate font-bold text-xl">{draft.name || "No name yet"}</h1>
-        <button
-          type="button"
-          onClick={undo}
-          disabled={!canUndo}
-          className="min-h-12 px-3 underline disabled:opacity-40"
-        >
+        <Button look="link" onClick={undo} disabled={!canUndo}>
           Undo
-        </button>
-        <button
-          type="button"
-          onClick={redo}
-          disabled={!canRedo}
-          className="min-h-12 px-3 underline disabled:opacity-40"
-        >
+        </Button>
+        <Button look="link" onClick={redo} disabled={!canRedo}>
           Redo
-        </button>
+        </Button>
         <Button look="next" onClick={save} disabled={!cable}>
           Keep as {basis === null ? "revision 1" : "the next revision"}
         </Button>

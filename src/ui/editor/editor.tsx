@@ -22,6 +22,7 @@ import {
 } from "@/core";
 import { Band } from "../band/band";
 import { Button } from "../controls/button";
+import { Input } from "../controls/input";
 import { Select } from "../controls/select";
 import { post } from "../http/http";
 import { usePeople } from "../people/people-context";
@@ -130,29 +131,19 @@ export function Editor({ initial, basis, from, cables, tools, kit }: EditorProps
               {basis === null ? "new" : `from revision ${basis}`}
             </span>
           </h1>
-          <button
-            type="button"
-            onClick={edited.undo}
-            disabled={!edited.canUndo}
-            className="min-h-12 px-3 underline disabled:opacity-40"
-          >
+          <Button look="link" onClick={edited.undo} disabled={!edited.canUndo}>
             Undo
-          </button>
-          <button
-            type="button"
-            onClick={edited.redo}
-            disabled={!edited.canRedo}
-            className="min-h-12 px-3 underline disabled:opacity-40"
-          >
+          </Button>
+          <Button look="link" onClick={edited.redo} disabled={!edited.canRedo}>
             Redo
-          </button>
-          <input
+          </Button>
+          <Input
             aria-label="Why it was changed"
             value={why}
             maxLength={300}
             placeholder="Why (optional)"
             onChange={(event) => setWhy(event.target.value)}
-            className="min-h-12 w-44 rounded-lg border border-line bg-field px-3 placeholder:text-soft"
+            className="w-44"
           />
           <Button look="next" onClick={save} disabled={busy || wrong} aria-keyshortcuts="Control+S">
             Keep as {basis === null ? "revision 1" : "the next revision"}
@@ -161,9 +152,9 @@ export function Editor({ initial, basis, from, cables, tools, kit }: EditorProps
         {edited.found && (
           <p role="status" className="flex flex-wrap items-center gap-3 bg-note px-4 py-1 sm:px-6">
             What you were writing was kept on this device and is here again.
-            <button type="button" onClick={edited.startOver} className="min-h-12 underline">
+            <Button look="link" onClick={edited.startOver}>
               Begin from what is kept on the shelf
-            </button>
+            </Button>
           </p>
         )}
         <Drawing drawn={looked} lit={lit} onPoint={setLit} />

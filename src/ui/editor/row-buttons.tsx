@@ -1,5 +1,6 @@
 import { ArrowDown, ArrowUp, X } from "lucide-react";
 import { mustHoldAt } from "@/core";
+import { IconButton } from "../controls/icon-button";
 
 interface RowButtonsProps<T> {
   readonly name: string;
@@ -16,35 +17,25 @@ function swapped<T>(list: readonly T[], a: number, b: number): T[] {
 
 /** Moves a row up or down, or takes it out; undo brings it back. */
 export function RowButtons<T>({ name, list, at, onChange }: RowButtonsProps<T>) {
-  const button = "flex size-12 items-center justify-center disabled:opacity-30";
   return (
     <span className="flex">
-      <button
-        type="button"
-        aria-label={`${name}: earlier`}
+      <IconButton
+        name={`${name}: earlier`}
         disabled={at === 0}
         onClick={() => onChange(swapped(list, at, at - 1))}
-        className={button}
       >
         <ArrowUp aria-hidden="true" className="size-5" />
-      </button>
-      <button
-        type="button"
-        aria-label={`${name}: later`}
+      </IconButton>
+      <IconButton
+        name={`${name}: later`}
         disabled={at === list.length - 1}
         onClick={() => onChange(swapped(list, at, at + 1))}
-        className={button}
       >
         <ArrowDown aria-hidden="true" className="size-5" />
-      </button>
-      <button
-        type="button"
-        aria-label={`${name}: take out`}
-        onClick={() => onChange(list.filter((_, i) => i !== at))}
-        className={button}
-      >
+      </IconButton>
+      <IconButton name={`${name}: take out`} onClick={() => onChange(list.filter((_, i) => i !== at))}>
         <X aria-hidden="true" className="size-5" />
-      </button>
+      </IconButton>
     </span>
   );
 }

@@ -6,6 +6,7 @@ import { toast } from "sonner";
 import { v4 as uuid } from "uuid";
 import { zEventsAnswer } from "@/core";
 import { Button } from "../controls/button";
+import { Input } from "../controls/input";
 import { post } from "../http/http";
 import { usePeople } from "../people/people-context";
 
@@ -64,13 +65,7 @@ export function Correct({ end, event, words, after, onDone }: CorrectProps) {
       ).map(([name, title, value]) => (
         <label key={name} className="grid gap-0.5">
           <span className="text-soft">{title}</span>
-          <input
-            name={name}
-            defaultValue={value}
-            maxLength={300}
-            required
-            className="min-h-11 rounded-md border border-line bg-field px-3 text-base"
-          />
+          <Input name={name} defaultValue={value} maxLength={300} required className="text-base" />
         </label>
       ))}
       <p role="alert" className="text-out">

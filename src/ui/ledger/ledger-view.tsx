@@ -6,6 +6,7 @@ import { RESULTS, type Result } from "@/core";
 import { EndThumb, ThumbTextures } from "../band/end-thumb";
 import type { Thumb } from "../band/thumb";
 import { Button } from "../controls/button";
+import { PageLink } from "../controls/page-link";
 import { Select } from "../controls/select";
 import { LocalTime } from "../words/local-time";
 import { VerdictSign } from "../words/verdict-sign";
@@ -234,12 +235,6 @@ function FileLink({ href, name }: { href: string; name: string }) {
     </a>
   );
 }
-
-const PageLink = ({ href, name }: { href: string; name: string }) => (
-  <Link href={href} className="flex min-h-12 items-center rounded-lg border border-line px-4 font-semibold">
-    {name}
-  </Link>
-);
 
 function Empty({ filtered }: { filtered: boolean }) {
   return (

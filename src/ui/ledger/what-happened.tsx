@@ -2,6 +2,7 @@
 
 import { useState } from "react";
 import type { Recorded, RunSheet } from "@/core";
+import { Button } from "../controls/button";
 import { LocalTime } from "../words/local-time";
 import { Correct } from "./correct";
 import { historyLine } from "./history";
@@ -37,15 +38,15 @@ export function WhatHappened({
                   {corrections.has(recorded.id) && <em className="text-out"> corrected below</em>}
                 </span>
                 {recorded.event.kind !== "correction" && recorded.event.kind !== "step" && (
-                  <button
-                    type="button"
+                  <Button
+                    look="link"
                     onClick={() => setOpen(open === recorded.id ? null : recorded.id)}
                     aria-expanded={open === recorded.id}
                     aria-label={`Correct: ${words}`}
-                    className="no-print min-h-6 shrink-0 px-1 text-soft underline"
+                    className="no-print min-h-6 shrink-0 px-1 text-soft"
                   >
                     correct
-                  </button>
+                  </Button>
                 )}
               </span>
               {open === recorded.id && (

@@ -5,6 +5,7 @@ import { useId, useState } from "react";
 import { toast } from "sonner";
 import { v4 as uuid } from "uuid";
 import { type EndState, type Recorded, zEventsAnswer } from "@/core";
+import { Input } from "../controls/input";
 import { sendPhoto } from "../http/http";
 import { usePeople } from "../people/people-context";
 
@@ -60,13 +61,13 @@ export function PhotoStrip({ end, photos, onAdded }: PhotoStripProps) {
         <label htmlFor={`${id}-caption`} className="sr-only">
           Caption of the photograph
         </label>
-        <input
+        <Input
           id={`${id}-caption`}
           value={caption}
           onChange={(event) => setCaption(event.target.value)}
           maxLength={200}
           placeholder="Caption, if any"
-          className="min-h-12 min-w-0 flex-1 rounded-md border border-line bg-field px-3 placeholder:text-soft"
+          className="min-w-0 flex-1"
         />
         <label
           htmlFor={id}

@@ -4,6 +4,7 @@ import { useHotkeys } from "react-hotkeys-hook";
 import type { EndEvent, EndState, Judgement, RetryOffer, RunSheet } from "@/core";
 import { retriesOffered, retryEvent } from "@/core";
 import { onControl } from "../aids/on-control";
+import { Choice } from "../controls/choice";
 import { useDigits } from "../keys/use-digits";
 import { VerdictSign } from "../words/verdict-sign";
 
@@ -35,20 +36,20 @@ export function JudgementPanel({ sheet, state, judgement, onAdd, onGiveUp, advis
     <fieldset className="grid gap-1.5">
       <legend className="mb-1.5 font-semibold text-lg leading-tight">{judgement.asks}</legend>
       {judgement.answers.map(({ id, sees, good, shards }, i) => (
-        <button
+        <Choice
           key={id}
-          type="button"
           aria-pressed={id === answer}
           aria-keyshortcuts={String(i + 1)}
           onClick={() => see(id, shards)}
-          className={`flex min-h-13 items-center gap-3 rounded-lg border-2 px-4 text-left text-lg leading-tight ${id === answer ? "border-ink bg-raised font-bold" : "border-line"}`}
+          tone={id === answer ? "picked" : "line"}
+          className="flex min-h-13 items-center gap-3 text-lg"
         >
           <VerdictSign verdict={good ? "in" : "out"} />
           <span className="min-w-0 flex-1">{sees}</span>
           <kbd aria-hidden="true" className="figures hidden text-soft text-sm lg:block">
             {i + 1}
           </kbd>
-        </button>
+        </Choice>
       ))}
       <div role="status" className="min-h-16 leading-snug">
         {given && (
@@ -111,12 +112,12 @@ function Ladder({ sheet, offers, onTake, onGiveUp }: LadderProps) {
     <div className="mt-2 grid gap-1.5">
       {next ? (
         offered.map((offer) => (
-          <button
+          <Choice
+            tone="now"
             key={offer.leg}
-            type="button"
             onClick={() => onTake(offer)}
             aria-keyshortcuts={offer === next ? "Enter" : undefined}
-            className="min-h-14 rounded-lg border-[3px] border-now px-3 py-1 text-left leading-tight"
+            className="min-h-14 py-1"
           >
             <span className="block font-bold">
               {capital(offer.rule.name)}
@@ -124,18 +125,14 @@ function Ladder({ sheet, offers, onTake, onGiveUp }: LadderProps) {
               {sheet.lines[offer.to]?.step.title}”
             </span>
             <span className="text-soft text-sm">{spentText(offer)}</span>
-          </button>
+          </Choice>
         ))
       ) : (
         <>
           <p className="font-bold text-out">Nothing is left to try on this end.</p>
-          <button
-            type="button"
-            onClick={onGiveUp}
-            className="min-h-14 rounded-lg border-[3px] border-out px-3 text-left font-bold"
-          >
+          <Choice tone="out" onClick={onGiveUp} className="min-h-14 font-bold">
             Cut it off and sign it so
-          </button>
+          </Choice>
         </>
       )}
       {others.length > 0 && (

@@ -17,6 +17,8 @@ import {
   type Written,
 } from "@/core";
 import { Button } from "../controls/button";
+import { Choice } from "../controls/choice";
+import { IconButton } from "../controls/icon-button";
 import { ToleranceScale } from "../figure/tolerance-scale";
 import { figureText, lengthText, toleranceOf, type Units } from "../words/length-text";
 import { useKept } from "../words/use-kept";
@@ -182,11 +184,10 @@ export function ReadingPanel({
           <fieldset ref={choices} className="grid gap-1">
             <legend className="font-semibold">Which length is it?</legend>
             {doubt.map((one) => (
-              <button
+              <Choice
                 key={one.id}
-                type="button"
                 onClick={() => keep(one)}
-                className="flex min-h-12 items-center justify-between gap-3 rounded-md border-2 border-line px-3 text-left leading-tight"
+                className="flex items-center justify-between gap-3"
               >
                 <span>
                   {one.name}
@@ -195,7 +196,7 @@ export function ReadingPanel({
                 <span className="figures text-soft text-sm">
                   {figureText(one.nominal, units, toleranceOf(one))}
                 </span>
-              </button>
+              </Choice>
             ))}
           </fieldset>
         ) : (
@@ -288,14 +289,9 @@ function Readings({
         >
           <span className="figures font-bold">{figureText(value, units)}</span>
           <span className="ml-2 text-soft text-sm">{saved(id) ? "saved" : "waiting"}</span>
-          <button
-            type="button"
-            onClick={() => onStrike(id)}
-            aria-label={`Strike out ${typed}`}
-            className="flex size-12 items-center justify-center"
-          >
+          <IconButton onClick={() => onStrike(id)} name={`Strike out ${typed}`}>
             <X aria-hidden="true" className="size-5" />
-          </button>
+          </IconButton>
         </li>
       ))}
     </ul>

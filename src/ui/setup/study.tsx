@@ -15,6 +15,8 @@ import {
   zStudyAnswer,
 } from "@/core";
 import { Button } from "../controls/button";
+import { IconButton } from "../controls/icon-button";
+import { Input } from "../controls/input";
 import { post } from "../http/http";
 import { usePeople } from "../people/people-context";
 import { usePrefs } from "../prefs/prefs-context";
@@ -102,14 +104,15 @@ export function Study({ instruments, instrument, kept: known }: StudyProps) {
             Reading {Math.min(readings.length + 1, STUDY_READINGS)} of {STUDY_READINGS} (
             {prefs.units === "in" ? "in" : "mm"})
           </span>
-          <input
+          <Input
             value={text}
             onChange={(event) => setText(event.target.value)}
             maxLength={40}
             autoComplete="off"
             aria-invalid={problem !== ""}
             aria-describedby="study-problem"
-            className="figures min-h-12 w-44 rounded-lg border-2 border-ink bg-field px-3 text-xl"
+            strong
+            className="figures w-44 text-xl"
           />
         </label>
         <Button type="submit">Add</Button>
@@ -129,14 +132,12 @@ export function Study({ instruments, instrument, kept: known }: StudyProps) {
               className={`flex items-center rounded-md border pl-3 ${found?.stray === i ? "border-2 border-out" : "border-line"}`}
             >
               <span className="figures">{(value / 1000).toFixed(instrument.resolution < 100 ? 2 : 1)}</span>
-              <button
-                type="button"
-                aria-label={`Take out reading ${i + 1}`}
+              <IconButton
+                name={`Take out reading ${i + 1}`}
                 onClick={() => setReadings(readings.filter((_, j) => j !== i))}
-                className="flex size-12 items-center justify-center"
               >
                 <X aria-hidden="true" className="size-4" />
-              </button>
+              </IconButton>
             </li>
           ))}
         </ul>

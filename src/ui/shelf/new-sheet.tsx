@@ -15,6 +15,7 @@ import {
   zProcedureText,
 } from "@/core";
 import { Button } from "../controls/button";
+import { Input } from "../controls/input";
 import { Select } from "../controls/select";
 import { Editor } from "../editor/editor";
 import { forgetDraft } from "../editor/use-draft";
@@ -178,9 +179,9 @@ export function NewSheet({ cables, tools, taken, kit }: NewSheetProps) {
             <Button size="large" onClick={() => asNew(twin.document)}>
               Take it in beside it
             </Button>
-            <button type="button" onClick={() => setTwin(null)} className="min-h-14 px-4 underline">
+            <Button look="link" onClick={() => setTwin(null)} className="min-h-14 px-4">
               Leave it
-            </button>
+            </Button>
           </div>
           <p className="text-soft text-sm">
             Nothing is written over: earlier revisions stay, and ends made by them keep theirs.
@@ -206,12 +207,12 @@ export function NewSheet({ cables, tools, taken, kit }: NewSheetProps) {
       >
         <label className="grid gap-1">
           <span className="font-semibold">What is it called?</span>
-          <input
+          <Input
             value={name}
             maxLength={200}
             placeholder="Hut stub, 3 mm cord"
             onChange={(event) => setName(event.target.value)}
-            className="min-h-12 rounded-lg border-2 border-ink bg-field px-4 text-lg placeholder:text-soft"
+            strong
           />
         </label>
         <Select title="Which cable is it for?" value={cableId} onPick={setCableId} options={cables} />

@@ -4,6 +4,7 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { toast } from "sonner";
 import { type Change, compareProcedures, type RevisionLine, zProcedureText, zRevisionAnswer } from "@/core";
+import { Button } from "../controls/button";
 import { get, post } from "../http/http";
 import { usePeople } from "../people/people-context";
 import { LocalTime } from "../words/local-time";
@@ -75,29 +76,28 @@ export function Revisions({ kind, id, current, revisions }: RevisionsProps) {
             {revision !== current && origin !== "put away" && (
               <>
                 {kind === "procedures" && (
-                  <button type="button" onClick={() => compare(revision)} className="min-h-12 px-3 underline">
+                  <Button look="link" onClick={() => compare(revision)}>
                     Compare
-                  </button>
+                  </Button>
                 )}
-                <button
-                  type="button"
+                <Button
+                  look="link"
                   onClick={() =>
                     send("restore", { restore: revision }, newest, `Revision ${revision} is in use again.`)
                   }
-                  className="min-h-12 px-3 underline"
                 >
                   Use again
-                </button>
+                </Button>
               </>
             )}
             {revision === current && origin === "own" && (
-              <button
-                type="button"
+              <Button
+                look="link"
                 onClick={() => send("away", {}, newest, "Put away. Ends made by it keep it.")}
-                className="no-print min-h-12 px-3 underline"
+                className="no-print"
               >
                 Put away
-              </button>
+              </Button>
             )}
           </li>
         ))}
@@ -122,9 +122,9 @@ function Compared({ revision, current, changes, onClose }: ComparedProps) {
           From {revision} to {current}:{" "}
           {changes.length === 0 ? "nothing changed" : `${changes.length} changes`}
         </h3>
-        <button type="button" onClick={onClose} className="min-h-12 px-3 underline">
+        <Button look="link" onClick={onClose}>
           Close
-        </button>
+        </Button>
       </div>
       <ul className="divide-y divide-line text-sm">
         {changes.map(({ among, what, field, before, after }) => (

@@ -5,6 +5,7 @@ import { useMemo, useState } from "react";
 import { type Cable, type Instrument, misfits, type Style, type Tool } from "@/core";
 import { EndThumb, ThumbTextures } from "../band/end-thumb";
 import type { Thumb } from "../band/thumb";
+import { Input } from "../controls/input";
 import { CutFace } from "../sheet/cut-face";
 import { cableWords, styleWords } from "../sheet/known-words";
 import { matchRank } from "../sheet/match-rank";
@@ -64,12 +65,13 @@ export function ShelfView({ cables, styles: all, thumbs, tools, instruments }: S
       </div>
       <label className="mt-3 block max-w-xl">
         <span className="sr-only">Find on the shelf</span>
-        <input
+        <Input
           type="search"
           value={wanted}
           onChange={(event) => setWanted(event.target.value)}
           placeholder="Find: ribbon, 2 mm, LC, calliper …"
-          className="min-h-12 w-full rounded-lg border-2 border-ink bg-field px-4 text-lg placeholder:text-soft"
+          strong
+          className="w-full"
         />
       </label>
       {none && (

@@ -1,11 +1,13 @@
-import { zIdAnswer } from "@/core";
-import { endsAtBench, startEnd } from "@/service/ends";
+import { zBenchAnswer, zIdAnswer } from "@/core";
+import { benchPage } from "@/service/bench";
+import { startEnd } from "@/service/ends";
 import { theStore } from "@/service/the-store";
 import { acting } from "../../acting";
-import { answer, answerAs } from "../../answer";
+import { answerAs } from "../../answer";
 
 /** Ends still at the bench, newest first. */
-export const GET = () => answer(() => endsAtBench(theStore()));
+export const GET = (request: Request) =>
+  answerAs(zBenchAnswer, () => benchPage(theStore(), Object.fromEntries(new URL(request.url).searchParams)));
 
 /** Starts an end from a sheet. */
 export const POST = (request: Request) =>
