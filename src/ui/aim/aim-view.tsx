@@ -2,11 +2,12 @@
 
 import Link from "next/link";
 import { useRouter } from "next/navigation";
-import type { Index, LengthAim, Person } from "@/core";
+import type { LengthAim, Person } from "@/core";
 import { Select } from "../controls/select";
 import { figureText, type Units } from "../words/length-text";
 import { AimChart } from "./aim-chart";
 import { biasText, sureText } from "./aim-note";
+import { fitWords } from "./aim-words";
 
 interface AimViewProps {
   readonly people: readonly Person[];
@@ -97,25 +98,6 @@ export function AimView({ people, person, aims, units }: AimViewProps) {
 
 const signed = (value: number, units: Units): string =>
   `${value < 0 ? "−" : "+"}${figureText(Math.round(Math.abs(value) / 10) * 10, units)}`;
-
-/** Limits this many times as wide as the ends spread leave room for a bad day (common practice, no source). */
-const ROOMY = 1.33;
-
-/**
- * How the ends fill their limits, in words with the figure behind them: how often three standard deviations fit between
- * the middle (or, as it is aimed, the mean) and the nearer limit, with what is sure of it.
- */
-function fitWords({ value, low, high }: Index, of: "spread" | "aim"): string {
-  const what =
-    value < 1
-      ? of === "spread"
-        ? "wider than the limits"
-        : "some will be out"
-      : value < ROOMY
-        ? "just fits the limits"
-        : "fits with room to spare";
-  return `${what} (${value.toFixed(2)} times; surely ${low.toFixed(2)} to ${high.toFixed(2)})`;
-}
 
 function Fact({ name, children }: { name: string; children: React.ReactNode }) {
   return (

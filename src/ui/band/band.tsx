@@ -3,10 +3,11 @@
 import { useId, useMemo } from "react";
 import type { RunSheet, SheetFeature } from "@/core";
 import { usePrefs } from "../prefs/prefs-context";
-import { figureText, lengthText, type Units } from "../words/length-text";
-import { placeText, toleranceAt } from "../words/line-words";
-import { type FlagText, type PlacedFlag, placeFlags } from "./flags";
-import { type BandGeometry, bandGeometry, readingPosition, thickAt } from "./geometry";
+import { lengthText } from "../words/length-text";
+import { toleranceAt } from "../words/line-words";
+import { flagTexts, isRing } from "./flag-texts";
+import { type PlacedFlag, placeFlags } from "./flags";
+import { bandGeometry, readingPosition, thickAt } from "./geometry";
 import { LayersDrawn } from "./layers";
 import { Loupe } from "./loupe";
 import { Tape } from "./tape";
@@ -171,42 +172,6 @@ const toldAt = (sheet: RunSheet, { id, position }: SheetFeature) =>
 
 const timesText = (times: number): string =>
   Math.abs(times - 1) < 0.08 ? "to scale too" : `×${times.toFixed(1)}`;
-
-/** A mark drawn and not cut away: shown as a ring on the cable. */
-function isRing({ id, kind, madeAt }: SheetFeature, sheet: RunSheet, line: number): boolean {
-  if (madeAt > line || madeAt < 0) return false;
-  const cut = sheet.lines.some(({ index, bares }) => index <= line && bares.some(({ edge }) => edge === id));
-  return kind === "mark" || (kind === "edge" && !cut);
-}
-
-function flagTexts(
-  sheet: RunSheet,
-  { features, scale }: BandGeometry,
-  line: number,
-  lit: readonly string[],
-  units: Units,
-): FlagText[] {
-  const nameOf = (id: string) => sheet.features.find((feature) => feature.id === id)?.name ?? id;
-  const root = sheet.features[0]?.id;
-  return features.flatMap((feature) => {
-    const figure = sheet.lines.find((one) => one.figure?.feature === feature.id)?.figure;
-    if (!figure) return [];
-    const { datum, distance } = figure.own;
-    const own =
-      datum === root
-        ? ""
-        : ` · ${figureText(Math.abs(distance), units, figure.own)} ${distance < 0 ? `before the ${nameOf(datum)}` : "further on"}`;
-    return [
-      {
-        id: feature.id,
-        x: scale.x(feature.position),
-        main: placeText(figure, units),
-        note: `${feature.name}${own}`,
-        first: lit.includes(feature.id) || (lit.length === 0 && feature.madeAt === line),
-      },
-    ];
-  });
-}
 
 function Ring({ x, axis, thick }: { x: number; axis: number; thick: number }) {
   return (

@@ -1,11 +1,12 @@
 "use client";
 
 import { Check } from "lucide-react";
-import { checksOf, isHandsFree, judgementOf, type Line } from "@/core";
+import { isHandsFree } from "@/core";
 import type { BenchWork } from "../bench/use-work";
 import { Choice } from "../controls/choice";
 import { useTick } from "../timers/timers-context";
 import { clockText } from "../words/clock-text";
+import { isPlain } from "./plain-step";
 import { type Batch, doneAt, readyAt } from "./use-batch";
 
 interface BatchAsideProps {
@@ -14,14 +15,6 @@ interface BatchAsideProps {
   readonly work: BenchWork;
   readonly onPlan: () => void;
 }
-
-/** Whether a step can be done on many ends without looking at each: nothing is read, asked or counted. */
-const isPlain = ({ step }: Line): boolean =>
-  checksOf(step).length === 0 &&
-  !judgementOf(step) &&
-  step.kind !== "dispose" &&
-  step.shards === 0 &&
-  !step.seconds;
 
 /** An end by its number and colour: `3 green`. */
 const shortOf = (label: string, place: number): string =>

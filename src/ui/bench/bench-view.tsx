@@ -27,17 +27,17 @@ import {
 } from "@/core";
 import type { Way } from "../advice/advice-panel";
 import { useAims } from "../aim/aim-note";
-import { Band, type BandReading } from "../band/band";
+import { Band } from "../band/band";
 import { Calliper } from "../calliper/calliper";
 import { get, post } from "../http/http";
 import { stepIntoView, toStep } from "../keys/to-step";
 import { usePeople } from "../people/people-context";
 import { usePrefs } from "../prefs/prefs-context";
-import type { Typed } from "../reading/reading-panel";
 import { hush, say, stepAloud } from "../words/aloud";
 import { useTitle } from "../words/use-title";
 import { AskPractice } from "./ask-practice";
 import { BenchHead } from "./bench-head";
+import { bandReadings, stepsShown } from "./bench-shown";
 import { SignPanel } from "./sign-panel";
 import { SignedPanel } from "./signed-panel";
 import { StepList, StepProgress } from "./step-list";
@@ -232,22 +232,8 @@ export function BenchView({
   );
 }
 
-/** The steps there are to do: all, or while something is redone those of it, back to where it is read. */
-function stepsShown({ drawn, state: { inHand } }: BenchWork): readonly Line[] {
-  return inHand
-    ? drawn.lines.filter(({ index }) => inHand.steps.includes(index) || index === inHand.back)
-    : drawn.lines;
-}
-
 /** What the band lights: the place being made, or the two a length lies between. */
 function litBy(line: Line, active: CheckStanding | undefined): string[] {
   if (active) return [active.check.from, active.check.to];
   return line.figure ? [line.figure.feature] : [];
-}
-
-function bandReadings(active: CheckStanding | undefined, typed: Typed | null): BandReading[] {
-  if (typed) return [{ from: typed.check.from, value: typed.value, verdict: typed.judged.verdict }];
-  return active?.judged
-    ? [{ from: active.check.from, value: active.judged.mean, verdict: active.judged.verdict }]
-    : [];
 }

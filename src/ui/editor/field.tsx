@@ -1,7 +1,7 @@
 "use client";
 
 import { useEffect, useId, useState } from "react";
-import { parseLength, toMm } from "@/core";
+import { signed } from "./signed";
 
 interface TextFieldProps {
   readonly label: string;
@@ -89,12 +89,6 @@ export function LengthField({
       {wrong && <span className="block text-out text-sm">{wrong}</span>}
     </span>
   );
-}
-
-function signed(typed: string): number | string {
-  const sign = /^\s*[-−]/.test(typed) ? -1 : 1;
-  const read = parseLength(typed.replace(/^\s*[-−]/, ""), { unit: "mm" });
-  return read.ok ? sign * toMm(read.value.length) : read.problem.message;
 }
 
 const sameAs = (text: string, value: number | null): boolean =>

@@ -1,37 +1,9 @@
-import { BESIDE, type Cable, type Layer } from "@/core";
+import type { Cable, Layer } from "@/core";
 import { middleOf, shadeOf } from "../band/textures";
+import { faceOf } from "./face";
 
 const SIZE = 68;
 const MIDDLE = SIZE / 2;
-
-/** The layer each unit of a cable begins with, where it holds several: tubes, cords or buffers side by side. */
-const UNIT: Partial<Record<Cable["construction"], Layer["kind"]>> = {
-  "stranded-loose-tube": "tube",
-  "armoured-loose-tube": "tube",
-  "tight-buffer-distribution": "buffer",
-  breakout: "jacket",
-};
-
-interface Face {
-  readonly rings: readonly Layer[];
-  readonly unit: readonly Layer[];
-  readonly count: number;
-  readonly members: Layer | undefined;
-}
-
-/** What is drawn of a cut cable: rings around, units side by side within, rigid members in the sheath. */
-function faceOf({ layers, construction, fibreCount, perUnit, legs }: Cable): Face {
-  // Of several legs each is drawn by itself.
-  const start = legs.length > 1 ? -1 : layers.findIndex(({ kind }) => kind === UNIT[construction]);
-  const count = start < 0 ? 1 : Math.min(12, Math.max(1, Math.round(fibreCount / (perUnit ?? 1))));
-  const isRing = ({ kind }: Layer) => !BESIDE.includes(kind);
-  return {
-    rings: (count > 1 ? layers.slice(0, start) : layers).filter(isRing),
-    unit: count > 1 ? layers.slice(start).filter(isRing) : [],
-    count,
-    members: layers.find(({ kind }) => kind === "rods"),
-  };
-}
 
 /** A cable seen at its cut face, to one scale: rings of its layers, with every unit it holds. */
 export function CutFace({ cable }: { cable: Cable }) {

@@ -10,7 +10,6 @@ import {
   type ProcedureDocument,
   problemOf,
   type Tool,
-  toMm,
   zProcedure,
   zProcedureText,
 } from "@/core";
@@ -21,6 +20,7 @@ import { Editor } from "../editor/editor";
 import { forgetDraft } from "../editor/use-draft";
 import { get } from "../http/http";
 import { lengthsFromText } from "./lengths-csv";
+import { appliesTo, free, idOf } from "./new-document";
 
 interface Draft {
   readonly document: ProcedureDocument;
@@ -43,34 +43,6 @@ second mark,buffer,12,mm,0.5,0.5
 cleave,buffer,9,mm,0.4,0.4`;
 
 const MOST_FILE = 400_000;
-
-const idOf = (name: string): string =>
-  name
-    .toLowerCase()
-    .replaceAll(/[^a-z0-9]+/g, "-")
-    .replaceAll(/^-+|-+$/g, "")
-    .slice(0, 60);
-
-const free = (id: string, taken: readonly string[]): string => {
-  let [one, n] = [id || "own-sheet", 2];
-  while (taken.includes(one)) one = `${id}-${n++}`;
-  return one;
-};
-
-/** What a procedure drafted for a cable applies to: that construction, and diameters as that cable's. */
-function appliesTo(cable: Cable): ProcedureDocument["appliesTo"] {
-  const outer = cable.layers.find(({ kind }) => kind === "jacket");
-  const about = outer && { min: toMm(outer.diameter) - 0.2, max: toMm(outer.diameter) + 0.2 };
-  const rounded = about && {
-    min: Math.round(about.min * 1000) / 1000,
-    max: Math.round(about.max * 1000) / 1000,
-  };
-  return {
-    constructions: [cable.construction],
-    cores: [...cable.cores],
-    ...(rounded ? { jacket: rounded } : {}),
-  };
-}
 
 /** A sheet of one's own: a list of lengths pasted or dropped becomes a draft; a document from elsewhere is taken in. */
 export function NewSheet({ cables, tools, taken, kit }: NewSheetProps) {

@@ -8,8 +8,8 @@ import type { Thumb } from "../band/thumb";
 import { Input } from "../controls/input";
 import { CutFace } from "../sheet/cut-face";
 import { cableWords, styleWords } from "../sheet/known-words";
-import { matchRank } from "../sheet/match-rank";
 import { coreText, lengthText } from "../words/length-text";
+import { foundIn } from "./found";
 
 interface ShelfProps {
   readonly cables: readonly Cable[];
@@ -18,23 +18,6 @@ interface ShelfProps {
   readonly thumbs: Readonly<Record<string, Thumb>>;
   readonly tools: readonly Tool[];
   readonly instruments: readonly Instrument[];
-}
-
-/** The least likeness that is a find: every word of it is there somewhere. */
-const FOUND = 0.4;
-
-/** What a search finds, the nearest first: in a name before what can be picked, and that before a description. */
-function foundIn<T extends { readonly name: string; readonly about: string }>(
-  all: readonly T[],
-  wanted: string,
-  wordsOf: (one: T) => string,
-): readonly T[] {
-  if (wanted.trim() === "") return all;
-  return all
-    .map((one) => ({ one, rank: matchRank(wanted, one.name, one.about, wordsOf(one)) }))
-    .filter(({ rank }) => rank > FOUND)
-    .sort((a, b) => b.rank - a.rank)
-    .map(({ one }) => one);
 }
 
 /** Everything to be had, found by any word of it. */

@@ -1,0 +1,41 @@
+import type { RunSheet, SheetFeature } from "@/core";
+import { figureText, type Units } from "../words/length-text";
+import { placeText } from "../words/line-words";
+import type { FlagText } from "./flags";
+import type { BandGeometry } from "./geometry";
+
+export function flagTexts(
+  sheet: RunSheet,
+  { features, scale }: BandGeometry,
+  line: number,
+  lit: readonly string[],
+  units: Units,
+): FlagText[] {
+  const nameOf = (id: string) => sheet.features.find((feature) => feature.id === id)?.name ?? id;
+  const root = sheet.features[0]?.id;
+  return features.flatMap((feature) => {
+    const figure = sheet.lines.find((one) => one.figure?.feature === feature.id)?.figure;
+    if (!figure) return [];
+    const { datum, distance } = figure.own;
+    const own =
+      datum === root
+        ? ""
+        : ` · ${figureText(Math.abs(distance), units, figure.own)} ${distance < 0 ? `before the ${nameOf(datum)}` : "further on"}`;
+    return [
+      {
+        id: feature.id,
+        x: scale.x(feature.position),
+        main: placeText(figure, units),
+        note: `${feature.name}${own}`,
+        first: lit.includes(feature.id) || (lit.length === 0 && feature.madeAt === line),
+      },
+    ];
+  });
+}
+
+/** A mark drawn and not cut away: shown as a ring on the cable. */
+export function isRing({ id, kind, madeAt }: SheetFeature, sheet: RunSheet, line: number): boolean {
+  if (madeAt > line || madeAt < 0) return false;
+  const cut = sheet.lines.some(({ index, bares }) => index <= line && bares.some(({ edge }) => edge === id));
+  return kind === "mark" || (kind === "edge" && !cut);
+}
