@@ -1,5 +1,6 @@
 import { sql } from "drizzle-orm";
 import type { RecordFinding } from "@/core";
+import { schemaStepsAltered } from "@/store/database";
 import { documentDigest } from "@/store/documents";
 import { missingGuards, strangeTriggers } from "@/store/guards";
 import { sha256 } from "@/store/hash";
@@ -37,7 +38,10 @@ export function checkFile(store: Store): RecordFinding[] {
       `A trigger ${name} was put in that is none of the record's: it could change what is written.`,
     ),
   );
-  return [...lacking, ...damaged, ...guards, ...strange];
+  const steps = schemaStepsAltered(store)
+    ? [altered("the file", "The list of the steps its tables came by was changed.")]
+    : [];
+  return [...lacking, ...damaged, ...guards, ...strange, ...steps];
 }
 
 /** Documents that do not say what their hash says. */

@@ -170,6 +170,20 @@ describe("a record with something in every table", () => {
       () => expect(alterations(store).some(({ what }) => /^Rows are gone/.test(what))).toBe(true),
     );
   });
+  it.each([
+    "UPDATE __drizzle_migrations SET hash = 'zz' WHERE rowid = 2",
+    "UPDATE __drizzle_migrations SET created_at = created_at + 7 WHERE rowid = 1",
+    "DELETE FROM __drizzle_migrations WHERE rowid = 1",
+  ])("the list of its tables' steps changed (%s): found", (change) => {
+    tampered(
+      store,
+      (database) => database.exec(change),
+      () =>
+        expect(alterations(store).map(({ what }) => what)).toContain(
+          "The list of the steps its tables came by was changed.",
+        ),
+    );
+  });
   it("a finding does not keep the rest from being found", () => {
     tampered(
       store,

@@ -1,6 +1,7 @@
 import { mkdirSync } from "node:fs";
 import { dirname, join, resolve } from "node:path";
 import Database from "better-sqlite3";
+import { sql } from "drizzle-orm";
 import { drizzle } from "drizzle-orm/better-sqlite3";
 import { migrate } from "drizzle-orm/better-sqlite3/migrator";
 import { readMigrationFiles } from "drizzle-orm/migrator";
@@ -27,6 +28,18 @@ export function schemaOf(database: Database.Database): { steps: number; known: n
     ? database.prepare<[], { n: number }>("SELECT count(*) AS n FROM __drizzle_migrations").get()
     : undefined;
   return { steps: found?.n ?? 0, known };
+}
+
+/** Whether the list of steps the schema came by says what the program's own says. */
+export function schemaStepsAltered(store: Store): boolean {
+  const written = store.all<{ hash: string; at: number }>(
+    sql`SELECT hash, created_at AS at FROM __drizzle_migrations ORDER BY rowid`,
+  );
+  const known = readMigrationFiles(MIGRATIONS);
+  return (
+    written.length !== known.length ||
+    written.some(({ hash, at }, i) => hash !== known[i]?.hash || Number(at) !== known[i]?.folderMillis)
+  );
 }
 
 /**
