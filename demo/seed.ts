@@ -28,6 +28,7 @@ import { addStudy } from "@/service/studies";
 import { openStore } from "@/store/database";
 import { shippedLibrary } from "@/store/shipped";
 import type { Store } from "@/store/store";
+import { DEMO_MARK } from "../scripts/demo-file.mjs";
 
 const zBase = {
   job: z.string(),
@@ -291,5 +292,10 @@ export function seed(store: Store, text: string, now = new Date()): void {
 }
 
 const [file] = process.argv.slice(2);
-if (file && process.argv[1]?.endsWith("seed.ts"))
-  seed(openStore(file), readFileSync(new URL("./quillmere.json", import.meta.url), "utf8"));
+if (file && process.argv[1]?.endsWith("seed.ts")) {
+  const store = openStore(file);
+  seed(store, readFileSync(new URL("./quillmere.json", import.meta.url), "utf8"));
+  // Marked last: what was filled half is no demo, and is not taken for one.
+  store.$client.pragma(`user_version = ${DEMO_MARK}`);
+  store.$client.close();
+}

@@ -92,6 +92,11 @@ export function ensureChromium() {
   return path;
 }
 
+export function needsNode() {
+  const [major] = process.versions.node.split(".").map(Number);
+  if (major < 20) fail(`Node 20 or later is needed; this is ${process.version}.`);
+}
+
 export function fail(message) {
   console.error(message);
   process.exit(1);

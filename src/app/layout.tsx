@@ -4,13 +4,14 @@ import type { ReactNode } from "react";
 import { Toaster } from "sonner";
 import { personNamed } from "@/core";
 import { people } from "@/service/people";
-import { theStore } from "@/service/the-store";
+import { storeOrTrouble } from "@/service/the-store";
 import { WaitingSender } from "@/ui/live/waiting-sender";
 import { PeopleProvider } from "@/ui/people/people-context";
 import { PREFS_COOKIE, readPrefs } from "@/ui/prefs/prefs";
 import { PrefsProvider } from "@/ui/prefs/prefs-context";
 import { KeyHelp } from "@/ui/shell/key-help";
 import { Rail } from "@/ui/shell/rail";
+import { Trouble } from "@/ui/shell/trouble";
 import { TimersProvider } from "@/ui/timers/timers-context";
 import "./globals.css";
 
@@ -22,7 +23,9 @@ export const viewport: Viewport = { width: "device-width", initialScale: 1 };
 
 export default async function Layout({ children }: { children: ReactNode }) {
   const kept = readPrefs((await cookies()).get(PREFS_COOKIE)?.value);
-  const everybody = people(theStore());
+  const opened = storeOrTrouble();
+  if ("trouble" in opened) return <Trouble theme={kept.theme} says={opened.trouble} />;
+  const everybody = people(opened.store);
   const prefs = { ...kept, person: kept.person ?? personNamed(everybody, kept.name)?.id ?? null };
   return (
     <html lang="en" data-theme={prefs.theme} suppressHydrationWarning>

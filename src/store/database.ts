@@ -10,8 +10,10 @@ import { oldGuardsGone, restoreGuards } from "./guards";
 import { lift, noteLiftFrom } from "./lift";
 import { digestOf, enter } from "./register";
 import * as schema from "./schema";
+import { takeToServe } from "./serving";
 import type { Store } from "./store";
 import { inTransaction } from "./transaction";
+import { troubleOf } from "./trouble";
 
 const MIGRATIONS = { migrationsFolder: join(process.cwd(), "src/store/migrations") };
 
@@ -42,6 +44,16 @@ export function schemaStepsAltered(store: Store): boolean {
   );
 }
 
+/** As `schemaOf`; closes again what is no database. */
+function stepsIn(database: Database.Database): ReturnType<typeof schemaOf> {
+  try {
+    return schemaOf(database);
+  } catch (error) {
+    database.close();
+    throw error;
+  }
+}
+
 /**
  * Opens a database file, creating and migrating it as needed; what an older Arlent wrote is lifted once.
  * Every commit is on the disk before it is answered (WAL with full synchronisation), so what was
@@ -51,7 +63,7 @@ export function schemaStepsAltered(store: Store): boolean {
 export function openStore(file: string): Store {
   if (file !== ":memory:") mkdirSync(dirname(resolve(file)), { recursive: true });
   const database = new Database(file, { timeout: 5_000 });
-  const { steps, known } = schemaOf(database);
+  const { steps, known } = stepsIn(database);
   if (steps > known) {
     database.close();
     throw new InputError("newer", `${file} was written by a newer Arlent: open it with that one.`, ["file"]);
@@ -86,8 +98,32 @@ const shared = globalThis as { arlentStore?: Store };
 /** Where the application's database lies: ARLENT_DB, or data/arlent.db. */
 export const databaseFile = (): string => process.env.ARLENT_DB ?? join(process.cwd(), "data/arlent.db");
 
-/** The application's database, opened once a process. */
+/**
+ * The application's database, opened once a process and for this process alone; when that ends in good order, the
+ * write-ahead log is folded in and the file is whole by itself.
+ * @throws InputError `in-use`, `newer`, or what is the matter with the disk or the file.
+ */
 export function theStore(): Store {
-  shared.arlentStore ??= openStore(databaseFile());
+  shared.arlentStore ??= served(databaseFile());
   return shared.arlentStore;
+}
+
+function served(file: string): Store {
+  try {
+    mkdirSync(dirname(resolve(file)), { recursive: true });
+    const giveBack = takeToServe(file, process.env.ARLENT_URL ?? "");
+    try {
+      const store = openStore(file);
+      process.once("exit", () => {
+        store.$client.close();
+        giveBack();
+      });
+      return store;
+    } catch (error) {
+      giveBack();
+      throw error;
+    }
+  } catch (error) {
+    throw troubleOf(error) ?? error;
+  }
 }

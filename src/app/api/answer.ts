@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { InputError, problemOf, STATUS_OF } from "@/core";
+import { troubleOf } from "@/service/the-store";
 
 /** The largest body taken: far above anything a bench or a planner sends. */
 export const BODY_LIMIT = 512 * 1024;
@@ -32,10 +33,11 @@ export const pdf = (bytes: Uint8Array, name: string): Response =>
 
 /** The response for something thrown. */
 export function failure(error: unknown): Response {
-  const problem = problemOf(error);
+  const problem = problemOf(error) ?? troubleOf(error)?.problem;
   if (problem) return Response.json({ error: problem }, { status: STATUS_OF[problem.code] });
   console.error(error);
-  const message = "Something went wrong on the server. Nothing was changed; what was saved before is safe.";
+  const message =
+    "Something went wrong on the server, in Arlent itself. Look whether it was done before it is done again.";
   return Response.json({ error: { code: "server", message, path: [] } }, { status: 500 });
 }
 

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { type EndEvent, type Problem, type Recorded, zAdd, zEventsAnswer } from "@/core";
+import { type EndEvent, type Problem, type Recorded, STATUS_OF, zAdd, zEventsAnswer } from "@/core";
 import { post } from "../http/http";
 import { type Box, takeOut, waitingFor } from "./outbox";
 
@@ -12,7 +12,7 @@ export interface Sending {
 }
 
 /** Failures that say nothing about the event: it waits and is sent again. */
-const waits = ({ code }: Problem): boolean => code === "offline" || code === "server";
+const waits = ({ code }: Problem): boolean => code === "offline" || STATUS_OF[code] >= 500;
 
 /**
  * Sends what waits for an end, one at a time in the order it was made.

@@ -1,0 +1,96 @@
+import { spawnSync } from "node:child_process";
+import { copyFileSync, existsSync, mkdtempSync, readFileSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import Database from "better-sqlite3";
+import { served } from "./command";
+import { expect, test, WEDGE } from "./server";
+
+const folder = () => mkdtempSync(join(tmpdir(), "arlent-serving-"));
+const refused = (script: "start" | "demo", env: Record<string, string>, ...flags: string[]) => {
+  const { status, stderr } = spawnSync(process.execPath, [`scripts/${script}.mjs`, ...flags], {
+    encoding: "utf8",
+    env: { ...process.env, ...env },
+  });
+  return { status, lines: stderr.trim().split("\n").length, stderr };
+};
+
+test("npm start serves an empty record of one's own; stopped, its file is whole by itself", async ({
+  request,
+}) => {
+  const database = join(folder(), "work", "moor.db");
+  const first = await served("start", database);
+  expect(await (await request.get(`${first.url}api/v1/ends`)).json()).toMatchObject({ rows: [], count: 0 });
+  const { id } = await (await request.post(`${first.url}api/v1/ends`, { data: WEDGE })).json();
+
+  await expect(served("start", database)).rejects.toThrow(
+    /moor\.db is served already by http:\/\/127\.0\.0\.1:\d+ \(process \d+, since .* UTC\)/,
+  );
+  expect((await request.get(`${first.url}api/v1/ends/${id}`)).status()).toBe(200);
+
+  await first.stop();
+  for (const beside of ["-wal", "-shm", ".serving"])
+    expect(existsSync(database + beside), beside).toBe(false);
+  const copy = join(folder(), "copy.db");
+  copyFileSync(database, copy);
+  const copied = await served("start", copy);
+  expect((await request.get(`${copied.url}api/v1/ends/${id}`)).status()).toBe(200);
+  await copied.stop();
+});
+
+test("the demo touches no database it did not fill, and real work goes into none it did", () => {
+  const [own, demos] = [join(folder(), "own.db"), join(folder(), "demo.db")];
+  for (const [file, mark] of [
+    [own, 0],
+    [demos, 0x44454d4f],
+  ] as const) {
+    const database = new Database(file);
+    database.exec("CREATE TABLE kept (t text)");
+    database.pragma(`user_version = ${mark}`);
+    database.close();
+  }
+  const before = readFileSync(own);
+  for (const flags of [[], ["--fresh"]])
+    expect(refused("demo", { ARLENT_DB: own }, ...flags)).toMatchObject({
+      status: 1,
+      lines: 1,
+      stderr: expect.stringContaining("was not made by the demo"),
+    });
+  expect(readFileSync(own).equals(before)).toBe(true);
+  expect(refused("start", { ARLENT_DB: demos })).toMatchObject({
+    status: 1,
+    lines: 1,
+    stderr: expect.stringContaining("holds the demo's made-up data"),
+  });
+});
+
+for (const [env, says] of [
+  [{ PORT: "eighty" }, "PORT is a number from 1 to 65535, not “eighty”."],
+  [{ PORT: "0" }, "PORT is a number from 1 to 65535, not “0”."],
+  [{ ARLENT_LISTEN: "the hall" }, "ARLENT_LISTEN is an address"],
+  [{ ARLENT_LISTEN: "192.0.2.1" }, "Nothing can listen on 192.0.2.1: EADDRNOTAVAIL."],
+  [{ ARLENT_HOSTS: "hall.local, a b" }, "ARLENT_HOSTS is a list of names with commas"],
+] as const)
+  test(`${JSON.stringify(env)} gets a line, not a stack`, () => {
+    const { status, lines, stderr } = refused("start", { ...env, ARLENT_DB: join(folder(), "a.db") });
+    expect([status, lines]).toEqual([1, 1]);
+    expect(stderr).toContain(says);
+  });
+
+test("a damaged file is told on every page and by the interface, with what to do, and nothing is claimed of it", async ({
+  page,
+  request,
+}) => {
+  const database = join(folder(), "torn.db");
+  writeFileSync(database, "not a database, but long enough to be looked at as one ".repeat(40));
+  const { url, stop } = await served("start", database);
+  for (const path of ["", "bench", "ledger"]) {
+    await page.goto(url + path);
+    await expect(page.getByRole("heading", { name: "The record cannot be opened" })).toBeVisible();
+    await expect(page.getByText("restore the newest backup into another place")).toBeVisible();
+    await expect(page.getByText(/\bsafe\b/)).toHaveCount(0);
+  }
+  const answer = await request.post(`${url}api/v1/ends`, { data: WEDGE });
+  expect([answer.status(), (await answer.json()).error.code]).toEqual([503, "damaged"]);
+  await stop();
+});

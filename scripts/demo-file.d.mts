@@ -1,0 +1,2 @@
+export const DEMO_MARK: number;
+export function isDemo(database: string): boolean;

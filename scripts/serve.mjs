@@ -1,0 +1,92 @@
+// Serves the built application: what `npm start` and `npm run demo` share. Needs nothing but Node.
+import { spawn } from "node:child_process";
+import { createServer } from "node:net";
+import { join, resolve } from "node:path";
+import { fail, root } from "./setup.mjs";
+
+const LOOPBACK = /^(localhost|127(\.\d{1,3}){3}|::1)$/;
+const NAME = /^(?=.{1,253}$)([a-z0-9]([a-z0-9-]*[a-z0-9])?)(\.[a-z0-9]([a-z0-9-]*[a-z0-9])?)*$/i;
+const ADDRESS = /^[0-9a-f:.]+$/i;
+
+/** What the environment asks for; one line and an end where it cannot be. */
+export function settings(database) {
+  const { PORT = "4310", ARLENT_LISTEN: host = "127.0.0.1", ARLENT_HOSTS = "" } = process.env;
+  const port = Number(PORT);
+  if (!/^\d+$/.test(PORT) || port < 1 || port > 65_535)
+    fail(`PORT is a number from 1 to 65535, not “${PORT}”.`);
+  if (!NAME.test(host) && !ADDRESS.test(host))
+    fail(`ARLENT_LISTEN is an address of this machine, as 127.0.0.1 or 0.0.0.0, not “${host}”.`);
+  for (const name of ARLENT_HOSTS.split(",").map((one) => one.trim()))
+    if (name !== "" && !hostNamed(name))
+      fail(`ARLENT_HOSTS is a list of names with commas, as hall.local or hall.local:8080, not “${name}”.`);
+  return {
+    port,
+    host,
+    local: LOOPBACK.test(host),
+    database: resolve(process.env.ARLENT_DB || join(root, database)),
+  };
+}
+
+function hostNamed(text) {
+  const [, name, port] = /^(.*?)(?::(\d{1,5}))?$/.exec(text) ?? [];
+  return (NAME.test(name ?? "") || /^\[[0-9a-f:]+\]$/i.test(name ?? "")) && Number(port ?? 1) <= 65_535;
+}
+
+const taken = (port, host) =>
+  new Promise((answer) => {
+    const probe = createServer()
+      .once("error", ({ code }) => answer(code))
+      .once("listening", () => probe.close(() => answer(null)));
+    probe.listen(port, host);
+  });
+
+/** The wished port where it is free, else the next that is. */
+export async function freePort({ port: wished, host }) {
+  for (let port = wished; port <= 65_535; port++) {
+    const why = await taken(port, host);
+    if (why === null) return port;
+    if (why !== "EADDRINUSE" && why !== "EACCES")
+      fail(`Nothing can listen on ${host}: ${why}. ARLENT_LISTEN is an address of this machine.`);
+  }
+  return fail(`No port from ${wished} up is free.`);
+}
+
+/** Serves a database until it is told to stop; says where, once pages are answered. */
+export async function serve({ database, host, port }, says) {
+  const server = spawn(
+    process.execPath,
+    [
+      join(root, "node_modules/next/dist/bin/next"),
+      "start",
+      "-H",
+      host,
+      "-p",
+      String(port),
+      "--keepAliveTimeout",
+      "75000",
+    ],
+    {
+      cwd: root,
+      stdio: ["ignore", "ignore", "inherit"],
+      env: {
+        ...process.env,
+        ARLENT_DB: database,
+        ARLENT_URL: `http://${host}:${port}`,
+        NODE_ENV: "production",
+        NEXT_TELEMETRY_DISABLED: "1",
+      },
+    },
+  );
+  for (const signal of ["SIGINT", "SIGTERM"]) process.on(signal, () => server.kill(signal));
+  server.on("exit", (code) => process.exit(code ?? 0));
+  const near =
+    host === "0.0.0.0" ? "127.0.0.1" : host === "::" ? "[::1]" : host.includes(":") ? `[${host}]` : host;
+  for (let tries = 0; tries < 300; tries++) {
+    try {
+      const answer = await fetch(`http://${near}:${port}/setup`, { redirect: "manual" });
+      if (answer.status < 500) break;
+    } catch {}
+    await new Promise((later) => setTimeout(later, 100));
+  }
+  console.log(`${says}: http://${near}:${port}/   (stop with Ctrl+C)`);
+}

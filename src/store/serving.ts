@@ -1,0 +1,45 @@
+import { readFileSync, rmSync, writeFileSync } from "node:fs";
+import { basename, resolve } from "node:path";
+import Database from "better-sqlite3";
+import { z } from "zod";
+import { InputError } from "@/core";
+
+const zServing = z.object({ pid: z.int(), url: z.string(), since: z.string() });
+
+/** Whoever serves a database, as they wrote it down. */
+function servedBy(file: string): string {
+  try {
+    const { pid, url, since } = zServing.parse(JSON.parse(readFileSync(`${file}.serving`, "utf8")));
+    return `${url || "a server"} (process ${pid}, since ${since.slice(0, 16).replace("T", " ")} UTC)`;
+  } catch {
+    return "another server";
+  }
+}
+
+/**
+ * Takes a database for this process alone, as the one that serves it. The lock is the operating system's, on a file
+ * beside it: it goes with the process, however that ends.
+ * @returns gives it back.
+ * @throws InputError `in-use`: another process serves it, named where that is known.
+ */
+export function takeToServe(file: string, url: string, now = new Date()): () => void {
+  const whole = resolve(file);
+  const lock = new Database(`${whole}.lock`, { timeout: 0 });
+  try {
+    lock.pragma("journal_mode = MEMORY");
+    lock.exec("BEGIN EXCLUSIVE");
+  } catch (cause) {
+    lock.close();
+    throw new InputError(
+      "in-use",
+      `${basename(whole)} is served already by ${servedBy(whole)}. One server writes a record: use that one, or stop it first.`,
+      ["file"],
+      { cause },
+    );
+  }
+  writeFileSync(`${whole}.serving`, JSON.stringify({ pid: process.pid, url, since: now.toISOString() }));
+  return () => {
+    rmSync(`${whole}.serving`, { force: true });
+    lock.close();
+  };
+}
