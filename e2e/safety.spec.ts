@@ -1,4 +1,6 @@
+import { randomBytes } from "node:crypto";
 import { readFileSync } from "node:fs";
+import sharp from "sharp";
 import { addEvents, endAtMeasure, expect, startEnd, test } from "./server";
 import { pass } from "./work";
 
@@ -186,6 +188,49 @@ test.describe("the interface for programs", () => {
     const answer = await request.get("/", { headers: { host: "elsewhere.example" } });
     expect(answer.status()).toBe(421);
   });
+  test("answers paths that cannot be read, and bodies nested thousands deep, with what is wrong, never a 500", async ({
+    request,
+    server,
+  }) => {
+    const headers = (answer: { headers: () => Record<string, string> }) =>
+      answer.headers()["x-content-type-options"];
+    for (const path of ["%E0%A4%A", "ledger/%", "api/v1/ends/%zz", "api/v1/shelf/%C0%AF/x", "bench/%00"]) {
+      const answer = await fetch(`${server.url}/${path}`);
+      expect([path, answer.status < 500 && answer.status >= 400]).toEqual([path, true]);
+      expect([path, answer.headers.get("x-content-type-options")]).toEqual([path, "nosniff"]);
+    }
+    for (const data of [
+      `${"[".repeat(50_000)}${"]".repeat(50_000)}`,
+      `{"a":${"[".repeat(9_000)}${"]".repeat(9_000)}}`,
+    ])
+      for (const path of ["ends", "batches", "compute/stack", "shelf/procedures", "people"]) {
+        const answer = await request.post(`/api/v1/${path}`, {
+          data: Buffer.from(data),
+          headers: { "content-type": "application/json" },
+        });
+        expect([path, answer.status()]).toEqual([path, 400]);
+        expect(headers(answer)).toBe("nosniff");
+      }
+  });
+
+  test("takes a photograph of 11 MB, and says of a larger one that it is too large", async ({ request }) => {
+    const id = await startEnd(request);
+    const noise = randomBytes(2_100 * 1_800 * 3);
+    const picture = await sharp(noise, { raw: { width: 2_100, height: 1_800, channels: 3 } })
+      .png({ compressionLevel: 0 })
+      .toBuffer();
+    expect(picture.length / 1024 / 1024).toBeGreaterThan(10.5);
+    const send = (body: Buffer) =>
+      request.post(`/api/v1/ends/${id}/photos?client=x`, {
+        data: body,
+        headers: { "content-type": "image/png" },
+      });
+    const answer = await send(picture);
+    expect([answer.status(), await answer.text()]).toEqual([200, expect.stringContaining('"photo"')]);
+    const larger = await send(Buffer.concat([picture, Buffer.alloc(4 * 1024 * 1024)]));
+    expect([larger.status(), (await larger.json()).error.code]).toEqual([413, "too-large"]);
+  });
+
   test("gives the ledger as CSV and JSON files", async ({ request }) => {
     const csv = await request.get("/api/v1/ledger?format=csv");
     expect(csv.headers()["content-disposition"]).toContain("arlent-ledger.csv");

@@ -1,5 +1,6 @@
 // Serves the built application: what `npm start` and `npm run demo` share. Needs nothing but Node.
 import { spawn } from "node:child_process";
+import { existsSync } from "node:fs";
 import { createServer } from "node:net";
 import { join, resolve } from "node:path";
 import { fail, root } from "./setup.mjs";
@@ -51,8 +52,23 @@ export async function freePort({ port: wished, host }) {
   return fail(`No port from ${wished} up is free.`);
 }
 
+/** Where the hash of a crew's key lies: beside its database. */
+export const crewFile = (database) => `${database}.crew.json`;
+
+/** The crew's key file where one is needed; one line and an end where it is and there is none. */
+function crewFor({ local, host, database }) {
+  if (local) return {};
+  const file = crewFile(database);
+  if (!existsSync(file))
+    fail(
+      `Listening on ${host} lets everybody on the network in: set a crew key first, with npm run -s crew-key (and the same ARLENT_DB).`,
+    );
+  return { ARLENT_CREW: file };
+}
+
 /** Serves a database until it is told to stop; says where, once pages are answered. */
-export async function serve({ database, host, port }, says) {
+export async function serve({ database, host, port, local }, says) {
+  const crew = crewFor({ local, host, database });
   const server = spawn(
     process.execPath,
     [
@@ -70,6 +86,8 @@ export async function serve({ database, host, port }, says) {
       stdio: ["ignore", "ignore", "inherit"],
       env: {
         ...process.env,
+        ARLENT_CREW: "",
+        ...crew,
         ARLENT_DB: database,
         ARLENT_URL: `http://${host}:${port}`,
         NODE_ENV: "production",

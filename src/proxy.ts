@@ -1,20 +1,99 @@
+import { randomBytes } from "node:crypto";
 import { type NextRequest, NextResponse } from "next/server";
+import { AT_THE_DOOR, mayComeIn, SESSION_COOKIE } from "./service/crew";
 
 const LOCAL = /^(localhost|127\.0\.0\.1|\[::1\])(:\d+)?$/;
 const named = new Set(
   (process.env.ARLENT_HOSTS ?? "")
     .split(",")
-    .map((host) => host.trim())
+    .map((host) => host.trim().toLowerCase())
     .filter(Boolean),
 );
+const development = process.env.NODE_ENV === "development";
 
-/** Answers only under this machine's own names, or those in ARLENT_HOSTS: a page elsewhere cannot borrow one. */
-export function proxy(request: NextRequest) {
-  const host = request.headers.get("host") ?? "";
-  if (LOCAL.test(host) || named.has(host)) return NextResponse.next();
-  return new NextResponse("This server does not answer under that name. Set ARLENT_HOSTS to allow it.\n", {
-    status: 421,
-  });
+/** A name set without a port holds for every port. */
+const isNamed = (host: string): boolean => named.has(host) || named.has(host.replace(/:\d+$/, ""));
+
+/** Where a device that has no session yet may go: to be asked for the key. */
+const DOOR = /^\/(enter|api\/v1\/enter|icon\.svg)$/;
+
+/**
+ * Stands before every request. Answers only under this machine's own names, or those in ARLENT_HOSTS: a page elsewhere
+ * cannot borrow one. Refuses an address that cannot be read. Asks for the crew's key where the server listens wider than
+ * this machine. Lets a page run the scripts it was sent with, and no other.
+ */
+export function proxy(request: NextRequest): NextResponse {
+  const host = (request.headers.get("host") ?? "").toLowerCase();
+  if (!LOCAL.test(host) && !isNamed(host))
+    return plain("This server does not answer under that name. Set ARLENT_HOSTS to allow it.\n", 421);
+  const { pathname, search } = request.nextUrl;
+  if (!isReadable(pathname))
+    return plain("This address cannot be read: a percent sign in it is wrong.\n", 400);
+  if (!DOOR.test(pathname) && !mayComeIn(process.env.ARLENT_CREW, request.cookies.get(SESSION_COOKIE)?.value))
+    return pathname.startsWith("/api/") ? noSession() : atTheDoor(request, host, pathname + search);
+  const nonce = randomBytes(16).toString("base64");
+  const policy = policyWith(nonce);
+  const headers = new Headers(request.headers);
+  // Next puts the nonce it finds here on its own scripts.
+  headers.set("content-security-policy", policy);
+  headers.delete(AT_THE_DOOR);
+  if (pathname === "/enter") headers.set(AT_THE_DOOR, "yes");
+  const answer = NextResponse.next({ request: { headers } });
+  answer.headers.set("content-security-policy", policy);
+  return answer;
+}
+
+const policyWith = (nonce: string): string =>
+  [
+    "default-src 'self'",
+    `script-src 'self' 'nonce-${nonce}'${development ? " 'unsafe-eval'" : ""}`,
+    "style-src 'self' 'unsafe-inline'",
+    "img-src 'self' data:",
+    "font-src 'self'",
+    "connect-src 'self'",
+    "object-src 'none'",
+    "frame-ancestors 'none'",
+    "base-uri 'self'",
+    "form-action 'self'",
+  ].join("; ");
+
+const SAFE = {
+  "content-security-policy": "default-src 'none'; frame-ancestors 'none'",
+  "x-content-type-options": "nosniff",
+  "x-frame-options": "DENY",
+  "referrer-policy": "same-origin",
+  "cache-control": "no-store",
+};
+
+const plain = (text: string, status: number): NextResponse =>
+  new NextResponse(text, { status, headers: { ...SAFE, "content-type": "text/plain; charset=utf-8" } });
+
+const noSession = (): NextResponse =>
+  NextResponse.json(
+    {
+      error: {
+        code: "no-session",
+        message: "This device is not let in yet: open a page and type the crew key.",
+        path: [],
+      },
+    },
+    { status: 401, headers: SAFE },
+  );
+
+/** Under the very name it was asked by, behind whatever stands in front. */
+function atTheDoor({ headers }: NextRequest, host: string, to: string): NextResponse {
+  const scheme = headers.get("x-forwarded-proto") === "https" ? "https" : "http";
+  const door = new URL("/enter", `${scheme}://${host}`);
+  if (to !== "/") door.searchParams.set("to", to);
+  return NextResponse.redirect(door, { status: 307, headers: SAFE });
+}
+
+function isReadable(pathname: string): boolean {
+  try {
+    return !decodeURIComponent(pathname).includes("\0");
+  } catch {
+    return false;
+  }
 }
 
 export const config = { matcher: "/((?!_next/static).*)" };

@@ -1,8 +1,9 @@
 import type { Metadata, Viewport } from "next";
-import { cookies } from "next/headers";
+import { cookies, headers } from "next/headers";
 import type { ReactNode } from "react";
 import { Toaster } from "sonner";
 import { personNamed } from "@/core";
+import { AT_THE_DOOR } from "@/service/crew";
 import { people } from "@/service/people";
 import { storeOrTrouble } from "@/service/the-store";
 import { WaitingSender } from "@/ui/live/waiting-sender";
@@ -23,6 +24,12 @@ export const viewport: Viewport = { width: "device-width", initialScale: 1 };
 
 export default async function Layout({ children }: { children: ReactNode }) {
   const kept = readPrefs((await cookies()).get(PREFS_COOKIE)?.value);
+  if ((await headers()).has(AT_THE_DOOR))
+    return (
+      <html lang="en" data-theme={kept.theme} data-ready>
+        <body>{children}</body>
+      </html>
+    );
   const opened = storeOrTrouble();
   if ("trouble" in opened) return <Trouble theme={kept.theme} says={opened.trouble} />;
   const everybody = people(opened.store);

@@ -12,6 +12,7 @@ import {
   type Rule,
   type RunSheet,
   zAddManyInside,
+  zUuid,
 } from "@/core";
 import { type EndRow, endsOfBatch, findBatch, insertBatch } from "@/store/ends";
 import type { Store } from "@/store/store";
@@ -21,7 +22,7 @@ import { addEvents, beginEnd, getEnd, mustCompile, zStart } from "./ends";
 import { historyOf } from "./history";
 
 export const zBatch = zStart.extend({
-  id: z.uuid("A batch's id is a UUID").optional(),
+  id: zUuid("A batch's id is a UUID").optional(),
   count: z
     .int("The number of ends is a whole number")
     .min(2, "A batch has at least two ends")

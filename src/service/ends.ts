@@ -20,6 +20,7 @@ import {
   sheetDocument,
   zAddInside,
   zRule,
+  zUuid,
 } from "@/core";
 import { keepDocument, keptSheet } from "@/store/documents";
 import { type EndRow, findEnd, insertEnd, updateEnd } from "@/store/ends";
@@ -39,7 +40,7 @@ import { projectEvent } from "./project-event";
 import { mustBeKnown, signer } from "./signer";
 
 export const zStart = z.strictObject({
-  id: z.uuid("An end's id is a UUID").optional(),
+  id: zUuid("An end's id is a UUID").optional(),
   cable: z.string().max(80),
   procedure: z.string().max(80),
   /** The procedure's revision the sheet was drawn from: another one since is told, not used. */
@@ -148,7 +149,7 @@ export function beginEnd(
 }
 
 function mustFind(store: Store, id: string): EndRow {
-  const row = findEnd(store, id);
+  const row = findEnd(store, id) ?? findEnd(store, id.toLowerCase());
   if (!row)
     throw new InputError("not-found", `No end with the id “${id.slice(0, 60)}” is on this bench.`, ["id"]);
   return row;
@@ -179,7 +180,7 @@ export function getEnd(store: Store, id: string): End {
   const row = mustFind(store, id);
   const { createdAt, styleName, cableName, rule, verdicts, result, batchId, purpose, program } = row;
   return {
-    id,
+    id: row.id,
     createdAt,
     batchId,
     styleName,
@@ -204,6 +205,9 @@ export function newEvents(store: Store, id: string, after: number): readonly Rec
   return since(historyOf(store, mustFind(store, id)).events, after);
 }
 
+/** Far more than any end takes: what comes after is a program gone wild. */
+export const MOST_EVENTS = 5_000;
+
 /**
  * Adds events to an end, all or none, in one transaction; committed to disk before it returns.
  * Readings from two windows are both kept. Moving on, labelling and signing need to have seen what other
@@ -218,6 +222,12 @@ export function addEvents(act: Act, endId: string, input: unknown): readonly Rec
     const sheet = sheetOf(store, row);
     mustBeKnown(act);
     const { events: history, state } = historyOf(store, row);
+    if (history.length + events.length > MOST_EVENTS)
+      throw new InputError(
+        "limit",
+        `An end holds at most ${MOST_EVENTS} events, and this one has ${history.length}: sign it off, and begin another.`,
+        ["events"],
+      );
     let end: Standing = { row, sheet, history, state, last: row.lastHash };
     for (const { id, event } of events) {
       const twin = findEvent(store, id);

@@ -23,7 +23,7 @@ export const zLedgerQuery = z.strictObject({
   to: zDay.optional(),
   before: z
     .string()
-    .regex(/^[0-9TZ:.-]{1,40}~[0-9a-f-]{36}$/, "The place to go on from is not one this ledger gave")
+    .regex(/^[0-9TZ:.-]{1,40}~[0-9a-f-]{36}$/i, "The place to go on from is not one this ledger gave")
     .optional(),
 });
 

@@ -1,12 +1,12 @@
 import { randomUUID } from "node:crypto";
 import { z } from "zod";
-import { check, mustBeAcceptable, type Person, zPersonName } from "@/core";
+import { check, mustBeAcceptable, type Person, zPersonName, zUuid } from "@/core";
 import { allPeople, insertPeopleEvent } from "@/store/people";
 import type { Store } from "@/store/store";
 import { inTransaction } from "@/store/transaction";
 import type { Act } from "./act";
 
-const zPersonId = z.uuid("A person goes by a UUID");
+const zPersonId = zUuid("A person goes by a UUID");
 
 export const zNewPerson = z.strictObject({ id: zPersonId.optional(), name: zPersonName });
 export const zRename = z.strictObject({ name: zPersonName });

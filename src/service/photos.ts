@@ -1,7 +1,7 @@
 import { randomUUID } from "node:crypto";
 import sharp from "sharp";
 import { z } from "zod";
-import { check, InputError, type Recorded } from "@/core";
+import { check, InputError, type Recorded, zUuid } from "@/core";
 import { keepPhoto, photoBytes } from "@/store/photos";
 import type { Store } from "@/store/store";
 import type { Act } from "./act";
@@ -15,7 +15,7 @@ const TAKEN = ["jpeg", "png", "webp"];
 
 export const zPhotoQuery = z.strictObject({
   client: z.string().min(1).max(80),
-  id: z.uuid("An event's id is a UUID").optional(),
+  id: zUuid("An event's id is a UUID").optional(),
   caption: z.string().trim().max(200, "A caption has at most 200 characters").default(""),
 });
 
@@ -33,7 +33,7 @@ export async function addPhoto(
   const { client, caption, id = randomUUID() } = check(zPhotoQuery, query);
   const { store } = act;
   const { events } = getEnd(store, end);
-  const { data, info } = await redrawn(bytes);
+  const { data, info } = await inTurn(() => redrawn(bytes));
   const sha256 = keepPhoto(store, data);
   const { width, height, size } = info;
   return addEvents(act, end, {
@@ -41,6 +41,15 @@ export async function addPhoto(
     after: events.at(-1)?.seq ?? 0,
     events: [{ id, event: { kind: "photo", sha256, width, height, bytes: size, caption } }],
   });
+}
+
+let last: Promise<unknown> = Promise.resolve();
+
+/** One picture is opened at a time: each takes memory for every pixel of it. */
+function inTurn<T>(work: () => Promise<T>): Promise<T> {
+  const mine = last.then(work, work);
+  last = mine.catch(() => undefined);
+  return mine;
 }
 
 async function redrawn(bytes: Buffer) {

@@ -1,8 +1,11 @@
 import Papa from "papaparse";
 import type { RecordDocument } from "@/core";
 
-/** How a cell starts that a spreadsheet would run; the library's own test misses one with a line break in it. */
-const RUNS = /^[=+\-@\t\r]/;
+/**
+ * How a cell starts that a spreadsheet would run, or would once what is blank before it is taken off; full-width signs
+ * are read as the plain ones (OWASP, CSV injection). The library's own test misses all but the first.
+ */
+const RUNS = /^[\s=+\-@＝＋－＠]/;
 
 type Cells = Record<string, string | number>;
 

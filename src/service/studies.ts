@@ -1,5 +1,4 @@
 import { randomUUID } from "node:crypto";
-import { z } from "zod";
 import {
   check,
   InputError,
@@ -10,6 +9,7 @@ import {
   repeatabilityOf,
   um,
   zStudyInput,
+  zUuid,
 } from "@/core";
 import { allPeople } from "@/store/people";
 import { shippedLibrary } from "@/store/shipped";
@@ -17,7 +17,7 @@ import type { Store } from "@/store/store";
 import { allStudies, insertStudy, type StudyRow, studiesBy } from "@/store/studies";
 import type { Act } from "./act";
 
-export const zStudy = zStudyInput.extend({ id: z.uuid("An id is a UUID").optional() });
+export const zStudy = zStudyInput.extend({ id: zUuid("An id is a UUID").optional() });
 
 /** A study as it is kept, micrometres. */
 export interface Study extends Omit<StudyRow, "readings" | "repeatability"> {

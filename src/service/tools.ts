@@ -1,13 +1,13 @@
 import { randomUUID } from "node:crypto";
 import { z } from "zod";
-import { type BladeLine, bladeStanding, check, InputError, type Tool } from "@/core";
+import { type BladeLine, bladeStanding, check, InputError, type Tool, zUuid } from "@/core";
 import { wholeLibrary } from "@/store/shelf";
 import type { Store } from "@/store/store";
 import { addToolEvent, bladeCount } from "@/store/tools";
 import type { Act } from "./act";
 
 export const zToolEvent = z.strictObject({
-  id: z.uuid("An id is a UUID").optional(),
+  id: zUuid("An id is a UUID").optional(),
   action: z.enum(["wipe", "turn", "new"], { error: "A blade is wiped, turned or new" }),
 });
 

@@ -1,4 +1,4 @@
-import { mkdirSync } from "node:fs";
+import { mkdirSync, rmSync } from "node:fs";
 import { dirname, join, resolve } from "node:path";
 import Database from "better-sqlite3";
 import { sql } from "drizzle-orm";
@@ -68,6 +68,12 @@ export function openStore(file: string): Store {
     database.close();
     throw new InputError("newer", `${file} was written by a newer Arlent: open it with that one.`, ["file"]);
   }
+  return steps === known ? brought(database) : alone(file, () => brought(database));
+}
+
+/** A database brought to where this program reads it. */
+function brought(database: Database.Database): Store {
+  const { steps, known } = schemaOf(database);
   database.pragma("journal_mode = WAL");
   database.pragma("synchronous = FULL");
   database.pragma("foreign_keys = ON");
@@ -79,6 +85,22 @@ export function openStore(file: string): Store {
   const lifted = lift(store);
   keepGuards(store, lifted, gone);
   return store;
+}
+
+/** Several processes may meet a file that is new or old: one makes it, the others wait, and find it made. */
+function alone<T>(file: string, work: () => T): T {
+  if (file === ":memory:") return work();
+  const path = `${resolve(file)}.opening`;
+  const lock = new Database(path, { timeout: 60_000 });
+  try {
+    lock.pragma("journal_mode = MEMORY");
+    lock.exec("BEGIN EXCLUSIVE");
+    return work();
+  } finally {
+    // Whoever waits on this very file still gets its lock, and finds nothing left to do.
+    rmSync(path, { force: true });
+    lock.close();
+  }
 }
 
 /** The guards of the record: made once; whoever takes them off finds them back, and noted for the record's check. */

@@ -1,5 +1,5 @@
 import { createHash } from "node:crypto";
-import { existsSync, mkdirSync, readFileSync, renameSync, writeFileSync } from "node:fs";
+import { existsSync, mkdirSync, readFileSync, renameSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { dirname, join, resolve } from "node:path";
 import { sql } from "drizzle-orm";
@@ -24,8 +24,13 @@ export function keepPhoto(store: Store, bytes: Buffer): string {
   const path = join(folder, `${hash}.jpg`);
   if (existsSync(path)) return hash;
   const draft = `${path}.${process.pid}.part`;
-  writeFileSync(draft, bytes, { flush: true });
-  renameSync(draft, path);
+  try {
+    writeFileSync(draft, bytes, { flush: true });
+    renameSync(draft, path);
+  } catch (error) {
+    rmSync(draft, { force: true });
+    throw error;
+  }
   return hash;
 }
 

@@ -1,11 +1,11 @@
 import { z } from "zod";
-import { check } from "@/core";
+import { check, zUuid } from "@/core";
 import type { Act } from "@/service/act";
 import { theStore } from "@/service/the-store";
 import { jsonBody } from "./answer";
 
 /** Who is working at the device that asks, where that was said; beside whatever else is sent. */
-const zBy = z.uuid("A person goes by a UUID").nullable().default(null);
+const zBy = zUuid("A person goes by a UUID").nullable().default(null);
 const zActing = z.looseObject({ by: zBy });
 
 /** What a request asks to be done: by whom, and its body without that. @throws InputError as `jsonBody`. */

@@ -5,11 +5,16 @@ import { retriesOffered, retryEvent } from "../end/retry";
 import { type EndState, shardsMissing } from "../end/state";
 import type { EndEvent } from "../event/event";
 import type { Purpose } from "../event/recorded";
+import { formatMm } from "../length/format";
+import { mm } from "../length/length";
 import { presentFeatures } from "../measured/as-made";
 import { InputError } from "../problem/problem";
 import { judgementOf } from "../procedure/step";
 import type { RunSheet } from "../runsheet/runsheet";
 import { SIMULATED } from "../simulated/hidden-end";
+
+/** Nothing coarser reads a prepared end. */
+const COARSEST = mm(20);
 
 /** Events that would undo somebody else's work if made without having seen it. */
 export const mustHaveSeen = (event: EndEvent): boolean =>
@@ -75,6 +80,13 @@ export function mustAccept(
           "A simulated reading says nothing of a real end. Practise on a practice end of the same sheet.",
           ["instrument"],
         );
+      for (const what of ["resolution", "repeatability"] as const)
+        if (event.instrument[what] < 0 || event.instrument[what] > COARSEST)
+          throw new InputError(
+            "bad-input",
+            `No instrument has a ${what} of ${formatMm(event.instrument[what])} mm.`,
+            ["instrument", what],
+          );
       return;
     case "strike":
       if (!state.readings.some(({ id }) => id === event.reading))

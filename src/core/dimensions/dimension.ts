@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { type Length, zMm, zMmNotNegative } from "../length/length";
-import { zName } from "../names/names";
+import { zId, zName } from "../names/names";
 import { coded } from "../problem/codes";
 
 /** `to` lies `nominal` behind `from`, at least nominal − minus and at most nominal + plus; null leaves that side open. */
@@ -17,7 +17,7 @@ export interface Dimension {
 export const FEATURE_LIMIT = 400;
 
 export const zDimension = z.strictObject({
-  id: zName,
+  id: zId,
   from: zName,
   to: zName,
   nominal: zMm,
@@ -74,7 +74,7 @@ export function namesHold(
 
 export const zDimensionsInput = z
   .strictObject({
-    features: z.array(zName).max(FEATURE_LIMIT, `At most ${FEATURE_LIMIT} features`),
+    features: z.array(zId).max(FEATURE_LIMIT, `At most ${FEATURE_LIMIT} features`),
     dimensions: z.array(zDimension).max(20_000, "At most 20 000 dimensions"),
   })
   .superRefine(namesHold);

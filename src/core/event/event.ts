@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { type Length, um, zMm, zUm } from "../length/length";
-import { zDocumentId, zName } from "../names/names";
+import { zDocumentId, zName, zUuid } from "../names/names";
 import { coded } from "../problem/codes";
 
 /** The greatest reading taken: no prepared end is longer. */
@@ -117,7 +117,7 @@ const eventsWith = (zLength: z.ZodType<Length, number>) => {
   /** Takes back the redo or rework that was taken last, while nothing else has been done since. */
   const zTakeBack = z.strictObject({
     kind: z.literal("take-back"),
-    event: z.uuid("It names the event it takes back"),
+    event: zUuid("It names the event it takes back"),
   });
 
   /** Something seen on a feature: a bad cleave, a touched end, one that has stood too long, a nick in bare glass, a mark that is gone. */
@@ -140,7 +140,7 @@ const eventsWith = (zLength: z.ZodType<Length, number>) => {
   /** Puts an event right without touching it: which, what it should say, why, and who says so. */
   const zCorrection = z.strictObject({
     kind: z.literal("correction"),
-    corrects: z.uuid("A correction names the event it corrects"),
+    corrects: zUuid("A correction names the event it corrects"),
     says: z.string().trim().min(1, "Say what it should be").max(300, "At most 300 characters"),
     why: z.string().trim().min(1, "Say why it is corrected").max(300, "At most 300 characters"),
     name: z
@@ -191,7 +191,10 @@ const eventsWith = (zLength: z.ZodType<Length, number>) => {
       z.strictObject({ kind: z.literal("thread"), part: zName, on: z.boolean() }),
       z.strictObject({ kind: z.literal("step"), to: z.int().min(0).max(1000) }),
       zReading,
-      z.strictObject({ kind: z.literal("strike"), reading: z.uuid() }),
+      z.strictObject({
+        kind: z.literal("strike"),
+        reading: zUuid("It names the reading that is struck out"),
+      }),
       z.strictObject({ kind: z.literal("answer"), judgement: zName, answer: zName }),
       z.strictObject({
         kind: z.literal("label"),

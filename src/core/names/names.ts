@@ -6,6 +6,14 @@ export const zName = z
   .min(1, "A name cannot be empty")
   .max(200, "A name has at most 200 characters");
 
+/** What something goes by inside a document: any name but those every object of the program answers to already. */
+export const zId = zName.refine((id) => !(id in Object.prototype), {
+  error: "This word is the program's own and can be no id: take another",
+});
+
+/** A UUID, in small letters whichever way it was written (RFC 9562 takes both). */
+export const zUuid = (what: string) => z.uuid(what).toLowerCase();
+
 /** What a document goes by: small letters, digits, points and hyphens. */
 export const zDocumentId = z
   .string("An id is text")

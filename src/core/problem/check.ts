@@ -42,11 +42,16 @@ export function wellFormed(value: unknown): unknown {
   return isWellFormed(value) ? value : mended(value);
 }
 
-function isWellFormed(value: unknown): boolean {
+/** Deeper than any document of ours by far, and shallower than the program's own stack. */
+const DEEPEST = 100;
+
+function isWellFormed(value: unknown, depth = 0): boolean {
+  if (depth > DEEPEST)
+    throw new InputError("too-deep", `Nothing here is written more than ${DEEPEST} levels deep.`);
   if (typeof value === "string") return value.isWellFormed();
-  if (Array.isArray(value)) return value.every(isWellFormed);
+  if (Array.isArray(value)) return value.every((one) => isWellFormed(one, depth + 1));
   if (!isPlain(value)) return true;
-  for (const key in value) if (!key.isWellFormed() || !isWellFormed(value[key])) return false;
+  for (const key in value) if (!key.isWellFormed() || !isWellFormed(value[key], depth + 1)) return false;
   return true;
 }
 

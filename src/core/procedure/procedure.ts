@@ -2,7 +2,7 @@ import { z } from "zod";
 import { type Cable, CONSTRUCTIONS, LAYER_KINDS, zCore, zSource } from "../cable/cable";
 import { zDimension } from "../dimensions/dimension";
 import { type Length, um, zMm, zMmNotNegative } from "../length/length";
-import { zDocumentId, zName } from "../names/names";
+import { zDocumentId, zId, zName } from "../names/names";
 import { coded } from "../problem/codes";
 import { holds, zCondition, zRange } from "./condition";
 import { zRetries } from "./retry";
@@ -17,7 +17,7 @@ const zCountRange = z
   .refine(({ min, max }) => min <= max, "The least is not more than the most");
 
 export const zPart = z.strictObject({
-  id: zName,
+  id: zId,
   name: zName,
   /** Which way round, in words; empty where it does not matter. */
   way: z.string().max(200),
@@ -32,7 +32,7 @@ export const zPart = z.strictObject({
 });
 
 const zFeature = z.strictObject({
-  id: zName,
+  id: zId,
   /** In the field's words, to be read after "from the". */
   name: zName,
   kind: z.enum(["end", "mark", "edge", "part"]),
@@ -71,14 +71,14 @@ const zStated = zDimension.extend({
 });
 
 const zChoice = z.strictObject({
-  id: zName,
+  id: zId,
   name: zName,
   /** Whether practitioners differ here: a school of practice, set once for all styles that know it. */
   school: z.boolean().default(false),
   options: z
     .array(
       z.strictObject({
-        id: zName,
+        id: zId,
         name: zName,
         why: z.string().max(300).default(""),
         /** When it can be had at all: an angled end face on single-mode glass only. */
@@ -176,13 +176,16 @@ export const pickedNames = (
       return school ? `${name.charAt(0).toLowerCase()}${name.slice(1)}: ${option}` : option;
     });
 
+const own = (picked: Readonly<Record<string, string>>, id: string): string | undefined =>
+  Object.hasOwn(picked, id) ? picked[id] : undefined;
+
 /** The default option of every choice, with what was picked put over it. */
 export function withDefaults(
   procedure: Pick<Procedure, "choices">,
   picked: Readonly<Record<string, string>>,
 ): Record<string, string> {
   return Object.fromEntries(
-    procedure.choices.map((choice) => [choice.id, picked[choice.id] ?? choice.default]),
+    procedure.choices.map((choice) => [choice.id, own(picked, choice.id) ?? choice.default]),
   );
 }
 

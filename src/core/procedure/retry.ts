@@ -1,11 +1,11 @@
 import { z } from "zod";
-import { zName } from "../names/names";
+import { zId, zName } from "../names/names";
 
 import { zCondition } from "./condition";
 
 /** One way to try again: how often, what is kept for it, and the part it costs. */
 export const zRetry = z.strictObject({
-  id: zName,
+  id: zId,
   /** Read after “so far” and before a count: seat again, cleave again, new connector. */
   name: zName,
   most: z.number().int().min(0).max(20),

@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { LAYER_KINDS } from "../cable/cable";
 import { zMmNotNegative } from "../length/length";
-import { zName } from "../names/names";
+import { zId, zName } from "../names/names";
 import { zCondition } from "./condition";
 import { type Setting, zSetting } from "./setting";
 
@@ -48,7 +48,7 @@ export type Aid = (typeof AIDS)[number];
 const isAid = (name: string): name is Aid => AIDS.some((aid) => aid === name);
 
 const common = {
-  id: zName,
+  id: zId,
   title: zName,
   /** What to do, in a sentence or two. */
   how: z.string().max(600).default(""),
@@ -122,12 +122,12 @@ const measure = z.strictObject({ ...common, kind: z.literal("measure"), checks: 
 
 /** Something to look at: what is seen, what it means, what to do. */
 export const zJudgement = z.strictObject({
-  id: zName,
+  id: zId,
   asks: zName,
   answers: z
     .array(
       z.strictObject({
-        id: zName,
+        id: zId,
         sees: zName,
         good: z.boolean(),
         means: z.string().max(300).default(""),

@@ -172,3 +172,6 @@ export const zBenchAnswer = z.strictObject({
   /** Where the next page goes on, or null at the end. */
   next: z.string().nullable(),
 });
+
+/** A device was let in. */
+export const zEnteredAnswer = z.strictObject({ entered: z.boolean() });

@@ -2,6 +2,7 @@ import { z } from "zod";
 import { type EndEvent, zEvent, zStoredEvent } from "../event/event";
 import { RESULTS } from "../event/judged";
 import { zMmExact } from "../length/length";
+import { zUuid } from "../names/names";
 
 /** An event that could not be read, as it travels. */
 const zUnread = z.strictObject({
@@ -54,7 +55,7 @@ const zAfter = z.int().min(0);
 
 const eventsTo = <S extends z.ZodType<EndEvent>>(event: S) =>
   z
-    .array(z.strictObject({ id: z.uuid("An event's id is a UUID"), event }))
+    .array(z.strictObject({ id: zUuid("An event's id is a UUID"), event }))
     .min(1)
     .max(100);
 
@@ -78,7 +79,7 @@ const addManyWith = <S extends z.ZodType<EndEvent>>(event: S) =>
   z.strictObject({
     client: zClient,
     ends: z
-      .array(z.strictObject({ end: z.uuid(), after: zAfter, events: eventsTo(event) }))
+      .array(z.strictObject({ end: zUuid("An end goes by a UUID"), after: zAfter, events: eventsTo(event) }))
       .min(1)
       .max(BATCH_LIMIT),
   });

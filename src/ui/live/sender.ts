@@ -12,7 +12,7 @@ export interface Sending {
 }
 
 /** Failures that say nothing about the event: it waits and is sent again. */
-const waits = ({ code }: Problem): boolean => code === "offline" || STATUS_OF[code] >= 500;
+const waits = ({ code }: Problem): boolean => code === "no-session" || STATUS_OF[code] >= 500;
 
 /**
  * Sends what waits for an end, one at a time in the order it was made.

@@ -1,0 +1,102 @@
+import { createHmac, randomBytes, scrypt, timingSafeEqual } from "node:crypto";
+import { readFileSync, statSync } from "node:fs";
+import { z } from "zod";
+import { check, InputError } from "@/core";
+
+/** What is kept of a crew's key: its hash, and what its sessions are signed with. A new key ends them all. */
+const zCrew = z.object({
+  v: z.literal(1),
+  salt: z.string(),
+  hash: z.string(),
+  secret: z.string(),
+  n: z.int(),
+});
+type Crew = z.output<typeof zCrew>;
+
+export const zEnter = z.strictObject({
+  key: z.string("Type the crew key").min(1, "Type the crew key").max(200),
+});
+
+/** Set on a request for the page that asks for the key: nothing of the record is told there. */
+export const AT_THE_DOOR = "x-arlent-door";
+
+export const SESSION_COOKIE = "arlent-crew";
+/** A device is asked again after so long, seconds. */
+export const SESSION_SECONDS = 90 * 24 * 60 * 60;
+
+let known: { readonly file: string; readonly written: number; readonly crew: Crew } | null = null;
+
+/** The crew whose key this server asks for; null where it listens to this machine alone. */
+function crewOf(file: string | undefined): Crew | null {
+  if (!file) return null;
+  const written = statSync(file).mtimeMs;
+  if (known?.file !== file || known.written !== written)
+    known = { file, written, crew: check(zCrew, JSON.parse(readFileSync(file, "utf8"))) };
+  return known.crew;
+}
+
+const signed = ({ secret }: Crew, until: string, id: string): string =>
+  createHmac("sha256", Buffer.from(secret, "base64")).update(`${until}.${id}`).digest("base64url");
+
+const same = (a: string, b: string): boolean => {
+  const [left, right] = [Buffer.from(a), Buffer.from(b)];
+  return left.length === right.length && timingSafeEqual(left, right);
+};
+
+/** Whether a device may come in: nobody is asked where no key is needed, else by the session it was given. */
+export function mayComeIn(file: string | undefined, session: string | undefined, now = Date.now()): boolean {
+  const crew = crewOf(file);
+  if (crew === null) return true;
+  const [until = "", id = "", mac = ""] = session?.split(".") ?? [];
+  return /^\d+$/.test(until) && Number(until) > now && same(mac, signed(crew, until, id));
+}
+
+const hashOf = (key: string, { salt, n }: Pick<Crew, "salt" | "n">): Promise<Buffer> =>
+  new Promise((answer, failed) =>
+    scrypt(
+      key.normalize("NFKC"),
+      Buffer.from(salt, "base64"),
+      32,
+      { N: n, r: 8, p: 1, maxmem: 256 * n * 8 },
+      (error, hash) => (error ? failed(error) : answer(hash)),
+    ),
+  );
+
+let wrong = 0;
+let free = 0;
+let turn: Promise<unknown> = Promise.resolve();
+
+/** After a few wrong keys in a row, everybody waits before the next is looked at: this long, milliseconds. */
+export const waitAfter = (inARow: number): number =>
+  inARow < 5 ? 0 : Math.min(60_000, 1_000 * 2 ** (inARow - 5));
+
+/**
+ * Lets a device in by the crew's key. One key is looked at at a time, each takes a while to work out, and wrong ones
+ * make the next wait.
+ * @returns the device's session.
+ * @throws InputError `wrong-key`, `too-often`.
+ */
+export async function enter(file: string | undefined, input: unknown, now = Date.now()): Promise<string> {
+  const { key } = check(zEnter, input);
+  const mine = turn.then(async () => {
+    const crew = crewOf(file);
+    if (crew === null) throw new InputError("wrong-key", "This server asks for no key.", ["key"]);
+    if (now < free)
+      throw new InputError(
+        "too-often",
+        `Too many wrong keys: the next is looked at in ${Math.ceil((free - now) / 1000)} s.`,
+        ["key"],
+      );
+    if (!same((await hashOf(key, crew)).toString("base64"), crew.hash)) {
+      wrong += 1;
+      free = now + waitAfter(wrong);
+      throw new InputError("wrong-key", "That is not the crew's key.", ["key"]);
+    }
+    wrong = 0;
+    const until = String(now + SESSION_SECONDS * 1000);
+    const id = randomBytes(12).toString("base64url");
+    return `${until}.${id}.${signed(crew, until, id)}`;
+  });
+  turn = mine.catch(() => undefined);
+  return mine;
+}

@@ -1,0 +1,46 @@
+"use client";
+
+import { type FormEvent, useState } from "react";
+import { zEnteredAnswer } from "@/core";
+import { Button } from "../controls/button";
+import { Field } from "../controls/field";
+import { post } from "../http/http";
+
+/** Asks a device for the crew's key, once. */
+export function EnterKey({ to }: { to: string }) {
+  const [key, setKey] = useState("");
+  const [problem, setProblem] = useState("");
+  const [busy, setBusy] = useState(false);
+  const enter = async (event: FormEvent) => {
+    event.preventDefault();
+    setBusy(true);
+    const answer = await post("/api/v1/enter", zEnteredAnswer, { key: key.trim() });
+    setBusy(false);
+    if (answer.ok) window.location.assign(to);
+    else setProblem(answer.problem.message);
+  };
+  return (
+    <main className="min-w-0 flex-1 px-6 py-10">
+      <h1 className="font-bold text-2xl">This record belongs to a crew</h1>
+      <p className="mt-2 max-w-prose text-lg">
+        Type the crew key, once on this device. Whoever keeps the server has it.
+      </p>
+      <form onSubmit={enter} className="mt-5 grid max-w-md gap-4">
+        <Field
+          title="Crew key"
+          type="password"
+          autoComplete="current-password"
+          large
+          autoFocus
+          value={key}
+          maxLength={200}
+          problem={problem}
+          onChange={(event) => setKey(event.target.value)}
+        />
+        <Button type="submit" look="next" size="large" disabled={busy || key.trim() === ""}>
+          {busy ? "Looking …" : "Come in"}
+        </Button>
+      </form>
+    </main>
+  );
+}
