@@ -1,5 +1,5 @@
 import { spawnSync } from "node:child_process";
-import { copyFileSync, existsSync, mkdtempSync, readFileSync, writeFileSync } from "node:fs";
+import { copyFileSync, existsSync, mkdtempSync, readdirSync, readFileSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import Database from "better-sqlite3";
@@ -92,5 +92,43 @@ test("a damaged file is told on every page and by the interface, with what to do
   }
   const answer = await request.post(`${url}api/v1/ends`, { data: WEDGE });
   expect([answer.status(), (await answer.json()).error.code]).toEqual([503, "damaged"]);
+  await stop();
+});
+
+test("a backup saved from Setup, put back by the command elsewhere, is served as the same record", async ({
+  page,
+  request,
+  server,
+}) => {
+  const { id } = await (await request.post("/api/v1/ends", { data: WEDGE })).json();
+  await page.goto("/setup");
+  await expect(page.getByText("None is made by itself")).toBeVisible();
+  const [download] = await Promise.all([
+    page.waitForEvent("download"),
+    page.getByRole("link", { name: "Save a backup" }).click(),
+  ]);
+  expect(download.suggestedFilename()).toMatch(/^arlent-\d{4}-\d{2}-\d{2}-\d{6}\.tar$/);
+  const backup = await download.path();
+  const database = join(folder(), "back", "moor.db");
+  const command = (...args: string[]) =>
+    spawnSync(process.execPath, ["scripts/restore.mjs", ...args], { encoding: "utf8" });
+  const put = command(backup, database);
+  expect([put.status, put.stdout]).toEqual([0, expect.stringContaining("checked whole")]);
+  expect(command(backup, database)).toMatchObject({
+    status: 2,
+    stderr: expect.stringContaining("nothing is written over"),
+  });
+  const back = await served("start", database);
+  const events = async (url: string) => (await request.get(`${url}/api/v1/ends/${id}/record`)).json();
+  expect(await events(back.url.slice(0, -1))).toEqual(await events(server.url));
+  await back.stop();
+});
+
+test("backups are made by themselves into a folder that is named", async ({ page }) => {
+  const [database, to] = [join(folder(), "moor.db"), folder()];
+  const { url, stop } = await served("start", database, [], { ARLENT_BACKUP: to });
+  await expect.poll(() => readdirSync(to).length).toBe(1);
+  await page.goto(`${url}setup`);
+  await expect(page.getByText(/One is made by itself every 24 h\. The last:/)).toBeVisible();
   await stop();
 });

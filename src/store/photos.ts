@@ -42,3 +42,18 @@ export function photoBytes(store: Store, hash: string): Buffer | null {
   const bytes = readFileSync(path);
   return createHash("sha256").update(bytes).digest("hex") === hash ? bytes : null;
 }
+
+/** Where a photograph lies. */
+export const photoPath = (store: Store, hash: string): string => join(folderOf(store), `${hash}.jpg`);
+
+const NAMED = /"sha256":"([0-9a-f]{64})"/g;
+
+/** The hashes of every photograph that any end's events name. */
+export function photographsIn(store: Store): string[] {
+  const bodies = store.$client
+    .prepare<[], { body: string }>(`SELECT body FROM events WHERE body LIKE '%"sha256":"%'`)
+    .all();
+  return [
+    ...new Set(bodies.flatMap(({ body }) => [...body.matchAll(NAMED)].flatMap(([, hash]) => hash ?? []))),
+  ];
+}

@@ -1,5 +1,6 @@
 /** Every reason for refusing something, with the HTTP status it is answered by. A closed list: programs may rely on it. */
 export const STATUS_OF = {
+  altered: 409,
   "ambiguous-comma": 400,
   "bad-input": 400,
   busy: 503,
@@ -32,6 +33,7 @@ export const STATUS_OF = {
   "no-name": 400,
   "no-nominal": 400,
   "no-root": 400,
+  "not-a-backup": 400,
   "not-a-length": 400,
   "not-a-photo": 400,
   "not-a-seal": 400,

@@ -175,3 +175,10 @@ export const zBenchAnswer = z.strictObject({
 
 /** A device was let in. */
 export const zEnteredAnswer = z.strictObject({ entered: z.boolean() });
+
+/** Backups made by themselves: whether, how often, the last that was made, and why the last try failed. */
+export const zBackupsAnswer = z.strictObject({
+  every: z.number().nullable(),
+  last: z.strictObject({ name: z.string(), at: z.string(), bytes: z.int() }).nullable(),
+  problem: z.string().nullable(),
+});

@@ -8,6 +8,7 @@ import { Select } from "../controls/select";
 import { PeopleSetup } from "../people/people-setup";
 import { usePrefs } from "../prefs/prefs-context";
 import { InstrumentPicker } from "../reading/instrument-picker";
+import { BackupPanel } from "./backup-panel";
 import { RecordCheck } from "./record-check";
 import { SealPanel } from "./seal-panel";
 import { type KeptStudy, Study } from "./study";
@@ -80,6 +81,7 @@ export function SetupView({ instruments, schools, studies }: SetupProps) {
         <Study key={instrument.id} instruments={instruments} instrument={instrument} kept={studies} />
         <RecordCheck />
         <SealPanel />
+        <BackupPanel />
       </div>
     </main>
   );

@@ -1,0 +1,6 @@
+import { zBackupsAnswer } from "@/core";
+import { scheduled } from "@/service/schedule";
+import { answerAs } from "../../answer";
+
+/** How backups are made by themselves, and when the last one was. */
+export const GET = () => answerAs(zBackupsAnswer, scheduled);
