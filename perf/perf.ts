@@ -202,6 +202,30 @@ async function pages(url: string, end: string, batch: string): Promise<void> {
   }
 }
 
+/** The whole ledger as files, and how long any other request waits meanwhile. */
+async function exporting(url: string): Promise<void> {
+  for (const format of ["json", "csv"] as const) {
+    let bytes = 0;
+    let done = false;
+    const waits: number[] = [];
+    const asking = (async () => {
+      while (!done) {
+        const start = performance.now();
+        await (await fetch(`${url}/api/v1/timers`)).arrayBuffer();
+        waits.push(performance.now() - start);
+      }
+    })();
+    const seconds = await timed(async () => {
+      const answer = await fetch(`${url}/api/v1/ledger?format=${format}`);
+      for await (const chunk of answer.body ?? []) bytes += chunk.length;
+    });
+    done = true;
+    await asking;
+    line(`ledger as ${format}`, `${(bytes / 1e6).toFixed(1)} MB in ${seconds.toFixed(1)} s`);
+    line("  another request meanwhile", `${spread(waits)}, at most ${Math.max(...waits).toFixed(0)} ms`);
+  }
+}
+
 async function inChromium(url: string, end: string, unread: readonly string[]): Promise<void> {
   const browser = await chromium.launch({
     executablePath: process.env.CHROMIUM ?? "/usr/bin/chromium",
@@ -282,5 +306,6 @@ const server = await startServer(file, await freePort());
 line("cold start to the first page", `${server.coldMs.toFixed(0)} ms`);
 if (wants("pages")) await pages(server.url, end, `/bench/batch/${batch.id}`);
 if (wants("storing")) await storing(server.url, busy);
+if (wants("export")) await exporting(server.url);
 if (wants("browser")) await inChromium(server.url, end, unread);
 await server.kill();

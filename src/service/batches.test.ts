@@ -47,6 +47,21 @@ describe("a batch", () => {
     expect(codeOf(() => startBatch(actOn(store), { ...cam, ...changes }))).toBe(code);
     expect(benchPage(store, {}).count).toBe(0);
   });
+  it("tells only what is new to whoever says what they have seen", () => {
+    const { id } = startBatch(actOn(store), { ...cam, count: 3 });
+    const [, second] = batchEvents(store, id);
+    expect(batchEvents(store, id, { seen: "1,1,1" })).toEqual([]);
+    addEvents(actOn(store), second?.id ?? "", {
+      client: "x",
+      after: 99,
+      events: [one({ kind: "label", job: "Moor", label: "pad 4" })],
+    });
+    expect(batchEvents(store, id, { seen: "1,1,1" })).toMatchObject([
+      { id: second?.id, label: "pad 4", events: [{ seq: 2 }] },
+    ]);
+    expect(batchEvents(store, id, { seen: "0" })).toHaveLength(3);
+    expect(codeOf(() => batchEvents(store, id, { seen: "all" }))).toBe("bad-input");
+  });
   it("takes one step on all of its ends, or on none", () => {
     const { id } = startBatch(actOn(store), { ...cam, count: 3 });
     const members = batchEvents(store, id);

@@ -30,6 +30,15 @@ export const zBatch = zStart.extend({
   job: z.string().trim().max(120).default(""),
 });
 
+/** Of each end in its place, the last event seen: only what is new is told then. */
+export const zBatchQuery = z.strictObject({
+  seen: z
+    .string()
+    .regex(/^\d{1,9}(,\d{1,9})*$/, "What was seen is a number for each end, with commas")
+    .max(500)
+    .optional(),
+});
+
 /** One end of a batch: what is stored of it. */
 export interface BatchMember {
   readonly id: string;
@@ -105,9 +114,16 @@ export const findBatchById = (store: Store, id: string): Batch | null =>
   findBatch(store, id) ? getBatch(store, id) : null;
 
 /** What has been added to each end of a batch. @throws InputError `not-found`. */
-export function batchEvents(store: Store, id: string): readonly BatchMember[] {
+export function batchEvents(store: Store, id: string, query: unknown = {}): readonly BatchMember[] {
   if (!findBatch(store, id)) throw new InputError("not-found", "No such batch is on this bench.", ["id"]);
-  return endsOfBatch(store, id).map((row) => memberOf(store, row));
+  const { seen } = check(zBatchQuery, query);
+  const all = endsOfBatch(store, id).map((row) => memberOf(store, row));
+  if (seen === undefined) return all;
+  const last = seen.split(",").map(Number);
+  return all.flatMap((member, place) => {
+    const events = member.events.filter(({ seq }) => seq > (last[place] ?? 0));
+    return events.length > 0 ? [{ ...member, events }] : [];
+  });
 }
 
 /** Adds events to several ends of a batch, all or none, in one transaction. @throws InputError as for one end. */

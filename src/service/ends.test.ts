@@ -10,7 +10,7 @@ import { actOn } from "./act";
 import { BENCH_PAGE, benchPage } from "./bench";
 import { addEvents, getEnd, startEnd } from "./ends";
 import { codeOf } from "./fixtures/code-of";
-import { ledgerCsv, ledgerJson, ledgerPage } from "./ledger";
+import { ledgerCsv, ledgerJson, ledgerPage, ledgerPieces } from "./ledger";
 
 const instrument = { id: "calliper", name: "Calliper", resolution: 10, repeatability: 60 };
 const cam = { cable: "distribution-900", procedure: "stub-cam-crimp-900", core: "9/125" };
@@ -212,6 +212,17 @@ describe("the ledger", () => {
     expect(ledgerPage(store, {}).rows).toEqual([]);
     expect(ledgerPage(store, { result: "discarded" }).rows.map((row) => row.id)).toEqual([id]);
     expect(benchPage(store, {}).rows).toEqual([]);
+  });
+  it("comes as a file piece by piece, the same as in one, a bad query refused before the first", () => {
+    for (let i = 0; i < 3; i++) finish(8_500 + i * 20, "Ada", `2026-11-2${i}T08:00:00Z`);
+    for (const format of ["csv", "json"] as const) {
+      const pieces = [...ledgerPieces(store, format, {})];
+      expect(pieces.length).toBeGreaterThanOrEqual(3);
+      const whole = format === "csv" ? ledgerCsv(store, {}) : JSON.stringify(ledgerJson(store, {}));
+      expect(pieces.join("").replaceAll(",\n", ",")).toBe(whole);
+      expect(codeOf(() => ledgerPieces(store, format, { result: "lovely" }))).toBe("bad-input");
+    }
+    expect([...ledgerPieces(store, "json", { style: "none" })].join("")).toBe("[]");
   });
   it("gives each end's interface, result, looks and corrections in its CSV", () => {
     const id = finish(8_600, "Ada", "2026-11-20T08:00:00Z");

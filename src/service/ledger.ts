@@ -1,11 +1,20 @@
 import { z } from "zod";
-import { check, type EndRecord, InputError, type Person, PURPOSES, RESULTS, type RunSheet } from "@/core";
-import { countSigned, signedEnds, signedStyles, signersOf } from "@/store/ends";
+import {
+  check,
+  type EndRecord,
+  InputError,
+  type Person,
+  PURPOSES,
+  RESULTS,
+  type RecordDocument,
+  type RunSheet,
+} from "@/core";
+import { countSigned, type LedgerFilter, signedEnds, signedStyles, signersOf } from "@/store/ends";
 import { allPeople } from "@/store/people";
 import type { Store } from "@/store/store";
 import { type End, type EndSummary, getEnd, sheetOf } from "./ends";
 import { recordJson, recordsOf } from "./record";
-import { recordsCsv } from "./record-csv";
+import { csvPieces } from "./record-csv";
 
 /** A page of the ledger. */
 export const LEDGER_PAGE = 60;
@@ -73,8 +82,8 @@ export function signers(store: Store): Person[] {
     .sort((a, b) => a.name.localeCompare(b.name));
 }
 
-function* allSigned(store: Store, query: unknown): Generator<End> {
-  let filter = filterOf(query);
+function* allSigned(store: Store, wanted: LedgerFilter): Generator<End> {
+  let filter = wanted;
   for (;;) {
     const rows = signedEnds(store, filter, LEDGER_PAGE);
     for (const { id } of rows) yield getEnd(store, id);
@@ -90,7 +99,7 @@ export const MOST_ON_PAPER = 60;
 /** The filtered ledger's records for paper. @throws InputError when there are too many to be read on paper. */
 export function ledgerForPaper(store: Store, query: unknown): { record: EndRecord; sheet: RunSheet }[] {
   const records: { record: EndRecord; sheet: RunSheet }[] = [];
-  for (const { record, end } of recordsOf(store, allSigned(store, query))) {
+  for (const { record, end } of recordsOf(store, allSigned(store, filterOf(query)))) {
     if (records.length === MOST_ON_PAPER)
       throw new InputError(
         "too-many",
@@ -101,10 +110,33 @@ export function ledgerForPaper(store: Store, query: unknown): { record: EndRecor
   return records;
 }
 
+function* recordsFor(store: Store, filter: LedgerFilter): Generator<RecordDocument> {
+  for (const { record } of recordsOf(store, allSigned(store, filter))) yield recordJson(record);
+}
+
+/**
+ * The filtered ledger piece by piece, an end at a time, so that none of it need be held: as JSON, one record an end, or as
+ * CSV. A query it cannot read is refused at once, before the first piece.
+ */
+export function ledgerPieces(store: Store, format: "json" | "csv", query: unknown): Generator<string> {
+  const records = recordsFor(store, filterOf(query));
+  return format === "csv" ? csvPieces(records) : jsonPieces(records);
+}
+
+function* jsonPieces(records: Iterable<RecordDocument>): Generator<string> {
+  let before = "[";
+  for (const record of records) {
+    yield before + JSON.stringify(record);
+    before = ",\n";
+  }
+  yield before === "[" ? "[]" : "]";
+}
+
 /** The filtered ledger as JSON, one record an end. */
-export const ledgerJson = (store: Store, query: unknown): unknown[] =>
-  [...recordsOf(store, allSigned(store, query))].map(({ record }) => recordJson(record));
+export const ledgerJson = (store: Store, query: unknown): RecordDocument[] => [
+  ...recordsFor(store, filterOf(query)),
+];
 
 /** The filtered ledger as CSV. */
 export const ledgerCsv = (store: Store, query: unknown): string =>
-  recordsCsv([...recordsOf(store, allSigned(store, query))].map(({ record }) => recordJson(record)));
+  [...ledgerPieces(store, "csv", query)].join("");

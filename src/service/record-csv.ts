@@ -9,9 +9,24 @@ const RUNS = /^[\s=+\-@＝＋－＠]/;
 
 type Cells = Record<string, string | number>;
 
-/** Records as CSV, a row a reading and one for each length that has none; a cell that a spreadsheet would run is made plain text. */
-export const recordsCsv = (records: readonly RecordDocument[]): string =>
-  `${Papa.unparse(records.flatMap(rowsOf), { escapeFormulae: RUNS, newline: "\r\n" })}\r\n`;
+const SETTINGS = { escapeFormulae: RUNS, newline: "\r\n" };
+
+/**
+ * Records as CSV, a row a reading and one for each length that has none, the head first; a cell that a spreadsheet would
+ * run is made plain text. A piece a record.
+ */
+export function* csvPieces(records: Iterable<RecordDocument>): Generator<string> {
+  let columns: string[] | null = null;
+  for (const record of records) {
+    const rows = rowsOf(record);
+    const header = columns === null;
+    columns ??= Object.keys(rows[0] ?? {});
+    yield `${Papa.unparse(rows, { ...SETTINGS, columns, header })}\r\n`;
+  }
+}
+
+/** The same in one piece. */
+export const recordsCsv = (records: readonly RecordDocument[]): string => [...csvPieces(records)].join("");
 
 const rowsOf = (record: RecordDocument): Cells[] => {
   const common = commonOf(record);

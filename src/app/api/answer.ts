@@ -31,6 +31,33 @@ export const pdf = (bytes: Uint8Array, name: string): Response =>
     },
   });
 
+/** So long at most is worked at a piece before others have their turn, milliseconds. */
+const TURN_MS = 8;
+
+/** A text sent piece by piece as it is taken: none of it is held, and other requests have their turn between. */
+export function streamed(pieces: Iterator<string>, headers: Readonly<Record<string, string>>): Response {
+  const encoder = new TextEncoder();
+  const body = new ReadableStream<Uint8Array>({
+    async pull(controller) {
+      await new Promise((turn) => setImmediate(turn));
+      const until = performance.now() + TURN_MS;
+      const ready: string[] = [];
+      let ended = false;
+      while (!ended && performance.now() < until) {
+        const piece = pieces.next();
+        if (piece.done) ended = true;
+        else ready.push(piece.value);
+      }
+      if (ready.length > 0) controller.enqueue(encoder.encode(ready.join("")));
+      if (ended) controller.close();
+    },
+    cancel() {
+      pieces.return?.();
+    },
+  });
+  return new Response(body, { headers: { "cache-control": "no-store", ...headers } });
+}
+
 /** The response for something thrown. */
 export function failure(error: unknown): Response {
   const problem = problemOf(error) ?? troubleOf(error)?.problem;

@@ -1,6 +1,6 @@
 "use client";
 
-import { useCallback, useEffect, useMemo, useState } from "react";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { toast } from "sonner";
 import { v4 as uuid } from "uuid";
 import { z } from "zod";
@@ -13,7 +13,6 @@ import {
   type Line,
   nextInBatch,
   planBatch,
-  type Recorded,
   type RunSheet,
   spentAt,
   stagesOf,
@@ -23,13 +22,9 @@ import {
 import { get, post } from "../http/http";
 import { usePeople } from "../people/people-context";
 import { useKept } from "../words/use-kept";
+import { type Member, seenOf, withNews } from "./news";
 
-/** One end of a batch, as it is stored. */
-export interface Member {
-  readonly id: string;
-  readonly label: string;
-  readonly events: readonly Recorded[];
-}
+export type { Member } from "./news";
 
 export type Mode = "planned" | "across" | "through";
 
@@ -50,6 +45,8 @@ export const readyAt = ({ timers }: EndState): number =>
  */
 export function useBatch(id: string, sheet: RunSheet, initial: readonly Member[], asked: string | null) {
   const [members, setMembers] = useState(initial);
+  const held = useRef(members);
+  held.current = members;
   const [seen, setSeen] = useState<Readonly<Record<string, EndState>>>({});
   const [mode, setMode] = useKept<Mode>(`mode/${id}`, "planned");
   const [current, setCurrent] = useKept<number | null>(`hand/${id}/${asked ?? ""}`, null);
@@ -67,8 +64,9 @@ export function useBatch(id: string, sheet: RunSheet, initial: readonly Member[]
   );
   const ask = useCallback(async () => {
     if (document.hidden) return;
-    const answer = await get(`/api/v1/batches/${id}`, zMembersAnswer);
-    if (answer.ok) setMembers(answer.value.ends);
+    const answer = await get(`/api/v1/batches/${id}?seen=${seenOf(held.current)}`, zMembersAnswer);
+    if (answer.ok && answer.value.ends.length > 0)
+      setMembers((before) => withNews(before, answer.value.ends));
   }, [id]);
   useEffect(() => {
     const every = setInterval(ask, ASK_AGAIN_MS);
