@@ -1,6 +1,7 @@
 import { randomBytes } from "node:crypto";
 import { readFileSync } from "node:fs";
 import sharp from "sharp";
+import { barriersOn } from "./barriers";
 import { addEvents, endAtMeasure, expect, startEnd, test } from "./server";
 import { pass } from "./work";
 
@@ -91,6 +92,51 @@ test("a reading for an end that was signed off elsewhere is not stored, and says
       .or(page.getByText(/Changed in another window: the sign-off/))
       .first(),
   ).toBeVisible();
+});
+
+test("a reading the server refuses is set aside on the device: tried again, copied, given up with a reason", async ({
+  page,
+  request,
+}) => {
+  const end = await endAtMeasure(request);
+  await page.goto(`/bench/${end}`);
+  await page.locator("#reading").fill("9.3");
+  await page.route("**/api/v1/ends/*/events", (route) =>
+    route.fulfill({
+      status: 409,
+      contentType: "application/json",
+      body: JSON.stringify({
+        error: { code: "signed", message: "This end was signed off by Osla Brandt.", path: [] },
+      }),
+    }),
+  );
+  await page.keyboard.press("Enter");
+  const aside = page.getByRole("button", { name: "1 not stored: what to do" });
+  await expect(aside).toBeVisible();
+  await page.goto("/setup");
+  await aside.click();
+  await expect(page.getByText("Reading 9.3 mm")).toBeVisible();
+  expect(await barriersOn(page)).toEqual([]);
+  await page.getByRole("button", { name: "Try again" }).click();
+  await expect(page.getByText("It is set aside.").first()).toBeVisible();
+  await page.unrouteAll();
+  if (!(await page.getByRole("button", { name: "Try again" }).isVisible())) await aside.click();
+  await page.getByRole("button", { name: "Try again" }).click();
+  await expect(aside).toBeHidden();
+  await expect
+    .poll(async () => (await (await request.get(`/api/v1/ends/${end}`)).json()).events.at(-1).event.typed)
+    .toBe("9.3");
+
+  await page.evaluate(
+    (id) => localStorage.setItem(`arlent-waiting/${id}/2026-11-26T08:00:00.000Z-1/x`, "from another version"),
+    end,
+  );
+  await expect(aside).toBeVisible();
+  if (!(await page.getByText("Something that cannot be read").isVisible())) await aside.click();
+  await page.getByRole("button", { name: "Give it up", exact: true }).click();
+  await page.getByLabel("Why it is given up").fill("of an old page");
+  await page.keyboard.press("Enter");
+  await expect(aside).toBeHidden();
 });
 
 test("two browsers on one end see each other, and neither overwrites the other silently", async ({

@@ -1,7 +1,9 @@
+import { toast } from "sonner";
 import { z } from "zod";
 import { type EndEvent, eventOfVersion1, zEvent } from "@/core";
 
-const zMade = {
+/** What every event made on this device carries. */
+export const zMade = {
   id: z.uuid(),
   client: z.string(),
   after: z.number(),
@@ -44,43 +46,46 @@ export interface Box {
 
 // One key an event, named so that keys sort in the order the events were made: two windows of one browser
 // add and take out at the same time without ever writing over one another.
-const PREFIX = "arlent-waiting/";
+export const WAITING = "arlent-waiting/";
 
 let made = 0;
 
-const keysOf = (box: Box, prefix: string): string[] =>
+/** Keys of a box that begin so, in the order they were made. */
+export const keysOf = (box: Box, prefix: string): string[] =>
   Array.from({ length: box.length }, (_, i) => box.key(i) ?? "")
     .filter((key) => key.startsWith(prefix))
     .sort();
 
 /** Ends that have anything waiting on this device. */
 export const endsWaiting = (box: Box): string[] => [
-  ...new Set(keysOf(box, PREFIX).map((key) => key.split("/")[1] ?? "")),
+  ...new Set(keysOf(box, WAITING).map((key) => key.split("/")[1] ?? "")),
 ];
 
-/** What still waits for an end, in the order it was made. Anything unreadable is left out rather than sent. */
-export function waitingFor(box: Box, end: string): Waiting[] {
-  return keysOf(box, `${PREFIX}${end}/`).flatMap((key) => {
-    try {
-      return [read(box.getItem(key) ?? "")];
-    } catch {
-      return [];
-    }
-  });
+/** An event as it lies in a box; null where it cannot be read. */
+export function readWaiting(text: string): Waiting | null {
+  try {
+    return read(text);
+  } catch {
+    return null;
+  }
 }
+
+/** What still waits for an end, in the order it was made. Anything unreadable is not sent, and stays where it is. */
+export const waitingFor = (box: Box, end: string): Waiting[] =>
+  keysOf(box, `${WAITING}${end}/`).flatMap((key) => readWaiting(box.getItem(key) ?? "") ?? []);
 
 /** Adds to what waits. */
 export function putIn(box: Box, end: string, one: Waiting): void {
   made += 1;
   box.setItem(
-    `${PREFIX}${end}/${one.at}-${String(made).padStart(6, "0")}/${one.id}`,
+    `${WAITING}${end}/${one.at}-${String(made).padStart(6, "0")}/${one.id}`,
     JSON.stringify(z.encode(zWaiting, one)),
   );
 }
 
 /** Takes an event out: answered, or refused for good. */
 export function takeOut(box: Box, end: string, id: string): void {
-  for (const key of keysOf(box, `${PREFIX}${end}/`)) if (key.endsWith(`/${id}`)) box.removeItem(key);
+  for (const key of keysOf(box, `${WAITING}${end}/`)) if (key.endsWith(`/${id}`)) box.removeItem(key);
 }
 
 /** A box that lasts as long as the page, for where the browser gives none. */
@@ -97,7 +102,37 @@ export function pageBox(): Box {
   };
 }
 
+/** A box whose storage may be full: what does not fit is held by the page, and told. */
+export function roomyBox(storage: Box, full: () => void): Box {
+  const page = pageBox();
+  const boxOf = (key: string): Box => (page.getItem(key) === null ? storage : page);
+  return {
+    getItem: (key) => boxOf(key).getItem(key),
+    setItem: (key, value) => {
+      try {
+        storage.setItem(key, value);
+        page.removeItem(key);
+      } catch {
+        page.setItem(key, value);
+        full();
+      }
+    },
+    removeItem: (key) => boxOf(key).removeItem(key),
+    key: (index) => (index < storage.length ? storage.key(index) : page.key(index - storage.length)),
+    get length() {
+      return storage.length + page.length;
+    },
+  };
+}
+
 let device: Box | null = null;
+
+function tellFull(): void {
+  toast.warning(
+    "This device's storage is full: what you enter now is held by this page alone until the server has it. Keep it open.",
+    { id: "storage-full", duration: Number.POSITIVE_INFINITY },
+  );
+}
 
 /** This device's box: its storage, or the page's own where storage is full or forbidden. */
 export function deviceBox(): Box {
@@ -105,7 +140,7 @@ export function deviceBox(): Box {
   try {
     localStorage.setItem("arlent-probe", "1");
     localStorage.removeItem("arlent-probe");
-    device = localStorage;
+    device = roomyBox(localStorage, tellFull);
   } catch {
     device = pageBox();
   }

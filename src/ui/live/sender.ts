@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { type EndEvent, type Problem, type Recorded, STATUS_OF, zAdd, zEventsAnswer } from "@/core";
 import { post } from "../http/http";
+import { isTold, setAside } from "./aside";
 import { type Box, takeOut, waitingFor } from "./outbox";
 
 /** What becomes of events as they are sent. */
@@ -31,7 +32,8 @@ export async function sendWaiting(
     });
     reached(!answer.ok && waits(answer.problem));
     if (!answer.ok && waits(answer.problem)) return false;
-    takeOut(box, end, id);
+    if (!answer.ok && isTold(event)) setAside(box, end, next, answer.problem);
+    else takeOut(box, end, id);
     if (answer.ok) answered(answer.value.events);
     else await refused(answer.problem, event);
   }
@@ -40,4 +42,8 @@ export async function sendWaiting(
 
 /** Why an event was not stored, in words that name what was typed. */
 export const refusalText = (problem: Problem, event: EndEvent): string =>
-  event.kind === "reading" ? `Reading ${event.typed} was not stored. ${problem.message}` : problem.message;
+  event.kind === "reading"
+    ? `Reading ${event.typed} was not stored. ${problem.message} It is set aside.`
+    : isTold(event)
+      ? `${problem.message} It is set aside.`
+      : problem.message;

@@ -118,12 +118,14 @@ export function useEnd(id: string, initial: readonly Recorded[]): LiveEnd {
       setOffline(!answer.ok && answer.problem.code === "offline");
       if (!answer.ok) return;
       learn(answer.value.events);
+      // What was set aside may have been put back, by another window too.
+      if (waitingFor(deviceBox(), id).length > 0) send();
     };
     // At once too: in a batch an end comes back into the hand with what was known of it when it was put down.
     ask();
     const timer = setInterval(ask, ASK_AGAIN_MS);
     return () => clearInterval(timer);
-  }, [id, learn]);
+  }, [id, learn, send]);
 
   const add = useCallback(
     (event: EndEvent) => {

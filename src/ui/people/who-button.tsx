@@ -39,6 +39,7 @@ export function WhoButton() {
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content
+          aria-label="Who is working here?"
           side="top"
           align="start"
           collisionPadding={12}

@@ -3,6 +3,7 @@
 import { BookOpenCheck, Library, PencilRuler, Settings2, Spline } from "lucide-react";
 import Link from "next/link";
 import { usePathname } from "next/navigation";
+import { AsideButton } from "../live/aside-button";
 import { WhoButton } from "../people/who-button";
 import { UnitsButton } from "../prefs/units-button";
 import { TimerTray } from "../timers/tray";
@@ -37,6 +38,7 @@ export function Rail() {
           </Link>
         );
       })}
+      <AsideButton />
       <TimerTray />
       <UnitsButton />
       <WhoButton />
