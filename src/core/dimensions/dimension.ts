@@ -14,7 +14,9 @@ export interface Dimension {
 }
 
 /** The most features one question may hold: closing limits takes time with its cube. */
-export const FEATURE_LIMIT = 400;
+export const FEATURE_LIMIT = 250;
+/** So many lengths between them are worked out within a second. */
+export const DIMENSION_LIMIT = 2_000;
 
 export const zDimension = z.strictObject({
   id: zId,
@@ -75,7 +77,7 @@ export function namesHold(
 export const zDimensionsInput = z
   .strictObject({
     features: z.array(zId).max(FEATURE_LIMIT, `At most ${FEATURE_LIMIT} features`),
-    dimensions: z.array(zDimension).max(20_000, "At most 20 000 dimensions"),
+    dimensions: z.array(zDimension).max(DIMENSION_LIMIT, `At most ${DIMENSION_LIMIT} dimensions`),
   })
   .superRefine(namesHold);
 

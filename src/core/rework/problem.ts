@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { FEATURE_LIMIT, namesHold, zDimension } from "../dimensions/dimension";
+import { DIMENSION_LIMIT, FEATURE_LIMIT, namesHold, zDimension } from "../dimensions/dimension";
 import { zMm, zMmNotNegative } from "../length/length";
 import { zName } from "../names/names";
 import { coded, type ErrorCode } from "../problem/codes";
@@ -18,7 +18,7 @@ const zReworkFeature = z.discriminatedUnion(
 export const zReworkInput = z
   .strictObject({
     features: z.array(zReworkFeature).max(FEATURE_LIMIT, `At most ${FEATURE_LIMIT} features`),
-    dimensions: z.array(zDimension).max(20_000, "At most 20 000 dimensions"),
+    dimensions: z.array(zDimension).max(DIMENSION_LIMIT, `At most ${DIMENSION_LIMIT} dimensions`),
     /** Cuts that must be made again whatever they measure: a nick, a bad cleave. */
     forced: z.array(zName),
     /** The feature whose movement is cable lost. */

@@ -48,14 +48,17 @@ describe("errors along the chain of datums", () => {
       ]).positions,
     ).toEqual({ end: 0, a: 1000, b: 3000 });
   });
-  it("stands a long chain", () => {
-    const chain = Array.from({ length: 1999 }, (_, i) => ({
+  it("stands the longest chain, and refuses one longer", () => {
+    const chain = Array.from({ length: 499 }, (_, i) => ({
       name: `m${i + 1}`,
       from: `m${i}`,
       nominal: 1,
       error: 0.001,
     }));
-    expect(stack([{ name: "m0" }, ...chain], ["m0", "m1999"]).between[0]?.worst).toBe(1999);
+    expect(stack([{ name: "m0" }, ...chain], ["m0", "m499"]).between[0]?.worst).toBe(499);
+    expect(() =>
+      stack([{ name: "m0" }, ...chain, { name: "x", from: "m499", nominal: 1, error: 0 }]),
+    ).toThrow("At most 500 features");
   });
 });
 

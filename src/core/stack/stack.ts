@@ -16,10 +16,10 @@ export const zStackInput = z
         }),
       )
       .min(1, "At least the root feature")
-      .max(2_000, "At most 2 000 features"),
+      .max(500, "At most 500 features"),
     between: z
       .array(z.strictObject({ from: zName, to: zName }))
-      .max(20_000, "At most 20 000 pairs")
+      .max(2_000, "At most 2 000 pairs")
       .default([]),
   })
   .superRefine(({ features, between }, context) => {
