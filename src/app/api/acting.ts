@@ -6,7 +6,8 @@ import { jsonBody } from "./answer";
 
 /** Who is working at the device that asks, where that was said; beside whatever else is sent. */
 const zBy = zUuid("A person goes by a UUID").nullable().default(null);
-const zActing = z.looseObject({ by: zBy });
+
+export const zActing = z.looseObject({ by: zBy });
 
 /** What a request asks to be done: by whom, and its body without that. @throws InputError as `jsonBody`. */
 export async function acting(

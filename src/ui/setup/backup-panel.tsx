@@ -51,6 +51,13 @@ export function BackupPanel() {
           )}
         </p>
       )}
+      <p className="mt-2 text-soft">
+        Programs read and write the record too: their interface stands at{" "}
+        <a href="/api/v1/openapi" className="underline">
+          /api/v1/openapi
+        </a>
+        .
+      </p>
       {kept?.problem && (
         <p role="alert" className="mt-1 font-semibold text-out">
           The last try failed. {kept.problem}

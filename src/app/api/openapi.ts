@@ -1,0 +1,104 @@
+import { z } from "zod";
+import { STATUS_OF } from "@/core";
+import { PROGRAM } from "@/store/program";
+import { ROUTES, type Route } from "./routes";
+
+type Json = Readonly<Record<string, unknown>>;
+
+/** As it travels: of a codec, its outer side. What a schema only says in words is left out. */
+const schemaOf = (schema: z.ZodType): Json => {
+  const { $schema: _, ...rest } = z.toJSONSchema(schema, { io: "input", unrepresentable: "any" });
+  return rest;
+};
+
+const contentOf = (what: NonNullable<Route["body"]>): Json =>
+  "media" in what
+    ? Object.fromEntries(what.media.map((media) => [media, {}]))
+    : { "application/json": { schema: schemaOf(what) } };
+
+const inPath = (path: string): Json[] =>
+  [...path.matchAll(/\{(\w+)\}/g)].map(([, name]) => ({
+    name,
+    in: "path",
+    required: true,
+    schema: name === "kind" ? { enum: ["procedures", "cables"] } : { type: "string" },
+  }));
+
+function inQuery(query: z.ZodObject | undefined): Json[] {
+  if (!query) return [];
+  const { properties = {}, required = [] } = schemaOf(query) as {
+    properties?: Record<string, Json>;
+    required?: string[];
+  };
+  return Object.entries(properties).map(([name, schema]) => ({
+    name,
+    in: "query",
+    required: required.includes(name),
+    schema,
+  }));
+}
+
+const REFUSED = { $ref: "#/components/responses/Refused" };
+
+const operationOf = ({ method, path, does, query, body, answer, status = undefined }: Route): Json => ({
+  operationId: `${method}${path.replaceAll(/\W+(\w?)/g, (_, next: string) => next.toUpperCase())}`,
+  summary: does,
+  parameters: [...inPath(path), ...inQuery(query)],
+  ...(body ? { requestBody: { required: true, content: contentOf(body) } } : {}),
+  responses: {
+    [String(status ?? 200)]: { description: "Done.", content: contentOf(answer) },
+    default: REFUSED,
+  },
+});
+
+/**
+ * The interface for programs as an OpenAPI 3.1 document, made of the very schemas that check it. Lengths are millimetres.
+ * Every refusal has a code of a closed list, each with its one status.
+ */
+export function openApi(): Json {
+  const paths: Record<string, Record<string, Json>> = {};
+  for (const route of ROUTES) {
+    const at = `/api/v1${route.path}`;
+    paths[at] = { ...paths[at], [route.method]: operationOf(route) };
+  }
+  return {
+    openapi: "3.1.0",
+    info: {
+      title: "Arlent",
+      version: PROGRAM.replace(/^\D+/, ""),
+      description:
+        "Lengths are millimetres with at most three decimals. A refusal answers {error: {code, message, path}}; its code is one of a closed list, each with one status.",
+    },
+    paths,
+    components: {
+      schemas: {
+        Problem: {
+          type: "object",
+          required: ["code", "message", "path"],
+          properties: {
+            code: { enum: Object.keys(STATUS_OF) },
+            message: { type: "string" },
+            path: { type: "array", items: { type: ["string", "integer"] } },
+            also: { type: "array", items: { type: "object" } },
+          },
+        },
+      },
+      responses: {
+        Refused: {
+          description: Object.entries(STATUS_OF)
+            .map(([code, status]) => `${status} ${code}`)
+            .join(", "),
+          content: {
+            "application/json": {
+              schema: {
+                type: "object",
+                required: ["error"],
+                properties: { error: { $ref: "#/components/schemas/Problem" } },
+              },
+            },
+          },
+        },
+      },
+    },
+  };
+}
