@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { STATUS_OF } from "@/core";
-import { PROGRAM } from "@/store/program";
+import { PROGRAM } from "@/service/program";
 import { ROUTES, type Route } from "./routes";
 
 type Json = Readonly<Record<string, unknown>>;
