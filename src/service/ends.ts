@@ -215,8 +215,23 @@ export const MOST_EVENTS = 5_000;
  * @throws InputError: `moved-on` with nothing changed; or whatever makes the event unacceptable.
  */
 export function addEvents(act: Act, endId: string, input: unknown): readonly Recorded[] {
+  const asked = check(zAddInside, input);
+  if (asked.events.some(({ event }) => event.kind === "photo"))
+    throw new InputError(
+      "bad-input",
+      "A photograph is sent as it is to the end's photos: what it measures is not taken on trust.",
+      ["events"],
+    );
+  return writeEvents(act, endId, asked);
+}
+
+/** The same for events made here, photographs among them. */
+export function writeEvents(
+  act: Act,
+  endId: string,
+  { client, after, events }: z.output<typeof zAddInside>,
+): readonly Recorded[] {
   const { store, actor, now } = act;
-  const { client, after, events } = check(zAddInside, input);
   const known = inTransaction(store, () => {
     const row = mustFind(store, endId);
     const sheet = sheetOf(store, row);

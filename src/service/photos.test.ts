@@ -66,15 +66,13 @@ describe("a photograph of an end", () => {
     expect(photos()).toHaveLength(1);
     expect(await codeOf(Promise.resolve().then(() => photoOf(store, "../../a.db")))).toBe("not-found");
   });
-  it("cannot be entered without being stored", async () => {
-    const event = {
-      kind: "photo",
-      sha256: "0".repeat(64),
-      width: 1,
-      height: 1,
-      bytes: 1,
-      caption: "",
-    } as const;
-    expect(await codeOf(Promise.resolve().then(() => addTo(store, end, event)))).toBe("unknown-photo");
+  it("cannot be entered by what is said of it, kept or not: its size is measured, not claimed", async () => {
+    await addPhoto(actOn(store), end, { client: "test" }, await picture(30, 20).png().toBuffer());
+    const [kept] = photos();
+    for (const sha256 of ["0".repeat(64), kept?.sha256 ?? ""]) {
+      const event = { kind: "photo", sha256, width: 9_000, height: 1, bytes: 1, caption: "" } as const;
+      expect(await codeOf(Promise.resolve().then(() => addTo(store, end, event)))).toBe("bad-input");
+    }
+    expect(photos()).toHaveLength(1);
   });
 });

@@ -5,7 +5,7 @@ import { check, InputError, type Recorded, zUuid } from "@/core";
 import { keepPhoto, photoBytes } from "@/store/photos";
 import type { Store } from "@/store/store";
 import type { Act } from "./act";
-import { addEvents, getEnd } from "./ends";
+import { getEnd, writeEvents } from "./ends";
 
 /** The largest photograph taken in, and the longest side it is kept with. */
 export const PHOTO_LIMIT = 12 * 1024 * 1024;
@@ -36,7 +36,7 @@ export async function addPhoto(
   const { data, info } = await inTurn(() => redrawn(bytes));
   const sha256 = keepPhoto(store, data);
   const { width, height, size } = info;
-  return addEvents(act, end, {
+  return writeEvents(act, end, {
     client,
     after: events.at(-1)?.seq ?? 0,
     events: [{ id, event: { kind: "photo", sha256, width, height, bytes: size, caption } }],
