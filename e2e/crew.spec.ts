@@ -65,7 +65,7 @@ test("a crew's server asks each device for the key once, tells it nothing before
     await page.keyboard.press("Enter");
     await expect(page.getByRole("heading", { name: "Ledger" })).toBeVisible();
     const [cookie] = await page.context().cookies();
-    expect(cookie).toMatchObject({ name: "arlent-crew", httpOnly: true, sameSite: "Strict" });
+    expect(cookie).toMatchObject({ name: "arlent-crew", httpOnly: true, sameSite: "Lax" });
     await page.goto(`${url}bench`);
     await expect(page.getByRole("heading", { name: "On the bench" })).toBeVisible();
   });

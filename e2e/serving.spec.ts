@@ -54,7 +54,7 @@ test("the demo touches no database it did not fill, and real work goes into none
     expect(refused("demo", { ARLENT_DB: own }, ...flags)).toMatchObject({
       status: 1,
       lines: 1,
-      stderr: expect.stringContaining("was not made by the demo"),
+      stderr: expect.stringContaining("has no mark of the demo"),
     });
   expect(readFileSync(own).equals(before)).toBe(true);
   expect(refused("start", { ARLENT_DB: demos })).toMatchObject({

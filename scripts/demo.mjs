@@ -12,7 +12,7 @@ const wished = settings("data/demo.db");
 const { database } = wished;
 if (existsSync(database) && !isDemo(database))
   fail(
-    `${database} was not made by the demo: nothing was written in it, and nothing taken out. Serve it with npm start, or set ARLENT_DB to another file.`,
+    `${database} has no mark of the demo: nothing was written in it, and nothing taken out. If it is work, serve it with npm start; if an older demo made it, move it away and run this again; or set ARLENT_DB to another file.`,
   );
 ensurePackages();
 if (!ensureBuild()) fail("The build failed: see above.");

@@ -2,7 +2,10 @@ import { zEnteredAnswer } from "@/core";
 import { enter, SESSION_COOKIE, SESSION_SECONDS } from "@/service/crew";
 import { answerAs, jsonBody } from "../../answer";
 
-/** Lets a device in by the crew's key: `{key}`. Its session is kept in a cookie no page can read. */
+/**
+ * Lets a device in by the crew's key: `{key}`. Its session is kept in a cookie no page can read; it comes with a link
+ * followed from elsewhere (a traveller's code, a message), and with nothing another site sends.
+ */
 export async function POST(request: Request): Promise<Response> {
   let session = "";
   const answer = await answerAs(zEnteredAnswer, async () => {
@@ -13,7 +16,7 @@ export async function POST(request: Request): Promise<Response> {
   const secure = request.headers.get("x-forwarded-proto") === "https" ? "; Secure" : "";
   answer.headers.append(
     "set-cookie",
-    `${SESSION_COOKIE}=${session}; Path=/; HttpOnly; SameSite=Strict; Max-Age=${SESSION_SECONDS}${secure}`,
+    `${SESSION_COOKIE}=${session}; Path=/; HttpOnly; SameSite=Lax; Max-Age=${SESSION_SECONDS}${secure}`,
   );
   return answer;
 }
