@@ -3,6 +3,7 @@ import { spawn } from "node:child_process";
 import { existsSync } from "node:fs";
 import { createServer } from "node:net";
 import { join, resolve } from "node:path";
+import { keepCopying, replicaFolder } from "./replica.mjs";
 import { fail, root } from "./setup.mjs";
 
 const LOOPBACK = /^(localhost|127(\.\d{1,3}){3}|::1)$/;
@@ -69,6 +70,7 @@ function crewFor({ local, host, database }) {
 /** Serves a database until it is told to stop; says where, once pages are answered. */
 export async function serve({ database, host, port, local }, says) {
   const crew = crewFor({ local, host, database });
+  const replica = replicaFolder(database);
   const server = spawn(
     process.execPath,
     [
@@ -96,7 +98,11 @@ export async function serve({ database, host, port, local }, says) {
     },
   );
   for (const signal of ["SIGINT", "SIGTERM"]) process.on(signal, () => server.kill(signal));
-  server.on("exit", (code) => process.exit(code ?? 0));
+  let stopCopying = async () => {};
+  server.on("exit", async (code) => {
+    await stopCopying();
+    process.exit(code ?? 0);
+  });
   const near =
     host === "0.0.0.0" ? "127.0.0.1" : host === "::" ? "[::1]" : host.includes(":") ? `[${host}]` : host;
   for (let tries = 0; tries < 300; tries++) {
@@ -106,5 +112,6 @@ export async function serve({ database, host, port, local }, says) {
     } catch {}
     await new Promise((later) => setTimeout(later, 100));
   }
+  if (replica) stopCopying = keepCopying(database, replica);
   console.log(`${says}: http://${near}:${port}/   (stop with Ctrl+C)`);
 }

@@ -2,9 +2,11 @@ import { rmSync } from "node:fs";
 import { join } from "node:path";
 import type { z } from "zod";
 import { problemOf, type zBackupsAnswer } from "@/core";
+import { databaseFile } from "@/store/database";
 import type { Store } from "@/store/store";
 import { troubleOf } from "@/store/trouble";
 import { backupInto, backupName, backupsIn } from "./backup";
+import { replicaState } from "./replica";
 
 /** So many are kept; the oldest make room. */
 export const KEPT = 30;
@@ -66,5 +68,6 @@ export function scheduled(): z.output<typeof zBackupsAnswer> {
     every: schedule?.hours ?? null,
     last: newest ? { ...newest, at: newest.at.toISOString() } : null,
     problem,
+    copy: replicaState(databaseFile(), process.env.ARLENT_REPLICA),
   };
 }

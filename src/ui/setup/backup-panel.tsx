@@ -51,6 +51,17 @@ export function BackupPanel() {
           )}
         </p>
       )}
+      {kept?.copy && (
+        <p className="mt-2 text-soft">
+          A standing copy is kept in <code className="figures wrap-anywhere">{kept.copy.folder}</code>:{" "}
+          {kept.copy.behind === 0 ? "all that was stored is in it." : `${kept.copy.behind} s behind.`}
+        </p>
+      )}
+      {kept?.copy?.problem && (
+        <p role="alert" className="mt-1 font-semibold text-out">
+          {kept.copy.problem}
+        </p>
+      )}
       <p className="mt-2 text-soft">
         Programs read and write the record too: their interface stands at{" "}
         <a href="/api/v1/openapi" className="underline">
