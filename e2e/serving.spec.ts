@@ -1,5 +1,6 @@
 import { spawnSync } from "node:child_process";
 import { copyFileSync, existsSync, mkdtempSync, readdirSync, readFileSync, writeFileSync } from "node:fs";
+import { Agent, get } from "node:http";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import Database from "better-sqlite3";
@@ -131,4 +132,30 @@ test("backups are made by themselves into a folder that is named", async ({ page
   await page.goto(`${url}setup`);
   await expect(page.getByText(/One is made by itself every 24 h\. The last:/)).toBeVisible();
   await stop();
+});
+
+test("a stop ends while devices keep asking, and the file is whole by itself all the same", async ({
+  page,
+  request,
+}) => {
+  const database = join(folder(), "moor.db");
+  const { url, stop } = await served("start", database);
+  const { id } = await (await request.post(`${url}api/v1/ends`, { data: WEDGE })).json();
+  await page.goto(`${url}bench/${id}`);
+  let asking = true;
+  const agent = new Agent({ keepAlive: true });
+  const ask = () =>
+    new Promise<void>((done) =>
+      get(`${url}api/v1/timers`, { agent }, (answer) => answer.resume().once("end", done)).once("error", () =>
+        done(),
+      ),
+    );
+  const asked = (async () => {
+    while (asking) await ask();
+  })();
+  await stop();
+  asking = false;
+  await asked;
+  agent.destroy();
+  expect(existsSync(`${database}-wal`)).toBe(false);
 });
