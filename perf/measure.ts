@@ -20,3 +20,10 @@ export const line = (name: string, value: string): void => console.log(`${name.p
 
 export const spread = (values: readonly number[]): string =>
   `p50 ${quantile(values, 0.5).toFixed(1)} ms, p95 ${quantile(values, 0.95).toFixed(1)} ms`;
+
+/** How long something takes, seconds. */
+export async function timed(work: () => void | Promise<void>): Promise<number> {
+  const start = performance.now();
+  await work();
+  return (performance.now() - start) / 1000;
+}

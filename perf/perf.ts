@@ -7,10 +7,7 @@ import Database from "better-sqlite3";
 import { z } from "zod";
 import {
   compileRunSheet,
-  compute,
-  DIMENSION_LIMIT,
   type EventInput,
-  FEATURE_LIMIT,
   misfits,
   type ProcedureDocument,
   review,
@@ -26,8 +23,10 @@ import { openStore } from "@/store/database";
 import { shippedLibrary, textOf } from "@/store/shipped";
 import type { Store } from "@/store/store";
 import { freePort, startServer } from "../e2e/next-server";
+import { limits } from "./at-limits";
+import { exporting } from "./exporting";
 import { bareScript, type Typing, timeKeystrokes } from "./keystroke";
-import { line, perSecond, quantile, spread } from "./measure";
+import { line, perSecond, quantile, spread, timed } from "./measure";
 import { adviceOnScreen, advices, reworks } from "./rework";
 
 const folder = mkdtempSync(join(tmpdir(), "arlent-perf-"));
@@ -180,12 +179,6 @@ async function storing(url: string, end: string): Promise<void> {
   );
 }
 
-async function timed(work: () => void | Promise<void>): Promise<number> {
-  const start = performance.now();
-  await work();
-  return (performance.now() - start) / 1000;
-}
-
 async function pages(url: string, end: string, batch: string): Promise<void> {
   for (const [name, path] of [
     ["sheet", "/?cable=simplex-3.0&style=stub-wedge-release-cord"],
@@ -202,90 +195,6 @@ async function pages(url: string, end: string, batch: string): Promise<void> {
       if (i >= 5) times.push(performance.now() - start);
     }
     line(`page answered: ${name}`, spread(times));
-  }
-}
-
-/** The computations at their input limits: each within a second, or refused. */
-async function limits(): Promise<void> {
-  const names = Array.from({ length: FEATURE_LIMIT }, (_, i) => `f${i}`);
-  const lengths = (count: number, wide: number) =>
-    Array.from({ length: count }, (_, i) => {
-      const [a, b] = [(i * 7_919) % names.length, (i * 104_729 + 1) % names.length].sort((x, y) => x - y);
-      const [from = 0, to = 0] = a === b ? [0, 1 + (i % (names.length - 1))] : [a, b];
-      return {
-        id: `d${i}`,
-        from: names[from],
-        to: names[to],
-        nominal: (to - from) * 3,
-        plus: wide,
-        minus: wide,
-      };
-    });
-  const chain = Array.from({ length: 500 }, (_, i) =>
-    i === 0 ? { name: "s0" } : { name: `s${i}`, from: `s${i - 1}`, nominal: 1, error: 0.1 },
-  );
-  const questions: [string, unknown][] = [
-    ["dimensions", { features: names, dimensions: lengths(DIMENSION_LIMIT, 1) }],
-    [
-      "rework",
-      {
-        features: names.map((name, i) =>
-          i % 3 === 0 ? { name, kind: "mark" } : { name, kind: "cut", at: i * 3 + ((i * 31) % 5), bite: 1 },
-        ),
-        dimensions: lengths(DIMENSION_LIMIT, 40),
-        forced: ["f1"],
-        cable: "f248",
-      },
-    ],
-    [
-      "stack",
-      {
-        features: chain,
-        between: Array.from({ length: 2_000 }, (_, i) => ({
-          from: `s${i % 500}`,
-          to: `s${(i * 7 + 1) % 500}`,
-        })),
-      },
-    ],
-    [
-      "conformance",
-      {
-        limits: { min: 8, max: 10 },
-        readings: Array.from({ length: 10_000 }, (_, i) => 9 + (i % 7) / 1_000),
-        instrument: { resolution: 0.01, repeatability: 0.03 },
-        rule: { kind: "guarded", risk: 0.05 },
-      },
-    ],
-  ];
-  for (const [operation, input] of questions) {
-    const seconds = await timed(async () => {
-      await compute(operation, input);
-    });
-    line(`${operation} at its input limits`, `${(seconds * 1000).toFixed(0)} ms`);
-  }
-}
-
-/** The whole ledger as files, and how long any other request waits meanwhile. */
-async function exporting(url: string): Promise<void> {
-  for (const format of ["json", "csv"] as const) {
-    let bytes = 0;
-    let done = false;
-    const waits: number[] = [];
-    const asking = (async () => {
-      while (!done) {
-        const start = performance.now();
-        await (await fetch(`${url}/api/v1/timers`)).arrayBuffer();
-        waits.push(performance.now() - start);
-      }
-    })();
-    const seconds = await timed(async () => {
-      const answer = await fetch(`${url}/api/v1/ledger?format=${format}`);
-      for await (const chunk of answer.body ?? []) bytes += chunk.length;
-    });
-    done = true;
-    await asking;
-    line(`ledger as ${format}`, `${(bytes / 1e6).toFixed(1)} MB in ${seconds.toFixed(1)} s`);
-    line("  another request meanwhile", `${spread(waits)}, at most ${Math.max(...waits).toFixed(0)} ms`);
   }
 }
 

@@ -67,7 +67,9 @@ export function keepCopying(database, folder) {
   let again = null;
   const start = () => {
     const begun = Date.now();
+    // Out of the terminal's own group: a Ctrl+C ends the server first, and the copier when that is done.
     child = spawn(litestream(), ["replicate", "-config", `${note}.yml`], {
+      detached: true,
       stdio: ["ignore", "ignore", "inherit"],
     });
     if (child.pid) writeFileSync(note, String(child.pid));

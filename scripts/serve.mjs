@@ -97,7 +97,7 @@ export async function serve({ database, host, port, local }, says) {
       },
     },
   );
-  for (const signal of ["SIGINT", "SIGTERM"]) process.on(signal, () => server.kill(signal));
+  for (const signal of ["SIGINT", "SIGTERM", "SIGHUP"]) process.on(signal, () => server.kill(signal));
   let stopCopying = async () => {};
   server.on("exit", async (code) => {
     await stopCopying();

@@ -11,7 +11,7 @@ const LAST_WORDS_MS = 1_500;
  * is closed as the process goes.
  */
 function endWhenTold(): void {
-  for (const signal of ["SIGINT", "SIGTERM"] as const)
+  for (const signal of ["SIGINT", "SIGTERM", "SIGHUP"] as const)
     process.once(signal, () => setTimeout(() => process.exit(0), LAST_WORDS_MS));
 }
 
