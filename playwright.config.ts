@@ -1,4 +1,5 @@
 import { defineConfig } from "@playwright/test";
+import { ensureChromium } from "./scripts/setup.mjs";
 
 export default defineConfig({
   testDir: "e2e",
@@ -11,7 +12,7 @@ export default defineConfig({
   outputDir: "test-results",
   use: {
     launchOptions: {
-      executablePath: process.env.CHROMIUM ?? "/usr/bin/chromium",
+      executablePath: ensureChromium(),
       args: [
         "--no-sandbox",
         "--disable-gpu",

@@ -7,10 +7,12 @@ import { type EventInput, personNamed } from "@/core";
 import { actOn } from "@/service/act";
 import { benchPage } from "@/service/bench";
 import { addEvents, getEnd, startEnd } from "@/service/ends";
+import { getJob, jobsPage } from "@/service/jobs";
 import { ledgerPage } from "@/service/ledger";
 import { people } from "@/service/people";
 import { openStore } from "@/store/database";
 import { freePort, startServer } from "../e2e/next-server";
+import { ensureChromium } from "../scripts/setup.mjs";
 import { seed } from "./seed";
 
 const DESK = { width: 1280, height: 800 };
@@ -78,10 +80,12 @@ const advice = standing({ ...WEDGE, cable: "simplex-2.0" }, "measure", [
   { kind: "spare", length: 640_000 },
 ]);
 
-const forgotten = standing(WEDGE, "boot", [{ kind: "thread", part: "boot-3", on: false }]);
+const [planned] = jobsPage(store, {}).rows;
+const job = planned && getJob(store, planned.id);
 
 const pictures: [name: string, path: string, size: typeof DESK, act?: (page: Page) => Promise<void>][] = [
-  ["first", "/", DESK],
+  ["job", `/jobs/${job?.id}`, DESK],
+  ["piece", `/jobs/${job?.id}/${job?.pieces[0]?.id}`, DESK],
   ["sheet", SHEET, DESK],
   ["sheet-phone", SHEET, PHONE],
   ["sheet-paper", SHEET, PAPER, (page) => page.emulateMedia({ media: "print" })],
@@ -99,12 +103,11 @@ const pictures: [name: string, path: string, size: typeof DESK, act?: (page: Pag
   ["editor", "/shelf/procedures/stub-wedge-release-cord/edit", DESK, contradict],
   ["ledger", "/ledger", DESK],
   ["record", `/ledger/${redone}`, DESK],
-  ["bench-forgotten", forgotten, DESK],
 ];
 
 const server = await startServer(file, await freePort());
 const browser = await chromium.launch({
-  executablePath: process.env.CHROMIUM ?? "/usr/bin/chromium",
+  executablePath: ensureChromium(),
   args: ["--no-sandbox"],
 });
 for (const [name, path, viewport, act] of pictures) {

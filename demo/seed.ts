@@ -22,6 +22,7 @@ import {
 import { actOn } from "@/service/act";
 import { getBatch, startBatch } from "@/service/batches";
 import { addEvents, getEnd, startEnd } from "@/service/ends";
+import { addPieces, newJob } from "@/service/jobs";
 import { addPerson } from "@/service/people";
 import { confirmFigures } from "@/service/shelf";
 import { addStudy } from "@/service/studies";
@@ -63,6 +64,8 @@ const zDemo = z.object({
   confirmed: z.array(
     z.object({ style: z.string(), cable: z.string(), core: z.string(), by: z.int(), sheet: z.string() }),
   ),
+  /** Pieces of cable as they are planned. */
+  jobs: z.array(z.object({ name: z.string(), by: z.int(), pieces: z.array(z.unknown()) })),
   /** Many ends at once: the first `begun` of them stand at a step. */
   batches: z.array(
     z.object({
@@ -112,6 +115,17 @@ export function seed(store: Store, text: string, now = new Date()): void {
   const whoIs = (name: string): string => uuidFrom(`person ${name}`, NAMESPACE);
   for (const name of demo.people)
     addPerson(actOn(store, new Date(now.getTime() - 30 * 24 * 60 * MINUTE)), { id: whoIs(name), name });
+
+  for (const { name, by, pieces } of demo.jobs) {
+    const act = {
+      ...actOn(store, new Date(now.getTime() - 9 * 24 * 60 * MINUTE)),
+      actor: whoIs(mustHoldAt(demo.people, by)),
+    };
+    const { id } = newJob(act, { id: uuidFrom(`job ${name}`, NAMESPACE), name });
+    addPieces(act, id, {
+      pieces: pieces.map((plan, i) => ({ id: uuidFrom(`piece ${name} ${i}`, NAMESPACE), plan })),
+    });
+  }
 
   const work = (
     end: z.output<typeof zDemo>["open"][number],

@@ -1,49 +1,36 @@
 import { randomUUID } from "node:crypto";
-import { z } from "zod";
+import { mkdtempSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
 import { ROUTES, type Route } from "@/app/api/routes";
-import { STATUS_OF } from "@/core";
+import { PLAN } from "@/service/fixtures/plan";
+import { fuzz, unlikeItsPage } from "./fuzz";
+import { freePort, startServer } from "./next-server";
 import { endAtMeasure, expect, test, WEDGE } from "./server";
 
-const zRefusal = z.strictObject({
-  error: z.strictObject({
-    code: z.enum(Object.keys(STATUS_OF) as [keyof typeof STATUS_OF]),
-    message: z.string().min(1),
-    path: z.array(z.union([z.string(), z.number()])),
-    also: z.array(z.unknown()).optional(),
-  }),
-});
-
 /** Whether an answer is one its route says: done and by its schema, or refused by the closed list. */
-function mustBeTold(route: Route, status: number, text: string, type: string): void {
-  const where = `${route.method} ${route.path}: ${status} ${text.slice(0, 200)}`;
-  expect(status, where).toBeLessThan(500);
-  if (status >= 400) {
-    const refusal = zRefusal.safeParse(JSON.parse(text));
-    expect(refusal.success, where).toBe(true);
-    if (refusal.success) expect(STATUS_OF[refusal.data.error.code], where).toBe(status);
-    return;
-  }
-  expect(status, where).toBe(route.status ?? 200);
-  if ("media" in route.answer) {
-    expect(
-      route.answer.media.some((media) => type.startsWith(media)),
-      `${where} ${type}`,
-    ).toBe(true);
-    return;
-  }
-  const read = route.answer.safeParse(JSON.parse(text));
-  expect(read.success ? "" : `${where} ${read.error.message.slice(0, 300)}`).toBe("");
-}
+const mustBeTold = (route: Route, status: number, text: string, type: string): void =>
+  expect(unlikeItsPage(route, { status, text, type })).toBeNull();
 
 test("every route answers as its page says, asked for what is there", async ({ request }) => {
   const end = await endAtMeasure(request);
   const batch = (await (await request.post("/api/v1/batches", { data: { ...WEDGE, count: 2 } })).json()).id;
+  const job = (await (await request.post("/api/v1/jobs", { data: { name: "Moor" } })).json()).id;
   const person = (
     await (await request.post("/api/v1/people", { data: { name: `Ada ${randomUUID().slice(0, 8)}` } })).json()
   ).people.at(-1).id;
   const fill = (path: string) =>
     path
-      .replace("{id}", path.startsWith("/batches") ? batch : path.startsWith("/shelf") ? "simplex-3.0" : end)
+      .replace(
+        "{id}",
+        path.startsWith("/batches")
+          ? batch
+          : path.startsWith("/jobs")
+            ? job
+            : path.startsWith("/shelf")
+              ? "simplex-3.0"
+              : end,
+      )
       .replace("{kind}", "cables")
       .replace("{sha256}", "0".repeat(64));
   let done = 0;
@@ -116,4 +103,32 @@ test("every route refuses what is no question to it by a code of the list, and c
   expect(asked).toBeGreaterThan(300);
   expect(await (await request.get(`/api/v1/ends/${end}/record`)).text()).toBe(before);
   expect(await sealed()).toBe(seal);
+});
+
+/** Of the many thousands that `npm run fuzz` asks, so many, always the same. */
+const FUZZED = 400;
+
+test("every route is asked what its own schema makes up: none fails, and what is refused has written nothing", async ({
+  request,
+}) => {
+  const file = join(mkdtempSync(join(tmpdir(), "arlent-fuzz-")), "fuzz.db");
+  const server = await startServer(file, await freePort());
+  const post = async (path: string, data: unknown) =>
+    (await request.post(`${server.url}/api/v1${path}`, { data })).json();
+  const job = (await post("/jobs", { name: "Moor" })).id;
+  const known = {
+    jobs: [job],
+    pieces: [(await post(`/jobs/${job}`, { pieces: [{ plan: PLAN }] })).pieces[0].id],
+    ends: [(await post("/ends", WEDGE)).id],
+    batches: [(await post("/batches", { ...WEDGE, count: 2 })).id],
+    people: [(await post("/people", { name: "Wyn Harrow" })).people[0].id],
+  };
+  const { asked, done, wrong } = await fuzz(
+    { url: server.url, database: file, known },
+    { requests: FUZZED, seed: 4 },
+  );
+  await server.kill();
+  expect(wrong).toEqual([]);
+  expect(asked).toBe(FUZZED);
+  expect(done).toBeGreaterThan(FUZZED / 5);
 });

@@ -12,6 +12,7 @@ export const freePort = () =>
 
 export interface RunningServer {
   readonly url: string;
+  readonly pid: number;
   /** From the start of the process to the first page answered. */
   readonly coldMs: number;
   /** Kills the process as a power cut would, and waits until it is gone. */
@@ -48,5 +49,5 @@ export async function startServer(database: string, port: number): Promise<Runni
       throw new Error("the server did not start");
     await new Promise((later) => setTimeout(later, 20));
   }
-  return { url, coldMs: performance.now() - start, kill };
+  return { url, pid: child.pid ?? 0, coldMs: performance.now() - start, kill };
 }

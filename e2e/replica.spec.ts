@@ -1,90 +1,124 @@
 import { type ChildProcess, spawn, spawnSync } from "node:child_process";
 import { randomUUID } from "node:crypto";
-import { existsSync, mkdtempSync, readFileSync, rmSync } from "node:fs";
+import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
-import { join } from "node:path";
+import { dirname, join } from "node:path";
 import sharp from "sharp";
 import { COPIED_WITHIN_S } from "@/service/replica";
 import { litestream } from "../scripts/replica.mjs";
 import { served } from "./command";
 import { freePort } from "./next-server";
 import { expect, test, WEDGE } from "./server";
+import { s3Storage } from "./storage-s3";
+import { sftpStorage } from "./storage-sftp";
 
 const folder = () => mkdtempSync(join(tmpdir(), "arlent-replica-"));
 
 test.skip(litestream() === null, "the optional package brings no copier for this machine");
 
 test("a copy that cannot be kept is refused in a line", async () => {
-  for (const [ARLENT_REPLICA, says] of [
-    ["copies", "ARLENT_REPLICA is a whole path"],
-    ["s3://bucket/arlent", "ARLENT_REPLICA is a folder"],
-  ] as const)
-    await expect(served("start", join(folder(), "a.db"), [], { ARLENT_REPLICA })).rejects.toThrow(says);
+  await expect(served("start", join(folder(), "a.db"), [], { ARLENT_REPLICA: "copies" })).rejects.toThrow(
+    "ARLENT_REPLICA is a whole path",
+  );
 });
 
-test("the server killed and its disk lost, a standby is made of the copy: nothing older than is stated is missing", async ({
-  page,
-  request,
-}) => {
-  test.setTimeout(240_000);
-  const [home, copy] = [folder(), folder()];
-  const database = join(home, "moor.db");
-  const url = `http://127.0.0.1:${await freePort()}`;
-  const child: ChildProcess = spawn(process.execPath, ["scripts/start.mjs"], {
-    stdio: ["ignore", "pipe", "inherit"],
-    detached: true,
-    env: { ...process.env, ARLENT_DB: database, ARLENT_REPLICA: copy, PORT: new URL(url).port },
-  });
-  await new Promise((ready) => child.stdout?.once("data", ready));
-
-  const { id } = await (await request.post(`${url}/api/v1/ends`, { data: WEDGE })).json();
-  const picture = await sharp({ create: { width: 300, height: 200, channels: 3, background: "#224466" } })
-    .png()
-    .toBuffer();
-  const photo = await request.post(`${url}/api/v1/ends/${id}/photos?client=x`, {
-    data: picture,
-    headers: { "content-type": "image/png" },
-  });
-  expect(photo.status()).toBe(200);
-  const stored: { job: string; at: number }[] = [];
-  const until = Date.now() + (COPIED_WITHIN_S + 4) * 1000;
-  for (let n = 0; Date.now() < until; n++) {
-    const job = `pad ${n}`;
-    const answer = await request.post(`${url}/api/v1/ends/${id}/events`, {
-      data: {
-        client: "x",
-        after: 99_999,
-        events: [{ id: randomUUID(), event: { kind: "label", job, label: "" } }],
-      },
+/** Runs a command to its end, without holding up the storage that is served here. */
+const ended = (command: readonly string[], settings: Readonly<Record<string, string>>) =>
+  new Promise<{ status: number | null; stdout: string; stderr: string }>((done) => {
+    const child = spawn(process.execPath, command, { env: { ...process.env, ...settings } });
+    let [stdout, stderr] = ["", ""];
+    child.stdout.on("data", (text) => {
+      stdout += text;
     });
-    if (answer.ok()) stored.push({ job, at: Date.now() });
-  }
-  await page.goto(`${url}/setup`);
-  await expect(page.getByText(/A standing copy is kept in/)).toBeVisible();
+    child.stderr.on("data", (text) => {
+      stderr += text;
+    });
+    child.once("close", (status) => done({ status, stdout, stderr }));
+  });
 
-  const killed = Date.now();
-  const copier = Number(readFileSync(`${database}.copier`, "utf8"));
-  if (child.pid) process.kill(-child.pid, "SIGKILL");
-  // Whatever of the three the group did not reach.
-  spawnSync("kill", ["-9", String(copier)]);
-  rmSync(home, { recursive: true, force: true });
+/** Each place a copy can be kept in, made ready: what the server is told, and what ends it. */
+const PLACES = {
+  "a folder": async () => ({ settings: { ARLENT_REPLICA: folder() }, close: async () => {} }),
+  "storage as S3's": async () => {
+    const { endpoint, close } = await s3Storage("moor", "moor-key");
+    const keys = { LITESTREAM_ACCESS_KEY_ID: "moor-key", LITESTREAM_SECRET_ACCESS_KEY: "secret" };
+    const settings = { ARLENT_REPLICA: "s3://moor/copies", ARLENT_REPLICA_ENDPOINT: endpoint, ...keys };
+    return { settings, close };
+  },
+  "a folder by SFTP": async () => {
+    const { host, close } = await sftpStorage(folder(), "wyn", "pad$4 {word}");
+    const settings = { ARLENT_REPLICA: `sftp://wyn@${host}/copies`, ARLENT_REPLICA_PASSWORD: "pad$4 {word}" };
+    return { settings, close };
+  },
+};
 
-  const there = join(folder(), "standby", "moor.db");
-  const made = spawnSync(process.execPath, ["scripts/standby.mjs", copy, there], { encoding: "utf8" });
-  expect(made.stderr.replaceAll(/^npm warn.*\n?/gm, "")).toBe("");
-  expect([made.status, made.stdout]).toEqual([0, expect.stringContaining("it is whole")]);
-  const again = spawnSync(process.execPath, ["scripts/standby.mjs", copy, there], { encoding: "utf8" });
-  expect([again.status, again.stderr]).toEqual([2, expect.stringContaining("nothing is written over")]);
+for (const [place, made] of Object.entries(PLACES))
+  test(`the server killed and its disk lost, a standby is made of the copy in ${place}: nothing older than is stated is missing`, async ({
+    page,
+    request,
+  }) => {
+    test.setTimeout(240_000);
+    const { settings, close } = await made();
+    const database = join(folder(), "moor.db");
+    const url = `http://127.0.0.1:${await freePort()}`;
+    const child: ChildProcess = spawn(process.execPath, ["scripts/start.mjs"], {
+      stdio: ["ignore", "pipe", "inherit"],
+      detached: true,
+      env: { ...process.env, ...settings, ARLENT_DB: database, PORT: new URL(url).port },
+    });
+    await new Promise((ready) => child.stdout?.once("data", ready));
 
-  const standby = await served("start", there);
-  const { events } = await (await request.get(`${standby.url}api/v1/ends/${id}`)).json();
-  const jobs = new Set(events.map(({ event }: { event: { job?: string } }) => event.job));
-  const missing = stored.filter(({ job, at }) => !jobs.has(job) && killed - at > COPIED_WITHIN_S * 1000);
-  expect(stored.length).toBeGreaterThan(20);
-  expect(missing).toEqual([]);
-  expect(events.some(({ event }: { event: { kind: string } }) => event.kind === "photo")).toBe(true);
-  await standby.stop();
-});
+    const { id } = await (await request.post(`${url}/api/v1/ends`, { data: WEDGE })).json();
+    const picture = await sharp({ create: { width: 300, height: 200, channels: 3, background: "#224466" } })
+      .png()
+      .toBuffer();
+    const photo = await request.post(`${url}/api/v1/ends/${id}/photos?client=x`, {
+      data: picture,
+      headers: { "content-type": "image/png" },
+    });
+    expect(photo.status()).toBe(200);
+    const stored: { job: string; at: number }[] = [];
+    const until = Date.now() + (COPIED_WITHIN_S + 4) * 1000;
+    for (let n = 0; Date.now() < until; n++) {
+      const job = `pad ${n}`;
+      const answer = await request.post(`${url}/api/v1/ends/${id}/events`, {
+        data: {
+          client: "x",
+          after: 99_999,
+          events: [{ id: randomUUID(), event: { kind: "label", job, label: "" } }],
+        },
+      });
+      if (answer.ok()) stored.push({ job, at: Date.now() });
+    }
+    await page.goto(`${url}/setup`);
+    await expect(page.getByText("A standing copy is kept in")).toHaveText(/(is in it|: [0-5] s behind)\.$/);
+
+    const killed = Date.now();
+    const copier = Number(readFileSync(`${database}.copier`, "utf8"));
+    if (child.pid) process.kill(-child.pid, "SIGKILL");
+    // Whatever of the three the group did not reach.
+    spawnSync("kill", ["-9", String(copier)]);
+    rmSync(dirname(database), { recursive: true, force: true });
+
+    const there = join(folder(), "standby", "moor.db");
+    const standing = () => ended(["scripts/standby.mjs", settings.ARLENT_REPLICA, there], settings);
+    const first = await standing();
+    expect(first.stderr.replaceAll(/^npm warn.*\n?/gm, "")).toBe("");
+    expect([first.status, first.stdout]).toEqual([0, expect.stringContaining("it is whole")]);
+    const again = await standing();
+    expect([again.status, again.stderr]).toEqual([2, expect.stringContaining("nothing is written over")]);
+    expect(readdirSync(dirname(there)).sort()).toEqual(["moor.db", "photos"]);
+
+    const standby = await served("start", there);
+    const { events } = await (await request.get(`${standby.url}api/v1/ends/${id}`)).json();
+    const jobs = new Set(events.map(({ event }: { event: { job?: string } }) => event.job));
+    const missing = stored.filter(({ job, at }) => !jobs.has(job) && killed - at > COPIED_WITHIN_S * 1000);
+    expect(stored.length).toBeGreaterThan(20);
+    expect(missing).toEqual([]);
+    expect(events.some(({ event }: { event: { kind: string } }) => event.kind === "photo")).toBe(true);
+    await standby.stop();
+    await close();
+  });
 
 test("stopped in good order, a server that is copied leaves its file whole by itself, and no copier behind", async ({
   request,

@@ -4,6 +4,9 @@ import { Agent, get } from "node:http";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import Database from "better-sqlite3";
+import { actOn } from "@/service/act";
+import { seeToBlade } from "@/service/tools";
+import { openStore } from "@/store/database";
 import { served } from "./command";
 import { expect, test, WEDGE } from "./server";
 
@@ -131,6 +134,42 @@ test("backups are made by themselves into a folder that is named", async ({ page
   await expect.poll(() => readdirSync(to).length).toBe(1);
   await page.goto(`${url}setup`);
   await expect(page.getByText(/One is made by itself every 24 h\. The last:/)).toBeVisible();
+  await stop();
+});
+
+test("how far the standing copy is behind is told anew while Setup is open", async ({ page }) => {
+  let behind = 9;
+  await page.route("**/api/v1/backups", (route) =>
+    route.fulfill({
+      json: {
+        every: null,
+        last: null,
+        problem: null,
+        copy: { folder: "/moor/copies", behind, problem: null },
+      },
+    }),
+  );
+  await page.goto("/setup");
+  const told = page.getByText("A standing copy is kept in");
+  await expect(told).toHaveText(/: 9 s behind\.$/);
+  behind = 0;
+  await expect(told).toHaveText(/: all that was stored is in it\.$/);
+});
+
+test("Setup says that a backup failed, and that the server's clock was set back, whichever part of the server found it", async ({
+  page,
+}) => {
+  const [home, database] = [folder(), join(folder(), "moor.db")];
+  const store = openStore(database);
+  const ahead = new Date(Date.now() + 2 * 86_400_000);
+  seeToBlade(actOn(store, ahead), "bench-cleaver", { action: "new" });
+  store.$client.close();
+  const taken = join(home, "no-folder");
+  writeFileSync(taken, "a file");
+  const { url, stop } = await served("start", database, [], { ARLENT_BACKUP: taken });
+  await page.goto(`${url}setup`);
+  await expect(page.getByText("The server’s clock was set back by 48 h.")).toBeVisible();
+  await expect(page.getByText(/The last try failed\./)).toBeVisible();
   await stop();
 });
 

@@ -36,7 +36,28 @@ async function views(request: Parameters<typeof startEnd>[0]): Promise<string[]>
     ...THREADED,
     { kind: "sign", name: "Teo Marsh", outcome: "kept" },
   ]);
+  const job = (await (await request.post("/api/v1/jobs", { data: { name: LONG } })).json()).id;
+  const side = { place: LONG, procedure: null, ends: 0, entry: 500, squaring: 50, grip: 0, retries: 0 };
+  const plan = {
+    name: LONG,
+    cable: "armoured-ribbon-96",
+    core: "9/125",
+    sides: { A: { ...side, procedure: "central-tube-ribbon", ends: 8, retries: 1 }, B: side },
+    route: [
+      { kind: "duct", name: LONG, length: 212_000, allowancePct: 2 },
+      { kind: "span", name: "", length: 41_000, allowancePct: 0, sag: 600 },
+    ],
+    loops: [{ name: LONG, after: 1, turns: 3, perimeter: 2_100 }],
+    yield: { p: 0.94 },
+    risk: 0.01,
+    roundUpTo: 500,
+  };
+  const added = await request.post(`/api/v1/jobs/${job}`, { data: { pieces: [{ plan }, { plan }] } });
+  const [piece] = (await added.json()).pieces;
   return [
+    "/jobs",
+    `/jobs/${job}`,
+    `/jobs/${job}/${piece.id}`,
     "/",
     "/?cable=simplex-3.0",
     "/?cable=simplex-3.0&style=stub-wedge-release-cord",

@@ -1,25 +1,75 @@
+import { readFileSync } from "node:fs";
 import { line, spread, timed } from "./measure";
 
-/** The whole ledger as files, and how long any other request waits meanwhile. */
-export async function exporting(url: string): Promise<void> {
-  for (const format of ["json", "csv"] as const) {
-    let bytes = 0;
-    let done = false;
-    const waits: number[] = [];
-    const asking = (async () => {
-      while (!done) {
-        const start = performance.now();
-        await (await fetch(`${url}/api/v1/timers`)).arrayBuffer();
-        waits.push(performance.now() - start);
-      }
-    })();
-    const seconds = await timed(async () => {
-      const answer = await fetch(`${url}/api/v1/ledger?format=${format}`);
-      for await (const chunk of answer.body ?? []) bytes += chunk.length;
-    });
+/** Memory a process holds, megabytes; NaN where the machine does not say. */
+function memoryOf(pid: number): number {
+  try {
+    return Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, "utf8"))?.[1]) / 1024;
+  } catch {
+    return Number.NaN;
+  }
+}
+
+/** How long each of some requests waits, sent one after the other while something else is done. */
+async function meanwhile(
+  request: () => Promise<unknown>,
+  work: () => Promise<void>,
+): Promise<{ readonly waits: readonly number[]; readonly seconds: number }> {
+  let done = false;
+  const waits: number[] = [];
+  const asking = (async () => {
+    while (!done) {
+      const start = performance.now();
+      await request();
+      waits.push(performance.now() - start);
+    }
+  })();
+  try {
+    return { waits, seconds: await timed(work) };
+  } finally {
     done = true;
     await asking;
-    line(`ledger as ${format}`, `${(bytes / 1e6).toFixed(1)} MB in ${seconds.toFixed(1)} s`);
-    line("  another request meanwhile", `${spread(waits)}, at most ${Math.max(...waits).toFixed(0)} ms`);
   }
+}
+
+const tell = (waits: readonly number[]): string =>
+  `${spread(waits)}, at most ${Math.max(...waits).toFixed(0)} ms of ${waits.length}`;
+
+/** The whole ledger as files: the server's memory, and how long any other request, or a stored reading, waits meanwhile. */
+export async function exporting(
+  { url, pid }: { readonly url: string; readonly pid: number },
+  store?: () => Promise<void>,
+): Promise<void> {
+  const trivial = async () => (await fetch(`${url}/api/v1/timers`)).arrayBuffer();
+  for (const format of ["json", "csv"] as const) {
+    let bytes = 0;
+    const before = memoryOf(pid);
+    let most = before;
+    const { waits, seconds } = await meanwhile(store ?? trivial, async () => {
+      const answer = await fetch(`${url}/api/v1/ledger?format=${format}`);
+      for await (const chunk of answer.body ?? []) {
+        bytes += chunk.length;
+        most = Math.max(most, memoryOf(pid));
+      }
+    });
+    line(`ledger as ${format}`, `${(bytes / 1e6).toFixed(1)} MB in ${seconds.toFixed(1)} s`);
+    line(
+      "  the server's memory",
+      `${before.toFixed(0)} MB before, at most ${most.toFixed(0)} MB while it is sent`,
+    );
+    line(store ? "  a reading stored meanwhile" : "  another request meanwhile", tell(waits));
+  }
+}
+
+/** As many records as go on paper at once, and how long any other request waits meanwhile. */
+export async function onPaper(url: string, query: string): Promise<void> {
+  const { waits, seconds } = await meanwhile(
+    async () => (await fetch(`${url}/api/v1/timers`)).arrayBuffer(),
+    async () => {
+      const answer = await fetch(`${url}/api/v1/ledger?format=pdf&${query}`);
+      if (!answer.ok) throw new Error(await answer.text());
+      await answer.arrayBuffer();
+    },
+  );
+  line("48 records on paper", `${seconds.toFixed(1)} s; another request meanwhile ${tell(waits)}`);
 }

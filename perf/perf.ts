@@ -23,11 +23,14 @@ import { openStore } from "@/store/database";
 import { shippedLibrary, textOf } from "@/store/shipped";
 import type { Store } from "@/store/store";
 import { freePort, startServer } from "../e2e/next-server";
+import { ensureChromium } from "../scripts/setup.mjs";
 import { limits } from "./at-limits";
+import { atSize } from "./at-size";
 import { exporting } from "./exporting";
 import { bareScript, type Typing, timeKeystrokes } from "./keystroke";
 import { line, perSecond, quantile, spread, timed } from "./measure";
 import { adviceOnScreen, advices, reworks } from "./rework";
+import { stages } from "./stages";
 
 const folder = mkdtempSync(join(tmpdir(), "arlent-perf-"));
 const WEDGE = { cable: "simplex-3.0", procedure: "stub-wedge-release-cord", core: "9/125" };
@@ -200,7 +203,7 @@ async function pages(url: string, end: string, batch: string): Promise<void> {
 
 async function inChromium(url: string, end: string, unread: readonly string[]): Promise<void> {
   const browser = await chromium.launch({
-    executablePath: process.env.CHROMIUM ?? "/usr/bin/chromium",
+    executablePath: ensureChromium(),
     args: ["--no-sandbox"],
   });
   const bytesOf = async (path: string): Promise<number> => {
@@ -277,8 +280,13 @@ if (wants("limits")) await limits();
 if (wants("check")) recordsChecked();
 const server = await startServer(file, await freePort());
 line("cold start to the first page", `${server.coldMs.toFixed(0)} ms`);
-if (wants("pages")) await pages(server.url, end, `/bench/batch/${batch.id}`);
-if (wants("storing")) await storing(server.url, busy);
-if (wants("export")) await exporting(server.url);
-if (wants("browser")) await inChromium(server.url, end, unread);
-await server.kill();
+try {
+  if (wants("pages")) await pages(server.url, end, `/bench/batch/${batch.id}`);
+  if (wants("storing")) await storing(server.url, busy);
+  if (wants("stages")) await stages(folder, server.url, (file) => makeEnd(file, false), READING);
+  if (wants("export")) await exporting(server);
+  if (wants("browser")) await inChromium(server.url, end, unread);
+} finally {
+  await server.kill();
+}
+if (wants("size")) await atSize(folder);

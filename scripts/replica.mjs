@@ -1,4 +1,4 @@
-// Keeps a standing copy of the database in a folder elsewhere, by Litestream beside the server. Needs nothing but Node.
+// Keeps a standing copy of the database elsewhere, by Litestream beside the server. Needs nothing but Node.
 import { spawn } from "node:child_process";
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { createRequire } from "node:module";
@@ -17,31 +17,114 @@ export function litestream() {
   }
 }
 
-/** Where the copy goes; one line and an end where that cannot be. */
-export function replicaFolder(database) {
-  const { ARLENT_REPLICA: folder } = process.env;
-  if (!folder) return null;
-  if (/^[a-z0-9]+:\/\//i.test(folder))
-    fail(`ARLENT_REPLICA is a folder, best on another disk or a mounted share, not “${folder}”.`);
-  if (!isAbsolute(folder)) fail(`ARLENT_REPLICA is a whole path, not “${folder}”.`);
-  if (resolve(folder) === resolve(database, ".."))
-    fail("ARLENT_REPLICA is another folder than the database's own.");
-  if (!litestream())
-    fail(
-      "ARLENT_REPLICA needs Litestream, and its package brings none for this machine: npm install @flydotio/litestream.",
-    );
-  return folder;
+const SCHEME = /^[a-z0-9]+:\/\//i;
+
+/**
+ * Where a standing copy goes, of what was set; throws a line where it cannot be. Secrets stand in settings of their own,
+ * never in the address.
+ */
+export function replicaTarget(text, env = process.env) {
+  if (!SCHEME.test(text)) return { kind: "folder", folder: resolve(text) };
+  if (!URL.canParse(text)) throw new Error(`ARLENT_REPLICA cannot be read: “${text}”.`);
+  const { protocol, host, username, password, pathname } = new URL(text);
+  const path = decodeURIComponent(pathname).replace(/\/+$/, "");
+  if (password) throw new Error("ARLENT_REPLICA holds no password: set ARLENT_REPLICA_PASSWORD.");
+  if (protocol === "sftp:") {
+    const { ARLENT_REPLICA_PASSWORD: secret, ARLENT_REPLICA_KEY: key } = env;
+    if (!username || !host || !path)
+      throw new Error(
+        `ARLENT_REPLICA names user, host and folder, as sftp://wyn@hall/copies, not “${text}”.`,
+      );
+    if (!secret && !key)
+      throw new Error(
+        "A copy by SFTP needs ARLENT_REPLICA_KEY, a private key's file, or ARLENT_REPLICA_PASSWORD.",
+      );
+    const address = host.includes(":") ? host : `${host}:22`;
+    return { kind: "sftp", host: address, user: decodeURIComponent(username), path, secret, key };
+  }
+  if (protocol === "s3:") {
+    const { LITESTREAM_ACCESS_KEY_ID: id, LITESTREAM_SECRET_ACCESS_KEY: secret } = env;
+    const { ARLENT_REPLICA_ENDPOINT: endpoint, ARLENT_REPLICA_REGION: region = "us-east-1" } = env;
+    if (!host) throw new Error(`ARLENT_REPLICA names a bucket, as s3://bucket/copies, not “${text}”.`);
+    if (!id || !secret)
+      throw new Error(
+        "A copy in S3-like storage needs LITESTREAM_ACCESS_KEY_ID and LITESTREAM_SECRET_ACCESS_KEY.",
+      );
+    if (endpoint && !/^https?:\/\/[^/]+$/.test(endpoint))
+      throw new Error(`ARLENT_REPLICA_ENDPOINT is an address as https://hall.local:9000, not “${endpoint}”.`);
+    return { kind: "s3", bucket: host, path: path.slice(1), endpoint, region };
+  }
+  throw new Error(`ARLENT_REPLICA is a folder, sftp:// or s3://, not “${text}”.`);
 }
 
-const config = (database, folder) => `dbs:
-  - path: ${JSON.stringify(database)}
-    replicas:
-      - type: file
-        path: ${JSON.stringify(join(folder, "record"))}
-        sync-interval: 1s
-        snapshot-interval: 24h
-        retention: 72h
-`;
+/** The standing copy a server is asked to keep, or null; one line and an end where it cannot be kept. */
+export function replicaWanted(database) {
+  const { ARLENT_REPLICA: text } = process.env;
+  if (!text) return null;
+  try {
+    if (!SCHEME.test(text) && !isAbsolute(text))
+      throw new Error(`ARLENT_REPLICA is a whole path, not “${text}”.`);
+    const target = replicaTarget(text);
+    if (target.folder === resolve(database, ".."))
+      throw new Error("ARLENT_REPLICA is another folder than the database's own.");
+    if (!litestream())
+      throw new Error(
+        "ARLENT_REPLICA needs Litestream, and its package brings none for this machine: npm install @flydotio/litestream.",
+      );
+    return target;
+  } catch ({ message }) {
+    return fail(message);
+  }
+}
+
+/** A copier's settings for one replica, as JSON, which YAML takes. */
+function replica(target, what) {
+  const often = { "sync-interval": "1s", "snapshot-interval": "24h", retention: "72h" };
+  if (target.kind === "folder") return { type: "file", path: join(target.folder, what), ...often };
+  const path = [target.path, what].filter(Boolean).join("/");
+  if (target.kind === "sftp") {
+    const { host, user, secret: password, key } = target;
+    return { type: "sftp", host, user, path, ...(key ? { "key-path": key } : { password }), ...often };
+  }
+  const { bucket, region, endpoint } = target;
+  return {
+    type: "s3",
+    bucket,
+    path,
+    region,
+    ...(endpoint ? { endpoint, "force-path-style": true } : {}),
+    ...often,
+  };
+}
+
+/** Beside a database whose copy goes over the network, its photographs as one database, copied by the same copier. */
+export const photographsOf = (database) => `${database}.photographs`;
+
+/** What a copier is told, in JSON. @param port where it answers how far it is. */
+export const copierSettings = (target, database, port) =>
+  JSON.stringify({
+    ...(port ? { addr: `127.0.0.1:${port}` } : {}),
+    // What goes wrong is told where the server was started.
+    logging: { level: "warn", stderr: true },
+    dbs: [
+      { path: database, replicas: [replica(target, "record")] },
+      ...(target.kind === "folder"
+        ? []
+        : [{ path: photographsOf(database), replicas: [replica(target, "photographs")] }]),
+    ],
+  });
+
+/** Writes what a copier is told where nobody else reads it: it may hold a password. */
+export const writeSettings = (file, settings) => writeFileSync(file, settings, { mode: 0o600 });
+
+/** Folds what stands in a write-ahead log into its database: whoever lets go of a file last does it. */
+function fold(database) {
+  if (!existsSync(`${database}-wal`)) return;
+  const Database = createRequire(join(root, "package.json"))("better-sqlite3");
+  const file = new Database(database);
+  file.pragma("wal_checkpoint(TRUNCATE)");
+  file.close();
+}
 
 /** A copier left over from a server that was killed would write the same copy: it is ended first. */
 function endStale(note) {
@@ -56,11 +139,11 @@ function endStale(note) {
 const LONGEST_WAIT_MS = 30_000;
 
 /** Copies for as long as the server runs; started again, ever later, where it ends by itself. @returns stops it, and waits. */
-export function keepCopying(database, folder) {
+export function keepCopying(database, target, port) {
   const note = `${database}.copier`;
   endStale(note);
-  mkdirSync(join(folder, "record"), { recursive: true });
-  writeFileSync(`${note}.yml`, config(database, folder));
+  if (target.folder) mkdirSync(join(target.folder, "record"), { recursive: true });
+  writeSettings(`${note}.yml`, copierSettings(target, database, port));
   let stopping = false;
   let wait = 1_000;
   let child = null;
@@ -68,7 +151,7 @@ export function keepCopying(database, folder) {
   const start = () => {
     const begun = Date.now();
     // Out of the terminal's own group: a Ctrl+C ends the server first, and the copier when that is done.
-    child = spawn(litestream(), ["replicate", "-config", `${note}.yml`], {
+    child = spawn(litestream(), ["replicate", "-no-expand-env", "-config", `${note}.yml`], {
       detached: true,
       stdio: ["ignore", "ignore", "inherit"],
     });
@@ -88,6 +171,7 @@ export function keepCopying(database, folder) {
       clearTimeout(again);
       const ended = () => {
         for (const file of [note, `${note}.yml`]) rmSync(file, { force: true });
+        for (const file of [database, photographsOf(database)]) fold(file);
         done();
       };
       if (!child || child.exitCode !== null || child.signalCode !== null) return ended();

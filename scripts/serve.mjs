@@ -3,7 +3,7 @@ import { spawn } from "node:child_process";
 import { existsSync } from "node:fs";
 import { createServer } from "node:net";
 import { join, resolve } from "node:path";
-import { keepCopying, replicaFolder } from "./replica.mjs";
+import { keepCopying, photographsOf, replicaWanted } from "./replica.mjs";
 import { fail, root } from "./setup.mjs";
 
 const LOOPBACK = /^(localhost|127(\.\d{1,3}){3}|::1)$/;
@@ -70,7 +70,8 @@ function crewFor({ local, host, database }) {
 /** Serves a database until it is told to stop; says where, once pages are answered. */
 export async function serve({ database, host, port, local }, says) {
   const crew = crewFor({ local, host, database });
-  const replica = replicaFolder(database);
+  const replica = replicaWanted(database);
+  const copierPort = replica ? await freePort({ port: 4390, host: "127.0.0.1" }) : 0;
   const server = spawn(
     process.execPath,
     [
@@ -91,6 +92,9 @@ export async function serve({ database, host, port, local }, says) {
         ARLENT_CREW: "",
         ...crew,
         ARLENT_DB: database,
+        ARLENT_REPLICA_PASSWORD: "",
+        ARLENT_COPIER: copierPort ? `http://127.0.0.1:${copierPort}/metrics` : "",
+        ARLENT_PACK: replica && replica.kind !== "folder" ? photographsOf(database) : "",
         ARLENT_URL: `http://${host}:${port}`,
         NODE_ENV: "production",
         NEXT_TELEMETRY_DISABLED: "1",
@@ -112,6 +116,6 @@ export async function serve({ database, host, port, local }, says) {
     } catch {}
     await new Promise((later) => setTimeout(later, 100));
   }
-  if (replica) stopCopying = keepCopying(database, replica);
+  if (replica) stopCopying = keepCopying(database, replica, copierPort);
   console.log(`${says}: http://${near}:${port}/   (stop with Ctrl+C)`);
 }

@@ -76,17 +76,19 @@ export function ensureBuild() {
 
 const BROWSERS = ["/usr/bin/chromium", "/usr/bin/chromium-browser"];
 
+const browser = () => BROWSERS.find((path) => existsSync(path));
+
 /** The path of a Chromium: CHROMIUM, or the system's, installed from Debian's packages where that may be done. */
 export function ensureChromium() {
-  const found = [process.env.CHROMIUM, ...BROWSERS].find((path) => path && existsSync(path));
-  if (found) return found;
-  if (process.getuid?.() === 0 && existsSync("/usr/bin/apt-get")) {
+  const { CHROMIUM } = process.env;
+  if (CHROMIUM && existsSync(CHROMIUM)) return CHROMIUM;
+  if (!browser() && process.getuid?.() === 0 && existsSync("/usr/bin/apt-get")) {
     console.error("Installing Chromium from Debian's packages …");
     const quiet = { stdio: ["ignore", "ignore", "inherit"], env: { DEBIAN_FRONTEND: "noninteractive" } };
     run("apt-get", ["update", "-qq"], quiet);
     run("apt-get", ["install", "-y", "-qq", "--no-install-recommends", "chromium"], quiet);
   }
-  const path = BROWSERS.find((one) => existsSync(one));
+  const path = browser();
   if (!path)
     fail("No Chromium found: install Debian's package chromium, or set CHROMIUM to the path of one.");
   return path;

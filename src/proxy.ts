@@ -27,10 +27,11 @@ export function proxy(request: NextRequest): NextResponse {
   if (!LOCAL.test(host) && !isNamed(host))
     return plain("This server does not answer under that name. Set ARLENT_HOSTS to allow it.\n", 421);
   const { pathname, search } = request.nextUrl;
+  const forPrograms = pathname.startsWith("/api/");
   if (!isReadable(pathname))
-    return plain("This address cannot be read: a percent sign in it is wrong.\n", 400);
+    return forPrograms ? refused("bad-input", UNREADABLE, 400) : plain(`${UNREADABLE}\n`, 400);
   if (!DOOR.test(pathname) && !mayComeIn(process.env.ARLENT_CREW, request.cookies.get(SESSION_COOKIE)?.value))
-    return pathname.startsWith("/api/") ? noSession() : atTheDoor(request, host, pathname + search);
+    return forPrograms ? refused("no-session", NO_SESSION, 401) : atTheDoor(request, host, pathname + search);
   const nonce = randomBytes(16).toString("base64");
   const policy = policyWith(nonce);
   const headers = new Headers(request.headers);
@@ -68,17 +69,11 @@ const SAFE = {
 const plain = (text: string, status: number): NextResponse =>
   new NextResponse(text, { status, headers: { ...SAFE, "content-type": "text/plain; charset=utf-8" } });
 
-const noSession = (): NextResponse =>
-  NextResponse.json(
-    {
-      error: {
-        code: "no-session",
-        message: "This device is not let in yet: open a page and type the crew key.",
-        path: [],
-      },
-    },
-    { status: 401, headers: SAFE },
-  );
+const UNREADABLE = "This address cannot be read: a percent sign in it is wrong.";
+const NO_SESSION = "This device is not let in yet: open a page and type the crew key.";
+
+const refused = (code: "bad-input" | "no-session", message: string, status: number): NextResponse =>
+  NextResponse.json({ error: { code, message, path: [] } }, { status, headers: SAFE });
 
 /** Under the very name it was asked by, behind whatever stands in front. */
 function atTheDoor({ headers }: NextRequest, host: string, to: string): NextResponse {

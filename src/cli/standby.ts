@@ -1,42 +1,84 @@
 import { spawnSync } from "node:child_process";
-import { copyFileSync, existsSync, mkdirSync, readdirSync, renameSync, rmSync } from "node:fs";
+import { copyFileSync, existsSync, mkdirSync, readdirSync, renameSync, rmSync, writeFileSync } from "node:fs";
 import { dirname, join, resolve } from "node:path";
 import { problemOf } from "@/core";
 import { openToLook } from "@/service/look";
+import { PHOTO_FILE, packedPhotographs } from "@/service/photo-pack";
 import { checkWholeRecord } from "@/service/record-check";
-import { COPIED_PHOTOS, COPIED_RECORD } from "@/service/replica";
-import { litestream } from "../../scripts/replica.mjs";
+import { COPIED_PHOTOS } from "@/service/replica";
+import {
+  copierSettings,
+  litestream,
+  photographsOf,
+  type ReplicaTarget,
+  replicaTarget,
+  writeSettings,
+} from "../../scripts/replica.mjs";
+
+/** Takes one database out of the copy. @throws Error where the copy cannot be read. @returns false where it holds none. */
+function restored(settings: string, path: string, into: string): boolean {
+  const program = litestream();
+  if (!program) throw new Error("Litestream is not here: npm install @flydotio/litestream.");
+  const { status, stderr } = spawnSync(
+    program,
+    ["restore", "-no-expand-env", "-config", settings, "-o", into, path],
+    { encoding: "utf8" },
+  );
+  if (status !== 0 && !/no matching backups found/.test(stderr))
+    throw new Error(`The copy could not be read: ${stderr.trim()}.`);
+  return existsSync(into);
+}
+
+/** Photographs of a copy that are not in a folder yet. */
+function* photographs(
+  copy: ReplicaTarget,
+  pack: string | null,
+): Generator<{ name: string; put: (to: string) => void }> {
+  if (copy.kind === "folder") {
+    const folder = join(copy.folder, COPIED_PHOTOS);
+    for (const name of existsSync(folder) ? readdirSync(folder) : [])
+      if (PHOTO_FILE.test(name)) yield { name, put: (to) => copyFileSync(join(folder, name), to) };
+  } else if (pack)
+    for (const { name, bytes } of packedPhotographs(pack))
+      yield { name, put: (to) => writeFileSync(to, bytes) };
+}
 
 /**
  * Makes a database of a standing copy, where none is, and checks it. Ends 2 where none was made, 1 where the check finds
  * anything: the database is there all the same, and what was found is told.
  */
-try {
-  const [copy, database, ...others] = process.argv.slice(2);
-  if (!copy || !database || others.length > 0)
-    throw new Error("npm run -s standby -- COPY DATABASE: the folder of the copy, and the database to make.");
-  const program = litestream();
-  if (!program) throw new Error("Litestream is not here: npm install @flydotio/litestream.");
+function main(): number {
+  const [from, database, ...others] = process.argv.slice(2);
+  if (!from || !database || others.length > 0)
+    throw new Error(
+      "npm run -s standby -- COPY DATABASE: what ARLENT_REPLICA said, and the database to make.",
+    );
+  const copy = replicaTarget(from);
   const target = resolve(database);
   const taken = ["", "-wal", "-shm"].map((end) => target + end).find((path) => existsSync(path));
   if (taken) throw new Error(`${taken} is there already: nothing is written over.`);
   mkdirSync(dirname(target), { recursive: true });
-  const part = `${target}.standby`;
-  for (const end of ["", "-wal", "-shm"]) rmSync(part + end, { force: true });
-  const { status, stderr } = spawnSync(
-    program,
-    ["restore", "-o", part, `file://${resolve(copy, COPIED_RECORD)}`],
-    { encoding: "utf8" },
-  );
-  if (status !== 0 || !existsSync(part))
-    throw new Error(`The copy could not be read: ${stderr.trim() || "it holds no record"}.`);
-  const photos = join(dirname(target), "photos");
-  const copied = resolve(copy, COPIED_PHOTOS);
-  mkdirSync(photos, { recursive: true });
-  for (const name of existsSync(copied) ? readdirSync(copied) : [])
-    if (/^[0-9a-f]{64}\.jpg$/.test(name) && !existsSync(join(photos, name)))
-      copyFileSync(join(copied, name), join(photos, name));
-  renameSync(part, target);
+  // All that is no database yet lies in one folder: what a kill leaves of it is cleared away by the next try.
+  const drafts = `${target}.standby`;
+  const [part, pack, settings] = [
+    join(drafts, "record.db"),
+    join(drafts, "photographs.db"),
+    join(drafts, "copier.yml"),
+  ] as const;
+  rmSync(drafts, { recursive: true, force: true });
+  mkdirSync(drafts, { mode: 0o700 });
+  try {
+    writeSettings(settings, copierSettings(copy, target));
+    if (!restored(settings, target, part)) throw new Error("The copy could not be read: it holds no record.");
+    const packed = copy.kind !== "folder" && restored(settings, photographsOf(target), pack);
+    const photos = join(dirname(target), "photos");
+    mkdirSync(photos, { recursive: true });
+    for (const { name, put } of photographs(copy, packed ? pack : null))
+      if (!existsSync(join(photos, name))) put(join(photos, name));
+    renameSync(part, target);
+  } finally {
+    rmSync(drafts, { recursive: true, force: true });
+  }
   const looked = openToLook(target);
   const found = [...checkWholeRecord(looked.store)].flatMap(({ findings }) =>
     findings.filter(({ note }) => !note),
@@ -46,7 +88,11 @@ try {
   console.log(
     `${target} is made of the copy; ${found.length === 0 ? "it is whole" : `${found.length} found, see above`}.`,
   );
-  process.exitCode = found.length === 0 ? 0 : 1;
+  return found.length === 0 ? 0 : 1;
+}
+
+try {
+  process.exitCode = main();
 } catch (error) {
   console.error(problemOf(error)?.message ?? (error instanceof Error ? error.message : error));
   process.exitCode = 2;

@@ -143,7 +143,7 @@ interface Kept {
 
 /** Backups of a folder, the newest first. */
 export const backupsIn = (folder: string): readonly Kept[] =>
-  (existsSync(folder) ? readdirSync(folder) : [])
+  (statSync(folder, { throwIfNoEntry: false })?.isDirectory() ? readdirSync(folder) : [])
     .flatMap((name): Kept[] => {
       const [, day, hour, minute, second] = NAMED.exec(name) ?? [];
       const at = new Date(`${day}T${hour}:${minute}:${second}Z`);

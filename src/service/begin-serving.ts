@@ -20,7 +20,8 @@ export function beginServing(): void {
   endWhenTold();
   try {
     keepBackups(theStore(), scheduleOf(process.env));
-    keepPhotographsCopied(databaseFile(), process.env.ARLENT_REPLICA);
+    const { ARLENT_REPLICA: target, ARLENT_COPIER: figures, ARLENT_PACK: pack } = process.env;
+    keepPhotographsCopied(databaseFile(), target, { figures, pack });
   } catch (error) {
     const problem = problemOf(error);
     console.error(problem?.message ?? error);

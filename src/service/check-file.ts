@@ -7,7 +7,7 @@ import { sha256 } from "@/store/hash";
 import { fileDigest } from "@/store/lift";
 import { peopleRows } from "@/store/people";
 import { digestOf, type RegisterRow, registerFrom, registerHash } from "@/store/register";
-import { batches, documents, shelf, studies, toolEvents } from "@/store/schema";
+import { batches, documents, jobs, plans, shelf, studies, toolEvents } from "@/store/schema";
 import type { Store } from "@/store/store";
 import { missingTables } from "@/store/whole";
 
@@ -81,6 +81,8 @@ function registered(store: Store): Readonly<Record<Named, ReadonlyMap<string, st
     tool: digests(store.select().from(toolEvents).all(), ({ id }) => id),
     shelf: digests(store.select().from(shelf).all(), ({ row }) => String(row)),
     person: digests(peopleRows(store), ({ id }) => id),
+    job: digests(store.select().from(jobs).all(), ({ id }) => id),
+    plan: digests(store.select().from(plans).all(), ({ row }) => String(row)),
   };
 }
 
@@ -92,6 +94,8 @@ const NAMES = {
   tool: "blade event",
   shelf: "shelf revision",
   person: "what was said of a person",
+  job: "job",
+  plan: "revision of a plan",
 } as const;
 type Named = keyof typeof NAMES;
 const KINDS = Object.keys(NAMES) as Named[];
@@ -153,11 +157,11 @@ function lineOff(
 }
 
 /** Tables whose rows are numbered as they come in, without gaps. */
-const NUMBERED = ["register", "events", "people_events", "shelf"] as const;
+const NUMBERED = ["register", "events", "people_events", "shelf", "plans"] as const;
 
 /** Rows taken out of such a table: a gap in its numbers, or fewer than the file remembers having given. */
 function cutShort(store: Store, table: (typeof NUMBERED)[number]): RecordFinding[] {
-  const number = sql.identifier(table === "shelf" ? "row" : "n");
+  const number = sql.identifier(table === "shelf" || table === "plans" ? "row" : "n");
   const { count, last } = store.get<{ count: number; last: number }>(
     sql`SELECT count(*) AS count, coalesce(max(${number}), 0) AS last FROM ${sql.identifier(table)}`,
   ) ?? { count: 0, last: 0 };

@@ -223,6 +223,8 @@ describe("the ledger", () => {
       expect(codeOf(() => ledgerPieces(store, format, { result: "lovely" }))).toBe("bad-input");
     }
     expect([...ledgerPieces(store, "json", { style: "none" })].join("")).toBe("[]");
+    const [head, ...rows] = ledgerCsv(store, { style: "none" }).trim().split("\r\n");
+    expect([head, rows]).toEqual([ledgerCsv(store, {}).split("\r\n")[0], []]);
   });
   it("gives each end's interface, result, looks and corrections in its CSV", () => {
     const id = finish(8_600, "Ada", "2026-11-20T08:00:00Z");

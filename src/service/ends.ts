@@ -56,26 +56,6 @@ export interface End extends Recordable {
   readonly batchId: string | null;
 }
 
-/** One row of a list of ends. */
-export interface EndSummary
-  extends Pick<
-    EndRow,
-    | "id"
-    | "createdAt"
-    | "style"
-    | "styleName"
-    | "cableName"
-    | "job"
-    | "label"
-    | "result"
-    | "signedBy"
-    | "signedAt"
-    | "picked"
-    | "at"
-    | "batchId"
-    | "purpose"
-  > {}
-
 /**
  * Starts an end from a sheet: compiles it first, then keeps the very documents it was made by.
  * Asking again with the same id answers the same end.

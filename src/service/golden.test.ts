@@ -20,10 +20,19 @@ const placed = (schema: (typeof GOLDEN)[number]): string => {
   return file;
 };
 
+/** From this schema on events lie in their envelopes. */
+const ENVELOPED = 9;
+
 /** What the file says of each event, in the words of its own day. */
-const before = (file: string) => {
+const before = (file: string, schema: number) => {
   const old = new Database(file, { readonly: true });
-  const events = old.prepare("SELECT id, end_id, seq, at, client, entry FROM entries ORDER BY rowid").all();
+  const events = old
+    .prepare(
+      schema < ENVELOPED
+        ? "SELECT id, end_id, seq, at, client, entry FROM entries ORDER BY rowid"
+        : "SELECT id, end_id, seq, at, client, body AS entry FROM events ORDER BY n",
+    )
+    .all();
   const ends = old.prepare("SELECT id, label, result, signed_by FROM ends ORDER BY id").all();
   old.close();
   return { events, ends };
@@ -31,7 +40,8 @@ const before = (file: string) => {
 
 describe.each(GOLDEN)("a database of schema %i", (schema) => {
   const file = placed(schema);
-  const was = before(file);
+  const was = before(file, schema);
+  const version = schema < ENVELOPED ? 1 : EVENT_VERSION;
   const store = openStore(file);
 
   it("keeps every event word for word, under the version it was written by", () => {
@@ -39,7 +49,7 @@ describe.each(GOLDEN)("a database of schema %i", (schema) => {
       .prepare("SELECT id, end_id, seq, at, client, body AS entry FROM events ORDER BY n")
       .all();
     expect(now).toEqual(was.events);
-    expect(store.$client.prepare("SELECT DISTINCT v FROM events").pluck().all()).toEqual([1]);
+    expect(store.$client.prepare("SELECT DISTINCT v FROM events").pluck().all()).toEqual([version]);
     expect(store.$client.prepare("SELECT id, label, result, signed_by FROM ends ORDER BY id").all()).toEqual(
       was.ends,
     );
@@ -65,7 +75,7 @@ describe.each(GOLDEN)("a database of schema %i", (schema) => {
     }
     own.$client.close();
   });
-  it("has a person for every name that signed, once", () => {
+  it.runIf(schema < ENVELOPED)("has a person for every name that signed, once", () => {
     const own = openStore(file);
     const names = new Set(was.ends.flatMap((end) => (end as { signed_by: string | null }).signed_by ?? []));
     const people = allPeople(own).map(({ name }) => name);
@@ -88,8 +98,7 @@ describe.each(GOLDEN)("a database of schema %i", (schema) => {
       { kind: "sign", name: "Tove Marsh", outcome: "cut-off" },
     );
     expect(own.$client.prepare("SELECT DISTINCT v FROM events ORDER BY v").pluck().all()).toEqual([
-      1,
-      EVENT_VERSION,
+      ...new Set([version, EVENT_VERSION]),
     ]);
     expect([...checkWholeRecord(own)].flatMap(({ findings }) => findings)).toEqual([]);
     own.$client.close();

@@ -1,14 +1,18 @@
 import { spawn } from "node:child_process";
-import { existsSync, mkdtempSync, readdirSync, rmSync } from "node:fs";
+import { existsSync, mkdtempSync, readdirSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
+import Database from "better-sqlite3";
 import sharp from "sharp";
 import { beforeAll, expect, it } from "vitest";
 import { openStore } from "@/store/database";
+import { goldenFile } from "@/store/fixtures/golden";
+import { copierSettings, litestream, replicaTarget, writeSettings } from "../../scripts/replica.mjs";
 import { actOn } from "./act";
 import { startEnd } from "./ends";
 import { addPhoto } from "./photos";
 import { checkWholeRecord } from "./record-check";
+import { copyPhotographs } from "./replica";
 import { restore } from "./restore";
 
 /** So many times each command is killed, at moments spread over the time it takes. */
@@ -19,24 +23,20 @@ const home = folder();
 const database = join(home, "a.db");
 const backup = join(home, "whole.tar");
 
-/** Runs a command, killed as a power cut would after so long; `null` lets it end. @returns how long it ran. */
-const run = (command: string, args: readonly string[], killAfter: number | null): Promise<number> =>
+/** Runs a program, killed as a power cut would after so long; `null` lets it end. @returns how long it ran. */
+const run = (program: string, args: readonly string[], killAfter: number | null): Promise<number> =>
   new Promise((done) => {
     const start = performance.now();
-    const child = spawn(
-      process.execPath,
-      ["node_modules/tsx/dist/cli.mjs", `src/cli/${command}.ts`, ...args],
-      {
-        stdio: "ignore",
-        detached: true,
-        env: { ...process.env, ARLENT_DB: database },
-      },
-    );
+    const child = spawn(process.execPath, ["--import", "tsx", program, ...args], {
+      stdio: "ignore",
+      detached: true,
+      env: { ...process.env, ARLENT_DB: database },
+    });
     const timer =
       killAfter === null
         ? undefined
         : setTimeout(() => {
-            // The whole group: the command runs in a child of its own.
+            // The whole group: what a command starts is killed with it.
             if (child.pid) process.kill(-child.pid, "SIGKILL");
           }, killAfter);
     child.once("exit", () => {
@@ -44,6 +44,8 @@ const run = (command: string, args: readonly string[], killAfter: number | null)
       done(performance.now() - start);
     });
   });
+
+const command = (name: string) => `src/cli/${name}.ts`;
 
 const moments = (whole: number) =>
   Array.from({ length: KILLS }, (_, i) => whole * (0.45 + (0.6 * i) / KILLS));
@@ -71,13 +73,13 @@ beforeAll(async () => {
     await addPhoto(actOn(store), id, { client: "x" }, await sharp(noise).jpeg().toBuffer());
   }
   store.$client.close();
-  whole = await run("backup", [backup], null);
+  whole = await run(command("backup"), [backup], null);
 }, 60_000);
 
 it(`a backup killed ${KILLS} times is there whole or not there at all`, async () => {
   for (const after of moments(whole)) {
     const file = join(folder(), "b.tar");
-    await run("backup", [file], after);
+    await run(command("backup"), [file], after);
     if (existsSync(file)) {
       const { manifest } = await restore(file, join(folder(), "b.db"));
       expect(manifest).toMatchObject({ ends: 61, photographs: 12 });
@@ -88,7 +90,7 @@ it(`a backup killed ${KILLS} times is there whole or not there at all`, async ()
 it(`a restore killed ${KILLS} times leaves the whole record or none, and another begins once its rest is taken away`, async () => {
   for (const after of moments(whole * 1.2)) {
     const target = join(folder(), "b.db");
-    await run("restore", [backup, target], after);
+    await run(command("restore"), [backup, target], after);
     if (!existsSync(target)) {
       rmSync(`${target}.restoring`, { recursive: true, force: true });
       await restore(backup, target);
@@ -99,3 +101,48 @@ it(`a restore killed ${KILLS} times leaves the whole record or none, and another
     expect(readdirSync(join(target, "..", "photos"))).toHaveLength(12);
   }
 }, 120_000);
+
+it(`a record of an older Arlent, lifted and killed ${KILLS} times, is lifted whole the next time, nothing of it changed`, async () => {
+  const lift = "src/store/fixtures/open-once.ts";
+  const old = (): string => {
+    const file = join(folder(), "old.db");
+    writeFileSync(file, goldenFile(6));
+    return file;
+  };
+  const entries = new Database(old(), { readonly: true }).prepare("SELECT entry FROM entries ORDER BY rowid");
+  const before = entries.pluck().all();
+  const takes = await run(lift, [old()], null);
+  for (const after of moments(takes)) {
+    const file = old();
+    await run(lift, [file], after);
+    const store = openStore(file);
+    expect([...checkWholeRecord(store)].flatMap(({ findings }) => findings)).toEqual([]);
+    expect(store.$client.prepare("SELECT body FROM events ORDER BY n").pluck().all()).toEqual(before);
+    store.$client.close();
+  }
+}, 120_000);
+
+it.skipIf(litestream() === null)(
+  `a standby made and killed ${KILLS} times is there whole or not there at all, and made by another try`,
+  async () => {
+    const copy = folder();
+    const settings = join(copy, "copier.yml");
+    writeSettings(settings, copierSettings(replicaTarget(copy), database));
+    const copier = spawn(litestream() ?? "", ["replicate", "-config", settings], { stdio: "ignore" });
+    await expect.poll(() => existsSync(join(copy, "record", "generations")), { timeout: 20_000 }).toBe(true);
+    copier.kill("SIGINT");
+    await new Promise((ended) => copier.once("exit", ended));
+    await copyPhotographs(database, copy);
+    const takes = await run(command("standby"), [copy, join(folder(), "a.db")], null);
+    for (const after of moments(takes)) {
+      const target = join(folder(), "b.db");
+      await run(command("standby"), [copy, target], after);
+      if (!existsSync(target)) await run(command("standby"), [copy, target], null);
+      const store = openStore(target);
+      expect([...checkWholeRecord(store)].flatMap(({ findings }) => findings)).toEqual([]);
+      store.$client.close();
+      expect(readdirSync(join(target, "..", "photos"))).toHaveLength(12);
+    }
+  },
+  120_000,
+);

@@ -1,7 +1,6 @@
 import { z } from "zod";
 import {
   check,
-  type EndRecord,
   InputError,
   type Person,
   PURPOSES,
@@ -9,10 +8,18 @@ import {
   type RecordDocument,
   type RunSheet,
 } from "@/core";
-import { countSigned, type LedgerFilter, signedEnds, signedStyles, signersOf } from "@/store/ends";
+import {
+  countSigned,
+  type LedgerFilter,
+  type SignedRow,
+  signedEnds,
+  signedStyles,
+  signersOf,
+} from "@/store/ends";
 import { allPeople } from "@/store/people";
 import type { Store } from "@/store/store";
-import { type End, type EndSummary, getEnd, sheetOf } from "./ends";
+import { type End, getEnd, sheetOf } from "./ends";
+import { photosOf } from "./photos";
 import { recordJson, recordsOf } from "./record";
 import { csvPieces } from "./record-csv";
 
@@ -37,7 +44,7 @@ export const zLedgerQuery = z.strictObject({
 });
 
 export interface LedgerPage {
-  readonly rows: readonly (EndSummary & { readonly sheet: RunSheet })[];
+  readonly rows: readonly (SignedRow & { readonly sheet: RunSheet })[];
   readonly count: number;
   readonly styles: readonly { style: string; styleName: string }[];
   /** Where the next page goes on, or null at the end. */
@@ -96,18 +103,29 @@ function* allSigned(store: Store, wanted: LedgerFilter): Generator<End> {
 /** The most records put on paper at once: about a page each. */
 export const MOST_ON_PAPER = 60;
 
-/** The filtered ledger's records for paper. @throws InputError when there are too many to be read on paper. */
-export function ledgerForPaper(store: Store, query: unknown): { record: EndRecord; sheet: RunSheet }[] {
-  const records: { record: EndRecord; sheet: RunSheet }[] = [];
-  for (const { record, end } of recordsOf(store, allSigned(store, filterOf(query)))) {
-    if (records.length === MOST_ON_PAPER)
-      throw new InputError(
-        "too-many",
-        `A PDF holds at most ${MOST_ON_PAPER} records: narrow the ledger by result or style first.`,
-      );
-    records.push({ record, sheet: end.sheet });
+/** A record for paper: as it is told, the sheet it was worked by, its photographs. */
+export interface RecordForPaper {
+  readonly record: RecordDocument;
+  readonly sheet: RunSheet;
+  readonly photos: ReadonlyMap<string, Buffer>;
+}
+
+/** The filtered ledger's records for paper, one at a time. @throws InputError when there are too many to be read on paper. */
+export function ledgerForPaper(store: Store, query: unknown): Generator<RecordForPaper> {
+  const filter = filterOf(query);
+  if (countSigned(store, filter) > MOST_ON_PAPER)
+    throw new InputError(
+      "too-many",
+      `A PDF holds at most ${MOST_ON_PAPER} records: narrow the ledger by result or style first.`,
+    );
+  return forPaper(store, filter);
+}
+
+function* forPaper(store: Store, filter: LedgerFilter): Generator<RecordForPaper> {
+  for (const { record, end } of recordsOf(store, allSigned(store, filter))) {
+    const told = recordJson(record);
+    yield { record: told, sheet: end.sheet, photos: photosOf(store, [told]) };
   }
-  return records;
 }
 
 function* recordsFor(store: Store, filter: LedgerFilter): Generator<RecordDocument> {

@@ -19,6 +19,8 @@ import { startBatch } from "./batches";
 import { startEnd } from "./ends";
 import { codeOf } from "./fixtures/code-of";
 import { addTo, CAM, endRead, signedEnd } from "./fixtures/made-ends";
+import { PLAN } from "./fixtures/plan";
+import { addPieces, newJob, savePlan } from "./jobs";
 import { addPerson, mergePerson } from "./people";
 import { addPhoto } from "./photos";
 import { checkWholeRecord } from "./record-check";
@@ -78,6 +80,12 @@ async function fullStore(file: string): Promise<Store> {
     document: { ...text, id: "moor-900", name: "Moor 900" },
     basis: null,
   });
+  const act = { ...actOn(store), actor: one?.id ?? null };
+  for (const name of ["Moor", "Hills"]) {
+    const job = newJob(act, { name }).id;
+    const [piece] = addPieces(act, job, { pieces: [{ plan: PLAN }, { plan: PLAN }] });
+    savePlan(act, piece?.id ?? "", { basis: 1, plan: null });
+  }
   return store;
 }
 

@@ -7,7 +7,45 @@ import type { RecordDocument } from "@/core";
  */
 const RUNS = /^[\s=+\-@＝＋－＠]/;
 
-type Cells = Record<string, string | number>;
+/** What is told of the end, in each of its rows. */
+const OF_END = [
+  "end",
+  "job",
+  "label",
+  "style",
+  "as",
+  "revision",
+  "cable",
+  "core",
+  "signed_by",
+  "signed_at",
+  "outcome",
+  "result",
+  "looks",
+  "faults",
+  "reworks",
+  "attempts",
+  "cable_lost_mm",
+  "corrections",
+] as const;
+
+/** What is told of one length and one reading of it. */
+const OF_LENGTH = [
+  "length",
+  "leg",
+  "figure",
+  "nominal_mm",
+  "min_mm",
+  "max_mm",
+  "reading_mm",
+  "typed",
+  "instrument",
+  "read_at",
+  "verdict",
+] as const;
+
+type Cells<Column extends string> = Record<Column, string | number>;
+type Row = Cells<(typeof OF_END)[number] | (typeof OF_LENGTH)[number]>;
 
 const SETTINGS = { escapeFormulae: RUNS, newline: "\r\n" };
 
@@ -16,19 +54,16 @@ const SETTINGS = { escapeFormulae: RUNS, newline: "\r\n" };
  * run is made plain text. A piece a record.
  */
 export function* csvPieces(records: Iterable<RecordDocument>): Generator<string> {
-  let columns: string[] | null = null;
-  for (const record of records) {
-    const rows = rowsOf(record);
-    const header = columns === null;
-    columns ??= Object.keys(rows[0] ?? {});
-    yield `${Papa.unparse(rows, { ...SETTINGS, columns, header })}\r\n`;
-  }
+  const columns = [...OF_END, ...OF_LENGTH];
+  yield `${Papa.unparse([columns], SETTINGS)}\r\n`;
+  for (const record of records)
+    yield `${Papa.unparse(rowsOf(record), { ...SETTINGS, columns, header: false })}\r\n`;
 }
 
 /** The same in one piece. */
 export const recordsCsv = (records: readonly RecordDocument[]): string => [...csvPieces(records)].join("");
 
-const rowsOf = (record: RecordDocument): Cells[] => {
+const rowsOf = (record: RecordDocument): Row[] => {
   const common = commonOf(record);
   const rows = record.lengths.flatMap((length) =>
     (length.readings.length > 0 ? length.readings : [null]).map((reading) => ({
@@ -41,7 +76,7 @@ const rowsOf = (record: RecordDocument): Cells[] => {
 
 const within = (leg: string): string => (leg ? `, leg ${leg}` : "");
 
-const commonOf = (record: RecordDocument): Cells => ({
+const commonOf = (record: RecordDocument): Cells<(typeof OF_END)[number]> => ({
   end: record.id,
   job: record.job,
   label: record.label,
@@ -73,7 +108,7 @@ type Length = RecordDocument["lengths"][number];
 const lengthCells = (
   { name, leg, nominal, min, max, representative, verdict }: Length,
   reading: Length["readings"][number] | null,
-): Cells => ({
+): Cells<(typeof OF_LENGTH)[number]> => ({
   length: name,
   leg,
   figure: representative ? "representative" : "confirmed",
@@ -88,7 +123,7 @@ const lengthCells = (
 });
 
 /** The cells of a length, for an end that has none. */
-const NO_LENGTH: Cells = {
+const NO_LENGTH: Cells<(typeof OF_LENGTH)[number]> = {
   length: "",
   leg: "",
   figure: "",

@@ -1,25 +1,22 @@
-import { existsSync, mkdirSync, readdirSync, statSync } from "node:fs";
+import { existsSync, mkdirSync, readdirSync, readFileSync, statSync } from "node:fs";
 import { copyFile, rename } from "node:fs/promises";
-import { dirname, join, resolve } from "node:path";
+import { basename, dirname, join } from "node:path";
+import { packPhotographs, photographsBeside } from "./photo-pack";
+import { processWide } from "./process-wide";
 
-/** Where a standing copy keeps the record, and its photographs. */
-export const COPIED_RECORD = "record";
+/** Where a standing copy in a folder keeps photographs. */
 export const COPIED_PHOTOS = "photos";
 const LOOK_MS = 2_000;
 /** What the page states: a change is in the copy so many seconds later at most, while both disks answer. */
 export const COPIED_WITHIN_S = 5;
 
-const PHOTO = /^[0-9a-f]{64}\.jpg$/;
-
-const photosIn = (folder: string): string[] =>
-  existsSync(folder) ? readdirSync(folder).filter((name) => PHOTO.test(name)) : [];
-
 /** Copies photographs that are not in the copy yet, each whole or not at all. @returns how many. */
 export async function copyPhotographs(database: string, folder: string): Promise<number> {
-  const [from, to] = [join(dirname(resolve(database)), "photos"), join(folder, COPIED_PHOTOS)];
+  const { folder: from, names } = photographsBeside(database);
+  const to = join(folder, COPIED_PHOTOS);
   mkdirSync(to, { recursive: true });
-  const there = new Set(photosIn(to));
-  const missing = photosIn(from).filter((name) => !there.has(name));
+  const there = new Set(readdirSync(to));
+  const missing = names.filter((name) => !there.has(name));
   for (const name of missing) {
     const part = join(to, `${name}.part`);
     await copyFile(join(from, name), part);
@@ -28,39 +25,89 @@ export async function copyPhotographs(database: string, folder: string): Promise
   return missing.length;
 }
 
-let problem: string | null = null;
+/** How it stands: why the last look failed, and when all was last seen to be in the copy, milliseconds since the epoch. */
+const state = processWide("copy", () => ({ problem: null as string | null, levelAt: 0 }));
+
+/** A copier looks at its databases so often: what it says may be as old. */
+const LOOKED_EVERY_MS = 1_000;
+
+/**
+ * Bytes of one part of a database's log, as the copier keeps it beside the database until it is copied; infinite where
+ * there is none to be read. (Litestream 0.3.13's own folder; its figures give all parts together.)
+ */
+export function logSize(database: string, index: number): number {
+  const kept = join(dirname(database), `.${basename(database)}-litestream`);
+  try {
+    const generation = readFileSync(join(kept, "generation"), "utf8").trim();
+    const part = `${index.toString(16).padStart(8, "0")}.wal`;
+    return statSync(join(kept, "generations", generation, "wal", part)).size;
+  } catch {
+    return Number.POSITIVE_INFINITY;
+  }
+}
+
+/**
+ * Whether a copier has copied all it has seen, of its figures in the Prometheus text format: the place each replica has
+ * come to beside the end of the database's own log.
+ */
+export function isLevel(figures: string, size: (database: string, index: number) => number): boolean {
+  const read = (name: string) =>
+    new Map(
+      [...figures.matchAll(new RegExp(`^litestream_${name}\\{db="([^"]*)"[^}]*\\} (\\S+)$`, "gm"))].map(
+        ([, db = "", value]) => [db, Number(value)],
+      ),
+    );
+  const [index, offset, seen] = [
+    read("replica_wal_index"),
+    read("replica_wal_offset"),
+    read("shadow_wal_index"),
+  ];
+  return (
+    seen.size > 0 &&
+    [...seen].every(([db, at]) => index.get(db) === at && (offset.get(db) ?? 0) >= size(db, at))
+  );
+}
+
+/** The copier: where it says how far it is, and, over the network, the database it copies photographs from. */
+export interface Copier {
+  readonly figures: string | undefined;
+  readonly pack: string | undefined;
+}
+
+/** Asks the copier how far it is. */
+async function ask(figures: string): Promise<void> {
+  const asked = Date.now();
+  const answer = await fetch(figures).catch(() => null);
+  if (answer?.ok && isLevel(await answer.text(), logSize)) state.levelAt = asked - LOOKED_EVERY_MS;
+}
 
 /** Copies new photographs for as long as the server runs. */
-export function keepPhotographsCopied(database: string, folder: string | undefined): void {
-  if (!folder) return;
+export function keepPhotographsCopied(database: string, target: string | undefined, copier: Copier): void {
+  if (!target) return;
   let busy = false;
-  setInterval(() => {
+  const look = async () => {
+    if (copier.pack) packPhotographs(database, copier.pack);
+    else await copyPhotographs(database, target);
+    if (copier.figures) await ask(copier.figures);
+  };
+  const soon = () => {
     if (busy) return;
     busy = true;
-    copyPhotographs(database, folder)
+    look()
       .then(
         () => {
-          problem = null;
+          state.problem = null;
         },
         (error: unknown) => {
-          problem = error instanceof Error ? error.message : String(error);
+          state.problem = error instanceof Error ? error.message : String(error);
         },
       )
       .finally(() => {
         busy = false;
       });
-  }, LOOK_MS).unref();
-}
-
-/** When the newest file below a folder was written, milliseconds since the epoch; 0 for none. */
-function newestBelow(folder: string): number {
-  if (!existsSync(folder)) return 0;
-  return Math.max(
-    0,
-    ...readdirSync(folder, { recursive: true, withFileTypes: true })
-      .filter((one) => one.isFile())
-      .map(({ parentPath, name }) => statSync(join(parentPath, name)).mtimeMs),
-  );
+  };
+  soon();
+  setInterval(soon, LOOK_MS).unref();
 }
 
 const writtenAt = (path: string): number => (existsSync(path) ? statSync(path).mtimeMs : 0);
@@ -68,19 +115,18 @@ const writtenAt = (path: string): number => (existsSync(path) ? statSync(path).m
 /** How it stands with the standing copy: how far it is behind, seconds, and why where it is too far. */
 export function replicaState(
   database: string,
-  folder: string | undefined,
-  now = Date.now(),
+  target: string | undefined,
+  { levelAt, now } = { levelAt: state.levelAt, now: Date.now() },
 ): { readonly folder: string; readonly behind: number; readonly problem: string | null } | null {
-  if (!folder) return null;
-  const copied = newestBelow(join(folder, COPIED_RECORD));
+  if (!target) return null;
   const written = Math.max(writtenAt(database), writtenAt(`${database}-wal`));
   const behind =
-    copied === 0 ? (now - writtenAt(database)) / 1000 : copied >= written ? 0 : (now - copied) / 1000;
+    levelAt === 0 ? (now - writtenAt(database)) / 1000 : levelAt >= written ? 0 : (now - levelAt) / 1000;
   return {
-    folder,
+    folder: target,
     behind: Math.round(behind),
     problem:
-      problem ??
+      state.problem ??
       (behind > COPIED_WITHIN_S * 4
         ? "Nothing was copied for a while: look at what the server wrote where it was started."
         : null),

@@ -6,6 +6,7 @@ import { databaseFile } from "@/store/database";
 import type { Store } from "@/store/store";
 import { troubleOf } from "@/store/trouble";
 import { backupInto, backupName, backupsIn } from "./backup";
+import { processWide } from "./process-wide";
 import { replicaState } from "./replica";
 
 /** So many are kept; the oldest make room. */
@@ -27,7 +28,8 @@ export function scheduleOf(env: Readonly<Record<string, string | undefined>>): S
   return { folder, hours: Number.isFinite(hours) && hours > 0 ? hours : 24 };
 }
 
-let problem: string | null = null;
+/** Why the last try failed; null where it did not. */
+const state = processWide("backups", () => ({ problem: null as string | null }));
 
 /** Makes a backup where one is due, and lets the oldest beyond those kept go. @returns whether one was made. */
 export async function backupIfDue(
@@ -49,11 +51,11 @@ export function keepBackups(store: Store, schedule: Schedule | null): void {
   const look = () =>
     backupIfDue(store, schedule).then(
       () => {
-        problem = null;
+        state.problem = null;
       },
       (error: unknown) => {
-        problem = (problemOf(error) ?? troubleOf(error)?.problem)?.message ?? String(error);
-        console.error(`No backup could be made: ${problem}`);
+        state.problem = (problemOf(error) ?? troubleOf(error)?.problem)?.message ?? String(error);
+        console.error(`No backup could be made: ${state.problem}`);
       },
     );
   void look();
@@ -67,7 +69,7 @@ export function scheduled(): z.output<typeof zBackupsAnswer> {
   return {
     every: schedule?.hours ?? null,
     last: newest ? { ...newest, at: newest.at.toISOString() } : null,
-    problem,
+    problem: state.problem,
     copy: replicaState(databaseFile(), process.env.ARLENT_REPLICA),
   };
 }

@@ -83,7 +83,7 @@ function brought(database: Database.Database): Store {
   migrate(store, MIGRATIONS);
   database.pragma(`application_id = ${APPLICATION_ID}`);
   const lifted = lift(store);
-  keepGuards(store, lifted, gone);
+  keepGuards(store, lifted || steps < known, gone);
   return store;
 }
 

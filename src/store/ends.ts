@@ -11,13 +11,16 @@ import {
   isNull,
   lt,
   ne,
+  notExists,
   or,
   type SQL,
   sql,
 } from "drizzle-orm";
+import { alias } from "drizzle-orm/sqlite-core";
 import type { Purpose, Result } from "@/core";
 import { foundingHash } from "./chain";
 import { type Founding, foundingColumns, foundingText } from "./founding";
+import { prepared, settingOf } from "./prepared";
 import { digestOf, enter } from "./register";
 import { batches, ends, verdicts } from "./schema";
 import type { Store } from "./store";
@@ -39,56 +42,65 @@ export function insertEnd(store: Store, founding: Founding): void {
   });
 }
 
-export const findEnd = (store: Store, id: string): EndRow | undefined =>
-  store.select().from(ends).where(eq(ends.id, id)).get();
+const endById = prepared((store) =>
+  store
+    .select()
+    .from(ends)
+    .where(eq(ends.id, sql.placeholder("id")))
+    .prepare(),
+);
+
+export const findEnd = (store: Store, id: string): EndRow | undefined => endById(store).get({ id });
+
+type Following = Pick<
+  EndRow,
+  "job" | "label" | "result" | "verdicts" | "signedBy" | "signedAt" | "signer" | "at" | "timers" | "lastHash"
+>;
+
+const follow = prepared((store) => {
+  const { job, label, result, verdicts, signedBy, signedAt, signer, at, timers, lastHash } = settingOf(ends);
+  return store
+    .update(ends)
+    .set({ job, label, result, verdicts, signedBy, signedAt, signer, at, timers, lastHash })
+    .where(eq(ends.id, sql.placeholder("id")))
+    .prepare();
+});
 
 /** Brings the columns that follow from the events up to date. */
-export function updateEnd(
-  store: Store,
-  id: string,
-  follows: Pick<
-    EndRow,
-    | "job"
-    | "label"
-    | "result"
-    | "verdicts"
-    | "signedBy"
-    | "signedAt"
-    | "signer"
-    | "at"
-    | "timers"
-    | "lastHash"
-  >,
-): void {
-  store.update(ends).set(follows).where(eq(ends.id, id)).run();
+export function updateEnd(store: Store, id: string, follows: Following): void {
+  follow(store).run({ ...follows, id });
 }
 
 /** Ends at the bench, newest first, those of one batch as one: its newest, and how many they are. */
-export const openWork = (
+export function openWork(
   store: Store,
   before: { readonly createdAt: string; readonly id: string } | undefined,
   most: number,
-): (EndRow & { readonly count: number })[] =>
-  store
-    // SQLite takes the other columns from the row that has the greatest.
+): (EndRow & { readonly count: number })[] {
+  const mates = alias(ends, "mates");
+  const ofSameBatch = and(eq(mates.batchId, ends.batchId), isNull(mates.signedAt));
+  const newer = store
+    .select({ one: sql`1` })
+    .from(mates)
+    .where(and(ofSameBatch, sql`(${mates.createdAt}, ${mates.id}) > (${ends.createdAt}, ${ends.id})`));
+  const together = store.select({ n: sql<number>`count(*)` }).from(mates).where(ofSameBatch);
+  return store
     .select({
       ...getTableColumns(ends),
-      newest: sql<string>`max(${ends.createdAt})`,
-      count: sql<number>`count(*)`,
+      count: sql<number>`iif(${ends.batchId} IS NULL, 1, (${together}))`,
     })
     .from(ends)
-    .where(isNull(ends.signedAt))
-    .groupBy(sql`coalesce(${ends.batchId}, ${ends.id})`)
-    .having(
-      before &&
-        or(
-          lt(ends.createdAt, before.createdAt),
-          and(eq(ends.createdAt, before.createdAt), lt(ends.id, before.id)),
-        ),
+    .where(
+      and(
+        isNull(ends.signedAt),
+        or(isNull(ends.batchId), notExists(newer)),
+        before && sql`(${ends.createdAt}, ${ends.id}) < (${before.createdAt}, ${before.id})`,
+      ),
     )
     .orderBy(desc(ends.createdAt), desc(ends.id))
     .limit(most)
     .all();
+}
 
 export const countOpen = (store: Store): number =>
   store.select({ n: sql<number>`count(*)` }).from(ends).where(isNull(ends.signedAt)).get()?.n ?? 0;
@@ -130,14 +142,44 @@ const matching = ({
     ),
     since ? gte(ends.signedAt, since) : undefined,
     until ? lt(ends.signedAt, until) : undefined,
-    before &&
-      or(lt(ends.signedAt, before.signedAt), and(eq(ends.signedAt, before.signedAt), lt(ends.id, before.id))),
+    before && sql`(${ends.signedAt}, ${ends.id}) < (${before.signedAt}, ${before.id})`,
   );
 
+/** An end on record as a list shows it, and the sheet it is drawn from. */
+export interface SignedRow
+  extends Pick<
+    EndRow,
+    | "id"
+    | "style"
+    | "styleName"
+    | "cableName"
+    | "job"
+    | "label"
+    | "result"
+    | "signedBy"
+    | "signedAt"
+    | "picked"
+    | "batchId"
+    | "sheetHash"
+  > {}
+
 /** Ends on record, newest sign-off first. */
-export const signedEnds = (store: Store, filter: LedgerFilter, most: number): EndRow[] =>
+export const signedEnds = (store: Store, filter: LedgerFilter, most: number): SignedRow[] =>
   store
-    .select()
+    .select({
+      id: ends.id,
+      style: ends.style,
+      styleName: ends.styleName,
+      cableName: ends.cableName,
+      job: ends.job,
+      label: ends.label,
+      result: ends.result,
+      signedBy: ends.signedBy,
+      signedAt: ends.signedAt,
+      picked: ends.picked,
+      batchId: ends.batchId,
+      sheetHash: ends.sheetHash,
+    })
     .from(ends)
     .where(matching(filter))
     .orderBy(desc(ends.signedAt), desc(ends.id))

@@ -1,4 +1,4 @@
-import { and, asc, eq, gt } from "drizzle-orm";
+import { and, asc, desc, eq, gt, sql } from "drizzle-orm";
 import { z } from "zod";
 import {
   type EndEvent,
@@ -11,6 +11,7 @@ import {
 } from "@/core";
 import { eventHash } from "./chain";
 import { canonical } from "./hash";
+import { placesOf, prepared } from "./prepared";
 import { events } from "./schema";
 import type { Store } from "./store";
 
@@ -24,8 +25,16 @@ export const eventsAfter = (store: Store, endId: string, after = 0): Recorded[] 
     .all()
     .map(readEvent);
 
+const eventById = prepared((store) =>
+  store
+    .select()
+    .from(events)
+    .where(eq(events.id, sql.placeholder("id")))
+    .prepare(),
+);
+
 export function findEvent(store: Store, id: string): { endId: string; event: Recorded["event"] } | undefined {
-  const row = store.select().from(events).where(eq(events.id, id)).get();
+  const row = eventById(store).get({ id });
   return row && { endId: row.endId, event: readEvent(row).event };
 }
 
@@ -42,6 +51,11 @@ export interface NewEvent {
   readonly judged?: Judged | undefined;
 }
 
+const insert = prepared((store) => {
+  const { n: _, ...row } = placesOf(events);
+  return store.insert(events).values(row).prepare();
+});
+
 /** Adds an event, chained to the one before it. @param before hash of that one. @returns its own hash. */
 export function insertEvent(store: Store, one: NewEvent, before: string): string {
   const { judged, ...said } = one;
@@ -57,9 +71,10 @@ export function insertEvent(store: Store, one: NewEvent, before: string): string
     before,
   };
   const hash = eventHash(row);
-  store
-    .insert(events)
-    .values({ ...row, hash })
-    .run();
+  insert(store).run({ ...row, hash });
   return hash;
 }
+
+/** When the last event of all came in, as its time was written; undefined where there is none. */
+export const lastEventAt = (store: Store): string | undefined =>
+  store.select({ at: events.at }).from(events).orderBy(desc(events.n)).limit(1).get()?.at;

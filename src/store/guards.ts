@@ -47,6 +47,12 @@ export const GUARDS: readonly Guard[] = [
   ...kept("tool_events", "id = NEW.id", "what was done to a tool is only ever added"),
   ...kept("studies", "id = NEW.id", "studies are only ever added"),
   ...kept("batches", "id = NEW.id", "batches are only ever added"),
+  ...kept("jobs", "id = NEW.id", "jobs are only ever added"),
+  ...kept(
+    "plans",
+    "row = NEW.row OR (piece = NEW.piece AND revision = NEW.revision)",
+    "revisions of a plan are only ever added",
+  ),
   ...kept("ends", "id = NEW.id", "what an end was started as is kept").map((guard) =>
     guard.name === "ends_keep_words"
       ? { ...guard, sql: guard.sql.replace("BEFORE UPDATE ON", `BEFORE UPDATE OF ${FOUNDED} ON`) }
@@ -56,12 +62,23 @@ export const GUARDS: readonly Guard[] = [
 
 /** The guards of older schemas, and how far a schema had come when it first had them. */
 const OLD_GUARDS = [
-  ["entries", 2],
-  ["documents", 2],
-  ["shelf", 5],
-  ["tool_events", 5],
-  ["studies", 7],
-] as const;
+  ...guardsOf(2, ["entries", "documents"], ["rows", "words"]),
+  ...guardsOf(5, ["shelf", "tool_events"], ["rows", "words"]),
+  ...guardsOf(7, ["studies"], ["rows", "words"]),
+  ...guardsOf(
+    9,
+    ["events", "meta", "register", "people_events", "batches", "ends"],
+    ["rows", "words", "place"],
+  ),
+  ...guardsOf(9, ["documents", "shelf", "tool_events", "studies"], ["place"]),
+];
+
+/** The schema whose events lie in their envelopes: its table of entries is gone, with its guards. */
+const ENVELOPED = 9;
+
+function guardsOf(since: number, tables: readonly string[], keeps: readonly string[]) {
+  return tables.flatMap((table) => keeps.map((what) => ({ table, name: `${table}_keep_${what}`, since })));
+}
 
 /** Guards a file of an older schema should have and has not, before it is lifted. */
 export function oldGuardsGone(database: Database.Database, steps: number, known: number): string[] {
@@ -72,8 +89,10 @@ export function oldGuardsGone(database: Database.Database, steps: number, known:
       .all()
       .map(({ name }) => name),
   );
-  return OLD_GUARDS.filter(([, since]) => steps >= since)
-    .flatMap(([table]) => [`${table}_keep_rows`, `${table}_keep_words`])
+  return OLD_GUARDS.filter(
+    ({ table, since }) => steps >= since && !(table === "entries" && steps >= ENVELOPED),
+  )
+    .map(({ name }) => name)
     .filter((name) => !there.has(name));
 }
 

@@ -1,19 +1,24 @@
 import { asc, eq } from "drizzle-orm";
 import type { Projections, ReadingRow, UseRow, VerdictRow } from "@/core";
+import { placesOf, prepared, settingOf } from "./prepared";
 import { attempts, readings, uses, verdicts } from "./schema";
 import type { Store } from "./store";
 
+const insertReading = prepared((store) => store.insert(readings).values(placesOf(readings)).prepare());
+
+const putVerdict = prepared((store) => {
+  const { endId: _, check: __, ...set } = settingOf(verdicts);
+  return store
+    .insert(verdicts)
+    .values(placesOf(verdicts))
+    .onConflictDoUpdate({ target: [verdicts.endId, verdicts.check], set })
+    .prepare();
+});
+
 /** Adds one reading and puts its length's row in order: what most events change. */
 export function projectReading(store: Store, endId: string, reading: ReadingRow, length: VerdictRow): void {
-  store
-    .insert(readings)
-    .values({ ...reading, endId })
-    .run();
-  store
-    .insert(verdicts)
-    .values({ ...length, endId })
-    .onConflictDoUpdate({ target: [verdicts.endId, verdicts.check], set: length })
-    .run();
+  insertReading(store).run({ ...reading, endId });
+  putVerdict(store).run({ ...length, endId });
 }
 
 export function projectUses(store: Store, endId: string, rows: readonly UseRow[]): void {

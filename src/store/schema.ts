@@ -69,8 +69,23 @@ export const ends = sqliteTable(
     lastHash: text("last_hash").notNull().default(""),
   },
   (table) => [
-    index("ends_by_sign").on(table.signedAt, table.id),
-    index("ends_by_creation").on(table.createdAt, table.id),
+    // All the ledger asks of an end before it is shown, so that looking for some reads no others.
+    index("ends_on_record")
+      .on(
+        table.purpose,
+        table.signedAt,
+        table.id,
+        table.result,
+        table.style,
+        table.styleName,
+        table.cableName,
+        table.job,
+        table.label,
+        table.signedBy,
+      )
+      .where(sql`signed_at IS NOT NULL`),
+    index("ends_at_bench").on(table.createdAt, table.id, table.batchId).where(sql`signed_at IS NULL`),
+    index("ends_open_of_batch").on(table.batchId, table.createdAt, table.id).where(sql`signed_at IS NULL`),
     index("ends_by_batch").on(table.batchId, table.batchPlace),
     index("ends_by_signer").on(table.signer, table.signedAt),
     index("ends_with_timers").on(table.id).where(sql`timers IS NOT NULL AND signed_at IS NULL`),
@@ -109,7 +124,20 @@ export const register = sqliteTable(
   {
     n: integer().primaryKey({ autoIncrement: true }),
     kind: text({
-      enum: ["file", "document", "end", "signed", "batch", "study", "tool", "shelf", "person", "guards"],
+      enum: [
+        "file",
+        "document",
+        "end",
+        "signed",
+        "batch",
+        "study",
+        "tool",
+        "shelf",
+        "person",
+        "guards",
+        "job",
+        "plan",
+      ],
     }).notNull(),
     /** The row it is about. */
     ref: text().notNull(),
@@ -142,6 +170,36 @@ export const batches = sqliteTable("batches", {
   createdAt: text("created_at").notNull(),
   name: text().notNull(),
 });
+
+/** A job: pieces of cable that belong together. Rows are only ever added. */
+export const jobs = sqliteTable("jobs", {
+  id: text().primaryKey(),
+  createdAt: text("created_at").notNull(),
+  name: text().notNull(),
+  by: text(),
+});
+
+/** Every revision of the plan of every piece, newest last. Rows are only ever added. */
+export const plans = sqliteTable(
+  "plans",
+  {
+    row: integer().primaryKey({ autoIncrement: true }),
+    piece: text().notNull(),
+    job: text()
+      .notNull()
+      .references(() => jobs.id),
+    /** From 1. */
+    revision: integer().notNull(),
+    /** What is planned, as it travels; null where the piece was taken off the job. */
+    body: text(),
+    at: text().notNull(),
+    by: text(),
+  },
+  (table) => [
+    uniqueIndex("plans_by_revision").on(table.piece, table.revision),
+    index("plans_by_job").on(table.job, table.piece, table.revision),
+  ],
+);
 
 /** The user's own shelf: every revision of every document, newest last. Rows are only ever added. */
 export const shelf = sqliteTable(

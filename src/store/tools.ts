@@ -17,6 +17,10 @@ export function addToolEvent(store: Store, row: ToolEventRow): void {
   });
 }
 
+/** When the last of all blades was seen to, as its time was written; undefined where none was. */
+export const lastToolEventAt = (store: Store): string | undefined =>
+  store.select({ at: toolEvents.at }).from(toolEvents).orderBy(desc(toolEvents.at)).limit(1).get()?.at;
+
 const lastOf = (store: Store, tool: string, actions: readonly ToolAction[]): string =>
   store
     .select({ at: toolEvents.at })

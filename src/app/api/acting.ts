@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { check, zUuid } from "@/core";
 import type { Act } from "@/service/act";
+import { recordNow } from "@/service/clock";
 import { theStore } from "@/service/the-store";
 import { jsonBody } from "./answer";
 
@@ -23,4 +24,7 @@ export function actingByAddress(request: Request) {
   return { act: actBy(by), input };
 }
 
-const actBy = (actor: string | null): Act => ({ store: theStore(), actor, now: new Date() });
+function actBy(actor: string | null): Act {
+  const store = theStore();
+  return { store, actor, now: recordNow(store) };
+}

@@ -34,20 +34,38 @@ export const pdf = (bytes: Uint8Array, name: string): Response =>
 /** So long at most is worked at a piece before others have their turn, milliseconds. */
 const TURN_MS = 8;
 
+const turn = () => new Promise((next) => setImmediate(next));
+
+/** Takes what is ready of a long work within one turn. @returns it, and whether that was all. */
+function oneTurn<T>(pieces: Iterator<T>): { readonly ready: readonly T[]; readonly ended: boolean } {
+  const until = performance.now() + TURN_MS;
+  const ready: T[] = [];
+  while (performance.now() < until) {
+    const piece = pieces.next();
+    if (piece.done) return { ready, ended: true };
+    ready.push(piece.value);
+  }
+  return { ready, ended: false };
+}
+
+/** All of a long work, worked at in turns with whatever else the server is asked. */
+export async function allInTurns<T>(pieces: Iterator<T>): Promise<T[]> {
+  const all: T[] = [];
+  for (;;) {
+    await turn();
+    const { ready, ended } = oneTurn(pieces);
+    all.push(...ready);
+    if (ended) return all;
+  }
+}
+
 /** A text sent piece by piece as it is taken: none of it is held, and other requests have their turn between. */
 export function streamed(pieces: Iterator<string>, headers: Readonly<Record<string, string>>): Response {
   const encoder = new TextEncoder();
   const body = new ReadableStream<Uint8Array>({
     async pull(controller) {
-      await new Promise((turn) => setImmediate(turn));
-      const until = performance.now() + TURN_MS;
-      const ready: string[] = [];
-      let ended = false;
-      while (!ended && performance.now() < until) {
-        const piece = pieces.next();
-        if (piece.done) ended = true;
-        else ready.push(piece.value);
-      }
+      await turn();
+      const { ready, ended } = oneTurn(pieces);
       if (ready.length > 0) controller.enqueue(encoder.encode(ready.join("")));
       if (ended) controller.close();
     },

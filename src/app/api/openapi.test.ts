@@ -21,7 +21,9 @@ const served = readdirSync(ROOT, { recursive: true, encoding: "utf8" })
 
 /** The computations are told one by one. */
 const told = new Set(
-  ROUTES.map(({ method, path }) => `${method} ${path.replace(/^\/compute\/\w+$/, "/compute/{operation}")}`),
+  ROUTES.map(
+    ({ method, path }) => `${method} ${path.replace(/^\/compute\/[\w-]+$/, "/compute/{operation}")}`,
+  ),
 );
 
 describe("the page of the interface for programs", () => {

@@ -12,8 +12,11 @@ import {
   zEventsAnswer,
   zFindingsAnswer,
   zIdAnswer,
+  zJobAnswer,
+  zJobsAnswer,
   zMembersAnswer,
   zPeopleAnswer,
+  zPiecesAnswer,
   zRecord,
   zRecordChecked,
   zRevisionAnswer,
@@ -27,6 +30,7 @@ import { zBatch, zBatchQuery } from "@/service/batches";
 import { zBenchQuery } from "@/service/bench";
 import { zEnter } from "@/service/crew";
 import { zStart } from "@/service/ends";
+import { zJobsQuery, zNewJob, zNewPieces, zSavePlan } from "@/service/jobs";
 import { zLedgerQuery } from "@/service/ledger";
 import { zMerge, zNewPerson, zRename } from "@/service/people";
 import { zPhotoQuery } from "@/service/photos";
@@ -144,6 +148,37 @@ export const ROUTES: readonly Route[] = [
     does: "Adds events to several ends of a batch, all or none.",
     body: acted(zAddMany),
     answer: zMembersAnswer,
+  },
+  {
+    method: "get",
+    path: "/jobs",
+    does: "Jobs, newest first, a page at a time.",
+    query: zJobsQuery,
+    answer: zJobsAnswer,
+  },
+  {
+    method: "post",
+    path: "/jobs",
+    does: "Begins a job.",
+    body: acted(zNewJob),
+    answer: zIdAnswer,
+    status: 201,
+  },
+  { method: "get", path: "/jobs/{id}", does: "A job with its pieces as planned.", answer: zJobAnswer },
+  {
+    method: "post",
+    path: "/jobs/{id}",
+    does: "Adds pieces to a job, all or none.",
+    body: acted(zNewPieces),
+    answer: zPiecesAnswer,
+    status: 201,
+  },
+  {
+    method: "post",
+    path: "/pieces/{id}",
+    does: "Keeps a change of a piece's plan, or takes the piece off its job.",
+    body: acted(zSavePlan),
+    answer: zRevisionAnswer,
   },
   {
     method: "get",

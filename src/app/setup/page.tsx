@@ -1,5 +1,6 @@
 import type { Metadata } from "next";
 import { schoolsOf } from "@/core";
+import { clockAhead } from "@/service/clock";
 import { library } from "@/service/library";
 import { studies } from "@/service/studies";
 import { theStore } from "@/service/the-store";
@@ -9,8 +10,14 @@ export const metadata: Metadata = { title: "Setup" };
 export const dynamic = "force-dynamic";
 
 export default function SetupPage() {
-  const { instruments, procedures } = library(theStore());
+  const store = theStore();
+  const { instruments, procedures } = library(store);
   return (
-    <SetupView instruments={instruments} schools={schoolsOf(procedures)} studies={studies(theStore())} />
+    <SetupView
+      instruments={instruments}
+      schools={schoolsOf(procedures)}
+      studies={studies(store)}
+      clockAhead={clockAhead(store)}
+    />
   );
 }

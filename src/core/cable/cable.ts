@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { zMmNotNegative } from "../length/length";
 import { zDocumentId, zName } from "../names/names";
+import { zElements } from "./element-group";
 
 /** Every cable construction the product knows, outermost habit first. */
 export const CONSTRUCTIONS = [
@@ -86,6 +87,8 @@ export const zCable = z.strictObject({
   grip: z.enum(["tight", "semi-tight"]).nullable(),
   /** Each leg of a cord that ends in its own fibre: [""] for one. */
   legs: z.array(z.string().max(10)).min(1),
+  /** What it holds, where that does not follow from construction and counts: ribbons of so many in a tube. */
+  elements: zElements.optional(),
   /** From the outside in. */
   layers: z
     .array(zLayer)

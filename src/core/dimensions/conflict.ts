@@ -70,7 +70,7 @@ function chain(all: readonly Arc[], rounds: readonly Int32Array[], start: number
   const ids: string[] = [];
   let at = start;
   for (let round = rounds.length - 1; round >= 0; round--) {
-    const arc = mustHoldAt(all, mustHoldAt(rounds, round)[start * n + at] as number);
+    const arc = mustHoldAt(all, mustHoldAt(mustHoldAt(rounds, round), start * n + at));
     ids.unshift(arc.id);
     at = arc.from;
   }

@@ -1,3 +1,4 @@
+import { mustHoldAt } from "../problem/held";
 import { type Outcome, ok, refuse } from "../problem/problem";
 import { type Length, MM_LIMIT, UM_PER_INCH, um } from "./length";
 
@@ -93,7 +94,7 @@ function metric(body: string, bare: Unit): Outcome<Written> | null {
   const match = METRIC_LENGTH.exec(body);
   if (!match || (match[2] === undefined && bare === "in")) return null;
   const unit = (match[2] === "um" ? "µm" : (match[2] ?? "mm")) as keyof typeof METRIC;
-  const { digits, places } = decimal(match[1] as string);
+  const { digits, places } = decimal(mustHoldAt(match, 1));
   const scaled = digits * BigInt(METRIC[unit]);
   const power = 10n ** BigInt(places);
   if (scaled % power !== 0n)
@@ -111,7 +112,8 @@ function inches(body: string, bare: Unit): Outcome<Written> | null {
     return refuse("over-zero", `“${body}” has a zero under the line: that is no length.`);
   const parts: [bigint, bigint][] = [];
   if (feet !== undefined) parts.push(ratio(decimal(feet), 12n));
-  if (over !== undefined) parts.push([BigInt(over), BigInt(under as string)], [BigInt(whole ?? 0), 1n]);
+  if (over !== undefined && under !== undefined)
+    parts.push([BigInt(over), BigInt(under)], [BigInt(whole ?? 0), 1n]);
   if (plain !== undefined) parts.push(ratio(decimal(plain), 1n));
   const [top, bottom] = parts.reduce(([a, b], [c, d]) => [a * d + c * b, b * d], [0n, 1n]);
   const scaled = top * BigInt(UM_PER_INCH);

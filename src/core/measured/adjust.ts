@@ -39,7 +39,7 @@ export function adjust(expected: ReadonlyMap<string, Length>, differences: reado
   const places = new Map(expected);
   const off: { readonly id: string; readonly by: number; readonly times: number }[] = [];
   for (const group of groupsOf([...expected.keys()], differences)) {
-    const [anchor, ...free] = group as [string, ...string[]];
+    const [anchor, free] = [mustHoldAt(group, 0), group.slice(1)];
     const own = differences.filter(({ from }) => group.includes(from));
     if (own.length === 0) continue;
     const covariance = inverse(new Matrix(normal(free, own))).to2DArray();
@@ -89,7 +89,7 @@ function groupsOf(names: readonly string[], differences: readonly Difference[]):
 function normal(free: readonly string[], differences: readonly Difference[]): number[][] {
   const matrix = free.map(() => free.map(() => 0));
   const add = (i: number, j: number, value: number) => {
-    if (i >= 0 && j >= 0) mustHoldAt(matrix, i)[j] = (mustHoldAt(matrix, i)[j] as number) + value;
+    if (i >= 0 && j >= 0) mustHoldAt(matrix, i)[j] = mustHoldAt(mustHoldAt(matrix, i), j) + value;
   };
   for (const { from, to, u } of differences) {
     const [i, j, weight] = [free.indexOf(from), free.indexOf(to), 1 / weighed(u) ** 2];
@@ -103,6 +103,6 @@ function normal(free: readonly string[], differences: readonly Difference[]): nu
 
 /** Variance of the fitted difference between two places; −1 stands for the anchor. */
 function variance(covariance: readonly (readonly number[])[], from: number, to: number): number {
-  const at = (i: number, j: number) => (i < 0 || j < 0 ? 0 : (covariance[i]?.[j] as number));
+  const at = (i: number, j: number) => (i < 0 || j < 0 ? 0 : mustHoldAt(mustHoldAt(covariance, i), j));
   return at(to, to) + at(from, from) - 2 * at(from, to);
 }

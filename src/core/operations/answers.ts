@@ -48,3 +48,34 @@ export const zReworkAnswer = z.union([
   z.strictObject({ possible: z.literal(false), reason: z.literal("fixed"), feature: z.string() }),
   z.strictObject({ possible: z.literal(false), reason: z.literal("contradictory"), conflict: zConflict }),
 ]);
+
+const zMarked = z.strictObject({ position: z.int(), code: z.string(), tracers: z.int() });
+
+/** What a fibre's identity answers. */
+export const zIdentityAnswer = z.strictObject({ number: z.int(), tube: zMarked, fibre: zMarked });
+
+/** What fibre and sheath lengths answer; the factor is a ratio. */
+export const zLayAnswer = z.strictObject({ factor: z.number(), sheath: zMmExact, fibre: zMmExact });
+
+/** What a hanging cable answers. */
+export const zSagAnswer = z.strictObject({
+  parameter: zMmExact.nullable(),
+  length: zMmExact,
+  slack: zMmExact,
+  parabola: zMmExact.nullable(),
+});
+
+/** What a cut length answers. */
+export const zCutLengthAnswer = z.strictObject({
+  route: zMmExact,
+  stored: zMmExact,
+  ends: zMmExact,
+  exact: zMmExact,
+  cut: zMm,
+});
+
+/** What retries answer: a count, and chances. */
+export const zRetriesAnswer = z.strictObject({
+  retries: z.int().nullable(),
+  short: z.array(z.number()).readonly(),
+});

@@ -2,12 +2,27 @@ import { z } from "zod";
 import { judge, zConformanceInput } from "../conformance/conformance";
 import { zDimensionsInput } from "../dimensions/dimension";
 import { closeLimits } from "../dimensions/dimensions";
+import { identity, zIdentityInput } from "../piece/identity";
+import { fibreLength, zLayInput } from "../piece/lay";
+import { hang, zSagInput } from "../piece/sag";
 import { check } from "../problem/check";
 import { InputError } from "../problem/problem";
 import { zReworkInput } from "../rework/problem";
 import { rework } from "../rework/rework";
+import { cutLength, zCutLengthInput } from "../slack/cut-length";
+import { retriesFor, zRetriesInput } from "../slack/retries";
 import { stackErrors, zStackInput } from "../stack/stack";
-import { zConformanceAnswer, zDimensionsAnswer, zReworkAnswer, zStackAnswer } from "./answers";
+import {
+  zConformanceAnswer,
+  zCutLengthAnswer,
+  zDimensionsAnswer,
+  zIdentityAnswer,
+  zLayAnswer,
+  zRetriesAnswer,
+  zReworkAnswer,
+  zSagAnswer,
+  zStackAnswer,
+} from "./answers";
 
 /** A computation: what it takes, what it answers, and the function between the two, at once or in time. */
 interface Operation<I extends z.ZodType, O extends z.ZodType> {
@@ -29,6 +44,11 @@ export const operations = {
   stack: operation({ input: zStackInput, output: zStackAnswer, run: stackErrors }),
   conformance: operation({ input: zConformanceInput, output: zConformanceAnswer, run: judge }),
   rework: operation({ input: zReworkInput, output: zReworkAnswer, run: rework }),
+  "cut-length": operation({ input: zCutLengthInput, output: zCutLengthAnswer, run: cutLength }),
+  retries: operation({ input: zRetriesInput, output: zRetriesAnswer, run: retriesFor }),
+  sag: operation({ input: zSagInput, output: zSagAnswer, run: hang }),
+  lay: operation({ input: zLayInput, output: zLayAnswer, run: fibreLength }),
+  identity: operation({ input: zIdentityInput, output: zIdentityAnswer, run: identity }),
 } as const;
 
 export type OperationName = keyof typeof operations;

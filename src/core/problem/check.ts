@@ -1,5 +1,6 @@
 import type { z } from "zod";
 import { type ErrorCode, isErrorCode } from "./codes";
+import { mustHoldAt } from "./held";
 import { type Complaint, InputError, type Problem } from "./problem";
 
 /** A short rendering of what was found, for error messages: at most 60 characters. */
@@ -85,7 +86,7 @@ function codeOf(issue: z.core.$ZodIssue): ErrorCode {
 
 /** Of a failed union, the issue that got furthest into the value says most. */
 function deepest(issues: readonly z.core.$ZodIssue[]): z.core.$ZodIssue {
-  const first = issues[0] as z.core.$ZodIssue;
+  const first = mustHoldAt(issues, 0);
   if (first.code !== "invalid_union" || first.errors.length === 0) return first;
   const inner = first.errors
     .filter((branch) => branch.length > 0)

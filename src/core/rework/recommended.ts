@@ -1,4 +1,4 @@
-import { mustHold } from "../problem/held";
+import { mustHold, mustHoldAt } from "../problem/held";
 import { type AtLeast, asAtLeast, type ReworkInput } from "./problem";
 
 /** The same features moved, re-made as far inside their limits as can be. Positions in micrometres. */
@@ -87,11 +87,15 @@ function tightest(names: readonly string[], limits: readonly AtLeast[], share: n
     }
     if (last === null) return null;
   }
-  let on = last as string;
-  for (let i = 0; i < names.length; i++) on = by.get(on)?.from as string;
+  let on = last ?? mustHoldAt(names, 0);
+  for (let i = 0; i < names.length; i++) on = mustHold(by, on).from;
   const cycle: AtLeast[] = [];
-  for (let name = on; cycle.length === 0 || name !== on; name = cycle.at(-1)?.from as string)
-    cycle.push(mustHold(by, name));
+  let name = on;
+  do {
+    const limit = mustHold(by, name);
+    cycle.push(limit);
+    name = limit.from;
+  } while (name !== on);
   return cycle;
 }
 

@@ -32,7 +32,7 @@ export function bandScale(
   tail: number,
 ): BandScale {
   const stops = [...new Set([0, ...positions])].sort((a, b) => a - b);
-  const last = stops.at(-1) as number;
+  const last = mustHoldAt(stops, stops.length - 1);
   const spans: [number, number][] = [];
   let start = 0;
   stops.slice(1).forEach((stop, i) => {

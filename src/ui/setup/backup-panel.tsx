@@ -7,16 +7,23 @@ import { Button } from "../controls/button";
 import { get } from "../http/http";
 import { LocalTime } from "../words/local-time";
 
+const ASK_AGAIN_MS = 2_000;
+
 /** The whole record and its photographs in one file; and how it stands with those the server makes by itself. */
 export function BackupPanel() {
   const [kept, setKept] = useState<z.output<typeof zBackupsAnswer> | null>(null);
   useEffect(() => {
     let here = true;
-    void get("/api/v1/backups", zBackupsAnswer).then((answer) => {
+    const ask = async () => {
+      if (document.hidden) return;
+      const answer = await get("/api/v1/backups", zBackupsAnswer);
       if (here && answer.ok) setKept(answer.value);
-    });
+    };
+    void ask();
+    const every = setInterval(ask, ASK_AGAIN_MS);
     return () => {
       here = false;
+      clearInterval(every);
     };
   }, []);
   return (

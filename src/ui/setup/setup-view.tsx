@@ -8,6 +8,7 @@ import { Select } from "../controls/select";
 import { PeopleSetup } from "../people/people-setup";
 import { usePrefs } from "../prefs/prefs-context";
 import { InstrumentPicker } from "../reading/instrument-picker";
+import { spanText } from "../words/clock-text";
 import { BackupPanel } from "./backup-panel";
 import { RecordCheck } from "./record-check";
 import { SealPanel } from "./seal-panel";
@@ -38,16 +39,28 @@ interface SetupProps {
   readonly instruments: readonly Instrument[];
   readonly schools: readonly School[];
   readonly studies: readonly KeptStudy[];
+  /** How far what goes on record is dated ahead of the server's clock because that was set back, seconds. */
+  readonly clockAhead: number;
 }
 
+/** Less is how clocks run, seconds. */
+const CLOCK_TOLD_FROM = 60;
+
 /** How this device likes to work. Kept at once, undone by choosing again. */
-export function SetupView({ instruments, schools, studies }: SetupProps) {
+export function SetupView({ instruments, schools, studies, clockAhead }: SetupProps) {
   const { prefs, change } = usePrefs();
   const instrument = instruments.find(({ id }) => id === prefs.instrument) ?? mustHoldAt(instruments, 0);
   return (
     <main className="min-w-0 flex-1 px-4 py-5 sm:px-6">
       <h1 className="font-bold text-2xl">Setup</h1>
       <p className="text-soft">For this device. Every choice is kept as you make it.</p>
+      {clockAhead >= CLOCK_TOLD_FROM && (
+        <p role="note" className="mt-3 max-w-2xl rounded-md border-2 border-now bg-now-wash px-3 py-2">
+          <strong>The server’s clock was set back by {spanText(clockAhead)}.</strong> So that order, holds and
+          blade counts stay right, what goes on record is dated on from the last moment there, as if it had
+          not been. Set the clock of the machine Arlent runs on.
+        </p>
+      )}
       <div className="mt-5 grid max-w-2xl grid-cols-[minmax(0,1fr)] gap-6">
         <Choice title="Units" value={prefs.units} options={UNITS} onPick={(units) => change({ units })} />
         <Choice title="Look" value={prefs.theme} options={THEMES} onPick={(theme) => change({ theme })} />

@@ -28,6 +28,7 @@ const KEYS = [
       ["Z", "strike out the last reading"],
     ],
   },
+  { place: "A piece", keys: [["Z", "take the last change back"]] },
   {
     place: "Everywhere",
     keys: [

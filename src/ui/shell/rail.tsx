@@ -1,6 +1,6 @@
 "use client";
 
-import { BookOpenCheck, Library, PencilRuler, Settings2, Spline } from "lucide-react";
+import { BookOpenCheck, Library, PencilRuler, Settings2, Spline, Waypoints } from "lucide-react";
 import Link from "next/link";
 import { usePathname } from "next/navigation";
 import { AsideButton } from "../live/aside-button";
@@ -10,6 +10,7 @@ import { TimerTray } from "../timers/tray";
 
 const PLACES = [
   { href: "/", name: "Sheet", icon: PencilRuler },
+  { href: "/jobs", name: "Jobs", icon: Waypoints },
   { href: "/bench", name: "Bench", icon: Spline },
   { href: "/shelf", name: "Shelf", icon: Library },
   { href: "/ledger", name: "Ledger", icon: BookOpenCheck },

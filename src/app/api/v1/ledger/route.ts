@@ -1,10 +1,8 @@
 import { InputError } from "@/core";
 import { ledgerForPaper, ledgerPieces } from "@/service/ledger";
-import { photosOf } from "@/service/photos";
-import { recordJson } from "@/service/record";
 import { theStore } from "@/service/the-store";
 import { printRecords } from "@/ui/paper/paper-thread";
-import { failure, pdf, streamed } from "../../answer";
+import { allInTurns, failure, pdf, streamed } from "../../answer";
 
 /** The ledger as a file: `format=csv`, `format=json` or `format=pdf`, with the ledger's own filters. */
 export async function GET(request: Request) {
@@ -19,10 +17,11 @@ export async function GET(request: Request) {
       });
     if (format !== "pdf")
       throw new InputError("unknown-format", "The ledger comes as csv, json or pdf.", ["format"]);
-    const ends = ledgerForPaper(theStore(), query);
-    const records = ends.map(({ record }) => recordJson(record));
+    const ends = await allInTurns(ledgerForPaper(theStore(), query));
+    const photos = new Map(ends.flatMap((end) => [...end.photos]));
     const sheets = new Map(ends.map(({ record, sheet }) => [record.id, sheet]));
-    return pdf(await printRecords(records, photosOf(theStore(), records), sheets), "arlent-ledger.pdf");
+    const records = ends.map(({ record }) => record);
+    return pdf(await printRecords(records, photos, sheets), "arlent-ledger.pdf");
   } catch (error) {
     return failure(error);
   }

@@ -1,8 +1,12 @@
 import { zTimersAnswer } from "@/core";
+import { recordNow } from "@/service/clock";
 import { theStore } from "@/service/the-store";
 import { runningTimers } from "@/service/timers";
 import { answerAs } from "../../answer";
 
 /** Holds and cures running now, with the server's clock to count them by. */
 export const GET = () =>
-  answerAs(zTimersAnswer, () => ({ now: new Date().toISOString(), timers: runningTimers(theStore()) }));
+  answerAs(zTimersAnswer, () => {
+    const store = theStore();
+    return { now: recordNow(store).toISOString(), timers: runningTimers(store) };
+  });

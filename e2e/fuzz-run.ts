@@ -1,0 +1,55 @@
+import { randomInt } from "node:crypto";
+import { mkdtempSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { actOn } from "@/service/act";
+import { startBatch } from "@/service/batches";
+import { startEnd } from "@/service/ends";
+import { PLAN } from "@/service/fixtures/plan";
+import { addPieces, newJob } from "@/service/jobs";
+import { addPerson, people } from "@/service/people";
+import { checkWholeRecord } from "@/service/record-check";
+import { openStore } from "@/store/database";
+import { fuzz, type Known } from "./fuzz";
+import { freePort, startServer } from "./next-server";
+
+const WEDGE = { cable: "simplex-3.0", procedure: "stub-wedge-release-cord", core: "9/125" };
+
+const [asked = "20000", seeded] = process.argv.slice(2);
+const requests = Number(asked);
+const seed = Number(seeded ?? randomInt(1e9));
+const file = join(mkdtempSync(join(tmpdir(), "arlent-fuzz-")), "fuzz.db");
+
+/** Something for the requests to be about. */
+function prepared(): Known {
+  const store = openStore(file);
+  const ends = Array.from({ length: 4 }, () => startEnd(actOn(store), WEDGE).id);
+  const batches = [startBatch(actOn(store), { ...WEDGE, count: 3 }).id];
+  addPerson(actOn(store), { name: "Wyn Harrow" });
+  const job = newJob(actOn(store), { name: "Moor" }).id;
+  const pieces = addPieces(actOn(store), job, { pieces: [{ plan: PLAN }] }).map(({ id }) => id);
+  const workers = people(store).map(({ id }) => id);
+  store.$client.close();
+  return { ends, batches, people: workers, jobs: [job], pieces };
+}
+
+const known = prepared();
+const server = await startServer(file, await freePort());
+console.log(`${requests} requests, seed ${seed}`);
+const { done, refused, wrong } = await fuzz(
+  { url: server.url, database: file, known },
+  { requests, seed },
+  (n) => {
+    if (n % 1000 === 0) console.log(`${n} asked`);
+  },
+);
+await server.kill();
+const store = openStore(file);
+const findings = [...checkWholeRecord(store)].flatMap((stretch) => stretch.findings);
+store.$client.close();
+for (const one of wrong) console.log(`WRONG ${one}`);
+for (const one of findings) console.log(`ALTERED ${JSON.stringify(one)}`);
+console.log(
+  `${done + refused} requests: ${done} done, ${refused} refused, ${wrong.length} answered amiss, ${findings.length} altered`,
+);
+process.exitCode = wrong.length + findings.length > 0 ? 1 : 0;

@@ -1,0 +1,33 @@
+import type { Metadata } from "next";
+import { notFound } from "next/navigation";
+import { findPiece, stylesFor } from "@/service/jobs";
+import { theStore } from "@/service/the-store";
+import { PieceTrouble } from "@/ui/jobs/piece-trouble";
+import { PieceView } from "@/ui/jobs/piece-view";
+
+export const metadata: Metadata = { title: "Piece" };
+export const dynamic = "force-dynamic";
+
+type Context = { params: Promise<{ id: string; piece: string }> };
+
+export default async function PiecePage({ params }: Context) {
+  const { id, piece: pieceId } = await params;
+  const store = theStore();
+  const found = findPiece(store, id, pieceId);
+  if (!found) notFound();
+  const { job, piece, cable, problem } = found;
+  if (!cable || problem !== null)
+    return (
+      <PieceTrouble job={job} name={piece.plan.name} says={problem ?? "Its cable is not on the shelf."} />
+    );
+  return (
+    <PieceView
+      job={job}
+      piece={piece.id}
+      revision={piece.revision}
+      plan={piece.plan}
+      cable={cable}
+      styles={stylesFor(store, piece.plan, cable)}
+    />
+  );
+}

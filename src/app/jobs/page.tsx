@@ -1,0 +1,12 @@
+import type { Metadata } from "next";
+import { jobsPage } from "@/service/jobs";
+import { theStore } from "@/service/the-store";
+import { JobsHome } from "@/ui/jobs/jobs-home";
+
+export const metadata: Metadata = { title: "Jobs" };
+export const dynamic = "force-dynamic";
+
+export default async function JobsPage({ searchParams }: { searchParams: Promise<{ before?: string }> }) {
+  const { before } = await searchParams;
+  return <JobsHome {...jobsPage(theStore(), before ? { before } : {})} further={before !== undefined} />;
+}

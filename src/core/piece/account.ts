@@ -1,0 +1,52 @@
+import { isTakenBack } from "../end/state";
+import type { Recorded } from "../event/recorded";
+import { type Length, um, ZERO } from "../length/length";
+
+/** One thing that took cable at a place. */
+export interface SlackUse {
+  readonly event: string;
+  readonly kind: "retry" | "restart" | "rework";
+  readonly cable: Length;
+}
+
+/** The cable there is to work with at a place, and what became of it. */
+export interface SlackAccount {
+  /** Null until somebody states it. */
+  readonly allowed: Length | null;
+  readonly used: Length;
+  readonly uses: readonly SlackUse[];
+  /** Null as long as what was allowed is not known; below nothing where more was taken than there was. */
+  readonly left: Length | null;
+  /** Whole attempts that what is left is enough for; null where it is not known. */
+  readonly attempts: number | null;
+}
+
+const usedBy = ({ id, event }: Recorded): SlackUse[] => {
+  if (event.kind !== "retry" && event.kind !== "restart" && event.kind !== "rework") return [];
+  const cable = event.cableLost ?? ZERO;
+  return cable > 0 ? [{ event: id, kind: event.kind, cable }] : [];
+};
+
+/**
+ * The slack of a place as its ends' own events leave it: each attempt and rework takes what it took, one taken back at once
+ * takes nothing.
+ * @param perAttempt what one more attempt takes.
+ */
+export function slackAccount(
+  allowed: Length | null,
+  histories: readonly (readonly Recorded[])[],
+  perAttempt: Length,
+): SlackAccount {
+  const uses = histories.flatMap((events) =>
+    events.filter(({ id }) => !isTakenBack(events, id)).flatMap(usedBy),
+  );
+  const used = um(uses.reduce((total: number, { cable }) => total + cable, 0));
+  const left = allowed === null ? null : um(allowed - used);
+  return {
+    allowed,
+    used,
+    uses,
+    left,
+    attempts: left === null ? null : perAttempt > 0 ? Math.max(0, Math.floor(left / perAttempt)) : null,
+  };
+}

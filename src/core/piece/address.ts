@@ -1,0 +1,102 @@
+import { z } from "zod";
+import type { Cable } from "../cable/cable";
+import { ELEMENT_KINDS, type ElementGroup, type ElementKind } from "../cable/element-group";
+import { elementsOf } from "../cable/elements";
+import { InputError } from "../problem/problem";
+import { type Marked, marked } from "./identity";
+
+/** One of many: the third tube. */
+const zStep = z.strictObject({
+  kind: z.enum(ELEMENT_KINDS, { error: `An element is one of ${ELEMENT_KINDS.join(", ")}` }),
+  position: z.int("A position is a whole number").min(1, "Positions count from 1").max(6_912),
+});
+
+/** Where an element lies, from the outside in: tube 3 / fibre 7. Empty for the cable itself. */
+export const zAddress = z.array(zStep).max(3, "An address is at most three deep").readonly();
+export type Address = z.output<typeof zAddress>;
+
+/** An address as it is written: `tube 3 / fibre 7`. */
+export const addressText = (address: Address): string =>
+  address.map(({ kind, position }) => `${kind} ${position}`).join(" / ");
+
+/**
+ * Reads an address as it is written, whatever its letters and blanks.
+ * @throws InputError `no-such-element` naming what cannot be read.
+ */
+export function parseAddress(text: string): Address {
+  if (text.trim() === "") return [];
+  return text.split("/").map((part) => {
+    const [, word = "", number = ""] = /^\s*([a-z]+)\s*(\d{1,4})\s*$/i.exec(part) ?? [];
+    const kind = ELEMENT_KINDS.find((one) => one === word.toLowerCase());
+    if (!kind || Number(number) < 1)
+      throw new InputError(
+        "no-such-element",
+        `“${part.trim().slice(0, 40)}” is no element: write it as tube 3 / fibre 7.`,
+        ["address"],
+      );
+    return { kind, position: Number(number) };
+  });
+}
+
+/** What lies at an address: so many of a kind below it, or nothing below a fibre. */
+export interface ElementAt {
+  readonly kind: ElementKind | "cable";
+  readonly holds: ElementGroup | null;
+  /** How it is told from those beside it; null for the cable itself. */
+  readonly mark: Marked | null;
+}
+
+/** @throws InputError `no-such-element` for what the cable does not have, saying what it has. */
+export function elementAt(cable: Cable, address: Address): ElementAt {
+  let found: ElementAt = { kind: "cable", holds: elementsOf(cable), mark: null };
+  for (const { kind, position } of address) {
+    const { holds } = found;
+    const within = found.kind === "cable" ? cable.name : `a ${found.kind} of ${cable.name}`;
+    if (holds?.kind !== kind)
+      throw new InputError(
+        "no-such-element",
+        holds
+          ? `${capital(within)} holds ${holds.kind}s, not ${kind}s.`
+          : `${capital(within)} holds nothing further.`,
+        ["address"],
+      );
+    if (position > holds.count)
+      throw new InputError(
+        "no-such-element",
+        `${capital(within)} has ${kind}s 1 to ${holds.count}, not ${position}.`,
+        ["address"],
+      );
+    found = { kind, holds: holds.of ?? null, mark: marked(position) };
+  }
+  return found;
+}
+
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+/** The addresses right below one, in their order. */
+export function addressesBelow(cable: Cable, address: Address): Address[] {
+  const { holds } = elementAt(cable, address);
+  return holds
+    ? Array.from({ length: holds.count }, (_, i) => [...address, { kind: holds.kind, position: i + 1 }])
+    : [];
+}
+
+/** Every fibre (or conductor) of what lies at an address, in order. */
+export function fibresBelow(cable: Cable, address: Address): Address[] {
+  const below = addressesBelow(cable, address);
+  return below.length === 0 ? [address] : below.flatMap((one) => fibresBelow(cable, one));
+}
+
+/** A fibre's number over the whole cable, from 1. */
+export function fibreNumber(cable: Cable, address: Address): number {
+  let number = 1;
+  let group: ElementGroup | undefined = elementsOf(cable);
+  for (const { position } of address) {
+    number += (position - 1) * fibresIn(group?.of);
+    group = group?.of;
+  }
+  return number;
+}
+
+const fibresIn = (group: ElementGroup | undefined): number =>
+  group === undefined ? 1 : group.count * fibresIn(group.of);

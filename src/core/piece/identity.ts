@@ -1,0 +1,71 @@
+import { z } from "zod";
+import { FIBRE_COLOURS, fibreColour } from "../cable/colours";
+import { coded, type ErrorCode } from "../problem/codes";
+
+const zCount = (what: string) =>
+  z.int(`${what} is a whole number`).min(1, `${what} is at least 1`).max(10_000, `${what} is at most 10 000`);
+
+export const zIdentityInput = z
+  .strictObject({
+    perTube: zCount("How many fibres a tube holds"),
+    tubes: zCount("How many tubes there are"),
+    number: z.int("A fibre's number is whole").optional(),
+    tube: z.int("A tube's position is whole").optional(),
+    fibre: z.int("A fibre's position is whole").optional(),
+  })
+  .superRefine(({ perTube, tubes, number, tube, fibre }, context) => {
+    const issue = (path: string, message: string, code: ErrorCode) =>
+      context.addIssue({ code: "custom", path: [path], message, params: coded(code) });
+    const within = (path: string, value: number, most: number, what: string) => {
+      if (value < 1 || value > most)
+        issue(path, `This cable has ${what} 1 to ${most}, not ${value}`, "no-such-element");
+    };
+    const byNumber = number !== undefined;
+    if (byNumber === (tube !== undefined || fibre !== undefined))
+      issue("number", "Say a fibre by its number, or by its tube and its place in it", "bad-input");
+    else if (byNumber) within("number", number, perTube * tubes, "fibres");
+    else if (tube === undefined || fibre === undefined)
+      issue(tube === undefined ? "tube" : "fibre", "A tube and a fibre in it belong together", "bad-input");
+    else {
+      within("tube", tube, tubes, "tubes");
+      within("fibre", fibre, perTube, "fibres in a tube");
+    }
+  });
+
+export type IdentityInput = z.output<typeof zIdentityInput>;
+
+/** How one of many is told from the others: its place, its colour, and so many tracers on it. */
+export interface Marked {
+  /** From 1. */
+  readonly position: number;
+  readonly code: string;
+  /** Black tracers; yellow on black. */
+  readonly tracers: number;
+}
+
+export interface Identity {
+  /** From 1, over the whole cable. */
+  readonly number: number;
+  readonly tube: Marked;
+  readonly fibre: Marked;
+}
+
+/**
+ * The colour of the nth of many, counted from 1: twelve colours in order, then the same again with one tracer more
+ * (TIA-598, from memory).
+ */
+export const marked = (position: number): Marked => ({
+  position,
+  code: fibreColour(position).code,
+  tracers: Math.floor((position - 1) / FIBRE_COLOURS.length),
+});
+
+/** A fibre by its number and by its tube and place, whichever was said. */
+export function identity({ perTube, number, tube = 1, fibre = 1 }: IdentityInput): Identity {
+  const n = number ?? (tube - 1) * perTube + fibre;
+  return {
+    number: n,
+    tube: marked(Math.floor((n - 1) / perTube) + 1),
+    fibre: marked(((n - 1) % perTube) + 1),
+  };
+}

@@ -1,0 +1,177 @@
+import type { Cable } from "../cable/cable";
+import { formatMm } from "../length/format";
+import type { Length } from "../length/length";
+import { InputError } from "../problem/problem";
+import type { RunSheet } from "../runsheet/runsheet";
+import { allowed, roundedUp } from "../slack/cut-length";
+import { retriesFor } from "../slack/retries";
+import { type BendRadius, bendRadius } from "./bend";
+import { type Loop, type PiecePlan, SIDES, type SideName, type Stretch } from "./plan";
+import { hang } from "./sag";
+
+/** One figure of an item: what it is, how long, how often, and whose it is. */
+export interface NeedFigure {
+  readonly what:
+    | "prepared"
+    | "squared"
+    | "grip"
+    | "entry"
+    | "retry"
+    | "stretch"
+    | "allowance"
+    | "sag"
+    | "turn";
+  /** Micrometres, not rounded. */
+  readonly length: number;
+  readonly times: number;
+  readonly of: "procedure" | "plan";
+  /** Of a procedure: whether nobody has held it against the part's sheet yet. */
+  readonly representative: boolean;
+}
+
+/** One thing a piece needs cable for. */
+export interface Need {
+  /** `side A`, `route 2`, `loop 1`: what of the plan it is. */
+  readonly part:
+    | { readonly of: "side"; readonly side: SideName }
+    | { readonly of: "route" | "loop"; readonly at: number };
+  readonly name: string;
+  /** Micrometres, not rounded: its figures added up. */
+  readonly length: number;
+  readonly figures: readonly NeedFigure[];
+}
+
+/** So many retries at either side: how likely it is to fall short, and what must then be cut. */
+export interface RetryChoice {
+  readonly retries: number;
+  readonly short: number;
+  readonly cut: Length;
+}
+
+export interface PieceNeeds {
+  /** From side A to side B, in the order they lie. */
+  readonly items: readonly Need[];
+  /** Micrometres, not rounded: the items added up. */
+  readonly exact: number;
+  readonly cut: Length;
+  readonly bend: BendRadius;
+  /** Empty where no end is made at either side. */
+  readonly curve: readonly RetryChoice[];
+  /** The least retries within the risk; null where even the most looked at are not. */
+  readonly enough: number | null;
+}
+
+/** What of a side's sheet its need is worked out from. */
+export interface SideSheet extends Pick<RunSheet, "uses"> {
+  readonly procedure: Pick<RunSheet["procedure"], "name" | "representative">;
+}
+
+/** What a plan is worked out from: its cable, and the sheet of each side that has a procedure. */
+export interface PieceParts {
+  readonly cable: Cable;
+  readonly sheets: Readonly<Record<SideName, SideSheet | null>>;
+}
+
+const stated = (what: NeedFigure["what"], length: number, times = 1): NeedFigure => ({
+  what,
+  length,
+  times,
+  of: "plan",
+  representative: false,
+});
+
+const need = (part: Need["part"], name: string, figures: readonly NeedFigure[]): Need => {
+  const kept = figures.filter(({ length, times }) => length * times !== 0);
+  return {
+    part,
+    name,
+    length: kept.reduce((sum, { length, times }) => sum + length * times, 0),
+    figures: kept,
+  };
+};
+
+function sideNeed(plan: PiecePlan, side: SideName, sheet: SideSheet | null, retries: number): Need {
+  const { place, entry, squaring, grip } = plan.sides[side];
+  const own = (what: NeedFigure["what"], length: number, times: number): NeedFigure[] =>
+    sheet ? [{ what, length, times, of: "procedure", representative: sheet.procedure.representative }] : [];
+  return need({ of: "side", side }, place || `side ${side}`, [
+    ...own("prepared", sheet?.uses.prepared ?? 0, 1),
+    stated("squared", squaring),
+    stated("grip", grip),
+    stated("entry", entry),
+    ...own("retry", sheet?.uses.retry ?? 0, retries),
+  ]);
+}
+
+function stretchNeed(stretch: Stretch, at: number): Need {
+  const { length, allowancePct, kind, sag } = stretch;
+  const hung = kind === "span" && sag !== null && length > 0 ? hang({ span: length, sag }).slack : 0;
+  return need({ of: "route", at }, stretch.name || kind, [
+    stated("stretch", length),
+    stated("sag", hung),
+    stated("allowance", allowed({ length, allowancePct }) - length),
+  ]);
+}
+
+/** @throws InputError `bend` for a loop tighter than the cable may rest. */
+function loopNeed(loop: Loop, at: number, { atRest }: BendRadius): Need {
+  const radius = loop.perimeter / (2 * Math.PI);
+  if (loop.turns > 0 && radius < atRest)
+    throw new InputError(
+      "bend",
+      `A loop of ${formatMm(loop.perimeter)} mm round has a radius of ${(radius / 1000).toFixed(0)} mm: this cable rests at no less than ${formatMm(atRest)} mm, ${formatMm(Math.ceil((2 * Math.PI * atRest) / 1000) * 1000)} mm round.`,
+      ["loops", at, "perimeter"],
+    );
+  return need({ of: "loop", at }, loop.name || `loop ${at + 1}`, [
+    stated("turn", loop.perimeter, loop.turns),
+  ]);
+}
+
+/** The most retries the curve looks at. */
+const MOST_LOOKED_AT = 6;
+
+/** What a piece needs with so many retries at each side. */
+function itemsFor(
+  plan: PiecePlan,
+  { cable, sheets }: PieceParts,
+  retries: Readonly<Record<SideName, number>>,
+): Need[] {
+  const bend = bendRadius(cable, plan.bendAtRest);
+  const loops = plan.loops.map((loop, at) => ({ after: loop.after, need: loopNeed(loop, at, bend) }));
+  const after = (stretches: number) => loops.filter((one) => one.after === stretches).map((one) => one.need);
+  return [
+    sideNeed(plan, "A", sheets.A, retries.A),
+    ...after(0),
+    ...plan.route.flatMap((stretch, at) => [stretchNeed(stretch, at), ...after(at + 1)]),
+    sideNeed(plan, "B", sheets.B, retries.B),
+  ];
+}
+
+const sum = (items: readonly Need[]): number => items.reduce((total, { length }) => total + length, 0);
+
+/**
+ * What a piece must be cut to, as a list that adds up to it: each side's use by its own procedure, stretches of route with
+ * their allowances, spans by their sag, stored turns; and how the chance of falling short goes with the retries there is
+ * cable for. Rounded once, at the end.
+ * @throws InputError `bend` for a loop tighter than the cable may rest.
+ */
+export function pieceNeeds(plan: PiecePlan, parts: PieceParts): PieceNeeds {
+  const items = itemsFor(plan, parts, { A: plan.sides.A.retries, B: plan.sides.B.retries });
+  const exact = sum(items);
+  const worked = SIDES.filter((side) => parts.sheets[side] !== null);
+  const ends = worked.reduce((total, side) => total + plan.sides[side].ends, 0);
+  const chances =
+    ends > 0 ? retriesFor({ yield: plan.yield, ends, risk: plan.risk, most: MOST_LOOKED_AT }) : null;
+  return {
+    items,
+    exact,
+    cut: roundedUp(exact, plan.roundUpTo),
+    bend: bendRadius(parts.cable, plan.bendAtRest),
+    curve: (chances?.short ?? []).map((short, retries) => ({
+      retries,
+      short,
+      cut: roundedUp(sum(itemsFor(plan, parts, { A: retries, B: retries })), plan.roundUpTo),
+    })),
+    enough: chances?.retries ?? null,
+  };
+}

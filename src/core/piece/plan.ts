@@ -1,0 +1,78 @@
+import { z } from "zod";
+import { zCore } from "../cable/cable";
+import { zMmNotNegative } from "../length/length";
+import { zDocumentId, zName } from "../names/names";
+import { coded } from "../problem/codes";
+import { zSegment, zStored } from "../slack/cut-length";
+import { zYield } from "../slack/retries";
+
+/** How a cable lies along a stretch of its route. */
+export const STRETCHES = ["tray", "duct", "buried", "wall", "drop", "span"] as const;
+
+const zTitle = z.string("A name is text").trim().max(200, "A name has at most 200 characters");
+
+/** A stretch of route; of a span between two points, how far it sags. */
+export const zStretch = zSegment.extend({
+  kind: z.enum(STRETCHES, { error: `A stretch is one of ${STRETCHES.join(", ")}` }),
+  name: zTitle,
+  sag: zMmNotNegative.nullable().default(null),
+});
+
+/** Cable stored in turns, after so many stretches of the route. */
+export const zLoop = zStored.extend({ name: zTitle, after: z.int().min(0).max(200) });
+
+/** What is done at one side of a piece: by which procedure, on how many of its elements. */
+export const zSide = z.strictObject({
+  place: zTitle,
+  procedure: zDocumentId.nullable(),
+  choices: z.record(z.string().max(80), z.string().max(80)).default({}),
+  /** Ends made here, each by that procedure. */
+  ends: z.int("How many ends is a whole number").min(0, "No fewer than no ends").max(6_912),
+  /** From where the cable comes in to where its end is prepared. */
+  entry: zMmNotNegative,
+  /** Cut off to have it square, and what the pulling grip spoils. */
+  squaring: zMmNotNegative,
+  grip: zMmNotNegative,
+  /** Attempts beyond the first that there is cable for. */
+  retries: z
+    .int("How many retries is a whole number")
+    .min(0, "No fewer than no retries")
+    .max(50, "At most 50 retries"),
+});
+
+/** One length of a cable as it is planned, side A to side B. */
+export const zPiecePlan = z
+  .strictObject({
+    name: zName,
+    cable: zDocumentId,
+    core: zCore,
+    sides: z.strictObject({ A: zSide, B: zSide }),
+    route: z.array(zStretch).max(200, "At most 200 stretches of route"),
+    loops: z.array(zLoop).max(50, "At most 50 loops"),
+    /** The least radius at rest by the cable's own sheet; null goes by its diameter. */
+    bendAtRest: zMmNotNegative.nullable().default(null),
+    yield: zYield,
+    /** How likely it may be that an end falls short. */
+    risk: z.number("The risk is a share").min(0, "The risk is at least 0").max(1, "The risk is at most 1"),
+    roundUpTo: zMmNotNegative.refine((value) => value > 0, {
+      error: "A cut is rounded up to a length of more than 0",
+      params: coded("negative"),
+    }),
+  })
+  .superRefine(({ route, loops }, context) => {
+    loops.forEach(({ after }, i) => {
+      if (after > route.length)
+        context.addIssue({
+          code: "custom",
+          path: ["loops", i, "after"],
+          message: `There are ${route.length} stretches of route: a loop lies after one of them, or before the first`,
+          params: coded("limit"),
+        });
+    });
+  });
+
+export type PiecePlan = z.output<typeof zPiecePlan>;
+export type Stretch = PiecePlan["route"][number];
+export type Loop = PiecePlan["loops"][number];
+export type SideName = keyof PiecePlan["sides"];
+export const SIDES: readonly SideName[] = ["A", "B"];

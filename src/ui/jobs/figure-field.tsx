@@ -1,0 +1,47 @@
+"use client";
+
+import { useEffect, useState } from "react";
+import { Field } from "../controls/field";
+
+interface FigureFieldProps<T> {
+  readonly title: string;
+  readonly value: T;
+  readonly text: (value: T) => string;
+  /** What was typed, or null where it is none. */
+  readonly read: (text: string) => T | null;
+  /** What is asked for, told where something else was typed. */
+  readonly asks: string;
+  /** Takes it; false where it cannot be so. */
+  readonly onTake: (value: T) => boolean;
+}
+
+/** A figure of a plan: taken as it is left or Enter is pressed; what cannot be is said and the old one stands. */
+export function FigureField<T>({ title, value, text, read, asks, onTake }: FigureFieldProps<T>) {
+  const shown = text(value);
+  const [typed, setTyped] = useState(shown);
+  const [problem, setProblem] = useState("");
+  useEffect(() => {
+    setTyped(shown);
+    setProblem("");
+  }, [shown]);
+  const take = () => {
+    if (typed === shown) return setProblem("");
+    const found = read(typed);
+    if (found === null) return setProblem(asks);
+    setProblem("");
+    if (!onTake(found)) setTyped(shown);
+  };
+  return (
+    <Field
+      title={title}
+      value={typed}
+      problem={problem}
+      inputMode="decimal"
+      onChange={({ target }) => setTyped(target.value)}
+      onBlur={take}
+      onKeyDown={({ key }) => {
+        if (key === "Enter") take();
+      }}
+    />
+  );
+}

@@ -1,0 +1,185 @@
+"use client";
+
+import { Copy, Trash2 } from "lucide-react";
+import Link from "next/link";
+import { useRouter } from "next/navigation";
+import { type FormEvent, useState } from "react";
+import { toast } from "sonner";
+import { z } from "zod";
+import {
+  type Cable,
+  type PieceNeeds,
+  type PiecePlan,
+  zPiecePlan,
+  zPiecesAnswer,
+  zRevisionAnswer,
+} from "@/core";
+import { Button } from "../controls/button";
+import { Field } from "../controls/field";
+import { IconButton } from "../controls/icon-button";
+import { Select } from "../controls/select";
+import { post } from "../http/http";
+import { usePrefs } from "../prefs/prefs-context";
+import { metresText } from "./metres";
+import { newPlan } from "./new-plan";
+import { PieceBand } from "./piece-band";
+
+/** A piece as the job's page shows it: what it needs, or why that cannot be told. */
+export interface PieceLine {
+  readonly id: string;
+  readonly revision: number;
+  readonly plan: PiecePlan;
+  readonly cable: Cable | null;
+  readonly needs: PieceNeeds | null;
+  readonly problem: string | null;
+}
+
+interface JobViewProps {
+  readonly id: string;
+  readonly name: string;
+  readonly pieces: readonly PieceLine[];
+  readonly cables: readonly Cable[];
+}
+
+/** A job: its pieces under one another, each with what it must be cut to. */
+export function JobView({ id, name, pieces, cables }: JobViewProps) {
+  const total = pieces.reduce((sum, { needs }) => sum + (needs?.cut ?? 0), 0);
+  return (
+    <main className="min-w-0 flex-1 px-4 py-5 sm:px-6">
+      <div className="flex flex-wrap items-baseline gap-x-4">
+        <h1 className="min-w-0 truncate font-bold text-2xl">{name}</h1>
+        <p className="mr-auto text-soft">
+          {pieces.length} {pieces.length === 1 ? "piece" : "pieces"} ·{" "}
+          <span className="figures">{metresText(total)}</span> m in all
+        </p>
+        {pieces.length > 0 && (
+          <Button className="no-print" onClick={() => window.print()}>
+            Print the cut list
+          </Button>
+        )}
+      </div>
+      {pieces.length === 0 && (
+        <p className="mt-4 max-w-prose text-lg">No piece yet. Name the first and pick its cable.</p>
+      )}
+      <ul className="mt-3">
+        {pieces.map((piece) => (
+          <PieceRow key={piece.id} job={id} piece={piece} />
+        ))}
+      </ul>
+      <AddPiece job={id} cables={cables} first={pieces.length === 0} />
+    </main>
+  );
+}
+
+function PieceRow({ job, piece }: { job: string; piece: PieceLine }) {
+  const { plan, needs, cable, problem } = piece;
+  const { prefs } = usePrefs();
+  const router = useRouter();
+  const save = (basis: number, next: PiecePlan | null) =>
+    post(`/api/v1/pieces/${piece.id}`, zRevisionAnswer, {
+      basis,
+      plan: next && z.encode(zPiecePlan, next),
+      by: prefs.person,
+    });
+  const takeOff = async () => {
+    const answer = await save(piece.revision, null);
+    if (!answer.ok) return void toast.error(answer.problem.message);
+    router.refresh();
+    const back = async () => {
+      const put = await save(answer.value.revision, plan);
+      if (put.ok) router.refresh();
+      else toast.error(put.problem.message);
+    };
+    toast(`${plan.name} is taken off the job.`, {
+      action: { label: "Undo", onClick: back },
+      duration: 20_000,
+    });
+  };
+  const duplicate = async () => {
+    const copy = { ...plan, name: `${plan.name}, copy`.slice(0, 200) };
+    const answer = await post(`/api/v1/jobs/${job}`, zPiecesAnswer, {
+      pieces: [{ plan: z.encode(zPiecePlan, copy) }],
+      by: prefs.person,
+    });
+    if (answer.ok) router.refresh();
+    else toast.error(answer.problem.message);
+  };
+  return (
+    <li className="grid items-center gap-x-4 gap-y-1 border-line border-b py-2 md:grid-cols-[minmax(0,1fr)_minmax(0,1.4fr)_9rem_auto]">
+      <Link href={`/jobs/${job}/${piece.id}`} className="min-h-12 min-w-0 hover:underline">
+        <span className="block truncate font-bold text-lg">{plan.name}</span>
+        <span className="block truncate text-soft text-sm">
+          {cable?.name ?? plan.cable}
+          {[plan.sides.A.place, plan.sides.B.place].some(Boolean) &&
+            ` · ${plan.sides.A.place || "?"} to ${plan.sides.B.place || "?"}`}
+        </span>
+      </Link>
+      <div className="min-w-0">
+        {needs && cable ? <PieceBand cable={cable} needs={needs} small /> : null}
+        {problem && <p className="text-out">{problem}</p>}
+      </div>
+      <p className="text-right">
+        {needs ? (
+          <>
+            <span className="figures font-bold text-xl">{metresText(needs.cut)}</span> m
+          </>
+        ) : (
+          <span className="text-soft">not known</span>
+        )}
+      </p>
+      <div className="no-print flex">
+        <IconButton name={`Duplicate ${plan.name}`} onClick={duplicate}>
+          <Copy aria-hidden="true" className="size-5" />
+        </IconButton>
+        <IconButton name={`Take ${plan.name} off the job`} onClick={takeOff}>
+          <Trash2 aria-hidden="true" className="size-5" />
+        </IconButton>
+      </div>
+    </li>
+  );
+}
+
+function AddPiece({ job, cables, first }: { job: string; cables: readonly Cable[]; first: boolean }) {
+  const [name, setName] = useState("");
+  const [problem, setProblem] = useState("");
+  const [cableId, setCable] = useState(cables[0]?.id ?? "");
+  const { prefs } = usePrefs();
+  const router = useRouter();
+  const add = async (event: FormEvent) => {
+    event.preventDefault();
+    const cable = cables.find(({ id }) => id === cableId);
+    const [core] = cable?.cores ?? [];
+    if (!cable || !core) return;
+    if (name.trim() === "") return setProblem("A piece has a name: from where to where, or its number.");
+    const answer = await post(`/api/v1/jobs/${job}`, zPiecesAnswer, {
+      pieces: [{ plan: z.encode(zPiecePlan, newPlan(name.trim(), cable, core)) }],
+      by: prefs.person,
+    });
+    const [piece] = answer.ok ? answer.value.pieces : [];
+    if (piece) router.push(`/jobs/${job}/${piece.id}`);
+    else if (!answer.ok) setProblem(answer.problem.message);
+  };
+  return (
+    <form onSubmit={add} className="no-print mt-4 grid max-w-4xl items-end gap-3 sm:grid-cols-[1fr_1fr_auto]">
+      <Field
+        title="New piece"
+        value={name}
+        maxLength={200}
+        problem={problem}
+        onChange={({ target }) => {
+          setName(target.value);
+          setProblem("");
+        }}
+      />
+      <Select
+        title="Its cable"
+        value={cableId}
+        options={cables.map(({ id, name: title }) => ({ id, name: title }))}
+        onPick={setCable}
+      />
+      <Button look={first ? "next" : "strong"} type="submit">
+        Add it
+      </Button>
+    </form>
+  );
+}

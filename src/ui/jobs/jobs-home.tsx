@@ -1,0 +1,84 @@
+"use client";
+
+import Link from "next/link";
+import { useRouter } from "next/navigation";
+import { type FormEvent, useState } from "react";
+import type { z } from "zod";
+import { zIdAnswer, type zJobsAnswer } from "@/core";
+import { Button } from "../controls/button";
+import { Field } from "../controls/field";
+import { PageLink } from "../controls/page-link";
+import { post } from "../http/http";
+import { usePrefs } from "../prefs/prefs-context";
+import { LocalTime } from "../words/local-time";
+
+interface JobsHomeProps extends z.output<typeof zJobsAnswer> {
+  /** Whether it is not the newest page. */
+  readonly further: boolean;
+}
+
+/** Every job, newest first, and how one is begun. */
+export function JobsHome({ rows, next, further }: JobsHomeProps) {
+  return (
+    <main className="min-w-0 flex-1 px-4 py-5 sm:px-6">
+      <h1 className="font-bold text-2xl">Jobs</h1>
+      <p className="max-w-prose text-soft">
+        The pieces of cable a site needs, side to side, and what each must be cut to.
+      </p>
+      <NewJob first={rows.length === 0 && !further} />
+      <ul className="mt-4 grid gap-2 lg:grid-cols-2">
+        {rows.map(({ id, name, createdAt, pieces }) => (
+          <li key={id} className="min-w-0">
+            <Link
+              href={`/jobs/${id}`}
+              className="block min-h-16 rounded-lg border border-line bg-raised px-4 py-2 hover:border-ink"
+            >
+              <span className="block truncate font-bold text-lg">{name}</span>
+              <span className="block truncate text-soft">
+                {pieces} {pieces === 1 ? "piece" : "pieces"} · begun <LocalTime iso={createdAt} />
+              </span>
+            </Link>
+          </li>
+        ))}
+      </ul>
+      {(further || next) && (
+        <nav aria-label="Pages" className="mt-4 flex items-center gap-3">
+          {further && <PageLink href="/jobs" name="Newest" />}
+          {next && <PageLink href={`/jobs?${new URLSearchParams({ before: next })}`} name="Older" />}
+        </nav>
+      )}
+    </main>
+  );
+}
+
+function NewJob({ first }: { first: boolean }) {
+  const [name, setName] = useState("");
+  const [problem, setProblem] = useState("");
+  const { prefs } = usePrefs();
+  const router = useRouter();
+  const begin = async (event: FormEvent) => {
+    event.preventDefault();
+    if (name.trim() === "") return setProblem("A job has a name: the site, the ring, the street.");
+    const answer = await post("/api/v1/jobs", zIdAnswer, { name, by: prefs.person });
+    if (answer.ok) router.push(`/jobs/${answer.value.id}`);
+    else setProblem(answer.problem.message);
+  };
+  return (
+    <form onSubmit={begin} className="mt-4 flex max-w-xl flex-wrap items-end gap-2">
+      <Field
+        title={first ? "No job yet. What is the first called?" : "New job"}
+        value={name}
+        maxLength={200}
+        problem={problem}
+        onChange={({ target }) => {
+          setName(target.value);
+          setProblem("");
+        }}
+        className="min-w-0 flex-1 basis-56"
+      />
+      <Button look={first ? "next" : "strong"} type="submit">
+        Begin
+      </Button>
+    </form>
+  );
+}

@@ -1,0 +1,234 @@
+"use client";
+
+import { Minus, Plus, Trash2 } from "lucide-react";
+import { type Length, type Loop, type PiecePlan, type SideName, STRETCHES, type Stretch } from "@/core";
+import { Button } from "../controls/button";
+import { Select } from "../controls/select";
+import { FigureField } from "./figure-field";
+import { metresText, readCount, readMetres } from "./metres";
+
+type Change = (make: (before: PiecePlan) => PiecePlan) => boolean;
+
+const METRES = "Metres, as 212.04, and none below nothing.";
+
+const asIs = (text: string): string => text;
+const named = (text: string): string | null => (text.length <= 200 ? text.trim() : null);
+const percent = (text: string): number | null => {
+  const value = Number(text.trim().replace(",", "."));
+  return text.trim() !== "" && value >= 0 && value <= 100 ? value : null;
+};
+
+function Metres({
+  title,
+  value,
+  onTake,
+}: {
+  title: string;
+  value: Length;
+  onTake: (value: Length) => boolean;
+}) {
+  return (
+    <FigureField
+      title={title}
+      value={value}
+      text={metresText}
+      read={readMetres}
+      asks={METRES}
+      onTake={onTake}
+    />
+  );
+}
+
+/** A procedure that goes on the piece's cable. */
+export interface SideStyle {
+  readonly id: string;
+  readonly name: string;
+}
+
+interface SideEditorProps {
+  readonly plan: PiecePlan;
+  readonly side: SideName;
+  readonly styles: readonly SideStyle[];
+  readonly change: Change;
+}
+
+/** What is done at one side. */
+export function SideEditor({ plan, side, styles, change }: SideEditorProps) {
+  const at = plan.sides[side];
+  const set = (changed: Partial<PiecePlan["sides"]["A"]>) =>
+    change((before) => ({
+      ...before,
+      sides: { ...before.sides, [side]: { ...before.sides[side], ...changed } },
+    }));
+  return (
+    <div className="grid gap-3">
+      <FigureField
+        title="Where it is"
+        value={at.place}
+        text={asIs}
+        read={named}
+        asks="At most 200 letters."
+        onTake={(place) => set({ place })}
+      />
+      <Select
+        title="Ended by"
+        value={at.procedure ?? ""}
+        empty="not ended here"
+        options={styles}
+        onPick={(id) => {
+          set({
+            procedure: id === "" ? null : id,
+            choices: {},
+            ...(at.ends === 0 && id !== "" ? { ends: 1 } : {}),
+          });
+        }}
+      />
+      <div className="grid grid-cols-2 gap-3">
+        <FigureField
+          title="Ends here"
+          value={at.ends}
+          text={String}
+          read={(text) => readCount(text, 6_912)}
+          asks="A whole number."
+          onTake={(ends) => set({ ends })}
+        />
+        <FigureField
+          title="Tries to spare"
+          value={at.retries}
+          text={String}
+          read={(text) => readCount(text, 50)}
+          asks="A whole number, at most 50."
+          onTake={(retries) => set({ retries })}
+        />
+        <Metres title="Entry path, m" value={at.entry} onTake={(entry) => set({ entry })} />
+        <Metres title="Cut square, m" value={at.squaring} onTake={(squaring) => set({ squaring })} />
+        <Metres title="Pulling grip, m" value={at.grip} onTake={(grip) => set({ grip })} />
+      </div>
+    </div>
+  );
+}
+
+interface StretchEditorProps {
+  readonly stretch: Stretch;
+  readonly at: number;
+  readonly change: Change;
+}
+
+/** A stretch of the route. */
+export function StretchEditor({ stretch, at, change }: StretchEditorProps) {
+  const set = (changed: Partial<Stretch>) =>
+    change((before) => ({
+      ...before,
+      route: before.route.map((one, i) => (i === at ? { ...one, ...changed } : one)),
+    }));
+  const drop = () =>
+    change((before) => ({
+      ...before,
+      route: before.route.filter((_, i) => i !== at),
+      loops: before.loops.map((loop) => (loop.after > at ? { ...loop, after: loop.after - 1 } : loop)),
+    }));
+  return (
+    <div className="grid gap-3">
+      <Select
+        title="How it lies"
+        value={stretch.kind}
+        options={STRETCHES.map((kind) => ({ id: kind, name: kind }))}
+        onPick={(id) => {
+          const kind = STRETCHES.find((one) => one === id);
+          if (kind) set({ kind, sag: kind === "span" ? stretch.sag : null });
+        }}
+      />
+      <FigureField
+        title="Name"
+        value={stretch.name}
+        text={asIs}
+        read={named}
+        asks="At most 200 letters."
+        onTake={(name) => set({ name })}
+      />
+      <div className="grid grid-cols-2 gap-3">
+        <Metres title="Length, m" value={stretch.length} onTake={(length) => set({ length })} />
+        <FigureField
+          title="Allowance, %"
+          value={stretch.allowancePct}
+          text={String}
+          read={percent}
+          asks="A percentage from 0 to 100."
+          onTake={(allowancePct) => set({ allowancePct })}
+        />
+        {stretch.kind === "span" && (
+          <FigureField
+            title="Sag, m"
+            value={stretch.sag}
+            text={(sag) => (sag === null ? "" : metresText(sag))}
+            read={readMetres}
+            asks={METRES}
+            onTake={(sag) => set({ sag })}
+          />
+        )}
+      </div>
+      <Button look="quiet" onClick={drop}>
+        <Trash2 aria-hidden="true" className="size-4" /> Take this stretch out
+      </Button>
+    </div>
+  );
+}
+
+interface LoopEditorProps {
+  readonly plan: PiecePlan;
+  readonly loop: Loop;
+  readonly at: number;
+  readonly change: Change;
+}
+
+/** Cable stored in turns. */
+export function LoopEditor({ plan, loop, at, change }: LoopEditorProps) {
+  const set = (changed: Partial<Loop>) =>
+    change((before) => ({
+      ...before,
+      loops: before.loops.map((one, i) => (i === at ? { ...one, ...changed } : one)),
+    }));
+  const places = ["side A", ...plan.route.map(({ name, kind }, i) => `${name || kind} (${i + 1})`)];
+  return (
+    <div className="grid gap-3">
+      <div className="flex items-center gap-3">
+        <Button
+          aria-label="One turn less"
+          disabled={loop.turns === 0}
+          onClick={() => set({ turns: loop.turns - 1 })}
+        >
+          <Minus aria-hidden="true" className="size-5" />
+        </Button>
+        <output aria-label="Turns" className="figures min-w-24 text-center font-bold text-2xl">
+          {loop.turns} {loop.turns === 1 ? "turn" : "turns"}
+        </output>
+        <Button aria-label="One turn more" onClick={() => set({ turns: loop.turns + 1 })}>
+          <Plus aria-hidden="true" className="size-5" />
+        </Button>
+      </div>
+      <FigureField
+        title="Name"
+        value={loop.name}
+        text={asIs}
+        read={named}
+        asks="At most 200 letters."
+        onTake={(name) => set({ name })}
+      />
+      <Metres title="Once round, m" value={loop.perimeter} onTake={(perimeter) => set({ perimeter })} />
+      <Select
+        title="It lies after"
+        value={String(loop.after)}
+        options={places.map((name, i) => ({ id: String(i), name }))}
+        onPick={(id) => {
+          set({ after: Number(id) });
+        }}
+      />
+      <Button
+        look="quiet"
+        onClick={() => change((before) => ({ ...before, loops: before.loops.filter((_, i) => i !== at) }))}
+      >
+        <Trash2 aria-hidden="true" className="size-4" /> Take this loop out
+      </Button>
+    </div>
+  );
+}

@@ -1,0 +1,21 @@
+import Link from "next/link";
+
+interface PieceTroubleProps {
+  readonly job: { readonly id: string; readonly name: string };
+  readonly name: string;
+  readonly says: string;
+}
+
+/** A piece that cannot be worked out any more: why, and the way back. */
+export const PieceTrouble = ({ job, name, says }: PieceTroubleProps) => (
+  <main className="min-w-0 flex-1 px-4 py-5 sm:px-6">
+    <h1 className="font-bold text-2xl">{name}</h1>
+    <p className="mt-3 max-w-prose text-lg">
+      What it needs cannot be told: {says} Its plan is kept as it was. Put what is missing back on the shelf,
+      or plan the piece anew.
+    </p>
+    <Link href={`/jobs/${job.id}`} className="mt-3 inline-block min-h-12 underline">
+      Back to {job.name}
+    </Link>
+  </main>
+);

@@ -1,0 +1,208 @@
+"use client";
+
+import { Undo2 } from "lucide-react";
+import Link from "next/link";
+import { useCallback, useState } from "react";
+import { useHotkeys } from "react-hotkeys-hook";
+import { type Cable, mm, type Need, type PieceParts, type PiecePlan, type SideSheet } from "@/core";
+import { Button } from "../controls/button";
+import { feetText, figuresText, metresText } from "./metres";
+import { LoopEditor, SideEditor, type SideStyle, StretchEditor } from "./part-editor";
+import { PieceBand } from "./piece-band";
+import { keyOf } from "./piece-drawing";
+import { RetryCurve } from "./retry-curve";
+import { usePlan } from "./use-plan";
+
+interface PieceViewProps {
+  readonly job: { readonly id: string; readonly name: string };
+  readonly piece: string;
+  readonly revision: number;
+  readonly plan: PiecePlan;
+  readonly cable: Cable;
+  /** Each procedure that goes on this cable, with what of its sheet a plan is worked out from. */
+  readonly styles: readonly (SideStyle & { readonly sheet: SideSheet })[];
+}
+
+/** One piece as it is planned: its band, what it needs as a list that adds up, and the cut. */
+export function PieceView({ job, piece, revision, plan: initial, cable, styles }: PieceViewProps) {
+  const parts = useCallback(
+    (plan: PiecePlan): PieceParts => {
+      const sheetOf = (id: string | null) => styles.find((one) => one.id === id)?.sheet ?? null;
+      return { cable, sheets: { A: sheetOf(plan.sides.A.procedure), B: sheetOf(plan.sides.B.procedure) } };
+    },
+    [cable, styles],
+  );
+  const { plan, needs, change, undo, mayUndo, problem, kept, again } = usePlan({
+    piece,
+    revision,
+    plan: initial,
+    parts,
+  });
+  const [picked, setPicked] = useState("A");
+  const [pointed, setPointed] = useState<string | null>(null);
+  useHotkeys("z", undo, [undo]);
+  const at = needs.items.find((need) => keyOf(need) === picked) ?? needs.items[0];
+  const addStretch = () => {
+    if (
+      change((before) => ({
+        ...before,
+        route: [...before.route, { kind: "duct", name: "", length: mm(10_000), allowancePct: 2, sag: null }],
+      }))
+    )
+      setPicked(`route ${plan.route.length}`);
+  };
+  const addLoop = () => {
+    const around = mm(Math.ceil((2 * Math.PI * needs.bend.atRest) / 100_000) * 100);
+    if (
+      change((before) => ({
+        ...before,
+        loops: [...before.loops, { name: "", after: before.route.length, turns: 1, perimeter: around }],
+      }))
+    )
+      setPicked(`loop ${plan.loops.length}`);
+  };
+  return (
+    <main className="min-w-0 flex-1">
+      <header className="flex flex-wrap items-center gap-x-4 gap-y-1 px-4 py-2 sm:px-6">
+        <h1 className="min-w-0 truncate font-bold text-xl">{plan.name}</h1>
+        <p className="mr-auto min-w-0 truncate text-soft">
+          {cable.name} ·{" "}
+          <Link href={`/jobs/${job.id}`} className="underline">
+            {job.name}
+          </Link>
+        </p>
+        <p role="status" className={kept.now === "refused" ? "font-bold text-out" : "text-soft"}>
+          {kept.now === "kept" ? "Kept" : kept.now === "keeping" ? "Keeping …" : "Not kept"}
+        </p>
+        <Button look="quiet" disabled={!mayUndo} onClick={undo}>
+          <Undo2 aria-hidden="true" className="size-4" /> Undo
+        </Button>
+      </header>
+      <PieceBand cable={cable} needs={needs} lit={pointed ?? picked} onPoint={setPointed} />
+      {kept.now === "refused" && (
+        <p role="alert" className="mx-4 mt-3 rounded-md border-2 border-out px-3 py-2 sm:mx-6">
+          <strong>The last change is not kept.</strong> {kept.says}{" "}
+          <Button look="text" onClick={kept.movedOn ? () => window.location.reload() : again}>
+            {kept.movedOn ? "Load it as it is now" : "Try again"}
+          </Button>
+        </p>
+      )}
+      {problem && (
+        <p role="alert" className="mx-4 mt-3 rounded-md border-2 border-out px-3 py-2 sm:mx-6">
+          <strong>That cannot be; nothing was changed.</strong> {problem}
+        </p>
+      )}
+      <div className="grid gap-6 px-4 py-4 sm:px-6 lg:grid-cols-[minmax(0,1.3fr)_minmax(0,1fr)_minmax(0,0.9fr)]">
+        <section aria-labelledby="needs" className="min-w-0">
+          <h2 id="needs" className="text-soft">
+            What it needs, metres
+          </h2>
+          <ul>
+            {needs.items.map((need) => (
+              <NeedRow
+                key={keyOf(need)}
+                need={need}
+                picked={keyOf(need) === (at && keyOf(at))}
+                lit={pointed === keyOf(need)}
+                onPick={() => setPicked(keyOf(need))}
+              />
+            ))}
+            <li className="flex gap-3 px-2 py-2 font-bold">
+              <span className="flex-1">exactly</span>
+              <span className="figures">{metresText(needs.exact)}</span>
+            </li>
+          </ul>
+          <div className="mt-1 flex flex-wrap gap-2">
+            <Button size="small" onClick={addStretch}>
+              Add a stretch
+            </Button>
+            <Button size="small" onClick={addLoop}>
+              Add a loop
+            </Button>
+          </div>
+        </section>
+        <section aria-labelledby="cut" className="min-w-0">
+          <h2 id="cut" className="font-bold text-lg">
+            Cut
+          </h2>
+          <p aria-live="polite" className="leading-none">
+            <span className="figures font-bold text-6xl">{metresText(needs.cut)}</span>
+            <span className="ml-2 text-2xl">m</span>
+          </p>
+          <p className="figures mt-1 text-inch">{feetText(needs.cut)}</p>
+          <p className="mt-1 text-soft text-sm">
+            Rests at no less than {metresText(needs.bend.atRest)} m radius, {metresText(needs.bend.underLoad)}{" "}
+            m under pull (
+            {needs.bend.of === "own" ? "its own sheet" : "by its diameter: its own sheet goes before"}
+            ).
+          </p>
+          <h2 className="mt-4 mb-2 font-bold text-lg">{at?.name}</h2>
+          {at && <PartEditor need={at} plan={plan} styles={styles} change={change} />}
+        </section>
+        <section aria-labelledby="tries" className="min-w-0">
+          <h2 id="tries" className="font-bold text-lg">
+            Tries to spare
+          </h2>
+          <RetryCurve
+            needs={needs}
+            plan={plan}
+            onPick={(retries) =>
+              change((before) => ({
+                ...before,
+                sides: {
+                  A: { ...before.sides.A, retries },
+                  B: { ...before.sides.B, retries },
+                },
+              }))
+            }
+          />
+        </section>
+      </div>
+    </main>
+  );
+}
+
+interface PartEditorProps {
+  readonly need: Need;
+  readonly plan: PiecePlan;
+  readonly styles: readonly SideStyle[];
+  readonly change: (make: (before: PiecePlan) => PiecePlan) => boolean;
+}
+
+function PartEditor({ need: { part }, plan, styles, change }: PartEditorProps) {
+  if (part.of === "side")
+    return <SideEditor key={part.side} plan={plan} side={part.side} styles={styles} change={change} />;
+  const [stretch, loop] = [plan.route[part.at], plan.loops[part.at]];
+  if (part.of === "route" && stretch)
+    return <StretchEditor key={`route ${part.at}`} stretch={stretch} at={part.at} change={change} />;
+  return part.of === "loop" && loop ? (
+    <LoopEditor key={`loop ${part.at}`} plan={plan} loop={loop} at={part.at} change={change} />
+  ) : null;
+}
+
+interface NeedRowProps {
+  readonly need: Need;
+  readonly picked: boolean;
+  readonly lit: boolean;
+  readonly onPick: () => void;
+}
+
+const NeedRow = ({ need, picked, lit, onPick }: NeedRowProps) => (
+  <li className="border-line border-b">
+    <button
+      type="button"
+      aria-pressed={picked}
+      onClick={onPick}
+      className={`flex min-h-12 w-full flex-wrap items-baseline gap-x-3 px-2 py-1 text-left ${picked || lit ? "bg-now-wash" : ""}`}
+    >
+      <span className="min-w-0 flex-1 truncate font-semibold">{need.name}</span>
+      <span className="figures font-bold">{metresText(need.length)}</span>
+      <span className="w-full text-soft text-sm">
+        {figuresText(need)}
+        {need.figures.some(({ representative }) => representative) && (
+          <span className="ml-1 underline decoration-dotted">check the sheet</span>
+        )}
+      </span>
+    </button>
+  </li>
+);

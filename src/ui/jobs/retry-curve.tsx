@@ -1,0 +1,105 @@
+"use client";
+
+import { scaleLinear, scaleLog } from "d3-scale";
+import type { PieceNeeds, PiecePlan } from "@/core";
+import { chanceText, metresText } from "./metres";
+
+const WIDTH = 300;
+const HEIGHT = 150;
+const LEFT = 52;
+const LEAST = 1e-4;
+
+interface RetryCurveProps {
+  readonly needs: PieceNeeds;
+  readonly plan: PiecePlan;
+  readonly onPick: (retries: number) => void;
+}
+
+/** How likely it is to fall short with so many tries to spare, and what each of them costs in cable. */
+export function RetryCurve({ needs: { curve, enough, cut }, plan, onPick }: RetryCurveProps) {
+  if (curve.length === 0)
+    return (
+      <p className="text-soft">Say what ends a side, and how many: then what tries cost is told here.</p>
+    );
+  const x = scaleLinear([0, curve.length - 1], [LEFT, WIDTH - 12]);
+  const y = scaleLog([LEAST, 1], [HEIGHT - 22, 10]).clamp(true);
+  const chosen = Math.min(plan.sides.A.retries, plan.sides.B.retries);
+  return (
+    <div>
+      <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} className="w-full max-w-96" aria-hidden="true">
+        {[1, 0.1, 0.01, 0.001].map((at) => (
+          <g key={at}>
+            <line x1={LEFT} x2={WIDTH} y1={y(at)} y2={y(at)} stroke="var(--line)" />
+            <text x={LEFT - 6} y={y(at) + 4} textAnchor="end" className="figures fill-soft text-xs">
+              {at * 100} %
+            </text>
+          </g>
+        ))}
+        <line
+          x1={LEFT}
+          x2={WIDTH}
+          y1={y(plan.risk)}
+          y2={y(plan.risk)}
+          stroke="var(--now)"
+          strokeDasharray="4 3"
+        />
+        <polyline
+          points={curve.map(({ retries, short }) => `${x(retries)},${y(short)}`).join(" ")}
+          fill="none"
+          stroke="var(--ink)"
+          strokeWidth="2"
+        />
+        {curve.map(({ retries, short }) => (
+          <circle
+            key={retries}
+            cx={x(retries)}
+            cy={y(short)}
+            r={retries === chosen ? 6 : 4}
+            fill={retries === chosen ? "var(--now)" : "var(--ink)"}
+          />
+        ))}
+      </svg>
+      <table className="w-full text-sm">
+        <caption className="pb-1 text-left text-soft">
+          Chance that any end comes out short, by tries to spare at both sides
+        </caption>
+        <thead className="sr-only">
+          <tr>
+            <th>Tries</th>
+            <th>Chance</th>
+            <th>Cut</th>
+          </tr>
+        </thead>
+        <tbody>
+          {curve.slice(0, 5).map((one) => (
+            <tr key={one.retries} className={one.retries === enough ? "font-bold" : ""}>
+              <td>
+                <button
+                  type="button"
+                  className="min-h-9 w-full text-left underline"
+                  onClick={() => onPick(one.retries)}
+                >
+                  {one.retries} {one.retries === 1 ? "try" : "tries"}
+                </button>
+              </td>
+              <td className="figures">{chanceText(one.short)}</td>
+              <td className="figures text-right">
+                {one.cut === cut
+                  ? "as planned"
+                  : `${one.cut > cut ? "+" : "−"}${metresText(Math.abs(one.cut - cut))} m`}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className="mt-1 text-soft text-sm">
+        {enough === null
+          ? `Even ${curve.length - 1} tries leave more than ${chanceText(plan.risk)}.`
+          : `${enough} ${enough === 1 ? "is" : "are"} enough for ${chanceText(plan.risk)}.`}{" "}
+        {"p" in plan.yield
+          ? `Counted with ${(plan.yield.p * 100).toFixed(0)} % good at first, as stated.`
+          : `Counted from ${plan.yield.good} good of ${plan.yield.tried}.`}
+      </p>
+    </div>
+  );
+}

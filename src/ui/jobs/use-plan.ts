@@ -1,0 +1,100 @@
+"use client";
+
+import { useCallback, useMemo, useRef, useState } from "react";
+import { z } from "zod";
+import {
+  type PieceNeeds,
+  type PieceParts,
+  type PiecePlan,
+  pieceNeeds,
+  problemOf,
+  zPiecePlan,
+  zRevisionAnswer,
+} from "@/core";
+import { post } from "../http/http";
+import { usePrefs } from "../prefs/prefs-context";
+
+/** How it stands with what was changed last. */
+export type Kept =
+  | { readonly now: "kept" | "keeping" }
+  | { readonly now: "refused"; readonly says: string; readonly movedOn: boolean };
+
+interface Start {
+  readonly piece: string;
+  readonly revision: number;
+  readonly plan: PiecePlan;
+  readonly parts: (plan: PiecePlan) => PieceParts;
+}
+
+/**
+ * A piece's plan under the pen: what cannot be is told and changes nothing; what can be is worked out at once, kept on the
+ * server as its next revision, and taken back one change at a time.
+ */
+export function usePlan({ piece, revision, plan: initial, parts }: Start) {
+  const { prefs } = usePrefs();
+  const [history, setHistory] = useState<readonly PiecePlan[]>([initial]);
+  const [problem, setProblem] = useState<string | null>(null);
+  const [kept, setKept] = useState<Kept>({ now: "kept" });
+  const plan = history.at(-1) ?? initial;
+  const needs: PieceNeeds = useMemo(() => pieceNeeds(plan, parts(plan)), [plan, parts]);
+  const basis = useRef(revision);
+  const waiting = useRef<PiecePlan | null>(null);
+  const sending = useRef(false);
+
+  const keep = useCallback(
+    async (next: PiecePlan) => {
+      waiting.current = next;
+      setKept({ now: "keeping" });
+      if (sending.current) return;
+      sending.current = true;
+      while (waiting.current) {
+        const sent: PiecePlan = waiting.current;
+        waiting.current = null;
+        const answer = await post(`/api/v1/pieces/${piece}`, zRevisionAnswer, {
+          basis: basis.current,
+          plan: z.encode(zPiecePlan, sent),
+          by: prefs.person,
+        });
+        if (answer.ok) basis.current = answer.value.revision;
+        else {
+          waiting.current = null;
+          sending.current = false;
+          const { code, message } = answer.problem;
+          return setKept({ now: "refused", says: message, movedOn: code === "moved-on" });
+        }
+      }
+      sending.current = false;
+      setKept({ now: "kept" });
+    },
+    [piece, prefs.person],
+  );
+
+  const change = useCallback(
+    (make: (before: PiecePlan) => PiecePlan): boolean => {
+      const next = make(plan);
+      try {
+        pieceNeeds(next, parts(next));
+      } catch (error) {
+        const said = problemOf(error);
+        if (!said) throw error;
+        setProblem(said.message);
+        return false;
+      }
+      setProblem(null);
+      setHistory((before) => [...before, next]);
+      void keep(next);
+      return true;
+    },
+    [plan, parts, keep],
+  );
+
+  const undo = useCallback(() => {
+    const before = history.at(-2);
+    if (!before) return;
+    setProblem(null);
+    setHistory((all) => all.slice(0, -1));
+    void keep(before);
+  }, [history, keep]);
+
+  return { plan, needs, change, undo, mayUndo: history.length > 1, problem, kept, again: () => keep(plan) };
+}
