@@ -74,23 +74,31 @@ export function ensureBuild() {
   return true;
 }
 
-const BROWSERS = ["/usr/bin/chromium", "/usr/bin/chromium-browser"];
+/** Draws the same pages without a window's parts, in three quarters of the time. */
+const SHELL = "/usr/bin/chromium-headless-shell";
+const BROWSERS = [SHELL, "/usr/bin/chromium", "/usr/bin/chromium-browser"];
 
 const browser = () => BROWSERS.find((path) => existsSync(path));
 
-/** The path of a Chromium: CHROMIUM, or the system's, installed from Debian's packages where that may be done. */
+/**
+ * The path of a Chromium: CHROMIUM, or the system's, installed from Debian's packages where there is none and that may be
+ * done; where machines test, the quicker one is installed beside another.
+ */
 export function ensureChromium() {
-  const { CHROMIUM } = process.env;
+  const { CHROMIUM, CI } = process.env;
   if (CHROMIUM && existsSync(CHROMIUM)) return CHROMIUM;
-  if (!browser() && process.getuid?.() === 0 && existsSync("/usr/bin/apt-get")) {
+  const wanted = CI ? !existsSync(SHELL) : !browser();
+  if (wanted && process.getuid?.() === 0 && existsSync("/usr/bin/apt-get")) {
     console.error("Installing Chromium from Debian's packages …");
     const quiet = { stdio: ["ignore", "ignore", "inherit"], env: { DEBIAN_FRONTEND: "noninteractive" } };
     run("apt-get", ["update", "-qq"], quiet);
-    run("apt-get", ["install", "-y", "-qq", "--no-install-recommends", "chromium"], quiet);
+    run("apt-get", ["install", "-y", "-qq", "--no-install-recommends", "chromium-headless-shell"], quiet);
   }
   const path = browser();
   if (!path)
-    fail("No Chromium found: install Debian's package chromium, or set CHROMIUM to the path of one.");
+    fail(
+      "No Chromium found: install Debian's package chromium-headless-shell, or set CHROMIUM to the path of one.",
+    );
   return path;
 }
 
