@@ -4,6 +4,7 @@ import { endState, personNamed } from "@/core";
 import { aimsOf } from "@/service/aims";
 import { benchPage } from "@/service/bench";
 import { getEnd } from "@/service/ends";
+import { getJob, jobsPage } from "@/service/jobs";
 import { ledgerPage } from "@/service/ledger";
 import { library } from "@/service/library";
 import { people } from "@/service/people";
@@ -19,9 +20,9 @@ describe("the Quillmere demo", () => {
     expect(new Set(rows.map(({ result }) => result))).toEqual(
       new Set(["in", "out", "unsure", "unmeasured", "cut-off"]),
     );
-    expect(new Set(rows.map(({ style }) => style)).size).toBe(7);
+    expect(new Set(rows.map(({ style }) => style)).size).toBe(10);
   });
-  it("leaves two ends half done at the bench, one at a measure step, and a batch", () => {
+  it("leaves ends half done at the bench, one at a measure step, one of a piece, and a batch", () => {
     const all = benchPage(store, {}).rows;
     expect(all.filter(({ batch }) => batch).map(({ count }) => count)).toEqual([12]);
     const steps = all
@@ -30,7 +31,15 @@ describe("the Quillmere demo", () => {
         const { sheet, events } = getEnd(store, id);
         return sheet.lines[endState(events).at]?.step.kind;
       });
-    expect(steps).toEqual(["mark", "measure"]);
+    expect(steps).toEqual(["mark", "measure", "cleave"]);
+  });
+  it("has a job with ends made, failed and at the bench, and a place without any slack left", () => {
+    const [row] = jobsPage(store, {}).rows;
+    const { progress, pieces } = getJob(store, row?.id ?? "");
+    expect(progress).toMatchObject({ in: expect.any(Number), "cut-off": 3, bench: 1 });
+    expect((progress.in ?? 0) + (progress.unmeasured ?? 0)).toBeGreaterThan(10);
+    const out = pieces.flatMap(({ plan }) => Object.values(plan.sides).filter(({ slack }) => slack === 0));
+    expect(out).toHaveLength(1);
   });
   it("has figures of the user's own, and an end that was tried again", () => {
     const own = library(store).procedures.filter(({ source }) => source.kind === "own");

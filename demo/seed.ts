@@ -10,6 +10,7 @@ import {
   figuresToConfirm,
   judgementOf,
   mustHoldAt,
+  parseAddress,
   type RunSheet,
   resolved,
   retriesOffered,
@@ -24,6 +25,7 @@ import { getBatch, startBatch } from "@/service/batches";
 import { addEvents, getEnd, startEnd } from "@/service/ends";
 import { addPieces, newJob } from "@/service/jobs";
 import { addPerson } from "@/service/people";
+import { beginPlaces } from "@/service/places";
 import { confirmFigures } from "@/service/shelf";
 import { addStudy } from "@/service/studies";
 import { openStore } from "@/store/database";
@@ -38,23 +40,26 @@ const zBase = {
   cable: z.string(),
   core: z.string(),
   choices: z.record(z.string(), z.string()).default({}),
+  /** Where it is made, of a piece of a job in the order they are planned; without it, it is an end by itself. */
+  at: z.object({ job: z.string(), piece: z.int(), side: z.enum(["A", "B"]), address: z.string() }).optional(),
 };
+const zMade = z.object({
+  ...zBase,
+  by: z.int(),
+  off: z.record(z.string(), z.number()),
+  skip: z.array(z.string()).default([]),
+  /** Looks that were bad the first time, by judgement: the answer seen. */
+  bad: z.record(z.string(), z.string()).default({}),
+  outcome: z.enum(["kept", "cut-off"]).default("kept"),
+  /** What was out was redone by the recommended way before going on. */
+  reworked: z.boolean().default(false),
+});
 const zDemo = z.object({
   people: z.array(z.string()),
   /** `off` says by how many micrometres a length was made off its nominal. */
-  ends: z.array(
-    z.object({
-      ...zBase,
-      by: z.int(),
-      off: z.record(z.string(), z.number()),
-      skip: z.array(z.string()).default([]),
-      /** Looks that were bad the first time, by judgement: the answer seen. */
-      bad: z.record(z.string(), z.string()).default({}),
-      outcome: z.enum(["kept", "cut-off"]).default("kept"),
-      /** What was out was redone by the recommended way before going on. */
-      reworked: z.boolean().default(false),
-    }),
-  ),
+  ends: z.array(zMade),
+  /** Ends of the pieces that are planned. */
+  placed: z.array(zMade),
   /** Ends alike, one fibre after the other, by one hand: what its aim is told from. */
   series: z.array(z.object({ ...zBase, by: z.int(), off: z.record(z.string(), z.number()), count: z.int() })),
   /** One piece measured again and again, in millimetres. */
@@ -134,24 +139,26 @@ export function seed(store: Store, text: string, now = new Date()): void {
     eventsOf: (sheet: RunSheet) => EventInput[],
   ) => {
     const id = uuidFrom(key, NAMESPACE);
-    startEnd(actOn(store, at), {
-      id,
-      cable: end.cable,
-      procedure: end.style,
-      core: end.core,
-      choices: end.choices,
-    });
+    const style = { procedure: end.style, choices: end.choices };
+    if (end.at)
+      beginPlaces(actOn(store, at), uuidFrom(`piece ${end.at.job} ${end.at.piece}`, NAMESPACE), {
+        id,
+        side: end.at.side,
+        addresses: [parseAddress(end.at.address)],
+        style,
+      });
+    else startEnd(actOn(store, at), { id, cable: end.cable, core: end.core, ...style });
     const { sheet } = getEnd(store, id);
     const threaded = sheet.parts.map(({ id: part }): EventInput => ({ kind: "thread", part, on: true }));
     const all: EventInput[] = [
-      { kind: "label", job: end.job, label: end.label },
+      ...(end.at ? [] : [{ kind: "label" as const, job: end.job, label: end.label }]),
       ...threaded,
       ...eventsOf(sheet),
     ];
     all.forEach((event, i) => {
       addEvents(actOn(store, new Date(at.getTime() + (i + 1) * 20_000)), id, {
         client: "demo",
-        after: i,
+        after: i + 1,
         events: [{ id: uuidFrom(`${key}/${i}`, NAMESPACE), event }],
       });
     });
@@ -167,7 +174,7 @@ export function seed(store: Store, text: string, now = new Date()): void {
       reworked: false,
     })),
   );
-  const made = [...series, ...demo.ends];
+  const made = [...series, ...demo.ends, ...demo.placed];
   made.forEach((end, n) => {
     const at = new Date(now.getTime() - (made.length - n) * 190 * MINUTE);
     work({ ...end, toStep: "" }, `end ${n}`, at, (sheet) => {

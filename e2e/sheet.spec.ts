@@ -31,10 +31,14 @@ test("a line pointed at lights its place on the band, and the band lights the li
   const flag = page.getByRole("button", { name: /^37\.0: buffer edge/ });
   const pole = flag.locator("circle");
   await expect(pole).toHaveAttribute("fill", "var(--ink)");
+  // Where a mouse rests, lines scroll through below it.
+  await page.mouse.move(150, 400);
   await row.focus();
   await expect(pole).toHaveAttribute("fill", "var(--now)");
   await flag.focus();
   await expect(row).toHaveClass(/bg-now-wash/);
+  await row.hover();
+  await expect(pole).toHaveAttribute("fill", "var(--now)");
 });
 
 test("every second mark says both from the end and further on", async ({ page }) => {

@@ -91,7 +91,7 @@ describe("what work opens onto", () => {
     const fits = (one: Cable) => proceduresFor(procedures, one, "9/125").map(({ id }) => id);
     expect(fits(fibre)).toEqual(fits(furcation));
     expect(fits(fibre)).toContain("stub-cam-crimp-900");
-    expect(fibre.name).toBe("tube 3 / fibre 7 of Stranded loose tube, 12 × 12, in a furcation tube");
+    expect(fibre.name).toBe("fibre of Stranded loose tube, 12 × 12, in a furcation tube");
   });
   it("leaves a sub-unit of a breakout cable a cord of its own, and a fibre of it its buffer", () => {
     const breakout = cable("breakout-2.0");

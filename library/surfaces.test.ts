@@ -62,7 +62,7 @@ const plain = (html: string): string =>
 
 const pageOf = (store: Store, id: string): string => {
   const { sheet, events } = getEnd(store, id);
-  const view = createElement(RecordView, { record: endRecord(store, id), sheet, events });
+  const view = createElement(RecordView, { record: endRecord(store, id), sheet, events, where: null });
   const inPeople = { initial: people(store), children: view };
   const inPrefs = { initial: readPrefs(undefined), children: createElement(PeopleProvider, inPeople) };
   return plain(renderToStaticMarkup(createElement(PrefsProvider, inPrefs)));

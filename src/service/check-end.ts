@@ -70,7 +70,11 @@ export function checkEnd(store: Store, row: EndRow, events: readonly ChainedRow[
 
 /** What the columns say beside the founding that is hashed. */
 function foundingOff(row: EndRow): EndFinding[] {
-  if (row.founding === null) return [];
+  // The first version knew no piece.
+  if (row.founding === null)
+    return row.piece === null && row.plan === null && row.side === null && row.address === null
+      ? []
+      : [{ what: "What it was started as was changed: it was an end by itself." }];
   const founding = zFounding.safeParse(parsed(row.founding));
   if (!founding.success)
     return [{ what: "Begun by a newer Arlent: kept, and read by that one.", note: true }];

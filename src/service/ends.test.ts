@@ -45,7 +45,7 @@ describe("starting an end", () => {
     const end = getEnd(store, id);
     expect(end.sheet.procedure).toMatchObject({
       id: "stub-cam-crimp-900",
-      revision: 3,
+      revision: 4,
       representative: true,
     });
     expect(end.sheet.procedure.source.kind).toBe("representative");
@@ -260,7 +260,7 @@ describe("the ledger", () => {
   it("leaves as JSON in millimetres, with whose figures and which instrument", () => {
     finish(8_600, "Ada", "2026-11-20T08:00:00Z");
     expect(ledgerJson(store, {})[0]).toMatchObject({
-      style: { revision: 3, figures: { kind: "representative" } },
+      style: { revision: 4, figures: { kind: "representative" } },
       lengths: expect.arrayContaining([
         expect.objectContaining({
           id: "cleave",

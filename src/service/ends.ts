@@ -1,7 +1,9 @@
 import { randomUUID } from "node:crypto";
 import { z } from "zod";
 import {
+  addressText,
   applied,
+  type Cable,
   check,
   compileRunSheet,
   type EndEvent,
@@ -25,8 +27,10 @@ import {
 import { keepDocument, keptSheet } from "@/store/documents";
 import { type EndRow, findEnd, insertEnd, updateEnd } from "@/store/ends";
 import { findEvent, insertEvent } from "@/store/events";
+import type { NewFounding } from "@/store/founding";
 import { canonical } from "@/store/hash";
 import { photoBytes } from "@/store/photos";
+import { planOf } from "@/store/plans";
 import { PROGRAM } from "@/store/program";
 import { project } from "@/store/projections";
 import { enter } from "@/store/register";
@@ -75,12 +79,26 @@ type Sheet = Omit<z.output<typeof zStart>, "id">;
 /** Looks a sheet's documents up and compiles it. @throws InputError for whatever does not go. */
 export function mustCompile(
   store: Store,
-  { cable: cableId, procedure: procedureId, revision, core, choices, rule, purpose }: Sheet,
+  { cable: cableId, procedure, revision, core, choices, rule, purpose }: Sheet,
 ) {
-  const { cables, procedures, tools } = wholeLibrary(store);
-  const cable = cables.find((one) => one.id === cableId);
-  const procedure = procedures.find((one) => one.id === procedureId);
+  const cable = wholeLibrary(store).cables.find((one) => one.id === cableId);
   if (!cable) throw new InputError("unknown-cable", `No cable called “${cableId}”.`, ["cable"]);
+  return { ...compiled(store, { cable, procedure, revision, core, choices }), rule, purpose };
+}
+
+/** A sheet of a cable, on the shelf or opened out of one. @throws InputError for whatever does not go. */
+export function compiled(
+  store: Store,
+  {
+    cable,
+    procedure: procedureId,
+    revision,
+    core,
+    choices,
+  }: Pick<Sheet, "procedure" | "revision" | "core" | "choices"> & { readonly cable: Cable },
+) {
+  const { procedures, tools } = wholeLibrary(store);
+  const procedure = procedures.find((one) => one.id === procedureId);
   if (!procedure)
     throw new InputError("unknown-procedure", `No connector style called “${procedureId}”.`, ["procedure"]);
   if (revision !== undefined && revision !== procedure.revision)
@@ -90,7 +108,7 @@ export function mustCompile(
       ["revision"],
     );
   const sheet = compileRunSheet({ procedure, cable, core, choices, tools });
-  return { cable, procedure, tools, sheet, rule, purpose };
+  return { cable, procedure, tools, sheet };
 }
 
 interface Begun {
@@ -99,16 +117,18 @@ interface Begun {
   readonly batch?: string | null;
   /** Place in its batch, counted from 0. */
   readonly place?: number | null;
+  /** The piece, the revision of its plan, and the place on it; none for an end by itself. */
+  readonly where?: NewFounding["where"];
 }
 
 /** Begins an end: keeps the very documents it is made by, and the sheet they compile to. */
 export function beginEnd(
   store: Store,
   { cable, procedure, tools, sheet, rule, purpose }: ReturnType<typeof mustCompile>,
-  { id, at, batch = null, place = null }: Begun,
+  { id, at, batch = null, place = null, where = null }: Begun,
 ): void {
   insertEnd(store, {
-    v: 2,
+    v: 3,
     id,
     at,
     purpose,
@@ -124,6 +144,7 @@ export function beginEnd(
     rule,
     batch,
     place,
+    where,
   });
   project(store, id, projectionsOf({ sheet, rule, purpose, events: [], verdicts: null }));
 }
@@ -171,9 +192,17 @@ export function getEnd(store: Store, id: string): End {
     result,
     verdicts,
     hash: row.lastHash,
+    where: madeAt(store, row),
     sheet: sheetOf(store, row),
     events: historyOf(store, row).events,
   };
+}
+
+/** Where an end was made, by the plan it was begun from. */
+function madeAt(store: Store, { piece, plan, side, address }: EndRow): End["where"] {
+  if (piece === null || plan === null || side === null || address === null) return null;
+  const name = planOf(store, piece, plan)?.name ?? "";
+  return { piece, name, plan, side, address: addressText(address) };
 }
 
 /** An end, or null when there is none by that id. */

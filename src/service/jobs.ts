@@ -7,29 +7,39 @@ import {
   InputError,
   type Job,
   misfits,
+  ontoCable,
+  optionsFor,
   type Piece,
   type PieceNeeds,
   type PieceParts,
   type PiecePlan,
+  type Procedure,
+  type Progress,
   pieceNeeds,
+  plannedEnds,
   problemOf,
   proceduresFor,
+  progressOf,
+  type Shelved,
   SIDES,
   type SideName,
+  type SideSheet,
   type zJobsAnswer,
   zName,
   zPiecePlan,
   zUuid,
 } from "@/core";
+import { yieldOf } from "@/store/ends";
 import {
   addPlan,
-  countPieces,
+  countPlanned,
   findJob,
   insertJob,
   jobsFrom,
   latestPlan,
   type PlanRow,
-  plansOf,
+  piecesFrom,
+  standingOf,
 } from "@/store/plans";
 import { wholeLibrary } from "@/store/shelf";
 import type { Store } from "@/store/store";
@@ -39,6 +49,9 @@ import { mustBeKnown } from "./signer";
 
 /** A page of the list of jobs. */
 export const JOBS_PAGE = 60;
+
+/** A page of a job's pieces. */
+export const PIECES_PAGE = 60;
 
 /** The most pieces one job holds. */
 export const MOST_PIECES = 2_000;
@@ -62,12 +75,30 @@ export const zSavePlan = z.strictObject({
   plan: zPiecePlan.nullable(),
 });
 
+const zWords = z
+  .string()
+  .max(200, "At most 200 letters to look for")
+  .optional()
+  .describe("Words that all stand in its name");
+
 export const zJobsQuery = z.strictObject({
+  words: zWords,
   before: z
     .string()
     .regex(/^[0-9TZ:.-]{1,40}~[0-9a-f-]{36}$/i, "The place to go on from is not one this list gave")
     .optional(),
 });
+
+export const zJobQuery = z.strictObject({
+  words: zWords,
+  after: z
+    .string()
+    .regex(/^\d{1,15}$/, "The place to go on from is not one this list gave")
+    .optional(),
+});
+
+/** What somebody typed to look for, word by word. */
+const wordsOf = (text = ""): string[] => text.split(/\s+/).filter(Boolean).slice(0, 12);
 
 /** Begins a job; asking again with the same id answers the same job. */
 export function newJob(act: Act, input: unknown): { id: string } {
@@ -82,60 +113,92 @@ export function newJob(act: Act, input: unknown): { id: string } {
 
 /** Jobs, newest first, a page at a time. @throws InputError for a query it cannot read. */
 export function jobsPage(store: Store, query: unknown): z.output<typeof zJobsAnswer> {
-  const [createdAt, id] = check(zJobsQuery, query).before?.split("~") ?? [];
-  const found = jobsFrom(store, createdAt && id ? { createdAt, id } : undefined, JOBS_PAGE + 1);
+  const { before, words } = check(zJobsQuery, query);
+  const [createdAt, id] = before?.split("~") ?? [];
+  const found = jobsFrom(
+    store,
+    createdAt && id ? { createdAt, id } : undefined,
+    wordsOf(words),
+    JOBS_PAGE + 1,
+  );
   const rows = found.slice(0, JOBS_PAGE);
   const last = rows.at(-1);
   return {
-    rows: rows.map((row) => ({
-      id: row.id,
-      name: row.name,
-      createdAt: row.createdAt,
-      pieces: countPieces(store, row.id),
-    })),
+    rows: rows.map((row) => {
+      const { pieces, ends } = countPlanned(store, row.id);
+      return {
+        id: row.id,
+        name: row.name,
+        createdAt: row.createdAt,
+        pieces,
+        progress: jobProgress(store, row.id, ends),
+      };
+    }),
     next: found.length > JOBS_PAGE && last ? `${last.createdAt}~${last.id}` : null,
   };
 }
 
-const pieceOf = ({ piece, revision, body }: PlanRow): Piece => ({
+/** How many places of a job stand how. */
+const jobProgress = (store: Store, job: string, planned: number): Progress =>
+  progressOf(planned, Object.fromEntries(standingOf(store, job).map(({ standing, n }) => [standing, n])));
+
+export const pieceOf = ({ piece, revision, body }: PlanRow): Piece => ({
   id: piece,
   revision,
   plan: check(zPiecePlan, JSON.parse(body ?? "null")),
 });
 
-/** A job with its pieces, in the order they came. @throws InputError `not-found`. */
-export function getJob(store: Store, id: string): Job {
+function mustFindJob(store: Store, id: string) {
   const job = findJob(store, id) ?? findJob(store, id.toLowerCase());
   if (!job) throw new InputError("not-found", `No job with the id “${id.slice(0, 60)}” is here.`, ["id"]);
+  return job;
+}
+
+/** A job with its pieces, in the order they came, a page at a time. @throws InputError `not-found`. */
+export function getJob(store: Store, id: string, query: unknown = {}): Job {
+  const { words, after } = check(zJobQuery, query);
+  const job = mustFindJob(store, id);
+  const looked = { words: wordsOf(words), after: after === undefined ? undefined : Number(after) };
+  const found = piecesFrom(store, job.id, looked, PIECES_PAGE + 1);
+  const rows = found.slice(0, PIECES_PAGE);
+  const { pieces, ends } = countPlanned(store, job.id);
   return {
     id: job.id,
     name: job.name,
     createdAt: job.createdAt,
-    pieces: plansOf(store, job.id).map(pieceOf),
+    count: pieces,
+    found: looked.words.length > 0 ? countPlanned(store, job.id, looked.words).pieces : pieces,
+    progress: jobProgress(store, job.id, ends),
+    pieces: rows.map(pieceOf),
+    next: found.length > PIECES_PAGE ? String(rows.at(-1)?.first) : null,
   };
 }
 
-export const findJobById = (store: Store, id: string): Job | null =>
-  findJob(store, id) ? getJob(store, id) : null;
+/** Every piece of a job, whatever their number. */
+export const allPieces = (store: Store, job: string): Piece[] =>
+  piecesFrom(store, job, { words: [], after: undefined }, MOST_PIECES).map(pieceOf);
+
+export const findJobById = (store: Store, id: string, query: unknown = {}): Job | null =>
+  findJob(store, id) ? getJob(store, id, query) : null;
 
 /** Adds pieces to a job, all or none; one already there by its id is answered as it is. @throws InputError. */
 export function addPieces(act: Act, job: string, input: unknown): readonly Piece[] {
   const { store, actor, now } = act;
   const { pieces } = check(zNewPieces, input);
-  pieces.forEach(({ plan }, i) => {
-    mustWork(store, plan, ["pieces", i, "plan"]);
-  });
+  const ends = pieces.map(({ plan }, i) => mustWork(store, plan, ["pieces", i, "plan"]));
   return inTransaction(store, () => {
     mustBeKnown(act);
-    const { id: found, pieces: there } = getJob(store, job);
-    if (there.length + pieces.length > MOST_PIECES)
+    const { id: found } = mustFindJob(store, job);
+    if (countPlanned(store, found).pieces + pieces.length > MOST_PIECES)
       throw new InputError("limit", `A job holds at most ${MOST_PIECES} pieces.`, ["pieces"]);
-    return pieces.map(({ id = randomUUID(), plan }) => {
+    return pieces.map(({ id = randomUUID(), plan }, i) => {
       if (!latestPlan(store, id))
         addPlan(store, {
           piece: id,
           job: found,
           revision: 1,
+          name: plan.name,
+          ends: ends[i] ?? 0,
           body: textOf(plan),
           at: now.toISOString(),
           by: actor,
@@ -157,7 +220,7 @@ const textOf = (plan: PiecePlan): string => JSON.stringify(z.encode(zPiecePlan, 
 export function savePlan(act: Act, piece: string, input: unknown): { id: string; revision: number } {
   const { store, actor, now } = act;
   const { basis, plan } = check(zSavePlan, input);
-  if (plan) mustWork(store, plan, ["plan"]);
+  const ends = plan ? mustWork(store, plan, ["plan"]) : 0;
   return inTransaction(store, () => {
     mustBeKnown(act);
     const latest = latestPlan(store, piece);
@@ -170,8 +233,16 @@ export function savePlan(act: Act, piece: string, input: unknown): { id: string;
         ["basis"],
       );
     const revision = basis + 1;
-    const body = plan && textOf(plan);
-    addPlan(store, { piece, job: latest.job, revision, body, at: now.toISOString(), by: actor });
+    addPlan(store, {
+      piece,
+      job: latest.job,
+      revision,
+      name: plan?.name ?? latest.name,
+      ends,
+      body: plan && textOf(plan),
+      at: now.toISOString(),
+      by: actor,
+    });
     return { id: piece, revision };
   });
 }
@@ -181,34 +252,48 @@ export function savePlan(act: Act, piece: string, input: unknown): { id: string;
  * does not go together.
  */
 export function partsOf(store: Store, plan: PiecePlan): PieceParts {
-  const { cables, procedures, tools } = wholeLibrary(store);
-  const cable = cables.find(({ id }) => id === plan.cable);
+  const { tools } = wholeLibrary(store);
+  const shelf = shelved(store);
+  const cable = shelf.cable(plan.cable);
   if (!cable) throw new InputError("unknown-cable", `No cable called “${plan.cable}”.`, ["cable"]);
-  const sheetAt = (side: SideName) => {
-    const { procedure: id, choices } = plan.sides[side];
-    if (id === null) return null;
-    const procedure = procedures.find((one) => one.id === id);
-    if (!procedure)
-      throw new InputError("unknown-procedure", `No procedure called “${id}”.`, ["sides", side, "procedure"]);
-    const [why] = misfits(procedure, cable, plan.core);
+  const fitting = (id: string, on: Cable, at: readonly string[]) => {
+    const procedure = shelf.procedure(id);
+    if (!procedure) throw new InputError("unknown-procedure", `No procedure called “${id}”.`, at);
+    const [why] = misfits(procedure, on, plan.core);
     if (why)
-      throw new InputError("does-not-fit", `${procedure.name} does not go on ${cable.name}. ${why.message}`, [
-        "sides",
-        side,
-        "procedure",
-      ]);
+      throw new InputError("does-not-fit", `${procedure.name} does not go on ${on.name}. ${why.message}`, at);
+    return procedure;
+  };
+  const sheetAt = (side: SideName) => {
+    const { procedure: id, choices, onto } = plan.sides[side];
+    if (id === null) return null;
+    const procedure = fitting(id, cable, ["sides", side, "procedure"]);
+    if (onto) fitting(onto.procedure, ontoCable(plan, side, cable, shelf), ["sides", side, "onto"]);
     return compileRunSheet({ procedure, cable, core: plan.core, choices, tools });
   };
   return { cable, sheets: { A: sheetAt("A"), B: sheetAt("B") } };
 }
 
-function mustWork(store: Store, plan: PiecePlan, at: readonly (string | number)[]): void {
+/** @returns how many ends are planned. @throws InputError for whatever makes the plan one that cannot be. */
+function mustWork(store: Store, plan: PiecePlan, at: readonly (string | number)[]): number {
   try {
-    pieceNeeds(plan, partsOf(store, plan));
+    const parts = partsOf(store, plan);
+    pieceNeeds(plan, parts);
+    const shelf = shelved(store);
+    return SIDES.reduce((sum, side) => sum + plannedEnds(plan, side, parts.cable, shelf).length, 0);
   } catch (error) {
     const problem = problemOf(error);
     throw problem ? new InputError(problem.code, problem.message, [...at, ...problem.path]) : error;
   }
+}
+
+/** What of the shelf a plan's places are found by. */
+export function shelved(store: Store): Shelved {
+  const { cables, procedures } = wholeLibrary(store);
+  return {
+    cable: (id) => cables.find((one) => one.id === id),
+    procedure: (id) => procedures.find((one) => one.id === id),
+  };
 }
 
 /** What a piece needs as it is planned, or why that cannot be told any more. */
@@ -224,9 +309,10 @@ export function needsOf(store: Store, plan: PiecePlan): { needs: PieceNeeds } | 
 
 /** A piece of a job with its cable, and why it cannot be worked out where it cannot; null where there is none. */
 export function findPiece(store: Store, job: string, piece: string) {
-  const found = findJobById(store, job);
-  const one = found?.pieces.find(({ id }) => id === piece);
-  if (!found || !one) return null;
+  const found = findJob(store, job);
+  const row = latestPlan(store, piece);
+  if (!found || !row || row.job !== found.id || row.body === null) return null;
+  const one = pieceOf(row);
   const told = needsOf(store, one.plan);
   return {
     job: { id: found.id, name: found.name },
@@ -236,24 +322,68 @@ export function findPiece(store: Store, job: string, piece: string) {
   };
 }
 
-/** Every procedure that goes on a piece's cable, with what of its sheet the plan is worked out from. */
-export function stylesFor(store: Store, { core, sides }: PiecePlan, cable: Cable) {
+/** A choice to be made at a side, with what can be had there. */
+const choicesOf = ({ choices }: Procedure, cable: Cable, core: string) =>
+  choices
+    .filter(({ school }) => !school)
+    .map((choice) => ({
+      id: choice.id,
+      name: choice.name,
+      usual: choice.default,
+      options: optionsFor(choice, cable, core).map(({ id, name }) => ({ id, name })),
+    }))
+    .filter(({ options }) => options.length > 1);
+
+/**
+ * Every procedure that goes on a piece's cable, with what of its sheet the plan is worked out from, what can be picked of
+ * it, and what goes on the elements it opens onto; and each side's own sheet, as it is picked.
+ */
+export function stylesFor(store: Store, plan: PiecePlan, cable: Cable) {
   const { procedures, tools } = wholeLibrary(store);
-  return proceduresFor(procedures, cable, core).flatMap((procedure) => {
-    const side = SIDES.find((name) => sides[name].procedure === procedure.id);
+  const { core, sides } = plan;
+  const shelf = shelved(store);
+  const sheetOf = (procedure: Procedure, choices: Readonly<Record<string, string>>): SideSheet | null => {
     try {
-      const { uses, procedure: of } = compileRunSheet({
-        procedure,
-        cable,
-        core,
-        choices: side ? sides[side].choices : {},
-        tools,
-      });
-      return [{ id: procedure.id, name: procedure.name, sheet: { uses, procedure: of } }];
+      const { uses, procedure: of } = compileRunSheet({ procedure, cable, core, choices, tools });
+      return { uses, procedure: of };
     } catch (error) {
       // One that does not compile on this cable is not offered.
-      if (problemOf(error)) return [];
+      if (problemOf(error)) return null;
       throw error;
     }
+  };
+  const ontoOf = (procedure: Procedure) => {
+    if (!procedure.opensOnto) return [];
+    const A = { ...sides.A, procedure: procedure.id };
+    const open = ontoCable({ ...plan, sides: { ...sides, A } }, "A", cable, shelf);
+    return proceduresFor(procedures, open, core).map((one) => ({
+      id: one.id,
+      name: one.name,
+      choices: choicesOf(one, open, core),
+    }));
+  };
+  const styles = proceduresFor(procedures, cable, core).flatMap((procedure) => {
+    const sheet = sheetOf(procedure, {});
+    return sheet
+      ? [
+          {
+            id: procedure.id,
+            name: procedure.name,
+            sheet,
+            choices: choicesOf(procedure, cable, core),
+            onto: ontoOf(procedure),
+          },
+        ]
+      : [];
   });
+  const own = (side: SideName) => {
+    const procedure = procedures.find(({ id }) => id === sides[side].procedure);
+    const sheet = procedure && sheetOf(procedure, sides[side].choices);
+    return sheet ? { procedure: procedure.id, sheet } : null;
+  };
+  return { styles, own: { A: own("A"), B: own("B") } };
 }
+
+/** How many ends of a style came out well, of how many that were tried, all hands of this crew together. */
+export const crewYield = (store: Store, style: string): { good: number; tried: number } =>
+  yieldOf(store, style);

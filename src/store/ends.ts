@@ -19,17 +19,18 @@ import {
 import { alias } from "drizzle-orm/sqlite-core";
 import type { Purpose, Result } from "@/core";
 import { foundingHash } from "./chain";
-import { type Founding, foundingColumns, foundingText } from "./founding";
+import { foundingColumns, foundingText, type NewFounding } from "./founding";
+import { holding } from "./like";
 import { prepared, settingOf } from "./prepared";
 import { digestOf, enter } from "./register";
-import { batches, ends, verdicts } from "./schema";
+import { attempts, batches, ends, verdicts } from "./schema";
 import type { Store } from "./store";
 import { inTransaction } from "./transaction";
 
 export type EndRow = typeof ends.$inferSelect;
 
 /** Adds an end; its chain of hashes begins with what it is started as. */
-export function insertEnd(store: Store, founding: Founding): void {
+export function insertEnd(store: Store, founding: NewFounding): void {
   inTransaction(store, () => {
     const row = store
       .insert(ends)
@@ -117,9 +118,6 @@ export interface LedgerFilter {
   /** Sign-off time and id of the last row already seen. */
   readonly before?: { readonly signedAt: string; readonly id: string } | undefined;
 }
-
-/** What somebody typed, as it stands in a LIKE pattern: nothing in it is a wildcard. */
-const holding = (word: string): string => `%${word.replaceAll(/[\\%_]/g, "\\$&")}%`;
 
 const matching = ({
   result,
@@ -277,6 +275,95 @@ export const signedStyles = (store: Store): { style: string; styleName: string }
 /** Ends at the bench with a hold or cure running. */
 export const endsWithTimers = (store: Store): EndRow[] =>
   store.select().from(ends).where(sql`timers IS NOT NULL AND signed_at IS NULL`).all();
+
+/** An end of a piece as its place shows it. */
+export interface PlacedRow
+  extends Pick<
+    EndRow,
+    | "id"
+    | "createdAt"
+    | "piece"
+    | "side"
+    | "address"
+    | "result"
+    | "signedBy"
+    | "signedAt"
+    | "style"
+    | "styleName"
+    | "procedureHash"
+    | "picked"
+    | "batchId"
+    | "at"
+    | "sheetHash"
+    | "lastHash"
+  > {}
+
+/** Work on some pieces, in the order it was begun, but what was begun by mistake. */
+export const endsOfPieces = (store: Store, pieces: readonly string[]): PlacedRow[] =>
+  store
+    .select({
+      id: ends.id,
+      createdAt: ends.createdAt,
+      piece: ends.piece,
+      side: ends.side,
+      address: ends.address,
+      result: ends.result,
+      signedBy: ends.signedBy,
+      signedAt: ends.signedAt,
+      style: ends.style,
+      styleName: ends.styleName,
+      procedureHash: ends.procedureHash,
+      picked: ends.picked,
+      batchId: ends.batchId,
+      at: ends.at,
+      sheetHash: ends.sheetHash,
+      lastHash: ends.lastHash,
+    })
+    .from(ends)
+    .where(
+      and(
+        inArray(ends.piece, [...pieces]),
+        eq(ends.purpose, "work"),
+        or(isNull(ends.result), ne(ends.result, "discarded")),
+      ),
+    )
+    .orderBy(asc(ends.createdAt), asc(ends.id))
+    .all();
+
+/** Ends of a style signed off as good, and everything that was tried for them: each end, and each retry that took cable. */
+export function yieldOf(store: Store, style: string): { good: number; tried: number } {
+  const signed = store
+    .select({
+      good: sql<number>`count(*) FILTER (WHERE result IN ('in', 'unmeasured'))`,
+      ended: sql<number>`count(*)`,
+    })
+    .from(ends)
+    .where(
+      and(
+        eq(ends.style, style),
+        eq(ends.purpose, "work"),
+        isNotNull(ends.signedAt),
+        ne(ends.result, "discarded"),
+      ),
+    )
+    .get();
+  const again = store
+    .select({ n: sql<number>`count(*)` })
+    .from(attempts)
+    .innerJoin(ends, eq(ends.id, attempts.endId))
+    .where(
+      and(
+        eq(ends.style, style),
+        eq(ends.purpose, "work"),
+        isNotNull(ends.signedAt),
+        ne(ends.result, "discarded"),
+        eq(attempts.takenBack, 0),
+        gt(attempts.cableLost, 0),
+      ),
+    )
+    .get();
+  return { good: signed?.good ?? 0, tried: (signed?.ended ?? 0) + (again?.n ?? 0) };
+}
 
 export const insertBatch = (store: Store, row: typeof batches.$inferSelect): void =>
   inTransaction(store, () => {

@@ -26,7 +26,7 @@ const kept = (table: string, same: string, says: string): Guard[] => [
 
 /** Columns of an end that say what it was started as. */
 const FOUNDED =
-  "id, created_at, procedure_hash, cable_hash, tools_hash, sheet_hash, program, purpose, founding, style, style_name, cable_name, picked, rule, batch_id, batch_place";
+  "id, created_at, procedure_hash, cable_hash, tools_hash, sheet_hash, program, purpose, founding, style, style_name, cable_name, picked, rule, batch_id, batch_place, piece, plan, side, address";
 
 /** The triggers that keep the record: what the file must have, word for word. */
 export const GUARDS: readonly Guard[] = [

@@ -1,6 +1,8 @@
-import { and, asc, count, desc, eq, isNotNull, lt, or, sql } from "drizzle-orm";
+import { and, asc, count, desc, eq, getTableColumns, isNotNull, lt, or, sql } from "drizzle-orm";
+import type { Standing } from "@/core";
+import { holding } from "./like";
 import { digestOf, enter } from "./register";
-import { jobs, plans } from "./schema";
+import { ends, jobs, plans } from "./schema";
 import type { Store } from "./store";
 import { inTransaction } from "./transaction";
 
@@ -30,21 +32,88 @@ const newestOf = (job: string) =>
     isNotNull(plans.body),
   );
 
-/** The pieces of a job as they are planned now, in the order they came. */
-export const plansOf = (store: Store, job: string): PlanRow[] =>
+/** What a list of pieces is found by. */
+export interface PieceFilter {
+  /** Words that all stand in its name. */
+  readonly words: readonly string[];
+  /** The first row of the last piece already seen. */
+  readonly after: number | undefined;
+}
+
+/** The first row of a piece; its outer column stands by its whole name, which a list of columns would leave out. */
+const FIRST = sql<number>`(SELECT min(first.row) FROM plans AS first WHERE first.piece = "plans"."piece")`;
+
+const named = (words: readonly string[]) =>
+  words.map((word) => sql`${plans.name} LIKE ${holding(word)} ESCAPE '\\'`);
+
+/** Pieces of a job as they are planned now, in the order they came, so many at a time; each with its first row. */
+export const piecesFrom = (
+  store: Store,
+  job: string,
+  { words, after }: PieceFilter,
+  most: number,
+): (PlanRow & { readonly first: number })[] =>
   store
-    .select()
+    .select({ ...getTableColumns(plans), first: FIRST })
     .from(plans)
-    .where(newestOf(job))
-    .orderBy(asc(sql`(SELECT min(first.row) FROM ${plans} AS first WHERE first.piece = ${plans.piece})`))
+    .where(and(newestOf(job), ...named(words), after === undefined ? undefined : sql`${FIRST} > ${after}`))
+    .orderBy(asc(FIRST))
+    .limit(most)
     .all();
 
-export const countPieces = (store: Store, job: string): number =>
-  store.select({ n: count() }).from(plans).where(newestOf(job)).get()?.n ?? 0;
+/** How many pieces and ends are planned of a job, all or those of some words. */
+export const countPlanned = (
+  store: Store,
+  job: string,
+  words: readonly string[] = [],
+): { pieces: number; ends: number } =>
+  store
+    .select({ pieces: count(), ends: sql<number>`coalesce(sum(${plans.ends}), 0)` })
+    .from(plans)
+    .where(and(newestOf(job), ...named(words)))
+    .get() ?? { pieces: 0, ends: 0 };
+
+/** How many ends of a job stand how: the newest of each place, but what was begun by mistake. */
+export const standingOf = (store: Store, job: string): { standing: Standing; n: number }[] =>
+  store.all(sql`
+    SELECT coalesce(result, 'bench') AS standing, count(*) AS n FROM (
+      SELECT ${ends.result} AS result, row_number() OVER (
+        PARTITION BY ${ends.piece}, ${ends.side}, ${ends.address} ORDER BY ${ends.createdAt} DESC, ${ends.id} DESC
+      ) AS back
+      FROM ${ends} INNER JOIN ${plans} ON ${plans.piece} = ${ends.piece}
+      WHERE ${newestOf(job)} AND ${ends.purpose} = 'work' AND coalesce(${ends.result}, '') <> 'discarded'
+    ) WHERE back = 1 GROUP BY standing`);
+
+/** The piece of a job with the newest end at the bench, else the first with a place where nothing good stands yet. */
+export const pieceToGoOn = (store: Store, job: string): string | null =>
+  store.get<{ piece: string }>(sql`
+    WITH newest AS (
+      SELECT ${ends.piece} AS piece, ${ends.result} AS result, ${ends.createdAt} AS created, row_number() OVER (
+        PARTITION BY ${ends.piece}, ${ends.side}, ${ends.address} ORDER BY ${ends.createdAt} DESC, ${ends.id} DESC
+      ) AS back
+      FROM ${ends} INNER JOIN ${plans} ON ${plans.piece} = ${ends.piece}
+      WHERE ${newestOf(job)} AND ${ends.purpose} = 'work' AND coalesce(${ends.result}, '') <> 'discarded'
+    ), standing AS (
+      SELECT piece, count(*) FILTER (WHERE result IN ('in', 'unmeasured')) AS good,
+        max(iif(result IS NULL, created, NULL)) AS open
+      FROM newest WHERE back = 1 GROUP BY piece
+    )
+    SELECT ${plans.piece} AS piece FROM ${plans} LEFT JOIN standing ON standing.piece = ${plans.piece}
+    WHERE ${newestOf(job)} AND ${plans.ends} > coalesce(standing.good, 0)
+    ORDER BY standing.open IS NULL, standing.open DESC, ${FIRST}
+    LIMIT 1`)?.piece ?? null;
 
 /** The newest revision of a piece's plan, taken off or not. */
 export const latestPlan = (store: Store, piece: string): PlanRow | undefined =>
   store.select().from(plans).where(eq(plans.piece, piece)).orderBy(desc(plans.revision)).limit(1).get();
+
+/** A revision of a piece's plan. */
+export const planOf = (store: Store, piece: string, revision: number): PlanRow | undefined =>
+  store
+    .select()
+    .from(plans)
+    .where(and(eq(plans.piece, piece), eq(plans.revision, revision)))
+    .get();
 
 /** Adds a revision of a piece's plan. */
 export function addPlan(store: Store, plan: Omit<PlanRow, "row">): void {
@@ -54,21 +123,25 @@ export function addPlan(store: Store, plan: Omit<PlanRow, "row">): void {
   });
 }
 
-/** Jobs, newest first, so many at a time. */
+/** Jobs in whose name some words stand, newest first, so many at a time. */
 export const jobsFrom = (
   store: Store,
   before: { readonly createdAt: string; readonly id: string } | undefined,
+  words: readonly string[],
   most: number,
 ): JobRow[] =>
   store
     .select()
     .from(jobs)
     .where(
-      before &&
-        or(
-          lt(jobs.createdAt, before.createdAt),
-          and(eq(jobs.createdAt, before.createdAt), lt(jobs.id, before.id)),
-        ),
+      and(
+        ...words.map((word) => sql`${jobs.name} LIKE ${holding(word)} ESCAPE '\\'`),
+        before &&
+          or(
+            lt(jobs.createdAt, before.createdAt),
+            and(eq(jobs.createdAt, before.createdAt), lt(jobs.id, before.id)),
+          ),
+      ),
     )
     .orderBy(desc(jobs.createdAt), desc(jobs.id))
     .limit(most)

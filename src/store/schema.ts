@@ -9,7 +9,17 @@ import {
   text,
   uniqueIndex,
 } from "drizzle-orm/sqlite-core";
-import type { KeptVerdict, Picked, Purpose, Result, Rule, RunTimer, Verdict } from "@/core";
+import type {
+  Address,
+  KeptVerdict,
+  Picked,
+  Purpose,
+  Result,
+  Rule,
+  RunTimer,
+  SideName,
+  Verdict,
+} from "@/core";
 
 /** What holds for the whole file: what was lifted from, and that it was. */
 export const meta = sqliteTable("meta", { key: text().primaryKey(), value: text().notNull() });
@@ -62,6 +72,11 @@ export const ends = sqliteTable(
     batchId: text("batch_id").references((): AnySQLiteColumn => batches.id),
     /** Place in its batch, counted from 0. */
     batchPlace: integer("batch_place"),
+    /** Where it is made: a piece as planned in a revision, a side of it, an address in its cable; null for an end by itself. */
+    piece: text(),
+    plan: integer(),
+    side: text().$type<SideName>(),
+    address: text({ mode: "json" }).$type<Address>(),
     /** Line it stands at, and holds and cures not ended; both follow from its events. */
     at: integer().notNull().default(0),
     timers: text({ mode: "json" }).$type<readonly RunTimer[]>(),
@@ -86,6 +101,9 @@ export const ends = sqliteTable(
       .where(sql`signed_at IS NOT NULL`),
     index("ends_at_bench").on(table.createdAt, table.id, table.batchId).where(sql`signed_at IS NULL`),
     index("ends_open_of_batch").on(table.batchId, table.createdAt, table.id).where(sql`signed_at IS NULL`),
+    index("ends_by_place")
+      .on(table.piece, table.side, table.address, table.createdAt, table.id)
+      .where(sql`piece IS NOT NULL`),
     index("ends_by_batch").on(table.batchId, table.batchPlace),
     index("ends_by_signer").on(table.signer, table.signedAt),
     index("ends_with_timers").on(table.id).where(sql`timers IS NOT NULL AND signed_at IS NULL`),
@@ -190,6 +208,9 @@ export const plans = sqliteTable(
       .references(() => jobs.id),
     /** From 1. */
     revision: integer().notNull(),
+    /** What it is called, and how many ends are planned: what lists are found and counted by. */
+    name: text().notNull(),
+    ends: integer().notNull(),
     /** What is planned, as it travels; null where the piece was taken off the job. */
     body: text(),
     at: text().notNull(),

@@ -5,6 +5,7 @@ import {
   zAddMany,
   zAimsAnswer,
   zBackupsAnswer,
+  zBegunAnswer,
   zBenchAnswer,
   zBladeAnswer,
   zBladesAnswer,
@@ -16,6 +17,7 @@ import {
   zJobsAnswer,
   zMembersAnswer,
   zPeopleAnswer,
+  zPieceAnswer,
   zPiecesAnswer,
   zRecord,
   zRecordChecked,
@@ -30,10 +32,11 @@ import { zBatch, zBatchQuery } from "@/service/batches";
 import { zBenchQuery } from "@/service/bench";
 import { zEnter } from "@/service/crew";
 import { zStart } from "@/service/ends";
-import { zJobsQuery, zNewJob, zNewPieces, zSavePlan } from "@/service/jobs";
+import { zJobQuery, zJobsQuery, zNewJob, zNewPieces, zSavePlan } from "@/service/jobs";
 import { zLedgerQuery } from "@/service/ledger";
 import { zMerge, zNewPerson, zRename } from "@/service/people";
 import { zPhotoQuery } from "@/service/photos";
+import { zBeginPlaces } from "@/service/places";
 import { zRecordCheck } from "@/service/record-check";
 import { zSealText } from "@/service/seal";
 import { zConfirm, zPutAway, zRestore, zSave } from "@/service/shelf";
@@ -164,13 +167,33 @@ export const ROUTES: readonly Route[] = [
     answer: zIdAnswer,
     status: 201,
   },
-  { method: "get", path: "/jobs/{id}", does: "A job with its pieces as planned.", answer: zJobAnswer },
+  {
+    method: "get",
+    path: "/jobs/{id}",
+    does: "A job with its pieces as planned, a page at a time.",
+    query: zJobQuery,
+    answer: zJobAnswer,
+  },
   {
     method: "post",
     path: "/jobs/{id}",
     does: "Adds pieces to a job, all or none.",
     body: acted(zNewPieces),
     answer: zPiecesAnswer,
+    status: 201,
+  },
+  {
+    method: "get",
+    path: "/pieces/{id}",
+    does: "A piece with how each of its places stands.",
+    answer: zPieceAnswer,
+  },
+  {
+    method: "post",
+    path: "/pieces/{id}/ends",
+    does: "Begins the end at a place of a piece, or several of one side as a batch.",
+    body: acted(zBeginPlaces),
+    answer: zBegunAnswer,
     status: 201,
   },
   {

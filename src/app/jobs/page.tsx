@@ -6,7 +6,12 @@ import { JobsHome } from "@/ui/jobs/jobs-home";
 export const metadata: Metadata = { title: "Jobs" };
 export const dynamic = "force-dynamic";
 
-export default async function JobsPage({ searchParams }: { searchParams: Promise<{ before?: string }> }) {
-  const { before } = await searchParams;
-  return <JobsHome {...jobsPage(theStore(), before ? { before } : {})} further={before !== undefined} />;
+export default async function JobsPage({
+  searchParams,
+}: {
+  searchParams: Promise<{ before?: string; words?: string }>;
+}) {
+  const { before, words } = await searchParams;
+  const query = { ...(before ? { before } : {}), ...(words ? { words } : {}) };
+  return <JobsHome {...jobsPage(theStore(), query)} words={words ?? ""} further={before !== undefined} />;
 }

@@ -1,6 +1,7 @@
 import { isTakenBack } from "../end/state";
 import type { Recorded } from "../event/recorded";
 import { type Length, um, ZERO } from "../length/length";
+import type { PiecePlan, SideName } from "./plan";
 
 /** One thing that took cable at a place. */
 export interface SlackUse {
@@ -49,4 +50,18 @@ export function slackAccount(
     left,
     attempts: left === null ? null : perAttempt > 0 ? Math.max(0, Math.floor(left / perAttempt)) : null,
   };
+}
+
+/**
+ * The slack there is at a place as its plan says it: what somebody found there, else what its retries have cable for; null
+ * where neither was said. What was opened out of the cable has only what somebody found.
+ * @param perAttempt what one more attempt takes.
+ */
+export function slackAllowed(
+  { slack, retries }: Pick<PiecePlan["sides"][SideName], "slack" | "retries">,
+  perAttempt: Length,
+  opened: boolean,
+): Length | null {
+  if (slack !== null) return slack;
+  return retries > 0 && !opened ? um(retries * perAttempt) : null;
 }

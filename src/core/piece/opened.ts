@@ -1,10 +1,10 @@
 import type { Cable, Core, Layer, LayerKind } from "../cable/cable";
 import type { ElementKind } from "../cable/element-group";
 import { InputError } from "../problem/problem";
-import { type Address, addressText, elementAt } from "./address";
+import { type Address, elementAt } from "./address";
 
 /** The outermost layer each element is left with once it is bared. */
-const OUTERMOST: Readonly<Record<ElementKind, readonly LayerKind[]>> = {
+export const OUTERMOST: Readonly<Record<ElementKind, readonly LayerKind[]>> = {
   tube: ["tube"],
   ribbon: ["ribbon"],
   unit: ["jacket"],
@@ -22,6 +22,7 @@ const CONSTRUCTION: Partial<Record<ElementKind, Cable["construction"]>> = {
 /**
  * An element of a cable once work has opened onto it, as a cable of its own: the layers it is left with, one fibre or what
  * it holds, the core that was picked. What fits it is asked as of any cable, so one chain runs from sheath to connector.
+ * It is the same for all of a kind: where it lies is its place, and told beside it.
  * @param into the tubing it was put into, where it was: a furcation tube takes the place of its outer layers.
  * @throws InputError `no-such-element`.
  */
@@ -34,7 +35,7 @@ export function opened(cable: Cable, address: Address, core: Core, into: Cable |
       "address",
     ]);
   const own = {
-    name: `${addressText(address)} of ${cable.name}`,
+    name: `${kind} of ${cable.name}`,
     about: cable.about,
     cores: [core],
     source: cable.source,
@@ -45,14 +46,14 @@ export function opened(cable: Cable, address: Address, core: Core, into: Cable |
     return {
       ...into,
       ...own,
-      id: idFor(cable, address, into),
+      id: idFor(cable, kind, into),
       name: `${own.name}, in a ${into.layers[0]?.name ?? into.name}`,
       layers: [...into.layers],
     };
   const fibres = holds === null ? 1 : holds.count * (holds.of?.count ?? 1);
   return {
     ...own,
-    id: idFor(cable, address, null),
+    id: idFor(cable, kind, null),
     construction: CONSTRUCTION[kind] ?? (fibres > 1 ? cable.construction : constructionOfFibre(layers)),
     fibreCount: fibres,
     ...(fibres > 1 ? { perUnit: fibres } : {}),
@@ -72,11 +73,9 @@ function layersFrom({ layers }: Cable, outermost: readonly LayerKind[]): Layer[]
 
 const MOST = 80;
 
-function idFor(cable: Cable, address: Address, into: Cable | null): string {
-  const place = address.map(({ kind, position }) => `${kind}-${position}`).join(".");
-  return [cable.id, place, into?.id]
+const idFor = (cable: Cable, kind: ElementKind, into: Cable | null): string =>
+  [cable.id, kind, into?.id]
     .filter(Boolean)
     .join(".")
     .slice(0, MOST)
     .replace(/[.-]+$/, "");
-}

@@ -21,11 +21,17 @@ export const zStretch = zSegment.extend({
 /** Cable stored in turns, after so many stretches of the route. */
 export const zLoop = zStored.extend({ name: zTitle, after: z.int().min(0).max(200) });
 
+const zChoices = z.record(z.string().max(80), z.string().max(80)).default({});
+
 /** What is done at one side of a piece: by which procedure, on how many of its elements. */
 export const zSide = z.strictObject({
   place: zTitle,
   procedure: zDocumentId.nullable(),
-  choices: z.record(z.string().max(80), z.string().max(80)).default({}),
+  choices: zChoices,
+  /** What is then put on each element that procedure opens onto. */
+  onto: z.strictObject({ procedure: zDocumentId, choices: zChoices }).nullable().default(null),
+  /** Slack as somebody found it at each place here; null goes by the retries there is cable for. */
+  slack: zMmNotNegative.nullable().default(null),
   /** Ends made here, each by that procedure. */
   ends: z.int("How many ends is a whole number").min(0, "No fewer than no ends").max(6_912),
   /** From where the cable comes in to where its end is prepared. */

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { type Cable, CONSTRUCTIONS, LAYER_KINDS, zCore, zSource } from "../cable/cable";
+import { ELEMENT_KINDS } from "../cable/element-group";
 import { zDimension } from "../dimensions/dimension";
 import { type Length, um, zMm, zMmNotNegative } from "../length/length";
 import { zDocumentId, zId, zName } from "../names/names";
@@ -75,6 +76,8 @@ const zChoice = z.strictObject({
   name: zName,
   /** Whether practitioners differ here: a school of practice, set once for all styles that know it. */
   school: z.boolean().default(false),
+  /** What is picked at the other end of the same fibre: the same, or another. Without it, nothing goes by it. */
+  across: z.enum(["same", "other"]).optional(),
   options: z
     .array(
       z.strictObject({
@@ -114,6 +117,8 @@ const zWhole = z.strictObject({
   }),
   /** The outermost layer in hand when the work starts. */
   startsAt: z.enum(LAYER_KINDS),
+  /** Elements this work bares for further ends, and the tubing each is then in: the cable it goes on as. */
+  opensOnto: z.strictObject({ element: z.enum(ELEMENT_KINDS), into: zDocumentId.optional() }).optional(),
   choices: z.array(zChoice).default([]),
   parts: z.array(zPart),
   features: z.array(zFeature).min(1),

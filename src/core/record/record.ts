@@ -70,6 +70,17 @@ export const zRecord = z.strictObject({
     lost: zMm,
     left: zMm.nullable(),
   }),
+  /** The piece as it was called when the end began, the side, what was ended there; null for an end by itself. */
+  where: z
+    .strictObject({
+      piece: z.string(),
+      name: z.string(),
+      plan: z.int(),
+      side: z.enum(["A", "B"]),
+      /** `tube 3 / fibre 7`; empty for the cable itself. */
+      address: z.string(),
+    })
+    .nullable(),
   choices: z.record(z.string(), z.string()),
   as: z.array(z.string()),
   rule: zRule,
@@ -173,6 +184,7 @@ export interface Recordable {
   readonly result: Result | null;
   readonly verdicts: readonly KeptVerdict[] | null;
   readonly hash: string;
+  readonly where: EndRecord["where"];
 }
 
 /** The one record of an end: screen, paper, spreadsheet and API print it and work nothing out. */
@@ -198,6 +210,7 @@ export function recordOf(end: Recordable, people: readonly Person[] = []): EndRe
       lost: state.lost,
       left: state.spare,
     },
+    where: end.where,
     choices: sheet.picked.choices,
     as: [...sheet.as],
     rule,

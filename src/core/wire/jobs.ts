@@ -1,24 +1,45 @@
 import { z } from "zod";
+import type { Length } from "../length/length";
 import { zName } from "../names/names";
-import { zPiecePlan } from "../piece/plan";
+import type { Across } from "../piece/across";
+import { type Place, zPlace } from "../piece/places";
+import { type SideName, zPiecePlan } from "../piece/plan";
+import { STANDINGS, type Standing } from "../piece/standing";
 
 /** A piece as it is planned now; `revision` is what a change of it must have seen. */
 export const zPiece = z.strictObject({ id: z.string(), revision: z.int(), plan: zPiecePlan });
 export type Piece = z.output<typeof zPiece>;
 
-/** A job with all its pieces. */
+const zProgress = z.partialRecord(z.enum(STANDINGS), z.int());
+
+/** A job with its pieces, a page at a time. */
 export const zJobAnswer = z.strictObject({
   id: z.string(),
   name: zName,
   createdAt: z.string(),
+  /** Pieces in all, and those the words were found in. */
+  count: z.int(),
+  found: z.int(),
+  /** How many places of all pieces stand how. */
+  progress: zProgress,
   pieces: z.array(zPiece).readonly(),
+  /** Where the next page goes on, or null at the end. */
+  next: z.string().nullable(),
 });
 export type Job = z.output<typeof zJobAnswer>;
 
 /** Jobs, newest first, a page at a time. */
 export const zJobsAnswer = z.strictObject({
   rows: z
-    .array(z.strictObject({ id: z.string(), name: zName, createdAt: z.string(), pieces: z.int() }))
+    .array(
+      z.strictObject({
+        id: z.string(),
+        name: zName,
+        createdAt: z.string(),
+        pieces: z.int(),
+        progress: zProgress,
+      }),
+    )
     .readonly(),
   /** Where the next page goes on, or null at the end. */
   next: z.string().nullable(),
@@ -26,3 +47,69 @@ export const zJobsAnswer = z.strictObject({
 
 /** Pieces that were added, by their ids, in their order. */
 export const zPiecesAnswer = z.strictObject({ pieces: z.array(zPiece).readonly() });
+
+/** A piece with how each of its places stands, in the order of their addresses. */
+export const zPieceAnswer = zPiece.extend({
+  places: z
+    .array(
+      z.strictObject({
+        ...zPlace.shape,
+        /** Its address as it is written; empty for the cable itself. */
+        text: z.string(),
+        procedure: z.string(),
+        standing: z.enum(STANDINGS),
+        /** The newest end there, and the batch it is of. */
+        end: z.string().nullable(),
+        batch: z.string().nullable(),
+      }),
+    )
+    .readonly(),
+});
+export type PieceAnswer = z.output<typeof zPieceAnswer>;
+
+/** An end begun at a place, or several as a batch. */
+export const zBegunAnswer = z.strictObject({ id: z.string(), batch: z.boolean() });
+
+/** What stands at the other end of an end's fibres. */
+export interface FarSide {
+  /** What that side is called; empty where nobody said. */
+  readonly place: string;
+  /** Fibres this end has. */
+  readonly fibres: number;
+  /** Ends planned or made on them over there; of many, the first are told. */
+  readonly count: number;
+  readonly ends: readonly FarEnd[];
+}
+
+export interface FarEnd {
+  readonly side: SideName;
+  /** `side B, fibre 7`. */
+  readonly text: string;
+  readonly standing: Standing;
+  readonly style: string;
+  /** What was picked of it, by name. */
+  readonly as: readonly string[];
+  readonly end: string | null;
+  readonly signedBy: string | null;
+  readonly signedAt: string | null;
+  /** What must go together over both ends. */
+  readonly across: readonly Across[];
+}
+
+/** The slack of a place but for what the end itself takes: null as long as nobody said. Micrometres. */
+export interface SlackTold {
+  readonly allowed: Length | null;
+  /** Taken by the ends made there before. */
+  readonly before: Length;
+  readonly perAttempt: Length;
+}
+
+/** Where an end is made: its piece and job, what stands at the other end of its fibres, and the slack there is. */
+export interface WhereTold {
+  readonly job: { readonly id: string; readonly name: string };
+  readonly piece: { readonly id: string; readonly name: string };
+  readonly place: Place;
+  readonly text: string;
+  readonly far: FarSide;
+  readonly slack: SlackTold;
+}

@@ -10,6 +10,7 @@ import { type PlacedFlag, placeFlags } from "./flags";
 import { bandGeometry, readingPosition, thickAt } from "./geometry";
 import { LayersDrawn } from "./layers";
 import { Loupe } from "./loupe";
+import { pointing } from "./pointing";
 import { Tape } from "./tape";
 import { Textures } from "./textures";
 import { useRoom } from "./use-room";
@@ -215,16 +216,9 @@ function Flag({ flag, now, bottom, onPoint }: FlagProps) {
       ? { x: flag.x + 9, textAnchor: "start" as const }
       : { x: flag.x - 9, textAnchor: "end" as const };
   const label = `${flag.main}: ${flag.note}`;
-  const pointing = onPoint && {
-    role: "button",
-    tabIndex: 0,
-    onMouseEnter: () => onPoint(flag.id),
-    onMouseLeave: () => onPoint(null),
-    onFocus: () => onPoint(flag.id),
-    onBlur: () => onPoint(null),
-  };
+  const pointed = onPoint && { role: "button", ...pointing(flag.id, now, onPoint) };
   return (
-    <g aria-label={label} {...(pointing || { role: "img" })}>
+    <g aria-label={label} {...(pointed || { role: "img" })}>
       <line
         x1={flag.x}
         x2={flag.x}

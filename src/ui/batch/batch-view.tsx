@@ -1,6 +1,16 @@
 "use client";
 
-import type { BladeLine, Caution, EndEvent, EndState, Instrument, Purpose, Rule, RunSheet } from "@/core";
+import type {
+  BladeLine,
+  Caution,
+  EndEvent,
+  EndState,
+  Instrument,
+  Purpose,
+  Rule,
+  RunSheet,
+  WhereTold,
+} from "@/core";
 import { BenchView } from "../bench/bench-view";
 import { useKept } from "../words/use-kept";
 import { BatchAside } from "./batch-aside";
@@ -17,6 +27,8 @@ interface BatchViewProps {
   readonly instruments: readonly Instrument[];
   readonly cautions: readonly Caution[];
   readonly blades: readonly BladeLine[];
+  /** Where each end is made, by its id. */
+  readonly wheres: Readonly<Record<string, WhereTold | null>>;
   /** The end a timer or a link asked for. */
   readonly asked: string | null;
 }
@@ -51,6 +63,7 @@ export function BatchView(props: BatchViewProps) {
       instruments={instruments}
       cautions={cautions}
       blades={blades}
+      where={props.wheres[member.id] ?? null}
       batch={{
         aside: (work) => (
           <BatchAside batch={batch} place={place} work={work} onPlan={() => setBegun(false)} />

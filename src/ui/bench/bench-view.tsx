@@ -14,6 +14,7 @@ import type {
   Recorded,
   Rule,
   RunSheet,
+  WhereTold,
 } from "@/core";
 import {
   judgementOf,
@@ -33,6 +34,7 @@ import { get, post } from "../http/http";
 import { stepIntoView, toStep } from "../keys/to-step";
 import { usePeople } from "../people/people-context";
 import { usePrefs } from "../prefs/prefs-context";
+import { WhereStrip } from "../where/where-strip";
 import { hush, say, stepAloud } from "../words/aloud";
 import { useTitle } from "../words/use-title";
 import { AskPractice } from "./ask-practice";
@@ -54,6 +56,8 @@ interface BenchViewProps {
   readonly instruments: readonly Instrument[];
   readonly cautions: readonly Caution[];
   readonly blades: readonly BladeLine[];
+  /** The piece it is an end of, and what stands at the other; null for an end by itself. */
+  readonly where: WhereTold | null;
   /** Within a batch: its other ends, shown in place of the list of steps, and what to do when a step is done. */
   readonly batch?: {
     readonly aside: (work: BenchWork) => React.ReactNode;
@@ -76,6 +80,7 @@ export function BenchView({
   instruments,
   cautions,
   blades: shipped,
+  where,
   batch,
 }: BenchViewProps) {
   const { prefs, change, nextUnits } = usePrefs();
@@ -153,6 +158,7 @@ export function BenchView({
         onPlan={batch?.onPlan ?? null}
         onAloud={aloud}
       />
+      {where && <WhereStrip where={where} state={state} />}
       <Band
         sheet={drawn}
         leg={shown ? told?.leg : (state.inHand?.leg ?? reworkedLegs(state).at(-1))}
@@ -169,6 +175,7 @@ export function BenchView({
           result={work.result}
           stored={work.waiting === 0}
           open={work.open}
+          job={where?.job ?? null}
           onNextInBatch={batch?.onSigned}
         />
       ) : signing ? (

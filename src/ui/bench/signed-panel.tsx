@@ -16,6 +16,7 @@ export function SignedPanel({
   result,
   stored,
   open,
+  job,
   onNextInBatch,
 }: {
   id: string;
@@ -24,9 +25,12 @@ export function SignedPanel({
   result: Result;
   stored: boolean;
   open: readonly OpenTold[];
+  /** The job whose piece it is an end of. */
+  job: { readonly id: string; readonly name: string } | null;
   onNextInBatch?: (() => void) | undefined;
 }) {
   const again = writeSelection({
+    place: null,
     cable: sheet.cable.id,
     style: sheet.procedure.id,
     core: sheet.picked.core,
@@ -47,6 +51,13 @@ export function SignedPanel({
           <Button look="next" size="large" onClick={onNextInBatch}>
             Next end of the batch
           </Button>
+        ) : job ? (
+          <Link
+            href={`/jobs/${job.id}`}
+            className="flex min-h-14 items-center rounded-lg bg-now px-5 font-bold text-lg text-on-now"
+          >
+            On with {job.name}
+          </Link>
         ) : (
           <Link
             href={`/?${again}`}

@@ -8,8 +8,11 @@ import { toast } from "sonner";
 import { z } from "zod";
 import {
   type Cable,
+  type Job,
+  type PieceAnswer,
   type PieceNeeds,
   type PiecePlan,
+  SIDES,
   zPiecePlan,
   zPiecesAnswer,
   zRevisionAnswer,
@@ -17,12 +20,27 @@ import {
 import { Button } from "../controls/button";
 import { Field } from "../controls/field";
 import { IconButton } from "../controls/icon-button";
+import { PageLink } from "../controls/page-link";
 import { Select } from "../controls/select";
 import { post } from "../http/http";
 import { usePrefs } from "../prefs/prefs-context";
+import { FindForm } from "./find-form";
 import { metresText } from "./metres";
 import { newPlan } from "./new-plan";
 import { PieceBand } from "./piece-band";
+import { PlaceStrip } from "./place-strip";
+import { ProgressLine } from "./standing";
+import { sheetHref, useBegin } from "./use-begin";
+
+/** The end to go on with, as the job's page offers it. */
+export interface Onward {
+  readonly piece: string;
+  readonly name: string;
+  readonly place: PieceAnswer["places"][number];
+  readonly style: string;
+  /** Whether its figures must be asked about first, on its sheet. */
+  readonly rough: boolean;
+}
 
 /** A piece as the job's page shows it: what it needs, or why that cannot be told. */
 export interface PieceLine {
@@ -30,27 +48,44 @@ export interface PieceLine {
   readonly revision: number;
   readonly plan: PiecePlan;
   readonly cable: Cable | null;
+  readonly places: PieceAnswer["places"];
   readonly needs: PieceNeeds | null;
   readonly problem: string | null;
 }
 
-interface JobViewProps {
-  readonly id: string;
-  readonly name: string;
+interface JobViewProps extends Pick<Job, "id" | "name" | "count" | "found" | "progress" | "next"> {
   readonly pieces: readonly PieceLine[];
   readonly cables: readonly Cable[];
+  /** What was looked for, and whether this is not the first page. */
+  readonly words: string;
+  readonly further: boolean;
+  /** The end to go on with; null where all is done or nothing is planned. */
+  readonly onward: Onward | null;
 }
 
-/** A job: its pieces under one another, each with what it must be cut to. */
-export function JobView({ id, name, pieces, cables }: JobViewProps) {
+/** A job: its pieces under one another, each with what it must be cut to and how its ends stand. */
+export function JobView({
+  id,
+  name,
+  count,
+  found,
+  progress,
+  next,
+  pieces,
+  cables,
+  words,
+  further,
+  onward,
+}: JobViewProps) {
   const total = pieces.reduce((sum, { needs }) => sum + (needs?.cut ?? 0), 0);
+  const whole = !further && next === null && words === "";
   return (
     <main className="min-w-0 flex-1 px-4 py-5 sm:px-6">
       <div className="flex flex-wrap items-baseline gap-x-4">
         <h1 className="min-w-0 truncate font-bold text-2xl">{name}</h1>
         <p className="mr-auto text-soft">
-          {pieces.length} {pieces.length === 1 ? "piece" : "pieces"} ·{" "}
-          <span className="figures">{metresText(total)}</span> m in all
+          {count} {count === 1 ? "piece" : "pieces"} · <span className="figures">{metresText(total)}</span> m{" "}
+          {whole ? "in all" : "on this page"}
         </p>
         {pieces.length > 0 && (
           <Button className="no-print" onClick={() => window.print()}>
@@ -58,16 +93,68 @@ export function JobView({ id, name, pieces, cables }: JobViewProps) {
           </Button>
         )}
       </div>
-      {pieces.length === 0 && (
+      <p className="mt-1">
+        <ProgressLine progress={progress} />
+      </p>
+      {onward && <GoOn onward={onward} />}
+      {(count > 12 || words !== "") && <FindForm action={`/jobs/${id}`} title="Find a piece" words={words} />}
+      {count === 0 && (
         <p className="mt-4 max-w-prose text-lg">No piece yet. Name the first and pick its cable.</p>
+      )}
+      {words !== "" && (
+        <p role="status" className="mt-2 text-soft">
+          {found === 0 ? "No piece has these words in its name." : `${found} of ${count} pieces.`}
+        </p>
       )}
       <ul className="mt-3">
         {pieces.map((piece) => (
           <PieceRow key={piece.id} job={id} piece={piece} />
         ))}
       </ul>
-      <AddPiece job={id} cables={cables} first={pieces.length === 0} />
+      {(further || next) && (
+        <nav aria-label="Pages" className="no-print mt-4 flex items-center gap-3">
+          {further && <PageLink href={pageHref(id, words)} name="First" />}
+          {next && <PageLink href={pageHref(id, words, next)} name="Further" />}
+        </nav>
+      )}
+      <AddPiece job={id} cables={cables} first={count === 0} />
     </main>
+  );
+}
+
+const pageHref = (job: string, words: string, after?: string): string =>
+  `/jobs/${job}?${new URLSearchParams({ ...(words ? { words } : {}), ...(after ? { after } : {}) })}`;
+
+/** What to do next in the job, one touch from the bench. */
+function GoOn({ onward: { piece, name, place, style, rough } }: { onward: Onward }) {
+  const { begin, busy, problem } = useBegin(piece);
+  const { side, address, text, standing, end, batch } = place;
+  return (
+    <div className="no-print mt-3 flex flex-wrap items-center gap-x-4 gap-y-2 rounded-lg border border-line bg-raised px-4 py-2">
+      <p className="mr-auto min-w-0">
+        <span className="block text-soft text-sm">Next</span>
+        <span className="font-bold">{[name, `side ${side}`, text].filter(Boolean).join(", ")}</span>{" "}
+        <span className="text-soft">{style}</span>
+      </p>
+      {problem && (
+        <p role="alert" className="max-w-80 text-out text-sm">
+          {problem}
+        </p>
+      )}
+      {standing === "bench" && end !== null ? (
+        <Button look="next" asChild>
+          <Link href={batch ? `/bench/batch/${batch}?end=${end}` : `/bench/${end}`}>Go on at the bench</Link>
+        </Button>
+      ) : rough ? (
+        <Button look="next" asChild>
+          <Link href={sheetHref(piece, place)}>Its sheet</Link>
+        </Button>
+      ) : (
+        <Button look="next" disabled={busy} onClick={() => begin(side, [address])}>
+          To the bench
+        </Button>
+      )}
+    </div>
   );
 }
 
@@ -116,6 +203,13 @@ function PieceRow({ job, piece }: { job: string; piece: PieceLine }) {
       </Link>
       <div className="min-w-0">
         {needs && cable ? <PieceBand cable={cable} needs={needs} small /> : null}
+        {piece.places.length > 0 && (
+          <p className="flex flex-wrap gap-x-6 gap-y-1 pb-1">
+            {SIDES.map((side) => (
+              <PlaceStrip key={side} places={piece.places} side={side} />
+            ))}
+          </p>
+        )}
         {problem && <p className="text-out">{problem}</p>}
       </div>
       <p className="text-right">

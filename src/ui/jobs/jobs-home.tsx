@@ -11,23 +11,32 @@ import { PageLink } from "../controls/page-link";
 import { post } from "../http/http";
 import { usePrefs } from "../prefs/prefs-context";
 import { LocalTime } from "../words/local-time";
+import { FindForm } from "./find-form";
+import { ProgressLine } from "./standing";
 
 interface JobsHomeProps extends z.output<typeof zJobsAnswer> {
-  /** Whether it is not the newest page. */
+  /** What was looked for, and whether it is not the newest page. */
+  readonly words: string;
   readonly further: boolean;
 }
 
 /** Every job, newest first, and how one is begun. */
-export function JobsHome({ rows, next, further }: JobsHomeProps) {
+export function JobsHome({ rows, next, words, further }: JobsHomeProps) {
   return (
     <main className="min-w-0 flex-1 px-4 py-5 sm:px-6">
       <h1 className="font-bold text-2xl">Jobs</h1>
       <p className="max-w-prose text-soft">
         The pieces of cable a site needs, side to side, and what each must be cut to.
       </p>
-      <NewJob first={rows.length === 0 && !further} />
+      <NewJob first={rows.length === 0 && !further && words === ""} />
+      {(rows.length > 6 || words !== "") && <FindForm action="/jobs" title="Find a job" words={words} />}
+      {words !== "" && rows.length === 0 && (
+        <p role="status" className="mt-3">
+          No job has these words in its name.
+        </p>
+      )}
       <ul className="mt-4 grid gap-2 lg:grid-cols-2">
-        {rows.map(({ id, name, createdAt, pieces }) => (
+        {rows.map(({ id, name, createdAt, pieces, progress }) => (
           <li key={id} className="min-w-0">
             <Link
               href={`/jobs/${id}`}
@@ -37,6 +46,7 @@ export function JobsHome({ rows, next, further }: JobsHomeProps) {
               <span className="block truncate text-soft">
                 {pieces} {pieces === 1 ? "piece" : "pieces"} · begun <LocalTime iso={createdAt} />
               </span>
+              <ProgressLine progress={progress} />
             </Link>
           </li>
         ))}
@@ -44,7 +54,12 @@ export function JobsHome({ rows, next, further }: JobsHomeProps) {
       {(further || next) && (
         <nav aria-label="Pages" className="mt-4 flex items-center gap-3">
           {further && <PageLink href="/jobs" name="Newest" />}
-          {next && <PageLink href={`/jobs?${new URLSearchParams({ before: next })}`} name="Older" />}
+          {next && (
+            <PageLink
+              href={`/jobs?${new URLSearchParams({ before: next, ...(words ? { words } : {}) })}`}
+              name="Older"
+            />
+          )}
         </nav>
       )}
     </main>

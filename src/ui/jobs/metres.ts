@@ -2,6 +2,9 @@ import { type Length, type Need, type NeedFigure, um } from "@/core";
 
 const UM = 1e6;
 
+/** A length nobody has said. */
+export const UNSAID = um(-1);
+
 /** A length in metres, two decimals unless it was stated finer. */
 export function metresText(length: number): string {
   const metres = length / UM;
@@ -24,6 +27,14 @@ export function readMetres(text: string): Length | null {
   if (!/^\d{1,6}(\.\d{0,3})?$/.test(plain)) return null;
   return um(Math.round(Number(plain) * 1000) * 1000);
 }
+
+/** A share as a percentage that was typed; null where it is none. */
+export function readPercent(text: string): number | null {
+  const value = Number(text.trim().replace(",", "."));
+  return text.trim() !== "" && value >= 0 && value <= 100 ? value / 100 : null;
+}
+
+export const percentText = (share: number): string => String(Math.round(share * 1e4) / 100);
 
 /** A whole number that was typed, within a limit; null where it is none. */
 export function readCount(text: string, most: number): number | null {

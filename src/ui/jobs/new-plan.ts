@@ -4,6 +4,8 @@ const SIDE: PiecePlan["sides"]["A"] = {
   place: "",
   procedure: null,
   choices: {},
+  onto: null,
+  slack: null,
   ends: 0,
   entry: mm(500),
   squaring: mm(50),

@@ -5,7 +5,7 @@ import { type Length, type Loop, type PiecePlan, type SideName, STRETCHES, type 
 import { Button } from "../controls/button";
 import { Select } from "../controls/select";
 import { FigureField } from "./figure-field";
-import { metresText, readCount, readMetres } from "./metres";
+import { metresText, readCount, readMetres, UNSAID } from "./metres";
 
 type Change = (make: (before: PiecePlan) => PiecePlan) => boolean;
 
@@ -43,6 +43,16 @@ function Metres({
 export interface SideStyle {
   readonly id: string;
   readonly name: string;
+  readonly choices: readonly SideChoice[];
+  /** What goes on each element it opens onto; empty where it opens onto none. */
+  readonly onto: readonly Omit<SideStyle, "onto">[];
+}
+
+interface SideChoice {
+  readonly id: string;
+  readonly name: string;
+  readonly usual: string;
+  readonly options: readonly { readonly id: string; readonly name: string }[];
 }
 
 interface SideEditorProps {
@@ -55,6 +65,7 @@ interface SideEditorProps {
 /** What is done at one side. */
 export function SideEditor({ plan, side, styles, change }: SideEditorProps) {
   const at = plan.sides[side];
+  const style = styles.find(({ id }) => id === at.procedure);
   const set = (changed: Partial<PiecePlan["sides"]["A"]>) =>
     change((before) => ({
       ...before,
@@ -79,10 +90,28 @@ export function SideEditor({ plan, side, styles, change }: SideEditorProps) {
           set({
             procedure: id === "" ? null : id,
             choices: {},
+            onto: null,
             ...(at.ends === 0 && id !== "" ? { ends: 1 } : {}),
           });
         }}
       />
+      <Choices choices={style?.choices ?? []} picked={at.choices} onPick={(choices) => set({ choices })} />
+      {style && style.onto.length > 0 && (
+        <>
+          <Select
+            title="Then on each it opens onto"
+            value={at.onto?.procedure ?? ""}
+            empty="nothing more"
+            options={style.onto}
+            onPick={(id) => set({ onto: id === "" ? null : { procedure: id, choices: {} } })}
+          />
+          <Choices
+            choices={style.onto.find(({ id }) => id === at.onto?.procedure)?.choices ?? []}
+            picked={at.onto?.choices ?? {}}
+            onPick={(choices) => set({ onto: at.onto && { ...at.onto, choices } })}
+          />
+        </>
+      )}
       <div className="grid grid-cols-2 gap-3">
         <FigureField
           title="Ends here"
@@ -103,10 +132,40 @@ export function SideEditor({ plan, side, styles, change }: SideEditorProps) {
         <Metres title="Entry path, m" value={at.entry} onTake={(entry) => set({ entry })} />
         <Metres title="Cut square, m" value={at.squaring} onTake={(squaring) => set({ squaring })} />
         <Metres title="Pulling grip, m" value={at.grip} onTake={(grip) => set({ grip })} />
+        <FigureField
+          title="Slack found at each, m"
+          value={at.slack ?? UNSAID}
+          text={(slack) => (slack === UNSAID ? "" : metresText(slack))}
+          read={(text) => (text.trim() === "" ? UNSAID : readMetres(text))}
+          asks={`${METRES} Empty where nobody has looked.`}
+          onTake={(slack) => set({ slack: slack === UNSAID ? null : slack })}
+        />
       </div>
     </div>
   );
 }
+
+interface ChoicesProps {
+  readonly choices: readonly SideChoice[];
+  readonly picked: Readonly<Record<string, string>>;
+  readonly onPick: (picked: Record<string, string>) => void;
+}
+
+/** What is picked of a style at a side. */
+const Choices = ({ choices, picked, onPick }: ChoicesProps) =>
+  choices.length === 0 ? null : (
+    <div className="grid grid-cols-2 gap-3">
+      {choices.map(({ id, name, usual, options }) => (
+        <Select
+          key={id}
+          title={name}
+          value={picked[id] ?? usual}
+          options={options}
+          onPick={(option) => onPick({ ...picked, [id]: option })}
+        />
+      ))}
+    </div>
+  );
 
 interface StretchEditorProps {
   readonly stretch: Stretch;

@@ -2,14 +2,26 @@
 
 import { Undo2 } from "lucide-react";
 import Link from "next/link";
+import { useRouter } from "next/navigation";
 import { useCallback, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
-import { type Cable, mm, type Need, type PieceParts, type PiecePlan, type SideSheet } from "@/core";
+import {
+  type Cable,
+  mm,
+  type Need,
+  type PieceAnswer,
+  type PieceParts,
+  type PiecePlan,
+  type SideName,
+  type SideSheet,
+} from "@/core";
 import { Button } from "../controls/button";
 import { feetText, figuresText, metresText } from "./metres";
 import { LoopEditor, SideEditor, type SideStyle, StretchEditor } from "./part-editor";
 import { PieceBand } from "./piece-band";
 import { keyOf } from "./piece-drawing";
+import { PieceEditor, YieldEditor } from "./piece-editor";
+import { PlacesPanel } from "./places-panel";
 import { RetryCurve } from "./retry-curve";
 import { usePlan } from "./use-plan";
 
@@ -19,24 +31,46 @@ interface PieceViewProps {
   readonly revision: number;
   readonly plan: PiecePlan;
   readonly cable: Cable;
+  readonly places: PieceAnswer["places"];
   /** Each procedure that goes on this cable, with what of its sheet a plan is worked out from. */
   readonly styles: readonly (SideStyle & { readonly sheet: SideSheet })[];
+  /** Each side's sheet as it is picked there. */
+  readonly own: Readonly<Record<SideName, { readonly procedure: string; readonly sheet: SideSheet } | null>>;
+  /** What this crew's own record says of each side's style. */
+  readonly record: Readonly<Record<SideName, { readonly good: number; readonly tried: number } | null>>;
 }
 
 /** One piece as it is planned: its band, what it needs as a list that adds up, and the cut. */
-export function PieceView({ job, piece, revision, plan: initial, cable, styles }: PieceViewProps) {
+export function PieceView({
+  job,
+  piece,
+  revision,
+  plan: initial,
+  cable,
+  places,
+  styles,
+  own,
+  record,
+}: PieceViewProps) {
+  const router = useRouter();
   const parts = useCallback(
     (plan: PiecePlan): PieceParts => {
-      const sheetOf = (id: string | null) => styles.find((one) => one.id === id)?.sheet ?? null;
-      return { cable, sheets: { A: sheetOf(plan.sides.A.procedure), B: sheetOf(plan.sides.B.procedure) } };
+      const sheetAt = (side: SideName) => {
+        const { procedure } = plan.sides[side];
+        if (own[side] && own[side].procedure === procedure) return own[side].sheet;
+        return styles.find(({ id }) => id === procedure)?.sheet ?? null;
+      };
+      return { cable, sheets: { A: sheetAt("A"), B: sheetAt("B") } };
     },
-    [cable, styles],
+    [cable, styles, own],
   );
   const { plan, needs, change, undo, mayUndo, problem, kept, again } = usePlan({
     piece,
     revision,
     plan: initial,
     parts,
+    // Which ends there are follows from the plan as it is kept.
+    onKept: router.refresh,
   });
   const [picked, setPicked] = useState("A");
   const [pointed, setPointed] = useState<string | null>(null);
@@ -138,6 +172,8 @@ export function PieceView({ job, piece, revision, plan: initial, cable, styles }
           </p>
           <h2 className="mt-4 mb-2 font-bold text-lg">{at?.name}</h2>
           {at && <PartEditor need={at} plan={plan} styles={styles} change={change} />}
+          <h2 className="mt-5 mb-2 font-bold text-lg">The whole piece</h2>
+          <PieceEditor plan={plan} cores={cable.cores} change={change} />
         </section>
         <section aria-labelledby="tries" className="min-w-0">
           <h2 id="tries" className="font-bold text-lg">
@@ -156,8 +192,15 @@ export function PieceView({ job, piece, revision, plan: initial, cable, styles }
               }))
             }
           />
+          <YieldEditor plan={plan} record={record.A ?? record.B} change={change} />
         </section>
       </div>
+      <section aria-labelledby="ends" className="border-line border-t px-4 py-4 sm:px-6">
+        <h2 id="ends" className="mb-1 font-bold text-lg">
+          Its ends
+        </h2>
+        <PlacesPanel piece={piece} places={places} sides={{ A: plan.sides.A.place, B: plan.sides.B.place }} />
+      </section>
     </main>
   );
 }

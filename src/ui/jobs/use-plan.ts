@@ -24,13 +24,15 @@ interface Start {
   readonly revision: number;
   readonly plan: PiecePlan;
   readonly parts: (plan: PiecePlan) => PieceParts;
+  /** Called when all that was changed is kept. */
+  readonly onKept: () => void;
 }
 
 /**
  * A piece's plan under the pen: what cannot be is told and changes nothing; what can be is worked out at once, kept on the
  * server as its next revision, and taken back one change at a time.
  */
-export function usePlan({ piece, revision, plan: initial, parts }: Start) {
+export function usePlan({ piece, revision, plan: initial, parts, onKept }: Start) {
   const { prefs } = usePrefs();
   const [history, setHistory] = useState<readonly PiecePlan[]>([initial]);
   const [problem, setProblem] = useState<string | null>(null);
@@ -65,8 +67,9 @@ export function usePlan({ piece, revision, plan: initial, parts }: Start) {
       }
       sending.current = false;
       setKept({ now: "kept" });
+      onKept();
     },
-    [piece, prefs.person],
+    [piece, prefs.person, onKept],
   );
 
   const change = useCallback(

@@ -2,14 +2,24 @@
 
 import Link from "next/link";
 import { useRouter } from "next/navigation";
-import { type EndRecord, endState, FAULT_NAMES, type Recorded, type RunSheet, reworkedSheet } from "@/core";
+import {
+  type EndRecord,
+  endState,
+  FAULT_NAMES,
+  type Recorded,
+  type RunSheet,
+  reworkedSheet,
+  type WhereTold,
+} from "@/core";
 import { Band } from "../band/band";
 import { Button } from "../controls/button";
 import { PhotoStrip } from "../photos/photo-strip";
 import { usePrefs } from "../prefs/prefs-context";
+import { FarPanel } from "../where/far-panel";
 import { figuresStand } from "../words/figures-stand";
 import { coreText, figureText, limitsText, type Units } from "../words/length-text";
 import { LocalTime } from "../words/local-time";
+import { madeAtText } from "../words/made-at";
 import { OpenList } from "../words/open-list";
 import { VerdictSign } from "../words/verdict-sign";
 import { RESULT_WORDS, verdictWords } from "../words/verdict-words";
@@ -21,10 +31,12 @@ interface RecordViewProps {
   /** What it was worked by and what happened, drawn and told word for word below it. */
   readonly sheet: RunSheet;
   readonly events: readonly Recorded[];
+  /** The piece it is an end of as it stands now; null for an end by itself. */
+  readonly where: WhereTold | null;
 }
 
 /** One end on record: what was asked, whose figures, what was measured with what, by whom and when. */
-export function RecordView({ record, sheet, events }: RecordViewProps) {
+export function RecordView({ record, sheet, events, where }: RecordViewProps) {
   const { prefs } = usePrefs();
   const router = useRouter();
   const { signed, result, lengths, shards, used, cable } = record;
@@ -127,6 +139,7 @@ export function RecordView({ record, sheet, events }: RecordViewProps) {
             <Fact name="Cable">
               {cable.name}, revision {cable.revision}, {coreText(cable.core)}
             </Fact>
+            {record.where && <Fact name="Made at">{madeAtText(record.where)}</Fact>}
             <Fact name="Figures">
               <span className={rough > 0 ? "representative" : ""}>{figuresStand(rough, lengths.length)}</span>{" "}
               ({record.style.figures.date})
@@ -174,6 +187,7 @@ export function RecordView({ record, sheet, events }: RecordViewProps) {
               <LocalTime iso={record.started} />
             </Fact>
           </dl>
+          {where && <FarPanel where={where} />}
           <WhatHappened end={record.id} sheet={sheet} events={events} />
         </section>
       </div>

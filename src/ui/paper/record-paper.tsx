@@ -2,6 +2,7 @@ import { Document, Font, Image, Page, renderToBuffer, StyleSheet, Text, View } f
 import { FAULT_NAMES, InputError, type RecordDocument, type RunSheet } from "@/core";
 import { figuresStand } from "../words/figures-stand";
 import { coreText } from "../words/length-text";
+import { madeAtText } from "../words/made-at";
 import { RESULT_WORDS } from "../words/verdict-words";
 import { EndDrawing } from "./end-drawing";
 import { FACES, unprintable } from "./scripts";
@@ -71,11 +72,21 @@ export async function recordsPdf(
 }
 
 /** The texts people wrote, in any script they like. */
-const written = ({ job, label, style, cable, signed, corrections, photos }: RecordDocument): string[] => [
+const written = ({
+  job,
+  label,
+  style,
+  cable,
+  where,
+  signed,
+  corrections,
+  photos,
+}: RecordDocument): string[] => [
   job,
   label,
   style.name,
   cable.name,
+  where?.name ?? "",
   signed?.name ?? "",
   signed?.missingShards ?? "",
   ...corrections.flatMap(({ says, why, name }) => [says, why, name]),
@@ -105,7 +116,7 @@ function Record({
   photos: ReadonlyMap<string, Uint8Array>;
   sheet: RunSheet | undefined;
 }) {
-  const { style, cable, signed, lengths, looks, reworks, corrections, parts, shards, used } = record;
+  const { style, cable, where, signed, lengths, looks, reworks, corrections, parts, shards, used } = record;
   const rough = record.lengths.filter(({ representative }) => representative).length;
   const shown = record.photos.flatMap(({ sha256, caption }) => {
     const bytes = photos.get(sha256);
@@ -123,6 +134,7 @@ function Record({
       </Text>
       <Fact name="Style" says={[`${style.name}, revision ${style.revision}`, ...record.as].join(" · ")} />
       <Fact name="Cable" says={`${cable.name}, revision ${cable.revision}, ${coreText(cable.core)}`} />
+      {where && <Fact name="Made at" says={madeAtText(where)} />}
       <Fact name="Figures" says={`${figuresStand(rough, record.lengths.length)} (${style.figures.date})`} />
       {record.purpose === "practice" && <Fact name="Purpose" says="Practice: not in the ledger" />}
       {record.unread.length > 0 && (

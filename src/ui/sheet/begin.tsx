@@ -4,12 +4,12 @@ import { useRouter } from "next/navigation";
 import { useRef, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { v4 as uuid } from "uuid";
-import { BATCH_LIMIT, zIdAnswer } from "@/core";
+import { BATCH_LIMIT, zBegunAnswer, zIdAnswer } from "@/core";
 import { ConfirmPanel } from "../confirm/confirm-panel";
 import { Button } from "../controls/button";
 import { post } from "../http/http";
 import { usePrefs } from "../prefs/prefs-context";
-import type { Resolved } from "./selection";
+import type { Hand, Resolved } from "./selection";
 import { WhichInterface } from "./which-interface";
 
 type SheetResolved = Extract<Resolved, { kind: "sheet" }>;
@@ -17,9 +17,12 @@ type SheetResolved = Extract<Resolved, { kind: "sheet" }>;
 /** From a sheet to the bench: one end or a batch. Figures nobody has checked yet are asked about first. */
 export function Begin({
   resolved: { cable, procedure, core, choices, sheet, ask },
+  hand,
   onChoice,
 }: {
   resolved: SheetResolved;
+  /** The place of a piece it is to be made at; null for an end by itself. */
+  hand: Hand | null;
   onChoice: (choice: string, option: string) => void;
 }) {
   const router = useRouter();
@@ -43,12 +46,21 @@ export function Begin({
     setState({ busy: true, failed: null });
     const rule = prefs.risk === null ? { kind: "simple" } : { kind: "guarded", risk: prefs.risk };
     const sheetWanted = { cable: cable.id, procedure: procedure.id, revision, core, choices, rule, purpose };
-    const key = JSON.stringify([how, sheetWanted]);
+    const key = JSON.stringify([how, sheetWanted, hand?.asked]);
     // Another sheet, or as many ends of it, is another end.
     if (wanted.current.sheet !== key) wanted.current = { sheet: key, id: uuid() };
     const body = { id: wanted.current.id, ...sheetWanted };
-    const answer =
-      how > 1
+    const answer = hand
+      ? await post(`/api/v1/pieces/${hand.asked.piece}/ends`, zBegunAnswer, {
+          id: wanted.current.id,
+          side: hand.place.side,
+          addresses: [hand.place.address],
+          style: { procedure: procedure.id, revision, choices },
+          rule,
+          purpose,
+          by: prefs.person,
+        })
+      : how > 1
         ? await post("/api/v1/batches", zIdAnswer, { ...body, count: how })
         : await post("/api/v1/ends", zIdAnswer, body);
     if (answer.ok) router.push(how > 1 ? `/bench/batch/${answer.value.id}` : `/bench/${answer.value.id}`);
@@ -79,24 +91,26 @@ export function Begin({
       <Button onClick={() => window.print()} aria-keyshortcuts="P">
         Print
       </Button>
-      <label className="flex min-h-12 items-center gap-1.5 rounded-lg border border-line bg-raised pl-3">
-        <span className="text-soft text-sm">Ends</span>
-        <input
-          type="number"
-          min={1}
-          max={BATCH_LIMIT}
-          value={typed}
-          aria-invalid={refused !== null}
-          onChange={(event) => setTyped(event.target.value)}
-          onKeyDown={(event) => {
-            if (event.key !== "Enter") return;
-            // Left to the browser, this Enter would go on into the form that opens and send it.
-            event.preventDefault();
-            begin();
-          }}
-          className="figures min-h-12 w-14 bg-transparent px-1 font-bold text-lg"
-        />
-      </label>
+      {!hand && (
+        <label className="flex min-h-12 items-center gap-1.5 rounded-lg border border-line bg-raised pl-3">
+          <span className="text-soft text-sm">Ends</span>
+          <input
+            type="number"
+            min={1}
+            max={BATCH_LIMIT}
+            value={typed}
+            aria-invalid={refused !== null}
+            onChange={(event) => setTyped(event.target.value)}
+            onKeyDown={(event) => {
+              if (event.key !== "Enter") return;
+              // Left to the browser, this Enter would go on into the form that opens and send it.
+              event.preventDefault();
+              begin();
+            }}
+            className="figures min-h-12 w-14 bg-transparent px-1 font-bold text-lg"
+          />
+        </label>
+      )}
       <label className="flex min-h-12 items-center gap-1.5 px-1">
         <input
           type="checkbox"

@@ -25,6 +25,7 @@ describe("a sheet in the address bar", () => {
     fc.assert(
       fc.property(
         fc.record({
+          place: fc.option(fc.record({ piece: word, side: word, at: fc.oneof(word, fc.constant("")) })),
           cable: fc.option(word),
           style: fc.option(word),
           core: fc.option(word),

@@ -6,6 +6,7 @@ import {
   misfits,
   mustHoldAt,
   optionsFor,
+  type Place,
   type Procedure,
   type RunSheet,
   type Style,
@@ -16,13 +17,36 @@ import {
 
 /** What the address bar holds: enough to draw a sheet again, anywhere. */
 export interface Selection {
+  /** Where the end is to be made, where it is one of a piece. */
+  readonly place: PlaceAsked | null;
   readonly cable: string | null;
   readonly style: string | null;
   readonly core: string | null;
   readonly choices: Readonly<Record<string, string>>;
 }
 
-export const NOTHING: Selection = { cable: null, style: null, core: null, choices: {} };
+/** A place as the address bar says it: whether the piece has it is told where it is looked up. */
+export interface PlaceAsked {
+  readonly piece: string;
+  readonly side: string;
+  readonly at: string;
+}
+
+/** What is in hand at the place asked for. */
+export interface Hand {
+  readonly asked: PlaceAsked;
+  readonly place: Place;
+  readonly job: { readonly id: string; readonly name: string };
+  /** The piece's name and the place, as they are said. */
+  readonly name: string;
+  readonly cable: Cable;
+  readonly core: string;
+}
+
+export const samePlace = (one: PlaceAsked | null, other: PlaceAsked | null): boolean =>
+  one?.piece === other?.piece && one?.side === other?.side && one?.at === other?.at;
+
+export const NOTHING: Selection = { place: null, cable: null, style: null, core: null, choices: {} };
 
 const CHOICE = "as.";
 
@@ -33,7 +57,9 @@ export function readSelection(params: Iterable<readonly [string, string]>): Sele
     key.startsWith(CHOICE) ? [[key.slice(CHOICE.length), value.slice(0, 80)] as const] : [],
   );
   const one = (key: string) => found.get(key)?.slice(0, 80) || null;
+  const [piece, side] = [one("piece"), one("side")];
   return {
+    place: piece && side ? { piece, side, at: one("at") ?? "" } : null,
     cable: one("cable"),
     style: one("style"),
     core: one("core"),
@@ -42,8 +68,13 @@ export function readSelection(params: Iterable<readonly [string, string]>): Sele
 }
 
 /** A selection as the query of an address, empty for nothing. */
-export function writeSelection({ cable, style, core, choices }: Selection): string {
+export function writeSelection({ place, cable, style, core, choices }: Selection): string {
   const params = new URLSearchParams();
+  if (place) {
+    params.set("piece", place.piece);
+    params.set("side", place.side);
+    if (place.at) params.set("at", place.at);
+  }
   if (cable) params.set("cable", cable);
   if (style) params.set("style", style);
   if (core) params.set("core", core);

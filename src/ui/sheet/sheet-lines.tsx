@@ -1,6 +1,7 @@
 "use client";
 
 import { judgementOf, type Line, type RunSheet } from "@/core";
+import { pointing } from "../band/pointing";
 import { asText, limitsText, type Units } from "../words/length-text";
 import { biteWords, figureWords, stepNotes } from "../words/line-words";
 
@@ -79,22 +80,14 @@ function Row({
 }) {
   const figure = figureWords(sheet, line, units);
   const feature = line.figure?.feature ?? null;
-  const pointing = feature
-    ? {
-        tabIndex: 0,
-        onFocus: () => onPoint(feature),
-        onBlur: () => onPoint(null),
-        onMouseEnter: () => onPoint(feature),
-        onMouseLeave: () => onPoint(null),
-      }
-    : {};
+  const pointed = feature ? pointing(feature, lit, onPoint) : {};
   const also = [...(figure?.also ?? []), biteWords(line, units), ...stepNotes(line, units)].filter(
     (one) => one !== null,
   );
   return (
-    <tr className={`border-line border-t align-baseline ${lit ? "bg-now-wash" : ""}`} {...pointing}>
-      <td className="py-2 pl-4 text-soft">{line.index + 1}</td>
-      <th scope="row" className="px-2 py-2 font-semibold">
+    <tr className={`border-line border-t align-baseline ${lit ? "bg-now-wash" : ""}`} {...pointed}>
+      <td className="py-2 pl-3 text-soft sm:pl-4">{line.index + 1}</td>
+      <th scope="row" className="px-1.5 py-2 font-semibold sm:px-2">
         {line.step.title}
         {also.length > 0 && (
           <span className="block font-normal text-sm text-soft md:hidden">{also.join(" · ")}</span>

@@ -1,8 +1,9 @@
 "use client";
 
+import Link from "next/link";
 import { useCallback, useEffect, useMemo, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
-import { misfits, type RunSheet, secondCleave } from "@/core";
+import { type Cable, misfits, type RunSheet, secondCleave } from "@/core";
 import { Band } from "../band/band";
 import type { Thumb } from "../band/thumb";
 import { Button } from "../controls/button";
@@ -14,12 +15,14 @@ import { cableWords, styleWords } from "./known-words";
 import { MisfitPanel } from "./misfit-panel";
 import { Picker } from "./picker";
 import {
+  type Hand,
   NOTHING,
   type Resolved,
   readSelection,
   resolve,
   type Selection,
   type Shelf,
+  samePlace,
   writeSelection,
 } from "./selection";
 import { SheetLengths } from "./sheet-lengths";
@@ -36,21 +39,34 @@ export function SheetView({
   shelf: shipped,
   thumbs,
   initial,
+  hand = null,
+  trouble = null,
 }: {
   shelf: Shelf;
   /** Each style's finished end in small. */
   thumbs: Readonly<Record<string, Thumb>>;
   initial: Selection;
+  /** What is in hand at the place of a piece that was asked for, or why there is nothing. */
+  hand?: Hand | null;
+  trouble?: string | null;
 }) {
   const [selection, setSelection] = useState(initial);
-  const { shelf, failed, again } = useFetched(shipped, selection.style);
+  const { shelf: fetched, failed, again } = useFetched(shipped, selection.style);
+  const inHand = hand && samePlace(hand.asked, selection.place) ? hand : null;
+  const shelf = useMemo(
+    () => (inHand ? { ...fetched, cables: withHand(fetched.cables, inHand.cable) } : fetched),
+    [fetched, inHand],
+  );
   const [open, setOpen] = useState<Open>(null);
   const { prefs, nextUnits } = usePrefs();
   const resolved = useMemo(() => resolve(shelf, selection, prefs.schools), [shelf, selection, prefs.schools]);
   // Coming back by the browser, the address knows what was picked since the page was drawn.
   useEffect(() => {
     const here = readSelection(new URLSearchParams(window.location.search));
-    setSelection((drawn) => (writeSelection(here) === writeSelection(drawn) ? drawn : here));
+    // A place is drawn with what is in hand there: its address alone says less than is drawn.
+    setSelection((drawn) =>
+      writeSelection(here) === writeSelection(drawn) || (here.place && here.cable === null) ? drawn : here,
+    );
   }, []);
   useEffect(() => {
     const query = writeSelection(selection);
@@ -63,7 +79,13 @@ export function SheetView({
 
   const toggle = (which: Open) => (isOpen: boolean) => setOpen(isOpen ? which : null);
   const pickCable = useCallback((cable: string) => {
-    setSelection((before) => ({ ...before, cable, core: null }));
+    // Another cable is none of the piece's.
+    setSelection((before) => ({
+      ...before,
+      cable,
+      core: null,
+      place: before.cable === cable ? before.place : null,
+    }));
     setOpen(null);
   }, []);
   const pickCableByName = (cable: string) => {
@@ -145,10 +167,23 @@ export function SheetView({
               onCore={pickCore}
               onChoice={pickChoice}
             />
-            <Begin resolved={resolved} onChoice={pickChoice} />
+            <Begin resolved={resolved} hand={inHand} onChoice={pickChoice} />
           </>
         )}
       </div>
+      {inHand && (
+        <p className="no-print px-4 pb-2">
+          <Link href={`/jobs/${inHand.job.id}/${inHand.asked.piece}`} className="font-semibold underline">
+            {inHand.name}
+          </Link>{" "}
+          <span className="text-soft">{inHand.job.name}</span>
+        </p>
+      )}
+      {trouble && selection.place && (
+        <p role="alert" className="mx-4 mb-2 rounded-lg border-2 border-out px-4 py-3 font-semibold">
+          {trouble}
+        </p>
+      )}
       <Body
         shelf={shelf}
         thumbs={thumbs}
@@ -163,6 +198,10 @@ export function SheetView({
     </main>
   );
 }
+
+/** The shelf with what is in hand first, where that is opened out of a cable and on no shelf. */
+const withHand = (cables: readonly Cable[], hand: Cable): readonly Cable[] =>
+  cables.some(({ id }) => id === hand.id) ? cables : [hand, ...cables];
 
 type SheetResolved = Extract<Resolved, { kind: "sheet" }>;
 

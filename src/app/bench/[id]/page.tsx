@@ -3,6 +3,7 @@ import { cookies } from "next/headers";
 import { notFound } from "next/navigation";
 import { findEndById } from "@/service/ends";
 import { library } from "@/service/library";
+import { whereById } from "@/service/places";
 import { instrumentsOf } from "@/service/studies";
 import { theStore } from "@/service/the-store";
 import { blades } from "@/service/tools";
@@ -27,6 +28,7 @@ export default async function EndPage({ params }: { params: Promise<{ id: string
       instruments={instrumentsOf(theStore(), person)}
       cautions={cautions}
       blades={blades(theStore())}
+      where={whereById(theStore(), end.id)}
     />
   );
 }

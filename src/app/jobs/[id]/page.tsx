@@ -2,25 +2,42 @@ import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { findJobById, needsOf } from "@/service/jobs";
 import { library } from "@/service/library";
+import { nextOfJob, placesOf } from "@/service/places";
 import { theStore } from "@/service/the-store";
 import { JobView } from "@/ui/jobs/job-view";
 
 export const metadata: Metadata = { title: "Job" };
 export const dynamic = "force-dynamic";
 
-export default async function JobPage({ params }: { params: Promise<{ id: string }> }) {
+type Query = { words?: string; after?: string };
+
+export default async function JobPage({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ id: string }>;
+  searchParams: Promise<Query>;
+}) {
   const store = theStore();
-  const job = findJobById(store, (await params).id);
+  const { words, after } = await searchParams;
+  const job = findJobById(store, (await params).id, {
+    ...(typeof words === "string" ? { words } : {}),
+    ...(typeof after === "string" ? { after } : {}),
+  });
   if (!job) notFound();
   const { cables } = library(store);
+  const places = placesOf(store, job.pieces);
   return (
     <JobView
-      id={job.id}
-      name={job.name}
+      {...job}
+      words={typeof words === "string" ? words : ""}
+      further={after !== undefined}
+      onward={nextOfJob(store, job.id)}
       cables={cables}
       pieces={job.pieces.map((piece) => ({
         ...piece,
         cable: cables.find(({ id }) => id === piece.plan.cable) ?? null,
+        places: places.get(piece.id) ?? [],
         needs: null,
         problem: null,
         ...needsOf(store, piece.plan),

@@ -1,6 +1,7 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { findEndById } from "@/service/ends";
+import { whereById } from "@/service/places";
 import { recordOfEnd } from "@/service/record";
 import { theStore } from "@/service/the-store";
 import { RecordView } from "@/ui/ledger/record-view";
@@ -20,5 +21,12 @@ export const dynamic = "force-dynamic";
 export default async function RecordPage({ params }: RecordProps) {
   const end = findEndById(theStore(), (await params).id);
   if (!end) notFound();
-  return <RecordView record={recordOfEnd(theStore(), end)} sheet={end.sheet} events={end.events} />;
+  return (
+    <RecordView
+      record={recordOfEnd(theStore(), end)}
+      sheet={end.sheet}
+      events={end.events}
+      where={whereById(theStore(), end.id)}
+    />
+  );
 }

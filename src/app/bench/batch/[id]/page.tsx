@@ -3,6 +3,7 @@ import { cookies } from "next/headers";
 import { notFound } from "next/navigation";
 import { findBatchById } from "@/service/batches";
 import { library } from "@/service/library";
+import { whereById } from "@/service/places";
 import { instrumentsOf } from "@/service/studies";
 import { theStore } from "@/service/the-store";
 import { blades } from "@/service/tools";
@@ -34,6 +35,7 @@ export default async function BatchPage({ params, searchParams }: BatchProps) {
       instruments={instrumentsOf(theStore(), person)}
       cautions={cautions}
       blades={blades(theStore())}
+      wheres={Object.fromEntries(batch.ends.map((one) => [one.id, whereById(theStore(), one.id)]))}
       asked={typeof end === "string" ? end : null}
     />
   );

@@ -1,12 +1,16 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
-import { findPiece, stylesFor } from "@/service/jobs";
+import { crewYield, findPiece, stylesFor } from "@/service/jobs";
+import { placesOf } from "@/service/places";
 import { theStore } from "@/service/the-store";
 import { PieceTrouble } from "@/ui/jobs/piece-trouble";
 import { PieceView } from "@/ui/jobs/piece-view";
 
 export const metadata: Metadata = { title: "Piece" };
 export const dynamic = "force-dynamic";
+
+const yieldAt = (store: ReturnType<typeof theStore>, style: string | null) =>
+  style === null ? null : crewYield(store, style);
 
 type Context = { params: Promise<{ id: string; piece: string }> };
 
@@ -27,7 +31,12 @@ export default async function PiecePage({ params }: Context) {
       revision={piece.revision}
       plan={piece.plan}
       cable={cable}
-      styles={stylesFor(store, piece.plan, cable)}
+      places={placesOf(store, [piece]).get(piece.id) ?? []}
+      {...stylesFor(store, piece.plan, cable)}
+      record={{
+        A: yieldAt(store, piece.plan.sides.A.procedure),
+        B: yieldAt(store, piece.plan.sides.B.procedure),
+      }}
     />
   );
 }

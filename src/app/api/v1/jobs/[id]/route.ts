@@ -6,9 +6,11 @@ import { answerAs } from "../../../answer";
 
 type Context = { params: Promise<{ id: string }> };
 
-/** A job with its pieces. */
-export const GET = (_: Request, { params }: Context) =>
-  answerAs(zJobAnswer, async () => getJob(theStore(), (await params).id));
+/** A job with its pieces, a page at a time. */
+export const GET = (request: Request, { params }: Context) =>
+  answerAs(zJobAnswer, async () =>
+    getJob(theStore(), (await params).id, Object.fromEntries(new URL(request.url).searchParams)),
+  );
 
 /** Adds pieces to a job, all or none. */
 export const POST = (request: Request, { params }: Context) =>

@@ -1,0 +1,21 @@
+import { RESULTS, type Result } from "../event/judged";
+
+/** How it stands with a place of a piece: nothing done yet, at the bench, or what its newest end came to. */
+export const STANDINGS = ["planned", "bench", ...RESULTS] as const;
+export type Standing = (typeof STANDINGS)[number];
+
+/** How many places of a job stand how; what is not named stands nowhere. */
+export type Progress = Readonly<Partial<Record<Standing, number>>>;
+
+/** Whether nothing more is to be done at a place. */
+export const isDone = (standing: Standing): boolean => standing === "in" || standing === "unmeasured";
+
+/** What stands at a place, of the newest end there that was not begun by mistake. */
+export const standingOfEnd = (end: { readonly result: Result | null } | undefined): Standing =>
+  end ? (end.result ?? "bench") : "planned";
+
+/** So many planned, and how those begun stand. */
+export function progressOf(planned: number, begun: Progress): Progress {
+  const there = Object.values(begun).reduce((sum: number, n) => sum + n, 0);
+  return { ...begun, planned: Math.max(0, planned - there) };
+}

@@ -1,0 +1,228 @@
+import { randomUUID } from "node:crypto";
+import { beforeEach, describe, expect, it } from "vitest";
+import {
+  addressText,
+  type EventInput,
+  endState,
+  judgementOf,
+  mm,
+  mustHoldAt,
+  parseAddress,
+  retriesOffered,
+  retryEvent,
+} from "@/core";
+import { openStore, type Store } from "@/service/the-store";
+import { endsOfPieces, findEnd } from "@/store/ends";
+import { actOn } from "./act";
+import { getBatch } from "./batches";
+import { getEnd } from "./ends";
+import { codeOf } from "./fixtures/code-of";
+import { addTo } from "./fixtures/made-ends";
+import { PLAN } from "./fixtures/plan";
+import { addPieces, getJob, jobsPage, newJob, savePlan } from "./jobs";
+import { beginPlaces, getPiece, nextPlace, whereOf } from "./places";
+import { endRecord } from "./record";
+import { checkWholeRecord } from "./record-check";
+
+const { A: side } = PLAN.sides;
+const SPLIT = {
+  ...PLAN,
+  name: "Pad 7 feeder",
+  cable: "loose-tube-36",
+  sides: {
+    A: { ...side, procedure: "breakout-kit-6", ends: 1, onto: { procedure: "stub-wedge-release-900" } },
+    B: { ...side, procedure: "breakout-kit-6", ends: 1, onto: { procedure: "stub-cam-crimp-900" } },
+  },
+};
+
+let store: Store;
+let job: string;
+let piece: string;
+const act = () => actOn(store);
+const planned = (plan: object) => addPieces(act(), job, { pieces: [{ plan }] })[0]?.id ?? "";
+const begin = (at: string, more: object = {}, of = piece) =>
+  beginPlaces(act(), of, { side: "A", addresses: [parseAddress(at)], ...more });
+const thread = (id: string) => {
+  const { parts } = getEnd(store, id).sheet;
+  addTo(store, id, ...parts.map(({ id: part }): EventInput => ({ kind: "thread", part, on: true })));
+};
+const sign = (id: string, outcome: "kept" | "cut-off" | "discarded" = "kept") => {
+  thread(id);
+  addTo(store, id, { kind: "sign", name: "Wyn", outcome });
+};
+const standings = () =>
+  getPiece(store, piece).places.map(({ side: at, text, standing }) => `${at} ${text}: ${standing}`);
+const where = (id: string) => {
+  const row = findEnd(store, id);
+  return row ? whereOf(store, row) : null;
+};
+
+beforeEach(() => {
+  store = openStore(":memory:");
+  job = newJob(act(), { name: "North ring" }).id;
+  piece = planned(SPLIT);
+});
+
+describe("an end at a place", () => {
+  it("is begun on what is in hand there: the cable first, then a fibre of it in its tubing", () => {
+    const tube = begin("tube 1");
+    const fibre = begin("tube 1 / fibre 5");
+    expect([getEnd(store, tube.id).cableName, getEnd(store, fibre.id).cableName]).toEqual([
+      expect.stringContaining("6 × 6"),
+      expect.stringMatching(/^fibre of .*furcation/),
+    ]);
+    expect(getEnd(store, fibre.id).events[0]?.event).toMatchObject({
+      job: "North ring",
+      label: "Pad 7 feeder, side A, tube 1 / fibre 5, slate",
+    });
+    expect(endRecord(store, fibre.id)).toMatchObject({
+      where: { piece, name: "Pad 7 feeder", side: "A", address: "tube 1 / fibre 5" },
+    });
+    expect([...checkWholeRecord(store)].flatMap(({ findings }) => findings)).toEqual([]);
+  });
+  it("is begun once, however often the same is asked, and by one hand at a time", () => {
+    const id = randomUUID();
+    for (let i = 0; i < 2; i++) expect(begin("tube 1", { id }).id).toBe(id);
+    expect(codeOf(() => begin("tube 1"))).toBe("moved-on");
+    expect(endsOfPieces(store, [piece])).toHaveLength(1);
+    sign(id, "cut-off");
+    expect(begin("tube 1").id).not.toBe(id);
+  });
+  it("is at an address the cable has, of what is planned or picked there", () => {
+    expect(codeOf(() => begin("tube 7"))).toBe("no-such-element");
+    expect(codeOf(() => begin("tube 1 / fibre 7"))).toBe("no-such-element");
+    expect(codeOf(() => begin("tube 2"))).toBe("no-such-element");
+    expect(begin("tube 2", { style: { procedure: "breakout-kit-6" } }).id).toBeTruthy();
+    expect(codeOf(() => begin("tube 1 / fibre 1", { style: { procedure: "drop-clamp" } }))).toBe(
+      "does-not-fit",
+    );
+    expect(codeOf(() => begin("tube 1", {}, randomUUID()))).toBe("not-found");
+  });
+  it("keeps where it was made, word for word: the database refuses to move it", () => {
+    const { id } = begin("tube 1");
+    expect(() => store.$client.exec(`UPDATE ends SET side = 'B' WHERE id = '${id}'`)).toThrow(/kept/);
+    expect(() => store.$client.exec(`UPDATE ends SET piece = NULL WHERE id = '${id}'`)).toThrow(/kept/);
+  });
+  it("is one of a batch where several are begun together, each at its own place", () => {
+    const addresses = [1, 2, 3].map((n) => parseAddress(`tube 1 / fibre ${n}`));
+    const { id, batch } = beginPlaces(act(), piece, { side: "B", addresses });
+    expect(batch).toBe(true);
+    expect(getBatch(store, id).ends.map(({ label }) => label)).toEqual([
+      "Pad 7 feeder, side B, tube 1 / fibre 1, blue",
+      "Pad 7 feeder, side B, tube 1 / fibre 2, orange",
+      "Pad 7 feeder, side B, tube 1 / fibre 3, green",
+    ]);
+    expect(codeOf(() => beginPlaces(act(), piece, { side: "B", addresses }))).toBe("moved-on");
+    const mixed = [parseAddress("tube 1"), parseAddress("tube 1 / fibre 4")];
+    expect(codeOf(() => beginPlaces(act(), piece, { side: "B", addresses: mixed }))).toBe("does-not-fit");
+  });
+});
+
+describe("how a piece stands", () => {
+  it("is its newest end at each place, in the order of the addresses, and what to go on with", () => {
+    expect(standings()).toHaveLength(14);
+    const next = () => nextPlace(getPiece(store, piece).places)?.text;
+    expect(next()).toBe("tube 1");
+    const tube = begin("tube 1");
+    expect(standings()[0]).toBe("A tube 1: bench");
+    sign(tube.id);
+    expect([standings()[0], next()]).toEqual(["A tube 1: unmeasured", "tube 1 / fibre 1"]);
+    sign(begin("tube 1 / fibre 1").id, "cut-off");
+    expect([standings()[1], next()]).toEqual(["A tube 1 / fibre 1: cut-off", "tube 1 / fibre 2"]);
+    const again = begin("tube 1 / fibre 1");
+    expect([standings()[1], next()]).toEqual(["A tube 1 / fibre 1: bench", "tube 1 / fibre 1"]);
+    sign(again.id, "discarded");
+    expect(standings()[1]).toBe("A tube 1 / fibre 1: cut-off");
+  });
+  it("adds up over the job, whatever is practised", () => {
+    sign(begin("tube 1").id);
+    sign(begin("tube 1 / fibre 1").id, "cut-off");
+    begin("tube 1 / fibre 1");
+    begin("tube 1 / fibre 2", { purpose: "practice" });
+    const progress = { planned: 12, unmeasured: 1, bench: 1 };
+    expect(getJob(store, job).progress).toEqual(progress);
+    expect(jobsPage(store, {}).rows[0]).toMatchObject({ pieces: 1, progress });
+    expect(jobsPage(store, { words: "ring north" }).rows).toHaveLength(1);
+    expect(jobsPage(store, { words: "north%" }).rows).toHaveLength(0);
+  });
+  it("still shows what was made where nothing is planned any more", () => {
+    begin("tube 1");
+    savePlan(act(), piece, { basis: 1, plan: { ...SPLIT, sides: { A: side, B: side } } });
+    expect(standings()).toEqual(["A tube 1: bench"]);
+  });
+  it("is told a page of pieces at a time, by the words of their names, none missing and none twice", () => {
+    for (let i = 0; i < 70; i++) planned({ ...PLAN, name: `cottage ${i}` });
+    const first = getJob(store, job);
+    const second = getJob(store, job, { after: first.next ?? "" });
+    expect([first.count, first.pieces.length, second.pieces.length, second.next]).toEqual([71, 60, 11, null]);
+    expect(new Set([...first.pieces, ...second.pieces].map(({ id }) => id)).size).toBe(71);
+    const found = getJob(store, job, { words: "cottage 6" });
+    expect([found.found, found.pieces[0]?.plan.name]).toEqual([16, "cottage 6"]);
+    expect(codeOf(() => getJob(store, job, { after: "x" }))).toBe("bad-input");
+  });
+});
+
+describe("the other end", () => {
+  it("says what was done there and what must go together, before anything is cut", () => {
+    const far = begin("tube 1 / fibre 2", {
+      side: "B",
+      style: { procedure: "stub-cam-crimp-900", choices: { polish: "apc", interface: "sc" } },
+    });
+    const here = begin("tube 1 / fibre 2", {
+      style: { procedure: "stub-one-stroke", choices: { polish: "upc" } },
+    });
+    expect(where(here.id)?.far).toMatchObject({
+      fibres: 1,
+      count: 1,
+      ends: [{ side: "B", text: "side B, tube 1 / fibre 2", standing: "bench", end: far.id }],
+    });
+    const off = where(here.id)?.far.ends[0]?.across.filter(({ fits }) => !fits);
+    expect(off).toMatchObject([{ asks: "same" }]);
+    expect(where(far.id)?.far.ends[0]).toMatchObject({ end: here.id, side: "A" });
+  });
+  it("is what is planned there as long as nothing was done", () => {
+    const here = begin("tube 1");
+    expect(where(here.id)?.far).toMatchObject({ fibres: 6, count: 6 });
+    expect(where(here.id)?.far.ends[0]).toMatchObject({ standing: "planned", end: null });
+  });
+  it("is none of an end by itself", () => {
+    expect(where("nowhere")).toBeNull();
+  });
+});
+
+describe("the slack at a place", () => {
+  const cord = (changed: object) => ({
+    ...PLAN,
+    name: "hall cord",
+    cable: "simplex-3.0",
+    sides: { A: { ...side, procedure: "stub-wedge-release-cord", ends: 1, ...changed }, B: side },
+  });
+  const slackOf = (changed: object) => where(begin("", {}, planned(cord(changed))).id)?.slack;
+  it("is unknown until somebody says it, or retries were planned", () => {
+    expect(slackOf({})?.allowed).toBeNull();
+    const told = slackOf({ retries: 2 });
+    expect(told?.allowed).toBe(2 * (told?.perAttempt ?? 0));
+    expect(slackOf({ retries: 2, slack: 40 })?.allowed).toBe(mm(40));
+  });
+  it("is what the ends made there before left of it", () => {
+    const of = planned(cord({ slack: 200 }));
+    const first = begin("", {}, of);
+    const { sheet } = getEnd(store, first.id);
+    const [lost] = sheet.lines.flatMap(({ index, step }) =>
+      (judgementOf(step)?.answers ?? []).flatMap(({ id: answer }) => {
+        const judgement = judgementOf(step)?.id ?? "";
+        const [offer] = retriesOffered(sheet, endState([]), judgement, answer);
+        const retry = offer && retryEvent(sheet, offer, judgement, answer);
+        return retry?.cableLost ? [{ index, judgement, answer, retry, cable: retry.cableLost }] : [];
+      }),
+    );
+    const { index, judgement, answer, retry, cable } = mustHoldAt(lost ? [lost] : [], 0);
+    thread(first.id);
+    addTo(store, first.id, { kind: "step", to: index }, { kind: "answer", judgement, answer }, retry);
+    expect(where(first.id)?.slack.before).toBe(0);
+    addTo(store, first.id, { kind: "sign", name: "Wyn", outcome: "cut-off", missingShards: "swept up" });
+    const second = begin("", {}, of);
+    expect(where(second.id)?.slack.before).toBe(cable);
+    expect(addressText(where(second.id)?.place.address ?? [])).toBe("");
+  });
+});

@@ -1,0 +1,384 @@
+import { randomUUID } from "node:crypto";
+import { z } from "zod";
+import {
+  across,
+  addressText,
+  BATCH_LIMIT,
+  type Cable,
+  type Core,
+  cableAt,
+  check,
+  type EndEvent,
+  type FarSide,
+  farEnds,
+  fibreColour,
+  fibresAt,
+  InputError,
+  isDone,
+  type PieceAnswer,
+  type PiecePlan,
+  type Place,
+  type PlannedEnd,
+  PURPOSES,
+  pickedNames,
+  placeKey,
+  placeText,
+  plannedEnds,
+  problemOf,
+  type Shelved,
+  SIDES,
+  type SlackTold,
+  slackAccount,
+  slackAllowed,
+  standingOfEnd,
+  type WhereTold,
+  zAddress,
+  zCable,
+  zRule,
+  zUuid,
+} from "@/core";
+import { keptProcedure } from "@/store/documents";
+import { type EndRow, endsOfPieces, findBatch, findEnd, insertBatch, type PlacedRow } from "@/store/ends";
+import { canonical } from "@/store/hash";
+import { findJob, latestPlan, type PlanRow, pieceToGoOn } from "@/store/plans";
+import { rememberText } from "@/store/shipped";
+import type { Store } from "@/store/store";
+import { inTransaction } from "@/store/transaction";
+import type { Act } from "./act";
+import { addEvents, beginEnd, compiled, sheetOf } from "./ends";
+import { historyOf } from "./history";
+import { pieceOf, shelved } from "./jobs";
+
+const zStyle = z.strictObject({
+  procedure: z.string().max(80),
+  /** The revision the sheet was drawn from: another one since is told, not used. */
+  revision: z.int().min(1).optional(),
+  choices: z.record(z.string().max(80), z.string().max(80)).default({}),
+});
+
+export const zBeginPlaces = z.strictObject({
+  /** Of the end, or of the batch where there are several places. */
+  id: zUuid("An id is a UUID").optional(),
+  side: z.enum(SIDES, { error: "A side is A or B" }),
+  addresses: z
+    .array(zAddress)
+    .min(1, "At least one place")
+    .max(BATCH_LIMIT, `At most ${BATCH_LIMIT} places at once`),
+  /** Another style than the plan's. */
+  style: zStyle.optional(),
+  rule: zRule.default({ kind: "guarded", risk: 0.05 }),
+  purpose: z.enum(PURPOSES, { error: "An end is work or practice" }).default("work"),
+});
+
+function mustFindPiece(store: Store, id: string): PlanRow & { body: string } {
+  const row = latestPlan(store, id) ?? latestPlan(store, id.toLowerCase());
+  if (!row || row.body === null)
+    throw new InputError("not-found", `No piece with the id “${id.slice(0, 60)}” is here.`, ["id"]);
+  return { ...row, body: row.body };
+}
+
+function cableOf(store: Store, plan: PiecePlan): Cable {
+  const cable = shelved(store).cable(plan.cable);
+  if (!cable) throw new InputError("unknown-cable", `No cable called “${plan.cable}”.`, ["cable"]);
+  return cable;
+}
+
+/** What is in hand at a place; opened out of the piece's cable, it is a document of its own from here on. */
+function handCable(plan: PiecePlan, cable: Cable, place: Place, shelf: Shelved): Cable {
+  const at = cableAt(plan, cable, place, shelf);
+  if (at !== cable) rememberText(at, canonical(z.encode(zCable, at)));
+  return at;
+}
+
+/** The newest end of each place, by its key. */
+function newestAt(rows: readonly PlacedRow[]): Map<string, PlacedRow> {
+  const found = new Map<string, PlacedRow>();
+  for (const row of rows) found.set(keyOfEnd(row), row);
+  return found;
+}
+
+/** What a place is called at the bench: piece, side, address and, for one of twelve, its colour. */
+function labelAt(plan: PiecePlan, place: Place): string {
+  const last = place.address.at(-1);
+  const colour = last && last.position <= 12 ? `, ${fibreColour(last.position).name}` : "";
+  return `${plan.name}, ${placeText(place)}${colour}`.slice(-120);
+}
+
+/**
+ * Begins the end at a place of a piece, or several of one side as a batch, each at its own: what is in hand there is found
+ * from the plan. Asking again with the same id answers the same.
+ * @throws InputError: `no-such-element`; `moved-on` where somebody has that end at the bench; whatever does not go together.
+ */
+export function beginPlaces(act: Act, piece: string, input: unknown): { id: string; batch: boolean } {
+  const { store, now } = act;
+  const { id = randomUUID(), side, addresses, style, rule, purpose } = check(zBeginPlaces, input);
+  const row = mustFindPiece(store, piece);
+  const { plan } = pieceOf(row);
+  const cable = cableOf(store, plan);
+  const shelf = shelved(store);
+  const planned = new Map(plannedEnds(plan, side, cable, shelf).map((one) => [placeKey(one), one]));
+  const batch = addresses.length > 1;
+  const made = addresses.map((address) => {
+    const place = { side, address };
+    const at = handCable(plan, cable, place, shelf);
+    const picked = style ?? planned.get(placeKey(place));
+    if (!picked)
+      throw new InputError("no-such-element", `Nothing is planned at ${placeText(place)}: pick a style.`, [
+        "addresses",
+      ]);
+    const { procedure, choices } = picked;
+    const sheet = compiled(store, {
+      cable: at,
+      procedure,
+      revision: style?.revision,
+      core: plan.core,
+      choices,
+    });
+    return { place, made: { ...sheet, rule, purpose } };
+  });
+  const [first] = made;
+  if (!first || made.some((one) => one.made.procedure.id !== first.made.procedure.id))
+    throw new InputError("does-not-fit", "A batch is ends of one style.", ["addresses"]);
+  const at = now.toISOString();
+  const job = findJob(store, row.job)?.name.slice(0, 120) ?? "";
+  inTransaction(store, () => {
+    if (batch ? findBatch(store, id) : findEnd(store, id)) return;
+    const there = newestAt(endsOfPieces(store, [row.piece]));
+    for (const { place } of made) {
+      const end = there.get(placeKey(place));
+      if (end && end.result === null && purpose === "work")
+        throw new InputError("moved-on", `Somebody has ${placeText(place)} at the bench already.`, [
+          "addresses",
+        ]);
+    }
+    if (batch) insertBatch(store, { id, createdAt: at, name: `${plan.name}, side ${side}`.slice(0, 120) });
+    made.forEach(({ place, made: sheet }, i) => {
+      const end = batch ? randomUUID() : id;
+      const where = { piece: row.piece, plan: row.revision, ...place };
+      beginEnd(store, sheet, { id: end, at, where, ...(batch ? { batch: id, place: i } : {}) });
+      const event: EndEvent = { kind: "label", job, label: labelAt(plan, place) };
+      addEvents(act, end, { client: "piece", after: 0, events: [{ id: randomUUID(), event }] });
+    });
+  });
+  return { id, batch };
+}
+
+/** What is in hand at a place, for the sheet: as a cable of its own, with the core and where it is. */
+export interface InHand {
+  readonly piece: string;
+  readonly place: Place;
+  readonly cable: Cable;
+  readonly core: Core;
+  readonly job: { readonly id: string; readonly name: string };
+  /** What the piece is called. */
+  readonly name: string;
+  readonly planned: PlannedEnd | null;
+}
+
+/** @throws InputError `not-found`, `no-such-element`. */
+export function inHand(store: Store, piece: string, place: Place): InHand {
+  const row = mustFindPiece(store, piece);
+  const { plan } = pieceOf(row);
+  const cable = cableOf(store, plan);
+  const shelf = shelved(store);
+  const planned = plannedEnds(plan, place.side, cable, shelf).find(
+    (one) => placeKey(one) === placeKey(place),
+  );
+  return {
+    piece: row.piece,
+    place,
+    cable: cableAt(plan, cable, place, shelf),
+    core: plan.core,
+    job: { id: row.job, name: findJob(store, row.job)?.name ?? "" },
+    name: plan.name,
+    planned: planned ?? null,
+  };
+}
+
+/** How each planned place of some pieces stands, in their order; a piece whose plan cannot be told any more has none. */
+export function placesOf(
+  store: Store,
+  pieces: readonly { readonly id: string; readonly plan: PiecePlan }[],
+): Map<string, PieceAnswer["places"]> {
+  const shelf = shelved(store);
+  const rows = new Map<string, PlacedRow[]>();
+  for (const row of endsOfPieces(
+    store,
+    pieces.map(({ id }) => id),
+  ))
+    rows.set(row.piece ?? "", [...(rows.get(row.piece ?? "") ?? []), row]);
+  return new Map(
+    pieces.map(({ id, plan }) => {
+      const there = newestAt(rows.get(id) ?? []);
+      const cable = shelf.cable(plan.cable);
+      if (!cable) return [id, []];
+      try {
+        const planned = SIDES.flatMap((side) => plannedEnds(plan, side, cable, shelf));
+        const keys = new Set(planned.map(placeKey));
+        // What was made where nothing is planned any more is told all the same.
+        const further = [...there].flatMap(([key, { side, address, style }]) =>
+          side && address && !keys.has(key) ? [{ side, address, procedure: style, openedAt: null }] : [],
+        );
+        return [
+          id,
+          [...planned, ...further].map(({ side, address, procedure }) => {
+            const end = there.get(placeKey({ side, address }));
+            return {
+              side,
+              address,
+              text: addressText(address),
+              procedure,
+              standing: standingOfEnd(end),
+              end: end?.id ?? null,
+              batch: end?.batchId ?? null,
+            };
+          }),
+        ];
+      } catch (error) {
+        if (problemOf(error)) return [id, []];
+        throw error;
+      }
+    }),
+  );
+}
+
+/** A piece with how each of its places stands. @throws InputError `not-found`. */
+export function getPiece(store: Store, id: string): PieceAnswer {
+  const piece = pieceOf(mustFindPiece(store, id));
+  return { ...piece, places: placesOf(store, [piece]).get(piece.id) ?? [] };
+}
+
+/** The place to go on at: what is at the bench first, else the first where nothing good stands. */
+export const nextPlace = (places: PieceAnswer["places"]): PieceAnswer["places"][number] | null =>
+  places.find(({ standing }) => standing === "bench") ??
+  places.find(({ standing }) => standing === "planned") ??
+  places.find(({ standing }) => !isDone(standing)) ??
+  null;
+
+/** The end of a job to go on with: at the bench first, else the first where nothing good stands; null when all is done. */
+export function nextOfJob(store: Store, job: string): NextOfJob | null {
+  const id = pieceToGoOn(store, job);
+  if (id === null) return null;
+  const { plan, places } = getPiece(store, id);
+  const place = nextPlace(places);
+  if (!place) return null;
+  const style = shelved(store).procedure(place.procedure);
+  return {
+    piece: id,
+    name: plan.name,
+    place,
+    style: style?.name ?? place.procedure,
+    rough: style === undefined || style.source.kind === "representative",
+  };
+}
+
+export interface NextOfJob {
+  readonly piece: string;
+  readonly name: string;
+  readonly place: PieceAnswer["places"][number];
+  readonly style: string;
+  /** Whether figures of it are nobody's own yet: asked about on its sheet before the first cut. */
+  readonly rough: boolean;
+}
+
+type Placed = Pick<EndRow, "id" | "piece" | "side" | "address" | "picked" | "procedureHash" | "sheetHash">;
+
+/** Null for an end by itself, or where its piece's plan cannot be told any more. */
+export function whereOf(store: Store, end: Placed): WhereTold | null {
+  const { piece: id, side, address } = end;
+  const row = id === null ? undefined : latestPlan(store, id);
+  if (!row || row.body === null || !side || !address) return null;
+  const { plan } = pieceOf({ ...row, body: row.body });
+  const cable = shelved(store).cable(plan.cable);
+  const job = findJob(store, row.job);
+  if (!cable || !job) return null;
+  const place = { side, address };
+  const rows = endsOfPieces(store, [row.piece]);
+  try {
+    return {
+      job: { id: job.id, name: job.name },
+      piece: { id: row.piece, name: plan.name },
+      place,
+      text: placeText(place),
+      far: farOf(store, plan, cable, end, place, rows),
+      slack: slackOf(store, plan, cable, end, place, rows),
+    };
+  } catch (error) {
+    if (problemOf(error)) return null;
+    throw error;
+  }
+}
+
+/** The same by its id. */
+export function whereById(store: Store, id: string): WhereTold | null {
+  const row = findEnd(store, id);
+  return row ? whereOf(store, row) : null;
+}
+
+/** The most ends of the other side that are told one by one. */
+const FAR_TOLD = 12;
+
+function farOf(
+  store: Store,
+  plan: PiecePlan,
+  cable: Cable,
+  { picked, procedureHash }: Placed,
+  place: Place,
+  rows: readonly PlacedRow[],
+): FarSide {
+  const shelf = shelved(store);
+  const there = newestAt(rows);
+  const own = keptProcedure(store, procedureHash);
+  const far = farEnds(plan, place, cable, shelf);
+  const ends = far.slice(0, FAR_TOLD).map((one) => {
+    const end = there.get(placeKey(one));
+    const procedure = end ? keptProcedure(store, end.procedureHash) : shelf.procedure(one.procedure);
+    const choices = end?.picked.choices ?? one.choices;
+    return {
+      side: one.side,
+      text: placeText(one),
+      standing: standingOfEnd(end),
+      style: procedure?.name ?? one.procedure,
+      as: procedure ? pickedNames(procedure, choices) : [],
+      end: end?.id ?? null,
+      signedBy: end?.signedBy ?? null,
+      signedAt: end?.signedAt ?? null,
+      across:
+        procedure === undefined
+          ? []
+          : across(
+              { core: picked.core, choices: own.choices, picked: picked.choices },
+              { core: end?.picked.core ?? plan.core, choices: procedure.choices, picked: choices },
+            ),
+    };
+  });
+  return {
+    place: plan.sides[place.side === "A" ? "B" : "A"].place,
+    fibres: fibresAt(cable, place.address).length,
+    count: far.length,
+    ends,
+  };
+}
+
+function slackOf(
+  store: Store,
+  plan: PiecePlan,
+  cable: Cable,
+  end: Placed,
+  place: Place,
+  rows: readonly PlacedRow[],
+): SlackTold {
+  const { retry } = sheetOf(store, end).uses;
+  const others = rows.filter((row) => row.id !== end.id && keyOfEnd(row) === keyOfEnd(end));
+  const { used } = slackAccount(
+    null,
+    others.map((row) => historyOf(store, row).events),
+    retry,
+  );
+  const opened = cableAt(plan, cable, place, shelved(store)) !== cable;
+  return { allowed: slackAllowed(plan.sides[place.side], retry, opened), before: used, perAttempt: retry };
+}
+
+/** Where an end is, by the key of its place; empty for an end by itself. */
+const keyOfEnd = ({ side, address }: Pick<EndRow, "side" | "address">): string =>
+  side && address ? placeKey({ side, address }) : "";

@@ -1,0 +1,115 @@
+"use client";
+
+import { type Core, type PiecePlan, zCore } from "@/core";
+import { Button } from "../controls/button";
+import { Select } from "../controls/select";
+import { coreText } from "../words/length-text";
+import { FigureField } from "./figure-field";
+import { metresText, percentText, readMetres, readPercent, UNSAID } from "./metres";
+
+type Change = (make: (before: PiecePlan) => PiecePlan) => boolean;
+
+const METRES = "Metres, as 212.04, and more than nothing.";
+
+/** What holds for a piece as a whole: its name, its glass, how it is rounded, how tight it may rest. */
+export function PieceEditor({
+  plan,
+  cores,
+  change,
+}: {
+  plan: PiecePlan;
+  cores: readonly Core[];
+  change: Change;
+}) {
+  const set = (changed: Partial<PiecePlan>) => change((before) => ({ ...before, ...changed }));
+  return (
+    <div className="grid gap-3">
+      <FigureField
+        title="Name"
+        value={plan.name}
+        text={(name) => name}
+        read={(text) => (text.trim() !== "" && text.length <= 200 ? text.trim() : null)}
+        asks="A name of at most 200 letters."
+        onTake={(name) => set({ name })}
+      />
+      <div className="grid grid-cols-2 gap-3">
+        {cores.length > 1 && (
+          <Select
+            title="Glass"
+            value={plan.core}
+            options={cores.map((core) => ({ id: core, name: coreText(core) }))}
+            onPick={(id) => {
+              const core = zCore.safeParse(id);
+              if (core.success) set({ core: core.data });
+            }}
+          />
+        )}
+        <FigureField
+          title="Cut in steps of, m"
+          value={plan.roundUpTo}
+          text={metresText}
+          read={(text) => readMetres(text) || null}
+          asks={METRES}
+          onTake={(roundUpTo) => set({ roundUpTo })}
+        />
+        <FigureField
+          title="Rests at no less than, m"
+          value={plan.bendAtRest ?? UNSAID}
+          text={(radius) => (radius === UNSAID ? "" : metresText(radius))}
+          read={(text) => (text.trim() === "" ? UNSAID : readMetres(text))}
+          asks={`${METRES} Empty goes by the diameter.`}
+          onTake={(radius) => set({ bendAtRest: radius === UNSAID ? null : radius })}
+        />
+      </div>
+    </div>
+  );
+}
+
+interface YieldEditorProps {
+  readonly plan: PiecePlan;
+  /** What this crew's own record says; null where no side is ended. */
+  readonly record: { readonly good: number; readonly tried: number } | null;
+  readonly change: Change;
+}
+
+/** How often an end comes out well, and how likely it may be to fall short. */
+export function YieldEditor({ plan, record, change }: YieldEditorProps) {
+  const share = "p" in plan.yield ? plan.yield.p : null;
+  const counted = "p" in plan.yield ? null : plan.yield;
+  return (
+    <div className="mt-4 grid grid-cols-2 gap-3">
+      <FigureField
+        title="Ends that come out well, %"
+        value={share}
+        text={(p) => (p === null ? "" : percentText(p))}
+        read={readPercent}
+        asks="A percentage from 0 to 100."
+        onTake={(p) => change((before) => ({ ...before, yield: { p: p ?? 1 } }))}
+      />
+      <FigureField
+        title="May fall short, %"
+        value={plan.risk}
+        text={percentText}
+        read={readPercent}
+        asks="A percentage from 0 to 100."
+        onTake={(risk) => change((before) => ({ ...before, risk }))}
+      />
+      {counted && (
+        <p className="col-span-2 text-soft text-sm">
+          By this crew’s own record: {counted.good} good of {counted.tried} tried, with what so few leave
+          unsure.
+        </p>
+      )}
+      {record && record.tried > 0 && (counted?.tried !== record.tried || counted.good !== record.good) && (
+        <Button
+          size="small"
+          look="quiet"
+          className="col-span-2"
+          onClick={() => change((before) => ({ ...before, yield: record }))}
+        >
+          By our record: {record.good} of {record.tried}
+        </Button>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,38 @@
+import type { FarEnd, FarSide, Standing } from "@/core";
+import { RESULT_WORDS } from "../words/verdict-words";
+
+const DONE: Readonly<Record<Standing, string>> = {
+  planned: "not begun",
+  bench: "at the bench",
+  ...RESULT_WORDS,
+};
+
+/** One end of the other side, as it is said in a line. */
+export const farEndText = ({ style, as, standing, signedBy }: FarEnd): string =>
+  [[style, ...as].join(" · "), DONE[standing].toLowerCase(), signedBy && `by ${signedBy}`]
+    .filter(Boolean)
+    .join(", ");
+
+/** The other side in one line: its one end, or how many there are and how they stand. */
+export function farText({ place, count, ends }: FarSide): string {
+  const [only] = ends;
+  if (!only) return "nothing is planned at the other end";
+  const there = place || only.text;
+  if (count === 1) return `at ${there}: ${farEndText(only)}`;
+  const done = ends.filter(({ standing }) => standing !== "planned" && standing !== "bench").length;
+  return `at ${place || `side ${only.side}`}: ${count} ends, ${done === 0 ? "none" : done} made`;
+}
+
+/** What does not go together over both ends, each once. */
+export const mismatches = ({ ends }: FarSide): string[] => [
+  ...new Set(
+    ends.flatMap(({ across, end }) =>
+      across
+        .filter(({ fits }) => !fits)
+        .map(
+          ({ name, asks, here, far }) =>
+            `${name}: here ${here}, ${end ? "made" : "planned"} there ${far}. ${asks === "same" ? "Both must be the same." : "One must be the other."}`,
+        ),
+    ),
+  ),
+];

@@ -1,0 +1,5 @@
+import type { EndRecord } from "@/core";
+
+/** Where an end was made, as paper and page say it. */
+export const madeAtText = ({ name, side, address, plan }: NonNullable<EndRecord["where"]>): string =>
+  [name, `side ${side}`, address, `plan ${plan}`].filter(Boolean).join(", ");
