@@ -1,5 +1,38 @@
+import type { APIRequestContext } from "@playwright/test";
+import { type EventInput, parseAddress } from "@/core";
 import { PLAN } from "@/service/fixtures/plan";
-import { expect, test } from "./server";
+import { addEvents, expect, THREADED, test } from "./server";
+import { begin } from "./work";
+
+const { A: SIDE } = PLAN.sides;
+
+/** A job with one piece, as it is planned. @returns both ids. */
+async function planned(request: APIRequestContext, plan: object): Promise<{ job: string; piece: string }> {
+  const { id: job } = await (await request.post("/api/v1/jobs", { data: { name: "South ring" } })).json();
+  const added = await request.post(`/api/v1/jobs/${job}`, {
+    data: { pieces: [{ plan: { ...PLAN, ...plan } }] },
+  });
+  expect(added.status(), await added.text()).toBe(201);
+  const { pieces } = await added.json();
+  return { job, piece: pieces[0].id };
+}
+
+/** Begins the end at an address by the interface for programs. @returns its id. */
+async function beginAt(request: APIRequestContext, piece: string, side: string, at: string, style?: object) {
+  const answer = await request.post(`/api/v1/pieces/${piece}/ends`, {
+    data: { side, addresses: [parseAddress(at)], ...(style ? { style } : {}) },
+  });
+  expect(answer.status(), await answer.text()).toBe(201);
+  return (await answer.json()).id as string;
+}
+
+/** Threads everything an end asks for on, and signs it off. */
+async function signOff(request: APIRequestContext, end: string, outcome: "kept" | "cut-off" = "kept") {
+  const record = await (await request.get(`/api/v1/ends/${end}/record`)).json();
+  const on = record.parts.map(({ id: part }: { id: string }) => ({ kind: "thread", part, on: true }));
+  const sign: EventInput = { kind: "sign", name: "Wyn Harrow", outcome };
+  await addEvents(request, end, [...on, sign], 99);
+}
 
 test("a job is planned by keyboard alone, from its name to a cut length that says what it is made of", async ({
   page,
@@ -92,4 +125,139 @@ test("what somebody else changed meanwhile is not overwritten, and said", async 
   await expect(page.getByText("Kept", { exact: true })).toBeVisible();
   await page.goto(`/jobs/${id}/nowhere`);
   await expect(page.getByRole("heading", { level: 1 })).not.toHaveText("Pad 5 feeder");
+});
+
+test("a piece goes from its plan to both ends on record, and each knows the other", async ({
+  page,
+  request,
+}) => {
+  const side = {
+    ...SIDE,
+    procedure: "stub-wedge-release-cord",
+    choices: { interface: "lc" },
+    ends: 1,
+    retries: 1,
+  };
+  const { job } = await planned(request, {
+    name: "Hall cord 12",
+    cable: "simplex-3.0",
+    sides: { A: { ...side, place: "Rack C" }, B: { ...side, place: "Rack F" } },
+  });
+  await page.goto(`/jobs/${job}`);
+  await expect(page.getByText("2 to do")).toBeVisible();
+  for (const [here, there] of [
+    ["A", "not begun"],
+    ["B", "not all measured, by Wyn Harrow"],
+  ] as const) {
+    await expect(page.getByText(`Hall cord 12, side ${here}`)).toBeVisible();
+    await page.getByRole("link", { name: "Its sheet" }).click();
+    await expect(page.getByRole("link", { name: `Hall cord 12, side ${here}` })).toBeVisible();
+    await expect(page.getByRole("button", { name: "To the bench" })).toBeVisible();
+    await begin(page);
+    await expect(page.getByText(`side ${here}`).first()).toBeVisible();
+    await expect(page.getByText(there)).toBeVisible();
+    await expect(page.getByText(/mm slack: the last try/)).toBeVisible();
+    const end = page.url().split("/").at(-1) ?? "";
+    await addEvents(request, end, [...THREADED, { kind: "sign", name: "Wyn Harrow", outcome: "kept" }], 99);
+    await page.reload();
+    await page.getByRole("link", { name: "On with South ring" }).click();
+  }
+  await expect(page.getByText("2 not all measured")).toBeVisible();
+  await page.getByRole("link", { name: /Hall cord 12/ }).click();
+  await page.getByRole("link", { name: "Record" }).first().click();
+  await expect(page.getByText("Hall cord 12, side A, plan 1")).toBeVisible();
+  const far = page.getByRole("region", { name: /The other end/ });
+  await expect(far).toContainText("side B: Stub, wedge release");
+  await expect(far).toContainText("by Wyn Harrow");
+});
+
+test("a tube is broken out, its fibres ended as a batch, one lost and begun again; the slack drops", async ({
+  page,
+  request,
+}) => {
+  const onto = { procedure: "stub-wedge-release-900", choices: { interface: "lc" } };
+  const side = { ...SIDE, procedure: "breakout-kit-12", ends: 1, onto, slack: 300 };
+  const { job, piece } = await planned(request, {
+    name: "Pad 9 feeder",
+    cable: "loose-tube-144",
+    sides: { A: side, B: SIDE },
+  });
+  await signOff(request, await beginAt(request, piece, "A", "tube 1"));
+  await page.goto(`/jobs/${job}/${piece}`);
+  const ends = page.getByRole("region", { name: "Side A" });
+  await expect(ends.getByRole("listitem")).toHaveCount(13);
+  await ends.getByRole("button", { name: "12 as a batch" }).click();
+  await page.waitForURL(/\/bench\/batch\//);
+  await expect(page.getByText("Pad 9 feeder, side A, tube 1 / fibre 12, aqua").first()).toBeVisible();
+  const batch = page.url().split("/").at(-1);
+  const members = (await (await request.get(`/api/v1/batches/${batch}`)).json()).ends;
+  for (const [i, { id }] of members.entries()) await signOff(request, id, i === 6 ? "cut-off" : "kept");
+
+  await page.goto(`/jobs/${job}/${piece}`);
+  const lost = ends.getByRole("listitem").filter({ hasText: /fibre 7(?!\d)/ });
+  await expect(lost).toContainText("cut off");
+  await lost.getByRole("button", { name: /Make it again/ }).click();
+  await page.waitForURL(/\/bench\/[0-9a-f-]{36}$/);
+  const slack = page.getByRole("status").filter({ hasText: "mm slack" });
+  await expect(slack).toHaveText(/^300 mm slack/);
+  const end = page.url().split("/").at(-1) ?? "";
+  await addEvents(request, end, [{ kind: "spare", length: 40_000 }], 99);
+  await expect(slack).toHaveText(/^40 mm slack: no further try/);
+  await page.goto(`/jobs/${job}`);
+  await expect(page.getByText("1 at the bench")).toBeVisible();
+  await expect(page.getByRole("link", { name: "Go on at the bench" })).toBeVisible();
+});
+
+test("what does not go with the other end is told before the first cut", async ({ page, request }) => {
+  const side = { ...SIDE, procedure: "stub-two-fibre", ends: 1 };
+  const { piece } = await planned(request, {
+    name: "Sensor pair",
+    cable: "pair-900",
+    sides: { A: side, B: side },
+  });
+  const style = (runEnd: string) => ({ procedure: "stub-two-fibre", choices: { "run-end": runEnd } });
+  const far = await beginAt(request, piece, "B", "", style("a"));
+  const here = await beginAt(request, piece, "A", "", style("a"));
+  await page.goto(`/bench/${here}`);
+  const told = page.getByRole("alert").filter({ hasText: "Does not go with the other end." });
+  await expect(told).toContainText("End of the run: here end A, made there end A. One must be the other.");
+  await addEvents(request, far, [{ kind: "sign", name: "Wyn Harrow", outcome: "discarded" }], 99);
+  const again = await beginAt(request, piece, "B", "", style("b"));
+  await page.reload();
+  await expect(page.getByRole("link", { name: "Sensor pair, side A" })).toBeVisible();
+  await expect(told).toHaveCount(0);
+  await page.goto(`/bench/${again}`);
+  await expect(page.getByText(/at side B|Other end at side A/)).toBeVisible();
+  const taken = await request.post(`/api/v1/pieces/${piece}/ends`, { data: { side: "A", addresses: [[]] } });
+  expect([taken.status(), (await taken.json()).error.code]).toEqual([409, "moved-on"]);
+  await page.goto(`/?piece=${piece}&side=A&at=fibre+9`);
+  await expect(page.getByRole("alert").filter({ hasText: /holds legs, not fibres/ })).toBeVisible();
+});
+
+test("many pieces are added at once by a pattern, found by their names, and renamed with the names told before", async ({
+  page,
+  request,
+}) => {
+  const { job } = await planned(request, { name: "Pad 1 feeder" });
+  await page.goto(`/jobs/${job}`);
+  await page.getByLabel("New piece").fill("Cottage # drop");
+  await page.getByLabel("How many").fill("70");
+  await expect(
+    page.getByText("Cottage 1 drop, Cottage 2 drop, Cottage 3 drop, … Cottage 70 drop"),
+  ).toBeVisible();
+  await page.getByLabel("Its cable, or a piece it is like").click();
+  await page.getByRole("option", { name: "like Pad 1 feeder" }).click();
+  await page.getByRole("button", { name: "Add 70" }).click();
+  await expect(page.getByText("71 pieces")).toBeVisible();
+  await page.getByRole("link", { name: "Further" }).click();
+  await expect(page.getByRole("link", { name: /^Cottage 70 drop/ })).toBeVisible();
+  await page.getByLabel("Find a piece").fill("cottage 7");
+  await page.keyboard.press("Enter");
+  await expect(page.getByText("8 of 71 pieces.")).toBeVisible();
+  await page.getByText("Rename these pieces").click();
+  await page.getByLabel("Instead of").fill("Cottage");
+  await page.getByLabel("Say", { exact: true }).fill("Hill cottage");
+  await expect(page.getByText("Cottage 7 drop → Hill cottage 7 drop")).toBeVisible();
+  await page.getByRole("button", { name: "Rename 8" }).click();
+  await expect(page.getByRole("link", { name: /^Hill cottage 70 drop/ })).toBeVisible();
 });

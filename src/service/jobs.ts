@@ -1,6 +1,7 @@
 import { randomUUID } from "node:crypto";
 import { z } from "zod";
 import {
+  addressesFor,
   type Cable,
   check,
   compileRunSheet,
@@ -370,6 +371,7 @@ export function stylesFor(store: Store, plan: PiecePlan, cable: Cable) {
             id: procedure.id,
             name: procedure.name,
             sheet,
+            most: addressesFor(cable, procedure).length,
             choices: choicesOf(procedure, cable, core),
             onto: ontoOf(procedure),
           },

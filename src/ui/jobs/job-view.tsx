@@ -3,7 +3,6 @@
 import { Copy, Trash2 } from "lucide-react";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
-import { type FormEvent, useState } from "react";
 import { toast } from "sonner";
 import { z } from "zod";
 import {
@@ -18,17 +17,16 @@ import {
   zRevisionAnswer,
 } from "@/core";
 import { Button } from "../controls/button";
-import { Field } from "../controls/field";
 import { IconButton } from "../controls/icon-button";
 import { PageLink } from "../controls/page-link";
-import { Select } from "../controls/select";
 import { post } from "../http/http";
 import { usePrefs } from "../prefs/prefs-context";
+import { AddPieces } from "./add-pieces";
 import { FindForm } from "./find-form";
 import { metresText } from "./metres";
-import { newPlan } from "./new-plan";
 import { PieceBand } from "./piece-band";
 import { PlaceStrip } from "./place-strip";
+import { RenamePieces } from "./rename-pieces";
 import { ProgressLine } from "./standing";
 import { sheetHref, useBegin } from "./use-begin";
 
@@ -117,7 +115,8 @@ export function JobView({
           {next && <PageLink href={pageHref(id, words, next)} name="Further" />}
         </nav>
       )}
-      <AddPiece job={id} cables={cables} first={count === 0} />
+      <AddPieces job={id} cables={cables} pieces={pieces} first={count === 0} />
+      {pieces.length > 1 && <RenamePieces pieces={pieces} />}
     </main>
   );
 }
@@ -230,50 +229,5 @@ function PieceRow({ job, piece }: { job: string; piece: PieceLine }) {
         </IconButton>
       </div>
     </li>
-  );
-}
-
-function AddPiece({ job, cables, first }: { job: string; cables: readonly Cable[]; first: boolean }) {
-  const [name, setName] = useState("");
-  const [problem, setProblem] = useState("");
-  const [cableId, setCable] = useState(cables[0]?.id ?? "");
-  const { prefs } = usePrefs();
-  const router = useRouter();
-  const add = async (event: FormEvent) => {
-    event.preventDefault();
-    const cable = cables.find(({ id }) => id === cableId);
-    const [core] = cable?.cores ?? [];
-    if (!cable || !core) return;
-    if (name.trim() === "") return setProblem("A piece has a name: from where to where, or its number.");
-    const answer = await post(`/api/v1/jobs/${job}`, zPiecesAnswer, {
-      pieces: [{ plan: z.encode(zPiecePlan, newPlan(name.trim(), cable, core)) }],
-      by: prefs.person,
-    });
-    const [piece] = answer.ok ? answer.value.pieces : [];
-    if (piece) router.push(`/jobs/${job}/${piece.id}`);
-    else if (!answer.ok) setProblem(answer.problem.message);
-  };
-  return (
-    <form onSubmit={add} className="no-print mt-4 grid max-w-4xl items-end gap-3 sm:grid-cols-[1fr_1fr_auto]">
-      <Field
-        title="New piece"
-        value={name}
-        maxLength={200}
-        problem={problem}
-        onChange={({ target }) => {
-          setName(target.value);
-          setProblem("");
-        }}
-      />
-      <Select
-        title="Its cable"
-        value={cableId}
-        options={cables.map(({ id, name: title }) => ({ id, name: title }))}
-        onPick={setCable}
-      />
-      <Button look={first ? "next" : "strong"} type="submit">
-        Add it
-      </Button>
-    </form>
   );
 }

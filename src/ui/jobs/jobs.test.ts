@@ -1,7 +1,17 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { type Need, um } from "@/core";
-import { chanceText, feetText, figuresText, metresText, readCount, readMetres } from "./metres";
+import {
+  chanceText,
+  feetText,
+  figuresText,
+  metresText,
+  percentText,
+  readCount,
+  readMetres,
+  readPercent,
+} from "./metres";
+import { numbered, renamed } from "./names";
 import { bandWidth, spotsOf } from "./piece-drawing";
 
 const side = (name: "A" | "B"): Need => ({
@@ -69,5 +79,37 @@ describe("words of a plan", () => {
     expect(figuresText(side("A"))).toBe("prepared 0.062 + 2 tries × 0.10");
     expect([chanceText(0.0032), chanceText(0.00001)]).toEqual(["0.32 %", "under 0.01 %"]);
     expect([readCount("3", 9), readCount("12", 9), readCount("1.5", 9)]).toEqual([3, null, null]);
+  });
+});
+
+describe("names of many pieces", () => {
+  it("take their number where the pattern has its #, else behind it; one alone needs none", () => {
+    expect(numbered("Pad # feeder", 3, 7)).toEqual(["Pad 7 feeder", "Pad 8 feeder", "Pad 9 feeder"]);
+    expect(numbered("cottage", 2)).toEqual(["cottage 1", "cottage 2"]);
+    expect(numbered("trunk", 1)).toEqual(["trunk"]);
+    expect(numbered("$& #", 1)).toEqual(["$& 1"]);
+  });
+  it("are changed word for word, and left alone where nothing or no name would come of it", () => {
+    expect(renamed("Pad 7 feeder", "Pad", "Moor pad")).toBe("Moor pad 7 feeder");
+    expect(renamed("a.b", ".", "$&")).toBe("a$&b");
+    for (const [name, find, put] of [
+      ["Pad 7", "x", "y"],
+      ["Pad 7", "", "y"],
+      ["Pad", "Pad", " "],
+      ["Pad", "a", "a"],
+    ] as const)
+      expect(renamed(name, find, put)).toBeNull();
+  });
+});
+
+describe("a share that was typed", () => {
+  it("comes back as it was, and is none below nothing or above all", () => {
+    expect([
+      readPercent("93,5"),
+      percentText(0.935),
+      readPercent("101"),
+      readPercent("-1"),
+      readPercent(""),
+    ]).toEqual([0.935, "93.5", null, null, null]);
   });
 });

@@ -44,8 +44,10 @@ export interface SideStyle {
   readonly id: string;
   readonly name: string;
   readonly choices: readonly SideChoice[];
+  /** Places the cable has for it at a side. */
+  readonly most: number;
   /** What goes on each element it opens onto; empty where it opens onto none. */
-  readonly onto: readonly Omit<SideStyle, "onto">[];
+  readonly onto: readonly Omit<SideStyle, "onto" | "most">[];
 }
 
 interface SideChoice {
@@ -54,6 +56,9 @@ interface SideChoice {
   readonly usual: string;
   readonly options: readonly { readonly id: string; readonly name: string }[];
 }
+
+/** Ends at a side where nothing says how many places there are. */
+const MOST_ENDS = 6_912;
 
 interface SideEditorProps {
   readonly plan: PiecePlan;
@@ -66,6 +71,8 @@ interface SideEditorProps {
 export function SideEditor({ plan, side, styles, change }: SideEditorProps) {
   const at = plan.sides[side];
   const style = styles.find(({ id }) => id === at.procedure);
+  const mostOf = (id: string | null) => styles.find((one) => one.id === id)?.most ?? MOST_ENDS;
+  const most = mostOf(at.procedure);
   const set = (changed: Partial<PiecePlan["sides"]["A"]>) =>
     change((before) => ({
       ...before,
@@ -91,7 +98,7 @@ export function SideEditor({ plan, side, styles, change }: SideEditorProps) {
             procedure: id === "" ? null : id,
             choices: {},
             onto: null,
-            ...(at.ends === 0 && id !== "" ? { ends: 1 } : {}),
+            ...(id === "" ? {} : { ends: Math.min(Math.max(at.ends, 1), mostOf(id)) }),
           });
         }}
       />
@@ -117,8 +124,8 @@ export function SideEditor({ plan, side, styles, change }: SideEditorProps) {
           title="Ends here"
           value={at.ends}
           text={String}
-          read={(text) => readCount(text, 6_912)}
-          asks="A whole number."
+          read={(text) => readCount(text, most)}
+          asks={`A whole number, at most ${most}: so many places this cable has for it.`}
           onTake={(ends) => set({ ends })}
         />
         <FigureField
@@ -133,7 +140,7 @@ export function SideEditor({ plan, side, styles, change }: SideEditorProps) {
         <Metres title="Cut square, m" value={at.squaring} onTake={(squaring) => set({ squaring })} />
         <Metres title="Pulling grip, m" value={at.grip} onTake={(grip) => set({ grip })} />
         <FigureField
-          title="Slack found at each, m"
+          title="Slack found, m"
           value={at.slack ?? UNSAID}
           text={(slack) => (slack === UNSAID ? "" : metresText(slack))}
           read={(text) => (text.trim() === "" ? UNSAID : readMetres(text))}

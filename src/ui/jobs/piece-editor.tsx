@@ -32,7 +32,7 @@ export function PieceEditor({
         asks="A name of at most 200 letters."
         onTake={(name) => set({ name })}
       />
-      <div className="grid grid-cols-2 gap-3">
+      <div className="grid grid-cols-2 items-end gap-3">
         {cores.length > 1 && (
           <Select
             title="Glass"
@@ -53,7 +53,7 @@ export function PieceEditor({
           onTake={(roundUpTo) => set({ roundUpTo })}
         />
         <FigureField
-          title="Rests at no less than, m"
+          title="Least rest radius, m"
           value={plan.bendAtRest ?? UNSAID}
           text={(radius) => (radius === UNSAID ? "" : metresText(radius))}
           read={(text) => (text.trim() === "" ? UNSAID : readMetres(text))}
@@ -77,9 +77,9 @@ export function YieldEditor({ plan, record, change }: YieldEditorProps) {
   const share = "p" in plan.yield ? plan.yield.p : null;
   const counted = "p" in plan.yield ? null : plan.yield;
   return (
-    <div className="mt-4 grid grid-cols-2 gap-3">
+    <div className="mt-4 grid grid-cols-2 items-end gap-3">
       <FigureField
-        title="Ends that come out well, %"
+        title="Come out well, %"
         value={share}
         text={(p) => (p === null ? "" : percentText(p))}
         read={readPercent}

@@ -154,6 +154,8 @@ export function PieceView({
               Add a loop
             </Button>
           </div>
+          <h2 className="mt-6 mb-2 font-bold text-lg">The whole piece</h2>
+          <PieceEditor plan={plan} cores={cable.cores} change={change} />
         </section>
         <section aria-labelledby="cut" className="min-w-0">
           <h2 id="cut" className="font-bold text-lg">
@@ -172,8 +174,6 @@ export function PieceView({
           </p>
           <h2 className="mt-4 mb-2 font-bold text-lg">{at?.name}</h2>
           {at && <PartEditor need={at} plan={plan} styles={styles} change={change} />}
-          <h2 className="mt-5 mb-2 font-bold text-lg">The whole piece</h2>
-          <PieceEditor plan={plan} cores={cable.cores} change={change} />
         </section>
         <section aria-labelledby="tries" className="min-w-0">
           <h2 id="tries" className="font-bold text-lg">

@@ -1,0 +1,91 @@
+"use client";
+
+import { useRouter } from "next/navigation";
+import { useRef, useState } from "react";
+import { z } from "zod";
+import { type PiecePlan, zPiecePlan, zRevisionAnswer } from "@/core";
+import { Button } from "../controls/button";
+import { Field } from "../controls/field";
+import { post } from "../http/http";
+import { usePrefs } from "../prefs/prefs-context";
+import { renamed } from "./names";
+
+interface Named {
+  readonly id: string;
+  readonly revision: number;
+  readonly plan: PiecePlan;
+}
+
+/** Names shown before they are changed. */
+const SHOWN = 8;
+
+/** Puts one text for another in the names of the pieces shown; what they will be called is told before. */
+export function RenamePieces({ pieces }: { pieces: readonly Named[] }) {
+  const [find, setFind] = useState("");
+  const [put, setPut] = useState("");
+  const [done, setDone] = useState<number | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const stopped = useRef(false);
+  const { prefs } = usePrefs();
+  const router = useRouter();
+  const changed = pieces.flatMap((piece) => {
+    const name = renamed(piece.plan.name, find, put);
+    return name === null ? [] : [{ ...piece, name }];
+  });
+  const rename = async () => {
+    stopped.current = false;
+    setProblem(null);
+    for (const [i, { id, revision, plan, name }] of changed.entries()) {
+      setDone(i);
+      if (stopped.current) break;
+      const answer = await post(`/api/v1/pieces/${id}`, zRevisionAnswer, {
+        basis: revision,
+        plan: z.encode(zPiecePlan, { ...plan, name }),
+        by: prefs.person,
+      });
+      if (!answer.ok) {
+        setProblem(`${plan.name}: ${answer.problem.message}`);
+        break;
+      }
+    }
+    setDone(null);
+    router.refresh();
+  };
+  return (
+    <details className="no-print mt-4 max-w-3xl">
+      <summary className="min-h-11 cursor-pointer py-2 font-semibold">Rename these pieces</summary>
+      <div className="grid items-end gap-3 sm:grid-cols-[1fr_1fr_auto]">
+        <Field
+          title="Instead of"
+          value={find}
+          maxLength={200}
+          onChange={({ target }) => setFind(target.value)}
+        />
+        <Field title="Say" value={put} maxLength={200} onChange={({ target }) => setPut(target.value)} />
+        {done === null ? (
+          <Button look="strong" disabled={changed.length === 0} onClick={rename}>
+            {changed.length === 0 ? "Rename" : `Rename ${changed.length}`}
+          </Button>
+        ) : (
+          <Button onClick={() => (stopped.current = true)}>Stop</Button>
+        )}
+      </div>
+      {done !== null && (
+        <progress className="mt-2 w-full" value={done} max={changed.length} aria-label="Pieces renamed" />
+      )}
+      {problem && (
+        <p role="alert" className="mt-2 text-out">
+          {problem}
+        </p>
+      )}
+      <ul aria-label="As they will be called" className="mt-2 text-soft">
+        {changed.slice(0, SHOWN).map(({ id, plan, name }) => (
+          <li key={id}>
+            {plan.name} → <span className="text-ink">{name}</span>
+          </li>
+        ))}
+        {changed.length > SHOWN && <li>and {changed.length - SHOWN} more</li>}
+      </ul>
+    </details>
+  );
+}
