@@ -250,6 +250,8 @@ test("many pieces are added at once by a pattern, found by their names, and rena
   await page.getByRole("button", { name: "Add 70" }).click();
   await expect(page.getByText("71 pieces")).toBeVisible();
   await page.getByRole("link", { name: "Further" }).click();
+  await expect(page.getByRole("link", { name: /^Cottage 30 drop/ })).toBeVisible();
+  await page.getByRole("link", { name: "Further" }).click();
   await expect(page.getByRole("link", { name: /^Cottage 70 drop/ })).toBeVisible();
   await page.getByLabel("Find a piece").fill("cottage 7");
   await page.keyboard.press("Enter");

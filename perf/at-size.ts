@@ -61,7 +61,7 @@ export function ledgerAtSize(file: string): void {
 }
 
 /** A page of a running server: how long it is waited for. */
-async function pageAnswered(url: string, path: string): Promise<readonly number[]> {
+export async function pageAnswered(url: string, path: string): Promise<readonly number[]> {
   const times: number[] = [];
   for (let i = 0; i < TRIES; i++) {
     const start = performance.now();

@@ -27,6 +27,7 @@ import { ensureChromium } from "../scripts/setup.mjs";
 import { limits } from "./at-limits";
 import { atSize } from "./at-size";
 import { exporting } from "./exporting";
+import { jobAtSize } from "./job-at-size";
 import { bareScript, type Typing, timeKeystrokes } from "./keystroke";
 import { line, perSecond, quantile, spread, timed } from "./measure";
 import { adviceOnScreen, advices, reworks } from "./rework";
@@ -289,4 +290,5 @@ try {
 } finally {
   await server.kill();
 }
+if (wants("jobs")) await jobAtSize(folder);
 if (wants("size")) await atSize(folder);

@@ -5,7 +5,6 @@ import {
   applied,
   type Cable,
   check,
-  compileRunSheet,
   type EndEvent,
   type EndState,
   followsFrom,
@@ -40,6 +39,7 @@ import type { Store } from "@/store/store";
 import { inTransaction } from "@/store/transaction";
 import type { Act } from "./act";
 import { historyOf, remember } from "./history";
+import { sheetOnce } from "./known";
 import { projectEvent } from "./project-event";
 import { mustBeKnown, signer } from "./signer";
 
@@ -97,7 +97,8 @@ export function compiled(
     choices,
   }: Pick<Sheet, "procedure" | "revision" | "core" | "choices"> & { readonly cable: Cable },
 ) {
-  const { procedures, tools } = wholeLibrary(store);
+  const library = wholeLibrary(store);
+  const { procedures, tools } = library;
   const procedure = procedures.find((one) => one.id === procedureId);
   if (!procedure)
     throw new InputError("unknown-procedure", `No connector style called “${procedureId}”.`, ["procedure"]);
@@ -107,7 +108,7 @@ export function compiled(
       `The sheet before you is revision ${revision}; the shelf has ${procedure.revision} now. Load it again before the first cut.`,
       ["revision"],
     );
-  const sheet = compileRunSheet({ procedure, cable, core, choices, tools });
+  const sheet = sheetOnce(library, { procedure, cable, core, choices });
   return { cable, procedure, tools, sheet };
 }
 
@@ -119,6 +120,15 @@ interface Begun {
   readonly place?: number | null;
   /** The piece, the revision of its plan, and the place on it; none for an end by itself. */
   readonly where?: NewFounding["where"];
+}
+
+const sheetTexts = new WeakMap<RunSheet, string>();
+
+/** A sheet as it is kept; many ends of one sheet keep the same. */
+function sheetText(sheet: RunSheet): string {
+  const text = sheetTexts.get(sheet) ?? canonical(sheetDocument(sheet));
+  sheetTexts.set(sheet, text);
+  return text;
 }
 
 /** Begins an end: keeps the very documents it is made by, and the sheet they compile to. */
@@ -136,7 +146,7 @@ export function beginEnd(
     procedure: keepDocument(store, "procedure", textOf(procedure)),
     cable: keepDocument(store, "cable", textOf(cable)),
     tools: keepDocument(store, "tools", textOf(tools)),
-    sheet: keepDocument(store, "sheet", canonical(sheetDocument(sheet))),
+    sheet: keepDocument(store, "sheet", sheetText(sheet)),
     style: procedure.id,
     styleName: procedure.name,
     cableName: cable.name,

@@ -4,7 +4,6 @@ import {
   addressesFor,
   type Cable,
   check,
-  compileRunSheet,
   InputError,
   type Job,
   misfits,
@@ -46,13 +45,14 @@ import { wholeLibrary } from "@/store/shelf";
 import type { Store } from "@/store/store";
 import { inTransaction } from "@/store/transaction";
 import type { Act } from "./act";
+import { knownOf, sheetOnce } from "./known";
 import { mustBeKnown } from "./signer";
 
 /** A page of the list of jobs. */
 export const JOBS_PAGE = 60;
 
 /** A page of a job's pieces. */
-export const PIECES_PAGE = 60;
+export const PIECES_PAGE = 30;
 
 /** The most pieces one job holds. */
 export const MOST_PIECES = 2_000;
@@ -253,7 +253,7 @@ export function savePlan(act: Act, piece: string, input: unknown): { id: string;
  * does not go together.
  */
 export function partsOf(store: Store, plan: PiecePlan): PieceParts {
-  const { tools } = wholeLibrary(store);
+  const library = wholeLibrary(store);
   const shelf = shelved(store);
   const cable = shelf.cable(plan.cable);
   if (!cable) throw new InputError("unknown-cable", `No cable called “${plan.cable}”.`, ["cable"]);
@@ -270,7 +270,7 @@ export function partsOf(store: Store, plan: PiecePlan): PieceParts {
     if (id === null) return null;
     const procedure = fitting(id, cable, ["sides", side, "procedure"]);
     if (onto) fitting(onto.procedure, ontoCable(plan, side, cable, shelf), ["sides", side, "onto"]);
-    return compileRunSheet({ procedure, cable, core: plan.core, choices, tools });
+    return sheetOnce(library, { procedure, cable, core: plan.core, choices });
   };
   return { cable, sheets: { A: sheetAt("A"), B: sheetAt("B") } };
 }
@@ -300,7 +300,8 @@ export function shelved(store: Store): Shelved {
 /** What a piece needs as it is planned, or why that cannot be told any more. */
 export function needsOf(store: Store, plan: PiecePlan): { needs: PieceNeeds } | { problem: string } {
   try {
-    return { needs: pieceNeeds(plan, partsOf(store, plan)) };
+    const needs = () => pieceNeeds(plan, partsOf(store, plan));
+    return { needs: knownOf(wholeLibrary(store), `needs ${JSON.stringify({ ...plan, name: "" })}`, needs) };
   } catch (error) {
     const problem = problemOf(error);
     if (!problem) throw error;
@@ -340,12 +341,13 @@ const choicesOf = ({ choices }: Procedure, cable: Cable, core: string) =>
  * it, and what goes on the elements it opens onto; and each side's own sheet, as it is picked.
  */
 export function stylesFor(store: Store, plan: PiecePlan, cable: Cable) {
-  const { procedures, tools } = wholeLibrary(store);
+  const library = wholeLibrary(store);
+  const { procedures } = library;
   const { core, sides } = plan;
   const shelf = shelved(store);
   const sheetOf = (procedure: Procedure, choices: Readonly<Record<string, string>>): SideSheet | null => {
     try {
-      const { uses, procedure: of } = compileRunSheet({ procedure, cable, core, choices, tools });
+      const { uses, procedure: of } = sheetOnce(library, { procedure, cable, core, choices });
       return { uses, procedure: of };
     } catch (error) {
       // One that does not compile on this cable is not offered.

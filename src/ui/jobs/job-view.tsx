@@ -16,6 +16,7 @@ import {
   zPiecesAnswer,
   zRevisionAnswer,
 } from "@/core";
+import { Textures } from "../band/textures";
 import { Button } from "../controls/button";
 import { IconButton } from "../controls/icon-button";
 import { PageLink } from "../controls/page-link";
@@ -104,6 +105,9 @@ export function JobView({
           {found === 0 ? "No piece has these words in its name." : `${found} of ${count} pieces.`}
         </p>
       )}
+      <svg width={0} height={0} aria-hidden="true" className="absolute">
+        <Textures id={TEXTURES} />
+      </svg>
       <ul className="mt-3">
         {pieces.map((piece) => (
           <PieceRow key={piece.id} job={id} piece={piece} />
@@ -120,6 +124,9 @@ export function JobView({
     </main>
   );
 }
+
+/** What the bands of all pieces are filled with, once on the page. */
+const TEXTURES = "pieces";
 
 const pageHref = (job: string, words: string, after?: string): string =>
   `/jobs/${job}?${new URLSearchParams({ ...(words ? { words } : {}), ...(after ? { after } : {}) })}`;
@@ -201,7 +208,7 @@ function PieceRow({ job, piece }: { job: string; piece: PieceLine }) {
         </span>
       </Link>
       <div className="min-w-0">
-        {needs && cable ? <PieceBand cable={cable} needs={needs} small /> : null}
+        {needs && cable ? <PieceBand cable={cable} needs={needs} small textures={TEXTURES} /> : null}
         {piece.places.length > 0 && (
           <p className="flex flex-wrap gap-x-6 gap-y-1 pb-1">
             {SIDES.map((side) => (

@@ -31,15 +31,18 @@ interface PieceBandProps {
   readonly onPoint?: (key: string | null) => void;
   /** In a list of many: without lengths written. */
   readonly small?: boolean;
+  /** Of textures that are on the page already; without it, the band brings its own. */
+  readonly textures?: string;
 }
 
 const AXIS = 150;
 const SMALL_AXIS = 30;
 
 /** A whole piece, side A left, side B right: what lies on the way in its order, each part's length on it. */
-export function PieceBand({ cable, needs, lit = null, onPoint, small = false }: PieceBandProps) {
+export function PieceBand({ cable, needs, lit = null, onPoint, small = false, textures }: PieceBandProps) {
   const { ref, width } = useWidth<HTMLElement>(small ? 420 : 1_180);
-  const id = useId().replaceAll(":", "");
+  const own = useId().replaceAll(":", "");
+  const id = textures ?? own;
   const drawn = small ? width : bandWidth(needs.items, width);
   const spots = useMemo(() => spotsOf(needs.items, drawn), [needs.items, drawn]);
   const axis = small ? SMALL_AXIS : AXIS;
@@ -60,7 +63,7 @@ export function PieceBand({ cable, needs, lit = null, onPoint, small = false }: 
         className="block"
         aria-hidden="true"
       >
-        <Textures id={id} />
+        {textures === undefined && <Textures id={id} />}
         {spots.map((spot, i) => (
           <g key={keyOf(spot.need)}>
             <Part spot={spot} axis={axis} id={id} hue={hue} small={small} fan={fan} />
