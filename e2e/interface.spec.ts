@@ -16,23 +16,16 @@ test("every route answers as its page says, asked for what is there", async ({ r
   const end = await endAtMeasure(request);
   const batch = (await (await request.post("/api/v1/batches", { data: { ...WEDGE, count: 2 } })).json()).id;
   const job = (await (await request.post("/api/v1/jobs", { data: { name: "Moor" } })).json()).id;
+  const planned = { pieces: [{ plan: PLAN }] };
+  const { pieces } = await (await request.post(`/api/v1/jobs/${job}`, { data: planned })).json();
   const person = (
     await (await request.post("/api/v1/people", { data: { name: `Ada ${randomUUID().slice(0, 8)}` } })).json()
   ).people.at(-1).id;
+  const ids = { "/batches": batch, "/jobs": job, "/pieces": pieces[0].id, "/shelf": "simplex-3.0" };
+  const idFor = (path: string): string =>
+    Object.entries(ids).find(([start]) => path.startsWith(start))?.[1] ?? end;
   const fill = (path: string) =>
-    path
-      .replace(
-        "{id}",
-        path.startsWith("/batches")
-          ? batch
-          : path.startsWith("/jobs")
-            ? job
-            : path.startsWith("/shelf")
-              ? "simplex-3.0"
-              : end,
-      )
-      .replace("{kind}", "cables")
-      .replace("{sha256}", "0".repeat(64));
+    path.replace("{id}", idFor(path)).replace("{kind}", "cables").replace("{sha256}", "0".repeat(64));
   let done = 0;
   for (const route of ROUTES.filter(({ method }) => method === "get")) {
     const query = route.path === "/aims" ? `?person=${person}` : "";
