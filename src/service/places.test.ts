@@ -19,7 +19,7 @@ import { getEnd } from "./ends";
 import { codeOf } from "./fixtures/code-of";
 import { addTo } from "./fixtures/made-ends";
 import { PLAN } from "./fixtures/plan";
-import { addPieces, getJob, jobsPage, newJob, PIECES_PAGE, savePlan } from "./jobs";
+import { addPieces, crewYield, getJob, jobsPage, newJob, PIECES_PAGE, savePlan } from "./jobs";
 import { beginPlaces, getPiece, nextPlace, whereOf } from "./places";
 import { endRecord } from "./record";
 import { checkWholeRecord } from "./record-check";
@@ -228,5 +228,10 @@ describe("the slack at a place", () => {
     const second = begin("", {}, of);
     expect(where(second.id)?.slack.before).toBe(cable);
     expect(addressText(where(second.id)?.place.address ?? [])).toBe("");
+    // What was tried and lost counts in this crew's own yield: the first end, its retry, and nothing of practice.
+    expect(crewYield(store, "stub-wedge-release-cord")).toEqual({ good: 0, tried: 2 });
+    sign(second.id);
+    sign(begin("", { purpose: "practice" }, of).id);
+    expect(crewYield(store, "stub-wedge-release-cord")).toEqual({ good: 1, tried: 3 });
   });
 });

@@ -330,6 +330,15 @@ export const endsOfPieces = (store: Store, pieces: readonly string[]): PlacedRow
     .orderBy(asc(ends.createdAt), asc(ends.id))
     .all();
 
+/** Work of a style on record, but what was begun by mistake. */
+const signedWork = (style: string): SQL | undefined =>
+  and(
+    eq(ends.style, style),
+    eq(ends.purpose, "work"),
+    isNotNull(ends.signedAt),
+    ne(ends.result, "discarded"),
+  );
+
 /** Ends of a style signed off as good, and everything that was tried for them: each end, and each retry that took cable. */
 export function yieldOf(store: Store, style: string): { good: number; tried: number } {
   const signed = store
@@ -338,29 +347,13 @@ export function yieldOf(store: Store, style: string): { good: number; tried: num
       ended: sql<number>`count(*)`,
     })
     .from(ends)
-    .where(
-      and(
-        eq(ends.style, style),
-        eq(ends.purpose, "work"),
-        isNotNull(ends.signedAt),
-        ne(ends.result, "discarded"),
-      ),
-    )
+    .where(signedWork(style))
     .get();
   const again = store
     .select({ n: sql<number>`count(*)` })
     .from(attempts)
     .innerJoin(ends, eq(ends.id, attempts.endId))
-    .where(
-      and(
-        eq(ends.style, style),
-        eq(ends.purpose, "work"),
-        isNotNull(ends.signedAt),
-        ne(ends.result, "discarded"),
-        eq(attempts.takenBack, 0),
-        gt(attempts.cableLost, 0),
-      ),
-    )
+    .where(and(signedWork(style), eq(attempts.takenBack, 0), gt(attempts.cableLost, 0)))
     .get();
   return { good: signed?.good ?? 0, tried: (signed?.ended ?? 0) + (again?.n ?? 0) };
 }
