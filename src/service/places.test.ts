@@ -134,6 +134,15 @@ describe("how a piece stands", () => {
     sign(again.id, "discarded");
     expect(standings()[1]).toBe("A tube 1 / fibre 1: cut-off");
   });
+  it("goes on with an element that was opened badly before anything inside it", () => {
+    sign(begin("tube 1").id, "cut-off");
+    const next = () => nextPlace(getPiece(store, piece).places);
+    expect([next()?.side, next()?.text]).toEqual(["B", "tube 1"]);
+    sign(begin("tube 1", { side: "B" }).id, "cut-off");
+    expect([next()?.side, next()?.text]).toEqual(["A", "tube 1"]);
+    sign(begin("tube 1").id);
+    expect([next()?.side, next()?.text]).toEqual(["A", "tube 1 / fibre 1"]);
+  });
   it("adds up over the job, whatever is practised", () => {
     sign(begin("tube 1").id);
     sign(begin("tube 1 / fibre 1").id, "cut-off");

@@ -248,12 +248,25 @@ export function getPiece(store: Store, id: string): PieceAnswer {
   return { ...piece, places: placesOf(store, [piece]).get(piece.id) ?? [] };
 }
 
-/** The place to go on at: what is at the bench first, else the first where nothing good stands. */
-export const nextPlace = (places: PieceAnswer["places"]): PieceAnswer["places"][number] | null =>
-  places.find(({ standing }) => standing === "bench") ??
-  places.find(({ standing }) => standing === "planned") ??
-  places.find(({ standing }) => !isDone(standing)) ??
-  null;
+/**
+ * The place to go on at: what is at the bench first, then the first with nothing done, then the first that failed; never
+ * one inside an element that is still to be opened well.
+ */
+export function nextPlace(places: PieceAnswer["places"]): PieceAnswer["places"][number] | null {
+  const standings = new Map(places.map((one) => [placeKey(one), one.standing]));
+  const open = places.filter(({ side, address, standing }) => {
+    const around = address.map((_, depth) =>
+      standings.get(placeKey({ side, address: address.slice(0, depth) })),
+    );
+    return !isDone(standing) && around.every((one) => one === undefined || isDone(one));
+  });
+  return (
+    places.find(({ standing }) => standing === "bench") ??
+    open.find(({ standing }) => standing === "planned") ??
+    open[0] ??
+    null
+  );
+}
 
 /** The end of a job to go on with: at the bench first, else the first where nothing good stands; null when all is done. */
 export function nextOfJob(store: Store, job: string): NextOfJob | null {
