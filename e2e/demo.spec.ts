@@ -12,15 +12,15 @@ test.describe("npm run demo", () => {
     const database = join(mkdtempSync(join(tmpdir(), "arlent-demo-")), "demo.db");
     const count = async (url: string) => (await (await request.get(`${url}api/v1/ends`)).json()).count;
     const first = await demo(database);
-    expect(await count(first.url)).toBe(14);
+    expect(await count(first.url)).toBe(15);
     expect((await request.post(`${first.url}api/v1/ends`, { data: WEDGE })).status()).toBe(201);
     await first.stop();
     const second = await demo(database);
-    expect(await count(second.url)).toBe(15);
+    expect(await count(second.url)).toBe(16);
     await second.stop();
     const fresh = await demo(database, "--fresh");
-    expect(await count(fresh.url)).toBe(14);
-    expect(await (await request.get(`${fresh.url}api/v1/ledger?format=json`)).json()).toHaveLength(28);
+    expect(await count(fresh.url)).toBe(15);
+    expect(await (await request.get(`${fresh.url}api/v1/ledger?format=json`)).json()).toHaveLength(45);
     await fresh.stop();
   });
 
