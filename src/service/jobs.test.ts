@@ -4,7 +4,8 @@ import { openStore, type Store } from "@/service/the-store";
 import { actOn } from "./act";
 import { codeOf } from "./fixtures/code-of";
 import { PLAN } from "./fixtures/plan";
-import { addPieces, getJob, JOBS_PAGE, jobsPage, needsOf, newJob, savePlan } from "./jobs";
+import { addPieces, getJob, JOBS_PAGE, jobsPage, newJob, savePlan } from "./jobs";
+import { needsOf } from "./planning";
 import { checkWholeRecord } from "./record-check";
 
 const { A: side } = PLAN.sides;

@@ -1,35 +1,18 @@
 import { randomUUID } from "node:crypto";
 import { z } from "zod";
 import {
-  addressesFor,
-  type Cable,
   check,
   InputError,
   type Job,
-  misfits,
-  ontoCable,
-  optionsFor,
   type Piece,
-  type PieceNeeds,
-  type PieceParts,
   type PiecePlan,
-  type Procedure,
   type Progress,
-  pieceNeeds,
-  plannedEnds,
-  problemOf,
-  proceduresFor,
   progressOf,
-  type Shelved,
-  SIDES,
-  type SideName,
-  type SideSheet,
   type zJobsAnswer,
   zName,
   zPiecePlan,
   zUuid,
 } from "@/core";
-import { yieldOf } from "@/store/ends";
 import {
   addPlan,
   countPlanned,
@@ -45,7 +28,7 @@ import { wholeLibrary } from "@/store/shelf";
 import type { Store } from "@/store/store";
 import { inTransaction } from "@/store/transaction";
 import type { Act } from "./act";
-import { knownOf, sheetOnce } from "./known";
+import { mustWork, needsOf } from "./planning";
 import { mustBeKnown } from "./signer";
 
 /** A page of the list of jobs. */
@@ -248,67 +231,6 @@ export function savePlan(act: Act, piece: string, input: unknown): { id: string;
   });
 }
 
-/**
- * What a plan is worked out from. @throws InputError for a cable or procedure that is not on the shelf, or a pair that
- * does not go together.
- */
-export function partsOf(store: Store, plan: PiecePlan): PieceParts {
-  const library = wholeLibrary(store);
-  const shelf = shelved(store);
-  const cable = shelf.cable(plan.cable);
-  if (!cable) throw new InputError("unknown-cable", `No cable called “${plan.cable}”.`, ["cable"]);
-  const fitting = (id: string, on: Cable, at: readonly string[]) => {
-    const procedure = shelf.procedure(id);
-    if (!procedure) throw new InputError("unknown-procedure", `No procedure called “${id}”.`, at);
-    const [why] = misfits(procedure, on, plan.core);
-    if (why)
-      throw new InputError("does-not-fit", `${procedure.name} does not go on ${on.name}. ${why.message}`, at);
-    return procedure;
-  };
-  const sheetAt = (side: SideName) => {
-    const { procedure: id, choices, onto } = plan.sides[side];
-    if (id === null) return null;
-    const procedure = fitting(id, cable, ["sides", side, "procedure"]);
-    if (onto) fitting(onto.procedure, ontoCable(plan, side, cable, shelf), ["sides", side, "onto"]);
-    return sheetOnce(library, { procedure, cable, core: plan.core, choices });
-  };
-  return { cable, sheets: { A: sheetAt("A"), B: sheetAt("B") } };
-}
-
-/** @returns how many ends are planned. @throws InputError for whatever makes the plan one that cannot be. */
-function mustWork(store: Store, plan: PiecePlan, at: readonly (string | number)[]): number {
-  try {
-    const parts = partsOf(store, plan);
-    pieceNeeds(plan, parts);
-    const shelf = shelved(store);
-    return SIDES.reduce((sum, side) => sum + plannedEnds(plan, side, parts.cable, shelf).length, 0);
-  } catch (error) {
-    const problem = problemOf(error);
-    throw problem ? new InputError(problem.code, problem.message, [...at, ...problem.path]) : error;
-  }
-}
-
-/** What of the shelf a plan's places are found by. */
-export function shelved(store: Store): Shelved {
-  const { cables, procedures } = wholeLibrary(store);
-  return {
-    cable: (id) => cables.find((one) => one.id === id),
-    procedure: (id) => procedures.find((one) => one.id === id),
-  };
-}
-
-/** What a piece needs as it is planned, or why that cannot be told any more. */
-export function needsOf(store: Store, plan: PiecePlan): { needs: PieceNeeds } | { problem: string } {
-  try {
-    const needs = () => pieceNeeds(plan, partsOf(store, plan));
-    return { needs: knownOf(wholeLibrary(store), `needs ${JSON.stringify({ ...plan, name: "" })}`, needs) };
-  } catch (error) {
-    const problem = problemOf(error);
-    if (!problem) throw error;
-    return { problem: problem.message };
-  }
-}
-
 /** A piece of a job with its cable, and why it cannot be worked out where it cannot; null where there is none. */
 export function findPiece(store: Store, job: string, piece: string) {
   const found = findJob(store, job);
@@ -323,71 +245,3 @@ export function findPiece(store: Store, job: string, piece: string) {
     problem: "problem" in told ? told.problem : null,
   };
 }
-
-/** A choice to be made at a side, with what can be had there. */
-const choicesOf = ({ choices }: Procedure, cable: Cable, core: string) =>
-  choices
-    .filter(({ school }) => !school)
-    .map((choice) => ({
-      id: choice.id,
-      name: choice.name,
-      usual: choice.default,
-      options: optionsFor(choice, cable, core).map(({ id, name }) => ({ id, name })),
-    }))
-    .filter(({ options }) => options.length > 1);
-
-/**
- * Every procedure that goes on a piece's cable, with what of its sheet the plan is worked out from, what can be picked of
- * it, and what goes on the elements it opens onto; and each side's own sheet, as it is picked.
- */
-export function stylesFor(store: Store, plan: PiecePlan, cable: Cable) {
-  const library = wholeLibrary(store);
-  const { procedures } = library;
-  const { core, sides } = plan;
-  const shelf = shelved(store);
-  const sheetOf = (procedure: Procedure, choices: Readonly<Record<string, string>>): SideSheet | null => {
-    try {
-      const { uses, procedure: of } = sheetOnce(library, { procedure, cable, core, choices });
-      return { uses, procedure: of };
-    } catch (error) {
-      // One that does not compile on this cable is not offered.
-      if (problemOf(error)) return null;
-      throw error;
-    }
-  };
-  const ontoOf = (procedure: Procedure) => {
-    if (!procedure.opensOnto) return [];
-    const A = { ...sides.A, procedure: procedure.id };
-    const open = ontoCable({ ...plan, sides: { ...sides, A } }, "A", cable, shelf);
-    return proceduresFor(procedures, open, core).map((one) => ({
-      id: one.id,
-      name: one.name,
-      choices: choicesOf(one, open, core),
-    }));
-  };
-  const styles = proceduresFor(procedures, cable, core).flatMap((procedure) => {
-    const sheet = sheetOf(procedure, {});
-    return sheet
-      ? [
-          {
-            id: procedure.id,
-            name: procedure.name,
-            sheet,
-            most: addressesFor(cable, procedure).length,
-            choices: choicesOf(procedure, cable, core),
-            onto: ontoOf(procedure),
-          },
-        ]
-      : [];
-  });
-  const own = (side: SideName) => {
-    const procedure = procedures.find(({ id }) => id === sides[side].procedure);
-    const sheet = procedure && sheetOf(procedure, sides[side].choices);
-    return sheet ? { procedure: procedure.id, sheet } : null;
-  };
-  return { styles, own: { A: own("A"), B: own("B") } };
-}
-
-/** How many ends of a style came out well, of how many that were tried, all hands of this crew together. */
-export const crewYield = (store: Store, style: string): { good: number; tried: number } =>
-  yieldOf(store, style);

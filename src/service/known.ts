@@ -2,7 +2,7 @@ import { type Cable, compileRunSheet, type Procedure, type RunSheet } from "@/co
 import type { Library } from "@/store/shipped";
 
 /** What was worked out from one shelf is remembered as long as the shelf is the same. */
-const MOST = 2_000;
+const MOST = 400;
 const perLibrary = new WeakMap<Library, Map<string, unknown>>();
 
 /** What was worked out under a key, or what works it out now; what throws is not remembered. */
@@ -17,7 +17,10 @@ export function knownOf<T>(library: Library, key: string, work: () => T): T {
   return made;
 }
 
-/** A sheet of documents of one shelf, or opened out of one: compiled once. @throws InputError for whatever does not go. */
+/**
+ * A sheet of documents of one shelf, or of a cable opened out of one: compiled once. The cable is known by all it says: one
+ * that was opened is on no shelf, and its id may be another's. @throws InputError for whatever does not go.
+ */
 export const sheetOnce = (
   library: Library,
   {
@@ -32,6 +35,6 @@ export const sheetOnce = (
     readonly choices: Readonly<Record<string, string>>;
   },
 ): RunSheet =>
-  knownOf(library, `sheet ${JSON.stringify([cable.id, procedure.id, core, choices])}`, () =>
+  knownOf(library, `sheet ${JSON.stringify([cable, procedure.id, core, choices])}`, () =>
     compileRunSheet({ procedure, cable, core, choices, tools: library.tools }),
   );

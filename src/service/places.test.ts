@@ -15,14 +15,17 @@ import { openStore, type Store } from "@/service/the-store";
 import { endsOfPieces, findEnd } from "@/store/ends";
 import { actOn } from "./act";
 import { getBatch } from "./batches";
-import { getEnd } from "./ends";
+import { getEnd, startEnd } from "./ends";
 import { codeOf } from "./fixtures/code-of";
 import { addTo } from "./fixtures/made-ends";
 import { PLAN } from "./fixtures/plan";
-import { addPieces, crewYield, getJob, jobsPage, newJob, PIECES_PAGE, savePlan } from "./jobs";
-import { beginPlaces, getPiece, nextPlace, whereOf } from "./places";
+import { addPieces, getJob, jobsPage, newJob, PIECES_PAGE, savePlan } from "./jobs";
+import { beginPlaces, getPiece, nextOfJob, nextPlace } from "./places";
+import { crewYield } from "./planning";
 import { endRecord } from "./record";
 import { checkWholeRecord } from "./record-check";
+import { documentText, putAway, saveDocument } from "./shelf";
+import { whereOf } from "./where";
 
 const { A: side } = PLAN.sides;
 const SPLIT = {
@@ -103,6 +106,22 @@ describe("an end at a place", () => {
     expect(() => store.$client.exec(`UPDATE ends SET side = 'B' WHERE id = '${id}'`)).toThrow(/kept/);
     expect(() => store.$client.exec(`UPDATE ends SET piece = NULL WHERE id = '${id}'`)).toThrow(/kept/);
   });
+  it("is worked by the sheet of what is in hand, though a cable of the shelf goes by the very same id", () => {
+    const id = "loose-tube-36.fibre.furcation-900";
+    const document = { ...JSON.parse(documentText(store, "cable", "distribution-900")), id };
+    saveDocument(act(), "cable", { document, basis: null });
+    const style = { procedure: "stub-cam-crimp-900", choices: {} };
+    const other = startEnd(act(), { cable: id, core: "9/125", ...style });
+    const fibre = begin("tube 1 / fibre 1", { style });
+    const outermost = (end: string) => getEnd(store, end).sheet.layers[0]?.kind;
+    expect([outermost(other.id), outermost(fibre.id)]).toEqual(["buffer", "tube"]);
+  });
+  it("is one of a batch that the record check finds whole, however its piece's name is cut short", () => {
+    const of = planned({ ...SPLIT, name: `${"x".repeat(119)}🗼` });
+    const addresses = [1, 2].map((n) => parseAddress(`tube 1 / fibre ${n}`));
+    beginPlaces(act(), of, { side: "A", addresses });
+    expect([...checkWholeRecord(store)].flatMap(({ findings }) => findings)).toEqual([]);
+  });
   it("is one of a batch where several are begun together, each at its own place", () => {
     const addresses = [1, 2, 3].map((n) => parseAddress(`tube 1 / fibre ${n}`));
     const { id, batch } = beginPlaces(act(), piece, { side: "B", addresses });
@@ -133,6 +152,26 @@ describe("how a piece stands", () => {
     expect([standings()[1], next()]).toEqual(["A tube 1 / fibre 1: bench", "tube 1 / fibre 1"]);
     sign(again.id, "discarded");
     expect(standings()[1]).toBe("A tube 1 / fibre 1: cut-off");
+  });
+  it("goes on with another piece where nothing can be told of the first any more", () => {
+    const own = { ...JSON.parse(documentText(store, "procedure", "stub-one-stroke")), id: "own-style" };
+    saveDocument(act(), "procedure", { document: own, basis: null });
+    const ended = (procedure: string) => ({
+      ...PLAN,
+      sides: { A: { ...side, procedure, ends: 1 }, B: side },
+    });
+    const other = newJob(act(), { name: "South ring" }).id;
+    const add = (procedure: string) =>
+      addPieces(act(), other, { pieces: [{ plan: ended(procedure) }] })[0]?.id;
+    add("own-style");
+    const second = add("stub-one-stroke");
+    putAway(act(), "procedure", "own-style", { basis: 1 });
+    expect(nextOfJob(store, other)?.piece).toBe(second);
+  });
+  it("is planned with choices that are there alone, of what is opened too", () => {
+    const onto = { procedure: "stub-cam-crimp-900", choices: { polish: "square" } };
+    const A = { ...SPLIT.sides.A, onto };
+    expect(codeOf(() => planned({ ...SPLIT, sides: { ...SPLIT.sides, A } }))).toBe("unknown-option");
   });
   it("goes on with an element that was opened badly before anything inside it", () => {
     sign(begin("tube 1").id, "cut-off");
@@ -196,7 +235,10 @@ describe("the other end", () => {
   it("is what is planned there as long as nothing was done", () => {
     const here = begin("tube 1");
     expect(where(here.id)?.far).toMatchObject({ fibres: 6, count: 6 });
-    expect(where(here.id)?.far.ends[0]).toMatchObject({ standing: "planned", end: null });
+    const [first] = where(here.id)?.far.ends ?? [];
+    expect(first).toMatchObject({ standing: "planned", end: null });
+    expect(first?.as.length).toBeGreaterThan(0);
+    expect(first?.as.join()).not.toContain("?");
   });
   it("is none of an end by itself", () => {
     expect(where("nowhere")).toBeNull();

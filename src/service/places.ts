@@ -1,7 +1,6 @@
 import { randomUUID } from "node:crypto";
 import { z } from "zod";
 import {
-  across,
   addressText,
   BATCH_LIMIT,
   type Cable,
@@ -9,10 +8,7 @@ import {
   cableAt,
   check,
   type EndEvent,
-  type FarSide,
-  farEnds,
   fibreColour,
-  fibresAt,
   InputError,
   isDone,
   type PieceAnswer,
@@ -20,34 +16,29 @@ import {
   type Place,
   type PlannedEnd,
   PURPOSES,
-  pickedNames,
   placeKey,
   placeText,
   plannedEnds,
   problemOf,
   type Shelved,
   SIDES,
-  type SlackTold,
-  slackAccount,
-  slackAllowed,
   standingOfEnd,
-  type WhereTold,
   zAddress,
   zCable,
   zRule,
   zUuid,
 } from "@/core";
-import { keptProcedure } from "@/store/documents";
-import { type EndRow, endsOfPieces, findBatch, findEnd, insertBatch, type PlacedRow } from "@/store/ends";
+import { endsOfPieces, findBatch, findEnd, insertBatch, type PlacedRow } from "@/store/ends";
 import { canonical } from "@/store/hash";
-import { findJob, latestPlan, type PlanRow, pieceToGoOn } from "@/store/plans";
+import { findJob, latestPlan, type PlanRow, piecesToGoOn } from "@/store/plans";
 import { rememberText } from "@/store/shipped";
 import type { Store } from "@/store/store";
 import { inTransaction } from "@/store/transaction";
 import type { Act } from "./act";
-import { addEvents, beginEnd, compiled, sheetOf } from "./ends";
-import { historyOf } from "./history";
-import { pieceOf, shelved } from "./jobs";
+import { addEvents, beginEnd, compiled } from "./ends";
+import { pieceOf } from "./jobs";
+import { newestAt } from "./placed";
+import { shelved } from "./planning";
 
 const zStyle = z.strictObject({
   procedure: z.string().max(80),
@@ -88,13 +79,6 @@ function handCable(plan: PiecePlan, cable: Cable, place: Place, shelf: Shelved):
   const at = cableAt(plan, cable, place, shelf);
   if (at !== cable) rememberText(at, canonical(z.encode(zCable, at)));
   return at;
-}
-
-/** The newest end of each place, by its key. */
-function newestAt(rows: readonly PlacedRow[]): Map<string, PlacedRow> {
-  const found = new Map<string, PlacedRow>();
-  for (const row of rows) found.set(keyOfEnd(row), row);
-  return found;
 }
 
 /** What a place is called at the bench: piece, side, address and, for one of twelve, its colour. */
@@ -151,7 +135,12 @@ export function beginPlaces(act: Act, piece: string, input: unknown): { id: stri
           "addresses",
         ]);
     }
-    if (batch) insertBatch(store, { id, createdAt: at, name: `${plan.name}, side ${side}`.slice(0, 120) });
+    if (batch)
+      insertBatch(store, {
+        id,
+        createdAt: at,
+        name: `${plan.name}, side ${side}`.slice(0, 120).toWellFormed(),
+      });
     made.forEach(({ place, made: sheet }, i) => {
       const end = batch ? randomUUID() : id;
       const where = { piece: row.piece, plan: row.revision, ...place };
@@ -268,21 +257,25 @@ export function nextPlace(places: PieceAnswer["places"]): PieceAnswer["places"][
   );
 }
 
+/** Pieces looked at for the next end: of most, the first has one. */
+const LOOKED_AT = 20;
+
 /** The end of a job to go on with: at the bench first, else the first where nothing good stands; null when all is done. */
 export function nextOfJob(store: Store, job: string): NextOfJob | null {
-  const id = pieceToGoOn(store, job);
-  if (id === null) return null;
-  const { plan, places } = getPiece(store, id);
-  const place = nextPlace(places);
-  if (!place) return null;
-  const style = shelved(store).procedure(place.procedure);
-  return {
-    piece: id,
-    name: plan.name,
-    place,
-    style: style?.name ?? place.procedure,
-    rough: style === undefined || style.source.kind === "representative",
-  };
+  for (const id of piecesToGoOn(store, job, LOOKED_AT)) {
+    const { plan, places } = getPiece(store, id);
+    const place = nextPlace(places);
+    if (!place) continue;
+    const style = shelved(store).procedure(place.procedure);
+    return {
+      piece: id,
+      name: plan.name,
+      place,
+      style: style?.name ?? place.procedure,
+      rough: style === undefined || style.source.kind === "representative",
+    };
+  }
+  return null;
 }
 
 export interface NextOfJob {
@@ -293,105 +286,3 @@ export interface NextOfJob {
   /** Whether figures of it are nobody's own yet: asked about on its sheet before the first cut. */
   readonly rough: boolean;
 }
-
-type Placed = Pick<EndRow, "id" | "piece" | "side" | "address" | "picked" | "procedureHash" | "sheetHash">;
-
-/** Null for an end by itself, or where its piece's plan cannot be told any more. */
-export function whereOf(store: Store, end: Placed): WhereTold | null {
-  const { piece: id, side, address } = end;
-  const row = id === null ? undefined : latestPlan(store, id);
-  if (!row || row.body === null || !side || !address) return null;
-  const { plan } = pieceOf({ ...row, body: row.body });
-  const cable = shelved(store).cable(plan.cable);
-  const job = findJob(store, row.job);
-  if (!cable || !job) return null;
-  const place = { side, address };
-  const rows = endsOfPieces(store, [row.piece]);
-  try {
-    return {
-      job: { id: job.id, name: job.name },
-      piece: { id: row.piece, name: plan.name },
-      place,
-      text: placeText(place),
-      far: farOf(store, plan, cable, end, place, rows),
-      slack: slackOf(store, plan, cable, end, place, rows),
-    };
-  } catch (error) {
-    if (problemOf(error)) return null;
-    throw error;
-  }
-}
-
-/** The same by its id. */
-export function whereById(store: Store, id: string): WhereTold | null {
-  const row = findEnd(store, id);
-  return row ? whereOf(store, row) : null;
-}
-
-/** The most ends of the other side that are told one by one. */
-const FAR_TOLD = 12;
-
-function farOf(
-  store: Store,
-  plan: PiecePlan,
-  cable: Cable,
-  { picked, procedureHash }: Placed,
-  place: Place,
-  rows: readonly PlacedRow[],
-): FarSide {
-  const shelf = shelved(store);
-  const there = newestAt(rows);
-  const own = keptProcedure(store, procedureHash);
-  const far = farEnds(plan, place, cable, shelf);
-  const ends = far.slice(0, FAR_TOLD).map((one) => {
-    const end = there.get(placeKey(one));
-    const procedure = end ? keptProcedure(store, end.procedureHash) : shelf.procedure(one.procedure);
-    const choices = end?.picked.choices ?? one.choices;
-    return {
-      side: one.side,
-      text: placeText(one),
-      standing: standingOfEnd(end),
-      style: procedure?.name ?? one.procedure,
-      as: procedure ? pickedNames(procedure, choices) : [],
-      end: end?.id ?? null,
-      signedBy: end?.signedBy ?? null,
-      signedAt: end?.signedAt ?? null,
-      across:
-        procedure === undefined
-          ? []
-          : across(
-              { core: picked.core, choices: own.choices, picked: picked.choices },
-              { core: end?.picked.core ?? plan.core, choices: procedure.choices, picked: choices },
-            ),
-    };
-  });
-  return {
-    place: plan.sides[place.side === "A" ? "B" : "A"].place,
-    fibres: fibresAt(cable, place.address).length,
-    count: far.length,
-    ends,
-  };
-}
-
-function slackOf(
-  store: Store,
-  plan: PiecePlan,
-  cable: Cable,
-  end: Placed,
-  place: Place,
-  rows: readonly PlacedRow[],
-): SlackTold {
-  const { retry } = sheetOf(store, end).uses;
-  const others = rows.filter((row) => row.id !== end.id && keyOfEnd(row) === keyOfEnd(end));
-  const { used } = slackAccount(
-    null,
-    others.map((row) => historyOf(store, row).events),
-    retry,
-  );
-  const opened = cableAt(plan, cable, place, shelved(store)) !== cable;
-  return { allowed: slackAllowed(plan.sides[place.side], retry, opened), before: used, perAttempt: retry };
-}
-
-/** Where an end is, by the key of its place; empty for an end by itself. */
-const keyOfEnd = ({ side, address }: Pick<EndRow, "side" | "address">): string =>
-  side && address ? placeKey({ side, address }) : "";

@@ -84,9 +84,10 @@ export const standingOf = (store: Store, job: string): { standing: Standing; n: 
       WHERE ${newestOf(job)} AND ${ends.purpose} = 'work' AND coalesce(${ends.result}, '') <> 'discarded'
     ) WHERE back = 1 GROUP BY standing`);
 
-/** The piece of a job with the newest end at the bench, else the first with a place where nothing good stands yet. */
-export const pieceToGoOn = (store: Store, job: string): string | null =>
-  store.get<{ piece: string }>(sql`
+/** Pieces of a job with fewer good ends than planned, so many: those with an end at the bench first, the newest foremost. */
+export const piecesToGoOn = (store: Store, job: string, most: number): string[] =>
+  store
+    .all<{ piece: string }>(sql`
     WITH newest AS (
       SELECT ${ends.piece} AS piece, ${ends.result} AS result, ${ends.createdAt} AS created, row_number() OVER (
         PARTITION BY ${ends.piece}, ${ends.side}, ${ends.address} ORDER BY ${ends.createdAt} DESC, ${ends.id} DESC
@@ -101,7 +102,8 @@ export const pieceToGoOn = (store: Store, job: string): string | null =>
     SELECT ${plans.piece} AS piece FROM ${plans} LEFT JOIN standing ON standing.piece = ${plans.piece}
     WHERE ${newestOf(job)} AND ${plans.ends} > coalesce(standing.good, 0)
     ORDER BY standing.open IS NULL, standing.open DESC, ${FIRST}
-    LIMIT 1`)?.piece ?? null;
+    LIMIT ${most}`)
+    .map(({ piece }) => piece);
 
 /** The newest revision of a piece's plan, taken off or not. */
 export const latestPlan = (store: Store, piece: string): PlanRow | undefined =>

@@ -1,4 +1,4 @@
-import { isTakenBack } from "../end/state";
+import { type EndState, isTakenBack } from "../end/state";
 import type { Recorded } from "../event/recorded";
 import { type Length, um, ZERO } from "../length/length";
 import type { PiecePlan, SideName } from "./plan";
@@ -43,13 +43,28 @@ export function slackAccount(
   );
   const used = um(uses.reduce((total: number, { cable }) => total + cable, 0));
   const left = allowed === null ? null : um(allowed - used);
-  return {
-    allowed,
-    used,
-    uses,
-    left,
-    attempts: left === null ? null : perAttempt > 0 ? Math.max(0, Math.floor(left / perAttempt)) : null,
-  };
+  return { allowed, used, uses, left, attempts: attemptsIn(left, perAttempt) };
+}
+
+/** Whole attempts a length is enough for; null where either is not known. */
+const attemptsIn = (left: Length | null, perAttempt: Length): number | null =>
+  left === null || perAttempt <= 0 ? null : Math.max(0, Math.floor(left / perAttempt));
+
+/** The slack of a place but for what the end itself takes: null as long as nobody said. */
+export interface SlackTold {
+  readonly allowed: Length | null;
+  /** Taken by the ends made there before. */
+  readonly before: Length;
+  readonly perAttempt: Length;
+}
+
+/** What is left behind an end as it stands; what somebody at the bench said is left to spare goes before what was planned. */
+export function slackBehind(
+  { allowed, before, perAttempt }: SlackTold,
+  { lost, spare }: Pick<EndState, "lost" | "spare">,
+): Pick<SlackAccount, "left" | "attempts"> {
+  const left = spare ?? (allowed === null ? null : um(allowed - before - lost));
+  return { left, attempts: attemptsIn(left, perAttempt) };
 }
 
 /**

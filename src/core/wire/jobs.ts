@@ -1,6 +1,6 @@
 import { z } from "zod";
-import type { Length } from "../length/length";
 import { zName } from "../names/names";
+import type { SlackTold } from "../piece/account";
 import type { Across } from "../piece/across";
 import { type Place, zPlace } from "../piece/places";
 import { type SideName, zPiecePlan } from "../piece/plan";
@@ -94,14 +94,6 @@ export interface FarEnd {
   readonly signedAt: string | null;
   /** What must go together over both ends. */
   readonly across: readonly Across[];
-}
-
-/** The slack of a place but for what the end itself takes: null as long as nobody said. Micrometres. */
-export interface SlackTold {
-  readonly allowed: Length | null;
-  /** Taken by the ends made there before. */
-  readonly before: Length;
-  readonly perAttempt: Length;
 }
 
 /** Where an end is made: its piece and job, what stands at the other end of its fibres, and the slack there is. */

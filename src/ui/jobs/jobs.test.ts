@@ -6,10 +6,10 @@ import {
   feetText,
   figuresText,
   metresText,
-  percentText,
   readCount,
   readMetres,
-  readPercent,
+  readShare,
+  shareText,
 } from "./metres";
 import { numbered, renamed } from "./names";
 import { bandWidth, spotsOf } from "./piece-drawing";
@@ -104,12 +104,12 @@ describe("names of many pieces", () => {
 
 describe("a share that was typed", () => {
   it("comes back as it was, and is none below nothing or above all", () => {
-    expect([
-      readPercent("93,5"),
-      percentText(0.935),
-      readPercent("101"),
-      readPercent("-1"),
-      readPercent(""),
-    ]).toEqual([0.935, "93.5", null, null, null]);
+    expect([readShare("93,5"), shareText(0.935), readShare("101"), readShare("-1"), readShare("")]).toEqual([
+      0.935,
+      "93.5",
+      null,
+      null,
+      null,
+    ]);
   });
 });

@@ -28,13 +28,19 @@ export function readMetres(text: string): Length | null {
   return um(Math.round(Number(plain) * 1000) * 1000);
 }
 
-/** A share as a percentage that was typed; null where it is none. */
-export function readPercent(text: string): number | null {
+/** So many per cent that were typed, from 0 to 100; null where it is none. */
+export function readPerCent(text: string): number | null {
   const value = Number(text.trim().replace(",", "."));
-  return text.trim() !== "" && value >= 0 && value <= 100 ? value / 100 : null;
+  return text.trim() !== "" && value >= 0 && value <= 100 ? value : null;
 }
 
-export const percentText = (share: number): string => String(Math.round(share * 1e4) / 100);
+/** The same as a share of 1. */
+export function readShare(text: string): number | null {
+  const value = readPerCent(text);
+  return value === null ? null : value / 100;
+}
+
+export const shareText = (share: number): string => String(Math.round(share * 1e4) / 100);
 
 /** A whole number that was typed, within a limit; null where it is none. */
 export function readCount(text: string, most: number): number | null {

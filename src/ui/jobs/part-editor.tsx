@@ -5,18 +5,30 @@ import { type Length, type Loop, type PiecePlan, type SideName, STRETCHES, type 
 import { Button } from "../controls/button";
 import { Select } from "../controls/select";
 import { FigureField } from "./figure-field";
-import { metresText, readCount, readMetres, UNSAID } from "./metres";
+import { metresText, readCount, readMetres, readPerCent, UNSAID } from "./metres";
 
 type Change = (make: (before: PiecePlan) => PiecePlan) => boolean;
 
 const METRES = "Metres, as 212.04, and none below nothing.";
 
-const asIs = (text: string): string => text;
 const named = (text: string): string | null => (text.length <= 200 ? text.trim() : null);
-const percent = (text: string): number | null => {
-  const value = Number(text.trim().replace(",", "."));
-  return text.trim() !== "" && value >= 0 && value <= 100 ? value : null;
-};
+
+interface WordsProps {
+  readonly title: string;
+  readonly value: string;
+  readonly onTake: (value: string) => boolean;
+}
+
+const Words = ({ title, value, onTake }: WordsProps) => (
+  <FigureField
+    title={title}
+    value={value}
+    text={String}
+    read={named}
+    asks="At most 200 letters."
+    onTake={onTake}
+  />
+);
 
 function Metres({
   title,
@@ -80,14 +92,7 @@ export function SideEditor({ plan, side, styles, change }: SideEditorProps) {
     }));
   return (
     <div className="grid gap-3">
-      <FigureField
-        title="Where it is"
-        value={at.place}
-        text={asIs}
-        read={named}
-        asks="At most 200 letters."
-        onTake={(place) => set({ place })}
-      />
+      <Words title="Where it is" value={at.place} onTake={(place) => set({ place })} />
       <Select
         title="Ended by"
         value={at.procedure ?? ""}
@@ -204,21 +209,14 @@ export function StretchEditor({ stretch, at, change }: StretchEditorProps) {
           if (kind) set({ kind, sag: kind === "span" ? stretch.sag : null });
         }}
       />
-      <FigureField
-        title="Name"
-        value={stretch.name}
-        text={asIs}
-        read={named}
-        asks="At most 200 letters."
-        onTake={(name) => set({ name })}
-      />
+      <Words title="Name" value={stretch.name} onTake={(name) => set({ name })} />
       <div className="grid grid-cols-2 gap-3">
         <Metres title="Length, m" value={stretch.length} onTake={(length) => set({ length })} />
         <FigureField
           title="Allowance, %"
           value={stretch.allowancePct}
           text={String}
-          read={percent}
+          read={readPerCent}
           asks="A percentage from 0 to 100."
           onTake={(allowancePct) => set({ allowancePct })}
         />
@@ -272,14 +270,7 @@ export function LoopEditor({ plan, loop, at, change }: LoopEditorProps) {
           <Plus aria-hidden="true" className="size-5" />
         </Button>
       </div>
-      <FigureField
-        title="Name"
-        value={loop.name}
-        text={asIs}
-        read={named}
-        asks="At most 200 letters."
-        onTake={(name) => set({ name })}
-      />
+      <Words title="Name" value={loop.name} onTake={(name) => set({ name })} />
       <Metres title="Once round, m" value={loop.perimeter} onTake={(perimeter) => set({ perimeter })} />
       <Select
         title="It lies after"

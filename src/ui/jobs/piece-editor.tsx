@@ -5,7 +5,7 @@ import { Button } from "../controls/button";
 import { Select } from "../controls/select";
 import { coreText } from "../words/length-text";
 import { FigureField } from "./figure-field";
-import { metresText, percentText, readMetres, readPercent, UNSAID } from "./metres";
+import { metresText, readMetres, readShare, shareText, UNSAID } from "./metres";
 
 type Change = (make: (before: PiecePlan) => PiecePlan) => boolean;
 
@@ -81,16 +81,16 @@ export function YieldEditor({ plan, record, change }: YieldEditorProps) {
       <FigureField
         title="Come out well, %"
         value={share}
-        text={(p) => (p === null ? "" : percentText(p))}
-        read={readPercent}
+        text={(p) => (p === null ? "" : shareText(p))}
+        read={readShare}
         asks="A percentage from 0 to 100."
         onTake={(p) => change((before) => ({ ...before, yield: { p: p ?? 1 } }))}
       />
       <FigureField
         title="May fall short, %"
         value={plan.risk}
-        text={percentText}
-        read={readPercent}
+        text={shareText}
+        read={readShare}
         asks="A percentage from 0 to 100."
         onTake={(risk) => change((before) => ({ ...before, risk }))}
       />

@@ -199,9 +199,11 @@ export function SheetView({
   );
 }
 
-/** The shelf with what is in hand first, where that is opened out of a cable and on no shelf. */
-const withHand = (cables: readonly Cable[], hand: Cable): readonly Cable[] =>
-  cables.some(({ id }) => id === hand.id) ? cables : [hand, ...cables];
+/** The shelf with what is in hand first, whatever else goes by its id. */
+const withHand = (cables: readonly Cable[], hand: Cable): readonly Cable[] => [
+  hand,
+  ...cables.filter(({ id }) => id !== hand.id),
+];
 
 type SheetResolved = Extract<Resolved, { kind: "sheet" }>;
 

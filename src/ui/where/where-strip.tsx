@@ -17,7 +17,7 @@ export function WhereStrip({ where, state }: WhereStripProps) {
       <p className="flex min-h-8 min-w-0 items-center gap-x-3">
         <Link
           href={`/jobs/${where.job.id}/${where.piece.id}`}
-          className="min-w-0 shrink truncate font-semibold underline"
+          className="min-w-0 truncate font-semibold underline sm:max-w-[55%] sm:shrink-0"
         >
           {where.piece.name}, {where.text}
         </Link>

@@ -3,10 +3,10 @@ import { cookies } from "next/headers";
 import { notFound } from "next/navigation";
 import { findEndById } from "@/service/ends";
 import { library } from "@/service/library";
-import { whereById } from "@/service/places";
 import { instrumentsOf } from "@/service/studies";
 import { theStore } from "@/service/the-store";
 import { blades } from "@/service/tools";
+import { whereById } from "@/service/where";
 import { BenchView } from "@/ui/bench/bench-view";
 import { PREFS_COOKIE, readPrefs } from "@/ui/prefs/prefs";
 

@@ -1,8 +1,9 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
-import { findJobById, needsOf } from "@/service/jobs";
+import { findJobById } from "@/service/jobs";
 import { library } from "@/service/library";
 import { nextOfJob, placesOf } from "@/service/places";
+import { needsOf } from "@/service/planning";
 import { theStore } from "@/service/the-store";
 import { JobView } from "@/ui/jobs/job-view";
 

@@ -1,9 +1,9 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { findEndById } from "@/service/ends";
-import { whereById } from "@/service/places";
 import { recordOfEnd } from "@/service/record";
 import { theStore } from "@/service/the-store";
+import { whereById } from "@/service/where";
 import { RecordView } from "@/ui/ledger/record-view";
 
 interface RecordProps {

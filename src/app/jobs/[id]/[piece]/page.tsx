@@ -1,7 +1,8 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
-import { crewYield, findPiece, stylesFor } from "@/service/jobs";
+import { findPiece } from "@/service/jobs";
 import { placesOf } from "@/service/places";
+import { crewYield, stylesFor } from "@/service/planning";
 import { theStore } from "@/service/the-store";
 import { PieceTrouble } from "@/ui/jobs/piece-trouble";
 import { PieceView } from "@/ui/jobs/piece-view";

@@ -1,0 +1,127 @@
+import {
+  across,
+  type Cable,
+  cableAt,
+  type FarSide,
+  farEnds,
+  fibresAt,
+  type PiecePlan,
+  type Place,
+  pickedNames,
+  placeKey,
+  placeText,
+  problemOf,
+  type SlackTold,
+  slackAccount,
+  slackAllowed,
+  standingOfEnd,
+  type WhereTold,
+  withDefaults,
+} from "@/core";
+import { keptProcedure } from "@/store/documents";
+import { type EndRow, endsOfPieces, findEnd, type PlacedRow } from "@/store/ends";
+import { findJob, latestPlan } from "@/store/plans";
+import type { Store } from "@/store/store";
+import { sheetOf } from "./ends";
+import { historyOf } from "./history";
+import { pieceOf } from "./jobs";
+import { keyOfEnd, newestAt } from "./placed";
+import { shelved } from "./planning";
+
+type Placed = Pick<EndRow, "id" | "piece" | "side" | "address" | "picked" | "procedureHash" | "sheetHash">;
+
+/** Null for an end by itself, or where its piece's plan cannot be told any more. */
+export function whereOf(store: Store, end: Placed): WhereTold | null {
+  const { piece: id, side, address } = end;
+  const row = id === null ? undefined : latestPlan(store, id);
+  if (!row || row.body === null || !side || !address) return null;
+  const { plan } = pieceOf({ ...row, body: row.body });
+  const cable = shelved(store).cable(plan.cable);
+  const job = findJob(store, row.job);
+  if (!cable || !job) return null;
+  const place = { side, address };
+  const rows = endsOfPieces(store, [row.piece]);
+  try {
+    return {
+      job: { id: job.id, name: job.name },
+      piece: { id: row.piece, name: plan.name },
+      place,
+      text: placeText(place),
+      far: farOf(store, plan, cable, end, place, rows),
+      slack: slackOf(store, plan, cable, end, place, rows),
+    };
+  } catch (error) {
+    if (problemOf(error)) return null;
+    throw error;
+  }
+}
+
+/** The same by its id. */
+export function whereById(store: Store, id: string): WhereTold | null {
+  const row = findEnd(store, id);
+  return row ? whereOf(store, row) : null;
+}
+
+/** The most ends of the other side that are told one by one. */
+const FAR_TOLD = 12;
+
+function farOf(
+  store: Store,
+  plan: PiecePlan,
+  cable: Cable,
+  { picked, procedureHash }: Placed,
+  place: Place,
+  rows: readonly PlacedRow[],
+): FarSide {
+  const shelf = shelved(store);
+  const there = newestAt(rows);
+  const own = keptProcedure(store, procedureHash);
+  const far = farEnds(plan, place, cable, shelf);
+  const ends = far.slice(0, FAR_TOLD).map((one) => {
+    const end = there.get(placeKey(one));
+    const procedure = end ? keptProcedure(store, end.procedureHash) : shelf.procedure(one.procedure);
+    const choices = end?.picked.choices ?? (procedure ? withDefaults(procedure, one.choices) : {});
+    return {
+      side: one.side,
+      text: placeText(one),
+      standing: standingOfEnd(end),
+      style: procedure?.name ?? one.procedure,
+      as: procedure ? pickedNames(procedure, choices) : [],
+      end: end?.id ?? null,
+      signedBy: end?.signedBy ?? null,
+      signedAt: end?.signedAt ?? null,
+      across:
+        procedure === undefined
+          ? []
+          : across(
+              { core: picked.core, choices: own.choices, picked: picked.choices },
+              { core: end?.picked.core ?? plan.core, choices: procedure.choices, picked: choices },
+            ),
+    };
+  });
+  return {
+    place: plan.sides[place.side === "A" ? "B" : "A"].place,
+    fibres: fibresAt(cable, place.address).length,
+    count: far.length,
+    ends,
+  };
+}
+
+function slackOf(
+  store: Store,
+  plan: PiecePlan,
+  cable: Cable,
+  end: Placed,
+  place: Place,
+  rows: readonly PlacedRow[],
+): SlackTold {
+  const { retry } = sheetOf(store, end).uses;
+  const others = rows.filter((row) => row.id !== end.id && keyOfEnd(row) === keyOfEnd(end));
+  const { used } = slackAccount(
+    null,
+    others.map((row) => historyOf(store, row).events),
+    retry,
+  );
+  const opened = cableAt(plan, cable, place, shelved(store)) !== cable;
+  return { allowed: slackAllowed(plan.sides[place.side], retry, opened), before: used, perAttempt: retry };
+}
