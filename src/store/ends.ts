@@ -17,7 +17,7 @@ import {
   sql,
 } from "drizzle-orm";
 import { alias } from "drizzle-orm/sqlite-core";
-import type { Purpose, Result } from "@/core";
+import { DONE, type Purpose, type Result } from "@/core";
 import { foundingHash } from "./chain";
 import { foundingColumns, foundingText, type NewFounding } from "./founding";
 import { holding } from "./like";
@@ -343,7 +343,7 @@ const signedWork = (style: string): SQL | undefined =>
 export function yieldOf(store: Store, style: string): { good: number; tried: number } {
   const signed = store
     .select({
-      good: sql<number>`count(*) FILTER (WHERE result IN ('in', 'unmeasured'))`,
+      good: sql<number>`count(*) FILTER (WHERE result IN ${[...DONE]})`,
       ended: sql<number>`count(*)`,
     })
     .from(ends)

@@ -1,5 +1,5 @@
 import { and, asc, count, desc, eq, getTableColumns, isNotNull, lt, or, sql } from "drizzle-orm";
-import type { Standing } from "@/core";
+import { DONE, type Standing } from "@/core";
 import { holding } from "./like";
 import { digestOf, enter } from "./register";
 import { ends, jobs, plans } from "./schema";
@@ -73,31 +73,29 @@ export const countPlanned = (
     .where(and(newestOf(job), ...named(words)))
     .get() ?? { pieces: 0, ends: 0 };
 
-/** How many ends of a job stand how: the newest of each place, but what was begun by mistake. */
+/** The newest end of each place of a job's pieces, but what was begun by mistake. */
+const newestEnds = (job: string) => sql`
+  SELECT piece, result, created FROM (
+    SELECT ${ends.piece} AS piece, ${ends.result} AS result, ${ends.createdAt} AS created, row_number() OVER (
+      PARTITION BY ${ends.piece}, ${ends.side}, ${ends.address} ORDER BY ${ends.createdAt} DESC, ${ends.id} DESC
+    ) AS back
+    FROM ${ends} INNER JOIN ${plans} ON ${plans.piece} = ${ends.piece}
+    WHERE ${newestOf(job)} AND ${ends.purpose} = 'work' AND coalesce(${ends.result}, '') <> 'discarded'
+  ) WHERE back = 1`;
+
+/** How many ends of a job stand how. */
 export const standingOf = (store: Store, job: string): { standing: Standing; n: number }[] =>
   store.all(sql`
-    SELECT coalesce(result, 'bench') AS standing, count(*) AS n FROM (
-      SELECT ${ends.result} AS result, row_number() OVER (
-        PARTITION BY ${ends.piece}, ${ends.side}, ${ends.address} ORDER BY ${ends.createdAt} DESC, ${ends.id} DESC
-      ) AS back
-      FROM ${ends} INNER JOIN ${plans} ON ${plans.piece} = ${ends.piece}
-      WHERE ${newestOf(job)} AND ${ends.purpose} = 'work' AND coalesce(${ends.result}, '') <> 'discarded'
-    ) WHERE back = 1 GROUP BY standing`);
+    SELECT coalesce(result, 'bench') AS standing, count(*) AS n FROM (${newestEnds(job)}) GROUP BY standing`);
 
 /** Pieces of a job with fewer good ends than planned, so many: those with an end at the bench first, the newest foremost. */
 export const piecesToGoOn = (store: Store, job: string, most: number): string[] =>
   store
     .all<{ piece: string }>(sql`
-    WITH newest AS (
-      SELECT ${ends.piece} AS piece, ${ends.result} AS result, ${ends.createdAt} AS created, row_number() OVER (
-        PARTITION BY ${ends.piece}, ${ends.side}, ${ends.address} ORDER BY ${ends.createdAt} DESC, ${ends.id} DESC
-      ) AS back
-      FROM ${ends} INNER JOIN ${plans} ON ${plans.piece} = ${ends.piece}
-      WHERE ${newestOf(job)} AND ${ends.purpose} = 'work' AND coalesce(${ends.result}, '') <> 'discarded'
-    ), standing AS (
-      SELECT piece, count(*) FILTER (WHERE result IN ('in', 'unmeasured')) AS good,
+    WITH standing AS (
+      SELECT piece, count(*) FILTER (WHERE result IN ${[...DONE]}) AS good,
         max(iif(result IS NULL, created, NULL)) AS open
-      FROM newest WHERE back = 1 GROUP BY piece
+      FROM (${newestEnds(job)}) GROUP BY piece
     )
     SELECT ${plans.piece} AS piece FROM ${plans} LEFT JOIN standing ON standing.piece = ${plans.piece}
     WHERE ${newestOf(job)} AND ${plans.ends} > coalesce(standing.good, 0)

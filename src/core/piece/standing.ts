@@ -7,8 +7,10 @@ export type Standing = (typeof STANDINGS)[number];
 /** How many places of a job stand how; what is not named stands nowhere. */
 export type Progress = Readonly<Partial<Record<Standing, number>>>;
 
-/** Whether nothing more is to be done at a place. */
-export const isDone = (standing: Standing): boolean => standing === "in" || standing === "unmeasured";
+/** What an end comes to where nothing more is to be done at its place. */
+export const DONE: readonly Standing[] = ["in", "unmeasured"];
+
+export const isDone = (standing: Standing): boolean => DONE.includes(standing);
 
 /** What stands at a place, of the newest end there that was not begun by mistake. */
 export const standingOfEnd = (end: { readonly result: Result | null } | undefined): Standing =>
