@@ -8,6 +8,8 @@ export default defineConfig({
     environment: "node",
     // No test leaves anything behind in a module: each worker reads the code once.
     isolate: false,
+    // Many wait for a program they started: no processor is kept free.
+    maxWorkers: "100%",
     testTimeout: 30_000,
   },
 });

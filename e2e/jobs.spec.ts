@@ -1,4 +1,4 @@
-import type { APIRequestContext } from "@playwright/test";
+import type { APIRequestContext, Locator } from "@playwright/test";
 import { type EventInput, parseAddress } from "@/core";
 import { PLAN } from "@/service/fixtures/plan";
 import { addEvents, expect, THREADED, test } from "./server";
@@ -249,6 +249,14 @@ test("many pieces are added at once by a pattern, found by their names, and rena
   await page.getByRole("option", { name: "like Pad 1 feeder" }).click();
   await page.getByRole("button", { name: "Add 70" }).click();
   await expect(page.getByText("71 pieces")).toBeVisible();
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(page.getByText("1 piece ·")).toBeVisible();
+  await page.getByLabel("New piece").fill("Cottage # drop");
+  await page.getByLabel("How many").fill("70");
+  await page.getByLabel("Its cable, or a piece it is like").click();
+  await page.getByRole("option", { name: "like Pad 1 feeder" }).click();
+  await page.getByRole("button", { name: "Add 70" }).click();
+  await expect(page.getByText("71 pieces")).toBeVisible();
   await page.getByRole("link", { name: "Further" }).click();
   await expect(page.getByRole("link", { name: /^Cottage 30 drop/ })).toBeVisible();
   await page.getByRole("link", { name: "Further" }).click();
@@ -262,4 +270,138 @@ test("many pieces are added at once by a pattern, found by their names, and rena
   await expect(page.getByText("Cottage 7 drop → Hill cottage 7 drop")).toBeVisible();
   await page.getByRole("button", { name: "Rename 8" }).click();
   await expect(page.getByRole("link", { name: /^Hill cottage 70 drop/ })).toBeVisible();
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(page.getByRole("link", { name: /^Cottage 70 drop/ })).toBeVisible();
+});
+
+test("what is dragged on the whole piece takes the cut along, and is one change", async ({
+  page,
+  request,
+}) => {
+  const { job, piece } = await planned(request, {
+    name: "Pad 2 feeder",
+    route: [{ kind: "duct", name: "", length: 100_000, allowancePct: 0 }],
+    loops: [{ name: "coil", after: 1, turns: 2, perimeter: 2_000 }],
+  });
+  await page.goto(`/jobs/${job}/${piece}`);
+  const cut = page.getByRole("region", { name: "Cut" }).locator("p").first();
+  const before = Number.parseFloat((await cut.textContent()) ?? "");
+  const metres = async () => Number.parseFloat((await cut.textContent()) ?? "");
+  const loop = page.getByRole("slider", { name: "Stored in coil" });
+  const take = async (handle: Locator) => {
+    const box = await handle.boundingBox();
+    if (!box) throw new Error("the handle is not in sight");
+    await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+    await page.mouse.down();
+    return (px: number) => page.mouse.move(box.x + box.width / 2 + px, box.y + box.height / 2);
+  };
+  const to = await take(loop);
+  await to(72);
+  // Shown while it is held, and kept only once it is let go.
+  await expect.poll(metres).toBeCloseTo(before + 3 * 2, 3);
+  await expect(page.getByRole("button", { name: "Undo" })).toBeDisabled();
+  await page.keyboard.press("Escape");
+  await page.mouse.up();
+  await expect.poll(metres).toBeCloseTo(before, 3);
+  const again = await take(loop);
+  await again(24);
+  await again(48);
+  await page.mouse.up();
+  await expect(loop).toHaveAttribute("aria-valuetext", "4 turns");
+  await expect.poll(metres).toBeCloseTo(before + 4, 3);
+  const route = page.getByRole("slider", { name: "How far along duct" });
+  const along = await take(route);
+  await along(-140);
+  await page.mouse.up();
+  await expect.poll(metres).toBeLessThan(before - 40);
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect.poll(metres).toBeCloseTo(before + 4, 3);
+  await loop.focus();
+  await page.keyboard.press("ArrowUp");
+  await expect.poll(metres).toBeCloseTo(before + 6, 3);
+  await expect(page.getByText("Kept", { exact: true })).toBeVisible();
+  await page.reload();
+  expect(await metres()).toBeCloseTo(before + 6, 3);
+});
+
+test("each leg of a cord has its own progress, at the bench, on the record and at its piece", async ({
+  page,
+  request,
+}) => {
+  const { job, piece } = await planned(request, {
+    name: "Hall cord 3",
+    cable: "duplex-3.0",
+    core: "62.5/125",
+    sides: { A: { ...SIDE, procedure: "adhesive-polish-duplex", ends: 1 }, B: SIDE },
+  });
+  const end = await beginAt(request, piece, "A", "");
+  const record = async () => (await request.get(`/api/v1/ends/${end}/record`)).json();
+  const own = (await record()).lengths.filter(({ leg }: { leg: string }) => leg === "A");
+  await addEvents(
+    request,
+    end,
+    own.map(({ id: check, nominal }: { id: string; nominal: number }) => ({
+      kind: "reading",
+      check,
+      value: nominal * 1000,
+      typed: String(nominal),
+      unit: "mm",
+      instrument: { id: "digital-calliper", name: "Digital calliper", resolution: 10, repeatability: 20 },
+    })),
+  );
+  const [a, b] = [
+    `Leg A in, ${own.length} of ${own.length} read`,
+    `Leg B not all measured, 0 of ${own.length} read`,
+  ];
+  await page.goto(`/bench/${end}`);
+  const legs = page.getByRole("list", { name: "Legs" }).getByRole("listitem");
+  await expect(legs.nth(0)).toContainText(a);
+  await expect(legs.nth(1)).toContainText(b);
+  await page.goto(`/jobs/${job}/${piece}`);
+  await expect(page.getByRole("region", { name: "Side A" })).toContainText(`${a}; ${b}`);
+  expect((await record()).legs).toEqual([
+    { leg: "A", address: "leg 1", lengths: own.length, read: own.length, result: "in" },
+    { leg: "B", address: "leg 2", lengths: own.length, read: 0, result: "unmeasured" },
+  ]);
+});
+
+test("a job begins like a usual site, with all its pieces", async ({ page, request }) => {
+  await planned(request, { name: "Usual feeder" });
+  const list = await (await request.get("/api/v1/jobs")).json();
+  await page.goto("/jobs");
+  await page.getByLabel("New job").fill("South ring");
+  await page.getByLabel("Its pieces").click();
+  await page
+    .getByRole("option", { name: `like ${list.rows[0].name}` })
+    .first()
+    .click();
+  await page.getByRole("button", { name: "Begin" }).click();
+  await expect(page.getByRole("heading", { name: "South ring" })).toBeVisible();
+  await expect(page.getByRole("link", { name: /^Usual feeder/ })).toBeVisible();
+});
+
+test("thousands of ends at a side are a list that can be gone through to its end", async ({
+  page,
+  request,
+}) => {
+  const { job, piece } = await planned(request, {
+    name: "Trunk",
+    cable: "loose-tube-144",
+    sides: {
+      A: {
+        ...SIDE,
+        procedure: "breakout-kit-12",
+        ends: 12,
+        onto: { procedure: "fusion-splice-on-250", choices: {} },
+      },
+      B: SIDE,
+    },
+  });
+  await page.goto(`/jobs/${job}/${piece}`);
+  const ends = page.getByRole("region", { name: "Side A" });
+  await expect(ends.getByText("156 ends, in the order of their addresses")).toBeVisible();
+  expect(await ends.getByRole("listitem").count()).toBeLessThan(40);
+  await ends.getByRole("list").evaluate((list) => list.scrollTo(0, list.scrollHeight));
+  await expect(ends.getByRole("listitem").last()).toHaveAttribute("aria-posinset", "156");
+  await expect(ends.getByRole("link", { name: "tube 12 / fibre 12" })).toBeVisible();
 });

@@ -33,6 +33,7 @@ import { PeopleProvider } from "@/ui/people/people-context";
 import { readPrefs } from "@/ui/prefs/prefs";
 import { PrefsProvider } from "@/ui/prefs/prefs-context";
 import { figuresStand } from "@/ui/words/figures-stand";
+import { legText } from "@/ui/words/legs-text";
 import { RESULT_WORDS } from "@/ui/words/verdict-words";
 import { seed } from "../demo/seed";
 
@@ -146,6 +147,19 @@ function mustAgree({ record, json, csv, page, paper, row }: Told): void {
     }
     expect(row.verdicts.get(length.id) ?? null).toBe(length.verdict);
     expect(json.lengths.find(({ id }) => id === length.id)?.verdict ?? null).toBe(length.verdict);
+  }
+  for (const leg of record.legs) {
+    expect(page).toContain(legText(leg));
+    expect(paper).toContain(legText(leg));
+    expect(csv[0]?.legs).toContain(`${leg.leg} ${leg.result}, ${leg.read} of ${leg.lengths} read`);
+    const own = record.lengths.filter((length) => length.leg === leg.leg);
+    expect([leg.lengths, leg.read]).toEqual([
+      own.length,
+      own.filter(({ verdict }) => verdict !== null).length,
+    ]);
+    // An end is in only with every leg in, and a leg that is out keeps it out.
+    if (record.result === "in") expect(leg.result).toBe("in");
+    if (leg.result === "out") expect(["out", "cut-off", "discarded"]).toContain(record.result);
   }
   const unmeasured = record.lengths.filter(({ verdict }) => verdict === null).length;
   expect(count(paper, "Not measured")).toBe(unmeasured);
@@ -302,6 +316,7 @@ describe("ends with random histories", () => {
     expect(some(({ attempts }) => attempts.length > 0)).toBe(true);
     expect(some(({ faults }) => faults.length > 0)).toBe(true);
     expect(some(({ corrections }) => corrections.length > 0)).toBe(true);
+    expect(some(({ legs }) => new Set(legs.map(({ result }) => result)).size > 1)).toBe(true);
     for (const one of told) mustAgree(one);
   });
 });

@@ -1,5 +1,6 @@
 import { randomUUID } from "node:crypto";
 import { beforeEach, describe, expect, it } from "vitest";
+import { um } from "@/core";
 import { openStore, type Store } from "@/service/the-store";
 import { actOn } from "./act";
 import { codeOf } from "./fixtures/code-of";
@@ -46,6 +47,26 @@ describe("a job", () => {
     expect(names()).toEqual(["trunk", "pad 5"]);
     savePlan(actOn(store), id, { basis: 2, plan: plan("pad 4") });
     expect(names()).toEqual(["trunk", "pad 4", "pad 5"]);
+  });
+  it("begins like a usual site: with its pieces as they are planned, but not the slack somebody found there", () => {
+    add("trunk", "pad 4");
+    const [, second] = getJob(store, job).pieces;
+    const found = plan("pad 4", { sides: { A: { ...side, slack: 2_000 }, B: side } });
+    savePlan(actOn(store), second?.id ?? "", { basis: 1, plan: found });
+    const like = newJob(actOn(store), { name: "South ring", like: job }).id;
+    const [before, copied] = [job, like].map((id) => getJob(store, id).pieces);
+    expect(copied?.map(({ plan: { name, sides } }) => [name, sides.A.slack])).toEqual([
+      ["trunk", null],
+      ["pad 4", null],
+    ]);
+    expect(before?.[1]?.plan.sides.A.slack).toBe(um(2_000_000));
+    expect(new Set([...(before ?? []), ...(copied ?? [])].map(({ id }) => id)).size).toBe(4);
+    expect(getJob(store, like).progress).toEqual({ ...getJob(store, job).progress });
+    newJob(actOn(store), { id: like, name: "South ring", like: job });
+    expect(getJob(store, like).count).toBe(2);
+    const gone = () => newJob(actOn(store), { name: "Nothing", like: randomUUID() });
+    expect(codeOf(gone)).toBe("not-found");
+    expect(jobsPage(store, { words: "Nothing" }).rows).toEqual([]);
   });
   it("takes a change of what somebody else changed since from neither silently", () => {
     const [piece] = add("trunk");

@@ -43,6 +43,9 @@ export const MOST_PIECES = 2_000;
 export const zNewJob = z.strictObject({
   id: zUuid("A job's id is a UUID").optional(),
   name: z.string("A job has a name").trim().pipe(zName),
+  like: zUuid("A job's id is a UUID")
+    .optional()
+    .describe("A job whose pieces it begins with, as they are planned: a usual site"),
 });
 
 export const zNewPieces = z.strictObject({
@@ -84,16 +87,38 @@ export const zJobQuery = z.strictObject({
 /** What somebody typed to look for, word by word. */
 const wordsOf = (text = ""): string[] => text.split(/\s+/).filter(Boolean).slice(0, 12);
 
-/** Begins a job; asking again with the same id answers the same job. */
+/**
+ * Begins a job, empty or with the pieces of one like it; asking again with the same id answers the same job.
+ * @throws InputError `not-found` for a job to be like that is not here.
+ */
 export function newJob(act: Act, input: unknown): { id: string } {
   const { store, actor, now } = act;
-  const { id = randomUUID(), name } = check(zNewJob, input);
+  const { id = randomUUID(), name, like } = check(zNewJob, input);
   inTransaction(store, () => {
     mustBeKnown(act);
-    if (!findJob(store, id)) insertJob(store, { id, createdAt: now.toISOString(), name, by: actor });
+    if (findJob(store, id)) return;
+    const pieces = like === undefined ? [] : allPlans(store, mustFindJob(store, like).id);
+    insertJob(store, { id, createdAt: now.toISOString(), name, by: actor });
+    for (const row of pieces)
+      addPlan(store, {
+        piece: randomUUID(),
+        job: id,
+        revision: 1,
+        name: row.name,
+        ends: row.ends,
+        body: textOf(withoutFound(pieceOf(row).plan)),
+        at: now.toISOString(),
+        by: actor,
+      });
   });
   return { id };
 }
+
+/** A plan without what somebody found where it was planned for: slack is of a place, and there it lies no more. */
+const withoutFound = (plan: PiecePlan): PiecePlan => ({
+  ...plan,
+  sides: { A: { ...plan.sides.A, slack: null }, B: { ...plan.sides.B, slack: null } },
+});
 
 /** Jobs, newest first, a page at a time. @throws InputError for a query it cannot read. */
 export function jobsPage(store: Store, query: unknown): z.output<typeof zJobsAnswer> {
@@ -158,9 +183,11 @@ export function getJob(store: Store, id: string, query: unknown = {}): Job {
   };
 }
 
+const allPlans = (store: Store, job: string) =>
+  piecesFrom(store, job, { words: [], after: undefined }, MOST_PIECES);
+
 /** Every piece of a job, whatever their number. */
-export const allPieces = (store: Store, job: string): Piece[] =>
-  piecesFrom(store, job, { words: [], after: undefined }, MOST_PIECES).map(pieceOf);
+export const allPieces = (store: Store, job: string): Piece[] => allPlans(store, job).map(pieceOf);
 
 export const findJobById = (store: Store, id: string, query: unknown = {}): Job | null =>
   findJob(store, id) ? getJob(store, id, query) : null;

@@ -8,15 +8,9 @@ import {
   type RecordDocument,
   type RunSheet,
 } from "@/core";
-import {
-  countSigned,
-  type LedgerFilter,
-  type SignedRow,
-  signedEnds,
-  signedStyles,
-  signersOf,
-} from "@/store/ends";
+import { signersOf } from "@/store/ends";
 import { allPeople } from "@/store/people";
+import { countSigned, type LedgerFilter, type SignedRow, signedEnds, signedStyles } from "@/store/signed";
 import type { Store } from "@/store/store";
 import { type End, getEnd, sheetOf } from "./ends";
 import { photosOf } from "./photos";

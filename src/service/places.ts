@@ -39,6 +39,7 @@ import { addEvents, beginEnd, compiled } from "./ends";
 import { pieceOf } from "./jobs";
 import { newestAt } from "./placed";
 import { shelved } from "./planning";
+import { endRecord } from "./record";
 
 const zStyle = z.strictObject({
   procedure: z.string().max(80),
@@ -220,6 +221,7 @@ export function placesOf(
               standing: standingOfEnd(end),
               end: end?.id ?? null,
               batch: end?.batchId ?? null,
+              legs: [],
             };
           }),
         ];
@@ -234,7 +236,21 @@ export function placesOf(
 /** A piece with how each of its places stands. @throws InputError `not-found`. */
 export function getPiece(store: Store, id: string): PieceAnswer {
   const piece = pieceOf(mustFindPiece(store, id));
-  return { ...piece, places: placesOf(store, [piece]).get(piece.id) ?? [] };
+  return { ...piece, places: placesOfPiece(store, piece) };
+}
+
+/** How each planned place of a piece stands, and each leg there where it is a cord of several. */
+export function placesOfPiece(
+  store: Store,
+  piece: { readonly id: string; readonly plan: PiecePlan },
+): PieceAnswer["places"] {
+  const places = placesOf(store, [piece]).get(piece.id) ?? [];
+  const cord = (shelved(store).cable(piece.plan.cable)?.legs.length ?? 1) > 1;
+  return cord
+    ? places.map((place) =>
+        place.end === null ? place : { ...place, legs: endRecord(store, place.end).legs },
+      )
+    : places;
 }
 
 /**

@@ -24,6 +24,7 @@ const OF_END = [
   "signed_at",
   "outcome",
   "result",
+  "legs",
   "looks",
   "faults",
   "reworks",
@@ -95,6 +96,9 @@ const commonOf = (record: RecordDocument): Cells<(typeof OF_END)[number]> => ({
   signed_at: record.signed?.at ?? "",
   outcome: record.signed?.outcome ?? "",
   result: record.result,
+  legs: record.legs
+    .map(({ leg, result, read, lengths }) => `${leg} ${result}, ${read} of ${lengths} read`)
+    .join("; "),
   looks: record.looks.map(({ asks, sees }) => `${asks} ${sees ?? "not answered"}`).join("; "),
   faults: record.faults
     .map(({ what, name, leg, stands }) => `${what} ${name}${within(leg)}${stands ? "" : " (redone)"}`)

@@ -5,11 +5,9 @@ import {
   eq,
   getTableColumns,
   gt,
-  gte,
   inArray,
   isNotNull,
   isNull,
-  lt,
   ne,
   notExists,
   or,
@@ -17,10 +15,9 @@ import {
   sql,
 } from "drizzle-orm";
 import { alias } from "drizzle-orm/sqlite-core";
-import { DONE, type Purpose, type Result } from "@/core";
+import { DONE } from "@/core";
 import { foundingHash } from "./chain";
 import { foundingColumns, foundingText, type NewFounding } from "./founding";
-import { holding } from "./like";
 import { prepared, settingOf } from "./prepared";
 import { digestOf, enter } from "./register";
 import { attempts, batches, ends, verdicts } from "./schema";
@@ -106,87 +103,6 @@ export function openWork(
 export const countOpen = (store: Store): number =>
   store.select({ n: sql<number>`count(*)` }).from(ends).where(isNull(ends.signedAt)).get()?.n ?? 0;
 
-export interface LedgerFilter {
-  readonly result?: Result | undefined;
-  readonly style?: string | undefined;
-  readonly purpose: Purpose;
-  /** Words that all stand somewhere in its job, its name, its style, its cable or its signer's name. */
-  readonly words?: readonly string[] | undefined;
-  /** Signed off on or after, and before, these moments. */
-  readonly since?: string | undefined;
-  readonly until?: string | undefined;
-  /** Sign-off time and id of the last row already seen. */
-  readonly before?: { readonly signedAt: string; readonly id: string } | undefined;
-}
-
-const matching = ({
-  result,
-  style,
-  purpose,
-  words = [],
-  since,
-  until,
-  before,
-}: LedgerFilter): SQL | undefined =>
-  and(
-    isNotNull(ends.signedAt),
-    eq(ends.purpose, purpose),
-    // What was begun by mistake is kept, and shown to whoever asks for it.
-    result ? eq(ends.result, result) : ne(ends.result, "discarded"),
-    style ? eq(ends.style, style) : undefined,
-    ...words.map(
-      (word) =>
-        sql`(${ends.job} || ' ' || ${ends.label} || ' ' || ${ends.styleName} || ' ' || ${ends.cableName} || ' ' || coalesce(${ends.signedBy}, '')) LIKE ${holding(word)} ESCAPE '\\'`,
-    ),
-    since ? gte(ends.signedAt, since) : undefined,
-    until ? lt(ends.signedAt, until) : undefined,
-    before && sql`(${ends.signedAt}, ${ends.id}) < (${before.signedAt}, ${before.id})`,
-  );
-
-/** An end on record as a list shows it, and the sheet it is drawn from. */
-export interface SignedRow
-  extends Pick<
-    EndRow,
-    | "id"
-    | "style"
-    | "styleName"
-    | "cableName"
-    | "job"
-    | "label"
-    | "result"
-    | "signedBy"
-    | "signedAt"
-    | "picked"
-    | "batchId"
-    | "sheetHash"
-  > {}
-
-/** Ends on record, newest sign-off first. */
-export const signedEnds = (store: Store, filter: LedgerFilter, most: number): SignedRow[] =>
-  store
-    .select({
-      id: ends.id,
-      style: ends.style,
-      styleName: ends.styleName,
-      cableName: ends.cableName,
-      job: ends.job,
-      label: ends.label,
-      result: ends.result,
-      signedBy: ends.signedBy,
-      signedAt: ends.signedAt,
-      picked: ends.picked,
-      batchId: ends.batchId,
-      sheetHash: ends.sheetHash,
-    })
-    .from(ends)
-    .where(matching(filter))
-    .orderBy(desc(ends.signedAt), desc(ends.id))
-    .limit(most)
-    .all();
-
-export const countSigned = (store: Store, filter: LedgerFilter): number =>
-  store.select({ n: sql<number>`count(*)` }).from(ends).where(matching(filter)).get()?.n ?? 0;
-
 /** First readings of the lengths of the ends some people signed, of one style or all, the newest ends first. */
 export const firstReadingsBy = (
   store: Store,
@@ -262,15 +178,6 @@ export const endIdsFrom = (store: Store, after: string, most: number): string[] 
 
 export const countEnds = (store: Store): number =>
   store.select({ n: sql<number>`count(*)` }).from(ends).get()?.n ?? 0;
-
-/** Styles that have an end on record, by name. */
-export const signedStyles = (store: Store): { style: string; styleName: string }[] =>
-  store
-    .selectDistinct({ style: ends.style, styleName: ends.styleName })
-    .from(ends)
-    .where(and(isNotNull(ends.signedAt), eq(ends.purpose, "work")))
-    .orderBy(asc(ends.styleName))
-    .all();
 
 /** Ends at the bench with a hold or cure running. */
 export const endsWithTimers = (store: Store): EndRow[] =>

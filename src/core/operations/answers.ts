@@ -79,3 +79,33 @@ export const zRetriesAnswer = z.strictObject({
   retries: z.int().nullable(),
   short: z.array(z.number()).readonly(),
 });
+
+const sidesOf = <S extends z.ZodType>(of: S) => z.strictObject({ upstream: of, downstream: of });
+
+/** What an opening in the middle of a sheath answers; the factor is a ratio. */
+export const zWindowAnswer = z.strictObject({
+  opening: zMmExact,
+  layFactor: z.number(),
+  tubeLength: zMmExact,
+  limitedBy: z.enum(["storage", "reversal"]),
+  loopRadius: zMmExact,
+  bendOk: z.boolean(),
+  usable: sidesOf(zMmExact),
+  reachOk: sidesOf(z.boolean()),
+});
+
+/** What ports answer: which cable goes where, or cables that cannot all be placed; counts, not lengths. */
+export const zPortsAnswer = z.discriminatedUnion("possible", [
+  z.strictObject({
+    possible: z.literal(true),
+    assignment: z
+      .array(
+        z.strictObject({ cable: z.string(), ports: z.array(z.string()).readonly(), bushed: z.boolean() }),
+      )
+      .readonly(),
+    otherRole: z.int(),
+    bushed: z.int(),
+    valid: z.number(),
+  }),
+  z.strictObject({ possible: z.literal(false), cannot: z.array(z.string()).readonly() }),
+]);

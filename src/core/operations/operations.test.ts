@@ -20,7 +20,7 @@ function strays(found: unknown, expected: unknown, at = "answer"): string[] {
         Math.max(
           1e-6,
           1e-5 * Math.abs(expected),
-          /nominal|min|max|worst|rss|positions|mean|u$|route|stored|ends|exact|cut|length|slack|parabola|parameter|sheath|fibre$/.test(
+          /nominal|min|max|worst|rss|positions|mean|u$|route|stored|ends|exact|cut|length|slack|parabola|parameter|sheath|fibre|opening|tubeLength|loopRadius|usable/.test(
             at,
           )
             ? 0.001

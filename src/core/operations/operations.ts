@@ -2,6 +2,9 @@ import { z } from "zod";
 import { judge, zConformanceInput } from "../conformance/conformance";
 import { zDimensionsInput } from "../dimensions/dimension";
 import { closeLimits } from "../dimensions/dimensions";
+import { bestPorts } from "../entry/best-ports";
+import { zPortsInput } from "../entry/ports";
+import { sheathWindow, zWindowInput } from "../entry/window";
 import { identity, zIdentityInput } from "../piece/identity";
 import { fibreLength, zLayInput } from "../piece/lay";
 import { hang, zSagInput } from "../piece/sag";
@@ -18,10 +21,12 @@ import {
   zDimensionsAnswer,
   zIdentityAnswer,
   zLayAnswer,
+  zPortsAnswer,
   zRetriesAnswer,
   zReworkAnswer,
   zSagAnswer,
   zStackAnswer,
+  zWindowAnswer,
 } from "./answers";
 
 /** A computation: what it takes, what it answers, and the function between the two, at once or in time. */
@@ -48,6 +53,8 @@ export const operations = {
   retries: operation({ input: zRetriesInput, output: zRetriesAnswer, run: retriesFor }),
   sag: operation({ input: zSagInput, output: zSagAnswer, run: hang }),
   lay: operation({ input: zLayInput, output: zLayAnswer, run: fibreLength }),
+  window: operation({ input: zWindowInput, output: zWindowAnswer, run: sheathWindow }),
+  ports: operation({ input: zPortsInput, output: zPortsAnswer, run: bestPorts }),
   identity: operation({ input: zIdentityInput, output: zIdentityAnswer, run: identity }),
 } as const;
 

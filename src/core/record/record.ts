@@ -12,6 +12,7 @@ import { judgementOf } from "../procedure/step";
 import type { RunSheet } from "../runsheet/runsheet";
 import { usedOn } from "../tally/used";
 import { attemptsOf, zAttempt } from "./attempts";
+import { legsTold, zLegTold } from "./legs";
 import { openTold, zOpen } from "./open";
 import { readingOf, zReading } from "./reading";
 
@@ -101,6 +102,8 @@ export const zRecord = z.strictObject({
   /** As judged when it was signed off; until then, as it stands. */
   result: z.enum(RESULTS),
   lengths: z.array(zLength),
+  /** Each leg of a cord of several, as it stands by itself. */
+  legs: z.array(zLegTold),
   figures: z.array(zFigureTold),
   open: z.array(zOpen),
   reworks: z.array(
@@ -191,6 +194,8 @@ export interface Recordable {
 export function recordOf(end: Recordable, people: readonly Person[] = []): EndRecord {
   const { sheet, events, rule } = end;
   const state = endState(events);
+  const lengths = lengthsOf(end, state);
+  const faults = faultsOf(sheet, events, state);
   return {
     id: end.id,
     purpose: end.purpose,
@@ -219,12 +224,13 @@ export function recordOf(end: Recordable, people: readonly Person[] = []): EndRe
     hash: end.hash,
     signed: signedBy(events, state, people),
     result: end.result ?? resultOf(sheet, state, rule),
-    lengths: lengthsOf(end, state),
+    lengths,
+    legs: legsTold(sheet, lengths, faults),
     figures: figuresOf(sheet),
     open: openPoints(sheet, state, rule).map(openTold),
     ...attemptsOf(sheet, events),
     tried: triedOf(sheet, state),
-    faults: faultsOf(sheet, events, state),
+    faults,
     looks: looksOf(sheet, state),
     parts: sheet.parts.map(({ id, name }) => ({ id, name, on: state.threaded.includes(id) })),
     shards: { ...state.shards },

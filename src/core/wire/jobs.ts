@@ -5,6 +5,7 @@ import type { Across } from "../piece/across";
 import { type Place, zPlace } from "../piece/places";
 import { type SideName, zPiecePlan } from "../piece/plan";
 import { STANDINGS, type Standing } from "../piece/standing";
+import { zLegTold } from "../record/legs";
 
 /** A piece as it is planned now; `revision` is what a change of it must have seen. */
 export const zPiece = z.strictObject({ id: z.string(), revision: z.int(), plan: zPiecePlan });
@@ -61,6 +62,8 @@ export const zPieceAnswer = zPiece.extend({
         /** The newest end there, and the batch it is of. */
         end: z.string().nullable(),
         batch: z.string().nullable(),
+        /** Each leg of a cord of several, as it stands by itself; none where nothing is begun. */
+        legs: z.array(zLegTold).readonly(),
       }),
     )
     .readonly(),

@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { drawnStretches } from "@/core";
 import { placeFlags } from "./flags";
 import { bandScale, inchTicks, mmTicks } from "./scale";
 
@@ -7,14 +8,14 @@ const mm = (...values: number[]) => values.map((value) => value * 1000);
 
 describe("the band's scale", () => {
   it("draws equal lengths equally long, from the fibre end rightwards", () => {
-    const { x, pxPerMm } = bandScale(mm(27.5, 37, 48.5, 64), 1204, 34, 180);
+    const { x, pxPerMm } = bandScale(drawnStretches(mm(27.5, 37, 48.5, 64)), 1204, 34, 180);
     expect(x(0)).toBe(34);
     expect(x(37_000) - x(27_500)).toBeCloseTo(9.5 * pxPerMm, 6);
     expect(x(64_000) - x(48_500)).toBeCloseTo(15.5 * pxPerMm, 6);
     expect(x(64_000)).toBeCloseTo(1204 - 180, 6);
   });
   it("leaves length out of a long gap at a break, at one true scale either side", () => {
-    const { stretches, pxPerMm, x } = bandScale(mm(37, 64, 228), 1204, 34, 180);
+    const { stretches, pxPerMm, x } = bandScale(drawnStretches(mm(37, 64, 228)), 1204, 34, 180);
     expect(stretches).toHaveLength(2);
     expect(x(64_000) - x(37_000)).toBeCloseTo(27 * pxPerMm, 6);
     for (const { from, to, x0, x1 } of stretches)
@@ -24,7 +25,7 @@ describe("the band's scale", () => {
     const positions = fc.array(fc.integer({ min: 1_000, max: 1_000_000 }), { minLength: 1, maxLength: 8 });
     fc.assert(
       fc.property(positions, fc.integer({ min: 320, max: 1600 }), (list, width) => {
-        const { x } = bandScale(list, width, 16, 40);
+        const { x } = bandScale(drawnStretches(list), width, 16, 40);
         const sorted = [...list].sort((a, b) => a - b);
         sorted.slice(1).forEach((position, i) => {
           expect(x(position)).toBeGreaterThanOrEqual(x(sorted[i] as number));
@@ -35,7 +36,7 @@ describe("the band's scale", () => {
 });
 
 describe("the tape", () => {
-  const scale = bandScale(mm(64), 1204, 34, 180);
+  const scale = bandScale(drawnStretches(mm(64)), 1204, 34, 180);
   it("has a tick at each millimetre and a number at each ten, at its true place", () => {
     const ticks = mmTicks(scale);
     const forty = ticks.find(({ label }) => label === "40");
@@ -48,7 +49,7 @@ describe("the tape", () => {
     expect(ticks.filter(({ x }) => x >= scale.x(0) - 0.01 && x < scale.x(25_400) - 0.01)).toHaveLength(16);
   });
   it("stops at a break and goes on behind it", () => {
-    const broken = bandScale(mm(64, 228), 1204, 34, 180);
+    const broken = bandScale(drawnStretches(mm(64, 228)), 1204, 34, 180);
     const [near, far] = broken.stretches as [(typeof broken.stretches)[0], (typeof broken.stretches)[0]];
     expect(mmTicks(broken).filter(({ x }) => x > near.x1 + 0.01 && x < far.x0 - 0.01)).toEqual([]);
   });

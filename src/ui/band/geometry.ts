@@ -1,4 +1,4 @@
-import { BESIDE, featureOf, layersAfter, mustHoldAt, type RunSheet, type SheetFeature } from "@/core";
+import { endDrawing, featureOf, mustHoldAt, type RunSheet, type SheetFeature } from "@/core";
 import type { DrawnLayer, YarnState } from "./layers";
 import { type BandScale, bandScale } from "./scale";
 
@@ -22,65 +22,50 @@ const TOO_CLOSE_PX = 13;
 
 /** Lays a run sheet out across a width as it stands after a line; a line past the last shows it finished. */
 export function bandGeometry(sheet: RunSheet, line: number, width: number): BandGeometry {
-  const features = sheet.features
-    .filter(({ kind, madeAt }) => kind !== "part" || madeAt <= line)
-    .sort((a, b) => a.position - b.position);
+  const drawing = endDrawing(sheet, line);
   const narrow = width < 560;
   const scale = bandScale(
-    features.map(({ position }) => position),
+    drawing.stretches,
     width,
     narrow ? 16 : 34,
     Math.max(40, width * (narrow ? 0.1 : 0.15)),
   );
-  const outer = (sheet.layers[0]?.diameter ?? 1000) / 1000;
+  const outer = (drawing.layers[0]?.diameter ?? 1000) / 1000;
   const pxPerMm = Math.min(((narrow ? 0.8 : 1) * THICKEST) / outer, THICKEST_SCALE);
   const thick = (diameter: number) => Math.max(1.6, (diameter / 1000) * pxPerMm);
   const right = scale.stretches.at(-1)?.x1 ?? width;
-  const stands = layersAfter(sheet, line);
-  const layers = sheet.layers.map(
-    (layer, i): DrawnLayer => ({
-      layer,
-      x0: scale.x(stands[i]?.edge ?? 0),
-      x1: right,
-      thick: thick(layer.diameter),
-      beside: BESIDE.includes(layer.kind) ? besideAt(sheet.layers, i, pxPerMm) : 0,
-    }),
-  );
-  const edgeOf = (kind: string) => stands.find((one) => one.kind === kind)?.edge ?? 0;
-  const jacket = layers.find(({ layer }) => layer.kind === "jacket");
-  const yarnCut = edgeOf("yarn");
-  const yarn: YarnState | null =
-    jacket && edgeOf("jacket") > 0
-      ? {
-          root: jacket.x0,
-          cutAt: yarnCut > 0 ? scale.x(yarnCut) : null,
-          folded: sheet.lines.slice(0, line + 1).some(({ step }) => step.kind === "fold"),
-          jacketThick: jacket.thick,
-          bufferThick: layers.find(({ layer }) => layer.kind === "buffer")?.thick ?? 10,
-        }
-      : null;
-  const removed = layers.filter(
-    ({ x0, layer }) => x0 > scale.x(0) && (layer.kind === "glass" || layer === sheet.layers[0]),
-  );
+  const { yarn } = drawing;
   return {
     scale,
     thickness: { pxPerMm, times: pxPerMm / scale.pxPerMm },
-    layers,
-    yarn,
-    ghosts: removed.map(({ x0, thick: height }) => ({ x0: scale.x(0), x1: x0, thick: height })),
-    features,
-    close: tooClose(features, scale),
+    layers: drawing.layers.map(
+      ({ kind, hue, diameter, from, beside }): DrawnLayer => ({
+        layer: { kind, hue },
+        x0: scale.x(from),
+        x1: right,
+        thick: thick(diameter),
+        beside: (beside / 1000) * pxPerMm,
+      }),
+    ),
+    yarn: yarn && {
+      root: scale.x(yarn.root),
+      cutAt: yarn.cutAt === null ? null : scale.x(yarn.cutAt),
+      folded: yarn.folded,
+      jacketThick: thick(yarn.jacket),
+      bufferThick: yarn.buffer === null ? LEAST_BUFFER : thick(yarn.buffer),
+    },
+    ghosts: drawing.removed.map(({ to, diameter }) => ({
+      x0: scale.x(0),
+      x1: scale.x(to),
+      thick: thick(diameter),
+    })),
+    features: drawing.features,
+    close: tooClose(drawing.features, scale),
   };
 }
 
-/** Where what lies beside the core is drawn: in the wall between the ring outside it and the next one inside. */
-function besideAt(layers: RunSheet["layers"], at: number, pxPerMm: number): number {
-  const ring = (list: RunSheet["layers"]) => list.find(({ kind }) => !BESIDE.includes(kind))?.diameter ?? 0;
-  const outer = ring(layers.slice(0, at).reverse());
-  const inner = ring(layers.slice(at + 1));
-  const share = layers[at]?.kind === "ripcord" ? 0.2 : 0.5;
-  return ((inner + (outer - inner) * share) / 2 / 1000) * pxPerMm || 1;
-}
+/** What strands are drawn around where nothing says how thick that is, pixels. */
+const LEAST_BUFFER = 10;
 
 function tooClose(features: readonly SheetFeature[], scale: BandScale): BandGeometry["close"] {
   const pairs = features.slice(1).map((to, i) => ({ from: mustHoldAt(features, i), to }));

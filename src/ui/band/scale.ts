@@ -1,10 +1,8 @@
 import { scaleLinear } from "d3-scale";
-import { mustHoldAt } from "@/core";
+import type { DrawnStretch } from "@/core";
 
 /** A stretch of cable drawn at true scale; lengths in micrometres, places in pixels. */
-export interface Stretch {
-  readonly from: number;
-  readonly to: number;
+export interface Stretch extends DrawnStretch {
   readonly x0: number;
   readonly x1: number;
 }
@@ -18,36 +16,19 @@ export interface BandScale {
 }
 
 const BREAK_PX = 34;
-const SHORTEST_BREAK = 80_000;
-const KEPT_BESIDE_BREAK = 7_000;
 
-/**
- * Lays positions across a width at one true scale, from the fibre end at `left` to a tail of cable body.
- * A gap of over 80 mm that is also over 40 % of the whole is broken, with 7 mm kept either side.
- */
+/** Lays what is drawn of an axis across a width at one true scale, from the fibre end at `left` to a tail of cable body. */
 export function bandScale(
-  positions: readonly number[],
+  spans: readonly DrawnStretch[],
   width: number,
   left: number,
   tail: number,
 ): BandScale {
-  const stops = [...new Set([0, ...positions])].sort((a, b) => a - b);
-  const last = mustHoldAt(stops, stops.length - 1);
-  const spans: [number, number][] = [];
-  let start = 0;
-  stops.slice(1).forEach((stop, i) => {
-    const before = mustHoldAt(stops, i);
-    if (stop - before > SHORTEST_BREAK && stop - before > 0.4 * last) {
-      spans.push([start, before + KEPT_BESIDE_BREAK]);
-      start = stop - KEPT_BESIDE_BREAK;
-    }
-  });
-  spans.push([start, last]);
-  const drawn = spans.reduce((sum, [from, to]) => sum + to - from, 0) || 1;
+  const drawn = spans.reduce((sum, { from, to }) => sum + to - from, 0) || 1;
   const room = Math.max(60, width - left - tail - BREAK_PX * (spans.length - 1));
   const pxPerUm = room / drawn;
   let x = left;
-  const stretches = spans.map(([from, to], i) => {
+  const stretches = spans.map(({ from, to }, i) => {
     const end = i === spans.length - 1;
     const stretch = {
       from,

@@ -6,6 +6,7 @@ import { type Purpose, type RunSheet, shardsMissing } from "@/core";
 import { Button } from "../controls/button";
 import { IconButton } from "../controls/icon-button";
 import { showKeys } from "../shell/key-help";
+import { legText } from "../words/legs-text";
 import { asText } from "../words/length-text";
 import { EndLabel } from "./end-label";
 import { PartsOn } from "./parts-on";
@@ -60,6 +61,7 @@ export function BenchHead({ sheet, work, purpose, name, onPlan, onAloud }: Bench
           {missing} {missing === 1 ? "shard" : "shards"} to bin
         </span>
       )}
+      {work.legs.length > 0 && <Legs legs={work.legs} />}
       <PartsOn sheet={sheet} work={work} />
       <SaveState waiting={waiting} offline={offline} />
       <IconButton onClick={onAloud} name="Read the step aloud" aria-keyshortcuts="R">
@@ -85,6 +87,24 @@ export function BenchHead({ sheet, work, purpose, name, onPlan, onAloud }: Bench
     </header>
   );
 }
+
+/** How each leg of a cord stands by itself: its letter, and how many of its lengths are read. */
+const Legs = ({ legs }: { legs: BenchWork["legs"] }) => (
+  <ul aria-label="Legs" className="flex shrink-0 gap-1 text-sm">
+    {legs.map((one) => (
+      <li
+        key={one.leg}
+        title={legText(one)}
+        className={`rounded-md border px-1.5 ${one.result === "out" ? "border-out font-bold text-out" : one.result === "in" ? "border-in text-in" : "border-line"}`}
+      >
+        <span className="sr-only">{legText(one)}</span>
+        <span aria-hidden="true" className="figures">
+          {one.leg} {one.result === "out" ? "✗" : one.result === "in" ? "✓" : `${one.read}/${one.lengths}`}
+        </span>
+      </li>
+    ))}
+  </ul>
+);
 
 function SaveState({ waiting, offline }: { waiting: number; offline: boolean }) {
   const said = offline

@@ -13,6 +13,7 @@ import { usePrefs } from "../prefs/prefs-context";
 import { readCount } from "./metres";
 import { numbered } from "./names";
 import { newPlan } from "./new-plan";
+import { offerUndo } from "./offer-undo";
 
 /** As many as one request takes. */
 const MOST_AT_ONCE = 300;
@@ -66,6 +67,12 @@ export function AddPieces({ job, cables, pieces, first }: AddPiecesProps) {
     setName("");
     setMany("1");
     router.refresh();
+    offerUndo({
+      says: `${answer.value.pieces.length} pieces are added.`,
+      changes: answer.value.pieces.map(({ id, revision }) => ({ id, basis: revision, plan: null })),
+      by: prefs.person,
+      onDone: router.refresh,
+    });
   };
   return (
     <form

@@ -14,7 +14,6 @@ import {
   SIDES,
   zPiecePlan,
   zPiecesAnswer,
-  zRevisionAnswer,
 } from "@/core";
 import { Textures } from "../band/textures";
 import { Button } from "../controls/button";
@@ -25,9 +24,11 @@ import { usePrefs } from "../prefs/prefs-context";
 import { AddPieces } from "./add-pieces";
 import { FindForm } from "./find-form";
 import { metresText } from "./metres";
+import { offerUndo } from "./offer-undo";
 import { PieceBand } from "./piece-band";
 import { PlaceStrip } from "./place-strip";
 import { RenamePieces } from "./rename-pieces";
+import { savePlan } from "./save-plans";
 import { ProgressLine } from "./standing";
 import { sheetHref, useBegin } from "./use-begin";
 
@@ -168,24 +169,15 @@ function PieceRow({ job, piece }: { job: string; piece: PieceLine }) {
   const { plan, needs, cable, problem } = piece;
   const { prefs } = usePrefs();
   const router = useRouter();
-  const save = (basis: number, next: PiecePlan | null) =>
-    post(`/api/v1/pieces/${piece.id}`, zRevisionAnswer, {
-      basis,
-      plan: next && z.encode(zPiecePlan, next),
-      by: prefs.person,
-    });
   const takeOff = async () => {
-    const answer = await save(piece.revision, null);
+    const answer = await savePlan({ id: piece.id, basis: piece.revision, plan: null }, prefs.person);
     if (!answer.ok) return void toast.error(answer.problem.message);
     router.refresh();
-    const back = async () => {
-      const put = await save(answer.value.revision, plan);
-      if (put.ok) router.refresh();
-      else toast.error(put.problem.message);
-    };
-    toast(`${plan.name} is taken off the job.`, {
-      action: { label: "Undo", onClick: back },
-      duration: 20_000,
+    offerUndo({
+      says: `${plan.name} is taken off the job.`,
+      changes: [{ id: piece.id, basis: answer.value.revision, plan }],
+      by: prefs.person,
+      onDone: router.refresh,
     });
   };
   const duplicate = async () => {

@@ -8,6 +8,7 @@ import { zIdAnswer, type zJobsAnswer } from "@/core";
 import { Button } from "../controls/button";
 import { Field } from "../controls/field";
 import { PageLink } from "../controls/page-link";
+import { Select } from "../controls/select";
 import { post } from "../http/http";
 import { usePrefs } from "../prefs/prefs-context";
 import { LocalTime } from "../words/local-time";
@@ -28,7 +29,7 @@ export function JobsHome({ rows, next, words, further }: JobsHomeProps) {
       <p className="max-w-prose text-soft">
         The pieces of cable a site needs, side to side, and what each must be cut to.
       </p>
-      <NewJob first={rows.length === 0 && !further && words === ""} />
+      <NewJob first={rows.length === 0 && !further && words === ""} jobs={rows} />
       {(rows.length > 6 || words !== "") && <FindForm action="/jobs" title="Find a job" words={words} />}
       {words !== "" && rows.length === 0 && (
         <p role="status" className="mt-3">
@@ -66,20 +67,33 @@ export function JobsHome({ rows, next, words, further }: JobsHomeProps) {
   );
 }
 
-function NewJob({ first }: { first: boolean }) {
+interface NewJobProps {
+  readonly first: boolean;
+  /** Those it may begin like. */
+  readonly jobs: readonly { readonly id: string; readonly name: string; readonly pieces: number }[];
+}
+
+/** Begins a job: empty, or with the pieces of a usual site. */
+function NewJob({ first, jobs }: NewJobProps) {
   const [name, setName] = useState("");
+  const [like, setLike] = useState("");
+  const planned = jobs.filter(({ pieces }) => pieces > 0);
   const [problem, setProblem] = useState("");
   const { prefs } = usePrefs();
   const router = useRouter();
   const begin = async (event: FormEvent) => {
     event.preventDefault();
     if (name.trim() === "") return setProblem("A job has a name: the site, the ring, the street.");
-    const answer = await post("/api/v1/jobs", zIdAnswer, { name, by: prefs.person });
+    const answer = await post("/api/v1/jobs", zIdAnswer, {
+      name,
+      by: prefs.person,
+      ...(like === "" ? {} : { like }),
+    });
     if (answer.ok) router.push(`/jobs/${answer.value.id}`);
     else setProblem(answer.problem.message);
   };
   return (
-    <form onSubmit={begin} className="mt-4 flex max-w-xl flex-wrap items-end gap-2">
+    <form onSubmit={begin} className="mt-4 flex max-w-3xl flex-wrap items-end gap-2">
       <Field
         title={first ? "No job yet. What is the first called?" : "New job"}
         value={name}
@@ -91,6 +105,16 @@ function NewJob({ first }: { first: boolean }) {
         }}
         className="min-w-0 flex-1 basis-56"
       />
+      {planned.length > 0 && (
+        <Select
+          title="Its pieces"
+          value={like}
+          empty="none yet"
+          options={planned.map(({ id, name: title }) => ({ id, name: `like ${title}` }))}
+          onPick={setLike}
+          className="min-w-0 flex-1 basis-48"
+        />
+      )}
       <Button look={first ? "next" : "strong"} type="submit">
         Begin
       </Button>

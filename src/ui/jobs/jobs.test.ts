@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { type Need, um } from "@/core";
+import { type Need, pieceDrawing, um } from "@/core";
 import {
   chanceText,
   feetText,
@@ -37,7 +37,7 @@ describe("the whole-piece band", () => {
         fc.array(fc.integer({ min: 0, max: 2e9 }), { maxLength: 12 }),
         fc.integer({ min: 300, max: 1_300 }),
         (lengths, room) => {
-          const items = [side("A"), ...lengths.map(stretch), side("B")];
+          const items = pieceDrawing([side("A"), ...lengths.map(stretch), side("B")]);
           const width = bandWidth(items, room);
           const spots = spotsOf(items, width);
           let x = 0;
@@ -54,7 +54,10 @@ describe("the whole-piece band", () => {
     );
   });
   it("draws a longer stretch no shorter", () => {
-    const [, short, long] = spotsOf([side("A"), stretch(5e6, 0), stretch(200e6, 1), side("B")], 1_200);
+    const [, short, long] = spotsOf(
+      pieceDrawing([side("A"), stretch(5e6, 0), stretch(200e6, 1), side("B")]),
+      1_200,
+    );
     expect((long?.x1 ?? 0) - (long?.x0 ?? 0)).toBeGreaterThan((short?.x1 ?? 0) - (short?.x0 ?? 0));
   });
 });

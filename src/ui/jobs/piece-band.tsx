@@ -1,11 +1,13 @@
 "use client";
 
 import { useId, useMemo } from "react";
-import { type Cable, FIBRE_COLOURS, type PieceNeeds } from "@/core";
+import { type Cable, FIBRE_COLOURS, type Need, type PieceNeeds, pieceDrawing } from "@/core";
 import { middleOf, Textures } from "../band/textures";
 import { useWidth } from "../band/use-width";
+import { DragHandle } from "./drag-handle";
+import type { Handle } from "./handles";
 import { metresText } from "./metres";
-import { bandWidth, fanOf, keyOf, type Spot, spotsOf } from "./piece-drawing";
+import { bandWidth, fanOf, type Spot, spotsOf } from "./piece-drawing";
 
 /** Colours of fibres as they are drawn: of the code only the letters carry meaning, so these may be seen on any ground. */
 const FIBRES: Record<(typeof FIBRE_COLOURS)[number]["code"], string> = {
@@ -31,20 +33,38 @@ interface PieceBandProps {
   readonly onPoint?: (key: string | null) => void;
   /** In a list of many: without lengths written. */
   readonly small?: boolean;
+  /** Where its loops and stretches can be dragged: what each stands at, and what is done with where it goes. */
+  readonly drag?: {
+    readonly handleOf: (need: Need) => Handle | null;
+    readonly onTry: (part: Handle["part"], value: number | null) => void;
+    readonly onSet: (part: Handle["part"], value: number) => void;
+  };
   /** Of textures that are on the page already; without it, the band brings its own. */
   readonly textures?: string;
 }
 
 const AXIS = 150;
 const SMALL_AXIS = 30;
+/** Where what is dragged has its handle: below the cable, a stretch's before its break. */
+const HANDLE_BELOW = 42;
+const HANDLE_FROM_END = 36;
 
 /** A whole piece, side A left, side B right: what lies on the way in its order, each part's length on it. */
-export function PieceBand({ cable, needs, lit = null, onPoint, small = false, textures }: PieceBandProps) {
+export function PieceBand({
+  cable,
+  needs,
+  lit = null,
+  onPoint,
+  small = false,
+  drag,
+  textures,
+}: PieceBandProps) {
   const { ref, width } = useWidth<HTMLElement>(small ? 420 : 1_180);
   const own = useId().replaceAll(":", "");
   const id = textures ?? own;
-  const drawn = small ? width : bandWidth(needs.items, width);
-  const spots = useMemo(() => spotsOf(needs.items, drawn), [needs.items, drawn]);
+  const shapes = useMemo(() => pieceDrawing(needs.items), [needs.items]);
+  const drawn = small ? width : bandWidth(shapes, width);
+  const spots = useMemo(() => spotsOf(shapes, drawn), [shapes, drawn]);
   const axis = small ? SMALL_AXIS : AXIS;
   const height = small ? 60 : 218;
   const fan = fanOf(cable);
@@ -53,7 +73,7 @@ export function PieceBand({ cable, needs, lit = null, onPoint, small = false, te
     <figure
       ref={ref}
       aria-label={`The whole piece, ${metresText(needs.exact)} m, not to one scale`}
-      className={small ? "" : "overflow-x-auto border-line border-b bg-raised"}
+      className={small ? "" : "relative overflow-x-auto border-line border-b bg-raised"}
       tabIndex={small ? undefined : 0}
     >
       <svg
@@ -65,16 +85,16 @@ export function PieceBand({ cable, needs, lit = null, onPoint, small = false, te
       >
         {textures === undefined && <Textures id={id} />}
         {spots.map((spot, i) => (
-          <g key={keyOf(spot.need)}>
+          <g key={spot.key}>
             <Part spot={spot} axis={axis} id={id} hue={hue} small={small} fan={fan} />
-            {!small && <Label spot={spot} row={i % 2} lit={lit === keyOf(spot.need)} axis={axis} />}
+            {!small && <Label spot={spot} row={i % 2} lit={lit === spot.key} axis={axis} />}
             {onPoint && (
               <rect
                 x={spot.x0}
                 width={spot.x1 - spot.x0}
                 height={height}
                 fill="transparent"
-                onPointerEnter={() => onPoint(keyOf(spot.need))}
+                onPointerEnter={() => onPoint(spot.key)}
                 onPointerLeave={() => onPoint(null)}
               />
             )}
@@ -86,6 +106,22 @@ export function PieceBand({ cable, needs, lit = null, onPoint, small = false, te
           </text>
         )}
       </svg>
+      {drag &&
+        spots.map(({ key, need, x0, x1 }) => {
+          const handle = drag.handleOf(need);
+          return (
+            handle && (
+              <DragHandle
+                key={key}
+                handle={handle}
+                x={handle.part.of === "loop" ? (x0 + x1) / 2 : x1 - HANDLE_FROM_END}
+                y={axis + HANDLE_BELOW}
+                onTry={(value) => drag.onTry(handle.part, value)}
+                onSet={(value) => drag.onSet(handle.part, value)}
+              />
+            )
+          );
+        })}
     </figure>
   );
 }
@@ -165,7 +201,7 @@ const Break = ({ x, axis, thick }: { x: number; axis: number; thick: number }) =
   </>
 );
 
-interface FanProps extends Spot {
+interface FanProps extends Omit<Spot, "key"> {
   readonly axis: number;
   readonly small: boolean;
   readonly count: number;

@@ -9,6 +9,7 @@ import {
   type Cable,
   mm,
   type Need,
+  needKey,
   type PieceAnswer,
   type PieceParts,
   type PiecePlan,
@@ -16,10 +17,10 @@ import {
   type SideSheet,
 } from "@/core";
 import { Button } from "../controls/button";
+import { handleOf, withDragged } from "./handles";
 import { feetText, figuresText, metresText } from "./metres";
 import { LoopEditor, SideEditor, type SideStyle, StretchEditor } from "./part-editor";
 import { PieceBand } from "./piece-band";
-import { keyOf } from "./piece-drawing";
 import { PieceEditor, YieldEditor } from "./piece-editor";
 import { PlacesPanel } from "./places-panel";
 import { RetryCurve } from "./retry-curve";
@@ -64,7 +65,7 @@ export function PieceView({
     },
     [cable, styles, own],
   );
-  const { plan, needs, change, undo, mayUndo, problem, kept, again } = usePlan({
+  const { plan, shown, needs, change, tryOut, undo, mayUndo, problem, kept, again } = usePlan({
     piece,
     revision,
     plan: initial,
@@ -75,7 +76,7 @@ export function PieceView({
   const [picked, setPicked] = useState("A");
   const [pointed, setPointed] = useState<string | null>(null);
   useHotkeys("z", undo, [undo]);
-  const at = needs.items.find((need) => keyOf(need) === picked) ?? needs.items[0];
+  const at = needs.items.find((need) => needKey(need) === picked) ?? needs.items[0];
   const addStretch = () => {
     if (
       change((before) => ({
@@ -112,7 +113,18 @@ export function PieceView({
           <Undo2 aria-hidden="true" className="size-4" /> Undo
         </Button>
       </header>
-      <PieceBand cable={cable} needs={needs} lit={pointed ?? picked} onPoint={setPointed} />
+      <PieceBand
+        cable={cable}
+        needs={needs}
+        lit={pointed ?? picked}
+        onPoint={setPointed}
+        drag={{
+          handleOf: (need) => handleOf(need, shown),
+          onTry: (part, value) =>
+            tryOut(value === null ? null : (before) => withDragged(before, part, value)),
+          onSet: (part, value) => change((before) => withDragged(before, part, value)),
+        }}
+      />
       {kept.now === "refused" && (
         <p role="alert" className="mx-4 mt-3 rounded-md border-2 border-out px-3 py-2 sm:mx-6">
           <strong>The last change is not kept.</strong> {kept.says}{" "}
@@ -134,11 +146,11 @@ export function PieceView({
           <ul>
             {needs.items.map((need) => (
               <NeedRow
-                key={keyOf(need)}
+                key={needKey(need)}
                 need={need}
-                picked={keyOf(need) === (at && keyOf(at))}
-                lit={pointed === keyOf(need)}
-                onPick={() => setPicked(keyOf(need))}
+                picked={needKey(need) === (at && needKey(at))}
+                lit={pointed === needKey(need)}
+                onPick={() => setPicked(needKey(need))}
               />
             ))}
             <li className="flex gap-3 px-2 py-2 font-bold">

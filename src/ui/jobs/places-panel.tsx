@@ -1,9 +1,11 @@
 "use client";
 
+import { useVirtualizer } from "@tanstack/react-virtual";
 import Link from "next/link";
-import { useState } from "react";
-import { BATCH_LIMIT, isDone, type PieceAnswer, SIDES, type SideName } from "@/core";
+import { type ReactNode, useRef } from "react";
+import { BATCH_LIMIT, isDone, mustHoldAt, type PieceAnswer, SIDES, type SideName } from "@/core";
 import { Button } from "../controls/button";
+import { legsText } from "../words/legs-text";
 import { STANDING_WORDS, StandingMark } from "./standing";
 import { sheetHref, useBegin } from "./use-begin";
 
@@ -53,11 +55,10 @@ interface SidePlacesProps {
   readonly onBegin: (addresses: readonly PlaceLine["address"][]) => void;
 }
 
-/** Ends shown before the rest is asked for. */
-const SHOWN = 48;
+/** More ends than this lie in a list of their own, of which only what is in sight is drawn. */
+const MOST_DRAWN = 48;
 
 function SidePlaces({ piece, side, name, places, busy, onBegin }: SidePlacesProps) {
-  const [all, setAll] = useState(false);
   if (places.length === 0)
     return (
       <section aria-label={`Side ${side}`}>
@@ -68,7 +69,6 @@ function SidePlaces({ piece, side, name, places, busy, onBegin }: SidePlacesProp
       </section>
     );
   const together = batchOf(places);
-  const shown = all ? places : places.slice(0, SHOWN);
   return (
     <section aria-label={`Side ${side}`}>
       <div className="flex min-h-12 flex-wrap items-center gap-x-3">
@@ -85,17 +85,59 @@ function SidePlaces({ piece, side, name, places, busy, onBegin }: SidePlacesProp
           </Button>
         )}
       </div>
-      <ul className="grid gap-x-3 sm:grid-cols-2">
-        {shown.map((place) => (
-          <PlaceRow key={place.text} piece={piece} place={place} busy={busy} onBegin={onBegin} />
-        ))}
-      </ul>
-      {places.length > shown.length && (
-        <Button look="quiet" size="small" onClick={() => setAll(true)} className="mt-2">
-          All {places.length} ends
-        </Button>
+      {places.length > MOST_DRAWN ? (
+        <LongList places={places} row={(place) => <PlaceRow {...{ piece, place, busy, onBegin }} />} />
+      ) : (
+        <ul className="grid gap-x-3 sm:grid-cols-2">
+          {places.map((place) => (
+            <li key={place.text}>
+              <PlaceRow {...{ piece, place, busy, onBegin }} />
+            </li>
+          ))}
+        </ul>
       )}
     </section>
+  );
+}
+
+/** A row's height, pixels. */
+const ROW_PX = 49;
+
+interface LongListProps {
+  readonly places: readonly PlaceLine[];
+  readonly row: (place: PlaceLine) => ReactNode;
+}
+
+/** Thousands of ends as a list that scrolls by itself: what is in sight is drawn, and a little beyond it. */
+function LongList({ places, row }: LongListProps) {
+  const box = useRef<HTMLUListElement>(null);
+  const list = useVirtualizer({
+    count: places.length,
+    getScrollElement: () => box.current,
+    estimateSize: () => ROW_PX,
+    overscan: 6,
+  });
+  return (
+    <>
+      <p className="text-soft text-sm">{places.length} ends, in the order of their addresses</p>
+      <ul ref={box} className="relative h-[28rem] overflow-y-auto border-line border-y">
+        <li aria-hidden="true" style={{ height: list.getTotalSize() }} />
+        {list.getVirtualItems().map(({ index, start }) => {
+          const place = mustHoldAt(places, index);
+          return (
+            <li
+              key={place.text}
+              aria-setsize={places.length}
+              aria-posinset={index + 1}
+              className="absolute inset-x-0 top-0"
+              style={{ transform: `translateY(${start}px)` }}
+            >
+              {row(place)}
+            </li>
+          );
+        })}
+      </ul>
+    </>
   );
 }
 
@@ -114,11 +156,11 @@ interface PlaceRowProps {
 }
 
 function PlaceRow({ piece, place, busy, onBegin }: PlaceRowProps) {
-  const { text, side, address, standing, end, batch } = place;
+  const { text, side, address, standing, end, batch, legs } = place;
   const title = text || "the cable";
   const depth = address.length;
   return (
-    <li
+    <div
       className="flex min-h-12 min-w-0 items-center gap-2 border-line border-b"
       style={{ paddingLeft: Math.max(0, depth - 1) * 12 }}
     >
@@ -130,7 +172,10 @@ function PlaceRow({ piece, place, busy, onBegin }: PlaceRowProps) {
       >
         {title}
       </Link>
-      <span className="mr-auto truncate text-soft text-sm">{STANDING_WORDS[standing].toLowerCase()}</span>
+      <span className="mr-auto min-w-0 truncate text-soft text-sm">
+        {STANDING_WORDS[standing].toLowerCase()}
+        {legs.length > 0 && ` · ${legsText(legs)}`}
+      </span>
       {end !== null && standing !== "bench" && (
         <Button look="link" asChild className="px-1 text-sm">
           <Link href={`/ledger/${end}`}>Record</Link>
@@ -153,6 +198,6 @@ function PlaceRow({ piece, place, busy, onBegin }: PlaceRowProps) {
           </Button>
         )
       )}
-    </li>
+    </div>
   );
 }

@@ -2,13 +2,13 @@
 
 import { useRouter } from "next/navigation";
 import { useRef, useState } from "react";
-import { z } from "zod";
-import { type PiecePlan, zPiecePlan, zRevisionAnswer } from "@/core";
+import { mustHoldAt, type PiecePlan } from "@/core";
 import { Button } from "../controls/button";
 import { Field } from "../controls/field";
-import { post } from "../http/http";
 import { usePrefs } from "../prefs/prefs-context";
 import { renamed } from "./names";
+import { offerUndo } from "./offer-undo";
+import { savePlans } from "./save-plans";
 
 interface Named {
   readonly id: string;
@@ -35,19 +35,24 @@ export function RenamePieces({ pieces }: { pieces: readonly Named[] }) {
   const rename = async () => {
     stopped.current = false;
     setProblem(null);
-    for (const [i, { id, revision, plan, name }] of changed.entries()) {
-      setDone(i);
-      if (stopped.current) break;
-      const answer = await post(`/api/v1/pieces/${id}`, zRevisionAnswer, {
-        basis: revision,
-        plan: z.encode(zPiecePlan, { ...plan, name }),
+    const { kept, problem: says } = await savePlans(
+      changed.map(({ id, revision, plan, name }) => ({ id, basis: revision, plan: { ...plan, name } })),
+      prefs.person,
+      { onStep: setDone, stopped: () => stopped.current },
+    );
+    const refused = says === null ? undefined : changed[kept.length];
+    if (refused) setProblem(`${refused.plan.name}: ${says}`);
+    if (kept.length > 0)
+      offerUndo({
+        says: `${kept.length} ${kept.length === 1 ? "piece is" : "pieces are"} renamed.`,
+        changes: kept.map(({ id, revision }, i) => ({
+          id,
+          basis: revision,
+          plan: mustHoldAt(changed, i).plan,
+        })),
         by: prefs.person,
+        onDone: router.refresh,
       });
-      if (!answer.ok) {
-        setProblem(`${plan.name}: ${answer.problem.message}`);
-        break;
-      }
-    }
     setDone(null);
     router.refresh();
   };

@@ -37,8 +37,10 @@ export function usePlan({ piece, revision, plan: initial, parts, onKept }: Start
   const [history, setHistory] = useState<readonly PiecePlan[]>([initial]);
   const [problem, setProblem] = useState<string | null>(null);
   const [kept, setKept] = useState<Kept>({ now: "kept" });
+  const [tried, setTried] = useState<PiecePlan | null>(null);
   const plan = history.at(-1) ?? initial;
-  const needs: PieceNeeds = useMemo(() => pieceNeeds(plan, parts(plan)), [plan, parts]);
+  const shown = tried ?? plan;
+  const needs: PieceNeeds = useMemo(() => pieceNeeds(shown, parts(shown)), [shown, parts]);
   const basis = useRef(revision);
   const waiting = useRef<PiecePlan | null>(null);
   const sending = useRef(false);
@@ -75,20 +77,24 @@ export function usePlan({ piece, revision, plan: initial, parts, onKept }: Start
   const change = useCallback(
     (make: (before: PiecePlan) => PiecePlan): boolean => {
       const next = make(plan);
-      try {
-        pieceNeeds(next, parts(next));
-      } catch (error) {
-        const said = problemOf(error);
-        if (!said) throw error;
-        setProblem(said.message);
-        return false;
-      }
-      setProblem(null);
+      const cannot = cannotBe(next, parts(next));
+      setProblem(cannot);
+      if (cannot !== null) return false;
       setHistory((before) => [...before, next]);
       void keep(next);
       return true;
     },
     [plan, parts, keep],
+  );
+
+  /** Shows the plan with a change nobody has made yet; null shows it as it is. What cannot be is not shown. */
+  const tryOut = useCallback(
+    (make: ((before: PiecePlan) => PiecePlan) | null) => {
+      const next = make ? make(plan) : null;
+      if (next && cannotBe(next, parts(next)) !== null) return;
+      setTried(next);
+    },
+    [plan, parts],
   );
 
   const undo = useCallback(() => {
@@ -99,5 +105,29 @@ export function usePlan({ piece, revision, plan: initial, parts, onKept }: Start
     void keep(before);
   }, [history, keep]);
 
-  return { plan, needs, change, undo, mayUndo: history.length > 1, problem, kept, again: () => keep(plan) };
+  return {
+    plan,
+    /** As it is shown: with what is being dragged. */
+    shown,
+    needs,
+    change,
+    tryOut,
+    undo,
+    mayUndo: history.length > 1,
+    problem,
+    kept,
+    again: () => keep(plan),
+  };
+}
+
+/** Why a plan cannot be, or null where it can. */
+function cannotBe(plan: PiecePlan, parts: PieceParts): string | null {
+  try {
+    pieceNeeds(plan, parts);
+    return null;
+  } catch (error) {
+    const said = problemOf(error);
+    if (!said) throw error;
+    return said.message;
+  }
 }

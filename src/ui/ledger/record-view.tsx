@@ -17,6 +17,7 @@ import { PhotoStrip } from "../photos/photo-strip";
 import { usePrefs } from "../prefs/prefs-context";
 import { FarPanel } from "../where/far-panel";
 import { figuresStand } from "../words/figures-stand";
+import { legsText } from "../words/legs-text";
 import { coreText, figureText, limitsText, type Units } from "../words/length-text";
 import { LocalTime } from "../words/local-time";
 import { madeAtText } from "../words/made-at";
@@ -139,6 +140,7 @@ export function RecordView({ record, sheet, events, where }: RecordViewProps) {
             <Fact name="Cable">
               {cable.name}, revision {cable.revision}, {coreText(cable.core)}
             </Fact>
+            {record.legs.length > 0 && <Fact name="Legs">{legsText(record.legs)}</Fact>}
             {record.where && <Fact name="Made at">{madeAtText(record.where)}</Fact>}
             <Fact name="Figures">
               <span className={rough > 0 ? "representative" : ""}>{figuresStand(rough, lengths.length)}</span>{" "}

@@ -1,37 +1,40 @@
 import { Line, Rect, Svg, Text } from "@react-pdf/renderer";
-import type { RunSheet } from "@/core";
-import { bandGeometry } from "../band/geometry";
+import { endDrawing, type RunSheet } from "@/core";
+import { bandScale } from "../band/scale";
 import { middleOf, shadeOf } from "../band/textures";
 import { mmText } from "../words/length-text";
 
 const WIDTH = 520;
 const HEIGHT = 96;
 const AXIS = 58;
-/** The band draws for a screen: on paper it is half as thick. */
-const THIN = 0.55;
+const THICKEST = 36;
+const LEFT = 18;
+const TAIL = 70;
 
 /** The finished end to scale, fibre to the left, with every mark and cut from the cable end in millimetres. */
 export function EndDrawing({ sheet }: { sheet: RunSheet }) {
-  const { layers, scale } = bandGeometry(sheet, sheet.lines.length, WIDTH);
-  const figures = sheet.lines.flatMap(({ figure }) => (figure ? [figure] : []));
-  const marked = [...new Map(figures.map((one) => [one.feature, one])).values()]
-    .map(({ feature, fromEnd }) => ({
-      x: scale.x(sheet.features.find(({ id }) => id === feature)?.position ?? fromEnd),
-      text: mmText(fromEnd),
-    }))
-    .sort((a, b) => a.x - b.x);
+  const { layers, stretches, written } = endDrawing(sheet, sheet.lines.length);
+  const scale = bandScale(stretches, WIDTH, LEFT, TAIL);
+  const right = scale.stretches.at(-1)?.x1 ?? WIDTH;
+  const perUm = THICKEST / (layers[0]?.diameter ?? 1_000);
   return (
     <Svg width={WIDTH} height={HEIGHT} viewBox={`0 0 ${WIDTH} ${HEIGHT}`}>
       {[...layers]
         .reverse()
-        .filter(({ layer, beside }) => layer.kind !== "yarn" && beside === 0)
-        .map(({ layer: { kind, hue }, x0, x1, thick }) => (
+        .filter(({ kind, beside }) => kind !== "yarn" && beside === 0)
+        .map(({ kind, hue, from, diameter }) => ({
+          kind,
+          hue,
+          x0: scale.x(from),
+          thick: Math.max(1, diameter * perUm),
+        }))
+        .map(({ kind, hue, x0, thick }) => (
           <Rect
             key={kind}
             x={x0}
-            y={AXIS - (thick * THIN) / 2}
-            width={Math.max(0, x1 - x0)}
-            height={thick * THIN}
+            y={AXIS - thick / 2}
+            width={Math.max(0, right - x0)}
+            height={thick}
             fill={middleOf(hue)}
             stroke={shadeOf(hue)}
             strokeWidth={0.6}
@@ -56,7 +59,8 @@ export function EndDrawing({ sheet }: { sheet: RunSheet }) {
       <Text x={0} y={HEIGHT - 2} style={{ fontSize: 6.5 }}>
         {`Lengths to scale${scale.stretches.length > 1 ? ", left out at the break" : ""}; thickness not.`}
       </Text>
-      {marked.map(({ x, text }, i) => {
+      {written.map(({ at, fromEnd }, i) => {
+        const [x, text] = [scale.x(at), mmText(fromEnd)];
         const y = 10 + 10 * (i % 2);
         return [
           <Line

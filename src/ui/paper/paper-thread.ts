@@ -18,11 +18,12 @@ export type PaperAnswer =
 
 interface Thread {
   readonly worker: Worker;
+  /** How many have been asked for: each has its number, whichever bundle asks. */
+  asked: number;
   readonly waiting: Map<number, { done: (bytes: Uint8Array) => void; failed: (error: Error) => void }>;
 }
 
 const shared = globalThis as { arlentPaper?: Thread };
-let asked = 0;
 
 /** The thread records are set in: begun with the first, kept for the next, and no reason to keep the program running. */
 function thread(): Thread {
@@ -30,7 +31,7 @@ function thread(): Thread {
   // Not by `new`: the bundler would take the file in, and it is read as it lies.
   const worker: Worker = Reflect.construct(Worker, [join(process.cwd(), "src/worker", "paper.mjs")]);
   const waiting: Thread["waiting"] = new Map();
-  const begun = { worker, waiting };
+  const begun: Thread = { worker, waiting, asked: 0 };
   const end = (error: Error) => {
     if (shared.arlentPaper === begun) delete shared.arlentPaper;
     for (const { failed } of waiting.values()) failed(error);
@@ -53,6 +54,9 @@ function thread(): Thread {
   return begun;
 }
 
+/** Begins the thread before anything is asked of it: what it loads is loaded while nobody waits. */
+export const warmPaper = (): void => void thread();
+
 /**
  * Sets records on paper, beside everything else the server does.
  * @returns the PDF's bytes. @throws InputError `script`.
@@ -62,9 +66,10 @@ export function printRecords(
   photos: ReadonlyMap<string, Uint8Array>,
   sheets: ReadonlyMap<string, RunSheet>,
 ): Promise<Uint8Array> {
-  const { worker, waiting } = thread();
-  asked += 1;
-  const n = asked;
+  const begun = thread();
+  const { worker, waiting } = begun;
+  begun.asked += 1;
+  const n = begun.asked;
   return new Promise((done, failed) => {
     waiting.set(n, { done, failed });
     worker.ref();

@@ -1,6 +1,7 @@
 import { Document, Font, Image, Page, renderToBuffer, StyleSheet, Text, View } from "@react-pdf/renderer";
 import { FAULT_NAMES, InputError, type RecordDocument, type RunSheet } from "@/core";
 import { figuresStand } from "../words/figures-stand";
+import { legsText } from "../words/legs-text";
 import { coreText } from "../words/length-text";
 import { madeAtText } from "../words/made-at";
 import { RESULT_WORDS } from "../words/verdict-words";
@@ -134,6 +135,7 @@ function Record({
       </Text>
       <Fact name="Style" says={[`${style.name}, revision ${style.revision}`, ...record.as].join(" · ")} />
       <Fact name="Cable" says={`${cable.name}, revision ${cable.revision}, ${coreText(cable.core)}`} />
+      {record.legs.length > 0 && <Fact name="Legs" says={legsText(record.legs)} />}
       {where && <Fact name="Made at" says={madeAtText(where)} />}
       <Fact name="Figures" says={`${figuresStand(rough, record.lengths.length)} (${style.figures.date})`} />
       {record.purpose === "practice" && <Fact name="Purpose" says="Practice: not in the ledger" />}

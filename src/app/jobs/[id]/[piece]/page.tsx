@@ -1,7 +1,7 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { findPiece } from "@/service/jobs";
-import { placesOf } from "@/service/places";
+import { placesOfPiece } from "@/service/places";
 import { crewYield, stylesFor } from "@/service/planning";
 import { theStore } from "@/service/the-store";
 import { PieceTrouble } from "@/ui/jobs/piece-trouble";
@@ -32,7 +32,7 @@ export default async function PiecePage({ params }: Context) {
       revision={piece.revision}
       plan={piece.plan}
       cable={cable}
-      places={placesOf(store, [piece]).get(piece.id) ?? []}
+      places={placesOfPiece(store, piece)}
       {...stylesFor(store, piece.plan, cable)}
       record={{
         A: yieldAt(store, piece.plan.sides.A.procedure),

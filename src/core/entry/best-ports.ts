@@ -1,0 +1,192 @@
+import { mustHoldAt } from "../problem/held";
+import { assign, type Offer } from "./assign";
+import { type PortsInput, type Way, waysOf } from "./ports";
+import { countWays } from "./ways-counted";
+
+/** Which cable goes where, or a smallest set of cables that cannot all be placed. */
+export type PortsAnswer =
+  | {
+      readonly possible: true;
+      readonly assignment: readonly {
+        readonly cable: string;
+        readonly ports: readonly string[];
+        readonly bushed: boolean;
+      }[];
+      readonly otherRole: number;
+      readonly bushed: number;
+      /** How many assignments there are at all. */
+      readonly valid: number;
+    }
+  | { readonly possible: false; readonly cannot: readonly string[] };
+
+/** A way to another role's port outweighs any number of bushings, and one bushing any size: places are few and diameters small. */
+const OTHER_ROLE = 1e11;
+const BUSHED = 1e9;
+
+const costOf = ({ otherRole, bushed, size }: Way): number =>
+  (otherRole ? OTHER_ROLE : 0) + (bushed ? BUSHED : 0) + size;
+
+/** Each cable's ways, and whether it is one that may take two ports. */
+interface Asked {
+  readonly ways: readonly Way[];
+  readonly through: boolean;
+}
+
+const maskOf = ({ ports }: Way): number => ports.reduce((mask, place) => mask | (1 << place), 0);
+
+/** Sets of ports that the through cables can take together: by the ports taken, the least cost and by which ways. */
+function throughSets(asked: readonly Asked[]): Map<number, { cost: number; ways: readonly Way[] }> {
+  let sets = new Map([[0, { cost: 0, ways: [] as readonly Way[] }]]);
+  for (const { ways, through } of asked) {
+    if (!through) continue;
+    const next: typeof sets = new Map();
+    for (const [taken, { cost, ways: before }] of sets)
+      for (const way of ways) {
+        const mask = maskOf(way);
+        if ((taken & mask) !== 0) continue;
+        const sum = cost + costOf(way);
+        const found = next.get(taken | mask);
+        if (!found || sum < found.cost) next.set(taken | mask, { cost: sum, ways: [...before, way] });
+      }
+    sets = next;
+  }
+  return sets;
+}
+
+interface Placed {
+  readonly cost: number;
+  /** In the order of the cables. */
+  readonly ways: readonly Way[];
+}
+
+/** The least cost of placing every cable; null where they cannot all be placed. */
+function leastOf(asked: readonly Asked[], ports: number): Placed | null {
+  const single = asked.filter(({ through }) => !through);
+  const offers = single.map(({ ways }): Offer[] =>
+    ways.map((way) => ({ column: mustHoldAt(way.ports, 0), cost: costOf(way) })),
+  );
+  const free = assign(offers, ports);
+  if (!free) return null;
+  const sets = [...throughSets(asked)].sort(([, a], [, b]) => a.cost - b.cost);
+  let best: { cost: number; through: readonly Way[]; columns: readonly number[] } | null = null;
+  for (const [taken, { cost, ways }] of sets) {
+    // With every port free the rest cannot cost less: nor can any set that comes after.
+    if (best && cost + free.cost >= best.cost) break;
+    const left =
+      taken === 0
+        ? free
+        : assign(
+            offers.map((row) => row.filter(({ column }) => (taken & (1 << column)) === 0)),
+            ports,
+          );
+    if (left && (!best || cost + left.cost < best.cost))
+      best = { cost: cost + left.cost, through: ways, columns: left.columns };
+  }
+  if (!best) return null;
+  const { cost, through, columns } = best;
+  let [nextThrough, nextSingle] = [0, 0];
+  return {
+    cost,
+    ways: asked.map((one) => {
+      if (one.through) return mustHoldAt(through, nextThrough++);
+      const column = mustHoldAt(columns, nextSingle++);
+      return mustHoldAt(
+        one.ways,
+        one.ways.findIndex((way) => way.ports[0] === column),
+      );
+    }),
+  };
+}
+
+/** Of all ways to place everything at the least cost, the first by the places of the ports, cable by cable. */
+function firstOf(asked: readonly Asked[], ports: number, least: Placed): readonly Way[] {
+  let now = least.ways;
+  const fixed: Asked[] = [...asked];
+  asked.forEach(({ ways, through }, i) => {
+    const earlier = ways.slice(0, ways.indexOf(mustHoldAt(now, i)));
+    for (const way of earlier) {
+      const tried = fixed.map((one, n) => (n === i ? { ways: [way], through } : one));
+      const found = leastOf(tried, ports);
+      if (found && found.cost <= least.cost) {
+        now = found.ways;
+        break;
+      }
+    }
+    fixed[i] = { ways: [mustHoldAt(now, i)], through };
+  });
+  return now;
+}
+
+const bits = (mask: number): number => {
+  let count = 0;
+  for (let left = mask; left !== 0; left &= left - 1) count += 1;
+  return count;
+};
+
+/**
+ * A smallest set of cables that cannot all be placed, of those the first by places in the list. Cables with the same ways
+ * are told apart by nothing: of each such class only how many are taken is tried.
+ */
+function smallestStuck(asked: readonly Asked[], ports: number): readonly number[] {
+  const classes = new Map<string, number[]>();
+  asked.forEach(({ ways, through }, i) => {
+    const key = JSON.stringify([through, ways.map((way) => way.ports)]);
+    classes.set(key, [...(classes.get(key) ?? []), i]);
+  });
+  const groups = [...classes.values()];
+  const masks = asked.map(({ ways }) => ways.reduce((mask, way) => mask | maskOf(way), 0));
+  const stuck = (set: readonly number[]): boolean => {
+    const all = set.map((i) => mustHoldAt(asked, i));
+    // Of a smallest set that is stuck each needs more ports than there are for all (Hall 1935), where each takes one.
+    if (all.every(({ through }) => !through))
+      return bits(set.reduce((mask, i) => mask | mustHoldAt(masks, i), 0)) < set.length;
+    return leastOf(all, ports) === null;
+  };
+  for (let size = 1; size <= asked.length; size++) {
+    const found = setsOf(groups, size).filter(stuck).sort(byPlaces)[0];
+    if (found) return found;
+  }
+  return asked.map((_, i) => i);
+}
+
+const byPlaces = (a: readonly number[], b: readonly number[]): number => {
+  const at = a.findIndex((place, i) => place !== b[i]);
+  return at < 0 ? 0 : (a[at] ?? 0) - (b[at] ?? 0);
+};
+
+/** Every way to take so many from some classes, from each its first; each set in its order. */
+function setsOf(groups: readonly (readonly number[])[], size: number): number[][] {
+  const [first, ...rest] = groups;
+  if (!first) return size === 0 ? [[]] : [];
+  return Array.from({ length: Math.min(first.length, size) + 1 }, (_, taken) =>
+    setsOf(rest, size - taken).map((set) => [...first.slice(0, taken), ...set].sort((a, b) => a - b)),
+  ).flat();
+}
+
+/**
+ * Which cable goes in which port of a closure: least cables in a port of another role, then least bushed, then the smallest
+ * ports, then the first by the places of the ports, cable by cable.
+ */
+export function bestPorts({ ports, cables }: PortsInput): PortsAnswer {
+  const asked = cables.map(
+    (cable): Asked => ({ ways: waysOf(cable, ports), through: cable.through === true }),
+  );
+  const least = leastOf(asked, ports.length);
+  if (!least)
+    return {
+      possible: false,
+      cannot: smallestStuck(asked, ports.length).map((i) => mustHoldAt(cables, i).id),
+    };
+  const ways = firstOf(asked, ports.length, least);
+  return {
+    possible: true,
+    assignment: ways.map((way, i) => ({
+      cable: mustHoldAt(cables, i).id,
+      ports: way.ports.map((place) => mustHoldAt(ports, place).id),
+      bushed: way.bushed,
+    })),
+    otherRole: ways.filter(({ otherRole }) => otherRole).length,
+    bushed: ways.filter(({ bushed }) => bushed).length,
+    valid: countWays(cables, ports),
+  };
+}

@@ -1,0 +1,169 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { check, problemOf } from "../problem/check";
+import { bestPorts } from "./best-ports";
+import { type PortsInput, type Way, waysOf, zPortsInput } from "./ports";
+import { countWays } from "./ways-counted";
+
+const roles = fc.constantFrom("through", "branch", "drop");
+const port = fc
+  .tuple(fc.nat(6), fc.nat(6), fc.nat(6), roles, fc.constantFrom("pair", "double", "single", "single"))
+  .map(([bushedMin, more, most, role, kind]) => ({
+    bushedMin,
+    min: bushedMin + more,
+    max: bushedMin + more + most,
+    role,
+    kind,
+  }));
+const cable = fc.tuple(fc.integer({ min: 1, max: 14 }), roles, fc.nat(3));
+
+/** Closures small enough that every assignment can be tried. */
+const small = fc
+  .tuple(fc.array(port, { minLength: 1, maxLength: 6 }), fc.array(cable, { maxLength: 4 }))
+  .map(([ports, cables]) => {
+    const pairs = ports.flatMap(({ kind }, i) => (kind === "pair" ? [i] : []));
+    const pairOf = (i: number) => {
+      const n = pairs.indexOf(i);
+      return n < 0 || (n === pairs.length - 1 && n % 2 === 0) ? undefined : `pair ${Math.floor(n / 2)}`;
+    };
+    return zPortsInput.parse({
+      ports: ports.map(({ kind, ...limits }, i) => ({
+        id: `P${i}`,
+        ...limits,
+        ...(kind === "double" ? { double: true } : {}),
+        ...(pairOf(i) === undefined ? {} : { pair: pairOf(i) }),
+      })),
+      cables: cables.map(([diameter, role, n], i) => ({
+        id: `c${i}`,
+        diameter,
+        role,
+        ...(n === 0 ? { through: true } : {}),
+      })),
+    });
+  });
+
+/** Every assignment, tried one by one. */
+function everyOne({ ports, cables }: PortsInput, of = cables): Way[][] {
+  const ways = of.map((one) => waysOf(one, ports));
+  const go = (i: number, taken: ReadonlySet<number>): Way[][] => {
+    const here = ways[i];
+    if (!here) return [[]];
+    return here
+      .filter((way) => way.ports.every((place) => !taken.has(place)))
+      .flatMap((way) => go(i + 1, new Set([...taken, ...way.ports])).map((rest) => [way, ...rest]));
+  };
+  return go(0, new Set());
+}
+
+const rank = (ways: readonly Way[]): number[] => [
+  ways.filter(({ otherRole }) => otherRole).length,
+  ways.filter(({ bushed }) => bushed).length,
+  ways.reduce((sum, { size }) => sum + size, 0),
+  ...ways.map(({ ports }) => ports[0] ?? 0),
+];
+
+const inFront = (a: readonly number[], b: readonly number[]): number => {
+  const at = a.findIndex((value, i) => value !== b[i]);
+  return at < 0 ? 0 : (a[at] ?? 0) - (b[at] ?? 0);
+};
+
+describe("cables in the ports of a closure", () => {
+  it("are placed as trying every assignment places them, and as many are counted", () => {
+    fc.assert(
+      fc.property(small, (input) => {
+        const all = everyOne(input);
+        const found = bestPorts(input);
+        expect(found.possible).toBe(all.length > 0);
+        if (!found.possible) return;
+        expect(found.valid).toBe(all.length);
+        const [best] = all.sort((a, b) => inFront(rank(a), rank(b)));
+        expect(found.assignment.map(({ ports }) => ports)).toEqual(
+          best?.map(({ ports }) => ports.map((place) => input.ports[place]?.id)),
+        );
+        expect([found.otherRole, found.bushed]).toEqual(rank(best ?? []).slice(0, 2));
+      }),
+      { numRuns: 400 },
+    );
+  });
+  it("break no port: none holds two, none is closed round what it cannot hold, a through cable has its two ways", () => {
+    fc.assert(
+      fc.property(small, ({ ports, cables }) => {
+        const found = bestPorts({ ports, cables });
+        if (!found.possible) return;
+        const used = found.assignment.flatMap((one) => one.ports);
+        expect(new Set(used).size).toBe(used.length);
+        found.assignment.forEach(({ ports: at }, i) => {
+          const cable = cables[i];
+          const of = ports.filter(({ id }) => at.includes(id));
+          for (const { bushedMin, max } of of) {
+            expect(cable?.diameter).toBeGreaterThanOrEqual(bushedMin);
+            expect(cable?.diameter).toBeLessThanOrEqual(max);
+          }
+          const ways = of.reduce((sum, { double }) => sum + (double ? 2 : 1), 0);
+          if (cable?.through) expect(ways).toBe(2);
+          else expect(of).toHaveLength(1);
+        });
+      }),
+    );
+  });
+  it("that cannot all be placed are named: a smallest set, the first of those", () => {
+    const crowded = small.filter((input) => everyOne(input).length === 0);
+    fc.assert(
+      fc.property(crowded, (input) => {
+        const found = bestPorts(input);
+        if (found.possible) throw new Error("it was placed");
+        const subsets = Array.from({ length: 2 ** input.cables.length }, (_, mask) =>
+          input.cables.filter((_, i) => (mask >> i) & 1),
+        );
+        const stuck = subsets
+          .filter((of) => everyOne(input, of).length === 0)
+          .map((of) => of.map((one) => input.cables.indexOf(one)))
+          .sort((a, b) => a.length - b.length || inFront(a, b));
+        expect(found.cannot).toEqual(stuck[0]?.map((i) => input.cables[i]?.id));
+      }),
+      { numRuns: 60 },
+    );
+  });
+  it("are counted beyond what could be tried: each of 24 like cables in any of 24 like ports is 24 factorial", () => {
+    const ports = Array.from({ length: 24 }, (_, i) => ({
+      id: `P${i}`,
+      min: 5,
+      max: 12,
+      bushedMin: 3,
+      role: "drop",
+    }));
+    const cables = ports.map((_, i) => ({ id: `c${i}`, diameter: 7, role: "drop" }));
+    const input = zPortsInput.parse({ ports, cables });
+    const factorial = Array.from({ length: 24 }, (_, i) => i + 1).reduce((a, b) => a * b);
+    expect(countWays(input.cables, input.ports) / factorial).toBeCloseTo(1, 9);
+    expect(bestPorts(input)).toMatchObject({ possible: true, otherRole: 0, bushed: 0 });
+  });
+});
+
+describe("a closure that cannot be", () => {
+  const drop = { id: "A", min: 5, max: 12, bushedMin: 3, role: "drop" };
+  it.each([
+    ["a pair of one port", [{ ...drop, pair: "1" }], "bad-input"],
+    [
+      "a port that is paired and double",
+      [
+        { ...drop, pair: "1", double: true },
+        { ...drop, id: "B", pair: "1" },
+      ],
+      "bad-input",
+    ],
+    ["two ports of one name", [drop, drop], "duplicate"],
+    ["limits that are crossed", [{ ...drop, max: 4 }], "crossed-limits"],
+    ["a bushing for thicker cables", [{ ...drop, bushedMin: 6 }], "crossed-limits"],
+    ["a negative diameter", [{ ...drop, min: -1 }], "negative"],
+  ])("is refused: %s", (_, ports, code) => {
+    const refused = () => {
+      try {
+        return check(zPortsInput, { ports, cables: [] });
+      } catch (error) {
+        return problemOf(error)?.code;
+      }
+    };
+    expect(refused()).toBe(code);
+  });
+});

@@ -1,0 +1,80 @@
+import { type Need, type PiecePlan, um } from "@/core";
+import { metresText } from "./metres";
+
+/** What is dragged on the whole-piece band: turns of a loop, or how long a stretch of route is. */
+export interface Handle {
+  readonly part: Exclude<Need["part"], { readonly of: "side" }>;
+  readonly name: string;
+  /** Turns, or micrometres. */
+  readonly value: number;
+  readonly most: number;
+  readonly text: (value: number) => string;
+}
+
+const MOST_TURNS = 200;
+/** A hundred kilometres, micrometres: no drum holds more. */
+const MOST_LENGTH = 100e9;
+
+const turnsText = (turns: number): string => `${turns} ${turns === 1 ? "turn" : "turns"}`;
+const lengthText = (length: number): string => `${metresText(length)} m`;
+
+/** The handle of one of a piece's needs; null for a side, which is drawn from its procedure. */
+export function handleOf({ part, name }: Need, plan: PiecePlan): Handle | null {
+  if (part.of === "side") return null;
+  if (part.of === "loop")
+    return {
+      part,
+      name: `Stored in ${name}`,
+      value: plan.loops[part.at]?.turns ?? 0,
+      most: MOST_TURNS,
+      text: turnsText,
+    };
+  return {
+    part,
+    name: `How far along ${name}`,
+    value: plan.route[part.at]?.length ?? 0,
+    most: MOST_LENGTH,
+    text: lengthText,
+  };
+}
+
+/** Pixels a drag goes for one turn, and for a stretch to be twice as long. */
+const TURN_PX = 24;
+const DOUBLE_PX = 140;
+const METRE = 1e6;
+
+/** The step a length is set by, micrometres: a tenth of a metre, half of one, or a whole one, by how long it is. */
+const stepOf = (length: number): number =>
+  length < 20 * METRE ? METRE / 10 : length < 200 * METRE ? METRE / 2 : METRE;
+
+const within = (value: number, most: number): number => Math.min(most, Math.max(0, value));
+
+/**
+ * What a handle stands at once it has been dragged so many pixels to the right: turns by the pixel, a length by shares of
+ * itself, as it is drawn. Dragged nowhere, it stays what it was to the micrometre.
+ */
+export function draggedTo({ part, value, most }: Handle, px: number): number {
+  if (px === 0) return value;
+  if (part.of === "loop") return within(value + Math.round(px / TURN_PX), most);
+  const length = (value + METRE) * 2 ** (px / DOUBLE_PX) - METRE;
+  const step = stepOf(length);
+  return within(Math.round(length / step) * step, most);
+}
+
+/** A key's worth more (or less): a turn, or a step of the length. */
+export function steppedBy({ part, value, most }: Handle, steps: number): number {
+  return within(value + steps * (part.of === "loop" ? 1 : stepOf(value)), most);
+}
+
+/** The plan with what is dragged set to a value. */
+export function withDragged(plan: PiecePlan, part: Handle["part"], value: number): PiecePlan {
+  if (part.of === "loop")
+    return {
+      ...plan,
+      loops: plan.loops.map((loop, at) => (at === part.at ? { ...loop, turns: value } : loop)),
+    };
+  return {
+    ...plan,
+    route: plan.route.map((stretch, at) => (at === part.at ? { ...stretch, length: um(value) } : stretch)),
+  };
+}

@@ -1,0 +1,39 @@
+import { z } from "zod";
+import { type PiecePlan, zPiecePlan, zRevisionAnswer } from "@/core";
+import { post } from "../http/http";
+
+/** A change of a piece's plan, made on a revision; without a plan, the piece is taken off its job. */
+export interface PlanChange {
+  readonly id: string;
+  readonly basis: number;
+  readonly plan: PiecePlan | null;
+}
+
+/** What came of changes kept one after the other. */
+export interface Saved {
+  /** Those kept, each with its revision now. */
+  readonly kept: readonly { readonly id: string; readonly revision: number }[];
+  /** What stopped the rest, or null. */
+  readonly problem: string | null;
+}
+
+/** Keeps a change of a plan as the piece's next revision. */
+export const savePlan = ({ id, basis, plan }: PlanChange, by: string | null) =>
+  post(`/api/v1/pieces/${id}`, zRevisionAnswer, { basis, plan: plan && z.encode(zPiecePlan, plan), by });
+
+/** Keeps changes one after the other, until one is refused or they are told to stop. */
+export async function savePlans(
+  changes: readonly PlanChange[],
+  by: string | null,
+  { onStep, stopped }: { readonly onStep: (done: number) => void; readonly stopped: () => boolean },
+): Promise<Saved> {
+  const kept: { id: string; revision: number }[] = [];
+  for (const change of changes) {
+    if (stopped()) break;
+    onStep(kept.length);
+    const answer = await savePlan(change, by);
+    if (!answer.ok) return { kept, problem: answer.problem.message };
+    kept.push({ id: change.id, revision: answer.value.revision });
+  }
+  return { kept, problem: null };
+}
