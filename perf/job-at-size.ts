@@ -1,4 +1,5 @@
 import { join } from "node:path";
+import { chromium } from "@playwright/test";
 import { type Address, parseAddress } from "@/core";
 import { actOn } from "@/service/act";
 import { addPieces, newJob, savePlan } from "@/service/jobs";
@@ -6,7 +7,9 @@ import { beginPlaces } from "@/service/places";
 import { openStore } from "@/store/database";
 import type { Store } from "@/store/store";
 import { freePort, startServer } from "../e2e/next-server";
+import { ensureChromium } from "../scripts/setup.mjs";
 import { pageAnswered } from "./at-size";
+import { bareScript, timeDrag, timeKeystrokes } from "./keystroke";
 import { line, quantile, spread, timed } from "./measure";
 
 const SIDE = { place: "", procedure: null, ends: 0, entry: 500, squaring: 50, grip: 0, retries: 0 };
@@ -37,6 +40,28 @@ async function plannedJob(store: Store, ends: number) {
     }
   });
   return { id, pieces, seconds };
+}
+
+/** A stretch of a piece dragged: from the hand's move to the cut length drawn, beside a bare input's key. */
+async function dragged(url: string): Promise<void> {
+  const browser = await chromium.launch({ executablePath: ensureChromium(), args: ["--no-sandbox"] });
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  await page.goto(url);
+  const drag = await timeDrag(page, {
+    handle: '[role="slider"]',
+    changes: '[aria-labelledby="cut"]',
+    steps: 60,
+    px: 14,
+  });
+  await page.goto("about:blank");
+  await page.addScriptTag({ content: await bareScript() });
+  const bare = await timeKeystrokes(page, 4);
+  await browser.close();
+  line(`a stretch dragged to its sum painted, ${drag.painted.length} moves`, spread(drag.painted));
+  line(
+    "  bare React input",
+    `${spread(bare.painted)} (ratio of p50 ${(quantile(drag.painted, 0.5) / quantile(bare.painted, 0.5)).toFixed(1)})`,
+  );
 }
 
 /** A job of ten thousand ends: planned, half begun, shown, searched, a panel taken off it; beside one of a thousand. */
@@ -75,6 +100,7 @@ export async function jobAtSize(folder: string): Promise<void> {
     line(`page answered: ${name}`, spread(times));
   }
   const [, thousand = 1, tenThousand = 0] = middles;
+  await dragged(`${server.url}/jobs/${few.id}/${few.pieces[0]}`);
   line("  ten thousand beside one thousand", `ratio ${(tenThousand / thousand).toFixed(2)}`);
   await server.kill();
 }

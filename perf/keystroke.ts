@@ -30,33 +30,7 @@ export async function timeKeystrokes(
 ): Promise<Keystrokes> {
   await page.waitForSelector(into);
   await page.waitForTimeout(500);
-  await page.evaluate((changed) => {
-    const log = { changed: [] as number[], painted: [] as number[] };
-    Object.assign(window, { log });
-    let key = 0;
-    document.addEventListener(
-      "keydown",
-      (event) => {
-        key = event.timeStamp;
-      },
-      { capture: true },
-    );
-    new MutationObserver(() => {
-      if (key === 0) return;
-      const from = key;
-      key = 0;
-      log.changed.push(performance.now() - from);
-      requestAnimationFrame(() => {
-        const { port1, port2 } = new MessageChannel();
-        port1.onmessage = () => log.painted.push(performance.now() - from);
-        port2.postMessage(null);
-      });
-    }).observe(document.querySelector(changed) as Element, {
-      subtree: true,
-      childList: true,
-      characterData: true,
-    });
-  }, changes);
+  await watch(page, changes, "keydown");
   for (let round = 0; round < rounds; round++)
     for (const text of texts) {
       // As a hand does: over what stood there, key by key; the next text once the page has come to rest.
@@ -65,7 +39,65 @@ export async function timeKeystrokes(
       await page.keyboard.type(text, { delay: 60 });
       await page.waitForTimeout(150);
     }
-  return page.evaluate(() => (window as unknown as { log: Keystrokes }).log);
+  return watched(page);
+}
+
+/** Logs, for each event of a kind, when something in the page has changed after it and been painted. */
+function watch(page: Page, changes: string, kind: "keydown" | "pointermove"): Promise<void> {
+  return page.evaluate(
+    ([changed, of]) => {
+      const log = { changed: [] as number[], painted: [] as number[] };
+      Object.assign(window, { log });
+      let at = 0;
+      document.addEventListener(
+        of,
+        (event) => {
+          at = event.timeStamp;
+        },
+        { capture: true },
+      );
+      new MutationObserver(() => {
+        if (at === 0) return;
+        const from = at;
+        at = 0;
+        log.changed.push(performance.now() - from);
+        requestAnimationFrame(() => {
+          const { port1, port2 } = new MessageChannel();
+          port1.onmessage = () => log.painted.push(performance.now() - from);
+          port2.postMessage(null);
+        });
+      }).observe(document.querySelector(changed) as Element, {
+        subtree: true,
+        childList: true,
+        characterData: true,
+      });
+    },
+    [changes, kind] as const,
+  );
+}
+
+const watched = (page: Page): Promise<Keystrokes> =>
+  page.evaluate(() => (window as unknown as { log: Keystrokes }).log);
+
+/** Drags something to and fro by so many steps and times each until what it changes has changed and been painted. */
+export async function timeDrag(
+  page: Page,
+  { handle, changes, steps, px }: { handle: string; changes: string; steps: number; px: number },
+): Promise<Keystrokes> {
+  const box = await page.locator(handle).boundingBox();
+  if (!box) throw new Error(`${handle} is not in sight`);
+  await page.waitForTimeout(500);
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await watch(page, changes, "pointermove");
+  for (let step = 1; step <= steps; step++) {
+    await page.mouse.move(x + px * (step % 10), y);
+    await page.waitForTimeout(60);
+  }
+  const log = await watched(page);
+  await page.mouse.up();
+  return log;
 }
 
 /** The bare page's script, bundled as the product's own pages are: production React, one file. */

@@ -1,5 +1,6 @@
 "use client";
 
+import { MoveHorizontal } from "lucide-react";
 import { type KeyboardEvent, type PointerEvent, useRef } from "react";
 import { draggedTo, type Handle, steppedBy } from "./handles";
 
@@ -74,7 +75,10 @@ export function DragHandle({ handle, x, y, onTry, onSet }: DragHandleProps) {
       className="absolute flex size-12 -translate-x-1/2 -translate-y-1/2 cursor-ew-resize touch-none items-center justify-center rounded-full"
       style={{ left: x, top: y }}
     >
-      <span aria-hidden="true" className="h-7 w-3 rounded-full border-2 border-ink bg-raised" />
+      <span aria-hidden="true" className="absolute -top-1.5 h-4 w-px bg-ink" />
+      <span aria-hidden="true" className="rounded-full border-2 border-ink bg-raised px-0.5">
+        <MoveHorizontal className="size-4" />
+      </span>
     </div>
   );
 }

@@ -47,7 +47,7 @@ const AXIS = 150;
 const SMALL_AXIS = 30;
 /** Where what is dragged has its handle: below the cable, a stretch's before its break. */
 const HANDLE_BELOW = 42;
-const HANDLE_FROM_END = 36;
+const HANDLE_FROM_END = 14;
 
 /** A whole piece, side A left, side B right: what lies on the way in its order, each part's length on it. */
 export function PieceBand({
