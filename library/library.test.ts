@@ -35,7 +35,7 @@ describe("the shipped library", () => {
   it("has a cable of every construction", () => {
     expect(new Set(library.cables.map(({ construction }) => construction))).toEqual(new Set(CONSTRUCTIONS));
   });
-  it("has every family that ends in a connector, a kit, a prepared cord, a backshell or an opened ribbon", () => {
+  it("has every family that ends in a connector, a kit, a prepared cord, a backshell, an opened ribbon or a closure", () => {
     expect([...new Set(library.procedures.map(({ family }) => family))].sort()).toEqual([
       "adhesive-accelerator",
       "adhesive-primer-duplex",
@@ -43,6 +43,7 @@ describe("the shipped library", () => {
       "backshell",
       "breakout-kit",
       "central-tube-ribbon",
+      "closure-entry",
       "cord-preparation",
       "drop-clamp",
       "fusion-splice-on",

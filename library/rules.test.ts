@@ -333,6 +333,7 @@ describe("a retry", () => {
     reorder: is("insert"),
     relay: is("load"),
     "rewedge-press": is("load"),
+    retighten: is("torque"),
   };
   it("goes back to the step that really redoes it, before the look that asks; from the start, to the first mark", () => {
     let offers = 0;
@@ -393,6 +394,8 @@ describe("figures and words", () => {
       ["drop-clamp", "out", [40]],
       ["breakout-kit", "tube-strip", [955, 952.5]],
       ["central-tube-ribbon", "first-ring", [100]],
+      ["closure-entry", "members", [50.8, 57.15]],
+      ["closure-entry", "ripcords", [25.4]],
     ];
     for (const [family, dimension, figures] of OTHERS) {
       const own = procedures

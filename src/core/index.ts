@@ -33,6 +33,8 @@ export * from "./end/retry";
 export * from "./end/state";
 export * from "./end/undone";
 export * from "./entry/best-ports";
+export * from "./entry/entry";
+export * from "./entry/entry-procedure";
 export * from "./entry/ports";
 export * from "./entry/window";
 export * from "./event/envelope";

@@ -7,6 +7,9 @@ import {
   CONSTRUCTIONS,
   check,
   type DraftKit,
+  type Entry,
+  type EntrySheet,
+  entryProcedure,
   InputError,
   type Instrument,
   type Procedure,
@@ -14,6 +17,8 @@ import {
   zCable,
   zCaution,
   zDraftKit,
+  zEntry,
+  zEntrySheet,
   zInstrument,
   zProcedure,
   zTool,
@@ -22,7 +27,9 @@ import {
 /** Everything that comes with the product, validated. */
 export interface Library {
   readonly cables: readonly Cable[];
+  /** What is worked by: styles, kits, and what each entry comes to. */
   readonly procedures: readonly Procedure[];
+  readonly entries: readonly Entry[];
   readonly tools: readonly Tool[];
   readonly instruments: readonly Instrument[];
   readonly cautions: readonly Caution[];
@@ -63,6 +70,30 @@ const documents = <S extends z.ZodType<object>>(kind: string, schema: S): z.outp
     .sort()
     .map((file) => read(join(kind, file), schema));
 
+/** The procedure an entry comes to, as any other of the shelf. */
+function preparedBy(entry: Entry, sheet: EntrySheet): Procedure {
+  const document = entryProcedure(entry, sheet);
+  const procedure = check(zProcedure, document);
+  rememberText(procedure, JSON.stringify(document));
+  return procedure;
+}
+
+function everything(): Library {
+  const entries = documents("entries", zEntry);
+  const sheet = read("entry-sheet.json", zEntrySheet);
+  return {
+    cables: documents("cables", zCable).sort(
+      (a, b) => CONSTRUCTIONS.indexOf(a.construction) - CONSTRUCTIONS.indexOf(b.construction),
+    ),
+    procedures: [...documents("procedures", zProcedure), ...entries.map((entry) => preparedBy(entry, sheet))],
+    entries,
+    tools: read("tools.json", z.array(zTool)),
+    instruments: read("instruments.json", z.array(zInstrument)),
+    cautions: read("cautions.json", z.array(zCaution)),
+    draft: read("draft.json", zDraftKit),
+  };
+}
+
 let kept: Library | undefined;
 
 /**
@@ -70,15 +101,6 @@ let kept: Library | undefined;
  * @throws InputError naming the file and field that is wrong.
  */
 export function shippedLibrary(): Library {
-  kept ??= {
-    cables: documents("cables", zCable).sort(
-      (a, b) => CONSTRUCTIONS.indexOf(a.construction) - CONSTRUCTIONS.indexOf(b.construction),
-    ),
-    procedures: documents("procedures", zProcedure),
-    tools: read("tools.json", z.array(zTool)),
-    instruments: read("instruments.json", z.array(zInstrument)),
-    cautions: read("cautions.json", z.array(zCaution)),
-    draft: read("draft.json", zDraftKit),
-  };
+  kept ??= everything();
   return kept;
 }

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { zMmNotNegative } from "../length/length";
 import { coded, type ErrorCode } from "../problem/codes";
+import type { Complaint } from "../problem/problem";
 
 /** What a port, or the cable that goes in it, is for. */
 export const PORT_ROLES = ["through", "branch", "drop"] as const;
@@ -45,32 +46,39 @@ export const zPortsInput = z
     cables: z.array(zPortCable).max(PORT_LIMIT, `At most ${PORT_LIMIT} cables`),
   })
   .superRefine(({ ports, cables }, context) => {
-    const issue = (path: (string | number)[], message: string, code: ErrorCode) =>
-      context.addIssue({ code: "custom", path, message, params: coded(code) });
-    for (const [name, list] of [
-      ["ports", ports],
-      ["cables", cables],
+    for (const [name, found] of [
+      ["ports", closurePorts(ports)],
+      ["cables", twice(cables)],
     ] as const)
-      list.forEach(({ id }, i) => {
-        if (list.findIndex((one) => one.id === id) < i)
-          issue([name, i, "id"], `There are two called “${id}”`, "duplicate");
-      });
-    ports.forEach(({ min, max, bushedMin, pair, double }, i) => {
-      if (min > max)
-        issue(["ports", i, "min"], "A port's least diameter is over its greatest", "crossed-limits");
-      if (bushedMin > min)
-        issue(
-          ["ports", i, "bushedMin"],
-          "With a bushing a port takes thinner cables, not thicker ones",
-          "crossed-limits",
-        );
-      if (pair === undefined) return;
-      if (double)
-        issue(["ports", i, "double"], "A port is one of a pair or takes both itself, not both", "bad-input");
-      const of = ports.filter((one) => one.pair === pair).length;
-      if (of !== 2) issue(["ports", i, "pair"], `A pair is two ports; “${pair}” has ${of}`, "bad-input");
-    });
+      for (const { path, message, code } of found)
+        context.addIssue({ code: "custom", path: [name, ...path], message, params: coded(code) });
   });
+
+/** Ids that stand twice in a list. */
+const twice = (list: readonly { readonly id: string }[]): Complaint[] =>
+  list.flatMap(({ id }, i) =>
+    list.findIndex((one) => one.id === id) < i
+      ? [{ code: "duplicate", message: `There are two called “${id}”`, path: [i, "id"] }]
+      : [],
+  );
+
+/** What cannot be of the ports of one closure: one id twice, crossed limits, pairs that are none. */
+export function closurePorts(ports: readonly Port[]): Complaint[] {
+  const within = ports.flatMap(({ min, max, bushedMin, pair, double }, i) => {
+    const found: Complaint[] = [];
+    const say = (code: ErrorCode, field: string, message: string) =>
+      found.push({ code, message, path: [i, field] });
+    if (min > max) say("crossed-limits", "min", "A port's least diameter is over its greatest");
+    if (bushedMin > min)
+      say("crossed-limits", "bushedMin", "With a bushing a port takes thinner cables, not thicker ones");
+    if (pair === undefined) return found;
+    if (double) say("bad-input", "double", "A port is one of a pair or takes both itself, not both");
+    const of = ports.filter((one) => one.pair === pair).length;
+    if (of !== 2) say("bad-input", "pair", `A pair is two ports; “${pair}” has ${of}`);
+    return found;
+  });
+  return [...twice(ports), ...within];
+}
 
 export type PortsInput = z.output<typeof zPortsInput>;
 

@@ -92,7 +92,8 @@ const zChoice = z.strictObject({
   default: zName,
 });
 
-const zWhole = z.strictObject({
+/** What a procedure is made of; whether its parts go together, `zProcedure` says. */
+export const zProcedureParts = z.strictObject({
   id: zDocumentId,
   revision: z.number().int().min(1),
   source: zSource,
@@ -133,15 +134,15 @@ const zWhole = z.strictObject({
 
 /** What of a procedure says its lengths: enough to tell whether they hold together. */
 export const zFigures = z.object({
-  appliesTo: zWhole.shape.appliesTo,
-  choices: zWhole.shape.choices,
-  features: zWhole.shape.features,
-  dimensions: zWhole.shape.dimensions,
+  appliesTo: zProcedureParts.shape.appliesTo,
+  choices: zProcedureParts.shape.choices,
+  features: zProcedureParts.shape.features,
+  dimensions: zProcedureParts.shape.dimensions,
 });
 
 export type Figures = z.output<typeof zFigures>;
 
-export const zProcedure = zWhole.superRefine((procedure, context) => {
+export const zProcedure = zProcedureParts.superRefine((procedure, context) => {
   for (const { path, message, code } of wordsOutOfPlace(procedure))
     context.addIssue({ code: "custom", path: [...path], message, params: coded(code) });
   procedure.dimensions.forEach((dimension, i) => {

@@ -16,6 +16,8 @@ export const zSetting = z.discriminatedUnion("kind", [
   z.strictObject({ kind: z.literal("film"), grain: z.number().min(0.01).max(100) }),
   /** Depth of a ring cutter's blade. */
   z.strictObject({ kind: z.literal("depth"), depth: zMmNotNegative }),
+  /** The same as a share of the wall it cuts, ripcords spared: a depth once the cable is known. */
+  z.strictObject({ kind: z.literal("share"), share: z.number().gt(0).lt(1) }),
   /** Program of a heater, oven or splicer. */
   z.strictObject({ kind: z.literal("program"), name: zName, celsius: z.number().min(0).max(400).optional() }),
   /** Pull on a finished joint, newtons. */

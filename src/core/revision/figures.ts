@@ -55,10 +55,11 @@ type Steps = Procedure["steps"];
 /** Of each step that holds, where a field of it is stated: in the case that holds, else in the step itself. */
 function stepFields<K extends "seconds" | "setting">({ steps, written, procedure }: Resolved, field: K) {
   return steps.flatMap((step, n) => {
-    const value = step[field] as Steps[number][K];
-    if (value === undefined) return [];
     const { at, caseIndex } = mustHoldAt(written, n);
-    const own = caseIndex !== null && procedure.steps[at]?.cases[caseIndex]?.[field] !== undefined;
+    const stated = caseIndex === null ? undefined : procedure.steps[at]?.cases[caseIndex]?.[field];
+    const own = stated !== undefined && caseIndex !== null;
+    const value = (own ? stated : procedure.steps[at]?.[field]) as Steps[number][K];
+    if (value === undefined) return [];
     const path = own ? ["steps", at, "cases", caseIndex, field] : ["steps", at, field];
     return [{ step, value, path, key: `${field}:${figureKey(step.id, own ? caseIndex : null)}` }];
   });
@@ -108,6 +109,8 @@ function settingFigures(made: Resolved): SheetFigure[] {
   const { procedure } = made;
   return stepFields(made, "setting").flatMap(({ step, value: setting, path, key }): SheetFigure[] => {
     if (!setting || setting.kind === "program" || setting.kind === "words") return [];
+    // How deep that is follows from the cable: no part's sheet states it.
+    if (setting.kind === "share") return [];
     const field = SETTING_FIELD[setting.kind];
     const written = (setting as unknown as Record<string, number>)[field] as number;
     return [

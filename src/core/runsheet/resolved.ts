@@ -1,7 +1,8 @@
-import type { Cable } from "../cable/cable";
+import { type Cable, depthOver } from "../cable/cable";
+import { um } from "../length/length";
 import { holds, type Picked } from "../procedure/condition";
 import type { Procedure, ProcedurePart } from "../procedure/procedure";
-import type { Step } from "../procedure/step";
+import { madeBy, type Step } from "../procedure/step";
 import { figureKey, figuresFor, isRepresentative, type Stated } from "./stated";
 
 /** A procedure for one cable and what was picked of it: only what holds, by the figures that hold. */
@@ -30,7 +31,7 @@ export function resolved(procedure: Procedure, cable: Cable, picked: Picked): Re
     procedure,
     cable,
     picked,
-    steps: written.map(({ step, caseIndex }) => withCase(step, caseIndex)),
+    steps: written.map(({ step, caseIndex }) => withDepth(withCase(step, caseIndex), procedure, cable)),
     written: written.map(({ at, caseIndex }) => ({ at, caseIndex })),
     dimensions: figuresFor(procedure, cable, picked).map((figures) => ({
       ...figures,
@@ -48,4 +49,19 @@ function withCase(step: Step, caseIndex: number | null): Step {
   const { when: _, ...changes } = found;
   const given = Object.entries(changes).filter(([, value]) => value !== undefined);
   return { ...step, ...Object.fromEntries(given) } as Step;
+}
+
+/** The finest step a blade's depth is set by, micrometres. */
+const DEPTH_STEP = 50;
+
+/** A step whose blade goes so much of a wall deep, with the depth that is on this cable. */
+function withDepth(step: Step, { features }: Procedure, cable: Cable): Step {
+  const { setting } = step;
+  if (setting?.kind !== "share") return step;
+  const made = features.find(({ id }) => id === madeBy(step));
+  const layer = step.kind === "remove" ? step.layers[0] : made?.ends[0];
+  const wall = layer === undefined ? null : depthOver(cable, layer);
+  if (wall === null) return { ...step, setting: undefined };
+  const depth = um(Math.max(DEPTH_STEP, Math.floor((wall * setting.share) / DEPTH_STEP) * DEPTH_STEP));
+  return { ...step, setting: { kind: "depth", depth } };
 }

@@ -100,6 +100,8 @@ export function settingText(setting: Setting, units: Units): string {
       return `die ${sizeText(setting.across, units)}, ${setting.shape}`;
     case "depth":
       return `blade ${sizeText(setting.depth, units)} deep`;
+    case "share":
+      return `blade through ${Math.round(setting.share * 100)} % of its wall`;
     case "film":
       return `${setting.grain} µm film`;
     case "program":

@@ -1,0 +1,120 @@
+import { z } from "zod";
+import { CONSTRUCTIONS, zCore, zSource } from "../cable/cable";
+import { zMm, zMmNotNegative } from "../length/length";
+import { zDocumentId, zName } from "../names/names";
+import { coded } from "../problem/codes";
+import { zCondition } from "../procedure/condition";
+import { zPart } from "../procedure/procedure";
+import { closurePorts, PORT_LIMIT, zPort } from "./ports";
+
+/** What a sheath goes into and is opened in. */
+export const ENTRY_KINDS = ["dome-gel", "dome-round", "inline", "wall-box", "pedestal"] as const;
+
+/** The lengths an entry states, each from the sheath edge but the opening, which is from the cable end. */
+export const ENTRY_LENGTHS = [
+  "opening",
+  "cleaned",
+  "armour",
+  "inner",
+  "yarn",
+  "members",
+  "ripcords",
+  "tube",
+  "seal-depth",
+  "seal-gap",
+] as const;
+export type EntryLength = (typeof ENTRY_LENGTHS)[number];
+
+const figure = { nominal: zMm, plus: zMmNotNegative.nullable(), minus: zMmNotNegative.nullable() };
+
+/** A figure with its tolerance, and others for some cables: by diameter, armour, members, tubes, ribbons. */
+const zEntryFigure = z.strictObject({
+  ...figure,
+  cases: z
+    .array(z.strictObject({ when: zCondition, ...figure }))
+    .max(20)
+    .default([]),
+});
+
+/** A port, where it lies on the face, and whether a plug stays in it while it is not used. */
+const zFacePort = zPort.safeExtend({ x: zMm, y: zMm, plug: z.boolean() });
+
+const zFastener = z.strictObject({
+  title: zName,
+  how: z.string().max(600).default(""),
+  newtonMetres: z.number().min(0).max(100),
+});
+
+const zRadius = zMmNotNegative.refine((value) => value > 0, {
+  error: "A radius is more than 0",
+  params: coded("negative"),
+});
+
+/** A closure's, box's or pedestal's entry: its ports, and what is prepared of whatever cable goes in. */
+export const zEntry = z
+  .strictObject({
+    id: zDocumentId,
+    revision: z.number().int().min(1),
+    source: zSource,
+    name: zName,
+    about: z.string().max(500),
+    kind: z.enum(ENTRY_KINDS, { error: `An entry is one of ${ENTRY_KINDS.join(", ")}` }),
+    /** Cables it is made for; of which diameter, its ports say. */
+    takes: z.array(z.enum(CONSTRUCTIONS)).min(1),
+    cores: z.array(zCore).min(1),
+    /** The face the ports lie on, seen from the cables. */
+    face: z.strictObject({ shape: z.enum(["round", "flat"]), width: zRadius, height: zRadius }),
+    ports: z.array(zFacePort).min(1).max(PORT_LIMIT),
+    lengths: z.partialRecord(z.enum(ENTRY_LENGTHS), zEntryFigure),
+    parts: z.array(zPart).max(20),
+    /** In the order they are tightened. */
+    fasteners: z.array(zFastener).min(1).max(12),
+    /** Whether it may hold pressure that is let out before it is opened. */
+    relief: z.boolean(),
+    /** Where tubes or fibres lie inside: paths from either sheath edge, turns, how far once round. */
+    storage: z.strictObject({
+      paths: z.tuple([zMmNotNegative, zMmNotNegative]),
+      turns: z.strictObject({ min: z.int().min(0).max(100), max: z.int().min(0).max(100) }),
+      perimeter: zRadius,
+    }),
+    /** What a fibre must reach: the splicer's table and back. */
+    reach: zMmNotNegative,
+    /** The least radius at rest of what is stored. */
+    radius: zRadius,
+  })
+  .superRefine((entry, context) => {
+    for (const { path, message, code } of closurePorts(entry.ports))
+      context.addIssue({ code: "custom", path: ["ports", ...path], message, params: coded(code) });
+    const { shape, width, height } = entry.face;
+    entry.ports.forEach(({ id, x, y }, i) => {
+      const outside =
+        shape === "round"
+          ? Math.hypot(x / width, y / height) > 0.5
+          : Math.abs(x) > width / 2 || Math.abs(y) > height / 2;
+      if (outside)
+        context.addIssue({
+          code: "custom",
+          path: ["ports", i, "x"],
+          message: `Port ${id} lies beyond the face it is in`,
+          params: coded("limit"),
+        });
+    });
+    if (entry.lengths.opening === undefined)
+      context.addIssue({
+        code: "custom",
+        path: ["lengths", "opening"],
+        message: "An entry says how much sheath is opened",
+        params: coded("no-figure"),
+      });
+    if (entry.storage.perimeter < 2 * Math.PI * entry.radius)
+      context.addIssue({
+        code: "custom",
+        path: ["storage", "perimeter"],
+        message: "A stored turn is tighter than what is stored may rest",
+        params: coded("bend"),
+      });
+  });
+
+export type Entry = z.output<typeof zEntry>;
+export type EntryDocument = z.input<typeof zEntry>;
+export type FacePort = Entry["ports"][number];
