@@ -10,7 +10,7 @@ import { closurePorts, PORT_LIMIT, zPort } from "./ports";
 /** What a sheath goes into and is opened in. */
 export const ENTRY_KINDS = ["dome-gel", "dome-round", "inline", "wall-box", "pedestal"] as const;
 
-/** The lengths an entry states, each from the sheath edge but the opening, which is from the cable end. */
+/** The lengths an entry states: the opening from the cable end, ripcord tails from the armour, all else from the sheath edge. */
 export const ENTRY_LENGTHS = [
   "opening",
   "cleaned",
@@ -19,6 +19,7 @@ export const ENTRY_LENGTHS = [
   "yarn",
   "members",
   "ripcords",
+  "tails",
   "tube",
   "seal-depth",
   "seal-gap",

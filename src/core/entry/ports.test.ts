@@ -1,7 +1,9 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { um } from "../length/length";
 import { check, problemOf } from "../problem/check";
 import { bestPorts } from "./best-ports";
+import { placeCables, portsBy } from "./placing";
 import { type PortsInput, type Way, waysOf, zPortsInput } from "./ports";
 import { countWays } from "./ways-counted";
 
@@ -165,5 +167,59 @@ describe("a closure that cannot be", () => {
       }
     };
     expect(refused()).toBe(code);
+  });
+});
+
+describe("cables somebody puts into ports", () => {
+  const { ports } = zPortsInput.parse({
+    ports: [
+      { id: "1", min: 10, max: 20, bushedMin: 7, role: "through", pair: "p" },
+      { id: "2", min: 10, max: 20, bushedMin: 7, role: "through", pair: "p" },
+      { id: "3", min: 8, max: 16, bushedMin: 5, role: "branch" },
+      { id: "4", min: 3, max: 8, bushedMin: 2, role: "drop" },
+    ],
+    cables: [],
+  });
+  const cable = (id: string, mm: number, more: object = {}) => ({
+    id,
+    diameter: um(mm * 1000),
+    role: "branch" as const,
+    fixed: null,
+    ...more,
+  });
+  const refused = (cables: Parameters<typeof placeCables>[1]) => {
+    try {
+      placeCables(ports, cables);
+    } catch (error) {
+      return problemOf(error)?.message;
+    }
+    return null;
+  };
+  it("stay where they are put, and the rest go the best way round them", () => {
+    const placed = placeCables(ports, [cable("a", 9), cable("b", 9, { fixed: ["3"] })]);
+    if (!placed.possible) throw new Error("there is room");
+    expect(placed.at.map(({ ports: at }) => at)).toEqual([["1"], ["3"]]);
+    expect([placed.otherRole, placed.bushed]).toEqual([1, 1]);
+  });
+  it("are told in words why they do not go where they are put, and change nothing", () => {
+    expect(refused([cable("a", 16.2, { fixed: ["4"] })])).toBe(
+      "Port 4 closes round 2.0 to 8.0 mm; this cable is 16.2 mm.",
+    );
+    expect(refused([cable("a", 12, { fixed: ["3"] }), cable("b", 12, { fixed: ["3"] })])).toBe(
+      "Port 3 is taken by a.",
+    );
+    expect(refused([cable("a", 12, { through: true, fixed: ["3"] })])).toBe(
+      "A cable that goes through takes both ports of a pair, or one double port.",
+    );
+  });
+  it("going through take both ports of the pair that one of them is of", () => {
+    const through = cable("a", 12, { through: true, role: "through" as const });
+    expect(portsBy(through, ports, "2")).toEqual(["1", "2"]);
+    expect(portsBy(cable("b", 12), ports, "2")).toEqual(["2"]);
+    // With half of the pair taken there is no way through left.
+    expect(placeCables(ports, [cable("b", 12, { fixed: ["1"] }), through])).toEqual({
+      possible: false,
+      cannot: ["a"],
+    });
   });
 });

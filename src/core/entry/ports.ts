@@ -5,6 +5,7 @@ import type { Complaint } from "../problem/problem";
 
 /** What a port, or the cable that goes in it, is for. */
 export const PORT_ROLES = ["through", "branch", "drop"] as const;
+export type PortRole = (typeof PORT_ROLES)[number];
 
 /** The most ports and cables one question has. */
 export const PORT_LIMIT = 32;

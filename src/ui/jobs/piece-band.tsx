@@ -2,28 +2,13 @@
 
 import { useId, useMemo } from "react";
 import { type Cable, FIBRE_COLOURS, type Need, type PieceNeeds, pieceDrawing } from "@/core";
+import { FIBRE_PAINT } from "../band/fibre-paint";
 import { middleOf, Textures } from "../band/textures";
 import { useWidth } from "../band/use-width";
 import { DragHandle } from "./drag-handle";
 import type { Handle } from "./handles";
 import { metresText } from "./metres";
 import { bandWidth, fanOf, type Spot, spotsOf } from "./piece-drawing";
-
-/** Colours of fibres as they are drawn: of the code only the letters carry meaning, so these may be seen on any ground. */
-const FIBRES: Record<(typeof FIBRE_COLOURS)[number]["code"], string> = {
-  BL: "#2f6fd0",
-  OR: "#e07a1f",
-  GR: "#2f8f4e",
-  BR: "#7b4a24",
-  SL: "#7d858d",
-  WH: "#e9e6dd",
-  RD: "#c62f35",
-  BK: "#1f2328",
-  YL: "#d9b51f",
-  VI: "#7450b8",
-  RS: "#e88aa2",
-  AQ: "#38a9ad",
-};
 
 interface PieceBandProps {
   readonly cable: Cable;
@@ -224,7 +209,7 @@ function Fan({ need, x0, x1, axis, small, count }: FanProps) {
         key={code}
         d={`M${tip},${y} C${bend},${y} ${bend},${axis} ${root},${axis}`}
         fill="none"
-        stroke={FIBRES[code]}
+        stroke={FIBRE_PAINT[code].ground}
         strokeWidth={small ? 2 : 3.5}
       />
     );

@@ -1,6 +1,6 @@
 "use client";
 
-import { BookOpenCheck, Library, PencilRuler, Settings2, Spline, Waypoints } from "lucide-react";
+import { BookOpenCheck, Cylinder, Library, PencilRuler, Settings2, Spline, Waypoints } from "lucide-react";
 import Link from "next/link";
 import { usePathname } from "next/navigation";
 import { AsideButton } from "../live/aside-button";
@@ -12,6 +12,7 @@ const PLACES = [
   { href: "/", name: "Sheet", icon: PencilRuler },
   { href: "/jobs", name: "Jobs", icon: Waypoints },
   { href: "/bench", name: "Bench", icon: Spline },
+  { href: "/entry", name: "Entry", icon: Cylinder },
   { href: "/shelf", name: "Shelf", icon: Library },
   { href: "/ledger", name: "Ledger", icon: BookOpenCheck },
   { href: "/setup", name: "Setup", icon: Settings2 },

@@ -1,0 +1,33 @@
+import type { Metadata } from "next";
+import { notFound } from "next/navigation";
+import { library } from "@/service/library";
+import { theStore } from "@/service/the-store";
+import { readCables } from "@/ui/entry/entry-cables";
+import { EntryView } from "@/ui/entry/entry-view";
+
+export const metadata: Metadata = { title: "Entry" };
+export const dynamic = "force-dynamic";
+
+type Context = {
+  params: Promise<{ id: string }>;
+  searchParams: Promise<Record<string, string | string[] | undefined>>;
+};
+
+export default async function EntryPage({ params, searchParams }: Context) {
+  const { id } = await params;
+  const { c = [] } = await searchParams;
+  const { entries, procedures, cables, tools } = library(theStore());
+  const entry = entries.find((one) => one.id === id);
+  const procedure = procedures.find((one) => one.id === id);
+  if (!entry || !procedure) notFound();
+  const { constructions } = procedure.appliesTo;
+  return (
+    <EntryView
+      entry={entry}
+      procedure={procedure}
+      cables={cables.filter(({ construction }) => constructions.includes(construction))}
+      tools={tools}
+      initial={readCables(typeof c === "string" ? [c] : c)}
+    />
+  );
+}

@@ -1,0 +1,34 @@
+import { FIBRE_COLOURS, type FibreColour } from "../cable/colours";
+import type { Identity, Marked } from "../piece/identity";
+
+/** What somebody sees on an element in the hand: its colour and tracers, or that it cannot be told. */
+export type SeenElement = { readonly code: FibreColour["code"]; readonly tracers: number } | "doubtful";
+
+/** Whether it may be cut: not before both are said, never where one is another or cannot be told. */
+export type CutAnswer =
+  | { readonly may: "ask"; readonly about: "tube" | "fibre" }
+  | { readonly may: "cut" }
+  | { readonly may: "not"; readonly about: "tube" | "fibre"; readonly seen: SeenElement };
+
+const same = (seen: SeenElement, wanted: Marked): boolean =>
+  seen !== "doubtful" && seen.code === wanted.code && seen.tracers === wanted.tracers;
+
+/**
+ * Holds what is seen in the hand against what is to be cut, the tube before the fibre in it.
+ * @param seen null where it has not been said yet.
+ */
+export function beforeCut(
+  wanted: Pick<Identity, "tube" | "fibre">,
+  seen: { readonly tube: SeenElement | null; readonly fibre: SeenElement | null },
+): CutAnswer {
+  for (const about of ["tube", "fibre"] as const) {
+    const one = seen[about];
+    if (one === null) return { may: "ask", about };
+    if (!same(one, wanted[about])) return { may: "not", about, seen: one };
+  }
+  return { may: "cut" };
+}
+
+/** The colour of a code. */
+export const colourOf = (code: string): FibreColour | undefined =>
+  FIBRE_COLOURS.find((one) => one.code === code);

@@ -1,0 +1,93 @@
+import { formatMm } from "../length/format";
+import { InputError } from "../problem/problem";
+import { bestPorts, type PortsAnswer } from "./best-ports";
+import { type Port, type PortCable, type Way, waysOf } from "./ports";
+
+/** A cable that goes into an entry, and the ports somebody put it in; null leaves them to be found. */
+export interface PlacedCable extends PortCable {
+  readonly fixed: readonly string[] | null;
+}
+
+/** Where every cable of an entry goes, or which cannot all go in. */
+export type PortsTaken =
+  | {
+      readonly possible: true;
+      /** In the order of the cables. */
+      readonly at: readonly { readonly ports: readonly string[]; readonly way: Way }[];
+      readonly otherRole: number;
+      readonly bushed: number;
+      /** How many ways there are for those left to be found. */
+      readonly valid: number;
+    }
+  | { readonly possible: false; readonly cannot: readonly string[] };
+
+const range = ({ bushedMin, max }: Port): string => `${formatMm(bushedMin)} to ${formatMm(max)} mm`;
+
+/**
+ * Why a cable does not go into some ports, in words; null where it does.
+ * @param ports of the entry, and the ids of those it is put in.
+ */
+export function portTrouble(cable: PortCable, ports: readonly Port[], at: readonly string[]): string | null {
+  const into = ports.filter(({ id }) => at.includes(id));
+  for (const port of into)
+    if (cable.diameter < port.bushedMin || cable.diameter > port.max)
+      return `Port ${port.id} closes round ${range(port)}; this cable is ${formatMm(cable.diameter)} mm.`;
+  if (waysOf(cable, ports).some((way) => way.ports.map((place) => ports[place]?.id).join() === at.join()))
+    return null;
+  return cable.through
+    ? "A cable that goes through takes both ports of a pair, or one double port."
+    : "A cable that ends here takes one port.";
+}
+
+/** Every port a cable is put in by one of them: both of a pair where it goes through. */
+export function portsBy(cable: PortCable, ports: readonly Port[], id: string): readonly string[] {
+  const port = ports.find((one) => one.id === id);
+  return cable.through && port?.pair !== undefined
+    ? ports.filter(({ pair }) => pair === port.pair).map((one) => one.id)
+    : [id];
+}
+
+/**
+ * Puts cables into the ports of an entry: those somebody put where they put them, the rest the best way there is.
+ * @throws InputError `does-not-fit` for a cable put where it does not go, or where another is already.
+ */
+export function placeCables(ports: readonly Port[], cables: readonly PlacedCable[]): PortsTaken {
+  const taken = new Map<string, string>();
+  for (const cable of cables) {
+    if (!cable.fixed) continue;
+    const trouble = portTrouble(cable, ports, cable.fixed);
+    if (trouble !== null) throw new InputError("does-not-fit", trouble, ["cables", cable.id]);
+    for (const id of cable.fixed) {
+      const other = taken.get(id);
+      if (other !== undefined)
+        throw new InputError("does-not-fit", `Port ${id} is taken by ${other}.`, ["cables", cable.id]);
+      taken.set(id, cable.id);
+    }
+  }
+  const open = cables.filter(({ fixed }) => !fixed);
+  // A pair of which one port is taken is no pair any more: the other takes what ends here.
+  const free = ports.flatMap((port): Port[] => {
+    if (taken.has(port.id)) return [];
+    const broken =
+      port.pair !== undefined && ports.some(({ id, pair }) => pair === port.pair && taken.has(id));
+    return [broken ? { ...port, pair: undefined } : port];
+  });
+  const found: PortsAnswer = bestPorts({ ports: free, cables: open });
+  if (!found.possible) return found;
+  const given = new Map(found.assignment.map(({ cable, ports: at }) => [cable, at]));
+  const at = cables.map((cable) => {
+    const ids = cable.fixed ?? given.get(cable.id) ?? [];
+    const way = waysOf(cable, ports).find(
+      (one) => one.ports.map((place) => ports[place]?.id).join() === ids.join(),
+    );
+    if (!way) throw new Error(`${cable.id} was given ports it does not go in`);
+    return { ports: ids, way };
+  });
+  return {
+    possible: true,
+    at,
+    otherRole: at.filter(({ way }) => way.otherRole).length,
+    bushed: at.filter(({ way }) => way.bushed).length,
+    valid: found.valid,
+  };
+}

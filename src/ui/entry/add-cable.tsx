@@ -1,0 +1,56 @@
+"use client";
+
+import { type FormEvent, useState } from "react";
+import { type Cable, PORT_ROLES, type PortRole } from "@/core";
+import { Button } from "../controls/button";
+import { Field } from "../controls/field";
+import { Select } from "../controls/select";
+import { readCount } from "../jobs/metres";
+
+interface AddCableProps {
+  readonly cables: readonly Cable[];
+  readonly first: boolean;
+  /** Adds so many; false where they cannot all go in. */
+  readonly onAdd: (cable: string, role: PortRole, count: number) => boolean;
+}
+
+const MOST = 32;
+
+/** Brings cables into the entry: one or several of a kind at once. */
+export function AddCable({ cables, first, onAdd }: AddCableProps) {
+  const [cable, setCable] = useState(cables[0]?.id ?? "");
+  const [role, setRole] = useState<PortRole>("branch");
+  const [many, setMany] = useState("1");
+  const [problem, setProblem] = useState("");
+  const add = (event: FormEvent) => {
+    event.preventDefault();
+    const count = readCount(many, MOST) || null;
+    if (count === null) return setProblem(`From 1 to ${MOST}.`);
+    setProblem("");
+    if (onAdd(cable, role, count)) setMany("1");
+  };
+  return (
+    <form onSubmit={add} className="no-print mt-3 grid grid-cols-2 items-end gap-3">
+      <Select title="Cable" value={cable} options={cables} onPick={setCable} className="col-span-2 min-w-0" />
+      <Select
+        title="For"
+        value={role}
+        options={PORT_ROLES.map((one) => ({ id: one, name: one }))}
+        onPick={(id) => {
+          const found = PORT_ROLES.find((one) => one === id);
+          if (found) setRole(found);
+        }}
+      />
+      <Field
+        title="How many"
+        value={many}
+        inputMode="numeric"
+        problem={problem}
+        onChange={({ target }) => setMany(target.value)}
+      />
+      <Button type="submit" look={first ? "next" : "strong"} className="col-span-2">
+        Bring it in
+      </Button>
+    </form>
+  );
+}

@@ -1,0 +1,96 @@
+"use client";
+
+import { useState } from "react";
+import { beforeCut, FIBRE_COLOURS, type Identity, type SeenElement } from "@/core";
+import { FIBRE_PAINT } from "../band/fibre-paint";
+import { Button } from "../controls/button";
+
+interface ColourCheckProps {
+  readonly wanted: Pick<Identity, "tube" | "fibre">;
+  /** What a tube is in this cable: tube, ribbon, unit. */
+  readonly kind: string;
+}
+
+const named = (code: string, tracers: number): string =>
+  `${code}${tracers > 0 ? ` with ${tracers} ${tracers === 1 ? "tracer" : "tracers"}` : ""}`;
+
+/** Asks for the colours in the hand before anything is cut, and says whether it may be. */
+export function ColourCheck({ wanted, kind }: ColourCheckProps) {
+  const [seen, setSeen] = useState<{ tube: SeenElement | null; fibre: SeenElement | null }>({
+    tube: null,
+    fibre: null,
+  });
+  const [tracers, setTracers] = useState(0);
+  const answer = beforeCut(wanted, seen);
+  const asked = answer.may === "ask" ? answer.about : null;
+  const word = (about: "tube" | "fibre") => (about === "tube" ? kind : "fibre");
+  const say = (one: SeenElement) => {
+    if (asked) setSeen((before) => ({ ...before, [asked]: one }));
+    setTracers(0);
+  };
+  const again = () => setSeen({ tube: null, fibre: null });
+  return (
+    <section aria-labelledby="before-cut">
+      <h2 id="before-cut" className="font-bold text-lg">
+        Before the cut
+      </h2>
+      {asked && (
+        <>
+          <p className="mb-2">What do you see on the {word(asked)} in your hand?</p>
+          <fieldset className="grid grid-cols-6 gap-2">
+            <legend className="sr-only">Colour of the {word(asked)}</legend>
+            {FIBRE_COLOURS.map(({ code, name }) => (
+              <button
+                key={code}
+                type="button"
+                title={name}
+                aria-label={`${code}, ${name}`}
+                onClick={() => say({ code, tracers })}
+                className="min-h-12 rounded-md border-2 border-ink font-bold"
+                style={{ background: FIBRE_PAINT[code].ground, color: FIBRE_PAINT[code].letters }}
+              >
+                {code}
+              </button>
+            ))}
+          </fieldset>
+          <div className="mt-2 flex flex-wrap items-center gap-2">
+            <Button size="small" aria-pressed={tracers > 0} onClick={() => setTracers((tracers + 1) % 4)}>
+              {tracers === 0 ? "No tracer on it" : named("", tracers).trim()}
+            </Button>
+            <Button size="small" onClick={() => say("doubtful")}>
+              I cannot tell
+            </Button>
+          </div>
+        </>
+      )}
+      <div aria-live="assertive" className="mt-3">
+        {answer.may === "cut" && (
+          <p className="rounded-lg border-2 border-in px-3 py-2">
+            <strong className="text-in">
+              This is it: {kind} {named(wanted.tube.code, wanted.tube.tracers)}, fibre{" "}
+              {named(wanted.fibre.code, wanted.fibre.tracers)}.
+            </strong>{" "}
+            Cut this one and no other. Treat it as live.
+          </p>
+        )}
+        {answer.may === "not" && (
+          <p className="rounded-lg border-2 border-out px-3 py-2">
+            <strong className="text-out">Do not cut.</strong>{" "}
+            {answer.seen === "doubtful"
+              ? `Clean the ${word(answer.about)}, look in daylight, count from the first: then say it again.`
+              : `That is ${word(answer.about)} ${named(answer.seen.code, answer.seen.tracers)}. The one to part is ${named(wanted[answer.about].code, wanted[answer.about].tracers)}.`}
+          </p>
+        )}
+      </div>
+      {answer.may !== "ask" || seen.tube !== null ? (
+        <Button look="quiet" onClick={again} className="mt-2">
+          Say it again
+        </Button>
+      ) : null}
+      <p className="mt-2 text-soft text-sm">
+        Wanted: {kind} {wanted.tube.position}, fibre {wanted.fibre.position}. Anything else, and nothing is
+        cut.
+      </p>
+    </section>
+  );
+}

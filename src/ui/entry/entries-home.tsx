@@ -1,0 +1,42 @@
+import Link from "next/link";
+import { type Entry, formatMm } from "@/core";
+import { PortFace } from "./port-face";
+
+const NONE = new Map();
+
+/** Every entry there is, by its port face. */
+export function EntriesHome({ entries }: { entries: readonly Entry[] }) {
+  return (
+    <main className="min-w-0 flex-1 px-4 py-5 sm:px-6">
+      <h1 className="font-bold text-2xl">Entry</h1>
+      <p className="max-w-prose text-soft">
+        Closures, boxes and pedestals: which cable goes in which port, how far each is opened, what must stay
+        whole.
+      </p>
+      <ul className="mt-4 grid gap-3 sm:grid-cols-2 lg:grid-cols-3">
+        {entries.map((entry) => (
+          <li key={entry.id} className="min-w-0">
+            <Link
+              href={`/entry/${entry.id}`}
+              className="grid h-full grid-cols-[7.5rem_minmax(0,1fr)] items-center gap-3 rounded-lg border border-line bg-raised p-3 hover:border-ink"
+            >
+              <PortFace entry={entry} inPort={NONE} quiet room={120} />
+              <span className="min-w-0">
+                <span className="block font-bold text-lg">{entry.name}</span>
+                <span className="block text-soft text-sm">{entry.about}</span>
+                <span className="mt-1 block text-sm">
+                  {entry.ports.length} ports ·{" "}
+                  <span className="figures">
+                    {formatMm(Math.min(...entry.ports.map(({ bushedMin }) => bushedMin)))} –{" "}
+                    {formatMm(Math.max(...entry.ports.map(({ max }) => max)))}
+                  </span>{" "}
+                  mm
+                </span>
+              </span>
+            </Link>
+          </li>
+        ))}
+      </ul>
+    </main>
+  );
+}

@@ -1,0 +1,118 @@
+import {
+  type Cable,
+  elementsOf,
+  formatMm,
+  InputError,
+  type Length,
+  mustHoldAt,
+  type PlacedCable,
+  PORT_ROLES,
+  type Port,
+  type PortRole,
+  type PortsTaken,
+  placeCables,
+} from "@/core";
+
+/** A cable somebody means to bring into an entry. */
+export interface EntryCable {
+  readonly cable: string;
+  readonly role: PortRole;
+  readonly through: boolean;
+  /** Ports it was put in by hand; null goes the best way. */
+  readonly fixed: readonly string[] | null;
+}
+
+/** The same with its document, and what it is called among the others. */
+export interface NamedCable extends EntryCable {
+  readonly id: string;
+  readonly name: string;
+  readonly of: Cable;
+}
+
+const isRole = (text: string | undefined): text is PortRole => PORT_ROLES.some((role) => role === text);
+
+/** The cables an address names: `loose-tube-36~through~t~1+2` each; what cannot be read is left out. */
+export const readCables = (texts: readonly string[]): EntryCable[] =>
+  texts.slice(0, 32).flatMap((text) => {
+    const [cable = "", role, through, ports = ""] = text.slice(0, 200).split("~");
+    if (cable === "" || !isRole(role)) return [];
+    return [{ cable, role, through: through === "t", fixed: ports === "" ? null : ports.split("+") }];
+  });
+
+export const writeCables = (cables: readonly EntryCable[]): string[] =>
+  cables.map(({ cable, role, through, fixed }) =>
+    [cable, role, through ? "t" : "", fixed?.join("+") ?? ""].join("~"),
+  );
+
+/** Cables with their documents, in their order; like ones are numbered. One that is not on the shelf is left out. */
+export function namedCables(cables: readonly EntryCable[], shelf: readonly Cable[]): NamedCable[] {
+  const found = cables.flatMap((one) => {
+    const of = shelf.find(({ id }) => id === one.cable);
+    return of ? [{ ...one, of }] : [];
+  });
+  return found.map((one, i) => {
+    const alike = found.filter(({ cable }) => cable === one.cable);
+    const number = alike.indexOf(one) + 1;
+    return {
+      ...one,
+      id: `cable ${i + 1}`,
+      name: alike.length > 1 ? `${one.of.name} (${number})` : one.of.name,
+    };
+  });
+}
+
+/** What a port closes round: the outermost layer. */
+export const sheathOf = ({ of }: Pick<NamedCable, "of">): Length => mustHoldAt(of.layers, 0).diameter;
+
+/**
+ * Where the cables go.
+ * @throws InputError `does-not-fit`, in words with the cables' names, where they cannot all go in.
+ */
+export function placedIn(
+  ports: readonly Port[],
+  cables: readonly NamedCable[],
+): PortsTaken & { possible: true } {
+  const asked = cables.map((one): PlacedCable => {
+    const { id, role, through, fixed } = one;
+    return { id, role, through, fixed, diameter: sheathOf(one) };
+  });
+  const named = (text: string) =>
+    cables.reduce((said, { id, name }) => said.replace(new RegExp(`\\b${id}\\b`), name), text);
+  let placed: PortsTaken;
+  try {
+    placed = placeCables(ports, asked);
+  } catch (error) {
+    if (!(error instanceof InputError)) throw error;
+    throw new InputError(error.problem.code, named(error.problem.message), error.problem.path);
+  }
+  if (placed.possible) return placed;
+  const stuck = cables.filter(({ id }) => !placed.possible && placed.cannot.includes(id));
+  throw new InputError("does-not-fit", stuckText(stuck, ports), ["cables"]);
+}
+
+function stuckText(stuck: readonly NamedCable[], ports: readonly Port[]): string {
+  const [only] = stuck;
+  if (only && stuck.length === 1) {
+    const diameter = sheathOf(only);
+    const takes = ports.filter(({ bushedMin, max }) => bushedMin <= diameter && diameter <= max);
+    if (takes.length === 0)
+      return `${only.name} is ${formatMm(diameter)} mm thick: no port here closes round it.`;
+    return only.through
+      ? `${only.name} goes through: no double port and no pair left takes its ${formatMm(diameter)} mm.`
+      : `${only.name} finds no port left for its ${formatMm(diameter)} mm.`;
+  }
+  return `These cannot all go in: ${stuck.map(({ name }) => name).join(", ")}. Too few ports take them.`;
+}
+
+/** What a cable's fibres are told apart by: tubes (or ribbons) and the fibres in each; a single tube is passed over. */
+export function tubesOf(cable: Cable): {
+  readonly kind: string;
+  readonly tubes: number;
+  readonly perTube: number;
+} {
+  const outer = elementsOf(cable);
+  const shown = outer.count === 1 && outer.of ? outer.of : outer;
+  return shown.of
+    ? { kind: shown.kind, tubes: shown.count, perTube: shown.of.count }
+    : { kind: shown.kind, tubes: 1, perTube: shown.count };
+}

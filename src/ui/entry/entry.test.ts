@@ -1,0 +1,182 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { compileRunSheet, mustHoldAt, problemOf, sheathWindow, um, zEntry, zWindowInput } from "@/core";
+import { shippedLibrary } from "@/store/shipped";
+import dome from "../../../library/entries/dome-gel.json";
+import { type EntryCable, namedCables, placedIn, readCables, tubesOf, writeCables } from "./entry-cables";
+import { halfOf, preparedRows, throughRows } from "./prepared";
+
+const { cables, procedures, tools } = shippedLibrary();
+const entry = zEntry.parse(dome);
+const one = (cable: string, more: Partial<EntryCable> = {}): EntryCable => ({
+  cable,
+  role: "branch",
+  through: false,
+  fixed: null,
+  ...more,
+});
+const refused = (...asked: EntryCable[]): string | undefined => {
+  try {
+    placedIn(entry.ports, namedCables(asked, cables));
+    return undefined;
+  } catch (error) {
+    return problemOf(error)?.message;
+  }
+};
+
+describe("cables of an entry", () => {
+  it("come back from the address as they were written", () => {
+    const asked = [
+      one("loose-tube-36", { fixed: ["3"] }),
+      one("armoured-ribbon-96", { role: "through", through: true, fixed: ["1", "2"] }),
+      one("flat-drop", { role: "drop" }),
+    ];
+    expect(readCables(writeCables(asked))).toEqual(asked);
+    expect(readCables(["~branch~~", "flat-drop~nothing~~", "", "flat-drop"])).toEqual([]);
+  });
+  it("of one kind are told apart by a number", () => {
+    const named = namedCables([one("flat-drop"), one("flat-drop"), one("loose-tube-36")], cables);
+    expect(named.map(({ name }) => name)).toEqual([
+      "Flat drop (1)",
+      "Flat drop (2)",
+      "Stranded loose tube, 6 × 6",
+    ]);
+  });
+  it("are refused in their own words: too thick, no way through left, put where they do not go", () => {
+    expect(refused(one("simplex-1.6"))).toBe(
+      "Simplex cord 1.6 is 1.6 mm thick: no port here closes round it.",
+    );
+    const through = one("armoured-ribbon-96", { role: "through", through: true });
+    expect(refused(through, through)).toMatch(
+      /^These cannot all go in: Armoured ribbon, 8 × 12 \(1\), Armoured ribbon, 8 × 12 \(2\)\./,
+    );
+    expect(refused(one("loose-tube-36", { fixed: ["5"] }))).toBe(
+      "Port 5 closes round 2.6 to 8.2 mm; this cable is 10.4 mm.",
+    );
+    expect(refused(one("loose-tube-36", { fixed: ["3"] }), one("loose-tube-144", { fixed: ["3"] }))).toBe(
+      "Port 3 is taken by Stranded loose tube, 6 × 6.",
+    );
+  });
+  it("hold tubes of so many fibres, or ribbons where they lie in one tube", () => {
+    const of = (id: string) =>
+      tubesOf(
+        mustHoldAt(
+          cables.filter((cable) => cable.id === id),
+          0,
+        ),
+      );
+    expect(of("loose-tube-36")).toEqual({ kind: "tube", tubes: 6, perTube: 6 });
+    expect(of("armoured-ribbon-96")).toEqual({ kind: "ribbon", tubes: 8, perTube: 12 });
+    expect(of("flat-drop")).toEqual({ kind: "fibre", tubes: 1, perTube: 1 });
+  });
+});
+
+const mm = (most: number) => fc.integer({ min: 0, max: most }).map((value) => value / 10);
+const windows = fc
+  .record({
+    entryPaths: fc.tuple(mm(5_000), mm(5_000)),
+    turns: fc.nat(6),
+    perimeter: mm(9_000),
+    lay: fc.option(
+      fc.record({ diameter: mm(200), pitch: fc.integer({ min: 300, max: 2_000 }).map((x) => x / 10) }),
+      {
+        nil: undefined,
+      },
+    ),
+    reversalSpacing: mm(30_000),
+    cutAt: fc.constantFrom("middle", "upstream", "downstream"),
+    reach: mm(20_000),
+    bendRadius: fc.integer({ min: 10, max: 1_500 }).map((x) => x / 10),
+  })
+  .map((input) => zWindowInput.parse(input));
+
+describe("an opening in the middle of a sheath", () => {
+  it("is never under what storage and reversal need, rounded up to the millimetre either side", () => {
+    fc.assert(
+      fc.property(windows, (input) => {
+        const window = sheathWindow(input);
+        const needed = input.entryPaths[0] + input.entryPaths[1] + input.turns * input.perimeter;
+        expect(window.tubeLength).toBeGreaterThanOrEqual(needed - 1e-3);
+        expect(window.opening).toBeGreaterThanOrEqual(input.reversalSpacing ?? 0);
+        expect(2 * halfOf(window)).toBeGreaterThanOrEqual(window.opening - 2e-3);
+        expect(2 * halfOf(window)).toBeLessThan(window.opening + 2_000);
+      }),
+    );
+  });
+  it("gives either side its share of the tube, and with the sides changed about the other share", () => {
+    fc.assert(
+      fc.property(windows, (input) => {
+        const { usable, tubeLength } = sheathWindow(input);
+        expect(usable.upstream + usable.downstream).toBeCloseTo(tubeLength, 3);
+        const other = { middle: "middle", upstream: "downstream", downstream: "upstream" } as const;
+        const mirrored = sheathWindow({
+          ...input,
+          entryPaths: [input.entryPaths[1], input.entryPaths[0]],
+          cutAt: other[input.cutAt],
+        });
+        expect([mirrored.usable.upstream, mirrored.usable.downstream]).toEqual([
+          usable.downstream,
+          usable.upstream,
+        ]);
+        expect(mirrored.opening).toBeCloseTo(sheathWindow(input).opening, 3);
+      }),
+    );
+  });
+  it("never gets shorter with one turn more", () => {
+    fc.assert(
+      fc.property(windows, (input) => {
+        expect(sheathWindow({ ...input, turns: input.turns + 1 }).opening).toBeGreaterThanOrEqual(
+          sheathWindow(input).opening,
+        );
+      }),
+    );
+  });
+  it("holds a tube at rest at no less than 75 mm radius where that is its least", () => {
+    // Common practice, no source: tube or ribbon radius not under 75 mm.
+    const at = (perimeter: number) =>
+      sheathWindow(
+        zWindowInput.parse({
+          entryPaths: [100, 100],
+          turns: 2,
+          perimeter,
+          cutAt: "middle",
+          reach: 0,
+          bendRadius: 75,
+        }),
+      ).bendOk;
+    expect([at(471), at(472)]).toEqual([false, true]);
+  });
+});
+
+describe("what is prepared of a cable that goes through", () => {
+  const cable = mustHoldAt(
+    cables.filter(({ id }) => id === "armoured-ribbon-96"),
+    0,
+  );
+  const procedure = mustHoldAt(
+    procedures.filter(({ id }) => id === entry.id),
+    0,
+  );
+  const sheet = compileRunSheet({ procedure, cable, core: "9/125", choices: {}, tools });
+  const window = sheathWindow(
+    zWindowInput.parse({
+      entryPaths: [165, 165],
+      turns: 2,
+      perimeter: 610,
+      cutAt: "middle",
+      reach: 700,
+      bendRadius: 82,
+    }),
+  );
+  it("has one edge as far to either side of the centre mark, and what lies inside of each alike", () => {
+    const rows = throughRows(sheet, window);
+    expect(rows.slice(0, 2).map(({ length, from }) => [length, from])).toEqual([
+      [um(-775_000), "centre mark"],
+      [um(775_000), "centre mark"],
+    ]);
+    const end = preparedRows(sheet);
+    for (const { id, length } of rows.slice(2)) expect(end.find((row) => row.id === id)?.length).toBe(length);
+    expect(rows.map(({ id }) => id)).not.toContain("tube");
+    expect(rows.find(({ id }) => id === "members")?.from).toBe("either sheath edge");
+  });
+});

@@ -1,0 +1,179 @@
+"use client";
+
+import { useState } from "react";
+import {
+  type Cable,
+  type Entry,
+  identity,
+  type Length,
+  type SheathWindow,
+  sheathWindow,
+  um,
+  type WindowInput,
+} from "@/core";
+import { Select } from "../controls/select";
+import { FigureField } from "../jobs/figure-field";
+import { readCount } from "../jobs/metres";
+import { mmText } from "../words/length-text";
+import { ColourCheck } from "./colour-check";
+import { tubesOf } from "./entry-cables";
+import { parseMm } from "./parse-mm";
+import { halfOf } from "./prepared";
+
+/** What is asked of a cable that goes through, beyond what its entry says. */
+export interface Through {
+  readonly turns: number;
+  readonly pitch: Length;
+  readonly diameter: Length;
+  readonly reversal: Length;
+  readonly cutAt: WindowInput["cutAt"];
+}
+
+export const throughOf = ({ storage }: Entry): Through => ({
+  turns: storage.turns.min,
+  pitch: um(0),
+  diameter: um(0),
+  reversal: um(0),
+  cutAt: "middle",
+});
+
+/** The opening a cable that goes through needs in an entry: by what is stored, and by the lay's reversals. */
+export function windowOf({ storage, reach, radius }: Entry, through: Through): SheathWindow {
+  const { turns, pitch, diameter, reversal, cutAt } = through;
+  return sheathWindow({
+    entryPaths: storage.paths,
+    turns,
+    perimeter: storage.perimeter,
+    ...(pitch > 0 ? { lay: { pitch, diameter } } : {}),
+    reversalSpacing: reversal,
+    cutAt,
+    reach,
+    bendRadius: radius,
+  });
+}
+
+/** Down to a tenth of a millimetre: never told longer than it is. */
+const tenths = (length: number): string => mmText(Math.floor(length / 100) * 100);
+
+const CUTS = [
+  { id: "middle", name: "in the middle" },
+  { id: "upstream", name: "at the upstream edge" },
+  { id: "downstream", name: "at the downstream edge" },
+] as const;
+
+interface MidSpanProps {
+  readonly entry: Entry;
+  readonly cable: Cable;
+  readonly through: Through;
+  readonly window: SheathWindow;
+  readonly onChange: (changed: Partial<Through>) => void;
+}
+
+/** How far a sheath is opened in the middle of its run, what that leaves either side, and which fibre is cut. */
+export function MidSpan({ entry, cable, through, window, onChange }: MidSpanProps) {
+  const { kind, tubes, perTube } = tubesOf(cable);
+  const [number, setNumber] = useState(1);
+  const wanted = identity({ perTube, tubes, number: Math.min(number, tubes * perTube) });
+  const length = (title: string, key: "pitch" | "diameter" | "reversal") => (
+    <FigureField
+      title={title}
+      value={through[key]}
+      text={(value) => (value === 0 ? "" : mmText(value))}
+      read={(text) => (text.trim() === "" ? um(0) : parseMm(text))}
+      asks="Millimetres, or empty where nobody knows."
+      onTake={(value) => {
+        onChange({ [key]: value });
+        return true;
+      }}
+    />
+  );
+  const { turns } = entry.storage;
+  return (
+    <div className="grid gap-6">
+      <section aria-labelledby="opening">
+        <h2 id="opening" className="font-bold text-lg">
+          Opening
+        </h2>
+        <p aria-live="polite" className="leading-none">
+          <span className="figures font-bold text-5xl">{mmText(2 * halfOf(window))}</span>
+          <span className="ml-2 text-xl">mm</span>
+        </p>
+        <p className="mt-1 text-soft">
+          <span className="figures text-ink">−{mmText(halfOf(window))}</span> and{" "}
+          <span className="figures text-ink">{mmText(halfOf(window))}</span> from the centre mark.{" "}
+          {window.limitedBy === "storage"
+            ? "What is stored asks for it."
+            : "It must hold a reversal of the lay: more than what is stored asks for."}{" "}
+          {through.reversal > 0
+            ? "Find a reversal, mark it, measure both ways from it."
+            : "Where nobody knows the lay, open a little first and look for a reversal."}
+        </p>
+        <ul className="mt-2 grid gap-1">
+          <Told good={window.bendOk}>
+            Stored at a radius of {tenths(window.loopRadius)} mm, never under {mmText(entry.radius)}
+          </Told>
+          {(["upstream", "downstream"] as const).map((side) => (
+            <Told key={side} good={window.reachOk[side]}>
+              {tenths(window.usable[side])} of {kind} {side}; {mmText(entry.reach)} reaches the splicer
+            </Told>
+          ))}
+        </ul>
+        <div className="mt-3 grid grid-cols-2 gap-3">
+          <FigureField
+            title="Turns stored"
+            value={through.turns}
+            text={String}
+            read={(text) => readCount(text, turns.max)}
+            asks={`A whole number, at most ${turns.max}: so many lie in this storage.`}
+            onTake={(value) => {
+              onChange({ turns: value });
+              return true;
+            }}
+          />
+          <Select
+            title="The tube is cut"
+            value={through.cutAt}
+            options={CUTS}
+            onPick={(id) => {
+              const found = CUTS.find((one) => one.id === id);
+              if (found) onChange({ cutAt: found.id });
+            }}
+          />
+          {length("Reversal to reversal, mm", "reversal")}
+          {length("Once round in, mm", "pitch")}
+          {through.pitch > 0 && length("Wound on, mm", "diameter")}
+        </div>
+      </section>
+      <section aria-label="The fibre to part">
+        <FigureField
+          title={`Fibre to part, 1 to ${tubes * perTube}`}
+          value={number}
+          text={String}
+          read={(text) => readCount(text, tubes * perTube) || null}
+          asks={`A whole number from 1 to ${tubes * perTube}.`}
+          onTake={(value) => {
+            setNumber(value);
+            return true;
+          }}
+        />
+        <p className="mt-1 text-soft">
+          All else stays whole: the other {tubes - 1} {kind}s are freed, not opened; the other {perTube - 1}{" "}
+          fibres of this one are stored uncut.
+        </p>
+      </section>
+      <ColourCheck key={number} wanted={wanted} kind={kind} />
+    </div>
+  );
+}
+
+const Told = ({ good, children }: { good: boolean; children: React.ReactNode }) => (
+  <li className="flex gap-2">
+    <strong aria-hidden="true" className={good ? "text-in" : "text-out"}>
+      {good ? "✓" : "✗"}
+    </strong>
+    <span>
+      <span className="sr-only">{good ? "Good: " : "Not enough: "}</span>
+      {children}
+    </span>
+  </li>
+);

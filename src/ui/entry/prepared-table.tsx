@@ -1,0 +1,50 @@
+import { formatMm } from "@/core";
+import type { Units } from "../words/length-text";
+import { figureText, limitsText, mmText } from "../words/length-text";
+import type { PreparedRow } from "./prepared";
+
+/** What is prepared of one cable: each length, from what, within which limits. */
+export function PreparedTable({ rows, units }: { rows: readonly PreparedRow[]; units: Units }) {
+  return (
+    <div className="overflow-x-auto">
+      <table className="w-full border-collapse text-left">
+        <thead className="text-soft text-sm">
+          <tr>
+            <th scope="col" className="font-normal">
+              what
+            </th>
+            <th scope="col" className="px-2 text-right font-normal">
+              work to, {units === "in" ? "in" : "mm"}
+            </th>
+            <th scope="col" className="px-2 font-normal">
+              from the
+            </th>
+            <th scope="col" className="text-right font-normal">
+              limits
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map(({ id, name, length, from, min, max, representative }) => (
+            <tr key={id} className="border-line border-t align-baseline">
+              <th scope="row" className="py-2 font-semibold">
+                {name}
+              </th>
+              <td className="px-2 text-right">
+                <span className={`figures font-bold text-xl ${representative ? "representative" : ""}`}>
+                  {units === "in" ? figureText(length, units) : signedText(length)}
+                </span>
+              </td>
+              <td className="px-2 text-soft text-sm">{from}</td>
+              <td className="figures whitespace-nowrap text-right text-soft">
+                {min === null && max === null ? "" : limitsText(min, max, units)}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+const signedText = (length: number): string => (length < 0 ? `−${formatMm(-length)}` : mmText(length));
