@@ -85,6 +85,8 @@ async function views(request: Parameters<typeof startEnd>[0]): Promise<string[]>
     "/ledger?result=unsure",
     `/ledger/${done}`,
     "/setup",
+    "/entry",
+    "/entry/entry-dome-gel?c=armoured-ribbon-96~through~t~&c=loose-tube-36~branch~~&c=flat-drop~drop~~&c=flat-drop~drop~~",
     "/shelf",
     "/shelf/new",
     "/shelf/procedures/stub-wedge-release-cord",

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { zCable } from "../cable/cable";
-import { zProcedure } from "./procedure";
+import { zEntry } from "../entry/entry";
+import { zProcedure } from "../procedure/procedure";
 
 const inputOf = (schema: z.ZodType) => z.toJSONSchema(schema, { io: "input", reused: "ref" });
 
@@ -10,5 +11,6 @@ const inputOf = (schema: z.ZodType) => z.toJSONSchema(schema, { io: "input", reu
  */
 export const jsonSchemas = () => ({
   procedure: { title: "Arlent procedure", ...inputOf(zProcedure) },
+  entry: { title: "Arlent entry", ...inputOf(zEntry) },
   cable: { title: "Arlent cable", ...inputOf(zCable) },
 });

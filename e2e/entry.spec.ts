@@ -1,0 +1,106 @@
+import type { Page } from "@playwright/test";
+import { expect, test } from "./server";
+
+const DOME = "/entry/entry-dome-gel";
+const row = (page: Page, name: string) => page.getByRole("listitem").filter({ hasText: name });
+
+test("a closure is planned by keyboard alone: cables in, one through, what cannot be refused, undone", async ({
+  page,
+}) => {
+  const press = (key: string) => page.keyboard.press(key);
+  const bring = async (name: string) => {
+    await page.getByLabel("Cable", { exact: true }).focus();
+    await press("Enter");
+    await page.keyboard.type(name);
+    await press("Enter");
+    await page.getByRole("button", { name: "Bring it in" }).focus();
+    await press("Enter");
+  };
+  await page.goto("/entry");
+  await page.getByRole("link", { name: /Sealed dome, gel wedge ports/ }).focus();
+  await press("Enter");
+  await expect(page.getByText("No cable yet")).toBeVisible();
+  await bring("Armoured ribbon");
+  await expect(row(page, "Armoured ribbon, 8 × 12")).toContainText("port 3");
+  await row(page, "Armoured ribbon, 8 × 12").getByRole("button", { name: "Goes through" }).focus();
+  await press("Enter");
+  await expect(row(page, "Armoured ribbon, 8 × 12")).toContainText("ports 1 + 2");
+  const opening = page.getByRole("region", { name: "Opening" }).locator("p").first();
+  await expect(opening).toContainText("1550.0");
+  await page.getByLabel("Turns stored").fill("3");
+  await press("Enter");
+  await expect(opening).toContainText("2160.0");
+  await page.getByLabel("Reversal to reversal, mm").fill("2400");
+  await press("Enter");
+  await expect(opening).toContainText("2400.0");
+  await expect(page.getByText("It must hold a reversal of the lay")).toBeVisible();
+  await page.getByLabel("Turns stored").fill("9");
+  await press("Enter");
+  await expect(page.getByText("A whole number, at most 4: so many lie in this storage.")).toBeVisible();
+
+  await bring("Armoured ribbon");
+  await row(page, "Armoured ribbon, 8 × 12 (2)").getByRole("button", { name: "Goes through" }).focus();
+  await press("Enter");
+  await expect(page.getByText("That cannot be; nothing was changed.")).toBeVisible();
+  await expect(page.getByText(/These cannot all go in: Armoured ribbon, 8 × 12 \(1\)/)).toBeVisible();
+  await page.getByRole("button", { name: "Undo" }).focus();
+  await press("Enter");
+  await expect(row(page, "Armoured ribbon")).toHaveCount(1);
+  await page.reload();
+  await expect(row(page, "Armoured ribbon, 8 × 12")).toContainText("ports 1 + 2");
+});
+
+test("nothing is cut before tube and fibre are said: a wrong or doubtful one is refused", async ({
+  page,
+}) => {
+  await page.goto(`${DOME}?c=loose-tube-36~through~t~`);
+  await page.getByLabel("Fibre to part, 1 to 36").fill("14");
+  await page.keyboard.press("Enter");
+  const check = page.getByRole("region", { name: "Before the cut" });
+  await expect(check).toContainText("Wanted: tube 3, fibre 2.");
+  await expect(check).toContainText("What do you see on the tube in your hand?");
+  await check.getByRole("button", { name: "BR, brown" }).click();
+  await expect(check).toContainText("Do not cut. That is tube BR. The one to part is GR.");
+  await expect(check.getByText("This is it")).toHaveCount(0);
+  await check.getByRole("button", { name: "Say it again" }).click();
+  await check.getByRole("button", { name: "I cannot tell" }).click();
+  await expect(check).toContainText("Do not cut.");
+  await check.getByRole("button", { name: "Say it again" }).click();
+  await check.getByRole("button", { name: "GR, green" }).click();
+  await expect(check).toContainText("What do you see on the fibre in your hand?");
+  await check.getByRole("button", { name: "OR, orange" }).click();
+  await expect(check).toContainText("This is it: tube GR, fibre OR.");
+});
+
+test("a cable is dragged onto a port: it stays there, and where it does not go nothing is changed", async ({
+  page,
+}) => {
+  await page.goto(`${DOME}?c=loose-tube-36~branch~~&c=flat-drop~drop~~`);
+  const cable = row(page, "Stranded loose tube, 6 × 6");
+  await expect(cable).toContainText("port 3");
+  const drag = async (port: string) => {
+    const from = await cable.getByTitle(/^Drag/).boundingBox();
+    const to = await page.locator(`[data-port="${port}"] circle`).first().boundingBox();
+    if (!from || !to) throw new Error("grip and port are in sight");
+    await page.mouse.move(from.x + from.width / 2, from.y + from.height / 2);
+    await page.mouse.down();
+    await page.mouse.move(to.x + to.width / 2, to.y + to.height / 2, { steps: 6 });
+    await page.mouse.up();
+  };
+  await drag("4");
+  await expect(cable).toContainText("port 4");
+  await expect(cable).toContainText("put there");
+  await drag("7");
+  await expect(page.getByText("Port 7 closes round 2.6 to 8.2 mm; this cable is 10.4 mm.")).toBeVisible();
+  await expect(cable).toContainText("port 4");
+});
+
+test("a cable's sheet goes from the closure to the bench like any other", async ({ page }) => {
+  await page.goto(`${DOME}?c=flat-drop~drop~~`);
+  await row(page, "Flat drop").getByRole("link", { name: "Sheet" }).click();
+  await expect(page).toHaveURL(/cable=flat-drop&style=entry-dome-gel/);
+  await expect(page.getByText("Let the pressure out")).toBeVisible();
+  await page.getByRole("button", { name: "To the bench" }).click();
+  await page.getByRole("button", { name: "Not now: begin unchecked" }).click();
+  await expect(page.locator("#step")).toContainText("Let the pressure out");
+});

@@ -1,0 +1,248 @@
+import { describe, expect, it } from "vitest";
+import {
+  advise,
+  type Cable,
+  check,
+  compileRunSheet,
+  type Entry,
+  type EntryDocument,
+  type EventInput,
+  endState,
+  entryProcedure,
+  misfits,
+  mustHoldAt,
+  type Procedure,
+  problemOf,
+  type RunSheet,
+  reworkEvent,
+  um,
+  zEntry,
+  zEntrySheet,
+  zProcedure,
+  zStoredEvent,
+} from "@/core";
+import { CALLIPER } from "@/core/advice/fixtures/ends";
+import { shippedLibrary } from "@/store/shipped";
+import dome from "./entries/dome-gel.json";
+import words from "./entry-sheet.json";
+
+const { cables, entries, tools, procedures } = shippedLibrary();
+const sheetWords = check(zEntrySheet, words);
+const made = (entry: Entry): Procedure => check(zProcedure, entryProcedure(entry, sheetWords));
+const cableOf = (id: string): Cable =>
+  mustHoldAt(
+    cables.filter((cable) => cable.id === id),
+    0,
+  );
+const sheetOf = (procedure: Procedure, cable: Cable): RunSheet =>
+  compileRunSheet({ procedure, cable, core: "9/125", choices: {}, tools });
+const limit = (sheet: RunSheet, id: string) => sheet.limits.find(({ dimension }) => dimension === id);
+const withLengths = (lengths: Partial<EntryDocument["lengths"]>): Entry =>
+  check(zEntry, { ...dome, lengths: { ...dome.lengths, ...lengths } });
+
+describe("every shipped entry", () => {
+  it("is one of each kind, and comes to a procedure that goes on every cable some port takes", () => {
+    expect(new Set(entries.map(({ kind }) => kind)).size).toBe(5);
+    for (const entry of entries)
+      for (const cable of cables.filter(({ construction }) => entry.takes.includes(construction))) {
+        const { diameter } = mustHoldAt(cable.layers, 0);
+        const taken = entry.ports.some(({ bushedMin, max }) => bushedMin <= diameter && diameter <= max);
+        expect([entry.id, cable.id, misfits(made(entry), cable).length === 0]).toEqual([
+          entry.id,
+          cable.id,
+          taken,
+        ]);
+      }
+  });
+  it("puts no edge in front of one it must lie behind: stubs, armour and tubes stand out of the sheath", () => {
+    for (const { id } of entries)
+      for (const cable of cables) {
+        const procedure = mustHoldAt(
+          procedures.filter((one) => one.id === id),
+          0,
+        );
+        if (misfits(procedure, cable, "9/125").length > 0) continue;
+        const { features } = sheetOf(procedure, cable);
+        const at = (feature: string) => features.find((one) => one.id === feature)?.position;
+        const sheath = at("sheath-edge") ?? um(0);
+        for (const edge of [
+          "armour-edge",
+          "inner-edge",
+          "yarn-end",
+          "member-end",
+          "ripcord-end",
+          "tube-edge",
+        ]) {
+          const place = at(edge);
+          if (place === undefined) continue;
+          expect(place).toBeGreaterThan(0);
+          expect(place).toBeLessThan(sheath);
+        }
+        const [armour, ripcord] = [at("armour-edge"), at("ripcord-end")];
+        if (armour !== undefined && ripcord !== undefined) expect(ripcord).toBeLessThan(armour);
+      }
+  });
+  it("asks for cautions where work can hurt: pressure, blades, the bond, live light, shards", () => {
+    for (const entry of entries) {
+      const { steps } = made(entry);
+      const beside = (caution: string) => steps.filter(({ cautions }) => cautions.includes(caution));
+      expect(beside("pressure").map(({ id }) => id)).toEqual(entry.relief ? ["relief"] : []);
+      for (const caution of ["blades", "bond", "live-light", "shards", "access"])
+        expect([entry.id, caution, beside(caution).length > 0]).toEqual([entry.id, caution, true]);
+    }
+  });
+  it("photographs the inside and looks at plugs before the cover, and tightens in its stated order", () => {
+    for (const entry of entries) {
+      const { steps } = made(entry);
+      const place = (id: string) => steps.findIndex((step) => step.id === id);
+      expect(place("photographed")).toBeLessThan(place("cover"));
+      expect(place("plugs")).toBeLessThan(place("cover"));
+      const tightened = steps.filter(({ id }) => id.startsWith("fasten"));
+      expect(tightened.map(({ title }) => title)).toEqual(entry.fasteners.map(({ title }) => title));
+    }
+  });
+});
+
+describe("lengths of an entry by the cable that goes in", () => {
+  it("hold practitioners' figures as they state them, in inches", () => {
+    // Common practice, no source: rigid members 2 to 2 1/4 in, ripcord 1 in past the armour, seal gap 0.1 to 1 mm.
+    const entry = withLengths({
+      members: { nominal: 53.975, plus: 3.175, minus: 3.175 },
+      tails: { nominal: 25.4, plus: 5, minus: 5 },
+      "seal-gap": { nominal: 0.55, plus: 0.45, minus: 0.45 },
+    });
+    const sheet = sheetOf(made(entry), cableOf("armoured-ribbon-96"));
+    expect(limit(sheet, "members")).toMatchObject({ min: um(50_800), max: um(57_150) });
+    expect(limit(sheet, "tails")).toMatchObject({
+      from: "ripcord-end",
+      to: "armour-edge",
+      nominal: um(25_400),
+    });
+    expect(limit(sheet, "seal-gap")).toMatchObject({ min: um(100), max: um(1_000) });
+  });
+  it("put tape and a bushing on below half an inch, and none above", () => {
+    // Common practice, no source: a bushing below 1/2 in of diameter.
+    const bushing = mustHoldAt(
+      dome.parts.filter(({ id }) => id === "bushing"),
+      0,
+    );
+    const entry = check(zEntry, {
+      ...dome,
+      parts: [{ ...bushing, when: { layer: { kind: "jacket", diameter: { min: 0.1, max: 12.699 } } } }],
+    });
+    const parts = (cable: string) => sheetOf(made(entry), cableOf(cable)).parts.map(({ id }) => id);
+    expect(parts("loose-tube-36")).toEqual(["bushing"]);
+    expect(parts("central-tube-ribbon-96")).toEqual([]);
+  });
+  it("follow what the cable has: nothing is asked of armour, members or tubes that are not there", () => {
+    const procedure = made(
+      mustHoldAt(
+        entries.filter(({ id }) => id === "entry-dome-gel"),
+        0,
+      ),
+    );
+    const asked = (cable: string) =>
+      sheetOf(procedure, cableOf(cable))
+        .checks.map(({ dimension }) => dimension)
+        .sort();
+    expect(asked("flat-drop")).toEqual(["members", "opening", "seal-gap"]);
+    expect(asked("loose-tube-36")).toEqual(["members", "opening", "ripcords", "seal-gap", "tube", "yarn"]);
+    expect(asked("armoured-loose-tube-double")).toEqual(
+      ["armour", "inner", "members", "opening", "seal-gap", "tails", "tube", "yarn"].sort(),
+    );
+    const opening = (cable: string) => limit(sheetOf(procedure, cableOf(cable)), "opening")?.nominal;
+    expect([opening("loose-tube-36"), opening("armoured-ribbon-96"), opening("flat-drop")]).toEqual([
+      um(1_480_000),
+      um(1_620_000),
+      um(920_000),
+    ]);
+  });
+  it("set the blade to three quarters of the wall that is there, ripcords spared", () => {
+    const procedure = made(
+      mustHoldAt(
+        entries.filter(({ id }) => id === "entry-dome-gel"),
+        0,
+      ),
+    );
+    const depth = (cable: string) =>
+      sheetOf(procedure, cableOf(cable)).lines.find(({ step }) => step.id === "sheath-off")?.step.setting;
+    // 16.0 over 11.2 of steel is a wall of 2.4; 12.8 over 8.2 of tape one of 2.3, with 0.8 of ripcord in it.
+    expect(depth("armoured-ribbon-96")).toEqual({ kind: "depth", depth: um(1_800) });
+    expect(depth("central-tube-ribbon-96")).toEqual({ kind: "depth", depth: um(1_100) });
+  });
+});
+
+describe("a member stub out of its range", () => {
+  const sheet = sheetOf(
+    mustHoldAt(
+      procedures.filter(({ id }) => id === "entry-dome-gel"),
+      0,
+    ),
+    cableOf("armoured-ribbon-96"),
+  );
+  const advised = (mm: number) => {
+    const members = mustHoldAt(
+      sheet.checks.filter(({ dimension }) => dimension === "members"),
+      0,
+    );
+    const events: EventInput[] = [
+      ...sheet.parts.map((part): EventInput => ({ kind: "thread", part: part.id, on: true })),
+      { kind: "step", to: sheet.lines.findIndex(({ step }) => step.id === "measure-members") },
+      {
+        kind: "reading",
+        check: members.id,
+        value: mm * 1000,
+        typed: String(mm),
+        unit: "mm",
+        instrument: CALLIPER,
+      },
+    ];
+    const state = endState(
+      events.map((event, i) => ({
+        id: `e${i}`,
+        seq: i,
+        at: "2026-11-26T10:00:00.000Z",
+        by: null,
+        client: "x",
+        event: zStoredEvent.parse(event),
+      })),
+    );
+    return advise(sheet, state, { kind: "simple" });
+  };
+  it("too long is cut back, and no cable is lost by it", () => {
+    const [advice] = advised(56);
+    if (advice?.kind !== "rework") throw new Error("it can be cut");
+    const { moves, cableLost } = reworkEvent(advice, "least");
+    expect(moves.map(({ feature }) => feature)).toEqual(["member-end"]);
+    expect(cableLost).toBe(0);
+  });
+  it("too short opens more sheath, and all that is told from its edge moves with it", () => {
+    const [advice] = advised(39);
+    if (advice?.kind !== "rework") throw new Error("it can be opened further");
+    const moved = reworkEvent(advice, "least").moves.map(({ feature }) => feature);
+    expect(moved).toContain("sheath-edge");
+    expect(moved).not.toContain("member-end");
+  });
+});
+
+describe("an entry that cannot be", () => {
+  const refused = (changed: object) => {
+    try {
+      check(zEntry, { ...dome, ...changed });
+      return null;
+    } catch (error) {
+      return problemOf(error)?.code;
+    }
+  };
+  it.each<[string, object, string]>([
+    ["a port beyond its face", { ports: [{ ...mustHoldAt(dome.ports, 2), x: 400 }] }, "limit"],
+    ["half a pair", { ports: dome.ports.slice(1) }, "bad-input"],
+    ["no opening", { lengths: { members: dome.lengths.members } }, "no-figure"],
+    ["turns tighter than what is stored", { radius: 120 }, "bend"],
+    ["a negative radius", { radius: -1 }, "negative"],
+    ["a kind nobody knows", { kind: "box" }, "bad-input"],
+    ["a length that no entry has", { lengths: { ...dome.lengths, other: { nominal: 1 } } }, "unknown-field"],
+  ])("is refused: %s", (_, changed, code) => {
+    expect(refused(changed)).toBe(code);
+  });
+});
