@@ -7,14 +7,19 @@ import {
   type Entry,
   type EntryDocument,
   type EventInput,
+  endDrawing,
   endState,
   entryProcedure,
+  isMidRun,
   misfits,
   mustHoldAt,
+  OPENING_SIDES,
   type Procedure,
   problemOf,
   type RunSheet,
   reworkEvent,
+  sheathWindow,
+  throughId,
   um,
   zEntry,
   zEntrySheet,
@@ -39,6 +44,34 @@ const sheetOf = (procedure: Procedure, cable: Cable): RunSheet =>
 const limit = (sheet: RunSheet, id: string) => sheet.limits.find(({ dimension }) => dimension === id);
 const withLengths = (lengths: Partial<EntryDocument["lengths"]>): Entry =>
   check(zEntry, { ...dome, lengths: { ...dome.lengths, ...lengths } });
+
+/** An end with everything done up to where all is measured, and some lengths read. */
+const stateOf = (sheet: RunSheet, readings: readonly { readonly check: string; readonly mm: number }[]) => {
+  const events: EventInput[] = [
+    ...sheet.parts.map((part): EventInput => ({ kind: "thread", part: part.id, on: true })),
+    { kind: "step", to: sheet.lines.findIndex(({ step }) => step.id === "look") },
+    ...readings.map(
+      ({ check: id, mm }): EventInput => ({
+        kind: "reading",
+        check: id,
+        value: mm * 1000,
+        typed: String(mm),
+        unit: "mm",
+        instrument: CALLIPER,
+      }),
+    ),
+  ];
+  return endState(
+    events.map((event, i) => ({
+      id: `e${i}`,
+      seq: i,
+      at: "2026-11-26T10:00:00.000Z",
+      by: null,
+      client: "x",
+      event: zStoredEvent.parse(event),
+    })),
+  );
+};
 
 describe("every shipped entry", () => {
   it("is one of each kind, and comes to a procedure that goes on every cable some port takes", () => {
@@ -181,33 +214,8 @@ describe("a member stub out of its range", () => {
     cableOf("armoured-ribbon-96"),
   );
   const advised = (mm: number) => {
-    const members = mustHoldAt(
-      sheet.checks.filter(({ dimension }) => dimension === "members"),
-      0,
-    );
-    const events: EventInput[] = [
-      ...sheet.parts.map((part): EventInput => ({ kind: "thread", part: part.id, on: true })),
-      { kind: "step", to: sheet.lines.findIndex(({ step }) => step.id === "measure-members") },
-      {
-        kind: "reading",
-        check: members.id,
-        value: mm * 1000,
-        typed: String(mm),
-        unit: "mm",
-        instrument: CALLIPER,
-      },
-    ];
-    const state = endState(
-      events.map((event, i) => ({
-        id: `e${i}`,
-        seq: i,
-        at: "2026-11-26T10:00:00.000Z",
-        by: null,
-        client: "x",
-        event: zStoredEvent.parse(event),
-      })),
-    );
-    return advise(sheet, state, { kind: "simple" });
+    const [members] = sheet.checks.filter(({ dimension }) => dimension === "members");
+    return advise(sheet, stateOf(sheet, [{ check: members?.id ?? "", mm }]), { kind: "simple" });
   };
   it("too long is cut back, and no cable is lost by it", () => {
     const [advice] = advised(56);
@@ -222,6 +230,91 @@ describe("a member stub out of its range", () => {
     const moved = reworkEvent(advice, "least").moves.map(({ feature }) => feature);
     expect(moved).toContain("sheath-edge");
     expect(moved).not.toContain("member-end");
+  });
+});
+
+describe("a cable that goes through", () => {
+  const going = entries.flatMap((entry) => {
+    const procedure = procedures.find(({ id }) => id === throughId(entry.id));
+    return procedure ? [{ entry, procedure }] : [];
+  });
+  const sheets = going.flatMap(({ entry, procedure }) =>
+    cables
+      .filter((cable) => misfits(procedure, cable, "9/125").length === 0)
+      .map((cable) => ({ entry, sheet: sheetOf(procedure, cable) })),
+  );
+  const reads = (sheet: RunSheet, of: readonly { leg: string; dimension: string; mm: number }[]) =>
+    stateOf(
+      sheet,
+      of.map(({ leg, dimension, mm }) => ({
+        check: mustHoldAt(
+          sheet.checks.filter((one) => one.leg === leg && one.dimension === dimension),
+          0,
+        ).id,
+        mm,
+      })),
+    );
+  it("is worked from a centre mark to both sides, each read by itself; none of it is taken up", () => {
+    expect(going.length).toBe(4);
+    expect(sheets.length).toBeGreaterThan(15);
+    for (const { sheet } of sheets) {
+      expect(isMidRun(sheet)).toBe(true);
+      expect(sheet.uses).toEqual({ prepared: 0, cutOff: 0, retry: 0 });
+      const [a, b] = OPENING_SIDES.map((side) =>
+        sheet.checks.filter(({ leg }) => leg === side).map(({ dimension, nominal }) => [dimension, nominal]),
+      );
+      // What is asked of one side is asked of the other: with the sides changed about it is the same sheet.
+      expect(a).toEqual(b);
+      expect(a?.length).toBeGreaterThan(3);
+    }
+  });
+  it("is opened far enough for what its entry stores, and its tubes are not cut", () => {
+    for (const { entry, sheet } of sheets) {
+      const { storage, reach, radius } = entry;
+      const { opening } = sheathWindow({
+        entryPaths: storage.paths,
+        turns: storage.turns.min,
+        perimeter: storage.perimeter,
+        cutAt: "middle",
+        reach,
+        bendRadius: radius,
+      });
+      expect(2 * (limit(sheet, "half")?.nominal ?? 0)).toBeGreaterThanOrEqual(opening);
+      const bared = sheet.lines.flatMap(({ bares }) => bares.map(({ layer }) => layer));
+      for (const kept of ["tube", "ribbon", "coating", "glass"]) expect(bared).not.toContain(kept);
+    }
+  });
+  it("has more sheath opened on the side whose stub is short, and nothing done on the other", () => {
+    for (const { sheet } of sheets) {
+      const stub = limit(sheet, "members");
+      if (!stub || stub.min === null) continue;
+      const state = reads(sheet, [{ leg: "A", dimension: "members", mm: stub.min / 1000 - 2 }]);
+      const all = advise(sheet, state, { kind: "simple" });
+      expect(all.map(({ leg }) => leg)).toEqual(["A"]);
+      const [advice] = all;
+      if (advice?.kind !== "rework") throw new Error(`${advice?.kind}: it can be opened further`);
+      const moved = reworkEvent(advice, "least").moves;
+      expect(moved.map(({ feature }) => feature)).toContain("sheath-edge");
+      for (const { feature, was, now } of moved)
+        if (feature.endsWith("edge") && was !== null) expect(now).toBeGreaterThanOrEqual(was);
+    }
+  });
+  it("cannot be mended where it is opened too far: the centre mark is where it is, and no sheath is put back", () => {
+    const [{ sheet } = mustHoldAt(sheets, 0)] = sheets;
+    const half = limit(sheet, "half");
+    const state = reads(sheet, [{ leg: "B", dimension: "half", mm: (half?.max ?? 0) / 1000 + 3 }]);
+    const [advice] = advise(sheet, state, { kind: "simple" });
+    expect(advice).toMatchObject({ kind: "start-over", leg: "B", why: "held", again: null });
+    expect(advice?.carryOn[0]?.means).toMatch(/store a turn more/);
+  });
+  it("lies on its band to both sides of 0", () => {
+    for (const { sheet } of sheets) {
+      const { midRun, stretches, layers } = endDrawing(sheet, sheet.lines.length);
+      expect(midRun).toBe(true);
+      expect(mustHoldAt(stretches, 0).from).toBe(-mustHoldAt(stretches, stretches.length - 1).to);
+      expect(layers.find(({ kind }) => kind === "jacket")?.from).toBe(limit(sheet, "half")?.nominal);
+      expect(layers.find(({ kind }) => kind === "tube")?.from).toBe(0);
+    }
   });
 });
 

@@ -36,6 +36,7 @@ export * from "./entry/before-cut";
 export * from "./entry/best-ports";
 export * from "./entry/entry";
 export * from "./entry/entry-procedure";
+export * from "./entry/mid-span";
 export * from "./entry/placing";
 export * from "./entry/ports";
 export * from "./entry/window";

@@ -12,8 +12,10 @@ import {
   entryProcedure,
   InputError,
   type Instrument,
+  midSpanOf,
   type Procedure,
   type Tool,
+  throughProcedure,
   zCable,
   zCaution,
   zDraftKit,
@@ -70,22 +72,40 @@ const documents = <S extends z.ZodType<object>>(kind: string, schema: S): z.outp
     .sort()
     .map((file) => read(join(kind, file), schema));
 
-/** The procedure an entry comes to, as any other of the shelf. */
-function preparedBy(entry: Entry, sheet: EntrySheet): Procedure {
-  const document = entryProcedure(entry, sheet);
-  const procedure = check(zProcedure, document);
-  rememberText(procedure, JSON.stringify(document));
-  return procedure;
+/** A document that was made and not read, as any other of the shelf. */
+function shelvedAs<S extends z.ZodType<object>>(schema: S, document: unknown): z.output<S> {
+  const made = check(schema, document);
+  rememberText(made, JSON.stringify(document));
+  return made;
 }
+
+/** The procedures an entry comes to: of a cable that ends in it, and of one that goes through. */
+const preparedBy = (entry: Entry, ending: EntrySheet, going: EntrySheet): Procedure[] =>
+  [entryProcedure(entry, ending), throughProcedure(entry, going)].flatMap((document) =>
+    document ? [shelvedAs(zProcedure, document)] : [],
+  );
+
+/** Cables that some entry takes, as they are in hand in the middle of their run. */
+const inMidRun = (cables: readonly Cable[], entries: readonly Entry[]): Cable[] =>
+  cables
+    .filter(
+      ({ construction }) =>
+        construction !== "flat-drop" && entries.some(({ takes }) => takes.includes(construction)),
+    )
+    .map((cable) => shelvedAs(zCable, z.encode(zCable, midSpanOf(cable))));
 
 function everything(): Library {
   const entries = documents("entries", zEntry);
-  const sheet = read("entry-sheet.json", zEntrySheet);
+  const [ending, going] = [read("entry-sheet.json", zEntrySheet), read("through-sheet.json", zEntrySheet)];
+  const cables = documents("cables", zCable);
   return {
-    cables: documents("cables", zCable).sort(
+    cables: [...cables, ...inMidRun(cables, entries)].sort(
       (a, b) => CONSTRUCTIONS.indexOf(a.construction) - CONSTRUCTIONS.indexOf(b.construction),
     ),
-    procedures: [...documents("procedures", zProcedure), ...entries.map((entry) => preparedBy(entry, sheet))],
+    procedures: [
+      ...documents("procedures", zProcedure),
+      ...entries.flatMap((entry) => preparedBy(entry, ending, going)),
+    ],
     entries,
     tools: read("tools.json", z.array(zTool)),
     instruments: read("instruments.json", z.array(zInstrument)),

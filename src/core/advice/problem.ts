@@ -79,7 +79,8 @@ export function leastProblem(
     const at = mustHold(places, id);
     const isCut = id === root || (cutAt !== null && cutAt < reached);
     const held = Math.max(madeAt, cutAt ?? -1) < heldBy(sheet, reached, feature);
-    if (held) return { name: id, kind: "fixed", at };
+    // A centre mark is where it is: a cable that goes on has no end to be cut.
+    if (held || (id === root && feature.kind === "mark")) return { name: id, kind: "fixed", at };
     if (isCut) return { name: id, kind: "cut", at, bite };
     if (
       feature.kind !== "end" &&

@@ -17,6 +17,8 @@ export const CONSTRUCTIONS = [
   "indoor-drop",
   "furcation-tube",
   "harness",
+  /** Opened in the middle of its run: it has no end there. */
+  "mid-span",
 ] as const;
 
 /** Core and cladding diameters, µm; two ends joined must have the same. Copper for a cable of conductors. */

@@ -1,6 +1,6 @@
 import { BESIDE, type Layer, type LayerKind } from "../cable/cable";
 import { type Length, um } from "../length/length";
-import { layersAfter, type RunSheet, type SheetFeature } from "../runsheet/runsheet";
+import { isMidRun, layersAfter, type RunSheet, type SheetFeature } from "../runsheet/runsheet";
 import { type DrawnStretch, drawnStretches } from "./stretches";
 
 /** A layer as it stands: from where it now ends on into the cable. Micrometres. */
@@ -41,6 +41,8 @@ export interface WrittenPlace {
 
 /** A prepared end as shapes, 0 at the cable end and positive back into the cable; pens put it on screen and on paper. */
 export interface EndDrawing {
+  /** In the middle of a cable's run: everything lies as far to the other side of 0 too. */
+  readonly midRun: boolean;
   /** From the outside in. */
   readonly layers: readonly LayerShape[];
   readonly removed: readonly RemovedShape[];
@@ -68,7 +70,10 @@ export function endDrawing(sheet: RunSheet, line: number): EndDrawing {
       beside: BESIDE.includes(kind) ? besideAt(sheet.layers, i) : 0,
     }),
   );
+  const midRun = isMidRun(sheet);
+  const places = features.map(({ position }) => position);
   return {
+    midRun,
     layers,
     removed: layers
       .filter(({ kind, from }, i) => from > 0 && (kind === "glass" || i === 0))
@@ -76,7 +81,7 @@ export function endDrawing(sheet: RunSheet, line: number): EndDrawing {
     yarn: yarnOf(sheet, line, layers),
     features,
     written: writtenOn(sheet),
-    stretches: drawnStretches(features.map(({ position }) => position)),
+    stretches: drawnStretches(midRun ? [...places, ...places.map((place) => -place)] : places),
   };
 }
 

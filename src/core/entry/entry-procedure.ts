@@ -64,29 +64,55 @@ function stands(step: Step, dimensions: ReadonlySet<string>, made: ReadonlySet<s
  * The procedure an entry comes to: one document for every cable that goes in, like any other.
  * @throws InputError for an entry whose lengths, parts or steps do not go together.
  */
-export function entryProcedure(entry: Entry, sheet: EntrySheet): ProcedureDocument {
+export const entryProcedure = (entry: Entry, sheet: EntrySheet): ProcedureDocument =>
+  madeOf(entry, sheet, {
+    id: entry.id,
+    name: entry.name,
+    parts: entry.parts,
+    appliesTo: { constructions: entry.takes, cores: entry.cores, jacket: takenBy(entry.ports) },
+  });
+
+/** What the procedure of a cable that goes through is called by, from its entry's id. */
+export const throughId = (entry: string): string => `${entry}-through`;
+
+/**
+ * The same of a cable whose sheath is opened in the middle of its run: from the centre mark to both sides, each worked and
+ * read by itself; null where an entry takes none.
+ * @throws InputError as for one that ends there.
+ */
+export function throughProcedure(entry: Entry, sheet: EntrySheet): ProcedureDocument | null {
+  const ways = entry.ports.filter(({ pair, double }) => pair !== undefined || double);
+  if (entry.lengths.half === undefined || ways.length === 0) return null;
+  return madeOf(entry, sheet, {
+    id: throughId(entry.id),
+    name: `${entry.name}, through`,
+    parts: entry.through,
+    appliesTo: { constructions: ["mid-span"], cores: entry.cores, jacket: takenBy(ways), legs: 2 },
+  });
+}
+
+type Named = Pick<Procedure, "id" | "name" | "parts" | "appliesTo">;
+
+function madeOf(entry: Entry, sheet: EntrySheet, named: Named): ProcedureDocument {
   const dimensions = sheet.dimensions.flatMap((dimension) => {
     const figure = entry.lengths[dimension.id];
     return figure ? [{ ...dimension, ...figure }] : [];
   });
-  const named = new Set<string>(dimensions.map(({ id }) => id));
+  const stated = new Set<string>(dimensions.map(({ id }) => id));
   const reached = new Set(dimensions.flatMap(({ from, to }) => [from, to]));
   const kept = sheet.steps
-    .filter((step) => stands(step, named, reached))
+    .filter((step) => stands(step, stated, reached))
     .filter(({ id }) => entry.relief || id !== RELIEF)
     .flatMap((step) => (step.id === sheet.fasten ? fastening(step, entry) : [step]))
     .map((step) => ({ ...step, how: worded(step.how, entry) }));
   const procedure: Procedure = {
-    id: entry.id,
+    ...named,
     revision: entry.revision,
     source: entry.source,
-    name: entry.name,
     family: FAMILY,
     about: entry.about,
-    appliesTo: { constructions: entry.takes, cores: entry.cores, jacket: takenBy(entry) },
     startsAt: sheet.startsAt,
     choices: [],
-    parts: entry.parts,
     features: sheet.features.filter(({ id }, i) => i === 0 || reached.has(id)),
     dimensions,
     steps: kept,
@@ -102,7 +128,7 @@ export function entryProcedure(entry: Entry, sheet: EntrySheet): ProcedureDocume
 const RELIEF = "relief";
 
 /** Thinnest and thickest sheath that some port takes. */
-function takenBy({ ports }: Entry): { min: Length; max: Length } {
+function takenBy(ports: Entry["ports"]): { min: Length; max: Length } {
   const thinnest = ports.reduce((a, b) => (b.bushedMin < a.bushedMin ? b : a));
   const thickest = ports.reduce((a, b) => (b.max > a.max ? b : a));
   return { min: thinnest.bushedMin, max: thickest.max };

@@ -10,9 +10,11 @@ import { closurePorts, PORT_LIMIT, zPort } from "./ports";
 /** What a sheath goes into and is opened in. */
 export const ENTRY_KINDS = ["dome-gel", "dome-round", "inline", "wall-box", "pedestal"] as const;
 
-/** The lengths an entry states: the opening from the cable end, ripcord tails from the armour, all else from the sheath edge. */
+/** The lengths an entry states: the opening from the cable end, of a cable that goes through half of it from the centre mark; ripcord tails from the armour; all else from the sheath edge. */
 export const ENTRY_LENGTHS = [
   "opening",
+  "half",
+  "slit",
   "cleaned",
   "armour",
   "inner",
@@ -68,6 +70,8 @@ export const zEntry = z
     ports: z.array(zFacePort).min(1).max(PORT_LIMIT),
     lengths: z.partialRecord(z.enum(ENTRY_LENGTHS), zEntryFigure),
     parts: z.array(zPart).max(20),
+    /** What goes round a cable that goes through: nothing can be threaded over it. */
+    through: z.array(zPart).max(20).default([]),
     /** In the order they are tightened. */
     fasteners: z.array(zFastener).min(1).max(12),
     /** Whether it may hold pressure that is let out before it is opened. */

@@ -163,6 +163,8 @@ function asFeature(
 
 function cableUsed(procedure: Procedure, placed: ReadonlyMap<string, Placed>): RunSheet["uses"] {
   const all = [...placed.values()];
+  // A cable opened in the middle of its run goes on: none of it is taken up.
+  if (procedure.features[0]?.kind === "mark") return { prepared: um(0), cutOff: um(0), retry: um(0) };
   const edges = all.filter(({ feature }) => feature.kind === "edge" || feature.kind === "end");
   const prepared = um(Math.max(0, ...edges.map(({ position }) => position)));
   const lastEnd = all.filter(({ feature, until }) => feature.kind === "end" && !Number.isFinite(until));

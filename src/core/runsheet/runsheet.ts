@@ -175,3 +175,6 @@ export function layersAfter(
     };
   });
 }
+
+/** Whether the work is in the middle of a cable's run: it has no end there, and an edge to either side of a centre mark. */
+export const isMidRun = ({ features }: Pick<RunSheet, "features">): boolean => features[0]?.kind === "mark";

@@ -2,7 +2,7 @@
 
 import { RadioGroup } from "radix-ui";
 import { useHotkeys } from "react-hotkeys-hook";
-import type { EndAdvice, RunSheet } from "@/core";
+import { type EndAdvice, isMidRun, type RunSheet } from "@/core";
 import { onControl } from "../aids/on-control";
 import { Choice } from "../controls/choice";
 import type { Units } from "../words/length-text";
@@ -67,16 +67,27 @@ function StartOver({
   return (
     <>
       <h2 className="font-bold text-xl leading-tight">
-        {again ? "From the start" : "This end cannot be saved"}
+        {again
+          ? "From the start"
+          : isMidRun(sheet)
+            ? "This opening cannot be mended"
+            : "This end cannot be saved"}
         {advice.leg && again?.leg !== undefined && `, leg ${advice.leg}`}
         <span className="block font-normal text-base text-soft">{causeWords(sheet, advice)}</span>
       </h2>
       <p>{stoppedWords(sheet, advice)}</p>
       <dl className="text-sm leading-tight">
-        <WayOut
-          name={again ? "Cut it back and begin again" : "Cut off and start over"}
-          says={costWords(advice.startOver, units)}
-        />
+        {isMidRun(sheet) ? (
+          <WayOut
+            name="Cut the cable through here"
+            says="both sides are then ended, and all its fibres spliced"
+          />
+        ) : (
+          <WayOut
+            name={again ? "Cut it back and begin again" : "Cut off and start over"}
+            says={costWords(advice.startOver, units)}
+          />
+        )}
       </dl>
       {advice.why !== "its-rule" && <CarryOn sheet={sheet} advice={advice} />}
       {again && (
@@ -94,7 +105,7 @@ function StartOver({
         </Choice>
       )}
       <Choice onClick={onStartOver} tone={again ? "line" : "out"} className="min-h-14 font-bold">
-        Cut it off and sign it so
+        {isMidRun(sheet) ? "Cut it through and sign it so" : "Cut it off and sign it so"}
       </Choice>
     </>
   );
@@ -175,7 +186,7 @@ function ReworkAdvised({
           name="Recommended"
           says={`${costWords(planCost(advice.recommended), units)}${marginWords(advice.margin)}`}
         />
-        <WayOut name="Start over" says={costWords(advice.startOver, units)} />
+        {!isMidRun(sheet) && <WayOut name="Start over" says={costWords(advice.startOver, units)} />}
       </dl>
       <CarryOn sheet={sheet} advice={advice} />
     </section>

@@ -1,7 +1,7 @@
 "use client";
 
 import { useId, useMemo } from "react";
-import type { RunSheet, SheetFeature } from "@/core";
+import { isMidRun, type RunSheet, type SheetFeature } from "@/core";
 import { usePrefs } from "../prefs/prefs-context";
 import { lengthText } from "../words/length-text";
 import { toleranceAt } from "../words/line-words";
@@ -152,7 +152,9 @@ export function Band({ sheet, line, lit, onPoint, readings = [], leg = "", compa
               ))}
           </span>
         )}
+        {isMidRun(sheet) && " Both sides of the centre mark alike, and each read by itself."}
         {sheet.cable.legs.length > 1 &&
+          !isMidRun(sheet) &&
           (leg ? ` Leg ${leg} is drawn.` : ` Legs ${sheet.cable.legs.join(" and ")} alike; one is drawn.`)}
       </figcaption>
       <ol className="sr-only" aria-label="Lengths on the cable">

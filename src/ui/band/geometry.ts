@@ -24,12 +24,9 @@ const TOO_CLOSE_PX = 13;
 export function bandGeometry(sheet: RunSheet, line: number, width: number): BandGeometry {
   const drawing = endDrawing(sheet, line);
   const narrow = width < 560;
-  const scale = bandScale(
-    drawing.stretches,
-    width,
-    narrow ? 16 : 34,
-    Math.max(40, width * (narrow ? 0.1 : 0.15)),
-  );
+  const tail = Math.max(40, width * (narrow ? 0.1 : 0.15));
+  const { midRun } = drawing;
+  const scale = bandScale(drawing.stretches, width, midRun ? tail : narrow ? 16 : 34, tail);
   const outer = (drawing.layers[0]?.diameter ?? 1000) / 1000;
   const pxPerMm = Math.min(((narrow ? 0.8 : 1) * THICKEST) / outer, THICKEST_SCALE);
   const thick = (diameter: number) => Math.max(1.6, (diameter / 1000) * pxPerMm);
@@ -38,24 +35,33 @@ export function bandGeometry(sheet: RunSheet, line: number, width: number): Band
   return {
     scale,
     thickness: { pxPerMm, times: pxPerMm / scale.pxPerMm },
-    layers: drawing.layers.map(
-      ({ kind, hue, diameter, from, beside }): DrawnLayer => ({
+    layers: drawing.layers.flatMap(({ kind, hue, diameter, from, beside }): DrawnLayer[] => {
+      const drawn = {
         layer: { kind, hue },
-        x0: scale.x(from),
         x1: right,
         thick: thick(diameter),
         beside: (beside / 1000) * pxPerMm,
-      }),
-    ),
-    yarn: yarn && {
-      root: scale.x(yarn.root),
-      cutAt: yarn.cutAt === null ? null : scale.x(yarn.cutAt),
-      folded: yarn.folded,
-      jacketThick: thick(yarn.jacket),
-      bufferThick: yarn.buffer === null ? LEAST_BUFFER : thick(yarn.buffer),
-    },
+      };
+      if (!midRun) return [{ ...drawn, x0: scale.x(from) }];
+      // Whole, it goes right through; opened, it lies to either side.
+      if (from === 0) return [{ ...drawn, x0: 0 }];
+      return [
+        { ...drawn, x0: scale.x(from) },
+        { ...drawn, x0: 0, x1: scale.x(-from), edge: "x1" },
+      ];
+    }),
+    yarn:
+      yarn === null || midRun
+        ? null
+        : {
+            root: scale.x(yarn.root),
+            cutAt: yarn.cutAt === null ? null : scale.x(yarn.cutAt),
+            folded: yarn.folded,
+            jacketThick: thick(yarn.jacket),
+            bufferThick: yarn.buffer === null ? LEAST_BUFFER : thick(yarn.buffer),
+          },
     ghosts: drawing.removed.map(({ to, diameter }) => ({
-      x0: scale.x(0),
+      x0: scale.x(midRun ? -to : 0),
       x1: scale.x(to),
       thick: thick(diameter),
     })),
@@ -82,7 +88,10 @@ export function thickAt(geometry: BandGeometry, x: number): number {
   return Math.max(
     4,
     ...geometry.layers
-      .filter(({ layer, x0, beside }) => layer.kind !== "yarn" && beside === 0 && x0 <= x + 0.5)
+      .filter(
+        ({ layer, x0, x1, beside }) =>
+          layer.kind !== "yarn" && beside === 0 && x0 <= x + 0.5 && x <= x1 + 0.5,
+      )
       .map(({ thick }) => thick),
   );
 }

@@ -7,6 +7,8 @@ export interface DrawnLayer {
   /** Left edge and right end, pixels. */
   readonly x0: number;
   readonly x1: number;
+  /** Where it has been cut, where that is not its left. */
+  readonly edge?: "x1";
   /** Drawn thickness, pixels. */
   readonly thick: number;
   /** Half the distance between two that lie either side of the core; 0 for a layer around it. */
@@ -43,7 +45,7 @@ export const LayersDrawn = memo(function LayersDrawn({
           drawn.layer.kind === "yarn" ? (
             yarn && <Strands key="yarn" axis={axis} yarn={yarn} hue={drawn.layer.hue} />
           ) : (
-            <LayerDrawn key={drawn.layer.kind} id={id} axis={axis} drawn={drawn} />
+            <LayerDrawn key={`${drawn.layer.kind} ${drawn.edge}`} id={id} axis={axis} drawn={drawn} />
           ),
         )}
     </g>
@@ -53,7 +55,7 @@ export const LayersDrawn = memo(function LayersDrawn({
 function LayerDrawn({
   id,
   axis,
-  drawn: { layer, x0, x1, thick, beside },
+  drawn: { layer, x0, x1, edge, thick, beside },
 }: {
   id: string;
   axis: number;
@@ -108,8 +110,8 @@ function LayerDrawn({
           />
         ))}
       <line
-        x1={x0}
-        x2={x0}
+        x1={edge ? x1 : x0}
+        x2={edge ? x1 : x0}
         y1={box.y}
         y2={box.y + thick}
         stroke={shadeOf(layer.hue)}

@@ -16,7 +16,8 @@ const short = (value: number): number => Math.round(value * 10) / 10;
 export function thumbOf(sheet: RunSheet): Thumb {
   const { layers, yarn } = bandGeometry(sheet, sheet.lines.length, THUMB_WIDTH);
   return {
-    layers: layers.map(({ layer: { kind, hue }, x0, x1, thick, beside }) => ({
+    layers: layers.map(({ layer: { kind, hue }, x0, x1, edge, thick, beside }) => ({
+      ...(edge ? { edge } : {}),
       layer: { kind, hue },
       x0: short(x0),
       x1: short(x1),

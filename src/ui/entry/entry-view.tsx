@@ -7,6 +7,8 @@ import {
   type Cable,
   compileRunSheet,
   type Entry,
+  midSpanId,
+  midSpanOf,
   misfits,
   mustHoldAt,
   type Procedure,
@@ -22,15 +24,25 @@ import { type EntryCable, type NamedCable, sheathOf } from "./entry-cables";
 import { MidSpan, type Through, throughOf, windowOf } from "./mid-span";
 import { Opened } from "./opened";
 import { PortFace } from "./port-face";
-import { preparedRows, throughRows } from "./prepared";
+import { openingOf, preparedRows, throughRows } from "./prepared";
 import { PreparedTable } from "./prepared-table";
 import { useEntryCables } from "./use-entry-cables";
 import { usePortDrop } from "./use-port-drop";
+
+/** The sheet of a cable that goes through, opened in the middle of its run. */
+const throughSheet = (going: Procedure, cable: Cable, tools: readonly Tool[]): RunSheet | null => {
+  const of = midSpanOf(cable);
+  return misfits(going, of).length === 0
+    ? compileRunSheet({ procedure: going, cable: of, core: coreOf(going, of), choices: {}, tools })
+    : null;
+};
 
 interface EntryViewProps {
   readonly entry: Entry;
   /** What the entry comes to, as it stands on the shelf. */
   readonly procedure: Procedure;
+  /** What it comes to for a cable that goes through; null where none does. */
+  readonly going: Procedure | null;
   /** Every cable of the shelf that it takes by its kind. */
   readonly cables: readonly Cable[];
   readonly tools: readonly Tool[];
@@ -41,7 +53,7 @@ const coreOf = (procedure: Procedure, cable: Cable): string =>
   cable.cores.find((core) => misfits(procedure, cable, core).length === 0) ?? mustHoldAt(cable.cores, 0);
 
 /** A closure from its port face and opened: which cable goes where, and what is prepared of each. */
-export function EntryView({ entry, procedure, cables: shelf, tools, initial }: EntryViewProps) {
+export function EntryView({ entry, procedure, going, cables: shelf, tools, initial }: EntryViewProps) {
   const { prefs } = usePrefs();
   const { cables, named, placed, change, undo, mayUndo, problem } = useEntryCables(
     initial,
@@ -86,7 +98,11 @@ export function EntryView({ entry, procedure, cables: shelf, tools, initial }: E
   const at = rows.find(({ cable }) => cable.id === picked) ?? rows[0];
   const sheet = at && sheets.get(at.cable.of.id);
   const window = windowOf(entry, through);
-  const hrefOf = ({ of }: NamedCable) => `/?${new URLSearchParams({ cable: of.id, style: entry.id })}`;
+  const opens = at?.cable.through && going ? throughSheet(going, at.cable.of, tools) : null;
+  const hrefOf = ({ of, through: goes }: NamedCable) =>
+    `/?${new URLSearchParams(
+      goes && going ? { cable: midSpanId(of.id), style: going.id } : { cable: of.id, style: entry.id },
+    )}`;
   return (
     <main className="min-w-0 flex-1">
       <header className="flex flex-wrap items-center gap-x-4 gap-y-1 px-4 py-2 sm:px-6">
@@ -211,6 +227,7 @@ export function EntryView({ entry, procedure, cables: shelf, tools, initial }: E
             cable={at.cable.of}
             through={through}
             window={window}
+            opens={opens && openingOf(opens)}
             onChange={(changed) => setThrough((before) => ({ ...before, ...changed }))}
           />
         )}

@@ -66,11 +66,13 @@ interface MidSpanProps {
   readonly cable: Cable;
   readonly through: Through;
   readonly window: SheathWindow;
+  /** From edge to edge as the entry's own sheet opens it; null where it has none for this cable. */
+  readonly opens: number | null;
   readonly onChange: (changed: Partial<Through>) => void;
 }
 
 /** How far a sheath is opened in the middle of its run, what that leaves either side, and which fibre is cut. */
-export function MidSpan({ entry, cable, through, window, onChange }: MidSpanProps) {
+export function MidSpan({ entry, cable, through, window, opens, onChange }: MidSpanProps) {
   const { kind, tubes, perTube } = tubesOf(cable);
   const [number, setNumber] = useState(1);
   const wanted = identity({ perTube, tubes, number: Math.min(number, tubes * perTube) });
@@ -109,6 +111,12 @@ export function MidSpan({ entry, cable, through, window, onChange }: MidSpanProp
             : "Where nobody knows the lay, open a little first and look for a reversal."}
         </p>
         <ul className="mt-2 grid gap-1">
+          {opens !== null && (
+            <Told good={opens >= window.opening}>
+              The entry's own sheet opens {mmText(opens)}
+              {opens < window.opening && ": correct it before the first cut"}
+            </Told>
+          )}
           <Told good={window.bendOk}>
             Stored at a radius of {tenths(window.loopRadius)} mm, never under {mmText(entry.radius)}
           </Told>

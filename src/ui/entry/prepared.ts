@@ -64,3 +64,7 @@ const MM = 1000;
 
 /** From the centre mark to either edge: half the opening, rounded up to the millimetre so that it is never too short. */
 export const halfOf = ({ opening }: SheathWindow): number => Math.ceil((opening / 2 - 1e-3) / MM) * MM;
+
+/** From edge to edge as a sheet of a cable that goes through opens it. */
+export const openingOf = (sheet: RunSheet): number =>
+  2 * (sheet.limits.find(({ dimension }) => dimension === "half")?.nominal ?? 0);

@@ -13,8 +13,8 @@ const TAIL = 70;
 
 /** The finished end to scale, fibre to the left, with every mark and cut from the cable end in millimetres. */
 export function EndDrawing({ sheet }: { sheet: RunSheet }) {
-  const { layers, stretches, written } = endDrawing(sheet, sheet.lines.length);
-  const scale = bandScale(stretches, WIDTH, LEFT, TAIL);
+  const { midRun, layers, stretches, written } = endDrawing(sheet, sheet.lines.length);
+  const scale = bandScale(stretches, WIDTH, midRun ? TAIL : LEFT, TAIL);
   const right = scale.stretches.at(-1)?.x1 ?? WIDTH;
   const perUm = THICKEST / (layers[0]?.diameter ?? 1_000);
   return (
@@ -22,18 +22,17 @@ export function EndDrawing({ sheet }: { sheet: RunSheet }) {
       {[...layers]
         .reverse()
         .filter(({ kind, beside }) => kind !== "yarn" && beside === 0)
-        .map(({ kind, hue, from, diameter }) => ({
-          kind,
-          hue,
-          x0: scale.x(from),
-          thick: Math.max(1, diameter * perUm),
-        }))
-        .map(({ kind, hue, x0, thick }) => (
+        .flatMap(({ kind, hue, from, diameter }) => {
+          const drawn = { kind, hue, thick: Math.max(1, diameter * perUm) };
+          const after = { ...drawn, x0: midRun && from === 0 ? 0 : scale.x(from), x1: right };
+          return midRun && from > 0 ? [after, { ...drawn, x0: 0, x1: scale.x(-from) }] : [after];
+        })
+        .map(({ kind, hue, x0, x1, thick }) => (
           <Rect
-            key={kind}
+            key={`${kind} ${x0}`}
             x={x0}
             y={AXIS - thick / 2}
-            width={Math.max(0, right - x0)}
+            width={Math.max(0, x1 - x0)}
             height={thick}
             fill={middleOf(hue)}
             stroke={shadeOf(hue)}

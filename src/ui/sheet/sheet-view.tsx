@@ -3,12 +3,12 @@
 import Link from "next/link";
 import { useCallback, useEffect, useMemo, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
-import { type Cable, misfits, type RunSheet, secondCleave } from "@/core";
+import { type Cable, isMidRun, type Length, misfits, type RunSheet, secondCleave } from "@/core";
 import { Band } from "../band/band";
 import type { Thumb } from "../band/thumb";
 import { Button } from "../controls/button";
 import { usePrefs } from "../prefs/prefs-context";
-import { lengthText } from "../words/length-text";
+import { lengthText, type Units } from "../words/length-text";
 import { Begin } from "./begin";
 import { FirstPick } from "./first-pick";
 import { cableWords, styleWords } from "./known-words";
@@ -315,15 +315,11 @@ function SheetDrawn({ resolved: { sheet: drawn, ask } }: { resolved: SheetResolv
             that came with the part before the first cut.{" "}
           </>
         )}
-        This end uses <strong className="whitespace-nowrap">{lengthText(uses.prepared, prefs.units)}</strong>{" "}
-        of cable;{" "}
-        {again && (
-          <>
-            a second cleave takes{" "}
-            <strong className="whitespace-nowrap">{lengthText(again.cable, prefs.units)}</strong>,{" "}
-          </>
+        {isMidRun(sheet) ? (
+          "Opened in the middle of its run: both edges from the centre mark, and too long an opening cannot be mended."
+        ) : (
+          <CableUsed uses={uses} again={again} units={prefs.units} />
         )}
-        starting over <strong className="whitespace-nowrap">{lengthText(uses.retry, prefs.units)}</strong>.
       </div>
       <SheetLines sheet={sheet} units={prefs.units} pointed={pointed} onPoint={setPointed} />
       <SheetLengths sheet={sheet} units={prefs.units} />
@@ -331,3 +327,22 @@ function SheetDrawn({ resolved: { sheet: drawn, ask } }: { resolved: SheetResolv
     </>
   );
 }
+
+interface CableUsedProps {
+  readonly uses: RunSheet["uses"];
+  /** What a second cleave takes, where one is made. */
+  readonly again: { readonly cable: Length } | null;
+  readonly units: Units;
+}
+
+const CableUsed = ({ uses, again, units }: CableUsedProps) => (
+  <>
+    This end uses <strong className="whitespace-nowrap">{lengthText(uses.prepared, units)}</strong> of cable;{" "}
+    {again && (
+      <>
+        a second cleave takes <strong className="whitespace-nowrap">{lengthText(again.cable, units)}</strong>,{" "}
+      </>
+    )}
+    starting over <strong className="whitespace-nowrap">{lengthText(uses.retry, units)}</strong>.
+  </>
+);

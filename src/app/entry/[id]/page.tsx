@@ -1,5 +1,6 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
+import { throughId } from "@/core";
 import { library } from "@/service/library";
 import { theStore } from "@/service/the-store";
 import { readCables } from "@/ui/entry/entry-cables";
@@ -25,6 +26,7 @@ export default async function EntryPage({ params, searchParams }: Context) {
     <EntryView
       entry={entry}
       procedure={procedure}
+      going={procedures.find((one) => one.id === throughId(id)) ?? null}
       cables={cables.filter(({ construction }) => constructions.includes(construction))}
       tools={tools}
       initial={readCables(typeof c === "string" ? [c] : c)}
