@@ -36,6 +36,17 @@ const redone = ledgerPage(store, {}).rows.find(({ id }) =>
 )?.id;
 const WEDGE = { cable: "simplex-3.0", procedure: "stub-wedge-release-cord", core: "9/125" };
 
+/** Pad 4's closure: the ring cable through, its feeder and the next pad's, two drops. */
+const PAD_4 = `/entry/entry-dome-gel?${new URLSearchParams(
+  [
+    "armoured-ribbon-96~through~t~",
+    "loose-tube-36~branch~~",
+    "loose-tube-36~branch~~",
+    "flat-drop~drop~~",
+    "flat-drop~drop~~",
+  ].map((cable) => ["c", cable]),
+)}`;
+
 /** One more end, threaded on and standing at a step, with what was seen there. @returns its address. */
 function standing(sheetOf: typeof WEDGE, step: string, more: readonly EventInput[]): string {
   const { id } = startEnd(actOn(store), sheetOf);
@@ -63,7 +74,6 @@ const press = (name: string | RegExp) => (page: Page) => page.getByRole("button"
 const contradict = (page: Page) =>
   page.getByLabel("buffer beyond the jacket: figure", { exact: true }).fill("33.5");
 const SHEET = "/?cable=simplex-3.0&style=stub-wedge-release-cord&as.interface=sc";
-const look = standing(WEDGE, "glow", [{ kind: "answer", judgement: "glow", answer: "no" }]);
 /** A cleave that came out short, by a digital calliper. */
 const cleaved = (check: string, value: number): EventInput => ({
   kind: "reading",
@@ -95,11 +105,11 @@ const pictures: [name: string, path: string, size: typeof DESK, act?: (page: Pag
   ["aim", `/ledger/aim?person=${personNamed(people(store), "Wyn Harrow")?.id}`, DESK],
   ["bench-tablet", `/bench/${measuring}`, TABLET, type("48.4")],
   ["bench-phone", `/bench/${marking}`, PHONE],
-  ["bench-look", look, DESK],
+  ["mid-run", "/?cable=loose-tube-36-mid-span&style=entry-pedestal-through", DESK],
   ["batch-plan", `/bench/batch/${batch}`, DESK],
   ["batch-bench", `/bench/batch/${batch}`, DESK, press(/^Go on with/)],
   ["shelf", "/shelf", DESK],
-  ["procedure", "/shelf/procedures/stub-wedge-release-900", DESK],
+  ["entry", PAD_4, DESK],
   ["editor", "/shelf/procedures/stub-wedge-release-cord/edit", DESK, contradict],
   ["ledger", "/ledger", DESK],
   ["record", `/ledger/${redone}`, DESK],

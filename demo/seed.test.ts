@@ -20,7 +20,7 @@ describe("the Quillmere demo", () => {
     expect(new Set(rows.map(({ result }) => result))).toEqual(
       new Set(["in", "out", "unsure", "unmeasured", "cut-off"]),
     );
-    expect(new Set(rows.map(({ style }) => style)).size).toBe(10);
+    expect(new Set(rows.map(({ style }) => style)).size).toBe(13);
   });
   it("leaves ends half done at the bench, one at a measure step, one of a piece, and a batch", () => {
     const all = benchPage(store, {}).rows;
@@ -53,12 +53,20 @@ describe("the Quillmere demo", () => {
     const reworked = ledgerPage(store, {}).rows.filter(({ id }) =>
       getEnd(store, id).events.some(({ event }) => event.kind === "rework"),
     );
-    expect(reworked.map(({ result }) => result)).toEqual(["in", "in"]);
+    expect(reworked.map(({ result }) => result)).toEqual(["in", "in", "in"]);
     const cleave = aimsOf(store, { person: personNamed(people(store), "Wyn Harrow")?.id ?? "" }).find(
       ({ style, dimension }) => style === "stub-one-stroke" && dimension === "cleave",
     );
     expect(cleave?.set).toBe(8_100);
     expect(studies(store)).toHaveLength(1);
+  });
+  it("has closures: a ring cable through one, a stub out of its range cut back, a pole opened in mid-run", () => {
+    const at = (job: string) => ledgerPage(store, { find: job }).rows.filter((row) => row.job === job);
+    const styles = [...at("Pad 4 closure"), ...at("Cottages' pole")].map(({ style }) => style);
+    expect(styles.sort()).toEqual(["entry-dome-gel", "entry-dome-gel-through", "entry-pedestal-through"]);
+    const [feeder] = at("Pad 4 closure").filter(({ style }) => style === "entry-dome-gel");
+    const rework = getEnd(store, feeder?.id ?? "").events.find(({ event }) => event.kind === "rework");
+    expect(rework?.event).toMatchObject({ cableLost: 0, moves: [{ feature: "member-end" }] });
   });
   it("is all dated before it is shown", () => {
     for (const { signedAt } of ledgerPage(store, {}).rows)

@@ -1,5 +1,6 @@
 import { mustHoldAt } from "../problem/held";
 import { assign, type Offer } from "./assign";
+import { firstHitting } from "./hitting";
 import { type PortsInput, type Way, waysOf } from "./ports";
 import { countWays } from "./ways-counted";
 
@@ -17,7 +18,12 @@ export type PortsAnswer =
       /** How many assignments there are at all. */
       readonly valid: number;
     }
-  | { readonly possible: false; readonly cannot: readonly string[] };
+  | {
+      readonly possible: false;
+      readonly cannot: readonly string[];
+      /** False in a large closure where only that nothing can be left out of them is known. */
+      readonly smallest: boolean;
+    };
 
 /** A way to another role's port outweighs any number of bushings, and one bushing any size: places are few and diameters small. */
 const OTHER_ROLE = 1e11;
@@ -117,50 +123,38 @@ function firstOf(asked: readonly Asked[], ports: number, least: Placed): readonl
   return now;
 }
 
-const bits = (mask: number): number => {
-  let count = 0;
-  for (let left = mask; left !== 0; left &= left - 1) count += 1;
-  return count;
-};
+/** So many remainders are looked at before a smallest set is given up for one of which nothing can be left out. */
+const MOST_LEFT_OUT = 48;
 
 /**
- * A smallest set of cables that cannot all be placed, of those the first by places in the list. Cables with the same ways
- * are told apart by nothing: of each such class only how many are taken is tried.
+ * A smallest set of cables that cannot all be placed, of those the first by places in the list.
+ * Whatever cannot be placed shares a cable with all that must be left out for the rest to be: so the first smallest set that
+ * hits every such remainder seen is tried; where it can be placed it is filled up until nothing more goes in, and what is
+ * then left out is one more remainder (smallest unsatisfiable subsets by implicit hitting sets, Ignatiev et al. 2015).
+ * In a large closure that is only a little too small there are too many: then a set of which nothing can be left out.
  */
-function smallestStuck(asked: readonly Asked[], ports: number): readonly number[] {
-  const classes = new Map<string, number[]>();
-  asked.forEach(({ ways, through }, i) => {
-    const key = JSON.stringify([through, ways.map((way) => way.ports)]);
-    classes.set(key, [...(classes.get(key) ?? []), i]);
-  });
-  const groups = [...classes.values()];
-  const masks = asked.map(({ ways }) => ways.reduce((mask, way) => mask | maskOf(way), 0));
-  const stuck = (set: readonly number[]): boolean => {
-    const all = set.map((i) => mustHoldAt(asked, i));
-    // Of a smallest set that is stuck each needs more ports than there are for all (Hall 1935), where each takes one.
-    if (all.every(({ through }) => !through))
-      return bits(set.reduce((mask, i) => mask | mustHoldAt(masks, i), 0)) < set.length;
-    return leastOf(all, ports) === null;
-  };
-  for (let size = 1; size <= asked.length; size++) {
-    const found = setsOf(groups, size).filter(stuck).sort(byPlaces)[0];
-    if (found) return found;
+function smallestStuck(asked: readonly Asked[], ports: number) {
+  const places = asked.map((_, i) => i);
+  const fits = (set: readonly number[]): boolean =>
+    leastOf(
+      set.map((i) => mustHoldAt(asked, i)),
+      ports,
+    ) !== null;
+  const leftOut: (readonly number[])[] = [];
+  while (leftOut.length < MOST_LEFT_OUT) {
+    const tried = firstHitting(leftOut);
+    if (tried === null) break;
+    if (!fits(tried)) return { set: tried, smallest: true };
+    const grown = [...tried];
+    for (const i of places) if (!grown.includes(i) && fits([...grown, i])) grown.push(i);
+    leftOut.push(places.filter((i) => !grown.includes(i)));
   }
-  return asked.map((_, i) => i);
-}
-
-const byPlaces = (a: readonly number[], b: readonly number[]): number => {
-  const at = a.findIndex((place, i) => place !== b[i]);
-  return at < 0 ? 0 : (a[at] ?? 0) - (b[at] ?? 0);
-};
-
-/** Every way to take so many from some classes, from each its first; each set in its order. */
-function setsOf(groups: readonly (readonly number[])[], size: number): number[][] {
-  const [first, ...rest] = groups;
-  if (!first) return size === 0 ? [[]] : [];
-  return Array.from({ length: Math.min(first.length, size) + 1 }, (_, taken) =>
-    setsOf(rest, size - taken).map((set) => [...first.slice(0, taken), ...set].sort((a, b) => a - b)),
-  ).flat();
+  let set: readonly number[] = places;
+  for (const i of [...places].reverse()) {
+    const without = set.filter((one) => one !== i);
+    if (!fits(without)) set = without;
+  }
+  return { set, smallest: false };
 }
 
 /**
@@ -172,11 +166,10 @@ export function bestPorts({ ports, cables }: PortsInput): PortsAnswer {
     (cable): Asked => ({ ways: waysOf(cable, ports), through: cable.through === true }),
   );
   const least = leastOf(asked, ports.length);
-  if (!least)
-    return {
-      possible: false,
-      cannot: smallestStuck(asked, ports.length).map((i) => mustHoldAt(cables, i).id),
-    };
+  if (!least) {
+    const { set, smallest } = smallestStuck(asked, ports.length);
+    return { possible: false, cannot: set.map((i) => mustHoldAt(cables, i).id), smallest };
+  }
   const ways = firstOf(asked, ports.length, least);
   return {
     possible: true,

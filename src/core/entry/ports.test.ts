@@ -3,6 +3,7 @@ import { describe, expect, it } from "vitest";
 import { um } from "../length/length";
 import { check, problemOf } from "../problem/check";
 import { bestPorts } from "./best-ports";
+import { firstHitting } from "./hitting";
 import { placeCables, portsBy } from "./placing";
 import { type PortsInput, type Way, waysOf, zPortsInput } from "./ports";
 import { countWays } from "./ways-counted";
@@ -121,6 +122,7 @@ describe("cables in the ports of a closure", () => {
           .filter((of) => everyOne(input, of).length === 0)
           .map((of) => of.map((one) => input.cables.indexOf(one)))
           .sort((a, b) => a.length - b.length || inFront(a, b));
+        expect(found.smallest).toBe(true);
         expect(found.cannot).toEqual(stuck[0]?.map((i) => input.cables[i]?.id));
       }),
       { numRuns: 60 },
@@ -139,6 +141,25 @@ describe("cables in the ports of a closure", () => {
     const factorial = Array.from({ length: 24 }, (_, i) => i + 1).reduce((a, b) => a * b);
     expect(countWays(input.cables, input.ports) / factorial).toBeCloseTo(1, 9);
     expect(bestPorts(input)).toMatchObject({ possible: true, otherRole: 0, bushed: 0 });
+  });
+});
+
+describe("the fewest numbers that hit every set", () => {
+  it("are as few as trying every choice finds, and the first of those", () => {
+    const sets = fc.array(
+      fc.uniqueArray(fc.nat(6), { minLength: 1, maxLength: 4 }).map((set) => set.sort((a, b) => a - b)),
+      { maxLength: 6 },
+    );
+    fc.assert(
+      fc.property(sets, (all) => {
+        const choices = Array.from({ length: 2 ** 7 }, (_, mask) =>
+          Array.from({ length: 7 }, (_, i) => i).filter((i) => (mask >> i) & 1),
+        )
+          .filter((choice) => all.every((set) => set.some((one) => choice.includes(one))))
+          .sort((a, b) => a.length - b.length || inFront(a, b));
+        expect(firstHitting(all)).toEqual(choices[0]);
+      }),
+    );
   });
 });
 
@@ -217,7 +238,7 @@ describe("cables somebody puts into ports", () => {
     expect(portsBy(through, ports, "2")).toEqual(["1", "2"]);
     expect(portsBy(cable("b", 12), ports, "2")).toEqual(["2"]);
     // With half of the pair taken there is no way through left.
-    expect(placeCables(ports, [cable("b", 12, { fixed: ["1"] }), through])).toEqual({
+    expect(placeCables(ports, [cable("b", 12, { fixed: ["1"] }), through])).toMatchObject({
       possible: false,
       cannot: ["a"],
     });

@@ -107,5 +107,9 @@ export const zPortsAnswer = z.discriminatedUnion("possible", [
     bushed: z.int(),
     valid: z.number(),
   }),
-  z.strictObject({ possible: z.literal(false), cannot: z.array(z.string()).readonly() }),
+  z.strictObject({
+    possible: z.literal(false),
+    cannot: z.array(z.string()).readonly(),
+    smallest: z.boolean(),
+  }),
 ]);

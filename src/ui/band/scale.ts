@@ -58,7 +58,16 @@ export interface Tick {
 /** Millimetre ticks at true places; the scale decides how fine. */
 export function mmTicks(scale: BandScale): Tick[] {
   const step = scale.pxPerMm >= 4 ? 1 : scale.pxPerMm >= 1.2 ? 5 : 10;
-  const labelled = scale.pxPerMm >= 3 ? 10 : scale.pxPerMm >= 1.2 ? 20 : 50;
+  const labelled =
+    scale.pxPerMm >= 3
+      ? 10
+      : scale.pxPerMm >= 1.2
+        ? 20
+        : scale.pxPerMm >= 0.8
+          ? 50
+          : scale.pxPerMm >= 0.4
+            ? 100
+            : 200;
   return ticks(scale, 1000 * step, (n) => {
     const value = n * step;
     if (value % labelled === 0) return { rank: 0, label: String(value) };

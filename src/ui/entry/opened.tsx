@@ -86,7 +86,11 @@ export function Opened({ cables, lit, onPoint }: OpenedProps) {
                 y={axis - 34}
                 className={lit === cable.id ? "fill-now font-bold" : "fill-ink font-bold"}
               >
-                {[port, room === "wide" ? cable.name : cable.name.slice(0, 22), way]
+                {[
+                  port,
+                  room === "wide" || cable.name.length < 22 ? cable.name : `${cable.name.slice(0, 20)}…`,
+                  way,
+                ]
                   .filter(Boolean)
                   .join(" · ")}
               </text>
@@ -192,7 +196,7 @@ const Stored = ({ x, y, rx, turns }: StoredProps) => {
         <ellipse key={turn} cx={x + rx} cy={y} rx={rx - turn * 6} ry={ry - turn * 5} />
       ))}
       <text x={x + rx} y={y + 4} textAnchor="middle" stroke="none" className="figures fill-ink text-sm">
-        {turns} {turns === 1 ? "turn" : "turns"}
+        {rx < 40 ? `${turns} ×` : `${turns} ${turns === 1 ? "turn" : "turns"}`}
       </text>
     </g>
   );
