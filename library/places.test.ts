@@ -84,6 +84,24 @@ describe("ends as they are planned", () => {
     expect(fits).toEqual(expect.arrayContaining(["stub-wedge-release-900", "fusion-splice-on"]));
     expect(fits).not.toContain("breakout-kit-6");
   });
+  it("begin where an entry opened the cable: at its ribbons where it has some, else at its fibres", () => {
+    const onto = { procedure: "fusion-splice-on-250", choices: {} };
+    const opened = (id: string) => keys(planned(id, { procedure: "entry-dome-gel", ends: 1, onto }), "A");
+    expect(opened("armoured-ribbon-96")).toEqual([
+      "A",
+      ...[1, 2, 3, 4, 5, 6, 7, 8].map((n) => `A tube 1 / ribbon ${n}`),
+    ]);
+    const loose = opened("loose-tube-36");
+    expect([loose.length, loose[0], loose[1], loose.at(-1)]).toEqual([
+      37,
+      "A",
+      "A tube 1 / fibre 1",
+      "A tube 6 / fibre 6",
+    ]);
+    const plan = planned("loose-tube-36", { procedure: "entry-dome-gel", ends: 1, onto });
+    const bare = ontoCable(plan, "A", cable("loose-tube-36"), shelf);
+    expect(proceduresFor(procedures, bare, "9/125").map(({ id }) => id)).toContain("fusion-splice-on-250");
+  });
   it("are no more than the cable has places for, said in its own words", () => {
     const message = (ends: number) => {
       try {

@@ -92,6 +92,10 @@ describe("a job", () => {
       code: "does-not-fit",
       path: ["pieces", 1, "plan", "sides", "A", "procedure"],
     });
+    expect(refused({ cable: "loose-tube-36-mid-span" })).toMatchObject({
+      code: "does-not-fit",
+      path: ["pieces", 1, "plan", "cable"],
+    });
     expect(refused({ loops: [{ name: "", after: 0, turns: 2, perimeter: 100 }] })).toMatchObject({
       code: "bend",
       path: ["pieces", 1, "plan", "loops", 0, "perimeter"],

@@ -57,9 +57,16 @@ export function partsOf(store: Store, plan: PiecePlan): PieceParts {
 /** @returns how many ends are planned. @throws InputError for whatever makes the plan one that cannot be. */
 export function mustWork(store: Store, plan: PiecePlan, at: readonly (string | number)[]): number {
   try {
+    const shelf = shelved(store);
+    const cable = shelf.cable(plan.cable);
+    if (cable?.construction === "mid-span")
+      throw new InputError(
+        "does-not-fit",
+        `“${cable.name}” is a cable as it is in hand where it is opened: a piece is of the cable itself.`,
+        ["cable"],
+      );
     const parts = partsOf(store, plan);
     pieceNeeds(plan, parts);
-    const shelf = shelved(store);
     return SIDES.reduce((sum, side) => sum + plannedEnds(plan, side, parts.cable, shelf).length, 0);
   } catch (error) {
     const problem = problemOf(error);

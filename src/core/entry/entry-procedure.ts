@@ -6,7 +6,7 @@ import { type Procedure, type ProcedureDocument, zProcedure, zProcedureParts } f
 import type { Step } from "../procedure/step";
 import { ENTRY_LENGTHS, type Entry } from "./entry";
 
-const { startsAt, squareUp, retries, features, steps } = zProcedureParts.shape;
+const { startsAt, opensOnto, squareUp, retries, features, steps } = zProcedureParts.shape;
 
 /** A dimension without its figures: those are the entry's own. */
 const zUnfigured = zProcedureParts.shape.dimensions.element.omit({
@@ -22,6 +22,7 @@ const zUnfigured = zProcedureParts.shape.dimensions.element.omit({
  */
 export const zEntrySheet = z.strictObject({
   startsAt,
+  opensOnto,
   squareUp,
   retries,
   features,
@@ -112,6 +113,7 @@ function madeOf(entry: Entry, sheet: EntrySheet, named: Named): ProcedureDocumen
     family: FAMILY,
     about: entry.about,
     startsAt: sheet.startsAt,
+    opensOnto: sheet.opensOnto,
     choices: [],
     features: sheet.features.filter(({ id }, i) => i === 0 || reached.has(id)),
     dimensions,

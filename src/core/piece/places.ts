@@ -64,6 +64,18 @@ function elementsBelow(cable: Cable, address: Address, kind: ElementKind): Addre
   return below.flatMap((one) => (one.at(-1)?.kind === kind ? [one] : elementsBelow(cable, one, kind)));
 }
 
+/** What work at an address opens onto, in order: of the kinds its procedure names, the first there is. */
+function openedBy(
+  cable: Cable,
+  address: Address,
+  { opensOnto }: Pick<Procedure, "opensOnto">,
+): readonly Address[] {
+  if (!opensOnto) return [];
+  const { element } = opensOnto;
+  const kinds = typeof element === "string" ? [element] : element;
+  return kinds.map((kind) => elementsBelow(cable, address, kind)).find((all) => all.length > 0) ?? [];
+}
+
 /**
  * The ends planned at a side, in the order of their addresses: first what is made on the cable, each followed by what it
  * opens onto.
@@ -83,11 +95,10 @@ export function plannedEnds(plan: PiecePlan, side: SideName, cable: Cable, shelf
       ["sides", side, "ends"],
     );
   }
-  const { opensOnto } = procedure;
   return all.slice(0, ends).flatMap((address): PlannedEnd[] => [
     { side, address, procedure: procedure.id, choices, openedAt: null },
-    ...(onto && opensOnto
-      ? elementsBelow(cable, address, opensOnto.element).map((below) => ({
+    ...(onto
+      ? openedBy(cable, address, procedure).map((below) => ({
           side,
           address: below,
           procedure: onto.procedure,
@@ -127,8 +138,7 @@ export function ontoCable(plan: PiecePlan, side: SideName, cable: Cable, shelf: 
   const { procedure: id } = plan.sides[side];
   const procedure = id === null ? undefined : shelf.procedure(id);
   const [first] = procedure ? addressesFor(cable, procedure) : [];
-  const [below] =
-    first && procedure?.opensOnto ? elementsBelow(cable, first, procedure.opensOnto.element) : [];
+  const [below] = first && procedure ? openedBy(cable, first, procedure) : [];
   if (!below)
     throw new InputError("does-not-fit", `${procedure?.name ?? "Nothing"} opens onto nothing to be ended.`, [
       "sides",

@@ -119,7 +119,13 @@ export const zProcedureParts = z.strictObject({
   /** The outermost layer in hand when the work starts. */
   startsAt: z.enum(LAYER_KINDS),
   /** Elements this work bares for further ends, and the tubing each is then in: the cable it goes on as. */
-  opensOnto: z.strictObject({ element: z.enum(ELEMENT_KINDS), into: zDocumentId.optional() }).optional(),
+  opensOnto: z
+    .strictObject({
+      /** Of several kinds, the first the cable has: ribbons, else fibres. */
+      element: z.union([z.enum(ELEMENT_KINDS), z.array(z.enum(ELEMENT_KINDS)).min(1).max(4)]),
+      into: zDocumentId.optional(),
+    })
+    .optional(),
   choices: z.array(zChoice).default([]),
   parts: z.array(zPart),
   features: z.array(zFeature).min(1),

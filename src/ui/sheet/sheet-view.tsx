@@ -136,7 +136,7 @@ export function SheetView({
           ›
         </span>
         <Picker
-          label="Connector"
+          label={style?.family === "closure-entry" ? "Entry" : "Connector"}
           hotkey="S"
           prompt="Pick a connector"
           chosen={style?.name ?? null}

@@ -34,7 +34,8 @@ export default async function JobPage({
       words={typeof words === "string" ? words : ""}
       further={after !== undefined}
       onward={nextOfJob(store, job.id)}
-      cables={cables}
+      // A piece comes off the drum: what is opened in mid-run is a place of one.
+      cables={cables.filter(({ construction }) => construction !== "mid-span")}
       pieces={job.pieces.map((piece) => ({
         ...piece,
         cable: cables.find(({ id }) => id === piece.plan.cable) ?? null,
