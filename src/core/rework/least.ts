@@ -1,4 +1,4 @@
-import { mustHold } from "../problem/held";
+import { mustHold, mustHoldAt } from "../problem/held";
 import { type AtLeast, asAtLeast, type ReworkInput } from "./problem";
 
 /** Where everything comes to lie at the least, or the fixed feature that would have to move. */
@@ -16,44 +16,50 @@ export type Least =
  * until nothing must. Least in every feature at once, since raising one feature never asks another to be lower.
  * Limits that contradict one another must have been refused before.
  */
-export function leastRework(input: ReworkInput): Least {
-  const { features, forced } = input;
-  const byName = new Map(features.map((feature) => [feature.name, feature]));
-  const positions = new Map(
-    features.map((feature) => [
-      feature.name,
-      feature.kind === "mark" ? Number.NEGATIVE_INFINITY : feature.at,
-    ]),
-  );
-  const moved = new Set<string>();
-  const from = outgoing(asAtLeast(input));
-  const waiting = new Set(features.map(({ name }) => name));
+export function leastRework({ features, dimensions, forced }: ReworkInput): Least {
+  const index = new Map(features.map(({ name }, i) => [name, i]));
+  const at = features.map((feature) => (feature.kind === "mark" ? Number.NEGATIVE_INFINITY : feature.at));
+  const went = new Uint8Array(features.length);
+  const from = outgoing(asAtLeast({ dimensions }), index);
+  const waiting = new Set(features.keys());
 
   /** Raises a feature to at least a place. @returns whether it could. */
-  const raise = (name: string, place: number): boolean => {
-    const feature = byName.get(name);
-    if (!feature || feature.kind === "fixed") return false;
-    const bitten = feature.kind === "cut" && !moved.has(name) ? feature.at + feature.bite : place;
-    if (feature.kind === "cut") moved.add(name);
-    positions.set(name, Math.max(place, bitten));
-    waiting.add(name);
+  const raise = (i: number, place: number): boolean => {
+    const feature = mustHoldAt(features, i);
+    if (feature.kind === "fixed") return false;
+    const bitten = feature.kind === "cut" && went[i] === 0 ? feature.at + feature.bite : place;
+    if (feature.kind === "cut") went[i] = 1;
+    at[i] = Math.max(place, bitten);
+    waiting.add(i);
     return true;
   };
 
-  for (const name of forced)
-    if (!raise(name, mustHold(positions, name))) return { possible: false, feature: name };
-  for (const name of waiting) {
-    waiting.delete(name);
-    const at = mustHold(positions, name);
-    for (const { to, least } of from.get(name) ?? [])
-      if (at + least > mustHold(positions, to) && !raise(to, at + least))
-        return { possible: false, feature: to };
+  for (const name of forced) {
+    const i = mustHold(index, name);
+    if (!raise(i, mustHoldAt(at, i))) return { possible: false, feature: name };
   }
-  return { possible: true, positions, moved };
+  for (const i of waiting) {
+    waiting.delete(i);
+    const place = mustHoldAt(at, i);
+    for (const { to, least } of from[i] ?? [])
+      if (place + least > mustHoldAt(at, to) && !raise(to, place + least))
+        return { possible: false, feature: mustHoldAt(features, to).name };
+  }
+  return {
+    possible: true,
+    positions: new Map(features.map(({ name }, i) => [name, mustHoldAt(at, i)])),
+    moved: new Set(features.flatMap(({ name }, i) => (went[i] === 1 ? [name] : []))),
+  };
 }
 
-function outgoing(limits: readonly AtLeast[]): ReadonlyMap<string, AtLeast[]> {
-  const found = new Map<string, AtLeast[]>();
-  for (const limit of limits) found.set(limit.from, [...(found.get(limit.from) ?? []), limit]);
+/** For each feature, by its place in the list, the limits that lead on from it. */
+function outgoing(limits: readonly AtLeast[], index: ReadonlyMap<string, number>) {
+  const found: { readonly to: number; readonly least: number }[][] = [];
+  for (const { from, to, least } of limits) {
+    const i = mustHold(index, from);
+    const list = found[i] ?? [];
+    found[i] = list;
+    list.push({ to: mustHold(index, to), least });
+  }
   return found;
 }

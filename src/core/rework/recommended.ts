@@ -1,5 +1,6 @@
+import { differencesOf, raise } from "../dimensions/differences";
 import { mustHold, mustHoldAt } from "../problem/held";
-import { type AtLeast, asAtLeast, type ReworkInput } from "./problem";
+import { asAtLeast, type ReworkInput } from "./problem";
 
 /** The same features moved, re-made as far inside their limits as can be. Positions in micrometres. */
 export interface Recommended {
@@ -8,8 +9,17 @@ export interface Recommended {
   readonly margin: number;
 }
 
-const ROOT = "";
+/** What stays put is held to one place, numbered before all features. */
+const ROOT = 0;
 const HAIR = 1e-6;
+
+/** A limit between numbered places; `half` is half its width, where it touches a moved feature. */
+interface Numbered {
+  readonly from: number;
+  readonly to: number;
+  readonly least: number;
+  readonly half: number;
+}
 
 /**
  * The largest common share of each limit's half-width that can be kept as margin over the lengths that touch a moved
@@ -19,104 +29,85 @@ const HAIR = 1e-6;
  * from memory): each round reads the share at which the worst cycle just holds.
  */
 export function recommend(input: ReworkInput, moved: ReadonlySet<string>): Recommended {
-  const limits = bounded(input, moved);
-  const names = [ROOT, ...input.features.map(({ name }) => name)];
+  const names = input.features.map(({ name }) => name);
+  const index = new Map(names.map((name, i) => [name, i + 1]));
+  const limits = bounded(input, moved, index);
+  const count = names.length + 1;
+  const { from, to, least } = differencesOf(limits);
+  // From one share to the next most places stay where they were raised to: the search goes on from there.
+  const at = new Float64Array(count);
   let margin = 1;
   for (;;) {
-    const cycle = tightest(names, limits, margin);
-    if (!cycle) break;
-    const least = cycle.reduce((sum, one) => sum + one.least, 0);
-    const half = cycle.reduce((sum, one) => sum + one.half, 0);
-    margin = Math.max(0, -least / half);
+    limits.forEach((limit, i) => {
+      least[i] = limit.least + limit.half * margin;
+    });
+    const chain = raise({ from, to, least }, at, HAIR);
+    if (!chain) break;
+    const cycle = chain.map((i) => mustHoldAt(limits, i));
+    const sum = cycle.reduce((all, one) => all + one.least, 0);
+    margin = Math.max(0, -sum / cycle.reduce((all, one) => all + one.half, 0));
   }
   const held = limits.map((limit) => ({
     ...limit,
     least: limit.least + Math.floor(limit.half * margin + HAIR),
   }));
-  const low = lowest(names, held);
-  const cable = mustHold(low, input.cable);
-  const high = highest(names, [...held, { from: input.cable, to: ROOT, least: -cable, half: 0 }]);
+  const low = lowest(count, held);
+  const cable = mustHold(index, input.cable);
+  const high = highest(count, [...held, { from: cable, to: ROOT, least: -mustHoldAt(low, cable), half: 0 }]);
   const positions = new Map(
-    names.slice(1).map((name) => {
-      const [a, b] = [mustHold(low, name), mustHold(high, name)];
+    names.map((name, i) => {
+      const [a, b] = [mustHoldAt(low, i + 1), mustHoldAt(high, i + 1)];
       // The middle of two whole answers, rounded down, still keeps every limit between whole places.
       return [name, Number.isFinite(a) && Number.isFinite(b) ? Math.floor((a + b) / 2) : a] as const;
     }),
   );
-  return { positions: inOneWay(positions, low, high), margin };
+  return { positions: inOneWay(names, positions, low, high), margin };
 }
 
 /** When any place has no upper end, all are taken at their least: halves of two answers must not be mixed. */
 function inOneWay(
+  names: readonly string[],
   middle: ReadonlyMap<string, number>,
-  low: ReadonlyMap<string, number>,
-  high: ReadonlyMap<string, number>,
+  low: Float64Array,
+  high: Float64Array,
 ): ReadonlyMap<string, number> {
-  const open = [...low].some(([name, at]) => Number.isFinite(at) && !Number.isFinite(mustHold(high, name)));
-  return open ? new Map([...middle.keys()].map((name) => [name, mustHold(low, name)])) : middle;
+  const open = low.some((at, i) => Number.isFinite(at) && !Number.isFinite(mustHoldAt(high, i)));
+  return open ? new Map(names.map((name, i) => [name, mustHoldAt(low, i + 1)])) : middle;
 }
 
 /** Every limit, with what stays put pinned to the root and what moves held behind its bite. */
-function bounded(input: ReworkInput, moved: ReadonlySet<string>): AtLeast[] {
-  const own = input.features.flatMap((feature): AtLeast[] => {
+function bounded(
+  input: ReworkInput,
+  moved: ReadonlySet<string>,
+  index: ReadonlyMap<string, number>,
+): Numbered[] {
+  const own = input.features.flatMap((feature, i): Numbered[] => {
     if (feature.kind === "mark") return [];
     const { name, at } = feature;
     const behind = feature.kind === "cut" && moved.has(name) ? at + feature.bite : at;
-    const atLeast = { from: ROOT, to: name, least: behind, half: 0 };
-    return moved.has(name) ? [atLeast] : [atLeast, { from: name, to: ROOT, least: -at, half: 0 }];
+    const atLeast = { from: ROOT, to: i + 1, least: behind, half: 0 };
+    return moved.has(name) ? [atLeast] : [atLeast, { from: i + 1, to: ROOT, least: -at, half: 0 }];
   });
-  const stated = asAtLeast(input).map((limit) =>
-    moved.has(limit.from) || moved.has(limit.to) ? limit : { ...limit, half: 0 },
-  );
+  const stated = asAtLeast(input).map(({ from, to, least, half }) => ({
+    from: mustHold(index, from),
+    to: mustHold(index, to),
+    least,
+    half: moved.has(from) || moved.has(to) ? half : 0,
+  }));
   return [...own, ...stated];
 }
 
-/** A cycle that cannot hold at a share, or null when all do. */
-function tightest(names: readonly string[], limits: readonly AtLeast[], share: number): AtLeast[] | null {
-  const at = new Map(names.map((name) => [name, 0]));
-  const by = new Map<string, AtLeast>();
-  let last: string | null = null;
-  for (let round = 0; round < names.length; round++) {
-    last = null;
-    for (const limit of limits) {
-      const place = mustHold(at, limit.from) + limit.least + limit.half * share;
-      if (place <= mustHold(at, limit.to) + HAIR) continue;
-      at.set(limit.to, place);
-      by.set(limit.to, limit);
-      last = limit.to;
-    }
-    if (last === null) return null;
-  }
-  let on = last ?? mustHoldAt(names, 0);
-  for (let i = 0; i < names.length; i++) on = mustHold(by, on).from;
-  const cycle: AtLeast[] = [];
-  let name = on;
-  do {
-    const limit = mustHold(by, name);
-    cycle.push(limit);
-    name = limit.from;
-  } while (name !== on);
-  return cycle;
-}
-
-/** The least place of each name behind the root; −Infinity where nothing holds it back. */
-function lowest(names: readonly string[], limits: readonly AtLeast[]): Map<string, number> {
-  const at = new Map(names.map((name) => [name, name === ROOT ? 0 : Number.NEGATIVE_INFINITY]));
-  for (let changed = true; changed; ) {
-    changed = false;
-    for (const { from, to, least } of limits) {
-      const place = mustHold(at, from) + least;
-      if (place <= mustHold(at, to)) continue;
-      at.set(to, place);
-      changed = true;
-    }
-  }
+/** The least place of each behind the root; −Infinity where nothing holds it back. */
+function lowest(count: number, limits: readonly Omit<Numbered, "half">[]): Float64Array {
+  const at = new Float64Array(count).fill(Number.NEGATIVE_INFINITY);
+  at[ROOT] = 0;
+  raise(differencesOf(limits), at);
   return at;
 }
 
-/** The greatest place of each name behind the root; Infinity where nothing holds it. */
-function highest(names: readonly string[], limits: readonly AtLeast[]): Map<string, number> {
-  const turned = limits.map(({ from, to, least, half }) => ({ from: to, to: from, least, half }));
-  const at = lowest(names, turned);
-  return new Map([...at].map(([name, place]) => [name, -place]));
-}
+/** The greatest place of each behind the root; Infinity where nothing holds it. */
+const highest = (count: number, limits: readonly Numbered[]): Float64Array =>
+  lowest(
+    count,
+    limits.map(({ from, to, least }) => ({ from: to, to: from, least })),
+  ).map((place) => -place);

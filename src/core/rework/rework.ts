@@ -1,5 +1,5 @@
-import type { Conflict } from "../dimensions/conflict";
-import { closeLimits } from "../dimensions/dimensions";
+import { type Conflict, findConflict } from "../dimensions/conflict";
+import { canHold } from "../dimensions/differences";
 import { type Length, um, ZERO } from "../length/length";
 import { leastRework } from "./least";
 import type { ReworkInput } from "./problem";
@@ -27,11 +27,9 @@ export type Rework =
  * the fewest. Beside it the recommended one: the same features, as far inside their limits as can be.
  */
 export function rework(input: ReworkInput): Rework {
-  const closed = closeLimits({
-    features: input.features.map(({ name }) => name),
-    dimensions: input.dimensions,
-  });
-  if (!closed.consistent) return { possible: false, reason: "contradictory", conflict: closed.conflict };
+  const names = input.features.map(({ name }) => name);
+  const conflict = canHold(names, input.dimensions) ? null : findConflict(names, input.dimensions);
+  if (conflict) return { possible: false, reason: "contradictory", conflict };
   const found = leastRework(input);
   if (!found.possible) return { possible: false, reason: "fixed", feature: found.feature };
   const { positions, margin } = recommend(input, found.moved);
