@@ -2,9 +2,16 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { compileRunSheet, mustHoldAt, problemOf, sheathWindow, um, zEntry, zWindowInput } from "@/core";
 import { shippedLibrary } from "@/store/shipped";
-import dome from "../../../library/entries/dome-gel.json";
-import { type EntryCable, namedCables, placedIn, readCables, tubesOf, writeCables } from "./entry-cables";
-import { halfOf, preparedRows, throughRows } from "./prepared";
+import {
+  type EntryCable,
+  namedCables,
+  placedIn,
+  readCables,
+  tubesOf,
+  writeCables,
+} from "@/ui/entry/entry-cables";
+import { halfOf, preparedRows, throughRows } from "@/ui/entry/prepared";
+import dome from "./entries/dome-gel.json";
 
 const { cables, procedures, tools } = shippedLibrary();
 const entry = zEntry.parse(dome);
