@@ -1,6 +1,3 @@
-import { mustHold } from "../problem/held";
-import { type Dimension, statedLimits } from "./dimension";
-
 /** Differences between numbered places: place `to[i]` lies at least `least[i]` behind place `from[i]`. Micrometres. */
 export interface Differences {
   readonly from: Int32Array;
@@ -8,7 +5,8 @@ export interface Differences {
   readonly least: Float64Array;
 }
 
-interface Difference {
+/** One of them. */
+export interface Difference {
   readonly from: number;
   readonly to: number;
   readonly least: number;
@@ -81,16 +79,6 @@ function closedChain(by: Int32Array, from: Int32Array): readonly number[] | null
   return null;
 }
 
-/** Whether stated limits can hold together; which cannot, `findConflict` says. */
-export function canHold(features: readonly string[], dimensions: readonly Dimension[]): boolean {
-  const index = new Map(features.map((name, i) => [name, i]));
-  const list = dimensions.flatMap((dimension) => {
-    const { min, max } = statedLimits(dimension);
-    const [from, to] = [mustHold(index, dimension.from), mustHold(index, dimension.to)];
-    return [
-      { from, to, least: min },
-      { from: to, to: from, least: -max },
-    ].filter(({ least }) => Number.isFinite(least));
-  });
-  return raise(differencesOf(list), new Float64Array(features.length)) === null;
-}
+/** Whether differences between so many places can all hold together. */
+export const canHold = (count: number, list: readonly Difference[]): boolean =>
+  raise(differencesOf(list), new Float64Array(count)) === null;

@@ -1,5 +1,5 @@
 import { mustHold, mustHoldAt } from "../problem/held";
-import { type AtLeast, asAtLeast, type ReworkInput } from "./problem";
+import type { AtLeast, ReworkInput } from "./problem";
 
 /** Where everything comes to lie at the least, or the fixed feature that would have to move. */
 export type Least =
@@ -15,12 +15,16 @@ export type Least =
  * The one least solution: nothing moves forward, what moves goes at least its bite, and only what must rise does,
  * until nothing must. Least in every feature at once, since raising one feature never asks another to be lower.
  * Limits that contradict one another must have been refused before.
+ * @param limits as `asAtLeast` gives them.
  */
-export function leastRework({ features, dimensions, forced }: ReworkInput): Least {
+export function leastRework(
+  { features, forced }: Pick<ReworkInput, "features" | "forced">,
+  limits: readonly AtLeast[],
+): Least {
   const index = new Map(features.map(({ name }, i) => [name, i]));
   const at = features.map((feature) => (feature.kind === "mark" ? Number.NEGATIVE_INFINITY : feature.at));
   const went = new Uint8Array(features.length);
-  const from = outgoing(asAtLeast({ dimensions }), index);
+  const from = outgoing(features.length, limits);
   const waiting = new Set(features.keys());
 
   /** Raises a feature to at least a place. @returns whether it could. */
@@ -53,13 +57,8 @@ export function leastRework({ features, dimensions, forced }: ReworkInput): Leas
 }
 
 /** For each feature, by its place in the list, the limits that lead on from it. */
-function outgoing(limits: readonly AtLeast[], index: ReadonlyMap<string, number>) {
-  const found: { readonly to: number; readonly least: number }[][] = [];
-  for (const { from, to, least } of limits) {
-    const i = mustHold(index, from);
-    const list = found[i] ?? [];
-    found[i] = list;
-    list.push({ to: mustHold(index, to), least });
-  }
+function outgoing(count: number, limits: readonly AtLeast[]): readonly AtLeast[][] {
+  const found = Array.from({ length: count }, (): AtLeast[] => []);
+  for (const limit of limits) found[limit.from]?.push(limit);
   return found;
 }

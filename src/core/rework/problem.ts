@@ -3,6 +3,7 @@ import { DIMENSION_LIMIT, FEATURE_LIMIT, namesHold, zDimension } from "../dimens
 import { zMm, zMmNotNegative } from "../length/length";
 import { zName } from "../names/names";
 import { coded, type ErrorCode } from "../problem/codes";
+import { mustHold } from "../problem/held";
 
 /** A cut can only go further back, by at least its bite; a mark can be drawn anew anywhere; the fixed stays. */
 const zReworkFeature = z.discriminatedUnion(
@@ -40,20 +41,26 @@ export const zReworkInput = z
 export type ReworkInput = z.output<typeof zReworkInput>;
 export type ReworkFeature = ReworkInput["features"][number];
 
-/** Feature `to` lies at least `least` behind feature `from`, micrometres; `half` is half the width of its limit. */
+/**
+ * Feature `to` lies at least `least` behind feature `from`, micrometres, each by its place in the list; `half` is half the
+ * width of its limit.
+ */
 export interface AtLeast {
-  readonly from: string;
-  readonly to: string;
+  readonly from: number;
+  readonly to: number;
   readonly least: number;
   readonly half: number;
 }
 
 /** Stated limits as “this is at least that plus so much”; a limit open on one side has no half-width. */
-export const asAtLeast = ({ dimensions }: Pick<ReworkInput, "dimensions">): AtLeast[] =>
-  dimensions.flatMap(({ from, to, nominal, plus, minus }) => {
+export function asAtLeast({ features, dimensions }: Pick<ReworkInput, "features" | "dimensions">): AtLeast[] {
+  const places = new Map(features.map(({ name }, i) => [name, i]));
+  const found: AtLeast[] = [];
+  for (const { from: a, to: b, nominal, plus, minus } of dimensions) {
+    const [from, to] = [mustHold(places, a), mustHold(places, b)];
     const half = plus === null || minus === null ? 0 : (plus + minus) / 2;
-    return [
-      ...(minus === null ? [] : [{ from, to, least: nominal - minus, half }]),
-      ...(plus === null ? [] : [{ from: to, to: from, least: -(nominal + plus), half }]),
-    ];
-  });
+    if (minus !== null) found.push({ from, to, least: nominal - minus, half });
+    if (plus !== null) found.push({ from: to, to: from, least: -(nominal + plus), half });
+  }
+  return found;
+}

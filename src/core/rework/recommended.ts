@@ -1,6 +1,6 @@
-import { differencesOf, raise } from "../dimensions/differences";
-import { mustHold, mustHoldAt } from "../problem/held";
-import { asAtLeast, type ReworkInput } from "./problem";
+import { type Difference, differencesOf, raise } from "../dimensions/differences";
+import { mustHoldAt } from "../problem/held";
+import type { AtLeast, ReworkInput } from "./problem";
 
 /** The same features moved, re-made as far inside their limits as can be. Positions in micrometres. */
 export interface Recommended {
@@ -13,14 +13,6 @@ export interface Recommended {
 const ROOT = 0;
 const HAIR = 1e-6;
 
-/** A limit between numbered places; `half` is half its width, where it touches a moved feature. */
-interface Numbered {
-  readonly from: number;
-  readonly to: number;
-  readonly least: number;
-  readonly half: number;
-}
-
 /**
  * The largest common share of each limit's half-width that can be kept as margin over the lengths that touch a moved
  * feature; then, of all ways to keep it, the least cable, and the rest in the middle of what is left.
@@ -28,10 +20,13 @@ interface Numbered {
  * The share is found by Newton's method on the tightest cycle of the limits (Radzik's parametric shortest paths,
  * from memory): each round reads the share at which the worst cycle just holds.
  */
-export function recommend(input: ReworkInput, moved: ReadonlySet<string>): Recommended {
+export function recommend(
+  input: Pick<ReworkInput, "features" | "cable">,
+  stated: readonly AtLeast[],
+  moved: ReadonlySet<string>,
+): Recommended {
   const names = input.features.map(({ name }) => name);
-  const index = new Map(names.map((name, i) => [name, i + 1]));
-  const limits = bounded(input, moved, index);
+  const limits = bounded(input, stated, moved);
   const count = names.length + 1;
   const { from, to, least } = differencesOf(limits);
   // From one share to the next most places stay where they were raised to: the search goes on from there.
@@ -52,7 +47,7 @@ export function recommend(input: ReworkInput, moved: ReadonlySet<string>): Recom
     least: limit.least + Math.floor(limit.half * margin + HAIR),
   }));
   const low = lowest(count, held);
-  const cable = mustHold(index, input.cable);
+  const cable = names.indexOf(input.cable) + 1;
   const high = highest(count, [...held, { from: cable, to: ROOT, least: -mustHoldAt(low, cable), half: 0 }]);
   const positions = new Map(
     names.map((name, i) => {
@@ -75,30 +70,27 @@ function inOneWay(
   return open ? new Map(names.map((name, i) => [name, mustHoldAt(low, i + 1)])) : middle;
 }
 
-/** Every limit, with what stays put pinned to the root and what moves held behind its bite. */
+/** Every limit, with what stays put pinned to the root and what moves held behind its bite; numbered from the root on. */
 function bounded(
-  input: ReworkInput,
+  { features }: Pick<ReworkInput, "features">,
+  stated: readonly AtLeast[],
   moved: ReadonlySet<string>,
-  index: ReadonlyMap<string, number>,
-): Numbered[] {
-  const own = input.features.flatMap((feature, i): Numbered[] => {
-    if (feature.kind === "mark") return [];
-    const { name, at } = feature;
-    const behind = feature.kind === "cut" && moved.has(name) ? at + feature.bite : at;
-    const atLeast = { from: ROOT, to: i + 1, least: behind, half: 0 };
-    return moved.has(name) ? [atLeast] : [atLeast, { from: i + 1, to: ROOT, least: -at, half: 0 }];
+): AtLeast[] {
+  const found: AtLeast[] = [];
+  const moves = features.map(({ name }) => moved.has(name));
+  features.forEach((feature, i) => {
+    if (feature.kind === "mark") return;
+    const behind = feature.kind === "cut" && moves[i] ? feature.at + feature.bite : feature.at;
+    found.push({ from: ROOT, to: i + 1, least: behind, half: 0 });
+    if (!moves[i]) found.push({ from: i + 1, to: ROOT, least: -feature.at, half: 0 });
   });
-  const stated = asAtLeast(input).map(({ from, to, least, half }) => ({
-    from: mustHold(index, from),
-    to: mustHold(index, to),
-    least,
-    half: moved.has(from) || moved.has(to) ? half : 0,
-  }));
-  return [...own, ...stated];
+  for (const { from, to, least, half } of stated)
+    found.push({ from: from + 1, to: to + 1, least, half: moves[from] || moves[to] ? half : 0 });
+  return found;
 }
 
 /** The least place of each behind the root; −Infinity where nothing holds it back. */
-function lowest(count: number, limits: readonly Omit<Numbered, "half">[]): Float64Array {
+function lowest(count: number, limits: readonly Difference[]): Float64Array {
   const at = new Float64Array(count).fill(Number.NEGATIVE_INFINITY);
   at[ROOT] = 0;
   raise(differencesOf(limits), at);
@@ -106,7 +98,7 @@ function lowest(count: number, limits: readonly Omit<Numbered, "half">[]): Float
 }
 
 /** The greatest place of each behind the root; Infinity where nothing holds it. */
-const highest = (count: number, limits: readonly Numbered[]): Float64Array =>
+const highest = (count: number, limits: readonly Difference[]): Float64Array =>
   lowest(
     count,
     limits.map(({ from, to, least }) => ({ from: to, to: from, least })),

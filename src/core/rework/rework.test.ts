@@ -4,7 +4,7 @@ import { describe, expect, it } from "vitest";
 import { statedLimits } from "../dimensions/dimension";
 import { programme } from "./fixtures/programme";
 import { leastRework } from "./least";
-import { type ReworkInput, zReworkInput } from "./problem";
+import { asAtLeast, type ReworkInput, zReworkInput } from "./problem";
 import { rework } from "./rework";
 
 const NAMES = ["a", "b", "c", "d", "e"];
@@ -138,7 +138,8 @@ describe("whatever was measured", () => {
         const after = input.features.map((one) =>
           one.kind === "cut" ? { ...one, at: found.least[one.name] as typeof one.at } : one,
         );
-        const again = leastRework({ ...input, features: after, forced: [] });
+        const made = { ...input, features: after, forced: [] };
+        const again = leastRework(made, asAtLeast(made));
         expect(again.possible && [...again.moved]).toEqual([]);
       }),
     );

@@ -2,7 +2,7 @@ import { type Conflict, findConflict } from "../dimensions/conflict";
 import { canHold } from "../dimensions/differences";
 import { type Length, um, ZERO } from "../length/length";
 import { leastRework } from "./least";
-import type { ReworkInput } from "./problem";
+import { asAtLeast, type ReworkInput } from "./problem";
 import { recommend } from "./recommended";
 
 /** The least that must be redone, or why nothing can be saved. Lengths in micrometres. */
@@ -27,12 +27,17 @@ export type Rework =
  * the fewest. Beside it the recommended one: the same features, as far inside their limits as can be.
  */
 export function rework(input: ReworkInput): Rework {
-  const names = input.features.map(({ name }) => name);
-  const conflict = canHold(names, input.dimensions) ? null : findConflict(names, input.dimensions);
+  const limits = asAtLeast(input);
+  const conflict = canHold(input.features.length, limits)
+    ? null
+    : findConflict(
+        input.features.map(({ name }) => name),
+        input.dimensions,
+      );
   if (conflict) return { possible: false, reason: "contradictory", conflict };
-  const found = leastRework(input);
+  const found = leastRework(input, limits);
   if (!found.possible) return { possible: false, reason: "fixed", feature: found.feature };
-  const { positions, margin } = recommend(input, found.moved);
+  const { positions, margin } = recommend(input, limits, found.moved);
   const was = startOf(input);
   return {
     possible: true,

@@ -6,7 +6,7 @@ import type { PreparedRow } from "./prepared";
 /** What is prepared of one cable: each length, from what, within which limits. */
 export function PreparedTable({ rows, units }: { rows: readonly PreparedRow[]; units: Units }) {
   return (
-    <div className="overflow-x-auto">
+    <div>
       <table className="w-full border-collapse text-left">
         <thead className="text-soft text-sm">
           <tr>
@@ -36,7 +36,7 @@ export function PreparedTable({ rows, units }: { rows: readonly PreparedRow[]; u
                 </span>
               </td>
               <td className="px-2 text-soft text-sm">{from}</td>
-              <td className="figures whitespace-nowrap text-right text-soft">
+              <td className="figures text-right text-soft">
                 {min === null && max === null ? "" : limitsText(min, max, units)}
               </td>
             </tr>
