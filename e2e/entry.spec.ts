@@ -50,6 +50,20 @@ test("a closure is planned by keyboard alone: cables in, one through, what canno
   await expect(row(page, "Armoured ribbon, 8 × 12")).toContainText("ports 1 + 2");
 });
 
+test("it says how a closure is closed, in its order with its torques, and what to mind", async ({ page }) => {
+  await page.goto(`${DOME}?c=armoured-ribbon-96~branch~~`);
+  const closing = page.getByRole("region", { name: "Closing, in this order" }).getByRole("listitem");
+  await expect(closing.first()).toContainText("Lay the cable into its port");
+  await expect(closing.filter({ hasText: "Press the gel, last pass" })).toContainText("4.6 N·m");
+  const all = await closing.allTextContents();
+  const at = (text: string) => all.findIndex((one) => one.includes(text));
+  expect(at("first pass")).toBeLessThan(at("last pass"));
+  expect(at("Photograph the inside")).toBeLessThan(at("Close the cover"));
+  const minded = page.getByRole("region", { name: "Mind" });
+  await expect(minded).toContainText("A closure may hold pressure");
+  await expect(minded).toContainText("bonded and grounded as the local electrical code says");
+});
+
 test("nothing is cut before tube and fibre are said: a wrong or doubtful one is refused", async ({
   page,
 }) => {

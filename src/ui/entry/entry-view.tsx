@@ -1,41 +1,21 @@
 "use client";
 
-import { Undo2 } from "lucide-react";
 import { useMemo, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
-import {
-  type Cable,
-  compileRunSheet,
-  type Entry,
-  midSpanId,
-  midSpanOf,
-  misfits,
-  mustHoldAt,
-  type Procedure,
-  portsBy,
-  type RunSheet,
-  type Tool,
-} from "@/core";
-import { Button } from "../controls/button";
+import { type Cable, type Caution, type Entry, midSpanId, type Procedure, portsBy, type Tool } from "@/core";
 import { usePrefs } from "../prefs/prefs-context";
 import { AddCable } from "./add-cable";
 import { type CableRow, CableRows } from "./cable-rows";
+import { Closing } from "./closing";
 import { type EntryCable, type NamedCable, sheathOf } from "./entry-cables";
+import { EntryDrawn } from "./entry-drawn";
+import { EntryHead } from "./entry-head";
+import { endingSheets, throughSheet } from "./entry-sheets";
 import { MidSpan, type Through, throughOf, windowOf } from "./mid-span";
-import { Opened } from "./opened";
-import { PortFace } from "./port-face";
 import { openingOf, preparedRows, throughRows } from "./prepared";
 import { PreparedTable } from "./prepared-table";
 import { useEntryCables } from "./use-entry-cables";
 import { usePortDrop } from "./use-port-drop";
-
-/** The sheet of a cable that goes through, opened in the middle of its run. */
-const throughSheet = (going: Procedure, cable: Cable, tools: readonly Tool[]): RunSheet | null => {
-  const of = midSpanOf(cable);
-  return misfits(going, of).length === 0
-    ? compileRunSheet({ procedure: going, cable: of, core: coreOf(going, of), choices: {}, tools })
-    : null;
-};
 
 interface EntryViewProps {
   readonly entry: Entry;
@@ -46,14 +26,20 @@ interface EntryViewProps {
   /** Every cable of the shelf that it takes by its kind. */
   readonly cables: readonly Cable[];
   readonly tools: readonly Tool[];
+  readonly cautions: readonly Caution[];
   readonly initial: readonly EntryCable[];
 }
 
-const coreOf = (procedure: Procedure, cable: Cable): string =>
-  cable.cores.find((core) => misfits(procedure, cable, core).length === 0) ?? mustHoldAt(cable.cores, 0);
-
 /** A closure from its port face and opened: which cable goes where, and what is prepared of each. */
-export function EntryView({ entry, procedure, going, cables: shelf, tools, initial }: EntryViewProps) {
+export function EntryView({
+  entry,
+  procedure,
+  going,
+  cables: shelf,
+  tools,
+  cautions,
+  initial,
+}: EntryViewProps) {
   const { prefs } = usePrefs();
   const { cables, named, placed, change, undo, mayUndo, problem } = useEntryCables(
     initial,
@@ -64,16 +50,15 @@ export function EntryView({ entry, procedure, going, cables: shelf, tools, initi
   const [pointed, setPointed] = useState<string | null>(null);
   const [through, setThrough] = useState<Through>(throughOf(entry));
   useHotkeys("z", undo, [undo]);
-  const sheets = useMemo(() => {
-    const known = new Map<string, RunSheet>();
-    for (const { of } of named)
-      if (!known.has(of.id))
-        known.set(
-          of.id,
-          compileRunSheet({ procedure, cable: of, core: coreOf(procedure, of), choices: {}, tools }),
-        );
-    return known;
-  }, [named, procedure, tools]);
+  const sheets = useMemo(
+    () =>
+      endingSheets(
+        named.map(({ of }) => of),
+        procedure,
+        tools,
+      ),
+    [named, procedure, tools],
+  );
   const rows = named.map((cable, i): CableRow => {
     const at = placed?.at[i];
     return {
@@ -83,9 +68,6 @@ export function EntryView({ entry, procedure, going, cables: shelf, tools, initi
       otherRole: at?.way.otherRole ?? false,
     };
   });
-  const inPort = new Map(
-    rows.flatMap(({ cable, ports, bushed }) => ports.map((port) => [port, { cable, bushed }] as const)),
-  );
   const edit = (id: string, changed: Partial<EntryCable>) =>
     change(cables.map((one, i) => (named[i]?.id === id ? { ...one, ...changed } : one)));
   const put = (id: string, port: string) => {
@@ -105,74 +87,17 @@ export function EntryView({ entry, procedure, going, cables: shelf, tools, initi
     )}`;
   return (
     <main className="min-w-0 flex-1">
-      <header className="flex flex-wrap items-center gap-x-4 gap-y-1 px-4 py-2 sm:px-6">
-        <h1 className="min-w-0 truncate font-bold text-xl">{entry.name}</h1>
-        <p className="mr-auto min-w-0 truncate text-soft">
-          {entry.ports.length} ports ·{" "}
-          <span className={entry.source.kind === "representative" ? "representative" : ""}>
-            {entry.source.kind === "representative" ? "check the part's sheet" : "figures confirmed"}
-          </span>
-        </p>
-        <Button look="quiet" disabled={!mayUndo} onClick={undo} className="no-print">
-          <Undo2 aria-hidden="true" className="size-4" /> Undo
-        </Button>
-        {rows.length > 0 && (
-          <Button className="no-print" onClick={() => globalThis.print()}>
-            Print
-          </Button>
-        )}
-      </header>
-      <div className="grid border-line border-y bg-raised md:grid-cols-[19rem_minmax(0,1fr)]">
-        <section aria-labelledby="face" className="border-line p-4 md:border-r">
-          <h2 id="face" className="font-bold">
-            Port face
-          </h2>
-          <p className="mb-2 text-soft text-sm">to scale, seen from the cables</p>
-          <PortFace
-            entry={entry}
-            inPort={inPort}
-            lit={pointed ?? at?.cable.id ?? null}
-            onTake={gripOf}
-            room={270}
-          />
-          {placed && rows.length > 0 && (
-            <p className="mt-2 text-sm">
-              {placed.bushed === 0 ? "No bushing" : `${placed.bushed} with a bushing`},{" "}
-              {placed.otherRole === 0 ? "each in a port of its own kind" : `${placed.otherRole} in another's`}
-              . <span className="text-soft">{placed.valid} ways there are.</span>
-            </p>
-          )}
-        </section>
-        <section aria-labelledby="opened" className="min-w-0 p-4">
-          <h2 id="opened" className="font-bold">
-            Opened
-          </h2>
-          {rows.length === 0 ? (
-            <p className="mt-2 text-soft">
-              No cable yet: add the first below, and it is drawn here as it will lie.
-            </p>
-          ) : (
-            <Opened
-              lit={pointed ?? at?.cable.id ?? null}
-              onPoint={setPointed}
-              cables={rows.flatMap(({ cable, ports }) => {
-                const own = sheets.get(cable.of.id);
-                return own
-                  ? [
-                      {
-                        id: cable.id,
-                        name: cable.name,
-                        ports,
-                        sheet: own,
-                        turns: cable.through ? through.turns : null,
-                      },
-                    ]
-                  : [];
-              })}
-            />
-          )}
-        </section>
-      </div>
+      <EntryHead entry={entry} mayUndo={mayUndo} mayPrint={rows.length > 0} onUndo={undo} />
+      <EntryDrawn
+        entry={entry}
+        rows={rows}
+        placed={placed}
+        sheets={sheets}
+        turns={through.turns}
+        lit={pointed ?? at?.cable.id ?? null}
+        gripOf={gripOf}
+        onPoint={setPointed}
+      />
       {problem && (
         <p role="alert" className="mx-4 mt-3 rounded-md border-2 border-out px-3 py-2 sm:mx-6">
           <strong>That cannot be; nothing was changed.</strong> {problem}
@@ -232,6 +157,7 @@ export function EntryView({ entry, procedure, going, cables: shelf, tools, initi
           />
         )}
       </div>
+      {sheet && <Closing sheet={opens ?? sheet} units={prefs.units} cautions={cautions} />}
     </main>
   );
 }

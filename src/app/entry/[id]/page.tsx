@@ -17,7 +17,7 @@ type Context = {
 export default async function EntryPage({ params, searchParams }: Context) {
   const { id } = await params;
   const { c = [] } = await searchParams;
-  const { entries, procedures, cables, tools } = library(theStore());
+  const { entries, procedures, cables, tools, cautions } = library(theStore());
   const entry = entries.find((one) => one.id === id);
   const procedure = procedures.find((one) => one.id === id);
   if (!entry || !procedure) notFound();
@@ -29,6 +29,7 @@ export default async function EntryPage({ params, searchParams }: Context) {
       going={procedures.find((one) => one.id === throughId(id)) ?? null}
       cables={cables.filter(({ construction }) => constructions.includes(construction))}
       tools={tools}
+      cautions={cautions}
       initial={readCables(typeof c === "string" ? [c] : c)}
     />
   );

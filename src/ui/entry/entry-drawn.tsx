@@ -1,0 +1,61 @@
+"use client";
+
+import type { Entry, RunSheet } from "@/core";
+import type { CableRow } from "./cable-rows";
+import type { placedIn } from "./entry-cables";
+import { Opened } from "./opened";
+import { PortFace } from "./port-face";
+import type { PortGrip } from "./use-port-drop";
+
+interface EntryDrawnProps {
+  readonly entry: Entry;
+  readonly rows: readonly CableRow[];
+  readonly placed: ReturnType<typeof placedIn> | null;
+  readonly sheets: ReadonlyMap<string, RunSheet>;
+  /** Turns stored of what goes through. */
+  readonly turns: number;
+  readonly lit: string | null;
+  readonly gripOf: (cable: string) => PortGrip;
+  readonly onPoint: (id: string | null) => void;
+}
+
+/** The entry from its port face, and its cables as they lie opened. */
+export function EntryDrawn({ entry, rows, placed, sheets, turns, lit, gripOf, onPoint }: EntryDrawnProps) {
+  const inPort = new Map(
+    rows.flatMap(({ cable, ports, bushed }) => ports.map((port) => [port, { cable, bushed }] as const)),
+  );
+  const opened = rows.flatMap(({ cable: { id, name, of, through }, ports }) => {
+    const sheet = sheets.get(of.id);
+    return sheet ? [{ id, name, ports, sheet, turns: through ? turns : null }] : [];
+  });
+  return (
+    <div className="grid border-line border-y bg-raised md:grid-cols-[19rem_minmax(0,1fr)]">
+      <section aria-labelledby="face" className="border-line p-4 md:border-r">
+        <h2 id="face" className="font-bold">
+          Port face
+        </h2>
+        <p className="mb-2 text-soft text-sm">to scale, seen from the cables</p>
+        <PortFace entry={entry} inPort={inPort} lit={lit} onTake={gripOf} room={270} />
+        {placed && rows.length > 0 && (
+          <p className="mt-2 text-sm">
+            {placed.bushed === 0 ? "No bushing" : `${placed.bushed} with a bushing`},{" "}
+            {placed.otherRole === 0 ? "each in a port of its own kind" : `${placed.otherRole} in another's`}.{" "}
+            <span className="text-soft">{placed.valid} ways there are.</span>
+          </p>
+        )}
+      </section>
+      <section aria-labelledby="opened" className="min-w-0 p-4">
+        <h2 id="opened" className="font-bold">
+          Opened
+        </h2>
+        {opened.length === 0 ? (
+          <p className="mt-2 text-soft">
+            No cable yet: add the first below, and it is drawn here as it will lie.
+          </p>
+        ) : (
+          <Opened lit={lit} onPoint={onPoint} cables={opened} />
+        )}
+      </section>
+    </div>
+  );
+}
