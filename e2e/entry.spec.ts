@@ -26,7 +26,7 @@ test("a closure is planned by keyboard alone: cables in, one through, what canno
   await press("Enter");
   await expect(row(page, "Armoured ribbon, 8 × 12")).toContainText("ports 1 + 2");
   const opening = page.getByRole("region", { name: "Opening" }).locator("p").first();
-  await expect(opening).toContainText("1550.0");
+  await expect(opening).toContainText("1680.0");
   await page.getByLabel("Turns stored").fill("3");
   await press("Enter");
   await expect(opening).toContainText("2160.0");
@@ -34,6 +34,10 @@ test("a closure is planned by keyboard alone: cables in, one through, what canno
   await press("Enter");
   await expect(opening).toContainText("2400.0");
   await expect(page.getByText("It must hold a reversal of the lay")).toBeVisible();
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(opening).toContainText("2160.0");
+  await page.reload();
+  await expect(opening).toContainText("2160.0");
   await page.getByLabel("Turns stored").fill("9");
   await press("Enter");
   await expect(page.getByText("A whole number, at most 4: so many lie in this storage.")).toBeVisible();
@@ -67,7 +71,7 @@ test("it says how a closure is closed, in its order with its torques, and what t
 test("nothing is cut before tube and fibre are said: a wrong or doubtful one is refused", async ({
   page,
 }) => {
-  await page.goto(`${DOME}?c=loose-tube-36~through~t~`);
+  await page.goto("/entry/entry-dome-round?c=loose-tube-36~through~t~&c=central-tube-ribbon-96~branch~~");
   await page.getByLabel("Fibre to part, 1 to 36").fill("14");
   await page.keyboard.press("Enter");
   const check = page.getByRole("region", { name: "Before the cut" });
@@ -84,6 +88,17 @@ test("nothing is cut before tube and fibre are said: a wrong or doubtful one is 
   await expect(check).toContainText("What do you see on the fibre in your hand?");
   await check.getByRole("button", { name: "OR, orange" }).click();
   await expect(check).toContainText("This is it: tube GR, fibre OR.");
+  // Of another cable nothing has been said yet.
+  await page
+    .getByRole("button", { name: /Central-tube ribbon/ })
+    .first()
+    .click();
+  await expect(check).toHaveCount(0);
+  await page
+    .getByRole("button", { name: /Stranded loose tube/ })
+    .first()
+    .click();
+  await expect(check.getByText("This is it")).toHaveCount(0);
 });
 
 test("a cable is dragged onto a port: it stays there, and where it does not go nothing is changed", async ({

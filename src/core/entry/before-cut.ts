@@ -1,4 +1,4 @@
-import { FIBRE_COLOURS, type FibreColour } from "../cable/colours";
+import type { FibreColour } from "../cable/colours";
 import type { Identity, Marked } from "../piece/identity";
 
 /** What somebody sees on an element in the hand: its colour and tracers, or that it cannot be told. */
@@ -28,7 +28,3 @@ export function beforeCut(
   }
   return { may: "cut" };
 }
-
-/** The colour of a code. */
-export const colourOf = (code: string): FibreColour | undefined =>
-  FIBRE_COLOURS.find((one) => one.code === code);

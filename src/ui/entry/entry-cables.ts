@@ -12,6 +12,7 @@ import {
   type PortsTaken,
   placeCables,
 } from "@/core";
+import { readThrough, type Through, writeThrough } from "./through";
 
 /** A cable somebody means to bring into an entry. */
 export interface EntryCable {
@@ -20,6 +21,8 @@ export interface EntryCable {
   readonly through: boolean;
   /** Ports it was put in by hand; null goes the best way. */
   readonly fixed: readonly string[] | null;
+  /** How it is opened where it goes through; null as its entry says. */
+  readonly opening: Through | null;
 }
 
 /** The same with its document, and what it is called among the others. */
@@ -31,17 +34,31 @@ export interface NamedCable extends EntryCable {
 
 const isRole = (text: string | undefined): text is PortRole => PORT_ROLES.some((role) => role === text);
 
-/** The cables an address names: `loose-tube-36~through~t~1+2` each; what cannot be read is left out. */
+/** The cables an address names: `loose-tube-36~through~t~1+2~2.0.0.0.middle` each; what cannot be read is left out. */
 export const readCables = (texts: readonly string[]): EntryCable[] =>
   texts.slice(0, 32).flatMap((text) => {
-    const [cable = "", role, through, ports = ""] = text.slice(0, 200).split("~");
+    const [cable = "", role, through, ports = "", opening = ""] = text.slice(0, 200).split("~");
     if (cable === "" || !isRole(role)) return [];
-    return [{ cable, role, through: through === "t", fixed: ports === "" ? null : ports.split("+") }];
+    return [
+      {
+        cable,
+        role,
+        through: through === "t",
+        fixed: ports === "" ? null : ports.split("+"),
+        opening: readThrough(opening),
+      },
+    ];
   });
 
 export const writeCables = (cables: readonly EntryCable[]): string[] =>
-  cables.map(({ cable, role, through, fixed }) =>
-    [cable, role, through ? "t" : "", fixed?.join("+") ?? ""].join("~"),
+  cables.map(({ cable, role, through, fixed, opening }) =>
+    [
+      cable,
+      role,
+      through ? "t" : "",
+      fixed?.join("+") ?? "",
+      ...(opening ? [writeThrough(opening)] : []),
+    ].join("~"),
   );
 
 /** Cables with their documents, in their order; like ones are numbered. One that is not on the shelf is left out. */

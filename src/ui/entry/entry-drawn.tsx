@@ -5,6 +5,7 @@ import type { CableRow } from "./cable-rows";
 import type { placedIn } from "./entry-cables";
 import { Opened } from "./opened";
 import { PortFace } from "./port-face";
+import { throughOf } from "./through";
 import type { PortGrip } from "./use-port-drop";
 
 interface EntryDrawnProps {
@@ -12,21 +13,21 @@ interface EntryDrawnProps {
   readonly rows: readonly CableRow[];
   readonly placed: ReturnType<typeof placedIn> | null;
   readonly sheets: ReadonlyMap<string, RunSheet>;
-  /** Turns stored of what goes through. */
-  readonly turns: number;
   readonly lit: string | null;
   readonly gripOf: (cable: string) => PortGrip;
   readonly onPoint: (id: string | null) => void;
 }
 
 /** The entry from its port face, and its cables as they lie opened. */
-export function EntryDrawn({ entry, rows, placed, sheets, turns, lit, gripOf, onPoint }: EntryDrawnProps) {
+export function EntryDrawn({ entry, rows, placed, sheets, lit, gripOf, onPoint }: EntryDrawnProps) {
   const inPort = new Map(
     rows.flatMap(({ cable, ports, bushed }) => ports.map((port) => [port, { cable, bushed }] as const)),
   );
-  const opened = rows.flatMap(({ cable: { id, name, of, through }, ports }) => {
+  const opened = rows.flatMap(({ cable: { id, name, of, through, opening }, ports }) => {
     const sheet = sheets.get(of.id);
-    return sheet ? [{ id, name, ports, sheet, turns: through ? turns : null }] : [];
+    return sheet
+      ? [{ id, name, ports, sheet, turns: through ? (opening ?? throughOf(entry)).turns : null }]
+      : [];
   });
   return (
     <div className="grid border-line border-y bg-raised md:grid-cols-[19rem_minmax(0,1fr)]">

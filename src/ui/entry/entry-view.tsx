@@ -11,9 +11,10 @@ import { type EntryCable, type NamedCable, sheathOf } from "./entry-cables";
 import { EntryDrawn } from "./entry-drawn";
 import { EntryHead } from "./entry-head";
 import { endingSheets, throughSheet } from "./entry-sheets";
-import { MidSpan, type Through, throughOf, windowOf } from "./mid-span";
+import { MidSpan } from "./mid-span";
 import { openingOf, preparedRows, throughRows } from "./prepared";
 import { PreparedTable } from "./prepared-table";
+import { openingIn, throughOf } from "./through";
 import { useEntryCables } from "./use-entry-cables";
 import { usePortDrop } from "./use-port-drop";
 
@@ -48,7 +49,6 @@ export function EntryView({
   );
   const [picked, setPicked] = useState<string | null>(null);
   const [pointed, setPointed] = useState<string | null>(null);
-  const [through, setThrough] = useState<Through>(throughOf(entry));
   useHotkeys("z", undo, [undo]);
   const sheets = useMemo(
     () =>
@@ -79,8 +79,9 @@ export function EntryView({
   const { gripOf } = usePortDrop(put);
   const at = rows.find(({ cable }) => cable.id === picked) ?? rows[0];
   const sheet = at && sheets.get(at.cable.of.id);
-  const window = windowOf(entry, through);
+  const through = at?.cable.opening ?? throughOf(entry);
   const opens = at?.cable.through && going ? throughSheet(going, at.cable.of, tools) : null;
+  const opening = openingIn(entry, through, opens && openingOf(opens));
   const hrefOf = ({ of, through: goes }: NamedCable) =>
     `/?${new URLSearchParams(
       goes && going ? { cable: midSpanId(of.id), style: going.id } : { cable: of.id, style: entry.id },
@@ -93,7 +94,6 @@ export function EntryView({
         rows={rows}
         placed={placed}
         sheets={sheets}
-        turns={through.turns}
         lit={pointed ?? at?.cable.id ?? null}
         gripOf={gripOf}
         onPoint={setPointed}
@@ -129,6 +129,7 @@ export function EntryView({
                   role,
                   through: false,
                   fixed: null,
+                  opening: null,
                 })),
               ])
             }
@@ -141,19 +142,20 @@ export function EntryView({
               {at.cable.through && ", through"}: what to prepare
             </h2>
             <PreparedTable
-              rows={at.cable.through ? throughRows(sheet, window) : preparedRows(sheet)}
+              rows={at.cable.through ? throughRows(opens ?? sheet, opening.half) : preparedRows(sheet)}
               units={prefs.units}
             />
           </section>
         )}
         {at?.cable.through && (
           <MidSpan
+            // What was said of one cable's colours is nothing of another's.
+            key={`${at.cable.id} ${at.cable.of.id}`}
             entry={entry}
             cable={at.cable.of}
             through={through}
-            window={window}
-            opens={opens && openingOf(opens)}
-            onChange={(changed) => setThrough((before) => ({ ...before, ...changed }))}
+            opening={opening}
+            onChange={(changed) => edit(at.cable.id, { opening: { ...through, ...changed } })}
           />
         )}
       </div>

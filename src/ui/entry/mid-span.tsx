@@ -1,16 +1,7 @@
 "use client";
 
 import { useState } from "react";
-import {
-  type Cable,
-  type Entry,
-  identity,
-  type Length,
-  type SheathWindow,
-  sheathWindow,
-  um,
-  type WindowInput,
-} from "@/core";
+import { type Cable, type Entry, identity, um } from "@/core";
 import { Select } from "../controls/select";
 import { FigureField } from "../jobs/figure-field";
 import { readCount } from "../jobs/metres";
@@ -18,39 +9,7 @@ import { mmText } from "../words/length-text";
 import { ColourCheck } from "./colour-check";
 import { tubesOf } from "./entry-cables";
 import { parseMm } from "./parse-mm";
-import { halfOf } from "./prepared";
-
-/** What is asked of a cable that goes through, beyond what its entry says. */
-export interface Through {
-  readonly turns: number;
-  readonly pitch: Length;
-  readonly diameter: Length;
-  readonly reversal: Length;
-  readonly cutAt: WindowInput["cutAt"];
-}
-
-export const throughOf = ({ storage }: Entry): Through => ({
-  turns: storage.turns.min,
-  pitch: um(0),
-  diameter: um(0),
-  reversal: um(0),
-  cutAt: "middle",
-});
-
-/** The opening a cable that goes through needs in an entry: by what is stored, and by the lay's reversals. */
-export function windowOf({ storage, reach, radius }: Entry, through: Through): SheathWindow {
-  const { turns, pitch, diameter, reversal, cutAt } = through;
-  return sheathWindow({
-    entryPaths: storage.paths,
-    turns,
-    perimeter: storage.perimeter,
-    ...(pitch > 0 ? { lay: { pitch, diameter } } : {}),
-    reversalSpacing: reversal,
-    cutAt,
-    reach,
-    bendRadius: radius,
-  });
-}
+import type { Opening, Through } from "./through";
 
 /** Down to a tenth of a millimetre: never told longer than it is. */
 const tenths = (length: number): string => mmText(Math.floor(length / 100) * 100);
@@ -65,14 +24,13 @@ interface MidSpanProps {
   readonly entry: Entry;
   readonly cable: Cable;
   readonly through: Through;
-  readonly window: SheathWindow;
-  /** From edge to edge as the entry's own sheet opens it; null where it has none for this cable. */
-  readonly opens: number | null;
+  readonly opening: Opening;
   readonly onChange: (changed: Partial<Through>) => void;
 }
 
 /** How far a sheath is opened in the middle of its run, what that leaves either side, and which fibre is cut. */
-export function MidSpan({ entry, cable, through, window, opens, onChange }: MidSpanProps) {
+export function MidSpan({ entry, cable, through, opening, onChange }: MidSpanProps) {
+  const { needed, opened, half, enough } = opening;
   const { kind, tubes, perTube } = tubesOf(cable);
   const [number, setNumber] = useState(1);
   const wanted = identity({ perTube, tubes, number: Math.min(number, tubes * perTube) });
@@ -97,32 +55,33 @@ export function MidSpan({ entry, cable, through, window, opens, onChange }: MidS
           Opening
         </h2>
         <p aria-live="polite" className="leading-none">
-          <span className="figures font-bold text-5xl">{mmText(2 * halfOf(window))}</span>
+          <span className="figures font-bold text-5xl">{mmText(2 * half)}</span>
           <span className="ml-2 text-xl">mm</span>
         </p>
         <p className="mt-1 text-soft">
-          <span className="figures text-ink">−{mmText(halfOf(window))}</span> and{" "}
-          <span className="figures text-ink">{mmText(halfOf(window))}</span> from the centre mark.{" "}
-          {window.limitedBy === "storage"
-            ? "What is stored asks for it."
-            : "It must hold a reversal of the lay: more than what is stored asks for."}{" "}
+          <span className="figures text-ink">−{mmText(half)}</span> and{" "}
+          <span className="figures text-ink">{mmText(half)}</span> from the centre mark.{" "}
+          {needed.limitedBy === "storage"
+            ? `What is stored asks for ${mmText(Math.ceil(needed.opening / 100) * 100)}.`
+            : `It must hold a reversal of the lay, ${mmText(needed.opening)}: more than what is stored asks for.`}{" "}
           {through.reversal > 0
             ? "Find a reversal, mark it, measure both ways from it."
             : "Where nobody knows the lay, open a little first and look for a reversal."}
         </p>
         <ul className="mt-2 grid gap-1">
-          {opens !== null && (
-            <Told good={opens >= window.opening}>
-              The entry's own sheet opens {mmText(opens)}
-              {opens < window.opening && ": correct it before the first cut"}
+          {enough !== null && (
+            <Told good={enough}>
+              {enough
+                ? "As its sheet opens it"
+                : "Its sheet opens less: correct its figure before the first cut"}
             </Told>
           )}
-          <Told good={window.bendOk}>
-            Stored at a radius of {tenths(window.loopRadius)} mm, never under {mmText(entry.radius)}
+          <Told good={opened.bendOk}>
+            Stored at a radius of {tenths(opened.loopRadius)} mm, never under {mmText(entry.radius)}
           </Told>
           {(["upstream", "downstream"] as const).map((side) => (
-            <Told key={side} good={window.reachOk[side]}>
-              {tenths(window.usable[side])} of {kind} {side}; {mmText(entry.reach)} reaches the splicer
+            <Told key={side} good={opened.reachOk[side]}>
+              {tenths(opened.usable[side])} of {kind} {side}; {mmText(entry.reach)} reaches the splicer
             </Told>
           ))}
         </ul>

@@ -1,4 +1,4 @@
-import { type Length, mustHoldAt, type RunSheet, type SheathWindow, type SheetLimit, um } from "@/core";
+import { type Length, type RunSheet, type SheetLimit, um } from "@/core";
 
 /** One thing that is prepared of a cable for an entry, as a row of its list. */
 export interface PreparedRow {
@@ -15,55 +15,54 @@ const nameOf = (sheet: RunSheet, id: string): string =>
   sheet.features.find((feature) => feature.id === id)?.name ?? id;
 
 const rowOf = (sheet: RunSheet, limit: SheetLimit): PreparedRow => {
-  const { id, name, from, to, nominal, min, max } = { id: limit.dimension, ...limit };
-  // Told from the edge that is there when it is measured: what is cut lies in front of it.
-  const datum = to === SHEATH ? (from === mustHoldAt(sheet.features, 0).id ? from : to) : from;
-  const check = sheet.checks.find(({ dimension }) => dimension === id);
+  const { dimension, name, from, to, nominal, min, max } = limit;
+  const made = (id: string) => sheet.features.find((feature) => feature.id === id)?.madeAt ?? -1;
+  const check = sheet.checks.find((one) => one.dimension === dimension);
   return {
-    id,
+    id: dimension,
     name,
     length: nominal,
-    from: nameOf(sheet, datum),
+    // Told from what is there first: the other is laid off from it.
+    from: nameOf(sheet, made(to) < made(from) ? to : from),
     min,
     max,
     representative: check?.representative ?? sheet.procedure.representative,
   };
 };
 
-const SHEATH = "sheath-edge";
-
 /** What is prepared of a cable that ends in an entry, in the order of its sheet. */
 export const preparedRows = (sheet: RunSheet): PreparedRow[] =>
   sheet.limits.filter(({ dimension }) => dimension !== "seal-depth").map((limit) => rowOf(sheet, limit));
 
+/** Lengths that a cable with both edges has in place of: the two from the centre mark say it. */
+const OF_THE_EDGES: readonly string[] = ["opening", "half", "tube"];
+
 /**
- * The same of a cable that goes through: both edges from the centre mark instead of one from the end, then what lies
- * inside of each, alike on either side.
+ * The same of a cable that goes through: both edges from the centre mark, then what lies inside of each, alike on either
+ * side.
+ * @param sheet its own, opened in mid-run; where the entry has none for it, that of one that ends.
+ * @param half from the centre mark to either edge.
  */
-export function throughRows(sheet: RunSheet, window: SheathWindow): PreparedRow[] {
-  const half = halfOf(window);
-  const edge = (id: string, name: string, length: number): PreparedRow => ({
+export function throughRows(sheet: RunSheet, half: number): PreparedRow[] {
+  const stated = sheet.limits.find(({ dimension }) => dimension === "half");
+  const limits = stated?.nominal === half ? stated : null;
+  const edge = (id: string, name: string, side: 1 | -1): PreparedRow => ({
     id,
     name,
-    length: um(length),
+    length: um(side * half),
     from: "centre mark",
-    min: null,
-    max: null,
-    representative: true,
+    min: limits?.min ?? null,
+    max: limits?.max ?? null,
+    representative: sheet.procedure.representative,
   });
   return [
-    edge("upstream", "sheath edge, upstream", -half),
-    edge("downstream", "sheath edge, downstream", half),
+    edge("upstream", "sheath edge, upstream", -1),
+    edge("downstream", "sheath edge, downstream", 1),
     ...preparedRows(sheet)
-      .filter(({ id }) => id !== "opening" && id !== "tube")
-      .map((row) => (row.from === "sheath edge" ? { ...row, from: "either sheath edge" } : row)),
+      .filter(({ id }) => !OF_THE_EDGES.includes(id))
+      .map((row) => (row.from.endsWith("edge") ? { ...row, from: `either ${row.from}` } : row)),
   ];
 }
-
-const MM = 1000;
-
-/** From the centre mark to either edge: half the opening, rounded up to the millimetre so that it is never too short. */
-export const halfOf = ({ opening }: SheathWindow): number => Math.ceil((opening / 2 - 1e-3) / MM) * MM;
 
 /** From edge to edge as a sheet of a cable that goes through opens it. */
 export const openingOf = (sheet: RunSheet): number =>
