@@ -4,7 +4,7 @@ import { type Length, um, ZERO } from "../length/length";
 import type { AsMade } from "../measured/as-made";
 import { mustHold, mustHoldAt } from "../problem/held";
 import type { ReworkFeature } from "../rework/problem";
-import type { Line, RunSheet, SheetFeature } from "../runsheet/runsheet";
+import { isMidRun, type Line, type RunSheet, type SheetFeature } from "../runsheet/runsheet";
 
 /** The question one prepared leg asks: what is there and where, what each length must be, what must be cut anyway. */
 export interface LeastProblem {
@@ -297,6 +297,8 @@ function cableFeature(
   features: readonly ReworkFeature[],
   present: readonly SheetFeature[],
 ): string {
+  // What goes on in mid-run loses nothing, however far it is opened: it is held to its centre mark.
+  if (isMidRun(sheet)) return mustHoldAt(sheet.features, 0).id;
   const cut = present.filter(({ id }) => {
     const feature = features.find(({ name }) => name === id);
     return feature && feature.kind !== "mark" && present.some((one) => one.id === id && one.kind !== "part");
