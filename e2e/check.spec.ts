@@ -307,7 +307,7 @@ test("the check in Setup finds the record whole, and names a row that was altere
   const hold = page.getByRole("button", { name: "Hold the record against it" });
   await page.getByLabel("An earlier seal").fill(line);
   await hold.click();
-  await expect(page.getByText(/It holds/)).toBeVisible();
+  await expect(page.getByText("It holds: all that was sealed is there, as it was.")).toBeVisible();
   const last = database
     .prepare<[string], { hash: string }>("SELECT last_hash AS hash FROM ends WHERE id = ?")
     .get(end);
