@@ -22,7 +22,7 @@ const [cable] = cables.filter(({ id }) => id === "distribution-900");
 const [procedure] = procedures.filter(({ id }) => id === "stub-cam-crimp-900");
 if (!cable || !procedure) throw new Error("not shipped");
 const sheet = compileRunSheet({ procedure, cable, core: "9/125", choices: {}, tools });
-const parts: PieceParts = { cable, sheets: { A: sheet, B: sheet } };
+const parts: PieceParts = { cable, reach: {}, sheets: { A: sheet, B: sheet } };
 
 const side = (changed: object = {}) => ({
   place: "",
@@ -107,7 +107,11 @@ describe("what a piece needs", () => {
     // 24 ends at 0.94: 1 − (1 − 0.06³)²⁴, by hand.
     expect(curve[2]?.short).toBeCloseTo(1 - (1 - 0.06 ** 3) ** 24, 12);
     expect(enough).toBe(2);
-    const none = pieceNeeds(check(zPiecePlan, plan()), { cable, sheets: { A: null, B: null } });
+    const none = pieceNeeds(check(zPiecePlan, plan()), {
+      cable,
+      reach: {},
+      sheets: { A: null, B: null },
+    });
     expect([none.curve, none.enough]).toEqual([[], null]);
   });
   it("refuses a loop tighter than the cable may rest, saying how wide it must be, and takes one just as wide", () => {

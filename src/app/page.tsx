@@ -1,4 +1,4 @@
-import { InputError, type PlannedEnd, parseAddress, placeText, problemOf, SIDES, styleOf } from "@/core";
+import { check, type PlannedEnd, parseAddress, problemOf, styleOf, zPlaceSide } from "@/core";
 import { library } from "@/service/library";
 import { inHand } from "@/service/places";
 import { theStore } from "@/service/the-store";
@@ -11,11 +11,9 @@ type Params = Record<string, string | string[] | undefined>;
 /** What is in hand at a place, or why there is nothing. */
 function handAt(asked: PlaceAsked): (Hand & { readonly planned: PlannedEnd | null }) | { trouble: string } {
   try {
-    const side = SIDES.find((one) => one === asked.side);
-    if (!side) throw new InputError("no-such-element", "A side is A or B.", ["side"]);
-    const place = { side, address: parseAddress(asked.at) };
-    const { job, name, cable, core, planned } = inHand(theStore(), asked.piece, place);
-    return { asked, place, job, name: `${name}, ${placeText(place)}`, cable, core, planned };
+    const place = { side: check(zPlaceSide, asked.side), address: parseAddress(asked.at) };
+    const { job, name, text, cable, core, planned } = inHand(theStore(), asked.piece, place);
+    return { asked, place, job, name: `${name}, ${text}`, cable, core, planned };
   } catch (error) {
     const problem = problemOf(error);
     if (!problem) throw error;

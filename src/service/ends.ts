@@ -9,6 +9,7 @@ import {
   type EndState,
   followsFrom,
   InputError,
+  isSide,
   type Judged,
   mustAccept,
   mustHaveSeen,
@@ -19,7 +20,9 @@ import {
   type Rule,
   type RunSheet,
   sheetDocument,
+  sideText,
   zAddInside,
+  zPiecePlan,
   zRule,
   zUuid,
 } from "@/core";
@@ -211,8 +214,11 @@ export function getEnd(store: Store, id: string): End {
 /** Where an end was made, by the plan it was begun from. */
 function madeAt(store: Store, { piece, plan, side, address }: EndRow): End["where"] {
   if (piece === null || plan === null || side === null || address === null) return null;
-  const name = planOf(store, piece, plan)?.name ?? "";
-  return { piece, name, plan, side, address: addressText(address) };
+  const row = planOf(store, piece, plan);
+  const made = { piece, name: row?.name ?? "", plan, address: addressText(address) };
+  if (isSide(side)) return { ...made, side, station: "" };
+  const stations = row?.body ? check(zPiecePlan, JSON.parse(row.body)).stations : [];
+  return { ...made, side: null, station: sideText(side, { stations }) };
 }
 
 /** An end, or null when there is none by that id. */

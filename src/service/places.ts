@@ -17,14 +17,16 @@ import {
   type PlannedEnd,
   PURPOSES,
   placeKey,
+  placeSides,
   placeText,
   plannedEnds,
   problemOf,
   type Shelved,
-  SIDES,
+  sideText,
   standingOfEnd,
   zAddress,
   zCable,
+  zPlaceSide,
   zRule,
   zUuid,
 } from "@/core";
@@ -51,7 +53,7 @@ const zStyle = z.strictObject({
 export const zBeginPlaces = z.strictObject({
   /** Of the end, or of the batch where there are several places. */
   id: zUuid("An id is a UUID").optional(),
-  side: z.enum(SIDES, { error: "A side is A or B" }),
+  side: zPlaceSide,
   addresses: z
     .array(zAddress)
     .min(1, "At least one place")
@@ -86,7 +88,7 @@ function handCable(plan: PiecePlan, cable: Cable, place: Place, shelf: Shelved):
 function labelAt(plan: PiecePlan, place: Place): string {
   const last = place.address.at(-1);
   const colour = last && last.position <= 12 ? `, ${fibreColour(last.position).name}` : "";
-  return `${plan.name}, ${placeText(place)}${colour}`.slice(-120);
+  return `${plan.name}, ${placeText(place, plan)}${colour}`.slice(-120);
 }
 
 /**
@@ -108,9 +110,11 @@ export function beginPlaces(act: Act, piece: string, input: unknown): { id: stri
     const at = handCable(plan, cable, place, shelf);
     const picked = style ?? planned.get(placeKey(place));
     if (!picked)
-      throw new InputError("no-such-element", `Nothing is planned at ${placeText(place)}: pick a style.`, [
-        "addresses",
-      ]);
+      throw new InputError(
+        "no-such-element",
+        `Nothing is planned at ${placeText(place, plan)}: pick a style.`,
+        ["addresses"],
+      );
     const { procedure, choices } = picked;
     const sheet = compiled(store, {
       cable: at,
@@ -132,7 +136,7 @@ export function beginPlaces(act: Act, piece: string, input: unknown): { id: stri
     for (const { place } of made) {
       const end = there.get(placeKey(place));
       if (end && end.result === null && purpose === "work")
-        throw new InputError("moved-on", `Somebody has ${placeText(place)} at the bench already.`, [
+        throw new InputError("moved-on", `Somebody has ${placeText(place, plan)} at the bench already.`, [
           "addresses",
         ]);
     }
@@ -140,7 +144,7 @@ export function beginPlaces(act: Act, piece: string, input: unknown): { id: stri
       insertBatch(store, {
         id,
         createdAt: at,
-        name: `${plan.name}, side ${side}`.slice(0, 120).toWellFormed(),
+        name: `${plan.name}, ${sideText(side, plan)}`.slice(0, 120).toWellFormed(),
       });
     made.forEach(({ place, made: sheet }, i) => {
       const end = batch ? randomUUID() : id;
@@ -160,8 +164,9 @@ export interface InHand {
   readonly cable: Cable;
   readonly core: Core;
   readonly job: { readonly id: string; readonly name: string };
-  /** What the piece is called. */
+  /** What the piece is called, and the place. */
   readonly name: string;
+  readonly text: string;
   readonly planned: PlannedEnd | null;
 }
 
@@ -181,6 +186,7 @@ export function inHand(store: Store, piece: string, place: Place): InHand {
     core: plan.core,
     job: { id: row.job, name: findJob(store, row.job)?.name ?? "" },
     name: plan.name,
+    text: placeText(place, plan),
     planned: planned ?? null,
   };
 }
@@ -203,7 +209,7 @@ export function placesOf(
       const cable = shelf.cable(plan.cable);
       if (!cable) return [id, []];
       try {
-        const planned = SIDES.flatMap((side) => plannedEnds(plan, side, cable, shelf));
+        const planned = placeSides(plan).flatMap((side) => plannedEnds(plan, side, cable, shelf));
         const keys = new Set(planned.map(placeKey));
         // What was made where nothing is planned any more is told all the same.
         const further = [...there].flatMap(([key, { side, address, style }]) =>
@@ -287,6 +293,7 @@ export function nextOfJob(store: Store, job: string): NextOfJob | null {
       piece: id,
       name: plan.name,
       place,
+      at: placeText(place, plan),
       style: style?.name ?? place.procedure,
       rough: style === undefined || style.source.kind === "representative",
     };
@@ -298,6 +305,8 @@ export interface NextOfJob {
   readonly piece: string;
   readonly name: string;
   readonly place: PieceAnswer["places"][number];
+  /** The place as it is said. */
+  readonly at: string;
   readonly style: string;
   /** Whether figures of it are nobody's own yet: asked about on its sheet before the first cut. */
   readonly rough: boolean;

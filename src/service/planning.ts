@@ -2,6 +2,7 @@ import {
   addressesFor,
   type Cable,
   InputError,
+  midSpanOf,
   misfits,
   ontoCable,
   optionsFor,
@@ -10,13 +11,14 @@ import {
   type PiecePlan,
   type Procedure,
   pieceNeeds,
+  placeSides,
   plannedEnds,
   problemOf,
   proceduresFor,
   type Shelved,
-  SIDES,
   type SideName,
   type SideSheet,
+  workedTo,
 } from "@/core";
 import { yieldOf } from "@/store/ends";
 import { wholeLibrary } from "@/store/shelf";
@@ -32,13 +34,29 @@ export function partsOf(store: Store, plan: PiecePlan): PieceParts {
   const shelf = shelved(store);
   const cable = shelf.cable(plan.cable);
   if (!cable) throw new InputError("unknown-cable", `No cable called “${plan.cable}”.`, ["cable"]);
-  const fitting = (id: string, on: Cable, at: readonly string[]) => {
+  const fitting = (id: string, on: Cable, at: readonly (string | number)[]) => {
     const procedure = shelf.procedure(id);
     if (!procedure) throw new InputError("unknown-procedure", `No procedure called “${id}”.`, at);
     const [why] = misfits(procedure, on, plan.core);
     if (why)
       throw new InputError("does-not-fit", `${procedure.name} does not go on ${on.name}. ${why.message}`, at);
     return procedure;
+  };
+  const reachOf = () => {
+    const inRun = midSpanOf(cable);
+    return Object.fromEntries(
+      plan.stations.map(({ procedure: id, choices, parted }, i) => {
+        const procedure = fitting(id, inRun, ["stations", i, "procedure"]);
+        const beyond = parted.find(({ fibre }) => fibre > cable.fibreCount);
+        if (beyond)
+          throw new InputError(
+            "no-such-element",
+            `${cable.name} has fibres 1 to ${cable.fibreCount}, not ${beyond.fibre}.`,
+            ["stations", i, "parted"],
+          );
+        return [id, workedTo(sheetOnce(library, { procedure, cable: inRun, core: plan.core, choices }))];
+      }),
+    );
   };
   const sheetAt = (side: SideName) => {
     const { procedure: id, choices, onto } = plan.sides[side];
@@ -51,7 +69,7 @@ export function partsOf(store: Store, plan: PiecePlan): PieceParts {
     }
     return sheetOnce(library, { procedure, cable, core: plan.core, choices });
   };
-  return { cable, sheets: { A: sheetAt("A"), B: sheetAt("B") } };
+  return { cable, sheets: { A: sheetAt("A"), B: sheetAt("B") }, reach: reachOf() };
 }
 
 /** @returns how many ends are planned. @throws InputError for whatever makes the plan one that cannot be. */
@@ -67,7 +85,7 @@ export function mustWork(store: Store, plan: PiecePlan, at: readonly (string | n
       );
     const parts = partsOf(store, plan);
     pieceNeeds(plan, parts);
-    return SIDES.reduce((sum, side) => sum + plannedEnds(plan, side, parts.cable, shelf).length, 0);
+    return placeSides(plan).reduce((sum, at) => sum + plannedEnds(plan, at, parts.cable, shelf).length, 0);
   } catch (error) {
     const problem = problemOf(error);
     throw problem ? new InputError(problem.code, problem.message, [...at, ...problem.path]) : error;
@@ -109,7 +127,8 @@ const choicesOf = ({ choices }: Procedure, cable: Cable, core: string) =>
 
 /**
  * Every procedure that goes on a piece's cable, with what of its sheet the plan is worked out from, what can be picked of
- * it, and what goes on the elements it opens onto; and each side's own sheet, as it is picked.
+ * it, and what goes on the elements it opens onto; each that opens it in mid-run, with how far it works; and each side's own
+ * sheet, as it is picked.
  */
 export function stylesFor(store: Store, plan: PiecePlan, cable: Cable) {
   const library = wholeLibrary(store);
@@ -151,12 +170,22 @@ export function stylesFor(store: Store, plan: PiecePlan, cable: Cable) {
         ]
       : [];
   });
+  const inRun = midSpanOf(cable);
+  const midRun = proceduresFor(procedures, inRun, core).flatMap((procedure) => {
+    try {
+      const sheet = sheetOnce(library, { procedure, cable: inRun, core, choices: {} });
+      return [{ id: procedure.id, name: procedure.name, reach: workedTo(sheet) as number }];
+    } catch (error) {
+      if (problemOf(error)) return [];
+      throw error;
+    }
+  });
   const own = (side: SideName) => {
     const procedure = procedures.find(({ id }) => id === sides[side].procedure);
     const sheet = procedure && sheetOf(procedure, sides[side].choices);
     return sheet ? { procedure: procedure.id, sheet } : null;
   };
-  return { styles, own: { A: own("A"), B: own("B") } };
+  return { styles, midRun, own: { A: own("A"), B: own("B") } };
 }
 
 /** How many ends of a style came out well, of how many that were tried, all hands of this crew together. */

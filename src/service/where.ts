@@ -5,13 +5,16 @@ import {
   type FarSide,
   farEnds,
   fibresAt,
+  isSide,
   type PiecePlan,
   type Place,
+  type PlaceSide,
   pickedNames,
   placeKey,
   placeText,
   problemOf,
   type SlackTold,
+  sideText,
   slackAccount,
   slackAllowed,
   standingOfEnd,
@@ -46,7 +49,7 @@ export function whereOf(store: Store, end: Placed): WhereTold | null {
       job: { id: job.id, name: job.name },
       piece: { id: row.piece, name: plan.name },
       place,
-      text: placeText(place),
+      text: placeText(place, plan),
       far: farOf(store, plan, cable, end, place, rows),
       slack: slackOf(store, plan, cable, end, place, rows),
     };
@@ -83,7 +86,7 @@ function farOf(
     const choices = end?.picked.choices ?? (procedure ? withDefaults(procedure, one.choices) : {});
     return {
       side: one.side,
-      text: placeText(one),
+      text: placeText(one, plan),
       standing: standingOfEnd(end),
       style: procedure?.name ?? one.procedure,
       as: procedure ? pickedNames(procedure, choices) : [],
@@ -100,7 +103,7 @@ function farOf(
     };
   });
   return {
-    place: plan.sides[place.side === "A" ? "B" : "A"].place,
+    place: [...new Set(far.map((one) => placeName(plan, one.side)))].join(" and "),
     fibres: fibresAt(cable, place.address).length,
     count: far.length,
     ends,
@@ -123,5 +126,10 @@ function slackOf(
     retry,
   );
   const opened = cableAt(plan, cable, place, shelved(store)) !== cable;
-  return { allowed: slackAllowed(plan.sides[place.side], retry, opened), before: used, perAttempt: retry };
+  const allowed = isSide(place.side) ? slackAllowed(plan.sides[place.side], retry, opened) : null;
+  return { allowed, before: used, perAttempt: retry };
 }
+
+/** What somebody called a side or a station; empty where nobody said. */
+const placeName = (plan: PiecePlan, side: PlaceSide): string =>
+  isSide(side) ? plan.sides[side].place : sideText(side, plan);

@@ -13,11 +13,11 @@ import type {
   Address,
   KeptVerdict,
   Picked,
+  PlaceSide,
   Purpose,
   Result,
   Rule,
   RunTimer,
-  SideName,
   Verdict,
 } from "@/core";
 
@@ -72,10 +72,10 @@ export const ends = sqliteTable(
     batchId: text("batch_id").references((): AnySQLiteColumn => batches.id),
     /** Place in its batch, counted from 0. */
     batchPlace: integer("batch_place"),
-    /** Where it is made: a piece as planned in a revision, a side of it, an address in its cable; null for an end by itself. */
+    /** Where it is made: a piece as planned in a revision, a side of it or a station on it, an address in its cable; null for an end by itself. */
     piece: text(),
     plan: integer(),
-    side: text().$type<SideName>(),
+    side: text().$type<PlaceSide>(),
     address: text({ mode: "json" }).$type<Address>(),
     /** Line it stands at, and holds and cures not ended; both follow from its events. */
     at: integer().notNull().default(0),

@@ -1,10 +1,8 @@
 import { z } from "zod";
 import { type Length, zMmNotNegative } from "../length/length";
 import { layFactor, zLay } from "../piece/lay";
+import { CUT_PLACES } from "../piece/station";
 import { coded } from "../problem/codes";
-
-/** Where the tube is cut: in its middle, or at the end of the opening that lies towards one side. */
-export const CUT_PLACES = ["middle", "upstream", "downstream"] as const;
 
 const zMore = zMmNotNegative.refine((value) => value > 0, {
   error: "This length is more than 0",

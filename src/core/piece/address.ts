@@ -2,6 +2,7 @@ import { z } from "zod";
 import type { Cable } from "../cable/cable";
 import { ELEMENT_KINDS, type ElementGroup, type ElementKind } from "../cable/element-group";
 import { elementsOf } from "../cable/elements";
+import { capital } from "../names/capital";
 import { InputError } from "../problem/problem";
 import { type Marked, marked } from "./identity";
 
@@ -70,8 +71,6 @@ export function elementAt(cable: Cable, address: Address): ElementAt {
   }
   return found;
 }
-
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** The addresses right below one, in their order. */
 export function addressesBelow(cable: Cable, address: Address): Address[] {

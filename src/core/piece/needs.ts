@@ -6,6 +6,7 @@ import type { RunSheet } from "../runsheet/runsheet";
 import { allowed, roundedUp } from "../slack/cut-length";
 import { retriesFor } from "../slack/retries";
 import { type BendRadius, bendRadius } from "./bend";
+import { type Opening, openingsOf } from "./openings";
 import { type Loop, type PiecePlan, SIDES, type SideName, type Stretch } from "./plan";
 import { hang } from "./sag";
 
@@ -59,6 +60,8 @@ export interface PieceNeeds {
   readonly curve: readonly RetryChoice[];
   /** The least retries within the risk; null where even the most looked at are not. */
   readonly enough: number | null;
+  /** Where it is opened in its run, from side A. */
+  readonly openings: readonly Opening[];
 }
 
 /** What of a side's sheet its need is worked out from. */
@@ -66,9 +69,11 @@ export interface SideSheet extends Pick<RunSheet, "uses"> {
   readonly procedure: Pick<RunSheet["procedure"], "name" | "representative">;
 }
 
-/** What a plan is worked out from: its cable, and the sheet of each side that has a procedure. */
+/** What a plan is worked out from: its cable, the sheet of each side that has a procedure, and its openings' reach. */
 export interface PieceParts {
   readonly cable: Cable;
+  /** How far to either side of its centre mark a procedure for mid-run works, micrometres, by its id. */
+  readonly reach: Readonly<Record<string, number>>;
   readonly sheets: Readonly<Record<SideName, SideSheet | null>>;
 }
 
@@ -153,7 +158,8 @@ const sum = (items: readonly Need[]): number => items.reduce((total, { length })
  * What a piece must be cut to, as a list that adds up to it: each side's use by its own procedure, stretches of route with
  * their allowances, spans by their sag, stored turns; and how the chance of falling short goes with the retries there is
  * cable for. Rounded once, at the end.
- * @throws InputError `bend` for a loop tighter than the cable may rest.
+ * @throws InputError `bend` for a loop tighter than the cable may rest; `limit` or `does-not-fit` for a station beyond the
+ * piece or over a neighbouring one.
  */
 export function pieceNeeds(plan: PiecePlan, parts: PieceParts): PieceNeeds {
   const items = itemsFor(plan, parts, { A: plan.sides.A.retries, B: plan.sides.B.retries });
@@ -173,5 +179,8 @@ export function pieceNeeds(plan: PiecePlan, parts: PieceParts): PieceNeeds {
       cut: roundedUp(sum(itemsFor(plan, parts, { A: retries, B: retries })), plan.roundUpTo),
     })),
     enough: chances?.retries ?? null,
+    openings: openingsOf(plan.stations, exact, (procedure) =>
+      Object.hasOwn(parts.reach, procedure) ? (parts.reach[procedure] ?? null) : null,
+    ),
   };
 }

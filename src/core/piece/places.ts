@@ -1,6 +1,7 @@
 import { z } from "zod";
 import type { Cable } from "../cable/cable";
 import type { ElementKind } from "../cable/element-group";
+import { midSpanOf } from "../cable/mid-span";
 import { InputError } from "../problem/problem";
 import type { Procedure } from "../procedure/procedure";
 import {
@@ -13,14 +14,35 @@ import {
   zAddress,
 } from "./address";
 import { OUTERMOST, opened } from "./opened";
+import { stationName } from "./openings";
 import { type PiecePlan, SIDES, type SideName } from "./plan";
+import { type Station, type StationId, zStationId } from "./station";
 
-/** Where an end of a piece is made: a side of it, and what is ended there. */
-export const zPlace = z.strictObject({
-  side: z.enum(SIDES, { error: "A side is A or B" }),
-  address: zAddress,
+/** A side of a piece, or a station on it. */
+export const zPlaceSide = z.union([z.enum(SIDES), zStationId], {
+  error: "A side is A or B, a station the id it has in its plan",
 });
+export type PlaceSide = z.output<typeof zPlaceSide>;
+
+/** Where an end of a piece is made: a side of it or a station on it, and what is ended there. */
+export const zPlace = z.strictObject({ side: zPlaceSide, address: zAddress });
 export type Place = z.output<typeof zPlace>;
+
+export const isSide = (at: PlaceSide): at is SideName => SIDES.some((side) => side === at);
+
+/** Everywhere a piece is worked: side A, its stations from there, side B. */
+export const placeSides = ({ stations }: Pick<PiecePlan, "stations">): PlaceSide[] => [
+  "A",
+  ...[...stations].sort((a, b) => a.along - b.along).map(({ id }) => id),
+  "B",
+];
+
+/** @throws InputError `no-such-element` for a station the plan does not have. */
+export function stationAt({ stations }: Pick<PiecePlan, "stations">, at: StationId): Station {
+  const station = stations.find(({ id }) => id === at);
+  if (!station) throw new InputError("no-such-element", "This piece is not opened there any more.", ["side"]);
+  return station;
+}
 
 /** An end as it is planned. */
 export interface PlannedEnd extends Place {
@@ -39,9 +61,16 @@ export interface Shelved {
 /** One key a place: `A tube 3 / fibre 7`. */
 export const placeKey = ({ side, address }: Place): string => `${side} ${addressText(address)}`.trim();
 
+/** A side or station as it is said: `side A`, `pad 4`. */
+export function sideText(side: PlaceSide, { stations }: Pick<PiecePlan, "stations">): string {
+  if (isSide(side)) return `side ${side}`;
+  const station = stations.find(({ id }) => id === side);
+  return station ? stationName(station) : "an opening that is not planned any more";
+}
+
 /** A place as it is said: `side A, tube 3 / fibre 7`. */
-export const placeText = ({ side, address }: Place): string =>
-  address.length === 0 ? `side ${side}` : `side ${side}, ${addressText(address)}`;
+export const placeText = ({ side, address }: Place, plan: Pick<PiecePlan, "stations">): string =>
+  [sideText(side, plan), addressText(address)].filter(Boolean).join(", ");
 
 /**
  * Every address of a cable at which a procedure makes an end, in order: the cable itself where its outermost layer is what
@@ -78,10 +107,14 @@ function openedBy(
 
 /**
  * The ends planned at a side, in the order of their addresses: first what is made on the cable, each followed by what it
- * opens onto.
+ * opens onto; at a station, the opening.
  * @throws InputError `no-such-element` where more ends are planned than the cable has places for.
  */
-export function plannedEnds(plan: PiecePlan, side: SideName, cable: Cable, shelf: Shelved): PlannedEnd[] {
+export function plannedEnds(plan: PiecePlan, side: PlaceSide, cable: Cable, shelf: Shelved): PlannedEnd[] {
+  if (!isSide(side))
+    return plan.stations
+      .filter(({ id }) => id === side)
+      .map(({ procedure, choices }) => ({ side, address: [], procedure, choices, openedAt: null }));
   const { procedure: id, choices, ends, onto } = plan.sides[side];
   const procedure = id === null ? undefined : shelf.procedure(id);
   if (!procedure) return [];
@@ -110,16 +143,21 @@ export function plannedEnds(plan: PiecePlan, side: SideName, cable: Cable, shelf
 }
 
 /**
- * What is in hand at a place as a cable of its own: the piece's cable where its own outer layers are worked, what was opened
- * where earlier work bared it.
+ * What is in hand at a place as a cable of its own: the piece's cable where its own outer layers are worked, in mid-run
+ * where it is opened at a station, what was opened where earlier work bared it.
  * @throws InputError `no-such-element`.
  */
 export function cableAt(
-  { core, sides }: Pick<PiecePlan, "core" | "sides">,
+  plan: Pick<PiecePlan, "core" | "sides" | "stations">,
   cable: Cable,
   { side, address }: Place,
   shelf: Shelved,
 ): Cable {
+  const { core, sides } = plan;
+  if (!isSide(side)) {
+    stationAt(plan, side);
+    return address.length === 0 ? midSpanOf(cable) : opened(cable, address, core);
+  }
   const { procedure: id } = sides[side];
   const procedure = id === null ? undefined : shelf.procedure(id);
   elementAt(cable, address);
@@ -155,16 +193,39 @@ const isWithin = (address: Address, outer: Address): boolean =>
 export const fibresAt = (cable: Cable, address: Address): number[] =>
   fibresBelow(cable, address).map((one) => fibreNumber(cable, one));
 
-/** Of the ends planned at the other side, those on the same fibres; where one opens onto another, the innermost. */
+/** Of the ends planned at a side, those on some fibres; where one opens onto another, the innermost. */
+function endsOn(
+  fibres: ReadonlySet<number>,
+  plan: PiecePlan,
+  side: SideName,
+  cable: Cable,
+  shelf: Shelved,
+): PlannedEnd[] {
+  const met = plannedEnds(plan, side, cable, shelf).filter((one) =>
+    fibresAt(cable, one.address).some((fibre) => fibres.has(fibre)),
+  );
+  const inner = met.filter(({ openedAt }) => openedAt !== null);
+  return inner.length > 0 ? inner : met;
+}
+
+/**
+ * The other ends of the fibres at a place: those at the other side, or where a fibre is parted on the way the opening it is
+ * parted in; of a station, those at both sides.
+ */
 export function farEnds(
   plan: PiecePlan,
   { side, address }: Place,
   cable: Cable,
   shelf: Shelved,
 ): PlannedEnd[] {
-  const here = new Set(fibresAt(cable, address));
-  const far = plannedEnds(plan, side === "A" ? "B" : "A", cable, shelf);
-  const met = far.filter((one) => fibresAt(cable, one.address).some((fibre) => here.has(fibre)));
-  const inner = met.filter(({ openedAt }) => openedAt !== null);
-  return inner.length > 0 ? inner : met;
+  const whole = new Set(fibresAt(cable, address));
+  if (!isSide(side)) return SIDES.flatMap((far) => endsOn(whole, plan, far, cable, shelf));
+  const onward = placeSides(plan).filter((at): at is StationId => !isSide(at));
+  const parting = (side === "A" ? onward : onward.reverse()).flatMap((at): PlannedEnd[] => {
+    const { parted } = stationAt(plan, at);
+    const here = parted.filter(({ fibre }) => whole.delete(fibre));
+    return here.length > 0 ? plannedEnds(plan, at, cable, shelf) : [];
+  });
+  const far = side === "A" ? "B" : "A";
+  return [...parting, ...(whole.size > 0 ? endsOn(whole, plan, far, cable, shelf) : [])];
 }

@@ -5,6 +5,7 @@ import { zDocumentId, zName } from "../names/names";
 import { coded } from "../problem/codes";
 import { zSegment, zStored } from "../slack/cut-length";
 import { zYield } from "../slack/retries";
+import { zStation } from "./station";
 
 /** How a cable lies along a stretch of its route. */
 export const STRETCHES = ["tray", "duct", "buried", "wall", "drop", "span"] as const;
@@ -55,6 +56,15 @@ export const zPiecePlan = z
     sides: z.strictObject({ A: zSide, B: zSide }),
     route: z.array(zStretch).max(200, "At most 200 stretches of route"),
     loops: z.array(zLoop).max(50, "At most 50 loops"),
+    /** Where its sheath is opened in the middle of its run. */
+    stations: z
+      .array(zStation)
+      .max(50, "At most 50 stations")
+      .refine((all) => new Set(all.map(({ id }) => id)).size === all.length, {
+        error: "Each station has an id of its own",
+        params: coded("duplicate"),
+      })
+      .default([]),
     /** The least radius at rest by the cable's own sheet; null goes by its diameter. */
     bendAtRest: zMmNotNegative.nullable().default(null),
     yield: zYield,

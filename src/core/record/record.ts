@@ -71,13 +71,15 @@ export const zRecord = z.strictObject({
     lost: zMm,
     left: zMm.nullable(),
   }),
-  /** The piece as it was called when the end began, the side, what was ended there; null for an end by itself. */
+  /** The piece as it was called when the end began, the side or station, what was ended there; null for an end by itself. */
   where: z
     .strictObject({
       piece: z.string(),
       name: z.string(),
       plan: z.int(),
-      side: z.enum(["A", "B"]),
+      /** Null where it was opened in mid-run: then at the station of this name. */
+      side: z.enum(["A", "B"]).nullable(),
+      station: z.string(),
       /** `tube 3 / fibre 7`; empty for the cable itself. */
       address: z.string(),
     })

@@ -1,6 +1,6 @@
 import type { Cable, LayerKind, Source } from "../cable/cable";
 import type { DualUnit } from "../length/dual-unit";
-import type { Length } from "../length/length";
+import { type Length, um } from "../length/length";
 import type { Picked } from "../procedure/condition";
 import type { ProcedurePart } from "../procedure/procedure";
 import type { Retry } from "../procedure/retry";
@@ -175,6 +175,10 @@ export function layersAfter(
     };
   });
 }
+
+/** How far from its datum a sheet works: its farthest mark, edge or face. */
+export const workedTo = ({ features }: Pick<RunSheet, "features">): Length =>
+  um(Math.max(0, ...features.map(({ position }) => position)));
 
 /** Whether the work is in the middle of a cable's run: it has no end there, and an edge to either side of a centre mark. */
 export const isMidRun = ({ features }: Pick<RunSheet, "features">): boolean => features[0]?.kind === "mark";

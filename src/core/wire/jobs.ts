@@ -2,8 +2,8 @@ import { z } from "zod";
 import { zName } from "../names/names";
 import type { SlackTold } from "../piece/account";
 import type { Across } from "../piece/across";
-import { type Place, zPlace } from "../piece/places";
-import { type SideName, zPiecePlan } from "../piece/plan";
+import { type Place, type PlaceSide, zPlace } from "../piece/places";
+import { zPiecePlan } from "../piece/plan";
 import { STANDINGS, type Standing } from "../piece/standing";
 import { zLegTold } from "../record/legs";
 
@@ -85,7 +85,7 @@ export interface FarSide {
 }
 
 export interface FarEnd {
-  readonly side: SideName;
+  readonly side: PlaceSide;
   /** `side B, fibre 7`. */
   readonly text: string;
   readonly standing: Standing;

@@ -1,5 +1,6 @@
 import {
   type Cost,
+  capital,
   type EndAdvice,
   featureOf,
   type Length,
@@ -10,8 +11,6 @@ import {
 } from "@/core";
 import { figureText, type Units } from "../words/length-text";
 import { toleranceAt } from "../words/line-words";
-
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** What a feature's cut takes off, in the field's words: the layer where it ends one, else its own name. */
 function takenOff(sheet: RunSheet, id: string): string {

@@ -4,6 +4,7 @@ import { TriangleAlert } from "lucide-react";
 import { Popover } from "radix-ui";
 import { useState } from "react";
 import {
+  capital,
   type EndEvent,
   type EndState,
   type Fault,
@@ -115,5 +116,3 @@ export function Faults({ sheet, state, units, onAdd }: FaultsProps) {
     </div>
   );
 }
-
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);

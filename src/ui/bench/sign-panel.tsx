@@ -2,6 +2,7 @@
 
 import { useState } from "react";
 import {
+  capital,
   type Instrument,
   inOrderOfDoing,
   overrun,
@@ -83,8 +84,6 @@ function Passed({ sheet, work }: Pick<SignPanelProps, "sheet" | "work">) {
 
 /** The length to read was picked by its name: a reading is of no other. */
 const NONE: [] = [];
-
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** The last word on an end: what it came to, and whose name stands for it. */
 export function SignPanel({ sheet, work, rule, instrument, way, onWay, units, onSign }: SignPanelProps) {

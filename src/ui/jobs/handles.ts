@@ -1,14 +1,16 @@
-import { type Need, type PiecePlan, um } from "@/core";
+import { type Need, type PiecePlan, stationName, um } from "@/core";
 import { metresText } from "./metres";
 
-/** What is dragged on the whole-piece band: turns of a loop, or how long a stretch of route is. */
+/** What is dragged on the whole-piece band: turns of a loop, how long a stretch of route is, or where it is opened. */
 export interface Handle {
-  readonly part: Exclude<Need["part"], { readonly of: "side" }>;
+  readonly part: { readonly of: "route" | "loop" | "station"; readonly at: number };
   readonly name: string;
   /** Turns, or micrometres. */
   readonly value: number;
   readonly most: number;
   readonly text: (value: number) => string;
+  /** Where it lies on a band, of what goes along under the hand: what it stands at so many pixels further. */
+  readonly follows?: (px: number) => number;
 }
 
 const MOST_TURNS = 200;
@@ -38,6 +40,25 @@ export function handleOf({ part, name }: Need, plan: PiecePlan): Handle | null {
   };
 }
 
+/** The handle of a station: along the piece, as the band it is drawn on says. */
+export function stationHandle(
+  plan: PiecePlan,
+  at: number,
+  { most, follows }: { readonly most: number; readonly follows: (px: number) => number },
+): Handle | null {
+  const station = plan.stations[at];
+  return station
+    ? {
+        part: { of: "station", at },
+        name: `Where ${stationName(station)} lies`,
+        value: station.along,
+        most,
+        text: lengthText,
+        follows,
+      }
+    : null;
+}
+
 /** Pixels a drag goes for one turn, and for a stretch to be twice as long. */
 const TURN_PX = 24;
 const DOUBLE_PX = 140;
@@ -53,8 +74,13 @@ const within = (value: number, most: number): number => Math.min(most, Math.max(
  * What a handle stands at once it has been dragged so many pixels to the right: turns by the pixel, a length by shares of
  * itself, as it is drawn. Dragged nowhere, it stays what it was to the micrometre.
  */
-export function draggedTo({ part, value, most }: Handle, px: number): number {
+export function draggedTo({ part, value, most, follows }: Handle, px: number): number {
   if (px === 0) return value;
+  if (follows) {
+    const along = follows(px);
+    const step = stepOf(along);
+    return within(Math.round(along / step) * step, most);
+  }
   if (part.of === "loop") return within(value + Math.round(px / TURN_PX), most);
   const length = (value + METRE) * 2 ** (px / DOUBLE_PX) - METRE;
   const step = stepOf(length);
@@ -72,6 +98,13 @@ export function withDragged(plan: PiecePlan, part: Handle["part"], value: number
     return {
       ...plan,
       loops: plan.loops.map((loop, at) => (at === part.at ? { ...loop, turns: value } : loop)),
+    };
+  if (part.of === "station")
+    return {
+      ...plan,
+      stations: plan.stations.map((station, at) =>
+        at === part.at ? { ...station, along: um(value) } : station,
+      ),
     };
   return {
     ...plan,

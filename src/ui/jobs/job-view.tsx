@@ -11,7 +11,7 @@ import {
   type PieceAnswer,
   type PieceNeeds,
   type PiecePlan,
-  SIDES,
+  placeSides,
   zPiecePlan,
   zPiecesAnswer,
 } from "@/core";
@@ -37,6 +37,8 @@ export interface Onward {
   readonly piece: string;
   readonly name: string;
   readonly place: PieceAnswer["places"][number];
+  /** The place as it is said. */
+  readonly at: string;
   readonly style: string;
   /** Whether its figures must be asked about first, on its sheet. */
   readonly rough: boolean;
@@ -133,14 +135,16 @@ const pageHref = (job: string, words: string, after?: string): string =>
   `/jobs/${job}?${new URLSearchParams({ ...(words ? { words } : {}), ...(after ? { after } : {}) })}`;
 
 /** What to do next in the job, one touch from the bench. */
-function GoOn({ onward: { piece, name, place, style, rough } }: { onward: Onward }) {
+function GoOn({ onward: { piece, name, place, at, style, rough } }: { onward: Onward }) {
   const { begin, busy, problem } = useBegin(piece);
-  const { side, address, text, standing, end, batch } = place;
+  const { side, address, standing, end, batch } = place;
   return (
     <div className="no-print mt-3 flex flex-wrap items-center gap-x-4 gap-y-2 rounded-lg border border-line bg-raised px-4 py-2">
       <p className="mr-auto min-w-0">
         <span className="block text-soft text-sm">Next</span>
-        <span className="font-bold">{[name, `side ${side}`, text].filter(Boolean).join(", ")}</span>{" "}
+        <span className="font-bold">
+          {name}, {at}
+        </span>{" "}
         <span className="text-soft">{style}</span>
       </p>
       {problem && (
@@ -203,8 +207,8 @@ function PieceRow({ job, piece }: { job: string; piece: PieceLine }) {
         {needs && cable ? <PieceBand cable={cable} needs={needs} small textures={TEXTURES} /> : null}
         {piece.places.length > 0 && (
           <p className="flex flex-wrap gap-x-6 gap-y-1 pb-1">
-            {SIDES.map((side) => (
-              <PlaceStrip key={side} places={piece.places} side={side} />
+            {placeSides(plan).map((side) => (
+              <PlaceStrip key={side} places={piece.places} side={side} plan={plan} />
             ))}
           </p>
         )}

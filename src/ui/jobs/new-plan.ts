@@ -21,6 +21,7 @@ export const newPlan = (name: string, cable: Cable, core: Core): PiecePlan => ({
   sides: { A: SIDE, B: { ...SIDE, grip: mm(1_000) } },
   route: [],
   loops: [],
+  stations: [],
   bendAtRest: null,
   yield: { p: 0.95 },
   risk: 0.05,

@@ -8,7 +8,8 @@ import { useWidth } from "../band/use-width";
 import { DragHandle } from "./drag-handle";
 import type { Handle } from "./handles";
 import { metresText } from "./metres";
-import { bandWidth, fanOf, type Spot, spotsOf } from "./piece-drawing";
+import { alongAt, bandWidth, fanOf, type Spot, spotsOf, xAlong } from "./piece-drawing";
+import { StationMark } from "./station-mark";
 
 interface PieceBandProps {
   readonly cable: Cable;
@@ -21,6 +22,7 @@ interface PieceBandProps {
   /** Where its loops and stretches can be dragged: what each stands at, and what is done with where it goes. */
   readonly drag?: {
     readonly handleOf: (need: Need) => Handle | null;
+    readonly stationHandle: (id: string, follows: (px: number) => number) => Handle | null;
     readonly onTry: (part: Handle["part"], value: number | null) => void;
     readonly onSet: (part: Handle["part"], value: number) => void;
   };
@@ -85,6 +87,16 @@ export function PieceBand({
             )}
           </g>
         ))}
+        {needs.openings.map((opening) => (
+          <StationMark
+            key={opening.id}
+            opening={opening}
+            x={xAlong(spots, opening.along)}
+            axis={axis}
+            small={small}
+            lit={lit === `station ${opening.id}`}
+          />
+        ))}
         {!small && (
           <text x={drawn - 8} y={height - 8} textAnchor="end" className="fill-soft text-xs">
             not to one scale
@@ -101,6 +113,23 @@ export function PieceBand({
                 handle={handle}
                 x={handle.part.of === "loop" ? (x0 + x1) / 2 : x1 - HANDLE_FROM_END}
                 y={axis + HANDLE_BELOW}
+                onTry={(value) => drag.onTry(handle.part, value)}
+                onSet={(value) => drag.onSet(handle.part, value)}
+              />
+            )
+          );
+        })}
+      {drag &&
+        needs.openings.map(({ id, along }) => {
+          const x = xAlong(spots, along);
+          const handle = drag.stationHandle(id, (px) => alongAt(spots, x + px));
+          return (
+            handle && (
+              <DragHandle
+                key={id}
+                handle={handle}
+                x={x}
+                y={axis - HANDLE_BELOW}
                 onTry={(value) => drag.onTry(handle.part, value)}
                 onSet={(value) => drag.onSet(handle.part, value)}
               />
@@ -186,7 +215,7 @@ const Break = ({ x, axis, thick }: { x: number; axis: number; thick: number }) =
   </>
 );
 
-interface FanProps extends Omit<Spot, "key"> {
+interface FanProps extends Omit<Spot, "key" | "from" | "to"> {
   readonly axis: number;
   readonly small: boolean;
   readonly count: number;

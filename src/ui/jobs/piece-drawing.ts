@@ -4,6 +4,9 @@ import { type Cable, elementsOf, type Need, type PieceShape } from "@/core";
 export interface Spot {
   readonly key: string;
   readonly need: Need;
+  /** Along the piece from side A's end, micrometres. */
+  readonly from: number;
+  readonly to: number;
   readonly x0: number;
   readonly x1: number;
 }
@@ -36,12 +39,27 @@ export function spotsOf(shapes: readonly PieceShape[], width: number): Spot[] {
   const weights = shapes.reduce((sum, shape) => sum + weight(shape), 0);
   let x = 0;
   return shapes.map((shape) => {
-    const { key, need } = shape;
+    const { key, need, from, to } = shape;
     const x0 = x;
     x += fixedFor(need) * share + (weights > 0 ? (rest * weight(shape)) / weights : rest / shapes.length);
-    return { key, need, x0, x1: x };
+    return { key, need, from, to, x0, x1: x };
   });
 }
+
+/** Where on the band so far along the piece is, pixels: within what lies there by its own scale. */
+export function xAlong(spots: readonly Spot[], along: number): number {
+  const spot = spots.find(({ to }) => along <= to) ?? spots.at(-1);
+  return spot ? spot.x0 + shareOf(along, spot.from, spot.to) * (spot.x1 - spot.x0) : 0;
+}
+
+/** The other way: how far along the piece a pixel of the band is, micrometres. */
+export function alongAt(spots: readonly Spot[], x: number): number {
+  const spot = spots.find(({ x1 }) => x <= x1) ?? spots.at(-1);
+  return spot ? spot.from + shareOf(x, spot.x0, spot.x1) * (spot.to - spot.from) : 0;
+}
+
+const shareOf = (at: number, from: number, to: number): number =>
+  to > from ? Math.min(1, Math.max(0, (at - from) / (to - from))) : 0;
 
 /** The most elements that are told apart where a sheath ends. */
 const MOST_DRAWN = 12;

@@ -17,13 +17,14 @@ import {
   type SideSheet,
 } from "@/core";
 import { Button } from "../controls/button";
-import { handleOf, withDragged } from "./handles";
+import { handleOf, stationHandle, withDragged } from "./handles";
 import { feetText, figuresText, metresText } from "./metres";
 import { LoopEditor, SideEditor, type SideStyle, StretchEditor } from "./part-editor";
 import { PieceBand } from "./piece-band";
 import { PieceEditor, YieldEditor } from "./piece-editor";
 import { PlacesPanel } from "./places-panel";
 import { RetryCurve } from "./retry-curve";
+import { type MidRunStyle, Stations } from "./stations";
 import { usePlan } from "./use-plan";
 
 interface PieceViewProps {
@@ -35,6 +36,8 @@ interface PieceViewProps {
   readonly places: PieceAnswer["places"];
   /** Each procedure that goes on this cable, with what of its sheet a plan is worked out from. */
   readonly styles: readonly (SideStyle & { readonly sheet: SideSheet })[];
+  /** Each that opens this cable in the middle of its run. */
+  readonly midRun: readonly MidRunStyle[];
   /** Each side's sheet as it is picked there. */
   readonly own: Readonly<Record<SideName, { readonly procedure: string; readonly sheet: SideSheet } | null>>;
   /** What this crew's own record says of each side's style. */
@@ -50,6 +53,7 @@ export function PieceView({
   cable,
   places,
   styles,
+  midRun,
   own,
   record,
 }: PieceViewProps) {
@@ -61,9 +65,10 @@ export function PieceView({
         if (own[side] && own[side].procedure === procedure) return own[side].sheet;
         return styles.find(({ id }) => id === procedure)?.sheet ?? null;
       };
-      return { cable, sheets: { A: sheetAt("A"), B: sheetAt("B") } };
+      const reach = Object.fromEntries(midRun.map((style) => [style.id, style.reach]));
+      return { cable, reach, sheets: { A: sheetAt("A"), B: sheetAt("B") } };
     },
-    [cable, styles, own],
+    [cable, styles, midRun, own],
   );
   const { plan, shown, needs, change, tryOut, undo, mayUndo, problem, kept, again } = usePlan({
     piece,
@@ -120,6 +125,12 @@ export function PieceView({
         onPoint={setPointed}
         drag={{
           handleOf: (need) => handleOf(need, shown),
+          stationHandle: (id, follows) =>
+            stationHandle(
+              shown,
+              shown.stations.findIndex((one) => one.id === id),
+              { most: needs.exact, follows },
+            ),
           onTry: (part, value) =>
             tryOut(value === null ? null : (before) => withDragged(before, part, value)),
           onSet: (part, value) => change((before) => withDragged(before, part, value)),
@@ -166,6 +177,15 @@ export function PieceView({
               Add a loop
             </Button>
           </div>
+          <Stations
+            plan={plan}
+            openings={needs.openings}
+            exact={needs.exact}
+            styles={midRun}
+            fibres={cable.fibreCount}
+            onPoint={setPointed}
+            change={change}
+          />
           <h2 className="mt-6 mb-2 font-bold text-lg">The whole piece</h2>
           <PieceEditor plan={plan} cores={cable.cores} change={change} />
         </section>
@@ -211,7 +231,7 @@ export function PieceView({
         <h2 id="ends" className="mb-1 font-bold text-lg">
           Its ends
         </h2>
-        <PlacesPanel piece={piece} places={places} sides={{ A: plan.sides.A.place, B: plan.sides.B.place }} />
+        <PlacesPanel piece={piece} places={places} plan={plan} />
       </section>
     </main>
   );

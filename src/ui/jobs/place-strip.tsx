@@ -1,11 +1,25 @@
-import type { PieceAnswer, SideName, Standing } from "@/core";
+import {
+  capital,
+  isSide,
+  type PieceAnswer,
+  type PiecePlan,
+  type PlaceSide,
+  type Standing,
+  sideText,
+} from "@/core";
 import { STANDING_WORDS, StandingSquare } from "./standing";
 
 const SIZE = 9;
 const ACROSS = 48;
 
-/** Each end of a side as a small square, in the order of their addresses. */
-export function PlaceStrip({ places, side }: { places: PieceAnswer["places"]; side: SideName }) {
+interface PlaceStripProps {
+  readonly places: PieceAnswer["places"];
+  readonly side: PlaceSide;
+  readonly plan: Pick<PiecePlan, "stations">;
+}
+
+/** Each end of a side or station as a small square, in the order of their addresses. */
+export function PlaceStrip({ places, side, plan }: PlaceStripProps) {
   const here = places.filter((one) => one.side === side);
   if (here.length === 0) return null;
   const rows = Math.ceil(here.length / ACROSS);
@@ -18,11 +32,11 @@ export function PlaceStrip({ places, side }: { places: PieceAnswer["places"]; si
   return (
     <span className="flex min-w-0 items-start gap-1">
       <span aria-hidden="true" className="w-3 text-soft text-xs leading-none">
-        {side}
+        {isSide(side) ? side : "·"}
       </span>
       <svg
         role="img"
-        aria-label={`Side ${side}: ${says}`}
+        aria-label={`${capital(sideText(side, plan))}: ${says}`}
         viewBox={`0 0 ${width} ${rows * SIZE}`}
         style={{ width }}
         className="h-auto min-w-0 max-w-full"

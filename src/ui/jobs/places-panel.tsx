@@ -3,7 +3,17 @@
 import { useVirtualizer } from "@tanstack/react-virtual";
 import Link from "next/link";
 import { type ReactNode, useRef } from "react";
-import { BATCH_LIMIT, isDone, mustHoldAt, type PieceAnswer, SIDES, type SideName } from "@/core";
+import {
+  BATCH_LIMIT,
+  capital,
+  isDone,
+  isSide,
+  mustHoldAt,
+  type PieceAnswer,
+  type PiecePlan,
+  placeSides,
+  sideText,
+} from "@/core";
 import { Button } from "../controls/button";
 import { legsText } from "../words/legs-text";
 import { STANDING_WORDS, StandingMark } from "./standing";
@@ -14,11 +24,11 @@ type PlaceLine = PieceAnswer["places"][number];
 interface PlacesPanelProps {
   readonly piece: string;
   readonly places: readonly PlaceLine[];
-  readonly sides: Readonly<Record<SideName, string>>;
+  readonly plan: Pick<PiecePlan, "sides" | "stations">;
 }
 
-/** Every end of a piece by its place, side by side: how it stands, and the way to its bench or record. */
-export function PlacesPanel({ piece, places, sides }: PlacesPanelProps) {
+/** Every end of a piece by its place, from side A over its stations to side B: how it stands, and the way to its bench or record. */
+export function PlacesPanel({ piece, places, plan }: PlacesPanelProps) {
   const { begin, busy, problem } = useBegin(piece);
   if (places.length === 0)
     return <p className="text-soft">No end is planned: pick what ends a side, and how many ends it has.</p>;
@@ -30,12 +40,12 @@ export function PlacesPanel({ piece, places, sides }: PlacesPanelProps) {
         </p>
       )}
       <div className="grid gap-6 lg:grid-cols-2">
-        {SIDES.map((side) => (
+        {[...new Set([...placeSides(plan), ...places.map(({ side }) => side)])].map((side) => (
           <SidePlaces
             key={side}
             piece={piece}
-            side={side}
-            name={sides[side]}
+            at={sideText(side, plan)}
+            name={isSide(side) ? plan.sides[side].place : ""}
             places={places.filter((one) => one.side === side)}
             busy={busy}
             onBegin={(addresses) => begin(side, addresses)}
@@ -48,7 +58,8 @@ export function PlacesPanel({ piece, places, sides }: PlacesPanelProps) {
 
 interface SidePlacesProps {
   readonly piece: string;
-  readonly side: SideName;
+  /** The side or station, as it is said in a sentence. */
+  readonly at: string;
   readonly name: string;
   readonly places: readonly PlaceLine[];
   readonly busy: boolean;
@@ -58,22 +69,23 @@ interface SidePlacesProps {
 /** More ends than this lie in a list of their own, of which only what is in sight is drawn. */
 const MOST_DRAWN = 48;
 
-function SidePlaces({ piece, side, name, places, busy, onBegin }: SidePlacesProps) {
+function SidePlaces({ piece, at, name, places, busy, onBegin }: SidePlacesProps) {
+  const title = capital(at);
   if (places.length === 0)
     return (
-      <section aria-label={`Side ${side}`}>
+      <section aria-label={title}>
         <h3 className="font-bold">
-          Side {side} {name && <span className="font-normal text-soft">{name}</span>}
+          {title} {name && <span className="font-normal text-soft">{name}</span>}
         </h3>
         <p className="text-soft">Nothing is ended here.</p>
       </section>
     );
   const together = batchOf(places);
   return (
-    <section aria-label={`Side ${side}`}>
+    <section aria-label={title}>
       <div className="flex min-h-12 flex-wrap items-center gap-x-3">
         <h3 className="mr-auto font-bold">
-          Side {side} {name && <span className="font-normal text-soft">{name}</span>}
+          {title} {name && <span className="font-normal text-soft">{name}</span>}
         </h3>
         {together.length > 1 && (
           <Button
@@ -86,12 +98,12 @@ function SidePlaces({ piece, side, name, places, busy, onBegin }: SidePlacesProp
         )}
       </div>
       {places.length > MOST_DRAWN ? (
-        <LongList places={places} row={(place) => <PlaceRow {...{ piece, place, busy, onBegin }} />} />
+        <LongList places={places} row={(place) => <PlaceRow {...{ piece, place, at, busy, onBegin }} />} />
       ) : (
         <ul className="grid gap-x-3 sm:grid-cols-2">
           {places.map((place) => (
             <li key={place.text}>
-              <PlaceRow {...{ piece, place, busy, onBegin }} />
+              <PlaceRow {...{ piece, place, at, busy, onBegin }} />
             </li>
           ))}
         </ul>
@@ -151,11 +163,12 @@ function batchOf(places: readonly PlaceLine[]): readonly PlaceLine[] {
 interface PlaceRowProps {
   readonly piece: string;
   readonly place: PlaceLine;
+  readonly at: string;
   readonly busy: boolean;
   readonly onBegin: SidePlacesProps["onBegin"];
 }
 
-function PlaceRow({ piece, place, busy, onBegin }: PlaceRowProps) {
+function PlaceRow({ piece, place, at, busy, onBegin }: PlaceRowProps) {
   const { text, side, address, standing, end, batch, legs } = place;
   const title = text || "the cable";
   const depth = address.length;
@@ -191,7 +204,7 @@ function PlaceRow({ piece, place, busy, onBegin }: PlaceRowProps) {
             size="small"
             look={standing === "planned" ? "quiet" : "plain"}
             disabled={busy}
-            aria-label={`${standing === "planned" ? "To the bench" : "Make it again"}: ${title}, side ${side}`}
+            aria-label={`${standing === "planned" ? "To the bench" : "Make it again"}: ${title}, ${at}`}
             onClick={() => onBegin([address])}
           >
             {standing === "planned" ? "Bench" : "Again"}

@@ -3,7 +3,7 @@
 import { useRouter } from "next/navigation";
 import { useRef, useState } from "react";
 import { v4 as uuid } from "uuid";
-import { addressText, type Place, type SideName, zBegunAnswer } from "@/core";
+import { addressText, type Place, type PlaceSide, zBegunAnswer } from "@/core";
 import { post } from "../http/http";
 import { usePrefs } from "../prefs/prefs-context";
 
@@ -24,7 +24,7 @@ export function useBegin(piece: string) {
   const [busy, setBusy] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
   const wanted = useRef<Wanted>({ key: "", id: "" });
-  const begin = async (side: SideName, addresses: readonly Place["address"][]) => {
+  const begin = async (side: PlaceSide, addresses: readonly Place["address"][]) => {
     setBusy(true);
     setProblem(null);
     const key = JSON.stringify([piece, side, addresses]);

@@ -88,6 +88,7 @@ const written = ({
   style.name,
   cable.name,
   where?.name ?? "",
+  where?.station ?? "",
   signed?.name ?? "",
   signed?.missingShards ?? "",
   ...corrections.flatMap(({ says, why, name }) => [says, why, name]),

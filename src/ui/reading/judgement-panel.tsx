@@ -1,8 +1,16 @@
 "use client";
 
 import { useHotkeys } from "react-hotkeys-hook";
-import type { EndEvent, EndState, Judgement, RetryOffer, RunSheet } from "@/core";
-import { retriesOffered, retryEvent } from "@/core";
+import {
+  capital,
+  type EndEvent,
+  type EndState,
+  type Judgement,
+  type RetryOffer,
+  type RunSheet,
+  retriesOffered,
+  retryEvent,
+} from "@/core";
 import { onControl } from "../aids/on-control";
 import { Choice } from "../controls/choice";
 import { useDigits } from "../keys/use-digits";
@@ -155,5 +163,3 @@ const spentText = ({ used, rule: { most, reuses, newPart } }: RetryOffer): strin
   [`${used} of ${most} used.`, reuses && `Kept: ${reuses}`, newPart && `New: ${newPart}`]
     .filter(Boolean)
     .join(" ");
-
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);

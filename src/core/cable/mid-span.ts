@@ -1,4 +1,4 @@
-import type { Cable } from "../cable/cable";
+import type { Cable } from "./cable";
 
 /** The two sides of an opening: each is worked away from the centre mark, and read by itself. */
 export const OPENING_SIDES = ["A", "B"] as const;

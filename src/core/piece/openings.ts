@@ -1,0 +1,57 @@
+import { formatMm } from "../length/format";
+import type { Length } from "../length/length";
+import { InputError } from "../problem/problem";
+import type { Station, StationId } from "./station";
+
+/** A sheath opened in mid-run, as it lies along its piece: micrometres from side A's end as it is cut. */
+export interface Opening {
+  readonly id: StationId;
+  readonly name: string;
+  readonly along: Length;
+  /** As far as anything is worked there, to either side. */
+  readonly from: number;
+  readonly to: number;
+}
+
+/** What a station is called: by what is there, else by how far along it is. */
+export const stationName = ({ place, along }: Pick<Station, "place" | "along">): string =>
+  place || `opening at ${(along / 1_000_000).toFixed(2)} m`;
+
+/**
+ * Where a piece is opened in its run, in order from side A.
+ * @param exact the piece's own length, micrometres.
+ * @param reachOf how far from its centre mark a procedure works to either side; null where that is not known.
+ * @throws InputError `limit` for a station beyond the piece, `does-not-fit` for an opening over a neighbouring one.
+ */
+export function openingsOf(
+  stations: readonly Station[],
+  exact: number,
+  reachOf: (procedure: string) => number | null,
+): Opening[] {
+  const placed = stations
+    .map((station, at) => {
+      const { id, along, procedure } = station;
+      const reach = reachOf(procedure) ?? 0;
+      return { at, id, name: stationName(station), along, from: along - reach, to: along + reach };
+    })
+    .sort((a, b) => a.along - b.along);
+  for (const { at, name, from, to } of placed)
+    if (from < 0 || to > exact)
+      throw new InputError(
+        "limit",
+        `${name} lies beyond the piece: it is worked from ${metres(from)} to ${metres(to)} m of ${metres(exact)}.`,
+        ["stations", at, "along"],
+      );
+  placed.forEach((one, i) => {
+    const next = placed[i + 1];
+    if (next && next.from < one.to)
+      throw new InputError(
+        "does-not-fit",
+        `The opening ${next.name} lies over ${one.name}: their work overlaps by ${formatMm(Math.ceil((one.to - next.from) / 1000) * 1000)} mm.`,
+        ["stations", next.at, "along"],
+      );
+  });
+  return placed.map(({ at: _, ...opening }) => opening);
+}
+
+const metres = (length: number): string => (length / 1_000_000).toFixed(2);

@@ -1,0 +1,42 @@
+import { z } from "zod";
+import { zMmNotNegative } from "../length/length";
+import { zDocumentId, zUuid } from "../names/names";
+import { coded } from "../problem/codes";
+
+/** Where a tube or fibre is cut in an opening: in its middle, or at the end that lies towards one side. */
+export const CUT_PLACES = ["middle", "upstream", "downstream"] as const;
+export type CutPlace = (typeof CUT_PLACES)[number];
+
+/** The most fibres that are parted at one station. */
+const MOST_PARTED = 288;
+
+/** A fibre that is cut at a station, by its number over the whole cable; all else there stays whole. */
+export const zParted = z.strictObject({
+  fibre: z.int("A fibre's number is a whole number").min(1, "Fibres count from 1").max(6_912),
+  at: z.enum(CUT_PLACES, { error: `A fibre is cut at one of ${CUT_PLACES.join(", ")}` }),
+});
+export type Parted = z.output<typeof zParted>;
+
+export const zStationId = zUuid("A station's id is a UUID").brand("StationId");
+export type StationId = z.output<typeof zStationId>;
+
+/** Where a piece's sheath is opened in the middle of its run. */
+export const zStation = z.strictObject({
+  id: zStationId,
+  /** What hangs or stands there: a closure, a pole. */
+  place: z.string("A name is text").trim().max(200, "A name has at most 200 characters"),
+  /** Its centre mark, along the cable from side A's end as it is cut. */
+  along: zMmNotNegative,
+  /** By which it is opened: one for a cable in mid-run. */
+  procedure: zDocumentId,
+  choices: z.record(z.string().max(80), z.string().max(80)).default({}),
+  parted: z
+    .array(zParted)
+    .max(MOST_PARTED, `At most ${MOST_PARTED} fibres are parted at one station`)
+    .refine((all) => new Set(all.map(({ fibre }) => fibre)).size === all.length, {
+      error: "Each fibre is parted once",
+      params: coded("duplicate"),
+    })
+    .default([]),
+});
+export type Station = z.output<typeof zStation>;

@@ -1,0 +1,92 @@
+import { beforeEach, describe, expect, it } from "vitest";
+import { isMidRun, parseAddress, zStationId } from "@/core";
+import { openStore, type Store } from "@/service/the-store";
+import { findEnd } from "@/store/ends";
+import { actOn } from "./act";
+import { getEnd } from "./ends";
+import { codeOf } from "./fixtures/code-of";
+import { addTo } from "./fixtures/made-ends";
+import { PLAN } from "./fixtures/plan";
+import { addPieces, getJob, newJob, savePlan } from "./jobs";
+import { beginPlaces, getPiece, inHand, nextOfJob } from "./places";
+import { endRecord, recordJson } from "./record";
+import { checkWholeRecord } from "./record-check";
+import { recordsCsv } from "./record-csv";
+import { whereOf } from "./where";
+
+const POLE = zStationId.parse("3f0e3f1c-54c7-4c0a-9d92-0c5b2c1d7a11");
+const station = (more: object = {}) => ({
+  id: POLE,
+  place: "cottages' pole",
+  along: 400_000,
+  procedure: "entry-pedestal-through",
+  ...more,
+});
+const plan = (stations: readonly object[]) => ({
+  ...PLAN,
+  name: "Cottage feeder",
+  cable: "loose-tube-36",
+  route: [{ kind: "span", name: "lane", length: 900_000, allowancePct: 1 }],
+  stations,
+});
+
+let store: Store;
+let job: string;
+const act = () => actOn(store);
+const add = (stations: readonly object[]) =>
+  addPieces(act(), job, { pieces: [{ plan: plan(stations) }] })[0]?.id ?? "";
+beforeEach(() => {
+  store = openStore(":memory:");
+  job = newJob(act(), { name: "Hill cottages" }).id;
+});
+
+describe("a sheath opened at a station of a piece", () => {
+  it("is planned, next, begun in mid-run and on record by the station's name as it was that day", () => {
+    const piece = add([station()]);
+    expect(getJob(store, job).progress).toMatchObject({ planned: 1 });
+    expect(nextOfJob(store, job)).toMatchObject({ at: "cottages' pole", place: { side: POLE } });
+    const { id } = beginPlaces(act(), piece, { side: POLE, addresses: [[]] });
+    const end = getEnd(store, id);
+    expect(isMidRun(end.sheet)).toBe(true);
+    expect(end.events[0]?.event).toMatchObject({ label: "Cottage feeder, cottages' pole" });
+    savePlan(act(), piece, { basis: 1, plan: plan([station({ place: "pole 12" })]) });
+    addTo(store, id, { kind: "sign", name: "Wyn", outcome: "cut-off" });
+    const record = endRecord(store, id);
+    expect(record.where).toMatchObject({ side: null, station: "cottages' pole", address: "" });
+    expect(recordsCsv([recordJson(record)])).toContain("cottages' pole");
+    expect(getPiece(store, piece).places.map(({ side, standing }) => [side, standing])).toEqual([
+      [POLE, "cut-off"],
+    ]);
+    expect([...checkWholeRecord(store)].flatMap(({ findings }) => findings)).toEqual([]);
+  });
+  it("has in hand what it opened, and knows both sides and no slack of its own", () => {
+    const piece = add([station()]);
+    const fibre = inHand(store, piece, { side: POLE, address: parseAddress("tube 2 / fibre 1") });
+    expect([fibre.text, fibre.cable.fibreCount]).toEqual(["cottages' pole, tube 2 / fibre 1", 1]);
+    const { id } = beginPlaces(act(), piece, { side: POLE, addresses: [[]] });
+    const row = findEnd(store, id);
+    expect(row && whereOf(store, row)).toMatchObject({
+      text: "cottages' pole",
+      far: { count: 0, fibres: 36 },
+      slack: { allowed: null, perAttempt: 0 },
+    });
+  });
+  it("is refused by a style for an end, for a fibre the cable has not, and where it was never planned", () => {
+    expect(codeOf(() => add([station({ procedure: "entry-pedestal" })]))).toBe("does-not-fit");
+    expect(codeOf(() => add([station({ parted: [{ fibre: 37, at: "middle" }] })]))).toBe("no-such-element");
+    expect(codeOf(() => add([station({ along: 5_000_000 })]))).toBe("limit");
+    expect(getJob(store, job).pieces).toEqual([]);
+    const piece = add([]);
+    expect(codeOf(() => beginPlaces(act(), piece, { side: POLE, addresses: [[]] }))).toBe("no-such-element");
+    expect(codeOf(() => beginPlaces(act(), piece, { side: "C", addresses: [[]] }))).toBe("bad-input");
+  });
+  it("that was taken out of the plan leaves its end on record and in the piece's list", () => {
+    const piece = add([station()]);
+    const { id } = beginPlaces(act(), piece, { side: POLE, addresses: [[]] });
+    savePlan(act(), piece, { basis: 1, plan: plan([]) });
+    expect(getPiece(store, piece).places).toMatchObject([{ side: POLE, end: id, standing: "bench" }]);
+    const row = findEnd(store, id);
+    expect(row && whereOf(store, row)).toBeNull();
+    expect(endRecord(store, id).where).toMatchObject({ station: "cottages' pole" });
+  });
+});

@@ -1,0 +1,32 @@
+import type { CutPlace, Parted } from "@/core";
+
+/**
+ * Fibres as they are typed: `7, 13-15`.
+ * @returns their numbers in order, each once; null where that cannot be read or goes beyond what there is.
+ */
+export function readFibres(text: string, most: number): number[] | null {
+  if (text.trim() === "") return [];
+  const found = new Set<number>();
+  for (const part of text.split(/[,;]/)) {
+    const [, first, last = first] = /^\s*(\d{1,4})\s*(?:[-–]\s*(\d{1,4})\s*)?$/.exec(part) ?? [];
+    const [from, to] = [Number(first), Number(last)];
+    if (!(from >= 1 && to >= from && to <= most)) return null;
+    for (let fibre = from; fibre <= to; fibre++) found.add(fibre);
+  }
+  return [...found].sort((a, b) => a - b);
+}
+
+/** Fibres as they are written: neighbours together, `7, 13–15`. */
+export function fibresText(fibres: readonly number[]): string {
+  const runs: [number, number][] = [];
+  for (const fibre of fibres) {
+    const run = runs.at(-1);
+    if (run && fibre === run[1] + 1) run[1] = fibre;
+    else runs.push([fibre, fibre]);
+  }
+  return runs.map(([from, to]) => (from === to ? String(from) : `${from}–${to}`)).join(", ");
+}
+
+/** Fibres parted at one place in the opening; those that were parted already keep theirs. */
+export const partedAt = (fibres: readonly number[], before: readonly Parted[], at: CutPlace): Parted[] =>
+  fibres.map((fibre) => ({ fibre, at: before.find((one) => one.fibre === fibre)?.at ?? at }));

@@ -1,0 +1,208 @@
+"use client";
+
+import { Trash2 } from "lucide-react";
+import { useState } from "react";
+import { v4 as uuid } from "uuid";
+import {
+  CUT_PLACES,
+  type CutPlace,
+  type Opening,
+  type PiecePlan,
+  type Station,
+  stationName,
+  um,
+  zStationId,
+} from "@/core";
+import { Button } from "../controls/button";
+import { Select } from "../controls/select";
+import { FigureField } from "./figure-field";
+import { metresText, readMetres } from "./metres";
+import { fibresText, partedAt, readFibres } from "./parted";
+
+/** A procedure that opens the piece's cable in the middle of its run. */
+export interface MidRunStyle {
+  readonly id: string;
+  readonly name: string;
+  /** To either side of the centre mark, micrometres. */
+  readonly reach: number;
+}
+
+interface StationsProps {
+  readonly plan: PiecePlan;
+  readonly openings: readonly Opening[];
+  /** How long the piece is, micrometres. */
+  readonly exact: number;
+  readonly styles: readonly MidRunStyle[];
+  readonly fibres: number;
+  readonly onPoint: (key: string | null) => void;
+  readonly change: (make: (before: PiecePlan) => PiecePlan) => boolean;
+}
+
+/** Where a piece is opened in the middle of its run, in order from side A. */
+export function Stations({ plan, openings, exact, styles, fibres, onPoint, change }: StationsProps) {
+  const [open, setOpen] = useState<string | null>(null);
+  const [style] = styles;
+  if (!style && openings.length === 0) return null;
+  const set = (id: string, changed: Partial<Station>) =>
+    change((before) => ({
+      ...before,
+      stations: before.stations.map((one) => (one.id === id ? { ...one, ...changed } : one)),
+    }));
+  const add = () => {
+    if (!style) return;
+    const id = zStationId.parse(uuid());
+    const added = change((before) => ({
+      ...before,
+      stations: [
+        ...before.stations,
+        {
+          id,
+          place: "",
+          along: um(Math.round(freeAlong(openings, exact) / 10_000) * 10_000),
+          procedure: style.id,
+          choices: {},
+          parted: [],
+        },
+      ],
+    }));
+    if (added) setOpen(id);
+  };
+  return (
+    <section aria-labelledby="stations" className="mt-6">
+      <h2 id="stations" className="font-bold text-lg">
+        Opened in its run
+      </h2>
+      {openings.length === 0 && (
+        <p className="text-soft">
+          Nowhere: it goes whole from side to side. A station is where its sheath is opened and it goes on.
+        </p>
+      )}
+      <ul className="divide-y divide-line">
+        {openings.map(({ id, along, name }) => {
+          const station = plan.stations.find((one) => one.id === id);
+          return (
+            <li key={id} onPointerEnter={() => onPoint(`station ${id}`)} onPointerLeave={() => onPoint(null)}>
+              <button
+                type="button"
+                aria-expanded={open === id}
+                onClick={() => setOpen(open === id ? null : id)}
+                className={`flex min-h-12 w-full items-baseline gap-x-3 px-2 py-2 text-left ${open === id ? "bg-now-wash" : ""}`}
+              >
+                <span className="min-w-0 flex-1 truncate font-semibold">{name}</span>
+                <span className="text-soft text-sm">
+                  {station && station.parted.length > 0
+                    ? `parts ${fibresText(station.parted.map(({ fibre }) => fibre))}`
+                    : "all whole"}
+                </span>
+                <span className="figures font-bold">{metresText(along)}</span>
+              </button>
+              {station && open === id && (
+                <StationEditor
+                  station={station}
+                  styles={styles}
+                  fibres={fibres}
+                  set={(changed) => set(id, changed)}
+                  drop={() =>
+                    change((before) => ({
+                      ...before,
+                      stations: before.stations.filter((one) => one.id !== id),
+                    }))
+                  }
+                />
+              )}
+            </li>
+          );
+        })}
+      </ul>
+      {style && (
+        <Button size="small" onClick={add} className="mt-1">
+          Add a station
+        </Button>
+      )}
+    </section>
+  );
+}
+
+/** The middle of the longest stretch nothing is opened in. */
+function freeAlong(openings: readonly Opening[], exact: number): number {
+  const edges = [0, ...openings.flatMap(({ from, to }) => [from, to]), exact];
+  let best = { room: -1, middle: exact / 2 };
+  for (let i = 0; i < edges.length; i += 2) {
+    const [from = 0, to = exact] = [edges[i], edges[i + 1]];
+    if (to - from > best.room) best = { room: to - from, middle: (from + to) / 2 };
+  }
+  return best.middle;
+}
+
+const CUT_WORDS: Readonly<Record<CutPlace, string>> = {
+  middle: "in the middle of the opening",
+  upstream: "at its edge towards side A",
+  downstream: "at its edge towards side B",
+};
+
+interface StationEditorProps {
+  readonly station: Station;
+  readonly styles: readonly MidRunStyle[];
+  readonly fibres: number;
+  readonly set: (changed: Partial<Station>) => boolean;
+  readonly drop: () => void;
+}
+
+function StationEditor({ station, styles, fibres, set, drop }: StationEditorProps) {
+  const numbers = station.parted.map(({ fibre }) => fibre);
+  const cut = station.parted[0]?.at ?? "middle";
+  return (
+    <div className="grid gap-3 px-2 pb-3">
+      <div className="grid grid-cols-2 gap-3">
+        <FigureField
+          title="What is there"
+          value={station.place}
+          text={String}
+          read={(text) => (text.length <= 200 ? text.trim() : null)}
+          asks="At most 200 letters."
+          onTake={(place) => set({ place })}
+        />
+        <FigureField
+          title="From side A's end, m"
+          value={station.along}
+          text={metresText}
+          read={readMetres}
+          asks="Metres, as 212.04, and none below nothing."
+          onTake={(along) => set({ along })}
+        />
+      </div>
+      <Select
+        title="Opened by"
+        value={station.procedure}
+        options={styles}
+        onPick={(procedure) => {
+          set({ procedure, choices: {} });
+        }}
+      />
+      <div className="grid grid-cols-2 gap-3">
+        <FigureField
+          title={`Fibres parted, 1 to ${fibres}`}
+          value={fibresText(numbers)}
+          text={String}
+          read={(text) => (readFibres(text, fibres) === null ? null : text)}
+          asks={`Numbers from 1 to ${fibres}, as 7, 13–15; empty where all go on whole.`}
+          onTake={(text) => set({ parted: partedAt(readFibres(text, fibres) ?? [], station.parted, cut) })}
+        />
+        {numbers.length > 0 && (
+          <Select
+            title="They are cut"
+            value={cut}
+            options={CUT_PLACES.map((id) => ({ id, name: CUT_WORDS[id] }))}
+            onPick={(id) => {
+              const at = CUT_PLACES.find((one) => one === id);
+              if (at) set({ parted: station.parted.map(({ fibre }) => ({ fibre, at })) });
+            }}
+          />
+        )}
+      </div>
+      <Button look="quiet" onClick={drop}>
+        <Trash2 aria-hidden="true" className="size-4" /> Take {stationName(station)} out
+      </Button>
+    </div>
+  );
+}
