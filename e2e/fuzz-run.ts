@@ -4,8 +4,9 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { actOn } from "@/service/act";
 import { startBatch } from "@/service/batches";
+import { addClosure } from "@/service/closures";
 import { startEnd } from "@/service/ends";
-import { PLAN } from "@/service/fixtures/plan";
+import { CLOSURE, PLAN } from "@/service/fixtures/plan";
 import { addPieces, newJob } from "@/service/jobs";
 import { addPerson, people } from "@/service/people";
 import { checkWholeRecord } from "@/service/record-check";
@@ -28,9 +29,10 @@ function prepared(): Known {
   addPerson(actOn(store), { name: "Wyn Harrow" });
   const job = newJob(actOn(store), { name: "Moor" }).id;
   const pieces = addPieces(actOn(store), job, { pieces: [{ plan: PLAN }] }).map(({ id }) => id);
+  const closures = [addClosure(actOn(store), job, { plan: CLOSURE }).id];
   const workers = people(store).map(({ id }) => id);
   store.$client.close();
-  return { ends, batches, people: workers, jobs: [job], pieces };
+  return { ends, batches, people: workers, jobs: [job], pieces, closures };
 }
 
 const known = prepared();

@@ -51,6 +51,7 @@ export interface Known {
   readonly people: readonly string[];
   readonly jobs: readonly string[];
   readonly pieces: readonly string[];
+  readonly closures: readonly string[];
 }
 
 const NOWHERE = ["nowhere", "constructor", "%2e%2e", "%00", "x".repeat(400), "0".repeat(64)];
@@ -59,11 +60,12 @@ const NOWHERE = ["nowhere", "constructor", "%2e%2e", "%00", "x".repeat(400), "0"
 const HEAVY = /^\/(backup|seal|record-check|ledger|ends\/\{id\}\/pdf|schema)/;
 const HEAVY_EVERY = 40;
 
-function idsFor(path: string, { ends, batches, people, jobs, pieces }: Known): readonly string[] {
+function idsFor(path: string, { ends, batches, people, jobs, pieces, closures }: Known): readonly string[] {
   if (path.startsWith("/batches")) return batches;
   if (path.startsWith("/people")) return people;
   if (path.startsWith("/jobs")) return jobs;
   if (path.startsWith("/pieces")) return pieces;
+  if (path.startsWith("/closures")) return closures;
   if (path.startsWith("/tools")) return ["cleaver"];
   return path.startsWith("/shelf") ? ["simplex-3.0", "stub-cam-crimp-900"] : ends;
 }

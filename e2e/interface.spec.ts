@@ -3,7 +3,7 @@ import { mkdtempSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { ROUTES, type Route } from "@/app/api/routes";
-import { PLAN } from "@/service/fixtures/plan";
+import { CLOSURE, PLAN } from "@/service/fixtures/plan";
 import { fuzz, unlikeItsPage } from "./fuzz";
 import { freePort, startServer } from "./next-server";
 import { endAtMeasure, expect, test, WEDGE } from "./server";
@@ -21,7 +21,14 @@ test("every route answers as its page says, asked for what is there", async ({ r
   const person = (
     await (await request.post("/api/v1/people", { data: { name: `Ada ${randomUUID().slice(0, 8)}` } })).json()
   ).people.at(-1).id;
-  const ids = { "/batches": batch, "/jobs": job, "/pieces": pieces[0].id, "/shelf": "simplex-3.0" };
+  const closed = await request.post(`/api/v1/jobs/${job}/closures`, { data: { plan: CLOSURE } });
+  const ids = {
+    "/batches": batch,
+    "/jobs": job,
+    "/pieces": pieces[0].id,
+    "/closures": (await closed.json()).id,
+    "/shelf": "simplex-3.0",
+  };
   const idFor = (path: string): string =>
     Object.entries(ids).find(([start]) => path.startsWith(start))?.[1] ?? end;
   const fill = (path: string) =>
@@ -112,6 +119,7 @@ test("every route is asked what its own schema makes up: none fails, and what is
   const known = {
     jobs: [job],
     pieces: [(await post(`/jobs/${job}`, { pieces: [{ plan: PLAN }] })).pieces[0].id],
+    closures: [(await post(`/jobs/${job}/closures`, { plan: CLOSURE })).id],
     ends: [(await post("/ends", WEDGE)).id],
     batches: [(await post("/batches", { ...WEDGE, count: 2 })).id],
     people: [(await post("/people", { name: "Wyn Harrow" })).people[0].id],

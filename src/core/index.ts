@@ -35,6 +35,7 @@ export * from "./end/state";
 export * from "./end/undone";
 export * from "./entry/before-cut";
 export * from "./entry/best-ports";
+export * from "./entry/closure";
 export * from "./entry/entry";
 export * from "./entry/entry-procedure";
 export * from "./entry/placing";

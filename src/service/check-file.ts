@@ -7,7 +7,7 @@ import { sha256 } from "@/store/hash";
 import { fileDigest } from "@/store/lift";
 import { peopleRows } from "@/store/people";
 import { digestOf, type RegisterRow, registerFrom, registerHash } from "@/store/register";
-import { batches, documents, jobs, plans, shelf, studies, toolEvents } from "@/store/schema";
+import { batches, closures, documents, jobs, plans, shelf, studies, toolEvents } from "@/store/schema";
 import type { Store } from "@/store/store";
 import { missingTables } from "@/store/whole";
 
@@ -83,6 +83,7 @@ function registered(store: Store): Readonly<Record<Named, ReadonlyMap<string, st
     person: digests(peopleRows(store), ({ id }) => id),
     job: digests(store.select().from(jobs).all(), ({ id }) => id),
     plan: digests(store.select().from(plans).all(), ({ row }) => String(row)),
+    closure: digests(store.select().from(closures).all(), ({ row }) => String(row)),
   };
 }
 
@@ -96,6 +97,7 @@ const NAMES = {
   person: "what was said of a person",
   job: "job",
   plan: "revision of a plan",
+  closure: "revision of a closure",
 } as const;
 type Named = keyof typeof NAMES;
 const KINDS = Object.keys(NAMES) as Named[];
@@ -157,11 +159,14 @@ function lineOff(
 }
 
 /** Tables whose rows are numbered as they come in, without gaps. */
-const NUMBERED = ["register", "events", "people_events", "shelf", "plans"] as const;
+const NUMBERED = ["register", "events", "people_events", "shelf", "plans", "closures"] as const;
+
+/** Of them, those whose number is called a row. */
+const BY_ROW: readonly (typeof NUMBERED)[number][] = ["shelf", "plans", "closures"];
 
 /** Rows taken out of such a table: a gap in its numbers, or fewer than the file remembers having given. */
 function cutShort(store: Store, table: (typeof NUMBERED)[number]): RecordFinding[] {
-  const number = sql.identifier(table === "shelf" || table === "plans" ? "row" : "n");
+  const number = sql.identifier(BY_ROW.some((one) => one === table) ? "row" : "n");
   const { count, last } = store.get<{ count: number; last: number }>(
     sql`SELECT count(*) AS count, coalesce(max(${number}), 0) AS last FROM ${sql.identifier(table)}`,
   ) ?? { count: 0, last: 0 };

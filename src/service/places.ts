@@ -7,7 +7,6 @@ import {
   type Core,
   cableAt,
   check,
-  type EndEvent,
   fibreColour,
   InputError,
   isDone,
@@ -30,14 +29,14 @@ import {
   zRule,
   zUuid,
 } from "@/core";
-import { endsOfPieces, findBatch, findEnd, insertBatch, type PlacedRow } from "@/store/ends";
+import { endsOfPieces, type PlacedRow } from "@/store/ends";
 import { canonical } from "@/store/hash";
 import { findJob, latestPlan, type PlanRow, piecesToGoOn } from "@/store/plans";
 import { rememberText } from "@/store/shipped";
 import type { Store } from "@/store/store";
-import { inTransaction } from "@/store/transaction";
 import type { Act } from "./act";
-import { addEvents, beginEnd, compiled } from "./ends";
+import { type Beginning, beginAll } from "./begin-at";
+import { compiled } from "./ends";
 import { pieceOf } from "./jobs";
 import { newestAt } from "./placed";
 import { shelved } from "./planning";
@@ -64,7 +63,7 @@ export const zBeginPlaces = z.strictObject({
   purpose: z.enum(PURPOSES, { error: "An end is work or practice" }).default("work"),
 });
 
-function mustFindPiece(store: Store, id: string): PlanRow & { body: string } {
+export function mustFindPiece(store: Store, id: string): PlanRow & { body: string } {
   const row = latestPlan(store, id) ?? latestPlan(store, id.toLowerCase());
   if (!row || row.body === null)
     throw new InputError("not-found", `No piece with the id “${id.slice(0, 60)}” is here.`, ["id"]);
@@ -92,70 +91,60 @@ function labelAt(plan: PiecePlan, place: Place): string {
 }
 
 /**
+ * What begins at a place of a piece: on what is in hand there, by the style planned unless another is asked for.
+ * @throws InputError: `no-such-element`; whatever does not go together.
+ */
+export function beginningAt(
+  store: Store,
+  row: PlanRow & { readonly body: string },
+  place: Place,
+  style?: z.output<typeof zStyle>,
+): Beginning {
+  const { plan } = pieceOf(row);
+  const cable = cableOf(store, plan);
+  const shelf = shelved(store);
+  const at = handCable(plan, cable, place, shelf);
+  const picked =
+    style ?? plannedEnds(plan, place.side, cable, shelf).find((one) => placeKey(one) === placeKey(place));
+  if (!picked)
+    throw new InputError(
+      "no-such-element",
+      `Nothing is planned at ${placeText(place, plan)}: pick a style.`,
+      ["addresses"],
+    );
+  const { procedure, choices } = picked;
+  return {
+    made: compiled(store, { cable: at, procedure, revision: style?.revision, core: plan.core, choices }),
+    where: { piece: row.piece, plan: row.revision, ...place },
+    label: labelAt(plan, place),
+  };
+}
+
+/**
  * Begins the end at a place of a piece, or several of one side as a batch, each at its own: what is in hand there is found
  * from the plan. Asking again with the same id answers the same.
  * @throws InputError: `no-such-element`; `moved-on` where somebody has that end at the bench; whatever does not go together.
  */
 export function beginPlaces(act: Act, piece: string, input: unknown): { id: string; batch: boolean } {
-  const { store, now } = act;
+  const { store } = act;
   const { id = randomUUID(), side, addresses, style, rule, purpose } = check(zBeginPlaces, input);
   const row = mustFindPiece(store, piece);
   const { plan } = pieceOf(row);
-  const cable = cableOf(store, plan);
-  const shelf = shelved(store);
-  const planned = new Map(plannedEnds(plan, side, cable, shelf).map((one) => [placeKey(one), one]));
-  const batch = addresses.length > 1;
-  const made = addresses.map((address) => {
-    const place = { side, address };
-    const at = handCable(plan, cable, place, shelf);
-    const picked = style ?? planned.get(placeKey(place));
-    if (!picked)
-      throw new InputError(
-        "no-such-element",
-        `Nothing is planned at ${placeText(place, plan)}: pick a style.`,
-        ["addresses"],
-      );
-    const { procedure, choices } = picked;
-    const sheet = compiled(store, {
-      cable: at,
-      procedure,
-      revision: style?.revision,
-      core: plan.core,
-      choices,
-    });
-    return { place, made: { ...sheet, rule, purpose } };
-  });
-  const [first] = made;
-  if (!first || made.some((one) => one.made.procedure.id !== first.made.procedure.id))
-    throw new InputError("does-not-fit", "A batch is ends of one style.", ["addresses"]);
-  const at = now.toISOString();
-  const job = findJob(store, row.job)?.name.slice(0, 120) ?? "";
-  inTransaction(store, () => {
-    if (batch ? findBatch(store, id) : findEnd(store, id)) return;
-    const there = newestAt(endsOfPieces(store, [row.piece]));
-    for (const { place } of made) {
-      const end = there.get(placeKey(place));
-      if (end && end.result === null && purpose === "work")
-        throw new InputError("moved-on", `Somebody has ${placeText(place, plan)} at the bench already.`, [
-          "addresses",
-        ]);
-    }
-    if (batch)
-      insertBatch(store, {
-        id,
-        createdAt: at,
-        name: `${plan.name}, ${sideText(side, plan)}`.slice(0, 120).toWellFormed(),
-      });
-    made.forEach(({ place, made: sheet }, i) => {
-      const end = batch ? randomUUID() : id;
-      const where = { piece: row.piece, plan: row.revision, ...place };
-      beginEnd(store, sheet, { id: end, at, where, ...(batch ? { batch: id, place: i } : {}) });
-      const event: EndEvent = { kind: "label", job, label: labelAt(plan, place) };
-      addEvents(act, end, { client: "piece", after: 0, events: [{ id: randomUUID(), event }] });
-    });
-  });
-  return { id, batch };
+  return beginAll(
+    act,
+    {
+      id,
+      name: `${plan.name}, ${sideText(side, plan)}`,
+      job: jobName(store, row.job),
+      rule,
+      purpose,
+    },
+    addresses.map((address) => beginningAt(store, row, { side, address }, style)),
+  );
 }
+
+/** A job as it is called at the bench. */
+export const jobName = (store: Store, id: string): string => findJob(store, id)?.name.slice(0, 120) ?? "";
 
 /** What is in hand at a place, for the sheet: as a cable of its own, with the core and where it is. */
 export interface InHand {

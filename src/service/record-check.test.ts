@@ -16,10 +16,11 @@ import * as schema from "@/store/schema";
 import type { Store } from "@/store/store";
 import { actOn } from "./act";
 import { startBatch } from "./batches";
+import { addClosure } from "./closures";
 import { startEnd } from "./ends";
 import { codeOf } from "./fixtures/code-of";
 import { addTo, CAM, endRead, signedEnd } from "./fixtures/made-ends";
-import { PLAN } from "./fixtures/plan";
+import { CLOSURE, PLAN } from "./fixtures/plan";
 import { addPieces, newJob, savePlan } from "./jobs";
 import { addPerson, mergePerson } from "./people";
 import { addPhoto } from "./photos";
@@ -84,6 +85,7 @@ async function fullStore(file: string): Promise<Store> {
   for (const name of ["Moor", "Hills"]) {
     const job = newJob(act, { name }).id;
     const [piece] = addPieces(act, job, { pieces: [{ plan: PLAN }, { plan: PLAN }] });
+    for (let i = 0; i < 2; i++) addClosure(act, job, { plan: CLOSURE });
     savePlan(act, piece?.id ?? "", { basis: 1, plan: null });
   }
   return store;

@@ -53,6 +53,11 @@ export const GUARDS: readonly Guard[] = [
     "row = NEW.row OR (piece = NEW.piece AND revision = NEW.revision)",
     "revisions of a plan are only ever added",
   ),
+  ...kept(
+    "closures",
+    "row = NEW.row OR (closure = NEW.closure AND revision = NEW.revision)",
+    "revisions of a closure are only ever added",
+  ),
   ...kept("ends", "id = NEW.id", "what an end was started as is kept").map((guard) =>
     guard.name === "ends_keep_words"
       ? { ...guard, sql: guard.sql.replace("BEFORE UPDATE ON", `BEFORE UPDATE OF ${FOUNDED} ON`) }
@@ -71,6 +76,7 @@ const OLD_GUARDS = [
     ["rows", "words", "place"],
   ),
   ...guardsOf(9, ["documents", "shelf", "tool_events", "studies"], ["place"]),
+  ...guardsOf(11, ["jobs", "plans"], ["rows", "words", "place"]),
 ];
 
 /** The schema whose events lie in their envelopes: its table of entries is gone, with its guards. */

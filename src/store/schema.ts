@@ -155,6 +155,7 @@ export const register = sqliteTable(
         "guards",
         "job",
         "plan",
+        "closure",
       ],
     }).notNull(),
     /** The row it is about. */
@@ -219,6 +220,28 @@ export const plans = sqliteTable(
   (table) => [
     uniqueIndex("plans_by_revision").on(table.piece, table.revision),
     index("plans_by_job").on(table.job, table.piece, table.revision),
+  ],
+);
+
+/** Every revision of the plan of every closure, newest last. Rows are only ever added. */
+export const closures = sqliteTable(
+  "closures",
+  {
+    row: integer().primaryKey({ autoIncrement: true }),
+    closure: text().notNull(),
+    job: text()
+      .notNull()
+      .references(() => jobs.id),
+    /** From 1. */
+    revision: integer().notNull(),
+    /** What is planned, as it travels; null where the closure was taken off the job. */
+    body: text(),
+    at: text().notNull(),
+    by: text(),
+  },
+  (table) => [
+    uniqueIndex("closures_by_revision").on(table.closure, table.revision),
+    index("closures_by_job").on(table.job, table.closure, table.revision),
   ],
 );
 

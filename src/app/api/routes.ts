@@ -9,6 +9,9 @@ import {
   zBenchAnswer,
   zBladeAnswer,
   zBladesAnswer,
+  zClosure,
+  zClosureAnswer,
+  zClosuresAnswer,
   zEnteredAnswer,
   zEventsAnswer,
   zFindingsAnswer,
@@ -30,6 +33,7 @@ import {
 import { zAimQuery } from "@/service/aims";
 import { zBatch, zBatchQuery } from "@/service/batches";
 import { zBenchQuery } from "@/service/bench";
+import { zBeginClosure, zNewClosure, zSaveClosure } from "@/service/closures";
 import { zEnter } from "@/service/crew";
 import { zStart } from "@/service/ends";
 import { zJobQuery, zJobsQuery, zNewJob, zNewPieces, zSavePlan } from "@/service/jobs";
@@ -201,6 +205,41 @@ export const ROUTES: readonly Route[] = [
     path: "/pieces/{id}",
     does: "Keeps a change of a piece's plan, or takes the piece off its job.",
     body: acted(zSavePlan),
+    answer: zRevisionAnswer,
+  },
+  {
+    method: "get",
+    path: "/jobs/{id}/closures",
+    does: "Closures of a job, in the order they came.",
+    answer: zClosuresAnswer,
+  },
+  {
+    method: "post",
+    path: "/jobs/{id}/closures",
+    does: "Adds a closure to a job.",
+    body: acted(zNewClosure),
+    answer: zClosure,
+    status: 201,
+  },
+  {
+    method: "get",
+    path: "/closures/{id}",
+    does: "A closure with how each of its cables stands.",
+    answer: zClosureAnswer,
+  },
+  {
+    method: "post",
+    path: "/closures/{id}/ends",
+    does: "Begins a cable of a closure, or several like ones as a batch.",
+    body: acted(zBeginClosure),
+    answer: zBegunAnswer,
+    status: 201,
+  },
+  {
+    method: "post",
+    path: "/closures/{id}",
+    does: "Keeps a change of a closure, or takes it off its job.",
+    body: acted(zSaveClosure),
     answer: zRevisionAnswer,
   },
   {

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { zClosureCable, zClosurePlan } from "../entry/closure";
 import { zName } from "../names/names";
 import type { SlackTold } from "../piece/account";
 import type { Across } from "../piece/across";
@@ -69,6 +70,32 @@ export const zPieceAnswer = zPiece.extend({
     .readonly(),
 });
 export type PieceAnswer = z.output<typeof zPieceAnswer>;
+
+/** A closure as it is planned now; `revision` is what a change of it must have seen. */
+export const zClosure = z.strictObject({ id: z.string(), revision: z.int(), plan: zClosurePlan });
+export type Closure = z.output<typeof zClosure>;
+
+/** A closure with how each of its cables stands. */
+export const zClosureAnswer = zClosure.extend({
+  job: z.string(),
+  cables: z
+    .array(
+      zClosureCable.extend({
+        /** The piece it is of and where on it, as it is said; empty for one that is planned nowhere. */
+        at: z.string(),
+        standing: z.enum(STANDINGS),
+        end: z.string().nullable(),
+        batch: z.string().nullable(),
+        /** Why it cannot be begun as it is planned now, in words; null where it can. */
+        trouble: z.string().nullable(),
+      }),
+    )
+    .readonly(),
+});
+export type ClosureAnswer = z.output<typeof zClosureAnswer>;
+
+/** Closures of a job, in the order they came. */
+export const zClosuresAnswer = z.strictObject({ closures: z.array(zClosure).readonly() });
 
 /** An end begun at a place, or several as a batch. */
 export const zBegunAnswer = z.strictObject({ id: z.string(), batch: z.boolean() });

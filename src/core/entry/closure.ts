@@ -1,0 +1,48 @@
+import { z } from "zod";
+import { zMmNotNegative } from "../length/length";
+import { zDocumentId, zName, zUuid } from "../names/names";
+import { zPlaceSide } from "../piece/places";
+import { CUT_PLACES } from "../piece/station";
+import { PORT_ROLES } from "./ports";
+
+/** The most cables of one entry. */
+export const CLOSURE_LIMIT = 32;
+
+/** What is asked of a cable that goes through, beyond what its entry says; 0 where nobody knows the lay. */
+export const zThrough = z.strictObject({
+  turns: z
+    .int("How many turns is a whole number")
+    .min(0, "No fewer than no turns")
+    .max(100, "At most 100 turns"),
+  pitch: zMmNotNegative,
+  diameter: zMmNotNegative,
+  /** Sheath from one reversal of the lay to the next. */
+  reversal: zMmNotNegative,
+  cutAt: z.enum(CUT_PLACES, { error: `A tube is cut at one of ${CUT_PLACES.join(", ")}` }),
+});
+export type Through = z.output<typeof zThrough>;
+
+/** A cable that comes into an entry. */
+export const zClosureCable = z.strictObject({
+  cable: zDocumentId,
+  role: z.enum(PORT_ROLES, { error: `A cable is one of ${PORT_ROLES.join(", ")}` }),
+  through: z.boolean(),
+  /** Ports it was put in by hand; null goes the best way. */
+  fixed: z.array(zName).min(1).max(2).readonly().nullable().default(null),
+  /** How it is opened where it goes through; null as its entry says. */
+  opening: zThrough.nullable().default(null),
+  /** The piece it is of, and where on it: a side that ends here, a station it is opened at; null for one that is planned nowhere. */
+  joins: z
+    .strictObject({ piece: zUuid("A piece's id is a UUID"), side: zPlaceSide })
+    .nullable()
+    .default(null),
+});
+export type ClosureCable = z.output<typeof zClosureCable>;
+
+/** An entry as it is used at one place of a job: which cables come in, and what pieces it joins. */
+export const zClosurePlan = z.strictObject({
+  name: zName,
+  entry: zDocumentId,
+  cables: z.array(zClosureCable).max(CLOSURE_LIMIT, `At most ${CLOSURE_LIMIT} cables`).readonly(),
+});
+export type ClosurePlan = z.output<typeof zClosurePlan>;

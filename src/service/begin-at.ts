@@ -1,0 +1,73 @@
+import { randomUUID } from "node:crypto";
+import {
+  type EndEvent,
+  InputError,
+  type Place,
+  type Purpose,
+  placeKey,
+  type Rule,
+  type RunSheet,
+} from "@/core";
+import { endsOfPieces, findBatch, findEnd, insertBatch } from "@/store/ends";
+import { inTransaction } from "@/store/transaction";
+import type { Act } from "./act";
+import { addEvents, beginEnd, type compiled } from "./ends";
+import { newestAt } from "./placed";
+
+/** An end that is about to begin: its sheet, where it is made, and what it is called at the bench. */
+export interface Beginning {
+  readonly made: ReturnType<typeof compiled>;
+  /** Null for a cable that is planned nowhere. */
+  readonly where: ({ readonly piece: string; readonly plan: number } & Place) | null;
+  readonly label: string;
+}
+
+interface Together {
+  /** Of the end, or of the batch where there are several. */
+  readonly id: string;
+  /** What the batch is called. */
+  readonly name: string;
+  readonly job: string;
+  readonly rule: Rule;
+  readonly purpose: Purpose;
+}
+
+/** What one page of the bench can show of several ends at once: one sheet. */
+const sheetKey = ({ procedure, cable, picked }: RunSheet): string =>
+  JSON.stringify([procedure.id, cable.id, picked.core, picked.choices]);
+
+/**
+ * Begins an end, or several as a batch, all or none. Asking again with the same id answers the same.
+ * @throws InputError: `does-not-fit` for a batch of several sheets; `moved-on` where somebody has one at the bench.
+ */
+export function beginAll(
+  act: Act,
+  { id, name, job, rule, purpose }: Together,
+  beginnings: readonly Beginning[],
+): { id: string; batch: boolean } {
+  const { store, now } = act;
+  const batch = beginnings.length > 1;
+  if (new Set(beginnings.map(({ made }) => sheetKey(made.sheet))).size > 1)
+    throw new InputError("does-not-fit", "A batch is ends of one style on one cable.", ["addresses"]);
+  const at = now.toISOString();
+  inTransaction(store, () => {
+    if (batch ? findBatch(store, id) : findEnd(store, id)) return;
+    for (const { where, label } of beginnings) {
+      const there = where && newestAt(endsOfPieces(store, [where.piece])).get(placeKey(where));
+      if (there && there.result === null && purpose === "work")
+        throw new InputError("moved-on", `Somebody has ${label} at the bench already.`, ["addresses"]);
+    }
+    if (batch) insertBatch(store, { id, createdAt: at, name: name.slice(0, 120).toWellFormed() });
+    beginnings.forEach(({ made, where, label }, place) => {
+      const end = batch ? randomUUID() : id;
+      beginEnd(
+        store,
+        { ...made, rule, purpose },
+        { id: end, at, where, ...(batch ? { batch: id, place } : {}) },
+      );
+      const event: EndEvent = { kind: "label", job, label };
+      addEvents(act, end, { client: "piece", after: 0, events: [{ id: randomUUID(), event }] });
+    });
+  });
+  return { id, batch };
+}

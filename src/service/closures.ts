@@ -1,0 +1,317 @@
+import { randomUUID } from "node:crypto";
+import { z } from "zod";
+import {
+  type Cable,
+  type Closure,
+  type ClosureAnswer,
+  type ClosureCable,
+  type ClosurePlan,
+  check,
+  type Entry,
+  InputError,
+  isSide,
+  midSpanId,
+  misfits,
+  mustHoldAt,
+  type PiecePlan,
+  type Place,
+  PURPOSES,
+  placeCables,
+  placeKey,
+  placeText,
+  standingOfEnd,
+  throughId,
+  zClosurePlan,
+  zRule,
+  zUuid,
+} from "@/core";
+import { addClosureRow, type ClosureRow, closuresOf, latestClosure } from "@/store/closures";
+import { endsOfPieces } from "@/store/ends";
+import { findJob, latestPlan } from "@/store/plans";
+import { wholeLibrary } from "@/store/shelf";
+import type { Store } from "@/store/store";
+import { inTransaction } from "@/store/transaction";
+import type { Act } from "./act";
+import { type Beginning, beginAll } from "./begin-at";
+import { compiled } from "./ends";
+import { pieceOf } from "./jobs";
+import { newestAt } from "./placed";
+import { beginningAt, jobName, mustFindPiece } from "./places";
+import { mustBeKnown } from "./signer";
+
+/** The most closures of one job. */
+export const MOST_CLOSURES = 300;
+
+export const zNewClosure = z.strictObject({
+  id: zUuid("A closure's id is a UUID").optional(),
+  plan: zClosurePlan,
+});
+
+export const zSaveClosure = z.strictObject({
+  /** The revision the change was made on. */
+  basis: z.int().min(1),
+  /** Null takes the closure off the job; a plan puts it back. */
+  plan: zClosurePlan.nullable(),
+});
+
+const closureOf = ({ closure, revision, body }: ClosureRow): Closure => ({
+  id: closure,
+  revision,
+  plan: check(zClosurePlan, JSON.parse(body ?? "null")),
+});
+
+const textOf = (plan: ClosurePlan): string => JSON.stringify(z.encode(zClosurePlan, plan));
+
+/** What a cable that comes in is a part of: the entry's own sheet, or the one of a cable that goes through. */
+export const styleIn = (entry: string, { through }: Pick<ClosureCable, "through">): string =>
+  through ? throughId(entry) : entry;
+
+/**
+ * Why a cable is not the place of a piece it is said to be, in words; null where it is, or is of no piece.
+ * @param job the closure's own: its pieces alone are joined.
+ */
+function joinTrouble(store: Store, job: string, entry: string, cable: ClosureCable): string | null {
+  if (!cable.joins) return null;
+  const { piece, side } = cable.joins;
+  const row = latestPlan(store, piece);
+  if (!row || row.body === null || row.job !== job) return "That piece is not of this job any more.";
+  const { plan } = pieceOf(row);
+  if (plan.cable !== cable.cable) return `${plan.name} is of another cable.`;
+  const wanted = styleIn(entry, cable);
+  if (isSide(side)) {
+    if (cable.through) return `${plan.name} ends at side ${side}: it does not go through there.`;
+    return plan.sides[side].procedure === wanted
+      ? null
+      : `Side ${side} of ${plan.name} is not planned to end in this entry.`;
+  }
+  const station = plan.stations.find(({ id }) => id === side);
+  if (!station) return `${plan.name} is not opened there any more.`;
+  return station.procedure === wanted && cable.through
+    ? null
+    : `${plan.name} is opened there by another procedure.`;
+}
+
+function mustFindEntry(store: Store, plan: ClosurePlan): Entry {
+  const entry = wholeLibrary(store).entries.find(({ id }) => id === plan.entry);
+  if (!entry)
+    throw new InputError("not-found", `No entry called “${plan.entry}” is on the shelf.`, ["entry"]);
+  return entry;
+}
+
+/** @throws InputError for whatever makes the plan one that cannot be. */
+function mustClose(store: Store, job: string, plan: ClosurePlan): void {
+  const entry = mustFindEntry(store, plan);
+  const { cables } = wholeLibrary(store);
+  const named = plan.cables.map((cable, i) => {
+    const of = cables.find(({ id }) => id === cable.cable);
+    if (!of)
+      throw new InputError("unknown-cable", `No cable called “${cable.cable}”.`, [
+        "plan",
+        "cables",
+        i,
+        "cable",
+      ]);
+    if (!entry.takes.includes(of.construction))
+      throw new InputError("does-not-fit", `${entry.name} is not made for ${of.name}.`, [
+        "plan",
+        "cables",
+        i,
+        "cable",
+      ]);
+    const trouble = joinTrouble(store, job, plan.entry, cable);
+    if (trouble !== null) throw new InputError("does-not-fit", trouble, ["plan", "cables", i, "joins"]);
+    return { ...cable, of, id: `${of.name} (${i + 1})` };
+  });
+  const joined = new Set<string>();
+  plan.cables.forEach(({ joins }, i) => {
+    if (!joins) return;
+    const key = `${joins.piece} ${joins.side}`;
+    if (joined.has(key))
+      throw new InputError("duplicate", "One place of a piece comes in once.", [
+        "plan",
+        "cables",
+        i,
+        "joins",
+      ]);
+    joined.add(key);
+  });
+  const placed = placeCables(
+    entry.ports,
+    named.map(({ id, of, role, through, fixed }) => ({ id, role, through, fixed, diameter: sheathOf(of) })),
+  );
+  if (!placed.possible)
+    throw new InputError(
+      "does-not-fit",
+      `These cannot all go in: ${placed.cannot.join(", ")}. Too few ports take them.`,
+      ["plan", "cables"],
+    );
+}
+
+const sheathOf = ({ layers }: Cable) => mustHoldAt(layers, 0).diameter;
+
+function mustFindJob(store: Store, id: string) {
+  const job = findJob(store, id) ?? findJob(store, id.toLowerCase());
+  if (!job) throw new InputError("not-found", `No job with the id “${id.slice(0, 60)}” is here.`, ["id"]);
+  return job;
+}
+
+/** Adds a closure to a job; one already there by its id is answered as it is. @throws InputError. */
+export function addClosure(act: Act, job: string, input: unknown): Closure {
+  const { store, actor, now } = act;
+  const { id = randomUUID(), plan } = check(zNewClosure, input);
+  return inTransaction(store, () => {
+    mustBeKnown(act);
+    const { id: found } = mustFindJob(store, job);
+    if (!latestClosure(store, id)) {
+      if (closuresOf(store, found).length >= MOST_CLOSURES)
+        throw new InputError("limit", `A job holds at most ${MOST_CLOSURES} closures.`, ["plan"]);
+      mustClose(store, found, plan);
+      addClosureRow(store, {
+        closure: id,
+        job: found,
+        revision: 1,
+        body: textOf(plan),
+        at: now.toISOString(),
+        by: actor,
+      });
+    }
+    const row = latestClosure(store, id);
+    if (!row || row.job !== found)
+      throw new InputError("id-taken", "Another job already has a closure of this id.", ["id"]);
+    return closureOf(row);
+  });
+}
+
+function mustFindClosure(store: Store, id: string): ClosureRow {
+  const row = latestClosure(store, id) ?? latestClosure(store, id.toLowerCase());
+  if (!row) throw new InputError("not-found", `No closure with the id “${id.slice(0, 60)}” is here.`, ["id"]);
+  return row;
+}
+
+/**
+ * Keeps a change of a closure as its next revision, or takes it off the job.
+ * @throws InputError: `moved-on` where somebody else changed it since; whatever makes it one that cannot be.
+ */
+export function saveClosure(act: Act, id: string, input: unknown): { id: string; revision: number } {
+  const { store, actor, now } = act;
+  const { basis, plan } = check(zSaveClosure, input);
+  return inTransaction(store, () => {
+    mustBeKnown(act);
+    const latest = mustFindClosure(store, id);
+    if (latest.revision !== basis)
+      throw new InputError(
+        "moved-on",
+        "Somebody else changed this closure since. Look at how it is planned now, then go on.",
+        ["basis"],
+      );
+    if (plan) mustClose(store, latest.job, plan);
+    const revision = basis + 1;
+    addClosureRow(store, {
+      closure: latest.closure,
+      job: latest.job,
+      revision,
+      body: plan && textOf(plan),
+      at: now.toISOString(),
+      by: actor,
+    });
+    return { id: latest.closure, revision };
+  });
+}
+
+/** Every closure of a job, in the order they came. @throws InputError `not-found`. */
+export const getClosures = (store: Store, job: string): Closure[] =>
+  closuresOf(store, mustFindJob(store, job).id).map(closureOf);
+
+/** A closure with how each of its cables stands. @throws InputError `not-found`. */
+export function getClosure(store: Store, id: string): ClosureAnswer {
+  const row = mustFindClosure(store, id);
+  if (row.body === null) throw new InputError("not-found", "This closure was taken off its job.", ["id"]);
+  const closure = closureOf(row);
+  const pieces = [...new Set(closure.plan.cables.flatMap(({ joins }) => (joins ? [joins.piece] : [])))];
+  const there = newestAtOf(store, pieces);
+  return {
+    ...closure,
+    job: row.job,
+    cables: closure.plan.cables.map((cable) => {
+      const { joins } = cable;
+      const plan = joins && latestPlan(store, joins.piece);
+      const place = joins && { side: joins.side, address: [] };
+      const end = joins && place ? there.get(joins.piece)?.get(placeKey(place)) : undefined;
+      return {
+        ...cable,
+        at: plan?.body && place ? saidAt(pieceOf(plan).plan, place) : "",
+        standing: standingOfEnd(end),
+        end: end?.id ?? null,
+        batch: end?.batchId ?? null,
+        trouble: joinTrouble(store, row.job, closure.plan.entry, cable),
+      };
+    }),
+  };
+}
+
+const saidAt = (plan: PiecePlan, place: Place): string => `${plan.name}, ${placeText(place, plan)}`;
+
+function newestAtOf(store: Store, pieces: readonly string[]) {
+  const rows = endsOfPieces(store, pieces);
+  return new Map(pieces.map((piece) => [piece, newestAt(rows.filter((row) => row.piece === piece))]));
+}
+
+export const zBeginClosure = z.strictObject({
+  /** Of the end, or of the batch where there are several cables. */
+  id: zUuid("An id is a UUID").optional(),
+  /** Places of the cables in the closure's list. */
+  cables: z
+    .array(z.int().min(0))
+    .min(1, "At least one cable")
+    .max(32, "At most 32 cables")
+    .refine((all) => new Set(all).size === all.length, { error: "Each cable is begun once" }),
+  rule: zRule.default({ kind: "guarded", risk: 0.05 }),
+  purpose: z.enum(PURPOSES, { error: "An end is work or practice" }).default("work"),
+});
+
+/**
+ * Begins a cable of a closure, or several like ones as a batch: each at the place of the piece it is of, one that is planned
+ * nowhere by itself under the closure's name. Asking again with the same id answers the same.
+ * @throws InputError: `does-not-fit` where a cable is not what its piece's plan says, or several are not alike; `moved-on`
+ * where somebody has one at the bench.
+ */
+export function beginClosure(act: Act, closure: string, input: unknown): { id: string; batch: boolean } {
+  const { store } = act;
+  const { id = randomUUID(), cables, rule, purpose } = check(zBeginClosure, input);
+  const { plan, job } = getClosure(store, closure);
+  const beginnings = cables.map((place) => {
+    const cable = plan.cables[place];
+    if (!cable)
+      throw new InputError("not-found", `This closure has ${plan.cables.length} cables.`, ["cables"]);
+    return beginningIn(store, job, plan, cable, place);
+  });
+  return beginAll(act, { id, name: plan.name, job: jobName(store, job), rule, purpose }, beginnings);
+}
+
+function beginningIn(
+  store: Store,
+  job: string,
+  plan: ClosurePlan,
+  cable: ClosureCable,
+  place: number,
+): Beginning {
+  const trouble = joinTrouble(store, job, plan.entry, cable);
+  if (trouble !== null) throw new InputError("does-not-fit", trouble, ["cables"]);
+  if (cable.joins)
+    return beginningAt(store, mustFindPiece(store, cable.joins.piece), {
+      side: cable.joins.side,
+      address: [],
+    });
+  const { cables, procedures } = wholeLibrary(store);
+  const style = styleIn(plan.entry, cable);
+  const of = cables.find((one) => one.id === (cable.through ? midSpanId(cable.cable) : cable.cable));
+  const procedure = procedures.find((one) => one.id === style);
+  if (!of) throw new InputError("unknown-cable", `No cable called “${cable.cable}”.`, ["cables"]);
+  const core =
+    of.cores.find((one) => procedure && misfits(procedure, of, one).length === 0) ?? mustHoldAt(of.cores, 0);
+  return {
+    made: compiled(store, { cable: of, procedure: style, core, choices: {} }),
+    where: null,
+    label: `${plan.name}, cable ${place + 1}`.slice(-120).toWellFormed(),
+  };
+}
