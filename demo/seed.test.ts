@@ -3,6 +3,7 @@ import { describe, expect, it } from "vitest";
 import { endState, personNamed } from "@/core";
 import { aimsOf } from "@/service/aims";
 import { benchPage } from "@/service/bench";
+import { getClosure, getClosures } from "@/service/closures";
 import { getEnd } from "@/service/ends";
 import { getJob, jobsPage } from "@/service/jobs";
 import { ledgerPage } from "@/service/ledger";
@@ -61,11 +62,20 @@ describe("the Quillmere demo", () => {
     expect(studies(store)).toHaveLength(1);
   });
   it("has closures: a ring cable through one, a stub out of its range cut back, a pole opened in mid-run", () => {
-    const at = (job: string) => ledgerPage(store, { find: job }).rows.filter((row) => row.job === job);
-    const styles = [...at("Pad 4 closure"), ...at("Cottages' pole")].map(({ style }) => style);
-    expect(styles.sort()).toEqual(["entry-dome-gel", "entry-dome-gel-through", "entry-pedestal-through"]);
-    const [feeder] = at("Pad 4 closure").filter(({ style }) => style === "entry-dome-gel");
-    const rework = getEnd(store, feeder?.id ?? "").events.find(({ event }) => event.kind === "rework");
+    const [row] = jobsPage(store, {}).rows;
+    const [pad, pole] = getClosures(store, row?.id ?? "").map(({ id }) => getClosure(store, id).cables);
+    expect(pad?.map(({ at, standing, trouble }) => [at, standing, trouble])).toEqual([
+      ["Trunk 3, Pad 4 closure", "in", null],
+      ["Pad 4 branch, side A", "in", null],
+      ["Pad 5 branch, side A", "planned", null],
+      ["", "planned", null],
+      ["", "planned", null],
+    ]);
+    expect(pole?.map(({ at, standing }) => [at, standing])).toEqual([
+      ["Hill feeder, Cottages' pole", "in"],
+      ["Cottage 3 drop, side A", "planned"],
+    ]);
+    const rework = getEnd(store, pad?.[1]?.end ?? "").events.find(({ event }) => event.kind === "rework");
     expect(rework?.event).toMatchObject({ cableLost: 0, moves: [{ feature: "member-end" }] });
   });
   it("is all dated before it is shown", () => {

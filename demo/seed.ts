@@ -22,6 +22,7 @@ import {
 } from "@/core";
 import { actOn } from "@/service/act";
 import { getBatch, startBatch } from "@/service/batches";
+import { addClosure } from "@/service/closures";
 import { addEvents, getEnd, startEnd } from "@/service/ends";
 import { addPieces, newJob } from "@/service/jobs";
 import { addPerson } from "@/service/people";
@@ -41,7 +42,7 @@ const zBase = {
   core: z.string(),
   choices: z.record(z.string(), z.string()).default({}),
   /** Where it is made, of a piece of a job in the order they are planned; without it, it is an end by itself. */
-  at: z.object({ job: z.string(), piece: z.int(), side: z.enum(["A", "B"]), address: z.string() }).optional(),
+  at: z.object({ job: z.string(), piece: z.int(), side: z.string(), address: z.string() }).optional(),
 };
 const zMade = z.object({
   ...zBase,
@@ -69,8 +70,23 @@ const zDemo = z.object({
   confirmed: z.array(
     z.object({ style: z.string(), cable: z.string(), core: z.string(), by: z.int(), sheet: z.string() }),
   ),
-  /** Pieces of cable as they are planned. */
-  jobs: z.array(z.object({ name: z.string(), by: z.int(), pieces: z.array(z.unknown()) })),
+  /** Pieces of cable as they are planned, and the closures they are joined in; a closure names a piece by its place in the list. */
+  jobs: z.array(
+    z.object({
+      name: z.string(),
+      by: z.int(),
+      pieces: z.array(z.unknown()),
+      closures: z.array(
+        z.object({
+          name: z.string(),
+          entry: z.string(),
+          cables: z.array(
+            z.looseObject({ joins: z.object({ piece: z.int(), side: z.string() }).optional() }),
+          ),
+        }),
+      ),
+    }),
+  ),
   /** Many ends at once: the first `begun` of them stand at a step. */
   batches: z.array(
     z.object({
@@ -121,7 +137,7 @@ export function seed(store: Store, text: string, now = new Date()): void {
   for (const name of demo.people)
     addPerson(actOn(store, new Date(now.getTime() - 30 * 24 * 60 * MINUTE)), { id: whoIs(name), name });
 
-  for (const { name, by, pieces } of demo.jobs) {
+  for (const { name, by, pieces, closures } of demo.jobs) {
     const act = {
       ...actOn(store, new Date(now.getTime() - 9 * 24 * 60 * MINUTE)),
       actor: whoIs(mustHoldAt(demo.people, by)),
@@ -130,6 +146,17 @@ export function seed(store: Store, text: string, now = new Date()): void {
     addPieces(act, id, {
       pieces: pieces.map((plan, i) => ({ id: uuidFrom(`piece ${name} ${i}`, NAMESPACE), plan })),
     });
+    for (const plan of closures)
+      addClosure(act, id, {
+        id: uuidFrom(`closure ${plan.name}`, NAMESPACE),
+        plan: {
+          ...plan,
+          cables: plan.cables.map(({ joins, ...cable }) => ({
+            ...cable,
+            joins: joins ? { ...joins, piece: uuidFrom(`piece ${name} ${joins.piece}`, NAMESPACE) } : null,
+          })),
+        },
+      });
   }
 
   const work = (

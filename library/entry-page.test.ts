@@ -1,25 +1,20 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import {
+  type ClosureCable,
   compileRunSheet,
   mustHoldAt,
   problemOf,
   type RunSheet,
   sheathWindow,
   throughId,
+  tubesOf,
   um,
   zEntry,
   zWindowInput,
 } from "@/core";
 import { shippedLibrary } from "@/store/shipped";
-import {
-  type EntryCable,
-  namedCables,
-  placedIn,
-  readCables,
-  tubesOf,
-  writeCables,
-} from "@/ui/entry/entry-cables";
+import { namedCables, placedIn, readCables, writeCables } from "@/ui/entry/entry-cables";
 import { throughSheet } from "@/ui/entry/entry-sheets";
 import { openingOf, preparedRows, throughRows } from "@/ui/entry/prepared";
 import { openingIn, throughOf } from "@/ui/entry/through";
@@ -27,15 +22,16 @@ import dome from "./entries/dome-gel.json";
 
 const { cables, procedures, tools } = shippedLibrary();
 const entry = zEntry.parse(dome);
-const one = (cable: string, more: Partial<EntryCable> = {}): EntryCable => ({
+const one = (cable: string, more: Partial<ClosureCable> = {}): ClosureCable => ({
   cable,
   role: "branch",
   through: false,
   fixed: null,
   opening: null,
+  joins: null,
   ...more,
 });
-const refused = (...asked: EntryCable[]): string | undefined => {
+const refused = (...asked: ClosureCable[]): string | undefined => {
   try {
     placedIn(entry.ports, namedCables(asked, cables));
     return undefined;

@@ -72,6 +72,7 @@ export * from "./piece/plan";
 export * from "./piece/sag";
 export * from "./piece/standing";
 export * from "./piece/station";
+export * from "./piece/tubes";
 export * from "./problem/check";
 export * from "./problem/codes";
 export { mustHold, mustHoldAt, mustHoldIn } from "./problem/held";

@@ -2,14 +2,16 @@ import { randomUUID } from "node:crypto";
 import { beforeEach, describe, expect, it } from "vitest";
 import { InputError, isMidRun, zStationId } from "@/core";
 import { openStore, type Store } from "@/service/the-store";
+import { shippedLibrary } from "@/store/shipped";
 import { actOn } from "./act";
 import { getBatch } from "./batches";
-import { addClosure, beginClosure, getClosure, getClosures, saveClosure } from "./closures";
+import { addClosure, beginClosure, getClosure, getClosures, joinablePlaces, saveClosure } from "./closures";
 import { getEnd } from "./ends";
 import { codeOf } from "./fixtures/code-of";
 import { addTo } from "./fixtures/made-ends";
 import { CLOSURE, PLAN } from "./fixtures/plan";
 import { addPieces, newJob, savePlan } from "./jobs";
+import { getPiece } from "./places";
 import { checkWholeRecord } from "./record-check";
 
 const PAD = zStationId.parse("7a3a1d5e-13d5-4c0f-8f0a-5f5f0a9c1b22");
@@ -98,9 +100,12 @@ describe("a closure of a job", () => {
     expect(codeOf(() => addClosure(act(), other, { id, plan: CLOSURE }))).toBe("id-taken");
   });
   it("refuses in words what does not go in, or is not what its piece's plan says", () => {
-    expect(said(() => add(branch({ piece: feeder, side: "B" })))).toMatch(
-      /Side B of Pad 4 branch is not planned to end in this entry/,
+    const other = { ...BRANCH, sides: { A: { ...side, procedure: "breakout-kit-6", ends: 6 }, B: side } };
+    savePlan(act(), feeder, { basis: 1, plan: other });
+    expect(said(() => add(branch({ piece: feeder, side: "A" })))).toBe(
+      "Side A of Pad 4 branch is planned to end otherwise.",
     );
+    savePlan(act(), feeder, { basis: 2, plan: BRANCH });
     expect(said(() => add(through({ piece: feeder, side: "A" })))).toMatch(/does not go through there/);
     expect(said(() => add(branch({ piece: ring, side: PAD })))).toMatch(/opened there by another procedure/);
     expect(said(() => add({ ...branch({ piece: feeder, side: "A" }), cable: "flat-drop" }))).toMatch(
@@ -115,10 +120,33 @@ describe("a closure of a job", () => {
     );
     expect(getClosures(store, job)).toEqual([]);
   });
+  it("plans a side that ended nowhere yet, with it or not at all", () => {
+    const ends = () => getPiece(store, feeder).places.map(({ side: at, procedure }) => [at, procedure]);
+    const rest = Array.from({ length: 9 }, () => through(null));
+    expect(codeOf(() => add(branch({ piece: feeder, side: "B" }), ...rest))).toBe("does-not-fit");
+    expect(ends()).toEqual([["A", "entry-dome-gel"]]);
+    add(branch({ piece: feeder, side: "B" }));
+    expect(ends()).toEqual([
+      ["A", "entry-dome-gel"],
+      ["B", "entry-dome-gel"],
+    ]);
+    expect(getPiece(store, feeder).revision).toBe(2);
+    const [dome] = shippedLibrary().entries.filter(({ id }) => id === "entry-dome-gel");
+    expect(dome && joinablePlaces(store, job, dome).map(({ text, through: goes }) => [text, goes])).toEqual([
+      ["North ring, side A", false],
+      ["North ring, side B", false],
+      ["North ring, pad 4", true],
+      ["Pad 4 branch, side A", false],
+      ["Pad 4 branch, side B", false],
+    ]);
+  });
   it("tells where a piece was planned otherwise since, and begins nothing there", () => {
     const { id } = add(branch({ piece: feeder, side: "A" }));
-    savePlan(act(), feeder, { basis: 1, plan: { ...BRANCH, sides: { A: side, B: side } } });
-    expect(getClosure(store, id).cables[0]?.trouble).toMatch(/not planned to end in this entry/);
+    savePlan(act(), feeder, {
+      basis: 1,
+      plan: { ...BRANCH, sides: { A: { ...side, procedure: "breakout-kit-6", ends: 6 }, B: side } },
+    });
+    expect(getClosure(store, id).cables[0]?.trouble).toMatch(/planned to end otherwise/);
     expect(codeOf(() => beginClosure(act(), id, { cables: [0] }))).toBe("does-not-fit");
     savePlan(act(), feeder, { basis: 2, plan: null });
     expect(getClosure(store, id).cables[0]?.trouble).toMatch(/not of this job any more/);

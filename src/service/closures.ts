@@ -15,28 +15,33 @@ import {
   mustHoldAt,
   type PiecePlan,
   type Place,
+  type PlaceSide,
   PURPOSES,
+  partedAt,
   placeCables,
   placeKey,
   placeText,
+  SIDES,
   standingOfEnd,
   throughId,
   zClosurePlan,
+  zPiecePlan,
   zRule,
   zUuid,
 } from "@/core";
 import { addClosureRow, type ClosureRow, closuresOf, latestClosure } from "@/store/closures";
 import { endsOfPieces } from "@/store/ends";
-import { findJob, latestPlan } from "@/store/plans";
+import { addPlan, findJob, latestPlan } from "@/store/plans";
 import { wholeLibrary } from "@/store/shelf";
 import type { Store } from "@/store/store";
 import { inTransaction } from "@/store/transaction";
 import type { Act } from "./act";
 import { type Beginning, beginAll } from "./begin-at";
 import { compiled } from "./ends";
-import { pieceOf } from "./jobs";
+import { allPieces, pieceOf } from "./jobs";
 import { newestAt } from "./placed";
 import { beginningAt, jobName, mustFindPiece } from "./places";
+import { mustWork } from "./planning";
 import { mustBeKnown } from "./signer";
 
 /** The most closures of one job. */
@@ -80,9 +85,10 @@ function joinTrouble(store: Store, job: string, entry: string, cable: ClosureCab
   const wanted = styleIn(entry, cable);
   if (isSide(side)) {
     if (cable.through) return `${plan.name} ends at side ${side}: it does not go through there.`;
-    return plan.sides[side].procedure === wanted
+    const { procedure } = plan.sides[side];
+    return procedure === wanted || procedure === null
       ? null
-      : `Side ${side} of ${plan.name} is not planned to end in this entry.`;
+      : `Side ${side} of ${plan.name} is planned to end otherwise.`;
   }
   const station = plan.stations.find(({ id }) => id === side);
   if (!station) return `${plan.name} is not opened there any more.`;
@@ -147,6 +153,29 @@ function mustClose(store: Store, job: string, plan: ClosurePlan): void {
     );
 }
 
+/** A side nothing was planned at ends in the closure that takes it: its piece's plan says so from then on. */
+function planJoined({ store, actor, now }: Act, { entry, cables }: ClosurePlan): void {
+  for (const { joins } of cables) {
+    const row = joins && latestPlan(store, joins.piece);
+    if (!row?.body || !joins || !isSide(joins.side)) continue;
+    const { plan } = pieceOf(row);
+    const side = plan.sides[joins.side];
+    if (side.procedure !== null) continue;
+    const sides = { ...plan.sides, [joins.side]: { ...side, procedure: entry, ends: 1 } };
+    const next: PiecePlan = { ...plan, sides };
+    addPlan(store, {
+      piece: row.piece,
+      job: row.job,
+      name: row.name,
+      revision: row.revision + 1,
+      ends: mustWork(store, next, ["plan", "cables"]),
+      body: JSON.stringify(z.encode(zPiecePlan, next)),
+      at: now.toISOString(),
+      by: actor,
+    });
+  }
+}
+
 const sheathOf = ({ layers }: Cable) => mustHoldAt(layers, 0).diameter;
 
 function mustFindJob(store: Store, id: string) {
@@ -166,6 +195,7 @@ export function addClosure(act: Act, job: string, input: unknown): Closure {
       if (closuresOf(store, found).length >= MOST_CLOSURES)
         throw new InputError("limit", `A job holds at most ${MOST_CLOSURES} closures.`, ["plan"]);
       mustClose(store, found, plan);
+      planJoined(act, plan);
       addClosureRow(store, {
         closure: id,
         job: found,
@@ -204,7 +234,10 @@ export function saveClosure(act: Act, id: string, input: unknown): { id: string;
         "Somebody else changed this closure since. Look at how it is planned now, then go on.",
         ["basis"],
       );
-    if (plan) mustClose(store, latest.job, plan);
+    if (plan) {
+      mustClose(store, latest.job, plan);
+      planJoined(act, plan);
+    }
     const revision = basis + 1;
     addClosureRow(store, {
       closure: latest.closure,
@@ -244,6 +277,7 @@ export function getClosure(store: Store, id: string): ClosureAnswer {
         end: end?.id ?? null,
         batch: end?.batchId ?? null,
         trouble: joinTrouble(store, row.job, closure.plan.entry, cable),
+        parted: plan?.body && joins ? partedAt(pieceOf(plan).plan, joins.side) : [],
       };
     }),
   };
@@ -314,4 +348,39 @@ function beginningIn(
     where: null,
     label: `${plan.name}, cable ${place + 1}`.slice(-120).toWellFormed(),
   };
+}
+
+/** A place of a piece that can come into an entry. */
+export interface JoinablePlace {
+  readonly piece: string;
+  readonly side: PlaceSide;
+  /** The piece and the place, as they are said. */
+  readonly text: string;
+  readonly cable: string;
+  readonly through: boolean;
+}
+
+/**
+ * Every place of a job's pieces that can come into an entry: sides that end in it or end nowhere yet, stations opened by its
+ * sheet for cables that go through.
+ */
+export function joinablePlaces(store: Store, job: string, entry: Entry): JoinablePlace[] {
+  const taken = new Set(
+    wholeLibrary(store)
+      .cables.filter(({ construction }) => entry.takes.includes(construction))
+      .map(({ id }) => id),
+  );
+  return allPieces(store, job).flatMap(({ id: piece, plan }): JoinablePlace[] => {
+    if (!taken.has(plan.cable)) return [];
+    const here = { piece, cable: plan.cable };
+    const at = (side: PlaceSide, through: boolean): JoinablePlace => ({
+      ...here,
+      side,
+      through,
+      text: saidAt(plan, { side, address: [] }),
+    });
+    const ends = SIDES.filter((side) => [null, entry.id].includes(plan.sides[side].procedure));
+    const opened = plan.stations.filter(({ procedure }) => procedure === throughId(entry.id));
+    return [...ends.map((side) => at(side, false)), ...opened.map(({ id }) => at(id, true))];
+  });
 }

@@ -60,7 +60,11 @@ describe("a sheath opened at a station of a piece", () => {
     expect([...checkWholeRecord(store)].flatMap(({ findings }) => findings)).toEqual([]);
   });
   it("has in hand what it opened, and knows both sides and no slack of its own", () => {
-    const piece = add([station()]);
+    const parted = [
+      { fibre: 8, at: "downstream" },
+      { fibre: 7, at: "middle" },
+    ];
+    const piece = add([station({ parted })]);
     const fibre = inHand(store, piece, { side: POLE, address: parseAddress("tube 2 / fibre 1") });
     expect([fibre.text, fibre.cable.fibreCount]).toEqual(["cottages' pole, tube 2 / fibre 1", 1]);
     const { id } = beginPlaces(act(), piece, { side: POLE, addresses: [[]] });
@@ -69,6 +73,11 @@ describe("a sheath opened at a station of a piece", () => {
       text: "cottages' pole",
       far: { count: 0, fibres: 36 },
       slack: { allowed: null, perAttempt: 0 },
+      // Six to a tube: the seventh is the first of the second, which is orange.
+      parted: [
+        { at: "middle", kind: "tube", number: 7, tube: { code: "OR" }, fibre: { position: 1, code: "BL" } },
+        { at: "downstream", number: 8, fibre: { position: 2, code: "OR" } },
+      ],
     });
   });
   it("is refused by a style for an end, for a fibre the cable has not, and where it was never planned", () => {

@@ -4,11 +4,13 @@ import {
   cableAt,
   type FarSide,
   farEnds,
+  fibreIn,
   fibresAt,
   isSide,
   type PiecePlan,
   type Place,
   type PlaceSide,
+  partedAt,
   pickedNames,
   placeKey,
   placeText,
@@ -52,6 +54,7 @@ export function whereOf(store: Store, end: Placed): WhereTold | null {
       text: placeText(place, plan),
       far: farOf(store, plan, cable, end, place, rows),
       slack: slackOf(store, plan, cable, end, place, rows),
+      parted: partedAt(plan, side).map(({ fibre, at }) => ({ at, ...fibreIn(cable, fibre) })),
     };
   } catch (error) {
     if (problemOf(error)) return null;

@@ -16,7 +16,7 @@ import {
 import { OUTERMOST, opened } from "./opened";
 import { stationName } from "./openings";
 import { type PiecePlan, SIDES, type SideName } from "./plan";
-import { type Station, type StationId, zStationId } from "./station";
+import { type Parted, type Station, type StationId, zStationId } from "./station";
 
 /** A side of a piece, or a station on it. */
 export const zPlaceSide = z.union([z.enum(SIDES), zStationId], {
@@ -57,6 +57,10 @@ export interface Shelved {
   readonly cable: (id: string) => Cable | undefined;
   readonly procedure: (id: string) => Procedure | undefined;
 }
+
+/** Fibres that are parted at a station, in the order of their numbers; at a side none are. */
+export const partedAt = ({ stations }: Pick<PiecePlan, "stations">, at: PlaceSide): Parted[] =>
+  (stations.find(({ id }) => id === at)?.parted ?? []).toSorted((a, b) => a.fibre - b.fibre);
 
 /** One key a place: `A tube 3 / fibre 7`. */
 export const placeKey = ({ side, address }: Place): string => `${side} ${addressText(address)}`.trim();

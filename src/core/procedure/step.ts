@@ -124,6 +124,8 @@ const measure = z.strictObject({ ...common, kind: z.literal("measure"), checks: 
 export const zJudgement = z.strictObject({
   id: zId,
   asks: zName,
+  /** It asks whether this is the fibre to part: where the plan says which are, the colours in the hand answer it. */
+  colours: z.literal(true).optional(),
   answers: z
     .array(
       z.strictObject({

@@ -3,9 +3,11 @@ import { zClosureCable, zClosurePlan } from "../entry/closure";
 import { zName } from "../names/names";
 import type { SlackTold } from "../piece/account";
 import type { Across } from "../piece/across";
+import type { Identity } from "../piece/identity";
 import { type Place, type PlaceSide, zPlace } from "../piece/places";
 import { zPiecePlan } from "../piece/plan";
 import { STANDINGS, type Standing } from "../piece/standing";
+import { type CutPlace, zParted } from "../piece/station";
 import { zLegTold } from "../record/legs";
 
 /** A piece as it is planned now; `revision` is what a change of it must have seen. */
@@ -88,6 +90,8 @@ export const zClosureAnswer = zClosure.extend({
         batch: z.string().nullable(),
         /** Why it cannot be begun as it is planned now, in words; null where it can. */
         trouble: z.string().nullable(),
+        /** Fibres its piece's plan parts there. */
+        parted: z.array(zParted).readonly(),
       }),
     )
     .readonly(),
@@ -134,4 +138,12 @@ export interface WhereTold {
   readonly text: string;
   readonly far: FarSide;
   readonly slack: SlackTold;
+  /** Fibres that are parted where it is opened in mid-run, in the order of their numbers; none elsewhere. */
+  readonly parted: readonly PartedTold[];
+}
+
+/** A fibre that is parted: where in the opening, in which tube or ribbon, and by which colours it is told. */
+export interface PartedTold extends Identity {
+  readonly kind: string;
+  readonly at: CutPlace;
 }

@@ -47,6 +47,8 @@ import { StepWork } from "./step-work";
 import { useBenchKeys } from "./use-bench-keys";
 import { activeOf, type BenchWork, useWork } from "./use-work";
 
+const NONE_PARTED: WhereTold["parted"] = [];
+
 interface BenchViewProps {
   readonly id: string;
   readonly sheet: RunSheet;
@@ -216,6 +218,7 @@ export function BenchView({
               simulated={simulated}
               onSimulated={(on) => (on && purpose === "work" ? setAskingPractice(true) : setSimulated(on))}
               aims={aims}
+              parted={where?.parted ?? NONE_PARTED}
               onInstrument={(instrument) => change({ instrument })}
               onRead={setRead}
               onSeeTo={seeTo}

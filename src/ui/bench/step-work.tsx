@@ -14,6 +14,7 @@ import {
   type Rule,
   type RunSheet,
   seatOf,
+  type WhereTold,
 } from "@/core";
 import { AdvicePanel, InHandStrip, type Way } from "../advice/advice-panel";
 import { Faults } from "../advice/faults";
@@ -56,6 +57,8 @@ interface StepWorkProps {
   readonly simulated: boolean;
   readonly onSimulated: (on: boolean) => void;
   readonly aims: readonly LengthAim[];
+  /** Fibres that are parted where it is made. */
+  readonly parted: WhereTold["parted"];
   readonly onSeeTo: (tool: string, action: "wipe" | "turn" | "new") => void;
 }
 
@@ -253,6 +256,7 @@ export function StepWork(props: StepWorkProps) {
               judgement={judgement}
               onAdd={add}
               onGiveUp={() => work.setSigning(true)}
+              parted={props.parted}
               advised={missing || told.some(({ seen }) => seen !== null)}
             />
           )}

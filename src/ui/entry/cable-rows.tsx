@@ -2,6 +2,7 @@
 
 import { GripVertical, Trash2 } from "lucide-react";
 import Link from "next/link";
+import type { ReactNode } from "react";
 import { formatMm, PORT_ROLES, type Port, portsBy, portTrouble } from "@/core";
 import { Button } from "../controls/button";
 import { IconButton } from "../controls/icon-button";
@@ -26,6 +27,8 @@ interface CableRowsProps {
   readonly onPick: (id: string) => void;
   readonly onChange: (id: string, changed: Partial<NamedCable>) => void;
   readonly onDrop: (id: string) => void;
+  /** What else is said of a cable. */
+  readonly beside?: ((cable: NamedCable) => ReactNode) | undefined;
 }
 
 const PICKED = "bg-now-wash";
@@ -40,6 +43,7 @@ export function CableRows({
   onPick,
   onChange,
   onDrop,
+  beside,
 }: CableRowsProps) {
   return (
     <ul className="divide-y divide-line border-line border-y">
@@ -83,6 +87,7 @@ export function CableRows({
                 <Trash2 aria-hidden="true" className="size-5" />
               </IconButton>
             </div>
+            {beside?.(cable)}
             <div className="no-print grid grid-cols-3 items-end gap-2 px-2">
               <Select
                 title="For"

@@ -4,18 +4,18 @@ import { useState } from "react";
 import { beforeCut, FIBRE_COLOURS, type Identity, type SeenElement } from "@/core";
 import { FIBRE_PAINT } from "../band/fibre-paint";
 import { Button } from "../controls/button";
+import { colourText } from "../words/fibre-text";
 
 interface ColourCheckProps {
   readonly wanted: Pick<Identity, "tube" | "fibre">;
   /** What a tube is in this cable: tube, ribbon, unit. */
   readonly kind: string;
+  /** Told once both are said, or what was said first is not it. */
+  readonly onAnswer?: (may: "cut" | "not") => void;
 }
 
-const named = (code: string, tracers: number): string =>
-  `${code}${tracers > 0 ? ` with ${tracers} ${tracers === 1 ? "tracer" : "tracers"}` : ""}`;
-
 /** Asks for the colours in the hand before anything is cut, and says whether it may be. */
-export function ColourCheck({ wanted, kind }: ColourCheckProps) {
+export function ColourCheck({ wanted, kind, onAnswer }: ColourCheckProps) {
   const [seen, setSeen] = useState<{ tube: SeenElement | null; fibre: SeenElement | null }>({
     tube: null,
     fibre: null,
@@ -25,8 +25,12 @@ export function ColourCheck({ wanted, kind }: ColourCheckProps) {
   const asked = answer.may === "ask" ? answer.about : null;
   const word = (about: "tube" | "fibre") => (about === "tube" ? kind : "fibre");
   const say = (one: SeenElement) => {
-    if (asked) setSeen((before) => ({ ...before, [asked]: one }));
+    if (!asked) return;
+    const next = { ...seen, [asked]: one };
+    setSeen(next);
     setTracers(0);
+    const { may } = beforeCut(wanted, next);
+    if (may !== "ask") onAnswer?.(may);
   };
   const again = () => setSeen({ tube: null, fibre: null });
   return (
@@ -55,7 +59,7 @@ export function ColourCheck({ wanted, kind }: ColourCheckProps) {
           </fieldset>
           <div className="mt-2 flex flex-wrap items-center gap-2">
             <Button size="small" aria-pressed={tracers > 0} onClick={() => setTracers((tracers + 1) % 4)}>
-              {tracers === 0 ? "No tracer on it" : named("", tracers).trim()}
+              {tracers === 0 ? "No tracer on it" : colourText({ code: "", tracers }).trim()}
             </Button>
             <Button size="small" onClick={() => say("doubtful")}>
               I cannot tell
@@ -67,8 +71,7 @@ export function ColourCheck({ wanted, kind }: ColourCheckProps) {
         {answer.may === "cut" && (
           <p className="rounded-lg border-2 border-in px-3 py-2">
             <strong className="text-in">
-              This is it: {kind} {named(wanted.tube.code, wanted.tube.tracers)}, fibre{" "}
-              {named(wanted.fibre.code, wanted.fibre.tracers)}.
+              This is it: {kind} {colourText(wanted.tube)}, fibre {colourText(wanted.fibre)}.
             </strong>{" "}
             Cut this one and no other. Treat it as live.
           </p>
@@ -78,7 +81,7 @@ export function ColourCheck({ wanted, kind }: ColourCheckProps) {
             <strong className="text-out">Do not cut.</strong>{" "}
             {answer.seen === "doubtful"
               ? `Clean the ${word(answer.about)}, look in daylight, count from the first: then say it again.`
-              : `That is ${word(answer.about)} ${named(answer.seen.code, answer.seen.tracers)}. The one to part is ${named(wanted[answer.about].code, wanted[answer.about].tracers)}.`}
+              : `That is ${word(answer.about)} ${colourText(answer.seen)}. The one to part is ${colourText(wanted[answer.about])}.`}
           </p>
         )}
       </div>

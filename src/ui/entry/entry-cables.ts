@@ -1,6 +1,6 @@
 import {
   type Cable,
-  elementsOf,
+  type ClosureCable,
   formatMm,
   InputError,
   type Length,
@@ -12,21 +12,10 @@ import {
   type PortsTaken,
   placeCables,
 } from "@/core";
-import { readThrough, type Through, writeThrough } from "./through";
-
-/** A cable somebody means to bring into an entry. */
-export interface EntryCable {
-  readonly cable: string;
-  readonly role: PortRole;
-  readonly through: boolean;
-  /** Ports it was put in by hand; null goes the best way. */
-  readonly fixed: readonly string[] | null;
-  /** How it is opened where it goes through; null as its entry says. */
-  readonly opening: Through | null;
-}
+import { readThrough, writeThrough } from "./through";
 
 /** The same with its document, and what it is called among the others. */
-export interface NamedCable extends EntryCable {
+export interface NamedCable extends ClosureCable {
   readonly id: string;
   readonly name: string;
   readonly of: Cable;
@@ -35,7 +24,7 @@ export interface NamedCable extends EntryCable {
 const isRole = (text: string | undefined): text is PortRole => PORT_ROLES.some((role) => role === text);
 
 /** The cables an address names: `loose-tube-36~through~t~1+2~2.0.0.0.middle` each; what cannot be read is left out. */
-export const readCables = (texts: readonly string[]): EntryCable[] =>
+export const readCables = (texts: readonly string[]): ClosureCable[] =>
   texts.slice(0, 32).flatMap((text) => {
     const [cable = "", role, through, ports = "", opening = ""] = text.slice(0, 200).split("~");
     if (cable === "" || !isRole(role)) return [];
@@ -46,11 +35,12 @@ export const readCables = (texts: readonly string[]): EntryCable[] =>
         through: through === "t",
         fixed: ports === "" ? null : ports.split("+"),
         opening: readThrough(opening),
+        joins: null,
       },
     ];
   });
 
-export const writeCables = (cables: readonly EntryCable[]): string[] =>
+export const writeCables = (cables: readonly ClosureCable[]): string[] =>
   cables.map(({ cable, role, through, fixed, opening }) =>
     [
       cable,
@@ -62,7 +52,7 @@ export const writeCables = (cables: readonly EntryCable[]): string[] =>
   );
 
 /** Cables with their documents, in their order; like ones are numbered. One that is not on the shelf is left out. */
-export function namedCables(cables: readonly EntryCable[], shelf: readonly Cable[]): NamedCable[] {
+export function namedCables(cables: readonly ClosureCable[], shelf: readonly Cable[]): NamedCable[] {
   const found = cables.flatMap((one) => {
     const of = shelf.find(({ id }) => id === one.cable);
     return of ? [{ ...one, of }] : [];
@@ -119,17 +109,4 @@ function stuckText(stuck: readonly NamedCable[], ports: readonly Port[]): string
       : `${only.name} finds no port left for its ${formatMm(diameter)} mm.`;
   }
   return `These cannot all go in: ${stuck.map(({ name }) => name).join(", ")}. Too few ports take them.`;
-}
-
-/** What a cable's fibres are told apart by: tubes (or ribbons) and the fibres in each; a single tube is passed over. */
-export function tubesOf(cable: Cable): {
-  readonly kind: string;
-  readonly tubes: number;
-  readonly perTube: number;
-} {
-  const outer = elementsOf(cable);
-  const shown = outer.count === 1 && outer.of ? outer.of : outer;
-  return shown.of
-    ? { kind: shown.kind, tubes: shown.count, perTube: shown.of.count }
-    : { kind: shown.kind, tubes: 1, perTube: shown.count };
 }

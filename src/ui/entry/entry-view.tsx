@@ -1,22 +1,10 @@
 "use client";
 
-import { useMemo, useState } from "react";
-import { useHotkeys } from "react-hotkeys-hook";
-import { type Cable, type Caution, type Entry, midSpanId, type Procedure, portsBy, type Tool } from "@/core";
-import { usePrefs } from "../prefs/prefs-context";
-import { AddCable } from "./add-cable";
-import { type CableRow, CableRows } from "./cable-rows";
-import { Closing } from "./closing";
-import { type EntryCable, type NamedCable, sheathOf } from "./entry-cables";
-import { EntryDrawn } from "./entry-drawn";
+import type { Cable, Caution, ClosureCable, Entry, Procedure, Tool } from "@/core";
 import { EntryHead } from "./entry-head";
-import { endingSheets, throughSheet } from "./entry-sheets";
-import { MidSpan } from "./mid-span";
-import { openingOf, preparedRows, throughRows } from "./prepared";
-import { PreparedTable } from "./prepared-table";
-import { openingIn, throughOf } from "./through";
-import { useEntryCables } from "./use-entry-cables";
-import { usePortDrop } from "./use-port-drop";
+import { EntryWork } from "./entry-work";
+import { KeepInJob } from "./keep-in-job";
+import { showInAddress, useEntryCables } from "./use-entry-cables";
 
 interface EntryViewProps {
   readonly entry: Entry;
@@ -28,138 +16,28 @@ interface EntryViewProps {
   readonly cables: readonly Cable[];
   readonly tools: readonly Tool[];
   readonly cautions: readonly Caution[];
-  readonly initial: readonly EntryCable[];
+  readonly initial: readonly ClosureCable[];
+  /** Jobs it can be kept in. */
+  readonly jobs: readonly { readonly id: string; readonly name: string }[];
 }
 
-/** A closure from its port face and opened: which cable goes where, and what is prepared of each. */
-export function EntryView({
-  entry,
-  procedure,
-  going,
-  cables: shelf,
-  tools,
-  cautions,
-  initial,
-}: EntryViewProps) {
-  const { prefs } = usePrefs();
-  const { cables, named, placed, change, undo, mayUndo, problem } = useEntryCables(
-    initial,
-    entry.ports,
-    shelf,
-  );
-  const [picked, setPicked] = useState<string | null>(null);
-  const [pointed, setPointed] = useState<string | null>(null);
-  useHotkeys("z", undo, [undo]);
-  const sheets = useMemo(
-    () =>
-      endingSheets(
-        named.map(({ of }) => of),
-        procedure,
-        tools,
-      ),
-    [named, procedure, tools],
-  );
-  const rows = named.map((cable, i): CableRow => {
-    const at = placed?.at[i];
-    return {
-      cable,
-      ports: at?.ports ?? [],
-      bushed: at?.way.bushed ?? false,
-      otherRole: at?.way.otherRole ?? false,
-    };
-  });
-  const edit = (id: string, changed: Partial<EntryCable>) =>
-    change(cables.map((one, i) => (named[i]?.id === id ? { ...one, ...changed } : one)));
-  const put = (id: string, port: string) => {
-    const cable = named.find((one) => one.id === id);
-    if (!cable) return;
-    const asPort = { ...cable, diameter: sheathOf(cable) };
-    edit(id, { fixed: portsBy(asPort, entry.ports, port) });
-  };
-  const { gripOf } = usePortDrop(put);
-  const at = rows.find(({ cable }) => cable.id === picked) ?? rows[0];
-  const sheet = at && sheets.get(at.cable.of.id);
-  const through = at?.cable.opening ?? throughOf(entry);
-  const opens = at?.cable.through && going ? throughSheet(going, at.cable.of, tools) : null;
-  const opening = openingIn(entry, through, opens && openingOf(opens));
-  const hrefOf = ({ of, through: goes }: NamedCable) =>
-    `/?${new URLSearchParams(
-      goes && going ? { cable: midSpanId(of.id), style: going.id } : { cable: of.id, style: entry.id },
-    )}`;
+/** An entry that is kept nowhere: its cables are in the address bar. */
+export function EntryView({ initial, jobs, ...shown }: EntryViewProps) {
+  const { entry, cables } = shown;
+  const state = useEntryCables(initial, entry.ports, cables, showInAddress);
   return (
-    <main className="min-w-0 flex-1">
-      <EntryHead entry={entry} mayUndo={mayUndo} mayPrint={rows.length > 0} onUndo={undo} />
-      <EntryDrawn
-        entry={entry}
-        rows={rows}
-        placed={placed}
-        sheets={sheets}
-        lit={pointed ?? at?.cable.id ?? null}
-        gripOf={gripOf}
-        onPoint={setPointed}
-      />
-      {problem && (
-        <p role="alert" className="mx-4 mt-3 rounded-md border-2 border-out px-3 py-2 sm:mx-6">
-          <strong>That cannot be; nothing was changed.</strong> {problem}
-        </p>
-      )}
-      <div className="grid gap-6 px-4 py-4 sm:px-6 lg:grid-cols-[minmax(0,1.1fr)_minmax(0,1.2fr)_minmax(0,0.9fr)]">
-        <section aria-labelledby="cables" className="min-w-0">
-          <h2 id="cables" className="font-bold text-lg">
-            Cables
-          </h2>
-          <CableRows
-            rows={rows}
-            ports={entry.ports}
-            picked={at?.cable.id ?? null}
-            sheetHref={hrefOf}
-            gripOf={gripOf}
-            onPick={setPicked}
-            onChange={edit}
-            onDrop={(id) => change(cables.filter((_, i) => named[i]?.id !== id))}
-          />
-          <AddCable
-            cables={shelf}
-            first={rows.length === 0}
-            onAdd={(cable, role, count) =>
-              change([
-                ...cables,
-                ...Array.from({ length: count }, () => ({
-                  cable,
-                  role,
-                  through: false,
-                  fixed: null,
-                  opening: null,
-                })),
-              ])
-            }
-          />
-        </section>
-        {at && sheet && (
-          <section aria-labelledby="prepare" className="min-w-0">
-            <h2 id="prepare" className="mb-1 font-bold text-lg">
-              {at.cable.name}
-              {at.cable.through && ", through"}: what to prepare
-            </h2>
-            <PreparedTable
-              rows={at.cable.through ? throughRows(opens ?? sheet, opening.half) : preparedRows(sheet)}
-              units={prefs.units}
-            />
-          </section>
-        )}
-        {at?.cable.through && (
-          <MidSpan
-            // What was said of one cable's colours is nothing of another's.
-            key={`${at.cable.id} ${at.cable.of.id}`}
-            entry={entry}
-            cable={at.cable.of}
-            through={through}
-            opening={opening}
-            onChange={(changed) => edit(at.cable.id, { opening: { ...through, ...changed } })}
-          />
-        )}
-      </div>
-      {sheet && <Closing sheet={opens ?? sheet} units={prefs.units} cautions={cautions} />}
-    </main>
+    <EntryWork
+      {...shown}
+      state={state}
+      head={
+        <EntryHead
+          entry={entry}
+          mayUndo={state.mayUndo}
+          mayPrint={state.named.length > 0}
+          onUndo={state.undo}
+        />
+      }
+      bring={<KeepInJob entry={entry} cables={state.cables} jobs={jobs} />}
+    />
   );
 }

@@ -1,39 +1,42 @@
 "use client";
 
 import { useState } from "react";
-import { type Cable, type Entry, identity, um } from "@/core";
+import { type Cable, CUT_PLACES, type Entry, fibreIn, type Parted, type Through, tubesOf, um } from "@/core";
 import { Select } from "../controls/select";
 import { FigureField } from "../jobs/figure-field";
 import { readCount } from "../jobs/metres";
+import { fibreText } from "../words/fibre-text";
 import { mmText } from "../words/length-text";
 import { ColourCheck } from "./colour-check";
-import { tubesOf } from "./entry-cables";
 import { parseMm } from "./parse-mm";
-import type { Opening, Through } from "./through";
+import type { Opening } from "./through";
 
 /** Down to a tenth of a millimetre: never told longer than it is. */
 const tenths = (length: number): string => mmText(Math.floor(length / 100) * 100);
 
-const CUTS = [
-  { id: "middle", name: "in the middle" },
-  { id: "upstream", name: "at the upstream edge" },
-  { id: "downstream", name: "at the downstream edge" },
-] as const;
+const CUT_WORDS = {
+  middle: "in the middle",
+  upstream: "at the upstream edge",
+  downstream: "at the downstream edge",
+} as const;
+const CUTS = CUT_PLACES.map((id) => ({ id, name: CUT_WORDS[id] }));
 
 interface MidSpanProps {
   readonly entry: Entry;
   readonly cable: Cable;
   readonly through: Through;
   readonly opening: Opening;
+  /** Fibres its piece's plan parts there; empty where nothing says which. */
+  readonly parted: readonly Parted[];
   readonly onChange: (changed: Partial<Through>) => void;
 }
 
 /** How far a sheath is opened in the middle of its run, what that leaves either side, and which fibre is cut. */
-export function MidSpan({ entry, cable, through, opening, onChange }: MidSpanProps) {
+export function MidSpan({ entry, cable, through, opening, parted, onChange }: MidSpanProps) {
   const { needed, opened, half, enough } = opening;
   const { kind, tubes, perTube } = tubesOf(cable);
-  const [number, setNumber] = useState(1);
-  const wanted = identity({ perTube, tubes, number: Math.min(number, tubes * perTube) });
+  const [number, setNumber] = useState(parted[0]?.fibre ?? 1);
+  const wanted = fibreIn(cable, Math.min(number, tubes * perTube));
   const length = (title: string, key: "pitch" | "diameter" | "reversal") => (
     <FigureField
       title={title}
@@ -49,7 +52,7 @@ export function MidSpan({ entry, cable, through, opening, onChange }: MidSpanPro
   );
   const { turns } = entry.storage;
   return (
-    <div className="grid gap-6">
+    <div className="grid content-start gap-6">
       <section aria-labelledby="opening">
         <h2 id="opening" className="font-bold text-lg">
           Opening
@@ -112,20 +115,33 @@ export function MidSpan({ entry, cable, through, opening, onChange }: MidSpanPro
         </div>
       </section>
       <section aria-label="The fibre to part">
-        <FigureField
-          title={`Fibre to part, 1 to ${tubes * perTube}`}
-          value={number}
-          text={String}
-          read={(text) => readCount(text, tubes * perTube) || null}
-          asks={`A whole number from 1 to ${tubes * perTube}.`}
-          onTake={(value) => {
-            setNumber(value);
-            return true;
-          }}
-        />
+        {parted.length > 0 ? (
+          <Select
+            title="Fibre to part"
+            value={String(number)}
+            options={parted.map(({ fibre, at }) => ({
+              id: String(fibre),
+              name: `${fibre}: ${fibreText(fibreIn(cable, fibre))}, ${CUT_WORDS[at]}`,
+            }))}
+            onPick={(id) => setNumber(Number(id))}
+          />
+        ) : (
+          <FigureField
+            title={`Fibre to part, 1 to ${tubes * perTube}`}
+            value={number}
+            text={String}
+            read={(text) => readCount(text, tubes * perTube) || null}
+            asks={`A whole number from 1 to ${tubes * perTube}.`}
+            onTake={(value) => {
+              setNumber(value);
+              return true;
+            }}
+          />
+        )}
         <p className="mt-1 text-soft">
-          All else stays whole: the other {tubes - 1} {kind}s are freed, not opened; the other {perTube - 1}{" "}
-          fibres of this one are stored uncut.
+          {parted.length > 1
+            ? `All but the ${parted.length} that are parted stays whole: a ${kind} with none of them is freed, not opened; their neighbours are stored uncut.`
+            : `All else stays whole: the other ${tubes - 1} ${kind}s are freed, not opened; the other ${perTube - 1} fibres of this one are stored uncut.`}
         </p>
       </section>
       <ColourCheck key={number} wanted={wanted} kind={kind} />

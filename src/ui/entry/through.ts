@@ -1,21 +1,12 @@
 import {
   CUT_PLACES,
   type Entry,
-  type Length,
   type SheathWindow,
   sheathWindow,
+  type Through,
   um,
   type WindowInput,
 } from "@/core";
-
-/** What is asked of a cable that goes through, beyond what its entry says; 0 where nobody knows the lay. */
-export interface Through {
-  readonly turns: number;
-  readonly pitch: Length;
-  readonly diameter: Length;
-  readonly reversal: Length;
-  readonly cutAt: WindowInput["cutAt"];
-}
 
 export const throughOf = ({ storage }: Pick<Entry, "storage">): Through => ({
   turns: storage.turns.min,

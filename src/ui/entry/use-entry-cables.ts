@@ -1,40 +1,45 @@
 "use client";
 
 import { useCallback, useMemo, useState } from "react";
-import { type Cable, type Port, problemOf } from "@/core";
-import { type EntryCable, namedCables, placedIn, writeCables } from "./entry-cables";
+import { type Cable, type ClosureCable, type Port, problemOf } from "@/core";
+import { namedCables, placedIn, writeCables } from "./entry-cables";
 
-/** The cables of an entry under the hand: in the address bar, each change taken back by one step. */
+/** Keeps the cables of an entry in the address bar alone. */
+export function showInAddress(cables: readonly ClosureCable[]): void {
+  const query = new URLSearchParams(writeCables(cables).map((text) => ["c", text]));
+  window.history.replaceState(window.history.state, "", `?${query}`);
+}
+
+/**
+ * The cables of an entry under the hand: each change checked, handed to whoever keeps it, and taken back by one step.
+ */
 export function useEntryCables(
-  initial: readonly EntryCable[],
+  initial: readonly ClosureCable[],
   ports: readonly Port[],
   shelf: readonly Cable[],
+  keep: (cables: readonly ClosureCable[]) => void,
 ) {
-  const [history, setHistory] = useState<readonly (readonly EntryCable[])[]>([initial]);
+  const [history, setHistory] = useState<readonly (readonly ClosureCable[])[]>([initial]);
   const [problem, setProblem] = useState<string | null>(null);
   const cables = history.at(-1) ?? initial;
   const named = useMemo(() => namedCables(cables, shelf), [cables, shelf]);
   const placed = useMemo(() => attempt(() => placedIn(ports, named)), [ports, named]);
-  const show = useCallback((next: readonly EntryCable[]) => {
-    const query = new URLSearchParams(writeCables(next).map((text) => ["c", text]));
-    window.history.replaceState(window.history.state, "", `?${query}`);
-  }, []);
   /** Takes a change, or says why it cannot be and leaves all as it was. */
-  const change = (next: readonly EntryCable[]): boolean => {
+  const change = (next: readonly ClosureCable[]): boolean => {
     const tried = attempt(() => placedIn(ports, namedCables(next, shelf)));
     setProblem(tried.problem);
     if (tried.problem !== null) return false;
     setHistory((before) => [...before, next]);
-    show(next);
+    keep(next);
     return true;
   };
-  const undo = () => {
+  const undo = useCallback(() => {
     const before = history.at(-2);
     if (!before) return;
     setProblem(null);
     setHistory((all) => all.slice(0, -1));
-    show(before);
-  };
+    keep(before);
+  }, [history, keep]);
   return {
     cables,
     named,
@@ -45,6 +50,8 @@ export function useEntryCables(
     problem: problem ?? placed.problem,
   };
 }
+
+export type EntryCables = ReturnType<typeof useEntryCables>;
 
 function attempt<T>(make: () => T): { readonly value: T | null; readonly problem: string | null } {
   try {

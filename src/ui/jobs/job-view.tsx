@@ -7,6 +7,7 @@ import { toast } from "sonner";
 import { z } from "zod";
 import {
   type Cable,
+  type Closure,
   type Job,
   type PieceAnswer,
   type PieceNeeds,
@@ -22,6 +23,7 @@ import { PageLink } from "../controls/page-link";
 import { post } from "../http/http";
 import { usePrefs } from "../prefs/prefs-context";
 import { AddPieces } from "./add-pieces";
+import { Closures } from "./closures";
 import { FindForm } from "./find-form";
 import { metresText } from "./metres";
 import { offerUndo } from "./offer-undo";
@@ -61,6 +63,8 @@ interface JobViewProps extends Pick<Job, "id" | "name" | "count" | "found" | "pr
   /** What was looked for, and whether this is not the first page. */
   readonly words: string;
   readonly further: boolean;
+  readonly closures: readonly Pick<Closure, "id" | "revision" | "plan">[];
+  readonly entries: readonly { readonly id: string; readonly name: string }[];
   /** The end to go on with; null where all is done or nothing is planned. */
   readonly onward: Onward | null;
 }
@@ -77,6 +81,8 @@ export function JobView({
   cables,
   words,
   further,
+  closures,
+  entries,
   onward,
 }: JobViewProps) {
   const total = pieces.reduce((sum, { needs }) => sum + (needs?.cut ?? 0), 0);
@@ -124,6 +130,7 @@ export function JobView({
       )}
       <AddPieces job={id} cables={cables} pieces={pieces} first={count === 0} />
       {pieces.length > 1 && <RenamePieces pieces={pieces} />}
+      <Closures job={id} closures={closures} entries={entries} />
     </main>
   );
 }

@@ -28,5 +28,5 @@ export function fibresText(fibres: readonly number[]): string {
 }
 
 /** Fibres parted at one place in the opening; those that were parted already keep theirs. */
-export const partedAt = (fibres: readonly number[], before: readonly Parted[], at: CutPlace): Parted[] =>
+export const withParted = (fibres: readonly number[], before: readonly Parted[], at: CutPlace): Parted[] =>
   fibres.map((fibre) => ({ fibre, at: before.find((one) => one.fibre === fibre)?.at ?? at }));

@@ -18,6 +18,7 @@ import {
 } from "@/core";
 import { Button } from "../controls/button";
 import { handleOf, stationHandle, withDragged } from "./handles";
+import { KeptTrouble, KeptWord } from "./kept-line";
 import { feetText, figuresText, metresText } from "./metres";
 import { LoopEditor, SideEditor, type SideStyle, StretchEditor } from "./part-editor";
 import { PieceBand } from "./piece-band";
@@ -111,9 +112,7 @@ export function PieceView({
             {job.name}
           </Link>
         </p>
-        <p role="status" className={kept.now === "refused" ? "font-bold text-out" : "text-soft"}>
-          {kept.now === "kept" ? "Kept" : kept.now === "keeping" ? "Keeping …" : "Not kept"}
-        </p>
+        <KeptWord kept={kept} />
         <Button look="quiet" disabled={!mayUndo} onClick={undo}>
           <Undo2 aria-hidden="true" className="size-4" /> Undo
         </Button>
@@ -136,14 +135,7 @@ export function PieceView({
           onSet: (part, value) => change((before) => withDragged(before, part, value)),
         }}
       />
-      {kept.now === "refused" && (
-        <p role="alert" className="mx-4 mt-3 rounded-md border-2 border-out px-3 py-2 sm:mx-6">
-          <strong>The last change is not kept.</strong> {kept.says}{" "}
-          <Button look="text" onClick={kept.movedOn ? () => window.location.reload() : again}>
-            {kept.movedOn ? "Load it as it is now" : "Try again"}
-          </Button>
-        </p>
-      )}
+      <KeptTrouble kept={kept} again={again} />
       {problem && (
         <p role="alert" className="mx-4 mt-3 rounded-md border-2 border-out px-3 py-2 sm:mx-6">
           <strong>That cannot be; nothing was changed.</strong> {problem}

@@ -32,7 +32,7 @@ export function PlaceStrip({ places, side, plan }: PlaceStripProps) {
   return (
     <span className="flex min-w-0 items-start gap-1">
       <span aria-hidden="true" className="w-3 text-soft text-xs leading-none">
-        {isSide(side) ? side : "·"}
+        {isSide(side) ? side : "||"}
       </span>
       <svg
         role="img"

@@ -19,7 +19,13 @@ export function StationMark({ opening: { name, along }, x, axis, small, lit }: S
   const [x0, x1] = [x - wide / 2, x + wide / 2];
   return (
     <g>
-      <rect x={x0} y={axis - thick} width={wide} height={thick * 2} fill="var(--raised)" />
+      <rect
+        x={x0}
+        y={axis - thick}
+        width={wide}
+        height={thick * 2}
+        fill={small ? "var(--ground)" : "var(--raised)"}
+      />
       {[-1, 0, 1].map((row) => (
         <line
           key={row}

@@ -17,7 +17,7 @@ import { Button } from "../controls/button";
 import { Select } from "../controls/select";
 import { FigureField } from "./figure-field";
 import { metresText, readMetres } from "./metres";
-import { fibresText, partedAt, readFibres } from "./parted";
+import { fibresText, readFibres, withParted } from "./parted";
 
 /** A procedure that opens the piece's cable in the middle of its run. */
 export interface MidRunStyle {
@@ -186,7 +186,7 @@ function StationEditor({ station, styles, fibres, set, drop }: StationEditorProp
           text={String}
           read={(text) => (readFibres(text, fibres) === null ? null : text)}
           asks={`Numbers from 1 to ${fibres}, as 7, 13–15; empty where all go on whole.`}
-          onTake={(text) => set({ parted: partedAt(readFibres(text, fibres) ?? [], station.parted, cut) })}
+          onTake={(text) => set({ parted: withParted(readFibres(text, fibres) ?? [], station.parted, cut) })}
         />
         {numbers.length > 0 && (
           <Select

@@ -17,22 +17,21 @@ interface Wanted {
   readonly id: string;
 }
 
-/** Begins ends at places of a piece and goes to the bench with them. */
-export function useBegin(piece: string) {
+/** Begins ends, one or several as a batch, where an address of the interface says, and goes to the bench with them. */
+export function useBeginAt(url: string) {
   const { prefs } = usePrefs();
   const router = useRouter();
   const [busy, setBusy] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
   const wanted = useRef<Wanted>({ key: "", id: "" });
-  const begin = async (side: PlaceSide, addresses: readonly Place["address"][]) => {
+  const begin = async (asked: Readonly<Record<string, unknown>>) => {
     setBusy(true);
     setProblem(null);
-    const key = JSON.stringify([piece, side, addresses]);
+    const key = JSON.stringify([url, asked]);
     if (wanted.current.key !== key) wanted.current = { key, id: uuid() };
-    const answer = await post(`/api/v1/pieces/${piece}/ends`, zBegunAnswer, {
+    const answer = await post(url, zBegunAnswer, {
       id: wanted.current.id,
-      side,
-      addresses,
+      ...asked,
       rule: prefs.risk === null ? { kind: "simple" } : { kind: "guarded", risk: prefs.risk },
       by: prefs.person,
     });
@@ -45,5 +44,12 @@ export function useBegin(piece: string) {
     setBusy(false);
     setProblem(answer.problem.message);
   };
+  return { begin, busy, problem };
+}
+
+/** The same at places of a piece. */
+export function useBegin(piece: string) {
+  const { begin: beginAt, busy, problem } = useBeginAt(`/api/v1/pieces/${piece}/ends`);
+  const begin = (side: PlaceSide, addresses: readonly Place["address"][]) => beginAt({ side, addresses });
   return { begin, busy, problem };
 }

@@ -1,23 +1,10 @@
 "use client";
 
-import { useCallback, useMemo, useRef, useState } from "react";
-import { z } from "zod";
-import {
-  type PieceNeeds,
-  type PieceParts,
-  type PiecePlan,
-  pieceNeeds,
-  problemOf,
-  zPiecePlan,
-  zRevisionAnswer,
-} from "@/core";
-import { post } from "../http/http";
+import { useCallback, useMemo, useState } from "react";
+import { type PieceNeeds, type PieceParts, type PiecePlan, pieceNeeds, problemOf } from "@/core";
 import { usePrefs } from "../prefs/prefs-context";
-
-/** How it stands with what was changed last. */
-export type Kept =
-  | { readonly now: "kept" | "keeping" }
-  | { readonly now: "refused"; readonly says: string; readonly movedOn: boolean };
+import { savePlan } from "./save-plans";
+import { useKeeper } from "./use-keeper";
 
 interface Start {
   readonly piece: string;
@@ -36,43 +23,15 @@ export function usePlan({ piece, revision, plan: initial, parts, onKept }: Start
   const { prefs } = usePrefs();
   const [history, setHistory] = useState<readonly PiecePlan[]>([initial]);
   const [problem, setProblem] = useState<string | null>(null);
-  const [kept, setKept] = useState<Kept>({ now: "kept" });
   const [tried, setTried] = useState<PiecePlan | null>(null);
   const plan = history.at(-1) ?? initial;
   const shown = tried ?? plan;
   const needs: PieceNeeds = useMemo(() => pieceNeeds(shown, parts(shown)), [shown, parts]);
-  const basis = useRef(revision);
-  const waiting = useRef<PiecePlan | null>(null);
-  const sending = useRef(false);
-
-  const keep = useCallback(
-    async (next: PiecePlan) => {
-      waiting.current = next;
-      setKept({ now: "keeping" });
-      if (sending.current) return;
-      sending.current = true;
-      while (waiting.current) {
-        const sent: PiecePlan = waiting.current;
-        waiting.current = null;
-        const answer = await post(`/api/v1/pieces/${piece}`, zRevisionAnswer, {
-          basis: basis.current,
-          plan: z.encode(zPiecePlan, sent),
-          by: prefs.person,
-        });
-        if (answer.ok) basis.current = answer.value.revision;
-        else {
-          waiting.current = null;
-          sending.current = false;
-          const { code, message } = answer.problem;
-          return setKept({ now: "refused", says: message, movedOn: code === "moved-on" });
-        }
-      }
-      sending.current = false;
-      setKept({ now: "kept" });
-      onKept();
-    },
-    [piece, prefs.person, onKept],
+  const send = useCallback(
+    (next: PiecePlan, basis: number) => savePlan({ id: piece, basis, plan: next }, prefs.person),
+    [piece, prefs.person],
   );
+  const { kept, keep } = useKeeper({ revision, send, onKept });
 
   const change = useCallback(
     (make: (before: PiecePlan) => PiecePlan): boolean => {

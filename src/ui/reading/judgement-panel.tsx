@@ -6,6 +6,7 @@ import {
   type EndEvent,
   type EndState,
   type Judgement,
+  type PartedTold,
   type RetryOffer,
   type RunSheet,
   retriesOffered,
@@ -15,6 +16,7 @@ import { onControl } from "../aids/on-control";
 import { Choice } from "../controls/choice";
 import { useDigits } from "../keys/use-digits";
 import { VerdictSign } from "../words/verdict-sign";
+import { PartedCheck } from "./parted-check";
 
 interface JudgementPanelProps {
   readonly sheet: RunSheet;
@@ -25,10 +27,20 @@ interface JudgementPanelProps {
   readonly onGiveUp: () => void;
   /** Whether what to rework for it is told elsewhere, with figures. */
   readonly advised: boolean;
+  /** Fibres that are parted where it is made: a judgement by colours is answered by these. */
+  readonly parted: readonly PartedTold[];
 }
 
 /** What is seen, as big answers; a bad one says what it means and takes back to the step that mends it. */
-export function JudgementPanel({ sheet, state, judgement, onAdd, onGiveUp, advised }: JudgementPanelProps) {
+export function JudgementPanel({
+  sheet,
+  state,
+  judgement,
+  onAdd,
+  onGiveUp,
+  advised,
+  parted,
+}: JudgementPanelProps) {
   const answer = state.answers[judgement.id];
   const given = judgement.answers.find(({ id }) => id === answer);
   const see = (id: string, shards: number) => {
@@ -36,14 +48,16 @@ export function JudgementPanel({ sheet, state, judgement, onAdd, onGiveUp, advis
     onAdd({ kind: "answer", judgement: judgement.id, answer: id });
     if (shards > 0) onAdd({ kind: "shards", made: shards, binned: 0 });
   };
+  const byColour = judgement.colours === true && parted.length > 0;
   useDigits((index) => {
-    const one = judgement.answers[index];
+    const one = byColour ? undefined : judgement.answers[index];
     if (one) see(one.id, one.shards);
   });
   return (
     <fieldset className="grid gap-1.5">
       <legend className="mb-1.5 font-semibold text-lg leading-tight">{judgement.asks}</legend>
-      {judgement.answers.map(({ id, sees, good, shards }, i) => (
+      {byColour && <PartedCheck judgement={judgement} parted={parted} given={answer} onAdd={onAdd} />}
+      {(byColour ? [] : judgement.answers).map(({ id, sees, good, shards }, i) => (
         <Choice
           key={id}
           aria-pressed={id === answer}

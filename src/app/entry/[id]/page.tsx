@@ -1,6 +1,7 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { throughId } from "@/core";
+import { jobsPage } from "@/service/jobs";
 import { library } from "@/service/library";
 import { theStore } from "@/service/the-store";
 import { readCables } from "@/ui/entry/entry-cables";
@@ -30,6 +31,7 @@ export default async function EntryPage({ params, searchParams }: Context) {
       cables={cables.filter(({ construction }) => constructions.includes(construction))}
       tools={tools}
       cautions={cautions}
+      jobs={jobsPage(theStore(), {}).rows.map(({ id, name }) => ({ id, name }))}
       initial={readCables(typeof c === "string" ? [c] : c)}
     />
   );

@@ -1,5 +1,6 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
+import { getClosures } from "@/service/closures";
 import { findJobById } from "@/service/jobs";
 import { library } from "@/service/library";
 import { nextOfJob, placesOf } from "@/service/places";
@@ -26,13 +27,15 @@ export default async function JobPage({
     ...(typeof after === "string" ? { after } : {}),
   });
   if (!job) notFound();
-  const { cables } = library(store);
+  const { cables, entries } = library(store);
   const places = placesOf(store, job.pieces);
   return (
     <JobView
       {...job}
       words={typeof words === "string" ? words : ""}
       further={after !== undefined}
+      closures={getClosures(store, job.id)}
+      entries={entries.map(({ id, name }) => ({ id, name }))}
       onward={nextOfJob(store, job.id)}
       // A piece comes off the drum: what is opened in mid-run is a place of one.
       cables={cables.filter(({ construction }) => construction !== "mid-span")}

@@ -1,0 +1,50 @@
+import type { Metadata } from "next";
+import { notFound } from "next/navigation";
+import { problemOf, throughId } from "@/core";
+import { getClosure, joinablePlaces } from "@/service/closures";
+import { findJobById } from "@/service/jobs";
+import { library } from "@/service/library";
+import { theStore } from "@/service/the-store";
+import { ClosureTrouble } from "@/ui/entry/closure-trouble";
+import { ClosureView } from "@/ui/entry/closure-view";
+
+export const metadata: Metadata = { title: "Closure" };
+export const dynamic = "force-dynamic";
+
+type Context = { params: Promise<{ id: string; closure: string }> };
+
+/** The closure, or null where there is none. */
+function closureById(id: string) {
+  try {
+    return getClosure(theStore(), id);
+  } catch (error) {
+    if (problemOf(error)?.code === "not-found") return null;
+    throw error;
+  }
+}
+
+export default async function ClosurePage({ params }: Context) {
+  const { id, closure: closureId } = await params;
+  const store = theStore();
+  const closure = closureById(closureId);
+  const job = closure && closure.job === id ? findJobById(store, id) : null;
+  if (!closure || !job) notFound();
+  const { entries, procedures, cables, tools, cautions } = library(store);
+  const entry = entries.find((one) => one.id === closure.plan.entry);
+  const procedure = procedures.find((one) => one.id === closure.plan.entry);
+  if (!entry || !procedure) return <ClosureTrouble job={job} name={closure.plan.name} />;
+  const { constructions } = procedure.appliesTo;
+  return (
+    <ClosureView
+      closure={closure}
+      job={{ id: job.id, name: job.name }}
+      entry={entry}
+      procedure={procedure}
+      going={procedures.find((one) => one.id === throughId(entry.id)) ?? null}
+      cables={cables.filter(({ construction }) => constructions.includes(construction))}
+      tools={tools}
+      cautions={cautions}
+      joinable={joinablePlaces(store, job.id, entry)}
+    />
+  );
+}

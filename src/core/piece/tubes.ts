@@ -1,0 +1,25 @@
+import type { Cable } from "../cable/cable";
+import { elementsOf } from "../cable/elements";
+import { type Identity, identity } from "./identity";
+
+export interface Tubes {
+  /** `tube`, `ribbon`, `unit`: what holds so many fibres each. */
+  readonly kind: string;
+  readonly tubes: number;
+  readonly perTube: number;
+}
+
+/** What a cable's fibres are told apart by: tubes (or ribbons) and the fibres in each; a single tube is passed over. */
+export function tubesOf(cable: Cable): Tubes {
+  const outer = elementsOf(cable);
+  const shown = outer.count === 1 && outer.of ? outer.of : outer;
+  return shown.of
+    ? { kind: shown.kind, tubes: shown.count, perTube: shown.of.count }
+    : { kind: shown.kind, tubes: 1, perTube: shown.count };
+}
+
+/** A fibre of a cable by its number over the whole of it: the tube it is in and its place there, with their colours. */
+export function fibreIn(cable: Cable, number: number): Identity & Pick<Tubes, "kind"> {
+  const { kind, tubes, perTube } = tubesOf(cable);
+  return { kind, ...identity({ perTube, tubes, number }) };
+}

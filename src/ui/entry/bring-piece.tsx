@@ -1,0 +1,58 @@
+"use client";
+
+import Link from "next/link";
+import { useState } from "react";
+import { PORT_ROLES, type PortRole } from "@/core";
+import { Button } from "../controls/button";
+import { Select } from "../controls/select";
+import type { Joinable } from "./joined";
+
+interface BringPieceProps {
+  readonly joinable: readonly Joinable[];
+  readonly job: { readonly id: string; readonly name: string };
+  /** Brings it in; false where it cannot go in. */
+  readonly onBring: (place: Joinable, role: PortRole) => boolean;
+}
+
+const keyOf = ({ piece, side }: Joinable): string => `${piece} ${side}`;
+
+/** Brings a piece of the job into its closure: by a side that ends there, or at a station it goes through. */
+export function BringPiece({ joinable, job, onBring }: BringPieceProps) {
+  const [picked, setPicked] = useState("");
+  const place = joinable.find((one) => keyOf(one) === picked) ?? joinable[0];
+  const [role, setRole] = useState<PortRole | null>(null);
+  if (!place)
+    return (
+      <p className="no-print mt-4 text-soft">
+        No piece of{" "}
+        <Link href={`/jobs/${job.id}`} className="underline">
+          {job.name}
+        </Link>{" "}
+        is left that can come in: one that goes through is opened at a station of its own.
+      </p>
+    );
+  const usual = role ?? (place.through ? "through" : "branch");
+  return (
+    <div className="no-print mt-4 grid grid-cols-2 items-end gap-3 border-line border-t pt-3">
+      <Select
+        title="A piece of the job"
+        value={keyOf(place)}
+        options={joinable.map((one) => ({
+          id: keyOf(one),
+          name: one.through ? `${one.text}, through` : one.text,
+        }))}
+        onPick={setPicked}
+        className="col-span-2 min-w-0"
+      />
+      <Select
+        title="It is for"
+        value={usual}
+        options={PORT_ROLES.map((one) => ({ id: one, name: one }))}
+        onPick={(id) => setRole(PORT_ROLES.find((one) => one === id) ?? null)}
+      />
+      <Button look="strong" onClick={() => onBring(place, usual)}>
+        Bring the piece in
+      </Button>
+    </div>
+  );
+}

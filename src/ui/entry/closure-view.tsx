@@ -1,0 +1,145 @@
+"use client";
+
+import Link from "next/link";
+import { useRouter } from "next/navigation";
+import { useCallback, useMemo, useState } from "react";
+import { z } from "zod";
+import {
+  type Cable,
+  type Caution,
+  type ClosureAnswer,
+  type ClosureCable,
+  type ClosurePlan,
+  type Entry,
+  type Procedure,
+  type Tool,
+  zClosurePlan,
+  zRevisionAnswer,
+} from "@/core";
+import { Button } from "../controls/button";
+import { post } from "../http/http";
+import { KeptTrouble, KeptWord } from "../jobs/kept-line";
+import { useKeeper } from "../jobs/use-keeper";
+import { usePrefs } from "../prefs/prefs-context";
+import { BringPiece } from "./bring-piece";
+import { CableStands } from "./cable-stands";
+import type { NamedCable } from "./entry-cables";
+import { EntryHead } from "./entry-head";
+import { EntryWork } from "./entry-work";
+import { alike, type Joinable, joinKey, standingsByJoin } from "./joined";
+import { useBeginClosure } from "./use-begin-closure";
+import { useEntryCables } from "./use-entry-cables";
+
+interface ClosureViewProps {
+  readonly closure: ClosureAnswer;
+  readonly job: { readonly id: string; readonly name: string };
+  readonly entry: Entry;
+  readonly procedure: Procedure;
+  readonly going: Procedure | null;
+  readonly cables: readonly Cable[];
+  readonly tools: readonly Tool[];
+  readonly cautions: readonly Caution[];
+  readonly joinable: readonly Joinable[];
+}
+
+/** A closure kept in a job: its cables as pieces of the job, each with how it stands and the way to the bench. */
+export function ClosureView({ closure, job, joinable, ...shown }: ClosureViewProps) {
+  const { entry, cables: shelf } = shown;
+  const { prefs } = usePrefs();
+  const router = useRouter();
+  const [name, setName] = useState(closure.plan.name);
+  const send = useCallback(
+    (plan: ClosurePlan, basis: number) =>
+      post(`/api/v1/closures/${closure.id}`, zRevisionAnswer, {
+        basis,
+        plan: z.encode(zClosurePlan, plan),
+        by: prefs.person,
+      }),
+    [closure.id, prefs.person],
+  );
+  const { kept, keep } = useKeeper({ revision: closure.revision, send, onKept: router.refresh });
+  const keepAs = (as: string, all: readonly ClosureCable[]) =>
+    keep({ name: as, entry: entry.id, cables: all });
+  const state = useEntryCables(closure.plan.cables, entry.ports, shelf, (all) => keepAs(name, all));
+  const { cables, named, change } = state;
+  const standings = useMemo(() => standingsByJoin(closure.cables), [closure.cables]);
+  const { begin, busy, problem } = useBeginClosure(closure.id);
+  const placeOf = ({ id }: NamedCable) => named.findIndex((one) => one.id === id);
+  const groups = alike(cables, standings);
+  const mayBegin = kept.now === "kept" && !busy;
+  return (
+    <EntryWork
+      {...shown}
+      state={state}
+      head={
+        <>
+          <EntryHead
+            entry={entry}
+            mayUndo={state.mayUndo}
+            mayPrint={named.length > 0}
+            onUndo={state.undo}
+            of={{
+              name,
+              job,
+              onRename: (next) => {
+                setName(next);
+                keepAs(next, cables);
+              },
+            }}
+          >
+            <KeptWord kept={kept} />
+          </EntryHead>
+          <KeptTrouble kept={kept} again={() => keepAs(name, cables)} />
+        </>
+      }
+      partedOf={(cable) => standings.get(joinKey(cable))?.parted ?? []}
+      beside={(cable) => (
+        <CableStands
+          cable={cable}
+          stands={standings.get(joinKey(cable))}
+          job={job.id}
+          busy={!mayBegin}
+          onBegin={() => begin([placeOf(cable)])}
+        />
+      )}
+      bring={
+        <>
+          <BringPiece
+            joinable={joinable.filter(
+              ({ piece, side }) => !cables.some(({ joins }) => joins?.piece === piece && joins.side === side),
+            )}
+            job={job}
+            onBring={({ piece, side, cable, through }, role) =>
+              change([
+                ...cables,
+                { cable, role, through, fixed: null, opening: null, joins: { piece, side } },
+              ])
+            }
+          />
+          {groups.length > 0 && (
+            <ul className="no-print mt-4 grid gap-2">
+              {groups.map(({ cable, through, places }) => (
+                <li key={`${cable} ${through}`}>
+                  <Button disabled={!mayBegin} onClick={() => begin(places)}>
+                    {places.length} × {shelf.find(({ id }) => id === cable)?.name ?? cable}
+                    {through && ", through"} as a batch
+                  </Button>
+                </li>
+              ))}
+            </ul>
+          )}
+          {problem && (
+            <p role="alert" className="mt-3 rounded-md border-2 border-out px-3 py-2">
+              {problem}
+            </p>
+          )}
+          <p className="mt-4">
+            <Link href={`/jobs/${job.id}`} className="underline">
+              All of {job.name}
+            </Link>
+          </p>
+        </>
+      }
+    />
+  );
+}

@@ -1,0 +1,74 @@
+"use client";
+
+import Link from "next/link";
+import { useRouter } from "next/navigation";
+import { type FormEvent, useRef, useState } from "react";
+import { v4 as uuid } from "uuid";
+import { z } from "zod";
+import { type ClosureCable, type Entry, zClosure, zClosurePlan } from "@/core";
+import { Button } from "../controls/button";
+import { Field } from "../controls/field";
+import { Select } from "../controls/select";
+import { post } from "../http/http";
+import { usePrefs } from "../prefs/prefs-context";
+
+interface KeepInJobProps {
+  readonly entry: Pick<Entry, "id">;
+  readonly cables: readonly ClosureCable[];
+  readonly jobs: readonly { readonly id: string; readonly name: string }[];
+}
+
+/** Keeps what is planned of an entry as a closure of a job. */
+export function KeepInJob({ entry, cables, jobs }: KeepInJobProps) {
+  const [job, setJob] = useState(jobs[0]?.id ?? "");
+  const [name, setName] = useState("");
+  const [problem, setProblem] = useState("");
+  const { prefs } = usePrefs();
+  const router = useRouter();
+  /** Asked again after no answer, it is the same closure. */
+  const id = useRef(uuid());
+  if (jobs.length === 0)
+    return (
+      <p className="no-print mt-4 text-soft">
+        To keep it, and to join pieces in it,{" "}
+        <Link href="/jobs" className="underline">
+          begin a job
+        </Link>
+        .
+      </p>
+    );
+  const keep = async (event: FormEvent) => {
+    event.preventDefault();
+    if (name.trim() === "") return setProblem("A closure has a name: where it hangs or stands.");
+    const answer = await post(`/api/v1/jobs/${job}/closures`, zClosure, {
+      id: id.current,
+      plan: z.encode(zClosurePlan, { name: name.trim(), entry: entry.id, cables }),
+      by: prefs.person,
+    });
+    if (answer.ok) return router.push(`/jobs/${job}/closures/${answer.value.id}`);
+    if (answer.problem.code !== "offline") id.current = uuid();
+    setProblem(answer.problem.message);
+  };
+  return (
+    <form
+      onSubmit={keep}
+      className="no-print mt-6 grid grid-cols-2 items-end gap-3 border-line border-t pt-3"
+    >
+      <Select title="Keep it in" value={job} options={jobs} onPick={setJob} className="min-w-0" />
+      <Field
+        title="As"
+        value={name}
+        maxLength={200}
+        placeholder="pad 4"
+        problem={problem}
+        onChange={({ target }) => {
+          setName(target.value);
+          setProblem("");
+        }}
+      />
+      <Button type="submit" className="col-span-2">
+        Keep in the job
+      </Button>
+    </form>
+  );
+}

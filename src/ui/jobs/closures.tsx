@@ -1,0 +1,136 @@
+"use client";
+
+import { Trash2 } from "lucide-react";
+import Link from "next/link";
+import { useRouter } from "next/navigation";
+import { type FormEvent, useRef, useState } from "react";
+import { toast } from "sonner";
+import { v4 as uuid } from "uuid";
+import { z } from "zod";
+import { type Closure, zClosure, zClosurePlan, zRevisionAnswer } from "@/core";
+import { Button } from "../controls/button";
+import { Field } from "../controls/field";
+import { IconButton } from "../controls/icon-button";
+import { Select } from "../controls/select";
+import { post } from "../http/http";
+import { usePrefs } from "../prefs/prefs-context";
+
+interface ClosuresProps {
+  readonly job: string;
+  readonly closures: readonly Pick<Closure, "id" | "revision" | "plan">[];
+  readonly entries: readonly { readonly id: string; readonly name: string }[];
+}
+
+/** The closures of a job: where its pieces are joined. */
+export function Closures({ job, closures, entries }: ClosuresProps) {
+  return (
+    <section aria-labelledby="closures" className="mt-8">
+      <h2 id="closures" className="font-bold text-lg">
+        Closures
+      </h2>
+      {closures.length === 0 && <p className="text-soft">None yet: a closure is where pieces are joined.</p>}
+      <ul className="divide-y divide-line border-line border-y empty:hidden">
+        {closures.map((closure) => (
+          <ClosureRow key={closure.id} job={job} closure={closure} entries={entries} />
+        ))}
+      </ul>
+      <AddClosure job={job} entries={entries} />
+    </section>
+  );
+}
+
+const cablesText = (count: number, joined: number): string =>
+  count === 0
+    ? "no cable yet"
+    : `${count} ${count === 1 ? "cable" : "cables"}${joined > 0 ? `, ${joined} of this job's pieces` : ""}`;
+
+interface ClosureRowProps extends Pick<ClosuresProps, "job" | "entries"> {
+  readonly closure: ClosuresProps["closures"][number];
+}
+
+function ClosureRow({ job, closure: { id, revision, plan }, entries }: ClosureRowProps) {
+  const { prefs } = usePrefs();
+  const router = useRouter();
+  const save = (basis: number, next: typeof plan | null) =>
+    post(`/api/v1/closures/${id}`, zRevisionAnswer, {
+      basis,
+      plan: next && z.encode(zClosurePlan, next),
+      by: prefs.person,
+    });
+  const takeOff = async () => {
+    const answer = await save(revision, null);
+    if (!answer.ok) return void toast.error(answer.problem.message);
+    router.refresh();
+    toast(`${plan.name} is taken off the job.`, {
+      action: {
+        label: "Undo",
+        onClick: async () => {
+          const back = await save(answer.value.revision, plan);
+          if (back.ok) router.refresh();
+          else toast.error(back.problem.message);
+        },
+      },
+    });
+  };
+  return (
+    <li className="flex items-center gap-3">
+      <Link href={`/jobs/${job}/closures/${id}`} className="min-h-12 min-w-0 flex-1 py-1 hover:underline">
+        <span className="block truncate font-bold text-lg">{plan.name}</span>
+        <span className="block truncate text-soft text-sm">
+          {entries.find((one) => one.id === plan.entry)?.name ?? plan.entry} ·{" "}
+          {cablesText(plan.cables.length, plan.cables.filter(({ joins }) => joins !== null).length)}
+        </span>
+      </Link>
+      <IconButton name={`Take ${plan.name} off the job`} onClick={takeOff} className="no-print">
+        <Trash2 aria-hidden="true" className="size-5" />
+      </IconButton>
+    </li>
+  );
+}
+
+/** Adds a closure with no cable in it yet, and goes to it. */
+function AddClosure({ job, entries }: Pick<ClosuresProps, "job" | "entries">) {
+  const [name, setName] = useState("");
+  const [entry, setEntry] = useState(entries[0]?.id ?? "");
+  const [problem, setProblem] = useState("");
+  const { prefs } = usePrefs();
+  const router = useRouter();
+  /** Asked again after no answer, it is the same closure. */
+  const id = useRef(uuid());
+  const add = async (event: FormEvent) => {
+    event.preventDefault();
+    if (name.trim() === "") return setProblem("A closure has a name: where it hangs or stands.");
+    const answer = await post(`/api/v1/jobs/${job}/closures`, zClosure, {
+      id: id.current,
+      plan: { name: name.trim(), entry, cables: [] },
+      by: prefs.person,
+    });
+    if (answer.ok) return router.push(`/jobs/${job}/closures/${answer.value.id}`);
+    if (answer.problem.code !== "offline") id.current = uuid();
+    setProblem(answer.problem.message);
+  };
+  return (
+    <form onSubmit={add} className="no-print mt-3 flex max-w-3xl flex-wrap items-end gap-2">
+      <Field
+        title="New closure"
+        value={name}
+        maxLength={200}
+        placeholder="pad 4"
+        problem={problem}
+        onChange={({ target }) => {
+          setName(target.value);
+          setProblem("");
+        }}
+        className="min-w-0 flex-1 basis-56"
+      />
+      <Select
+        title="Entry"
+        value={entry}
+        options={entries}
+        onPick={setEntry}
+        className="min-w-0 flex-1 basis-56"
+      />
+      <Button type="submit">Add</Button>
+    </form>
+  );
+}

@@ -1,0 +1,71 @@
+"use client";
+
+import { useState } from "react";
+import type { EndEvent, Judgement, PartedTold } from "@/core";
+import { Button } from "../controls/button";
+import { ColourCheck } from "../entry/colour-check";
+import { fibreText } from "../words/fibre-text";
+
+const CUT_WORDS = {
+  middle: "in the middle of the opening",
+  upstream: "at the edge towards side A",
+  downstream: "at the edge towards side B",
+} as const;
+
+interface PartedCheckProps {
+  readonly judgement: Judgement;
+  readonly parted: readonly PartedTold[];
+  readonly given: string | undefined;
+  readonly onAdd: (event: EndEvent) => void;
+}
+
+/**
+ * Every fibre that is parted, one after the other, by the colours in the hand: the judgement is good once the last of them
+ * was said right; one that is another or cannot be told is a bad answer, and nothing is cut.
+ */
+export function PartedCheck({ judgement, parted, given, onAdd }: PartedCheckProps) {
+  const [place, setPlace] = useState(0);
+  const [told, setTold] = useState(false);
+  const wanted = parted[place];
+  const last = place === parted.length - 1;
+  const answer = (good: boolean) => {
+    const said = judgement.answers.find((one) => one.good === good);
+    if (said && said.id !== given) onAdd({ kind: "answer", judgement: judgement.id, answer: said.id });
+  };
+  if (!wanted) return null;
+  const next = parted[place + 1];
+  return (
+    <div>
+      <p className="font-semibold text-lg">
+        {parted.length > 1 && (
+          <span className="figures">
+            {place + 1} of {parted.length}:{" "}
+          </span>
+        )}
+        {fibreText(wanted)}, cut {CUT_WORDS[wanted.at]}
+      </p>
+      <ColourCheck
+        key={wanted.number}
+        wanted={wanted}
+        kind={wanted.kind}
+        onAnswer={(may) => {
+          setTold(may === "cut");
+          if (may === "not") answer(false);
+          else if (last) answer(true);
+        }}
+      />
+      {told && next && (
+        <Button
+          look="next"
+          className="mt-2 w-full"
+          onClick={() => {
+            setPlace(place + 1);
+            setTold(false);
+          }}
+        >
+          It is cut. Next: {fibreText(next)}
+        </Button>
+      )}
+    </div>
+  );
+}
