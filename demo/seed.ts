@@ -151,7 +151,8 @@ export function seed(store: Store, text: string, now = new Date()): void {
         id: uuidFrom(`closure ${plan.name}`, NAMESPACE),
         plan: {
           ...plan,
-          cables: plan.cables.map(({ joins, ...cable }) => ({
+          cables: plan.cables.map(({ joins, ...cable }, i) => ({
+            id: uuidFrom(`cable ${plan.name} ${i}`, NAMESPACE),
             ...cable,
             joins: joins ? { ...joins, piece: uuidFrom(`piece ${name} ${joins.piece}`, NAMESPACE) } : null,
           })),

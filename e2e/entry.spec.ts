@@ -1,5 +1,6 @@
 import type { Page } from "@playwright/test";
 import { expect, test } from "./server";
+import { pickByLetters } from "./work";
 
 const DOME = "/entry/entry-dome-gel";
 const row = (page: Page, name: string) => page.getByRole("listitem").filter({ hasText: name });
@@ -10,9 +11,7 @@ test("a closure is planned by keyboard alone: cables in, one through, what canno
   const press = (key: string) => page.keyboard.press(key);
   const bring = async (name: string) => {
     await page.getByLabel("Cable", { exact: true }).focus();
-    await press("Enter");
-    await page.keyboard.type(name);
-    await press("Enter");
+    await pickByLetters(page, name);
     await page.getByRole("button", { name: "Bring it in" }).focus();
     await press("Enter");
   };

@@ -2,7 +2,7 @@ import type { APIRequestContext, Locator } from "@playwright/test";
 import { type EventInput, parseAddress } from "@/core";
 import { PLAN } from "@/service/fixtures/plan";
 import { addEvents, expect, THREADED, test } from "./server";
-import { begin } from "./work";
+import { begin, pickByLetters } from "./work";
 
 const { A: SIDE } = PLAN.sides;
 
@@ -49,17 +49,13 @@ test("a job is planned by keyboard alone, from its name to a cut length that say
   await expect(page.getByText("A piece has a name")).toBeVisible();
   await type("Pad 7 feeder");
   await press("Tab");
-  await press("Enter");
-  await type("Tight-buffer 900 dist");
-  await press("Enter");
+  await pickByLetters(page, "Tight-buffer 900 dist");
   await press("Tab");
   await press("Enter");
   await expect(page.getByRole("heading", { name: "Pad 7 feeder" })).toBeVisible();
 
   await page.getByLabel("Ended by").focus();
-  await press("Enter");
-  await type("Stub, cam and crimp");
-  await press("Enter");
+  await pickByLetters(page, "Stub, cam and crimp");
   await page.getByLabel("Ends here").fill("12");
   await press("Enter");
   await expect(page.getByRole("button", { name: /2 tries|1 try/ }).first()).toBeVisible();

@@ -101,3 +101,13 @@ export async function pick(page: Page, list: Locator, option: string): Promise<v
   await list.click();
   await page.getByRole("option", { name: option, exact: true }).click();
 }
+
+/** Picks one of the list in focus by the keyboard alone: by the letters it begins with, once it is the one held. */
+export async function pickByLetters(page: Page, letters: string): Promise<void> {
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("option").first()).toBeVisible();
+  await page.keyboard.type(letters);
+  await expect(page.locator("[role=option]:focus")).toContainText(letters);
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("option")).toHaveCount(0);
+}

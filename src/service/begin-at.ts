@@ -17,8 +17,8 @@ import { newestAt } from "./placed";
 /** An end that is about to begin: its sheet, where it is made, and what it is called at the bench. */
 export interface Beginning {
   readonly made: ReturnType<typeof compiled>;
-  /** Null for a cable that is planned nowhere. */
-  readonly where: ({ readonly piece: string; readonly plan: number } & Place) | null;
+  /** The piece, or the closure whose own cable it is, as planned in a revision; the place on it. */
+  readonly where: { readonly piece: string; readonly plan: number } & Place;
   readonly label: string;
 }
 
@@ -53,7 +53,7 @@ export function beginAll(
   inTransaction(store, () => {
     if (batch ? findBatch(store, id) : findEnd(store, id)) return;
     for (const { where, label } of beginnings) {
-      const there = where && newestAt(endsOfPieces(store, [where.piece])).get(placeKey(where));
+      const there = newestAt(endsOfPieces(store, [where.piece])).get(placeKey(where));
       if (there && there.result === null && purpose === "work")
         throw new InputError("moved-on", `Somebody has ${label} at the bench already.`, ["addresses"]);
     }

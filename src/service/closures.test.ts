@@ -48,7 +48,12 @@ let job: string;
 let ring: string;
 let feeder: string;
 const act = () => actOn(store);
-const closed = (...cables: readonly object[]) => ({ ...CLOSURE, cables });
+/** The nth cable's own id. */
+const nth = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, "0")}`;
+const closed = (...cables: readonly object[]) => ({
+  ...CLOSURE,
+  cables: cables.map((cable, n) => ({ id: nth(n), ...cable })),
+});
 const add = (...cables: readonly object[]) => addClosure(act(), job, { plan: closed(...cables) });
 const said = (make: () => unknown) => {
   try {
@@ -72,7 +77,7 @@ describe("a closure of a job", () => {
       ["Pad 4 branch, side A", "planned", null],
       ["", "planned", null],
     ]);
-    const begun = beginClosure(act(), id, { cables: [0] });
+    const begun = beginClosure(act(), id, { cables: [nth(0)] });
     expect(isMidRun(getEnd(store, begun.id).sheet)).toBe(true);
     expect(getEnd(store, begun.id).where).toMatchObject({ name: "North ring", station: "pad 4" });
     addTo(store, begun.id, { kind: "sign", name: "Wyn", outcome: "cut-off" });
@@ -113,6 +118,7 @@ describe("a closure of a job", () => {
     );
     const at = branch({ piece: feeder, side: "A" });
     expect(codeOf(() => add(at, at))).toBe("duplicate");
+    expect(codeOf(() => add({ ...at, id: nth(1) }, { ...branch(), id: nth(1) }))).toBe("duplicate");
     expect(codeOf(() => add(...Array.from({ length: 9 }, () => through(null))))).toBe("does-not-fit");
     expect(codeOf(() => add({ ...branch(), cable: "simplex-3.0" }))).toBe("does-not-fit");
     expect(codeOf(() => addClosure(act(), job, { plan: { ...CLOSURE, entry: "no-such" } }))).toBe(
@@ -147,7 +153,7 @@ describe("a closure of a job", () => {
       plan: { ...BRANCH, sides: { A: { ...side, procedure: "breakout-kit-6", ends: 6 }, B: side } },
     });
     expect(getClosure(store, id).cables[0]?.trouble).toMatch(/planned to end otherwise/);
-    expect(codeOf(() => beginClosure(act(), id, { cables: [0] }))).toBe("does-not-fit");
+    expect(codeOf(() => beginClosure(act(), id, { cables: [nth(0)] }))).toBe("does-not-fit");
     savePlan(act(), feeder, { basis: 2, plan: null });
     expect(getClosure(store, id).cables[0]?.trouble).toMatch(/not of this job any more/);
   });
@@ -157,23 +163,34 @@ describe("the cables of a closure at the bench", () => {
   it("are begun as one batch where they are alike, all or none", () => {
     const drops = Array.from({ length: 6 }, () => ({ cable: "flat-drop", role: "drop", through: false }));
     const { id } = addClosure(act(), job, {
-      plan: { name: "hut wall", entry: "entry-wall-box", cables: drops },
+      plan: { ...closed(...drops), name: "hut wall", entry: "entry-wall-box" },
     });
-    const all = { cables: [0, 1, 2, 3, 4, 5] };
+    const all = { cables: [0, 1, 2, 3, 4, 5].map(nth) };
     const begun = beginClosure(act(), id, all);
     expect(begun.batch).toBe(true);
     expect(getBatch(store, begun.id).ends.map(({ label }) => label)).toEqual(
       [1, 2, 3, 4, 5, 6].map((n) => `hut wall, cable ${n}`),
     );
     expect(beginClosure(act(), id, { ...all, id: begun.id })).toEqual(begun);
-    expect(getBatch(store, begun.id).ends).toHaveLength(6);
+    const { ends } = getBatch(store, begun.id);
+    expect(ends).toHaveLength(6);
+    // Of no piece, each is the closure's own, and known by it.
+    expect(getClosure(store, id).cables.map(({ end, standing }) => [end, standing])).toEqual(
+      ends.map((end) => [end.id, "bench"]),
+    );
+    expect(getEnd(store, ends[2]?.id ?? "").where).toMatchObject({
+      name: "hut wall",
+      side: null,
+      station: "cable 3",
+    });
+    expect([...checkWholeRecord(store)].flatMap(({ findings }) => findings)).toEqual([]);
   });
   it("are no batch where their sheets differ, and one that is at the bench already is not begun twice", () => {
     const { id } = add(through({ piece: ring, side: PAD }), branch({ piece: feeder, side: "A" }));
-    expect(codeOf(() => beginClosure(act(), id, { cables: [0, 1] }))).toBe("does-not-fit");
-    beginClosure(act(), id, { cables: [1] });
-    expect(codeOf(() => beginClosure(act(), id, { cables: [1] }))).toBe("moved-on");
-    expect(codeOf(() => beginClosure(act(), id, { cables: [2] }))).toBe("not-found");
-    expect(codeOf(() => beginClosure(act(), id, { cables: [0, 0] }))).toBe("bad-input");
+    expect(codeOf(() => beginClosure(act(), id, { cables: [0, 1].map(nth) }))).toBe("does-not-fit");
+    beginClosure(act(), id, { cables: [nth(1)] });
+    expect(codeOf(() => beginClosure(act(), id, { cables: [nth(1)] }))).toBe("moved-on");
+    expect(codeOf(() => beginClosure(act(), id, { cables: [nth(2)] }))).toBe("not-found");
+    expect(codeOf(() => beginClosure(act(), id, { cables: [0, 0].map(nth) }))).toBe("bad-input");
   });
 });

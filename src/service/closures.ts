@@ -6,6 +6,7 @@ import {
   type ClosureAnswer,
   type ClosureCable,
   type ClosurePlan,
+  cableText,
   check,
   type Entry,
   InputError,
@@ -27,6 +28,7 @@ import {
   zClosurePlan,
   zPiecePlan,
   zRule,
+  zStationId,
   zUuid,
 } from "@/core";
 import { addClosureRow, type ClosureRow, closuresOf, latestClosure } from "@/store/closures";
@@ -261,18 +263,18 @@ export function getClosure(store: Store, id: string): ClosureAnswer {
   if (row.body === null) throw new InputError("not-found", "This closure was taken off its job.", ["id"]);
   const closure = closureOf(row);
   const pieces = [...new Set(closure.plan.cables.flatMap(({ joins }) => (joins ? [joins.piece] : [])))];
-  const there = newestAtOf(store, pieces);
+  const there = newestAtOf(store, [...pieces, closure.id]);
   return {
     ...closure,
     job: row.job,
     cables: closure.plan.cables.map((cable) => {
       const { joins } = cable;
       const plan = joins && latestPlan(store, joins.piece);
-      const place = joins && { side: joins.side, address: [] };
-      const end = joins && place ? there.get(joins.piece)?.get(placeKey(place)) : undefined;
+      const place = { side: joins?.side ?? cable.id, address: [] };
+      const end = there.get(joins?.piece ?? closure.id)?.get(placeKey(place));
       return {
         ...cable,
-        at: plan?.body && place ? saidAt(pieceOf(plan).plan, place) : "",
+        at: plan?.body ? saidAt(pieceOf(plan).plan, place) : "",
         standing: standingOfEnd(end),
         end: end?.id ?? null,
         batch: end?.batchId ?? null,
@@ -293,9 +295,9 @@ function newestAtOf(store: Store, pieces: readonly string[]) {
 export const zBeginClosure = z.strictObject({
   /** Of the end, or of the batch where there are several cables. */
   id: zUuid("An id is a UUID").optional(),
-  /** Places of the cables in the closure's list. */
+  /** Ids of the cables, as the closure's plan has them. */
   cables: z
-    .array(z.int().min(0))
+    .array(zStationId)
     .min(1, "At least one cable")
     .max(32, "At most 32 cables")
     .refine((all) => new Set(all).size === all.length, { error: "Each cable is begun once" }),
@@ -312,22 +314,20 @@ export const zBeginClosure = z.strictObject({
 export function beginClosure(act: Act, closure: string, input: unknown): { id: string; batch: boolean } {
   const { store } = act;
   const { id = randomUUID(), cables, rule, purpose } = check(zBeginClosure, input);
-  const { plan, job } = getClosure(store, closure);
-  const beginnings = cables.map((place) => {
-    const cable = plan.cables[place];
-    if (!cable)
-      throw new InputError("not-found", `This closure has ${plan.cables.length} cables.`, ["cables"]);
-    return beginningIn(store, job, plan, cable, place);
+  const found = getClosure(store, closure);
+  const { plan, job } = found;
+  const beginnings = cables.map((wanted) => {
+    const cable = plan.cables.find((one) => one.id === wanted);
+    if (!cable) throw new InputError("not-found", "This closure has no such cable any more.", ["cables"]);
+    return beginningIn(store, found, cable);
   });
   return beginAll(act, { id, name: plan.name, job: jobName(store, job), rule, purpose }, beginnings);
 }
 
 function beginningIn(
   store: Store,
-  job: string,
-  plan: ClosurePlan,
+  { id, revision, job, plan }: Pick<ClosureAnswer, "id" | "revision" | "job" | "plan">,
   cable: ClosureCable,
-  place: number,
 ): Beginning {
   const trouble = joinTrouble(store, job, plan.entry, cable);
   if (trouble !== null) throw new InputError("does-not-fit", trouble, ["cables"]);
@@ -345,8 +345,8 @@ function beginningIn(
     of.cores.find((one) => procedure && misfits(procedure, of, one).length === 0) ?? mustHoldAt(of.cores, 0);
   return {
     made: compiled(store, { cable: of, procedure: style, core, choices: {} }),
-    where: null,
-    label: `${plan.name}, cable ${place + 1}`.slice(-120).toWellFormed(),
+    where: { piece: id, plan: revision, side: cable.id, address: [] },
+    label: `${plan.name}, ${cableText(plan, cable.id)}`.slice(-120).toWellFormed(),
   };
 }
 

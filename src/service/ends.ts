@@ -4,6 +4,7 @@ import {
   addressText,
   applied,
   type Cable,
+  cableText,
   check,
   type EndEvent,
   type EndState,
@@ -13,6 +14,7 @@ import {
   type Judged,
   mustAccept,
   mustHaveSeen,
+  type Place,
   PURPOSES,
   projectionsOf,
   type Recordable,
@@ -22,10 +24,12 @@ import {
   sheetDocument,
   sideText,
   zAddInside,
+  zClosurePlan,
   zPiecePlan,
   zRule,
   zUuid,
 } from "@/core";
+import { closureAt } from "@/store/closures";
 import { keepDocument, keptSheet } from "@/store/documents";
 import { type EndRow, findEnd, insertEnd, updateEnd } from "@/store/ends";
 import { findEvent, insertEvent } from "@/store/events";
@@ -215,10 +219,28 @@ export function getEnd(store: Store, id: string): End {
 function madeAt(store: Store, { piece, plan, side, address }: EndRow): End["where"] {
   if (piece === null || plan === null || side === null || address === null) return null;
   const row = planOf(store, piece, plan);
-  const made = { piece, name: row?.name ?? "", plan, address: addressText(address) };
+  if (!row) return madeIn(store, { piece, plan, side, address });
+  const made = { piece, name: row.name, plan, address: addressText(address) };
   if (isSide(side)) return { ...made, side, station: "" };
-  const stations = row?.body ? check(zPiecePlan, JSON.parse(row.body)).stations : [];
+  const stations = row.body ? check(zPiecePlan, JSON.parse(row.body)).stations : [];
   return { ...made, side: null, station: sideText(side, { stations }) };
+}
+
+/** The same of a cable that is a closure's own, of no piece. */
+function madeIn(
+  store: Store,
+  { piece, plan, side, address }: { piece: string; plan: number } & Place,
+): NonNullable<End["where"]> {
+  const body = closureAt(store, piece, plan)?.body;
+  const closure = body ? check(zClosurePlan, JSON.parse(body)) : null;
+  return {
+    piece,
+    name: closure?.name ?? "",
+    plan,
+    side: null,
+    station: closure ? cableText(closure, side) : "",
+    address: addressText(address),
+  };
 }
 
 /** An end, or null when there is none by that id. */

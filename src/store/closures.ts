@@ -17,6 +17,14 @@ export const latestClosure = (store: Store, closure: string): ClosureRow | undef
     .limit(1)
     .get();
 
+/** A revision of a closure's plan. */
+export const closureAt = (store: Store, closure: string, revision: number): ClosureRow | undefined =>
+  store
+    .select()
+    .from(closures)
+    .where(and(eq(closures.closure, closure), eq(closures.revision, revision)))
+    .get();
+
 /** Every closure of a job as it is planned now, in the order they came. */
 export const closuresOf = (store: Store, job: string): ClosureRow[] =>
   store

@@ -2,7 +2,8 @@ import { z } from "zod";
 import { zMmNotNegative } from "../length/length";
 import { zDocumentId, zName, zUuid } from "../names/names";
 import { zPlaceSide } from "../piece/places";
-import { CUT_PLACES } from "../piece/station";
+import { CUT_PLACES, zStationId } from "../piece/station";
+import { coded } from "../problem/codes";
 import { PORT_ROLES } from "./ports";
 
 /** The most cables of one entry. */
@@ -24,6 +25,8 @@ export type Through = z.output<typeof zThrough>;
 
 /** A cable that comes into an entry. */
 export const zClosureCable = z.strictObject({
+  /** Its own: the place an end of it is made at, where it is of no piece. */
+  id: zStationId,
   cable: zDocumentId,
   role: z.enum(PORT_ROLES, { error: `A cable is one of ${PORT_ROLES.join(", ")}` }),
   through: z.boolean(),
@@ -43,6 +46,17 @@ export type ClosureCable = z.output<typeof zClosureCable>;
 export const zClosurePlan = z.strictObject({
   name: zName,
   entry: zDocumentId,
-  cables: z.array(zClosureCable).max(CLOSURE_LIMIT, `At most ${CLOSURE_LIMIT} cables`).readonly(),
+  cables: z
+    .array(zClosureCable)
+    .max(CLOSURE_LIMIT, `At most ${CLOSURE_LIMIT} cables`)
+    .refine((all) => new Set(all.map(({ id }) => id)).size === all.length, {
+      error: "Each cable has an id of its own",
+      params: coded("duplicate"),
+    })
+    .readonly(),
 });
 export type ClosurePlan = z.output<typeof zClosurePlan>;
+
+/** A cable of a closure as it is said among the others: `cable 3`. */
+export const cableText = ({ cables }: Pick<ClosurePlan, "cables">, id: string): string =>
+  `cable ${cables.findIndex((one) => one.id === id) + 1}`;

@@ -23,10 +23,10 @@ import { useKeeper } from "../jobs/use-keeper";
 import { usePrefs } from "../prefs/prefs-context";
 import { BringPiece } from "./bring-piece";
 import { CableStands } from "./cable-stands";
-import type { NamedCable } from "./entry-cables";
+import { broughtIn } from "./entry-cables";
 import { EntryHead } from "./entry-head";
 import { EntryWork } from "./entry-work";
-import { alike, type Joinable, joinKey, standingsByJoin } from "./joined";
+import { alike, type Joinable, standingsOf } from "./joined";
 import { useBeginClosure } from "./use-begin-closure";
 import { useEntryCables } from "./use-entry-cables";
 
@@ -62,9 +62,8 @@ export function ClosureView({ closure, job, joinable, ...shown }: ClosureViewPro
     keep({ name: as, entry: entry.id, cables: all });
   const state = useEntryCables(closure.plan.cables, entry.ports, shelf, (all) => keepAs(name, all));
   const { cables, named, change } = state;
-  const standings = useMemo(() => standingsByJoin(closure.cables), [closure.cables]);
+  const standings = useMemo(() => standingsOf(closure.cables), [closure.cables]);
   const { begin, busy, problem } = useBeginClosure(closure.id);
-  const placeOf = ({ id }: NamedCable) => named.findIndex((one) => one.id === id);
   const groups = alike(cables, standings);
   const mayBegin = kept.now === "kept" && !busy;
   return (
@@ -92,14 +91,14 @@ export function ClosureView({ closure, job, joinable, ...shown }: ClosureViewPro
           <KeptTrouble kept={kept} again={() => keepAs(name, cables)} />
         </>
       }
-      partedOf={(cable) => standings.get(joinKey(cable))?.parted ?? []}
+      partedOf={(cable) => standings.get(cable.id)?.parted ?? []}
       beside={(cable) => (
         <CableStands
           cable={cable}
-          stands={standings.get(joinKey(cable))}
+          stands={standings.get(cable.id)}
           job={job.id}
           busy={!mayBegin}
-          onBegin={() => begin([placeOf(cable)])}
+          onBegin={() => begin([cable.id])}
         />
       )}
       bring={
@@ -112,16 +111,16 @@ export function ClosureView({ closure, job, joinable, ...shown }: ClosureViewPro
             onBring={({ piece, side, cable, through }, role) =>
               change([
                 ...cables,
-                { cable, role, through, fixed: null, opening: null, joins: { piece, side } },
+                broughtIn({ cable, role, through, fixed: null, opening: null, joins: { piece, side } }),
               ])
             }
           />
           {groups.length > 0 && (
             <ul className="no-print mt-4 grid gap-2">
-              {groups.map(({ cable, through, places }) => (
+              {groups.map(({ cable, through, ids }) => (
                 <li key={`${cable} ${through}`}>
-                  <Button disabled={!mayBegin} onClick={() => begin(places)}>
-                    {places.length} × {shelf.find(({ id }) => id === cable)?.name ?? cable}
+                  <Button disabled={!mayBegin} onClick={() => begin(ids)}>
+                    {ids.length} × {shelf.find(({ id }) => id === cable)?.name ?? cable}
                     {through && ", through"} as a batch
                   </Button>
                 </li>

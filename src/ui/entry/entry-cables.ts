@@ -1,3 +1,4 @@
+import { v4 as uuid } from "uuid";
 import {
   type Cable,
   type ClosureCable,
@@ -11,12 +12,18 @@ import {
   type PortRole,
   type PortsTaken,
   placeCables,
+  zStationId,
 } from "@/core";
 import { readThrough, writeThrough } from "./through";
 
+/** A cable as it is brought in: with an id of its own. */
+export const broughtIn = (cable: Omit<ClosureCable, "id">): ClosureCable => ({
+  id: zStationId.parse(uuid()),
+  ...cable,
+});
+
 /** The same with its document, and what it is called among the others. */
 export interface NamedCable extends ClosureCable {
-  readonly id: string;
   readonly name: string;
   readonly of: Cable;
 }
@@ -29,14 +36,14 @@ export const readCables = (texts: readonly string[]): ClosureCable[] =>
     const [cable = "", role, through, ports = "", opening = ""] = text.slice(0, 200).split("~");
     if (cable === "" || !isRole(role)) return [];
     return [
-      {
+      broughtIn({
         cable,
         role,
         through: through === "t",
         fixed: ports === "" ? null : ports.split("+"),
         opening: readThrough(opening),
         joins: null,
-      },
+      }),
     ];
   });
 
@@ -57,12 +64,11 @@ export function namedCables(cables: readonly ClosureCable[], shelf: readonly Cab
     const of = shelf.find(({ id }) => id === one.cable);
     return of ? [{ ...one, of }] : [];
   });
-  return found.map((one, i) => {
+  return found.map((one) => {
     const alike = found.filter(({ cable }) => cable === one.cable);
     const number = alike.indexOf(one) + 1;
     return {
       ...one,
-      id: `cable ${i + 1}`,
       name: alike.length > 1 ? `${one.of.name} (${number})` : one.of.name,
     };
   });

@@ -17,7 +17,7 @@ import { usePrefs } from "../prefs/prefs-context";
 import { AddCable } from "./add-cable";
 import { type CableRow, CableRows } from "./cable-rows";
 import { Closing } from "./closing";
-import { type NamedCable, sheathOf } from "./entry-cables";
+import { broughtIn, type NamedCable, sheathOf } from "./entry-cables";
 import { EntryDrawn } from "./entry-drawn";
 import { endingSheets, throughSheet } from "./entry-sheets";
 import { MidSpan } from "./mid-span";
@@ -89,7 +89,7 @@ export function EntryWork({
     };
   });
   const edit = (id: string, changed: Partial<ClosureCable>) =>
-    change(cables.map((one, i) => (named[i]?.id === id ? { ...one, ...changed } : one)));
+    change(cables.map((one) => (one.id === id ? { ...one, ...changed } : one)));
   const put = (id: string, port: string) => {
     const cable = named.find((one) => one.id === id);
     if (!cable) return;
@@ -136,7 +136,7 @@ export function EntryWork({
             gripOf={gripOf}
             onPick={setPicked}
             onChange={edit}
-            onDrop={(id) => change(cables.filter((_, i) => named[i]?.id !== id))}
+            onDrop={(id) => change(cables.filter((one) => one.id !== id))}
             beside={beside}
           />
           <AddCable
@@ -145,14 +145,9 @@ export function EntryWork({
             onAdd={(cable, role, count) =>
               change([
                 ...cables,
-                ...Array.from({ length: count }, () => ({
-                  cable,
-                  role,
-                  through: false,
-                  fixed: null,
-                  opening: null,
-                  joins: null,
-                })),
+                ...Array.from({ length: count }, () =>
+                  broughtIn({ cable, role, through: false, fixed: null, opening: null, joins: null }),
+                ),
               ])
             }
           />

@@ -12,22 +12,18 @@ export interface Joinable {
 /** How a cable of a closure stands, by the place it is of. */
 export type CableStanding = ClosureAnswer["cables"][number];
 
-/** One key a place of a piece; empty for a cable that is planned nowhere. */
-export const joinKey = ({ joins }: Pick<ClosureCable, "joins">): string =>
-  joins ? `${joins.piece} ${joins.side}` : "";
-
-/** How each cable that joins a piece stands, by its place. */
-export const standingsByJoin = (cables: readonly CableStanding[]): ReadonlyMap<string, CableStanding> =>
-  new Map(cables.filter(({ joins }) => joins !== null).map((one) => [joinKey(one), one]));
+/** How each cable stands, by its id. */
+export const standingsOf = (cables: readonly CableStanding[]): ReadonlyMap<string, CableStanding> =>
+  new Map(cables.map((one) => [one.id, one]));
 
 const MAY_BEGIN: readonly Standing[] = ["planned", "out", "cut-off", "discarded", "unsure"];
 
-/** Several cables that one batch can take, by their places in the closure's list. */
+/** Several cables that one batch can take, by their ids. */
 export interface Alike {
   /** What they are called together. */
   readonly cable: string;
   readonly through: boolean;
-  readonly places: readonly number[];
+  readonly ids: readonly string[];
 }
 
 /** Cables of a closure still to be prepared that are alike: worked stage by stage as one batch. */
@@ -35,14 +31,14 @@ export function alike(
   cables: readonly ClosureCable[],
   standings: ReadonlyMap<string, Pick<CableStanding, "standing" | "trouble">>,
 ): Alike[] {
-  const groups = new Map<string, { cable: string; through: boolean; places: number[] }>();
-  cables.forEach((one, place) => {
-    const stands = standings.get(joinKey(one));
-    if (stands && (stands.trouble !== null || !MAY_BEGIN.includes(stands.standing))) return;
+  const groups = new Map<string, { cable: string; through: boolean; ids: string[] }>();
+  for (const one of cables) {
+    const stands = standings.get(one.id);
+    if (stands && (stands.trouble !== null || !MAY_BEGIN.includes(stands.standing))) continue;
     const key = `${one.cable} ${one.through}`;
-    const group = groups.get(key) ?? { cable: one.cable, through: one.through, places: [] };
-    group.places.push(place);
+    const group = groups.get(key) ?? { cable: one.cable, through: one.through, ids: [] };
+    group.ids.push(one.id);
     groups.set(key, group);
-  });
-  return [...groups.values()].filter(({ places }) => places.length > 1);
+  }
+  return [...groups.values()].filter(({ ids }) => ids.length > 1);
 }

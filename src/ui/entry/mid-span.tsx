@@ -35,7 +35,9 @@ interface MidSpanProps {
 export function MidSpan({ entry, cable, through, opening, parted, onChange }: MidSpanProps) {
   const { needed, opened, half, enough } = opening;
   const { kind, tubes, perTube } = tubesOf(cable);
-  const [number, setNumber] = useState(parted[0]?.fibre ?? 1);
+  const [picked, setNumber] = useState(1);
+  // Where the plan says which are parted, only those are asked for.
+  const number = parted.some(({ fibre }) => fibre === picked) ? picked : (parted[0]?.fibre ?? picked);
   const wanted = fibreIn(cable, Math.min(number, tubes * perTube));
   const length = (title: string, key: "pitch" | "diameter" | "reversal") => (
     <FigureField

@@ -1,0 +1,173 @@
+import type { Page } from "@playwright/test";
+import type { EventInput } from "@/core";
+import { CLOSURE, PLAN } from "@/service/fixtures/plan";
+import { addEvents, expect, lineOf, test } from "./server";
+import { pick, pickByLetters } from "./work";
+
+const HILL = {
+  ...PLAN,
+  name: "Hill feeder",
+  cable: "loose-tube-36",
+  route: [{ kind: "span", name: "along the lane", length: 900_000, allowancePct: 1 }],
+};
+
+test("a cable is opened at a station planned by keyboard, joined in a closure, its fibre known by its colours, a stub out of range cut back", async ({
+  page,
+  request,
+}) => {
+  test.setTimeout(240_000);
+  const press = (key: string) => page.keyboard.press(key);
+  const { id: job } = await (await request.post("/api/v1/jobs", { data: { name: "Hill cottages" } })).json();
+  const { pieces } = await (
+    await request.post(`/api/v1/jobs/${job}`, { data: { pieces: [{ plan: HILL }] } })
+  ).json();
+  await page.goto(`/jobs/${job}/${pieces[0].id}`);
+  const set = async (label: string | RegExp, text: string) => {
+    await page.getByLabel(label).focus();
+    await press("Control+A");
+    await page.keyboard.type(text);
+    await press("Enter");
+  };
+  await page.getByRole("button", { name: "Add a station" }).focus();
+  await press("Enter");
+  await set("What is there", "Cottages' pole");
+  await set("From side A's end, m", "0.1");
+  await expect(page.getByText(/Cottages' pole lies beyond the piece/)).toBeVisible();
+  await set("From side A's end, m", "400");
+  await page.getByLabel("Opened by").focus();
+  await pickByLetters(page, "Pedestal");
+  await set(/^Fibres parted/, "7, 99");
+  await expect(page.getByText(/Numbers from 1 to 36/)).toBeVisible();
+  await set(/^Fibres parted/, "7");
+  await expect(page.getByRole("button", { name: /^Cottages' pole/ })).toContainText("parts 7");
+  await expect(page.getByRole("slider", { name: "Where Cottages' pole lies" })).toHaveAttribute(
+    "aria-valuetext",
+    "400.00 m",
+  );
+  await expect(page.getByText("Kept", { exact: true })).toBeVisible();
+
+  await page.goto(`/jobs/${job}`);
+  await page.getByLabel("New closure").focus();
+  await page.keyboard.type("Cottages' pole");
+  await press("Tab");
+  await pickByLetters(page, "Pedestal");
+  await page.getByRole("button", { name: "Add", exact: true }).focus();
+  await press("Enter");
+  await expect(page.getByRole("heading", { name: "Cottages' pole" })).toBeVisible();
+  await page.getByLabel("A piece of the job").focus();
+  await pickByLetters(page, "Hill feeder, Cottages");
+  await page.getByRole("button", { name: "Bring the piece in" }).focus();
+  await press("Enter");
+  const cable = page.getByRole("listitem").filter({ hasText: "Stranded loose tube" });
+  await expect(cable).toContainText("ports P1 + P2");
+  await expect(cable.getByRole("link", { name: "Hill feeder, Cottages' pole" })).toBeVisible();
+  await expect(page.getByRole("combobox", { name: "Fibre to part" })).toContainText(
+    "7: tube 2 OR, fibre 1 BL, in the middle",
+  );
+  await cable.getByRole("button", { name: /^To the bench/ }).focus();
+  await press("Enter");
+  await page.waitForURL(/\/bench\/[0-9a-f-]{36}$/);
+
+  const end = page.url().split("/").at(-1) ?? "";
+  await goTo(page, end, "before-cut", "Before the cut");
+  await expect(page.getByText("tube 2 OR, fibre 1 BL, cut in the middle of the opening")).toBeVisible();
+  await page.getByRole("button", { name: "BL, Blue" }).click();
+  await expect(page.getByText("Do not cut.")).toBeVisible();
+  await expect(page.getByText("A wrong cut takes others off the air.")).toBeVisible();
+  await page.getByRole("button", { name: "Say it again" }).click();
+  await page.getByRole("button", { name: "OR, Orange" }).click();
+  await page.getByRole("button", { name: "BL, Blue" }).click();
+  await expect(page.getByText("This is it: tube OR, fibre BL.")).toBeVisible();
+  await expect(page.getByText("It may be cut.")).toBeVisible();
+
+  await goTo(page, end, "measure-members", "Measure the member stubs");
+  await page.locator("#reading").fill("75");
+  await press("Enter");
+  const told = page.getByRole("region", { name: "What to do" });
+  await expect(told).toContainText(/Rework this much, leg [AB]/);
+  await expect(told).toContainText(/member/i);
+  await told.getByRole("button", { name: /^Take it: back to “Cut the members/ }).click();
+  await expect(page.locator("#step")).toContainText("Cut the members");
+  await press("PageDown");
+  await expect(page.locator("#step")).toContainText("Measure the member stubs");
+  await page.locator("#reading").fill("64");
+  await press("Enter");
+  await expect(
+    page.getByLabel("Lengths to read").filter({ visible: true }).getByRole("button", { name: /, in/ }),
+  ).toHaveCount(1);
+
+  await page.goto(`/jobs/${job}`);
+  await page.getByRole("link", { name: /Cottages' pole/ }).click();
+  await expect(cable).toContainText("at the bench");
+  await expect(cable.getByRole("link", { name: "Go on" })).toHaveAttribute("href", `/bench/${end}`);
+});
+
+const POLE = { cable: "loose-tube-36-mid-span", procedure: "entry-pedestal-through", core: "9/125" };
+
+/** Stands the opening at a step, with all parts on, and looks at it. */
+async function goTo(page: Page, end: string, step: string, title: string): Promise<void> {
+  const record = await (await page.request.get(`/api/v1/ends/${end}/record`)).json();
+  const on = record.parts.map(
+    ({ id: part }: { id: string }): EventInput => ({ kind: "thread", part, on: true }),
+  );
+  await addEvents(page.request, end, [...on, { kind: "step", to: lineOf(step, POLE) }], 99);
+  await page.reload();
+  await expect(page.locator("#step")).toContainText(title);
+}
+
+test("a closure's six like cables go to the bench as one batch, and it can be taken off the job and put back", async ({
+  page,
+  request,
+}) => {
+  const { id: job } = await (await request.post("/api/v1/jobs", { data: { name: "Weather hut" } })).json();
+  const plan = { ...CLOSURE, name: "Hut wall", entry: "entry-wall-box", cables: [] };
+  await request.post(`/api/v1/jobs/${job}/closures`, { data: { plan } });
+  await page.goto(`/jobs/${job}`);
+  await page.getByRole("link", { name: /Hut wall/ }).click();
+  await pick(page, page.getByLabel("Cable", { exact: true }), "Flat drop");
+  await page.getByLabel("How many").fill("6");
+  await page.getByRole("button", { name: "Bring it in" }).click();
+  await expect(page.getByRole("listitem").filter({ hasText: "Flat drop (6)" })).toContainText("port G10");
+  await expect(page.getByText("Kept", { exact: true })).toBeVisible();
+  await page.getByRole("button", { name: "6 × Flat drop as a batch" }).click();
+  await page.waitForURL(/\/bench\/batch\//);
+  await expect(page.getByText("Hut wall, cable 6", { exact: true })).toBeVisible();
+
+  await page.goto(`/jobs/${job}`);
+  await page.getByRole("button", { name: "Take Hut wall off the job" }).click();
+  await expect(page.getByText("None yet: a closure is where pieces are joined.")).toBeVisible();
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(page.getByRole("link", { name: /Hut wall/ })).toContainText("6 cables");
+  await page.getByRole("link", { name: /Hut wall/ }).click();
+  const first = page.getByRole("listitem").filter({ hasText: "Flat drop (1)" });
+  await expect(first).toContainText("at the bench");
+  await expect(first.getByRole("link", { name: "Go on" })).toHaveAttribute("href", /\/bench\/batch\//);
+});
+
+test("what is planned of an entry is kept in a job, and two at once never overwrite one another", async ({
+  page,
+  request,
+}) => {
+  const name = "Moor, two planners";
+  const { id: job } = await (await request.post("/api/v1/jobs", { data: { name } })).json();
+  await page.goto("/entry/entry-dome-gel?c=loose-tube-36~branch~~");
+  await pick(page, page.getByLabel("Keep it in"), name);
+  await page.getByRole("button", { name: "Keep in the job" }).click();
+  await expect(page.getByText("A closure has a name: where it hangs or stands.")).toBeVisible();
+  await page.getByLabel("As", { exact: true }).fill("Pad 9");
+  await page.getByRole("button", { name: "Keep in the job" }).click();
+  await page.waitForURL(new RegExp(`/jobs/${job}/closures/`));
+  const id = page.url().split("/").at(-1);
+  await request.post(`/api/v1/closures/${id}`, { data: { basis: 1, plan: { ...CLOSURE, name: "Pad 9" } } });
+  await page.getByRole("button", { name: "Goes through" }).click();
+  await expect(page.getByText("The last change is not kept.")).toBeVisible();
+  await page.getByRole("button", { name: "Load it as it is now" }).click();
+  await expect(page.getByText("The last change is not kept.")).toBeHidden();
+  await page.getByRole("button", { name: "Rename" }).click();
+  await page.getByLabel("What it is called").fill("Pad 9, east");
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("heading", { name: "Pad 9, east" })).toBeVisible();
+  await expect(page.getByText("Kept", { exact: true })).toBeVisible();
+  const kept = await (await request.get(`/api/v1/closures/${id}`)).json();
+  expect([kept.plan.name, kept.revision]).toEqual(["Pad 9, east", 3]);
+});
