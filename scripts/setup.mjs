@@ -1,5 +1,5 @@
 // Set-up shared by the commands: needs nothing but Node. Each part is skipped when it is already done.
-import { spawnSync } from "node:child_process";
+import { spawn, spawnSync } from "node:child_process";
 import { createHash } from "node:crypto";
 import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from "node:fs";
 import { dirname, join } from "node:path";
@@ -45,15 +45,51 @@ function stamp(name, hash) {
 
 /** Installs the packages of the lockfile, unless they are. `quiet` keeps standard output clean. */
 export function ensurePackages({ quiet = false } = {}) {
-  const hash = hashOf(["package.json", "package-lock.json"]);
-  if (existsSync(join(root, "node_modules/.package-lock.json")) && isStamped("packages", hash)) return;
+  const hash = packagesHash();
+  if (arePackages(hash)) return;
   console.error("Installing packages (the database driver compiles: a few minutes, once) …");
-  const code = run("npm", ["install", "--no-save", "--no-audit", "--no-fund"], {
-    stdio: quiet ? ["ignore", "ignore", "inherit"] : "inherit",
-  });
+  installed(
+    run("npm", ["install", "--no-save", "--no-audit", "--no-fund"], {
+      stdio: quiet ? ["ignore", "ignore", "inherit"] : "inherit",
+    }),
+  );
+  stamp("packages", hash);
+}
+
+const packagesHash = () => hashOf(["package.json", "package-lock.json"]);
+
+const arePackages = (hash) =>
+  existsSync(join(root, "node_modules/.package-lock.json")) && isStamped("packages", hash);
+
+function installed(code) {
   if (code !== 0)
     fail("The packages could not be installed: see above. A C++ compiler, make and python3 are needed.");
-  stamp("packages", hash);
+}
+
+/** What compiles as it is installed: minutes on one processor, while much else can be done. */
+const COMPILED = ["better-sqlite3", "esbuild"];
+
+/**
+ * The same where much is done before the database is needed: the packages are there once this returns, the driver once
+ * what it answers is waited for.
+ */
+export function beginPackages() {
+  const hash = packagesHash();
+  if (arePackages(hash)) return Promise.resolve();
+  console.error("Installing packages; the database driver compiles meanwhile …");
+  installed(run("npm", ["install", "--no-save", "--no-audit", "--no-fund", "--ignore-scripts"]));
+  const compiling = spawn("npm", ["rebuild", ...COMPILED], {
+    cwd: root,
+    stdio: ["ignore", "ignore", "inherit"],
+  });
+  return new Promise((done) => {
+    compiling.once("error", ({ message }) => fail(message));
+    compiling.once("exit", (code) => {
+      installed(code ?? 1);
+      stamp("packages", hash);
+      done();
+    });
+  });
 }
 
 /** Builds the application, unless this very source is built. @returns whether it is built. */
