@@ -1,3 +1,4 @@
+import { randomUUID } from "node:crypto";
 import type { Page } from "@playwright/test";
 import type { EventInput } from "@/core";
 import { CLOSURE, PLAN } from "@/service/fixtures/plan";
@@ -170,4 +171,27 @@ test("what is planned of an entry is kept in a job, and two at once never overwr
   await expect(page.getByText("Kept", { exact: true })).toBeVisible();
   const kept = await (await request.get(`/api/v1/closures/${id}`)).json();
   expect([kept.plan.name, kept.revision]).toEqual(["Pad 9, east", 3]);
+});
+
+test("a job's page shows what is done elsewhere without being loaded again", async ({ page, request }) => {
+  const { id: job } = await (
+    await request.post("/api/v1/jobs", { data: { name: "Moor, seen live" } })
+  ).json();
+  const opened = {
+    id: randomUUID(),
+    place: "lane pole",
+    along: 400_000,
+    procedure: "entry-pedestal-through",
+  };
+  const added = await request.post(`/api/v1/jobs/${job}`, {
+    data: { pieces: [{ plan: { ...HILL, stations: [opened] } }] },
+  });
+  const [piece] = (await added.json()).pieces;
+  await page.goto(`/jobs/${job}`);
+  await expect(page.getByText("1 to do")).toBeVisible();
+  const place = { side: opened.id, addresses: [[]] };
+  expect((await request.post(`/api/v1/pieces/${piece.id}/ends`, { data: place })).status()).toBe(201);
+  await expect(page.getByText("1 at the bench")).toBeVisible();
+  await request.post(`/api/v1/jobs/${job}/closures`, { data: { plan: { ...CLOSURE, name: "Lane pole" } } });
+  await expect(page.getByRole("link", { name: /Lane pole/ })).toBeVisible();
 });

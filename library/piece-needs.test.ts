@@ -3,6 +3,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import {
   bendRadius,
+  bendsOf,
   check,
   compileRunSheet,
   InputError,
@@ -159,5 +160,29 @@ describe("a place's slack", () => {
   it("is not known until somebody states it, and never enough for less than nothing", () => {
     expect(slackAccount(null, [[retry]], um(100_000))).toMatchObject({ left: null, attempts: null });
     expect(slackAccount(ZERO, [[retry]], um(100_000))).toMatchObject({ left: -100_000, attempts: 0 });
+  });
+});
+
+describe("how far a cable may be bent where it is opened", () => {
+  const [loose] = cables.filter(({ id }) => id === "loose-tube-36");
+  if (!loose) throw new Error("not shipped");
+  const bends = (changed: object) =>
+    bendsOf({ ...loose, ...changed }).map(({ part, atRest, underLoad, of }) => [part, atRest, underLoad, of]);
+  const tube = loose.layers.find(({ kind }) => kind === "tube")?.diameter ?? 0;
+  const sheath = loose.layers[0]?.diameter ?? 0;
+  it("goes by its diameter, its tube's and the grade of its glass (TIA-568.3, ITU-T G.652, G.657; from memory)", () => {
+    expect(bends({})).toEqual([
+      ["cable", 10 * sheath, 20 * sheath, "multiple"],
+      ["tube", 10 * tube, 20 * tube, "practice"],
+      ["fibre", 30_000, 30_000, "G.652"],
+    ]);
+    // Bent further at rest, not in the hand.
+    expect(bends({ grade: "G.657.A2" })[2]).toEqual(["fibre", 7_500, 30_000, "G.657.A2"]);
+    expect(bends({ grade: undefined })[2]).toEqual(["fibre", 30_000, 30_000, "G.652"]);
+  });
+  it("goes by its own sheet where that says it, and by its plan before that", () => {
+    const own = { bends: { atRest: um(150_000), underLoad: um(260_000) } };
+    expect(bends(own)[0]).toEqual(["cable", 150_000, 260_000, "own"]);
+    expect(bendRadius({ ...loose, ...own }, um(180_000))).toMatchObject({ atRest: 180_000, of: "own" });
   });
 });

@@ -22,6 +22,7 @@ import {
   zPeopleAnswer,
   zPieceAnswer,
   zPiecesAnswer,
+  zPulseAnswer,
   zRecord,
   zRecordChecked,
   zRevisionAnswer,
@@ -220,6 +221,12 @@ export const ROUTES: readonly Route[] = [
     body: acted(zNewClosure),
     answer: zClosure,
     status: 201,
+  },
+  {
+    method: "get",
+    path: "/pulse",
+    does: "How far the record has come: it moves when an end is begun or signed, or a plan changed.",
+    answer: zPulseAnswer,
   },
   {
     method: "get",

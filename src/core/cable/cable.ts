@@ -73,6 +73,16 @@ export const zLayer = z.strictObject({
   hue: z.enum(["yellow", "orange", "aqua", "grey", "black", "white", "blue", "gold", "clear"]),
 });
 
+/** Grades of fibre (ITU-T G.652, G.657). */
+export const GRADES = ["G.652", "G.657.A1", "G.657.A2"] as const;
+
+const zWound = z.strictObject({
+  pitch: zMmNotNegative.refine((value) => value > 0, "A pitch is more than 0"),
+  diameter: zMmNotNegative,
+  /** Along the sheath from one reversal to the next; 0 where it winds one way for good. */
+  reversal: zMmNotNegative,
+});
+
 export const zCable = z.strictObject({
   id: zDocumentId,
   revision: z.number().int().min(1),
@@ -89,6 +99,12 @@ export const zCable = z.strictObject({
   grip: z.enum(["tight", "semi-tight"]).nullable(),
   /** Each leg of a cord that ends in its own fibre: [""] for one. */
   legs: z.array(z.string().max(10)).min(1),
+  /** Grade of its glass by ITU-T, where that is known: how far a bare fibre may be bent. */
+  grade: z.enum(GRADES, { error: `A grade is one of ${GRADES.join(", ")}` }).optional(),
+  /** Least radii by its own sheet, at rest and under pull; without them, multiples of its diameter. */
+  bends: z.strictObject({ atRest: zMmNotNegative, underLoad: zMmNotNegative }).optional(),
+  /** How its tubes are wound, where that is known: once round in the pitch, on a diameter, turning back at each reversal. */
+  lay: zWound.optional(),
   /** What it holds, where that does not follow from construction and counts: ribbons of so many in a tube. */
   elements: zElements.optional(),
   /** From the outside in. */

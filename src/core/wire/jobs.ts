@@ -101,6 +101,9 @@ export type ClosureAnswer = z.output<typeof zClosureAnswer>;
 /** Closures of a job, in the order they came. */
 export const zClosuresAnswer = z.strictObject({ closures: z.array(zClosure).readonly() });
 
+/** How far the record has come. */
+export const zPulseAnswer = z.strictObject({ n: z.int() });
+
 /** An end begun at a place, or several as a batch. */
 export const zBegunAnswer = z.strictObject({ id: z.string(), batch: z.boolean() });
 

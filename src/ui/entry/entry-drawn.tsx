@@ -26,7 +26,7 @@ export function EntryDrawn({ entry, rows, placed, sheets, lit, gripOf, onPoint }
   const opened = rows.flatMap(({ cable: { id, name, of, through, opening }, ports }) => {
     const sheet = sheets.get(of.id);
     return sheet
-      ? [{ id, name, ports, sheet, turns: through ? (opening ?? throughOf(entry)).turns : null }]
+      ? [{ id, name, ports, sheet, turns: through ? (opening ?? throughOf(entry, of)).turns : null }]
       : [];
   });
   return (

@@ -15,6 +15,7 @@ import {
 } from "@/core";
 import { usePrefs } from "../prefs/prefs-context";
 import { AddCable } from "./add-cable";
+import { Bends } from "./bends";
 import { type CableRow, CableRows } from "./cable-rows";
 import { Closing } from "./closing";
 import { broughtIn, type NamedCable, sheathOf } from "./entry-cables";
@@ -99,7 +100,7 @@ export function EntryWork({
   const { gripOf } = usePortDrop(put);
   const at = rows.find(({ cable }) => cable.id === picked) ?? rows[0];
   const sheet = at && sheets.get(at.cable.of.id);
-  const through = at?.cable.opening ?? throughOf(entry);
+  const through = at?.cable.opening ?? throughOf(entry, at?.cable.of);
   const opens = at?.cable.through && going ? throughSheet(going, at.cable.of, tools) : null;
   const opening = openingIn(entry, through, opens && openingOf(opens));
   const hrefOf = ({ of, through: goes }: NamedCable) =>
@@ -163,6 +164,7 @@ export function EntryWork({
               rows={at.cable.through ? throughRows(opens ?? sheet, opening.half) : preparedRows(sheet)}
               units={prefs.units}
             />
+            <Bends cable={at.cable.of} units={prefs.units} />
           </section>
         )}
         {at?.cable.through && (

@@ -1,4 +1,5 @@
 import {
+  type Cable,
   CUT_PLACES,
   type Entry,
   type SheathWindow,
@@ -8,11 +9,15 @@ import {
   type WindowInput,
 } from "@/core";
 
-export const throughOf = ({ storage }: Pick<Entry, "storage">): Through => ({
+/** What is asked of a cable nobody said anything of: by its entry's storage and its own lay, where that is known. */
+export const throughOf = (
+  { storage }: Pick<Entry, "storage">,
+  { lay }: Pick<Cable, "lay"> = {},
+): Through => ({
   turns: storage.turns.min,
-  pitch: um(0),
-  diameter: um(0),
-  reversal: um(0),
+  pitch: lay?.pitch ?? um(0),
+  diameter: lay?.diameter ?? um(0),
+  reversal: lay?.reversal ?? um(0),
   cutAt: "middle",
 });
 

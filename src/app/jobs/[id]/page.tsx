@@ -5,8 +5,10 @@ import { findJobById } from "@/service/jobs";
 import { library } from "@/service/library";
 import { nextOfJob, placesOf } from "@/service/places";
 import { needsOf } from "@/service/planning";
+import { pulse } from "@/service/pulse";
 import { theStore } from "@/service/the-store";
 import { JobView } from "@/ui/jobs/job-view";
+import { Fresh } from "@/ui/live/fresh";
 
 export const metadata: Metadata = { title: "Job" };
 export const dynamic = "force-dynamic";
@@ -30,23 +32,26 @@ export default async function JobPage({
   const { cables, entries } = library(store);
   const places = placesOf(store, job.pieces);
   return (
-    <JobView
-      {...job}
-      words={typeof words === "string" ? words : ""}
-      further={after !== undefined}
-      closures={getClosures(store, job.id)}
-      entries={entries.map(({ id, name }) => ({ id, name }))}
-      onward={nextOfJob(store, job.id)}
-      // A piece comes off the drum: what is opened in mid-run is a place of one.
-      cables={cables.filter(({ construction }) => construction !== "mid-span")}
-      pieces={job.pieces.map((piece) => ({
-        ...piece,
-        cable: cables.find(({ id }) => id === piece.plan.cable) ?? null,
-        places: places.get(piece.id) ?? [],
-        needs: null,
-        problem: null,
-        ...needsOf(store, piece.plan),
-      }))}
-    />
+    <>
+      <Fresh seen={pulse(store).n} />
+      <JobView
+        {...job}
+        words={typeof words === "string" ? words : ""}
+        further={after !== undefined}
+        closures={getClosures(store, job.id)}
+        entries={entries.map(({ id, name }) => ({ id, name }))}
+        onward={nextOfJob(store, job.id)}
+        // A piece comes off the drum: what is opened in mid-run is a place of one.
+        cables={cables.filter(({ construction }) => construction !== "mid-span")}
+        pieces={job.pieces.map((piece) => ({
+          ...piece,
+          cable: cables.find(({ id }) => id === piece.plan.cable) ?? null,
+          places: places.get(piece.id) ?? [],
+          needs: null,
+          problem: null,
+          ...needsOf(store, piece.plan),
+        }))}
+      />
+    </>
   );
 }

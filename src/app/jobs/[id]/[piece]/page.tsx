@@ -3,9 +3,11 @@ import { notFound } from "next/navigation";
 import { findPiece } from "@/service/jobs";
 import { placesOfPiece } from "@/service/places";
 import { crewYield, stylesFor } from "@/service/planning";
+import { pulse } from "@/service/pulse";
 import { theStore } from "@/service/the-store";
 import { PieceTrouble } from "@/ui/jobs/piece-trouble";
 import { PieceView } from "@/ui/jobs/piece-view";
+import { Fresh } from "@/ui/live/fresh";
 
 export const metadata: Metadata = { title: "Piece" };
 export const dynamic = "force-dynamic";
@@ -26,18 +28,21 @@ export default async function PiecePage({ params }: Context) {
       <PieceTrouble job={job} name={piece.plan.name} says={problem ?? "Its cable is not on the shelf."} />
     );
   return (
-    <PieceView
-      job={job}
-      piece={piece.id}
-      revision={piece.revision}
-      plan={piece.plan}
-      cable={cable}
-      places={placesOfPiece(store, piece)}
-      {...stylesFor(store, piece.plan, cable)}
-      record={{
-        A: yieldAt(store, piece.plan.sides.A.procedure),
-        B: yieldAt(store, piece.plan.sides.B.procedure),
-      }}
-    />
+    <>
+      <Fresh seen={pulse(store).n} />
+      <PieceView
+        job={job}
+        piece={piece.id}
+        revision={piece.revision}
+        plan={piece.plan}
+        cable={cable}
+        places={placesOfPiece(store, piece)}
+        {...stylesFor(store, piece.plan, cable)}
+        record={{
+          A: yieldAt(store, piece.plan.sides.A.procedure),
+          B: yieldAt(store, piece.plan.sides.B.procedure),
+        }}
+      />
+    </>
   );
 }

@@ -4,9 +4,11 @@ import { problemOf, throughId } from "@/core";
 import { getClosure, joinablePlaces } from "@/service/closures";
 import { findJobById } from "@/service/jobs";
 import { library } from "@/service/library";
+import { pulse } from "@/service/pulse";
 import { theStore } from "@/service/the-store";
 import { ClosureTrouble } from "@/ui/entry/closure-trouble";
 import { ClosureView } from "@/ui/entry/closure-view";
+import { Fresh } from "@/ui/live/fresh";
 
 export const metadata: Metadata = { title: "Closure" };
 export const dynamic = "force-dynamic";
@@ -35,16 +37,19 @@ export default async function ClosurePage({ params }: Context) {
   if (!entry || !procedure) return <ClosureTrouble job={job} name={closure.plan.name} />;
   const { constructions } = procedure.appliesTo;
   return (
-    <ClosureView
-      closure={closure}
-      job={{ id: job.id, name: job.name }}
-      entry={entry}
-      procedure={procedure}
-      going={procedures.find((one) => one.id === throughId(entry.id)) ?? null}
-      cables={cables.filter(({ construction }) => constructions.includes(construction))}
-      tools={tools}
-      cautions={cautions}
-      joinable={joinablePlaces(store, job.id, entry)}
-    />
+    <>
+      <Fresh seen={pulse(store).n} />
+      <ClosureView
+        closure={closure}
+        job={{ id: job.id, name: job.name }}
+        entry={entry}
+        procedure={procedure}
+        going={procedures.find((one) => one.id === throughId(entry.id)) ?? null}
+        cables={cables.filter(({ construction }) => constructions.includes(construction))}
+        tools={tools}
+        cautions={cautions}
+        joinable={joinablePlaces(store, job.id, entry)}
+      />
+    </>
   );
 }

@@ -1,0 +1,30 @@
+"use client";
+
+import { useRouter } from "next/navigation";
+import { useEffect, useRef } from "react";
+import { zPulseAnswer } from "@/core";
+import { get } from "../http/http";
+
+const ASK_MS = 4_000;
+
+/**
+ * Asks for a page again when an end was begun or signed or a plan changed elsewhere, while it is looked at.
+ * @param seen how far the record had come when the page was made.
+ */
+export function useFresh(seen: number): void {
+  const { refresh } = useRouter();
+  const last = useRef(seen);
+  useEffect(() => {
+    last.current = Math.max(last.current, seen);
+  }, [seen]);
+  useEffect(() => {
+    const timer = setInterval(async () => {
+      if (document.visibilityState !== "visible") return;
+      const answer = await get("/api/v1/pulse", zPulseAnswer);
+      if (!answer.ok || answer.value.n <= last.current) return;
+      last.current = answer.value.n;
+      refresh();
+    }, ASK_MS);
+    return () => clearInterval(timer);
+  }, [refresh]);
+}
