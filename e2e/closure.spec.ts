@@ -195,3 +195,43 @@ test("a job's page shows what is done elsewhere without being loaded again", asy
   await request.post(`/api/v1/jobs/${job}/closures`, { data: { plan: { ...CLOSURE, name: "Lane pole" } } });
   await expect(page.getByRole("link", { name: /Lane pole/ })).toBeVisible();
 });
+
+test("an entry is duplicated on the shelf, changed with its drawing and from a list of lengths, and used like any other", async ({
+  page,
+}) => {
+  const id = `moor-post-${randomUUID().slice(0, 8)}`;
+  await page.goto("/shelf");
+  await page
+    .getByRole("region", { name: "Entries" })
+    .getByRole("link", { name: /Pedestal/ })
+    .click();
+  await expect(page.getByRole("row", { name: /members beyond the sheath/ })).toContainText("64.0");
+  await page.getByRole("link", { name: "Duplicate" }).click();
+  await page.getByLabel("Name", { exact: true }).fill("Moor post");
+  await page.getByLabel(/^Id, as it is filed under/).fill(id);
+  const said = page.getByText("Not whole yet.").locator("..");
+  await page.getByLabel("Port P5: right of the middle, mm").fill("900");
+  await expect(said).toContainText("Port P5 lies beyond the face it is in");
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(said).toHaveCount(0);
+  await page.getByRole("button", { name: "Add a port" }).click();
+  await page.getByLabel("Port 6: above the middle, mm").fill("-5");
+  await page.getByText("From a list of lengths").click();
+  await page.getByRole("textbox", { name: /^One row a length/ }).fill("ferrule, , 3, mm, 1, 1");
+  await page.getByRole("button", { name: "Take them" }).click();
+  await expect(page.getByText(/^Row 1: an entry has no length called “ferrule”/)).toBeVisible();
+  await page
+    .getByRole("textbox", { name: /^One row a length/ })
+    .fill("sheath opening, cable end, 1300, mm, 15, 15");
+  await page.getByRole("button", { name: "Take them" }).click();
+  await expect(page.getByLabel("sheath opening: figure, mm")).toHaveValue("1300");
+  await expect(page.getByRole("figure", { name: "Opened, along the cables" })).toContainText("1300.0 opened");
+  await page.getByRole("button", { name: "Keep as revision 1" }).click();
+  await page.waitForURL(`**/shelf/entries/${id}`);
+  await page.getByRole("link", { name: "Use it" }).click();
+  await expect(page.getByRole("heading", { name: "Moor post" })).toBeVisible();
+  await expect(page.getByText("6 ports")).toBeVisible();
+  await pick(page, page.getByLabel("Cable", { exact: true }), "Stranded loose tube, 6 × 6");
+  await page.getByRole("button", { name: "Bring it in" }).click();
+  await expect(page.getByRole("row", { name: /sheath opening/ })).toContainText("1300.0");
+});

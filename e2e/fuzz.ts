@@ -89,7 +89,7 @@ function requestsFor(route: Route, known: Known): fc.Arbitrary<Asked> {
       { arbitrary: fc.constantFrom(...ids), weight: 8 },
       { arbitrary: fc.constantFrom(...NOWHERE), weight: 1 },
     ),
-    kind: fc.constantFrom("procedures", "cables", "procedures", "cables", "toString"),
+    kind: fc.constantFrom("procedures", "cables", "entries", "procedures", "cables", "toString"),
     query: queries,
     body: bodies,
   });

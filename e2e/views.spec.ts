@@ -60,6 +60,47 @@ async function views(request: Parameters<typeof startEnd>[0]): Promise<string[]>
     data: { pieces: [{ plan }, { plan: many }, { plan: pair }] },
   });
   const [piece, large, two] = (await added.json()).pieces;
+  const POLE = "c1b7d8e4-0d5e-4d55-8f0e-5b9f1e7a3c02";
+  const lane = {
+    ...plan,
+    cable: "loose-tube-36",
+    sides: { A: side, B: side },
+    stations: [
+      {
+        id: POLE,
+        place: LONG,
+        along: 100_000,
+        procedure: "entry-pedestal-through",
+        parted: [{ fibre: 7, at: "middle" }],
+      },
+    ],
+  };
+  const opened = (
+    await (await request.post(`/api/v1/jobs/${job}`, { data: { pieces: [{ plan: lane }] } })).json()
+  ).pieces[0];
+  const comes = { cable: "loose-tube-36", role: "through", through: true };
+  const joins = { piece: opened.id, side: POLE };
+  const closed = { name: LONG, entry: "entry-pedestal", cables: [{ id: POLE, ...comes, joins }] };
+  const closure = (
+    await (await request.post(`/api/v1/jobs/${job}/closures`, { data: { plan: closed } })).json()
+  ).id;
+  const station = { side: POLE, addresses: [[]] };
+  const pole = (await (await request.post(`/api/v1/pieces/${opened.id}/ends`, { data: station })).json()).id;
+  await addEvents(
+    request,
+    pole,
+    [
+      {
+        kind: "step",
+        to: lineOf("before-cut", {
+          cable: "loose-tube-36-mid-span",
+          procedure: "entry-pedestal-through",
+          core: "9/125",
+        }),
+      },
+    ],
+    99,
+  );
   const place = { side: "A", addresses: [[]] };
   const placed = (await (await request.post(`/api/v1/pieces/${two.id}/ends`, { data: place })).json()).id;
   return [
@@ -68,6 +109,9 @@ async function views(request: Parameters<typeof startEnd>[0]): Promise<string[]>
     `/jobs/${job}/${piece.id}`,
     `/jobs/${job}/${large.id}`,
     `/bench/${placed}`,
+    `/jobs/${job}/${opened.id}`,
+    `/jobs/${job}/closures/${closure}`,
+    `/bench/${pole}`,
     "/",
     "/?cable=simplex-3.0",
     "/?cable=simplex-3.0&style=stub-wedge-release-cord",
@@ -91,6 +135,8 @@ async function views(request: Parameters<typeof startEnd>[0]): Promise<string[]>
     "/shelf/new",
     "/shelf/procedures/stub-wedge-release-cord",
     "/shelf/procedures/stub-wedge-release-cord/edit",
+    "/shelf/entries/entry-dome-gel",
+    "/shelf/entries/entry-dome-gel/edit",
     "/shelf/cables/central-tube-ribbon-96",
     "/shelf/cables/central-tube-ribbon-96/edit",
     `/bench/batch/${batch}`,

@@ -4,6 +4,7 @@ import {
   check,
   compileRunSheet,
   contradictionsOf,
+  entryProcedure,
   figuresToConfirm,
   InputError,
   misfits,
@@ -11,9 +12,12 @@ import {
   personBy,
   type RevisionLine,
   resolved,
+  throughId,
+  throughProcedure,
   withConfirmed,
   withDefaults,
   zCable,
+  zEntry,
   zProcedure,
 } from "@/core";
 import { allPeople } from "@/store/people";
@@ -23,10 +27,11 @@ import {
   revisionText,
   type ShelfKind,
   shelfText,
+  shelvedOf,
   revisionsOf as storedRevisions,
   wholeLibrary,
 } from "@/store/shelf";
-import { shippedLibrary, textOf } from "@/store/shipped";
+import { entrySheets, shippedLibrary, textOf } from "@/store/shipped";
 import type { Store } from "@/store/store";
 import { inTransaction } from "@/store/transaction";
 import type { Act } from "./act";
@@ -86,8 +91,7 @@ const today = (now: Date): string => now.toISOString().slice(0, 10);
 export function newestRevision(store: Store, kind: ShelfKind, id: string): number | null {
   const own = latestRevision(store, kind, id);
   if (own) return own.revision;
-  const { cables, procedures } = shippedLibrary();
-  return (kind === "cable" ? cables : procedures).find((one) => one.id === id)?.revision ?? null;
+  return shelvedOf(wholeLibrary(store), kind).find((one) => one.id === id)?.revision ?? null;
 }
 
 function mustBeNewest(found: number | null, basis: number | null, id: string): void {
@@ -150,7 +154,9 @@ export function saveDocument(act: Act, kind: ShelfKind, input: unknown) {
     const kept =
       kind === "cable"
         ? ownCable(document, revision, now)
-        : ownProcedure(store, document, from, revision, now);
+        : kind === "entry"
+          ? ownEntry(store, document, revision, now)
+          : ownProcedure(store, document, from, revision, now);
     const body = JSON.stringify(kept, null, 2);
     addRevision(store, { kind, document: id, revision, body, ...whose(act, why) });
     return { id, revision };
@@ -160,6 +166,27 @@ export function saveDocument(act: Act, kind: ShelfKind, input: unknown) {
 function ownCable(document: Record<string, unknown>, revision: number, now: Date): unknown {
   const { source, name } = check(zCable, { ...document, revision });
   return { ...document, name, revision, source: { ...source, kind: "own", date: today(now) } };
+}
+
+/**
+ * An entry is kept only if every cable it takes can be prepared for it. Whose its figures are it says itself: they are its
+ * keeper's own once they were held against the part's sheet.
+ */
+function ownEntry(store: Store, document: Record<string, unknown>, revision: number, now: Date): unknown {
+  const entry = check(zEntry, { ...document, revision });
+  if (newestRevision(store, "entry", entry.id) === null)
+    for (const id of [entry.id, throughId(entry.id)])
+      if (newestRevision(store, "procedure", id) !== null)
+        throw new InputError(
+          "id-taken",
+          `“${id}” is the id of a procedure on the shelf: an entry comes to one of its own. Take another id.`,
+          ["document", "id"],
+        );
+  const { ending, going } = entrySheets();
+  mustWork(store, entryProcedure(entry, ending));
+  const through = throughProcedure(entry, going);
+  if (through) mustWork(store, through);
+  return { ...document, revision, source: { ...entry.source, date: today(now) } };
 }
 
 function ownProcedure(
@@ -256,8 +283,7 @@ export function confirmFigures(act: Act, id: string, input: unknown) {
 }
 
 function keptText(store: Store, kind: ShelfKind, id: string, revision: number): string {
-  const { cables, procedures } = shippedLibrary();
-  const shipped = (kind === "cable" ? cables : procedures).find((one) => one.id === id);
+  const shipped = shelvedOf(shippedLibrary(), kind).find((one) => one.id === id);
   return shipped?.revision === revision ? textOf(shipped) : revisionText(store, kind, id, revision);
 }
 
@@ -267,8 +293,7 @@ export const documentText = (store: Store, kind: ShelfKind, id: string, revision
 
 /** A document's revisions, newest first, the shipped one last. */
 export function revisionsOf(store: Store, kind: ShelfKind, id: string): RevisionLine[] {
-  const { cables, procedures } = shippedLibrary();
-  const shipped = (kind === "cable" ? cables : procedures).find((one) => one.id === id);
+  const shipped = shelvedOf(shippedLibrary(), kind).find((one) => one.id === id);
   const own = storedRevisions(store, kind, id).map(
     ({ revision, at, by, why, hash }): RevisionLine => ({
       revision,

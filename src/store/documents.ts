@@ -8,6 +8,7 @@ import {
   type RunSheet,
   type Tool,
   zCable,
+  zEntry,
   zProcedure,
   zRunSheet,
   zTool,
@@ -27,6 +28,7 @@ const VERSION = 1;
 const READERS = {
   cable: { 1: zCable },
   procedure: { 1: zProcedure },
+  entry: { 1: zEntry },
   tools: { 1: z.array(zTool) },
   sheet: { 1: zRunSheet },
 } as const;

@@ -27,7 +27,7 @@ export const meta = sqliteTable("meta", { key: text().primaryKey(), value: text(
 /** Every document an end was ever made by, kept word for word under the hash of its text. */
 export const documents = sqliteTable("documents", {
   hash: text().primaryKey(),
-  kind: text({ enum: ["cable", "procedure", "tools", "sheet"] }).notNull(),
+  kind: text({ enum: ["cable", "procedure", "entry", "tools", "sheet"] }).notNull(),
   body: text().notNull(),
   /** Version of the schema its text is written by. */
   v: integer().notNull().default(1),
@@ -250,7 +250,7 @@ export const shelf = sqliteTable(
   "shelf",
   {
     row: integer().primaryKey({ autoIncrement: true }),
-    kind: text({ enum: ["cable", "procedure"] }).notNull(),
+    kind: text({ enum: ["cable", "procedure", "entry"] }).notNull(),
     document: text().notNull(),
     revision: integer().notNull(),
     /** What it says; null where it was put away. */

@@ -1,9 +1,18 @@
 import { and, asc, desc, eq, isNotNull, sql } from "drizzle-orm";
-import { type Cable, check, InputError, type Procedure, zCable, zProcedure } from "@/core";
+import {
+  type Cable,
+  check,
+  type Entry,
+  InputError,
+  type Procedure,
+  zCable,
+  zEntry,
+  zProcedure,
+} from "@/core";
 import { bodyOf, keepDocument } from "./documents";
 import { digestOf, enter } from "./register";
 import { shelf } from "./schema";
-import { type Library, rememberText, shippedLibrary, textOf } from "./shipped";
+import { followedBy, type Library, rememberText, shippedLibrary, shippedWritten, textOf } from "./shipped";
 import type { Store } from "./store";
 import { inTransaction } from "./transaction";
 
@@ -63,10 +72,14 @@ export function revisionText(store: Store, kind: ShelfKind, document: string, re
   return bodyOf(store, found.hash);
 }
 
-const parsed = new Map<string, Cable | Procedure>();
+const parsed = new Map<string, Cable | Entry | Procedure>();
 
 /** A kept document, parsed once: kept documents never change. */
-function own<T extends Cable | Procedure>(store: Store, hash: string, parse: (body: unknown) => T): T {
+function own<T extends Cable | Entry | Procedure>(
+  store: Store,
+  hash: string,
+  parse: (body: unknown) => T,
+): T {
   const known = parsed.get(hash);
   if (known) return known as T;
   const text = bodyOf(store, hash);
@@ -95,16 +108,20 @@ export function wholeLibrary(store: Store): Library {
     .all();
   const shipped = shippedLibrary();
   const mine = (kind: ShelfKind) => latest.filter((one) => one.kind === kind);
+  const cables = mine("cable").map(({ hash }) => own(store, hash as string, (body) => check(zCable, body)));
+  const entries = mine("entry").map(({ hash }) => own(store, hash as string, (body) => check(zEntry, body)));
+  const procedures = mine("procedure").map(({ hash }) =>
+    own(store, hash as string, (body) => check(zProcedure, body)),
+  );
+  const written = shippedWritten();
   const library: Library = {
     ...shipped,
-    cables: withOwn(
-      shipped.cables,
-      mine("cable").map(({ hash }) => own(store, hash as string, (body) => check(zCable, body))),
-    ),
-    procedures: withOwn(
-      shipped.procedures,
-      mine("procedure").map(({ hash }) => own(store, hash as string, (body) => check(zProcedure, body))),
-    ),
+    // What follows from an entry or a cable gives way to what somebody wrote by that id.
+    ...followedBy({
+      cables: withOwn(written.cables, cables),
+      procedures: withOwn(written.procedures, procedures),
+      entries: withOwn(written.entries, entries),
+    }),
   };
   merged.set(store, { row, library });
   return library;
@@ -118,10 +135,15 @@ function withOwn<T extends { readonly id: string; readonly name: string }>(
   return [...shipped.map((one) => mine.find(({ id }) => id === one.id) ?? one), ...fresh];
 }
 
+/** Everything of a kind that a library has. */
+export const shelvedOf = (
+  { cables, procedures, entries }: Library,
+  kind: ShelfKind,
+): readonly (Cable | Procedure | Entry)[] => ({ cable: cables, procedure: procedures, entry: entries })[kind];
+
 /** The text of a document as it stands on the shelf, and its revision. @throws InputError `not-found`. */
 export function shelfText(store: Store, kind: ShelfKind, id: string): { text: string; revision: number } {
-  const { cables, procedures } = wholeLibrary(store);
-  const found = (kind === "cable" ? cables : procedures).find((one) => one.id === id);
+  const found = shelvedOf(wholeLibrary(store), kind).find((one) => one.id === id);
   if (!found)
     throw new InputError("not-found", `There is no ${kind} called “${id.slice(0, 60)}” on the shelf.`, [
       "id",

@@ -79,34 +79,81 @@ function shelvedAs<S extends z.ZodType<object>>(schema: S, document: unknown): z
   return made;
 }
 
+let sheets: { readonly ending: EntrySheet; readonly going: EntrySheet } | undefined;
+
+/** How every entry is prepared: of a cable that ends in it, and of one that goes through. */
+export function entrySheets() {
+  sheets ??= {
+    ending: read("entry-sheet.json", zEntrySheet),
+    going: read("through-sheet.json", zEntrySheet),
+  };
+  return sheets;
+}
+
+/** What was made of a document once: documents never change. */
+const madeOf = <K extends object, T>(make: (from: K) => T) => {
+  const known = new WeakMap<K, T>();
+  return (from: K): T => {
+    const found = known.get(from) ?? make(from);
+    known.set(from, found);
+    return found;
+  };
+};
+
 /** The procedures an entry comes to: of a cable that ends in it, and of one that goes through. */
-const preparedBy = (entry: Entry, ending: EntrySheet, going: EntrySheet): Procedure[] =>
-  [entryProcedure(entry, ending), throughProcedure(entry, going)].flatMap((document) =>
-    document ? [shelvedAs(zProcedure, document)] : [],
-  );
+const preparedBy = madeOf((entry: Entry): Procedure[] =>
+  [entryProcedure(entry, entrySheets().ending), throughProcedure(entry, entrySheets().going)].flatMap(
+    (document) => (document ? [shelvedAs(zProcedure, document)] : []),
+  ),
+);
+
+const shelvedInRun = madeOf((cable: Cable): Cable => shelvedAs(zCable, z.encode(zCable, midSpanOf(cable))));
+
+/** Constructions that are never opened in the middle of their run, and what is opened there already. */
+const UNOPENED: readonly Cable["construction"][] = ["flat-drop", "mid-span"];
 
 /** Cables that some entry takes, as they are in hand in the middle of their run. */
 const inMidRun = (cables: readonly Cable[], entries: readonly Entry[]): Cable[] =>
   cables
     .filter(
       ({ construction }) =>
-        construction !== "flat-drop" && entries.some(({ takes }) => takes.includes(construction)),
+        !UNOPENED.includes(construction) && entries.some(({ takes }) => takes.includes(construction)),
     )
-    .map((cable) => shelvedAs(zCable, z.encode(zCable, midSpanOf(cable))));
+    .map((cable) => shelvedInRun(cable));
 
-function everything(): Library {
-  const entries = documents("entries", zEntry);
-  const [ending, going] = [read("entry-sheet.json", zEntrySheet), read("through-sheet.json", zEntrySheet)];
-  const cables = documents("cables", zCable);
+/** What of a shelf is written by somebody: the rest follows from it. */
+export type Written = Pick<Library, "cables" | "procedures" | "entries">;
+
+/** A shelf with all that follows from what is written: the procedures its entries come to, its cables in mid-run. */
+export function followedBy({ cables, procedures, entries }: Written): Written {
+  const made = entries
+    .flatMap((entry) => preparedBy(entry))
+    .filter(({ id }) => !procedures.some((one) => one.id === id));
+  const inRun = inMidRun(cables, entries).filter(({ id }) => !cables.some((one) => one.id === id));
   return {
-    cables: [...cables, ...inMidRun(cables, entries)].sort(
+    cables: [...cables, ...inRun].sort(
       (a, b) => CONSTRUCTIONS.indexOf(a.construction) - CONSTRUCTIONS.indexOf(b.construction),
     ),
-    procedures: [
-      ...documents("procedures", zProcedure),
-      ...entries.flatMap((entry) => preparedBy(entry, ending, going)),
-    ],
+    procedures: [...procedures, ...made],
     entries,
+  };
+}
+
+let written: Written | undefined;
+
+/** What was shipped as it was written, read and validated once a process. */
+export function shippedWritten(): Written {
+  written ??= {
+    cables: documents("cables", zCable),
+    procedures: documents("procedures", zProcedure),
+    entries: documents("entries", zEntry),
+  };
+  return written;
+}
+
+function everything(): Library {
+  return {
+    ...followedBy(shippedWritten()),
     tools: read("tools.json", z.array(zTool)),
     instruments: read("instruments.json", z.array(zInstrument)),
     cautions: read("cautions.json", z.array(zCaution)),

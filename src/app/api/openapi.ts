@@ -21,7 +21,7 @@ const inPath = (path: string): Json[] =>
     name,
     in: "path",
     required: true,
-    schema: name === "kind" ? { enum: ["procedures", "cables"] } : { type: "string" },
+    schema: name === "kind" ? { enum: ["procedures", "cables", "entries"] } : { type: "string" },
   }));
 
 function inQuery(query: z.ZodObject | undefined): Json[] {

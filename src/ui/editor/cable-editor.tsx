@@ -137,6 +137,7 @@ export function CableEditor({ initial, basis }: CableEditorProps) {
         <details>
           <summary className="min-h-12 cursor-pointer py-3 font-semibold">As text</summary>
           <JsonText
+            kind="cables"
             value={draft}
             onTake={(next) => {
               const { problem: wrong } = read(next);

@@ -224,6 +224,7 @@ export function Editor({ initial, basis, from, cables, tools, kit }: EditorProps
         </Tabs.Content>
         <Tabs.Content value="As text">
           <JsonText
+            kind="procedures"
             value={draft}
             onTake={(next) => {
               const wrong = problemIn(next);

@@ -5,12 +5,14 @@ import { Button } from "../controls/button";
 
 interface JsonTextProps {
   readonly value: unknown;
+  /** Of which kind it is: what its schema is published under. */
+  readonly kind: "procedures" | "cables" | "entries";
   /** Takes it into the draft. @returns why not, or null. */
   readonly onTake: (value: unknown) => string | null;
 }
 
 /** The whole document as text, for what has no field of its own, and to paste one brought from elsewhere. */
-export function JsonText({ value, onTake }: JsonTextProps) {
+export function JsonText({ value, kind, onTake }: JsonTextProps) {
   const [text, setText] = useState(() => JSON.stringify(value, null, 2));
   const [wrong, setWrong] = useState<string | null>(null);
   useEffect(() => setText(JSON.stringify(value, null, 2)), [value]);
@@ -25,8 +27,8 @@ export function JsonText({ value, onTake }: JsonTextProps) {
     <div className="grid gap-2">
       <p className="max-w-prose text-soft">
         Lengths in millimetres. The schema is published at{" "}
-        <a href="/api/v1/schema/procedures" className="underline">
-          /api/v1/schema/procedures
+        <a href={`/api/v1/schema/${kind}`} className="underline">
+          /api/v1/schema/{kind}
         </a>
         .
       </p>

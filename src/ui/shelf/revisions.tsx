@@ -10,7 +10,7 @@ import { usePeople } from "../people/people-context";
 import { LocalTime } from "../words/local-time";
 
 interface RevisionsProps {
-  readonly kind: "procedures" | "cables";
+  readonly kind: "procedures" | "cables" | "entries";
   readonly id: string;
   readonly current: number;
   readonly revisions: readonly RevisionLine[];

@@ -2,10 +2,11 @@
 
 import Link from "next/link";
 import { useMemo, useState } from "react";
-import { type Cable, type Instrument, misfits, type Style, type Tool } from "@/core";
+import { type Cable, type Entry, type Instrument, misfits, type Style, type Tool } from "@/core";
 import { EndThumb, ThumbTextures } from "../band/end-thumb";
 import type { Thumb } from "../band/thumb";
 import { Input } from "../controls/input";
+import { PortFace } from "../entry/port-face";
 import { CutFace } from "../sheet/cut-face";
 import { cableWords, styleWords } from "../sheet/known-words";
 import { coreText, lengthText } from "../words/length-text";
@@ -18,13 +19,15 @@ interface ShelfProps {
   readonly thumbs: Readonly<Record<string, Thumb>>;
   readonly tools: readonly Tool[];
   readonly instruments: readonly Instrument[];
+  readonly entries: readonly Entry[];
 }
 
 /** Everything to be had, found by any word of it. */
-export function ShelfView({ cables, styles: all, thumbs, tools, instruments }: ShelfProps) {
+export function ShelfView({ cables, styles: all, thumbs, tools, instruments, entries }: ShelfProps) {
   const [wanted, setWanted] = useState("");
   const styles = useMemo(() => foundIn(all, wanted, styleWords), [all, wanted]);
   const found = useMemo(() => foundIn(cables, wanted, cableWords), [cables, wanted]);
+  const faces = useMemo(() => foundIn(entries, wanted, ({ kind }) => `entry ${kind}`), [entries, wanted]);
   const kit = useMemo(
     () =>
       foundIn(
@@ -34,7 +37,7 @@ export function ShelfView({ cables, styles: all, thumbs, tools, instruments }: S
       ),
     [instruments, tools, wanted],
   );
-  const none = styles.length + found.length + kit.length === 0;
+  const none = styles.length + found.length + faces.length + kit.length === 0;
   return (
     <main className="min-w-0 flex-1 px-4 py-5 sm:px-6">
       <div className="flex flex-wrap items-center gap-2">
@@ -97,6 +100,24 @@ export function ShelfView({ cables, styles: all, thumbs, tools, instruments }: S
           </Item>
         ))}
       </Part>
+      <Part title="Entries" count={faces.length}>
+        {faces.map((one) => (
+          <Item
+            key={one.id}
+            href={`/shelf/entries/${one.id}`}
+            name={one.name}
+            about={one.about}
+            face={<PortFace entry={one} inPort={NONE} quiet room={84} />}
+          >
+            {one.source.kind === "own" ? (
+              <span className="font-semibold">your own, revision {one.revision}</span>
+            ) : (
+              <span className="representative">representative</span>
+            )}{" "}
+            · {one.ports.length} ports
+          </Item>
+        ))}
+      </Part>
       <Part title="Instruments and tools" count={kit.length}>
         {kit.map((one) => (
           <li key={one.id} className="rounded-lg border border-line bg-raised px-4 py-3">
@@ -112,6 +133,8 @@ export function ShelfView({ cables, styles: all, thumbs, tools, instruments }: S
     </main>
   );
 }
+
+const NONE = new Map();
 
 const fitText = (count: number, what: string): string =>
   count === 1 ? `goes with 1 ${what}` : `goes with ${count} ${what}s`;

@@ -1,0 +1,16 @@
+import type { Metadata } from "next";
+import { notFound } from "next/navigation";
+import { library } from "@/service/library";
+import { revisionsOf } from "@/service/shelf";
+import { theStore } from "@/service/the-store";
+import { EntryReader } from "@/ui/shelf/entry-reader";
+
+export const metadata: Metadata = { title: "Entry" };
+export const dynamic = "force-dynamic";
+
+export default async function EntryOnShelf({ params }: { params: Promise<{ id: string }> }) {
+  const { id } = await params;
+  const entry = library(theStore()).entries.find((one) => one.id === id);
+  if (!entry) notFound();
+  return <EntryReader entry={entry} revisions={revisionsOf(theStore(), "entry", id)} />;
+}

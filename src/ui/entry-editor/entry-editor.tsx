@@ -1,0 +1,186 @@
+"use client";
+
+import Link from "next/link";
+import { useRouter } from "next/navigation";
+import { type ReactNode, useCallback, useState } from "react";
+import { toast } from "sonner";
+import {
+  type Cable,
+  type Entry,
+  type EntryDocument,
+  type EntrySheet,
+  entryProcedure,
+  type Tool,
+  zRevisionAnswer,
+} from "@/core";
+import { Button } from "../controls/button";
+import { TextField } from "../editor/field";
+import { JsonText } from "../editor/json-text";
+import { useDraft } from "../editor/use-draft";
+import { post } from "../http/http";
+import { usePeople } from "../people/people-context";
+import { EntryDrawing, sheetFrom } from "./entry-drawing";
+import { EntryLengths } from "./entry-lengths";
+import { FastenersEditor } from "./fasteners-editor";
+import { PortsEditor } from "./ports-editor";
+import { isWholeEntry, readEntry } from "./read-entry";
+import { StorageEditor } from "./storage-editor";
+
+interface EntryEditorProps {
+  readonly initial: EntryDocument;
+  /** The revision it is made from; null for one that is new on the shelf. */
+  readonly basis: number | null;
+  readonly cables: readonly Cable[];
+  readonly tools: readonly Tool[];
+  /** How every entry is prepared, in order and in words. */
+  readonly ending: EntrySheet;
+}
+
+/** An entry under the pen: its ports, lengths, fasteners and storage, drawn as one writes. */
+export function EntryEditor({ initial, basis, cables, tools, ending }: EntryEditorProps) {
+  const router = useRouter();
+  const { who } = usePeople();
+  const edited = useDraft(`entry-${initial.id}@${basis ?? "new"}`, initial, isWholeEntry);
+  const { draft, change } = edited;
+  const [refused, setRefused] = useState<string | null>(null);
+  const { entry, problem } = readEntry(draft);
+  const [last, setLast] = useState<Entry | null>(entry);
+  if (entry && JSON.stringify(entry) !== JSON.stringify(last)) setLast(entry);
+  const sheetOf = useCallback(
+    (one: Entry, cable: Cable) => sheetFrom(entryProcedure(one, ending), cable, tools),
+    [ending, tools],
+  );
+  const put = (field: string, changed: Partial<EntryDocument>) => {
+    setRefused(null);
+    change(field, (now) => ({ ...now, ...changed }));
+  };
+  const save = async () => {
+    const answer = await post("/api/v1/shelf/entries", zRevisionAnswer, {
+      document: draft,
+      basis,
+      by: who?.id ?? null,
+    });
+    if (!answer.ok) return setRefused(answer.problem.message);
+    edited.forget();
+    toast(`Kept as revision ${answer.value.revision}.`);
+    router.push(`/shelf/entries/${answer.value.id}`);
+    router.refresh();
+  };
+  return (
+    <main className="min-w-0 flex-1 pb-8">
+      <div className="z-10 bg-ground pb-1 lg:sticky lg:top-0">
+        <header className="flex flex-wrap items-center gap-2 px-4 py-2 sm:px-6">
+          <Link href="/shelf" className="inline-flex min-h-12 items-center text-soft underline">
+            Shelf
+          </Link>
+          <h1 className="mr-auto min-w-0 truncate font-bold text-xl">{draft.name || "No name yet"}</h1>
+          <Button look="link" onClick={edited.undo} disabled={!edited.canUndo}>
+            Undo
+          </Button>
+          <Button look="link" onClick={edited.redo} disabled={!edited.canRedo}>
+            Redo
+          </Button>
+          <Button look="next" onClick={save} disabled={!entry}>
+            Keep as {basis === null ? "revision 1" : "the next revision"}
+          </Button>
+        </header>
+        {last && <EntryDrawing entry={last} faded={entry === null} cables={cables} sheetOf={sheetOf} />}
+        <div role="status" className="px-4 sm:px-6">
+          {(refused ?? problem) && (
+            <p className="mt-2 rounded-lg border-2 border-out px-3 py-2">
+              <strong className="text-out">Not whole yet.</strong> {refused ?? problem}
+            </p>
+          )}
+        </div>
+      </div>
+      <div className="grid max-w-5xl gap-6 px-4 py-4 sm:px-6">
+        <About draft={draft} isNew={basis === null} put={put} />
+        <Part id="ports" title="Ports">
+          <PortsEditor ports={draft.ports} onChange={(field, ports) => put(`ports/${field}`, { ports })} />
+        </Part>
+        <Part id="lengths" title="Lengths">
+          <EntryLengths
+            lengths={draft.lengths}
+            onChange={(field, lengths) => put(`lengths/${field}`, { lengths })}
+          />
+        </Part>
+        <Part id="fasteners" title="Tightened, in this order">
+          <FastenersEditor
+            fasteners={draft.fasteners}
+            onChange={(field, fasteners) => put(`fasteners/${field}`, { fasteners })}
+          />
+        </Part>
+        <Part id="storage" title="Stored inside">
+          <StorageEditor storage={draft.storage} reach={draft.reach} radius={draft.radius} onChange={put} />
+        </Part>
+        <details>
+          <summary className="min-h-12 cursor-pointer py-3 font-semibold">As text</summary>
+          <JsonText
+            value={draft}
+            kind="entries"
+            onTake={(next) => {
+              const { problem: wrong } = readEntry(next);
+              if (wrong === null) change("text", () => next as EntryDocument);
+              return wrong;
+            }}
+          />
+        </details>
+      </div>
+    </main>
+  );
+}
+
+const Part = ({ id, title, children }: { id: string; title: string; children: ReactNode }) => (
+  <section aria-labelledby={id}>
+    <h2 id={id} className="mb-2 font-bold text-lg">
+      {title}
+    </h2>
+    {children}
+  </section>
+);
+
+interface AboutProps {
+  readonly draft: EntryDocument;
+  readonly isNew: boolean;
+  readonly put: (field: string, changed: Partial<EntryDocument>) => void;
+}
+
+/** What it is called, and whose its figures are. */
+function About({ draft, isNew, put }: AboutProps) {
+  const { source } = draft;
+  const own = source.kind === "own";
+  return (
+    <div className="grid gap-3 sm:grid-cols-2">
+      <TextField label="Name" value={draft.name} most={200} onChange={(name) => put("name", { name })} />
+      {isNew && (
+        <TextField
+          label="Id, as it is filed under: small letters, digits and hyphens"
+          value={draft.id}
+          most={80}
+          onChange={(id) => put("id", { id })}
+        />
+      )}
+      <TextField
+        label="What tells it apart"
+        value={draft.about}
+        most={500}
+        className="sm:col-span-2"
+        onChange={(about) => put("about", { about })}
+      />
+      <Button
+        size="small"
+        aria-pressed={own}
+        look={own ? "strong" : "plain"}
+        onClick={() => put("source", { source: { ...source, kind: own ? "representative" : "own" } })}
+      >
+        {own ? "Held against the part's own sheet" : "Not held against the part's own sheet yet"}
+      </Button>
+      <TextField
+        label="Which sheet, by what"
+        value={source.note}
+        most={500}
+        onChange={(note) => put("note", { source: { ...source, note } })}
+      />
+    </div>
+  );
+}

@@ -1,0 +1,16 @@
+import { check, type Entry, type EntryDocument, problemOf, zEntry } from "@/core";
+
+/** An entry under the pen: as it can be read, or why it cannot. */
+export function readEntry(draft: unknown): { readonly entry: Entry | null; readonly problem: string | null } {
+  try {
+    return { entry: check(zEntry, draft), problem: null };
+  } catch (error) {
+    return { entry: null, problem: problemOf(error)?.message ?? "It cannot be read." };
+  }
+}
+
+/** Whether what was kept on this device has every list the fields need. */
+export const isWholeEntry = (value: unknown): boolean => {
+  const kept = value as Partial<EntryDocument> | null;
+  return Array.isArray(kept?.ports) && Array.isArray(kept?.fasteners) && typeof kept?.lengths === "object";
+};

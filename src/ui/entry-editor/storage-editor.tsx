@@ -1,0 +1,51 @@
+"use client";
+
+import type { EntryDocument } from "@/core";
+import { LengthField } from "../editor/field";
+import { FigureField } from "../jobs/figure-field";
+import { readCount } from "../jobs/metres";
+
+type Stored = Pick<EntryDocument, "storage" | "reach" | "radius">;
+
+interface StorageEditorProps extends Stored {
+  readonly onChange: (field: string, changed: Partial<Stored>) => void;
+}
+
+const MOST_TURNS = 100;
+
+/** Where tubes and fibres lie inside: paths, turns, and what a fibre must reach. */
+export function StorageEditor({ storage, reach, radius, onChange }: StorageEditorProps) {
+  const put = (field: string, changed: Partial<Stored["storage"]>) =>
+    onChange(`storage/${field}`, { storage: { ...storage, ...changed } });
+  const [one, other] = storage.paths;
+  const length = (label: string, value: number, take: (value: number) => void) => (
+    <span className="grid gap-0.5">
+      <span className="text-soft text-sm">{label}</span>
+      <LengthField label={`${label}, mm`} value={value} onChange={(next) => next !== null && take(next)} />
+    </span>
+  );
+  const turns = (title: string, end: "min" | "max") => (
+    <FigureField
+      title={title}
+      value={storage.turns[end]}
+      text={String}
+      read={(text) => readCount(text, MOST_TURNS)}
+      asks={`A whole number, at most ${MOST_TURNS}.`}
+      onTake={(value) => {
+        put(end, { turns: { ...storage.turns, [end]: value } });
+        return true;
+      }}
+    />
+  );
+  return (
+    <div className="grid grid-cols-2 items-end gap-3 sm:grid-cols-4">
+      {length("Path from one edge", one, (next) => put("one", { paths: [next, other] }))}
+      {length("Path from the other", other, (next) => put("other", { paths: [one, next] }))}
+      {length("Once round", storage.perimeter, (perimeter) => put("perimeter", { perimeter }))}
+      {length("Least radius at rest", radius, (next) => onChange("radius", { radius: next }))}
+      {turns("Fewest turns", "min")}
+      {turns("Most turns", "max")}
+      {length("To the splicer and back", reach, (next) => onChange("reach", { reach: next }))}
+    </div>
+  );
+}

@@ -1,0 +1,186 @@
+"use client";
+
+import Link from "next/link";
+import type { ReactNode } from "react";
+import { ENTRY_LENGTHS, type Entry, formatMm, type RevisionLine, um } from "@/core";
+import { Button } from "../controls/button";
+import { PortFace } from "../entry/port-face";
+import { usePrefs } from "../prefs/prefs-context";
+import { ENTRY_LENGTH_WORDS } from "../words/entry-words";
+import { figureText, limitsText, sizeText, type Units } from "../words/length-text";
+import { settingText } from "../words/line-words";
+import { Revisions } from "./revisions";
+
+interface EntryReaderProps {
+  readonly entry: Entry;
+  readonly revisions: readonly RevisionLine[];
+}
+
+const NONE = new Map();
+
+/** An entry as a person reads it: its ports, what is prepared, what is tightened, what lies inside. */
+export function EntryReader({ entry, revisions }: EntryReaderProps) {
+  const { prefs } = usePrefs();
+  const { units } = prefs;
+  const { id, name, about, source, ports, storage, radius, reach } = entry;
+  return (
+    <main className="min-w-0 flex-1 px-4 py-5 sm:px-6">
+      <header className="flex flex-wrap items-start gap-4">
+        <PortFace entry={entry} inPort={NONE} room={190} />
+        <div className="mr-auto min-w-0 max-w-prose">
+          <Link href="/shelf" className="no-print inline-flex min-h-12 items-center text-soft underline">
+            Shelf
+          </Link>
+          <h1 className="wrap-anywhere font-bold text-3xl">{name}</h1>
+          <p className="text-lg">{about}</p>
+          <p className="text-soft">
+            Revision {entry.revision}, {source.date}:{" "}
+            <span className={source.kind === "own" ? "" : "representative"}>
+              {source.kind === "own" ? "held against the part's sheet" : "representative figures"}
+            </span>
+            . {source.note}
+          </p>
+        </div>
+        <div className="no-print flex flex-wrap gap-2">
+          <Button asChild look="strong">
+            <Link href={`/entry/${id}`}>Use it</Link>
+          </Button>
+          <Button asChild>
+            <Link href={`/shelf/entries/${id}/edit?copy=1`}>Duplicate</Link>
+          </Button>
+          <Button asChild>
+            <Link href={`/shelf/entries/${id}/edit`}>Edit</Link>
+          </Button>
+          <Button asChild>
+            <a href={`/api/v1/shelf/entries/${id}`} download>
+              Export
+            </a>
+          </Button>
+        </div>
+      </header>
+      <div className="mt-5 grid grid-cols-[minmax(0,1fr)] gap-8 xl:grid-cols-2">
+        <Table id="ports" title="Ports" heads={["port", "for", "closes round, mm", ""]}>
+          {ports.map((port) => (
+            <tr key={port.id} className="border-line border-t">
+              <th scope="row" className="figures py-1">
+                {port.id}
+              </th>
+              <td>{port.role}</td>
+              <td className="figures">
+                {formatMm(port.min)} – {formatMm(port.max)}
+              </td>
+              <td className="text-soft text-sm">
+                {[
+                  port.bushedMin < port.min && `from ${formatMm(port.bushedMin)} with a bushing`,
+                  port.pair !== undefined && `pair ${port.pair}`,
+                  port.double && "takes a cable both ways",
+                  port.plug && "plug while empty",
+                ]
+                  .filter(Boolean)
+                  .join("; ")}
+              </td>
+            </tr>
+          ))}
+        </Table>
+        <Table
+          id="lengths"
+          title="Lengths"
+          heads={["what", `work to, ${units === "in" ? "in" : "mm"}`, "from the", "limits"]}
+        >
+          {ENTRY_LENGTHS.map((length) => (
+            <LengthRow key={length} entry={entry} length={length} units={units} />
+          ))}
+        </Table>
+        <Table id="fasteners" title="Tightened, in this order" heads={["what", "torque"]}>
+          {entry.fasteners.map(({ title, newtonMetres }) => (
+            <tr key={title} className="border-line border-t">
+              <th scope="row" className="py-1 font-semibold">
+                {title}
+              </th>
+              <td className="figures">{settingText({ kind: "torque", newtonMetres }, units)}</td>
+            </tr>
+          ))}
+        </Table>
+        <section aria-labelledby="inside">
+          <h2 id="inside" className="mb-2 font-bold text-lg">
+            Stored inside
+          </h2>
+          <p>
+            {storage.turns.min} to {storage.turns.max} turns of {sizeText(storage.perimeter, units)}, reached
+            by {sizeText(storage.paths[0], units)} and {sizeText(storage.paths[1], units)}; no bend under{" "}
+            {sizeText(radius, units)}. {sizeText(reach, units)} reaches the splicer and back.
+          </p>
+        </section>
+        <Revisions kind="entries" id={id} current={entry.revision} revisions={revisions} />
+      </div>
+    </main>
+  );
+}
+
+interface LengthRowProps {
+  readonly entry: Entry;
+  readonly length: (typeof ENTRY_LENGTHS)[number];
+  readonly units: Units;
+}
+
+function LengthRow({ entry, length, units }: LengthRowProps) {
+  const figure = entry.lengths[length];
+  if (!figure) return null;
+  const { nominal, plus, minus, cases } = figure;
+  const { name, from } = ENTRY_LENGTH_WORDS[length];
+  return (
+    <tr className="border-line border-t align-baseline">
+      <th scope="row" className="py-1 font-semibold">
+        {name}
+        {cases.length > 0 && (
+          <span className="block font-normal text-soft text-sm">
+            {cases.map((one) => formatMm(one.nominal)).join(", ")} for some cables
+          </span>
+        )}
+      </th>
+      <td className={`figures font-bold ${entry.source.kind === "representative" ? "representative" : ""}`}>
+        {units === "in" ? figureText(nominal, units) : formatMm(nominal)}
+      </td>
+      <td className="text-soft text-sm">{from}</td>
+      <td className="figures text-soft">
+        {limitsText(
+          minus === null ? null : um(nominal - minus),
+          plus === null ? null : um(nominal + plus),
+          units,
+        )}
+      </td>
+    </tr>
+  );
+}
+
+interface TableProps {
+  readonly id: string;
+  readonly title: string;
+  readonly heads: readonly string[];
+  readonly children: ReactNode;
+}
+
+const Table = ({ id, title, heads, children }: TableProps) => (
+  <section aria-labelledby={id} className="min-w-0 overflow-x-auto">
+    <h2 id={id} className="mb-2 font-bold text-lg">
+      {title}
+    </h2>
+    <table className="w-full border-collapse text-left">
+      <thead className="text-soft text-sm">
+        <tr>
+          {heads.map((head, i) =>
+            head === "" ? (
+              // biome-ignore lint/suspicious/noArrayIndexKey: a head is told by its place
+              <td key={i} />
+            ) : (
+              <th key={head} scope="col" className="font-normal">
+                {head}
+              </th>
+            ),
+          )}
+        </tr>
+      </thead>
+      <tbody>{children}</tbody>
+    </table>
+  </section>
+);
