@@ -6,6 +6,7 @@ import { chromium, type Page } from "@playwright/test";
 import { type EventInput, personNamed } from "@/core";
 import { actOn } from "@/service/act";
 import { benchPage } from "@/service/bench";
+import { getClosures } from "@/service/closures";
 import { addEvents, getEnd, startEnd } from "@/service/ends";
 import { getJob, jobsPage } from "@/service/jobs";
 import { ledgerPage } from "@/service/ledger";
@@ -35,17 +36,6 @@ const redone = ledgerPage(store, {}).rows.find(({ id }) =>
   getEnd(store, id).events.some(({ event }) => event.kind === "rework"),
 )?.id;
 const WEDGE = { cable: "simplex-3.0", procedure: "stub-wedge-release-cord", core: "9/125" };
-
-/** Pad 4's closure: the ring cable through, its feeder and the next pad's, two drops. */
-const PAD_4 = `/entry/entry-dome-gel?${new URLSearchParams(
-  [
-    "armoured-ribbon-96~through~t~",
-    "loose-tube-36~branch~~",
-    "loose-tube-36~branch~~",
-    "flat-drop~drop~~",
-    "flat-drop~drop~~",
-  ].map((cable) => ["c", cable]),
-)}`;
 
 /** One more end, threaded on and standing at a step, with what was seen there. @returns its address. */
 function standing(sheetOf: typeof WEDGE, step: string, more: readonly EventInput[]): string {
@@ -92,12 +82,12 @@ const advice = standing({ ...WEDGE, cable: "simplex-2.0" }, "measure", [
 
 const [planned] = jobsPage(store, {}).rows;
 const job = planned && getJob(store, planned.id);
+const [closure] = planned ? getClosures(store, planned.id) : [];
 
 const pictures: [name: string, path: string, size: typeof DESK, act?: (page: Page) => Promise<void>][] = [
   ["job", `/jobs/${job?.id}`, DESK],
   ["piece", `/jobs/${job?.id}/${job?.pieces[0]?.id}`, DESK],
   ["sheet", SHEET, DESK],
-  ["sheet-phone", SHEET, PHONE],
   ["sheet-paper", SHEET, PAPER, (page) => page.emulateMedia({ media: "print" })],
   ["figures", SHEET, DESK, press("To the bench")],
   ["bench-step", `/bench/${marking}`, DESK],
@@ -109,7 +99,8 @@ const pictures: [name: string, path: string, size: typeof DESK, act?: (page: Pag
   ["batch-plan", `/bench/batch/${batch}`, DESK],
   ["batch-bench", `/bench/batch/${batch}`, DESK, press(/^Go on with/)],
   ["shelf", "/shelf", DESK],
-  ["entry", PAD_4, DESK],
+  ["entry", `/jobs/${planned?.id}/closures/${closure?.id}`, DESK],
+  ["entry-editor", "/shelf/entries/entry-dome-gel/edit", DESK],
   ["editor", "/shelf/procedures/stub-wedge-release-cord/edit", DESK, contradict],
   ["ledger", "/ledger", DESK],
   ["record", `/ledger/${redone}`, DESK],

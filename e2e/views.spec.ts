@@ -7,6 +7,36 @@ const onPhone = () => test.info().project.name === "phone";
 const LONG =
   "The very long name of a feeder that goes from the correlator hall past the weather hut to the last pad on the moor";
 
+const POLE = { cable: "loose-tube-36-mid-span", procedure: "entry-pedestal-through", core: "9/125" };
+
+/** A piece opened at a station, the closure it is joined in, and the bench before a fibre is cut there. */
+async function closureViews(
+  request: Parameters<typeof startEnd>[0],
+  job: string,
+  like: object,
+): Promise<string[]> {
+  const post = async (path: string, data: unknown) => (await request.post(`/api/v1${path}`, { data })).json();
+  const at = "c1b7d8e4-0d5e-4d55-8f0e-5b9f1e7a3c02";
+  const parted = [{ fibre: 7, at: "middle" }];
+  const station = { id: at, place: LONG, along: 100_000, procedure: POLE.procedure, parted };
+  const plan = { ...like, cable: "loose-tube-36", stations: [station] };
+  const [piece] = (await post(`/jobs/${job}`, { pieces: [{ plan }] })).pieces;
+  const comes = { id: at, cable: plan.cable, role: "through", through: true };
+  const closed = {
+    name: LONG,
+    entry: "entry-pedestal",
+    cables: [{ ...comes, joins: { piece: piece.id, side: at } }],
+  };
+  const closure = (await post(`/jobs/${job}/closures`, { plan: closed })).id;
+  const end = (await post(`/pieces/${piece.id}/ends`, { side: at, addresses: [[]] })).id;
+  const events = [
+    { kind: "thread", part: "halves", on: true },
+    { kind: "step", to: lineOf("before-cut", POLE) },
+  ] as const;
+  await addEvents(request, end, events, 99);
+  return [`/jobs/${job}/${piece.id}`, `/jobs/${job}/closures/${closure}`, `/bench/${end}`];
+}
+
 async function views(request: Parameters<typeof startEnd>[0]): Promise<string[]> {
   const gate = await startEnd(request);
   const measure = await startEnd(request);
@@ -60,47 +90,7 @@ async function views(request: Parameters<typeof startEnd>[0]): Promise<string[]>
     data: { pieces: [{ plan }, { plan: many }, { plan: pair }] },
   });
   const [piece, large, two] = (await added.json()).pieces;
-  const POLE = "c1b7d8e4-0d5e-4d55-8f0e-5b9f1e7a3c02";
-  const lane = {
-    ...plan,
-    cable: "loose-tube-36",
-    sides: { A: side, B: side },
-    stations: [
-      {
-        id: POLE,
-        place: LONG,
-        along: 100_000,
-        procedure: "entry-pedestal-through",
-        parted: [{ fibre: 7, at: "middle" }],
-      },
-    ],
-  };
-  const opened = (
-    await (await request.post(`/api/v1/jobs/${job}`, { data: { pieces: [{ plan: lane }] } })).json()
-  ).pieces[0];
-  const comes = { cable: "loose-tube-36", role: "through", through: true };
-  const joins = { piece: opened.id, side: POLE };
-  const closed = { name: LONG, entry: "entry-pedestal", cables: [{ id: POLE, ...comes, joins }] };
-  const closure = (
-    await (await request.post(`/api/v1/jobs/${job}/closures`, { data: { plan: closed } })).json()
-  ).id;
-  const station = { side: POLE, addresses: [[]] };
-  const pole = (await (await request.post(`/api/v1/pieces/${opened.id}/ends`, { data: station })).json()).id;
-  await addEvents(
-    request,
-    pole,
-    [
-      {
-        kind: "step",
-        to: lineOf("before-cut", {
-          cable: "loose-tube-36-mid-span",
-          procedure: "entry-pedestal-through",
-          core: "9/125",
-        }),
-      },
-    ],
-    99,
-  );
+  const joined = await closureViews(request, job, { ...plan, sides: { A: side, B: side } });
   const place = { side: "A", addresses: [[]] };
   const placed = (await (await request.post(`/api/v1/pieces/${two.id}/ends`, { data: place })).json()).id;
   return [
@@ -109,9 +99,7 @@ async function views(request: Parameters<typeof startEnd>[0]): Promise<string[]>
     `/jobs/${job}/${piece.id}`,
     `/jobs/${job}/${large.id}`,
     `/bench/${placed}`,
-    `/jobs/${job}/${opened.id}`,
-    `/jobs/${job}/closures/${closure}`,
-    `/bench/${pole}`,
+    ...joined,
     "/",
     "/?cable=simplex-3.0",
     "/?cable=simplex-3.0&style=stub-wedge-release-cord",

@@ -146,7 +146,7 @@ export function Band({ sheet, line, lit, onPoint, readings = [], leg = "", compa
             {flags
               .filter(({ letter }) => letter)
               .map(({ id: feature, letter, main, note }) => (
-                <span key={feature} className="mr-3 whitespace-nowrap">
+                <span key={feature} className="mr-3 inline-block">
                   <strong>{letter}</strong> {main} {note.split(" · ")[0]}
                 </span>
               ))}

@@ -45,7 +45,7 @@ export function Select({ title, small = false, options, empty, className = "", .
   const [open, setOpen] = useState(false);
   const all = empty === undefined ? options : [{ id: NOTHING, name: empty }, ...options];
   return (
-    <div className={`grid min-w-0 gap-1 ${className}`}>
+    <div className={`grid min-w-0 grid-cols-[minmax(0,1fr)] gap-1 ${className}`}>
       <span id={id} className={small ? "text-soft text-sm" : "font-semibold"}>
         {title}
       </span>

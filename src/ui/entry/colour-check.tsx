@@ -34,14 +34,11 @@ export function ColourCheck({ wanted, kind, onAnswer }: ColourCheckProps) {
   };
   const again = () => setSeen({ tube: null, fibre: null });
   return (
-    <section aria-labelledby="before-cut">
-      <h2 id="before-cut" className="font-bold text-lg">
-        Before the cut
-      </h2>
+    <div>
       {asked && (
         <>
           <p className="mb-2">What do you see on the {word(asked)} in your hand?</p>
-          <fieldset className="grid grid-cols-6 gap-2">
+          <fieldset className="grid min-w-0 grid-cols-4 gap-2 sm:grid-cols-6">
             <legend className="sr-only">Colour of the {word(asked)}</legend>
             {FIBRE_COLOURS.map(({ code, name }) => (
               <button
@@ -94,6 +91,6 @@ export function ColourCheck({ wanted, kind, onAnswer }: ColourCheckProps) {
         Wanted: {kind} {wanted.tube.position}, fibre {wanted.fibre.position}. Anything else, and nothing is
         cut.
       </p>
-    </section>
+    </div>
   );
 }

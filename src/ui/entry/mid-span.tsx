@@ -146,7 +146,12 @@ export function MidSpan({ entry, cable, through, opening, parted, onChange }: Mi
             : `All else stays whole: the other ${tubes - 1} ${kind}s are freed, not opened; the other ${perTube - 1} fibres of this one are stored uncut.`}
         </p>
       </section>
-      <ColourCheck key={number} wanted={wanted} kind={kind} />
+      <section aria-labelledby="before-cut">
+        <h2 id="before-cut" className="font-bold text-lg">
+          Before the cut
+        </h2>
+        <ColourCheck key={number} wanted={wanted} kind={kind} />
+      </section>
     </div>
   );
 }
