@@ -73,6 +73,7 @@ export * from "./piece/sag";
 export * from "./piece/standing";
 export * from "./piece/station";
 export * from "./piece/tubes";
+export * from "./problem/attempt";
 export * from "./problem/check";
 export * from "./problem/codes";
 export { mustHold, mustHoldAt, mustHoldIn } from "./problem/held";

@@ -1,5 +1,6 @@
 import type { Cable } from "../cable/cable";
-import { check, problemOf } from "../problem/check";
+import { attempt } from "../problem/attempt";
+import { check } from "../problem/check";
 import { mustHoldAt } from "../problem/held";
 import type { Problem } from "../problem/problem";
 import { misfits } from "../procedure/fit";
@@ -36,16 +37,6 @@ export interface Review {
   readonly sheet: RunSheet | null;
   /** Of each length with other figures, which of them that cable is worked to; null for its own figure. */
   readonly cases: Readonly<Record<string, number | null>>;
-}
-
-function attempt<T>(work: () => T): { readonly value: T | null; readonly problem: Problem | null } {
-  try {
-    return { value: work(), problem: null };
-  } catch (error) {
-    const problem = problemOf(error);
-    if (!problem) throw error;
-    return { value: null, problem };
-  }
 }
 
 const NOTHING: Review = {

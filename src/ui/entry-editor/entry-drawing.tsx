@@ -1,15 +1,7 @@
 "use client";
 
 import { useMemo, useState } from "react";
-import {
-  type Cable,
-  compileRunSheet,
-  type Entry,
-  misfits,
-  problemOf,
-  type RunSheet,
-  zProcedure,
-} from "@/core";
+import { attempt, type Cable, compileRunSheet, type Entry, misfits, type RunSheet, zProcedure } from "@/core";
 import { Select } from "../controls/select";
 import { Opened } from "../entry/opened";
 import { PortFace } from "../entry/port-face";
@@ -33,11 +25,8 @@ export function EntryDrawing({ entry, faded, cables, sheetOf }: EntryDrawingProp
   const cable = fitting.find(({ id }) => id === picked) ?? fitting[0];
   const drawn = useMemo(() => {
     if (!cable) return { sheet: null, why: "No cable on the shelf is of a kind it takes." };
-    try {
-      return { sheet: sheetOf(entry, cable), why: null };
-    } catch (error) {
-      return { sheet: null, why: problemOf(error)?.message ?? "It cannot be prepared." };
-    }
+    const { value, problem } = attempt(() => sheetOf(entry, cable));
+    return { sheet: value, why: problem?.message ?? null };
   }, [entry, cable, sheetOf]);
   return (
     <div

@@ -150,7 +150,7 @@ function About({ draft, isNew, put }: AboutProps) {
   const { source } = draft;
   const own = source.kind === "own";
   return (
-    <div className="grid gap-3 sm:grid-cols-2">
+    <div className="grid items-end gap-3 sm:grid-cols-2">
       <TextField label="Name" value={draft.name} most={200} onChange={(name) => put("name", { name })} />
       {isNew && (
         <TextField

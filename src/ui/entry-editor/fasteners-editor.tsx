@@ -2,9 +2,9 @@
 
 import type { EntryDocument } from "@/core";
 import { Button } from "../controls/button";
+import { FigureField } from "../controls/figure-field";
 import { TextField } from "../editor/field";
 import { RowButtons } from "../editor/row-buttons";
-import { FigureField } from "../jobs/figure-field";
 
 type Fastener = EntryDocument["fasteners"][number];
 

@@ -1,12 +1,9 @@
-import { check, type Entry, type EntryDocument, problemOf, zEntry } from "@/core";
+import { attempt, check, type Entry, type EntryDocument, zEntry } from "@/core";
 
 /** An entry under the pen: as it can be read, or why it cannot. */
 export function readEntry(draft: unknown): { readonly entry: Entry | null; readonly problem: string | null } {
-  try {
-    return { entry: check(zEntry, draft), problem: null };
-  } catch (error) {
-    return { entry: null, problem: problemOf(error)?.message ?? "It cannot be read." };
-  }
+  const { value, problem } = attempt(() => check(zEntry, draft));
+  return { entry: value, problem: problem?.message ?? null };
 }
 
 /** Whether what was kept on this device has every list the fields need. */

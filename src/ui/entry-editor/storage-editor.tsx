@@ -1,8 +1,8 @@
 "use client";
 
 import type { EntryDocument } from "@/core";
+import { FigureField } from "../controls/figure-field";
 import { LengthField } from "../editor/field";
-import { FigureField } from "../jobs/figure-field";
 import { readCount } from "../jobs/metres";
 
 type Stored = Pick<EntryDocument, "storage" | "reach" | "radius">;

@@ -2,8 +2,8 @@
 
 import { useState } from "react";
 import { type Cable, CUT_PLACES, type Entry, fibreIn, type Parted, type Through, tubesOf, um } from "@/core";
+import { FigureField } from "../controls/figure-field";
 import { Select } from "../controls/select";
-import { FigureField } from "../jobs/figure-field";
 import { readCount } from "../jobs/metres";
 import { fibreText } from "../words/fibre-text";
 import { mmText } from "../words/length-text";

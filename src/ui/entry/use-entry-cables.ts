@@ -1,7 +1,7 @@
 "use client";
 
 import { useCallback, useMemo, useState } from "react";
-import { type Cable, type ClosureCable, type Port, problemOf } from "@/core";
+import { attempt, type Cable, type ClosureCable, type Port } from "@/core";
 import { namedCables, placedIn, writeCables } from "./entry-cables";
 
 /** Keeps the cables of an entry in the address bar alone. */
@@ -27,7 +27,7 @@ export function useEntryCables(
   /** Takes a change, or says why it cannot be and leaves all as it was. */
   const change = (next: readonly ClosureCable[]): boolean => {
     const tried = attempt(() => placedIn(ports, namedCables(next, shelf)));
-    setProblem(tried.problem);
+    setProblem(tried.problem?.message ?? null);
     if (tried.problem !== null) return false;
     setHistory((before) => [...before, next]);
     keep(next);
@@ -47,18 +47,8 @@ export function useEntryCables(
     change,
     undo,
     mayUndo: history.length > 1,
-    problem: problem ?? placed.problem,
+    problem: problem ?? placed.problem?.message ?? null,
   };
 }
 
 export type EntryCables = ReturnType<typeof useEntryCables>;
-
-function attempt<T>(make: () => T): { readonly value: T | null; readonly problem: string | null } {
-  try {
-    return { value: make(), problem: null };
-  } catch (error) {
-    const said = problemOf(error);
-    if (!said) throw error;
-    return { value: null, problem: said.message };
-  }
-}

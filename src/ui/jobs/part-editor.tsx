@@ -3,8 +3,8 @@
 import { Minus, Plus, Trash2 } from "lucide-react";
 import { type Length, type Loop, type PiecePlan, type SideName, STRETCHES, type Stretch } from "@/core";
 import { Button } from "../controls/button";
+import { FigureField } from "../controls/figure-field";
 import { Select } from "../controls/select";
-import { FigureField } from "./figure-field";
 import { metresText, readCount, readMetres, readPerCent, UNSAID } from "./metres";
 
 type Change = (make: (before: PiecePlan) => PiecePlan) => boolean;

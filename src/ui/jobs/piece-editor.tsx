@@ -2,9 +2,9 @@
 
 import { type Core, type PiecePlan, zCore } from "@/core";
 import { Button } from "../controls/button";
+import { FigureField } from "../controls/figure-field";
 import { Select } from "../controls/select";
 import { coreText } from "../words/length-text";
-import { FigureField } from "./figure-field";
 import { metresText, readMetres, readShare, shareText, UNSAID } from "./metres";
 
 type Change = (make: (before: PiecePlan) => PiecePlan) => boolean;

@@ -14,8 +14,8 @@ import {
   zStationId,
 } from "@/core";
 import { Button } from "../controls/button";
+import { FigureField } from "../controls/figure-field";
 import { Select } from "../controls/select";
-import { FigureField } from "./figure-field";
 import { metresText, readMetres } from "./metres";
 import { fibresText, readFibres, withParted } from "./parted";
 

@@ -1,7 +1,7 @@
 "use client";
 
 import { useCallback, useMemo, useState } from "react";
-import { type PieceNeeds, type PieceParts, type PiecePlan, pieceNeeds, problemOf } from "@/core";
+import { attempt, type PieceNeeds, type PieceParts, type PiecePlan, pieceNeeds } from "@/core";
 import { usePrefs } from "../prefs/prefs-context";
 import { savePlan } from "./save-plans";
 import { useKeeper } from "./use-keeper";
@@ -80,13 +80,5 @@ export function usePlan({ piece, revision, plan: initial, parts, onKept }: Start
 }
 
 /** Why a plan cannot be, or null where it can. */
-function cannotBe(plan: PiecePlan, parts: PieceParts): string | null {
-  try {
-    pieceNeeds(plan, parts);
-    return null;
-  } catch (error) {
-    const said = problemOf(error);
-    if (!said) throw error;
-    return said.message;
-  }
-}
+const cannotBe = (plan: PiecePlan, parts: PieceParts): string | null =>
+  attempt(() => pieceNeeds(plan, parts)).problem?.message ?? null;

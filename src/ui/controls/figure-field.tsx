@@ -1,7 +1,7 @@
 "use client";
 
 import { useEffect, useState } from "react";
-import { Field } from "../controls/field";
+import { Field } from "./field";
 
 interface FigureFieldProps<T> {
   readonly title: string;
