@@ -3,7 +3,8 @@ import { ensureChromium } from "./scripts/setup.mjs";
 
 export default defineConfig({
   testDir: "e2e",
-  workers: 2,
+  // One more than the processors of the smallest machine it runs on: many tests wait for a clock or a server.
+  workers: 3,
   // Generous: they end what hangs, and a slow machine is not a fault.
   timeout: 180_000,
   expect: { timeout: 30_000 },

@@ -226,6 +226,10 @@ test("an entry is duplicated on the shelf, changed with its drawing and from a l
   await page.getByRole("button", { name: "Take them" }).click();
   await expect(page.getByLabel("sheath opening: figure, mm")).toHaveValue("1300");
   await expect(page.getByRole("figure", { name: "Opened, along the cables" })).toContainText("1300.0 opened");
+  await page.getByLabel("armour beyond the sheath: figure, mm").fill("40");
+  await expect(said).toContainText("inside “armour” that stands out 40.0: they cannot both hold");
+  await expect(page.getByRole("button", { name: "Keep as revision 1" })).toBeDisabled();
+  await page.getByRole("button", { name: "Undo" }).click();
   await page.getByRole("button", { name: "Keep as revision 1" }).click();
   await page.waitForURL(`**/shelf/entries/${id}`);
   await page.getByRole("link", { name: "Use it" }).click();

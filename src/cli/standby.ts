@@ -15,18 +15,26 @@ import {
   writeSettings,
 } from "../../scripts/replica.mjs";
 
+/** A copy that lies over a network breaks off now and then: it is read so often before that is told. */
+const TRIES = 3;
+
 /** Takes one database out of the copy. @throws Error where the copy cannot be read. @returns false where it holds none. */
 function restored(settings: string, path: string, into: string): boolean {
   const program = litestream();
   if (!program) throw new Error("Litestream is not here: npm install @flydotio/litestream.");
-  const { status, stderr } = spawnSync(
-    program,
-    ["restore", "-no-expand-env", "-config", settings, "-o", into, path],
-    { encoding: "utf8" },
-  );
-  if (status !== 0 && !/no matching backups found/.test(stderr))
-    throw new Error(`The copy could not be read: ${stderr.trim()}.`);
-  return existsSync(into);
+  const said: string[] = [];
+  for (let tries = 0; tries < TRIES; tries++) {
+    const { status, stderr } = spawnSync(
+      program,
+      ["restore", "-no-expand-env", "-config", settings, "-o", into, path],
+      { encoding: "utf8" },
+    );
+    if (status === 0 || /no matching backups found/.test(stderr)) return existsSync(into);
+    said.push(stderr.trim());
+    // What was written half is begun anew.
+    for (const end of ["", ".tmp", "-wal", "-shm"]) rmSync(into + end, { force: true });
+  }
+  throw new Error(`The copy could not be read: ${said.at(-1)}.`);
 }
 
 /** Photographs of a copy that are not in a folder yet. */

@@ -78,6 +78,18 @@ describe("an entry of one's own", () => {
     save({ ...pole(), id: "moor-post" }, null);
     expect(codeOf(() => save({ ...pole(), id: "moor-post" }, 7))).toBe("moved-on");
   });
+  it("whose stubs cannot both hold is refused, by the lengths that contradict", () => {
+    const { lengths } = pole();
+    // The armour lies outside the inner jacket: it cannot reach 40 where that ends at 31.
+    const both = { ...lengths, armour: { ...lengths.armour, nominal: 40 } };
+    // Of a cable that goes through, what is left on either side never reaches the centre mark, 640 away.
+    const crossed = { ...lengths, members: { ...lengths.members, nominal: 640 } };
+    for (const changed of [both, crossed])
+      expect(codeOf(() => save({ ...pole(), id: "moor-post", lengths: changed }, null))).toBe(
+        "contradiction",
+      );
+    expect(newestRevision(store, "entry", "moor-post")).toBeNull();
+  });
   it("whose procedure somebody wrote by hand gives way to that", () => {
     const procedure = JSON.parse(documentText(store, "procedure", "entry-pedestal"));
     const basis = newestRevision(store, "procedure", "entry-pedestal");

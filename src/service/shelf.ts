@@ -12,6 +12,7 @@ import {
   personBy,
   type RevisionLine,
   resolved,
+  review,
   throughId,
   throughProcedure,
   withConfirmed,
@@ -183,9 +184,17 @@ function ownEntry(store: Store, document: Record<string, unknown>, revision: num
           ["document", "id"],
         );
   const { ending, going } = entrySheets();
-  mustWork(store, entryProcedure(entry, ending));
-  const through = throughProcedure(entry, going);
-  if (through) mustWork(store, through);
+  for (const made of [entryProcedure(entry, ending), throughProcedure(entry, going)]) {
+    if (!made) continue;
+    const [contradiction] = review(made, wholeLibrary(store), null).contradictions;
+    if (contradiction)
+      throw new InputError("contradiction", `On ${contradiction.cable}: ${contradiction.message}`, [
+        "document",
+        "lengths",
+        ...contradiction.ids,
+      ]);
+    mustWork(store, made);
+  }
   return { ...document, revision, source: { ...entry.source, date: today(now) } };
 }
 

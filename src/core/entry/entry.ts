@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { CONSTRUCTIONS, zCore, zSource } from "../cable/cable";
-import { zMm, zMmNotNegative } from "../length/length";
+import { formatMm } from "../length/format";
+import { type Length, zMm, zMmNotNegative } from "../length/length";
 import { zDocumentId, zName } from "../names/names";
 import { coded } from "../problem/codes";
 import { zCondition } from "../procedure/condition";
@@ -111,6 +112,13 @@ export const zEntry = z
         message: "An entry says how much sheath is opened",
         params: coded("no-figure"),
       });
+    for (const { at, says } of clashes(entry.lengths))
+      context.addIssue({
+        code: "custom",
+        path: ["lengths", at, "nominal"],
+        message: says,
+        params: coded("contradiction"),
+      });
     if (entry.storage.perimeter < 2 * Math.PI * entry.radius)
       context.addIssue({
         code: "custom",
@@ -119,6 +127,48 @@ export const zEntry = z
         params: coded("bend"),
       });
   });
+
+/** What is left of a layer beyond the sheath, and what lies inside it: the inner one never ends further back. */
+const NESTED: readonly (readonly [outer: EntryLength, inner: EntryLength])[] = [
+  ["armour", "inner"],
+  ["armour", "slit"],
+  ["armour", "tube"],
+  ["inner", "slit"],
+  ["inner", "tube"],
+];
+
+/** All that is left beyond the sheath towards the centre mark: it never reaches it. */
+const INSIDE: readonly EntryLength[] = ["armour", "inner", "yarn", "members", "ripcords", "slit"];
+
+/** Lengths that cannot both hold: which, and why, in words. */
+function clashes(
+  lengths: Partial<Record<EntryLength, { readonly nominal: Length }>>,
+): { readonly at: EntryLength; readonly says: string }[] {
+  const nested = NESTED.flatMap(([outer, inner]) => {
+    const [around, within] = [lengths[outer], lengths[inner]];
+    return around && within && within.nominal < around.nominal
+      ? [
+          {
+            at: inner,
+            says: `“${inner}” ends ${formatMm(within.nominal)} mm beyond the sheath, inside “${outer}” that stands out ${formatMm(around.nominal)}: they cannot both hold`,
+          },
+        ]
+      : [];
+  });
+  const { half } = lengths;
+  const crossed = INSIDE.flatMap((id) => {
+    const left = lengths[id];
+    return half && left && left.nominal >= half.nominal
+      ? [
+          {
+            at: id,
+            says: `“${id}” is ${formatMm(left.nominal)} mm of the ${formatMm(half.nominal)} from the sheath edge to the centre mark: both sides cannot hold it`,
+          },
+        ]
+      : [];
+  });
+  return [...nested, ...crossed];
+}
 
 export type Entry = z.output<typeof zEntry>;
 export type EntryDocument = z.input<typeof zEntry>;

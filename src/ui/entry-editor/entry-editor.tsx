@@ -2,9 +2,10 @@
 
 import Link from "next/link";
 import { useRouter } from "next/navigation";
-import { type ReactNode, useCallback, useState } from "react";
+import { type ReactNode, useCallback, useMemo, useState } from "react";
 import { toast } from "sonner";
 import {
+  attempt,
   type Cable,
   type Entry,
   type EntryDocument,
@@ -23,7 +24,7 @@ import { EntryDrawing, sheetFrom } from "./entry-drawing";
 import { EntryLengths } from "./entry-lengths";
 import { FastenersEditor } from "./fasteners-editor";
 import { PortsEditor } from "./ports-editor";
-import { isWholeEntry, readEntry } from "./read-entry";
+import { entryContradictions, isWholeEntry, readEntry } from "./read-entry";
 import { StorageEditor } from "./storage-editor";
 
 interface EntryEditorProps {
@@ -32,12 +33,12 @@ interface EntryEditorProps {
   readonly basis: number | null;
   readonly cables: readonly Cable[];
   readonly tools: readonly Tool[];
-  /** How every entry is prepared, in order and in words. */
-  readonly ending: EntrySheet;
+  /** How every entry is prepared, in order and in words: of what ends in it, of what goes through. */
+  readonly sheets: { readonly ending: EntrySheet; readonly going: EntrySheet };
 }
 
 /** An entry under the pen: its ports, lengths, fasteners and storage, drawn as one writes. */
-export function EntryEditor({ initial, basis, cables, tools, ending }: EntryEditorProps) {
+export function EntryEditor({ initial, basis, cables, tools, sheets }: EntryEditorProps) {
   const router = useRouter();
   const { who } = usePeople();
   const edited = useDraft(`entry-${initial.id}@${basis ?? "new"}`, initial, isWholeEntry);
@@ -47,8 +48,12 @@ export function EntryEditor({ initial, basis, cables, tools, ending }: EntryEdit
   const [last, setLast] = useState<Entry | null>(entry);
   if (entry && JSON.stringify(entry) !== JSON.stringify(last)) setLast(entry);
   const sheetOf = useCallback(
-    (one: Entry, cable: Cable) => sheetFrom(entryProcedure(one, ending), cable, tools),
-    [ending, tools],
+    (one: Entry, cable: Cable) => sheetFrom(entryProcedure(one, sheets.ending), cable, tools),
+    [sheets, tools],
+  );
+  const contradictions = useMemo(
+    () => (last ? attempt(() => entryContradictions(last, sheets, { cables, tools })).value : null) ?? [],
+    [last, sheets, cables, tools],
   );
   const put = (field: string, changed: Partial<EntryDocument>) => {
     setRefused(null);
@@ -80,7 +85,7 @@ export function EntryEditor({ initial, basis, cables, tools, ending }: EntryEdit
           <Button look="link" onClick={edited.redo} disabled={!edited.canRedo}>
             Redo
           </Button>
-          <Button look="next" onClick={save} disabled={!entry}>
+          <Button look="next" onClick={save} disabled={!entry || contradictions.length > 0}>
             Keep as {basis === null ? "revision 1" : "the next revision"}
           </Button>
         </header>
@@ -91,6 +96,11 @@ export function EntryEditor({ initial, basis, cables, tools, ending }: EntryEdit
               <strong className="text-out">Not whole yet.</strong> {refused ?? problem}
             </p>
           )}
+          {contradictions.map((says) => (
+            <p key={says} className="mt-2 rounded-lg border-2 border-out px-3 py-2">
+              <strong className="text-out">Contradiction.</strong> {says}
+            </p>
+          ))}
         </div>
       </div>
       <div className="grid max-w-5xl gap-6 px-4 py-4 sm:px-6">

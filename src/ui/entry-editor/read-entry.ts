@@ -1,9 +1,36 @@
-import { attempt, check, type Entry, type EntryDocument, zEntry } from "@/core";
+import {
+  attempt,
+  type Cable,
+  check,
+  type Entry,
+  type EntryDocument,
+  type EntrySheet,
+  entryProcedure,
+  review,
+  type Tool,
+  throughProcedure,
+  zEntry,
+} from "@/core";
 
 /** An entry under the pen: as it can be read, or why it cannot. */
 export function readEntry(draft: unknown): { readonly entry: Entry | null; readonly problem: string | null } {
   const { value, problem } = attempt(() => check(zEntry, draft));
   return { entry: value, problem: problem?.message ?? null };
+}
+
+/**
+ * What of an entry's figures cannot hold together, on any cable it takes: each said once, of what ends in it and of what goes
+ * through.
+ */
+export function entryContradictions(
+  entry: Entry,
+  { ending, going }: { readonly ending: EntrySheet; readonly going: EntrySheet },
+  shelf: { readonly cables: readonly Cable[]; readonly tools: readonly Tool[] },
+): string[] {
+  const found = [entryProcedure(entry, ending), throughProcedure(entry, going)].flatMap((document) =>
+    document ? review(document, shelf, null).contradictions : [],
+  );
+  return [...new Set(found.map(({ message }) => message))];
 }
 
 /** Whether what was kept on this device has every list the fields need. */

@@ -5,14 +5,9 @@ import { useRouter } from "next/navigation";
 import { useCallback, useMemo, useState } from "react";
 import { z } from "zod";
 import {
-  type Cable,
-  type Caution,
   type ClosureAnswer,
   type ClosureCable,
   type ClosurePlan,
-  type Entry,
-  type Procedure,
-  type Tool,
   zClosurePlan,
   zRevisionAnswer,
 } from "@/core";
@@ -25,20 +20,14 @@ import { BringPiece } from "./bring-piece";
 import { CableStands } from "./cable-stands";
 import { broughtIn } from "./entry-cables";
 import { EntryHead } from "./entry-head";
-import { EntryWork } from "./entry-work";
+import { type EntryShown, EntryWork } from "./entry-work";
 import { alike, type Joinable, standingsOf } from "./joined";
 import { useBeginClosure } from "./use-begin-closure";
 import { useEntryCables } from "./use-entry-cables";
 
-interface ClosureViewProps {
+interface ClosureViewProps extends EntryShown {
   readonly closure: ClosureAnswer;
   readonly job: { readonly id: string; readonly name: string };
-  readonly entry: Entry;
-  readonly procedure: Procedure;
-  readonly going: Procedure | null;
-  readonly cables: readonly Cable[];
-  readonly tools: readonly Tool[];
-  readonly cautions: readonly Caution[];
   readonly joinable: readonly Joinable[];
 }
 

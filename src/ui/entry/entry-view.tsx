@@ -1,21 +1,12 @@
 "use client";
 
-import type { Cable, Caution, ClosureCable, Entry, Procedure, Tool } from "@/core";
+import type { ClosureCable } from "@/core";
 import { EntryHead } from "./entry-head";
-import { EntryWork } from "./entry-work";
+import { type EntryShown, EntryWork } from "./entry-work";
 import { KeepInJob } from "./keep-in-job";
 import { showInAddress, useEntryCables } from "./use-entry-cables";
 
-interface EntryViewProps {
-  readonly entry: Entry;
-  /** What the entry comes to, as it stands on the shelf. */
-  readonly procedure: Procedure;
-  /** What it comes to for a cable that goes through; null where none does. */
-  readonly going: Procedure | null;
-  /** Every cable of the shelf that it takes by its kind. */
-  readonly cables: readonly Cable[];
-  readonly tools: readonly Tool[];
-  readonly cautions: readonly Caution[];
+interface EntryViewProps extends EntryShown {
   readonly initial: readonly ClosureCable[];
   /** Jobs it can be kept in. */
   readonly jobs: readonly { readonly id: string; readonly name: string }[];

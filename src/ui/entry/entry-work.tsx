@@ -13,6 +13,7 @@ import {
   portsBy,
   type Tool,
 } from "@/core";
+import { CannotBe } from "../controls/cannot-be";
 import { usePrefs } from "../prefs/prefs-context";
 import { AddCable } from "./add-cable";
 import { Bends } from "./bends";
@@ -28,7 +29,8 @@ import { openingIn, throughOf } from "./through";
 import type { EntryCables } from "./use-entry-cables";
 import { usePortDrop } from "./use-port-drop";
 
-interface EntryWorkProps {
+/** An entry with all that is shown of it. */
+export interface EntryShown {
   readonly entry: Entry;
   /** What the entry comes to, as it stands on the shelf. */
   readonly procedure: Procedure;
@@ -38,6 +40,9 @@ interface EntryWorkProps {
   readonly cables: readonly Cable[];
   readonly tools: readonly Tool[];
   readonly cautions: readonly Caution[];
+}
+
+interface EntryWorkProps extends EntryShown {
   /** The cables that come in, under the hand. */
   readonly state: EntryCables;
   /** Which entry it is, above all else. */
@@ -119,11 +124,7 @@ export function EntryWork({
         gripOf={gripOf}
         onPoint={setPointed}
       />
-      {problem && (
-        <p role="alert" className="mx-4 mt-3 rounded-md border-2 border-out px-3 py-2 sm:mx-6">
-          <strong>That cannot be; nothing was changed.</strong> {problem}
-        </p>
-      )}
+      <CannotBe says={problem} />
       <div className="grid gap-6 px-4 py-4 sm:px-6 lg:grid-cols-[minmax(0,1.1fr)_minmax(0,1.2fr)_minmax(0,0.9fr)]">
         <section aria-labelledby="cables" className="min-w-0">
           <h2 id="cables" className="font-bold text-lg">

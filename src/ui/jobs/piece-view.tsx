@@ -17,6 +17,7 @@ import {
   type SideSheet,
 } from "@/core";
 import { Button } from "../controls/button";
+import { CannotBe } from "../controls/cannot-be";
 import { handleOf, stationHandle, withDragged } from "./handles";
 import { KeptTrouble, KeptWord } from "./kept-line";
 import { feetText, figuresText, metresText } from "./metres";
@@ -136,11 +137,7 @@ export function PieceView({
         }}
       />
       <KeptTrouble kept={kept} again={again} />
-      {problem && (
-        <p role="alert" className="mx-4 mt-3 rounded-md border-2 border-out px-3 py-2 sm:mx-6">
-          <strong>That cannot be; nothing was changed.</strong> {problem}
-        </p>
-      )}
+      <CannotBe says={problem} />
       <div className="grid gap-6 px-4 py-4 sm:px-6 lg:grid-cols-[minmax(0,1.3fr)_minmax(0,1fr)_minmax(0,0.9fr)]">
         <section aria-labelledby="needs" className="min-w-0">
           <h2 id="needs" className="text-soft">

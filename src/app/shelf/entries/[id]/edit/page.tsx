@@ -29,7 +29,7 @@ export default async function EditEntry({ params, searchParams }: EditProps) {
       basis={copy ? null : newestRevision(store, "entry", id)}
       cables={cables}
       tools={tools}
-      ending={entrySheets().ending}
+      sheets={entrySheets()}
     />
   );
 }
