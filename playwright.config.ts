@@ -3,8 +3,7 @@ import { ensureChromium } from "./scripts/setup.mjs";
 
 export default defineConfig({
   testDir: "e2e",
-  // One more than the processors of the smallest machine it runs on: many tests wait for a clock or a server.
-  workers: 3,
+  workers: 2,
   // Generous: they end what hangs, and a slow machine is not a fault.
   timeout: 180_000,
   expect: { timeout: 30_000 },
