@@ -6,18 +6,14 @@ import {
   type ClosureAnswer,
   type ClosureCable,
   type ClosurePlan,
-  cableText,
   check,
   type Entry,
   InputError,
   isSide,
-  midSpanId,
-  misfits,
   mustHoldAt,
   type PiecePlan,
   type Place,
   type PlaceSide,
-  PURPOSES,
   partedAt,
   placeCables,
   placeKey,
@@ -27,8 +23,6 @@ import {
   throughId,
   zClosurePlan,
   zPiecePlan,
-  zRule,
-  zStationId,
   zUuid,
 } from "@/core";
 import { addClosureRow, type ClosureRow, closuresOf, latestClosure } from "@/store/closures";
@@ -38,11 +32,8 @@ import { wholeLibrary } from "@/store/shelf";
 import type { Store } from "@/store/store";
 import { inTransaction } from "@/store/transaction";
 import type { Act } from "./act";
-import { type Beginning, beginAll } from "./begin-at";
-import { compiled } from "./ends";
 import { allPieces, pieceOf } from "./jobs";
 import { newestAt } from "./placed";
-import { beginningAt, jobName, mustFindPiece } from "./places";
 import { mustWork } from "./planning";
 import { mustBeKnown } from "./signer";
 
@@ -77,7 +68,7 @@ export const styleIn = (entry: string, { through }: Pick<ClosureCable, "through"
  * Why a cable is not the place of a piece it is said to be, in words; null where it is, or is of no piece.
  * @param job the closure's own: its pieces alone are joined.
  */
-function joinTrouble(store: Store, job: string, entry: string, cable: ClosureCable): string | null {
+export function joinTrouble(store: Store, job: string, entry: string, cable: ClosureCable): string | null {
   if (!cable.joins) return null;
   const { piece, side } = cable.joins;
   const row = latestPlan(store, piece);
@@ -290,64 +281,6 @@ const saidAt = (plan: PiecePlan, place: Place): string => `${plan.name}, ${place
 function newestAtOf(store: Store, pieces: readonly string[]) {
   const rows = endsOfPieces(store, pieces);
   return new Map(pieces.map((piece) => [piece, newestAt(rows.filter((row) => row.piece === piece))]));
-}
-
-export const zBeginClosure = z.strictObject({
-  /** Of the end, or of the batch where there are several cables. */
-  id: zUuid("An id is a UUID").optional(),
-  /** Ids of the cables, as the closure's plan has them. */
-  cables: z
-    .array(zStationId)
-    .min(1, "At least one cable")
-    .max(32, "At most 32 cables")
-    .refine((all) => new Set(all).size === all.length, { error: "Each cable is begun once" }),
-  rule: zRule.default({ kind: "guarded", risk: 0.05 }),
-  purpose: z.enum(PURPOSES, { error: "An end is work or practice" }).default("work"),
-});
-
-/**
- * Begins a cable of a closure, or several like ones as a batch: each at the place of the piece it is of, one that is planned
- * nowhere by itself under the closure's name. Asking again with the same id answers the same.
- * @throws InputError: `does-not-fit` where a cable is not what its piece's plan says, or several are not alike; `moved-on`
- * where somebody has one at the bench.
- */
-export function beginClosure(act: Act, closure: string, input: unknown): { id: string; batch: boolean } {
-  const { store } = act;
-  const { id = randomUUID(), cables, rule, purpose } = check(zBeginClosure, input);
-  const found = getClosure(store, closure);
-  const { plan, job } = found;
-  const beginnings = cables.map((wanted) => {
-    const cable = plan.cables.find((one) => one.id === wanted);
-    if (!cable) throw new InputError("not-found", "This closure has no such cable any more.", ["cables"]);
-    return beginningIn(store, found, cable);
-  });
-  return beginAll(act, { id, name: plan.name, job: jobName(store, job), rule, purpose }, beginnings);
-}
-
-function beginningIn(
-  store: Store,
-  { id, revision, job, plan }: Pick<ClosureAnswer, "id" | "revision" | "job" | "plan">,
-  cable: ClosureCable,
-): Beginning {
-  const trouble = joinTrouble(store, job, plan.entry, cable);
-  if (trouble !== null) throw new InputError("does-not-fit", trouble, ["cables"]);
-  if (cable.joins)
-    return beginningAt(store, mustFindPiece(store, cable.joins.piece), {
-      side: cable.joins.side,
-      address: [],
-    });
-  const { cables, procedures } = wholeLibrary(store);
-  const style = styleIn(plan.entry, cable);
-  const of = cables.find((one) => one.id === (cable.through ? midSpanId(cable.cable) : cable.cable));
-  const procedure = procedures.find((one) => one.id === style);
-  if (!of) throw new InputError("unknown-cable", `No cable called “${cable.cable}”.`, ["cables"]);
-  const core =
-    of.cores.find((one) => procedure && misfits(procedure, of, one).length === 0) ?? mustHoldAt(of.cores, 0);
-  return {
-    made: compiled(store, { cable: of, procedure: style, core, choices: {} }),
-    where: { piece: id, plan: revision, side: cable.id, address: [] },
-    label: `${plan.name}, ${cableText(plan, cable.id)}`.slice(-120).toWellFormed(),
-  };
 }
 
 /** A place of a piece that can come into an entry. */

@@ -33,8 +33,9 @@ import {
 } from "@/core";
 import { zAimQuery } from "@/service/aims";
 import { zBatch, zBatchQuery } from "@/service/batches";
+import { zBeginClosure } from "@/service/begin-closure";
 import { zBenchQuery } from "@/service/bench";
-import { zBeginClosure, zNewClosure, zSaveClosure } from "@/service/closures";
+import { zNewClosure, zSaveClosure } from "@/service/closures";
 import { zEnter } from "@/service/crew";
 import { zStart } from "@/service/ends";
 import { zJobQuery, zJobsQuery, zNewJob, zNewPieces, zSavePlan } from "@/service/jobs";

@@ -1,5 +1,5 @@
 import { zBegunAnswer } from "@/core";
-import { beginClosure } from "@/service/closures";
+import { beginClosure } from "@/service/begin-closure";
 import { acting } from "../../../../acting";
 import { answerAs } from "../../../../answer";
 
