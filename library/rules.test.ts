@@ -136,7 +136,9 @@ describe("light", () => {
           const judgement = judgementOf(step);
           if (judgement?.id !== "light-on") return [];
           return judgement.answers
-            .filter(({ good, action, redo }) => !good && !(action.startsWith("Stop.") && redo.length === 0))
+            .filter(
+              ({ good, action, retries }) => !good && !(action.startsWith("Stop.") && retries.length === 0),
+            )
             .map(({ id }) => id);
         }),
       ),

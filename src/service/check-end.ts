@@ -1,8 +1,9 @@
 import {
   compileRunSheet,
-  EVENT_VERSION,
+  ENVELOPED_FROM,
   endState,
   followsFrom,
+  isRecord,
   type KeptVerdict,
   projectionsOf,
   type Recorded,
@@ -112,9 +113,9 @@ function brokenLinks(row: EndRow, events: readonly ChainedRow[]): EndFinding[] {
 /** Columns of an event beside its envelope, and envelopes that are not written as they are hashed. */
 const envelopesOff = (events: readonly ChainedRow[]): EndFinding[] =>
   events.flatMap(({ v, seq, body, id, endId, at, client }) => {
-    if (v < EVENT_VERSION) return [];
+    if (v < ENVELOPED_FROM) return [];
     const said = parsed(body);
-    if (!isObject(said)) return [{ seq, what: "This event was changed: body." }];
+    if (!isRecord(said)) return [{ seq, what: "This event was changed: body." }];
     const columns = { v, id, end: endId, seq, at, client };
     const off = Object.entries(columns).flatMap(([key, value]) => (said[key] === value ? [] : [key]));
     if (canonical(said) !== body) off.push("body");
@@ -129,14 +130,11 @@ const parsed = (text: string): unknown => {
   }
 };
 
-const isObject = (value: unknown): value is Readonly<Record<string, unknown>> =>
-  typeof value === "object" && value !== null;
-
 /** What the register keeps of it: that it was begun, and that it was signed off. */
 function registerOff(store: Store, row: EndRow, events: readonly ChainedRow[]): EndFinding[] {
   const [begun] = registerLines(store, "end", row.id);
   const signs = events.filter(({ v, body }) => kindIn(v, body) === "sign");
-  const byVersion1 = signs.some(({ v }) => v < EVENT_VERSION);
+  const byVersion1 = signs.some(({ v }) => v < ENVELOPED_FROM);
   const off: EndFinding[] = [];
   if (!begun) off.push({ what: "The register does not know it: it was put in." });
   else if (begun.digest !== endDigest(row, byVersion1))
@@ -151,8 +149,8 @@ function registerOff(store: Store, row: EndRow, events: readonly ChainedRow[]): 
 
 function kindIn(v: number, body: string): unknown {
   const said = parsed(body);
-  const event = isObject(said) && v >= EVENT_VERSION ? said.event : said;
-  return isObject(event) ? event.kind : undefined;
+  const event = isRecord(said) && v >= ENVELOPED_FROM ? said.event : said;
+  return isRecord(event) ? event.kind : undefined;
 }
 
 const photosGone = (store: Store, history: readonly Recorded[]): EndFinding[] =>

@@ -100,9 +100,8 @@ const NAMES = {
   closure: "revision of a closure",
 } as const;
 type Named = keyof typeof NAMES;
-const KINDS = Object.keys(NAMES) as Named[];
-
-const isNamed = (kind: RegisterRow["kind"]): kind is Named => kind in NAMES;
+const isNamed = (kind: string): kind is Named => Object.hasOwn(NAMES, kind);
+const KINDS = Object.keys(NAMES).filter(isNamed);
 
 /** What the register says must be there, as it was; and nothing that it does not know. */
 export function checkRegister(store: Store): RecordFinding[] {

@@ -3,8 +3,10 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import Database from "better-sqlite3";
 import { describe, expect, it } from "vitest";
-import { EVENT_VERSION, endState, recordOf, standings } from "@/core";
+import { EVENT_VERSION, endState, judgementOf, recordOf, type Step, standings } from "@/core";
 import { openStore } from "@/store/database";
+import { findDocument, keptProcedure } from "@/store/documents";
+import { findEnd } from "@/store/ends";
 import { GOLDEN, goldenFile } from "@/store/fixtures/golden";
 import { allPeople } from "@/store/people";
 import { getEnd } from "./ends";
@@ -22,6 +24,9 @@ const placed = (schema: (typeof GOLDEN)[number]): string => {
 
 /** From this schema on events lie in their envelopes. */
 const ENVELOPED = 9;
+
+/** The version each age wrote its events by. */
+const versionOf = (schema: number): number => (schema < ENVELOPED ? 1 : 2);
 
 /** What the file says of each event, in the words of its own day. */
 const before = (file: string, schema: number) => {
@@ -41,7 +46,7 @@ const before = (file: string, schema: number) => {
 describe.each(GOLDEN)("a database of schema %i", (schema) => {
   const file = placed(schema);
   const was = before(file, schema);
-  const version = schema < ENVELOPED ? 1 : EVENT_VERSION;
+  const version = versionOf(schema);
   const store = openStore(file);
 
   it("keeps every event word for word, under the version it was written by", () => {
@@ -102,6 +107,31 @@ describe.each(GOLDEN)("a database of schema %i", (schema) => {
     ]);
     expect([...checkWholeRecord(own)].flatMap(({ findings }) => findings)).toEqual([]);
     own.$client.close();
+  });
+});
+
+describe("a rework of version 2, which wrote what was seen as text", () => {
+  const store = openStore(placed(12));
+  const id =
+    store.$client
+      .prepare<[], string>("SELECT end_id FROM events WHERE body LIKE '%glass-end: bad-cleave%'")
+      .pluck()
+      .get() ?? "";
+
+  it("says on which feature what was seen, in the record and its history", () => {
+    const { events } = getEnd(store, id);
+    expect(events.flatMap(({ event }) => (event.kind === "rework" ? event.cause.faults : []))).toEqual([
+      { feature: "glass-end", what: "bad-cleave" },
+    ]);
+    expect(recordOf(getEnd(store, id)).reworks.map(({ why }) => why)).toEqual(["bad cleave"]);
+  });
+  it("goes by a sheet whose answers still say what to try, and a procedure of version 1 that does", () => {
+    const tried = ({ steps }: { readonly steps: readonly Step[] }) =>
+      steps.flatMap((step) => judgementOf(step)?.answers ?? []).flatMap(({ retries }) => retries);
+    const hash = findEnd(store, id)?.procedureHash ?? "";
+    expect(findDocument(store, hash)).toMatchObject({ v: 1, body: expect.stringContaining('"redo"') });
+    expect(tried(keptProcedure(store, hash))).not.toEqual([]);
+    expect(tried({ steps: getEnd(store, id).sheet.lines.map(({ step }) => step) })).not.toEqual([]);
   });
 });
 

@@ -101,11 +101,13 @@ export function shelved(store: Store): Shelved {
   };
 }
 
+const knownNeeds = knownOf<PieceNeeds>();
+
 /** What a piece needs as it is planned, or why that cannot be told any more. */
 export function needsOf(store: Store, plan: PiecePlan): { needs: PieceNeeds } | { problem: string } {
   try {
     const needs = () => pieceNeeds(plan, partsOf(store, plan));
-    return { needs: knownOf(wholeLibrary(store), `needs ${JSON.stringify({ ...plan, name: "" })}`, needs) };
+    return { needs: knownNeeds(wholeLibrary(store), JSON.stringify({ ...plan, name: "" }), needs) };
   } catch (error) {
     const problem = problemOf(error);
     if (!problem) throw error;
@@ -174,7 +176,7 @@ export function stylesFor(store: Store, plan: PiecePlan, cable: Cable) {
   const midRun = proceduresFor(procedures, inRun, core).flatMap((procedure) => {
     try {
       const sheet = sheetOnce(library, { procedure, cable: inRun, core, choices: {} });
-      return [{ id: procedure.id, name: procedure.name, reach: workedTo(sheet) as number }];
+      return [{ id: procedure.id, name: procedure.name, reach: workedTo(sheet) }];
     } catch (error) {
       if (problemOf(error)) return [];
       throw error;

@@ -26,7 +26,10 @@ export async function copyPhotographs(database: string, folder: string): Promise
 }
 
 /** How it stands: why the last look failed, and when all was last seen to be in the copy, milliseconds since the epoch. */
-const state = processWide("copy", () => ({ problem: null as string | null, levelAt: 0 }));
+const state = processWide<{ problem: string | null; levelAt: number }>("copy", () => ({
+  problem: null,
+  levelAt: 0,
+}));
 
 /** A copier looks at its databases so often: what it says may be as old. */
 const LOOKED_EVERY_MS = 1_000;

@@ -29,7 +29,7 @@ export function scheduleOf(env: Readonly<Record<string, string | undefined>>): S
 }
 
 /** Why the last try failed; null where it did not. */
-const state = processWide("backups", () => ({ problem: null as string | null }));
+const state = processWide<{ problem: string | null }>("backups", () => ({ problem: null }));
 
 /** Makes a backup where one is due, and lets the oldest beyond those kept go. @returns whether one was made. */
 export async function backupIfDue(

@@ -35,7 +35,7 @@ export function readSeal(text: string): Seal {
   if (at !== undefined && root !== undefined)
     return { seal: 1, at, program: "", register: Number(register), events: Number(events), root };
   try {
-    const { short: _, ...seal } = JSON.parse(trimmed) as Record<string, unknown>;
+    const { short: _, ...seal } = z.record(z.string(), z.unknown()).parse(JSON.parse(trimmed));
     return check(zSeal, seal);
   } catch (cause) {
     throw new InputError(

@@ -19,7 +19,42 @@ const shipped = (id = CAM) => JSON.parse(documentText(store, "procedure", id)) a
 const save = (document: object, basis: number | null) =>
   saveDocument(actOn(store), "procedure", { document, basis });
 const onShelf = (id = CAM) => library(store).procedures.find((one) => one.id === id);
+const keptBody = (hash: string) =>
+  store.$client.prepare("SELECT body FROM documents WHERE hash = ?").pluck().get(hash);
 const renamed = (name: string) => ({ ...shipped(), name });
+
+describe("a procedure of one's own, kept by version 1 of the schema", () => {
+  it("is read, written on and handed out in today's words; what is kept of it stays as it was", () => {
+    const { revision, ...rest } = shipped();
+    const body = JSON.stringify({ ...rest, revision: revision + 1 }).replaceAll(
+      '"retries":[{"rule"',
+      '"redo":[{"rule"',
+    );
+    expect(body).toContain('"redo"');
+    const hash = "of version 1";
+    store.$client
+      .prepare("INSERT INTO documents (hash, kind, body, v) VALUES (?, 'procedure', ?, 1)")
+      .run(hash, body);
+    store.$client
+      .prepare(
+        "INSERT INTO shelf (kind, document, revision, hash, at, by, why) VALUES ('procedure', ?, ?, ?, '', '', '')",
+      )
+      .run(CAM, revision + 1, hash);
+    expect(onShelf()?.steps).toEqual(
+      library(openStore(":memory:")).procedures.find(({ id }) => id === CAM)?.steps,
+    );
+    expect(documentText(store, "procedure", CAM)).not.toContain('"redo"');
+    save({ ...shipped(), name: "Gone on" }, revision + 1);
+    expect(onShelf()).toMatchObject({ name: "Gone on", revision: revision + 2 });
+    expect(keptBody(hash)).toBe(body);
+  });
+  it("is taken from a file that an older Arlent wrote", () => {
+    const { revision, ...document } = shipped();
+    const older = JSON.parse(JSON.stringify(document).replaceAll('"retries":[{"rule"', '"redo":[{"rule"'));
+    save(older, revision);
+    expect(documentText(store, "procedure", CAM)).not.toContain('"redo"');
+  });
+});
 
 describe("saving a procedure", () => {
   it("keeps the next revision, the user's own, in place of the shipped one", () => {

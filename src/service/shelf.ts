@@ -1,13 +1,17 @@
 import { z } from "zod";
 import {
   asOwn,
+  asWritten,
   check,
   compileRunSheet,
   contradictionsOf,
   entryProcedure,
   figuresToConfirm,
   InputError,
+  liftedProcedure,
   misfits,
+  mustHoldAt,
+  type Procedure,
   type ProcedureDocument,
   personBy,
   type RevisionLine,
@@ -205,13 +209,12 @@ function ownProcedure(
   revision: number,
   now: Date,
 ): ProcedureDocument {
-  const { source } = check(zProcedure, { ...document, revision });
+  const written = asWritten(zProcedure, liftedProcedure({ ...document, revision }));
   const standing = wholeLibrary(store).procedures.find(({ id }) => id === document.id || id === from);
-  const before = standing ? (JSON.parse(textOf(standing)) as ProcedureDocument) : null;
-  const kept = asOwn(before, document as unknown as ProcedureDocument, {
+  const kept = asOwn(standing ? writtenOf(standing) : null, written, {
     revision,
     date: today(now),
-    note: source.note,
+    note: written.source.note ?? "",
   });
   mustWork(store, kept);
   return kept;
@@ -224,7 +227,7 @@ export function restoreRevision(act: Act, kind: ShelfKind, id: string, input: un
   return inTransaction(store, () => {
     const found = newestRevision(store, kind, id);
     mustBeNewest(found, basis, id);
-    const earlier = JSON.parse(keptText(store, kind, id, restore)) as Record<string, unknown>;
+    const earlier = z.record(z.string(), z.unknown()).parse(JSON.parse(keptText(store, kind, id, restore)));
     const revision = (found ?? 0) + 1;
     const body = JSON.stringify({ ...earlier, revision }, null, 2);
     const said = why || `Revision ${restore} again.`;
@@ -279,7 +282,7 @@ export function confirmFigures(act: Act, id: string, input: unknown) {
         ]);
       return { ...asked, ...figure };
     });
-    const document = withConfirmed(JSON.parse(textOf(procedure)) as ProcedureDocument, confirmed, {
+    const document = withConfirmed(writtenOf(procedure), confirmed, {
       revision,
       note: why || "Held against the part's sheet.",
       date: today(now),
@@ -290,6 +293,14 @@ export function confirmFigures(act: Act, id: string, input: unknown) {
     return { id, revision };
   });
 }
+
+/** A procedure of the shelf as it is written. */
+const writtenOf = (procedure: Procedure): ProcedureDocument =>
+  asWritten(zProcedure, JSON.parse(textOf(procedure)));
+
+/** How a procedure stands on the shelf, as it is written. @throws InputError `not-found`. */
+export const procedureWritten = (store: Store, id: string): ProcedureDocument =>
+  asWritten(zProcedure, JSON.parse(shelfText(store, "procedure", id).text));
 
 function keptText(store: Store, kind: ShelfKind, id: string, revision: number): string {
   const shipped = shelvedOf(shippedLibrary(), kind).find((one) => one.id === id);
@@ -324,6 +335,11 @@ export function copyOf<T extends { readonly id: string; readonly name: string }>
   taken: readonly string[],
 ): T & { revision: number } {
   const places = Array.from({ length: taken.length + 1 }, (_, i) => (i === 0 ? "-copy" : `-copy-${i + 1}`));
-  const id = places.map((end) => `${document.id.slice(0, 70)}${end}`).find((one) => !taken.includes(one));
-  return { ...document, id: id as string, name: `${document.name}, copy`, revision: 1 };
+  const ids = places.map((end) => `${document.id.slice(0, 70)}${end}`);
+  // One more was made than are taken: one is free.
+  const id = mustHoldAt(
+    ids.filter((one) => !taken.includes(one)),
+    0,
+  );
+  return { ...document, id, name: `${document.name}, copy`, revision: 1 };
 }

@@ -115,7 +115,10 @@ function keepGuards(store: Store, fresh: boolean, gone: readonly string[]): void
   });
 }
 
-const shared = globalThis as { arlentStore?: Store };
+declare global {
+  /** The one store of the process. */
+  var arlentStore: Store | undefined;
+}
 
 /** Where the application's database lies: ARLENT_DB, or data/arlent.db. */
 export const databaseFile = (): string => process.env.ARLENT_DB ?? join(process.cwd(), "data/arlent.db");
@@ -126,8 +129,8 @@ export const databaseFile = (): string => process.env.ARLENT_DB ?? join(process.
  * @throws InputError `in-use`, `newer`, or what is the matter with the disk or the file.
  */
 export function theStore(): Store {
-  shared.arlentStore ??= served(databaseFile());
-  return shared.arlentStore;
+  globalThis.arlentStore ??= served(databaseFile());
+  return globalThis.arlentStore;
 }
 
 function served(file: string): Store {

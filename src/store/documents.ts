@@ -3,7 +3,9 @@ import { z } from "zod";
 import {
   type Cable,
   check,
+  type Entry,
   InputError,
+  liftedProcedure,
   type Procedure,
   type RunSheet,
   type Tool,
@@ -22,16 +24,25 @@ type DocumentRow = typeof documents.$inferSelect;
 type Kind = DocumentRow["kind"];
 
 /** The version of each kind's schema that documents are written by. */
-const VERSION = 1;
+const VERSION = { cable: 1, procedure: 2, entry: 1, tools: 1, sheet: 2 } as const satisfies Record<
+  Kind,
+  number
+>;
 
-/** The schema of each kind, by the version it was written under: an old one stays for what was written by it. */
-const READERS = {
-  cable: { 1: zCable },
-  procedure: { 1: zProcedure },
-  entry: { 1: zEntry },
-  tools: { 1: z.array(zTool) },
-  sheet: { 1: zRunSheet },
-} as const;
+type Readers<T> = Readonly<Record<number, (written: unknown) => T>>;
+
+/** What reads each kind, by the version it was written under: an old one stays for what was written by it. */
+const CABLE: Readers<Cable> = { 1: (written) => check(zCable, written) };
+const ENTRY: Readers<Entry> = { 1: (written) => check(zEntry, written) };
+const TOOLS: Readers<Tool[]> = { 1: (written) => check(z.array(zTool), written) };
+const PROCEDURE: Readers<Procedure> = {
+  1: (written) => check(zProcedure, liftedProcedure(written)),
+  2: (written) => check(zProcedure, written),
+};
+const SHEET: Readers<RunSheet> = {
+  1: (written) => check(zRunSheet, liftedProcedure(written)),
+  2: (written) => check(zRunSheet, written),
+};
 
 /** What the register keeps of a document beside its hash. */
 export const documentDigest = ({ kind, v }: Pick<DocumentRow, "kind" | "v">): string => digestOf({ kind, v });
@@ -40,8 +51,8 @@ export const documentDigest = ({ kind, v }: Pick<DocumentRow, "kind" | "v">): st
 export function keepDocument(store: Store, kind: Kind, body: string): string {
   const hash = sha256(body);
   if (findDocument(store, hash)) return hash;
-  store.insert(documents).values({ hash, kind, body, v: VERSION }).run();
-  enter(store, "document", hash, documentDigest({ kind, v: VERSION }));
+  store.insert(documents).values({ hash, kind, body, v: VERSION[kind] }).run();
+  enter(store, "document", hash, documentDigest({ kind, v: VERSION[kind] }));
   return hash;
 }
 
@@ -55,25 +66,27 @@ function mustFind(store: Store, hash: string): DocumentRow {
   return found;
 }
 
-/** A kept document's text. @throws InputError `gone`. */
-export const bodyOf = (store: Store, hash: string): string => mustFind(store, hash).body;
+/** A kept document's text, as it is written today: an older one is lifted. @throws InputError `gone`. */
+export function bodyOf(store: Store, hash: string): string {
+  const { kind, v, body } = mustFind(store, hash);
+  return kind === "procedure" && v < VERSION.procedure
+    ? JSON.stringify(liftedProcedure(JSON.parse(body)), null, 2)
+    : body;
+}
 
 /** What a kept document says, by the schema it was written under. @throws InputError `gone`, `newer`. */
-function read<S extends z.ZodType>(
-  store: Store,
-  hash: string,
-  readers: Readonly<Record<number, S>>,
-): z.output<S> {
+function read<T>(store: Store, hash: string, readers: Readers<T>): T {
   const { v, body } = mustFind(store, hash);
-  const schema = readers[v];
-  if (!schema)
+  const reader = readers[v];
+  if (!reader)
     throw new InputError("newer", "This document was written by a newer Arlent: open it with that one.", [
       "hash",
     ]);
-  return check(schema, JSON.parse(body));
+  return reader(JSON.parse(body));
 }
 
-export const keptProcedure = (store: Store, hash: string): Procedure => read(store, hash, READERS.procedure);
-export const keptCable = (store: Store, hash: string): Cable => read(store, hash, READERS.cable);
-export const keptTools = (store: Store, hash: string): Tool[] => read(store, hash, READERS.tools);
-export const keptSheet = (store: Store, hash: string): RunSheet => read(store, hash, READERS.sheet);
+export const keptProcedure = (store: Store, hash: string): Procedure => read(store, hash, PROCEDURE);
+export const keptCable = (store: Store, hash: string): Cable => read(store, hash, CABLE);
+export const keptEntry = (store: Store, hash: string): Entry => read(store, hash, ENTRY);
+export const keptTools = (store: Store, hash: string): Tool[] => read(store, hash, TOOLS);
+export const keptSheet = (store: Store, hash: string): RunSheet => read(store, hash, SHEET);

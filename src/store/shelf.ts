@@ -1,15 +1,6 @@
 import { and, asc, desc, eq, isNotNull, sql } from "drizzle-orm";
-import {
-  type Cable,
-  check,
-  type Entry,
-  InputError,
-  type Procedure,
-  zCable,
-  zEntry,
-  zProcedure,
-} from "@/core";
-import { bodyOf, keepDocument } from "./documents";
+import { type Cable, type Entry, InputError, type Procedure } from "@/core";
+import { bodyOf, keepDocument, keptCable, keptEntry, keptProcedure } from "./documents";
 import { digestOf, enter } from "./register";
 import { shelf } from "./schema";
 import { followedBy, type Library, rememberText, shippedLibrary, shippedWritten, textOf } from "./shipped";
@@ -72,22 +63,19 @@ export function revisionText(store: Store, kind: ShelfKind, document: string, re
   return bodyOf(store, found.hash);
 }
 
-const parsed = new Map<string, Cable | Entry | Procedure>();
-
-/** A kept document, parsed once: kept documents never change. */
-function own<T extends Cable | Entry | Procedure>(
-  store: Store,
-  hash: string,
-  parse: (body: unknown) => T,
-): T {
-  const known = parsed.get(hash);
-  if (known) return known as T;
-  const text = bodyOf(store, hash);
-  const document = parse(JSON.parse(text));
-  rememberText(document, text);
-  parsed.set(hash, document);
-  return document;
-}
+/** A kept document of a kind, read once, with its text beside it: kept documents never change. */
+const readOnce = <T extends object>(read: (store: Store, hash: string) => T) => {
+  const known = new Map<string, T>();
+  return (store: Store, hash: string): T => {
+    const document = known.get(hash) ?? read(store, hash);
+    if (!known.has(hash)) rememberText(document, bodyOf(store, hash));
+    known.set(hash, document);
+    return document;
+  };
+};
+const ownCable = readOnce(keptCable);
+const ownEntry = readOnce(keptEntry);
+const ownProcedure = readOnce(keptProcedure);
 
 const merged = new WeakMap<Store, { readonly row: number; readonly library: Library }>();
 
@@ -107,12 +95,11 @@ export function wholeLibrary(store: Store): Library {
     )
     .all();
   const shipped = shippedLibrary();
-  const mine = (kind: ShelfKind) => latest.filter((one) => one.kind === kind);
-  const cables = mine("cable").map(({ hash }) => own(store, hash as string, (body) => check(zCable, body)));
-  const entries = mine("entry").map(({ hash }) => own(store, hash as string, (body) => check(zEntry, body)));
-  const procedures = mine("procedure").map(({ hash }) =>
-    own(store, hash as string, (body) => check(zProcedure, body)),
-  );
+  const mine = <T>(kind: ShelfKind, own: (store: Store, hash: string) => T): T[] =>
+    latest.flatMap((one) => (one.kind === kind && one.hash !== null ? [own(store, one.hash)] : []));
+  const cables = mine("cable", ownCable);
+  const entries = mine("entry", ownEntry);
+  const procedures = mine("procedure", ownProcedure);
   const written = shippedWritten();
   const library: Library = {
     ...shipped,

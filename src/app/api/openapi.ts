@@ -24,12 +24,14 @@ const inPath = (path: string): Json[] =>
     schema: name === "kind" ? { enum: ["procedures", "cables", "entries"] } : { type: "string" },
   }));
 
+const zObjectSchema = z.object({
+  properties: z.record(z.string(), z.record(z.string(), z.unknown())).default({}),
+  required: z.array(z.string()).default([]),
+});
+
 function inQuery(query: z.ZodObject | undefined): Json[] {
   if (!query) return [];
-  const { properties = {}, required = [] } = schemaOf(query) as {
-    properties?: Record<string, Json>;
-    required?: string[];
-  };
+  const { properties, required } = zObjectSchema.parse(schemaOf(query));
   return Object.entries(properties).map(([name, schema]) => ({
     name,
     in: "query",

@@ -28,16 +28,10 @@ type Params = Record<string, string | string[] | undefined>;
 
 export default async function LedgerPage({ searchParams }: { searchParams: Promise<Params> }) {
   const query = Object.fromEntries(
-    Object.entries(await searchParams).filter(([, value]) => value !== "" && value !== undefined),
+    Object.entries(await searchParams).flatMap(([name, value]) => (value ? [[name, String(value)]] : [])),
   );
   try {
-    return (
-      <LedgerView
-        page={shown(ledgerPage(theStore(), query))}
-        query={query as Record<string, string>}
-        problem={null}
-      />
-    );
+    return <LedgerView page={shown(ledgerPage(theStore(), query))} query={query} problem={null} />;
   } catch (error) {
     if (!(error instanceof InputError)) throw error;
     return <LedgerView page={shown(ledgerPage(theStore(), {}))} query={{}} problem={error.problem.message} />;

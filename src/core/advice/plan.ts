@@ -53,8 +53,8 @@ function ruleOffered(sheet: RunSheet, lines: readonly Line[]): Retry | null {
   const offered = lines
     .flatMap(({ step }) => judgementOf(step)?.answers ?? [])
     .flatMap((answer) => [
-      ...answer.redo,
-      ...(answer.goTo !== undefined && answer.redo.length === 0 && sheet.retries[0]
+      ...answer.retries,
+      ...(answer.goTo !== undefined && answer.retries.length === 0 && sheet.retries[0]
         ? [{ rule: sheet.retries[0].id, goTo: answer.goTo }]
         : []),
     ]);

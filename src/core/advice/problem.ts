@@ -54,7 +54,7 @@ export function heldBy(
 export const isSet = (sheet: RunSheet, { kind, cutAt, madeAt }: SheetFeature): boolean =>
   kind === "part" &&
   cutAt === null &&
-  ["load", "dress", "fold"].includes(sheet.lines[madeAt]?.step.kind as string);
+  ["load", "dress", "fold"].some((kind) => sheet.lines[madeAt]?.step.kind === kind);
 
 /** Whether a part is only held against the end, neither cut, set nor bonded: it goes wherever the fibre end goes. */
 export const rides = (sheet: RunSheet, feature: SheetFeature, reached: number): boolean =>

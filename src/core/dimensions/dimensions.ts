@@ -25,7 +25,11 @@ export type Closed =
  */
 export function closeLimits({ features, dimensions }: DimensionsInput): Closed {
   const most = shortestPaths(features, dimensions);
-  if (most === null) return { consistent: false, conflict: findConflict(features, dimensions) as Conflict };
+  if (most === null) {
+    const conflict = findConflict(features, dimensions);
+    if (!conflict) throw new Error("limits that cannot hold have no chain that shows it");
+    return { consistent: false, conflict };
+  }
   const n = features.length;
   const limits: Limit[] = [];
   for (let i = 0; i < n; i++)

@@ -14,7 +14,7 @@ const answers = [
     id: "off",
     sees: "stands off",
     good: false,
-    redo: [
+    retries: [
       { rule: "reseat", goTo: "seat" },
       { rule: "recleave", goTo: "make-jacket" },
     ],

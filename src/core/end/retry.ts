@@ -32,8 +32,8 @@ export function retriesOffered(
   if (!answer) return [];
   const [first] = sheet.retries;
   const offered =
-    answer.redo.length > 0
-      ? answer.redo
+    answer.retries.length > 0
+      ? answer.retries
       : answer.goTo !== undefined && first
         ? [{ rule: first.id, goTo: answer.goTo }]
         : [];

@@ -42,7 +42,7 @@ const maskOf = ({ ports }: Way): number => ports.reduce((mask, place) => mask | 
 
 /** Sets of ports that the through cables can take together: by the ports taken, the least cost and by which ways. */
 function throughSets(asked: readonly Asked[]): Map<number, { cost: number; ways: readonly Way[] }> {
-  let sets = new Map([[0, { cost: 0, ways: [] as readonly Way[] }]]);
+  let sets = new Map<number, { cost: number; ways: readonly Way[] }>([[0, { cost: 0, ways: [] }]]);
   for (const { ways, through } of asked) {
     if (!through) continue;
     const next: typeof sets = new Map();

@@ -1,13 +1,17 @@
 import { z } from "zod";
+import { isRecord } from "../problem/is-record";
 import { type EndEvent, zStoredEvent } from "./event";
 import { zJudged } from "./judged";
 import { PURPOSES, type Recorded, type UnreadEvent } from "./recorded";
 
 /** The version events are written by. */
-export const EVENT_VERSION = 2;
+export const EVENT_VERSION = 3;
+
+/** From this version on an event lies in an envelope. */
+export const ENVELOPED_FROM = 2;
 
 /**
- * An event as it is written, version 2: hashed as canonical JSON (RFC 8785) with the hash before it. An older version is
+ * An event as it is written, version 3: hashed as canonical JSON (RFC 8785) with the hash before it. An older version is
  * lifted on reading; another shape is another version beside it, never a change of this one.
  */
 export const zEnvelope = z.strictObject({
@@ -36,7 +40,7 @@ export interface EventRow {
 }
 
 /**
- * Reads an event of any version: version 1 (its body is the event alone) lifted, version 2 as it is. Whatever this
+ * Reads an event of any version: versions 1 (its body is the event alone) and 2 lifted, version 3 as it is. Whatever this
  * program cannot read comes back as unread, with what it calls itself.
  */
 export function readEvent({ id, seq, v, at, client, body }: EventRow): Recorded {
@@ -49,8 +53,8 @@ export function readEvent({ id, seq, v, at, client, body }: EventRow): Recorded 
   });
   const content = parsed(body);
   if (v > EVENT_VERSION) return unread("newer", kindOf(content));
-  if (v === EVENT_VERSION) {
-    const envelope = zEnvelope.safeParse(content);
+  if (v >= ENVELOPED_FROM) {
+    const envelope = zEnvelope.safeParse(v === EVENT_VERSION ? content : envelopeFrom2(content));
     if (!envelope.success) return unread("strange", kindOf(content));
     const { by, event, judged } = envelope.data;
     return { id, seq, at, by, client: envelope.data.client, event, ...(judged ? { judged } : {}) };
@@ -61,7 +65,7 @@ export function readEvent({ id, seq, v, at, client, body }: EventRow): Recorded 
 
 /** An event as version 1 wrote it, lifted; null for what is none. */
 export function eventOfVersion1(content: unknown): EndEvent | null {
-  const event = zStoredEvent.safeParse(liftedFrom1(content));
+  const event = zStoredEvent.safeParse(liftedFrom2(liftedFrom1(content)));
   return event.success ? event.data : null;
 }
 
@@ -73,11 +77,27 @@ const parsed = (text: string): unknown => {
   }
 };
 
-const isRecord = (value: unknown): value is Readonly<Record<string, unknown>> =>
-  typeof value === "object" && value !== null;
-
 const kindOf = (content: unknown): unknown =>
   isRecord(content) && isRecord(content.event) ? content.event.kind : undefined;
+
+const envelopeFrom2 = (content: unknown): unknown =>
+  isRecord(content) && content.v === 2
+    ? { ...content, v: EVENT_VERSION, event: liftedFrom2(content.event) }
+    : content;
+
+/** Version 2 wrote what was seen on a feature as one text, “feature: what”; all else as version 3 does. */
+export function liftedFrom2(event: unknown): unknown {
+  if (!isRecord(event) || event.kind !== "rework" || !isRecord(event.cause)) return event;
+  const { faults } = event.cause;
+  if (!Array.isArray(faults)) return event;
+  return { ...event, cause: { ...event.cause, faults: faults.map(faultFrom2) } };
+}
+
+function faultFrom2(fault: unknown): unknown {
+  if (typeof fault !== "string") return fault;
+  const at = fault.lastIndexOf(": ");
+  return { feature: fault.slice(0, at), what: fault.slice(at + 2) };
+}
 
 /** Version 1 called a retry a redo, and named what it took back otherwise; all else it wrote as version 2 does. */
 function liftedFrom1(event: unknown): unknown {

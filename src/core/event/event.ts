@@ -103,7 +103,7 @@ const eventsWith = (zLength: z.ZodType<Length, number>) => {
     rule: zName.nullable(),
     cause: z.strictObject({
       checks: z.array(zName).max(400),
-      faults: z.array(zName).max(400),
+      faults: z.array(z.strictObject({ feature: zName, what: z.enum(FAULTS) })).max(400),
       judgement: zName.nullable(),
       answer: zName.nullable(),
     }),
@@ -114,7 +114,7 @@ const eventsWith = (zLength: z.ZodType<Length, number>) => {
     }),
   });
 
-  /** Takes back the redo or rework that was taken last, while nothing else has been done since. */
+  /** Takes back the retry or rework that was taken last, while nothing else has been done since. */
   const zTakeBack = z.strictObject({
     kind: z.literal("take-back"),
     event: zUuid("It names the event it takes back"),

@@ -14,7 +14,7 @@ function at(value: unknown, path: readonly PropertyKey[]): unknown {
   return path.reduce<unknown>(
     (inside, key) =>
       typeof inside === "object" && inside !== null && Object.hasOwn(inside, key)
-        ? (inside as Record<PropertyKey, unknown>)[key]
+        ? Reflect.get(inside, key)
         : undefined,
     value,
   );
@@ -33,6 +33,19 @@ export function check<S extends z.ZodType>(schema: S, value: unknown): z.output<
   const [first, ...others] = complaintsOf(result.error, given);
   if (!first) throw new InputError("bad-input", "This input cannot be read.");
   throw new InputError(first.code, first.message, first.path, { also: others.slice(0, MOST_TOLD) });
+}
+
+/**
+ * A document as it is written, once its schema took it: nothing in it is changed.
+ * @throws InputError as `check` does.
+ */
+export function asWritten<S extends z.ZodType>(schema: S, document: unknown): z.input<S> {
+  mustBeTaken(schema, document);
+  return document;
+}
+
+function mustBeTaken<S extends z.ZodType>(schema: S, document: unknown): asserts document is z.input<S> {
+  check(schema, document);
 }
 
 /** The most further problems told of one input. */

@@ -136,7 +136,7 @@ export const zJudgement = z.strictObject({
         action: z.string().max(300).default(""),
         goTo: zName.optional(),
         /** What to try, in this order; each until its retry rule is used up. */
-        redo: z
+        retries: z
           .array(z.strictObject({ rule: zName, goTo: zName }))
           .max(6)
           .default([]),
@@ -189,12 +189,6 @@ export type StepKind = Step["kind"];
 export type Judgement = z.output<typeof zJudgement>;
 export type JudgementAnswer = Judgement["answers"][number];
 export type Bites = z.output<typeof zBites>;
-
-/** Every kind of step, in the order the schema gives them. */
-export const STEP_KINDS: readonly StepKind[] = zStep.options.flatMap(({ shape }) => {
-  const kind: { values: ReadonlySet<unknown> } = shape.kind._zod as never;
-  return [...kind.values] as StepKind[];
-});
 
 /** Lengths read at a step. */
 export const checksOf = (step: Step): readonly string[] => ("checks" in step ? step.checks : []);

@@ -48,7 +48,7 @@ const document = (): ProcedureDocument => ({
         asks: "?",
         answers: [
           { id: "good", sees: "good", good: true },
-          { id: "bad", sees: "bad", good: false, redo: [{ rule: "again", goTo: "seat" }] },
+          { id: "bad", sees: "bad", good: false, retries: [{ rule: "again", goTo: "seat" }] },
         ],
       },
     },
@@ -103,8 +103,8 @@ describe("a procedure that names what it does not hold", () => {
     ["unknown-step", { rule: "again", goTo: "nowhere" }],
   ])("%s in an answer's retry", (code, offer) => {
     const said = found((one) => {
-      const step = at(one.steps, 4) as { judgement: { answers: { redo: object[] }[] } };
-      Object.assign(step.judgement.answers[1] ?? {}, { redo: [offer] });
+      const step = at(one.steps, 4) as { judgement: { answers: { retries: object[] }[] } };
+      Object.assign(step.judgement.answers[1] ?? {}, { retries: [offer] });
     });
     expect(said).toContain(`${code} steps.4.judgement`);
   });

@@ -155,7 +155,7 @@ function badStep({ features, dimensions, steps, parts, retries }: Parts, step: S
         "An answer goes to a step of this procedure",
         "judgement",
       );
-      for (const { rule, goTo } of answer.redo) {
+      for (const { rule, goTo } of answer.retries) {
         need(has(retries, rule), "unknown-retry", `“${rule}” is not a retry rule here`, "judgement");
         need(has(steps, goTo), "unknown-step", "A retry goes to a step of this procedure", "judgement");
       }

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { isTakenBack } from "../end/state";
-import { FAULT_NAMES, FAULTS, type ReworkTaken } from "../event/event";
+import { FAULT_NAMES, type ReworkTaken } from "../event/event";
 import type { Recorded } from "../event/recorded";
 import { type Length, ZERO, zMm } from "../length/length";
 import { judgementOf } from "../procedure/step";
@@ -95,10 +95,7 @@ const seenAs = (sheet: RunSheet, judgement: string | null, answer: string | null
 /** What a rework was for, in words: the lengths that were out, what was seen on it, what was answered. */
 function whyOf(sheet: RunSheet, { checks, faults, judgement, answer }: ReworkTaken["cause"]): string {
   const lengths = checks.map((id) => sheet.checks.find((one) => one.id === id)?.name ?? id);
-  const seen = faults.flatMap((fault) => {
-    const what = FAULTS.find((one) => fault.endsWith(one));
-    return what ? [FAULT_NAMES[what]] : [];
-  });
+  const seen = faults.map(({ what }) => FAULT_NAMES[what]);
   const why = [...lengths, ...seen, ...seenAs(sheet, judgement, answer)];
   return [...new Set(why)].join(", ") || "no reason told";
 }

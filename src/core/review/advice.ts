@@ -74,7 +74,7 @@ function unguarded({ steps }: Procedure): Advice[] {
 function deadEnds({ steps }: Procedure): Advice[] {
   return steps.flatMap((step) =>
     (judgementOf(step)?.answers ?? [])
-      .filter((answer) => !answer.good && answer.action === "" && !answer.goTo && answer.redo.length === 0)
+      .filter((answer) => !answer.good && answer.action === "" && !answer.goTo && answer.retries.length === 0)
       .map(({ sees }) => ({
         about: "step" as const,
         id: step.id,

@@ -49,7 +49,7 @@ function beforeGlass(steps: readonly Step[]): number {
       kind === "clean" ||
       kind === "cleave" ||
       kind === "measure" ||
-      ("layers" in step && (step.layers as readonly string[]).includes("coating")),
+      ("layers" in step && step.layers.some((layer) => layer === "coating")),
   );
   return at < 0 ? steps.length : at;
 }

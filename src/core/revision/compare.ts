@@ -1,3 +1,4 @@
+import { isRecord } from "../problem/is-record";
 import type { ProcedureDocument } from "../procedure/procedure";
 
 /** One thing that differs between two revisions; null where it is not there at all. */
@@ -12,7 +13,7 @@ export interface Change {
   readonly after: string | null;
 }
 
-type Item = { readonly id: string } & Record<string, unknown>;
+type Item = Readonly<Record<string, unknown>>;
 
 const LISTS = [
   ["lengths", "dimensions"],
@@ -52,14 +53,12 @@ export function compareProcedures(before: ProcedureDocument, after: ProcedureDoc
     differs(before[field], after[field], { among: "procedure", what: after.name, field }),
   );
   return [
-    ...LISTS.flatMap(([among, list]) =>
-      compareLists(among, items(before[list] as unknown), items(after[list] as unknown)),
-    ),
+    ...LISTS.flatMap(([among, list]) => compareLists(among, items(before[list]), items(after[list]))),
     ...whole,
   ];
 }
 
-const items = (list: unknown): Item[] => (Array.isArray(list) ? (list as Item[]) : []);
+const items = (list: unknown): Item[] => (Array.isArray(list) ? list.filter(isRecord) : []);
 
 function compareLists(among: string, before: readonly Item[], after: readonly Item[]): Change[] {
   const nameOf = (item: Item) => String(item.name ?? item.title ?? item.id);
@@ -85,7 +84,7 @@ function compareLists(among: string, before: readonly Item[], after: readonly It
 function moved(
   before: readonly Item[],
   after: readonly Item[],
-  id: string,
+  id: unknown,
   index: number,
   about: Pick<Change, "among" | "what">,
 ): Change[] {

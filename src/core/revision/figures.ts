@@ -1,4 +1,5 @@
 import { mustHoldAt } from "../problem/held";
+import { isRecord } from "../problem/is-record";
 import type { Procedure, ProcedureDocument } from "../procedure/procedure";
 import type { Setting } from "../procedure/setting";
 import type { Resolved } from "../runsheet/resolved";
@@ -50,16 +51,21 @@ function lengthFigures({ procedure, dimensions }: Resolved): SheetFigure[] {
   });
 }
 
-type Steps = Procedure["steps"];
+type Stating = Pick<Procedure["steps"][number]["cases"][number], "seconds" | "setting">;
 
 /** Of each step that holds, where a field of it is stated: in the case that holds, else in the step itself. */
-function stepFields<K extends "seconds" | "setting">({ steps, written, procedure }: Resolved, field: K) {
+function stepFields<T>(
+  { steps, written, procedure }: Resolved,
+  field: keyof Stating,
+  of: (stating: Stating) => T | undefined,
+) {
   return steps.flatMap((step, n) => {
     const { at, caseIndex } = mustHoldAt(written, n);
-    const stated = caseIndex === null ? undefined : procedure.steps[at]?.cases[caseIndex]?.[field];
-    const own = stated !== undefined && caseIndex !== null;
-    const value = (own ? stated : procedure.steps[at]?.[field]) as Steps[number][K];
+    const whole = mustHoldAt(procedure.steps, at);
+    const inCase = caseIndex === null ? undefined : of(mustHoldAt(whole.cases, caseIndex));
+    const value = inCase ?? of(whole);
     if (value === undefined) return [];
+    const own = inCase !== undefined && caseIndex !== null;
     const path = own ? ["steps", at, "cases", caseIndex, field] : ["steps", at, field];
     return [{ step, value, path, key: `${field}:${figureKey(step.id, own ? caseIndex : null)}` }];
   });
@@ -69,64 +75,60 @@ const NO_TOLERANCE = { plus: null, minus: null, printed: null } as const;
 
 function timeFigures(made: Resolved): SheetFigure[] {
   const { procedure } = made;
-  return stepFields(made, "seconds").map(({ step, value, path, key }) => ({
+  return stepFields(made, "seconds", ({ seconds }) => seconds).map(({ step, value, path, key }) => ({
     ...NO_TOLERANCE,
     key,
     path,
     name: step.title,
     about: "time, from and to",
     unit: "s",
-    value: value?.min ?? 0,
-    most: value?.max ?? 0,
+    value: value.min,
+    most: value.max,
     representative: isRepresentative(procedure, key),
   }));
 }
 
-const SETTING_FIELD = {
-  hole: "diameter",
-  die: "across",
-  film: "grain",
-  depth: "depth",
-  pull: "newtons",
-  torque: "newtonMetres",
-} as const;
-const SETTING_ABOUT = {
-  hole: "stripper's hole",
-  die: "crimp die, across",
-  film: "film's grain",
-  depth: "blade depth",
-  pull: "pull",
-  torque: "torque",
-} as const;
+type Stated = Pick<SheetFigure, "about" | "unit" | "value"> & { readonly field: string };
 
-const UNIT_OF: Partial<Record<Setting["kind"], SheetFigure["unit"]>> = {
-  film: "µm",
-  pull: "N",
-  torque: "N·m",
-};
+/** The one figure of a setting that a part's sheet states; null for what is words, or follows from the cable. */
+function statedIn(setting: Setting): Stated | null {
+  switch (setting.kind) {
+    case "hole":
+      return { field: "diameter", about: "stripper's hole", unit: "mm", value: setting.diameter / 1000 };
+    case "die":
+      return { field: "across", about: "crimp die, across", unit: "mm", value: setting.across / 1000 };
+    case "film":
+      return { field: "grain", about: "film's grain", unit: "µm", value: setting.grain };
+    case "depth":
+      return { field: "depth", about: "blade depth", unit: "mm", value: setting.depth / 1000 };
+    case "pull":
+      return { field: "newtons", about: "pull", unit: "N", value: setting.newtons };
+    case "torque":
+      return { field: "newtonMetres", about: "torque", unit: "N·m", value: setting.newtonMetres };
+    default:
+      return null;
+  }
+}
 
 function settingFigures(made: Resolved): SheetFigure[] {
-  const { procedure } = made;
-  return stepFields(made, "setting").flatMap(({ step, value: setting, path, key }): SheetFigure[] => {
-    if (!setting || setting.kind === "program" || setting.kind === "words") return [];
-    // How deep that is follows from the cable: no part's sheet states it.
-    if (setting.kind === "share") return [];
-    const field = SETTING_FIELD[setting.kind];
-    const written = (setting as unknown as Record<string, number>)[field] as number;
-    return [
-      {
-        ...NO_TOLERANCE,
-        key,
-        path: [...path, field],
-        name: step.title,
-        about: SETTING_ABOUT[setting.kind],
-        unit: UNIT_OF[setting.kind] ?? "mm",
-        value: UNIT_OF[setting.kind] ? written : written / 1000,
-        most: null,
-        representative: isRepresentative(procedure, key),
-      },
-    ];
-  });
+  return stepFields(made, "setting", ({ setting }) => setting).flatMap(
+    ({ step, value, path, key }): SheetFigure[] => {
+      const stated = statedIn(value);
+      if (!stated) return [];
+      const { field, ...figure } = stated;
+      return [
+        {
+          ...NO_TOLERANCE,
+          ...figure,
+          key,
+          path: [...path, field],
+          name: step.title,
+          most: null,
+          representative: isRepresentative(made.procedure, key),
+        },
+      ];
+    },
+  );
 }
 
 /** What the technician read off the part's sheet for one figure. */
@@ -159,18 +161,19 @@ function put(
   document: ProcedureDocument,
   { path, unit, value, plus, minus, most, printed }: Confirmed,
 ): void {
-  const parent = path
-    .slice(0, -1)
-    .reduce<unknown>((inside, key) => (inside as Record<string | number, unknown>)[key], document);
-  const last = path.at(-1) as string | number;
-  const holder = parent as Record<string | number, unknown>;
-  if (unit === "s") holder[last] = { min: value, max: most ?? value };
-  else if (typeof holder[last] === "object" && holder[last] !== null) {
-    const { printed: _, ...rest } = holder[last] as Record<string, unknown>;
-    holder[last] = { ...rest, nominal: value, plus, minus };
-  } else holder[last] = value;
-  if (printed && path[0] === "dimensions") {
-    const index = path[1] as number;
-    document.dimensions[index] = { ...(document.dimensions[index] as object), printed } as never;
-  }
+  const holder = path.slice(0, -1).reduce<object>((inside, key) => mustBeIn(inside, key), document);
+  const last = mustHoldAt(path, path.length - 1);
+  const before: unknown = Reflect.get(holder, last);
+  const { printed: _, ...rest } = isRecord(before) ? before : {};
+  const length = { ...rest, nominal: value, plus, minus };
+  const time = { min: value, max: most ?? value };
+  Reflect.set(holder, last, unit === "s" ? time : isRecord(before) ? length : value);
+  if (printed && path[0] === "dimensions")
+    Object.assign(mustHoldAt(document.dimensions, Number(path[1])), { printed });
+}
+
+function mustBeIn(holder: object, key: string | number): object {
+  const inside: unknown = Reflect.get(holder, key);
+  if (typeof inside !== "object" || inside === null) throw new Error(`nothing lies under ${key}`);
+  return inside;
 }

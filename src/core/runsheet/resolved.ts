@@ -48,7 +48,7 @@ function withCase(step: Step, caseIndex: number | null): Step {
   if (!found) return step;
   const { when: _, ...changes } = found;
   const given = Object.entries(changes).filter(([, value]) => value !== undefined);
-  return { ...step, ...Object.fromEntries(given) } as Step;
+  return Object.assign({}, step, Object.fromEntries(given));
 }
 
 /** The finest step a blade's depth is set by, micrometres. */

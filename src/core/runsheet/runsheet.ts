@@ -1,6 +1,6 @@
 import type { Cable, LayerKind, Source } from "../cable/cable";
 import type { DualUnit } from "../length/dual-unit";
-import { type Length, um } from "../length/length";
+import { type Length, um, ZERO } from "../length/length";
 import type { Picked } from "../procedure/condition";
 import type { ProcedurePart } from "../procedure/procedure";
 import type { Retry } from "../procedure/retry";
@@ -170,7 +170,7 @@ export function layersAfter(
       .at(-1);
     return {
       kind,
-      edge: (last ? featureOf(sheet, last.edge).position : 0) as Length,
+      edge: last ? featureOf(sheet, last.edge).position : ZERO,
       feature: last?.edge ?? null,
     };
   });

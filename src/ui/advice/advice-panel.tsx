@@ -2,7 +2,7 @@
 
 import { RadioGroup } from "radix-ui";
 import { useHotkeys } from "react-hotkeys-hook";
-import { type EndAdvice, isMidRun, type RunSheet } from "@/core";
+import { type EndAdvice, isMidRun, type RunSheet, um } from "@/core";
 import { onControl } from "../aids/on-control";
 import { Choice } from "../controls/choice";
 import type { Units } from "../words/length-text";
@@ -17,7 +17,8 @@ import {
 } from "./advice-words";
 
 /** What the band shows: the end as it lies, or as one of the two ways would leave it. */
-export type Way = "now" | "least" | "recommended";
+const WAYS = ["now", "least", "recommended"] as const;
+export type Way = (typeof WAYS)[number];
 
 interface AdvicePanelProps {
   readonly sheet: RunSheet;
@@ -133,7 +134,7 @@ function ReworkAdvised({
         </h2>
         <RadioGroup.Root
           value={way}
-          onValueChange={(value) => onWay(value as Way)}
+          onValueChange={(value) => onWay(WAYS.find((one) => one === value) ?? way)}
           aria-label="Shown on the cable"
           className="flex overflow-hidden rounded-md border border-line text-sm"
         >
@@ -258,7 +259,7 @@ export function InHandStrip({
               how: "cut",
               was: trim.was,
               now: trim.now,
-              further: by as never,
+              further: um(by),
               from: null,
             },
             units,

@@ -3,7 +3,7 @@ import type { Cable } from "@/core";
 type Hue = Cable["layers"][number]["hue"];
 
 /** Light, middle and shade of each material's colour: the same in every theme, as the cable is. */
-const HUES: Record<Hue, readonly [string, string, string]> = {
+const HUES = {
   yellow: ["#f1d97a", "#c9a12c", "#86690f"],
   orange: ["#ffbd7d", "#e07a1f", "#8f460a"],
   aqua: ["#a6e3e4", "#38a9ad", "#1a6266"],
@@ -13,7 +13,7 @@ const HUES: Record<Hue, readonly [string, string, string]> = {
   blue: ["#a8c8f5", "#3f7fd0", "#1d4680"],
   gold: ["#e2c26c", "#b8953f", "#7d6220"],
   clear: ["#e6f4f7", "#a8d3dd", "#4f8a99"],
-};
+} as const satisfies Record<Hue, readonly [string, string, string]>;
 
 export const shadeOf = (hue: Hue): string => HUES[hue][2];
 export const middleOf = (hue: Hue): string => HUES[hue][1];
@@ -22,8 +22,7 @@ export const middleOf = (hue: Hue): string => HUES[hue][1];
 export function Textures({ id }: { id: string }) {
   return (
     <defs>
-      {(Object.keys(HUES) as Hue[]).map((hue) => {
-        const [light, middle, shade] = HUES[hue];
+      {Object.entries(HUES).map(([hue, [light, middle, shade]]) => {
         return (
           <linearGradient key={hue} id={`${id}-${hue}`} x1="0" x2="0" y1="0" y2="1">
             <stop offset="0" stopColor={middle} />

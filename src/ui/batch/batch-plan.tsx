@@ -7,7 +7,7 @@ import { spanText } from "../words/clock-text";
 import { useTitle } from "../words/use-title";
 import { NameEnds } from "./name-ends";
 import { ScheduleDrawn } from "./schedule";
-import type { Batch, Mode } from "./use-batch";
+import { type Batch, MODES } from "./use-batch";
 
 interface BatchPlanProps {
   readonly name: string;
@@ -69,7 +69,7 @@ export function BatchPlan({ name, sheet, batch, onBegin }: BatchPlanProps) {
       </header>
       <RadioGroup.Root
         value={mode}
-        onValueChange={(value) => setMode(value as Mode)}
+        onValueChange={(value) => setMode(MODES.find((one) => one === value) ?? mode)}
         aria-label="In which order"
         className="mt-4 grid gap-2 md:grid-cols-3"
       >

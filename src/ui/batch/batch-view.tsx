@@ -12,7 +12,7 @@ import type {
   WhereTold,
 } from "@/core";
 import { BenchView } from "../bench/bench-view";
-import { useKept } from "../words/use-kept";
+import { useKept, yesOrNo } from "../words/use-kept";
 import { BatchAside } from "./batch-aside";
 import { BatchPlan } from "./batch-plan";
 import { type Member, readyAt, useBatch } from "./use-batch";
@@ -39,7 +39,7 @@ export function BatchView(props: BatchViewProps) {
   const batch = useBatch(id, sheet, ends, asked);
   const { members, current, setCurrent } = batch;
   const askedAt = members.findIndex((one) => one.id === asked);
-  const [begun, setBegun] = useKept(`begun/${id}/${asked ?? ""}`, askedAt >= 0);
+  const [begun, setBegun] = useKept<boolean>(`begun/${id}/${asked ?? ""}`, askedAt >= 0, yesOrNo);
   const place = current ?? Math.max(0, askedAt);
   const member = members[place];
   const begin = (at: number) => {

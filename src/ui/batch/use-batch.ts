@@ -26,7 +26,11 @@ import { type Member, seenOf, withNews } from "./news";
 
 export type { Member } from "./news";
 
-export type Mode = "planned" | "across" | "through";
+export const MODES = ["planned", "across", "through"] as const;
+export type Mode = (typeof MODES)[number];
+
+const modeOf = (kept: unknown) => MODES.find((mode) => mode === kept);
+const placeOf = (kept: unknown) => (typeof kept === "number" || kept === null ? kept : undefined);
 
 const ASK_AGAIN_MS = 3_000;
 
@@ -48,8 +52,8 @@ export function useBatch(id: string, sheet: RunSheet, initial: readonly Member[]
   const held = useRef(members);
   held.current = members;
   const [seen, setSeen] = useState<Readonly<Record<string, EndState>>>({});
-  const [mode, setMode] = useKept<Mode>(`mode/${id}`, "planned");
-  const [current, setCurrent] = useKept<number | null>(`hand/${id}/${asked ?? ""}`, null);
+  const [mode, setMode] = useKept<Mode>(`mode/${id}`, "planned", modeOf);
+  const [current, setCurrent] = useKept<number | null>(`hand/${id}/${asked ?? ""}`, null, placeOf);
   const by = usePeople().who?.id ?? null;
   const stages = useMemo(() => stagesOf(sheet), [sheet]);
   const plan = useMemo(() => planBatch(stages, members.length), [stages, members.length]);

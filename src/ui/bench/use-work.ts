@@ -38,7 +38,7 @@ import type { Typed } from "../reading/reading-panel";
 import { useTimers } from "../timers/timers-context";
 import { heldWords } from "../words/held-words";
 import { mmText } from "../words/length-text";
-import { useKept } from "../words/use-kept";
+import { useKept, yesOrNo } from "../words/use-kept";
 
 interface Work {
   readonly id: string;
@@ -54,7 +54,7 @@ export function useWork({ id, sheet, rule, initial, onDone }: Work) {
   const live = useEnd(id, initial);
   const { state, add, waiting } = live;
   const { refresh, serverNow } = useTimers();
-  const [signing, setSigning] = useKept<boolean>(`signing/${id}`, false);
+  const [signing, setSigning] = useKept<boolean>(`signing/${id}`, false, yesOrNo);
   const [typed, setTyped] = useState<Typed | null>(null);
   /** Lengths that no reading settles and that are to be redone as if they were out. */
   const [unsettled, setUnsettled] = useState<readonly string[]>([]);

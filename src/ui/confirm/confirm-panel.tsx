@@ -78,10 +78,11 @@ export function ConfirmPanel({ procedure, cable, core, choices, onClose, onKept,
   };
   /** Enter goes on to the next figure; past the last, to the button that keeps them all. */
   const onEnter = (event: KeyboardEvent<HTMLElement>) => {
-    if (event.key !== "Enter" || !(event.target instanceof HTMLInputElement)) return;
+    const field = event.target;
+    if (event.key !== "Enter" || !(field instanceof HTMLInputElement)) return;
     event.preventDefault();
     const stops = [...(form.current?.querySelectorAll<HTMLElement>("[data-figure], [data-keep]") ?? [])];
-    const at = stops.findIndex((stop) => stop.dataset.figure === (event.target as HTMLElement).dataset.row);
+    const at = stops.findIndex((stop) => stop.dataset.figure === field.dataset.row);
     const next = stops[at + 1];
     next?.focus();
     if (next instanceof HTMLInputElement) next.select();

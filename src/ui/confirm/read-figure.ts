@@ -49,6 +49,8 @@ function numberOf(typed: string): number | string {
   return typed.trim() !== "" && Number.isFinite(value) && value >= 0 ? value : `“${typed}” is not a number.`;
 }
 
+const bad = (message: string): RowRead => ({ kind: "bad", message });
+
 /**
  * Reads a row as typed. A length may be typed in either unit; a second print of it is held beside the first, and
  * two that rounding alone cannot explain are told, until one of them is chosen.
@@ -56,22 +58,17 @@ function numberOf(typed: string): number | string {
 export function readRow(figure: SheetFigure, row: Row): RowRead {
   const take = figure.unit === "mm" ? lengthOf : numberOf;
   const optional = (typed: string): number | null | string => (typed.trim() === "" ? null : take(typed));
-  const [value, plus, minus, most] = [
-    take(row.value),
-    optional(row.plus),
-    optional(row.minus),
-    optional(row.most),
-  ];
-  for (const one of [value, plus, minus, most])
-    if (typeof one === "string") return { kind: "bad", message: one };
-  const read = { value, plus, minus, most } as {
-    value: number;
-    plus: number | null;
-    minus: number | null;
-    most: number | null;
-  };
+  const value = take(row.value);
+  if (typeof value === "string") return bad(value);
+  const plus = optional(row.plus);
+  if (typeof plus === "string") return bad(plus);
+  const minus = optional(row.minus);
+  if (typeof minus === "string") return bad(minus);
+  const most = optional(row.most);
+  if (typeof most === "string") return bad(most);
+  const read = { value, plus, minus, most };
   if (figure.unit === "s" && read.most !== null && read.most < read.value)
-    return { kind: "bad", message: "The longest time is not shorter than the shortest." };
+    return bad("The longest time is not shorter than the shortest.");
   if (figure.unit !== "mm" || row.beside.trim() === "")
     return { kind: "ok", ...read, printed: null, note: "" };
   return readBeside(row, read);

@@ -4,7 +4,7 @@ import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { toast } from "sonner";
-import { check, problemOf, zCable, zRevisionAnswer } from "@/core";
+import { check, hasLists, problemOf, zCable, zRevisionAnswer } from "@/core";
 import { Button } from "../controls/button";
 import { post } from "../http/http";
 import { usePeople } from "../people/people-context";
@@ -25,7 +25,8 @@ interface CableEditorProps {
   readonly basis: number | null;
 }
 
-const isWhole = (value: unknown): boolean => Array.isArray((value as { layers?: unknown } | null)?.layers);
+const isWhole = (value: unknown): value is Draft => hasLists(value, "layers");
+const takeUp = (kept: unknown): Draft | null => (isWhole(kept) ? kept : null);
 
 /** Why a text is no cable, or the cable it is. */
 function read(value: unknown) {
@@ -43,7 +44,7 @@ export function CableEditor({ initial, basis }: CableEditorProps) {
   const { draft, change, undo, redo, canUndo, canRedo, forget } = useDraft(
     `cable-${initial.id}@${basis ?? "new"}`,
     initial,
-    isWhole,
+    takeUp,
   );
   const [refused, setRefused] = useState<string | null>(null);
   const { cable, problem } = read(draft);
@@ -141,7 +142,7 @@ export function CableEditor({ initial, basis }: CableEditorProps) {
             value={draft}
             onTake={(next) => {
               const { problem: wrong } = read(next);
-              if (wrong === null) change("text", () => next as Draft);
+              if (wrong === null && isWhole(next)) change("text", () => next);
               return wrong;
             }}
           />

@@ -7,13 +7,15 @@ import { memo, useCallback, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { toast } from "sonner";
 import {
+  asWritten,
+  attempt,
   type Cable,
-  check,
   type DraftKit,
+  hasLists,
+  liftedProcedure,
   type NewLength,
   type Problem,
   type ProcedureDocument,
-  problemOf,
   type Review,
   type Tool,
   withLength,
@@ -54,7 +56,7 @@ const TABS = ["Lengths", "Parts", "Steps", "About", "As text"] as const;
 export function Editor({ initial, basis, from, cables, tools, kit }: EditorProps) {
   const router = useRouter();
   const { who } = usePeople();
-  const edited = useDraft(`${initial.id}@${basis ?? "new"}`, initial, isWhole);
+  const edited = useDraft(`${initial.id}@${basis ?? "new"}`, initial, takeUp);
   const { draft, change } = edited;
   const [cableId, setCableId] = useState<string | null>(null);
   const { looked, contradictions } = useReview(draft, { cables, tools }, cableId);
@@ -227,9 +229,9 @@ export function Editor({ initial, basis, from, cables, tools, kit }: EditorProps
             kind="procedures"
             value={draft}
             onTake={(next) => {
-              const wrong = problemIn(next);
-              if (wrong === null) change("text", () => next as ProcedureDocument);
-              return wrong;
+              const { value, problem: wrong } = attempt(() => asWritten(zProcedure, liftedProcedure(next)));
+              if (value) change("text", () => value);
+              return wrong?.message ?? null;
             }}
           />
         </Tabs.Content>
@@ -272,21 +274,13 @@ interface DrawingProps {
 
 const NO_LAYERS: Cable["layers"] = [];
 
-/** Why a text is not a procedure, or null when it is. */
-function problemIn(value: unknown): string | null {
-  try {
-    check(zProcedure, value);
-    return null;
-  } catch (error) {
-    return problemOf(error)?.message ?? "It cannot be read.";
-  }
-}
-
-/** Whether what was kept on this device has every list the fields need. */
-const isWhole = (value: unknown): boolean =>
-  ["dimensions", "features", "parts", "steps"].every((list) =>
-    Array.isArray((value as Record<string, unknown> | null)?.[list]),
-  );
+/** What was kept on this device, where it has every list the fields need. */
+const takeUp = (kept: unknown): ProcedureDocument | null => {
+  const now = liftedProcedure(kept);
+  return isWhole(now) ? now : null;
+};
+const isWhole = (value: unknown): value is ProcedureDocument =>
+  hasLists(value, "dimensions", "features", "parts", "steps");
 
 /** What is wrong, first what stops it; then what a careful colleague would ask. */
 const Found = memo(function Found({ contradictions, bad, advice, problem }: FoundProps) {

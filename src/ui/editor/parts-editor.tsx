@@ -51,7 +51,9 @@ export function PartsEditor({ document: { parts, steps }, onChange }: PartsEdito
               label="Drawn as"
               value={part.shape}
               options={SHAPES.map((shape) => [shape, shape])}
-              onPick={(shape) => put(i, "shape", { shape: shape as Part["shape"] })}
+              onPick={(picked) =>
+                put(i, "shape", { shape: SHAPES.find((shape) => shape === picked) ?? part.shape })
+              }
             />
             <TextField
               label="If forgotten"

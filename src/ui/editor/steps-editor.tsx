@@ -32,7 +32,7 @@ export function StepsEditor({ document: { steps }, onChange }: StepsEditorProps)
   const put = (i: number, field: string, changes: Partial<Step>) =>
     onChange(
       `${steps[i]?.id}/${field}`,
-      steps.map((step, n) => (n === i ? ({ ...step, ...changes } as Step) : step)),
+      steps.map((step, n) => (n === i ? Object.assign({}, step, changes) : step)),
     );
   const add = (kind: (typeof PLAIN)[number]) => {
     let n = 1;

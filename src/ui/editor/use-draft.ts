@@ -41,9 +41,9 @@ const begun = <T>(initial: T): History<T> => ({ all: [initial], at: 0, last: nul
 /**
  * A document under the pen, with undo and redo. What is being written is kept on this device until it is saved or
  * given up, so that closing the lid loses nothing. Keys typed into one field in quick order are one step back.
- * `change` stays the same function for good: a row that is handed it is drawn anew only for what is its own.
+ * `takeUp` says whether what this device kept has what the fields need. `change` stays the same function for good: a row that is handed it is drawn anew only for what is its own.
  */
-export function useDraft<T>(place: string, initial: T, isWhole: (kept: unknown) => boolean) {
+export function useDraft<T>(place: string, initial: T, takeUp: (kept: unknown) => T | null) {
   const [history, setHistory] = useState(() => begun(initial));
   const [found, setFound] = useState(false);
   const { all, at } = history;
@@ -52,11 +52,11 @@ export function useDraft<T>(place: string, initial: T, isWhole: (kept: unknown) 
 
   const { read, write } = device;
   useEffect(() => {
-    const kept = read();
-    if (!isWhole(kept)) return;
-    setHistory({ all: [initial, kept as T], at: 1, last: null });
+    const kept = takeUp(read());
+    if (kept === null) return;
+    setHistory({ all: [initial, kept], at: 1, last: null });
     setFound(true);
-  }, [read, initial, isWhole]);
+  }, [read, initial, takeUp]);
   const touched = useRef(false);
   useEffect(() => {
     if (touched.current) write(at === 0 ? null : draft);

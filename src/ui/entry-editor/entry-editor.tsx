@@ -5,6 +5,7 @@ import { useRouter } from "next/navigation";
 import { type ReactNode, useCallback, useMemo, useState } from "react";
 import { toast } from "sonner";
 import {
+  asWritten,
   attempt,
   type Cable,
   type Entry,
@@ -12,6 +13,7 @@ import {
   type EntrySheet,
   entryProcedure,
   type Tool,
+  zEntry,
   zRevisionAnswer,
 } from "@/core";
 import { Button } from "../controls/button";
@@ -24,7 +26,7 @@ import { EntryDrawing, sheetFrom } from "./entry-drawing";
 import { EntryLengths } from "./entry-lengths";
 import { FastenersEditor } from "./fasteners-editor";
 import { PortsEditor } from "./ports-editor";
-import { entryContradictions, isWholeEntry, readEntry } from "./read-entry";
+import { entryContradictions, readEntry, takeUpEntry } from "./read-entry";
 import { StorageEditor } from "./storage-editor";
 
 interface EntryEditorProps {
@@ -41,7 +43,7 @@ interface EntryEditorProps {
 export function EntryEditor({ initial, basis, cables, tools, sheets }: EntryEditorProps) {
   const router = useRouter();
   const { who } = usePeople();
-  const edited = useDraft(`entry-${initial.id}@${basis ?? "new"}`, initial, isWholeEntry);
+  const edited = useDraft(`entry-${initial.id}@${basis ?? "new"}`, initial, takeUpEntry);
   const { draft, change } = edited;
   const [refused, setRefused] = useState<string | null>(null);
   const { entry, problem } = readEntry(draft);
@@ -129,9 +131,9 @@ export function EntryEditor({ initial, basis, cables, tools, sheets }: EntryEdit
             value={draft}
             kind="entries"
             onTake={(next) => {
-              const { problem: wrong } = readEntry(next);
-              if (wrong === null) change("text", () => next as EntryDocument);
-              return wrong;
+              const { value, problem: wrong } = attempt(() => asWritten(zEntry, next));
+              if (value) change("text", () => value);
+              return wrong?.message ?? null;
             }}
           />
         </details>

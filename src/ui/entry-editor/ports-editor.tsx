@@ -1,6 +1,6 @@
 "use client";
 
-import { type EntryDocument, PORT_ROLES } from "@/core";
+import { type EntryDocument, mustHoldAt, PORT_ROLES } from "@/core";
 import { Button } from "../controls/button";
 import { Select } from "../controls/select";
 import { LengthField, TextField } from "../editor/field";
@@ -35,7 +35,7 @@ export function PortsEditor({ ports, onChange }: PortsEditorProps) {
       ports.map((port, i) => (i === at ? { ...port, ...changed } : port)),
     );
   const pair = (at: number, text: string) => {
-    const { pair: _, ...port } = ports[at] as Port;
+    const { pair: _, ...port } = mustHoldAt(ports, at);
     const next = text.trim() === "" ? port : { ...port, pair: text.trim() };
     onChange(
       `${at}/pair`,

@@ -6,6 +6,8 @@ import {
   type EntryDocument,
   type EntrySheet,
   entryProcedure,
+  hasLists,
+  isRecord,
   review,
   type Tool,
   throughProcedure,
@@ -33,8 +35,8 @@ export function entryContradictions(
   return [...new Set(found.map(({ message }) => message))];
 }
 
-/** Whether what was kept on this device has every list the fields need. */
-export const isWholeEntry = (value: unknown): boolean => {
-  const kept = value as Partial<EntryDocument> | null;
-  return Array.isArray(kept?.ports) && Array.isArray(kept?.fasteners) && typeof kept?.lengths === "object";
-};
+const isWhole = (value: unknown): value is EntryDocument =>
+  hasLists(value, "ports", "fasteners") && isRecord(value) && isRecord(value.lengths);
+
+/** What was kept on this device, where it has every list the fields need. */
+export const takeUpEntry = (kept: unknown): EntryDocument | null => (isWhole(kept) ? kept : null);

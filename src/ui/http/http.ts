@@ -6,7 +6,7 @@ const zComplaint = {
   message: z.string(),
   path: z.array(z.union([z.string(), z.number()])),
 };
-const zFailure = z.object({
+export const zFailure = z.object({
   error: z.object({ ...zComplaint, also: z.array(z.object(zComplaint)).default([]) }),
 });
 

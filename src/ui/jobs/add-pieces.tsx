@@ -36,7 +36,7 @@ export function AddPieces({ job, cables, pieces, first }: AddPiecesProps) {
   const { prefs } = usePrefs();
   const router = useRouter();
   /** Asked again after no answer, they are the same pieces: never more. */
-  const wanted = useRef({ key: "", ids: [] as string[] });
+  const wanted = useRef<{ key: string; ids: string[] }>({ key: "", ids: [] });
   const count = readCount(many, MOST_AT_ONCE) || null;
   const names = count === null ? [] : numbered(name.trim(), count);
 

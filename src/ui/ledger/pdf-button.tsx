@@ -4,6 +4,7 @@ import { Download, Square } from "lucide-react";
 import { useRef, useState } from "react";
 import { toast } from "sonner";
 import { Button } from "../controls/button";
+import { zFailure } from "../http/http";
 
 /** Makes the filtered records into one PDF: it takes a moment for each end, says so, and can be stopped. */
 export function PdfButton({ href }: { href: string }) {
@@ -15,8 +16,8 @@ export function PdfButton({ href }: { href: string }) {
     try {
       const response = await fetch(href, { signal: stop.current.signal });
       if (!response.ok) {
-        const { error } = (await response.json()) as { error?: { message?: string } };
-        toast.error(error?.message ?? "The PDF could not be made.", { duration: 9_000 });
+        const said = zFailure.safeParse(await response.json());
+        toast.error(said.data?.error.message ?? "The PDF could not be made.", { duration: 9_000 });
       } else save(await response.blob());
     } catch {
       if (!stop.current.signal.aborted)

@@ -30,6 +30,29 @@ describe("what waits on this device", () => {
     for (const { id } of slow) takeOut(box, "end", id);
     expect(waitingFor(box, "end").map(({ after }) => after)).toEqual([2]);
   });
+  it("a rework an older page left, with what was seen as text, is read in today's words", () => {
+    const box = pageBox();
+    const cause = { checks: [], faults: ["glass-end: bad-cleave"], judgement: null, answer: null };
+    const voids = { checks: [], judgements: [], steps: [] };
+    const event = {
+      kind: "rework",
+      leg: "",
+      plan: "least",
+      steps: [],
+      to: 0,
+      back: 0,
+      moves: [],
+      places: {},
+      cableLost: 0,
+      rule: null,
+      cause,
+      voids,
+    };
+    box.setItem("arlent-waiting/end/2026/x", JSON.stringify({ ...waiting(1), event }));
+    expect(waitingFor(box, "end")[0]?.event).toMatchObject({
+      cause: { faults: [{ feature: "glass-end", what: "bad-cleave" }] },
+    });
+  });
   it("is kept apart for each end", () => {
     const box = pageBox();
     putIn(box, "end", waiting(1));

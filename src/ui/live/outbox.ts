@@ -1,6 +1,6 @@
 import { toast } from "sonner";
 import { z } from "zod";
-import { type EndEvent, eventOfVersion1, zEvent } from "@/core";
+import { type EndEvent, eventOfVersion1, liftedFrom2, zEvent } from "@/core";
 
 /** What every event made on this device carries. */
 export const zMade = {
@@ -12,13 +12,16 @@ export const zMade = {
 };
 const zWaiting = z.object({ ...zMade, event: zEvent });
 
+/** The same as read: a page of version 2 may have left it. */
+const zLeft = z.object({ ...zMade, event: z.unknown().transform(liftedFrom2).pipe(zEvent) });
+
 /** As an older page left it on this device: the event by another name, its lengths in micrometres. */
 const zOlder = z.object({ ...zMade, entry: z.unknown().transform(eventOfVersion1) });
 
 const read = (text: string): Waiting => {
   const said: unknown = JSON.parse(text);
   const older = zOlder.safeParse(said);
-  if (!older.success || older.data.entry === null) return zWaiting.parse(said);
+  if (!older.success || older.data.entry === null) return zLeft.parse(said);
   const { entry: event, ...made } = older.data;
   return { ...made, event };
 };

@@ -23,17 +23,20 @@ interface Thread {
   readonly waiting: Map<number, { done: (bytes: Uint8Array) => void; failed: (error: Error) => void }>;
 }
 
-const shared = globalThis as { arlentPaper?: Thread };
+declare global {
+  /** The one thread of the process. */
+  var arlentPaper: Thread | undefined;
+}
 
 /** The thread records are set in: begun with the first, kept for the next, and no reason to keep the program running. */
 function thread(): Thread {
-  if (shared.arlentPaper) return shared.arlentPaper;
+  if (globalThis.arlentPaper) return globalThis.arlentPaper;
   // Not by `new`: the bundler would take the file in, and it is read as it lies.
   const worker: Worker = Reflect.construct(Worker, [join(process.cwd(), "src/worker", "paper.mjs")]);
   const waiting: Thread["waiting"] = new Map();
   const begun: Thread = { worker, waiting, asked: 0 };
   const end = (error: Error) => {
-    if (shared.arlentPaper === begun) delete shared.arlentPaper;
+    if (globalThis.arlentPaper === begun) globalThis.arlentPaper = undefined;
     for (const { failed } of waiting.values()) failed(error);
     waiting.clear();
   };
@@ -50,7 +53,7 @@ function thread(): Thread {
   worker.on("error", end);
   worker.on("exit", () => end(new Error("the paper thread ended")));
   worker.unref();
-  shared.arlentPaper = begun;
+  globalThis.arlentPaper = begun;
   return begun;
 }
 

@@ -21,7 +21,7 @@ import { Choice } from "../controls/choice";
 import { IconButton } from "../controls/icon-button";
 import { ToleranceScale } from "../figure/tolerance-scale";
 import { figureText, lengthText, toleranceOf, type Units } from "../words/length-text";
-import { useKept } from "../words/use-kept";
+import { textKept, useKept } from "../words/use-kept";
 import { VerdictSign } from "../words/verdict-sign";
 import { verdictWords } from "../words/verdict-words";
 
@@ -67,7 +67,7 @@ export function ReadingPanel({
   advised = false,
   onEmptyEnter,
 }: ReadingPanelProps) {
-  const [text, setText] = useKept<string>(`reading/${draft}/${asked.check.id}`, "");
+  const [text, setText] = useKept<string>(`reading/${draft}/${asked.check.id}`, "", textKept);
   const [refusal, setRefusal] = useState<string | null>(null);
   const input = useRef<HTMLInputElement>(null);
   const choices = useRef<HTMLFieldSetElement>(null);

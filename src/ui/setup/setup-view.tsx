@@ -156,7 +156,10 @@ function Choice<T extends string>({ title, value, options, onPick, children }: C
       <h2 className="mb-2 font-bold text-lg">{title}</h2>
       <RadioGroup.Root
         value={value}
-        onValueChange={(id) => onPick(id as T)}
+        onValueChange={(picked) => {
+          const option = options.find(({ id }) => id === picked);
+          if (option) onPick(option.id);
+        }}
         aria-label={title}
         className="grid gap-2 sm:grid-cols-3"
       >

@@ -33,9 +33,16 @@ export function lengthsFromText(text: string): Outcome<LengthRow[]> {
   const named = head.map((cell) => fieldOf(cell));
   const hasHead = named.includes("name") && named.includes("value");
   const order = hasHead ? named : FIELDS;
-  const rows = (hasHead ? data.slice(1) : data).map((cells) => {
+  const rows = (hasHead ? data.slice(1) : data).map((cells): LengthRow => {
     const cell = (field: (typeof FIELDS)[number]) => cells[order.indexOf(field)]?.trim() ?? "";
-    return Object.fromEntries(FIELDS.map((field) => [field, cell(field)])) as unknown as LengthRow;
+    return {
+      name: cell("name"),
+      datum: cell("datum"),
+      value: cell("value"),
+      unit: cell("unit"),
+      plus: cell("plus"),
+      minus: cell("minus"),
+    };
   });
   return rows.length === 0 ? refuse("empty", "There is no length in it: one row a length.") : ok(rows);
 }

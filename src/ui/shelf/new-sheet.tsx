@@ -3,10 +3,11 @@
 import Link from "next/link";
 import { useState } from "react";
 import {
+  asWritten,
   type Cable,
-  check,
   type DraftKit,
   draftFromLengths,
+  liftedProcedure,
   type ProcedureDocument,
   problemOf,
   type Tool,
@@ -114,8 +115,7 @@ export function NewSheet({ cables, tools, taken, kit }: NewSheetProps) {
       return;
     }
     try {
-      const document = JSON.parse(read) as ProcedureDocument;
-      check(zProcedure, document);
+      const document = asWritten(zProcedure, liftedProcedure(JSON.parse(read)));
       const known = taken.includes(document.id)
         ? await get(`/api/v1/shelf/procedures/${document.id}`, zProcedureText)
         : null;

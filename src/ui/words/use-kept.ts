@@ -4,10 +4,16 @@ import { type Dispatch, type SetStateAction, useCallback, useEffect, useState } 
 
 const PREFIX = "arlent:";
 
-function kept<T>(key: string): T | undefined {
+/** Reads what was kept: undefined where it is not of the kind asked for. */
+type Take<T> = (kept: unknown) => T | undefined;
+
+export const yesOrNo: Take<boolean> = (kept) => (typeof kept === "boolean" ? kept : undefined);
+export const textKept: Take<string> = (kept) => (typeof kept === "string" ? kept : undefined);
+
+function kept<T>(key: string, take: Take<T>): T | undefined {
   try {
     const text = sessionStorage.getItem(PREFIX + key);
-    return text === null ? undefined : (JSON.parse(text) as T);
+    return text === null ? undefined : take(JSON.parse(text));
   } catch {
     return undefined;
   }
@@ -16,18 +22,20 @@ function kept<T>(key: string): T | undefined {
 /**
  * A state of this window that a reload does not lose: something half typed, where a view was left.
  * Nothing that is on record: that is the server's.
+ * @param take the same function at every drawing.
  * @param key what it is of; as it changes, what was kept under the new one is taken up.
  */
 export function useKept<T extends string | number | boolean | null>(
   key: string,
   initial: T,
+  take: Take<T>,
 ): [T, Dispatch<SetStateAction<T>>] {
   const [value, setValue] = useState<T>(initial);
   // Only once the page is there: what the server drew knows nothing of this window.
   useEffect(() => {
-    const before = kept<T>(key);
+    const before = kept(key, take);
     if (before !== undefined) setValue(before);
-  }, [key]);
+  }, [key, take]);
   const change = useCallback<Dispatch<SetStateAction<T>>>(
     (to) =>
       setValue((before) => {

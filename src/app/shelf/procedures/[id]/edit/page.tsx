@@ -1,8 +1,7 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
-import type { ProcedureDocument } from "@/core";
 import { library } from "@/service/library";
-import { copyOf, documentText, newestRevision } from "@/service/shelf";
+import { copyOf, newestRevision, procedureWritten } from "@/service/shelf";
 import { theStore } from "@/service/the-store";
 import { Editor } from "@/ui/editor/editor";
 
@@ -19,7 +18,7 @@ export default async function EditPage({ params, searchParams }: EditProps) {
   const { copy } = await searchParams;
   const { procedures, cables, tools, draft: kit } = library(theStore());
   if (!procedures.some((one) => one.id === id)) notFound();
-  const document = JSON.parse(documentText(theStore(), "procedure", id)) as ProcedureDocument;
+  const document = procedureWritten(theStore(), id);
   const ids = procedures.map((one) => one.id);
   return copy ? (
     <Editor initial={copyOf(document, ids)} basis={null} from={id} cables={cables} tools={tools} kit={kit} />
