@@ -6,6 +6,7 @@ export default defineConfig({
   test: {
     include: ["src/**/*.test.ts", "library/**/*.test.ts", "demo/**/*.test.ts", "scripts/**/*.test.ts"],
     environment: "node",
+    globalSetup: ["scripts/programs.mjs"],
     // No test leaves anything behind in a module: each worker reads the code once.
     isolate: false,
     // Many wait for a program they started: no processor is kept free.

@@ -341,9 +341,9 @@ export function seed(store: Store, text: string, now = new Date()): void {
 }
 
 const [file] = process.argv.slice(2);
-if (file && process.argv[1]?.endsWith("seed.ts")) {
+if (file && /seed\.(ts|mjs)$/.test(process.argv[1] ?? "")) {
   const store = openStore(file);
-  seed(store, readFileSync(new URL("./quillmere.json", import.meta.url), "utf8"));
+  seed(store, readFileSync("demo/quillmere.json", "utf8"));
   // Marked last: what was filled half is no demo, and is not taken for one.
   store.$client.pragma(`user_version = ${DEMO_MARK}`);
   store.$client.close();

@@ -137,33 +137,45 @@ async function views(request: Parameters<typeof startEnd>[0]): Promise<string[]>
 // The long walks are shared out among the workers.
 test.describe.configure({ mode: "parallel" });
 
+/** What marks a text whose colours stand on their ground for the first time. */
+const FRESH = "data-fresh-colours";
+
 /**
  * Which colour classes stand on which on a page: each text's own or inherited one, with the ground's below it. Two places
- * with the same pair have the same colours in every look.
+ * with the same pair have the same colours in every look; those with a pair not among those known are marked.
  */
-const pairsOn = (page: Page): Promise<string[]> =>
-  page.evaluate(() => {
-    const nearest = (from: Element, kind: RegExp): string => {
-      for (let one: Element | null = from; one; one = one.parentElement) {
-        const found = [...one.classList].filter((name) => kind.test(name));
-        if (found.length > 0) return found.join(" ");
-      }
-      return "";
-    };
-    const texts = [...document.querySelectorAll("body *")].filter((one) =>
-      [...one.childNodes].some(({ nodeType, textContent }) => nodeType === 3 && textContent?.trim()),
-    );
-    const pairs = texts.map((one) =>
-      [
-        one.tagName,
-        nearest(one, /^(aria-\S+:|data-\S+:|hover:|disabled:)?(text-|fill-|representative|placeholder:)/),
-        nearest(one, /^(aria-\S+:|data-\S+:)?bg-/),
-        (one as HTMLElement).style.cssText,
-        one.closest("[disabled]") ? "disabled" : "",
-      ].join(" | "),
-    );
-    return [...new Set(pairs)];
-  });
+const markFresh = (page: Page, known: readonly string[]): Promise<string[]> =>
+  page.evaluate(
+    ({ known, FRESH }) => {
+      const nearest = (from: Element, kind: RegExp): string => {
+        for (let one: Element | null = from; one; one = one.parentElement) {
+          const found = [...one.classList].filter((name) => kind.test(name));
+          if (found.length > 0) return found.join(" ");
+        }
+        return "";
+      };
+      const texts = [...document.querySelectorAll("body *")].filter(
+        (one) =>
+          one.checkVisibility() &&
+          !one.closest('svg[aria-hidden="true"]') &&
+          [...one.childNodes].some(({ nodeType, textContent }) => nodeType === 3 && textContent?.trim()),
+      );
+      const fresh = texts.flatMap((one) => {
+        const pair = [
+          one.tagName,
+          nearest(one, /^(aria-\S+:|data-\S+:|hover:|disabled:)?(text-|fill-|representative|placeholder:)/),
+          nearest(one, /^(aria-\S+:|data-\S+:)?bg-/),
+          (one as HTMLElement).style.cssText,
+          one.closest("[disabled]") ? "disabled" : "",
+        ].join(" | ");
+        if (known.includes(pair)) return [];
+        one.setAttribute(FRESH, "");
+        return [pair];
+      });
+      return [...new Set(fresh)];
+    },
+    { known, FRESH },
+  );
 
 const SHARES = [0, 1, 2, 3];
 const DESK = { width: 1280, height: 800 };
@@ -188,7 +200,7 @@ for (const share of SHARES)
     for (const address of all.filter((_, i) => i % SHARES.length === share)) {
       await page.goto(address);
       await expect(page.locator("h1, h2").first()).toBeAttached();
-      const fresh = (await pairsOn(page)).filter((pair) => !seen.has(pair));
+      const fresh = await markFresh(page, [...seen]);
       for (const pair of fresh) seen.add(pair);
       // The same page on a phone; its colours are the same there, and where the same ones stood on the same ground before.
       await page.setViewportSize(PHONE);
@@ -197,12 +209,24 @@ for (const share of SHARES)
       for (const theme of fresh.length === 0 ? ["paper"] : ["paper", "night", "sun"]) {
         await page.locator("html").evaluate((root, look) => root.setAttribute("data-theme", look), theme);
         // A look changes nothing but the colours: every rule holds in one of them, those of colour in each.
-        const found = await (theme === "paper" ? barriersOn(page) : colourBarriersOn(page));
+        const found = await (theme === "paper" ? barriersOn(page) : colourBarriersOn(page, `[${FRESH}]`));
         expect(found, `${address} in ${theme}`).toEqual([]);
       }
       await page.locator("html").evaluate((root) => root.setAttribute("data-theme", "paper"));
     }
   });
+
+test("a page with barriers has them found: of any kind, and of colours under a selector", async ({
+  page,
+}) => {
+  test.skip(onPhone(), "the same on a phone");
+  await page.setContent(
+    `<main><h1>Pad 4</h1><img src="x"><p ${FRESH} style="color:#ccc;background:#fff">Faint</p></main>`,
+  );
+  expect((await barriersOn(page)).map((said) => said.split(" ")[0])).toContain("image-alt");
+  expect(await colourBarriersOn(page, `[${FRESH}]`)).toEqual(["color-contrast p"]);
+  expect(await colourBarriersOn(page, "h1")).toEqual([]);
+});
 
 test("the look chosen is the first thing drawn", async ({ page, server }) => {
   test.skip(onPhone(), "the same on a phone");

@@ -1,5 +1,5 @@
 // `npm run -s backup`; sets itself up on a fresh clone.
-import { ensurePackages, runPackage } from "./setup.mjs";
+import { ensurePackages, runProgram } from "./setup.mjs";
 
 ensurePackages({ quiet: true });
-process.exitCode = runPackage("tsx/dist/cli.mjs", ["src/cli/backup.ts", ...process.argv.slice(2)]);
+process.exitCode = runProgram("src/cli/backup.ts", process.argv.slice(2));

@@ -3,7 +3,7 @@ import { existsSync, mkdirSync, rmSync } from "node:fs";
 import { dirname } from "node:path";
 import { isDemo } from "./demo-file.mjs";
 import { freePort, serve, settings } from "./serve.mjs";
-import { ensureBuild, ensurePackages, fail, needsNode, runPackage } from "./setup.mjs";
+import { ensureBuild, ensurePackages, fail, needsNode, runProgram } from "./setup.mjs";
 
 needsNode();
 const strange = process.argv.slice(2).find((one) => one !== "--fresh");
@@ -19,7 +19,7 @@ if (!ensureBuild()) fail("The build failed: see above.");
 mkdirSync(dirname(database), { recursive: true });
 if (process.argv.includes("--fresh"))
   for (const end of ["", "-wal", "-shm"]) rmSync(database + end, { force: true });
-if (!existsSync(database) && runPackage("tsx/dist/cli.mjs", ["demo/seed.ts", database]) !== 0) {
+if (!existsSync(database) && runProgram("demo/seed.ts", [database]) !== 0) {
   rmSync(database, { force: true });
   fail("The demo data could not be written: see above.");
 }

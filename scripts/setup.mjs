@@ -4,6 +4,7 @@ import { createHash } from "node:crypto";
 import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from "node:fs";
 import { dirname, join } from "node:path";
 import { fileURLToPath } from "node:url";
+import { bundle } from "./bundle.mjs";
 
 export const root = dirname(dirname(fileURLToPath(import.meta.url)));
 const stamps = join(root, ".arlent");
@@ -23,6 +24,10 @@ export function run(command, args, { env = {}, stdio = "inherit" } = {}) {
 /** Runs a package's command-line program by its file, without a shell in between. */
 export const runPackage = (file, args, options) =>
   run(process.execPath, [join(root, "node_modules", file), ...args], options);
+
+/** Runs a program of the project's own TypeScript. @returns its exit code. */
+export const runProgram = (entry, args = [], options = {}) =>
+  run(process.execPath, [bundle(entry), ...args], options);
 
 const hashOf = (paths) => {
   const hash = createHash("sha256").update(process.version);
@@ -92,6 +97,7 @@ export function beginPackages() {
 
 /** Builds the application, unless this very source is built. @returns whether it is built. */
 export function ensureBuild() {
+  bundle("src/worker/paper.ts");
   const hash = hashOf([
     "src",
     "library",

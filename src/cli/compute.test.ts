@@ -3,11 +3,10 @@ import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
 
 const compute = (args: readonly string[], input: string) => {
-  const { status, stdout } = spawnSync(
-    process.execPath,
-    ["node_modules/tsx/dist/cli.mjs", "src/cli/compute.ts", ...args],
-    { input, encoding: "utf8" },
-  );
+  const { status, stdout } = spawnSync(process.execPath, [".arlent/run/compute.mjs", ...args], {
+    input,
+    encoding: "utf8",
+  });
   return {
     status,
     lines: stdout

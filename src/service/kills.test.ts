@@ -23,11 +23,11 @@ const home = folder();
 const database = join(home, "a.db");
 const backup = join(home, "whole.tar");
 
-/** Runs a program, killed as a power cut would after so long; `null` lets it end. @returns how long it ran. */
+/** Runs a program, killed as a power cut would after so long; `null` lets it end, and end well. @returns how long it ran. */
 const run = (program: string, args: readonly string[], killAfter: number | null): Promise<number> =>
-  new Promise((done) => {
+  new Promise((done, failed) => {
     const start = performance.now();
-    const child = spawn(process.execPath, ["--import", "tsx", program, ...args], {
+    const child = spawn(process.execPath, [program, ...args], {
       stdio: "ignore",
       detached: true,
       env: { ...process.env, ARLENT_DB: database },
@@ -39,13 +39,14 @@ const run = (program: string, args: readonly string[], killAfter: number | null)
             // The whole group: what a command starts is killed with it.
             if (child.pid) process.kill(-child.pid, "SIGKILL");
           }, killAfter);
-    child.once("exit", () => {
+    child.once("exit", (code) => {
       clearTimeout(timer);
+      if (killAfter === null && code !== 0) failed(new Error(`${program} ended with ${code}`));
       done(performance.now() - start);
     });
   });
 
-const command = (name: string) => `src/cli/${name}.ts`;
+const command = (name: string) => `.arlent/run/${name}.mjs`;
 
 const moments = (whole: number) =>
   Array.from({ length: KILLS }, (_, i) => whole * (0.45 + (0.6 * i) / KILLS));
@@ -103,7 +104,7 @@ it(`a restore killed ${KILLS} times leaves the whole record or none, and another
 }, 120_000);
 
 it(`a record of an older Arlent, lifted and killed ${KILLS} times, is lifted whole the next time, nothing of it changed`, async () => {
-  const lift = "src/store/fixtures/open-once.ts";
+  const lift = command("open-once");
   const old = (): string => {
     const file = join(folder(), "old.db");
     writeFileSync(file, goldenFile(6));

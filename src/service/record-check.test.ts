@@ -348,7 +348,7 @@ describe("a seal", () => {
 
 describe("on the command line", { timeout: 120_000 }, () => {
   const command = (name: string, ...args: string[]) =>
-    spawnSync(process.execPath, ["node_modules/tsx/dist/cli.mjs", `src/cli/${name}.ts`, ...args], {
+    spawnSync(process.execPath, [`.arlent/run/${name}.mjs`, ...args], {
       encoding: "utf8",
     });
   const run = (...args: string[]) => command("check-record", ...args);

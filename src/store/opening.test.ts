@@ -10,7 +10,7 @@ it("three processes that create one database at once make one whole database", a
   const file = join(folder, "a.db");
   const open = () =>
     new Promise<number | null>((done) =>
-      spawn(process.execPath, ["node_modules/tsx/dist/cli.mjs", "src/store/fixtures/open-once.ts", file], {
+      spawn(process.execPath, [".arlent/run/open-once.mjs", file], {
         stdio: ["ignore", "inherit", "inherit"],
       }).once("exit", done),
     );

@@ -1,4 +1,4 @@
-// Starts the paper thread: TypeScript is read by tsx, as the command line's is.
+// Starts the paper thread where nothing is built: TypeScript is read by tsx.
 import { register } from "tsx/esm/api";
 
 register();

@@ -28,11 +28,15 @@ declare global {
   var arlentPaper: Thread | undefined;
 }
 
+/** Put together with the build; where nothing is built, its source is read. */
+const programOf = (): string =>
+  process.env.NODE_ENV === "production" ? ".arlent/run/paper.mjs" : "src/worker/paper.mjs";
+
 /** The thread records are set in: begun with the first, kept for the next, and no reason to keep the program running. */
 function thread(): Thread {
   if (globalThis.arlentPaper) return globalThis.arlentPaper;
   // Not by `new`: the bundler would take the file in, and it is read as it lies.
-  const worker: Worker = Reflect.construct(Worker, [join(process.cwd(), "src/worker", "paper.mjs")]);
+  const worker: Worker = Reflect.construct(Worker, [join(process.cwd(), programOf())]);
   const waiting: Thread["waiting"] = new Map();
   const begun: Thread = { worker, waiting, asked: 0 };
   const end = (error: Error) => {

@@ -1,5 +1,5 @@
 import { join } from "node:path";
-import unicode from "@fontsource/noto-sans/unicode.json";
+import unicode from "@fontsource/noto-sans/unicode.json" with { type: "json" };
 
 const FILES = join(process.cwd(), "node_modules/@fontsource");
 const WEIGHTS = [400, 700] as const;

@@ -1,0 +1,35 @@
+// A program of the project's own TypeScript as one file of JavaScript: put together in a tenth of a second, begun in a
+// third of the time that reading it file by file takes.
+import { existsSync, mkdirSync, readFileSync, renameSync, writeFileSync } from "node:fs";
+import { createRequire } from "node:module";
+import { basename, dirname, join } from "node:path";
+import { fileURLToPath } from "node:url";
+
+const root = dirname(dirname(fileURLToPath(import.meta.url)));
+
+/** Where a program lies once it is put together. */
+export const programFile = (entry) => join(root, ".arlent/run", `${basename(entry, ".ts")}.mjs`);
+
+/** Puts a program together as its source is now; packages stay where they are. @returns the file's path. */
+export function bundle(entry) {
+  const { buildSync } = createRequire(import.meta.url)("esbuild");
+  const { outputFiles } = buildSync({
+    absWorkingDir: root,
+    entryPoints: [entry],
+    bundle: true,
+    platform: "node",
+    target: "node20",
+    format: "esm",
+    packages: "external",
+    write: false,
+  });
+  const [{ text }] = outputFiles;
+  const file = programFile(entry);
+  if (existsSync(file) && readFileSync(file, "utf8") === text) return file;
+  mkdirSync(dirname(file), { recursive: true });
+  // Whole or not at all: another may be reading it.
+  const part = `${file}.${process.pid}`;
+  writeFileSync(part, text);
+  renameSync(part, file);
+  return file;
+}
