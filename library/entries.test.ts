@@ -1,9 +1,11 @@
+import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import {
   advise,
   type Cable,
   check,
   compileRunSheet,
+  type EndState,
   type Entry,
   type EntryDocument,
   type EventInput,
@@ -12,6 +14,7 @@ import {
   entryProcedure,
   isMidRun,
   misfits,
+  mustFollow,
   mustHoldAt,
   OPENING_SIDES,
   type Procedure,
@@ -19,6 +22,7 @@ import {
   type RunSheet,
   reworkEvent,
   sheathWindow,
+  standings,
   throughId,
   um,
   zEntry,
@@ -26,7 +30,7 @@ import {
   zProcedure,
   zStoredEvent,
 } from "@/core";
-import { CALLIPER } from "@/core/advice/fixtures/ends";
+import { andThen, CALLIPER } from "@/core/advice/fixtures/ends";
 import { shippedLibrary } from "@/store/shipped";
 import dome from "./entries/dome-gel.json";
 import words from "./entry-sheet.json";
@@ -308,6 +312,84 @@ describe("a cable that goes through", () => {
     const [advice] = advise(sheet, state, { kind: "simple" });
     expect(advice).toMatchObject({ kind: "start-over", leg: "B", why: "held", again: null });
     expect(advice?.carryOn[0]?.means).toMatch(/store a turn more/);
+  });
+  describe("the opening, which its two sides make together", () => {
+    const [{ sheet } = mustHoldAt(sheets, 0)] = sheets.filter(({ sheet: one }) => limit(one, "members")?.min);
+    const half = limit(sheet, "half");
+    const [least, figure] = [(half?.min ?? 0) / 1000, (half?.nominal ?? 0) / 1000];
+    const sides = (
+      a: number,
+      b: number,
+      more: readonly { leg: string; dimension: string; mm: number }[] = [],
+    ) =>
+      reads(sheet, [{ leg: "A", dimension: "half", mm: a }, { leg: "B", dimension: "half", mm: b }, ...more]);
+    const verdicts = (state: EndState) =>
+      standings(sheet, state, { kind: "simple" })
+        .filter(({ check, judged }) => check.dimension === "half" && judged)
+        .map(({ judged }) => judged?.verdict);
+    const told = (state: EndState) => advise(sheet, state, { kind: "simple" });
+
+    it("is long enough where one side has over what the other is short of, and not a hair less", () => {
+      fc.assert(
+        fc.property(
+          fc.integer({ min: -30_000, max: 30_000 }),
+          fc.integer({ min: -30_000, max: 30_000 }),
+          (a, b) => {
+            const [one, two] = [figure + a / 1000, figure + b / 1000];
+            const whole = a + b;
+            const inside =
+              whole >= 2 * ((half?.min ?? 0) - (half?.nominal ?? 0)) &&
+              (half?.max == null || whole <= 2 * (half.max - (half?.nominal ?? 0)));
+            const said = inside ? "in" : "out";
+            expect(verdicts(sides(one, two))).toEqual([said, said]);
+          },
+        ),
+      );
+    });
+    it("is judged by what this side has alone until the other is read", () => {
+      const alone = reads(sheet, [{ leg: "A", dimension: "half", mm: least - 1 }]);
+      expect(verdicts(alone)).toEqual(["out"]);
+      expect(told(alone).map(({ leg, orAt }) => [leg, orAt])).toEqual([["A", null]]);
+    });
+    it("too short, can be opened further on either side: both are told, each with its cost, and either mends it", () => {
+      const state = sides(least - 4, least);
+      const both = told(state);
+      expect(both.map(({ kind, leg, orAt }) => [kind, leg, orAt])).toEqual([
+        ["rework", "A", "B"],
+        ["rework", "B", "A"],
+      ]);
+      for (const advice of both) {
+        if (advice.kind !== "rework") throw new Error("it can be opened further");
+        const event = reworkEvent(advice, "least");
+        expect(() => mustFollow(sheet, state, { kind: "simple" }, event)).not.toThrow();
+        const after = andThen(state, event, { kind: "step", to: event.back });
+        // As the rework leaves it, the side it was done on counts before it is read again: nothing is out on the other.
+        expect(told(after)).toEqual([]);
+        const made = standings(sheet, after, { kind: "simple" }).find(
+          ({ check, judged }) => check.dimension === "half" && judged,
+        );
+        expect(made?.judged?.verdict).toBe("in");
+        expect(made?.other?.leg).toBe(advice.leg);
+      }
+    });
+    it("is met first where something is to be opened further anyway", () => {
+      const stub = (leg: string) => ({
+        leg,
+        dimension: "members",
+        mm: (limit(sheet, "members")?.min ?? 0) / 1000 - 2,
+      });
+      for (const leg of OPENING_SIDES)
+        expect(told(sides(least - 4, least, [stub(leg)])).map((one) => one.leg)).toEqual(
+          leg === "A" ? ["A", "B"] : ["B", "A"],
+        );
+    });
+    it("opened too far is made good by neither", () => {
+      const most = (half?.max ?? 0) / 1000;
+      expect(told(sides(most + 3, most)).map(({ kind, orAt }) => [kind, orAt])).toEqual([
+        ["start-over", null],
+        ["start-over", null],
+      ]);
+    });
   });
   it("lies on its band to both sides of 0", () => {
     for (const { sheet } of sheets) {

@@ -1,6 +1,5 @@
 import { describe, expect, it } from "vitest";
 import {
-  applied,
   type EndEvent,
   type EndState,
   type EventInput,
@@ -13,9 +12,8 @@ import {
   type RunSheet,
   restartEvent,
   resultOf,
-  zStoredEvent,
 } from "@/core";
-import { GUARDED, readingsOf, stateAfter } from "@/core/advice/fixtures/ends";
+import { andThen, GUARDED, readingsOf, stateAfter } from "@/core/advice/fixtures/ends";
 import { shippedSheets } from "./fixtures/sheets";
 
 const allOn = ({ parts }: RunSheet): EventInput[] =>
@@ -28,18 +26,6 @@ const codeOf = (sheet: RunSheet, state: EndState, event: EndEvent): string => {
     return (error as InputError).problem.code;
   }
 };
-const andThen = (state: EndState, ...events: (EndEvent | EventInput)[]): EndState =>
-  events.reduce<EndState>(
-    (before, event, i) =>
-      applied(before, {
-        id: `00000000-0000-4000-9000-${String(i).padStart(12, "0")}`,
-        seq: before.lastSeq + 1,
-        at: "2026-11-26T08:00:00.000Z",
-        client: "test",
-        event: zStoredEvent.parse(event),
-      }),
-    state,
-  );
 const SIGN: EndEvent = { kind: "sign", name: "Ada", outcome: "kept" };
 
 /** Every part of every sheet, found missing at every step after the one it is threaded on at. */

@@ -7,6 +7,8 @@ import { fileURLToPath } from "node:url";
 
 const root = dirname(dirname(fileURLToPath(import.meta.url)));
 
+const FONT_RANGES = "@fontsource/noto-sans/unicode.json";
+
 /** Where a program lies once it is put together. */
 export const programFile = (entry) => join(root, ".arlent/run", `${basename(entry, ".ts")}.mjs`);
 
@@ -21,6 +23,8 @@ export function bundle(entry) {
     target: "node20",
     format: "esm",
     packages: "external",
+    // Data of a package is taken in: how Node is to be told that a file is JSON changed within its version 20.
+    alias: { [FONT_RANGES]: `./node_modules/${FONT_RANGES}` },
     write: false,
   });
   const [{ text }] = outputFiles;

@@ -8,7 +8,7 @@ import {
   verdictRow,
 } from "@/core";
 import type { EndRow } from "@/store/ends";
-import { project, projectReading, projectUses } from "@/store/projections";
+import { project, projectReading, projectUses, projectVerdict } from "@/store/projections";
 import type { Store } from "@/store/store";
 
 /** Writes what follows from one event: a reading and its length, what was used, or where more changes, all anew. */
@@ -31,7 +31,12 @@ export function projectEvent(
     case "reading": {
       const length = sheet.checks.find((one) => one.id === event.check);
       const row = readingRow(recorded, "stands");
-      if (length && row) projectReading(store, id, row, verdictRow(end, state, length));
+      if (!length || !row) return;
+      projectReading(store, id, row, verdictRow(end, state, length));
+      // What the two sides of an opening make together is judged anew on both.
+      for (const other of sheet.checks)
+        if (length.joint && other.dimension === length.dimension && other.id !== length.id)
+          projectVerdict(store, id, verdictRow(end, state, other));
       return;
     }
     case "use":

@@ -42,6 +42,7 @@ const OF_LENGTH = [
   "nominal_mm",
   "min_mm",
   "max_mm",
+  "other_side_mm",
   "reading_mm",
   "typed",
   "instrument",
@@ -118,7 +119,7 @@ const commonOf = (record: RecordDocument): Cells<(typeof OF_END)[number]> => ({
 type Length = RecordDocument["lengths"][number];
 
 const lengthCells = (
-  { name, leg, nominal, min, max, representative, verdict }: Length,
+  { name, leg, nominal, min, max, otherSide, representative, verdict }: Length,
   reading: Length["readings"][number] | null,
 ): Cells<(typeof OF_LENGTH)[number]> => ({
   length: name,
@@ -127,6 +128,7 @@ const lengthCells = (
   nominal_mm: nominal,
   min_mm: min ?? "",
   max_mm: max ?? "",
+  other_side_mm: otherSide ?? "",
   reading_mm: reading?.value ?? "",
   typed: reading?.typed ?? "",
   instrument: reading?.instrument ?? "",
@@ -142,6 +144,7 @@ const NO_LENGTH: Cells<(typeof OF_LENGTH)[number]> = {
   nominal_mm: "",
   min_mm: "",
   max_mm: "",
+  other_side_mm: "",
   reading_mm: "",
   typed: "",
   instrument: "",

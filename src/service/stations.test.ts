@@ -1,11 +1,11 @@
 import { beforeEach, describe, expect, it } from "vitest";
-import { isMidRun, parseAddress, zStationId } from "@/core";
+import { type EventInput, isMidRun, mustHoldAt, parseAddress, zStationId } from "@/core";
 import { openStore, type Store } from "@/service/the-store";
 import { findEnd } from "@/store/ends";
 import { actOn } from "./act";
 import { getEnd } from "./ends";
 import { codeOf } from "./fixtures/code-of";
-import { addTo } from "./fixtures/made-ends";
+import { addTo, CALLIPER } from "./fixtures/made-ends";
 import { PLAN } from "./fixtures/plan";
 import { addPieces, getJob, newJob, savePlan } from "./jobs";
 import { beginPlaces, getPiece, inHand, nextOfJob } from "./places";
@@ -57,6 +57,41 @@ describe("a sheath opened at a station of a piece", () => {
     expect(getPiece(store, piece).places.map(({ side, standing }) => [side, standing])).toEqual([
       [POLE, "cut-off"],
     ]);
+    expect([...checkWholeRecord(store)].flatMap(({ findings }) => findings)).toEqual([]);
+  });
+  it("is judged anew on both sides as either is read, alike in its lists, on record and in the check", () => {
+    const piece = add([station()]);
+    const { id } = beginPlaces(act(), piece, { side: POLE, addresses: [[]] });
+    const { sheet } = getEnd(store, id);
+    const halves = sheet.checks.filter(({ joint }) => joint);
+    const read = (n: number, off: number) => {
+      const { id: of, nominal, min } = mustHoldAt(halves, n);
+      const value = (off < 0 ? (min ?? nominal) : nominal) + off;
+      addTo(store, id, {
+        kind: "reading",
+        check: of,
+        value,
+        typed: String(value / 1000),
+        unit: "mm",
+        instrument: CALLIPER,
+      });
+    };
+    addTo(store, id, ...sheet.parts.map(({ id: part }): EventInput => ({ kind: "thread", part, on: true })), {
+      kind: "step",
+      to: sheet.lines.findIndex(({ step }) => step.id === "measure"),
+    });
+    const verdicts = () =>
+      endRecord(store, id)
+        .lengths.filter((one) => halves.some((half) => half.id === one.id))
+        .map(({ verdict, otherSide }) => [verdict, otherSide]);
+    read(0, -3_000);
+    expect(verdicts()).toEqual([
+      ["out", null],
+      [null, expect.any(Number)],
+    ]);
+    read(1, 4_000);
+    expect(verdicts().map(([verdict]) => verdict)).toEqual(["in", "in"]);
+    expect(recordsCsv([recordJson(endRecord(store, id))])).toMatch(/,4,/);
     expect([...checkWholeRecord(store)].flatMap(({ findings }) => findings)).toEqual([]);
   });
   it("has in hand what it opened, and knows both sides and no slack of its own", () => {

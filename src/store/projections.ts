@@ -18,8 +18,12 @@ const putVerdict = prepared((store) => {
 /** Adds one reading and puts its length's row in order: what most events change. */
 export function projectReading(store: Store, endId: string, reading: ReadingRow, length: VerdictRow): void {
   insertReading(store).run({ ...reading, endId });
-  putVerdict(store).run({ ...length, endId });
+  projectVerdict(store, endId, length);
 }
+
+/** Puts a length's row in order. */
+export const projectVerdict = (store: Store, endId: string, length: VerdictRow): void =>
+  void putVerdict(store).run({ ...length, endId });
 
 export function projectUses(store: Store, endId: string, rows: readonly UseRow[]): void {
   for (const row of rows)

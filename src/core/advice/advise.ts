@@ -27,6 +27,8 @@ interface Asked {
   readonly seen: Seen | null;
   readonly startOver: Cost;
   readonly carryOn: readonly CarriedOn[];
+  /** The other side of an opening, where doing this there does instead: what is out, both make together. */
+  readonly orAt: string | null;
 }
 
 /** What to do about one leg of an end. */
@@ -57,7 +59,8 @@ export type EndAdvice =
   | (Asked & { readonly kind: "read-again"; readonly disagree: readonly string[]; readonly by: number });
 
 /**
- * Each leg's advice, in the order of the legs: none for a leg with nothing out and nothing wrong with it.
+ * Each leg's advice, in the order of the legs: none for a leg with nothing out and nothing wrong with it. What the two
+ * sides of an opening make together can be met from either: both ways are told, the cheaper first.
  * @param unsettled lengths whose readings leave it open and that are to be redone as if they were out: to the middle.
  */
 export function advise(
@@ -68,19 +71,55 @@ export function advise(
   unsettled: readonly string[] = [],
 ): EndAdvice[] {
   if (state.inHand) return [];
-  return sheet.cable.legs.flatMap((leg) => adviseLeg(sheet, state, rule, leg, seen, unsettled) ?? []);
+  const on = (leg: string, skip: readonly string[] = []) =>
+    adviseLeg(sheet, state, rule, { leg, answered: seen, unsettled, skip });
+  const all = sheet.cable.legs.flatMap((leg) => on(leg) ?? []);
+  const [a, b] = all;
+  const joint = a && b ? metFromEither(sheet, a, b) : [];
+  if (!a || !b || joint.length === 0) return all;
+  // What it takes on a side more than is to be done there anyway.
+  const more = (one: EndAdvice) => {
+    const rest = on(one.leg, joint);
+    return one.kind === "rework" && rest?.kind === "rework"
+      ? secondsOf(one) - secondsOf(rest)
+      : secondsOf(one);
+  };
+  const both = [
+    { ...a, orAt: b.leg },
+    { ...b, orAt: a.leg },
+  ];
+  return more(b) < more(a) ? both.reverse() : both;
+}
+
+/** Lengths out on both sides that the two make together, where one side at least can still make up for it. */
+function metFromEither({ checks }: RunSheet, a: EndAdvice, b: EndAdvice): string[] {
+  if (a.kind !== "rework" && b.kind !== "rework") return [];
+  const joint = (ids: readonly string[]) =>
+    checks.filter(({ id, joint: both }) => both && ids.includes(id)).map(({ dimension }) => dimension);
+  const there = joint(b.checks);
+  return joint(a.checks).filter((dimension) => there.includes(dimension));
+}
+
+const secondsOf = (one: EndAdvice): number =>
+  one.kind === "rework" ? one.recommended.seconds : Number.POSITIVE_INFINITY;
+
+interface Leg {
+  readonly leg: string;
+  readonly answered: Seen | null;
+  readonly unsettled: readonly string[];
+  /** Lengths that are met elsewhere. */
+  readonly skip: readonly string[];
 }
 
 function adviseLeg(
   sheet: RunSheet,
   state: EndState,
   rule: Rule,
-  leg: string,
-  answered: Seen | null,
-  unsettled: readonly string[],
+  { leg, answered, unsettled, skip }: Leg,
 ): EndAdvice | null {
   const seen = answered && sendsToCut(sheet, state, answered, leg) ? answered : null;
-  const lies = asMade(sheet, state, rule, leg);
+  const found = asMade(sheet, state, rule, leg);
+  const lies = { ...found, read: found.read.filter(({ check }) => !skip.includes(check.dimension)) };
   const open = lies.read
     .filter(({ check, judged }) => judged.verdict === "unsure" && unsettled.includes(check.id))
     .map(({ check }) => check.id);
@@ -95,6 +134,7 @@ function adviseLeg(
     faults,
     seen,
     startOver: startingOver(sheet, state),
+    orAt: null,
     carryOn: out.map(({ check, judged }) => ({
       check: check.id,
       means: judged.mean > check.nominal ? check.ifLong : check.ifShort,

@@ -4,7 +4,7 @@ import { type Length, um, ZERO } from "../length/length";
 import type { AsMade } from "../measured/as-made";
 import { mustHold, mustHoldAt } from "../problem/held";
 import type { ReworkFeature } from "../rework/problem";
-import { isMidRun, type Line, type RunSheet, type SheetFeature } from "../runsheet/runsheet";
+import { type Check, isMidRun, type Line, type RunSheet, type SheetFeature } from "../runsheet/runsheet";
 
 /** The question one prepared leg asks: what is there and where, what each length must be, what must be cut anyway. */
 export interface LeastProblem {
@@ -94,7 +94,10 @@ export function leastProblem(
   const open = new Set(
     made.read.filter(({ check }) => unsettled.includes(check.id)).map(({ check }) => check.dimension),
   );
-  const stated = statedBetween(sheet, present).map((one) => (open.has(one.id) ? toTheMiddle(one) : one));
+  const asked = new Map(made.read.map(({ check }) => [check.dimension, check]));
+  const stated = statedBetween(sheet, present)
+    .map((one) => asAsked(one, asked.get(one.id)))
+    .map((one) => (open.has(one.id) ? toTheMiddle(one) : one));
   const riding = present.filter((feature) => rides(sheet, feature, reached)).map(({ id }) => id);
   const order = inOrder(sheet, made);
   const dimensions = [
@@ -124,6 +127,17 @@ export function leastProblem(
     glass: [...glassEdges(made).map(({ id }) => id), ...(end && cleaved(sheet, end) ? [end] : [])],
     cable: cableFeature(sheet, features, present),
     places,
+  };
+}
+
+/** What both sides of an opening make together is asked of this one as the other has it. */
+function asAsked(one: Dimension, check: Check | undefined): Dimension {
+  if (!check?.joint) return one;
+  const { min, max } = check;
+  return {
+    ...one,
+    plus: max === null ? null : um(max - one.nominal),
+    minus: min === null ? null : um(one.nominal - min),
   };
 }
 

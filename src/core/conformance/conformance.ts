@@ -57,16 +57,18 @@ const MOST_MORE = 30;
  * Judges readings of one length against inclusive limits.
  * Uncertainty u = √(resolution²/12 + repeatability²/n) (JCGM 100, 4.3.7 and 4.2.3); probability of
  * conformity under a normal distribution about the mean (JCGM 106:2012, clause 7).
+ * @param beside standard uncertainty of the limits themselves, micrometres, where they hang on another reading: added in
+ *   quadrature (JCGM 100, 5.1.2).
  */
-export function judge({ limits, readings, instrument, rule }: ConformanceInput): Conformance {
+export function judge({ limits, readings, instrument, rule }: ConformanceInput, beside = 0): Conformance {
   const n = readings.length;
   const sum = readings.reduce((total: number, reading) => total + reading, 0);
   const mean = sum / n;
   const within =
     (limits.min == null || sum >= limits.min * n) && (limits.max == null || sum <= limits.max * n);
   const conformity = (count: number) =>
-    probabilityWithin(limits, mean, uncertainty(instrument, count), within);
-  const u = uncertainty(instrument, n);
+    probabilityWithin(limits, mean, Math.hypot(uncertainty(instrument, count), beside), within);
+  const u = Math.hypot(uncertainty(instrument, n), beside);
   const probability = conformity(n);
   if (rule.kind === "simple") return { mean, u, probability, verdict: within ? "in" : "out" };
   const verdict = guarded(probability, rule.risk);

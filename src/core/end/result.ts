@@ -1,22 +1,37 @@
 import { type Conformance, judge, type Rule } from "../conformance/conformance";
 import type { Reading } from "../event/event";
 import type { KeptVerdict, Result } from "../event/judged";
+import { um } from "../length/length";
 import { judgementOf } from "../procedure/step";
 import type { Check, RunSheet } from "../runsheet/runsheet";
 import type { EndState } from "./state";
 
+/** What the other side of an opening has over its own figure, or is short of it: it counts on this side. */
+export interface OtherSide {
+  readonly leg: string;
+  /** Micrometres, not rounded; negative where it is short. */
+  readonly over: number;
+  /** Standard uncertainty of that, micrometres. */
+  readonly u: number;
+}
+
 /** One length's standing: its readings judged, or null when it has none yet. */
 export interface CheckStanding {
+  /** The length as it is asked for now: with what the other side has over, where both make it together. */
   readonly check: Check;
   readonly readings: EndState["readings"];
   readonly judged: Conformance | null;
+  readonly other: OtherSide | null;
 }
+
+type Read = Pick<Reading, "value" | "instrument">;
 
 /** Judges the readings of one check with the error of the least certain instrument among them. */
 export function judgeCheck(
   check: Check,
-  readings: readonly Pick<Reading, "value" | "instrument">[],
+  readings: readonly Read[],
   rule: Rule,
+  other: OtherSide | null = null,
 ): Conformance | null {
   if (readings.length === 0) return null;
   const coarsest = readings
@@ -24,21 +39,59 @@ export function judgeCheck(
     .reduce((a, b) =>
       b.resolution ** 2 / 12 + b.repeatability ** 2 > a.resolution ** 2 / 12 + a.repeatability ** 2 ? b : a,
     );
-  return judge({
-    limits: { min: check.min, max: check.max },
-    readings: readings.map(({ value }) => value),
-    instrument: { resolution: coarsest.resolution, repeatability: coarsest.repeatability },
-    rule,
-  });
+  return judge(
+    {
+      limits: { min: check.min, max: check.max },
+      readings: readings.map(({ value }) => value),
+      instrument: { resolution: coarsest.resolution, repeatability: coarsest.repeatability },
+      rule,
+    },
+    other?.u,
+  );
+}
+
+/**
+ * One length with its readings and verdict. Where both sides of an opening make it together, its limits are those of the
+ * whole less what the other side has: as read, else as its rework left it; not known, each side is judged by itself.
+ */
+export function standingOf(sheet: RunSheet, state: EndState, rule: Rule, stated: Check): CheckStanding {
+  const readings = state.readings.filter((reading) => reading.check === stated.id);
+  const other = stated.joint ? otherSide(sheet, state, rule, stated) : null;
+  const check = other ? withOther(stated, other) : stated;
+  return { check, readings, judged: judgeCheck(check, readings, rule, other), other };
+}
+
+function otherSide(
+  { checks }: RunSheet,
+  { readings, places }: EndState,
+  rule: Rule,
+  { dimension, leg }: Check,
+): OtherSide | null {
+  const there = checks.find((one) => one.dimension === dimension && one.leg !== leg);
+  if (!there) return null;
+  const own = readings.filter((reading) => reading.check === there.id);
+  const read = judgeCheck(there, own, rule);
+  if (read) return { leg: there.leg, over: read.mean - there.nominal, u: read.u };
+  const [from, to] = [places[there.leg]?.[there.from], places[there.leg]?.[there.to]];
+  return from === undefined || to === undefined
+    ? null
+    : { leg: there.leg, over: to - from - there.nominal, u: 0 };
+}
+
+/** Together they have the tolerance of both: this side may be short by its own and the other's, and by what that has over. */
+function withOther(check: Check, { over }: OtherSide): Check {
+  const { nominal, min, max } = check;
+  const counts = Math.round(over);
+  return {
+    ...check,
+    min: min === null ? null : um(2 * min - nominal - counts),
+    max: max === null ? null : um(2 * max - nominal - counts),
+  };
 }
 
 /** Every length of the sheet with its readings and verdict, in the order of work. */
-export function standings(sheet: RunSheet, state: EndState, rule: Rule): CheckStanding[] {
-  return sheet.checks.map((check) => {
-    const readings = state.readings.filter((reading) => reading.check === check.id);
-    return { check, readings, judged: judgeCheck(check, readings, rule) };
-  });
-}
+export const standings = (sheet: RunSheet, state: EndState, rule: Rule): CheckStanding[] =>
+  sheet.checks.map((check) => standingOf(sheet, state, rule, check));
 
 /** The verdict of every length that has one, to be kept when the end is signed off. */
 export const keptVerdicts = (sheet: RunSheet, state: EndState, rule: Rule): KeptVerdict[] =>

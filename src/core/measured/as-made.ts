@@ -1,5 +1,5 @@
 import type { Conformance, Rule } from "../conformance/conformance";
-import { judgeCheck } from "../end/result";
+import { standingOf } from "../end/result";
 import type { EndState } from "../end/state";
 import type { Length } from "../length/length";
 import type { Check, RunSheet, SheetFeature } from "../runsheet/runsheet";
@@ -50,12 +50,8 @@ export function asMade(sheet: RunSheet, state: EndState, rule: Rule, leg: string
   const expected = new Map(inOrder.map(({ id, position }) => [id, own[id] ?? position]));
   const read = sheet.checks
     .filter((check) => check.leg === leg && expected.has(check.from) && expected.has(check.to))
-    .flatMap((check) => {
-      const judged = judgeCheck(
-        check,
-        state.readings.filter((reading) => reading.check === check.id),
-        rule,
-      );
+    .flatMap((one) => {
+      const { check, judged } = standingOf(sheet, state, rule, one);
       return judged ? [{ check, judged }] : [];
     });
   const differences = read.map(

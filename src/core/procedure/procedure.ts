@@ -69,6 +69,11 @@ const zStated = zDimension.extend({
   ifShort: z.string().max(300).default(""),
   /** Out of its limits, the end is begun from the start: nothing less mends it. */
   fromStart: z.boolean().default(false),
+  /**
+   * Of a sheath opened in mid-run: what both sides make together is what is asked. What one side is short of, the other
+   * may have over.
+   */
+  joint: z.literal(true).optional(),
 });
 
 const zChoice = z.strictObject({

@@ -1,5 +1,5 @@
 import type { Rule, Verdict } from "../conformance/conformance";
-import { judgeCheck } from "../end/result";
+import { standingOf } from "../end/result";
 import { type EndState, endState, isTakenBack } from "../end/state";
 import type { KeptVerdict } from "../event/judged";
 import type { Purpose, Recorded } from "../event/recorded";
@@ -113,14 +113,14 @@ export const readingRow = (
       }
     : null;
 
-/** One length of an end as a row. */
+/** One length of an end as a row: its limits as the sheet states them, whatever the other side of an opening has over. */
 export function verdictRow(
   { sheet, rule, events, verdicts }: Projected,
   state: EndState,
   check: Check,
 ): VerdictRow {
-  const own = state.readings.filter((reading) => reading.check === check.id);
-  const judged = verdicts?.find((one) => one.check === check.id) ?? judgeCheck(check, own, rule);
+  const standing = standingOf(sheet, state, rule, check);
+  const judged = verdicts?.find((one) => one.check === check.id) ?? standing.judged;
   const laid = laidOffBy(sheet, check);
   return {
     check: check.id,
@@ -132,7 +132,7 @@ export function verdictRow(
     max: check.max,
     makes: laid?.makes ?? null,
     tool: laid?.tool ?? null,
-    readings: own.length,
+    readings: standing.readings.length,
     mean: judged?.mean ?? null,
     u: judged?.u ?? null,
     probability: judged?.probability ?? null,

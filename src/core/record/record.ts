@@ -1,12 +1,12 @@
 import { z } from "zod";
 import { type Rule, zRule } from "../conformance/conformance";
 import { openPoints } from "../end/open-points";
-import { judgeCheck, resultOf } from "../end/result";
+import { resultOf, standings } from "../end/result";
 import { type EndState, endState } from "../end/state";
 import { FAULTS, OUTCOMES } from "../event/event";
 import { type KeptVerdict, RESULTS, type Result } from "../event/judged";
 import { PURPOSES, type Purpose, type Recorded } from "../event/recorded";
-import { zMm, zMmExact } from "../length/length";
+import { um, zMm, zMmExact } from "../length/length";
 import { type Person, personBy } from "../people/people";
 import { judgementOf } from "../procedure/step";
 import type { RunSheet } from "../runsheet/runsheet";
@@ -26,6 +26,11 @@ const zLength = z.strictObject({
   nominal: zMm,
   min: zMm.nullable(),
   max: zMm.nullable(),
+  /**
+   * Of what both sides of an opening make together: what the other side had over its own figure, less than nothing where it
+   * was short; the limits are what it left to this one. Null for every other length.
+   */
+  otherSide: zMm.nullable(),
   /** Whether nobody has held this figure against the part's sheet yet. */
   representative: z.boolean(),
   verdict: zVerdict.nullable(),
@@ -263,9 +268,8 @@ function signedBy(
 }
 
 function lengthsOf({ sheet, rule, verdicts }: Recordable, state: EndState): EndRecord["lengths"] {
-  return sheet.checks.map((check) => {
-    const readings = state.readings.filter((reading) => reading.check === check.id);
-    const judged = verdicts?.find((one) => one.check === check.id) ?? judgeCheck(check, readings, rule);
+  return standings(sheet, state, rule).map(({ check, readings, other, ...standing }) => {
+    const judged = verdicts?.find((one) => one.check === check.id) ?? standing.judged;
     return {
       id: check.id,
       name: check.name,
@@ -273,6 +277,7 @@ function lengthsOf({ sheet, rule, verdicts }: Recordable, state: EndState): EndR
       nominal: check.nominal,
       min: check.min,
       max: check.max,
+      otherSide: other && um(Math.round(other.over)),
       representative: check.representative,
       verdict: judged?.verdict ?? null,
       probability: judged?.probability ?? null,

@@ -67,6 +67,7 @@ const zCheck = z.strictObject({
   ifLong: z.string(),
   ifShort: z.string(),
   fromStart: z.boolean(),
+  joint: z.literal(true).optional(),
 });
 
 const zLine = z.strictObject({

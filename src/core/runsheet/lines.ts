@@ -105,7 +105,7 @@ function stepChecks({ cable, dimensions, placed, limits }: LinesInput, step: Ste
   return checksOf(step).flatMap((id) => {
     const dimension = dimensions.find((one) => one.id === id);
     if (!dimension) return [];
-    const { ifLong, ifShort, fromStart, representative } = dimension;
+    const { ifLong, ifShort, fromStart, joint, representative } = dimension;
     const limit = limitOf(dimension, placed, limits);
     return cable.legs.map((leg) => ({
       ...limit,
@@ -116,6 +116,7 @@ function stepChecks({ cable, dimensions, placed, limits }: LinesInput, step: Ste
       ifLong,
       ifShort,
       fromStart,
+      ...(joint && cable.legs.length === 2 ? { joint } : {}),
     }));
   });
 }

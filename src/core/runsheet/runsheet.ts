@@ -98,6 +98,8 @@ export interface Check extends SheetLimit {
   readonly ifShort: string;
   /** Out of its limits, the end is begun from the start. */
   readonly fromStart: boolean;
+  /** What both sides of an opening make together is what is asked. */
+  readonly joint?: true | undefined;
 }
 
 export interface Line {

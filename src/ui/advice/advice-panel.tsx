@@ -13,6 +13,7 @@ import {
   disagreeWords,
   moveWords,
   planCost,
+  reworkHeading,
   stoppedWords,
 } from "./advice-words";
 
@@ -129,7 +130,7 @@ function ReworkAdvised({
     <section aria-label="What to do" className="grid gap-2 rounded-lg border-2 border-now bg-raised p-3">
       <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
         <h2 className="mr-auto font-bold text-xl leading-tight">
-          Rework this much{advice.leg && `, leg ${advice.leg}`}
+          {reworkHeading(advice, first)}
           <span className="block font-normal text-base text-soft">{causeWords(sheet, advice)}</span>
         </h2>
         <RadioGroup.Root

@@ -58,6 +58,14 @@ export function minutesWords(seconds: number): string {
   return `${whole}${halves % 2 === 1 ? "½" : ""} min`;
 }
 
+/** What is to be done, and where; what the two sides of an opening make together, on one of them. */
+export function reworkHeading({ leg, orAt }: Pick<EndAdvice, "leg" | "orAt">, first: boolean): string {
+  if (orAt === null) return `Rework this much${leg && `, leg ${leg}`}`;
+  return first
+    ? `Rework this much, side ${leg}; or side ${orAt} instead, below`
+    : `Or rework this much instead, side ${leg}`;
+}
+
 /** What a way out costs: cable, parts, time. */
 export const costWords = ({ cable, parts, seconds }: Cost, units: Units): string =>
   [cableWords(cable, units), ...parts, `about ${minutesWords(seconds)}`].join(" · ");

@@ -23,7 +23,7 @@ import { LocalTime } from "../words/local-time";
 import { madeAtText } from "../words/made-at";
 import { OpenList } from "../words/open-list";
 import { VerdictSign } from "../words/verdict-sign";
-import { RESULT_WORDS, verdictWords } from "../words/verdict-words";
+import { otherSideTold, RESULT_WORDS, verdictWords } from "../words/verdict-words";
 import { Redone } from "./redone";
 import { WhatHappened } from "./what-happened";
 
@@ -204,7 +204,7 @@ interface LengthRowProps {
 }
 
 function LengthRow({ length, corrections, units }: LengthRowProps) {
-  const { name, leg, min, max, representative, verdict, probability, mean, u, readings } = length;
+  const { name, leg, min, max, otherSide, representative, verdict, probability, mean, u, readings } = length;
   const words =
     verdict && mean !== null && u !== null && probability !== null
       ? verdictWords({ min, max, ifLong: "", ifShort: "" }, { verdict, mean, u, probability }, units)
@@ -219,6 +219,7 @@ function LengthRow({ length, corrections, units }: LengthRowProps) {
           <span className="block text-soft text-sm">
             limits{" "}
             <span className={representative ? "representative" : ""}>{limitsText(min, max, units)}</span>
+            {otherSide !== null && `, ${otherSideTold(otherSide)}`}
           </span>
         </span>
       </span>

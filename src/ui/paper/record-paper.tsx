@@ -4,7 +4,7 @@ import { figuresStand } from "../words/figures-stand";
 import { legsText } from "../words/legs-text";
 import { coreText } from "../words/length-text";
 import { madeAtText } from "../words/made-at";
-import { RESULT_WORDS } from "../words/verdict-words";
+import { otherSideTold, RESULT_WORDS } from "../words/verdict-words";
 import { EndDrawing } from "./end-drawing";
 import { FACES, unprintable } from "./scripts";
 
@@ -149,20 +149,25 @@ function Record({
       <Fact name="Begun" says={when(record.started)} />
       {sheet && <EndDrawing sheet={sheet} />}
       <Text style={styles.head}>Lengths in millimetres</Text>
-      {lengths.map(({ id, name, leg, min, max, representative, verdict, probability, mean, readings }) => (
-        <View key={id} style={styles.row} wrap={false}>
-          <Text style={styles.name}>{leg ? `${name}, leg ${leg}` : name}</Text>
-          <Text style={representative ? [styles.cell, styles.rough] : styles.cell}>{limits(min, max)}</Text>
-          <Text style={styles.cell}>
-            {verdict === null
-              ? "Not measured"
-              : `${WORDS[verdict]}${mean === null ? "" : `, ${mean.toFixed(2)}`}${probability === null ? "" : `, ${Math.round(probability * 100)} % likely in`}`}
-          </Text>
-          <Text style={styles.wide}>
-            {readings.map(({ value, instrument }) => `${value} by ${instrument.toLowerCase()}`).join("; ")}
-          </Text>
-        </View>
-      ))}
+      {lengths.map(
+        ({ id, name, leg, min, max, otherSide, representative, verdict, probability, mean, readings }) => (
+          <View key={id} style={styles.row} wrap={false}>
+            <Text style={styles.name}>
+              {leg ? `${name}, leg ${leg}` : name}
+              {otherSide === null ? "" : `, ${otherSideTold(otherSide * 1000)}`}
+            </Text>
+            <Text style={representative ? [styles.cell, styles.rough] : styles.cell}>{limits(min, max)}</Text>
+            <Text style={styles.cell}>
+              {verdict === null
+                ? "Not measured"
+                : `${WORDS[verdict]}${mean === null ? "" : `, ${mean.toFixed(2)}`}${probability === null ? "" : `, ${Math.round(probability * 100)} % likely in`}`}
+            </Text>
+            <Text style={styles.wide}>
+              {readings.map(({ value, instrument }) => `${value} by ${instrument.toLowerCase()}`).join("; ")}
+            </Text>
+          </View>
+        ),
+      )}
       {looks.length > 0 && <Text style={styles.head}>What was seen</Text>}
       {looks.map(({ asks, sees, good }) => (
         <Text key={asks}>

@@ -23,7 +23,7 @@ import { ToleranceScale } from "../figure/tolerance-scale";
 import { figureText, lengthText, toleranceOf, type Units } from "../words/length-text";
 import { textKept, useKept } from "../words/use-kept";
 import { VerdictSign } from "../words/verdict-sign";
-import { verdictWords } from "../words/verdict-words";
+import { otherSideWords, verdictWords } from "../words/verdict-words";
 
 /** A reading as it is being typed, with what it would come to. */
 export interface Typed {
@@ -92,10 +92,11 @@ export function ReadingPanel({
   const standing =
     belongs?.kind === "one" ? (others.find((one) => one.check === belongs.check) ?? asked) : asked;
   const doubt = belongs?.kind === "ask" ? belongs.checks : null;
-  const { check, readings } = standing;
+  const { check, readings, other } = standing;
   const typed = useMemo(
-    () => (written ? judgeCheck(check, [...readings, { value: written.length, instrument }], rule) : null),
-    [written, check, readings, instrument, rule],
+    () =>
+      written ? judgeCheck(check, [...readings, { value: written.length, instrument }], rule, other) : null,
+    [written, check, readings, instrument, rule, other],
   );
   useEffect(() => {
     // The band may follow a frame later: the verdict must not wait for it.
@@ -121,7 +122,12 @@ export function ReadingPanel({
     const { id, name, resolution, repeatability } = instrument;
     const unit = parsed.value.unit === "in" || parsed.value.unit === "ft" ? "in" : "mm";
     const of = [asked, ...others].find((one) => one.check === as) ?? standing;
-    const judged = judgeCheck(of.check, [...of.readings, { value: parsed.value.length, instrument }], rule);
+    const judged = judgeCheck(
+      of.check,
+      [...of.readings, { value: parsed.value.length, instrument }],
+      rule,
+      of.other,
+    );
     if (!judged) return;
     onKeep(
       {
@@ -219,6 +225,7 @@ export function ReadingPanel({
         units={units}
         reading={shown && { value: shown.mean, verdict: shown.verdict }}
       />
+      {other && <p className="text-soft text-sm">{otherSideWords(other, units)}</p>}
       <Readings standing={standing} units={units} saved={saved} onStrike={onStrike} />
     </div>
   );

@@ -1,5 +1,5 @@
-import type { Check, Conformance } from "@/core";
-import { figureText, type Units } from "./length-text";
+import { type Check, type Conformance, type OtherSide, um } from "@/core";
+import { figureText, lengthText, type Units } from "./length-text";
 
 /** A verdict as it is told: the word, by how much, how sure, and what to do. */
 export interface VerdictWords {
@@ -51,6 +51,22 @@ export function verdictWords(
     sure: `${percent(judged.probability)} likely in`,
     todo,
   };
+}
+
+/** The same on record, after the limits. */
+export const otherSideTold = (over: number): string =>
+  over === 0
+    ? "made together with the other side"
+    : `made together with the other side, ${(Math.abs(over) / 1000).toFixed(1)} mm ${over > 0 ? "over" : "short"}`;
+
+/** What the other side of an opening has over or short, where the two make a length together. */
+export function otherSideWords({ leg, over }: Pick<OtherSide, "leg" | "over">, units: Units): string {
+  const by = Math.round(over);
+  if (by === 0) return `Made together with side ${leg}, which has its own figure.`;
+  const much = lengthText(um(Math.abs(by)), units);
+  return by > 0
+    ? `Made together with side ${leg}, which has ${much} over: that counts here.`
+    : `Made together with side ${leg}, which is ${much} short: that is to be had here.`;
 }
 
 const percent = (probability: number): string =>
