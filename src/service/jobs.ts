@@ -30,6 +30,7 @@ import { inTransaction } from "@/store/transaction";
 import type { Act } from "./act";
 import { mustWork, needsOf } from "./planning";
 import { mustBeKnown } from "./signer";
+import { straysOf } from "./strays";
 
 /** A page of the list of jobs. */
 export const JOBS_PAGE = 60;
@@ -149,7 +150,10 @@ export function jobsPage(store: Store, query: unknown): z.output<typeof zJobsAns
 
 /** How many places of a job stand how. */
 const jobProgress = (store: Store, job: string, planned: number): Progress =>
-  progressOf(planned, Object.fromEntries(standingOf(store, job).map(({ standing, n }) => [standing, n])));
+  progressOf(
+    planned,
+    Object.fromEntries(standingOf(store, job, straysOf(store, job)).map(({ standing, n }) => [standing, n])),
+  );
 
 export const pieceOf = ({ piece, revision, body }: PlanRow): Piece => ({
   id: piece,

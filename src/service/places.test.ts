@@ -198,6 +198,19 @@ describe("how a piece stands", () => {
     savePlan(act(), piece, { basis: 1, plan: { ...SPLIT, sides: { A: side, B: side } } });
     expect(standings()).toEqual(["A tube 1: bench"]);
   });
+  it("counts nothing that was made where nothing is planned: the piece is not done, and is gone on with", () => {
+    const one = { ...side, procedure: "breakout-kit-6", ends: 1 };
+    savePlan(act(), piece, { basis: 1, plan: { ...SPLIT, sides: { A: one, B: { ...one, ends: 0 } } } });
+    const picked = { style: { procedure: "breakout-kit-6", choices: {} } };
+    // As many good ends as are planned, and not one of them where it is planned.
+    sign(begin("tube 2", picked).id);
+    expect(getJob(store, job).progress).toEqual({ planned: 1 });
+    expect(nextOfJob(store, job)?.place).toMatchObject({ side: "A", text: "tube 1", standing: "planned" });
+    sign(begin("tube 1").id);
+    expect(getJob(store, job).progress).toEqual({ planned: 0, unmeasured: 1 });
+    expect(nextOfJob(store, job)).toBeNull();
+    expect(standings()).toEqual(["A tube 1: unmeasured", "A tube 2: unmeasured"]);
+  });
   it("is told a page of pieces at a time, by the words of their names, none missing and none twice", () => {
     for (let i = 0; i < 70; i++) planned({ ...PLAN, name: `cottage ${i}` });
     const seen: string[] = [];

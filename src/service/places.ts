@@ -41,6 +41,7 @@ import { pieceOf } from "./jobs";
 import { newestAt } from "./placed";
 import { shelved } from "./planning";
 import { endRecord } from "./record";
+import { straysOf } from "./strays";
 
 const zStyle = z.strictObject({
   procedure: z.string().max(80),
@@ -273,7 +274,7 @@ const LOOKED_AT = 20;
 
 /** The end of a job to go on with: at the bench first, else the first where nothing good stands; null when all is done. */
 export function nextOfJob(store: Store, job: string): NextOfJob | null {
-  for (const id of piecesToGoOn(store, job, LOOKED_AT)) {
+  for (const id of piecesToGoOn(store, job, LOOKED_AT, straysOf(store, job))) {
     const { plan, places } = getPiece(store, id);
     const place = nextPlace(places);
     if (!place) continue;

@@ -1,5 +1,5 @@
 import Papa from "papaparse";
-import type { RecordDocument } from "@/core";
+import { onLeg, type RecordDocument } from "@/core";
 
 /**
  * How a cell starts that a spreadsheet would run, or would once what is blank before it is taken off; full-width signs
@@ -80,8 +80,6 @@ const rowsOf = (record: RecordDocument): Row[] => {
   return rows.length > 0 ? rows : [{ ...common, ...NO_LENGTH }];
 };
 
-const within = (leg: string): string => (leg ? `, leg ${leg}` : "");
-
 const commonOf = (record: RecordDocument): Cells<(typeof OF_END)[number]> => ({
   end: record.id,
   job: record.job,
@@ -104,13 +102,16 @@ const commonOf = (record: RecordDocument): Cells<(typeof OF_END)[number]> => ({
     .join("; "),
   looks: record.looks.map(({ asks, sees }) => `${asks} ${sees ?? "not answered"}`).join("; "),
   faults: record.faults
-    .map(({ what, name, leg, stands }) => `${what} ${name}${within(leg)}${stands ? "" : " (redone)"}`)
+    .map(
+      ({ what, name, leg, stands }) =>
+        `${what} ${name}${onLeg(leg, record.midRun)}${stands ? "" : " (redone)"}`,
+    )
     .join("; "),
   reworks: record.reworks
-    .map(({ plan, why, leg, cableLost }) => `${plan}: ${why}${within(leg)}, ${cableLost} mm`)
+    .map(({ plan, why, leg, cableLost }) => `${plan}: ${why}${onLeg(leg, record.midRun)}, ${cableLost} mm`)
     .join("; "),
   attempts: record.attempts
-    .map(({ name, why, leg, cableLost }) => `${name}: ${why}${within(leg)}, ${cableLost} mm`)
+    .map(({ name, why, leg, cableLost }) => `${name}: ${why}${onLeg(leg, record.midRun)}, ${cableLost} mm`)
     .join("; "),
   cable_lost_mm: record.cable.lost,
   corrections: record.corrections.map(({ says, why, name }) => `${says} (${why}; ${name})`).join("; "),

@@ -73,29 +73,52 @@ export const countPlanned = (
     .where(and(newestOf(job), ...named(words)))
     .get() ?? { pieces: 0, ends: 0 };
 
-/** The newest end of each place of a job's pieces, but what was begun by mistake. */
-const newestEnds = (job: string) => sql`
+const isWork = sql`${ends.purpose} = 'work' AND coalesce(${ends.result}, '') <> 'discarded'`;
+
+/** Where each end of a job's pieces was made, and the row of the piece's plan as it is now. */
+export const madeAt = (store: Store, job: string) =>
+  store
+    .select({ id: ends.id, side: ends.side, address: ends.address, plan: plans.row })
+    .from(ends)
+    .innerJoin(plans, eq(plans.piece, ends.piece))
+    .where(and(newestOf(job), isWork))
+    .all();
+
+/** A row of plans. */
+export const planRow = (store: Store, row: number): PlanRow | undefined =>
+  store.select().from(plans).where(eq(plans.row, row)).get();
+
+/** The newest end of each place of a job's pieces, but what was begun by mistake and what lies astray. */
+const newestEnds = (job: string, strays: readonly string[]) => sql`
   SELECT piece, result, created FROM (
     SELECT ${ends.piece} AS piece, ${ends.result} AS result, ${ends.createdAt} AS created, row_number() OVER (
       PARTITION BY ${ends.piece}, ${ends.side}, ${ends.address} ORDER BY ${ends.createdAt} DESC, ${ends.id} DESC
     ) AS back
     FROM ${ends} INNER JOIN ${plans} ON ${plans.piece} = ${ends.piece}
-    WHERE ${newestOf(job)} AND ${ends.purpose} = 'work' AND coalesce(${ends.result}, '') <> 'discarded'
+    WHERE ${newestOf(job)} AND ${isWork}
+      AND ${ends.id} NOT IN (SELECT value FROM json_each(${JSON.stringify(strays)}))
   ) WHERE back = 1`;
 
-/** How many ends of a job stand how. */
-export const standingOf = (store: Store, job: string): { standing: Standing; n: number }[] =>
+/** How many ends of a job stand how. @param strays ends that lie where nothing is planned. */
+export const standingOf = (
+  store: Store,
+  job: string,
+  strays: readonly string[],
+): { standing: Standing; n: number }[] =>
   store.all(sql`
-    SELECT coalesce(result, 'bench') AS standing, count(*) AS n FROM (${newestEnds(job)}) GROUP BY standing`);
+    SELECT coalesce(result, 'bench') AS standing, count(*) AS n FROM (${newestEnds(job, strays)}) GROUP BY standing`);
 
-/** Pieces of a job with fewer good ends than planned, so many: those with an end at the bench first, the newest foremost. */
-export const piecesToGoOn = (store: Store, job: string, most: number): string[] =>
+/**
+ * Pieces of a job with fewer good ends than planned, so many: those with an end at the bench first, the newest foremost.
+ * @param strays ends that lie where nothing is planned.
+ */
+export const piecesToGoOn = (store: Store, job: string, most: number, strays: readonly string[]): string[] =>
   store
     .all<{ piece: string }>(sql`
     WITH standing AS (
       SELECT piece, count(*) FILTER (WHERE result IN ${[...DONE]}) AS good,
         max(iif(result IS NULL, created, NULL)) AS open
-      FROM (${newestEnds(job)}) GROUP BY piece
+      FROM (${newestEnds(job, strays)}) GROUP BY piece
     )
     SELECT ${plans.piece} AS piece FROM ${plans} LEFT JOIN standing ON standing.piece = ${plans.piece}
     WHERE ${newestOf(job)} AND ${plans.ends} > coalesce(standing.good, 0)

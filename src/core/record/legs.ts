@@ -1,13 +1,15 @@
 import { z } from "zod";
 import { addressText } from "../piece/address";
-import type { RunSheet } from "../runsheet/runsheet";
+import { isMidRun, type RunSheet } from "../runsheet/runsheet";
 
 const LEG_RESULTS = ["in", "out", "unsure", "unmeasured"] as const;
 
 /** One leg of a cord as it stands by itself: how far it is read, and what its own lengths and faults come to. */
 export const zLegTold = z.strictObject({
   leg: z.string(),
-  /** `leg 1`: where it lies in the cord. */
+  /** A side of a sheath opened in mid-run is worked as a leg. */
+  kind: z.enum(["leg", "side"]),
+  /** `leg 1`: where it lies in the cord; empty for a side. */
   address: z.string(),
   /** Lengths to be read on it, and those that are. */
   lengths: z.int(),
@@ -31,7 +33,7 @@ interface LegFault {
  * leg: an end may be out while each of its legs is in.
  */
 export const legsTold = (
-  { cable }: Pick<RunSheet, "cable">,
+  { cable, features }: Pick<RunSheet, "cable" | "features">,
   lengths: readonly LegLength[],
   faults: readonly LegFault[],
 ): LegTold[] =>
@@ -42,7 +44,8 @@ export const legsTold = (
         const faulty = faults.some((fault) => fault.leg === leg && fault.stands);
         return {
           leg,
-          address: addressText([{ kind: "leg", position: i + 1 }]),
+          kind: isMidRun({ features }) ? "side" : "leg",
+          address: isMidRun({ features }) ? "" : addressText([{ kind: "leg", position: i + 1 }]),
           lengths: verdicts.length,
           read: verdicts.filter((verdict) => verdict !== null).length,
           result: legResult(verdicts, faulty),

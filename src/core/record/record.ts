@@ -9,7 +9,7 @@ import { PURPOSES, type Purpose, type Recorded } from "../event/recorded";
 import { um, zMm, zMmExact } from "../length/length";
 import { type Person, personBy } from "../people/people";
 import { judgementOf } from "../procedure/step";
-import type { RunSheet } from "../runsheet/runsheet";
+import { isMidRun, type RunSheet } from "../runsheet/runsheet";
 import { usedOn } from "../tally/used";
 import { attemptsOf, zAttempt } from "./attempts";
 import { legsTold, zLegTold } from "./legs";
@@ -108,6 +108,8 @@ export const zRecord = z.strictObject({
     .nullable(),
   /** As judged when it was signed off; until then, as it stands. */
   result: z.enum(RESULTS),
+  /** Whether a sheath was opened in mid-run: its legs are then the sides of the opening. */
+  midRun: z.boolean(),
   lengths: z.array(zLength),
   /** Each leg of a cord of several, as it stands by itself. */
   legs: z.array(zLegTold),
@@ -231,6 +233,7 @@ export function recordOf(end: Recordable, people: readonly Person[] = []): EndRe
     hash: end.hash,
     signed: signedBy(events, state, people),
     result: end.result ?? resultOf(sheet, state, rule),
+    midRun: isMidRun(sheet),
     lengths,
     legs: legsTold(sheet, lengths, faults),
     figures: figuresOf(sheet),

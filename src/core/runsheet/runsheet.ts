@@ -183,4 +183,8 @@ export const workedTo = ({ features }: Pick<RunSheet, "features">): Length =>
   um(Math.max(0, ...features.map(({ position }) => position)));
 
 /** Whether the work is in the middle of a cable's run: it has no end there, and an edge to either side of a centre mark. */
+/** After what is read or done on one leg, which: a leg of a cord, or a side of a sheath opened in mid-run. */
+export const onLeg = (leg: string, midRun: boolean): string =>
+  leg === "" ? "" : `, ${midRun ? "side" : "leg"} ${leg}`;
+
 export const isMidRun = ({ features }: Pick<RunSheet, "features">): boolean => features[0]?.kind === "mark";

@@ -2,7 +2,7 @@
 
 import { RadioGroup } from "radix-ui";
 import { useHotkeys } from "react-hotkeys-hook";
-import { type EndAdvice, isMidRun, type RunSheet, um } from "@/core";
+import { type EndAdvice, isMidRun, onLeg, type RunSheet, um } from "@/core";
 import { onControl } from "../aids/on-control";
 import { Choice } from "../controls/choice";
 import type { Units } from "../words/length-text";
@@ -74,7 +74,7 @@ function StartOver({
           : isMidRun(sheet)
             ? "This opening cannot be mended"
             : "This end cannot be saved"}
-        {advice.leg && again?.leg !== undefined && `, leg ${advice.leg}`}
+        {again?.leg !== undefined && onLeg(advice.leg, isMidRun(sheet))}
         <span className="block font-normal text-base text-soft">{causeWords(sheet, advice)}</span>
       </h2>
       <p>{stoppedWords(sheet, advice)}</p>
@@ -130,7 +130,7 @@ function ReworkAdvised({
     <section aria-label="What to do" className="grid gap-2 rounded-lg border-2 border-now bg-raised p-3">
       <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
         <h2 className="mr-auto font-bold text-xl leading-tight">
-          {reworkHeading(advice, first)}
+          {reworkHeading(sheet, advice, first)}
           <span className="block font-normal text-base text-soft">{causeWords(sheet, advice)}</span>
         </h2>
         <RadioGroup.Root
@@ -247,7 +247,7 @@ export function InHandStrip({
   const by = trim && trim.was !== null ? trim.now - trim.was : 0;
   return (
     <p className="mb-2 rounded-md border-now border-l-4 bg-now-wash px-3 py-1.5 leading-tight">
-      Reworking{inHand.leg && ` leg ${inHand.leg}`}, the {inHand.plan} way; then back to “
+      Reworking{onLeg(inHand.leg, isMidRun(sheet))}, the {inHand.plan} way; then back to “
       {sheet.lines[inHand.back]?.step.title}”.
       {trim && by > 0 && (
         <strong>

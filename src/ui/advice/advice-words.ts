@@ -3,8 +3,10 @@ import {
   capital,
   type EndAdvice,
   featureOf,
+  isMidRun,
   type Length,
   type Move,
+  onLeg,
   type Plan,
   type RunSheet,
   type SeenFault,
@@ -59,8 +61,12 @@ export function minutesWords(seconds: number): string {
 }
 
 /** What is to be done, and where; what the two sides of an opening make together, on one of them. */
-export function reworkHeading({ leg, orAt }: Pick<EndAdvice, "leg" | "orAt">, first: boolean): string {
-  if (orAt === null) return `Rework this much${leg && `, leg ${leg}`}`;
+export function reworkHeading(
+  sheet: RunSheet,
+  { leg, orAt }: Pick<EndAdvice, "leg" | "orAt">,
+  first: boolean,
+): string {
+  if (orAt === null) return `Rework this much${onLeg(leg, isMidRun(sheet))}`;
   return first
     ? `Rework this much, side ${leg}; or side ${orAt} instead, below`
     : `Or rework this much instead, side ${leg}`;

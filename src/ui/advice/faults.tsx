@@ -8,6 +8,8 @@ import {
   type EndEvent,
   type EndState,
   type Fault,
+  isMidRun,
+  onLeg,
   parseLength,
   presentFeatures,
   type RunSheet,
@@ -61,7 +63,7 @@ export function Faults({ sheet, state, units, onAdd }: FaultsProps) {
           >
             {sheet.cable.legs.length > 1 && (
               <fieldset className="flex gap-2">
-                <legend className="sr-only">Which leg</legend>
+                <legend className="sr-only">{isMidRun(sheet) ? "Which side" : "Which leg"}</legend>
                 {sheet.cable.legs.map((one) => (
                   <Choice
                     key={one}
@@ -110,7 +112,7 @@ export function Faults({ sheet, state, units, onAdd }: FaultsProps) {
           className="text-sm"
         >
           {capital(FAULT_SAID[fault.what])}
-          {fault.leg && `, leg ${fault.leg}`} <span className="text-soft">· take back</span>
+          {onLeg(fault.leg, isMidRun(sheet))} <span className="text-soft">· take back</span>
         </Choice>
       ))}
     </div>

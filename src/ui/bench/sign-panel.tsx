@@ -5,6 +5,8 @@ import {
   capital,
   type Instrument,
   inOrderOfDoing,
+  isMidRun,
+  onLeg,
   overrun,
   type Result,
   type Rule,
@@ -60,7 +62,7 @@ function Passed({ sheet, work }: Pick<SignPanelProps, "sheet" | "work">) {
         {skipped.map((one) => (
           <li key={one.index} className="flex items-center gap-3 leading-tight">
             <span className="min-w-0 flex-1">
-              {one.title}: {passedWords(one)}
+              {one.title}: {passedWords(one, isMidRun(sheet))}
             </span>
             <Button
               look="quiet"
@@ -136,7 +138,7 @@ export function SignPanel({ sheet, work, rule, instrument, way, onWay, units, on
                 <VerdictSign verdict={judged?.verdict ?? "unmeasured"} />
                 <span className="min-w-0 flex-1">
                   {check.name}
-                  {check.leg && `, leg ${check.leg}`}{" "}
+                  {onLeg(check.leg, isMidRun(sheet))}{" "}
                   <span className="text-soft">{limitsText(check.min, check.max, units)}</span>
                 </span>
                 <span className="text-right">
@@ -146,7 +148,7 @@ export function SignPanel({ sheet, work, rule, instrument, way, onWay, units, on
                   look="quiet"
                   onClick={() => setPicked(check.id)}
                   aria-pressed={picked === check.id}
-                  aria-label={`Read ${check.name}${check.leg && `, leg ${check.leg}`}`}
+                  aria-label={`Read ${check.name}${onLeg(check.leg, isMidRun(sheet))}`}
                   className="text-sm"
                 >
                   Read
@@ -161,6 +163,7 @@ export function SignPanel({ sheet, work, rule, instrument, way, onWay, units, on
           <ReadingPanel
             key={reading.check.id}
             draft={work.id}
+            midRun={isMidRun(sheet)}
             standing={reading}
             others={NONE}
             rule={rule}

@@ -8,6 +8,7 @@ import {
   featureOf,
   type Instrument,
   inOrderOfDoing,
+  isMidRun,
   judgementOf,
   type LengthAim,
   partsNeededAt,
@@ -97,6 +98,7 @@ export function StepWork(props: StepWorkProps) {
       {standings.length > 1 && (
         <CheckList
           standings={inOrderOfDoing(standings)}
+          midRun={isMidRun(sheet)}
           active={reading.check.id}
           units={units}
           narrow={told.length > 0}
@@ -225,6 +227,7 @@ export function StepWork(props: StepWorkProps) {
           {elsewhere && (
             <TakenElsewhere
               taken={elsewhere}
+              midRun={isMidRun(sheet)}
               onRight={() => agree(elsewhere)}
               onBack={() => takeBack(elsewhere)}
             />
@@ -233,6 +236,7 @@ export function StepWork(props: StepWorkProps) {
             <ReadingPanel
               key={reading.check.id}
               draft={work.id}
+              midRun={isMidRun(sheet)}
               standing={reading}
               others={standings.filter(
                 ({ judged, check }) => (judged === null || check.id === last) && check !== reading.check,

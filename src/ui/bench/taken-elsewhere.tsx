@@ -1,4 +1,4 @@
-import type { Check } from "@/core";
+import { type Check, onLeg } from "@/core";
 import { Button } from "../controls/button";
 import { Choice } from "../controls/choice";
 
@@ -12,10 +12,12 @@ export interface Elsewhere {
 /** Says where a reading went before anything is told from it: Enter agrees, Z takes it back. */
 export function TakenElsewhere({
   taken: { check, typed },
+  midRun,
   onRight,
   onBack,
 }: {
   taken: Elsewhere;
+  midRun: boolean;
   onRight: () => void;
   onBack: () => void;
 }) {
@@ -25,7 +27,7 @@ export function TakenElsewhere({
         <span className="figures font-bold">{typed}</span> was taken as the{" "}
         <strong>
           {check.name}
-          {check.leg && `, leg ${check.leg}`}
+          {onLeg(check.leg, midRun)}
         </strong>
         , by its size.
       </p>

@@ -11,6 +11,7 @@ import {
   type Forgotten,
   forgottenParts,
   isHandsFree,
+  isMidRun,
   judgementOf,
   legsTold,
   missingParts,
@@ -112,7 +113,7 @@ export function useWork({ id, sheet, rule, initial, onDone }: Work) {
         (!isHandsFree(line.step) || !onDone) &&
         serverNow() < Date.parse(startedAt) + seconds * 1000,
     );
-    const says = heldWords(undone, late ?? null, timer ? line.step.title : null);
+    const says = heldWords(undone, late ?? null, timer ? line.step.title : null, isMidRun(sheet));
     const usual =
       undone && undone.checks.length > 0 ? "read" : undone?.asks ? "answer" : timer ? "wait" : null;
     return says === null ? null : { says, usual };

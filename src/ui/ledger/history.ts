@@ -1,4 +1,4 @@
-import { FAULT_NAMES, judgementOf, type Recorded, type RunSheet } from "@/core";
+import { FAULT_NAMES, isMidRun, judgementOf, onLeg, type Recorded, type RunSheet } from "@/core";
 import { mmText } from "../words/length-text";
 
 const nameOf = (sheet: RunSheet, feature: string): string =>
@@ -15,7 +15,7 @@ export function historyLine(sheet: RunSheet, events: readonly Recorded[], { even
       return `To step ${event.to + 1}: ${sheet.lines[event.to]?.step.title ?? "?"}`;
     case "reading": {
       const check = sheet.checks.find(({ id }) => id === event.check);
-      return `Read ${event.typed} (${event.instrument.name.toLowerCase()}): ${check?.name ?? event.check}${check?.leg ? `, leg ${check.leg}` : ""}`;
+      return `Read ${event.typed} (${event.instrument.name.toLowerCase()}): ${check?.name ?? event.check}${onLeg(check?.leg ?? "", isMidRun(sheet))}`;
     }
     case "strike": {
       const struck = events.find(({ id }) => id === event.reading)?.event;
@@ -31,7 +31,7 @@ export function historyLine(sheet: RunSheet, events: readonly Recorded[], { even
       return `Named ${[event.job, event.label].filter(Boolean).join(" · ") || "nothing"}`;
     case "retry": {
       const rule = sheet.retries.find(({ id }) => id === event.rule)?.name ?? event.rule;
-      return `Back to step ${event.to + 1}, ${sheet.lines[event.to]?.step.title ?? "?"}: ${rule}${event.leg ? `, leg ${event.leg}` : ""}`;
+      return `Back to step ${event.to + 1}, ${sheet.lines[event.to]?.step.title ?? "?"}: ${rule}${onLeg(event.leg ?? "", isMidRun(sheet))}`;
     }
     case "restart": {
       const part = sheet.parts.find(({ id }) => id === event.part)?.name ?? event.part;
@@ -40,12 +40,12 @@ export function historyLine(sheet: RunSheet, events: readonly Recorded[], { even
     case "rework": {
       const moves = event.moves.map(({ feature }) => nameOf(sheet, feature)).join(", ");
       const why = event.cause.checks.map((id) => sheet.checks.find((one) => one.id === id)?.name ?? id);
-      return `Redone by the ${event.plan} way${event.leg ? `, leg ${event.leg}` : ""}: ${moves}; ${mmText(event.cableLost)} mm of cable${why.length > 0 ? `, for ${why.join(", ")}` : ""}`;
+      return `Redone by the ${event.plan} way${onLeg(event.leg ?? "", isMidRun(sheet))}: ${moves}; ${mmText(event.cableLost)} mm of cable${why.length > 0 ? `, for ${why.join(", ")}` : ""}`;
     }
     case "take-back":
       return "Took the rework back";
     case "fault":
-      return `${event.on ? "Seen" : "Taken back"}: ${FAULT_NAMES[event.what]}, ${nameOf(sheet, event.feature)}${event.leg ? `, leg ${event.leg}` : ""}`;
+      return `${event.on ? "Seen" : "Taken back"}: ${FAULT_NAMES[event.what]}, ${nameOf(sheet, event.feature)}${onLeg(event.leg ?? "", isMidRun(sheet))}`;
     case "spare":
       return `${mmText(event.length)} mm of cable to spare`;
     case "correction":

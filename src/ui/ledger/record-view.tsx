@@ -6,6 +6,7 @@ import {
   type EndRecord,
   endState,
   FAULT_NAMES,
+  onLeg,
   type Recorded,
   type RunSheet,
   reworkedSheet,
@@ -116,6 +117,7 @@ export function RecordView({ record, sheet, events, where }: RecordViewProps) {
           <ul className="divide-y divide-line border-line border-y">
             {lengths.map((length) => (
               <LengthRow
+                midRun={record.midRun}
                 key={length.id}
                 length={length}
                 corrections={record.corrections}
@@ -124,7 +126,7 @@ export function RecordView({ record, sheet, events, where }: RecordViewProps) {
             ))}
           </ul>
           <Looks looks={record.looks} />
-          <Faults faults={record.faults} />
+          <Faults record={record} />
           <Redone record={record} units={prefs.units} />
           <h2 className="mt-6 mb-2 font-bold text-lg">Photographs</h2>
           <PhotoStrip end={record.id} photos={record.photos} onAdded={() => router.refresh()} />
@@ -140,7 +142,9 @@ export function RecordView({ record, sheet, events, where }: RecordViewProps) {
             <Fact name="Cable">
               {cable.name}, revision {cable.revision}, {coreText(cable.core)}
             </Fact>
-            {record.legs.length > 0 && <Fact name="Legs">{legsText(record.legs)}</Fact>}
+            {record.legs.length > 0 && (
+              <Fact name={record.midRun ? "Sides" : "Legs"}>{legsText(record.legs)}</Fact>
+            )}
             {record.where && <Fact name="Made at">{madeAtText(record.where)}</Fact>}
             <Fact name="Figures">
               <span className={rough > 0 ? "representative" : ""}>{figuresStand(rough, lengths.length)}</span>{" "}
@@ -154,7 +158,7 @@ export function RecordView({ record, sheet, events, where }: RecordViewProps) {
             {record.tried.length > 0 && (
               <Fact name="Tried again">
                 {record.tried
-                  .map(({ name, leg, count }) => `${name}${leg && `, leg ${leg}`} ${count} ×`)
+                  .map(({ name, leg, count }) => `${name}${onLeg(leg, record.midRun)} ${count} ×`)
                   .join(", ")}
               </Fact>
             )}
@@ -198,12 +202,13 @@ export function RecordView({ record, sheet, events, where }: RecordViewProps) {
 }
 
 interface LengthRowProps {
+  readonly midRun: boolean;
   readonly length: EndRecord["lengths"][number];
   readonly corrections: EndRecord["corrections"];
   readonly units: Units;
 }
 
-function LengthRow({ length, corrections, units }: LengthRowProps) {
+function LengthRow({ midRun, length, corrections, units }: LengthRowProps) {
   const { name, leg, min, max, otherSide, representative, verdict, probability, mean, u, readings } = length;
   const words =
     verdict && mean !== null && u !== null && probability !== null
@@ -215,7 +220,7 @@ function LengthRow({ length, corrections, units }: LengthRowProps) {
         <VerdictSign verdict={verdict ?? "unmeasured"} />
         <span>
           {name}
-          {leg && `, leg ${leg}`}
+          {onLeg(leg, midRun)}
           <span className="block text-soft text-sm">
             limits{" "}
             <span className={representative ? "representative" : ""}>{limitsText(min, max, units)}</span>
@@ -279,7 +284,7 @@ function Looks({ looks }: { looks: EndRecord["looks"] }) {
   );
 }
 
-function Faults({ faults }: { faults: EndRecord["faults"] }) {
+function Faults({ record: { faults, midRun } }: { record: Pick<EndRecord, "faults" | "midRun"> }) {
   if (faults.length === 0) return null;
   return (
     <>
@@ -290,7 +295,7 @@ function Faults({ faults }: { faults: EndRecord["faults"] }) {
             <VerdictSign verdict={stands ? "out" : "unmeasured"} />
             <span>
               <strong>{FAULT_NAMES[what]}</strong>, {name}
-              {leg && `, leg ${leg}`}
+              {onLeg(leg, midRun)}
               <span className="block text-soft text-sm">
                 <LocalTime iso={at} />
                 {!stands && ", made anew or taken back since"}

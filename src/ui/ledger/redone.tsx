@@ -1,4 +1,4 @@
-import type { EndRecord } from "@/core";
+import { type EndRecord, onLeg } from "@/core";
 import { figureText, type Units } from "../words/length-text";
 import { LocalTime } from "../words/local-time";
 
@@ -7,10 +7,10 @@ const cableText = (lost: number, units: Units): string =>
 
 /** Every rework, retry and fresh start: why, by which way, what went from where to where, and the cable it took. */
 export function Redone({
-  record: { reworks, attempts },
+  record: { reworks, attempts, midRun },
   units,
 }: {
-  record: Pick<EndRecord, "reworks" | "attempts">;
+  record: Pick<EndRecord, "reworks" | "attempts" | "midRun">;
   units: Units;
 }) {
   if (reworks.length + attempts.length === 0) return null;
@@ -22,7 +22,7 @@ export function Redone({
           <li key={`${at} ${leg}`} className="py-2">
             <p className="font-semibold">
               {why}
-              {leg && `, leg ${leg}`}: the {plan} way, {cableText(cableLost, units)}
+              {onLeg(leg, midRun)}: the {plan} way, {cableText(cableLost, units)}
               <When at={at} />
             </p>
             <ul className="figures text-soft text-sm">
@@ -37,7 +37,7 @@ export function Redone({
         {attempts.map(({ at, name, why, leg, cableLost }) => (
           <li key={`${at} ${name} ${leg}`} className="py-2 font-semibold">
             {why}
-            {leg && `, leg ${leg}`}: {name}, {cableText(cableLost, units)}
+            {onLeg(leg, midRun)}: {name}, {cableText(cableLost, units)}
             <When at={at} />
           </li>
         ))}

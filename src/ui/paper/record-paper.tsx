@@ -1,5 +1,5 @@
 import { Document, Font, Image, Page, renderToBuffer, StyleSheet, Text, View } from "@react-pdf/renderer";
-import { FAULT_NAMES, InputError, type RecordDocument, type RunSheet } from "@/core";
+import { FAULT_NAMES, InputError, onLeg, type RecordDocument, type RunSheet } from "@/core";
 import { figuresStand } from "../words/figures-stand";
 import { legsText } from "../words/legs-text";
 import { coreText } from "../words/length-text";
@@ -136,7 +136,9 @@ function Record({
       </Text>
       <Fact name="Style" says={[`${style.name}, revision ${style.revision}`, ...record.as].join(" · ")} />
       <Fact name="Cable" says={`${cable.name}, revision ${cable.revision}, ${coreText(cable.core)}`} />
-      {record.legs.length > 0 && <Fact name="Legs" says={legsText(record.legs)} />}
+      {record.legs.length > 0 && (
+        <Fact name={record.midRun ? "Sides" : "Legs"} says={legsText(record.legs)} />
+      )}
       {where && <Fact name="Made at" says={madeAtText(where)} />}
       <Fact name="Figures" says={`${figuresStand(rough, record.lengths.length)} (${style.figures.date})`} />
       {record.purpose === "practice" && <Fact name="Purpose" says="Practice: not in the ledger" />}
@@ -153,7 +155,8 @@ function Record({
         ({ id, name, leg, min, max, otherSide, representative, verdict, probability, mean, readings }) => (
           <View key={id} style={styles.row} wrap={false}>
             <Text style={styles.name}>
-              {leg ? `${name}, leg ${leg}` : name}
+              {name}
+              {onLeg(leg, record.midRun)}
               {otherSide === null ? "" : `, ${otherSideTold(otherSide * 1000)}`}
             </Text>
             <Text style={representative ? [styles.cell, styles.rough] : styles.cell}>{limits(min, max)}</Text>
@@ -179,7 +182,7 @@ function Record({
       {record.faults.map(({ at, what, name, leg, behind, stands }) => (
         <Text key={`${at} ${what} ${name} ${leg}`}>
           {when(at)}
-          {leg && `, leg ${leg}`}: {FAULT_NAMES[what]}, {name}
+          {onLeg(leg, record.midRun)}: {FAULT_NAMES[what]}, {name}
           {behind !== null && `, ${behind} behind the fibre end`}
           {stands ? "" : "; made anew or taken back since"}
         </Text>
@@ -188,7 +191,7 @@ function Record({
       {reworks.map(({ at, why, leg, plan, cableLost, moves }) => (
         <Text key={at}>
           {when(at)}
-          {leg && `, leg ${leg}`}, for {why}, the {plan} way:{" "}
+          {onLeg(leg, record.midRun)}, for {why}, the {plan} way:{" "}
           {moves.map(({ name, was, now }) => `${name} ${was === null ? "" : `${was} to `}${now}`).join("; ")}.{" "}
           {cableLost} millimetres of cable.
         </Text>
@@ -196,7 +199,8 @@ function Record({
       {record.attempts.map(({ at, name, why, leg, cableLost }) => (
         <Text key={at}>
           {when(at)}
-          {leg && `, leg ${leg}`}, for {why}: {name}.{cableLost > 0 && ` ${cableLost} millimetres of cable.`}
+          {onLeg(leg, record.midRun)}, for {why}: {name}.
+          {cableLost > 0 && ` ${cableLost} millimetres of cable.`}
         </Text>
       ))}
       {record.voided.length > 0 && (

@@ -1,12 +1,14 @@
 "use client";
 
 import { useState } from "react";
-import type { CheckStanding } from "@/core";
+import { type CheckStanding, onLeg } from "@/core";
 import { limitsText, type Units } from "../words/length-text";
 import { VerdictSign } from "../words/verdict-sign";
 
 interface CheckListProps {
   readonly standings: readonly CheckStanding[];
+  /** Whether its legs are the sides of an opening. */
+  readonly midRun: boolean;
   readonly active: string;
   readonly units: Units;
   /** One under the other, beside what to do. */
@@ -18,7 +20,7 @@ interface CheckListProps {
 const SHOWN = 5;
 
 /** The lengths asked for at this step, each with how it stands; touch one to read it next. */
-export function CheckList({ standings, active, units, narrow, onPick }: CheckListProps) {
+export function CheckList({ standings, midRun, active, units, narrow, onPick }: CheckListProps) {
   const [all, setAll] = useState(false);
   const shown = narrow && !all ? standings.slice(0, SHOWN) : standings;
   return (
@@ -41,7 +43,7 @@ export function CheckList({ standings, active, units, narrow, onPick }: CheckLis
             )}
             <span className="min-w-0 flex-1">
               {check.name}
-              {check.leg && ` · leg ${check.leg}`}
+              {onLeg(check.leg, midRun)}
               {judged && <span className="sr-only">, {judged.verdict}</span>}
             </span>
             <span className="figures whitespace-nowrap text-sm">

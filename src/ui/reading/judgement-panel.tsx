@@ -5,7 +5,9 @@ import {
   capital,
   type EndEvent,
   type EndState,
+  isMidRun,
   type Judgement,
+  onLeg,
   type PartedTold,
   type RetryOffer,
   type RunSheet,
@@ -118,6 +120,7 @@ interface LadderProps {
 
 /** What can be tried, the next one large; what was used up stays to be seen. At the limit it stops. */
 function Ladder({ sheet, offers, onTake, onGiveUp }: LadderProps) {
+  const midRun = isMidRun(sheet);
   const legs = [...new Set(offers.map(({ leg }) => leg))];
   const firsts = legs.flatMap((leg) => offers.find((offer) => offer.leg === leg && offer.left > 0) ?? []);
   const [next] = firsts;
@@ -143,8 +146,7 @@ function Ladder({ sheet, offers, onTake, onGiveUp }: LadderProps) {
           >
             <span className="block font-bold">
               {capital(offer.rule.name)}
-              {offer.rule.each && offer.leg && `, leg ${offer.leg}`}: back to “
-              {sheet.lines[offer.to]?.step.title}”
+              {offer.rule.each && onLeg(offer.leg, midRun)}: back to “{sheet.lines[offer.to]?.step.title}”
             </span>
             <span className="text-soft text-sm">{spentText(offer)}</span>
           </Choice>
@@ -162,7 +164,7 @@ function Ladder({ sheet, offers, onTake, onGiveUp }: LadderProps) {
           {others.map(({ rule, used, left, leg }) => (
             <li key={`${rule.id}/${leg}`}>
               {capital(rule.name)}
-              {rule.each && leg && `, leg ${leg}`}: {used} of {rule.most} used
+              {rule.each && onLeg(leg, midRun)}: {used} of {rule.most} used
               {left === 0 ? ", none left" : ""}
             </li>
           ))}

@@ -10,6 +10,7 @@ import {
   type Instrument,
   judgeCheck,
   LONGEST_READING,
+  onLeg,
   parseLength,
   type Reading,
   type Rule,
@@ -36,6 +37,8 @@ interface ReadingPanelProps {
   readonly standing: CheckStanding;
   /** Other lengths a reading could be of: those not read yet. */
   readonly others: readonly CheckStanding[];
+  /** Whether its legs are the sides of an opening. */
+  readonly midRun: boolean;
   /** The end it is read on: what is half typed is kept for it over a reload. */
   readonly draft: string;
   readonly rule: Rule;
@@ -56,6 +59,7 @@ interface ReadingPanelProps {
 export function ReadingPanel({
   standing: asked,
   others,
+  midRun,
   draft,
   rule,
   units,
@@ -153,7 +157,7 @@ export function ReadingPanel({
       <label htmlFor="reading" className="text-soft text-sm">
         {doubt
           ? "Reading"
-          : `Reading: ${check.name}${check.leg && `, leg ${check.leg}`} · ${figureText(check.nominal, units, toleranceOf(check))}`}
+          : `Reading: ${check.name}${onLeg(check.leg, midRun)} · ${figureText(check.nominal, units, toleranceOf(check))}`}
       </label>
       <div className="flex items-center rounded-lg border-[3px] border-ink bg-field pr-2 focus-within:outline-3 focus-within:outline-now">
         <input
@@ -197,7 +201,7 @@ export function ReadingPanel({
               >
                 <span>
                   {one.name}
-                  {one.leg && `, leg ${one.leg}`}
+                  {onLeg(one.leg, midRun)}
                 </span>
                 <span className="figures text-soft text-sm">
                   {figureText(one.nominal, units, toleranceOf(one))}

@@ -1,6 +1,6 @@
 "use client";
 
-import { judgementOf, type Line, type RunSheet } from "@/core";
+import { isMidRun, judgementOf, type Line, onLeg, type RunSheet } from "@/core";
 import { pointing } from "../band/pointing";
 import { asText, limitsText, type Units } from "../words/length-text";
 import { biteWords, figureWords, stepNotes } from "../words/line-words";
@@ -113,7 +113,7 @@ function Row({
           <span className="ml-2 whitespace-nowrap text-inch text-sm">({figure.shown.rounding})</span>
         )}
         {line.parts.length > 0 && <Parts line={line} />}
-        {line.checks.length > 0 && <Checks line={line} units={units} />}
+        {line.checks.length > 0 && <Checks line={line} units={units} midRun={isMidRun(sheet)} />}
       </td>
       <td className="hidden px-2 py-2 sm:table-cell">{figure?.datum}</td>
       <td className="hidden px-2 py-2 md:table-cell">{also.join(" · ")}</td>
@@ -162,13 +162,13 @@ function Parts({ line }: { line: Line }) {
   );
 }
 
-function Checks({ line, units }: { line: Line; units: Units }) {
+function Checks({ line, units, midRun }: { line: Line; units: Units; midRun: boolean }) {
   return (
     <ul>
       {line.checks.map(({ id, name, leg, min, max }) => (
         <li key={id}>
           {name}
-          {leg && ` (leg ${leg})`}{" "}
+          {onLeg(leg, midRun)}{" "}
           <span className="figures whitespace-nowrap font-bold">{limitsText(min, max, units)}</span>
         </li>
       ))}

@@ -1,4 +1,4 @@
-import { featureOf, type Line, type RunSheet } from "@/core";
+import { featureOf, isMidRun, type Line, onLeg, type RunSheet } from "@/core";
 import type { Units } from "./length-text";
 import { biteWords, figureWords, stepNotes } from "./line-words";
 
@@ -19,7 +19,7 @@ export function stepAloud(sheet: RunSheet, line: Line, units: Units): string {
   const unit = figure?.shown.unit === "in" ? "inches" : "millimetres";
   const lengths = line.checks.map(
     ({ name, from, to, leg }) =>
-      `Measure ${name}${leg ? `, leg ${leg}` : ""}: from the ${featureOf(sheet, from).name} to the ${featureOf(sheet, to).name}.`,
+      `Measure ${name}${onLeg(leg, isMidRun(sheet))}: from the ${featureOf(sheet, from).name} to the ${featureOf(sheet, to).name}.`,
   );
   const parts = line.parts.map(({ name, way }) => `${name}${way ? `, ${way}` : ""}.`);
   return voiced(

@@ -1,4 +1,4 @@
-import type { Clock, Undone } from "@/core";
+import { type Clock, onLeg, type Undone } from "@/core";
 
 const listed = (names: readonly string[]): string => [...new Set(names)].join(", ");
 
@@ -7,10 +7,11 @@ export function heldWords(
   undone: Undone | null,
   late: Clock | null,
   running: string | null = null,
+  midRun = false,
 ): string | null {
   const says = [
     ...(undone && undone.checks.length > 0
-      ? [`Not read: ${listed(undone.checks.map(({ name, leg }) => (leg ? `${name}, leg ${leg}` : name)))}.`]
+      ? [`Not read: ${listed(undone.checks.map(({ name, leg }) => `${name}${onLeg(leg, midRun)}`))}.`]
       : []),
     ...(undone?.asks ? [`Not answered: ${undone.asks}`] : []),
     ...(undone?.bad ? [`Not good: ${undone.bad}.`] : []),
@@ -22,10 +23,10 @@ export function heldWords(
 }
 
 /** One step that was passed without what it asks for, for a list of them. */
-export const passedWords = ({ checks, asks, bad, cutShort }: Undone): string =>
+export const passedWords = ({ checks, asks, bad, cutShort }: Undone, midRun = false): string =>
   [
     ...(checks.length > 0
-      ? [`${listed(checks.map(({ name, leg }) => (leg ? `${name}, leg ${leg}` : name)))} not read`]
+      ? [`${listed(checks.map(({ name, leg }) => `${name}${onLeg(leg, midRun)}`))} not read`]
       : []),
     ...(asks ? ["not answered"] : []),
     ...(bad ? [bad.toLowerCase()] : []),

@@ -1,0 +1,35 @@
+import { attempt, check, placeKey, placeSides, plannedEnds, zPiecePlan } from "@/core";
+import { madeAt, planRow } from "@/store/plans";
+import { wholeLibrary } from "@/store/shelf";
+import type { Store } from "@/store/store";
+import { knownOf } from "./known";
+import { shelved } from "./planning";
+
+const knownPlaces = knownOf<Map<number, Set<string> | null>>();
+
+/** The places a revision plans, by their keys; null where it cannot be told any more. Revisions never change. */
+function plannedKeys(store: Store, row: number): Set<string> | null {
+  const known = knownPlaces(wholeLibrary(store), "", () => new Map());
+  const found = known.get(row);
+  if (found !== undefined) return found;
+  const made = attempt(() => {
+    const plan = check(zPiecePlan, JSON.parse(planRow(store, row)?.body ?? "null"));
+    const shelf = shelved(store);
+    const cable = shelf.cable(plan.cable);
+    const all = cable ? placeSides(plan).flatMap((side) => plannedEnds(plan, side, cable, shelf)) : [];
+    return new Set(all.map(placeKey));
+  }).value;
+  known.set(row, made);
+  return made;
+}
+
+/**
+ * Ends of a job that lie where nothing is planned, or is any more: they are told at their piece, and count as none of those
+ * that are planned.
+ */
+export const straysOf = (store: Store, job: string): string[] =>
+  madeAt(store, job).flatMap(({ id, side, address, plan }) => {
+    if (side === null || address === null) return [];
+    const planned = plannedKeys(store, plan);
+    return planned === null || planned.has(placeKey({ side, address })) ? [] : [id];
+  });
