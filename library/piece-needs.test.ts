@@ -23,7 +23,7 @@ const [cable] = cables.filter(({ id }) => id === "distribution-900");
 const [procedure] = procedures.filter(({ id }) => id === "stub-cam-crimp-900");
 if (!cable || !procedure) throw new Error("not shipped");
 const sheet = compileRunSheet({ procedure, cable, core: "9/125", choices: {}, tools });
-const parts: PieceParts = { cable, reach: {}, sheets: { A: sheet, B: sheet } };
+const parts: PieceParts = { cable, reach: {}, sheets: { A: sheet, B: sheet }, opened: { A: null, B: null } };
 
 const side = (changed: object = {}) => ({
   place: "",
@@ -51,6 +51,36 @@ const plan = (changed: object = {}) => ({
   ...changed,
 });
 const needsOf = (changed: object = {}) => pieceNeeds(check(zPiecePlan, plan(changed)), parts);
+
+describe("tries of what is opened", () => {
+  const open = { sheet, ends: 12 };
+  const opened: PieceParts = { ...parts, opened: { A: open, B: null } };
+  const withTries = (retries: number) => {
+    const onto = { procedure: "stub-cam-crimp-900", choices: {}, retries };
+    return pieceNeeds(check(zPiecePlan, plan({ sides: { A: side({ onto }), B: side() } })), opened);
+  };
+  it("lengthen their side once, however many lie side by side, by what one try of its own sheet takes", () => {
+    const [none, two] = [withTries(0), withTries(2)];
+    expect(two.exact - none.exact).toBe(2 * sheet.uses.retry);
+    expect(two.items[0]?.figures.find(({ what }) => what === "opened-retry")).toMatchObject({
+      length: sheet.uses.retry,
+      times: 2,
+      of: "procedure",
+    });
+    expect(two.exact).toBe(two.items.reduce((sum, { length }) => sum + length, 0));
+  });
+  it("are told as a curve of their own, of all that is opened at both sides; of none, there is none", () => {
+    const { opened: told, curve } = withTries(1);
+    // Twelve ends alike at each curve's place: A's 12 opened here, A's and B's 12 and 12 at the cable itself.
+    expect(told.curve[0]?.short).toBeCloseTo(1 - 0.94 ** 12, 9);
+    expect(curve[0]?.short).toBeCloseTo(1 - 0.94 ** 24, 9);
+    expect(told.curve[1]?.cut).toBe(withTries(1).cut);
+    expect(told.curve.map(({ cut }) => cut)).toEqual(
+      told.curve.map(({ cut }) => cut).toSorted((a, b) => a - b),
+    );
+    expect(needsOf().opened).toEqual({ curve: [], enough: null });
+  });
+});
 
 describe("what a piece needs", () => {
   it("lies in order from side A to side B, each item its figures added up, the sum of all the cut before rounding", () => {
@@ -112,6 +142,7 @@ describe("what a piece needs", () => {
       cable,
       reach: {},
       sheets: { A: null, B: null },
+      opened: { A: null, B: null },
     });
     expect([none.curve, none.enough]).toEqual([[], null]);
   });

@@ -63,7 +63,8 @@ const planned = (stations: readonly object[], sides: object = {}): PiecePlan =>
     sides: { A: side, B: side, ...sides },
     stations,
   });
-const needs = (plan: PiecePlan) => pieceNeeds(plan, { cable: ring, reach, sheets: { A: null, B: null } });
+const needs = (plan: PiecePlan) =>
+  pieceNeeds(plan, { cable: ring, reach, sheets: { A: null, B: null }, opened: { A: null, B: null } });
 const said = (make: () => unknown) => {
   try {
     return make();

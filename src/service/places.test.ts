@@ -2,6 +2,7 @@ import { randomUUID } from "node:crypto";
 import { beforeEach, describe, expect, it } from "vitest";
 import {
   addressText,
+  check,
   type EventInput,
   endState,
   judgementOf,
@@ -10,6 +11,7 @@ import {
   parseAddress,
   retriesOffered,
   retryEvent,
+  zPiecePlan,
 } from "@/core";
 import { openStore, type Store } from "@/service/the-store";
 import { endsOfPieces, findEnd } from "@/store/ends";
@@ -21,7 +23,7 @@ import { addTo } from "./fixtures/made-ends";
 import { PLAN } from "./fixtures/plan";
 import { addPieces, getJob, jobsPage, newJob, PIECES_PAGE, savePlan } from "./jobs";
 import { beginPlaces, getPiece, nextOfJob, nextPlace } from "./places";
-import { crewYield } from "./planning";
+import { crewYield, needsOf } from "./planning";
 import { endRecord } from "./record";
 import { checkWholeRecord } from "./record-check";
 import { documentText, putAway, saveDocument } from "./shelf";
@@ -271,6 +273,21 @@ describe("the slack at a place", () => {
     const told = slackOf({ retries: 2 });
     expect(told?.allowed).toBe(2 * (told?.perAttempt ?? 0));
     expect(slackOf({ retries: 2, slack: 40 })?.allowed).toBe(mm(40));
+  });
+  it("of what was opened is what its own retries are left long enough for, and the piece is cut so much longer", () => {
+    const spare = (retries: number) => ({
+      ...SPLIT,
+      sides: { ...SPLIT.sides, A: { ...SPLIT.sides.A, onto: { ...SPLIT.sides.A.onto, retries } } },
+    });
+    savePlan(act(), piece, { basis: 1, plan: spare(2) });
+    sign(begin("tube 1").id);
+    const told = where(begin("tube 1 / fibre 1").id)?.slack;
+    expect(told?.allowed).toBe(2 * (told?.perAttempt ?? 0));
+    const exact = (retries: number) => {
+      const said = needsOf(store, check(zPiecePlan, spare(retries)));
+      return "needs" in said ? said.needs.exact : 0;
+    };
+    expect(exact(2) - exact(0)).toBe(told?.allowed);
   });
   it("is what the ends made there before left of it", () => {
     const of = planned(cord({ slack: 200 }));

@@ -5,6 +5,7 @@ import {
   midSpanOf,
   misfits,
   ontoCable,
+  opensOf,
   optionsFor,
   type PieceNeeds,
   type PieceParts,
@@ -59,18 +60,30 @@ export function partsOf(store: Store, plan: PiecePlan): PieceParts {
     );
   };
   const sheetAt = (side: SideName) => {
-    const { procedure: id, choices, onto } = plan.sides[side];
+    const { procedure: id, choices } = plan.sides[side];
     if (id === null) return null;
     const procedure = fitting(id, cable, ["sides", side, "procedure"]);
-    if (onto) {
-      const open = ontoCable(plan, side, cable, shelf);
-      const put = fitting(onto.procedure, open, ["sides", side, "onto"]);
-      sheetOnce(library, { procedure: put, cable: open, core: plan.core, choices: onto.choices });
-    }
     return sheetOnce(library, { procedure, cable, core: plan.core, choices });
   };
-  return { cable, sheets: { A: sheetAt("A"), B: sheetAt("B") }, reach: reachOf() };
+  const openedAt = (side: SideName) => {
+    const { procedure: id, onto, ends } = plan.sides[side];
+    const procedure = id === null ? undefined : shelf.procedure(id);
+    if (!onto || !procedure) return null;
+    const open = ontoCable(plan, side, cable, shelf);
+    const put = fitting(onto.procedure, open, ["sides", side, "onto"]);
+    const sheet = sheetOnce(library, { procedure: put, cable: open, core: plan.core, choices: onto.choices });
+    return { sheet, ends: countOf(opensOf(cable, procedure), ends) };
+  };
+  return {
+    cable,
+    sheets: { A: sheetAt("A"), B: sheetAt("B") },
+    opened: { A: openedAt("A"), B: openedAt("B") },
+    reach: reachOf(),
+  };
 }
+
+const countOf = (opens: readonly number[], ends: number): number =>
+  opens.slice(0, ends).reduce((sum, n) => sum + n, 0);
 
 /** @returns how many ends are planned. @throws InputError for whatever makes the plan one that cannot be. */
 export function mustWork(store: Store, plan: PiecePlan, at: readonly (string | number)[]): number {
@@ -137,9 +150,13 @@ export function stylesFor(store: Store, plan: PiecePlan, cable: Cable) {
   const { procedures } = library;
   const { core, sides } = plan;
   const shelf = shelved(store);
-  const sheetOf = (procedure: Procedure, choices: Readonly<Record<string, string>>): SideSheet | null => {
+  const sheetOf = (
+    procedure: Procedure,
+    choices: Readonly<Record<string, string>>,
+    on = cable,
+  ): SideSheet | null => {
     try {
-      const { uses, procedure: of } = sheetOnce(library, { procedure, cable, core, choices });
+      const { uses, procedure: of } = sheetOnce(library, { procedure, cable: on, core, choices });
       return { uses, procedure: of };
     } catch (error) {
       // One that does not compile on this cable is not offered.
@@ -151,11 +168,10 @@ export function stylesFor(store: Store, plan: PiecePlan, cable: Cable) {
     if (!procedure.opensOnto) return [];
     const A = { ...sides.A, procedure: procedure.id };
     const open = ontoCable({ ...plan, sides: { ...sides, A } }, "A", cable, shelf);
-    return proceduresFor(procedures, open, core).map((one) => ({
-      id: one.id,
-      name: one.name,
-      choices: choicesOf(one, open, core),
-    }));
+    return proceduresFor(procedures, open, core).flatMap((one) => {
+      const sheet = sheetOf(one, {}, open);
+      return sheet ? [{ id: one.id, name: one.name, sheet, choices: choicesOf(one, open, core) }] : [];
+    });
   };
   const styles = proceduresFor(procedures, cable, core).flatMap((procedure) => {
     const sheet = sheetOf(procedure, {});
@@ -168,6 +184,7 @@ export function stylesFor(store: Store, plan: PiecePlan, cable: Cable) {
             most: addressesFor(cable, procedure).length,
             choices: choicesOf(procedure, cable, core),
             onto: ontoOf(procedure),
+            opens: opensOf(cable, procedure),
           },
         ]
       : [];
@@ -185,7 +202,12 @@ export function stylesFor(store: Store, plan: PiecePlan, cable: Cable) {
   const own = (side: SideName) => {
     const procedure = procedures.find(({ id }) => id === sides[side].procedure);
     const sheet = procedure && sheetOf(procedure, sides[side].choices);
-    return sheet ? { procedure: procedure.id, sheet } : null;
+    const { onto } = sides[side];
+    const put = procedures.find(({ id }) => id === onto?.procedure);
+    const opened = onto && put ? sheetOf(put, onto.choices, ontoCable(plan, side, cable, shelf)) : null;
+    return sheet
+      ? { procedure: procedure.id, sheet, onto: put && opened && { procedure: put.id, sheet: opened } }
+      : null;
   };
   return { styles, midRun, own: { A: own("A"), B: own("B") } };
 }

@@ -69,14 +69,15 @@ export function slackBehind(
 
 /**
  * The slack there is at a place as its plan says it: what somebody found there, else what its retries have cable for; null
- * where neither was said. What was opened out of the cable has only what somebody found.
+ * where neither was said. What was opened out of the cable has what its own retries are left long enough for.
  * @param perAttempt what one more attempt takes.
  */
 export function slackAllowed(
-  { slack, retries }: Pick<PiecePlan["sides"][SideName], "slack" | "retries">,
+  { slack, retries, onto }: Pick<PiecePlan["sides"][SideName], "slack" | "retries" | "onto">,
   perAttempt: Length,
   opened: boolean,
 ): Length | null {
   if (slack !== null) return slack;
-  return retries > 0 && !opened ? um(retries * perAttempt) : null;
+  const tries = opened ? (onto?.retries ?? 0) : retries;
+  return tries > 0 ? um(tries * perAttempt) : null;
 }

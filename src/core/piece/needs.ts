@@ -18,6 +18,7 @@ export interface NeedFigure {
     | "grip"
     | "entry"
     | "retry"
+    | "opened-retry"
     | "stretch"
     | "allowance"
     | "sag"
@@ -60,6 +61,8 @@ export interface PieceNeeds {
   readonly curve: readonly RetryChoice[];
   /** The least retries within the risk; null where even the most looked at are not. */
   readonly enough: number | null;
+  /** The same of the ends made on opened elements; empty where none are. */
+  readonly opened: Pick<PieceNeeds, "curve" | "enough">;
   /** Where it is opened in its run, from side A. */
   readonly openings: readonly Opening[];
 }
@@ -69,12 +72,19 @@ export interface SideSheet extends Pick<RunSheet, "uses"> {
   readonly procedure: Pick<RunSheet["procedure"], "name" | "representative">;
 }
 
+/** What goes on each element a side's procedure opens onto, and on how many. */
+export interface OpenedSheet {
+  readonly sheet: SideSheet;
+  readonly ends: number;
+}
+
 /** What a plan is worked out from: its cable, the sheet of each side that has a procedure, and its openings' reach. */
 export interface PieceParts {
   readonly cable: Cable;
   /** How far to either side of its centre mark a procedure for mid-run works, micrometres, by its id. */
   readonly reach: Readonly<Record<string, number>>;
   readonly sheets: Readonly<Record<SideName, SideSheet | null>>;
+  readonly opened: Readonly<Record<SideName, OpenedSheet | null>>;
 }
 
 const stated = (what: NeedFigure["what"], length: number, times = 1): NeedFigure => ({
@@ -95,16 +105,31 @@ const need = (part: Need["part"], name: string, figures: readonly NeedFigure[]):
   };
 };
 
-function sideNeed(plan: PiecePlan, side: SideName, sheet: SideSheet | null, retries: number): Need {
+/** Attempts beyond the first that a side has cable for: at the cable itself, and on each opened element. */
+interface Tries {
+  readonly retries: number;
+  readonly opened: number;
+}
+
+function sideNeed(plan: PiecePlan, side: SideName, { sheets, opened }: PieceParts, tries: Tries): Need {
   const { place, entry, squaring, grip } = plan.sides[side];
-  const own = (what: NeedFigure["what"], length: number, times: number): NeedFigure[] =>
-    sheet ? [{ what, length, times, of: "procedure", representative: sheet.procedure.representative }] : [];
+  const sheet = sheets[side];
+  const by = (
+    of: SideSheet | null | undefined,
+    what: NeedFigure["what"],
+    length: number,
+    times: number,
+  ): NeedFigure[] =>
+    of ? [{ what, length, times, of: "procedure", representative: of.procedure.representative }] : [];
+  const onEach = opened[side]?.sheet;
   return need({ of: "side", side }, place || `side ${side}`, [
-    ...own("prepared", sheet?.uses.prepared ?? 0, 1),
+    ...by(sheet, "prepared", sheet?.uses.prepared ?? 0, 1),
+    // Opened elements lie side by side: all are as much longer as the one that is tried most often.
+    ...by(onEach, "opened-retry", onEach?.uses.retry ?? 0, tries.opened),
     stated("squared", squaring),
     stated("grip", grip),
     stated("entry", entry),
-    ...own("retry", sheet?.uses.retry ?? 0, retries),
+    ...by(sheet, "retry", sheet?.uses.retry ?? 0, tries.retries),
   ]);
 }
 
@@ -136,19 +161,16 @@ function loopNeed(loop: Loop, at: number, { atRest }: BendRadius): Need {
 const MOST_LOOKED_AT = 6;
 
 /** What a piece needs with so many retries at each side. */
-function itemsFor(
-  plan: PiecePlan,
-  { cable, sheets }: PieceParts,
-  retries: Readonly<Record<SideName, number>>,
-): Need[] {
+function itemsFor(plan: PiecePlan, parts: PieceParts, tries: (side: SideName) => Tries): Need[] {
+  const { cable } = parts;
   const bend = bendRadius(cable, plan.bendAtRest);
   const loops = plan.loops.map((loop, at) => ({ after: loop.after, need: loopNeed(loop, at, bend) }));
   const after = (stretches: number) => loops.filter((one) => one.after === stretches).map((one) => one.need);
   return [
-    sideNeed(plan, "A", sheets.A, retries.A),
+    sideNeed(plan, "A", parts, tries("A")),
     ...after(0),
     ...plan.route.flatMap((stretch, at) => [stretchNeed(stretch, at), ...after(at + 1)]),
-    sideNeed(plan, "B", sheets.B, retries.B),
+    sideNeed(plan, "B", parts, tries("B")),
   ];
 }
 
@@ -162,23 +184,38 @@ const sum = (items: readonly Need[]): number => items.reduce((total, { length })
  * piece or over a neighbouring one.
  */
 export function pieceNeeds(plan: PiecePlan, parts: PieceParts): PieceNeeds {
-  const items = itemsFor(plan, parts, { A: plan.sides.A.retries, B: plan.sides.B.retries });
+  const planned = (side: SideName): Tries => ({
+    retries: plan.sides[side].retries,
+    opened: plan.sides[side].onto?.retries ?? 0,
+  });
+  const items = itemsFor(plan, parts, planned);
   const exact = sum(items);
   const worked = SIDES.filter((side) => parts.sheets[side] !== null);
-  const ends = worked.reduce((total, side) => total + plan.sides[side].ends, 0);
-  const chances =
-    ends > 0 ? retriesFor({ yield: plan.yield, ends, risk: plan.risk, most: MOST_LOOKED_AT }) : null;
+  const curveOf = (ends: number, withTries: (side: SideName, retries: number) => Tries) => {
+    const chances =
+      ends > 0 ? retriesFor({ yield: plan.yield, ends, risk: plan.risk, most: MOST_LOOKED_AT }) : null;
+    return {
+      curve: (chances?.short ?? []).map((short, retries) => ({
+        retries,
+        short,
+        cut: roundedUp(sum(itemsFor(plan, parts, (side) => withTries(side, retries))), plan.roundUpTo),
+      })),
+      enough: chances?.retries ?? null,
+    };
+  };
   return {
     items,
     exact,
     cut: roundedUp(exact, plan.roundUpTo),
     bend: bendRadius(parts.cable, plan.bendAtRest),
-    curve: (chances?.short ?? []).map((short, retries) => ({
-      retries,
-      short,
-      cut: roundedUp(sum(itemsFor(plan, parts, { A: retries, B: retries })), plan.roundUpTo),
-    })),
-    enough: chances?.retries ?? null,
+    ...curveOf(
+      worked.reduce((total, side) => total + plan.sides[side].ends, 0),
+      (side, retries) => ({ ...planned(side), retries }),
+    ),
+    opened: curveOf(
+      SIDES.reduce((total, side) => total + (parts.opened[side]?.ends ?? 0), 0),
+      (side, opened) => ({ ...planned(side), opened }),
+    ),
     openings: openingsOf(plan.stations, exact, (procedure) =>
       Object.hasOwn(parts.reach, procedure) ? (parts.reach[procedure] ?? null) : null,
     ),

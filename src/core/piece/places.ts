@@ -109,6 +109,10 @@ function openedBy(
   return kinds.map((kind) => elementsBelow(cable, address, kind)).find((all) => all.length > 0) ?? [];
 }
 
+/** How many elements each end made on a cable opens onto, in the order of their addresses. */
+export const opensOf = (cable: Cable, procedure: Pick<Procedure, "startsAt" | "opensOnto">): number[] =>
+  addressesFor(cable, procedure).map((address) => openedBy(cable, address, procedure).length);
+
 /**
  * The ends planned at a side, in the order of their addresses: first what is made on the cable, each followed by what it
  * opens onto; at a station, the opening.

@@ -24,13 +24,26 @@ export const zLoop = zStored.extend({ name: zTitle, after: z.int().min(0).max(20
 
 const zChoices = z.record(z.string().max(80), z.string().max(80)).default({});
 
+const zTries = z
+  .int("How many retries is a whole number")
+  .min(0, "No fewer than no retries")
+  .max(50, "At most 50 retries");
+
 /** What is done at one side of a piece: by which procedure, on how many of its elements. */
 export const zSide = z.strictObject({
   place: zTitle,
   procedure: zDocumentId.nullable(),
   choices: zChoices,
   /** What is then put on each element that procedure opens onto. */
-  onto: z.strictObject({ procedure: zDocumentId, choices: zChoices }).nullable().default(null),
+  onto: z
+    .strictObject({
+      procedure: zDocumentId,
+      choices: zChoices,
+      /** Attempts beyond the first that each element is left long enough for: all of them, side by side. */
+      retries: zTries.default(0),
+    })
+    .nullable()
+    .default(null),
   /** Slack as somebody found it at each place here; null goes by the retries there is cable for. */
   slack: zMmNotNegative.nullable().default(null),
   /** Ends made here, each by that procedure. */
@@ -41,10 +54,7 @@ export const zSide = z.strictObject({
   squaring: zMmNotNegative,
   grip: zMmNotNegative,
   /** Attempts beyond the first that there is cable for. */
-  retries: z
-    .int("How many retries is a whole number")
-    .min(0, "No fewer than no retries")
-    .max(50, "At most 50 retries"),
+  retries: zTries,
 });
 
 /** One length of a cable as it is planned, side A to side B. */

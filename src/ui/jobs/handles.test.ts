@@ -24,7 +24,12 @@ const plan = zPiecePlan.parse({
   risk: 0.05,
   roundUpTo: 100,
 });
-const parts = { cable: zCable.parse(duplex), reach: {}, sheets: { A: null, B: null } };
+const parts = {
+  cable: zCable.parse(duplex),
+  reach: {},
+  sheets: { A: null, B: null },
+  opened: { A: null, B: null },
+};
 const { items, cut } = pieceNeeds(plan, parts);
 const handle = (of: "route" | "loop"): Handle => {
   const found = items.map((need) => handleOf(need, plan)).find((one) => one?.part.of === of);

@@ -54,18 +54,21 @@ const WORDS: Record<NeedFigure["what"], string> = {
   grip: "pulling grip",
   entry: "entry",
   retry: "tries",
+  "opened-retry": "tries of each opened",
   stretch: "route",
   allowance: "allowance",
   sag: "sag",
   turn: "turns",
 };
 
+const ONCE = { retry: "try", "opened-retry": "try of each opened", turn: "turns" } as const;
+
 /** What an item is made of: `prepared 0.062 + squared 0.05 + 2 tries × 0.10`. */
 export const figuresText = ({ figures }: Need): string =>
   figures
     .map(({ what, length, times }) =>
-      what === "retry" || what === "turn"
-        ? `${times} ${what === "retry" && times === 1 ? "try" : WORDS[what]} × ${metresText(length)}`
+      what === "retry" || what === "opened-retry" || what === "turn"
+        ? `${times} ${times === 1 ? ONCE[what] : WORDS[what]} × ${metresText(length)}`
         : `${WORDS[what]} ${metresText(length)}`,
     )
     .join(" + ");

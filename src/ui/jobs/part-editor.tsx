@@ -115,13 +115,25 @@ export function SideEditor({ plan, side, styles, change }: SideEditorProps) {
             value={at.onto?.procedure ?? ""}
             empty="nothing more"
             options={style.onto}
-            onPick={(id) => set({ onto: id === "" ? null : { procedure: id, choices: {} } })}
+            onPick={(id) =>
+              set({ onto: id === "" ? null : { procedure: id, choices: {}, retries: at.onto?.retries ?? 0 } })
+            }
           />
           <Choices
             choices={style.onto.find(({ id }) => id === at.onto?.procedure)?.choices ?? []}
             picked={at.onto?.choices ?? {}}
             onPick={(choices) => set({ onto: at.onto && { ...at.onto, choices } })}
           />
+          {at.onto && (
+            <FigureField
+              title="Tries to spare of each opened"
+              value={at.onto.retries}
+              text={String}
+              read={(text) => readCount(text, 50)}
+              asks="A whole number, at most 50: all opened are left so much longer, side by side."
+              onTake={(retries) => set({ onto: at.onto && { ...at.onto, retries } })}
+            />
+          )}
         </>
       )}
       <div className="grid grid-cols-2 gap-3">

@@ -13,6 +13,7 @@ import {
   type PieceAnswer,
   type PieceParts,
   type PiecePlan,
+  SIDES,
   type SideName,
   type SideSheet,
 } from "@/core";
@@ -29,6 +30,11 @@ import { RetryCurve } from "./retry-curve";
 import { type MidRunStyle, Stations } from "./stations";
 import { usePlan } from "./use-plan";
 
+interface Picked {
+  readonly procedure: string;
+  readonly sheet: SideSheet;
+}
+
 interface PieceViewProps {
   readonly job: { readonly id: string; readonly name: string };
   readonly piece: string;
@@ -37,14 +43,24 @@ interface PieceViewProps {
   readonly cable: Cable;
   readonly places: PieceAnswer["places"];
   /** Each procedure that goes on this cable, with what of its sheet a plan is worked out from. */
-  readonly styles: readonly (SideStyle & { readonly sheet: SideSheet })[];
+  readonly styles: readonly (Omit<SideStyle, "onto"> & {
+    readonly sheet: SideSheet;
+    readonly onto: readonly (SideStyle["onto"][number] & { readonly sheet: SideSheet })[];
+    /** How many elements each end made by it opens onto, in the order of their addresses. */
+    readonly opens: readonly number[];
+  })[];
   /** Each that opens this cable in the middle of its run. */
   readonly midRun: readonly MidRunStyle[];
   /** Each side's sheet as it is picked there. */
-  readonly own: Readonly<Record<SideName, { readonly procedure: string; readonly sheet: SideSheet } | null>>;
+  readonly own: Readonly<Record<SideName, (Picked & { readonly onto?: Picked | null | undefined }) | null>>;
   /** What this crew's own record says of each side's style. */
   readonly record: Readonly<Record<SideName, { readonly good: number; readonly tried: number } | null>>;
 }
+
+const withOpened = (side: PiecePlan["sides"][SideName], retries: number) => ({
+  ...side,
+  onto: side.onto && { ...side.onto, retries },
+});
 
 /** One piece as it is planned: its band, what it needs as a list that adds up, and the cut. */
 export function PieceView({
@@ -68,7 +84,24 @@ export function PieceView({
         return styles.find(({ id }) => id === procedure)?.sheet ?? null;
       };
       const reach = Object.fromEntries(midRun.map((style) => [style.id, style.reach]));
-      return { cable, reach, sheets: { A: sheetAt("A"), B: sheetAt("B") } };
+      const openedAt = (side: SideName) => {
+        const { procedure, onto, ends } = plan.sides[side];
+        const style = styles.find(({ id }) => id === procedure);
+        const picked = own[side]?.procedure === procedure ? own[side]?.onto : null;
+        const sheet =
+          picked && picked.procedure === onto?.procedure
+            ? picked.sheet
+            : style?.onto.find(({ id }) => id === onto?.procedure)?.sheet;
+        return style && sheet
+          ? { sheet, ends: style.opens.slice(0, ends).reduce((sum, n) => sum + n, 0) }
+          : null;
+      };
+      return {
+        cable,
+        reach,
+        sheets: { A: sheetAt("A"), B: sheetAt("B") },
+        opened: { A: openedAt("A"), B: openedAt("B") },
+      };
     },
     [cable, styles, midRun, own],
   );
@@ -201,8 +234,11 @@ export function PieceView({
             Tries to spare
           </h2>
           <RetryCurve
-            needs={needs}
+            curve={needs}
+            cut={needs.cut}
             plan={plan}
+            chosen={Math.min(plan.sides.A.retries, plan.sides.B.retries)}
+            of="any end"
             onPick={(retries) =>
               change((before) => ({
                 ...before,
@@ -213,6 +249,21 @@ export function PieceView({
               }))
             }
           />
+          {needs.opened.curve.length > 0 && (
+            <RetryCurve
+              curve={needs.opened}
+              cut={needs.cut}
+              plan={plan}
+              chosen={Math.min(...SIDES.flatMap((side) => plan.sides[side].onto?.retries ?? []))}
+              of="any opened end"
+              onPick={(retries) =>
+                change((before) => ({
+                  ...before,
+                  sides: { A: withOpened(before.sides.A, retries), B: withOpened(before.sides.B, retries) },
+                }))
+              }
+            />
+          )}
           <YieldEditor plan={plan} record={record.A ?? record.B} change={change} />
         </section>
       </div>

@@ -1,7 +1,7 @@
 "use client";
 
 import { scaleLinear, scaleLog } from "d3-scale";
-import type { PieceNeeds, PiecePlan } from "@/core";
+import type { Length, PieceNeeds, PiecePlan } from "@/core";
 import { chanceText, metresText } from "./metres";
 
 const WIDTH = 300;
@@ -10,20 +10,25 @@ const LEFT = 52;
 const LEAST = 1e-4;
 
 interface RetryCurveProps {
-  readonly needs: PieceNeeds;
-  readonly plan: PiecePlan;
+  readonly curve: Pick<PieceNeeds, "curve" | "enough">;
+  /** What is cut as planned. */
+  readonly cut: Length;
+  readonly plan: Pick<PiecePlan, "risk" | "yield">;
+  /** Tries to spare as planned. */
+  readonly chosen: number;
+  /** What may come out short. */
+  readonly of: "any end" | "any opened end";
   readonly onPick: (retries: number) => void;
 }
 
 /** How likely it is to fall short with so many tries to spare, and what each of them costs in cable. */
-export function RetryCurve({ needs: { curve, enough, cut }, plan, onPick }: RetryCurveProps) {
+export function RetryCurve({ curve: { curve, enough }, cut, plan, chosen, of, onPick }: RetryCurveProps) {
   if (curve.length === 0)
     return (
       <p className="text-soft">Say what ends a side, and how many: then what tries cost is told here.</p>
     );
   const x = scaleLinear([0, curve.length - 1], [LEFT, WIDTH - 12]);
   const y = scaleLog([LEAST, 1], [HEIGHT - 22, 10]).clamp(true);
-  const chosen = Math.min(plan.sides.A.retries, plan.sides.B.retries);
   return (
     <div>
       <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} className="w-full max-w-96" aria-hidden="true">
@@ -61,7 +66,7 @@ export function RetryCurve({ needs: { curve, enough, cut }, plan, onPick }: Retr
       </svg>
       <table className="w-full text-sm">
         <caption className="pb-1 text-left text-soft">
-          Chance that any end comes out short, by tries to spare at both sides
+          Chance that {of} comes out short, by tries to spare at both sides
         </caption>
         <thead className="sr-only">
           <tr>
