@@ -19,6 +19,7 @@ export * from "./cable/colours";
 export * from "./cable/element-group";
 export * from "./cable/elements";
 export * from "./cable/mid-span";
+export * from "./cable/seen";
 export * from "./conformance/conformance";
 export * from "./dimensions/dimension";
 export * from "./dimensions/dimensions";

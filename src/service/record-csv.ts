@@ -100,7 +100,12 @@ const commonOf = (record: RecordDocument): Cells<(typeof OF_END)[number]> => ({
   legs: record.legs
     .map(({ leg, result, read, lengths }) => `${leg} ${result}, ${read} of ${lengths} read`)
     .join("; "),
-  looks: record.looks.map(({ asks, sees }) => `${asks} ${sees ?? "not answered"}`).join("; "),
+  looks: record.looks
+    .map(
+      ({ asks, sees, colours }) =>
+        `${asks} ${sees ?? "not answered"}${colours.length > 0 ? ` (${colours.join(", ")})` : ""}`,
+    )
+    .join("; "),
   faults: record.faults
     .map(
       ({ what, name, leg, stands }) =>

@@ -1,5 +1,5 @@
 import { beforeEach, describe, expect, it } from "vitest";
-import { type EventInput, isMidRun, mustHoldAt, parseAddress, zStationId } from "@/core";
+import { type EventInput, isMidRun, judgementOf, mustHoldAt, parseAddress, zStationId } from "@/core";
 import { openStore, type Store } from "@/service/the-store";
 import { findEnd } from "@/store/ends";
 import { actOn } from "./act";
@@ -92,6 +92,52 @@ describe("a sheath opened at a station of a piece", () => {
     read(1, 4_000);
     expect(verdicts().map(([verdict]) => verdict)).toEqual(["in", "in"]);
     expect(recordsCsv([recordJson(endRecord(store, id))])).toMatch(/,4,/);
+    expect([...checkWholeRecord(store)].flatMap(({ findings }) => findings)).toEqual([]);
+  });
+  it("says on record by which colours each fibre was told before it was parted, also one that was not it", () => {
+    const piece = add([station({ parted: [{ fibre: 7, at: "middle" }] })]);
+    const { id } = beginPlaces(act(), piece, { side: POLE, addresses: [[]] });
+    const { sheet } = getEnd(store, id);
+    const asks = sheet.lines.flatMap(({ step }) => judgementOf(step) ?? []);
+    const judgement = mustHoldAt(
+      asks.filter(({ colours }) => colours),
+      0,
+    );
+    const by = (good: boolean, code: "OR" | "GR") => {
+      const answer = judgement.answers.find((one) => one.good === good)?.id ?? "";
+      const tube = { code, tracers: 0 };
+      const fibre = good ? ({ code: "BL", tracers: 0 } as const) : null;
+      addTo(store, id, {
+        kind: "answer",
+        judgement: judgement.id,
+        answer,
+        seen: [{ number: 7, tube, fibre }],
+      });
+    };
+    addTo(store, id, ...sheet.parts.map(({ id: part }): EventInput => ({ kind: "thread", part, on: true })), {
+      kind: "step",
+      to: sheet.lines.findIndex(({ step }) => judgementOf(step)?.id === judgement.id),
+    });
+    const look = () => endRecord(store, id).looks.find((one) => one.id === judgement.id);
+    by(false, "GR");
+    expect(look()).toMatchObject({ good: false, colours: ["fibre 7: tube GR, fibre not said"] });
+    by(true, "OR");
+    expect(look()).toMatchObject({ good: true, colours: ["fibre 7: tube OR, fibre BL"] });
+    expect(recordsCsv([recordJson(endRecord(store, id))])).toContain("(fibre 7: tube OR, fibre BL)");
+    const other = mustHoldAt(
+      asks.filter(({ colours }) => !colours),
+      0,
+    );
+    expect(
+      codeOf(() =>
+        addTo(store, id, {
+          kind: "answer",
+          judgement: other.id,
+          answer: mustHoldAt(other.answers, 0).id,
+          seen: [{ number: 7, tube: "doubtful", fibre: null }],
+        }),
+      ),
+    ).toBe("bad-input");
     expect([...checkWholeRecord(store)].flatMap(({ findings }) => findings)).toEqual([]);
   });
   it("has in hand what it opened, and knows both sides and no slack of its own", () => {

@@ -104,6 +104,8 @@ export function mustAccept(
         throw new InputError("unknown-answer", `“${event.judgement}” has no answer “${event.answer}”.`, [
           "answer",
         ]);
+      if (event.seen && !judgement.colours)
+        throw new InputError("bad-input", `“${judgement.asks}” is not answered by colours.`, ["seen"]);
       return;
     }
     case "retry":

@@ -1,3 +1,4 @@
+import type { SeenFibre } from "../cable/seen";
 import type { EndEvent, EndOutcome, Fault, Reading, ReworkTaken } from "../event/event";
 import type { Recorded } from "../event/recorded";
 import { type Length, um, ZERO } from "../length/length";
@@ -51,6 +52,8 @@ export interface EndState {
   /** Readings that a rework or retry made void: kept on record, no longer judged. */
   readonly voided: EndState["readings"];
   readonly answers: Readonly<Record<string, string>>;
+  /** The colours a judgement was answered by, where it asks for them. */
+  readonly seen: Readonly<Record<string, readonly SeenFibre[]>>;
   /** How often each retry rule was used; on a cord of several legs, leg by leg. */
   readonly attempts: readonly AttemptCount[];
   /** Steps whose use of tools, consumables and glass is logged for this pass. */
@@ -90,6 +93,7 @@ const FRESH: EndState = {
   readings: [],
   voided: [],
   answers: {},
+  seen: {},
   attempts: [],
   spent: [],
   shards: { made: 0, binned: 0 },
@@ -144,7 +148,11 @@ export function applied(state: EndState, { id, seq, at, event }: Recorded): EndS
     case "strike":
       return { ...next, readings: state.readings.filter((reading) => reading.id !== event.reading) };
     case "answer":
-      return { ...next, answers: { ...state.answers, [event.judgement]: event.answer } };
+      return {
+        ...next,
+        answers: { ...state.answers, [event.judgement]: event.answer },
+        seen: { ...state.seen, [event.judgement]: event.seen ?? [] },
+      };
     case "label":
       return { ...next, job: event.job, label: event.label };
     case "retry":

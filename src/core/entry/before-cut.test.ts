@@ -1,8 +1,9 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { FIBRE_COLOURS } from "../cable/colours";
+import type { SeenElement } from "../cable/seen";
 import { identity } from "../piece/identity";
-import { beforeCut, type SeenElement } from "./before-cut";
+import { beforeCut } from "./before-cut";
 
 const colour = fc.constantFrom(...FIBRE_COLOURS.map(({ code }) => code));
 const seen: fc.Arbitrary<SeenElement | null> = fc.oneof(

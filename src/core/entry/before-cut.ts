@@ -1,8 +1,5 @@
-import type { FibreColour } from "../cable/colours";
+import type { SeenElement } from "../cable/seen";
 import type { Identity, Marked } from "../piece/identity";
-
-/** What somebody sees on an element in the hand: its colour and tracers, or that it cannot be told. */
-export type SeenElement = { readonly code: FibreColour["code"]; readonly tracers: number } | "doubtful";
 
 /** Whether it may be cut: not before both are said, never where one is another or cannot be told. */
 export type CutAnswer =

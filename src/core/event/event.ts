@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { zSeenFibre } from "../cable/seen";
 import { type Length, um, zMm, zUm } from "../length/length";
 import { zDocumentId, zName, zUuid } from "../names/names";
 import { coded } from "../problem/codes";
@@ -195,7 +196,13 @@ const eventsWith = (zLength: z.ZodType<Length, number>) => {
         kind: z.literal("strike"),
         reading: zUuid("It names the reading that is struck out"),
       }),
-      z.strictObject({ kind: z.literal("answer"), judgement: zName, answer: zName }),
+      z.strictObject({
+        kind: z.literal("answer"),
+        judgement: zName,
+        answer: zName,
+        /** The colours it was answered by, where it asks which fibres these are. */
+        seen: z.array(zSeenFibre).min(1).max(1_000).optional(),
+      }),
       z.strictObject({
         kind: z.literal("label"),
         job: z.string().trim().max(120, "A job's name has at most 120 characters"),

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { seenFibreText } from "../cable/seen";
 import { type Rule, zRule } from "../conformance/conformance";
 import { openPoints } from "../end/open-points";
 import { resultOf, standings } from "../end/result";
@@ -151,6 +152,8 @@ export const zRecord = z.strictObject({
       answer: z.string().nullable(),
       sees: z.string().nullable(),
       good: z.boolean().nullable(),
+      /** The colours it was answered by, fibre by fibre: `fibre 8: tube OR, fibre BL`; none where it asks for no colours. */
+      colours: z.array(z.string()),
     }),
   ),
   parts: z.array(z.strictObject({ id: z.string(), name: z.string(), on: z.boolean() })),
@@ -328,7 +331,7 @@ function faultsOf(sheet: RunSheet, events: readonly Recorded[], state: EndState)
   });
 }
 
-const looksOf = (sheet: RunSheet, { answers }: EndState): EndRecord["looks"] =>
+const looksOf = (sheet: RunSheet, { answers, seen }: EndState): EndRecord["looks"] =>
   sheet.lines.flatMap(({ step }) => {
     const judgement = judgementOf(step);
     if (!judgement) return [];
@@ -340,6 +343,7 @@ const looksOf = (sheet: RunSheet, { answers }: EndState): EndRecord["looks"] =>
         answer: given?.id ?? null,
         sees: given?.sees ?? null,
         good: given?.good ?? null,
+        colours: given ? (seen[judgement.id] ?? []).map(seenFibreText) : [],
       },
     ];
   });

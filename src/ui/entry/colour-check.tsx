@@ -6,17 +6,19 @@ import { FIBRE_PAINT } from "../band/fibre-paint";
 import { Button } from "../controls/button";
 import { colourText } from "../words/fibre-text";
 
+type Seen = { readonly tube: SeenElement | null; readonly fibre: SeenElement | null };
+
 interface ColourCheckProps {
   readonly wanted: Pick<Identity, "tube" | "fibre">;
   /** What a tube is in this cable: tube, ribbon, unit. */
   readonly kind: string;
-  /** Told once both are said, or what was said first is not it. */
-  readonly onAnswer?: (may: "cut" | "not") => void;
+  /** Told once both are said, or what was said first is not it; with what was seen. */
+  readonly onAnswer?: (may: "cut" | "not", seen: Seen) => void;
 }
 
 /** Asks for the colours in the hand before anything is cut, and says whether it may be. */
 export function ColourCheck({ wanted, kind, onAnswer }: ColourCheckProps) {
-  const [seen, setSeen] = useState<{ tube: SeenElement | null; fibre: SeenElement | null }>({
+  const [seen, setSeen] = useState<Seen>({
     tube: null,
     fibre: null,
   });
@@ -30,7 +32,7 @@ export function ColourCheck({ wanted, kind, onAnswer }: ColourCheckProps) {
     setSeen(next);
     setTracers(0);
     const { may } = beforeCut(wanted, next);
-    if (may !== "ask") onAnswer?.(may);
+    if (may !== "ask") onAnswer?.(may, next);
   };
   const again = () => setSeen({ tube: null, fibre: null });
   return (

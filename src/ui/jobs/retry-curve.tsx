@@ -30,7 +30,7 @@ export function RetryCurve({ curve: { curve, enough }, cut, plan, chosen, of, on
   const x = scaleLinear([0, curve.length - 1], [LEFT, WIDTH - 12]);
   const y = scaleLog([LEAST, 1], [HEIGHT - 22, 10]).clamp(true);
   return (
-    <div>
+    <div className="mt-3 first-of-type:mt-0">
       <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} className="w-full max-w-96" aria-hidden="true">
         {[1, 0.1, 0.01, 0.001].map((at) => (
           <g key={at}>

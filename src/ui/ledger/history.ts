@@ -1,4 +1,12 @@
-import { FAULT_NAMES, isMidRun, judgementOf, onLeg, type Recorded, type RunSheet } from "@/core";
+import {
+  FAULT_NAMES,
+  isMidRun,
+  judgementOf,
+  onLeg,
+  type Recorded,
+  type RunSheet,
+  seenFibreText,
+} from "@/core";
 import { mmText } from "../words/length-text";
 
 const nameOf = (sheet: RunSheet, feature: string): string =>
@@ -25,7 +33,8 @@ export function historyLine(sheet: RunSheet, events: readonly Recorded[], { even
       const judgement = sheet.lines
         .flatMap(({ step }) => judgementOf(step) ?? [])
         .find(({ id }) => id === event.judgement);
-      return `Saw: ${judgement?.answers.find(({ id }) => id === event.answer)?.sees ?? event.answer}`;
+      const sees = judgement?.answers.find(({ id }) => id === event.answer)?.sees ?? event.answer;
+      return `Saw: ${sees}${event.seen ? ` (${event.seen.map(seenFibreText).join("; ")})` : ""}`;
     }
     case "label":
       return `Named ${[event.job, event.label].filter(Boolean).join(" · ") || "nothing"}`;

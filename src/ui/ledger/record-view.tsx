@@ -271,11 +271,14 @@ function Looks({ looks }: { looks: EndRecord["looks"] }) {
     <>
       <h2 className="mt-6 font-bold text-lg">What was seen</h2>
       <ul className="divide-y divide-line border-line border-y">
-        {looks.map(({ id, asks, sees, good }) => (
+        {looks.map(({ id, asks, sees, good, colours }) => (
           <li key={id} className="flex items-start gap-2 py-2">
             <VerdictSign verdict={good === null ? "unmeasured" : good ? "in" : "out"} />
             <span>
               {asks} <strong>{sees ?? "Not answered"}</strong>
+              {colours.length > 0 && (
+                <span className="block text-soft text-sm">Seen in the hand: {colours.join("; ")}</span>
+              )}
             </span>
           </li>
         ))}

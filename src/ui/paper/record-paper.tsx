@@ -172,10 +172,11 @@ function Record({
         ),
       )}
       {looks.length > 0 && <Text style={styles.head}>What was seen</Text>}
-      {looks.map(({ asks, sees, good }) => (
+      {looks.map(({ asks, sees, good, colours }) => (
         <Text key={asks}>
           {asks} {sees ?? "Not answered"}
           {good === false && " (not good)"}
+          {colours.length > 0 && `. Seen in the hand: ${colours.join("; ")}`}
         </Text>
       ))}
       {record.faults.length > 0 && <Text style={styles.head}>Faults seen</Text>}

@@ -1,7 +1,7 @@
 "use client";
 
 import { useState } from "react";
-import type { EndEvent, Judgement, PartedTold } from "@/core";
+import { type EndEvent, type Judgement, lastSeen, type PartedTold, type SeenFibre } from "@/core";
 import { Button } from "../controls/button";
 import { ColourCheck } from "../entry/colour-check";
 import { fibreText } from "../words/fibre-text";
@@ -26,11 +26,14 @@ interface PartedCheckProps {
 export function PartedCheck({ judgement, parted, given, onAdd }: PartedCheckProps) {
   const [place, setPlace] = useState(0);
   const [told, setTold] = useState(false);
+  const [seen, setSeen] = useState<readonly SeenFibre[]>([]);
   const wanted = parted[place];
   const last = place === parted.length - 1;
-  const answer = (good: boolean) => {
+  const answer = (good: boolean, by: readonly SeenFibre[]) => {
     const said = judgement.answers.find((one) => one.good === good);
-    if (said && said.id !== given) onAdd({ kind: "answer", judgement: judgement.id, answer: said.id });
+    // A wrong one said again is the same answer; that all are right now says anew by what.
+    if (said && (good || said.id !== given))
+      onAdd({ kind: "answer", judgement: judgement.id, answer: said.id, seen: [...by] });
   };
   if (!wanted) return null;
   const next = parted[place + 1];
@@ -48,10 +51,12 @@ export function PartedCheck({ judgement, parted, given, onAdd }: PartedCheckProp
         key={wanted.number}
         wanted={wanted}
         kind={wanted.kind}
-        onAnswer={(may) => {
+        onAnswer={(may, colours) => {
+          const all = lastSeen([...seen, { number: wanted.number, ...colours }]);
+          setSeen(all);
           setTold(may === "cut");
-          if (may === "not") answer(false);
-          else if (last) answer(true);
+          if (may === "not") answer(false, all);
+          else if (last) answer(true, all);
         }}
       />
       {told && next && (
