@@ -41,6 +41,8 @@ test("a cable is opened at a station planned by keyboard, joined in a closure, i
   await expect(page.getByText(/Numbers from 1 to 36/)).toBeVisible();
   await set(/^Fibres parted/, "7");
   await expect(page.getByRole("button", { name: /^Cottages' pole/ })).toContainText("parts 7");
+  await page.getByLabel("Then on each that is parted").focus();
+  await pickByLetters(page, "Fusion splice-on");
   await expect(page.getByRole("slider", { name: "Where Cottages' pole lies" })).toHaveAttribute(
     "aria-valuetext",
     "400.00 m",
@@ -80,12 +82,15 @@ test("a cable is opened at a station planned by keyboard, joined in a closure, i
   await page.getByRole("button", { name: "BL, Blue" }).click();
   await expect(page.getByText("This is it: tube OR, fibre BL.")).toBeVisible();
   await expect(page.getByText("It may be cut.")).toBeVisible();
+  await expect
+    .poll(async () => (await (await request.get(`/api/v1/ends/${end}/record`)).json()).looks)
+    .toContainEqual(expect.objectContaining({ colours: ["fibre 7: tube OR, fibre BL"] }));
 
   await goTo(page, end, "measure-members", "Measure the member stubs");
   await page.locator("#reading").fill("75");
   await press("Enter");
   const told = page.getByRole("region", { name: "What to do" });
-  await expect(told).toContainText(/Rework this much, leg [AB]/);
+  await expect(told).toContainText(/Rework this much, side [AB]/);
   await expect(told).toContainText(/member/i);
   await told.getByRole("button", { name: /^Take it: back to “Cut the members/ }).click();
   await expect(page.locator("#step")).toContainText("Cut the members");
@@ -96,6 +101,32 @@ test("a cable is opened at a station planned by keyboard, joined in a closure, i
   await expect(
     page.getByLabel("Lengths to read").filter({ visible: true }).getByRole("button", { name: /, in/ }),
   ).toHaveCount(1);
+
+  // Short by more than side A may be alone, and side B has next to nothing over: either can be opened further.
+  await goTo(page, end, "measure", "Measure both edges");
+  const { lengths } = await (await request.get(`/api/v1/ends/${end}/record`)).json();
+  const halves: { id: string; leg: string; min: number; nominal: number; otherSide: number | null }[] =
+    lengths.filter(({ name }: { name: string }) => name === "centre mark to the sheath edge");
+  const read = halves.map(({ id: of, leg, min, nominal }): EventInput => {
+    const value = Math.round((leg === "A" ? 2 * min - nominal - 2 : nominal) * 1_000);
+    return {
+      kind: "reading",
+      check: of,
+      value,
+      typed: String(value / 1_000),
+      unit: "mm",
+      instrument: { id: "steel-rule", name: "Steel rule", resolution: 500, repeatability: 200 },
+    };
+  });
+  await addEvents(request, end, read, 99);
+  await page.reload();
+  await expect(told.first()).toContainText("Rework this much, side A; or side B instead, below");
+  await expect(told.nth(1)).toContainText("Or rework this much instead, side B");
+  await told
+    .nth(1)
+    .getByRole("button", { name: /^Take it: back to “Mark both sheath edges/ })
+    .click();
+  await expect(page.locator("#step")).toContainText("Mark both sheath edges");
 
   await page.goto(`/jobs/${job}`);
   await page.getByRole("link", { name: /Cottages' pole/ }).click();

@@ -110,6 +110,7 @@ describe("stations along a piece", () => {
           along: um(mm * 1_000),
           procedure: STYLE,
           choices: {},
+          onto: null,
           parted: [],
         }));
         try {
@@ -188,6 +189,16 @@ describe("the other end of a fibre", () => {
     expect(far("B", "tube 2 / fibre 1")).toEqual([id(1)]);
     expect(far("B", "tube 2 / fibre 2")).toEqual([id(2)]);
     expect(far("A", "tube 2 / fibre 3")).toEqual(["B tube 2 / fibre 3"]);
+  });
+  it("is what is planned on the parted fibre there, once something is", () => {
+    const onto = { procedure: "fusion-splice-on-250", choices: {} };
+    const ended = { ...plan, stations: plan.stations.map((one) => ({ ...one, onto })) };
+    const told = (address: string) =>
+      farEnds(ended, { side: "A", address: parseAddress(address) }, ring, shelf).map(
+        ({ procedure, ...one }) => [placeKey(one), procedure],
+      );
+    expect(told("tube 2 / fibre 1")).toEqual([[`${id(1)} tube 2 / fibre 1`, onto.procedure]]);
+    expect(told("tube 2 / fibre 3").map(([key]) => key)).toEqual(["B tube 2 / fibre 3"]);
   });
   it("of a tube with some parted is told of each", () => {
     expect(far("B", "tube 2")).toEqual([

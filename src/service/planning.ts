@@ -1,10 +1,12 @@
 import {
   addressesFor,
   type Cable,
+  fibresBelow,
   InputError,
   midSpanOf,
   misfits,
   ontoCable,
+  opened,
   opensOf,
   optionsFor,
   type PieceNeeds,
@@ -46,7 +48,7 @@ export function partsOf(store: Store, plan: PiecePlan): PieceParts {
   const reachOf = () => {
     const inRun = midSpanOf(cable);
     return Object.fromEntries(
-      plan.stations.map(({ procedure: id, choices, parted }, i) => {
+      plan.stations.map(({ procedure: id, choices, parted, onto }, i) => {
         const procedure = fitting(id, inRun, ["stations", i, "procedure"]);
         const beyond = parted.find(({ fibre }) => fibre > cable.fibreCount);
         if (beyond)
@@ -55,6 +57,7 @@ export function partsOf(store: Store, plan: PiecePlan): PieceParts {
             `${cable.name} has fibres 1 to ${cable.fibreCount}, not ${beyond.fibre}.`,
             ["stations", i, "parted"],
           );
+        if (onto) fitting(onto.procedure, fibreOut(cable, plan.core), ["stations", i, "onto"]);
         return [id, workedTo(sheetOnce(library, { procedure, cable: inRun, core: plan.core, choices }))];
       }),
     );
@@ -80,6 +83,12 @@ export function partsOf(store: Store, plan: PiecePlan): PieceParts {
     opened: { A: openedAt("A"), B: openedAt("B") },
     reach: reachOf(),
   };
+}
+
+/** A fibre as it is in hand where an opening has bared it, and nothing has tubed it. */
+function fibreOut(cable: Cable, core: PiecePlan["core"]): Cable {
+  const [first] = fibresBelow(cable, []);
+  return first === undefined ? cable : opened(cable, first, core);
 }
 
 const countOf = (opens: readonly number[], ends: number): number =>
@@ -209,7 +218,16 @@ export function stylesFor(store: Store, plan: PiecePlan, cable: Cable) {
       ? { procedure: procedure.id, sheet, onto: put && opened && { procedure: put.id, sheet: opened } }
       : null;
   };
-  return { styles, midRun, own: { A: own("A"), B: own("B") } };
+  const out = fibreOut(cable, core);
+  const onParted =
+    midRun.length > 0
+      ? proceduresFor(procedures, out, core).map((one) => ({
+          id: one.id,
+          name: one.name,
+          choices: choicesOf(one, out, core),
+        }))
+      : [];
+  return { styles, midRun, onParted, own: { A: own("A"), B: own("B") } };
 }
 
 /** How many ends of a style came out well, of how many that were tried, all hands of this crew together. */

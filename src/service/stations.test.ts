@@ -94,6 +94,30 @@ describe("a sheath opened at a station of a piece", () => {
     expect(recordsCsv([recordJson(endRecord(store, id))])).toMatch(/,4,/);
     expect([...checkWholeRecord(store)].flatMap(({ findings }) => findings)).toEqual([]);
   });
+  it("plans what is put on each fibre that is parted, once it is open: the other end of what is made at the sides", () => {
+    const onto = { procedure: "fusion-splice-on-250" };
+    const parted = [7, 8].map((fibre) => ({ fibre, at: "middle" }));
+    const piece = add([station({ parted, onto })]);
+    const texts = () =>
+      getPiece(store, piece).places.map(({ text, standing }) => `${text} ${standing}`.trim());
+    expect(texts()).toEqual(["planned", "tube 2 / fibre 1 planned", "tube 2 / fibre 2 planned"]);
+    expect(getJob(store, job).progress).toMatchObject({ planned: 3 });
+    const { id } = beginPlaces(act(), piece, { side: POLE, addresses: [[]] });
+    addTo(
+      store,
+      id,
+      ...getEnd(store, id).sheet.parts.map(
+        ({ id: part }): EventInput => ({ kind: "thread", part, on: true }),
+      ),
+      { kind: "sign", name: "Wyn", outcome: "kept" },
+    );
+    expect(nextOfJob(store, job)).toMatchObject({ at: "cottages' pole, tube 2 / fibre 1" });
+    const spliced = beginPlaces(act(), piece, { side: POLE, addresses: [parseAddress("tube 2 / fibre 1")] });
+    expect(getEnd(store, spliced.id).sheet.procedure.id).toBe("fusion-splice-on-250");
+    expect(codeOf(() => add([station({ parted, onto: { procedure: "breakout-kit-6" } })]))).toBe(
+      "does-not-fit",
+    );
+  });
   it("says on record by which colours each fibre was told before it was parted, also one that was not it", () => {
     const piece = add([station({ parted: [{ fibre: 7, at: "middle" }] })]);
     const { id } = beginPlaces(act(), piece, { side: POLE, addresses: [[]] });

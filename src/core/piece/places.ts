@@ -115,14 +115,12 @@ export const opensOf = (cable: Cable, procedure: Pick<Procedure, "startsAt" | "o
 
 /**
  * The ends planned at a side, in the order of their addresses: first what is made on the cable, each followed by what it
- * opens onto; at a station, the opening.
+ * opens onto; at a station, the opening, and what is put on each fibre that is parted in it.
  * @throws InputError `no-such-element` where more ends are planned than the cable has places for.
  */
 export function plannedEnds(plan: PiecePlan, side: PlaceSide, cable: Cable, shelf: Shelved): PlannedEnd[] {
   if (!isSide(side))
-    return plan.stations
-      .filter(({ id }) => id === side)
-      .map(({ procedure, choices }) => ({ side, address: [], procedure, choices, openedAt: null }));
+    return plan.stations.filter(({ id }) => id === side).flatMap((station) => endsAt(station, cable));
   const { procedure: id, choices, ends, onto } = plan.sides[side];
   const procedure = id === null ? undefined : shelf.procedure(id);
   if (!procedure) return [];
@@ -148,6 +146,17 @@ export function plannedEnds(plan: PiecePlan, side: PlaceSide, cable: Cable, shel
         }))
       : []),
   ]);
+}
+
+function endsAt({ id: side, procedure, choices, onto, parted }: Station, cable: Cable): PlannedEnd[] {
+  const fibres = parted.map(({ fibre }) => fibre);
+  const ended = onto
+    ? fibresBelow(cable, []).filter((address) => fibres.includes(fibreNumber(cable, address)))
+    : [];
+  return [
+    { side, address: [], procedure, choices, openedAt: null },
+    ...ended.flatMap((address) => (onto ? [{ side, address, ...onto, openedAt: [] }] : [])),
+  ];
 }
 
 /**
@@ -201,11 +210,11 @@ const isWithin = (address: Address, outer: Address): boolean =>
 export const fibresAt = (cable: Cable, address: Address): number[] =>
   fibresBelow(cable, address).map((one) => fibreNumber(cable, one));
 
-/** Of the ends planned at a side, those on some fibres; where one opens onto another, the innermost. */
+/** Of the ends planned at a side or station, those on some fibres; where one opens onto another, the innermost. */
 function endsOn(
   fibres: ReadonlySet<number>,
   plan: PiecePlan,
-  side: SideName,
+  side: PlaceSide,
   cable: Cable,
   shelf: Shelved,
 ): PlannedEnd[] {
@@ -231,8 +240,8 @@ export function farEnds(
   const onward = placeSides(plan).filter((at): at is StationId => !isSide(at));
   const parting = (side === "A" ? onward : onward.reverse()).flatMap((at): PlannedEnd[] => {
     const { parted } = stationAt(plan, at);
-    const here = parted.filter(({ fibre }) => whole.delete(fibre));
-    return here.length > 0 ? plannedEnds(plan, at, cable, shelf) : [];
+    const here = parted.flatMap(({ fibre }) => (whole.delete(fibre) ? [fibre] : []));
+    return here.length > 0 ? endsOn(new Set(here), plan, at, cable, shelf) : [];
   });
   const far = side === "A" ? "B" : "A";
   return [...parting, ...(whole.size > 0 ? endsOn(whole, plan, far, cable, shelf) : [])];

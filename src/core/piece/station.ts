@@ -20,6 +20,8 @@ export type Parted = z.output<typeof zParted>;
 export const zStationId = zUuid("A station's id is a UUID").brand("StationId");
 export type StationId = z.output<typeof zStationId>;
 
+const zChoices = z.record(z.string().max(80), z.string().max(80)).default({});
+
 /** Where a piece's sheath is opened in the middle of its run. */
 export const zStation = z.strictObject({
   id: zStationId,
@@ -29,7 +31,9 @@ export const zStation = z.strictObject({
   along: zMmNotNegative,
   /** By which it is opened: one for a cable in mid-run. */
   procedure: zDocumentId,
-  choices: z.record(z.string().max(80), z.string().max(80)).default({}),
+  choices: zChoices,
+  /** What is then put on each fibre that is parted here. */
+  onto: z.strictObject({ procedure: zDocumentId, choices: zChoices }).nullable().default(null),
   parted: z
     .array(zParted)
     .max(MOST_PARTED, `At most ${MOST_PARTED} fibres are parted at one station`)

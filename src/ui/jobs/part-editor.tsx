@@ -176,7 +176,7 @@ interface ChoicesProps {
 }
 
 /** What is picked of a style at a side. */
-const Choices = ({ choices, picked, onPick }: ChoicesProps) =>
+export const Choices = ({ choices, picked, onPick }: ChoicesProps) =>
   choices.length === 0 ? null : (
     <div className="grid grid-cols-2 gap-3">
       {choices.map(({ id, name, usual, options }) => (

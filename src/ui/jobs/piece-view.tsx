@@ -51,6 +51,8 @@ interface PieceViewProps {
   })[];
   /** Each that opens this cable in the middle of its run. */
   readonly midRun: readonly MidRunStyle[];
+  /** What goes on a fibre that is parted in an opening. */
+  readonly onParted: SideStyle["onto"];
   /** Each side's sheet as it is picked there. */
   readonly own: Readonly<Record<SideName, (Picked & { readonly onto?: Picked | null | undefined }) | null>>;
   /** What this crew's own record says of each side's style. */
@@ -72,6 +74,7 @@ export function PieceView({
   places,
   styles,
   midRun,
+  onParted,
   own,
   record,
 }: PieceViewProps) {
@@ -204,6 +207,7 @@ export function PieceView({
             openings={needs.openings}
             exact={needs.exact}
             styles={midRun}
+            onParted={onParted}
             fibres={cable.fibreCount}
             onPoint={setPointed}
             change={change}

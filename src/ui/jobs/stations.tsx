@@ -17,6 +17,7 @@ import { Button } from "../controls/button";
 import { FigureField } from "../controls/figure-field";
 import { Select } from "../controls/select";
 import { metresText, readMetres } from "./metres";
+import { Choices, type SideStyle } from "./part-editor";
 import { fibresText, readFibres, withParted } from "./parted";
 
 /** A procedure that opens the piece's cable in the middle of its run. */
@@ -33,13 +34,24 @@ interface StationsProps {
   /** How long the piece is, micrometres. */
   readonly exact: number;
   readonly styles: readonly MidRunStyle[];
+  /** What goes on a fibre that is parted. */
+  readonly onParted: SideStyle["onto"];
   readonly fibres: number;
   readonly onPoint: (key: string | null) => void;
   readonly change: (make: (before: PiecePlan) => PiecePlan) => boolean;
 }
 
 /** Where a piece is opened in the middle of its run, in order from side A. */
-export function Stations({ plan, openings, exact, styles, fibres, onPoint, change }: StationsProps) {
+export function Stations({
+  plan,
+  openings,
+  exact,
+  styles,
+  onParted,
+  fibres,
+  onPoint,
+  change,
+}: StationsProps) {
   const [open, setOpen] = useState<string | null>(null);
   const [style] = styles;
   if (!style && openings.length === 0) return null;
@@ -61,6 +73,7 @@ export function Stations({ plan, openings, exact, styles, fibres, onPoint, chang
           along: um(Math.round(freeAlong(openings, exact) / 10_000) * 10_000),
           procedure: style.id,
           choices: {},
+          onto: null,
           parted: [],
         },
       ],
@@ -100,6 +113,7 @@ export function Stations({ plan, openings, exact, styles, fibres, onPoint, chang
                 <StationEditor
                   station={station}
                   styles={styles}
+                  onParted={onParted}
                   fibres={fibres}
                   set={(changed) => set(id, changed)}
                   drop={() =>
@@ -143,12 +157,13 @@ const CUT_WORDS: Readonly<Record<CutPlace, string>> = {
 interface StationEditorProps {
   readonly station: Station;
   readonly styles: readonly MidRunStyle[];
+  readonly onParted: SideStyle["onto"];
   readonly fibres: number;
   readonly set: (changed: Partial<Station>) => boolean;
   readonly drop: () => void;
 }
 
-function StationEditor({ station, styles, fibres, set, drop }: StationEditorProps) {
+function StationEditor({ station, styles, onParted, fibres, set, drop }: StationEditorProps) {
   const numbers = station.parted.map(({ fibre }) => fibre);
   const cut = station.parted[0]?.at ?? "middle";
   return (
@@ -200,6 +215,22 @@ function StationEditor({ station, styles, fibres, set, drop }: StationEditorProp
           />
         )}
       </div>
+      {numbers.length > 0 && onParted.length > 0 && (
+        <>
+          <Select
+            title="Then on each that is parted"
+            value={station.onto?.procedure ?? ""}
+            empty="nothing planned"
+            options={onParted}
+            onPick={(id) => set({ onto: id === "" ? null : { procedure: id, choices: {} } })}
+          />
+          <Choices
+            choices={onParted.find(({ id }) => id === station.onto?.procedure)?.choices ?? []}
+            picked={station.onto?.choices ?? {}}
+            onPick={(choices) => set({ onto: station.onto && { ...station.onto, choices } })}
+          />
+        </>
+      )}
       <Button look="quiet" onClick={drop}>
         <Trash2 aria-hidden="true" className="size-4" /> Take {stationName(station)} out
       </Button>
