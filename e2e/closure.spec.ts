@@ -120,8 +120,8 @@ test("a cable is opened at a station planned by keyboard, joined in a closure, i
   });
   await addEvents(request, end, read, 99);
   await page.reload();
-  await expect(told.first()).toContainText("Rework this much, side A; or side B instead, below");
-  await expect(told.nth(1)).toContainText("Or rework this much instead, side B");
+  await expect(told.first()).toContainText(/Rework this much, side [AB]; or side [AB] instead, below/);
+  await expect(told.nth(1)).toContainText(/Or rework this much instead, side [AB]/);
   await told
     .nth(1)
     .getByRole("button", { name: /^Take it: back to “Mark both sheath edges/ })
@@ -239,6 +239,11 @@ test("an entry is duplicated on the shelf, changed with its drawing and from a l
   await expect(page.getByRole("row", { name: /members beyond the sheath/ })).toContainText("64.0");
   await page.getByRole("link", { name: "Duplicate" }).click();
   await page.getByLabel("Name", { exact: true }).fill("Moor post");
+  await page.getByLabel("Face: width, mm").fill("210");
+  const members = page.getByRole("listitem").filter({ hasText: "members beyond the sheath" });
+  await members.getByText("Another figure for some cables").click();
+  await pick(page, members.getByRole("combobox"), "with armour");
+  await page.getByLabel("members beyond the sheath, with armour: figure, mm").fill("81");
   await page.getByLabel(/^Id, as it is filed under/).fill(id);
   const said = page.getByText("Not whole yet.").locator("..");
   await page.getByLabel("Port P5: right of the middle, mm").fill("900");

@@ -215,7 +215,11 @@ export function Editor({ initial, basis, from, cables, tools, kit }: EditorProps
           />
         </Tabs.Content>
         <Tabs.Content value="Parts">
-          <PartsEditor document={draft} onChange={(field, parts) => put(`parts/${field}`, { parts })} />
+          <PartsEditor
+            parts={draft.parts}
+            steps={draft.steps}
+            onChange={(field, parts) => put(`parts/${field}`, { parts })}
+          />
         </Tabs.Content>
         <Tabs.Content value="Steps">
           <StepsEditor document={draft} onChange={(field, steps) => put(`steps/${field}`, { steps })} />

@@ -9,14 +9,16 @@ import { RowButtons } from "./row-buttons";
 type Part = ProcedureDocument["parts"][number];
 
 interface PartsEditorProps {
-  readonly document: ProcedureDocument;
+  readonly parts: readonly Part[];
+  /** Steps it can be shut out by. */
+  readonly steps: readonly { readonly id: string; readonly title: string }[];
   readonly onChange: (field: string, parts: Part[]) => void;
 }
 
 const SHAPES: readonly Part["shape"][] = ["boot", "sleeve", "tube", "ring", "clip", "nut", "shell", "seal"];
 
 /** What is threaded on first, in order, and which way round. */
-export function PartsEditor({ document: { parts, steps }, onChange }: PartsEditorProps) {
+export function PartsEditor({ parts, steps, onChange }: PartsEditorProps) {
   const put = (i: number, field: string, changes: Partial<Part>) =>
     onChange(
       `${parts[i]?.id}/${field}`,

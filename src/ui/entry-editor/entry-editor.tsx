@@ -19,11 +19,13 @@ import {
 import { Button } from "../controls/button";
 import { TextField } from "../editor/field";
 import { JsonText } from "../editor/json-text";
+import { PartsEditor } from "../editor/parts-editor";
 import { useDraft } from "../editor/use-draft";
 import { post } from "../http/http";
 import { usePeople } from "../people/people-context";
 import { EntryDrawing, sheetFrom } from "./entry-drawing";
 import { EntryLengths } from "./entry-lengths";
+import { FaceEditor } from "./face-editor";
 import { FastenersEditor } from "./fasteners-editor";
 import { PortsEditor } from "./ports-editor";
 import { entryContradictions, readEntry, takeUpEntry } from "./read-entry";
@@ -56,6 +58,10 @@ export function EntryEditor({ initial, basis, cables, tools, sheets }: EntryEdit
   const contradictions = useMemo(
     () => (last ? attempt(() => entryContradictions(last, sheets, { cables, tools })).value : null) ?? [],
     [last, sheets, cables, tools],
+  );
+  const taken = useMemo(
+    () => cables.filter(({ construction }) => draft.takes.some((one) => one === construction)),
+    [cables, draft.takes],
   );
   const put = (field: string, changed: Partial<EntryDocument>) => {
     setRefused(null);
@@ -108,14 +114,32 @@ export function EntryEditor({ initial, basis, cables, tools, sheets }: EntryEdit
       <div className="grid max-w-5xl gap-6 px-4 py-4 sm:px-6">
         <About draft={draft} isNew={basis === null} put={put} />
         <Part id="ports" title="Ports">
+          <FaceEditor face={draft.face} onChange={(field, face) => put(`face/${field}`, { face })} />
           <PortsEditor ports={draft.ports} onChange={(field, ports) => put(`ports/${field}`, { ports })} />
         </Part>
         <Part id="lengths" title="Lengths">
           <EntryLengths
             lengths={draft.lengths}
+            cables={taken}
             onChange={(field, lengths) => put(`lengths/${field}`, { lengths })}
           />
         </Part>
+        <Part id="parts" title="Threaded on first, of a cable that ends in it">
+          <PartsEditor
+            parts={draft.parts}
+            steps={sheets.ending.steps}
+            onChange={(field, parts) => put(`parts/${field}`, { parts })}
+          />
+        </Part>
+        {draft.through && (
+          <Part id="through" title="Laid round, of a cable that goes through">
+            <PartsEditor
+              parts={draft.through}
+              steps={sheets.going.steps}
+              onChange={(field, through) => put(`through/${field}`, { through })}
+            />
+          </Part>
+        )}
         <Part id="fasteners" title="Tightened, in this order">
           <FastenersEditor
             fasteners={draft.fasteners}

@@ -1,26 +1,29 @@
 "use client";
 
 import { useState } from "react";
-import { ENTRY_LENGTHS, type EntryDocument, type EntryLength } from "@/core";
+import { type Cable, ENTRY_LENGTHS, type EntryDocument, type EntryLength } from "@/core";
 import { Button } from "../controls/button";
 import { LengthField } from "../editor/field";
 import { ENTRY_LENGTH_WORDS } from "../words/entry-words";
 import { withListed } from "./lengths-list";
+import { OtherFigures } from "./other-figures";
 
 type Lengths = EntryDocument["lengths"];
 
 interface EntryLengthsProps {
   readonly lengths: Lengths;
+  /** Cables the entry takes. */
+  readonly cables: readonly Cable[];
   readonly onChange: (field: string, lengths: Lengths) => void;
 }
 
 /** Every length an entry may state: its figure and tolerance, or that it states none. */
-export function EntryLengths({ lengths, onChange }: EntryLengthsProps) {
+export function EntryLengths({ lengths, cables, onChange }: EntryLengthsProps) {
   return (
     <>
       <ul className="divide-y divide-line border-line border-y">
         {ENTRY_LENGTHS.map((id) => (
-          <LengthLine key={id} id={id} lengths={lengths} onChange={onChange} />
+          <LengthLine key={id} id={id} lengths={lengths} cables={cables} onChange={onChange} />
         ))}
       </ul>
       <FromList lengths={lengths} onChange={onChange} />
@@ -28,20 +31,16 @@ export function EntryLengths({ lengths, onChange }: EntryLengthsProps) {
   );
 }
 
-function LengthLine({ id, lengths, onChange }: EntryLengthsProps & { readonly id: EntryLength }) {
+function LengthLine({ id, lengths, cables, onChange }: EntryLengthsProps & { readonly id: EntryLength }) {
   const { name, from } = ENTRY_LENGTH_WORDS[id];
   const figure = lengths[id];
-  const others = figure?.cases?.length ?? 0;
   const put = (field: string, changed: object) =>
     figure && onChange(`${id}/${field}`, { ...lengths, [id]: { ...figure, ...changed } });
   return (
     <li className="grid items-end gap-2 py-2 sm:grid-cols-[minmax(0,1fr)_7rem_6rem_6rem_8rem]">
       <span className="self-center">
         <span className="block font-semibold">{name}</span>
-        <span className="block text-soft text-sm">
-          from the {from}
-          {others > 0 && `; ${others} other ${others === 1 ? "figure" : "figures"} for some cables, as text`}
-        </span>
+        <span className="block text-soft text-sm">from the {from}</span>
       </span>
       {figure ? (
         <>
@@ -69,6 +68,12 @@ function LengthLine({ id, lengths, onChange }: EntryLengthsProps & { readonly id
           >
             State none
           </Button>
+          <OtherFigures
+            name={name}
+            figure={figure}
+            cables={cables}
+            onChange={(field, cases) => put(`cases/${field}`, { cases })}
+          />
         </>
       ) : (
         <Button
@@ -86,7 +91,7 @@ function LengthLine({ id, lengths, onChange }: EntryLengthsProps & { readonly id
 }
 
 /** Lengths pasted as a list, in place of those stated. */
-function FromList({ lengths, onChange }: EntryLengthsProps) {
+function FromList({ lengths, onChange }: Omit<EntryLengthsProps, "cables">) {
   const [text, setText] = useState("");
   const [says, setSays] = useState<{ readonly good: boolean; readonly words: string } | null>(null);
   const take = () => {

@@ -1,0 +1,107 @@
+"use client";
+
+import type { Cable, EntryDocument, EntryLength } from "@/core";
+import { Button } from "../controls/button";
+import { Select } from "../controls/select";
+import { LengthField } from "../editor/field";
+import { type Case, caseWords, conditionsOn, newCase } from "./other-figures-list";
+
+interface OtherFiguresProps {
+  readonly name: string;
+  readonly figure: NonNullable<EntryDocument["lengths"][EntryLength]>;
+  /** Cables the entry takes: what a figure can go by. */
+  readonly cables: readonly Cable[];
+  readonly onChange: (field: string, cases: Case[]) => void;
+}
+
+/** Other figures of a length for some cables: the first that a cable meets counts. Drawn in, changed, taken out, added. */
+export function OtherFigures({ name, figure, cables, onChange }: OtherFiguresProps) {
+  const cases = figure.cases ?? [];
+  const put = (at: number, field: string, changed: Partial<Case>) =>
+    onChange(
+      `${at}/${field}`,
+      cases.map((one, i) => (i === at ? { ...one, ...changed } : one)),
+    );
+  const options = conditionsOn(cables);
+  return (
+    <div className={`grid gap-2 sm:col-span-5 ${cases.length > 0 ? "border-line border-l-4 pl-3" : ""}`}>
+      {cases.map((one, at) => {
+        const { layer } = one.when;
+        const words = caseWords(one);
+        return (
+          <div
+            // biome-ignore lint/suspicious/noArrayIndexKey: cases are told apart by their place
+            key={at}
+            className="grid items-end gap-2 sm:grid-cols-[minmax(0,1fr)_6rem_6rem_7rem_6rem_6rem_auto]"
+          >
+            <p className="self-center text-sm">instead {words}</p>
+            {layer ? (
+              (["min", "max"] as const).map((end) => (
+                <span key={end} className="grid gap-0.5">
+                  <span className="text-soft text-sm">{end === "min" ? "from, mm" : "to, mm"}</span>
+                  <LengthField
+                    label={`${name}, ${words}: ${layer.kind} ${end === "min" ? "from" : "to"}, mm`}
+                    value={layer.diameter[end]}
+                    onChange={(value) =>
+                      value !== null &&
+                      put(at, end, {
+                        when: {
+                          ...one.when,
+                          layer: { ...layer, diameter: { ...layer.diameter, [end]: value } },
+                        },
+                      })
+                    }
+                  />
+                </span>
+              ))
+            ) : (
+              <span className="sm:col-span-2" />
+            )}
+            <LengthField
+              label={`${name}, ${words}: figure, mm`}
+              value={one.nominal}
+              onChange={(nominal) => nominal !== null && put(at, "nominal", { nominal })}
+            />
+            {(["plus", "minus"] as const).map((side) => (
+              <LengthField
+                key={side}
+                label={`${name}, ${words}: tolerance ${side === "plus" ? "above" : "below"}, mm`}
+                value={one[side]}
+                open
+                onChange={(value) => put(at, side, { [side]: value })}
+              />
+            ))}
+            <Button
+              size="small"
+              look="quiet"
+              aria-label={`Take out ${name}, ${words}`}
+              onClick={() =>
+                onChange(
+                  `${at}/out`,
+                  cases.filter((_, i) => i !== at),
+                )
+              }
+            >
+              Take out
+            </Button>
+          </div>
+        );
+      })}
+      <details>
+        <summary className="cursor-pointer py-1 text-soft text-sm">Another figure for some cables</summary>
+        <Select
+          title={`${name}, for cables`}
+          small
+          value=""
+          empty="for some cables …"
+          options={options}
+          onPick={(picked) => {
+            const found = options.find(({ id }) => id === picked);
+            if (found) onChange(`${cases.length}/added`, [...cases, newCase(figure, found.when)]);
+          }}
+          className="max-w-80"
+        />
+      </details>
+    </div>
+  );
+}
