@@ -1,4 +1,8 @@
 import { readFileSync } from "node:fs";
+import { join } from "node:path";
+import { signedEnd } from "@/service/fixtures/made-ends";
+import { openStore } from "@/store/database";
+import { freePort, startServer } from "../e2e/next-server";
 import { line, spread, timed } from "./measure";
 
 /** Memory a process holds, megabytes; NaN where the machine does not say. */
@@ -59,6 +63,21 @@ export async function exporting(
     );
     line(store ? "  a reading stored meanwhile" : "  another request meanwhile", tell(waits));
   }
+}
+
+/** Long enough after the start for what is warmed then. */
+const WARMED_MS = 8_000;
+
+/** Records on paper as a server just started sets them, the first time and after. */
+export async function paperFromStart(folder: string): Promise<void> {
+  const file = join(folder, "paper.db");
+  const store = openStore(file);
+  for (let i = 0; i < 48; i++) signedEnd(store, "Wyn Harrow", 50);
+  store.$client.close();
+  const server = await startServer(file, await freePort());
+  await new Promise((later) => setTimeout(later, WARMED_MS));
+  for (let i = 0; i < 3; i++) await onPaper(server.url, "purpose=work");
+  await server.kill();
 }
 
 /** As many records as go on paper at once, and how long any other request waits meanwhile. */

@@ -27,7 +27,7 @@ import { ensureChromium } from "../scripts/setup.mjs";
 import { limits } from "./at-limits";
 import { atSize } from "./at-size";
 import { entriesAtSize } from "./entries";
-import { exporting } from "./exporting";
+import { exporting, paperFromStart } from "./exporting";
 import { jobAtSize } from "./job-at-size";
 import { bareScript, type Typing, timeKeystrokes } from "./keystroke";
 import { line, perSecond, quantile, spread, timed } from "./measure";
@@ -292,5 +292,6 @@ try {
 } finally {
   await server.kill();
 }
+if (wants("paper")) await paperFromStart(folder);
 if (wants("jobs")) await jobAtSize(folder);
 if (wants("size")) await atSize(folder);

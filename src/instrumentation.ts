@@ -3,17 +3,20 @@ export async function register(): Promise<void> {
   if (process.env.NEXT_RUNTIME !== "nodejs") return;
   (await import("./service/begin-serving")).beginServing();
   const { warmPaper } = await import("./ui/paper/paper-thread");
-  // Once the first requests have been answered: what paper is set with takes a second or two to load.
+  const { ledgerOfOne } = await import("./service/ledger");
+  const { theStore } = await import("./service/the-store");
+  // Once the first requests have been answered: what paper is set with takes a second or two to load, and the first record.
   setTimeout(() => {
     warmPaper();
-    askOnce(LEDGER_ON_PAPER);
+    try {
+      askOnce(`/api/v1/ledger?format=pdf&${ledgerOfOne(theStore())}`);
+    } catch {
+      // A record that cannot be read is told to whoever asks for it.
+    }
   }, WARM_MS).unref();
 }
 
 const WARM_MS = 3_000;
-
-/** A ledger of no end there is, on paper: its route is loaded while nobody waits for it. */
-const LEDGER_ON_PAPER = "/api/v1/ledger?format=pdf&find=warm-before-anybody-asks";
 
 /** Asks this server for something; where it does not answer here, what was asked for is loaded when somebody does. */
 const askOnce = (path: string): void =>

@@ -10,7 +10,14 @@ import {
 } from "@/core";
 import { signersOf } from "@/store/ends";
 import { allPeople } from "@/store/people";
-import { countSigned, type LedgerFilter, type SignedRow, signedEnds, signedStyles } from "@/store/signed";
+import {
+  countSigned,
+  type LedgerFilter,
+  type SignedRow,
+  secondSigned,
+  signedEnds,
+  signedStyles,
+} from "@/store/signed";
 import type { Store } from "@/store/store";
 import { type End, getEnd, sheetOf } from "./ends";
 import { photosOf } from "./photos";
@@ -43,6 +50,14 @@ export interface LedgerPage {
   readonly styles: readonly { style: string; styleName: string }[];
   /** Where the next page goes on, or null at the end. */
   readonly next: string | null;
+}
+
+/** The query of a ledger of one end, the oldest on record; of none where there are not two. */
+export function ledgerOfOne(store: Store): string {
+  const second = secondSigned(store);
+  return second
+    ? `before=${encodeURIComponent(`${second.signedAt}~${second.id}`)}`
+    : "find=warm-before-anybody-asks";
 }
 
 function filterOf(query: unknown) {

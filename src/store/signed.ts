@@ -109,6 +109,17 @@ const listed = byShape((store, filter) =>
 export const signedEnds = (store: Store, filter: LedgerFilter, most: number): SignedRow[] =>
   listed(store, filter).all({ ...askedOf(filter), most });
 
+/** The second end that was ever signed off: what is before it in the ledger is one end. */
+export const secondSigned = (store: Store): Pick<SignedRow, "signedAt" | "id"> | undefined =>
+  store
+    .select({ id: ends.id, signedAt: sql<string>`${ends.signedAt}` })
+    .from(ends)
+    .where(and(isNotNull(ends.signedAt), eq(ends.purpose, "work")))
+    .orderBy(asc(ends.signedAt), asc(ends.id))
+    .limit(1)
+    .offset(1)
+    .get();
+
 const counted = byShape((store, filter) =>
   store.select({ n: sql<number>`count(*)` }).from(ends).where(matching(filter)).prepare(),
 );

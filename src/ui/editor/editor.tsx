@@ -198,7 +198,7 @@ export function Editor({ initial, basis, from, cables, tools, kit }: EditorProps
             </Tabs.Trigger>
           ))}
         </Tabs.List>
-        <Tabs.Content value="Lengths">
+        <Tabs.Content value="Lengths" className="isolate">
           <LengthsEditor
             document={draft}
             sheet={looked.sheet}
@@ -292,7 +292,7 @@ const Found = memo(function Found({ contradictions, bad, advice, problem }: Foun
     <div
       role="status"
       aria-label="What is found"
-      className="grid min-h-20 content-start gap-1 px-4 pt-2 sm:px-6"
+      className="isolate grid min-h-20 content-start gap-1 px-4 pt-2 [contain:layout_paint] sm:px-6"
     >
       {problem && <p className="font-bold text-out">{problem}</p>}
       {contradictions.map(({ message, cable }) => (

@@ -80,7 +80,7 @@ const Row = memo(function Row({
   const put = (field: string, next: Dimension) => onChange(at, field, next);
   return (
     <li
-      className={`grid items-end gap-2 py-2 md:grid-cols-[minmax(0,2fr)_minmax(0,2fr)_8rem_6rem_6rem] ${wrong ? "bg-now-wash" : ""}`}
+      className={`isolate -mx-1.5 grid items-end gap-2 px-1.5 py-2 [contain-intrinsic-block-size:auto_5rem] [content-visibility:auto] md:grid-cols-[minmax(0,2fr)_minmax(0,2fr)_8rem_6rem_6rem] ${wrong ? "bg-now-wash" : ""}`}
     >
       <TextField
         label={`To the ${nameOf(to)}`}
