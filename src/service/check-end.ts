@@ -21,7 +21,8 @@ import { PROGRAM } from "@/store/program";
 import { projectedOf } from "@/store/projections";
 import { registerLines } from "@/store/register";
 import type { Store } from "@/store/store";
-import { judgedOf, sheetOf } from "./ends";
+import { judgedOf } from "./ends";
+import { sheetOf, sheetText } from "./kept-sheets";
 
 export interface EndFinding {
   readonly seq?: number;
@@ -215,13 +216,6 @@ function compiledOtherwise(store: Store, row: EndRow, sheet: RunSheet): EndFindi
       note: !same,
     },
   ];
-}
-
-const sheetTexts = new WeakMap<RunSheet, string>();
-function sheetText(sheet: RunSheet): string {
-  const text = sheetTexts.get(sheet) ?? canonical(sheetDocument(sheet));
-  sheetTexts.set(sheet, text);
-  return text;
 }
 
 const RECOMPILED_KEPT = 500;

@@ -1,42 +1,32 @@
 import { randomUUID } from "node:crypto";
 import { z } from "zod";
 import {
-  addressText,
   applied,
   type Cable,
-  cableText,
   check,
   type EndEvent,
   type EndState,
   followsFrom,
   InputError,
-  isSide,
   type Judged,
   mustAccept,
   mustHaveSeen,
-  type Place,
   PURPOSES,
   projectionsOf,
   type Recordable,
   type Recorded,
   type Rule,
   type RunSheet,
-  sheetDocument,
-  sideText,
   zAddInside,
-  zClosurePlan,
-  zPiecePlan,
   zRule,
   zUuid,
 } from "@/core";
-import { closureAt } from "@/store/closures";
-import { keepDocument, keptSheet } from "@/store/documents";
+import { keepDocument } from "@/store/documents";
 import { type EndRow, findEnd, insertEnd, updateEnd } from "@/store/ends";
 import { findEvent, insertEvent } from "@/store/events";
 import type { NewFounding } from "@/store/founding";
 import { canonical } from "@/store/hash";
 import { photoBytes } from "@/store/photos";
-import { planOf } from "@/store/plans";
 import { PROGRAM } from "@/store/program";
 import { project } from "@/store/projections";
 import { enter } from "@/store/register";
@@ -46,7 +36,9 @@ import type { Store } from "@/store/store";
 import { inTransaction } from "@/store/transaction";
 import type { Act } from "./act";
 import { historyOf, remember } from "./history";
+import { sheetOf, sheetText } from "./kept-sheets";
 import { sheetOnce } from "./known";
+import { madeAt } from "./made-at";
 import { projectEvent } from "./project-event";
 import { mustBeKnown, signer } from "./signer";
 
@@ -129,15 +121,6 @@ interface Begun {
   readonly where?: NewFounding["where"];
 }
 
-const sheetTexts = new WeakMap<RunSheet, string>();
-
-/** A sheet as it is kept; many ends of one sheet keep the same. */
-function sheetText(sheet: RunSheet): string {
-  const text = sheetTexts.get(sheet) ?? canonical(sheetDocument(sheet));
-  sheetTexts.set(sheet, text);
-  return text;
-}
-
 /** Begins an end: keeps the very documents it is made by, and the sheet they compile to. */
 export function beginEnd(
   store: Store,
@@ -173,26 +156,6 @@ function mustFind(store: Store, id: string): EndRow {
   return row;
 }
 
-const SHEETS_KEPT = 200;
-const sheets = new Map<string, RunSheet>();
-
-/**
- * The sheet an end is worked by, as it was kept when it began. Kept documents never change, so what they say is
- * remembered under their hashes.
- * @throws InputError `gone`, `newer`.
- */
-export function sheetOf(store: Store, { sheetHash }: Pick<EndRow, "sheetHash">): RunSheet {
-  if (sheetHash === null)
-    throw new InputError("gone", "The sheet of this end could not be kept: it cannot be shown.", ["id"]);
-  const known = sheets.get(sheetHash);
-  if (known) return known;
-  const sheet = keptSheet(store, sheetHash);
-  const [oldest] = sheets.keys();
-  if (sheets.size >= SHEETS_KEPT && oldest !== undefined) sheets.delete(oldest);
-  sheets.set(sheetHash, sheet);
-  return sheet;
-}
-
 /** @throws InputError `not-found`. */
 export function getEnd(store: Store, id: string): End {
   const row = mustFind(store, id);
@@ -212,34 +175,6 @@ export function getEnd(store: Store, id: string): End {
     where: madeAt(store, row),
     sheet: sheetOf(store, row),
     events: historyOf(store, row).events,
-  };
-}
-
-/** Where an end was made, by the plan it was begun from. */
-function madeAt(store: Store, { piece, plan, side, address }: EndRow): End["where"] {
-  if (piece === null || plan === null || side === null || address === null) return null;
-  const row = planOf(store, piece, plan);
-  if (!row) return madeIn(store, { piece, plan, side, address });
-  const made = { piece, name: row.name, plan, address: addressText(address) };
-  if (isSide(side)) return { ...made, side, station: "" };
-  const stations = row.body ? check(zPiecePlan, JSON.parse(row.body)).stations : [];
-  return { ...made, side: null, station: sideText(side, { stations }) };
-}
-
-/** The same of a cable that is a closure's own, of no piece. */
-function madeIn(
-  store: Store,
-  { piece, plan, side, address }: { piece: string; plan: number } & Place,
-): NonNullable<End["where"]> {
-  const body = closureAt(store, piece, plan)?.body;
-  const closure = body ? check(zClosurePlan, JSON.parse(body)) : null;
-  return {
-    piece,
-    name: closure?.name ?? "",
-    plan,
-    side: null,
-    station: closure ? cableText(closure, side) : "",
-    address: addressText(address),
   };
 }
 

@@ -19,7 +19,8 @@ import {
   signedStyles,
 } from "@/store/signed";
 import type { Store } from "@/store/store";
-import { type End, getEnd, sheetOf } from "./ends";
+import { type End, getEnd } from "./ends";
+import { sheetOf } from "./kept-sheets";
 import { photosOf } from "./photos";
 import { recordJson, recordsOf } from "./record";
 import { csvPieces } from "./record-csv";

@@ -4,7 +4,8 @@ import { eventsAfter } from "@/store/events";
 import { project } from "@/store/projections";
 import type { Store } from "@/store/store";
 import { inTransaction } from "@/store/transaction";
-import { judgedOf, sheetOf } from "./ends";
+import { judgedOf } from "./ends";
+import { sheetOf } from "./kept-sheets";
 
 /** How far a rebuild has come. */
 export interface Rebuilt {

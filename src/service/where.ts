@@ -27,9 +27,9 @@ import { keptProcedure } from "@/store/documents";
 import { type EndRow, endsOfPieces, findEnd, type PlacedRow } from "@/store/ends";
 import { findJob, latestPlan } from "@/store/plans";
 import type { Store } from "@/store/store";
-import { sheetOf } from "./ends";
 import { historyOf } from "./history";
 import { pieceOf } from "./jobs";
+import { sheetOf } from "./kept-sheets";
 import { keyOfEnd, newestAt } from "./placed";
 import { shelved } from "./planning";
 

@@ -1,5 +1,5 @@
 import { and, asc, count, desc, eq, getTableColumns, isNotNull, lt, or, sql } from "drizzle-orm";
-import { DONE, type Standing } from "@/core";
+import { DONE, type PlaceSide, type Standing } from "@/core";
 import { holding } from "./like";
 import { digestOf, enter } from "./register";
 import { ends, jobs, plans } from "./schema";
@@ -75,14 +75,15 @@ export const countPlanned = (
 
 const isWork = sql`${ends.purpose} = 'work' AND coalesce(${ends.result}, '') <> 'discarded'`;
 
-/** Where each end of a job's pieces was made, and the row of the piece's plan as it is now. */
-export const madeAt = (store: Store, job: string) =>
-  store
-    .select({ id: ends.id, side: ends.side, address: ends.address, plan: plans.row })
-    .from(ends)
-    .innerJoin(plans, eq(plans.piece, ends.piece))
-    .where(and(newestOf(job), isWork))
-    .all();
+/** Where each end of a job's pieces was made, as it is written, and the row of the piece's plan as it is now. */
+export const madeAt = (
+  store: Store,
+  job: string,
+): { id: string; side: PlaceSide; address: string; plan: number }[] =>
+  store.all(sql`
+    SELECT ${ends.id} AS id, ${ends.side} AS side, ${ends.address} AS address, now.row AS plan
+    FROM (SELECT piece, row FROM ${plans} WHERE ${newestOf(job)}) AS now
+    INNER JOIN ${ends} ON ${ends.piece} = now.piece WHERE ${isWork}`);
 
 /** A row of plans. */
 export const planRow = (store: Store, row: number): PlanRow | undefined =>

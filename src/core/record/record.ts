@@ -1,5 +1,4 @@
 import { z } from "zod";
-import { seenFibreText } from "../cable/seen";
 import { type Rule, zRule } from "../conformance/conformance";
 import { openPoints } from "../end/open-points";
 import { resultOf, standings } from "../end/result";
@@ -9,11 +8,11 @@ import { type KeptVerdict, RESULTS, type Result } from "../event/judged";
 import { PURPOSES, type Purpose, type Recorded } from "../event/recorded";
 import { um, zMm, zMmExact } from "../length/length";
 import { type Person, personBy } from "../people/people";
-import { judgementOf } from "../procedure/step";
 import { isMidRun, type RunSheet } from "../runsheet/runsheet";
 import { usedOn } from "../tally/used";
 import { attemptsOf, zAttempt } from "./attempts";
 import { legsTold, zLegTold } from "./legs";
+import { looksOf, zLook } from "./looks";
 import { openTold, zOpen } from "./open";
 import { readingOf, zReading } from "./reading";
 
@@ -145,17 +144,7 @@ export const zRecord = z.strictObject({
       stands: z.boolean(),
     }),
   ),
-  looks: z.array(
-    z.strictObject({
-      id: z.string(),
-      asks: z.string(),
-      answer: z.string().nullable(),
-      sees: z.string().nullable(),
-      good: z.boolean().nullable(),
-      /** The colours it was answered by, fibre by fibre: `fibre 8: tube OR, fibre BL`; none where it asks for no colours. */
-      colours: z.array(z.string()),
-    }),
-  ),
+  looks: z.array(zLook),
   parts: z.array(z.strictObject({ id: z.string(), name: z.string(), on: z.boolean() })),
   shards: z.strictObject({ made: z.int(), binned: z.int() }),
   used: z.array(z.strictObject({ item: z.string(), count: z.int() })),
@@ -330,23 +319,6 @@ function faultsOf(sheet: RunSheet, events: readonly Recorded[], state: EndState)
     return [{ leg, feature, name: featureName(sheet, feature), what, behind, at, stands }];
   });
 }
-
-const looksOf = (sheet: RunSheet, { answers, seen }: EndState): EndRecord["looks"] =>
-  sheet.lines.flatMap(({ step }) => {
-    const judgement = judgementOf(step);
-    if (!judgement) return [];
-    const given = judgement.answers.find(({ id }) => id === answers[judgement.id]);
-    return [
-      {
-        id: judgement.id,
-        asks: judgement.asks,
-        answer: given?.id ?? null,
-        sees: given?.sees ?? null,
-        good: given?.good ?? null,
-        colours: given ? (seen[judgement.id] ?? []).map(seenFibreText) : [],
-      },
-    ];
-  });
 
 const struckOut = (events: readonly Recorded[], state: EndState): EndRecord["struck"] =>
   events.flatMap(({ id, at, event }) =>

@@ -90,7 +90,7 @@ export function BenchHead({ sheet, work, purpose, name, onPlan, onAloud }: Bench
 
 /** How each leg of a cord stands by itself: its letter, and how many of its lengths are read. */
 const Legs = ({ legs }: { legs: BenchWork["legs"] }) => (
-  <ul aria-label="Legs" className="flex shrink-0 gap-1 text-sm">
+  <ul aria-label={legs[0]?.kind === "side" ? "Sides" : "Legs"} className="flex shrink-0 gap-1 text-sm">
     {legs.map((one) => (
       <li
         key={one.leg}
@@ -99,7 +99,14 @@ const Legs = ({ legs }: { legs: BenchWork["legs"] }) => (
       >
         <span className="sr-only">{legText(one)}</span>
         <span aria-hidden="true" className="figures">
-          {one.leg} {one.result === "out" ? "✗" : one.result === "in" ? "✓" : `${one.read}/${one.lengths}`}
+          {one.leg}{" "}
+          {one.result === "out" ? (
+            "✗"
+          ) : one.result === "in" ? (
+            "✓"
+          ) : (
+            <span className="max-sm:hidden">{`${one.read}/${one.lengths}`}</span>
+          )}
         </span>
       </li>
     ))}

@@ -23,7 +23,7 @@ export function EndLabel({ job, label, onLabel, name, onDiscard }: EndLabelProps
   const named = [job, label].filter(Boolean).join(" · ");
   return (
     <Popover.Root open={open} onOpenChange={setOpen}>
-      <Popover.Trigger className="flex min-h-12 min-w-0 items-center gap-2 rounded-md px-2 text-left">
+      <Popover.Trigger className="flex min-h-12 min-w-8 items-center gap-2 rounded-md px-2 text-left">
         <span className={`truncate ${named ? "font-bold text-lg" : "text-soft"}`}>
           {named || "Name this end"}
         </span>
