@@ -356,8 +356,8 @@ test("each leg of a cord has its own progress, at the bench, on the record and a
   await page.goto(`/jobs/${job}/${piece}`);
   await expect(page.getByRole("region", { name: "Side A" })).toContainText(`${a}; ${b}`);
   expect((await record()).legs).toEqual([
-    { leg: "A", address: "leg 1", lengths: own.length, read: own.length, result: "in" },
-    { leg: "B", address: "leg 2", lengths: own.length, read: 0, result: "unmeasured" },
+    { leg: "A", kind: "leg", address: "leg 1", lengths: own.length, read: own.length, result: "in" },
+    { leg: "B", kind: "leg", address: "leg 2", lengths: own.length, read: 0, result: "unmeasured" },
   ]);
 });
 

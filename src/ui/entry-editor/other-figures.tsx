@@ -32,9 +32,9 @@ export function OtherFigures({ name, figure, cables, onChange }: OtherFiguresPro
           <div
             // biome-ignore lint/suspicious/noArrayIndexKey: cases are told apart by their place
             key={at}
-            className="grid items-end gap-2 sm:grid-cols-[minmax(0,1fr)_6rem_6rem_7rem_6rem_6rem_auto]"
+            className="grid items-end gap-2 max-lg:grid-cols-2 lg:grid-cols-[minmax(0,1fr)_6rem_6rem_7rem_6rem_6rem_auto]"
           >
-            <p className="self-center text-sm">instead {words}</p>
+            <p className="self-center text-sm max-lg:col-span-2">instead {words}</p>
             {layer ? (
               (["min", "max"] as const).map((end) => (
                 <span key={end} className="grid gap-0.5">
@@ -55,7 +55,7 @@ export function OtherFigures({ name, figure, cables, onChange }: OtherFiguresPro
                 </span>
               ))
             ) : (
-              <span className="sm:col-span-2" />
+              <span className="max-lg:hidden lg:col-span-2" />
             )}
             <LengthField
               label={`${name}, ${words}: figure, mm`}
