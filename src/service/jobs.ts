@@ -30,6 +30,7 @@ import { inTransaction } from "@/store/transaction";
 import type { Act } from "./act";
 import { mustWork, needsOf } from "./planning";
 import { mustBeKnown } from "./signer";
+import { sinceChanged } from "./since-changed";
 import { straysOf } from "./strays";
 
 /** A page of the list of jobs. */
@@ -148,12 +149,15 @@ export function jobsPage(store: Store, query: unknown): z.output<typeof zJobsAns
   };
 }
 
+/** How those begun of a job stand. */
+const begunOf = sinceChanged(
+  (store: Store, job: string): Progress =>
+    Object.fromEntries(standingOf(store, job, straysOf(store, job)).map(({ standing, n }) => [standing, n])),
+);
+
 /** How many places of a job stand how. */
 const jobProgress = (store: Store, job: string, planned: number): Progress =>
-  progressOf(
-    planned,
-    Object.fromEntries(standingOf(store, job, straysOf(store, job)).map(({ standing, n }) => [standing, n])),
-  );
+  progressOf(planned, begunOf(store, job));
 
 export const pieceOf = ({ piece, revision, body }: PlanRow): Piece => ({
   id: piece,

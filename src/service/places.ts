@@ -41,6 +41,7 @@ import { pieceOf } from "./jobs";
 import { newestAt } from "./placed";
 import { shelved } from "./planning";
 import { endRecord } from "./record";
+import { sinceChanged } from "./since-changed";
 import { straysOf } from "./strays";
 
 const zStyle = z.strictObject({
@@ -272,9 +273,13 @@ export function nextPlace(places: PieceAnswer["places"]): PieceAnswer["places"][
 /** Pieces looked at for the next end: of most, the first has one. */
 const LOOKED_AT = 20;
 
+const goOnWith = sinceChanged((store: Store, job: string) =>
+  piecesToGoOn(store, job, LOOKED_AT, straysOf(store, job)),
+);
+
 /** The end of a job to go on with: at the bench first, else the first where nothing good stands; null when all is done. */
 export function nextOfJob(store: Store, job: string): NextOfJob | null {
-  for (const id of piecesToGoOn(store, job, LOOKED_AT, straysOf(store, job))) {
+  for (const id of goOnWith(store, job)) {
     const { plan, places } = getPiece(store, id);
     const place = nextPlace(places);
     if (!place) continue;

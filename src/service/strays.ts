@@ -1,10 +1,10 @@
 import { attempt, check, placeKey, placeSides, plannedEnds, zAddress, zPiecePlan } from "@/core";
 import { madeAt, planRow } from "@/store/plans";
-import { registerHead } from "@/store/register";
 import { wholeLibrary } from "@/store/shelf";
 import type { Store } from "@/store/store";
 import { knownOf } from "./known";
 import { shelved } from "./planning";
+import { sinceChanged } from "./since-changed";
 
 const knownPlaces = knownOf<Map<number, Set<string> | null>>();
 
@@ -24,24 +24,14 @@ function plannedKeys(store: Store, row: number): Set<string> | null {
   return made;
 }
 
-const knownStrays = new WeakMap<Store, { readonly n: number; readonly jobs: Map<string, string[]> }>();
-
 /**
  * Ends of a job that lie where nothing is planned, or is any more: they are told at their piece, and count as none of those
- * that are planned. Told again without looking as long as no end was begun or signed and no plan changed.
+ * that are planned.
  */
-export function straysOf(store: Store, job: string): string[] {
-  const { n } = registerHead(store);
-  const known = knownStrays.get(store);
-  const jobs = known?.n === n ? known.jobs : new Map<string, string[]>();
-  knownStrays.set(store, { n, jobs });
-  const found =
-    jobs.get(job) ??
-    madeAt(store, job).flatMap(({ id, side, address, plan }) => {
-      const planned = plannedKeys(store, plan);
-      const key = placeKey({ side, address: check(zAddress, JSON.parse(address)) });
-      return planned === null || planned.has(key) ? [] : [id];
-    });
-  jobs.set(job, found);
-  return found;
-}
+export const straysOf = sinceChanged((store: Store, job: string): string[] =>
+  madeAt(store, job).flatMap(({ id, side, address, plan }) => {
+    const planned = plannedKeys(store, plan);
+    const key = placeKey({ side, address: check(zAddress, JSON.parse(address)) });
+    return planned === null || planned.has(key) ? [] : [id];
+  }),
+);

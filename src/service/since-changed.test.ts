@@ -1,0 +1,37 @@
+import { beforeEach, expect, it } from "vitest";
+import { openStore } from "@/store/database";
+import type { Store } from "@/store/store";
+import { inTransaction } from "@/store/transaction";
+import { addTo, endRead } from "./fixtures/made-ends";
+import { sinceChanged } from "./since-changed";
+
+let store: Store;
+beforeEach(() => {
+  store = openStore(":memory:");
+});
+
+it("is worked out once a key until an end is begun or signed, and of each record by itself", () => {
+  const asked: string[] = [];
+  const told = sinceChanged((_: Store, key: string) => {
+    asked.push(key);
+    return asked.length;
+  });
+  expect([told(store, "a"), told(store, "a"), told(store, "b")]).toEqual([1, 1, 2]);
+  const end = endRead(store, "measure");
+  expect([told(store, "a"), told(store, "a")]).toEqual([3, 3]);
+  // A reading changes nothing of how an end stands.
+  addTo(store, end, { kind: "label", job: "Moor", label: "one" });
+  expect(told(store, "a")).toBe(3);
+  addTo(store, end, { kind: "sign", name: "Wyn", outcome: "cut-off" });
+  expect(told(store, "a")).toBe(4);
+  expect(told(openStore(":memory:"), "a")).toBe(5);
+  expect(() =>
+    inTransaction(store, () => {
+      endRead(store, "measure");
+      expect(told(store, "a")).toBe(6);
+      throw new Error("taken back");
+    }),
+  ).toThrow("taken back");
+  endRead(store, "measure");
+  expect(told(store, "a")).toBe(7);
+});
