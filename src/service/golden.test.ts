@@ -2,13 +2,18 @@ import { mkdtempSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import Database from "better-sqlite3";
+import { drizzle } from "drizzle-orm/better-sqlite3";
+import { migrate } from "drizzle-orm/better-sqlite3/migrator";
 import { describe, expect, it } from "vitest";
 import { EVENT_VERSION, endState, judgementOf, recordOf, type Step, standings } from "@/core";
-import { openStore } from "@/store/database";
+import { beginBringing, isUnderWay, openStore, schemaOf } from "@/store/database";
 import { findDocument, keptProcedure } from "@/store/documents";
 import { findEnd } from "@/store/ends";
 import { GOLDEN, goldenFile } from "@/store/fixtures/golden";
+import { missingGuards } from "@/store/guards";
+import { noteLiftFrom } from "@/store/lift";
 import { allPeople } from "@/store/people";
+import { openToLook } from "@/store/read-only";
 import { getEnd } from "./ends";
 import { addTo } from "./fixtures/made-ends";
 import { rebuild } from "./rebuild";
@@ -107,6 +112,41 @@ describe.each(GOLDEN)("a database of schema %i", (schema) => {
     ]);
     expect([...checkWholeRecord(own)].flatMap(({ findings }) => findings)).toEqual([]);
     own.$client.close();
+  });
+});
+
+describe("a file brought on and ended in between, its tables new and its guards not yet in", () => {
+  it.each(GOLDEN.filter((schema) => schema < 12))(
+    "of schema %i is lifted the next time, and nothing found amiss",
+    (schema) => {
+      const file = placed(schema);
+      const killed = new Database(file);
+      beginBringing(killed);
+      noteLiftFrom(killed, schemaOf(killed).steps);
+      migrate(drizzle(killed), { migrationsFolder: "src/store/migrations" });
+      expect(isUnderWay(killed)).toBe(true);
+      killed.close();
+      const looked = openToLook(file);
+      expect([...checkWholeRecord(looked.store)].flatMap(({ findings }) => findings)).toEqual([]);
+      looked.close();
+      const store = openStore(file);
+      expect(isUnderWay(store.$client)).toBe(false);
+      expect([...checkWholeRecord(store)].flatMap(({ findings }) => findings)).toEqual([]);
+      expect(missingGuards(store)).toEqual([]);
+      store.$client.close();
+    },
+  );
+  it("still tells of guards that were gone before it was begun", () => {
+    const file = placed(11);
+    const killed = new Database(file);
+    killed.exec("DROP TRIGGER events_keep_rows");
+    beginBringing(killed);
+    migrate(drizzle(killed), { migrationsFolder: "src/store/migrations" });
+    killed.close();
+    const store = openStore(file);
+    const found = [...checkWholeRecord(store)].flatMap(({ findings }) => findings);
+    expect(found.map(({ what }) => what).join()).toMatch(/Guards had been taken off.*events_keep_rows/);
+    store.$client.close();
   });
 });
 

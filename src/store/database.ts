@@ -5,6 +5,7 @@ import { sql } from "drizzle-orm";
 import { drizzle } from "drizzle-orm/better-sqlite3";
 import { migrate } from "drizzle-orm/better-sqlite3/migrator";
 import { readMigrationFiles } from "drizzle-orm/migrator";
+import { z } from "zod";
 import { InputError } from "@/core";
 import { oldGuardsGone, restoreGuards } from "./guards";
 import { lift, noteLiftFrom } from "./lift";
@@ -68,22 +69,55 @@ export function openStore(file: string): Store {
     database.close();
     throw new InputError("newer", `${file} was written by a newer Arlent: open it with that one.`, ["file"]);
   }
-  return steps === known ? brought(database) : alone(file, () => brought(database));
+  return steps === known && !isUnderWay(database) ? brought(database) : alone(file, () => brought(database));
+}
+
+/** Whether bringing the file to where this program reads it was begun, and ended by a kill or a loss of power. */
+export const isUnderWay = (database: Database.Database): boolean =>
+  database.prepare("SELECT 1 FROM sqlite_master WHERE type = 'table' AND name = 'bringing'").get() !==
+  undefined;
+
+/**
+ * Notes in a file of an older schema that it is being brought on, and which guards of its own day were gone: whoever goes
+ * on, should this one be ended, knows that those of today were never put in. The note goes with them.
+ */
+export function beginBringing(database: Database.Database): void {
+  const { steps, known } = schemaOf(database);
+  if (steps === known || isUnderWay(database)) return;
+  const gone = JSON.stringify(oldGuardsGone(database, steps, known));
+  database
+    .transaction(() => {
+      database.exec("CREATE TABLE bringing (gone text NOT NULL)");
+      database.prepare("INSERT INTO bringing VALUES (?)").run(gone);
+    })
+    .immediate();
+}
+
+/** Lifts, and puts the guards in, all or nothing. */
+function endBringing(store: Store): void {
+  const { $client: database } = store;
+  inTransaction(store, () => {
+    const noted = isUnderWay(database)
+      ? database.prepare<[], string>("SELECT gone FROM bringing").pluck().get()
+      : undefined;
+    const lifted = lift(store);
+    const gone = noted === undefined ? [] : z.array(z.string()).parse(JSON.parse(noted));
+    keepGuards(store, lifted || noted !== undefined, gone);
+    database.exec("DROP TABLE IF EXISTS bringing");
+  });
 }
 
 /** A database brought to where this program reads it. */
 function brought(database: Database.Database): Store {
-  const { steps, known } = schemaOf(database);
   database.pragma("journal_mode = WAL");
   database.pragma("synchronous = FULL");
   database.pragma("foreign_keys = ON");
   const store: Store = drizzle(database, { schema });
-  const gone = oldGuardsGone(database, steps, known);
-  noteLiftFrom(database, steps);
+  beginBringing(database);
+  noteLiftFrom(database, schemaOf(database).steps);
   migrate(store, MIGRATIONS);
   database.pragma(`application_id = ${APPLICATION_ID}`);
-  const lifted = lift(store);
-  keepGuards(store, lifted || steps < known, gone);
+  endBringing(store);
   return store;
 }
 

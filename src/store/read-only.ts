@@ -4,7 +4,7 @@ import { dirname, join, resolve } from "node:path";
 import Database from "better-sqlite3";
 import { drizzle } from "drizzle-orm/better-sqlite3";
 import { InputError } from "@/core";
-import { openStore, schemaOf } from "./database";
+import { isUnderWay, openStore, schemaOf } from "./database";
 import * as schema from "./schema";
 import type { Store } from "./store";
 import { missingTables } from "./whole";
@@ -34,7 +34,7 @@ export function openToLook(file: string): Looked {
       throw new InputError("newer", `${file} was written by a newer Arlent: check it with that one.`, [
         "file",
       ]);
-    if (steps < known) {
+    if (steps < known || isUnderWay(database)) {
       mustBeOld(file, database);
       database.close();
       shut();
