@@ -58,7 +58,8 @@ const lost = (was: Length | null, now: number | undefined): Length =>
   was === null || now === undefined ? ZERO : um(now - was);
 
 /** Places as they leave; a mark that can be drawn anywhere is left out. */
-const written = (positions: ReadonlyMap<string, number>): Record<string, Length> =>
-  Object.fromEntries(
-    [...positions].flatMap(([name, at]) => (Number.isFinite(at) ? [[name, um(at)] as const] : [])),
-  );
+function written(positions: ReadonlyMap<string, number>): Record<string, Length> {
+  const placed: [string, Length][] = [];
+  for (const [name, at] of positions) if (Number.isFinite(at)) placed.push([name, um(at)]);
+  return Object.fromEntries(placed);
+}
