@@ -1,6 +1,9 @@
 import { defineConfig } from "@playwright/test";
 import { ensureChromium } from "./scripts/setup.mjs";
 
+// Many servers are started here, each for a few pages: what those do not ask for is not loaded.
+process.env.ARLENT_LOAD ??= "late";
+
 export default defineConfig({
   testDir: "e2e",
   workers: 2,

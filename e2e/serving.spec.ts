@@ -23,7 +23,8 @@ test("npm start serves an empty record of one's own; stopped, its file is whole 
   request,
 }) => {
   const database = join(folder(), "work", "moor.db");
-  const first = await served("start", database);
+  // As it comes: all loaded at the start.
+  const first = await served("start", database, [], { ARLENT_LOAD: "" });
   expect(await (await request.get(`${first.url}api/v1/ends`)).json()).toMatchObject({ rows: [], count: 0 });
   const { id } = await (await request.post(`${first.url}api/v1/ends`, { data: WEDGE })).json();
 

@@ -109,12 +109,12 @@ export async function serve({ database, host, port, local }, says) {
   });
   const near =
     host === "0.0.0.0" ? "127.0.0.1" : host === "::" ? "[::1]" : host.includes(":") ? `[${host}]` : host;
-  for (let tries = 0; tries < 300; tries++) {
+  for (let tries = 0; tries < 1_000; tries++) {
     try {
       const answer = await fetch(`http://${near}:${port}/setup`, { redirect: "manual" });
       if (answer.status < 500) break;
     } catch {}
-    await new Promise((later) => setTimeout(later, 100));
+    await new Promise((later) => setTimeout(later, 30));
   }
   if (replica) stopCopying = keepCopying(database, replica, copierPort);
   console.log(`${says}: http://${near}:${port}/   (stop with Ctrl+C)`);

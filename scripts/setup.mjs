@@ -102,7 +102,7 @@ export function ensureBuild() {
     "src",
     "library",
     "package-lock.json",
-    "next.config.ts",
+    "next.config.mjs",
     "postcss.config.mjs",
     "tsconfig.json",
   ]);

@@ -2,6 +2,7 @@
 export async function register(): Promise<void> {
   if (process.env.NEXT_RUNTIME !== "nodejs") return;
   (await import("./service/begin-serving")).beginServing();
+  if (process.env.ARLENT_LOAD === "late") return;
   const { warmPaper } = await import("./ui/paper/paper-thread");
   const { ledgerOfOne } = await import("./service/ledger");
   const { theStore } = await import("./service/the-store");

@@ -1,8 +1,8 @@
 "use client";
 
-import Link from "next/link";
 import { useRouter } from "next/navigation";
 import type { LengthAim, Person } from "@/core";
+import { Link } from "../controls/link";
 import { Select } from "../controls/select";
 import { figureText, type Units } from "../words/length-text";
 import { AimChart } from "./aim-chart";

@@ -1,10 +1,10 @@
 "use client";
 
 import { Keyboard, Volume2 } from "lucide-react";
-import Link from "next/link";
 import { type Purpose, type RunSheet, shardsMissing } from "@/core";
 import { Button } from "../controls/button";
 import { IconButton } from "../controls/icon-button";
+import { Link } from "../controls/link";
 import { showKeys } from "../shell/key-help";
 import { legText } from "../words/legs-text";
 import { asText } from "../words/length-text";

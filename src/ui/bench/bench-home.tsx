@@ -1,8 +1,8 @@
 "use client";
 
-import Link from "next/link";
 import type { z } from "zod";
 import type { zBenchAnswer } from "@/core";
+import { Link } from "../controls/link";
 import { PageLink } from "../controls/page-link";
 import { coreText } from "../words/length-text";
 import { LocalTime } from "../words/local-time";

@@ -1,8 +1,8 @@
 "use client";
 
-import Link from "next/link";
 import type { EndState, OpenTold, Result, RunSheet } from "@/core";
 import { Button } from "../controls/button";
+import { Link } from "../controls/link";
 import { writeSelection } from "../sheet/selection";
 import { OpenList } from "../words/open-list";
 import { VerdictSign } from "../words/verdict-sign";

@@ -1,4 +1,4 @@
-import Link from "next/link";
+import { Link } from "./link";
 
 /** Goes to another page of a list. */
 export const PageLink = ({ href, name }: { href: string; name: string }) => (

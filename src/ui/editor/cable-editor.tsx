@@ -1,11 +1,11 @@
 "use client";
 
-import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { toast } from "sonner";
 import { check, hasLists, problemOf, zCable, zRevisionAnswer } from "@/core";
 import { Button } from "../controls/button";
+import { Link } from "../controls/link";
 import { post } from "../http/http";
 import { usePeople } from "../people/people-context";
 import { CutFace } from "../sheet/cut-face";

@@ -1,6 +1,5 @@
 "use client";
 
-import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { Tabs } from "radix-ui";
 import { memo, useCallback, useState } from "react";
@@ -25,6 +24,7 @@ import {
 import { Band } from "../band/band";
 import { Button } from "../controls/button";
 import { Input } from "../controls/input";
+import { Link } from "../controls/link";
 import { Select } from "../controls/select";
 import { post } from "../http/http";
 import { usePeople } from "../people/people-context";

@@ -1,6 +1,5 @@
 "use client";
 
-import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { type ReactNode, useCallback, useMemo, useState } from "react";
 import { toast } from "sonner";
@@ -17,6 +16,7 @@ import {
   zRevisionAnswer,
 } from "@/core";
 import { Button } from "../controls/button";
+import { Link } from "../controls/link";
 import { TextField } from "../editor/field";
 import { JsonText } from "../editor/json-text";
 import { PartsEditor } from "../editor/parts-editor";

@@ -1,9 +1,9 @@
 "use client";
 
-import Link from "next/link";
 import { useState } from "react";
 import { PORT_ROLES, type PortRole } from "@/core";
 import { Button } from "../controls/button";
+import { Link } from "../controls/link";
 import { Select } from "../controls/select";
 import type { Joinable } from "./joined";
 

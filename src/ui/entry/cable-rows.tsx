@@ -1,11 +1,11 @@
 "use client";
 
 import { GripVertical, Trash2 } from "lucide-react";
-import Link from "next/link";
 import type { ReactNode } from "react";
 import { formatMm, PORT_ROLES, type Port, portsBy, portTrouble } from "@/core";
 import { Button } from "../controls/button";
 import { IconButton } from "../controls/icon-button";
+import { Link } from "../controls/link";
 import { Select } from "../controls/select";
 import { type NamedCable, sheathOf } from "./entry-cables";
 import type { PortGrip } from "./use-port-drop";

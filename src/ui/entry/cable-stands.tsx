@@ -1,6 +1,6 @@
-import Link from "next/link";
 import { isDone } from "@/core";
 import { Button } from "../controls/button";
+import { Link } from "../controls/link";
 import { STANDING_WORDS, StandingMark } from "../jobs/standing";
 import type { NamedCable } from "./entry-cables";
 import type { CableStanding } from "./joined";

@@ -1,6 +1,5 @@
 "use client";
 
-import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useCallback, useMemo, useState } from "react";
 import { z } from "zod";
@@ -12,6 +11,7 @@ import {
   zRevisionAnswer,
 } from "@/core";
 import { Button } from "../controls/button";
+import { Link } from "../controls/link";
 import { post } from "../http/http";
 import { KeptTrouble, KeptWord } from "../jobs/kept-line";
 import { useKeeper } from "../jobs/use-keeper";

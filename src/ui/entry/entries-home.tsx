@@ -1,5 +1,5 @@
-import Link from "next/link";
 import { type Entry, formatMm } from "@/core";
+import { Link } from "../controls/link";
 import { PortFace } from "./port-face";
 
 const NONE = new Map();

@@ -1,10 +1,10 @@
 "use client";
 
 import { Undo2 } from "lucide-react";
-import Link from "next/link";
 import type { ReactNode } from "react";
 import type { Entry } from "@/core";
 import { Button } from "../controls/button";
+import { Link } from "../controls/link";
 import { NameField } from "./name-field";
 
 interface EntryHeadProps {

@@ -1,6 +1,5 @@
 "use client";
 
-import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { type FormEvent, useRef, useState } from "react";
 import { v4 as uuid } from "uuid";
@@ -8,6 +7,7 @@ import { z } from "zod";
 import { type ClosureCable, type Entry, zClosure, zClosurePlan } from "@/core";
 import { Button } from "../controls/button";
 import { Field } from "../controls/field";
+import { Link } from "../controls/link";
 import { Select } from "../controls/select";
 import { post } from "../http/http";
 import { usePrefs } from "../prefs/prefs-context";

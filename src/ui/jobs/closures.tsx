@@ -1,7 +1,6 @@
 "use client";
 
 import { Trash2 } from "lucide-react";
-import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { type FormEvent, useRef, useState } from "react";
 import { toast } from "sonner";
@@ -11,6 +10,7 @@ import { type Closure, zClosure, zClosurePlan, zRevisionAnswer } from "@/core";
 import { Button } from "../controls/button";
 import { Field } from "../controls/field";
 import { IconButton } from "../controls/icon-button";
+import { Link } from "../controls/link";
 import { Select } from "../controls/select";
 import { post } from "../http/http";
 import { usePrefs } from "../prefs/prefs-context";

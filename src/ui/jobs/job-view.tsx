@@ -1,7 +1,6 @@
 "use client";
 
 import { Copy, Trash2 } from "lucide-react";
-import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { toast } from "sonner";
 import { z } from "zod";
@@ -19,6 +18,7 @@ import {
 import { Textures } from "../band/textures";
 import { Button } from "../controls/button";
 import { IconButton } from "../controls/icon-button";
+import { Link } from "../controls/link";
 import { PageLink } from "../controls/page-link";
 import { post } from "../http/http";
 import { usePrefs } from "../prefs/prefs-context";

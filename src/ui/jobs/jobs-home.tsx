@@ -1,12 +1,12 @@
 "use client";
 
-import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { type FormEvent, useState } from "react";
 import type { z } from "zod";
 import { zIdAnswer, type zJobsAnswer } from "@/core";
 import { Button } from "../controls/button";
 import { Field } from "../controls/field";
+import { Link } from "../controls/link";
 import { PageLink } from "../controls/page-link";
 import { Select } from "../controls/select";
 import { post } from "../http/http";

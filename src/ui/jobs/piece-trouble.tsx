@@ -1,4 +1,4 @@
-import Link from "next/link";
+import { Link } from "../controls/link";
 
 interface PieceTroubleProps {
   readonly job: { readonly id: string; readonly name: string };

@@ -1,7 +1,6 @@
 "use client";
 
 import { Undo2 } from "lucide-react";
-import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useCallback, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
@@ -19,6 +18,7 @@ import {
 } from "@/core";
 import { Button } from "../controls/button";
 import { CannotBe } from "../controls/cannot-be";
+import { Link } from "../controls/link";
 import { handleOf, stationHandle, withDragged } from "./handles";
 import { KeptTrouble, KeptWord } from "./kept-line";
 import { feetText, figuresText, metresText } from "./metres";

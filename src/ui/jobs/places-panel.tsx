@@ -1,7 +1,6 @@
 "use client";
 
 import { useVirtualizer } from "@tanstack/react-virtual";
-import Link from "next/link";
 import { type ReactNode, useRef } from "react";
 import {
   BATCH_LIMIT,
@@ -15,6 +14,7 @@ import {
   sideText,
 } from "@/core";
 import { Button } from "../controls/button";
+import { Link } from "../controls/link";
 import { legsText } from "../words/legs-text";
 import { STANDING_WORDS, StandingMark } from "./standing";
 import { sheetHref, useBegin } from "./use-begin";

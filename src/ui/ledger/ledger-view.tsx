@@ -1,11 +1,11 @@
 "use client";
 
 import { Crosshair, Download } from "lucide-react";
-import Link from "next/link";
 import { RESULTS, type Result } from "@/core";
 import { EndThumb, ThumbTextures } from "../band/end-thumb";
 import type { Thumb } from "../band/thumb";
 import { Button } from "../controls/button";
+import { Link } from "../controls/link";
 import { PageLink } from "../controls/page-link";
 import { Select } from "../controls/select";
 import { LocalTime } from "../words/local-time";

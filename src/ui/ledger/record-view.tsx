@@ -1,6 +1,5 @@
 "use client";
 
-import Link from "next/link";
 import { useRouter } from "next/navigation";
 import {
   type EndRecord,
@@ -14,6 +13,7 @@ import {
 } from "@/core";
 import { Band } from "../band/band";
 import { Button } from "../controls/button";
+import { Link } from "../controls/link";
 import { PhotoStrip } from "../photos/photo-strip";
 import { usePrefs } from "../prefs/prefs-context";
 import { FarPanel } from "../where/far-panel";

@@ -1,11 +1,11 @@
 "use client";
 
 import { FileWarning } from "lucide-react";
-import Link from "next/link";
 import { Popover } from "radix-ui";
 import { type FormEvent, useEffect, useState } from "react";
 import { Button } from "../controls/button";
 import { Input } from "../controls/input";
+import { Link } from "../controls/link";
 import { type Aside, asides, drop, tryAgain } from "./aside";
 import { deviceBox } from "./outbox";
 

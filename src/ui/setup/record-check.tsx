@@ -1,9 +1,9 @@
 "use client";
 
-import Link from "next/link";
 import { useRef, useState } from "react";
 import { type RecordFinding, zRecordChecked } from "@/core";
 import { Button } from "../controls/button";
+import { Link } from "../controls/link";
 import { get } from "../http/http";
 import { ProgressBar } from "../shell/progress-bar";
 

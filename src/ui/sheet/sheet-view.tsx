@@ -1,12 +1,12 @@
 "use client";
 
-import Link from "next/link";
 import { useCallback, useEffect, useMemo, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { type Cable, isMidRun, type Length, misfits, type RunSheet, secondCleave } from "@/core";
 import { Band } from "../band/band";
 import type { Thumb } from "../band/thumb";
 import { Button } from "../controls/button";
+import { Link } from "../controls/link";
 import { usePrefs } from "../prefs/prefs-context";
 import { lengthText, type Units } from "../words/length-text";
 import { Begin } from "./begin";

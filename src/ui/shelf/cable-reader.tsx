@@ -1,8 +1,8 @@
 "use client";
 
-import Link from "next/link";
 import { type Cable, misfits, type RevisionLine, type Style } from "@/core";
 import { middleOf, shadeOf } from "../band/textures";
+import { Link } from "../controls/link";
 import { usePrefs } from "../prefs/prefs-context";
 import { CutFace } from "../sheet/cut-face";
 import { coreText, sizeText } from "../words/length-text";

@@ -1,9 +1,9 @@
 "use client";
 
-import Link from "next/link";
 import type { ReactNode } from "react";
 import { ENTRY_LENGTHS, type Entry, formatMm, type RevisionLine, um } from "@/core";
 import { Button } from "../controls/button";
+import { Link } from "../controls/link";
 import { PortFace } from "../entry/port-face";
 import { usePrefs } from "../prefs/prefs-context";
 import { ENTRY_LENGTH_WORDS } from "../words/entry-words";

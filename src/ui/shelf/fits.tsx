@@ -1,4 +1,4 @@
-import Link from "next/link";
+import { Link } from "../controls/link";
 
 /** One other thing, and why the two do not go together; nothing where they do. */
 export interface Fit {

@@ -1,6 +1,5 @@
 "use client";
 
-import Link from "next/link";
 import { useState } from "react";
 import {
   asWritten,
@@ -16,6 +15,7 @@ import {
 } from "@/core";
 import { Button } from "../controls/button";
 import { Input } from "../controls/input";
+import { Link } from "../controls/link";
 import { Select } from "../controls/select";
 import { Editor } from "../editor/editor";
 import { forgetDraft } from "../editor/use-draft";

@@ -1,6 +1,5 @@
 "use client";
 
-import Link from "next/link";
 import {
   type Cable,
   type Caution,
@@ -13,6 +12,7 @@ import {
   type Step,
 } from "@/core";
 import { Button } from "../controls/button";
+import { Link } from "../controls/link";
 import { usePrefs } from "../prefs/prefs-context";
 import { conditionWords } from "../words/condition-words";
 import { figureText, lengthText, toleranceText, type Units } from "../words/length-text";

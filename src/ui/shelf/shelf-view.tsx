@@ -1,11 +1,11 @@
 "use client";
 
-import Link from "next/link";
 import { useMemo, useState } from "react";
 import { type Cable, type Entry, type Instrument, misfits, type Style, type Tool } from "@/core";
 import { EndThumb, ThumbTextures } from "../band/end-thumb";
 import type { Thumb } from "../band/thumb";
 import { Input } from "../controls/input";
+import { Link } from "../controls/link";
 import { PortFace } from "../entry/port-face";
 import { CutFace } from "../sheet/cut-face";
 import { cableWords, styleWords } from "../sheet/known-words";

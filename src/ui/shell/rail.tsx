@@ -1,8 +1,8 @@
 "use client";
 
 import { BookOpenCheck, Cylinder, Library, PencilRuler, Settings2, Spline, Waypoints } from "lucide-react";
-import Link from "next/link";
 import { usePathname } from "next/navigation";
+import { Link } from "../controls/link";
 import { AsideButton } from "../live/aside-button";
 import { WhoButton } from "../people/who-button";
 import { UnitsButton } from "../prefs/units-button";

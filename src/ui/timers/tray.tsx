@@ -1,10 +1,10 @@
 "use client";
 
-import Link from "next/link";
 import { Popover } from "radix-ui";
 import { useEffect, useRef } from "react";
 import { toast } from "sonner";
 import type { BenchTimer } from "@/core";
+import { Link } from "../controls/link";
 import { usePrefs } from "../prefs/prefs-context";
 import { say } from "../words/aloud";
 import { clockText } from "../words/clock-text";

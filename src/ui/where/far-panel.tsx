@@ -1,5 +1,5 @@
-import Link from "next/link";
 import type { WhereTold } from "@/core";
+import { Link } from "../controls/link";
 import { farEndText, mismatches } from "./far-words";
 
 /** On record: what stands at the other end of this one's fibres, and what does not go together. */

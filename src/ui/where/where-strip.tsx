@@ -1,5 +1,5 @@
-import Link from "next/link";
 import type { EndState, WhereTold } from "@/core";
+import { Link } from "../controls/link";
 import { farText, mismatches } from "./far-words";
 import { slackWords } from "./slack-words";
 

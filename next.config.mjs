@@ -1,13 +1,15 @@
-import type { NextConfig } from "next";
-
-const config: NextConfig = {
+/** Plain JavaScript: a server reads it at every start, and would translate it first. @type {import("next").NextConfig} */
+const config = {
   poweredByHeader: false,
   serverExternalPackages: ["better-sqlite3", "sharp", "@react-pdf/renderer"],
   devIndicators: false,
   // The test command checks all types by itself: a build of checked code does not do it again.
   typescript: { ignoreBuildErrors: true },
-  // A little over the largest photograph taken: what is cut off there would be no picture any more.
-  experimental: { proxyClientMaxBodySize: "13mb" },
+  experimental: {
+    // A little over the largest photograph taken: what is cut off there would be no picture any more.
+    proxyClientMaxBodySize: "13mb",
+    preloadEntriesOnStart: process.env.ARLENT_LOAD !== "late",
+  },
   headers: async () => [
     {
       source: "/:path*",

@@ -1,0 +1,137 @@
+import type { APIRequestContext } from "@playwright/test";
+import { addEvents, cleaveRead, lineOf, MEASURE, startEnd, THREADED, WEDGE } from "./server";
+
+const LONG =
+  "The very long name of a feeder that goes from the correlator hall past the weather hut to the last pad on the moor";
+
+const POLE = { cable: "loose-tube-36-mid-span", procedure: "entry-pedestal-through", core: "9/125" };
+
+/** A piece opened at a station, the closure it is joined in, and the bench before a fibre is cut there. */
+async function closureViews(request: APIRequestContext, job: string, like: object): Promise<string[]> {
+  const post = async (path: string, data: unknown) => (await request.post(`/api/v1${path}`, { data })).json();
+  const at = "c1b7d8e4-0d5e-4d55-8f0e-5b9f1e7a3c02";
+  const parted = [{ fibre: 7, at: "middle" }];
+  const station = { id: at, place: LONG, along: 100_000, procedure: POLE.procedure, parted };
+  const plan = { ...like, cable: "loose-tube-36", stations: [station] };
+  const [piece] = (await post(`/jobs/${job}`, { pieces: [{ plan }] })).pieces;
+  const comes = { id: at, cable: plan.cable, role: "through", through: true };
+  const closed = {
+    name: LONG,
+    entry: "entry-pedestal",
+    cables: [{ ...comes, joins: { piece: piece.id, side: at } }],
+  };
+  const closure = (await post(`/jobs/${job}/closures`, { plan: closed })).id;
+  const end = (await post(`/pieces/${piece.id}/ends`, { side: at, addresses: [[]] })).id;
+  const events = [
+    { kind: "thread", part: "halves", on: true },
+    { kind: "step", to: lineOf("before-cut", POLE) },
+  ] as const;
+  await addEvents(request, end, events, 99);
+  return [`/jobs/${job}/${piece.id}`, `/jobs/${job}/closures/${closure}`, `/bench/${end}`];
+}
+
+async function made(request: APIRequestContext): Promise<string[]> {
+  const gate = await startEnd(request);
+  const measure = await startEnd(request);
+  const look = await startEnd(request);
+  const done = await startEnd(request);
+  await addEvents(request, measure, [
+    { kind: "label", job: LONG, label: LONG },
+    ...THREADED,
+    { kind: "step", to: MEASURE },
+  ]);
+  const short = await startEnd(request);
+  await addEvents(request, short, [
+    { kind: "label", job: LONG, label: LONG },
+    ...THREADED,
+    { kind: "step", to: MEASURE },
+    cleaveRead(8_100),
+    { kind: "spare", length: 400_000 },
+  ]);
+  const cleave = await startEnd(request);
+  await addEvents(request, cleave, [...THREADED, { kind: "step", to: lineOf("cleave") }]);
+  const begun = await request.post("/api/v1/batches", { data: { ...WEDGE, count: 12, job: LONG } });
+  const batch = (await begun.json()).id;
+  const { ends } = await (await request.get(`/api/v1/batches/${batch}`)).json();
+  await addEvents(request, look, [...THREADED, { kind: "step", to: lineOf("bend") }]);
+  await addEvents(request, done, [
+    { kind: "label", job: LONG, label: "Unbrokenwordofamostextraordinarylengthindeed".repeat(2) },
+    ...THREADED,
+    { kind: "sign", name: "Teo Marsh", outcome: "kept" },
+  ]);
+  const job = (await (await request.post("/api/v1/jobs", { data: { name: LONG } })).json()).id;
+  const side = { place: LONG, procedure: null, ends: 0, entry: 500, squaring: 50, grip: 0, retries: 0 };
+  const plan = {
+    name: LONG,
+    cable: "armoured-ribbon-96",
+    core: "9/125",
+    sides: { A: { ...side, procedure: "central-tube-ribbon", ends: 1, retries: 1 }, B: side },
+    route: [
+      { kind: "duct", name: LONG, length: 212_000, allowancePct: 2 },
+      { kind: "span", name: "", length: 41_000, allowancePct: 0, sag: 600 },
+    ],
+    loops: [{ name: LONG, after: 1, turns: 3, perimeter: 2_100 }],
+    yield: { p: 0.94 },
+    risk: 0.01,
+    roundUpTo: 500,
+  };
+  const broken = { ...side, procedure: "breakout-kit-12", ends: 12, onto: { procedure: "fusion-splice-on" } };
+  const many = { ...plan, cable: "loose-tube-144", sides: { A: broken, B: broken } };
+  const twin = { ...side, procedure: "stub-two-fibre", ends: 1 };
+  const pair = { ...plan, cable: "pair-900", sides: { A: twin, B: twin } };
+  const added = await request.post(`/api/v1/jobs/${job}`, {
+    data: { pieces: [{ plan }, { plan: many }, { plan: pair }] },
+  });
+  const [piece, large, two] = (await added.json()).pieces;
+  const joined = await closureViews(request, job, { ...plan, sides: { A: side, B: side } });
+  const place = { side: "A", addresses: [[]] };
+  const placed = (await (await request.post(`/api/v1/pieces/${two.id}/ends`, { data: place })).json()).id;
+  return [
+    "/jobs",
+    `/jobs/${job}`,
+    `/jobs/${job}/${piece.id}`,
+    `/jobs/${job}/${large.id}`,
+    `/bench/${placed}`,
+    ...joined,
+    "/",
+    "/?cable=simplex-3.0",
+    "/?cable=simplex-3.0&style=stub-wedge-release-cord",
+    "/?cable=duplex-3.0&style=adhesive-polish-duplex",
+    "/?cable=duplex-3.0&style=stub-wedge-release-cord",
+    "/bench",
+    `/bench/${gate}`,
+    `/bench/${measure}`,
+    `/bench/${look}`,
+    `/bench/${short}`,
+    `/ledger/${short}`,
+    "/ledger/aim",
+    `/bench/${done}`,
+    "/ledger",
+    "/ledger?result=unsure",
+    `/ledger/${done}`,
+    "/setup",
+    "/entry",
+    "/entry/entry-dome-gel?c=armoured-ribbon-96~through~t~&c=loose-tube-36~branch~~&c=flat-drop~drop~~&c=flat-drop~drop~~",
+    "/shelf",
+    "/shelf/new",
+    "/shelf/procedures/stub-wedge-release-cord",
+    "/shelf/procedures/stub-wedge-release-cord/edit",
+    "/shelf/entries/entry-dome-gel",
+    "/shelf/entries/entry-dome-gel/edit",
+    "/shelf/cables/central-tube-ribbon-96",
+    "/shelf/cables/central-tube-ribbon-96/edit",
+    `/bench/batch/${batch}`,
+    `/bench/batch/${batch}?end=${ends[0].id}`,
+    `/bench/${cleave}`,
+    "/nowhere",
+  ];
+}
+
+const all = new Map<string, Promise<string[]>>();
+
+/** The address of a view of each kind, with names as long as may be, on a server: made there once. */
+export function everyView(request: APIRequestContext, url: string): Promise<string[]> {
+  const views = all.get(url) ?? made(request);
+  all.set(url, views);
+  return views;
+}
