@@ -82,6 +82,15 @@ async function fits(page: Page, address: string): Promise<void> {
   }
 }
 
+/** Waits until what follows the size of the page has followed it: it is told in one frame and drawn by the next. */
+const settled = (page: Page): Promise<void> =>
+  page.evaluate(
+    () =>
+      new Promise<void>((done) =>
+        requestAnimationFrame(() => requestAnimationFrame(() => setTimeout(() => done()))),
+      ),
+  );
+
 /**
  * A page has no barrier, on a phone and on a desk, in any look: colours wherever they stand on a desk, and in each look and
  * size where they stand for the first time. `known` are those that others before it stood in.
@@ -92,6 +101,7 @@ async function withoutBarriers(page: Page, address: string, known: Set<string>):
     [DESK, "on a desk"],
   ] as const) {
     await page.setViewportSize(size);
+    await settled(page);
     const colours = size === DESK;
     expect(await barriersOn(page, { colours }), `${address} ${where}`).toEqual([]);
     const fresh = await markFresh(page, [...known]);

@@ -132,7 +132,8 @@ function recordsChecked(): void {
 
 const EDITOR_KEYS: Typing = {
   into: '[aria-label="buffer beyond the jacket: figure"]',
-  changes: '[aria-label="What is found"]',
+  // What a colleague would ask follows in a frame of its own.
+  changes: "#contradictions",
   texts: ["40", "27", "31.5", "26.8"],
 };
 

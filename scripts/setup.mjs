@@ -101,6 +101,7 @@ export function ensureBuild() {
   const hash = hashOf([
     "src",
     "library",
+    "package.json",
     "package-lock.json",
     "next.config.mjs",
     "postcss.config.mjs",

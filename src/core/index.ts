@@ -96,6 +96,7 @@ export * from "./record/projections";
 export * from "./record/record";
 export * from "./review/advice";
 export * from "./review/contradictions";
+export * from "./review/first-look";
 export * from "./review/placements";
 export * from "./review/review";
 export * from "./review/strains";

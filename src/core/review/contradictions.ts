@@ -35,27 +35,47 @@ function choicesOfFigures({ choices, dimensions }: Figures): Figures["choices"] 
   return choices.filter(({ id }) => named.has(id));
 }
 
+/** A cable a procedure goes on and what was picked on it, for its figures to be tried on. */
+export interface Trial {
+  readonly cable: Cable;
+  readonly picked: Picked;
+}
+
 /**
- * Every contradiction among a procedure's figures, over the cables it goes on and each option by itself.
- * The same figures are looked at once, however many cables share them.
- * @returns one a chain, each the one with the fewest limits.
+ * Cables and picked options that between them ask for every set of figures a procedure has, each set once, however many
+ * cables share it. No figure's own value has a part in it.
  */
-export function contradictionsOf(procedure: Figures, cables: readonly Cable[]): Contradiction[] {
-  const telling = { ...procedure, choices: choicesOfFigures(procedure) };
-  const seen = new Set<string>();
-  const found = new Map<string, Contradiction>();
+export function trialsOf(procedure: Figures, cables: readonly Cable[]): Trial[] {
+  const telling = { choices: choicesOfFigures(procedure) };
+  const found = new Map<string, Trial>();
   for (const cable of cables)
     for (const core of cable.cores.filter((one) => misfits(procedure, cable, one).length === 0))
       for (const picked of variantsOf(telling, cable, core)) {
-        const dimensions = figuresFor(procedure, cable, picked);
-        const key = dimensions.map(({ id, caseIndex }) => `${id}/${caseIndex}`).join();
-        if (seen.has(key)) continue;
-        seen.add(key);
-        const closed = closeLimits({ features: procedure.features.map(({ id }) => id), dimensions });
-        if (closed.consistent) continue;
-        const { ids, shortBy } = closed.conflict;
-        const message = spokenConflict(procedure, dimensions, closed.conflict);
-        if (!found.has(message)) found.set(message, { ids, shortBy, message, cable: cable.name });
+        const figures = figuresFor(procedure, cable, picked);
+        const key = figures.map(({ id, caseIndex }) => `${id}/${caseIndex}`).join();
+        if (!found.has(key)) found.set(key, { cable, picked });
       }
+  return [...found.values()];
+}
+
+/**
+ * Every contradiction among a procedure's figures, over the cables it goes on and each option by itself.
+ * @returns one a chain, each the one with the fewest limits.
+ */
+export const contradictionsOf = (procedure: Figures, cables: readonly Cable[]): Contradiction[] =>
+  contradictionsIn(procedure, trialsOf(procedure, cables));
+
+/** The same, where it is known on what to try the figures. */
+export function contradictionsIn(procedure: Figures, trials: readonly Trial[]): Contradiction[] {
+  const features = procedure.features.map(({ id }) => id);
+  const found = new Map<string, Contradiction>();
+  for (const { cable, picked } of trials) {
+    const dimensions = figuresFor(procedure, cable, picked);
+    const closed = closeLimits({ features, dimensions });
+    if (closed.consistent) continue;
+    const { ids, shortBy } = closed.conflict;
+    const message = spokenConflict(procedure, dimensions, closed.conflict);
+    if (!found.has(message)) found.set(message, { ids, shortBy, message, cable: cable.name });
+  }
   return [...found.values()];
 }

@@ -1,7 +1,9 @@
+import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import type { ProcedureDocument } from "../procedure/procedure";
 import { cord, tools } from "../runsheet/fixtures/made";
-import { firstLook, review } from "./review";
+import { firstLook, firstLooks } from "./first-look";
+import { review } from "./review";
 
 const document: ProcedureDocument = {
   id: "p",
@@ -155,5 +157,56 @@ describe("a document under the pen", () => {
     const astray = { ...document, dimensions: [{ ...document.dimensions[0], to: "nowhere" }] };
     for (const broken of [{}, null, astray, { ...document, dimensions: [{}] }])
       expect(firstLook(broken as unknown as ProcedureDocument, shelf.cables).contradictions).toEqual([]);
+  });
+
+  const beyond = { ...document.dimensions[1], id: "beyond", from: "buffer", to: "jacket", nominal: 20 };
+  const part = { jacket: { min: 1.5, max: 2.5 } };
+  /** What a key or a click may change, each leaving all else the very same. */
+  const EDITS: Readonly<Record<string, (now: ProcedureDocument, n: number) => ProcedureDocument>> = {
+    figure: (now, n) => withLength(now, n, (one) => ({ ...one, nominal: n })),
+    tolerance: (now, n) => withLength(now, n, (one) => ({ ...one, plus: n % 3 })),
+    condition: (now, n) =>
+      withLength(now, n, (one) => ({
+        ...one,
+        when: n % 2 ? { layer: { kind: "jacket", diameter: { min: 1.5, max: 2.5 } } } : undefined,
+      })),
+    unreadable: (now, n) => withLength(now, n, (one) => ({ ...one, minus: -1 })),
+    another: (now) => ({
+      ...now,
+      dimensions: [...now.dimensions, beyond] as ProcedureDocument["dimensions"],
+    }),
+    fewer: (now) => ({ ...now, dimensions: now.dimensions.slice(0, 2) }),
+    cables: (now, n) => ({ ...now, appliesTo: { ...document.appliesTo, ...(n % 2 ? part : {}) } }),
+    feature: (now, n) => ({ ...now, features: n % 3 ? document.features : document.features.slice(0, 2) }),
+    again: () => document,
+  };
+  const withLength = (
+    now: ProcedureDocument,
+    n: number,
+    change: (one: ProcedureDocument["dimensions"][number]) => object,
+  ) =>
+    ({
+      ...now,
+      dimensions: now.dimensions.map((one, i) => (i === n % now.dimensions.length ? change(one) : one)),
+    }) as ProcedureDocument;
+  it("looked at key by key, contradicts as it does looked at afresh", () => {
+    const told = new Set<number>();
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(fc.constantFrom(...Object.keys(EDITS)), fc.nat(80)), { maxLength: 14 }),
+        (edits) => {
+          const look = firstLooks(shelf.cables);
+          let now = document;
+          for (const [edit, n] of edits) {
+            now = EDITS[edit]?.(now, n) ?? now;
+            const { contradictions } = look(now);
+            told.add(contradictions.length);
+            expect(contradictions).toEqual(firstLook(now, shelf.cables).contradictions);
+          }
+        },
+      ),
+      { numRuns: 300 },
+    );
+    expect([...told].sort()).toEqual([0, 1, 2]);
   });
 });

@@ -4,20 +4,14 @@ import { check } from "../problem/check";
 import { mustHoldAt } from "../problem/held";
 import type { Problem } from "../problem/problem";
 import { misfits } from "../procedure/fit";
-import {
-  type Figures,
-  type Procedure,
-  type ProcedureDocument,
-  withDefaults,
-  zFigures,
-  zProcedure,
-} from "../procedure/procedure";
+import { type Procedure, type ProcedureDocument, withDefaults, zProcedure } from "../procedure/procedure";
 import type { Tool } from "../procedure/tool";
 import { compileRunSheet } from "../runsheet/compile";
 import type { RunSheet } from "../runsheet/runsheet";
 import { figuresFor } from "../runsheet/stated";
 import { type Advice, adviceOn } from "./advice";
-import { type Contradiction, contradictionsOf } from "./contradictions";
+import type { Contradiction } from "./contradictions";
+import { type FirstLook, firstLook } from "./first-look";
 import { nestingOf } from "./nesting";
 import { usualPlacements } from "./placements";
 import { strainAdvice, strainsOf } from "./strains";
@@ -54,25 +48,6 @@ const NOTHING: Review = {
 const once = (all: readonly Advice[]): Advice[] => [
   ...new Map(all.map((one) => [`${one.id} ${one.message}`, one])).values(),
 ];
-
-/** A document, and what contradicts among its figures: told within the key's own frame. */
-export interface FirstLook {
-  readonly document: ProcedureDocument;
-  readonly contradictions: readonly Contradiction[];
-}
-
-/** Every chain of figures that contradicts itself; none where the figures cannot be read, which the second look tells. */
-export function firstLook(document: ProcedureDocument, cables: readonly Cable[]): FirstLook {
-  const read = zFigures.safeParse(document);
-  const figures = read.success && allStand(read.data) ? read.data : null;
-  return { document, contradictions: figures ? contradictionsOf(figures, cables) : [] };
-}
-
-/** Whether every length lies between features there are. */
-function allStand({ features, dimensions }: Figures): boolean {
-  const known = new Set(features.map(({ id }) => id));
-  return dimensions.every(({ from, to }) => known.has(from) && known.has(to));
-}
 
 /** Reviews a document as it stands, after every key: nothing is thrown, whatever it holds. */
 export const review = (document: ProcedureDocument, shelf: Shelf, wanted: string | null): Review =>

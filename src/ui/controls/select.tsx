@@ -2,7 +2,8 @@
 
 import { Check, ChevronDown } from "lucide-react";
 import { Select as Radix } from "radix-ui";
-import { type ReactNode, useId, useState } from "react";
+import { memo, type ReactNode, useId, useState } from "react";
+import { useSteady } from "./use-steady";
 
 type SelectProps = SelectLook & (SelectHeld | SelectOfForm);
 
@@ -38,10 +39,50 @@ const asId = (item: string): string => (item === NOTHING ? "" : item);
 
 /** One of several, from a list that opens: by touch, arrows or the letters it begins with. */
 export function Select({ title, small = false, options, empty, className = "", ...held }: SelectProps) {
-  const id = useId();
   const [own, setOwn] = useState("start" in held ? held.start : "");
   const value = "value" in held ? held.value : own;
-  const pick = (item: string) => ("onPick" in held ? held.onPick(asId(item)) : setOwn(asId(item)));
+  const pick = useSteady((item: string) => ("onPick" in held ? held.onPick(asId(item)) : setOwn(asId(item))));
+  return (
+    <Shown
+      title={title}
+      small={small}
+      options={options}
+      empty={empty}
+      className={className}
+      name={"name" in held ? held.name : null}
+      value={value}
+      onPick={pick}
+    />
+  );
+}
+
+interface ShownProps extends Required<Omit<SelectLook, "empty">>, Pick<SelectLook, "empty">, SelectHeld {
+  /** Under which it goes with a form; null where it does not. */
+  readonly name: string | null;
+}
+
+/** A list is a great deal to draw, and most keys on a page change nothing of it; who picks is the same for good. */
+const sameShown = ({ options: was, ...a }: ShownProps, { options: is, ...b }: ShownProps): boolean =>
+  was.length === is.length &&
+  was.every(({ id, name }, i) => id === is[i]?.id && name === is[i]?.name) &&
+  a.title === b.title &&
+  a.small === b.small &&
+  a.empty === b.empty &&
+  a.className === b.className &&
+  a.name === b.name &&
+  a.value === b.value;
+
+const Shown = memo(function Shown({
+  title,
+  small,
+  options,
+  empty,
+  className,
+  name,
+  value,
+  onPick,
+}: ShownProps) {
+  const id = useId();
   const [open, setOpen] = useState(false);
   const all = empty === undefined ? options : [{ id: NOTHING, name: empty }, ...options];
   return (
@@ -49,8 +90,8 @@ export function Select({ title, small = false, options, empty, className = "", .
       <span id={id} className={small ? "text-soft text-sm" : "font-semibold"}>
         {title}
       </span>
-      {"name" in held && <input type="hidden" name={held.name} value={value} />}
-      <Radix.Root value={asItem(value, empty)} onValueChange={pick} open={open} onOpenChange={setOpen}>
+      {name !== null && <input type="hidden" name={name} value={value} />}
+      <Radix.Root value={asItem(value, empty)} onValueChange={onPick} open={open} onOpenChange={setOpen}>
         <Radix.Trigger
           aria-labelledby={`${id} ${id}-value`}
           className="flex min-h-12 w-full items-center justify-between gap-2 rounded-lg border border-line bg-field px-3 text-left disabled:opacity-40"
@@ -93,4 +134,4 @@ export function Select({ title, small = false, options, empty, className = "", .
       </Radix.Root>
     </div>
   );
-}
+}, sameShown);

@@ -4,11 +4,10 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { toast } from "sonner";
 import { check, hasLists, problemOf, zCable, zRevisionAnswer } from "@/core";
-import { Button } from "../controls/button";
-import { Link } from "../controls/link";
 import { post } from "../http/http";
 import { usePeople } from "../people/people-context";
 import { CutFace } from "../sheet/cut-face";
+import { EditorHead } from "./editor-head";
 import { LengthField, TextField } from "./field";
 import { JsonText } from "./json-text";
 import { useDraft } from "./use-draft";
@@ -41,11 +40,8 @@ function read(value: unknown) {
 export function CableEditor({ initial, basis }: CableEditorProps) {
   const router = useRouter();
   const { who } = usePeople();
-  const { draft, change, undo, redo, canUndo, canRedo, forget } = useDraft(
-    `cable-${initial.id}@${basis ?? "new"}`,
-    initial,
-    takeUp,
-  );
+  const edited = useDraft(`cable-${initial.id}@${basis ?? "new"}`, initial, takeUp);
+  const { draft, change, forget } = edited;
   const [refused, setRefused] = useState<string | null>(null);
   const { cable, problem } = read(draft);
   const save = async () => {
@@ -65,21 +61,7 @@ export function CableEditor({ initial, basis }: CableEditorProps) {
   };
   return (
     <main className="min-w-0 flex-1 px-4 py-3 sm:px-6">
-      <header className="flex flex-wrap items-center gap-2">
-        <Link href="/shelf" className="inline-flex min-h-12 items-center text-soft underline">
-          Shelf
-        </Link>
-        <h1 className="mr-auto min-w-0 truncate font-bold text-xl">{draft.name || "No name yet"}</h1>
-        <Button look="link" onClick={undo} disabled={!canUndo}>
-          Undo
-        </Button>
-        <Button look="link" onClick={redo} disabled={!canRedo}>
-          Redo
-        </Button>
-        <Button look="next" onClick={save} disabled={!cable}>
-          Keep as {basis === null ? "revision 1" : "the next revision"}
-        </Button>
-      </header>
+      <EditorHead name={draft.name} basis={basis} edited={edited} onSave={save} stopped={!cable} />
       <div role="status">
         {(refused ?? problem) && (
           <p className="mt-2 rounded-lg border-2 border-out px-3 py-2">

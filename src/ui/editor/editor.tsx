@@ -3,7 +3,6 @@
 import { useRouter } from "next/navigation";
 import { Tabs } from "radix-ui";
 import { memo, useCallback, useState } from "react";
-import { useHotkeys } from "react-hotkeys-hook";
 import { toast } from "sonner";
 import {
   asWritten,
@@ -23,14 +22,13 @@ import {
 } from "@/core";
 import { Band } from "../band/band";
 import { Button } from "../controls/button";
-import { Input } from "../controls/input";
-import { Link } from "../controls/link";
 import { Select } from "../controls/select";
 import { post } from "../http/http";
 import { usePeople } from "../people/people-context";
 import { About } from "./about";
 import { AddLength } from "./add-length";
 import { AddLook } from "./add-look";
+import { EditorHead } from "./editor-head";
 import { JsonText } from "./json-text";
 import type { Dimension } from "./lengths";
 import { LengthsEditor } from "./lengths-editor";
@@ -85,12 +83,6 @@ export function Editor({ initial, basis, from, cables, tools, kit }: EditorProps
     router.push(`/shelf/procedures/${answer.value.id}`);
     router.refresh();
   };
-  useHotkeys("ctrl+z, meta+z", edited.undo, { enableOnFormTags: true, preventDefault: true });
-  useHotkeys("ctrl+shift+z, meta+shift+z, ctrl+y", edited.redo, {
-    enableOnFormTags: true,
-    preventDefault: true,
-  });
-  useHotkeys("ctrl+s, meta+s", save, { enableOnFormTags: true, preventDefault: true });
   /** Whether a field holds something that could not be read: it is gone to and told, never dropped. */
   const refusedTyping = (): boolean => {
     const field = document.querySelector<HTMLInputElement>("[role=tabpanel] [aria-invalid=true]");
@@ -123,34 +115,17 @@ export function Editor({ initial, basis, from, cables, tools, kit }: EditorProps
   return (
     <main className="min-w-0 flex-1">
       <div className="z-10 bg-ground pb-1 lg:sticky lg:top-0">
-        <header className="flex flex-wrap items-center gap-2 px-4 py-2 sm:px-6">
-          <Link href="/shelf" className="inline-flex min-h-12 items-center text-soft underline">
-            Shelf
-          </Link>
-          <h1 className="mr-auto min-w-0 truncate font-bold text-xl">
-            {draft.name || "No name yet"}
-            <span className="ml-2 font-normal text-base text-soft">
-              {basis === null ? "new" : `from revision ${basis}`}
-            </span>
-          </h1>
-          <Button look="link" onClick={edited.undo} disabled={!edited.canUndo}>
-            Undo
-          </Button>
-          <Button look="link" onClick={edited.redo} disabled={!edited.canRedo}>
-            Redo
-          </Button>
-          <Input
-            aria-label="Why it was changed"
-            value={why}
-            maxLength={300}
-            placeholder="Why (optional)"
-            onChange={(event) => setWhy(event.target.value)}
-            className="w-44"
+        <div className="px-4 sm:px-6">
+          <EditorHead
+            name={draft.name}
+            basis={basis}
+            edited={edited}
+            onSave={save}
+            stopped={busy || wrong}
+            why={why}
+            onWhy={setWhy}
           />
-          <Button look="next" onClick={save} disabled={busy || wrong} aria-keyshortcuts="Control+S">
-            Keep as {basis === null ? "revision 1" : "the next revision"}
-          </Button>
-        </header>
+        </div>
         {edited.found && (
           <p role="status" className="flex flex-wrap items-center gap-3 bg-note px-4 py-1 sm:px-6">
             What you were writing was kept on this device and is here again.
@@ -295,12 +270,14 @@ const Found = memo(function Found({ contradictions, bad, advice, problem }: Foun
       className="isolate grid min-h-20 content-start gap-1 px-4 pt-2 [contain:layout_paint] sm:px-6"
     >
       {problem && <p className="font-bold text-out">{problem}</p>}
-      {contradictions.map(({ message, cable }) => (
-        <p key={message} className="rounded-lg border-2 border-out px-3 py-2">
-          <strong className="text-out">Contradiction.</strong> {message}{" "}
-          <span className="text-soft">On {cable}.</span>
-        </p>
-      ))}
+      <div id="contradictions" className="grid gap-1 empty:hidden">
+        {contradictions.map(({ message, cable }) => (
+          <p key={message} className="rounded-lg border-2 border-out px-3 py-2">
+            <strong className="text-out">Contradiction.</strong> {message}{" "}
+            <span className="text-soft">On {cable}.</span>
+          </p>
+        ))}
+      </div>
       {bad && (
         <p className="rounded-lg border-2 border-out px-3 py-2">
           <strong className="text-out">Not whole yet.</strong> {bad.message}

@@ -2,7 +2,7 @@ import { useMemo } from "react";
 import {
   type Cable,
   type Contradiction,
-  firstLook,
+  firstLooks,
   type ProcedureDocument,
   type Review,
   secondLook,
@@ -21,7 +21,8 @@ export function useReview(
   { cables, tools }: { readonly cables: readonly Cable[]; readonly tools: readonly Tool[] },
   wanted: string | null,
 ): { readonly looked: Review; readonly contradictions: readonly Contradiction[] } {
-  const first = useMemo(() => firstLook(draft, cables), [draft, cables]);
+  const look = useMemo(() => firstLooks(cables), [cables]);
+  const first = useMemo(() => look(draft), [look, draft]);
   const late = useAfterPaint(first);
   const shown = draft.dimensions.some((one) => workedFrom(one) !== one.from) ? first : late;
   const looked = useMemo(() => secondLook(shown, { cables, tools }, wanted), [shown, cables, tools, wanted]);

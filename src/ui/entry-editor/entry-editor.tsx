@@ -16,7 +16,7 @@ import {
   zRevisionAnswer,
 } from "@/core";
 import { Button } from "../controls/button";
-import { Link } from "../controls/link";
+import { EditorHead } from "../editor/editor-head";
 import { TextField } from "../editor/field";
 import { JsonText } from "../editor/json-text";
 import { PartsEditor } from "../editor/parts-editor";
@@ -82,21 +82,15 @@ export function EntryEditor({ initial, basis, cables, tools, sheets }: EntryEdit
   return (
     <main className="min-w-0 flex-1 pb-8">
       <div className="z-10 bg-ground pb-1 lg:sticky lg:top-0">
-        <header className="flex flex-wrap items-center gap-2 px-4 py-2 sm:px-6">
-          <Link href="/shelf" className="inline-flex min-h-12 items-center text-soft underline">
-            Shelf
-          </Link>
-          <h1 className="mr-auto min-w-0 truncate font-bold text-xl">{draft.name || "No name yet"}</h1>
-          <Button look="link" onClick={edited.undo} disabled={!edited.canUndo}>
-            Undo
-          </Button>
-          <Button look="link" onClick={edited.redo} disabled={!edited.canRedo}>
-            Redo
-          </Button>
-          <Button look="next" onClick={save} disabled={!entry || contradictions.length > 0}>
-            Keep as {basis === null ? "revision 1" : "the next revision"}
-          </Button>
-        </header>
+        <div className="px-4 sm:px-6">
+          <EditorHead
+            name={draft.name}
+            basis={basis}
+            edited={edited}
+            onSave={save}
+            stopped={!entry || contradictions.length > 0}
+          />
+        </div>
         {last && <EntryDrawing entry={last} faded={entry === null} cables={cables} sheetOf={sheetOf} />}
         <div role="status" className="px-4 sm:px-6">
           {(refused ?? problem) && (

@@ -1,0 +1,10 @@
+import { useCallback, useInsertionEffect, useRef } from "react";
+
+/** One function for good that does what the last one given does: what is handed it is not drawn anew for its sake. */
+export function useSteady<A extends readonly unknown[]>(act: (...args: A) => void): (...args: A) => void {
+  const last = useRef(act);
+  useInsertionEffect(() => {
+    last.current = act;
+  });
+  return useCallback((...args: A) => last.current(...args), []);
+}

@@ -1,0 +1,82 @@
+import { memo } from "react";
+import { useHotkeys } from "react-hotkeys-hook";
+import { Button } from "../controls/button";
+import { Input } from "../controls/input";
+import { Link } from "../controls/link";
+import { useSteady } from "../controls/use-steady";
+import type { Draft } from "./use-draft";
+
+interface EditorHeadProps {
+  readonly name: string;
+  /** The revision it is made from; null for one that is new on the shelf. */
+  readonly basis: number | null;
+  readonly edited: Pick<Draft<unknown>, "undo" | "redo" | "canUndo" | "canRedo">;
+  readonly onSave: () => void;
+  /** Whether it cannot be kept as it is. */
+  readonly stopped: boolean;
+  /** Why it was changed, where that is asked. */
+  readonly why?: string;
+  readonly onWhy?: (why: string) => void;
+}
+
+/** What stands above a document under the pen, with its keys: back, undo, redo, and keep. */
+export function EditorHead({ edited: { undo, redo, canUndo, canRedo }, onSave, ...shown }: EditorHeadProps) {
+  const acts = { onUndo: useSteady(undo), onRedo: useSteady(redo), onSave: useSteady(onSave) };
+  return <Shown {...shown} {...acts} canUndo={canUndo} canRedo={canRedo} />;
+}
+
+interface ShownProps extends Omit<EditorHeadProps, "edited">, Pick<Draft<unknown>, "canUndo" | "canRedo"> {
+  readonly onUndo: () => void;
+  readonly onRedo: () => void;
+}
+
+const ANYWHERE = { enableOnFormTags: true, preventDefault: true };
+
+const Shown = memo(function Shown({
+  name,
+  basis,
+  stopped,
+  why,
+  onWhy,
+  onUndo,
+  onRedo,
+  onSave,
+  canUndo,
+  canRedo,
+}: ShownProps) {
+  useHotkeys("ctrl+z, meta+z", onUndo, ANYWHERE);
+  useHotkeys("ctrl+shift+z, meta+shift+z, ctrl+y", onRedo, ANYWHERE);
+  useHotkeys("ctrl+s, meta+s", () => !stopped && onSave(), ANYWHERE, [stopped, onSave]);
+  return (
+    <header className="flex flex-wrap items-center gap-2 py-2">
+      <Link href="/shelf" className="inline-flex min-h-12 items-center text-soft underline">
+        Shelf
+      </Link>
+      <h1 className="mr-auto min-w-0 truncate font-bold text-xl">
+        {name || "No name yet"}
+        <span className="ml-2 font-normal text-base text-soft">
+          {basis === null ? "new" : `from revision ${basis}`}
+        </span>
+      </h1>
+      <Button look="link" onClick={onUndo} disabled={!canUndo}>
+        Undo
+      </Button>
+      <Button look="link" onClick={onRedo} disabled={!canRedo}>
+        Redo
+      </Button>
+      {onWhy && (
+        <Input
+          aria-label="Why it was changed"
+          value={why}
+          maxLength={300}
+          placeholder="Why (optional)"
+          onChange={(event) => onWhy(event.target.value)}
+          className="w-44"
+        />
+      )}
+      <Button look="next" onClick={onSave} disabled={stopped} aria-keyshortcuts="Control+S">
+        Keep as {basis === null ? "revision 1" : "the next revision"}
+      </Button>
+    </header>
+  );
+});
