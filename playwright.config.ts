@@ -33,8 +33,8 @@ export default defineConfig({
     { name: "desk", use: { viewport: { width: 1280, height: 800 } } },
     {
       name: "phone",
-      // What a hand does and what is seen; commands, interfaces for programs and desk work have no second size.
-      testMatch: ["bench.spec.ts", "sheet.spec.ts", "views.spec.ts"],
+      // What a hand does there and what is seen; commands, interfaces for programs and desk work have no second size.
+      grep: /@phone/,
       use: { viewport: { width: 390, height: 844 }, hasTouch: true },
     },
   ],

@@ -1,6 +1,6 @@
 import { barriersOn } from "./barriers";
 import { addEvents, cleaveRead, endAtMeasure, expect, lineOf, startEnd, THREADED, test } from "./server";
-import { heading, pass } from "./work";
+import { heading, pass, serverClock } from "./work";
 
 const DROP = { cable: "flat-drop", procedure: "drop-clamp", core: "9/125" };
 
@@ -59,15 +59,7 @@ test("a clock runs from the cleave wherever one goes; too late, it asks for a fr
   await page.goto("/shelf");
   const tray = page.getByRole("region", { name: "Holds and cures" });
   await expect(tray.getByRole("link").first()).toContainText(/[34]:\d\d/);
-  // The same five minutes later, by the server's clock.
-  await page.route("**/api/v1/timers", async (route) => {
-    const answer = await route.fetch();
-    const body = await answer.json();
-    await route.fulfill({
-      response: answer,
-      json: { ...body, now: new Date(Date.parse(body.now) + 300_000).toISOString() },
-    });
-  });
+  (await serverClock(page))(300);
   await page.goto(`/bench/${end}`);
   await expect(tray.getByRole("link").first()).toContainText("Too late");
   await expect(page.getByText("Too late: cleaved end.")).toBeVisible();

@@ -78,7 +78,7 @@ for (const [place, made] of Object.entries(PLACES))
     });
     expect(photo.status()).toBe(200);
     const stored: { job: string; at: number }[] = [];
-    const until = Date.now() + (COPIED_WITHIN_S + 4) * 1000;
+    const until = Date.now() + (COPIED_WITHIN_S + 3) * 1000;
     for (let n = 0; Date.now() < until; n++) {
       const job = `pad ${n}`;
       const answer = await request.post(`${url}/api/v1/ends/${id}/events`, {
@@ -89,6 +89,8 @@ for (const [place, made] of Object.entries(PLACES))
         },
       });
       if (answer.ok()) stored.push({ job, at: Date.now() });
+      // As quick as hands at several benches; more would only keep the machine busy.
+      await new Promise((later) => setTimeout(later, 50));
     }
     await page.goto(`${url}/setup`);
     await expect(page.getByText("A standing copy is kept in")).toHaveText(/(is in it|: [0-5] s behind)\.$/);

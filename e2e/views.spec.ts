@@ -3,8 +3,6 @@ import { barriersOn, colourBarriersOn } from "./barriers";
 import { everyView } from "./every-view";
 import { addEvents, expect, lineOf, startEnd, THREADED, test } from "./server";
 
-const onPhone = () => test.info().project.name === "phone";
-
 // The long walks are shared out among the workers.
 test.describe.configure({ mode: "parallel" });
 
@@ -127,7 +125,6 @@ for (const share of SHARES)
     request,
     server,
   }) => {
-    test.skip(onPhone(), "it sets its own widths");
     test.setTimeout(300_000);
     const cookie = { name: "arlent-prefs", value: encodeURIComponent(JSON.stringify({ theme: "paper" })) };
     await page.context().addCookies([{ ...cookie, url: server.url }]);
@@ -145,7 +142,6 @@ for (const share of SHARES)
 test("a page with barriers has them found: of any kind, and of colours under a selector", async ({
   page,
 }) => {
-  test.skip(onPhone(), "the same on a phone");
   await page.setContent(
     `<main><h1>Pad 4</h1><img src="x"><p ${FRESH} style="color:#ccc;background:#fff">Faint</p></main>`,
   );
@@ -159,7 +155,6 @@ test("a page with barriers has them found: of any kind, and of colours under a s
 });
 
 test("the look chosen is the first thing drawn", async ({ page, server }) => {
-  test.skip(onPhone(), "the same on a phone");
   for (const theme of ["paper", "night", "sun"]) {
     await page
       .context()
@@ -171,7 +166,10 @@ test("the look chosen is the first thing drawn", async ({ page, server }) => {
   }
 });
 
-test("the open picker and the sign-off have no barrier either", async ({ page, request }) => {
+test("the open picker and the sign-off have no barrier either", { tag: "@phone" }, async ({
+  page,
+  request,
+}) => {
   const end = await startEnd(request);
   await addEvents(request, end, [...THREADED, { kind: "step", to: lineOf("shards") }]);
   await page.goto("/");
@@ -184,10 +182,9 @@ test("the open picker and the sign-off have no barrier either", async ({ page, r
   expect(await barriersOn(page)).toEqual([]);
 });
 
-test("the screen of figures to be checked, and a shard missing at the sign-off, have no barrier either", async ({
-  page,
-  request,
-}) => {
+test("the screen of figures to be checked, and a shard missing at the sign-off, have no barrier either", {
+  tag: "@phone",
+}, async ({ page, request }) => {
   await page.goto("/?cable=simplex-3.0&style=stub-wedge-release-cord");
   await page.getByRole("button", { name: "To the bench" }).click();
   await expect(page.getByRole("dialog", { name: "Which interface is it?" })).toBeVisible();
@@ -208,7 +205,6 @@ test("the screen of figures to be checked, and a shard missing at the sign-off, 
 });
 
 test("a question mark lists the keys, and Escape puts the list away", async ({ page }) => {
-  test.skip(onPhone(), "the same on a phone");
   await page.goto("/setup");
   const list = page.getByRole("dialog", { name: "Keys" });
   await page.keyboard.press("?");
@@ -219,7 +215,6 @@ test("a question mark lists the keys, and Escape puts the list away", async ({ p
 });
 
 test("the band reads as a list of lengths", async ({ page }) => {
-  test.skip(onPhone(), "the same on a phone");
   await page.goto("/?cable=simplex-3.0&style=stub-wedge-release-cord");
   await expect(
     page
@@ -230,7 +225,6 @@ test("the band reads as a list of lengths", async ({ page }) => {
 });
 
 test("a ledger of many ends goes on page by page", async ({ page, request }) => {
-  test.skip(onPhone(), "the same on a phone");
   for (let i = 0; i < 65; i++)
     await addEvents(request, await startEnd(request), [
       { kind: "sign", name: `Leafed ${i}`, outcome: "cut-off" },

@@ -4,7 +4,7 @@ import { createHash } from "node:crypto";
 import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from "node:fs";
 import { dirname, join } from "node:path";
 import { fileURLToPath } from "node:url";
-import { bundle } from "./bundle.mjs";
+import { bundle, programFile } from "./bundle.mjs";
 
 export const root = dirname(dirname(fileURLToPath(import.meta.url)));
 const stamps = join(root, ".arlent");
@@ -97,7 +97,6 @@ export function beginPackages() {
 
 /** Builds the application, unless this very source is built. @returns whether it is built. */
 export function ensureBuild() {
-  bundle("src/worker/paper.ts");
   const hash = hashOf([
     "src",
     "library",
@@ -106,14 +105,20 @@ export function ensureBuild() {
     "next.config.mjs",
     "postcss.config.mjs",
     "tsconfig.json",
+    "scripts/bundle.mjs",
   ]);
-  if (existsSync(join(root, ".next/BUILD_ID")) && isStamped("build", hash)) return true;
+  const made = [join(root, ".next/BUILD_ID"), programFile(PAPER)];
+  if (made.every((file) => existsSync(file)) && isStamped("build", hash)) return true;
   console.error("Building …");
+  bundle(PAPER);
   if (runPackage("next/dist/bin/next", ["build"], { stdio: ["ignore", "pipe", "inherit"] }) !== 0)
     return false;
   stamp("build", hash);
   return true;
 }
+
+/** The thread that sets paper. */
+const PAPER = "src/worker/paper.ts";
 
 /** Draws the same pages without a window's parts, in three quarters of the time. */
 const SHELL = "/usr/bin/chromium-headless-shell";
