@@ -9,6 +9,7 @@ test("a reading shown as saved survives a kill of the server, and the end resume
   page,
   request,
   server,
+  browser,
 }) => {
   const end = await endAtMeasure(request);
   await page.goto(`/bench/${end}`);
@@ -17,13 +18,13 @@ test("a reading shown as saved survives a kill of the server, and the end resume
   await expect(page.getByRole("status").filter({ hasText: "All saved" })).toBeVisible();
   await server.kill();
   await server.start();
-  const elsewhere = await page.context().browser()?.newContext({ baseURL: server.url });
-  const fresh = await elsewhere?.newPage();
-  await fresh?.goto(`/bench/${end}`);
-  await expect(fresh?.locator("#step") ?? page.locator("#none")).toHaveText("Measure the prepared end");
+  const elsewhere = await browser.newContext({ baseURL: server.url });
+  const fresh = await elsewhere.newPage();
+  await fresh.goto(`/bench/${end}`);
+  await expect(fresh.locator("#step")).toHaveText("Measure the prepared end");
   const { events } = await (await request.get(`/api/v1/ends/${end}`)).json();
   expect(events.filter(({ event }: { event: { kind: string } }) => event.kind === "reading")).toHaveLength(1);
-  await elsewhere?.close();
+  await elsewhere.close();
 });
 
 test("while the server is away readings are kept on the device and say so, even over a reload; then they are sent", async ({

@@ -1,8 +1,16 @@
 import { randomUUID } from "node:crypto";
-import { mkdtempSync } from "node:fs";
+import { mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { type APIRequestContext, test as base, expect, type Page, type Response } from "@playwright/test";
+import {
+  type APIRequestContext,
+  type BrowserContext,
+  test as base,
+  chromium,
+  expect,
+  type Page,
+  type Response,
+} from "@playwright/test";
 import { z } from "zod";
 import { compileRunSheet, type EventInput, zEvent, zStoredEvent } from "@/core";
 import { shippedLibrary } from "@/store/shipped";
@@ -45,7 +53,23 @@ function onceReady(page: Page, name: "goto" | "reload"): void {
   };
 }
 
-export const test = base.extend<{ baseURL: string }, { server: TestServer }>({
+/** All a page can have left behind on a device. */
+const LEFT_BEHIND = "cookies,local_storage,indexeddb,service_workers,cache_storage,file_systems";
+
+/** Leaves a device as it came: no page open but the first, and nothing kept. */
+async function emptied(device: BrowserContext): Promise<void> {
+  const [first, ...others] = device.pages();
+  if (!first) throw new Error("the device has lost its first page");
+  for (const page of others) await page.close();
+  await device.unrouteAll();
+  await device.clearPermissions();
+  const session = await device.newCDPSession(first);
+  await session.send("Storage.clearDataForOrigin", { origin: "*", storageTypes: LEFT_BEHIND });
+  await session.detach();
+  await device.clearCookies();
+}
+
+export const test = base.extend<{ baseURL: string }, { server: TestServer; device: BrowserContext }>({
   server: [
     // biome-ignore lint/correctness/noEmptyPattern: Playwright asks for a pattern here
     async ({}, use) => {
@@ -56,6 +80,29 @@ export const test = base.extend<{ baseURL: string }, { server: TestServer }>({
     },
     { scope: "worker" },
   ],
+  /** One device a worker, on which the scripts of a page are compiled once and not for every test. */
+  device: [
+    async ({ server }, use, { project }) => {
+      const { launchOptions, viewport, hasTouch, locale, timezoneId } = project.use;
+      const profile = mkdtempSync(join(tmpdir(), "arlent-device-"));
+      const device = await chromium.launchPersistentContext(profile, {
+        ...launchOptions,
+        viewport: viewport ?? null,
+        hasTouch: hasTouch ?? false,
+        locale: locale ?? "",
+        timezoneId: timezoneId ?? "",
+        baseURL: server.url,
+      });
+      await use(device);
+      await device.close();
+      rmSync(profile, { recursive: true, force: true });
+    },
+    { scope: "worker" },
+  ],
+  context: async ({ device }, use) => {
+    await use(device);
+    await emptied(device);
+  },
   baseURL: async ({ server }, use) => use(server.url),
   page: async ({ page }, use) => {
     const rate = Number(process.env.SLOWER ?? 1);

@@ -6,11 +6,16 @@ export async function register(): Promise<void> {
   const { warmPaper } = await import("./ui/paper/paper-thread");
   const { ledgerOfOne } = await import("./service/ledger");
   const { theStore } = await import("./service/the-store");
+  const { ownSession, SESSION_COOKIE } = await import("./service/crew");
   // Once the first requests have been answered: what paper is set with takes a second or two to load, and the first record.
   setTimeout(() => {
     warmPaper();
     try {
-      askOnce(`/api/v1/ledger?format=pdf&${ledgerOfOne(theStore())}`);
+      const session = ownSession(process.env.ARLENT_CREW);
+      askOnce(
+        `/api/v1/ledger?format=pdf&${ledgerOfOne(theStore())}`,
+        session ? { cookie: `${SESSION_COOKIE}=${session}` } : {},
+      );
     } catch {
       // A record that cannot be read is told to whoever asks for it.
     }
@@ -20,7 +25,7 @@ export async function register(): Promise<void> {
 const WARM_MS = 3_000;
 
 /** Asks this server for something; where it does not answer here, what was asked for is loaded when somebody does. */
-const askOnce = (path: string): void =>
-  void fetch(`http://127.0.0.1:${process.env.PORT}${path}`)
+const askOnce = (path: string, headers: Record<string, string>): void =>
+  void fetch(`http://127.0.0.1:${process.env.PORT}${path}`, { headers })
     .then((answer) => answer.arrayBuffer())
     .catch(() => undefined);

@@ -4,7 +4,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { beforeAll, describe, expect, it } from "vitest";
 import { problemOf } from "@/core";
-import { enter, mayComeIn, SESSION_SECONDS, waitAfter } from "./crew";
+import { enter, mayComeIn, ownSession, SESSION_SECONDS, waitAfter } from "./crew";
 
 const KEY = "moor-hall-hut-1926";
 const database = join(mkdtempSync(join(tmpdir(), "arlent-crew-")), "a.db");
@@ -50,6 +50,14 @@ describe("a device", () => {
   it("is not asked where the server listens to its own machine alone", () => {
     expect(mayComeIn(undefined, undefined)).toBe(true);
     expect(mayComeIn("", undefined)).toBe(true);
+  });
+  it("that is the server itself is let in for a minute, and no longer", () => {
+    const now = Date.UTC(2026, 10, 26);
+    const own = ownSession(file, now) ?? "";
+    expect(mayComeIn(file, own, now + 59_999)).toBe(true);
+    expect(mayComeIn(file, own, now + 60_000)).toBe(false);
+    expect(ownSession(undefined)).toBeNull();
+    expect(ownSession("")).toBeNull();
   });
   it("is asked again once the key is another", async () => {
     const session = await enter(file, { key: KEY });

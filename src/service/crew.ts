@@ -43,6 +43,24 @@ const same = (a: string, b: string): boolean => {
   return left.length === right.length && timingSafeEqual(left, right);
 };
 
+/** A session of so many milliseconds; it says nothing of whom it is given to. */
+function sessionOf(crew: Crew, lasts: number, now: number): string {
+  const until = String(now + lasts);
+  const id = randomBytes(12).toString("base64url");
+  return `${until}.${id}.${signed(crew, until, id)}`;
+}
+
+/**
+ * What this server shows itself to be let in by, where it asks itself for something: good for a minute, and handed to
+ * nobody. Null where no key is needed.
+ */
+export function ownSession(file: string | undefined, now = Date.now()): string | null {
+  const crew = crewOf(file);
+  return crew && sessionOf(crew, OWN_MS, now);
+}
+
+const OWN_MS = 60_000;
+
 /** Whether a device may come in: nobody is asked where no key is needed, else by the session it was given. */
 export function mayComeIn(file: string | undefined, session: string | undefined, now = Date.now()): boolean {
   const crew = crewOf(file);
@@ -93,9 +111,7 @@ export async function enter(file: string | undefined, input: unknown, now = Date
       throw new InputError("wrong-key", "That is not the crew's key.", ["key"]);
     }
     wrong = 0;
-    const until = String(now + SESSION_SECONDS * 1000);
-    const id = randomBytes(12).toString("base64url");
-    return `${until}.${id}.${signed(crew, until, id)}`;
+    return sessionOf(crew, SESSION_SECONDS * 1000, now);
   });
   turn = mine.catch(() => undefined);
   return mine;
