@@ -237,3 +237,17 @@ test("a ledger of many ends goes on page by page", async ({ page, request }) => 
   await page.getByRole("link", { name: "Newest" }).click();
   await expect(page.locator("tbody tr")).toHaveCount(60);
 });
+
+test("a page asks the server for no other before that is followed", async ({ page }) => {
+  const asked: string[] = [];
+  page.on("request", (request) => {
+    if (request.headers().rsc) asked.push(new URL(request.url()).pathname);
+  });
+  await page.goto("/shelf");
+  await page.getByRole("link", { name: "Stub, wedge release" }).first().hover();
+  await page.waitForLoadState("networkidle");
+  expect(asked).toEqual([]);
+  await page.getByRole("link", { name: "Ledger", exact: true }).click();
+  await expect(page.getByRole("heading", { name: "Ledger" })).toBeVisible();
+  expect(asked).toEqual(["/ledger"]);
+});

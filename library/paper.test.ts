@@ -8,6 +8,7 @@ import { addEvents, getEnd, startEnd } from "@/service/ends";
 import { codeOf } from "@/service/fixtures/code-of";
 import { endRecord, recordJson } from "@/service/record";
 import { openStore } from "@/store/database";
+import { printRecords } from "@/ui/paper/paper-thread";
 import { recordsPdf } from "@/ui/paper/record-paper";
 import { unprintable } from "@/ui/paper/scripts";
 
@@ -81,5 +82,26 @@ describe("a record on paper", () => {
       }),
     ).toBe("script");
     expect(String((failure as Error).message)).toMatch(/“光”.*Print the record's page from the browser/);
+  });
+});
+
+describe("records set beside everything else", () => {
+  async function* coming(ids: readonly string[], trouble?: Error) {
+    for (const id of ids)
+      yield { record: recordJson(endRecord(store, id)), sheet: getEnd(store, id).sheet, photos: new Map() };
+    if (trouble) throw trouble;
+  }
+  it("are all of them on it, each with its own end drawn, as they came", async () => {
+    const [one, two] = [redone("fibre 5, slate"), redone("fibre 6, white")];
+    const text = await textOf(Buffer.from(await printRecords(coming([one, two]))));
+    for (const told of ["fibre 5, slate", "fibre 6, white", `End ${one}`, `End ${two}`])
+      expect(text).toContain(told);
+  });
+  it("are forgotten where they stop coming, and the next have nothing of them", async () => {
+    const [lost, next] = [redone("fibre 7, red"), redone("fibre 8, black")];
+    await expect(printRecords(coming([lost], new Error("the record is torn")))).rejects.toThrow("torn");
+    const text = await textOf(Buffer.from(await printRecords(coming([next]))));
+    expect(text).toContain("fibre 8, black");
+    expect(text).not.toContain("fibre 7, red");
   });
 });

@@ -1,13 +1,32 @@
 import { parentPort } from "node:worker_threads";
 import { problemOf } from "@/core";
-import type { PaperAnswer, PaperAsked } from "@/ui/paper/paper-thread";
+import type { PaperAnswer, PaperAsked, PaperRecord } from "@/ui/paper/paper-thread";
 import { recordsPdf } from "@/ui/paper/record-paper";
 
-/** Sets records on paper in a thread of its own, one request after the other. */
-parentPort?.on("message", async ({ n, records, photos, sheets }: PaperAsked) => {
+const gathered = new Map<number, PaperRecord[]>();
+
+/** Sets records on paper in a thread of its own: gathered one by one, set once they are told to be. */
+parentPort?.on("message", async (asked: PaperAsked) => {
+  const { n } = asked;
+  const records = gathered.get(n) ?? [];
+  if ("add" in asked) {
+    gathered.set(n, [...records, asked.add]);
+    return;
+  }
+  gathered.delete(n);
+  if (asked.last === "forget") return;
   let answer: PaperAnswer;
   try {
-    answer = { n, bytes: await recordsPdf(records, photos, sheets) };
+    const photos = new Map(records.flatMap((one) => [...one.photos]));
+    const sheets = new Map(records.map(({ record, sheet }) => [record.id, sheet]));
+    answer = {
+      n,
+      bytes: await recordsPdf(
+        records.map(({ record }) => record),
+        photos,
+        sheets,
+      ),
+    };
   } catch (error) {
     const problem = problemOf(error);
     answer = problem ? { n, problem } : { n, failed: String(error) };

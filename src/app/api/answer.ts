@@ -48,14 +48,13 @@ function oneTurn<T>(pieces: Iterator<T>): { readonly ready: readonly T[]; readon
   return { ready, ended: false };
 }
 
-/** All of a long work, worked at in turns with whatever else the server is asked. */
-export async function allInTurns<T>(pieces: Iterator<T>): Promise<T[]> {
-  const all: T[] = [];
+/** A long work piece by piece, worked at in turns with whatever else the server is asked. */
+export async function* inTurns<T>(pieces: Iterator<T>): AsyncGenerator<T> {
   for (;;) {
     await turn();
     const { ready, ended } = oneTurn(pieces);
-    all.push(...ready);
-    if (ended) return all;
+    yield* ready;
+    if (ended) return;
   }
 }
 

@@ -2,13 +2,21 @@ import { join } from "node:path";
 import { Worker } from "node:worker_threads";
 import { InputError, type Problem, type RecordDocument, type RunSheet } from "@/core";
 
-/** What the thread is asked for: records, photographs by their hash, run sheets by their end. */
-export interface PaperAsked {
-  readonly n: number;
-  readonly records: readonly RecordDocument[];
+/** A record to be set on paper, with its run sheet and its photographs by their hash. */
+export interface PaperRecord {
+  readonly record: RecordDocument;
+  readonly sheet: RunSheet;
   readonly photos: ReadonlyMap<string, Uint8Array>;
-  readonly sheets: ReadonlyMap<string, RunSheet>;
 }
+
+/**
+ * What the thread is told under a number: records, one at a time, then to set them; or to forget them. Many records in one
+ * message would be copied in one go, and everybody else would wait.
+ */
+export type PaperAsked = { readonly n: number } & (
+  | { readonly add: PaperRecord }
+  | { readonly last: "set" | "forget" }
+);
 
 /** What it answers: the file, or why there is none. */
 export type PaperAnswer =
@@ -65,21 +73,29 @@ function thread(): Thread {
 export const warmPaper = (): void => void thread();
 
 /**
- * Sets records on paper, beside everything else the server does.
+ * Sets records on paper, beside everything else the server does: each is handed over as it comes.
  * @returns the PDF's bytes. @throws InputError `script`.
  */
-export function printRecords(
-  records: readonly RecordDocument[],
-  photos: ReadonlyMap<string, Uint8Array>,
-  sheets: ReadonlyMap<string, RunSheet>,
-): Promise<Uint8Array> {
+export async function printRecords(records: AsyncIterable<PaperRecord>): Promise<Uint8Array> {
   const begun = thread();
   const { worker, waiting } = begun;
   begun.asked += 1;
   const n = begun.asked;
-  return new Promise((done, failed) => {
+  const tell = (asked: PaperAsked) => worker.postMessage(asked);
+  const answer = new Promise<Uint8Array>((done, failed) => {
     waiting.set(n, { done, failed });
-    worker.ref();
-    worker.postMessage({ n, records, photos, sheets } satisfies PaperAsked);
   });
+  // A thread that ends while records still come is told of once they have come.
+  answer.catch(() => undefined);
+  worker.ref();
+  try {
+    for await (const add of records) tell({ n, add });
+  } catch (error) {
+    tell({ n, last: "forget" });
+    waiting.delete(n);
+    if (waiting.size === 0) worker.unref();
+    throw error;
+  }
+  tell({ n, last: "set" });
+  return answer;
 }

@@ -2,7 +2,7 @@ import { InputError } from "@/core";
 import { ledgerForPaper, ledgerPieces } from "@/service/ledger";
 import { theStore } from "@/service/the-store";
 import { printRecords } from "@/ui/paper/paper-thread";
-import { allInTurns, failure, pdf, streamed } from "../../answer";
+import { failure, inTurns, pdf, streamed } from "../../answer";
 
 /** The ledger as a file: `format=csv`, `format=json` or `format=pdf`, with the ledger's own filters. */
 export async function GET(request: Request) {
@@ -17,11 +17,7 @@ export async function GET(request: Request) {
       });
     if (format !== "pdf")
       throw new InputError("unknown-format", "The ledger comes as csv, json or pdf.", ["format"]);
-    const ends = await allInTurns(ledgerForPaper(theStore(), query));
-    const photos = new Map(ends.flatMap((end) => [...end.photos]));
-    const sheets = new Map(ends.map(({ record, sheet }) => [record.id, sheet]));
-    const records = ends.map(({ record }) => record);
-    return pdf(await printRecords(records, photos, sheets), "arlent-ledger.pdf");
+    return pdf(await printRecords(inTurns(ledgerForPaper(theStore(), query))), "arlent-ledger.pdf");
   } catch (error) {
     return failure(error);
   }
