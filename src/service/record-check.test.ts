@@ -33,6 +33,11 @@ import { seeToBlade } from "./tools";
 const findings = (store: Store): RecordFinding[] =>
   [...checkWholeRecord(store)].flatMap(({ findings: all }) => [...all]);
 const alterations = (store: Store): RecordFinding[] => findings(store).filter(({ note }) => !note);
+/** Whether anything is found to be altered: what comes after the first is not looked at. */
+function isAltered(store: Store): boolean {
+  for (const { findings: all } of checkWholeRecord(store)) if (all.some(({ note }) => !note)) return true;
+  return false;
+}
 
 /** Changes the file as somebody with a database tool would, the guards taken away first; undone when it was looked at. */
 function tampered<T>(store: Store, change: (database: Database.Database) => void, look: () => T): T {
@@ -133,7 +138,7 @@ describe("a record with something in every table", () => {
                 : "zz";
           database.prepare(`UPDATE ${table} SET "${column}" = ? WHERE rowid = ?`).run(changed, r);
         },
-        () => expect(alterations(store), `${table}.${column} ${order}`).not.toEqual([]),
+        () => expect(isAltered(store), `${table}.${column} ${order}`).toBe(true),
       );
   });
   it.each(TABLES)("a row of $name taken out, the first, the last or one between: found", ({ name }) => {
@@ -144,7 +149,7 @@ describe("a record with something in every table", () => {
           database.exec(
             `DELETE FROM ${name} WHERE rowid = (SELECT rowid FROM ${name} WHERE rowid >= (SELECT ${pick} FROM ${name}) LIMIT 1)`,
           ),
-        () => expect(alterations(store), `${name} ${pick}`).not.toEqual([]),
+        () => expect(isAltered(store), `${name} ${pick}`).toBe(true),
       );
   });
   it("an end taken out with all that is its own: found, by name", () => {
@@ -222,7 +227,7 @@ describe("a record with something in every table", () => {
     tampered(
       store,
       (database) => database.exec(`UPDATE events SET hash = '${"0".repeat(64)}' WHERE n = 2`),
-      () => expect(alterations(store)).not.toEqual([]),
+      () => expect(isAltered(store)).toBe(true),
     );
   });
 });

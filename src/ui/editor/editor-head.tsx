@@ -52,7 +52,7 @@ const Shown = memo(function Shown({
       <Link href="/shelf" className="inline-flex min-h-12 items-center text-soft underline">
         Shelf
       </Link>
-      <h1 className="mr-auto min-w-0 truncate font-bold text-xl">
+      <h1 className="mr-auto min-w-0 font-bold text-xl sm:truncate">
         {name || "No name yet"}
         <span className="ml-2 font-normal text-base text-soft">
           {basis === null ? "new" : `from revision ${basis}`}
