@@ -6,4 +6,5 @@ export default function programs() {
   for (const name of readdirSync("src/cli"))
     if (name.endsWith(".ts") && !name.endsWith(".test.ts")) bundle(`src/cli/${name}`);
   bundle("src/store/fixtures/open-once.ts");
+  bundle("src/worker/paper.ts");
 }

@@ -36,9 +36,9 @@ declare global {
   var arlentPaper: Thread | undefined;
 }
 
-/** Put together with the build; where nothing is built, its source is read. */
+/** Put together with the build, and before tests; while the program is written, its source is read. */
 const programOf = (): string =>
-  process.env.NODE_ENV === "production" ? ".arlent/run/paper.mjs" : "src/worker/paper.mjs";
+  process.env.NODE_ENV === "development" ? "src/worker/paper.mjs" : ".arlent/run/paper.mjs";
 
 /** The thread records are set in: begun with the first, kept for the next, and no reason to keep the program running. */
 function thread(): Thread {
