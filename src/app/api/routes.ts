@@ -5,24 +5,15 @@ import {
   zAddMany,
   zAimsAnswer,
   zBackupsAnswer,
-  zBegunAnswer,
   zBenchAnswer,
   zBladeAnswer,
   zBladesAnswer,
-  zClosure,
-  zClosureAnswer,
-  zClosuresAnswer,
   zEnteredAnswer,
   zEventsAnswer,
   zFindingsAnswer,
   zIdAnswer,
-  zJobAnswer,
-  zJobsAnswer,
   zMembersAnswer,
   zPeopleAnswer,
-  zPieceAnswer,
-  zPiecesAnswer,
-  zPulseAnswer,
   zRecord,
   zRecordChecked,
   zRevisionAnswer,
@@ -33,42 +24,22 @@ import {
 } from "@/core";
 import { zAimQuery } from "@/service/aims";
 import { zBatch, zBatchQuery } from "@/service/batches";
-import { zBeginClosure } from "@/service/begin-closure";
 import { zBenchQuery } from "@/service/bench";
-import { zNewClosure, zSaveClosure } from "@/service/closures";
 import { zEnter } from "@/service/crew";
 import { zStart } from "@/service/ends";
-import { zJobQuery, zJobsQuery, zNewJob, zNewPieces, zSavePlan } from "@/service/jobs";
 import { zLedgerQuery } from "@/service/ledger";
 import { zMerge, zNewPerson, zRename } from "@/service/people";
 import { zPhotoQuery } from "@/service/photos";
-import { zBeginPlaces } from "@/service/places";
 import { zRecordCheck } from "@/service/record-check";
 import { zSealText } from "@/service/seal";
 import { zConfirm, zPutAway, zRestore, zSave } from "@/service/shelf";
 import { zStudy } from "@/service/studies";
 import { zToolEvent } from "@/service/tools";
 import { zActing } from "./acting";
+import { PLAN_ROUTES } from "./plan-routes";
+import { acted, type Media, type Route } from "./route-type";
 
-/** A file that is answered, or sent, in place of JSON. */
-interface Media {
-  readonly media: readonly string[];
-}
-
-/** One thing the interface for programs does, by the schemas that check it. */
-export interface Route {
-  readonly method: "get" | "post";
-  /** As in the address, what varies in braces. */
-  readonly path: string;
-  readonly does: string;
-  readonly query?: z.ZodObject;
-  readonly body?: z.ZodType | Media;
-  readonly answer: z.ZodType | Media;
-  readonly status?: 201;
-}
-
-/** What is done by somebody: who is working goes with it, where that was said. */
-const acted = (schema: z.ZodObject) => schema.extend(zActing.shape);
+export type { Route } from "./route-type";
 
 const zNothing = z.strictObject({});
 const zFormat = zLedgerQuery.extend({ format: z.enum(["json", "csv", "pdf"]).default("json") });
@@ -158,98 +129,7 @@ export const ROUTES: readonly Route[] = [
     body: acted(zAddMany),
     answer: zMembersAnswer,
   },
-  {
-    method: "get",
-    path: "/jobs",
-    does: "Jobs, newest first, a page at a time.",
-    query: zJobsQuery,
-    answer: zJobsAnswer,
-  },
-  {
-    method: "post",
-    path: "/jobs",
-    does: "Begins a job.",
-    body: acted(zNewJob),
-    answer: zIdAnswer,
-    status: 201,
-  },
-  {
-    method: "get",
-    path: "/jobs/{id}",
-    does: "A job with its pieces as planned, a page at a time.",
-    query: zJobQuery,
-    answer: zJobAnswer,
-  },
-  {
-    method: "post",
-    path: "/jobs/{id}",
-    does: "Adds pieces to a job, all or none.",
-    body: acted(zNewPieces),
-    answer: zPiecesAnswer,
-    status: 201,
-  },
-  {
-    method: "get",
-    path: "/pieces/{id}",
-    does: "A piece with how each of its places stands.",
-    answer: zPieceAnswer,
-  },
-  {
-    method: "post",
-    path: "/pieces/{id}/ends",
-    does: "Begins the end at a place of a piece, or several of one side as a batch.",
-    body: acted(zBeginPlaces),
-    answer: zBegunAnswer,
-    status: 201,
-  },
-  {
-    method: "post",
-    path: "/pieces/{id}",
-    does: "Keeps a change of a piece's plan, or takes the piece off its job.",
-    body: acted(zSavePlan),
-    answer: zRevisionAnswer,
-  },
-  {
-    method: "get",
-    path: "/jobs/{id}/closures",
-    does: "Closures of a job, in the order they came.",
-    answer: zClosuresAnswer,
-  },
-  {
-    method: "post",
-    path: "/jobs/{id}/closures",
-    does: "Adds a closure to a job.",
-    body: acted(zNewClosure),
-    answer: zClosure,
-    status: 201,
-  },
-  {
-    method: "get",
-    path: "/pulse",
-    does: "How far the record has come: it moves when an end is begun or signed, or a plan changed.",
-    answer: zPulseAnswer,
-  },
-  {
-    method: "get",
-    path: "/closures/{id}",
-    does: "A closure with how each of its cables stands.",
-    answer: zClosureAnswer,
-  },
-  {
-    method: "post",
-    path: "/closures/{id}/ends",
-    does: "Begins a cable of a closure, or several like ones as a batch.",
-    body: acted(zBeginClosure),
-    answer: zBegunAnswer,
-    status: 201,
-  },
-  {
-    method: "post",
-    path: "/closures/{id}",
-    does: "Keeps a change of a closure, or takes it off its job.",
-    body: acted(zSaveClosure),
-    answer: zRevisionAnswer,
-  },
+  ...PLAN_ROUTES,
   {
     method: "get",
     path: "/ledger",
