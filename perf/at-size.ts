@@ -95,11 +95,9 @@ export async function atSize(folder: string): Promise<void> {
   const file = join(folder, "year.db");
   const store = openStore(file);
   const seconds = await timed(() => manyEnds(store, { ends: 10_000, readings: 100 }));
-  const busy = startEnd(actOn(store), {
-    cable: "simplex-3.0",
-    procedure: "stub-wedge-release-cord",
-    core: "9/125",
-  }).id;
+  const style = { cable: "simplex-3.0", procedure: "stub-wedge-release-cord", core: "9/125" };
+  // An end takes so many events and no more.
+  const busy = Array.from({ length: 8 }, () => startEnd(actOn(store), style).id);
   store.$client.close();
   line(
     "10,000 ends and 1,000,000 readings made",
@@ -110,7 +108,7 @@ export async function atSize(folder: string): Promise<void> {
   for (const path of ["/ledger", "/ledger?find=pad+07", "/ledger?result=out"])
     line(`page answered: ${path}`, spread(await pageAnswered(server.url, path)));
   await onPaper(server.url, "from=2024-01-20&to=2024-01-20&style=stub-cam-crimp-900");
-  await exporting(server, () => storeLabel(server.url, busy));
+  await exporting(server, () => storeLabel(server.url, busy[labels % busy.length] ?? ""));
   await server.kill();
 }
 
