@@ -48,6 +48,18 @@ describe("the tape", () => {
     expect(ticks.find(({ label }) => label === "1″")?.x).toBeCloseTo(scale.x(25_400), 6);
     expect(ticks.filter(({ x }) => x >= scale.x(0) - 0.01 && x < scale.x(25_400) - 0.01)).toHaveLength(16);
   });
+  it("has no number over the next, however long the cable and narrow the band", () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 30, max: 4_900 }), fc.integer({ min: 300, max: 1_900 }), (far, width) => {
+        const long = bandScale([{ from: 0, to: far * 1000 }], width, 34, 180);
+        const labels = mmTicks(long).filter(({ label }) => label !== null);
+        labels.forEach(({ x, label }, i) => {
+          // A figure of the tape is about six pixels wide.
+          if (i > 0) expect(x - (labels[i - 1]?.x ?? 0)).toBeGreaterThan(6 * (label?.length ?? 0));
+        });
+      }),
+    );
+  });
   it("stops at a break and goes on behind it", () => {
     const broken = bandScale(drawnStretches(mm(64, 228)), 1204, 34, 180);
     const [near, far] = broken.stretches as [(typeof broken.stretches)[0], (typeof broken.stretches)[0]];

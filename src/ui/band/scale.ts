@@ -47,6 +47,11 @@ export function bandScale(
 }
 
 const LABEL_PX = 26;
+/** A figure of the tape is so wide, and the next stands so far off. */
+const DIGIT_PX = 6.2;
+const GAP_PX = 7;
+/** A number stands at every so many millimetres. */
+const LABELLED = [10, 20, 50, 100, 200, 500, 1_000, 2_000, 5_000];
 
 export interface Tick {
   readonly x: number;
@@ -58,16 +63,10 @@ export interface Tick {
 /** Millimetre ticks at true places; the scale decides how fine. */
 export function mmTicks(scale: BandScale): Tick[] {
   const step = scale.pxPerMm >= 4 ? 1 : scale.pxPerMm >= 1.2 ? 5 : 10;
+  const widest = String(Math.round((scale.stretches.at(-1)?.to ?? 0) / 1000)).length;
   const labelled =
-    scale.pxPerMm >= 3
-      ? 10
-      : scale.pxPerMm >= 1.2
-        ? 20
-        : scale.pxPerMm >= 0.8
-          ? 50
-          : scale.pxPerMm >= 0.4
-            ? 100
-            : 200;
+    LABELLED.find((every) => every % step === 0 && every * scale.pxPerMm >= widest * DIGIT_PX + GAP_PX) ??
+    10_000;
   return ticks(scale, 1000 * step, (n) => {
     const value = n * step;
     if (value % labelled === 0) return { rank: 0, label: String(value) };
