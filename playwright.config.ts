@@ -34,7 +34,8 @@ export default defineConfig({
     {
       name: "phone",
       // What a hand does there and what is seen; commands, interfaces for programs and desk work have no second size.
-      grep: /@phone/,
+      testMatch: ["bench.spec.ts", "sheet.spec.ts", "views.spec.ts"],
+      grepInvert: /@desk/,
       use: { viewport: { width: 390, height: 844 }, hasTouch: true },
     },
   ],

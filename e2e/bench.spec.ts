@@ -2,9 +2,6 @@ import type { Page } from "@playwright/test";
 import { addEvents, endAtMeasure, expect, MEASURE, startEnd, THREADED, test } from "./server";
 import { begin, heading, sign, work } from "./work";
 
-/** One of them by a hand on a phone too. */
-const tagOf = (style: string): string[] => (style === "adhesive and polish, duplex" ? ["@phone"] : []);
-
 for (const [style, query] of [
   ["stub, cam and crimp", "cable=distribution-900&style=stub-cam-crimp-900"],
   [
@@ -13,7 +10,7 @@ for (const [style, query] of [
   ],
   ["adhesive and polish, duplex", "cable=duplex-3.0&style=adhesive-polish-duplex"],
 ] as const)
-  test(`an end is made from sheet to record: ${style}`, { tag: tagOf(style) }, async ({ page }) => {
+  test(`an end is made from sheet to record: ${style}`, async ({ page }) => {
     await page.goto(`/?${query}`);
     await begin(page);
     await work(page);
@@ -41,7 +38,7 @@ test("a whole end with one length out: told what to do, signed off so, found in 
   await expect(page.getByText(/11\.2/).first()).toBeVisible();
 });
 
-test("the gate stays shut until every part is threaded on", { tag: "@phone" }, async ({ page, request }) => {
+test("the gate stays shut until every part is threaded on", async ({ page, request }) => {
   const end = await startEnd(request);
   await page.goto(`/bench/${end}`);
   await page.keyboard.press("Space");
@@ -80,7 +77,7 @@ async function atMeasure(page: Page, request: Parameters<typeof startEnd>[0]): P
   return end;
 }
 
-test("the verdict follows every key, in either unit", { tag: "@phone" }, async ({ page, request }) => {
+test("the verdict follows every key, in either unit", async ({ page, request }) => {
   await atMeasure(page, request);
   const verdict = page.locator("#verdict");
   await page.locator("#reading").fill("9.5");
@@ -97,7 +94,7 @@ test("the verdict follows every key, in either unit", { tag: "@phone" }, async (
   await expect(verdict).toContainText("If you read inches, add “in”");
 });
 
-test("a reading can be struck out and put back", { tag: "@phone" }, async ({ page, request }) => {
+test("a reading can be struck out and put back", async ({ page, request }) => {
   await atMeasure(page, request);
   await page.locator("#reading").fill("11.2");
   await page.keyboard.press("Enter");
@@ -131,7 +128,7 @@ test(`a reading of ${Object.keys(REFUSED).join(", ")} is refused and nothing is 
   }
 });
 
-test("the instrument is chosen once and remembered", { tag: "@phone" }, async ({ page, request }) => {
+test("the instrument is chosen once and remembered", async ({ page, request }) => {
   await atMeasure(page, request);
   await page.getByRole("combobox", { name: "Instrument" }).filter({ visible: true }).click();
   await page.getByRole("option", { name: /Digital calliper/ }).click();
@@ -143,7 +140,11 @@ test("the instrument is chosen once and remembered", { tag: "@phone" }, async ({
   );
 });
 
-test("nothing at the bench needs scrolling on a desk or an upright tablet", async ({ page, request }) => {
+// A phone may scroll its middle.
+test("nothing at the bench needs scrolling on a desk or an upright tablet", { tag: "@desk" }, async ({
+  page,
+  request,
+}) => {
   const end = await atMeasure(page, request);
   for (const size of [
     { width: 1280, height: 800 },

@@ -189,3 +189,22 @@ test("a length and a look are added without text; what cannot be read is never d
   const next = await (await request.get("/api/v1/shelf/procedures/cord-preparation")).json();
   expect([next.revision, next.about]).toEqual([kept.revision + 1, "Come again."]);
 });
+
+test("taking back in the document's text takes back what was typed there, and nothing of the fields", async ({
+  page,
+}) => {
+  await page.goto("/shelf/cables/central-tube-ribbon-96/edit");
+  const name = page.getByLabel("Name", { exact: true });
+  await name.fill("Ribbon of Row D");
+  await page.getByText("As text", { exact: true }).click();
+  const text = page.getByLabel("The document as JSON");
+  const written = await text.inputValue();
+  await text.press("End");
+  await text.press("x");
+  await expect(text).not.toHaveValue(written);
+  await text.press("Control+z");
+  await expect(text).toHaveValue(written);
+  await expect(name).toHaveValue("Ribbon of Row D");
+  await name.press("Control+z");
+  await expect(name).toHaveValue("Central-tube ribbon, 8 × 12");
+});

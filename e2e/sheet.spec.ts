@@ -18,7 +18,7 @@ test("a sheet is found by keyboard alone, lives in the address bar, and comes ba
   await expect(page.getByRole("row", { name: /Cleave/ })).toContainText("9.5");
 });
 
-test("picking by touch takes two taps", { tag: "@phone" }, async ({ page }) => {
+test("picking by touch takes two taps", async ({ page }) => {
   await page.goto("/");
   await page.getByRole("button", { name: /^Duplex cord 3\.0/ }).click();
   await page.getByRole("button", { name: /^Adhesive and polish, duplex/ }).click();
@@ -61,9 +61,7 @@ test("U goes from both units to millimetres to inches, and the choice stays", as
   await expect(page.getByRole("row", { name: /Second mark/ })).not.toContainText("48.5");
 });
 
-test("options change the sheet: without light, the mark's stand-off is read instead", {
-  tag: "@phone",
-}, async ({ page }) => {
+test("options change the sheet: without light, the mark's stand-off is read instead", async ({ page }) => {
   await page.goto("/?cable=simplex-3.0&style=stub-wedge-release-cord");
   await expect(page.getByRole("row", { name: /Does the glow dim/ })).toBeVisible();
   await page.keyboard.press("v");
@@ -75,7 +73,7 @@ test("options change the sheet: without light, the mark's stand-off is read inst
   await expect(page).toHaveURL(/as\.light=without/);
 });
 
-test("a pair that does not go together says why, and what would", { tag: "@phone" }, async ({ page }) => {
+test("a pair that does not go together says why, and what would", async ({ page }) => {
   await page.goto("/?cable=duplex-3.0&style=stub-wedge-release-cord");
   await expect(page.getByText("It is for simplex cord or breakout; this is duplex cord.")).toBeVisible();
   await page.getByRole("button", { name: /Stub, wedge release on Simplex cord 3\.0/ }).click();

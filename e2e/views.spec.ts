@@ -120,11 +120,9 @@ const SHARES = [0, 1, 2, 3];
 const DESK = { width: 1280, height: 800 };
 const PHONE = { width: 390, height: 844 };
 for (const share of SHARES)
-  test(`no view runs off the side or out of reach at any size, with long names, nor has a barrier that axe can find, in any look: every fourth from ${share + 1}`, async ({
-    page,
-    request,
-    server,
-  }) => {
+  test(`no view runs off the side or out of reach at any size, with long names, nor has a barrier that axe can find, in any look: every fourth from ${share + 1}`, {
+    tag: "@desk",
+  }, async ({ page, request, server }) => {
     test.setTimeout(300_000);
     const cookie = { name: "arlent-prefs", value: encodeURIComponent(JSON.stringify({ theme: "paper" })) };
     await page.context().addCookies([{ ...cookie, url: server.url }]);
@@ -139,9 +137,9 @@ for (const share of SHARES)
     }
   });
 
-test("a page with barriers has them found: of any kind, and of colours under a selector", async ({
-  page,
-}) => {
+test("a page with barriers has them found: of any kind, and of colours under a selector", {
+  tag: "@desk",
+}, async ({ page }) => {
   await page.setContent(
     `<main><h1>Pad 4</h1><img src="x"><p ${FRESH} style="color:#ccc;background:#fff">Faint</p></main>`,
   );
@@ -154,7 +152,7 @@ test("a page with barriers has them found: of any kind, and of colours under a s
   expect(await colourBarriersOn(page, "h1")).toEqual([]);
 });
 
-test("the look chosen is the first thing drawn", async ({ page, server }) => {
+test("the look chosen is the first thing drawn", { tag: "@desk" }, async ({ page, server }) => {
   for (const theme of ["paper", "night", "sun"]) {
     await page
       .context()
@@ -166,10 +164,7 @@ test("the look chosen is the first thing drawn", async ({ page, server }) => {
   }
 });
 
-test("the open picker and the sign-off have no barrier either", { tag: "@phone" }, async ({
-  page,
-  request,
-}) => {
+test("the open picker and the sign-off have no barrier either", async ({ page, request }) => {
   const end = await startEnd(request);
   await addEvents(request, end, [...THREADED, { kind: "step", to: lineOf("shards") }]);
   await page.goto("/");
@@ -182,9 +177,10 @@ test("the open picker and the sign-off have no barrier either", { tag: "@phone" 
   expect(await barriersOn(page)).toEqual([]);
 });
 
-test("the screen of figures to be checked, and a shard missing at the sign-off, have no barrier either", {
-  tag: "@phone",
-}, async ({ page, request }) => {
+test("the screen of figures to be checked, and a shard missing at the sign-off, have no barrier either", async ({
+  page,
+  request,
+}) => {
   await page.goto("/?cable=simplex-3.0&style=stub-wedge-release-cord");
   await page.getByRole("button", { name: "To the bench" }).click();
   await expect(page.getByRole("dialog", { name: "Which interface is it?" })).toBeVisible();
@@ -204,7 +200,7 @@ test("the screen of figures to be checked, and a shard missing at the sign-off, 
   expect(await barriersOn(page)).toEqual([]);
 });
 
-test("a question mark lists the keys, and Escape puts the list away", async ({ page }) => {
+test("a question mark lists the keys, and Escape puts the list away", { tag: "@desk" }, async ({ page }) => {
   await page.goto("/setup");
   const list = page.getByRole("dialog", { name: "Keys" });
   await page.keyboard.press("?");
@@ -214,7 +210,7 @@ test("a question mark lists the keys, and Escape puts the list away", async ({ p
   await expect(list).toBeHidden();
 });
 
-test("the band reads as a list of lengths", async ({ page }) => {
+test("the band reads as a list of lengths", { tag: "@desk" }, async ({ page }) => {
   await page.goto("/?cable=simplex-3.0&style=stub-wedge-release-cord");
   await expect(
     page
@@ -224,7 +220,7 @@ test("the band reads as a list of lengths", async ({ page }) => {
   ).toHaveText("second mark: 48.5 mm (1 29/32 in) from the cable end");
 });
 
-test("a ledger of many ends goes on page by page", async ({ page, request }) => {
+test("a ledger of many ends goes on page by page", { tag: "@desk" }, async ({ page, request }) => {
   for (let i = 0; i < 65; i++)
     await addEvents(request, await startEnd(request), [
       { kind: "sign", name: `Leafed ${i}`, outcome: "cut-off" },
@@ -238,7 +234,7 @@ test("a ledger of many ends goes on page by page", async ({ page, request }) => 
   await expect(page.locator("tbody tr")).toHaveCount(60);
 });
 
-test("a page asks the server for no other before that is followed", async ({ page }) => {
+test("a page asks the server for no other before that is followed", { tag: "@desk" }, async ({ page }) => {
   const asked: string[] = [];
   page.on("request", (request) => {
     if (request.headers().rsc) asked.push(new URL(request.url()).pathname);

@@ -31,6 +31,12 @@ interface ShownProps extends Omit<EditorHeadProps, "edited">, Pick<Draft<unknown
 }
 
 const ANYWHERE = { enableOnFormTags: true, preventDefault: true };
+/** A field that is none of the document's takes its own typing back. */
+const IN_THE_DOCUMENT = {
+  ...ANYWHERE,
+  ignoreEventWhen: ({ target }: KeyboardEvent) =>
+    target instanceof Element && target.closest("[data-own-undo]") !== null,
+};
 
 const Shown = memo(function Shown({
   name,
@@ -44,8 +50,8 @@ const Shown = memo(function Shown({
   canUndo,
   canRedo,
 }: ShownProps) {
-  useHotkeys("ctrl+z, meta+z", onUndo, ANYWHERE);
-  useHotkeys("ctrl+shift+z, meta+shift+z, ctrl+y", onRedo, ANYWHERE);
+  useHotkeys("ctrl+z, meta+z", onUndo, IN_THE_DOCUMENT);
+  useHotkeys("ctrl+shift+z, meta+shift+z, ctrl+y", onRedo, IN_THE_DOCUMENT);
   useHotkeys("ctrl+s, meta+s", () => !stopped && onSave(), ANYWHERE, [stopped, onSave]);
   return (
     <header className="flex flex-wrap items-center gap-2 py-2">
@@ -67,6 +73,7 @@ const Shown = memo(function Shown({
       {onWhy && (
         <Input
           aria-label="Why it was changed"
+          data-own-undo
           value={why}
           maxLength={300}
           placeholder="Why (optional)"

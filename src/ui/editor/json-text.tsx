@@ -34,6 +34,7 @@ export function JsonText({ value, kind, onTake }: JsonTextProps) {
       </p>
       <textarea
         aria-label="The document as JSON"
+        data-own-undo
         value={text}
         spellCheck={false}
         rows={24}
