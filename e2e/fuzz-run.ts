@@ -12,7 +12,7 @@ import { addPerson, people } from "@/service/people";
 import { checkWholeRecord } from "@/service/record-check";
 import { openStore } from "@/store/database";
 import { fuzz, type Known } from "./fuzz";
-import { freePort, startServer } from "./next-server";
+import { freePort, NO_PAGE, startServer } from "./next-server";
 
 const WEDGE = { cable: "simplex-3.0", procedure: "stub-wedge-release-cord", core: "9/125" };
 
@@ -36,7 +36,7 @@ function prepared(): Known {
 }
 
 const known = prepared();
-const server = await startServer(file, await freePort());
+const server = await startServer(file, await freePort(), NO_PAGE);
 console.log(`${requests} requests, seed ${seed}`);
 const { done, refused, wrong } = await fuzz(
   { url: server.url, database: file, known },

@@ -5,7 +5,7 @@ import { join } from "node:path";
 import { ROUTES, type Route } from "@/app/api/routes";
 import { CLOSURE, PLAN } from "@/service/fixtures/plan";
 import { fuzz, unlikeItsPage } from "./fuzz";
-import { freePort, startServer } from "./next-server";
+import { freePort, NO_PAGE, startServer } from "./next-server";
 import { endAtMeasure, expect, test, WEDGE } from "./server";
 
 /** Whether an answer is one its route says: done and by its schema, or refused by the closed list. */
@@ -112,7 +112,7 @@ test("every route is asked what its own schema makes up: none fails, and what is
   request,
 }) => {
   const file = join(mkdtempSync(join(tmpdir(), "arlent-fuzz-")), "fuzz.db");
-  const server = await startServer(file, await freePort());
+  const server = await startServer(file, await freePort(), NO_PAGE);
   const post = async (path: string, data: unknown) =>
     (await request.post(`${server.url}/api/v1${path}`, { data })).json();
   const job = (await post("/jobs", { name: "Moor" })).id;

@@ -13,7 +13,7 @@ export const freePort = () =>
 export interface RunningServer {
   readonly url: string;
   readonly pid: number;
-  /** From the start of the process to the first page answered. */
+  /** From the start of the process to the first answer. */
   readonly coldMs: number;
   /** Kills the process as a power cut would, and waits until it is gone. */
   readonly kill: () => Promise<void>;
@@ -22,8 +22,11 @@ export interface RunningServer {
 /** As `npm run demo` starts it: a connection left idle is not closed under whoever uses it next. */
 const KEEP_ALIVE = ["--keepAliveTimeout", "75000"];
 
-/** Starts the built server on a database and a port, and waits for its first page. */
-export async function startServer(database: string, port: number): Promise<RunningServer> {
+/** What is answered without a page being loaded. */
+export const NO_PAGE = "/api/v1/timers";
+
+/** Starts the built server on a database and a port, and waits until it answers what is `first` asked of it. */
+export async function startServer(database: string, port: number, first = "/"): Promise<RunningServer> {
   const url = `http://127.0.0.1:${port}`;
   const start = performance.now();
   const child: ChildProcess = spawn(
@@ -40,7 +43,7 @@ export async function startServer(database: string, port: number): Promise<Runni
     return gone;
   };
   while (
-    !(await fetch(url).then(
+    !(await fetch(url + first).then(
       ({ ok }) => ok,
       () => false,
     ))

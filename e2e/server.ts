@@ -14,7 +14,20 @@ import {
 import { z } from "zod";
 import { compileRunSheet, type EventInput, zEvent, zStoredEvent } from "@/core";
 import { shippedLibrary } from "@/store/shipped";
-import { freePort, type RunningServer, startServer } from "./next-server";
+import { freePort, NO_PAGE, type RunningServer, startServer } from "./next-server";
+
+const written = Error.prepareStackTrace;
+
+/** Every question to a browser notes where it was asked: only our own lines are looked up in their source. */
+Error.prepareStackTrace = (error, frames) => {
+  const said = (frame: NodeJS.CallSite) =>
+    frame.getFileName()?.includes("/e2e/")
+      ? String(written?.(error, [frame]))
+          .split("\n    at ")
+          .at(-1)
+      : frame;
+  return [String(error), ...frames.map((frame) => `    at ${said(frame)}`)].join("\n");
+};
 
 /** A server of this worker's own, on its own database; it can be killed and started again. */
 export interface TestServer {
@@ -33,7 +46,7 @@ async function makeServer(): Promise<TestServer> {
     url: `http://127.0.0.1:${port}`,
     database,
     start: async () => {
-      running = await startServer(database, port);
+      running = await startServer(database, port, NO_PAGE);
     },
     kill: async () => {
       await running?.kill();

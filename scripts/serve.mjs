@@ -67,7 +67,7 @@ function crewFor({ local, host, database }) {
   return { ARLENT_CREW: file };
 }
 
-/** Serves a database until it is told to stop; says where, once pages are answered. */
+/** Serves a database until it is told to stop; says where, once it answers. */
 export async function serve({ database, host, port, local }, says) {
   const crew = crewFor({ local, host, database });
   const replica = replicaWanted(database);
@@ -109,10 +109,13 @@ export async function serve({ database, host, port, local }, says) {
   });
   const near =
     host === "0.0.0.0" ? "127.0.0.1" : host === "::" ? "[::1]" : host.includes(":") ? `[${host}]` : host;
+  // Whoever asks that things be loaded late is told as soon as anything is answered.
+  const late = process.env.ARLENT_LOAD === "late";
+  const first = late ? "/api/v1/timers" : "/setup";
   for (let tries = 0; tries < 1_000; tries++) {
     try {
-      const answer = await fetch(`http://${near}:${port}/setup`, { redirect: "manual" });
-      if (answer.status < 500) break;
+      const answer = await fetch(`http://${near}:${port}${first}`, { redirect: "manual" });
+      if (late || answer.status < 500) break;
     } catch {}
     await new Promise((later) => setTimeout(later, 30));
   }

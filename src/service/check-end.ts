@@ -1,6 +1,7 @@
 import {
   compileRunSheet,
   ENVELOPED_FROM,
+  type EndState,
   endState,
   followsFrom,
   isRecord,
@@ -12,7 +13,7 @@ import {
   sheetDocument,
 } from "@/core";
 import { type ChainedRow, endDigest, eventHash, foundingHash } from "@/store/chain";
-import { findDocument, keptCable, keptProcedure, keptTools } from "@/store/documents";
+import { hasDocument, keptCable, keptProcedure, keptTools } from "@/store/documents";
 import type { EndRow } from "@/store/ends";
 import { foundingColumns, zFounding } from "@/store/founding";
 import { canonical } from "@/store/hash";
@@ -31,6 +32,13 @@ export interface EndFinding {
   readonly note?: boolean;
 }
 
+/** An end whose events could all be read: its sheet, its history, and where that leaves it. */
+interface ReadEnd {
+  readonly sheet: RunSheet;
+  readonly history: readonly Recorded[];
+  readonly state: EndState;
+}
+
 /**
  * Checks one end: its chain of hashes from what it was started as to its last event, its columns and documents, what
  * follows from its events, its photographs, and whether this program compiles and judges it as it was.
@@ -40,7 +48,7 @@ export function checkEnd(store: Store, row: EndRow, events: readonly ChainedRow[
   const entered = registerOff(store, row, events);
   const gone = (["procedureHash", "cableHash", "toolsHash", "sheetHash"] as const).flatMap((key) => {
     const hash = row[key];
-    return hash !== null && !findDocument(store, hash)
+    return hash !== null && !hasDocument(store, hash)
       ? [{ what: `A document it was made by is gone (${key}).` }]
       : [];
   });
@@ -60,13 +68,13 @@ export function checkEnd(store: Store, row: EndRow, events: readonly ChainedRow[
         : [{ seq, what: "This event cannot be read." }],
   );
   if (unread.length > 0) return unread;
-  const sheet = sheetOf(store, row);
+  const end = { sheet: sheetOf(store, row), history, state: endState(history) };
   return [
     ...photosGone(store, history),
-    ...rowOff(row, sheet, history),
-    ...projectionsOff(store, row, sheet, history),
-    ...compiledOtherwise(store, row, sheet),
-    ...judgedOtherwise(row, sheet, history),
+    ...rowOff(row, end),
+    ...projectionsOff(store, row, end),
+    ...compiledOtherwise(store, row, end.sheet),
+    ...judgedOtherwise(row, end),
   ];
 }
 
@@ -165,9 +173,9 @@ const signOf = (history: readonly Recorded[]): Recorded | undefined =>
   history.find(({ event }) => event.kind === "sign");
 
 /** The row beside the events: what it says of the sign-off must be what they say. */
-function rowOff(row: EndRow, sheet: RunSheet, history: readonly Recorded[]): EndFinding[] {
+function rowOff(row: EndRow, { sheet, history, state }: ReadEnd): EndFinding[] {
   const sign = signOf(history);
-  const follows = followsFrom(sheet, endState(history), row.rule, judgedOf(row, sign));
+  const follows = followsFrom(sheet, state, row.rule, judgedOf(row, sign));
   const said = (["job", "label", "signedBy", "signedAt", "at"] as const).filter(
     (key) => row[key] !== follows[key],
   );
@@ -182,15 +190,10 @@ function rowOff(row: EndRow, sheet: RunSheet, history: readonly Recorded[]): End
 const byKey = <T extends object>(rows: readonly T[]): string[] => rows.map((row) => canonical(row)).sort();
 
 /** The tables that follow from its events. */
-function projectionsOff(
-  store: Store,
-  row: EndRow,
-  sheet: RunSheet,
-  events: readonly Recorded[],
-): EndFinding[] {
+function projectionsOff(store: Store, row: EndRow, { sheet, history, state }: ReadEnd): EndFinding[] {
   const there = projectedOf(store, row.id);
   const { rule, purpose, verdicts } = row;
-  const should = projectionsOf({ sheet, rule, purpose, events, verdicts });
+  const should = projectionsOf({ sheet, rule, purpose, events: history, verdicts }, state);
   const off = (["readings", "verdicts", "attempts", "uses"] as const).filter(
     (table) => canonical(byKey<object>(there[table])) !== canonical(byKey<object>(should[table])),
   );
@@ -261,9 +264,9 @@ const sameVerdicts = (a: readonly KeptVerdict[], b: readonly KeptVerdict[]): boo
   });
 
 /** Whether this program would judge a signed end as it was judged. Under another program that is no alteration. */
-function judgedOtherwise(row: EndRow, sheet: RunSheet, history: readonly Recorded[]): EndFinding[] {
+function judgedOtherwise(row: EndRow, { sheet, history, state }: ReadEnd): EndFinding[] {
   if (row.signedAt === null) return [];
-  const { result, verdicts } = followsFrom(sheet, endState(history), row.rule, null);
+  const { result, verdicts } = followsFrom(sheet, state, row.rule, null);
   if (row.result === result && sameVerdicts(row.verdicts ?? [], verdicts ?? [])) return [];
   const sign = signOf(history);
   const same = sign?.judged?.program === PROGRAM;

@@ -1,8 +1,8 @@
 import { existsSync, mkdirSync, readdirSync, readFileSync, statSync } from "node:fs";
 import { copyFile, rename } from "node:fs/promises";
 import { basename, dirname, join } from "node:path";
+import { processWide } from "@/store/process-wide";
 import { packPhotographs, photographsBeside } from "./photo-pack";
-import { processWide } from "./process-wide";
 
 /** Where a standing copy in a folder keeps photographs. */
 export const COPIED_PHOTOS = "photos";

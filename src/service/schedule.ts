@@ -3,10 +3,10 @@ import { join } from "node:path";
 import type { z } from "zod";
 import { problemOf, type zBackupsAnswer } from "@/core";
 import { databaseFile } from "@/store/database";
+import { processWide } from "@/store/process-wide";
 import type { Store } from "@/store/store";
 import { troubleOf } from "@/store/trouble";
 import { backupInto, backupName, backupsIn } from "./backup";
-import { processWide } from "./process-wide";
 import { replicaState } from "./replica";
 
 /** So many are kept; the oldest make room. */

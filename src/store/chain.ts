@@ -1,6 +1,7 @@
-import { asc, eq } from "drizzle-orm";
+import { asc, eq, sql } from "drizzle-orm";
 import type { EventRow } from "@/core";
 import { linkHash, sha256 } from "./hash";
+import { prepared } from "./prepared";
 import { digestOf } from "./register";
 import { type ends, events } from "./schema";
 import type { Store } from "./store";
@@ -61,6 +62,14 @@ export const endDigest = (end: EndColumns, signedByVersion1 = false): string =>
         ...(signedByVersion1 ? { result: end.result, verdicts: end.verdicts, signer: end.signer } : {}),
       });
 
+const rowsOf = prepared((store) =>
+  store
+    .select()
+    .from(events)
+    .where(eq(events.endId, sql.placeholder("endId")))
+    .orderBy(asc(events.seq))
+    .prepare(),
+);
+
 /** The rows of one end's events as they lie in the file, in order. */
-export const eventRows = (store: Store, endId: string): ChainedRow[] =>
-  store.select().from(events).where(eq(events.endId, endId)).orderBy(asc(events.seq)).all();
+export const eventRows = (store: Store, endId: string): ChainedRow[] => rowsOf(store).all({ endId });

@@ -1,4 +1,4 @@
-import { eq } from "drizzle-orm";
+import { eq, sql } from "drizzle-orm";
 import { z } from "zod";
 import {
   type Cable,
@@ -16,6 +16,7 @@ import {
   zTool,
 } from "@/core";
 import { sha256 } from "./hash";
+import { prepared } from "./prepared";
 import { digestOf, enter } from "./register";
 import { documents } from "./schema";
 import type { Store } from "./store";
@@ -50,14 +51,34 @@ export const documentDigest = ({ kind, v }: Pick<DocumentRow, "kind" | "v">): st
 /** Keeps a document's text, once. @returns its hash (SHA-256 of the text, hexadecimal). */
 export function keepDocument(store: Store, kind: Kind, body: string): string {
   const hash = sha256(body);
-  if (findDocument(store, hash)) return hash;
+  if (hasDocument(store, hash)) return hash;
   store.insert(documents).values({ hash, kind, body, v: VERSION[kind] }).run();
   enter(store, "document", hash, documentDigest({ kind, v: VERSION[kind] }));
   return hash;
 }
 
+const byHash = prepared((store) =>
+  store
+    .select()
+    .from(documents)
+    .where(eq(documents.hash, sql.placeholder("hash")))
+    .prepare(),
+);
+
 export const findDocument = (store: Store, hash: string): DocumentRow | undefined =>
-  store.select().from(documents).where(eq(documents.hash, hash)).get();
+  byHash(store).get({ hash });
+
+const itsHash = prepared((store) =>
+  store
+    .select({ hash: documents.hash })
+    .from(documents)
+    .where(eq(documents.hash, sql.placeholder("hash")))
+    .prepare(),
+);
+
+/** Whether a document is there, without reading it. */
+export const hasDocument = (store: Store, hash: string): boolean =>
+  itsHash(store).get({ hash }) !== undefined;
 
 function mustFind(store: Store, hash: string): DocumentRow {
   const found = findDocument(store, hash);

@@ -1,4 +1,4 @@
-import { asc, eq } from "drizzle-orm";
+import { asc, eq, sql } from "drizzle-orm";
 import type { Projections, ReadingRow, UseRow, VerdictRow } from "@/core";
 import { placesOf, prepared, settingOf } from "./prepared";
 import { attempts, readings, uses, verdicts } from "./schema";
@@ -53,16 +53,28 @@ const parts = <T>(rows: readonly T[], endId: string): (T & { endId: string })[][
 
 const bare = <T extends { endId: string }>({ endId: _, ...row }: T): Omit<T, "endId"> => row;
 
-/** An end's projections as they lie in the file. */
-export const projectedOf = (store: Store, endId: string): Projections => ({
-  readings: store.select().from(readings).where(eq(readings.endId, endId)).all().map(bare),
-  verdicts: store.select().from(verdicts).where(eq(verdicts.endId, endId)).all().map(bare),
-  attempts: store.select().from(attempts).where(eq(attempts.endId, endId)).all().map(bare),
-  uses: store
-    .select()
-    .from(uses)
-    .where(eq(uses.endId, endId))
-    .orderBy(asc(uses.eventId), asc(uses.place))
-    .all()
-    .map(bare),
+const projected = prepared((store) => {
+  const its = sql.placeholder("endId");
+  return {
+    readings: store.select().from(readings).where(eq(readings.endId, its)).prepare(),
+    verdicts: store.select().from(verdicts).where(eq(verdicts.endId, its)).prepare(),
+    attempts: store.select().from(attempts).where(eq(attempts.endId, its)).prepare(),
+    uses: store
+      .select()
+      .from(uses)
+      .where(eq(uses.endId, its))
+      .orderBy(asc(uses.eventId), asc(uses.place))
+      .prepare(),
+  };
 });
+
+/** An end's projections as they lie in the file. */
+export function projectedOf(store: Store, endId: string): Projections {
+  const of = projected(store);
+  return {
+    readings: of.readings.all({ endId }).map(bare),
+    verdicts: of.verdicts.all({ endId }).map(bare),
+    attempts: of.attempts.all({ endId }).map(bare),
+    uses: of.uses.all({ endId }).map(bare),
+  };
+}

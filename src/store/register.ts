@@ -1,5 +1,6 @@
-import { and, asc, desc, eq, gt } from "drizzle-orm";
+import { and, asc, desc, eq, gt, sql } from "drizzle-orm";
 import { canonical, linkHash, sha256 } from "./hash";
+import { prepared } from "./prepared";
 import { register } from "./schema";
 import type { Store } from "./store";
 
@@ -31,11 +32,15 @@ export function enter(store: Store, kind: RegisterKind, ref: string, digest: str
 export const registerFrom = (store: Store, after: number, most: number): RegisterRow[] =>
   store.select().from(register).where(gt(register.n, after)).orderBy(asc(register.n)).limit(most).all();
 
-/** What the register says of one row. */
-export const registerLines = (store: Store, kind: RegisterKind, ref: string): RegisterRow[] =>
+const linesOf = prepared((store) =>
   store
     .select()
     .from(register)
-    .where(and(eq(register.kind, kind), eq(register.ref, ref)))
+    .where(and(eq(register.kind, sql.placeholder("kind")), eq(register.ref, sql.placeholder("ref"))))
     .orderBy(asc(register.n))
-    .all();
+    .prepare(),
+);
+
+/** What the register says of one row. */
+export const registerLines = (store: Store, kind: RegisterKind, ref: string): RegisterRow[] =>
+  linesOf(store).all({ kind, ref });

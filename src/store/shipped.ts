@@ -25,6 +25,7 @@ import {
   zProcedure,
   zTool,
 } from "@/core";
+import { processWide } from "./process-wide";
 
 /** Everything that comes with the product, validated. */
 export interface Library {
@@ -39,7 +40,7 @@ export interface Library {
   readonly draft: DraftKit;
 }
 
-const texts = new WeakMap<object, string>();
+const texts = processWide("texts of documents", () => new WeakMap<object, string>());
 
 /** Keeps the text a document was parsed from. */
 export const rememberText = (document: object, text: string): void => {
@@ -79,20 +80,16 @@ function shelvedAs<S extends z.ZodType<object>>(schema: S, document: unknown): z
   return made;
 }
 
-let sheets: { readonly ending: EntrySheet; readonly going: EntrySheet } | undefined;
-
 /** How every entry is prepared: of a cable that ends in it, and of one that goes through. */
-export function entrySheets() {
-  sheets ??= {
+export const entrySheets = (): { readonly ending: EntrySheet; readonly going: EntrySheet } =>
+  processWide("entry sheets", () => ({
     ending: read("entry-sheet.json", zEntrySheet),
     going: read("through-sheet.json", zEntrySheet),
-  };
-  return sheets;
-}
+  }));
 
-/** What was made of a document once: documents never change. */
-const madeOf = <K extends object, T>(make: (from: K) => T) => {
-  const known = new WeakMap<K, T>();
+/** What was made of a document once a process: documents never change. */
+const madeOf = <K extends object, T>(name: string, make: (from: K) => T) => {
+  const known = processWide(name, () => new WeakMap<K, T>());
   return (from: K): T => {
     const found = known.get(from) ?? make(from);
     known.set(from, found);
@@ -101,13 +98,16 @@ const madeOf = <K extends object, T>(make: (from: K) => T) => {
 };
 
 /** The procedures an entry comes to: of a cable that ends in it, and of one that goes through. */
-const preparedBy = madeOf((entry: Entry): Procedure[] =>
+const preparedBy = madeOf("prepared by entries", (entry: Entry): Procedure[] =>
   [entryProcedure(entry, entrySheets().ending), throughProcedure(entry, entrySheets().going)].flatMap(
     (document) => (document ? [shelvedAs(zProcedure, document)] : []),
   ),
 );
 
-const shelvedInRun = madeOf((cable: Cable): Cable => shelvedAs(zCable, z.encode(zCable, midSpanOf(cable))));
+const shelvedInRun = madeOf(
+  "cables in mid-run",
+  (cable: Cable): Cable => shelvedAs(zCable, z.encode(zCable, midSpanOf(cable))),
+);
 
 /** Constructions that are never opened in the middle of their run, and what is opened there already. */
 const UNOPENED: readonly Cable["construction"][] = ["flat-drop", "mid-span"];
@@ -139,17 +139,13 @@ export function followedBy({ cables, procedures, entries }: Written): Written {
   };
 }
 
-let written: Written | undefined;
-
 /** What was shipped as it was written, read and validated once a process. */
-export function shippedWritten(): Written {
-  written ??= {
+export const shippedWritten = (): Written =>
+  processWide("library as written", () => ({
     cables: documents("cables", zCable),
     procedures: documents("procedures", zProcedure),
     entries: documents("entries", zEntry),
-  };
-  return written;
-}
+  }));
 
 function everything(): Library {
   return {
@@ -161,13 +157,8 @@ function everything(): Library {
   };
 }
 
-let kept: Library | undefined;
-
 /**
  * The shipped library, read and validated once a process.
  * @throws InputError naming the file and field that is wrong.
  */
-export function shippedLibrary(): Library {
-  kept ??= everything();
-  return kept;
-}
+export const shippedLibrary = (): Library => processWide("library", everything);

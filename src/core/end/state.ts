@@ -31,7 +31,6 @@ export interface SeenFault {
 /** A rework being done: which lines, what they make anew, and where it comes back to. */
 export type ReworkInHand = Pick<ReworkTaken, "leg" | "plan" | "steps" | "back" | "moves">;
 
-/** An end as its events leave it. */
 /** How often one retry rule was used on a leg; on all of them at once where the leg is empty. */
 export interface AttemptCount {
   readonly rule: string;
@@ -39,6 +38,7 @@ export interface AttemptCount {
   readonly count: number;
 }
 
+/** An end as its events leave it. */
 export interface EndState {
   /** Index of the line being worked. */
   readonly at: number;
@@ -125,7 +125,7 @@ export function endState(events: readonly Recorded[]): EndState {
 /** An end's state with one more event. */
 export function applied(state: EndState, { id, seq, at, event }: Recorded): EndState {
   const next = { ...state, taken: null, lastSeq: Math.max(seq, state.lastSeq) };
-  const taken = { event: id, before: { ...state, taken: null } };
+  const taken = () => ({ event: id, before: { ...state, taken: null } });
   switch (event.kind) {
     case "thread": {
       const others = state.threaded.filter((part) => part !== event.part);
@@ -156,11 +156,11 @@ export function applied(state: EndState, { id, seq, at, event }: Recorded): EndS
     case "label":
       return { ...next, job: event.job, label: event.label };
     case "retry":
-      return { ...retried(next, event), taken };
+      return { ...retried(next, event), taken: taken() };
     case "restart":
-      return { ...restarted(next, event), taken };
+      return { ...restarted(next, event), taken: taken() };
     case "rework":
-      return { ...reworked(next, event), taken };
+      return { ...reworked(next, event), taken: taken() };
     case "take-back":
       return state.taken ? { ...state.taken.before, lastSeq: next.lastSeq } : next;
     case "fault": {

@@ -77,9 +77,8 @@ export interface Projected {
   readonly verdicts: readonly KeptVerdict[] | null;
 }
 
-export function projectionsOf(end: Projected): Projections {
+export function projectionsOf(end: Projected, state: EndState = endState(end.events)): Projections {
   const { sheet, events } = end;
-  const state = endState(events);
   return {
     readings: readingRows(events, state),
     verdicts: sheet.checks.map((check) => verdictRow(end, state, check)),
@@ -89,10 +88,10 @@ export function projectionsOf(end: Projected): Projections {
 }
 
 function readingRows(events: readonly Recorded[], state: EndState): ReadingRow[] {
-  const standing = (id: string): ReadingRow["standing"] => {
-    if (state.readings.some((one) => one.id === id)) return "stands";
-    return state.voided.some((one) => one.id === id) ? "void" : "struck";
-  };
+  const stands = new Set(state.readings.map(({ id }) => id));
+  const voided = new Set(state.voided.map(({ id }) => id));
+  const standing = (id: string): ReadingRow["standing"] =>
+    stands.has(id) ? "stands" : voided.has(id) ? "void" : "struck";
   return events.flatMap((one) => readingRow(one, standing(one.id)) ?? []);
 }
 
