@@ -3,7 +3,7 @@ import { copyFileSync, existsSync, mkdirSync, readdirSync, renameSync, rmSync, w
 import { dirname, join, resolve } from "node:path";
 import { problemOf } from "@/core";
 import { openToLook } from "@/service/look";
-import { PHOTO_FILE, packedPhotographs } from "@/service/photo-pack";
+import { isWholePhoto, PHOTO_FILE, packedPhotographs } from "@/service/photo-pack";
 import { checkWholeRecord } from "@/service/record-check";
 import { COPIED_PHOTOS } from "@/service/replica";
 import {
@@ -82,7 +82,11 @@ function main(): number {
     const photos = join(dirname(target), "photos");
     mkdirSync(photos, { recursive: true });
     for (const { name, put } of photographs(copy, packed ? pack : null))
-      if (!existsSync(join(photos, name))) put(join(photos, name));
+      if (!isWholePhoto(join(photos, name))) {
+        // Whole or not at all: a kill in the middle of it leaves nothing under that name.
+        put(join(drafts, name));
+        renameSync(join(drafts, name), join(photos, name));
+      }
     renameSync(part, target);
   } finally {
     rmSync(drafts, { recursive: true, force: true });

@@ -1,5 +1,13 @@
 import { spawn } from "node:child_process";
-import { existsSync, mkdtempSync, readdirSync, rmSync, writeFileSync } from "node:fs";
+import {
+  existsSync,
+  mkdirSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  writeFileSync,
+} from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import Database from "better-sqlite3";
@@ -7,6 +15,7 @@ import sharp from "sharp";
 import { beforeAll, expect, it } from "vitest";
 import { openStore } from "@/store/database";
 import { goldenFile } from "@/store/fixtures/golden";
+import { keepPhoto } from "@/store/photos";
 import { copierSettings, litestream, replicaTarget, writeSettings } from "../../scripts/replica.mjs";
 import { actOn } from "./act";
 import { startEnd } from "./ends";
@@ -123,6 +132,29 @@ it(`a record of an older Arlent, lifted and killed ${KILLS} times, is lifted who
   }
 }, 120_000);
 
+/** Cuts short the first photograph beside a database, as a kill in the middle of a copy would. @returns its name. */
+function cutShort(target: string): string {
+  const [name = ""] = readdirSync(join(home, "photos"));
+  mkdirSync(join(target, "..", "photos"), { recursive: true });
+  writeFileSync(join(target, "..", "photos", name), readFileSync(join(home, "photos", name)).subarray(0, 99));
+  return name;
+}
+
+const isAsTaken = (target: string, name: string): boolean =>
+  readFileSync(join(target, "..", "photos", name)).equals(readFileSync(join(home, "photos", name)));
+
+it("a photograph that was cut short is put right by a restore, and by taking it again", async () => {
+  const target = join(folder(), "b.db");
+  const name = cutShort(target);
+  await restore(backup, target);
+  expect(isAsTaken(target, name)).toBe(true);
+  cutShort(target);
+  const store = openStore(target);
+  expect(keepPhoto(store, readFileSync(join(home, "photos", name)))).toBe(name.slice(0, -".jpg".length));
+  store.$client.close();
+  expect(isAsTaken(target, name)).toBe(true);
+});
+
 it.skipIf(litestream() === null)(
   `a standby made and killed ${KILLS} times is there whole or not there at all, and made by another try`,
   async () => {
@@ -135,6 +167,10 @@ it.skipIf(litestream() === null)(
     await new Promise((ended) => copier.once("exit", ended));
     await copyPhotographs(database, copy);
     const takes = await run(command("standby"), [copy, join(folder(), "a.db")], null);
+    const again = join(folder(), "b.db");
+    const cut = cutShort(again);
+    await run(command("standby"), [copy, again], null);
+    expect(isAsTaken(again, cut)).toBe(true);
     for (const after of moments(takes)) {
       const target = join(folder(), "b.db");
       await run(command("standby"), [copy, target], after);

@@ -2,6 +2,8 @@ import { existsSync, readdirSync, readFileSync } from "node:fs";
 import { dirname, join, resolve } from "node:path";
 import Database from "better-sqlite3";
 
+export { isWholePhoto } from "@/store/photos";
+
 export const PHOTO_FILE = /^[0-9a-f]{64}\.jpg$/;
 
 /** Photographs beside a database, by their files' names. */

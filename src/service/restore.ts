@@ -12,6 +12,7 @@ import { dirname, join, resolve } from "node:path";
 import { pipeline } from "node:stream/promises";
 import { extract } from "tar-stream";
 import { check, InputError, type RecordFinding } from "@/core";
+import { isWholePhoto } from "@/store/photos";
 import { openToLook } from "@/store/read-only";
 import { flushed, MANIFEST, type Manifest, PHOTO, RECORD, sha256Of, zManifest } from "./backup";
 import { checkWholeRecord } from "./record-check";
@@ -61,7 +62,7 @@ export async function restore(backup: string, database: string, now = new Date()
     const photos = join(dirname(target), "photos");
     if (photographs.length > 0) mkdirSync(photos, { recursive: true });
     for (const name of photographs)
-      if (!existsSync(join(photos, name))) renameSync(join(folder, "photos", name), join(photos, name));
+      if (!isWholePhoto(join(photos, name))) renameSync(join(folder, "photos", name), join(photos, name));
     // The record last: until it is there, nothing is restored.
     renameSync(join(folder, RECORD), target);
     return { manifest, movedAside };

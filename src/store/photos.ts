@@ -1,7 +1,7 @@
 import { createHash } from "node:crypto";
 import { existsSync, mkdirSync, readFileSync, renameSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
-import { dirname, join, resolve } from "node:path";
+import { basename, dirname, join, resolve } from "node:path";
 import { sql } from "drizzle-orm";
 import type { Store } from "./store";
 
@@ -16,13 +16,19 @@ function folderOf(store: Store): string {
 
 const HASH = /^[0-9a-f]{64}$/;
 
+const sha256Of = (bytes: Buffer): string => createHash("sha256").update(bytes).digest("hex");
+
+/** Whether a photograph lies at a path, and is the one its name says: one that was cut short is not. */
+export const isWholePhoto = (path: string): boolean =>
+  existsSync(path) && sha256Of(readFileSync(path)) === basename(path, ".jpg");
+
 /** Keeps a photograph's bytes, once. @returns their hash. Written whole under another name first, then put in place. */
 export function keepPhoto(store: Store, bytes: Buffer): string {
-  const hash = createHash("sha256").update(bytes).digest("hex");
+  const hash = sha256Of(bytes);
   const folder = folderOf(store);
   mkdirSync(folder, { recursive: true });
   const path = join(folder, `${hash}.jpg`);
-  if (existsSync(path)) return hash;
+  if (isWholePhoto(path)) return hash;
   const draft = `${path}.${process.pid}.part`;
   try {
     writeFileSync(draft, bytes, { flush: true });
@@ -40,7 +46,7 @@ export function photoBytes(store: Store, hash: string): Buffer | null {
   const path = join(folderOf(store), `${hash}.jpg`);
   if (!existsSync(path)) return null;
   const bytes = readFileSync(path);
-  return createHash("sha256").update(bytes).digest("hex") === hash ? bytes : null;
+  return sha256Of(bytes) === hash ? bytes : null;
 }
 
 /** Where a photograph lies. */
