@@ -147,11 +147,33 @@ test("the blade says what is due, and seeing to it is logged", async ({ page, re
     })),
     99,
   );
+  // What the page asks at the cleave is answered late, and says what stood before the wiping.
+  let release = () => {};
+  const held = new Promise<void>((go) => {
+    release = go;
+  });
+  await page.route("**/api/v1/tools", async (route) => {
+    const response = await route.fetch();
+    await held;
+    await route.fulfill({ response });
+  });
   await page.goto(`/bench/${end}`);
   while ((await heading(page).textContent()) !== "Cleave") await pass(page);
-  await expect(page.getByText("Wipe the blade before this cleave.")).toBeVisible();
-  await page.getByRole("button", { name: /^Wiped/ }).click();
-  await expect(page.getByText("Wipe the blade before this cleave.")).toHaveCount(0);
+  const due = page.getByText("Wipe the blade before this cleave.");
+  await expect(due).toBeVisible();
+  const wiped = page.getByRole("button", { name: /^Wiped/ });
+  await page.route("**/api/v1/tools/*", (route) => route.abort());
+  await wiped.click();
+  await expect(page.getByText(/Not noted of the blade: The server does not answer/)).toBeVisible();
+  await expect(due).toBeVisible();
+  await page.unroute("**/api/v1/tools/*");
+  await wiped.click();
+  await expect(due).toHaveCount(0);
+  const late = page.waitForResponse("**/api/v1/tools");
+  release();
+  await (await late).finished();
+  await page.evaluate(() => new Promise((drawn) => requestAnimationFrame(() => setTimeout(drawn))));
+  await expect(due).toHaveCount(0);
 });
 
 test("a step is read aloud at R, and every step as it comes up where that is wanted", async ({

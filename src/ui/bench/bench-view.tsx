@@ -1,7 +1,6 @@
 "use client";
 
 import { useEffect, useMemo, useRef, useState } from "react";
-import { v4 as uuid } from "uuid";
 import type {
   BladeLine,
   Caution,
@@ -16,21 +15,12 @@ import type {
   RunSheet,
   WhereTold,
 } from "@/core";
-import {
-  judgementOf,
-  mustHoldAt,
-  reworkedLegs,
-  SIMULATED,
-  sheetAt,
-  skippedSteps,
-  zBladeAnswer,
-  zBladesAnswer,
-} from "@/core";
+import { judgementOf, mustHoldAt, reworkedLegs, SIMULATED, sheetAt, skippedSteps } from "@/core";
 import type { Way } from "../advice/advice-panel";
+import { useBlades } from "../aids/use-blades";
 import { useAims } from "../aim/aim-note";
 import { Band } from "../band/band";
 import { Calliper } from "../calliper/calliper";
-import { get, post } from "../http/http";
 import { stepIntoView, toStep } from "../keys/to-step";
 import { usePeople } from "../people/people-context";
 import { usePrefs } from "../prefs/prefs-context";
@@ -90,7 +80,6 @@ export function BenchView({
   const work = useWork({ id, sheet, rule, initial, onDone: batch?.onDone });
   const { state, add, line, here, all, signing, typed } = work;
   const [read, setRead] = useState<string | null>(null);
-  const [blades, setBlades] = useState(shipped);
   const [way, setWay] = useState<Way>("recommended");
   const [simulated, setSimulated] = useState(false);
   const [askingPractice, setAskingPractice] = useState(false);
@@ -124,15 +113,9 @@ export function BenchView({
   const named = [state.job, state.label].filter(Boolean).join(" · ") || sheet.procedure.name;
   useTitle(`${titled} · ${named} · Arlent`);
   const cleaves = line.step.kind === "cleave";
-  useEffect(() => {
-    if (cleaves) get("/api/v1/tools", zBladesAnswer).then((answer) => answer.ok && setBlades(answer.value));
-  }, [cleaves]);
+  const { blades, seeTo } = useBlades(shipped, cleaves);
   const onState = batch?.onState;
   useEffect(() => onState?.(id, state), [onState, id, state]);
-  const seeTo = async (tool: string, action: "wipe" | "turn" | "new") => {
-    const answer = await post(`/api/v1/tools/${tool}`, zBladeAnswer, { id: uuid(), action });
-    if (answer.ok) setBlades((before) => before.map((one) => (one.tool === tool ? answer.value : one)));
-  };
 
   const done = signing || state.signed !== null;
   const active = activeOf(here, typed?.check.id ?? read ?? undefined);

@@ -1,0 +1,31 @@
+"use client";
+
+import { useEffect, useRef, useState } from "react";
+import { toast } from "sonner";
+import { v4 as uuid } from "uuid";
+import { type BladeLine, zBladeAnswer, zBladesAnswer } from "@/core";
+import { get, post } from "../http/http";
+
+/**
+ * How the blades stand, and what sees to one. Asked anew whenever a cleave comes up: the same blade is used at other benches.
+ * @param shown as the server had them when the page was drawn.
+ */
+export function useBlades(shown: readonly BladeLine[], cleaves: boolean) {
+  const [blades, setBlades] = useState(shown);
+  /** How often one was seen to here: an answer to what was asked before that says what stood before it. */
+  const seenTo = useRef(0);
+  useEffect(() => {
+    if (!cleaves) return;
+    const asked = seenTo.current;
+    get("/api/v1/tools", zBladesAnswer).then((answer) => {
+      if (answer.ok && seenTo.current === asked) setBlades(answer.value);
+    });
+  }, [cleaves]);
+  const seeTo = async (tool: string, action: "wipe" | "turn" | "new") => {
+    seenTo.current += 1;
+    const answer = await post(`/api/v1/tools/${tool}`, zBladeAnswer, { id: uuid(), action });
+    if (answer.ok) setBlades((before) => before.map((one) => (one.tool === tool ? answer.value : one)));
+    else toast.error(`Not noted of the blade: ${answer.problem.message}`);
+  };
+  return { blades, seeTo };
+}
