@@ -8,6 +8,9 @@ const config = {
   experimental: {
     // A little over the largest photograph taken: what is cut off there would be no picture any more.
     proxyClientMaxBodySize: "13mb",
+    // Nothing of a finished build reads them.
+    turbopackSourceMaps: process.env.NODE_ENV !== "production",
+    turbopackFileSystemCacheForBuild: process.env.ARLENT_FIRST_BUILD !== "1",
     preloadEntriesOnStart: process.env.ARLENT_LOAD !== "late",
   },
   headers: async () => [

@@ -69,11 +69,36 @@ function onceReady(page: Page, name: "goto" | "reload"): void {
 /** All a page can have left behind on a device. */
 const LEFT_BEHIND = "cookies,local_storage,indexeddb,service_workers,cache_storage,file_systems";
 
-/** Leaves a device as it came: no page open but the first, and nothing kept. */
+/** What a page cannot be rid of again: one it was done to is closed after its test. */
+const LASTING = ["addInitScript", "emulateMedia", "on"] as const;
+
+const lasting = new WeakSet<Page>();
+
+/** A page of a device, as tests go about with it; the next test has the same, its scripts are compiled already. */
+async function pageOf(device: BrowserContext): Promise<Page> {
+  const page = await device.newPage();
+  for (const name of ["goto", "reload"] as const) onceReady(page, name);
+  for (const name of LASTING) {
+    const does = page[name].bind(page) as (...args: unknown[]) => unknown;
+    Object.assign(page, {
+      [name]: (...args: unknown[]) => {
+        lasting.add(page);
+        return does(...args);
+      },
+    });
+  }
+  return page;
+}
+
+/** Leaves a device as it came: no page open but one, and nothing kept. */
 async function emptied(device: BrowserContext): Promise<void> {
-  const [first, ...others] = device.pages();
-  if (!first) throw new Error("the device has lost its first page");
-  for (const page of others) await page.close();
+  const left = device.pages().find((page) => !lasting.has(page));
+  const first = left ?? (await pageOf(device));
+  for (const page of device.pages()) if (page !== first) await page.close();
+  // What a tab keeps for itself goes by no other way.
+  await first.evaluate(() => sessionStorage.clear()).catch(() => undefined);
+  await first.unrouteAll({ behavior: "ignoreErrors" });
+  await first.goto("about:blank");
   await device.unrouteAll();
   await device.clearPermissions();
   const session = await device.newCDPSession(first);
@@ -106,6 +131,9 @@ export const test = base.extend<{ baseURL: string }, { server: TestServer; devic
         timezoneId: timezoneId ?? "",
         baseURL: server.url,
       });
+      const [begun] = device.pages();
+      await pageOf(device);
+      await begun?.close();
       await use(device);
       await device.close();
       rmSync(profile, { recursive: true, force: true });
@@ -117,11 +145,13 @@ export const test = base.extend<{ baseURL: string }, { server: TestServer; devic
     await emptied(device);
   },
   baseURL: async ({ server }, use) => use(server.url),
-  page: async ({ page }, use) => {
+  page: async ({ context, viewport }, use) => {
+    const [page] = context.pages();
+    if (!page) throw new Error("the device has lost its page");
+    if (viewport) await page.setViewportSize(viewport);
     const rate = Number(process.env.SLOWER ?? 1);
     if (rate > 1)
       await (await page.context().newCDPSession(page)).send("Emulation.setCPUThrottlingRate", { rate });
-    for (const name of ["goto", "reload"] as const) onceReady(page, name);
     await use(page);
   },
 });

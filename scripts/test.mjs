@@ -3,8 +3,10 @@ import { readFileSync, rmSync } from "node:fs";
 import { join } from "node:path";
 import { beginPackages, ensureBuild, ensureChromium, root, runPackage } from "./setup.mjs";
 
-const driver = beginPackages();
+const { packages, driver } = beginPackages();
+// The browser is installed beside them.
 const chromium = ensureChromium();
+await packages;
 
 let passed = 0;
 let failed = 0;
