@@ -3,7 +3,7 @@ import type { Page } from "@playwright/test";
 import type { EventInput } from "@/core";
 import { CLOSURE, PLAN } from "@/service/fixtures/plan";
 import { addEvents, expect, lineOf, test } from "./server";
-import { pick, pickByLetters } from "./work";
+import { notNow, pick, pickByLetters } from "./work";
 
 const HILL = {
   ...PLAN,
@@ -69,6 +69,7 @@ test("a cable is opened at a station planned by keyboard, joined in a closure, i
   );
   await cable.getByRole("button", { name: /^To the bench/ }).focus();
   await press("Enter");
+  await notNow(page);
   await page.waitForURL(/\/bench\/[0-9a-f-]{36}$/);
 
   const end = page.url().split("/").at(-1) ?? "";
@@ -162,6 +163,7 @@ test("a closure's six like cables go to the bench as one batch, and it can be ta
   await expect(page.getByRole("listitem").filter({ hasText: "Flat drop (6)" })).toContainText("port G10");
   await expect(page.getByText("Kept", { exact: true })).toBeVisible();
   await page.getByRole("button", { name: "6 × Flat drop as a batch" }).click();
+  await notNow(page);
   await page.waitForURL(/\/bench\/batch\//);
   await expect(page.getByText("Hut wall, cable 6", { exact: true })).toBeVisible();
 

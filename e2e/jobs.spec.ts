@@ -2,7 +2,7 @@ import type { APIRequestContext, Locator } from "@playwright/test";
 import { type EventInput, parseAddress } from "@/core";
 import { PLAN } from "@/service/fixtures/plan";
 import { addEvents, expect, THREADED, test } from "./server";
-import { begin, pickByLetters } from "./work";
+import { begin, notNow, pickByLetters } from "./work";
 
 const { A: SIDE } = PLAN.sides;
 
@@ -183,6 +183,10 @@ test("a tube is broken out, its fibres ended as a batch, one lost and begun agai
   const ends = page.getByRole("region", { name: "Side A" });
   await expect(ends.getByRole("listitem")).toHaveCount(13);
   await ends.getByRole("button", { name: "12 as a batch" }).click();
+  await page.getByRole("button", { name: "Back" }).click();
+  await expect(page.getByText("Hold these against the part's own sheet")).toBeHidden();
+  await ends.getByRole("button", { name: "12 as a batch" }).click();
+  await notNow(page);
   await page.waitForURL(/\/bench\/batch\//);
   await expect(page.getByText("Pad 9 feeder, side A, tube 1 / fibre 12, aqua").first()).toBeVisible();
   const batch = page.url().split("/").at(-1);
@@ -193,6 +197,7 @@ test("a tube is broken out, its fibres ended as a batch, one lost and begun agai
   const lost = ends.getByRole("listitem").filter({ hasText: /fibre 7(?!\d)/ });
   await expect(lost).toContainText("cut off");
   await lost.getByRole("button", { name: /Make it again/ }).click();
+  await notNow(page);
   await page.waitForURL(/\/bench\/[0-9a-f-]{36}$/);
   const slack = page.getByRole("status").filter({ hasText: "mm slack" });
   await expect(slack).toHaveText(/^300 mm slack/);

@@ -3,6 +3,13 @@ import { expect } from "./server";
 
 export const heading = (page: Page) => page.locator("#step");
 
+/** Leaves the figures that are asked about first unchecked, and goes to the bench. */
+export async function notNow(page: Page): Promise<void> {
+  await expect(page.getByText("Hold these against the part's own sheet")).toBeVisible();
+  await page.getByRole("button", { name: "Not now: begin unchecked" }).focus();
+  await page.keyboard.press("Enter");
+}
+
 /** From a sheet to the bench with its figures unchecked. */
 export async function begin(page: Page, key = "b"): Promise<void> {
   await page.keyboard.press(key);

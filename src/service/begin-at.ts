@@ -1,5 +1,6 @@
 import { randomUUID } from "node:crypto";
 import {
+  type Ahead,
   type EndEvent,
   InputError,
   type Place,
@@ -21,6 +22,15 @@ export interface Beginning {
   readonly where: { readonly piece: string; readonly plan: number } & Place;
   readonly label: string;
 }
+
+/** The same before it begins, for whoever is to confirm its figures. */
+export const aheadOf = ({ made: { sheet, procedure, cable } }: Beginning): Ahead => ({
+  unchecked: sheet.procedure.representative,
+  procedure,
+  cable,
+  core: sheet.picked.core,
+  choices: sheet.picked.choices,
+});
 
 interface Together {
   /** Of the end, or of the batch where there are several. */

@@ -1,6 +1,7 @@
 import { randomUUID } from "node:crypto";
 import { z } from "zod";
 import {
+  type Ahead,
   type ClosureAnswer,
   type ClosureCable,
   cableText,
@@ -17,10 +18,12 @@ import {
 import { wholeLibrary } from "@/store/shelf";
 import type { Store } from "@/store/store";
 import type { Act } from "./act";
-import { type Beginning, beginAll } from "./begin-at";
+import { aheadOf, type Beginning, beginAll } from "./begin-at";
 import { getClosure, joinTrouble, styleIn } from "./closures";
 import { compiled } from "./ends";
 import { beginningAt, jobName, mustFindPiece } from "./places";
+
+type FoundClosure = Pick<ClosureAnswer, "id" | "revision" | "job" | "plan">;
 
 export const zBeginClosure = z.strictObject({
   /** Of the end, or of the batch where there are several cables. */
@@ -35,6 +38,14 @@ export const zBeginClosure = z.strictObject({
   purpose: z.enum(PURPOSES, { error: "An end is work or practice" }).default("work"),
 });
 
+export const zCableQuery = z.strictObject({ cable: zStationId });
+
+/** What begins for a cable of a closure. @throws InputError: as to begin it. */
+export function aheadInClosure(store: Store, closure: string, query: unknown): Ahead {
+  const { cable } = check(zCableQuery, query);
+  return aheadOf(beginningOf(store, getClosure(store, closure), cable));
+}
+
 /**
  * Begins a cable of a closure, or several like ones as a batch: each at the place of the piece it is of, one that is planned
  * nowhere by itself under the closure's name. Asking again with the same id answers the same.
@@ -46,17 +57,19 @@ export function beginClosure(act: Act, closure: string, input: unknown): { id: s
   const { id = randomUUID(), cables, rule, purpose } = check(zBeginClosure, input);
   const found = getClosure(store, closure);
   const { plan, job } = found;
-  const beginnings = cables.map((wanted) => {
-    const cable = plan.cables.find((one) => one.id === wanted);
-    if (!cable) throw new InputError("not-found", "This closure has no such cable any more.", ["cables"]);
-    return beginningIn(store, found, cable);
-  });
+  const beginnings = cables.map((wanted) => beginningOf(store, found, wanted));
   return beginAll(act, { id, name: plan.name, job: jobName(store, job), rule, purpose }, beginnings);
+}
+
+function beginningOf(store: Store, closure: FoundClosure, wanted: string): Beginning {
+  const cable = closure.plan.cables.find((one) => one.id === wanted);
+  if (!cable) throw new InputError("not-found", "This closure has no such cable any more.", ["cables"]);
+  return beginningIn(store, closure, cable);
 }
 
 function beginningIn(
   store: Store,
-  { id, revision, job, plan }: Pick<ClosureAnswer, "id" | "revision" | "job" | "plan">,
+  { id, revision, job, plan }: FoundClosure,
   cable: ClosureCable,
 ): Beginning {
   const trouble = joinTrouble(store, job, plan.entry, cable);

@@ -5,7 +5,7 @@ import { openStore, type Store } from "@/service/the-store";
 import { shippedLibrary } from "@/store/shipped";
 import { actOn } from "./act";
 import { getBatch } from "./batches";
-import { beginClosure } from "./begin-closure";
+import { aheadInClosure, beginClosure } from "./begin-closure";
 import { addClosure, getClosure, getClosures, joinablePlaces, saveClosure } from "./closures";
 import { getEnd } from "./ends";
 import { codeOf } from "./fixtures/code-of";
@@ -78,7 +78,11 @@ describe("a closure of a job", () => {
       ["Pad 4 branch, side A", "planned", null],
       ["", "planned", null],
     ]);
+    const ahead = aheadInClosure(store, id, { cable: nth(0) });
+    expect(codeOf(() => aheadInClosure(store, id, { cable: nth(9) }))).toBe("not-found");
     const begun = beginClosure(act(), id, { cables: [nth(0)] });
+    expect(getEnd(store, begun.id).sheet.procedure.id).toBe(ahead.procedure.id);
+    expect([ahead.unchecked, getEnd(store, begun.id).cableName]).toEqual([true, ahead.cable.name]);
     expect(isMidRun(getEnd(store, begun.id).sheet)).toBe(true);
     expect(getEnd(store, begun.id).where).toMatchObject({ name: "North ring", station: "pad 4" });
     addTo(store, begun.id, { kind: "sign", name: "Wyn", outcome: "cut-off" });

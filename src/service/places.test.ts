@@ -5,10 +5,12 @@ import {
   check,
   type EventInput,
   endState,
+  figuresToConfirm,
   judgementOf,
   mm,
   mustHoldAt,
   parseAddress,
+  resolved,
   retriesOffered,
   retryEvent,
   zPiecePlan,
@@ -22,11 +24,11 @@ import { codeOf } from "./fixtures/code-of";
 import { addTo } from "./fixtures/made-ends";
 import { PLAN } from "./fixtures/plan";
 import { addPieces, getJob, jobsPage, newJob, PIECES_PAGE, savePlan } from "./jobs";
-import { beginPlaces, getPiece, nextOfJob, nextPlace } from "./places";
+import { aheadAtPlace, beginPlaces, getPiece, nextOfJob, nextPlace } from "./places";
 import { crewYield, needsOf } from "./planning";
 import { endRecord } from "./record";
 import { checkWholeRecord } from "./record-check";
-import { documentText, putAway, saveDocument } from "./shelf";
+import { confirmFigures, documentText, putAway, saveDocument } from "./shelf";
 import { whereOf } from "./where";
 
 const { A: side } = PLAN.sides;
@@ -136,6 +138,33 @@ describe("an end at a place", () => {
     expect(codeOf(() => beginPlaces(act(), piece, { side: "B", addresses }))).toBe("moved-on");
     const mixed = [parseAddress("tube 1"), parseAddress("tube 1 / fibre 4")];
     expect(codeOf(() => beginPlaces(act(), piece, { side: "B", addresses: mixed }))).toBe("does-not-fit");
+  });
+});
+
+describe("what begins at a place", () => {
+  it("has figures nobody has seen, until they are held against the part's sheet: on a fibre in its tubing too", () => {
+    const place = { side: "A", at: "tube 1 / fibre 5" };
+    const { unchecked, procedure, cable, core, choices } = aheadAtPlace(store, piece, place);
+    expect([unchecked, procedure.id]).toEqual([true, "stub-wedge-release-900"]);
+    const figures = figuresToConfirm(resolved(procedure, cable, { core, choices }));
+    confirmFigures(act(), procedure.id, {
+      basis: procedure.revision,
+      cable: cable.id,
+      place: { piece, ...place },
+      core,
+      choices,
+      figures: figures.map(({ key, value, plus, minus }) => ({ key, value, plus, minus })),
+    });
+    const now = aheadAtPlace(store, piece, place);
+    expect([now.unchecked, now.procedure.revision]).toEqual([false, procedure.revision + 1]);
+    expect(endRecord(store, begin(place.at).id).style).toMatchObject({
+      revision: now.procedure.revision,
+    });
+  });
+  it("is nothing where nothing is planned", () => {
+    expect(codeOf(() => aheadAtPlace(store, piece, { side: "A", at: "tube 2" }))).toBe("no-such-element");
+    expect(codeOf(() => aheadAtPlace(store, piece, { side: "A", at: "pad 4" }))).toBe("no-such-element");
+    expect(codeOf(() => aheadAtPlace(store, randomUUID(), { side: "A" }))).toBe("not-found");
   });
 });
 

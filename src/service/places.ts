@@ -1,6 +1,7 @@
 import { randomUUID } from "node:crypto";
 import { z } from "zod";
 import {
+  type Ahead,
   addressText,
   BATCH_LIMIT,
   type Cable,
@@ -15,6 +16,7 @@ import {
   type Place,
   type PlannedEnd,
   PURPOSES,
+  parseAddress,
   placeKey,
   placeSides,
   placeText,
@@ -35,7 +37,7 @@ import { findJob, latestPlan, type PlanRow, piecesToGoOn } from "@/store/plans";
 import { rememberText } from "@/store/shipped";
 import type { Store } from "@/store/store";
 import type { Act } from "./act";
-import { type Beginning, beginAll } from "./begin-at";
+import { aheadOf, type Beginning, beginAll } from "./begin-at";
 import { compiled } from "./ends";
 import { pieceOf } from "./jobs";
 import { newestAt } from "./placed";
@@ -143,6 +145,24 @@ export function beginPlaces(act: Act, piece: string, input: unknown): { id: stri
     },
     addresses.map((address) => beginningAt(store, row, { side, address }, style)),
   );
+}
+
+export const zPlaceQuery = z.strictObject({
+  side: zPlaceSide,
+  /** As it is written; none for the cable itself. */
+  at: z.string().max(200, "An address has at most 200 characters").default(""),
+});
+
+type PlaceQuery = z.output<typeof zPlaceQuery>;
+
+/** What is in hand at a place of a piece. @throws InputError `not-found`, `no-such-element`. */
+export const cableAtPlace = (store: Store, piece: string, { side, at }: PlaceQuery): Cable =>
+  inHand(store, piece, { side, address: parseAddress(at) }).cable;
+
+/** What begins at a place of a piece. @throws InputError `no-such-element`; whatever does not go together. */
+export function aheadAtPlace(store: Store, piece: string, query: unknown): Ahead {
+  const { side, at } = check(zPlaceQuery, query);
+  return aheadOf(beginningAt(store, mustFindPiece(store, piece), { side, address: parseAddress(at) }));
 }
 
 /** A job as it is called at the bench. */

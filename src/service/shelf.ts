@@ -40,6 +40,7 @@ import { entrySheets, shippedLibrary, textOf } from "@/store/shipped";
 import type { Store } from "@/store/store";
 import { inTransaction } from "@/store/transaction";
 import type { Act } from "./act";
+import { cableAtPlace, zPlaceQuery } from "./places";
 import { mustBeKnown } from "./signer";
 
 const zWhy = {
@@ -62,6 +63,8 @@ export const zRestore = z.strictObject({ basis: zBasis, restore: zBasis, ...zWhy
 export const zConfirm = z.strictObject({
   basis: zBasis,
   cable: z.string().max(80),
+  /** Where on a piece that cable is opened out: what lies there is no cable of the shelf. */
+  place: zPlaceQuery.extend({ piece: z.string().max(60) }).optional(),
   core: z.string().max(20),
   choices: z.record(z.string().max(80), z.string().max(80)).default({}),
   figures: z
@@ -259,11 +262,11 @@ export function putAway(act: Act, kind: ShelfKind, id: string, input: unknown) {
  */
 export function confirmFigures(act: Act, id: string, input: unknown) {
   const { store, now } = act;
-  const { basis, cable: cableId, core, choices, figures, why } = check(zConfirm, input);
+  const { basis, cable: cableId, place, core, choices, figures, why } = check(zConfirm, input);
   return inTransaction(store, () => {
     const { cables, procedures } = wholeLibrary(store);
     const procedure = procedures.find((one) => one.id === id);
-    const cable = cables.find((one) => one.id === cableId);
+    const cable = place ? cableAtPlace(store, place.piece, place) : cables.find((one) => one.id === cableId);
     if (!procedure) throw new InputError("not-found", `There is no procedure “${id}” on the shelf.`, ["id"]);
     if (!cable) throw new InputError("unknown-cable", `No cable called “${cableId}”.`, ["cable"]);
     const found = newestRevision(store, "procedure", id);

@@ -1,4 +1,5 @@
 import {
+  zAheadAnswer,
   zBegunAnswer,
   zClosure,
   zClosureAnswer,
@@ -11,10 +12,10 @@ import {
   zPulseAnswer,
   zRevisionAnswer,
 } from "@/core";
-import { zBeginClosure } from "@/service/begin-closure";
+import { zBeginClosure, zCableQuery } from "@/service/begin-closure";
 import { zNewClosure, zSaveClosure } from "@/service/closures";
 import { zJobQuery, zJobsQuery, zNewJob, zNewPieces, zSavePlan } from "@/service/jobs";
-import { zBeginPlaces } from "@/service/places";
+import { zBeginPlaces, zPlaceQuery } from "@/service/places";
 import { acted, type Route } from "./route-type";
 
 /** What is planned, and how it stands: jobs, pieces and closures. */
@@ -56,6 +57,13 @@ export const PLAN_ROUTES: readonly Route[] = [
     answer: zPieceAnswer,
   },
   {
+    method: "get",
+    path: "/pieces/{id}/ends",
+    does: "What begins at a place of a piece, with the documents it would be made by.",
+    query: zPlaceQuery,
+    answer: zAheadAnswer,
+  },
+  {
     method: "post",
     path: "/pieces/{id}/ends",
     does: "Begins the end at a place of a piece, or several of one side as a batch.",
@@ -95,6 +103,13 @@ export const PLAN_ROUTES: readonly Route[] = [
     path: "/closures/{id}",
     does: "A closure with how each of its cables stands.",
     answer: zClosureAnswer,
+  },
+  {
+    method: "get",
+    path: "/closures/{id}/ends",
+    does: "What begins for a cable of a closure, with the documents it would be made by.",
+    query: zCableQuery,
+    answer: zAheadAnswer,
   },
   {
     method: "post",

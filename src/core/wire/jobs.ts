@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { zCable } from "../cable/cable";
 import { zClosureCable, zClosurePlan } from "../entry/closure";
 import { zName } from "../names/names";
 import type { SlackTold } from "../piece/account";
@@ -8,6 +9,7 @@ import { type Place, type PlaceSide, zPlace } from "../piece/places";
 import { zPiecePlan } from "../piece/plan";
 import { STANDINGS, type Standing } from "../piece/standing";
 import { type CutPlace, zParted } from "../piece/station";
+import { zProcedure } from "../procedure/procedure";
 import { zLegTold } from "../record/legs";
 
 /** A piece as it is planned now; `revision` is what a change of it must have seen. */
@@ -106,6 +108,16 @@ export const zPulseAnswer = z.strictObject({ n: z.int() });
 
 /** An end begun at a place, or several as a batch. */
 export const zBegunAnswer = z.strictObject({ id: z.string(), batch: z.boolean() });
+
+/** What is about to begin, and whether any of its figures was never held against the part's own sheet. */
+export const zAheadAnswer = z.strictObject({
+  unchecked: z.boolean(),
+  procedure: zProcedure,
+  cable: zCable,
+  core: z.string(),
+  choices: z.record(z.string(), z.string()),
+});
+export type Ahead = z.output<typeof zAheadAnswer>;
 
 /** What stands at the other end of an end's fibres. */
 export interface FarSide {

@@ -22,6 +22,8 @@ interface ConfirmProps {
   readonly cable: Cable;
   readonly core: string;
   readonly choices: Readonly<Record<string, string>>;
+  /** Where on a piece the cable is opened out; none for a cable of the shelf. */
+  readonly place?: { readonly piece: string; readonly side: string; readonly at: string } | undefined;
   readonly onClose: () => void;
   /** The figures are kept as a revision of the user's own. */
   readonly onKept: (revision: number) => void;
@@ -30,7 +32,8 @@ interface ConfirmProps {
 }
 
 /** Every figure of a sheet on one screen, to be held against the sheet that came with the part: Enter through. */
-export function ConfirmPanel({ procedure, cable, core, choices, onClose, onKept, onLater }: ConfirmProps) {
+export function ConfirmPanel(props: ConfirmProps) {
+  const { procedure, cable, core, choices, place, onClose, onKept, onLater } = props;
   const { who } = usePeople();
   const figures = useMemo(
     () => figuresToConfirm(resolved(procedure, cable, { core, choices })),
@@ -54,6 +57,7 @@ export function ConfirmPanel({ procedure, cable, core, choices, onClose, onKept,
     const answer = await post(`/api/v1/shelf/procedures/${procedure.id}/figures`, zRevisionAnswer, {
       basis: procedure.revision,
       cable: cable.id,
+      place,
       core,
       choices,
       by: who?.id ?? null,

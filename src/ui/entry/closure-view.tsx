@@ -13,6 +13,7 @@ import {
 import { Button } from "../controls/button";
 import { Link } from "../controls/link";
 import { post } from "../http/http";
+import { FiguresFirst } from "../jobs/figures-first";
 import { KeptTrouble, KeptWord } from "../jobs/kept-line";
 import { useKeeper } from "../jobs/use-keeper";
 import { usePrefs } from "../prefs/prefs-context";
@@ -52,7 +53,7 @@ export function ClosureView({ closure, job, joinable, ...shown }: ClosureViewPro
   const state = useEntryCables(closure.plan.cables, entry.ports, shelf, (all) => keepAs(name, all));
   const { cables, named, change } = state;
   const standings = useMemo(() => standingsOf(closure.cables), [closure.cables]);
-  const { begin, busy, problem } = useBeginClosure(closure.id);
+  const { begin, busy, problem, asking } = useBeginClosure(closure.id);
   const groups = alike(cables, standings);
   const mayBegin = kept.now === "kept" && !busy;
   return (
@@ -87,7 +88,7 @@ export function ClosureView({ closure, job, joinable, ...shown }: ClosureViewPro
           stands={standings.get(cable.id)}
           job={job.id}
           busy={!mayBegin}
-          onBegin={() => begin([cable.id])}
+          onBegin={() => begin([cable])}
         />
       )}
       bring={
@@ -108,7 +109,10 @@ export function ClosureView({ closure, job, joinable, ...shown }: ClosureViewPro
             <ul className="no-print mt-4 grid gap-2">
               {groups.map(({ cable, through, ids }) => (
                 <li key={`${cable} ${through}`}>
-                  <Button disabled={!mayBegin} onClick={() => begin(ids)}>
+                  <Button
+                    disabled={!mayBegin}
+                    onClick={() => begin(cables.filter(({ id }) => ids.includes(id)))}
+                  >
                     {ids.length} × {shelf.find(({ id }) => id === cable)?.name ?? cable}
                     {through && ", through"} as a batch
                   </Button>
@@ -116,6 +120,7 @@ export function ClosureView({ closure, job, joinable, ...shown }: ClosureViewPro
               ))}
             </ul>
           )}
+          <FiguresFirst asking={asking} />
           {problem && (
             <p role="alert" className="mt-3 rounded-md border-2 border-out px-3 py-2">
               {problem}

@@ -24,6 +24,7 @@ import { post } from "../http/http";
 import { usePrefs } from "../prefs/prefs-context";
 import { AddPieces } from "./add-pieces";
 import { Closures } from "./closures";
+import { FiguresFirst } from "./figures-first";
 import { FindForm } from "./find-form";
 import { metresText } from "./metres";
 import { offerUndo } from "./offer-undo";
@@ -143,10 +144,11 @@ const pageHref = (job: string, words: string, after?: string): string =>
 
 /** What to do next in the job, one touch from the bench. */
 function GoOn({ onward: { piece, name, place, at, style, rough } }: { onward: Onward }) {
-  const { begin, busy, problem } = useBegin(piece);
+  const { begin, busy, problem, asking } = useBegin(piece);
   const { side, address, standing, end, batch } = place;
   return (
     <div className="no-print mt-3 flex flex-wrap items-center gap-x-4 gap-y-2 rounded-lg border border-line bg-raised px-4 py-2">
+      <FiguresFirst asking={asking} />
       <p className="mr-auto min-w-0">
         <span className="block text-soft text-sm">Next</span>
         <span className="font-bold">

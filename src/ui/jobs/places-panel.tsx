@@ -16,6 +16,7 @@ import {
 import { Button } from "../controls/button";
 import { Link } from "../controls/link";
 import { legsText } from "../words/legs-text";
+import { FiguresFirst } from "./figures-first";
 import { STANDING_WORDS, StandingMark } from "./standing";
 import { sheetHref, useBegin } from "./use-begin";
 
@@ -29,11 +30,12 @@ interface PlacesPanelProps {
 
 /** Every end of a piece by its place, from side A over its stations to side B: how it stands, and the way to its bench or record. */
 export function PlacesPanel({ piece, places, plan }: PlacesPanelProps) {
-  const { begin, busy, problem } = useBegin(piece);
+  const { begin, busy, problem, asking } = useBegin(piece);
   if (places.length === 0)
     return <p className="text-soft">No end is planned: pick what ends a side, and how many ends it has.</p>;
   return (
     <>
+      <FiguresFirst asking={asking} />
       {problem && (
         <p role="alert" className="mb-2 rounded-md border-2 border-out px-3 py-2">
           {problem}

@@ -3,8 +3,8 @@
 import { useRouter } from "next/navigation";
 import { useRef, useState } from "react";
 import { v4 as uuid } from "uuid";
-import { addressText, type Place, type PlaceSide, zBegunAnswer } from "@/core";
-import { post } from "../http/http";
+import { type Ahead, addressText, type Place, type PlaceSide, zAheadAnswer, zBegunAnswer } from "@/core";
+import { get, post } from "../http/http";
 import { usePrefs } from "../prefs/prefs-context";
 
 /** The sheet of what is in hand at a place. */
@@ -17,14 +17,46 @@ interface Wanted {
   readonly id: string;
 }
 
-/** Begins ends, one or several as a batch, where an address of the interface says, and goes to the bench with them. */
+/** Figures nobody has checked yet, asked about before anything begins: what is to begin, and what the answer does. */
+export interface AskedFirst {
+  readonly ahead: Ahead;
+  /** Where on a piece that is; none where a shelf's own cable begins. */
+  readonly place?: { readonly piece: string; readonly side: string; readonly at: string } | undefined;
+  readonly goOn: () => void;
+  readonly leave: () => void;
+}
+
+/**
+ * Begins ends, one or several as a batch, where an address of the interface says, and goes to the bench with them; figures
+ * nobody has checked yet are asked about first.
+ */
 export function useBeginAt(url: string) {
   const { prefs } = usePrefs();
   const router = useRouter();
   const [busy, setBusy] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
+  const [asking, setAsking] = useState<AskedFirst | null>(null);
   const wanted = useRef<Wanted>({ key: "", id: "" });
-  const begin = async (asked: Readonly<Record<string, unknown>>) => {
+  /** @param of which of them stands for all: they are of one sheet. */
+  const begin = async (
+    asked: Readonly<Record<string, unknown>>,
+    of: Readonly<Record<string, string>>,
+    place?: AskedFirst["place"],
+  ) => {
+    setBusy(true);
+    setProblem(null);
+    const ahead = await get(`${url}?${new URLSearchParams(of)}`, zAheadAnswer);
+    if (ahead.ok && !ahead.value.unchecked) return start(asked);
+    setBusy(false);
+    if (!ahead.ok) return setProblem(ahead.problem.message);
+    const leave = () => setAsking(null);
+    const goOn = () => {
+      leave();
+      start(asked);
+    };
+    setAsking({ ahead: ahead.value, place, goOn, leave });
+  };
+  const start = async (asked: Readonly<Record<string, unknown>>) => {
     setBusy(true);
     setProblem(null);
     const key = JSON.stringify([url, asked]);
@@ -44,12 +76,15 @@ export function useBeginAt(url: string) {
     setBusy(false);
     setProblem(answer.problem.message);
   };
-  return { begin, busy, problem };
+  return { begin, busy, problem, asking };
 }
 
 /** The same at places of a piece. */
 export function useBegin(piece: string) {
-  const { begin: beginAt, busy, problem } = useBeginAt(`/api/v1/pieces/${piece}/ends`);
-  const begin = (side: PlaceSide, addresses: readonly Place["address"][]) => beginAt({ side, addresses });
-  return { begin, busy, problem };
+  const { begin: beginAt, ...rest } = useBeginAt(`/api/v1/pieces/${piece}/ends`);
+  const begin = (side: PlaceSide, addresses: readonly Place["address"][]) => {
+    const first = { side, at: addressText(addresses[0] ?? []) };
+    return beginAt({ side, addresses }, first, { piece, ...first });
+  };
+  return { begin, ...rest };
 }

@@ -148,6 +148,7 @@ export function Begin({
           cable={cable}
           core={core}
           choices={choices}
+          place={hand?.asked}
           onClose={() => setAsking(null)}
           onKept={(revision) => {
             router.refresh();

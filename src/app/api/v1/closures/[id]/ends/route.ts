@@ -1,9 +1,16 @@
-import { zBegunAnswer } from "@/core";
-import { beginClosure } from "@/service/begin-closure";
+import { zAheadAnswer, zBegunAnswer } from "@/core";
+import { aheadInClosure, beginClosure } from "@/service/begin-closure";
+import { theStore } from "@/service/the-store";
 import { acting } from "../../../../acting";
 import { answerAs } from "../../../../answer";
 
 type Context = { params: Promise<{ id: string }> };
+
+/** What begins for a cable of a closure. */
+export const GET = (request: Request, { params }: Context) =>
+  answerAs(zAheadAnswer, async () =>
+    aheadInClosure(theStore(), (await params).id, Object.fromEntries(new URL(request.url).searchParams)),
+  );
 
 /** Begins a cable of a closure, or several like ones as a batch. */
 export const POST = (request: Request, { params }: Context) =>

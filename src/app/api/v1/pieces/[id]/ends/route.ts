@@ -1,9 +1,16 @@
-import { zBegunAnswer } from "@/core";
-import { beginPlaces } from "@/service/places";
+import { zAheadAnswer, zBegunAnswer } from "@/core";
+import { aheadAtPlace, beginPlaces } from "@/service/places";
+import { theStore } from "@/service/the-store";
 import { acting } from "../../../../acting";
 import { answerAs } from "../../../../answer";
 
 type Context = { params: Promise<{ id: string }> };
+
+/** What begins at a place of a piece. */
+export const GET = (request: Request, { params }: Context) =>
+  answerAs(zAheadAnswer, async () =>
+    aheadAtPlace(theStore(), (await params).id, Object.fromEntries(new URL(request.url).searchParams)),
+  );
 
 /** Begins the end at a place of a piece, or several of one side as a batch. */
 export const POST = (request: Request, { params }: Context) =>
