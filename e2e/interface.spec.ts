@@ -16,7 +16,8 @@ test("every route answers as its page says, asked for what is there", async ({ r
   const end = await endAtMeasure(request);
   const batch = (await (await request.post("/api/v1/batches", { data: { ...WEDGE, count: 2 } })).json()).id;
   const job = (await (await request.post("/api/v1/jobs", { data: { name: "Moor" } })).json()).id;
-  const planned = { pieces: [{ plan: PLAN }] };
+  const ended = { ...PLAN.sides.A, procedure: "drop-clamp", ends: 1 };
+  const planned = { pieces: [{ plan: { ...PLAN, cable: "flat-drop", sides: { ...PLAN.sides, A: ended } } }] };
   const { pieces } = await (await request.post(`/api/v1/jobs/${job}`, { data: planned })).json();
   const person = (
     await (await request.post("/api/v1/people", { data: { name: `Ada ${randomUUID().slice(0, 8)}` } })).json()
@@ -33,10 +34,14 @@ test("every route answers as its page says, asked for what is there", async ({ r
     Object.entries(ids).find(([start]) => path.startsWith(start))?.[1] ?? end;
   const fill = (path: string) =>
     path.replace("{id}", idFor(path)).replace("{kind}", "cables").replace("{sha256}", "0".repeat(64));
+  const queries = new Map([
+    ["/aims", `?person=${person}`],
+    ["/pieces/{id}/ends", "?side=A"],
+    ["/closures/{id}/ends", `?cable=${CLOSURE.cables[0]?.id}`],
+  ]);
   let done = 0;
   for (const route of ROUTES.filter(({ method }) => method === "get")) {
-    const query = route.path === "/aims" ? `?person=${person}` : "";
-    const answer = await request.get(`/api/v1${fill(route.path)}${query}`);
+    const answer = await request.get(`/api/v1${fill(route.path)}${queries.get(route.path) ?? ""}`);
     mustBeTold(route, answer.status(), await answer.text(), answer.headers()["content-type"] ?? "");
     if (answer.status() < 400) done += 1;
   }
