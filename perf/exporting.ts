@@ -1,6 +1,7 @@
 import { readFileSync } from "node:fs";
 import { join } from "node:path";
 import { signedEnd } from "@/service/fixtures/made-ends";
+import { MOST_ON_PAPER } from "@/service/ledger";
 import { openStore } from "@/store/database";
 import { freePort, startServer } from "../e2e/next-server";
 import { line, spread, timed } from "./measure";
@@ -72,7 +73,7 @@ const WARMED_MS = 8_000;
 export async function paperFromStart(folder: string): Promise<void> {
   const file = join(folder, "paper.db");
   const store = openStore(file);
-  for (let i = 0; i < 48; i++) signedEnd(store, "Wyn Harrow", 50);
+  for (let i = 0; i < MOST_ON_PAPER; i++) signedEnd(store, "Wyn Harrow", 50);
   store.$client.close();
   const server = await startServer(file, await freePort());
   await new Promise((later) => setTimeout(later, WARMED_MS));
@@ -80,15 +81,16 @@ export async function paperFromStart(folder: string): Promise<void> {
   await server.kill();
 }
 
-/** As many records as go on paper at once, and how long any other request waits meanwhile. */
+/** As many records as go on paper at once, how long any other request waits meanwhile, and as long with nothing else done. */
 export async function onPaper(url: string, query: string): Promise<void> {
-  const { waits, seconds } = await meanwhile(
-    async () => (await fetch(`${url}/api/v1/timers`)).arrayBuffer(),
-    async () => {
-      const answer = await fetch(`${url}/api/v1/ledger?format=pdf&${query}`);
-      if (!answer.ok) throw new Error(await answer.text());
-      await answer.arrayBuffer();
-    },
-  );
-  line("48 records on paper", `${seconds.toFixed(1)} s; another request meanwhile ${tell(waits)}`);
+  const trivial = async () => (await fetch(`${url}/api/v1/timers`)).arrayBuffer();
+  const { waits, seconds } = await meanwhile(trivial, async () => {
+    const answer = await fetch(`${url}/api/v1/ledger?format=pdf&${query}`);
+    if (!answer.ok) throw new Error(await answer.text());
+    await answer.arrayBuffer();
+  });
+  line("records on paper, as many as go", `${seconds.toFixed(1)} s`);
+  line("  another request meanwhile", tell(waits));
+  const alone = await meanwhile(trivial, () => new Promise((done) => setTimeout(done, seconds * 1000)));
+  line("  the same with nothing else done", tell(alone.waits));
 }
