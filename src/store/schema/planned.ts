@@ -1,0 +1,56 @@
+import { index, integer, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
+
+/** A job: pieces of cable that belong together. Rows are only ever added. */
+export const jobs = sqliteTable("jobs", {
+  id: text().primaryKey(),
+  createdAt: text("created_at").notNull(),
+  name: text().notNull(),
+  by: text(),
+});
+
+/** Every revision of the plan of every piece, newest last. Rows are only ever added. */
+export const plans = sqliteTable(
+  "plans",
+  {
+    row: integer().primaryKey({ autoIncrement: true }),
+    piece: text().notNull(),
+    job: text()
+      .notNull()
+      .references(() => jobs.id),
+    /** From 1. */
+    revision: integer().notNull(),
+    /** What it is called, and how many ends are planned: what lists are found and counted by. */
+    name: text().notNull(),
+    ends: integer().notNull(),
+    /** What is planned, as it travels; null where the piece was taken off the job. */
+    body: text(),
+    at: text().notNull(),
+    by: text(),
+  },
+  (table) => [
+    uniqueIndex("plans_by_revision").on(table.piece, table.revision),
+    index("plans_by_job").on(table.job, table.piece, table.revision),
+  ],
+);
+
+/** Every revision of the plan of every closure, newest last. Rows are only ever added. */
+export const closures = sqliteTable(
+  "closures",
+  {
+    row: integer().primaryKey({ autoIncrement: true }),
+    closure: text().notNull(),
+    job: text()
+      .notNull()
+      .references(() => jobs.id),
+    /** From 1. */
+    revision: integer().notNull(),
+    /** What is planned, as it travels; null where the closure was taken off the job. */
+    body: text(),
+    at: text().notNull(),
+    by: text(),
+  },
+  (table) => [
+    uniqueIndex("closures_by_revision").on(table.closure, table.revision),
+    index("closures_by_job").on(table.job, table.closure, table.revision),
+  ],
+);

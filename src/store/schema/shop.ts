@@ -1,0 +1,51 @@
+import { index, integer, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
+import { documents } from "./record";
+
+/** The user's own shelf: every revision of every document, newest last. Rows are only ever added. */
+export const shelf = sqliteTable(
+  "shelf",
+  {
+    row: integer().primaryKey({ autoIncrement: true }),
+    kind: text({ enum: ["cable", "procedure", "entry"] }).notNull(),
+    document: text().notNull(),
+    revision: integer().notNull(),
+    /** What it says; null where it was put away. */
+    hash: text().references(() => documents.hash),
+    at: text().notNull(),
+    by: text().notNull().default(""),
+    why: text().notNull().default(""),
+  },
+  (table) => [uniqueIndex("shelf_by_revision").on(table.kind, table.document, table.revision)],
+);
+
+/** A blade wiped, turned or changed. Rows are only ever added. */
+export const toolEvents = sqliteTable(
+  "tool_events",
+  {
+    id: text().primaryKey(),
+    tool: text().notNull(),
+    at: text().notNull(),
+    action: text({ enum: ["wipe", "turn", "new"] }).notNull(),
+  },
+  (table) => [index("tool_events_by_tool").on(table.tool, table.at)],
+);
+
+/** One piece measured again and again: how an instrument repeats in somebody's hand. Rows are only ever added. */
+export const studies = sqliteTable(
+  "studies",
+  {
+    id: text().primaryKey(),
+    at: text().notNull(),
+    /** Their name as it was then, and who they are. */
+    person: text().notNull(),
+    by: text(),
+    instrument: text().notNull(),
+    /** Micrometres. */
+    readings: text({ mode: "json" }).$type<readonly number[]>().notNull(),
+    repeatability: integer().notNull(),
+  },
+  (table) => [
+    index("studies_by_person").on(table.person, table.instrument, table.at),
+    index("studies_by_hand").on(table.by, table.instrument, table.at),
+  ],
+);
