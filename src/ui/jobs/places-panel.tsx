@@ -102,7 +102,7 @@ function SidePlaces({ piece, at, name, places, busy, onBegin }: SidePlacesProps)
       {places.length > MOST_DRAWN ? (
         <LongList places={places} row={(place) => <PlaceRow {...{ piece, place, at, busy, onBegin }} />} />
       ) : (
-        <ul className="grid gap-x-3 sm:grid-cols-2">
+        <ul className="grid gap-x-3 sm:grid-cols-2 lg:grid-cols-1 2xl:grid-cols-2">
           {places.map((place) => (
             <li key={place.text}>
               <PlaceRow {...{ piece, place, at, busy, onBegin }} />
