@@ -1,6 +1,6 @@
 import type { Page } from "@playwright/test";
-import { addEvents, endAtMeasure, expect, MEASURE, startEnd, THREADED, test } from "./server";
-import { begin, heading, sign, work } from "./work";
+import { addEvents, endAtMeasure, expect, lineOf, MEASURE, startEnd, THREADED, test } from "./server";
+import { begin, heading, pass, sign, work } from "./work";
 
 for (const [style, query] of [
   ["stub, cam and crimp", "cable=distribution-900&style=stub-cam-crimp-900"],
@@ -167,4 +167,21 @@ test("nothing at the bench needs scrolling on a desk or an upright tablet", { ta
       expect(hidden, `step ${step} at ${size.width}`).toEqual([]);
     }
   }
+});
+
+test("a name typed as the sign-off comes up is whose it is, whatever its letters do elsewhere", {
+  tag: "@desk",
+}, async ({ page, request }) => {
+  const end = await startEnd(request);
+  await addEvents(request, end, [...THREADED, { kind: "step", to: lineOf("shards") }]);
+  await page.goto(`/bench/${end}`);
+  await expect(heading(page)).toHaveText("Count the shards");
+  await pass(page);
+  // Z takes the last reading back and U changes the units where nothing is typed.
+  await page.keyboard.type("Zuri Brandt");
+  await expect(page.locator("#signer")).toHaveValue("Zuri Brandt");
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("heading", { name: /On record/ })).toBeVisible();
+  const { result, signed } = await (await request.get(`/api/v1/ends/${end}/record`)).json();
+  expect([signed?.name, typeof result]).toEqual(["Zuri Brandt", "string"]);
 });

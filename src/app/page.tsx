@@ -1,9 +1,17 @@
-import { check, type PlannedEnd, parseAddress, problemOf, styleOf, zPlaceSide } from "@/core";
+import {
+  check,
+  type PlaceAsked,
+  type PlannedEnd,
+  parseAddress,
+  problemOf,
+  styleOf,
+  zPlaceSide,
+} from "@/core";
 import { library } from "@/service/library";
 import { inHand } from "@/service/places";
 import { theStore } from "@/service/the-store";
 import { styleThumbs } from "@/ui/band/thumb";
-import { type Hand, type PlaceAsked, readSelection, type Selection } from "@/ui/sheet/selection";
+import { type Hand, readSelection, type Selection } from "@/ui/sheet/selection";
 import { SheetView } from "@/ui/sheet/sheet-view";
 
 type Params = Record<string, string | string[] | undefined>;

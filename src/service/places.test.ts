@@ -147,14 +147,18 @@ describe("what begins at a place", () => {
     const { unchecked, procedure, cable, core, choices } = aheadAtPlace(store, piece, place);
     expect([unchecked, procedure.id]).toEqual([true, "stub-wedge-release-900"]);
     const figures = figuresToConfirm(resolved(procedure, cable, { core, choices }));
-    confirmFigures(act(), procedure.id, {
-      basis: procedure.revision,
-      cable: cable.id,
-      place: { piece, ...place },
-      core,
-      choices,
-      figures: figures.map(({ key, value, plus, minus }) => ({ key, value, plus, minus })),
-    });
+    const confirm = (at: object) =>
+      confirmFigures(act(), procedure.id, {
+        basis: procedure.revision,
+        cable: cable.id,
+        place: { piece, ...at },
+        core,
+        choices,
+        figures: figures.map(({ key, value, plus, minus }) => ({ key, value, plus, minus })),
+      });
+    // What was shown is not what lies there.
+    expect(codeOf(() => confirm({ side: "A", at: "tube 1" }))).toBe("unknown-cable");
+    confirm(place);
     const now = aheadAtPlace(store, piece, place);
     expect([now.unchecked, now.procedure.revision]).toEqual([false, procedure.revision + 1]);
     expect(endRecord(store, begin(place.at).id).style).toMatchObject({

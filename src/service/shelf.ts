@@ -266,7 +266,8 @@ export function confirmFigures(act: Act, id: string, input: unknown) {
   return inTransaction(store, () => {
     const { cables, procedures } = wholeLibrary(store);
     const procedure = procedures.find((one) => one.id === id);
-    const cable = place ? cableAtPlace(store, place.piece, place) : cables.find((one) => one.id === cableId);
+    const there = place ? [cableAtPlace(store, place.piece, place)] : cables;
+    const cable = there.find((one) => one.id === cableId);
     if (!procedure) throw new InputError("not-found", `There is no procedure “${id}” on the shelf.`, ["id"]);
     if (!cable) throw new InputError("unknown-cable", `No cable called “${cableId}”.`, ["cable"]);
     const found = newestRevision(store, "procedure", id);

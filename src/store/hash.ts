@@ -2,7 +2,7 @@ import { createHash } from "node:crypto";
 import canonicalize from "canonicalize";
 
 /** SHA-256 of a text's UTF-8 bytes, hexadecimal. */
-export const sha256 = (text: string): string => createHash("sha256").update(text).digest("hex");
+export const sha256 = (of: string | Uint8Array): string => createHash("sha256").update(of).digest("hex");
 
 /** A value as canonical JSON (RFC 8785): the same value always gives the same text. */
 export function canonical(value: unknown): string {

@@ -1,8 +1,8 @@
-import { createHash } from "node:crypto";
 import { existsSync, mkdirSync, readFileSync, renameSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { basename, dirname, join, resolve } from "node:path";
 import { sql } from "drizzle-orm";
+import { sha256 } from "./hash";
 import type { Store } from "./store";
 
 /** Photographs lie in a folder beside the database file, each under the SHA-256 of its bytes. */
@@ -16,15 +16,13 @@ function folderOf(store: Store): string {
 
 const HASH = /^[0-9a-f]{64}$/;
 
-const sha256Of = (bytes: Buffer): string => createHash("sha256").update(bytes).digest("hex");
-
 /** Whether a photograph lies at a path, and is the one its name says: one that was cut short is not. */
 export const isWholePhoto = (path: string): boolean =>
-  existsSync(path) && sha256Of(readFileSync(path)) === basename(path, ".jpg");
+  existsSync(path) && sha256(readFileSync(path)) === basename(path, ".jpg");
 
 /** Keeps a photograph's bytes, once. @returns their hash. Written whole under another name first, then put in place. */
 export function keepPhoto(store: Store, bytes: Buffer): string {
-  const hash = sha256Of(bytes);
+  const hash = sha256(bytes);
   const folder = folderOf(store);
   mkdirSync(folder, { recursive: true });
   const path = join(folder, `${hash}.jpg`);
@@ -46,7 +44,7 @@ export function photoBytes(store: Store, hash: string): Buffer | null {
   const path = join(folderOf(store), `${hash}.jpg`);
   if (!existsSync(path)) return null;
   const bytes = readFileSync(path);
-  return sha256Of(bytes) === hash ? bytes : null;
+  return sha256(bytes) === hash ? bytes : null;
 }
 
 /** Where a photograph lies. */

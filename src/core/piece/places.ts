@@ -28,6 +28,13 @@ export type PlaceSide = z.output<typeof zPlaceSide>;
 export const zPlace = z.strictObject({ side: zPlaceSide, address: zAddress });
 export type Place = z.output<typeof zPlace>;
 
+/** A place as an address bar or a question says it: whether the piece has it is told where it is looked up. */
+export interface PlaceAsked {
+  readonly piece: string;
+  readonly side: string;
+  readonly at: string;
+}
+
 export const isSide = (at: PlaceSide): at is SideName => SIDES.some((side) => side === at);
 
 /** Everywhere a piece is worked: side A, its stations from there, side B. */

@@ -196,7 +196,7 @@ export function SignPanel({ sheet, work, rule, instrument, way, onWay, units, on
               setMissing(false);
             }}
             aria-invalid={missing}
-            aria-describedby="signer-missing"
+            aria-describedby="sign-off signer-missing"
             strong
             className="text-xl"
           />

@@ -49,6 +49,6 @@ export function useBenchKeys({ enabled, next, back, units, undo, aloud }: BenchK
   useHotkeys("z, ctrl+z, meta+z", undo, {
     ...everywhere,
     ignoreEventWhen: (event) =>
-      typing(event) || (event.key === "z" && !event.ctrlKey && !event.metaKey && taken(event)),
+      typing(event) || (event.key.toLowerCase() === "z" && !event.ctrlKey && !event.metaKey && taken(event)),
   });
 }

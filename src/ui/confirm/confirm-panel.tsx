@@ -6,6 +6,7 @@ import {
   type Cable,
   figuresToConfirm,
   mustHoldAt,
+  type PlaceAsked,
   type Procedure,
   resolved,
   type SheetFigure,
@@ -23,7 +24,7 @@ interface ConfirmProps {
   readonly core: string;
   readonly choices: Readonly<Record<string, string>>;
   /** Where on a piece the cable is opened out; none for a cable of the shelf. */
-  readonly place?: { readonly piece: string; readonly side: string; readonly at: string } | undefined;
+  readonly place?: PlaceAsked | undefined;
   readonly onClose: () => void;
   /** The figures are kept as a revision of the user's own. */
   readonly onKept: (revision: number) => void;

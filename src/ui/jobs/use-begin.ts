@@ -3,7 +3,15 @@
 import { useRouter } from "next/navigation";
 import { useRef, useState } from "react";
 import { v4 as uuid } from "uuid";
-import { type Ahead, addressText, type Place, type PlaceSide, zAheadAnswer, zBegunAnswer } from "@/core";
+import {
+  type Ahead,
+  addressText,
+  type Place,
+  type PlaceAsked,
+  type PlaceSide,
+  zAheadAnswer,
+  zBegunAnswer,
+} from "@/core";
 import { get, post } from "../http/http";
 import { usePrefs } from "../prefs/prefs-context";
 
@@ -21,7 +29,7 @@ interface Wanted {
 export interface AskedFirst {
   readonly ahead: Ahead;
   /** Where on a piece that is; none where a shelf's own cable begins. */
-  readonly place?: { readonly piece: string; readonly side: string; readonly at: string } | undefined;
+  readonly place?: PlaceAsked | undefined;
   readonly goOn: () => void;
   readonly leave: () => void;
 }

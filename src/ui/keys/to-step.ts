@@ -6,15 +6,17 @@ export function stepIntoView(): void {
 }
 
 /**
- * Hands the keys back to the step: what was opened over it is done with. Where a reading is asked for on a desk, to its
- * field; else to the step's heading, which is read out and has no key of its own.
+ * Hands the keys back to the step: what was opened over it is done with. Where a reading is asked for on a desk, or the
+ * name of whoever signs, to its field; else to the step's heading, which is read out and has no key of its own. A name that
+ * stands there already is gone to by hand: there, Enter signs.
  */
 export function toStep(): void {
   const heading = document.querySelector<HTMLElement>("#step, #sign-off");
-  const reading = document.getElementById("reading");
+  const signer = document.querySelector<HTMLInputElement>("#signer");
+  const asked = document.getElementById("reading") ?? (signer?.value === "" ? signer : null);
   const wide = window.matchMedia("(min-width: 640px)").matches;
-  if (reading && wide) {
-    reading.focus();
+  if (asked && wide) {
+    asked.focus();
     return;
   }
   heading?.focus({ preventScroll: true });

@@ -7,6 +7,7 @@ import {
   mustHoldAt,
   optionsFor,
   type Place,
+  type PlaceAsked,
   type Procedure,
   type RunSheet,
   type Style,
@@ -23,13 +24,6 @@ export interface Selection {
   readonly style: string | null;
   readonly core: string | null;
   readonly choices: Readonly<Record<string, string>>;
-}
-
-/** A place as the address bar says it: whether the piece has it is told where it is looked up. */
-export interface PlaceAsked {
-  readonly piece: string;
-  readonly side: string;
-  readonly at: string;
 }
 
 /** What is in hand at the place asked for. */
