@@ -95,7 +95,8 @@ export function beginPackages() {
   if (arePackages(hash)) return { packages: Promise.resolve(), driver: Promise.resolve() };
   console.error("Installing packages; the database driver compiles meanwhile …");
   const packages = npm(["install", "--no-save", "--no-audit", "--no-fund", "--ignore-scripts"]);
-  // Half the time of a compiler that takes out all there is; nothing else here needs one, or does without.
+  // Half the time of a compiler that takes out all there is, for a tenth more of each statement's: docs/running.md says how
+  // the full one comes back. Nothing else here needs a compiler, or does without.
   const driver = packages
     .then(() => npm(["rebuild", "better-sqlite3"], { CFLAGS: "-O1", CXXFLAGS: "-O1" }))
     .then(() => stamp("packages", hash));
