@@ -236,4 +236,23 @@ test.describe("a batch of twelve", () => {
     const { ends } = await (await request.get(`/api/v1/batches/${id}`)).json();
     expect(ends).toHaveLength(12);
   });
+
+  test("comes back into the hand as it was put down, whatever the server says meanwhile", async ({
+    page,
+    request,
+  }) => {
+    const sheet = { cable: "distribution-900", procedure: "stub-cam-crimp-900", core: "9/125" };
+    const begun = await request.post("/api/v1/batches", { data: { ...sheet, count: 3 } });
+    await page.route("**/api/v1/ends/*?after=*", (route) => route.abort());
+    await page.route("**/api/v1/batches/*?seen=*", (route) => route.abort());
+    await page.goto(`/bench/batch/${(await begun.json()).id}`);
+    await page.getByRole("button", { name: "Begin with fibre 1, blue" }).click();
+    await page.getByRole("checkbox").click();
+    await page.keyboard.press("PageDown");
+    const aside = page.getByRole("complementary", { name: "Ends of the batch" });
+    await expect(aside.locator("[aria-current]")).toContainText("2 orange");
+    await aside.getByRole("button", { name: /^fibre 1, blue/ }).click();
+    await expect(heading(page)).toHaveText("Mark the strip");
+    await expect(page.getByRole("button", { name: "Parts on: 1 of 1" })).toBeVisible();
+  });
 });

@@ -48,9 +48,11 @@ test.describe("the editor", () => {
   }) => {
     await page.goto("/shelf/procedures/stub-wedge-release-cord/edit");
     const figure = page.getByLabel("buffer beyond the jacket: figure", { exact: true });
+    const stood = await figure.boundingBox();
     await figure.fill("40");
-    const found = page.getByRole("status", { name: "What is found" });
+    const found = page.getByRole("region", { name: "What is found" });
     await expect(found).toContainText("cannot all hold: 8.0 mm short");
+    expect(await figure.boundingBox(), "no field moves under the hand").toEqual(stood);
     await expect(page.getByRole("button", { name: /Keep as/ })).toBeDisabled();
     await page.getByRole("button", { name: "Undo" }).click();
     await expect(found.getByText("Contradiction.")).toHaveCount(0);

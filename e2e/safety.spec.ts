@@ -100,8 +100,7 @@ test("a reading the server refuses is set aside on the device: tried again, copi
   request,
 }) => {
   const end = await endAtMeasure(request);
-  await page.goto(`/bench/${end}`);
-  await page.locator("#reading").fill("9.3");
+  // Before the page comes: one that stands already is told of it a moment later, and asks the server itself till then.
   await page.route("**/api/v1/ends/*/events", (route) =>
     route.fulfill({
       status: 409,
@@ -111,6 +110,8 @@ test("a reading the server refuses is set aside on the device: tried again, copi
       }),
     }),
   );
+  await page.goto(`/bench/${end}`);
+  await page.locator("#reading").fill("9.3");
   await page.keyboard.press("Enter");
   const aside = page.getByRole("button", { name: "1 not stored: what to do" });
   await expect(aside).toBeVisible();

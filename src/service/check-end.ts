@@ -88,9 +88,10 @@ function foundingOff(row: EndRow): EndFinding[] {
   const founding = zFounding.safeParse(parsed(row.founding));
   if (!founding.success)
     return [{ what: "Begun by a newer Arlent: kept, and read by that one.", note: true }];
+  const stands = new Map<string, unknown>(Object.entries(row));
   const columns = Object.entries(foundingColumns(founding.data));
   const off = columns.filter(
-    ([key, value]) => canonical(row[key as keyof EndRow] ?? null) !== canonical(value ?? null),
+    ([key, value]) => canonical(stands.get(key) ?? null) !== canonical(value ?? null),
   );
   return off.length > 0
     ? [{ what: `What it was started as was changed: ${off.map(([key]) => key).join(", ")}.` }]

@@ -2,8 +2,10 @@ import { InputError } from "@/core";
 
 const KINDS = { procedures: "procedure", cables: "cable", entries: "entry" } as const;
 
+const isKept = (path: string): path is keyof typeof KINDS => Object.hasOwn(KINDS, path);
+
 /** Which kind of document a path names. @throws InputError `not-found`. */
 export function kindOf(path: string): (typeof KINDS)[keyof typeof KINDS] {
-  if (Object.hasOwn(KINDS, path)) return KINDS[path as keyof typeof KINDS];
+  if (isKept(path)) return KINDS[path];
   throw new InputError("not-found", `The shelf has ${Object.keys(KINDS).join(", ")}.`, ["kind"]);
 }

@@ -13,17 +13,20 @@ export const UM_PER_INCH = 25_400;
 /** The largest length any field takes: 1 000 km, in millimetres. */
 export const MM_LIMIT = 1e9;
 
-export const ZERO = 0 as Length;
+const isLength = (value: number): value is Length => Number.isSafeInteger(value);
 
 /**
  * A length from whole micrometres.
  * @throws InputError when not a whole number.
  */
 export function um(value: number): Length {
-  if (!Number.isSafeInteger(value))
+  const whole = value === 0 ? 0 : value;
+  if (!isLength(whole))
     throw new InputError("not-micrometres", `${value} is not a whole number of micrometres.`);
-  return (value === 0 ? 0 : value) as Length;
+  return whole;
 }
+
+export const ZERO = um(0);
 
 /** How many decimals a finite number carries in its shortest written form. */
 function decimals(value: number): number {

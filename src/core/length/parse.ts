@@ -21,6 +21,7 @@ export interface ParseOptions {
 }
 
 const METRIC = { µm: 1, mm: 1_000, cm: 10_000, m: 1_000_000 } as const;
+const isMetric = (unit: string): unit is keyof typeof METRIC => Object.hasOwn(METRIC, unit);
 const FRACTIONS: Record<string, string> = {
   "½": "1/2",
   "¼": "1/4",
@@ -93,7 +94,8 @@ function decimal(text: string): Decimal {
 function metric(body: string, bare: Unit): Outcome<Written> | null {
   const match = METRIC_LENGTH.exec(body);
   if (!match || (match[2] === undefined && bare === "in")) return null;
-  const unit = (match[2] === "um" ? "µm" : (match[2] ?? "mm")) as keyof typeof METRIC;
+  const unit = match[2] === "um" ? "µm" : (match[2] ?? "mm");
+  if (!isMetric(unit)) return null;
   const { digits, places } = decimal(mustHoldAt(match, 1));
   const scaled = digits * BigInt(METRIC[unit]);
   const power = 10n ** BigInt(places);

@@ -48,7 +48,7 @@ export function BatchView(props: BatchViewProps) {
   };
   if (!begun || !member) return <BatchPlan name={props.name} sheet={sheet} batch={batch} onBegin={begin} />;
   const afterStep = (events: readonly EndEvent[], before: EndState) => {
-    const after = batch.record(member.id, events, before);
+    const after = batch.left(events, before);
     const next = batch.next(place, { at: after.at, readyAt: readyAt(after) });
     if (next !== null) setCurrent(next);
   };
@@ -59,7 +59,7 @@ export function BatchView(props: BatchViewProps) {
       sheet={sheet}
       rule={rule}
       purpose={purpose}
-      initial={member.events}
+      initial={batch.eventsOf(member.id)}
       instruments={instruments}
       cautions={cautions}
       blades={blades}
@@ -71,7 +71,7 @@ export function BatchView(props: BatchViewProps) {
         onPlan: () => setBegun(false),
         ends: (own) => batch.states.map((state, i) => (i === place ? own : state)),
         onDone: afterStep,
-        onState: batch.onState,
+        onState: batch.note,
         onSigned: () => {
           const next = batch.next(place, { done: true });
           if (next === null) setBegun(false);

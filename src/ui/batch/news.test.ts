@@ -26,4 +26,8 @@ describe("what is new of a batch", () => {
     expect(withNews(once, [member("blue", 3)])).toEqual(once);
     expect(once[0]?.events.map(({ seq }) => seq)).toEqual([1, 2, 3, 4]);
   });
+  it("told out of order, as by two answers that cross, is all there and in order", () => {
+    const later = withNews([blue, orange], [member("blue", 4)]);
+    expect(withNews(later, [member("blue", 3)])[0]?.events.map(({ seq }) => seq)).toEqual([1, 2, 3, 4]);
+  });
 });

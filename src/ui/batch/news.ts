@@ -1,4 +1,5 @@
 import type { Recorded } from "@/core";
+import { merged } from "../live/standing";
 
 /** One end of a batch, as it is stored. */
 export interface Member {
@@ -12,12 +13,10 @@ const lastOf = ({ events }: Member): number => events.at(-1)?.seq ?? 0;
 /** Of each end in its place, the last event known here: what is asked after. */
 export const seenOf = (members: readonly Member[]): string => members.map(lastOf).join(",");
 
-/** The ends of a batch with what is new of some: told twice, or late, it is added once. */
+/** The ends of a batch with what is new of some: told twice, late or out of order, it is added once and in its place. */
 export const withNews = (members: readonly Member[], news: readonly Member[]): readonly Member[] =>
   members.map((member) => {
     const told = news.find(({ id }) => id === member.id);
-    const fresh = told?.events.filter(({ seq }) => seq > lastOf(member)) ?? [];
-    return told && fresh.length > 0
-      ? { ...member, label: told.label, events: [...member.events, ...fresh] }
-      : member;
+    const events = told ? merged(member.events, told.events) : member.events;
+    return told && events !== member.events ? { ...member, label: told.label, events } : member;
   });

@@ -9,10 +9,10 @@ import {
   type BatchEnd,
   type EndEvent,
   type EndState,
-  endState,
   type Line,
   nextInBatch,
   planBatch,
+  type Recorded,
   type RunSheet,
   spentAt,
   stagesOf,
@@ -20,6 +20,9 @@ import {
   zMembersAnswer,
 } from "@/core";
 import { get, post } from "../http/http";
+import { deviceBox, waitingFor } from "../live/outbox";
+import { standing } from "../live/standing";
+import { onTold } from "../live/told";
 import { usePeople } from "../people/people-context";
 import { useKept } from "../words/use-kept";
 import { type Member, seenOf, withNews } from "./news";
@@ -33,6 +36,7 @@ const modeOf = (kept: unknown) => MODES.find((mode) => mode === kept);
 const placeOf = (kept: unknown) => (typeof kept === "number" || kept === null ? kept : undefined);
 
 const ASK_AGAIN_MS = 3_000;
+const NOTHING_WAITS: readonly never[] = [];
 
 /** When an end can be gone on with: its last hold or cure over. Milliseconds since the epoch. */
 export const readyAt = ({ timers }: EndState): number =>
@@ -49,9 +53,16 @@ export const readyAt = ({ timers }: EndState): number =>
  */
 export function useBatch(id: string, sheet: RunSheet, initial: readonly Member[], asked: string | null) {
   const [members, setMembers] = useState(initial);
+  /** What is known of each end at any moment; it is drawn a little later. */
   const held = useRef(members);
-  held.current = members;
-  const [seen, setSeen] = useState<Readonly<Record<string, EndState>>>({});
+  const learn = useCallback((news: readonly Member[]) => {
+    held.current = withNews(held.current, news);
+    setMembers(held.current);
+  }, []);
+  /** How often anything was done here that waits on this device; nothing is looked for there before the page stands. */
+  const [noted, setNoted] = useState(0);
+  const note = useCallback(() => setNoted((before) => before + 1), []);
+  useEffect(note, [note]);
   const [mode, setMode] = useKept<Mode>(`mode/${id}`, "planned", modeOf);
   const [current, setCurrent] = useKept<number | null>(`hand/${id}/${asked ?? ""}`, null, placeOf);
   const by = usePeople().who?.id ?? null;
@@ -59,38 +70,39 @@ export function useBatch(id: string, sheet: RunSheet, initial: readonly Member[]
   const plan = useMemo(() => planBatch(stages, members.length), [stages, members.length]);
   const states = useMemo(
     () =>
-      members.map((member) => {
-        const stored = endState(member.events);
-        const here = seen[member.id];
-        return here && here.lastSeq >= stored.lastSeq ? here : stored;
-      }),
-    [members, seen],
+      members.map(({ id: end, events }) =>
+        standing(events, noted > 0 ? waitingFor(deviceBox(), end) : NOTHING_WAITS),
+      ),
+    [members, noted],
   );
   const ask = useCallback(async () => {
     if (document.hidden) return;
     const answer = await get(`/api/v1/batches/${id}?seen=${seenOf(held.current)}`, zMembersAnswer);
-    if (answer.ok && answer.value.ends.length > 0)
-      setMembers((before) => withNews(before, answer.value.ends));
-  }, [id]);
+    if (answer.ok && answer.value.ends.length > 0) learn(answer.value.ends);
+  }, [id, learn]);
   useEffect(() => {
     const every = setInterval(ask, ASK_AGAIN_MS);
     return () => clearInterval(every);
   }, [ask]);
-  const onState = useCallback(
-    (end: string, state: EndState) => setSeen((before) => ({ ...before, [end]: state })),
-    [],
-  );
 
-  /** Notes what was just done on an end, before the server has answered. @returns where that leaves it. */
-  const record = (end: string, events: readonly EndEvent[], before: EndState): EndState => {
-    const after = events.reduce(
+  useEffect(
+    () =>
+      onTold((end, events) =>
+        learn(held.current.filter(({ id: one }) => one === end).map((member) => ({ ...member, events }))),
+      ),
+    [learn],
+  );
+  /** All that is known of an end now: how it comes into the hand. */
+  const eventsOf = (end: string): readonly Recorded[] =>
+    held.current.find(({ id: one }) => one === end)?.events ?? [];
+
+  /** Where what was just done on an end leaves it, before the server has answered. */
+  const left = (events: readonly EndEvent[], before: EndState): EndState =>
+    events.reduce(
       (state, event) =>
         applied(state, { id: "", seq: state.lastSeq, at: new Date().toISOString(), client: "", event }),
       before,
     );
-    onState(end, after);
-    return after;
-  };
   const group = mode === "across" ? members.length : plan.group;
   /** The end to take after this one, `changed` as the work just done leaves it. */
   const next = (from: number, changed?: Partial<BatchEnd>): number | null => {
@@ -127,7 +139,7 @@ export function useBatch(id: string, sheet: RunSheet, initial: readonly Member[]
     });
     if (ends.length === 0) return true;
     const answer = await addToAll(ends);
-    if (answer.ok) setMembers(answer.value.ends);
+    if (answer.ok) learn(answer.value.ends);
     else toast.error(`${answer.problem.message} No end was named.`);
     return answer.ok;
   };
@@ -144,7 +156,7 @@ export function useBatch(id: string, sheet: RunSheet, initial: readonly Member[]
     });
     if (ends.length === 0) return true;
     const answer = await addToAll(ends);
-    if (answer.ok) setMembers(answer.value.ends);
+    if (answer.ok) learn(answer.value.ends);
     else toast.error(`${answer.problem.message} Nothing was changed on the others.`);
     return answer.ok;
   };
@@ -158,8 +170,9 @@ export function useBatch(id: string, sheet: RunSheet, initial: readonly Member[]
     current,
     setCurrent,
     next,
-    record,
-    onState,
+    left,
+    note,
+    eventsOf,
     onOthers,
     nameAll,
   };

@@ -57,7 +57,8 @@ interface BenchViewProps {
     /** Where every end of it stands, this one as it does now. */
     readonly ends: (own: EndState) => readonly EndState[];
     readonly onDone: (events: readonly EndEvent[], before: EndState) => void;
-    readonly onState: (end: string, state: EndState) => void;
+    /** Told whenever it stands otherwise. */
+    readonly onState: () => void;
     readonly onSigned: () => void;
   };
 }
@@ -115,7 +116,8 @@ export function BenchView({
   const cleaves = line.step.kind === "cleave";
   const { blades, seeTo } = useBlades(shipped, cleaves);
   const onState = batch?.onState;
-  useEffect(() => onState?.(id, state), [onState, id, state]);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: told each time it stands otherwise
+  useEffect(() => onState?.(), [onState, state]);
 
   const done = signing || state.signed !== null;
   const active = activeOf(here, typed?.check.id ?? read ?? undefined);

@@ -9,6 +9,7 @@ import { usePeople } from "../people/people-context";
 import { CutFace } from "../sheet/cut-face";
 import { EditorHead } from "./editor-head";
 import { LengthField, TextField } from "./field";
+import { Found } from "./found";
 import { JsonText } from "./json-text";
 import { useDraft } from "./use-draft";
 
@@ -60,16 +61,14 @@ export function CableEditor({ initial, basis }: CableEditorProps) {
     router.refresh();
   };
   return (
-    <main className="min-w-0 flex-1 px-4 py-3 sm:px-6">
-      <EditorHead name={draft.name} basis={basis} edited={edited} onSave={save} stopped={!cable} />
-      <div role="status">
-        {(refused ?? problem) && (
-          <p className="mt-2 rounded-lg border-2 border-out px-3 py-2">
-            <strong className="text-out">Not whole yet.</strong> {refused ?? problem}
-          </p>
-        )}
+    <main className="min-w-0 flex-1 pb-8">
+      <div className="z-10 bg-ground lg:sticky lg:top-0">
+        <div className="px-4 sm:px-6">
+          <EditorHead name={draft.name} basis={basis} edited={edited} onSave={save} stopped={!cable} />
+        </div>
+        <Found bad={problem} problem={refused} />
       </div>
-      <div className="mt-3 grid max-w-3xl gap-4">
+      <div className="mt-3 grid max-w-3xl gap-4 px-4 sm:px-6">
         <div className="flex items-start gap-4">
           {cable && <CutFace cable={cable} />}
           <TextField

@@ -12,7 +12,6 @@ import {
   hasLists,
   liftedProcedure,
   type NewLength,
-  type Problem,
   type ProcedureDocument,
   type Review,
   type Tool,
@@ -29,6 +28,7 @@ import { About } from "./about";
 import { AddLength } from "./add-length";
 import { AddLook } from "./add-look";
 import { EditorHead } from "./editor-head";
+import { Found } from "./found";
 import { JsonText } from "./json-text";
 import type { Dimension } from "./lengths";
 import { LengthsEditor } from "./lengths-editor";
@@ -137,7 +137,7 @@ export function Editor({ initial, basis, from, cables, tools, kit }: EditorProps
         <Drawing drawn={looked} lit={lit} onPoint={setLit} />
         <Found
           contradictions={contradictions}
-          bad={looked.problem}
+          bad={looked.problem?.message ?? null}
           advice={looked.advice}
           problem={problem}
         />
@@ -260,48 +260,3 @@ const takeUp = (kept: unknown): ProcedureDocument | null => {
 };
 const isWhole = (value: unknown): value is ProcedureDocument =>
   hasLists(value, "dimensions", "features", "parts", "steps");
-
-/** What is wrong, first what stops it; then what a careful colleague would ask. */
-const Found = memo(function Found({ contradictions, bad, advice, problem }: FoundProps) {
-  return (
-    <div
-      role="status"
-      aria-label="What is found"
-      className="isolate grid min-h-20 content-start gap-1 px-4 pt-2 [contain:layout_paint] sm:px-6"
-    >
-      {problem && <p className="font-bold text-out">{problem}</p>}
-      <div id="contradictions" className="grid gap-1 empty:hidden">
-        {contradictions.map(({ message, cable }) => (
-          <p key={message} className="rounded-lg border-2 border-out px-3 py-2">
-            <strong className="text-out">Contradiction.</strong> {message}{" "}
-            <span className="text-soft">On {cable}.</span>
-          </p>
-        ))}
-      </div>
-      {bad && (
-        <p className="rounded-lg border-2 border-out px-3 py-2">
-          <strong className="text-out">Not whole yet.</strong> {bad.message}
-        </p>
-      )}
-      {advice.length > 0 && (
-        <details className="rounded-lg bg-note px-3">
-          <summary className="min-h-12 cursor-pointer py-3 font-semibold">
-            {advice.length} {advice.length === 1 ? "thing" : "things"} a colleague would ask
-          </summary>
-          <ul className="list-disc pb-2 pl-5">
-            {advice.map(({ about, id, message }) => (
-              <li key={`${about}/${id}/${message}`}>{message}</li>
-            ))}
-          </ul>
-        </details>
-      )}
-    </div>
-  );
-});
-
-interface FoundProps extends Pick<Review, "contradictions" | "advice"> {
-  /** Why it is not whole. */
-  readonly bad: Problem | null;
-  /** What saving it met with. */
-  readonly problem: string | null;
-}

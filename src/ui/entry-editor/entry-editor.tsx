@@ -18,6 +18,7 @@ import {
 import { Button } from "../controls/button";
 import { EditorHead } from "../editor/editor-head";
 import { TextField } from "../editor/field";
+import { Found } from "../editor/found";
 import { JsonText } from "../editor/json-text";
 import { PartsEditor } from "../editor/parts-editor";
 import { useDraft } from "../editor/use-draft";
@@ -56,7 +57,7 @@ export function EntryEditor({ initial, basis, cables, tools, sheets }: EntryEdit
     [sheets, tools],
   );
   const contradictions = useMemo(
-    () => (last ? attempt(() => entryContradictions(last, sheets, { cables, tools })).value : null) ?? [],
+    () => (last ? attempt(() => entryContradictions(last, sheets, { cables, tools })).value : null) ?? NONE,
     [last, sheets, cables, tools],
   );
   const taken = useMemo(
@@ -92,18 +93,7 @@ export function EntryEditor({ initial, basis, cables, tools, sheets }: EntryEdit
           />
         </div>
         {last && <EntryDrawing entry={last} faded={entry === null} cables={cables} sheetOf={sheetOf} />}
-        <div role="status" className="px-4 sm:px-6">
-          {(refused ?? problem) && (
-            <p className="mt-2 rounded-lg border-2 border-out px-3 py-2">
-              <strong className="text-out">Not whole yet.</strong> {refused ?? problem}
-            </p>
-          )}
-          {contradictions.map((says) => (
-            <p key={says} className="mt-2 rounded-lg border-2 border-out px-3 py-2">
-              <strong className="text-out">Contradiction.</strong> {says}
-            </p>
-          ))}
-        </div>
+        <Found contradictions={contradictions} bad={problem} problem={refused} />
       </div>
       <div className="grid max-w-5xl gap-6 px-4 py-4 sm:px-6">
         <About draft={draft} isNew={basis === null} put={put} />
@@ -159,6 +149,8 @@ export function EntryEditor({ initial, basis, cables, tools, sheets }: EntryEdit
     </main>
   );
 }
+
+const NONE: ReturnType<typeof entryContradictions> = [];
 
 const Part = ({ id, title, children }: { id: string; title: string; children: ReactNode }) => (
   <section aria-labelledby={id}>

@@ -1,6 +1,7 @@
 import {
   attempt,
   type Cable,
+  type Contradiction,
   check,
   type Entry,
   type EntryDocument,
@@ -28,11 +29,11 @@ export function entryContradictions(
   entry: Entry,
   { ending, going }: { readonly ending: EntrySheet; readonly going: EntrySheet },
   shelf: { readonly cables: readonly Cable[]; readonly tools: readonly Tool[] },
-): string[] {
+): Pick<Contradiction, "message">[] {
   const found = [entryProcedure(entry, ending), throughProcedure(entry, going)].flatMap((document) =>
     document ? review(document, shelf, null).contradictions : [],
   );
-  return [...new Set(found.map(({ message }) => message))];
+  return [...new Set(found.map(({ message }) => message))].map((message) => ({ message }));
 }
 
 const isWhole = (value: unknown): value is EntryDocument =>

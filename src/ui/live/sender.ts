@@ -1,12 +1,13 @@
 import { z } from "zod";
-import { type EndEvent, type Problem, type Recorded, STATUS_OF, zAdd, zEventsAnswer } from "@/core";
+import { type EndEvent, type Problem, STATUS_OF, zAdd, zEventsAnswer } from "@/core";
 import { post } from "../http/http";
 import { isTold, setAside } from "./aside";
 import { type Box, takeOut, waitingFor } from "./outbox";
+import { tell } from "./told";
 
 /** What becomes of events as they are sent. */
 export interface Sending {
-  readonly answered: (events: readonly Recorded[]) => void;
+  readonly answered: () => void;
   readonly refused: (problem: Problem, event: EndEvent) => void | Promise<void>;
   /** After each try: whether the server could not be reached. */
   readonly reached: (offline: boolean) => void;
@@ -34,8 +35,10 @@ export async function sendWaiting(
     if (!answer.ok && waits(answer.problem)) return false;
     if (!answer.ok && isTold(event)) setAside(box, end, next, answer.problem);
     else takeOut(box, end, id);
-    if (answer.ok) answered(answer.value.events);
-    else await refused(answer.problem, event);
+    if (answer.ok) {
+      tell(end, answer.value.events);
+      answered();
+    } else await refused(answer.problem, event);
   }
   return true;
 }

@@ -1,13 +1,15 @@
 "use client";
 
-import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
 import { toast } from "sonner";
 import { v4 as uuid } from "uuid";
-import { applied, type EndEvent, type EndState, endState, type Recorded, zEventsAnswer } from "@/core";
+import { type EndEvent, type EndState, type Recorded, zEventsAnswer } from "@/core";
 import { get } from "../http/http";
 import { usePeople } from "../people/people-context";
 import { deviceBox, putIn, type Waiting, waitingFor } from "./outbox";
 import { refusalText, sendWaiting } from "./sender";
+import { merged, standing } from "./standing";
+import { onTold, tell } from "./told";
 
 const ASK_AGAIN_MS = 2_000;
 const RETRY_MS = 1_500;
@@ -24,11 +26,6 @@ export interface LiveEnd {
   /** Takes in events the server answered with to something else, such as a photograph sent. */
   readonly learn: (events: readonly Recorded[]) => void;
 }
-
-const merged = (known: readonly Recorded[], more: readonly Recorded[]): readonly Recorded[] => {
-  const fresh = more.filter(({ id }) => !known.some((one) => one.id === id));
-  return fresh.length === 0 ? known : [...known, ...fresh].sort((a, b) => a.seq - b.seq);
-};
 
 const SAID: Record<Recorded["event"]["kind"], string> = {
   thread: "a part",
@@ -80,16 +77,14 @@ export function useEnd(id: string, initial: readonly Recorded[]): LiveEnd {
       );
     setKnown((before) => merged(before, more));
   }, []);
+  useEffect(() => onTold((end, events) => void (end === id && learn(events))), [id, learn]);
 
   const send = useCallback(async () => {
     if (sending.current) return;
     sending.current = true;
     const stillWaiting = () => setWaiting(waitingFor(deviceBox(), id));
     const sent = await sendWaiting(deviceBox(), id, {
-      answered: (events) => {
-        learn(events);
-        stillWaiting();
-      },
+      answered: stillWaiting,
       refused: async (problem, event) => {
         toast.error(refusalText(problem, event), { duration: 9_000 });
         const fresh = await get(`/api/v1/ends/${id}?after=0`, zEventsAnswer);
@@ -101,9 +96,10 @@ export function useEnd(id: string, initial: readonly Recorded[]): LiveEnd {
     sending.current = false;
     stillWaiting();
     if (!sent) setTimeout(send, RETRY_MS);
-  }, [id, learn]);
+  }, [id]);
 
-  useEffect(() => {
+  // Before it is painted: nobody is to act on an end as it stood before what was done last.
+  useLayoutEffect(() => {
     const left = waitingFor(deviceBox(), id);
     for (const one of left) mine.current.add(one.id);
     setWaiting(left);
@@ -117,7 +113,7 @@ export function useEnd(id: string, initial: readonly Recorded[]): LiveEnd {
       const answer = await get(`/api/v1/ends/${id}?after=${after}`, zEventsAnswer);
       setOffline(!answer.ok && answer.problem.code === "offline");
       if (!answer.ok) return;
-      learn(answer.value.events);
+      tell(id, answer.value.events);
       // What was set aside may have been put back, by another window too.
       if (waitingFor(deviceBox(), id).length > 0) send();
     };
@@ -125,7 +121,7 @@ export function useEnd(id: string, initial: readonly Recorded[]): LiveEnd {
     ask();
     const timer = setInterval(ask, ASK_AGAIN_MS);
     return () => clearInterval(timer);
-  }, [id, learn, send]);
+  }, [id, send]);
 
   const add = useCallback(
     (event: EndEvent) => {
@@ -146,21 +142,14 @@ export function useEnd(id: string, initial: readonly Recorded[]): LiveEnd {
     [id, client, by, send],
   );
 
-  const state = useMemo(() => {
-    const unanswered = waiting.filter((one) => !known.some(({ id: held }) => held === one.id));
-    return unanswered.reduce(
-      (before, { id: own, client: from, at, event }) =>
-        applied(before, { id: own, seq: before.lastSeq, at, client: from, event }),
-      endState(known),
-    );
-  }, [known, waiting]);
+  const state = useMemo(() => standing(known, waiting), [known, waiting]);
   const saved = useCallback((event: string) => known.some((one) => one.id === event), [known]);
   const own = useCallback(
     (events: readonly Recorded[]) => {
       for (const { id: one } of events) mine.current.add(one);
-      learn(events);
+      tell(id, events);
     },
-    [learn],
+    [id],
   );
   return { state, add, waiting: waiting.length, offline, saved, learn: own };
 }

@@ -1,0 +1,64 @@
+import { memo, useState } from "react";
+
+interface FoundProps {
+  /** What cannot all hold, each with the cable it was found on where that is one of several. */
+  readonly contradictions?: readonly { readonly message: string; readonly cable?: string }[];
+  /** Why it is not whole. */
+  readonly bad: string | null;
+  /** What saving it met with. */
+  readonly problem: string | null;
+  /** What a careful colleague would ask. */
+  readonly advice?: readonly { readonly about: string; readonly id: string; readonly message: string }[];
+}
+
+const NONE: readonly never[] = [];
+
+/**
+ * What is wrong with a document under the pen, first what stops it. Its room stays the same on a desk, whatever is found, so
+ * that no field moves under the hand: more than fits is scrolled to.
+ */
+export const Found = memo(function Found({ contradictions = NONE, bad, problem, advice = NONE }: FoundProps) {
+  const [open, setOpen] = useState(false);
+  return (
+    <section
+      aria-label="What is found"
+      // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls is reached by keyboard too
+      tabIndex={0}
+      className={`isolate overflow-y-auto px-4 pt-2 [contain:layout_paint] sm:px-6 ${open ? "lg:max-h-64" : "lg:h-24"}`}
+    >
+      <div role="status" className="grid content-start gap-1">
+        {problem && <p className="font-bold text-out">{problem}</p>}
+        <div id="contradictions" className="grid gap-1 empty:hidden">
+          {contradictions.map(({ message, cable }) => (
+            <p key={message} className={BOX}>
+              <strong className="text-out">Contradiction.</strong> {message}
+              {cable && <span className="text-soft"> On {cable}.</span>}
+            </p>
+          ))}
+        </div>
+        {bad && (
+          <p className={BOX}>
+            <strong className="text-out">Not whole yet.</strong> {bad}
+          </p>
+        )}
+      </div>
+      {advice.length > 0 && (
+        <details
+          className="mt-1 rounded-lg bg-note px-3"
+          onToggle={({ currentTarget }) => setOpen(currentTarget.open)}
+        >
+          <summary className="min-h-12 cursor-pointer py-3 font-semibold">
+            {advice.length} {advice.length === 1 ? "thing" : "things"} a colleague would ask
+          </summary>
+          <ul className="list-disc pb-2 pl-5">
+            {advice.map(({ about, id, message }) => (
+              <li key={`${about}/${id}/${message}`}>{message}</li>
+            ))}
+          </ul>
+        </details>
+      )}
+    </section>
+  );
+});
+
+const BOX = "rounded-lg border-2 border-out px-3 py-1";

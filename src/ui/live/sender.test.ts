@@ -1,0 +1,42 @@
+import { afterEach, describe, expect, it, vi } from "vitest";
+import { z } from "zod";
+import { type EndEvent, zEventsAnswer } from "@/core";
+import { pageBox, putIn, waitingFor } from "./outbox";
+import { sendWaiting } from "./sender";
+import { onTold } from "./told";
+
+const END = "0b6c9a52-4f0e-4e7e-9d0b-6f1c8a1f2d01";
+const STEP: EndEvent = { kind: "step", to: 1 };
+const made = (id: string) => ({
+  id,
+  client: "x",
+  after: 0,
+  at: "2026-11-27T08:00:00.000Z",
+  by: null,
+  event: STEP,
+});
+
+afterEach(() => vi.unstubAllGlobals());
+
+describe("what waits on a device", () => {
+  it("is told to all that show the end in the very moment it waits no longer", async () => {
+    const box = pageBox();
+    const ids = ["3d2d0f7e-51b4-4d0c-8f0a-0b8d6c1e7a01", "3d2d0f7e-51b4-4d0c-8f0a-0b8d6c1e7a02"];
+    for (const id of ids) putIn(box, END, made(id));
+    let seq = 0;
+    vi.stubGlobal("fetch", async () => {
+      const { id, client, at, event } = made(ids[seq] ?? "");
+      seq += 1;
+      return Response.json(z.encode(zEventsAnswer, { events: [{ id, seq, at, client, event }] }));
+    });
+    const seen: string[] = [];
+    const end = onTold((of, events) => {
+      const left = waitingFor(box, END).map(({ id }) => id);
+      for (const { id } of events) seen.push(`${of === END} ${id === ids[0]} ${left.includes(id)}`);
+    });
+    const sent = await sendWaiting(box, END, { answered: () => {}, refused: () => {}, reached: () => {} });
+    end();
+    expect(sent).toBe(true);
+    expect(seen).toEqual(["true true false", "true false false"]);
+  });
+});
