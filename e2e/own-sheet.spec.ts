@@ -48,6 +48,7 @@ test.describe("the editor", () => {
   }) => {
     await page.goto("/shelf/procedures/stub-wedge-release-cord/edit");
     const figure = page.getByLabel("buffer beyond the jacket: figure", { exact: true });
+    await figure.focus();
     const stood = await figure.boundingBox();
     await figure.fill("40");
     const found = page.getByRole("region", { name: "What is found" });

@@ -68,20 +68,35 @@ export const pass = async (page: Page): Promise<void> =>
 /** Goes on from a step with all it asks for done: nothing may be asked but for a cleave that stood too long here. */
 const goOn = (page: Page, before: string): Promise<void> => onFrom(page, before, "has stood too long");
 
+/** What a step has that something is done at, looked up in one go. */
+const stepOf = (page: Page) =>
+  page.evaluate(() => {
+    const seen = (selector: string) =>
+      [...document.querySelectorAll(selector)].filter((one) => one.checkVisibility());
+    return {
+      signing: seen("#signer").length > 0,
+      title: document.querySelector("#step")?.textContent ?? "",
+      boxes: seen("main [role=checkbox]").length,
+      looks: seen("fieldset button:has(.bg-in)").length > 0,
+      reads: seen("#reading").length > 0,
+      bins: seen("main button:enabled").some(({ textContent }) => /in the bin$/.test(textContent ?? "")),
+    };
+  });
+
 /** Walks an end to its sign-off as a technician would. @returns the steps' titles, in order. */
 export async function work(page: Page, readings: Readonly<Record<string, string>> = {}): Promise<string[]> {
   const titles: string[] = [];
-  while (!(await page.locator("#signer").isVisible())) {
-    await expect(heading(page)).toBeVisible();
-    const before = (await heading(page).textContent()) ?? "";
-    titles.push(before);
-    for (const box of await page.locator("main").getByRole("checkbox").all()) await box.click();
-    const looks = page.locator("fieldset button:has(.bg-in)").first();
-    if (await looks.isVisible()) await looks.click();
-    await read(page, readings);
-    const bin = page.getByRole("button", { name: /in the bin$/ });
-    if ((await bin.isVisible()) && (await bin.isEnabled())) await bin.click();
-    await goOn(page, before);
+  await expect(page.locator("#signer").or(heading(page)).first()).toBeVisible();
+  for (let step = await stepOf(page); !step.signing; step = await stepOf(page)) {
+    titles.push(step.title);
+    if (step.boxes > 0)
+      for (const box of await page.locator("main").getByRole("checkbox").all()) await box.click();
+    if (step.looks) await page.locator("fieldset button:has(.bg-in)").first().click();
+    const { reads } = step.looks ? await stepOf(page) : step;
+    if (reads) await read(page, readings);
+    const { bins } = reads ? await stepOf(page) : step;
+    if (bins) await page.getByRole("button", { name: /in the bin$/ }).click();
+    await goOn(page, step.title);
   }
   return titles;
 }

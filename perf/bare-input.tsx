@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { createRoot } from "react-dom/client";
 
-/** The least a React page can do with a key: one input, and its text beside it. */
+/** The least a React page can do with a key: one input, and its text beside it. On a page of the product, above what is there. */
 function Bare() {
   const [text, setText] = useState("");
   return (
@@ -12,4 +12,6 @@ function Bare() {
   );
 }
 
-createRoot(document.body.appendChild(document.createElement("div"))).render(<Bare />);
+const place = document.createElement("div");
+(document.querySelector("main") ?? document.body).prepend(place);
+createRoot(place).render(<Bare />);

@@ -3,6 +3,9 @@ import { readFileSync, rmSync } from "node:fs";
 import { join } from "node:path";
 import { beginPackages, ensureBuild, ensureChromium, root, runPackage } from "./setup.mjs";
 
+// Much is made and thrown away at once in all that runs here: with more room for it, a tenth of the work is saved.
+process.env.NODE_OPTIONS = `${process.env.NODE_OPTIONS ?? ""} --max-semi-space-size=64`.trim();
+
 const { packages, driver } = beginPackages();
 // The browser is installed beside them.
 const chromium = ensureChromium();
