@@ -1,6 +1,7 @@
 /** Plain JavaScript: a server reads it at every start, and would translate it first. @type {import("next").NextConfig} */
 const config = {
   poweredByHeader: false,
+  compress: process.env.ARLENT_COMPRESS !== "no",
   serverExternalPackages: ["better-sqlite3", "sharp", "@react-pdf/renderer"],
   devIndicators: false,
   // The test command checks all types by itself: a build of checked code does not do it again.

@@ -3,6 +3,7 @@ import { ensureChromium } from "./scripts/setup.mjs";
 
 // Many servers are started here, each for a few pages: what those do not ask for is not loaded.
 process.env.ARLENT_LOAD ??= "late";
+process.env.ARLENT_COMPRESS ??= "no";
 
 export default defineConfig({
   testDir: "e2e",

@@ -117,7 +117,10 @@ test("a page runs the scripts it was sent with and no other", async ({ page, ser
 });
 
 test("a name set without a port holds for every port, and no other name is answered", async () => {
-  const { url, stop } = await served("start", fresh(), [], { ARLENT_HOSTS: "Hall.local, [::1]" });
+  const { url, stop } = await served("start", fresh(), [], {
+    ARLENT_HOSTS: "Hall.local, [::1]",
+    ARLENT_COMPRESS: "",
+  });
   const { port } = new URL(url);
   const named = (host: string) =>
     new Promise<number | undefined>((answer, failed) =>
@@ -126,5 +129,7 @@ test("a name set without a port holds for every port, and no other name is answe
   expect(await named("hall.local")).toBe(200);
   expect(await named(`HALL.local:${port}`)).toBe(200);
   expect(await named("hall.local.example.org")).toBe(421);
+  const answer = await fetch(url, { headers: { "accept-encoding": "gzip" } });
+  expect(answer.headers.get("content-encoding"), "what goes further is made small").toBe("gzip");
   await stop();
 });

@@ -23,8 +23,9 @@ test("npm start serves an empty record of one's own; stopped, its file is whole 
   request,
 }) => {
   const database = join(folder(), "work", "moor.db");
-  // As it comes: all loaded at the start.
-  const first = await served("start", database, [], { ARLENT_LOAD: "" });
+  // As it comes: all loaded at the start, and on one machine nothing made small for the way.
+  const first = await served("start", database, [], { ARLENT_LOAD: "", ARLENT_COMPRESS: "" });
+  expect((await request.get(`${first.url}setup`)).headers()["content-encoding"]).toBeUndefined();
   expect(await (await request.get(`${first.url}api/v1/ends`)).json()).toMatchObject({ rows: [], count: 0 });
   const { id } = await (await request.post(`${first.url}api/v1/ends`, { data: WEDGE })).json();
 

@@ -92,6 +92,7 @@ export async function serve({ database, host, port, local }, says) {
         ARLENT_CREW: "",
         ...crew,
         ARLENT_DB: database,
+        ARLENT_COMPRESS: process.env.ARLENT_COMPRESS || (local && !process.env.ARLENT_HOSTS ? "no" : "yes"),
         ARLENT_REPLICA_PASSWORD: "",
         ARLENT_COPIER: copierPort ? `http://127.0.0.1:${copierPort}/metrics` : "",
         ARLENT_PACK: replica && replica.kind !== "folder" ? photographsOf(database) : "",
