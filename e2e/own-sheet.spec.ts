@@ -49,6 +49,11 @@ test.describe("the editor", () => {
     await page.goto("/shelf/procedures/stub-wedge-release-cord/edit");
     const figure = page.getByLabel("buffer beyond the jacket: figure", { exact: true });
     await figure.focus();
+    const inSight = await figure.evaluate((one) => {
+      const { left, top, width, height } = one.getBoundingClientRect();
+      return document.elementFromPoint(left + width / 2, top + height / 2) === one;
+    });
+    expect(inSight, "a field come to is not behind the head that stays").toBe(true);
     const stood = await figure.boundingBox();
     await figure.fill("40");
     const found = page.getByRole("region", { name: "What is found" });

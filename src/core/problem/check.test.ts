@@ -47,6 +47,9 @@ describe("checking input", () => {
   });
   it("cuts what it found short", () => {
     expect(shown("x".repeat(500)).length).toBeLessThanOrEqual(60);
+    expect(shown(["a"])).toBe('["a"]');
+    expect(shown(Array.from({ length: 30 }, () => "layer"))).toBe("a list of 30");
+    expect(shown({ name: "x".repeat(500) })).toBe("an object");
   });
 });
 

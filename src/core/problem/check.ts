@@ -7,7 +7,11 @@ import { type Complaint, InputError, type Problem } from "./problem";
 export function shown(value: unknown): string {
   if (value === undefined) return "nothing";
   const text = JSON.stringify(value) ?? String(value);
-  return text.length > 60 ? `${text.slice(0, 57)}…` : text;
+  if (text.length <= 60) return text;
+  // The beginning of one says nothing to whoever wrote it field by field.
+  if (Array.isArray(value)) return `a list of ${value.length}`;
+  if (typeof value === "object") return "an object";
+  return `${text.slice(0, 57)}…`;
 }
 
 function at(value: unknown, path: readonly PropertyKey[]): unknown {

@@ -37,7 +37,7 @@ function read(value: unknown) {
   }
 }
 
-/** A cable under the pen: its name and diameters, its cut face drawn as one writes; the rest as text. */
+/** A cable under the pen: its name and diameters, its cut face drawn as one writes, or faded as it last was whole; the rest as text. */
 export function CableEditor({ initial, basis }: CableEditorProps) {
   const router = useRouter();
   const { who } = usePeople();
@@ -45,6 +45,8 @@ export function CableEditor({ initial, basis }: CableEditorProps) {
   const { draft, change, forget } = edited;
   const [refused, setRefused] = useState<string | null>(null);
   const { cable, problem } = read(draft);
+  const [last, setLast] = useState(cable);
+  if (cable && JSON.stringify(cable) !== JSON.stringify(last)) setLast(cable);
   const save = async () => {
     const answer = await post("/api/v1/shelf/cables", zRevisionAnswer, {
       document: draft,
@@ -70,7 +72,11 @@ export function CableEditor({ initial, basis }: CableEditorProps) {
       </div>
       <div className="mt-3 grid max-w-3xl gap-4 px-4 sm:px-6">
         <div className="flex items-start gap-4">
-          {cable && <CutFace cable={cable} />}
+          {last && (
+            <div className={cable ? "" : "opacity-30"}>
+              <CutFace cable={last} />
+            </div>
+          )}
           <TextField
             label="Name"
             value={draft.name}

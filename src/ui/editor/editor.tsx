@@ -28,7 +28,7 @@ import { About } from "./about";
 import { AddLength } from "./add-length";
 import { AddLook } from "./add-look";
 import { EditorHead } from "./editor-head";
-import { Found } from "./found";
+import { BELOW_THE_HEAD, Found } from "./found";
 import { JsonText } from "./json-text";
 import type { Dimension } from "./lengths";
 import { LengthsEditor } from "./lengths-editor";
@@ -157,7 +157,7 @@ export function Editor({ initial, basis, from, cables, tools, kit }: EditorProps
         onValueChange={(next) => {
           if (!refusedTyping()) setTab(next);
         }}
-        className="px-4 pb-8 sm:px-6"
+        className={`px-4 pb-8 sm:px-6 ${BELOW_THE_HEAD}`}
       >
         <Tabs.List
           aria-label="Parts of the procedure"

@@ -19,14 +19,16 @@ const NONE: readonly never[] = [];
  */
 export const Found = memo(function Found({ contradictions = NONE, bad, problem, advice = NONE }: FoundProps) {
   const [open, setOpen] = useState(false);
+  const nothing = !problem && !bad && contradictions.length === 0;
   return (
     <section
       aria-label="What is found"
       // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls is reached by keyboard too
       tabIndex={0}
-      className={`isolate overflow-y-auto px-4 pt-2 [contain:layout_paint] sm:px-6 ${open ? "lg:max-h-64" : "lg:h-24"}`}
+      className={`isolate overflow-y-auto px-4 pt-2 [contain:layout_paint] sm:px-6 ${open ? "lg:max-h-64" : "lg:h-20"}`}
     >
       <div role="status" className="grid content-start gap-1">
+        {nothing && <p className="hidden text-soft lg:block">Nothing contradicts itself.</p>}
         {problem && <p className="font-bold text-out">{problem}</p>}
         <div id="contradictions" className="grid gap-1 empty:hidden">
           {contradictions.map(({ message, cable }) => (
@@ -62,3 +64,7 @@ export const Found = memo(function Found({ contradictions = NONE, bad, problem, 
 });
 
 const BOX = "rounded-lg border-2 border-out px-3 py-1";
+
+/** Of what is written below a head that stays on a desk: a field come to by a key is never behind it. */
+export const BELOW_THE_HEAD =
+  "lg:[&_:is(input,textarea,button,summary)]:scroll-mt-[28rem] [&_:is(input,textarea,button,summary)]:scroll-mb-4";
