@@ -77,7 +77,8 @@ export function useEnd(id: string, initial: readonly Recorded[]): LiveEnd {
       );
     setKnown((before) => merged(before, more));
   }, []);
-  useEffect(() => onTold((end, events) => void (end === id && learn(events))), [id, learn]);
+  // From the first moment: what is told next waits on the device no longer.
+  useLayoutEffect(() => onTold((end, events) => void (end === id && learn(events))), [id, learn]);
 
   const send = useCallback(async () => {
     if (sending.current) return;
