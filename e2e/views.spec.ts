@@ -59,8 +59,15 @@ async function reachable(page: Page, where: string): Promise<void> {
       if (!element.checkVisibility({ visibilityProperty: true }) || element.getClientRects().length === 0)
         return [];
       element.scrollIntoView({ block: "center", inline: "center", behavior: "instant" });
-      const { left, top, width, height } = element.getBoundingClientRect();
-      const at = document.elementFromPoint(left + width / 2, top + Math.min(height / 2, 20));
+      // What of it is in view: it may be taller than what it is scrolled in.
+      let { left, top, right, bottom } = element.getBoundingClientRect();
+      for (let one = element.parentElement; one; one = one.parentElement) {
+        if (getComputedStyle(one).overflowY === "visible") continue;
+        const port = one.getBoundingClientRect();
+        [left, right] = [Math.max(left, port.left), Math.min(right, port.right)];
+        [top, bottom] = [Math.max(top, port.top), Math.min(bottom, port.bottom)];
+      }
+      const at = document.elementFromPoint((left + right) / 2, top + Math.min((bottom - top) / 2, 20));
       // Nothing at that point: it cannot be brought into view.
       if (at && (element.contains(at) || at.contains(element))) return [];
       return [`${element.textContent?.slice(0, 30)}: ${at?.outerHTML.slice(0, 80) ?? "out of view"}`];
