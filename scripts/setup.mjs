@@ -48,11 +48,17 @@ function stamp(name, hash) {
   writeFileSync(join(stamps, name), hash);
 }
 
-/** What a compiler is told: one warning, asked for by default, takes GCC longer on SQLite than all else, and is not shown. */
-const compiling = (how = "") => {
-  const flags = `-Wno-misleading-indentation ${how}`;
-  return { CFLAGS: flags, CXXFLAGS: flags };
-};
+/**
+ * What a compiler is told besides what this machine tells it: one warning, asked for by default, takes GCC longer on SQLite
+ * than all else, and is not shown.
+ */
+const compiling = (how = "") =>
+  Object.fromEntries(
+    ["CFLAGS", "CXXFLAGS"].map((name) => [
+      name,
+      `${process.env[name] ?? ""} -Wno-misleading-indentation ${how}`.trim(),
+    ]),
+  );
 
 /** Installs the packages of the lockfile, unless they are. `quiet` keeps standard output clean. */
 export function ensurePackages({ quiet = false } = {}) {

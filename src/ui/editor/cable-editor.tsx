@@ -9,7 +9,7 @@ import { usePeople } from "../people/people-context";
 import { CutFace } from "../sheet/cut-face";
 import { EditorHead } from "./editor-head";
 import { LengthField, TextField } from "./field";
-import { Found } from "./found";
+import { BELOW_A_LOW_HEAD, Found } from "./found";
 import { JsonText } from "./json-text";
 import { useDraft } from "./use-draft";
 
@@ -48,6 +48,7 @@ export function CableEditor({ initial, basis }: CableEditorProps) {
   const [last, setLast] = useState(cable);
   if (cable && JSON.stringify(cable) !== JSON.stringify(last)) setLast(cable);
   const save = async () => {
+    setRefused(null);
     const answer = await post("/api/v1/shelf/cables", zRevisionAnswer, {
       document: draft,
       basis,
@@ -70,7 +71,7 @@ export function CableEditor({ initial, basis }: CableEditorProps) {
         </div>
         <Found bad={problem} problem={refused} />
       </div>
-      <div className="mt-3 grid max-w-3xl gap-4 px-4 sm:px-6">
+      <div className={`mt-3 grid max-w-3xl gap-4 px-4 sm:px-6 ${BELOW_A_LOW_HEAD}`}>
         <div className="flex items-start gap-4">
           {last && (
             <div className={cable ? "" : "opacity-30"}>

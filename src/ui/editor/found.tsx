@@ -65,6 +65,8 @@ export const Found = memo(function Found({ contradictions = NONE, bad, problem, 
 
 const BOX = "rounded-lg border-2 border-out px-3 py-1";
 
-/** Of what is written below a head that stays on a desk: a field come to by a key is never behind it. */
-export const BELOW_THE_HEAD =
-  "lg:[&_:is(input,textarea,button,summary)]:scroll-mt-[28rem] [&_:is(input,textarea,button,summary)]:scroll-mb-4";
+/** Of what is written below a head that stays on a desk, with a drawing in it: a field come to by a key is never behind it. */
+export const BELOW_THE_HEAD = "lg:[&_:is(input,textarea,button,summary)]:scroll-mt-[28rem]";
+
+/** The same where nothing is drawn in the head. */
+export const BELOW_A_LOW_HEAD = "lg:[&_:is(input,textarea,button,summary)]:scroll-mt-40";
