@@ -1,5 +1,4 @@
 import { randomUUID } from "node:crypto";
-import { getDocument } from "pdfjs-dist/legacy/build/pdf.mjs";
 import { describe, expect, it } from "vitest";
 import { advise, type EventInput, endState, restartEvent, reworkEvent } from "@/core";
 import { CALLIPER, GUARDED } from "@/core/advice/fixtures/ends";
@@ -11,6 +10,7 @@ import { openStore } from "@/store/database";
 import { printRecords } from "@/ui/paper/paper-thread";
 import { recordsPdf } from "@/ui/paper/record-paper";
 import { unprintable } from "@/ui/paper/scripts";
+import { pdfPages } from "./fixtures/pdf-pages";
 
 const store = openStore(":memory:");
 const WEDGE = { cable: "simplex-3.0", procedure: "stub-wedge-release-cord", core: "9/125" };
@@ -41,16 +41,7 @@ function redone(label: string): string {
   return id;
 }
 
-async function textOf(pdf: Buffer): Promise<string> {
-  const paper = await getDocument({ data: new Uint8Array(pdf) }).promise;
-  const pages = await Promise.all(
-    Array.from({ length: paper.numPages }, async (_, i) => (await paper.getPage(i + 1)).getTextContent()),
-  );
-  return pages
-    .flatMap(({ items }) => items.map((item) => ("str" in item ? item.str : "")))
-    .join(" ")
-    .replaceAll(/\s+/g, " ");
-}
+const textOf = async (pdf: Buffer) => (await pdfPages(pdf)).join(" ");
 
 const printed = (id: string) =>
   recordsPdf([recordJson(endRecord(store, id))], new Map(), new Map([[id, getEnd(store, id).sheet]]));

@@ -2,7 +2,6 @@ import { randomUUID } from "node:crypto";
 import { readFileSync } from "node:fs";
 import fc from "fast-check";
 import Papa from "papaparse";
-import { getDocument } from "pdfjs-dist/legacy/build/pdf.mjs";
 import { createElement } from "react";
 import { renderToStaticMarkup } from "react-dom/server";
 import { beforeAll, describe, expect, it, vi } from "vitest";
@@ -36,6 +35,7 @@ import { figuresStand } from "@/ui/words/figures-stand";
 import { legText } from "@/ui/words/legs-text";
 import { RESULT_WORDS } from "@/ui/words/verdict-words";
 import { seed } from "../demo/seed";
+import { pdfPages } from "./fixtures/pdf-pages";
 
 vi.mock("next/navigation", () => ({ useRouter: () => ({ refresh: () => undefined }) }));
 
@@ -73,14 +73,8 @@ async function papersOf(store: Store, ids: readonly string[]): Promise<Map<strin
   const records = ids.map((id) => recordJson(endRecord(store, id)));
   const sheets = new Map(ids.map((id) => [id, getEnd(store, id).sheet]));
   const bytes = await recordsPdf(records, new Map(), sheets);
-  const document = await getDocument({ data: new Uint8Array(bytes), verbosity: 0 }).promise;
   const texts = new Map<string, string>();
-  for (let n = 1; n <= document.numPages; n++) {
-    const { items } = await (await document.getPage(n)).getTextContent();
-    const text = items
-      .map((item) => ("str" in item ? item.str : ""))
-      .join(" ")
-      .replaceAll(/\s+/g, " ");
+  for (const text of await pdfPages(bytes)) {
     const id = ids.find((one) => text.includes(`End ${one}`));
     if (id) texts.set(id, `${texts.get(id) ?? ""} ${text}`);
   }

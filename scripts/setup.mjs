@@ -1,7 +1,16 @@
 // Set-up shared by the commands: needs nothing but Node. Each part is skipped when it is already done.
 import { spawn, spawnSync } from "node:child_process";
 import { createHash } from "node:crypto";
-import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from "node:fs";
+import {
+  cpSync,
+  existsSync,
+  mkdirSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from "node:fs";
 import { dirname, join } from "node:path";
 import { fileURLToPath } from "node:url";
 import { bundle, programFile } from "./bundle.mjs";
@@ -65,11 +74,11 @@ export function ensurePackages({ quiet = false } = {}) {
   const hash = packagesHash();
   if (arePackages(hash)) return;
   console.error("Installing packages (the database driver compiles: a few minutes, once) …");
-  installed(
+  mustBeInstalled(
     run("npm", ["install", "--no-save", "--no-audit", "--no-fund"], {
       stdio: quiet ? ["ignore", "ignore", "inherit"] : "inherit",
       env: compiling(),
-    }),
+    }) === 0,
   );
   stamp("packages", hash);
 }
@@ -79,25 +88,51 @@ const packagesHash = () => hashOf(["package.json", "package-lock.json"]);
 const arePackages = (hash) =>
   existsSync(join(root, "node_modules/.package-lock.json")) && isStamped("packages", hash);
 
-function installed(code) {
-  if (code !== 0)
+function mustBeInstalled(well) {
+  if (!well)
     fail("The packages could not be installed: see above. A C++ compiler, make and python3 are needed.");
 }
 
-/** Runs npm beside whatever else is done, until it ends well. */
-const npm = (args, env = {}) =>
+/** Runs npm in a folder beside whatever else is done. @returns whether it ended well. */
+const npm = (args, { cwd = root, env = {}, stderr = "inherit" } = {}) =>
   new Promise((done) => {
     const child = spawn("npm", args, {
-      cwd: root,
-      stdio: ["ignore", "ignore", "inherit"],
+      cwd,
+      stdio: ["ignore", "ignore", stderr],
       env: { ...process.env, ...env },
     });
     child.once("error", ({ message }) => fail(message));
-    child.once("exit", (code) => {
-      installed(code ?? 1);
-      done();
-    });
+    child.once("exit", (code) => done(code === 0));
   });
+
+const DRIVER = "better-sqlite3";
+const BINARY = join("node_modules", DRIVER, "build/Release/better_sqlite3.node");
+
+/**
+ * Compiles the database driver of the lockfile in a folder of its own, while the packages are still on their way: they keep
+ * one processor busy at most. @returns the folder where that went well, null where it did not.
+ */
+async function compileDriver(env) {
+  const folder = join(stamps, "driver");
+  const { dependencies, allowScripts } = JSON.parse(readFileSync(join(root, "package.json"), "utf8"));
+  const lock = JSON.parse(readFileSync(join(root, "package-lock.json"), "utf8"));
+  const alone = {
+    name: "driver",
+    private: true,
+    dependencies: { [DRIVER]: dependencies[DRIVER] },
+    allowScripts,
+  };
+  rmSync(folder, { recursive: true, force: true });
+  mkdirSync(folder, { recursive: true });
+  writeFileSync(join(folder, "package.json"), JSON.stringify(alone));
+  writeFileSync(
+    join(folder, "package-lock.json"),
+    JSON.stringify({ ...lock, packages: { ...lock.packages, "": alone } }),
+  );
+  const args = ["install", "--no-save", "--no-audit", "--no-fund"];
+  const made = await npm(args, { cwd: folder, env, stderr: "ignore" });
+  return made && existsSync(join(folder, BINARY)) ? folder : null;
+}
 
 /**
  * The same where much is done before the database is needed: the packages are there once `packages` is, the driver once
@@ -107,12 +142,22 @@ export function beginPackages() {
   const hash = packagesHash();
   if (arePackages(hash)) return { packages: Promise.resolve(), driver: Promise.resolve() };
   console.error("Installing packages; the database driver compiles meanwhile …");
-  const packages = npm(["install", "--no-save", "--no-audit", "--no-fund", "--ignore-scripts"]);
   // Half the time of a compiler that takes out all there is, for a tenth more of each statement's: docs/running.md says how
   // the full one comes back. Nothing else here needs a compiler, or does without.
-  const driver = packages
-    .then(() => npm(["rebuild", "better-sqlite3"], compiling("-O1")))
-    .then(() => stamp("packages", hash));
+  const env = compiling("-O1");
+  const ahead = compileDriver(env);
+  const packages = npm(["install", "--no-save", "--no-audit", "--no-fund", "--ignore-scripts"]).then(
+    mustBeInstalled,
+  );
+  const driver = packages.then(async () => {
+    const folder = await ahead;
+    if (folder) {
+      mkdirSync(dirname(join(root, BINARY)), { recursive: true });
+      cpSync(join(folder, BINARY), join(root, BINARY));
+      rmSync(folder, { recursive: true, force: true });
+    } else mustBeInstalled(await npm(["rebuild", DRIVER], { env }));
+    stamp("packages", hash);
+  });
   return { packages, driver };
 }
 

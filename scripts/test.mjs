@@ -65,7 +65,7 @@ count(
   "types of routes",
   runPackage("next/dist/bin/next", ["typegen"], { stdio: ["ignore", "ignore", "inherit"] }) === 0,
 );
-count("types", runPackage("typescript/bin/tsc", ["--noEmit"]) === 0);
+count("types", runPackage("typescript-7/bin/tsc", ["--noEmit"]) === 0);
 // The build needs no database: it is made while the driver still compiles.
 const built = ensureBuild();
 count("build", built);
