@@ -18,23 +18,56 @@ import {
 /** A copy that lies over a network breaks off now and then: it is read so often before that is told. */
 const TRIES = 3;
 
-/** Takes one database out of the copy. @throws Error where the copy cannot be read. @returns false where it holds none. */
-function restored(settings: string, path: string, into: string): boolean {
+/** Reads one database of the copy, as it was at a moment or as it is. @returns what went wrong, or null. */
+function read(settings: string, path: string, into: string, at?: string): string | null {
+  const moment = at ? ["-timestamp", at] : [];
+  const said = copier(["restore", ...CONFIG, settings, ...moment, "-o", into, path]);
+  if (said.status === 0 || /no matching backups found/.test(said.stderr)) return null;
+  // What was written half is begun anew.
+  for (const end of ["", ".tmp", "-wal", "-shm"]) rmSync(into + end, { force: true });
+  return said.stderr.trim();
+}
+
+const CONFIG = ["-no-expand-env", "-config"] as const;
+
+function copier(args: readonly string[]) {
   const program = litestream();
   if (!program) throw new Error("Litestream is not here: npm install @flydotio/litestream.");
-  const said: string[] = [];
+  return spawnSync(program, args, { encoding: "utf8" });
+}
+
+/** So many of a copy's newest parts are looked behind: a server dies in the middle of one of each of its files at most. */
+const LOOKED_BEHIND = 3;
+
+/** Moments before each of a copy's newest parts came, the newest first. (Litestream 0.3.13's own lists, whole seconds.) */
+function earlier(settings: string, path: string): readonly string[] {
+  const came = ["wal", "snapshots"].flatMap((list) =>
+    [...copier([list, ...CONFIG, settings, path]).stdout.matchAll(/\s(\S+)$/gm)]
+      .map(([, at = ""]) => Date.parse(at))
+      .filter(Number.isFinite),
+  );
+  return [...new Set(came)]
+    .sort((a, b) => b - a)
+    .slice(0, LOOKED_BEHIND)
+    .flatMap((at) => [at, at - 1000])
+    .map((at) => new Date(at).toISOString().replace(".000Z", "Z"));
+}
+
+/**
+ * Takes one database out of the copy. Where that cannot be read to its end, as it was before its last part came: where files
+ * are not put in place whole, a server that dies leaves half of one. @throws Error where nothing of it can be read.
+ * @returns null where it holds none; else up to when, null for all of it.
+ */
+function restored(settings: string, path: string, into: string): { readonly until: string | null } | null {
+  const taken = (until: string | null) => (existsSync(into) ? { until } : null);
+  let said: string | null = null;
   for (let tries = 0; tries < TRIES; tries++) {
-    const { status, stderr } = spawnSync(
-      program,
-      ["restore", "-no-expand-env", "-config", settings, "-o", into, path],
-      { encoding: "utf8" },
-    );
-    if (status === 0 || /no matching backups found/.test(stderr)) return existsSync(into);
-    said.push(stderr.trim());
-    // What was written half is begun anew.
-    for (const end of ["", ".tmp", "-wal", "-shm"]) rmSync(into + end, { force: true });
+    said = read(settings, path, into);
+    if (said === null) return taken(null);
   }
-  throw new Error(`The copy could not be read: ${said.at(-1)}.`);
+  for (const at of earlier(settings, path))
+    if (read(settings, path, into, at) === null && existsSync(into)) return taken(at);
+  throw new Error(`The copy could not be read: ${said}.`);
 }
 
 /** Photographs of a copy that are not in a folder yet. */
@@ -77,8 +110,9 @@ function main(): number {
   mkdirSync(drafts, { mode: 0o700 });
   try {
     writeSettings(settings, copierSettings(copy, target));
-    if (!restored(settings, target, part)) throw new Error("The copy could not be read: it holds no record.");
-    const packed = copy.kind !== "folder" && restored(settings, photographsOf(target), pack);
+    const record = restored(settings, target, part);
+    if (!record) throw new Error("The copy could not be read: it holds no record.");
+    const packed = copy.kind === "folder" ? null : restored(settings, photographsOf(target), pack);
     const photos = join(dirname(target), "photos");
     mkdirSync(photos, { recursive: true });
     for (const { name, put } of photographs(copy, packed ? pack : null))
@@ -88,6 +122,10 @@ function main(): number {
         renameSync(join(drafts, name), join(photos, name));
       }
     renameSync(part, target);
+    const halves = { record: record.until, photographs: packed?.until };
+    for (const [what, until] of Object.entries(halves))
+      if (until)
+        console.log(`The last part of the ${what} was half written: what came after ${until} is not in it.`);
   } finally {
     rmSync(drafts, { recursive: true, force: true });
   }
