@@ -1,3 +1,4 @@
+import { pdfPages } from "../library/fixtures/pdf-pages";
 import { expect, test } from "./server";
 
 test("a sheet is found by keyboard alone, lives in the address bar, and comes back from it", async ({
@@ -111,7 +112,13 @@ test("on paper there is the sheet and nothing of the program", async ({ page }) 
   );
   await expect(head, "at the head of every page").toBeVisible();
   expect(await head.evaluate((cell) => cell.closest("thead") !== null)).toBe(true);
-  await expect(page.getByRole("img", { name: "This sheet's address" })).toBeVisible();
+  const code = page.getByRole("img", { name: "This sheet's address" });
+  await expect(code).toBeVisible();
+  await page.emulateMedia({ media: null });
+  await expect(code, "is not made for a screen").toHaveCount(0);
+  const [first] = await pdfPages(await page.pdf());
+  expect(first, "as a browser prints it").toContain("back to this sheet");
+  await page.emulateMedia({ media: "print" });
   for (const field of ["Job", "End", "Made by", "Signed off by"])
     await expect(page.getByRole("term").filter({ hasText: field }).first()).toBeVisible();
   const row = (title: string) =>

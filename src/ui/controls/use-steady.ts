@@ -1,7 +1,7 @@
 import { useCallback, useInsertionEffect, useRef } from "react";
 
 /** One function for good that does what the last one given does: what is handed it is not drawn anew for its sake. */
-export function useSteady<A extends readonly unknown[]>(act: (...args: A) => void): (...args: A) => void {
+export function useSteady<A extends readonly unknown[], R>(act: (...args: A) => R): (...args: A) => R {
   const last = useRef(act);
   useInsertionEffect(() => {
     last.current = act;

@@ -22,6 +22,7 @@ import {
 import { Band } from "../band/band";
 import { Button } from "../controls/button";
 import { Select } from "../controls/select";
+import { useSteady } from "../controls/use-steady";
 import { post } from "../http/http";
 import { usePeople } from "../people/people-context";
 import { About } from "./about";
@@ -34,7 +35,7 @@ import type { Dimension } from "./lengths";
 import { LengthsEditor } from "./lengths-editor";
 import { PartsEditor } from "./parts-editor";
 import { StepsEditor } from "./steps-editor";
-import { useDraft } from "./use-draft";
+import { type Draft, useDraft } from "./use-draft";
 import { useReview } from "./use-review";
 
 interface EditorProps {
@@ -57,7 +58,7 @@ export function Editor({ initial, basis, from, cables, tools, kit }: EditorProps
   const edited = useDraft(`${initial.id}@${basis ?? "new"}`, initial, takeUp);
   const { draft, change } = edited;
   const [cableId, setCableId] = useState<string | null>(null);
-  const { looked, contradictions } = useReview(draft, { cables, tools }, cableId);
+  const { shown, looked, contradictions, settle } = useReview(edited, { cables, tools }, cableId);
   const [lit, setLit] = useState<string | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
@@ -94,24 +95,7 @@ export function Editor({ initial, basis, from, cables, tools, kit }: EditorProps
     field?.focus();
     return field !== null;
   };
-  const [tab, setTab] = useState<string>(TABS[0]);
   const wrong = looked.problem !== null || contradictions.length > 0;
-  const put = useCallback(
-    (field: string, changes: Partial<ProcedureDocument>) => change(field, (now) => ({ ...now, ...changes })),
-    [change],
-  );
-  const addLength = useCallback(
-    (length: NewLength) => change("lengths/add", (now) => withLength(now, length, kit)),
-    [change, kit],
-  );
-  const putLength = useCallback(
-    (at: number, field: string, next: Dimension) =>
-      change(`lengths/${at}/${field}`, (now) => ({
-        ...now,
-        dimensions: now.dimensions.map((one, n) => (n === at ? next : one)),
-      })),
-    [change],
-  );
   return (
     <main className="min-w-0 flex-1">
       <div className="z-10 bg-ground pb-1 lg:sticky lg:top-0">
@@ -142,12 +126,76 @@ export function Editor({ initial, basis, from, cables, tools, kit }: EditorProps
           problem={problem}
         />
       </div>
+      <Body
+        document={shown}
+        looked={looked}
+        isNew={basis === null}
+        tools={tools}
+        kit={kit}
+        change={change}
+        onSettle={settle}
+        onCable={setCableId}
+        onLight={setLit}
+        isRefused={useSteady(refusedTyping)}
+      />
+    </main>
+  );
+}
+
+interface BodyProps {
+  /** As it is drawn: a figure typed a moment ago is in its field alone. */
+  readonly document: ProcedureDocument;
+  readonly looked: Review;
+  readonly isNew: boolean;
+  readonly tools: readonly Tool[];
+  readonly kit: DraftKit;
+  /** These stay the same functions: a key into a figure draws nothing here. */
+  readonly change: Draft<ProcedureDocument>["change"];
+  readonly onSettle: () => void;
+  readonly onCable: (id: string) => void;
+  readonly onLight: (feature: string | null) => void;
+  readonly isRefused: () => boolean;
+}
+
+/** The fields of a procedure, by what they say of it. */
+const Body = memo(function Body({
+  document,
+  looked,
+  isNew,
+  tools,
+  kit,
+  change,
+  onSettle,
+  onCable,
+  onLight,
+  isRefused,
+}: BodyProps) {
+  const [tab, setTab] = useState<string>(TABS[0]);
+  const put = useCallback(
+    (field: string, changes: Partial<ProcedureDocument>) => change(field, (now) => ({ ...now, ...changes })),
+    [change],
+  );
+  const addLength = useCallback(
+    (length: NewLength) => change("lengths/add", (now) => withLength(now, length, kit)),
+    [change, kit],
+  );
+  const putLength = useCallback(
+    (at: number, field: string, next: Dimension, typed: boolean) =>
+      change(
+        `lengths/${at}/${field}`,
+        (now) => ({ ...now, dimensions: now.dimensions.map((one, n) => (n === at ? next : one)) }),
+        typed,
+      ),
+    [change],
+  );
+  return (
+    <>
       <div className="flex flex-wrap items-center gap-2 px-4 pt-2 sm:px-6">
         <Select
           title="Drawn on"
           small
           value={looked.on?.id ?? ""}
-          onPick={setCableId}
+          onPick={onCable}
           options={looked.fitting}
           className="min-w-56"
         />
@@ -155,8 +203,9 @@ export function Editor({ initial, basis, from, cables, tools, kit }: EditorProps
       <Tabs.Root
         value={tab}
         onValueChange={(next) => {
-          if (!refusedTyping()) setTab(next);
+          if (!isRefused()) setTab(next);
         }}
+        onBlur={onSettle}
         className={`px-4 pb-8 sm:px-6 ${BELOW_THE_HEAD}`}
       >
         <Tabs.List
@@ -175,38 +224,38 @@ export function Editor({ initial, basis, from, cables, tools, kit }: EditorProps
         </Tabs.List>
         <Tabs.Content value="Lengths" className="isolate">
           <LengthsEditor
-            document={draft}
+            document={document}
             sheet={looked.sheet}
             cases={looked.cases}
             wrong={looked.contradictions.flatMap(({ ids }) => ids)}
-            onLight={setLit}
+            onLight={onLight}
             onChange={putLength}
           />
           <AddLength
             tools={tools}
-            features={draft.features}
+            features={document.features}
             layers={looked.on?.layers ?? NO_LAYERS}
             onAdd={addLength}
           />
         </Tabs.Content>
         <Tabs.Content value="Parts">
           <PartsEditor
-            parts={draft.parts}
-            steps={draft.steps}
+            parts={document.parts}
+            steps={document.steps}
             onChange={(field, parts) => put(`parts/${field}`, { parts })}
           />
         </Tabs.Content>
         <Tabs.Content value="Steps">
-          <StepsEditor document={draft} onChange={(field, steps) => put(`steps/${field}`, { steps })} />
-          <AddLook document={draft} onAdd={(next) => change("steps/look", () => next)} />
+          <StepsEditor document={document} onChange={(field, steps) => put(`steps/${field}`, { steps })} />
+          <AddLook document={document} onAdd={(next) => change("steps/look", () => next)} />
         </Tabs.Content>
         <Tabs.Content value="About">
-          <About document={draft} isNew={basis === null} onChange={put} />
+          <About document={document} isNew={isNew} onChange={put} />
         </Tabs.Content>
         <Tabs.Content value="As text">
           <JsonText
             kind="procedures"
-            value={draft}
+            value={document}
             onTake={(next) => {
               const { value, problem: wrong } = attempt(() => asWritten(zProcedure, liftedProcedure(next)));
               if (value) change("text", () => value);
@@ -215,9 +264,9 @@ export function Editor({ initial, basis, from, cables, tools, kit }: EditorProps
           />
         </Tabs.Content>
       </Tabs.Root>
-    </main>
+    </>
   );
-}
+});
 
 /** The end as it stands, on the cable picked; as it last held together, faded, while it does not. */
 const Drawing = memo(function Drawing({ drawn: { sheet, fitting, problem }, lit, onPoint }: DrawingProps) {

@@ -1,6 +1,7 @@
 "use client";
 
 import { useEffect, useId, useState } from "react";
+import { usePaused } from "../controls/use-paused";
 import { signed } from "./signed";
 
 interface TextFieldProps {
@@ -52,6 +53,8 @@ export function LengthField({
 }: LengthFieldProps) {
   const [text, setText] = useState(value === null ? "" : String(value));
   const [wrong, setWrong] = useState<string | null>(null);
+  // On the way to 31.5 one is at “31.”: nothing is said of it, and no row moves, until the hand stops.
+  const [told, tell] = usePaused(wrong, wrong !== null, STOPPED_MS);
   useEffect(() => {
     setText((before) => (sameAs(before, value) ? before : value === null ? "" : String(value)));
     setWrong(null);
@@ -82,14 +85,18 @@ export function LengthField({
           event.target.select();
           onFocus?.();
         }}
+        onBlur={tell}
         onChange={(event) => type(event.target.value)}
         placeholder={open ? "open" : ""}
-        className={`figures min-h-12 w-full rounded-md border bg-field px-2 placeholder:text-soft ${wrong ? "border-2 border-out" : "border-line"}`}
+        className={`figures h-12 w-full rounded-md border bg-field px-2 [contain:size_layout] placeholder:text-soft ${told ? "border-2 border-out" : "border-line"}`}
       />
-      {wrong && <span className="block text-out text-sm">{wrong}</span>}
+      {told && <span className="block text-out text-sm">{told}</span>}
     </span>
   );
 }
+
+/** Typing that stands still so long is taken for all there is. */
+const STOPPED_MS = 600;
 
 const sameAs = (text: string, value: number | null): boolean =>
   text.trim() === "" ? value === null : signed(text) === value;

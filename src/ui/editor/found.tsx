@@ -31,8 +31,9 @@ export const Found = memo(function Found({ contradictions = NONE, bad, problem, 
         {nothing && <p className="hidden text-soft lg:block">Nothing contradicts itself.</p>}
         {problem && <p className="font-bold text-out">{problem}</p>}
         <div id="contradictions" className="grid gap-1 empty:hidden">
-          {contradictions.map(({ message, cable }) => (
-            <p key={message} className={BOX}>
+          {contradictions.map(({ message, cable }, n) => (
+            // biome-ignore lint/suspicious/noArrayIndexKey: a key into a figure changes what one says, and seldom how many there are
+            <p key={n} className={BOX}>
               <strong className="text-out">Contradiction.</strong> {message}
               {cable && <span className="text-soft"> On {cable}.</span>}
             </p>

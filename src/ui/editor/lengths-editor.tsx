@@ -28,7 +28,7 @@ interface LengthsEditorProps {
   readonly wrong: readonly string[];
   /** These two stay the same functions, so that a key draws one row anew and not all. */
   readonly onLight: (feature: string | null) => void;
-  readonly onChange: (at: number, field: string, next: Dimension) => void;
+  readonly onChange: (at: number, field: string, next: Dimension, typed: boolean) => void;
 }
 
 /** Every length: its name, what it is laid off from, its figure and tolerance. Another datum leaves the end the same. */
@@ -77,7 +77,8 @@ const Row = memo(function Row({
   const { dimension, datum, to, figure } = row;
   const nameOf = (id: string) => features.find((feature) => feature.id === id)?.name ?? id;
   const datums = datumsOf(row, made).map((id) => ({ id, name: nameOf(id) }));
-  const put = (field: string, next: Dimension) => onChange(at, field, next);
+  const put = (field: string, next: Dimension) => onChange(at, field, next, false);
+  const type = (field: string, next: Dimension) => onChange(at, field, next, true);
   return (
     <li
       className={`isolate -mx-1.5 grid items-end gap-2 px-1.5 py-2 [contain-intrinsic-block-size:auto_5rem] [content-visibility:auto] md:grid-cols-[minmax(0,2fr)_minmax(0,2fr)_8rem_6rem_6rem] ${wrong ? "bg-now-wash" : ""}`}
@@ -101,7 +102,7 @@ const Row = memo(function Row({
           label={`${dimension.name}: figure`}
           value={figure}
           onFocus={() => onLight(dimension.to)}
-          onChange={(next) => next !== null && put("figure", withFigure(row, sheet, next))}
+          onChange={(next) => next !== null && type("figure", withFigure(row, sheet, next))}
         />
       </span>
       {(["plus", "minus"] as const).map((side) => (
@@ -112,7 +113,7 @@ const Row = memo(function Row({
             value={dimension[side]}
             open
             onFocus={() => onLight(dimension.to)}
-            onChange={(next) => put(side, { ...dimension, [side]: next })}
+            onChange={(next) => type(side, { ...dimension, [side]: next })}
           />
         </span>
       ))}
@@ -124,7 +125,7 @@ const Row = memo(function Row({
           words={conditionWords(other.when, { choices }, String)}
           inUse={row.used === n}
           other={other}
-          onChange={(field, changes) => put(`${n}/${field}`, withOther(dimension, n, changes))}
+          onChange={(field, changes) => type(`${n}/${field}`, withOther(dimension, n, changes))}
         />
       ))}
       {datum !== dimension.from && (

@@ -21,14 +21,22 @@ const AGAIN_MS = 1_200;
 interface History<T> {
   readonly all: readonly T[];
   readonly at: number;
-  /** What was typed into last, and when: more of it soon after is the same step back. */
-  readonly last: { readonly field: string; readonly when: number } | null;
+  /** What was changed last, and when: more of it soon after is the same step back. */
+  readonly last: Change | null;
 }
 
-function withStep<T>({ all, at, last }: History<T>, field: string, when: number, next: T): History<T> {
-  const together = last !== null && field === last.field && when - last.when < AGAIN_MS && at > 0;
+interface Change {
+  readonly field: string;
+  readonly when: number;
+  /** Whether it was typed into a field that shows what is typed by itself. */
+  readonly typed: boolean;
+}
+
+function withStep<T>({ all, at, last }: History<T>, change: Change, next: T): History<T> {
+  const together =
+    last !== null && change.field === last.field && change.when - last.when < AGAIN_MS && at > 0;
   const kept = all.slice(Math.max(0, at - DEPTH), at + (together ? 0 : 1));
-  return { all: [...kept, next], at: kept.length, last: { field, when } };
+  return { all: [...kept, next], at: kept.length, last: change };
 }
 
 function moved<T>(history: History<T>, by: number): History<T> {
@@ -67,10 +75,12 @@ export function useDraft<T>(place: string, initial: T, takeUp: (kept: unknown) =
   }, []);
   return {
     draft,
+    /** Whether the last change was typed into a field that shows it by itself. */
+    typed: history.last?.typed ?? false,
     change: useCallback(
-      (field: string, next: (now: T) => T) => {
-        const when = Date.now();
-        to((before) => withStep(before, field, when, next(mustHoldAt(before.all, before.at))));
+      (field: string, next: (now: T) => T, typed = false) => {
+        const change = { field, typed, when: Date.now() };
+        to((before) => withStep(before, change, next(mustHoldAt(before.all, before.at))));
       },
       [to],
     ),

@@ -1,37 +1,62 @@
 import { useMemo } from "react";
 import {
   type Cable,
-  type Contradiction,
+  type FirstLook,
   firstLooks,
   type ProcedureDocument,
-  type Review,
   secondLook,
   type Tool,
   workedFrom,
 } from "@/core";
-import { useAfterPaint } from "./use-after-paint";
+import { usePaused } from "../controls/use-paused";
+
+interface Written {
+  readonly draft: ProcedureDocument;
+  /** Whether a key into a figure's own field made it so. */
+  readonly typed: boolean;
+}
 
 /**
  * What there is to say of a document under the pen: what contradicts within the key's own frame, all the rest and the
- * drawing in the next. Figures laid off from elsewhere than they are stated come from where features lie: with such a
+ * drawing once keys pause. Figures laid off from elsewhere than they are stated come from where features lie: with such a
  * length, nothing waits.
  */
 export function useReview(
-  draft: ProcedureDocument,
+  { draft, typed }: Written,
   { cables, tools }: { readonly cables: readonly Cable[]; readonly tools: readonly Tool[] },
   wanted: string | null,
-): { readonly looked: Review; readonly contradictions: readonly Contradiction[] } {
-  const look = useMemo(() => firstLooks(cables), [cables]);
-  const first = useMemo(() => look(draft), [look, draft]);
-  const late = useAfterPaint(first);
-  const shown = draft.dimensions.some((one) => workedFrom(one) !== one.from) ? first : late;
-  const looked = useMemo(() => secondLook(shown, { cables, tools }, wanted), [shown, cables, tools, wanted]);
-  const contradictions = useMemo(
-    () => [
-      ...first.contradictions,
-      ...looked.contradictions.filter((one) => !shown.contradictions.includes(one)),
-    ],
-    [first, looked, shown],
+) {
+  const look = useMemo(() => lookedOnce(firstLooks(cables)), [cables]);
+  const derived = useMemo(() => draft.dimensions.some((one) => workedFrom(one) !== one.from), [draft]);
+  const [shown, settle] = usePaused(draft, typed && !derived);
+  const first = look(draft);
+  const looked = useMemo(
+    () => secondLook(look(shown), { cables, tools }, wanted),
+    [look, shown, cables, tools, wanted],
   );
-  return { looked, contradictions };
+  const contradictions = useMemo(() => {
+    const before = look(shown).contradictions;
+    return [...first.contradictions, ...looked.contradictions.filter((one) => !before.includes(one))];
+  }, [look, shown, first, looked]);
+  return {
+    /** The document as it is drawn, with what was seen of it. */
+    shown,
+    looked,
+    /** Of the document as it is now. */
+    contradictions,
+    /** Draws what was typed at once: a field is left. */
+    settle,
+  };
+}
+
+/** The same look at the same document. */
+function lookedOnce(look: (document: ProcedureDocument) => FirstLook) {
+  const known = new WeakMap<ProcedureDocument, FirstLook>();
+  return (document: ProcedureDocument): FirstLook => {
+    const before = known.get(document);
+    if (before) return before;
+    const now = look(document);
+    known.set(document, now);
+    return now;
+  };
 }

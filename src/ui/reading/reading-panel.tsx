@@ -20,6 +20,7 @@ import {
 import { Button } from "../controls/button";
 import { Choice } from "../controls/choice";
 import { IconButton } from "../controls/icon-button";
+import { usePaused } from "../controls/use-paused";
 import { ToleranceScale } from "../figure/tolerance-scale";
 import { figureText, lengthText, toleranceOf, type Units } from "../words/length-text";
 import { textKept, useKept } from "../words/use-kept";
@@ -102,10 +103,15 @@ export function ReadingPanel({
       written ? judgeCheck(check, [...readings, { value: written.length, instrument }], rule, other) : null,
     [written, check, readings, instrument, rule, other],
   );
-  useEffect(() => {
-    // The band may follow a frame later: the verdict must not wait for it.
-    startTransition(() => onTyped(written && typed ? { check, value: written.length, judged: typed } : null));
-  }, [written, typed, check, onTyped]);
+  const [ahead] = usePaused(
+    useMemo(
+      () => (written && typed ? { check, value: written.length, judged: typed } : null),
+      [written, typed, check],
+    ),
+    written !== null,
+  );
+  // The band follows once keys pause: no verdict waits for it.
+  useEffect(() => startTransition(() => onTyped(ahead)), [ahead, onTyped]);
   useEffect(() => {
     if (window.matchMedia("(min-width: 640px)").matches) input.current?.focus();
   }, []);
@@ -180,7 +186,7 @@ export function ReadingPanel({
               keep();
             }
           }}
-          className="figure-huge h-16 w-full min-w-0 bg-transparent px-3 font-bold text-4xl outline-none"
+          className="figure-huge h-16 w-full min-w-0 bg-transparent [contain:size_layout] px-3 font-bold text-4xl outline-none"
         />
         <span className="text-soft text-xl">{units === "in" ? "in" : "mm"}</span>
         <Button look="strong" onClick={() => keep()} disabled={!written} className="ml-2">

@@ -2,6 +2,7 @@
 
 import { QRCodeSVG } from "qrcode.react";
 import { useEffect, useState } from "react";
+import { flushSync } from "react-dom";
 import type { RunSheet } from "@/core";
 import { asText } from "../words/length-text";
 
@@ -15,13 +16,7 @@ const FIELDS = ["Job", "End", "Made by", "Date"] as const;
 
 /** On paper only: what the sheet is of, whose figures it holds, room for who made which end, and the way back to it. */
 export function TravellerHead({ sheet, said }: TravellerProps) {
-  const [address, setAddress] = useState<string | null>(null);
-  useEffect(() => {
-    const here = () => setAddress(window.location.href);
-    here();
-    window.addEventListener("beforeprint", here);
-    return () => window.removeEventListener("beforeprint", here);
-  }, []);
+  const address = usePrintedAddress();
   return (
     <section aria-label="For paper" className="hidden gap-6 px-4 pb-2 print:flex">
       <div className="min-w-0 flex-1">
@@ -49,6 +44,25 @@ export function TravellerHead({ sheet, said }: TravellerProps) {
       )}
     </section>
   );
+}
+
+/** The page's address while it is set for paper, else null: nothing is made for paper at every visit. */
+function usePrintedAddress(): string | null {
+  const [address, setAddress] = useState<string | null>(null);
+  useEffect(() => {
+    const paper = window.matchMedia("print");
+    // At once: the paper is set as soon as all have been told.
+    const here = () => flushSync(() => setAddress(window.location.href));
+    const follow = () => (paper.matches ? here() : setAddress(null));
+    if (paper.matches) setAddress(window.location.href);
+    paper.addEventListener("change", follow);
+    window.addEventListener("beforeprint", here);
+    return () => {
+      paper.removeEventListener("change", follow);
+      window.removeEventListener("beforeprint", here);
+    };
+  }, []);
+  return address;
 }
 
 function Blank({ name }: { name: string }) {
