@@ -129,6 +129,68 @@ test.describe("the editor", () => {
     await expect(page.getByText("your own", { exact: true })).toBeVisible();
   });
 
+  test("figures typed without a pause are all kept; none is told as wrong on the way to it", async ({
+    page,
+    request,
+  }) => {
+    const id = "guided-insertion-900";
+    await page.goto(`/shelf/procedures/${id}/edit`);
+    const figure = page.getByLabel(/cleave.*: figure$/).first();
+    await figure.focus();
+    const name = (await figure.getAttribute("aria-label"))?.replace(": figure", "");
+    const row = page.getByRole("listitem").filter({ has: figure });
+    await row.evaluate((list) => {
+      new MutationObserver(() => {
+        if (list.textContent?.includes("is not a length")) document.body.dataset.complained = "yes";
+      }).observe(list, { subtree: true, childList: true, characterData: true });
+    });
+    for (const key of ["9.4", "Tab", "0.35", "Tab", "0.3"])
+      await (key === "Tab" ? page.keyboard.press(key) : page.keyboard.type(key));
+    await page.keyboard.press("Control+S");
+    await page.waitForURL(`/shelf/procedures/${id}`);
+    await expect(page.locator("body")).not.toHaveAttribute("data-complained");
+    const { dimensions } = await (await request.get(`/api/v1/shelf/procedures/${id}`)).json();
+    const kept = dimensions.find((one: { name: string }) => one.name === name);
+    expect(kept).toMatchObject({ nominal: 9.4, plus: 0.35, minus: 0.3 });
+  });
+
+  test("at whatever pace a figure is typed, its field says what was typed, and what was taken back", async ({
+    page,
+  }) => {
+    await page.goto("/shelf/procedures/guided-insertion-900/edit");
+    const figure = page.getByLabel(/cleave.*: figure$/).first();
+    const stood = await figure.inputValue();
+    await figure.focus();
+    for (const delay of [0, 45, 90, 110, 180]) {
+      await page.keyboard.press("Control+A");
+      await page.keyboard.type("9.45", { delay });
+      await expect(figure).toHaveValue("9.45");
+      await page.keyboard.press("Control+A");
+      await page.keyboard.type("9.1", { delay });
+      await expect(figure).toHaveValue("9.1");
+    }
+    await page.keyboard.type("7");
+    await page.keyboard.press("Control+Z");
+    await expect(figure).toHaveValue(stood);
+    await page.keyboard.press("Control+Y");
+    await expect(figure).toHaveValue("9.17");
+  });
+
+  test("what cannot be a figure is told once the field is left, or the hand stops", async ({ page }) => {
+    await page.goto("/shelf/procedures/guided-insertion-900/edit");
+    const figure = page.getByLabel(/cleave.*: figure$/).first();
+    const row = page.getByRole("listitem").filter({ has: figure });
+    await figure.fill("9.");
+    await expect(row.getByText("“9.” is not a length.")).toBeVisible();
+    await figure.fill("9.3");
+    await expect(row.getByText("is not a length")).toHaveCount(0);
+    await figure.fill("9..");
+    await figure.press("Tab");
+    await expect(row.getByText("“9..” is not a length.")).toBeVisible();
+    await page.getByRole("button", { name: /Keep as/ }).click();
+    await expect(page.getByText(/“9..” could not be read/)).toBeVisible();
+  });
+
   test("two people at once: the second is told, and nothing is written over", async ({ page, request }) => {
     await page.goto("/shelf/procedures/cord-preparation/edit");
     const document = await (await request.get("/api/v1/shelf/procedures/cord-preparation")).json();

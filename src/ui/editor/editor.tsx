@@ -133,6 +133,7 @@ export function Editor({ initial, basis, from, cables, tools, kit }: EditorProps
         tools={tools}
         kit={kit}
         change={change}
+        moves={edited.moves}
         onSettle={settle}
         onCable={setCableId}
         onLight={setLit}
@@ -151,6 +152,7 @@ interface BodyProps {
   readonly kit: DraftKit;
   /** These stay the same functions: a key into a figure draws nothing here. */
   readonly change: Draft<ProcedureDocument>["change"];
+  readonly moves: number;
   readonly onSettle: () => void;
   readonly onCable: (id: string) => void;
   readonly onLight: (feature: string | null) => void;
@@ -165,6 +167,7 @@ const Body = memo(function Body({
   tools,
   kit,
   change,
+  moves,
   onSettle,
   onCable,
   onLight,
@@ -228,6 +231,7 @@ const Body = memo(function Body({
             sheet={looked.sheet}
             cases={looked.cases}
             wrong={looked.contradictions.flatMap(({ ids }) => ids)}
+            moves={moves}
             onLight={onLight}
             onChange={putLength}
           />

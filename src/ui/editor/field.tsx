@@ -1,6 +1,6 @@
 "use client";
 
-import { useEffect, useId, useState } from "react";
+import { useEffect, useId, useRef, useState } from "react";
 import { usePaused } from "../controls/use-paused";
 import { signed } from "./signed";
 
@@ -40,9 +40,14 @@ interface LengthFieldProps {
   readonly className?: string;
   readonly onFocus?: () => void;
   readonly onChange: (value: number | null) => void;
+  /** How often the document was gone back or on: the field then shows what stands there, whatever was typed. */
+  readonly moves?: number;
 }
 
-/** A length typed in millimetres or inches; what cannot be read is told beside it and changes nothing. */
+/**
+ * A length typed in millimetres or inches; what cannot be read is told beside it and changes nothing. It shows what is typed
+ * by itself: its own value may come back to it late.
+ */
 export function LengthField({
   label,
   value,
@@ -50,27 +55,35 @@ export function LengthField({
   className = "",
   onFocus,
   onChange,
+  moves = 0,
 }: LengthFieldProps) {
   const [text, setText] = useState(value === null ? "" : String(value));
   const [wrong, setWrong] = useState<string | null>(null);
   // On the way to 31.5 one is at “31.”: nothing is said of it, and no row moves, until the hand stops.
   const [told, tell] = usePaused(wrong, wrong !== null, STOPPED_MS);
+  /** Values typed here that have not come back yet, the oldest first. */
+  const mine = useRef<{ readonly values: readonly (number | null)[]; readonly moves: number }>({
+    values: [],
+    moves,
+  });
   useEffect(() => {
-    setText((before) => (sameAs(before, value) ? before : value === null ? "" : String(value)));
+    const { values, moves: before } = mine.current;
+    const at = moves === before ? values.lastIndexOf(value) : -1;
+    mine.current = { values: at < 0 ? [] : values.slice(at), moves };
+    if (at >= 0) return;
+    setText((text) => (sameAs(text, value) ? text : value === null ? "" : String(value)));
     setWrong(null);
-  }, [value]);
+  }, [value, moves]);
+  const give = (read: number | null) => {
+    setWrong(null);
+    mine.current = { ...mine.current, values: [...mine.current.values, read] };
+    onChange(read);
+  };
   const type = (typed: string) => {
     setText(typed);
-    if (typed.trim() === "" && open) {
-      setWrong(null);
-      onChange(null);
-      return;
-    }
-    const read = signed(typed);
-    if (typeof read === "number") {
-      setWrong(null);
-      onChange(read);
-    } else setWrong(read);
+    const read = typed.trim() === "" && open ? null : signed(typed);
+    if (typeof read === "string") setWrong(read);
+    else give(read);
   };
   return (
     <span className={className}>

@@ -26,13 +26,22 @@ interface LengthsEditorProps {
   readonly cases: Readonly<Record<string, number | null>>;
   /** Ids of the lengths in a contradiction. */
   readonly wrong: readonly string[];
+  readonly moves: number;
   /** These two stay the same functions, so that a key draws one row anew and not all. */
   readonly onLight: (feature: string | null) => void;
   readonly onChange: (at: number, field: string, next: Dimension, typed: boolean) => void;
 }
 
 /** Every length: its name, what it is laid off from, its figure and tolerance. Another datum leaves the end the same. */
-export function LengthsEditor({ document, sheet, cases, wrong, onLight, onChange }: LengthsEditorProps) {
+export function LengthsEditor({
+  document,
+  sheet,
+  cases,
+  wrong,
+  moves,
+  onLight,
+  onChange,
+}: LengthsEditorProps) {
   const rows = lengthRows(document, sheet, cases);
   const made = useSame(madeOn(sheet));
   return (
@@ -47,6 +56,7 @@ export function LengthsEditor({ document, sheet, cases, wrong, onLight, onChange
           features={document.features}
           choices={document.choices}
           wrong={wrong.includes(row.dimension.id)}
+          moves={moves}
           onLight={onLight}
           onChange={onChange}
         />
@@ -55,7 +65,7 @@ export function LengthsEditor({ document, sheet, cases, wrong, onLight, onChange
   );
 }
 
-interface RowProps extends LengthRow, Pick<LengthsEditorProps, "sheet" | "onLight" | "onChange"> {
+interface RowProps extends LengthRow, Pick<LengthsEditorProps, "sheet" | "moves" | "onLight" | "onChange"> {
   readonly at: number;
   readonly made: readonly Made[];
   readonly features: ProcedureDocument["features"];
@@ -70,6 +80,7 @@ const Row = memo(function Row({
   features,
   choices,
   wrong,
+  moves,
   onLight,
   onChange,
   ...row
@@ -101,6 +112,7 @@ const Row = memo(function Row({
         <LengthField
           label={`${dimension.name}: figure`}
           value={figure}
+          moves={moves}
           onFocus={() => onLight(dimension.to)}
           onChange={(next) => next !== null && type("figure", withFigure(row, sheet, next))}
         />
@@ -112,6 +124,7 @@ const Row = memo(function Row({
             label={`${dimension.name}: tolerance ${side === "plus" ? "above" : "below"}`}
             value={dimension[side]}
             open
+            moves={moves}
             onFocus={() => onLight(dimension.to)}
             onChange={(next) => type(side, { ...dimension, [side]: next })}
           />
@@ -125,6 +138,7 @@ const Row = memo(function Row({
           words={conditionWords(other.when, { choices }, String)}
           inUse={row.used === n}
           other={other}
+          moves={moves}
           onChange={(field, changes) => type(`${n}/${field}`, withOther(dimension, n, changes))}
         />
       ))}
@@ -143,11 +157,12 @@ interface OtherFigureProps {
   readonly words: string;
   readonly inUse: boolean;
   readonly other: OtherFigure;
+  readonly moves: number;
   readonly onChange: (field: string, changes: Partial<OtherFigure>) => void;
 }
 
 /** Another figure of the same length, for some cables or choices; stated from the length's own datum. */
-function OtherFigureRow({ name, words, inUse, other, onChange }: OtherFigureProps) {
+function OtherFigureRow({ name, words, inUse, other, moves, onChange }: OtherFigureProps) {
   return (
     <div className="grid items-center gap-2 md:col-span-5 md:grid-cols-[minmax(0,4fr)_8rem_6rem_6rem]">
       <p className="text-sm md:text-right">
@@ -156,6 +171,7 @@ function OtherFigureRow({ name, words, inUse, other, onChange }: OtherFigureProp
       <LengthField
         label={`${name}: figure for ${words}`}
         value={other.nominal}
+        moves={moves}
         onChange={(nominal) => nominal !== null && onChange("figure", { nominal })}
       />
       {(["plus", "minus"] as const).map((side) => (
@@ -164,6 +180,7 @@ function OtherFigureRow({ name, words, inUse, other, onChange }: OtherFigureProp
           label={`${name}: tolerance ${side === "plus" ? "above" : "below"} for ${words}`}
           value={other[side]}
           open
+          moves={moves}
           onChange={(value) => onChange(side, { [side]: value })}
         />
       ))}

@@ -23,6 +23,8 @@ interface History<T> {
   readonly at: number;
   /** What was changed last, and when: more of it soon after is the same step back. */
   readonly last: Change | null;
+  /** How often it was gone back, on, or to the beginning. */
+  readonly moves: number;
 }
 
 interface Change {
@@ -32,19 +34,21 @@ interface Change {
   readonly typed: boolean;
 }
 
-function withStep<T>({ all, at, last }: History<T>, change: Change, next: T): History<T> {
+function withStep<T>({ all, at, last, moves }: History<T>, change: Change, next: T): History<T> {
   const together =
     last !== null && change.field === last.field && change.when - last.when < AGAIN_MS && at > 0;
   const kept = all.slice(Math.max(0, at - DEPTH), at + (together ? 0 : 1));
-  return { all: [...kept, next], at: kept.length, last: change };
+  return { all: [...kept, next], at: kept.length, last: change, moves };
 }
 
 function moved<T>(history: History<T>, by: number): History<T> {
   const at = history.at + by;
-  return at < 0 || at >= history.all.length ? history : { ...history, at, last: null };
+  return at < 0 || at >= history.all.length
+    ? history
+    : { ...history, at, last: null, moves: history.moves + 1 };
 }
 
-const begun = <T>(initial: T): History<T> => ({ all: [initial], at: 0, last: null });
+const begun = <T>(initial: T, moves: number): History<T> => ({ all: [initial], at: 0, last: null, moves });
 
 /**
  * A document under the pen, with undo and redo. What is being written is kept on this device until it is saved or
@@ -52,7 +56,7 @@ const begun = <T>(initial: T): History<T> => ({ all: [initial], at: 0, last: nul
  * `takeUp` says whether what this device kept has what the fields need. `change` stays the same function for good: a row that is handed it is drawn anew only for what is its own.
  */
 export function useDraft<T>(place: string, initial: T, takeUp: (kept: unknown) => T | null) {
-  const [history, setHistory] = useState(() => begun(initial));
+  const [history, setHistory] = useState(() => begun(initial, 0));
   const [found, setFound] = useState(false);
   const { all, at } = history;
   const draft = mustHoldAt(all, at);
@@ -62,7 +66,7 @@ export function useDraft<T>(place: string, initial: T, takeUp: (kept: unknown) =
   useEffect(() => {
     const kept = takeUp(read());
     if (kept === null) return;
-    setHistory({ all: [initial, kept], at: 1, last: null });
+    setHistory({ ...begun(initial, 1), all: [initial, kept], at: 1 });
     setFound(true);
   }, [read, initial, takeUp]);
   const touched = useRef(false);
@@ -77,6 +81,7 @@ export function useDraft<T>(place: string, initial: T, takeUp: (kept: unknown) =
     draft,
     /** Whether the last change was typed into a field that shows it by itself. */
     typed: history.last?.typed ?? false,
+    moves: history.moves,
     change: useCallback(
       (field: string, next: (now: T) => T, typed = false) => {
         const change = { field, typed, when: Date.now() };
@@ -95,7 +100,7 @@ export function useDraft<T>(place: string, initial: T, takeUp: (kept: unknown) =
       device.drop();
     },
     startOver: () => {
-      to(() => begun(initial));
+      to(({ moves }) => begun(initial, moves + 1));
       setFound(false);
     },
   };
