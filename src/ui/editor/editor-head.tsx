@@ -21,7 +21,10 @@ interface EditorHeadProps {
 
 /** What stands above a document under the pen, with its keys: back, undo, redo, and keep. */
 export function EditorHead({ edited: { undo, redo, canUndo, canRedo }, onSave, ...shown }: EditorHeadProps) {
-  const acts = { onUndo: useSteady(undo), onRedo: useSteady(redo), onSave: useSteady(onSave) };
+  const save = () => {
+    if (!shown.stopped) onSave();
+  };
+  const acts = { onUndo: useSteady(undo), onRedo: useSteady(redo), onSave: useSteady(save) };
   return <Shown {...shown} {...acts} canUndo={canUndo} canRedo={canRedo} />;
 }
 
@@ -52,7 +55,7 @@ const Shown = memo(function Shown({
 }: ShownProps) {
   useHotkeys("ctrl+z, meta+z", onUndo, IN_THE_DOCUMENT);
   useHotkeys("ctrl+shift+z, meta+shift+z, ctrl+y", onRedo, IN_THE_DOCUMENT);
-  useHotkeys("ctrl+s, meta+s", () => !stopped && onSave(), ANYWHERE, [stopped, onSave]);
+  useHotkeys("ctrl+s, meta+s", onSave, ANYWHERE);
   return (
     <header className="flex flex-wrap items-center gap-2 py-2">
       <Link href="/shelf" className="inline-flex min-h-12 items-center text-soft underline">
