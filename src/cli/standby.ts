@@ -122,10 +122,12 @@ function main(): number {
         renameSync(join(drafts, name), join(photos, name));
       }
     renameSync(part, target);
-    const halves = { record: record.until, photographs: packed?.until };
+    const halves = { "ends and events": record.until, photographs: packed?.until };
     for (const [what, until] of Object.entries(halves))
       if (until)
-        console.log(`The last part of the ${what} was half written: what came after ${until} is not in it.`);
+        console.log(
+          `The last part of the copy could not be read, as one half written: the ${what} are as of ${until}.`,
+        );
   } finally {
     rmSync(drafts, { recursive: true, force: true });
   }

@@ -86,7 +86,7 @@ const Shown = memo(function Shown({
   const [open, setOpen] = useState(false);
   const all = empty === undefined ? options : [{ id: NOTHING, name: empty }, ...options];
   return (
-    <div className={`grid min-w-0 grid-cols-[minmax(0,1fr)] gap-1 ${className}`}>
+    <div className={`grid min-w-0 grid-cols-[minmax(0,1fr)] ${small ? "gap-0.5" : "gap-1"} ${className}`}>
       <span id={id} className={small ? "text-soft text-sm" : "font-semibold"}>
         {title}
       </span>

@@ -101,9 +101,9 @@ export function LengthField({
         onBlur={tell}
         onChange={(event) => type(event.target.value)}
         placeholder={open ? "open" : ""}
-        className={`figures h-12 w-full rounded-md border bg-field px-2 [contain:size_layout] placeholder:text-soft ${told ? "border-2 border-out" : "border-line"}`}
+        className={`figures block h-12 w-full rounded-md border bg-field px-2 [contain:size_layout] placeholder:text-soft ${told ? "border-2 border-out" : "border-line"}`}
       />
-      {told && <span className="block text-out text-sm">{told}</span>}
+      {told && <span className="mt-1.5 block text-out text-sm">{told}</span>}
     </span>
   );
 }

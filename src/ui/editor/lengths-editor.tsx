@@ -92,7 +92,7 @@ const Row = memo(function Row({
   const type = (field: string, next: Dimension) => onChange(at, field, next, true);
   return (
     <li
-      className={`isolate -mx-1.5 grid items-end gap-2 px-1.5 py-2 [contain-intrinsic-block-size:auto_5rem] [content-visibility:auto] md:grid-cols-[minmax(0,2fr)_minmax(0,2fr)_8rem_6rem_6rem] ${wrong ? "bg-now-wash" : ""}`}
+      className={`isolate -mx-1.5 grid items-start gap-2 px-1.5 py-2 [contain-intrinsic-block-size:auto_5rem] [content-visibility:auto] md:grid-cols-[minmax(0,2fr)_minmax(0,2fr)_8rem_6rem_6rem] ${wrong ? "bg-now-wash" : ""}`}
     >
       <TextField
         label={`To the ${nameOf(to)}`}
@@ -164,8 +164,8 @@ interface OtherFigureProps {
 /** Another figure of the same length, for some cables or choices; stated from the length's own datum. */
 function OtherFigureRow({ name, words, inUse, other, moves, onChange }: OtherFigureProps) {
   return (
-    <div className="grid items-center gap-2 md:col-span-5 md:grid-cols-[minmax(0,4fr)_8rem_6rem_6rem]">
-      <p className="text-sm md:text-right">
+    <div className="grid items-start gap-2 md:col-span-5 md:grid-cols-[minmax(0,4fr)_8rem_6rem_6rem]">
+      <p className="self-center text-sm md:text-right">
         instead for {words} {inUse && <strong>(as drawn)</strong>}
       </p>
       <LengthField
