@@ -4,6 +4,7 @@ import { Agent, get } from "node:http";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import Database from "better-sqlite3";
+import { z } from "zod";
 import { actOn } from "@/service/act";
 import { seeToBlade } from "@/service/tools";
 import { openStore } from "@/store/database";
@@ -199,4 +200,42 @@ test("a stop ends while devices keep asking, and the file is whole by itself all
   await asked;
   agent.destroy();
   expect(existsSync(`${database}-wal`)).toBe(false);
+});
+
+/** What is told of a script as it is compiled, so far as it is asked here. */
+const zCompiled = z.object({
+  name: z.literal("v8.compile"),
+  args: z.object({ data: z.object({ url: z.string(), consumedCacheSize: z.number().default(0) }) }),
+});
+
+test("a page visited again finds its scripts compiled: a browser keeps at least as much of each as it has to read", async ({
+  page,
+  request,
+}) => {
+  // The first visit brings a script, the second keeps what was compiled of it, the third finds it.
+  await page.goto("/ledger");
+  await page.goto("/ledger");
+  const session = await page.context().newCDPSession(page);
+  const compiled: z.infer<typeof zCompiled>[] = [];
+  session.on("Tracing.dataCollected", ({ value }) => {
+    compiled.push(...value.flatMap((event) => zCompiled.safeParse(event).data ?? []));
+  });
+  await session.send("Tracing.start", {
+    transferMode: "ReportEvents",
+    traceConfig: { includedCategories: ["devtools.timeline", "v8"] },
+  });
+  await page.goto("/ledger");
+  const complete = new Promise<void>((done) => session.once("Tracing.tracingComplete", () => done()));
+  await session.send("Tracing.end");
+  await complete;
+  await session.detach();
+
+  let [read, found] = [0, 0];
+  for (const { url, consumedCacheSize } of compiled.map(({ args }) => args.data)) {
+    if (!url.includes("/_next/static/chunks/")) continue;
+    read += (await (await request.get(url)).body()).length;
+    found += consumedCacheSize;
+  }
+  expect(read).toBeGreaterThan(500_000);
+  expect(found).toBeGreaterThan(read);
 });
