@@ -3,6 +3,7 @@ import { randomUUID } from "node:crypto";
 import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { dirname, join } from "node:path";
+import type { BrowserContext } from "@playwright/test";
 import sharp from "sharp";
 import { COPIED_WITHIN_S } from "@/service/replica";
 import { litestream } from "../scripts/replica.mjs";
@@ -36,8 +37,14 @@ const ended = (command: readonly string[], settings: Readonly<Record<string, str
     child.once("close", (status) => done({ status, stdout, stderr }));
   });
 
-/** Each place a copy can be kept in, made ready: what the server is told, and what ends it. */
-const PLACES = {
+/** What a server is told of the place for its copy, and what ends that place. */
+interface Place {
+  readonly settings: Readonly<Record<string, string>> & { readonly ARLENT_REPLICA: string };
+  readonly close: () => Promise<unknown>;
+}
+
+/** Each place a copy can be kept in, made ready. */
+const PLACES: Readonly<Record<string, () => Promise<Place>>> = {
   "a folder": async () => ({ settings: { ARLENT_REPLICA: folder() }, close: async () => {} }),
   "storage as S3's": async () => {
     const { endpoint, close } = await s3Storage("moor", "moor-key");
@@ -52,75 +59,103 @@ const PLACES = {
   },
 };
 
-for (const [place, made] of Object.entries(PLACES))
-  test(`the server killed and its disk lost, a standby is made of the copy in ${place}: nothing older than is stated is missing`, async ({
-    page,
-    request,
-  }) => {
-    test.setTimeout(240_000);
-    const { settings, close } = await made();
-    const database = join(folder(), "moor.db");
-    const url = `http://127.0.0.1:${await freePort()}`;
-    const child: ChildProcess = spawn(process.execPath, ["scripts/start.mjs"], {
-      stdio: ["ignore", "pipe", "inherit"],
-      detached: true,
-      env: { ...process.env, ...settings, ARLENT_DB: database, PORT: new URL(url).port },
-    });
-    await new Promise((ready) => child.stdout?.once("data", ready));
-
-    const { id } = await (await request.post(`${url}/api/v1/ends`, { data: WEDGE })).json();
-    const picture = await sharp({ create: { width: 300, height: 200, channels: 3, background: "#224466" } })
-      .png()
-      .toBuffer();
-    const photo = await request.post(`${url}/api/v1/ends/${id}/photos?client=x`, {
-      data: picture,
-      headers: { "content-type": "image/png" },
-    });
-    expect(photo.status()).toBe(200);
-    const stored: { job: string; at: number }[] = [];
-    const until = Date.now() + (COPIED_WITHIN_S + 3) * 1000;
-    for (let n = 0; Date.now() < until; n++) {
-      const job = `pad ${n}`;
-      const answer = await request.post(`${url}/api/v1/ends/${id}/events`, {
-        data: {
-          client: "x",
-          after: 99_999,
-          events: [{ id: randomUUID(), event: { kind: "label", job, label: "" } }],
-        },
-      });
-      if (answer.ok()) stored.push({ job, at: Date.now() });
-      // As quick as hands at several benches; more would only keep the machine busy.
-      await new Promise((later) => setTimeout(later, 50));
-    }
-    await page.goto(`${url}/setup`);
-    await expect(page.getByText("A standing copy is kept in")).toHaveText(/(is in it|: [0-5] s behind)\.$/);
-
-    const killed = Date.now();
-    const copier = Number(readFileSync(`${database}.copier`, "utf8"));
-    if (child.pid) process.kill(-child.pid, "SIGKILL");
-    // Whatever of the three the group did not reach.
-    spawnSync("kill", ["-9", String(copier)]);
-    rmSync(dirname(database), { recursive: true, force: true });
-
-    const there = join(folder(), "standby", "moor.db");
-    const standing = () => ended(["scripts/standby.mjs", settings.ARLENT_REPLICA, there], settings);
-    const first = await standing();
-    expect(first.stderr.replaceAll(/^npm warn.*\n?/gm, "")).toBe("");
-    expect([first.status, first.stdout]).toEqual([0, expect.stringContaining("it is whole")]);
-    const again = await standing();
-    expect([again.status, again.stderr]).toEqual([2, expect.stringContaining("nothing is written over")]);
-    expect(readdirSync(dirname(there)).sort()).toEqual(["moor.db", "photos"]);
-
-    const standby = await served("start", there);
-    const { events } = await (await request.get(`${standby.url}api/v1/ends/${id}`)).json();
-    const jobs = new Set(events.map(({ event }: { event: { job?: string } }) => event.job));
-    const missing = stored.filter(({ job, at }) => !jobs.has(job) && killed - at > COPIED_WITHIN_S * 1000);
-    expect(stored.length).toBeGreaterThan(20);
-    expect(missing).toEqual([]);
-    expect(events.some(({ event }: { event: { kind: string } }) => event.kind === "photo")).toBe(true);
-    await standby.stop();
-    await close();
+/**
+ * Serves a new record with a copy of it kept in a place, puts readings and a photograph in, kills all of it and takes its
+ * disk away; makes a standby of the copy, twice, and asks the standby what it has. @returns what came of it.
+ */
+async function lostAndStoodBy(device: BrowserContext, { settings, close }: Place) {
+  const { request } = device;
+  const database = join(folder(), "moor.db");
+  const url = `http://127.0.0.1:${await freePort()}`;
+  const child: ChildProcess = spawn(process.execPath, ["scripts/start.mjs"], {
+    stdio: ["ignore", "pipe", "inherit"],
+    detached: true,
+    env: { ...process.env, ...settings, ARLENT_DB: database, PORT: new URL(url).port },
   });
+  await new Promise((ready) => child.stdout?.once("data", ready));
+
+  const { id } = await (await request.post(`${url}/api/v1/ends`, { data: WEDGE })).json();
+  const picture = await sharp({ create: { width: 300, height: 200, channels: 3, background: "#224466" } })
+    .png()
+    .toBuffer();
+  const photo = await request.post(`${url}/api/v1/ends/${id}/photos?client=x`, {
+    data: picture,
+    headers: { "content-type": "image/png" },
+  });
+  expect(photo.status()).toBe(200);
+  const page = await device.newPage();
+  await page.goto(`${url}/setup`);
+  const told = page.getByText("A standing copy is kept in");
+  await expect(told).toHaveText(/is in it\.$/);
+  const stored: { job: string; at: number }[] = [];
+  const until = Date.now() + (COPIED_WITHIN_S + 3) * 1000;
+  for (let n = 0; Date.now() < until; n++) {
+    const job = `pad ${n}`;
+    const answer = await request.post(`${url}/api/v1/ends/${id}/events`, {
+      data: {
+        client: "x",
+        after: 99_999,
+        events: [{ id: randomUUID(), event: { kind: "label", job, label: "" } }],
+      },
+    });
+    if (answer.ok()) stored.push({ job, at: Date.now() });
+    // As quick as hands at several benches; more would only keep the machine busy.
+    await new Promise((later) => setTimeout(later, 50));
+  }
+  await expect(told).toHaveText(/(is in it|: [0-5] s behind)\.$/);
+  await page.close();
+
+  const killed = Date.now();
+  const copier = Number(readFileSync(`${database}.copier`, "utf8"));
+  if (child.pid) process.kill(-child.pid, "SIGKILL");
+  // Whatever of the three the group did not reach.
+  spawnSync("kill", ["-9", String(copier)]);
+  rmSync(dirname(database), { recursive: true, force: true });
+
+  const there = join(folder(), "standby", "moor.db");
+  const standing = () => ended(["scripts/standby.mjs", settings.ARLENT_REPLICA, there], settings);
+  const [first, again] = [await standing(), await standing()];
+  const files = readdirSync(dirname(there)).sort();
+
+  const standby = await served("start", there);
+  const { events } = await (await request.get(`${standby.url}api/v1/ends/${id}`)).json();
+  await standby.stop();
+  await close();
+  const jobs = new Set(events.map(({ event }: { event: { job?: string } }) => event.job));
+  const missing = stored.filter(({ job, at }) => !jobs.has(job) && killed - at > COPIED_WITHIN_S * 1000);
+  const photographed = events.some(({ event }: { event: { kind: string } }) => event.kind === "photo");
+  return { first, again, files, stored, missing, photographed };
+}
+
+test.describe("the server killed and its disk lost, a standby is made of the copy", () => {
+  const places = new Map<string, Promise<Awaited<ReturnType<typeof lostAndStoodBy>>>>();
+
+  // All at once: most of it is waiting until a copy is old enough to be held to what is stated.
+  test.beforeAll(async ({ device }) => {
+    test.setTimeout(240_000);
+    for (const [place, made] of Object.entries(PLACES))
+      places.set(
+        place,
+        made().then((settings) => lostAndStoodBy(device, settings)),
+      );
+    await Promise.allSettled(places.values());
+  });
+
+  for (const place of Object.keys(PLACES))
+    test(`in ${place}: nothing older than is stated is missing`, async () => {
+      const came = await places.get(place);
+      expect(came?.first.stderr.replaceAll(/^npm warn.*\n?/gm, "")).toBe("");
+      expect([came?.first.status, came?.first.stdout]).toEqual([0, expect.stringContaining("it is whole")]);
+      expect([came?.again.status, came?.again.stderr]).toEqual([
+        2,
+        expect.stringContaining("nothing is written over"),
+      ]);
+      expect(came?.files).toEqual(["moor.db", "photos"]);
+      expect(came?.stored.length).toBeGreaterThan(20);
+      expect(came?.missing).toEqual([]);
+      expect(came?.photographed).toBe(true);
+    });
+});
 
 test("stopped in good order, a server that is copied leaves its file whole by itself, and no copier behind", async ({
   request,

@@ -42,6 +42,15 @@ const taken = (port, host) =>
     probe.listen(port, host);
   });
 
+/** A port of this machine that nothing listens on: none another server started just now would come to as well. */
+const anyPort = () =>
+  new Promise((answer) => {
+    const probe = createServer().listen(0, "127.0.0.1", () => {
+      const { port } = probe.address();
+      probe.close(() => answer(port));
+    });
+  });
+
 /** The wished port where it is free, else the next that is. */
 export async function freePort({ port: wished, host }) {
   for (let port = wished; port <= 65_535; port++) {
@@ -71,7 +80,7 @@ function crewFor({ local, host, database }) {
 export async function serve({ database, host, port, local }, says) {
   const crew = crewFor({ local, host, database });
   const replica = replicaWanted(database);
-  const copierPort = replica ? await freePort({ port: 4390, host: "127.0.0.1" }) : 0;
+  const copierPort = replica ? await anyPort() : 0;
   const server = spawn(
     process.execPath,
     [

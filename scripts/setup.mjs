@@ -34,6 +34,23 @@ export function run(command, args, { env = {}, stdio = "inherit" } = {}) {
 export const runPackage = (file, args, options) =>
   run(process.execPath, [join(root, "node_modules", file), ...args], options);
 
+/** The same beside whatever else is done. @returns its exit code, and all it said. */
+export const runPackageBeside = (file, args) =>
+  new Promise((done) => {
+    const child = spawn(process.execPath, [join(root, "node_modules", file), ...args], {
+      cwd: root,
+      stdio: ["ignore", "pipe", "pipe"],
+      env: { ...process.env, NEXT_TELEMETRY_DISABLED: "1" },
+    });
+    let output = "";
+    for (const stream of [child.stdout, child.stderr])
+      stream.setEncoding("utf8").on("data", (text) => {
+        output += text;
+      });
+    child.once("error", ({ message }) => done({ code: 1, output: `${output}${message}\n` }));
+    child.once("close", (code) => done({ code: code ?? 1, output }));
+  });
+
 /** Runs a program of the project's own TypeScript. @returns its exit code. */
 export const runProgram = (entry, args = [], options = {}) =>
   run(process.execPath, [bundle(entry), ...args], options);

@@ -71,24 +71,31 @@ describe("where a standing copy goes", () => {
 });
 
 describe("a copy over the network", () => {
+  const BOTH = ["moor.db", "moor.db.photographs"];
   /** Figures of two databases in the third part of their logs, and how large that part is on disk. */
   const figures = (copied: number, kept = 4152) =>
-    ["moor.db", "moor.db.photographs"]
-      .flatMap((db) => [
-        `litestream_shadow_wal_index{db="${db}"} 3`,
-        `litestream_shadow_wal_size{db="${db}"} ${kept}`,
-        `litestream_replica_wal_index{db="${db}",name="s3"} 3`,
-        `litestream_replica_wal_offset{db="${db}",name="s3"} ${db === "moor.db" ? 4152 : copied}`,
-      ])
-      .join("\n");
+    BOTH.flatMap((db) => [
+      `litestream_shadow_wal_index{db="${db}"} 3`,
+      `litestream_shadow_wal_size{db="${db}"} ${kept}`,
+      `litestream_replica_wal_index{db="${db}",name="s3"} 3`,
+      `litestream_replica_wal_offset{db="${db}",name="s3"} ${db === "moor.db" ? 4152 : copied}`,
+    ]).join("\n");
   const size = (_db: string, index: number) => (index === 3 ? 4152 : 0);
   it("is level when each database is copied as far as its log goes, and not before", () => {
-    expect(isLevel(figures(4152), size)).toBe(true);
-    expect(isLevel(figures(32), size)).toBe(false);
-    expect(isLevel("", size)).toBe(false);
+    expect(isLevel(figures(4152), BOTH, size)).toBe(true);
+    expect(isLevel(figures(32), BOTH, size)).toBe(false);
+    expect(isLevel("", BOTH, size)).toBe(false);
   });
   it("is level though earlier parts of a log are kept too, which the copier's own size counts in", () => {
-    expect(isLevel(figures(4152, 4_342_512 + 4152), size)).toBe(true);
+    expect(isLevel(figures(4152, 4_342_512 + 4152), BOTH, size)).toBe(true);
+  });
+  it("is not level by what another server's copier says, nor where one of its own is not spoken of", () => {
+    expect(isLevel(figures(4152), ["hut.db"], size)).toBe(false);
+    expect(isLevel(figures(4152), ["moor.db", "moor.db.pictures"], size)).toBe(false);
+  });
+  it("knows its database by any name a folder can have", () => {
+    const named = figures(4152).replaceAll('="moor', String.raw`="C:\\pad \"3\"/moor`);
+    expect(isLevel(named, [String.raw`C:\pad "3"/moor.db`], size)).toBe(true);
   });
   it("reads how far a log goes where the copier keeps it", () => {
     const db = join(folder(), "moor.db");

@@ -49,26 +49,31 @@ export function logSize(database: string, index: number): number {
   }
 }
 
+/** One figure of each database a copier speaks of. */
+function figuresOf(text: string, name: string): Map<string, number> {
+  const line = new RegExp(`^litestream_${name}\\{db="((?:[^"\\\\]|\\\\.)*)"[^}]*\\} (\\S+)$`, "gm");
+  const unescaped = (label: string) => label.replace(/\\(.)/g, (_, of) => (of === "n" ? "\n" : of));
+  return new Map([...text.matchAll(line)].map(([, db = "", value]) => [unescaped(db), Number(value)]));
+}
+
 /**
- * Whether a copier has copied all it has seen, of its figures in the Prometheus text format: the place each replica has
- * come to beside the end of the database's own log.
+ * Whether a copier has copied all of some databases, of its figures in the Prometheus text format: the place each has come
+ * to beside the end of its own log. A copier that speaks of others is another server's: it says nothing of these.
  */
-export function isLevel(figures: string, size: (database: string, index: number) => number): boolean {
-  const read = (name: string) =>
-    new Map(
-      [...figures.matchAll(new RegExp(`^litestream_${name}\\{db="([^"]*)"[^}]*\\} (\\S+)$`, "gm"))].map(
-        ([, db = "", value]) => [db, Number(value)],
-      ),
-    );
+export function isLevel(
+  figures: string,
+  databases: readonly string[],
+  size: (database: string, index: number) => number,
+): boolean {
   const [index, offset, seen] = [
-    read("replica_wal_index"),
-    read("replica_wal_offset"),
-    read("shadow_wal_index"),
+    figuresOf(figures, "replica_wal_index"),
+    figuresOf(figures, "replica_wal_offset"),
+    figuresOf(figures, "shadow_wal_index"),
   ];
-  return (
-    seen.size > 0 &&
-    [...seen].every(([db, at]) => index.get(db) === at && (offset.get(db) ?? 0) >= size(db, at))
-  );
+  return databases.every((db) => {
+    const at = seen.get(db);
+    return at !== undefined && index.get(db) === at && (offset.get(db) ?? 0) >= size(db, at);
+  });
 }
 
 /** The copier: where it says how far it is, and, over the network, the database it copies photographs from. */
@@ -78,10 +83,10 @@ export interface Copier {
 }
 
 /** Asks the copier how far it is. */
-async function ask(figures: string): Promise<void> {
+async function ask(figures: string, databases: readonly string[]): Promise<void> {
   const asked = Date.now();
   const answer = await fetch(figures).catch(() => null);
-  if (answer?.ok && isLevel(await answer.text(), logSize)) state.levelAt = asked - LOOKED_EVERY_MS;
+  if (answer?.ok && isLevel(await answer.text(), databases, logSize)) state.levelAt = asked - LOOKED_EVERY_MS;
 }
 
 /** Copies new photographs for as long as the server runs. */
@@ -91,7 +96,7 @@ export function keepPhotographsCopied(database: string, target: string | undefin
   const look = async () => {
     if (copier.pack) packPhotographs(database, copier.pack);
     else await copyPhotographs(database, target);
-    if (copier.figures) await ask(copier.figures);
+    if (copier.figures) await ask(copier.figures, copier.pack ? [database, copier.pack] : [database]);
   };
   const soon = () => {
     if (busy) return;
