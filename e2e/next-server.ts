@@ -25,6 +25,19 @@ const KEEP_ALIVE = ["--keepAliveTimeout", "75000"];
 /** What is answered without a page being loaded. */
 export const NO_PAGE = "/api/v1/timers";
 
+/** Kills a server as a power cut would, whoever started it, and waits until it is gone. */
+export async function killed(pid: number): Promise<void> {
+  try {
+    process.kill(pid, "SIGKILL");
+    for (;;) {
+      process.kill(pid, 0);
+      await new Promise((later) => setTimeout(later, 5));
+    }
+  } catch {
+    // It is gone.
+  }
+}
+
 /** Starts the built server on a database and a port, and waits until it answers what is `first` asked of it. */
 export async function startServer(database: string, port: number, first = "/"): Promise<RunningServer> {
   const url = `http://127.0.0.1:${port}`;
@@ -37,11 +50,6 @@ export async function startServer(database: string, port: number, first = "/"): 
       env: { ...process.env, ARLENT_DB: database, NODE_ENV: "production", NEXT_TELEMETRY_DISABLED: "1" },
     },
   );
-  const gone = new Promise<void>((done) => child.once("exit", () => done()));
-  const kill = () => {
-    child.kill("SIGKILL");
-    return gone;
-  };
   while (
     !(await fetch(url + first).then(
       ({ ok }) => ok,
@@ -52,5 +60,6 @@ export async function startServer(database: string, port: number, first = "/"): 
       throw new Error("the server did not start");
     await new Promise((later) => setTimeout(later, 20));
   }
-  return { url, pid: child.pid ?? 0, coldMs: performance.now() - start, kill };
+  const pid = child.pid ?? 0;
+  return { url, pid, coldMs: performance.now() - start, kill: () => killed(pid) };
 }

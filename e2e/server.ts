@@ -1,5 +1,5 @@
 import { randomUUID } from "node:crypto";
-import { mkdtempSync, rmSync } from "node:fs";
+import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import {
@@ -14,7 +14,8 @@ import {
 import { z } from "zod";
 import { compileRunSheet, type EventInput, zEvent, zStoredEvent } from "@/core";
 import { shippedLibrary } from "@/store/shipped";
-import { freePort, NO_PAGE, type RunningServer, startServer } from "./next-server";
+import { freePort, killed, NO_PAGE, startServer } from "./next-server";
+import { shared } from "./shared";
 
 const written = Error.prepareStackTrace;
 
@@ -29,7 +30,7 @@ Error.prepareStackTrace = (error, frames) => {
   return [String(error), ...frames.map((frame) => `    at ${said(frame)}`)].join("\n");
 };
 
-/** A server of this worker's own, on its own database; it can be killed and started again. */
+/** A server of this lane's own, on its own database; it can be killed and started again. */
 export interface TestServer {
   readonly url: string;
   /** Where its database lies. */
@@ -38,20 +39,26 @@ export interface TestServer {
   readonly kill: () => Promise<void>;
 }
 
-async function makeServer(): Promise<TestServer> {
-  const port = await freePort();
-  const database = join(mkdtempSync(join(tmpdir(), "arlent-e2e-")), "end.db");
-  let running: RunningServer | null = null;
-  return {
-    url: `http://127.0.0.1:${port}`,
-    database,
-    start: async () => {
-      running = await startServer(database, port, NO_PAGE);
-    },
-    kill: async () => {
-      await running?.kill();
-    },
+const zNoted = z.object({ port: z.number(), pid: z.number(), database: z.string() });
+
+/** The server of a lane: whichever worker comes to it first starts it, and the next one finds it warm. */
+async function serverOf(lane: number): Promise<TestServer> {
+  const note = join(shared(), `server-${lane}.json`);
+  const left = existsSync(note) ? zNoted.parse(JSON.parse(readFileSync(note, "utf8"))) : null;
+  const port = left?.port ?? (await freePort());
+  const database = left?.database ?? join(mkdtempSync(join(tmpdir(), "arlent-e2e-")), "end.db");
+  const url = `http://127.0.0.1:${port}`;
+  let pid = left?.pid ?? 0;
+  const start = async () => {
+    ({ pid } = await startServer(database, port, NO_PAGE));
+    writeFileSync(note, JSON.stringify({ port, pid, database }));
   };
+  const answers = await fetch(url + NO_PAGE).then(
+    ({ ok }) => ok,
+    () => false,
+  );
+  if (!answers) await start();
+  return { url, database, start, kill: () => killed(pid) };
 }
 
 /** Makes going to a page wait until it takes keys and touches. `SLOWER=4` slows its processor to a quarter. */
@@ -110,12 +117,7 @@ async function emptied(device: BrowserContext): Promise<void> {
 export const test = base.extend<{ baseURL: string }, { server: TestServer; device: BrowserContext }>({
   server: [
     // biome-ignore lint/correctness/noEmptyPattern: Playwright asks for a pattern here
-    async ({}, use) => {
-      const server = await makeServer();
-      await server.start();
-      await use(server);
-      await server.kill();
-    },
+    async ({}, use, { parallelIndex }) => use(await serverOf(parallelIndex)),
     { scope: "worker" },
   ],
   /** One device a worker, on which the scripts of a page are compiled once and not for every test. */

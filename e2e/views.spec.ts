@@ -1,7 +1,10 @@
+import { appendFileSync, existsSync, readFileSync } from "node:fs";
+import { join } from "node:path";
 import type { Page } from "@playwright/test";
 import { barriersOn, colourBarriersOn } from "./barriers";
 import { everyView } from "./every-view";
 import { addEvents, expect, lineOf, startEnd, THREADED, test } from "./server";
+import { shared } from "./shared";
 
 // The long walks are shared out among the workers.
 test.describe.configure({ mode: "parallel" });
@@ -104,8 +107,11 @@ const settled = (page: Page): Promise<void> =>
       ),
   );
 
-/** The colours that texts of the views before stood in, by this worker. */
-const known = new Set<string>();
+const looked = () => join(shared(), "colours");
+
+/** The colours that texts of the views before stood in, whichever worker looked at them. */
+const known = (): readonly string[] =>
+  existsSync(looked()) ? readFileSync(looked(), "utf8").trimEnd().split("\n") : [];
 
 /**
  * A page has no barrier, on a desk and on a phone, in any look: colours wherever they stand on a desk, and in each look and
@@ -120,8 +126,8 @@ async function withoutBarriers(page: Page, address: string): Promise<void> {
     await settled(page);
     const colours = size === DESK;
     expect(await barriersOn(page, { colours }), `${address} ${where}`).toEqual([]);
-    const fresh = await markFresh(page, [...known]);
-    for (const pair of fresh) known.add(pair);
+    const fresh = await markFresh(page, known());
+    if (fresh.length > 0) appendFileSync(looked(), `${fresh.join("\n")}\n`);
     // A look changes nothing but the colours: every rule holds in one of them, those of colour in each.
     for (const theme of fresh.length === 0 ? [] : colours ? ["night", "sun"] : ["paper", "night", "sun"]) {
       await page.locator("html").evaluate((root, look) => root.setAttribute("data-theme", look), theme);
