@@ -343,7 +343,11 @@ export function seed(store: Store, text: string, now = new Date()): void {
 const [file] = process.argv.slice(2);
 if (file && /seed\.(ts|mjs)$/.test(process.argv[1] ?? "")) {
   const store = openStore(file);
+  // What is made up can be made up again: the disk is waited for once, and not for every reading.
+  store.$client.pragma("synchronous = OFF");
   seed(store, readFileSync("demo/quillmere.json", "utf8"));
+  store.$client.pragma("synchronous = FULL");
+  store.$client.pragma("wal_checkpoint(TRUNCATE)");
   // Marked last: what was filled half is no demo, and is not taken for one.
   store.$client.pragma(`user_version = ${DEMO_MARK}`);
   store.$client.close();
