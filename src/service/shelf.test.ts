@@ -51,7 +51,7 @@ describe("a procedure of one's own, kept by version 1 of the schema", () => {
   it("is taken from a file that an older Arlent wrote", () => {
     const { revision, ...document } = shipped();
     const older = JSON.parse(JSON.stringify(document).replaceAll('"retries":[{"rule"', '"redo":[{"rule"'));
-    save(older, revision);
+    save({ ...older, name: "Of an older Arlent" }, revision);
     expect(documentText(store, "procedure", CAM)).not.toContain('"redo"');
   });
 });
@@ -80,6 +80,18 @@ describe("saving a procedure", () => {
     if (!first) throw new Error("it has lengths");
     save({ ...document, dimensions: [{ ...first, nominal: first.nominal + 1 }, ...rest] }, document.revision);
     expect(onShelf()?.confirmed).toEqual([first.id]);
+  });
+  it("that says what its last revision says is refused, by whatever way it comes, and nothing is kept", () => {
+    const { revision } = shipped();
+    const again = (basis: number) =>
+      codeOf(() => save(JSON.parse(documentText(store, "procedure", CAM)), basis));
+    expect(again(revision)).toBe("unchanged");
+    save(renamed("Ours"), revision);
+    expect(again(revision + 1)).toBe("unchanged");
+    expect(revisionsOf(store, "procedure", CAM)).toHaveLength(2);
+    putAway(actOn(store), "procedure", CAM, { basis: revision + 1 });
+    save(shipped(), revision + 2);
+    expect(onShelf()).toMatchObject({ name: shipped().name, revision: revision + 3 });
   });
   it("two people at once: the second is told, and nothing is written over", () => {
     const { revision } = shipped();
@@ -210,5 +222,14 @@ describe("a cable of the user's own", () => {
       name: "Hut cord",
       source: { kind: "own" },
     });
+  });
+  it("is theirs once a shipped one is kept as it is, and no further revision comes of keeping it again", () => {
+    const keep = (basis: number) => {
+      const document = JSON.parse(documentText(store, "cable", "simplex-2.0"));
+      return saveDocument(actOn(store), "cable", { document, basis });
+    };
+    const before = library(store).cables.find(({ id }) => id === "simplex-2.0")?.revision ?? 0;
+    expect(keep(before)).toMatchObject({ revision: before + 1 });
+    expect(codeOf(() => keep(before + 1))).toBe("unchanged");
   });
 });

@@ -25,6 +25,7 @@ import {
   zEntry,
   zProcedure,
 } from "@/core";
+import { canonical } from "@/store/hash";
 import { allPeople } from "@/store/people";
 import {
   addRevision,
@@ -149,7 +150,7 @@ function mustWork(store: Store, document: ProcedureDocument): void {
 /**
  * Keeps a document as the next revision of the user's own. Nothing is written over: the revision it was made from
  * must still be the newest.
- * @throws InputError: `moved-on`, `id-taken`, or what is wrong with the document; nothing is changed then.
+ * @throws InputError: `moved-on`, `id-taken`, `unchanged`, or what is wrong with the document; nothing is changed then.
  */
 export function saveDocument(act: Act, kind: ShelfKind, input: unknown) {
   const { store, now } = act;
@@ -165,10 +166,40 @@ export function saveDocument(act: Act, kind: ShelfKind, input: unknown) {
         : kind === "entry"
           ? ownEntry(store, document, revision, now)
           : ownProcedure(store, document, from, revision, now);
+    if (found !== null) mustDiffer(store, { kind, id, found, kept });
     const body = JSON.stringify(kept, null, 2);
     addRevision(store, { kind, document: id, revision, body, ...whose(act, why) });
     return { id, revision };
   });
+}
+
+const zRevised = z.looseObject({ source: z.looseObject({ kind: z.string() }) });
+
+/**
+ * What a document says, whichever revision it is and whenever it was kept. Whose a procedure is follows from the figures
+ * confirmed in it, of a shipped one none; who keeps a cable or an entry takes all of it for their own, which says something.
+ */
+function saidBy(kind: ShelfKind, document: unknown): string {
+  const { revision: _, source, ...said } = zRevised.parse(document);
+  if (kind !== "procedure") return canonical({ ...said, source: { ...source, date: null } });
+  const shipped = source.kind === "own" ? {} : { confirmed: [] };
+  return canonical({ ...said, ...shipped, source: { ...source, date: null, kind: null } });
+}
+
+/** What says the same as the revision before it is none: an inspector would look for what was changed. */
+function mustDiffer(
+  store: Store,
+  { kind, id, found, kept }: { kind: ShelfKind; id: string; found: number; kept: unknown },
+): void {
+  const standing = wholeLibrary(store);
+  // One that was put away stands on no shelf: keeping it brings it back.
+  if (!shelvedOf(standing, kind).some((one) => one.id === id && one.revision === found)) return;
+  if (saidBy(kind, kept) === saidBy(kind, JSON.parse(shelfText(store, kind, id).text)))
+    throw new InputError(
+      "unchanged",
+      `Nothing was kept: it says what revision ${found} says. Change something first, or go back to the shelf.`,
+      ["document"],
+    );
 }
 
 function ownCable(document: Record<string, unknown>, revision: number, now: Date): unknown {

@@ -68,6 +68,7 @@ export const STATUS_OF = {
   "too-short": 400,
   "two-roots": 400,
   "two-separators": 400,
+  unchanged: 409,
   "unknown-answer": 400,
   "unknown-cable": 400,
   "unknown-caution": 400,
