@@ -26,9 +26,16 @@ export function TimerTray() {
     // Who is ready first stands first, the longest ready before the others.
     .sort((a, b) => endsAt(a) - endsAt(b));
   const called = useRef<Set<string> | null>(null);
+  const any = timers.length > 0;
   useEffect(() => {
-    document.documentElement.style.setProperty("--tray", timers.length > 0 ? "2.75rem" : "0px");
-  }, [timers.length]);
+    // A property of the root has the style of all there is worked out anew: most pages have no tray, and are spared it.
+    if (!any) return;
+    const { style } = document.documentElement;
+    style.setProperty("--tray", "2.75rem");
+    return () => {
+      style.removeProperty("--tray");
+    };
+  }, [any]);
   useEffect(() => {
     if (now === null || !known) return;
     const over = timers.filter((timer) => leftOf(timer, now) <= 0);
@@ -43,7 +50,7 @@ export function TimerTray() {
       toast(`${timer.label}: ${says}`, { id: keyOf(timer), duration: 20_000 });
     }
   }, [known, timers, now, prefs.aloud]);
-  if (timers.length === 0 || now === null) return null;
+  if (!any || now === null) return null;
   return (
     <section
       aria-label="Holds and cures"
