@@ -27,6 +27,8 @@ export const NO_PAGE = "/api/v1/timers";
 
 /** Kills a server as a power cut would, whoever started it, and waits until it is gone. */
 export async function killed(pid: number): Promise<void> {
+  // None was started; to a system, 0 is everybody.
+  if (pid <= 0) return;
   try {
     process.kill(pid, "SIGKILL");
     for (;;) {
