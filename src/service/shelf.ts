@@ -10,7 +10,6 @@ import {
   InputError,
   liftedProcedure,
   misfits,
-  mustHoldAt,
   type Procedure,
   type ProcedureDocument,
   personBy,
@@ -25,7 +24,6 @@ import {
   zEntry,
   zProcedure,
 } from "@/core";
-import { canonical } from "@/store/hash";
 import { allPeople } from "@/store/people";
 import {
   addRevision,
@@ -41,6 +39,7 @@ import { entrySheets, shippedLibrary, textOf } from "@/store/shipped";
 import type { Store } from "@/store/store";
 import { inTransaction } from "@/store/transaction";
 import type { Act } from "./act";
+import { mustDiffer } from "./must-differ";
 import { cableAtPlace, zPlaceQuery } from "./places";
 import { mustBeKnown } from "./signer";
 
@@ -171,35 +170,6 @@ export function saveDocument(act: Act, kind: ShelfKind, input: unknown) {
     addRevision(store, { kind, document: id, revision, body, ...whose(act, why) });
     return { id, revision };
   });
-}
-
-const zRevised = z.looseObject({ source: z.looseObject({ kind: z.string() }) });
-
-/**
- * What a document says, whichever revision it is and whenever it was kept. Whose a procedure is follows from the figures
- * confirmed in it, of a shipped one none; who keeps a cable or an entry takes all of it for their own, which says something.
- */
-function saidBy(kind: ShelfKind, document: unknown): string {
-  const { revision: _, source, ...said } = zRevised.parse(document);
-  if (kind !== "procedure") return canonical({ ...said, source: { ...source, date: null } });
-  const shipped = source.kind === "own" ? {} : { confirmed: [] };
-  return canonical({ ...said, ...shipped, source: { ...source, date: null, kind: null } });
-}
-
-/** What says the same as the revision before it is none: an inspector would look for what was changed. */
-function mustDiffer(
-  store: Store,
-  { kind, id, found, kept }: { kind: ShelfKind; id: string; found: number; kept: unknown },
-): void {
-  const standing = wholeLibrary(store);
-  // One that was put away stands on no shelf: keeping it brings it back.
-  if (!shelvedOf(standing, kind).some((one) => one.id === id && one.revision === found)) return;
-  if (saidBy(kind, kept) === saidBy(kind, JSON.parse(shelfText(store, kind, id).text)))
-    throw new InputError(
-      "unchanged",
-      `Nothing was kept: it says what revision ${found} says. Change something first, or go back to the shelf.`,
-      ["document"],
-    );
 }
 
 function ownCable(document: Record<string, unknown>, revision: number, now: Date): unknown {
@@ -362,19 +332,4 @@ export function revisionsOf(store: Store, kind: ShelfKind, id: string): Revision
     ? [{ revision: shipped.revision, at: null, by: "", why: "", origin: "shipped" }]
     : [];
   return [...own.reverse(), ...first];
-}
-
-/** A document to be written anew from another: a free id, a name that says so, its own first revision. */
-export function copyOf<T extends { readonly id: string; readonly name: string }>(
-  document: T,
-  taken: readonly string[],
-): T & { revision: number } {
-  const places = Array.from({ length: taken.length + 1 }, (_, i) => (i === 0 ? "-copy" : `-copy-${i + 1}`));
-  const ids = places.map((end) => `${document.id.slice(0, 70)}${end}`);
-  // One more was made than are taken: one is free.
-  const id = mustHoldAt(
-    ids.filter((one) => !taken.includes(one)),
-    0,
-  );
-  return { ...document, id, name: `${document.name}, copy`, revision: 1 };
 }

@@ -1,7 +1,8 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
+import { copyOf } from "@/service/copy-of";
 import { library } from "@/service/library";
-import { copyOf, documentText, newestRevision } from "@/service/shelf";
+import { documentText, newestRevision } from "@/service/shelf";
 import { theStore } from "@/service/the-store";
 import { CableEditor } from "@/ui/editor/cable-editor";
 

@@ -1,8 +1,9 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import type { EntryDocument } from "@/core";
+import { copyOf } from "@/service/copy-of";
 import { entrySheets, library } from "@/service/library";
-import { copyOf, documentText, newestRevision } from "@/service/shelf";
+import { documentText, newestRevision } from "@/service/shelf";
 import { theStore } from "@/service/the-store";
 import { EntryEditor } from "@/ui/entry-editor/entry-editor";
 

@@ -1,7 +1,8 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
+import { copyOf } from "@/service/copy-of";
 import { library } from "@/service/library";
-import { copyOf, newestRevision, procedureWritten } from "@/service/shelf";
+import { newestRevision, procedureWritten } from "@/service/shelf";
 import { theStore } from "@/service/the-store";
 import { Editor } from "@/ui/editor/editor";
 
