@@ -26,6 +26,8 @@ export default defineConfig({
         "--disable-background-networking",
         "--disable-component-update",
         "--disable-sync",
+        // The driver has a stack noted with each request: where a line stands is compiled in and kept, not read anew a page.
+        "--js-flags=--no-enable-lazy-source-positions",
       ],
     },
     locale: "en-GB",

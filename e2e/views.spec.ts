@@ -12,41 +12,61 @@ test.describe.configure({ mode: "parallel" });
 /** What marks a text whose colours stand on their ground for the first time. */
 const FRESH = "data-fresh-colours";
 
+const LOOKS = ["paper", "night", "sun"] as const;
+
 /**
- * Which colour classes stand on which on a page: each text's own or inherited one, with the ground's below it. Two places
- * with the same pair have the same colours in every look; those with a pair not among those known are marked.
+ * In which colours each text of a page stands, in every look: its own, all that is laid below it down to the first ground
+ * that lets nothing through, whether it is large, and of a link what it stands among. Two texts that agree in all of this
+ * are read alike, wherever they stand; those unlike any among the known are marked. The page is left in the first look.
  */
 const markFresh = (page: Page, known: readonly string[]): Promise<string[]> =>
   page.evaluate(
-    ({ known, FRESH }) => {
-      const nearest = (from: Element, kind: RegExp): string => {
-        for (let one: Element | null = from; one; one = one.parentElement) {
-          const found = [...one.classList].filter((name) => kind.test(name));
-          if (found.length > 0) return found.join(" ");
-        }
-        return "";
-      };
+    ({ known, FRESH, LOOKS }) => {
+      const root = document.documentElement;
       const texts = [...document.querySelectorAll("body *")].filter(
         (one) =>
           one.checkVisibility() &&
           !one.closest('svg[aria-hidden="true"]') &&
           [...one.childNodes].some(({ nodeType, textContent }) => nodeType === 3 && textContent?.trim()),
       );
-      const fresh = texts.flatMap((one) => {
-        const pair = [
-          one.tagName,
-          nearest(one, /^(aria-\S+:|data-\S+:|hover:|disabled:)?(text-|fill-|representative|placeholder:)/),
-          nearest(one, /^(aria-\S+:|data-\S+:)?bg-/),
-          (one as HTMLElement).style.cssText,
-          one.closest("[disabled]") ? "disabled" : "",
-        ].join(" | ");
-        if (known.includes(pair)) return [];
+      const inLook = (look: string): string[] => {
+        root.setAttribute("data-theme", look);
+        const grounds = new Map<Element | null, string>([[null, ""]]);
+        const groundOf = (one: Element | null): string => {
+          const before = grounds.get(one);
+          if (before !== undefined || one === null) return before ?? "";
+          const { backgroundColor, backgroundImage, opacity } = getComputedStyle(one);
+          const own = [backgroundColor, backgroundImage, opacity].join(" ");
+          const through =
+            opacity !== "1" || !/^rgb\(|^(oklch|oklab|lab|color)\([^/]*\)$/.test(backgroundColor);
+          const ground = own === "rgba(0, 0, 0, 0) none 1" ? "" : own;
+          const all = through ? `${ground} ${groundOf(one.parentElement)}`.trim() : ground;
+          grounds.set(one, all);
+          return all;
+        };
+        return texts.map((one) => {
+          const { color, fill, fontSize, fontWeight, textDecorationLine } = getComputedStyle(one);
+          const among = one.closest("a")?.parentElement;
+          const link = among ? [textDecorationLine, getComputedStyle(among).color] : [];
+          const drawn = one instanceof SVGElement ? [fill] : [];
+          // Source: WCAG 2.2, “large scale”: 18 points, or 14 and bold.
+          const large = Number.parseFloat(fontSize) >= (Number(fontWeight) >= 700 ? 18.66 : 24);
+          return [color, ...drawn, large ? "large" : "", groundOf(one), ...link].join(" ");
+        });
+      };
+      const looks = LOOKS.map((look) => inLook(look));
+      root.setAttribute("data-theme", LOOKS[0]);
+      const fresh = texts.flatMap((one, at) => {
+        const stands = [...looks.map((look) => look[at]), one.closest(":disabled") ? "disabled" : ""].join(
+          " | ",
+        );
+        if (known.includes(stands)) return [];
         one.setAttribute(FRESH, "");
-        return [pair];
+        return [stands];
       });
       return [...new Set(fresh)];
     },
-    { known, FRESH },
+    { known, FRESH, LOOKS },
   );
 
 /** The step, its figure or field, its question and the way on can all be brought into view, and nothing covers them. */
@@ -129,14 +149,31 @@ async function withoutBarriers(page: Page, address: string): Promise<void> {
     const fresh = await markFresh(page, known());
     if (fresh.length > 0) appendFileSync(looked(), `${fresh.join("\n")}\n`);
     // A look changes nothing but the colours: every rule holds in one of them, those of colour in each.
-    for (const theme of fresh.length === 0 ? [] : colours ? ["night", "sun"] : ["paper", "night", "sun"]) {
+    for (const theme of fresh.length === 0 ? [] : colours ? LOOKS.slice(1) : LOOKS) {
       await page.locator("html").evaluate((root, look) => root.setAttribute("data-theme", look), theme);
       expect(await colourBarriersOn(page, `[${FRESH}]`), `${address} ${where} in ${theme}`).toEqual([]);
     }
-    await page.evaluate((mark) => {
-      document.documentElement.setAttribute("data-theme", "paper");
-      for (const one of document.querySelectorAll(`[${mark}]`)) one.removeAttribute(mark);
-    }, FRESH);
+    await page.evaluate(
+      ([mark, look]) => {
+        document.documentElement.setAttribute("data-theme", look);
+        for (const one of document.querySelectorAll(`[${mark}]`)) one.removeAttribute(mark);
+      },
+      [FRESH, LOOKS[0]] as const,
+    );
+  }
+}
+
+/** Goes on to an address as a link of the page does: the shell stays, and so does what was read into the page. */
+async function goOn(page: Page, address: string): Promise<void> {
+  await page.evaluate((to) => window.next.router.push(to), address);
+  await page.waitForURL(address);
+  await page.locator("html[data-ready]").waitFor({ state: "attached" });
+}
+
+declare global {
+  interface Window {
+    /** Where Next keeps what its own links go by. */
+    readonly next: { readonly router: { readonly push: (address: string) => void } };
   }
 }
 
@@ -151,9 +188,10 @@ for (const share of SHARES)
     const cookie = { name: "arlent-prefs", value: encodeURIComponent(JSON.stringify({ theme: "paper" })) };
     await page.context().addCookies([{ ...cookie, url: server.url }]);
     const views = await everyView(request, server.url);
+    await page.goto("/setup");
     for (const address of views.filter((_, i) => i % SHARES.length === share)) {
       await page.setViewportSize({ width: 360, height: 780 });
-      await page.goto(address);
+      await goOn(page, address);
       await expect(page.locator("h1, h2").first()).toBeAttached();
       await fits(page, address);
       await withoutBarriers(page, address);
@@ -175,8 +213,25 @@ test("a page with barriers has them found: of any kind, and of colours under a s
   expect(await colourBarriersOn(page, "h1")).toEqual([]);
 });
 
+test("colours are looked at once where every look has them alike, and again where one has not", {
+  tag: "@desk",
+}, async ({ page }) => {
+  await page.setContent(
+    `<style>body { background: #fff } [data-theme="night"] .dim { color: #777 }</style>
+     <main><h1>Pad 4</h1><p>Hut</p><p class="dim">Hall</p><p style="background: rgb(0 0 0 / 50%)">Moor</p></main>`,
+  );
+  const marked = () => page.locator(`[${FRESH}]`).allTextContents();
+  const first = await markFresh(page, []);
+  expect(first).toHaveLength(4);
+  await page.locator("p").evaluateAll((all) => {
+    for (const one of all) one.removeAttribute("data-fresh-colours");
+  });
+  expect(await markFresh(page, [first[1] ?? "", first[3] ?? ""])).toEqual([first[0], first[2]]);
+  expect(await marked()).toEqual(["Pad 4", "Hall"]);
+});
+
 test("the look chosen is the first thing drawn", { tag: "@desk" }, async ({ page, server }) => {
-  for (const theme of ["paper", "night", "sun"]) {
+  for (const theme of LOOKS) {
     await page
       .context()
       .addCookies([

@@ -26,20 +26,47 @@ export const READING_KEYS: Typing = {
 export async function timeKeystrokes(
   page: Page,
   rounds: number,
-  { into, changes, texts }: Typing = READING_KEYS,
+  typing: Typing = READING_KEYS,
 ): Promise<Keystrokes> {
-  await page.waitForSelector(into);
-  await page.waitForTimeout(500);
-  await watch(page, changes, "keydown");
+  const [log] = await inTurns([{ page, typing }], rounds);
+  if (!log) throw new Error("no page was typed into");
+  return log;
+}
+
+/** A page that keys are typed into. */
+export interface Typed {
+  readonly page: Page;
+  readonly typing: Typing;
+}
+
+/**
+ * The same on several pages, a round on each in turn: whatever else the machine does meanwhile falls on each alike, and what
+ * they take may be told beside one another. @returns one log a page, in their order.
+ */
+export async function inTurns(places: readonly Typed[], rounds: number): Promise<Keystrokes[]> {
+  for (const { page, typing } of places) {
+    await page.bringToFront();
+    await page.waitForSelector(typing.into);
+    await page.waitForTimeout(500);
+    await watch(page, typing.changes, "keydown");
+  }
   for (let round = 0; round < rounds; round++)
-    for (const text of texts) {
-      // As a hand does: over what stood there, key by key; the next text once the page has come to rest.
-      await page.locator(into).focus();
-      await page.keyboard.press("Control+A");
-      await page.keyboard.type(text, { delay: 60 });
-      await page.waitForTimeout(150);
+    for (const { page, typing } of places) {
+      await page.bringToFront();
+      await typeRound(page, typing);
     }
-  return watched(page);
+  return Promise.all(places.map(({ page }) => watched(page)));
+}
+
+/** As a hand does: over what stood there, key by key; the next text once the page has come to rest. */
+async function typeRound(page: Page, { into, texts }: Typing): Promise<void> {
+  await page.waitForTimeout(150);
+  for (const text of texts) {
+    await page.locator(into).focus();
+    await page.keyboard.press("Control+A");
+    await page.keyboard.type(text, { delay: 60 });
+    await page.waitForTimeout(150);
+  }
 }
 
 /** Logs, for each event of a kind, when something in the page has changed after it and been painted. */

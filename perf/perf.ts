@@ -2,7 +2,7 @@ import { randomUUID } from "node:crypto";
 import { mkdtempSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { chromium } from "@playwright/test";
+import { type Browser, chromium, type Page } from "@playwright/test";
 import Database from "better-sqlite3";
 import { z } from "zod";
 import {
@@ -29,7 +29,7 @@ import { atSize } from "./at-size";
 import { entriesAtSize } from "./entries";
 import { exporting, paperFromStart } from "./exporting";
 import { jobAtSize } from "./job-at-size";
-import { bareScript, type Typing, timeKeystrokes } from "./keystroke";
+import { bareScript, inTurns, type Keystrokes, READING_KEYS, type Typing } from "./keystroke";
 import { line, perSecond, quantile, spread, timed } from "./measure";
 import { adviceOnScreen, advices, reworks } from "./rework";
 import { stages } from "./stages";
@@ -267,44 +267,47 @@ async function inChromium(url: string, end: string, unread: readonly string[]): 
     );
   }
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-  await page.goto(`${url}/bench/${end}`);
-  const bench = await timeKeystrokes(page, 6);
-  await page.goto(`${url}/shelf/procedures/stub-wedge-release-cord/edit`);
-  const editor = await timeKeystrokes(page, 6, EDITOR_KEYS);
-  // Whatever a key costs on a page of this size, with its styles, before anything of the editor's is done.
-  const script = await bareScript();
-  await page.evaluate(script);
-  const there = await timeKeystrokes(page, 6);
   await adviceOnScreen(
     page,
     unread.map((one) => `${url}/bench/${one}`),
   );
-  await page.goto("about:blank");
-  await page.addScriptTag({ content: script });
-  const bare = await timeKeystrokes(page, 6);
-  line(`key to verdict in the page, ${bench.changed.length} keys`, spread(bench.changed));
-  line(
-    "  bare React input",
-    `${spread(bare.changed)} (ratio of p50 ${(quantile(bench.changed, 0.5) / quantile(bare.changed, 0.5)).toFixed(1)})`,
-  );
-  line("key to verdict painted", spread(bench.painted));
-  line(
-    "  bare React input",
-    `${spread(bare.painted)} (ratio of p50 ${(quantile(bench.painted, 0.5) / quantile(bare.painted, 0.5)).toFixed(1)})`,
-  );
-  line(
-    `editor key to contradiction, ${editor.changed.length} keys`,
-    `${spread(editor.changed)} (beside a bare input, ratio of p50 ${(quantile(editor.changed, 0.5) / quantile(bare.changed, 0.5)).toFixed(1)})`,
-  );
-  line(
-    "editor key to contradiction painted",
-    `${spread(editor.painted)} (ratio of p50 ${(quantile(editor.painted, 0.5) / quantile(bare.painted, 0.5)).toFixed(1)})`,
-  );
-  line(
-    "  bare React input on the editor's page",
-    `${spread(there.painted)} (ratio of p50 ${(quantile(editor.painted, 0.5) / quantile(there.painted, 0.5)).toFixed(1)})`,
-  );
+  await page.close();
+  await keysPainted(browser, `${url}/bench/${end}`, `${url}/shelf/procedures/stub-wedge-release-cord/edit`);
   await browser.close();
+}
+
+/** Keys at the bench and in the editor until they are painted, each beside the least a React page can do. */
+async function keysPainted(browser: Browser, bench: string, editor: string): Promise<void> {
+  const script = await bareScript();
+  const opened = async (address: string): Promise<Page> => {
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    await page.goto(address);
+    await page.locator("html[data-ready]").waitFor({ state: "attached" });
+    return page;
+  };
+  const empty = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  await empty.addScriptTag({ content: script });
+  // What a key costs on a page of the editor's size, with its styles, before anything of the editor's is done.
+  const there = await opened(editor);
+  await there.evaluate(script);
+  const places = [
+    { page: empty, typing: READING_KEYS },
+    { page: await opened(bench), typing: READING_KEYS },
+    { page: await opened(editor), typing: EDITOR_KEYS },
+    { page: there, typing: READING_KEYS },
+  ];
+  const [bare, verdict, contradiction, large] = await inTurns(places, 6);
+  if (!bare || !verdict || !contradiction || !large) throw new Error("not every page was typed into");
+  const told = (name: string, { changed, painted }: Keystrokes) => {
+    const ratio = (of: readonly number[], to: readonly number[]) =>
+      (quantile(of, 0.5) / quantile(to, 0.5)).toFixed(2);
+    line(`${name} in the page`, `${spread(changed)} (ratio of p50 ${ratio(changed, bare.changed)})`);
+    line(`${name} painted`, `${spread(painted)} (ratio of p50 ${ratio(painted, bare.painted)})`);
+  };
+  told("bare React input, on an empty page:", bare);
+  told("  the same on the editor's page:", large);
+  told("key to verdict", verdict);
+  told("editor key to contradiction", contradiction);
 }
 
 const file = join(folder, "perf.db");
