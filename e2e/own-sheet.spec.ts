@@ -50,11 +50,18 @@ test.describe("the editor", () => {
     const figure = page.getByLabel("buffer beyond the jacket: figure", { exact: true });
     await figure.focus();
     const stood = await figure.boundingBox();
+    const kept: string[] = [];
+    page.on("request", (asked) => {
+      if (asked.method() === "POST") kept.push(asked.url());
+    });
     await figure.fill("40");
+    // The key to keep it comes before the button has followed.
+    await page.keyboard.press("Control+s");
     const found = page.getByRole("region", { name: "What is found" });
     await expect(found).toContainText("cannot all hold: 8.0 mm short");
     expect(await figure.boundingBox(), "no field moves under the hand").toEqual(stood);
     await expect(page.getByRole("button", { name: /Keep as/ })).toBeDisabled();
+    expect(kept).toEqual([]);
     await page.getByRole("button", { name: "Undo" }).click();
     await expect(found.getByText("Contradiction.")).toHaveCount(0);
     await expect(figure).toHaveValue("28");

@@ -3,6 +3,7 @@ import { useHotkeys } from "react-hotkeys-hook";
 import { Button } from "../controls/button";
 import { Input } from "../controls/input";
 import { Link } from "../controls/link";
+import { usePaused } from "../controls/use-paused";
 import { useSteady } from "../controls/use-steady";
 import type { Draft } from "./use-draft";
 
@@ -10,7 +11,7 @@ interface EditorHeadProps {
   readonly name: string;
   /** The revision it is made from; null for one that is new on the shelf. */
   readonly basis: number | null;
-  readonly edited: Pick<Draft<unknown>, "undo" | "redo" | "canUndo" | "canRedo">;
+  readonly edited: Pick<Draft<unknown>, "undo" | "redo" | "canUndo" | "canRedo" | "typed">;
   readonly onSave: () => void;
   /** Whether it cannot be kept as it is. */
   readonly stopped: boolean;
@@ -20,12 +21,15 @@ interface EditorHeadProps {
 }
 
 /** What stands above a document under the pen, with its keys: back, undo, redo, and keep. */
-export function EditorHead({ edited: { undo, redo, canUndo, canRedo }, onSave, ...shown }: EditorHeadProps) {
+export function EditorHead({ edited, onSave, stopped, ...shown }: EditorHeadProps) {
+  const { undo, redo, canUndo, canRedo, typed } = edited;
   const save = () => {
-    if (!shown.stopped) onSave();
+    if (!stopped) onSave();
   };
+  // What a figure's key contradicts is said at once; the button follows once keys pause, and does nothing till then.
+  const [drawn] = usePaused(stopped, typed);
   const acts = { onUndo: useSteady(undo), onRedo: useSteady(redo), onSave: useSteady(save) };
-  return <Shown {...shown} {...acts} canUndo={canUndo} canRedo={canRedo} />;
+  return <Shown {...shown} {...acts} stopped={drawn} canUndo={canUndo} canRedo={canRedo} />;
 }
 
 interface ShownProps extends Omit<EditorHeadProps, "edited">, Pick<Draft<unknown>, "canUndo" | "canRedo"> {
