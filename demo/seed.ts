@@ -213,7 +213,7 @@ export function seed(store: Store, text: string, now = new Date()): void {
       for (let index = 0; index < sheet.lines.length; index++) {
         const line = mustHoldAt(sheet.lines, index);
         events.push({ kind: "step", to: index });
-        for (const { id, from, to, nominal } of line.checks.filter((one) => !end.skip.includes(one.id)))
+        for (const { id, from, to, nominal } of line.checks.filter((check) => !end.skip.includes(check.id)))
           for (const wobble of [-20, 30]) {
             const [near, far] = [reworked?.[from], reworked?.[to]];
             const lies = reworked

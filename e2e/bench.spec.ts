@@ -158,11 +158,11 @@ test("nothing at the bench needs scrolling on a desk or an upright tablet", { ta
       const hidden = await page.evaluate(() =>
         [...document.querySelectorAll("main *")]
           .filter(
-            (one) =>
-              one.scrollHeight > one.clientHeight + 1 &&
-              ["auto", "scroll"].includes(getComputedStyle(one).overflowY),
+            (element) =>
+              element.scrollHeight > element.clientHeight + 1 &&
+              ["auto", "scroll"].includes(getComputedStyle(element).overflowY),
           )
-          .map((one) => `${one.className} ${one.scrollHeight - one.clientHeight}`),
+          .map((element) => `${element.className} ${element.scrollHeight - element.clientHeight}`),
       );
       expect(hidden, `step ${step} at ${size.width}`).toEqual([]);
     }

@@ -181,11 +181,11 @@ test("advice needs no scrolling on a desk", async ({ page, request }) => {
   const hidden = await page.evaluate(() =>
     [...document.querySelectorAll("main *")]
       .filter(
-        (one) =>
-          one.scrollHeight > one.clientHeight + 1 &&
-          ["auto", "scroll"].includes(getComputedStyle(one).overflowY),
+        (element) =>
+          element.scrollHeight > element.clientHeight + 1 &&
+          ["auto", "scroll"].includes(getComputedStyle(element).overflowY),
       )
-      .map((one) => one.scrollHeight - one.clientHeight),
+      .map((element) => element.scrollHeight - element.clientHeight),
   );
   expect(hidden).toEqual([]);
 });

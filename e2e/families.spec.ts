@@ -7,7 +7,7 @@ const { procedures, cables, tools } = shippedLibrary();
 
 /** What a style's steps put on the screen: their kinds, what is drawn for them, what is counted, timed or set. */
 function shownBy(procedure: (typeof procedures)[number], cable: (typeof cables)[number]): Set<string> {
-  const core = cable.cores.find((one) => misfits(procedure, cable, one).length === 0) ?? "";
+  const core = cable.cores.find((core) => misfits(procedure, cable, core).length === 0) ?? "";
   const { lines } = compileRunSheet({ procedure, cable, core, choices: {}, tools });
   return new Set(
     lines.flatMap(({ step }) => [
@@ -25,7 +25,7 @@ const WALKED = 3;
 /** The styles that between them show most of what any style shows, taken greedily. */
 function telling() {
   const all = procedures.flatMap((procedure) => {
-    const cable = cables.find((one) => misfits(procedure, one).length === 0);
+    const cable = cables.find((cable) => misfits(procedure, cable).length === 0);
     return cable ? [{ procedure, cable, shows: shownBy(procedure, cable) }] : [];
   });
   const left = new Set(all.flatMap(({ shows }) => [...shows]));

@@ -50,7 +50,7 @@ const store = openStore(file);
 const findings = [...checkWholeRecord(store)].flatMap((stretch) => stretch.findings);
 store.$client.close();
 for (const one of wrong) console.log(`WRONG ${one}`);
-for (const one of findings) console.log(`ALTERED ${JSON.stringify(one)}`);
+for (const finding of findings) console.log(`ALTERED ${JSON.stringify(finding)}`);
 console.log(
   `${done + refused} requests: ${done} done, ${refused} refused, ${wrong.length} answered amiss, ${findings.length} altered`,
 );

@@ -157,7 +157,7 @@ test.describe("the editor", () => {
     await page.waitForURL(`/shelf/procedures/${id}`);
     await expect(page.locator("body")).not.toHaveAttribute("data-complained");
     const { dimensions } = await (await request.get(`/api/v1/shelf/procedures/${id}`)).json();
-    const kept = dimensions.find((one: { name: string }) => one.name === name);
+    const kept = dimensions.find((dimension: { name: string }) => dimension.name === name);
     expect(kept).toMatchObject({ nominal: 9.4, plus: 0.35, minus: 0.3 });
   });
 

@@ -26,34 +26,34 @@ const markFresh = (page: Page, known: readonly string[]): Promise<{ fresh: strin
     ({ known, FRESH, LOOKS }) => {
       const root = document.documentElement;
       const texts = [...document.querySelectorAll("body *")].filter(
-        (one) =>
-          one.checkVisibility() &&
-          !one.closest('svg[aria-hidden="true"]') &&
-          [...one.childNodes].some(({ nodeType, textContent }) => nodeType === 3 && textContent?.trim()),
+        (element) =>
+          element.checkVisibility() &&
+          !element.closest('svg[aria-hidden="true"]') &&
+          [...element.childNodes].some(({ nodeType, textContent }) => nodeType === 3 && textContent?.trim()),
       );
       const inLook = (look: string): string[] => {
         root.setAttribute("data-theme", look);
         const grounds = new Map<Element | null, string>([[null, ""]]);
-        const groundOf = (one: Element | null): string => {
-          const before = grounds.get(one);
-          if (before !== undefined || one === null) return before ?? "";
-          const { backgroundColor, backgroundImage, opacity } = getComputedStyle(one);
+        const groundOf = (element: Element | null): string => {
+          const before = grounds.get(element);
+          if (before !== undefined || element === null) return before ?? "";
+          const { backgroundColor, backgroundImage, opacity } = getComputedStyle(element);
           const own = [backgroundColor, backgroundImage, opacity].join(" ");
           const through =
             opacity !== "1" || !/^rgb\(|^(oklch|oklab|lab|color)\([^/]*\)$/.test(backgroundColor);
           const ground = own === "rgba(0, 0, 0, 0) none 1" ? "" : own;
-          const all = through ? `${ground} ${groundOf(one.parentElement)}`.trim() : ground;
-          grounds.set(one, all);
+          const all = through ? `${ground} ${groundOf(element.parentElement)}`.trim() : ground;
+          grounds.set(element, all);
           return all;
         };
-        return texts.map((one) => {
-          const { color, fill, fontSize, fontWeight, textDecorationLine } = getComputedStyle(one);
-          const among = one.closest("a")?.parentElement;
+        return texts.map((text) => {
+          const { color, fill, fontSize, fontWeight, textDecorationLine } = getComputedStyle(text);
+          const among = text.closest("a")?.parentElement;
           const link = among ? [textDecorationLine, getComputedStyle(among).color] : [];
-          const drawn = one instanceof SVGElement ? [fill] : [];
+          const drawn = text instanceof SVGElement ? [fill] : [];
           // Source: WCAG 2.2, “large scale”: 18 points, or 14 and bold.
           const large = Number.parseFloat(fontSize) >= (Number(fontWeight) >= 700 ? 18.66 : 24);
-          return [color, ...drawn, large ? "large" : "", groundOf(one), ...link].join(" ");
+          return [color, ...drawn, large ? "large" : "", groundOf(text), ...link].join(" ");
         });
       };
       /** Whether it is laid over what comes before it, on no ground of its own. */
@@ -88,8 +88,8 @@ async function reachable(page: Page, where: string): Promise<void> {
   const covered = await page.evaluate(() => {
     const wanted = [
       ...document.querySelectorAll("#step, #reading, .figure-huge, main fieldset button, [role=checkbox]"),
-      ...[...document.querySelectorAll("button")].filter((one) =>
-        /^(Next|Finish)/.test(one.textContent?.trim() ?? ""),
+      ...[...document.querySelectorAll("button")].filter((element) =>
+        /^(Next|Finish)/.test(element.textContent?.trim() ?? ""),
       ),
     ];
     return wanted.flatMap((element) => {
@@ -124,7 +124,7 @@ async function fits(page: Page, address: string): Promise<void> {
     await page.setViewportSize({ width, height });
     const over = await page.evaluate(() =>
       [document.documentElement, ...document.querySelectorAll("main")].map(
-        (one) => one.scrollWidth - one.clientWidth,
+        (element) => element.scrollWidth - element.clientWidth,
       ),
     );
     expect(over, `${address} at ${width}`).toEqual([0, 0]);
@@ -170,7 +170,7 @@ async function withoutBarriers(page: Page, address: string): Promise<void> {
     await page.evaluate(
       ([mark, look]) => {
         document.documentElement.setAttribute("data-theme", look);
-        for (const one of document.querySelectorAll(`[${mark}]`)) one.removeAttribute(mark);
+        for (const element of document.querySelectorAll(`[${mark}]`)) element.removeAttribute(mark);
       },
       [FRESH, LOOKS[0]] as const,
     );

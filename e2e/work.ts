@@ -72,7 +72,7 @@ const goOn = (page: Page, before: string): Promise<void> => onFrom(page, before,
 const stepOf = (page: Page) =>
   page.evaluate(() => {
     const seen = (selector: string) =>
-      [...document.querySelectorAll(selector)].filter((one) => one.checkVisibility());
+      [...document.querySelectorAll(selector)].filter((element) => element.checkVisibility());
     return {
       signing: seen("#signer").length > 0,
       title: document.querySelector("#step")?.textContent ?? "",

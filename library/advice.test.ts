@@ -85,12 +85,18 @@ function broken(
   { dimensions, binding, places: now }: LeastProblem,
   places: Readonly<Record<string, number>>,
 ) {
-  return dimensions.flatMap((one) => {
-    const [from, to] = [places[one.from] ?? now.get(one.from), places[one.to] ?? now.get(one.to)];
-    if (from === undefined || to === undefined || one.id === NICK) return [];
-    const touched = places[one.from] !== now.get(one.from) || places[one.to] !== now.get(one.to);
-    const { min, max } = statedLimits(one);
-    return (binding.has(one.id) || touched) && (to - from < min || to - from > max) ? [one.id] : [];
+  return dimensions.flatMap((dimension) => {
+    const [from, to] = [
+      places[dimension.from] ?? now.get(dimension.from),
+      places[dimension.to] ?? now.get(dimension.to),
+    ];
+    if (from === undefined || to === undefined || dimension.id === NICK) return [];
+    const touched =
+      places[dimension.from] !== now.get(dimension.from) || places[dimension.to] !== now.get(dimension.to);
+    const { min, max } = statedLimits(dimension);
+    return (binding.has(dimension.id) || touched) && (to - from < min || to - from > max)
+      ? [dimension.id]
+      : [];
   });
 }
 
@@ -113,7 +119,7 @@ describe("any prepared end of any shipped procedure with one or two lengths out"
         saved += 1;
         expect(theirs.Status).toBe("Optimal");
         const total = problem.features.reduce(
-          (sum, one) => sum + (one.kind === "cut" ? (mine.least.places[one.name] as number) : 0),
+          (sum, feature) => sum + (feature.kind === "cut" ? (mine.least.places[feature.name] as number) : 0),
           0,
         );
         expect(Math.abs(total - theirs.ObjectiveValue)).toBeLessThan(2);

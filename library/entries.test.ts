@@ -95,12 +95,13 @@ describe("every shipped entry", () => {
     for (const { id } of entries)
       for (const cable of cables) {
         const procedure = mustHoldAt(
-          procedures.filter((one) => one.id === id),
+          procedures.filter((procedure) => procedure.id === id),
           0,
         );
         if (misfits(procedure, cable, "9/125").length > 0) continue;
         const { features } = sheetOf(procedure, cable);
-        const at = (feature: string) => features.find((one) => one.id === feature)?.position;
+        const at = (feature: string) =>
+          features.find((sheetFeature) => sheetFeature.id === feature)?.position;
         const sheath = at("sheath-edge") ?? um(0);
         for (const edge of [
           "armour-edge",
@@ -252,7 +253,7 @@ describe("a cable that goes through", () => {
       sheet,
       of.map(({ leg, dimension, mm }) => ({
         check: mustHoldAt(
-          sheet.checks.filter((one) => one.leg === leg && one.dimension === dimension),
+          sheet.checks.filter((check) => check.leg === leg && check.dimension === dimension),
           0,
         ).id,
         mm,
@@ -379,7 +380,7 @@ describe("a cable that goes through", () => {
         mm: (limit(sheet, "members")?.min ?? 0) / 1000 - 2,
       });
       for (const leg of OPENING_SIDES)
-        expect(told(sides(least - 4, least, [stub(leg)])).map((one) => one.leg)).toEqual(
+        expect(told(sides(least - 4, least, [stub(leg)])).map((endAdvice) => endAdvice.leg)).toEqual(
           leg === "A" ? ["A", "B"] : ["B", "A"],
         );
     });

@@ -186,7 +186,7 @@ describe("what is prepared", () => {
   );
   const of = (id: string) =>
     mustHoldAt(
-      procedures.filter((one) => one.id === id),
+      procedures.filter((procedure) => procedure.id === id),
       0,
     );
   const ending = compileRunSheet({ procedure: of(entry.id), cable, core: "9/125", choices: {}, tools });

@@ -32,7 +32,7 @@ describe("one cut in inches, of every style on every cable", () => {
   it("takes no more than half its tolerance, or is finer than a thirty-second", () => {
     for (const { name, figure, words } of figures) {
       const { plus, minus } = figure.own;
-      const room = Math.min(...[plus, minus].flatMap((one) => (one === null ? [] : [one])));
+      const room = Math.min(...[plus, minus].flatMap((length) => (length === null ? [] : [length])));
       const shown = [16, 32, 64].map((of) => nearestFraction(um(words.length), of as 16 | 32 | 64));
       const used = shown.find(({ text }) => text === words.shown.main);
       if (!used || !Number.isFinite(room)) continue;

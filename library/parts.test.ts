@@ -126,7 +126,7 @@ describe("what keeps an end from being in", () => {
     for (const { name, sheet } of shippedSheets) {
       const good = sheet.lines.flatMap(({ step }): EventInput[] => {
         const judgement = "judgement" in step ? step.judgement : undefined;
-        const answer = judgement?.answers.find((one) => one.good);
+        const answer = judgement?.answers.find((answer) => answer.good);
         return judgement && answer ? [{ kind: "answer", judgement: judgement.id, answer: answer.id }] : [];
       });
       const done: EventInput[] = [
@@ -141,7 +141,7 @@ describe("what keeps an end from being in", () => {
       done.forEach((left, i) => {
         if (left.kind !== "reading" && left.kind !== "answer") return;
         const without = stateAfter(...done.filter((_, j) => j !== i));
-        const named = points(without).filter((one) => !points(whole).some((same) => sameAs(same, one)));
+        const named = points(without).filter((point) => !points(whole).some((same) => sameAs(same, point)));
         expect([name, named.map(({ kind }) => kind)]).toEqual([
           name,
           [left.kind === "reading" ? "unread" : "unanswered"],

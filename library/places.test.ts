@@ -22,7 +22,7 @@ import { shippedLibrary } from "@/store/shipped";
 const { cables, procedures } = shippedLibrary();
 const shelf: Shelved = {
   cable: (id) => cables.find((one) => one.id === id),
-  procedure: (id) => procedures.find((one) => one.id === id),
+  procedure: (id) => procedures.find((procedure) => procedure.id === id),
 };
 const cable = (id: string): Cable => {
   const found = shelf.cable(id);

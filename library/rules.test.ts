@@ -401,7 +401,7 @@ describe("figures and words", () => {
     ];
     for (const [family, dimension, figures] of OTHERS) {
       const own = procedures
-        .filter((one) => one.family === family)
+        .filter((procedure) => procedure.family === family)
         .flatMap(({ dimensions }) => dimensions.filter(({ id }) => id === dimension))
         .flatMap((one) => [one.nominal, ...one.cases.map(({ nominal }) => nominal)]);
       expect(own.length).toBeGreaterThan(0);

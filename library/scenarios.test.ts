@@ -24,14 +24,14 @@ const { cables, procedures, tools } = shippedLibrary();
 
 /** A shipped style on the first shipped cable it goes on, or on one named. */
 function sheetFor(id: string, choices: Record<string, string> = {}, cableId?: string): RunSheet {
-  const procedure = procedures.find((one) => one.id === id);
+  const procedure = procedures.find((procedure) => procedure.id === id);
   if (!procedure) throw new Error(`no ${id}`);
   const fits = (cable: Cable, core: string) => misfits(procedure, cable, core).length === 0;
   const on = cables.find(
     (cable) =>
       (cableId === undefined || cable.id === cableId) && cable.cores.some((core) => fits(cable, core)),
   );
-  const core = on?.cores.find((one) => fits(on, one));
+  const core = on?.cores.find((core) => fits(on, core));
   if (!on || !core) throw new Error(`${id} goes on no cable`);
   return compileRunSheet({ procedure, cable: on, core, choices, tools });
 }
@@ -528,8 +528,10 @@ describe("what a master would say of an end of each style", () => {
     const state = endAt(sheet, "measure", {});
     const muddled = {
       ...state,
-      readings: state.readings.map((one) =>
-        one.check === "buffer-out" ? { ...one, value: (one.value + 3000) as typeof one.value } : one,
+      readings: state.readings.map((reading) =>
+        reading.check === "buffer-out"
+          ? { ...reading, value: (reading.value + 3000) as typeof reading.value }
+          : reading,
       ),
     };
     expect(said(adviceFor(sheet, muddled)[0])).toBe("read jacket, buffer, buffer-out again");

@@ -27,8 +27,8 @@ import { shippedLibrary } from "@/store/shipped";
 
 const { cables, procedures, tools } = shippedLibrary();
 const shelf: Shelved = {
-  cable: (id) => cables.find((one) => one.id === id),
-  procedure: (id) => procedures.find((one) => one.id === id),
+  cable: (id) => cables.find((cable) => cable.id === id),
+  procedure: (id) => procedures.find((procedure) => procedure.id === id),
 };
 const must = <T>(found: T | undefined): T => {
   if (found === undefined) throw new Error("not shipped");

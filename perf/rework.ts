@@ -72,8 +72,10 @@ export async function reworks(): Promise<void> {
 export function advices(): void {
   const { procedures, cables, tools } = shippedLibrary();
   const states = procedures.flatMap((procedure) => {
-    const cable = cables.find((one) => one.cores.some((core) => misfits(procedure, one, core).length === 0));
-    const core = cable?.cores.find((one) => misfits(procedure, cable, one).length === 0);
+    const cable = cables.find((cable) =>
+      cable.cores.some((core) => misfits(procedure, cable, core).length === 0),
+    );
+    const core = cable?.cores.find((core) => misfits(procedure, cable, core).length === 0);
     if (!cable || !core) return [];
     const sheet = compileRunSheet({ procedure, cable, core, choices: {}, tools });
     const read = sheet.lines.filter(({ checks }) => checks.length > 0).at(-1);

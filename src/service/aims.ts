@@ -25,8 +25,8 @@ export function aimsOf(store: Store, query: unknown): LengthAim[] {
   const groups = new Map<string, AimGroup>();
   const ids = personBy(allPeople(store), person)?.ids ?? [];
   if (ids.length === 0) return [];
-  for (const one of firstReadingsBy(store, ids, style, LOOK_BACK)) {
-    const { makes, tool, firstMean, ...length } = one;
+  for (const firstReading of firstReadingsBy(store, ids, style, LOOK_BACK)) {
+    const { makes, tool, firstMean, ...length } = firstReading;
     if (makes === null || tool === null || firstMean === null) continue;
     const { dimension, nominal, min, max } = length;
     const key = JSON.stringify([length.style, dimension, tool, nominal, min, max]);

@@ -62,7 +62,7 @@ export function beginClosure(act: Act, closure: string, input: unknown): { id: s
 }
 
 function beginningOf(store: Store, closure: FoundClosure, wanted: string): Beginning {
-  const cable = closure.plan.cables.find((one) => one.id === wanted);
+  const cable = closure.plan.cables.find((cable) => cable.id === wanted);
   if (!cable) throw new InputError("not-found", "This closure has no such cable any more.", ["cables"]);
   return beginningIn(store, closure, cable);
 }
@@ -82,10 +82,11 @@ function beginningIn(
   const { cables, procedures } = wholeLibrary(store);
   const style = styleIn(plan.entry, cable);
   const of = cables.find((one) => one.id === (cable.through ? midSpanId(cable.cable) : cable.cable));
-  const procedure = procedures.find((one) => one.id === style);
+  const procedure = procedures.find((procedure) => procedure.id === style);
   if (!of) throw new InputError("unknown-cable", `No cable called “${cable.cable}”.`, ["cables"]);
   const core =
-    of.cores.find((one) => procedure && misfits(procedure, of, one).length === 0) ?? mustHoldAt(of.cores, 0);
+    of.cores.find((core) => procedure && misfits(procedure, of, core).length === 0) ??
+    mustHoldAt(of.cores, 0);
   return {
     made: compiled(store, { cable: of, procedure: style, core, choices: {} }),
     where: { piece: id, plan: revision, side: cable.id, address: [] },

@@ -21,7 +21,9 @@ const altered = (name: string, what: string): RecordFinding => ({
 
 /** The file itself: that it is whole, and its guards in place. */
 export function checkFile(store: Store): RecordFinding[] {
-  const lacking = missingTables(store.$client).map((one) => altered("the file", `It has no ${one}.`));
+  const lacking = missingTables(store.$client).map((missingTable) =>
+    altered("the file", `It has no ${missingTable}.`),
+  );
   const damaged = store
     .all<{ quick_check: string }>(sql`PRAGMA quick_check(20)`)
     .filter(({ quick_check: says }) => says !== "ok")

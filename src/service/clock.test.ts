@@ -74,7 +74,7 @@ describe("a clock set back two days", () => {
     )[0];
     const { id: step = "", tool = "" } = cleave ?? {};
     const use = () => add(id, { kind: "use", tool, step, items: [{ item: "cleave", count: 1 }] });
-    const since = () => blades(store).find((one) => one.tool === tool)?.standing;
+    const since = () => blades(store).find((blade) => blade.tool === tool)?.standing;
     seeToBlade(act(), tool, { action: "new" });
     runs(HOUR);
     use();

@@ -160,7 +160,7 @@ describe("the ledger", () => {
     const { id } = startEnd(actOn(store), cam);
     const good = getEnd(store, id).sheet.lines.flatMap(({ step }): EventInput[] => {
       const asked = judgementOf(step);
-      const answer = asked?.answers.find((one) => one.good);
+      const answer = asked?.answers.find((answer) => answer.good);
       return asked && answer ? [{ kind: "answer", judgement: asked.id, answer: answer.id }] : [];
     });
     const all: EventInput[] = [

@@ -80,7 +80,7 @@ export function mustCompile(
   store: Store,
   { cable: cableId, procedure, revision, core, choices, rule, purpose }: Sheet,
 ) {
-  const cable = wholeLibrary(store).cables.find((one) => one.id === cableId);
+  const cable = wholeLibrary(store).cables.find((cable) => cable.id === cableId);
   if (!cable) throw new InputError("unknown-cable", `No cable called “${cableId}”.`, ["cable"]);
   return { ...compiled(store, { cable, procedure, revision, core, choices }), rule, purpose };
 }
@@ -98,7 +98,7 @@ export function compiled(
 ) {
   const library = wholeLibrary(store);
   const { procedures, tools } = library;
-  const procedure = procedures.find((one) => one.id === procedureId);
+  const procedure = procedures.find((procedure) => procedure.id === procedureId);
   if (!procedure)
     throw new InputError("unknown-procedure", `No connector style called “${procedureId}”.`, ["procedure"]);
   if (revision !== undefined && revision !== procedure.revision)

@@ -89,7 +89,7 @@ describe.each(GOLDEN)("a database of schema %i", (schema) => {
     const own = openStore(file);
     const names = new Set(was.ends.flatMap((end) => (end as { signed_by: string | null }).signed_by ?? []));
     const people = allPeople(own).map(({ name }) => name);
-    for (const name of names) expect(people.filter((one) => one === name)).toHaveLength(1);
+    for (const name of names) expect(people.filter((person) => person === name)).toHaveLength(1);
     expect(
       own.$client
         .prepare("SELECT count(*) FROM ends WHERE signed_by IS NOT NULL AND signer IS NULL")

@@ -32,7 +32,7 @@ function say(
 export function addPerson(act: Act, input: unknown): Person[] {
   const { store } = act;
   const { id = randomUUID(), name } = check(zNewPerson, input);
-  if (!allPeople(store).some((one) => one.id === id && one.name === name))
+  if (!allPeople(store).some((person) => person.id === id && person.name === name))
     say(act, { kind: "add", person: id, name });
   return people(store);
 }

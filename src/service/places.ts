@@ -109,7 +109,10 @@ export function beginningAt(
   const shelf = shelved(store);
   const at = handCable(plan, cable, place, shelf);
   const picked =
-    style ?? plannedEnds(plan, place.side, cable, shelf).find((one) => placeKey(one) === placeKey(place));
+    style ??
+    plannedEnds(plan, place.side, cable, shelf).find(
+      (plannedEnd) => placeKey(plannedEnd) === placeKey(place),
+    );
   if (!picked)
     throw new InputError(
       "no-such-element",
@@ -188,7 +191,7 @@ export function inHand(store: Store, piece: string, place: Place): InHand {
   const cable = cableOf(store, plan);
   const shelf = shelved(store);
   const planned = plannedEnds(plan, place.side, cable, shelf).find(
-    (one) => placeKey(one) === placeKey(place),
+    (plannedEnd) => placeKey(plannedEnd) === placeKey(place),
   );
   return {
     piece: row.piece,
@@ -275,7 +278,7 @@ export function placesOfPiece(
  * one inside an element that is still to be opened well.
  */
 export function nextPlace(places: PieceAnswer["places"]): PieceAnswer["places"][number] | null {
-  const standings = new Map(places.map((one) => [placeKey(one), one.standing]));
+  const standings = new Map(places.map((place) => [placeKey(place), place.standing]));
   const open = places.filter(({ side, address, standing }) => {
     const around = address.map((_, depth) =>
       standings.get(placeKey({ side, address: address.slice(0, depth) })),

@@ -118,8 +118,8 @@ export function mustWork(store: Store, plan: PiecePlan, at: readonly (string | n
 export function shelved(store: Store): Shelved {
   const { cables, procedures } = wholeLibrary(store);
   return {
-    cable: (id) => cables.find((one) => one.id === id),
-    procedure: (id) => procedures.find((one) => one.id === id),
+    cable: (id) => cables.find((cable) => cable.id === id),
+    procedure: (id) => procedures.find((procedure) => procedure.id === id),
   };
 }
 
@@ -221,10 +221,10 @@ export function stylesFor(store: Store, plan: PiecePlan, cable: Cable) {
   const out = fibreOut(cable, core);
   const onParted =
     midRun.length > 0
-      ? proceduresFor(procedures, out, core).map((one) => ({
-          id: one.id,
-          name: one.name,
-          choices: choicesOf(one, out, core),
+      ? proceduresFor(procedures, out, core).map((procedure) => ({
+          id: procedure.id,
+          name: procedure.name,
+          choices: choicesOf(procedure, out, core),
         }))
       : [];
   return { styles, midRun, onParted, own: { A: own("A"), B: own("B") } };

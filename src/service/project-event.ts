@@ -29,7 +29,7 @@ export function projectEvent(
   const end: Projected = { sheet, rule, purpose, events, verdicts };
   switch (event.kind) {
     case "reading": {
-      const length = sheet.checks.find((one) => one.id === event.check);
+      const length = sheet.checks.find((check) => check.id === event.check);
       const row = readingRow(recorded, "stands");
       if (!length || !row) return;
       projectReading(store, id, row, verdictRow(end, state, length));

@@ -114,7 +114,7 @@ describe("a record with something in every table", () => {
   it("is found whole, every end and event counted", () => {
     expect(alterations(store)).toEqual([]);
     const stretches = [...checkWholeRecord(store)];
-    const sum = (of: "ends" | "events") => stretches.reduce((all, one) => all + one[of], 0);
+    const sum = (of: "ends" | "events") => stretches.reduce((all, stretch) => all + stretch[of], 0);
     expect(sum("ends")).toBe(store.$client.prepare("SELECT count(*) AS n FROM ends").pluck().get());
     expect(sum("events")).toBe(store.$client.prepare("SELECT count(*) AS n FROM events").pluck().get());
     for (const { name } of TABLES)

@@ -98,8 +98,10 @@ describe("a correction", () => {
 
 /** Who goes by a name: found, or come now. */
 const come = (store: Store, name: string): string =>
-  (personNamed(people(store), name) ?? addPerson(actOn(store), { name }).find((one) => one.name === name))
-    ?.id ?? "";
+  (
+    personNamed(people(store), name) ??
+    addPerson(actOn(store), { name }).find((person) => person.name === name)
+  )?.id ?? "";
 
 describe("a repeatability study", () => {
   const ten = [9.52, 9.5, 9.51, 9.49, 9.53, 9.5, 9.48, 9.51, 9.52, 9.5];

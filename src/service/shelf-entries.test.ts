@@ -93,8 +93,8 @@ describe("an entry of one's own", () => {
   it("whose procedure somebody wrote by hand gives way to that", () => {
     const procedure = JSON.parse(documentText(store, "procedure", "entry-pedestal"));
     const basis = newestRevision(store, "procedure", "entry-pedestal");
-    const dimensions = procedure.dimensions.map((one: { id: string; nominal: number }) =>
-      one.id === "opening" ? { ...one, nominal: one.nominal + 10 } : one,
+    const dimensions = procedure.dimensions.map((dimension: { id: string; nominal: number }) =>
+      dimension.id === "opening" ? { ...dimension, nominal: dimension.nominal + 10 } : dimension,
     );
     const before = opening("entry-pedestal") ?? 0;
     saveDocument(act(), "procedure", { document: { ...procedure, dimensions }, basis });

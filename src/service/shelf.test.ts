@@ -18,7 +18,7 @@ const CAM = "stub-cam-crimp-900";
 const shipped = (id = CAM) => JSON.parse(documentText(store, "procedure", id)) as ProcedureDocument;
 const save = (document: object, basis: number | null) =>
   saveDocument(actOn(store), "procedure", { document, basis });
-const onShelf = (id = CAM) => library(store).procedures.find((one) => one.id === id);
+const onShelf = (id = CAM) => library(store).procedures.find((procedure) => procedure.id === id);
 const keptBody = (hash: string) =>
   store.$client.prepare("SELECT body FROM documents WHERE hash = ?").pluck().get(hash);
 const renamed = (name: string) => ({ ...shipped(), name });

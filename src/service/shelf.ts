@@ -130,7 +130,7 @@ function mustWork(store: Store, document: ProcedureDocument): void {
         `Step “${step.title}” uses “${step.tool}”. There are: ${tools.map(({ id }) => id).join(", ")}.`,
         ["steps", i, "tool"],
       );
-    const strange = step.cautions.find((one) => !cautions.some(({ id }) => id === one));
+    const strange = step.cautions.find((caution) => !cautions.some(({ id }) => id === caution));
     if (strange !== undefined)
       throw new InputError("unknown-caution", `Step “${step.title}” names a caution “${strange}”.`, [
         "steps",
@@ -266,7 +266,7 @@ export function confirmFigures(act: Act, id: string, input: unknown) {
   const { basis, cable: cableId, place, core, choices, figures, why } = check(zConfirm, input);
   return inTransaction(store, () => {
     const { cables, procedures } = wholeLibrary(store);
-    const procedure = procedures.find((one) => one.id === id);
+    const procedure = procedures.find((procedure) => procedure.id === id);
     const there = place ? [cableAtPlace(store, place.piece, place)] : cables;
     const cable = there.find((one) => one.id === cableId);
     if (!procedure) throw new InputError("not-found", `There is no procedure “${id}” on the shelf.`, ["id"]);
@@ -278,7 +278,7 @@ export function confirmFigures(act: Act, id: string, input: unknown) {
       resolved(procedure, cable, { core, choices: withDefaults(procedure, choices) }),
     );
     const confirmed = figures.map(({ key, ...figure }, i) => {
-      const asked = known.find((one) => one.key === key);
+      const asked = known.find((sheetFigure) => sheetFigure.key === key);
       if (!asked)
         throw new InputError("unknown-figure", `“${key}” is not a figure of ${procedure.name} here.`, [
           "figures",

@@ -82,7 +82,7 @@ describe("a sheath opened at a station of a piece", () => {
     });
     const verdicts = () =>
       endRecord(store, id)
-        .lengths.filter((one) => halves.some((half) => half.id === one.id))
+        .lengths.filter((length) => halves.some((half) => half.id === length.id))
         .map(({ verdict, otherSide }) => [verdict, otherSide]);
     read(0, -3_000);
     expect(verdicts()).toEqual([
@@ -128,7 +128,7 @@ describe("a sheath opened at a station of a piece", () => {
       0,
     );
     const by = (good: boolean, code: "OR" | "GR") => {
-      const answer = judgement.answers.find((one) => one.good === good)?.id ?? "";
+      const answer = judgement.answers.find((answer) => answer.good === good)?.id ?? "";
       const tube = { code, tracers: 0 };
       const fibre = good ? ({ code: "BL", tracers: 0 } as const) : null;
       addTo(store, id, {

@@ -83,15 +83,15 @@ function farOf(
   const there = newestAt(rows);
   const own = keptProcedure(store, procedureHash);
   const far = farEnds(plan, place, cable, shelf);
-  const ends = far.slice(0, FAR_TOLD).map((one) => {
-    const end = there.get(placeKey(one));
-    const procedure = end ? keptProcedure(store, end.procedureHash) : shelf.procedure(one.procedure);
-    const choices = end?.picked.choices ?? (procedure ? withDefaults(procedure, one.choices) : {});
+  const ends = far.slice(0, FAR_TOLD).map((plannedEnd) => {
+    const end = there.get(placeKey(plannedEnd));
+    const procedure = end ? keptProcedure(store, end.procedureHash) : shelf.procedure(plannedEnd.procedure);
+    const choices = end?.picked.choices ?? (procedure ? withDefaults(procedure, plannedEnd.choices) : {});
     return {
-      side: one.side,
-      text: placeText(one, plan),
+      side: plannedEnd.side,
+      text: placeText(plannedEnd, plan),
       standing: standingOfEnd(end),
-      style: procedure?.name ?? one.procedure,
+      style: procedure?.name ?? plannedEnd.procedure,
       as: procedure ? pickedNames(procedure, choices) : [],
       end: end?.id ?? null,
       signedBy: end?.signedBy ?? null,
@@ -106,7 +106,7 @@ function farOf(
     };
   });
   return {
-    place: [...new Set(far.map((one) => placeName(plan, one.side)))].join(" and "),
+    place: [...new Set(far.map((plannedEnd) => placeName(plan, plannedEnd.side)))].join(" and "),
     fibres: fibresAt(cable, place.address).length,
     count: far.length,
     ends,

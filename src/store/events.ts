@@ -57,16 +57,16 @@ const insert = prepared((store) => {
 });
 
 /** Adds an event, chained to the one before it. @param before hash of that one. @returns its own hash. */
-export function insertEvent(store: Store, one: NewEvent, before: string): string {
-  const { judged, ...said } = one;
+export function insertEvent(store: Store, newEvent: NewEvent, before: string): string {
+  const { judged, ...said } = newEvent;
   const body = canonical(z.encode(zEnvelope, { v: EVENT_VERSION, ...said, ...(judged ? { judged } : {}) }));
   const row = {
-    id: one.id,
-    endId: one.end,
-    seq: one.seq,
+    id: newEvent.id,
+    endId: newEvent.end,
+    seq: newEvent.seq,
     v: EVENT_VERSION,
-    at: one.at,
-    client: one.client,
+    at: newEvent.at,
+    client: newEvent.client,
     body,
     before,
   };

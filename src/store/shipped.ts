@@ -128,8 +128,8 @@ export type Written = Pick<Library, "cables" | "procedures" | "entries">;
 export function followedBy({ cables, procedures, entries }: Written): Written {
   const made = entries
     .flatMap((entry) => preparedBy(entry))
-    .filter(({ id }) => !procedures.some((one) => one.id === id));
-  const inRun = inMidRun(cables, entries).filter(({ id }) => !cables.some((one) => one.id === id));
+    .filter(({ id }) => !procedures.some((procedure) => procedure.id === id));
+  const inRun = inMidRun(cables, entries).filter(({ id }) => !cables.some((cable) => cable.id === id));
   return {
     cables: [...cables, ...inRun].sort(
       (a, b) => CONSTRUCTIONS.indexOf(a.construction) - CONSTRUCTIONS.indexOf(b.construction),

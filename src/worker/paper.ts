@@ -21,7 +21,7 @@ parentPort?.on("message", async (asked: PaperAsked) => {
   if (asked.last === "forget") return;
   let answer: PaperAnswer;
   try {
-    const photos = new Map(records.flatMap((one) => [...one.photos]));
+    const photos = new Map(records.flatMap((record) => [...record.photos]));
     const sheets = new Map(records.map(({ record, sheet }) => [record.id, sheet]));
     answer = {
       n,

@@ -78,11 +78,11 @@ export function advise(
   const joint = a && b ? metFromEither(sheet, a, b) : [];
   if (!a || !b || joint.length === 0) return all;
   // What it takes on a side more than is to be done there anyway.
-  const more = (one: EndAdvice) => {
-    const rest = on(one.leg, joint);
-    return one.kind === "rework" && rest?.kind === "rework"
-      ? secondsOf(one) - secondsOf(rest)
-      : secondsOf(one);
+  const more = (endAdvice: EndAdvice) => {
+    const rest = on(endAdvice.leg, joint);
+    return endAdvice.kind === "rework" && rest?.kind === "rework"
+      ? secondsOf(endAdvice) - secondsOf(rest)
+      : secondsOf(endAdvice);
   };
   const both = [
     { ...a, orAt: b.leg },
@@ -100,8 +100,8 @@ function metFromEither({ checks }: RunSheet, a: EndAdvice, b: EndAdvice): string
   return joint(a.checks).filter((dimension) => there.includes(dimension));
 }
 
-const secondsOf = (one: EndAdvice): number =>
-  one.kind === "rework" ? one.recommended.seconds : Number.POSITIVE_INFINITY;
+const secondsOf = (endAdvice: EndAdvice): number =>
+  endAdvice.kind === "rework" ? endAdvice.recommended.seconds : Number.POSITIVE_INFINITY;
 
 interface Leg {
   readonly leg: string;

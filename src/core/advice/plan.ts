@@ -197,7 +197,8 @@ function withUndone(
   const first = Math.min(...direct);
   const isUndone = ({ step, checks }: Line) =>
     glass
-      ? !STANDS.includes(step.kind) && (step.kind !== "measure" || checks.some((one) => reads.has(one.step)))
+      ? !STANDS.includes(step.kind) &&
+        (step.kind !== "measure" || checks.some((check) => reads.has(check.step)))
       : yarn && step.kind === "fold";
   return lines
     .filter(

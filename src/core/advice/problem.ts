@@ -96,8 +96,8 @@ export function leastProblem(
   );
   const asked = new Map(made.read.map(({ check }) => [check.dimension, check]));
   const stated = statedBetween(sheet, present)
-    .map((one) => asAsked(one, asked.get(one.id)))
-    .map((one) => (open.has(one.id) ? toTheMiddle(one) : one));
+    .map((dimension) => asAsked(dimension, asked.get(dimension.id)))
+    .map((dimension) => (open.has(dimension.id) ? toTheMiddle(dimension) : dimension));
   const riding = present.filter((feature) => rides(sheet, feature, reached)).map(({ id }) => id);
   const order = inOrder(sheet, made);
   const dimensions = [
@@ -131,13 +131,13 @@ export function leastProblem(
 }
 
 /** What both sides of an opening make together is asked of this one as the other has it. */
-function asAsked(one: Dimension, check: Check | undefined): Dimension {
-  if (!check?.joint) return one;
+function asAsked(dimension: Dimension, check: Check | undefined): Dimension {
+  if (!check?.joint) return dimension;
   const { min, max } = check;
   return {
-    ...one,
-    plus: max === null ? null : um(max - one.nominal),
-    minus: min === null ? null : um(one.nominal - min),
+    ...dimension,
+    plus: max === null ? null : um(max - dimension.nominal),
+    minus: min === null ? null : um(dimension.nominal - min),
   };
 }
 
@@ -145,14 +145,14 @@ function asAsked(one: Dimension, check: Check | undefined): Dimension {
 const MIDDLE = 0.25;
 
 /** A length's limits drawn in about their middle, so that one that cannot be told from out is made well inside. */
-function toTheMiddle(one: Dimension): Dimension {
-  if (one.plus === null || one.minus === null) return one;
-  const middle = one.nominal + (one.plus - one.minus) / 2;
-  const half = Math.floor(((one.plus + one.minus) / 2) * MIDDLE);
+function toTheMiddle(dimension: Dimension): Dimension {
+  if (dimension.plus === null || dimension.minus === null) return dimension;
+  const middle = dimension.nominal + (dimension.plus - dimension.minus) / 2;
+  const half = Math.floor(((dimension.plus + dimension.minus) / 2) * MIDDLE);
   return {
-    ...one,
-    plus: um(Math.floor(middle) + half - one.nominal),
-    minus: um(one.nominal - Math.ceil(middle) + half),
+    ...dimension,
+    plus: um(Math.floor(middle) + half - dimension.nominal),
+    minus: um(dimension.nominal - Math.ceil(middle) + half),
   };
 }
 
@@ -267,11 +267,13 @@ const fromMiddle = (one: Between, middle: string): Between =>
 
 /** No inner layer ends behind the one around it, nor the fibre behind its coating, where the sheet has them so. */
 function inOrder({ layers }: RunSheet, { present }: AsMade): Dimension[] {
-  const depth = (one: SheetFeature) =>
-    one.kind === "end"
+  const depth = (sheetFeature: SheetFeature) =>
+    sheetFeature.kind === "end"
       ? layers.length
-      : Math.max(-1, ...one.ends.map((kind) => layers.findIndex((layer) => layer.kind === kind)));
-  const edges = present.filter((one) => depth(one) >= 0).sort((a, b) => depth(b) - depth(a));
+      : Math.max(-1, ...sheetFeature.ends.map((kind) => layers.findIndex((layer) => layer.kind === kind)));
+  const edges = present
+    .filter((sheetFeature) => depth(sheetFeature) >= 0)
+    .sort((a, b) => depth(b) - depth(a));
   return edges.slice(1).flatMap((outer, i) => {
     const inner = mustHoldAt(edges, i);
     if (inner.position > outer.position) return [];
@@ -315,7 +317,11 @@ function cableFeature(
   if (isMidRun(sheet)) return mustHoldAt(sheet.features, 0).id;
   const cut = present.filter(({ id }) => {
     const feature = features.find(({ name }) => name === id);
-    return feature && feature.kind !== "mark" && present.some((one) => one.id === id && one.kind !== "part");
+    return (
+      feature &&
+      feature.kind !== "mark" &&
+      present.some((sheetFeature) => sheetFeature.id === id && sheetFeature.kind !== "part")
+    );
   });
   const outermost = sheet.layers
     .map(({ kind }) => cut.filter(({ ends }) => ends.includes(kind)))

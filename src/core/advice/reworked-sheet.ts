@@ -23,7 +23,7 @@ export function sheetAt(sheet: RunSheet, places: Readonly<Record<string, Length>
 }
 
 const isElsewhere = (sheet: RunSheet, places: Readonly<Record<string, Length>>, id: string): boolean =>
-  places[id] !== undefined && places[id] !== sheet.features.find((one) => one.id === id)?.position;
+  places[id] !== undefined && places[id] !== sheet.features.find((feature) => feature.id === id)?.position;
 
 /** A place known by measurement is told to a tenth of a millimetre: more would be more than anybody knows. */
 const TOLD_TO = 100;
@@ -78,7 +78,7 @@ function again(sheet: RunSheet, line: Line, { inHand, reached }: EndState): Line
   if (!figure) return { ...line, bites };
   const byFurther = feature.kind === "edge" && further !== null && further > 0;
   const gone = (datum: string) => {
-    const goneAt = sheet.features.find((one) => one.id === datum)?.goneAt ?? null;
+    const goneAt = sheet.features.find((sheetFeature) => sheetFeature.id === datum)?.goneAt ?? null;
     return goneAt !== null && goneAt < reached;
   };
   const root = mustHoldAt(sheet.features, 0).id;
@@ -135,6 +135,9 @@ function standIn(
   const joined = limits
     .filter(({ from, to }) => from === feature || to === feature)
     .map(({ from, to }) => (from === feature ? to : from))
-    .find((id) => !gone(id) && features.some((one) => one.id === id && one.kind !== "part"));
+    .find(
+      (id) =>
+        !gone(id) && features.some((sheetFeature) => sheetFeature.id === id && sheetFeature.kind !== "part"),
+    );
   return joined ?? own.datum;
 }

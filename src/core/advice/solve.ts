@@ -22,14 +22,14 @@ export type Solved =
   | Extract<Rework, { possible: false }>;
 
 /** A length that is left as it is while neither of its ends is made anew, even where it does not hold. */
-function leftAlone(one: Dimension, places: LeastProblem["places"]): Dimension {
-  const [from, to] = [places.get(one.from), places.get(one.to)];
-  if (from === undefined || to === undefined) return one;
-  const off = to - from - one.nominal;
+function leftAlone(dimension: Dimension, places: LeastProblem["places"]): Dimension {
+  const [from, to] = [places.get(dimension.from), places.get(dimension.to)];
+  if (from === undefined || to === undefined) return dimension;
+  const off = to - from - dimension.nominal;
   return {
-    ...one,
-    plus: one.plus === null ? null : um(Math.max(one.plus, off)),
-    minus: one.minus === null ? null : um(Math.max(one.minus, -off)),
+    ...dimension,
+    plus: dimension.plus === null ? null : um(Math.max(dimension.plus, off)),
+    minus: dimension.minus === null ? null : um(Math.max(dimension.minus, -off)),
   };
 }
 
@@ -41,8 +41,10 @@ function inputFor(problem: LeastProblem, moved: ReadonlySet<string>): ReworkInpu
     .map(([, end]) => end);
   return {
     features: [...features],
-    dimensions: dimensions.map((one) =>
-      binding.has(one.id) || moved.has(one.from) || moved.has(one.to) ? one : leftAlone(one, places),
+    dimensions: dimensions.map((dimension) =>
+      binding.has(dimension.id) || moved.has(dimension.from) || moved.has(dimension.to)
+        ? dimension
+        : leftAlone(dimension, places),
     ),
     forced: [...new Set([...forced, ...follow])],
     cable,
@@ -50,7 +52,7 @@ function inputFor(problem: LeastProblem, moved: ReadonlySet<string>): ReworkInpu
 }
 
 const isCut = ({ features }: LeastProblem, name: string): boolean =>
-  features.some((one) => one.name === name && one.kind === "cut");
+  features.some((feature) => feature.name === name && feature.kind === "cut");
 
 /**
  * The least that must be made anew. What only has to hold once its ends move, and the cleave that follows a moved
@@ -126,8 +128,10 @@ function leastPlacing(problem: LeastProblem, input: ReworkInput, found: Possible
   const held: ReworkInput = {
     ...input,
     forced: [],
-    features: input.features.map((one) =>
-      one.kind === "mark" ? one : { name: one.name, kind: "fixed", at: mustHoldIn(found.least, one.name) },
+    features: input.features.map((feature) =>
+      feature.kind === "mark"
+        ? feature
+        : { name: feature.name, kind: "fixed", at: mustHoldIn(found.least, feature.name) },
     ),
   };
   // With the cuts held at their least, the marks go in the middle of what that leaves them.
@@ -162,10 +166,10 @@ const without = ({ [NICK]: _nick, ...places }: Readonly<Record<string, Length>>)
 
 /** Whether every limit holds at these places. */
 const holdsAt = (dimensions: readonly Dimension[], places: Readonly<Record<string, Length>>): boolean =>
-  dimensions.every((one) => {
-    const [from, to] = [places[one.from], places[one.to]];
+  dimensions.every((dimension) => {
+    const [from, to] = [places[dimension.from], places[dimension.to]];
     if (from === undefined || to === undefined) return true;
-    const { min, max } = statedLimits(one);
+    const { min, max } = statedLimits(dimension);
     return to - from >= min && to - from <= max;
   });
 

@@ -127,7 +127,7 @@ export function planBatch(stages: readonly Stage[], ends: number): Schedule {
   const all = Array.from({ length: ends }, (_, i) => scheduleIn(stages, ends, i + 1));
   const inTime = all.filter(({ spare }) => spare === null || spare >= 0);
   const rank = ({ total, pots, group }: Schedule) => [total, pots.length, -group];
-  return (inTime.length > 0 ? inTime : all).reduce((best, one) =>
-    before(rank(one), rank(best)) ? one : best,
+  return (inTime.length > 0 ? inTime : all).reduce((best, schedule) =>
+    before(rank(schedule), rank(best)) ? schedule : best,
   );
 }

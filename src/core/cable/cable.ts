@@ -147,7 +147,7 @@ const insideOf = (cable: Layered, kind: LayerKind): Layer | undefined =>
  * @returns null when the cable has no such layer, or nothing says how thick it is.
  */
 export function wallOf(cable: Layered, kind: LayerKind): number | null {
-  const layer = cable.layers.find((one) => one.kind === kind);
+  const layer = cable.layers.find((layer) => layer.kind === kind);
   if (!layer || BESIDE.includes(kind)) return null;
   const inside = insideOf(cable, kind);
   return layer.wall ?? (inside ? (layer.diameter - inside.diameter) / 2 : null);

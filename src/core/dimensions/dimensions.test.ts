@@ -100,9 +100,9 @@ const dimensions = fc
 const grounded = fc
   .tuple(fc.array(fc.integer({ min: 0, max: 90_000 }), { minLength: 6, maxLength: 6 }), dimensions)
   .map(([at, list]): Dimension[] =>
-    list.map((one) => ({
-      ...one,
-      nominal: um((at[Number(one.to[1])] as number) - (at[Number(one.from[1])] as number)),
+    list.map((dimension) => ({
+      ...dimension,
+      nominal: um((at[Number(dimension.to[1])] as number) - (at[Number(dimension.from[1])] as number)),
     })),
   );
 const either = fc
@@ -119,7 +119,7 @@ function programme(goal: string, { dimensions: list }: DimensionsInput): string 
       ...(Number.isFinite(max) ? [`u${i}: ${span} <= ${max}`] : []),
     ];
   });
-  return `${goal}\nSubject To\n anchor: f0 = 0\n ${rows.join("\n ")}\nBounds\n ${features.map((one) => `${one} free`).join("\n ")}\nEnd\n`;
+  return `${goal}\nSubject To\n anchor: f0 = 0\n ${rows.join("\n ")}\nBounds\n ${features.map((feature) => `${feature} free`).join("\n ")}\nEnd\n`;
 }
 
 const highs = await loadHighs();

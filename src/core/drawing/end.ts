@@ -95,7 +95,7 @@ function besideAt(layers: RunSheet["layers"], at: number): number {
 }
 
 function yarnOf(sheet: RunSheet, line: number, layers: readonly LayerShape[]): YarnShape | null {
-  const of = (kind: LayerKind) => layers.find((one) => one.kind === kind);
+  const of = (kind: LayerKind) => layers.find((layer) => layer.kind === kind);
   const jacket = of("jacket");
   if (!jacket || jacket.from === 0) return null;
   const yarn = of("yarn");

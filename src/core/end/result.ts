@@ -67,7 +67,7 @@ function otherSide(
   rule: Rule,
   { dimension, leg }: Check,
 ): OtherSide | null {
-  const there = checks.find((one) => one.dimension === dimension && one.leg !== leg);
+  const there = checks.find((check) => check.dimension === dimension && check.leg !== leg);
   if (!there) return null;
   const own = readings.filter((reading) => reading.check === there.id);
   const read = judgeCheck(there, own, rule);

@@ -225,13 +225,13 @@ const keptLeft = ({ leftAt }: EndState, stands: (line: number) => boolean): EndS
 /** How often a rule was used on a leg; what went back on all legs at once counts for each. */
 export const retriesUsed = ({ attempts }: Pick<EndState, "attempts">, rule: string, leg = ""): number =>
   attempts
-    .filter((one) => one.rule === rule && (one.leg === "" || one.leg === leg))
+    .filter((attempt) => attempt.rule === rule && (attempt.leg === "" || attempt.leg === leg))
     .reduce((sum, { count }) => sum + count, 0);
 
 function usedOnce({ attempts }: EndState, rule: string, leg = ""): EndState["attempts"] {
-  const isIt = (one: AttemptCount) => one.rule === rule && one.leg === leg;
+  const isIt = (attemptCount: AttemptCount) => attemptCount.rule === rule && attemptCount.leg === leg;
   return attempts.some(isIt)
-    ? attempts.map((one) => (isIt(one) ? { ...one, count: one.count + 1 } : one))
+    ? attempts.map((attempt) => (isIt(attempt) ? { ...attempt, count: attempt.count + 1 } : attempt))
     : [...attempts, { rule, leg, count: 1 }];
 }
 

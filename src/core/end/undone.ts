@@ -19,7 +19,7 @@ type Seen = Pick<EndState, "readings" | "answers" | "timers" | "leftAt">;
 
 /** What needs no hands goes on by itself: it was cut short only if the next step was done before it was over. */
 function isCutShort({ index, step }: Line, { timers, leftAt }: Pick<Seen, "timers" | "leftAt">): boolean {
-  const timer = timers.find((one) => one.step === step.id);
+  const timer = timers.find((timer) => timer.step === step.id);
   if (!timer) return false;
   const left = leftAt[isHandsFree(step) ? index + 1 : index];
   const until = Math.min(

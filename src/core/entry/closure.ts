@@ -59,4 +59,4 @@ export type ClosurePlan = z.output<typeof zClosurePlan>;
 
 /** A cable of a closure as it is said among the others: `cable 3`. */
 export const cableText = ({ cables }: Pick<ClosurePlan, "cables">, id: string): string =>
-  `cable ${cables.findIndex((one) => one.id === id) + 1}`;
+  `cable ${cables.findIndex((cable) => cable.id === id) + 1}`;

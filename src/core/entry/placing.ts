@@ -41,7 +41,7 @@ export function portTrouble(cable: PortCable, ports: readonly Port[], at: readon
 
 /** Every port a cable is put in by one of them: both of a pair where it goes through. */
 export function portsBy(cable: PortCable, ports: readonly Port[], id: string): readonly string[] {
-  const port = ports.find((one) => one.id === id);
+  const port = ports.find((port) => port.id === id);
   return cable.through && port?.pair !== undefined
     ? ports.filter(({ pair }) => pair === port.pair).map((one) => one.id)
     : [id];
@@ -78,7 +78,7 @@ export function placeCables(ports: readonly Port[], cables: readonly PlacedCable
   const at = cables.map((cable) => {
     const ids = cable.fixed ?? given.get(cable.id) ?? [];
     const way = waysOf(cable, ports).find(
-      (one) => one.ports.map((place) => ports[place]?.id).join() === ids.join(),
+      (way) => way.ports.map((place) => ports[place]?.id).join() === ids.join(),
     );
     if (!way) throw new Error(`${cable.id} was given ports it does not go in`);
     return { ports: ids, way };

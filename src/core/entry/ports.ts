@@ -74,7 +74,7 @@ export function closurePorts(ports: readonly Port[]): Complaint[] {
       say("crossed-limits", "bushedMin", "With a bushing a port takes thinner cables, not thicker ones");
     if (pair === undefined) return found;
     if (double) say("bad-input", "double", "A port is one of a pair or takes both itself, not both");
-    const of = ports.filter((one) => one.pair === pair).length;
+    const of = ports.filter((port) => port.pair === pair).length;
     if (of !== 2) say("bad-input", "pair", `A pair is two ports; “${pair}” has ${of}`);
     return found;
   });
@@ -112,7 +112,7 @@ export function waysOf(cable: PortCable, ports: readonly Port[]): Way[] {
   if (!cable.through) return ports.flatMap((_, place) => way([place]));
   return ports.flatMap(({ pair, double }, place) => {
     if (double) return way([place]);
-    const other = pair === undefined ? -1 : ports.findIndex((one, i) => i > place && one.pair === pair);
+    const other = pair === undefined ? -1 : ports.findIndex((port, i) => i > place && port.pair === pair);
     return other < 0 ? [] : way([place, other]);
   });
 }

@@ -45,11 +45,11 @@ export function adjust(expected: ReadonlyMap<string, Length>, differences: reado
     const covariance = inverse(new Matrix(normal(free, own))).to2DArray();
     const base = mustHold(expected, anchor);
     const right = free.map((name) =>
-      own.reduce((sum, one) => {
-        const side = one.to === name ? 1 : one.from === name ? -1 : 0;
+      own.reduce((sum, difference) => {
+        const side = difference.to === name ? 1 : difference.from === name ? -1 : 0;
         if (side === 0) return sum;
-        const other = side === 1 ? one.from : one.to;
-        return sum + (side * one.mean + (other === anchor ? base : 0)) / weighed(one.u) ** 2;
+        const other = side === 1 ? difference.from : difference.to;
+        return sum + (side * difference.mean + (other === anchor ? base : 0)) / weighed(difference.u) ** 2;
       }, 0),
     );
     const found = covariance.map((row) =>
@@ -57,11 +57,13 @@ export function adjust(expected: ReadonlyMap<string, Length>, differences: reado
     );
     const at = (name: string) => (name === anchor ? base : mustHoldAt(found, free.indexOf(name)));
     for (const name of free) places.set(name, um(Math.round(at(name))));
-    for (const one of own) {
-      const spare = weighed(one.u) ** 2 - variance(covariance, free.indexOf(one.from), free.indexOf(one.to));
-      if (spare < 1e-6 * weighed(one.u) ** 2) continue;
-      const by = one.mean - (at(one.to) - at(one.from));
-      off.push({ id: one.id, by: Math.abs(by), times: Math.abs(by) / Math.sqrt(spare) });
+    for (const difference of own) {
+      const spare =
+        weighed(difference.u) ** 2 -
+        variance(covariance, free.indexOf(difference.from), free.indexOf(difference.to));
+      if (spare < 1e-6 * weighed(difference.u) ** 2) continue;
+      const by = difference.mean - (at(difference.to) - at(difference.from));
+      off.push({ id: difference.id, by: Math.abs(by), times: Math.abs(by) / Math.sqrt(spare) });
     }
   }
   const most = Math.max(0, ...off.map(({ times }) => times));

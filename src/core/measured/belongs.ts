@@ -30,7 +30,11 @@ export function belongsTo(open: readonly Check[], value: Length): Belongs {
   const [asked] = open;
   // Like none of them: a slip of the finger or the unit, told against the length asked for.
   if (could.length === 0 && asked) return { kind: "one", check: asked };
-  if (asked && could.includes(asked) && could.every((one) => farFrom(asked, value) <= farFrom(one, value)))
+  if (
+    asked &&
+    could.includes(asked) &&
+    could.every((check) => farFrom(asked, value) <= farFrom(check, value))
+  )
     return { kind: "one", check: asked };
   const [best, next] = [...could].sort((a, b) => farFrom(a, value) - farFrom(b, value));
   const plain =

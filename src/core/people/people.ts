@@ -57,7 +57,7 @@ export const personBy = (people: readonly Person[], id: string): Person | undefi
 
 /** Who goes by a name, or did. */
 export const personNamed = (people: readonly Person[], name: string): Person | undefined =>
-  people.find((one) => one.name === name) ?? people.find(({ formerly }) => formerly.includes(name));
+  people.find((person) => person.name === name) ?? people.find(({ formerly }) => formerly.includes(name));
 
 /** @throws InputError: somebody goes by that name already, or nobody by that id. */
 export function mustBeAcceptable(people: readonly Person[], { kind, person, name, into }: PersonEvent): void {

@@ -28,7 +28,7 @@ export function parseAddress(text: string): Address {
   if (text.trim() === "") return [];
   return text.split("/").map((part) => {
     const [, word = "", number = ""] = /^\s*([a-z]+)\s*(\d{1,4})\s*$/i.exec(part) ?? [];
-    const kind = ELEMENT_KINDS.find((one) => one === word.toLowerCase());
+    const kind = ELEMENT_KINDS.find((elementKind) => elementKind === word.toLowerCase());
     if (!kind || Number(number) < 1)
       throw new InputError(
         "no-such-element",

@@ -165,7 +165,8 @@ function itemsFor(plan: PiecePlan, parts: PieceParts, tries: (side: SideName) =>
   const { cable } = parts;
   const bend = bendRadius(cable, plan.bendAtRest);
   const loops = plan.loops.map((loop, at) => ({ after: loop.after, need: loopNeed(loop, at, bend) }));
-  const after = (stretches: number) => loops.filter((one) => one.after === stretches).map((one) => one.need);
+  const after = (stretches: number) =>
+    loops.filter((loop) => loop.after === stretches).map((loop) => loop.need);
   return [
     sideNeed(plan, "A", parts, tries("A")),
     ...after(0),

@@ -225,8 +225,8 @@ function endsOn(
   cable: Cable,
   shelf: Shelved,
 ): PlannedEnd[] {
-  const met = plannedEnds(plan, side, cable, shelf).filter((one) =>
-    fibresAt(cable, one.address).some((fibre) => fibres.has(fibre)),
+  const met = plannedEnds(plan, side, cable, shelf).filter((plannedEnd) =>
+    fibresAt(cable, plannedEnd.address).some((fibre) => fibres.has(fibre)),
   );
   const inner = met.filter(({ openedAt }) => openedAt !== null);
   return inner.length > 0 ? inner : met;

@@ -189,7 +189,7 @@ export const pickedNames = (
   choices
     .filter(({ id, school, default: usual }) => !school || picked[id] !== usual)
     .map(({ id, name, school, options }) => {
-      const option = options.find((one) => one.id === picked[id])?.name ?? "?";
+      const option = options.find((option) => option.id === picked[id])?.name ?? "?";
       return school ? `${name.charAt(0).toLowerCase()}${name.slice(1)}: ${option}` : option;
     });
 

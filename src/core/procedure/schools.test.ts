@@ -7,7 +7,7 @@ const choice = (id: string, options: string[], school = true) => ({
   id,
   name: id,
   school,
-  options: options.map((one) => ({ id: one, name: one, why: "" })),
+  options: options.map((option) => ({ id: option, name: option, why: "" })),
   default: options[0] as string,
 });
 const of = (...choices: ReturnType<typeof choice>[]) =>

@@ -5,7 +5,7 @@ export function schoolsOf(procedures: readonly Procedure[]): Choice[] {
   const found = new Map<string, Choice>();
   for (const choice of procedures.flatMap(({ choices }) => choices).filter(({ school }) => school)) {
     const known = found.get(choice.id);
-    const fresh = choice.options.filter(({ id }) => !known?.options.some((one) => one.id === id));
+    const fresh = choice.options.filter(({ id }) => !known?.options.some((option) => option.id === id));
     found.set(choice.id, known ? { ...known, options: [...known.options, ...fresh] } : choice);
   }
   return [...found.values()];

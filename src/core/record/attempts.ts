@@ -94,7 +94,7 @@ const seenAs = (sheet: RunSheet, judgement: string | null, answer: string | null
 
 /** What a rework was for, in words: the lengths that were out, what was seen on it, what was answered. */
 function whyOf(sheet: RunSheet, { checks, faults, judgement, answer }: ReworkTaken["cause"]): string {
-  const lengths = checks.map((id) => sheet.checks.find((one) => one.id === id)?.name ?? id);
+  const lengths = checks.map((id) => sheet.checks.find((check) => check.id === id)?.name ?? id);
   const seen = faults.map(({ what }) => FAULT_NAMES[what]);
   const why = [...lengths, ...seen, ...seenAs(sheet, judgement, answer)];
   return [...new Set(why)].join(", ") || "no reason told";

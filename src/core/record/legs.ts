@@ -40,7 +40,7 @@ export const legsTold = (
   cable.legs.length < 2
     ? []
     : cable.legs.map((leg, i) => {
-        const verdicts = lengths.filter((one) => one.leg === leg).map(({ verdict }) => verdict);
+        const verdicts = lengths.filter((length) => length.leg === leg).map(({ verdict }) => verdict);
         const faulty = faults.some((fault) => fault.leg === leg && fault.stands);
         return {
           leg,

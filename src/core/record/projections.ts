@@ -82,8 +82,8 @@ export function projectionsOf(end: Projected, state: EndState = endState(end.eve
   return {
     readings: readingRows(events, state),
     verdicts: sheet.checks.map((check) => verdictRow(end, state, check)),
-    attempts: events.flatMap((one) => attemptRow(events, one) ?? []),
-    uses: events.flatMap((one) => usedIn(one, end.purpose)),
+    attempts: events.flatMap((event) => attemptRow(events, event) ?? []),
+    uses: events.flatMap((event) => usedIn(event, end.purpose)),
   };
 }
 
@@ -92,7 +92,7 @@ function readingRows(events: readonly Recorded[], state: EndState): ReadingRow[]
   const voided = new Set(state.voided.map(({ id }) => id));
   const standing = (id: string): ReadingRow["standing"] =>
     stands.has(id) ? "stands" : voided.has(id) ? "void" : "struck";
-  return events.flatMap((one) => readingRow(one, standing(one.id)) ?? []);
+  return events.flatMap((event) => readingRow(event, standing(event.id)) ?? []);
 }
 
 /** An event as a row of readings; null for one that is none. */
@@ -119,7 +119,7 @@ export function verdictRow(
   check: Check,
 ): VerdictRow {
   const standing = standingOf(sheet, state, rule, check);
-  const judged = verdicts?.find((one) => one.check === check.id) ?? standing.judged;
+  const judged = verdicts?.find((verdict) => verdict.check === check.id) ?? standing.judged;
   const laid = laidOffBy(sheet, check);
   return {
     check: check.id,
@@ -164,7 +164,7 @@ function firstMean(events: readonly Recorded[], check: string): number | null {
 /** The feature a length is laid off to and the tool that makes it; null where the length follows from others. */
 function laidOffBy(sheet: RunSheet, { from, to }: Check): { makes: string; tool: string } | null {
   const at = (id: string) => {
-    const feature = sheet.features.find((one) => one.id === id);
+    const feature = sheet.features.find((feature) => feature.id === id);
     return feature?.cutAt ?? feature?.madeAt ?? -1;
   };
   const [makes, datum] = at(from) > at(to) ? [from, to] : [to, from];

@@ -264,7 +264,7 @@ function signedBy(
 
 function lengthsOf({ sheet, rule, verdicts }: Recordable, state: EndState): EndRecord["lengths"] {
   return standings(sheet, state, rule).map(({ check, readings, other, ...standing }) => {
-    const judged = verdicts?.find((one) => one.check === check.id) ?? standing.judged;
+    const judged = verdicts?.find((verdict) => verdict.check === check.id) ?? standing.judged;
     return {
       id: check.id,
       name: check.name,
@@ -304,9 +304,9 @@ const featureName = (sheet: RunSheet, id: string): string =>
   sheet.features.find((feature) => feature.id === id)?.name ?? id;
 
 const triedOf = (sheet: RunSheet, { attempts }: EndState): EndRecord["tried"] =>
-  attempts.map((one) => ({
-    ...one,
-    name: sheet.retries.find(({ id }) => id === one.rule)?.name ?? one.rule,
+  attempts.map((attempt) => ({
+    ...attempt,
+    name: sheet.retries.find(({ id }) => id === attempt.rule)?.name ?? attempt.rule,
   }));
 
 function faultsOf(sheet: RunSheet, events: readonly Recorded[], state: EndState): EndRecord["faults"] {
@@ -314,7 +314,7 @@ function faultsOf(sheet: RunSheet, events: readonly Recorded[], state: EndState)
     if (event.kind !== "fault" || !event.on) return [];
     const { leg, feature, what, at: behind } = event;
     const stands = state.faults.some(
-      (one) => one.leg === leg && one.feature === feature && one.what === what,
+      (fault) => fault.leg === leg && fault.feature === feature && fault.what === what,
     );
     return [{ leg, feature, name: featureName(sheet, feature), what, behind, at, stands }];
   });

@@ -41,9 +41,9 @@ function placedAlike(a: Figures, b: Figures): boolean {
     a.appliesTo === b.appliesTo &&
     (a.choices === b.choices || a.choices.length + b.choices.length === 0) &&
     a.dimensions.length === b.dimensions.length &&
-    a.dimensions.every((one, i) => {
+    a.dimensions.every((dimension, i) => {
       const other = mustHoldAt(b.dimensions, i);
-      return one === other || conditionsOf(one) === conditionsOf(other);
+      return dimension === other || conditionsOf(dimension) === conditionsOf(other);
     })
   );
 }
@@ -68,7 +68,7 @@ function figuresReader(): (document: ProcedureDocument) => Figures | null {
       choices: read.choices(document.choices),
       features: read.features(document.features),
     };
-    return isWhole(figures) && lengths.every((one) => one !== null)
+    return isWhole(figures) && lengths.every((length) => length !== null)
       ? { ...figures, dimensions: lengths }
       : null;
   };

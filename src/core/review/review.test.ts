@@ -62,7 +62,7 @@ const shelf = { cables: [cord(), thin], tools };
 const of = (changes: Partial<ProcedureDocument>, on = cord()) =>
   review({ ...document, ...changes }, shelf, on.id);
 const withBuffer = (nominal: number) =>
-  document.dimensions.map((one) => (one.id === "buffer" ? { ...one, nominal } : one));
+  document.dimensions.map((dimension) => (dimension.id === "buffer" ? { ...dimension, nominal } : dimension));
 
 describe("a document under the pen", () => {
   it("that holds together is drawn, and nothing stops it", () => {
@@ -187,7 +187,9 @@ describe("a document under the pen", () => {
   ) =>
     ({
       ...now,
-      dimensions: now.dimensions.map((one, i) => (i === n % now.dimensions.length ? change(one) : one)),
+      dimensions: now.dimensions.map((dimension, i) =>
+        i === n % now.dimensions.length ? change(dimension) : dimension,
+      ),
     }) as ProcedureDocument;
   it("looked at key by key, contradicts as it does looked at afresh", () => {
     const told = new Set<number>();

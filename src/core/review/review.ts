@@ -46,7 +46,7 @@ const NOTHING: Review = {
 
 /** The same advice from several cables said once. */
 const once = (all: readonly Advice[]): Advice[] => [
-  ...new Map(all.map((one) => [`${one.id} ${one.message}`, one])).values(),
+  ...new Map(all.map((advice) => [`${advice.id} ${advice.message}`, advice])).values(),
 ];
 
 /** Reviews a document as it stands, after every key: nothing is thrown, whatever it holds. */
@@ -75,23 +75,25 @@ export function secondLook(
   const placements = usualPlacements(procedure, cables, tools);
   const contradictions = [
     ...chains,
-    ...new Map(placements.flatMap(nestingOf).map((one) => [one.message, one])).values(),
+    ...new Map(
+      placements.flatMap(nestingOf).map((contradiction) => [contradiction.message, contradiction]),
+    ).values(),
   ];
   const advice = [
     ...adviceOn(procedure),
     // While figures contradict one another, what feeds what says nothing.
     ...(contradictions.length > 0 ? [] : strainAdvice(placements.flatMap(strainsOf))),
-    ...once(placements.flatMap((one) => toolingAdvice(one, tools))),
+    ...once(placements.flatMap((placement) => toolingAdvice(placement, tools))),
   ];
   const found = { procedure, contradictions, advice, fitting, on };
   if (!on) return { ...found, problem: null, sheet: null, cases: {} };
-  const core = on.cores.find((one) => misfits(procedure, on, one).length === 0) ?? mustHoldAt(on.cores, 0);
+  const core = on.cores.find((core) => misfits(procedure, on, core).length === 0) ?? mustHoldAt(on.cores, 0);
   const drawn = attempt(() => compileRunSheet({ procedure, cable: on, core, choices: {}, tools }));
   const problem = drawn.problem?.code === "contradiction" ? null : drawn.problem;
   const cases = Object.fromEntries(
-    figuresFor(procedure, on, { core, choices: withDefaults(procedure, {}) }).map((one) => [
-      one.id,
-      one.caseIndex,
+    figuresFor(procedure, on, { core, choices: withDefaults(procedure, {}) }).map((figure) => [
+      figure.id,
+      figure.caseIndex,
     ]),
   );
   return { ...found, problem, sheet: drawn.value, cases };

@@ -42,7 +42,9 @@ function linksOf({ steps, dimensions, placed }: Placement): Map<string, Link> {
       if (PUSHED.includes(steps[from]?.kind ?? "") && end !== undefined)
         links.set(feature.id, { parent: end, by: null });
       else {
-        const by = dimensions.find((one) => one.from === feature.id || one.to === feature.id);
+        const by = dimensions.find(
+          (dimension) => dimension.from === feature.id || dimension.to === feature.id,
+        );
         if (by) links.set(feature.id, { parent: by.from === feature.id ? by.to : by.from, by });
       }
     }
@@ -115,7 +117,7 @@ export function strainsOf(placement: Placement): Strain[] {
 
 /** What a colleague would say of a limit tighter than what feeds it. */
 export const strainAdvice = (strains: readonly Strain[]): Advice[] =>
-  [...new Map(strains.map((one) => [one.dimension, one])).values()].map(
+  [...new Map(strains.map((strain) => [strain.dimension, strain])).values()].map(
     ({ dimension, name, from, over, half, worst, rss }) => ({
       about: "dimension",
       id: dimension,

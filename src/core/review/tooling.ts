@@ -88,16 +88,18 @@ function tooDeep(placement: Placement): Advice[] {
 /** A length read only before something moves one of its ends says nothing of the finished work. */
 function readTooSoon({ steps, dimensions, placed }: Placement): Advice[] {
   return dimensions.flatMap(({ id, from, to, name }) => {
-    const alike = dimensions.filter((one) => one.from === from && one.to === to).map((one) => one.id);
+    const alike = dimensions
+      .filter((dimension) => dimension.from === from && dimension.to === to)
+      .map((dimension) => dimension.id);
     if (!steps.some((step) => checksOf(step).includes(id))) return [];
     const read = steps
-      .map((step, i) => (checksOf(step).some((one) => alike.includes(one)) ? i : -1))
+      .map((step, i) => (checksOf(step).some((check) => alike.includes(check)) ? i : -1))
       .filter((i) => i >= 0);
     const last = read.at(-1);
     if (last === undefined) return [];
     const gone = Math.min(...[from, to].map((one) => placed.get(one)?.until ?? 0));
     const moved = steps.findIndex(
-      ({ moves }, i) => i > last && i < gone && moves.some((one) => one === from || one === to),
+      ({ moves }, i) => i > last && i < gone && moves.some((move) => move === from || move === to),
     );
     return moved < 0
       ? []

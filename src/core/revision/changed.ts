@@ -40,16 +40,16 @@ function stepKeys(before: Step | undefined, after: Step): string[] {
  */
 export function changedFigures(before: ProcedureDocument | null, after: ProcedureDocument): string[] {
   return [
-    ...after.dimensions.flatMap((one) =>
+    ...after.dimensions.flatMap((dimension) =>
       dimensionKeys(
-        before?.dimensions.find(({ id }) => id === one.id),
-        one,
+        before?.dimensions.find(({ id }) => id === dimension.id),
+        dimension,
       ),
     ),
-    ...after.steps.flatMap((one) =>
+    ...after.steps.flatMap((step) =>
       stepKeys(
-        before?.steps.find(({ id }) => id === one.id),
-        one,
+        before?.steps.find(({ id }) => id === step.id),
+        step,
       ),
     ),
   ];

@@ -118,7 +118,7 @@ function inOrderOfWork(rows: readonly Row[]): Deed[] {
     .sort((a, b) => depth(a) - depth(b) || at(b) - at(a));
   const marks = rows.filter(({ kind }) => kind === "mark");
   const deeds: Deed[] = [];
-  const drawn = (row: Row) => deeds.some((one) => one.row === row && one.part === "draw");
+  const drawn = (row: Row) => deeds.some((deed) => deed.row === row && deed.part === "draw");
   const draw = (row: Row): void => {
     if (drawn(row)) return;
     const datum = rows.find(({ id, kind }) => id === row.from && kind !== "cleave");

@@ -74,7 +74,7 @@ describe("beside a mixed-integer solver (HiGHS)", () => {
         const mine = rework(input);
         const theirs = highs.solve(programme(input));
         const hopeless = input.forced.some((name) =>
-          input.features.some((one) => one.name === name && one.kind === "fixed"),
+          input.features.some((feature) => feature.name === name && feature.kind === "fixed"),
         );
         if (!mine.possible) {
           if (!hopeless) expect(theirs.Status).toMatch(/nfeasible/);
@@ -83,7 +83,7 @@ describe("beside a mixed-integer solver (HiGHS)", () => {
         solved += 1;
         expect(theirs.Status).toBe("Optimal");
         const total = input.features.reduce(
-          (sum, one) => sum + (one.kind === "cut" ? (mine.least[one.name] as number) : 0),
+          (sum, feature) => sum + (feature.kind === "cut" ? (mine.least[feature.name] as number) : 0),
           0,
         );
         expect(total).toBeCloseTo(theirs.ObjectiveValue, 0);
@@ -106,11 +106,12 @@ function broken(
     const { min, max } = statedLimits(one);
     return b - a < min || b - a > max ? [`${id}: ${b - a}`] : [];
   });
-  const moves = input.features.flatMap((one) => {
-    const at = places[one.name] as number;
-    if (one.kind === "mark") return [];
-    if (one.kind === "fixed" || !moved.includes(one.name)) return at === one.at ? [] : [`${one.name} moved`];
-    return at < one.at + one.bite ? [`${one.name} forward or less than its bite`] : [];
+  const moves = input.features.flatMap((feature) => {
+    const at = places[feature.name] as number;
+    if (feature.kind === "mark") return [];
+    if (feature.kind === "fixed" || !moved.includes(feature.name))
+      return at === feature.at ? [] : [`${feature.name} moved`];
+    return at < feature.at + feature.bite ? [`${feature.name} forward or less than its bite`] : [];
   });
   return [...limits, ...moves];
 }
@@ -135,8 +136,10 @@ describe("whatever was measured", () => {
       fc.property(problems, (input) => {
         const found = rework(input);
         if (!found.possible) return;
-        const after = input.features.map((one) =>
-          one.kind === "cut" ? { ...one, at: found.least[one.name] as typeof one.at } : one,
+        const after = input.features.map((feature) =>
+          feature.kind === "cut"
+            ? { ...feature, at: found.least[feature.name] as typeof feature.at }
+            : feature,
         );
         const made = { ...input, features: after, forced: [] };
         const again = leastRework(made, asAtLeast(made));

@@ -14,7 +14,7 @@ type Choices = NonNullable<ProcedureDocument["choices"]>;
 const choice = (id: string, ...options: string[]): Choices[number] => ({
   id,
   name: id,
-  options: options.map((one) => ({ id: one, name: one })),
+  options: options.map((option) => ({ id: option, name: option })),
   default: options[0] as string,
 });
 
@@ -63,10 +63,10 @@ describe("check values of the trade (common practice, no source)", () => {
       const cases = { sc: 11, st: 9 };
       const procedure = {
         ...made,
-        dimensions: made.dimensions.map((one) => ({
-          ...one,
+        dimensions: made.dimensions.map((dimension) => ({
+          ...dimension,
           cases:
-            one.id === "mark"
+            dimension.id === "mark"
               ? Object.entries(cases).map(([id, value]) => ({
                   when: { choice: { interface: [id] } },
                   nominal: mm(value),
@@ -98,8 +98,8 @@ describe("check values of the trade (common practice, no source)", () => {
     });
     const procedure = {
       ...made,
-      dimensions: made.dimensions.map((one) => ({
-        ...one,
+      dimensions: made.dimensions.map((dimension) => ({
+        ...dimension,
         cases: [{ when: { choice: { cable: ["shielded"] } }, nominal: mm(9.525), plus: mm(0), minus: mm(0) }],
       })),
     };

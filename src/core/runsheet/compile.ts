@@ -92,7 +92,7 @@ function pickedChoices(
 ): Record<string, string> {
   const picked = withDefaults(procedure, choices);
   for (const [id, option] of Object.entries(choices)) {
-    const choice = procedure.choices.find((one) => one.id === id);
+    const choice = procedure.choices.find((choice) => choice.id === id);
     if (!choice)
       throw new InputError("unknown-choice", `${procedure.name} has no choice called “${id}”.`, [
         "choices",

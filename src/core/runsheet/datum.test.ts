@@ -37,13 +37,13 @@ const procedures = fc
 /** The same procedure with every dimension said from its other feature. */
 const turned = (procedure: Procedure): Procedure => ({
   ...procedure,
-  dimensions: procedure.dimensions.map((one) => ({
-    ...one,
-    from: one.to,
-    to: one.from,
-    nominal: negate(one.nominal),
-    plus: one.minus,
-    minus: one.plus,
+  dimensions: procedure.dimensions.map((dimension) => ({
+    ...dimension,
+    from: dimension.to,
+    to: dimension.from,
+    nominal: negate(dimension.nominal),
+    plus: dimension.minus,
+    minus: dimension.plus,
   })),
 });
 

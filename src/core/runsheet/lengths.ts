@@ -26,7 +26,9 @@ export function compileLengths(
       .sort((a, b) => a.position - b.position);
     return pairsOf(there, dimensions).map(([from, to]): SheetLength => {
       const stated = dimensions.find(
-        (one) => (one.from === from && one.to === to) || (one.from === to && one.to === from),
+        (dimension) =>
+          (dimension.from === from && dimension.to === to) ||
+          (dimension.from === to && dimension.to === from),
       );
       const { min = null, max = null } = limitBetween(limits, from, to) ?? {};
       const near = placedAt(placed, from);

@@ -103,7 +103,7 @@ export function countBites(length: Length, bites: Bites): BiteCount {
 
 function stepChecks({ cable, dimensions, placed, limits }: LinesInput, step: Step): Check[] {
   return checksOf(step).flatMap((id) => {
-    const dimension = dimensions.find((one) => one.id === id);
+    const dimension = dimensions.find((dimension) => dimension.id === id);
     if (!dimension) return [];
     const { ifLong, ifShort, fromStart, joint, representative } = dimension;
     const limit = limitOf(dimension, placed, limits);

@@ -101,7 +101,7 @@ function place(
   placed: ReadonlyMap<string, Placed>,
 ): Placed {
   const by = "by" in step ? step.by : undefined;
-  const dimension = dimensions.find((one) => one.id === by);
+  const dimension = dimensions.find((dimension) => dimension.id === by);
   if (!dimension)
     throw new InputError("no-figure", `Step “${step.title}” has no figure that applies to this cable.`, [
       "steps",

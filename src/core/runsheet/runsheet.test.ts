@@ -56,12 +56,12 @@ describe("check values of the trade (common practice, no source)", () => {
       ["out", "end", "furcation-front", 35, 5, 0],
       ["first", "end", "first-insert", 15, 0, 0],
     ]);
-    const printed = procedure.dimensions.map((one) =>
-      one.id === "strip"
-        ? { ...one, printed: ["955 mm", "37.5 in"] as [string, string] }
-        : one.id === "first"
-          ? { ...one, printed: ["15 mm", "1/2 in"] as [string, string] }
-          : one,
+    const printed = procedure.dimensions.map((dimension) =>
+      dimension.id === "strip"
+        ? { ...dimension, printed: ["955 mm", "37.5 in"] as [string, string] }
+        : dimension.id === "first"
+          ? { ...dimension, printed: ["15 mm", "1/2 in"] as [string, string] }
+          : dimension,
     );
     const sheet = compile({ ...procedure, dimensions: printed });
     expect(prepared(sheet, "furcation-front", "tube-edge")).toMatchObject({ min: 915, max: 920 });
@@ -104,7 +104,7 @@ describe("a run sheet", () => {
   it("gives lengths before and after the cleave, each from the end that is there", () => {
     const { lengths } = compile(wedge());
     const froms = (stage: string) =>
-      new Set(lengths.filter((one) => one.stage === stage).map(({ from }) => from));
+      new Set(lengths.filter((length) => length.stage === stage).map(({ from }) => from));
     expect(froms("before-cleave")).toContain("end");
     expect(froms("before-cleave")).not.toContain("glass");
     expect(froms("prepared")).toContain("glass");
@@ -139,10 +139,10 @@ describe("a run sheet", () => {
     const procedure = wedge();
     const withCase = {
       ...procedure,
-      dimensions: procedure.dimensions.map((one) =>
-        one.id === "jacket"
+      dimensions: procedure.dimensions.map((dimension) =>
+        dimension.id === "jacket"
           ? {
-              ...one,
+              ...dimension,
               cases: [
                 {
                   when: { layer: { kind: "jacket" as const, diameter: { min: mm(1.9), max: mm(2.2) } } },
@@ -152,7 +152,7 @@ describe("a run sheet", () => {
                 },
               ],
             }
-          : one,
+          : dimension,
       ),
     };
     expect([at(compile(withCase), "jacket"), at(compile(withCase, { cable: thin }), "jacket")]).toEqual([

@@ -27,7 +27,7 @@ export function spokenConflict(
   { ids, shortBy }: Conflict,
 ): string {
   const said = ids.flatMap((id) => {
-    const found = dimensions.find((one) => one.id === id);
+    const found = dimensions.find((dimension) => dimension.id === id);
     return found ? [spokenDimension(procedure, found)] : [];
   });
   const all =

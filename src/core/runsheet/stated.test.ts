@@ -8,7 +8,7 @@ const school = (id: string, ...options: string[]) => ({
   id,
   name: id,
   school: true,
-  options: options.map((one) => ({ id: one, name: one, why: "one of them" })),
+  options: options.map((option) => ({ id: option, name: option, why: "one of them" })),
   default: options[0] as string,
 });
 

@@ -43,7 +43,7 @@ const SURE = 2;
  * @returns null where the leg has no stand-off to read, or it is not read yet.
  */
 export function seatOf(sheet: RunSheet, state: EndState, rule: Rule, leg: string): Seat | null {
-  const check = sheet.checks.find((one) => one.leg === leg && isStandOff(sheet, one));
+  const check = sheet.checks.find((check) => check.leg === leg && isStandOff(sheet, check));
   if (!check) return null;
   const judged = judgedOf(state, rule, check);
   if (!judged) return null;
@@ -102,7 +102,7 @@ const joined = (a: Off, b: Off): Off => ({ by: a.by + b.by, u: Math.hypot(a.u, b
 
 /** A length nobody read is taken to be as asked, anywhere within its limits alike (JCGM 100, 4.3.7). */
 function asAsked({ limits }: RunSheet, from: string | undefined, to: string): Off {
-  const limit = limits.find((one) => one.from === from && one.to === to);
+  const limit = limits.find((limit) => limit.from === from && limit.to === to);
   return { by: 0, u: halfWidth(limit) / Math.sqrt(3) };
 }
 

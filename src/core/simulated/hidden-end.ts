@@ -37,7 +37,7 @@ const HAND = 0.62;
 export function hiddenLength(end: string, sheet: RunSheet, state: EndState, check: Check): Length {
   const at = (id: string): number => {
     const position =
-      state.places[check.leg]?.[id] ?? sheet.features.find((one) => one.id === id)?.position ?? 0;
+      state.places[check.leg]?.[id] ?? sheet.features.find((feature) => feature.id === id)?.position ?? 0;
     const halves = sheet.limits
       .filter(({ from, to }) => from === id || to === id)
       .flatMap(({ min, max }) => (min !== null && max !== null ? [(max - min) / 2] : []));

@@ -89,17 +89,17 @@ describe("over any tree of datums", () => {
         // Independent of the path walk: nudge one nominal and see whether the distance follows.
         const gain = (name: string) => {
           const shifted = stack(
-            features.map((one) =>
-              one.name === name && "nominal" in one
-                ? { ...one, nominal: Math.round((one.nominal as number) * 1000 + 1000) / 1000 }
-                : one,
+            features.map((feature) =>
+              feature.name === name && "nominal" in feature
+                ? { ...feature, nominal: Math.round((feature.nominal as number) * 1000 + 1000) / 1000 }
+                : feature,
             ),
             [from, to],
           );
           return ((shifted.between[0]?.nominal as number) - (pair?.nominal as number)) / 1000;
         };
-        const errors = features.flatMap((one) =>
-          "error" in one ? [Math.abs(gain(one.name)) * (one.error as number) * 1000] : [],
+        const errors = features.flatMap((feature) =>
+          "error" in feature ? [Math.abs(gain(feature.name)) * (feature.error as number) * 1000] : [],
         );
         expect(pair?.worst).toBeCloseTo(
           errors.reduce((a, b) => a + b, 0),

@@ -91,7 +91,7 @@ export function causeWords(
   sheet: RunSheet,
   { checks, faults }: Pick<EndAdvice, "checks" | "faults">,
 ): string {
-  const out = checks.map((id) => sheet.checks.find((one) => one.id === id)?.name ?? id);
+  const out = checks.map((id) => sheet.checks.find((check) => check.id === id)?.name ?? id);
   return capital(
     [
       ...(out.length > 0 ? [`${out.join(", ")} out`] : []),
@@ -120,7 +120,7 @@ export function disagreeWords(
   { disagree, by }: Extract<EndAdvice, { kind: "read-again" }>,
   units: Units,
 ): string {
-  const names = disagree.map((id) => sheet.checks.find((one) => one.id === id)?.name ?? id);
+  const names = disagree.map((id) => sheet.checks.find((check) => check.id === id)?.name ?? id);
   const far = `${figureText(Math.round(by / 10) * 10, units)} ${units === "in" ? "in" : "mm"}`;
   return names.length === 1
     ? `The readings of ${names[0]} lie ${far} apart or do not fit the others: one of them is wrong. Strike it out and read again.`

@@ -155,17 +155,17 @@ function Film({ grain, films }: { grain: number; films: readonly number[] }) {
   const width = 108 / Math.max(1, films.length);
   return (
     <g>
-      {films.map((one, i) => (
-        <g key={one}>
+      {films.map((film, i) => (
+        <g key={film}>
           <rect
             x={6 + i * width + 2}
             y="10"
             width={width - 4}
             height="64"
             rx="4"
-            fill={one === grain ? "var(--now-wash)" : "var(--ground)"}
-            stroke={one === grain ? "var(--now)" : "var(--soft)"}
-            strokeWidth={one === grain ? 3 : 1}
+            fill={film === grain ? "var(--now-wash)" : "var(--ground)"}
+            stroke={film === grain ? "var(--now)" : "var(--soft)"}
+            strokeWidth={film === grain ? 3 : 1}
           />
           {Array.from({ length: 18 }, (_, n) => (
             <circle

@@ -35,7 +35,7 @@ export function StepTools({ sheet, line, state, blades, onAdd, onSeeTo }: AidsPr
     ? { of: bites.count === 1 ? "bite" : "bites", min: bites.count, max: bites.countMost }
     : step.count;
   const blade = blades.find(({ tool }) => "tool" in step && tool === step.tool && step.kind === "cleave");
-  const timer = state.timers.find((one) => one.step === step.id);
+  const timer = state.timers.find((timer) => timer.step === step.id);
   return (
     <div className="grid content-start gap-4 empty:hidden">
       {blade && <Blade blade={blade} onSeeTo={onSeeTo} />}

@@ -24,7 +24,8 @@ export function useBlades(shown: readonly BladeLine[], cleaves: boolean) {
   const seeTo = async (tool: string, action: "wipe" | "turn" | "new") => {
     seenTo.current += 1;
     const answer = await post(`/api/v1/tools/${tool}`, zBladeAnswer, { id: uuid(), action });
-    if (answer.ok) setBlades((before) => before.map((one) => (one.tool === tool ? answer.value : one)));
+    if (answer.ok)
+      setBlades((before) => before.map((bladeLine) => (bladeLine.tool === tool ? answer.value : bladeLine)));
     else toast.error(`Not noted of the blade: ${answer.problem.message}`);
   };
   return { blades, seeTo };

@@ -99,7 +99,7 @@ function withNotes(
  */
 export function placeFlags(flags: readonly FlagText[], width: number, rows: number): PlacedFlag[] {
   const order = [...flags].sort((a, b) => Number(b.first) - Number(a.first) || a.x - b.x);
-  const lacking = (places: readonly (Place | null)[]) => places.filter((one) => one === null).length;
+  const lacking = (places: readonly (Place | null)[]) => places.filter((place) => place === null).length;
   const full = hang(order, width, rows, true);
   const bare = lacking(full) > 0 ? withNotes(order, hang(order, width, rows, false), width) : full;
   const places = lacking(bare) < lacking(full) ? bare : full;

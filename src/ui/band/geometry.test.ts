@@ -34,7 +34,7 @@ const pair = compileRunSheet({
 });
 const lineOf = (sheet: typeof cord, step: string) => sheet.lines.findIndex((line) => line.step.id === step);
 const layer = (geometry: ReturnType<typeof bandGeometry>, kind: string) => {
-  const found = geometry.layers.find((one) => one.layer.kind === kind);
+  const found = geometry.layers.find((drawnLayer) => drawnLayer.layer.kind === kind);
   if (!found) throw new Error(`no ${kind}`);
   return found;
 };

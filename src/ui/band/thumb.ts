@@ -40,7 +40,7 @@ export function styleThumbs(
     if (!drawn.has(procedure)) drawn.set(procedure, draw(procedure, cables, tools));
     return [procedure.id, drawn.get(procedure) ?? null] as const;
   });
-  return Object.fromEntries(thumbs.filter((one): one is readonly [string, Thumb] => one[1] !== null));
+  return Object.fromEntries(thumbs.filter((thumb): thumb is readonly [string, Thumb] => thumb[1] !== null));
 }
 
 function draw(procedure: Procedure, cables: readonly Cable[], tools: readonly Tool[]): Thumb | null {

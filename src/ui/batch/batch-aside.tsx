@@ -24,12 +24,12 @@ const shortOf = (label: string, place: number): string =>
 export function BatchAside({ batch, place, work, onPlan }: BatchAsideProps) {
   const { members, states, onOthers, setCurrent } = batch;
   const { line, state, add, last } = work;
-  const now = useTick(states.some((one) => readyAt(one) > 0)) ?? 0;
+  const now = useTick(states.some((endState) => readyAt(endState) > 0)) ?? 0;
   const others = states.filter(
-    (one, i) => i !== place && !one.signed && !one.inHand && one.at === line.index,
+    (endState, i) => i !== place && !endState.signed && !endState.inHand && endState.at === line.index,
   ).length;
   const onAll = async () => {
-    if (!(await onOthers(line, (one) => doneAt(line, one)))) return;
+    if (!(await onOthers(line, (endState) => doneAt(line, endState)))) return;
     for (const { id } of line.parts)
       if (!state.threaded.includes(id)) add({ kind: "thread", part: id, on: true });
     add({ kind: "step", to: line.index + 1 });

@@ -23,7 +23,7 @@ const STEPS = [10, 30, 60, 120, 300, 600, 900, 1_800, 3_600, 7_200, 14_400];
 
 /** Round times along the plan, at most so many: every minute, five minutes, half hour. */
 function ticksOf(total: number, most: number): number[] {
-  const step = STEPS.find((one) => total / one <= most) ?? 28_800;
+  const step = STEPS.find((step) => total / step <= most) ?? 28_800;
   return Array.from({ length: Math.floor(total / step) + 1 }, (_, i) => i * step);
 }
 

@@ -91,21 +91,21 @@ export function BenchHead({ sheet, work, purpose, name, onPlan, onAloud }: Bench
 /** How each leg of a cord stands by itself: its letter, and how many of its lengths are read. */
 const Legs = ({ legs }: { legs: BenchWork["legs"] }) => (
   <ul aria-label={legs[0]?.kind === "side" ? "Sides" : "Legs"} className="flex shrink-0 gap-1 text-sm">
-    {legs.map((one) => (
+    {legs.map((leg) => (
       <li
-        key={one.leg}
-        title={legText(one)}
-        className={`rounded-md border px-1.5 ${one.result === "out" ? "border-out font-bold text-out" : one.result === "in" ? "border-in text-in" : "border-line"}`}
+        key={leg.leg}
+        title={legText(leg)}
+        className={`rounded-md border px-1.5 ${leg.result === "out" ? "border-out font-bold text-out" : leg.result === "in" ? "border-in text-in" : "border-line"}`}
       >
-        <span className="sr-only">{legText(one)}</span>
+        <span className="sr-only">{legText(leg)}</span>
         <span aria-hidden="true" className="figures">
-          {one.leg}{" "}
-          {one.result === "out" ? (
+          {leg.leg}{" "}
+          {leg.result === "out" ? (
             "✗"
-          ) : one.result === "in" ? (
+          ) : leg.result === "in" ? (
             "✓"
           ) : (
-            <span className="max-sm:hidden">{`${one.read}/${one.lengths}`}</span>
+            <span className="max-sm:hidden">{`${leg.read}/${leg.lengths}`}</span>
           )}
         </span>
       </li>

@@ -124,7 +124,7 @@ export function BenchView({
   const asking =
     !state.signed &&
     (signing || here.length > 0 || judgementOf(line.step) !== undefined || state.faults.length > 0);
-  const told = asking ? work.advice.find((one) => one.kind === "rework") : undefined;
+  const told = asking ? work.advice.find((endAdvice) => endAdvice.kind === "rework") : undefined;
   const advised = asking && work.advice.length > 0;
   const shown = told?.kind === "rework" && way !== "now" ? told[way] : null;
   const drawn = useMemo(() => (shown ? sheetAt(work.drawn, shown.places) : work.drawn), [work.drawn, shown]);

@@ -59,15 +59,15 @@ function Passed({ sheet, work }: Pick<SignPanelProps, "sheet" | "work">) {
         Passed by
       </h3>
       <ul className="grid gap-1">
-        {skipped.map((one) => (
-          <li key={one.index} className="flex items-center gap-3 leading-tight">
+        {skipped.map((undone) => (
+          <li key={undone.index} className="flex items-center gap-3 leading-tight">
             <span className="min-w-0 flex-1">
-              {one.title}: {passedWords(one, isMidRun(sheet))}
+              {undone.title}: {passedWords(undone, isMidRun(sheet))}
             </span>
             <Button
               look="quiet"
-              onClick={() => work.go(one.index)}
-              aria-label={`Go to ${one.title}`}
+              onClick={() => work.go(undone.index)}
+              aria-label={`Go to ${undone.title}`}
               className="shrink-0 text-sm"
             >
               Go to it
@@ -117,15 +117,15 @@ export function SignPanel({ sheet, work, rule, instrument, way, onWay, units, on
         <OpenList points={work.open} />
         <p className="text-lg">{SAY[result]}</p>
         <Passed sheet={sheet} work={work} />
-        {advice.map((one, i) => (
+        {advice.map((endAdvice, i) => (
           <AdvicePanel
-            key={one.leg}
+            key={endAdvice.leg}
             sheet={sheet}
-            advice={one}
+            advice={endAdvice}
             units={units}
             way={way}
             onWay={onWay}
-            onTake={(plan) => work.take(one, plan)}
+            onTake={(plan) => work.take(endAdvice, plan)}
             onStartOver={() => document.getElementById("signer")?.focus()}
             first={i === 0}
           />
@@ -202,19 +202,19 @@ export function SignPanel({ sheet, work, rule, instrument, way, onWay, units, on
           />
           {people.length > 1 && (
             <ul aria-label="Who signs" className="flex flex-wrap gap-2">
-              {people.map((one) => (
-                <li key={one.id}>
+              {people.map((person) => (
+                <li key={person.id}>
                   <Button
-                    look={one.name === name.trim() ? "strong" : "quiet"}
+                    look={person.name === name.trim() ? "strong" : "quiet"}
                     size="small"
-                    aria-pressed={one.name === name.trim()}
+                    aria-pressed={person.name === name.trim()}
                     onClick={() => {
-                      pick(one.id);
-                      setName(one.name);
+                      pick(person.id);
+                      setName(person.name);
                       setMissing(false);
                     }}
                   >
-                    {one.name}
+                    {person.name}
                   </Button>
                 </li>
               ))}

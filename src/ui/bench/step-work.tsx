@@ -91,7 +91,9 @@ export function StepWork(props: StepWorkProps) {
       work.take(one, props.way === "least" ? "least" : "recommended");
   };
   const said = (
-    <Cautions cautions={line.step.cautions.flatMap((one) => cautions.find(({ id }) => id === one) ?? [])} />
+    <Cautions
+      cautions={line.step.cautions.flatMap((caution) => cautions.find(({ id }) => id === caution) ?? [])}
+    />
   );
   const lengths = reading && (
     <>
@@ -128,15 +130,15 @@ export function StepWork(props: StepWorkProps) {
       <UnsureWays sheet={sheet} rule={rule} standing={reading} work={work} units={units} />
     </>
   );
-  const advised = told.map((one, i) => (
+  const advised = told.map((endAdvice, i) => (
     <AdvicePanel
-      key={one.leg}
+      key={endAdvice.leg}
       sheet={sheet}
-      advice={one}
+      advice={endAdvice}
       units={units}
       way={props.way}
       onWay={props.onWay}
-      onTake={(plan) => work.take(one, plan)}
+      onTake={(plan) => work.take(endAdvice, plan)}
       onStartOver={() => work.setSigning(true)}
       first={i === 0 && settled}
     />

@@ -25,7 +25,7 @@ export function UnsureWays({ sheet, rule, standing: { check, judged }, work, uni
     () =>
       stuck
         ? advise(sheet, state, rule, null, [check.id]).find(
-            (one) => one.leg === check.leg && one.checks.includes(check.id),
+            (endAdvice) => endAdvice.leg === check.leg && endAdvice.checks.includes(check.id),
           )
         : undefined,
     [sheet, state, rule, check, stuck],

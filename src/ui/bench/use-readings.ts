@@ -19,14 +19,17 @@ export function useReadings({ here, state, add, strike }: BenchWork, onRead: (ch
     return () => clearTimeout(timer);
   }, [kept]);
   const reading = activeOf(here, picked ?? undefined);
-  const standingOf = (check: string): CheckStanding | undefined => here.find((one) => one.check.id === check);
+  const standingOf = (check: string): CheckStanding | undefined =>
+    here.find((checkStanding) => checkStanding.check.id === check);
   const pick = (check: string) => {
     setPicked(check);
     onRead(check);
   };
   /** To the next length not read yet, or to stay with one that is not in. */
   const goOnFrom = (check: string, isIn: boolean) => {
-    const next = here.find((one) => one.judged === null && one.check.id !== check);
+    const next = here.find(
+      (checkStanding) => checkStanding.judged === null && checkStanding.check.id !== check,
+    );
     pick(isIn && next ? next.check.id : check);
   };
   return {

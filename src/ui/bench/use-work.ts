@@ -166,9 +166,13 @@ export function useWork({ id, sheet, rule, initial, onDone }: Work) {
     add({ kind: "strike", reading });
     toast(`Struck out ${kept.typed}.`, { action: { label: "Put back", onClick: () => add(again) } });
   };
-  const take = (one: EndAdvice, plan: "least" | "recommended") => {
+  const take = (endAdvice: EndAdvice, plan: "least" | "recommended") => {
     const event =
-      one.kind === "rework" ? reworkEvent(one, plan) : one.kind === "start-over" ? one.again : null;
+      endAdvice.kind === "rework"
+        ? reworkEvent(endAdvice, plan)
+        : endAdvice.kind === "start-over"
+          ? endAdvice.again
+          : null;
     if (!event) return;
     setSigning(false);
     setTyped(null);

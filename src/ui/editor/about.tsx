@@ -46,22 +46,24 @@ export function About({ document, isNew, onChange }: AboutProps) {
         onChange={(note) => onChange("note", { source: { ...document.source, note } })}
       />
       <Group title="Goes on">
-        {CONSTRUCTIONS.map((one) => (
+        {CONSTRUCTIONS.map((construction) => (
           <Tick
-            key={one}
-            name={one.replaceAll("-", " ")}
-            on={appliesTo.constructions.includes(one)}
-            onTick={() => applies("constructions", { constructions: toggled(appliesTo.constructions, one) })}
+            key={construction}
+            name={construction.replaceAll("-", " ")}
+            on={appliesTo.constructions.includes(construction)}
+            onTick={() =>
+              applies("constructions", { constructions: toggled(appliesTo.constructions, construction) })
+            }
           />
         ))}
       </Group>
       <Group title="Core">
-        {CORES.map((one) => (
+        {CORES.map((core) => (
           <Tick
-            key={one}
-            name={one}
-            on={appliesTo.cores.includes(one)}
-            onTick={() => applies("cores", { cores: toggled(appliesTo.cores, one) })}
+            key={core}
+            name={core}
+            on={appliesTo.cores.includes(core)}
+            onTick={() => applies("cores", { cores: toggled(appliesTo.cores, core) })}
           />
         ))}
       </Group>

@@ -186,7 +186,10 @@ const Body = memo(function Body({
     (at: number, field: string, next: Dimension, typed: boolean) =>
       change(
         `lengths/${at}/${field}`,
-        (now) => ({ ...now, dimensions: now.dimensions.map((one, n) => (n === at ? next : one)) }),
+        (now) => ({
+          ...now,
+          dimensions: now.dimensions.map((dimension, n) => (n === at ? next : dimension)),
+        }),
         typed,
       ),
     [change],

@@ -27,7 +27,10 @@ export function useReview(
   wanted: string | null,
 ) {
   const look = useMemo(() => lookedOnce(firstLooks(cables)), [cables]);
-  const derived = useMemo(() => draft.dimensions.some((one) => workedFrom(one) !== one.from), [draft]);
+  const derived = useMemo(
+    () => draft.dimensions.some((dimension) => workedFrom(dimension) !== dimension.from),
+    [draft],
+  );
   const [shown, settle] = usePaused(draft, typed && !derived);
   const first = look(draft);
   const looked = useMemo(
@@ -36,7 +39,10 @@ export function useReview(
   );
   const contradictions = useMemo(() => {
     const before = look(shown).contradictions;
-    return [...first.contradictions, ...looked.contradictions.filter((one) => !before.includes(one))];
+    return [
+      ...first.contradictions,
+      ...looked.contradictions.filter((contradiction) => !before.includes(contradiction)),
+    ];
   }, [look, shown, first, looked]);
   return {
     /** The document as it is drawn, with what was seen of it. */

@@ -65,7 +65,7 @@ export function sheetFrom(
   tools: Parameters<typeof compileRunSheet>[0]["tools"],
 ) {
   const procedure = zProcedure.parse(document);
-  const core = cable.cores.find((one) => misfits(procedure, cable, one).length === 0) ?? cable.cores[0];
+  const core = cable.cores.find((core) => misfits(procedure, cable, core).length === 0) ?? cable.cores[0];
   if (!core) throw new Error("a cable has a core");
   return compileRunSheet({ procedure, cable, core, choices: {}, tools });
 }

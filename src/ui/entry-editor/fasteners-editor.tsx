@@ -23,7 +23,7 @@ export function FastenersEditor({ fasteners, onChange }: FastenersEditorProps) {
   const put = (at: number, field: string, changed: Partial<Fastener>) =>
     onChange(
       `${at}/${field}`,
-      fasteners.map((one, i) => (i === at ? { ...one, ...changed } : one)),
+      fasteners.map((fastener, i) => (i === at ? { ...fastener, ...changed } : fastener)),
     );
   return (
     <>

@@ -50,7 +50,7 @@ export function withListed(lengths: Lengths, text: string): Outcome<{ lengths: L
     if (!id)
       return refuse(
         "unknown-dimension",
-        `Row ${i + 1}: an entry has no length called “${row.name.slice(0, 60)}”. It has: ${ENTRY_LENGTHS.map((one) => ENTRY_LENGTH_WORDS[one].name).join(", ")}.`,
+        `Row ${i + 1}: an entry has no length called “${row.name.slice(0, 60)}”. It has: ${ENTRY_LENGTHS.map((entryLength) => ENTRY_LENGTH_WORDS[entryLength].name).join(", ")}.`,
       );
     const figure = figureOf(row);
     if (!figure.ok)

@@ -53,9 +53,9 @@ export function PortsEditor({ ports, onChange }: PortsEditorProps) {
               title="For"
               small
               value={port.role}
-              options={PORT_ROLES.map((one) => ({ id: one, name: one }))}
+              options={PORT_ROLES.map((portRole) => ({ id: portRole, name: portRole }))}
               onPick={(id) => {
-                const role = PORT_ROLES.find((one) => one === id);
+                const role = PORT_ROLES.find((portRole) => portRole === id);
                 if (role) put(at, "role", { role });
               }}
             />

@@ -35,9 +35,9 @@ export function AddCable({ cables, first, onAdd }: AddCableProps) {
       <Select
         title="For"
         value={role}
-        options={PORT_ROLES.map((one) => ({ id: one, name: one }))}
+        options={PORT_ROLES.map((portRole) => ({ id: portRole, name: portRole }))}
         onPick={(id) => {
-          const found = PORT_ROLES.find((one) => one === id);
+          const found = PORT_ROLES.find((portRole) => portRole === id);
           if (found) setRole(found);
         }}
       />

@@ -47,8 +47,8 @@ export function BringPiece({ joinable, job, onBring }: BringPieceProps) {
       <Select
         title="It is for"
         value={usual}
-        options={PORT_ROLES.map((one) => ({ id: one, name: one }))}
-        onPick={(id) => setRole(PORT_ROLES.find((one) => one === id) ?? null)}
+        options={PORT_ROLES.map((portRole) => ({ id: portRole, name: portRole }))}
+        onPick={(id) => setRole(PORT_ROLES.find((portRole) => portRole === id) ?? null)}
       />
       <Button look="strong" onClick={() => onBring(place, usual)}>
         Bring the piece in

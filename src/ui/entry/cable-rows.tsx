@@ -93,7 +93,7 @@ export function CableRows({
                 title="For"
                 small
                 value={role}
-                options={PORT_ROLES.map((one) => ({ id: one, name: one }))}
+                options={PORT_ROLES.map((portRole) => ({ id: portRole, name: portRole }))}
                 onPick={(one) => {
                   const next = PORT_ROLES.find((each) => each === one);
                   if (next) onChange(id, { role: next });

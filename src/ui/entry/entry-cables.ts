@@ -60,9 +60,9 @@ export const writeCables = (cables: readonly ClosureCable[]): string[] =>
 
 /** Cables with their documents, in their order; like ones are numbered. One that is not on the shelf is left out. */
 export function namedCables(cables: readonly ClosureCable[], shelf: readonly Cable[]): NamedCable[] {
-  const found = cables.flatMap((one) => {
-    const of = shelf.find(({ id }) => id === one.cable);
-    return of ? [{ ...one, of }] : [];
+  const found = cables.flatMap((cable) => {
+    const of = shelf.find(({ id }) => id === cable.cable);
+    return of ? [{ ...cable, of }] : [];
   });
   return found.map((one) => {
     const alike = found.filter(({ cable }) => cable === one.cable);
@@ -85,9 +85,9 @@ export function placedIn(
   ports: readonly Port[],
   cables: readonly NamedCable[],
 ): PortsTaken & { possible: true } {
-  const asked = cables.map((one): PlacedCable => {
-    const { id, role, through, fixed } = one;
-    return { id, role, through, fixed, diameter: sheathOf(one) };
+  const asked = cables.map((cable): PlacedCable => {
+    const { id, role, through, fixed } = cable;
+    return { id, role, through, fixed, diameter: sheathOf(cable) };
   });
   const named = (text: string) =>
     cables.reduce((said, { id, name }) => said.replace(new RegExp(`\\b${id}\\b`), name), text);

@@ -95,9 +95,9 @@ export function EntryWork({
     };
   });
   const edit = (id: string, changed: Partial<ClosureCable>) =>
-    change(cables.map((one) => (one.id === id ? { ...one, ...changed } : one)));
+    change(cables.map((cable) => (cable.id === id ? { ...cable, ...changed } : cable)));
   const put = (id: string, port: string) => {
-    const cable = named.find((one) => one.id === id);
+    const cable = named.find((namedCable) => namedCable.id === id);
     if (!cable) return;
     const asPort = { ...cable, diameter: sheathOf(cable) };
     edit(id, { fixed: portsBy(asPort, entry.ports, port) });
@@ -138,7 +138,7 @@ export function EntryWork({
             gripOf={gripOf}
             onPick={setPicked}
             onChange={edit}
-            onDrop={(id) => change(cables.filter((one) => one.id !== id))}
+            onDrop={(id) => change(cables.filter((cable) => cable.id !== id))}
             beside={beside}
           />
           <AddCable

@@ -14,7 +14,7 @@ export type CableStanding = ClosureAnswer["cables"][number];
 
 /** How each cable stands, by its id. */
 export const standingsOf = (cables: readonly CableStanding[]): ReadonlyMap<string, CableStanding> =>
-  new Map(cables.map((one) => [one.id, one]));
+  new Map(cables.map((cable) => [cable.id, cable]));
 
 const MAY_BEGIN: readonly Standing[] = ["planned", "out", "cut-off", "discarded", "unsure"];
 
@@ -32,12 +32,12 @@ export function alike(
   standings: ReadonlyMap<string, Pick<CableStanding, "standing" | "trouble">>,
 ): Alike[] {
   const groups = new Map<string, { cable: string; through: boolean; ids: string[] }>();
-  for (const one of cables) {
-    const stands = standings.get(one.id);
+  for (const cable of cables) {
+    const stands = standings.get(cable.id);
     if (stands && (stands.trouble !== null || !MAY_BEGIN.includes(stands.standing))) continue;
-    const key = `${one.cable} ${one.through}`;
-    const group = groups.get(key) ?? { cable: one.cable, through: one.through, ids: [] };
-    group.ids.push(one.id);
+    const key = `${cable.cable} ${cable.through}`;
+    const group = groups.get(key) ?? { cable: cable.cable, through: cable.through, ids: [] };
+    group.ids.push(cable.id);
     groups.set(key, group);
   }
   return [...groups.values()].filter(({ ids }) => ids.length > 1);

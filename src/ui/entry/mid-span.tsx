@@ -107,7 +107,7 @@ export function MidSpan({ entry, cable, through, opening, parted, onChange }: Mi
             value={through.cutAt}
             options={CUTS}
             onPick={(id) => {
-              const found = CUTS.find((one) => one.id === id);
+              const found = CUTS.find((cut) => cut.id === id);
               if (found) onChange({ cutAt: found.id });
             }}
           />

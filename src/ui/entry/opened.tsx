@@ -141,7 +141,7 @@ const FIGURES: { readonly opening: Told; readonly members: Told } = { opening: n
 /** Where the sheath edge and the members' ends lie on a sheet, and how long opening and stub are. */
 function placesOf(sheet: RunSheet): typeof FIGURES {
   const told = (dimension: string, feature: string): Told => {
-    const limit = sheet.limits.find((one) => one.dimension === dimension);
+    const limit = sheet.limits.find((limit) => limit.dimension === dimension);
     const place = sheet.features.find(({ id }) => id === feature);
     return limit && place ? { at: place.position, length: limit.nominal } : null;
   };

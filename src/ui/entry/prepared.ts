@@ -17,7 +17,7 @@ const nameOf = (sheet: RunSheet, id: string): string =>
 const rowOf = (sheet: RunSheet, limit: SheetLimit): PreparedRow => {
   const { dimension, name, from, to, nominal, min, max } = limit;
   const made = (id: string) => sheet.features.find((feature) => feature.id === id)?.madeAt ?? -1;
-  const check = sheet.checks.find((one) => one.dimension === dimension);
+  const check = sheet.checks.find((check) => check.dimension === dimension);
   return {
     id: dimension,
     name,

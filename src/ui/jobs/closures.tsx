@@ -77,7 +77,7 @@ function ClosureRow({ job, closure: { id, revision, plan }, entries }: ClosureRo
       <Link href={`/jobs/${job}/closures/${id}`} className="min-h-12 min-w-0 flex-1 py-1 hover:underline">
         <span className="block truncate font-bold text-lg">{plan.name}</span>
         <span className="block truncate text-soft text-sm">
-          {entries.find((one) => one.id === plan.entry)?.name ?? plan.entry} ·{" "}
+          {entries.find((entry) => entry.id === plan.entry)?.name ?? plan.entry} ·{" "}
           {cablesText(plan.cables.length, plan.cables.filter(({ joins }) => joins !== null).length)}
         </span>
       </Link>

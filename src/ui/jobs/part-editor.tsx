@@ -83,7 +83,7 @@ interface SideEditorProps {
 export function SideEditor({ plan, side, styles, change }: SideEditorProps) {
   const at = plan.sides[side];
   const style = styles.find(({ id }) => id === at.procedure);
-  const mostOf = (id: string | null) => styles.find((one) => one.id === id)?.most ?? MOST_ENDS;
+  const mostOf = (id: string | null) => styles.find((sideStyle) => sideStyle.id === id)?.most ?? MOST_ENDS;
   const most = mostOf(at.procedure);
   const set = (changed: Partial<PiecePlan["sides"]["A"]>) =>
     change((before) => ({

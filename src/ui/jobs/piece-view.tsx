@@ -164,7 +164,7 @@ export function PieceView({
           stationHandle: (id, follows) =>
             stationHandle(
               shown,
-              shown.stations.findIndex((one) => one.id === id),
+              shown.stations.findIndex((station) => station.id === id),
               { most: needs.exact, follows },
             ),
           onTry: (part, value) =>

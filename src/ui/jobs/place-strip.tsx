@@ -20,7 +20,7 @@ interface PlaceStripProps {
 
 /** Each end of a side or station as a small square, in the order of their addresses. */
 export function PlaceStrip({ places, side, plan }: PlaceStripProps) {
-  const here = places.filter((one) => one.side === side);
+  const here = places.filter((place) => place.side === side);
   if (here.length === 0) return null;
   const rows = Math.ceil(here.length / ACROSS);
   const width = Math.min(ACROSS, here.length) * SIZE;

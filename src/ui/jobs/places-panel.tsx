@@ -48,7 +48,7 @@ export function PlacesPanel({ piece, places, plan }: PlacesPanelProps) {
             piece={piece}
             at={sideText(side, plan)}
             name={isSide(side) ? plan.sides[side].place : ""}
-            places={places.filter((one) => one.side === side)}
+            places={places.filter((place) => place.side === side)}
             busy={busy}
             onBegin={(addresses) => begin(side, addresses)}
           />

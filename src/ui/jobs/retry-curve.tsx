@@ -76,22 +76,22 @@ export function RetryCurve({ curve: { curve, enough }, cut, plan, chosen, of, on
           </tr>
         </thead>
         <tbody>
-          {curve.slice(0, 5).map((one) => (
-            <tr key={one.retries} className={one.retries === enough ? "font-bold" : ""}>
+          {curve.slice(0, 5).map((retryChoice) => (
+            <tr key={retryChoice.retries} className={retryChoice.retries === enough ? "font-bold" : ""}>
               <td>
                 <button
                   type="button"
                   className="min-h-9 w-full text-left underline"
-                  onClick={() => onPick(one.retries)}
+                  onClick={() => onPick(retryChoice.retries)}
                 >
-                  {one.retries} {one.retries === 1 ? "try" : "tries"}
+                  {retryChoice.retries} {retryChoice.retries === 1 ? "try" : "tries"}
                 </button>
               </td>
-              <td className="figures">{chanceText(one.short)}</td>
+              <td className="figures">{chanceText(retryChoice.short)}</td>
               <td className="figures text-right">
-                {one.cut === cut
+                {retryChoice.cut === cut
                   ? "as planned"
-                  : `${one.cut > cut ? "+" : "−"}${metresText(Math.abs(one.cut - cut))} m`}
+                  : `${retryChoice.cut > cut ? "+" : "−"}${metresText(Math.abs(retryChoice.cut - cut))} m`}
               </td>
             </tr>
           ))}

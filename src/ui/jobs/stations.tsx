@@ -58,7 +58,7 @@ export function Stations({
   const set = (id: string, changed: Partial<Station>) =>
     change((before) => ({
       ...before,
-      stations: before.stations.map((one) => (one.id === id ? { ...one, ...changed } : one)),
+      stations: before.stations.map((station) => (station.id === id ? { ...station, ...changed } : station)),
     }));
   const add = () => {
     if (!style) return;
@@ -92,7 +92,7 @@ export function Stations({
       )}
       <ul className="divide-y divide-line">
         {openings.map(({ id, along, name }) => {
-          const station = plan.stations.find((one) => one.id === id);
+          const station = plan.stations.find((station) => station.id === id);
           return (
             <li key={id} onPointerEnter={() => onPoint(`station ${id}`)} onPointerLeave={() => onPoint(null)}>
               <button
@@ -209,7 +209,7 @@ function StationEditor({ station, styles, onParted, fibres, set, drop }: Station
             value={cut}
             options={CUT_PLACES.map((id) => ({ id, name: CUT_WORDS[id] }))}
             onPick={(id) => {
-              const at = CUT_PLACES.find((one) => one === id);
+              const at = CUT_PLACES.find((cutPlace) => cutPlace === id);
               if (at) set({ parted: station.parted.map(({ fibre }) => ({ fibre, at })) });
             }}
           />

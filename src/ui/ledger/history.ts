@@ -48,7 +48,7 @@ export function historyLine(sheet: RunSheet, events: readonly Recorded[], { even
     }
     case "rework": {
       const moves = event.moves.map(({ feature }) => nameOf(sheet, feature)).join(", ");
-      const why = event.cause.checks.map((id) => sheet.checks.find((one) => one.id === id)?.name ?? id);
+      const why = event.cause.checks.map((id) => sheet.checks.find((check) => check.id === id)?.name ?? id);
       return `Redone by the ${event.plan} way${onLeg(event.leg ?? "", isMidRun(sheet))}: ${moves}; ${mmText(event.cableLost)} mm of cable${why.length > 0 ? `, for ${why.join(", ")}` : ""}`;
     }
     case "take-back":

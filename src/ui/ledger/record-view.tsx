@@ -44,7 +44,7 @@ export function RecordView({ record, sheet, events, where }: RecordViewProps) {
   const { signed, result, lengths, shards, used, cable } = record;
   const rough = lengths.filter(({ representative }) => representative).length;
   const readings = lengths.flatMap(({ id, mean, verdict }) => {
-    const check = sheet.checks.find((one) => one.id === id);
+    const check = sheet.checks.find((check) => check.id === id);
     return check && mean !== null && verdict ? [{ from: check.from, value: mean, verdict }] : [];
   });
   return (

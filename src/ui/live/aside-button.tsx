@@ -48,8 +48,8 @@ export function AsideButton() {
         >
           <h2 className="font-bold text-lg">Not stored, and kept on this device</h2>
           <ul className="mt-1 divide-y divide-line">
-            {all.map((one) => (
-              <Kept key={one.key} aside={one} onDone={look} />
+            {all.map((aside) => (
+              <Kept key={aside.key} aside={aside} onDone={look} />
             ))}
           </ul>
         </Popover.Content>

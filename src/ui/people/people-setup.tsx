@@ -23,8 +23,8 @@ export function PeopleSetup() {
       <PeopleList />
       {people.length > 0 && (
         <ul className="mt-3 divide-y divide-line border-line border-y">
-          {people.map((one) => (
-            <PersonRow key={one.id} person={one} />
+          {people.map((person) => (
+            <PersonRow key={person.id} person={person} />
           ))}
         </ul>
       )}

@@ -88,14 +88,16 @@ export function ReadingPanel({
     () =>
       written
         ? belongsTo(
-            [asked, ...others].map((one) => one.check),
+            [asked, ...others].map((checkStanding) => checkStanding.check),
             written.length,
           )
         : null,
     [written, asked, others],
   );
   const standing =
-    belongs?.kind === "one" ? (others.find((one) => one.check === belongs.check) ?? asked) : asked;
+    belongs?.kind === "one"
+      ? (others.find((checkStanding) => checkStanding.check === belongs.check) ?? asked)
+      : asked;
   const doubt = belongs?.kind === "ask" ? belongs.checks : null;
   const { check, readings, other } = standing;
   const typed = useMemo(
@@ -131,7 +133,7 @@ export function ReadingPanel({
     }
     const { id, name, resolution, repeatability } = instrument;
     const unit = parsed.value.unit === "in" || parsed.value.unit === "ft" ? "in" : "mm";
-    const of = [asked, ...others].find((one) => one.check === as) ?? standing;
+    const of = [asked, ...others].find((checkStanding) => checkStanding.check === as) ?? standing;
     const judged = judgeCheck(
       of.check,
       [...of.readings, { value: parsed.value.length, instrument }],

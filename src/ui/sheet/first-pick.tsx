@@ -32,10 +32,10 @@ export function FirstPick({ shelf, thumbs, cable, procedure, onCable, onStyle }:
   return (
     <Picks title={`Which connector goes on the ${cable.name}?`}>
       {shelf.styles
-        .filter((one) => misfits(one, cable).length === 0)
-        .map((one) => (
-          <Pick key={one.id} name={one.name} about={one.about} onTake={() => onStyle(one.id)}>
-            <EndThumb thumb={thumbs[one.id]} className="w-36" />
+        .filter((style) => misfits(style, cable).length === 0)
+        .map((style) => (
+          <Pick key={style.id} name={style.name} about={style.about} onTake={() => onStyle(style.id)}>
+            <EndThumb thumb={thumbs[style.id]} className="w-36" />
           </Pick>
         ))}
       <ThumbTextures />

@@ -37,8 +37,8 @@ export interface Hand {
   readonly core: string;
 }
 
-export const samePlace = (one: PlaceAsked | null, other: PlaceAsked | null): boolean =>
-  one?.piece === other?.piece && one?.side === other?.side && one?.at === other?.at;
+export const samePlace = (placeAsked: PlaceAsked | null, other: PlaceAsked | null): boolean =>
+  placeAsked?.piece === other?.piece && placeAsked?.side === other?.side && placeAsked?.at === other?.at;
 
 export const NOTHING: Selection = { place: null, cable: null, style: null, core: null, choices: {} };
 
@@ -149,7 +149,7 @@ export function resolve(
   if (!cable || !style) return { kind: "open", cable, procedure: style };
   const core =
     selection.core ??
-    cable.cores.find((one) => misfits(style, cable, one).length === 0) ??
+    cable.cores.find((core) => misfits(style, cable, core).length === 0) ??
     mustHoldAt(cable.cores, 0);
   const reasons = misfits(style, cable, core);
   if (reasons.length > 0) return { kind: "misfit", cable, procedure: style, core, reasons };

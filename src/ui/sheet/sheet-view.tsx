@@ -94,7 +94,7 @@ export function SheetView({
   };
   const pickStyle = useCallback(
     (id: string, search = "") => {
-      const style = shelf.styles.find((one) => one.id === id);
+      const style = shelf.styles.find((style) => style.id === id);
       const choices = style ? optionsNamed(search, style) : {};
       setSelection((before) => ({ ...before, style: id, choices }));
       setOpen(null);

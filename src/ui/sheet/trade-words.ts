@@ -48,7 +48,7 @@ export function wordings(search: string): string[] {
 
 /** Options of a style that what was typed names outright, by their choice: `sc apc` picks the interface and the end face. */
 export function optionsNamed(search: string, { choices }: Pick<Style, "choices">): Record<string, string> {
-  const words = wordings(search).flatMap((one) => one.split(/\s+/));
+  const words = wordings(search).flatMap((wording) => wording.split(/\s+/));
   return Object.fromEntries(
     choices.flatMap(({ id, options }) => {
       const found = options.find(({ name }) => words.includes(name.toLowerCase()));

@@ -114,21 +114,21 @@ function Lengths({ procedure, nameOf, units }: LengthsProps) {
         Lengths
       </h2>
       <ul className="divide-y divide-line border-line border-y">
-        {procedure.dimensions.map((one) => (
-          <li key={one.id} className="grid gap-x-4 py-2 sm:grid-cols-[1fr_auto]">
+        {procedure.dimensions.map((dimension) => (
+          <li key={dimension.id} className="grid gap-x-4 py-2 sm:grid-cols-[1fr_auto]">
             <span>
-              <span className="font-semibold first-letter:uppercase">{one.name}</span>
+              <span className="font-semibold first-letter:uppercase">{dimension.name}</span>
               <span className="block text-soft text-sm">
-                from the {nameOf(one.from)} to the {nameOf(one.to)}
-                {one.notRead && `. Not read: ${one.notRead}`}
+                from the {nameOf(dimension.from)} to the {nameOf(dimension.to)}
+                {dimension.notRead && `. Not read: ${dimension.notRead}`}
               </span>
             </span>
             <span className="sm:text-right">
-              <span className={`figures font-bold text-xl ${unread(one) ? "representative" : ""}`}>
-                {figureText(one.nominal, units)}
+              <span className={`figures font-bold text-xl ${unread(dimension) ? "representative" : ""}`}>
+                {figureText(dimension.nominal, units)}
               </span>{" "}
-              <span className="text-soft">{toleranceText(one.plus, one.minus, units)}</span>
-              {one.cases.map(({ when, nominal, plus, minus }, i) => (
+              <span className="text-soft">{toleranceText(dimension.plus, dimension.minus, units)}</span>
+              {dimension.cases.map(({ when, nominal, plus, minus }, i) => (
                 // biome-ignore lint/suspicious/noArrayIndexKey: cases are told apart by their place
                 <span key={i} className="figures block text-soft text-sm">
                   or {figureText(nominal, units)} {toleranceText(plus, minus, units)}:{" "}
@@ -188,7 +188,7 @@ function StepRead({ step, cautions, units }: { step: Step; cautions: readonly Ca
       {step.cautions.length > 0 && (
         <span className="block text-sm">
           <span className="font-semibold">Caution:</span>{" "}
-          {step.cautions.map((id) => cautions.find((one) => one.id === id)?.title ?? id).join(", ")}
+          {step.cautions.map((id) => cautions.find((caution) => caution.id === id)?.title ?? id).join(", ")}
         </span>
       )}
       {judgement && (

@@ -67,21 +67,21 @@ export function ShelfView({ cables, styles: all, thumbs, tools, instruments, ent
       )}
       <ThumbTextures />
       <Part title="Styles and their procedures" count={styles.length}>
-        {styles.map((one) => (
+        {styles.map((style) => (
           <Item
-            key={one.id}
-            href={`/shelf/procedures/${one.id}`}
-            name={one.name}
-            about={one.about}
-            face={<EndThumb thumb={thumbs[one.id]} className="w-36" />}
+            key={style.id}
+            href={`/shelf/procedures/${style.id}`}
+            name={style.name}
+            about={style.about}
+            face={<EndThumb thumb={thumbs[style.id]} className="w-36" />}
           >
-            {one.source.kind === "own" ? (
-              <span className="font-semibold">your own, revision {one.revision}</span>
+            {style.source.kind === "own" ? (
+              <span className="font-semibold">your own, revision {style.revision}</span>
             ) : (
               <span className="representative">representative</span>
             )}{" "}
-            · {one.appliesTo.cores.map((core) => (core === "copper" ? "copper" : core)).join(", ")} ·{" "}
-            {fitText(cables.filter((cable) => misfits(one, cable).length === 0).length, "cable")}
+            · {style.appliesTo.cores.join(", ")} ·{" "}
+            {fitText(cables.filter((cable) => misfits(style, cable).length === 0).length, "cable")}
           </Item>
         ))}
       </Part>
@@ -101,20 +101,20 @@ export function ShelfView({ cables, styles: all, thumbs, tools, instruments, ent
         ))}
       </Part>
       <Part title="Entries" count={faces.length}>
-        {faces.map((one) => (
+        {faces.map((face) => (
           <Item
-            key={one.id}
-            href={`/shelf/entries/${one.id}`}
-            name={one.name}
-            about={one.about}
-            face={<PortFace entry={one} inPort={NONE} quiet room={84} />}
+            key={face.id}
+            href={`/shelf/entries/${face.id}`}
+            name={face.name}
+            about={face.about}
+            face={<PortFace entry={face} inPort={NONE} quiet room={84} />}
           >
-            {one.source.kind === "own" ? (
-              <span className="font-semibold">your own, revision {one.revision}</span>
+            {face.source.kind === "own" ? (
+              <span className="font-semibold">your own, revision {face.revision}</span>
             ) : (
               <span className="representative">representative</span>
             )}{" "}
-            · {one.ports.length} ports
+            · {face.ports.length} ports
           </Item>
         ))}
       </Part>

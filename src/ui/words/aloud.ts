@@ -31,7 +31,7 @@ export function stepAloud(sheet: RunSheet, line: Line, units: Units): string {
       ...parts,
       biteWords(line, units),
       line.step.how,
-      ...stepNotes(line, units).map((one) => `${one}.`),
+      ...stepNotes(line, units).map((stepNote) => `${stepNote}.`),
       ...lengths,
     ]
       .filter(Boolean)

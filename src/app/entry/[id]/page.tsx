@@ -19,8 +19,8 @@ export default async function EntryPage({ params, searchParams }: Context) {
   const { id } = await params;
   const { c = [] } = await searchParams;
   const { entries, procedures, cables, tools, cautions } = library(theStore());
-  const entry = entries.find((one) => one.id === id);
-  const procedure = procedures.find((one) => one.id === id);
+  const entry = entries.find((entry) => entry.id === id);
+  const procedure = procedures.find((procedure) => procedure.id === id);
   if (!entry || !procedure) notFound();
   const { constructions } = procedure.appliesTo;
   return (

@@ -35,7 +35,9 @@ export default async function BatchPage({ params, searchParams }: BatchProps) {
       instruments={instrumentsOf(theStore(), person)}
       cautions={cautions}
       blades={blades(theStore())}
-      wheres={Object.fromEntries(batch.ends.map((one) => [one.id, whereById(theStore(), one.id)]))}
+      wheres={Object.fromEntries(
+        batch.ends.map((batchMember) => [batchMember.id, whereById(theStore(), batchMember.id)]),
+      )}
       asked={typeof end === "string" ? end : null}
     />
   );

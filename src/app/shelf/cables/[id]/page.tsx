@@ -12,7 +12,7 @@ export const dynamic = "force-dynamic";
 export default async function CablePage({ params }: { params: Promise<{ id: string }> }) {
   const { id } = await params;
   const { procedures, cables } = library(theStore());
-  const cable = cables.find((one) => one.id === id);
+  const cable = cables.find((cable) => cable.id === id);
   if (!cable) notFound();
   return (
     <CableReader

@@ -10,7 +10,7 @@ export const dynamic = "force-dynamic";
 
 export default async function EntryOnShelf({ params }: { params: Promise<{ id: string }> }) {
   const { id } = await params;
-  const entry = library(theStore()).entries.find((one) => one.id === id);
+  const entry = library(theStore()).entries.find((entry) => entry.id === id);
   if (!entry) notFound();
   return <EntryReader entry={entry} revisions={revisionsOf(theStore(), "entry", id)} />;
 }

@@ -11,7 +11,7 @@ export const dynamic = "force-dynamic";
 export default async function ProcedurePage({ params }: { params: Promise<{ id: string }> }) {
   const { id } = await params;
   const { procedures, cables, cautions } = library(theStore());
-  const procedure = procedures.find((one) => one.id === id);
+  const procedure = procedures.find((procedure) => procedure.id === id);
   if (!procedure) notFound();
   return (
     <ProcedureReader

@@ -32,8 +32,8 @@ export default async function ClosurePage({ params }: Context) {
   const job = closure && closure.job === id ? findJobById(store, id) : null;
   if (!closure || !job) notFound();
   const { entries, procedures, cables, tools, cautions } = library(store);
-  const entry = entries.find((one) => one.id === closure.plan.entry);
-  const procedure = procedures.find((one) => one.id === closure.plan.entry);
+  const entry = entries.find((entry) => entry.id === closure.plan.entry);
+  const procedure = procedures.find((procedure) => procedure.id === closure.plan.entry);
   if (!entry || !procedure) return <ClosureTrouble job={job} name={closure.plan.name} />;
   const { constructions } = procedure.appliesTo;
   return (

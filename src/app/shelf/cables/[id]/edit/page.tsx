@@ -18,13 +18,13 @@ export default async function EditPage({ params, searchParams }: EditProps) {
   const { id } = await params;
   const { copy } = await searchParams;
   const { cables } = library(theStore());
-  if (!cables.some((one) => one.id === id)) notFound();
+  if (!cables.some((cable) => cable.id === id)) notFound();
   const document = JSON.parse(documentText(theStore(), "cable", id));
   return copy ? (
     <CableEditor
       initial={copyOf(
         document,
-        cables.map((one) => one.id),
+        cables.map((cable) => cable.id),
       )}
       basis={null}
     />

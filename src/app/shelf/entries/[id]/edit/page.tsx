@@ -20,7 +20,7 @@ export default async function EditEntry({ params, searchParams }: EditProps) {
   const { copy } = await searchParams;
   const store = theStore();
   const { entries, cables, procedures, tools } = library(store);
-  if (!entries.some((one) => one.id === id)) notFound();
+  if (!entries.some((entry) => entry.id === id)) notFound();
   const document: EntryDocument = JSON.parse(documentText(store, "entry", id));
   // An entry comes to procedures by its id: a copy keeps clear of those too.
   const taken = [...entries, ...procedures].map((one) => one.id);

@@ -18,9 +18,9 @@ export default async function EditPage({ params, searchParams }: EditProps) {
   const { id } = await params;
   const { copy } = await searchParams;
   const { procedures, cables, tools, draft: kit } = library(theStore());
-  if (!procedures.some((one) => one.id === id)) notFound();
+  if (!procedures.some((procedure) => procedure.id === id)) notFound();
   const document = procedureWritten(theStore(), id);
-  const ids = procedures.map((one) => one.id);
+  const ids = procedures.map((procedure) => procedure.id);
   return copy ? (
     <Editor initial={copyOf(document, ids)} basis={null} from={id} cables={cables} tools={tools} kit={kit} />
   ) : (
