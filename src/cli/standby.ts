@@ -21,11 +21,11 @@ const TRIES = 3;
 /** Reads one database of the copy, as it was at a moment or as it is. @returns what went wrong, or null. */
 function read(settings: string, path: string, into: string, at?: string): string | null {
   const moment = at ? ["-timestamp", at] : [];
-  const said = copier(["restore", ...CONFIG, settings, ...moment, "-o", into, path]);
-  if (said.status === 0 || /no matching backups found/.test(said.stderr)) return null;
+  const output = copier(["restore", ...CONFIG, settings, ...moment, "-o", into, path]);
+  if (output.status === 0 || /no matching backups found/.test(output.stderr)) return null;
   // What was written half is begun anew.
   for (const end of ["", ".tmp", "-wal", "-shm"]) rmSync(into + end, { force: true });
-  return said.stderr.trim();
+  return output.stderr.trim();
 }
 
 const CONFIG = ["-no-expand-env", "-config"] as const;
@@ -60,14 +60,14 @@ function earlier(settings: string, path: string): readonly string[] {
  */
 function restored(settings: string, path: string, into: string): { readonly until: string | null } | null {
   const taken = (until: string | null) => (existsSync(into) ? { until } : null);
-  let said: string | null = null;
+  let message: string | null = null;
   for (let tries = 0; tries < TRIES; tries++) {
-    said = read(settings, path, into);
-    if (said === null) return taken(null);
+    message = read(settings, path, into);
+    if (message === null) return taken(null);
   }
   for (const at of earlier(settings, path))
     if (read(settings, path, into, at) === null && existsSync(into)) return taken(at);
-  throw new Error(`The copy could not be read: ${said}.`);
+  throw new Error(`The copy could not be read: ${message}.`);
 }
 
 /** Photographs of a copy that are not in a folder yet. */

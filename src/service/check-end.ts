@@ -124,11 +124,11 @@ function brokenLinks(row: EndRow, events: readonly ChainedRow[]): EndFinding[] {
 const envelopesOff = (events: readonly ChainedRow[]): EndFinding[] =>
   events.flatMap(({ v, seq, body, id, endId, at, client }) => {
     if (v < ENVELOPED_FROM) return [];
-    const said = parsed(body);
-    if (!isRecord(said)) return [{ seq, what: "This event was changed: body." }];
+    const content = parsed(body);
+    if (!isRecord(content)) return [{ seq, what: "This event was changed: body." }];
     const columns = { v, id, end: endId, seq, at, client };
-    const off = Object.entries(columns).flatMap(([key, value]) => (said[key] === value ? [] : [key]));
-    if (canonical(said) !== body) off.push("body");
+    const off = Object.entries(columns).flatMap(([key, value]) => (content[key] === value ? [] : [key]));
+    if (canonical(content) !== body) off.push("body");
     return off.length > 0 ? [{ seq, what: `This event was changed: ${off.join(", ")}.` }] : [];
   });
 
@@ -158,8 +158,8 @@ function registerOff(store: Store, row: EndRow, events: readonly ChainedRow[]): 
 }
 
 function kindIn(v: number, body: string): unknown {
-  const said = parsed(body);
-  const event = isRecord(said) && v >= ENVELOPED_FROM ? said.event : said;
+  const content = parsed(body);
+  const event = isRecord(content) && v >= ENVELOPED_FROM ? content.event : content;
   return isRecord(event) ? event.kind : undefined;
 }
 
@@ -177,12 +177,12 @@ const signOf = (history: readonly Recorded[]): Recorded | undefined =>
 function rowOff(row: EndRow, { sheet, history, state }: ReadEnd): EndFinding[] {
   const sign = signOf(history);
   const follows = followsFrom(sheet, state, row.rule, judgedOf(row, sign));
-  const said = (["job", "label", "signedBy", "signedAt", "at"] as const).filter(
+  const columns = (["job", "label", "signedBy", "signedAt", "at"] as const).filter(
     (key) => row[key] !== follows[key],
   );
-  if (sign?.by !== null && row.signer !== (sign?.by ?? null)) said.push("signedBy");
-  if (canonical(row.timers) !== canonical(follows.timers)) said.push("at");
-  if (said.length > 0) return [{ what: `Its row was changed: ${[...new Set(said)].join(", ")}.` }];
+  if (sign?.by !== null && row.signer !== (sign?.by ?? null)) columns.push("signedBy");
+  if (canonical(row.timers) !== canonical(follows.timers)) columns.push("at");
+  if (columns.length > 0) return [{ what: `Its row was changed: ${[...new Set(columns)].join(", ")}.` }];
   if (row.result !== follows.result || canonical(row.verdicts) !== canonical(follows.verdicts))
     return [{ what: "Its kept verdicts are not those of its sign-off: changed." }];
   return [];

@@ -299,7 +299,7 @@ function mustBeTwin(twin: { endId: string; event: Recorded["event"] }, endId: st
 
 /** @throws InputError: a correction names an event of the same end. */
 function mustCorrectOwn(history: readonly Recorded[], id: string): void {
-  if (!history.some((one) => one.id === id))
+  if (!history.some((event) => event.id === id))
     throw new InputError("unknown-event", "What is to be corrected is not on this end.", ["corrects"]);
 }
 
@@ -310,7 +310,7 @@ function mustHavePhoto(store: Store, sha256: string): void {
 }
 
 function mustBeUpToDate(history: readonly Recorded[], client: string, after: number): void {
-  const unseen = history.find((one) => one.seq > after && one.client !== client);
+  const unseen = history.find((event) => event.seq > after && event.client !== client);
   if (unseen)
     throw new InputError(
       "moved-on",

@@ -272,11 +272,11 @@ export function findPiece(store: Store, job: string, piece: string) {
   const row = latestPlan(store, piece);
   if (!found || !row || row.job !== found.id || row.body === null) return null;
   const one = pieceOf(row);
-  const told = needsOf(store, one.plan);
+  const needs = needsOf(store, one.plan);
   return {
     job: { id: found.id, name: found.name },
     piece: one,
     cable: wholeLibrary(store).cables.find(({ id }) => id === one.plan.cable) ?? null,
-    problem: "problem" in told ? told.problem : null,
+    problem: "problem" in needs ? needs.problem : null,
   };
 }

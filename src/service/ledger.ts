@@ -133,8 +133,8 @@ export function ledgerForPaper(store: Store, query: unknown): Generator<RecordFo
 
 function* forPaper(store: Store, filter: LedgerFilter): Generator<RecordForPaper> {
   for (const { record, end } of recordsOf(store, allSigned(store, filter))) {
-    const told = recordJson(record);
-    yield { record: told, sheet: end.sheet, photos: photosOf(store, [told]) };
+    const json = recordJson(record);
+    yield { record: json, sheet: end.sheet, photos: photosOf(store, [json]) };
   }
 }
 

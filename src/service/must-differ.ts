@@ -27,7 +27,8 @@ export function mustDiffer(
 ): void {
   const standing = wholeLibrary(store);
   // One that was put away stands on no shelf: keeping it brings it back.
-  if (!shelvedOf(standing, kind).some((one) => one.id === id && one.revision === found)) return;
+  if (!shelvedOf(standing, kind).some((document) => document.id === id && document.revision === found))
+    return;
   if (saidBy(kind, kept) === saidBy(kind, JSON.parse(shelfText(store, kind, id).text)))
     throw new InputError(
       "unchanged",

@@ -99,7 +99,7 @@ const today = (now: Date): string => now.toISOString().slice(0, 10);
 export function newestRevision(store: Store, kind: ShelfKind, id: string): number | null {
   const own = latestRevision(store, kind, id);
   if (own) return own.revision;
-  return shelvedOf(wholeLibrary(store), kind).find((one) => one.id === id)?.revision ?? null;
+  return shelvedOf(wholeLibrary(store), kind).find((document) => document.id === id)?.revision ?? null;
 }
 
 function mustBeNewest(found: number | null, basis: number | null, id: string): void {
@@ -234,8 +234,8 @@ export function restoreRevision(act: Act, kind: ShelfKind, id: string, input: un
     const earlier = z.record(z.string(), z.unknown()).parse(JSON.parse(keptText(store, kind, id, restore)));
     const revision = (found ?? 0) + 1;
     const body = JSON.stringify({ ...earlier, revision }, null, 2);
-    const said = why || `Revision ${restore} again.`;
-    addRevision(store, { kind, document: id, revision, body, ...whose(act, said) });
+    const reason = why || `Revision ${restore} again.`;
+    addRevision(store, { kind, document: id, revision, body, ...whose(act, reason) });
     return { id, revision };
   });
 }
@@ -308,7 +308,7 @@ export const procedureWritten = (store: Store, id: string): ProcedureDocument =>
   asWritten(zProcedure, JSON.parse(shelfText(store, "procedure", id).text));
 
 function keptText(store: Store, kind: ShelfKind, id: string, revision: number): string {
-  const shipped = shelvedOf(shippedLibrary(), kind).find((one) => one.id === id);
+  const shipped = shelvedOf(shippedLibrary(), kind).find((document) => document.id === id);
   return shipped?.revision === revision ? textOf(shipped) : revisionText(store, kind, id, revision);
 }
 
@@ -318,7 +318,7 @@ export const documentText = (store: Store, kind: ShelfKind, id: string, revision
 
 /** A document's revisions, newest first, the shipped one last. */
 export function revisionsOf(store: Store, kind: ShelfKind, id: string): RevisionLine[] {
-  const shipped = shelvedOf(shippedLibrary(), kind).find((one) => one.id === id);
+  const shipped = shelvedOf(shippedLibrary(), kind).find((document) => document.id === id);
   const own = storedRevisions(store, kind, id).map(
     ({ revision, at, by, why, hash }): RevisionLine => ({
       revision,

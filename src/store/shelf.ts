@@ -96,7 +96,7 @@ export function wholeLibrary(store: Store): Library {
     .all();
   const shipped = shippedLibrary();
   const mine = <T>(kind: ShelfKind, own: (store: Store, hash: string) => T): T[] =>
-    latest.flatMap((one) => (one.kind === kind && one.hash !== null ? [own(store, one.hash)] : []));
+    latest.flatMap((row) => (row.kind === kind && row.hash !== null ? [own(store, row.hash)] : []));
   const cables = mine("cable", ownCable);
   const entries = mine("entry", ownEntry);
   const procedures = mine("procedure", ownProcedure);
@@ -118,8 +118,8 @@ function withOwn<T extends { readonly id: string; readonly name: string }>(
   shipped: readonly T[],
   mine: readonly T[],
 ): T[] {
-  const fresh = mine.filter(({ id }) => !shipped.some((one) => one.id === id));
-  return [...shipped.map((one) => mine.find(({ id }) => id === one.id) ?? one), ...fresh];
+  const fresh = mine.filter(({ id }) => !shipped.some((document) => document.id === id));
+  return [...shipped.map((document) => mine.find(({ id }) => id === document.id) ?? document), ...fresh];
 }
 
 /** Everything of a kind that a library has. */
@@ -130,7 +130,7 @@ export const shelvedOf = (
 
 /** The text of a document as it stands on the shelf, and its revision. @throws InputError `not-found`. */
 export function shelfText(store: Store, kind: ShelfKind, id: string): { text: string; revision: number } {
-  const found = shelvedOf(wholeLibrary(store), kind).find((one) => one.id === id);
+  const found = shelvedOf(wholeLibrary(store), kind).find((document) => document.id === id);
   if (!found)
     throw new InputError("not-found", `There is no ${kind} called “${id.slice(0, 60)}” on the shelf.`, [
       "id",

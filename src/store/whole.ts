@@ -5,7 +5,7 @@ import * as schema from "./schema";
 
 /** The tables of a whole database, with their columns. */
 const TABLES = Object.values(schema)
-  .filter((one) => is(one, SQLiteTable))
+  .filter((table) => is(table, SQLiteTable))
   .map((table) => ({
     name: getTableName(table),
     columns: Object.values(getTableColumns(table)).map((column) => column.name),
@@ -17,7 +17,7 @@ export function missingTables(database: Database.Database): string[] {
     const there = database
       .prepare<[string], { name: string }>("SELECT name FROM pragma_table_info(?)")
       .all(name)
-      .map((one) => one.name);
+      .map((column) => column.name);
     if (there.length === 0) return [`table ${name}`];
     return columns.filter((column) => !there.includes(column)).map((column) => `column ${name}.${column}`);
   });

@@ -30,15 +30,15 @@ const TOLD_TO = 100;
 
 function moved(figure: Figure, at: (id: string) => Length, elsewhere: (id: string) => boolean): Figure {
   const { feature, own, previous } = figure;
-  const told = (value: number, ...of: string[]) =>
+  const rounded = (value: number, ...of: string[]) =>
     um(of.some(elsewhere) ? Math.round(value / TOLD_TO) * TOLD_TO : value);
   return {
     ...figure,
-    fromEnd: told(at(feature), feature),
-    own: { ...own, distance: told(at(feature) - at(own.datum), feature, own.datum) },
+    fromEnd: rounded(at(feature), feature),
+    own: { ...own, distance: rounded(at(feature) - at(own.datum), feature, own.datum) },
     previous: previous && {
       ...previous,
-      distance: told(at(feature) - at(previous.feature), feature, previous.feature),
+      distance: rounded(at(feature) - at(previous.feature), feature, previous.feature),
     },
   };
 }

@@ -57,16 +57,16 @@ export function raise(
 
 /** A chain that comes back to itself among what raised each place last; null where there is none. */
 function closedChain(by: Int32Array, from: Int32Array): readonly number[] | null {
-  const seen = new Int32Array(by.length).fill(-1);
+  const lastAt = new Int32Array(by.length).fill(-1);
   for (let start = 0; start < by.length; start++) {
     let place = start;
-    while (seen[place] === -1) {
-      seen[place] = start;
+    while (lastAt[place] === -1) {
+      lastAt[place] = start;
       const last = by[place] ?? -1;
       if (last < 0) break;
       place = from[last] ?? 0;
     }
-    if (seen[place] !== start || (by[place] ?? -1) < 0) continue;
+    if (lastAt[place] !== start || (by[place] ?? -1) < 0) continue;
     const chain: number[] = [];
     let on = place;
     do {

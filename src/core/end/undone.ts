@@ -23,8 +23,8 @@ function isCutShort({ index, step }: Line, { timers, leftAt }: Pick<Seen, "timer
   if (!timer) return false;
   const left = leftAt[isHandsFree(step) ? index + 1 : index];
   const until = Math.min(
-    ...[timer.stoppedAt, left && left > timer.startedAt ? left : null].flatMap((one) =>
-      one ? [Date.parse(one)] : [],
+    ...[timer.stoppedAt, left && left > timer.startedAt ? left : null].flatMap((moment) =>
+      moment ? [Date.parse(moment)] : [],
     ),
   );
   return Number.isFinite(until) && until < endOf(timer) - SOON_ENOUGH_MS;

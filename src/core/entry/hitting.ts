@@ -5,9 +5,9 @@ function apart(sets: readonly (readonly number[])[]): number {
   const used = new Set<number>();
   let count = 0;
   for (const set of sets) {
-    if (set.some((one) => used.has(one))) continue;
+    if (set.some((element) => used.has(element))) continue;
     count += 1;
-    for (const one of set) used.add(one);
+    for (const element of set) used.add(element);
   }
   return count;
 }
@@ -27,15 +27,17 @@ function hitting(
   if (left.tries < 0 || apart(sets) > most) return null;
   // One of each set must still come: the next number is no further than the nearest of their last ones.
   const until = Math.min(...sets.map((set) => mustHoldAt(set, set.length - 1)));
-  const useful = [...new Set(sets.flat())].filter((one) => one > after && one <= until).sort((a, b) => a - b);
-  for (const one of useful) {
+  const useful = [...new Set(sets.flat())]
+    .filter((station) => station > after && station <= until)
+    .sort((a, b) => a - b);
+  for (const station of useful) {
     const rest = hitting(
-      sets.filter((set) => !set.includes(one)),
-      one,
+      sets.filter((set) => !set.includes(station)),
+      station,
       most - 1,
       left,
     );
-    if (rest) return [one, ...rest];
+    if (rest) return [station, ...rest];
   }
   return null;
 }

@@ -58,7 +58,7 @@ export const zPortsInput = z
 /** Ids that stand twice in a list. */
 const twice = (list: readonly { readonly id: string }[]): Complaint[] =>
   list.flatMap(({ id }, i) =>
-    list.findIndex((one) => one.id === id) < i
+    list.findIndex((item) => item.id === id) < i
       ? [{ code: "duplicate", message: `There are two called “${id}”`, path: [i, "id"] }]
       : [],
   );

@@ -83,7 +83,7 @@ export function addressesBelow(cable: Cable, address: Address): Address[] {
 /** Every fibre (or conductor) of what lies at an address, in order. */
 export function fibresBelow(cable: Cable, address: Address): Address[] {
   const below = addressesBelow(cable, address);
-  return below.length === 0 ? [address] : below.flatMap((one) => fibresBelow(cable, one));
+  return below.length === 0 ? [address] : below.flatMap((element) => fibresBelow(cable, element));
 }
 
 /** A fibre's number over the whole cable, from 1. */

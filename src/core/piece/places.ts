@@ -101,7 +101,9 @@ export function addressesFor(cable: Cable, { startsAt }: Pick<Procedure, "starts
 /** Addresses of one kind of element below another, in order. */
 function elementsBelow(cable: Cable, address: Address, kind: ElementKind): Address[] {
   const below = addressesBelow(cable, address);
-  return below.flatMap((one) => (one.at(-1)?.kind === kind ? [one] : elementsBelow(cable, one, kind)));
+  return below.flatMap((element) =>
+    element.at(-1)?.kind === kind ? [element] : elementsBelow(cable, element, kind),
+  );
 }
 
 /** What work at an address opens onto, in order: of the kinds its procedure names, the first there is. */
@@ -215,7 +217,7 @@ const isWithin = (address: Address, outer: Address): boolean =>
 
 /** The fibres of what lies at an address, by their numbers over the whole cable. */
 export const fibresAt = (cable: Cable, address: Address): number[] =>
-  fibresBelow(cable, address).map((one) => fibreNumber(cable, one));
+  fibresBelow(cable, address).map((fibre) => fibreNumber(cable, fibre));
 
 /** Of the ends planned at a side or station, those on some fibres; where one opens onto another, the innermost. */
 function endsOn(

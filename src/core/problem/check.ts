@@ -67,7 +67,7 @@ function isWellFormed(value: unknown, depth = 0): boolean {
   if (depth > DEEPEST)
     throw new InputError("too-deep", `Nothing here is written more than ${DEEPEST} levels deep.`);
   if (typeof value === "string") return value.isWellFormed();
-  if (Array.isArray(value)) return value.every((one) => isWellFormed(one, depth + 1));
+  if (Array.isArray(value)) return value.every((element) => isWellFormed(element, depth + 1));
   if (!isPlain(value)) return true;
   for (const key in value) if (!key.isWellFormed() || !isWellFormed(value[key], depth + 1)) return false;
   return true;
@@ -86,14 +86,14 @@ const isPlain = (value: unknown): value is Readonly<Record<string, unknown>> =>
 
 /** What is wrong, one complaint a field, the first first. */
 function complaintsOf(error: z.ZodError, value: unknown): Complaint[] {
-  const said = new Map<string, Complaint>();
-  for (const issue of [deepest(error.issues), ...error.issues.map((one) => deepest([one]))]) {
+  const complaints = new Map<string, Complaint>();
+  for (const issue of [deepest(error.issues), ...error.issues.map((issue) => deepest([issue]))]) {
     const path = issue.path.map((key) => (typeof key === "symbol" ? String(key) : key));
     const where = path.length ? path.join(".") : "input";
     const message = `${where}: found ${shown(at(value, issue.path))}. ${sentence(issue.message)}`;
-    if (!said.has(message)) said.set(message, { code: codeOf(issue), message, path });
+    if (!complaints.has(message)) complaints.set(message, { code: codeOf(issue), message, path });
   }
-  return [...said.values()];
+  return [...complaints.values()];
 }
 
 function codeOf(issue: z.core.$ZodIssue): ErrorCode {

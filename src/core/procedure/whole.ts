@@ -29,7 +29,7 @@ export function wordsOutOfPlace(procedure: Parts): Problem[] {
   ];
 }
 
-const has = (list: readonly { id: string }[], id: string) => list.some((one) => one.id === id);
+const has = (list: readonly { id: string }[], id: string) => list.some((item) => item.id === id);
 const problem = (code: ErrorCode, message: string, path: (string | number)[]): Problem => ({
   code,
   message,
@@ -39,7 +39,7 @@ const problem = (code: ErrorCode, message: string, path: (string | number)[]): P
 function twice(procedure: Parts): Problem[] {
   return (["choices", "parts", "features", "dimensions", "steps", "retries"] as const).flatMap((list) =>
     procedure[list].flatMap(({ id }, i) =>
-      procedure[list].findIndex((one) => one.id === id) < i
+      procedure[list].findIndex((item) => item.id === id) < i
         ? [problem("duplicate", `“${id}” is used twice in ${list}`, [list, i, "id"])]
         : [],
     ),

@@ -37,8 +37,8 @@ export function attemptsOf(
 ): { reworks: ReworkTold[]; attempts: Attempt[] } {
   const stood = events.filter(({ id }) => !isTakenBack(events, id));
   return {
-    reworks: stood.flatMap((one) => reworkTold(sheet, one) ?? []),
-    attempts: stood.flatMap((one) => attemptTold(sheet, one) ?? []),
+    reworks: stood.flatMap((event) => reworkTold(sheet, event) ?? []),
+    attempts: stood.flatMap((event) => attemptTold(sheet, event) ?? []),
   };
 }
 
@@ -95,7 +95,7 @@ const seenAs = (sheet: RunSheet, judgement: string | null, answer: string | null
 /** What a rework was for, in words: the lengths that were out, what was seen on it, what was answered. */
 function whyOf(sheet: RunSheet, { checks, faults, judgement, answer }: ReworkTaken["cause"]): string {
   const lengths = checks.map((id) => sheet.checks.find((check) => check.id === id)?.name ?? id);
-  const seen = faults.map(({ what }) => FAULT_NAMES[what]);
-  const why = [...lengths, ...seen, ...seenAs(sheet, judgement, answer)];
+  const faultNames = faults.map(({ what }) => FAULT_NAMES[what]);
+  const why = [...lengths, ...faultNames, ...seenAs(sheet, judgement, answer)];
   return [...new Set(why)].join(", ") || "no reason told";
 }

@@ -18,7 +18,7 @@ export function adviceOn(procedure: Procedure): Advice[] {
 }
 
 const indexOf = (list: readonly { id: string }[], id: string | undefined) =>
-  list.findIndex((one) => one.id === id);
+  list.findIndex((item) => item.id === id);
 
 function lateParts({ parts, steps }: Procedure): Advice[] {
   const named = steps.flatMap((step) => (step.kind === "thread" ? (step.parts ?? []) : []));

@@ -30,7 +30,7 @@ export function* variantsOf(
 
 /** The choices that change any figure: the others need not be tried. */
 function choicesOfFigures({ choices, dimensions }: Figures): Figures["choices"] {
-  const conditions = dimensions.flatMap(({ when, cases }) => [when, ...cases.map((one) => one.when)]);
+  const conditions = dimensions.flatMap(({ when, cases }) => [when, ...cases.map((figure) => figure.when)]);
   const named = new Set(conditions.flatMap((condition) => Object.keys(condition?.choice ?? {})));
   return choices.filter(({ id }) => named.has(id));
 }

@@ -49,7 +49,7 @@ function placedAlike(a: Figures, b: Figures): boolean {
 }
 
 const conditionsOf = ({ id, when, cases }: Figures["dimensions"][number]): string =>
-  JSON.stringify([id, when, cases.map((one) => one.when)]);
+  JSON.stringify([id, when, cases.map((figure) => figure.when)]);
 
 /** Reads what says a document's lengths; null where that cannot be read. */
 function figuresReader(): (document: ProcedureDocument) => Figures | null {
@@ -90,7 +90,7 @@ function reader<S extends z.ZodType>(schema: S): (value: unknown) => z.output<S>
 
 type Whole<T> = { readonly [K in keyof T]: NonNullable<T[K]> };
 const isWhole = <T extends object>(all: T): all is T & Whole<T> =>
-  Object.values(all).every((one) => one !== null);
+  Object.values(all).every((part) => part !== null);
 
 /** Whether every length lies between features there are. */
 function allStand({ features, dimensions }: Figures): boolean {

@@ -63,7 +63,7 @@ const items = (list: unknown): Item[] => (Array.isArray(list) ? list.filter(isRe
 function compareLists(among: string, before: readonly Item[], after: readonly Item[]): Change[] {
   const nameOf = (item: Item) => String(item.name ?? item.title ?? item.id);
   const gone = before
-    .filter(({ id }) => !after.some((one) => one.id === id))
+    .filter(({ id }) => !after.some((item) => item.id === id))
     .map(
       (item): Change => ({ among, what: nameOf(item), field: "there at all", before: "yes", after: null }),
     );
@@ -90,13 +90,15 @@ function moved(
 ): Change[] {
   if (about.among !== "steps" && about.among !== "parts") return [];
   const inBoth = (list: readonly Item[], other: readonly Item[]) =>
-    list.filter((one) => other.some((two) => two.id === one.id));
-  const ahead = (list: readonly Item[]) => list[list.findIndex((one) => one.id === id) - 1];
+    list.filter((item) => other.some((two) => two.id === item.id));
+  const ahead = (list: readonly Item[]) => list[list.findIndex((item) => item.id === id) - 1];
   const was = ahead(inBoth(before, after));
   const is = ahead(inBoth(after.slice(0, index + 1), before));
-  const said = (item: Item | undefined) =>
+  const placeText = (item: Item | undefined) =>
     item ? `after ${String(item.title ?? item.name ?? item.id)}` : "first";
-  return was?.id === is?.id ? [] : [{ ...about, field: "order", before: said(was), after: said(is) }];
+  return was?.id === is?.id
+    ? []
+    : [{ ...about, field: "order", before: placeText(was), after: placeText(is) }];
 }
 
 function differs(
@@ -112,7 +114,7 @@ function differs(
 function written(value: unknown): string | null {
   if (value === undefined || value === "" || (Array.isArray(value) && value.length === 0)) return null;
   if (value === null) return "open";
-  if (Array.isArray(value)) return value.map((one) => written(one) ?? "").join(" · ");
+  if (Array.isArray(value)) return value.map((item) => written(item) ?? "").join(" · ");
   if (typeof value === "object")
     return Object.entries(value)
       .filter(([key, one]) => key !== "id" && written(one) !== null)

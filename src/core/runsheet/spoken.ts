@@ -26,14 +26,14 @@ export function spokenConflict(
   dimensions: readonly Dimension[],
   { ids, shortBy }: Conflict,
 ): string {
-  const said = ids.flatMap((id) => {
+  const lengths = ids.flatMap((id) => {
     const found = dimensions.find((dimension) => dimension.id === id);
     return found ? [spokenDimension(procedure, found)] : [];
   });
   const all =
-    said.length === 1
-      ? `${said[0]} cannot hold`
-      : `${said.slice(0, -1).join(", ")} and ${said.at(-1)} cannot ${said.length === 2 ? "both" : "all"} hold`;
+    lengths.length === 1
+      ? `${lengths[0]} cannot hold`
+      : `${lengths.slice(0, -1).join(", ")} and ${lengths.at(-1)} cannot ${lengths.length === 2 ? "both" : "all"} hold`;
   const sentence = all.charAt(0).toUpperCase() + all.slice(1);
   return `${sentence}: ${formatMm(shortBy)} mm short.`;
 }

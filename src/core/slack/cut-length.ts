@@ -45,7 +45,7 @@ export interface CutLength {
 }
 
 const total = <T>(all: readonly T[], length: (one: T) => number): number =>
-  all.reduce((sum, one) => sum + length(one), 0);
+  all.reduce((sum, part) => sum + length(part), 0);
 
 /** A stretch with its allowance, micrometres, not rounded. */
 export const allowed = ({ length, allowancePct }: z.output<typeof zSegment>): number =>

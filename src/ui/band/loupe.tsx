@@ -19,7 +19,7 @@ export function Loupe({ id, geometry: { scale, features }, close: { from, to }, 
   const middle = (a + b) / 2;
   const cx = freePlace(scale, features, middle);
   const cy = axis;
-  const said = `×${times.toFixed(0)} · ${figureText(to.position - from.position, units)}`;
+  const scaleText = `×${times.toFixed(0)} · ${figureText(to.position - from.position, units)}`;
   return (
     <g
       role="img"
@@ -51,7 +51,7 @@ export function Loupe({ id, geometry: { scale, features }, close: { from, to }, 
       <circle cx={cx} cy={cy} r={RADIUS} fill="none" stroke="var(--ink)" strokeWidth="2.5" />
       <rect x={cx - 36} y={cy + RADIUS - 8} width="72" height="16" rx="8" fill="var(--ink)" />
       <text x={cx} y={cy + RADIUS + 4} fontSize="11" textAnchor="middle" fill="var(--ground)">
-        {said}
+        {scaleText}
       </text>
     </g>
   );

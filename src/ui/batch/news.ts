@@ -16,7 +16,7 @@ export const seenOf = (members: readonly Member[]): string => members.map(lastOf
 /** The ends of a batch with what is new of some: told twice, late or out of order, it is added once and in its place. */
 export const withNews = (members: readonly Member[], news: readonly Member[]): readonly Member[] =>
   members.map((member) => {
-    const told = news.find(({ id }) => id === member.id);
-    const events = told ? merged(member.events, told.events) : member.events;
-    return told && events !== member.events ? { ...member, label: told.label, events } : member;
+    const latest = news.find(({ id }) => id === member.id);
+    const events = latest ? merged(member.events, latest.events) : member.events;
+    return latest && events !== member.events ? { ...member, label: latest.label, events } : member;
   });

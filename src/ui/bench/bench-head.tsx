@@ -114,7 +114,7 @@ const Legs = ({ legs }: { legs: BenchWork["legs"] }) => (
 );
 
 function SaveState({ waiting, offline }: { waiting: number; offline: boolean }) {
-  const said = offline
+  const connection = offline
     ? `Server away. ${waiting ? `${waiting} kept on this device.` : "Nothing is lost."}`
     : waiting
       ? "Saving…"
@@ -124,7 +124,7 @@ function SaveState({ waiting, offline }: { waiting: number; offline: boolean }) 
       role="status"
       className={`ml-auto shrink-0 px-2 text-sm ${offline ? "font-bold text-out" : "text-soft"} ${offline || waiting ? "" : "max-sm:sr-only"}`}
     >
-      {said}
+      {connection}
     </span>
   );
 }

@@ -124,9 +124,9 @@ export function BenchView({
   const asking =
     !state.signed &&
     (signing || here.length > 0 || judgementOf(line.step) !== undefined || state.faults.length > 0);
-  const told = asking ? work.advice.find((endAdvice) => endAdvice.kind === "rework") : undefined;
+  const reworkAdvice = asking ? work.advice.find((endAdvice) => endAdvice.kind === "rework") : undefined;
   const advised = asking && work.advice.length > 0;
-  const shown = told?.kind === "rework" && way !== "now" ? told[way] : null;
+  const shown = reworkAdvice?.kind === "rework" && way !== "now" ? reworkAdvice[way] : null;
   const drawn = useMemo(() => (shown ? sheetAt(work.drawn, shown.places) : work.drawn), [work.drawn, shown]);
   const picked = instruments.find((one) => one.id === prefs.instrument) ?? mustHoldAt(instruments, 0);
   const instrument: Instrument = simulated ? { ...picked, ...SIMULATED } : picked;
@@ -148,7 +148,7 @@ export function BenchView({
       {where && <WhereStrip where={where} state={state} />}
       <Band
         sheet={drawn}
-        leg={shown ? told?.leg : (state.inHand?.leg ?? reworkedLegs(state).at(-1))}
+        leg={shown ? reworkAdvice?.leg : (state.inHand?.leg ?? reworkedLegs(state).at(-1))}
         line={done ? sheet.lines.length : Math.max(line.index, state.inHand ? state.reached - 1 : 0)}
         lit={shown ? shown.moves.map(({ feature }) => feature) : done ? [] : litBy(line, active)}
         readings={done || shown ? [] : bandReadings(active, typed)}

@@ -74,7 +74,8 @@ export function StepWork(props: StepWorkProps) {
   const cautionsUnder = !aside || line.step.seconds !== undefined;
   const missing = work.forgotten.length > 0 && line.step.kind !== "thread";
   // What was taken for another length does not count until it is seen to be right; nor is anything cut before a part is on.
-  const told = !elsewhere && !missing && (reading || judgement || state.faults.length > 0) ? work.advice : [];
+  const advices =
+    !elsewhere && !missing && (reading || judgement || state.faults.length > 0) ? work.advice : [];
   const seat = reading && seatOf(sheet, state, rule, reading.check.leg);
   const misseated = seat && seat.finding !== "seated" ? seat : null;
   const aim = props.aims.find(
@@ -85,12 +86,12 @@ export function StepWork(props: StepWorkProps) {
     if (elsewhere) return agree(elsewhere);
     if (missing) return;
     if (work.held) return work.letGo();
-    const [one] = told;
+    const [first] = advices;
     // A calliper that sends Enter twice must not take what it has only just brought up.
-    if (one && one.kind !== "read-again" && settled)
-      work.take(one, props.way === "least" ? "least" : "recommended");
+    if (first && first.kind !== "read-again" && settled)
+      work.take(first, props.way === "least" ? "least" : "recommended");
   };
-  const said = (
+  const cautionList = (
     <Cautions
       cautions={line.step.cautions.flatMap((caution) => cautions.find(({ id }) => id === caution) ?? [])}
     />
@@ -103,7 +104,7 @@ export function StepWork(props: StepWorkProps) {
           midRun={isMidRun(sheet)}
           active={reading.check.id}
           units={units}
-          narrow={told.length > 0}
+          narrow={advices.length > 0}
           onPick={pick}
         />
       )}
@@ -130,7 +131,7 @@ export function StepWork(props: StepWorkProps) {
       <UnsureWays sheet={sheet} rule={rule} standing={reading} work={work} units={units} />
     </>
   );
-  const advised = told.map((endAdvice, i) => (
+  const advised = advices.map((endAdvice, i) => (
     <AdvicePanel
       key={endAdvice.leg}
       sheet={sheet}
@@ -168,7 +169,7 @@ export function StepWork(props: StepWorkProps) {
           )}
           {state.inHand && <InHandStrip sheet={sheet} inHand={state.inHand} units={units} />}
           {aim && <AimNote aim={aim} units={units} />}
-          {told.length > 0 && (
+          {advices.length > 0 && (
             <div className="mt-2 gap-5 lg:grid lg:grid-cols-[minmax(0,1fr)_280px]">
               <div className="grid content-start gap-3">{advised}</div>
               <div className="hidden lg:block">{lengths}</div>
@@ -196,7 +197,7 @@ export function StepWork(props: StepWorkProps) {
               }
             />
           )}
-          {reading && told.length === 0 && !misseated && (
+          {reading && advices.length === 0 && !misseated && (
             <LengthFigure
               nominal={reading.check.nominal}
               tolerance={toleranceOf(reading.check)}
@@ -206,7 +207,7 @@ export function StepWork(props: StepWorkProps) {
               units={units}
             />
           )}
-          <div className={`flex flex-wrap items-start gap-x-6 ${told.length > 0 ? "hidden" : ""}`}>
+          <div className={`flex flex-wrap items-start gap-x-6 ${advices.length > 0 ? "hidden" : ""}`}>
             <Doing
               line={line}
               units={units}
@@ -220,11 +221,11 @@ export function StepWork(props: StepWorkProps) {
               units={units}
             />
           </div>
-          {told.length === 0 && <div className="hidden lg:block">{lengths}</div>}
-          {cautionsUnder && told.length === 0 && said}
+          {advices.length === 0 && <div className="hidden lg:block">{lengths}</div>}
+          {cautionsUnder && advices.length === 0 && cautionList}
         </div>
         <div
-          className={`px-4 py-2 lg:block lg:min-h-0 lg:overflow-y-auto lg:border-line lg:border-l lg:py-4 ${told.length > 0 && reading ? "gap-5 md:grid md:grid-cols-2" : ""}`}
+          className={`px-4 py-2 lg:block lg:min-h-0 lg:overflow-y-auto lg:border-line lg:border-l lg:py-4 ${advices.length > 0 && reading ? "gap-5 md:grid md:grid-cols-2" : ""}`}
         >
           {elsewhere && (
             <TakenElsewhere
@@ -243,7 +244,7 @@ export function StepWork(props: StepWorkProps) {
               others={standings.filter(
                 ({ judged, check }) => (judged === null || check.id === last) && check !== reading.check,
               )}
-              advised={told.length > 0}
+              advised={advices.length > 0}
               onEmptyEnter={takeFirst}
               rule={rule}
               units={units}
@@ -263,7 +264,7 @@ export function StepWork(props: StepWorkProps) {
               onAdd={add}
               onGiveUp={() => work.setSigning(true)}
               parted={props.parted}
-              advised={missing || told.some(({ seen }) => seen !== null)}
+              advised={missing || advices.some(({ seen }) => seen !== null)}
             />
           )}
           <StepTools
@@ -276,7 +277,7 @@ export function StepWork(props: StepWorkProps) {
           />
           {aside && (
             <>
-              {!cautionsUnder && said}
+              {!cautionsUnder && cautionList}
               <p className={`mt-3 hidden text-soft ${line.step.seconds ? "" : "lg:block"}`}>
                 Then:{" "}
                 <strong className="text-ink">

@@ -81,10 +81,11 @@ function readBeside(
   try {
     const { agree, b, differBy } = dualUnitCheck(row.value, row.beside);
     if (agree) return { kind: "ok", ...read, printed: [row.value, row.beside], note: "" };
-    const said = `${row.value} and ${row.beside} are printed for one length and differ by ${um(differBy) / 1000} mm`;
-    if (row.chosen === null) return { kind: "disagree", message: `${said}. Which one does the work go by?` };
+    const difference = `${row.value} and ${row.beside} are printed for one length and differ by ${um(differBy) / 1000} mm`;
+    if (row.chosen === null)
+      return { kind: "disagree", message: `${difference}. Which one does the work go by?` };
     const value = row.chosen === "beside" ? b / 1000 : read.value;
-    return { kind: "ok", ...read, value, printed: null, note: `${said}; ${value} mm is used.` };
+    return { kind: "ok", ...read, value, printed: null, note: `${difference}; ${value} mm is used.` };
   } catch (error) {
     return {
       kind: "bad",

@@ -34,8 +34,8 @@ export function AddLook({ document: { steps, ...rest }, onAdd }: AddLookProps) {
       setWrong(`Still empty: ${missing[1].toLowerCase()}.`);
       return;
     }
-    const said = Object.fromEntries(Object.entries(text).map(([field, value]) => [field, value.trim()]));
-    onAdd(withLook(document, after, { ...EMPTY, ...said, goTo }));
+    const trimmed = Object.fromEntries(Object.entries(text).map(([field, value]) => [field, value.trim()]));
+    onAdd(withLook(document, after, { ...EMPTY, ...trimmed, goTo }));
     setText(EMPTY);
     setWrong(null);
   };

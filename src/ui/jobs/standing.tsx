@@ -59,7 +59,7 @@ export const StandingMark = ({ standing }: { standing: Standing }) => (
   </svg>
 );
 
-const told = (progress: Progress) =>
+const sharesOf = (progress: Progress) =>
   STANDINGS.flatMap((standing) => {
     const n = progress[standing] ?? 0;
     return n > 0 ? [{ standing, n }] : [];
@@ -67,7 +67,7 @@ const told = (progress: Progress) =>
 
 /** How far many ends are: each standing's share, and in words. */
 export function ProgressLine({ progress }: { progress: Progress }) {
-  const shares = told(progress);
+  const shares = sharesOf(progress);
   const all = shares.reduce((sum, { n }) => sum + n, 0);
   if (all === 0) return <span className="text-soft">no end planned</span>;
   return (

@@ -16,8 +16,8 @@ export function PdfButton({ href }: { href: string }) {
     try {
       const response = await fetch(href, { signal: stop.current.signal });
       if (!response.ok) {
-        const said = zFailure.safeParse(await response.json());
-        toast.error(said.data?.error.message ?? "The PDF could not be made.", { duration: 9_000 });
+        const failure = zFailure.safeParse(await response.json());
+        toast.error(failure.data?.error.message ?? "The PDF could not be made.", { duration: 9_000 });
       } else save(await response.blob());
     } catch {
       if (!stop.current.signal.aborted)

@@ -34,12 +34,12 @@ const TOLD: readonly EndEvent["kind"][] = [
 export const isTold = ({ kind }: EndEvent): boolean => TOLD.includes(kind);
 
 /** Sets aside what was refused, so that what waits behind it goes on. */
-export function setAside(box: Box, end: string, one: Waiting, { message }: Problem): void {
+export function setAside(box: Box, end: string, waiting: Waiting, { message }: Problem): void {
   box.setItem(
-    `${ASIDE}${end}/${one.at}/${one.id}`,
-    JSON.stringify(z.encode(zAside, { ...one, end, why: message })),
+    `${ASIDE}${end}/${waiting.at}/${waiting.id}`,
+    JSON.stringify(z.encode(zAside, { ...waiting, end, why: message })),
   );
-  takeOut(box, end, one.id);
+  takeOut(box, end, waiting.id);
 }
 
 /** Everything set aside on this device, and what waits that cannot be read. */

@@ -19,9 +19,9 @@ const zLeft = z.object({ ...zMade, event: z.unknown().transform(liftedFrom2).pip
 const zOlder = z.object({ ...zMade, entry: z.unknown().transform(eventOfVersion1) });
 
 const read = (text: string): Waiting => {
-  const said: unknown = JSON.parse(text);
-  const older = zOlder.safeParse(said);
-  if (!older.success || older.data.entry === null) return zLeft.parse(said);
+  const kept: unknown = JSON.parse(text);
+  const older = zOlder.safeParse(kept);
+  if (!older.success || older.data.entry === null) return zLeft.parse(kept);
   const { entry: event, ...made } = older.data;
   return { ...made, event };
 };
@@ -78,11 +78,11 @@ export const waitingFor = (box: Box, end: string): Waiting[] =>
   keysOf(box, `${WAITING}${end}/`).flatMap((key) => readWaiting(box.getItem(key) ?? "") ?? []);
 
 /** Adds to what waits. */
-export function putIn(box: Box, end: string, one: Waiting): void {
+export function putIn(box: Box, end: string, waiting: Waiting): void {
   made += 1;
   box.setItem(
-    `${WAITING}${end}/${one.at}-${String(made).padStart(6, "0")}/${one.id}`,
-    JSON.stringify(z.encode(zWaiting, one)),
+    `${WAITING}${end}/${waiting.at}-${String(made).padStart(6, "0")}/${waiting.id}`,
+    JSON.stringify(z.encode(zWaiting, waiting)),
   );
 }
 

@@ -3,14 +3,14 @@ import type { Waiting } from "./outbox";
 
 /** What is known with what is told since, in order, each event once; the very same where nothing is new. */
 export function merged(known: readonly Recorded[], told: readonly Recorded[]): readonly Recorded[] {
-  const fresh = told.filter(({ id }) => !known.some((one) => one.id === id));
+  const fresh = told.filter(({ id }) => !known.some((event) => event.id === id));
   return fresh.length === 0 ? known : [...known, ...fresh].sort((a, b) => a.seq - b.seq);
 }
 
 /** Where an end stands: what the server holds of it, with what still waits on this device over it. */
 export const standing = (known: readonly Recorded[], waiting: readonly Waiting[]): EndState =>
   waiting
-    .filter((one) => !known.some(({ id }) => id === one.id))
+    .filter((event) => !known.some(({ id }) => id === event.id))
     .reduce(
       (before, { id, client, at, event }) => applied(before, { id, seq: before.lastSeq, at, client, event }),
       endState(known),

@@ -68,7 +68,7 @@ export function useEnd(id: string, initial: readonly Recorded[]): LiveEnd {
 
   const learn = useCallback((more: readonly Recorded[]) => {
     const others = more.filter(
-      (one) => !mine.current.has(one.id) && !knownNow.current.some((old) => old.id === one.id),
+      (event) => !mine.current.has(event.id) && !knownNow.current.some((old) => old.id === event.id),
     );
     if (others.length > 0)
       toast(
@@ -102,7 +102,7 @@ export function useEnd(id: string, initial: readonly Recorded[]): LiveEnd {
   // Before it is painted: nobody is to act on an end as it stood before what was done last.
   useLayoutEffect(() => {
     const left = waitingFor(deviceBox(), id);
-    for (const one of left) mine.current.add(one.id);
+    for (const event of left) mine.current.add(event.id);
     setWaiting(left);
     send();
   }, [id, send]);
@@ -144,7 +144,7 @@ export function useEnd(id: string, initial: readonly Recorded[]): LiveEnd {
   );
 
   const state = useMemo(() => standing(known, waiting), [known, waiting]);
-  const saved = useCallback((event: string) => known.some((one) => one.id === event), [known]);
+  const saved = useCallback((event: string) => known.some(({ id }) => id === event), [known]);
   const own = useCallback(
     (events: readonly Recorded[]) => {
       for (const { id: one } of events) mine.current.add(one);

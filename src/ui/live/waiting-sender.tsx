@@ -16,7 +16,7 @@ export function WaitingSender() {
     const send = async () => {
       if (busy) return;
       busy = true;
-      for (const end of endsWaiting(deviceBox()).filter((one) => path !== `/bench/${one}`))
+      for (const end of endsWaiting(deviceBox()).filter((id) => path !== `/bench/${id}`))
         await sendWaiting(deviceBox(), end, {
           answered: () => {},
           reached: () => {},

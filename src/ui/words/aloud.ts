@@ -27,7 +27,7 @@ export function stepAloud(sheet: RunSheet, line: Line, units: Units): string {
       `${line.step.title}.`,
       figure && `${figure.shown.main} ${unit} from the ${figure.datum}. ${figure.tolerance}`,
       figure?.shown.unit === "in" && figure.shown.rounding ? `Rounded by ${figure.shown.rounding}.` : null,
-      ...(figure?.also ?? []).map((one) => `${one}.`),
+      ...(figure?.also ?? []).map((sentence) => `${sentence}.`),
       ...parts,
       biteWords(line, units),
       line.step.how,

@@ -11,14 +11,14 @@ export function conditionWords(
   { choices = [] }: Pick<ProcedureDocument | Procedure, "choices">,
   mm: (diameter: number) => string,
 ): string {
-  const said = Object.entries(choice ?? {}).map(([id, options]) => {
+  const clauses = Object.entries(choice ?? {}).map(([id, options]) => {
     const found = choices.find((one) => one.id === id);
     const names = options.map((option) => found?.options.find((one) => one.id === option)?.name ?? option);
     return `${(found?.name ?? id).toLowerCase()} ${names.join(" or ")}`;
   });
   return [
     layer ? `${layer.kind} ${mm(layer.diameter.min)} to ${mm(layer.diameter.max)}` : null,
-    ...said,
+    ...clauses,
     core ? core.join(" or ") : null,
     grip ? `${grip.join(" or ")} buffer` : null,
     without ? `without ${without.join(" and ")}` : null,
