@@ -101,6 +101,37 @@ test("a job is planned by keyboard alone, from its name to a cut length that say
   await expect(page.getByRole("link", { name: /Pad 7 feeder, copy/ })).toBeVisible();
 });
 
+test("a key struck right after a pick goes on from where it was picked, and nothing takes it back", async ({
+  page,
+}) => {
+  const press = (key: string) => page.keyboard.press(key);
+  await page.goto("/jobs");
+  await page.getByLabel(/New job|No job yet/).fill("East ring");
+  await press("Enter");
+  await page.getByLabel("New piece").fill("Pad 2 feeder");
+  await press("Tab");
+  await press("Enter");
+  await page.keyboard.type("Tight");
+  await expect(page.locator("[role=option]:focus")).toContainText("Tight");
+  // A device so busy that what waits for its turn comes after the next keys.
+  await page.evaluate(() => {
+    const late = new Map<number, () => void>();
+    const setTimeout = (act: () => void) => {
+      late.set(-late.size - 1, act);
+      return -late.size;
+    };
+    const clearTimeout = (id: number) => late.delete(id);
+    Object.assign(window, { setTimeout, clearTimeout, comeLate: () => late.forEach((act) => void act()) });
+  });
+  await press("Enter");
+  await expect(page.getByRole("option")).toHaveCount(0);
+  await press("Tab");
+  const next = page.getByLabel("How many");
+  await expect(next).toBeFocused();
+  await page.evaluate("comeLate()");
+  await expect(next).toBeFocused();
+});
+
 test("what somebody else changed meanwhile is not overwritten, and said", async ({ page, request }) => {
   const { id } = await (await request.post("/api/v1/jobs", { data: { name: "Moor" } })).json();
   const plan = { ...PLAN, name: "Pad 5 feeder" };

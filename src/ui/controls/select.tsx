@@ -2,7 +2,7 @@
 
 import { Check, ChevronDown } from "lucide-react";
 import { Select as Radix } from "radix-ui";
-import { memo, type ReactNode, useId, useState } from "react";
+import { memo, type ReactNode, useId, useLayoutEffect, useRef, useState } from "react";
 import { useSteady } from "./use-steady";
 
 type SelectProps = SelectLook & (SelectHeld | SelectOfForm);
@@ -72,6 +72,20 @@ const sameShown = ({ options: was, ...a }: ShownProps, { options: is, ...b }: Sh
   a.name === b.name &&
   a.value === b.value;
 
+/**
+ * Goes back to what opened a list in the very frame that closes it. Radix does so by a timer: a key struck before that would
+ * begin at the top of the page, and one struck after it be taken back.
+ */
+function useFocusBack(open: boolean) {
+  const trigger = useRef<HTMLButtonElement>(null);
+  const wasOpen = useRef(false);
+  useLayoutEffect(() => {
+    if (wasOpen.current && !open) trigger.current?.focus({ preventScroll: true });
+    wasOpen.current = open;
+  }, [open]);
+  return trigger;
+}
+
 const Shown = memo(function Shown({
   title,
   small,
@@ -84,6 +98,7 @@ const Shown = memo(function Shown({
 }: ShownProps) {
   const id = useId();
   const [open, setOpen] = useState(false);
+  const trigger = useFocusBack(open);
   const all = empty === undefined ? options : [{ id: NOTHING, name: empty }, ...options];
   return (
     <div className={`grid min-w-0 grid-cols-[minmax(0,1fr)] ${small ? "gap-0.5" : "gap-1"} ${className}`}>
@@ -93,6 +108,7 @@ const Shown = memo(function Shown({
       {name !== null && <input type="hidden" name={name} value={value} />}
       <Radix.Root value={asItem(value, empty)} onValueChange={onPick} open={open} onOpenChange={setOpen}>
         <Radix.Trigger
+          ref={trigger}
           aria-labelledby={`${id} ${id}-value`}
           className="flex min-h-12 w-full items-center justify-between gap-2 rounded-lg border border-line bg-field px-3 text-left disabled:opacity-40"
         >
@@ -110,6 +126,11 @@ const Shown = memo(function Shown({
               position="popper"
               sideOffset={4}
               collisionPadding={8}
+              onCloseAutoFocus={(late) => late.preventDefault()}
+              // The key that picks is done with: it does not press what is gone back to as well.
+              onKeyDown={(pressed) => {
+                if (pressed.key === "Enter") pressed.preventDefault();
+              }}
               className="z-40 max-h-(--radix-select-content-available-height) min-w-(--radix-select-trigger-width) max-w-[calc(100vw-1rem)] overflow-y-auto rounded-lg border-2 border-ink bg-raised shadow-lg"
             >
               <Radix.Viewport>
