@@ -100,7 +100,7 @@ async function lostAndStoodBy(device: BrowserContext, { settings, close }: Place
     });
     if (answer.ok()) stored.push({ job, at: Date.now() });
     // As quick as hands at several benches; more would only keep the machine busy.
-    await new Promise((later) => setTimeout(later, 50));
+    await new Promise((later) => setTimeout(later, 150));
   }
   await expect(told).toHaveText(/(is in it|: [0-5] s behind)\.$/);
   await page.close();
@@ -151,7 +151,7 @@ test.describe("the server killed and its disk lost, a standby is made of the cop
         expect.stringContaining("nothing is written over"),
       ]);
       expect(came?.files).toEqual(["moor.db", "photos"]);
-      expect(came?.stored.length).toBeGreaterThan(20);
+      expect(came?.stored.length).toBeGreaterThan(10);
       expect(came?.missing).toEqual([]);
       expect(came?.photographed).toBe(true);
     });
