@@ -298,16 +298,16 @@ async function keysPainted(browser: Browser, bench: string, editor: string): Pro
   ];
   const [bare, verdict, contradiction, large] = await inTurns(places, 6);
   if (!bare || !verdict || !contradiction || !large) throw new Error("not every page was typed into");
-  const told = (name: string, { changed, painted }: Keystrokes) => {
+  const report = (name: string, { changed, painted }: Keystrokes) => {
     const ratio = (of: readonly number[], to: readonly number[]) =>
       (quantile(of, 0.5) / quantile(to, 0.5)).toFixed(2);
     line(`${name} in the page`, `${spread(changed)} (ratio of p50 ${ratio(changed, bare.changed)})`);
     line(`${name} painted`, `${spread(painted)} (ratio of p50 ${ratio(painted, bare.painted)})`);
   };
-  told("bare React input, on an empty page:", bare);
-  told("  the same on the editor's page:", large);
-  told("key to verdict", verdict);
-  told("editor key to contradiction", contradiction);
+  report("bare React input, on an empty page:", bare);
+  report("  the same on the editor's page:", large);
+  report("key to verdict", verdict);
+  report("editor key to contradiction", contradiction);
 }
 
 const file = join(folder, "perf.db");

@@ -126,7 +126,10 @@ const Shown = memo(function Shown({
               position="popper"
               sideOffset={4}
               collisionPadding={8}
-              onCloseAutoFocus={(late) => late.preventDefault()}
+              // Late, it only goes back where a click beside the list has left nothing in hand.
+              onCloseAutoFocus={(late) => {
+                if (document.activeElement !== document.body) late.preventDefault();
+              }}
               // The key that picks is done with: it does not press what is gone back to as well.
               onKeyDown={(pressed) => {
                 if (pressed.key === "Enter") pressed.preventDefault();
