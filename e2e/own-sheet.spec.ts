@@ -183,6 +183,26 @@ test.describe("the editor", () => {
     await expect(figure).toHaveValue("9.17");
   });
 
+  test("the field that asks why takes its own typing back, and the document stands; keys go on from there", async ({
+    page,
+  }) => {
+    await page.goto("/shelf/procedures/guided-insertion-900/edit");
+    const figure = page.getByLabel(/cleave.*: figure$/).first();
+    const stood = await figure.inputValue();
+    await figure.fill("9.45");
+    const why = page.getByRole("textbox", { name: "Why it was changed" });
+    await why.pressSequentially("held");
+    await why.press("Control+Z");
+    await expect(why).not.toHaveValue("held");
+    await expect(figure).toHaveValue("9.45");
+    await figure.press("Control+Z");
+    await expect(figure).toHaveValue(stood);
+    await figure.press("Control+Shift+Z");
+    await expect(figure).toHaveValue("9.45");
+    await why.press("Control+S");
+    await expect(page.getByText(/Kept as revision/)).toBeVisible();
+  });
+
   test("what cannot be a figure is told once the field is left, or the hand stops", async ({ page }) => {
     await page.goto("/shelf/procedures/guided-insertion-900/edit");
     const figure = page.getByLabel(/cleave.*: figure$/).first();

@@ -58,13 +58,17 @@ export async function inTurns(places: readonly Typed[], rounds: number): Promise
   return Promise.all(places.map(({ page }) => watched(page)));
 }
 
+/** Between a key and the next, the one that marks what stood there among them: none is struck into the frame of another. */
+const KEY_MS = 60;
+
 /** As a hand does: over what stood there, key by key; the next text once the page has come to rest. */
 async function typeRound(page: Page, { into, texts }: Typing): Promise<void> {
   await page.waitForTimeout(150);
   for (const text of texts) {
     await page.locator(into).focus();
     await page.keyboard.press("Control+A");
-    await page.keyboard.type(text, { delay: 60 });
+    await page.waitForTimeout(KEY_MS);
+    await page.keyboard.type(text, { delay: KEY_MS });
     await page.waitForTimeout(150);
   }
 }

@@ -1,5 +1,6 @@
 import { type Length, um } from "../length/length";
 import { mustHold, mustHoldAt } from "../problem/held";
+import { canHold } from "./differences";
 import { type Dimension, statedLimits } from "./dimension";
 
 /** One closed chain of stated limits that cannot hold together, and by how much it falls short. */
@@ -37,6 +38,8 @@ function arcs(features: readonly string[], dimensions: readonly Dimension[]): Ar
 export function findConflict(features: readonly string[], dimensions: readonly Dimension[]): Conflict | null {
   const all = arcs(features, dimensions);
   const n = features.length;
+  const leasts = all.map(({ from, to, most }) => ({ from: to, to: from, least: -most }));
+  if (canHold(n, leasts)) return null;
   let reach = new Float64Array(n * n).fill(Number.POSITIVE_INFINITY);
   for (let i = 0; i < n; i++) reach[i * n + i] = 0;
   const rounds: Int32Array[] = [];

@@ -2,6 +2,7 @@ import fc from "fast-check";
 import loadHighs from "highs";
 import { describe, expect, it } from "vitest";
 import { um } from "../length/length";
+import { findConflict } from "./conflict";
 import { type Dimension, type DimensionsInput, statedLimits, zDimensionsInput } from "./dimension";
 import { closeLimits, limitBetween } from "./dimensions";
 
@@ -131,6 +132,9 @@ describe("beside a linear-programming solver (HiGHS)", () => {
         const [from, to] = pair as [string, string];
         const solved = highs.solve(programme(`Maximize\n goal: ${to} - ${from}`, input));
         const closed = closeLimits(input);
+        expect(findConflict(input.features, input.dimensions)).toEqual(
+          closed.consistent ? null : closed.conflict,
+        );
         if (!closed.consistent) {
           expect(solved.Status).toMatch(/nfeasible/);
           return;

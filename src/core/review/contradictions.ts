@@ -1,5 +1,5 @@
 import type { Cable } from "../cable/cable";
-import { closeLimits } from "../dimensions/dimensions";
+import { findConflict } from "../dimensions/conflict";
 import type { Picked } from "../procedure/condition";
 import { misfits } from "../procedure/fit";
 import { type Figures, optionsFor, withDefaults } from "../procedure/procedure";
@@ -71,10 +71,10 @@ export function contradictionsIn(procedure: Figures, trials: readonly Trial[]): 
   const found = new Map<string, Contradiction>();
   for (const { cable, picked } of trials) {
     const dimensions = figuresFor(procedure, cable, picked);
-    const closed = closeLimits({ features, dimensions });
-    if (closed.consistent) continue;
-    const { ids, shortBy } = closed.conflict;
-    const message = spokenConflict(procedure, dimensions, closed.conflict);
+    const conflict = findConflict(features, dimensions);
+    if (!conflict) continue;
+    const { ids, shortBy } = conflict;
+    const message = spokenConflict(procedure, dimensions, conflict);
     if (!found.has(message)) found.set(message, { ids, shortBy, message, cable: cable.name });
   }
   return [...found.values()];

@@ -2,7 +2,9 @@ import { memo } from "react";
 import type { BandScale } from "./scale";
 import { inchTicks, mmTicks, type Tick } from "./scale";
 
-const LENGTHS = { mm: [16, 11, 7], inch: [14, 9, 6] } as const;
+/** How long ticks are, px: whole, half and between. */
+const MM = [16, 11, 7] as const;
+const INCH = [-14, -9, -6] as const;
 
 /** The tape along the band's lower edge: millimetres on top, inches in sixteenths below. */
 export const Tape = memo(function Tape({
@@ -19,59 +21,47 @@ export const Tape = memo(function Tape({
       <rect x="0" y={top} width={scale.width} height={height} fill="var(--raised)" />
       <line x1="0" x2={scale.width} y1={top} y2={top} stroke="var(--line)" />
       <line x1="0" x2={scale.width} y1={top + height} y2={top + height} stroke="var(--line)" />
-      {mmTicks(scale).map((tick) => (
-        <TickDrawn
-          key={tick.x}
-          tick={tick}
-          from={top}
-          length={LENGTHS.mm[tick.rank]}
-          down
-          labelY={top + 23}
-          stroke="var(--ink)"
-          size={11}
-        />
-      ))}
-      {inchTicks(scale).map((tick) => (
-        <TickDrawn
-          key={tick.x}
-          tick={tick}
-          from={top + height}
-          length={LENGTHS.inch[tick.rank]}
-          down={false}
-          labelY={top + height - 5}
-          stroke="var(--inch)"
-          size={10}
-        />
-      ))}
+      <Ticks ticks={mmTicks(scale)} from={top} lengths={MM} labelY={top + 23} colour="var(--ink)" size={11} />
+      <Ticks
+        ticks={inchTicks(scale)}
+        from={top + height}
+        lengths={INCH}
+        labelY={top + height - 5}
+        colour="var(--inch)"
+        size={10}
+      />
     </g>
   );
 });
 
-interface TickProps {
-  tick: Tick;
-  from: number;
-  length: number;
-  down: boolean;
-  labelY: number;
-  stroke: string;
-  size: number;
+interface TicksProps {
+  readonly ticks: readonly Tick[];
+  /** The edge they stand on, px. */
+  readonly from: number;
+  /** How far they go from it, by rank: below zero is up. */
+  readonly lengths: readonly [number, number, number];
+  readonly labelY: number;
+  readonly colour: string;
+  readonly size: number;
 }
 
-function TickDrawn({ tick, from, length, down, labelY, stroke, size }: TickProps) {
+/** The ticks of one unit with their labels, drawn as two lines in all: a tape has more ticks than its end has parts. */
+function Ticks({ ticks, from, lengths, labelY, colour, size }: TicksProps) {
+  const whole = ticks.filter(({ rank }) => rank === 0);
+  const between = ticks.filter(({ rank }) => rank !== 0);
+  const path = (drawn: readonly Tick[]) =>
+    drawn.map(({ x, rank }) => `M${x} ${from}v${lengths[rank]}`).join("");
   return (
     <>
-      <line
-        x1={tick.x}
-        x2={tick.x}
-        y1={from}
-        y2={down ? from + length : from - length}
-        stroke={stroke}
-        strokeWidth={tick.rank === 0 ? 1.4 : 0.8}
-      />
-      {tick.label !== null && (
-        <text x={tick.x + 3} y={labelY} fontSize={size} fill={stroke}>
-          {tick.label}
-        </text>
+      <path d={path(whole)} stroke={colour} strokeWidth="1.4" />
+      <path d={path(between)} stroke={colour} strokeWidth="0.8" />
+      {ticks.map(
+        ({ x, label }) =>
+          label !== null && (
+            <text key={x} x={x + 3} y={labelY} fontSize={size} fill={colour}>
+              {label}
+            </text>
+          ),
       )}
     </>
   );

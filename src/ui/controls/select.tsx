@@ -1,6 +1,6 @@
 "use client";
 
-import { Check, ChevronDown } from "lucide-react";
+import { Check } from "lucide-react";
 import { Select as Radix } from "radix-ui";
 import { memo, type ReactNode, useId, useLayoutEffect, useRef, useState } from "react";
 import { useSteady } from "./use-steady";
@@ -115,9 +115,7 @@ const Shown = memo(function Shown({
           <span id={`${id}-value`} className="min-w-0 truncate">
             <Radix.Value>{all.find((option) => option.id === asItem(value, empty))?.name}</Radix.Value>
           </span>
-          <Radix.Icon>
-            <ChevronDown aria-hidden="true" className="size-5 text-soft" />
-          </Radix.Icon>
+          <span aria-hidden="true" className="arrow-down text-soft" />
         </Radix.Trigger>
         {/* Closed, Radix would still lay out every option of every list on the page. */}
         {open && (

@@ -1,4 +1,4 @@
-import { startTransition, useEffect, useState } from "react";
+import { startTransition, useLayoutEffect, useState } from "react";
 import { useSteady } from "./use-steady";
 
 /** A hand that types on strikes the next key before that; an eye does not see the wait. */
@@ -12,7 +12,8 @@ const PAUSE_MS = 100;
 export function usePaused<T>(value: T, typing: boolean, pause = PAUSE_MS): readonly [T, () => void] {
   const [drawn, setDrawn] = useState(value);
   if (!typing && drawn !== value) setDrawn(() => value);
-  useEffect(() => {
+  // Not an effect for later: React would post itself a message for it, every key.
+  useLayoutEffect(() => {
     const timer = window.setTimeout(() => startTransition(() => setDrawn(() => value)), pause);
     return () => window.clearTimeout(timer);
   }, [value, pause]);

@@ -48,7 +48,7 @@ export const AddLength = memo(function AddLength({ features, tools, layers, onAd
     <form
       onSubmit={add}
       aria-label="Add a length"
-      className="mt-4 grid items-end gap-2 rounded-lg border border-line bg-raised p-3 md:grid-cols-[2fr_2fr_1fr_1fr_2fr_auto]"
+      className="isolate mt-4 grid items-end gap-2 rounded-lg border border-line bg-raised p-3 md:grid-cols-[2fr_2fr_1fr_1fr_2fr_auto]"
     >
       <TextField
         label="One length more: its name"

@@ -37,13 +37,11 @@ interface ShownProps extends Omit<EditorHeadProps, "edited">, Pick<Draft<unknown
   readonly onRedo: () => void;
 }
 
-const ANYWHERE = { enableOnFormTags: true, preventDefault: true };
+const KEYS = ["mod+z", "mod+shift+z", "ctrl+y", "mod+s"] as const;
+
 /** A field that is none of the document's takes its own typing back. */
-const IN_THE_DOCUMENT = {
-  ...ANYWHERE,
-  ignoreEventWhen: ({ target }: KeyboardEvent) =>
-    target instanceof Element && target.closest("[data-own-undo]") !== null,
-};
+const isOwnUndo = ({ code, target }: KeyboardEvent): boolean =>
+  code !== "KeyS" && target instanceof Element && target.closest("[data-own-undo]") !== null;
 
 const Shown = memo(function Shown({
   name,
@@ -57,9 +55,17 @@ const Shown = memo(function Shown({
   canUndo,
   canRedo,
 }: ShownProps) {
-  useHotkeys("ctrl+z, meta+z", onUndo, IN_THE_DOCUMENT);
-  useHotkeys("ctrl+shift+z, meta+shift+z, ctrl+y", onRedo, IN_THE_DOCUMENT);
-  useHotkeys("ctrl+s, meta+s", onSave, ANYWHERE);
+  const press = { "mod+z": onUndo, "mod+shift+z": onRedo, "ctrl+y": onRedo, "mod+s": onSave };
+  const take = (hotkey: string) => {
+    const key = KEYS.find((key) => key === hotkey);
+    if (key) press[key]();
+  };
+  // All by one listener: every key into a field goes through each there is.
+  useHotkeys(KEYS, (_, { hotkey }) => take(hotkey), {
+    enableOnFormTags: true,
+    preventDefault: true,
+    ignoreEventWhen: isOwnUndo,
+  });
   return (
     <header className="flex flex-wrap items-center gap-2 py-2">
       <Link href="/shelf" className="inline-flex min-h-12 items-center text-soft underline">

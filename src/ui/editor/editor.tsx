@@ -99,7 +99,7 @@ export function Editor({ initial, basis, from, cables, tools, kit }: EditorProps
   return (
     <main className="min-w-0 flex-1">
       <div className="z-10 bg-ground pb-1 lg:sticky lg:top-0">
-        <div className="px-4 sm:px-6">
+        <div className="isolate px-4 sm:px-6">
           <EditorHead
             name={draft.name}
             basis={basis}
@@ -196,7 +196,7 @@ const Body = memo(function Body({
   );
   return (
     <>
-      <div className="flex flex-wrap items-center gap-2 px-4 pt-2 sm:px-6">
+      <div className="isolate flex flex-wrap items-center gap-2 px-4 pt-2 sm:px-6">
         <Select
           title="Drawn on"
           small
@@ -216,7 +216,7 @@ const Body = memo(function Body({
       >
         <Tabs.List
           aria-label="Parts of the procedure"
-          className="my-2 flex flex-wrap gap-1 border-line border-b"
+          className="isolate my-2 flex flex-wrap gap-1 border-line border-b"
         >
           {TABS.map((tab) => (
             <Tabs.Trigger
@@ -284,7 +284,7 @@ const Drawing = memo(function Drawing({ drawn: { sheet, fitting, problem }, lit,
       ? "It is drawn again once it holds together."
       : "No cable on the shelf goes with what it applies to.";
   return (
-    <div className="relative">
+    <div className="relative isolate">
       {last ? (
         <div className={sheet ? "" : "opacity-30"} inert={!sheet}>
           <Band sheet={last} line={last.lines.length} lit={lit ? [lit] : []} onPoint={onPoint} compact />

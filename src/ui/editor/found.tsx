@@ -25,7 +25,7 @@ export const Found = memo(function Found({ contradictions = NONE, bad, problem, 
       aria-label="What is found"
       // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls is reached by keyboard too
       tabIndex={0}
-      className={`isolate overflow-y-auto px-4 pt-2 [contain:layout_paint] sm:px-6 ${open ? "lg:max-h-64" : "lg:h-20"}`}
+      className={`isolate overflow-y-auto px-4 pt-2 [contain:layout_paint] sm:px-6 ${open ? "lg:max-h-64" : "lg:h-20 lg:[contain:strict]"}`}
     >
       <div role="status" className="grid content-start gap-1">
         {nothing && <p className="hidden text-soft lg:block">Nothing contradicts itself.</p>}

@@ -56,6 +56,7 @@ export function LengthsEditor({
           features={document.features}
           choices={document.choices}
           wrong={wrong.includes(row.dimension.id)}
+          many={rows.length > MANY}
           moves={moves}
           onLight={onLight}
           onChange={onChange}
@@ -71,7 +72,12 @@ interface RowProps extends LengthRow, Pick<LengthsEditorProps, "sheet" | "moves"
   readonly features: ProcedureDocument["features"];
   readonly choices: ProcedureDocument["choices"];
   readonly wrong: boolean;
+  /** Whether it is one of so many that those out of sight are better not painted, though each then is a piece of its own. */
+  readonly many: boolean;
 }
+
+const MANY = 24;
+const OUT_OF_SIGHT = "[contain-intrinsic-block-size:auto_5rem] [content-visibility:auto]";
 
 const Row = memo(function Row({
   at,
@@ -80,6 +86,7 @@ const Row = memo(function Row({
   features,
   choices,
   wrong,
+  many,
   moves,
   onLight,
   onChange,
@@ -92,7 +99,7 @@ const Row = memo(function Row({
   const type = (field: string, next: Dimension) => onChange(at, field, next, true);
   return (
     <li
-      className={`isolate -mx-1.5 grid items-start gap-2 px-1.5 py-2 [contain-intrinsic-block-size:auto_5rem] [content-visibility:auto] md:grid-cols-[minmax(0,2fr)_minmax(0,2fr)_8rem_6rem_6rem] ${wrong ? "bg-now-wash" : ""}`}
+      className={`isolate -mx-1.5 grid items-start gap-2 px-1.5 py-2 md:grid-cols-[minmax(0,2fr)_minmax(0,2fr)_8rem_6rem_6rem] ${many ? OUT_OF_SIGHT : ""} ${wrong ? "bg-now-wash" : ""}`}
     >
       <TextField
         label={`To the ${nameOf(to)}`}

@@ -1,6 +1,6 @@
 "use client";
 
-import { useCallback, useEffect, useRef, useState } from "react";
+import { useCallback, useEffect, useLayoutEffect, useRef, useState } from "react";
 import { mustHoldAt } from "@/core";
 
 const keyOf = (place: string): string => `arlent-draft/${place}`;
@@ -70,7 +70,8 @@ export function useDraft<T>(place: string, initial: T, takeUp: (kept: unknown) =
     setFound(true);
   }, [read, initial, takeUp]);
   const touched = useRef(false);
-  useEffect(() => {
+  // With the key itself: for an effect of its own React would post itself a message.
+  useLayoutEffect(() => {
     if (touched.current) write(at === 0 ? null : draft);
   }, [write, at, draft]);
   const to = useCallback((next: (before: History<T>) => History<T>) => {

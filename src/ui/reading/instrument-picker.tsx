@@ -1,6 +1,5 @@
 "use client";
 
-import { ChevronDown } from "lucide-react";
 import { Select } from "radix-ui";
 import { formatMm, type Instrument } from "@/core";
 
@@ -22,7 +21,7 @@ export function InstrumentPicker({ instruments, instrument, onPick }: Instrument
           <Select.Value>{instrument.name}</Select.Value>{" "}
           <span className="text-soft text-sm">{errorText(instrument)}</span>
         </span>
-        <ChevronDown aria-hidden="true" className="size-5 shrink-0" />
+        <span aria-hidden="true" className="arrow-down" />
       </Select.Trigger>
       <Select.Portal>
         <Select.Content
