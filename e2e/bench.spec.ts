@@ -49,6 +49,46 @@ test("the gate stays shut until every part is threaded on", async ({ page, reque
   await expect(heading(page)).toHaveText("Mark for the clamp");
 });
 
+test("a bench come back to stands as it was left, before the server is asked, and names no other window", async ({
+  page,
+  request,
+}) => {
+  const end = await startEnd(request);
+  await addEvents(request, end, [...THREADED, { kind: "step", to: 1 }]);
+  await page.goto(`/bench/${end}`);
+  await page.keyboard.press("Space");
+  await expect(heading(page)).toHaveText("Mark the jacket");
+  await expect(page.getByText("All saved")).toBeVisible();
+  await page.getByRole("link", { name: "Ledger" }).click();
+  await expect(page.getByRole("heading", { level: 1, name: "Ledger" })).toBeVisible();
+  let answer = () => {};
+  const held = new Promise<void>((go) => {
+    answer = go;
+  });
+  await page.route(`**/api/v1/ends/${end}?*`, async (route) => {
+    await held;
+    await route.continue();
+  });
+  const asked = page.waitForRequest(`**/api/v1/ends/${end}?*`);
+  await page.goBack();
+  await asked;
+  await expect(heading(page)).toHaveText("Mark the jacket");
+  const answered = page.waitForResponse(`**/api/v1/ends/${end}?*`);
+  answer();
+  await answered;
+  await addEvents(request, end, [{ kind: "step", to: 3 }], THREADED.length + 2);
+  await expect(page.locator("[data-sonner-toast]")).toHaveText(["Changed in another window: the step."]);
+});
+
+test("a list come back to names what was begun since it was left", async ({ page, request }) => {
+  await page.goto("/bench");
+  await page.getByRole("link", { name: "Setup" }).click();
+  await expect(page.getByRole("heading", { level: 1, name: "Setup" })).toBeVisible();
+  const end = await startEnd(request);
+  await page.goBack();
+  await expect(page.locator(`a[href="/bench/${end}"]`)).toBeVisible();
+});
+
 test("Space, arrows and a pedal go on and back; typing in the field does not", async ({ page, request }) => {
   const end = await startEnd(request);
   await addEvents(request, end, [...THREADED, { kind: "step", to: 1 }]);

@@ -6,6 +6,7 @@ import { personNamed } from "@/core";
 import { AT_THE_DOOR } from "@/service/crew";
 import { people } from "@/service/people";
 import { storeOrTrouble } from "@/service/the-store";
+import { ComeBack } from "@/ui/live/come-back";
 import { WaitingSender } from "@/ui/live/waiting-sender";
 import { PeopleProvider } from "@/ui/people/people-context";
 import { PREFS_COOKIE, readPrefs } from "@/ui/prefs/prefs";
@@ -45,6 +46,7 @@ export default async function Layout({ children }: { children: ReactNode }) {
                 {children}
               </div>
               <WaitingSender />
+              <ComeBack />
               <KeyHelp />
               <Toaster
                 position="bottom-left"

@@ -22,7 +22,7 @@ import {
 import { get, post } from "../http/http";
 import { deviceBox, waitingFor } from "../live/outbox";
 import { standing } from "../live/standing";
-import { onTold } from "../live/told";
+import { heardOf, onTold } from "../live/told";
 import { usePeople } from "../people/people-context";
 import { useKept } from "../words/use-kept";
 import { type Member, seenOf, withNews } from "./news";
@@ -52,7 +52,12 @@ export const readyAt = ({ timers }: EndState): number =>
  * @param asked the end it was opened for, if any: it goes before what this window had in hand.
  */
 export function useBatch(id: string, sheet: RunSheet, initial: readonly Member[], asked: string | null) {
-  const [members, setMembers] = useState(initial);
+  const [members, setMembers] = useState(() =>
+    withNews(
+      initial,
+      initial.map((member) => ({ ...member, events: heardOf(member.id) })),
+    ),
+  );
   /** What is known of each end at any moment; it is drawn a little later. */
   const held = useRef(members);
   const learn = useCallback((news: readonly Member[]) => {

@@ -63,12 +63,16 @@ export function useDraft<T>(place: string, initial: T, takeUp: (kept: unknown) =
   const device = useKept(keyOf(place));
 
   const { read, write } = device;
+  const begunAt = useRef<string | null>(null);
   useEffect(() => {
+    // Once a place: asked for anew, a page hands over the same again, and what is typed meanwhile stands.
+    if (begunAt.current === place) return;
+    begunAt.current = place;
     const kept = takeUp(read());
     if (kept === null) return;
     setHistory({ ...begun(initial, 1), all: [initial, kept], at: 1 });
     setFound(true);
-  }, [read, initial, takeUp]);
+  }, [place, read, initial, takeUp]);
   const touched = useRef(false);
   // With the key itself: for an effect of its own React would post itself a message.
   useLayoutEffect(() => {

@@ -9,7 +9,7 @@ import { usePeople } from "../people/people-context";
 import { deviceBox, putIn, type Waiting, waitingFor } from "./outbox";
 import { refusalText, sendWaiting } from "./sender";
 import { merged, standing } from "./standing";
-import { onTold, tell } from "./told";
+import { heardOf, onTold, tell } from "./told";
 
 const ASK_AGAIN_MS = 2_000;
 const RETRY_MS = 1_500;
@@ -54,7 +54,7 @@ const SAID: Record<Recorded["event"]["kind"], string> = {
  * the order they were made; while the server does not answer they wait on this device.
  */
 export function useEnd(id: string, initial: readonly Recorded[]): LiveEnd {
-  const [known, setKnown] = useState(initial);
+  const [known, setKnown] = useState(() => merged(initial, heardOf(id)));
   const [waiting, setWaiting] = useState<readonly Waiting[]>([]);
   const [offline, setOffline] = useState(false);
   const client = useMemo(() => uuid(), []);
@@ -81,7 +81,7 @@ export function useEnd(id: string, initial: readonly Recorded[]): LiveEnd {
   useLayoutEffect(() => onTold((end, events) => void (end === id && learn(events))), [id, learn]);
 
   const send = useCallback(async () => {
-    if (sending.current) return;
+    if (sending.current || waitingFor(deviceBox(), id).length === 0) return;
     sending.current = true;
     const stillWaiting = () => setWaiting(waitingFor(deviceBox(), id));
     const sent = await sendWaiting(deviceBox(), id, {
