@@ -192,6 +192,8 @@ test("what is planned of an entry is kept in a job, and two at once never overwr
   await page.getByRole("button", { name: "Keep in the job" }).click();
   await page.waitForURL(new RegExp(`/jobs/${job}/closures/`));
   const id = page.url().split("/").at(-1);
+  // Nothing is heard of it here before something is changed.
+  await page.route("**/api/v1/pulse", (route) => route.abort());
   await request.post(`/api/v1/closures/${id}`, { data: { basis: 1, plan: { ...CLOSURE, name: "Pad 9" } } });
   await page.getByRole("button", { name: "Goes through" }).click();
   await expect(page.getByText("The last change is not kept.")).toBeVisible();
@@ -204,6 +206,11 @@ test("what is planned of an entry is kept in a job, and two at once never overwr
   await expect(page.getByText("Kept", { exact: true })).toBeVisible();
   const kept = await (await request.get(`/api/v1/closures/${id}`)).json();
   expect([kept.plan.name, kept.revision]).toEqual(["Pad 9, east", 3]);
+  await page.unroute("**/api/v1/pulse");
+  await request.post(`/api/v1/closures/${id}`, {
+    data: { basis: 3, plan: { ...CLOSURE, name: "Pad 9, west" } },
+  });
+  await expect(page.getByRole("heading", { name: "Pad 9, west" })).toBeVisible();
 });
 
 test("a job's page shows what is done elsewhere without being loaded again", async ({ page, request }) => {

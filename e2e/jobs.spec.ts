@@ -137,6 +137,8 @@ test("what somebody else changed meanwhile is not overwritten, and said", async 
   const plan = { ...PLAN, name: "Pad 5 feeder" };
   const added = await request.post(`/api/v1/jobs/${id}`, { data: { pieces: [{ plan }] } });
   const [piece] = (await added.json()).pieces;
+  // Nothing is heard of it here before something is changed.
+  await page.route("**/api/v1/pulse", (route) => route.abort());
   await page.goto(`/jobs/${id}/${piece.id}`);
   const other = { ...plan, name: "Pad 5 feeder, new route" };
   const saved = await request.post(`/api/v1/pieces/${piece.id}`, { data: { basis: 1, plan: other } });
@@ -152,6 +154,32 @@ test("what somebody else changed meanwhile is not overwritten, and said", async 
   await expect(page.getByText("Kept", { exact: true })).toBeVisible();
   await page.goto(`/jobs/${id}/nowhere`);
   await expect(page.getByRole("heading", { level: 1 })).not.toHaveText("Pad 5 feeder");
+});
+
+test("what somebody else changed is shown where the piece is looked at, and gone on from", async ({
+  page,
+  request,
+}) => {
+  const { id } = await (await request.post("/api/v1/jobs", { data: { name: "Moor, looked at" } })).json();
+  const plan = { ...PLAN, name: "Pad 6 feeder" };
+  const added = await request.post(`/api/v1/jobs/${id}`, { data: { pieces: [{ plan }] } });
+  const [piece] = (await added.json()).pieces;
+  await page.goto(`/jobs/${id}/${piece.id}`);
+  await page.getByRole("button", { name: "Add a stretch" }).click();
+  await expect(page.getByText("Kept", { exact: true })).toBeVisible();
+  const saved = await request.post(`/api/v1/pieces/${piece.id}`, {
+    data: { basis: 2, plan: { ...plan, name: "Pad 6 feeder, new route" } },
+  });
+  expect(saved.status()).toBe(200);
+  await expect(page.getByRole("heading", { name: "Pad 6 feeder, new route" })).toBeVisible();
+  await expect(page.getByText("Changed elsewhere: it is shown as it is now.")).toBeVisible();
+  await page.getByRole("button", { name: "Add a stretch" }).click();
+  await expect(page.getByText("Kept", { exact: true })).toBeVisible();
+  const { pieces } = await (await request.get(`/api/v1/jobs/${id}`)).json();
+  expect([pieces[0].plan.name, pieces[0].plan.route.length]).toEqual([
+    "Pad 6 feeder, new route",
+    plan.route.length + 1,
+  ]);
 });
 
 test("a piece goes from its plan to both ends on record, and each knows the other", async ({

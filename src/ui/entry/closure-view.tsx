@@ -47,7 +47,15 @@ export function ClosureView({ closure, job, joinable, ...shown }: ClosureViewPro
       }),
     [closure.id, prefs.person],
   );
-  const { kept, keep } = useKeeper({ revision: closure.revision, send, onKept: router.refresh });
+  const { kept, keep } = useKeeper({
+    revision: closure.revision,
+    send,
+    onKept: router.refresh,
+    onNewer: () => {
+      setName(closure.plan.name);
+      state.startFrom(closure.plan.cables);
+    },
+  });
   const keepAs = (as: string, all: readonly ClosureCable[]) =>
     keep({ name: as, entry: entry.id, cables: all });
   const state = useEntryCables(closure.plan.cables, entry.ports, shelf, (all) => keepAs(name, all));

@@ -45,6 +45,11 @@ export function useEntryCables(
     named,
     placed: placed.value,
     change,
+    /** Shows other cables, from which nothing is taken back. */
+    startFrom: (other: readonly ClosureCable[]) => {
+      setProblem(null);
+      setHistory([other]);
+    },
     undo,
     mayUndo: history.length > 1,
     problem: problem ?? placed.problem?.message ?? null,

@@ -1,8 +1,10 @@
 "use client";
 
-import { useCallback, useRef, useState } from "react";
+import { useCallback, useEffect, useRef, useState } from "react";
+import { toast } from "sonner";
 import type { z } from "zod";
 import type { Outcome, zRevisionAnswer } from "@/core";
+import { useSteady } from "../controls/use-steady";
 
 /** How it stands with what was changed last. */
 export type Kept =
@@ -16,10 +18,12 @@ interface Keeper<T> {
   readonly send: (value: T, basis: number) => Promise<Outcome<z.output<typeof zRevisionAnswer>>>;
   /** Called when all that was changed is kept. */
   readonly onKept: () => void;
+  /** Called when a later revision was kept elsewhere and nothing changed here waits: what is shown is taken from it. */
+  readonly onNewer: () => void;
 }
 
 /** Keeps one change after the other on the server, each on the revision before it: of those that wait, the newest. */
-export function useKeeper<T>({ revision, send, onKept }: Keeper<T>) {
+export function useKeeper<T>({ revision, send, onKept, onNewer }: Keeper<T>) {
   const [kept, setKept] = useState<Kept>({ now: "kept" });
   const basis = useRef(revision);
   const waiting = useRef<{ readonly value: T } | null>(null);
@@ -48,5 +52,13 @@ export function useKeeper<T>({ revision, send, onKept }: Keeper<T>) {
     },
     [send, onKept],
   );
+  const takeIn = useSteady(onNewer);
+  const settled = kept.now === "kept";
+  useEffect(() => {
+    if (!settled || revision <= basis.current) return;
+    basis.current = revision;
+    takeIn();
+    toast("Changed elsewhere: it is shown as it is now.");
+  }, [settled, revision, takeIn]);
   return { kept, keep };
 }

@@ -31,7 +31,12 @@ export function usePlan({ piece, revision, plan: initial, parts, onKept }: Start
     (next: PiecePlan, basis: number) => savePlan({ id: piece, basis, plan: next }, prefs.person),
     [piece, prefs.person],
   );
-  const { kept, keep } = useKeeper({ revision, send, onKept });
+  const onNewer = () => {
+    setHistory([initial]);
+    setTried(null);
+    setProblem(null);
+  };
+  const { kept, keep } = useKeeper({ revision, send, onKept, onNewer });
 
   const change = useCallback(
     (make: (before: PiecePlan) => PiecePlan): boolean => {
