@@ -59,6 +59,13 @@ const PLACES: Readonly<Record<string, () => Promise<Place>>> = {
   },
 };
 
+/** Groups of processes that are served from here, by their leaders: none outlives a test that fails on the way. */
+const serving = new Set<number>();
+
+test.afterAll(() => {
+  for (const leader of serving) process.kill(-leader, "SIGKILL");
+});
+
 /**
  * Serves a new record with a copy of it kept in a place, puts readings and a photograph in, kills all of it and takes its
  * disk away; makes a standby of the copy, twice, and asks the standby what it has. @returns what came of it.
@@ -72,6 +79,8 @@ async function lostAndStoodBy(device: BrowserContext, { settings, close }: Place
     detached: true,
     env: { ...process.env, ...settings, ARLENT_DB: database, PORT: new URL(url).port },
   });
+  if (!child.pid) throw new Error("the server did not start");
+  serving.add(child.pid);
   await new Promise((ready) => child.stdout?.once("data", ready));
 
   const { id } = await (await request.post(`${url}/api/v1/ends`, { data: WEDGE })).json();
@@ -107,7 +116,8 @@ async function lostAndStoodBy(device: BrowserContext, { settings, close }: Place
 
   const killed = Date.now();
   const copier = Number(readFileSync(`${database}.copier`, "utf8"));
-  if (child.pid) process.kill(-child.pid, "SIGKILL");
+  process.kill(-child.pid, "SIGKILL");
+  serving.delete(child.pid);
   // Whatever of the three the group did not reach.
   spawnSync("kill", ["-9", String(copier)]);
   rmSync(dirname(database), { recursive: true, force: true });

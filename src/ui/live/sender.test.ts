@@ -3,7 +3,7 @@ import { z } from "zod";
 import { type EndEvent, zEventsAnswer } from "@/core";
 import { pageBox, putIn, waitingFor } from "./outbox";
 import { sendWaiting } from "./sender";
-import { onTold } from "./told";
+import { heardOf, onTold } from "./told";
 
 const END = "0b6c9a52-4f0e-4e7e-9d0b-6f1c8a1f2d01";
 const STEP: EndEvent = { kind: "step", to: 1 };
@@ -38,5 +38,7 @@ describe("what waits on a device", () => {
     end();
     expect(sent).toBe(true);
     expect(seen).toEqual(["true true false", "true false false"]);
+    // What comes to show the end later, on a page as it was before, knows it too.
+    expect(heardOf(END).map(({ id, seq }) => `${ids.indexOf(id)} ${seq}`)).toEqual(["0 1", "1 2"]);
   });
 });
