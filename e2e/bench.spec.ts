@@ -80,6 +80,24 @@ test("a bench come back to stands as it was left, before the server is asked, an
   await expect(page.locator("[data-sonner-toast]")).toHaveText(["Changed in another window: the step."]);
 });
 
+test("what another window of the device sends for a bench stands there too, whether or not it reaches the server", async ({
+  page,
+  request,
+}) => {
+  const end = await startEnd(request);
+  await addEvents(request, end, [...THREADED, { kind: "step", to: 1 }]);
+  await page.goto(`/bench/${end}`);
+  await expect(page.getByText("All saved")).toBeVisible();
+  await page.route(`**/api/v1/ends/${end}**`, (route) => route.abort());
+  await page.keyboard.press("Space");
+  await expect(page.getByText("Server away. 1 kept on this device.")).toBeVisible();
+  const other = await page.context().newPage();
+  await other.goto("/ledger");
+  await expect(page.getByText("Server away. Nothing is lost.")).toBeVisible();
+  await expect(heading(page)).toHaveText("Mark the jacket");
+  await expect(page.locator("[data-sonner-toast]")).toHaveCount(0);
+});
+
 test("a list come back to names what was begun since it was left", async ({ page, request }) => {
   await page.goto("/bench");
   await page.getByRole("link", { name: "Setup" }).click();

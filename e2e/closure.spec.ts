@@ -2,7 +2,7 @@ import { randomUUID } from "node:crypto";
 import type { Page } from "@playwright/test";
 import type { EventInput } from "@/core";
 import { CLOSURE, PLAN } from "@/service/fixtures/plan";
-import { addEvents, expect, lineOf, test } from "./server";
+import { addEvents, expect, lineOf, loadedBy, test } from "./server";
 import { notNow, pick, pickByLetters } from "./work";
 
 const HILL = {
@@ -197,7 +197,7 @@ test("what is planned of an entry is kept in a job, and two at once never overwr
   await request.post(`/api/v1/closures/${id}`, { data: { basis: 1, plan: { ...CLOSURE, name: "Pad 9" } } });
   await page.getByRole("button", { name: "Goes through" }).click();
   await expect(page.getByText("The last change is not kept.")).toBeVisible();
-  await page.getByRole("button", { name: "Load it as it is now" }).click();
+  await loadedBy(page, () => page.getByRole("button", { name: "Load it as it is now" }).click());
   await expect(page.getByText("The last change is not kept.")).toBeHidden();
   await page.getByRole("button", { name: "Rename" }).click();
   await page.getByLabel("What it is called").fill("Pad 9, east");

@@ -1,7 +1,7 @@
 import type { APIRequestContext, Locator } from "@playwright/test";
 import { type EventInput, parseAddress } from "@/core";
 import { PLAN } from "@/service/fixtures/plan";
-import { addEvents, expect, THREADED, test } from "./server";
+import { addEvents, expect, loadedBy, THREADED, test } from "./server";
 import { begin, notNow, pickByLetters } from "./work";
 
 const { A: SIDE } = PLAN.sides;
@@ -148,7 +148,7 @@ test("what somebody else changed meanwhile is not overwritten, and said", async 
   await expect(page.getByText(/Somebody else changed this piece since/)).toBeVisible();
   const { pieces } = await (await request.get(`/api/v1/jobs/${id}`)).json();
   expect(pieces.map((one: { plan: { name: string } }) => one.plan.name)).toEqual(["Pad 5 feeder, new route"]);
-  await page.getByRole("button", { name: "Load it as it is now" }).click();
+  await loadedBy(page, () => page.getByRole("button", { name: "Load it as it is now" }).click());
   await expect(page.getByRole("heading", { name: "Pad 5 feeder, new route" })).toBeVisible();
   await page.getByRole("button", { name: "Add a stretch" }).click();
   await expect(page.getByText("Kept", { exact: true })).toBeVisible();

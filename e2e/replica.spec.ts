@@ -59,11 +59,19 @@ const PLACES: Readonly<Record<string, () => Promise<Place>>> = {
   },
 };
 
-/** Groups of processes that are served from here, by their leaders: none outlives a test that fails on the way. */
-const serving = new Set<number>();
+/** What is served from here: each database by the leader of its processes. None outlives a test that fails on the way. */
+const serving = new Map<number, string>();
+
+/** Kills a server with all of its processes, whatever they are at. */
+function killWhole(leader: number, database: string): void {
+  serving.delete(leader);
+  process.kill(-leader, "SIGKILL");
+  // Whatever of the three the group did not reach.
+  spawnSync("kill", ["-9", readFileSync(`${database}.copier`, "utf8")]);
+}
 
 test.afterAll(() => {
-  for (const leader of serving) process.kill(-leader, "SIGKILL");
+  for (const [leader, database] of serving) killWhole(leader, database);
 });
 
 /**
@@ -80,7 +88,7 @@ async function lostAndStoodBy(device: BrowserContext, { settings, close }: Place
     env: { ...process.env, ...settings, ARLENT_DB: database, PORT: new URL(url).port },
   });
   if (!child.pid) throw new Error("the server did not start");
-  serving.add(child.pid);
+  serving.set(child.pid, database);
   await new Promise((ready) => child.stdout?.once("data", ready));
 
   const { id } = await (await request.post(`${url}/api/v1/ends`, { data: WEDGE })).json();
@@ -115,11 +123,7 @@ async function lostAndStoodBy(device: BrowserContext, { settings, close }: Place
   await page.close();
 
   const killed = Date.now();
-  const copier = Number(readFileSync(`${database}.copier`, "utf8"));
-  process.kill(-child.pid, "SIGKILL");
-  serving.delete(child.pid);
-  // Whatever of the three the group did not reach.
-  spawnSync("kill", ["-9", String(copier)]);
+  killWhole(child.pid, database);
   rmSync(dirname(database), { recursive: true, force: true });
 
   const there = join(folder(), "standby", "moor.db");

@@ -73,6 +73,14 @@ function onceReady(page: Page, name: "goto" | "reload"): void {
   };
 }
 
+/** Does what has a page load itself anew, and waits until it takes keys and touches. */
+export async function loadedBy(page: Page, act: () => Promise<void>): Promise<void> {
+  const loaded = page.waitForEvent("load");
+  await act();
+  await loaded;
+  await page.locator("html[data-ready]").waitFor({ state: "attached" });
+}
+
 /** All a page can have left behind on a device. */
 const LEFT_BEHIND = "cookies,local_storage,indexeddb,service_workers,cache_storage,file_systems";
 

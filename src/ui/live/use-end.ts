@@ -49,6 +49,10 @@ const SAID: Record<Recorded["event"]["kind"], string> = {
   unread: "something a newer Arlent wrote",
 };
 
+/** What waits now; the very same where that is nothing, as before. */
+const stillIn = (before: readonly Waiting[], now: readonly Waiting[]): readonly Waiting[] =>
+  before.length + now.length === 0 ? before : now;
+
 /**
  * One end, live: what the server holds, with this window's own events over it. Events are sent one at a time in
  * the order they were made; while the server does not answer they wait on this device.
@@ -78,12 +82,22 @@ export function useEnd(id: string, initial: readonly Recorded[]): LiveEnd {
     setKnown((before) => merged(before, more));
   }, []);
   // From the first moment: what is told next waits on the device no longer.
-  useLayoutEffect(() => onTold((end, events) => void (end === id && learn(events))), [id, learn]);
+  useLayoutEffect(
+    () =>
+      onTold((end, events) => {
+        if (end !== id) return;
+        learn(events);
+        setWaiting((before) => stillIn(before, waitingFor(deviceBox(), id)));
+      }),
+    [id, learn],
+  );
 
   const send = useCallback(async () => {
-    if (sending.current || waitingFor(deviceBox(), id).length === 0) return;
+    if (sending.current) return;
+    const stillWaiting = () => setWaiting((before) => stillIn(before, waitingFor(deviceBox(), id)));
+    stillWaiting();
+    if (waitingFor(deviceBox(), id).length === 0) return;
     sending.current = true;
-    const stillWaiting = () => setWaiting(waitingFor(deviceBox(), id));
     const sent = await sendWaiting(deviceBox(), id, {
       answered: stillWaiting,
       refused: async (problem, event) => {
@@ -101,9 +115,7 @@ export function useEnd(id: string, initial: readonly Recorded[]): LiveEnd {
 
   // Before it is painted: nobody is to act on an end as it stood before what was done last.
   useLayoutEffect(() => {
-    const left = waitingFor(deviceBox(), id);
-    for (const event of left) mine.current.add(event.id);
-    setWaiting(left);
+    for (const event of waitingFor(deviceBox(), id)) mine.current.add(event.id);
     send();
   }, [id, send]);
 
