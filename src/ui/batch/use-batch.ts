@@ -20,9 +20,9 @@ import {
   zMembersAnswer,
 } from "@/core";
 import { get, post } from "../http/http";
+import { knownEvents, onNews } from "../live/end-news";
 import { deviceBox, waitingFor } from "../live/outbox";
 import { standing } from "../live/standing";
-import { heardOf, onTold } from "../live/told";
 import { usePeople } from "../people/people-context";
 import { useKept } from "../words/use-kept";
 import { type Member, seenOf, withNews } from "./news";
@@ -55,7 +55,7 @@ export function useBatch(id: string, sheet: RunSheet, initial: readonly Member[]
   const [members, setMembers] = useState(() =>
     withNews(
       initial,
-      initial.map((member) => ({ ...member, events: heardOf(member.id) })),
+      initial.map((member) => ({ ...member, events: knownEvents(member.id) })),
     ),
   );
   /** What is known of each end at any moment; it is drawn a little later. */
@@ -92,7 +92,7 @@ export function useBatch(id: string, sheet: RunSheet, initial: readonly Member[]
 
   useEffect(
     () =>
-      onTold((end, events) =>
+      onNews((end, events) =>
         learn(held.current.filter(({ id: one }) => one === end).map((member) => ({ ...member, events }))),
       ),
     [learn],

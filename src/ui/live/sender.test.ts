@@ -1,9 +1,9 @@
 import { afterEach, describe, expect, it, vi } from "vitest";
 import { z } from "zod";
 import { type EndEvent, zEventsAnswer } from "@/core";
+import { knownEvents, onNews } from "./end-news";
 import { pageBox, putIn, waitingFor } from "./outbox";
 import { sendWaiting } from "./sender";
-import { heardOf, onTold } from "./told";
 
 const END = "0b6c9a52-4f0e-4e7e-9d0b-6f1c8a1f2d01";
 const STEP: EndEvent = { kind: "step", to: 1 };
@@ -30,7 +30,7 @@ describe("what waits on a device", () => {
       return Response.json(z.encode(zEventsAnswer, { events: [{ id, seq, at, client, event }] }));
     });
     const seen: string[] = [];
-    const end = onTold((of, events) => {
+    const end = onNews((of, events) => {
       const left = waitingFor(box, END).map(({ id }) => id);
       for (const { id } of events) seen.push(`${of === END} ${id === ids[0]} ${left.includes(id)}`);
     });
@@ -39,6 +39,6 @@ describe("what waits on a device", () => {
     expect(sent).toBe(true);
     expect(seen).toEqual(["true true false", "true false false"]);
     // What comes to show the end later, on a page as it was before, knows it too.
-    expect(heardOf(END).map(({ id, seq }) => `${ids.indexOf(id)} ${seq}`)).toEqual(["0 1", "1 2"]);
+    expect(knownEvents(END).map(({ id, seq }) => `${ids.indexOf(id)} ${seq}`)).toEqual(["0 1", "1 2"]);
   });
 });

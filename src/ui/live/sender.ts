@@ -2,8 +2,8 @@ import { z } from "zod";
 import { type EndEvent, type Problem, STATUS_OF, zAdd, zEventsAnswer } from "@/core";
 import { post } from "../http/http";
 import { isTold, setAside } from "./aside";
+import { tell } from "./end-news";
 import { type Box, takeOut, waitingFor } from "./outbox";
-import { tell } from "./told";
 
 /** What becomes of events as they are sent. */
 export interface Sending {

@@ -6,10 +6,10 @@ import { v4 as uuid } from "uuid";
 import { type EndEvent, type EndState, type Recorded, zEventsAnswer } from "@/core";
 import { get } from "../http/http";
 import { usePeople } from "../people/people-context";
+import { knownEvents, onNews, tell } from "./end-news";
 import { deviceBox, putIn, type Waiting, waitingFor } from "./outbox";
 import { refusalText, sendWaiting } from "./sender";
 import { merged, standing } from "./standing";
-import { heardOf, onTold, tell } from "./told";
 
 const ASK_AGAIN_MS = 2_000;
 const RETRY_MS = 1_500;
@@ -27,7 +27,7 @@ export interface LiveEnd {
   readonly learn: (events: readonly Recorded[]) => void;
 }
 
-const SAID: Record<Recorded["event"]["kind"], string> = {
+const WORDS: Record<Recorded["event"]["kind"], string> = {
   thread: "a part",
   step: "the step",
   reading: "a reading",
@@ -58,7 +58,7 @@ const stillIn = (before: readonly Waiting[], now: readonly Waiting[]): readonly 
  * the order they were made; while the server does not answer they wait on this device.
  */
 export function useEnd(id: string, initial: readonly Recorded[]): LiveEnd {
-  const [known, setKnown] = useState(() => merged(initial, heardOf(id)));
+  const [known, setKnown] = useState(() => merged(initial, knownEvents(id)));
   const [waiting, setWaiting] = useState<readonly Waiting[]>([]);
   const [offline, setOffline] = useState(false);
   const client = useMemo(() => uuid(), []);
@@ -76,15 +76,15 @@ export function useEnd(id: string, initial: readonly Recorded[]): LiveEnd {
     );
     if (others.length > 0)
       toast(
-        `Changed in another window: ${[...new Set(others.map(({ event }) => SAID[event.kind]))].join(", ")}.`,
+        `Changed in another window: ${[...new Set(others.map(({ event }) => WORDS[event.kind]))].join(", ")}.`,
         { duration: 6_000 },
       );
     setKnown((before) => merged(before, more));
   }, []);
-  // From the first moment: what is told next waits on the device no longer.
+  // From the first moment: what there is news of next waits on the device no longer.
   useLayoutEffect(
     () =>
-      onTold((end, events) => {
+      onNews((end, events) => {
         if (end !== id) return;
         learn(events);
         setWaiting((before) => stillIn(before, waitingFor(deviceBox(), id)));
@@ -138,7 +138,7 @@ export function useEnd(id: string, initial: readonly Recorded[]): LiveEnd {
 
   const add = useCallback(
     (event: EndEvent) => {
-      const one = {
+      const made = {
         id: uuid(),
         client,
         after: knownNow.current.at(-1)?.seq ?? 0,
@@ -146,11 +146,11 @@ export function useEnd(id: string, initial: readonly Recorded[]): LiveEnd {
         by,
         event,
       };
-      mine.current.add(one.id);
-      putIn(deviceBox(), id, one);
+      mine.current.add(made.id);
+      putIn(deviceBox(), id, made);
       setWaiting(waitingFor(deviceBox(), id));
       send();
-      return one.id;
+      return made.id;
     },
     [id, client, by, send],
   );
@@ -159,7 +159,7 @@ export function useEnd(id: string, initial: readonly Recorded[]): LiveEnd {
   const saved = useCallback((event: string) => known.some(({ id }) => id === event), [known]);
   const own = useCallback(
     (events: readonly Recorded[]) => {
-      for (const { id: one } of events) mine.current.add(one);
+      for (const event of events) mine.current.add(event.id);
       tell(id, events);
     },
     [id],

@@ -5,13 +5,13 @@ import { merged } from "./standing";
 type Listener = (end: string, events: readonly Recorded[]) => void;
 
 const listeners = new Set<Listener>();
-const heard = new Map<string, readonly Recorded[]>();
+const known = new Map<string, readonly Recorded[]>();
 
-/** All that this window was told of an end: a page come back to is given it as it was when it was first opened. */
-export const heardOf = (end: string): readonly Recorded[] => heard.get(end) ?? [];
+/** All the events of an end that this window had news of: a page come back to is given it as it was when it was first opened. */
+export const knownEvents = (end: string): readonly Recorded[] => known.get(end) ?? [];
 
-function hear(end: string, events: readonly Recorded[]): void {
-  heard.set(end, merged(heardOf(end), events));
+function take(end: string, events: readonly Recorded[]): void {
+  known.set(end, merged(knownEvents(end), events));
   for (const listener of [...listeners]) listener(end, events);
 }
 
@@ -20,29 +20,29 @@ function hear(end: string, events: readonly Recorded[]): void {
  * moment it waits on the device no longer, so that nobody sees the end as it stood before.
  */
 export function tell(end: string, events: readonly Recorded[]): void {
-  hear(end, events);
+  take(end, events);
   if (events.length > 0) otherWindows()?.postMessage({ end, answer: z.encode(zEventsAnswer, { events }) });
 }
 
-/** Listens to what is told of ends. @returns what ends it. */
-export function onTold(listener: Listener): () => void {
+/** Listens to the news of ends. @returns what ends it. */
+export function onNews(listener: Listener): () => void {
   otherWindows();
   listeners.add(listener);
   return () => void listeners.delete(listener);
 }
 
 /** One may be of another build: what it tells is read as a server's answer is. */
-const zTold = z.object({ end: z.string(), answer: zEventsAnswer });
+const zNews = z.object({ end: z.string(), answer: zEventsAnswer });
 
 let channel: BroadcastChannel | null = null;
 
-/** The other windows of this device; none where there is no window at all. */
+/** The other windows of this device; none on the server, nor in a browser that has no such channel. */
 function otherWindows(): BroadcastChannel | null {
-  if (channel || typeof window === "undefined") return channel;
-  channel = new BroadcastChannel("arlent-told");
+  if (channel || typeof window === "undefined" || !("BroadcastChannel" in window)) return channel;
+  channel = new BroadcastChannel("arlent-news");
   channel.onmessage = ({ data }) => {
-    const told = zTold.safeParse(data);
-    if (told.success) hear(told.data.end, told.data.answer.events);
+    const news = zNews.safeParse(data);
+    if (news.success) take(news.data.end, news.data.answer.events);
   };
   return channel;
 }
