@@ -1,4 +1,4 @@
-import type { Page } from "@playwright/test";
+import type { APIRequestContext, Page } from "@playwright/test";
 import { addEvents, endAtMeasure, expect, lineOf, MEASURE, startEnd, THREADED, test } from "./server";
 import { begin, heading, pass, sign, work } from "./work";
 
@@ -49,13 +49,19 @@ test("the gate stays shut until every part is threaded on", async ({ page, reque
   await expect(heading(page)).toHaveText("Mark for the clamp");
 });
 
+/** Opens the bench of a new end with all its parts threaded on. @returns the end's id. */
+async function atFirstMark(page: Page, request: APIRequestContext): Promise<string> {
+  const end = await startEnd(request);
+  await addEvents(request, end, [...THREADED, { kind: "step", to: 1 }]);
+  await page.goto(`/bench/${end}`);
+  return end;
+}
+
 test("a bench come back to stands as it was left, before the server is asked, and names no other window", async ({
   page,
   request,
 }) => {
-  const end = await startEnd(request);
-  await addEvents(request, end, [...THREADED, { kind: "step", to: 1 }]);
-  await page.goto(`/bench/${end}`);
+  const end = await atFirstMark(page, request);
   await page.keyboard.press("Space");
   await expect(heading(page)).toHaveText("Mark the jacket");
   await expect(page.getByText("All saved")).toBeVisible();
@@ -84,9 +90,7 @@ test("what another window of the device sends for a bench stands there too, whet
   page,
   request,
 }) => {
-  const end = await startEnd(request);
-  await addEvents(request, end, [...THREADED, { kind: "step", to: 1 }]);
-  await page.goto(`/bench/${end}`);
+  const end = await atFirstMark(page, request);
   await expect(page.getByText("All saved")).toBeVisible();
   await page.route(`**/api/v1/ends/${end}**`, (route) => route.abort());
   await page.keyboard.press("Space");
