@@ -1,3 +1,4 @@
+import type { Locator, Page } from "@playwright/test";
 import { expect, test } from "./server";
 import { pick, sign, work } from "./work";
 
@@ -41,6 +42,12 @@ test("a list that is wrong is refused by its row, and nothing is drafted", async
     "Row 2, “buffer”: found the datum “moon”",
   );
 });
+
+/** Opens an editor. @returns the field of its cleave length. */
+async function cleaveFigure(page: Page): Promise<Locator> {
+  await page.goto("/shelf/procedures/guided-insertion-900/edit");
+  return page.getByLabel(/cleave.*: figure$/).first();
+}
 
 test.describe("the editor", () => {
   test("names a contradiction as it is typed, keeps nothing while it stands, and undoes it", async ({
@@ -164,8 +171,7 @@ test.describe("the editor", () => {
   test("at whatever pace a figure is typed, its field says what was typed, and what was taken back", async ({
     page,
   }) => {
-    await page.goto("/shelf/procedures/guided-insertion-900/edit");
-    const figure = page.getByLabel(/cleave.*: figure$/).first();
+    const figure = await cleaveFigure(page);
     const stood = await figure.inputValue();
     await figure.focus();
     for (const delay of [0, 45, 90, 110, 180]) {
@@ -186,8 +192,7 @@ test.describe("the editor", () => {
   test("the field that asks why takes its own typing back, and the document stands; keys go on from there", async ({
     page,
   }) => {
-    await page.goto("/shelf/procedures/guided-insertion-900/edit");
-    const figure = page.getByLabel(/cleave.*: figure$/).first();
+    const figure = await cleaveFigure(page);
     const stood = await figure.inputValue();
     await figure.fill("9.45");
     const why = page.getByRole("textbox", { name: "Why it was changed" });
@@ -204,8 +209,7 @@ test.describe("the editor", () => {
   });
 
   test("what cannot be a figure is told once the field is left, or the hand stops", async ({ page }) => {
-    await page.goto("/shelf/procedures/guided-insertion-900/edit");
-    const figure = page.getByLabel(/cleave.*: figure$/).first();
+    const figure = await cleaveFigure(page);
     const row = page.getByRole("listitem").filter({ has: figure });
     await figure.fill("9.");
     await expect(row.getByText("“9.” is not a length.")).toBeVisible();

@@ -1,6 +1,6 @@
 import { type Length, um } from "../length/length";
 import { mustHold, mustHoldAt } from "../problem/held";
-import { canHold } from "./differences";
+import { canHold, type Difference } from "./differences";
 import { type Dimension, statedLimits } from "./dimension";
 
 /** One closed chain of stated limits that cannot hold together, and by how much it falls short. */
@@ -9,23 +9,21 @@ export interface Conflict {
   readonly shortBy: Length;
 }
 
-interface Arc {
+/** One side of a stated limit. */
+interface Side extends Difference {
   readonly id: string;
-  readonly from: number;
-  readonly to: number;
-  readonly most: number;
 }
 
-function arcs(features: readonly string[], dimensions: readonly Dimension[]): Arc[] {
+function sidesOf(features: readonly string[], dimensions: readonly Dimension[]): Side[] {
   const index = new Map(features.map((name, i) => [name, i]));
   return dimensions.flatMap((dimension) => {
     const { min, max } = statedLimits(dimension);
     const from = mustHold(index, dimension.from);
     const to = mustHold(index, dimension.to);
     return [
-      { id: dimension.id, from, to, most: max },
-      { id: dimension.id, from: to, to: from, most: -min },
-    ].filter((arc) => Number.isFinite(arc.most));
+      { id: dimension.id, from: to, to: from, least: -max },
+      { id: dimension.id, from, to, least: min },
+    ].filter(({ least }) => Number.isFinite(least));
   });
 }
 
@@ -36,20 +34,19 @@ function arcs(features: readonly string[], dimensions: readonly Dimension[]): Ar
  * @returns null when the limits can hold together.
  */
 export function findConflict(features: readonly string[], dimensions: readonly Dimension[]): Conflict | null {
-  const all = arcs(features, dimensions);
+  const all = sidesOf(features, dimensions);
   const n = features.length;
-  const leasts = all.map(({ from, to, most }) => ({ from: to, to: from, least: -most }));
-  if (canHold(n, leasts)) return null;
+  if (canHold(n, all)) return null;
   let reach = new Float64Array(n * n).fill(Number.POSITIVE_INFINITY);
   for (let i = 0; i < n; i++) reach[i * n + i] = 0;
   const rounds: Int32Array[] = [];
   for (let length = 1; length <= n; length++) {
     const next = new Float64Array(n * n).fill(Number.POSITIVE_INFINITY);
     const via = new Int32Array(n * n).fill(-1);
-    all.forEach((arc, which) => {
+    all.forEach(({ from, to, least }, which) => {
       for (let start = 0; start < n; start++) {
-        const candidate = mustHoldAt(reach, start * n + arc.from) + arc.most;
-        const place = start * n + arc.to;
+        const candidate = mustHoldAt(reach, start * n + to) - least;
+        const place = start * n + from;
         if (candidate < mustHoldAt(next, place)) {
           next[place] = candidate;
           via[place] = which;
@@ -69,13 +66,13 @@ export function findConflict(features: readonly string[], dimensions: readonly D
   return null;
 }
 
-function chain(all: readonly Arc[], rounds: readonly Int32Array[], start: number, n: number): string[] {
+function chain(all: readonly Side[], rounds: readonly Int32Array[], start: number, n: number): string[] {
   const ids: string[] = [];
   let at = start;
   for (let round = rounds.length - 1; round >= 0; round--) {
-    const arc = mustHoldAt(all, mustHoldAt(mustHoldAt(rounds, round), start * n + at));
-    ids.unshift(arc.id);
-    at = arc.from;
+    const side = mustHoldAt(all, mustHoldAt(mustHoldAt(rounds, round), start * n + at));
+    ids.unshift(side.id);
+    at = side.to;
   }
   return [...new Set(ids)];
 }

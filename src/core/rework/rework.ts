@@ -1,4 +1,5 @@
 import { type Conflict, findConflict } from "../dimensions/conflict";
+import { canHold } from "../dimensions/differences";
 import { type Length, um, ZERO } from "../length/length";
 import { leastRework } from "./least";
 import { asAtLeast, type ReworkInput } from "./problem";
@@ -27,10 +28,12 @@ export type Rework =
  */
 export function rework(input: ReworkInput): Rework {
   const limits = asAtLeast(input);
-  const conflict = findConflict(
-    input.features.map(({ name }) => name),
-    input.dimensions,
-  );
+  const conflict = canHold(input.features.length, limits)
+    ? null
+    : findConflict(
+        input.features.map(({ name }) => name),
+        input.dimensions,
+      );
   if (conflict) return { possible: false, reason: "contradictory", conflict };
   const found = leastRework(input, limits);
   if (!found.possible) return { possible: false, reason: "fixed", feature: found.feature };

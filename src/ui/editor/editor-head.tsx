@@ -37,8 +37,6 @@ interface ShownProps extends Omit<EditorHeadProps, "edited">, Pick<Draft<unknown
   readonly onRedo: () => void;
 }
 
-const KEYS = ["mod+z", "mod+shift+z", "ctrl+y", "mod+s"] as const;
-
 /** A field that is none of the document's takes its own typing back. */
 const isOwnUndo = ({ code, target }: KeyboardEvent): boolean =>
   code !== "KeyS" && target instanceof Element && target.closest("[data-own-undo]") !== null;
@@ -55,13 +53,14 @@ const Shown = memo(function Shown({
   canUndo,
   canRedo,
 }: ShownProps) {
-  const press = { "mod+z": onUndo, "mod+shift+z": onRedo, "ctrl+y": onRedo, "mod+s": onSave };
-  const take = (hotkey: string) => {
-    const key = KEYS.find((key) => key === hotkey);
-    if (key) press[key]();
+  const acts: Readonly<Record<string, () => void>> = {
+    "mod+z": onUndo,
+    "mod+shift+z": onRedo,
+    "ctrl+y": onRedo,
+    "mod+s": onSave,
   };
   // All by one listener: every key into a field goes through each there is.
-  useHotkeys(KEYS, (_, { hotkey }) => take(hotkey), {
+  useHotkeys(Object.keys(acts), (_, { hotkey }) => acts[hotkey]?.(), {
     enableOnFormTags: true,
     preventDefault: true,
     ignoreEventWhen: isOwnUndo,

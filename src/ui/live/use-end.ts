@@ -81,37 +81,38 @@ export function useEnd(id: string, initial: readonly Recorded[]): LiveEnd {
       );
     setKnown((before) => merged(before, more));
   }, []);
+  /** Looks what waits on this device now. */
+  const look = useCallback(() => setWaiting((before) => stillIn(before, waitingFor(deviceBox(), id))), [id]);
   // From the first moment: what there is news of next waits on the device no longer.
   useLayoutEffect(
     () =>
       onNews((end, events) => {
         if (end !== id) return;
         learn(events);
-        setWaiting((before) => stillIn(before, waitingFor(deviceBox(), id)));
+        look();
       }),
-    [id, learn],
+    [id, learn, look],
   );
 
   const send = useCallback(async () => {
     if (sending.current) return;
-    const stillWaiting = () => setWaiting((before) => stillIn(before, waitingFor(deviceBox(), id)));
-    stillWaiting();
+    look();
     if (waitingFor(deviceBox(), id).length === 0) return;
     sending.current = true;
     const sent = await sendWaiting(deviceBox(), id, {
-      answered: stillWaiting,
+      answered: look,
       refused: async (problem, event) => {
         toast.error(refusalText(problem, event), { duration: 9_000 });
         const fresh = await get(`/api/v1/ends/${id}?after=0`, zEventsAnswer);
         if (fresh.ok) setKnown(fresh.value.events);
-        stillWaiting();
+        look();
       },
       reached: setOffline,
     });
     sending.current = false;
-    stillWaiting();
+    look();
     if (!sent) setTimeout(send, RETRY_MS);
-  }, [id]);
+  }, [id, look]);
 
   // Before it is painted: nobody is to act on an end as it stood before what was done last.
   useLayoutEffect(() => {
@@ -148,11 +149,11 @@ export function useEnd(id: string, initial: readonly Recorded[]): LiveEnd {
       };
       mine.current.add(made.id);
       putIn(deviceBox(), id, made);
-      setWaiting(waitingFor(deviceBox(), id));
+      look();
       send();
       return made.id;
     },
-    [id, client, by, send],
+    [id, client, by, look, send],
   );
 
   const state = useMemo(() => standing(known, waiting), [known, waiting]);

@@ -49,11 +49,8 @@ export function Study({ instruments, instrument, kept: known }: StudyProps) {
   const [kept, setKept] = useState(known);
   const found = readings.length >= FEWEST_READINGS ? repeatabilityOf(readings) : null;
   const latest = kept.find(
-    (keptStudy) =>
-      who !== null &&
-      keptStudy.by !== null &&
-      who.ids.includes(keptStudy.by) &&
-      keptStudy.instrument === instrument.id,
+    (study) =>
+      who !== null && study.by !== null && who.ids.includes(study.by) && study.instrument === instrument.id,
   );
   const add = () => {
     const parsed = parseLength(text, { unit: prefs.units === "in" ? "in" : "mm", max: um(5_000_000) });

@@ -37,8 +37,8 @@ export interface Hand {
   readonly core: string;
 }
 
-export const samePlace = (placeAsked: PlaceAsked | null, other: PlaceAsked | null): boolean =>
-  placeAsked?.piece === other?.piece && placeAsked?.side === other?.side && placeAsked?.at === other?.at;
+export const samePlace = (place: PlaceAsked | null, other: PlaceAsked | null): boolean =>
+  place?.piece === other?.piece && place?.side === other?.side && place?.at === other?.at;
 
 export const NOTHING: Selection = { place: null, cable: null, style: null, core: null, choices: {} };
 
