@@ -104,7 +104,7 @@ describe("a part found not to be on, whichever, at whatever step", () => {
       ]);
       expect([
         name,
-        andThen(begun, { kind: "take-back", event: begun.taken?.event as string }).readings.length,
+        andThen(begun, { kind: "take-back", event: begun.acts.at(-1)?.event as string }).readings.length,
       ]).toEqual([name, state.readings.length]);
     }
   });

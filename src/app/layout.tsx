@@ -1,13 +1,13 @@
 import type { Metadata, Viewport } from "next";
 import { cookies, headers } from "next/headers";
 import type { ReactNode } from "react";
-import { Toaster } from "sonner";
 import { personNamed } from "@/core";
 import { AT_THE_DOOR } from "@/service/crew";
 import { people } from "@/service/people";
 import { storeOrTrouble } from "@/service/the-store";
 import { ComeBack } from "@/ui/live/come-back";
 import { WaitingSender } from "@/ui/live/waiting-sender";
+import { PageMessages } from "@/ui/messages/page-messages";
 import { PeopleProvider } from "@/ui/people/people-context";
 import { PREFS_COOKIE, readPrefs } from "@/ui/prefs/prefs";
 import { PrefsProvider } from "@/ui/prefs/prefs-context";
@@ -48,19 +48,7 @@ export default async function Layout({ children }: { children: ReactNode }) {
               <WaitingSender />
               <ComeBack />
               <KeyHelp />
-              <Toaster
-                position="bottom-left"
-                offset={{ bottom: "1rem", left: "6.5rem" }}
-                mobileOffset={{ bottom: "10rem" }}
-                toastOptions={{
-                  style: {
-                    background: "var(--strong)",
-                    color: "var(--on-strong)",
-                    fontSize: "1rem",
-                    border: "none",
-                  },
-                }}
-              />
+              <PageMessages />
             </TimersProvider>
           </PeopleProvider>
         </PrefsProvider>

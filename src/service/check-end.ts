@@ -11,6 +11,7 @@ import {
   type RunSheet,
   readEvent,
   sheetDocument,
+  signOff,
 } from "@/core";
 import { type ChainedRow, endDigest, eventHash, foundingHash } from "@/store/chain";
 import { hasDocument, keptCable, keptProcedure, keptTools } from "@/store/documents";
@@ -170,12 +171,9 @@ const photosGone = (store: Store, history: readonly Recorded[]): EndFinding[] =>
       : [],
   );
 
-const signOf = (history: readonly Recorded[]): Recorded | undefined =>
-  history.find(({ event }) => event.kind === "sign");
-
 /** The row beside the events: what it says of the sign-off must be what they say. */
 function rowOff(row: EndRow, { sheet, history, state }: ReadEnd): EndFinding[] {
-  const sign = signOf(history);
+  const sign = signOff(history);
   const follows = followsFrom(sheet, state, row.rule, judgedOf(row, sign));
   const columns = (["job", "label", "signedBy", "signedAt", "at"] as const).filter(
     (key) => row[key] !== follows[key],
@@ -269,7 +267,7 @@ function judgedOtherwise(row: EndRow, { sheet, history, state }: ReadEnd): EndFi
   if (row.signedAt === null) return [];
   const { result, verdicts } = followsFrom(sheet, state, row.rule, null);
   if (row.result === result && sameVerdicts(row.verdicts ?? [], verdicts ?? [])) return [];
-  const sign = signOf(history);
+  const sign = signOff(history);
   const same = sign?.judged?.program === PROGRAM;
   return [
     {

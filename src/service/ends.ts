@@ -17,6 +17,7 @@ import {
   type Recorded,
   type Rule,
   type RunSheet,
+  signOff,
   zAddInside,
   zRule,
   zUuid,
@@ -239,10 +240,10 @@ export function writeEvents(
       const who = event.kind === "sign" ? signer(act, event.name) : actor;
       end = added(store, end, { id, at: now.toISOString(), by: who, client, event });
     }
-    const sign = end.history.find(({ event }) => event.kind === "sign");
+    const sign = signOff(end.history);
     updateEnd(store, endId, {
       ...followsFrom(sheet, end.state, row.rule, judgedOf(row, sign)),
-      signer: row.signer ?? sign?.by ?? null,
+      signer: sign ? (row.signer ?? sign.by ?? null) : null,
       lastHash: end.last,
     });
     return remember(store, endId, { hash: end.last, events: end.history, state: end.state });
@@ -276,7 +277,8 @@ function added(
   const hash = insertEvent(store, judged ? { ...one, judged } : one, last);
   if (judged) enter(store, "signed", row.id, hash);
   const events = [...history, judged ? { ...recorded, judged } : recorded];
-  projectEvent(store, row, { sheet, state, events, event: recorded });
+  const kept = { ...row, verdicts: state.signed ? row.verdicts : null };
+  projectEvent(store, kept, { sheet, state, events, event: recorded });
   return { row, sheet, history: events, state, last: hash };
 }
 

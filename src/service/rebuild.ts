@@ -1,4 +1,4 @@
-import { endState, followsFrom, projectionsOf } from "@/core";
+import { endState, followsFrom, projectionsOf, signOff } from "@/core";
 import { countEnds, endIdsFrom, findEnd, updateEnd } from "@/store/ends";
 import { eventsAfter } from "@/store/events";
 import { project } from "@/store/projections";
@@ -36,10 +36,10 @@ function rebuildEnd(store: Store, id: string): { end: string; why: string }[] {
     if (!row) return [];
     const sheet = sheetOf(store, row);
     const events = eventsAfter(store, id);
-    const sign = events.find(({ event }) => event.kind === "sign");
+    const sign = signOff(events);
     const follows = followsFrom(sheet, endState(events), row.rule, judgedOf(row, sign));
     const { signer, lastHash, rule, purpose } = row;
-    updateEnd(store, id, { ...follows, signer: sign?.by ?? signer, lastHash });
+    updateEnd(store, id, { ...follows, signer: sign ? (sign.by ?? signer) : null, lastHash });
     project(store, id, projectionsOf({ sheet, rule, purpose, events, verdicts: follows.verdicts }));
     return [];
   } catch (error) {

@@ -22,7 +22,9 @@ export const mustHaveSeen = (event: EndEvent): boolean =>
   event.kind === "retry" ||
   event.kind === "restart" ||
   event.kind === "rework" ||
+  event.kind === "trimmed" ||
   event.kind === "take-back" ||
+  event.kind === "park" ||
   event.kind === "label" ||
   event.kind === "sign";
 
@@ -58,7 +60,8 @@ export function mustAccept(
       "newer",
       "Something on this end was written by a newer Arlent: go on with it there. Here it can be looked at and corrected.",
     );
-  if (state.signed && !afterSigning(event))
+  const undoes = event.kind === "take-back" && state.acts.at(-1)?.what.kind === "sign";
+  if (state.signed && !afterSigning(event) && !undoes)
     throw new InputError(
       "signed",
       `This end was signed off by ${state.signed.name}: nothing more can be added to it.`,
@@ -120,15 +123,17 @@ export function mustAccept(
       mustFollow(sheet, state, rule, event);
       return;
     case "take-back":
-      if (state.taken?.event !== event.event)
-        throw new InputError("too-late", "Work has gone on since: it can no longer be taken back.", [
-          "event",
-        ]);
+      mustBeLast(state, event);
+      return;
+    case "trimmed":
+      if (state.inHand?.leg !== event.leg || state.inHand.trimmed)
+        throw new InputError("wrong-rework", "No rework in hand asks for this end to be trimmed.", ["leg"]);
       return;
     case "fault":
       mustBeThere(sheet, state, event);
       return;
     case "use":
+    case "counted":
     case "timer":
       if (!sheet.lines.some(({ step }) => step.id === event.step))
         throw new InputError("unknown-step", `No step “${event.step}” on this sheet.`, ["step"]);
@@ -146,12 +151,31 @@ export function mustAccept(
       if (event.step !== undefined && !sheet.lines.some(({ step }) => step.id === event.step))
         throw new InputError("unknown-step", `No step “${event.step}” on this sheet.`, ["step"]);
       return;
+    case "park":
+      if (event.on === (state.parked !== null))
+        throw new InputError(
+          "bad-input",
+          event.on ? "This end is parked already." : "This end is not parked.",
+          ["on"],
+        );
+      return;
     case "label":
     case "spare":
     case "correction":
     case "photo":
       return;
   }
+}
+
+/** Only what was done last is taken back, whole: the event and those that came with it. */
+function mustBeLast(
+  { acts }: EndState,
+  { event, with: also = [] }: Extract<EndEvent, { kind: "take-back" }>,
+): void {
+  const last = acts.at(-1);
+  const same = last?.event === event && [...last.with].sort().join() === [...also].sort().join();
+  if (!same)
+    throw new InputError("too-late", "Work has gone on since: it can no longer be taken back.", ["event"]);
 }
 
 /** A fault is seen on a leg of the cable, on a feature that is made: an end or a mark. */
@@ -166,6 +190,9 @@ function mustBeThere(sheet: RunSheet, state: EndState, event: Extract<EndEvent, 
     (event.what !== "lost" && feature.kind !== "end")
   )
     throw new InputError("wrong-fault", `A ${feature.kind} cannot be called “${event.what}”.`, ["what"]);
+  const cleaned = sheet.lines.some(({ index, step }) => index < state.reached && step.kind === "clean");
+  if (event.on && event.what === "dirty" && !cleaned)
+    throw new InputError("wrong-fault", "No glass is bare yet: wipe the cable clean and go on.", ["what"]);
 }
 
 /** Beginning again for a forgotten part is for one that is due, is not on, and no longer goes on. */

@@ -10,7 +10,7 @@ import { judgementOf } from "../procedure/step";
 import type { RunSheet } from "../runsheet/runsheet";
 import { type Cost, fromTheStart, legOf, type Seen, startingOver, startRule } from "./from-start";
 import { cuttingRule, type Plan, planOf } from "./plan";
-import { heldBy, leastProblem, NICK } from "./problem";
+import { heldBy, leastProblem, NICK, PLANNED } from "./problem";
 import { leastMoves } from "./solve";
 
 /** A length left out as it is: what that means for the end. */
@@ -70,7 +70,6 @@ export function advise(
   seen: Seen | null = null,
   unsettled: readonly string[] = [],
 ): EndAdvice[] {
-  if (state.inHand) return [];
   const on = (leg: string, skip: readonly string[] = []) =>
     adviseLeg(sheet, state, rule, { leg, answered: seen, unsettled, skip });
   const all = sheet.cable.legs.flatMap((leg) => on(leg) ?? []);
@@ -117,6 +116,8 @@ function adviseLeg(
   rule: Rule,
   { leg, answered, unsettled, skip }: Leg,
 ): EndAdvice | null {
+  // What is in hand on another leg is done first.
+  if (state.inHand && state.inHand.leg !== leg) return null;
   const seen = answered && sendsToCut(sheet, state, answered, leg) ? answered : null;
   const found = asMade(sheet, state, rule, leg);
   const lies = { ...found, read: found.read.filter(({ check }) => !skip.includes(check.dimension)) };
@@ -159,7 +160,7 @@ function adviseLeg(
   const next = nextRule(sheet, offers);
   const spoilt =
     out.some(({ check }) => check.fromStart) ||
-    (counted?.fromStart && faults.some(({ what }) => what !== "lost"));
+    (counted?.fromStart && faults.some(({ what }) => what !== "lost" && what !== "dirty"));
   if (next?.fromStart || spoilt) return fresh("its-rule", null, next?.fromStart ? next : startRule(sheet));
   const solved = leastMoves(leastProblem(sheet, state, made, faults, open));
   if (!solved.possible) return fresh("held", stopper(sheet, state, solved), null);
@@ -258,7 +259,8 @@ function stopper(
 ): { feature: string; line: number | null } | null {
   if (solved.reason !== "fixed") return null;
   const feature = sheet.features.find(
-    ({ id }) => id === (solved.feature === NICK ? sheet.features[0]?.id : solved.feature),
+    ({ id }) =>
+      id === (solved.feature === NICK || solved.feature === PLANNED ? sheet.features[0]?.id : solved.feature),
   );
   if (!feature) return null;
   const line = heldBy(sheet, state.reached, feature);

@@ -1,7 +1,8 @@
 import { handsOn } from "../batch/stages";
 import type { EndState } from "../end/state";
-import { type Length, um } from "../length/length";
-import type { AsMade } from "../measured/as-made";
+import { type Length, um, ZERO } from "../length/length";
+import { type AsMade, makes } from "../measured/as-made";
+import { shiftOf } from "../measured/places";
 import { mustHold, mustHoldAt, mustHoldIn } from "../problem/held";
 import type { Retry } from "../procedure/retry";
 import { judgementOf, type StepKind } from "../procedure/step";
@@ -25,8 +26,11 @@ export interface Move {
 /** What to do again, in the order of work, and what that takes. */
 export interface Plan {
   readonly moves: readonly Move[];
+  /** Where everything lies once it is done, counted from the end as it then is. */
   readonly places: Readonly<Record<string, Length>>;
   readonly cableLost: Length;
+  /** How much is trimmed off the cable end before anything else; 0 where nothing is. */
+  readonly trim: Length;
   /** Lines to do again, in order, and the one to come back to. */
   readonly steps: readonly number[];
   readonly to: number;
@@ -64,6 +68,9 @@ function ruleOffered(sheet: RunSheet, lines: readonly Line[]): Retry | null {
   );
 }
 
+/** Hands-on seconds to trim an end with snips (common practice, no source). */
+const TRIM_SECONDS = 12;
+
 /** A placing as work to do: what is made anew, by which lines, and what must be read again. */
 export function planOf(
   sheet: RunSheet,
@@ -71,12 +78,15 @@ export function planOf(
   made: AsMade,
   { moved, places, cableLost }: Placing,
 ): Plan {
+  const [root] = made.present;
+  const shift = shiftOf(sheet, places);
   const moves = made.present.flatMap((feature): Move[] => {
     const was = mustHold(made.places, feature.id);
     const now = places[feature.id];
-    const lost = state.faults.some(
-      (fault) => fault.leg === made.leg && fault.feature === feature.id && fault.what === "lost",
-    );
+    const lost =
+      state.faults.some(
+        (fault) => fault.leg === made.leg && fault.feature === feature.id && fault.what === "lost",
+      ) || made.lost.has(feature.id);
     if (rides(sheet, feature, state.reached)) return [];
     if (now === undefined || (now === was && !lost && !moved.includes(feature.id))) return [];
     const drawn = feature.cutAt === null || feature.cutAt >= state.reached;
@@ -85,8 +95,8 @@ export function planOf(
       {
         feature: feature.id,
         how,
-        was: lost ? null : was,
-        now,
+        was: lost ? null : um(was - shift),
+        now: um(now - shift),
         further: um(now - was),
         from: laidOff(sheet, made, feature, how, places),
       },
@@ -97,7 +107,10 @@ export function planOf(
   const checks = sheet.checks.filter(
     ({ leg, from, to }) => leg === made.leg && (changed.has(from) || changed.has(to)),
   );
-  const direct = linesMaking(sheet, state, moves);
+  const dirty = state.faults.some(({ leg, what }) => leg === made.leg && what === "dirty");
+  const direct = [
+    ...new Set([...linesMaking(sheet, state, moves), ...(dirty ? linesWiping(sheet, state) : [])]),
+  ].sort((a, b) => a - b);
   const back = backTo(
     sheet,
     state,
@@ -107,10 +120,15 @@ export function planOf(
   const steps = withUndone(sheet, made, moves, direct, back, new Set(checks.map(({ step }) => step)));
   const first = steps[0] ?? state.at;
   const last = Math.max(state.reached, state.at);
+  const trim =
+    root && root.id === sheet.features[0]?.id
+      ? (moves.find(({ feature }) => feature === root.id)?.further ?? ZERO)
+      : ZERO;
   return {
     moves,
-    places,
+    places: Object.fromEntries(Object.entries(places).map(([id, at]) => [id, um(at - shift)])),
     cableLost,
+    trim,
     steps,
     to: steps[0] ?? back,
     back,
@@ -126,7 +144,10 @@ export function planOf(
         .filter(({ index }) => steps.includes(index) || (index > back && index <= last))
         .map(({ step }) => step.id),
     },
-    seconds: [...steps, back].reduce((sum, index) => sum + handsOn(mustHoldAt(sheet.lines, index).step), 0),
+    seconds: [...steps, back].reduce(
+      (sum, index) => sum + handsOn(mustHoldAt(sheet.lines, index).step),
+      trim > 0 ? TRIM_SECONDS : 0,
+    ),
   };
 }
 
@@ -160,15 +181,18 @@ const orderOf = (sheet: RunSheet, { feature, how }: Move): number => {
 /** The lines that draw, cut or set what moves. */
 function linesMaking(sheet: RunSheet, state: EndState, moves: readonly Move[]): number[] {
   return sheet.lines
+    .filter((line) => line.index < state.reached && moves.some(({ feature }) => makes(sheet, line, feature)))
+    .map(({ index }) => index);
+}
+
+const LOOKS: readonly StepKind[] = ["clean", "verify", "inspect", "bend-test"];
+
+/** The last cleaning that was done, and every look at the glass since. */
+function linesWiping({ lines }: RunSheet, { reached }: EndState): number[] {
+  const clean = lines.filter(({ index, step }) => index < reached && step.kind === "clean").at(-1);
+  return lines
     .filter(
-      ({ index, figure, bares }) =>
-        index < state.reached &&
-        moves.some(
-          ({ feature }) =>
-            figure?.feature === feature ||
-            bares.some(({ edge }) => edge === feature) ||
-            sheet.features.some(({ id, madeAt }) => id === feature && madeAt === index),
-        ),
+      ({ index, step }) => clean && index >= clean.index && index < reached && LOOKS.includes(step.kind),
     )
     .map(({ index }) => index);
 }

@@ -25,6 +25,8 @@ export interface LeastProblem {
 
 /** The place of a nick, as a feature nothing can move; the fibre end must go behind it. No document can have that id. */
 export const NICK = ":nick";
+/** The origin, as a feature nothing can move: what a rework in hand has still to cut goes at least where that puts it. */
+export const PLANNED = ":planned";
 /** A nick is taken off with so much glass before it, micrometres. */
 const CLEAR_OF_NICK = um(500);
 
@@ -89,8 +91,10 @@ export function leastProblem(
       return { name: id, kind: "mark" };
     return { name: id, kind: "fixed", at };
   });
-  const nick = faults.find(({ what }) => what === "nick");
+  const nick = faults.find(({ what }) => what === "nick" || what === "broken");
+  const due = features.filter(({ name, kind }) => kind === "cut" && made.pending.has(name));
   const end = fibreEnd(made);
+  const isCleaved = end !== undefined && cleaved(sheet, end);
   const open = new Set(
     made.read.filter(({ check }) => unsettled.includes(check.id)).map(({ check }) => check.dimension),
   );
@@ -105,7 +109,9 @@ export function leastProblem(
     ...order,
     ...(end ? riding.map((part) => ridesOn(end, part, places)) : []),
     ...(nick && end ? [behindNick(end)] : []),
+    ...due.map(({ name }) => asPlanned(name, mustHold(made.pending, name))),
   ];
+  if (due.length > 0) features.push({ name: PLANNED, kind: "fixed", at: ZERO });
   if (nick && end) features.push({ name: NICK, kind: "fixed", at: nickAt(made, nick, end) });
   const read = new Map(made.read.map(({ check, judged }) => [check.dimension, judged.verdict]));
   return {
@@ -119,12 +125,14 @@ export function leastProblem(
           features.some(({ name, kind }) => kind === "mark" && (name === from || name === to)),
         )
         .map(({ id }) => id),
-      ...dimensions.filter(({ id }) => read.get(id) === "out" || id === NICK).map(({ id }) => id),
+      ...dimensions
+        .filter(({ id }) => read.get(id) === "out" || id === NICK || id.startsWith(PLANNED))
+        .map(({ id }) => id),
       ...followedOut(stated, made, read),
     ]),
-    forced: forcedBy(faults, features),
-    follows: end && cleaved(sheet, end) ? glassEdges(made).map(({ id }) => [id, end] as const) : [],
-    glass: [...glassEdges(made).map(({ id }) => id), ...(end && cleaved(sheet, end) ? [end] : [])],
+    forced: forcedBy(isCleaved ? faults : faults.filter(({ what }) => what !== "dirty"), features),
+    follows: end && isCleaved ? glassEdges(made).map(({ id }) => [id, end] as const) : [],
+    glass: [...glassEdges(made).map(({ id }) => id), ...(end && isCleaved ? [end] : [])],
     cable: cableFeature(sheet, features, present),
     places,
   };
@@ -169,9 +177,20 @@ const glassEdges = ({ present }: AsMade) => present.filter(({ ends }) => ends.in
 function nickAt({ places, present }: AsMade, { at }: SeenFault, end: string): Length {
   const tip = mustHold(places, end);
   if (at !== null) return um(tip + at + CLEAR_OF_NICK);
-  const bared = present.filter(({ ends }) => ends.includes("coating")).map(({ id }) => mustHold(places, id));
-  return um(Math.max(tip, ...bared));
+  const glass = present.filter(({ ends }) => ends.includes("coating"));
+  // Nothing bare yet: it broke somewhere in what is stripped so far.
+  const suspect = glass.length > 0 ? glass : present.filter(({ kind }) => kind === "edge");
+  return um(Math.max(tip, ...suspect.map(({ id }) => mustHold(places, id))));
 }
+
+const asPlanned = (feature: string, at: Length): Dimension => ({
+  id: `${PLANNED}:${feature}`,
+  from: PLANNED,
+  to: feature,
+  nominal: at,
+  plus: null,
+  minus: ZERO,
+});
 
 const behindNick = (end: string): Dimension => ({
   id: NICK,
@@ -193,7 +212,7 @@ const ridesOn = (end: string, part: string, places: AsMade["places"]): Dimension
 });
 
 /** Faults of a cleaved end that a fresh cleave mends. */
-const CLEAVED_ANEW: ReadonlySet<SeenFault["what"]> = new Set(["bad-cleave", "touched", "aged"]);
+const CLEAVED_ANEW: ReadonlySet<SeenFault["what"]> = new Set(["bad-cleave", "touched", "aged", "dirty"]);
 
 /** What must be cut again whatever it measures. A nick is no cut: the fibre end is held behind it instead. */
 const forcedBy = (faults: readonly SeenFault[], features: readonly ReworkFeature[]): string[] => [
@@ -211,7 +230,7 @@ const forcedBy = (faults: readonly SeenFault[], features: readonly ReworkFeature
  */
 function statedBetween({ limits }: RunSheet, present: readonly SheetFeature[]): Dimension[] {
   const there = new Set(present.map(({ id }) => id));
-  let all = limits.map(({ dimension, from, to, nominal, min, max }) => ({
+  let all: Between[] = limits.map(({ dimension, from, to, nominal, min, max }) => ({
     id: dimension,
     from,
     to,
@@ -240,7 +259,7 @@ function statedBetween({ limits }: RunSheet, present: readonly SheetFeature[]): 
             ],
       ),
     );
-    all = [...all.filter(({ from, to }) => from !== middle && to !== middle), ...over];
+    all = onePerPair([...all.filter(({ from, to }) => from !== middle && to !== middle), ...over]);
   }
   return all
     .filter(({ min, max }) => min !== null || max !== null)
@@ -250,6 +269,34 @@ function statedBetween({ limits }: RunSheet, present: readonly SheetFeature[]): 
       minus: min === null ? null : um(one.nominal - min),
     }));
 }
+
+/** What several derived limits say of one pair is said once: without this their number grows with every middle feature. */
+function onePerPair(all: readonly Between[]): Between[] {
+  const derived = new Map<string, Between>();
+  const stated: Between[] = [];
+  for (const one of all) {
+    if (!one.id.includes("+")) stated.push(one);
+    else {
+      const turned = one.from < one.to ? one : fromMiddle(one, one.to);
+      const key = `${turned.from} ${turned.to}`;
+      const other = derived.get(key);
+      derived.set(key, other ? bothOf(other, turned) : turned);
+    }
+  }
+  return [...stated, ...derived.values()];
+}
+
+const tighter = (
+  a: Length | null,
+  b: Length | null,
+  pick: (a: number, b: number) => number,
+): Length | null => (a === null ? b : b === null ? a : um(pick(a, b)));
+
+const bothOf = (a: Between, b: Between): Between => ({
+  ...a,
+  min: tighter(a.min, b.min, Math.max),
+  max: tighter(a.max, b.max, Math.min),
+});
 
 type Between = Pick<Dimension, "id" | "from" | "to" | "nominal"> & { min: Length | null; max: Length | null };
 

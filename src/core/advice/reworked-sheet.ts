@@ -1,143 +1,296 @@
 import type { EndState } from "../end/state";
-import { type Length, um } from "../length/length";
-import { mustHoldAt } from "../problem/held";
+import { type Length, um, ZERO } from "../length/length";
+import { axisStart, completedPlaces, isGone, laidOffBy, placesOf, shiftOf } from "../measured/places";
+import { mustHold, mustHoldAt } from "../problem/held";
 import { countBites } from "../runsheet/lines";
 import { type Figure, featureOf, type Line, type RunSheet, type SheetFeature } from "../runsheet/runsheet";
 
-/** The same sheet with features elsewhere: what the band draws of an end as it lies, or as it will. */
-export function sheetAt(sheet: RunSheet, places: Readonly<Record<string, Length>>): RunSheet {
-  const features = sheet.features.map((feature): SheetFeature => {
-    const position = places[feature.id];
-    return position === undefined ? feature : { ...feature, position };
-  });
-  const at = (id: string) => featureOf({ features }, id).position;
-  return {
-    ...sheet,
-    features,
-    lines: sheet.lines.map((line) =>
-      line.figure
-        ? { ...line, figure: moved(line.figure, at, (id) => isElsewhere(sheet, places, id)) }
-        : line,
-    ),
-  };
-}
-
-const isElsewhere = (sheet: RunSheet, places: Readonly<Record<string, Length>>, id: string): boolean =>
-  places[id] !== undefined && places[id] !== sheet.features.find((feature) => feature.id === id)?.position;
-
-/** A place known by measurement is told to a tenth of a millimetre: more would be more than anybody knows. */
-const TOLD_TO = 100;
-
-function moved(figure: Figure, at: (id: string) => Length, elsewhere: (id: string) => boolean): Figure {
-  const { feature, own, previous } = figure;
-  const rounded = (value: number, ...of: string[]) =>
-    um(of.some(elsewhere) ? Math.round(value / TOLD_TO) * TOLD_TO : value);
-  return {
-    ...figure,
-    fromEnd: rounded(at(feature), feature),
-    own: { ...own, distance: rounded(at(feature) - at(own.datum), feature, own.datum) },
-    previous: previous && {
-      ...previous,
-      distance: rounded(at(feature) - at(previous.feature), feature, previous.feature),
-    },
-  };
-}
+type Places = ReadonlyMap<string, Length>;
 
 /** The legs whose places differ from the sheet's. */
 export const reworkedLegs = ({ places }: EndState): string[] => Object.keys(places);
 
 /**
- * The sheet as this end has it now: features where the last rework put them, and while that is being done, the
- * figures of its lines to work to: how much further an edge goes, and where from for a cleave or a mark.
+ * The sheet as this end has it now: everything counted from the end as it now is, features where the last rework
+ * put them, what is not made yet from where its datum is; while a rework is being done, its lines as they are to be
+ * worked.
  */
 export function reworkedSheet(sheet: RunSheet, state: EndState): RunSheet {
   const legs = reworkedLegs(state);
   const leg = state.inHand?.leg ?? legs.at(-1);
   if (leg === undefined) return sheet;
-  const there = sheetAt(sheet, state.places[leg] ?? {});
-  const { inHand } = state;
-  if (!inHand) return there;
+  const places = placesOf(sheet, state, leg);
+  if (state.signed && state.countedFromFirstEnd.includes(leg)) return withPositions(sheet, places);
+  return sheetWith(sheet, places, state, state.inHand?.leg === leg ? state.inHand : null);
+}
+
+/** The sheet as it will be once a plan is done: what the band shows of a rework that is offered. */
+export const plannedSheet = (
+  sheet: RunSheet,
+  state: EndState,
+  plan: { readonly places: Readonly<Record<string, Length>>; readonly steps: readonly number[] },
+): RunSheet => sheetWith(sheet, completedPlaces(sheet, plan.places, state.reached), state, null);
+
+interface InHand {
+  readonly steps: readonly number[];
+  readonly moves: readonly { readonly feature: string; readonly was: Length | null; readonly now: Length }[];
+}
+
+function sheetWith(sheet: RunSheet, places: Places, state: EndState, inHand: InHand | null): RunSheet {
+  const start = axisStart(sheet, state.reached);
+  const root = mustHoldAt(sheet.features, 0);
+  const drawn = withPositions(sheet, places);
+  const there = (id: string) => !isGone(featureOf(sheet, id), state.reached);
   return {
-    ...there,
-    lines: there.lines.map((line) => (inHand.steps.includes(line.index) ? again(there, line, state) : line)),
+    ...drawn,
+    // The end that was cut off is no more: the axis begins at the one there is.
+    features:
+      start.id === root.id
+        ? drawn.features
+        : [
+            featureOf(drawn, start.id),
+            ...drawn.features.filter(({ id }) => id !== start.id && id !== root.id),
+          ],
+    lines: sheet.lines.map((line) => lineAt(line, { sheet, places, there, reached: state.reached, inHand })),
   };
 }
 
-/** A line done again: its figure said by how much further, or from a datum that is still there. */
-function again(sheet: RunSheet, line: Line, { inHand, reached }: EndState): Line {
+/** The same sheet with its features elsewhere. */
+const withPositions = (sheet: RunSheet, places: Places): RunSheet => ({
+  ...sheet,
+  features: sheet.features.map((feature) => ({
+    ...feature,
+    position: places.get(feature.id) ?? feature.position,
+  })),
+});
+
+interface Now {
+  readonly sheet: RunSheet;
+  readonly places: Places;
+  readonly there: (feature: string) => boolean;
+  readonly reached: number;
+  readonly inHand: InHand | null;
+}
+
+function lineAt(line: Line, now: Now): Line {
+  const { sheet, inHand } = now;
+  const again = inHand?.steps.includes(line.index) ?? false;
   const id = line.figure?.feature ?? line.bares[0]?.edge;
-  const move = inHand?.moves.find(({ feature }) => feature === id);
-  if (!move || !id) return line;
-  const feature = featureOf(sheet, id);
-  const further = move.was === null ? null : um(move.now - move.was);
+  const move = again ? inHand?.moves.find(({ feature }) => feature === id) : undefined;
+  const further = !move || move.was === null ? null : um(move.now - move.was);
   const bites =
-    line.step.kind === "remove" && line.step.bites && further !== null && further > 0
-      ? countBites(further, line.step.bites)
-      : null;
-  const figure = line.figure;
-  if (!figure) return { ...line, bites };
-  const byFurther = feature.kind === "edge" && further !== null && further > 0;
-  const gone = (datum: string) => {
-    const goneAt = sheet.features.find((sheetFeature) => sheetFeature.id === datum)?.goneAt ?? null;
-    return goneAt !== null && goneAt < reached;
-  };
-  const root = mustHoldAt(sheet.features, 0).id;
-  const datum = gone(figure.own.datum) ? standIn(sheet, figure, gone) : figure.own.datum;
-  const at = (one: string) => featureOf(sheet, one).position;
-  const from = byFurther ? id : datum;
+    again && line.step.kind === "remove" && line.step.bites
+      ? further !== null && further > 0
+        ? countBites(further, line.step.bites)
+        : null
+      : line.bites;
+  if (!line.figure) return { ...line, bites };
+  const figure = figureAt(sheet, line.figure, { ...now, again, further });
   return {
     ...line,
     // What the sheet says of a mark's place holds for a fresh end only.
-    step: line.step.kind === "mark" ? { ...line.step, how: "" } : line.step,
+    step: again && line.step.kind === "mark" ? { ...line.step, how: "" } : line.step,
     bites,
-    figure: {
-      ...figure,
-      fromEnd: um(figure.fromEnd - at(root)),
-      own: {
-        datum: from,
-        distance: byFurther ? further : um(move.now - at(datum)),
-        ...roomAt(sheet, id, (one) => !gone(one)),
-      },
-      previous: null,
-      workFromOwn: true,
-      ...(further === null ? {} : { further }),
-    },
+    figure,
   };
 }
 
-/** How far a feature may come out further back or less, with everything else where it is to lie. */
+/** A place known by measurement is told to a tenth of a millimetre: more would be more than anybody knows. */
+const TOLD_TO = 100;
+
+const within = (value: number, min: number | null, max: number | null): boolean =>
+  (min === null || value >= min) && (max === null || value <= max);
+
+/** A distance as it is told: to a tenth, unless that would lie outside the limits it is within itself. */
+function told(distance: number, min: number | null, max: number | null): Length {
+  const rounded = Math.round(distance / TOLD_TO) * TOLD_TO;
+  return um(within(rounded, min, max) || !within(distance, min, max) ? rounded : distance);
+}
+
+function figureAt(
+  sheet: RunSheet,
+  figure: Figure,
+  {
+    places,
+    there,
+    reached,
+    again,
+    further,
+  }: Now & { readonly again: boolean; readonly further: Length | null },
+): Figure {
+  const { feature: id, own, previous } = figure;
+  const feature = featureOf(sheet, id);
+  const at = (one: string) => mustHold(places, one);
+  const root = mustHoldAt(sheet.features, 0).id;
+  const laidOff = laidOffBy(sheet).get(id);
+  const by = laidOff && there(laidOff.datum) ? laidOff : null;
+  // What is made already and not made anew is told as it was to be made.
+  const place = by && feature.madeAt < reached && !again ? um(at(by.datum) + by.nominal) : at(id);
+  const byFurther = !there(own.datum) && feature.kind === "edge" && further !== null && further > 0;
+  const datum = byFurther ? id : there(own.datum) ? own.datum : standIn(sheet, figure, there);
+  const room = by
+    ? {
+        min: by.min === null ? null : at(by.datum) + by.min,
+        max: by.max === null ? null : at(by.datum) + by.max,
+      }
+    : roomAt(sheet, places, id, there);
+  const from = byFurther ? um(place - (further ?? 0)) : at(datum);
+  const relative = (limit: number | null) => (limit === null ? null : limit - from);
+  const [min, max] = [relative(room.min), relative(room.max)];
+  const distance =
+    by && place - at(by.datum) === by.nominal && datum === own.datum && datum === by.datum
+      ? um(place - from)
+      : told(place - from, min, max);
+  return {
+    ...figure,
+    fromEnd: datum === root ? distance : told(place, room.min, room.max),
+    own: {
+      datum,
+      distance,
+      plus: max === null ? null : um(Math.max(0, max - distance)),
+      minus: min === null ? null : um(Math.max(0, distance - min)),
+    },
+    previous:
+      previous && there(previous.feature) && !again
+        ? { ...previous, distance: told(place - at(previous.feature), null, null) }
+        : null,
+    workFromOwn: figure.workFromOwn || !there(root) || datum !== own.datum,
+    ...(further === null ? {} : { further }),
+  };
+}
+
+/** Between which places a feature may come to lie, with everything that is there where it lies. */
 function roomAt(
-  { limits, features }: RunSheet,
+  { limits }: RunSheet,
+  places: Places,
   id: string,
   there: (feature: string) => boolean,
-): { plus: Length | null; minus: Length | null } {
-  const at = (one: string) => featureOf({ features }, one).position;
+): { readonly min: number | null; readonly max: number | null } {
+  const at = (one: string) => mustHold(places, one);
   const rooms = limits
     .filter(({ from, to }) => (from === id || to === id) && there(from) && there(to))
-    .map(({ from, to, min, max }) => {
-      const length = at(to) - at(from);
-      const [more, less] = [max === null ? null : max - length, min === null ? null : length - min];
-      return to === id ? { plus: more, minus: less } : { plus: less, minus: more };
-    });
-  const least = (all: readonly (number | null)[]) => {
-    const known = all.filter((one) => one !== null);
-    return known.length > 0 ? um(Math.max(0, Math.min(...known))) : null;
+    .map(({ from, to, min, max }) =>
+      to === id
+        ? { min: min === null ? null : at(from) + min, max: max === null ? null : at(from) + max }
+        : { min: max === null ? null : at(to) - max, max: min === null ? null : at(to) - min },
+    );
+  const known = (all: readonly (number | null)[]) => all.filter((one) => one !== null);
+  const [mins, maxs] = [known(rooms.map(({ min }) => min)), known(rooms.map(({ max }) => max))];
+  return {
+    min: mins.length > 0 ? Math.max(...mins) : null,
+    max: maxs.length > 0 ? Math.min(...maxs) : null,
   };
-  return { plus: least(rooms.map(({ plus }) => plus)), minus: least(rooms.map(({ minus }) => minus)) };
 }
 
 /** Another feature to measure from, where the datum was cut off: by the length that joins the two, else any still there. */
 function standIn(
   { limits, features }: RunSheet,
   { feature, own }: Figure,
-  gone: (id: string) => boolean,
+  there: (id: string) => boolean,
 ): string {
+  const isEdge = (id: string) => features.some((one) => one.id === id && one.kind !== "part");
   const joined = limits
     .filter(({ from, to }) => from === feature || to === feature)
     .map(({ from, to }) => (from === feature ? to : from))
-    .find(
-      (id) =>
-        !gone(id) && features.some((sheetFeature) => sheetFeature.id === id && sheetFeature.kind !== "part"),
-    );
-  return joined ?? own.datum;
+    .filter(there);
+  return (
+    joined.find(isEdge) ??
+    joined[0] ??
+    features.find(({ id }) => id !== feature && isEdge(id) && there(id))?.id ??
+    own.datum
+  );
+}
+
+/** How much of the end is still to be trimmed off before the rework in hand goes on; null where nothing is. */
+export function trimDue(sheet: RunSheet, state: Pick<EndState, "inHand" | "at" | "places">): Length | null {
+  const { inHand } = state;
+  if (!inHand || inHand.trimmed) return null;
+  if (inHand.trim !== null) return inHand.trim > 0 ? inHand.trim : null;
+  const root = sheet.features[0]?.id;
+  const move = inHand.moves.find(({ feature }) => feature === root);
+  return move && move.was !== null && move.now > move.was ? um(move.now - move.was) : null;
+}
+
+/** The id of the step that trims an end before it is made anew; no document can have it. */
+export const TRIM_STEP = ":trim";
+
+/**
+ * The step that trims the end, and the sheet as the end lies before it: counted from the end that is cut off, the cut
+ * where the new end will be.
+ * @returns null where nothing is to be trimmed.
+ */
+export function trimming(
+  sheet: RunSheet,
+  state: EndState,
+): { readonly sheet: RunSheet; readonly line: Line } | null {
+  const trim = trimDue(sheet, state);
+  const { inHand } = state;
+  if (trim === null || !inHand) return null;
+  const root = mustHoldAt(sheet.features, 0);
+  const shift = inHand.trim === null ? shiftOf(sheet, state.places[inHand.leg] ?? {}) : 0;
+  const now = placesOf(sheet, state, inHand.leg);
+  const was = new Map(
+    [...now].map(([id, at]) => {
+      const move = inHand.moves.find(({ feature }) => feature === id);
+      return [id, um((move && move.was !== null ? move.was - shift : at) + trim)] as const;
+    }),
+  );
+  was.set(root.id, ZERO);
+  const drawn = withPositions(sheet, was);
+  const cut: SheetFeature = {
+    id: TRIM_STEP,
+    name: "trim here",
+    kind: "edge",
+    position: trim,
+    madeAt: sheet.lines.length,
+    goneAt: null,
+    cutAt: null,
+    bite: ZERO,
+    ends: [],
+  };
+  const line: Line = {
+    index: inHand.steps[0] ?? state.at,
+    step: {
+      id: TRIM_STEP,
+      kind: "trim",
+      title: `Trim the ${root.name}`,
+      how: "",
+      makes: TRIM_STEP,
+      tool: "snips",
+      cases: [],
+      cautions: ["eyes"],
+      uses: [],
+      shards: 0,
+      moves: [],
+      aids: [],
+    },
+    figure: {
+      feature: TRIM_STEP,
+      fromEnd: trim,
+      own: { datum: root.id, distance: trim, plus: null, minus: null },
+      representative: false,
+      previous: nearestTo(drawn, state.reached, root.id, trim),
+      workFromOwn: false,
+    },
+    bites: null,
+    parts: [],
+    checks: [],
+    bares: [],
+  };
+  const features = [...drawn.features, cut];
+  return { sheet: { ...drawn, features, lines: [...sheet.lines, line] }, line };
+}
+
+/** The edge or mark nearest a place, which that can be found by where the fibre's own end is gone. */
+function nearestTo({ features }: RunSheet, reached: number, root: string, at: Length): Figure["previous"] {
+  const [nearest] = features
+    .filter(
+      (feature) =>
+        feature.id !== root &&
+        feature.kind === "edge" &&
+        feature.madeAt < reached &&
+        !isGone(feature, reached),
+    )
+    .sort((a, b) => Math.abs(a.position - at) - Math.abs(b.position - at));
+  return nearest ? { feature: nearest.id, distance: um(at - nearest.position) } : null;
 }

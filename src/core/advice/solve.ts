@@ -3,7 +3,7 @@ import { type Length, um } from "../length/length";
 import { mustHoldIn } from "../problem/held";
 import type { ReworkFeature, ReworkInput } from "../rework/problem";
 import { type Rework, rework } from "../rework/rework";
-import { type LeastProblem, NICK } from "./problem";
+import { type LeastProblem, NICK, PLANNED } from "./problem";
 
 /** Where everything comes to lie, cuts and marks, by one of the two ways. */
 export interface Placing {
@@ -162,7 +162,8 @@ const onlyMarks = ({ features }: LeastProblem, places: Readonly<Record<string, L
     ),
   );
 
-const without = ({ [NICK]: _nick, ...places }: Readonly<Record<string, Length>>) => places;
+const without = ({ [NICK]: _nick, [PLANNED]: _planned, ...places }: Readonly<Record<string, Length>>) =>
+  places;
 
 /** Whether every limit holds at these places. */
 const holdsAt = (dimensions: readonly Dimension[], places: Readonly<Record<string, Length>>): boolean =>

@@ -7,7 +7,7 @@ import { mm } from "../length/length";
 import { featureOf } from "../runsheet/runsheet";
 import { adviceFor, endAt, GUARDED, readingsOf, stateAfter } from "./fixtures/ends";
 import { stub as sheet } from "./fixtures/stub";
-import { reworkedSheet, sheetAt } from "./reworked-sheet";
+import { plannedSheet, reworkedSheet } from "./reworked-sheet";
 import { mustFollow, nextLine, reworkEvent } from "./take";
 
 const short = endAt(
@@ -75,7 +75,7 @@ describe("taking the advice", () => {
     const id = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, "0")}`;
     const before = then();
     const taken = then(event);
-    expect(taken.taken?.event).toBe(id(before.lastSeq));
+    expect(taken.acts.at(-1)?.event).toBe(id(before.lastSeq));
     const back = then(event, { kind: "take-back", event: id(before.lastSeq) });
     expect({ ...back, lastSeq: 0 }).toEqual({ ...before, lastSeq: 0 });
     const takeBack = zStoredEvent.parse({ kind: "take-back", event: id(before.lastSeq) });
@@ -121,7 +121,8 @@ describe("the sheet of a reworked end", () => {
   it("draws everything where it will lie, and is the sheet itself where nothing was redone", () => {
     expect(featureOf(reworked, "buffer").position).toBe(event.places.buffer);
     expect(reworkedSheet(sheet, short)).toBe(sheet);
-    expect(featureOf(sheetAt(sheet, { glass: mm(20) }), "glass").position).toBe(20_000);
+    const planned = plannedSheet(sheet, short, advice().least);
+    expect(featureOf(planned, "buffer").position).toBe(advice().least.places.buffer);
   });
 });
 

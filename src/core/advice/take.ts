@@ -1,5 +1,5 @@
 import type { Rule } from "../conformance/conformance";
-import type { EndState } from "../end/state";
+import type { EndState, ReworkInHand } from "../end/state";
 import type { EndEvent, ReworkTaken } from "../event/event";
 import { InputError } from "../problem/problem";
 import type { RunSheet } from "../runsheet/runsheet";
@@ -10,7 +10,7 @@ export function reworkEvent(
   advice: Extract<EndAdvice, { kind: "rework" }>,
   plan: "least" | "recommended",
 ): ReworkTaken {
-  const { moves, places, cableLost, steps, to, back, voids } = advice[plan];
+  const { moves, places, cableLost, trim, steps, to, back, voids } = advice[plan];
   return {
     kind: "rework",
     leg: advice.leg,
@@ -20,6 +20,7 @@ export function reworkEvent(
     back,
     moves: moves.map(({ feature, was, now }) => ({ feature, was, now })),
     places: { ...places },
+    trim,
     cableLost,
     rule: advice.rule?.rule.id ?? null,
     cause: {
@@ -84,7 +85,13 @@ const sorted = (value: unknown): string =>
   );
 
 /** The line after the one in hand: through the lines being done again, then back to where they are read. */
-export function nextLine({ inHand, at }: Pick<EndState, "inHand" | "at">): number {
+export function nextLine({
+  inHand,
+  at,
+}: {
+  readonly inHand: Pick<ReworkInHand, "steps" | "back"> | null;
+  readonly at: number;
+}): number {
   if (!inHand) return at + 1;
   return inHand.steps.find((index) => index > at) ?? inHand.back;
 }

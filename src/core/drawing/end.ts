@@ -108,10 +108,17 @@ function yarnOf(sheet: RunSheet, line: number, layers: readonly LayerShape[]): Y
   };
 }
 
+/** A place known by measurement is told to a tenth of a millimetre; one that lies at its figure, as that says it. */
+export const toldPlace = (at: Length, figure: Length): Length =>
+  Math.abs(at - figure) <= 50 ? figure : um(Math.round(at / 100) * 100);
+
 function writtenOn(sheet: RunSheet): WrittenPlace[] {
   const places = new Map(sheet.features.map(({ id, position }) => [id, position]));
   const figures = new Map(sheet.lines.flatMap(({ figure }) => (figure ? [[figure.feature, figure]] : [])));
   return [...figures.values()]
-    .map(({ feature, fromEnd }) => ({ feature, at: places.get(feature) ?? fromEnd, fromEnd }))
+    .map(({ feature, fromEnd }) => {
+      const at = places.get(feature) ?? fromEnd;
+      return { feature, at, fromEnd: toldPlace(at, fromEnd) };
+    })
     .sort((a, b) => a.at - b.at);
 }

@@ -2,6 +2,7 @@ import type { SeenFibre } from "../cable/seen";
 import type { EndEvent, EndOutcome, Fault, Reading, ReworkTaken } from "../event/event";
 import type { Recorded } from "../event/recorded";
 import { type Length, um, ZERO } from "../length/length";
+import { type Act, actsAfter, takenBack } from "./acts";
 
 /** A hold or cure: when it began, for how long, and whether it was ended. */
 export interface RunTimer {
@@ -29,7 +30,12 @@ export interface SeenFault {
 }
 
 /** A rework being done: which lines, what they make anew, and where it comes back to. */
-export type ReworkInHand = Pick<ReworkTaken, "leg" | "plan" | "steps" | "back" | "moves">;
+export interface ReworkInHand extends Pick<ReworkTaken, "leg" | "plan" | "steps" | "back" | "moves"> {
+  /** How much is trimmed off the end first; null in a rework written before that was said. */
+  readonly trim: Length | null;
+  /** Whether that is done; true where nothing is to be trimmed. */
+  readonly trimmed: boolean;
+}
 
 /** How often one retry rule was used on a leg; on all of them at once where the leg is empty. */
 export interface AttemptCount {
@@ -62,15 +68,23 @@ export interface EndState {
   readonly timers: readonly RunTimer[];
   readonly faults: readonly SeenFault[];
   readonly inHand: ReworkInHand | null;
-  /** The retry or rework taken last and where the end stood before it, while nothing has been done since. */
-  readonly taken: { readonly event: string; readonly before: EndState } | null;
-  /** Places that differ from the sheet's since something was made anew, by leg. */
+  /** What was done, latest last, each with where the end stood before it: what can be taken back, one after the other. */
+  readonly acts: readonly Act<EndState>[];
+  /** Places of what is made, by leg, since something was made anew. */
   readonly places: Readonly<Record<string, Readonly<Record<string, Length>>>>;
+  /** Legs whose places are counted from the end as it first was: a rework of an earlier version. */
+  readonly countedFromFirstEnd: readonly string[];
   /** Cable used up beyond the sheet's by what was redone. */
   readonly lost: Length;
   /** Cable left behind this end, where that was said. */
   readonly spare: Length | null;
   readonly reworks: number;
+  /** How often everything was cut off and begun again, and how often a rework made each feature of a leg anew. */
+  readonly anew: { readonly all: number; readonly features: Readonly<Record<string, number>> };
+  /** What was counted at each step of this pass, by step. */
+  readonly counted: Readonly<Record<string, number>>;
+  /** Why it is put aside, and since when; null while it is worked on. */
+  readonly parked: { readonly why: string; readonly at: string } | null;
   readonly photos: readonly Extract<EndEvent, { kind: "photo" }>[];
   readonly job: string;
   readonly label: string;
@@ -100,11 +114,15 @@ const FRESH: EndState = {
   timers: [],
   faults: [],
   inHand: null,
-  taken: null,
+  acts: [],
   places: {},
+  countedFromFirstEnd: [],
   lost: ZERO,
   spare: null,
   reworks: 0,
+  anew: { all: 0, features: {} },
+  counted: {},
+  parked: null,
   photos: [],
   job: "",
   label: "",
@@ -113,19 +131,24 @@ const FRESH: EndState = {
   unread: 0,
 };
 
-/** Whether a retry or rework was taken back straight after. */
-export const isTakenBack = (events: readonly Recorded[], id: string): boolean =>
-  events.some(({ event }) => event.kind === "take-back" && event.event === id);
-
 /** Replays an end's events, in order of their sequence, into where it stands now. */
 export function endState(events: readonly Recorded[]): EndState {
   return events.reduce(applied, FRESH);
 }
 
 /** An end's state with one more event. */
-export function applied(state: EndState, { id, seq, at, event }: Recorded): EndState {
-  const next = { ...state, taken: null, lastSeq: Math.max(seq, state.lastSeq) };
-  const taken = () => ({ event: id, before: { ...state, taken: null } });
+export function applied(state: EndState, recorded: Recorded): EndState {
+  const { seq, event } = recorded;
+  if (event.kind === "take-back") return takenBack(state, event.event, seq);
+  return {
+    ...changed(state, recorded),
+    acts: actsAfter(state, recorded),
+    lastSeq: Math.max(seq, state.lastSeq),
+  };
+}
+
+function changed(next: EndState, { id, at, event }: Recorded): EndState {
+  const state = next;
   switch (event.kind) {
     case "thread": {
       const others = state.threaded.filter((part) => part !== event.part);
@@ -137,7 +160,7 @@ export function applied(state: EndState, { id, seq, at, event }: Recorded): EndS
         at: event.to,
         reached: Math.max(state.reached, event.to),
         leftAt: event.to > state.at ? { ...state.leftAt, [state.at]: at } : state.leftAt,
-        inHand: state.inHand && event.to >= state.inHand.back ? null : state.inHand,
+        inHand: stepped(state.inHand, event.to),
       };
     case "reading":
       return {
@@ -156,13 +179,19 @@ export function applied(state: EndState, { id, seq, at, event }: Recorded): EndS
     case "label":
       return { ...next, job: event.job, label: event.label };
     case "retry":
-      return { ...retried(next, event), taken: taken() };
+      return retried(next, event);
     case "restart":
-      return { ...restarted(next, event), taken: taken() };
+      return restarted(next, event);
     case "rework":
-      return { ...reworked(next, event), taken: taken() };
+      return reworked(next, event);
+    case "trimmed":
+      return { ...next, inHand: state.inHand && { ...state.inHand, trimmed: true } };
     case "take-back":
-      return state.taken ? { ...state.taken.before, lastSeq: next.lastSeq } : next;
+      return next;
+    case "park":
+      return { ...next, parked: event.on ? { why: event.why, at } : null };
+    case "counted":
+      return { ...next, counted: { ...state.counted, [event.step]: event.count } };
     case "fault": {
       const { kind: _kind, on, ...fault } = event;
       const others = state.faults.filter(
@@ -198,6 +227,13 @@ export function applied(state: EndState, { id, seq, at, event }: Recorded): EndS
   }
 }
 
+/** A rework in hand once another line is come to: over at the line it comes back to. */
+function stepped(inHand: EndState["inHand"], to: number): EndState["inHand"] {
+  if (!inHand || to >= inHand.back) return null;
+  // Before trimming was a step of its own, whoever went on had done it.
+  return inHand.trim === null ? { ...inHand, trimmed: true } : inHand;
+}
+
 const logged = (spent: readonly string[], step: string): readonly string[] =>
   spent.includes(step) ? spent : [...spent, step];
 
@@ -214,6 +250,7 @@ function voided(state: EndState, { checks, judgements, steps }: Voids): EndState
       Object.entries(state.answers).filter(([judgement]) => !judgements.includes(judgement)),
     ),
     spent: state.spent.filter((step) => !steps.includes(step)),
+    counted: Object.fromEntries(Object.entries(state.counted).filter(([step]) => !steps.includes(step))),
     timers: state.timers.filter(({ step }) => !steps.includes(step)),
   };
 }
@@ -238,6 +275,8 @@ function usedOnce({ attempts }: EndState, rule: string, leg = ""): EndState["att
 const less = (spare: Length | null, lost: Length): Length | null =>
   spare === null ? null : um(spare - lost);
 
+const begunAgain = ({ anew }: EndState): EndState["anew"] => ({ ...anew, all: anew.all + 1 });
+
 /** Back at an earlier step: all from there on is made anew by the sheet, and the rule has been used once more. */
 function retried(
   state: EndState,
@@ -254,6 +293,7 @@ function retried(
       cableLost > 0
         ? Object.fromEntries(Object.entries(state.places).filter(([one]) => !of(one)))
         : state.places,
+    anew: cableLost > 0 ? begunAgain(state) : state.anew,
     faults: cableLost > 0 ? state.faults.filter((fault) => !of(fault.leg)) : state.faults,
     lost: um(state.lost + cableLost),
     spare: less(state.spare, cableLost),
@@ -273,6 +313,7 @@ function restarted(
     leftAt: keptLeft(state, (line) => line < to),
     inHand: null,
     places: {},
+    anew: begunAgain(state),
     faults: [],
     lost: um(state.lost + cableLost),
     spare: less(state.spare, cableLost),
@@ -281,18 +322,32 @@ function restarted(
 
 /** Some lines done again by new figures; the rest of the end stays as it is. */
 function reworked(state: EndState, event: ReworkTaken): EndState {
-  const { leg, plan, steps, to, back, moves, places, cableLost, rule, voids } = event;
+  const { leg, plan, steps, to, back, moves, places, trim, cableLost, rule, voids } = event;
+  const others = state.countedFromFirstEnd.filter((one) => one !== leg);
   return {
     ...voided(state, voids),
     at: to,
     leftAt: keptLeft(state, (line) => line < back && !steps.includes(line)),
-    inHand: { leg, plan, steps, back, moves },
+    inHand: { leg, plan, steps, back, moves, trim: trim ?? null, trimmed: trim === ZERO },
     places: { ...state.places, [leg]: places },
+    countedFromFirstEnd: trim === undefined ? [...others, leg] : others,
     faults: state.faults.filter((fault) => fault.leg !== leg),
     lost: um(state.lost + cableLost),
     spare: less(state.spare, cableLost),
     attempts: rule === null ? state.attempts : usedOnce(state, rule, leg),
     reworks: state.reworks + 1,
+    anew: {
+      ...state.anew,
+      features: {
+        ...state.anew.features,
+        ...Object.fromEntries(
+          moves.map(({ feature }) => [
+            `${leg}/${feature}`,
+            (state.anew.features[`${leg}/${feature}`] ?? 0) + 1,
+          ]),
+        ),
+      },
+    },
   };
 }
 

@@ -53,6 +53,19 @@ export function undoneAt(line: Line, state: Seen): Undone | null {
 /** Steps before a line that were passed without what they ask for, in the order of work. */
 export const skippedSteps = (
   { lines }: RunSheet,
-  state: Seen & Pick<EndState, "reached">,
+  state: Seen & Pick<EndState, "reached" | "at" | "inHand">,
   before = state.reached,
-): Undone[] => lines.slice(0, before).flatMap((line) => undoneAt(line, state) ?? []);
+): Undone[] =>
+  lines
+    .slice(0, before)
+    .filter(({ index }) => isPassed(state, index))
+    .flatMap((line) => undoneAt(line, state) ?? []);
+
+/** Whether a line lies behind: what a rework or a way back comes to again is still to come. */
+function isPassed(
+  { at, inHand, leftAt }: Pick<EndState, "at" | "inHand" | "leftAt">,
+  index: number,
+): boolean {
+  if (inHand) return inHand.steps.includes(index) ? index < at : index < inHand.back;
+  return index < at || leftAt[index] !== undefined;
+}

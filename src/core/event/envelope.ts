@@ -5,13 +5,13 @@ import { zJudged } from "./judged";
 import { PURPOSES, type Recorded, type UnreadEvent } from "./recorded";
 
 /** The version events are written by. */
-export const EVENT_VERSION = 3;
+export const EVENT_VERSION = 4;
 
 /** From this version on an event lies in an envelope. */
 export const ENVELOPED_FROM = 2;
 
 /**
- * An event as it is written, version 3: hashed as canonical JSON (RFC 8785) with the hash before it. An older version is
+ * An event as it is written, version 4: hashed as canonical JSON (RFC 8785) with the hash before it. An older version is
  * lifted on reading; another shape is another version beside it, never a change of this one.
  */
 export const zEnvelope = z.strictObject({
@@ -40,7 +40,7 @@ export interface EventRow {
 }
 
 /**
- * Reads an event of any version: versions 1 (its body is the event alone) and 2 lifted, version 3 as it is. Whatever this
+ * Reads an event of any version: versions 1 (its body is the event alone) to 3 lifted, version 4 as it is. Whatever this
  * program cannot read comes back as unread, with what it calls itself.
  */
 export function readEvent({ id, seq, v, at, client, body }: EventRow): Recorded {
@@ -54,7 +54,7 @@ export function readEvent({ id, seq, v, at, client, body }: EventRow): Recorded 
   const content = parsed(body);
   if (v > EVENT_VERSION) return unread("newer", kindOf(content));
   if (v >= ENVELOPED_FROM) {
-    const envelope = zEnvelope.safeParse(v === EVENT_VERSION ? content : envelopeFrom2(content));
+    const envelope = zEnvelope.safeParse(v === EVENT_VERSION ? content : liftedEnvelope(content));
     if (!envelope.success) return unread("strange", kindOf(content));
     const { by, event, judged } = envelope.data;
     return { id, seq, at, by, client: envelope.data.client, event, ...(judged ? { judged } : {}) };
@@ -80,12 +80,14 @@ const parsed = (text: string): unknown => {
 const kindOf = (content: unknown): unknown =>
   isRecord(content) && isRecord(content.event) ? content.event.kind : undefined;
 
-const envelopeFrom2 = (content: unknown): unknown =>
-  isRecord(content) && content.v === 2
-    ? { ...content, v: EVENT_VERSION, event: liftedFrom2(content.event) }
-    : content;
+/** Version 3 wrote whatever it knew as version 4 does. */
+function liftedEnvelope(content: unknown): unknown {
+  if (!isRecord(content)) return content;
+  if (content.v === 2) return { ...content, v: EVENT_VERSION, event: liftedFrom2(content.event) };
+  return content.v === 3 ? { ...content, v: EVENT_VERSION } : content;
+}
 
-/** Version 2 wrote what was seen on a feature as one text, “feature: what”; all else as version 3 does. */
+/** Version 2 wrote what was seen on a feature as one text, “feature: what”; all else as later ones do. */
 export function liftedFrom2(event: unknown): unknown {
   if (!isRecord(event) || event.kind !== "rework" || !isRecord(event.cause)) return event;
   const { faults } = event.cause;

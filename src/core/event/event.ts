@@ -12,7 +12,7 @@ export const OUTCOMES = ["kept", "cut-off", "discarded"] as const;
 export type EndOutcome = (typeof OUTCOMES)[number];
 
 /** What can be wrong with a feature whatever it measures. */
-export const FAULTS = ["bad-cleave", "touched", "aged", "nick", "lost"] as const;
+export const FAULTS = ["bad-cleave", "touched", "aged", "nick", "broken", "dirty", "lost"] as const;
 
 /** What each is called in a record. */
 export const FAULT_NAMES: Record<(typeof FAULTS)[number], string> = {
@@ -20,6 +20,8 @@ export const FAULT_NAMES: Record<(typeof FAULTS)[number], string> = {
   touched: "touched end face",
   aged: "cleaved end stood too long",
   nick: "nicked glass",
+  broken: "broken fibre",
+  dirty: "dirty glass",
   lost: "mark lost",
 };
 
@@ -97,8 +99,13 @@ const eventsWith = (zLength: z.ZodType<Length, number>) => {
     to: z.int().min(0).max(1000),
     back: z.int().min(0).max(1000),
     moves: z.array(z.strictObject({ feature: zName, was: zLength.nullable(), now: zLength })).max(400),
-    /** Where every feature there lies once it is done. */
+    /**
+     * Where every feature there lies once it is done, counted from the end as it then is. A rework without `trim`,
+     * of version 3 and before, counts from the end as it first was; so do its moves.
+     */
     places: zPlace,
+    /** How much is trimmed off the cable end before anything else. */
+    trim: zLength.optional(),
     cableLost: zLength,
     /** The retry rule it counts against, if any. */
     rule: zName.nullable(),
@@ -115,10 +122,14 @@ const eventsWith = (zLength: z.ZodType<Length, number>) => {
     }),
   });
 
-  /** Takes back the retry or rework that was taken last, while nothing else has been done since. */
+  /** The end is trimmed as the rework in hand says. */
+  const zTrimmed = z.strictObject({ kind: z.literal("trimmed"), leg: z.string().max(40) });
+
+  /** Takes back what was done last: the event it names, and those that came with it. Nothing is deleted. */
   const zTakeBack = z.strictObject({
     kind: z.literal("take-back"),
     event: zUuid("It names the event it takes back"),
+    with: z.array(zUuid("It names the events it takes back")).min(1).max(20).optional(),
   });
 
   /** Something seen on a feature: a bad cleave, a touched end, one that has stood too long, a nick in bare glass, a mark that is gone. */
@@ -130,6 +141,21 @@ const eventsWith = (zLength: z.ZodType<Length, number>) => {
     /** How far behind the fibre end the nick lies, where that is known. */
     at: zLength.nullable(),
     on: z.boolean(),
+  });
+
+  /** Put aside for now, with a word why; its clocks do not run. Off: taken up again. */
+  const zPark = z.strictObject({
+    kind: z.literal("park"),
+    on: z.boolean(),
+    why: z.string().trim().max(200, "A reason has at most 200 characters").default(""),
+  });
+
+  /** How many bites, passes or wipes were counted at a step. A step passed by without has no such event. */
+  const zCounted = z.strictObject({
+    kind: z.literal("counted"),
+    step: zName,
+    of: zName,
+    count: z.int().min(1).max(1000),
   });
 
   /** How much cable there is still to spare behind this end. */
@@ -215,15 +241,18 @@ const eventsWith = (zLength: z.ZodType<Length, number>) => {
       zSign,
       zRestart,
       zReworkTaken,
+      zTrimmed,
       zTakeBack,
       zFault,
+      zPark,
+      zCounted,
       zSpare,
       zCorrection,
       zPhoto,
     ],
     {
       error:
-        "An event is one of thread, step, reading, strike, answer, label, retry, restart, rework, take-back, fault, spare, shards, use, timer, sign, correction, photo",
+        "An event is one of thread, step, reading, strike, answer, label, retry, restart, rework, trimmed, take-back, fault, park, counted, spare, shards, use, timer, sign, correction, photo",
     },
   );
 };

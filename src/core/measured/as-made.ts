@@ -1,9 +1,11 @@
 import type { Conformance, Rule } from "../conformance/conformance";
 import { standingOf } from "../end/result";
 import type { EndState } from "../end/state";
-import type { Length } from "../length/length";
-import type { Check, RunSheet, SheetFeature } from "../runsheet/runsheet";
+import { type Length, um } from "../length/length";
+import { mustHoldAt } from "../problem/held";
+import type { Check, Line, RunSheet, SheetFeature } from "../runsheet/runsheet";
 import { adjust, type Difference, type OddReadings } from "./adjust";
+import { placesOf, shiftOf } from "./places";
 
 /** One leg's end as it lies there now, by everything read. */
 export interface AsMade {
@@ -14,6 +16,10 @@ export interface AsMade {
   /** What was read of it, each length judged. */
   readonly read: readonly { readonly check: Check; readonly judged: Conformance }[];
   readonly odd: OddReadings | null;
+  /** Where a rework in hand puts what it has not come to yet. */
+  readonly pending: ReadonlyMap<string, Length>;
+  /** Marks that were lost and that the rework in hand has not drawn anew yet. */
+  readonly lost: ReadonlySet<string>;
 }
 
 /** Faces that show how a fibre sits in a part, once it is in: they say nothing of how the end was cut. */
@@ -42,12 +48,46 @@ export function presentFeatures(sheet: RunSheet, reached: number): SheetFeature[
   );
 }
 
+/** Features that a rework in hand has not come to yet: where they lie still, and where it will put them. */
+function notRemade(
+  sheet: RunSheet,
+  { inHand, places, at }: EndState,
+  leg: string,
+): { readonly feature: string; readonly was: Length | null; readonly now: Length }[] {
+  if (inHand?.leg !== leg) return [];
+  const root = sheet.features[0]?.id;
+  const shift = inHand.trim === null ? shiftOf(sheet, places[leg] ?? {}) : 0;
+  const remade = (id: string) =>
+    id === root
+      ? inHand.trimmed
+      : inHand.steps.every((index) => index < at || !makes(sheet, mustHoldAt(sheet.lines, index), id));
+  return inHand.moves
+    .filter(({ feature }) => !remade(feature))
+    .map(({ feature, was, now }) => ({
+      feature,
+      was: was === null ? null : um(was - shift),
+      now: um(now - shift),
+    }));
+}
+
+/** Whether a line draws, cuts or sets a feature. */
+export const makes = ({ features }: RunSheet, { index, figure, bares }: Line, id: string): boolean =>
+  figure?.feature === id ||
+  bares.some(({ edge }) => edge === id) ||
+  features.some((feature) => feature.id === id && feature.madeAt === index);
+
 /** Where one leg's features lie, from where they should lie and everything read of them. */
 export function asMade(sheet: RunSheet, state: EndState, rule: Rule, leg: string): AsMade {
   const present = presentFeatures(sheet, state.reached);
-  const own = state.places[leg] ?? {};
+  const lying = placesOf(sheet, state, leg);
+  const waiting = notRemade(sheet, state, leg);
+  const still = new Map(
+    waiting.flatMap(({ feature, was }) => (was === null ? [] : [[feature, was] as const])),
+  );
   const inOrder = [...present].sort((a, b) => a.madeAt - b.madeAt);
-  const expected = new Map(inOrder.map(({ id, position }) => [id, own[id] ?? position]));
+  const expected = new Map(
+    inOrder.map(({ id, position }) => [id, still.get(id) ?? lying.get(id) ?? position]),
+  );
   const read = sheet.checks
     .filter((check) => check.leg === leg && expected.has(check.from) && expected.has(check.to))
     .flatMap((one) => {
@@ -57,5 +97,7 @@ export function asMade(sheet: RunSheet, state: EndState, rule: Rule, leg: string
   const differences = read.map(
     ({ check: { id, from, to }, judged: { mean, u } }): Difference => ({ id, from, to, mean, u }),
   );
-  return { leg, present, read, ...adjust(expected, differences) };
+  const pending = new Map(waiting.map(({ feature, now }) => [feature, now]));
+  const lost = new Set(waiting.filter(({ was }) => was === null).map(({ feature }) => feature));
+  return { leg, present, read, pending, lost, ...adjust(expected, differences) };
 }

@@ -1,4 +1,5 @@
-import { type EndState, isTakenBack } from "../end/state";
+import { standingEvents } from "../end/acts";
+import type { EndState } from "../end/state";
 import type { Recorded } from "../event/recorded";
 import { type Length, um, ZERO } from "../length/length";
 import type { PiecePlan, SideName } from "./plan";
@@ -38,9 +39,7 @@ export function slackAccount(
   histories: readonly (readonly Recorded[])[],
   perAttempt: Length,
 ): SlackAccount {
-  const uses = histories.flatMap((events) =>
-    events.filter(({ id }) => !isTakenBack(events, id)).flatMap(usedBy),
-  );
+  const uses = histories.flatMap((events) => standingEvents(events).flatMap(usedBy));
   const used = um(uses.reduce((total: number, { cable }) => total + cable, 0));
   const left = allowed === null ? null : um(allowed - used);
   return { allowed, used, uses, left, attempts: attemptsIn(left, perAttempt) };

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { isTakenBack } from "../end/state";
+import { standingEvents } from "../end/acts";
 import { FAULT_NAMES, type ReworkTaken } from "../event/event";
 import type { Recorded } from "../event/recorded";
 import { type Length, ZERO, zMm } from "../length/length";
@@ -30,12 +30,12 @@ export interface ReworkTold {
   moves: { feature: string; name: string; was: Length | null; now: Length }[];
 }
 
-/** Every rework that was taken, and every retry and fresh start; what was taken back at once is left out. */
+/** Every rework that was taken, and every retry and fresh start; what was taken back is left out. */
 export function attemptsOf(
   sheet: RunSheet,
   events: readonly Recorded[],
 ): { reworks: ReworkTold[]; attempts: Attempt[] } {
-  const stood = events.filter(({ id }) => !isTakenBack(events, id));
+  const stood = standingEvents(events);
   return {
     reworks: stood.flatMap((event) => reworkTold(sheet, event) ?? []),
     attempts: stood.flatMap((event) => attemptTold(sheet, event) ?? []),

@@ -1,6 +1,7 @@
 import type { Rule, Verdict } from "../conformance/conformance";
+import { standingEvents, takenBackIn } from "../end/acts";
 import { standingOf } from "../end/result";
-import { type EndState, endState, isTakenBack } from "../end/state";
+import { type EndState, endState } from "../end/state";
 import type { KeptVerdict } from "../event/judged";
 import type { Purpose, Recorded } from "../event/recorded";
 import type { Check, RunSheet } from "../runsheet/runsheet";
@@ -44,7 +45,7 @@ export interface AttemptRow {
   readonly leg: string;
   readonly at: string;
   readonly cableLost: number;
-  /** 1 where it was taken back at once, else 0. */
+  /** 1 where it was taken back, else 0. */
   readonly takenBack: number;
 }
 
@@ -82,8 +83,8 @@ export function projectionsOf(end: Projected, state: EndState = endState(end.eve
   return {
     readings: readingRows(events, state),
     verdicts: sheet.checks.map((check) => verdictRow(end, state, check)),
-    attempts: events.flatMap((event) => attemptRow(events, event) ?? []),
-    uses: events.flatMap((event) => usedIn(event, end.purpose)),
+    attempts: attemptRows(events),
+    uses: standingEvents(events).flatMap((event) => usedIn(event, end.purpose)),
   };
 }
 
@@ -145,11 +146,10 @@ export function verdictRow(
  * Struck readings and those of a simulated end say nothing of a hand.
  */
 function firstMean(events: readonly Recorded[], check: string): number | null {
-  const redone = events.findIndex(
-    ({ id, event }) => (event.kind === "retry" || event.kind === "rework") && !isTakenBack(events, id),
-  );
-  const first = redone < 0 ? events : events.slice(0, redone);
-  const struck = new Set(events.flatMap(({ event }) => (event.kind === "strike" ? [event.reading] : [])));
+  const stood = standingEvents(events);
+  const redone = stood.findIndex(({ event }) => event.kind === "retry" || event.kind === "rework");
+  const first = redone < 0 ? stood : stood.slice(0, redone);
+  const struck = new Set(stood.flatMap(({ event }) => (event.kind === "strike" ? [event.reading] : [])));
   const values = first.flatMap(({ id, event }) =>
     event.kind === "reading" &&
     event.check === check &&
@@ -174,8 +174,12 @@ function laidOffBy(sheet: RunSheet, { from, to }: Check): { makes: string; tool:
   return figure?.own.datum === datum && tool !== undefined ? { makes, tool } : null;
 }
 
-function attemptRow(events: readonly Recorded[], { id, at, event }: Recorded): AttemptRow | null {
-  const takenBack = () => Number(isTakenBack(events, id));
+function attemptRows(events: readonly Recorded[]): AttemptRow[] {
+  const gone = takenBackIn(events);
+  return events.flatMap((event) => attemptRow(event, Number(gone.has(event.id))) ?? []);
+}
+
+function attemptRow({ id, at, event }: Recorded, takenBack: number): AttemptRow | null {
   switch (event.kind) {
     case "retry":
       return {
@@ -185,7 +189,7 @@ function attemptRow(events: readonly Recorded[], { id, at, event }: Recorded): A
         leg: event.leg ?? "",
         at,
         cableLost: event.cableLost ?? 0,
-        takenBack: takenBack(),
+        takenBack,
       };
     case "restart":
       return {
@@ -195,7 +199,7 @@ function attemptRow(events: readonly Recorded[], { id, at, event }: Recorded): A
         leg: "",
         at,
         cableLost: event.cableLost,
-        takenBack: takenBack(),
+        takenBack,
       };
     case "rework":
       return {
@@ -205,7 +209,7 @@ function attemptRow(events: readonly Recorded[], { id, at, event }: Recorded): A
         leg: event.leg,
         at,
         cableLost: event.cableLost,
-        takenBack: takenBack(),
+        takenBack,
       };
     default:
       return null;

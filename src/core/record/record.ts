@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { type Rule, zRule } from "../conformance/conformance";
+import { signOff } from "../end/acts";
 import { openPoints } from "../end/open-points";
 import { resultOf, standings } from "../end/result";
 import { type EndState, endState } from "../end/state";
@@ -257,7 +258,7 @@ function signedBy(
   people: readonly Person[],
 ): EndRecord["signed"] {
   if (!signed) return null;
-  const by = events.find(({ event }) => event.kind === "sign")?.by ?? null;
+  const by = signOff(events)?.by ?? null;
   const person = by === null ? undefined : personBy(people, by);
   return { ...signed, person: person?.id ?? by, called: person?.name ?? null };
 }

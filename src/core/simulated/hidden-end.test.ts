@@ -24,7 +24,7 @@ describe("the simulated calliper's hidden end", () => {
     expect(hiddenLength("b", sheet, fresh, cleave)).not.toBe(one);
   });
   it("changes where it was made anew", () => {
-    const anew = { ...fresh, places: { "": { glass: mm(29) } } };
+    const anew = { ...fresh, anew: { all: 0, features: { "/glass": 1 } } };
     expect(hiddenLength("a", sheet, anew, cleave)).not.toBe(hiddenLength("a", sheet, fresh, cleave));
   });
   it("is out now and then, and mostly in: practice needs both", () => {

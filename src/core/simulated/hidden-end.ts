@@ -1,5 +1,6 @@
 import type { EndState } from "../end/state";
 import { type Length, um } from "../length/length";
+import { placesOf } from "../measured/places";
 import type { Instrument } from "../procedure/tool";
 import type { Check, RunSheet } from "../runsheet/runsheet";
 
@@ -35,14 +36,16 @@ const HAND = 0.62;
  * time it is asked, until it is made anew. Nothing real is behind it.
  */
 export function hiddenLength(end: string, sheet: RunSheet, state: EndState, check: Check): Length {
+  const places = placesOf(sheet, state, check.leg);
   const at = (id: string): number => {
-    const position =
-      state.places[check.leg]?.[id] ?? sheet.features.find((feature) => feature.id === id)?.position ?? 0;
+    const position = places.get(id) ?? 0;
     const halves = sheet.limits
       .filter(({ from, to }) => from === id || to === id)
       .flatMap(({ min, max }) => (min !== null && max !== null ? [(max - min) / 2] : []));
     const room = halves.length > 0 ? Math.min(...halves) : 500;
-    const draw = drawsFor(`${end}/${check.leg}/${id}/${position}`);
+    const { all, features } = state.anew;
+    const times = `${all}/${features[`${check.leg}/${id}`] ?? 0}`;
+    const draw = drawsFor(`${end}/${check.leg}/${id}/${position}/${times}`);
     return position + normalDraw(draw) * HAND * room;
   };
   return um(Math.max(0, Math.round(at(check.to) - at(check.from))));

@@ -1,9 +1,10 @@
+import { standingEvents } from "../end/acts";
 import type { EndEvent } from "../event/event";
 import type { Recorded } from "../event/recorded";
 
 /** How many of each consumable an end has used, in the order they were first used; strokes of a blade among them. */
 export function usedOn(events: readonly Recorded[]): { readonly item: string; readonly count: number }[] {
-  const items = events
+  const items = standingEvents(events)
     .map(({ event }) => event)
     .filter((event): event is Extract<EndEvent, { kind: "use" }> => event.kind === "use")
     .flatMap((event) => event.items);

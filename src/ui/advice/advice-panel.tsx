@@ -2,7 +2,7 @@
 
 import { RadioGroup } from "radix-ui";
 import { useHotkeys } from "react-hotkeys-hook";
-import { type EndAdvice, isMidRun, onLeg, type RunSheet, um } from "@/core";
+import { type EndAdvice, isMidRun, onLeg, type ReworkInHand, type RunSheet } from "@/core";
 import { onControl } from "../aids/on-control";
 import { Choice } from "../controls/choice";
 import type { Units } from "../words/length-text";
@@ -233,41 +233,11 @@ function CarryOn({ sheet, advice }: Pick<AdvicePanelProps, "sheet" | "advice">) 
 }
 
 /** What is being redone just now, and where it comes back to. */
-export function InHandStrip({
-  sheet,
-  inHand,
-  units,
-}: {
-  sheet: RunSheet;
-  inHand: NonNullable<import("@/core").EndState["inHand"]>;
-  units: Units;
-}) {
-  const root = sheet.features[0];
-  const trim = inHand.moves.find(({ feature }) => feature === root?.id);
-  const by = trim && trim.was !== null ? trim.now - trim.was : 0;
+export function InHandStrip({ sheet, inHand }: { sheet: RunSheet; inHand: ReworkInHand }) {
   return (
     <p className="mb-2 rounded-md border-now border-l-4 bg-now-wash px-3 py-1.5 leading-tight">
       Reworking{onLeg(inHand.leg, isMidRun(sheet))}, the {inHand.plan} way; then back to “
       {sheet.lines[inHand.back]?.step.title}”.
-      {trim && by > 0 && (
-        <strong>
-          {" "}
-          First{" "}
-          {moveWords(
-            sheet,
-            {
-              feature: trim.feature,
-              how: "cut",
-              was: trim.was,
-              now: trim.now,
-              further: um(by),
-              from: null,
-            },
-            units,
-          ).toLowerCase()}
-          .
-        </strong>
-      )}
     </p>
   );
 }

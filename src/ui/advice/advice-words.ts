@@ -83,6 +83,8 @@ export const FAULT_SAID: Record<SeenFault["what"], string> = {
   touched: "the end face was touched",
   aged: "the cleaved end has stood too long",
   nick: "the glass is nicked",
+  broken: "the fibre broke",
+  dirty: "the glass is dirty",
   lost: "the mark is lost",
 };
 

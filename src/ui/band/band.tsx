@@ -1,7 +1,7 @@
 "use client";
 
 import { useId, useMemo } from "react";
-import { isMidRun, type RunSheet, type SheetFeature } from "@/core";
+import { isMidRun, type RunSheet, type SheetFeature, toldPlace } from "@/core";
 import { usePrefs } from "../prefs/prefs-context";
 import { lengthText } from "../words/length-text";
 import { toleranceAt } from "../words/line-words";
@@ -171,7 +171,7 @@ export function Band({ sheet, line, lit, onPoint, readings = [], leg = "", compa
 
 /** Where a feature lies, as it is told: a place known by measurement no finer than it is known. */
 const toldAt = (sheet: RunSheet, { id, position }: SheetFeature) =>
-  sheet.lines.find(({ figure }) => figure?.feature === id)?.figure?.fromEnd ?? position;
+  toldPlace(position, sheet.lines.find(({ figure }) => figure?.feature === id)?.figure?.fromEnd ?? position);
 
 const timesText = (times: number): string =>
   Math.abs(times - 1) < 0.08 ? "to scale too" : `×${times.toFixed(1)}`;

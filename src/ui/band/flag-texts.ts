@@ -1,6 +1,5 @@
-import type { RunSheet, SheetFeature } from "@/core";
+import { featureOf, type RunSheet, type SheetFeature, toldPlace, um } from "@/core";
 import { figureText, type Units } from "../words/length-text";
-import { placeText } from "../words/line-words";
 import type { FlagText } from "./flags";
 import type { BandGeometry } from "./geometry";
 
@@ -16,16 +15,21 @@ export function flagTexts(
   return features.flatMap((feature) => {
     const figure = sheet.lines.find((one) => one.figure?.feature === feature.id)?.figure;
     if (!figure) return [];
-    const { datum, distance } = figure.own;
+    const { datum, distance: toBe } = figure.own;
+    const isThere = sheet.features.some(({ id }) => id === datum);
+    const distance =
+      datum === feature.id || !isThere
+        ? toBe
+        : toldPlace(um(feature.position - featureOf(sheet, datum).position), toBe);
     const own =
-      datum === root
+      datum === root || datum === feature.id
         ? ""
         : ` · ${figureText(Math.abs(distance), units, figure.own)} ${distance < 0 ? `before the ${nameOf(datum)}` : "further on"}`;
     return [
       {
         id: feature.id,
         x: scale.x(feature.position),
-        main: placeText(figure, units),
+        main: figureText(toldPlace(feature.position, figure.fromEnd), units, figure.own),
         note: `${feature.name}${own}`,
         first: lit.includes(feature.id) || (lit.length === 0 && feature.madeAt === line),
       },

@@ -10,6 +10,7 @@ import { legText } from "../words/legs-text";
 import { asText } from "../words/length-text";
 import { EndLabel } from "./end-label";
 import { PartsOn } from "./parts-on";
+import { UndoButton } from "./undo-button";
 import type { BenchWork } from "./use-work";
 
 interface BenchHeadProps {
@@ -63,6 +64,7 @@ export function BenchHead({ sheet, work, purpose, name, onPlan, onAloud }: Bench
       )}
       {work.legs.length > 0 && <Legs legs={work.legs} />}
       <PartsOn sheet={sheet} work={work} />
+      <UndoButton work={work} className={`max-w-56 ${state.signed ? "flex" : "max-lg:hidden"}`} />
       <SaveState waiting={waiting} offline={offline} />
       <IconButton onClick={onAloud} name="Read the step aloud" aria-keyshortcuts="R">
         <Volume2 aria-hidden="true" className="size-5" />

@@ -4,10 +4,12 @@ import type { Typed } from "../reading/reading-panel";
 import type { BenchWork } from "./use-work";
 
 /** The steps there are to do: all, or while something is redone those of it, back to where it is read. */
-export function stepsShown({ drawn, state: { inHand } }: BenchWork): readonly Line[] {
-  return inHand
-    ? drawn.lines.filter(({ index }) => inHand.steps.includes(index) || index === inHand.back)
-    : drawn.lines;
+export function stepsShown({ drawn, trim, state: { inHand } }: BenchWork): readonly Line[] {
+  if (!inHand) return drawn.lines;
+  const again = drawn.lines.filter(
+    (line) => line !== trim?.line && (inHand.steps.includes(line.index) || line.index === inHand.back),
+  );
+  return trim ? [trim.line, ...again] : again;
 }
 
 export function bandReadings(active: CheckStanding | undefined, typed: Typed | null): BandReading[] {

@@ -15,13 +15,14 @@ import type {
   RunSheet,
   WhereTold,
 } from "@/core";
-import { judgementOf, mustHoldAt, reworkedLegs, SIMULATED, sheetAt, skippedSteps } from "@/core";
+import { judgementOf, mustHoldAt, plannedSheet, reworkedLegs, SIMULATED, skippedSteps } from "@/core";
 import type { Way } from "../advice/advice-panel";
 import { useBlades } from "../aids/use-blades";
 import { useAims } from "../aim/aim-note";
 import { Band } from "../band/band";
 import { Calliper } from "../calliper/calliper";
 import { stepIntoView, toStep } from "../keys/to-step";
+import { BenchMessages } from "../messages/bench-messages";
 import { usePeople } from "../people/people-context";
 import { usePrefs } from "../prefs/prefs-context";
 import { WhereStrip } from "../where/where-strip";
@@ -34,6 +35,7 @@ import { SignPanel } from "./sign-panel";
 import { SignedPanel } from "./signed-panel";
 import { StepList, StepProgress } from "./step-list";
 import { StepWork } from "./step-work";
+import { UndoButton } from "./undo-button";
 import { useBenchKeys } from "./use-bench-keys";
 import { activeOf, type BenchWork, useWork } from "./use-work";
 
@@ -127,7 +129,10 @@ export function BenchView({
   const reworkAdvice = asking ? work.advice.find((endAdvice) => endAdvice.kind === "rework") : undefined;
   const advised = asking && work.advice.length > 0;
   const shown = reworkAdvice?.kind === "rework" && way !== "now" ? reworkAdvice[way] : null;
-  const drawn = useMemo(() => (shown ? sheetAt(work.drawn, shown.places) : work.drawn), [work.drawn, shown]);
+  const drawn = useMemo(
+    () => (shown ? plannedSheet(sheet, state, shown) : work.drawn),
+    [work.drawn, shown, sheet, state],
+  );
   const picked = instruments.find((one) => one.id === prefs.instrument) ?? mustHoldAt(instruments, 0);
   const instrument: Instrument = simulated ? { ...picked, ...SIMULATED } : picked;
   const skipped = useMemo(() => skippedSteps(sheet, state).map(({ index }) => index), [sheet, state]);
@@ -149,7 +154,9 @@ export function BenchView({
       <Band
         sheet={drawn}
         leg={shown ? reworkAdvice?.leg : (state.inHand?.leg ?? reworkedLegs(state).at(-1))}
-        line={done ? sheet.lines.length : Math.max(line.index, state.inHand ? state.reached - 1 : 0)}
+        line={
+          done ? sheet.lines.length : Math.max(line.index, state.inHand ? Math.max(0, state.reached - 1) : 0)
+        }
         lit={shown ? shown.moves.map(({ feature }) => feature) : done ? [] : litBy(line, active)}
         readings={done || shown ? [] : bandReadings(active, typed)}
         compact
@@ -180,12 +187,17 @@ export function BenchView({
         />
       ) : (
         <>
-          <StepProgress lines={sheet.lines} at={line.index} skipped={skipped} />
+          <StepProgress
+            lines={sheet.lines}
+            at={line.index}
+            skipped={skipped}
+            undo={<UndoButton work={work} className="max-w-[45%]" />}
+          />
           <div className={`short:flex-none flex min-h-0 flex-1 ${batch ? "flex-col lg:flex-row" : ""}`}>
             {batch ? (
               batch.aside(work)
             ) : advised ? null : (
-              <StepList lines={stepsShown(work)} at={line.index} skipped={skipped} onGo={work.go} />
+              <StepList lines={stepsShown(work)} now={line} skipped={skipped} onGo={work.go} />
             )}
             <StepWork
               key={`${line.step.id}/${JSON.stringify(state.attempts)}/${state.reworks}`}
@@ -223,6 +235,7 @@ export function BenchView({
           onClose={() => setSimulated(false)}
         />
       )}
+      <BenchMessages />
     </main>
   );
 }

@@ -4,7 +4,7 @@ import type { Line } from "@/core";
 interface StepListProps {
   /** Every step; while something is redone, the steps of that. */
   readonly lines: readonly Line[];
-  readonly at: number;
+  readonly now: Line;
   /** Indices of steps that were passed without what they ask for. */
   readonly skipped: readonly number[];
   readonly onGo: (index: number) => void;
@@ -14,8 +14,9 @@ const BEHIND = 3;
 const SHOWN = 10;
 
 /** The steps around the one being done; the rest are counted, so that the list never scrolls. */
-export function StepList({ lines, at, skipped, onGo }: StepListProps) {
-  const here = lines.findIndex(({ index }) => index === at);
+export function StepList({ lines, now: line, skipped, onGo }: StepListProps) {
+  const at = line.index;
+  const here = lines.findIndex(({ step }) => step.id === line.step.id);
   const first = Math.max(0, Math.min(here - BEHIND, lines.length - SHOWN));
   const shown = lines.slice(first, first + SHOWN);
   const missed = lines.slice(0, first).filter(({ index }) => skipped.includes(index)).length;
@@ -32,7 +33,7 @@ export function StepList({ lines, at, skipped, onGo }: StepListProps) {
       )}
       <ol>
         {shown.map(({ index, step }) => {
-          const now = index === at;
+          const now = step.id === line.step.id;
           return (
             <li key={step.id}>
               <button
@@ -65,9 +66,19 @@ export function StepList({ lines, at, skipped, onGo }: StepListProps) {
 }
 
 /** Where the work stands, on a screen too narrow for the list. */
-export function StepProgress({ lines, at, skipped }: Pick<StepListProps, "lines" | "at" | "skipped">) {
+export function StepProgress({
+  lines,
+  at,
+  skipped,
+  undo,
+}: {
+  readonly lines: readonly Line[];
+  readonly at: number;
+  readonly skipped: readonly number[];
+  readonly undo: React.ReactNode;
+}) {
   return (
-    <p className="flex items-center gap-3 border-line border-b px-4 py-1.5 text-soft lg:hidden">
+    <div className="flex min-h-12 items-center gap-3 border-line border-b px-4 text-soft lg:hidden">
       <span className="shrink-0">
         Step <strong className="text-ink">{at + 1}</strong> of {lines.length}
         {skipped.length > 0 && <strong className="text-unsure"> · {skipped.length} skipped</strong>}
@@ -75,6 +86,7 @@ export function StepProgress({ lines, at, skipped }: Pick<StepListProps, "lines"
       <span aria-hidden="true" className="h-2 flex-1 overflow-hidden rounded-full bg-line">
         <span className="block h-full bg-now" style={{ width: `${((at + 1) / lines.length) * 100}%` }} />
       </span>
-    </p>
+      {undo}
+    </div>
   );
 }

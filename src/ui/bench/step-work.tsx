@@ -32,6 +32,7 @@ import { ReadingPanel } from "../reading/reading-panel";
 import { toleranceOf, type Units } from "../words/length-text";
 import { Cautions } from "./cautions";
 import { Doing } from "./doing";
+import { MishapRow } from "./mishap-row";
 import { ForgottenPart, OutOfOrder } from "./parts-on";
 import { StepFoot } from "./step-foot";
 import { TakenElsewhere } from "./taken-elsewhere";
@@ -167,7 +168,7 @@ export function StepWork(props: StepWorkProps) {
           ) : (
             <Figure sheet={work.drawn} line={line} units={units} />
           )}
-          {state.inHand && <InHandStrip sheet={sheet} inHand={state.inHand} units={units} />}
+          {state.inHand && <InHandStrip sheet={sheet} inHand={state.inHand} />}
           {aim && <AimNote aim={aim} units={units} />}
           {advices.length > 0 && (
             <div className="mt-2 gap-5 lg:grid lg:grid-cols-[minmax(0,1fr)_280px]">
@@ -275,6 +276,7 @@ export function StepWork(props: StepWorkProps) {
             onAdd={add}
             onSeeTo={props.onSeeTo}
           />
+          <MishapRow sheet={sheet} work={work} />
           {aside && (
             <>
               {!cautionsUnder && cautionList}

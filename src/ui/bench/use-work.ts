@@ -31,15 +31,16 @@ import {
   spentAt,
   standings,
   startingOver,
+  takeBackEvent,
+  trimming,
   undoneAt,
-  ZERO,
 } from "@/core";
 import { useEnd } from "../live/use-end";
 import type { Typed } from "../reading/reading-panel";
 import { useTimers } from "../timers/timers-context";
 import { heldWords } from "../words/held-words";
-import { mmText } from "../words/length-text";
 import { useKept, yesOrNo } from "../words/use-kept";
+import { actText } from "./act-text";
 
 interface Work {
   readonly id: string;
@@ -62,11 +63,12 @@ export function useWork({ id, sheet, rule, initial, onDone }: Work) {
   /** What the step still asks for, told at the first press; a second press passes it by. */
   const [held, setHeld] = useState<Held | null>(null);
   /** The sheet as this end has it: by the figures of its last rework, if any. */
-  const drawn = useMemo(() => reworkedSheet(sheet, state), [sheet, state]);
-  const line = mustHoldAt(drawn.lines, Math.min(state.at, sheet.lines.length - 1));
+  const trim = useMemo(() => trimming(sheet, state), [sheet, state]);
+  const drawn = useMemo(() => trim?.sheet ?? reworkedSheet(sheet, state), [sheet, state, trim]);
+  const line = trim?.line ?? mustHoldAt(drawn.lines, Math.min(state.at, sheet.lines.length - 1));
   const all = useMemo(() => standings(sheet, state, rule), [sheet, state, rule]);
   const here = useMemo(() => all.filter(({ check }) => check.step === line.step.id), [all, line]);
-  const last = line.index === sheet.lines.length - 1 && !state.inHand;
+  const last = line.index === sheet.lines.length - 1 && !state.inHand && !trim;
   const advice = useMemo(
     () => advise(sheet, state, rule, badAnswer(sheet, state), unsettled),
     [sheet, state, rule, unsettled],
@@ -87,12 +89,16 @@ export function useWork({ id, sheet, rule, initial, onDone }: Work) {
         return false;
       }
       toast.dismiss(GATE);
+      if (trim && to !== state.at) {
+        toast("Trim the end first.", { id: GATE });
+        return false;
+      }
       setSigning(false);
       setTyped(null);
       if (to !== state.at) add({ kind: "step", to });
       return true;
     },
-    [add, sheet, state, setSigning],
+    [add, sheet, state, trim, setSigning],
   );
   useEffect(() => {
     if (missingParts(sheet, state).length === 0) toast.dismiss(GATE);
@@ -133,6 +139,10 @@ export function useWork({ id, sheet, rule, initial, onDone }: Work) {
   };
   const next = () => {
     if (signing) return;
+    if (trim && state.inHand) {
+      add({ kind: "trimmed", leg: state.inHand.leg });
+      return;
+    }
     const to = nextLine(state);
     const missing = missingParts(sheet, state, to);
     if (missing.length > 0) {
@@ -157,14 +167,10 @@ export function useWork({ id, sheet, rule, initial, onDone }: Work) {
   };
   const back = () => {
     if (signing) setSigning(false);
-    else if (line.index > 0) go(line.index - 1);
+    else if (line.index > 0) go(state.inHand?.steps.findLast((index) => index < state.at) ?? line.index - 1);
   };
   const strike = (reading: string) => {
-    const kept = state.readings.find((one) => one.id === reading);
-    if (!kept) return;
-    const { id: _id, at: _at, ...again } = kept;
-    add({ kind: "strike", reading });
-    toast(`Struck out ${kept.typed}.`, { action: { label: "Put back", onClick: () => add(again) } });
+    if (state.readings.some(({ id }) => id === reading)) add({ kind: "strike", reading });
   };
   const take = (endAdvice: EndAdvice, plan: "least" | "recommended") => {
     const event =
@@ -177,13 +183,7 @@ export function useWork({ id, sheet, rule, initial, onDone }: Work) {
     setSigning(false);
     setTyped(null);
     setUnsettled([]);
-    const id = add(event);
-    toast(
-      (event.cableLost ?? 0) > 0
-        ? `Reworking. ${mmText(event.cableLost ?? ZERO)} mm of cable will be used.`
-        : "Reworking: no cable lost.",
-      { duration: 8_000, action: { label: "Undo", onClick: () => add({ kind: "take-back", event: id }) } },
-    );
+    add(event);
   };
   /** What puts a forgotten part right: on now with what goes in front of it, or all cut off and begun again. */
   const reworkPart = ({ part, behind, shutOutBy }: Forgotten) => {
@@ -194,20 +194,21 @@ export function useWork({ id, sheet, rule, initial, onDone }: Work) {
     }
     setSigning(false);
     setTyped(null);
-    const event = add(restartEvent(sheet, part.id));
-    toast(`Begin again with the ${part.name} on.`, {
-      duration: 8_000,
-      action: { label: "Undo", onClick: () => add({ kind: "take-back", event }) },
-    });
+    add(restartEvent(sheet, part.id));
   };
   /** Parts taken off and threaded on again, in this order. */
   const putAgain = (parts: readonly string[]) => {
     for (const on of [false, true]) for (const part of parts) add({ kind: "thread", part, on });
   };
   const undo = () => {
-    const latest = state.readings.at(-1);
-    if (latest) strike(latest.id);
+    const event = takeBackEvent(state);
+    if (!event) return;
+    setSigning(false);
+    setTyped(null);
+    setHeld(null);
+    add(event);
   };
+  const lastAct = state.acts.at(-1);
   return {
     ...live,
     id,
@@ -233,6 +234,9 @@ export function useWork({ id, sheet, rule, initial, onDone }: Work) {
     back,
     strike,
     undo,
+    /** What taking the last act back undoes; null where there is nothing to take back. */
+    undoes: lastAct ? actText(sheet, lastAct.what) : null,
+    trim,
     unsettled,
     setUnsettled,
     held: held?.at === standsAt ? held : null,

@@ -52,7 +52,13 @@ export function historyLine(sheet: RunSheet, events: readonly Recorded[], { even
       return `Redone by the ${event.plan} way${onLeg(event.leg ?? "", isMidRun(sheet))}: ${moves}; ${mmText(event.cableLost)} mm of cable${why.length > 0 ? `, for ${why.join(", ")}` : ""}`;
     }
     case "take-back":
-      return "Took the rework back";
+      return takenBackLine(sheet, events, event.event);
+    case "trimmed":
+      return `Trimmed the end${onLeg(event.leg, isMidRun(sheet))}`;
+    case "park":
+      return event.on ? `Parked${event.why ? `: ${event.why}` : ""}` : "Taken up again";
+    case "counted":
+      return `Counted ${event.count} ${event.of}`;
     case "fault":
       return `${event.on ? "Seen" : "Taken back"}: ${FAULT_NAMES[event.what]}, ${nameOf(sheet, event.feature)}${onLeg(event.leg ?? "", isMidRun(sheet))}`;
     case "spare":
@@ -76,6 +82,13 @@ export function historyLine(sheet: RunSheet, events: readonly Recorded[], { even
     case "sign":
       return `${event.outcome === "discarded" ? "Discarded" : "Signed off"} by ${event.name}${event.outcome === "cut-off" ? ", cut off" : ""}${event.missingShards ? `; shards missing: ${event.missingShards}` : ""}`;
   }
+}
+
+function takenBackLine(sheet: RunSheet, events: readonly Recorded[], id: string): string {
+  const undone = events.find((event) => event.id === id);
+  const line =
+    undone && undone.event.kind !== "take-back" ? historyLine(sheet, events, undone) : "the last act";
+  return `Undone: ${line}`;
 }
 
 function shardsLine(made: number, binned: number): string {

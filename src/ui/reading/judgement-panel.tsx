@@ -51,6 +51,13 @@ export function JudgementPanel({
     if (shards > 0) onAdd({ kind: "shards", made: shards, binned: 0 });
   };
   const byColour = judgement.colours === true && parted.length > 0;
+  const offers = given
+    ? legsOf(sheet).flatMap((leg) =>
+        retriesOffered(sheet, state, judgement.id, given.id, leg).map((offer) => ({ ...offer, leg })),
+      )
+    : [];
+  // What the sheet says to do first is said while that is what comes next: once it is used up, what is offered speaks.
+  const says = given?.good || (!advised && (offers[0]?.left ?? 1) > 0);
   useDigits((index) => {
     const one = byColour ? undefined : judgement.answers[index];
     if (one) see(one.id, one.shards);
@@ -79,17 +86,12 @@ export function JudgementPanel({
         {given && (
           <>
             <p>
-              {given.means} <strong>{given.action}</strong>
+              {given.means} {says && <strong>{given.action}</strong>}
             </p>
             {!given.good && !advised && (
               <Ladder
                 sheet={sheet}
-                offers={legsOf(sheet).flatMap((leg) =>
-                  retriesOffered(sheet, state, judgement.id, given.id, leg).map((offer) => ({
-                    ...offer,
-                    leg,
-                  })),
-                )}
+                offers={offers}
                 onTake={({ leg, ...offer }) =>
                   onAdd(retryEvent(sheet, offer, judgement.id, given.id, offer.rule.each ? leg : ""))
                 }

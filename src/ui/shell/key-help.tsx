@@ -25,7 +25,7 @@ const KEYS = [
       ["1 to 9", "a part is on; an answer"],
       ["R", "read the step aloud"],
       ["Enter, something still asked for", "do it now; Space again passes it by"],
-      ["Z", "strike out the last reading"],
+      ["Z", "undo the last act: a reading, an answer, a step, a rework"],
     ],
   },
   { place: "A piece", keys: [["Z", "take the last change back"]] },

@@ -40,7 +40,9 @@ export function figureWords(sheet: RunSheet, line: Line, units: Units): FigureWo
   const ownText = `${distance} ${own.distance < 0 ? "before" : "further on than"} the ${name(own.datum)} at ${datumAt}${own.distance < 0 ? "" : `, not “at ${distance}”`}`;
   const previousText =
     previous && previous.feature !== own.datum
-      ? `${figureText(Math.abs(previous.distance), units, own)} ${previous.distance < 0 ? "before" : "further on than"} the ${name(previous.feature)}`
+      ? previous.distance === 0
+        ? `right at the ${name(previous.feature)}`
+        : `${figureText(Math.abs(previous.distance), units, own)} ${previous.distance < 0 ? "before" : "further on than"} the ${name(previous.feature)}`
       : null;
   const length = workFromOwn ? Math.abs(own.distance) : fromEnd;
   if (figure.further !== undefined && own.datum === figure.feature)
@@ -60,7 +62,9 @@ export function figureWords(sheet: RunSheet, line: Line, units: Units): FigureWo
       figure.further !== undefined
         ? `${figureText(Math.abs(figure.further), units, own)} ${figure.further < 0 ? "nearer the fibre end" : "further back"} than it is now`
         : workFromOwn
-          ? `${placeText(figure, units)} from the ${name(root)} as it was`
+          ? figure.feature === root
+            ? null
+            : `${placeText(figure, units)} from the ${name(root)} as it was`
           : own.datum === root
             ? null
             : ownText,

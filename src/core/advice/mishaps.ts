@@ -1,0 +1,36 @@
+import type { EndState } from "../end/state";
+import type { EndEvent, Fault } from "../event/event";
+import { fibreEndOf } from "../measured/places";
+import type { StepKind } from "../procedure/step";
+import type { RunSheet } from "../runsheet/runsheet";
+
+/** What happens to glass in the hand, at whatever step. */
+export const MISHAPS = ["broken", "nick", "dirty"] as const satisfies readonly Fault[];
+export type Mishap = (typeof MISHAPS)[number];
+
+const CLOSES: readonly StepKind[] = ["actuate", "crimp", "cure", "fuse"];
+
+/** Whether the glass can come to harm at the step in hand: from the first strip until the joint is closed. */
+export function isGlassAtRisk({ lines }: RunSheet, { at, signed }: Pick<EndState, "at" | "signed">): boolean {
+  if (signed || !lines.some(({ bares }) => bares.some(({ layer }) => layer === "coating"))) return false;
+  const first = lines.findIndex(({ bares }) => bares.length > 0);
+  const inserted = lines.findIndex(({ step }) => step.kind === "insert" || step.kind === "fuse");
+  const closed = lines.findIndex(
+    ({ index, step }) => inserted >= 0 && index >= inserted && CLOSES.includes(step.kind),
+  );
+  return at >= first && (closed < 0 || at <= closed);
+}
+
+/**
+ * What a mishap is on record as: what was seen on the fibre's end, and the shard of a break.
+ * @returns nothing for glass that got dirty while it is still covered.
+ */
+export function mishapEvents(sheet: RunSheet, state: EndState, what: Mishap, leg: string): EndEvent[] {
+  const feature = fibreEndOf(sheet, state.reached);
+  const cleaned = sheet.lines.some(({ index, step }) => index < state.reached && step.kind === "clean");
+  if (feature === null || (what === "dirty" && !cleaned)) return [];
+  return [
+    { kind: "fault", leg, feature, what, at: null, on: true },
+    ...(what === "broken" ? [{ kind: "shards", made: 1, binned: 0 } as const] : []),
+  ];
+}

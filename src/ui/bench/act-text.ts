@@ -1,0 +1,53 @@
+import { type EndEvent, FAULT_NAMES, judgementOf, type RunSheet } from "@/core";
+
+/** What taking an act back will undo, in a few words: `reading 8.2`, `step to “Cleave”`. */
+export function actText(sheet: RunSheet, act: EndEvent): string {
+  switch (act.kind) {
+    case "thread": {
+      const part = sheet.parts.find(({ id }) => id === act.part)?.name ?? act.part;
+      return `${part} ${act.on ? "on" : "off"}`;
+    }
+    case "step":
+      return `step to “${sheet.lines[act.to]?.step.title ?? act.to + 1}”`;
+    case "reading":
+      return `reading ${act.typed}`;
+    case "strike":
+      return "striking out a reading";
+    case "answer":
+      return `answer “${seesOf(sheet, act)}”`;
+    case "retry":
+    case "restart":
+      return "going back";
+    case "rework":
+      return "rework";
+    case "trimmed":
+      return "trimming";
+    case "fault":
+      return act.on ? FAULT_NAMES[act.what] : `${FAULT_NAMES[act.what]} taken back`;
+    case "park":
+      return act.on ? "parking" : "taking up again";
+    case "spare":
+      return "cable to spare";
+    case "shards":
+      return act.binned !== 0 ? "shards in the bin" : "shards";
+    case "timer":
+      return act.action === "start" ? "time begun" : "time ended";
+    case "use":
+      return "what was used";
+    case "counted":
+      return `${act.count} ${act.of}`;
+    case "sign":
+      return "discarding";
+    case "label":
+    case "photo":
+    case "correction":
+    case "take-back":
+      return act.kind;
+  }
+}
+
+const seesOf = (sheet: RunSheet, { judgement, answer }: Extract<EndEvent, { kind: "answer" }>): string =>
+  sheet.lines
+    .flatMap(({ step }) => judgementOf(step) ?? [])
+    .find(({ id }) => id === judgement)
+    ?.answers.find(({ id }) => id === answer)?.sees ?? answer;

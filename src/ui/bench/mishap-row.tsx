@@ -1,0 +1,54 @@
+"use client";
+
+import { useState } from "react";
+import { toast } from "sonner";
+import { isGlassAtRisk, isMidRun, MISHAPS, type Mishap, mishapEvents, type RunSheet } from "@/core";
+import { Button } from "../controls/button";
+import type { BenchWork } from "./use-work";
+
+const NAMES: Record<Mishap, string> = {
+  broken: "Fibre broke",
+  nick: "I nicked it",
+  dirty: "Dropped, dirty",
+};
+
+/** What can happen to the glass at any step, one touch each; on a cord of several legs a second says which. */
+export function MishapRow({ sheet, work }: { sheet: RunSheet; work: BenchWork }) {
+  const { state, add, trim } = work;
+  const [asked, setAsked] = useState<Mishap | null>(null);
+  const { legs } = sheet.cable;
+  if (trim || !isGlassAtRisk(sheet, state)) return null;
+  const happened = (what: Mishap, leg: string) => {
+    setAsked(null);
+    const events = mishapEvents(sheet, state, what, leg);
+    for (const event of events) add(event);
+    if (events.length === 0) toast("The glass is still covered: wipe the cable clean and go on.");
+  };
+  if (asked !== null)
+    return (
+      <fieldset aria-label={`${NAMES[asked]}: which leg`} className="mt-3 flex flex-wrap gap-1.5">
+        {legs.map((leg) => (
+          <Button key={leg} look="plain" onClick={() => happened(asked, leg)} className="flex-1">
+            {isMidRun(sheet) ? "Side" : "Leg"} {leg}
+          </Button>
+        ))}
+        <Button look="quiet" onClick={() => setAsked(null)}>
+          None
+        </Button>
+      </fieldset>
+    );
+  return (
+    <fieldset aria-label="A mishap" className="mt-3 flex flex-wrap gap-1.5">
+      {MISHAPS.map((what) => (
+        <Button
+          key={what}
+          look="quiet"
+          onClick={() => (legs.length > 1 ? setAsked(what) : happened(what, legs[0] ?? ""))}
+          className="flex-1 whitespace-nowrap px-2 text-sm"
+        >
+          {NAMES[what]}
+        </Button>
+      ))}
+    </fieldset>
+  );
+}
