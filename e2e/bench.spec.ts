@@ -83,7 +83,7 @@ test("a bench come back to stands as it was left, before the server is asked, an
   answer();
   await answered;
   await addEvents(request, end, [{ kind: "step", to: 3 }], THREADED.length + 2);
-  await expect(page.locator("[data-sonner-toast]")).toHaveText(["Changed in another window: the step."]);
+  await expect(page.locator("[data-message]")).toHaveText(["Changed in another window: the step."]);
 });
 
 test("what another window of the device sends for a bench stands there too, whether or not it reaches the server", async ({
@@ -99,7 +99,7 @@ test("what another window of the device sends for a bench stands there too, whet
   await other.goto("/ledger");
   await expect(page.getByText("Server away. Nothing is lost.")).toBeVisible();
   await expect(heading(page)).toHaveText("Mark the jacket");
-  await expect(page.locator("[data-sonner-toast]")).toHaveCount(0);
+  await expect(page.locator("[data-message]")).toHaveCount(0);
 });
 
 test("a list come back to names what was begun since it was left", async ({ page, request }) => {
@@ -156,15 +156,19 @@ test("the verdict follows every key, in either unit", async ({ page, request }) 
   await expect(verdict).toContainText("If you read inches, add “in”");
 });
 
-test("a reading can be struck out and put back", async ({ page, request }) => {
+test("a reading can be struck out and put back by taking that back", async ({ page, request }) => {
   await atMeasure(page, request);
   await page.locator("#reading").fill("11.2");
   await page.keyboard.press("Enter");
   await expect(page.getByText("saved", { exact: true })).toBeVisible();
   await page.getByRole("button", { name: "Strike out 11.2" }).click();
   await expect(page.getByLabel("Readings kept")).toHaveCount(0);
-  await page.getByRole("button", { name: "Put back" }).click();
+  await page.getByRole("button", { name: "Undo: striking out a reading" }).filter({ visible: true }).click();
   await expect(page.getByLabel("Readings kept")).toContainText("11.2");
+  await page.keyboard.press("Escape");
+  await page.locator("h2#step").click();
+  await page.keyboard.press("z");
+  await expect(page.getByLabel("Readings kept"), "and the reading itself").toHaveCount(0);
 });
 
 const REFUSED = {
@@ -239,7 +243,7 @@ test("a name typed as the sign-off comes up is whose it is, whatever its letters
   await page.goto(`/bench/${end}`);
   await expect(heading(page)).toHaveText("Count the shards");
   await pass(page);
-  // Z takes the last reading back and U changes the units where nothing is typed.
+  // Z undoes the last act and U changes the units where nothing is typed.
   await page.keyboard.type("Zuri Brandt");
   await expect(page.locator("#signer")).toHaveValue("Zuri Brandt");
   await page.keyboard.press("Enter");

@@ -2,17 +2,15 @@ import { randomUUID } from "node:crypto";
 import { beforeEach, describe, expect, it } from "vitest";
 import {
   addressText,
+  advise,
   check,
   type EventInput,
   endState,
   figuresToConfirm,
-  judgementOf,
   mm,
-  mustHoldAt,
   parseAddress,
   resolved,
-  retriesOffered,
-  retryEvent,
+  reworkEvent,
   zPiecePlan,
 } from "@/core";
 import { openStore, type Store } from "@/service/the-store";
@@ -326,17 +324,15 @@ describe("the slack at a place", () => {
     const of = planned(cord({ slack: 200 }));
     const first = begin("", {}, of);
     const { sheet } = getEnd(store, first.id);
-    const [lost] = sheet.lines.flatMap(({ index, step }) =>
-      (judgementOf(step)?.answers ?? []).flatMap(({ id: answer }) => {
-        const judgement = judgementOf(step)?.id ?? "";
-        const [offer] = retriesOffered(sheet, endState([]), judgement, answer);
-        const retry = offer && retryEvent(sheet, offer, judgement, answer);
-        return retry?.cableLost ? [{ index, judgement, answer, retry, cable: retry.cableLost }] : [];
-      }),
-    );
-    const { index, judgement, answer, retry, cable } = mustHoldAt(lost ? [lost] : [], 0);
+    const bend = sheet.lines.findIndex(({ step }) => step.id === "bend");
+    const broke = { judgement: "bend", answer: "broke" };
     thread(first.id);
-    addTo(store, first.id, { kind: "step", to: index }, { kind: "answer", judgement, answer }, retry);
+    addTo(store, first.id, { kind: "step", to: bend }, { kind: "answer", ...broke });
+    const { events, rule } = getEnd(store, first.id);
+    const [advice] = advise(sheet, endState(events), rule, broke);
+    if (advice?.kind !== "rework") throw new Error("it can be saved");
+    const cable = advice.recommended.cableLost;
+    addTo(store, first.id, reworkEvent(advice, "recommended"));
     expect(where(first.id)?.slack.before).toBe(0);
     addTo(store, first.id, { kind: "sign", name: "Wyn", outcome: "cut-off", missingShards: "swept up" });
     const second = begin("", {}, of);

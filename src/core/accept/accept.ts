@@ -1,3 +1,4 @@
+import { advise } from "../advice/advise";
 import { isAdvised, mustFollow, sameEvent } from "../advice/take";
 import type { Rule } from "../conformance/conformance";
 import { forgottenParts, restartEvent } from "../end/parts";
@@ -114,7 +115,7 @@ export function mustAccept(
     case "retry":
       if (event.leg !== undefined && !sheet.cable.legs.includes(event.leg))
         throw new InputError("unknown-leg", `This cable has no leg “${event.leg}”.`, ["leg"]);
-      if (!isAdvised(sheet, state, rule, event)) mustBeOffered(sheet, state, event);
+      if (!isAdvised(sheet, state, rule, event)) mustBeOffered(sheet, state, rule, event);
       return;
     case "restart":
       mustBeShutOut(sheet, state, event);
@@ -210,7 +211,12 @@ function mustBeShutOut(
 }
 
 /** A retry is the next one its answer offers, goes where that says, and voids what comes after. */
-function mustBeOffered(sheet: RunSheet, state: EndState, event: Extract<EndEvent, { kind: "retry" }>): void {
+function mustBeOffered(
+  sheet: RunSheet,
+  state: EndState,
+  rule: Rule,
+  event: Extract<EndEvent, { kind: "retry" }>,
+): void {
   const { judgement, answer, leg } = event;
   if (judgement === null || answer === null)
     throw new InputError("wrong-retry", "Nothing asks for this end to be begun from the start.", ["rule"]);
@@ -222,6 +228,16 @@ function mustBeOffered(sheet: RunSheet, state: EndState, event: Extract<EndEvent
       offers.length > 0
         ? `Nothing is left to try: ${offers.map(({ rule, used }) => `${rule.name} ${used} of ${rule.most}`).join(", ")}.`
         : "This answer leads nowhere back.",
+      ["rule"],
+    );
+  // What is cut anew is worked out from where everything lies: sent back by the sheet's figures, the end would be short.
+  const isCut = advise(sheet, state, rule, { judgement, answer }).some(
+    (advice) => advice.kind === "rework" && advice.seen !== null && advice.rule?.rule.id === offer.rule.id,
+  );
+  if (isCut)
+    throw new InputError(
+      "wrong-retry",
+      `“${offer.rule.name}” cuts the end again: take the rework, with its figures.`,
       ["rule"],
     );
   const expected = retryEvent(sheet, offer, judgement, answer, leg);

@@ -277,7 +277,9 @@ export function trimming(
     checks: [],
     bares: [],
   };
-  const features = [...drawn.features, cut];
+  // What is not made yet has no place on an end that is about to be cut.
+  const made = drawn.features.filter(({ madeAt }) => madeAt < state.reached);
+  const features = [...made, cut];
   return { sheet: { ...drawn, features, lines: [...sheet.lines, line] }, line };
 }
 

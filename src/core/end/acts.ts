@@ -82,7 +82,9 @@ export function takenBack<State extends Undoable<State>>(state: State, event: st
 /** The event that takes the last act back; null where there is none. */
 export function takeBackEvent({
   acts,
-}: Pick<EndState, "acts">): Extract<EndEvent, { kind: "take-back" }> | null {
+}: {
+  readonly acts: readonly Pick<Act<unknown>, "event" | "with">[];
+}): Extract<EndEvent, { kind: "take-back" }> | null {
   const act = acts.at(-1);
   if (!act) return null;
   return { kind: "take-back", event: act.event, ...(act.with.length > 0 ? { with: [...act.with] } : {}) };

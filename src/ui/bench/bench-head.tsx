@@ -64,7 +64,7 @@ export function BenchHead({ sheet, work, purpose, name, onPlan, onAloud }: Bench
       )}
       {work.legs.length > 0 && <Legs legs={work.legs} />}
       <PartsOn sheet={sheet} work={work} />
-      <UndoButton work={work} className={`max-w-56 ${state.signed ? "flex" : "max-lg:hidden"}`} />
+      <UndoButton work={work} className={`max-w-60 shrink-0 ${state.signed ? "" : "max-lg:hidden"}`} />
       <SaveState waiting={waiting} offline={offline} />
       <IconButton onClick={onAloud} name="Read the step aloud" aria-keyshortcuts="R">
         <Volume2 aria-hidden="true" className="size-5" />

@@ -31,6 +31,7 @@ import { useTitle } from "../words/use-title";
 import { AskPractice } from "./ask-practice";
 import { BenchHead } from "./bench-head";
 import { bandReadings, stepsShown } from "./bench-shown";
+import { MishapRow } from "./mishap-row";
 import { SignPanel } from "./sign-panel";
 import { SignedPanel } from "./signed-panel";
 import { StepList, StepProgress } from "./step-list";
@@ -191,13 +192,20 @@ export function BenchView({
             lines={sheet.lines}
             at={line.index}
             skipped={skipped}
-            undo={<UndoButton work={work} className="max-w-[45%]" />}
+            mishaps={<MishapRow sheet={sheet} work={work} className="min-w-max shrink-0 max-sm:hidden" />}
+            undo={<UndoButton work={work} className="ml-auto max-sm:max-w-[45%] shrink sm:min-w-0" />}
           />
           <div className={`short:flex-none flex min-h-0 flex-1 ${batch ? "flex-col lg:flex-row" : ""}`}>
             {batch ? (
               batch.aside(work)
             ) : advised ? null : (
-              <StepList lines={stepsShown(work)} now={line} skipped={skipped} onGo={work.go} />
+              <StepList
+                lines={stepsShown(work)}
+                now={line}
+                skipped={skipped}
+                onGo={work.go}
+                foot={<MishapRow sheet={sheet} work={work} className="" narrow />}
+              />
             )}
             <StepWork
               key={`${line.step.id}/${JSON.stringify(state.attempts)}/${state.reworks}`}
@@ -218,6 +226,7 @@ export function BenchView({
               parted={where?.parted ?? NONE_PARTED}
               onInstrument={(instrument) => change({ instrument })}
               onRead={setRead}
+              mishapsHere={batch !== undefined || advised}
               onSeeTo={seeTo}
             />
           </div>

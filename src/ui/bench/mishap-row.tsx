@@ -13,7 +13,18 @@ const NAMES: Record<Mishap, string> = {
 };
 
 /** What can happen to the glass at any step, one touch each; on a cord of several legs a second says which. */
-export function MishapRow({ sheet, work }: { sheet: RunSheet; work: BenchWork }) {
+export function MishapRow({
+  sheet,
+  work,
+  className,
+  narrow = false,
+}: {
+  readonly sheet: RunSheet;
+  readonly work: BenchWork;
+  readonly className: string;
+  /** Names on two lines, three beside one another in a narrow column. */
+  readonly narrow?: boolean;
+}) {
   const { state, add, trim } = work;
   const [asked, setAsked] = useState<Mishap | null>(null);
   const { legs } = sheet.cable;
@@ -26,7 +37,10 @@ export function MishapRow({ sheet, work }: { sheet: RunSheet; work: BenchWork })
   };
   if (asked !== null)
     return (
-      <fieldset aria-label={`${NAMES[asked]}: which leg`} className="mt-3 flex flex-wrap gap-1.5">
+      <fieldset
+        aria-label={`${NAMES[asked]}: which leg`}
+        className={`${narrow ? "grid grid-cols-3" : "flex"} gap-1.5 ${className}`}
+      >
         {legs.map((leg) => (
           <Button key={leg} look="plain" onClick={() => happened(asked, leg)} className="flex-1">
             {isMidRun(sheet) ? "Side" : "Leg"} {leg}
@@ -38,13 +52,16 @@ export function MishapRow({ sheet, work }: { sheet: RunSheet; work: BenchWork })
       </fieldset>
     );
   return (
-    <fieldset aria-label="A mishap" className="mt-3 flex flex-wrap gap-1.5">
+    <fieldset
+      aria-label="A mishap"
+      className={`${narrow ? "grid grid-cols-3" : "flex"} gap-1.5 ${className}`}
+    >
       {MISHAPS.map((what) => (
         <Button
           key={what}
           look="quiet"
           onClick={() => (legs.length > 1 ? setAsked(what) : happened(what, legs[0] ?? ""))}
-          className="flex-1 whitespace-nowrap px-2 text-sm"
+          className={narrow ? "px-1 text-sm leading-tight" : "flex-1 whitespace-nowrap px-2 text-sm"}
         >
           {NAMES[what]}
         </Button>

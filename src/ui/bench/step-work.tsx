@@ -11,6 +11,7 @@ import {
   isMidRun,
   judgementOf,
   type LengthAim,
+  nextLine,
   partsNeededAt,
   type Rule,
   type RunSheet,
@@ -52,6 +53,8 @@ interface StepWorkProps {
   readonly blades: readonly BladeLine[];
   readonly onInstrument: (id: string) => void;
   readonly onRead: (check: string) => void;
+  /** Whether mishaps are told beside the title: no list of steps has room for them. */
+  readonly mishapsHere: boolean;
   readonly way: Way;
   readonly onWay: (way: Way) => void;
   /** Every end it is made with: this one, or its whole batch. */
@@ -152,9 +155,16 @@ export function StepWork(props: StepWorkProps) {
     >
       <div className="short:overflow-visible min-h-0 flex-1 overflow-y-auto lg:contents">
         <div className="min-w-0 px-4 py-3 lg:row-span-2 lg:min-h-0 lg:overflow-y-auto lg:px-8">
-          <h2 id="step" tabIndex={-1} className="scroll-mt-1 font-bold text-2xl outline-none">
-            {line.step.title}
-          </h2>
+          <div className="flex items-center gap-4">
+            <h2
+              id="step"
+              tabIndex={-1}
+              className="min-w-0 flex-1 scroll-mt-1 font-bold text-2xl outline-none"
+            >
+              {line.step.title}
+            </h2>
+            {props.mishapsHere && <MishapRow sheet={sheet} work={work} className="-my-1 max-lg:hidden" />}
+          </div>
           {missing && <ForgottenPart sheet={sheet} work={work} units={units} />}
           {line.step.kind === "thread" ? (
             <>
@@ -276,15 +286,12 @@ export function StepWork(props: StepWorkProps) {
             onAdd={add}
             onSeeTo={props.onSeeTo}
           />
-          <MishapRow sheet={sheet} work={work} />
+          <MishapRow sheet={sheet} work={work} className="mt-3 sm:hidden" />
           {aside && (
             <>
               {!cautionsUnder && cautionList}
               <p className={`mt-3 hidden text-soft ${line.step.seconds ? "" : "lg:block"}`}>
-                Then:{" "}
-                <strong className="text-ink">
-                  {sheet.lines[line.index + 1]?.step.title ?? "sign it off"}
-                </strong>
+                Then: <strong className="text-ink">{thenLine(work)?.step.title ?? "sign it off"}</strong>
               </p>
             </>
           )}
@@ -294,6 +301,10 @@ export function StepWork(props: StepWorkProps) {
     </section>
   );
 }
+
+/** The line that comes after the one in hand; undefined after the last. */
+const thenLine = ({ trim, state, drawn }: BenchWork) =>
+  drawn.lines[trim ? (state.inHand?.steps[0] ?? state.at) : nextLine(state)];
 
 /** The last line before this one that pushes the fibre in. */
 const seatedAt = (sheet: RunSheet, before: number): number =>

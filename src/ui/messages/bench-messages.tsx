@@ -22,7 +22,7 @@ export function BenchMessages() {
     <div role="status" aria-live="polite" className="empty:hidden">
       {message && (
         <div className="flex items-center gap-3 bg-strong pl-4 text-on-strong">
-          <p className="min-w-0 flex-1 py-2 leading-tight">
+          <p data-message className="min-w-0 flex-1 py-2 leading-tight">
             {typeof message.title === "function" ? message.title() : message.title}
           </p>
           <IconButton name="Close the message" onClick={() => toast.dismiss(message.id)}>
