@@ -303,7 +303,7 @@ export function seed(store: Store, text: string, now = new Date()): void {
       basis: procedure.revision,
       cable,
       core,
-      why: sheet,
+      sheet,
       figures: figures.map(({ key, value, plus, minus, most, printed }) => ({
         key,
         value,

@@ -76,18 +76,31 @@ test("a part that no longer goes on takes a fresh start, at its cost, by one key
   ]);
 });
 
-test("an end begun by mistake is discarded: kept as such, out of the way of the others", async ({
+test("an end begun by mistake is put away by one act that can be taken back: kept as such, out of the way of the others", async ({
   page,
   request,
 }) => {
   const end = await startEnd(request);
   await page.goto(`/bench/${end}`);
   await page.getByRole("button", { name: "Name this end" }).click();
-  await page.getByRole("button", { name: /Begun by mistake/ }).click();
-  await page.getByLabel("Discarded by").fill("Teo Marsh");
   await clean(page);
-  await page.getByRole("button", { name: "Discard it" }).click();
+  await page.getByRole("button", { name: /Begun by mistake/ }).click();
   await expect(page.getByRole("heading", { name: "On record: discarded" })).toBeVisible();
+  await page.getByRole("button", { name: "Undo: discarding" }).click();
+  await expect(heading(page), "it can be taken back").toHaveText("Thread on");
+  await page.goto("/bench");
+  await page
+    .locator("li", { has: page.locator(`a[href="/bench/${end}"]`) })
+    .getByRole("button", { name: /put it away/ })
+    .click();
+  await expect(page.locator(`a[href="/bench/${end}"]`)).toHaveCount(0);
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(page.locator(`a[href="/bench/${end}"]`)).toHaveCount(1);
+  await page
+    .locator("li", { has: page.locator(`a[href="/bench/${end}"]`) })
+    .getByRole("button", { name: /put it away/ })
+    .click();
+  await expect(page.locator(`a[href="/bench/${end}"]`)).toHaveCount(0);
   await page.goto("/bench");
   await expect(page.locator(`a[href="/bench/${end}"]`)).toHaveCount(0);
   await page.goto("/ledger");

@@ -25,6 +25,7 @@ test("a list of lengths becomes a sheet of one's own, and an end is made by it",
   await expect(page.getByRole("row", { name: /Mark: jacket/ })).toContainText("62.0");
   await expect(page.getByText("Representative figures.")).toHaveCount(0);
   await page.keyboard.press("b");
+  await page.keyboard.press("Enter");
   await page.waitForURL(/\/bench\/[0-9a-f-]{36}/);
   const titles = await work(page);
   expect(titles).toContain("Cleave");
@@ -245,12 +246,19 @@ test("figures are held against the part's sheet with Enter alone; two prints tha
   const [style, cable] = ["stub-one-stroke", "distribution-900-semi"];
   await page.goto(`/?cable=${cable}&style=${style}&as.interface=lc`);
   await page.keyboard.press("b");
+  await page.keyboard.press("Enter");
   await expect(page.getByRole("dialog")).toBeVisible();
   const beside = page.getByLabel(/the same in the other unit/).first();
   await beside.fill("9 in");
   await page.getByRole("button", { name: "They are right: keep and begin" }).click();
   await expect(page.getByText(/are printed for one length and differ by/)).toBeVisible();
   await beside.fill("");
+  await page.getByRole("button", { name: "They are right: keep and begin" }).click();
+  await expect(page.getByText("Say who confirms the figures.")).toBeVisible();
+  await page.getByLabel("Confirmed by").fill("Osla Brandt");
+  await page.getByRole("button", { name: "They are right: keep and begin" }).click();
+  await expect(page.getByText(/Type the number of the part's sheet/)).toBeVisible();
+  await page.getByLabel("Sheet number").fill("Q-114");
   await page
     .getByLabel(/: figure in/)
     .first()

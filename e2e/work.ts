@@ -13,6 +13,7 @@ export async function notNow(page: Page): Promise<void> {
 /** From a sheet to the bench with its figures unchecked. */
 export async function begin(page: Page, key = "b"): Promise<void> {
   await page.keyboard.press(key);
+  if (key === "b") await page.keyboard.press("Enter");
   await expect(page.getByRole("dialog")).toBeVisible();
   const which = page.getByRole("dialog", { name: "Which interface is it?" });
   if (await which.isVisible()) await which.getByRole("button").first().click();

@@ -128,6 +128,7 @@ export * from "./study/aim";
 export * from "./study/distributions";
 export * from "./study/repeatability";
 export * from "./tally/blade";
+export * from "./tally/counter";
 export * from "./tally/spent";
 export * from "./tally/used";
 export * from "./wire/answers";

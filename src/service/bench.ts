@@ -1,7 +1,11 @@
 import { z } from "zod";
-import { check, type zBenchAnswer } from "@/core";
-import { countOpen, openWork } from "@/store/ends";
+import { check, personBy, runningClocks, shardsMissing, type zBenchAnswer } from "@/core";
+import { countOpen, type EndRow, openWork } from "@/store/ends";
+import { allPeople } from "@/store/people";
 import type { Store } from "@/store/store";
+import { historyOf } from "./history";
+import { sheetOf } from "./kept-sheets";
+import { madeAt } from "./made-at";
 
 /** A page of what is at the bench. */
 export const BENCH_PAGE = 60;
@@ -15,14 +19,38 @@ export const zBenchQuery = z.strictObject({
 
 export type BenchPage = z.output<typeof zBenchAnswer>;
 
+/** Where one end stands, as a list says it. */
+function stands(
+  store: Store,
+  end: EndRow,
+  now: Date,
+): Pick<BenchPage["rows"][number], "piece" | "step" | "person" | "parked" | "late" | "shards"> {
+  const { lines } = sheetOf(store, end);
+  const { events, state } = historyOf(store, end);
+  const line = lines[Math.min(state.at, lines.length - 1)];
+  const by = events.findLast((event) => event.by)?.by ?? null;
+  const late = runningClocks({ lines }, state).filter(
+    ({ startedAt, seconds }) => Date.parse(startedAt) + seconds * 1000 < now.getTime(),
+  );
+  return {
+    piece: madeAt(store, end)?.name ?? "",
+    step: { number: (line?.index ?? 0) + 1, of: lines.length, title: line?.step.title ?? "" },
+    person: by === null ? "" : (personBy(allPeople(store), by)?.name ?? ""),
+    parked: state.parked?.why ?? null,
+    shards: shardsMissing(state),
+    late: state.parked ? [] : late.map(({ of }) => of),
+  };
+}
+
 /** Work not signed off, newest first: ends by themselves, and those of one batch as one. @throws InputError. */
-export function benchPage(store: Store, query: unknown): BenchPage {
+export function benchPage(store: Store, query: unknown, now = new Date()): BenchPage {
   const [createdAt, id] = check(zBenchQuery, query).before?.split("~") ?? [];
   const found = openWork(store, createdAt && id ? { createdAt, id } : undefined, BENCH_PAGE + 1);
   const rows = found.slice(0, BENCH_PAGE);
   const last = rows.at(-1);
   return {
     rows: rows.map(({ count, ...end }) => ({
+      ...stands(store, end, now),
       id: end.id,
       createdAt: end.createdAt,
       style: end.style,

@@ -7,6 +7,7 @@ import {
   type EventInput,
   endState,
   figuresToConfirm,
+  judgementOf,
   mm,
   parseAddress,
   resolved,
@@ -152,6 +153,8 @@ describe("what begins at a place", () => {
         place: { piece, ...at },
         core,
         choices,
+        name: "Wyn Tarr",
+        sheet: null,
         figures: figures.map(({ key, value, plus, minus }) => ({ key, value, plus, minus })),
       });
     // What was shown is not what lies there.
@@ -325,7 +328,8 @@ describe("the slack at a place", () => {
     const first = begin("", {}, of);
     const { sheet } = getEnd(store, first.id);
     const bend = sheet.lines.findIndex(({ step }) => step.id === "bend");
-    const broke = { judgement: "bend", answer: "broke" };
+    const look = sheet.lines.flatMap(({ step }) => (step.id === "bend" ? (judgementOf(step) ?? []) : []))[0];
+    const broke = { judgement: look?.id ?? "", answer: "broke" };
     thread(first.id);
     addTo(store, first.id, { kind: "step", to: bend }, { kind: "answer", ...broke });
     const { events, rule } = getEnd(store, first.id);

@@ -31,6 +31,7 @@ const OF_END = [
   "reworks",
   "attempts",
   "cable_lost_mm",
+  "not_counted",
   "corrections",
 ] as const;
 
@@ -47,6 +48,7 @@ const OF_LENGTH = [
   "typed",
   "instrument",
   "read_at",
+  "standing",
   "verdict",
 ] as const;
 
@@ -56,7 +58,7 @@ type Row = Cells<(typeof OF_END)[number] | (typeof OF_LENGTH)[number]>;
 const SETTINGS = { escapeFormulae: RUNS, newline: "\r\n" };
 
 /**
- * Records as CSV, a row a reading and one for each length that has none, the head first; a cell that a spreadsheet would
+ * Records as CSV, a row a reading, rejected ones with the reason, and one for each length that has none, the head first; a cell that a spreadsheet would
  * run is made plain text. A piece a record.
  */
 export function* csvPieces(records: Iterable<RecordDocument>): Generator<string> {
@@ -71,12 +73,20 @@ export const recordsCsv = (records: readonly RecordDocument[]): string => [...cs
 
 const rowsOf = (record: RecordDocument): Row[] => {
   const common = commonOf(record);
-  const rows = record.lengths.flatMap((length) =>
-    (length.readings.length > 0 ? length.readings : [null]).map((reading) => ({
+  const rows = record.lengths.flatMap((length) => {
+    const of = (readings: RecordDocument["struck"], standing: string) =>
+      readings
+        .filter((reading) => reading.length === length.id)
+        .map((reading) => ({ ...common, ...lengthCells(length, reading), standing }));
+    const rejected = [...of(record.voided, "made anew since"), ...of(record.struck, "struck out")];
+    const read = length.readings.map((reading) => ({
       ...common,
       ...lengthCells(length, reading),
-    })),
-  );
+      standing: "stands",
+    }));
+    const none = read.length > 0 ? [] : [{ ...common, ...lengthCells(length, null), standing: "not read" }];
+    return [...rejected, ...read, ...none];
+  });
   return rows.length > 0 ? rows : [{ ...common, ...NO_LENGTH }];
 };
 
@@ -119,6 +129,10 @@ const commonOf = (record: RecordDocument): Cells<(typeof OF_END)[number]> => ({
     .map(({ name, why, leg, cableLost }) => `${name}: ${why}${onLeg(leg, record.midRun)}, ${cableLost} mm`)
     .join("; "),
   cable_lost_mm: record.cable.lost,
+  not_counted: record.counts
+    .filter(({ count }) => count === null)
+    .map(({ of, title }) => `${of}: ${title}`)
+    .join("; "),
   corrections: record.corrections.map(({ says, why, name }) => `${says} (${why}; ${name})`).join("; "),
 });
 
@@ -126,8 +140,8 @@ type Length = RecordDocument["lengths"][number];
 
 const lengthCells = (
   { name, leg, nominal, min, max, otherSide, representative, verdict }: Length,
-  reading: Length["readings"][number] | null,
-): Cells<(typeof OF_LENGTH)[number]> => ({
+  reading: Pick<Length["readings"][number], "value" | "typed" | "instrument" | "at"> | null,
+): Omit<Cells<(typeof OF_LENGTH)[number]>, "standing"> => ({
   length: name,
   leg,
   figure: representative ? "representative" : "confirmed",
@@ -155,5 +169,6 @@ const NO_LENGTH: Cells<(typeof OF_LENGTH)[number]> = {
   typed: "",
   instrument: "",
   read_at: "",
+  standing: "",
   verdict: "",
 };

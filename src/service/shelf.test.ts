@@ -1,6 +1,6 @@
 import { randomUUID } from "node:crypto";
 import { beforeEach, describe, expect, it } from "vitest";
-import type { ProcedureDocument } from "@/core";
+import { figuresToConfirm, mustHoldAt, type ProcedureDocument, resolved, withDefaults } from "@/core";
 import { openStore } from "@/store/database";
 import type { Store } from "@/store/store";
 import { actOn } from "./act";
@@ -182,7 +182,48 @@ describe("figures held against the part's sheet", () => {
     basis,
     cable: "distribution-900",
     core: "9/125",
+    name: "Osla Brandt",
+    sheet: "Q-114",
     figures,
+  });
+  it("say who held them against which sheet, and which were passed over as shown", () => {
+    const { cables, procedures } = library(store);
+    const procedure = mustHoldAt(
+      procedures.filter(({ id }) => id === CAM),
+      0,
+    );
+    const cable = mustHoldAt(
+      cables.filter(({ id }) => id === "distribution-900"),
+      0,
+    );
+    const shown = figuresToConfirm(
+      resolved(procedure, cable, { core: "9/125", choices: withDefaults(procedure, {}) }),
+    );
+    const { key, value, plus, minus } = mustHoldAt(shown, 0);
+    confirmFigures(
+      actOn(store),
+      CAM,
+      input([
+        { key, value, plus, minus },
+        { key: "cleave", value: 9.1, plus: 0.3, minus: 0.3 },
+      ]),
+    );
+    expect(onShelf()?.source.note).toBe(
+      "Confirmed by Osla Brandt against sheet Q-114: 1 as shown; changed: cleave length.",
+    );
+  });
+  it.each([
+    ["nobody named", { name: "" }, "bad-input"],
+    ["no word of the sheet's number", { sheet: undefined }, "bad-input"],
+    ["a number that is blank", { sheet: "  " }, "bad-input"],
+  ])("are refused with %s, and nothing is kept", (_what, change, code) => {
+    const said = { ...input([{ key: "cleave", value: 9.1, plus: 0.3, minus: 0.3 }]), ...change };
+    expect(codeOf(() => confirmFigures(actOn(store), CAM, said))).toBe(code);
+    expect(onShelf()?.revision).toBe(shipped().revision);
+  });
+  it("may be of a sheet with no number on it", () => {
+    confirmFigures(actOn(store), CAM, { ...input([{ key: "cleave", value: 9.1 }]), sheet: null });
+    expect(onShelf()?.source.note).toContain("a sheet with no number on it");
   });
   it("are kept as a revision of the user's own; an end started now is made by them", () => {
     confirmFigures(actOn(store), CAM, input([{ key: "cleave", value: 9.1, plus: 0.3, minus: 0.3 }]));

@@ -83,6 +83,15 @@ export const zConfirm = z.strictObject({
     )
     .min(1, "Nothing was confirmed")
     .max(500),
+  /** Number of the sheet the figures were held against; null where it has none. */
+  sheet: z
+    .string("Give the number of the part's sheet, or null where it has none")
+    .trim()
+    .min(1, "Give the number of the part's sheet, or null where it has none")
+    .max(80)
+    .nullable(),
+  /** Who confirms them, where no person is known at the device. */
+  name: z.string().trim().max(120).default(""),
   ...zWhy,
 });
 
@@ -263,7 +272,7 @@ export function putAway(act: Act, kind: ShelfKind, id: string, input: unknown) {
  */
 export function confirmFigures(act: Act, id: string, input: unknown) {
   const { store, now } = act;
-  const { basis, cable: cableId, place, core, choices, figures, why } = check(zConfirm, input);
+  const { basis, cable: cableId, place, core, choices, figures, sheet, name, why } = check(zConfirm, input);
   return inTransaction(store, () => {
     const { cables, procedures } = wholeLibrary(store);
     const procedure = procedures.find((procedure) => procedure.id === id);
@@ -287,9 +296,16 @@ export function confirmFigures(act: Act, id: string, input: unknown) {
         ]);
       return { ...asked, ...figure };
     });
+    const who = whose(act, why).by || name;
+    if (who === "")
+      throw new InputError("bad-input", "Say who confirms the figures, for example “Osla Brandt”.", ["name"]);
+    const changed = confirmed.filter((figure) => {
+      const shown = known.find(({ key }) => key === figure.key);
+      return (["value", "plus", "minus", "most"] as const).some((field) => shown?.[field] !== figure[field]);
+    });
     const document = withConfirmed(writtenOf(procedure), confirmed, {
       revision,
-      note: why || "Held against the part's sheet.",
+      note: confirmedNote({ who, sheet, asShown: confirmed.length - changed.length, changed, why }),
       date: today(now),
     });
     mustWork(store, document);
@@ -298,6 +314,34 @@ export function confirmFigures(act: Act, id: string, input: unknown) {
     return { id, revision };
   });
 }
+
+const MOST_OF_NOTE = 500;
+
+/** Who held figures against which sheet, how many were passed over as they were shown, and which were changed. */
+const confirmedNote = ({
+  who,
+  sheet,
+  asShown,
+  changed,
+  why,
+}: {
+  readonly who: string;
+  readonly sheet: string | null;
+  readonly asShown: number;
+  readonly changed: readonly { readonly name: string }[];
+  readonly why: string;
+}): string =>
+  [
+    `Confirmed by ${who} against ${sheet === null ? "a sheet with no number on it" : `sheet ${sheet}`}:`,
+    [
+      ...(asShown > 0 ? [`${asShown} as shown`] : []),
+      ...(changed.length > 0 ? [`changed: ${changed.map(({ name }) => name).join(", ")}`] : []),
+    ].join("; ") + ".",
+    why,
+  ]
+    .filter(Boolean)
+    .join(" ")
+    .slice(0, MOST_OF_NOTE);
 
 /** A procedure of the shelf as it is written. */
 const writtenOf = (procedure: Procedure): ProcedureDocument =>

@@ -27,7 +27,13 @@ interface Undoable<State> {
 const REMEMBERED = 60;
 
 /** Said of an end, not done to it: it neither can be taken back nor stops anything else from being. */
-const BESIDE: readonly EndEvent["kind"][] = ["label", "photo", "correction", "take-back"];
+export const SAID_BESIDE: readonly Recorded["event"]["kind"][] = [
+  "label",
+  "photo",
+  "correction",
+  "take-back",
+  "unread",
+];
 
 /** What leaving a step logs, just before the step event. */
 const isLeaving = (event: EndEvent): boolean =>
@@ -54,7 +60,7 @@ export function actsAfter<State extends Undoable<State>>(
 ): readonly Act<State>[] {
   const { acts } = state;
   if (!isRead(event)) return [];
-  if (BESIDE.includes(event.kind)) return acts;
+  if (SAID_BESIDE.includes(event.kind)) return acts;
   // What is signed off as used or cut off is on record; what was begun by mistake can come back.
   if (event.kind === "sign" && event.outcome !== "discarded") return [];
   const last = acts.at(-1);

@@ -20,7 +20,10 @@ export interface Clock {
  * Every clock an end has begun: from when its step was left to when the one it must be done by was. It is told from
  * the events alone, so it runs on whoever looks and wherever they go.
  */
-export function clocksOf({ lines }: RunSheet, { leftAt, at }: Pick<EndState, "leftAt" | "at">): Clock[] {
+export function clocksOf(
+  { lines }: Pick<RunSheet, "lines">,
+  { leftAt, at }: Pick<EndState, "leftAt" | "at">,
+): Clock[] {
   return lines.flatMap(({ index, step }) => {
     const startedAt = leftAt[index];
     const until = lines.findIndex(({ step: { id } }) => id === step.within?.until);
@@ -33,8 +36,10 @@ export function clocksOf({ lines }: RunSheet, { leftAt, at }: Pick<EndState, "le
 }
 
 /** Clocks still running. */
-export const runningClocks = (sheet: RunSheet, state: Pick<EndState, "leftAt" | "at">): Clock[] =>
-  clocksOf(sheet, state).filter(({ doneAt }) => doneAt === null);
+export const runningClocks = (
+  sheet: Pick<RunSheet, "lines">,
+  state: Pick<EndState, "leftAt" | "at">,
+): Clock[] => clocksOf(sheet, state).filter(({ doneAt }) => doneAt === null);
 
 /** Clocks that ran out before what they asked for was done. */
 export const overrun = (sheet: RunSheet, state: Pick<EndState, "leftAt" | "at">): Clock[] =>

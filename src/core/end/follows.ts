@@ -36,7 +36,7 @@ export function followsFrom(
     signedBy: signed?.name ?? null,
     signedAt: signed?.at ?? null,
     at,
-    timers: runningTimers(sheet, state),
+    timers: state.parked ? null : runningTimers(sheet, state),
   };
 }
 

@@ -2,7 +2,7 @@ import type { SeenFibre } from "../cable/seen";
 import type { EndEvent, EndOutcome, Fault, Reading, ReworkTaken } from "../event/event";
 import type { Recorded } from "../event/recorded";
 import { type Length, um, ZERO } from "../length/length";
-import { type Act, actsAfter, takenBack } from "./acts";
+import { type Act, actsAfter, SAID_BESIDE, takenBack } from "./acts";
 
 /** A hold or cure: when it began, for how long, and whether it was ended. */
 export interface RunTimer {
@@ -140,8 +140,11 @@ export function endState(events: readonly Recorded[]): EndState {
 export function applied(state: EndState, recorded: Recorded): EndState {
   const { seq, event } = recorded;
   if (event.kind === "take-back") return takenBack(state, event.event, seq);
+  const next = changed(state, recorded);
   return {
-    ...changed(state, recorded),
+    ...next,
+    // Whoever goes on with a parked end has taken it up again.
+    parked: event.kind === "park" || SAID_BESIDE.includes(event.kind) ? next.parked : null,
     acts: actsAfter(state, recorded),
     lastSeq: Math.max(seq, state.lastSeq),
   };
@@ -362,5 +365,20 @@ function timed(
   return running ? [...others, { ...running, stoppedAt: running.stoppedAt ?? at }] : others;
 }
 
+/** Who put an end away, where nobody has said who works at the device. */
+const NOBODY = "not named";
+
+/** The event that puts an end away that was begun by mistake: kept on record as that, and counted nowhere. */
+export const discardEvent = (
+  state: Pick<EndState, "shards">,
+  name: string,
+): Extract<EndEvent, { kind: "sign" }> => ({
+  kind: "sign",
+  name: name.trim() || NOBODY,
+  outcome: "discarded",
+  ...(shardsMissing(state) > 0 ? { missingShards: "end put away" } : {}),
+});
+
 /** Shards that came off and were not seen into the bin. */
-export const shardsMissing = ({ shards }: EndState): number => Math.max(0, shards.made - shards.binned);
+export const shardsMissing = ({ shards }: Pick<EndState, "shards">): number =>
+  Math.max(0, shards.made - shards.binned);

@@ -10,6 +10,7 @@ import { PURPOSES, type Purpose, type Recorded } from "../event/recorded";
 import { um, zMm, zMmExact } from "../length/length";
 import { type Person, personBy } from "../people/people";
 import { isMidRun, type RunSheet } from "../runsheet/runsheet";
+import { countsOf } from "../tally/counter";
 import { usedOn } from "../tally/used";
 import { attemptsOf, zAttempt } from "./attempts";
 import { legsTold, zLegTold } from "./legs";
@@ -149,6 +150,17 @@ export const zRecord = z.strictObject({
   parts: z.array(z.strictObject({ id: z.string(), name: z.string(), on: z.boolean() })),
   shards: z.strictObject({ made: z.int(), binned: z.int() }),
   used: z.array(z.strictObject({ item: z.string(), count: z.int() })),
+  /** What the sheet has counted: bites, passes, wipes. Null where a step was passed by without. */
+  counts: z.array(
+    z.strictObject({
+      step: z.string(),
+      title: z.string(),
+      of: z.string(),
+      min: z.int(),
+      max: z.int(),
+      count: z.int().nullable(),
+    }),
+  ),
   photos: z.array(
     z.strictObject({ sha256: z.string(), caption: z.string(), width: z.int(), height: z.int() }),
   ),
@@ -237,6 +249,7 @@ export function recordOf(end: Recordable, people: readonly Person[] = []): EndRe
     looks: looksOf(sheet, state),
     parts: sheet.parts.map(({ id, name }) => ({ id, name, on: state.threaded.includes(id) })),
     shards: { ...state.shards },
+    counts: countsOf(sheet, state),
     used: usedOn(events).map(({ item, count }) => ({ item, count })),
     photos: state.photos.map(({ sha256, caption, width, height }) => ({ sha256, caption, width, height })),
     corrections: events.flatMap(({ event, at }) =>

@@ -164,6 +164,18 @@ export const zBenchAnswer = z.strictObject({
         batch: z.string().nullable(),
         purpose: z.enum(PURPOSES),
         count: z.int(),
+        /** The piece it is an end of; empty for an end by itself. */
+        piece: z.string(),
+        /** The step reached, counted from 1, of so many. */
+        step: z.strictObject({ number: z.int(), of: z.int(), title: z.string() }),
+        /** Who worked on it last; empty where nobody said. */
+        person: z.string(),
+        /** Why it is parked; null while it is worked on. */
+        parked: z.string().nullable(),
+        /** What had to be done in time and was not: what grew old, by name. */
+        late: z.array(z.string()),
+        /** Pieces of glass that came off and were not seen into the bin. */
+        shards: z.int(),
       }),
     )
     .readonly(),

@@ -1,6 +1,5 @@
 "use client";
 
-import { useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { Button } from "../controls/button";
 import { onControl } from "./on-control";
@@ -12,12 +11,13 @@ interface CounterProps {
   readonly most: number;
   /** What one of them is, beside the count: `6.2 mm each`. */
   readonly each?: string | undefined;
+  readonly count: number;
+  readonly onCount: (count: number) => void;
 }
 
 /** Counts with one touch or Enter; says when it is enough and when it is too many. */
-export function Counter({ of, least, most, each }: CounterProps) {
-  const [count, setCount] = useState(0);
-  useHotkeys("enter", () => setCount((before) => before + 1), { ignoreEventWhen: onControl });
+export function Counter({ of, least, most, each, count, onCount }: CounterProps) {
+  useHotkeys("enter", () => onCount(count + 1), { ignoreEventWhen: onControl });
   const enough = count >= least;
   const over = count > most;
   const eights = /eight/.test(of);
@@ -25,7 +25,7 @@ export function Counter({ of, least, most, each }: CounterProps) {
     <div className="grid gap-2">
       <button
         type="button"
-        onClick={() => setCount(count + 1)}
+        onClick={() => onCount(count + 1)}
         aria-keyshortcuts="Enter"
         className={`flex min-h-20 items-center gap-4 rounded-lg border-2 px-4 text-left ${enough ? "border-in bg-in-wash" : "border-ink"}`}
       >
@@ -40,7 +40,7 @@ export function Counter({ of, least, most, each }: CounterProps) {
       <p role="status" className={`flex min-h-6 items-center gap-3 ${over ? "font-bold text-out" : ""}`}>
         {over ? `More than ${most}: look before going on.` : enough ? "That is enough." : ""}
         {count > 0 && (
-          <Button look="link" onClick={() => setCount(count - 1)} className="ml-auto">
+          <Button look="link" onClick={() => onCount(count - 1)} className="ml-auto">
             One back
           </Button>
         )}

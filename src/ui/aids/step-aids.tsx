@@ -2,6 +2,7 @@
 
 import {
   type BladeLine,
+  counterOf,
   type EndEvent,
   type EndState,
   isHandsFree,
@@ -24,27 +25,29 @@ interface AidsProps {
   readonly line: Line;
   readonly state: EndState;
   readonly blades: readonly BladeLine[];
+  readonly count: number;
+  readonly onCount: (count: number) => void;
   readonly onAdd: (event: EndEvent) => void;
   readonly onSeeTo: (tool: string, action: "wipe" | "turn" | "new") => void;
 }
 
 /** What is counted, timed or seen to at a step: it sits where the hand goes. */
-export function StepTools({ sheet, line, state, blades, onAdd, onSeeTo }: AidsProps) {
-  const { step, bites } = line;
-  const counted = bites
-    ? { of: bites.count === 1 ? "bite" : "bites", min: bites.count, max: bites.countMost }
-    : step.count;
+export function StepTools({ sheet, line, state, blades, count, onCount, onAdd, onSeeTo }: AidsProps) {
+  const { step } = line;
+  const counter = counterOf(line);
   const blade = blades.find(({ tool }) => "tool" in step && tool === step.tool && step.kind === "cleave");
   const timer = state.timers.find((timer) => timer.step === step.id);
   return (
     <div className="grid content-start gap-4 empty:hidden">
       {blade && <Blade blade={blade} onSeeTo={onSeeTo} />}
-      {counted && counted.max > 1 && (
+      {counter && (
         <Counter
           key={`${step.id}/${JSON.stringify(state.attempts)}`}
-          of={counted.of}
-          least={counted.min}
-          most={counted.max}
+          of={counter.of}
+          least={counter.min}
+          most={counter.max}
+          count={count}
+          onCount={onCount}
         />
       )}
       {step.seconds && (
@@ -53,7 +56,7 @@ export function StepTools({ sheet, line, state, blades, onAdd, onSeeTo }: AidsPr
           seconds={step.seconds}
           free={isHandsFree(step)}
           timer={timer}
-          enter={!counted}
+          enter={!counter}
           onTimer={(action, seconds) => onAdd({ kind: "timer", step: step.id, action, seconds })}
         />
       )}

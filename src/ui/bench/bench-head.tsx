@@ -1,7 +1,7 @@
 "use client";
 
 import { Keyboard, Volume2 } from "lucide-react";
-import { type Purpose, type RunSheet, shardsMissing } from "@/core";
+import { discardEvent, type Purpose, type RunSheet, shardsMissing } from "@/core";
 import { Button } from "../controls/button";
 import { IconButton } from "../controls/icon-button";
 import { Link } from "../controls/link";
@@ -40,15 +40,9 @@ export function BenchHead({ sheet, work, purpose, name, onPlan, onAloud }: Bench
           job={state.job}
           label={state.label}
           onLabel={(job, label) => add({ kind: "label", job, label })}
-          name={name}
-          onDiscard={(by) =>
-            add({
-              kind: "sign",
-              name: by,
-              outcome: "discarded",
-              ...(missing > 0 ? { missingShards: "end discarded" } : {}),
-            })
-          }
+          parked={state.parked !== null}
+          onPark={(why) => add({ kind: "park", on: true, why })}
+          onDiscard={() => add(discardEvent(state, name))}
         />
       )}
       {purpose === "practice" && (

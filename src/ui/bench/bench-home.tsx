@@ -1,9 +1,16 @@
 "use client";
 
-import type { z } from "zod";
-import type { zBenchAnswer } from "@/core";
+import { Archive } from "lucide-react";
+import { useRouter } from "next/navigation";
+import { useState } from "react";
+import { toast } from "sonner";
+import { v4 as uuid } from "uuid";
+import { z } from "zod";
+import { discardEvent, type EndEvent, zAdd, type zBenchAnswer, zEventsAnswer } from "@/core";
 import { Link } from "../controls/link";
 import { PageLink } from "../controls/page-link";
+import { post } from "../http/http";
+import { usePeople } from "../people/people-context";
 import { coreText } from "../words/length-text";
 import { LocalTime } from "../words/local-time";
 
@@ -11,6 +18,91 @@ interface BenchHomeProps extends z.output<typeof zBenchAnswer> {
   /** Whether it is not the newest page. */
   readonly further: boolean;
 }
+
+type Row = BenchHomeProps["rows"][number];
+
+/** One end, or a batch: its name, where it belongs, how far it is, who had it last and since when. */
+function BenchRow({ row }: { row: Row }) {
+  const { id, batch, createdAt, styleName, cableName, job, label, core, purpose, count } = row;
+  const { piece, step, person, parked, late, shards } = row;
+  const router = useRouter();
+  const { who } = usePeople();
+  const [busy, setBusy] = useState(false);
+  const madeOf = `${styleName} on ${cableName}, ${coreText(core)}`;
+  const named = batch
+    ? [job, `batch, ${count} at the bench`].filter(Boolean).join(" · ")
+    : [job, label].filter(Boolean).join(" · ");
+  const send = (event: EndEvent) =>
+    post(`/api/v1/ends/${id}/events`, zEventsAnswer, {
+      by: who?.id ?? null,
+      ...z.encode(zAdd, { client: uuid(), after: ALL_SEEN, events: [{ id: uuid(), event }] }),
+    });
+  const putAway = async () => {
+    setBusy(true);
+    const answer = await send(discardEvent({ shards: { made: shards, binned: 0 } }, who?.name ?? ""));
+    setBusy(false);
+    if (!answer.ok) {
+      toast.error(answer.problem.message);
+      return;
+    }
+    const discarded = answer.value.events.findLast(({ event }) => event.kind === "sign");
+    router.refresh();
+    toast(`Put away: ${named || madeOf}.`, {
+      action: {
+        label: "Undo",
+        onClick: async () => {
+          if (discarded) await send({ kind: "take-back", event: discarded.id });
+          router.refresh();
+        },
+      },
+    });
+  };
+  return (
+    <li className="flex min-w-0 items-stretch rounded-lg border border-line bg-raised hover:border-ink">
+      <Link
+        href={batch ? `/bench/batch/${batch}` : `/bench/${id}`}
+        className="block min-h-16 min-w-0 flex-1 px-4 py-2"
+      >
+        <span className="flex items-center gap-2">
+          <span className="truncate font-bold text-lg">{named || madeOf}</span>
+          {parked !== null && (
+            <span className="shrink-0 rounded-md bg-note px-2 text-sm">Parked{parked && `: ${parked}`}</span>
+          )}
+          {late.length > 0 && (
+            <strong className="shrink-0 rounded-md border-2 border-out px-2 text-out text-sm">
+              Too late: {late.join(", ")}
+            </strong>
+          )}
+        </span>
+        {!batch && (
+          <span className="block truncate">
+            Step {step.number} of {step.of}: {step.title}
+          </span>
+        )}
+        <span className="block truncate text-soft text-sm">
+          {purpose === "practice" && <strong>Practice · </strong>}
+          {[piece, named && madeOf, person].filter(Boolean).join(" · ")}
+          {(piece || named || person) && " · "}begun <LocalTime iso={createdAt} />
+        </span>
+      </Link>
+      {!batch && (
+        <button
+          type="button"
+          disabled={busy}
+          onClick={putAway}
+          aria-label={`Begun by mistake, put it away: ${named || madeOf}`}
+          title="Begun by mistake: put it away"
+          className="flex min-w-12 items-center justify-center border-line border-l px-3 text-soft disabled:opacity-40"
+        >
+          <Archive aria-hidden="true" className="size-5" />
+        </button>
+      )}
+    </li>
+  );
+}
+
+/** The list is as new as the page: what it does to an end needs nobody's leave. */
+const ALL_SEEN = 5_000;
 
 /** Ends begun and not signed off: each goes on where it was. */
 export function BenchHome({ rows, count: all, next, further }: BenchHomeProps) {
@@ -28,23 +120,8 @@ export function BenchHome({ rows, count: all, next, further }: BenchHomeProps) {
         </p>
       ) : (
         <ul className="mt-4 grid gap-2 lg:grid-cols-2">
-          {rows.map(({ id, batch, createdAt, styleName, cableName, job, label, core, purpose, count }) => (
-            <li key={id} className="min-w-0">
-              <Link
-                href={batch ? `/bench/batch/${batch}` : `/bench/${id}`}
-                className="block min-h-16 rounded-lg border border-line bg-raised px-4 py-2 hover:border-ink"
-              >
-                <span className="block truncate font-bold text-lg">
-                  {batch
-                    ? `${[job, `batch, ${count} at the bench`].filter(Boolean).join(" · ")}`
-                    : [job, label].filter(Boolean).join(" · ") || "Not named yet"}
-                </span>
-                <span className="block truncate text-soft">
-                  {purpose === "practice" && <strong>Practice · </strong>}
-                  {styleName} · {cableName} · {coreText(core)} · begun <LocalTime iso={createdAt} />
-                </span>
-              </Link>
-            </li>
+          {rows.map((row) => (
+            <BenchRow key={row.id} row={row} />
           ))}
         </ul>
       )}

@@ -21,6 +21,7 @@ import { useBlades } from "../aids/use-blades";
 import { useAims } from "../aim/aim-note";
 import { Band } from "../band/band";
 import { Calliper } from "../calliper/calliper";
+import { Button } from "../controls/button";
 import { stepIntoView, toStep } from "../keys/to-step";
 import { BenchMessages } from "../messages/bench-messages";
 import { usePeople } from "../people/people-context";
@@ -151,6 +152,7 @@ export function BenchView({
         onPlan={batch?.onPlan ?? null}
         onAloud={aloud}
       />
+      {state.parked && !state.signed && <ParkedStrip work={work} />}
       {where && <WhereStrip where={where} state={state} />}
       <Band
         sheet={drawn}
@@ -246,6 +248,21 @@ export function BenchView({
       )}
       <BenchMessages />
     </main>
+  );
+}
+
+/** A parked end: why, and the way to take it up again. */
+function ParkedStrip({ work: { state, add } }: { work: BenchWork }) {
+  return (
+    <div className="flex items-center gap-3 border-line border-t bg-note px-4">
+      <p className="min-w-0 flex-1 leading-tight">
+        <strong>Parked</strong>
+        {state.parked?.why ? `: ${state.parked.why}` : ""}
+      </p>
+      <Button look="link" onClick={() => add({ kind: "park", on: false, why: "" })}>
+        Take it up again
+      </Button>
+    </div>
   );
 }
 

@@ -12,7 +12,7 @@ const WARNS = 0.25;
 
 /** What must be done in time at the bench: how long is left; when it has run out, what to do about it. */
 export function ClockStrip({ sheet, work }: { readonly sheet: RunSheet; readonly work: BenchWork }) {
-  const clocks = runningClocks(sheet, work.state);
+  const clocks = work.state.parked ? [] : runningClocks(sheet, work.state);
   const now = useTick(clocks.length > 0);
   if (now === null) return null;
   return clocks.map((clock) => (

@@ -4,7 +4,6 @@ import { Pencil } from "lucide-react";
 import { Popover } from "radix-ui";
 import { useState } from "react";
 import { Button } from "../controls/button";
-import { Choice } from "../controls/choice";
 import { Input } from "../controls/input";
 import { backToStep } from "../keys/to-step";
 
@@ -12,13 +11,13 @@ interface EndLabelProps {
   readonly job: string;
   readonly label: string;
   readonly onLabel: (job: string, label: string) => void;
-  /** Who discards it, unless somebody else says so. */
-  readonly name: string;
-  readonly onDiscard: (name: string) => void;
+  readonly parked: boolean;
+  readonly onPark: (why: string) => void;
+  readonly onDiscard: () => void;
 }
 
 /** Which job and which end this is, if anybody wants to say; it can be said at any time before the sign-off. */
-export function EndLabel({ job, label, onLabel, name, onDiscard }: EndLabelProps) {
+export function EndLabel({ job, label, onLabel, parked, onPark, onDiscard }: EndLabelProps) {
   const [open, setOpen] = useState(false);
   const named = [job, label].filter(Boolean).join(" · ");
   return (
@@ -51,47 +50,32 @@ export function EndLabel({ job, label, onLabel, name, onDiscard }: EndLabelProps
               Keep
             </Button>
           </form>
-          <Discard
-            name={name}
-            onDiscard={(by) => {
+          {!parked && (
+            <form
+              className="mt-3 grid gap-2 border-line border-t pt-3"
+              onSubmit={(event) => {
+                event.preventDefault();
+                onPark(String(new FormData(event.currentTarget).get("why")).trim());
+                setOpen(false);
+              }}
+            >
+              <Field name="why" title="Why it waits (optional)" value="" hint="wrong boots, back on Monday" />
+              <Button type="submit">Park it</Button>
+            </form>
+          )}
+          <button
+            type="button"
+            onClick={() => {
               setOpen(false);
-              onDiscard(by);
+              onDiscard();
             }}
-          />
+            className="mt-3 min-h-12 w-full border-line border-t pt-2 text-left underline"
+          >
+            Begun by mistake: put it away
+          </button>
         </Popover.Content>
       </Popover.Portal>
     </Popover.Root>
-  );
-}
-
-/** An end begun by mistake: asked twice, because a signed record stays as it is. */
-function Discard({ name, onDiscard }: { name: string; onDiscard: (name: string) => void }) {
-  const [asked, setAsked] = useState(false);
-  if (!asked)
-    return (
-      <button
-        type="button"
-        onClick={() => setAsked(true)}
-        className="mt-3 min-h-12 w-full border-line border-t pt-2 text-left underline"
-      >
-        Begun by mistake? Discard this end
-      </button>
-    );
-  return (
-    <form
-      className="mt-3 grid gap-2 border-line border-t pt-3"
-      onSubmit={(event) => {
-        event.preventDefault();
-        const by = String(new FormData(event.currentTarget).get("by")).trim();
-        if (by) onDiscard(by);
-      }}
-    >
-      <p className="leading-tight">It stays in the record as discarded, out of the way of the others.</p>
-      <Field name="by" title="Discarded by" value={name} hint="Your name" />
-      <Choice type="submit" tone="out" className="text-center font-semibold">
-        Discard it
-      </Choice>
-    </form>
   );
 }
 

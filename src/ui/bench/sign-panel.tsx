@@ -3,6 +3,7 @@
 import { useState } from "react";
 import {
   capital,
+  countsOf,
   type Instrument,
   inOrderOfDoing,
   isMidRun,
@@ -52,7 +53,8 @@ const SAY: Record<Result, string> = {
 function Passed({ sheet, work }: Pick<SignPanelProps, "sheet" | "work">) {
   const skipped = skippedSteps(sheet, work.state, sheet.lines.length);
   const late = overrun(sheet, work.state);
-  if (skipped.length === 0 && late.length === 0) return null;
+  const uncounted = countsOf(work.drawn, work.state).filter(({ count }) => count === null);
+  if (skipped.length + late.length + uncounted.length === 0) return null;
   return (
     <section aria-labelledby="passed" className="rounded-lg border-2 border-unsure p-3">
       <h3 id="passed" className="font-bold">
@@ -74,6 +76,11 @@ function Passed({ sheet, work }: Pick<SignPanelProps, "sheet" | "work">) {
             </Button>
           </li>
         ))}
+        {uncounted.length > 0 && (
+          <li className="leading-tight">
+            Not counted: {uncounted.map(({ of, title }) => `${of} at “${title}”`).join("; ")}.
+          </li>
+        )}
         {late.map(({ from, until, of, seconds }) => (
           <li key={`late ${from}`} className="leading-tight">
             {capital(of)}: “{sheet.lines[until]?.step.title}” came later than {seconds} seconds.

@@ -283,6 +283,8 @@ export function StepWork(props: StepWorkProps) {
             line={line}
             state={state}
             blades={blades}
+            count={work.count}
+            onCount={work.setCount}
             onAdd={add}
             onSeeTo={props.onSeeTo}
           />

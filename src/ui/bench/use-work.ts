@@ -5,6 +5,7 @@ import { toast } from "sonner";
 import {
   advise,
   type CheckStanding,
+  countedEvent,
   type EndAdvice,
   type EndEvent,
   type EndState,
@@ -60,12 +61,19 @@ export function useWork({ id, sheet, rule, initial, onDone }: Work) {
   const [typed, setTyped] = useState<Typed | null>(null);
   /** Lengths that no reading settles and that are to be redone as if they were out. */
   const [unsettled, setUnsettled] = useState<readonly string[]>([]);
+  /** What is counted at the step in hand; kept on the device until the step is left. */
+  const passes = `${state.reworks}/${JSON.stringify(state.attempts)}`;
+  const [kept, setKept] = useKept<string>(`count/${id}`, "", textOf);
   /** What the step still asks for, told at the first press; a second press passes it by. */
   const [held, setHeld] = useState<Held | null>(null);
   /** The sheet as this end has it: by the figures of its last rework, if any. */
   const trim = useMemo(() => trimming(sheet, state), [sheet, state]);
   const drawn = useMemo(() => trim?.sheet ?? reworkedSheet(sheet, state), [sheet, state, trim]);
   const line = trim?.line ?? mustHoldAt(drawn.lines, Math.min(state.at, sheet.lines.length - 1));
+  const countsAt = `${line.step.id}/${passes}`;
+  const count = kept.startsWith(`${countsAt} `)
+    ? Number(kept.slice(countsAt.length + 1))
+    : (state.counted[line.step.id] ?? 0);
   const all = useMemo(() => standings(sheet, state, rule), [sheet, state, rule]);
   const here = useMemo(() => all.filter(({ check }) => check.step === line.step.id), [all, line]);
   const last = line.index === sheet.lines.length - 1 && !state.inHand && !trim;
@@ -131,7 +139,8 @@ export function useWork({ id, sheet, rule, initial, onDone }: Work) {
         step === line.step.id && !stoppedAt && serverNow() >= Date.parse(startedAt) + seconds * 1000,
     );
     const events: EndEvent[] = [
-      ...spentAt(line, state),
+      ...countedEvent(line, count),
+      ...spentAt(line, state, count > 0 ? count : null),
       ...(over ? [{ kind: "timer", step: over.step, action: "stop", seconds: over.seconds } as const] : []),
     ];
     for (const event of events) add(event);
@@ -235,6 +244,8 @@ export function useWork({ id, sheet, rule, initial, onDone }: Work) {
     strike,
     undo,
     /** What taking the last act back undoes; null where there is nothing to take back. */
+    count,
+    setCount: (next: number) => setKept(`${countsAt} ${Math.max(0, next)}`),
     undoes: lastAct ? actText(sheet, lastAct.what) : null,
     trim,
     unsettled,
@@ -249,6 +260,8 @@ export function useWork({ id, sheet, rule, initial, onDone }: Work) {
     restartCost: startingOver(sheet, state),
   };
 }
+
+const textOf = (kept: unknown) => (typeof kept === "string" ? kept : undefined);
 
 /** What holds a step: told at the first press, with the usual way on. */
 interface Held {

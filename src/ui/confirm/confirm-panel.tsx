@@ -35,7 +35,10 @@ interface ConfirmProps {
 /** Every figure of a sheet on one screen, to be held against the sheet that came with the part: Enter through. */
 export function ConfirmPanel(props: ConfirmProps) {
   const { procedure, cable, core, choices, place, onClose, onKept, onLater } = props;
-  const { who } = usePeople();
+  const { who, come } = usePeople();
+  const [name, setName] = useState(who?.name ?? "");
+  const [sheet, setSheet] = useState("");
+  const [unnumbered, setUnnumbered] = useState(false);
   const figures = useMemo(
     () => figuresToConfirm(resolved(procedure, cable, { core, choices })),
     [procedure, cable, core, choices],
@@ -54,6 +57,15 @@ export function ConfirmPanel(props: ConfirmProps) {
     event.preventDefault();
     setTried(true);
     if (wrong > 0) return;
+    if (name.trim() === "") {
+      setProblem("Say who confirms the figures.");
+      return;
+    }
+    if (sheet.trim() === "" && !unnumbered) {
+      setProblem("Type the number of the part's sheet, or tick “No number on it”.");
+      return;
+    }
+    const person = await come(name.trim());
     const notes = reads.flatMap((read) => (read.kind === "ok" && read.note ? [read.note] : []));
     const answer = await post(`/api/v1/shelf/procedures/${procedure.id}/figures`, zRevisionAnswer, {
       basis: procedure.revision,
@@ -61,7 +73,9 @@ export function ConfirmPanel(props: ConfirmProps) {
       place,
       core,
       choices,
-      by: who?.id ?? null,
+      by: person.ok ? (person.value?.id ?? null) : null,
+      name: name.trim(),
+      sheet: unnumbered ? null : sheet.trim(),
       why: [why.trim(), ...notes].filter(Boolean).join(" ").slice(0, 300),
       figures: reads.flatMap((read, i) =>
         read.kind === "ok"
@@ -124,16 +138,49 @@ export function ConfirmPanel(props: ConfirmProps) {
               </ul>
             </div>
             <div className="grid gap-2 border-line border-t px-4 py-3 sm:px-6">
-              <label className="flex flex-wrap items-center gap-2">
-                <span className="text-soft">Which sheet</span>
-                <Input
-                  value={why}
-                  maxLength={200}
-                  onChange={(event) => setWhy(event.target.value)}
-                  placeholder="its number and date"
-                  className="min-w-0 flex-1"
-                />
-              </label>
+              <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
+                <label className="flex min-w-0 flex-1 items-center gap-2">
+                  <span className="text-soft">Confirmed by</span>
+                  <Input
+                    value={name}
+                    maxLength={120}
+                    autoComplete="name"
+                    onChange={(event) => setName(event.target.value)}
+                    placeholder="your name"
+                    className="min-w-0 flex-1"
+                  />
+                </label>
+                <label className="flex min-w-0 flex-1 items-center gap-2">
+                  <span className="text-soft">Sheet number</span>
+                  <Input
+                    value={sheet}
+                    maxLength={80}
+                    disabled={unnumbered}
+                    onChange={(event) => setSheet(event.target.value)}
+                    placeholder="as printed on it"
+                    className="min-w-0 flex-1"
+                  />
+                </label>
+                <label className="flex min-h-12 items-center gap-2">
+                  <input
+                    type="checkbox"
+                    checked={unnumbered}
+                    onChange={(event) => setUnnumbered(event.target.checked)}
+                    className="size-5 accent-(--now)"
+                  />
+                  No number on it
+                </label>
+                <label className="flex min-w-0 flex-1 items-center gap-2">
+                  <span className="text-soft">Note</span>
+                  <Input
+                    value={why}
+                    maxLength={200}
+                    onChange={(event) => setWhy(event.target.value)}
+                    placeholder="its date, if any"
+                    className="min-w-0 flex-1"
+                  />
+                </label>
+              </div>
               <p role="alert" className="font-semibold text-out empty:hidden">
                 {problem ??
                   (tried && wrong > 0 ? `${wrong} of them cannot be kept as they stand: see above.` : "")}

@@ -75,7 +75,12 @@ export function Begin({
     else if (sheet.procedure.representative) setAsking({ count });
     else start(count, procedure.revision);
   };
-  useHotkeys("b", begin, { enabled: !state.busy && asking === null && !which, preventDefault: true });
+  const toBench = useRef<HTMLButtonElement>(null);
+  // A letter struck by accident begins nothing: it goes to the button, and Enter there begins.
+  useHotkeys("b", () => toBench.current?.focus(), {
+    enabled: !state.busy && asking === null && !which,
+    preventDefault: true,
+  });
   return (
     <div className="ml-auto flex flex-wrap items-center gap-2">
       {refused && (
@@ -121,10 +126,11 @@ export function Begin({
         <span className="text-sm">Practice</span>
       </label>
       <Button
+        ref={toBench}
         look="next"
         onClick={begin}
         disabled={state.busy || refused !== null}
-        aria-keyshortcuts="B"
+        aria-keyshortcuts="B Enter"
         className="flex-1 whitespace-nowrap"
       >
         {count > 1 ? `Batch of ${count}` : practice ? "Practise" : "To the bench"}

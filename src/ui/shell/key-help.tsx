@@ -11,7 +11,7 @@ const KEYS = [
       ["C", "pick a cable"],
       ["S", "pick a connector"],
       ["V", "how exactly: glass, interface, light"],
-      ["B", "to the bench"],
+      ["B, then Enter", "to the bench"],
       ["P", "print"],
     ],
   },

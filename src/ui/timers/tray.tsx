@@ -20,13 +20,14 @@ export function TimerTray() {
   const { known, timers: running } = useTimers();
   const { prefs } = usePrefs();
   const now = useTick(running.length > 0);
-  // What ran out long ago is told at its own end; the tray is for what is going on.
+  const late = running.filter((timer) => timer.clock && now !== null && leftOf(timer, now) <= 0);
+  // What ran out is told at its own end and in the list; the tray is for what is going on.
   const timers = running
-    .filter((timer) => !timer.clock || now === null || leftOf(timer, now) > -GONE_AFTER_SECONDS)
+    .filter((timer) => !late.includes(timer))
     // Who is ready first stands first, the longest ready before the others.
     .sort((a, b) => endsAt(a) - endsAt(b));
   const called = useRef<Set<string> | null>(null);
-  const any = timers.length > 0;
+  const any = timers.length + late.length > 0;
   useEffect(() => {
     // A property of the root has the style of all there is worked out anew: most pages have no tray, and are spared it.
     if (!any) return;
@@ -38,7 +39,7 @@ export function TimerTray() {
   }, [any]);
   useEffect(() => {
     if (now === null || !known) return;
-    const over = timers.filter((timer) => leftOf(timer, now) <= 0);
+    const over = running.filter((timer) => leftOf(timer, now) <= 0);
     // What was over before this page was opened stands in the tray; it has called already.
     called.current ??= new Set(over.map(keyOf));
     for (const timer of over) {
@@ -49,7 +50,7 @@ export function TimerTray() {
       if (prefs.aloud) say(`${timer.label}: ${says}`);
       toast(`${timer.label}: ${says}`, { id: keyOf(timer), duration: 20_000 });
     }
-  }, [known, timers, now, prefs.aloud]);
+  }, [known, running, now, prefs.aloud]);
   if (!any || now === null) return null;
   return (
     <section
@@ -59,6 +60,14 @@ export function TimerTray() {
       {timers.slice(0, SHOWN).map((timer) => (
         <TimerLink key={keyOf(timer)} timer={timer} now={now} />
       ))}
+      {late.length > 0 && (
+        <Link
+          href="/bench"
+          className="flex min-h-11 shrink-0 items-center rounded-md px-2 font-bold text-out text-sm leading-tight sm:min-h-12 sm:px-1.5"
+        >
+          {late.length} too late
+        </Link>
+      )}
       {timers.length > SHOWN && <More timers={timers.slice(SHOWN)} now={now} />}
     </section>
   );
@@ -113,8 +122,6 @@ const SHOWN = 4;
 
 const leftOf = ({ startedAt, seconds }: BenchTimer, now: number): number =>
   seconds - (now - Date.parse(startedAt)) / 1000;
-
-const GONE_AFTER_SECONDS = 900;
 
 /** The last and most telling part of an end's name. */
 const shortOf = (label: string): string => label.split(" · ").at(-1) ?? label;

@@ -1,0 +1,48 @@
+import type { EndEvent } from "../event/event";
+import type { Line, RunSheet } from "../runsheet/runsheet";
+
+/** What is counted at a step: bites as they are worked out, else what the sheet asks for. */
+export interface CounterAsked {
+  readonly of: string;
+  readonly min: number;
+  readonly max: number;
+}
+
+/** The counter a step asks for; null where it is done once, or counts nothing. */
+export function counterOf({ bites, step }: Pick<Line, "bites" | "step">): CounterAsked | null {
+  const asked = bites
+    ? { of: bites.count === 1 ? "bite" : "bites", min: bites.count, max: bites.countMost }
+    : step.count;
+  return asked && asked.max > 1 ? { of: asked.of, min: asked.min, max: asked.max } : null;
+}
+
+/** The event that says what was counted at a step; none where nothing was. */
+export const countedEvent = (line: Line, count: number): Extract<EndEvent, { kind: "counted" }>[] => {
+  const asked = counterOf(line);
+  return asked && count > 0 ? [{ kind: "counted", step: line.step.id, of: asked.of, count }] : [];
+};
+
+/** One count a sheet asks for, and what was counted: null where it was passed by. */
+export interface Count extends CounterAsked {
+  readonly step: string;
+  readonly title: string;
+  readonly count: number | null;
+}
+
+/** Every count that was asked for at a step already left, in the order of work. */
+export const countsOf = (
+  { lines }: Pick<RunSheet, "lines">,
+  {
+    counted,
+    leftAt,
+  }: {
+    readonly counted: Readonly<Record<string, number>>;
+    readonly leftAt: Readonly<Record<number, string>>;
+  },
+): Count[] =>
+  lines.flatMap((line) => {
+    const asked = counterOf(line);
+    if (!asked || leftAt[line.index] === undefined) return [];
+    const { id, title } = line.step;
+    return [{ ...asked, step: id, title, count: counted[id] ?? null }];
+  });
