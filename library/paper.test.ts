@@ -1,6 +1,6 @@
 import { randomUUID } from "node:crypto";
 import { describe, expect, it } from "vitest";
-import { advise, type EventInput, endState, restartEvent, reworkEvent } from "@/core";
+import { advise, drawnEnd, type EventInput, endState, restartEvent, reworkEvent } from "@/core";
 import { CALLIPER, GUARDED } from "@/core/advice/fixtures/ends";
 import { actOn } from "@/service/act";
 import { addEvents, getEnd, startEnd } from "@/service/ends";
@@ -8,7 +8,7 @@ import { codeOf } from "@/service/fixtures/code-of";
 import { endRecord, recordJson } from "@/service/record";
 import { openStore } from "@/store/database";
 import { printRecords } from "@/ui/paper/paper-thread";
-import { recordsPdf } from "@/ui/paper/record-paper";
+import { pagesPdf, recordsPdf } from "@/ui/paper/record-paper";
 import { unprintable } from "@/ui/paper/scripts";
 import { pdfPages } from "./fixtures/pdf-pages";
 
@@ -79,7 +79,12 @@ describe("a record on paper", () => {
 describe("records set beside everything else", () => {
   async function* coming(ids: readonly string[], trouble?: Error) {
     for (const id of ids)
-      yield { record: recordJson(endRecord(store, id)), sheet: getEnd(store, id).sheet, photos: new Map() };
+      yield {
+        record: recordJson(endRecord(store, id)),
+        sheet: getEnd(store, id).sheet,
+        photos: new Map(),
+        form: "log" as const,
+      };
     if (trouble) throw trouble;
   }
   it("are all of them on it, each with its own end drawn, as they came", async () => {
@@ -94,5 +99,28 @@ describe("records set beside everything else", () => {
     const text = await textOf(Buffer.from(await printRecords(coming([next]))));
     expect(text).toContain("fibre 8, black");
     expect(text).not.toContain("fibre 7, red");
+  });
+});
+
+describe("the record of an end on one page", () => {
+  it("has what it came to, who made it, whose figures, and the figure to check it by, on one page and no second", async () => {
+    const id = redone("fibre 9, yellow");
+    const record = recordJson(endRecord(store, id));
+    const { sheet, events, rule } = getEnd(store, id);
+    const bytes = await pagesPdf(
+      [record],
+      new Map(),
+      new Map([[id, drawnEnd(sheet, endState(events), rule).sheet]]),
+    );
+    const pages = await pdfPages(bytes);
+    expect(pages).toHaveLength(1);
+    const text = pages.join(" ");
+    for (const told of [
+      "fibre 9, yellow",
+      record.style.name,
+      record.hash.slice(0, 16),
+      record.lengths[0]?.name ?? "?",
+    ])
+      expect(text).toContain(told);
   });
 });

@@ -134,7 +134,13 @@ function mustAgree({ record, json, csv, page, paper, row }: Told): void {
   expect(paper).toContain(stand);
   for (const length of record.lengths) {
     const rows = csv.filter((one) => one.length === length.name && one.leg === length.leg);
-    expect(rows, length.name).toHaveLength(Math.max(1, length.readings.length));
+    const rejected = [...record.struck, ...record.voided].filter((reading) => reading.length === length.id);
+    expect(rows, length.name).toHaveLength(rejected.length + Math.max(1, length.readings.length));
+    const standing = (said: string) => rows.filter((one) => one.standing === said).length;
+    expect(standing("stands"), "readings that stand").toBe(length.readings.length);
+    expect(standing("made anew since") + standing("struck out") + standing("taken back")).toBe(
+      rejected.length,
+    );
     for (const one of rows) {
       expect(one.verdict).toBe(length.verdict ?? "not measured");
       expect(one.figure).toBe(length.representative ? "representative" : "confirmed");

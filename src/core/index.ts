@@ -93,6 +93,7 @@ export * from "./procedure/setting";
 export * from "./procedure/step";
 export * from "./procedure/tool";
 export * from "./record/attempts";
+export * from "./record/drawn";
 export * from "./record/legs";
 export * from "./record/open";
 export * from "./record/projections";

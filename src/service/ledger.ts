@@ -1,6 +1,8 @@
 import { z } from "zod";
 import {
   check,
+  drawnEnd,
+  endState,
   InputError,
   type Person,
   PURPOSES,
@@ -30,6 +32,11 @@ export const LEDGER_PAGE = 60;
 
 /** A day as a calendar writes it; the ledger counts days in UTC. */
 const zDay = z.iso.date("A day is written year-month-day: 2026-11-26");
+
+/** How one end is set on paper: on one page for whoever it was made for, or with all that happened to it. */
+export const zPdfQuery = z.strictObject({
+  form: z.enum(["page", "log"], { error: "The form is page or log" }).default("log"),
+});
 
 export const zLedgerQuery = z.strictObject({
   result: z.enum(RESULTS, { error: `A result is one of ${RESULTS.join(", ")}` }).optional(),
@@ -118,6 +125,7 @@ export interface RecordForPaper {
   readonly record: RecordDocument;
   readonly sheet: RunSheet;
   readonly photos: ReadonlyMap<string, Buffer>;
+  readonly form: "page" | "log";
 }
 
 /** The filtered ledger's records for paper, one at a time. @throws InputError when there are too many to be read on paper. */
@@ -134,7 +142,12 @@ export function ledgerForPaper(store: Store, query: unknown): Generator<RecordFo
 function* forPaper(store: Store, filter: LedgerFilter): Generator<RecordForPaper> {
   for (const { record, end } of recordsOf(store, allSigned(store, filter))) {
     const json = recordJson(record);
-    yield { record: json, sheet: end.sheet, photos: photosOf(store, [json]) };
+    yield {
+      record: json,
+      sheet: drawnEnd(end.sheet, endState(end.events), end.rule).sheet,
+      photos: photosOf(store, [json]),
+      form: "log" as const,
+    };
   }
 }
 

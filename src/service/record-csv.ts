@@ -74,11 +74,14 @@ export const recordsCsv = (records: readonly RecordDocument[]): string => [...cs
 const rowsOf = (record: RecordDocument): Row[] => {
   const common = commonOf(record);
   const rows = record.lengths.flatMap((length) => {
-    const of = (readings: RecordDocument["struck"], standing: string) =>
+    const of = <Reading extends RecordDocument["voided"][number]>(
+      readings: readonly Reading[],
+      standing: (reading: Reading) => string,
+    ) =>
       readings
         .filter((reading) => reading.length === length.id)
-        .map((reading) => ({ ...common, ...lengthCells(length, reading), standing }));
-    const rejected = [...of(record.voided, "made anew since"), ...of(record.struck, "struck out")];
+        .map((reading) => ({ ...common, ...lengthCells(length, reading), standing: standing(reading) }));
+    const rejected = [...of(record.voided, () => "made anew since"), ...of(record.struck, ({ why }) => why)];
     const read = length.readings.map((reading) => ({
       ...common,
       ...lengthCells(length, reading),

@@ -2,7 +2,7 @@ import { constants, setPriority } from "node:os";
 import { parentPort } from "node:worker_threads";
 import { problemOf } from "@/core";
 import type { PaperAnswer, PaperAsked, PaperRecord } from "@/ui/paper/paper-thread";
-import { recordsPdf } from "@/ui/paper/record-paper";
+import { pagesPdf, recordsPdf } from "@/ui/paper/record-paper";
 
 // Whoever asks for anything else comes first. Elsewhere than here the whole server would stand back, not this thread alone.
 if (process.platform === "linux") setPriority(constants.priority.PRIORITY_BELOW_NORMAL);
@@ -23,9 +23,10 @@ parentPort?.on("message", async (asked: PaperAsked) => {
   try {
     const photos = new Map(records.flatMap((record) => [...record.photos]));
     const sheets = new Map(records.map(({ record, sheet }) => [record.id, sheet]));
+    const print = records.every(({ form }) => form === "page") ? pagesPdf : recordsPdf;
     answer = {
       n,
-      bytes: await recordsPdf(
+      bytes: await print(
         records.map(({ record }) => record),
         photos,
         sheets,

@@ -27,7 +27,7 @@ import { zBatch, zBatchQuery } from "@/service/batches";
 import { zBenchQuery } from "@/service/bench";
 import { zEnter } from "@/service/crew";
 import { zStart } from "@/service/ends";
-import { zLedgerQuery } from "@/service/ledger";
+import { zLedgerQuery, zPdfQuery } from "@/service/ledger";
 import { zMerge, zNewPerson, zRename } from "@/service/people";
 import { zPhotoQuery } from "@/service/photos";
 import { zRecordCheck } from "@/service/record-check";
@@ -90,7 +90,8 @@ export const ROUTES: readonly Route[] = [
   {
     method: "get",
     path: "/ends/{id}/pdf",
-    does: "The record of an end on paper.",
+    does: "The record of an end on paper: on one page, or the whole log.",
+    query: zPdfQuery,
     answer: { media: ["application/pdf"] },
   },
   {

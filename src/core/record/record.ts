@@ -1,6 +1,7 @@
 import { z } from "zod";
+import { reworkedSheet } from "../advice/reworked-sheet";
 import { type Rule, zRule } from "../conformance/conformance";
-import { signOff } from "../end/acts";
+import { signOff, takenBackIn } from "../end/acts";
 import { openPoints } from "../end/open-points";
 import { resultOf, standings } from "../end/result";
 import { type EndState, endState } from "../end/state";
@@ -13,6 +14,7 @@ import { isMidRun, type RunSheet } from "../runsheet/runsheet";
 import { countsOf } from "../tally/counter";
 import { usedOn } from "../tally/used";
 import { attemptsOf, zAttempt } from "./attempts";
+import { drawnEnd, zDrawn } from "./drawn";
 import { legsTold, zLegTold } from "./legs";
 import { looksOf, zLook } from "./looks";
 import { openTold, zOpen } from "./open";
@@ -116,6 +118,8 @@ export const zRecord = z.strictObject({
   /** Each leg of a cord of several, as it stands by itself. */
   legs: z.array(zLegTold),
   figures: z.array(zFigureTold),
+  /** The end as it is drawn: each place as the sheet has it and as it was made. */
+  drawn: z.array(zDrawn),
   open: z.array(zOpen),
   reworks: z.array(
     z.strictObject({
@@ -174,7 +178,7 @@ export const zRecord = z.strictObject({
     }),
   ),
   /** Readings that no longer speak for the end. */
-  struck: z.array(zReading.extend({ length: z.string() })),
+  struck: z.array(zReading.extend({ length: z.string(), why: z.enum(["struck out", "taken back"]) })),
   voided: z.array(zReading.extend({ length: z.string() })),
   /** Events this program cannot read: what they say is not in this record. */
   unread: z.array(z.strictObject({ seq: z.int(), why: z.enum(["newer", "strange"]), says: z.string() })),
@@ -241,7 +245,8 @@ export function recordOf(end: Recordable, people: readonly Person[] = []): EndRe
     midRun: isMidRun(sheet),
     lengths,
     legs: legsTold(sheet, lengths, faults),
-    figures: figuresOf(sheet),
+    figures: figuresOf(isShownAsThen(state) ? sheet : reworkedSheet(sheet, state)),
+    drawn: [...drawnEnd(sheet, state, rule).places],
     open: openPoints(sheet, state, rule).map(openTold),
     ...attemptsOf(sheet, events),
     tried: triedOf(sheet, state),
@@ -297,6 +302,10 @@ function lengthsOf({ sheet, rule, verdicts }: Recordable, state: EndState): EndR
   });
 }
 
+/** Whether it was reworked and signed off while places were counted from the end as it first was. */
+const isShownAsThen = ({ signed, countedFromFirstEnd }: EndState): boolean =>
+  signed !== null && countedFromFirstEnd.length > 0;
+
 const figuresOf = (sheet: RunSheet): EndRecord["figures"] =>
   sheet.lines.flatMap(({ index, step, figure }) =>
     figure
@@ -334,9 +343,18 @@ function faultsOf(sheet: RunSheet, events: readonly Recorded[], state: EndState)
   });
 }
 
-const struckOut = (events: readonly Recorded[], state: EndState): EndRecord["struck"] =>
-  events.flatMap(({ id, at, event }) =>
-    event.kind === "reading" && ![...state.readings, ...state.voided].some((kept) => kept.id === id)
-      ? [{ ...readingOf({ ...event, id, at }), length: event.check }]
+function struckOut(events: readonly Recorded[], state: EndState): EndRecord["struck"] {
+  const gone = takenBackIn(events);
+  const speaks = new Set([...state.readings, ...state.voided].map(({ id }) => id));
+  return events.flatMap(({ id, at, event }) =>
+    event.kind === "reading" && !speaks.has(id)
+      ? [
+          {
+            ...readingOf({ ...event, id, at }),
+            length: event.check,
+            why: gone.has(id) ? ("taken back" as const) : ("struck out" as const),
+          },
+        ]
       : [],
   );
+}

@@ -31,17 +31,29 @@ interface BandProps {
   readonly lit: readonly string[];
   readonly onPoint?: (feature: string | null) => void;
   readonly readings?: readonly BandReading[];
+  /** Where the sheet has each place, drawn thin beside where it lies; micrometres. */
+  readonly planned?: readonly { readonly feature: string; readonly planned: number; readonly made: number }[];
   /** The leg that is drawn, where they are not alike. */
   readonly leg?: string;
   /** Working views need less height than the sheet. */
   readonly compact?: boolean;
 }
 
+const NONE_PLANNED: [] = [];
 const ROW_PX = 36;
 const TAPE_PX = 40;
 
 /** The end drawn to scale: fibre end left, cable body right, marks and cuts at their true place, a tape below. */
-export function Band({ sheet, line, lit, onPoint, readings = [], leg = "", compact = false }: BandProps) {
+export function Band({
+  sheet,
+  line,
+  lit,
+  onPoint,
+  readings = [],
+  planned = NONE_PLANNED,
+  leg = "",
+  compact = false,
+}: BandProps) {
   const { ref, width, resized } = useWidth<HTMLElement>(1204);
   const { prefs } = usePrefs();
   const id = useId().replaceAll(":", "");
@@ -102,6 +114,20 @@ export function Band({ sheet, line, lit, onPoint, readings = [], leg = "", compa
             bottom={tape + TAPE_PX}
           />
         ))}
+        {planned
+          .filter((place) => place.planned !== place.made)
+          .map((place) => (
+            <line
+              key={place.feature}
+              aria-hidden="true"
+              x1={geometry.scale.x(place.planned)}
+              x2={geometry.scale.x(place.planned)}
+              y1={axis - 40}
+              y2={axis + 40}
+              stroke="var(--soft)"
+              strokeWidth="0.75"
+            />
+          ))}
         <Tape scale={geometry.scale} top={tape} height={TAPE_PX} />
         {geometry.scale.stretches.slice(0, -1).map(({ x1 }) => (
           <rect

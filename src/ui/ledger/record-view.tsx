@@ -2,13 +2,13 @@
 
 import { useRouter } from "next/navigation";
 import {
+  drawnEnd,
   type EndRecord,
   endState,
   FAULT_NAMES,
   onLeg,
   type Recorded,
   type RunSheet,
-  reworkedSheet,
   type WhereTold,
 } from "@/core";
 import { Band } from "../band/band";
@@ -39,6 +39,7 @@ interface RecordViewProps {
 
 /** One end on record: what was asked, whose figures, what was measured with what, by whom and when. */
 export function RecordView({ record, sheet, events, where }: RecordViewProps) {
+  const drawn = drawnEnd(sheet, endState(events), record.rule);
   const { prefs } = usePrefs();
   const router = useRouter();
   const { signed, result, lengths, shards, used, cable } = record;
@@ -76,10 +77,16 @@ export function RecordView({ record, sheet, events, where }: RecordViewProps) {
           </Link>
         )}
         <a
+          href={`/api/v1/ends/${record.id}/pdf?form=page`}
+          className="no-print flex min-h-12 items-center rounded-lg border-2 border-ink px-4 font-semibold"
+        >
+          PDF, one page
+        </a>
+        <a
           href={`/api/v1/ends/${record.id}/pdf`}
           className="no-print flex min-h-12 items-center rounded-lg border-2 border-ink px-4 font-semibold"
         >
-          PDF
+          PDF, whole log
         </a>
         <a
           href={`/api/v1/ends/${record.id}/record`}
@@ -104,7 +111,8 @@ export function RecordView({ record, sheet, events, where }: RecordViewProps) {
         </div>
       )}
       <Band
-        sheet={reworkedSheet(sheet, endState(events))}
+        sheet={drawn.sheet}
+        planned={drawn.places}
         line={sheet.lines.length}
         lit={[]}
         readings={readings}
@@ -166,6 +174,14 @@ export function RecordView({ record, sheet, events, where }: RecordViewProps) {
               <Fact name="Shards">
                 {shards.made} off, {shards.binned} in the bin
                 {signed?.missingShards && `; missing: ${signed.missingShards}`}
+              </Fact>
+            )}
+            {record.counts.some(({ count }) => count === null) && (
+              <Fact name="Not counted">
+                {record.counts
+                  .filter(({ count }) => count === null)
+                  .map(({ of, title }) => `${of} at “${title}”`)
+                  .join("; ")}
               </Fact>
             )}
             {used.length > 0 && (

@@ -1,5 +1,5 @@
 import { Line, Rect, Svg, Text } from "@react-pdf/renderer";
-import { endDrawing, type RunSheet } from "@/core";
+import { endDrawing, type RecordDocument, type RunSheet } from "@/core";
 import { bandScale } from "../band/scale";
 import { middleOf, shadeOf } from "../band/textures";
 import { mmText } from "../words/length-text";
@@ -12,7 +12,14 @@ const LEFT = 18;
 const TAIL = 70;
 
 /** The finished end to scale, fibre to the left, with every mark and cut from the cable end in millimetres. */
-export function EndDrawing({ sheet }: { sheet: RunSheet }) {
+export function EndDrawing({
+  sheet,
+  planned,
+}: {
+  readonly sheet: RunSheet;
+  /** Where the sheet has each place: a thin line beside where it was made. Millimetres. */
+  readonly planned: RecordDocument["drawn"];
+}) {
   const { midRun, layers, stretches, written } = endDrawing(sheet, sheet.lines.length);
   const scale = bandScale(stretches, WIDTH, midRun ? TAIL : LEFT, TAIL);
   const right = scale.stretches.at(-1)?.x1 ?? WIDTH;
@@ -56,8 +63,21 @@ export function EndDrawing({ sheet }: { sheet: RunSheet }) {
           )),
         ])}
       <Text x={0} y={HEIGHT - 2} style={{ fontSize: 6.5 }}>
-        {`Lengths to scale${scale.stretches.length > 1 ? ", left out at the break" : ""}; thickness not.`}
+        {`Lengths to scale${scale.stretches.length > 1 ? ", left out at the break" : ""}; thickness not. As made; thin lines where the sheet has it.`}
       </Text>
+      {planned
+        .filter(({ planned: plan, made }) => plan !== made)
+        .map(({ feature, planned: plan }) => (
+          <Line
+            key={`planned ${feature}`}
+            x1={scale.x(plan * 1000)}
+            x2={scale.x(plan * 1000)}
+            y1={AXIS - 22}
+            y2={AXIS + 22}
+            stroke="#8a8578"
+            strokeWidth={0.35}
+          />
+        ))}
       {written.map(({ at, fromEnd }, i) => {
         const [x, text] = [scale.x(at), mmText(fromEnd)];
         const y = 10 + 10 * (i % 2);

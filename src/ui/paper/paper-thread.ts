@@ -7,7 +7,12 @@ export interface PaperRecord {
   readonly record: RecordDocument;
   readonly sheet: RunSheet;
   readonly photos: ReadonlyMap<string, Uint8Array>;
+  /** One page for whoever it was made for, or the whole log. */
+  readonly form: PaperForm;
 }
+
+export const PAPER_FORMS = ["page", "log"] as const;
+export type PaperForm = (typeof PAPER_FORMS)[number];
 
 /**
  * What the thread is told under a number: records, one at a time, then to set them; or to forget them. Many records in one

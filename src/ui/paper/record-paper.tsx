@@ -72,6 +72,54 @@ export async function recordsPdf(
   );
 }
 
+/**
+ * The same on one page each, for whoever an end was made for: the end drawn as made, its lengths and what they came to,
+ * whose figures they are held to, who made it and when, and the figure to check it by.
+ */
+export async function pagesPdf(
+  records: readonly RecordDocument[],
+  _photos: ReadonlyMap<string, Uint8Array>,
+  sheets: ReadonlyMap<string, RunSheet>,
+): Promise<Buffer> {
+  mustBePrintable(records);
+  return renderToBuffer(
+    <Document language="en" title="Arlent records" creator="Arlent">
+      {records.map((record) => (
+        <Page key={record.id} size="A4" style={styles.page} wrap={false}>
+          <Head record={record} />
+          <Drawing record={record} sheet={sheets.get(record.id)} />
+          <Lengths record={record} />
+          <Text style={styles.head}>Besides</Text>
+          <Fact name="Looks" says={looksTold(record)} />
+          <Fact name="Redone" says={redoneTold(record)} />
+          <Fact name="Cable" says={`${record.cable.lost} millimetres lost by rework`} />
+          <Fact name="Shards" says={shardsTold(record)} />
+          {notCounted(record) !== "" && <Fact name="Not counted" says={notCounted(record)} />}
+          <Foot record={record} />
+        </Page>
+      ))}
+    </Document>,
+  );
+}
+
+const looksTold = ({ looks }: RecordDocument): string => {
+  const bad = looks.filter(({ good }) => good === false).length;
+  const open = looks.filter(({ good }) => good === null).length;
+  return [
+    `${looks.length - bad - open} of ${looks.length} good`,
+    ...(bad > 0 ? [`${bad} not good`] : []),
+    ...(open > 0 ? [`${open} not answered`] : []),
+  ].join("; ");
+};
+
+const redoneTold = ({ reworks, attempts }: RecordDocument): string =>
+  reworks.length + attempts.length === 0
+    ? "nothing"
+    : [...reworks.map(({ why }) => why), ...attempts.map(({ why }) => why)].join("; ");
+
+const shardsTold = ({ shards, signed }: RecordDocument): string =>
+  `${shards.made} off, ${shards.binned} in the bin${signed?.missingShards ? `; missing: ${signed.missingShards}` : ""}`;
+
 /** The texts people wrote, in any script they like. */
 const written = ({
   job,
@@ -126,51 +174,9 @@ function Record({
   });
   return (
     <Page size="A4" style={styles.page}>
-      <Text style={styles.title}>
-        {[record.job, record.label].filter(Boolean).join(" · ") || "End not named"}
-      </Text>
-      <Text style={styles.result}>
-        {signed
-          ? `${RESULT_WORDS[record.result]}. Signed off by ${signed.name}, ${when(signed.at)}`
-          : "Still at the bench"}
-      </Text>
-      <Fact name="Style" says={[`${style.name}, revision ${style.revision}`, ...record.as].join(" · ")} />
-      <Fact name="Cable" says={`${cable.name}, revision ${cable.revision}, ${coreText(cable.core)}`} />
-      {record.legs.length > 0 && (
-        <Fact name={record.midRun ? "Sides" : "Legs"} says={legsText(record.legs)} />
-      )}
-      {where && <Fact name="Made at" says={madeAtText(where)} />}
-      <Fact name="Figures" says={`${figuresStand(rough, record.lengths.length)} (${style.figures.date})`} />
-      {record.purpose === "practice" && <Fact name="Purpose" says="Practice: not in the ledger" />}
-      {record.unread.length > 0 && (
-        <Fact
-          name="Not told here"
-          says={`${record.unread.length} events written by a newer Arlent or not readable: read this end with that one`}
-        />
-      )}
-      <Fact name="Begun" says={when(record.started)} />
-      {sheet && <EndDrawing sheet={sheet} />}
-      <Text style={styles.head}>Lengths in millimetres</Text>
-      {lengths.map(
-        ({ id, name, leg, min, max, otherSide, representative, verdict, probability, mean, readings }) => (
-          <View key={id} style={styles.row} wrap={false}>
-            <Text style={styles.name}>
-              {name}
-              {onLeg(leg, record.midRun)}
-              {otherSide === null ? "" : `, ${otherSideTold(otherSide * 1000)}`}
-            </Text>
-            <Text style={representative ? [styles.cell, styles.rough] : styles.cell}>{limits(min, max)}</Text>
-            <Text style={styles.cell}>
-              {verdict === null
-                ? "Not measured"
-                : `${WORDS[verdict]}${mean === null ? "" : `, ${mean.toFixed(2)}`}${probability === null ? "" : `, ${Math.round(probability * 100)} % likely in`}`}
-            </Text>
-            <Text style={styles.wide}>
-              {readings.map(({ value, instrument }) => `${value} by ${instrument.toLowerCase()}`).join("; ")}
-            </Text>
-          </View>
-        ),
-      )}
+      <Head record={record} />
+      <Drawing record={record} sheet={sheet} />
+      <Lengths record={record} />
       {looks.length > 0 && <Text style={styles.head}>What was seen</Text>}
       {looks.map(({ asks, sees, good, colours }) => (
         <Text key={asks}>
@@ -229,10 +235,10 @@ function Record({
             .join(", ") || "nothing"
         }
       />
-      <Fact
-        name="Shards"
-        says={`${shards.made} off, ${shards.binned} in the bin${signed?.missingShards ? `; missing: ${signed.missingShards}` : ""}`}
-      />
+      <Fact name="Shards" says={shardsTold(record)} />
+      {record.counts.some(({ count }) => count === null) && (
+        <Fact name="Not counted" says={notCounted(record)} />
+      )}
       {used.length > 0 && (
         <Fact name="Used" says={used.map(({ item, count }) => `${count} × ${item}`).join(", ")} />
       )}
@@ -250,14 +256,96 @@ function Record({
           ))}
         </View>
       )}
-      <View style={styles.foot} fixed>
-        <Text>End {record.id}</Text>
-        <Text>Check figure {record.hash.slice(0, 16)}</Text>
-        <Text render={({ subPageNumber, subPageTotalPages }) => `${subPageNumber} of ${subPageTotalPages}`} />
-      </View>
+      <Foot record={record} />
     </Page>
   );
 }
+
+/** What an end is, what it came to, and what it was made by. */
+function Head({ record }: { record: RecordDocument }) {
+  const { style, cable, where, signed } = record;
+  const rough = record.lengths.filter(({ representative }) => representative).length;
+  return (
+    <>
+      <Text style={styles.title}>
+        {[record.job, record.label].filter(Boolean).join(" · ") || "End not named"}
+      </Text>
+      <Text style={styles.result}>
+        {signed
+          ? `${RESULT_WORDS[record.result]}. Signed off by ${signed.name}, ${when(signed.at)}`
+          : "Still at the bench"}
+      </Text>
+      <Fact name="Style" says={[`${style.name}, revision ${style.revision}`, ...record.as].join(" · ")} />
+      <Fact name="Cable" says={`${cable.name}, revision ${cable.revision}, ${coreText(cable.core)}`} />
+      {record.legs.length > 0 && (
+        <Fact name={record.midRun ? "Sides" : "Legs"} says={legsText(record.legs)} />
+      )}
+      {where && <Fact name="Made at" says={madeAtText(where)} />}
+      <Fact
+        name="Figures"
+        says={`${figuresStand(rough, record.lengths.length)} (${style.figures.date}). ${style.figures.note}`}
+      />
+      {record.purpose === "practice" && <Fact name="Purpose" says="Practice: not in the ledger" />}
+      {record.unread.length > 0 && (
+        <Fact
+          name="Not told here"
+          says={`${record.unread.length} events written by a newer Arlent or not readable: read this end with that one`}
+        />
+      )}
+      <Fact name="Begun" says={when(record.started)} />
+    </>
+  );
+}
+
+function Drawing({ record, sheet }: { record: RecordDocument; sheet: RunSheet | undefined }) {
+  return sheet ? <EndDrawing sheet={sheet} planned={record.drawn} /> : null;
+}
+
+function Lengths({ record }: { record: RecordDocument }) {
+  const { lengths } = record;
+  return (
+    <>
+      <Text style={styles.head}>Lengths in millimetres</Text>
+      {lengths.map(
+        ({ id, name, leg, min, max, otherSide, representative, verdict, probability, mean, readings }) => (
+          <View key={id} style={styles.row} wrap={false}>
+            <Text style={styles.name}>
+              {name}
+              {onLeg(leg, record.midRun)}
+              {otherSide === null ? "" : `, ${otherSideTold(otherSide * 1000)}`}
+            </Text>
+            <Text style={representative ? [styles.cell, styles.rough] : styles.cell}>{limits(min, max)}</Text>
+            <Text style={styles.cell}>
+              {verdict === null
+                ? "Not measured"
+                : `${WORDS[verdict]}${mean === null ? "" : `, ${mean.toFixed(2)}`}${probability === null ? "" : `, ${Math.round(probability * 100)} % likely in`}`}
+            </Text>
+            <Text style={styles.wide}>
+              {readings.map(({ value, instrument }) => `${value} by ${instrument.toLowerCase()}`).join("; ")}
+            </Text>
+          </View>
+        ),
+      )}
+    </>
+  );
+}
+
+function Foot({ record }: { record: RecordDocument }) {
+  return (
+    <View style={styles.foot} fixed>
+      <Text>End {record.id}</Text>
+      <Text>Check figure {record.hash.slice(0, 16)}</Text>
+      <Text render={({ subPageNumber, subPageTotalPages }) => `${subPageNumber} of ${subPageTotalPages}`} />
+    </View>
+  );
+}
+
+/** What the sheet has counted and nobody did: `bites at “Strip the buffer”`. */
+const notCounted = ({ counts }: RecordDocument): string =>
+  counts
+    .filter(({ count }) => count === null)
+    .map(({ of, title }) => `${of} at “${title}”`)
+    .join("; ");
 
 function Fact({ name, says }: { name: string; says: string }) {
   return (

@@ -1,16 +1,24 @@
+import { check, drawnEnd, endState } from "@/core";
 import { getEnd } from "@/service/ends";
+import { zPdfQuery } from "@/service/ledger";
 import { photosOf } from "@/service/photos";
 import { endRecord, recordJson } from "@/service/record";
 import { theStore } from "@/service/the-store";
 import { printRecords } from "@/ui/paper/paper-thread";
 import { failure, inTurns, pdf } from "../../../../answer";
 
-/** One end's record as a PDF. */
-export async function GET(_request: Request, { params }: { params: Promise<{ id: string }> }) {
+/** One end's record as a PDF: the whole log, or one page. */
+export async function GET(request: Request, { params }: { params: Promise<{ id: string }> }) {
   try {
+    const { form } = check(zPdfQuery, Object.fromEntries(new URL(request.url).searchParams));
     const end = getEnd(theStore(), (await params).id);
     const record = recordJson(endRecord(theStore(), end.id));
-    const paper = { record, sheet: end.sheet, photos: photosOf(theStore(), [record]) };
+    const paper = {
+      record,
+      sheet: drawnEnd(end.sheet, endState(end.events), end.rule).sheet,
+      photos: photosOf(theStore(), [record]),
+      form,
+    };
     return pdf(await printRecords(inTurns([paper].values())), `arlent-${record.id}.pdf`);
   } catch (error) {
     return failure(error);
