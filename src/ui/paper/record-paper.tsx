@@ -166,8 +166,7 @@ function Record({
   photos: ReadonlyMap<string, Uint8Array>;
   sheet: RunSheet | undefined;
 }) {
-  const { style, cable, where, signed, lengths, looks, reworks, corrections, parts, shards, used } = record;
-  const rough = record.lengths.filter(({ representative }) => representative).length;
+  const { cable, lengths, looks, reworks, corrections, parts, used } = record;
   const shown = record.photos.flatMap(({ sha256, caption }) => {
     const bytes = photos.get(sha256);
     return bytes ? [{ sha256, caption, bytes }] : [];
