@@ -58,6 +58,9 @@ describe("the trade's other words", () => {
     ["fan-out", /^Breakout kit/],
     ["splice on", /^Fusion splice-on/],
     ["FTTH", /^Drop/],
+    ["fast connector", /^(Stub|Guided)/],
+    ["field installable", /^(Stub|Guided)/],
+    ["tactical", /harness/],
   ])("“%s” finds the style", (search, name) => {
     expect(ranked(search, styles, styleWords)[0]).toMatch(name);
   });
@@ -70,8 +73,25 @@ describe("the trade's other words", () => {
     ["0.9", /900/],
     ["patch cord", /^(Simplex|Duplex) cord/],
     ["armored", /^Armoured/],
+    ["144", /12 × 12/],
+    ["tactical", /^Harness/],
   ])("“%s” finds the cable", (search, name) => {
     expect(ranked(search, cables, cableWords)[0]).toMatch(name);
+  });
+  it.each(["SC/APC", "SC APC", "LC/UPC", "lc upc"])(
+    "“%s” finds only what has both, and sets both",
+    (search) => {
+      const found = styles.filter(
+        (style) => matchRank(search, style.name, style.about, styleWords(style)) > 0.6,
+      );
+      expect(found.length).toBeGreaterThan(3);
+      const [type, polish] = search.toLowerCase().split(/[ /]/);
+      for (const style of found) expect(optionsNamed(search, style)).toEqual({ interface: type, polish });
+    },
+  );
+  it.each(["MPO", "FC", "zzq"])("“%s”, which is not on the shelf, finds nothing", (search) => {
+    for (const style of styles)
+      expect(matchRank(search, style.name, style.about, styleWords(style)), style.name).toBe(0);
   });
   it("both spellings of the calliper find it", () => {
     for (const search of ["caliper", "calliper"])

@@ -32,26 +32,29 @@ function BenchRow({ row }: { row: Row }) {
   const named = batch
     ? [job, `batch, ${count} at the bench`].filter(Boolean).join(" · ")
     : [job, label].filter(Boolean).join(" · ");
-  const send = (event: EndEvent) =>
+  const send = (event: EndEvent, sentAs = uuid()) =>
     post(`/api/v1/ends/${id}/events`, zEventsAnswer, {
       by: who?.id ?? null,
-      ...z.encode(zAdd, { client: uuid(), after: ALL_SEEN, events: [{ id: uuid(), event }] }),
+      ...z.encode(zAdd, { client: uuid(), after: ALL_SEEN, events: [{ id: sentAs, event }] }),
     });
   const putAway = async () => {
     setBusy(true);
-    const answer = await send(discardEvent({ shards: { made: shards, binned: 0 } }, who?.name ?? ""));
+    const discarded = uuid();
+    const answer = await send(
+      discardEvent({ shards: { made: shards, binned: 0 } }, who?.name ?? ""),
+      discarded,
+    );
     setBusy(false);
     if (!answer.ok) {
       toast.error(answer.problem.message);
       return;
     }
-    const discarded = answer.value.events.findLast(({ event }) => event.kind === "sign");
     router.refresh();
     toast(`Put away: ${named || madeOf}.`, {
       action: {
         label: "Undo",
         onClick: async () => {
-          if (discarded) await send({ kind: "take-back", event: discarded.id });
+          await send({ kind: "take-back", event: discarded });
           router.refresh();
         },
       },

@@ -19,7 +19,7 @@ export function HeldQuestion({ held: { says, usual }, onLet }: HeldQuestionProps
     const first =
       usual === "read"
         ? document.getElementById("reading")
-        : document.querySelector<HTMLElement>("main fieldset button");
+        : document.querySelector<HTMLElement>("main fieldset[data-look] button");
     if (usual === "read" || usual === "answer") first?.focus();
   };
   useHotkeys("enter", take, { enabled: usual !== null, ignoreEventWhen: onControl, preventDefault: true });

@@ -90,7 +90,7 @@ export function StepProgress({
         Step <strong className="text-ink">{at + 1}</strong> of {lines.length}
         {skipped.length > 0 && <strong className="text-unsure"> · {skipped.length} skipped</strong>}
       </span>
-      <span aria-hidden="true" className="h-2 flex-1 overflow-hidden rounded-full bg-line sm:max-md:hidden">
+      <span aria-hidden="true" className="h-2 flex-1 overflow-hidden rounded-full bg-line md:hidden">
         <span className="block h-full bg-now" style={{ width: `${((at + 1) / lines.length) * 100}%` }} />
       </span>
       {mishaps}

@@ -288,7 +288,7 @@ export function StepWork(props: StepWorkProps) {
             onAdd={add}
             onSeeTo={props.onSeeTo}
           />
-          <MishapRow sheet={sheet} work={work} className="mt-3 sm:hidden" />
+          <MishapRow sheet={sheet} work={work} className="mt-3 md:hidden" />
           {aside && (
             <>
               {!cautionsUnder && cautionList}

@@ -63,7 +63,7 @@ export function JudgementPanel({
     if (one) see(one.id, one.shards);
   });
   return (
-    <fieldset className="grid min-w-0 grid-cols-[minmax(0,1fr)] gap-1.5">
+    <fieldset data-look className="grid min-w-0 grid-cols-[minmax(0,1fr)] gap-1.5">
       <legend className="mb-1.5 font-semibold text-lg leading-tight">{judgement.asks}</legend>
       {byColour && <PartedCheck judgement={judgement} parted={parted} given={answer} onAdd={onAdd} />}
       {(byColour ? [] : judgement.answers).map(({ id, sees, good, shards }, i) => (

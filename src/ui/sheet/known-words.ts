@@ -10,8 +10,9 @@ export const styleWords = ({ choices, family, appliesTo }: Style): string =>
   ].join(" ");
 
 /** What a cable can be found by beside its name and description: its layers and their diameters, its glass. */
-export const cableWords = ({ construction, cores, layers }: Cable): string =>
+export const cableWords = ({ construction, cores, layers, fibreCount }: Cable): string =>
   [
+    `${fibreCount}`,
     ...construction.split("-"),
     ...cores.map(coreText),
     ...layers.flatMap(({ name, diameter }) => [name, formatMm(diameter)]),

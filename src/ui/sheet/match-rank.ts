@@ -13,6 +13,8 @@ export function matchRank(search: string, name: string, about: string, words = "
   );
 }
 
+const LONG_ENOUGH = 5;
+
 function rankOf(wanted: string, name: string, about: string, words: string): number {
   const own = name.toLowerCase();
   if (wanted === "") return 1;
@@ -25,5 +27,6 @@ function rankOf(wanted: string, name: string, about: string, words: string): num
   if (asked.every((word) => known.includes(word) || own.includes(word))) return 0.8;
   if (asked.every((word) => `${own} ${about.toLowerCase()} ${words.toLowerCase()}`.includes(word)))
     return 0.5;
-  return Math.min(0.3, defaultFilter(name, wanted));
+  // A slip of a letter is forgiven in a long word; in a short one it would find anything.
+  return wanted.length < LONG_ENOUGH ? 0 : Math.min(0.3, defaultFilter(name, wanted));
 }

@@ -28,12 +28,24 @@ interface PickerProps {
   readonly onPick: (id: string, search: string) => void;
 }
 
+/** What does not go together stands behind all that does. */
+const BEHIND = 2;
+
 /** A chip that opens a list: type to narrow, arrows to move, Enter or a touch to take. */
 export function Picker({ label, hotkey, chosen, prompt, options, open, onOpen, onPick }: PickerProps) {
   const [search, setSearch] = useState("");
+  const [value, setValue] = useState("");
   const pick = (id: string) => {
     onPick(id, search);
     setSearch("");
+  };
+  /** What was typed, or pasted in one go, is ranked before the next key counts: Enter takes the best of it. */
+  const find = (typed: string) => {
+    setSearch(typed);
+    const rank = ({ name, about, words = "", not }: Option) =>
+      matchRank(typed, name, about, words) - (not ? BEHIND : 0);
+    const [best] = [...options].sort((a, b) => rank(b) - rank(a));
+    setValue(best?.id ?? "");
   };
   const fitting = options.filter(({ not }) => !not);
   const others = options.filter(({ not }) => not);
@@ -46,16 +58,16 @@ export function Picker({ label, hotkey, chosen, prompt, options, open, onOpen, o
       open={open}
       onOpen={onOpen}
     >
-      <Command label={label} loop filter={rankNamesFirst}>
+      <Command label={label} loop filter={rankNamesFirst} value={value} onValueChange={setValue}>
         <Command.Input
           autoFocus
           value={search}
-          onValueChange={setSearch}
+          onValueChange={find}
           placeholder={`Type to find: ${label.toLowerCase()}`}
           className="h-12 w-full border-line border-b bg-transparent px-4 text-lg outline-none placeholder:text-soft"
         />
         <Command.List className="max-h-[60vh] overflow-y-auto p-1.5">
-          <Command.Empty className="p-4 text-soft">Nothing on the shelf by that name.</Command.Empty>
+          <Command.Empty className="p-4 text-soft">Nothing on the shelf matches “{search}”.</Command.Empty>
           <Command.Group>
             {fitting.map((option) => (
               <Item key={option.id} option={option} onPick={pick} />

@@ -10,6 +10,8 @@ const ALSO: readonly (readonly [said: RegExp, here: readonly string[]])[] = [
   [/\bpig ?tails?\b/g, ["fusion splice-on", "tight-buffer 900"]],
   [/\b(epoxy|glue|anaerobic)\b/g, ["adhesive"]],
   [/\bmechanical\b/g, ["stub", "guided insertion"]],
+  [/\b(fast|field[- ]?install(able|ed)?|no[- ]?epoxy|quick)\b/g, ["stub", "guided insertion"]],
+  [/\b(tactical|circular)\b/g, ["harness", "backshell"]],
   [/\bsplice[- ]?on\b/g, ["fusion splice-on"]],
   [/\bcalipers?\b/g, ["calliper"]],
   [/\bcallipers?\b/g, ["caliper"]],
@@ -31,6 +33,8 @@ const plain = (text: string): string =>
     .toLowerCase()
     .replaceAll(/(\d)\s*(mm|millimet(er|re)s?)\b/g, "$1")
     .replaceAll(/(\d)\s*(µm|um|micron)s?\b/g, "$1")
+    // An interface and its end face are written together: SC/APC. A core is not: 9/125.
+    .replaceAll(/([a-z])\/([a-z])/g, "$1 $2")
     .trim();
 
 /** A cable's diameter said short: 2 for 2.0. */

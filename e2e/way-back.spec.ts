@@ -1,0 +1,150 @@
+import type { Page } from "@playwright/test";
+import { judgementOf, type RunSheet } from "@/core";
+import { figureWords } from "@/ui/words/line-words";
+import { shippedSheets } from "../library/fixtures/sheets";
+import { addEvents, expect, MEASURE, startEnd, THREADED, test } from "./server";
+import { heading, pass } from "./work";
+
+/** Each procedure that bends the glass before it is cleaved or bonded, on the first cable it goes on. */
+const screened = shippedSheets.flatMap(({ sheet }, i) => {
+  const look = sheet.lines.find(({ step }) => judgementOf(step)?.answers.some(({ id }) => id === "broke"));
+  const first = shippedSheets.findIndex((other) => other.sheet.procedure.id === sheet.procedure.id);
+  return look && first === i ? [{ sheet, look }] : [];
+});
+
+const bigFigure = async (page: Page): Promise<string> => {
+  const huge = page.locator(".figure-huge").first();
+  return (await huge.count()) > 0 && (await page.locator("#reading").count()) === 0
+    ? ((await huge.textContent()) ?? "")
+    : "";
+};
+
+/** The big figure of every mark, cut and cleave as a fresh sheet has it, by the step's title. */
+const freshFigures = (sheet: RunSheet): ReadonlyMap<string, number> =>
+  new Map(
+    sheet.lines.flatMap((line) => {
+      const words = figureWords(sheet, line, "mm");
+      return words ? [[line.step.title, Number(words.shown.main)] as const] : [];
+    }),
+  );
+
+/** What the way of most room may put a cut off its figure, millimetres: less than any limit is wide. */
+const ROOM = 2;
+
+test.describe("after the fibre broke at the bend, every big figure is one the fresh sheet has", () => {
+  for (const { sheet, look } of screened)
+    test(sheet.procedure.name, async ({ page, request }) => {
+      const end = await startEnd(request, {
+        cable: sheet.cable.id,
+        procedure: sheet.procedure.id,
+        core: sheet.picked.core,
+      });
+      await addEvents(request, end, [
+        ...sheet.parts.map(({ id }) => ({ kind: "thread" as const, part: id, on: true })),
+        { kind: "step", to: look.index },
+      ]);
+      await page.goto(`/bench/${end}`);
+      await page
+        .getByRole("button", { name: /^(?!Undo).*broke/i })
+        .and(page.locator("[aria-pressed]"))
+        .click();
+      await page
+        .getByRole("region", { name: "What to do" })
+        .getByRole("button", { name: /Take it|Begin again/ })
+        .first()
+        .click();
+      const fresh = freshFigures(sheet);
+      const seen = new Map<string, string>();
+      for (let i = 0; i < 40 && (await page.locator("#signer").count()) === 0; i++) {
+        const title = (await heading(page).textContent()) ?? "";
+        const figure = await bigFigure(page);
+        if (figure !== "" && fresh.has(title)) seen.set(title, figure);
+        const good = page.locator("fieldset[data-look] button:has(.bg-in)").first();
+        if (await good.isVisible()) await good.click();
+        if (sheet.lines.at(-1)?.step.title === title) break;
+        await pass(page);
+      }
+      for (const [title, figure] of seen)
+        expect(Math.abs(Number(figure) - (fresh.get(title) ?? 0)), `${title}: ${figure}`).toBeLessThanOrEqual(
+          ROOM,
+        );
+      const cleave = sheet.lines.find(({ step }) => step.kind === "cleave");
+      if (cleave)
+        expect(Number(seen.get(cleave.step.title)), "the cleave, to a hundredth").toBe(
+          fresh.get(cleave.step.title),
+        );
+      expect(seen.size).toBeGreaterThan(0);
+    });
+});
+
+test("a break at any step takes one touch, its shard is counted, the end is trimmed as a step, and one key takes each back", async ({
+  page,
+  request,
+}) => {
+  const end = await startEnd(request);
+  await addEvents(request, end, [...THREADED, { kind: "step", to: MEASURE }]);
+  await page.goto(`/bench/${end}`);
+  const title = (await heading(page).textContent()) ?? "";
+  await page.getByRole("button", { name: "Fibre broke" }).filter({ visible: true }).click();
+  await expect(page.getByText("1 shard to bin")).toBeVisible();
+  const advice = page.getByRole("region", { name: "What to do" });
+  await expect(advice).toContainText("The fibre broke");
+  await page.keyboard.press("z");
+  await expect(advice).toHaveCount(0);
+  await expect(page.getByText("1 shard to bin"), "the shard goes with it").toHaveCount(0);
+  await addEvents(request, end, [{ kind: "step", to: 9 }], 99);
+  await page.reload();
+  await page.getByRole("button", { name: "I nicked it" }).filter({ visible: true }).click();
+  await advice
+    .getByRole("button", { name: /Take it/ })
+    .first()
+    .click();
+  await expect(heading(page)).not.toHaveText(title);
+  await page.keyboard.press("z");
+  await expect(advice).toBeVisible();
+  await expect(
+    page.getByRole("button", { name: /^Undo: nicked glass/ }).filter({ visible: true }),
+  ).toBeVisible();
+});
+
+test("no message lies over a figure, a step, a field or a part of the bench, at any size", async ({
+  page,
+  request,
+}) => {
+  const end = await startEnd(request);
+  await page.goto(`/bench/${end}`);
+  for (const size of [
+    { width: 1280, height: 800 },
+    { width: 800, height: 1280 },
+    { width: 390, height: 844 },
+    { width: 844, height: 390 },
+  ]) {
+    await page.setViewportSize(size);
+    await page.keyboard.press("PageDown");
+    const message = page.locator("[data-message]");
+    await expect(message).toContainText("Thread on first");
+    const over = await page.evaluate(() => {
+      const box = document.querySelector("[data-message]")?.parentElement?.getBoundingClientRect();
+      if (!box) return ["no message"];
+      return [
+        ...document.querySelectorAll(
+          "main h2, main input, main [role=checkbox], main .figure-huge, main footer, main nav li",
+        ),
+      ]
+        .filter((element) => element.checkVisibility())
+        .filter((element) => {
+          const { left, right, top, bottom } = element.getBoundingClientRect();
+          const clipped =
+            element.closest(".overflow-y-auto")?.getBoundingClientRect().bottom ?? Number.POSITIVE_INFINITY;
+          return (
+            left < box.right &&
+            right > box.left &&
+            top < box.bottom &&
+            Math.min(bottom, clipped) > box.top + 1
+          );
+        })
+        .map(({ textContent }) => textContent);
+    });
+    expect(over, `${size.width} wide`).toEqual([]);
+  }
+});
