@@ -2,7 +2,7 @@ import type { Page } from "@playwright/test";
 import { judgementOf, type RunSheet } from "@/core";
 import { figureWords } from "@/ui/words/line-words";
 import { shippedSheets } from "../library/fixtures/sheets";
-import { addEvents, expect, MEASURE, startEnd, THREADED, test } from "./server";
+import { addEvents, expect, lineOf, MEASURE, startEnd, THREADED, test } from "./server";
 import { heading, pass } from "./work";
 
 /** Each procedure that bends the glass before it is cleaved or bonded, on the first cable it goes on. */
@@ -19,17 +19,24 @@ const bigFigure = async (page: Page): Promise<string> => {
     : "";
 };
 
-/** The big figure of every mark, cut and cleave as a fresh sheet has it, by the step's title. */
-const freshFigures = (sheet: RunSheet): ReadonlyMap<string, number> =>
+interface Fresh {
+  readonly figure: number;
+  readonly min: number;
+  readonly max: number;
+}
+
+/** The big figure of every mark, cut and cleave as a fresh sheet has it, and its limits, by the step's title. */
+const freshFigures = (sheet: RunSheet): ReadonlyMap<string, Fresh> =>
   new Map(
     sheet.lines.flatMap((line) => {
       const words = figureWords(sheet, line, "mm");
-      return words ? [[line.step.title, Number(words.shown.main)] as const] : [];
+      if (!words || !line.figure) return [];
+      const { plus, minus } = line.figure.own;
+      const figure = Number(words.shown.main);
+      const [min, max] = [figure - (minus ?? 0) / 1000, figure + (plus ?? 0) / 1000];
+      return [[line.step.title, { figure, min, max }] as const];
     }),
   );
-
-/** What the way of most room may put a cut off its figure, millimetres: less than any limit is wide. */
-const ROOM = 2;
 
 test.describe("after the fibre broke at the bend, every big figure is one the fresh sheet has", () => {
   for (const { sheet, look } of screened)
@@ -64,14 +71,15 @@ test.describe("after the fibre broke at the bend, every big figure is one the fr
         if (sheet.lines.at(-1)?.step.title === title) break;
         await pass(page);
       }
-      for (const [title, figure] of seen)
-        expect(Math.abs(Number(figure) - (fresh.get(title) ?? 0)), `${title}: ${figure}`).toBeLessThanOrEqual(
-          ROOM,
-        );
+      for (const [title, figure] of seen) {
+        const { min, max } = fresh.get(title) ?? { min: Number.NaN, max: Number.NaN };
+        expect(Number(figure), `${title}: ${figure}, at least ${min}`).toBeGreaterThanOrEqual(min);
+        expect(Number(figure), `${title}: ${figure}, at most ${max}`).toBeLessThanOrEqual(max);
+      }
       const cleave = sheet.lines.find(({ step }) => step.kind === "cleave");
       if (cleave)
         expect(Number(seen.get(cleave.step.title)), "the cleave, to a hundredth").toBe(
-          fresh.get(cleave.step.title),
+          fresh.get(cleave.step.title)?.figure,
         );
       expect(seen.size).toBeGreaterThan(0);
     });
@@ -92,7 +100,7 @@ test("a break at any step takes one touch, its shard is counted, the end is trim
   await page.keyboard.press("z");
   await expect(advice).toHaveCount(0);
   await expect(page.getByText("1 shard to bin"), "the shard goes with it").toHaveCount(0);
-  await addEvents(request, end, [{ kind: "step", to: 9 }], 99);
+  await addEvents(request, end, [{ kind: "step", to: lineOf("bend") }], 99);
   await page.reload();
   await page.getByRole("button", { name: "I nicked it" }).filter({ visible: true }).click();
   await advice
@@ -100,6 +108,11 @@ test("a break at any step takes one touch, its shard is counted, the end is trim
     .first()
     .click();
   await expect(heading(page)).not.toHaveText(title);
+  await expect(heading(page)).toHaveText("Trim the cable end");
+  await page.keyboard.press("Space");
+  await expect(heading(page)).not.toHaveText("Trim the cable end");
+  await page.keyboard.press("z");
+  await expect(heading(page), "the trimming taken back").toHaveText("Trim the cable end");
   await page.keyboard.press("z");
   await expect(advice).toBeVisible();
   await expect(

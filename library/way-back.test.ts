@@ -10,6 +10,7 @@ import {
   featureOf,
   fibreEndOf,
   isGone,
+  isStillToMove,
   judgementOf,
   laidOffBy,
   nextLine,
@@ -57,6 +58,8 @@ function wrongIn(sheet: RunSheet, state: EndState): string[] {
     const by = laidOff.get(id);
     const told = (...claim: unknown[]) => [step.id, id, ...claim];
     must(there(own.datum) || own.datum === id, ...told("from", own.datum, "which is gone"));
+    const pending = again && own.datum !== id && isStillToMove(sheet, own.datum, index, state.inHand);
+    must(!pending, ...told("from", own.datum, "which is only made anew later"));
     const from = own.datum === id ? at(id) - (figure.further ?? 0) : at(own.datum);
     must(
       Math.abs(own.distance - (at(id) - from)) <= TOLD_TO,

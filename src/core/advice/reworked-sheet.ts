@@ -1,5 +1,6 @@
 import type { EndState } from "../end/state";
 import { type Length, um, ZERO } from "../length/length";
+import { makes } from "../measured/as-made";
 import { axisStart, completedPlaces, isGone, laidOffBy, placesOf, shiftOf } from "../measured/places";
 import { mustHold, mustHoldAt } from "../problem/held";
 import { countBites } from "../runsheet/lines";
@@ -85,7 +86,7 @@ function lineAt(line: Line, now: Now): Line {
         : null
       : line.bites;
   if (!line.figure) return { ...line, bites };
-  const figure = figureAt(sheet, line.figure, { ...now, again, further });
+  const figure = figureAt(sheet, line.figure, { ...now, line: line.index, again, further });
   return {
     ...line,
     // What the sheet says of a mark's place holds for a fresh end only.
@@ -114,9 +115,11 @@ function figureAt(
     places,
     there,
     reached,
+    inHand,
+    line,
     again,
     further,
-  }: Now & { readonly again: boolean; readonly further: Length | null },
+  }: Now & { readonly line: number; readonly again: boolean; readonly further: Length | null },
 ): Figure {
   const { feature: id, own, previous } = figure;
   const feature = featureOf(sheet, id);
@@ -126,8 +129,10 @@ function figureAt(
   const by = laidOff && there(laidOff.datum) ? laidOff : null;
   // What is made already and not made anew is told as it was to be made.
   const place = by && feature.madeAt < reached && !again ? um(at(by.datum) + by.nominal) : at(id);
-  const byFurther = !there(own.datum) && feature.kind === "edge" && further !== null && further > 0;
-  const datum = byFurther ? id : there(own.datum) ? own.datum : standIn(sheet, figure, there);
+  // Where its datum is cut off, what is still to be seen is its own mark or edge: it goes so much further than that.
+  const byFurther = !there(own.datum) && feature.kind !== "end" && further !== null && further !== 0;
+  const inPlace = (one: string) => there(one) && !isStillToMove(sheet, one, line, inHand);
+  const datum = byFurther ? id : there(own.datum) ? own.datum : standIn(sheet, figure, inPlace);
   const room = by
     ? {
         min: by.min === null ? null : at(by.datum) + by.min,
@@ -157,6 +162,13 @@ function figureAt(
     workFromOwn: figure.workFromOwn || !there(root) || datum !== own.datum,
     ...(further === null ? {} : { further }),
   };
+}
+
+/** Whether a rework in hand makes a feature anew only after a line: until then it lies elsewhere than it will. */
+export function isStillToMove(sheet: RunSheet, id: string, line: number, inHand: InHand | null): boolean {
+  if (!inHand?.moves.some(({ feature }) => feature === id)) return false;
+  if (id === sheet.features[0]?.id) return false;
+  return !inHand.steps.some((index) => index < line && makes(sheet, mustHoldAt(sheet.lines, index), id));
 }
 
 /** Between which places a feature may come to lie, with everything that is there where it lies. */

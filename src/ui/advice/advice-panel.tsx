@@ -174,7 +174,7 @@ function ReworkAdvised({
         tone="go"
         className="flex min-h-14 flex-wrap items-center gap-x-3 py-1"
       >
-        Take it: back to “{sheet.lines[plan.to]?.step.title}”
+        Take it: {plan.trim > 0 ? "trim the end, then " : ""}back to “{sheet.lines[plan.to]?.step.title}”
         <span className="font-normal text-sm">
           {advice.rule
             ? `${advice.rule.rule.name}, ${advice.rule.rule.most - advice.rule.left} of ${advice.rule.rule.most} used`

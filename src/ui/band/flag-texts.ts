@@ -12,6 +12,7 @@ export function flagTexts(
 ): FlagText[] {
   const nameOf = (id: string) => sheet.features.find((feature) => feature.id === id)?.name ?? id;
   const root = sheet.features[0]?.id;
+  const madeAt = (id: string) => sheet.features.find((feature) => feature.id === id)?.madeAt ?? -1;
   return features.flatMap((feature) => {
     const figure = sheet.lines.find((one) => one.figure?.feature === feature.id)?.figure;
     if (!figure) return [];
@@ -22,7 +23,7 @@ export function flagTexts(
         ? toBe
         : toldPlace(um(feature.position - featureOf(sheet, datum).position), toBe);
     const own =
-      datum === root || datum === feature.id
+      datum === root || datum === feature.id || madeAt(datum) > feature.madeAt
         ? ""
         : ` · ${figureText(Math.abs(distance), units, figure.own)} ${distance < 0 ? `before the ${nameOf(datum)}` : "further on"}`;
     return [

@@ -84,8 +84,8 @@ function BenchRow({ row }: { row: Row }) {
         )}
         <span className="block truncate text-soft text-sm">
           {purpose === "practice" && <strong>Practice · </strong>}
-          {[piece, named && madeOf, person].filter(Boolean).join(" · ")}
-          {(piece || named || person) && " · "}begun <LocalTime iso={createdAt} />
+          begun <LocalTime iso={createdAt} />
+          {[piece, person, named && madeOf].filter(Boolean).map((text) => ` · ${text}`)}
         </span>
       </Link>
       {!batch && (

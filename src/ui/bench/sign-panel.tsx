@@ -41,7 +41,7 @@ interface SignPanelProps {
 }
 
 const SAY: Record<Result, string> = {
-  in: "Every length is in and every look was good.",
+  in: "Every length was read and is in; every look was answered and good.",
   out: "Sign it off so only if it is to be used as it is; the record will say so.",
   unsure: "Measure it again, or sign it off so; the record will say so.",
   unmeasured: "The record will say so.",

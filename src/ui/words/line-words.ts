@@ -50,7 +50,9 @@ export function figureWords(sheet: RunSheet, line: Line, units: Units): FigureWo
       shown: showLength(length, units, own),
       length,
       datum: `${name(own.datum)} as it is now`,
-      also: [`further back: into the cable, away from the fibre end`],
+      also: [
+        own.distance < 0 ? "nearer the fibre end" : "further back: into the cable, away from the fibre end",
+      ],
       tolerance: toleranceText(own.plus, own.minus, units),
     };
   const firstTime = line.step.kind === "mark" || line.step.kind === "cleave" || line.step.kind === "trim";
