@@ -100,8 +100,9 @@ test("a break at any step takes one touch, its shard is counted, the end is trim
   await page.keyboard.press("z");
   await expect(advice).toHaveCount(0);
   await expect(page.getByText("1 shard to bin"), "the shard goes with it").toHaveCount(0);
-  await addEvents(request, end, [{ kind: "step", to: lineOf("bend") }], 99);
-  await page.reload();
+  const other = await startEnd(request);
+  await addEvents(request, other, [...THREADED, { kind: "step", to: lineOf("bend") }]);
+  await page.goto(`/bench/${other}`);
   await page.getByRole("button", { name: "I nicked it" }).filter({ visible: true }).click();
   await advice
     .getByRole("button", { name: /Take it/ })
