@@ -274,10 +274,10 @@ function statedBetween({ limits }: RunSheet, present: readonly SheetFeature[]): 
 function onePerPair(all: readonly Between[]): Between[] {
   const derived = new Map<string, Between>();
   const stated: Between[] = [];
-  for (const one of all) {
-    if (!one.id.includes("+")) stated.push(one);
+  for (const limit of all) {
+    if (!limit.id.includes("+")) stated.push(limit);
     else {
-      const turned = one.from < one.to ? one : fromMiddle(one, one.to);
+      const turned = limit.from < limit.to ? limit : fromMiddle(limit, limit.to);
       const key = `${turned.from} ${turned.to}`;
       const other = derived.get(key);
       derived.set(key, other ? bothOf(other, turned) : turned);

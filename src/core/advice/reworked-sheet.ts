@@ -123,7 +123,7 @@ function figureAt(
 ): Figure {
   const { feature: id, own, previous } = figure;
   const feature = featureOf(sheet, id);
-  const at = (one: string) => mustHold(places, one);
+  const at = (featureId: string) => mustHold(places, featureId);
   const root = mustHoldAt(sheet.features, 0).id;
   const laidOff = laidOffBy(sheet).get(id);
   const by = laidOff && there(laidOff.datum) ? laidOff : null;
@@ -131,7 +131,7 @@ function figureAt(
   const place = by && feature.madeAt < reached && !again ? um(at(by.datum) + by.nominal) : at(id);
   // Where its datum is cut off, what is still to be seen is its own mark or edge: it goes so much further than that.
   const byFurther = !there(own.datum) && feature.kind !== "end" && further !== null && further !== 0;
-  const inPlace = (one: string) => there(one) && !isStillToMove(sheet, one, line, inHand);
+  const inPlace = (featureId: string) => there(featureId) && !isStillToMove(sheet, featureId, line, inHand);
   const datum = byFurther ? id : there(own.datum) ? own.datum : standIn(sheet, figure, inPlace);
   const room = by
     ? {
@@ -178,7 +178,7 @@ function roomAt(
   id: string,
   there: (feature: string) => boolean,
 ): { readonly min: number | null; readonly max: number | null } {
-  const at = (one: string) => mustHold(places, one);
+  const at = (featureId: string) => mustHold(places, featureId);
   const rooms = limits
     .filter(({ from, to }) => (from === id || to === id) && there(from) && there(to))
     .map(({ from, to, min, max }) =>
@@ -186,7 +186,7 @@ function roomAt(
         ? { min: min === null ? null : at(from) + min, max: max === null ? null : at(from) + max }
         : { min: max === null ? null : at(to) - max, max: min === null ? null : at(to) - min },
     );
-  const known = (all: readonly (number | null)[]) => all.filter((one) => one !== null);
+  const known = (all: readonly (number | null)[]) => all.filter((limit) => limit !== null);
   const [mins, maxs] = [known(rooms.map(({ min }) => min)), known(rooms.map(({ max }) => max))];
   return {
     min: mins.length > 0 ? Math.max(...mins) : null,
@@ -200,7 +200,8 @@ function standIn(
   { feature, own }: Figure,
   there: (id: string) => boolean,
 ): string {
-  const isEdge = (id: string) => features.some((one) => one.id === id && one.kind !== "part");
+  const isEdge = (id: string) =>
+    features.some((sheetFeature) => sheetFeature.id === id && sheetFeature.kind !== "part");
   const joined = limits
     .filter(({ from, to }) => from === feature || to === feature)
     .map(({ from, to }) => (from === feature ? to : from))

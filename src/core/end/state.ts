@@ -150,16 +150,16 @@ export function applied(state: EndState, recorded: Recorded): EndState {
   };
 }
 
-function changed(next: EndState, { id, at, event }: Recorded): EndState {
-  const state = next;
+/** What an event does to where an end stands; what can be taken back is seen to elsewhere. */
+function changed(state: EndState, { id, at, event }: Recorded): EndState {
   switch (event.kind) {
     case "thread": {
       const others = state.threaded.filter((part) => part !== event.part);
-      return { ...next, threaded: event.on ? [...others, event.part] : others };
+      return { ...state, threaded: event.on ? [...others, event.part] : others };
     }
     case "step":
       return {
-        ...next,
+        ...state,
         at: event.to,
         reached: Math.max(state.reached, event.to),
         leftAt: event.to > state.at ? { ...state.leftAt, [state.at]: at } : state.leftAt,
@@ -167,52 +167,52 @@ function changed(next: EndState, { id, at, event }: Recorded): EndState {
       };
     case "reading":
       return {
-        ...next,
+        ...state,
         readings: [...state.readings, { ...event, id, at }],
         inHand: state.inHand && state.at >= state.inHand.back ? null : state.inHand,
       };
     case "strike":
-      return { ...next, readings: state.readings.filter((reading) => reading.id !== event.reading) };
+      return { ...state, readings: state.readings.filter((reading) => reading.id !== event.reading) };
     case "answer":
       return {
-        ...next,
+        ...state,
         answers: { ...state.answers, [event.judgement]: event.answer },
         seen: { ...state.seen, [event.judgement]: event.seen ?? [] },
       };
     case "label":
-      return { ...next, job: event.job, label: event.label };
+      return { ...state, job: event.job, label: event.label };
     case "retry":
-      return retried(next, event);
+      return retried(state, event);
     case "restart":
-      return restarted(next, event);
+      return restarted(state, event);
     case "rework":
-      return reworked(next, event);
+      return reworked(state, event);
     case "trimmed":
-      return { ...next, inHand: state.inHand && { ...state.inHand, trimmed: true } };
+      return { ...state, inHand: state.inHand && { ...state.inHand, trimmed: true } };
     case "take-back":
-      return next;
+      return state;
     case "park":
-      return { ...next, parked: event.on ? { why: event.why, at } : null };
+      return { ...state, parked: event.on ? { why: event.why, at } : null };
     case "counted":
-      return { ...next, counted: { ...state.counted, [event.step]: event.count } };
+      return { ...state, counted: { ...state.counted, [event.step]: event.count } };
     case "fault": {
       const { kind: _kind, on, ...fault } = event;
       const others = state.faults.filter(
         ({ leg, feature, what }) => leg !== fault.leg || feature !== fault.feature || what !== fault.what,
       );
-      return { ...next, faults: on ? [...others, fault] : others };
+      return { ...state, faults: on ? [...others, fault] : others };
     }
     case "spare":
-      return { ...next, spare: event.length };
+      return { ...state, spare: event.length };
     case "photo":
-      return { ...next, photos: [...state.photos, event] };
+      return { ...state, photos: [...state.photos, event] };
     case "correction":
-      return next;
+      return state;
     case "unread":
-      return { ...next, unread: state.unread + 1 };
+      return { ...state, unread: state.unread + 1 };
     case "shards":
       return {
-        ...next,
+        ...state,
         spent: event.step ? logged(state.spent, event.step) : state.spent,
         shards: {
           made: Math.max(0, state.shards.made + event.made),
@@ -220,12 +220,12 @@ function changed(next: EndState, { id, at, event }: Recorded): EndState {
         },
       };
     case "use":
-      return { ...next, spent: logged(state.spent, event.step) };
+      return { ...state, spent: logged(state.spent, event.step) };
     case "timer":
-      return { ...next, timers: timed(state.timers, event, at) };
+      return { ...state, timers: timed(state.timers, event, at) };
     case "sign": {
       const { name, outcome, missingShards } = event;
-      return { ...next, signed: { name, at, outcome, ...(missingShards ? { missingShards } : {}) } };
+      return { ...state, signed: { name, at, outcome, ...(missingShards ? { missingShards } : {}) } };
     }
   }
 }
@@ -233,8 +233,9 @@ function changed(next: EndState, { id, at, event }: Recorded): EndState {
 /** A rework in hand once another line is come to: over at the line it comes back to. */
 function stepped(inHand: EndState["inHand"], to: number): EndState["inHand"] {
   if (!inHand || to >= inHand.back) return null;
-  // Before trimming was a step of its own, whoever went on had done it.
-  return inHand.trim === null ? { ...inHand, trimmed: true } : inHand;
+  // Whoever went on to later lines had trimmed it, though before version 4 nothing said so.
+  const isPast = inHand.trim === null || to > (inHand.steps[0] ?? to);
+  return isPast ? { ...inHand, trimmed: true } : inHand;
 }
 
 const logged = (spent: readonly string[], step: string): readonly string[] =>
@@ -326,7 +327,7 @@ function restarted(
 /** Some lines done again by new figures; the rest of the end stays as it is. */
 function reworked(state: EndState, event: ReworkTaken): EndState {
   const { leg, plan, steps, to, back, moves, places, trim, cableLost, rule, voids } = event;
-  const others = state.countedFromFirstEnd.filter((one) => one !== leg);
+  const others = state.countedFromFirstEnd.filter((reworkedLeg) => reworkedLeg !== leg);
   return {
     ...voided(state, voids),
     at: to,
