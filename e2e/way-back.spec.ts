@@ -162,3 +162,40 @@ test("no message lies over a figure, a step, a field or a part of the bench, at 
     expect(over, `${size.width} wide`).toEqual([]);
   }
 });
+
+test("bright once more, one thing is said: what is offered now, not what was to be tried first", async ({
+  page,
+  request,
+}) => {
+  const end = await startEnd(request);
+  await addEvents(request, end, [...THREADED, { kind: "step", to: lineOf("glow") }]);
+  await page.goto(`/bench/${end}`);
+  const bright = page.getByRole("button", { name: /^(?!Undo).*It stayed bright/ });
+  const first = page.getByText("back off a little and seat it once more");
+  await bright.click();
+  await expect(first).toBeVisible();
+  await page.getByRole("button", { name: /back to “Insert with a bow”/ }).click();
+  await expect(heading(page)).toHaveText("Insert with a bow");
+  await expect(
+    page.getByRole("button", { name: /^Undo: going back/ }).filter({ visible: true }),
+  ).toBeVisible();
+  await addEvents(request, end, [{ kind: "step", to: lineOf("glow") }], 99);
+  await page.reload();
+  await bright.click();
+  await expect(page.getByRole("region", { name: "What to do" })).toBeVisible();
+  await expect(first).toHaveCount(0);
+});
+
+test("what lies ahead in a rework is not called skipped", async ({ page, request }) => {
+  const end = await startEnd(request);
+  await addEvents(request, end, [...THREADED, { kind: "step", to: lineOf("bend") }]);
+  await page.goto(`/bench/${end}`);
+  await page.getByRole("button", { name: "Fibre broke" }).filter({ visible: true }).click();
+  await page
+    .getByRole("region", { name: "What to do" })
+    .getByRole("button", { name: /Take it/ })
+    .first()
+    .click();
+  await expect(heading(page)).toHaveText("Trim the cable end");
+  await expect(page.getByRole("navigation", { name: "Steps" }).getByLabel("skipped")).toHaveCount(0);
+});

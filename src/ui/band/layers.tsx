@@ -1,6 +1,6 @@
 import { memo } from "react";
 import type { Layer } from "@/core";
-import { middleOf, shadeOf } from "./textures";
+import { edgeOf, middleOf, shadeOf } from "./textures";
 
 export interface DrawnLayer {
   readonly layer: Pick<Layer, "kind" | "hue">;
@@ -79,7 +79,7 @@ function LayerDrawn({
             y={axis + side * beside - thick / 2}
             rx={Math.min(2, thick / 2)}
             fill={`url(#${id}-${layer.hue})`}
-            stroke={shadeOf(layer.hue)}
+            stroke={edgeOf(layer.hue)}
             strokeWidth="0.8"
             strokeDasharray={layer.kind === "ripcord" ? "5 2" : undefined}
           />
@@ -93,7 +93,7 @@ function LayerDrawn({
         {...box}
         fill={`url(#${id}-${layer.hue})`}
         fillOpacity={layer.kind === "coating" ? 0.65 : 1}
-        stroke={shadeOf(layer.hue)}
+        stroke={edgeOf(layer.hue)}
         strokeWidth="0.8"
       />
       {texture && <rect {...box} fill={`url(#${id}-${texture})`} />}
@@ -105,7 +105,7 @@ function LayerDrawn({
             x2={x1}
             y1={box.y + thick * part}
             y2={box.y + thick * part}
-            stroke={shadeOf(layer.hue)}
+            stroke={edgeOf(layer.hue)}
             strokeWidth="0.8"
           />
         ))}
@@ -114,7 +114,7 @@ function LayerDrawn({
         x2={edge ? x1 : x0}
         y1={box.y}
         y2={box.y + thick}
-        stroke={shadeOf(layer.hue)}
+        stroke={edgeOf(layer.hue)}
         strokeWidth="2"
         vectorEffect="non-scaling-stroke"
       />

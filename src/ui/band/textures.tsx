@@ -18,6 +18,9 @@ const HUES = {
 export const shadeOf = (hue: Hue): string => HUES[hue][2];
 export const middleOf = (hue: Hue): string => HUES[hue][1];
 
+/** A material's outline on screen: a black one has an edge of its own in a dark look, where its shade is the ground's. */
+export const edgeOf = (hue: Hue): string => (hue === "black" ? "var(--black-edge)" : shadeOf(hue));
+
 /** Gradients and rib patterns that draw materials by texture as well as colour. */
 export function Textures({ id }: { id: string }) {
   return (
