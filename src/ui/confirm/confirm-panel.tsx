@@ -136,9 +136,7 @@ export function ConfirmPanel(props: ConfirmProps) {
                   />
                 ))}
               </ul>
-            </div>
-            <div className="grid gap-2 border-line border-t px-4 py-3 sm:px-6">
-              <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
+              <div className="grid gap-x-4 gap-y-2 py-3 sm:grid-cols-2">
                 <label className="flex min-w-0 flex-1 items-center gap-2">
                   <span className="text-soft">Confirmed by</span>
                   <Input
@@ -166,7 +164,7 @@ export function ConfirmPanel(props: ConfirmProps) {
                     type="checkbox"
                     checked={unnumbered}
                     onChange={(event) => setUnnumbered(event.target.checked)}
-                    className="size-5 accent-(--now)"
+                    className="size-6 accent-(--now)"
                   />
                   No number on it
                 </label>
@@ -181,6 +179,8 @@ export function ConfirmPanel(props: ConfirmProps) {
                   />
                 </label>
               </div>
+            </div>
+            <div className="grid gap-2 border-line border-t px-4 py-3 sm:px-6">
               <p role="alert" className="font-semibold text-out empty:hidden">
                 {problem ??
                   (tried && wrong > 0 ? `${wrong} of them cannot be kept as they stand: see above.` : "")}
