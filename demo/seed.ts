@@ -4,11 +4,15 @@ import { z } from "zod";
 import {
   advise,
   check,
+  countedEvent,
+  counterOf,
+  type EndEvent,
   type EndState,
   type EventInput,
   endState,
   figuresToConfirm,
   judgementOf,
+  type Line,
   mustHoldAt,
   parseAddress,
   type RunSheet,
@@ -119,6 +123,16 @@ const stateOf = (events: readonly EventInput[]): EndState =>
       event: zStoredEvent.parse(event),
     })),
   );
+
+/** What doing a step logs: as often as the sheet asks is counted, and what it uses up is used. */
+function doneAt(line: Line): EventInput[] {
+  const counts = counterOf(line)?.min ?? 0;
+  const events: EndEvent[] = [
+    ...countedEvent(line, counts),
+    ...spentAt(line, { spent: [] }, counts > 0 ? counts : null),
+  ];
+  return events as EventInput[];
+}
 
 /** Fills a database with the invented site's ends, always the same ones, dated over the days before `now`. */
 export function seed(store: Store, text: string, now = new Date()): void {
@@ -247,7 +261,7 @@ export function seed(store: Store, text: string, now = new Date()): void {
               const good = asked?.answers.find((answer) => answer.good);
               if (to !== rework.to) events.push({ kind: "step", to });
               if (asked && good) events.push({ kind: "answer", judgement: asked.id, answer: good.id });
-              events.push(...(spentAt(again, { spent: [] }) as EventInput[]));
+              events.push(...doneAt(again));
               off += again.step.shards;
             }
             index = rework.back - 1;
@@ -267,7 +281,7 @@ export function seed(store: Store, text: string, now = new Date()): void {
         }
         const good = judgement?.answers.find((answer) => answer.good);
         if (judgement && good) events.push({ kind: "answer", judgement: judgement.id, answer: good.id });
-        events.push(...(spentAt(line, { spent: [] }) as EventInput[]));
+        events.push(...doneAt(line));
         off += line.step.shards;
         if (line.step.kind === "dispose" && off > 0) {
           events.push({ kind: "shards", made: 0, binned: off });
