@@ -230,7 +230,7 @@ function mustBeOffered(
         : "This answer leads nowhere back.",
       ["rule"],
     );
-  // What is cut anew is worked out from where everything lies: sent back by the sheet's figures, the end would be short.
+  // A retry by the fresh sheet's figures would leave the end short: cuts are computed from where everything lies.
   const isCut = advise(sheet, state, rule, { judgement, answer }).some(
     (advice) => advice.kind === "rework" && advice.seen !== null && advice.rule?.rule.id === offer.rule.id,
   );

@@ -116,7 +116,7 @@ function adviseLeg(
   rule: Rule,
   { leg, answered, unsettled, skip }: Leg,
 ): EndAdvice | null {
-  // What is in hand on another leg is done first.
+  // A rework in hand on another leg comes first.
   if (state.inHand && state.inHand.leg !== leg) return null;
   const seen = answered && sendsToCut(sheet, state, answered, leg) ? answered : null;
   const found = asMade(sheet, state, rule, leg);

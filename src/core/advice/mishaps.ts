@@ -4,13 +4,13 @@ import { fibreEndOf } from "../measured/places";
 import type { StepKind } from "../procedure/step";
 import type { RunSheet } from "../runsheet/runsheet";
 
-/** What happens to glass in the hand, at whatever step. */
+/** Mishaps to the glass that can happen at any step. */
 export const MISHAPS = ["broken", "nick", "dirty"] as const satisfies readonly Fault[];
 export type Mishap = (typeof MISHAPS)[number];
 
 const CLOSES: readonly StepKind[] = ["actuate", "crimp", "cure", "fuse"];
 
-/** Whether the glass can come to harm at the step in hand: from the first strip until the joint is closed. */
+/** Returns true from the first strip until the joint is closed. */
 export function isGlassAtRisk({ lines }: RunSheet, { at, signed }: Pick<EndState, "at" | "signed">): boolean {
   if (signed || !lines.some(({ bares }) => bares.some(({ layer }) => layer === "coating"))) return false;
   const first = lines.findIndex(({ bares }) => bares.length > 0);
@@ -22,8 +22,8 @@ export function isGlassAtRisk({ lines }: RunSheet, { at, signed }: Pick<EndState
 }
 
 /**
- * What a mishap is on record as: what was seen on the fibre's end, and the shard of a break.
- * @returns nothing for glass that got dirty while it is still covered.
+ * Events that record a mishap: a fault on the fibre's end, and the shard of a break.
+ * @returns an empty list for dirt on glass that is still covered.
  */
 export function mishapEvents(sheet: RunSheet, state: EndState, what: Mishap, leg: string): EndEvent[] {
   const feature = fibreEndOf(sheet, state.reached);

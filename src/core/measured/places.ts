@@ -13,13 +13,13 @@ export interface LaidOff {
   readonly max: Length | null;
 }
 
-const known = new WeakMap<RunSheet["limits"], ReadonlyMap<string, LaidOff>>();
+const laidOffByLimits = new WeakMap<RunSheet["limits"], ReadonlyMap<string, LaidOff>>();
 
 /** The dimension each feature of a sheet is laid off by, in the order they are placed; the root has none. */
 export function laidOffBy(
   sheet: Pick<RunSheet, "features" | "lines" | "limits">,
 ): ReadonlyMap<string, LaidOff> {
-  const before = known.get(sheet.limits);
+  const before = laidOffByLimits.get(sheet.limits);
   if (before) return before;
   const placed = new Map<string, LaidOff>();
   const root = sheet.features[0]?.id;
@@ -37,7 +37,7 @@ export function laidOffBy(
     );
     if (limit) placed.set(id, fromOther(limit, id));
   }
-  known.set(sheet.limits, placed);
+  laidOffByLimits.set(sheet.limits, placed);
   return placed;
 }
 
@@ -66,17 +66,17 @@ export function axisStart({ features }: Pick<RunSheet, "features">, reached: num
 /**
  * Every feature's place, from the places of those that are made: what is not made yet lies at its figure from
  * where its datum then is.
- * @param made places of made features, counted from where the axis begins.
+ * @param madePlaces places of made features, counted from where the axis begins.
  */
 export function completedPlaces(
   sheet: Pick<RunSheet, "features" | "lines" | "limits">,
-  made: Readonly<Record<string, Length>>,
+  madePlaces: Readonly<Record<string, Length>>,
   reached: number,
 ): ReadonlyMap<string, Length> {
   const places = new Map<string, Length>();
   const start = axisStart(sheet, reached);
   for (const feature of sheet.features) {
-    const at = made[feature.id];
+    const at = madePlaces[feature.id];
     if (at !== undefined && isMade(feature, reached)) places.set(feature.id, at);
   }
   if (!places.has(start.id)) places.set(start.id, ZERO);
