@@ -1,4 +1,5 @@
 import { Document, Font, Image, Page, renderToBuffer, StyleSheet, Text, View } from "@react-pdf/renderer";
+import type { ReactElement } from "react";
 import { FAULT_NAMES, InputError, onLeg, type RecordDocument, type RunSheet } from "@/core";
 import { figuresStand } from "../words/figures-stand";
 import { legsText } from "../words/legs-text";
@@ -62,12 +63,20 @@ export async function recordsPdf(
   photos: ReadonlyMap<string, Uint8Array>,
   sheets: ReadonlyMap<string, RunSheet>,
 ): Promise<Buffer> {
+  return printed(records, (record) => (
+    <Record key={record.id} record={record} photos={photos} sheet={sheets.get(record.id)} />
+  ));
+}
+
+/** @throws InputError `script`, before anything is laid out. */
+async function printed(
+  records: readonly RecordDocument[],
+  pageOf: (record: RecordDocument) => ReactElement,
+): Promise<Buffer> {
   mustBePrintable(records);
   return renderToBuffer(
     <Document language="en" title="Arlent records" creator="Arlent">
-      {records.map((record) => (
-        <Record key={record.id} record={record} photos={photos} sheet={sheets.get(record.id)} />
-      ))}
+      {records.map(pageOf)}
     </Document>,
   );
 }
@@ -81,25 +90,20 @@ export async function pagesPdf(
   _photos: ReadonlyMap<string, Uint8Array>,
   sheets: ReadonlyMap<string, RunSheet>,
 ): Promise<Buffer> {
-  mustBePrintable(records);
-  return renderToBuffer(
-    <Document language="en" title="Arlent records" creator="Arlent">
-      {records.map((record) => (
-        <Page key={record.id} size="A4" style={styles.page} wrap={false}>
-          <Head record={record} />
-          <Drawing record={record} sheet={sheets.get(record.id)} />
-          <Lengths record={record} />
-          <Text style={styles.head}>Besides</Text>
-          <Fact name="Looks" says={looksTold(record)} />
-          <Fact name="Redone" says={redoneTold(record)} />
-          <Fact name="Cable" says={`${record.cable.lost} millimetres lost by rework`} />
-          <Fact name="Shards" says={shardsTold(record)} />
-          {notCounted(record) !== "" && <Fact name="Not counted" says={notCounted(record)} />}
-          <Foot record={record} />
-        </Page>
-      ))}
-    </Document>,
-  );
+  return printed(records, (record) => (
+    <Page key={record.id} size="A4" style={styles.page} wrap={false}>
+      <Head record={record} />
+      <Drawing record={record} sheet={sheets.get(record.id)} />
+      <Lengths record={record} />
+      <Text style={styles.head}>Besides</Text>
+      <Fact name="Looks" says={looksTold(record)} />
+      <Fact name="Redone" says={redoneTold(record)} />
+      <Fact name="Cable" says={`${record.cable.lost} millimetres lost by rework`} />
+      <Fact name="Shards" says={shardsTold(record)} />
+      {notCounted(record) !== "" && <Fact name="Not counted" says={notCounted(record)} />}
+      <Foot record={record} />
+    </Page>
+  ));
 }
 
 const looksTold = ({ looks }: RecordDocument): string => {
