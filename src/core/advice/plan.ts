@@ -26,10 +26,10 @@ export interface Move {
 /** What to do again, in the order of work, and what that takes. */
 export interface Plan {
   readonly moves: readonly Move[];
-  /** Where everything lies once it is done, counted from the end as it then is. */
+  /** Feature positions after the rework, measured from the new end. */
   readonly places: Readonly<Record<string, Length>>;
   readonly cableLost: Length;
-  /** How much is trimmed off the cable end before anything else; 0 where nothing is. */
+  /** Length trimmed off the cable end as the first step; 0 if none. */
   readonly trim: Length;
   /** Lines to do again, in order, and the one to come back to. */
   readonly steps: readonly number[];

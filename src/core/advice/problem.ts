@@ -270,7 +270,7 @@ function statedBetween({ limits }: RunSheet, present: readonly SheetFeature[]): 
     }));
 }
 
-/** What several derived limits say of one pair is said once: without this their number grows with every middle feature. */
+/** Merges derived limits between the same two features. Unmerged, their number grows with every eliminated feature. */
 function onePerPair(all: readonly Between[]): Between[] {
   const derived = new Map<string, Between>();
   const stated: Between[] = [];

@@ -127,9 +127,9 @@ function figureAt(
   const root = mustHoldAt(sheet.features, 0).id;
   const laidOff = laidOffBy(sheet).get(id);
   const by = laidOff && there(laidOff.datum) ? laidOff : null;
-  // What is made already and not made anew is told as it was to be made.
+  // A step already done and not redone keeps its own nominal figure.
   const place = by && feature.madeAt < reached && !again ? um(at(by.datum) + by.nominal) : at(id);
-  // Where its datum is cut off, what is still to be seen is its own mark or edge: it goes so much further than that.
+  // If the datum was cut off, measure from the old mark or edge itself: so much further back.
   const byFurther = !there(own.datum) && feature.kind !== "end" && further !== null && further !== 0;
   const inPlace = (featureId: string) => there(featureId) && !isStillToMove(sheet, featureId, line, inHand);
   const datum = byFurther ? id : there(own.datum) ? own.datum : standIn(sheet, figure, inPlace);
