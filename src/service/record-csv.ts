@@ -40,6 +40,8 @@ const OF_LENGTH = [
   "length",
   "leg",
   "figure",
+  "confirmed_by",
+  "confirmed_against",
   "nominal_mm",
   "min_mm",
   "max_mm",
@@ -142,12 +144,14 @@ const commonOf = (record: RecordDocument): Cells<(typeof OF_END)[number]> => ({
 type Length = RecordDocument["lengths"][number];
 
 const lengthCells = (
-  { name, leg, nominal, min, max, otherSide, representative, verdict }: Length,
+  { name, leg, nominal, min, max, otherSide, representative, confirmation, verdict }: Length,
   reading: Pick<Length["readings"][number], "value" | "typed" | "instrument" | "at"> | null,
 ): Omit<Cells<(typeof OF_LENGTH)[number]>, "standing"> => ({
   length: name,
   leg,
-  figure: representative ? "representative" : "confirmed",
+  figure: representative ? "representative" : confirmation?.asShown ? "confirmed as shown" : "confirmed",
+  confirmed_by: confirmation?.by ?? "",
+  confirmed_against: confirmation ? (confirmation.sheet ?? "no number on it") : "",
   nominal_mm: nominal,
   min_mm: min ?? "",
   max_mm: max ?? "",
@@ -164,6 +168,8 @@ const NO_LENGTH: Cells<(typeof OF_LENGTH)[number]> = {
   length: "",
   leg: "",
   figure: "",
+  confirmed_by: "",
+  confirmed_against: "",
   nominal_mm: "",
   min_mm: "",
   max_mm: "",

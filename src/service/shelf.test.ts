@@ -1,13 +1,23 @@
 import { randomUUID } from "node:crypto";
 import { beforeEach, describe, expect, it } from "vitest";
-import { figuresToConfirm, mustHoldAt, type ProcedureDocument, resolved, withDefaults } from "@/core";
+import {
+  asWritten,
+  figuresToConfirm,
+  mustHoldAt,
+  type ProcedureDocument,
+  recordOf,
+  resolved,
+  withDefaults,
+  zRecord,
+} from "@/core";
 import { openStore } from "@/store/database";
 import type { Store } from "@/store/store";
 import { actOn } from "./act";
-import { startEnd } from "./ends";
+import { getEnd, startEnd } from "./ends";
 import { codeOf } from "./fixtures/code-of";
 import { library } from "./library";
 import { addPerson, renamePerson } from "./people";
+import { recordsCsv } from "./record-csv";
 import { confirmFigures, documentText, putAway, restoreRevision, revisionsOf, saveDocument } from "./shelf";
 
 let store: Store;
@@ -199,7 +209,10 @@ describe("figures held against the part's sheet", () => {
     const shown = figuresToConfirm(
       resolved(procedure, cable, { core: "9/125", choices: withDefaults(procedure, {}) }),
     );
-    const { key, value, plus, minus } = mustHoldAt(shown, 0);
+    const { key, value, plus, minus } = mustHoldAt(
+      shown.filter(({ name }) => name === "cleaved end to reference mark"),
+      0,
+    );
     confirmFigures(
       actOn(store),
       CAM,
@@ -211,6 +224,24 @@ describe("figures held against the part's sheet", () => {
     expect(onShelf()?.source.note).toBe(
       "Confirmed by Osla Brandt against sheet Q-114: 1 as shown; changed: cleave length.",
     );
+    expect(onShelf()?.confirmations).toMatchObject([
+      { key, by: "Osla Brandt", sheet: "Q-114", asShown: true },
+      { key: "cleave", by: "Osla Brandt", sheet: "Q-114", asShown: false },
+    ]);
+    const { id } = startEnd(actOn(store), { cable: cable.id, procedure: CAM, core: "9/125" });
+    const record = recordOf(getEnd(store, id));
+    const asShown = [...record.lengths, ...record.figures].filter(
+      ({ confirmation }) => confirmation?.asShown,
+    );
+    expect(asShown.length).toBeGreaterThan(0);
+    for (const { confirmation, representative } of asShown)
+      expect([confirmation?.by, confirmation?.sheet, representative]).toEqual([
+        "Osla Brandt",
+        "Q-114",
+        false,
+      ]);
+    const rows = recordsCsv([asWritten(zRecord, record)]);
+    expect(rows).toContain("confirmed as shown,Osla Brandt,Q-114");
   });
   it.each([
     ["nobody named", { name: "" }, "bad-input"],

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import {
+  asConfirmed,
   asOwn,
   asWritten,
   check,
@@ -299,14 +300,14 @@ export function confirmFigures(act: Act, id: string, input: unknown) {
     const who = whose(act, why).by || name;
     if (who === "")
       throw new InputError("bad-input", "Say who confirms the figures, for example “Osla Brandt”.", ["name"]);
-    const changed = confirmed.filter((figure) => {
-      const shown = known.find(({ key }) => key === figure.key);
-      return (["value", "plus", "minus", "most"] as const).some((field) => shown?.[field] !== figure[field]);
-    });
-    const document = withConfirmed(writtenOf(procedure), confirmed, {
+    const compared = asConfirmed(known, confirmed);
+    const changed = compared.filter(({ asShown }) => !asShown);
+    const document = withConfirmed(writtenOf(procedure), compared, {
       revision,
-      note: confirmedNote({ who, sheet, asShown: confirmed.length - changed.length, changed, why }),
+      note: confirmedNote({ who, sheet, asShown: compared.length - changed.length, changed, why }),
       date: today(now),
+      by: who,
+      sheet,
     });
     mustWork(store, document);
     const body = JSON.stringify(document, null, 2);

@@ -97,6 +97,18 @@ const zChoice = z.strictObject({
   default: zName,
 });
 
+/** How a figure was held against the part's sheet. */
+export const zConfirmation = z.strictObject({
+  by: z.string().min(1).max(120),
+  /** Number of the sheet; null where it has none. */
+  sheet: z.string().max(80).nullable(),
+  date: z.string().max(10),
+  /** Whether the figure was passed over without being changed. */
+  asShown: z.boolean(),
+});
+
+export type Confirmation = z.output<typeof zConfirmation>;
+
 /** What a procedure is made of; whether its parts go together, `zProcedure` says. */
 export const zProcedureParts = z.strictObject({
   id: zDocumentId,
@@ -141,6 +153,11 @@ export const zProcedureParts = z.strictObject({
   retries: zRetries,
   /** Figures held against the part's sheet (`jacket`, `jacket/0`); without the list, all of a user's own are. */
   confirmed: z.array(zName).max(500).optional(),
+  /** Of those, the ones held against a sheet on a screen of their own: by whom, and whether they were changed there. */
+  confirmations: z
+    .array(zConfirmation.extend({ key: zName }))
+    .max(500)
+    .optional(),
 });
 
 /** What of a procedure says its lengths: enough to tell whether they hold together. */

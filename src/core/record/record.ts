@@ -10,6 +10,7 @@ import { type KeptVerdict, RESULTS, type Result } from "../event/judged";
 import { PURPOSES, type Purpose, type Recorded } from "../event/recorded";
 import { um, zMm, zMmExact } from "../length/length";
 import { type Person, personBy } from "../people/people";
+import { zConfirmation } from "../procedure/procedure";
 import { isMidRun, type RunSheet } from "../runsheet/runsheet";
 import { countsOf } from "../tally/counter";
 import { usedOn } from "../tally/used";
@@ -37,6 +38,8 @@ const zLength = z.strictObject({
   otherSide: zMm.nullable(),
   /** Whether nobody has held this figure against the part's sheet yet. */
   representative: z.boolean(),
+  /** Who held it against which sheet, and whether it was changed there; null where nobody did, or did not say. */
+  confirmation: zConfirmation.nullable(),
   verdict: zVerdict.nullable(),
   probability: z.number().nullable(),
   mean: zMmExact.nullable(),
@@ -53,6 +56,7 @@ const zFigureTold = z.strictObject({
   from: z.string(),
   distance: zMm,
   representative: z.boolean(),
+  confirmation: zConfirmation.nullable(),
 });
 
 /** Everything that is ever told of an end. Lengths in millimetres outside, micrometres inside. */
@@ -293,6 +297,7 @@ function lengthsOf({ sheet, rule, verdicts }: Recordable, state: EndState): EndR
       max: check.max,
       otherSide: other && um(Math.round(other.over)),
       representative: check.representative,
+      confirmation: check.confirmation ?? null,
       verdict: judged?.verdict ?? null,
       probability: judged?.probability ?? null,
       mean: judged?.mean ?? null,
@@ -318,6 +323,7 @@ const figuresOf = (sheet: RunSheet): EndRecord["figures"] =>
             from: featureName(sheet, figure.own.datum),
             distance: figure.own.distance,
             representative: figure.representative,
+            confirmation: figure.confirmation ?? null,
           },
         ]
       : [],

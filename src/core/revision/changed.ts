@@ -66,11 +66,12 @@ export function asOwn(
 ): ProcedureDocument {
   const source = { kind: "own" as const, note: note || after.source.note, date };
   if (before === null && after.source.kind === "own") return { ...after, revision, source };
+  const changed = changedFigures(before ?? after, after);
   const own = before?.source.kind === "own" ? before : after.source.kind === "own" ? after : null;
-  if (own && own.confirmed === undefined) {
-    const { confirmed: _, ...rest } = after;
-    return { ...rest, revision, source };
-  }
-  const kept = new Set([...(own?.confirmed ?? []), ...changedFigures(before ?? after, after)]);
-  return { ...after, revision, source, confirmed: [...kept] };
+  const { confirmed: _, confirmations: written, ...rest } = after;
+  const confirmations = before ? before.confirmations : written;
+  const still = confirmations?.filter(({ key }) => !changed.includes(key)) ?? [];
+  const kept = { ...rest, revision, source, ...(still.length > 0 && { confirmations: still }) };
+  if (own && own.confirmed === undefined) return kept;
+  return { ...kept, confirmed: [...new Set([...(own?.confirmed ?? []), ...changed])] };
 }

@@ -135,25 +135,53 @@ function settingFigures(made: Resolved): SheetFigure[] {
 export interface Confirmed
   extends Pick<SheetFigure, "key" | "path" | "unit" | "value" | "plus" | "minus" | "most" | "printed"> {}
 
+/** Whether a figure was confirmed exactly as it stood. */
+export const isAsShown = (
+  shown: SheetFigure,
+  confirmed: Pick<Confirmed, "value" | "plus" | "minus" | "most">,
+): boolean =>
+  (["value", "plus", "minus", "most"] as const).every((field) => shown[field] === confirmed[field]);
+
+/** Of the figures confirmed, each with whether it was passed over as shown or changed. */
+export const asConfirmed = <T extends Confirmed>(shown: readonly SheetFigure[], confirmed: readonly T[]) =>
+  confirmed.map((figure) => {
+    const asked = shown.find(({ key }) => key === figure.key);
+    return { ...figure, asShown: asked !== undefined && isAsShown(asked, figure) };
+  });
+
+interface HeldAgainst {
+  readonly revision: number;
+  /** The source as one sentence. */
+  readonly note: string;
+  readonly date: string;
+  readonly by: string;
+  /** Number of the part's sheet; null where it has none. */
+  readonly sheet: string | null;
+}
+
 /**
  * A document with figures confirmed or corrected: the next revision, the user's own. Figures not among them
  * stay representative.
- * @param note which sheet they were held against, and by whom.
  */
 export function withConfirmed(
   document: ProcedureDocument,
-  figures: readonly Confirmed[],
-  { revision, note, date }: { revision: number; note: string; date: string },
+  figures: readonly (Confirmed & { readonly asShown: boolean })[],
+  { revision, note, date, by, sheet }: HeldAgainst,
 ): ProcedureDocument {
   const next = structuredClone(document);
   for (const figure of figures) put(next, figure);
   const before = document.source.kind === "own" ? document.confirmed : [];
   const confirmed = before && [...new Set([...before, ...figures.map(({ key }) => key)])];
+  const keys = new Set(figures.map(({ key }) => key));
   return {
     ...next,
     revision,
     source: { kind: "own", note, date },
     ...(confirmed ? { confirmed } : {}),
+    confirmations: [
+      ...(document.confirmations ?? []).filter(({ key }) => !keys.has(key)),
+      ...figures.map(({ key, asShown }) => ({ key, by, sheet, date, asShown })),
+    ],
   };
 }
 

@@ -9,7 +9,7 @@ import { resolved } from "../runsheet/resolved";
 import { asOwn, changedFigures } from "./changed";
 import { compareProcedures } from "./compare";
 import { figureFrom, switchDatum, withFigureFrom } from "./datum";
-import { figuresToConfirm, withConfirmed } from "./figures";
+import { asConfirmed, figuresToConfirm, withConfirmed } from "./figures";
 
 const written = (rows: readonly Row[], more: Partial<ProcedureDocument> = {}): ProcedureDocument =>
   ({ ...asWritten(procedureOf(rows)), ...more }) as ProcedureDocument;
@@ -162,7 +162,13 @@ describe("advice", () => {
 describe("whose figures", () => {
   const shipped = { ...document, source: { kind: "representative" as const, note: "", date: "2026-11-24" } };
   const picked = { core: "9/125", choices: {} };
-  const next = { revision: 2, note: "sheet of the part", date: "2026-11-25" };
+  const next = {
+    revision: 2,
+    note: "sheet of the part",
+    date: "2026-11-25",
+    by: "Osla Brandt",
+    sheet: "Q-114",
+  };
   it("held against the sheet become the user's own; the others stay representative, length by length", () => {
     const asked = figuresToConfirm(resolved(zProcedure.parse(shipped), cord(), picked));
     expect(asked.map(({ key, value, representative }) => [key, value, representative])).toEqual([
@@ -172,7 +178,7 @@ describe("whose figures", () => {
     ]);
     const [jacket] = asked;
     if (!jacket) throw new Error("there is a first");
-    const kept = withConfirmed(shipped, [{ ...jacket, value: 65.5 }], next);
+    const kept = withConfirmed(shipped, asConfirmed(asked, [{ ...jacket, value: 65.5 }]), next);
     expect(kept).toMatchObject({ revision: 2, source: { kind: "own" }, confirmed: ["jacket"] });
     const sheet = compile(zProcedure.parse(kept));
     expect(sheet.procedure.representative).toBe(true);
@@ -182,6 +188,24 @@ describe("whose figures", () => {
       true,
       true,
     ]);
+  });
+  it("a figure passed over is confirmed as shown, by name, until somebody changes it", () => {
+    const asked = figuresToConfirm(resolved(zProcedure.parse(shipped), cord(), picked));
+    const kept = withConfirmed(shipped, asConfirmed(asked, asked), next);
+    const mark = { by: "Osla Brandt", sheet: "Q-114", date: "2026-11-25", asShown: true };
+    expect(kept.confirmations).toContainEqual({ key: "mark", ...mark });
+    expect(compile(zProcedure.parse(kept)).lines.flatMap(({ figure }) => figure?.confirmation ?? [])).toEqual(
+      [mark, mark, mark],
+    );
+    const edited = withDimension(kept, { ...dimension(kept, "mark"), nominal: 12 });
+    expect(asOwn(kept, edited, next).confirmations?.map(({ key }) => key)).toEqual(["jacket", "buffer"]);
+  });
+  it("an edit cannot add a confirmation nobody gave", () => {
+    const claimed = {
+      ...shipped,
+      confirmations: [{ key: "mark", by: "Nobody", sheet: null, date: "", asShown: true }],
+    };
+    expect(asOwn(shipped, claimed, next).confirmations).toBeUndefined();
   });
   it("a figure a person changed in the editor is theirs; what they left alone is not", () => {
     const edited = withDimension(shipped, { ...dimension(shipped, "mark"), nominal: 12 });

@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { LAYER_KINDS, zLayer, zSource } from "../cable/cable";
 import { zMm, zMmExact } from "../length/length";
-import { zPart } from "../procedure/procedure";
+import { zConfirmation, zPart } from "../procedure/procedure";
 import { zRetry } from "../procedure/retry";
 import { zStep } from "../procedure/step";
 import type { RunSheet } from "./runsheet";
@@ -38,6 +38,7 @@ const zFigure = z.strictObject({
     minus: zMm.nullable(),
   }),
   representative: z.boolean(),
+  confirmation: zConfirmation.optional(),
   previous: z.strictObject({ feature: z.string(), distance: zMm }).nullable(),
   workFromOwn: z.boolean(),
   further: zMm.optional(),
@@ -64,6 +65,7 @@ const zCheck = z.strictObject({
   leg: z.string(),
   step: z.string(),
   representative: z.boolean(),
+  confirmation: zConfirmation.optional(),
   ifLong: z.string(),
   ifShort: z.string(),
   fromStart: z.boolean(),

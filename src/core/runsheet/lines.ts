@@ -66,6 +66,7 @@ function figureOf(
     fromEnd: at.position,
     own: { datum, distance, plus, minus },
     representative: dimension.representative,
+    ...(dimension.confirmation && { confirmation: dimension.confirmation }),
     previous:
       before === undefined
         ? null
@@ -105,7 +106,7 @@ function stepChecks({ cable, dimensions, placed, limits }: LinesInput, step: Ste
   return checksOf(step).flatMap((id) => {
     const dimension = dimensions.find((dimension) => dimension.id === id);
     if (!dimension) return [];
-    const { ifLong, ifShort, fromStart, joint, representative } = dimension;
+    const { ifLong, ifShort, fromStart, joint, representative, confirmation } = dimension;
     const limit = limitOf(dimension, placed, limits);
     return cable.legs.map((leg) => ({
       ...limit,
@@ -113,6 +114,7 @@ function stepChecks({ cable, dimensions, placed, limits }: LinesInput, step: Ste
       leg,
       step: step.id,
       representative,
+      ...(confirmation && { confirmation }),
       ifLong,
       ifShort,
       fromStart,

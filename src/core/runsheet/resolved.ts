@@ -3,7 +3,7 @@ import { um } from "../length/length";
 import { holds, type Picked } from "../procedure/condition";
 import type { Procedure, ProcedurePart } from "../procedure/procedure";
 import { madeBy, type Step } from "../procedure/step";
-import { figureKey, figuresFor, isRepresentative, type Stated } from "./stated";
+import { confirmationOf, figureKey, figuresFor, isRepresentative, type Stated } from "./stated";
 
 /** A procedure for one cable and what was picked of it: only what holds, by the figures that hold. */
 export interface Resolved {
@@ -33,10 +33,15 @@ export function resolved(procedure: Procedure, cable: Cable, picked: Picked): Re
     picked,
     steps: written.map(({ step, caseIndex }) => withDepth(withCase(step, caseIndex), procedure, cable)),
     written: written.map(({ at, caseIndex }) => ({ at, caseIndex })),
-    dimensions: figuresFor(procedure, cable, picked).map((figures) => ({
-      ...figures,
-      representative: isRepresentative(procedure, figureKey(figures.id, figures.caseIndex)),
-    })),
+    dimensions: figuresFor(procedure, cable, picked).map((figures) => {
+      const key = figureKey(figures.id, figures.caseIndex);
+      const confirmation = confirmationOf(procedure, key);
+      return {
+        ...figures,
+        representative: isRepresentative(procedure, key),
+        ...(confirmation && { confirmation }),
+      };
+    }),
     parts: procedure.parts.filter(here),
     retries: procedure.retries.filter(here),
   };

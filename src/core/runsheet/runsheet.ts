@@ -2,7 +2,7 @@ import type { Cable, LayerKind, Source } from "../cable/cable";
 import type { DualUnit } from "../length/dual-unit";
 import { type Length, um, ZERO } from "../length/length";
 import type { Picked } from "../procedure/condition";
-import type { ProcedurePart } from "../procedure/procedure";
+import type { Confirmation, ProcedurePart } from "../procedure/procedure";
 import type { Retry } from "../procedure/retry";
 import type { Step } from "../procedure/step";
 
@@ -49,6 +49,7 @@ export interface Figure {
   };
   /** Whether nobody has held it against the part's sheet yet. */
   readonly representative: boolean;
+  readonly confirmation?: Confirmation | undefined;
   /** From the mark or cut made just before it, if there is one. */
   readonly previous: { readonly feature: string; readonly distance: Length } | null;
   /** True when the figure to work to is the one from its own datum, because the end is or will be no help. */
@@ -94,6 +95,7 @@ export interface Check extends SheetLimit {
   readonly leg: string;
   readonly step: string;
   readonly representative: boolean;
+  readonly confirmation?: Confirmation | undefined;
   readonly ifLong: string;
   readonly ifShort: string;
   /** Out of its limits, the end is begun from the start. */

@@ -1,12 +1,14 @@
 import type { Cable } from "../cable/cable";
 import { holds, type Picked } from "../procedure/condition";
-import type { Procedure, StatedDimension } from "../procedure/procedure";
+import type { Confirmation, Procedure, StatedDimension } from "../procedure/procedure";
 
 /** A dimension with the figures that hold for a cable, and whether those are still nobody's own. */
 export interface Stated extends StatedDimension {
   /** Index of the case used, or null for the figures of the dimension itself. */
   readonly caseIndex: number | null;
   readonly representative: boolean;
+  /** How the figure was held against the part's sheet, where that is known. */
+  readonly confirmation?: Confirmation | undefined;
 }
 
 /** Name under which a length's confirmation is kept: `jacket`, or `jacket/0` for its first case. */
@@ -20,12 +22,20 @@ export const figureKey = (dimension: string, caseIndex: number | null): string =
 export const isRepresentative = ({ source, confirmed }: Procedure, key: string): boolean =>
   source.kind === "representative" || (confirmed !== undefined && !confirmed.includes(key));
 
+/** How a figure was held against the part's sheet; undefined where nobody did, or did not say. */
+export function confirmationOf({ confirmations }: Procedure, key: string): Confirmation | undefined {
+  const found = confirmations?.find((confirmation) => confirmation.key === key);
+  if (!found) return undefined;
+  const { key: _, ...confirmation } = found;
+  return confirmation;
+}
+
 /** The dimensions that hold for a cable and what was picked, each with its own figures. */
 export const figuresFor = (
   { dimensions }: Pick<Procedure, "dimensions">,
   cable: Cable,
   picked: Picked,
-): Omit<Stated, "representative">[] =>
+): Omit<Stated, "representative" | "confirmation">[] =>
   dimensions
     .filter((dimension) => holds(dimension.when, cable, picked))
     .map((dimension) => {

@@ -5,6 +5,7 @@ import { type FormEvent, type KeyboardEvent, useMemo, useRef, useState } from "r
 import {
   type Cable,
   figuresToConfirm,
+  isAsShown,
   mustHoldAt,
   type PlaceAsked,
   type Procedure,
@@ -237,7 +238,12 @@ function FigureRow({ figure, row, read, tried, first, onChange }: FigureRowProps
     <li className="grid gap-x-3 gap-y-1 border-line border-b py-2 sm:grid-cols-[minmax(0,1fr)_auto] sm:items-center">
       <span className="min-w-0 leading-tight">
         <span className={`font-semibold ${representative ? "representative" : ""}`}>{name}</span>
-        <span className="block text-soft text-sm">{about}</span>
+        <span className="block text-soft text-sm">
+          {about}
+          {read.kind === "ok" && !isAsShown(figure, read) && (
+            <span className="font-semibold text-ink"> · changed from {figure.value}</span>
+          )}
+        </span>
       </span>
       <span className="flex flex-wrap items-center gap-1.5">
         {field("value", `figure in ${unit}`, "w-24")}

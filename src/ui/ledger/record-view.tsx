@@ -17,7 +17,7 @@ import { Link } from "../controls/link";
 import { PhotoStrip } from "../photos/photo-strip";
 import { usePrefs } from "../prefs/prefs-context";
 import { FarPanel } from "../where/far-panel";
-import { figuresStand } from "../words/figures-stand";
+import { confirmationText, figuresStand } from "../words/figures-stand";
 import { legsText } from "../words/legs-text";
 import { coreText, figureText, limitsText, type Units } from "../words/length-text";
 import { LocalTime } from "../words/local-time";
@@ -225,7 +225,20 @@ interface LengthRowProps {
 }
 
 function LengthRow({ midRun, length, corrections, units }: LengthRowProps) {
-  const { name, leg, min, max, otherSide, representative, verdict, probability, mean, u, readings } = length;
+  const {
+    name,
+    leg,
+    min,
+    max,
+    otherSide,
+    representative,
+    confirmation,
+    verdict,
+    probability,
+    mean,
+    u,
+    readings,
+  } = length;
   const words =
     verdict && mean !== null && u !== null && probability !== null
       ? verdictWords({ min, max, ifLong: "", ifShort: "" }, { verdict, mean, u, probability }, units)
@@ -241,6 +254,7 @@ function LengthRow({ midRun, length, corrections, units }: LengthRowProps) {
             limits{" "}
             <span className={representative ? "representative" : ""}>{limitsText(min, max, units)}</span>
             {otherSide !== null && `, ${otherSideTold(otherSide)}`}
+            {confirmation && <span className="block">figure {confirmationText(confirmation)}</span>}
           </span>
         </span>
       </span>

@@ -1,7 +1,7 @@
 import { Document, Font, Image, Page, renderToBuffer, StyleSheet, Text, View } from "@react-pdf/renderer";
 import type { ReactElement } from "react";
 import { FAULT_NAMES, InputError, onLeg, type RecordDocument, type RunSheet } from "@/core";
-import { figuresStand } from "../words/figures-stand";
+import { confirmationText, figuresStand } from "../words/figures-stand";
 import { legsText } from "../words/legs-text";
 import { coreText } from "../words/length-text";
 import { madeAtText } from "../words/made-at";
@@ -310,12 +310,26 @@ function Lengths({ record }: { record: RecordDocument }) {
     <>
       <Text style={styles.head}>Lengths in millimetres</Text>
       {lengths.map(
-        ({ id, name, leg, min, max, otherSide, representative, verdict, probability, mean, readings }) => (
+        ({
+          id,
+          name,
+          leg,
+          min,
+          max,
+          otherSide,
+          representative,
+          confirmation,
+          verdict,
+          probability,
+          mean,
+          readings,
+        }) => (
           <View key={id} style={styles.row} wrap={false}>
             <Text style={styles.name}>
               {name}
               {onLeg(leg, record.midRun)}
               {otherSide === null ? "" : `, ${otherSideTold(otherSide * 1000)}`}
+              {confirmation ? `\nfigure ${confirmationText(confirmation)}` : ""}
             </Text>
             <Text style={representative ? [styles.cell, styles.rough] : styles.cell}>{limits(min, max)}</Text>
             <Text style={styles.cell}>

@@ -112,6 +112,9 @@ function Row({
         {figure?.shown.rounding && (
           <span className="ml-2 whitespace-nowrap text-inch text-sm">({figure.shown.rounding})</span>
         )}
+        {line.figure?.confirmation?.asShown && (
+          <span className="block text-soft text-sm">as shown, {line.figure.confirmation.by}</span>
+        )}
         {line.parts.length > 0 && <Parts line={line} />}
         {line.checks.length > 0 && <Checks line={line} units={units} midRun={isMidRun(sheet)} />}
       </td>

@@ -8,6 +8,7 @@ import type { Thumb } from "../band/thumb";
 import { Button } from "../controls/button";
 import { Link } from "../controls/link";
 import { usePrefs } from "../prefs/prefs-context";
+import { asShownText } from "../words/figures-stand";
 import { lengthText, type Units } from "../words/length-text";
 import { Begin } from "./begin";
 import { FirstPick } from "./first-pick";
@@ -298,6 +299,7 @@ function SheetDrawn({ resolved: { sheet: drawn, ask } }: { resolved: SheetResolv
   const [pointed, setPointed] = useState<string | null>(null);
   const { uses } = sheet;
   const again = useMemo(() => secondCleave(sheet), [sheet]);
+  const asShown = asShownText(sheet);
   return (
     <>
       <TravellerHead sheet={sheet} said={ask === null} />
@@ -315,6 +317,7 @@ function SheetDrawn({ resolved: { sheet: drawn, ask } }: { resolved: SheetResolv
             that came with the part before the first cut.{" "}
           </>
         )}
+        {asShown && <>{asShown} </>}
         {isMidRun(sheet) ? (
           "Opened in the middle of its run: both edges from the centre mark, and too long an opening cannot be mended."
         ) : (
