@@ -195,7 +195,7 @@ test("what is planned of an entry is kept in a job, and two at once never overwr
   // Nothing is heard of it here before something is changed.
   await page.route("**/api/v1/pulse", (route) => route.abort());
   await request.post(`/api/v1/closures/${id}`, { data: { basis: 1, plan: { ...CLOSURE, name: "Pad 9" } } });
-  await page.getByRole("button", { name: "Goes through" }).click();
+  await pick(page, page.getByLabel("For").first(), "through");
   await expect(page.getByText("The last change is not kept.")).toBeVisible();
   await loadedBy(page, () => page.getByRole("button", { name: "Load it as it is now" }).click());
   await expect(page.getByText("The last change is not kept.")).toBeHidden();

@@ -1,6 +1,6 @@
 import type { Page } from "@playwright/test";
 import { expect, test } from "./server";
-import { pickByLetters } from "./work";
+import { pick, pickByLetters } from "./work";
 
 const DOME = "/entry/entry-dome-gel";
 const row = (page: Page, name: string) => page.getByRole("listitem").filter({ hasText: name });
@@ -21,8 +21,8 @@ test("a closure is planned by keyboard alone: cables in, one through, what canno
   await expect(page.getByText("No cable yet")).toBeVisible();
   await bring("Armoured ribbon");
   await expect(row(page, "Armoured ribbon, 8 × 12")).toContainText("port 3");
-  await row(page, "Armoured ribbon, 8 × 12").getByRole("button", { name: "Goes through" }).focus();
-  await press("Enter");
+  await row(page, "Armoured ribbon, 8 × 12").getByLabel("For").focus();
+  await pickByLetters(page, "through");
   await expect(row(page, "Armoured ribbon, 8 × 12")).toContainText("ports 1 + 2");
   const opening = page.getByRole("region", { name: "Opening" }).locator("p").first();
   await expect(opening).toContainText("1680.0");
@@ -42,8 +42,8 @@ test("a closure is planned by keyboard alone: cables in, one through, what canno
   await expect(page.getByText("A whole number, at most 4: so many lie in this storage.")).toBeVisible();
 
   await bring("Armoured ribbon");
-  await row(page, "Armoured ribbon, 8 × 12 (2)").getByRole("button", { name: "Goes through" }).focus();
-  await press("Enter");
+  await row(page, "Armoured ribbon, 8 × 12 (2)").getByLabel("For").focus();
+  await pickByLetters(page, "through");
   await expect(page.getByText("That cannot be; nothing was changed.")).toBeVisible();
   await expect(page.getByText(/These cannot all go in: Armoured ribbon, 8 × 12 \(1\)/)).toBeVisible();
   await page.getByRole("button", { name: "Undo" }).focus();
@@ -51,6 +51,25 @@ test("a closure is planned by keyboard alone: cables in, one through, what canno
   await expect(row(page, "Armoured ribbon")).toHaveCount(1);
   await page.reload();
   await expect(row(page, "Armoured ribbon, 8 × 12")).toContainText("ports 1 + 2");
+});
+
+test("a cable that goes through is ended only once what that does has been read, and never has a length from its end before", async ({
+  page,
+}) => {
+  await page.goto(`${DOME}?c=loose-tube-36~through~t~`);
+  const cable = row(page, "Stranded loose tube, 6 × 6");
+  const prepare = page.getByRole("region", { name: /what to prepare/ });
+  await expect(prepare).toContainText("centre mark");
+  await expect(prepare).not.toContainText("cable end");
+  await pick(page, cable.getByLabel("For"), "branch");
+  await expect(page.getByText(/all 36 fibres end here, and every circuit that runs past/)).toBeVisible();
+  await page.getByRole("button", { name: "Keep it through" }).click();
+  await expect(prepare).not.toContainText("cable end");
+  await pick(page, cable.getByLabel("For"), "branch");
+  await page.getByRole("button", { name: "End it here" }).click();
+  await expect(prepare).toContainText("cable end");
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(prepare).not.toContainText("cable end");
 });
 
 test("it says how a closure is closed, in its order with its torques, and what to mind", async ({ page }) => {

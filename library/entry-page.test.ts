@@ -4,6 +4,7 @@ import { describe, expect, it } from "vitest";
 import {
   type ClosureCable,
   compileRunSheet,
+  mustHold,
   mustHoldAt,
   problemOf,
   type RunSheet,
@@ -17,12 +18,18 @@ import {
 } from "@/core";
 import { shippedLibrary } from "@/store/shipped";
 import { namedCables, placedIn, readCables, writeCables } from "@/ui/entry/entry-cables";
-import { throughSheet } from "@/ui/entry/entry-sheets";
+import { endingSheets, throughSheet } from "@/ui/entry/entry-sheets";
 import { openingOf, preparedRows, throughRows } from "@/ui/entry/prepared";
 import { openingIn, throughOf } from "@/ui/entry/through";
 import dome from "./entries/dome-gel.json";
 
-const { cables, procedures, tools } = shippedLibrary();
+const { cables, entries, procedures, tools } = shippedLibrary();
+const procedureOf = (id: string) => procedures.find((procedure) => procedure.id === id) ?? null;
+/** Every shipped entry with the procedures it comes to. */
+const entrySheets = entries.flatMap((entry) => {
+  const ending = procedureOf(entry.id);
+  return ending ? [{ entry, ending, going: procedureOf(throughId(entry.id)) }] : [];
+});
 const entry = zEntry.parse(dome);
 const one = (cable: string, more: Partial<ClosureCable> = {}): ClosureCable => ({
   id: zStationId.parse(randomUUID()),
@@ -50,6 +57,7 @@ describe("cables of an entry", () => {
       one("armoured-ribbon-96", { role: "through", through: true, fixed: ["1", "2"] }),
       one("flat-drop", { role: "drop" }),
       one("loose-tube-36", {
+        role: "through",
         through: true,
         opening: {
           turns: 3,
@@ -220,6 +228,17 @@ describe("what is prepared", () => {
       slit: "either sheath edge",
       "seal-gap": "seal's face",
     });
+  });
+  it("never has a length from the cable end, in any entry, whether the entry has a sheet for it or not", () => {
+    for (const { entry, ending, going } of entrySheets)
+      for (const cable of cables.filter(({ construction }) => entry.takes.includes(construction))) {
+        const opens = going && throughSheet(going, cable, tools);
+        const sheet = opens ?? mustHold(endingSheets([cable], ending, tools), cable.id);
+        const { half } = openingIn(entry, throughOf(entry, cable), opens && openingOf(opens));
+        const from = throughRows(sheet, half).map((row) => row.from);
+        expect(from.length, `${entry.name}, ${cable.name}`).toBeGreaterThan(1);
+        expect(from, `${entry.name}, ${cable.name}`).not.toContain("cable end");
+      }
   });
   it("is opened further where storage or lay ask for more than its sheet, rounded up to the millimetre, and says so", () => {
     const more = { ...throughOf(entry), reversal: um(2_400_500) };

@@ -43,12 +43,14 @@ export default async function Layout({ children }: { children: ReactNode }) {
             <TimersProvider>
               <div className="flex min-h-dvh pb-14 sm:pb-0 print:block">
                 <Rail />
-                {children}
+                <div className="flex min-w-0 flex-1 flex-col print:block">
+                  {children}
+                  <PageMessages />
+                </div>
               </div>
               <WaitingSender />
               <ComeBack />
               <KeyHelp />
-              <PageMessages />
             </TimersProvider>
           </PeopleProvider>
         </PrefsProvider>

@@ -10,6 +10,7 @@ import {
   type Entry,
   InputError,
   isSide,
+  liftedClosure,
   mustHoldAt,
   type PiecePlan,
   type Place,
@@ -55,7 +56,7 @@ export const zSaveClosure = z.strictObject({
 const closureOf = ({ closure, revision, body }: ClosureRow): Closure => ({
   id: closure,
   revision,
-  plan: check(zClosurePlan, JSON.parse(body ?? "null")),
+  plan: check(zClosurePlan, liftedClosure(JSON.parse(body ?? "null"))),
 });
 
 const textOf = (plan: ClosurePlan): string => JSON.stringify(z.encode(zClosurePlan, plan));

@@ -3,6 +3,7 @@ import {
   cableText,
   check,
   isSide,
+  liftedClosure,
   type Place,
   type Recordable,
   sideText,
@@ -31,7 +32,7 @@ function madeIn(
   { piece, plan, side, address }: { piece: string; plan: number } & Place,
 ): NonNullable<Recordable["where"]> {
   const body = closureAt(store, piece, plan)?.body;
-  const closure = body ? check(zClosurePlan, JSON.parse(body)) : null;
+  const closure = body ? check(zClosurePlan, liftedClosure(JSON.parse(body))) : null;
   return {
     piece,
     name: closure?.name ?? "",

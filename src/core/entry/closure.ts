@@ -4,7 +4,7 @@ import { zDocumentId, zName, zUuid } from "../names/names";
 import { zPlaceSide } from "../piece/places";
 import { CUT_PLACES, zStationId } from "../piece/station";
 import { coded } from "../problem/codes";
-import { PORT_ROLES } from "./ports";
+import { PORT_ROLES, type PortRole } from "./ports";
 
 /** The most cables of one entry. */
 export const CLOSURE_LIMIT = 32;
@@ -42,12 +42,47 @@ export const zClosureCable = z.strictObject({
 });
 export type ClosureCable = z.output<typeof zClosureCable>;
 
+/** A cable whose role and `through` say the same. */
+const zConsistentCable = zClosureCable.refine(({ role, through }) => (role === "through") === through, {
+  error:
+    "A cable with the role through goes through, any other ends here: for example role branch, through false",
+  path: ["through"],
+});
+
+/** The roles of a cable that ends in an entry. */
+export const ENDING_ROLES = PORT_ROLES.filter(
+  (role): role is Exclude<PortRole, "through"> => role !== "through",
+);
+
+/** What changes of a cable with its role: whether it goes through, and so the ports it can be put in. */
+export const asRole = (role: PortRole): Pick<ClosureCable, "role" | "through" | "fixed"> => ({
+  role,
+  through: role === "through",
+  fixed: null,
+});
+
+const zOldPlan = z.looseObject({
+  cables: z.array(z.looseObject({ role: z.unknown(), through: z.unknown() })),
+});
+
+/** A stored plan in which role and `through` may disagree, as today's: what is prepared of each cable stays the same. */
+export function liftedClosure(body: unknown): unknown {
+  const plan = zOldPlan.safeParse(body);
+  if (!plan.success) return body;
+  const cables = plan.data.cables.map((cable) =>
+    cable.through === true
+      ? { ...cable, role: "through" }
+      : { ...cable, role: cable.role === "through" ? "branch" : cable.role },
+  );
+  return { ...plan.data, cables };
+}
+
 /** An entry as it is used at one place of a job: which cables come in, and what pieces it joins. */
 export const zClosurePlan = z.strictObject({
   name: zName,
   entry: zDocumentId,
   cables: z
-    .array(zClosureCable)
+    .array(zConsistentCable)
     .max(CLOSURE_LIMIT, `At most ${CLOSURE_LIMIT} cables`)
     .refine((all) => new Set(all.map(({ id }) => id)).size === all.length, {
       error: "Each cable has an id of its own",

@@ -12,6 +12,7 @@ import type {
   WhereTold,
 } from "@/core";
 import { BenchView } from "../bench/bench-view";
+import { FootMessages } from "../messages/page-messages";
 import { useKept, yesOrNo } from "../words/use-kept";
 import { BatchAside } from "./batch-aside";
 import { BatchPlan } from "./batch-plan";
@@ -46,7 +47,13 @@ export function BatchView(props: BatchViewProps) {
     setCurrent(at);
     setBegun(true);
   };
-  if (!begun || !member) return <BatchPlan name={props.name} sheet={sheet} batch={batch} onBegin={begin} />;
+  if (!begun || !member)
+    return (
+      <>
+        <BatchPlan name={props.name} sheet={sheet} batch={batch} onBegin={begin} />
+        <FootMessages />
+      </>
+    );
   const afterStep = (events: readonly EndEvent[], before: EndState) => {
     const after = batch.left(events, before);
     const next = batch.next(place, { at: after.at, readyAt: readyAt(after) });

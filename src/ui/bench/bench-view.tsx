@@ -23,7 +23,7 @@ import { Band } from "../band/band";
 import { Calliper } from "../calliper/calliper";
 import { Button } from "../controls/button";
 import { stepIntoView, toStep } from "../keys/to-step";
-import { BenchMessages } from "../messages/bench-messages";
+import { MessageLine } from "../messages/message-line";
 import { usePeople } from "../people/people-context";
 import { usePrefs } from "../prefs/prefs-context";
 import { WhereStrip } from "../where/where-strip";
@@ -140,7 +140,7 @@ export function BenchView({
   const skipped = useMemo(() => skippedSteps(sheet, state).map(({ index }) => index), [sheet, state]);
   const measuring = signing ? all : here;
   return (
-    <main className="short:scroll-pb-20 short:overflow-y-auto flex h-[calc(100dvh-3.5rem-var(--tray,0px))] min-w-0 flex-1 flex-col overflow-hidden sm:h-dvh">
+    <main className="short:scroll-pb-20 short:overflow-y-auto flex h-[calc(100dvh-3.5rem-var(--tray,0px))] min-w-0 flex-none flex-col overflow-hidden sm:h-dvh">
       <p role="status" className="sr-only">
         {done ? "" : `Step ${line.index + 1} of ${sheet.lines.length}: ${line.step.title}`}
       </p>
@@ -246,7 +246,7 @@ export function BenchView({
           onClose={() => setSimulated(false)}
         />
       )}
-      <BenchMessages />
+      <MessageLine />
     </main>
   );
 }

@@ -1,13 +1,15 @@
 "use client";
 
 import { type FormEvent, useState } from "react";
-import { type Cable, PORT_ROLES, type PortRole } from "@/core";
+import type { Cable, PortRole } from "@/core";
 import { Button } from "../controls/button";
 import { Field } from "../controls/field";
 import { Select } from "../controls/select";
 import { readCount } from "../jobs/metres";
 
 interface AddCableProps {
+  /** What a cable can be for here. */
+  readonly roles: readonly PortRole[];
   readonly cables: readonly Cable[];
   readonly first: boolean;
   /** Adds so many; false where they cannot all go in. */
@@ -17,7 +19,7 @@ interface AddCableProps {
 const MOST = 32;
 
 /** Brings cables into the entry: one or several of a kind at once. */
-export function AddCable({ cables, first, onAdd }: AddCableProps) {
+export function AddCable({ roles, cables, first, onAdd }: AddCableProps) {
   const [cable, setCable] = useState(cables[0]?.id ?? "");
   const [role, setRole] = useState<PortRole>("branch");
   const [many, setMany] = useState("1");
@@ -35,9 +37,9 @@ export function AddCable({ cables, first, onAdd }: AddCableProps) {
       <Select
         title="For"
         value={role}
-        options={PORT_ROLES.map((portRole) => ({ id: portRole, name: portRole }))}
+        options={roles.map((portRole) => ({ id: portRole, name: portRole }))}
         onPick={(id) => {
-          const found = PORT_ROLES.find((portRole) => portRole === id);
+          const found = roles.find((portRole) => portRole === id);
           if (found) setRole(found);
         }}
       />

@@ -1,7 +1,7 @@
 "use client";
 
 import { useState } from "react";
-import { PORT_ROLES, type PortRole } from "@/core";
+import { ENDING_ROLES, type PortRole } from "@/core";
 import { Button } from "../controls/button";
 import { Link } from "../controls/link";
 import { Select } from "../controls/select";
@@ -31,7 +31,7 @@ export function BringPiece({ joinable, job, onBring }: BringPieceProps) {
         is left that can come in: one that goes through is opened at a station of its own.
       </p>
     );
-  const usual = role ?? (place.through ? "through" : "branch");
+  const usual = place.through ? "through" : (role ?? "branch");
   return (
     <div className="no-print mt-4 grid grid-cols-2 items-end gap-3 border-line border-t pt-3">
       <Select
@@ -47,8 +47,11 @@ export function BringPiece({ joinable, job, onBring }: BringPieceProps) {
       <Select
         title="It is for"
         value={usual}
-        options={PORT_ROLES.map((portRole) => ({ id: portRole, name: portRole }))}
-        onPick={(id) => setRole(PORT_ROLES.find((portRole) => portRole === id) ?? null)}
+        options={(place.through ? (["through"] as const) : ENDING_ROLES).map((portRole) => ({
+          id: portRole,
+          name: portRole,
+        }))}
+        onPick={(id) => setRole(ENDING_ROLES.find((portRole) => portRole === id) ?? null)}
       />
       <Button look="strong" onClick={() => onBring(place, usual)}>
         Bring the piece in

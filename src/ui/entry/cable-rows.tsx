@@ -1,8 +1,18 @@
 "use client";
 
 import { GripVertical, Trash2 } from "lucide-react";
-import type { ReactNode } from "react";
-import { formatMm, PORT_ROLES, type Port, portsBy, portTrouble } from "@/core";
+import { type ReactNode, useEffect, useRef, useState } from "react";
+import {
+  asRole,
+  ENDING_ROLES,
+  formatMm,
+  PORT_ROLES,
+  type Port,
+  type PortRole,
+  portsBy,
+  portTrouble,
+  tubesOf,
+} from "@/core";
 import { Button } from "../controls/button";
 import { IconButton } from "../controls/icon-button";
 import { Link } from "../controls/link";
@@ -22,7 +32,10 @@ interface CableRowsProps {
   readonly rows: readonly CableRow[];
   readonly ports: readonly Port[];
   readonly picked: string | null;
-  readonly sheetHref: (cable: NamedCable) => string;
+  /** Its run sheet; null where the entry has none for it. */
+  readonly sheetHref: (cable: NamedCable) => string | null;
+  /** Whether the entry takes a cable that goes through. */
+  readonly mayGoThrough: boolean;
   readonly gripOf: (cable: string) => PortGrip;
   readonly onPick: (id: string) => void;
   readonly onChange: (id: string, changed: Partial<NamedCable>) => void;
@@ -39,12 +52,14 @@ export function CableRows({
   ports,
   picked,
   sheetHref,
+  mayGoThrough,
   gripOf,
   onPick,
   onChange,
   onDrop,
   beside,
 }: CableRowsProps) {
+  const [ending, setEnding] = useState<{ readonly id: string; readonly role: PortRole } | null>(null);
   return (
     <ul className="divide-y divide-line border-line border-y">
       {rows.map((row) => {
@@ -55,6 +70,8 @@ export function CableRows({
           .filter((port) => portTrouble(asPort, ports, portsBy(asPort, ports, port.id)) === null)
           .map((port) => ({ id: port.id, name: portsBy(asPort, ports, port.id).join(" + ") }))
           .filter((one, i, all) => all.findIndex((other) => other.name === one.name) === i);
+        const roles = rolesOf(cable, mayGoThrough);
+        const href = sheetHref(cable);
         return (
           <li key={id} className={`grid gap-x-3 gap-y-1 py-2 ${picked === id ? PICKED : ""}`}>
             <div className="flex min-w-0 items-center gap-2">
@@ -80,23 +97,27 @@ export function CableRows({
                   {fixed ? " · put there" : ""}
                 </span>
               </button>
-              <Button size="small" asChild>
-                <Link href={sheetHref(cable)}>Sheet</Link>
-              </Button>
+              {href !== null && (
+                <Button size="small" asChild>
+                  <Link href={href}>Sheet</Link>
+                </Button>
+              )}
               <IconButton name={`Take ${name} out`} onClick={() => onDrop(id)}>
                 <Trash2 aria-hidden="true" className="size-5" />
               </IconButton>
             </div>
             {beside?.(cable)}
-            <div className="no-print grid grid-cols-3 items-end gap-2 px-2">
+            <div className="no-print grid grid-cols-2 items-end gap-2 px-2">
               <Select
                 title="For"
                 small
                 value={role}
-                options={PORT_ROLES.map((portRole) => ({ id: portRole, name: portRole }))}
-                onPick={(one) => {
-                  const next = PORT_ROLES.find((each) => each === one);
-                  if (next) onChange(id, { role: next });
+                options={roles.map((portRole) => ({ id: portRole, name: portRole }))}
+                onPick={(picked) => {
+                  const next = roles.find((each) => each === picked);
+                  if (!next || next === role) return;
+                  if (through) setEnding({ id, role: next });
+                  else onChange(id, asRole(next));
                 }}
               />
               <Select
@@ -109,18 +130,63 @@ export function CableRows({
                   onChange(id, { fixed: port === "" ? null : [...portsBy(asPort, ports, port)] })
                 }
               />
-              <Button
-                size="small"
-                aria-pressed={through}
-                look={through ? "strong" : "plain"}
-                onClick={() => onChange(id, { through: !through, fixed: null })}
-              >
-                Goes through
-              </Button>
             </div>
+            {ending?.id === id && (
+              <EndHere
+                cable={cable}
+                role={ending.role}
+                onEnd={() => {
+                  onChange(id, { ...asRole(ending.role), opening: null });
+                  setEnding(null);
+                }}
+                onKeep={() => setEnding(null)}
+              />
+            )}
           </li>
         );
       })}
     </ul>
+  );
+}
+
+/** What a cable can be for: one that a piece's plan opens or ends here stays as it is planned. */
+function rolesOf({ joins, through }: NamedCable, mayGoThrough: boolean): readonly PortRole[] {
+  if (joins && !through) return ENDING_ROLES;
+  return mayGoThrough || through ? PORT_ROLES : ENDING_ROLES;
+}
+
+interface EndHereProps {
+  readonly cable: NamedCable;
+  readonly role: PortRole;
+  readonly onEnd: () => void;
+  readonly onKeep: () => void;
+}
+
+/** Before a cable that goes through is ended: what that does, and the choice. */
+function EndHere({ cable: { name, of, joins }, role, onEnd, onKeep }: EndHereProps) {
+  const keep = useRef<HTMLButtonElement>(null);
+  useEffect(() => keep.current?.focus(), []);
+  const { tubes, perTube } = tubesOf(of);
+  return (
+    <div role="alert" className="no-print mx-2 grid gap-2 rounded-lg border-2 border-out px-3 py-2">
+      <p>
+        <strong>
+          End {name} here, as a {role}?
+        </strong>{" "}
+        {joins
+          ? "Its piece is planned to go through this closure. Plan the piece to end here first, then bring that side in."
+          : `The whole cable is cut: all ${tubes * perTube} fibres end here, and every circuit that runs past this closure stops until it is spliced again. It is then prepared from the cable end, and what was said of its opening is dropped.`}
+      </p>
+      <div className="flex flex-wrap gap-2">
+        <Button ref={keep} size="small" onClick={onKeep}>
+          Keep it through
+        </Button>
+        {!joins && (
+          <Button size="small" look="strong" onClick={onEnd}>
+            End it here
+          </Button>
+        )}
+      </div>
+    </div>
   );
 }

@@ -4,6 +4,7 @@ import { useRouter } from "next/navigation";
 import { useCallback, useMemo, useState } from "react";
 import { z } from "zod";
 import {
+  asRole,
   type ClosureAnswer,
   type ClosureCable,
   type ClosurePlan,
@@ -106,10 +107,10 @@ export function ClosureView({ closure, job, joinable, ...shown }: ClosureViewPro
               ({ piece, side }) => !cables.some(({ joins }) => joins?.piece === piece && joins.side === side),
             )}
             job={job}
-            onBring={({ piece, side, cable, through }, role) =>
+            onBring={({ piece, side, cable }, role) =>
               change([
                 ...cables,
-                broughtIn({ cable, role, through, fixed: null, opening: null, joins: { piece, side } }),
+                broughtIn({ cable, ...asRole(role), opening: null, joins: { piece, side } }),
               ])
             }
           />

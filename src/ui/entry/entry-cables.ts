@@ -1,5 +1,6 @@
 import { v4 as uuid } from "uuid";
 import {
+  asRole,
   type Cable,
   type ClosureCable,
   formatMm,
@@ -38,8 +39,7 @@ export const readCables = (texts: readonly string[]): ClosureCable[] =>
     return [
       broughtIn({
         cable,
-        role,
-        through: through === "t",
+        ...asRole(through === "t" ? "through" : role),
         fixed: ports === "" ? null : ports.split("+"),
         opening: readThrough(opening),
         joins: null,

@@ -3,12 +3,15 @@
 import { type ReactNode, useMemo, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import {
+  asRole,
   type Cable,
   type Caution,
   type ClosureCable,
+  ENDING_ROLES,
   type Entry,
   midSpanId,
   type Parted,
+  PORT_ROLES,
   type Procedure,
   portsBy,
   type Tool,
@@ -108,10 +111,11 @@ export function EntryWork({
   const through = at?.cable.opening ?? throughOf(entry, at?.cable.of);
   const opens = at?.cable.through && going ? throughSheet(going, at.cable.of, tools) : null;
   const opening = openingIn(entry, through, opens && openingOf(opens));
-  const hrefOf = ({ of, through: goes }: NamedCable) =>
-    `/?${new URLSearchParams(
-      goes && going ? { cable: midSpanId(of.id), style: going.id } : { cable: of.id, style: entry.id },
-    )}`;
+  const hrefOf = ({ of, through: goes }: NamedCable): string | null => {
+    if (!goes) return `/?${new URLSearchParams({ cable: of.id, style: entry.id })}`;
+    if (!going || !throughSheet(going, of, tools)) return null;
+    return `/?${new URLSearchParams({ cable: midSpanId(of.id), style: going.id })}`;
+  };
   return (
     <main className="min-w-0 flex-1">
       {head}
@@ -135,6 +139,7 @@ export function EntryWork({
             ports={entry.ports}
             picked={at?.cable.id ?? null}
             sheetHref={hrefOf}
+            mayGoThrough={going !== null}
             gripOf={gripOf}
             onPick={setPicked}
             onChange={edit}
@@ -143,12 +148,13 @@ export function EntryWork({
           />
           <AddCable
             cables={shelf}
+            roles={going ? PORT_ROLES : ENDING_ROLES}
             first={rows.length === 0}
             onAdd={(cable, role, count) =>
               change([
                 ...cables,
                 ...Array.from({ length: count }, () =>
-                  broughtIn({ cable, role, through: false, fixed: null, opening: null, joins: null }),
+                  broughtIn({ cable, ...asRole(role), opening: null, joins: null }),
                 ),
               ])
             }
@@ -161,6 +167,12 @@ export function EntryWork({
               {at.cable.name}
               {at.cable.through && ", through"}: what to prepare
             </h2>
+            {at.cable.through && !opens && (
+              <p role="alert" className="mb-2 rounded-md border-2 border-out px-3 py-2">
+                {entry.name} has no sheet for {at.cable.of.name} going through it. Take another entry, or end
+                the cable here.
+              </p>
+            )}
             <PreparedTable
               rows={at.cable.through ? throughRows(opens ?? sheet, opening.half) : preparedRows(sheet)}
               units={prefs.units}

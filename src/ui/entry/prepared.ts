@@ -1,4 +1,4 @@
-import { type Length, type RunSheet, type SheetLimit, um } from "@/core";
+import { isMidRun, type Length, mustHoldAt, type RunSheet, type SheetLimit, um } from "@/core";
 
 /** One thing that is prepared of a cable for an entry, as a row of its list. */
 export interface PreparedRow {
@@ -44,6 +44,7 @@ const OF_THE_EDGES: readonly string[] = ["opening", "half", "tube"];
  * @param half from the centre mark to either edge.
  */
 export function throughRows(sheet: RunSheet, half: number): PreparedRow[] {
+  const ends = mustHoldAt(sheet.features, 0).name;
   const stated = sheet.limits.find(({ dimension }) => dimension === "half");
   const limits = stated?.nominal === half ? stated : null;
   const edge = (id: string, name: string, side: 1 | -1): PreparedRow => ({
@@ -59,7 +60,7 @@ export function throughRows(sheet: RunSheet, half: number): PreparedRow[] {
     edge("upstream", "sheath edge, upstream", -1),
     edge("downstream", "sheath edge, downstream", 1),
     ...preparedRows(sheet)
-      .filter(({ id }) => !OF_THE_EDGES.includes(id))
+      .filter(({ id, from }) => !OF_THE_EDGES.includes(id) && (isMidRun(sheet) || from !== ends))
       .map((row) => (row.from.endsWith("edge") ? { ...row, from: `either ${row.from}` } : row)),
   ];
 }

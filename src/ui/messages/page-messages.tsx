@@ -1,25 +1,15 @@
 "use client";
 
 import { usePathname } from "next/navigation";
-import { Toaster } from "sonner";
+import { MessageLine } from "./message-line";
 
-/** Messages over the foot of a page. The bench has a line of its own for them: nothing may lie over a figure there. */
+/** The message line of a page that scrolls: at its foot, above the tab bar of a phone. */
+export const FootMessages = () => (
+  <MessageLine className="no-print sticky bottom-[calc(3.5rem+var(--tray,0px))] z-20 sm:bottom-0" />
+);
+
+/** Messages on every page but the bench, which fills the screen and places its own line. */
 export function PageMessages() {
   const path = usePathname();
-  if (path.startsWith("/bench/")) return null;
-  return (
-    <Toaster
-      position="bottom-left"
-      offset={{ bottom: "1rem", left: "6.5rem" }}
-      mobileOffset={{ bottom: "10rem" }}
-      toastOptions={{
-        style: {
-          background: "var(--strong)",
-          color: "var(--on-strong)",
-          fontSize: "1rem",
-          border: "none",
-        },
-      }}
-    />
-  );
+  return path.startsWith("/bench/") ? null : <FootMessages />;
 }
