@@ -2,7 +2,7 @@ import type { APIRequestContext, Locator } from "@playwright/test";
 import { type EventInput, parseAddress } from "@/core";
 import { PLAN } from "@/service/fixtures/plan";
 import { addEvents, expect, loadedBy, THREADED, test } from "./server";
-import { begin, notNow, pickByLetters } from "./work";
+import { begin, notNow, pickByLetters, underMessage } from "./work";
 
 const { A: SIDE } = PLAN.sides;
 
@@ -309,6 +309,7 @@ test("many pieces are added at once by a pattern, found by their names, and rena
   await page.getByRole("option", { name: "like Pad 1 feeder" }).click();
   await page.getByRole("button", { name: "Add 70" }).click();
   await expect(page.getByText("71 pieces")).toBeVisible();
+  expect(await underMessage(page)).toEqual([]);
   await page.getByRole("button", { name: "Undo" }).click();
   await expect(page.getByText("1 piece ·")).toBeVisible();
   await page.getByLabel("New piece").fill("Cottage # drop");

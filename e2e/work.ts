@@ -149,3 +149,39 @@ export async function serverClock(page: Page): Promise<(seconds: number) => void
     passed += seconds;
   };
 }
+
+/** What the message at the foot covers at each size of screen once it has been brought into view, and at the end of the page. */
+export async function underMessage(page: Page): Promise<string[]> {
+  const before = page.viewportSize();
+  const covered: string[] = [];
+  for (const [width, height] of [
+    [1280, 800],
+    [800, 1280],
+    [390, 844],
+    [844, 390],
+    [640, 400],
+  ] as const) {
+    await page.setViewportSize({ width, height });
+    const found = await page.evaluate(() => {
+      const line = document.querySelector("[data-message]")?.parentElement;
+      if (!line) return ["no message"];
+      const isUnder = (element: Element): boolean => {
+        const { left, right, top, bottom } = element.getBoundingClientRect();
+        const over = line.getBoundingClientRect();
+        return left < over.right && right > over.left && top < over.bottom - 1 && bottom > over.top + 1;
+      };
+      const shown = [...document.querySelectorAll("main :is(h1, h2, p, a, button, input, li)")].filter(
+        (element) => element.checkVisibility(),
+      );
+      const reached = shown.filter((element) => {
+        element.scrollIntoView({ block: "end", behavior: "instant" });
+        return element.getBoundingClientRect().height < window.innerHeight / 2 && isUnder(element);
+      });
+      window.scrollTo({ top: document.documentElement.scrollHeight, behavior: "instant" });
+      return [...reached, ...shown.filter(isUnder)].map(({ textContent }) => textContent?.slice(0, 40) ?? "");
+    });
+    covered.push(...found.map((text) => `${width} × ${height}: ${text}`));
+  }
+  if (before) await page.setViewportSize(before);
+  return covered;
+}
