@@ -278,12 +278,12 @@ test("a length and a look are added without text; what cannot be read is never d
 }) => {
   await page.goto("/shelf/procedures/cord-preparation/edit");
   const length = page.getByRole("form", { name: "Add a length" });
-  await length.getByLabel("One length more: its name").fill("Tape mark");
+  await length.getByLabel("Add a length: its name").fill("Tape mark");
   await length.getByLabel("mm").fill("ninety");
-  await length.getByRole("button", { name: "Add it" }).click();
+  await length.getByRole("button", { name: "Add length" }).click();
   await expect(length.getByRole("alert")).toContainText("Figure:");
   await length.getByLabel("mm").fill("90");
-  await length.getByRole("button", { name: "Add it" }).click();
+  await length.getByRole("button", { name: "Add length" }).click();
   const figure = page.getByLabel("Tape mark: figure", { exact: true });
   await expect(figure).toHaveValue("90");
   await figure.fill("9o");

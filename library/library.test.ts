@@ -16,6 +16,9 @@ import {
   stagesOf,
   variantsOf,
 } from "@/core";
+import { nestingOf } from "@/core/review/nesting";
+import { outOfOrder } from "@/core/review/order";
+import { usualPlacements } from "@/core/review/placements";
 import { shippedLibrary } from "@/store/shipped";
 import { stepAloud } from "@/ui/words/aloud";
 
@@ -86,6 +89,11 @@ describe.each(library.procedures.map((procedure) => [procedure.id, procedure] as
     });
     it("has no contradiction on any cable it claims", () => {
       expect(contradictionsOf(procedure, library.cables)).toEqual([]);
+      const placements = usualPlacements(procedure, library.cables, library.tools);
+      expect(placements.length).toBeGreaterThan(0);
+      expect(placements.flatMap((placement) => [...nestingOf(placement), ...outOfOrder(placement)])).toEqual(
+        [],
+      );
     });
     it("reads every length after it can be measured", () => {
       procedure.steps.forEach((step, i) => {

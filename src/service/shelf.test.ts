@@ -171,6 +171,21 @@ describe("a revision", () => {
   it("that was shipped cannot be put away", () => {
     expect(codeOf(() => putAway(actOn(store), "procedure", CAM, { basis: 1 }))).toBe("not-found");
   });
+  it("is refused where its steps cannot be done in their order, and nothing is kept", () => {
+    const { revision, steps, ...rest } = shipped();
+    const at = steps.findIndex(({ kind }) => kind === "cleave");
+    const cleave = steps.filter((_, i) => i === at);
+    const bare = steps.findIndex((step) => step.kind === "remove" && step.layers.includes("coating"));
+    const early = [
+      ...steps.slice(0, bare),
+      ...cleave,
+      ...steps.slice(bare).filter((_, i) => i + bare !== at),
+    ];
+    expect(codeOf(() => save({ ...rest, steps: early, revision, name: "Ours" }, revision))).toBe(
+      "contradiction",
+    );
+    expect(onShelf()?.name).toBe(shipped().name);
+  });
   it("stays to be read, and the database refuses to change or drop it", () => {
     const { revision } = shipped();
     save(renamed("Ours"), revision);

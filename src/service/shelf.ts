@@ -5,7 +5,6 @@ import {
   asWritten,
   check,
   compileRunSheet,
-  contradictionsOf,
   entryProcedure,
   figuresToConfirm,
   InputError,
@@ -148,7 +147,7 @@ function mustWork(store: Store, document: ProcedureDocument): void {
         "cautions",
       ]);
   });
-  const [contradiction] = contradictionsOf(procedure, cables);
+  const [contradiction] = review(document, { cables, tools }, null).contradictions;
   if (contradiction)
     throw new InputError("contradiction", contradiction.message, ["dimensions", ...contradiction.ids]);
   for (const cable of cables)

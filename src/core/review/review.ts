@@ -13,6 +13,7 @@ import { type Advice, adviceOn } from "./advice";
 import type { Contradiction } from "./contradictions";
 import { type FirstLook, firstLook } from "./first-look";
 import { nestingOf } from "./nesting";
+import { outOfOrder } from "./order";
 import { usualPlacements } from "./placements";
 import { strainAdvice, strainsOf } from "./strains";
 import { toolingAdvice } from "./tooling";
@@ -76,7 +77,9 @@ export function secondLook(
   const contradictions = [
     ...chains,
     ...new Map(
-      placements.flatMap(nestingOf).map((contradiction) => [contradiction.message, contradiction]),
+      placements
+        .flatMap((placement) => [...nestingOf(placement), ...outOfOrder(placement)])
+        .map((contradiction) => [contradiction.message, contradiction]),
     ).values(),
   ];
   const advice = [

@@ -1,14 +1,18 @@
+import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { um } from "../length/length";
-import { zProcedure } from "../procedure/procedure";
+import { type ProcedureDocument, zProcedure } from "../procedure/procedure";
 import { judgementOf } from "../procedure/step";
 import { nestingOf } from "../review/nesting";
 import { placementOf } from "../review/placements";
-import { at, compile, cord, tools } from "../runsheet/fixtures/made";
+import { review } from "../review/review";
+import { at, compile, cord, prepared, tools } from "../runsheet/fixtures/made";
 import { resolved } from "../runsheet/resolved";
-import { withLength, withLook } from "./add";
-import { draftFromLengths } from "./draft";
+import { type NewLength, plannedIn, withLength, withLook } from "./add";
+import { assembled } from "./assemble";
+import { draftFromLengths, type LengthRow } from "./draft";
 import { kit } from "./fixtures/kit";
+import { featureIdOf } from "./planned-length";
 
 const row = (name: string, datum: string, value: string) => ({
   name,
@@ -37,21 +41,52 @@ const known = ["rule-and-pen", "ring-cutter", "shears", "buffer-stripper", "benc
   name: id,
 })) as typeof tools;
 
+const documentBasis = {
+  id: "hut-stub",
+  name: "Hut stub",
+  date: "2026-11-26",
+  appliesTo: { constructions: ["simplex-cord" as const], cores: ["9/125" as const] },
+  startsAt: "jacket" as const,
+};
+const length = (more: Partial<NewLength>): NewLength => ({
+  name: "Second mark",
+  from: "buffer-at",
+  side: "behind",
+  nominal: um(12_000),
+  plus: um(500),
+  minus: um(500),
+  makes: "mark",
+  tool: null,
+  ...more,
+});
+const shelf = { cables: [cord()], tools: known };
+const faults = (draft: ProcedureDocument) => {
+  const { contradictions, problem } = review(draft, shelf, null);
+  return contradictions.length + (problem ? 1 : 0);
+};
+const added = (into: ProcedureDocument, length: NewLength): ProcedureDocument => {
+  const next = withLength(into, length, kit, faults);
+  if (!next.ok) throw new Error(next.problem.message);
+  return next.value;
+};
+/** The same document, changed by hand: its steps are no longer those of its lengths. */
+const edited = {
+  ...document,
+  steps: document.steps.map((step) => ({ ...step, how: `${step.how} Look twice.` })),
+};
+
 describe("a length put into a procedure", () => {
   it("is drawn before the glass is bared, and read where lengths are measured", () => {
-    const next = withLength(
-      document,
-      {
-        name: "Second mark",
-        from: "buffer-at",
-        nominal: um(12_000),
-        plus: um(500),
-        minus: um(400),
-        makes: "mark",
-        tool: "",
-      },
-      kit,
-    );
+    const next = added(document, {
+      name: "Second mark",
+      from: "buffer-at",
+      side: "behind",
+      nominal: um(12_000),
+      plus: um(500),
+      minus: um(400),
+      makes: "mark",
+      tool: null,
+    });
     const sheet = compile(zProcedure.parse(next), { tools: known });
     expect(at(sheet, "second-mark-at")).toBe(54);
     expect(sheet.checks.find(({ dimension }) => dimension === "second-mark")).toMatchObject({
@@ -63,19 +98,16 @@ describe("a length put into a procedure", () => {
     expect(line("mark-second-mark")).toBeLessThan(line("make-buffer"));
   });
   it("of a layer is marked, then taken off by its tool; a name that is there already gets its own id", () => {
-    const next = withLength(
-      document,
-      {
-        name: "Jacket",
-        from: "cable-end",
-        nominal: um(80_000),
-        plus: null,
-        minus: null,
-        makes: "yarn",
-        tool: "shears",
-      },
-      kit,
-    );
+    const next = added(document, {
+      name: "Jacket",
+      from: "cable-end",
+      side: "behind",
+      nominal: um(80_000),
+      plus: null,
+      minus: null,
+      makes: "yarn",
+      tool: "shears",
+    });
     const whole = zProcedure.parse(next);
     expect(whole.dimensions.map(({ id }) => id)).toContain("jacket-2");
     expect(whole.steps.find(({ id }) => id === "make-jacket-2")).toMatchObject({
@@ -84,6 +116,130 @@ describe("a length put into a procedure", () => {
       tool: "shears",
     });
     expect(at(compile(whole, { tools: known }), "jacket-2-at")).toBe(80);
+  });
+});
+
+describe("the same lengths as a list and by fields", () => {
+  const NAMES = ["Jacket", "Yarn", "Buffer", "Coating", "Second mark", "Clamp line", "Cleave"];
+  const lists = fc
+    .tuple(
+      fc.shuffledSubarray(NAMES, { minLength: 1 }),
+      fc.array(
+        fc.tuple(
+          fc.nat(6),
+          fc.integer({ min: 1, max: 900 }),
+          fc.constantFrom("", "behind the ", "in front of the "),
+        ),
+        {
+          minLength: NAMES.length,
+          maxLength: NAMES.length,
+        },
+      ),
+    )
+    .map(([names, figures]) =>
+      names.map((name, i): LengthRow => {
+        const [datum = 0, tenths = 1, side = ""] = figures[i] ?? [];
+        const before = i === 0 ? "end" : (names[datum % i] ?? "end");
+        return row(name, `${side}${datum % 3 === 0 ? "end" : before}`, String(tenths / 10));
+      }),
+    );
+  it("give the same procedure", () => {
+    fc.assert(
+      fc.property(lists, (rows) => {
+        const listed = draftFromLengths(rows, documentBasis, kit);
+        if (!listed.ok) throw new Error(listed.problem.message);
+        const start = assembled([], documentBasis, kit);
+        const planned = plannedIn(listed.value, kit) ?? [];
+        expect(planned).toHaveLength(rows.length);
+        const byFields = planned.reduce((now, { id, ...length }) => {
+          const from = planned.find((other) => other.id === length.from);
+          return added(now, { ...length, from: from ? featureIdOf(from) : "cable-end" });
+        }, start);
+        expect(byFields).toEqual(listed.value);
+      }),
+      { numRuns: 60 },
+    );
+  });
+  it("said in front of its datum, a length lies in front of it", () => {
+    const listed = draftFromLengths(
+      [
+        row("Jacket", "end", "68"),
+        row("Clamp mark", "in front of the jacket", "12"),
+        row("Buffer", "behind the end", "42"),
+      ],
+      documentBasis,
+      kit,
+    );
+    const sheet = listed.ok ? compile(zProcedure.parse(listed.value), { tools: known }) : null;
+    expect(sheet && at(sheet, "clamp-mark-at")).toBe(56);
+  });
+});
+
+describe("a length put into a procedure somebody has changed", () => {
+  const placesOf = ({ steps }: ProcedureDocument) => steps.map(({ id }) => id);
+  it("leaves every other step as it was, and can be done where it stands", () => {
+    const next = added(edited, length({}));
+    expect(placesOf(next).filter((id) => id !== "mark-second-mark")).toEqual(placesOf(edited));
+    expect(faults(next)).toBe(0);
+    expect(placesOf(next).indexOf("mark-second-mark")).toBeGreaterThan(placesOf(next).indexOf("mark-buffer"));
+  });
+  it("in front of its datum lies in front of it", () => {
+    const next = added(
+      edited,
+      length({ side: "front", nominal: um(5_000), name: "Clamp mark", from: "jacket-at" }),
+    );
+    expect(at(compile(zProcedure.parse(next), { tools: known }), "clamp-mark-at")).toBe(63);
+    expect(faults(next)).toBe(0);
+  });
+  it("as a cleave makes a cleaving step, behind the strip that bares the glass; a second one is refused", () => {
+    const uncleaved = {
+      ...edited,
+      features: edited.features.filter(({ id }) => id !== "glass-end"),
+      dimensions: edited.dimensions.filter(({ id }) => id !== "cleave"),
+      steps: edited.steps.filter(
+        ({ kind, ...step }) => kind !== "cleave" && !("checks" in step && step.checks?.includes("cleave")),
+      ),
+    };
+    const cleave = length({ name: "Cleave", side: "front", nominal: um(8_500), makes: "cleave" });
+    const next = added(uncleaved, cleave);
+    const kinds = next.steps.map(({ kind }) => kind);
+    expect(kinds.indexOf("cleave")).toBeGreaterThan(placesOf(next).indexOf("make-buffer"));
+    expect(faults(next)).toBe(0);
+    expect(
+      prepared(compile(zProcedure.parse(next), { tools: known }), "glass-end", "buffer-at").nominal,
+    ).toBe(8.5);
+    const again = withLength(next, cleave, kit, faults);
+    expect(again.ok ? "added" : again.problem.code).toBe("duplicate");
+  });
+});
+
+describe("what cannot be done in its order is told", () => {
+  const told = (rows: readonly LengthRow[]) => {
+    const listed = draftFromLengths(rows, documentBasis, kit);
+    if (!listed.ok) throw new Error(listed.problem.message);
+    return review(listed.value, shelf, null).contradictions.map(({ message }) => message);
+  };
+  it("a cleave before the glass is bare", () => {
+    expect(told([row("Jacket", "end", "68"), row("Cleave", "jacket", "8.5")])).toEqual([
+      expect.stringMatching(/glass is not bare there/),
+    ]);
+    expect(
+      told([row("Jacket", "end", "68"), row("Buffer", "end", "42"), row("Cleave", "buffer", "8.5")]),
+    ).toEqual([]);
+  });
+  it("a buffer stripped under a jacket that is still on", () => {
+    expect(told([row("Buffer", "end", "42")])).toEqual([expect.stringMatching(/around it is still on/)]);
+  });
+  it("a mark on bare glass", () => {
+    const marked = { ...document, steps: [...document.steps.filter(({ id }) => id !== "mark-glass")] };
+    const glass = added(marked, length({ name: "Glass line", from: "cable-end", nominal: um(20_000) }));
+    const moved = glass.steps.filter(({ id }) => id === "mark-glass-line");
+    const rest = glass.steps.filter(({ id }) => id !== "mark-glass-line");
+    const at = rest.findIndex(({ id }) => id === "make-buffer") + 1;
+    const late = { ...glass, steps: [...rest.slice(0, at), ...moved, ...rest.slice(at)] };
+    expect(review(late, shelf, null).contradictions.map(({ message }) => message)).toEqual([
+      expect.stringMatching(/nothing is drawn on bare glass/),
+    ]);
   });
 });
 

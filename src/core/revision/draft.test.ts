@@ -2,7 +2,8 @@ import { describe, expect, it } from "vitest";
 import { zProcedure } from "../procedure/procedure";
 import { contradictionsOf } from "../review/contradictions";
 import { at, compile, cord, prepared, tools } from "../runsheet/fixtures/made";
-import { type DraftBasis, draftFromLengths, type LengthRow } from "./draft";
+import type { DraftBasis } from "./assemble";
+import { draftFromLengths, type LengthRow } from "./draft";
 import { kit } from "./fixtures/kit";
 
 const basis: DraftBasis = {

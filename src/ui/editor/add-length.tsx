@@ -1,7 +1,16 @@
 "use client";
 
 import { type FormEvent, memo, useState } from "react";
-import { type NewLength, type ProcedureDocument, parseLength, type Tool } from "@/core";
+import {
+  type DraftKit,
+  type NewLength,
+  type ProcedureDocument,
+  parseLength,
+  type Side,
+  type Tool,
+  usualSide,
+  usualTool,
+} from "@/core";
 import { Button } from "../controls/button";
 import { Select } from "../controls/select";
 import { TextField } from "./field";
@@ -9,54 +18,69 @@ import { TextField } from "./field";
 interface AddLengthProps {
   readonly features: ProcedureDocument["features"];
   readonly tools: readonly Tool[];
+  /** The usual tool for each layer. */
+  readonly kit: DraftKit;
   /** Layers of the cable it is drawn on, by kind and name. */
   readonly layers: readonly { readonly kind: ProcedureDocument["startsAt"]; readonly name: string }[];
-  readonly onAdd: (length: NewLength) => void;
+  /** Adds it; answers why it cannot be added, or null. */
+  readonly onAdd: (length: NewLength) => string | null;
 }
 
 const EMPTY = { name: "", value: "", tolerance: "" };
+const SIDES: readonly { readonly id: Side; readonly name: string }[] = [
+  { id: "behind", name: "behind (further from the fibre end)" },
+  { id: "front", name: "in front of (nearer the fibre end)" },
+];
 
-/** One length more: its name, where it is laid off from, its figure, and whether it is drawn or taken off to. */
-export const AddLength = memo(function AddLength({ features, tools, layers, onAdd }: AddLengthProps) {
+/** Adds a length, said as a sentence: its name, how far on which side of what, and what is done there. */
+export const AddLength = memo(function AddLength({ features, tools, kit, layers, onAdd }: AddLengthProps) {
   const [text, setText] = useState(EMPTY);
   const [from, setFrom] = useState(features[0]?.id ?? "");
-  const [makes, setMakes] = useState("mark");
-  const [tool, setTool] = useState(tools[0]?.id ?? "");
+  const [makes, setMakes] = useState<NewLength["makes"]>("mark");
+  const [side, setSide] = useState<Side | null>(null);
+  const [picked, setPicked] = useState<string | null>(null);
   const [wrong, setWrong] = useState<string | null>(null);
+  // The cleaved end, and whatever else is picked, may have gone from the document since.
+  const datum = features.some(({ id }) => id === from) ? from : (features[0]?.id ?? "");
+  const tool = picked ?? usualTool(makes, kit) ?? tools[0]?.id ?? "";
+  const shownSide = side ?? usualSide(makes, datum);
+  const isLayer = makes !== "mark" && makes !== "cleave";
   const add = (event: FormEvent) => {
     event.preventDefault();
     const name = text.name.trim();
     const nominal = parseLength(text.value, { unit: "mm" });
     const tolerance = text.tolerance.trim() === "" ? null : parseLength(text.tolerance, { unit: "mm" });
-    if (name === "") return setWrong("A length needs a name.");
+    if (name === "") return setWrong("Name the length, for example “Second mark”.");
     if (!nominal.ok) return setWrong(`Figure: ${nominal.problem.message}`);
     if (tolerance && !tolerance.ok) return setWrong(`Tolerance: ${tolerance.problem.message}`);
-    const layer = layers.find(({ kind }) => kind === makes);
-    onAdd({
+    const problem = onAdd({
       name,
-      from,
+      from: datum,
+      side: shownSide,
       nominal: nominal.value.length,
       plus: tolerance?.value.length ?? null,
       minus: tolerance?.value.length ?? null,
-      makes: layer ? layer.kind : "mark",
-      tool,
+      makes,
+      tool: isLayer ? tool : null,
     });
+    setWrong(problem);
+    if (problem !== null) return;
     setText(EMPTY);
-    setWrong(null);
+    setSide(null);
+    setPicked(null);
   };
   return (
     <form
       onSubmit={add}
       aria-label="Add a length"
-      className="isolate mt-4 grid items-end gap-2 rounded-lg border border-line bg-raised p-3 md:grid-cols-[2fr_2fr_1fr_1fr_2fr_auto]"
+      className="isolate mt-4 grid items-start gap-2 rounded-lg border border-line bg-raised p-3 md:grid-cols-[2fr_1fr_1fr_2fr_2fr_2fr_auto]"
     >
       <TextField
-        label="One length more: its name"
+        label="Add a length: its name"
         value={text.name}
         most={200}
         onChange={(name) => setText({ ...text, name })}
       />
-      <Select title="Laid off from the" small value={from} onPick={setFrom} options={features} />
       <TextField label="mm" value={text.value} most={40} onChange={(value) => setText({ ...text, value })} />
       <TextField
         label="±"
@@ -64,23 +88,38 @@ export const AddLength = memo(function AddLength({ features, tools, layers, onAd
         most={40}
         onChange={(tolerance) => setText({ ...text, tolerance })}
       />
+      <Select
+        title="lies"
+        small
+        value={shownSide}
+        onPick={(id) => setSide(SIDES.find((each) => each.id === id)?.id ?? null)}
+        options={SIDES}
+      />
+      <Select title="the" small value={datum} onPick={setFrom} options={features} />
       <span className="grid gap-1">
         <Select
           title="There"
           small
           value={makes}
-          onPick={setMakes}
+          onPick={(id) => {
+            const layer = layers.find(({ kind }) => kind === id)?.kind;
+            setMakes(id === "cleave" ? "cleave" : (layer ?? "mark"));
+            setPicked(null);
+          }}
           options={[
             { id: "mark", name: "a mark is drawn" },
-            ...layers.map(({ kind, name }) => ({ id: kind, name: `the ${name} ends` })),
+            { id: "cleave", name: "the glass is cleaved" },
+            ...layers
+              .filter(({ kind }) => kind !== "glass")
+              .map(({ kind, name }) => ({ id: kind, name: `the ${name} ends` })),
           ]}
         />
-        {makes !== "mark" && (
-          <Select title="taken off by" small value={tool} onPick={setTool} options={tools} />
-        )}
+        {isLayer && <Select title="taken off by" small value={tool} onPick={setPicked} options={tools} />}
       </span>
-      <Button type="submit">Add it</Button>
-      <p role="alert" className="text-out empty:hidden md:col-span-6">
+      <Button type="submit" className="md:mt-5">
+        Add length
+      </Button>
+      <p role="alert" className="text-out empty:hidden md:col-span-7">
         {wrong ?? ""}
       </p>
     </form>

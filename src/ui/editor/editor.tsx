@@ -14,6 +14,7 @@ import {
   type NewLength,
   type ProcedureDocument,
   type Review,
+  review,
   type Tool,
   withLength,
   zProcedure,
@@ -130,6 +131,7 @@ export function Editor({ initial, basis, from, cables, tools, kit }: EditorProps
         document={shown}
         looked={looked}
         isNew={basis === null}
+        cables={cables}
         tools={tools}
         kit={kit}
         change={change}
@@ -148,6 +150,7 @@ interface BodyProps {
   readonly document: ProcedureDocument;
   readonly looked: Review;
   readonly isNew: boolean;
+  readonly cables: readonly Cable[];
   readonly tools: readonly Tool[];
   readonly kit: DraftKit;
   /** These stay the same functions: a key into a figure draws nothing here. */
@@ -164,6 +167,7 @@ const Body = memo(function Body({
   document,
   looked,
   isNew,
+  cables,
   tools,
   kit,
   change,
@@ -178,9 +182,15 @@ const Body = memo(function Body({
     (field: string, changes: Partial<ProcedureDocument>) => change(field, (now) => ({ ...now, ...changes })),
     [change],
   );
+  /** Adds a length; answers why it cannot be added, or null. */
   const addLength = useCallback(
-    (length: NewLength) => change("lengths/add", (now) => withLength(now, length, kit)),
-    [change, kit],
+    (length: NewLength): string | null => {
+      const next = withLength(document, length, kit, (draft) => faultsOf(draft, { cables, tools }));
+      if (!next.ok) return next.problem.message;
+      change("lengths/add", () => next.value);
+      return null;
+    },
+    [change, document, kit, cables, tools],
   );
   const putLength = useCallback(
     (at: number, field: string, next: Dimension, typed: boolean) =>
@@ -240,6 +250,7 @@ const Body = memo(function Body({
           />
           <AddLength
             tools={tools}
+            kit={kit}
             features={document.features}
             layers={looked.on?.layers ?? NO_LAYERS}
             onAdd={addLength}
@@ -305,6 +316,12 @@ interface DrawingProps {
   readonly drawn: Review;
   readonly lit: string | null;
   readonly onPoint: (feature: string | null) => void;
+}
+
+/** How many things are wrong with a document: what contradicts, what cannot be done in its order, what is missing. */
+function faultsOf(draft: ProcedureDocument, shelf: Parameters<typeof review>[1]): number {
+  const { contradictions, problem } = review(draft, shelf, null);
+  return contradictions.length + (problem ? 1 : 0);
 }
 
 const NO_LAYERS: Cable["layers"] = [];

@@ -2,7 +2,12 @@ import { memo, useState } from "react";
 
 interface FoundProps {
   /** What cannot all hold, each with the cable it was found on where that is one of several. */
-  readonly contradictions?: readonly { readonly message: string; readonly cable?: string }[];
+  readonly contradictions?: readonly {
+    readonly message: string;
+    readonly cable?: string;
+    /** By how much figures cannot hold together; 0 where it is the order of work that cannot be done. */
+    readonly shortBy?: number;
+  }[];
   /** Why it is not whole. */
   readonly bad: string | null;
   /** What saving it met with. */
@@ -31,10 +36,13 @@ export const Found = memo(function Found({ contradictions = NONE, bad, problem, 
         {nothing && <p className="hidden text-soft lg:block">Nothing contradicts itself.</p>}
         {problem && <p className="font-bold text-out">{problem}</p>}
         <div id="contradictions" className="grid gap-1 empty:hidden">
-          {contradictions.map(({ message, cable }, n) => (
+          {contradictions.map(({ message, cable, shortBy }, n) => (
             // biome-ignore lint/suspicious/noArrayIndexKey: a key into a figure changes what one says, and seldom how many there are
             <p key={n} className={BOX}>
-              <strong className="text-out">Contradiction.</strong> {message}
+              <strong className="text-out">
+                {shortBy === 0 ? "This cannot be done in this order." : "Contradiction."}
+              </strong>{" "}
+              {message}
               {cable && <span className="text-soft"> On {cable}.</span>}
             </p>
           ))}

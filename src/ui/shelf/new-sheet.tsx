@@ -2,8 +2,10 @@
 
 import { useState } from "react";
 import {
+  assembled,
   asWritten,
   type Cable,
+  type DraftBasis,
   type DraftKit,
   draftFromLengths,
   liftedProcedure,
@@ -78,29 +80,33 @@ export function NewSheet({ cables, tools, taken, kit }: NewSheetProps) {
     forgetDraft(`${document.id}@${revision}`);
     setDraft({ document, basis: revision });
   };
-  const make = (from: string) => {
+  /** What a draft is for, as it is said in the fields above; null where something is missing yet. */
+  const basisOf = (): DraftBasis | null => {
     const cable = cables.find(({ id }) => id === cableId);
-    if (!cable) return;
+    if (!cable) return null;
     if (name.trim() === "") {
-      setProblem("Give it a name first.");
-      return;
+      setProblem("Name the procedure first, for example “Hut stub, 3 mm cord”.");
+      return null;
     }
+    return {
+      id: free(idOf(name), taken),
+      name: name.trim(),
+      date: new Date().toISOString().slice(0, 10),
+      appliesTo: appliesTo(cable),
+      startsAt: cable.layers[0]?.kind ?? "jacket",
+    };
+  };
+  const make = (from: string) => {
+    const basis = basisOf();
+    if (!basis) return;
     const rows = lengthsFromText(from);
-    const drafted = rows.ok
-      ? draftFromLengths(
-          rows.value,
-          {
-            id: free(idOf(name), taken),
-            name: name.trim(),
-            date: new Date().toISOString().slice(0, 10),
-            appliesTo: appliesTo(cable),
-            startsAt: cable.layers[0]?.kind ?? "jacket",
-          },
-          kit,
-        )
-      : rows;
+    const drafted = rows.ok ? draftFromLengths(rows.value, basis, kit) : rows;
     if (drafted.ok) begin(drafted.value);
     else setProblem(drafted.problem.message);
+  };
+  const beginEmpty = () => {
+    const basis = basisOf();
+    if (basis) begin(assembled([], basis, kit));
   };
   const takeFile = async (file: File | undefined) => {
     if (!file) return;
@@ -202,8 +208,9 @@ export function NewSheet({ cables, tools, taken, kit }: NewSheetProps) {
             className={`figures rounded-lg border-2 bg-field px-4 py-2 placeholder:text-soft ${over ? "border-now bg-now-wash" : "border-ink"}`}
           />
           <span className="text-soft text-sm">
-            The datum is the end, or the name of a length above. A name with “mark” in it is drawn, with
-            “cleave” is cleaved; the rest are stripped.
+            The datum is the end, or the name of a length above; “in front of the buffer” or “behind the
+            buffer” says on which side. A name with “mark” in it is drawn, with “cleave” is cleaved; the rest
+            are stripped.
           </span>
         </label>
         <p role="alert" className="whitespace-pre-line font-semibold text-out empty:hidden">
@@ -212,6 +219,9 @@ export function NewSheet({ cables, tools, taken, kit }: NewSheetProps) {
         <div className="flex flex-wrap gap-2">
           <Button look="next" size="large" type="submit" className="flex-1">
             Draft it
+          </Button>
+          <Button size="large" onClick={beginEmpty}>
+            Add lengths one by one
           </Button>
           <label className="flex min-h-14 cursor-pointer items-center rounded-lg border-2 border-ink px-5 font-semibold focus-within:outline-3 focus-within:outline-now">
             Open a file
