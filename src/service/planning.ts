@@ -1,4 +1,5 @@
 import {
+  type Across,
   addressesFor,
   type Cable,
   fibresBelow,
@@ -21,6 +22,7 @@ import {
   type Shelved,
   type SideName,
   type SideSheet,
+  sideMismatches,
   workedTo,
 } from "@/core";
 import { yieldOf } from "@/store/ends";
@@ -137,6 +139,10 @@ export function needsOf(store: Store, plan: PiecePlan): { needs: PieceNeeds } | 
   }
 }
 
+/** What does not go together over the two sides of a piece as it is planned. */
+export const mismatchesOf = (store: Store, plan: PiecePlan): Across[] =>
+  sideMismatches(plan, shelved(store).procedure);
+
 /** A choice to be made at a side, with what can be had there. */
 const choicesOf = ({ choices }: Procedure, cable: Cable, core: string) =>
   choices
@@ -144,7 +150,8 @@ const choicesOf = ({ choices }: Procedure, cable: Cable, core: string) =>
     .map((choice) => ({
       id: choice.id,
       name: choice.name,
-      usual: choice.default,
+      default: choice.default,
+      across: choice.across,
       options: optionsFor(choice, cable, core).map(({ id, name }) => ({ id, name })),
     }))
     .filter(({ options }) => options.length > 1);

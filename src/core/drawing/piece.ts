@@ -9,7 +9,8 @@ export interface PieceShape {
 }
 
 /** `A`, `route 2`, `loop 0`: what of the plan a need is, as one word. */
-export const needKey = ({ part }: Need): string => (part.of === "side" ? part.side : `${part.of} ${part.at}`);
+export const needKey = ({ part }: Pick<Need, "part">): string =>
+  part.of === "side" ? part.side : `${part.of} ${part.at}`;
 
 /** The whole piece as shapes, side A first: they touch, and end where the piece does. */
 export function pieceDrawing(items: readonly Need[]): PieceShape[] {

@@ -67,16 +67,17 @@ export function slackBehind(
 }
 
 /**
- * The slack there is at a place as its plan says it: what somebody found there, else what its retries have cable for; null
- * where neither was said. What was opened out of the cable has what its own retries are left long enough for.
+ * The slack there is at a place as its plan says it: what somebody found there, else what its retries have cable for and
+ * what is left over; null where none was said. What was opened out of the cable has what its own retries are left long enough for.
  * @param perAttempt what one more attempt takes.
  */
 export function slackAllowed(
-  { slack, retries, onto }: Pick<PiecePlan["sides"][SideName], "slack" | "retries" | "onto">,
+  { slack, retries, onto, leave }: Pick<PiecePlan["sides"][SideName], "slack" | "retries" | "onto" | "leave">,
   perAttempt: Length,
   opened: boolean,
 ): Length | null {
   if (slack !== null) return slack;
-  const tries = opened ? (onto?.retries ?? 0) : retries;
-  return tries > 0 ? um(tries * perAttempt) : null;
+  const tries = (opened ? onto?.retries : retries) ?? 0;
+  const left = opened ? null : leave;
+  return tries > 0 || left !== null ? um(tries * perAttempt + (left ?? 0)) : null;
 }

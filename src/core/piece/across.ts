@@ -1,4 +1,5 @@
-import type { Choice } from "../procedure/procedure";
+import type { Choice, Procedure } from "../procedure/procedure";
+import type { PiecePlan, SideName } from "./plan";
 
 /** An end of a fibre as far as the other end of it must know. */
 export interface EndOfFibre {
@@ -46,3 +47,45 @@ const optionOf = (
   const option = Object.hasOwn(picked, id) ? picked[id] : usual;
   return options.find((one) => one.id === option)?.name;
 };
+
+type AcrossChoice = Pick<Choice, "id" | "default" | "across"> & {
+  readonly options: readonly { readonly id: string }[];
+};
+
+/**
+ * What to begin with at one end of a fibre, from what is picked at the other: the same where both must be the same, another
+ * where one must be the other. Only what differs from the usual.
+ * @example choicesWith([runEnd], { choices: [runEnd], picked: {} }) // { "run-end": "b" }
+ */
+export function choicesWith(
+  here: readonly AcrossChoice[],
+  far: { readonly choices: readonly AcrossChoice[]; readonly picked: Readonly<Record<string, string>> },
+): Record<string, string> {
+  const begun = here.flatMap(({ id, across: asks, options, default: usual }) => {
+    const there = far.choices.find((choice) => choice.id === id);
+    if (!asks || !there) return [];
+    const picked = far.picked[id] ?? there.default;
+    const goes = (option: string) => (option === picked) === (asks === "same");
+    const option = goes(usual) ? usual : options.find((each) => goes(each.id))?.id;
+    return option === undefined || option === usual ? [] : [[id, option] as const];
+  });
+  return Object.fromEntries(begun);
+}
+
+/** What ends a side's fibres: what is put on each opened element where anything is, else what ends the side itself. */
+const endingAt = ({ procedure, choices, onto }: PiecePlan["sides"][SideName]) =>
+  onto ?? { procedure, choices };
+
+/** All that does not go together over the two sides of a piece as it is planned; empty where a side is not ended. */
+export function sideMismatches(
+  { core, sides }: Pick<PiecePlan, "core" | "sides">,
+  procedureOf: (id: string) => Pick<Procedure, "choices"> | undefined,
+): Across[] {
+  const endOf = (side: SideName): EndOfFibre | null => {
+    const { procedure, choices: picked } = endingAt(sides[side]);
+    const choices = procedure === null ? undefined : procedureOf(procedure)?.choices;
+    return choices ? { core, choices, picked } : null;
+  };
+  const [A, B] = [endOf("A"), endOf("B")];
+  return A && B ? across(A, B).filter(({ fits }) => !fits) : [];
+}

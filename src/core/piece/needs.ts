@@ -1,6 +1,6 @@
 import type { Cable } from "../cable/cable";
 import { formatMm } from "../length/format";
-import type { Length } from "../length/length";
+import { type Length, ZERO } from "../length/length";
 import { InputError } from "../problem/problem";
 import type { RunSheet } from "../runsheet/runsheet";
 import { allowed, roundedUp } from "../slack/cut-length";
@@ -22,7 +22,8 @@ export interface NeedFigure {
     | "stretch"
     | "allowance"
     | "sag"
-    | "turn";
+    | "turn"
+    | "left";
   /** Micrometres, not rounded. */
   readonly length: number;
   readonly times: number;
@@ -43,6 +44,21 @@ export interface Need {
   readonly figures: readonly NeedFigure[];
 }
 
+/** A figure of a plan that nobody has said yet: it counts as nothing, and is asked for. */
+export interface Unsaid {
+  readonly part: Need["part"];
+  readonly what:
+    | "length"
+    | "allowance"
+    | "sag"
+    | "turns"
+    | "perimeter"
+    | "entry"
+    | "squared"
+    | "grip"
+    | "retry";
+}
+
 /** So many retries at either side: how likely it is to fall short, and what must then be cut. */
 export interface RetryChoice {
   readonly retries: number;
@@ -56,6 +72,8 @@ export interface PieceNeeds {
   /** Micrometres, not rounded: the items added up. */
   readonly exact: number;
   readonly cut: Length;
+  /** What nobody has said yet: neither in the items nor in the cut. */
+  readonly unsaid: readonly Unsaid[];
   readonly bend: BendRadius;
   /** Empty where no end is made at either side. */
   readonly curve: readonly RetryChoice[];
@@ -112,7 +130,7 @@ interface Tries {
 }
 
 function sideNeed(plan: PiecePlan, side: SideName, { sheets, opened }: PieceParts, tries: Tries): Need {
-  const { place, entry, squaring, grip } = plan.sides[side];
+  const { place, entry, squaring, grip, leave } = plan.sides[side];
   const sheet = sheets[side];
   const by = (
     of: SideSheet | null | undefined,
@@ -126,15 +144,18 @@ function sideNeed(plan: PiecePlan, side: SideName, { sheets, opened }: PiecePart
     ...by(sheet, "prepared", sheet?.uses.prepared ?? 0, 1),
     // Opened elements lie side by side: all are as much longer as the one that is tried most often.
     ...by(onEach, "opened-retry", onEach?.uses.retry ?? 0, tries.opened),
-    stated("squared", squaring),
-    stated("grip", grip),
-    stated("entry", entry),
+    stated("squared", squaring ?? 0),
+    stated("grip", grip ?? 0),
+    stated("entry", entry ?? 0),
     ...by(sheet, "retry", sheet?.uses.retry ?? 0, tries.retries),
+    stated("left", leave ?? 0),
   ]);
 }
 
 function stretchNeed(stretch: Stretch, at: number): Need {
-  const { length, allowancePct, kind, sag } = stretch;
+  const { kind, sag } = stretch;
+  const length = stretch.length ?? ZERO;
+  const allowancePct = stretch.allowancePct ?? 0;
   const hung = kind === "span" && sag !== null && length > 0 ? hang({ span: length, sag }).slack : 0;
   return need({ of: "route", at }, stretch.name || kind, [
     stated("stretch", length),
@@ -145,17 +166,50 @@ function stretchNeed(stretch: Stretch, at: number): Need {
 
 /** @throws InputError `bend` for a loop tighter than the cable may rest. */
 function loopNeed(loop: Loop, at: number, { atRest }: BendRadius): Need {
-  const radius = loop.perimeter / (2 * Math.PI);
-  if (loop.turns > 0 && radius < atRest)
+  const perimeter = loop.perimeter ?? ZERO;
+  const radius = perimeter / (2 * Math.PI);
+  if (loop.perimeter !== null && loop.turns !== 0 && radius < atRest)
     throw new InputError(
       "bend",
-      `A loop of ${formatMm(loop.perimeter)} mm round has a radius of ${(radius / 1000).toFixed(0)} mm: this cable rests at no less than ${formatMm(atRest)} mm, ${formatMm(Math.ceil((2 * Math.PI * atRest) / 1000) * 1000)} mm round.`,
+      `A loop of ${formatMm(perimeter)} mm round has a radius of ${(radius / 1000).toFixed(0)} mm: this cable rests at no less than ${formatMm(atRest)} mm, ${formatMm(Math.ceil((2 * Math.PI * atRest) / 1000) * 1000)} mm round.`,
       ["loops", at, "perimeter"],
     );
   return need({ of: "loop", at }, loop.name || `loop ${at + 1}`, [
-    stated("turn", loop.perimeter, loop.turns),
+    stated("turn", perimeter, loop.turns ?? 0),
   ]);
 }
+
+/** Every figure of a plan that nobody has said yet, in the order of the items. A side that is not ended is asked nothing. */
+function unsaidOf({ sides, route, loops }: PiecePlan): Unsaid[] {
+  const asked = (part: Need["part"], figures: Partial<Record<Unsaid["what"], number | null>>): Unsaid[] =>
+    UNSAID_ORDER.flatMap((what) => (figures[what] === null ? [{ part, what }] : []));
+  const ofSide = (side: SideName): Unsaid[] => {
+    const { procedure, entry, squaring, grip, retries } = sides[side];
+    return procedure === null
+      ? []
+      : asked({ of: "side", side }, { entry, squared: squaring, grip, retry: retries });
+  };
+  return [
+    ...ofSide("A"),
+    ...route.flatMap(({ length, allowancePct, kind, sag }, at) =>
+      asked({ of: "route", at }, { length, allowance: allowancePct, ...(kind === "span" && { sag }) }),
+    ),
+    ...loops.flatMap(({ turns, perimeter }, at) => asked({ of: "loop", at }, { turns, perimeter })),
+    ...ofSide("B"),
+  ];
+}
+
+const UNSAID_ORDER: readonly Unsaid["what"][] = [
+  "length",
+  "sag",
+  "allowance",
+  "turns",
+  "perimeter",
+  "entry",
+  "squared",
+  "grip",
+  "retry",
+];
 
 /** The most retries the curve looks at. */
 const MOST_LOOKED_AT = 6;
@@ -186,7 +240,7 @@ const sum = (items: readonly Need[]): number => items.reduce((total, { length })
  */
 export function pieceNeeds(plan: PiecePlan, parts: PieceParts): PieceNeeds {
   const planned = (side: SideName): Tries => ({
-    retries: plan.sides[side].retries,
+    retries: plan.sides[side].retries ?? 0,
     opened: plan.sides[side].onto?.retries ?? 0,
   });
   const items = itemsFor(plan, parts, planned);
@@ -194,7 +248,9 @@ export function pieceNeeds(plan: PiecePlan, parts: PieceParts): PieceNeeds {
   const worked = SIDES.filter((side) => parts.sheets[side] !== null);
   const curveOf = (ends: number, withTries: (side: SideName, retries: number) => Tries) => {
     const chances =
-      ends > 0 ? retriesFor({ yield: plan.yield, ends, risk: plan.risk, most: MOST_LOOKED_AT }) : null;
+      ends > 0 && plan.yield !== null
+        ? retriesFor({ yield: plan.yield, ends, risk: plan.risk, most: MOST_LOOKED_AT })
+        : null;
     return {
       curve: (chances?.short ?? []).map((short, retries) => ({
         retries,
@@ -208,6 +264,7 @@ export function pieceNeeds(plan: PiecePlan, parts: PieceParts): PieceNeeds {
     items,
     exact,
     cut: roundedUp(exact, plan.roundUpTo),
+    unsaid: unsaidOf(plan),
     bend: bendRadius(parts.cable, plan.bendAtRest),
     ...curveOf(
       worked.reduce((total, side) => total + plan.sides[side].ends, 0),

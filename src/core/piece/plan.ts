@@ -12,15 +12,22 @@ export const STRETCHES = ["tray", "duct", "buried", "wall", "drop", "span"] as c
 
 const zTitle = z.string("A name is text").trim().max(200, "A name has at most 200 characters");
 
-/** A stretch of route; of a span between two points, how far it sags. */
-export const zStretch = zSegment.extend({
+/** A stretch of route; of a span between two points, how far it sags. Null is what nobody has said yet. */
+export const zStretch = z.strictObject({
+  length: zSegment.shape.length.nullable(),
+  allowancePct: zSegment.shape.allowancePct.nullable(),
   kind: z.enum(STRETCHES, { error: `A stretch is one of ${STRETCHES.join(", ")}` }),
   name: zTitle,
   sag: zMmNotNegative.nullable().default(null),
 });
 
-/** Cable stored in turns, after so many stretches of the route. */
-export const zLoop = zStored.extend({ name: zTitle, after: z.int().min(0).max(200) });
+/** Cable stored in turns, after so many stretches of the route. Null is what nobody has said yet. */
+export const zLoop = z.strictObject({
+  turns: zStored.shape.turns.nullable(),
+  perimeter: zStored.shape.perimeter.nullable(),
+  name: zTitle,
+  after: z.int().min(0).max(200),
+});
 
 const zChoices = z.record(z.string().max(80), z.string().max(80)).default({});
 
@@ -40,7 +47,7 @@ export const zSide = z.strictObject({
       procedure: zDocumentId,
       choices: zChoices,
       /** Attempts beyond the first that each element is left long enough for: all of them, side by side. */
-      retries: zTries.default(0),
+      retries: zTries.nullable().default(0),
     })
     .nullable()
     .default(null),
@@ -48,13 +55,15 @@ export const zSide = z.strictObject({
   slack: zMmNotNegative.nullable().default(null),
   /** Ends made here, each by that procedure. */
   ends: z.int("How many ends is a whole number").min(0, "No fewer than no ends").max(6_912),
-  /** From where the cable comes in to where its end is prepared. */
-  entry: zMmNotNegative,
-  /** Cut off to have it square, and what the pulling grip spoils. */
-  squaring: zMmNotNegative,
-  grip: zMmNotNegative,
-  /** Attempts beyond the first that there is cable for. */
-  retries: zTries,
+  /** Cable left over here as slack, beyond the tries; null where none is. */
+  leave: zMmNotNegative.nullable().default(null),
+  /** From where the cable comes in to where its end is prepared; null as long as nobody has said. */
+  entry: zMmNotNegative.nullable(),
+  /** Cut off to have it square, and what the pulling grip spoils; null as long as nobody has said. */
+  squaring: zMmNotNegative.nullable(),
+  grip: zMmNotNegative.nullable(),
+  /** Attempts beyond the first that there is cable for; null as long as nobody has said. */
+  retries: zTries.nullable(),
 });
 
 /** One length of a cable as it is planned, side A to side B. */
@@ -77,7 +86,8 @@ export const zPiecePlan = z
       .default([]),
     /** The least radius at rest by the cable's own sheet; null goes by its diameter. */
     bendAtRest: zMmNotNegative.nullable().default(null),
-    yield: zYield,
+    /** How often an end comes out well; null as long as nobody has said. */
+    yield: zYield.nullable(),
     /** How likely it may be that an end falls short. */
     risk: z.number("The risk is a share").min(0, "The risk is at least 0").max(1, "The risk is at most 1"),
     roundUpTo: zMmNotNegative.refine((value) => value > 0, {

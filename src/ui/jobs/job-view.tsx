@@ -5,6 +5,7 @@ import { useRouter } from "next/navigation";
 import { toast } from "sonner";
 import { z } from "zod";
 import {
+  type Across,
   type Cable,
   type Closure,
   type Job,
@@ -26,7 +27,8 @@ import { AddPieces } from "./add-pieces";
 import { Closures } from "./closures";
 import { FiguresFirst } from "./figures-first";
 import { FindForm } from "./find-form";
-import { metresText } from "./metres";
+import { metresText, unsaidText } from "./metres";
+import { Mismatch } from "./mismatch";
 import { offerUndo } from "./offer-undo";
 import { PieceBand } from "./piece-band";
 import { PlaceStrip } from "./place-strip";
@@ -55,6 +57,7 @@ export interface PieceLine {
   readonly cable: Cable | null;
   readonly places: PieceAnswer["places"];
   readonly needs: PieceNeeds | null;
+  readonly mismatches: readonly Across[];
   readonly problem: string | null;
 }
 
@@ -222,11 +225,20 @@ function PieceRow({ job, piece }: { job: string; piece: PieceLine }) {
           </p>
         )}
         {problem && <p className="text-out">{problem}</p>}
+        <Mismatch all={piece.mismatches} />
       </div>
       <p className="text-right">
         {needs ? (
           <>
             <span className="figures font-bold text-xl">{metresText(needs.cut)}</span> m
+            {needs.unsaid.length > 0 && (
+              <span
+                className="block text-sm"
+                title={needs.unsaid.map((each) => unsaidText(each, plan)).join("; ")}
+              >
+                so far: {needs.unsaid.length} not said
+              </span>
+            )}
           </>
         ) : (
           <span className="text-soft">not known</span>

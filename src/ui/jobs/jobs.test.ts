@@ -71,6 +71,16 @@ describe("metres", () => {
   it.each(["", "-1", "1.2345", "1e3", "ten", "1 2"])("%j is no length", (text) => {
     expect(readMetres(text)).toBeNull();
   });
+  it.each([
+    ["41 ft", 12_496_800],
+    ["12 ft 6 in", 3_810_000],
+    ["12' 6\"", 3_810_000],
+    ["40 in", 1_016_000],
+    ["30 cm", 300_000],
+    ["3 m", 3_000_000],
+  ])("typed as %s are taken for what they are", (text, length) => {
+    expect(readMetres(text)).toBe(um(length));
+  });
   it("are feet and inches beside", () => {
     // 287 m / 0.0254 = 11,299.2 inches = 941 ft 7 in.
     expect(feetText(287e6)).toBe("941 ft 7 in");

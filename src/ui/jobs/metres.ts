@@ -1,4 +1,12 @@
-import { type Length, type Need, type NeedFigure, um } from "@/core";
+import {
+  type Length,
+  type Need,
+  type NeedFigure,
+  type PiecePlan,
+  parseLength,
+  type Unsaid,
+  um,
+} from "@/core";
 
 const UM = 1e6;
 
@@ -18,15 +26,26 @@ export function feetText(length: number): string {
   return `${Math.floor(inches / 12)} ft ${inches % 12} in`;
 }
 
+/** What a field of metres asks for where something else was typed. */
+export const ASKS_METRES = "Enter metres, 0 or more, for example 212.04; or 30 cm, 41 ft, 12 ft 6 in.";
+
 /**
- * What was typed as metres, with a point or a comma, to the millimetre.
+ * What was typed as metres, with a point or a comma, to the millimetre; or with a unit of its own, feet and inches too.
  * @returns null where it is no length, or a negative one.
  */
 export function readMetres(text: string): Length | null {
   const plain = text.trim().replace(",", ".");
-  if (!/^\d{1,6}(\.\d{0,3})?$/.test(plain)) return null;
-  return um(Math.round(Number(plain) * 1000) * 1000);
+  if (/^\d{1,6}(\.\d{0,3})?$/.test(plain)) return um(Math.round(Number(plain) * 1000) * 1000);
+  if (!/[a-zµ'"′″’”]/i.test(plain)) return null;
+  const read = parseLength(text, { unit: "mm", max: LONGEST });
+  return read.ok ? read.value.length : null;
 }
+
+const LONGEST = um(999_999 * UM);
+
+/** The same where nothing typed is a length nobody has said. */
+export const readMetresOrNone = (text: string): Length | null =>
+  text.trim() === "" ? UNSAID : readMetres(text);
 
 /** So many per cent that were typed, from 0 to 100; null where it is none. */
 export function readPerCent(text: string): number | null {
@@ -59,7 +78,33 @@ const WORDS: Record<NeedFigure["what"], string> = {
   allowance: "allowance",
   sag: "sag",
   turn: "turns",
+  left: "slack left",
 };
+
+const UNSAID_WORDS: Record<Unsaid["what"], string> = {
+  length: "length",
+  allowance: "allowance",
+  sag: "sag",
+  turns: "turns",
+  perimeter: "once round",
+  entry: "entry path",
+  squared: "cut square",
+  grip: "pulling grip",
+  retry: "tries to spare",
+};
+
+export const unsaidWord = ({ what }: Unsaid): string => UNSAID_WORDS[what];
+
+/** A figure nobody has said yet, by what it is of: `duct: length`. */
+export function unsaidText({ part, what }: Unsaid, plan: PiecePlan): string {
+  const of =
+    part.of === "side"
+      ? `side ${part.side}`
+      : part.of === "route"
+        ? plan.route[part.at]?.name || plan.route[part.at]?.kind
+        : plan.loops[part.at]?.name || `loop ${part.at + 1}`;
+  return `${of}: ${UNSAID_WORDS[what]}`;
+}
 
 const ONCE = { retry: "try", "opened-retry": "try of each opened", turn: "turns" } as const;
 

@@ -7,10 +7,11 @@ const SIDE: PiecePlan["sides"]["A"] = {
   onto: null,
   slack: null,
   ends: 0,
-  entry: mm(500),
-  squaring: mm(50),
-  grip: mm(0),
-  retries: 0,
+  leave: null,
+  entry: null,
+  squaring: null,
+  grip: null,
+  retries: null,
 };
 
 /** A piece as it is begun: a cable and a name, nothing of its route known yet. */
@@ -18,12 +19,12 @@ export const newPlan = (name: string, cable: Cable, core: Core): PiecePlan => ({
   name,
   cable: cable.id,
   core,
-  sides: { A: SIDE, B: { ...SIDE, grip: mm(1_000) } },
+  sides: { A: SIDE, B: SIDE },
   route: [],
   loops: [],
   stations: [],
   bendAtRest: null,
-  yield: { p: 0.95 },
+  yield: null,
   risk: 0.05,
   roundUpTo: mm(500),
 });

@@ -1,15 +1,21 @@
 "use client";
 
 import { Minus, Plus, Trash2 } from "lucide-react";
-import { type Length, type Loop, type PiecePlan, type SideName, STRETCHES, type Stretch } from "@/core";
+import {
+  choicesWith,
+  type Length,
+  type Loop,
+  type PiecePlan,
+  type SideName,
+  STRETCHES,
+  type Stretch,
+} from "@/core";
 import { Button } from "../controls/button";
 import { FigureField } from "../controls/figure-field";
 import { Select } from "../controls/select";
-import { metresText, readCount, readMetres, readPerCent, UNSAID } from "./metres";
+import { ASKS_METRES, metresText, readCount, readMetresOrNone, readPerCent, UNSAID } from "./metres";
 
 type Change = (make: (before: PiecePlan) => PiecePlan) => boolean;
-
-const METRES = "Metres, as 212.04, and none below nothing.";
 
 const named = (text: string): string | null => (text.length <= 200 ? text.trim() : null);
 
@@ -30,26 +36,56 @@ const Words = ({ title, value, onTake }: WordsProps) => (
   />
 );
 
+/** A length of the plan; empty as long as nobody has said it. */
 function Metres({
   title,
   value,
   onTake,
 }: {
   title: string;
-  value: Length;
-  onTake: (value: Length) => boolean;
+  value: Length | null;
+  onTake: (value: Length | null) => boolean;
 }) {
   return (
     <FigureField
       title={title}
-      value={value}
-      text={metresText}
-      read={readMetres}
-      asks={METRES}
-      onTake={onTake}
+      value={value ?? UNSAID}
+      text={(length) => (length === UNSAID ? "" : metresText(length))}
+      read={readMetresOrNone}
+      asks={ASKS_METRES}
+      onTake={(length) => onTake(length === UNSAID ? null : length)}
     />
   );
 }
+
+/** A whole number of the plan; empty as long as nobody has said it. */
+function Count({
+  title,
+  value,
+  most,
+  asks,
+  onTake,
+}: {
+  title: string;
+  value: number | null;
+  most: number;
+  asks: string;
+  onTake: (value: number | null) => boolean;
+}) {
+  return (
+    <FigureField
+      title={title}
+      value={value ?? NONE}
+      text={(count) => (count === NONE ? "" : String(count))}
+      read={(text) => (text.trim() === "" ? NONE : readCount(text, most))}
+      asks={asks}
+      onTake={(count) => onTake(count === NONE ? null : count)}
+    />
+  );
+}
+
+/** A number nobody has said. */
+const NONE = -1;
 
 /** A procedure that goes on the piece's cable. */
 export interface SideStyle {
@@ -65,7 +101,9 @@ export interface SideStyle {
 interface SideChoice {
   readonly id: string;
   readonly name: string;
-  readonly usual: string;
+  readonly default: string;
+  /** Whether the other end of the fibre must have the same, or another. */
+  readonly across?: "same" | "other" | undefined;
   readonly options: readonly { readonly id: string; readonly name: string }[];
 }
 
@@ -85,6 +123,16 @@ export function SideEditor({ plan, side, styles, change }: SideEditorProps) {
   const style = styles.find(({ id }) => id === at.procedure);
   const mostOf = (id: string | null) => styles.find((sideStyle) => sideStyle.id === id)?.most ?? MOST_ENDS;
   const most = mostOf(at.procedure);
+  const far = plan.sides[side === "A" ? "B" : "A"];
+  const farStyle = styles.find(({ id }) => id === far.procedure);
+  /** The choices of a style to begin with, so that both ends of a fibre go together. */
+  const begun = (picked: Pick<SideStyle, "choices"> | undefined) => {
+    const farOnto = farStyle?.onto.find(({ id }) => id === far.onto?.procedure);
+    const there = farOnto
+      ? { choices: farOnto.choices, picked: far.onto?.choices ?? {} }
+      : { choices: farStyle?.choices ?? [], picked: far.choices };
+    return choicesWith(picked?.choices ?? [], there);
+  };
   const set = (changed: Partial<PiecePlan["sides"]["A"]>) =>
     change((before) => ({
       ...before,
@@ -101,7 +149,7 @@ export function SideEditor({ plan, side, styles, change }: SideEditorProps) {
         onPick={(id) => {
           set({
             procedure: id === "" ? null : id,
-            choices: {},
+            choices: begun(styles.find((sideStyle) => sideStyle.id === id)),
             onto: null,
             ...(id === "" ? {} : { ends: Math.min(Math.max(at.ends, 1), mostOf(id)) }),
           });
@@ -116,7 +164,16 @@ export function SideEditor({ plan, side, styles, change }: SideEditorProps) {
             empty="nothing more"
             options={style.onto}
             onPick={(id) =>
-              set({ onto: id === "" ? null : { procedure: id, choices: {}, retries: at.onto?.retries ?? 0 } })
+              set({
+                onto:
+                  id === ""
+                    ? null
+                    : {
+                        procedure: id,
+                        choices: begun(style.onto.find((each) => each.id === id)),
+                        retries: at.onto?.retries ?? null,
+                      },
+              })
             }
           />
           <Choices
@@ -125,12 +182,11 @@ export function SideEditor({ plan, side, styles, change }: SideEditorProps) {
             onPick={(choices) => set({ onto: at.onto && { ...at.onto, choices } })}
           />
           {at.onto && (
-            <FigureField
+            <Count
               title="Tries to spare of each opened"
               value={at.onto.retries}
-              text={String}
-              read={(text) => readCount(text, 50)}
-              asks="A whole number, at most 50: all opened are left so much longer, side by side."
+              most={50}
+              asks="Enter a whole number, 0 to 50: all opened are left so much longer, side by side."
               onTake={(retries) => set({ onto: at.onto && { ...at.onto, retries } })}
             />
           )}
@@ -145,25 +201,18 @@ export function SideEditor({ plan, side, styles, change }: SideEditorProps) {
           asks={`A whole number, at most ${most}: so many places this cable has for it.`}
           onTake={(ends) => set({ ends })}
         />
-        <FigureField
+        <Count
           title="Tries to spare"
           value={at.retries}
-          text={String}
-          read={(text) => readCount(text, 50)}
-          asks="A whole number, at most 50."
+          most={50}
+          asks="Enter a whole number, 0 to 50."
           onTake={(retries) => set({ retries })}
         />
         <Metres title="Entry path, m" value={at.entry} onTake={(entry) => set({ entry })} />
         <Metres title="Cut square, m" value={at.squaring} onTake={(squaring) => set({ squaring })} />
         <Metres title="Pulling grip, m" value={at.grip} onTake={(grip) => set({ grip })} />
-        <FigureField
-          title="Slack found, m"
-          value={at.slack ?? UNSAID}
-          text={(slack) => (slack === UNSAID ? "" : metresText(slack))}
-          read={(text) => (text.trim() === "" ? UNSAID : readMetres(text))}
-          asks={`${METRES} Empty where nobody has looked.`}
-          onTake={(slack) => set({ slack: slack === UNSAID ? null : slack })}
-        />
+        <Metres title="Leave as slack, m" value={at.leave} onTake={(leave) => set({ leave })} />
+        <Metres title="Slack found, m" value={at.slack} onTake={(slack) => set({ slack })} />
       </div>
     </div>
   );
@@ -179,7 +228,7 @@ interface ChoicesProps {
 export const Choices = ({ choices, picked, onPick }: ChoicesProps) =>
   choices.length === 0 ? null : (
     <div className="grid grid-cols-2 gap-3">
-      {choices.map(({ id, name, usual, options }) => (
+      {choices.map(({ id, name, default: usual, options }) => (
         <Select
           key={id}
           title={name}
@@ -226,21 +275,14 @@ export function StretchEditor({ stretch, at, change }: StretchEditorProps) {
         <Metres title="Length, m" value={stretch.length} onTake={(length) => set({ length })} />
         <FigureField
           title="Allowance, %"
-          value={stretch.allowancePct}
-          text={String}
-          read={readPerCent}
-          asks="A percentage from 0 to 100."
-          onTake={(allowancePct) => set({ allowancePct })}
+          value={stretch.allowancePct ?? NONE}
+          text={(percent) => (percent === NONE ? "" : String(percent))}
+          read={(text) => (text.trim() === "" ? NONE : readPerCent(text))}
+          asks="Enter a percentage from 0 to 100."
+          onTake={(percent) => set({ allowancePct: percent === NONE ? null : percent })}
         />
         {stretch.kind === "span" && (
-          <FigureField
-            title="Sag, m"
-            value={stretch.sag}
-            text={(sag) => (sag === null ? "" : metresText(sag))}
-            read={readMetres}
-            asks={METRES}
-            onTake={(sag) => set({ sag })}
-          />
+          <Metres title="Sag, m" value={stretch.sag} onTake={(sag) => set({ sag })} />
         )}
       </div>
       <Button look="quiet" onClick={drop}>
@@ -251,6 +293,8 @@ export function StretchEditor({ stretch, at, change }: StretchEditorProps) {
 }
 
 interface LoopEditorProps {
+  /** The least once round that the cable may rest at, micrometres. */
+  readonly leastRound: number;
   readonly plan: PiecePlan;
   readonly loop: Loop;
   readonly at: number;
@@ -258,7 +302,7 @@ interface LoopEditorProps {
 }
 
 /** Cable stored in turns. */
-export function LoopEditor({ plan, loop, at, change }: LoopEditorProps) {
+export function LoopEditor({ leastRound, plan, loop, at, change }: LoopEditorProps) {
   const set = (changed: Partial<Loop>) =>
     change((before) => ({
       ...before,
@@ -270,20 +314,25 @@ export function LoopEditor({ plan, loop, at, change }: LoopEditorProps) {
       <div className="flex items-center gap-3">
         <Button
           aria-label="One turn less"
-          disabled={loop.turns === 0}
-          onClick={() => set({ turns: loop.turns - 1 })}
+          disabled={!loop.turns}
+          onClick={() => set({ turns: (loop.turns ?? 0) - 1 })}
         >
           <Minus aria-hidden="true" className="size-5" />
         </Button>
         <output aria-label="Turns" className="figures min-w-24 text-center font-bold text-2xl">
-          {loop.turns} {loop.turns === 1 ? "turn" : "turns"}
+          {loop.turns === null ? "? turns" : `${loop.turns} ${loop.turns === 1 ? "turn" : "turns"}`}
         </output>
-        <Button aria-label="One turn more" onClick={() => set({ turns: loop.turns + 1 })}>
+        <Button aria-label="One turn more" onClick={() => set({ turns: (loop.turns ?? 0) + 1 })}>
           <Plus aria-hidden="true" className="size-5" />
         </Button>
       </div>
       <Words title="Name" value={loop.name} onTake={(name) => set({ name })} />
       <Metres title="Once round, m" value={loop.perimeter} onTake={(perimeter) => set({ perimeter })} />
+      {loop.perimeter === null && (
+        <p className="text-soft text-sm">
+          At least <span className="figures">{metresText(leastRound)}</span> m round for this cable.
+        </p>
+      )}
       <Select
         title="It lies after"
         value={String(loop.after)}

@@ -5,11 +5,9 @@ import { Button } from "../controls/button";
 import { FigureField } from "../controls/figure-field";
 import { Select } from "../controls/select";
 import { coreText } from "../words/length-text";
-import { metresText, readMetres, readShare, shareText, UNSAID } from "./metres";
+import { ASKS_METRES, metresText, readMetres, readShare, shareText, UNSAID } from "./metres";
 
 type Change = (make: (before: PiecePlan) => PiecePlan) => boolean;
-
-const METRES = "Metres, as 212.04, and more than nothing.";
 
 /** What holds for a piece as a whole: its name, its glass, how it is rounded, how tight it may rest. */
 export function PieceEditor({
@@ -49,7 +47,7 @@ export function PieceEditor({
           value={plan.roundUpTo}
           text={metresText}
           read={(text) => readMetres(text) || null}
-          asks={METRES}
+          asks={ASKS_METRES}
           onTake={(roundUpTo) => set({ roundUpTo })}
         />
         <FigureField
@@ -57,7 +55,7 @@ export function PieceEditor({
           value={plan.bendAtRest ?? UNSAID}
           text={(radius) => (radius === UNSAID ? "" : metresText(radius))}
           read={(text) => (text.trim() === "" ? UNSAID : readMetres(text))}
-          asks={`${METRES} Empty goes by the diameter.`}
+          asks={`${ASKS_METRES} Empty goes by the diameter.`}
           onTake={(radius) => set({ bendAtRest: radius === UNSAID ? null : radius })}
         />
       </div>
@@ -74,8 +72,8 @@ interface YieldEditorProps {
 
 /** How often an end comes out well, and how likely it may be to fall short. */
 export function YieldEditor({ plan, record, change }: YieldEditorProps) {
-  const share = "p" in plan.yield ? plan.yield.p : null;
-  const counted = "p" in plan.yield ? null : plan.yield;
+  const share = plan.yield && "p" in plan.yield ? plan.yield.p : null;
+  const counted = plan.yield && "tried" in plan.yield ? plan.yield : null;
   return (
     <div className="mt-4 grid grid-cols-2 items-end gap-3">
       <FigureField
@@ -83,8 +81,8 @@ export function YieldEditor({ plan, record, change }: YieldEditorProps) {
         value={share}
         text={(p) => (p === null ? "" : shareText(p))}
         read={readShare}
-        asks="A percentage from 0 to 100."
-        onTake={(p) => change((before) => ({ ...before, yield: { p: p ?? 1 } }))}
+        asks="Enter a percentage from 0 to 100, for example 90."
+        onTake={(p) => change((before) => ({ ...before, yield: p === null ? null : { p } }))}
       />
       <FigureField
         title="May fall short, %"

@@ -5,11 +5,12 @@ import { useRouter } from "next/navigation";
 import { useCallback, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import {
+  type Across,
   type Cable,
-  mm,
   type Need,
   needKey,
   type PieceAnswer,
+  type PieceNeeds,
   type PieceParts,
   type PiecePlan,
   SIDES,
@@ -21,7 +22,8 @@ import { CannotBe } from "../controls/cannot-be";
 import { Link } from "../controls/link";
 import { handleOf, stationHandle, withDragged } from "./handles";
 import { KeptTrouble, KeptWord } from "./kept-line";
-import { feetText, figuresText, metresText } from "./metres";
+import { feetText, figuresText, metresText, unsaidText, unsaidWord } from "./metres";
+import { Mismatch } from "./mismatch";
 import { LoopEditor, SideEditor, type SideStyle, StretchEditor } from "./part-editor";
 import { PieceBand } from "./piece-band";
 import { PieceEditor, YieldEditor } from "./piece-editor";
@@ -55,6 +57,8 @@ interface PieceViewProps {
   readonly onParted: SideStyle["onto"];
   /** Each side's sheet as it is picked there. */
   readonly own: Readonly<Record<SideName, (Picked & { readonly onto?: Picked | null | undefined }) | null>>;
+  /** What does not go together over its two sides, as the plan is kept. */
+  readonly mismatches: readonly Across[];
   /** What this crew's own record says of each side's style. */
   readonly record: Readonly<Record<SideName, { readonly good: number; readonly tried: number } | null>>;
 }
@@ -76,6 +80,7 @@ export function PieceView({
   midRun,
   onParted,
   own,
+  mismatches,
   record,
 }: PieceViewProps) {
   const router = useRouter();
@@ -124,17 +129,16 @@ export function PieceView({
     if (
       change((before) => ({
         ...before,
-        route: [...before.route, { kind: "duct", name: "", length: mm(10_000), allowancePct: 2, sag: null }],
+        route: [...before.route, { kind: "duct", name: "", length: null, allowancePct: null, sag: null }],
       }))
     )
       setPicked(`route ${plan.route.length}`);
   };
   const addLoop = () => {
-    const around = mm(Math.ceil((2 * Math.PI * needs.bend.atRest) / 100_000) * 100);
     if (
       change((before) => ({
         ...before,
-        loops: [...before.loops, { name: "", after: before.route.length, turns: 1, perimeter: around }],
+        loops: [...before.loops, { name: "", after: before.route.length, turns: null, perimeter: null }],
       }))
     )
       setPicked(`loop ${plan.loops.length}`);
@@ -174,6 +178,11 @@ export function PieceView({
       />
       <KeptTrouble kept={kept} again={again} />
       <CannotBe says={problem} />
+      {mismatches.length > 0 && (
+        <div className="px-4 pt-3 sm:px-6">
+          <Mismatch all={mismatches} />
+        </div>
+      )}
       <div className="grid gap-6 px-4 py-4 sm:px-6 lg:grid-cols-[minmax(0,1.3fr)_minmax(0,1fr)_minmax(0,0.9fr)]">
         <section aria-labelledby="needs" className="min-w-0">
           <h2 id="needs" className="text-soft">
@@ -221,9 +230,12 @@ export function PieceView({
           </h2>
           <p aria-live="polite" className="leading-none">
             <span className="figures font-bold text-6xl">{metresText(needs.cut)}</span>
-            <span className="ml-2 text-2xl">m</span>
+            <span className="ml-2 text-2xl">{needs.unsaid.length > 0 ? "m so far" : "m"}</span>
           </p>
           <p className="figures mt-1 text-inch">{feetText(needs.cut)}</p>
+          {needs.unsaid.length > 0 && (
+            <UnsaidList unsaid={needs.unsaid} plan={plan} onPick={(key) => setPicked(key)} />
+          )}
           <p className="mt-1 text-soft text-sm">
             Rests at no less than {metresText(needs.bend.atRest)} m radius, {metresText(needs.bend.underLoad)}{" "}
             m under pull (
@@ -231,7 +243,15 @@ export function PieceView({
             ).
           </p>
           <h2 className="mt-4 mb-2 font-bold text-lg">{at?.name}</h2>
-          {at && <PartEditor need={at} plan={plan} styles={styles} change={change} />}
+          {at && (
+            <PartEditor
+              need={at}
+              plan={plan}
+              styles={styles}
+              leastRound={2 * Math.PI * needs.bend.atRest}
+              change={change}
+            />
+          )}
         </section>
         <section aria-labelledby="tries" className="min-w-0">
           <h2 id="tries" className="font-bold text-lg">
@@ -241,7 +261,7 @@ export function PieceView({
             curve={needs}
             cut={needs.cut}
             plan={plan}
-            chosen={Math.min(plan.sides.A.retries, plan.sides.B.retries)}
+            chosen={leastOf([plan.sides.A.retries, plan.sides.B.retries])}
             of="any end"
             onPick={(retries) =>
               change((before) => ({
@@ -258,7 +278,7 @@ export function PieceView({
               curve={needs.opened}
               cut={needs.cut}
               plan={plan}
-              chosen={Math.min(...SIDES.flatMap((side) => plan.sides[side].onto?.retries ?? []))}
+              chosen={leastOf(SIDES.map((side) => plan.sides[side].onto?.retries ?? null))}
               of="any opened end"
               onPick={(retries) =>
                 change((before) => ({
@@ -281,21 +301,63 @@ export function PieceView({
   );
 }
 
+/** The least of what was said; null where nothing was. */
+const leastOf = (counts: readonly (number | null)[]): number | null => {
+  const said = counts.filter((count) => count !== null);
+  return said.length > 0 ? Math.min(...said) : null;
+};
+
+interface UnsaidListProps {
+  readonly unsaid: PieceNeeds["unsaid"];
+  readonly plan: PiecePlan;
+  readonly onPick: (key: string) => void;
+}
+
+/** What is asked before the cut is whole: each goes to the part it is of. */
+function UnsaidList({ unsaid, plan, onPick }: UnsaidListProps) {
+  const parts = [...new Map(unsaid.map((figure) => [needKey(figure), figure])).keys()];
+  return (
+    <div role="status" className="mt-2 rounded-lg bg-note px-3 py-2">
+      <p className="font-semibold">Not said yet, and not in the cut:</p>
+      <ul>
+        {parts.map((key) => (
+          <li key={key}>
+            <Button look="text" onClick={() => onPick(key)} className="text-left text-ink">
+              {unsaid
+                .filter((figure) => needKey(figure) === key)
+                .map((figure, i) => (i === 0 ? unsaidText(figure, plan) : unsaidWord(figure)))
+                .join(", ")}
+            </Button>
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}
+
 interface PartEditorProps {
   readonly need: Need;
   readonly plan: PiecePlan;
   readonly styles: readonly SideStyle[];
+  readonly leastRound: number;
   readonly change: (make: (before: PiecePlan) => PiecePlan) => boolean;
 }
 
-function PartEditor({ need: { part }, plan, styles, change }: PartEditorProps) {
+function PartEditor({ need: { part }, plan, styles, leastRound, change }: PartEditorProps) {
   if (part.of === "side")
     return <SideEditor key={part.side} plan={plan} side={part.side} styles={styles} change={change} />;
   const [stretch, loop] = [plan.route[part.at], plan.loops[part.at]];
   if (part.of === "route" && stretch)
     return <StretchEditor key={`route ${part.at}`} stretch={stretch} at={part.at} change={change} />;
   return part.of === "loop" && loop ? (
-    <LoopEditor key={`loop ${part.at}`} plan={plan} loop={loop} at={part.at} change={change} />
+    <LoopEditor
+      key={`loop ${part.at}`}
+      leastRound={leastRound}
+      plan={plan}
+      loop={loop}
+      at={part.at}
+      change={change}
+    />
   ) : null;
 }
 

@@ -14,8 +14,8 @@ interface RetryCurveProps {
   /** What is cut as planned. */
   readonly cut: Length;
   readonly plan: Pick<PiecePlan, "risk" | "yield">;
-  /** Tries to spare as planned. */
-  readonly chosen: number;
+  /** Tries to spare as planned; null where nobody has said. */
+  readonly chosen: number | null;
   /** What may come out short. */
   readonly of: "any end" | "any opened end";
   readonly onPick: (retries: number) => void;
@@ -23,9 +23,12 @@ interface RetryCurveProps {
 
 /** How likely it is to fall short with so many tries to spare, and what each of them costs in cable. */
 export function RetryCurve({ curve: { curve, enough }, cut, plan, chosen, of, onPick }: RetryCurveProps) {
-  if (curve.length === 0)
+  if (curve.length === 0 || plan.yield === null)
     return (
-      <p className="text-soft">Say what ends a side, and how many: then what tries cost is told here.</p>
+      <p className="text-soft">
+        Say what ends a side, how many ends, and how often one comes out well: then the chance of falling
+        short is shown here for each number of tries.
+      </p>
     );
   const x = scaleLinear([0, curve.length - 1], [LEFT, WIDTH - 12]);
   const y = scaleLog([LEAST, 1], [HEIGHT - 22, 10]).clamp(true);

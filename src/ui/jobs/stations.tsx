@@ -16,7 +16,7 @@ import {
 import { Button } from "../controls/button";
 import { FigureField } from "../controls/figure-field";
 import { Select } from "../controls/select";
-import { metresText, readMetres } from "./metres";
+import { ASKS_METRES, metresText, readMetres } from "./metres";
 import { Choices, type SideStyle } from "./part-editor";
 import { fibresText, readFibres, withParted } from "./parted";
 
@@ -182,7 +182,7 @@ function StationEditor({ station, styles, onParted, fibres, set, drop }: Station
           value={station.along}
           text={metresText}
           read={readMetres}
-          asks="Metres, as 212.04, and none below nothing."
+          asks={ASKS_METRES}
           onTake={(along) => set({ along })}
         />
       </div>

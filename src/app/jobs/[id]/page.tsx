@@ -4,7 +4,7 @@ import { getClosures } from "@/service/closures";
 import { findJobById } from "@/service/jobs";
 import { library } from "@/service/library";
 import { nextOfJob, placesOf } from "@/service/places";
-import { needsOf } from "@/service/planning";
+import { mismatchesOf, needsOf } from "@/service/planning";
 import { pulse } from "@/service/pulse";
 import { theStore } from "@/service/the-store";
 import { JobView } from "@/ui/jobs/job-view";
@@ -47,6 +47,7 @@ export default async function JobPage({
           ...piece,
           cable: cables.find(({ id }) => id === piece.plan.cable) ?? null,
           places: places.get(piece.id) ?? [],
+          mismatches: mismatchesOf(store, piece.plan),
           needs: null,
           problem: null,
           ...needsOf(store, piece.plan),

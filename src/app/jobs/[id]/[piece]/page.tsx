@@ -2,7 +2,7 @@ import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { findPiece } from "@/service/jobs";
 import { placesOfPiece } from "@/service/places";
-import { crewYield, stylesFor } from "@/service/planning";
+import { crewYield, mismatchesOf, stylesFor } from "@/service/planning";
 import { pulse } from "@/service/pulse";
 import { theStore } from "@/service/the-store";
 import { PieceTrouble } from "@/ui/jobs/piece-trouble";
@@ -38,6 +38,7 @@ export default async function PiecePage({ params }: Context) {
         cable={cable}
         places={placesOfPiece(store, piece)}
         {...stylesFor(store, piece.plan, cable)}
+        mismatches={mismatchesOf(store, piece.plan)}
         record={{
           A: yieldAt(store, piece.plan.sides.A.procedure),
           B: yieldAt(store, piece.plan.sides.B.procedure),
