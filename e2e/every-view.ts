@@ -89,6 +89,7 @@ async function made(request: APIRequestContext): Promise<string[]> {
   return [
     "/jobs",
     `/jobs/${job}`,
+    `/jobs/${job}/grid`,
     `/jobs/${job}/${piece.id}`,
     `/jobs/${job}/${large.id}`,
     `/bench/${placed}`,

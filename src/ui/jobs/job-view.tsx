@@ -99,6 +99,9 @@ export function JobView({
           {count} {count === 1 ? "piece" : "pieces"} · <span className="figures">{metresText(total)}</span> m{" "}
           {whole ? "in all" : "on this page"}
         </p>
+        <Button className="no-print" asChild>
+          <Link href={`/jobs/${id}/grid`}>As a grid</Link>
+        </Button>
         {pieces.length > 0 && (
           <Button className="no-print" onClick={() => window.print()}>
             Print the cut list
@@ -111,7 +114,13 @@ export function JobView({
       {onward && <GoOn onward={onward} />}
       {(count > 12 || words !== "") && <FindForm action={`/jobs/${id}`} title="Find a piece" words={words} />}
       {count === 0 && (
-        <p className="mt-4 max-w-prose text-lg">No piece yet. Name the first and pick its cable.</p>
+        <p className="mt-4 max-w-prose text-lg">
+          No piece yet. Name the first and pick its cable, or paste a list{" "}
+          <Link href={`/jobs/${id}/grid`} className="underline">
+            into the grid
+          </Link>
+          .
+        </p>
       )}
       {words !== "" && (
         <p role="status" className="mt-2 text-soft">

@@ -195,6 +195,10 @@ export function PieceView({
                 need={need}
                 picked={needKey(need) === (at && needKey(at))}
                 lit={pointed === needKey(need)}
+                asked={needs.unsaid
+                  .filter((figure) => needKey(figure) === needKey(need))
+                  .map(unsaidWord)
+                  .join(", ")}
                 onPick={() => setPicked(needKey(need))}
               />
             ))}
@@ -365,10 +369,12 @@ interface NeedRowProps {
   readonly need: Need;
   readonly picked: boolean;
   readonly lit: boolean;
+  /** Figures of it that nobody has said yet, in words. */
+  readonly asked: string;
   readonly onPick: () => void;
 }
 
-const NeedRow = ({ need, picked, lit, onPick }: NeedRowProps) => (
+const NeedRow = ({ need, picked, lit, asked, onPick }: NeedRowProps) => (
   <li className="border-line border-b">
     <button
       type="button"
@@ -380,6 +386,11 @@ const NeedRow = ({ need, picked, lit, onPick }: NeedRowProps) => (
       <span className="figures font-bold">{metresText(need.length)}</span>
       <span className="w-full text-soft text-sm">
         {figuresText(need)}
+        {asked !== "" && (
+          <span className="font-semibold text-now">
+            {need.figures.length > 0 && " · "}not said: {asked}
+          </span>
+        )}
         {need.figures.some(({ representative }) => representative) && (
           <span className="ml-1 underline decoration-dotted">check the sheet</span>
         )}

@@ -1,0 +1,205 @@
+import { type Cable, type Length, type Outcome, ok, type PiecePlan, refuse, SIDES, um, ZERO } from "@/core";
+import { metresText, readCount, readMetres, readPerCent } from "../jobs/metres";
+
+/** The columns of the piece list in their order; `cut` follows from the others. */
+export const COLUMN_IDS = ["name", "cable", "from", "to", "route", "loops", "slack", "ends"] as const;
+export type ColumnId = (typeof COLUMN_IDS)[number];
+
+type Named = Pick<Cable, "id" | "name" | "cores">;
+
+/** One column: what it is called, what a cell of it says, and what a cell typed anew makes of the plan. */
+export interface Column {
+  readonly id: ColumnId;
+  readonly title: string;
+  /** Words a pasted column may be headed with. */
+  readonly heads: readonly string[];
+  readonly figure: boolean;
+  readonly text: (plan: PiecePlan, cables: readonly Named[]) => string;
+  /** Why a cell cannot be typed here; null where it can. */
+  readonly closed: (plan: PiecePlan) => string | null;
+  readonly write: (plan: PiecePlan, text: string, cables: readonly Named[]) => Outcome<PiecePlan>;
+}
+
+const open = () => null;
+const wrong = (text: string, allowed: string) =>
+  refuse("bad-input", `“${text.trim()}” cannot be read. ${allowed}`);
+
+const ROUTE = "Enter metres, for example 212.04, 41 ft or 212 + 2 %.";
+const LOOPS = "Enter turns × once round in metres, for example 2 × 1.40.";
+const SLACK = "Enter metres left at each side, for example 3; or side A / side B, 3 / 0.";
+const ENDS = "Enter how many ends at each side, for example 12; or side A / side B, 12 / 0.";
+const MOST_ENDS = 6_912;
+const MOST_TURNS = 200;
+
+const places = (side: "A" | "B", id: ColumnId, title: string, heads: readonly string[]): Column => ({
+  id,
+  title,
+  heads,
+  figure: false,
+  text: ({ sides }) => sides[side].place,
+  closed: open,
+  write: (plan, text) =>
+    text.trim().length > 200
+      ? wrong(`${text.slice(0, 20)}…`, "A place has at most 200 characters.")
+      : ok({ ...plan, sides: { ...plan.sides, [side]: { ...plan.sides[side], place: text.trim() } } }),
+});
+
+/** One figure for both sides, or one for each: `3`, `3 / 0`. Null for an empty one. */
+function readPair<T>(text: string, read: (part: string) => T | null): readonly [T | null, T | null] | null {
+  const parts = text.split("/");
+  if (parts.length > 2) return null;
+  const values = parts.map((part) => {
+    const empty = ["", "–", "-"].includes(part.trim());
+    return { empty, value: empty ? null : read(part) };
+  });
+  if (values.some(({ empty, value }) => !empty && value === null)) return null;
+  const [first, second = first] = values.map(({ value }) => value);
+  return [first ?? null, second ?? null];
+}
+
+const pairText = (a: string, b: string): string => (a === b ? a : `${a || "–"} / ${b || "–"}`);
+
+const onSides = (
+  plan: PiecePlan,
+  make: (side: PiecePlan["sides"]["A"], i: number) => PiecePlan["sides"]["A"],
+): PiecePlan => ({ ...plan, sides: { A: make(plan.sides.A, 0), B: make(plan.sides.B, 1) } });
+
+export const COLUMNS: readonly Column[] = [
+  {
+    id: "name",
+    title: "Piece",
+    heads: ["piece", "name", "cable no", "label", "run"],
+    figure: false,
+    text: ({ name }) => name,
+    closed: open,
+    write: (plan, text) =>
+      text.trim() === "" || text.length > 200
+        ? refuse("bad-input", "A piece has a name of 1 to 200 characters.")
+        : ok({ ...plan, name: text.trim() }),
+  },
+  {
+    id: "cable",
+    title: "Cable",
+    heads: ["cable", "type", "cable type", "construction"],
+    figure: false,
+    text: ({ cable }, cables) => cables.find(({ id }) => id === cable)?.name ?? cable,
+    closed: ({ sides, stations }) =>
+      SIDES.some((side) => sides[side].procedure !== null) || stations.length > 0
+        ? "What ends it or opens it goes by its cable: change that on the piece's page first."
+        : null,
+    write: (plan, text, cables) => {
+      const found = cableNamed(text, cables);
+      const [core] = found?.cores ?? [];
+      return found && core
+        ? ok({ ...plan, cable: found.id, core })
+        : wrong(text, "Enter a cable of the shelf by its name.");
+    },
+  },
+  places("A", "from", "From", ["from", "side a", "a", "start", "origin"]),
+  places("B", "to", "To", ["to", "side b", "b", "end", "destination"]),
+  {
+    id: "route",
+    title: "Route, m",
+    heads: ["route", "length", "metres", "m", "route m", "length m", "distance"],
+    figure: true,
+    text: ({ route }) => {
+      const [only, ...more] = route;
+      if (!only) return "";
+      if (more.length > 0) return metresText(route.reduce((sum, { length }) => sum + (length ?? 0), 0));
+      if (only.length === null) return "";
+      return `${metresText(only.length)}${only.allowancePct ? ` + ${only.allowancePct} %` : ""}`;
+    },
+    closed: ({ route }) =>
+      route.length > 1 ? `${route.length} stretches: change them on the piece's page.` : null,
+    write: (plan, text) => {
+      if (text.trim() === "")
+        return ok({ ...plan, route: [], loops: plan.loops.map((loop) => ({ ...loop, after: 0 })) });
+      const [length = "", percent = "0"] = text.replace(/m?\s*%\s*$/i, "").split("+");
+      const metres = readMetres(length.replace(/(\d)\s*m\s*$/i, "$1"));
+      const allowancePct = readPerCent(percent);
+      if (metres === null || allowancePct === null) return wrong(text, ROUTE);
+      const [only] = plan.route;
+      const stretch = { kind: "duct" as const, name: "", sag: null, ...only, length: metres, allowancePct };
+      return ok({ ...plan, route: [stretch] });
+    },
+  },
+  {
+    id: "loops",
+    title: "Loops, m",
+    heads: ["loops", "loop", "coils", "coil"],
+    figure: true,
+    text: ({ loops }) =>
+      loops
+        .map(
+          ({ turns, perimeter }) => `${turns ?? "?"} × ${perimeter === null ? "?" : metresText(perimeter)}`,
+        )
+        .join(", "),
+    closed: ({ loops }) =>
+      loops.length > 1 ? `${loops.length} loops: change them on the piece's page.` : null,
+    write: (plan, text) => {
+      if (["", "–", "-", "0"].includes(text.trim())) return ok({ ...plan, loops: [] });
+      const [, turns = "", round = ""] = /^\s*(\d+)\s*[×x*]\s*(.+)$/i.exec(text) ?? [];
+      const perimeter = readMetres(round.replace(/(\d)\s*m\s*$/i, "$1"));
+      const count = readCount(turns, MOST_TURNS);
+      if (perimeter === null || count === null) return wrong(text, LOOPS);
+      const [only] = plan.loops;
+      return ok({
+        ...plan,
+        loops: [{ name: "", after: plan.route.length, ...only, turns: count, perimeter }],
+      });
+    },
+  },
+  {
+    id: "slack",
+    title: "Slack, m",
+    heads: ["slack", "spare", "slack m", "leave"],
+    figure: true,
+    text: ({ sides }) => {
+      const of = (leave: Length | null) => (leave === null ? "" : metresText(leave));
+      return pairText(of(sides.A.leave), of(sides.B.leave));
+    },
+    closed: open,
+    write: (plan, text) => {
+      const pair = readPair(text, (part) => readMetres(part.trim().replace(/(\d)\s*m$/i, "$1")));
+      return pair
+        ? ok(onSides(plan, (side, i) => ({ ...side, leave: pair[i] ?? null })))
+        : wrong(text, SLACK);
+    },
+  },
+  {
+    id: "ends",
+    title: "Ends",
+    heads: ["ends", "fibres", "fibers", "terminations", "ends per side"],
+    figure: true,
+    text: ({ sides }) => {
+      const of = (ends: number) => (ends === 0 ? "" : String(ends));
+      return pairText(of(sides.A.ends), of(sides.B.ends));
+    },
+    closed: open,
+    write: (plan, text) => {
+      const pair = readPair(text, (part) => readCount(part, MOST_ENDS));
+      return pair ? ok(onSides(plan, (side, i) => ({ ...side, ends: pair[i] ?? 0 }))) : wrong(text, ENDS);
+    },
+  },
+];
+
+/** A cable of the shelf as somebody wrote it: by its name or id, or by the one name that has all the words. */
+export function cableNamed<T extends Named>(text: string, cables: readonly T[]): T | null {
+  const wanted = text.trim().toLowerCase();
+  if (wanted === "") return null;
+  const exact = cables.find(({ id, name }) => [id.toLowerCase(), name.toLowerCase()].includes(wanted));
+  if (exact) return exact;
+  const words = wanted.split(/[\s,]+/);
+  const like = cables.filter(({ name }) => words.every((word) => name.toLowerCase().includes(word)));
+  return like.length === 1 ? (like[0] ?? null) : null;
+}
+
+/** A plan's route as one figure, micrometres; zero where nothing is said. */
+export const routeOf = ({ route }: PiecePlan): Length =>
+  um(route.reduce((sum, { length }) => sum + (length ?? ZERO), 0));
+
+/** What was likely meant where letters stand for figures, for example the letter o for a nought. */
+export function meantBy(text: string): string | null {
+  const meant = text.replaceAll(/[oO]/g, "0").replaceAll(/[lI]/g, "1").replaceAll(/[sS]/g, "5");
+  return meant !== text && /^[\d\s.,×x*/+%–-]+$/.test(meant) ? meant : null;
+}

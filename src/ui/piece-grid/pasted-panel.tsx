@@ -1,0 +1,123 @@
+"use client";
+
+import { ClipboardPaste, X } from "lucide-react";
+import { useState } from "react";
+import type { Cable, PiecePlan } from "@/core";
+import { Button } from "../controls/button";
+import { IconButton } from "../controls/icon-button";
+import { COLUMNS } from "./columns";
+import { type Pasted, type PastedRow, planOfRow } from "./pasted";
+
+interface PastedPanelProps {
+  readonly pasted: Pasted;
+  readonly cables: readonly Cable[];
+  /** The cable of a row that names none, and the piece it is taken from. */
+  readonly usual: { readonly cable: string; readonly as: string };
+  readonly begun: (name: string, cable: string) => PiecePlan | null;
+  readonly busy: boolean;
+  readonly onPut: (plans: readonly PiecePlan[]) => void;
+  readonly onLeave: () => void;
+}
+
+/** A list from the clipboard before it is put in: each row as it was read, what could not be, and what was meant. */
+export function PastedPanel({ pasted, cables, usual, begun, busy, onPut, onLeave }: PastedPanelProps) {
+  const [rows, setRows] = useState<readonly PastedRow[]>(pasted.rows);
+  const planned = rows.map((row) => planOfRow(row, begun, usual.cable, cables));
+  const plans = planned.flatMap(({ plan }) => plan ?? []);
+  const unread = planned.reduce((sum, { problems }) => sum + problems.length, 0);
+  const read =
+    rows.reduce((sum, row) => sum + Object.values(row).filter((text) => text !== "").length, 0) - unread;
+  const shown = COLUMNS.filter(({ id }) => id === "name" || pasted.columns.includes(id));
+  const set = (at: number, id: string, text: string) =>
+    setRows((before) => before.map((row, i) => (i === at ? { ...row, [id]: text } : row)));
+  return (
+    <section aria-labelledby="clipboard" className="border-inch border-t-2 bg-note">
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-2 px-4 py-2 sm:px-6">
+        <ClipboardPaste aria-hidden="true" className="size-6" />
+        <h2 id="clipboard" className="font-bold text-xl">
+          On the clipboard: {rows.length} {rows.length === 1 ? "row" : "rows"}
+        </h2>
+        <p role="status" className="mr-auto">
+          {read} cells read{unread > 0 && `, ${unread} not`}. Nothing is changed yet.
+        </p>
+        <Button onClick={onLeave}>Leave</Button>
+        <Button look="strong" disabled={busy || plans.length === 0} onClick={() => onPut(plans)}>
+          Put in {plans.length} {plans.length === 1 ? "row" : "rows"}
+        </Button>
+      </div>
+      <div className="overflow-x-auto">
+        <table className="w-full min-w-[48rem] border-collapse">
+          <thead>
+            <tr className="border-line border-t text-left text-soft text-sm">
+              {shown.map(({ id, title, figure }) => (
+                <th key={id} scope="col" className={`px-2 font-semibold ${figure ? "text-right" : ""}`}>
+                  {title}
+                </th>
+              ))}
+              <th scope="col">
+                <span className="sr-only">What is wrong</span>
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {rows.map((row, at) => {
+              const problems = planned[at]?.problems ?? [];
+              return (
+                // biome-ignore lint/suspicious/noArrayIndexKey: rows keep their place; one left out takes its own away
+                <tr key={at} className={`border-line border-t ${problems.length > 0 ? "bg-now-wash" : ""}`}>
+                  {shown.map(({ id, title, figure }) => {
+                    const isWrong = problems.some(({ column }) => column === id);
+                    return (
+                      <td key={id} className="p-0">
+                        <input
+                          aria-label={`Row ${at + 1}: ${title}`}
+                          aria-invalid={isWrong}
+                          value={row[id] ?? ""}
+                          maxLength={200}
+                          autoComplete="off"
+                          placeholder={
+                            id === "cable"
+                              ? cables.find((cable) => cable.id === usual.cable)?.name
+                              : undefined
+                          }
+                          onChange={({ target }) => set(at, id, target.value)}
+                          className={`min-h-11 w-full px-2 ${figure ? "figures text-right" : ""} ${isWrong ? "rounded-md border-2 border-out bg-field font-bold text-out" : "bg-transparent"}`}
+                        />
+                      </td>
+                    );
+                  })}
+                  <td className="px-2">
+                    <span className="flex flex-wrap items-center gap-x-3">
+                      {problems.map(({ column, message, meant }) => (
+                        <span key={column} className="font-semibold text-sm">
+                          {message}{" "}
+                          {meant !== null && (
+                            <Button look="text" onClick={() => set(at, column, meant)} className="text-ink">
+                              Take {meant}
+                            </Button>
+                          )}
+                        </span>
+                      ))}
+                      <IconButton
+                        name={`Leave row ${at + 1} out`}
+                        onClick={() => setRows((before) => before.filter((_, i) => i !== at))}
+                      >
+                        <X aria-hidden="true" className="size-5" />
+                      </IconButton>
+                    </span>
+                  </td>
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+      </div>
+      <p className="px-4 py-2 text-sm sm:px-6">
+        Columns read {pasted.headed ? "by their heads" : "in the order of the list"}:{" "}
+        {shown.map(({ title }) => title).join(", ")}.{" "}
+        {!pasted.columns.includes("cable") && usual.as !== "" && `The cable is taken as in ${usual.as}.`} What
+        is not in the list is not said: the pieces ask for it.
+      </p>
+    </section>
+  );
+}
