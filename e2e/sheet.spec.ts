@@ -5,6 +5,8 @@ test("a sheet is found by keyboard alone, lives in the address bar, and comes ba
   page,
 }) => {
   await page.goto("/");
+  await expect(page.getByRole("combobox", { name: "Cable and connector" })).toBeFocused();
+  await page.keyboard.press("Escape");
   await page.keyboard.press("c");
   await expect(page.getByPlaceholder("Type to find: cable")).toBeFocused();
   await page.keyboard.type("simplex 3");
@@ -17,6 +19,47 @@ test("a sheet is found by keyboard alone, lives in the address bar, and comes ba
   await expect(page).toHaveURL(/cable=simplex-3\.0&style=stub-wedge-release-cord/);
   await page.reload();
   await expect(page.getByRole("row", { name: /Cleave/ })).toContainText("9.5");
+});
+
+test("one line finds cable and connector, drawn to one scale; Enter opens the sheet with its interface picked", async ({
+  page,
+}) => {
+  await page.goto("/");
+  await expect(page.getByRole("heading", { name: /Where to mark and cut a fibre end/ })).toBeVisible();
+  await page.keyboard.type("3 mm cord, SC wedge");
+  await expect(page.getByText(/^1 fits · \d+ near$/)).toBeVisible();
+  const rows = page.getByRole("option");
+  await expect(rows.first()).toContainText("Stub, wedge release · SC");
+  await expect(rows.first()).toContainText("65.0");
+  await expect(rows.nth(1)).toContainText(/other connector|thinner/);
+  await page.keyboard.press("ArrowDown");
+  await page.keyboard.press("ArrowUp");
+  await page.keyboard.press("Enter");
+  await expect(page).toHaveURL(/cable=simplex-3\.0&style=stub-wedge-release-cord&as\.interface=sc/);
+  await expect(page.getByRole("row", { name: /Second mark on the buffer/ })).toContainText("48.5");
+
+  // What is not on the shelf is said, and nothing claims to fit.
+  await page.goto("/");
+  await page.getByRole("combobox", { name: "Cable and connector" }).fill("3 mm cord MPO");
+  await expect(page.getByText("Not on the shelf: mpo.")).toBeVisible();
+  await expect(page.getByText(/^0 fit · /)).toBeVisible();
+  // Pasted in one go, it is ranked before Enter counts.
+  await page.getByRole("combobox", { name: "Cable and connector" }).fill("LC fusion 2.0");
+  await page.keyboard.press("Enter");
+  await expect(page).toHaveURL(/cable=simplex-2\.0&style=fusion-splice-on-cord&as\.interface=lc/);
+});
+
+test("the type of connector comes first, then the ways it goes on; kits and entries stand by themselves", async ({
+  page,
+}) => {
+  await page.goto("/?cable=simplex-3.0");
+  await page.getByRole("button", { name: /^LC 4 ways/ }).click();
+  await expect(
+    page.getByRole("button", { name: /^Adhesive and primer, polished, 2\.5 ferrule/ }),
+  ).toHaveCount(0);
+  await expect(page.getByRole("heading", { name: "Kits and preparation" })).toBeVisible();
+  await page.getByRole("button", { name: /^Stub, wedge release/ }).click();
+  await expect(page).toHaveURL(/style=stub-wedge-release-cord&as\.interface=lc/);
 });
 
 test("picking by touch takes two taps", async ({ page }) => {

@@ -7,12 +7,17 @@ import {
   styleOf,
   zPlaceSide,
 } from "@/core";
+import { homeOf } from "@/service/home";
 import { library } from "@/service/library";
 import { inHand } from "@/service/places";
 import { theStore } from "@/service/the-store";
+import { pairEnds } from "@/ui/band/small-end";
 import { styleThumbs } from "@/ui/band/thumb";
+import { type HomeShown, lastShown } from "@/ui/home/home-shown";
+import { HomePage } from "@/ui/home/home-view";
 import { type Hand, readSelection, type Selection } from "@/ui/sheet/selection";
 import { SheetView } from "@/ui/sheet/sheet-view";
+import { kindOf } from "@/ui/sheet/style-kinds";
 
 type Params = Record<string, string | string[] | undefined>;
 
@@ -42,6 +47,23 @@ const inHandSelected = (
     : {}),
 });
 
+type Library = ReturnType<typeof library>;
+
+/** What the first page shows beside its field. */
+function homeShown(
+  cables: Library["cables"],
+  procedures: Library["procedures"],
+  tools: Library["tools"],
+): HomeShown {
+  const { last, next } = homeOf(theStore());
+  const connectors = procedures.filter((procedure) => kindOf(procedure) === "connector");
+  return {
+    last: last && lastShown(last),
+    next: next && { ...next, cable: cables.find(({ id }) => id === next.piece?.plan.cable) ?? null },
+    ends: pairEnds(connectors, cables, tools),
+  };
+}
+
 export default async function SheetPage({ searchParams }: { searchParams: Promise<Params> }) {
   const pairs = Object.entries(await searchParams).flatMap(([key, value]) =>
     typeof value === "string" ? [[key, value] as const] : [],
@@ -51,11 +73,16 @@ export default async function SheetPage({ searchParams }: { searchParams: Promis
   const hand = asked.place && handAt(asked.place);
   const initial = hand && "place" in hand ? inHandSelected(asked, hand) : asked;
   const picked = procedures.filter(({ id }) => id === initial.style);
+  const atHome = initial.cable === null && initial.style === null && !asked.place;
+  const sheet = {
+    shelf: { cables, styles: procedures.map(styleOf), procedures: picked, tools },
+    thumbs: styleThumbs(procedures, cables, tools),
+    initial,
+  };
+  if (atHome) return <HomePage {...sheet} home={homeShown(cables, procedures, tools)} />;
   return (
     <SheetView
-      shelf={{ cables, styles: procedures.map(styleOf), procedures: picked, tools }}
-      thumbs={styleThumbs(procedures, cables, tools)}
-      initial={initial}
+      {...sheet}
       hand={hand && "place" in hand ? hand : null}
       trouble={hand && "trouble" in hand ? hand.trouble : null}
     />

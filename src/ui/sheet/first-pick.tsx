@@ -1,8 +1,11 @@
+import { useState } from "react";
 import { type Cable, misfits, type Style } from "@/core";
 import { EndThumb, ThumbTextures } from "../band/end-thumb";
 import type { Thumb } from "../band/thumb";
+import { Link } from "../controls/link";
 import { CutFace } from "./cut-face";
 import type { Shelf } from "./selection";
+import { connectorTypes, kindOf } from "./style-kinds";
 
 interface FirstPickProps {
   readonly shelf: Shelf;
@@ -10,10 +13,10 @@ interface FirstPickProps {
   readonly cable: Cable | null;
   readonly procedure: Style | null;
   readonly onCable: (id: string) => void;
-  readonly onStyle: (id: string) => void;
+  readonly onStyle: (id: string, choices?: Readonly<Record<string, string>>) => void;
 }
 
-/** Before there is a sheet: the cables as they look, then the styles that go on the one picked. */
+/** Before there is a sheet: the cables as they look, then the type of connector and the ways it goes on the one picked. */
 export function FirstPick({ shelf, thumbs, cable, procedure, onCable, onStyle }: FirstPickProps) {
   if (cable === null) {
     const cables = procedure
@@ -30,25 +33,102 @@ export function FirstPick({ shelf, thumbs, cable, procedure, onCable, onStyle }:
     );
   }
   return (
-    <Picks title={`Which connector goes on the ${cable.name}?`}>
-      {shelf.styles
-        .filter((style) => misfits(style, cable).length === 0)
-        .map((style) => (
-          <Pick key={style.id} name={style.name} about={style.about} onTake={() => onStyle(style.id)}>
-            <EndThumb thumb={thumbs[style.id]} className="w-36" />
-          </Pick>
-        ))}
+    <>
+      <StylePick
+        key={cable.id}
+        cable={cable}
+        styles={shelf.styles.filter((style) => misfits(style, cable).length === 0)}
+        thumbs={thumbs}
+        onStyle={onStyle}
+      />
       <ThumbTextures />
-    </Picks>
+    </>
   );
 }
 
-function Picks({ title, children }: { title: string; children: React.ReactNode }) {
+interface StylePickProps {
+  readonly cable: Cable;
+  readonly styles: readonly Style[];
+  readonly thumbs: Readonly<Record<string, Thumb>>;
+  readonly onStyle: NonNullable<FirstPickProps["onStyle"]>;
+}
+
+/** The connectors that go on a cable, by their type first; kits and entries beside, each by itself. */
+function StylePick({ cable, styles, thumbs, onStyle }: StylePickProps) {
+  const types = connectorTypes(styles);
+  const [picked, setPicked] = useState<string | null>(null);
+  const type = types.find(({ id }) => id === picked);
+  const of = (kind: ReturnType<typeof kindOf>) => styles.filter((style) => kindOf(style) === kind);
+  const connectors = of("connector").filter(({ id }) => !type || type.styles.includes(id));
+  const pick = (style: Style) => (
+    <Pick
+      key={style.id}
+      name={style.name}
+      about={style.about}
+      onTake={() => onStyle(style.id, kindOf(style) === "connector" ? type?.choices : undefined)}
+    >
+      <EndThumb thumb={thumbs[style.id]} className="w-36" />
+    </Pick>
+  );
+  const kits = of("kit");
   return (
-    <section className="mx-auto max-w-6xl px-4 py-5" aria-labelledby="first-pick">
-      <h2 id="first-pick" className="mb-3 font-bold text-2xl">
+    <>
+      {connectors.length > 0 && (
+        <Picks
+          title={`Which connector goes on the ${cable.name}?`}
+          head={
+            types.length > 1 && (
+              <fieldset className="mb-3 flex flex-wrap gap-2">
+                <legend className="sr-only">Type of connector</legend>
+                {types.map(({ id, name, styles: all }) => (
+                  <button
+                    key={id}
+                    type="button"
+                    aria-pressed={id === picked}
+                    onClick={() => setPicked(id === picked ? null : id)}
+                    className={`min-h-12 rounded-lg border-2 border-ink px-4 font-bold text-lg ${id === picked ? "bg-strong text-on-strong" : ""}`}
+                  >
+                    {name}{" "}
+                    <span className="font-normal text-sm">
+                      {all.length} {all.length === 1 ? "way" : "ways"}
+                    </span>
+                  </button>
+                ))}
+              </fieldset>
+            )
+          }
+        >
+          {connectors.map(pick)}
+        </Picks>
+      )}
+      {kits.length > 0 && <Picks title="Kits and preparation">{kits.map(pick)}</Picks>}
+      {of("entry").length > 0 && (
+        <p className="mx-auto max-w-6xl px-4 pb-6 text-lg">
+          <Link href="/entry" className="underline">
+            Closures and boxes it goes into: find an entry
+          </Link>
+        </p>
+      )}
+    </>
+  );
+}
+
+function Picks({
+  title,
+  head,
+  children,
+}: {
+  title: string;
+  head?: React.ReactNode;
+  children: React.ReactNode;
+}) {
+  const id = title.replaceAll(/\W+/g, "-");
+  return (
+    <section className="mx-auto max-w-6xl px-4 py-5" aria-labelledby={id}>
+      <h2 id={id} className="mb-3 font-bold text-2xl">
         {title}
       </h2>
+      {head}
       <div className="grid gap-2 sm:grid-cols-2 lg:grid-cols-3">{children}</div>
     </section>
   );

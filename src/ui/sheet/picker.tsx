@@ -11,6 +11,8 @@ export interface Option {
   readonly about: string;
   /** What else it is found by. */
   readonly words?: string;
+  /** What it stands under, where not with the first. */
+  readonly group?: string | undefined;
   /** Why it does not go with what is picked; it can be chosen all the same, and the sheet then says why not. */
   readonly not?: string | undefined;
 }
@@ -26,13 +28,15 @@ interface PickerProps {
   readonly onOpen: (open: boolean) => void;
   /** What was picked, and what was typed to find it. */
   readonly onPick: (id: string, search: string) => void;
+  /** What else there is, below the list. */
+  readonly foot?: ReactNode;
 }
 
 /** What does not go together stands behind all that does. */
 const BEHIND = 2;
 
 /** A chip that opens a list: type to narrow, arrows to move, Enter or a touch to take. */
-export function Picker({ label, hotkey, chosen, prompt, options, open, onOpen, onPick }: PickerProps) {
+export function Picker({ label, hotkey, chosen, prompt, options, open, onOpen, onPick, foot }: PickerProps) {
   const [search, setSearch] = useState("");
   const [value, setValue] = useState("");
   const pick = (id: string) => {
@@ -68,11 +72,16 @@ export function Picker({ label, hotkey, chosen, prompt, options, open, onOpen, o
         />
         <Command.List className="max-h-[60vh] overflow-y-auto p-1.5">
           <Command.Empty className="p-4 text-soft">Nothing on the shelf matches “{search}”.</Command.Empty>
-          <Command.Group>
-            {fitting.map((option) => (
-              <Item key={option.id} option={option} onPick={pick} />
-            ))}
-          </Command.Group>
+          {groupsOf(fitting).map(([heading, group]) => (
+            <Command.Group
+              key={heading}
+              heading={heading && <span className="block px-3 pt-3 pb-1 text-sm text-soft">{heading}</span>}
+            >
+              {group.map((option) => (
+                <Item key={option.id} option={option} onPick={pick} />
+              ))}
+            </Command.Group>
+          ))}
           {others.length > 0 && (
             <Command.Group
               heading={
@@ -87,9 +96,16 @@ export function Picker({ label, hotkey, chosen, prompt, options, open, onOpen, o
             </Command.Group>
           )}
         </Command.List>
+        {foot}
       </Command>
     </Chip>
   );
+}
+
+/** Options under their headings, those without one first. */
+function groupsOf(options: readonly Option[]): (readonly [string, readonly Option[]])[] {
+  const headings = [...new Set(options.map(({ group = "" }) => group))].sort((a, b) => a.length - b.length);
+  return headings.map((heading) => [heading, options.filter(({ group = "" }) => group === heading)] as const);
 }
 
 /** What is found in a name comes before what is found in its description. */

@@ -1,6 +1,6 @@
 "use client";
 
-import { useCallback, useEffect, useMemo, useState } from "react";
+import { type ReactNode, useCallback, useEffect, useMemo, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { type Cable, isMidRun, type Length, misfits, type RunSheet, secondCleave } from "@/core";
 import { Band } from "../band/band";
@@ -28,10 +28,18 @@ import {
 } from "./selection";
 import { SheetLengths } from "./sheet-lengths";
 import { SheetLines } from "./sheet-lines";
+import { kindOf } from "./style-kinds";
 import { optionsNamed } from "./trade-words";
 import { TravellerFoot, TravellerHead } from "./traveller";
 import { useFetched } from "./use-fetched";
 import { VariantPicker } from "./variant-picker";
+
+/** A connector picked on a cable, with what was said of it. */
+export interface PickedEnd {
+  readonly cable: { readonly id: string };
+  readonly style: { readonly id: string };
+  readonly choices: Readonly<Record<string, string>>;
+}
 
 type Open = "cable" | "style" | "as" | null;
 
@@ -42,6 +50,7 @@ export function SheetView({
   initial,
   hand = null,
   trouble = null,
+  first = null,
 }: {
   shelf: Shelf;
   /** Each style's finished end in small. */
@@ -50,6 +59,8 @@ export function SheetView({
   /** What is in hand at the place of a piece that was asked for, or why there is nothing. */
   hand?: Hand | null;
   trouble?: string | null;
+  /** What stands above the pickers while nothing is picked; null where the page was opened at a sheet. */
+  first?: ((onPick: (end: PickedEnd) => void) => ReactNode) | null;
 }) {
   const [selection, setSelection] = useState(initial);
   const { shelf: fetched, failed, again } = useFetched(shipped, selection.style);
@@ -94,14 +105,18 @@ export function SheetView({
     if (selection.style === null) setOpen("style");
   };
   const pickStyle = useCallback(
-    (id: string, search = "") => {
+    (id: string, search: string | Readonly<Record<string, string>> = "") => {
       const style = shelf.styles.find((style) => style.id === id);
-      const choices = style ? optionsNamed(search, style) : {};
+      const choices = typeof search !== "string" ? search : style ? optionsNamed(search, style) : {};
       setSelection((before) => ({ ...before, style: id, choices }));
       setOpen(null);
     },
     [shelf.styles],
   );
+  const pickEnd = useCallback(({ cable, style, choices }: PickedEnd) => {
+    setSelection({ ...NOTHING, cable: cable.id, style: style.id, choices });
+    window.scrollTo({ top: 0, behavior: "instant" });
+  }, []);
   const pickCore = useCallback((core: string) => setSelection((before) => ({ ...before, core })), []);
   const pickChoice = (id: string, option: string) =>
     setSelection((before) => ({ ...before, choices: { ...before.choices, [id]: option } }));
@@ -114,9 +129,14 @@ export function SheetView({
 
   const cable = shelf.cables.find(({ id }) => id === selection.cable);
   const style = shelf.styles.find(({ id }) => id === selection.style);
+  const atHome = selection.cable === null && selection.style === null && !selection.place;
   return (
     <main className="min-w-0 flex-1">
-      <h1 className="sr-only">Sheet: every mark and cut for a cable and a connector</h1>
+      {atHome && first ? (
+        first(pickEnd)
+      ) : (
+        <h1 className="sr-only">Sheet: every mark and cut for a cable and a connector</h1>
+      )}
       <div className="no-print flex flex-wrap items-center gap-2 px-4 py-3">
         <Picker
           label="Cable"
@@ -144,13 +164,21 @@ export function SheetView({
           open={open === "style"}
           onOpen={toggle("style")}
           onPick={pickStyle}
-          options={shelf.styles.map((one) => ({
-            id: one.id,
-            name: one.name,
-            about: one.about,
-            words: styleWords(one),
-            not: cable ? misfits(one, cable)[0]?.message : undefined,
-          }))}
+          options={shelf.styles
+            .filter((one) => kindOf(one) !== "entry" || one.id === selection.style)
+            .map((one) => ({
+              id: one.id,
+              name: one.name,
+              about: one.about,
+              words: styleWords(one),
+              group: kindOf(one) === "kit" ? "Kits and preparation" : undefined,
+              not: cable ? misfits(one, cable)[0]?.message : undefined,
+            }))}
+          foot={
+            <Link href="/entry" className="flex min-h-12 items-center px-3 underline">
+              Closures and boxes: find an entry
+            </Link>
+          }
         />
         {resolved.kind === "sheet" && (
           <>
@@ -215,7 +243,7 @@ interface BodyProps {
   readonly failed: string | null;
   readonly onAgain: () => void;
   readonly onCable: (id: string) => void;
-  readonly onStyle: (id: string) => void;
+  readonly onStyle: (id: string, choices?: Readonly<Record<string, string>>) => void;
   readonly onCore: (core: string) => void;
   readonly onClear: () => void;
 }

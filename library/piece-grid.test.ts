@@ -2,9 +2,9 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { mustHoldAt, type PiecePlan, um } from "@/core";
 import { shippedLibrary } from "@/store/shipped";
-import { newPlan } from "../jobs/new-plan";
-import { COLUMNS, cableNamed, meantBy } from "./columns";
-import { planOfRow, readPasted, writtenOver } from "./pasted";
+import { newPlan } from "@/ui/jobs/new-plan";
+import { COLUMNS, cableNamed, meantBy } from "@/ui/piece-grid/columns";
+import { planOfRow, readPasted, writtenOver } from "@/ui/piece-grid/pasted";
 
 const { cables } = shippedLibrary();
 const cable = mustHoldAt(

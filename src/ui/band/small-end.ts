@@ -1,0 +1,81 @@
+import {
+  type Cable,
+  compileRunSheet,
+  endDrawing,
+  misfits,
+  type Procedure,
+  type RunSheet,
+  type Tool,
+} from "@/core";
+
+/** An end to be drawn in small to a scale it shares with others: lengths in micrometres from the cable end. */
+export interface SmallEnd {
+  readonly layers: readonly {
+    readonly kind: RunSheet["layers"][number]["kind"];
+    readonly hue: RunSheet["layers"][number]["hue"];
+    readonly diameter: number;
+    readonly from: number;
+    readonly beside: number;
+  }[];
+  readonly yarn: {
+    readonly root: number;
+    readonly cutAt: number | null;
+    readonly folded: boolean;
+    readonly jacket: number;
+    readonly buffer: number | null;
+  } | null;
+  /** Places written on it, nearest the fibre end first. */
+  readonly marks: readonly { readonly at: number; readonly representative: boolean }[];
+  /** Cable the end uses. */
+  readonly uses: number;
+}
+
+/** A sheet's end as it stands after a line. */
+export function smallEndOf(sheet: RunSheet, line: number): SmallEnd {
+  const { layers, yarn, written } = endDrawing(sheet, line);
+  const rough = new Set(
+    sheet.lines.flatMap(({ figure }) => (figure?.representative ? [figure.feature] : [])),
+  );
+  return {
+    layers: layers.map(({ kind, hue, diameter, from, beside }) => ({ kind, hue, diameter, from, beside })),
+    yarn,
+    marks: written.map(({ feature, at }) => ({ at, representative: rough.has(feature) })),
+    uses: sheet.uses.prepared,
+  };
+}
+
+/** The key of a procedure on a cable among drawn ends. */
+export const pairKey = (cable: string, style: string): string => `${cable} ${style}`;
+
+const drawn = new WeakMap<Procedure, WeakMap<Cable, SmallEnd | null>>();
+
+/** Every connector's finished end on every cable it goes on, by `pairKey`; worked out once for each pair. */
+export function pairEnds(
+  procedures: readonly Procedure[],
+  cables: readonly Cable[],
+  tools: readonly Tool[],
+): Readonly<Record<string, SmallEnd>> {
+  const found: Record<string, SmallEnd> = {};
+  for (const procedure of procedures) {
+    const known = drawn.get(procedure) ?? new WeakMap<Cable, SmallEnd | null>();
+    drawn.set(procedure, known);
+    for (const cable of cables) {
+      if (!known.has(cable)) known.set(cable, finished(procedure, cable, tools));
+      const end = known.get(cable);
+      if (end) found[pairKey(cable.id, procedure.id)] = end;
+    }
+  }
+  return found;
+}
+
+function finished(procedure: Procedure, cable: Cable, tools: readonly Tool[]): SmallEnd | null {
+  const core = cable.cores.find((each) => misfits(procedure, cable, each).length === 0);
+  if (core === undefined) return null;
+  try {
+    const sheet = compileRunSheet({ procedure, cable, core, choices: {}, tools });
+    return smallEndOf(sheet, sheet.lines.length);
+  } catch {
+    // One of the user's own that does not hold together on this cable: it is not offered.
+    return null;
+  }
+}

@@ -1,0 +1,123 @@
+"use client";
+
+import { Command } from "cmdk";
+import { Search } from "lucide-react";
+import { useRouter } from "next/navigation";
+import { type ComponentProps, useMemo, useState } from "react";
+import { useHotkeys } from "react-hotkeys-hook";
+import { ThumbTextures } from "../band/end-thumb";
+import { pairKey } from "../band/small-end";
+import { useWidth } from "../band/use-width";
+import type { Shelf } from "../sheet/selection";
+import { SheetView } from "../sheet/sheet-view";
+import { type FoundEnd, findable, findEnds } from "./find-ends";
+import { FoundRows, FoundTape } from "./found-rows";
+import type { HomeShown } from "./home-shown";
+import { LastInHand } from "./last-in-hand";
+import { NextJob } from "./next-job";
+import { ReadWords } from "./read-words";
+
+interface HomeViewProps {
+  readonly home: HomeShown;
+  readonly shelf: Pick<Shelf, "cables" | "styles">;
+  readonly onPick: (end: FoundEnd) => void;
+}
+
+/** Rows shown before more are asked for. */
+const SHOWN = 4;
+
+/** The first page: what this is, one field over every cable and connector, what was last in hand, the next job. */
+function HomeView({ home: { last, next, ends }, shelf, onPick }: HomeViewProps) {
+  const [question, setQuestion] = useState("");
+  const [value, setValue] = useState("");
+  const [more, setMore] = useState(false);
+  const router = useRouter();
+  const { ref, width } = useWidth<HTMLDivElement>(1100);
+  const entries = useMemo(() => findable(shelf.cables, shelf.styles), [shelf.cables, shelf.styles]);
+  const { fits, near, unknown, reads } = useMemo(() => findEnds(question, entries), [question, entries]);
+  const all = [...fits, ...near];
+  const rows = more ? all.slice(0, 40) : all.slice(0, SHOWN);
+  useHotkeys("g", () => last && router.push(last.href), [last, router]);
+  useHotkeys("j", () => router.push(next ? `/jobs/${next.id}` : "/jobs"), [next, router]);
+  const ask = (typed: string) => {
+    setQuestion(typed);
+    setMore(false);
+    const [best] = [...findEnds(typed, entries).fits, ...findEnds(typed, entries).near];
+    setValue(best ? pairKey(best.cable.id, best.style.id) : "");
+  };
+  const asked = question.trim() !== "";
+  return (
+    <div ref={ref}>
+      <ThumbTextures />
+      <h1 className="px-4 pt-5 pb-3 font-bold text-2xl leading-tight sm:px-12 sm:pt-8">
+        Where to mark and cut a fibre end, and whether it came out right.
+      </h1>
+      <Command shouldFilter={false} label="Cable and connector" value={value} onValueChange={setValue} loop>
+        <div className="relative px-4 sm:px-12">
+          <Search aria-hidden="true" className="absolute top-5 left-8 size-7 text-soft sm:left-[4.2rem]" />
+          <Command.Input
+            autoFocus
+            value={question}
+            onValueChange={ask}
+            maxLength={120}
+            onKeyDown={(event) => {
+              if (event.key !== "Escape") return;
+              if (question === "") event.currentTarget.blur();
+              else ask("");
+            }}
+            aria-label="Cable and connector"
+            placeholder="3 mm cord, SC wedge"
+            className="min-h-18 w-full rounded-lg border-3 border-ink bg-field pr-4 pl-14 font-bold text-2xl outline-none placeholder:font-normal placeholder:text-ghost focus:border-now sm:pr-44 sm:pl-[4.2rem] sm:text-4xl"
+          />
+          {asked && (
+            <p role="status" className="mt-1 text-soft sm:absolute sm:top-6 sm:right-16 sm:mt-0">
+              {fits.length === 1 ? "1 fits" : `${fits.length} fit`} · {near.length} near
+            </p>
+          )}
+          {asked && <ReadWords question={question} reads={reads} />}
+        </div>
+        {asked && unknown.length > 0 && (
+          <p className="mx-4 mt-3 rounded-md bg-note px-4 py-2 sm:mx-12">
+            <strong>Not on the shelf:</strong> {unknown.join(", ")}.{" "}
+            {near.length > 0
+              ? "What comes near is below."
+              : "Try a cable’s size, or a connector: 2 mm, LC, wedge."}
+          </p>
+        )}
+        <Command.List className={rows.length > 0 ? "mt-4" : ""}>
+          <FoundRows rows={rows} fits={fits.length} ends={ends} room={width} onPick={onPick} />
+        </Command.List>
+      </Command>
+      {rows.length > 0 && (
+        <FoundTape room={width} rows={rows} ends={ends}>
+          {all.length > rows.length && !more && (
+            <button
+              type="button"
+              onClick={() => setMore(true)}
+              className="min-h-11 px-2 font-semibold underline"
+            >
+              {all.length - rows.length} more near ↓
+            </button>
+          )}
+        </FoundTape>
+      )}
+      {(last || next) && (
+        <div
+          className={`no-print grid border-line lg:grid-cols-[3fr_2fr] ${rows.length > 0 ? "" : "mt-5 border-t"}`}
+        >
+          {last && <LastInHand last={last} />}
+          {next && <NextJob next={next} />}
+        </div>
+      )}
+    </div>
+  );
+}
+
+interface HomePageProps extends Omit<ComponentProps<typeof SheetView>, "first"> {
+  readonly home: HomeShown;
+}
+
+/** The first page over the sheet it becomes once something is picked. */
+export const HomePage = ({ home, ...sheet }: HomePageProps) => (
+  <SheetView {...sheet} first={(onPick) => <HomeView home={home} shelf={sheet.shelf} onPick={onPick} />} />
+);
