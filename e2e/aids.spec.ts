@@ -253,6 +253,6 @@ test.describe("a batch of twelve", () => {
     await expect(aside.locator("[aria-current]")).toContainText("2 orange");
     await aside.getByRole("button", { name: /^fibre 1, blue/ }).click();
     await expect(heading(page)).toHaveText("Mark the strip");
-    await expect(page.getByRole("button", { name: "Parts on: 1 of 1" })).toBeVisible();
+    await expect(page.getByRole("button", { name: "Parts on 1/1" })).toBeVisible();
   });
 });

@@ -31,7 +31,11 @@ async function found(page: Page, rules: RunOptions, only: string | null = null):
 export const barriersOn = (page: Page, { colours = true } = {}): Promise<string[]> =>
   found(page, {
     runOnly: { type: "tag", values: RULES },
-    rules: Object.fromEntries(COLOURS.map((rule) => [rule, { enabled: colours }])),
+    rules: {
+      ...Object.fromEntries(COLOURS.map((rule) => [rule, { enabled: colours }])),
+      // What is seen on a control is in what is spoken of it (WCAG 2.5.3); off unless it is asked for.
+      "label-content-name-mismatch": { enabled: true },
+    },
   });
 
 /** Those of them that come of colours alone, of the elements under a selector. */

@@ -130,7 +130,10 @@ test("Enter with nothing typed takes the advice, but not in the same breath as t
 test("something seen asks for its own rework, and can be taken back", async ({ page, request }) => {
   await page.goto(`/bench/${await shortEnd(request)}`);
   const advice = page.getByRole("region", { name: "What to do" });
-  await page.getByRole("button", { name: "Something is wrong with it" }).filter({ visible: true }).click();
+  await page
+    .getByRole("button", { name: "Fault: something is wrong with it" })
+    .filter({ visible: true })
+    .click();
   await expect(page.getByRole("button", { name: "The cleave is bad" })).toBeVisible();
   expect(await barriersOn(page)).toEqual([]);
   await page.getByRole("button", { name: "The cleave is bad" }).click();

@@ -25,7 +25,7 @@ test("a part found not to be on goes on while it can, and what lies in front of 
   const end = await startEnd(request);
   await addEvents(request, end, [...THREADED, { kind: "step", to: lineOf("mark-buffer") - 2 }]);
   await page.goto(`/bench/${end}`);
-  await page.getByRole("button", { name: "Parts on: 3 of 3" }).click();
+  await page.getByRole("button", { name: "Parts on 3/3" }).click();
   await clean(page);
   await page.getByRole("button", { name: "3 mm boot: it is not on, or wrong" }).click();
   const told = page.getByRole("alert", { name: "A part is not on" });
@@ -37,7 +37,7 @@ test("a part found not to be on goes on while it can, and what lies in front of 
   await expect(heading(page)).toHaveText(before ?? "");
   await page.keyboard.press("Enter");
   await expect(told).toHaveCount(0);
-  await expect(page.getByRole("button", { name: "Parts on: 3 of 3" })).toBeVisible();
+  await expect(page.getByRole("button", { name: "Parts on 3/3" })).toBeVisible();
   await page.keyboard.press("PageDown");
   await expect(heading(page)).not.toHaveText(before ?? "");
 });
@@ -294,7 +294,7 @@ test("one break, one forgotten part and one wrong reading on a phone: the record
   };
   for (const box of await page.getByRole("checkbox").all()) await box.click();
   await goTo("Mark the buffer");
-  await page.getByRole("button", { name: "Parts on: 3 of 3" }).click();
+  await page.getByRole("button", { name: "Parts on 3/3" }).click();
   await page.getByRole("button", { name: "Yarn ring: it is not on, or wrong" }).click();
   await page.getByRole("button", { name: /Cut off and begin again/ }).click();
   await expect(heading(page)).toHaveText("Thread on");

@@ -267,6 +267,7 @@ test("the open picker and the sign-off have no barrier either", async ({ page, r
   const end = await startEnd(request);
   await addEvents(request, end, [...THREADED, { kind: "step", to: lineOf("shards") }]);
   await page.goto("/");
+  await page.keyboard.press("Escape");
   await page.keyboard.press("c");
   await expect(page.getByPlaceholder("Type to find: cable")).toBeVisible();
   expect(await barriersOn(page)).toEqual([]);

@@ -41,9 +41,16 @@ export default async function Layout({ children }: { children: ReactNode }) {
         <PrefsProvider initial={prefs}>
           <PeopleProvider initial={everybody}>
             <TimersProvider>
+              <a href="#content" className="skip-link">
+                Skip to the content
+              </a>
               <div className="flex min-h-dvh pb-14 sm:pb-0 print:block">
                 <Rail />
-                <div className="flex min-w-0 flex-1 flex-col print:block">
+                <div
+                  id="content"
+                  tabIndex={-1}
+                  className="flex min-w-0 flex-1 flex-col outline-none print:block"
+                >
                   {children}
                   <PageMessages />
                 </div>

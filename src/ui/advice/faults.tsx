@@ -49,7 +49,7 @@ export function Faults({ sheet, state, units, onAdd }: FaultsProps) {
     <div className="flex flex-wrap items-center gap-1.5">
       <Popover.Root open={open} onOpenChange={setOpen}>
         <Popover.Trigger
-          aria-label="Something is wrong with it"
+          aria-label="Fault: something is wrong with it"
           className="flex min-h-12 items-center gap-1.5 rounded-md border border-line px-2.5 text-sm"
         >
           <TriangleAlert aria-hidden="true" className="size-4" /> Fault

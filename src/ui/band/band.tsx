@@ -268,7 +268,7 @@ function Flag({ flag, now, bottom, onPoint }: FlagProps) {
         <text {...anchor} y={y} className="figures" fontSize={now ? 18 : 15} fontWeight="700" fill={colour}>
           {flag.main}
         </text>
-      )}
+      )}{" "}
       {flag.showNote && (
         <text {...anchor} y={y + 15} fontSize="12" fill="var(--soft)">
           {flag.note}

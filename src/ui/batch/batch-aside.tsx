@@ -75,12 +75,12 @@ export function BatchAside({ batch, place, work, onPlan }: BatchAsideProps) {
               <button
                 type="button"
                 title={label}
-                aria-label={`${label}, ${one?.signed ? "signed off" : wait > 0 ? "waits" : `step ${(one?.at ?? 0) + 1}`}`}
+                aria-label={`${shortOf(label, i)} ${one?.signed ? "signed off" : wait > 0 ? `${clockText(wait)}, waits` : `step ${(one?.at ?? 0) + 1}`}: ${label}`}
                 aria-current={here ? "true" : undefined}
                 onClick={() => setCurrent(i)}
                 className={`flex min-h-12 w-full min-w-16 flex-col items-start justify-center rounded-md border px-2 leading-tight ${here ? "border-now bg-now font-bold text-on-now" : one?.signed ? "border-in bg-in-wash" : "border-line"}`}
               >
-                <span className="w-full truncate text-sm">{shortOf(label, i)}</span>
+                <span className="w-full truncate text-sm">{shortOf(label, i)}</span>{" "}
                 <span className={`figures text-xs ${here ? "" : "text-soft"}`}>
                   {one?.signed ? (
                     <Check aria-hidden="true" className="size-4" strokeWidth={3} />

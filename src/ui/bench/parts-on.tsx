@@ -25,11 +25,10 @@ export function PartsOn({ sheet, work }: { sheet: RunSheet; work: BenchWork }) {
   return (
     <Popover.Root open={open} onOpenChange={setOpen}>
       <Popover.Trigger
-        aria-label={`Parts on: ${on.length} of ${due.length}`}
         className={`flex min-h-12 shrink-0 items-center gap-1.5 rounded-md px-2 text-sm ${on.length < due.length ? "font-bold text-out" : "text-soft"}`}
       >
         <Cylinder aria-hidden="true" className="size-5 rotate-90" />
-        <span className="hidden xl:inline">{on.length < due.length ? "Not on" : "Parts on"}</span>
+        <span className="sr-only xl:not-sr-only">{on.length < due.length ? "Not on" : "Parts on"}</span>{" "}
         <span className="figures">
           {on.length}/{due.length}
         </span>

@@ -69,7 +69,7 @@ function Passed({ sheet, work }: Pick<SignPanelProps, "sheet" | "work">) {
             <Button
               look="quiet"
               onClick={() => work.go(undone.index)}
-              aria-label={`Go to ${undone.title}`}
+              aria-label={`Go to it: ${undone.title}`}
               className="shrink-0 text-sm"
             >
               Go to it

@@ -1,11 +1,18 @@
+"use client";
+
+import { useState } from "react";
 import { type Entry, formatMm } from "@/core";
+import { Field } from "../controls/field";
 import { Link } from "../controls/link";
+import { entriesFound } from "./entries-found";
 import { PortFace } from "./port-face";
 
 const NONE = new Map();
 
-/** Every entry there is, by its port face. */
+/** Every entry there is, by its port face; found by its name, its kind, or a cable it closes round. */
 export function EntriesHome({ entries }: { entries: readonly Entry[] }) {
+  const [wanted, setWanted] = useState("");
+  const found = entriesFound(entries, wanted);
   return (
     <main className="min-w-0 flex-1 px-4 py-5 sm:px-6">
       <h1 className="font-bold text-2xl">Entry</h1>
@@ -13,8 +20,21 @@ export function EntriesHome({ entries }: { entries: readonly Entry[] }) {
         Closures, boxes and pedestals: which cable goes in which port, how far each is opened, what must stay
         whole.
       </p>
+      <div className="mt-3 max-w-xl">
+        <Field
+          title="Find an entry"
+          value={wanted}
+          placeholder="dome, pedestal, through, 12.5 mm"
+          onChange={({ target }) => setWanted(target.value)}
+        />
+      </div>
+      {found.length === 0 && (
+        <p role="status" className="mt-4 text-lg">
+          No entry on the shelf answers “{wanted}”. Try its kind, or the cable’s diameter in mm.
+        </p>
+      )}
       <ul className="mt-4 grid gap-3 sm:grid-cols-2 lg:grid-cols-3">
-        {entries.map((entry) => (
+        {found.map((entry) => (
           <li key={entry.id} className="min-w-0">
             <Link
               href={`/entry/${entry.id}`}

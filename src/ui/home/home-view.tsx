@@ -5,12 +5,18 @@ import { Search } from "lucide-react";
 import { useRouter } from "next/navigation";
 import { type ComponentProps, useMemo, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
+import type { Style } from "@/core";
 import { ThumbTextures } from "../band/end-thumb";
 import { pairKey } from "../band/small-end";
 import { useWidth } from "../band/use-width";
+import { Button } from "../controls/button";
+import { Link } from "../controls/link";
+import { styleWords } from "../sheet/known-words";
+import { matchRank } from "../sheet/match-rank";
 import type { Shelf } from "../sheet/selection";
-import { SheetView } from "../sheet/sheet-view";
-import { type FoundEnd, findable, findEnds } from "./find-ends";
+import { type PickedEnd, SheetView } from "../sheet/sheet-view";
+import { kindOf } from "../sheet/style-kinds";
+import { findable, findEnds } from "./find-ends";
 import { FoundRows, FoundTape } from "./found-rows";
 import type { HomeShown } from "./home-shown";
 import { LastInHand } from "./last-in-hand";
@@ -20,7 +26,7 @@ import { ReadWords } from "./read-words";
 interface HomeViewProps {
   readonly home: HomeShown;
   readonly shelf: Pick<Shelf, "cables" | "styles">;
-  readonly onPick: (end: FoundEnd) => void;
+  readonly onPick: (end: PickedEnd) => void;
 }
 
 /** Rows shown before more are asked for. */
@@ -46,6 +52,7 @@ function HomeView({ home: { last, next, ends }, shelf, onPick }: HomeViewProps) 
     setValue(best ? pairKey(best.cable.id, best.style.id) : "");
   };
   const asked = question.trim() !== "";
+  const others = asked ? otherThings(question, shelf.styles) : [];
   return (
     <div ref={ref}>
       <ThumbTextures />
@@ -76,7 +83,7 @@ function HomeView({ home: { last, next, ends }, shelf, onPick }: HomeViewProps) 
           )}
           {asked && <ReadWords question={question} reads={reads} />}
         </div>
-        {asked && unknown.length > 0 && (
+        {asked && unknown.length > 0 && others.length === 0 && (
           <p className="mx-4 mt-3 rounded-md bg-note px-4 py-2 sm:mx-12">
             <strong>Not on the shelf:</strong> {unknown.join(", ")}.{" "}
             {near.length > 0
@@ -101,6 +108,25 @@ function HomeView({ home: { last, next, ends }, shelf, onPick }: HomeViewProps) 
           )}
         </FoundTape>
       )}
+      {others.length > 0 && (
+        <ul aria-label="Kits and entries" className="flex flex-wrap gap-2 px-4 py-3 sm:px-12">
+          {others.map(({ style, kind }) => (
+            <li key={style.id}>
+              {kind === "kit" ? (
+                <Button onClick={() => onPick({ cable: null, style, choices: {} })}>
+                  <span className="font-normal text-soft">Kit</span> {style.name}
+                </Button>
+              ) : (
+                <Button asChild>
+                  <Link href={`/entry/${style.id}`}>
+                    <span className="font-normal text-soft">Entry</span> {style.name}
+                  </Link>
+                </Button>
+              )}
+            </li>
+          ))}
+        </ul>
+      )}
       {(last || next) && (
         <div
           className={`no-print grid border-line lg:grid-cols-[3fr_2fr] ${rows.length > 0 ? "" : "mt-5 border-t"}`}
@@ -112,6 +138,23 @@ function HomeView({ home: { last, next, ends }, shelf, onPick }: HomeViewProps) 
     </div>
   );
 }
+
+/** A kit or an entry is shown where it answers this well: all its words in the name, or among what is known of it. */
+const GOOD = 0.75;
+const MOST_OTHERS = 4;
+
+/** Kits and entries by the same words: they have finders of their own, and are shown beside connectors where they fit. */
+const otherThings = (question: string, styles: readonly Style[]) =>
+  styles
+    .map((style) => ({ style, kind: kindOf(style) }))
+    .filter(({ style, kind }) => kind !== "connector" && !style.id.endsWith("-through"))
+    .map((thing) => ({
+      ...thing,
+      rank: matchRank(question, thing.style.name, thing.style.about, styleWords(thing.style)),
+    }))
+    .filter(({ rank }) => rank > GOOD)
+    .sort((a, b) => b.rank - a.rank)
+    .slice(0, MOST_OTHERS);
 
 interface HomePageProps extends Omit<ComponentProps<typeof SheetView>, "first"> {
   readonly home: HomeShown;

@@ -23,7 +23,7 @@ export function WhoButton() {
     <Popover.Root open={open} onOpenChange={setOpen}>
       <Popover.Trigger
         aria-label={who ? `Working: ${who.name}. Change` : "Who is working?"}
-        className="flex min-h-14 flex-1 flex-col items-center justify-center gap-0.5 text-sm text-soft sm:min-h-[62px] sm:flex-none"
+        className="flex min-h-14 flex-1 flex-col items-center justify-center gap-0.5 text-sm text-soft sm:min-h-[62px]"
       >
         {who ? (
           <span

@@ -14,7 +14,7 @@ export function UnitsButton() {
       onClick={nextUnits}
       aria-keyshortcuts="U"
       aria-label={`Units: ${NAMES[prefs.units]}. Change`}
-      className="flex min-h-14 flex-1 flex-col items-center justify-center gap-0.5 text-soft text-sm sm:mt-auto sm:mb-2 sm:min-h-[62px] sm:flex-none"
+      className="flex min-h-14 flex-1 flex-col items-center justify-center gap-0.5 text-soft text-sm sm:min-h-[62px]"
     >
       <Ruler aria-hidden="true" className="size-6" strokeWidth={1.8} />
       {NAMES[prefs.units]}

@@ -115,7 +115,9 @@ export function ReadingPanel({
   // The band follows once keys pause: no verdict waits for it.
   useEffect(() => startTransition(() => onTyped(ahead)), [ahead, onTyped]);
   useEffect(() => {
-    if (window.matchMedia("(min-width: 640px)").matches) input.current?.focus();
+    if (window.matchMedia("(min-width: 640px)").matches) input.current?.focus({ preventScroll: true });
+    // Whatever is said above it on a small screen, the field itself is in view.
+    input.current?.scrollIntoView({ block: "nearest" });
   }, []);
 
   const keep = (as?: Check) => {

@@ -36,7 +36,8 @@ import { VariantPicker } from "./variant-picker";
 
 /** A connector picked on a cable, with what was said of it. */
 export interface PickedEnd {
-  readonly cable: { readonly id: string };
+  /** Null where only what goes on it was picked. */
+  readonly cable: { readonly id: string } | null;
   readonly style: { readonly id: string };
   readonly choices: Readonly<Record<string, string>>;
 }
@@ -114,7 +115,7 @@ export function SheetView({
     [shelf.styles],
   );
   const pickEnd = useCallback(({ cable, style, choices }: PickedEnd) => {
-    setSelection({ ...NOTHING, cable: cable.id, style: style.id, choices });
+    setSelection({ ...NOTHING, cable: cable?.id ?? null, style: style.id, choices });
     window.scrollTo({ top: 0, behavior: "instant" });
   }, []);
   const pickCore = useCallback((core: string) => setSelection((before) => ({ ...before, core })), []);

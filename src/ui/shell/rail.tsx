@@ -1,7 +1,18 @@
 "use client";
 
-import { BookOpenCheck, Cylinder, Library, PencilRuler, Settings2, Spline, Waypoints } from "lucide-react";
+import {
+  BookOpenCheck,
+  Cylinder,
+  Ellipsis,
+  Library,
+  PencilRuler,
+  Settings2,
+  Spline,
+  Waypoints,
+} from "lucide-react";
 import { usePathname } from "next/navigation";
+import { Popover } from "radix-ui";
+import { useState } from "react";
 import { Link } from "../controls/link";
 import { AsideButton } from "../live/aside-button";
 import { WhoButton } from "../people/who-button";
@@ -18,32 +29,102 @@ const PLACES = [
   { href: "/setup", name: "Setup", icon: Settings2 },
 ] as const;
 
-/** The places, down the side on a desk and along the foot on a phone. */
+type Place = (typeof PLACES)[number];
+
+/** Places that always fit, on a phone and on a low screen; the rest stand under More there. */
+const FIRST = 4;
+
+/** The places, down the side on a desk and along the foot on a phone; what does not fit stands under More. */
 export function Rail() {
   const path = usePathname();
+  const isHere = ({ href }: Place) => (href === "/" ? path === "/" : path.startsWith(href));
   return (
     <nav
       aria-label="Places"
-      className="no-print fixed inset-x-0 bottom-0 z-10 flex border-line border-t bg-rail sm:sticky sm:top-0 sm:h-dvh sm:w-[76px] sm:shrink-0 sm:flex-col sm:border-t-0 sm:border-r sm:pt-1"
+      className="no-print fixed inset-x-0 bottom-0 z-10 flex border-line border-t bg-rail sm:sticky sm:top-0 sm:h-dvh sm:w-[76px] sm:shrink-0 sm:flex-col sm:overflow-y-auto sm:border-t-0 sm:border-r sm:pt-1"
     >
-      {PLACES.map(({ href, name, icon: Icon }) => {
-        const here = href === "/" ? path === "/" : path.startsWith(href);
-        return (
-          <Link
-            key={href}
-            href={href}
-            aria-current={here ? "page" : undefined}
-            className={`flex min-h-14 flex-1 flex-col items-center justify-center gap-0.5 text-sm sm:min-h-[62px] sm:flex-none ${here ? "border-now border-t-4 bg-ground font-bold sm:border-t-0 sm:border-l-4" : "text-soft"}`}
-          >
-            <Icon aria-hidden="true" className="size-6" strokeWidth={here ? 2.4 : 1.8} />
-            {name}
-          </Link>
-        );
-      })}
+      {PLACES.map((place, i) => (
+        <span key={place.href} className={`${TAB_ROOM} ${i < FIRST ? "" : ONLY_ROOMY}`}>
+          <PlaceLink place={place} here={isHere(place)} />
+        </span>
+      ))}
       <AsideButton />
       <TimerTray />
-      <UnitsButton />
-      <WhoButton />
+      <span className={`sm:mt-auto sm:mb-2 ${TAB_ROOM} ${ONLY_ROOMY}`}>
+        <UnitsButton />
+      </span>
+      <span className={`${TAB_ROOM} ${ONLY_ROOMY}`}>
+        <WhoButton />
+      </span>
+      <More places={PLACES.slice(FIRST)} isHere={isHere} />
     </nav>
+  );
+}
+
+const TAB_ROOM = "flex min-w-0 flex-1 sm:flex-none";
+/** Shown where the rail has room for all of it: a desk, a tablet upright. */
+const ONLY_ROOMY = "low:hidden max-sm:hidden";
+const TAB =
+  "flex min-h-14 w-full flex-1 flex-col items-center justify-center gap-0.5 text-sm low:min-h-13 sm:min-h-[62px] sm:flex-none";
+
+function PlaceLink({ place: { href, name, icon: Icon }, here }: { place: Place; here: boolean }) {
+  return (
+    <Link
+      href={href}
+      aria-current={here ? "page" : undefined}
+      className={`${TAB} ${here ? "border-now border-t-4 bg-ground font-bold sm:border-t-0 sm:border-l-4" : "text-soft"}`}
+    >
+      <Icon aria-hidden="true" className="size-6" strokeWidth={here ? 2.4 : 1.8} />
+      {name}
+    </Link>
+  );
+}
+
+interface MoreProps {
+  readonly places: readonly Place[];
+  readonly isHere: (place: Place) => boolean;
+}
+
+/** What the bar has no room for: the other places, the units, who is working. */
+function More({ places, isHere }: MoreProps) {
+  const [open, setOpen] = useState(false);
+  const here = places.find(isHere);
+  return (
+    <span className={`${TAB_ROOM} low:flex sm:hidden`}>
+      <Popover.Root open={open} onOpenChange={setOpen}>
+        <Popover.Trigger
+          className={`${TAB} ${here ? "border-now border-t-4 bg-ground font-bold sm:border-t-0 sm:border-l-4" : "text-soft"}`}
+        >
+          <Ellipsis aria-hidden="true" className="size-6" strokeWidth={1.8} />
+          More
+        </Popover.Trigger>
+        <Popover.Portal>
+          <Popover.Content
+            aria-label="More places"
+            side="top"
+            align="end"
+            collisionPadding={8}
+            className="z-30 grid max-h-[80dvh] w-56 gap-1 overflow-y-auto rounded-lg border-2 border-ink bg-raised p-2 shadow-lg"
+          >
+            {places.map((place) => (
+              <Link
+                key={place.href}
+                href={place.href}
+                aria-current={isHere(place) ? "page" : undefined}
+                onClick={() => setOpen(false)}
+                className="flex min-h-12 items-center gap-3 rounded-md px-3 font-semibold aria-[current]:bg-now-wash"
+              >
+                <place.icon aria-hidden="true" className="size-6" strokeWidth={1.8} />
+                {place.name}
+              </Link>
+            ))}
+            <div className="flex border-line border-t pt-1">
+              <UnitsButton />
+              <WhoButton />
+            </div>
+          </Popover.Content>
+        </Popover.Portal>
+      </Popover.Root>
+    </span>
   );
 }
