@@ -3,7 +3,7 @@ import { join } from "node:path";
 import type { Page } from "@playwright/test";
 import { barriersOn, colourBarriersOn } from "./barriers";
 import { everyView } from "./every-view";
-import { addEvents, expect, lineOf, startEnd, THREADED, test } from "./server";
+import { addEvents, expect, lineOf, MEASURE, startEnd, THREADED, test } from "./server";
 import { shared } from "./shared";
 
 // The long walks are shared out among the workers.
@@ -298,6 +298,67 @@ test("the screen of figures to be checked, and a shard missing at the sign-off, 
   await page.getByRole("button", { name: /Finish/ }).click();
   await expect(page.getByText("1 not in the bin yet.")).toBeVisible();
   expect(await barriersOn(page)).toEqual([]);
+});
+
+test("the first thing a keyboard comes to skips to the content", { tag: "@desk" }, async ({ page }) => {
+  await page.goto("/shelf");
+  await page.keyboard.press("Tab");
+  const skip = page.getByRole("link", { name: "Skip to the content" });
+  await expect(skip).toBeFocused();
+  await expect(skip).toBeInViewport();
+  await page.keyboard.press("Enter");
+  await page.keyboard.press("Tab");
+  await expect(page.getByRole("main").locator(":focus")).toHaveCount(1);
+});
+
+test("on a phone and on a low screen the bar has what fits, all of it in view, and More has the rest", {
+  tag: "@desk",
+}, async ({ page }) => {
+  await page.goto("/shelf");
+  for (const [width, height] of [
+    [390, 844],
+    [844, 390],
+    [640, 400],
+  ] as const) {
+    await page.setViewportSize({ width, height });
+    const places = page.getByRole("navigation", { name: "Places" });
+    for (const item of await places.locator("a, button").filter({ visible: true }).all())
+      await expect(item).toBeInViewport({ ratio: 1 });
+    await expect(places.getByRole("link", { name: "Ledger" })).toBeHidden();
+    await places.getByRole("button", { name: "More" }).click();
+    const more = page.getByRole("dialog", { name: "More places" });
+    for (const name of ["Shelf", "Ledger", "Setup"])
+      await expect(more.getByRole("link", { name })).toBeInViewport({ ratio: 1 });
+    await expect(more.getByRole("link", { name: "Shelf" })).toHaveAttribute("aria-current", "page");
+    expect(await barriersOn(page)).toEqual([]);
+    await page.keyboard.press("Escape");
+  }
+});
+
+test("on a small screen the field to read into is in view with its verdict, whatever is said against going on", {
+  tag: "@desk",
+}, async ({ page, request }) => {
+  const end = await startEnd(request);
+  await addEvents(request, end, [...THREADED, { kind: "step", to: MEASURE }]);
+  for (const [width, height] of [
+    [390, 844],
+    [844, 390],
+    [640, 400],
+  ] as const) {
+    await page.setViewportSize({ width, height });
+    await page.goto(`/bench/${end}`);
+    const field = page.locator("#reading");
+    await expect(field).toBeInViewport({ ratio: 1 });
+    await field.fill("14.2");
+    await expect(page.locator("#verdict strong").first()).toBeInViewport({ ratio: 1 });
+    await page.keyboard.press("PageDown");
+    const said = page.getByRole("alert").filter({ hasText: /^Not read/ });
+    await expect(said).toBeVisible();
+    await expect(field).toBeInViewport({ ratio: 1 });
+    const [box, over] = [await field.boundingBox(), await said.boundingBox()];
+    const apart = box && over && (over.y >= box.y + box.height - 1 || over.y + over.height <= box.y + 1);
+    expect(apart, `${width} × ${height}`).toBe(true);
+  }
 });
 
 test("a question mark lists the keys, and Escape puts the list away", { tag: "@desk" }, async ({ page }) => {

@@ -1,7 +1,9 @@
 import { describe, expect, it } from "vitest";
 import { nearestFraction, um } from "@/core";
+import { smallEndOf } from "@/ui/band/small-end";
+import { preparedRows } from "@/ui/entry/prepared";
 import { stepAloud } from "@/ui/words/aloud";
-import { showLength, toleranceOf } from "@/ui/words/length-text";
+import { figureText, showLength, toleranceOf } from "@/ui/words/length-text";
 import { figureWords, placeText } from "@/ui/words/line-words";
 import { shippedSheets } from "./fixtures/sheets";
 
@@ -28,6 +30,25 @@ describe("one cut in inches, of every style on every cable", () => {
       }
     }
     expect(figures.length).toBeGreaterThan(300);
+  });
+  it("is the same fraction on the first page, in what is prepared for an entry, and where the cable it uses is told", () => {
+    for (const { name, sheet, figure, words } of figures) {
+      const small = smallEndOf(sheet, sheet.lines.length);
+      const mark = small.marks.find(({ at }) => at === figure.fromEnd);
+      if (mark && !figure.workFromOwn)
+        expect([name, figureText(mark.at, "in", mark.tolerance)]).toEqual([name, words.shown.main]);
+      if (small.uses === figure.fromEnd && !figure.workFromOwn)
+        expect([name, figureText(small.uses, "in", small.usesTolerance)]).toEqual([name, words.shown.main]);
+    }
+    for (const { name, sheet } of shippedSheets)
+      for (const { id, length, min, max } of preparedRows(sheet)) {
+        const inList = sheet.lengths.find(({ stated }) => stated === id);
+        if (inList?.nominal !== length) continue;
+        const both = [{ nominal: length, min, max }, inList].map((each) =>
+          figureText(each.nominal, "in", toleranceOf(each)),
+        );
+        expect([name, id, both[0]]).toEqual([name, id, both[1]]);
+      }
   });
   it("takes no more than half its tolerance, or is finer than a thirty-second", () => {
     for (const { name, figure, words } of figures) {

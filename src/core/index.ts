@@ -66,6 +66,7 @@ export * from "./piece/account";
 export * from "./piece/across";
 export * from "./piece/address";
 export * from "./piece/bend";
+export * from "./piece/cut-list";
 export * from "./piece/identity";
 export * from "./piece/lay";
 export * from "./piece/needs";

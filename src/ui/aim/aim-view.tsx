@@ -4,7 +4,7 @@ import { useRouter } from "next/navigation";
 import type { LengthAim, Person } from "@/core";
 import { Link } from "../controls/link";
 import { Select } from "../controls/select";
-import { figureText, type Units } from "../words/length-text";
+import { figureText, toleranceOf, type Units } from "../words/length-text";
 import { AimChart } from "./aim-chart";
 import { biasText, sureText } from "./aim-note";
 import { fitWords } from "./aim-words";
@@ -69,7 +69,7 @@ export function AimView({ people, person, aims, units }: AimViewProps) {
               <AimChart aim={aim} units={units} />
               <p className="mt-1 text-lg leading-snug">
                 {aim.set === null ? (
-                  <>Work to the sheet: {figureText(aim.nominal, units)}.</>
+                  <>Work to the sheet: {figureText(aim.nominal, units, toleranceOf(aim))}.</>
                 ) : (
                   <>
                     Made {biasText(aim.bias, units)}: <strong>set {figureText(aim.set, units)}</strong>{" "}

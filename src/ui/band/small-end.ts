@@ -7,6 +7,8 @@ import {
   type RunSheet,
   type Tool,
 } from "@/core";
+import type { Tolerance } from "../words/length-text";
+import { toleranceAtPlace } from "../words/line-words";
 
 /** An end to be drawn in small to a scale it shares with others: lengths in micrometres from the cable end. */
 export interface SmallEnd {
@@ -25,22 +27,34 @@ export interface SmallEnd {
     readonly buffer: number | null;
   } | null;
   /** Places written on it, nearest the fibre end first. */
-  readonly marks: readonly { readonly at: number; readonly representative: boolean }[];
-  /** Cable the end uses. */
+  readonly marks: readonly {
+    readonly at: number;
+    readonly tolerance: Tolerance;
+    readonly representative: boolean;
+  }[];
+  /** Cable the end uses, and how closely. */
   readonly uses: number;
+  readonly usesTolerance: Tolerance;
 }
 
 /** A sheet's end as it stands after a line. */
 export function smallEndOf(sheet: RunSheet, line: number): SmallEnd {
   const { layers, yarn, written } = endDrawing(sheet, line);
-  const rough = new Set(
-    sheet.lines.flatMap(({ figure }) => (figure?.representative ? [figure.feature] : [])),
-  );
+  const figureOf = new Map(sheet.lines.flatMap(({ figure }) => (figure ? [[figure.feature, figure]] : [])));
+  const toleranceOf = (feature: string): Tolerance => {
+    const { plus, minus } = figureOf.get(feature)?.own ?? { plus: null, minus: null };
+    return { plus, minus };
+  };
   return {
     layers: layers.map(({ kind, hue, diameter, from, beside }) => ({ kind, hue, diameter, from, beside })),
     yarn,
-    marks: written.map(({ feature, at }) => ({ at, representative: rough.has(feature) })),
+    marks: written.map(({ feature, at }) => ({
+      at,
+      tolerance: toleranceOf(feature),
+      representative: figureOf.get(feature)?.representative ?? false,
+    })),
     uses: sheet.uses.prepared,
+    usesTolerance: toleranceAtPlace(sheet, sheet.uses.prepared),
   };
 }
 

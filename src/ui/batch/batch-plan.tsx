@@ -1,10 +1,11 @@
 "use client";
 
 import { RadioGroup } from "radix-ui";
-import { type RunSheet, scheduleIn, workedIn } from "@/core";
+import { type RunSheet, scheduleIn, type WhereTold, workedIn } from "@/core";
 import { Button } from "../controls/button";
 import { spanText } from "../words/clock-text";
 import { useTitle } from "../words/use-title";
+import { BatchEnds } from "./batch-ends";
 import { NameEnds } from "./name-ends";
 import { ScheduleDrawn } from "./schedule";
 import { type Batch, MODES } from "./use-batch";
@@ -13,11 +14,13 @@ interface BatchPlanProps {
   readonly name: string;
   readonly sheet: RunSheet;
   readonly batch: Batch;
+  /** Where each end is made, by its id; null for one of no piece. */
+  readonly wheres: Readonly<Record<string, WhereTold | null>>;
   readonly onBegin: (place: number) => void;
 }
 
 /** The batch before it is begun, and whenever one asks: how long, in which order, who waits for what. */
-export function BatchPlan({ name, sheet, batch, onBegin }: BatchPlanProps) {
+export function BatchPlan({ name, sheet, batch, wheres, onBegin }: BatchPlanProps) {
   const { members, states, stages, plan, mode, setMode } = batch;
   const count = members.length;
   const all = scheduleIn(stages, count, count);
@@ -113,6 +116,14 @@ export function BatchPlan({ name, sheet, batch, onBegin }: BatchPlanProps) {
           follows the holds and cures as they really run.
         </p>
       </section>
+      <BatchEnds
+        ends={members.map(({ id, label }, i) => ({
+          id,
+          label,
+          where: wheres[id] ?? null,
+          done: states[i]?.signed != null,
+        }))}
+      />
     </main>
   );
 }

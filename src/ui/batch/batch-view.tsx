@@ -50,7 +50,7 @@ export function BatchView(props: BatchViewProps) {
   if (!begun || !member)
     return (
       <>
-        <BatchPlan name={props.name} sheet={sheet} batch={batch} onBegin={begin} />
+        <BatchPlan name={props.name} sheet={sheet} batch={batch} wheres={props.wheres} onBegin={begin} />
         <FootMessages />
       </>
     );

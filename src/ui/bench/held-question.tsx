@@ -1,5 +1,6 @@
 "use client";
 
+import { useEffect } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { onControl } from "../aids/on-control";
 import { Choice } from "../controls/choice";
@@ -22,6 +23,8 @@ export function HeldQuestion({ held: { says, usual }, onLet }: HeldQuestionProps
         : document.querySelector<HTMLElement>("main fieldset[data-look] button");
     if (usual === "read" || usual === "answer") first?.focus();
   };
+  // The question takes room from the step: the field to read into stays in view above it.
+  useEffect(() => document.getElementById("reading")?.scrollIntoView({ block: "nearest" }), []);
   useHotkeys("enter", take, { enabled: usual !== null, ignoreEventWhen: onControl, preventDefault: true });
   return (
     <div role="alert" className="flex flex-wrap items-center gap-2 leading-tight">

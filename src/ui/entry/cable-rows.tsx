@@ -78,7 +78,7 @@ export function CableRows({
               <span
                 {...gripOf(id)}
                 title={`Drag ${name} onto a port`}
-                className="inline-flex size-12 shrink-0 items-center justify-center text-soft"
+                className="no-print inline-flex size-12 shrink-0 items-center justify-center text-soft"
               >
                 <GripVertical aria-hidden="true" className="size-5" />
               </span>
@@ -98,11 +98,11 @@ export function CableRows({
                 </span>
               </button>
               {href !== null && (
-                <Button size="small" asChild>
+                <Button size="small" asChild className="no-print">
                   <Link href={href}>Sheet</Link>
                 </Button>
               )}
-              <IconButton name={`Take ${name} out`} onClick={() => onDrop(id)}>
+              <IconButton name={`Take ${name} out`} onClick={() => onDrop(id)} className="no-print">
                 <Trash2 aria-hidden="true" className="size-5" />
               </IconButton>
             </div>

@@ -27,6 +27,7 @@ import { EntryDrawn } from "./entry-drawn";
 import { endingSheets, throughSheet } from "./entry-sheets";
 import { MidSpan } from "./mid-span";
 import { openingOf, preparedRows, throughRows } from "./prepared";
+import { Prepared } from "./prepared-print";
 import { PreparedTable } from "./prepared-table";
 import { openingIn, throughOf } from "./through";
 import type { EntryCables } from "./use-entry-cables";
@@ -162,7 +163,7 @@ export function EntryWork({
           {bring}
         </section>
         {at && sheet && (
-          <section aria-labelledby="prepare" className="min-w-0">
+          <section aria-labelledby="prepare" className="no-print min-w-0">
             <h2 id="prepare" className="mb-1 font-bold text-lg">
               {at.cable.name}
               {at.cable.through && ", through"}: what to prepare
@@ -193,6 +194,15 @@ export function EntryWork({
           />
         )}
       </div>
+      <Prepared
+        entry={entry}
+        rows={rows}
+        sheetOf={({ of, through: goes }) =>
+          (goes && going ? throughSheet(going, of, tools) : null) ?? sheets.get(of.id) ?? null
+        }
+        partedOf={partedOf}
+        units={prefs.units}
+      />
       {sheet && <Closing sheet={opens ?? sheet} units={prefs.units} cautions={cautions} />}
     </main>
   );

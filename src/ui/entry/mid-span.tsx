@@ -54,7 +54,7 @@ export function MidSpan({ entry, cable, through, opening, parted, onChange }: Mi
   );
   const { turns } = entry.storage;
   return (
-    <div className="grid min-w-0 grid-cols-[minmax(0,1fr)] content-start gap-6">
+    <div className="no-print grid min-w-0 grid-cols-[minmax(0,1fr)] content-start gap-6">
       <section aria-labelledby="opening">
         <h2 id="opening" className="font-bold text-lg">
           Opening

@@ -1,6 +1,6 @@
 import { formatMm } from "@/core";
 import type { Units } from "../words/length-text";
-import { figureText, limitsText, mmText } from "../words/length-text";
+import { figureText, limitsText, mmText, toleranceOf } from "../words/length-text";
 import type { PreparedRow } from "./prepared";
 
 /** What is prepared of one cable: each length, from what, within which limits. */
@@ -32,7 +32,9 @@ export function PreparedTable({ rows, units }: { rows: readonly PreparedRow[]; u
               </th>
               <td className="px-2 text-right">
                 <span className={`figures font-bold text-xl ${representative ? "representative" : ""}`}>
-                  {units === "in" ? figureText(length, units) : signedText(length)}
+                  {units === "in"
+                    ? figureText(length, units, toleranceOf({ nominal: length, min, max }))
+                    : signedText(length)}
                 </span>
               </td>
               <td className="px-2 text-soft text-sm">{from}</td>

@@ -8,7 +8,7 @@ import { ScaledEnd } from "../band/scaled-end";
 import { pairKey, type SmallEnd } from "../band/small-end";
 import { Tape } from "../band/tape";
 import { usePrefs } from "../prefs/prefs-context";
-import { coreText, figureText } from "../words/length-text";
+import { coreText, figureText, lengthText } from "../words/length-text";
 import type { FoundEnd } from "./find-ends";
 
 type Ends = Readonly<Record<string, SmallEnd>>;
@@ -94,7 +94,9 @@ export function FoundRows({ rows, fits, ends, room, onPick }: FoundRowsProps) {
             {cable.name}, {coresOf(found)}
           </span>
           {isFirst && end && (
-            <span className="figures block text-soft">{figureText(end.uses, prefs.units)} of cable</span>
+            <span className="figures block text-soft">
+              {lengthText(end.uses, prefs.units === "in" ? "in" : "mm", end.usesTolerance)} of cable
+            </span>
           )}
         </span>
         {isFirst && i < fits ? (
@@ -135,12 +137,12 @@ function Marks({ end, pxPerMm, width, units }: MarksProps) {
     (kept, place) => (place.x - (kept.at(-1)?.x ?? -APART) < APART ? kept : [...kept, place]),
     [],
   );
-  return shown.map(({ at, x, representative }) => (
+  return shown.map(({ at, x, tolerance, representative }) => (
     <g key={at}>
       <line x1={x} x2={x} y1={16} y2={60} stroke="var(--ink)" strokeDasharray="2 3" />
       <circle cx={x} cy={12} r={4} fill="var(--ink)" />
       <text x={x + 8} y={17} className="figures fill-ink font-bold text-base">
-        {figureText(at, units === "in" ? "in" : "mm").replace(/ mm$/, "")}
+        {figureText(at, units === "in" ? "in" : "mm", tolerance)}
       </text>
       {representative && (
         <line

@@ -103,8 +103,8 @@ export function JobView({
           <Link href={`/jobs/${id}/grid`}>As a grid</Link>
         </Button>
         {pieces.length > 0 && (
-          <Button className="no-print" onClick={() => window.print()}>
-            Print the cut list
+          <Button className="no-print" asChild>
+            <Link href={`/jobs/${id}/cut-list`}>Cut list</Link>
           </Button>
         )}
       </div>

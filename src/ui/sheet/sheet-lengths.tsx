@@ -6,7 +6,7 @@ export function SheetLengths({ sheet, units }: { sheet: RunSheet; units: Units }
   const before = sheet.lengths.filter(({ stage }) => stage === "before-cleave");
   const prepared = sheet.lengths.filter(({ stage }) => stage === "prepared");
   return (
-    <section aria-labelledby="lengths" className="px-4 pt-6 pb-4">
+    <section aria-labelledby="lengths" className="break-inside-avoid px-4 pt-6 pb-4">
       <h2 id="lengths" className="font-bold text-lg">
         What it will measure
       </h2>

@@ -9,7 +9,8 @@ import { Button } from "../controls/button";
 import { Link } from "../controls/link";
 import { usePrefs } from "../prefs/prefs-context";
 import { asShownText } from "../words/figures-stand";
-import { lengthText, type Units } from "../words/length-text";
+import { lengthText, type Tolerance, type Units } from "../words/length-text";
+import { toleranceAtPlace } from "../words/line-words";
 import { Begin } from "./begin";
 import { FirstPick } from "./first-pick";
 import { cableWords, styleWords } from "./known-words";
@@ -350,7 +351,12 @@ function SheetDrawn({ resolved: { sheet: drawn, ask } }: { resolved: SheetResolv
         {isMidRun(sheet) ? (
           "Opened in the middle of its run: both edges from the centre mark, and too long an opening cannot be mended."
         ) : (
-          <CableUsed uses={uses} again={again} units={prefs.units} />
+          <CableUsed
+            uses={uses}
+            prepared={toleranceAtPlace(sheet, uses.prepared)}
+            again={again}
+            units={prefs.units}
+          />
         )}
       </div>
       <SheetLines sheet={sheet} units={prefs.units} pointed={pointed} onPoint={setPointed} />
@@ -362,14 +368,17 @@ function SheetDrawn({ resolved: { sheet: drawn, ask } }: { resolved: SheetResolv
 
 interface CableUsedProps {
   readonly uses: RunSheet["uses"];
+  /** How closely what is prepared is made. */
+  readonly prepared: Tolerance;
   /** What a second cleave takes, where one is made. */
   readonly again: { readonly cable: Length } | null;
   readonly units: Units;
 }
 
-const CableUsed = ({ uses, again, units }: CableUsedProps) => (
+const CableUsed = ({ uses, prepared, again, units }: CableUsedProps) => (
   <>
-    This end uses <strong className="whitespace-nowrap">{lengthText(uses.prepared, units)}</strong> of cable;{" "}
+    This end uses <strong className="whitespace-nowrap">{lengthText(uses.prepared, units, prepared)}</strong>{" "}
+    of cable;{" "}
     {again && (
       <>
         a second cleave takes <strong className="whitespace-nowrap">{lengthText(again.cable, units)}</strong>,{" "}

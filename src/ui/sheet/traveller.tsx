@@ -77,7 +77,7 @@ function Blank({ name }: { name: string }) {
 /** At the foot of the paper: who stands for it. */
 export function TravellerFoot() {
   return (
-    <dl className="hidden grid-cols-[2fr_3fr_1fr] gap-4 px-4 pt-4 print:grid">
+    <dl className="hidden break-before-avoid break-inside-avoid grid-cols-[2fr_3fr_1fr] gap-4 px-4 pt-4 print:grid">
       {["Signed off by", "Remarks, parts and shards not accounted for", "Date"].map((name) => (
         <Blank key={name} name={name} />
       ))}

@@ -139,7 +139,7 @@ function LengthRow({ entry, length, units }: LengthRowProps) {
         )}
       </th>
       <td className={`figures font-bold ${entry.source.kind === "representative" ? "representative" : ""}`}>
-        {units === "in" ? figureText(nominal, units) : formatMm(nominal)}
+        {units === "in" ? figureText(nominal, units, { plus, minus }) : formatMm(nominal)}
       </td>
       <td className="text-soft text-sm">{from}</td>
       <td className="figures text-soft">

@@ -125,13 +125,13 @@ function Lengths({ procedure, nameOf, units }: LengthsProps) {
             </span>
             <span className="sm:text-right">
               <span className={`figures font-bold text-xl ${unread(dimension) ? "representative" : ""}`}>
-                {figureText(dimension.nominal, units)}
+                {figureText(dimension.nominal, units, dimension)}
               </span>{" "}
               <span className="text-soft">{toleranceText(dimension.plus, dimension.minus, units)}</span>
               {dimension.cases.map(({ when, nominal, plus, minus }, i) => (
                 // biome-ignore lint/suspicious/noArrayIndexKey: cases are told apart by their place
                 <span key={i} className="figures block text-soft text-sm">
-                  or {figureText(nominal, units)} {toleranceText(plus, minus, units)}:{" "}
+                  or {figureText(nominal, units, { plus, minus })} {toleranceText(plus, minus, units)}:{" "}
                   {conditionWords(when, procedure, formatMm)}
                 </span>
               ))}

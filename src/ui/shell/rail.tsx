@@ -88,10 +88,16 @@ interface MoreProps {
 /** What the bar has no room for: the other places, the units, who is working. */
 function More({ places, isHere }: MoreProps) {
   const [open, setOpen] = useState(false);
+  // Beside a bar down the side, above one along the foot.
+  const [side, setSide] = useState<"top" | "right">("top");
   const here = places.find(isHere);
+  const change = (next: boolean) => {
+    setSide(window.matchMedia("(min-width: 640px)").matches ? "right" : "top");
+    setOpen(next);
+  };
   return (
     <span className={`${TAB_ROOM} low:flex sm:hidden`}>
-      <Popover.Root open={open} onOpenChange={setOpen}>
+      <Popover.Root open={open} onOpenChange={change}>
         <Popover.Trigger
           className={`${TAB} ${here ? "border-now border-t-4 bg-ground font-bold sm:border-t-0 sm:border-l-4" : "text-soft"}`}
         >
@@ -101,7 +107,7 @@ function More({ places, isHere }: MoreProps) {
         <Popover.Portal>
           <Popover.Content
             aria-label="More places"
-            side="top"
+            side={side}
             align="end"
             collisionPadding={8}
             className="z-30 grid max-h-[80dvh] w-56 gap-1 overflow-y-auto rounded-lg border-2 border-ink bg-raised p-2 shadow-lg"

@@ -84,6 +84,12 @@ export const placeText = ({ fromEnd, own }: NonNullable<Line["figure"]>, units: 
 export const toleranceAt = ({ lines }: RunSheet, feature: string): Tolerance | undefined =>
   lines.find(({ figure }) => figure?.feature === feature)?.figure?.own;
 
+/** How closely the mark or cut at a place from the cable end is made; open where none lies there. */
+export const toleranceAtPlace = ({ lines }: Pick<RunSheet, "lines">, place: number): Tolerance => {
+  const own = lines.find(({ figure }) => figure?.fromEnd === place)?.figure?.own;
+  return { plus: own?.plus ?? null, minus: own?.minus ?? null };
+};
+
 /** How a layer comes off: `6 bites of 6.2`, `2 or 3 pieces`, `one pass`. */
 export function biteWords({ bites, step }: Line, units: Units): string | null {
   if (bites) {

@@ -1,0 +1,17 @@
+import type { Metadata } from "next";
+import { notFound } from "next/navigation";
+import { findCutList } from "@/service/cut-list";
+import { library } from "@/service/library";
+import { theStore } from "@/service/the-store";
+import { CutListView } from "@/ui/cut-list/cut-list-view";
+
+export const metadata: Metadata = { title: "Cut list" };
+export const dynamic = "force-dynamic";
+
+export default async function CutListPage({ params }: { params: Promise<{ id: string }> }) {
+  const store = theStore();
+  const list = findCutList(store, (await params).id);
+  if (!list) notFound();
+  const cables = Object.fromEntries(library(store).cables.map(({ id, name }) => [id, name]));
+  return <CutListView {...list} cables={cables} day={new Date().toISOString().slice(0, 10)} />;
+}
