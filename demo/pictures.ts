@@ -84,9 +84,26 @@ const [planned] = jobsPage(store, {}).rows;
 const job = planned && getJob(store, planned.id);
 const [closure] = planned ? getClosures(store, planned.id) : [];
 
+/** Rows copied from a spreadsheet, one of them with a letter for a figure. */
+const COPIED = [
+  "Piece\tCable\tFrom\tTo\tLength\tSlack\tEnds",
+  "Pad 8 feeder\tTight-buffer 900 distribution\tWeather hut\tPad 8\t76\t3 / 0\t12",
+  "Pad 9 feeder\tTight-buffer 900 distribution\tWeather hut\tPad 9\t15o\t3 / 0\t12",
+].join("\n");
+const copied = async (page: Page) => {
+  await page.getByRole("button", { name: /New piece, Piece/ }).focus();
+  await page.evaluate((text) => {
+    const clipboardData = new DataTransfer();
+    clipboardData.setData("text/plain", text);
+    document.activeElement?.dispatchEvent(new ClipboardEvent("paste", { clipboardData, bubbles: true }));
+  }, COPIED);
+};
+
 const pictures: [name: string, path: string, size: typeof DESK, act?: (page: Page) => Promise<void>][] = [
+  ["home", "/", DESK, (page) => page.getByRole("combobox").first().fill("3 mm cord, SC wedge")],
   ["job", `/jobs/${job?.id}`, DESK],
   ["piece", `/jobs/${job?.id}/${job?.pieces[0]?.id}`, DESK],
+  ["pieces-grid", `/jobs/${job?.id}/grid`, DESK, copied],
   ["sheet", SHEET, DESK],
   ["sheet-paper", SHEET, PAPER, (page) => page.emulateMedia({ media: "print" })],
   ["figures", SHEET, DESK, press("To the bench")],
@@ -98,9 +115,7 @@ const pictures: [name: string, path: string, size: typeof DESK, act?: (page: Pag
   ["mid-run", "/?cable=loose-tube-36-mid-span&style=entry-pedestal-through", DESK],
   ["batch-plan", `/bench/batch/${batch}`, DESK],
   ["batch-bench", `/bench/batch/${batch}`, DESK, press(/^Go on with/)],
-  ["shelf", "/shelf", DESK],
   ["entry", `/jobs/${planned?.id}/closures/${closure?.id}`, DESK],
-  ["entry-editor", "/shelf/entries/entry-dome-gel/edit", DESK],
   ["editor", "/shelf/procedures/stub-wedge-release-cord/edit", DESK, contradict],
   ["ledger", "/ledger", DESK],
   ["record", `/ledger/${redone}`, DESK],

@@ -53,9 +53,9 @@ test("a closure is planned by keyboard alone: cables in, one through, what canno
   await expect(row(page, "Armoured ribbon, 8 × 12")).toContainText("ports 1 + 2");
 });
 
-test("a cable that goes through is ended only once what that does has been read, and never has a length from its end before", async ({
-  page,
-}) => {
+test("a cable that goes through is ended only once what that does has been read, and never has a length from its end before", {
+  tag: "@desk",
+}, async ({ page }) => {
   await page.goto(`${DOME}?c=loose-tube-36~through~t~`);
   const cable = row(page, "Stranded loose tube, 6 × 6");
   const prepare = page.getByRole("region", { name: /what to prepare/ });

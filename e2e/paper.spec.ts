@@ -14,9 +14,9 @@ const controlsOnPaper = async (page: Page): Promise<string[]> => {
   );
 };
 
-test("a closure is printed whole: every cable's lengths, which fibres are parted, and no control", async ({
-  page,
-}) => {
+test("a closure is printed whole: every cable's lengths, which fibres are parted, and no control", {
+  tag: "@desk",
+}, async ({ page }) => {
   await page.goto(
     "/entry/entry-dome-gel?c=loose-tube-36~through~t~&c=armoured-ribbon-96~branch~~&c=flat-drop~drop~~&c=flat-drop~drop~~",
   );
@@ -32,10 +32,9 @@ test("a closure is printed whole: every cable's lengths, which fibres are parted
   expect(text).toContain("Closing, in this order");
 });
 
-test("the cut list says what to cut from which cable, the longest first, with boxes to tick and room for the reel", async ({
-  page,
-  request,
-}) => {
+test("the cut list says what to cut from which cable, the longest first, with boxes to tick and room for the reel", {
+  tag: "@desk",
+}, async ({ page, request }) => {
   const { id: job } = await (
     await request.post("/api/v1/jobs", { data: { name: "Moor, to be cut" } })
   ).json();
@@ -74,10 +73,9 @@ test("the cut list says what to cut from which cable, the longest first, with bo
   expect(pages[0]).toContain("Checked by");
 });
 
-test("who signs a sheet never stands alone on a page, and a batch has its fibres' colours", async ({
-  page,
-  request,
-}) => {
+test("who signs a sheet never stands alone on a page, and a batch has its fibres' colours", {
+  tag: "@desk",
+}, async ({ page, request }) => {
   for (const address of [
     "/?cable=simplex-3.0&style=stub-wedge-release-cord",
     "/?cable=distribution-900&style=stub-cam-crimp-900",

@@ -17,10 +17,9 @@ const HEAD = "Piece\tCable\tFrom\tTo\tLength\tSlack\tEnds";
 const line = (n: number, length: string) =>
   `Pad ${n} feeder\tTight-buffer 900 distribution\tWeather hut\tPad ${n}\t${length}\t3 / 0\t12`;
 
-test("a dozen different pieces are pasted from a spreadsheet, one cell put right, then typed over and filled down", async ({
-  page,
-  request,
-}) => {
+test("a dozen different pieces are pasted from a spreadsheet, one cell put right, then typed over and filled down", {
+  tag: "@desk",
+}, async ({ page, request }) => {
   const { id: job } = await (
     await request.post("/api/v1/jobs", { data: { name: "Moor, by the dozen" } })
   ).json();

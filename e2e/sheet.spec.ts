@@ -21,9 +21,9 @@ test("a sheet is found by keyboard alone, lives in the address bar, and comes ba
   await expect(page.getByRole("row", { name: /Cleave/ })).toContainText("9.5");
 });
 
-test("one line finds cable and connector, drawn to one scale; Enter opens the sheet with its interface picked", async ({
-  page,
-}) => {
+test("one line finds cable and connector, drawn to one scale; Enter opens the sheet with its interface picked", {
+  tag: "@desk",
+}, async ({ page }) => {
   await page.goto("/");
   await expect(page.getByRole("heading", { name: /Where to mark and cut a fibre end/ })).toBeVisible();
   await page.keyboard.type("3 mm cord, SC wedge");
@@ -49,9 +49,9 @@ test("one line finds cable and connector, drawn to one scale; Enter opens the sh
   await expect(page).toHaveURL(/cable=simplex-2\.0&style=fusion-splice-on-cord&as\.interface=lc/);
 });
 
-test("the type of connector comes first, then the ways it goes on; kits and entries stand by themselves", async ({
-  page,
-}) => {
+test("the type of connector comes first, then the ways it goes on; kits and entries stand by themselves", {
+  tag: "@desk",
+}, async ({ page }) => {
   await page.goto("/?cable=simplex-3.0");
   await page.getByRole("button", { name: /^LC 4 ways/ }).click();
   await expect(
