@@ -251,7 +251,7 @@ test.describe("a batch of twelve", () => {
     await page.keyboard.press("PageDown");
     const aside = page.getByRole("complementary", { name: "Ends of the batch" });
     await expect(aside.locator("[aria-current]")).toContainText("2 orange");
-    await aside.getByRole("button", { name: /^fibre 1, blue/ }).click();
+    await aside.getByRole("button", { name: /: fibre 1, blue$/ }).click();
     await expect(heading(page)).toHaveText("Mark the strip");
     await expect(page.getByRole("button", { name: "Parts on 1/1" })).toBeVisible();
   });

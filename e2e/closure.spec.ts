@@ -165,7 +165,7 @@ test("a closure's six like cables go to the bench as one batch, and it can be ta
   await page.getByRole("button", { name: "6 × Flat drop as a batch" }).click();
   await notNow(page);
   await page.waitForURL(/\/bench\/batch\//);
-  await expect(page.getByText("Hut wall, cable 6", { exact: true })).toBeVisible();
+  await expect(page.getByText("Hut wall, cable 6", { exact: true }).first()).toBeVisible();
 
   await page.goto(`/jobs/${job}`);
   await page.getByRole("button", { name: "Take Hut wall off the job" }).click();

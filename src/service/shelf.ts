@@ -333,10 +333,10 @@ const confirmedNote = ({
 }): string =>
   [
     `Confirmed by ${who} against ${sheet === null ? "a sheet with no number on it" : `sheet ${sheet}`}:`,
-    [
+    `${[
       ...(asShown > 0 ? [`${asShown} as shown`] : []),
       ...(changed.length > 0 ? [`changed: ${changed.map(({ name }) => name).join(", ")}`] : []),
-    ].join("; ") + ".",
+    ].join("; ")}.`,
     why,
   ]
     .filter(Boolean)

@@ -24,7 +24,9 @@ export function HeldQuestion({ held: { says, usual }, onLet }: HeldQuestionProps
     if (usual === "read" || usual === "answer") first?.focus();
   };
   // The question takes room from the step: the field to read into stays in view above it.
-  useEffect(() => document.getElementById("reading")?.scrollIntoView({ block: "nearest" }), []);
+  useEffect(() => {
+    document.getElementById("reading")?.scrollIntoView({ block: "nearest" });
+  }, []);
   useHotkeys("enter", take, { enabled: usual !== null, ignoreEventWhen: onControl, preventDefault: true });
   return (
     <div role="alert" className="flex flex-wrap items-center gap-2 leading-tight">

@@ -133,10 +133,8 @@ function Marks({ end, pxPerMm, width, units }: MarksProps) {
     .filter(({ at }) => at > 0)
     .map((mark) => ({ ...mark, x: LEFT + (mark.at / 1000) * pxPerMm }))
     .filter(({ x }) => x < width - 20);
-  const shown = places.reduce<typeof places>(
-    (kept, place) => (place.x - (kept.at(-1)?.x ?? -APART) < APART ? kept : [...kept, place]),
-    [],
-  );
+  const shown: typeof places = [];
+  for (const place of places) if (place.x - (shown.at(-1)?.x ?? -APART) >= APART) shown.push(place);
   return shown.map(({ at, x, tolerance, representative }) => (
     <g key={at}>
       <line x1={x} x2={x} y1={16} y2={60} stroke="var(--ink)" strokeDasharray="2 3" />

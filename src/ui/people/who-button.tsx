@@ -28,10 +28,10 @@ export function WhoButton() {
         {who ? (
           <span
             aria-hidden="true"
-            className="flex size-7 items-center justify-center rounded-full bg-strong font-bold text-on-strong text-xs"
-          >
-            {initials(who.name)}
-          </span>
+            // Drawn, not written: the name below is what is read and spoken.
+            data-initials={initials(who.name)}
+            className="flex size-7 items-center justify-center rounded-full bg-strong font-bold text-on-strong text-xs before:content-[attr(data-initials)]"
+          />
         ) : (
           <UserRound aria-hidden="true" className="size-6" strokeWidth={1.8} />
         )}

@@ -25,10 +25,11 @@ import { metresText, unsaidText } from "../jobs/metres";
 import { newPlan } from "../jobs/new-plan";
 import { usePrefs } from "../prefs/prefs-context";
 import { COLUMNS } from "./columns";
-import { type Cell, GridTable } from "./grid-table";
+import { GridTable } from "./grid-table";
 import { type Pasted, readPasted, writtenOver } from "./pasted";
 import { PastedPanel } from "./pasted-panel";
 import { BarScale, PieceBar } from "./piece-bar";
+import type { Cell } from "./use-cells";
 import { useGrid } from "./use-grid";
 
 interface GridViewProps {
