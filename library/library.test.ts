@@ -15,9 +15,9 @@ import {
   retriesOffered,
   stagesOf,
   variantsOf,
+  walk,
 } from "@/core";
 import { nestingOf } from "@/core/review/nesting";
-import { outOfOrder } from "@/core/review/order";
 import { usualPlacements } from "@/core/review/placements";
 import { shippedLibrary } from "@/store/shipped";
 import { stepAloud } from "@/ui/words/aloud";
@@ -91,9 +91,7 @@ describe.each(library.procedures.map((procedure) => [procedure.id, procedure] as
       expect(contradictionsOf(procedure, library.cables)).toEqual([]);
       const placements = usualPlacements(procedure, library.cables, library.tools);
       expect(placements.length).toBeGreaterThan(0);
-      expect(placements.flatMap((placement) => [...nestingOf(placement), ...outOfOrder(placement)])).toEqual(
-        [],
-      );
+      expect(placements.flatMap((placement) => [...nestingOf(placement), ...walk(placement)])).toEqual([]);
     });
     it("reads every length after it can be measured", () => {
       procedure.steps.forEach((step, i) => {

@@ -15,6 +15,8 @@ export * from "./batch/next";
 export * from "./batch/schedule";
 export * from "./batch/stages";
 export * from "./batch/worked";
+export { type Violation, type ViolationCode, violationText } from "./bench/violation";
+export { walk } from "./bench/walk";
 export * from "./cable/cable";
 export * from "./cable/colours";
 export * from "./cable/element-group";

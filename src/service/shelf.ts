@@ -147,8 +147,9 @@ function mustWork(store: Store, document: ProcedureDocument): void {
         "cautions",
       ]);
   });
-  const [contradiction] = review(document, { cables, tools }, null).contradictions;
-  if (contradiction)
+  const { contradictions, problem } = review(document, { cables, tools }, null);
+  const [contradiction] = contradictions;
+  if (contradiction && (problem === null || problem.code === "contradiction"))
     throw new InputError("contradiction", contradiction.message, ["dimensions", ...contradiction.ids]);
   for (const cable of cables)
     for (const core of cable.cores.filter((one) => misfits(procedure, cable, one).length === 0))

@@ -1,10 +1,12 @@
 import type { Cable } from "../cable/cable";
-import { InputError } from "../problem/problem";
+import { attempt } from "../problem/attempt";
+import { InputError, type Problem } from "../problem/problem";
 import { misfits } from "../procedure/fit";
 import { type Procedure, withDefaults } from "../procedure/procedure";
 import type { Tool } from "../procedure/tool";
 import { type Placed, placeFeatures } from "../runsheet/placing";
 import { type Resolved, resolved } from "../runsheet/resolved";
+import { variantsOf } from "./contradictions";
 
 /** A procedure laid out on one cable: what of it holds there, and where each feature comes to lie. */
 export interface Placement extends Resolved {
@@ -37,3 +39,18 @@ export const usualPlacements = (
           [],
       ),
   );
+
+/** A procedure on one cable with an option picked: laid out there, or why it cannot be. */
+export type Chosen = { readonly placement: Placement } | { readonly cable: Cable; readonly problem: Problem };
+
+/** A procedure on one cable with each other option picked by itself: what only a choice brings in is there too. */
+export const chosenPlacements = (procedure: Procedure, cable: Cable, tools: readonly Tool[]): Chosen[] =>
+  cable.cores
+    .filter((core) => misfits(procedure, cable, core).length === 0)
+    .slice(0, 1)
+    .flatMap((core) => [...variantsOf(procedure, cable, core)].slice(1))
+    .map((picked): Chosen => {
+      const made = resolved(procedure, cable, picked);
+      const { value, problem } = attempt(() => placeFeatures(made, tools));
+      return problem === null ? { placement: { ...made, placed: value } } : { cable, problem };
+    });

@@ -1,3 +1,5 @@
+import { violationText } from "../bench/violation";
+import { walk } from "../bench/walk";
 import type { Cable } from "../cable/cable";
 import { attempt } from "../problem/attempt";
 import { check } from "../problem/check";
@@ -5,6 +7,7 @@ import { mustHoldAt } from "../problem/held";
 import type { Problem } from "../problem/problem";
 import { misfits } from "../procedure/fit";
 import { type Procedure, type ProcedureDocument, withDefaults, zProcedure } from "../procedure/procedure";
+import { madeBy } from "../procedure/step";
 import type { Tool } from "../procedure/tool";
 import { compileRunSheet } from "../runsheet/compile";
 import type { RunSheet } from "../runsheet/runsheet";
@@ -13,8 +16,7 @@ import { type Advice, adviceOn } from "./advice";
 import type { Contradiction } from "./contradictions";
 import { type FirstLook, firstLook } from "./first-look";
 import { nestingOf } from "./nesting";
-import { outOfOrder } from "./order";
-import { usualPlacements } from "./placements";
+import { type Chosen, chosenPlacements, type Placement, usualPlacements } from "./placements";
 import { strainAdvice, strainsOf } from "./strains";
 import { toolingAdvice } from "./tooling";
 
@@ -45,6 +47,25 @@ const NOTHING: Review = {
   cases: {},
 };
 
+/** Steps that cannot be done when they come, beside the lengths they make. */
+const cannotBeDone = (placement: Placement): Contradiction[] =>
+  walk(placement).map((violation) => {
+    const step = placement.steps.find(({ id }) => id === violation.step);
+    const own = placement.placed.get((step && madeBy(step)) ?? "")?.own;
+    return {
+      ids: own ? [own.dimension.id] : [],
+      shortBy: 0,
+      message: violationText(violation),
+      cable: placement.cable.name,
+    };
+  });
+
+/** The same with an option picked, or why it cannot be laid out at all. */
+const cannotBeChosen = (chosen: Chosen): Contradiction[] =>
+  "placement" in chosen
+    ? cannotBeDone(chosen.placement)
+    : [{ ids: [], shortBy: 0, message: chosen.problem.message, cable: chosen.cable.name }];
+
 /** The same advice from several cables said once. */
 const once = (all: readonly Advice[]): Advice[] => [
   ...new Map(all.map((advice) => [`${advice.id} ${advice.message}`, advice])).values(),
@@ -74,11 +95,13 @@ export function secondLook(
   const fitting = cables.filter((cable) => misfits(procedure, cable).length === 0);
   const on = fitting.find(({ id }) => id === wanted) ?? fitting[0] ?? null;
   const placements = usualPlacements(procedure, cables, tools);
+  const chosen = fitting[0] ? chosenPlacements(procedure, fitting[0], tools) : [];
   const contradictions = [
     ...chains,
     ...new Map(
       placements
-        .flatMap((placement) => [...nestingOf(placement), ...outOfOrder(placement)])
+        .flatMap(nestingOf)
+        .concat(placements.flatMap(cannotBeDone), chosen.flatMap(cannotBeChosen))
         .map((contradiction) => [contradiction.message, contradiction]),
     ).values(),
   ];

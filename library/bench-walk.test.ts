@@ -1,0 +1,178 @@
+import { describe, expect, it } from "vitest";
+import {
+  asWritten,
+  type LayerKind,
+  misfits,
+  mustHoldAt,
+  type Procedure,
+  type ProcedureDocument,
+  placementOf,
+  review,
+  variantsOf,
+  violationText,
+  walk,
+  zProcedure,
+} from "@/core";
+import { resolved } from "@/core/runsheet/resolved";
+import { shippedLibrary } from "@/store/shipped";
+
+/**
+ * What the model of the bench holds of the shipped sheets, and what it finds in sheets made harmful on purpose. The contracts
+ * are common practice, no source.
+ */
+const { cables, procedures, tools } = shippedLibrary();
+
+const laidOut = (procedure: Procedure) =>
+  cables.flatMap((cable) =>
+    cable.cores
+      .filter((core) => misfits(procedure, cable, core).length === 0)
+      .flatMap((core) =>
+        [...variantsOf(procedure, cable, core)].flatMap(
+          (picked) => placementOf(resolved(procedure, cable, picked), tools) ?? [],
+        ),
+      ),
+  );
+
+describe("every shipped sheet, on every cable and with every choice", () => {
+  it("can be walked: no step comes before it can be done, none spoils the end", () => {
+    let walked = 0;
+    for (const procedure of procedures)
+      for (const placement of laidOut(procedure)) {
+        walked += 1;
+        const told = walk(placement).map(violationText);
+        expect([procedure.id, placement.cable.id, told]).toEqual([procedure.id, placement.cable.id, []]);
+      }
+    expect(walked).toBeGreaterThan(1_000);
+  });
+});
+
+type Steps = ProcedureDocument["steps"];
+/** A way to make a sheet harmful: the steps it leaves, or null where the sheet has nothing it could spoil. */
+type Harm = (steps: Steps) => Steps | null;
+
+const at = (steps: Steps, ...kinds: Steps[number]["kind"][]) =>
+  steps.findIndex(({ kind }) => kinds.includes(kind));
+const without = (steps: Steps, i: number): Steps => steps.filter((_, n) => n !== i);
+const moved = (steps: Steps, from: number, before: number): Steps | null => {
+  const step = steps[from];
+  if (!step || from < 0 || before < 0) return null;
+  const rest = without(steps, from);
+  const to = before > from ? before - 1 : before;
+  return [...rest.slice(0, to), step, ...rest.slice(to)];
+};
+const behind = (steps: Steps, from: number, after: number) => moved(steps, from, after < 0 ? -1 : after + 1);
+const takes = (step: Steps[number], ...layers: LayerKind[]) =>
+  step.kind === "remove" && step.layers.some((layer) => layers.includes(layer));
+const strip = (steps: Steps, ...layers: LayerKind[]) => steps.findIndex((step) => takes(step, ...layers));
+const lastStrip = (steps: Steps) => steps.findLastIndex((step) => takes(step, "coating", "buffer"));
+/** The wipe of the glass: the first after it is bared. */
+const wipe = (steps: Steps) => {
+  const cleave = at(steps, "cleave");
+  return steps.findIndex(({ kind }, i) => kind === "clean" && i > lastStrip(steps) && i < cleave);
+};
+
+const HARMS: Readonly<Record<string, Harm>> = {
+  "cleaved before the glass is bare": (steps) =>
+    moved(steps, at(steps, "cleave"), strip(steps, "coating", "buffer")),
+  "not wiped before the cleave": (steps) => (wipe(steps) < 0 ? null : without(steps, wipe(steps))),
+  "wiped after the cleave": (steps) =>
+    wipe(steps) < 0 ? null : behind(steps, wipe(steps), at(steps, "cleave")),
+  "bent after the cleave": (steps) => behind(steps, at(steps, "bend-test"), at(steps, "cleave")),
+  "threaded after the cleave": (steps) => behind(steps, at(steps, "thread"), at(steps, "cleave")),
+  "threaded once all is closed": (steps) => behind(steps, at(steps, "thread"), at(steps, "cap")),
+  "put in before it is cleaved": (steps) =>
+    at(steps, "cleave") < 0 ? null : moved(steps, at(steps, "insert", "fuse"), at(steps, "cleave")),
+  "closed before the fibre is in": (steps) => {
+    const insert = at(steps, "insert");
+    const close = steps.findIndex(({ kind }, i) => i > insert && (kind === "actuate" || kind === "crimp"));
+    return insert < 0 || at(steps, "cleave") < 0 ? null : moved(steps, close, insert);
+  },
+  "crimped before the fibre is in": (steps) =>
+    at(steps, "insert") < 0 ? null : moved(steps, at(steps, "crimp"), at(steps, "insert")),
+  "never put in": (steps) =>
+    at(steps, "cleave") < 0 || at(steps, "insert") < 0 ? null : without(steps, at(steps, "insert")),
+  "cured before the fibre is in": (steps) =>
+    at(steps, "cure") < 0 ? null : moved(steps, at(steps, "cure"), at(steps, "insert")),
+  "no adhesive to cure": (steps) =>
+    at(steps, "cure") < 0 ? null : steps.filter(({ kind }) => kind !== "inject" && kind !== "dip"),
+  "scribed before it is bonded": (steps) => moved(steps, at(steps, "scribe"), at(steps, "cure")),
+  "polished before it is scribed": (steps) => moved(steps, at(steps, "polish"), at(steps, "scribe")),
+  "never scribed": (steps) => (at(steps, "scribe") < 0 ? null : without(steps, at(steps, "scribe"))),
+  "capped with nobody having looked at the polished face": (steps) => {
+    const polish = steps.findLastIndex(({ kind }) => kind === "polish");
+    const look = steps.findIndex(({ kind }, i) => kind === "inspect" && i > polish);
+    return polish < 0 || look < 0 ? null : without(steps, look);
+  },
+  "welded before it is cleaved": (steps) => moved(steps, at(steps, "fuse"), at(steps, "cleave")),
+  "shrunk before it is welded": (steps) =>
+    at(steps, "fuse") < 0 ? null : moved(steps, at(steps, "heat"), at(steps, "fuse")),
+  "never welded": (steps) => (at(steps, "fuse") < 0 ? null : without(steps, at(steps, "fuse"))),
+  "an inner layer taken off before the one around it": (steps) => {
+    const outer = strip(steps, "jacket");
+    const inner = steps.findIndex((step, i) => i > outer && takes(step, "buffer"));
+    return outer < 0 || inner < 0 ? null : moved(steps, inner, outer);
+  },
+  "stripped after the cleave": (steps) => behind(steps, lastStrip(steps), at(steps, "cleave")),
+  "read before it is made": (steps) => moved(steps, at(steps, "measure"), Math.max(0, at(steps, "mark"))),
+  "shards counted before the cleave": (steps) => moved(steps, at(steps, "dispose"), at(steps, "cleave")),
+  "the jacket never taken off": (steps) =>
+    strip(steps, "jacket") < 0 ? null : steps.filter((step) => !takes(step, "jacket")),
+  "capped before the fibre is in": (steps) =>
+    at(steps, "cleave") < 0 ? null : moved(steps, at(steps, "cap"), at(steps, "insert", "fuse")),
+};
+
+/** A shipped procedure as it is written. */
+const writtenOf = (procedure: Procedure): ProcedureDocument =>
+  asWritten(zProcedure, zProcedure.encode(procedure));
+
+/** Whether the walk or the review says anything against a sheet with other steps. */
+function isFound(document: ProcedureDocument, steps: Steps): boolean {
+  const { contradictions, problem, advice } = review({ ...document, steps }, { cables, tools }, null);
+  return contradictions.length + advice.length > 0 || problem !== null;
+}
+
+describe("sheets made harmful on purpose", () => {
+  const mutants = procedures
+    .filter(({ family }) => family !== "closure-entry")
+    .map(writtenOf)
+    .flatMap((document) =>
+      Object.entries(HARMS).flatMap(([harm, make]) => {
+        const steps = make(document.steps);
+        return steps ? [{ document, harm, steps }] : [];
+      }),
+    );
+  it("are sound sheets before", () => {
+    for (const document of new Set(mutants.map((mutant) => mutant.document)))
+      expect([document.id, isFound(document, document.steps)]).toEqual([document.id, false]);
+  });
+  it("are found: at least 95 of 100, and each kind of harm on most sheets it can be done to", () => {
+    const missed = mutants.filter(({ document, steps }) => !isFound(document, steps));
+    const names = missed.map(({ document, harm }) => `${document.id}: ${harm}`);
+    expect(mutants.length).toBeGreaterThan(200);
+    expect([names, missed.length / mutants.length <= 0.05]).toEqual([names, true]);
+    for (const harm of Object.keys(HARMS)) {
+      const all = mutants.filter((mutant) => mutant.harm === harm);
+      const lost = missed.filter((mutant) => mutant.harm === harm);
+      expect([harm, all.length > 0, lost.length <= all.length / 2]).toEqual([harm, true, true]);
+    }
+  });
+  it("name the step and what to do", () => {
+    const wedge = writtenOf(
+      mustHoldAt(
+        procedures.filter(({ id }) => id === "stub-wedge-release-cord"),
+        0,
+      ),
+    );
+    const told = (harm: string) =>
+      review(
+        { ...wedge, steps: HARMS[harm]?.(wedge.steps) ?? [] },
+        { cables, tools },
+        "simplex-3.0",
+      ).contradictions.map(({ message }) => message);
+    expect(told("wiped after the cleave").join()).toMatch(
+      /Step “.+”: the end is cleaved and not in yet\. A wipe/,
+    );
+    expect(told("bent after the cleave").join()).toMatch(/Bend the glass before the cleave/);
+    expect(told("closed before the fibre is in").join()).toMatch(/the fibre is not in yet/);
+  });
+});
