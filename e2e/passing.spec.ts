@@ -22,20 +22,22 @@ test("a step passed by without what it asks for says so first, shows as skipped,
   await page.keyboard.press("PageDown");
   await expect(told).toContainText("Not read: buffer beyond the jacket, jacket edge to cleaved end.");
   await page.keyboard.press("PageDown");
-  await expect(heading(page)).toHaveText("Is the light on?");
+  await expect(heading(page)).toHaveText("Insert with a bow");
   const steps = page.getByRole("navigation", { name: "Steps" });
   await expect(steps.getByRole("button", { name: /Measure the prepared end skipped/ })).toBeVisible();
   await page.keyboard.press("PageDown");
-  await expect(told).toContainText("Not answered: Before the fibre goes in, does the joint glow?");
+  await expect(heading(page)).toHaveText("Does the glow dim?");
+  await page.keyboard.press("PageDown");
+  await expect(told).toContainText("Not answered: As the fibre met the stop, what did the glow do?");
   await addEvents(request, end, [{ kind: "step", to: lineOf("shards") }], 99);
   await page.reload();
   await page.getByRole("button", { name: /Finish/ }).click();
   const passed = page.getByRole("region", { name: "Passed by" });
   await expect(passed).toContainText("Measure the prepared end: buffer beyond the jacket");
-  await expect(passed).toContainText("Is the light on?: not answered");
+  await expect(passed).toContainText("Does the glow dim?: not answered");
   expect(await barriersOn(page)).toEqual([]);
-  await passed.getByRole("button", { name: "Go to Is the light on?" }).click();
-  await expect(heading(page)).toHaveText("Is the light on?");
+  await passed.getByRole("button", { name: "Go to it: Does the glow dim?" }).click();
+  await expect(heading(page)).toHaveText("Does the glow dim?");
 });
 
 test("the message about a part not on goes as soon as it is on", async ({ page, request }) => {
@@ -53,7 +55,7 @@ test("a clock runs from the cleave wherever one goes; too late, it asks for a fr
 }) => {
   const end = await startEnd(request);
   await addEvents(request, end, [...THREADED, { kind: "step", to: lineOf("cleave") }]);
-  await addEvents(request, end, [{ kind: "step", to: lineOf("light-on") }], 99);
+  await addEvents(request, end, [{ kind: "step", to: lineOf("measure") }], 99);
   await page.goto(`/bench/${end}`);
   await expect(page.getByText(/cleaved end, until “Insert with a bow”/)).toBeVisible();
   await page.goto("/shelf");

@@ -113,7 +113,7 @@ test("a reading the server refuses is set aside on the device: tried again, copi
   await page.goto(`/bench/${end}`);
   await page.locator("#reading").fill("9.3");
   await page.keyboard.press("Enter");
-  const aside = page.getByRole("button", { name: "1 not stored: what to do" });
+  const aside = page.getByRole("button", { name: "1 aside, not stored: what to do" });
   await expect(aside).toBeVisible();
   await page.goto("/setup");
   await aside.click();

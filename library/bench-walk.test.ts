@@ -114,6 +114,12 @@ const HARMS: Readonly<Record<string, Harm>> = {
   },
   "stripped after the cleave": (steps) => behind(steps, lastStrip(steps), at(steps, "cleave")),
   "read before it is made": (steps) => moved(steps, at(steps, "measure"), Math.max(0, at(steps, "mark"))),
+  "the light asked for after the cleave": (steps) =>
+    behind(
+      steps,
+      steps.findIndex(({ id }) => id === "light-on"),
+      at(steps, "cleave"),
+    ),
   "shards counted before the cleave": (steps) => moved(steps, at(steps, "dispose"), at(steps, "cleave")),
   "the jacket never taken off": (steps) =>
     strip(steps, "jacket") < 0 ? null : steps.filter((step) => !takes(step, "jacket")),

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { type Cable, diameterOf, wallOf } from "@/core";
+import { type Cable, diameterOf, elementsOf, wallOf } from "@/core";
 import { shippedLibrary } from "@/store/shipped";
 
 /**
@@ -35,6 +35,14 @@ describe.each(cables.map((cable) => [cable.id, cable] as const))("%s adds up", (
         expect(inside(cable, kind)).toBeGreaterThanOrEqual(needed);
       }
     }
+  });
+  it("the lay runs on the circle through the tubes' centres, not on the core's outside", () => {
+    const { lay } = cable;
+    const { kind, count } = elementsOf(cable);
+    if (!lay || kind !== "tube" || count < 3) return;
+    // Circles touching round a member: d / sin(π/n) (plane trigonometry).
+    const pitchCircle = (diameterOf(cable, "tube") ?? 0) / Math.sin(Math.PI / count);
+    expect(Math.abs(lay.diameter - pitchCircle)).toBeLessThanOrEqual(50);
   });
   it("stranded tubes close round the central member, and the core fits under what is laid over it", () => {
     if (!has("tube") || !has("tape") || has("ribbon")) return;

@@ -341,7 +341,7 @@ describe("what a master would say of an end of each style", () => {
     const { least } = reworked(adviceFor(sheet, endAt(sheet, "measure", { "glass-end": -1200 }))[0]);
     const titles = least.steps.map((index) => sheet.lines[index]?.step.id);
     expect(titles.join()).toBe(
-      "mark-buffer,second-mark,strip-buffer,strip-coating,clean,bare,bend,load,self-test,cleave,face",
+      "mark-buffer,second-mark,strip-buffer,strip-coating,clean,bare,bend,load,self-test,light-on,cleave,face",
     );
     expect(sheet.lines[least.back]?.step.id).toBe("measure");
   });

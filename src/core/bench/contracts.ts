@@ -1,4 +1,4 @@
-import { checksOf, type Step } from "../procedure/step";
+import { checksOf, judgementOf, type Step } from "../procedure/step";
 import { type BenchState, isFaceOpen } from "./bench-state";
 import { type Course, takenOff } from "./course";
 import type { ViolationCode } from "./violation";
@@ -69,6 +69,15 @@ const read: Contract = (step, state, { placement: { dimensions, placed, procedur
   return null;
 };
 
+/** The clock runs from the cleave: a look that needs no cleaved end comes before it. */
+const look: Contract = (step, state) =>
+  step.kind === "verify" && isFaceOpen(state) && NEEDS_NO_CLEAVE.includes(judgementOf(step)?.id ?? "")
+    ? ["late-look"]
+    : null;
+
+/** Looks at what is there before the cleave. */
+const NEEDS_NO_CLEAVE: readonly string[] = ["light-on", "coating-off", "glass-sound"];
+
 /** Parts that go on here, past the step that shuts them out. */
 const thread: Contract = (step, state, { placement: { parts, steps } }) => {
   if (isFaceOpen(state)) return ["threaded-cleaved"];
@@ -93,7 +102,7 @@ const CONTRACTS: Partial<Record<Step["kind"], readonly Contract[]>> = {
   trim: [strip],
   cleave: [cleave],
   measure: [read],
-  verify: [read],
+  verify: [read, look],
   inspect: [read],
   test: [read],
   clean: [(_, state) => (isFaceOpen(state) ? ["wiped-cleaved"] : null)],

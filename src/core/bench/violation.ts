@@ -16,6 +16,7 @@ export const VIOLATIONS = [
   "not-scribed",
   "not-welded",
   "face-not-looked",
+  "late-look",
   "not-there",
   "gone",
   "part-late",
@@ -60,6 +61,8 @@ const SENTENCES: Readonly<Record<ViolationCode, (params: readonly string[]) => s
   "not-welded": ([step]) => `Step “${step}”: the fibre is not welded yet. Fuse it before this goes over it.`,
   "face-not-looked": ([step]) =>
     `Step “${step}”: nobody has looked at the polished face. Look at it before it is covered.`,
+  "late-look": ([step]) =>
+    `Step “${step}”: the clock runs since the cleave. Look at this before the cleave: it needs no cleaved end.`,
   "not-there": ([step, feature]) =>
     `Step “${step}”: the ${feature} is not there yet. Make it before it is read.`,
   gone: ([step, feature]) => `Step “${step}”: the ${feature} is gone by then. Read it while it is there.`,

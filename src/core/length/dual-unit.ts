@@ -15,7 +15,7 @@ export interface DualUnit {
 }
 
 /**
- * Compares two printed values for the same length ("955 mm", "37.5 in").
+ * Compares two printed values for the same length ("305 mm", "12 in").
  * They agree when they differ by no more than half of the last place of each. Whole and fractional
  * inches count as rounded to a sixteenth, or to their own denominator where that is finer.
  * @throws InputError when either cannot be read.

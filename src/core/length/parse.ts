@@ -49,7 +49,7 @@ const CARD_INCH_DENOMINATOR = 16;
  */
 export function parseLength(text: string, options: ParseOptions): Outcome<Written> {
   const clean = tidy(text);
-  if (clean === "") return refuse("empty", "Type a length, for example 37.5 or 1 1/2 in.");
+  if (clean === "") return refuse("empty", "Type a length, for example 42.5 or 1 1/2 in.");
   if (clean.length > 40) return refuse("not-a-length", "That is too long to be one length.");
   const negative = /^[-−]\s*/.exec(clean);
   const body = negative ? clean.slice(negative[0].length) : clean;
@@ -61,7 +61,7 @@ export function parseLength(text: string, options: ParseOptions): Outcome<Writte
   }
   const written = metric(body, options.unit) ?? inches(body, options.unit);
   if (written === null)
-    return refuse("not-a-length", `“${text.trim()}” is not a length. Write 37.5, 1,5 mm, 3/8 or 1 1/2 in.`);
+    return refuse("not-a-length", `“${text.trim()}” is not a length. Write 42.5, 1,5 mm, 3/8 or 1 1/2 in.`);
   if (!written.ok) return written;
   return inRange(negative ? { ...written.value, length: um(-written.value.length) } : written.value, options);
 }
