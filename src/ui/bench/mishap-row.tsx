@@ -39,7 +39,7 @@ export function MishapRow({
     return (
       <fieldset
         aria-label={`${NAMES[asked]}: which leg`}
-        className={`${narrow ? "grid grid-cols-3" : "flex"} gap-1.5 ${className}`}
+        className={`${narrow ? "grid grid-cols-3" : "flex flex-wrap"} min-w-0 gap-1.5 ${className}`}
       >
         {legs.map((leg) => (
           <Button key={leg} look="plain" onClick={() => happened(asked, leg)} className="flex-1">
@@ -54,7 +54,7 @@ export function MishapRow({
   return (
     <fieldset
       aria-label="A mishap"
-      className={`${narrow ? "grid grid-cols-3" : "flex"} gap-1.5 ${className}`}
+      className={`${narrow ? "grid grid-cols-3" : "flex flex-wrap"} min-w-0 gap-1.5 ${className}`}
     >
       {MISHAPS.map((what) => (
         <Button

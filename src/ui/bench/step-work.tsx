@@ -153,7 +153,9 @@ export function StepWork(props: StepWorkProps) {
       aria-labelledby="step"
       className="flex min-h-0 min-w-0 flex-1 flex-col lg:grid lg:grid-cols-[minmax(0,1fr)_350px] lg:grid-rows-[minmax(0,1fr)_auto]"
     >
-      <div className="short:max-lg:grid short:max-lg:grid-cols-2 short:overflow-visible min-h-0 flex-1 overflow-y-auto lg:contents">
+      <div
+        className={`short:overflow-visible min-h-0 flex-1 overflow-y-auto lg:contents ${reading ? "short:max-lg:grid short:max-lg:grid-cols-2" : ""}`}
+      >
         <div className="min-w-0 px-4 py-3 lg:row-span-2 lg:min-h-0 lg:overflow-y-auto lg:px-8">
           <div className="flex items-center gap-4">
             <h2

@@ -32,7 +32,7 @@ export function AsideButton() {
   return (
     <Popover.Root>
       <Popover.Trigger
-        aria-label={`${all.length} not stored: what to do`}
+        aria-label={`${all.length} aside, not stored: what to do`}
         className="flex min-h-14 flex-1 flex-col items-center justify-center gap-0.5 font-bold text-out text-sm sm:min-h-[62px] sm:flex-none"
       >
         <FileWarning aria-hidden="true" className="size-6" strokeWidth={1.8} />

@@ -71,7 +71,7 @@ function PersonRow({ person }: { person: Person }) {
             look="quiet"
             size="small"
             onClick={() => setDoing("merge")}
-            aria-label={`${person.name} is somebody else here`}
+            aria-label={`Same as… who else is ${person.name}?`}
           >
             Same as…
           </Button>

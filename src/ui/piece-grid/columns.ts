@@ -128,12 +128,13 @@ export const COLUMNS: readonly Column[] = [
     title: "Loops, m",
     heads: ["loops", "loop", "coils", "coil"],
     figure: true,
-    text: ({ loops }) =>
-      loops
-        .map(
-          ({ turns, perimeter }) => `${turns ?? "?"} × ${perimeter === null ? "?" : metresText(perimeter)}`,
-        )
-        .join(", "),
+    text: ({ loops }) => {
+      const texts = loops.map(
+        ({ turns, perimeter }) => `${turns ?? "?"} × ${perimeter === null ? "?" : metresText(perimeter)}`,
+      );
+      const alike = texts.length > 1 && texts.every((text) => text === texts[0]);
+      return alike ? `${texts[0]}, ${texts.length} of it` : texts.join(", ");
+    },
     closed: ({ loops }) =>
       loops.length > 1 ? `${loops.length} loops: change them on the piece's page.` : null,
     write: (plan, text) => {

@@ -26,7 +26,9 @@ interface GridCellProps {
 export function GridCell(props: GridCellProps) {
   const { cell, column, name, text, empty, closed, here } = props;
   const wasHere = useRef(false);
-  const side = column.figure ? "figures whitespace-nowrap text-right text-[0.95rem]" : "text-left";
+  const side = column.figure
+    ? `figures text-right text-[0.95rem] ${column.id === "loops" ? "" : "whitespace-nowrap"}`
+    : "text-left";
   return (
     <button
       type="button"

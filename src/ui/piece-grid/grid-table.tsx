@@ -80,7 +80,7 @@ export function GridTable({ end, endHead, ...cells }: GridTableProps) {
     );
   };
   return (
-    <div className="overflow-x-auto">
+    <div className="relative overflow-x-auto">
       <datalist id="grid-cables">
         {cables.map(({ id, name }) => (
           <option key={id} value={name} />

@@ -45,12 +45,16 @@ export function PastedPanel({ pasted, cables, usual, begun, busy, onPut, onLeave
           Put in {plans.length} {plans.length === 1 ? "row" : "rows"}
         </Button>
       </div>
-      <div className="overflow-x-auto">
+      <div className="relative overflow-x-auto">
         <table className="w-full min-w-[48rem] border-collapse">
           <thead>
             <tr className="border-line border-t text-left text-soft text-sm">
               {shown.map(({ id, title, figure }) => (
-                <th key={id} scope="col" className={`px-2 font-semibold ${figure ? "text-right" : ""}`}>
+                <th
+                  key={id}
+                  scope="col"
+                  className={`px-2 font-semibold ${figure ? "w-24 text-right" : id === "cable" ? "w-64" : ""}`}
+                >
                   {title}
                 </th>
               ))}

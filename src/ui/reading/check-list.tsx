@@ -34,7 +34,7 @@ export function CheckList({ standings, midRun, active, units, narrow, onPick }: 
             type="button"
             onClick={() => onPick(check.id)}
             aria-pressed={check.id === active}
-            className={`flex min-h-12 w-full items-center gap-2 rounded-md border px-3 text-left leading-tight ${check.id === active ? "border-ink bg-raised font-semibold" : "border-line"}`}
+            className={`flex min-h-12 w-full flex-wrap items-center gap-x-2 rounded-md border px-3 text-left leading-tight ${check.id === active ? "border-ink bg-raised font-semibold" : "border-line"}`}
           >
             {judged ? (
               <VerdictSign verdict={judged.verdict} />
