@@ -1,6 +1,6 @@
 import type { APIRequestContext, Page } from "@playwright/test";
 import { addEvents, endAtMeasure, expect, lineOf, MEASURE, startEnd, THREADED, test } from "./server";
-import { begin, heading, pass, sign, work } from "./work";
+import { begin, heading, openPlace, pass, sign, work } from "./work";
 
 for (const [style, query] of [
   ["stub, cam and crimp", "cable=distribution-900&style=stub-cam-crimp-900"],
@@ -65,7 +65,7 @@ test("a bench come back to stands as it was left, before the server is asked, an
   await page.keyboard.press("Space");
   await expect(heading(page)).toHaveText("Mark the jacket");
   await expect(page.getByText("All saved")).toBeVisible();
-  await page.getByRole("link", { name: "Ledger" }).click();
+  await openPlace(page, "Ledger");
   await expect(page.getByRole("heading", { level: 1, name: "Ledger" })).toBeVisible();
   let answer = () => {};
   const held = new Promise<void>((go) => {
@@ -104,7 +104,7 @@ test("what another window of the device sends for a bench stands there too, whet
 
 test("a list come back to names what was begun since it was left", async ({ page, request }) => {
   await page.goto("/bench");
-  await page.getByRole("link", { name: "Setup" }).click();
+  await openPlace(page, "Setup");
   await expect(page.getByRole("heading", { level: 1, name: "Setup" })).toBeVisible();
   const end = await startEnd(request);
   await page.goBack();

@@ -157,13 +157,13 @@ test("two browsers on one end see each other, and neither overwrites the other s
   await expect(other.getByText("Changed in another window: a reading.")).toBeVisible();
   await other.route("**/api/v1/ends/*?after=*", (route) => route.abort());
   await pass(page);
-  await expect(page.locator("#step")).toHaveText("Is the light on?");
+  await expect(page.locator("#step")).toHaveText("Insert with a bow");
   await expect(page.getByRole("status").filter({ hasText: "All saved" })).toBeVisible();
   await other.unroute("**/api/v1/ends/*?after=*");
   await other.keyboard.press("PageUp");
   await expect(other.getByText(/Someone else changed this end in another window/)).toBeVisible();
-  await expect(other.locator("#step")).toHaveText("Is the light on?");
-  await expect(page.locator("#step")).toHaveText("Is the light on?");
+  await expect(other.locator("#step")).toHaveText("Insert with a bow");
+  await expect(page.locator("#step")).toHaveText("Insert with a bow");
   await context.close();
 });
 

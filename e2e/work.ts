@@ -185,3 +185,10 @@ export async function underMessage(page: Page): Promise<string[]> {
   if (before) await page.setViewportSize(before);
   return covered;
 }
+
+/** Goes to a place by the bar, wherever the bar has it: in itself, or under More where it has no room. */
+export async function openPlace(page: Page, name: string): Promise<void> {
+  const more = page.getByRole("button", { name: "More" });
+  if (await more.isVisible()) await more.click();
+  await page.getByRole("link", { name }).filter({ visible: true }).click();
+}

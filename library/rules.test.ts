@@ -321,9 +321,9 @@ describe("cautions stand where they act", () => {
 describe("a retry", () => {
   /** What each rule must go back to for what it names to be done again. */
   const REDOES: Readonly<Record<string, (line: Line) => boolean>> = {
-    strip: is("mark"),
-    recleave: is("mark"),
-    rewedge: is("mark"),
+    strip: is("mark", "trim", "load"),
+    recleave: is("mark", "trim", "load"),
+    rewedge: is("mark", "trim", "load"),
     wipe: is("clean"),
     clean: is("clean"),
     reseat: is("insert", "load"),

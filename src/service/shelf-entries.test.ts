@@ -35,13 +35,14 @@ const longer = (document: ReturnType<typeof pole>, by: number) => ({
 describe("an entry of one's own", () => {
   it("changed, is what every cable is prepared by from then on; put away, the shipped one is again", () => {
     const before = opening("entry-pedestal") ?? 0;
-    const { revision } = save(longer(pole(), 40), newestRevision(store, "entry", "entry-pedestal"));
-    expect([opening("entry-pedestal"), revision]).toEqual([before + 40_000, 2]);
+    const newest = newestRevision(store, "entry", "entry-pedestal");
+    const { revision } = save(longer(pole(), 40), newest);
+    expect([opening("entry-pedestal"), revision]).toEqual([before + 40_000, (newest ?? 0) + 1]);
     expect(revisionsOf(store, "entry", "entry-pedestal").map(({ origin }) => origin)).toEqual([
       "own",
       "shipped",
     ]);
-    putAway(act(), "entry", "entry-pedestal", { basis: 2 });
+    putAway(act(), "entry", "entry-pedestal", { basis: revision });
     expect(opening("entry-pedestal")).toBe(before);
     expect([...checkWholeRecord(store)].flatMap(({ findings }) => findings)).toEqual([]);
   });

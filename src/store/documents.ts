@@ -8,6 +8,7 @@ import {
   liftedProcedure,
   type Procedure,
   type RunSheet,
+  renamedProcedure,
   type Tool,
   zCable,
   zEntry,
@@ -25,7 +26,7 @@ type DocumentRow = typeof documents.$inferSelect;
 type Kind = DocumentRow["kind"];
 
 /** The version of each kind's schema that documents are written by. */
-const VERSION = { cable: 1, procedure: 2, entry: 1, tools: 1, sheet: 2 } as const satisfies Record<
+const VERSION = { cable: 2, procedure: 3, entry: 2, tools: 1, sheet: 3 } as const satisfies Record<
   Kind,
   number
 >;
@@ -33,16 +34,22 @@ const VERSION = { cable: 1, procedure: 2, entry: 1, tools: 1, sheet: 2 } as cons
 type Readers<T> = Readonly<Record<number, (written: unknown) => T>>;
 
 /** What reads each kind, by the version it was written under: an old one stays for what was written by it. */
-const CABLE: Readers<Cable> = { 1: (written) => check(zCable, written) };
-const ENTRY: Readers<Entry> = { 1: (written) => check(zEntry, written) };
+const readCable = (written: unknown): Cable => check(zCable, written);
+const readEntry = (written: unknown): Entry => check(zEntry, written);
+const readProcedure = (written: unknown): Procedure => check(zProcedure, written);
+const readSheet = (written: unknown): RunSheet => check(zRunSheet, written);
+const CABLE: Readers<Cable> = { 1: readCable, 2: readCable };
+const ENTRY: Readers<Entry> = { 1: readEntry, 2: readEntry };
 const TOOLS: Readers<Tool[]> = { 1: (written) => check(z.array(zTool), written) };
 const PROCEDURE: Readers<Procedure> = {
-  1: (written) => check(zProcedure, liftedProcedure(written)),
-  2: (written) => check(zProcedure, written),
+  1: (written) => readProcedure(renamedProcedure(written)),
+  2: readProcedure,
+  3: readProcedure,
 };
 const SHEET: Readers<RunSheet> = {
-  1: (written) => check(zRunSheet, liftedProcedure(written)),
-  2: (written) => check(zRunSheet, written),
+  1: (written) => readSheet(renamedProcedure(written)),
+  2: readSheet,
+  3: readSheet,
 };
 
 /** What the register keeps of a document beside its hash. */
@@ -86,6 +93,10 @@ function mustFind(store: Store, hash: string): DocumentRow {
     throw new InputError("gone", `A document of the record is missing: ${hash.slice(0, 16)}.`, ["hash"]);
   return found;
 }
+
+/** A kept procedure as it is put to work today: an older one is lifted. @throws InputError `gone`. */
+export const liftedFrom = (store: Store, hash: string): Procedure =>
+  readProcedure(JSON.parse(bodyOf(store, hash)));
 
 /** A kept document's text, as it is written today: an older one is lifted. @throws InputError `gone`. */
 export function bodyOf(store: Store, hash: string): string {

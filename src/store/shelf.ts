@@ -1,6 +1,6 @@
 import { and, asc, desc, eq, isNotNull, sql } from "drizzle-orm";
 import { type Cable, type Entry, InputError, type Procedure } from "@/core";
-import { bodyOf, keepDocument, keptCable, keptEntry, keptProcedure } from "./documents";
+import { bodyOf, keepDocument, keptCable, keptEntry, liftedFrom } from "./documents";
 import { digestOf, enter } from "./register";
 import { shelf } from "./schema";
 import { followedBy, type Library, rememberText, shippedLibrary, shippedWritten, textOf } from "./shipped";
@@ -75,7 +75,7 @@ const readOnce = <T extends object>(read: (store: Store, hash: string) => T) => 
 };
 const ownCable = readOnce(keptCable);
 const ownEntry = readOnce(keptEntry);
-const ownProcedure = readOnce(keptProcedure);
+const ownProcedure = readOnce(liftedFrom);
 
 const merged = new WeakMap<Store, { readonly row: number; readonly library: Library }>();
 

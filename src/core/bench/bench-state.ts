@@ -1,4 +1,5 @@
 import type { LayerKind } from "../cable/cable";
+import type { Subject } from "../procedure/physical";
 
 /** Facts of an end as it stands between two steps. Facts of the glass stand side by side. */
 export interface BenchState {
@@ -13,8 +14,19 @@ export interface BenchState {
   readonly welded: boolean;
   readonly adhesive: "none" | "wet" | "cured";
   readonly scribed: boolean;
-  /** Whether the face was looked at since it was last polished. */
-  readonly faceLooked: boolean;
+  readonly joint: "none" | "open" | "closed";
+  readonly crimped: boolean;
+  /** Whether a holder is closed on the cable. */
+  readonly held: boolean;
+  /** Whether yarn or shield is laid back over the jacket: an obstacle. */
+  readonly laid: boolean;
+  /** Whether a loop of fibre lies where it may yet be pinched. */
+  readonly looped: boolean;
+  /** What was looked at and has not changed since. */
+  readonly seen: ReadonlySet<Subject>;
+  /** Ids of the parts on the cable, in the order they went on; and of those brought to their place. */
+  readonly threaded: readonly string[];
+  readonly placed: readonly string[];
   /** Ids of the steps done. */
   readonly done: readonly string[];
 }
@@ -28,10 +40,21 @@ export const AS_SUPPLIED: BenchState = {
   welded: false,
   adhesive: "none",
   scribed: false,
-  faceLooked: true,
+  joint: "none",
+  crimped: false,
+  held: false,
+  laid: false,
+  looped: false,
+  seen: new Set(["end-face"]),
+  threaded: [],
+  placed: [],
   done: [],
 };
 
 /** Whether the cleaved face is open to whatever comes near it. */
 export const isFaceOpen = ({ cleaved, inserted, welded }: BenchState): boolean =>
   cleaved && !inserted && !welded;
+
+/** Whether some glass is bare. */
+export const isBare = ({ bared }: BenchState): boolean =>
+  (bared.get("coating") ?? 0) > 0 || (bared.get("buffer") ?? 0) > 0;

@@ -1,10 +1,8 @@
-import { checksOf, judgementOf, type Step } from "../procedure/step";
+import { checksOf, type Step } from "../procedure/step";
 import { type BenchState, isFaceOpen } from "./bench-state";
-import { type Course, takenOff } from "./course";
-import type { ViolationCode } from "./violation";
-
-/** What a step breaks, with the names in its sentence beside the step's own. */
-type Broken = readonly [code: ViolationCode, ...names: string[]];
+import { type Course, isThreading, takenOff } from "./course";
+import { blocked, tooNarrow } from "./parts-on-cable";
+import type { Broken } from "./violation";
 
 /** What must hold before a step of a kind. */
 type Contract = (step: Step, state: BenchState, course: Course) => Broken | null;
@@ -30,28 +28,112 @@ const mark: Contract = (step, state, { rings, at }) => {
     : null;
 };
 
-const cleave: Contract = (step, state, { rings, at, has }) => {
-  if (step.kind !== "cleave") return null;
-  const covered = rings.find(({ kind }) => kind !== "glass" && bareTo(state, kind) <= at(step.makes));
-  if (covered) return ["glass-covered", covered.name];
-  return has("clean") && !state.wiped ? ["not-wiped"] : null;
+/** Glass that goes into anything was looked at bare, and bent where the chosen school bends it. */
+const sound = ({ seen }: BenchState, { placement, has, looks }: Course): Broken | null => {
+  // A sheet of lengths alone says nothing of the glass.
+  const ends = placement.procedure.joint ?? placement.procedure.adhesive ?? null;
+  if (ends === null && !looks("coating") && !has("insert") && !has("bend-test")) return null;
+  if (!seen.has("coating")) return ["coating-not-looked"];
+  return placement.picked.choices["bend-screen"] === "done" && !seen.has("glass") ? ["not-screened"] : null;
 };
 
-/** The fibre goes in: cleaved, where the sheet cleaves it. */
-const insert: Contract = (_, state, { has }) =>
-  has("cleave") && !state.cleaved
-    ? ["not-cleaved"]
-    : has("cure") && state.adhesive === "cured"
-      ? ["cured-empty"]
-      : null;
+const bareGlass: Contract = (_, state, course) =>
+  bareTo(state, "coating") > 0 && !state.cleaved ? sound(state, course) : null;
 
-/** What closes round a fibre closes once it is in, where the sheet puts one in. */
-const close: Contract = (_, state, { has }) =>
-  has("insert") && has("cleave") && !state.inserted ? ["not-in"] : null;
+const cleave: Contract = (step, state, course) => {
+  if (step.kind !== "cleave") return null;
+  const { rings, at, has } = course;
+  const covered = rings.find(({ kind }) => kind !== "glass" && bareTo(state, kind) <= at(step.makes));
+  if (covered) return ["glass-covered", covered.name];
+  return has("clean") && !state.wiped ? ["not-wiped"] : sound(state, course);
+};
 
-const crimp: Contract = (_, state, { has }) => {
+/** A cleaved fibre goes in, into an open joint, and its face was looked at where no light judges it. */
+const insert: Contract = (_, state, { has, due }) => {
+  if (has("cleave") && !state.cleaved) return ["not-cleaved"];
+  if (has("cure") && state.adhesive === "cured") return ["cured-empty"];
+  if (state.joint === "closed") return ["joint-closed"];
+  const missing = due.before.find((subject) => !state.seen.has(subject));
+  if (missing) return ["look-missing", LOOKS[missing] ?? missing];
+  return has("cleave") && !state.seen.has("face") && !due.seat.includes("seat-light")
+    ? ["cleave-not-looked"]
+    : null;
+};
+
+/** What a look is called where it is missing. */
+const LOOKS: Readonly<Record<string, string>> = {
+  tool: "whether the tool is ready",
+  "at-stop": "whether the jacket edge stands at the end stop",
+  mate: "whether it will mate",
+  "joint-open": "whether the joint stands open",
+  "light-on": "whether the light is on",
+  edge: "whether the edge stands in the hole",
+  order: "which fibre goes where",
+  ends: "where the ends lie",
+  untouched: "whether the face touched anything",
+  "seat-light": "the light at the seat",
+  "seat-mark": "where the mark stands",
+  "seat-bow": "whether the fibre bows",
+  "seat-gap": "whether there is a gap",
+  "closed-light": "the light once the joint is closed",
+  "closed-lamp": "what the lamp says",
+  loss: "the loss",
+  crimp: "the crimp",
+  pulled: "whether the splice held the pull",
+  grip: "how the buffer grips",
+  "closed-bow": "whether the bow lasted",
+};
+
+/** Whether a step closes the joint: by its kind, or because it says so. */
+const closes = (step: Step, { inserted }: BenchState, { has }: Course): boolean =>
+  step.acts?.includes("close") || (step.kind === "actuate" && inserted && has("cleave"));
+
+/** What closes round a fibre closes once it is in, and once its seat was judged. */
+const close: Contract = (step, state, course) => {
+  const { has, due } = course;
+  if (has("insert") && has("cleave") && !state.inserted) return ["not-in"];
+  if (!closes(step, state, course) || state.joint === "closed") return null;
+  const missing = due.seat.find((subject) => !state.seen.has(subject));
+  if (missing) return ["seat-not-judged", LOOKS[missing] ?? missing];
+  return due.seat.includes("seat-light") && !state.seen.has("light-on") ? ["light-unknown"] : null;
+};
+
+/** A shell or cover that closes over a loop, or over fibres in their tubes. */
+const cover: Contract = (step, state, course) => {
+  if (state.looped && !state.seen.has("loop")) return ["loop-not-looked"];
+  const { looks } = course;
+  const asks = looks("whole") || looks("order");
+  if (!asks || !state.inserted || !isThreading(course) || step.kind !== "seal") return null;
+  if (!state.seen.has("whole")) return ["fibres-not-looked"];
+  return state.seen.has("order") ? null : ["order-not-looked"];
+};
+
+const closedLooks: Contract = (step, state, { due }) => {
+  if (state.joint !== "closed" || step.acts?.includes("close")) return null;
+  // What is crimped is looked at once it is.
+  const here = due.closed.filter((subject) => subject !== "crimp" || step.kind === "cap");
+  const missing = here.find((subject) => !state.seen.has(subject));
+  return missing ? ["closed-not-looked", LOOKS[missing] ?? missing] : null;
+};
+
+const crimp: Contract = (step, state, course) => {
+  const { has, placement } = course;
   if (has("fuse")) return state.welded ? null : ["not-welded"];
-  return has("insert") && !state.inserted ? ["not-in"] : null;
+  if (has("insert") && !state.inserted) return ["not-in"];
+  if (state.adhesive === "wet" && !placement.procedure.adhesive?.allowsWet.includes("crimp")) return ["wet"];
+  if (placement.cable.legs.length > 1 && course.looks("order") && !state.seen.has("order"))
+    return ["order-not-looked"];
+  return close(step, state, course) ?? closedLooks(step, state, course);
+};
+
+const heat: Contract = (_, state, { due, has, placement }) => {
+  if (has("fuse") && !state.welded) return ["not-welded"];
+  if (has("fuse") && !state.seen.has("weld")) return ["weld-not-looked"];
+  const missing = due.closed.find((subject) => !state.seen.has(subject));
+  if (missing) return ["look-missing", LOOKS[missing] ?? missing];
+  return state.adhesive === "wet" && !placement.procedure.adhesive?.allowsWet.includes("heat")
+    ? ["wet"]
+    : null;
 };
 
 const read: Contract = (step, state, { placement: { dimensions, placed, procedure } }) => {
@@ -64,35 +146,68 @@ const read: Contract = (step, state, { placement: { dimensions, placed, procedur
       if (!place) continue;
       if (place.from > index) return ["not-there", nameOf(feature)];
       if (place.until < index) return ["gone", nameOf(feature)];
+      const over = procedure.parts.find(
+        ({ id, hides }) => hides?.includes(feature) && state.placed.includes(id),
+      );
+      if (over) return ["hidden", nameOf(feature), over.name];
     }
   }
   return null;
 };
 
-/** The clock runs from the cleave: a look that needs no cleaved end comes before it. */
-const look: Contract = (step, state) =>
-  step.kind === "verify" && isFaceOpen(state) && NEEDS_NO_CLEAVE.includes(judgementOf(step)?.id ?? "")
-    ? ["late-look"]
-    : null;
-
 /** Looks at what is there before the cleave. */
-const NEEDS_NO_CLEAVE: readonly string[] = ["light-on", "coating-off", "glass-sound"];
+const NEEDS_NO_CLEAVE: readonly string[] = [
+  "light-on",
+  "coating",
+  "glass",
+  "tool",
+  "joint-open",
+  "grip",
+  "mate",
+  "at-stop",
+];
+const SEATS: readonly string[] = ["seat-light", "seat-mark", "seat-bow", "seat-gap"];
 
-/** Parts that go on here, past the step that shuts them out. */
-const thread: Contract = (step, state, { placement: { parts, steps } }) => {
-  if (isFaceOpen(state)) return ["threaded-cleaved"];
-  if (step.kind !== "thread") return null;
-  const elsewhere = steps.flatMap((other) =>
-    other.kind === "thread" && other !== step ? (other.parts ?? []) : [],
-  );
-  const terminated = state.inserted || state.welded;
-  const late = parts
-    .filter(({ id }) => step.parts?.includes(id) ?? !elsewhere.includes(id))
+/** The clock runs from the cleave: a look that needs no cleaved end comes before it. A seat is judged while it can be mended. */
+const look: Contract = (step, state) => {
+  const subject = step.of ?? "";
+  if (isFaceOpen(state) && NEEDS_NO_CLEAVE.includes(subject)) return ["late-look"];
+  if (!SEATS.includes(subject)) return null;
+  if (state.joint === "closed") return ["seat-look-late"];
+  return state.inserted ? null : ["not-in"];
+};
+
+/** Parts that go on here, past the step that shuts them out, and through what lies in their way. */
+const thread: Contract = (step, state, course) => {
+  const late = course
+    .goingOn(step)
+    .filter(({ id, opens }) => !opens && !state.threaded.includes(id))
     .find(
       ({ neededAt, trappedBy }) =>
-        terminated || [neededAt, trappedBy].some((shut) => shut !== undefined && state.done.includes(shut)),
+        state.inserted ||
+        state.welded ||
+        [neededAt, trappedBy].some((shut) => shut !== undefined && state.done.includes(shut)),
     );
-  return late ? ["part-late", late.name] : null;
+  if (late) return ["part-late", late.name];
+  if (isFaceOpen(state)) return ["threaded-cleaved"];
+  return tooNarrow(step, state, course);
+};
+
+/** What moves the cable does so while no holder is closed on it. */
+const free: Contract = (step, { held }) =>
+  held && step.kind === "dress" && step.moves.length > 0 && !step.acts?.includes("release") ? ["held"] : null;
+
+const capped: Contract = (_, state, { has, placement, looks }) => {
+  if (!state.seen.has("end-face")) return ["face-not-looked"];
+  if (has("cleave") && has("insert") && !state.inserted) return ["not-in"];
+  if (has("fuse") && !state.welded) return ["not-welded"];
+  if (has("fuse") && has("heat") && !state.seen.has("sleeve")) return ["sleeve-not-looked"];
+  if (state.adhesive === "wet" && has("cure")) return ["wet"];
+  if (looks("loss") && !placement.procedure.joint && !state.seen.has("loss")) return ["loss-stale"];
+  const { legs, construction } = placement.cable;
+  return legs.length > 1 && construction !== "mid-span" && looks("order") && !state.seen.has("order")
+    ? ["order-not-looked"]
+    : null;
 };
 
 const CONTRACTS: Partial<Record<Step["kind"], readonly Contract[]>> = {
@@ -103,30 +218,32 @@ const CONTRACTS: Partial<Record<Step["kind"], readonly Contract[]>> = {
   cleave: [cleave],
   measure: [read],
   verify: [read, look],
-  inspect: [read],
-  test: [read],
+  test: [look],
+  inspect: [read, look],
+  "bend-test": [(_, state) => (isFaceOpen(state) ? ["bent-cleaved"] : null)],
   clean: [(_, state) => (isFaceOpen(state) ? ["wiped-cleaved"] : null)],
-  "bend-test": [(_, state) => (state.cleaved ? ["bent-cleaved"] : null)],
-  insert: [insert],
-  actuate: [close],
-  crimp: [crimp],
-  seal: [close],
+  insert: [insert, bareGlass],
+  actuate: [close, closedLooks, cover],
+  crimp: [crimp, bareGlass],
+  seal: [close, cover],
+  dress: [free],
   cure: [
     (_, { adhesive }) => (adhesive === "none" ? ["nothing-to-cure"] : null),
     (_, { inserted }, { has }) => (has("insert") && !inserted ? ["cured-empty"] : null),
+    (_, { seen }, { has, looks }) =>
+      has("scribe") && (looks("tip") || looks("coating")) && !seen.has("tip") ? ["tip-not-looked"] : null,
   ],
   scribe: [(_, { adhesive }, { has }) => (has("cure") && adhesive !== "cured" ? ["not-bonded"] : null)],
   // What is bonded stands out of the tip until it is scribed.
   polish: [
     (_, { scribed }, { has }) => ((has("scribe") || has("cure")) && !scribed ? ["not-scribed"] : null),
   ],
-  fuse: [(_, { cleaved }, { has }) => (has("cleave") && !cleaved ? ["not-cleaved"] : null)],
-  heat: [(_, { welded }, { has }) => (has("fuse") && !welded ? ["not-welded"] : null)],
-  cap: [
-    (_, { faceLooked }) => (faceLooked ? null : ["face-not-looked"]),
-    (_, { inserted }, { has }) => (has("insert") && !inserted ? ["not-in"] : null),
-    (_, { welded }, { has }) => (has("fuse") && !welded ? ["not-welded"] : null),
+  fuse: [
+    (_, { cleaved }, { has }) => (has("cleave") && !cleaved ? ["not-cleaved"] : null),
+    (step, state, course) => insert(step, state, course),
   ],
+  heat: [heat],
+  cap: [capped, closedLooks, bareGlass],
 };
 
 /** The first contract a step breaks as the end then stands; null where it can be done. */
@@ -135,5 +252,5 @@ export function brokenAt(step: Step, state: BenchState, course: Course): Broken 
     const broken = contract(step, state, course);
     if (broken) return broken;
   }
-  return null;
+  return blocked(step, state, course);
 }

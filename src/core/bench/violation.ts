@@ -21,16 +21,53 @@ export const VIOLATIONS = [
   "gone",
   "part-late",
   "uncounted",
+  "coating-not-looked",
+  "not-screened",
+  "joint-closed",
+  "look-missing",
+  "cleave-not-looked",
+  "seat-not-judged",
+  "seat-look-late",
+  "light-unknown",
+  "closed-not-looked",
+  "loop-not-looked",
+  "fibres-not-looked",
+  "order-not-looked",
+  "weld-not-looked",
+  "sleeve-not-looked",
+  "wet",
+  "tip-not-looked",
+  "loss-stale",
+  "hidden",
+  "held",
+  "bore-small",
+  "over-laid",
+  "part-missing",
+  "part-behind",
+  "behind-laid",
+  "remedy-wrong-way",
+  "remedy-elsewhere",
+  "way-misses-look",
+  "way-shut",
+  "way-held",
+  "way-still-in",
+  "way-gripped",
+  "way-broken",
 ] as const;
 export type ViolationCode = (typeof VIOLATIONS)[number];
+
+/** What a step breaks, with the names in its sentence beside the step's own. */
+export type Broken = readonly [code: ViolationCode, ...names: string[]];
 
 /** A step that cannot be done, or that spoils the end, where it stands in the order of work. */
 export interface Violation {
   readonly code: ViolationCode;
   /** Id of the step. */
   readonly step: string;
-  /** Names in the sentence: the step's title first. */
+  /** Names in the sentence: the step's title first, or the length's name. */
   readonly params: readonly string[];
+  /** Id of the length whose remedy it is. */
+  readonly dimension?: string;
 }
 
 const SENTENCES: Readonly<Record<ViolationCode, (params: readonly string[]) => string>> = {
@@ -68,6 +105,67 @@ const SENTENCES: Readonly<Record<ViolationCode, (params: readonly string[]) => s
   gone: ([step, feature]) => `Step “${step}”: the ${feature} is gone by then. Read it while it is there.`,
   "part-late": ([step, part]) =>
     `Step “${step}”: the ${part} can no longer go on. Thread it on before the step that shuts it out.`,
+  "coating-not-looked": ([step]) =>
+    `Step “${step}”: nobody has looked whether all the coating is off. Look at the bare glass first.`,
+  "not-screened": ([step]) =>
+    `Step “${step}”: the glass was not bent since it was stripped, and the bend screen is chosen. Bend it first.`,
+  "joint-closed": ([step]) =>
+    `Step “${step}”: the joint is closed. Open it before the fibre goes in, or the fibre scrapes and stops short.`,
+  "look-missing": ([step, what]) => `Step “${step}”: nobody has looked ${what}. Look before this.`,
+  "cleave-not-looked": ([step]) =>
+    `Step “${step}”: nobody has looked at the cleaved face, and no light judges it. Look at it first.`,
+  "seat-not-judged": ([step, what]) =>
+    `Step “${step}”: the seat is not judged: look at ${what?.replace(/^whether /, "it: ")} before the joint is closed.`,
+  "seat-look-late": ([step]) =>
+    `Step “${step}”: the joint is closed by then. Judge the seat while it can still be mended.`,
+  "light-unknown": ([step]) =>
+    `Step “${step}”: the seat is judged by the light, and nobody has looked whether the light is on. Ask that before the cleave.`,
+  "closed-not-looked": ([step, what]) =>
+    `Step “${step}”: look again once the joint is closed: ${what}. Closing can move the fibre.`,
+  "loop-not-looked": ([step]) =>
+    `Step “${step}”: nobody has looked whether the loop lies inside. Look before it is closed.`,
+  "fibres-not-looked": ([step]) =>
+    `Step “${step}”: nobody has looked whether every fibre is whole. Look before it is closed.`,
+  "order-not-looked": ([step]) =>
+    `Step “${step}”: nobody has looked which fibre is where. Look before it is closed.`,
+  "weld-not-looked": ([step]) =>
+    `Step “${step}”: nobody has looked at the splice. Look at it before it is covered.`,
+  "sleeve-not-looked": ([step]) =>
+    `Step “${step}”: nobody has looked at the shrunk sleeve. Look at it before it is covered.`,
+  "tip-not-looked": ([step]) =>
+    `Step “${step}”: nobody has looked whether glass stands out of the tip. Look while the adhesive is wet.`,
+  "loss-stale": ([step]) =>
+    `Step “${step}”: what was done since can have changed the loss. Read it after the last part is in its place.`,
+  hidden: ([step, feature, part]) =>
+    `Step “${step}”: the ${feature} lies under the ${part} by then. Read it before.`,
+  wet: ([step]) =>
+    `Step “${step}”: the adhesive is still wet, and nothing says that its sheet allows this. Let it cure first.`,
+  held: ([step]) =>
+    `Step “${step}”: a holder is closed on the cable, and nothing moves through it. Open it first, or do this before it is closed.`,
+  "bore-small": ([step, part]) =>
+    `Step “${step}”: the ${part} does not go over this cable: its bore is smaller.`,
+  "over-laid": ([step, part]) =>
+    `Step “${step}”: the ${part} would have to pass the yarn laid back. Thread it on before.`,
+  "part-missing": ([step, part]) => `Step “${step}”: the ${part} is not on the cable. Thread it on before.`,
+  "part-behind": ([step, part, other]) =>
+    `Step “${step}”: the ${part} would have to pass the ${other}. Thread them on in the order they are needed.`,
+  "behind-laid": ([step, part]) =>
+    `Step “${step}”: the ${part} would have to pass the yarn laid back. Bring the yarn forward first.`,
+  "remedy-wrong-way": ([length, side, remedy]) =>
+    `“${length}”, when too ${side}: “${remedy}” makes it worse. It moves the wrong way.`,
+  "remedy-elsewhere": ([length, side, remedy]) =>
+    `“${length}”, when too ${side}: “${remedy}” moves neither of its ends.`,
+  "way-misses-look": ([step, sees]) =>
+    `Step “${step}”: after “${sees}” the work goes on behind this look, and nobody looks again.`,
+  "way-shut": ([step, sees]) =>
+    `Step “${step}”: after “${sees}” the joint is closed, and nothing says that it is opened first.`,
+  "way-held": ([step, sees]) =>
+    `Step “${step}”: after “${sees}” the holder is still closed on the cable. Open it first.`,
+  "way-still-in": ([step, sees]) =>
+    `Step “${step}”: after “${sees}” the fibre is still in. Draw it out before it is stripped.`,
+  "way-gripped": ([step, sees]) =>
+    `Step “${step}”: after “${sees}” the end is crimped, bonded or welded. Only a new end is left.`,
+  "way-broken": ([step, sees, why]) => `Step “${step}”, after “${sees}”: ${why}`,
   uncounted: ([step]) =>
     `Step “${step}” leaves a piece of glass that no later step counts. Count the shards after it.`,
 };

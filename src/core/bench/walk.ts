@@ -1,66 +1,58 @@
 import type { Step } from "../procedure/step";
-import { AS_SUPPLIED, type BenchState, isFaceOpen } from "./bench-state";
+import { AS_SUPPLIED, type BenchState } from "./bench-state";
+import { changesOf } from "./changes";
 import { brokenAt } from "./contracts";
-import { type Course, courseOf, type LaidOut, takenOff } from "./course";
+import { type Course, courseOf, type LaidOut } from "./course";
+import { wrongRemedies } from "./remedies";
 import type { Violation } from "./violation";
+import { brokenWays } from "./ways-back";
 
 /**
  * Walks a sheet step by step through a model of the real end and tells every step that cannot be done when it comes, or
- * that spoils the end. The model is coarse on purpose: what a step does follows from its kind and its figures alone.
+ * that spoils the end, and every remedy that moves its length the wrong way. The model is coarse on purpose: what a step
+ * does follows from its kind, its figures, its parts and what it says of itself.
  * @returns violations in the order of the steps, at most one a step; none for a sheet that can be followed.
  */
 export function walk(placement: LaidOut): Violation[] {
   const course = courseOf(placement);
+  const { violations } = forward(course);
+  return [...violations, ...uncounted(placement.steps), ...wrongRemedies(placement)];
+}
+
+/**
+ * The same with every way back: from each bad look by each rule that holds, to the end. Where the sheet itself cannot be
+ * followed its ways back are not asked for.
+ * @param known ids of looks whose ways were walked already.
+ */
+export function walkWithWays(placement: LaidOut, known: ReadonlySet<string> = NONE): Violation[] {
+  const course = courseOf(placement);
+  const { violations, before } = forward(course);
+  const ways = violations.length > 0 ? [] : brokenWays(course, before, known);
+  return [...violations, ...uncounted(placement.steps), ...wrongRemedies(placement), ...ways];
+}
+
+const NONE: ReadonlySet<string> = new Set();
+
+/** The sheet from its first step to its last, and the end as it stands before each and after the last. */
+function forward(course: Course): { violations: Violation[]; before: BenchState[] } {
+  const { steps, procedure } = course.placement;
   const violations: Violation[] = [];
-  let state = AS_SUPPLIED;
-  for (const step of placement.steps) {
+  let state: BenchState = { ...AS_SUPPLIED, joint: procedure.joint?.supplied ?? "none" };
+  const before = [state];
+  for (const step of steps) {
     const broken = brokenAt(step, state, course);
     if (broken) {
       const [code, ...names] = broken;
       violations.push({ code, step: step.id, params: [step.title, ...names] });
     }
-    state = after(step, state, course);
+    state = changesOf(step, state, course);
+    before.push(state);
   }
-  return [...violations, ...uncounted(placement.steps)];
-}
-
-/** An end once a step is done. */
-function after(step: Step, state: BenchState, course: Course): BenchState {
-  return { ...state, ...changed(step, state, course), done: [...state.done, step.id] };
-}
-
-function changed(step: Step, state: BenchState, course: Course): Partial<BenchState> {
-  switch (step.kind) {
-    case "remove":
-    case "trim": {
-      const { layers, to } = takenOff(step, course);
-      const bared = new Map(state.bared);
-      for (const layer of layers) bared.set(layer, Math.max(course.at(to), bared.get(layer) ?? 0));
-      const glass = layers.some((layer) => layer === "coating" || layer === "buffer");
-      return { bared, ...(glass && { wiped: false }) };
-    }
-    case "clean":
-      return isFaceOpen(state) ? {} : { wiped: true };
-    case "cleave":
-      return { cleaved: true };
-    case "insert":
-      return { inserted: true };
-    case "fuse":
-      return { welded: true };
-    case "inject":
-    case "dip":
-      return state.adhesive === "none" ? { adhesive: "wet" } : {};
-    case "cure":
-      return { adhesive: "cured" };
-    case "scribe":
-      return { scribed: true };
-    case "polish":
-      return { faceLooked: false };
-    case "inspect":
-      return { faceLooked: true };
-    default:
-      return {};
-  }
+  const last = steps.at(-1);
+  const opened = procedure.opensOnto !== undefined && (state.bared.get("tube") ?? 0) > 0;
+  if (last && opened && !state.seen.has("whole"))
+    violations.push({ code: "fibres-not-looked", step: last.id, params: [last.title] });
+  return { violations, before };
 }
 
 /** Steps that leave glass after the last counting. */

@@ -69,6 +69,8 @@ export const zLayer = z.strictObject({
   ),
   /** Thickness of its wall, where what it holds lies loose in it: a tube, the sheath of a bundle. */
   wall: zMmNotNegative.optional(),
+  /** Diameter of all that stands in the way where it is laid back over what is around it: yarn, a shield. */
+  laid: zMmNotNegative.optional(),
   /** Colour of the material as made, a name the drawing knows. */
   hue: z.enum(["yellow", "orange", "aqua", "grey", "black", "white", "blue", "gold", "clear"]),
 });

@@ -6,6 +6,8 @@ import { type Length, um, zMm, zMmNotNegative } from "../length/length";
 import { zDocumentId, zId, zName } from "../names/names";
 import { coded } from "../problem/codes";
 import { holds, zCondition, zRange } from "./condition";
+import { physical, zAdhesive, zJoint } from "./physical";
+import { zRemedies } from "./remedy";
 import { zRetries } from "./retry";
 import { zStep } from "./step";
 import { wordsOutOfPlace } from "./whole";
@@ -29,6 +31,7 @@ export const zPart = z.strictObject({
   trappedBy: zName.optional(),
   /** What forgetting it costs. */
   ifForgotten: z.string().max(300),
+  ...physical,
   when: zCondition.optional(),
 });
 
@@ -64,9 +67,9 @@ const zStated = zDimension.extend({
     .default([]),
   /** As printed on a sheet in two units, to be held beside each other. */
   printed: z.tuple([z.string().max(40), z.string().max(40)]).optional(),
-  /** What it costs when it is out, and what to do. */
-  ifLong: z.string().max(300).default(""),
-  ifShort: z.string().max(300).default(""),
+  /** What to do when it is out: acts, so that it is known which way each moves the reading. */
+  ifLong: zRemedies.default([]),
+  ifShort: zRemedies.default([]),
   /** Out of its limits, the end is begun from the start: nothing less mends it. */
   fromStart: z.boolean().default(false),
   /**
@@ -150,6 +153,8 @@ export const zProcedureParts = z.strictObject({
   steps: z.array(zStep).min(1),
   /** Cable a fresh start takes beyond what was prepared: squaring the end. */
   squareUp: zMmNotNegative,
+  joint: zJoint.optional(),
+  adhesive: zAdhesive.optional(),
   retries: zRetries,
   /** Figures held against the part's sheet (`jacket`, `jacket/0`); without the list, all of a user's own are. */
   confirmed: z.array(zName).max(500).optional(),

@@ -2,6 +2,7 @@ import { z } from "zod";
 import { zId, zName } from "../names/names";
 
 import { zCondition } from "./condition";
+import { RETRY_ACTS } from "./remedy";
 
 /** One way to try again: how often, what is kept for it, and the part it costs. */
 export const zRetry = z.strictObject({
@@ -9,6 +10,8 @@ export const zRetry = z.strictObject({
   /** Read after “so far” and before a count: seat again, cleave again, new connector. */
   name: zName,
   most: z.number().int().min(0).max(20),
+  /** What it does to the end; an older document says that in words only. */
+  act: z.enum(RETRY_ACTS).optional(),
   /** What is used again. */
   reuses: z.string().max(300).default(""),
   /** A new part that is due; empty where none is. */

@@ -3,6 +3,8 @@ import { LAYER_KINDS } from "../cable/cable";
 import { zMmNotNegative } from "../length/length";
 import { zId, zName } from "../names/names";
 import { zCondition } from "./condition";
+import { zStepAct, zSubject } from "./physical";
+import { zWayAct } from "./remedy";
 import { type Setting, zSetting } from "./setting";
 
 /** Short bites no longer than `most`, or a number of sections within a range. */
@@ -79,6 +81,10 @@ const common = {
   shards: z.number().int().min(0).max(48).default(0),
   /** Features that come to lie elsewhere here: a jacket drawn taut, a fibre pushed back. Read them after it. */
   moves: z.array(zName).max(20).default([]),
+  /** What it does to joint, holder or yarn, where its kind does not say so. */
+  acts: z.array(zStepAct).max(6).optional(),
+  /** What is looked at here. */
+  of: zSubject.optional(),
   /** Pictures; one that this program does not know, from an older or newer document, is left out. */
   aids: z
     .codec(z.array(zName), z.array(z.enum(AIDS)), {
@@ -137,7 +143,14 @@ export const zJudgement = z.strictObject({
         goTo: zName.optional(),
         /** What to try, in this order; each until its retry rule is used up. */
         retries: z
-          .array(z.strictObject({ rule: zName, goTo: zName }))
+          .array(
+            z.strictObject({
+              rule: zName,
+              goTo: zName,
+              /** What must be done first: a joint opened, a wedge pressed home. */
+              via: z.array(zWayAct).max(6).optional(),
+            }),
+          )
           .max(6)
           .default([]),
         /** Pieces of bare glass this answer means came off. */

@@ -1,5 +1,6 @@
+import { undecidedOf } from "../bench/undecided";
 import { violationText } from "../bench/violation";
-import { walk } from "../bench/walk";
+import { walk, walkWithWays } from "../bench/walk";
 import type { Cable } from "../cable/cable";
 import { attempt } from "../problem/attempt";
 import { check } from "../problem/check";
@@ -48,12 +49,12 @@ const NOTHING: Review = {
 };
 
 /** Steps that cannot be done when they come, beside the lengths they make. */
-const cannotBeDone = (placement: Placement): Contradiction[] =>
-  walk(placement).map((violation) => {
+const cannotBeDone = (placement: Placement, found = walk(placement)): Contradiction[] =>
+  found.map((violation) => {
     const step = placement.steps.find(({ id }) => id === violation.step);
     const own = placement.placed.get((step && madeBy(step)) ?? "")?.own;
     return {
-      ids: own ? [own.dimension.id] : [],
+      ids: violation.dimension ? [violation.dimension] : own ? [own.dimension.id] : [],
       shortBy: 0,
       message: violationText(violation),
       cable: placement.cable.name,
@@ -61,9 +62,9 @@ const cannotBeDone = (placement: Placement): Contradiction[] =>
   });
 
 /** The same with an option picked, or why it cannot be laid out at all. */
-const cannotBeChosen = (chosen: Chosen): Contradiction[] =>
+const cannotBeChosen = (chosen: Chosen, known: ReadonlySet<string>): Contradiction[] =>
   "placement" in chosen
-    ? cannotBeDone(chosen.placement)
+    ? cannotBeDone(chosen.placement, walkWithWays(chosen.placement, known))
     : [{ ids: [], shortBy: 0, message: chosen.problem.message, cable: chosen.cable.name }];
 
 /** The same advice from several cables said once. */
@@ -96,17 +97,25 @@ export function secondLook(
   const on = fitting.find(({ id }) => id === wanted) ?? fitting[0] ?? null;
   const placements = usualPlacements(procedure, cables, tools);
   const chosen = fitting[0] ? chosenPlacements(procedure, fitting[0], tools) : [];
+  const known = new Set(placements[0]?.steps.map(({ id }) => id));
   const contradictions = [
     ...chains,
     ...new Map(
       placements
         .flatMap(nestingOf)
-        .concat(placements.flatMap(cannotBeDone), chosen.flatMap(cannotBeChosen))
+        .concat(
+          // Ways back are asked for on one cable: they go by steps and rules, not by diameters.
+          placements.flatMap((placement, i) =>
+            cannotBeDone(placement, i === 0 ? walkWithWays(placement) : walk(placement)),
+          ),
+          chosen.flatMap((other) => cannotBeChosen(other, known)),
+        )
         .map((contradiction) => [contradiction.message, contradiction]),
     ).values(),
   ];
   const advice = [
     ...adviceOn(procedure),
+    ...undecidedOf(procedure),
     // While figures contradict one another, what feeds what says nothing.
     ...(contradictions.length > 0 ? [] : strainAdvice(placements.flatMap(strainsOf))),
     ...once(placements.flatMap((placement) => toolingAdvice(placement, tools))),

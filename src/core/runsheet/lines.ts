@@ -3,6 +3,7 @@ import { statedLimits } from "../dimensions/dimension";
 import { type Limit, limitBetween } from "../dimensions/dimensions";
 import { type Length, um } from "../length/length";
 import type { ProcedurePart } from "../procedure/procedure";
+import { remedyText } from "../procedure/remedy-text";
 import { type Bites, checksOf, madeBy, type Step } from "../procedure/step";
 import { fromDatum, type Placed, placedAt } from "./placing";
 import type { Resolved } from "./resolved";
@@ -102,7 +103,7 @@ export function countBites(length: Length, bites: Bites): BiteCount {
   return { length, count, countMost, each: um(Math.round(length / count)) };
 }
 
-function stepChecks({ cable, dimensions, placed, limits }: LinesInput, step: Step): Check[] {
+function stepChecks({ procedure, cable, dimensions, placed, limits }: LinesInput, step: Step): Check[] {
   return checksOf(step).flatMap((id) => {
     const dimension = dimensions.find((dimension) => dimension.id === id);
     if (!dimension) return [];
@@ -115,8 +116,8 @@ function stepChecks({ cable, dimensions, placed, limits }: LinesInput, step: Ste
       step: step.id,
       representative,
       ...(confirmation && { confirmation }),
-      ifLong,
-      ifShort,
+      ifLong: remedyText(ifLong, procedure.features),
+      ifShort: remedyText(ifShort, procedure.features),
       fromStart,
       ...(joint && cable.legs.length === 2 ? { joint } : {}),
     }));

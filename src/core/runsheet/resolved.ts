@@ -2,6 +2,8 @@ import { type Cable, depthOver } from "../cable/cable";
 import { um } from "../length/length";
 import { holds, type Picked } from "../procedure/condition";
 import type { Procedure, ProcedurePart } from "../procedure/procedure";
+import type { Remedy } from "../procedure/remedy";
+import { answerAction } from "../procedure/remedy-text";
 import { madeBy, type Step } from "../procedure/step";
 import { confirmationOf, figureKey, figuresFor, isRepresentative, type Stated } from "./stated";
 
@@ -22,29 +24,44 @@ export interface Resolved {
 export function resolved(procedure: Procedure, cable: Cable, picked: Picked): Resolved {
   const here = <T extends { readonly when?: Parameters<typeof holds>[0] }>(one: T) =>
     holds(one.when, cable, picked);
+  const isDone = (remedy: Remedy) => "words" in remedy || here(remedy);
+  const retries = procedure.retries.filter(here);
   const written = procedure.steps.flatMap((step, at) => {
     if (!here(step)) return [];
     const found = step.cases.findIndex(here);
     return [{ step, at, caseIndex: found < 0 ? null : found }];
   });
+  const steps = written.map(({ step, caseIndex }) => withDepth(withCase(step, caseIndex), procedure, cable));
   return {
     procedure,
     cable,
     picked,
-    steps: written.map(({ step, caseIndex }) => withDepth(withCase(step, caseIndex), procedure, cable)),
+    steps: steps.map((step) => withActions(step, retries, steps)),
     written: written.map(({ at, caseIndex }) => ({ at, caseIndex })),
     dimensions: figuresFor(procedure, cable, picked).map((figures) => {
       const key = figureKey(figures.id, figures.caseIndex);
       const confirmation = confirmationOf(procedure, key);
       return {
         ...figures,
+        ifLong: figures.ifLong.filter(isDone),
+        ifShort: figures.ifShort.filter(isDone),
         representative: isRepresentative(procedure, key),
         ...(confirmation && { confirmation }),
       };
     }),
     parts: procedure.parts.filter(here),
-    retries: procedure.retries.filter(here),
+    retries,
   };
+}
+
+/** A look whose bad answers say what may be tried here: what a school rules out is not told. */
+function withActions(step: Step, retries: Procedure["retries"], steps: readonly Step[]): Step {
+  if (!("judgement" in step) || !step.judgement) return step;
+  const { judgement } = step;
+  const answers = judgement.answers.map((answer) =>
+    answer.good ? answer : { ...answer, action: answerAction(answer, retries, steps) },
+  );
+  return { ...step, judgement: { ...judgement, answers } };
 }
 
 /** A step with one of its cases put over it. */

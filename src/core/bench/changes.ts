@@ -1,0 +1,129 @@
+import type { StepAct, Subject } from "../procedure/physical";
+import { judgementOf, type Step } from "../procedure/step";
+import { type BenchState, isFaceOpen } from "./bench-state";
+import { type Course, isThreading, takenOff } from "./course";
+
+const without = (seen: ReadonlySet<Subject>, ...stale: readonly Subject[]): ReadonlySet<Subject> =>
+  stale.some((subject) => seen.has(subject))
+    ? new Set([...seen].filter((subject) => !stale.includes(subject)))
+    : seen;
+
+const SEAT: readonly Subject[] = ["seat-light", "seat-mark", "seat-bow", "seat-gap", "untouched"];
+const CLOSED: readonly Subject[] = ["closed-light", "closed-lamp", "closed-bow", "crimp", "loss"];
+
+/** An end once a step is done. */
+export function changesOf(step: Step, state: BenchState, course: Course): BenchState {
+  const made = { ...state, ...byKind(step, state, course) };
+  const acted = (step.acts ?? []).reduce(byAct, made);
+  const brought = course.broughtAt(step.id);
+  return {
+    ...acted,
+    ...(brought.length > 0 && {
+      placed: [...acted.placed, ...brought.map(({ id }) => id)],
+      seen: without(
+        acted.seen,
+        "loss",
+        ...(brought.some(({ shape }) => shape === "clip") ? ["order" as const] : []),
+      ),
+      laid: acted.laid && !brought.some(({ grips }) => grips !== undefined),
+    }),
+    ...(step.of && { seen: new Set([...acted.seen, step.of]) }),
+    done: [...state.done, step.id],
+  };
+}
+
+function byAct(state: BenchState, act: StepAct): BenchState {
+  switch (act) {
+    case "open":
+      return { ...state, joint: "open", seen: without(state.seen, "joint-open", ...CLOSED) };
+    case "close":
+      return closed(state);
+    case "hold":
+      return { ...state, held: true };
+    case "release":
+      return { ...state, held: false };
+    case "lay-back":
+      return { ...state, laid: true };
+    case "lay-forward":
+      return { ...state, laid: false };
+    case "store-loop":
+      return { ...state, looped: true, seen: without(state.seen, "loop") };
+  }
+}
+
+const closed = (state: BenchState): BenchState => ({
+  ...state,
+  joint: "closed",
+  seen: without(state.seen, ...CLOSED),
+});
+
+function byKind(step: Step, state: BenchState, course: Course): Partial<BenchState> {
+  switch (step.kind) {
+    case "thread":
+      return {
+        threaded: [
+          ...state.threaded,
+          ...course
+            .goingOn(step)
+            .map(({ id }) => id)
+            .filter((id) => !state.threaded.includes(id)),
+        ],
+      };
+    case "remove":
+    case "trim": {
+      const { layers, to } = takenOff(step, course);
+      const bared = new Map(state.bared);
+      for (const layer of layers) bared.set(layer, Math.max(course.at(to), bared.get(layer) ?? 0));
+      const glass = layers.some((layer) => layer === "coating" || layer === "buffer");
+      return { bared, ...(glass && { wiped: false, seen: without(state.seen, "coating", "glass") }) };
+    }
+    case "fold":
+      return { laid: true };
+    case "clean":
+      return isFaceOpen(state) ? {} : { wiped: true };
+    case "cleave":
+      return { cleaved: true, seen: without(state.seen, "face", "edge") };
+    case "insert":
+      return {
+        inserted: true,
+        seen: without(
+          state.seen,
+          ...SEAT,
+          "tip",
+          ...(isThreading(course) ? (["order", "whole"] as const) : []),
+        ),
+      };
+    case "actuate":
+      return state.inserted && state.joint !== "closed" && course.has("cleave") ? closed(state) : {};
+    case "crimp":
+      // What is crimped over a part leaves the crimp on the fibre as it was.
+      return {
+        crimped: true,
+        seen: without(
+          state.seen,
+          "loss",
+          ...(course.broughtAt(step.id).length > 0 ? [] : ["crimp" as const]),
+        ),
+      };
+    case "torque":
+      return { seen: without(state.seen, "loss") };
+    case "fuse":
+      return { welded: true, seen: without(state.seen, "weld", "pulled") };
+    case "heat":
+      return { seen: without(state.seen, "sleeve", "loss") };
+    case "inject":
+    case "dip":
+      return state.adhesive === "none" ? { adhesive: "wet" } : {};
+    case "cure":
+      return { adhesive: "cured" };
+    case "scribe":
+      return { scribed: true };
+    case "polish":
+      return { seen: without(state.seen, "end-face", "loss") };
+    case "inspect":
+      // A look at what is polished, in a sheet that does not say what its looks are about.
+      return step.of === undefined && judgementOf(step) ? { seen: new Set([...state.seen, "end-face"]) } : {};
+    default:
+      return {};
+  }
+}
