@@ -149,7 +149,7 @@ test("the verdict follows every key, in either unit", async ({ page, request }) 
   await expect(verdict).toContainText("In by 0.43 mm");
   await page.locator("#reading").fill("11.2");
   await expect(verdict).toContainText("Too long by 1.25 mm");
-  await expect(verdict).toContainText("Strip further back, then cleave: cable is lost.");
+  await expect(verdict).toContainText("Strip further back, then cleave again: cable is lost.");
   await page.locator("#reading").fill("9.9");
   await expect(verdict).toContainText("Measure again");
   await page.locator("#reading").fill(".375");

@@ -55,7 +55,7 @@ test("a part that no longer goes on takes a fresh start, at its cost, by one key
   await page.goto(`/bench/${end}`);
   const told = page.getByRole("alert", { name: "A part is not on" });
   await expect(told).toContainText("3 mm boot: it no longer goes on");
-  await expect(told).toContainText("“Insert with a bow” has shut it out.");
+  await expect(told).toContainText("“Cleave” has shut it out.");
   await expect(told.getByRole("button", { name: /Cut off and begin again/ })).toContainText("of cable");
   await page.keyboard.press("Enter");
   await expect(heading(page)).toHaveText("Thread on");

@@ -13,6 +13,7 @@ import {
   endState,
   entryProcedure,
   isMidRun,
+  midSpanOf,
   misfits,
   mustFollow,
   mustHoldAt,
@@ -24,6 +25,7 @@ import {
   sheathWindow,
   standings,
   throughId,
+  throughProcedure,
   um,
   zEntry,
   zEntrySheet,
@@ -34,9 +36,15 @@ import { andThen, CALLIPER } from "@/core/advice/fixtures/ends";
 import { shippedLibrary } from "@/store/shipped";
 import dome from "./entries/dome-gel.json";
 import words from "./entry-sheet.json";
+import goingWords from "./through-sheet.json";
 
 const { cables, entries, tools, procedures } = shippedLibrary();
 const sheetWords = check(zEntrySheet, words);
+const entryOf = (id: string): Entry =>
+  mustHoldAt(
+    entries.filter((entry) => entry.id === id),
+    0,
+  );
 const made = (entry: Entry): Procedure => check(zProcedure, entryProcedure(entry, sheetWords));
 const cableOf = (id: string): Cable =>
   mustHoldAt(
@@ -135,8 +143,21 @@ describe("every shipped entry", () => {
       const place = (id: string) => steps.findIndex((step) => step.id === id);
       expect(place("photographed")).toBeLessThan(place("cover"));
       expect(place("plugs")).toBeLessThan(place("cover"));
-      const tightened = steps.filter(({ id }) => id.startsWith("fasten"));
-      expect(tightened.map(({ title }) => title)).toEqual(entry.fasteners.map(({ title }) => title));
+      const stage = (at: string) =>
+        entry.fasteners.filter(({ stage = "cable" }) => stage === at).map(({ title }) => title);
+      const tightened = steps.filter(({ id }) => /^(fasten|press|close)(-|$)/.test(id));
+      expect(tightened.map(({ title }) => title)).toEqual([
+        ...stage("cable"),
+        ...stage("seal"),
+        ...stage("cover"),
+      ]);
+      // What presses the seal is slack while the cables go in, and tight once the plugs are.
+      if (stage("seal").length > 0) {
+        expect(place("slack")).toBeLessThan(place("fit"));
+        expect(place("press")).toBeGreaterThan(place("plugs"));
+        expect(place("measure-gap")).toBeGreaterThan(place("press"));
+      }
+      if (stage("cover").length > 0) expect(place("close")).toBeGreaterThan(place("cover"));
     }
   });
 });
@@ -166,11 +187,69 @@ describe("lengths of an entry by the cable that goes in", () => {
     );
     const entry = check(zEntry, {
       ...dome,
-      parts: [{ ...bushing, when: { layer: { kind: "jacket", diameter: { min: 0.1, max: 12.699 } } } }],
+      parts: [
+        {
+          ...bushing,
+          bushes: undefined,
+          when: { layer: { kind: "jacket", diameter: { min: 0.1, max: 12.699 } } },
+        },
+      ],
     });
     const parts = (cable: string) => sheetOf(made(entry), cableOf(cable)).parts.map(({ id }) => id);
     expect(parts("loose-tube-36")).toEqual(["bushing"]);
     expect(parts("central-tube-ribbon-96")).toEqual([]);
+  });
+  it("put a bushing on for the ports that take the cable with one alone, each range of ports by itself", () => {
+    const procedure = made(entryOf("entry-dome-gel"));
+    const on = (diameter: number) => {
+      const drop = cableOf("flat-drop");
+      const [outer] = drop.layers;
+      const cable = {
+        ...drop,
+        layers: drop.layers.map((layer) => (layer === outer ? { ...layer, diameter: um(diameter) } : layer)),
+      };
+      return misfits(procedure, cable).length > 0
+        ? null
+        : sheetOf(procedure, cable)
+            .parts.filter(({ id }) => id.startsWith("bushing"))
+            .map(({ name }) => name);
+    };
+    // The dome's drop ports take 3.4 to 8.2 mm as they are and 2.6 with a bushing; branches 8.4 and 5.2; the large 10.5 and 7.2.
+    expect(on(2_590)).toBeNull();
+    expect(on(2_600)).toEqual(["bushing for port 5, 6, 7 or 8"]);
+    expect(on(3_400)).toEqual([]);
+    expect(on(7_200)).toEqual(["bushing for port 1 or 2", "bushing for port 3 or 4"]);
+    expect(on(8_400)).toEqual(["bushing for port 1 or 2"]);
+    expect(on(10_500)).toEqual([]);
+  });
+  it("refuse a diameter between what two ranges of ports take, and a cable in mid-run of a kind the entry does not take", () => {
+    const pole = entryOf("entry-pedestal");
+    const procedure = made(pole);
+    expect(procedure.appliesTo.jackets).toHaveLength(2);
+    const thick = (diameter: number) => {
+      const cable = cableOf("loose-tube-36");
+      const [outer] = cable.layers;
+      return misfits(procedure, {
+        ...cable,
+        layers: cable.layers.map((layer) => (layer === outer ? { ...layer, diameter: um(diameter) } : layer)),
+      }).map(({ about }) => about);
+    };
+    expect([thick(8_600), thick(8_800), thick(9_000)]).toEqual([[], ["jacket"], []]);
+    const through = check(zProcedure, throughProcedure(pole, check(zEntrySheet, goingWords)));
+    expect(misfits(through, midSpanOf(cableOf("loose-tube-36")))).toEqual([]);
+    expect(
+      misfits(through, midSpanOf(cableOf("central-tube-ribbon-96"))).map(({ about }) => about),
+    ).toContain("construction");
+  });
+  it("store as many turns as there is room for, and no more than the storage takes", () => {
+    const told = (id: string, cable: string) => {
+      const line = sheetOf(made(entryOf(id)), cableOf(cable)).lines.find(({ step }) => step.id === "store");
+      return /(\d.*? turns?)/.exec(line?.step.how ?? "")?.[1];
+    };
+    // (1 480 − 12 − 165) / 610 = 2.1; (920 − 10 − 165) / 610 = 1.2; (1 240 − 15 − 260) / 720 = 1.3.
+    expect(told("entry-dome-gel", "loose-tube-36")).toBe("2 turns");
+    expect(told("entry-dome-gel", "flat-drop")).toBe("1 turn");
+    expect(told("entry-pedestal", "loose-tube-36")).toBe("1 turn");
   });
   it("follow what the cable has: nothing is asked of armour, members or tubes that are not there", () => {
     const procedure = made(
@@ -183,10 +262,18 @@ describe("lengths of an entry by the cable that goes in", () => {
       sheetOf(procedure, cableOf(cable))
         .checks.map(({ dimension }) => dimension)
         .sort();
-    expect(asked("flat-drop")).toEqual(["members", "opening", "seal-gap"]);
-    expect(asked("loose-tube-36")).toEqual(["members", "opening", "ripcords", "seal-gap", "tube", "yarn"]);
+    expect(asked("flat-drop")).toEqual(["members", "opening", "seal-gap", "seal-gap-least"]);
+    expect(asked("loose-tube-36")).toEqual([
+      "members",
+      "opening",
+      "ripcords",
+      "seal-gap",
+      "seal-gap-least",
+      "tube",
+      "yarn",
+    ]);
     expect(asked("armoured-loose-tube-double")).toEqual(
-      ["armour", "inner", "members", "opening", "seal-gap", "tails", "tube", "yarn"].sort(),
+      ["armour", "inner", "members", "opening", "seal-gap", "seal-gap-least", "tails", "tube", "yarn"].sort(),
     );
     const opening = (cable: string) => limit(sheetOf(procedure, cableOf(cable)), "opening")?.nominal;
     expect([opening("loose-tube-36"), opening("armoured-ribbon-96"), opening("flat-drop")]).toEqual([

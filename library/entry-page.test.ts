@@ -210,6 +210,7 @@ describe("what is prepared", () => {
       tails: "armour edge",
       tube: "sheath edge",
       "seal-gap": "seal's face",
+      "seal-gap-least": "seal's face",
     });
   });
   it("of a cable that goes through has one edge as far to either side as its sheet at the bench, and the same limits", () => {
@@ -227,6 +228,7 @@ describe("what is prepared", () => {
       tails: "either armour edge",
       slit: "either sheath edge",
       "seal-gap": "seal's face",
+      "seal-gap-least": "seal's face",
     });
   });
   it("never has a length from the cable end, in any entry, whether the entry has a sheet for it or not", () => {

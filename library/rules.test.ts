@@ -157,8 +157,10 @@ describe("the order of work", () => {
         const late = sheet.lines.filter(
           ({ index, step, checks }) =>
             index > closed &&
-            (checks.some(({ from }) =>
-              sheet.features.some(({ id, madeAt }) => id === from && madeAt === seat),
+            // A gap at the outside is read once what presses it is tight.
+            (checks.some(
+              ({ from, gap }) =>
+                !gap && sheet.features.some(({ id, madeAt }) => id === from && madeAt === seat),
             ) ||
               ["gap", "bow"].includes(judgementOf(step)?.id ?? "")),
         );

@@ -1,4 +1,5 @@
 import { checksOf, type Step } from "../procedure/step";
+import { turnsThatFit } from "../runsheet/resolved";
 import { type BenchState, isFaceOpen } from "./bench-state";
 import { type Course, isThreading, takenOff } from "./course";
 import { blocked, tooNarrow } from "./parts-on-cable";
@@ -197,6 +198,23 @@ const thread: Contract = (step, state, course) => {
 const free: Contract = (step, { held }) =>
   held && step.kind === "dress" && step.moves.length > 0 && !step.acts?.includes("release") ? ["held"] : null;
 
+/** A fastener tightens a part that is in its place. */
+const torque: Contract = (step, { placed }) =>
+  step.tightens?.some((id) => placed.includes(id)) === false ? ["fastens-nothing"] : null;
+
+/** A loop that is stored has room for a turn, and whole tube reaches its storage. */
+const store: Contract = ({ turns }, _, { placement: { dimensions, cable } }) => {
+  if (!turns) return null;
+  const nameOf = (id: string) => dimensions.find((dimension) => dimension.id === id)?.name ?? id;
+  if (turns.least > 0 && turnsThatFit(turns, dimensions) < 1) return ["loop-too-long", nameOf(turns.along)];
+  const whole = dimensions.find(({ id }) => id === turns.whole);
+  // Ribbons leave their tube at the sheath: it is too stiff to follow them.
+  if (!whole || cable.layers.some(({ kind }) => kind === "ribbon")) return null;
+  return whole.nominal - (whole.minus ?? 0) < turns.path / turns.share
+    ? ["storage-not-reached", whole.name]
+    : null;
+};
+
 const capped: Contract = (_, state, { has, placement, looks }) => {
   if (!state.seen.has("end-face")) return ["face-not-looked"];
   if (has("cleave") && has("insert") && !state.inserted) return ["not-in"];
@@ -226,7 +244,8 @@ const CONTRACTS: Partial<Record<Step["kind"], readonly Contract[]>> = {
   actuate: [close, closedLooks, cover],
   crimp: [crimp, bareGlass],
   seal: [close, cover],
-  dress: [free],
+  dress: [free, store],
+  torque: [torque],
   cure: [
     (_, { adhesive }) => (adhesive === "none" ? ["nothing-to-cure"] : null),
     (_, { inserted }, { has }) => (has("insert") && !inserted ? ["cured-empty"] : null),

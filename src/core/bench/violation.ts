@@ -43,6 +43,9 @@ export const VIOLATIONS = [
   "bore-small",
   "over-laid",
   "part-missing",
+  "fastens-nothing",
+  "loop-too-long",
+  "storage-not-reached",
   "part-behind",
   "behind-laid",
   "remedy-wrong-way",
@@ -146,6 +149,12 @@ const SENTENCES: Readonly<Record<ViolationCode, (params: readonly string[]) => s
     `Step “${step}”: the ${part} does not go over this cable: its bore is smaller.`,
   "over-laid": ([step, part]) =>
     `Step “${step}”: the ${part} would have to pass the yarn laid back. Thread it on before.`,
+  "fastens-nothing": ([step]) =>
+    `Step “${step}”: the part it tightens is not in its place. Bring it there first.`,
+  "loop-too-long": ([step, length]) =>
+    `Step “${step}”: the ${length} has no room for one turn in this storage. Make it longer, or the turn shorter.`,
+  "storage-not-reached": ([step, length]) =>
+    `Step “${step}”: the ${length} ends before the storage. Whole tube must reach it: bare fibre has no hold on the way.`,
   "part-missing": ([step, part]) => `Step “${step}”: the ${part} is not on the cable. Thread it on before.`,
   "part-behind": ([step, part, other]) =>
     `Step “${step}”: the ${part} would have to pass the ${other}. Thread them on in the order they are needed.`,

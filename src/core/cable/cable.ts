@@ -93,6 +93,8 @@ export const zCable = z.strictObject({
   /** What tells it apart at a glance, in a few words. */
   about: z.string().max(300),
   construction: z.enum(CONSTRUCTIONS),
+  /** Of a cable opened in the middle of its run: its own construction. */
+  inRun: z.enum(CONSTRUCTIONS).optional(),
   fibreCount: z.number().int().min(1).max(6912),
   /** Fibres in one tube, ribbon or sub-unit, where that is what one end takes. */
   perUnit: z.number().int().min(1).max(432).optional(),

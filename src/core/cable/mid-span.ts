@@ -12,5 +12,6 @@ export const midSpanOf = (cable: Cable): Cable => ({
   id: midSpanId(cable.id),
   name: `${cable.name}, in mid-run`,
   construction: "mid-span",
+  inRun: cable.construction,
   legs: [...OPENING_SIDES],
 });

@@ -1,10 +1,13 @@
 import { z } from "zod";
 import { formatMm } from "../length/format";
-import type { Length } from "../length/length";
+import { um } from "../length/length";
 import { check } from "../problem/check";
 import { type Procedure, type ProcedureDocument, zProcedure, zProcedureParts } from "../procedure/procedure";
 import type { Step } from "../procedure/step";
+import { bushed } from "./bushings";
 import { ENTRY_LENGTHS, type Entry } from "./entry";
+import { takenBy } from "./taken";
+import { tightening } from "./tightening";
 
 const { startsAt, opensOnto, squareUp, retries, features, steps } = zProcedureParts.shape;
 
@@ -26,33 +29,44 @@ export const zEntrySheet = z.strictObject({
   squareUp,
   retries,
   features,
-  dimensions: z.array(zUnfigured.extend({ id: z.enum(ENTRY_LENGTHS) })),
+  /** Each by the entry's figure of the same name, or by the one it says. */
+  dimensions: z.array(zUnfigured.extend({ figure: z.enum(ENTRY_LENGTHS).optional() })),
   steps,
   /** The one step of the sheet each fastener takes the place of, in their order. */
   fasten: z.string(),
+  /** The same for what presses the seal, with the step that leaves it slack before, and for what holds the cover. */
+  press: z.string(),
+  slack: z.string(),
+  close: z.string(),
+  /** The length that is stored, and the one that must reach the storage whole. */
+  stored: z.enum(ENTRY_LENGTHS),
+  whole: z.enum(ENTRY_LENGTHS).optional(),
 });
 export type EntrySheet = z.output<typeof zEntrySheet>;
 
 const FAMILY = "closure-entry";
 
 /** What of a text the entry says. */
-const worded = (text: string, { radius, storage: { turns } }: Entry): string =>
-  text
-    .replaceAll("{radius}", formatMm(radius))
-    .replaceAll(
-      "{turns}",
-      turns.min === turns.max ? `${turns.min} turns` : `${turns.min} to ${turns.max} turns`,
-    );
+const worded = (text: string, { radius }: Entry): string => text.replaceAll("{radius}", formatMm(radius));
 
-/** The steps that fasten, in their order; each is what an answer may go back to. */
-const fastening = (step: Step, { fasteners }: Entry): Step[] =>
-  fasteners.map(({ title, how, newtonMetres }, i) => ({
+/** Where a loop is stored: what of its length is on the way there, and how many turns the storage takes. */
+function storing(step: Step, { storage, lengths }: Entry, { stored, whole }: EntrySheet): Step {
+  if (!step.how.includes("{turns}")) return step;
+  const [one, other] = storage.paths;
+  const both = stored === "half";
+  return {
     ...step,
-    id: i === 0 ? step.id : `${step.id}-${i + 1}`,
-    title,
-    how,
-    setting: { kind: "torque", newtonMetres },
-  }));
+    turns: {
+      along: stored,
+      share: both ? 2 : 1,
+      path: both ? um(one + other) : one,
+      perimeter: storage.perimeter,
+      least: storage.turns.min,
+      most: storage.turns.max,
+      ...(whole && lengths[whole] && { whole }),
+    },
+  };
+}
 
 /** Whether a step has anything to do: it makes or works by nothing that the entry does not state. */
 function stands(step: Step, dimensions: ReadonlySet<string>, made: ReadonlySet<string>): boolean {
@@ -69,8 +83,8 @@ export const entryProcedure = (entry: Entry, sheet: EntrySheet): ProcedureDocume
   madeOf(entry, sheet, {
     id: entry.id,
     name: entry.name,
-    parts: entry.parts,
-    appliesTo: { constructions: entry.takes, cores: entry.cores, jacket: takenBy(entry.ports) },
+    parts: bushed(entry.parts, entry.ports),
+    appliesTo: { constructions: entry.takes, cores: entry.cores, ...takenBy(entry.ports) },
   });
 
 /** What the procedure of a cable that goes through is called by, from its entry's id. */
@@ -87,25 +101,55 @@ export function throughProcedure(entry: Entry, sheet: EntrySheet): ProcedureDocu
   return madeOf(entry, sheet, {
     id: throughId(entry.id),
     name: `${entry.name}, through`,
-    parts: entry.through,
-    appliesTo: { constructions: ["mid-span"], cores: entry.cores, jacket: takenBy(ways), legs: 2 },
+    parts: bushed(entry.through, ways),
+    appliesTo: {
+      constructions: ["mid-span"],
+      inRun: entry.takes,
+      cores: entry.cores,
+      ...takenBy(ways),
+      legs: 2,
+    },
   });
+}
+
+/** A look that goes back only to what is there: where nothing is tightened, nothing is tightened again. */
+function withinReach(step: Step, steps: readonly Step[]): Step {
+  if (!("judgement" in step) || !step.judgement) return step;
+  const answers = step.judgement.answers.map((answer) => ({
+    ...answer,
+    retries: answer.retries.filter(({ goTo }) => steps.some(({ id }) => id === goTo)),
+  }));
+  return { ...step, judgement: { ...step.judgement, answers } };
 }
 
 type Named = Pick<Procedure, "id" | "name" | "parts" | "appliesTo">;
 
 function madeOf(entry: Entry, sheet: EntrySheet, named: Named): ProcedureDocument {
   const dimensions = sheet.dimensions.flatMap((dimension) => {
-    const figure = entry.lengths[dimension.id];
-    return figure ? [{ ...dimension, ...figure }] : [];
+    const { figure: of, ...own } = dimension;
+    const length = of ?? ENTRY_LENGTHS.find((known) => known === own.id);
+    const figure = length && entry.lengths[length];
+    return figure ? [{ ...own, ...figure }] : [];
   });
+  const staged = (at: string) => entry.fasteners.filter(({ stage = "cable" }) => stage === at);
+  const tightened = new Map([
+    [sheet.fasten, staged("cable")],
+    [sheet.press, staged("seal")],
+    [sheet.close, staged("cover")],
+  ]);
+  // A gap is read once what presses the seal is tight: before the cover, or with it.
+  const absent = staged("seal").length > 0 ? ["measure-gap-closed"] : [sheet.slack, "measure-gap"];
   const stated = new Set<string>(dimensions.map(({ id }) => id));
   const reached = new Set(dimensions.flatMap(({ from, to }) => [from, to]));
   const kept = sheet.steps
     .filter((step) => stands(step, stated, reached))
-    .filter(({ id }) => entry.relief || id !== RELIEF)
-    .flatMap((step) => (step.id === sheet.fasten ? fastening(step, entry) : [step]))
-    .map((step) => ({ ...step, how: worded(step.how, entry) }));
+    .filter(({ id }) => entry.relief || !VALVE.includes(id))
+    .filter(({ id }) => !absent.includes(id))
+    .flatMap((step) => {
+      const fasteners = tightened.get(step.id);
+      return fasteners ? tightening(step, fasteners, named.parts) : [step];
+    })
+    .map((step) => storing({ ...step, how: worded(step.how, entry) }, entry, sheet));
   const procedure: Procedure = {
     ...named,
     revision: entry.revision,
@@ -117,7 +161,7 @@ function madeOf(entry: Entry, sheet: EntrySheet, named: Named): ProcedureDocumen
     choices: [],
     features: sheet.features.filter(({ id }, i) => i === 0 || reached.has(id)),
     dimensions,
-    steps: kept,
+    steps: kept.map((step) => withinReach(step, kept)),
     squareUp: sheet.squareUp,
     retries: sheet.retries,
   };
@@ -126,12 +170,5 @@ function madeOf(entry: Entry, sheet: EntrySheet, named: Named): ProcedureDocumen
   return document;
 }
 
-/** The step that lets pressure out, where an entry may hold some. */
-const RELIEF = "relief";
-
-/** Thinnest and thickest sheath that some port takes. */
-function takenBy(ports: Entry["ports"]): { min: Length; max: Length } {
-  const thinnest = ports.reduce((a, b) => (b.bushedMin < a.bushedMin ? b : a));
-  const thickest = ports.reduce((a, b) => (b.max > a.max ? b : a));
-  return { min: thinnest.bushedMin, max: thickest.max };
-}
+/** The steps that let pressure out and shut its valve again, where an entry may hold some. */
+const VALVE: readonly string[] = ["relief", "valve"];

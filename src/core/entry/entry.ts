@@ -2,7 +2,7 @@ import { z } from "zod";
 import { CONSTRUCTIONS, zCore, zSource } from "../cable/cable";
 import { formatMm } from "../length/format";
 import { type Length, zMm, zMmNotNegative } from "../length/length";
-import { zDocumentId, zName } from "../names/names";
+import { zDocumentId, zId, zName } from "../names/names";
 import { coded } from "../problem/codes";
 import { zCondition } from "../procedure/condition";
 import { zPart } from "../procedure/procedure";
@@ -47,7 +47,14 @@ const zFastener = z.strictObject({
   title: zName,
   how: z.string().max(600).default(""),
   newtonMetres: z.number().min(0).max(100),
+  /** Ids of the parts it tightens: it is asked for where one of them is. Without any it always is. */
+  parts: z.array(zId).min(1).max(20).optional(),
+  /** What presses the seal is slack while cables go in, and tightened after the plugs; what holds the cover, once it is on. */
+  stage: z.enum(["cable", "seal", "cover"]).optional(),
 });
+
+/** A part of an entry; a bushing goes on a cable that is too thin for a port by itself, as that port's own range says. */
+const zEntryPart = zPart.extend({ bushes: z.literal(true).optional() });
 
 const zRadius = zMmNotNegative.refine((value) => value > 0, {
   error: "A radius is more than 0",
@@ -70,9 +77,9 @@ export const zEntry = z
     face: z.strictObject({ shape: z.enum(["round", "flat"]), width: zRadius, height: zRadius }),
     ports: z.array(zFacePort).min(1).max(PORT_LIMIT),
     lengths: z.partialRecord(z.enum(ENTRY_LENGTHS), zEntryFigure),
-    parts: z.array(zPart).max(20),
+    parts: z.array(zEntryPart).max(20),
     /** What goes round a cable that goes through: nothing can be threaded over it. */
-    through: z.array(zPart).max(20).default([]),
+    through: z.array(zEntryPart).max(20).default([]),
     /** In the order they are tightened. */
     fasteners: z.array(zFastener).min(1).max(12),
     /** Whether it may hold pressure that is let out before it is opened. */

@@ -19,15 +19,23 @@ const listed = (ids: readonly string[]) => ids.map(spoken).join(" or ");
  * @returns nothing when they fit. Without a core, it is enough that the cable comes in one that fits.
  */
 export function misfits(procedure: Applies, cable: Cable, core?: string): Misfit[] {
-  const { constructions, jacket, buffer, coating, grips, cores, legs, fibres, furcated } =
+  const { constructions, inRun, jacket, jackets, buffer, coating, grips, cores, legs, fibres, furcated } =
     procedure.appliesTo;
   const inTube = furcated === true && cable.construction === "furcation-tube";
   const found: Misfit[] = [];
   const add = (about: Misfit["about"], message: string) => found.push({ about, message });
   if (!constructions.includes(cable.construction))
     add("construction", `It is for ${listed(constructions)}; this is ${spoken(cable.construction)}.`);
+  if (inRun && cable.inRun && !inRun.includes(cable.inRun))
+    add("construction", `It is for ${listed(inRun)}; this is ${spoken(cable.inRun)}.`);
+  const outside = diameterOf(cable, "jacket");
+  if (jackets && outside !== null && jackets.every(({ min, max }) => outside < min || outside > max))
+    add(
+      "jacket",
+      `It takes a jacket of ${jackets.map(span).join(" or ")} mm; this one is ${formatMm(outside)}.`,
+    );
   for (const [about, range] of [
-    ["jacket", jacket],
+    ["jacket", jackets ? undefined : jacket],
     ["buffer", buffer],
     ["coating", coating],
   ] as const) {

@@ -77,6 +77,8 @@ const zStated = zDimension.extend({
    * may have over.
    */
   joint: z.literal(true).optional(),
+  /** Read by a gauge between two faces, not along the cable. */
+  gap: z.literal(true).optional(),
 });
 
 const zChoice = z.strictObject({
@@ -128,6 +130,10 @@ export const zProcedureParts = z.strictObject({
       .min(1)
       .optional(),
     jacket: zRange.optional(),
+    /** Where several ranges are taken with gaps between them; `jacket` then goes from the thinnest to the thickest. */
+    jackets: z.array(zRange).min(2).max(40).optional(),
+    /** Of a cable opened in mid-run: the constructions it may have. */
+    inRun: z.array(z.enum(CONSTRUCTIONS)).min(1).optional(),
     buffer: zRange.optional(),
     /** Whether it goes on a coated fibre in a furcation tube too, whose tube is then held as the buffer would be. */
     furcated: z.boolean().optional(),

@@ -2,7 +2,7 @@ import { z } from "zod";
 import { zId, zName } from "../names/names";
 import { zCondition } from "./condition";
 
-const REMEDY_ACTS = [
+export const REMEDY_ACTS = [
   "push",
   "draw",
   "push-in",

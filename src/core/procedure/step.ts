@@ -85,6 +85,24 @@ const common = {
   acts: z.array(zStepAct).max(6).optional(),
   /** What is looked at here. */
   of: zSubject.optional(),
+  /** Ids of the parts tightened here: one of them is in its place. */
+  tightens: z.array(zName).min(1).max(20).optional(),
+  /** A loop stored here: its text says `{turns}` as many as the length has room for. */
+  turns: z
+    .strictObject({
+      /** Id of the length that is stored, and how many of it there are: two of an opening's halves. */
+      along: zName,
+      share: z.number().int().min(1).max(2),
+      /** What of it lies on the way to the storage. */
+      path: zMmNotNegative,
+      perimeter: zMmNotNegative,
+      /** As few and as many as the storage takes. */
+      least: z.number().int().min(0).max(100),
+      most: z.number().int().min(0).max(100),
+      /** Id of the length that must reach the storage whole. */
+      whole: zName.optional(),
+    })
+    .optional(),
   /** Pictures; one that this program does not know, from an older or newer document, is left out. */
   aids: z
     .codec(z.array(zName), z.array(z.enum(AIDS)), {

@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { zSource } from "../cable/cable";
 import { zInstrumentError } from "../conformance/conformance";
-import { zMmNotNegative } from "../length/length";
+import { type Length, zMmNotNegative } from "../length/length";
 import { zDocumentId, zName } from "../names/names";
 
 /** What makes a mark or a cut, and how far off its place it may put it. */
@@ -29,8 +29,57 @@ export const zTool = z.strictObject({
 export type Tool = z.output<typeof zTool>;
 
 /** What a length is read with. */
-export const zInstrument = zInstrumentError.extend({ id: zDocumentId, name: zName, source: zSource });
+export const zInstrument = zInstrumentError.extend({
+  id: zDocumentId,
+  name: zName,
+  /** Whether it goes along a length or into a gap. */
+  reads: z.enum(["length", "gap"]).default("length"),
+  /** The longest it reads; anything without one. */
+  longest: zMmNotNegative.optional(),
+  source: zSource,
+});
 export type Instrument = z.output<typeof zInstrument>;
+
+/** What reads another thing than a length: a torque, a loss. */
+export const zMeter = z.strictObject({
+  id: zDocumentId,
+  name: zName,
+  reads: z.enum(["torque", "loss"]),
+  /** Finest step it shows: newton metres, or decibels. */
+  resolution: z.number().positive().max(100),
+  source: zSource,
+});
+export type Meter = z.output<typeof zMeter>;
+
+type Readable = Pick<Instrument, "id" | "reads" | "longest">;
+
+/** What is to be read: its figure, micrometres, and whether it is a gap. */
+export interface ToRead {
+  readonly nominal: Length;
+  readonly gap?: true | undefined;
+}
+
+/** The instruments of a list that can read a length. A gap is read by a gauge, metres by a tape. */
+export const instrumentsFor = <I extends Readable>(
+  instruments: readonly I[],
+  { nominal, gap }: ToRead,
+): readonly I[] => {
+  const able = instruments.filter(
+    ({ reads, longest }) =>
+      reads === (gap ? "gap" : "length") && (longest === undefined || Math.abs(nominal) <= longest),
+  );
+  return able.length > 0 ? able : instruments;
+};
+
+/** The instrument to read a length with: the one chosen where it can, else the first of the list that can. */
+export const instrumentFor = <I extends Readable>(
+  instruments: readonly I[],
+  chosen: string,
+  asked: ToRead,
+): I | undefined => {
+  const able = instrumentsFor(instruments, asked);
+  return able.find(({ id }) => id === chosen) ?? able[0];
+};
 
 /** Where the work can hurt: shown beside the steps that name it. */
 export const zCaution = z.strictObject({ id: zDocumentId, title: zName, text: z.string().min(1).max(500) });

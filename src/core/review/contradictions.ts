@@ -13,6 +13,12 @@ export interface Contradiction {
   readonly shortBy: number;
   readonly message: string;
   readonly cable: string;
+  /** A step that cannot be done when it comes, or a remedy that moves its length the wrong way. */
+  readonly found?: "step" | "remedy";
+  /** The step's number in the document, from 1. */
+  readonly number?: number;
+  /** Features that show the place. */
+  readonly features?: readonly string[];
 }
 
 /** What can be picked on a cable: the defaults, and each other option by itself. */

@@ -1,5 +1,5 @@
 import { undecidedOf } from "../bench/undecided";
-import { violationText } from "../bench/violation";
+import { type Violation, violationText } from "../bench/violation";
 import { walk, walkWithWays } from "../bench/walk";
 import type { Cable } from "../cable/cable";
 import { attempt } from "../problem/attempt";
@@ -8,7 +8,7 @@ import { mustHoldAt } from "../problem/held";
 import type { Problem } from "../problem/problem";
 import { misfits } from "../procedure/fit";
 import { type Procedure, type ProcedureDocument, withDefaults, zProcedure } from "../procedure/procedure";
-import { madeBy } from "../procedure/step";
+import { checksOf, madeBy } from "../procedure/step";
 import type { Tool } from "../procedure/tool";
 import { compileRunSheet } from "../runsheet/compile";
 import type { RunSheet } from "../runsheet/runsheet";
@@ -48,18 +48,37 @@ const NOTHING: Review = {
   cases: {},
 };
 
-/** Steps that cannot be done when they come, beside the lengths they make. */
+/** Steps that cannot be done when they come, and remedies that make it worse, each with its place. */
 const cannotBeDone = (placement: Placement, found = walk(placement)): Contradiction[] =>
   found.map((violation) => {
     const step = placement.steps.find(({ id }) => id === violation.step);
     const own = placement.placed.get((step && madeBy(step)) ?? "")?.own;
+    const number = placement.procedure.steps.findIndex(({ id }) => id === violation.step) + 1;
     return {
       ids: violation.dimension ? [violation.dimension] : own ? [own.dimension.id] : [],
       shortBy: 0,
       message: violationText(violation),
       cable: placement.cable.name,
+      found: violation.dimension ? "remedy" : "step",
+      ...(number > 0 && { number }),
+      features: placesOf(violation, placement),
     };
   });
+
+/** Where a violation is seen on the cable: the ends of its length, what its step makes or reads, or what was made last. */
+function placesOf({ step, dimension }: Violation, { steps, dimensions, placed }: Placement): string[] {
+  const endsOf = (id: string): string[] => {
+    const length = dimensions.find((one) => one.id === id);
+    return length ? [length.from, length.to] : [];
+  };
+  if (dimension) return endsOf(dimension);
+  const upTo = steps.slice(0, steps.findIndex(({ id }) => id === step) + 1).reverse();
+  const shown = upTo.map((one) => {
+    const made = madeBy(one);
+    return [...(made ? [made] : []), ...checksOf(one).flatMap(endsOf)].filter((id) => placed.has(id));
+  });
+  return shown.find((features) => features.length > 0) ?? [];
+}
 
 /** The same with an option picked, or why it cannot be laid out at all. */
 const cannotBeChosen = (chosen: Chosen, known: ReadonlySet<string>): Contradiction[] =>

@@ -70,6 +70,7 @@ const zCheck = z.strictObject({
   ifShort: z.string(),
   fromStart: z.boolean(),
   joint: z.literal(true).optional(),
+  gap: z.literal(true).optional(),
 });
 
 const zLine = z.strictObject({

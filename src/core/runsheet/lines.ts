@@ -107,7 +107,7 @@ function stepChecks({ procedure, cable, dimensions, placed, limits }: LinesInput
   return checksOf(step).flatMap((id) => {
     const dimension = dimensions.find((dimension) => dimension.id === id);
     if (!dimension) return [];
-    const { ifLong, ifShort, fromStart, joint, representative, confirmation } = dimension;
+    const { ifLong, ifShort, fromStart, joint, gap, representative, confirmation } = dimension;
     const limit = limitOf(dimension, placed, limits);
     return cable.legs.map((leg) => ({
       ...limit,
@@ -120,6 +120,7 @@ function stepChecks({ procedure, cable, dimensions, placed, limits }: LinesInput
       ifShort: remedyText(ifShort, procedure.features),
       fromStart,
       ...(joint && cable.legs.length === 2 ? { joint } : {}),
+      ...(gap && { gap }),
     }));
   });
 }

@@ -102,6 +102,8 @@ export interface Check extends SheetLimit {
   readonly fromStart: boolean;
   /** What both sides of an opening make together is what is asked. */
   readonly joint?: true | undefined;
+  /** Read by a gauge between two faces. */
+  readonly gap?: true | undefined;
 }
 
 export interface Line {

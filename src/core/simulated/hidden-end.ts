@@ -10,7 +10,7 @@ export const SIMULATED = {
   name: "Simulated calliper",
   resolution: um(10),
   repeatability: um(20),
-} satisfies Omit<Instrument, "source">;
+} satisfies Omit<Instrument, "source" | "reads">;
 
 /** A repeatable stream of numbers from 0 to 1 for a text (FNV-1a hash into mulberry32, from memory). */
 export function drawsFor(text: string): () => number {

@@ -2,6 +2,7 @@
 
 import { CONSTRUCTIONS, CORES, type ProcedureDocument } from "@/core";
 import { LengthField, TextField } from "./field";
+import { Tick } from "./tick";
 
 interface AboutProps {
   readonly document: ProcedureDocument;
@@ -97,16 +98,5 @@ function Group({ title, children }: { title: string; children: React.ReactNode }
       <legend className="text-soft text-sm">{title}</legend>
       <div className="flex flex-wrap gap-2">{children}</div>
     </fieldset>
-  );
-}
-
-function Tick({ name, on, onTick }: { name: string; on: boolean; onTick: () => void }) {
-  return (
-    <label
-      className={`flex min-h-12 items-center gap-2 rounded-lg border-2 px-3 ${on ? "border-ink bg-raised" : "border-line"}`}
-    >
-      <input type="checkbox" checked={on} onChange={onTick} className="size-5" />
-      {name}
-    </label>
   );
 }

@@ -34,7 +34,9 @@ import { BELOW_THE_HEAD, Found } from "./found";
 import { JsonText } from "./json-text";
 import type { Dimension } from "./lengths";
 import { LengthsEditor } from "./lengths-editor";
+import { LooksEditor } from "./looks-editor";
 import { PartsEditor } from "./parts-editor";
+import { RemediesEditor } from "./remedies-editor";
 import { StepsEditor } from "./steps-editor";
 import { type Draft, useDraft } from "./use-draft";
 import { useReview } from "./use-review";
@@ -50,7 +52,7 @@ interface EditorProps {
   readonly kit: DraftKit;
 }
 
-const TABS = ["Lengths", "Parts", "Steps", "About", "As text"] as const;
+const TABS = ["Lengths", "Remedies", "Parts", "Steps", "Looks and joint", "About", "As text"] as const;
 
 /** A procedure under the pen: its end drawn beside it as one writes, what contradicts named at once. */
 export function Editor({ initial, basis, from, cables, tools, kit }: EditorProps) {
@@ -119,8 +121,9 @@ export function Editor({ initial, basis, from, cables, tools, kit }: EditorProps
             </Button>
           </p>
         )}
-        <Drawing drawn={looked} lit={lit} onPoint={setLit} />
+        <Drawing drawn={looked} lit={lit ?? placeOf(contradictions)} onPoint={setLit} />
         <Found
+          onLight={setLit}
           contradictions={contradictions}
           bad={looked.problem?.message ?? null}
           advice={looked.advice}
@@ -256,16 +259,27 @@ const Body = memo(function Body({
             onAdd={addLength}
           />
         </Tabs.Content>
+        <Tabs.Content value="Remedies">
+          <RemediesEditor
+            document={document}
+            wrong={looked.contradictions.flatMap(({ ids }) => ids)}
+            onChange={(field, dimensions) => put(`remedies/${field}`, { dimensions })}
+          />
+        </Tabs.Content>
         <Tabs.Content value="Parts">
           <PartsEditor
             parts={document.parts}
             steps={document.steps}
+            moves={moves}
             onChange={(field, parts) => put(`parts/${field}`, { parts })}
           />
         </Tabs.Content>
         <Tabs.Content value="Steps">
           <StepsEditor document={document} onChange={(field, steps) => put(`steps/${field}`, { steps })} />
           <AddLook document={document} onAdd={(next) => change("steps/look", () => next)} />
+        </Tabs.Content>
+        <Tabs.Content value="Looks and joint">
+          <LooksEditor document={document} onChange={put} />
         </Tabs.Content>
         <Tabs.Content value="About">
           <About document={document} isNew={isNew} onChange={put} />
@@ -317,6 +331,10 @@ interface DrawingProps {
   readonly lit: string | null;
   readonly onPoint: (feature: string | null) => void;
 }
+
+/** Where the first step that cannot be done is, to be lit while nothing else is pointed at. */
+const placeOf = (contradictions: Review["contradictions"]): string | null =>
+  contradictions[0]?.features?.at(-1) ?? null;
 
 /** How many things are wrong with a document: what contradicts, what cannot be done in its order, what is missing. */
 function faultsOf(draft: ProcedureDocument, shelf: Parameters<typeof review>[1]): number {

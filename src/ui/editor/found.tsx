@@ -1,4 +1,6 @@
 import { memo, useState } from "react";
+import type { Contradiction } from "@/core";
+import { Button } from "../controls/button";
 
 interface FoundProps {
   /** What cannot all hold, each with the cable it was found on where that is one of several. */
@@ -7,7 +9,12 @@ interface FoundProps {
     readonly cable?: string;
     /** By how much figures cannot hold together; 0 where it is the order of work that cannot be done. */
     readonly shortBy?: number;
+    readonly found?: "step" | "remedy";
+    readonly number?: number;
+    readonly features?: readonly string[];
   }[];
+  /** Shows where one of them is. */
+  readonly onLight?: (feature: string) => void;
   /** Why it is not whole. */
   readonly bad: string | null;
   /** What saving it met with. */
@@ -22,7 +29,13 @@ const NONE: readonly never[] = [];
  * What is wrong with a document under the pen, first what stops it. Its room stays the same on a desk, whatever is found, so
  * that no field moves under the hand: more than fits is scrolled to.
  */
-export const Found = memo(function Found({ contradictions = NONE, bad, problem, advice = NONE }: FoundProps) {
+export const Found = memo(function Found({
+  contradictions = NONE,
+  bad,
+  problem,
+  advice = NONE,
+  onLight,
+}: FoundProps) {
   const [open, setOpen] = useState(false);
   const nothing = !problem && !bad && contradictions.length === 0;
   return (
@@ -36,14 +49,16 @@ export const Found = memo(function Found({ contradictions = NONE, bad, problem, 
         {nothing && <p className="hidden text-soft lg:block">Nothing contradicts itself.</p>}
         {problem && <p className="font-bold text-out">{problem}</p>}
         <div id="contradictions" className="grid gap-1 empty:hidden">
-          {contradictions.map(({ message, cable, shortBy }, n) => (
+          {contradictions.map(({ message, cable, features = NONE, ...found }, n) => (
             // biome-ignore lint/suspicious/noArrayIndexKey: a key into a figure changes what one says, and seldom how many there are
             <p key={n} className={BOX}>
-              <strong className="text-out">
-                {shortBy === 0 ? "This cannot be done in this order." : "Contradiction."}
-              </strong>{" "}
-              {message}
-              {cable && <span className="text-soft"> On {cable}.</span>}
+              <strong className="text-out">{headOf(found)}</strong> {message}
+              {cable && <span className="text-soft"> On {cable}.</span>}{" "}
+              {onLight && features[0] && (
+                <Button look="link" onClick={() => onLight(features.at(-1) ?? "")}>
+                  Show where
+                </Button>
+              )}
             </p>
           ))}
         </div>
@@ -71,6 +86,17 @@ export const Found = memo(function Found({ contradictions = NONE, bad, problem, 
     </section>
   );
 });
+
+/** What kind of thing is wrong, before what it is. */
+function headOf({
+  found,
+  number,
+  shortBy,
+}: Partial<Pick<Contradiction, "found" | "number" | "shortBy">>): string {
+  if (found === "remedy") return "This remedy is wrong.";
+  if (found === "step" && number) return `Step ${number} cannot be done.`;
+  return shortBy === 0 ? "This cannot be done in this order." : "Contradiction.";
+}
 
 const BOX = "rounded-lg border-2 border-out px-3 py-1";
 

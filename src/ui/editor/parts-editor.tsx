@@ -1,10 +1,11 @@
 "use client";
 
-import type { ProcedureDocument } from "@/core";
+import { LAYER_KINDS, type ProcedureDocument } from "@/core";
 import { Button } from "../controls/button";
 import { Select } from "../controls/select";
-import { TextField } from "./field";
+import { LengthField, TextField } from "./field";
 import { RowButtons } from "./row-buttons";
+import { Tick } from "./tick";
 
 type Part = ProcedureDocument["parts"][number];
 
@@ -12,13 +13,17 @@ interface PartsEditorProps {
   readonly parts: readonly Part[];
   /** Steps it can be shut out by. */
   readonly steps: readonly { readonly id: string; readonly title: string }[];
+  /** How often the document was gone back or on. */
+  readonly moves: number;
   readonly onChange: (field: string, parts: Part[]) => void;
 }
 
 const SHAPES: readonly Part["shape"][] = ["boot", "sleeve", "tube", "ring", "clip", "nut", "shell", "seal"];
 
+const LAYERS = LAYER_KINDS.map((kind): [string, string] => [kind, kind.replaceAll("-", " ")]);
+
 /** What is threaded on first, in order, and which way round. */
-export function PartsEditor({ parts, steps, onChange }: PartsEditorProps) {
+export function PartsEditor({ parts, steps, moves, onChange }: PartsEditorProps) {
   const put = (i: number, field: string, changes: Partial<Part>) =>
     onChange(
       `${parts[i]?.id}/${field}`,
@@ -69,6 +74,41 @@ export function PartsEditor({ parts, steps, onChange }: PartsEditorProps) {
               onPick={(trappedBy) => put(i, "trapped", { trappedBy: trappedBy || undefined })}
             />
             <RowButtons name={part.name} list={parts} at={i} onChange={(next) => onChange("order", next)} />
+            <div className="flex flex-wrap items-end gap-2 md:col-span-6">
+              <span className="grid w-28 gap-0.5">
+                <span className="text-soft text-sm">Bore, mm</span>
+                <LengthField
+                  label={`${part.name}: bore`}
+                  value={part.bore ?? null}
+                  open
+                  moves={moves}
+                  onChange={(bore) => put(i, "bore", { bore: bore ?? undefined })}
+                />
+              </span>
+              <Tick
+                name="opens: goes on at any time"
+                on={part.opens ?? false}
+                onTick={() => put(i, "opens", { opens: part.opens ? undefined : true })}
+              />
+              <Pick
+                label="Goes over the"
+                value={part.on ?? ""}
+                options={[["", "outermost layer in hand"], ...LAYERS]}
+                onPick={(on) => put(i, "on", { on: LAYER_KINDS.find((kind) => kind === on) })}
+              />
+              <Pick
+                label="Holds in place the"
+                value={part.grips ?? ""}
+                options={[["", "nothing"], ...LAYERS]}
+                onPick={(grips) => put(i, "grips", { grips: LAYER_KINDS.find((kind) => kind === grips) })}
+              />
+              <Pick
+                label="Brought to its place at"
+                value={part.neededAt ?? ""}
+                options={[["", "not said"], ...steps.map(({ id, title }): [string, string] => [id, title])]}
+                onPick={(neededAt) => put(i, "needed", { neededAt: neededAt || undefined })}
+              />
+            </div>
           </li>
         ))}
       </ol>

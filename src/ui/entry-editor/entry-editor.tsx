@@ -112,6 +112,7 @@ export function EntryEditor({ initial, basis, cables, tools, sheets }: EntryEdit
           <PartsEditor
             parts={draft.parts}
             steps={sheets.ending.steps}
+            moves={edited.moves}
             onChange={(field, parts) => put(`parts/${field}`, { parts })}
           />
         </Part>
@@ -120,6 +121,7 @@ export function EntryEditor({ initial, basis, cables, tools, sheets }: EntryEdit
             <PartsEditor
               parts={draft.through}
               steps={sheets.going.steps}
+              moves={edited.moves}
               onChange={(field, through) => put(`through/${field}`, { through })}
             />
           </Part>

@@ -1,0 +1,207 @@
+"use client";
+
+import { type ProcedureDocument, RETRY_ACTS, STEP_ACTS, SUBJECTS } from "@/core";
+import { Button } from "../controls/button";
+import { Select } from "../controls/select";
+import { optionsOf, RETRY_NAMES, STEP_ACT_NAMES, SUBJECT_NAMES } from "./bench-words";
+import { Tick } from "./tick";
+
+type Step = ProcedureDocument["steps"][number];
+type Joint = NonNullable<ProcedureDocument["joint"]>;
+type Retries = ProcedureDocument["retries"];
+
+interface LooksEditorProps {
+  readonly document: ProcedureDocument;
+  readonly onChange: (field: string, changes: Partial<ProcedureDocument>) => void;
+}
+
+const SUBJECT_OPTIONS = optionsOf(SUBJECTS, SUBJECT_NAMES);
+const RETRY_OPTIONS = optionsOf(RETRY_ACTS, RETRY_NAMES);
+const SUPPLIED = [
+  { id: "open", name: "open" },
+  { id: "closed", name: "closed: it is opened first" },
+];
+const DUE = [
+  ["before", "Looked at before the fibre goes in"],
+  ["seat", "Looked at once it is in, before the joint is closed"],
+  ["closed", "Looked at once it is closed, before it is crimped or covered"],
+] as const;
+
+/** What each look is about, what each try does to the end, what a step does to joint and holder, and what the joint needs. */
+export function LooksEditor({ document, onChange }: LooksEditorProps) {
+  const { steps, retries, joint } = document;
+  const putStep = (id: string, field: string, changes: Partial<Step>) =>
+    onChange(`steps/${id}/${field}`, {
+      steps: steps.map((step) => (step.id === id ? Object.assign({}, step, changes) : step)),
+    });
+  const putRetry = (at: number, act: string) =>
+    onChange(`retries/${at}`, {
+      retries: rulesOf(retries).map((rule, n) =>
+        n === at ? { ...rule, act: RETRY_ACTS.find((known) => known === act) } : rule,
+      ),
+    });
+  return (
+    <div className="grid gap-5">
+      <section className="grid gap-2">
+        <h3 className="font-semibold">What each look is about</h3>
+        <ul className="grid gap-2 md:grid-cols-2 xl:grid-cols-3">
+          {steps.map((step, i) =>
+            asks(step) ? (
+              <li key={step.id}>
+                <Select
+                  title={`${i + 1} ${step.title}`}
+                  small
+                  value={step.of ?? ""}
+                  empty="not said"
+                  options={SUBJECT_OPTIONS}
+                  onPick={(of) => putStep(step.id, "of", { of: SUBJECTS.find((known) => known === of) })}
+                />
+              </li>
+            ) : null,
+          )}
+        </ul>
+      </section>
+      <section className="grid gap-2">
+        <h3 className="font-semibold">What each way to try again does</h3>
+        <ul className="grid gap-2 md:grid-cols-2 xl:grid-cols-3">
+          {rulesOf(retries).map((rule, at) => (
+            <li key={rule.id}>
+              <Select
+                title={rule.name}
+                small
+                value={rule.act ?? ""}
+                empty="not said"
+                options={RETRY_OPTIONS}
+                onPick={(act) => putRetry(at, act)}
+              />
+            </li>
+          ))}
+        </ul>
+      </section>
+      <section className="grid gap-2">
+        <h3 className="font-semibold">What a step does to joint, holder and yarn</h3>
+        <ul className="divide-y divide-line border-line border-y">
+          {steps.map((step, i) =>
+            WORKS.includes(step.kind) ? (
+              <li key={step.id} className="py-2">
+                <fieldset className="flex flex-wrap items-center gap-2">
+                  <legend className="text-soft text-sm">
+                    {i + 1} {step.title}
+                  </legend>
+                  {STEP_ACTS.map((act) => (
+                    <Tick
+                      key={act}
+                      name={STEP_ACT_NAMES[act]}
+                      on={step.acts?.includes(act) ?? false}
+                      onTick={() => putStep(step.id, "acts", { acts: toggled(step.acts ?? [], act) })}
+                    />
+                  ))}
+                </fieldset>
+              </li>
+            ) : null,
+          )}
+        </ul>
+      </section>
+      <section className="grid gap-2">
+        <h3 className="font-semibold">The joint</h3>
+        {joint ? (
+          <JointEditor joint={joint} onChange={(next) => onChange("joint", { joint: next })} />
+        ) : (
+          <p>
+            <Button onClick={() => onChange("joint", { joint: { supplied: "open", reopens: 0 } })}>
+              A cleaved fibre goes into a joint here
+            </Button>
+          </p>
+        )}
+      </section>
+    </div>
+  );
+}
+
+interface JointEditorProps {
+  readonly joint: Joint;
+  readonly onChange: (joint: Joint | undefined) => void;
+}
+
+function JointEditor({ joint, onChange }: JointEditorProps) {
+  const put = (which: (typeof DUE)[number][0], list: NonNullable<Joint["seat"]>) =>
+    onChange({ ...joint, [which]: list });
+  return (
+    <div className="grid gap-3">
+      <div className="grid items-end gap-2 md:grid-cols-[18rem_18rem_auto]">
+        <Select
+          title="As it comes it stands"
+          small
+          value={joint.supplied}
+          options={SUPPLIED}
+          onPick={(supplied) => onChange({ ...joint, supplied: supplied === "closed" ? "closed" : "open" })}
+        />
+        <Select
+          title="Closed, it opens again"
+          small
+          value={String(joint.reopens)}
+          options={REOPENS}
+          onPick={(times) => onChange({ ...joint, reopens: Number(times) })}
+        />
+        <span>
+          <Button look="quiet" onClick={() => onChange(undefined)}>
+            There is no joint
+          </Button>
+        </span>
+      </div>
+      {DUE.map(([which, title]) => {
+        const due = joint[which] ?? [];
+        return (
+          <fieldset key={which}>
+            <legend className="text-soft text-sm">{title}</legend>
+            <div className="flex flex-wrap items-end gap-2">
+              {due.map(({ of }) => (
+                <Tick
+                  key={of}
+                  name={SUBJECT_NAMES[of]}
+                  on
+                  onTick={() =>
+                    put(
+                      which,
+                      due.filter((look) => look.of !== of),
+                    )
+                  }
+                />
+              ))}
+              <Select
+                title=""
+                small
+                value=""
+                empty="add a look"
+                options={SUBJECT_OPTIONS.filter(({ id }) => due.every(({ of }) => of !== id))}
+                onPick={(of) => {
+                  const known = SUBJECTS.find((subject) => subject === of);
+                  if (known) put(which, [...due, { of: known }]);
+                }}
+                className="min-w-56"
+              />
+            </div>
+          </fieldset>
+        );
+      })}
+    </div>
+  );
+}
+
+const REOPENS = [
+  { id: "0", name: "never" },
+  { id: "1", name: "once" },
+  ...[2, 3, 4, 5, 10, 20].map((times) => ({ id: String(times), name: `${times} times` })),
+];
+
+/** Kinds of step that can work a joint, a holder or what is laid back. */
+const WORKS: readonly string[] = ["load", "insert", "actuate", "crimp", "dress", "fold", "seal"];
+
+const asks = (step: Step): boolean => "judgement" in step && step.judgement !== undefined;
+
+const toggled = <T,>(list: readonly T[], one: T): T[] =>
+  list.includes(one) ? list.filter((other) => other !== one) : [...list, one];
+
+/** The rules as a list; an older document's one rule in words is changed under “As text”. */
+const rulesOf = (retries: Retries): Exclude<Retries, { most: number; rule: string }> =>
+  Array.isArray(retries) ? retries : [];
