@@ -12,6 +12,7 @@ import {
   entryProcedure,
   InputError,
   type Instrument,
+  type Meter,
   midSpanOf,
   type Procedure,
   type Tool,
@@ -22,6 +23,7 @@ import {
   zEntry,
   zEntrySheet,
   zInstrument,
+  zMeter,
   zProcedure,
   zTool,
 } from "@/core";
@@ -35,6 +37,7 @@ export interface Library {
   readonly entries: readonly Entry[];
   readonly tools: readonly Tool[];
   readonly instruments: readonly Instrument[];
+  readonly meters: readonly Meter[];
   readonly cautions: readonly Caution[];
   /** What a sheet drafted from a list of lengths is put together from. */
   readonly draft: DraftKit;
@@ -152,6 +155,7 @@ function everything(): Library {
     ...followedBy(shippedWritten()),
     tools: read("tools.json", z.array(zTool)),
     instruments: read("instruments.json", z.array(zInstrument)),
+    meters: read("meters.json", z.array(zMeter)),
     cautions: read("cautions.json", z.array(zCaution)),
     draft: read("draft.json", zDraftKit),
   };

@@ -9,7 +9,7 @@ export const metadata: Metadata = { title: "Shelf" };
 export const dynamic = "force-dynamic";
 
 export default function ShelfPage() {
-  const { cables, procedures, tools, instruments, entries } = library(theStore());
+  const { cables, procedures, tools, instruments, meters, entries } = library(theStore());
   return (
     <ShelfView
       cables={cables}
@@ -17,6 +17,7 @@ export default function ShelfPage() {
       thumbs={styleThumbs(procedures, cables, tools)}
       tools={tools}
       instruments={instruments}
+      meters={meters}
       entries={entries}
     />
   );

@@ -88,6 +88,8 @@ const zChoice = z.strictObject({
   school: z.boolean().default(false),
   /** What is picked at the other end of the same fibre: the same, or another. Without it, nothing goes by it. */
   across: z.enum(["same", "other"]).optional(),
+  /** Said once beside it where no figure differs between its options. */
+  same: z.string().max(200).optional(),
   options: z
     .array(
       z.strictObject({

@@ -71,16 +71,6 @@ export const instrumentsFor = <I extends Readable>(
   return able.length > 0 ? able : instruments;
 };
 
-/** The instrument to read a length with: the one chosen where it can, else the first of the list that can. */
-export const instrumentFor = <I extends Readable>(
-  instruments: readonly I[],
-  chosen: string,
-  asked: ToRead,
-): I | undefined => {
-  const able = instrumentsFor(instruments, asked);
-  return able.find(({ id }) => id === chosen) ?? able[0];
-};
-
 /** Where the work can hurt: shown beside the steps that name it. */
 export const zCaution = z.strictObject({ id: zDocumentId, title: zName, text: z.string().min(1).max(500) });
 export type Caution = z.output<typeof zCaution>;

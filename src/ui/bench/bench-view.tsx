@@ -15,7 +15,15 @@ import type {
   RunSheet,
   WhereTold,
 } from "@/core";
-import { judgementOf, mustHoldAt, plannedSheet, reworkedLegs, SIMULATED, skippedSteps } from "@/core";
+import {
+  instrumentsFor,
+  judgementOf,
+  mustHoldAt,
+  plannedSheet,
+  reworkedLegs,
+  SIMULATED,
+  skippedSteps,
+} from "@/core";
 import type { Way } from "../advice/advice-panel";
 import { useBlades } from "../aids/use-blades";
 import { useAims } from "../aim/aim-note";
@@ -135,10 +143,12 @@ export function BenchView({
     () => (shown ? plannedSheet(sheet, state, shown) : work.drawn),
     [work.drawn, shown, sheet, state],
   );
-  const picked = instruments.find((one) => one.id === prefs.instrument) ?? mustHoldAt(instruments, 0);
+  const measuring = signing ? all : here;
+  const asked = (signing ? measuring[0] : active)?.check;
+  const able = asked ? instrumentsFor(instruments, asked) : instruments;
+  const picked = able.find((one) => one.id === prefs.instrument) ?? mustHoldAt(able, 0);
   const instrument: Instrument = simulated ? { ...picked, ...SIMULATED } : picked;
   const skipped = useMemo(() => skippedSteps(sheet, state).map(({ index }) => index), [sheet, state]);
-  const measuring = signing ? all : here;
   return (
     <main className="short:scroll-pb-20 short:overflow-y-auto flex h-[calc(100dvh-3.5rem-var(--tray,0px))] min-w-0 flex-none flex-col overflow-hidden sm:h-dvh">
       <p role="status" className="sr-only">
@@ -217,7 +227,7 @@ export function BenchView({
               units={prefs.units}
               cautions={cautions}
               blades={blades}
-              instruments={instruments}
+              instruments={able}
               instrument={instrument}
               way={way}
               onWay={setWay}

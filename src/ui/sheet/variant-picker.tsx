@@ -45,6 +45,7 @@ export function VariantPicker({
     <Row
       key={choice.id}
       label={choice.name}
+      note={choice.same}
       value={choice.id === asked ? "" : (choices[choice.id] ?? "")}
       options={choice.options.map((option) => ({
         ...option,
@@ -84,6 +85,8 @@ export function VariantPicker({
 
 interface RowProps {
   readonly label: string;
+  /** What it does not change. */
+  readonly note?: string | undefined;
   readonly value: string;
   readonly options: readonly {
     readonly id: string;
@@ -96,7 +99,7 @@ interface RowProps {
   readonly onPick: (id: string) => void;
 }
 
-function Row({ label, value, options, strict = false, onPick }: RowProps) {
+function Row({ label, value, options, note, strict = false, onPick }: RowProps) {
   const why = options.find(({ id }) => id === value)?.why;
   return (
     <div>
@@ -120,6 +123,7 @@ function Row({ label, value, options, strict = false, onPick }: RowProps) {
         ))}
       </RadioGroup.Root>
       {why && <p className="mt-1 text-sm text-soft">{why}</p>}
+      {note && <p className="mt-1 text-sm text-soft">{note}</p>}
     </div>
   );
 }

@@ -237,9 +237,10 @@ function Choices({ procedure: { choices } }: { procedure: Procedure }) {
         Choices, and where practitioners differ
       </h2>
       <dl className="grid gap-2">
-        {choices.map(({ id, name, options, default: usual }) => (
+        {choices.map(({ id, name, options, default: usual, same }) => (
           <div key={id}>
             <dt className="font-semibold">{name}</dt>
+            {same && <dd className="text-soft text-sm">{same}</dd>}
             {options.map((option) => (
               <dd key={option.id} className="text-sm">
                 <span className={option.id === usual ? "font-semibold" : ""}>

@@ -1,7 +1,7 @@
 "use client";
 
 import { useMemo, useState } from "react";
-import { type Cable, type Entry, type Instrument, misfits, type Style, type Tool } from "@/core";
+import { type Cable, type Entry, type Instrument, type Meter, misfits, type Style, type Tool } from "@/core";
 import { EndThumb, ThumbTextures } from "../band/end-thumb";
 import type { Thumb } from "../band/thumb";
 import { Input } from "../controls/input";
@@ -19,11 +19,12 @@ interface ShelfProps {
   readonly thumbs: Readonly<Record<string, Thumb>>;
   readonly tools: readonly Tool[];
   readonly instruments: readonly Instrument[];
+  readonly meters: readonly Meter[];
   readonly entries: readonly Entry[];
 }
 
 /** Everything to be had, found by any word of it. */
-export function ShelfView({ cables, styles: all, thumbs, tools, instruments, entries }: ShelfProps) {
+export function ShelfView({ cables, styles: all, thumbs, tools, instruments, meters, entries }: ShelfProps) {
   const [wanted, setWanted] = useState("");
   const styles = useMemo(() => foundIn(all, wanted, styleWords), [all, wanted]);
   const found = useMemo(() => foundIn(cables, wanted, cableWords), [cables, wanted]);
@@ -31,11 +32,11 @@ export function ShelfView({ cables, styles: all, thumbs, tools, instruments, ent
   const kit = useMemo(
     () =>
       foundIn(
-        [...instruments, ...tools].map((one) => ({ ...one, about: "" })),
+        [...instruments, ...meters, ...tools].map((one) => ({ ...one, about: "" })),
         wanted,
         () => "",
       ),
-    [instruments, tools, wanted],
+    [instruments, meters, tools, wanted],
   );
   const none = styles.length + found.length + faces.length + kit.length === 0;
   return (
@@ -122,16 +123,28 @@ export function ShelfView({ cables, styles: all, thumbs, tools, instruments, ent
         {kit.map((one) => (
           <li key={one.id} className="rounded-lg border border-line bg-raised px-4 py-3">
             <span className="block font-bold text-lg first-letter:uppercase">{one.name}</span>
-            <span className="text-soft">
-              {"resolution" in one
-                ? `reads to ${lengthText(one.resolution, "mm")}, repeats to ${lengthText(one.repeatability, "mm")}`
-                : `${one.error === 0 ? "moves no edge" : `places to ±${lengthText(one.error, "mm")}`}${one.blade ? `; blade of ${one.blade.positions} places, ${one.blade.each} cleaves each, wiped every ${one.blade.wipeEvery}` : ""}`}
-            </span>
+            <span className="text-soft">{kitText(one)}</span>
           </li>
         ))}
       </Part>
     </main>
   );
+}
+
+/** What an instrument reads, or how well a tool places. */
+function kitText(one: Instrument | Meter | Tool): string {
+  if ("repeatability" in one) {
+    const upTo = one.longest === undefined ? "" : `, up to ${lengthText(one.longest, "mm")}`;
+    return `reads ${one.reads === "gap" ? "gaps" : "lengths"} to ${lengthText(one.resolution, "mm")}, repeats to ${lengthText(one.repeatability, "mm")}${upTo}`;
+  }
+  if ("reads" in one)
+    return one.reads === "torque"
+      ? `reads a torque to ${one.resolution} N·m`
+      : `reads a loss to ${one.resolution} dB`;
+  const places = one.error === 0 ? "moves no edge" : `places to ±${lengthText(one.error, "mm")}`;
+  return one.blade
+    ? `${places}; blade of ${one.blade.positions} places, ${one.blade.each} cleaves each, wiped every ${one.blade.wipeEvery}`
+    : places;
 }
 
 const NONE = new Map();
