@@ -331,6 +331,7 @@ describe("a retry", () => {
     reseat: is("insert", "load"),
     repolish: is("polish"),
     reshrink: is("heat"),
+    "stub-again": is("dress"),
     recrimp: is("crimp"),
     swap: is("load", "thread"),
     "swap-legs": is("dress"),

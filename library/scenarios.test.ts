@@ -294,9 +294,9 @@ describe("what a master would say of an end of each style", () => {
       "breakout of twelve, tube strip too short: ring it again",
       "breakout-kit-12",
       "measure-out",
-      { "tube-edge": -4000 },
-      "cut tube-edge +2.5",
-      2.5,
+      { "tube-edge": -5500 },
+      "cut tube-edge +3.5",
+      3.5,
     ],
     [
       "shielded backshell, jacket off too far: the conductors come back",

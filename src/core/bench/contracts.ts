@@ -1,5 +1,5 @@
 import { checksOf, type Step } from "../procedure/step";
-import { turnsThatFit } from "../runsheet/resolved";
+import { holdOf, turnsThatFit } from "../runsheet/worded";
 import { type BenchState, isFaceOpen } from "./bench-state";
 import { type Course, isThreading, takenOff } from "./course";
 import { blocked, tooNarrow } from "./parts-on-cable";
@@ -64,6 +64,7 @@ const insert: Contract = (_, state, { has, due }) => {
 /** What a look is called where it is missing. */
 const LOOKS: Readonly<Record<string, string>> = {
   tool: "whether the tool is ready",
+  stub: "at the stub's own face",
   "at-stop": "whether the jacket edge stands at the end stop",
   mate: "whether it will mate",
   "joint-open": "whether the joint stands open",
@@ -127,7 +128,13 @@ const crimp: Contract = (step, state, course) => {
   return close(step, state, course) ?? closedLooks(step, state, course);
 };
 
-const heat: Contract = (_, state, { due, has, placement }) => {
+const heat: Contract = (step, state, { due, has, placement }) => {
+  const hold = step.covers ? holdOf(step.covers, placement.dimensions, placement.parts) : null;
+  if (step.covers && hold !== null && hold < step.covers.hold)
+    return [
+      "sleeve-short",
+      placement.parts.find(({ id }) => id === step.covers?.part)?.name ?? step.covers.part,
+    ];
   if (has("fuse") && !state.welded) return ["not-welded"];
   if (has("fuse") && !state.seen.has("weld")) return ["weld-not-looked"];
   const missing = due.closed.find((subject) => !state.seen.has(subject));
@@ -163,6 +170,7 @@ const NEEDS_NO_CLEAVE: readonly string[] = [
   "glass",
   "tool",
   "joint-open",
+  "stub",
   "grip",
   "mate",
   "at-stop",

@@ -42,6 +42,7 @@ export const VIOLATIONS = [
   "held",
   "bore-small",
   "over-laid",
+  "sleeve-short",
   "part-missing",
   "fastens-nothing",
   "loop-too-long",
@@ -149,6 +150,8 @@ const SENTENCES: Readonly<Record<ViolationCode, (params: readonly string[]) => s
     `Step “${step}”: the ${part} does not go over this cable: its bore is smaller.`,
   "over-laid": ([step, part]) =>
     `Step “${step}”: the ${part} would have to pass the yarn laid back. Thread it on before.`,
+  "sleeve-short": ([step, part]) =>
+    `Step “${step}”: the ${part} is too short to cover the bare glass and hold on both sides. Bare less glass, or take a longer one.`,
   "fastens-nothing": ([step]) =>
     `Step “${step}”: the part it tightens is not in its place. Bring it there first.`,
   "loop-too-long": ([step, length]) =>

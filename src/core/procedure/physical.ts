@@ -12,6 +12,7 @@ export const SUBJECTS = [
   "glass",
   "tool",
   "joint-open",
+  "stub",
   "light-on",
   "face",
   "edge",
@@ -77,6 +78,8 @@ export const zAdhesive = z.strictObject({
 export const physical = {
   /** Width of its hole: it passes only what is thinner. Without one, it is not known. */
   bore: zMmNotNegative.optional(),
+  /** How long it is, where something must lie under all of it. */
+  length: zMmNotNegative.optional(),
   /** Whether it opens: a clamp, a hinged clip or a slit bushing goes on at any time. */
   opens: z.boolean().optional(),
   /** The layer it is threaded over; the outermost in hand without one. */

@@ -87,6 +87,17 @@ const common = {
   of: zSubject.optional(),
   /** Ids of the parts tightened here: one of them is in its place. */
   tightens: z.array(zName).min(1).max(20).optional(),
+  /** What shrinks here covers bare glass: its text says `{hold}` for what it reaches over on either side. */
+  covers: z
+    .strictObject({
+      part: zName,
+      /** Id of the length of bare glass on the cable's side, and bare glass on the other. */
+      bare: zName,
+      beyond: zMmNotNegative,
+      /** The least it reaches over coating or buffer on each side. */
+      hold: zMmNotNegative,
+    })
+    .optional(),
   /** A loop stored here: its text says `{turns}` as many as the length has room for. */
   turns: z
     .strictObject({

@@ -26,6 +26,8 @@ export interface Placed {
   /** Index of the step that first places it, and of the step after which it is gone. */
   readonly from: number;
   readonly until: number;
+  /** Of a part's face that something is laid off from: where it lies itself, and how far off its place it may. */
+  readonly lies?: { readonly from: string; readonly nominal: Length; readonly error: Length };
 }
 
 /** A feature that was placed. @throws Error with its id: only what was placed is asked for. */
@@ -68,6 +70,7 @@ export function placeFeatures(
     if (makes === null) return;
     const error = toolError(step, tools);
     const before = placed.get(makes);
+    if (!before) placeDatum(step, index, dimensions, featureOf, placed);
     if (before)
       placed.set(makes, { ...before, errors: error === null ? before.errors : [...before.errors, error] });
     else placed.set(makes, place(mustHold(featureOf, makes), step, index, error, dimensions, placed));
@@ -142,27 +145,62 @@ function placeParts(
   steps: readonly Step[],
   placed: Map<string, Placed>,
 ): void {
-  for (const feature of procedure.features.filter(({ kind, id }) => kind === "part" && !placed.has(id))) {
-    const dimension = dimensions.find(
-      ({ from, to }) => (from === feature.id && placed.has(to)) || (to === feature.id && placed.has(from)),
-    );
-    if (!dimension) continue;
-    const datum = dimension.from === feature.id ? dimension.to : dimension.from;
-    const position = um(placedAt(placed, datum).position + fromDatum(dimension, datum).nominal);
-    placed.set(feature.id, {
-      feature,
-      position,
-      own: null,
-      errors: [],
-      from: steps.findIndex(({ id }) => id === dimension.after),
-      until: Number.POSITIVE_INFINITY,
-    });
+  for (const feature of procedure.features.filter(({ kind, id }) => kind === "part" && !placed.has(id)))
+    placePart(feature, dimensions, placed, ({ after }) => steps.findIndex(({ id }) => id === after));
+}
+
+/**
+ * @param from the step it is there from, by the dimension that puts it there.
+ * @param datum whether something is laid off from it, so that its own error counts.
+ */
+function placePart(
+  feature: ProcedureFeature,
+  dimensions: readonly Stated[],
+  placed: Map<string, Placed>,
+  from: (dimension: Stated) => number,
+  isDatum = false,
+): void {
+  const dimension = dimensions.find(
+    ({ from, to }) => (from === feature.id && placed.has(to)) || (to === feature.id && placed.has(from)),
+  );
+  if (!dimension) return;
+  const datum = dimension.from === feature.id ? dimension.to : dimension.from;
+  const { nominal, plus, minus } = fromDatum(dimension, datum);
+  const position = um(placedAt(placed, datum).position + nominal);
+  placed.set(feature.id, {
+    feature,
+    position,
+    own: null,
+    errors: [],
+    from: from(dimension),
+    until: Number.POSITIVE_INFINITY,
+    ...(isDatum && {
+      lies: { from: datum, nominal, error: um(Math.max(plus ?? 0, minus ?? 0)) },
+    }),
+  });
+}
+
+/** A part's face that a step's length is laid off from is there by then: a tube's rear end, the bottom of a comb. */
+function placeDatum(
+  step: Step,
+  index: number,
+  dimensions: readonly Stated[],
+  featureOf: ReadonlyMap<string, ProcedureFeature>,
+  placed: Map<string, Placed>,
+): void {
+  const by = "by" in step ? step.by : undefined;
+  const dimension = dimensions.find(({ id }) => id === by);
+  for (const id of dimension ? [dimension.from, dimension.to] : []) {
+    const feature = featureOf.get(id);
+    if (feature?.kind === "part" && id !== madeBy(step) && !placed.has(id))
+      placePart(feature, dimensions, placed, () => index, true);
   }
 }
 
 /** The placed features as a stack of errors: each tool that touches a feature adds its own. */
 export function asStack(placed: ReadonlyMap<string, Placed>): StackInput["features"] {
-  return [...placed.values()].flatMap(({ feature, own, errors, from }): StackInput["features"] => {
+  return [...placed.values()].flatMap(({ feature, own, errors, from, lies }): StackInput["features"] => {
+    if (own === null && lies) return [{ name: feature.id, ...lies }];
     if (own === null) return from === -1 ? [{ name: feature.id }] : [];
     const [mark = ZERO, ...cuts] = errors;
     if (cuts.length === 0) return [{ name: feature.id, from: own.datum, nominal: own.distance, error: mark }];

@@ -6,6 +6,7 @@ import type { Remedy } from "../procedure/remedy";
 import { answerAction } from "../procedure/remedy-text";
 import { madeBy, type Step } from "../procedure/step";
 import { confirmationOf, figureKey, figuresFor, isRepresentative, type Stated } from "./stated";
+import { worded } from "./worded";
 
 /** A procedure for one cable and what was picked of it: only what holds, by the figures that hold. */
 export interface Resolved {
@@ -32,8 +33,9 @@ export function resolved(procedure: Procedure, cable: Cable, picked: Picked): Re
     return [{ step, at, caseIndex: found < 0 ? null : found }];
   });
   const figures = figuresFor(procedure, cable, picked);
+  const parts = procedure.parts.filter(here);
   const steps = written.map(({ step, caseIndex }) =>
-    withTurns(withDepth(withCase(step, caseIndex), procedure, cable), figures),
+    worded(withDepth(withCase(step, caseIndex), procedure, cable), figures, parts),
   );
   return {
     procedure,
@@ -52,7 +54,7 @@ export function resolved(procedure: Procedure, cable: Cable, picked: Picked): Re
         ...(confirmation && { confirmation }),
       };
     }),
-    parts: procedure.parts.filter(here),
+    parts,
     retries,
   };
 }
@@ -74,28 +76,6 @@ function withCase(step: Step, caseIndex: number | null): Step {
   const { when: _, ...changes } = found;
   const given = Object.entries(changes).filter(([, value]) => value !== undefined);
   return Object.assign({}, step, Object.fromEntries(given));
-}
-
-/**
- * How many turns of a loop there is room for: no fewer than none, no more than the storage takes. Figures at their shortest.
- */
-export function turnsThatFit(
-  { along, share, path, perimeter, most }: NonNullable<Step["turns"]>,
-  figures: readonly Pick<Stated, "id" | "nominal" | "minus">[],
-): number {
-  const stored = figures.find(({ id }) => id === along);
-  if (!stored || perimeter === 0) return 0;
-  const shortest = share * (stored.nominal - (stored.minus ?? 0)) - path;
-  return Math.min(most, Math.max(0, Math.floor(shortest / perimeter)));
-}
-
-/** A step that stores a loop, with as many turns in its text as fit on this cable. */
-function withTurns(step: Step, figures: readonly Pick<Stated, "id" | "nominal" | "minus">[]): Step {
-  if (!step.turns) return step;
-  const fit = turnsThatFit(step.turns, figures);
-  const { least } = step.turns;
-  const turns = fit > least && least > 0 ? `${least} to ${fit} turns` : fit === 1 ? "1 turn" : `${fit} turns`;
-  return { ...step, how: step.how.replaceAll("{turns}", turns) };
 }
 
 /** The finest step a blade's depth is set by, micrometres. */

@@ -41,6 +41,7 @@ export const SUBJECT_NAMES: Readonly<Record<Subject, string>> = {
   coating: "coating left on the glass",
   glass: "whether the glass is sound",
   tool: "whether the tool is ready",
+  stub: "the stub's own face",
   "joint-open": "whether the joint stands open",
   "light-on": "whether the light is on",
   face: "the cleaved face",
