@@ -291,12 +291,12 @@ describe("what a master would say of an end of each style", () => {
       0,
     ],
     [
-      "breakout of twelve, tube strip too short: ring it again",
+      "breakout of twelve, furcation tubes too long, seen before a fibre is in them: trim them all alike",
       "breakout-kit-12",
-      "measure-out",
-      { "tube-edge": -5500 },
-      "cut tube-edge +3.5",
-      3.5,
+      "measure-tube",
+      { "furcation-front": -3000 },
+      "cut furcation-front +1.5",
+      0,
     ],
     [
       "shielded backshell, jacket off too far: the conductors come back",
