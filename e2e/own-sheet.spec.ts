@@ -339,3 +339,55 @@ test("taking back in the document's text takes back what was typed there, and no
   await name.press("Control+z");
   await expect(name).toHaveValue("Central-tube ribbon, 8 × 12");
 });
+
+test("a sheet that spoils an end is told why, at its step and its place; a remedy that makes it worse, too", async ({
+  page,
+}) => {
+  await page.goto("/shelf/procedures/stub-wedge-release-cord/edit");
+  const found = page.getByRole("region", { name: "What is found" });
+  await expect(found).toContainText("Nothing contradicts itself.");
+  const tab = (name: string) => page.getByRole("tab", { name, exact: true }).click();
+
+  await tab("Parts");
+  const bore = page.getByLabel("3 mm boot: bore", { exact: true });
+  await bore.fill("2.2");
+  await expect(found).toContainText(/Step \d+ cannot be done\./);
+  await expect(found).toContainText("the 3 mm boot does not go over this cable: its bore is smaller");
+  await bore.fill("");
+  await expect(found).toContainText("Nothing contradicts itself.");
+  await found.getByText(/colleague would ask/).click();
+  await expect(found).toContainText("Enter the bore of the 3 mm boot, or say that it opens");
+  await bore.fill("3.3");
+  await expect(found).not.toContainText("Enter the bore of the 3 mm boot");
+
+  await tab("Remedies");
+  const cleave = page
+    .getByRole("listitem")
+    .filter({ has: page.getByRole("heading", { name: "cleave length" }) });
+  const act = cleave
+    .getByRole("group", { name: "Too short" })
+    .getByRole("combobox", { name: /What to do/ })
+    .first();
+  const stood = ((await act.textContent()) ?? "").trim();
+  await pick(page, act, "push it forward");
+  await pick(
+    page,
+    cleave
+      .getByRole("group", { name: "Too short" })
+      .getByRole("combobox", { name: /What that moves/ })
+      .first(),
+    "buffer edge",
+  );
+  await expect(found).toContainText("This remedy is wrong.");
+  await expect(found).toContainText("It moves the wrong way.");
+  await pick(page, act, stood);
+  await expect(found).toContainText("Nothing contradicts itself.");
+
+  await tab("Steps");
+  // Before the wipe: nothing else of the document is against it.
+  const earlier = page.getByRole("button", { name: "Cleave: earlier" });
+  for (let times = 0; times < 8; times += 1) await earlier.click();
+  await expect(found).toContainText(/Step \d+ cannot be done\./);
+  await expect(page.getByRole("button", { name: /Keep as/ })).toBeDisabled();
+  await found.getByRole("button", { name: "Show where" }).first().click();
+});

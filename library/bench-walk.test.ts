@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
 import {
   asWritten,
+  drawsFor,
   type LayerKind,
   misfits,
   mustHoldAt,
@@ -291,4 +292,98 @@ describe("sheets made harmful on purpose", () => {
     expect(told("bent after the cleave").join()).toMatch(/Bend the glass before the cleave/);
     expect(told("closed before the fibre is in").join()).toMatch(/the fibre is not in yet/);
   });
+});
+
+/** Steps that change nothing of the glass, the layers or the joint: what is done to them later is done all the same. */
+const QUIET: readonly string[] = [
+  "thread",
+  "mark",
+  "load",
+  "verify",
+  "inspect",
+  "bend-test",
+  "test",
+  "measure",
+  "dispose",
+  "clean",
+];
+
+/** Why two steps may change places, or one be left out or done at another time; null where it may not. */
+function whyHarmless(harm: RandomHarm, [a, b]: readonly [Steps[number], Steps[number]]): string | null {
+  if (a.when && b.when && JSON.stringify(a.when) !== JSON.stringify(b.when))
+    return "one is there on one cable or by one choice, the other on another";
+  if (harm === "dropped")
+    return a.kind === "thread"
+      ? "nothing is threaded on"
+      : a.kind === "dispose"
+        ? "no glass comes off on this sheet"
+        : null;
+  if (harm === "done last") {
+    if (a.kind === "thread") return "nothing is threaded on";
+    return a.kind === "cap" || a.kind === "dress" ? "only the count of the shards comes before it" : null;
+  }
+  if (harm === "done first") {
+    if (QUIET.includes(a.kind) || a.kind === "trim") return "it asks for nothing that is made before it";
+    return a.kind === "dress" ? "the cable is opened before anything goes over it" : null;
+  }
+  if (QUIET.includes(a.kind) && QUIET.includes(b.kind)) return "neither changes what the other works on";
+  const kinds = [a.kind, b.kind].sort().join(" ");
+  return FREE_PAIRS[kinds] ?? null;
+}
+
+const FREE_PAIRS: Readonly<Record<string, string>> = {
+  "cap dispose": "the count is the same on either side of the cap",
+  "trim trim": "each is cut by itself, from an edge of its own",
+  "dip inject": "fibre primed and ferrule filled, in either order, before the fibre goes in",
+  "dress load": "the connector stands ready earlier or later: the fibre is not in it yet",
+  "dress mark": "the mark lies on what is not moved",
+  "dress thread": "the cable is opened before or after the body goes over it",
+  "load remove": "the connector stands ready earlier or later: the fibre is not in it yet",
+  "dress test": "the tube is let go before or after the pull: neither touches the other",
+  "dress remove": "the tube is out of the way of the other cable's buffer",
+  "mark trim": "both are laid off from the cable end",
+  "remove remove": "one is there by one choice, the other by another",
+  "thread trim": "nothing passes what is cut",
+  "fold trim": "the piece cut is not on the cable yet",
+  "clean dress": "the face is wiped after either",
+  "dress inspect": "the boot is on before or after the look: the face is wiped for it",
+};
+
+type RandomHarm = "dropped" | "done last" | "done first" | "changed places";
+const RANDOM: readonly RandomHarm[] = ["dropped", "done last", "done first", "changed places"];
+
+/** One harm of a kind by chance: the steps it leaves, and the two it is about. */
+function harmed(harm: RandomHarm, steps: Steps, draw: () => number) {
+  const [i, j] = [Math.floor(draw() * steps.length), Math.floor(draw() * steps.length)];
+  const [a, b] = [mustHoldAt(steps, i), mustHoldAt(steps, j)];
+  const rest = without(steps, i);
+  switch (harm) {
+    case "dropped":
+      return { about: [a, b] as const, steps: rest };
+    case "done last":
+      return { about: [a, b] as const, steps: [...rest, a] };
+    case "done first":
+      return { about: [a, b] as const, steps: [a, ...rest] };
+    case "changed places":
+      return { about: [a, b] as const, steps: steps.map((step, n) => (n === i ? b : n === j ? a : step)) };
+  }
+}
+
+describe.each(["moor", "hut", "hall"])("sheets harmed by chance, from the seed “%s”", (seed) => {
+  it("are found but for a few, each harmless, and why is known", () => {
+    const documents = procedures.filter(({ family }) => family !== "closure-entry").map(writtenOf);
+    const draw = drawsFor(seed);
+    const tried = Array.from({ length: 400 }, () => {
+      const document = mustHoldAt(documents, Math.floor(draw() * documents.length));
+      const harm = mustHoldAt(RANDOM, Math.floor(draw() * RANDOM.length));
+      return { document, harm, ...harmed(harm, document.steps, draw) };
+    }).filter(({ document, steps }) => JSON.stringify(steps) !== JSON.stringify(document.steps));
+    const missed = tried.filter(({ document, steps }) => !isFound({ ...document, steps }));
+    const unknown = missed
+      .filter(({ harm, about }) => whyHarmless(harm, about) === null)
+      .map(({ document, harm, about }) => `${document.id}: ${about.map(({ id }) => id).join(", ")} ${harm}`);
+    expect(unknown).toEqual([]);
+    // What chance makes is harmless more often than what is thought up: those count against it here.
+    expect([missed.length, missed.length / tried.length <= 0.06]).toEqual([missed.length, true]);
+  }, 60_000);
 });

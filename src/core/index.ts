@@ -59,6 +59,7 @@ export * from "./length/parse";
 export * from "./measured/adjust";
 export * from "./measured/as-made";
 export * from "./measured/belongs";
+export * from "./measured/either-side";
 export * from "./measured/places";
 export * from "./names/capital";
 export * from "./names/names";

@@ -9,6 +9,7 @@ import type { Purpose } from "../event/recorded";
 import { formatMm } from "../length/format";
 import { mm } from "../length/length";
 import { presentFeatures } from "../measured/as-made";
+import { canBeNegative } from "../measured/either-side";
 import { InputError } from "../problem/problem";
 import { judgementOf } from "../procedure/step";
 import type { RunSheet } from "../runsheet/runsheet";
@@ -75,9 +76,16 @@ export function mustAccept(
     case "step":
       mustReach(sheet, state, event.to);
       return;
-    case "reading":
-      if (!sheet.checks.some(({ id }) => id === event.check))
+    case "reading": {
+      const check = sheet.checks.find(({ id }) => id === event.check);
+      if (!check)
         throw new InputError("unknown-check", `No length “${event.check}” on this sheet.`, ["check"]);
+      if (event.value < 0 && !canBeNegative(check))
+        throw new InputError(
+          "negative",
+          `“${check.name}” cannot be negative: enter a length of 0 or more, for example ${formatMm(check.nominal)}.`,
+          ["value"],
+        );
       if (purpose === "work" && event.instrument.id === SIMULATED.id)
         throw new InputError(
           "simulated",
@@ -92,6 +100,7 @@ export function mustAccept(
             ["instrument", what],
           );
       return;
+    }
     case "strike":
       if (!state.readings.some(({ id }) => id === event.reading))
         throw new InputError(

@@ -13,7 +13,16 @@ export interface BenchState {
   readonly inserted: boolean;
   readonly welded: boolean;
   readonly adhesive: "none" | "wet" | "cured";
+  /** Whether adhesive was filled in, and whether the fibre or the ferrule was primed or dipped. */
+  readonly filled: boolean;
+  readonly dipped: boolean;
   readonly scribed: boolean;
+  /** Whether grit of a film is on the face; the finest film so far, micrometres. */
+  readonly gritty: boolean;
+  readonly grain: number;
+  /** Whether what shrinks was shrunk, and whether it is still hot. */
+  readonly shrunk: boolean;
+  readonly hot: boolean;
   readonly joint: "none" | "open" | "closed";
   readonly crimped: boolean;
   /** Whether a holder is closed on the cable. */
@@ -39,7 +48,13 @@ export const AS_SUPPLIED: BenchState = {
   inserted: false,
   welded: false,
   adhesive: "none",
+  filled: false,
+  dipped: false,
   scribed: false,
+  gritty: false,
+  grain: Number.POSITIVE_INFINITY,
+  shrunk: false,
+  hot: false,
   joint: "none",
   crimped: false,
   held: false,

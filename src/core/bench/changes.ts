@@ -80,7 +80,7 @@ function byKind(step: Step, state: BenchState, course: Course): Partial<BenchSta
     case "fold":
       return { laid: true };
     case "clean":
-      return isFaceOpen(state) ? {} : { wiped: true };
+      return { gritty: false, ...(!isFaceOpen(state) && { wiped: true }) };
     case "cleave":
       return { cleaved: true, seen: without(state.seen, "face", "edge") };
     case "insert":
@@ -110,16 +110,23 @@ function byKind(step: Step, state: BenchState, course: Course): Partial<BenchSta
     case "fuse":
       return { welded: true, seen: without(state.seen, "weld", "pulled") };
     case "heat":
-      return { seen: without(state.seen, "sleeve", "loss") };
+      return { shrunk: true, hot: true, seen: without(state.seen, "sleeve", "loss") };
+    case "cool":
+      return { hot: false };
     case "inject":
+      return { filled: true, ...(state.adhesive === "none" && { adhesive: "wet" }) };
     case "dip":
-      return state.adhesive === "none" ? { adhesive: "wet" } : {};
+      return { dipped: true, ...(state.adhesive === "none" && { adhesive: "wet" }) };
     case "cure":
       return { adhesive: "cured" };
     case "scribe":
       return { scribed: true };
     case "polish":
-      return { seen: without(state.seen, "end-face", "loss") };
+      return {
+        gritty: true,
+        grain: step.setting?.kind === "film" ? step.setting.grain : state.grain,
+        seen: without(state.seen, "end-face", "loss"),
+      };
     case "inspect":
       // A look at what is polished, in a sheet that does not say what its looks are about.
       return step.of === undefined && judgementOf(step) ? { seen: new Set([...state.seen, "end-face"]) } : {};

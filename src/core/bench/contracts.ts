@@ -1,3 +1,4 @@
+import type { Subject } from "../procedure/physical";
 import { checksOf, type Step } from "../procedure/step";
 import { holdOf, turnsThatFit } from "../runsheet/worded";
 import { type BenchState, isFaceOpen } from "./bench-state";
@@ -22,11 +23,21 @@ const strip: Contract = (step, state, course) => {
   return isFaceOpen(state) ? ["stripped-cleaved"] : null;
 };
 
-const mark: Contract = (step, state, { rings, at }) => {
+const mark: Contract = (step, state, { rings, at, placement }) => {
+  if (step.kind !== "mark") return null;
+  // What is marked has nothing around it there.
+  const on = placement.placed.get(step.makes)?.feature.ends[0];
+  const outer = rings.slice(
+    0,
+    Math.max(
+      0,
+      rings.findIndex(({ kind }) => kind === on),
+    ),
+  );
+  const around = outer.find(({ kind }) => bareTo(state, kind) < at(step.makes));
+  if (around) return ["layer-around", around.name];
   const cover = rings.filter(({ kind }) => kind !== "glass").at(-1);
-  return step.kind === "mark" && cover && bareTo(state, cover.kind) > at(step.makes)
-    ? ["mark-on-glass", cover.name]
-    : null;
+  return cover && bareTo(state, cover.kind) > at(step.makes) ? ["mark-on-glass", cover.name] : null;
 };
 
 /** Glass that goes into anything was looked at bare, and bent where the chosen school bends it. */
@@ -50,9 +61,12 @@ const cleave: Contract = (step, state, course) => {
 };
 
 /** A cleaved fibre goes in, into an open joint, and its face was looked at where no light judges it. */
-const insert: Contract = (_, state, { has, due }) => {
+const insert: Contract = (_, state, { has, due, placement }) => {
   if (has("cleave") && !state.cleaved) return ["not-cleaved"];
   if (has("cure") && state.adhesive === "cured") return ["cured-empty"];
+  const { adhesive } = placement.procedure;
+  if (adhesive && !state.filled) return ["not-filled"];
+  if (adhesive?.dipped && !state.dipped) return ["not-dipped"];
   if (state.joint === "closed") return ["joint-closed"];
   const missing = due.before.find((subject) => !state.seen.has(subject));
   if (missing) return ["look-missing", LOOKS[missing] ?? missing];
@@ -144,7 +158,11 @@ const heat: Contract = (step, state, { due, has, placement }) => {
     : null;
 };
 
-const read: Contract = (step, state, { placement: { dimensions, placed, procedure } }) => {
+const read: Contract = (step, state, course) => {
+  const { dimensions, placed, procedure, steps } = course.placement;
+  // A cleaved or prepared end is out of sight once it is in; fibres pushed through tubes come out of them.
+  const inside = [procedure.features[0]?.id, ...steps.map((one) => (one.kind === "cleave" ? one.makes : ""))];
+  const isInside = (feature: string) => !isThreading(course) && inside.includes(feature);
   const index = state.done.length;
   const nameOf = (id: string) => procedure.features.find((feature) => feature.id === id)?.name ?? id;
   for (const check of checksOf(step)) {
@@ -158,6 +176,7 @@ const read: Contract = (step, state, { placement: { dimensions, placed, procedur
         ({ id, hides }) => hides?.includes(feature) && state.placed.includes(id),
       );
       if (over) return ["hidden", nameOf(feature), over.name];
+      if (state.inserted && isInside(feature)) return ["in-sight", nameOf(feature)];
     }
   }
   return null;
@@ -177,9 +196,28 @@ const NEEDS_NO_CLEAVE: readonly string[] = [
 ];
 const SEATS: readonly string[] = ["seat-light", "seat-mark", "seat-bow", "seat-gap"];
 
+/** When there is nothing yet that a look is about. */
+const NOTHING_YET: Partial<Record<Subject, (state: BenchState) => boolean>> = {
+  coating: (state) => bareTo(state, "coating") === 0,
+  glass: (state) => bareTo(state, "coating") === 0,
+  face: ({ cleaved }) => !cleaved,
+  "closed-light": ({ joint }) => joint !== "closed",
+  "closed-lamp": ({ joint }) => joint !== "closed",
+  "closed-bow": ({ joint }) => joint !== "closed",
+  crimp: ({ crimped }) => !crimped,
+  weld: ({ welded }) => !welded,
+  pulled: ({ welded }) => !welded,
+  sleeve: ({ shrunk }) => !shrunk,
+  loop: ({ looped }) => !looped,
+  tip: ({ inserted }) => !inserted,
+};
+
 /** The clock runs from the cleave: a look that needs no cleaved end comes before it. A seat is judged while it can be mended. */
 const look: Contract = (step, state) => {
   const subject = step.of ?? "";
+  if (step.of && NOTHING_YET[step.of]?.(state)) return ["nothing-there"];
+  if (step.of === "end-face" && state.gritty) return ["gritty"];
+  if (state.hot && step.of === "sleeve") return ["hot"];
   if (isFaceOpen(state) && NEEDS_NO_CLEAVE.includes(subject)) return ["late-look"];
   if (!SEATS.includes(subject)) return null;
   if (state.joint === "closed") return ["seat-look-late"];
@@ -199,6 +237,7 @@ const thread: Contract = (step, state, course) => {
     );
   if (late) return ["part-late", late.name];
   if (isFaceOpen(state)) return ["threaded-cleaved"];
+  if (state.held && course.goingOn(step).some(({ opens }) => !opens)) return ["held"];
   return tooNarrow(step, state, course);
 };
 
@@ -246,13 +285,13 @@ const CONTRACTS: Partial<Record<Step["kind"], readonly Contract[]>> = {
   verify: [read, look],
   test: [look],
   inspect: [read, look],
-  "bend-test": [(_, state) => (isFaceOpen(state) ? ["bent-cleaved"] : null)],
+  "bend-test": [(_, state) => (isFaceOpen(state) ? ["bent-cleaved"] : null), look],
   clean: [(_, state) => (isFaceOpen(state) ? ["wiped-cleaved"] : null)],
   insert: [insert, bareGlass],
   actuate: [close, closedLooks, cover],
   crimp: [crimp, bareGlass],
   seal: [close, cover],
-  dress: [free, store],
+  dress: [free, store, (_, { hot }, { has }) => (hot && has("cool") ? ["hot"] : null)],
   torque: [torque],
   cure: [
     (_, { adhesive }) => (adhesive === "none" ? ["nothing-to-cure"] : null),
@@ -260,9 +299,11 @@ const CONTRACTS: Partial<Record<Step["kind"], readonly Contract[]>> = {
     (_, { seen }, { has, looks }) =>
       has("scribe") && (looks("tip") || looks("coating")) && !seen.has("tip") ? ["tip-not-looked"] : null,
   ],
-  scribe: [(_, { adhesive }, { has }) => (has("cure") && adhesive !== "cured" ? ["not-bonded"] : null)],
+  scribe: [(_, { adhesive }) => (adhesive === "cured" ? null : ["not-bonded"])],
   // What is bonded stands out of the tip until it is scribed.
   polish: [
+    (_, { gritty }) => (gritty ? ["gritty"] : null),
+    ({ setting }, { grain }) => (setting?.kind === "film" && setting.grain >= grain ? ["film-order"] : null),
     (_, { scribed }, { has }) => ((has("scribe") || has("cure")) && !scribed ? ["not-scribed"] : null),
   ],
   fuse: [
@@ -273,11 +314,27 @@ const CONTRACTS: Partial<Record<Step["kind"], readonly Contract[]>> = {
   cap: [capped, closedLooks, bareGlass],
 };
 
-/** The first contract a step breaks as the end then stands; null where it can be done. */
+/** The first contract a step breaks as the end then stands; null where it can be done. What its kind says comes first. */
 export function brokenAt(step: Step, state: BenchState, course: Course): Broken | null {
-  for (const contract of CONTRACTS[step.kind] ?? []) {
+  for (const contract of [...(CONTRACTS[step.kind] ?? []), blocked, early]) {
     const broken = contract(step, state, course);
     if (broken) return broken;
   }
-  return blocked(step, state, course);
+  return null;
+}
+
+/** What a step itself says must be done before it. */
+const early: Contract = ({ needs = [] }, { done }, { placement: { steps } }) => {
+  const before = steps.find(({ id }) => needs.includes(id) && !done.includes(id));
+  return before ? ["not-before", before.title] : null;
+};
+
+/** What is left undone once a sheet ends: nothing wet, the joint closed, the face capped. */
+export function brokenEnd(state: BenchState, { has, placement: { procedure } }: Course): Broken | null {
+  const { joint, adhesive, opensOnto } = procedure;
+  // An opened cable that goes on into a closure has no face to cap.
+  if (!joint && !adhesive && opensOnto?.into === undefined && !has("actuate")) return null;
+  if (joint && has("cleave") && has("insert") && state.joint !== "closed") return ["left-open"];
+  if (adhesive && state.adhesive === "wet") return ["left-wet"];
+  return has("cap") ? null : ["not-capped"];
 }

@@ -18,6 +18,9 @@ const laidAt = ({ placement: { cable } }: Course): number =>
 /** A closed part whose bore is smaller than what it goes over. */
 export function tooNarrow(step: Step, state: BenchState, course: Course): Broken | null {
   for (const part of course.goingOn(step)) {
+    const on = course.rings.findIndex(({ kind }) => kind === part.on);
+    const around = course.rings.slice(0, Math.max(0, on)).find(({ kind }) => !state.bared.get(kind));
+    if (around) return ["layer-around", around.name];
     if (part.opens || part.bore === undefined) continue;
     if (part.bore < throughOf(part, course)) return ["bore-small", part.name];
     if (

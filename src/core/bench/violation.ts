@@ -43,6 +43,17 @@ export const VIOLATIONS = [
   "bore-small",
   "over-laid",
   "sleeve-short",
+  "not-before",
+  "nothing-there",
+  "in-sight",
+  "not-filled",
+  "not-dipped",
+  "gritty",
+  "film-order",
+  "hot",
+  "not-capped",
+  "left-open",
+  "left-wet",
   "part-missing",
   "fastens-nothing",
   "loop-too-long",
@@ -150,6 +161,22 @@ const SENTENCES: Readonly<Record<ViolationCode, (params: readonly string[]) => s
     `Step “${step}”: the ${part} does not go over this cable: its bore is smaller.`,
   "over-laid": ([step, part]) =>
     `Step “${step}”: the ${part} would have to pass the yarn laid back. Thread it on before.`,
+  "not-before": ([step, other]) => `Step “${step}”: “${other}” comes before it.`,
+  "nothing-there": ([step]) => `Step “${step}”: there is nothing yet to look at. Make it first.`,
+  "in-sight": ([step, feature]) =>
+    `Step “${step}”: the ${feature} is inside by then, out of sight. Read it before the fibre goes in.`,
+  "not-filled": ([step]) => `Step “${step}”: no adhesive is in yet. Fill it first.`,
+  "not-dipped": ([step]) => `Step “${step}”: nothing was dipped or primed yet. Do that first.`,
+  gritty: ([step]) =>
+    `Step “${step}”: grit of the film before is still on the face. Wipe it off first, or it scratches.`,
+  "film-order": ([step]) =>
+    `Step “${step}”: its film is no finer than the one before. Polish from coarse to fine.`,
+  hot: ([step]) => `Step “${step}”: what was shrunk is still hot. Let it cool first.`,
+  "not-capped": ([step]) =>
+    `After step “${step}” the sheet ends, and no step caps the end face. Inspect, clean and cap it at the end.`,
+  "left-open": ([step]) =>
+    `After step “${step}” the sheet ends, and the joint is not closed. Close it on the fibre.`,
+  "left-wet": ([step]) => `After step “${step}” the sheet ends, and the adhesive is still wet. Let it cure.`,
   "sleeve-short": ([step, part]) =>
     `Step “${step}”: the ${part} is too short to cover the bare glass and hold on both sides. Bare less glass, or take a longer one.`,
   "fastens-nothing": ([step]) =>

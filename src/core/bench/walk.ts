@@ -1,7 +1,7 @@
 import type { Step } from "../procedure/step";
 import { AS_SUPPLIED, type BenchState } from "./bench-state";
 import { changesOf } from "./changes";
-import { brokenAt } from "./contracts";
+import { brokenAt, brokenEnd } from "./contracts";
 import { type Course, courseOf, type LaidOut } from "./course";
 import { wrongRemedies } from "./remedies";
 import type { Violation } from "./violation";
@@ -49,18 +49,27 @@ function forward(course: Course): { violations: Violation[]; before: BenchState[
     before.push(state);
   }
   const last = steps.at(-1);
+  const left = brokenEnd(state, course);
+  if (last && left) violations.push({ code: left[0], step: last.id, params: [last.title] });
   const opened = procedure.opensOnto !== undefined && (state.bared.get("tube") ?? 0) > 0;
   if (last && opened && !state.seen.has("whole"))
     violations.push({ code: "fibres-not-looked", step: last.id, params: [last.title] });
   return { violations, before };
 }
 
+/** Glass comes off here, or lies bare from here on and can break. */
+const leavesGlass = (step: Step): boolean =>
+  step.shards > 0 ||
+  step.kind === "cleave" ||
+  step.kind === "scribe" ||
+  (step.kind === "remove" && step.layers.includes("coating"));
+
 /** Steps that leave glass after the last counting. */
 function uncounted(steps: readonly Step[]): Violation[] {
   const counted = steps.findLastIndex(({ kind }) => kind === "dispose");
   return steps
     .slice(counted + 1)
-    .flatMap(({ id, title, shards }): Violation[] =>
-      counted >= 0 && shards > 0 ? [{ code: "uncounted", step: id, params: [title] }] : [],
+    .flatMap((step): Violation[] =>
+      leavesGlass(step) ? [{ code: "uncounted", step: step.id, params: [step.title] }] : [],
     );
 }

@@ -93,7 +93,8 @@ function brokenWay(
     if (fresh && there.held && !via.some(({ act }) => act === "feed")) return { code: "way-held", why: "" };
     if (fresh && opened.held && !there.held) return { code: "way-held", why: "" };
   }
-  let state = startOf(rule, opened, there);
+  // A polish begun again begins with its own film, on the face as it stood before it.
+  let state: BenchState = { ...startOf(rule, opened, there), grain: there.grain, gritty: there.gritty };
   for (const step of steps.slice(to)) {
     const broken = brokenAt(step, state, course);
     if (broken) return { code: "way-broken", why: saying(step, broken) };

@@ -89,6 +89,7 @@ describe("what can be added to an end", () => {
     ["unknown-step", { kind: "step", to: 9 }, [threaded]],
     ["unknown-part", { kind: "thread", part: "hat", on: true }, []],
     ["unknown-check", { ...(reading(1) as object), check: "hat" } as EndEvent, []],
+    ["negative", reading(-1), []],
     ["unknown-reading", { kind: "strike", reading: id(9) }, []],
     ["unknown-answer", seen("maybe"), []],
     ["gate", signed, []],
@@ -98,7 +99,6 @@ describe("what can be added to an end", () => {
     expect(codeOf(event, ...before)).toBe(code);
   });
   it.each([
-    [{ kind: "reading", check: "jacket", value: -1, typed: "-1", unit: "mm", instrument }, "negative"],
     [{ kind: "reading", check: "jacket", value: 40_000_000, typed: "40 m", unit: "mm", instrument }, "most"],
     [
       { kind: "reading", check: "jacket", value: 1.5, typed: "1", unit: "mm", instrument },

@@ -31,12 +31,11 @@ const eventsWith = (zLength: z.ZodType<Length, number>) => {
     kind: z.literal("reading"),
     /** Id of the run sheet's check it belongs to. */
     check: zName,
-    value: zLength
-      .refine((value) => value >= 0, { error: "A reading cannot be negative", params: coded("negative") })
-      .refine((value) => value <= LONGEST_READING, {
-        error: `A reading is at most ${LONGEST_READING / 1000} mm: check the unit`,
-        params: coded("too-long"),
-      }),
+    /** Less than nothing where one end of the length can lie on either side of the other. */
+    value: zLength.refine((value) => Math.abs(value) <= LONGEST_READING, {
+      error: `A reading is at most ${LONGEST_READING / 1000} mm: check the unit`,
+      params: coded("too-long"),
+    }),
     /** As it was typed, kept for the record. */
     typed: z.string().min(1).max(40),
     unit: z.enum(["mm", "in"]),

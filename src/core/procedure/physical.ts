@@ -72,6 +72,8 @@ export const zJoint = z.strictObject({
 /** Adhesive in the ferrule, and what its own sheet allows while it is wet. */
 export const zAdhesive = z.strictObject({
   allowsWet: z.array(z.enum(["crimp", "heat"])).default([]),
+  /** Whether fibre or ferrule is dipped or primed before it is put in. */
+  dipped: z.boolean().optional(),
 });
 
 /** What a part is to the hand: whether it opens, what its bore passes, what it holds. */

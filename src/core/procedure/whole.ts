@@ -23,6 +23,7 @@ export function wordsOutOfPlace(procedure: Parts): Problem[] {
     ...twice(procedure),
     ...badChoices(procedure),
     ...badParts(procedure),
+    ...badNeeds(procedure),
     ...badDimensions(procedure),
     ...procedure.steps.flatMap((step, i) => badStep(procedure, step, i)),
     ...unmade(procedure),
@@ -53,6 +54,16 @@ function badChoices({ choices }: Parts): Problem[] {
       : [problem("unknown-option", "The default is one of the options", ["choices", i, "default"])],
   );
 }
+
+/** Steps that a step needs are steps of the procedure. */
+const badNeeds = ({ steps }: Parts): Problem[] =>
+  steps.flatMap(({ needs = [] }, i) =>
+    needs.flatMap((id, n) =>
+      has(steps, id)
+        ? []
+        : [problem("unknown-step", "A step needs steps of this procedure", ["steps", i, "needs", n])],
+    ),
+  );
 
 function badParts({ parts, steps }: Parts): Problem[] {
   return parts.flatMap((part, i) =>

@@ -23,6 +23,20 @@ export function placementOf(made: Resolved, tools: readonly Tool[]): Placement |
   }
 }
 
+/** Cables that a procedure goes on and cannot be laid out on: a length is laid off from what is not there yet. */
+export const unplaced = (
+  procedure: Procedure,
+  cables: readonly Cable[],
+  tools: readonly Tool[],
+): { readonly cable: Cable; readonly problem: Problem }[] =>
+  cables.flatMap((cable) => {
+    const core = cable.cores.find((one) => misfits(procedure, cable, one).length === 0);
+    if (core === undefined) return [];
+    const made = resolved(procedure, cable, { core, choices: withDefaults(procedure, {}) });
+    const { problem } = attempt(() => placeFeatures(made, tools));
+    return problem ? [{ cable, problem }] : [];
+  });
+
 /** A procedure on every cable and glass it goes on, each with the usual choices. */
 export const usualPlacements = (
   procedure: Procedure,

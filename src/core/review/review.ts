@@ -17,7 +17,7 @@ import { type Advice, adviceOn } from "./advice";
 import type { Contradiction } from "./contradictions";
 import { type FirstLook, firstLook } from "./first-look";
 import { nestingOf } from "./nesting";
-import { type Chosen, chosenPlacements, type Placement, usualPlacements } from "./placements";
+import { type Chosen, chosenPlacements, type Placement, unplaced, usualPlacements } from "./placements";
 import { strainAdvice, strainsOf } from "./strains";
 import { toolingAdvice } from "./tooling";
 
@@ -128,6 +128,12 @@ export function secondLook(
             cannotBeDone(placement, i === 0 ? walkWithWays(placement) : walk(placement)),
           ),
           chosen.flatMap((other) => cannotBeChosen(other, known)),
+          unplaced(procedure, cables, tools).map(({ cable, problem }) => ({
+            ids: [],
+            shortBy: 0,
+            message: problem.message,
+            cable: cable.name,
+          })),
         )
         .map((contradiction) => [contradiction.message, contradiction]),
     ).values(),

@@ -84,19 +84,14 @@ export function LooksEditor({ document, onChange }: LooksEditorProps) {
           {steps.map((step, i) =>
             WORKS.includes(step.kind) ? (
               <li key={step.id} className="py-2">
-                <fieldset className="flex flex-wrap items-center gap-2">
-                  <legend className="text-soft text-sm">
-                    {i + 1} {step.title}
-                  </legend>
-                  {STEP_ACTS.map((act) => (
-                    <Tick
-                      key={act}
-                      name={STEP_ACT_NAMES[act]}
-                      on={step.acts?.includes(act) ?? false}
-                      onTick={() => putStep(step.id, "acts", { acts: toggled(step.acts ?? [], act) })}
-                    />
-                  ))}
-                </fieldset>
+                <Several
+                  title={`${i + 1} ${step.title}`}
+                  adds="nothing more"
+                  ids={STEP_ACTS}
+                  names={STEP_ACT_NAMES}
+                  picked={step.acts ?? []}
+                  onChange={(acts) => putStep(step.id, "acts", { acts })}
+                />
               </li>
             ) : null,
           )}
@@ -152,36 +147,20 @@ function JointEditor({ joint, onChange }: JointEditorProps) {
       {DUE.map(([which, title]) => {
         const due = joint[which] ?? [];
         return (
-          <fieldset key={which}>
-            <legend className="text-soft text-sm">{title}</legend>
-            <div className="flex flex-wrap items-end gap-2">
-              {due.map(({ of }) => (
-                <Tick
-                  key={of}
-                  name={SUBJECT_NAMES[of]}
-                  on
-                  onTick={() =>
-                    put(
-                      which,
-                      due.filter((look) => look.of !== of),
-                    )
-                  }
-                />
-              ))}
-              <Select
-                title=""
-                small
-                value=""
-                empty="add a look"
-                options={SUBJECT_OPTIONS.filter(({ id }) => due.every(({ of }) => of !== id))}
-                onPick={(of) => {
-                  const known = SUBJECTS.find((subject) => subject === of);
-                  if (known) put(which, [...due, { of: known }]);
-                }}
-                className="min-w-56"
-              />
-            </div>
-          </fieldset>
+          <Several
+            key={which}
+            title={title}
+            adds="nothing more"
+            ids={SUBJECTS}
+            names={SUBJECT_NAMES}
+            picked={due.map(({ of }) => of)}
+            onChange={(picked) =>
+              put(
+                which,
+                picked.map((of) => due.find((look) => look.of === of) ?? { of }),
+              )
+            }
+          />
         );
       })}
     </div>
@@ -199,8 +178,49 @@ const WORKS: readonly string[] = ["load", "insert", "actuate", "crimp", "dress",
 
 const asks = (step: Step): boolean => "judgement" in step && step.judgement !== undefined;
 
-const toggled = <T,>(list: readonly T[], one: T): T[] =>
-  list.includes(one) ? list.filter((other) => other !== one) : [...list, one];
+interface SeveralProps<Id extends string> {
+  readonly title: string;
+  /** What the list says while it adds nothing. */
+  readonly adds: string;
+  readonly ids: readonly Id[];
+  readonly names: Readonly<Record<Id, string>>;
+  readonly picked: readonly Id[];
+  readonly onChange: (picked: Id[]) => void;
+}
+
+/** Some of many: those picked stand there to be taken off, a list adds another. */
+function Several<Id extends string>({ title, adds, ids, names, picked, onChange }: SeveralProps<Id>) {
+  return (
+    <fieldset>
+      <legend className="text-soft text-sm">{title}</legend>
+      <div className="flex flex-wrap items-end gap-2">
+        {picked.map((id) => (
+          <Tick
+            key={id}
+            name={names[id]}
+            on
+            onTick={() => onChange(picked.filter((other) => other !== id))}
+          />
+        ))}
+        <Select
+          title="Add"
+          small
+          value=""
+          empty={adds}
+          options={optionsOf(
+            ids.filter((id) => !picked.includes(id)),
+            names,
+          )}
+          onPick={(picking) => {
+            const id = ids.find((known) => known === picking);
+            if (id !== undefined) onChange([...picked, id]);
+          }}
+          className="min-w-56"
+        />
+      </div>
+    </fieldset>
+  );
+}
 
 /** The rules as a list; an older document's one rule in words is changed under “As text”. */
 const rulesOf = (retries: Retries): Exclude<Retries, { most: number; rule: string }> =>

@@ -127,13 +127,15 @@ interface PickProps {
 }
 
 function Pick({ label, value, options, onPick }: PickProps) {
+  const empty = options.find(([id]) => id === "")?.[1];
   return (
     <Select
       title={label}
       small
       value={value}
+      {...(empty !== undefined && { empty })}
       onPick={onPick}
-      options={options.map(([id, name]) => ({ id, name }))}
+      options={options.filter(([id]) => id !== "").map(([id, name]) => ({ id, name }))}
     />
   );
 }

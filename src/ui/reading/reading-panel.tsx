@@ -7,6 +7,7 @@ import {
   type Check,
   type CheckStanding,
   type Conformance,
+  canBeNegative,
   type Instrument,
   judgeCheck,
   LONGEST_READING,
@@ -76,19 +77,26 @@ export function ReadingPanel({
   const [refusal, setRefusal] = useState<string | null>(null);
   const input = useRef<HTMLInputElement>(null);
   const choices = useRef<HTMLFieldSetElement>(null);
+  const either = [asked, ...others].some((checkStanding) => canBeNegative(checkStanding.check));
   const parsed = useMemo(
     () =>
       text.trim() === ""
         ? null
-        : parseLength(text, { unit: units === "in" ? "in" : "mm", max: LONGEST_READING }),
-    [text, units],
+        : parseLength(text, {
+            unit: units === "in" ? "in" : "mm",
+            max: LONGEST_READING,
+            ...(either && { min: um(-LONGEST_READING) }),
+          }),
+    [text, units, either],
   );
   const written = parsed?.ok ? parsed.value : null;
   const belongs = useMemo(
     () =>
       written
         ? belongsTo(
-            [asked, ...others].map((checkStanding) => checkStanding.check),
+            [asked, ...others]
+              .map((checkStanding) => checkStanding.check)
+              .filter((check) => written.length >= 0 || canBeNegative(check)),
             written.length,
           )
         : null,
