@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
 import {
+  advise,
   type EndEvent,
   type EndState,
   type EventInput,
@@ -8,6 +9,7 @@ import {
   mustAccept,
   openPoints,
   outOfOrder,
+  overFaceEvents,
   partsNeededAt,
   type RunSheet,
   restartEvent,
@@ -33,7 +35,10 @@ function* missed() {
   for (const { name, sheet } of shippedSheets)
     for (const part of sheet.parts) {
       const gate = sheet.lines.findIndex(({ parts }) => parts.some(({ id }) => id === part.id));
-      for (const { index } of sheet.lines.filter((line) => line.index > gate)) {
+      // What opens goes on at any time: it is missed once the step that needs it is passed.
+      const needed = sheet.lines.findIndex(({ step }) => step.id === part.neededAt);
+      const from = part.opens ? needed : gate;
+      for (const { index } of sheet.lines.filter((line) => line.index > from)) {
         const state = stateAfter(
           ...allOn(sheet),
           { kind: "step", to: index },
@@ -69,6 +74,23 @@ describe("a part found not to be on, whichever, at whatever step", () => {
     }
     expect(Math.min(counts.on, counts.shut)).toBeGreaterThan(100);
   });
+  it("that opens holds nothing up until the step that needs it is passed", () => {
+    let opening = 0;
+    for (const { sheet } of shippedSheets)
+      for (const part of sheet.parts.filter(({ opens }) => opens)) {
+        const needed = sheet.lines.findIndex(({ step }) => step.id === part.neededAt);
+        const state = stateAfter(
+          ...allOn(sheet),
+          { kind: "step", to: needed - 1 },
+          ...readingsOf(sheet, {}, { upTo: needed - 2 }),
+          { kind: "thread", part: part.id, on: false },
+        );
+        opening += 1;
+        expect([part.id, codeOf(sheet, state, { kind: "step", to: needed })]).toEqual([part.id, "taken"]);
+        expect([part.id, codeOf(sheet, state, { kind: "step", to: needed + 1 })]).toEqual([part.id, "gate"]);
+      }
+    expect(opening).toBeGreaterThan(10);
+  });
   it("goes on again in its place while it can, with what lies in front of it after it", () => {
     for (const { name, sheet, state } of missed()) {
       const [one] = forgottenParts(sheet, state);
@@ -85,6 +107,24 @@ describe("a part found not to be on, whichever, at whatever step", () => {
       );
       expect([name, forgottenParts(sheet, put), outOfOrder(sheet, put)]).toEqual([name, [], []]);
     }
+  });
+  it("behind a cleaved end that is not in yet still passes over its face: a fresh cleave follows, and less than a fresh start", () => {
+    let over = 0;
+    for (const { name, sheet, state } of missed()) {
+      const [one] = forgottenParts(sheet, state);
+      if (!one || one.overFace === null) continue;
+      over += 1;
+      const put = overFaceEvents(sheet, one, one.overFace).reduce((now, event) => {
+        expect([name, codeOf(sheet, now, event)]).toEqual([name, "taken"]);
+        return andThen(now, event);
+      }, state);
+      expect([name, forgottenParts(sheet, put), outOfOrder(sheet, put)]).toEqual([name, [], []]);
+      const [advice] = advise(sheet, put, { kind: "simple" });
+      expect([name, advice?.kind]).toEqual([name, "rework"]);
+      if (advice?.kind !== "rework") continue;
+      expect([name, advice.least.cableLost < sheet.uses.retry]).toEqual([name, true]);
+    }
+    expect(over).toBeGreaterThan(50);
   });
   it("once shut out takes a fresh start, with its cable counted and nothing that was read left standing", () => {
     for (const { name, sheet, part, gate, state } of missed()) {

@@ -6,11 +6,15 @@ import { type Browser, chromium, type Page } from "@playwright/test";
 import Database from "better-sqlite3";
 import { z } from "zod";
 import {
+  chosenPlacements,
   compileRunSheet,
   type EventInput,
   misfits,
   type ProcedureDocument,
   review,
+  usualPlacements,
+  walk,
+  walkWithWays,
   zEvent,
   zProcedure,
   zStoredEvent,
@@ -84,6 +88,22 @@ function sheets(): void {
     for (const pair of pairs) compileRunSheet(pair);
   });
   line("  the whole library for all its cables", `${pairs.length} sheets in ${(1000 / whole).toFixed(1)} ms`);
+}
+
+/** Every shipped sheet, with every choice, walked through the model of the real end, with every way back. */
+function walks(): void {
+  const { procedures, cables, tools } = shippedLibrary();
+  const placements = procedures.flatMap((procedure) => [
+    ...usualPlacements(procedure, cables, tools),
+    ...cables
+      .filter((cable) => misfits(procedure, cable).length === 0)
+      .flatMap((cable) => chosenPlacements(procedure, cable, tools))
+      .flatMap((chosen) => ("placement" in chosen ? [chosen.placement] : [])),
+  ]);
+  const once = 1000 / perSecond(() => placements.map((placement) => walk(placement)));
+  const withWays = 1000 / perSecond(() => placements.map((placement) => walkWithWays(placement)));
+  line("sheets walked", `${placements.length} in ${once.toFixed(0)} ms`);
+  line("  with every way back", `${withWays.toFixed(0)} ms (ratio ${(withWays / once).toFixed(1)})`);
 }
 
 /** A key in the editor: the document read, every contradiction over all cables looked for, the end drawn anew. */
@@ -324,6 +344,7 @@ const unread = Array.from({ length: 12 }, () => makeEnd(store, false, false));
 const asked = process.argv.slice(2);
 const wants = (part: string): boolean => asked.length === 0 || asked.includes(part);
 if (wants("sheets")) sheets();
+if (wants("walk")) walks();
 if (wants("editor")) reviews();
 if (wants("rework")) await reworks();
 if (wants("advice")) advices();

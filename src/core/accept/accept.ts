@@ -1,7 +1,7 @@
 import { advise } from "../advice/advise";
 import { isAdvised, mustFollow, sameEvent } from "../advice/take";
 import type { Rule } from "../conformance/conformance";
-import { forgottenParts, restartEvent } from "../end/parts";
+import { forgottenParts, partsDue, restartEvent } from "../end/parts";
 import { retriesOffered, retryEvent } from "../end/retry";
 import { type EndState, shardsMissing } from "../end/state";
 import type { EndEvent } from "../event/event";
@@ -11,6 +11,7 @@ import { mm } from "../length/length";
 import { presentFeatures } from "../measured/as-made";
 import { canBeNegative } from "../measured/either-side";
 import { InputError } from "../problem/problem";
+import type { ProcedurePart } from "../procedure/procedure";
 import { judgementOf } from "../procedure/step";
 import type { RunSheet } from "../runsheet/runsheet";
 import { SIMULATED } from "../simulated/hidden-end";
@@ -33,17 +34,19 @@ export const mustHaveSeen = (event: EndEvent): boolean =>
 /** What can still be said of an end once it is signed: a correction, or a photograph of it. */
 const afterSigning = ({ kind }: EndEvent): boolean => kind === "correction" || kind === "photo";
 
-/** Parts that are not on yet, of every thread-on gate before a line; without one, of all. */
-export function missingParts(
+/** Parts that must be on before a line and are not; without one, of all. */
+export const missingParts = (
   sheet: RunSheet,
   state: EndState,
   before = Number.POSITIVE_INFINITY,
-): readonly string[] {
-  return sheet.lines
-    .filter(({ index }) => index < before)
-    .flatMap(({ parts }) => parts)
-    .filter(({ id }) => !state.threaded.includes(id))
-    .map(({ name }) => name);
+): readonly ProcedurePart[] => partsDue(sheet, before).filter(({ id }) => !state.threaded.includes(id));
+
+/** Parts that are missing, and whether that can still be mended later, as a sentence. */
+export function missingText(missing: readonly ProcedurePart[]): string {
+  const names = missing.map(({ name }) => name).join(", ");
+  return missing.every(({ opens }) => opens)
+    ? `Lay round first: ${names}.`
+    : `Thread on first: ${names}. It cannot be added later.`;
 }
 
 /**
@@ -267,8 +270,5 @@ function mustReach(sheet: RunSheet, state: EndState, to: number): void {
 
 function mustBeOn(sheet: RunSheet, state: EndState, before?: number): void {
   const missing = missingParts(sheet, state, before);
-  if (missing.length > 0)
-    throw new InputError("gate", `Not threaded on yet: ${missing.join(", ")}. It cannot be added later.`, [
-      "to",
-    ]);
+  if (missing.length > 0) throw new InputError("gate", missingText(missing), ["to"]);
 }

@@ -12,6 +12,11 @@ export interface Forgotten {
   readonly behind: readonly ProcedurePart[];
   /** The line that shut it out; null while it can still be threaded on. */
   readonly shutOutBy: number | null;
+  /**
+   * The cleaved end that is not in yet, where that is all that shuts it out: the part still passes over it and touches its
+   * face, and a fresh cleave puts that right. Null where it no longer passes at all.
+   */
+  readonly overFace: string | null;
 }
 
 const lineOf = ({ lines }: RunSheet, step: string | undefined): number =>
@@ -25,12 +30,21 @@ export const partsNeededAt = (
 ): { readonly part: ProcedurePart; readonly on: boolean }[] =>
   parts.filter(({ neededAt }) => neededAt === step).map((part) => ({ part, on: threaded.includes(part.id) }));
 
+/**
+ * Parts of every gate before a line that must be on by then. One that opens goes on at any time: it is due once the step
+ * that needs it is passed.
+ */
+export const partsDue = (sheet: RunSheet, before: number): ProcedurePart[] =>
+  sheet.lines
+    .filter(({ index }) => index < before)
+    .flatMap(({ parts }) => parts)
+    .filter(({ opens, neededAt }) => !opens || lineOf(sheet, neededAt) < before);
+
 /** Parts of every gate passed on the way to where the end stands. */
 export const dueParts = (
-  { lines }: RunSheet,
+  sheet: RunSheet,
   { at, reached }: Pick<EndState, "at" | "reached">,
-): ProcedurePart[] =>
-  lines.filter(({ index }) => index < Math.max(at, reached)).flatMap(({ parts }) => parts);
+): ProcedurePart[] => partsDue(sheet, Math.max(at, reached));
 
 /**
  * Parts that should be on by now and are not. A part goes on over the end of the cable, so it can until the step that
@@ -52,8 +66,37 @@ export function forgottenParts(
           ({ id }) => state.threaded.includes(id) && order.indexOf(id) > order.indexOf(part.id),
         ),
         shutOutBy: shut ? trap : null,
+        overFace: shut ? faceAt(sheet, state, trap) : null,
       };
     });
+}
+
+/** The end a line cleaves, while nothing has taken it in. */
+function faceAt({ lines }: RunSheet, { at, reached }: Pick<EndState, "at" | "reached">, line: number) {
+  const step = lines[line]?.step;
+  if (step?.kind !== "cleave") return null;
+  const taken = lines.findIndex(
+    ({ index, step: { kind } }) => index > line && (kind === "insert" || kind === "fuse"),
+  );
+  return taken >= 0 && Math.max(at, reached) <= taken ? step.makes : null;
+}
+
+/**
+ * A part threaded over a cleaved end after all, with what lies in front of it taken off and put back on: the face of each
+ * leg is touched, so that what follows is a fresh cleave and nothing more.
+ */
+export function overFaceEvents(
+  { cable }: Pick<RunSheet, "cable">,
+  { part, behind }: Pick<Forgotten, "part" | "behind">,
+  face: string,
+): EndEvent[] {
+  return [
+    ...behind.map(({ id }): EndEvent => ({ kind: "thread", part: id, on: false })),
+    ...[part, ...behind].map(({ id }): EndEvent => ({ kind: "thread", part: id, on: true })),
+    ...cable.legs.map(
+      (leg): EndEvent => ({ kind: "fault", leg, feature: face, what: "dirty", at: null, on: true }),
+    ),
+  ];
 }
 
 /** Parts that went on before one they should lie in front of: first the part, then those it should follow. */

@@ -112,6 +112,12 @@ export function throughProcedure(entry: Entry, sheet: EntrySheet): ProcedureDocu
   });
 }
 
+/** A step that needs what others come to, where they come to anything. */
+function withNeeds(step: Step, become: ReadonlyMap<string, readonly string[]>): Step {
+  const needs = step.needs?.flatMap((id) => become.get(id) ?? []);
+  return { ...step, needs: needs && needs.length > 0 ? needs : undefined };
+}
+
 /** A look that goes back only to what is there: where nothing is tightened, nothing is tightened again. */
 function withinReach(step: Step, steps: readonly Step[]): Step {
   if (!("judgement" in step) || !step.judgement) return step;
@@ -137,6 +143,8 @@ function madeOf(entry: Entry, sheet: EntrySheet, named: Named): ProcedureDocumen
     [sheet.press, staged("seal")],
     [sheet.close, staged("cover")],
   ]);
+  /** What each step of the sheet comes to. */
+  const become = new Map<string, readonly string[]>();
   // A gap is read once what presses the seal is tight: before the cover, or with it.
   const absent = staged("seal").length > 0 ? ["measure-gap-closed"] : [sheet.slack, "measure-gap"];
   const stated = new Set<string>(dimensions.map(({ id }) => id));
@@ -147,7 +155,12 @@ function madeOf(entry: Entry, sheet: EntrySheet, named: Named): ProcedureDocumen
     .filter(({ id }) => !absent.includes(id))
     .flatMap((step) => {
       const fasteners = tightened.get(step.id);
-      return fasteners ? tightening(step, fasteners, named.parts) : [step];
+      const made = fasteners ? tightening(step, fasteners, named.parts) : [step];
+      become.set(
+        step.id,
+        made.map(({ id }) => id),
+      );
+      return made;
     })
     .map((step) => storing({ ...step, how: worded(step.how, entry) }, entry, sheet));
   const procedure: Procedure = {
@@ -161,7 +174,7 @@ function madeOf(entry: Entry, sheet: EntrySheet, named: Named): ProcedureDocumen
     choices: [],
     features: sheet.features.filter(({ id }, i) => i === 0 || reached.has(id)),
     dimensions,
-    steps: kept.map((step) => withinReach(step, kept)),
+    steps: kept.map((step) => withNeeds(withinReach(step, kept), become)),
     squareUp: sheet.squareUp,
     retries: sheet.retries,
   };

@@ -82,7 +82,7 @@ const common = {
   /** Features that come to lie elsewhere here: a jacket drawn taut, a fibre pushed back. Read them after it. */
   moves: z.array(zName).max(20).default([]),
   /** Ids of steps that must be done before it, where its kind does not say so. */
-  needs: z.array(zName).min(1).max(12).optional(),
+  needs: z.array(zName).min(1).max(40).optional(),
   /** What it does to joint, holder or yarn, where its kind does not say so. */
   acts: z.array(zStepAct).max(6).optional(),
   /** What is looked at here. */

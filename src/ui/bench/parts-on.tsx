@@ -4,7 +4,7 @@ import { CircleDashed, Cylinder } from "lucide-react";
 import { Popover } from "radix-ui";
 import { useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
-import { dueParts, type ProcedurePart, type RunSheet } from "@/core";
+import { dueParts, type Forgotten, type ProcedurePart, type RunSheet } from "@/core";
 import { costWords } from "../advice/advice-words";
 import { onControl } from "../aids/on-control";
 import { Button } from "../controls/button";
@@ -95,12 +95,14 @@ export function PartsNeeded({ parts }: { parts: readonly { part: ProcedurePart; 
 /** A part that should be on and is not: how it still goes on, or what it takes to begin again. Enter does it. */
 export function ForgottenPart({ sheet, work, units }: { sheet: RunSheet; work: BenchWork; units: Units }) {
   const [one] = work.forgotten;
-  useHotkeys("enter", () => one && work.reworkPart(one), {
+  const put = (forgotten: Forgotten) =>
+    forgotten.overFace === null ? work.reworkPart(forgotten) : work.threadOver(forgotten);
+  useHotkeys("enter", () => one && put(one), {
     enabled: one !== undefined,
     ignoreEventWhen: onControl,
   });
   if (!one) return null;
-  const { part, behind, shutOutBy } = one;
+  const { part, behind, shutOutBy, overFace } = one;
   return (
     <section
       role="alert"
@@ -109,7 +111,9 @@ export function ForgottenPart({ sheet, work, units }: { sheet: RunSheet; work: B
     >
       <h3 className="flex items-center gap-2 font-bold text-xl leading-tight">
         <CircleDashed aria-hidden="true" className="size-6 shrink-0 text-out" strokeWidth={3} />
-        {shutOutBy === null ? `${part.name}: thread it on now` : `${part.name}: it no longer goes on`}
+        {shutOutBy === null || overFace !== null
+          ? `${part.name}: thread it on now`
+          : `${part.name}: it no longer goes on`}
       </h3>
       {shutOutBy === null ? (
         <p className="leading-snug">
@@ -117,21 +121,30 @@ export function ForgottenPart({ sheet, work, units }: { sheet: RunSheet; work: B
           {behind.length > 0 && <strong>First take off {listed(behind)}, and put back on after it. </strong>}
           {bared(sheet, work) && "Mind the bare glass: wipe it and look at it again."}
         </p>
+      ) : overFace !== null ? (
+        <p className="leading-snug">
+          It passes over the cleaved end and touches its face: a fresh cleave follows, and nothing else is
+          made anew.{" "}
+          {behind.length > 0 && <strong>First take off {listed(behind)}, and put back on after it.</strong>}
+        </p>
       ) : (
         <p className="leading-snug">
           “{sheet.lines[shutOutBy]?.step.title}” has shut it out. {part.ifForgotten}
         </p>
       )}
       <div className="flex flex-wrap gap-2">
-        <Choice
-          tone="go"
-          onClick={() => work.reworkPart(one)}
-          aria-keyshortcuts="Enter"
-          className="min-h-14 flex-1 py-1"
-        >
-          {shutOutBy === null ? "It is on now" : "Cut off and begin again"}
+        <Choice tone="go" onClick={() => put(one)} aria-keyshortcuts="Enter" className="min-h-14 flex-1 py-1">
+          {shutOutBy === null
+            ? "It is on now"
+            : overFace !== null
+              ? "It is on now: cleave afresh"
+              : "Cut off and begin again"}
           <span className="block font-normal text-sm">
-            {shutOutBy === null ? "no cable lost" : costWords(work.restartCost, units)}
+            {shutOutBy === null
+              ? "no cable lost"
+              : overFace !== null
+                ? "what it costs is said next"
+                : costWords(work.restartCost, units)}
             <span className="hidden lg:inline"> · Enter</span>
           </span>
         </Choice>

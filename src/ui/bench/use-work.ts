@@ -16,11 +16,13 @@ import {
   judgementOf,
   legsTold,
   missingParts,
+  missingText,
   mustHoldAt,
   nextLine,
   openPoints,
   openTold,
   outOfOrder,
+  overFaceEvents,
   type Recorded,
   type Rule,
   type RunSheet,
@@ -93,7 +95,7 @@ export function useWork({ id, sheet, rule, initial, onDone }: Work) {
     (to: number) => {
       const missing = to > state.at ? missingParts(sheet, state, to) : [];
       if (missing.length > 0) {
-        toast(`Thread on first: ${missing.join(", ")}. It cannot be added later.`, { id: GATE });
+        toast(missingText(missing), { id: GATE });
         return false;
       }
       toast.dismiss(GATE);
@@ -205,6 +207,10 @@ export function useWork({ id, sheet, rule, initial, onDone }: Work) {
     setTyped(null);
     add(restartEvent(sheet, part.id));
   };
+  /** A forgotten part threaded over the cleaved end: what follows is a fresh cleave. */
+  const threadOver = (one: Forgotten) => {
+    if (one.overFace !== null) for (const event of overFaceEvents(sheet, one, one.overFace)) add(event);
+  };
   /** Parts taken off and threaded on again, in this order. */
   const putAgain = (parts: readonly string[]) => {
     for (const on of [false, true]) for (const part of parts) add({ kind: "thread", part, on });
@@ -256,6 +262,7 @@ export function useWork({ id, sheet, rule, initial, onDone }: Work) {
     forgotten,
     misordered,
     reworkPart,
+    threadOver,
     putAgain,
     restartCost: startingOver(sheet, state),
   };

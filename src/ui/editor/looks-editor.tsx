@@ -4,7 +4,7 @@ import { type ProcedureDocument, RETRY_ACTS, STEP_ACTS, SUBJECTS } from "@/core"
 import { Button } from "../controls/button";
 import { Select } from "../controls/select";
 import { optionsOf, RETRY_NAMES, STEP_ACT_NAMES, SUBJECT_NAMES } from "./bench-words";
-import { Tick } from "./tick";
+import { Several } from "./several";
 
 type Step = ProcedureDocument["steps"][number];
 type Joint = NonNullable<ProcedureDocument["joint"]>;
@@ -30,6 +30,11 @@ const DUE = [
 /** What each look is about, what each try does to the end, what a step does to joint and holder, and what the joint needs. */
 export function LooksEditor({ document, onChange }: LooksEditorProps) {
   const { steps, retries, joint } = document;
+  // A step that was taken out is still named where another needs it.
+  const titles = Object.fromEntries([
+    ...steps.flatMap(({ needs }) => (needs ?? []).map((id) => [id, `${id} (taken out)`])),
+    ...steps.map(({ id, title }) => [id, title]),
+  ]);
   const putStep = (id: string, field: string, changes: Partial<Step>) =>
     onChange(`steps/${id}/${field}`, {
       steps: steps.map((step) => (step.id === id ? Object.assign({}, step, changes) : step)),
@@ -95,6 +100,25 @@ export function LooksEditor({ document, onChange }: LooksEditorProps) {
               </li>
             ) : null,
           )}
+        </ul>
+      </section>
+      <section className="grid gap-2">
+        <h3 className="font-semibold">What must be done before a step</h3>
+        <ul className="divide-y divide-line border-line border-y">
+          {steps.map((step, i) => (
+            <li key={step.id} className="py-2">
+              <Several
+                title={`${i + 1} ${step.title}`}
+                adds="nothing more"
+                ids={orderable(steps, step)}
+                names={titles}
+                picked={step.needs ?? []}
+                onChange={(needs) =>
+                  putStep(step.id, "needs", { needs: needs.length > 0 ? needs : undefined })
+                }
+              />
+            </li>
+          ))}
         </ul>
       </section>
       <section className="grid gap-2">
@@ -176,51 +200,11 @@ const REOPENS = [
 /** Kinds of step that can work a joint, a holder or what is laid back. */
 const WORKS: readonly string[] = ["load", "insert", "actuate", "crimp", "dress", "fold", "seal"];
 
+/** Steps that can be asked for before one: all others. */
+const orderable = (steps: readonly Step[], { id }: Step): string[] =>
+  steps.map((step) => step.id).filter((other) => other !== id);
+
 const asks = (step: Step): boolean => "judgement" in step && step.judgement !== undefined;
-
-interface SeveralProps<Id extends string> {
-  readonly title: string;
-  /** What the list says while it adds nothing. */
-  readonly adds: string;
-  readonly ids: readonly Id[];
-  readonly names: Readonly<Record<Id, string>>;
-  readonly picked: readonly Id[];
-  readonly onChange: (picked: Id[]) => void;
-}
-
-/** Some of many: those picked stand there to be taken off, a list adds another. */
-function Several<Id extends string>({ title, adds, ids, names, picked, onChange }: SeveralProps<Id>) {
-  return (
-    <fieldset>
-      <legend className="text-soft text-sm">{title}</legend>
-      <div className="flex flex-wrap items-end gap-2">
-        {picked.map((id) => (
-          <Tick
-            key={id}
-            name={names[id]}
-            on
-            onTick={() => onChange(picked.filter((other) => other !== id))}
-          />
-        ))}
-        <Select
-          title="Add"
-          small
-          value=""
-          empty={adds}
-          options={optionsOf(
-            ids.filter((id) => !picked.includes(id)),
-            names,
-          )}
-          onPick={(picking) => {
-            const id = ids.find((known) => known === picking);
-            if (id !== undefined) onChange([...picked, id]);
-          }}
-          className="min-w-56"
-        />
-      </div>
-    </fieldset>
-  );
-}
 
 /** The rules as a list; an older document's one rule in words is changed under “As text”. */
 const rulesOf = (retries: Retries): Exclude<Retries, { most: number; rule: string }> =>

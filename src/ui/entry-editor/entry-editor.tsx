@@ -129,6 +129,9 @@ export function EntryEditor({ initial, basis, cables, tools, sheets }: EntryEdit
         <Part id="fasteners" title="Tightened, in this order">
           <FastenersEditor
             fasteners={draft.fasteners}
+            parts={[...draft.parts, ...(draft.through ?? [])].filter(
+              ({ id }, i, all) => all.findIndex((part) => part.id === id) === i,
+            )}
             onChange={(field, fasteners) => put(`fasteners/${field}`, { fasteners })}
           />
         </Part>

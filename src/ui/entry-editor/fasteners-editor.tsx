@@ -3,15 +3,25 @@
 import type { EntryDocument } from "@/core";
 import { Button } from "../controls/button";
 import { FigureField } from "../controls/figure-field";
+import { Select } from "../controls/select";
 import { TextField } from "../editor/field";
 import { RowButtons } from "../editor/row-buttons";
+import { Several } from "../editor/several";
 
 type Fastener = EntryDocument["fasteners"][number];
 
 interface FastenersEditorProps {
+  /** Parts it can tighten, of a cable that ends there and of one that goes through. */
+  readonly parts: readonly { readonly id: string; readonly name: string }[];
   readonly fasteners: readonly Fastener[];
   readonly onChange: (field: string, fasteners: Fastener[]) => void;
 }
+
+const STAGES: readonly { readonly id: NonNullable<Fastener["stage"]>; readonly name: string }[] = [
+  { id: "cable", name: "once the cable is in" },
+  { id: "seal", name: "after the plugs" },
+  { id: "cover", name: "with the cover" },
+];
 
 const readTorque = (text: string): number | null => {
   const value = Number(text.trim().replace(",", "."));
@@ -19,7 +29,7 @@ const readTorque = (text: string): number | null => {
 };
 
 /** What is tightened, in its order, each with its torque. */
-export function FastenersEditor({ fasteners, onChange }: FastenersEditorProps) {
+export function FastenersEditor({ parts, fasteners, onChange }: FastenersEditorProps) {
   const put = (at: number, field: string, changed: Partial<Fastener>) =>
     onChange(
       `${at}/${field}`,
@@ -32,7 +42,7 @@ export function FastenersEditor({ fasteners, onChange }: FastenersEditorProps) {
           <li
             // biome-ignore lint/suspicious/noArrayIndexKey: fasteners are told apart by their order
             key={at}
-            className="grid items-end gap-2 py-2 md:grid-cols-[minmax(0,1fr)_minmax(0,1.4fr)_7rem_auto]"
+            className="grid items-end gap-2 py-2 md:grid-cols-[minmax(0,1fr)_minmax(0,1.4fr)_10rem_7rem_auto]"
           >
             <TextField
               label={`${at + 1}`}
@@ -45,6 +55,13 @@ export function FastenersEditor({ fasteners, onChange }: FastenersEditorProps) {
               value={fastener.how ?? ""}
               most={600}
               onChange={(how) => put(at, "how", { how })}
+            />
+            <Select
+              title="When"
+              small
+              value={fastener.stage ?? "cable"}
+              options={STAGES}
+              onPick={(picked) => put(at, "stage", { stage: STAGES.find(({ id }) => id === picked)?.id })}
             />
             <FigureField
               title="N·m"
@@ -63,6 +80,16 @@ export function FastenersEditor({ fasteners, onChange }: FastenersEditorProps) {
               at={at}
               onChange={(next) => onChange("order", next)}
             />
+            <div className="md:col-span-5">
+              <Several
+                title="Only where one of these is"
+                adds="nothing more"
+                ids={parts.map(({ id }) => id)}
+                names={Object.fromEntries(parts.map(({ id, name }) => [id, name]))}
+                picked={fastener.parts ?? []}
+                onChange={(picked) => put(at, "parts", { parts: picked.length > 0 ? picked : undefined })}
+              />
+            </div>
           </li>
         ))}
       </ol>
