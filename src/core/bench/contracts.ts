@@ -158,6 +158,12 @@ const heat: Contract = (step, state, { due, has, placement }) => {
     : null;
 };
 
+/** Whether a step reads a length that ends at a feature. */
+const reads = (step: Step, feature: string, dimensions: Course["placement"]["dimensions"]): boolean =>
+  checksOf(step).some((id) =>
+    dimensions.some((dimension) => dimension.id === id && [dimension.from, dimension.to].includes(feature)),
+  );
+
 const read: Contract = (step, state, course) => {
   const { dimensions, placed, procedure, steps } = course.placement;
   // A cleaved or prepared end is out of sight once it is in; fibres pushed through tubes come out of them.
@@ -177,6 +183,9 @@ const read: Contract = (step, state, course) => {
       );
       if (over) return ["hidden", nameOf(feature), over.name];
       if (state.inserted && isInside(feature)) return ["in-sight", nameOf(feature)];
+      const later = steps.findIndex((one, at) => at > index && one.moves.includes(feature));
+      const again = steps.slice(later + 1).some((one) => reads(one, feature, dimensions));
+      if (later >= 0 && !again) return ["moves-later", nameOf(feature), steps[later]?.title ?? ""];
     }
   }
   return null;

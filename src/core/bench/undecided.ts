@@ -3,7 +3,7 @@ import { judgementOf } from "../procedure/step";
 
 /** What a document leaves out that the walk needs: the sheet is neither passed nor refused by it. */
 export interface Undecided {
-  readonly code: "no-bore" | "remedy-in-words" | "no-act" | "no-subject" | "no-joint";
+  readonly code: "no-bore" | "no-place" | "remedy-in-words" | "no-act" | "no-subject" | "no-joint";
   readonly about: "part" | "dimension" | "step";
   readonly id: string;
   readonly message: string;
@@ -14,7 +14,13 @@ export interface Undecided {
  * look is about, what the joint needs. Every document of before has some.
  */
 export function undecidedOf(procedure: Procedure): Undecided[] {
-  return [...bores(procedure), ...words(procedure), ...looks(procedure), ...joint(procedure)];
+  return [
+    ...bores(procedure),
+    ...places(procedure),
+    ...words(procedure),
+    ...looks(procedure),
+    ...joint(procedure),
+  ];
 }
 
 const bores = ({ parts }: Procedure): Undecided[] =>
@@ -25,6 +31,16 @@ const bores = ({ parts }: Procedure): Undecided[] =>
       about: "part",
       id,
       message: `Enter the bore of the ${name}, or say that it opens: it is not known what it passes.`,
+    }));
+
+const places = ({ parts }: Procedure): Undecided[] =>
+  parts
+    .filter(({ neededAt }) => neededAt === undefined)
+    .map(({ id, name }) => ({
+      code: "no-place",
+      about: "part",
+      id,
+      message: `Say at which step the ${name} is brought to its place: a part that is never used need not be threaded on.`,
     }));
 
 const words = ({ dimensions }: Procedure): Undecided[] =>

@@ -46,6 +46,7 @@ export const VIOLATIONS = [
   "not-before",
   "nothing-there",
   "in-sight",
+  "moves-later",
   "not-filled",
   "not-dipped",
   "gritty",
@@ -165,6 +166,8 @@ const SENTENCES: Readonly<Record<ViolationCode, (params: readonly string[]) => s
   "nothing-there": ([step]) => `Step “${step}”: there is nothing yet to look at. Make it first.`,
   "in-sight": ([step, feature]) =>
     `Step “${step}”: the ${feature} is inside by then, out of sight. Read it before the fibre goes in.`,
+  "moves-later": ([step, feature, other]) =>
+    `Step “${step}”: the ${feature} moves again at “${other}”. Read it after that.`,
   "not-filled": ([step]) => `Step “${step}”: no adhesive is in yet. Fill it first.`,
   "not-dipped": ([step]) => `Step “${step}”: nothing was dipped or primed yet. Do that first.`,
   gritty: ([step]) =>
