@@ -47,7 +47,7 @@ export function verdictWords(
       : `${more} more ${more === 1 ? "reading" : "readings"} like this would settle it.`;
   return {
     word: "Measure again",
-    by: long || short ? `${by} over the limit` : `${by} inside the limit`,
+    by: `${by} ${long ? "over" : short ? "under" : "inside"} the limit`,
     sure: `${percent(judged.probability)} likely in`,
     todo,
   };
