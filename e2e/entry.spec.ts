@@ -1,5 +1,5 @@
 import type { Page } from "@playwright/test";
-import { expect, test } from "./server";
+import { addEvents, expect, lineOf, startEnd, test } from "./server";
 import { pick, pickByLetters } from "./work";
 
 const DOME = "/entry/entry-dome-gel";
@@ -150,4 +150,25 @@ test("a cable's sheet goes from the closure to the bench like any other", async 
   await page.getByRole("button", { name: "To the bench" }).click();
   await page.getByRole("button", { name: "Not now: begin unchecked" }).click();
   await expect(page.locator("#step")).toContainText("Let the pressure out");
+});
+
+test("a cable that goes through is cut by no advice: an opening too long is stored", async ({
+  page,
+  request,
+}) => {
+  const pole = { cable: "loose-tube-36-mid-span", procedure: "entry-pedestal-through", core: "9/125" };
+  const end = await startEnd(request, pole);
+  await addEvents(request, end, [
+    { kind: "thread", part: "halves", on: true },
+    { kind: "step", to: lineOf("measure", pole) },
+  ]);
+  await page.goto(`/bench/${end}`);
+  await page.getByRole("textbox", { name: /Reading/ }).fill("690");
+  await page.keyboard.press("Enter");
+  const advice = page
+    .getByRole("region", { name: /Advice|What to do/ })
+    .or(page.getByText("Store what is spare"));
+  await expect(advice.first()).toBeVisible();
+  await expect(page.getByText("Leave the cable whole")).toBeVisible();
+  await expect(page.getByRole("main").getByRole("button", { name: /cut it/i })).toHaveCount(0);
 });

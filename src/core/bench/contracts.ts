@@ -334,7 +334,8 @@ export function brokenAt(step: Step, state: BenchState, course: Course): Broken 
 
 /** What a step itself says must be done before it. */
 const early: Contract = ({ needs = [] }, { done }, { placement: { steps } }) => {
-  const before = steps.find(({ id }) => needs.includes(id) && !done.includes(id));
+  const undone = needs.filter((id) => !done.includes(id));
+  const before = undone.length > 0 && steps.find(({ id }) => undone.includes(id));
   return before ? ["not-before", before.title] : null;
 };
 

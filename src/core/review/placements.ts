@@ -1,6 +1,7 @@
 import type { Cable } from "../cable/cable";
 import { attempt } from "../problem/attempt";
 import { InputError, type Problem } from "../problem/problem";
+import type { Picked } from "../procedure/condition";
 import { misfits } from "../procedure/fit";
 import { type Procedure, withDefaults } from "../procedure/procedure";
 import type { Tool } from "../procedure/tool";
@@ -23,39 +24,37 @@ export function placementOf(made: Resolved, tools: readonly Tool[]): Placement |
   }
 }
 
-/** Cables that a procedure goes on and cannot be laid out on: a length is laid off from what is not there yet. */
-export const unplaced = (
-  procedure: Procedure,
-  cables: readonly Cable[],
-  tools: readonly Tool[],
-): { readonly cable: Cable; readonly problem: Problem }[] =>
-  cables.flatMap((cable) => {
-    const core = cable.cores.find((one) => misfits(procedure, cable, one).length === 0);
-    if (core === undefined) return [];
-    const made = resolved(procedure, cable, { core, choices: withDefaults(procedure, {}) });
-    const { problem } = attempt(() => placeFeatures(made, tools));
-    return problem ? [{ cable, problem }] : [];
-  });
+/** A procedure on one cable as it was picked: laid out there, or why it cannot be. */
+export type Chosen = { readonly placement: Placement } | { readonly cable: Cable; readonly problem: Problem };
 
-/** A procedure on every cable and glass it goes on, each with the usual choices. */
-export const usualPlacements = (
+function laidOut(procedure: Procedure, cable: Cable, picked: Picked, tools: readonly Tool[]): Chosen {
+  const made = resolved(procedure, cable, picked);
+  const { value, problem } = attempt(() => placeFeatures(made, tools));
+  return problem === null ? { placement: { ...made, placed: value } } : { cable, problem };
+}
+
+/** A procedure on every cable it goes on, each in its first glass that fits and with the usual choices. */
+export const usualLayouts = (
   procedure: Procedure,
   cables: readonly Cable[],
   tools: readonly Tool[],
-): Placement[] =>
+): Chosen[] =>
   cables.flatMap((cable) =>
     cable.cores
       .filter((core) => misfits(procedure, cable, core).length === 0)
       .slice(0, 1)
-      .flatMap(
-        (core) =>
-          placementOf(resolved(procedure, cable, { core, choices: withDefaults(procedure, {}) }), tools) ??
-          [],
-      ),
+      .map((core) => laidOut(procedure, cable, { core, choices: withDefaults(procedure, {}) }, tools)),
   );
 
-/** A procedure on one cable with an option picked: laid out there, or why it cannot be. */
-export type Chosen = { readonly placement: Placement } | { readonly cable: Cable; readonly problem: Problem };
+/** The same where it can be laid out. */
+export const usualPlacements = (
+  procedure: Procedure,
+  cables: readonly Cable[],
+  tools: readonly Tool[],
+): Placement[] => usualLayouts(procedure, cables, tools).flatMap(placedOf);
+
+/** What was laid out of what was tried. */
+export const placedOf = (chosen: Chosen): Placement[] => ("placement" in chosen ? [chosen.placement] : []);
 
 /** A procedure on one cable with each other option picked by itself: what only a choice brings in is there too. */
 export const chosenPlacements = (procedure: Procedure, cable: Cable, tools: readonly Tool[]): Chosen[] =>
@@ -63,8 +62,4 @@ export const chosenPlacements = (procedure: Procedure, cable: Cable, tools: read
     .filter((core) => misfits(procedure, cable, core).length === 0)
     .slice(0, 1)
     .flatMap((core) => [...variantsOf(procedure, cable, core)].slice(1))
-    .map((picked): Chosen => {
-      const made = resolved(procedure, cable, picked);
-      const { value, problem } = attempt(() => placeFeatures(made, tools));
-      return problem === null ? { placement: { ...made, placed: value } } : { cable, problem };
-    });
+    .map((picked) => laidOut(procedure, cable, picked, tools));

@@ -17,7 +17,7 @@ import { type Advice, adviceOn } from "./advice";
 import type { Contradiction } from "./contradictions";
 import { type FirstLook, firstLook } from "./first-look";
 import { nestingOf } from "./nesting";
-import { type Chosen, chosenPlacements, type Placement, unplaced, usualPlacements } from "./placements";
+import { type Chosen, chosenPlacements, type Placement, placedOf, usualLayouts } from "./placements";
 import { strainAdvice, strainsOf } from "./strains";
 import { toolingAdvice } from "./tooling";
 
@@ -80,6 +80,15 @@ function placesOf({ step, dimension }: Violation, { steps, dimensions, placed }:
   return shown.find((features) => features.length > 0) ?? [];
 }
 
+/** What the walk of a sheet goes by, as a text: alike for sheets that are walked alike. */
+const asWalked = ({ steps, dimensions, parts, picked }: Placement): string =>
+  JSON.stringify([
+    steps.map(({ id, setting }) => [id, setting?.kind === "film" ? setting.grain : null]),
+    dimensions.map(({ id, caseIndex }) => [id, caseIndex]),
+    parts.map(({ id }) => id),
+    picked.choices["bend-screen"] ?? null,
+  ]);
+
 /** The same with an option picked, or why it cannot be laid out at all. */
 const cannotBeChosen = (chosen: Chosen, known: ReadonlySet<string>): Contradiction[] =>
   "placement" in chosen
@@ -114,9 +123,14 @@ export function secondLook(
   if (!procedure) return { ...NOTHING, problem: read.problem };
   const fitting = cables.filter((cable) => misfits(procedure, cable).length === 0);
   const on = fitting.find(({ id }) => id === wanted) ?? fitting[0] ?? null;
-  const placements = usualPlacements(procedure, cables, tools);
+  const layouts = usualLayouts(procedure, cables, tools);
+  const placements = layouts.flatMap(placedOf);
   const chosen = fitting[0] ? chosenPlacements(procedure, fitting[0], tools) : [];
   const known = new Set(placements[0]?.steps.map(({ id }) => id));
+  // An option that changes nothing the bench model sees is walked with another: a wipe more, a finer alcohol.
+  const distinct = [
+    ...new Map(chosen.map((one, i) => ["placement" in one ? asWalked(one.placement) : i, one])).values(),
+  ];
   const contradictions = [
     ...chains,
     ...new Map(
@@ -127,13 +141,8 @@ export function secondLook(
           placements.flatMap((placement, i) =>
             cannotBeDone(placement, i === 0 ? walkWithWays(placement) : walk(placement)),
           ),
-          chosen.flatMap((other) => cannotBeChosen(other, known)),
-          unplaced(procedure, cables, tools).map(({ cable, problem }) => ({
-            ids: [],
-            shortBy: 0,
-            message: problem.message,
-            cable: cable.name,
-          })),
+          distinct.flatMap((other) => cannotBeChosen(other, known)),
+          layouts.flatMap((one) => ("placement" in one ? [] : cannotBeChosen(one, known))),
         )
         .map((contradiction) => [contradiction.message, contradiction]),
     ).values(),

@@ -72,7 +72,7 @@ function StartOver({
         {again
           ? "From the start"
           : isMidRun(sheet)
-            ? "This opening cannot be mended"
+            ? "This opening cannot be made shorter"
             : "This end cannot be saved"}
         {again?.leg !== undefined && onLeg(advice.leg, isMidRun(sheet))}
         <span className="block font-normal text-base text-soft">{causeWords(sheet, advice)}</span>
@@ -80,10 +80,16 @@ function StartOver({
       <p>{stoppedWords(sheet, advice)}</p>
       <dl className="text-sm leading-tight">
         {isMidRun(sheet) ? (
-          <WayOut
-            name="Cut the cable through here"
-            says="both sides are then ended, and all its fibres spliced"
-          />
+          <>
+            <WayOut
+              name="Store what is spare"
+              says="a turn more where it fits, or close the sheath over it again"
+            />
+            <WayOut
+              name="Leave the cable whole"
+              says="its fibres may be live: what else is done is for whoever runs it"
+            />
+          </>
         ) : (
           <WayOut
             name={again ? "Cut it back and begin again" : "Cut off and start over"}
@@ -106,9 +112,11 @@ function StartOver({
           </span>
         </Choice>
       )}
-      <Choice onClick={onStartOver} tone={again ? "line" : "out"} className="min-h-14 font-bold">
-        {isMidRun(sheet) ? "Cut it through and sign it so" : "Cut it off and sign it so"}
-      </Choice>
+      {!isMidRun(sheet) && (
+        <Choice onClick={onStartOver} tone={again ? "line" : "out"} className="min-h-14 font-bold">
+          Cut it off and sign it so
+        </Choice>
+      )}
     </>
   );
 }

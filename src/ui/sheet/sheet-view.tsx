@@ -349,7 +349,7 @@ function SheetDrawn({ resolved: { sheet: drawn, ask } }: { resolved: SheetResolv
         )}
         {asShown && <>{asShown} </>}
         {isMidRun(sheet) ? (
-          "Opened in the middle of its run: both edges from the centre mark, and too long an opening cannot be mended."
+          "Opened in the middle of its run: both edges from the centre mark. An opening cannot be made shorter."
         ) : (
           <CableUsed
             uses={uses}
