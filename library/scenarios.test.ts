@@ -167,7 +167,7 @@ describe("what a master would say of an end of each style", () => {
       "stub-wedge-release-cord",
       "measure",
       { "glass-end": 1200 },
-      "draw clamp-mark +8.75, cut jacket-edge +7.75, cut tube-front +7.25, draw second-mark 11.5 off buffer-edge, cut buffer-edge +9.75, cut glass-end 9.05 off buffer-edge",
+      "draw clamp-mark +8.75, cut jacket-edge +7.75, draw second-mark 11.5 off buffer-edge, cut buffer-edge +9.75, cut glass-end 9.05 off buffer-edge",
       7.75,
     ],
     [

@@ -7,7 +7,7 @@ import { mustHold, mustHoldAt, mustHoldIn } from "../problem/held";
 import type { Retry } from "../procedure/retry";
 import { judgementOf, type StepKind } from "../procedure/step";
 import { featureOf, type Line, type RunSheet, type SheetFeature } from "../runsheet/runsheet";
-import { isSet, rides } from "./problem";
+import { isSet, rides, standsAgainst } from "./problem";
 import type { Placing } from "./solve";
 
 /** One feature made anew: where it was and comes to lie, and how it is laid off. */
@@ -89,6 +89,7 @@ export function planOf(
       ) || made.lost.has(feature.id);
     if (rides(sheet, feature, state.reached)) return [];
     if (now === undefined || (now === was && !lost && !moved.includes(feature.id))) return [];
+    if (standsAgainst(sheet, feature, state.reached) !== null) return [];
     const drawn = feature.cutAt === null || feature.cutAt >= state.reached;
     const how = moved.includes(feature.id) ? "cut" : isSet(sheet, feature) ? "set" : drawn ? "draw" : "cut";
     return [

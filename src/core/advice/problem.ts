@@ -65,6 +65,17 @@ export const rides = (sheet: RunSheet, feature: SheetFeature, reached: number): 
   !isSet(sheet, feature) &&
   feature.madeAt >= heldBy(sheet, reached, feature);
 
+/**
+ * What a loose piece stands against, cut to its own length before it went on and never read: it goes wherever that goes, as
+ * long as it is. Null for what is no such piece.
+ */
+export function standsAgainst(sheet: RunSheet, feature: SheetFeature, reached: number): string | null {
+  if (feature.kind !== "part" || feature.cutAt === null || feature.cutAt >= reached) return null;
+  const own = sheet.limits.find(({ from, to }) => from === feature.id || to === feature.id);
+  const isRead = sheet.checks.some(({ dimension }) => dimension === own?.dimension);
+  return own && !isRead ? (own.from === feature.id ? own.to : own.from) : null;
+}
+
 /** States one leg's question to the solver. */
 export function leastProblem(
   sheet: RunSheet,
@@ -83,6 +94,7 @@ export function leastProblem(
     const held = Math.max(madeAt, cutAt ?? -1) < heldBy(sheet, reached, feature);
     // A centre mark is where it is: a cable that goes on has no end to be cut.
     if (held || (id === root && feature.kind === "mark")) return { name: id, kind: "fixed", at };
+    if (standsAgainst(sheet, feature, reached) !== null) return { name: id, kind: "mark" };
     if (isCut) return { name: id, kind: "cut", at, bite };
     if (
       feature.kind !== "end" &&
@@ -108,6 +120,10 @@ export function leastProblem(
     ...stated,
     ...order,
     ...(end ? riding.map((part) => ridesOn(end, part, places)) : []),
+    ...present.flatMap((feature) => {
+      const on = standsAgainst(sheet, feature, reached);
+      return on !== null && places.has(on) ? [ridesOn(on, feature.id, places)] : [];
+    }),
     ...(nick && end ? [behindNick(end)] : []),
     ...due.map(({ name }) => asPlanned(name, mustHold(made.pending, name))),
   ];
@@ -201,7 +217,7 @@ const behindNick = (end: string): Dimension => ({
   minus: ZERO,
 });
 
-/** A part goes with the fibre end, as far behind it as it is. */
+/** A part goes with what it stands against, as far behind it as it is. */
 const ridesOn = (end: string, part: string, places: AsMade["places"]): Dimension => ({
   id: `rides:${part}`,
   from: end,
