@@ -338,7 +338,7 @@ describe("a retry", () => {
     reorder: is("insert"),
     relay: is("load"),
     "rewedge-press": is("load"),
-    retighten: is("torque"),
+    retighten: is("torque", "seal"),
   };
   it("goes back to the step that really redoes it, before the look that asks; from the start, to the first mark", () => {
     let offers = 0;

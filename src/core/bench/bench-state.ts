@@ -29,6 +29,10 @@ export interface BenchState {
   readonly held: boolean;
   /** Whether yarn or shield is laid back over the jacket: an obstacle. */
   readonly laid: boolean;
+  /** In a closure: whether the cable is fixed to it, its armour bonded, and what stays whole stored. */
+  readonly fixed: boolean;
+  readonly bonded: boolean;
+  readonly stored: boolean;
   /** Whether a loop of fibre lies where it may yet be pinched. */
   readonly looped: boolean;
   /** What was looked at and has not changed since. */
@@ -59,6 +63,9 @@ export const AS_SUPPLIED: BenchState = {
   crimped: false,
   held: false,
   laid: false,
+  fixed: false,
+  bonded: false,
+  stored: false,
   looped: false,
   seen: new Set(["end-face"]),
   threaded: [],

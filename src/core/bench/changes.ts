@@ -46,6 +46,16 @@ function byAct(state: BenchState, act: StepAct): BenchState {
       return { ...state, laid: true };
     case "lay-forward":
       return { ...state, laid: false };
+    case "fix":
+      return { ...state, fixed: true, seen: without(state.seen, "grip") };
+    case "bond":
+      return { ...state, bonded: true };
+    case "open-tube":
+      return { ...state, seen: without(state.seen, "whole") };
+    case "store":
+      return { ...state, stored: true };
+    case "cut-fibre":
+      return { ...state, seen: without(state.seen, "named") };
     case "store-loop":
       return { ...state, looped: true, seen: without(state.seen, "loop") };
   }
@@ -75,7 +85,12 @@ function byKind(step: Step, state: BenchState, course: Course): Partial<BenchSta
       const bared = new Map(state.bared);
       for (const layer of layers) bared.set(layer, Math.max(course.at(to), bared.get(layer) ?? 0));
       const glass = layers.some((layer) => layer === "coating" || layer === "buffer");
-      return { bared, ...(glass && { wiped: false, seen: without(state.seen, "coating", "glass") }) };
+      const stale: readonly Subject[] = [
+        "bared",
+        ...(layers.includes("tube") ? (["whole"] as const) : []),
+        ...(glass ? (["coating", "glass"] as const) : []),
+      ];
+      return { bared, ...(glass && { wiped: false }), seen: without(state.seen, ...stale) };
     }
     case "fold":
       return { laid: true };

@@ -323,9 +323,22 @@ const CONTRACTS: Partial<Record<Step["kind"], readonly Contract[]>> = {
   cap: [capped, closedLooks, bareGlass],
 };
 
+/** In a closure a tube is opened once the cable is fixed, its armour bonded; a fibre is cut once the others are stored. */
+const inClosure: Contract = (step, state, course) => {
+  const { cable, procedure } = course.placement;
+  if (step.acts?.includes("cut-fibre")) {
+    if (!state.stored) return ["not-stored"];
+    if (!state.seen.has("named")) return ["not-named"];
+  }
+  const opensTube = takenOff(step, course).layers.includes("tube") || step.acts?.includes("open-tube");
+  if (!opensTube || procedure.family !== "closure-entry") return null;
+  if (!state.fixed) return ["not-fixed"];
+  return cable.layers.some(({ kind }) => kind === "armour") && !state.bonded ? ["not-earthed"] : null;
+};
+
 /** The first contract a step breaks as the end then stands; null where it can be done. What its kind says comes first. */
 export function brokenAt(step: Step, state: BenchState, course: Course): Broken | null {
-  for (const contract of [...(CONTRACTS[step.kind] ?? []), blocked, early]) {
+  for (const contract of [...(CONTRACTS[step.kind] ?? []), blocked, inClosure, early]) {
     const broken = contract(step, state, course);
     if (broken) return broken;
   }

@@ -63,6 +63,10 @@ export const VIOLATIONS = [
   "behind-laid",
   "remedy-wrong-way",
   "remedy-elsewhere",
+  "not-fixed",
+  "not-earthed",
+  "not-stored",
+  "not-named",
   "way-misses-look",
   "way-shut",
   "way-held",
@@ -193,6 +197,13 @@ const SENTENCES: Readonly<Record<ViolationCode, (params: readonly string[]) => s
     `Step “${step}”: the ${part} would have to pass the ${other}. Thread them on in the order they are needed.`,
   "behind-laid": ([step, part]) =>
     `Step “${step}”: the ${part} would have to pass the yarn laid back. Bring the yarn forward first.`,
+  "not-fixed": ([step]) =>
+    `Step “${step}”: the cable is not fixed in the closure yet. Clamp it before a tube is opened: a pull would reach the fibres.`,
+  "not-earthed": ([step]) => `Step “${step}”: the armour is not bonded yet. Bond it before a tube is opened.`,
+  "not-stored": ([step]) =>
+    `Step “${step}”: the fibres that stay whole are not stored yet. Store them before one is cut.`,
+  "not-named": ([step]) =>
+    `Step “${step}”: nobody has named the fibre to cut. Name its tube and its colour before it is cut.`,
   "remedy-wrong-way": ([length, side, remedy]) =>
     `“${length}”, when too ${side}: “${remedy}” makes it worse. It moves the wrong way.`,
   "remedy-elsewhere": ([length, side, remedy]) =>

@@ -36,6 +36,8 @@ export const SUBJECTS = [
   "loop",
   "tip",
   "at-stop",
+  "bared",
+  "named",
 ] as const;
 export type Subject = (typeof SUBJECTS)[number];
 export const zSubject = z.enum(SUBJECTS);
@@ -49,6 +51,11 @@ export const STEP_ACTS = [
   "lay-back",
   "lay-forward",
   "store-loop",
+  "fix",
+  "bond",
+  "open-tube",
+  "store",
+  "cut-fibre",
 ] as const;
 export type StepAct = (typeof STEP_ACTS)[number];
 export const zStepAct = z.enum(STEP_ACTS);

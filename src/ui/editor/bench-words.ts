@@ -36,7 +36,7 @@ export const RETRY_NAMES: Readonly<Record<RetryAct, string>> = {
 
 /** What a look is about. */
 export const SUBJECT_NAMES: Readonly<Record<Subject, string>> = {
-  grip: "how the buffer grips",
+  grip: "whether it is held",
   mate: "whether it will mate",
   coating: "coating left on the glass",
   glass: "whether the glass is sound",
@@ -66,6 +66,8 @@ export const SUBJECT_NAMES: Readonly<Record<Subject, string>> = {
   loop: "whether the loop lies inside",
   tip: "glass standing out of the tip",
   "at-stop": "whether the jacket edge stands at the end stop",
+  bared: "what was bared under the sheath",
+  named: "which fibre is to be cut",
 };
 
 /** What a step does beyond its kind. */
@@ -77,6 +79,11 @@ export const STEP_ACT_NAMES: Readonly<Record<StepAct, string>> = {
   "lay-back": "lays yarn or shield back",
   "lay-forward": "brings yarn or shield forward",
   "store-loop": "stores a loop of fibre",
+  fix: "fixes the cable in a closure",
+  bond: "bonds the armour",
+  "open-tube": "opens a tube along its side",
+  store: "stores what stays whole",
+  "cut-fibre": "cuts the fibres named",
 };
 
 /** A list to pick from, in the order of the ids. */
