@@ -1,5 +1,13 @@
 import { describe, expect, it } from "vitest";
-import { type Cable, compileRunSheet, misfits, optionsFor, type Procedure, type RunSheet } from "@/core";
+import {
+  type Cable,
+  compileRunSheet,
+  misfits,
+  mustHoldAt,
+  optionsFor,
+  type Procedure,
+  type RunSheet,
+} from "@/core";
 import { shippedLibrary } from "@/store/shipped";
 
 const { cables, procedures, tools } = shippedLibrary();
@@ -78,4 +86,40 @@ describe("what is picked of a connector", () => {
     for (const procedure of procedures.filter(({ family }) => family.startsWith("stub")))
       expect(procedure.appliesTo.cores, procedure.id).toContain("62.5/125");
   });
+});
+
+describe("a cleave that a holder sets", () => {
+  const HELD: readonly (readonly [procedure: string, cable: string, stop: string, stands: string])[] = [
+    ["fusion-splice-on", "distribution-900", "holder", "strip"],
+    ["fusion-splice-on", "furcation-900", "holder", "proud"],
+    ["fusion-splice-on-250", "ribbon-fibre-250", "holder", "strip"],
+    ["fusion-splice-on-cord", "simplex-3.0", "holder", "strip"],
+    ["stub-two-fibre", "pair-900", "holder", "proud"],
+    ["stub-two-fibre-cord", "duplex-1.8", "holder", "proud"],
+    ["drop-clamp", "flat-drop", "stands-out", "coating"],
+  ];
+  it.each(HELD)(
+    "%s on %s: its length is the holder's less how far the buffer stands, and limits add up",
+    (id, on, stop, stands) => {
+      const procedure = mustHoldAt(
+        procedures.filter((procedure) => procedure.id === id),
+        0,
+      );
+      const cable = mustHoldAt(
+        cables.filter((cable) => cable.id === on),
+        0,
+      );
+      const sheet = compileRunSheet({ procedure, cable, core: "9/125", choices: {}, tools });
+      const limit = (dimension: string) =>
+        mustHoldAt(
+          sheet.limits.filter((limit) => limit.dimension === dimension),
+          0,
+        );
+      const [cleave, holder, before] = [limit("cleave"), limit(stop), limit(stands)];
+      expect(holder.stop).toBe(true);
+      expect(cleave.nominal).toBe(holder.nominal - before.nominal);
+      expect(cleave.max).toBe((holder.max ?? 0) - (before.min ?? 0));
+      expect(cleave.min).toBe((holder.min ?? 0) - (before.max ?? 0));
+    },
+  );
 });

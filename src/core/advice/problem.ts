@@ -116,6 +116,7 @@ export function leastProblem(
     .map((dimension) => (open.has(dimension.id) ? toTheMiddle(dimension) : dimension));
   const riding = present.filter((feature) => rides(sheet, feature, reached)).map(({ id }) => id);
   const order = inOrder(sheet, made);
+  const spent = spentHolders(sheet, present);
   const dimensions = [
     ...stated,
     ...order,
@@ -138,7 +139,9 @@ export function leastProblem(
       // A mark costs nothing to draw again, so its lengths hold whatever else is done.
       ...dimensions
         .filter(({ from, to }) =>
-          features.some(({ name, kind }) => kind === "mark" && (name === from || name === to)),
+          features.some(
+            ({ name, kind }) => kind === "mark" && !spent.includes(name) && (name === from || name === to),
+          ),
         )
         .map(({ id }) => id),
       ...dimensions
@@ -153,6 +156,16 @@ export function leastProblem(
     places,
   };
 }
+
+/** Faces of holders the fibre was cleaved in: they have done their work, and where they stand binds nothing any more. */
+const spentHolders = ({ limits }: RunSheet, present: readonly SheetFeature[]): string[] => {
+  const kindOf = (id: string) => present.find((feature) => feature.id === id)?.kind;
+  return limits.flatMap(({ from, to, stop }) =>
+    stop && kindOf(from) !== undefined && kindOf(to) !== undefined
+      ? [from, to].filter((id) => kindOf(id) === "part")
+      : [],
+  );
+};
 
 /** What both sides of an opening make together is asked of this one as the other has it. */
 function asAsked(dimension: Dimension, check: Check | undefined): Dimension {
@@ -246,13 +259,13 @@ const forcedBy = (faults: readonly SeenFault[], features: readonly ReworkFeature
  */
 function statedBetween({ limits }: RunSheet, present: readonly SheetFeature[]): Dimension[] {
   const there = new Set(present.map(({ id }) => id));
-  let all: Between[] = limits.map(({ dimension, from, to, nominal, min, max }) => ({
+  let all: Between[] = limits.map(({ dimension, from, to, nominal, min, max, stop }) => ({
     id: dimension,
     from,
     to,
     nominal,
-    min,
-    max,
+    min: stop ? nominal : min,
+    max: stop ? nominal : max,
   }));
   const gone = [...new Set(all.flatMap(({ from, to }) => [from, to]))].filter((id) => !there.has(id));
   for (const middle of gone) {

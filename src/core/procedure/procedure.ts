@@ -79,6 +79,8 @@ const zStated = zDimension.extend({
   joint: z.literal(true).optional(),
   /** Read by a gauge between two faces, not along the cable. */
   gap: z.literal(true).optional(),
+  /** Given by a stop: a holder that sets the glass to its own length. Nobody chooses it, so a rework keeps its figure. */
+  stop: z.literal(true).optional(),
 });
 
 const zChoice = z.strictObject({

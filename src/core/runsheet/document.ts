@@ -26,6 +26,7 @@ const limit = {
   nominal: zMm,
   min: zMm.nullable(),
   max: zMm.nullable(),
+  stop: z.literal(true).optional(),
 };
 
 const zFigure = z.strictObject({

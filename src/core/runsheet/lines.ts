@@ -142,5 +142,6 @@ export function limitOf(
     nominal: um(placedAt(placed, to).position - placedAt(placed, from).position),
     min: Number.isFinite(stated.min) ? um(stated.min) : (closed?.min ?? null),
     max: Number.isFinite(stated.max) ? um(stated.max) : (closed?.max ?? null),
+    ...(dimension.stop && { stop: dimension.stop }),
   };
 }

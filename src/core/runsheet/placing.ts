@@ -70,7 +70,7 @@ export function placeFeatures(
     if (makes === null) return;
     const error = toolError(step, tools);
     const before = placed.get(makes);
-    if (!before) placeDatum(step, index, dimensions, featureOf, placed);
+    if (!before) placeDatum(step, index, { steps, dimensions }, featureOf, placed);
     if (before)
       placed.set(makes, { ...before, errors: error === null ? before.errors : [...before.errors, error] });
     else placed.set(makes, place(mustHold(featureOf, makes), step, index, error, dimensions, placed));
@@ -184,16 +184,21 @@ function placePart(
 function placeDatum(
   step: Step,
   index: number,
-  dimensions: readonly Stated[],
+  { steps, dimensions }: Pick<Resolved, "steps" | "dimensions">,
   featureOf: ReadonlyMap<string, ProcedureFeature>,
   placed: Map<string, Placed>,
 ): void {
   const by = "by" in step ? step.by : undefined;
   const dimension = dimensions.find(({ id }) => id === by);
+  /** A holder's face is there once the holder is closed; what is only read later is there when it is laid off from. */
+  const thereFrom = (after: string): number => {
+    const at = steps.findIndex(({ id }) => id === after);
+    return at < 0 ? index : Math.min(at, index);
+  };
   for (const id of dimension ? [dimension.from, dimension.to] : []) {
     const feature = featureOf.get(id);
     if (feature?.kind === "part" && id !== madeBy(step) && !placed.has(id))
-      placePart(feature, dimensions, placed, () => index, true);
+      placePart(feature, dimensions, placed, ({ after }) => thereFrom(after), true);
   }
 }
 

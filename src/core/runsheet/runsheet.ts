@@ -33,6 +33,8 @@ export interface SheetLimit {
   readonly nominal: Length;
   readonly min: Length | null;
   readonly max: Length | null;
+  /** Given by a stop: it is what its figure says, whatever else is made anew. */
+  readonly stop?: true | undefined;
 }
 
 /** Where to mark or cut, said every way at once. */
