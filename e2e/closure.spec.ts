@@ -275,6 +275,10 @@ test("an entry is duplicated on the shelf, changed with its drawing and from a l
   await expect(said).toContainText("inside “armour” that stands out 40.0: they cannot both hold");
   await expect(page.getByRole("button", { name: "Keep as revision 1" })).toBeDisabled();
   await page.getByRole("button", { name: "Undo" }).click();
+  const bushing = page.getByLabel("bushing: only where the port needs one").first();
+  await bushing.check();
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(bushing).not.toBeChecked();
   await page.getByRole("button", { name: "Keep as revision 1" }).click();
   await page.waitForURL(`**/shelf/entries/${id}`);
   await page.getByRole("link", { name: "Use it" }).click();

@@ -72,7 +72,7 @@ function figureOf(
       before === undefined
         ? null
         : { feature: before, distance: um(at.position - placedAt(placed, before).position) },
-    workFromOwn: datum !== root && at.feature.kind === "end",
+    workFromOwn: datum !== root && (at.feature.kind === "end" || dimension.workFrom !== undefined),
   };
 }
 

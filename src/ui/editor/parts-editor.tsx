@@ -7,7 +7,8 @@ import { LengthField, TextField } from "./field";
 import { RowButtons } from "./row-buttons";
 import { Tick } from "./tick";
 
-type Part = ProcedureDocument["parts"][number];
+/** A part of a procedure, or of an entry: there it may be a bushing. */
+type Part = ProcedureDocument["parts"][number] & { readonly bushes?: true | undefined };
 
 interface PartsEditorProps {
   readonly parts: readonly Part[];
@@ -15,6 +16,8 @@ interface PartsEditorProps {
   readonly steps: readonly { readonly id: string; readonly title: string }[];
   /** How often the document was gone back or on. */
   readonly moves: number;
+  /** Whether one may be a bushing: it goes on where the port takes the cable with one alone. */
+  readonly bushings?: boolean;
   readonly onChange: (field: string, parts: Part[]) => void;
 }
 
@@ -23,7 +26,7 @@ const SHAPES: readonly Part["shape"][] = ["boot", "sleeve", "tube", "ring", "cli
 const LAYERS = LAYER_KINDS.map((kind): [string, string] => [kind, kind.replaceAll("-", " ")]);
 
 /** What is threaded on first, in order, and which way round. */
-export function PartsEditor({ parts, steps, moves, onChange }: PartsEditorProps) {
+export function PartsEditor({ parts, steps, moves, bushings = false, onChange }: PartsEditorProps) {
   const put = (i: number, field: string, changes: Partial<Part>) =>
     onChange(
       `${parts[i]?.id}/${field}`,
@@ -90,6 +93,13 @@ export function PartsEditor({ parts, steps, moves, onChange }: PartsEditorProps)
                 on={part.opens ?? false}
                 onTick={() => put(i, "opens", { opens: part.opens ? undefined : true })}
               />
+              {bushings && (
+                <Tick
+                  name="bushing: only where the port needs one"
+                  on={part.bushes ?? false}
+                  onTick={() => put(i, "bushes", { bushes: part.bushes ? undefined : true })}
+                />
+              )}
               <Pick
                 label="Goes over the"
                 value={part.on ?? ""}

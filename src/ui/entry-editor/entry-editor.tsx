@@ -113,6 +113,7 @@ export function EntryEditor({ initial, basis, cables, tools, sheets }: EntryEdit
             parts={draft.parts}
             steps={sheets.ending.steps}
             moves={edited.moves}
+            bushings
             onChange={(field, parts) => put(`parts/${field}`, { parts })}
           />
         </Part>
@@ -122,6 +123,7 @@ export function EntryEditor({ initial, basis, cables, tools, sheets }: EntryEdit
               parts={draft.through}
               steps={sheets.going.steps}
               moves={edited.moves}
+              bushings
               onChange={(field, through) => put(`through/${field}`, { through })}
             />
           </Part>

@@ -35,6 +35,8 @@ export function figureWords(sheet: RunSheet, line: Line, units: Units): FigureWo
   const name = (id: string) => featureOf(sheet, id).name;
   const root = mustHoldAt(sheet.features, 0).id;
   const { own, fromEnd, previous, workFromOwn } = figure;
+  const { goneAt } = featureOf(sheet, root);
+  const isGone = goneAt !== null && goneAt <= line.index;
   const distance = figureText(Math.abs(own.distance), units, own);
   const datumAt = figureText(featureOf(sheet, own.datum).position, units, toleranceAt(sheet, own.datum));
   const ownText = `${distance} ${own.distance < 0 ? "before" : "further on than"} the ${name(own.datum)} at ${datumAt}${own.distance < 0 ? "" : `, not “at ${distance}”`}`;
@@ -66,7 +68,7 @@ export function figureWords(sheet: RunSheet, line: Line, units: Units): FigureWo
         : workFromOwn
           ? figure.feature === root
             ? null
-            : `${placeText(figure, units)} from the ${name(root)} as it was`
+            : `${placeText(figure, units)} from the ${name(root)}${isGone ? " as it was" : ""}`
           : own.datum === root
             ? null
             : ownText,
