@@ -23,6 +23,7 @@ async function closureViews(request: APIRequestContext, job: string, like: objec
   const closure = (await post(`/jobs/${job}/closures`, { plan: closed })).id;
   const end = (await post(`/pieces/${piece.id}/ends`, { side: at, addresses: [[]] })).id;
   const events = [
+    { kind: "thread", part: "member-clamp", on: true },
     { kind: "thread", part: "halves", on: true },
     { kind: "step", to: lineOf("before-cut", POLE) },
   ] as const;
