@@ -1,4 +1,4 @@
-/** The one-way arrows between the rooms: app → service → store → core, ui → core. */
+/** The one-way arrows between the rooms: app → service → store → core, ui → core; messages stand by themselves. */
 const only = (room, allowed) => ({
   name: `${room}-arrows`,
   severity: "error",
@@ -12,10 +12,11 @@ module.exports = {
     only("core", []),
     only("store", ["core"]),
     only("service", ["store", "core"]),
-    only("ui", ["core"]),
+    only("messages", []),
+    only("ui", ["core", "messages"]),
     only("cli", ["service", "core"]),
-    only("worker", ["core", "ui"]),
-    only("app", ["service", "core", "ui"]),
+    only("worker", ["core", "ui", "messages"]),
+    only("app", ["service", "core", "ui", "messages"]),
     {
       name: "core-is-pure",
       severity: "error",

@@ -41,7 +41,12 @@ export async function killed(pid: number): Promise<void> {
 }
 
 /** Starts the built server on a database and a port, and waits until it answers what is `first` asked of it. */
-export async function startServer(database: string, port: number, first = "/"): Promise<RunningServer> {
+export async function startServer(
+  database: string,
+  port: number,
+  first = "/",
+  settings: Readonly<Record<string, string>> = {},
+): Promise<RunningServer> {
   const url = `http://127.0.0.1:${port}`;
   const start = performance.now();
   const child: ChildProcess = spawn(
@@ -49,7 +54,13 @@ export async function startServer(database: string, port: number, first = "/"): 
     ["node_modules/next/dist/bin/next", "start", "-H", "127.0.0.1", "-p", String(port), ...KEEP_ALIVE],
     {
       stdio: ["ignore", "ignore", "inherit"],
-      env: { ...process.env, ARLENT_DB: database, NODE_ENV: "production", NEXT_TELEMETRY_DISABLED: "1" },
+      env: {
+        ...process.env,
+        ARLENT_DB: database,
+        NODE_ENV: "production",
+        NEXT_TELEMETRY_DISABLED: "1",
+        ...settings,
+      },
     },
   );
   while (

@@ -2,6 +2,8 @@ import type { Metadata, Viewport } from "next";
 import { cookies, headers } from "next/headers";
 import type { ReactNode } from "react";
 import { personNamed } from "@/core";
+import { t } from "@/messages/app";
+import { ENGLISH, LANGUAGE_ELEMENT, language } from "@/messages/language";
 import { AT_THE_DOOR } from "@/service/crew";
 import { people } from "@/service/people";
 import { storeOrTrouble } from "@/service/the-store";
@@ -19,16 +21,31 @@ import "./globals.css";
 
 export const metadata: Metadata = {
   title: { default: "Arlent", template: "%s · Arlent" },
-  description: "Strip, cut, mark and slack lengths for fibre ends, and the record of what was made.",
+  description: t("strip-cut-mark-and-slack-lengths"),
 };
 export const viewport: Viewport = { width: "device-width", initialScale: 1 };
 
+/** What a page is written in, for its scripts: English is in them already. */
+function PageLanguage() {
+  const spoken = language();
+  if (spoken.code === ENGLISH.code) return null;
+  return (
+    <script id={LANGUAGE_ELEMENT} type="application/json">
+      {JSON.stringify(spoken).replaceAll("<", "\\u003c")}
+    </script>
+  );
+}
+
 export default async function Layout({ children }: { children: ReactNode }) {
+  const { code } = language();
   const kept = readPrefs((await cookies()).get(PREFS_COOKIE)?.value);
   if ((await headers()).has(AT_THE_DOOR))
     return (
-      <html lang="en" data-theme={kept.theme} data-ready>
-        <body>{children}</body>
+      <html lang={code} data-theme={kept.theme} data-ready>
+        <body>
+          <PageLanguage />
+          {children}
+        </body>
       </html>
     );
   const opened = storeOrTrouble();
@@ -36,13 +53,14 @@ export default async function Layout({ children }: { children: ReactNode }) {
   const everybody = people(opened.store);
   const prefs = { ...kept, person: kept.person ?? personNamed(everybody, kept.name)?.id ?? null };
   return (
-    <html lang="en" data-theme={prefs.theme} suppressHydrationWarning>
+    <html lang={code} data-theme={prefs.theme} suppressHydrationWarning>
       <body>
+        <PageLanguage />
         <PrefsProvider initial={prefs}>
           <PeopleProvider initial={everybody}>
             <TimersProvider>
               <a href="#content" className="skip-link">
-                Skip to the content
+                {t("skip-to-the-content")}
               </a>
               <div className="flex min-h-dvh pb-14 sm:pb-0 print:block">
                 <Rail />

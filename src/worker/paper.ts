@@ -1,8 +1,11 @@
 import { constants, setPriority } from "node:os";
 import { parentPort } from "node:worker_threads";
 import { problemOf } from "@/core";
+import { speakAsSet } from "@/messages/load";
 import type { PaperAnswer, PaperAsked, PaperRecord } from "@/ui/paper/paper-thread";
 import { pagesPdf, recordsPdf } from "@/ui/paper/record-paper";
+
+speakAsSet();
 
 // Whoever asks for anything else comes first. Elsewhere than here the whole server would stand back, not this thread alone.
 if (process.platform === "linux") setPriority(constants.priority.PRIORITY_BELOW_NORMAL);

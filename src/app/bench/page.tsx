@@ -1,9 +1,10 @@
 import type { Metadata } from "next";
+import { t } from "@/messages/app";
 import { benchPage } from "@/service/bench";
 import { theStore } from "@/service/the-store";
 import { BenchHome } from "@/ui/bench/bench-home";
 
-export const metadata: Metadata = { title: "Bench" };
+export const metadata: Metadata = { title: t("bench") };
 export const dynamic = "force-dynamic";
 
 export default async function BenchPage({ searchParams }: { searchParams: Promise<{ before?: string }> }) {

@@ -1,7 +1,8 @@
 import type { Metadata } from "next";
+import { t } from "@/messages/app";
 import { EnterKey } from "@/ui/enter/enter-key";
 
-export const metadata: Metadata = { title: "Crew key" };
+export const metadata: Metadata = { title: t("crew-key") };
 export const dynamic = "force-dynamic";
 
 export default async function EnterPage({ searchParams }: { searchParams: Promise<{ to?: string }> }) {

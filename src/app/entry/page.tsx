@@ -1,9 +1,10 @@
 import type { Metadata } from "next";
+import { t } from "@/messages/app";
 import { library } from "@/service/library";
 import { theStore } from "@/service/the-store";
 import { EntriesHome } from "@/ui/entry/entries-home";
 
-export const metadata: Metadata = { title: "Entry" };
+export const metadata: Metadata = { title: t("entry") };
 export const dynamic = "force-dynamic";
 
 export default function EntriesPage() {

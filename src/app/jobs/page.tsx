@@ -1,9 +1,10 @@
 import type { Metadata } from "next";
+import { t } from "@/messages/app";
 import { jobsPage } from "@/service/jobs";
 import { theStore } from "@/service/the-store";
 import { JobsHome } from "@/ui/jobs/jobs-home";
 
-export const metadata: Metadata = { title: "Jobs" };
+export const metadata: Metadata = { title: t("jobs") };
 export const dynamic = "force-dynamic";
 
 export default async function JobsPage({

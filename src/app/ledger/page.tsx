@@ -1,11 +1,12 @@
 import type { Metadata } from "next";
 import { InputError, type RunSheet } from "@/core";
+import { t } from "@/messages/app";
 import { ledgerPage } from "@/service/ledger";
 import { theStore } from "@/service/the-store";
 import { type Thumb, thumbOf } from "@/ui/band/thumb";
 import { LedgerView } from "@/ui/ledger/ledger-view";
 
-export const metadata: Metadata = { title: "Ledger" };
+export const metadata: Metadata = { title: t("ledger") };
 export const dynamic = "force-dynamic";
 
 const drawn = new WeakMap<RunSheet, Thumb>();

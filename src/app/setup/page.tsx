@@ -1,12 +1,13 @@
 import type { Metadata } from "next";
 import { schoolsOf } from "@/core";
+import { t } from "@/messages/app";
 import { clockAhead } from "@/service/clock";
 import { library } from "@/service/library";
 import { studies } from "@/service/studies";
 import { theStore } from "@/service/the-store";
 import { SetupView } from "@/ui/setup/setup-view";
 
-export const metadata: Metadata = { title: "Setup" };
+export const metadata: Metadata = { title: t("setup") };
 export const dynamic = "force-dynamic";
 
 export default function SetupPage() {

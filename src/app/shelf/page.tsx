@@ -1,11 +1,12 @@
 import type { Metadata } from "next";
 import { styleOf } from "@/core";
+import { t } from "@/messages/app";
 import { library } from "@/service/library";
 import { theStore } from "@/service/the-store";
 import { styleThumbs } from "@/ui/band/thumb";
 import { ShelfView } from "@/ui/shelf/shelf-view";
 
-export const metadata: Metadata = { title: "Shelf" };
+export const metadata: Metadata = { title: t("shelf") };
 export const dynamic = "force-dynamic";
 
 export default function ShelfPage() {

@@ -3,6 +3,7 @@
 import { RadioGroup } from "radix-ui";
 import { useHotkeys } from "react-hotkeys-hook";
 import { type EndAdvice, isMidRun, onLeg, type ReworkInHand, type RunSheet } from "@/core";
+import { t } from "@/messages/advice";
 import { onControl } from "../aids/on-control";
 import { Choice } from "../controls/choice";
 import type { Units } from "../words/length-text";
@@ -38,10 +39,10 @@ export function AdvicePanel(props: AdvicePanelProps) {
   const { sheet, advice } = props;
   if (advice.kind === "rework") return <ReworkAdvised {...props} advice={advice} />;
   return (
-    <section aria-label="What to do" className="grid gap-2 rounded-lg border-2 border-out bg-raised p-3">
+    <section aria-label={t("what-to-do")} className="grid gap-2 rounded-lg border-2 border-out bg-raised p-3">
       {advice.kind === "read-again" ? (
         <>
-          <h2 className="font-bold text-xl leading-tight">Read it again before anything is cut</h2>
+          <h2 className="font-bold text-xl leading-tight">{t("read-it-again-before-anything-is")}</h2>
           <p>{disagreeWords(sheet, advice, props.units)}</p>
         </>
       ) : (
@@ -70,10 +71,10 @@ function StartOver({
     <>
       <h2 className="font-bold text-xl leading-tight">
         {again
-          ? "From the start"
+          ? t("from-the-start")
           : isMidRun(sheet)
-            ? "This opening cannot be made shorter"
-            : "This end cannot be saved"}
+            ? t("this-opening-cannot-be-made-shorter")
+            : t("this-end-cannot-be-saved")}
         {again?.leg !== undefined && onLeg(advice.leg, isMidRun(sheet))}
         <span className="block font-normal text-base text-soft">{causeWords(sheet, advice)}</span>
       </h2>
@@ -81,18 +82,12 @@ function StartOver({
       <dl className="text-sm leading-tight">
         {isMidRun(sheet) ? (
           <>
-            <WayOut
-              name="Store what is spare"
-              says="a turn more where it fits, or close the sheath over it again"
-            />
-            <WayOut
-              name="Leave the cable whole"
-              says="its fibres may be live: what else is done is for whoever runs it"
-            />
+            <WayOut name={t("store-what-is-spare")} says={t("a-turn-more-where-it-fits")} />
+            <WayOut name={t("leave-the-cable-whole")} says={t("its-fibres-may-be-live-what")} />
           </>
         ) : (
           <WayOut
-            name={again ? "Cut it back and begin again" : "Cut off and start over"}
+            name={again ? t("cut-it-back-and-begin-again") : t("cut-off-and-start-over")}
             says={costWords(advice.startOver, units)}
           />
         )}
@@ -105,16 +100,17 @@ function StartOver({
           tone="go"
           className="flex min-h-14 flex-wrap items-center gap-x-3 py-1"
         >
-          Begin again: back to “{sheet.lines[again.to]?.step.title}”
+          {t("begin-again-back-to")}
+          {sheet.lines[again.to]?.step.title}”
           <span className="font-normal text-sm">
-            {rule && `${rule.name}; kept: ${rule.reuses}`}
-            {first && " · Enter"}
+            {rule && t("kept", { name: rule.name, reuses: rule.reuses })}
+            {first && t("enter")}
           </span>
         </Choice>
       )}
       {!isMidRun(sheet) && (
         <Choice onClick={onStartOver} tone={again ? "line" : "out"} className="min-h-14 font-bold">
-          Cut it off and sign it so
+          {t("cut-it-off-and-sign-it")}
         </Choice>
       )}
     </>
@@ -135,7 +131,7 @@ function ReworkAdvised({
   useHotkeys("enter", () => onTake(name), { enabled: first, ignoreEventWhen: onControl });
   const care = careWords(sheet, advice, plan);
   return (
-    <section aria-label="What to do" className="grid gap-2 rounded-lg border-2 border-now bg-raised p-3">
+    <section aria-label={t("what-to-do")} className="grid gap-2 rounded-lg border-2 border-now bg-raised p-3">
       <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
         <h2 className="mr-auto font-bold text-xl leading-tight">
           {reworkHeading(sheet, advice, first)}
@@ -144,14 +140,14 @@ function ReworkAdvised({
         <RadioGroup.Root
           value={way}
           onValueChange={(value) => onWay(WAYS.find((one) => one === value) ?? way)}
-          aria-label="Shown on the cable"
+          aria-label={t("shown-on-the-cable")}
           className="flex overflow-hidden rounded-md border border-line text-sm"
         >
           {(
             [
-              ["now", "As it is"],
-              ["least", "Least"],
-              ["recommended", "Recommended"],
+              ["now", t("as-it-is")],
+              ["least", t("least")],
+              ["recommended", t("recommended")],
             ] as const
           ).map(([id, label]) => (
             <RadioGroup.Item
@@ -182,21 +178,26 @@ function ReworkAdvised({
         tone="go"
         className="flex min-h-14 flex-wrap items-center gap-x-3 py-1"
       >
-        Take it: {plan.trim > 0 ? "trim the end, then " : ""}back to “{sheet.lines[plan.to]?.step.title}”
+        {t("take-it-back-to", { value: plan.trim > 0 ? t("trim-the-end-then") : "" })}
+        {sheet.lines[plan.to]?.step.title}”
         <span className="font-normal text-sm">
           {advice.rule
-            ? `${advice.rule.rule.name}, ${advice.rule.rule.most - advice.rule.left} of ${advice.rule.rule.most} used`
-            : "costs no attempt"}
-          {first && " · Enter"}
+            ? t("of-used-2", {
+                name: advice.rule.rule.name,
+                value: advice.rule.rule.most - advice.rule.left,
+                most: advice.rule.rule.most,
+              })
+            : t("costs-no-attempt")}
+          {first && t("enter")}
         </span>
       </Choice>
       <dl className="grid grid-cols-3 gap-x-3 text-sm leading-tight">
-        <WayOut name="Least" says={costWords(planCost(advice.least), units)} />
+        <WayOut name={t("least")} says={costWords(planCost(advice.least), units)} />
         <WayOut
-          name="Recommended"
+          name={t("recommended")}
           says={`${costWords(planCost(advice.recommended), units)}${marginWords(advice.margin)}`}
         />
-        {!isMidRun(sheet) && <WayOut name="Start over" says={costWords(advice.startOver, units)} />}
+        {!isMidRun(sheet) && <WayOut name={t("start-over")} says={costWords(advice.startOver, units)} />}
       </dl>
       <CarryOn sheet={sheet} advice={advice} />
     </section>
@@ -206,9 +207,9 @@ function ReworkAdvised({
 /** How far inside the limits the recommended way leaves it. */
 const marginWords = (margin: number): string =>
   margin < 0.05
-    ? " · right on a limit: cut exactly"
+    ? t("right-on-a-limit-cut-exactly")
     : margin < 0.95
-      ? ` · ${Math.round(margin * 100)} % of the room kept`
+      ? t("of-the-room-kept", { round: Math.round(margin * 100) })
       : "";
 
 function WayOut({ name, says }: { name: string; says: string }) {
@@ -229,7 +230,7 @@ function CarryOn({ sheet, advice }: Pick<AdvicePanelProps, "sheet" | "advice">) 
   if (meant.length === 0) return null;
   return (
     <p className="text-sm leading-tight">
-      <strong>Left as it is:</strong>{" "}
+      <strong>{t("left-as-it-is")}</strong>{" "}
       {meant
         .map(
           ({ check, means }) =>
@@ -244,7 +245,7 @@ function CarryOn({ sheet, advice }: Pick<AdvicePanelProps, "sheet" | "advice">) 
 export function InHandStrip({ sheet, inHand }: { sheet: RunSheet; inHand: ReworkInHand }) {
   return (
     <p className="mb-2 rounded-md border-now border-l-4 bg-now-wash px-3 py-1.5 leading-tight">
-      Reworking{onLeg(inHand.leg, isMidRun(sheet))}, the {inHand.plan} way; then back to “
+      {t("reworking-the-way-then-back-to", { onLeg: onLeg(inHand.leg, isMidRun(sheet)), plan: inHand.plan })}
       {sheet.lines[inHand.back]?.step.title}”.
     </p>
   );

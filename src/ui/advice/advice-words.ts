@@ -11,6 +11,7 @@ import {
   type RunSheet,
   type SeenFault,
 } from "@/core";
+import { t } from "@/messages/advice";
 import { figureText, type Units } from "../words/length-text";
 import { toleranceAt } from "../words/line-words";
 
@@ -26,28 +27,45 @@ function takenOff(sheet: RunSheet, id: string): string {
 export function moveWords(sheet: RunSheet, { feature: id, how, further, from }: Move, units: Units): string {
   const feature = featureOf(sheet, id);
   const far = (length: number) => figureText(Math.abs(length), units, toleranceAt(sheet, id));
-  if (id === sheet.features[0]?.id) return `Trim ${far(further)} off the ${feature.name}`;
+  if (id === sheet.features[0]?.id) return t("trim-off-the", { far: far(further), name: feature.name });
   if (how === "cut" && from)
-    return `Cleave again at ${far(from.distance)} from the ${featureOf(sheet, from.datum).name}`;
+    return t("cleave-again-at-from-the", {
+      far: far(from.distance),
+      name: featureOf(sheet, from.datum).name,
+    });
   if (how === "cut") {
     const removals = sheet.lines.flatMap(({ bares, step }) =>
       bares.some(({ edge }) => edge === id) && step.kind === "remove" ? [step] : [],
     );
     // What comes off without a tool is only slid back.
     const slides = removals.length > 0 && removals.every(({ tool }) => tool === undefined);
-    const verb = slides ? "Slide" : removals.length > 0 ? "Strip" : "Trim";
-    return `${verb} the ${takenOff(sheet, id)} ${far(further)} further back`;
+    const verb = slides ? t("slide") : removals.length > 0 ? t("strip") : t("trim");
+    return t("the-further-back", { verb, takenOff: takenOff(sheet, id), far: far(further) });
   }
-  const verb = how === "set" ? "Set" : "Draw";
+  const verb = how === "set" ? t("set") : t("draw");
   if (from)
-    return `${verb} the ${feature.name} again, ${far(from.distance)} ${from.distance < 0 ? "in front of" : "behind"} the ${featureOf(sheet, from.datum).name}`;
-  return `${verb} the ${feature.name} again, ${far(further)} ${further < 0 ? "nearer the fibre end" : "further back"}`;
+    return t("the-again-the", {
+      verb,
+      name: feature.name,
+      far: far(from.distance),
+      value: from.distance < 0 ? t("in-front-of") : "behind",
+      name2: featureOf(sheet, from.datum).name,
+    });
+  return t("the-again", {
+    verb,
+    name: feature.name,
+    far: far(further),
+    value: further < 0 ? t("nearer-the-fibre-end") : t("further-back"),
+  });
 }
 
 export const cableWords = (length: Length, units: Units): string =>
   length === 0
-    ? "no cable lost"
-    : `${figureText(Math.round(length / TENTH) * TENTH, units)} ${units === "in" ? "in" : "mm"} of cable`;
+    ? t("no-cable-lost")
+    : t("of-cable", {
+        figureText: figureText(Math.round(length / TENTH) * TENTH, units),
+        value: units === "in" ? "in" : "mm",
+      });
 
 /** Cable is told to a tenth of a millimetre: nobody cuts it closer. */
 const TENTH = 100;
@@ -56,7 +74,7 @@ const TENTH = 100;
 export function minutesWords(seconds: number): string {
   const halves = Math.max(1, Math.round(seconds / 30));
   const whole = Math.floor(halves / 2);
-  if (whole === 0) return "½ min";
+  if (whole === 0) return t("1-2-min");
   return `${whole}${halves % 2 === 1 ? "½" : ""} min`;
 }
 
@@ -66,10 +84,10 @@ export function reworkHeading(
   { leg, orAt }: Pick<EndAdvice, "leg" | "orAt">,
   first: boolean,
 ): string {
-  if (orAt === null) return `Rework this much${onLeg(leg, isMidRun(sheet))}`;
+  if (orAt === null) return t("rework-this-much", { onLeg: onLeg(leg, isMidRun(sheet)) });
   return first
-    ? `Rework this much, side ${leg}; or side ${orAt} instead, below`
-    : `Or rework this much instead, side ${leg}`;
+    ? t("rework-this-much-side-or-side", { leg, orAt })
+    : t("or-rework-this-much-instead-side", { leg });
 }
 
 /** What a way out costs: cable, parts, time. */
@@ -79,13 +97,13 @@ export const costWords = ({ cable, parts, seconds }: Cost, units: Units): string
 export const planCost = ({ cableLost, seconds }: Plan): Cost => ({ cable: cableLost, parts: [], seconds });
 
 export const FAULT_SAID: Record<SeenFault["what"], string> = {
-  "bad-cleave": "the cleave is bad",
-  touched: "the end face was touched",
-  aged: "the cleaved end has stood too long",
-  nick: "the glass is nicked",
-  broken: "the fibre broke",
-  dirty: "the glass is dirty",
-  lost: "the mark is lost",
+  "bad-cleave": t("the-cleave-is-bad"),
+  touched: t("the-end-face-was-touched"),
+  aged: t("the-cleaved-end-has-stood-too"),
+  nick: t("the-glass-is-nicked"),
+  broken: t("the-fibre-broke"),
+  dirty: t("the-glass-is-dirty"),
+  lost: t("the-mark-is-lost"),
 };
 
 /** Why something must be redone: what is out, and what was seen. */
@@ -104,16 +122,15 @@ export function causeWords(
 
 /** Why an end is begun anew: the style's own rule; what would have to move, and what holds it; which tries are used up. */
 export function stoppedWords(sheet: RunSheet, advice: Extract<EndAdvice, { kind: "start-over" }>): string {
-  if (advice.why === "its-rule")
-    return "By this style's own rule it is cut off and begun anew: nothing less makes it good.";
+  if (advice.why === "its-rule") return t("by-this-style-s-own-rule");
   if (advice.stoppedBy) {
     const { feature, line } = advice.stoppedBy;
     const name = featureOf(sheet, feature).name;
     return line === null
-      ? `The ${name} would have to go forward, and what is cut cannot be put back.`
-      : `The ${name} would have to move, and “${sheet.lines[line]?.step.title}” holds it for good.`;
+      ? t("the-would-have-to-go-forward", { name })
+      : t("would-have-to-move", { name, step: sheet.lines[line]?.step.title ?? "" });
   }
-  return advice.rule ? `${capital(advice.rule.name)}: ${advice.rule.most} of ${advice.rule.most} used.` : "";
+  return advice.rule ? t("of-used", { capital: capital(advice.rule.name), most: advice.rule.most }) : "";
 }
 
 /** Which readings do not agree, and what to do about it. */
@@ -125,8 +142,12 @@ export function disagreeWords(
   const names = disagree.map((id) => sheet.checks.find((check) => check.id === id)?.name ?? id);
   const far = `${figureText(Math.round(by / 10) * 10, units)} ${units === "in" ? "in" : "mm"}`;
   return names.length === 1
-    ? `The readings of ${names[0]} lie ${far} apart or do not fit the others: one of them is wrong. Strike it out and read again.`
-    : `${capital(names.slice(0, -1).join(", "))} and ${names.at(-1)} do not add up, by ${far}: one of them is wrong. Read them again and strike out the wrong one.`;
+    ? t("readings-apart", { name: names[0] ?? "", far })
+    : t("readings-do-not-add-up", {
+        first: capital(names.slice(0, -1).join(", ")),
+        last: names.at(-1) ?? "",
+        far,
+      });
 }
 
 /** What must be minded beside the steps themselves. */
@@ -142,10 +163,8 @@ export function careWords(
   const cleaved = plan.moves.some(({ feature }) => feature === end);
   const glass = sheet.lines.some(({ index, step }) => step.kind === "cleave" && index < plan.back);
   return [
-    ...(advice.takeOut ? ["First take the fibre out of its part; do not pull it by the buffer."] : []),
-    ...(jacket && glass && !cleaved
-      ? ["Slit the ring of jacket and lift it off: never draw it over the cleaved end."]
-      : []),
-    ...(cleaved ? ["Eye protection on; count the cut-off glass into the bin."] : []),
+    ...(advice.takeOut ? [t("first-take-the-fibre-out-of")] : []),
+    ...(jacket && glass && !cleaved ? [t("slit-the-ring-of-jacket-and")] : []),
+    ...(cleaved ? [t("eye-protection-on-count-the-cut")] : []),
   ];
 }

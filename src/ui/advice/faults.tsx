@@ -14,6 +14,7 @@ import {
   presentFeatures,
   type RunSheet,
 } from "@/core";
+import { t } from "@/messages/advice";
 import { Choice } from "../controls/choice";
 import { Input } from "../controls/input";
 import { backToStep } from "../keys/to-step";
@@ -49,21 +50,21 @@ export function Faults({ sheet, state, units, onAdd }: FaultsProps) {
     <div className="flex flex-wrap items-center gap-1.5">
       <Popover.Root open={open} onOpenChange={setOpen}>
         <Popover.Trigger
-          aria-label="Fault: something is wrong with it"
+          aria-label={t("fault-something-is-wrong-with-it")}
           className="flex min-h-12 items-center gap-1.5 rounded-md border border-line px-2.5 text-sm"
         >
-          <TriangleAlert aria-hidden="true" className="size-4" /> Fault
+          <TriangleAlert aria-hidden="true" className="size-4" /> {t("fault")}
         </Popover.Trigger>
         <Popover.Portal>
           <Popover.Content
             onCloseAutoFocus={backToStep}
             align="start"
-            aria-label="What is wrong with it"
+            aria-label={t("what-is-wrong-with-it")}
             className="z-20 grid w-[min(24rem,calc(100vw-1rem))] gap-2 rounded-lg border border-line bg-raised p-3 shadow-xl"
           >
             {sheet.cable.legs.length > 1 && (
               <fieldset className="flex gap-2">
-                <legend className="sr-only">{isMidRun(sheet) ? "Which side" : "Which leg"}</legend>
+                <legend className="sr-only">{isMidRun(sheet) ? t("which-side") : t("which-leg")}</legend>
                 {sheet.cable.legs.map((one) => (
                   <Choice
                     key={one}
@@ -72,7 +73,7 @@ export function Faults({ sheet, state, units, onAdd }: FaultsProps) {
                     tone={one === leg ? "picked" : "line"}
                     className="flex-1 text-center"
                   >
-                    Leg {one}
+                    {t("leg", { one })}
                   </Choice>
                 ))}
               </fieldset>
@@ -85,7 +86,7 @@ export function Faults({ sheet, state, units, onAdd }: FaultsProps) {
               ))}
             {end && (
               <label className="text-soft text-sm">
-                Nick so far behind the fibre end, if you can tell ({units === "in" ? "in" : "mm"})
+                {t("nick-so-far-behind-the-fibre", { value: units === "in" ? "in" : "mm" })}
                 <Input
                   value={where}
                   onChange={(event) => setWhere(event.target.value)}
@@ -98,7 +99,7 @@ export function Faults({ sheet, state, units, onAdd }: FaultsProps) {
             )}
             {marks.map(({ id, name }) => (
               <Choice key={id} onClick={() => say(id, "lost")}>
-                The {name} is lost
+                {t("the-is-lost", { name })}
               </Choice>
             ))}
           </Popover.Content>
@@ -112,7 +113,7 @@ export function Faults({ sheet, state, units, onAdd }: FaultsProps) {
           className="text-sm"
         >
           {capital(FAULT_SAID[fault.what])}
-          {onLeg(fault.leg, isMidRun(sheet))} <span className="text-soft">· take back</span>
+          {onLeg(fault.leg, isMidRun(sheet))} <span className="text-soft">{t("take-back")}</span>
         </Choice>
       ))}
     </div>

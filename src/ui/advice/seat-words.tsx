@@ -1,4 +1,5 @@
 import type { Seat } from "@/core";
+import { t } from "@/messages/advice";
 import { Button } from "../controls/button";
 import { figureText, type Units } from "../words/length-text";
 
@@ -14,36 +15,39 @@ export function seatWords(
       : "";
   switch (finding) {
     case "seated":
-      return { says: `Seated${gap ? `: within ${by(gap)} of the stop` : ""}.`, todo: "" };
+      return { says: t("seated", { value: gap ? t("within-of-the-stop", { by: by(gap) }) : "" }), todo: "" };
     case "short":
       return {
-        says: `Short of the stop by ${by(gap)}.`,
-        todo: "Push it home by the buffer, keeping a slight bow; never pull on the fibre. Then read the mark again.",
+        says: t("short-of-the-stop-by", { by: by(gap) }),
+        todo: t("push-it-home-by-the-buffer"),
       };
     case "cleaved-long":
       return {
-        says: `At the stop, but cleaved long by ${by(cleave)}.`,
-        todo: "Take it out and cleave again, shorter.",
+        says: t("at-the-stop-but-cleaved-long", { by: by(cleave) }),
+        todo: t("take-it-out-and-cleave-again"),
       };
     case "cleaved-short":
       return {
-        says: `At the stop, but cleaved short by ${by(cleave)}.`,
-        todo: "Take it out, strip further and cleave again.",
+        says: t("at-the-stop-but-cleaved-short", { by: by(cleave) }),
+        todo: t("take-it-out-strip-further-and"),
       };
     case "mark-off":
       return {
-        says: `At the stop; the mark was drawn ${by(mark)} ${mark && mark.by > 0 ? "too far back" : "too near"}.`,
-        todo: "The fibre is right, the mark is not: draw it again where it belongs before the next look.",
+        says: t("at-the-stop-the-mark-was", {
+          by: by(mark),
+          value: mark && mark.by > 0 ? t("too-far-back") : t("too-near"),
+        }),
+        todo: t("the-fibre-is-right-the-mark"),
       };
     case "cannot-be":
       return {
-        says: `Deeper than the stop by ${by(gap)}: that cannot be.`,
-        todo: "One of the readings is wrong: read the stand-off and the cleave again.",
+        says: t("deeper-than-the-stop-by-that", { by: by(gap) }),
+        todo: t("one-of-the-readings-is-wrong"),
       };
     case "unsure":
       return {
-        says: "The readings leave open why the mark stands off.",
-        todo: "Take it out and measure the cleave and the mark.",
+        says: t("the-readings-leave-open-why-the"),
+        todo: t("take-it-out-and-measure-the"),
       };
   }
 }
@@ -68,7 +72,7 @@ export function SeatNote({ seat, units, onSeat, onCleave }: SeatNoteProps) {
       </p>
       {(seat.finding === "short" || cleave) && (
         <Button onClick={cleave ? onCleave : onSeat} className="justify-self-start">
-          {cleave ? "Say what to rework" : "Back to pushing it in"}
+          {cleave ? t("say-what-to-rework") : t("back-to-pushing-it-in")}
         </Button>
       )}
     </div>

@@ -4,6 +4,7 @@ import { Spline } from "lucide-react";
 import { Popover } from "radix-ui";
 import { useState } from "react";
 import { type EndEvent, type EndState, parseLength } from "@/core";
+import { t } from "@/messages/advice";
 import { Button } from "../controls/button";
 import { Input } from "../controls/input";
 import { backToStep } from "../keys/to-step";
@@ -26,21 +27,21 @@ export function SpareCable({
   return (
     <Popover.Root open={open} onOpenChange={setOpen}>
       <Popover.Trigger
-        aria-label={spare === null ? "Cable to spare" : undefined}
+        aria-label={spare === null ? t("cable-to-spare") : undefined}
         className={`flex min-h-12 items-center gap-1.5 rounded-md border px-2.5 text-sm ${spare !== null && spare < 0 ? "border-2 border-out font-bold" : "border-line"}`}
       >
         <Spline aria-hidden="true" className="size-4" />
         {spare === null
-          ? "Spare"
+          ? t("spare")
           : spare < 0
-            ? `${figureText(-spare, units)} short of cable`
+            ? t("short-of-cable", { figureText: figureText(-spare, units) })
             : `${figureText(spare, units)} spare`}
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content
           onCloseAutoFocus={backToStep}
           align="start"
-          aria-label="Cable to spare"
+          aria-label={t("cable-to-spare")}
           className="z-20 w-[min(20rem,calc(100vw-1rem))] rounded-lg border border-line bg-raised p-3 shadow-xl"
         >
           <form
@@ -54,7 +55,7 @@ export function SpareCable({
           >
             <label className="grid gap-1">
               <span className="text-soft text-sm">
-                Slack behind this end ({units === "in" ? "in" : "mm"}, or “1.2 m”)
+                {t("slack-behind-this-end-or-1", { value: units === "in" ? "in" : "mm" })}
               </span>
               <Input
                 value={text}
@@ -68,7 +69,7 @@ export function SpareCable({
               {parsed && !parsed.ok && text.length > 2 ? parsed.problem.message : ""}
             </p>
             <Button look="strong" type="submit">
-              Keep
+              {t("keep")}
             </Button>
           </form>
         </Popover.Content>

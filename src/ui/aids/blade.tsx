@@ -1,6 +1,7 @@
 "use client";
 
 import type { BladeLine } from "@/core";
+import { t } from "@/messages/aids";
 import { Choice } from "../controls/choice";
 
 interface BladeProps {
@@ -9,26 +10,24 @@ interface BladeProps {
 }
 
 const SAY = {
-  wipe: "Wipe the blade before this cleave.",
-  turn: "This place is used up: turn the blade to the next.",
-  new: "Every place is used up: a new blade is due.",
+  wipe: t("wipe-the-blade-before-this-cleave"),
+  turn: t("this-place-is-used-up-turn"),
+  new: t("every-place-is-used-up-a"),
 } as const;
 
 /** The blade before a cleave: its places, what is left, and what is due first. */
 export function Blade({ blade: { tool, name, positions, standing }, onSeeTo }: BladeProps) {
   const { position, leftHere, left, wipeIn, due } = standing;
   return (
-    <section aria-label="Blade" className="grid gap-2 rounded-lg border border-line px-3 py-2">
+    <section aria-label={t("blade")} className="grid gap-2 rounded-lg border border-line px-3 py-2">
       <div className="flex items-center gap-3">
         <Places positions={positions} position={position} />
         <p className="leading-tight">
-          <span className="font-semibold">
-            Place {position} of {positions}
-          </span>
+          <span className="font-semibold">{t("place-of", { position, positions })}</span>
           <span className="block text-soft text-sm">
-            <span className="figures">{leftHere.toLocaleString("en")}</span> cleaves left here,{" "}
-            <span className="figures">{left.toLocaleString("en")}</span> in all;{" "}
-            {wipeIn === 0 ? "wipe now" : `wipe in ${wipeIn}`}
+            <span className="figures">{leftHere.toLocaleString("en")}</span> {t("cleaves-left-here")}{" "}
+            <span className="figures">{left.toLocaleString("en")}</span>{" "}
+            {t("in-all", { value: wipeIn === 0 ? t("wipe-now") : t("wipe-in", { wipeIn }) })}
           </span>
         </p>
       </div>
@@ -41,12 +40,12 @@ export function Blade({ blade: { tool, name, positions, standing }, onSeeTo }: B
         {(["wipe", "turn", "new"] as const).map((action) => (
           <Choice
             key={action}
-            aria-label={`${{ wipe: "Wiped", turn: "Turned", new: "New blade" }[action]}: ${name}`}
+            aria-label={`${{ wipe: t("wiped"), turn: t("turned"), new: t("new-blade") }[action]}: ${name}`}
             onClick={() => onSeeTo(tool, action)}
             tone={due === action ? "now" : "line"}
             className="flex-1 text-center font-semibold"
           >
-            {{ wipe: "Wiped", turn: "Turned", new: "New blade" }[action]}
+            {{ wipe: t("wiped"), turn: t("turned"), new: t("new-blade") }[action]}
           </Choice>
         ))}
       </div>

@@ -1,6 +1,7 @@
 "use client";
 
 import { useHotkeys } from "react-hotkeys-hook";
+import { t } from "@/messages/aids";
 import { Button } from "../controls/button";
 import { onControl } from "./on-control";
 
@@ -31,17 +32,17 @@ export function Counter({ of, least, most, each, count, onCount }: CounterProps)
       >
         <span className="figure-huge font-bold text-5xl">{count}</span>
         <span className="leading-tight">
-          of {least === most ? least : `${least} to ${most}`} {of}
+          {t("of", { value: least === most ? least : `${least} to ${most}`, of })}
           {each && <span className="block text-soft">{each}</span>}
-          <span className="block text-soft text-sm">touch or Enter counts one</span>
+          <span className="block text-soft text-sm">{t("touch-or-enter-counts-one")}</span>
         </span>
       </button>
       <Pips count={count} most={most} eights={eights} />
       <p role="status" className={`flex min-h-6 items-center gap-3 ${over ? "font-bold text-out" : ""}`}>
-        {over ? `More than ${most}: look before going on.` : enough ? "That is enough." : ""}
+        {over ? t("more-than-look-before-going-on", { most }) : enough ? t("that-is-enough") : ""}
         {count > 0 && (
           <Button look="link" onClick={() => onCount(count - 1)} className="ml-auto">
-            One back
+            {t("one-back")}
           </Button>
         )}
       </p>

@@ -1,5 +1,6 @@
 import { scaleLinear } from "d3-scale";
 import { type Check, toMm } from "@/core";
+import { t } from "@/messages/aids";
 import { lengthText, limitsText, type Units } from "../words/length-text";
 
 interface EntryTubeProps {
@@ -22,7 +23,7 @@ export function EntryTubePicture({ check, reading, units }: EntryTubeProps) {
         viewBox="0 0 320 104"
         className="w-full"
         role="img"
-        aria-label={`The mark may stand ${limitsText(check.min, check.max, units)} from the entry tube`}
+        aria-label={t("the-mark-may-stand-from-the", { limitsText: limitsText(check.min, check.max, units) })}
       >
         <rect x="110" y="34" width="210" height="28" fill="#dfe4ee" stroke="#8f9ab3" />
         <rect
@@ -41,7 +42,7 @@ export function EntryTubePicture({ check, reading, units }: EntryTubeProps) {
           strokeWidth="2"
         />
         <text x="52" y="53" textAnchor="middle" fontSize="13" fill="var(--ink)">
-          entry tube
+          {t("entry-tube")}
         </text>
         <path
           d={`M${at},30 V66`}
@@ -60,8 +61,8 @@ export function EntryTubePicture({ check, reading, units }: EntryTubeProps) {
         ))}
       </svg>
       <figcaption className="text-soft text-sm leading-tight">
-        To scale, mm. The mark may stand anywhere in the green: {limitsText(check.min, check.max, units)}.
-        {reading !== null && ` Read: ${lengthText(reading, units)}.`}
+        {t("to-scale-mm-the-mark-may", { limitsText: limitsText(check.min, check.max, units) })}
+        {reading !== null && t("read", { lengthText: lengthText(reading, units) })}
       </figcaption>
     </figure>
   );

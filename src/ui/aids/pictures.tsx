@@ -1,3 +1,5 @@
+import { t } from "@/messages/aids";
+
 const INK = { stroke: "var(--ink)", strokeWidth: 2, fill: "none" } as const;
 const GLASS = { stroke: "#4f8a99", strokeWidth: 3, fill: "none" } as const;
 
@@ -21,10 +23,7 @@ function Picture({ title, says, children }: PictureProps) {
 /** The bow rule: a slight bow behind the connector, held until the joint is made. */
 export function BowPicture() {
   return (
-    <Picture
-      title="The fibre held with a slight bow"
-      says="A slight bow, held from the stop until the joint is made: it keeps the fibre pressed home. Straight means it may have backed off."
-    >
+    <Picture title={t("the-fibre-held-with-a-slight")} says={t("a-slight-bow-held-from-the")}>
       <rect x="10" y="46" width="92" height="28" rx="4" {...INK} fill="var(--raised)" />
       <path d="M102,60 C150,60 170,26 210,26 S262,60 310,60" {...GLASS} />
       <path d="M102,60 H310" stroke="var(--ghost)" strokeDasharray="4 5" strokeWidth="1.5" />
@@ -41,13 +40,13 @@ export function LightPicture({ goesOut, seated }: { goesOut: boolean; seated: bo
     <Picture
       title={
         seated
-          ? `Before: the joint glows. Seated: it ${goesOut ? "is dark" : "glows faintly"}.`
-          : "The joint glows while it is empty."
+          ? t("before-the-joint-glows-seated-it", { value: goesOut ? t("is-dark") : t("glows-faintly") })
+          : t("the-joint-glows-while-it-is")
       }
       says={
         seated
-          ? `The glow ${goesOut ? "goes out" : "dims clearly"} as the fibre meets the stop. Look at the joint from the side, never into the ferrule or a port.`
-          : "It must glow now, or there is nothing to judge by. Look at the joint from the side, never into the ferrule or a port."
+          ? t("the-glow-as-the-fibre-meets", { value: goesOut ? t("goes-out") : t("dims-clearly") })
+          : t("it-must-glow-now-or-there")
       }
     >
       {(seated ? [before, after] : [before]).map(({ x, glow, word }) => (
@@ -78,13 +77,10 @@ export function LightPicture({ goesOut, seated }: { goesOut: boolean; seated: bo
 /** Whether the buffer grips the coating: scored once and pulled by hand, it slides or it does not. */
 export function GripPicture() {
   return (
-    <Picture
-      title="Score the buffer and pull by hand"
-      says="Score the buffer once round and pull gently by hand. It slides off whole: semi-tight. It does not move: tight."
-    >
+    <Picture title={t("score-the-buffer-and-pull-by")} says={t("score-the-buffer-once-round-and")}>
       {[
         { y: 12, gap: 34, word: "slides: semi-tight" },
-        { y: 58, gap: 3, word: "holds: tight" },
+        { y: 58, gap: 3, word: t("holds-tight") },
       ].map(({ y, gap, word }) => (
         <g key={word}>
           <path d={`M60,${y + 12} h150`} {...GLASS} />
@@ -103,10 +99,7 @@ export function GripPicture() {
 /** The fibre drawn through the guide cone until its end is level with the cone's tip; the edge shows in the hole. */
 export function FlushPicture() {
   return (
-    <Picture
-      title="The fibre through the guide cone, its end flush with the cone's tip"
-      says="Pulled back through the cone until the glass ends level with its tip: neither standing out nor drawn in. The buffer's edge shows in the hole. Do not touch the end."
-    >
+    <Picture title={t("the-fibre-through-the-guide-cone")} says={t("pulled-back-through-the-cone-until")}>
       <rect x="196" y="26" width="116" height="44" rx="4" {...INK} fill="var(--raised)" />
       <path d="M196,26 L96,41 V55 L196,70 Z" {...INK} fill="var(--raised)" />
       <rect x="168" y="40" width="144" height="16" stroke="#8f9ab3" fill="#dfe4ee" />
@@ -114,10 +107,10 @@ export function FlushPicture() {
       <ellipse cx="168" cy="48" rx="15" ry="12" {...INK} stroke="var(--now)" />
       <path d="M96,10 V86" stroke="var(--now)" strokeWidth="2" strokeDasharray="5 4" />
       <text x="90" y="22" textAnchor="end" fontSize="13" fill="var(--ink)">
-        tip
+        {t("tip")}
       </text>
       <text x="168" y="90" textAnchor="middle" fontSize="13" fill="var(--ink)">
-        hole
+        {t("hole")}
       </text>
     </Picture>
   );

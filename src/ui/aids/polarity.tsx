@@ -1,4 +1,5 @@
 import { fibreColour, mustHoldAt } from "@/core";
+import { t } from "@/messages/aids";
 
 interface PolarityProps {
   /** Which end of the run is in hand, a or b, where the sheet knows it; then places are numbered. */
@@ -19,7 +20,12 @@ export function PolarityPicture({ end }: PolarityProps) {
         viewBox="0 0 360 112"
         className="w-full"
         role="img"
-        aria-label={`At one end ${fibres[0]?.name} is in ${places[0]} and ${fibres[1]?.name} in ${places[1]}; at the other they are swapped`}
+        aria-label={t("which-is-where", {
+          first: fibres[0]?.name ?? "",
+          one: places[0] ?? "",
+          second: fibres[1]?.name ?? "",
+          other: places[1] ?? "",
+        })}
       >
         {fibres.map(({ name, code }, i) => (
           <g key={code}>
@@ -65,8 +71,8 @@ export function PolarityPicture({ end }: PolarityProps) {
         )}
       </svg>
       <figcaption className="text-soft text-sm leading-tight">
-        Both ends of one run: they are swapped, so that each transmitter meets a receiver.
-        {here && ` The end in hand is the ${here} one, end ${end?.toUpperCase()}.`}
+        {t("both-ends-of-one-run-they")}
+        {here && ` ${t("end-in-hand", { here, end: end?.toUpperCase() ?? "" })}`}
       </figcaption>
     </figure>
   );

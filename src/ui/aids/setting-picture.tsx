@@ -1,4 +1,5 @@
 import { depthOver, type Line, type RunSheet, type Setting, wallOf } from "@/core";
+import { t } from "@/messages/aids";
 import { sizeText, type Units } from "../words/length-text";
 import { settingText } from "../words/line-words";
 
@@ -32,7 +33,7 @@ function pictureOf(setting: Setting, line: Line, sheet: RunSheet, units: Units) 
     case "hole":
       return holePicture(setting.diameter, sheet);
     case "die":
-      return { drawn: <Die shape={setting.shape} />, says: "across the flats, closed" };
+      return { drawn: <Die shape={setting.shape} />, says: t("across-the-flats-closed") };
     case "depth":
       return depthPicture(setting.depth, line, sheet, units);
     case "film":
@@ -91,8 +92,11 @@ function holePicture(diameter: number, sheet: RunSheet) {
       </g>
     ),
     says: inside
-      ? `clears the ${inside.name}${cut ? `, cuts the ${cut.name}` : ""}: to one scale`
-      : "the stripper's hole",
+      ? t("clears-the-to-one-scale", {
+          name: inside.name,
+          value: cut ? t("cuts-the", { name: cut.name }) : "",
+        })
+      : t("the-stripper-s-hole"),
   };
 }
 
@@ -136,8 +140,11 @@ function depthPicture(depth: number, { bares }: Line, sheet: RunSheet, units: Un
     ),
     says:
       wall === null
-        ? "deep: the blade stops short of what lies under it"
-        : `deep in a wall of ${sizeText(wall, units)}${spared ? ": it spares the ripcords" : ": the rest parts when it is flexed"}`,
+        ? t("deep-the-blade-stops-short-of")
+        : t("deep-in-a-wall-of", {
+            sizeText: sizeText(wall, units),
+            value: spared ? t("it-spares-the-ripcords") : t("the-rest-parts-when-it-is"),
+          }),
   };
 }
 
@@ -148,7 +155,11 @@ const filmsOf = ({ lines }: RunSheet): number[] => [
 
 function filmSays(grain: number, sheet: RunSheet): string {
   const films = filmsOf(sheet);
-  return `film ${films.indexOf(grain) + 1} of ${films.length}, coarse to fine: ${films.join(" → ")} µm`;
+  return t("film-of-coarse-to-fine-m", {
+    value: films.indexOf(grain) + 1,
+    length: films.length,
+    value2: films.join(" → "),
+  });
 }
 
 function Film({ grain, films }: { grain: number; films: readonly number[] }) {

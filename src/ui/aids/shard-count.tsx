@@ -2,6 +2,7 @@
 
 import { useHotkeys } from "react-hotkeys-hook";
 import type { EndEvent } from "@/core";
+import { t } from "@/messages/aids";
 import { Button } from "../controls/button";
 import { onControl } from "./on-control";
 
@@ -16,17 +17,17 @@ export function ShardCount({ shards: { made, binned }, onAdd }: ShardCountProps)
   const count = (off: number, away: number) => onAdd({ kind: "shards", made: off, binned: away });
   useHotkeys("enter", () => count(0, missing), { enabled: missing > 0, ignoreEventWhen: onControl });
   return (
-    <section aria-label="Shards" className="grid gap-2">
+    <section aria-label={t("shards")} className="grid gap-2">
       <p className="text-xl">
-        <strong className="figures text-3xl">{made}</strong> off ·{" "}
-        <strong className="figures text-3xl">{binned}</strong> in the bin
+        <strong className="figures text-3xl">{made}</strong> {t("off")}{" "}
+        <strong className="figures text-3xl">{binned}</strong> {t("in-the-bin")}
       </p>
       <p role="status" className={missing > 0 ? "font-bold text-out" : "text-in"}>
         {missing > 0
-          ? `${missing} not in the bin yet. Pick it up with tape, never by hand.`
+          ? t("not-in-the-bin-yet-pick", { missing })
           : made > 0
-            ? "Every shard is accounted for."
-            : "No shard is counted off yet."}
+            ? t("every-shard-is-accounted-for")
+            : t("no-shard-is-counted-off-yet")}
       </p>
       <div className="grid grid-cols-2 gap-2">
         <Button
@@ -36,19 +37,19 @@ export function ShardCount({ shards: { made, binned }, onAdd }: ShardCountProps)
           aria-keyshortcuts="Enter"
           className="col-span-2 font-bold"
         >
-          {missing > 1 ? `All ${missing} are in the bin` : "It is in the bin"}
+          {missing > 1 ? t("all-are-in-the-bin", { missing }) : t("it-is-in-the-bin")}
         </Button>
         <Button look="quiet" disabled={missing === 0} onClick={() => count(0, 1)}>
-          One into the bin
+          {t("one-into-the-bin")}
         </Button>
         <Button look="quiet" disabled={binned === 0} onClick={() => count(0, -1)}>
-          One back out
+          {t("one-back-out")}
         </Button>
         <Button look="quiet" onClick={() => count(1, 0)}>
-          Another came off
+          {t("another-came-off")}
         </Button>
         <Button look="quiet" disabled={made === 0 || made <= binned} onClick={() => count(-1, 0)}>
-          Counted one too many
+          {t("counted-one-too-many")}
         </Button>
       </div>
     </section>

@@ -2,6 +2,7 @@
 
 import { useHotkeys } from "react-hotkeys-hook";
 import type { RunTimer, Step } from "@/core";
+import { t } from "@/messages/aids";
 import { Button } from "../controls/button";
 import { useTick } from "../timers/timers-context";
 import { clockText } from "../words/clock-text";
@@ -54,27 +55,25 @@ export function StepTimer({ step, seconds, free, timer, enter, onTimer }: StepTi
         </svg>
         <p className="leading-tight">
           <span className="figure-huge block font-bold text-4xl" role="timer">
-            {over ? (running ? "Time is up" : "Done") : clockText(left)}
+            {over ? (running ? t("time-is-up") : t("done")) : clockText(left)}
           </span>
           <span className={late ? "font-bold text-out" : "text-soft"}>
             {late
-              ? `Longer than ${seconds.max} seconds`
-              : `${seconds.min === seconds.max ? seconds.min : `${seconds.min} to ${seconds.max}`} seconds${free ? ", hands free" : ", held"}`}
+              ? t("longer-than-seconds", { max: seconds.max })
+              : `${seconds.min === seconds.max ? seconds.min : `${seconds.min} to ${seconds.max}`} seconds${free ? t("hands-free") : t("held")}`}
           </span>
         </p>
       </div>
       <Button size="large" onClick={press} aria-keyshortcuts="Enter" className="font-bold">
         {running
           ? over
-            ? "It is done"
-            : "Stop"
+            ? t("it-is-done")
+            : t("stop")
           : timer
-            ? "Start again"
+            ? t("start-again")
             : `Start: ${step.title.toLowerCase()}`}
       </Button>
-      {free && running && !over && (
-        <p className="text-soft">It runs on if you go to another end, and calls you back.</p>
-      )}
+      {free && running && !over && <p className="text-soft">{t("it-runs-on-if-you-go")}</p>}
     </div>
   );
 }

@@ -4,6 +4,7 @@ import { useEffect, useRef, useState } from "react";
 import { toast } from "sonner";
 import { v4 as uuid } from "uuid";
 import { type BladeLine, zBladeAnswer, zBladesAnswer } from "@/core";
+import { t } from "@/messages/aids";
 import { get, post } from "../http/http";
 
 /**
@@ -26,7 +27,7 @@ export function useBlades(shown: readonly BladeLine[], cleaves: boolean) {
     const answer = await post(`/api/v1/tools/${tool}`, zBladeAnswer, { id: uuid(), action });
     if (answer.ok)
       setBlades((before) => before.map((bladeLine) => (bladeLine.tool === tool ? answer.value : bladeLine)));
-    else toast.error(`Not noted of the blade: ${answer.problem.message}`);
+    else toast.error(t("not-noted-of-the-blade", { message: answer.problem.message }));
   };
   return { blades, seeTo };
 }

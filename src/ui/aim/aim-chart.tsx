@@ -1,5 +1,6 @@
 import { scaleLinear } from "d3-scale";
 import type { LengthAim } from "@/core";
+import { t } from "@/messages/aim";
 import { figureText, type Units } from "../words/length-text";
 
 const WIDTH = 520;
@@ -28,7 +29,11 @@ export function AimChart({ aim, units }: { aim: LengthAim; units: Units }) {
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
       className="figures w-full max-w-[520px]"
       role="img"
-      aria-label={`${aim.name}, ${values.length} ends in order: ${values.map((value) => figureText(Math.round(value / 10) * 10, units)).join(", ")}`}
+      aria-label={t("ends-in-order", {
+        name: aim.name,
+        length: values.length,
+        value: values.map((value) => figureText(Math.round(value / 10) * 10, units)).join(", "),
+      })}
     >
       {min !== null && max !== null && (
         <rect

@@ -2,6 +2,7 @@
 
 import { useEffect, useState } from "react";
 import { type LengthAim, zAimsAnswer } from "@/core";
+import { t } from "@/messages/aim";
 import { get } from "../http/http";
 import { figureText, type Units } from "../words/length-text";
 
@@ -23,7 +24,7 @@ export function useAims(person: string | null, style: string): readonly LengthAi
 
 /** How sure a bias is, in words: never more than the record shows. */
 export const sureText = (sure: number): string =>
-  sure > 0.999 ? "over 99.9 % sure" : `${Math.floor(sure * 1000) / 10} % sure`;
+  sure > 0.999 ? t("over-99-9-sure") : t("sure", { value: Math.floor(sure * 1000) / 10 });
 
 /** The bias in words: `0.3 long`. */
 export const biasText = (bias: number, units: Units): string =>
@@ -34,10 +35,9 @@ export function AimNote({ aim, units }: { aim: LengthAim; units: Units }) {
   if (aim.set === null) return null;
   return (
     <p className="my-2 rounded-md bg-note px-3 py-2 text-lg leading-snug">
-      You make the {aim.name} {biasText(aim.bias, units)}: <strong>set {figureText(aim.set, units)}</strong>{" "}
-      <span className="text-soft text-sm">
-        ({aim.n} ends, {sureText(aim.sure)})
-      </span>
+      {t("you-make-the", { name: aim.name, biasText: biasText(aim.bias, units) })}{" "}
+      <strong>{t("set", { figureText: figureText(aim.set, units) })}</strong>{" "}
+      <span className="text-soft text-sm">{t("ends", { n: aim.n, sureText: sureText(aim.sure) })}</span>
     </p>
   );
 }

@@ -2,6 +2,7 @@
 
 import { useRouter } from "next/navigation";
 import type { LengthAim, Person } from "@/core";
+import { t } from "@/messages/aim";
 import { Link } from "../controls/link";
 import { Select } from "../controls/select";
 import { figureText, toleranceOf, type Units } from "../words/length-text";
@@ -23,12 +24,12 @@ export function AimView({ people, person, aims, units }: AimViewProps) {
   return (
     <main className="min-w-0 flex-1 px-4 py-5 sm:px-6">
       <div className="flex flex-wrap items-end gap-3">
-        <h1 className="mr-auto font-bold text-2xl">Aim</h1>
+        <h1 className="mr-auto font-bold text-2xl">{t("aim")}</h1>
         <Select
-          title="Whose hand"
+          title={t("whose-hand")}
           value={person?.id ?? ""}
           options={people}
-          empty={people.length === 0 ? "nobody yet" : undefined}
+          empty={people.length === 0 ? t("nobody-yet") : undefined}
           onPick={(id) => router.push(`/ledger/aim?${new URLSearchParams({ person: id })}`)}
           className="min-w-48"
         />
@@ -36,20 +37,17 @@ export function AimView({ people, person, aims, units }: AimViewProps) {
           href="/ledger"
           className="flex min-h-12 items-center rounded-lg border border-line px-4 font-semibold"
         >
-          Ledger
+          {t("ledger")}
         </Link>
       </div>
-      <p className="mt-1 max-w-prose text-soft">
-        From the first readings of the ends a person signed, before anything was redone. Eight ends are needed
-        before anything is said, and a figure to aim at only where the bias is sure at 95 %.
-      </p>
+      <p className="mt-1 max-w-prose text-soft">{t("from-the-first-readings-of-the")}</p>
       {aims.length === 0 ? (
         <p className="mt-6 max-w-prose text-lg">
           {person === null
-            ? "No end is on record yet."
-            : `Fewer than eight ends of any one length by ${person.name} so far.`}{" "}
+            ? t("no-end-is-on-record-yet")
+            : t("fewer-than-eight-ends-of-any", { name: person.name })}{" "}
           <Link href="/" className="underline">
-            Start one from the sheet
+            {t("start-one-from-the-sheet")}
           </Link>
           .
         </p>
@@ -63,30 +61,34 @@ export function AimView({ people, person, aims, units }: AimViewProps) {
               <h2 className="font-bold text-lg leading-tight">
                 {aim.name}
                 <span className="block font-normal text-base text-soft">
-                  {aim.styleName}, by {aim.tool.replaceAll("-", " ")}
+                  {t("by", { styleName: aim.styleName, replaceAll: aim.tool.replaceAll("-", " ") })}
                 </span>
               </h2>
               <AimChart aim={aim} units={units} />
               <p className="mt-1 text-lg leading-snug">
                 {aim.set === null ? (
-                  <>Work to the sheet: {figureText(aim.nominal, units, toleranceOf(aim))}.</>
+                  t("work-to-the-sheet", { figureText: figureText(aim.nominal, units, toleranceOf(aim)) })
                 ) : (
                   <>
-                    Made {biasText(aim.bias, units)}: <strong>set {figureText(aim.set, units)}</strong>{" "}
+                    {t("made", { biasText: biasText(aim.bias, units) })}{" "}
+                    <strong>{t("set", { figureText: figureText(aim.set, units) })}</strong>{" "}
                     <span className="text-soft text-sm">({sureText(aim.sure)})</span>
                   </>
                 )}
               </p>
               <dl className="mt-1 grid grid-cols-[auto_1fr] gap-x-4 text-sm">
-                <Fact name="Bias">
-                  {signed(aim.bias, units)}, 95 %: {signed(aim.biasLow, units)} to{" "}
-                  {signed(aim.biasHigh, units)}
+                <Fact name={t("bias")}>
+                  {t("95-to", {
+                    signed: signed(aim.bias, units),
+                    signed2: signed(aim.biasLow, units),
+                    signed3: signed(aim.biasHigh, units),
+                  })}
                 </Fact>
-                <Fact name="Repeats to">
-                  {figureText(Math.round(aim.spread), units)} ({aim.n} ends)
+                <Fact name={t("repeats-to")}>
+                  {t("ends-2", { figureText: figureText(Math.round(aim.spread), units), n: aim.n })}
                 </Fact>
-                {aim.cp && <Fact name="Spread">{fitWords(aim.cp, "spread")}</Fact>}
-                {aim.cpk && <Fact name="As aimed">{fitWords(aim.cpk, "aim")}</Fact>}
+                {aim.cp && <Fact name={t("spread")}>{fitWords(aim.cp, "spread")}</Fact>}
+                {aim.cpk && <Fact name={t("as-aimed")}>{fitWords(aim.cpk, "aim")}</Fact>}
               </dl>
             </li>
           ))}

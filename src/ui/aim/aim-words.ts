@@ -1,4 +1,5 @@
 import type { Index } from "@/core";
+import { t } from "@/messages/aim";
 
 /** Limits this many times as wide as the ends spread leave room for a bad day (common practice, no source). */
 const ROOMY = 1.33;
@@ -11,10 +12,15 @@ export function fitWords({ value, low, high }: Index, of: "spread" | "aim"): str
   const what =
     value < 1
       ? of === "spread"
-        ? "wider than the limits"
-        : "some will be out"
+        ? t("wider-than-the-limits")
+        : t("some-will-be-out")
       : value < ROOMY
-        ? "just fits the limits"
-        : "fits with room to spare";
-  return `${what} (${value.toFixed(2)} times; surely ${low.toFixed(2)} to ${high.toFixed(2)})`;
+        ? t("just-fits-the-limits")
+        : t("fits-with-room-to-spare");
+  return t("times-surely-to", {
+    what,
+    value: value.toFixed(2),
+    value2: low.toFixed(2),
+    value3: high.toFixed(2),
+  });
 }

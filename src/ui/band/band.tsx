@@ -2,6 +2,7 @@
 
 import { useId, useMemo } from "react";
 import { isMidRun, type RunSheet, type SheetFeature, toldPlace } from "@/core";
+import { t } from "@/messages/band";
 import { usePrefs } from "../prefs/prefs-context";
 import { lengthText } from "../words/length-text";
 import { toleranceAt } from "../words/line-words";
@@ -68,7 +69,7 @@ export function Band({
     <figure
       ref={ref}
       className={`${resized ? "" : "band"} border-line border-b bg-raised`}
-      aria-label="The cable end, drawn to scale"
+      aria-label={t("the-cable-end-drawn-to-scale")}
     >
       <svg
         width={width}
@@ -76,7 +77,7 @@ export function Band({
         viewBox={`0 0 ${width} ${tape + TAPE_PX}`}
         className="block h-auto w-full"
         role="group"
-        aria-label="Marks and cuts on the cable"
+        aria-label={t("marks-and-cuts-on-the-cable")}
       >
         <Textures id={id} />
         <g aria-hidden="true" id={`${id}-cable`}>
@@ -164,8 +165,8 @@ export function Band({
       </svg>
       <figcaption className="px-4 py-0.5 text-[0.72rem] text-soft leading-tight">
         <span className="short:hidden">
-          Lengths to scale; thickness {timesText(geometry.thickness.times)}.
-          {geometry.scale.stretches.length > 1 && " Length left out at the break."}
+          {t("lengths-to-scale-thickness", { timesText: timesText(geometry.thickness.times) })}
+          {geometry.scale.stretches.length > 1 && t("length-left-out-at-the-break")}
         </span>
         {flags.some(({ letter }) => letter) && (
           <span className="ml-2 text-ink">
@@ -178,16 +179,21 @@ export function Band({
               ))}
           </span>
         )}
-        {isMidRun(sheet) && " Both sides of the centre mark alike, and each read by itself."}
+        {isMidRun(sheet) && t("both-sides-of-the-centre-mark")}
         {sheet.cable.legs.length > 1 &&
           !isMidRun(sheet) &&
-          (leg ? ` Leg ${leg} is drawn.` : ` Legs ${sheet.cable.legs.join(" and ")} alike; one is drawn.`)}
+          (leg
+            ? t("leg-is-drawn", { leg })
+            : t("legs-alike-one-is-drawn", { value: sheet.cable.legs.join(" and ") }))}
       </figcaption>
-      <ol className="sr-only" aria-label="Lengths on the cable">
+      <ol className="sr-only" aria-label={t("lengths-on-the-cable")}>
         {geometry.features.slice(1).map((feature) => (
           <li key={feature.id}>
-            {feature.name}: {lengthText(toldAt(sheet, feature), prefs.units, toleranceAt(sheet, feature.id))}{" "}
-            from the {sheet.features[0]?.name}
+            {t("from-the", {
+              name: feature.name,
+              lengthText: lengthText(toldAt(sheet, feature), prefs.units, toleranceAt(sheet, feature.id)),
+            })}{" "}
+            {sheet.features[0]?.name}
           </li>
         ))}
       </ol>
@@ -200,7 +206,7 @@ const toldAt = (sheet: RunSheet, { id, position }: SheetFeature) =>
   toldPlace(position, sheet.lines.find(({ figure }) => figure?.feature === id)?.figure?.fromEnd ?? position);
 
 const timesText = (times: number): string =>
-  Math.abs(times - 1) < 0.08 ? "to scale too" : `×${times.toFixed(1)}`;
+  Math.abs(times - 1) < 0.08 ? t("to-scale-too") : `×${times.toFixed(1)}`;
 
 function Ring({ x, axis, thick }: { x: number; axis: number; thick: number }) {
   return (

@@ -1,4 +1,5 @@
 import { featureOf, type RunSheet, type SheetFeature, toldPlace, um } from "@/core";
+import { t } from "@/messages/band";
 import { figureText, type Units } from "../words/length-text";
 import type { FlagText } from "./flags";
 import type { BandGeometry } from "./geometry";
@@ -25,7 +26,7 @@ export function flagTexts(
     const own =
       datum === root || datum === feature.id || madeAt(datum) > feature.madeAt
         ? ""
-        : ` · ${figureText(Math.abs(distance), units, figure.own)} ${distance < 0 ? `before the ${nameOf(datum)}` : "further on"}`;
+        : ` · ${figureText(Math.abs(distance), units, figure.own)} ${distance < 0 ? t("before-the", { nameOf: nameOf(datum) }) : t("further-on")}`;
     return [
       {
         id: feature.id,

@@ -1,3 +1,4 @@
+import { t } from "@/messages/band";
 import { figureText, lengthText, type Units } from "../words/length-text";
 import type { BandGeometry } from "./geometry";
 
@@ -23,7 +24,12 @@ export function Loupe({ id, geometry: { scale, features }, close: { from, to }, 
   return (
     <g
       role="img"
-      aria-label={`Loupe, ${times.toFixed(0)} times: ${from.name} to ${to.name}, ${lengthText(to.position - from.position, units)}`}
+      aria-label={t("loupe-times-to", {
+        value: times.toFixed(0),
+        name: from.name,
+        name2: to.name,
+        lengthText: lengthText(to.position - from.position, units),
+      })}
     >
       {Math.abs(cx - middle) > RADIUS && (
         <line x1={cx} x2={middle} y1={cy} y2={cy} stroke="var(--ink)" strokeWidth="1" />

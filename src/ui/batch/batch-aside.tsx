@@ -2,6 +2,7 @@
 
 import { Check } from "lucide-react";
 import { isHandsFree } from "@/core";
+import { t } from "@/messages/batch";
 import type { BenchWork } from "../bench/use-work";
 import { Choice } from "../controls/choice";
 import { useTick } from "../timers/timers-context";
@@ -45,7 +46,7 @@ export function BatchAside({ batch, place, work, onPlan }: BatchAsideProps) {
   };
   return (
     <aside
-      aria-label="Ends of the batch"
+      aria-label={t("ends-of-the-batch")}
       className="flex shrink-0 items-center gap-2 overflow-x-auto border-line border-b px-3 py-1.5 lg:block lg:w-[262px] lg:overflow-y-auto lg:border-r lg:border-b-0 lg:py-3"
     >
       <button
@@ -53,16 +54,16 @@ export function BatchAside({ batch, place, work, onPlan }: BatchAsideProps) {
         onClick={onPlan}
         className="min-h-12 shrink-0 px-2 text-left font-semibold underline lg:w-full"
       >
-        Plan <span className="hidden lg:inline">and order</span>
+        {t("plan")} <span className="hidden lg:inline">{t("and-order")}</span>
       </button>
       {others > 0 && !last && isPlain(line) && (
         <Choice onClick={onAll} tone="now" className="shrink-0 font-bold lg:mb-2 lg:w-full">
-          Done on all {others + 1}
+          {t("done-on-all", { value: others + 1 })}
         </Choice>
       )}
       {others > 0 && line.step.seconds && isHandsFree(line.step) && (
         <Choice onClick={startAll} tone="now" className="shrink-0 font-bold lg:mb-2 lg:w-full">
-          Start on all {others + 1}
+          {t("start-on-all", { value: others + 1 })}
         </Choice>
       )}
       <ol className="flex gap-1 lg:grid lg:grid-cols-3">
@@ -75,7 +76,7 @@ export function BatchAside({ batch, place, work, onPlan }: BatchAsideProps) {
               <button
                 type="button"
                 title={label}
-                aria-label={`${shortOf(label, i)} ${one?.signed ? "signed off" : wait > 0 ? `${clockText(wait)}, waits` : `step ${(one?.at ?? 0) + 1}`}: ${label}`}
+                aria-label={`${shortOf(label, i)} ${one?.signed ? t("signed-off") : wait > 0 ? t("waits", { clockText: clockText(wait) }) : `step ${(one?.at ?? 0) + 1}`}: ${label}`}
                 aria-current={here ? "true" : undefined}
                 onClick={() => setCurrent(i)}
                 className={`flex min-h-12 w-full min-w-16 flex-col items-start justify-center rounded-md border px-2 leading-tight ${here ? "border-now bg-now font-bold text-on-now" : one?.signed ? "border-in bg-in-wash" : "border-line"}`}

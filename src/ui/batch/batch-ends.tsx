@@ -1,4 +1,5 @@
 import { FIBRE_COLOURS, marked, type WhereTold } from "@/core";
+import { t } from "@/messages/batch";
 import { FIBRE_PAINT } from "../band/fibre-paint";
 import { colourText } from "../words/fibre-text";
 import { addressInColours } from "../words/made-at";
@@ -22,7 +23,7 @@ function fibreOf({ label, where }: BatchEnd): number | null {
 export const BatchEnds = ({ ends }: { ends: readonly BatchEnd[] }) => (
   <section aria-labelledby="batch-ends" className="mt-6">
     <h2 id="batch-ends" className="font-bold text-lg">
-      Its ends
+      {t("its-ends")}
     </h2>
     <ol className="mt-1 grid gap-x-6 sm:grid-cols-2 lg:grid-cols-3 print:grid-cols-2">
       {ends.map((end, i) => (
@@ -32,7 +33,7 @@ export const BatchEnds = ({ ends }: { ends: readonly BatchEnd[] }) => (
         >
           <span className="inline-flex size-5 shrink-0 items-center justify-center border-2 border-ink font-bold text-sm">
             {end.done && <span aria-hidden="true">✓</span>}
-            <span className="sr-only">{end.done ? "signed off" : "to do"}</span>
+            <span className="sr-only">{end.done ? t("signed-off") : t("to-do")}</span>
           </span>
           <span className="figures w-6 text-right text-soft">{i + 1}</span>
           <Colour fibre={fibreOf(end)} />

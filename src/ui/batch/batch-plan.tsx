@@ -2,6 +2,7 @@
 
 import { RadioGroup } from "radix-ui";
 import { type RunSheet, scheduleIn, type WhereTold, workedIn } from "@/core";
+import { t } from "@/messages/batch";
 import { Button } from "../controls/button";
 import { spanText } from "../words/clock-text";
 import { useTitle } from "../words/use-title";
@@ -30,17 +31,17 @@ export function BatchPlan({ name, sheet, batch, wheres, onBegin }: BatchPlanProp
       id: "planned",
       name:
         plan.group === 1
-          ? "As planned: end by end"
+          ? t("as-planned-end-by-end")
           : plan.group === count
-            ? "As planned: all together"
-            : `As planned: ${plan.group} at a time`,
+            ? t("as-planned-all-together")
+            : t("as-planned-at-a-time", { group: plan.group }),
       schedule: plan,
     },
-    { id: "across", name: "Each step across all", schedule: all },
-    { id: "through", name: "One end through", schedule: through },
+    { id: "across", name: t("each-step-across-all"), schedule: all },
+    { id: "through", name: t("one-end-through"), schedule: through },
   ] as const;
   const shown = ways.find(({ id }) => id === mode)?.schedule ?? plan;
-  useTitle(`Plan · ${name}: ${count} ends · Arlent`);
+  useTitle(t("plan-ends-arlent", { name, count }));
   const signed = states.filter((state) => state.signed !== null).length;
   const next = batch.next(0) ?? 0;
   // The names its ends were given are the first thing that happened to it.
@@ -50,11 +51,10 @@ export function BatchPlan({ name, sheet, batch, wheres, onBegin }: BatchPlanProp
     <main className="min-w-0 flex-1 px-4 py-5 sm:px-6">
       <header className="flex flex-wrap items-center gap-3">
         <div className="mr-auto min-w-0">
-          <h1 className="wrap-anywhere font-bold text-2xl">
-            {name}: {count} ends
-          </h1>
+          <h1 className="wrap-anywhere font-bold text-2xl">{t("ends", { name, count })}</h1>
           <p className="text-soft">
-            {sheet.procedure.name} on {sheet.cable.name}. {signed > 0 && `${signed} of ${count} signed off.`}
+            {t("on", { name: sheet.procedure.name, name2: sheet.cable.name })}{" "}
+            {signed > 0 && t("of-signed-off", { signed, count })}
           </p>
         </div>
         <NameEnds batch={batch} />
@@ -66,14 +66,14 @@ export function BatchPlan({ name, sheet, batch, wheres, onBegin }: BatchPlanProp
           className="px-6"
         >
           {signed === count
-            ? "All are signed off"
-            : `${begun ? "Go on" : "Begin"} with ${members[next]?.label}`}
+            ? t("all-are-signed-off")
+            : `${begun ? t("go-on") : t("begin")} with ${members[next]?.label}`}
         </Button>
       </header>
       <RadioGroup.Root
         value={mode}
         onValueChange={(value) => setMode(MODES.find((one) => one === value) ?? mode)}
-        aria-label="In which order"
+        aria-label={t("in-which-order")}
         className="mt-4 grid gap-2 md:grid-cols-3"
       >
         {ways.map(({ id, name: way, schedule }) => (
@@ -85,25 +85,24 @@ export function BatchPlan({ name, sheet, batch, wheres, onBegin }: BatchPlanProp
             <span className="block font-semibold">{way}</span>
             <span className="block">
               <strong className="figures">{spanText(schedule.total)}</strong>
-              {schedule.idle >= 30 && `, ${spanText(schedule.idle)} of it waiting`}
+              {schedule.idle >= 30 && t("of-it-waiting", { spanText: spanText(schedule.idle) })}
             </span>
             {schedule.pots.length > 0 && (
               <span className="block text-sm text-soft">
-                {schedule.pots.length} {schedule.pots.length === 1 ? "mix" : "mixes"} of{" "}
-                {schedule.pots[0]?.of}
+                {t("other-of", { length: schedule.pots.length })} {schedule.pots[0]?.of}
               </span>
             )}
             {schedule.spare !== null && (
               <span className={`block text-sm ${schedule.spare < 0 ? "font-bold text-out" : "text-soft"}`}>
                 {schedule.spare < 0
-                  ? `out of time by ${spanText(-schedule.spare)}: ${withinOf(stages)}`
-                  : `${spanText(schedule.spare)} to spare: ${withinOf(stages)}`}
+                  ? t("out-of-time-by", { spanText: spanText(-schedule.spare), withinOf: withinOf(stages) })
+                  : t("to-spare", { spanText: spanText(schedule.spare), withinOf: withinOf(stages) })}
               </span>
             )}
           </RadioGroup.Item>
         ))}
       </RadioGroup.Root>
-      <section aria-label="Schedule" className="mt-5">
+      <section aria-label={t("schedule")} className="mt-5">
         <ScheduleDrawn
           schedule={shown}
           stages={stages}
@@ -111,10 +110,7 @@ export function BatchPlan({ name, sheet, batch, wheres, onBegin }: BatchPlanProp
           labels={members.map(({ label }) => label)}
           at={states.map(({ at }) => at)}
         />
-        <p className="mt-2 max-w-prose text-soft text-sm">
-          By the times the sheet states and the usual time of each kind of step. The order at the bench
-          follows the holds and cures as they really run.
-        </p>
+        <p className="mt-2 max-w-prose text-soft text-sm">{t("by-the-times-the-sheet-states")}</p>
       </section>
       <BatchEnds
         ends={members.map(({ id, label }, i) => ({

@@ -3,6 +3,7 @@
 import { Popover } from "radix-ui";
 import { useState } from "react";
 import { NAME_PARTS, nameBy, patternProblem } from "@/core";
+import { t } from "@/messages/batch";
 import { Button } from "../controls/button";
 import { Input } from "../controls/input";
 import type { Batch } from "./use-batch";
@@ -18,12 +19,12 @@ export function NameEnds({ batch }: { batch: Batch }) {
   return (
     <Popover.Root open={open} onOpenChange={setOpen}>
       <Popover.Trigger className="min-h-14 rounded-lg border-2 border-ink px-5 font-semibold">
-        Name the ends
+        {t("name-the-ends")}
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content
           align="end"
-          aria-label="Name the ends"
+          aria-label={t("name-the-ends")}
           className="z-20 w-[min(28rem,calc(100vw-1rem))] rounded-lg border border-line bg-raised p-4 shadow-xl"
         >
           <form
@@ -33,13 +34,17 @@ export function NameEnds({ batch }: { batch: Batch }) {
               if (problem === null && (await batch.nameAll(job.trim(), names))) setOpen(false);
             }}
           >
-            <Field title="Job (optional)" value={job} onChange={setJob} />
-            <Field title={`Each end, with ${NAME_PARTS.join(", ")}`} value={pattern} onChange={setPattern} />
+            <Field title={t("job-optional")} value={job} onChange={setJob} />
+            <Field
+              title={t("each-end-with", { value: NAME_PARTS.join(", ") })}
+              value={pattern}
+              onChange={setPattern}
+            />
             <p role="status" className={`leading-tight ${problem ? "text-out" : "text-soft"}`}>
               {problem ?? `${names.slice(0, 2).join(" · ")} … ${names.at(-1)}`}
             </p>
             <Button look="strong" type="submit" disabled={problem !== null}>
-              Name all {members.length}
+              {t("name-all", { length: members.length })}
             </Button>
           </form>
         </Popover.Content>

@@ -2,6 +2,7 @@
 
 import { scaleLinear } from "d3-scale";
 import type { Schedule, Stage, Worked } from "@/core";
+import { t } from "@/messages/batch";
 import { useWidth } from "../band/use-width";
 import { spanText } from "../words/clock-text";
 
@@ -44,7 +45,7 @@ export function ScheduleDrawn({ schedule, stages, labels, worked, at }: Schedule
   const pot = pots.length > 0 ? 20 : 0;
   const height = TOP + pot + labels.length * ROW + 8;
   return (
-    <figure ref={ref} aria-label="Who waits for what, and when each is ready">
+    <figure ref={ref} aria-label={t("who-waits-for-what-and-when")}>
       <svg
         width={width}
         height={height}
@@ -148,19 +149,22 @@ export function ScheduleDrawn({ schedule, stages, labels, worked, at }: Schedule
         ))}
       </svg>
       <figcaption className="flex flex-wrap gap-x-5 text-soft text-sm">
-        <span>■ hands on it</span>
-        <span>▨ it waits, hands free</span>
-        {pots.length > 0 && <span>┄ a mix lasts</span>}
-        <span>green: done</span>
-        {worked.length > 0 && <span>▂ orange: as it was really worked, breaks left out</span>}
+        <span>{t("hands-on-it")}</span>
+        <span>{t("it-waits-hands-free")}</span>
+        {pots.length > 0 && <span>{t("a-mix-lasts")}</span>}
+        <span>{t("green-done")}</span>
+        {worked.length > 0 && <span>{t("orange-as-it-was-really-worked")}</span>}
       </figcaption>
       <ul className="sr-only">
         {labels.map((label, i) => {
           const last = slots.filter(({ end }) => end === i).at(-1);
           return (
             <li key={label}>
-              {label}: begun after {spanText(slots.find(({ end }) => end === i)?.handsFrom ?? 0)}, ready after{" "}
-              {spanText(last?.readyAt ?? 0)}
+              {t("begun-after-ready-after", {
+                label,
+                spanText: spanText(slots.find(({ end }) => end === i)?.handsFrom ?? 0),
+                spanText2: spanText(last?.readyAt ?? 0),
+              })}
             </li>
           );
         })}

@@ -19,6 +19,7 @@ import {
   zAddMany,
   zMembersAnswer,
 } from "@/core";
+import { t } from "@/messages/batch";
 import { get, post } from "../http/http";
 import { knownEvents, onNews } from "../live/end-news";
 import { deviceBox, waitingFor } from "../live/outbox";
@@ -145,7 +146,7 @@ export function useBatch(id: string, sheet: RunSheet, initial: readonly Member[]
     if (ends.length === 0) return true;
     const answer = await addToAll(ends);
     if (answer.ok) learn(answer.value.ends);
-    else toast.error(`${answer.problem.message} No end was named.`);
+    else toast.error(t("no-end-was-named", { message: answer.problem.message }));
     return answer.ok;
   };
   /** Does the same on every other end that stands at a line, all or none. */
@@ -162,7 +163,7 @@ export function useBatch(id: string, sheet: RunSheet, initial: readonly Member[]
     if (ends.length === 0) return true;
     const answer = await addToAll(ends);
     if (answer.ok) learn(answer.value.ends);
-    else toast.error(`${answer.problem.message} Nothing was changed on the others.`);
+    else toast.error(t("nothing-was-changed-on-the-others", { message: answer.problem.message }));
     return answer.ok;
   };
   return {

@@ -1,4 +1,5 @@
 import { type EndEvent, FAULT_NAMES, judgementOf, type RunSheet } from "@/core";
+import { t } from "@/messages/bench";
 
 /** What taking an act back will undo, in a few words: `reading 8.2`, `step to “Cleave”`. */
 export function actText(sheet: RunSheet, act: EndEvent): string {
@@ -8,32 +9,32 @@ export function actText(sheet: RunSheet, act: EndEvent): string {
       return `${part} ${act.on ? "on" : "off"}`;
     }
     case "step":
-      return `step to “${sheet.lines[act.to]?.step.title ?? act.to + 1}”`;
+      return t("step-to", { value: sheet.lines[act.to]?.step.title ?? act.to + 1 });
     case "reading":
       return `reading ${act.typed}`;
     case "strike":
-      return "striking out a reading";
+      return t("striking-out-a-reading");
     case "answer":
-      return `answer “${seesOf(sheet, act)}”`;
+      return t("answer", { seesOf: seesOf(sheet, act) });
     case "retry":
     case "restart":
-      return "going back";
+      return t("going-back");
     case "rework":
       return "rework";
     case "trimmed":
       return "trimming";
     case "fault":
-      return act.on ? FAULT_NAMES[act.what] : `${FAULT_NAMES[act.what]} taken back`;
+      return act.on ? FAULT_NAMES[act.what] : t("taken-back", { value: FAULT_NAMES[act.what] });
     case "park":
-      return act.on ? "parking" : "taking up again";
+      return act.on ? "parking" : t("taking-up-again");
     case "spare":
-      return "cable to spare";
+      return t("cable-to-spare");
     case "shards":
-      return act.binned !== 0 ? "shards in the bin" : "shards";
+      return act.binned !== 0 ? t("shards-in-the-bin") : "shards";
     case "timer":
-      return act.action === "start" ? "time begun" : "time ended";
+      return act.action === "start" ? t("time-begun") : t("time-ended");
     case "use":
-      return "what was used";
+      return t("what-was-used");
     case "counted":
       return `${act.count} ${act.of}`;
     case "sign":

@@ -5,6 +5,7 @@ import { Dialog } from "radix-ui";
 import { useRef, useState } from "react";
 import { v4 as uuid } from "uuid";
 import { type Rule, type RunSheet, zIdAnswer } from "@/core";
+import { t } from "@/messages/bench";
 import { Button } from "../controls/button";
 import { post } from "../http/http";
 
@@ -38,19 +39,16 @@ export function AskPractice({ sheet, rule, onClose }: AskPracticeProps) {
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-30 bg-black/40" />
         <Dialog.Content className="fixed top-1/2 left-1/2 z-40 grid w-[min(28rem,calc(100vw-2rem))] -translate-x-1/2 -translate-y-1/2 gap-3 rounded-lg border border-line bg-raised p-5 shadow-xl">
-          <Dialog.Title className="font-bold text-2xl">This end is work</Dialog.Title>
-          <Dialog.Description>
-            A simulated reading in its record would stand for one nobody took, so a real end takes none.
-            Practise on an end of the same sheet: it is kept apart, out of ledger, aims and blade counts.
-          </Dialog.Description>
+          <Dialog.Title className="font-bold text-2xl">{t("this-end-is-work")}</Dialog.Title>
+          <Dialog.Description>{t("a-simulated-reading-in-its-record")}</Dialog.Description>
           <p role="alert" className="text-out empty:hidden">
             {problem}
           </p>
           <Button look="next" size="large" onClick={practise}>
-            Practise on a copy
+            {t("practise-on-a-copy")}
           </Button>
           <Dialog.Close asChild>
-            <Button look="quiet">Stay with this end</Button>
+            <Button look="quiet">{t("stay-with-this-end")}</Button>
           </Dialog.Close>
         </Dialog.Content>
       </Dialog.Portal>

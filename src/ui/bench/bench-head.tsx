@@ -2,6 +2,7 @@
 
 import { Keyboard, Volume2 } from "lucide-react";
 import { discardEvent, type Purpose, type RunSheet, shardsMissing } from "@/core";
+import { t } from "@/messages/bench";
 import { Button } from "../controls/button";
 import { IconButton } from "../controls/icon-button";
 import { Link } from "../controls/link";
@@ -30,7 +31,7 @@ export function BenchHead({ sheet, work, purpose, name, onPlan, onAloud }: Bench
   const missing = shardsMissing(state);
   return (
     <header className="flex min-h-13 items-center gap-2 px-3">
-      <h1 className="sr-only">Bench: {asText(sheet)}</h1>
+      <h1 className="sr-only">{t("bench", { asText: asText(sheet) })}</h1>
       {state.signed ? (
         <span className="truncate px-2 font-bold text-lg">
           {[state.job, state.label].filter(Boolean).join(" · ") || "End"}
@@ -47,20 +48,20 @@ export function BenchHead({ sheet, work, purpose, name, onPlan, onAloud }: Bench
       )}
       {purpose === "practice" && (
         <span className="shrink-0 rounded-md border-2 border-unsure px-2 font-semibold text-sm">
-          Practice
+          {t("practice-2")}
         </span>
       )}
       <span className="hidden truncate text-soft md:inline">{asText(sheet)}</span>
       {missing > 0 && (
         <span className="hidden shrink-0 rounded-md bg-note px-2 text-sm sm:inline">
-          {missing} {missing === 1 ? "shard" : "shards"} to bin
+          {t("other-to-bin", { missing })}
         </span>
       )}
       {work.legs.length > 0 && <Legs legs={work.legs} />}
       <PartsOn sheet={sheet} work={work} />
       <UndoButton work={work} className={`max-w-60 shrink-0 ${state.signed ? "" : "max-lg:hidden"}`} />
       <SaveState waiting={waiting} offline={offline} />
-      <IconButton onClick={onAloud} name="Read the step aloud" aria-keyshortcuts="R">
+      <IconButton onClick={onAloud} name={t("read-the-step-aloud")} aria-keyshortcuts="R">
         <Volume2 aria-hidden="true" className="size-5" />
       </IconButton>
       <button
@@ -69,15 +70,15 @@ export function BenchHead({ sheet, work, purpose, name, onPlan, onAloud }: Bench
         aria-keyshortcuts="?"
         className="hidden min-h-12 shrink-0 items-center gap-1.5 px-2 text-sm lg:inline-flex"
       >
-        <Keyboard aria-hidden="true" className="size-5" /> Keys
+        <Keyboard aria-hidden="true" className="size-5" /> {t("keys")}
       </button>
       {onPlan ? (
         <Button look="link" onClick={onPlan} className="shrink-0 px-2 text-sm">
-          Plan
+          {t("plan")}
         </Button>
       ) : (
         <Link href="/bench" className="inline-flex min-h-12 shrink-0 items-center px-2 text-sm underline">
-          All ends
+          {t("all-ends")}
         </Link>
       )}
     </header>
@@ -86,7 +87,7 @@ export function BenchHead({ sheet, work, purpose, name, onPlan, onAloud }: Bench
 
 /** How each leg of a cord stands by itself: its letter, and how many of its lengths are read. */
 const Legs = ({ legs }: { legs: BenchWork["legs"] }) => (
-  <ul aria-label={legs[0]?.kind === "side" ? "Sides" : "Legs"} className="flex shrink-0 gap-1 text-sm">
+  <ul aria-label={legs[0]?.kind === "side" ? t("sides") : t("legs")} className="flex shrink-0 gap-1 text-sm">
     {legs.map((leg) => (
       <li
         key={leg.leg}
@@ -111,10 +112,10 @@ const Legs = ({ legs }: { legs: BenchWork["legs"] }) => (
 
 function SaveState({ waiting, offline }: { waiting: number; offline: boolean }) {
   const connection = offline
-    ? `Server away. ${waiting ? `${waiting} kept on this device.` : "Nothing is lost."}`
+    ? t("server-away", { value: waiting ? t("kept-on-this-device", { waiting }) : t("nothing-is-lost") })
     : waiting
-      ? "Saving…"
-      : "All saved";
+      ? t("saving")
+      : t("all-saved");
   return (
     <span
       role="status"

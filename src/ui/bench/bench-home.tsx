@@ -7,6 +7,7 @@ import { toast } from "sonner";
 import { v4 as uuid } from "uuid";
 import { z } from "zod";
 import { discardEvent, type EndEvent, zAdd, type zBenchAnswer, zEventsAnswer } from "@/core";
+import { t } from "@/messages/bench";
 import { Link } from "../controls/link";
 import { PageLink } from "../controls/page-link";
 import { post } from "../http/http";
@@ -28,9 +29,9 @@ function BenchRow({ row }: { row: Row }) {
   const router = useRouter();
   const { who } = usePeople();
   const [busy, setBusy] = useState(false);
-  const madeOf = `${styleName} on ${cableName}, ${coreText(core)}`;
+  const madeOf = t("on", { styleName, cableName, coreText: coreText(core) });
   const named = batch
-    ? [job, `batch, ${count} at the bench`].filter(Boolean).join(" · ")
+    ? [job, t("batch-at-the-bench", { count })].filter(Boolean).join(" · ")
     : [job, label].filter(Boolean).join(" · ");
   const send = (event: EndEvent, sentAs = uuid()) =>
     post(`/api/v1/ends/${id}/events`, zEventsAnswer, {
@@ -50,9 +51,9 @@ function BenchRow({ row }: { row: Row }) {
       return;
     }
     router.refresh();
-    toast(`Put away: ${named || madeOf}.`, {
+    toast(t("put-away", { value: named || madeOf }), {
       action: {
-        label: "Undo",
+        label: t("undo"),
         onClick: async () => {
           await send({ kind: "take-back", event: discarded });
           router.refresh();
@@ -69,22 +70,24 @@ function BenchRow({ row }: { row: Row }) {
         <span className="flex items-center gap-2">
           <span className="truncate font-bold text-lg">{named || madeOf}</span>
           {parked !== null && (
-            <span className="shrink-0 rounded-md bg-note px-2 text-sm">Parked{parked && `: ${parked}`}</span>
+            <span className="shrink-0 rounded-md bg-note px-2 text-sm">
+              {t("parked", { value: parked && `: ${parked}` })}
+            </span>
           )}
           {late.length > 0 && (
             <strong className="shrink-0 rounded-md border-2 border-out px-2 text-out text-sm">
-              Too late: {late.join(", ")}
+              {t("too-late", { value: late.join(", ") })}
             </strong>
           )}
         </span>
         {!batch && (
           <span className="block truncate">
-            Step {step.number} of {step.of}: {step.title}
+            {t("step-of", { number: step.number, of: step.of, title: step.title })}
           </span>
         )}
         <span className="block truncate text-soft text-sm">
-          {purpose === "practice" && <strong>Practice · </strong>}
-          begun <LocalTime iso={createdAt} />
+          {purpose === "practice" && <strong>{t("practice")} </strong>}
+          {t("begun")} <LocalTime iso={createdAt} />
           {[piece, person, named && madeOf].filter(Boolean).map((text) => ` · ${text}`)}
         </span>
       </Link>
@@ -93,8 +96,8 @@ function BenchRow({ row }: { row: Row }) {
           type="button"
           disabled={busy}
           onClick={putAway}
-          aria-label={`Begun by mistake, put it away: ${named || madeOf}`}
-          title="Begun by mistake: put it away"
+          aria-label={t("begun-by-mistake-put-it-away", { value: named || madeOf })}
+          title={t("begun-by-mistake-put-it-away-2")}
           className="flex min-w-12 items-center justify-center border-line border-l px-3 text-soft disabled:opacity-40"
         >
           <Archive aria-hidden="true" className="size-5" />
@@ -112,15 +115,13 @@ export function BenchHome({ rows, count: all, next, further }: BenchHomeProps) {
   return (
     <main className="min-w-0 flex-1 px-4 py-5 sm:px-6">
       <div className="flex flex-wrap items-center gap-3">
-        <h1 className="mr-auto font-bold text-2xl">On the bench</h1>
+        <h1 className="mr-auto font-bold text-2xl">{t("on-the-bench")}</h1>
         <Link href="/" className="flex min-h-12 items-center rounded-lg bg-now px-5 font-bold text-on-now">
-          Start from a sheet
+          {t("start-from-a-sheet")}
         </Link>
       </div>
       {rows.length === 0 ? (
-        <p className="mt-6 max-w-prose text-lg">
-          No end is half done. Pick a cable and a connector on a sheet, then take it to the bench.
-        </p>
+        <p className="mt-6 max-w-prose text-lg">{t("no-end-is-half-done-pick")}</p>
       ) : (
         <ul className="mt-4 grid gap-2 lg:grid-cols-2">
           {rows.map((row) => (
@@ -129,10 +130,10 @@ export function BenchHome({ rows, count: all, next, further }: BenchHomeProps) {
         </ul>
       )}
       {(further || next) && (
-        <nav aria-label="Pages" className="mt-4 flex items-center gap-3">
-          {further && <PageLink href="/bench" name="Newest" />}
-          {next && <PageLink href={`/bench?${new URLSearchParams({ before: next })}`} name="Older" />}
-          <span className="text-soft">{all} ends at the bench</span>
+        <nav aria-label={t("pages")} className="mt-4 flex items-center gap-3">
+          {further && <PageLink href="/bench" name={t("newest")} />}
+          {next && <PageLink href={`/bench?${new URLSearchParams({ before: next })}`} name={t("older")} />}
+          <span className="text-soft">{t("ends-at-the-bench", { all })}</span>
         </nav>
       )}
     </main>

@@ -24,6 +24,7 @@ import {
   SIMULATED,
   skippedSteps,
 } from "@/core";
+import { t } from "@/messages/bench";
 import type { Way } from "../advice/advice-panel";
 import { useBlades } from "../aids/use-blades";
 import { useAims } from "../aim/aim-note";
@@ -122,9 +123,9 @@ export function BenchView({
     else stepIntoView();
     shownBefore.current = stepped;
   }, [stepped]);
-  const titled = state.signed ? "On record" : signing ? "Sign-off" : line.step.title;
+  const titled = state.signed ? t("on-record") : signing ? "Sign-off" : line.step.title;
   const named = [state.job, state.label].filter(Boolean).join(" · ") || sheet.procedure.name;
-  useTitle(`${titled} · ${named} · Arlent`);
+  useTitle(t("arlent", { titled, named }));
   const cleaves = line.step.kind === "cleave";
   const { blades, seeTo } = useBlades(shipped, cleaves);
   const onState = batch?.onState;
@@ -152,7 +153,9 @@ export function BenchView({
   return (
     <main className="short:scroll-pb-20 short:overflow-y-auto flex h-[calc(100dvh-3.5rem-var(--tray,0px))] min-w-0 flex-none flex-col overflow-hidden sm:h-dvh">
       <p role="status" className="sr-only">
-        {done ? "" : `Step ${line.index + 1} of ${sheet.lines.length}: ${line.step.title}`}
+        {done
+          ? ""
+          : t("step-of-2", { value: line.index + 1, length: sheet.lines.length, title: line.step.title })}
       </p>
       <BenchHead
         sheet={sheet}
@@ -266,11 +269,11 @@ function ParkedStrip({ work: { state, add } }: { work: BenchWork }) {
   return (
     <div className="flex items-center gap-3 border-line border-t bg-note px-4">
       <p className="min-w-0 flex-1 leading-tight">
-        <strong>Parked</strong>
+        <strong>{t("parked-2")}</strong>
         {state.parked?.why ? `: ${state.parked.why}` : ""}
       </p>
       <Button look="link" onClick={() => add({ kind: "park", on: false, why: "" })}>
-        Take it up again
+        {t("take-it-up-again")}
       </Button>
     </div>
   );

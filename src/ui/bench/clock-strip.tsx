@@ -2,6 +2,7 @@
 
 import { Hourglass } from "lucide-react";
 import { type Clock, type RunSheet, runningClocks } from "@/core";
+import { t } from "@/messages/bench";
 import { Button } from "../controls/button";
 import { useTick } from "../timers/timers-context";
 import { clockText } from "../words/clock-text";
@@ -40,8 +41,8 @@ function ClockShown({ sheet, work, clock, left }: ClockShownProps) {
       >
         <Hourglass aria-hidden="true" className="size-4 shrink-0" />
         <span className="min-w-0 flex-1">
-          {warns ? "Hurry: " : ""}
-          {clock.of}, until “{until}”
+          {t("until", { value: warns ? t("hurry") : "", of: clock.of })}
+          {until}”
         </span>
         <span role="timer" className="figures font-bold">
           {clockText(left)}
@@ -53,17 +54,17 @@ function ClockShown({ sheet, work, clock, left }: ClockShownProps) {
   return (
     <div role="alert" className="grid gap-1.5 rounded-lg border-2 border-out p-2 leading-tight">
       <p>
-        <strong>Too late: {clock.of}.</strong>{" "}
+        <strong>{t("too-late-2", { of: clock.of })}</strong>{" "}
         {clock.cleaved
-          ? "An end that has stood in the air is cleaved anew."
-          : `Begin again from “${sheet.lines[clock.from]?.step.title}”.`}
+          ? t("an-end-that-has-stood-in")
+          : t("begin-again-from", { step: sheet.lines[clock.from]?.step.title ?? "" })}
       </p>
       {!aged && (
         <Button
           onClick={() => (clock.cleaved ? cleaveAnew(sheet, work, clock) : work.go(clock.from))}
           className="font-bold"
         >
-          {clock.cleaved ? "Cleave it anew: say what that takes" : "Go back there"}
+          {clock.cleaved ? t("cleave-it-anew-say-what-that") : t("go-back-there")}
         </Button>
       )}
     </div>

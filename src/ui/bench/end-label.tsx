@@ -3,6 +3,7 @@
 import { Pencil } from "lucide-react";
 import { Popover } from "radix-ui";
 import { useState } from "react";
+import { t } from "@/messages/bench";
 import { Button } from "../controls/button";
 import { Input } from "../controls/input";
 import { backToStep } from "../keys/to-step";
@@ -24,7 +25,7 @@ export function EndLabel({ job, label, onLabel, parked, onPark, onDiscard }: End
     <Popover.Root open={open} onOpenChange={setOpen}>
       <Popover.Trigger className="flex min-h-12 min-w-8 items-center gap-2 rounded-md px-2 text-left">
         <span className={`truncate ${named ? "font-bold text-lg" : "text-soft"}`}>
-          {named || "Name this end"}
+          {named || t("name-this-end")}
         </span>
         <Pencil aria-hidden="true" className="size-4 shrink-0 text-soft" />
       </Popover.Trigger>
@@ -33,7 +34,7 @@ export function EndLabel({ job, label, onLabel, parked, onPark, onDiscard }: End
           onCloseAutoFocus={backToStep}
           align="start"
           className="z-20 w-[min(24rem,calc(100vw-1rem))] rounded-lg border border-line bg-raised p-4 shadow-xl"
-          aria-label="Name this end"
+          aria-label={t("name-this-end")}
         >
           <form
             className="grid gap-3"
@@ -44,10 +45,10 @@ export function EndLabel({ job, label, onLabel, parked, onPark, onDiscard }: End
               setOpen(false);
             }}
           >
-            <Field name="job" title="Job (optional)" value={job} hint="Pad 7 feeder" />
-            <Field name="label" title="This end" value={label} hint="fibre 3, orange, end A" />
+            <Field name={t("job")} title={t("job-optional")} value={job} hint={t("pad-7-feeder")} />
+            <Field name={t("label")} title={t("this-end")} value={label} hint={t("fibre-3-orange-end-a")} />
             <Button look="strong" type="submit">
-              Keep
+              {t("keep")}
             </Button>
           </form>
           {!parked && (
@@ -59,8 +60,13 @@ export function EndLabel({ job, label, onLabel, parked, onPark, onDiscard }: End
                 setOpen(false);
               }}
             >
-              <Field name="why" title="Why it waits (optional)" value="" hint="wrong boots, back on Monday" />
-              <Button type="submit">Park it</Button>
+              <Field
+                name={t("why")}
+                title={t("why-it-waits-optional")}
+                value=""
+                hint={t("wrong-boots-back-on-monday")}
+              />
+              <Button type="submit">{t("park-it")}</Button>
             </form>
           )}
           <button
@@ -71,7 +77,7 @@ export function EndLabel({ job, label, onLabel, parked, onPark, onDiscard }: End
             }}
             className="mt-3 min-h-12 w-full border-line border-t pt-2 text-left underline"
           >
-            Begun by mistake: put it away
+            {t("begun-by-mistake-put-it-away-2")}
           </button>
         </Popover.Content>
       </Popover.Portal>

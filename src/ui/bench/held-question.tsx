@@ -2,6 +2,7 @@
 
 import { useEffect } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
+import { t } from "@/messages/bench";
 import { onControl } from "../aids/on-control";
 import { Choice } from "../controls/choice";
 import type { BenchWork } from "./use-work";
@@ -11,7 +12,7 @@ interface HeldQuestionProps {
   readonly onLet: () => void;
 }
 
-const USUAL = { read: "Read it", answer: "Answer it", wait: "Wait for it" } as const;
+const USUAL = { read: t("read-it"), answer: t("answer-it"), wait: t("wait-for-it") } as const;
 
 /** What the step still asks for, asked once: the usual way by Enter, past it by Space again. */
 export function HeldQuestion({ held: { says, usual }, onLet }: HeldQuestionProps) {
@@ -31,12 +32,11 @@ export function HeldQuestion({ held: { says, usual }, onLet }: HeldQuestionProps
   return (
     <div role="alert" className="flex flex-wrap items-center gap-2 leading-tight">
       <p className="min-w-48 flex-1">
-        <strong className="text-unsure">{says}</strong> Again passes it by: it stays marked as skipped and is
-        named at the sign-off.
+        <strong className="text-unsure">{says}</strong> {t("again-passes-it-by-it-stays")}
       </p>
       {usual && (
         <Choice onClick={take} aria-keyshortcuts="Enter" tone="now" className="font-bold">
-          {USUAL[usual]} <span className="hidden font-normal lg:inline">· Enter</span>
+          {USUAL[usual]} <span className="hidden font-normal lg:inline">{t("enter")}</span>
         </Choice>
       )}
     </div>

@@ -3,13 +3,14 @@
 import { useState } from "react";
 import { toast } from "sonner";
 import { isGlassAtRisk, isMidRun, MISHAPS, type Mishap, mishapEvents, type RunSheet } from "@/core";
+import { t } from "@/messages/bench";
 import { Button } from "../controls/button";
 import type { BenchWork } from "./use-work";
 
 const NAMES: Record<Mishap, string> = {
-  broken: "Fibre broke",
-  nick: "I nicked it",
-  dirty: "Dropped, dirty",
+  broken: t("fibre-broke"),
+  nick: t("i-nicked-it"),
+  dirty: t("dropped-dirty"),
 };
 
 /** What can happen to the glass at any step, one touch each; on a cord of several legs a second says which. */
@@ -33,27 +34,27 @@ export function MishapRow({
     setAsked(null);
     const events = mishapEvents(sheet, state, what, leg);
     for (const event of events) add(event);
-    if (events.length === 0) toast("The glass is still covered: wipe the cable clean and go on.");
+    if (events.length === 0) toast(t("the-glass-is-still-covered-wipe"));
   };
   if (asked !== null)
     return (
       <fieldset
-        aria-label={`${NAMES[asked]}: which leg`}
+        aria-label={t("which-leg", { value: NAMES[asked] })}
         className={`${narrow ? "grid grid-cols-3" : "flex flex-wrap"} min-w-0 gap-1.5 ${className}`}
       >
         {legs.map((leg) => (
           <Button key={leg} look="plain" onClick={() => happened(asked, leg)} className="flex-1">
-            {isMidRun(sheet) ? "Side" : "Leg"} {leg}
+            {isMidRun(sheet) ? t("side") : t("leg")} {leg}
           </Button>
         ))}
         <Button look="quiet" onClick={() => setAsked(null)}>
-          None
+          {t("none")}
         </Button>
       </fieldset>
     );
   return (
     <fieldset
-      aria-label="A mishap"
+      aria-label={t("a-mishap")}
       className={`${narrow ? "grid grid-cols-3" : "flex flex-wrap"} min-w-0 gap-1.5 ${className}`}
     >
       {MISHAPS.map((what) => (

@@ -5,6 +5,7 @@ import { Popover } from "radix-ui";
 import { useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { dueParts, type Forgotten, type ProcedurePart, type RunSheet } from "@/core";
+import { t } from "@/messages/bench";
 import { costWords } from "../advice/advice-words";
 import { onControl } from "../aids/on-control";
 import { Button } from "../controls/button";
@@ -28,7 +29,7 @@ export function PartsOn({ sheet, work }: { sheet: RunSheet; work: BenchWork }) {
         className={`flex min-h-12 shrink-0 items-center gap-1.5 rounded-md px-2 text-sm ${on.length < due.length ? "font-bold text-out" : "text-soft"}`}
       >
         <Cylinder aria-hidden="true" className="size-5 rotate-90" />
-        <span className="sr-only xl:not-sr-only">{on.length < due.length ? "Not on" : "Parts on"}</span>{" "}
+        <span className="sr-only xl:not-sr-only">{on.length < due.length ? t("not-on") : t("parts-on")}</span>{" "}
         <span className="figures">
           {on.length}/{due.length}
         </span>
@@ -37,12 +38,10 @@ export function PartsOn({ sheet, work }: { sheet: RunSheet; work: BenchWork }) {
         <Popover.Content
           onCloseAutoFocus={backToStep}
           align="end"
-          aria-label="Parts on the cable"
+          aria-label={t("parts-on-the-cable")}
           className="z-20 grid max-h-[var(--radix-popover-content-available-height)] w-[min(26rem,calc(100vw-1rem))] gap-2 overflow-y-auto rounded-lg border border-line bg-raised p-3 shadow-xl"
         >
-          <p className="text-soft text-sm leading-tight">
-            Look now: in this order from the connector back, each this way round.
-          </p>
+          <p className="text-soft text-sm leading-tight">{t("look-now-in-this-order-from")}</p>
           <ul className="grid gap-2">
             {due
               .map((part) => (
@@ -53,17 +52,17 @@ export function PartsOn({ sheet, work }: { sheet: RunSheet; work: BenchWork }) {
                   </span>
                   {state.threaded.includes(part.id) ? (
                     <Choice
-                      aria-label={`${part.name}: it is not on, or wrong`}
+                      aria-label={t("it-is-not-on-or-wrong", { name: part.name })}
                       onClick={() => {
                         add({ kind: "thread", part: part.id, on: false });
                         setOpen(false);
                       }}
                       className="shrink-0 text-sm"
                     >
-                      Not on, or wrong
+                      {t("not-on-or-wrong")}
                     </Choice>
                   ) : (
-                    <strong className="text-out text-sm">not on</strong>
+                    <strong className="text-out text-sm">{t("not-on-2")}</strong>
                   )}
                 </li>
               ))
@@ -80,12 +79,12 @@ export function PartsNeeded({ parts }: { parts: readonly { part: ProcedurePart; 
   if (parts.length === 0) return null;
   return (
     <p className="text-lg">
-      Needs:{" "}
+      {t("needs")}{" "}
       {parts.map(({ part, on }, i) => (
         <span key={part.id}>
           {i > 0 && ", "}
           {part.name}{" "}
-          <strong className={on ? "text-in" : "text-out"}>{on ? "(threaded on ✓)" : "(not on)"}</strong>
+          <strong className={on ? "text-in" : "text-out"}>{on ? t("threaded-on") : t("not-on-3")}</strong>
         </span>
       ))}
     </p>
@@ -106,50 +105,54 @@ export function ForgottenPart({ sheet, work, units }: { sheet: RunSheet; work: B
   return (
     <section
       role="alert"
-      aria-label="A part is not on"
+      aria-label={t("a-part-is-not-on")}
       className="mb-3 grid gap-2 rounded-lg border-2 border-out bg-raised p-3"
     >
       <h3 className="flex items-center gap-2 font-bold text-xl leading-tight">
         <CircleDashed aria-hidden="true" className="size-6 shrink-0 text-out" strokeWidth={3} />
         {shutOutBy === null || overFace !== null
-          ? `${part.name}: thread it on now`
-          : `${part.name}: it no longer goes on`}
+          ? t("thread-it-on-now", { name: part.name })
+          : t("it-no-longer-goes-on", { name: part.name })}
       </h3>
       {shutOutBy === null ? (
         <p className="leading-snug">
           {part.way && `${part.way}. `}
-          {behind.length > 0 && <strong>First take off {listed(behind)}, and put back on after it. </strong>}
-          {bared(sheet, work) && "Mind the bare glass: wipe it and look at it again."}
+          {behind.length > 0 && (
+            <strong>{t("first-take-off-and-put-back", { listed: listed(behind) })} </strong>
+          )}
+          {bared(sheet, work) && t("mind-the-bare-glass-wipe-it")}
         </p>
       ) : overFace !== null ? (
         <p className="leading-snug">
-          It passes over the cleaved end and touches its face: a fresh cleave follows, and nothing else is
-          made anew.{" "}
-          {behind.length > 0 && <strong>First take off {listed(behind)}, and put back on after it.</strong>}
+          {t("it-passes-over-the-cleaved-end")}{" "}
+          {behind.length > 0 && (
+            <strong>{t("first-take-off-and-put-back", { listed: listed(behind) })}</strong>
+          )}
         </p>
       ) : (
         <p className="leading-snug">
-          “{sheet.lines[shutOutBy]?.step.title}” has shut it out. {part.ifForgotten}
+          “{sheet.lines[shutOutBy]?.step.title}
+          {t("has-shut-it-out", { ifForgotten: part.ifForgotten })}
         </p>
       )}
       <div className="flex flex-wrap gap-2">
         <Choice tone="go" onClick={() => put(one)} aria-keyshortcuts="Enter" className="min-h-14 flex-1 py-1">
           {shutOutBy === null
-            ? "It is on now"
+            ? t("it-is-on-now")
             : overFace !== null
-              ? "It is on now: cleave afresh"
-              : "Cut off and begin again"}
+              ? t("it-is-on-now-cleave-afresh")
+              : t("cut-off-and-begin-again")}
           <span className="block font-normal text-sm">
             {shutOutBy === null
-              ? "no cable lost"
+              ? t("no-cable-lost")
               : overFace !== null
-                ? "what it costs is said next"
+                ? t("what-it-costs-is-said-next")
                 : costWords(work.restartCost, units)}
-            <span className="hidden lg:inline"> · Enter</span>
+            <span className="hidden lg:inline"> {t("enter")}</span>
           </span>
         </Choice>
         <Choice onClick={() => work.add({ kind: "thread", part: part.id, on: true })} className="min-h-14">
-          It is on after all
+          {t("it-is-on-after-all")}
         </Choice>
       </div>
     </section>
@@ -169,13 +172,11 @@ export function OutOfOrder({ work }: { work: BenchWork }) {
   return (
     <div role="alert" className="mt-2 grid gap-2 rounded-lg border-2 border-unsure p-3">
       <p className="leading-snug">
-        <strong>
-          {listed(again)} went on before {listed(wrong.after)}.
-        </strong>{" "}
-        Take off what lies nearer the cable end, and put it on again after.
+        <strong>{t("went-on-before", { listed: listed(again), listed2: listed(wrong.after) })}</strong>{" "}
+        {t("take-off-what-lies-nearer-the")}
       </p>
       <Button onClick={() => work.putAgain(again.map(({ id }) => id))}>
-        Done: {listed(again)} on again, in this order
+        {t("done-on-again-in-this-order", { listed: listed(again) })}
       </Button>
     </div>
   );

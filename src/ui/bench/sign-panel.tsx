@@ -15,6 +15,7 @@ import {
   shardsMissing,
   skippedSteps,
 } from "@/core";
+import { t } from "@/messages/bench";
 import { AdvicePanel, type Way } from "../advice/advice-panel";
 import { ShardCount } from "../aids/shard-count";
 import { Button } from "../controls/button";
@@ -41,12 +42,12 @@ interface SignPanelProps {
 }
 
 const SAY: Record<Result, string> = {
-  in: "Every length was read and is in; every look was answered and good.",
-  out: "Sign it off so only if it is to be used as it is; the record will say so.",
-  unsure: "Measure it again, or sign it off so; the record will say so.",
-  unmeasured: "The record will say so.",
-  "cut-off": "This end was cut off.",
-  discarded: "This end was discarded.",
+  in: t("every-length-was-read-and-is"),
+  out: t("sign-it-off-so-only-if"),
+  unsure: t("measure-it-again-or-sign-it"),
+  unmeasured: t("the-record-will-say-so"),
+  "cut-off": t("this-end-was-cut-off"),
+  discarded: t("this-end-was-discarded"),
 };
 
 /** Each step that was passed without what it asks for, and each clock that ran out, by name with a way to it. */
@@ -58,7 +59,7 @@ function Passed({ sheet, work }: Pick<SignPanelProps, "sheet" | "work">) {
   return (
     <section aria-labelledby="passed" className="rounded-lg border-2 border-unsure p-3">
       <h3 id="passed" className="font-bold">
-        Passed by
+        {t("passed-by")}
       </h3>
       <ul className="grid gap-1">
         {skipped.map((undone) => (
@@ -69,21 +70,22 @@ function Passed({ sheet, work }: Pick<SignPanelProps, "sheet" | "work">) {
             <Button
               look="quiet"
               onClick={() => work.go(undone.index)}
-              aria-label={`Go to it: ${undone.title}`}
+              aria-label={t("go-to-it", { title: undone.title })}
               className="shrink-0 text-sm"
             >
-              Go to it
+              {t("go-to-it-2")}
             </Button>
           </li>
         ))}
         {uncounted.length > 0 && (
           <li className="leading-tight">
-            Not counted: {uncounted.map(({ of, title }) => `${of} at “${title}”`).join("; ")}.
+            {t("not-counted", { value: uncounted.map(({ of, title }) => t("at", { of, title })).join("; ") })}
           </li>
         )}
         {late.map(({ from, until, of, seconds }) => (
           <li key={`late ${from}`} className="leading-tight">
-            {capital(of)}: “{sheet.lines[until]?.step.title}” came later than {seconds} seconds.
+            {capital(of)}: “{sheet.lines[until]?.step.title}
+            {t("came-later-than-seconds", { seconds })}
           </li>
         ))}
       </ul>
@@ -149,7 +151,9 @@ export function SignPanel({ sheet, work, rule, instrument, way, onWay, units, on
                   <span className="text-soft">{limitsText(check.min, check.max, units)}</span>
                 </span>
                 <span className="text-right">
-                  {words ? `${words.word} ${words.by} · ${readings.length} read` : "not measured"}
+                  {words
+                    ? t("read", { word: words.word, by: words.by, length: readings.length })
+                    : t("not-measured")}
                 </span>
                 <Button
                   look="quiet"
@@ -158,7 +162,7 @@ export function SignPanel({ sheet, work, rule, instrument, way, onWay, units, on
                   aria-label={`Read ${check.name}${onLeg(check.leg, isMidRun(sheet))}`}
                   className="text-sm"
                 >
-                  Read
+                  {t("read-2")}
                 </Button>
               </li>
             );
@@ -191,7 +195,7 @@ export function SignPanel({ sheet, work, rule, instrument, way, onWay, units, on
           }}
         >
           <label htmlFor="signer" className="font-semibold">
-            Signed off by
+            {t("signed-off-by")}
           </label>
           <Input
             id="signer"
@@ -208,7 +212,7 @@ export function SignPanel({ sheet, work, rule, instrument, way, onWay, units, on
             className="text-xl"
           />
           {people.length > 1 && (
-            <ul aria-label="Who signs" className="flex flex-wrap gap-2">
+            <ul aria-label={t("who-signs")} className="flex flex-wrap gap-2">
               {people.map((person) => (
                 <li key={person.id}>
                   <Button
@@ -228,13 +232,13 @@ export function SignPanel({ sheet, work, rule, instrument, way, onWay, units, on
             </ul>
           )}
           <p id="signer-missing" role="alert" className="text-out">
-            {missing ? "A sign-off carries a name." : ""}
+            {missing ? t("a-sign-off-carries-a-name") : ""}
           </p>
           {lost > 0 && (
             <div className="grid gap-2 rounded-lg border-2 border-out p-3">
               <ShardCount shards={state.shards} onAdd={onAdd} />
               <label htmlFor="shards-why" className="font-semibold">
-                Not to be found? Say where it was last seen
+                {t("not-to-be-found-say-where")}
               </label>
               <Input
                 id="shards-why"
@@ -249,19 +253,19 @@ export function SignPanel({ sheet, work, rule, instrument, way, onWay, units, on
                 strong
               />
               <p id="shards-unsaid" role="alert" className="text-out">
-                {unsaid ? "A shard is missing: find it, or say so here. The record will carry it." : ""}
+                {unsaid ? t("a-shard-is-missing-find-it") : ""}
               </p>
             </div>
           )}
           <div className="flex flex-wrap gap-2">
             <Button size="large" onClick={onBack}>
-              Back
+              {t("back")}
             </Button>
             <Button look="strong" size="large" type="submit" className="flex-1">
-              Sign off: {RESULT_WORDS[result].toLowerCase()}
+              {t("sign-off", { toLowerCase: RESULT_WORDS[result].toLowerCase() })}
             </Button>
             <Button size="large" onClick={() => sign("cut-off")}>
-              It was cut off
+              {t("it-was-cut-off")}
             </Button>
           </div>
         </form>

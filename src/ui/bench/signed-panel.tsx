@@ -1,6 +1,7 @@
 "use client";
 
 import type { EndState, OpenTold, Result, RunSheet } from "@/core";
+import { t } from "@/messages/bench";
 import { Button } from "../controls/button";
 import { Link } from "../controls/link";
 import { writeSelection } from "../sheet/selection";
@@ -39,31 +40,32 @@ export function SignedPanel({
   return (
     <div className="mx-auto grid w-full max-w-2xl gap-4 px-4 py-6">
       <h2 className="flex items-center gap-3 font-bold text-3xl">
-        <VerdictSign verdict={result} large /> {stored ? "On record" : "Being stored"}:{" "}
+        <VerdictSign verdict={result} large /> {stored ? t("on-record") : t("being-stored")}:{" "}
         {RESULT_WORDS[result].toLowerCase()}
       </h2>
       {state.signed?.outcome === "kept" && <OpenList points={open} />}
       <p className="text-lg">
-        {state.signed?.outcome === "discarded" ? "Discarded" : "Signed off"} by {state.signed?.name}.
+        {t("by", { value: state.signed?.outcome === "discarded" ? t("discarded") : t("signed-off") })}{" "}
+        {state.signed?.name}.
       </p>
       <div className="flex flex-wrap gap-2">
         {onNextInBatch ? (
           <Button look="next" size="large" onClick={onNextInBatch}>
-            Next end of the batch
+            {t("next-end-of-the-batch")}
           </Button>
         ) : job ? (
           <Link
             href={`/jobs/${job.id}`}
             className="flex min-h-14 items-center rounded-lg bg-now px-5 font-bold text-lg text-on-now"
           >
-            On with {job.name}
+            {t("on-with", { name: job.name })}
           </Link>
         ) : (
           <Link
             href={`/?${again}`}
             className="flex min-h-14 items-center rounded-lg bg-now px-5 font-bold text-lg text-on-now"
           >
-            Next end like this
+            {t("next-end-like-this")}
           </Link>
         )}
         {stored && (
@@ -71,7 +73,7 @@ export function SignedPanel({
             href={`/ledger/${id}`}
             className="flex min-h-14 items-center rounded-lg border-2 border-ink px-5 font-semibold"
           >
-            Open the record
+            {t("open-the-record")}
           </Link>
         )}
       </div>

@@ -1,4 +1,5 @@
 import type { EndState, RunSheet } from "@/core";
+import { t } from "@/messages/bench";
 import { Button } from "../controls/button";
 import { PotStrip } from "../timers/pot-strip";
 import { ClockStrip } from "./clock-strip";
@@ -27,7 +28,7 @@ export function StepFoot({ sheet, work, ends }: StepFootProps) {
           disabled={line.index === 0}
           aria-keyshortcuts="ArrowLeft PageUp"
         >
-          Back
+          {t("back")}
         </Button>
         <Button
           look="strong"
@@ -36,8 +37,8 @@ export function StepFoot({ sheet, work, ends }: StepFootProps) {
           aria-keyshortcuts="Space ArrowRight PageDown"
           className="flex-1"
         >
-          {work.held ? "Pass it by" : work.last ? "Finish" : "Next"}{" "}
-          <span className="hidden font-normal text-base lg:inline">· Space</span>
+          {work.held ? t("pass-it-by") : work.last ? t("finish") : t("next")}{" "}
+          <span className="hidden font-normal text-base lg:inline">{t("space")}</span>
         </Button>
       </div>
     </div>

@@ -1,5 +1,6 @@
 import { Check, CircleDashed } from "lucide-react";
 import { type Line, TRIM_STEP } from "@/core";
+import { t } from "@/messages/bench";
 
 interface StepListProps {
   /** Every step; while something is redone, the steps of that. */
@@ -25,10 +26,11 @@ export function StepList({ lines, now: line, skipped, onGo, foot }: StepListProp
   const after = lines.length - first - shown.length;
   return (
     <div className="hidden w-[262px] shrink-0 flex-col border-line border-r py-3 pr-2 pl-4 lg:flex">
-      <nav aria-label="Steps" className="flex-1">
+      <nav aria-label={t("steps")} className="flex-1">
         {first > 0 && (
           <p className="px-3 py-1 text-soft text-sm">
-            {first} before{missed > 0 && <strong className="text-unsure">, {missed} of them skipped</strong>}
+            {t("before", { first })}
+            {missed > 0 && <strong className="text-unsure">{t("of-them-skipped", { missed })}</strong>}
           </p>
         )}
         <ol>
@@ -48,13 +50,13 @@ export function StepList({ lines, now: line, skipped, onGo, foot }: StepListProp
                   <span className="min-w-0 flex-1 text-[0.97rem]">{step.title}</span>
                   {skipped.includes(index) && !now ? (
                     <CircleDashed
-                      aria-label="skipped"
+                      aria-label={t("skipped")}
                       className="size-4 shrink-0 text-unsure"
                       strokeWidth={3}
                     />
                   ) : (
                     index < at && (
-                      <Check aria-label="done" className="size-4 shrink-0 text-in" strokeWidth={3} />
+                      <Check aria-label={t("done")} className="size-4 shrink-0 text-in" strokeWidth={3} />
                     )
                   )}
                 </button>
@@ -62,7 +64,7 @@ export function StepList({ lines, now: line, skipped, onGo, foot }: StepListProp
             );
           })}
         </ol>
-        {after > 0 && <p className="px-3 py-1 text-soft text-sm">{after} more to come</p>}
+        {after > 0 && <p className="px-3 py-1 text-soft text-sm">{t("more-to-come", { after })}</p>}
       </nav>
       {foot}
     </div>
@@ -87,8 +89,10 @@ export function StepProgress({
   return (
     <div className="flex min-h-12 items-center gap-3 border-line border-b px-4 text-soft lg:hidden">
       <span className="shrink-0">
-        Step <strong className="text-ink">{at + 1}</strong> of {lines.length}
-        {skipped.length > 0 && <strong className="text-unsure"> · {skipped.length} skipped</strong>}
+        {t("step")} <strong className="text-ink">{at + 1}</strong> {t("of", { length: lines.length })}
+        {skipped.length > 0 && (
+          <strong className="text-unsure"> {t("skipped-2", { length: skipped.length })}</strong>
+        )}
       </span>
       <span aria-hidden="true" className="h-2 flex-1 overflow-hidden rounded-full bg-line md:hidden">
         <span className="block h-full bg-now" style={{ width: `${((at + 1) / lines.length) * 100}%` }} />

@@ -18,6 +18,7 @@ import {
   seatOf,
   type WhereTold,
 } from "@/core";
+import { t } from "@/messages/bench";
 import { AdvicePanel, InHandStrip, type Way } from "../advice/advice-panel";
 import { Faults } from "../advice/faults";
 import { SeatNote } from "../advice/seat-words";
@@ -125,11 +126,11 @@ export function StepWork(props: StepWorkProps) {
         <Button
           look="quiet"
           aria-pressed={props.simulated}
-          aria-label="Simulated calliper"
+          aria-label={t("simulated-calliper")}
           onClick={() => props.onSimulated(!props.simulated)}
           className="gap-1.5 px-2.5 text-sm aria-pressed:border-ink"
         >
-          <Usb aria-hidden="true" className="size-4" /> Simulate
+          <Usb aria-hidden="true" className="size-4" /> {t("simulate")}
         </Button>
       </div>
       <UnsureWays sheet={sheet} rule={rule} standing={reading} work={work} units={units} />
@@ -295,7 +296,8 @@ export function StepWork(props: StepWorkProps) {
             <>
               {!cautionsUnder && cautionList}
               <p className={`mt-3 hidden text-soft ${line.step.seconds ? "" : "lg:block"}`}>
-                Then: <strong className="text-ink">{thenLine(work)?.step.title ?? "sign it off"}</strong>
+                {t("then")}{" "}
+                <strong className="text-ink">{thenLine(work)?.step.title ?? t("sign-it-off")}</strong>
               </p>
             </>
           )}

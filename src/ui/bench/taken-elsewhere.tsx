@@ -1,4 +1,5 @@
 import { type Check, onLeg } from "@/core";
+import { t } from "@/messages/bench";
 import { Button } from "../controls/button";
 import { Choice } from "../controls/choice";
 
@@ -24,19 +25,19 @@ export function TakenElsewhere({
   return (
     <div role="alert" className="mb-2 grid gap-2 rounded-lg border-2 border-unsure p-2.5 leading-tight">
       <p>
-        <span className="figures font-bold">{typed}</span> was taken as the{" "}
+        <span className="figures font-bold">{typed}</span> {t("was-taken-as-the")}{" "}
         <strong>
           {check.name}
           {onLeg(check.leg, midRun)}
         </strong>
-        , by its size.
+        {t("by-its-size")}
       </p>
       <div className="flex gap-2">
         <Button onClick={onRight} aria-keyshortcuts="Enter" className="flex-1">
-          Right <span className="hidden font-normal lg:inline">· Enter</span>
+          {t("right")} <span className="hidden font-normal lg:inline">{t("enter")}</span>
         </Button>
         <Choice onClick={onBack} aria-keyshortcuts="Z" className="flex-1">
-          Take it back <span className="hidden lg:inline">· Z</span>
+          {t("take-it-back")} <span className="hidden lg:inline">· Z</span>
         </Choice>
       </div>
     </div>

@@ -3,6 +3,7 @@
 import { Check } from "lucide-react";
 import { Checkbox } from "radix-ui";
 import type { ProcedurePart } from "@/core";
+import { t } from "@/messages/bench";
 import { useDigits } from "../keys/use-digits";
 
 interface ThreadGateProps {
@@ -42,7 +43,9 @@ export function ThreadGate({ parts, threaded, onThread }: ThreadGateProps) {
                   <span className="block font-bold text-lg leading-tight">{name}</span>
                   <span className="block leading-tight">{way}</span>
                   {!on && (
-                    <span className="block text-soft text-sm leading-tight">If forgotten: {ifForgotten}</span>
+                    <span className="block text-soft text-sm leading-tight">
+                      {t("if-forgotten", { ifForgotten })}
+                    </span>
                   )}
                 </span>
               </Checkbox.Root>
@@ -66,10 +69,12 @@ function InOrder({ parts, threaded }: Pick<ThreadGateProps, "parts" | "threaded"
         viewBox={`0 0 ${width} 62`}
         className="h-16 max-w-full"
         role="img"
-        aria-label={`On the cable, from the end back: ${parts
-          .map(({ name }) => name)
-          .reverse()
-          .join(", ")}`}
+        aria-label={t("on-the-cable-from-the-end", {
+          value: parts
+            .map(({ name }) => name)
+            .reverse()
+            .join(", "),
+        })}
       >
         <path d={`M14,20 H${width}`} stroke="var(--inch)" strokeWidth="7" />
         <path d="M14,16.5 v7" stroke="var(--ink)" strokeWidth="2" />
@@ -94,7 +99,7 @@ function InOrder({ parts, threaded }: Pick<ThreadGateProps, "parts" | "threaded"
           );
         })}
       </svg>
-      <figcaption className="text-soft text-sm">Cable end to the left; 1 goes on first.</figcaption>
+      <figcaption className="text-soft text-sm">{t("cable-end-to-the-left-1")}</figcaption>
     </figure>
   );
 }

@@ -1,4 +1,5 @@
 import { Undo2 } from "lucide-react";
+import { t } from "@/messages/bench";
 import type { BenchWork } from "./use-work";
 
 /** Takes the last act back; says which before it does. */
@@ -12,7 +13,7 @@ export function UndoButton({ work, className = "" }: { work: BenchWork; classNam
       className={`flex min-h-12 min-w-12 items-center gap-1.5 rounded-md px-2 text-sm ${className}`}
     >
       <Undo2 aria-hidden="true" className="size-5 shrink-0" />
-      <span className="truncate">Undo: {work.undoes}</span>
+      <span className="truncate">{t("undo-2", { undoes: work.undoes })}</span>
     </button>
   );
 }

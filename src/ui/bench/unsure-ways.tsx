@@ -1,5 +1,6 @@
 import { useMemo } from "react";
 import { advise, type CheckStanding, type Conformance, type Rule, type RunSheet } from "@/core";
+import { t } from "@/messages/bench";
 import { costWords, planCost } from "../advice/advice-words";
 import { Choice } from "../controls/choice";
 import type { Units } from "../words/length-text";
@@ -41,25 +42,23 @@ export function UnsureWays({ sheet, rule, standing: { check, judged }, work, uni
   const risk = Math.max(1, Math.round((1 - judged.probability) * 100));
   return (
     <section
-      aria-label="It cannot be settled so"
+      aria-label={t("it-cannot-be-settled-so")}
       className="mt-2 grid gap-1.5 rounded-lg border-2 border-unsure p-2.5 sm:grid-cols-2"
     >
       <p className="leading-tight sm:col-span-2">
-        <strong>This instrument cannot settle it.</strong> Read it with a finer one, or:
+        <strong>{t("this-instrument-cannot-settle-it")}</strong> {t("read-it-with-a-finer-one")}
       </p>
       <Choice
         aria-pressed={asked}
         onClick={() => work.setUnsettled(asked ? [] : [check.id])}
         className="aria-pressed:border-ink aria-pressed:font-bold"
       >
-        Rework it to the middle, as if it were out
+        {t("rework-it-to-the-middle-as")}
         {cost && <span className="block font-normal text-soft text-sm">{cost}</span>}
       </Choice>
       <Choice onClick={work.next}>
-        Carry on as it is
-        <span className="block text-soft text-sm">
-          {risk} % that it is out; the record will say that it was not settled
-        </span>
+        {t("carry-on-as-it-is")}
+        <span className="block text-soft text-sm">{t("that-it-is-out-the-record", { risk })}</span>
       </Choice>
     </section>
   );

@@ -38,6 +38,7 @@ import {
   trimming,
   undoneAt,
 } from "@/core";
+import { t } from "@/messages/bench";
 import { useEnd } from "../live/use-end";
 import type { Typed } from "../reading/reading-panel";
 import { useTimers } from "../timers/timers-context";
@@ -100,7 +101,7 @@ export function useWork({ id, sheet, rule, initial, onDone }: Work) {
       }
       toast.dismiss(GATE);
       if (trim && to !== state.at) {
-        toast("Trim the end first.", { id: GATE });
+        toast(t("trim-the-end-first"), { id: GATE });
         return false;
       }
       setSigning(false);

@@ -3,6 +3,7 @@
 import { Usb, X } from "lucide-react";
 import { useEffect, useMemo, useState } from "react";
 import { type Check, drawsFor, type EndState, hiddenLength, type RunSheet, SIMULATED, shownBy } from "@/core";
+import { t } from "@/messages/calliper";
 import { Button } from "../controls/button";
 import { IconButton } from "../controls/icon-button";
 import { Select } from "../controls/select";
@@ -42,21 +43,21 @@ export function Calliper({ end, sheet, state, checks, active, units, onClose }: 
   if (!check || shown === null) return null;
   return (
     <section
-      aria-label="Simulated calliper"
+      aria-label={t("simulated-calliper")}
       className="fixed right-3 bottom-20 z-20 w-72 rounded-lg border-2 border-ink bg-raised p-3 shadow-xl sm:bottom-24 lg:top-14 lg:bottom-auto"
     >
       <div className="flex items-center gap-2">
-        <h2 className="mr-auto font-semibold">Simulated calliper</h2>
-        <IconButton onClick={onClose} name="Put the calliper away">
+        <h2 className="mr-auto font-semibold">{t("simulated-calliper")}</h2>
+        <IconButton onClick={onClose} name={t("put-the-calliper-away")}>
           <X aria-hidden="true" className="size-5" />
         </IconButton>
       </div>
       <Select
-        title="Jaws on"
+        title={t("jaws-on")}
         small
         value={check.id}
         onPick={setOn}
-        options={checks.map(({ id, name, leg }) => ({ id, name: leg ? `${name}, leg ${leg}` : name }))}
+        options={checks.map(({ id, name, leg }) => ({ id, name: leg ? t("leg", { name, leg }) : name }))}
       />
       <p aria-live="off" className="figures my-1 text-right font-bold text-4xl">
         {units === "in" ? figureText(shown, "in") : (shown / 1000).toFixed(2)}{" "}
@@ -67,9 +68,9 @@ export function Calliper({ end, sheet, state, checks, active, units, onClose }: 
         onClick={() => typeReading(units === "in" ? lengthText(shown, "in") : (shown / 1000).toFixed(2))}
         className="w-full gap-2"
       >
-        <Usb aria-hidden="true" className="size-5" /> Send the reading
+        <Usb aria-hidden="true" className="size-5" /> {t("send-the-reading")}
       </Button>
-      <p className="mt-1 text-soft text-xs">A made-up end. Its readings are marked as simulated.</p>
+      <p className="mt-1 text-soft text-xs">{t("a-made-up-end-its-readings")}</p>
     </section>
   );
 }

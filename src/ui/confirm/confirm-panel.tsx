@@ -13,6 +13,7 @@ import {
   type SheetFigure,
   zRevisionAnswer,
 } from "@/core";
+import { t } from "@/messages/confirm";
 import { Button } from "../controls/button";
 import { Input } from "../controls/input";
 import { post } from "../http/http";
@@ -59,11 +60,11 @@ export function ConfirmPanel(props: ConfirmProps) {
     setTried(true);
     if (wrong > 0) return;
     if (name.trim() === "") {
-      setProblem("Say who confirms the figures.");
+      setProblem(t("say-who-confirms-the-figures"));
       return;
     }
     if (sheet.trim() === "" && !unnumbered) {
-      setProblem("Type the number of the part's sheet, or tick “No number on it”.");
+      setProblem(t("type-the-number-of-the-part"));
       return;
     }
     const person = await come(name.trim());
@@ -114,13 +115,12 @@ export function ConfirmPanel(props: ConfirmProps) {
         <Dialog.Content className="fixed inset-2 z-40 mx-auto flex max-w-5xl flex-col overflow-hidden rounded-lg border border-line bg-ground shadow-xl sm:inset-4">
           <form ref={form} onSubmit={keep} onKeyDown={onEnter} className="flex min-h-0 flex-1 flex-col">
             <div className="border-line border-b px-4 py-3 sm:px-6">
-              <Dialog.Title className="font-bold text-2xl">
-                Hold these against the part's own sheet
-              </Dialog.Title>
+              <Dialog.Title className="font-bold text-2xl">{t("hold-these-against-the-part-s")}</Dialog.Title>
               <Dialog.Description className="max-w-prose text-soft">
-                {procedure.name}: {figures.length} figures, representative until you have seen them on the
-                sheet that came with the part. Enter goes to the next; type over what differs. Where the sheet
-                prints inches too, put them beside.
+                {t("figures-representative-until-you-have-seen", {
+                  name: procedure.name,
+                  length: figures.length,
+                })}
               </Dialog.Description>
             </div>
             <div className="min-h-0 flex-1 overflow-y-auto px-2 sm:px-6">
@@ -139,24 +139,24 @@ export function ConfirmPanel(props: ConfirmProps) {
               </ul>
               <div className="grid gap-x-4 gap-y-2 py-3 sm:grid-cols-2">
                 <label className="flex min-w-0 flex-1 items-center gap-2">
-                  <span className="text-soft">Confirmed by</span>
+                  <span className="text-soft">{t("confirmed-by")}</span>
                   <Input
                     value={name}
                     maxLength={120}
                     autoComplete="name"
                     onChange={(event) => setName(event.target.value)}
-                    placeholder="your name"
+                    placeholder={t("your-name")}
                     className="min-w-0 flex-1"
                   />
                 </label>
                 <label className="flex min-w-0 flex-1 items-center gap-2">
-                  <span className="text-soft">Sheet number</span>
+                  <span className="text-soft">{t("sheet-number")}</span>
                   <Input
                     value={sheet}
                     maxLength={80}
                     disabled={unnumbered}
                     onChange={(event) => setSheet(event.target.value)}
-                    placeholder="as printed on it"
+                    placeholder={t("as-printed-on-it")}
                     className="min-w-0 flex-1"
                   />
                 </label>
@@ -167,15 +167,15 @@ export function ConfirmPanel(props: ConfirmProps) {
                     onChange={(event) => setUnnumbered(event.target.checked)}
                     className="size-6 accent-(--now)"
                   />
-                  No number on it
+                  {t("no-number-on-it")}
                 </label>
                 <label className="flex min-w-0 flex-1 items-center gap-2">
-                  <span className="text-soft">Note</span>
+                  <span className="text-soft">{t("note")}</span>
                   <Input
                     value={why}
                     maxLength={200}
                     onChange={(event) => setWhy(event.target.value)}
-                    placeholder="its date, if any"
+                    placeholder={t("its-date-if-any")}
                     className="min-w-0 flex-1"
                   />
                 </label>
@@ -183,18 +183,17 @@ export function ConfirmPanel(props: ConfirmProps) {
             </div>
             <div className="grid gap-2 border-line border-t px-4 py-3 sm:px-6">
               <p role="alert" className="font-semibold text-out empty:hidden">
-                {problem ??
-                  (tried && wrong > 0 ? `${wrong} of them cannot be kept as they stand: see above.` : "")}
+                {problem ?? (tried && wrong > 0 ? t("of-them-cannot-be-kept-as", { wrong }) : "")}
               </p>
               <div className="flex flex-wrap gap-2">
                 <Button size="large" onClick={onClose}>
-                  Back
+                  {t("back")}
                 </Button>
                 <Button size="large" onClick={onLater}>
-                  Not now: begin unchecked
+                  {t("not-now-begin-unchecked")}
                 </Button>
                 <Button look="next" size="large" type="submit" data-keep className="flex-1">
-                  They are right: keep and begin
+                  {t("they-are-right-keep-and-begin")}
                 </Button>
               </div>
             </div>
@@ -241,14 +240,16 @@ function FigureRow({ figure, row, read, tried, first, onChange }: FigureRowProps
         <span className="block text-soft text-sm">
           {about}
           {read.kind === "ok" && !isAsShown(figure, read) && (
-            <span className="font-semibold text-ink"> · changed from {figure.value}</span>
+            <span className="font-semibold text-ink"> {t("changed-from", { value: figure.value })}</span>
           )}
         </span>
       </span>
       <span className="flex flex-wrap items-center gap-1.5">
-        {field("value", `figure in ${unit}`, "w-24")}
+        {field("value", t("figure-in", { unit }), "w-24")}
         {unit === "s" ? (
-          <>to {field("most", "longest, in s", "w-20")} s</>
+          <>
+            {t("to")} {field("most", t("longest-in-s"), "w-20")} s
+          </>
         ) : (
           <span className="text-soft">{unit}</span>
         )}
@@ -257,13 +258,13 @@ function FigureRow({ figure, row, read, tried, first, onChange }: FigureRowProps
             <span aria-hidden="true" className="text-soft">
               +
             </span>
-            {field("plus", "tolerance above", "w-16")}
+            {field("plus", t("tolerance-above"), "w-16")}
             <span aria-hidden="true" className="text-soft">
               −
             </span>
-            {field("minus", "tolerance below", "w-16")}
-            <span className="text-soft">printed too</span>
-            {field("beside", "the same in the other unit", "w-24")}
+            {field("minus", t("tolerance-below"), "w-16")}
+            <span className="text-soft">{t("printed-too")}</span>
+            {field("beside", t("the-same-in-the-other-unit"), "w-24")}
           </>
         )}
       </span>

@@ -1,4 +1,5 @@
 import { dualUnitCheck, InputError, parseLength, type SheetFigure, um } from "@/core";
+import { t } from "@/messages/confirm";
 
 /** One figure's row as it stands in the fields: text as typed. */
 export interface Row {
@@ -46,7 +47,9 @@ function lengthOf(typed: string): number | string {
 
 function numberOf(typed: string): number | string {
   const value = Number(typed.trim().replace(",", "."));
-  return typed.trim() !== "" && Number.isFinite(value) && value >= 0 ? value : `“${typed}” is not a number.`;
+  return typed.trim() !== "" && Number.isFinite(value) && value >= 0
+    ? value
+    : t("is-not-a-number", { typed });
 }
 
 const bad = (message: string): RowRead => ({ kind: "bad", message });
@@ -68,7 +71,7 @@ export function readRow(figure: SheetFigure, row: Row): RowRead {
   if (typeof most === "string") return bad(most);
   const read = { value, plus, minus, most };
   if (figure.unit === "s" && read.most !== null && read.most < read.value)
-    return bad("The longest time is not shorter than the shortest.");
+    return bad(t("the-longest-time-is-not-shorter"));
   if (figure.unit !== "mm" || row.beside.trim() === "")
     return { kind: "ok", ...read, printed: null, note: "" };
   return readBeside(row, read);
@@ -81,15 +84,19 @@ function readBeside(
   try {
     const { agree, b, differBy } = dualUnitCheck(row.value, row.beside);
     if (agree) return { kind: "ok", ...read, printed: [row.value, row.beside], note: "" };
-    const difference = `${row.value} and ${row.beside} are printed for one length and differ by ${um(differBy) / 1000} mm`;
+    const difference = t("and-are-printed-for-one-length", {
+      value: row.value,
+      beside: row.beside,
+      value2: um(differBy) / 1000,
+    });
     if (row.chosen === null)
-      return { kind: "disagree", message: `${difference}. Which one does the work go by?` };
+      return { kind: "disagree", message: t("which-one-does-the-work-go", { difference }) };
     const value = row.chosen === "beside" ? b / 1000 : read.value;
-    return { kind: "ok", ...read, value, printed: null, note: `${difference}; ${value} mm is used.` };
+    return { kind: "ok", ...read, value, printed: null, note: t("mm-is-used", { difference, value }) };
   } catch (error) {
     return {
       kind: "bad",
-      message: error instanceof InputError ? error.problem.message : "It cannot be read.",
+      message: error instanceof InputError ? error.problem.message : t("it-cannot-be-read"),
     };
   }
 }

@@ -1,6 +1,7 @@
 "use client";
 
 import type { CutGroup } from "@/core";
+import { t } from "@/messages/cut-list";
 import { Button } from "../controls/button";
 import { Link } from "../controls/link";
 import { feetText, metresText, unsaidText } from "../jobs/metres";
@@ -21,21 +22,21 @@ export function CutListView({ job, groups, cables, day }: CutListViewProps) {
     <main className="min-w-0 flex-1 px-4 py-5 sm:px-6 print:p-0">
       <div className="flex flex-wrap items-baseline gap-x-4 gap-y-2">
         <h1 className="min-w-0 font-bold text-2xl">
-          Cut list: {job.name} <span className="font-normal text-base text-soft">{day}</span>
+          {t("cut-list", { name: job.name })} <span className="font-normal text-base text-soft">{day}</span>
         </h1>
         <p className="mr-auto text-soft">
           {pieces} {pieces === 1 ? "piece" : "pieces"}
         </p>
         <span className="no-print flex gap-2">
           <Button asChild>
-            <Link href={`/jobs/${job.id}`}>Back to the job</Link>
+            <Link href={`/jobs/${job.id}`}>{t("back-to-the-job")}</Link>
           </Button>
           <Button look="strong" onClick={() => window.print()}>
-            Print
+            {t("print")}
           </Button>
         </span>
       </div>
-      {groups.length === 0 && <p className="mt-4 text-lg">No piece is planned yet: nothing to cut.</p>}
+      {groups.length === 0 && <p className="mt-4 text-lg">{t("no-piece-is-planned-yet-nothing")}</p>}
       {groups.map((group) => (
         <GroupTable key={group.cable} group={group} name={cables[group.cable] ?? group.cable} />
       ))}
@@ -49,29 +50,32 @@ function GroupTable({ group: { lines, total }, name }: { group: CutGroup; name: 
     <section className="mt-5 overflow-x-auto print:overflow-visible" aria-label={name}>
       <table className="w-full min-w-[56rem] table-fixed border-collapse text-left print:min-w-0 print:text-[0.85rem]">
         <caption className="pb-1 text-left font-bold text-lg">
-          {name} <span className="figures font-normal text-base">{metresText(total)} m in all</span>
+          {name}{" "}
+          <span className="figures font-normal text-base">
+            {t("m-in-all", { metresText: metresText(total) })}
+          </span>
         </caption>
         <thead>
           <tr className="border-ink border-b-2 text-sm">
             <th scope="col" className="w-8 py-1">
-              <span className="sr-only">Cut</span>
+              <span className="sr-only">{t("cut")}</span>
             </th>
             <th scope="col" className="w-[22%]">
-              Piece
+              {t("piece")}
             </th>
-            <th scope="col">From</th>
-            <th scope="col">To</th>
+            <th scope="col">{t("from")}</th>
+            <th scope="col">{t("to")}</th>
             <th scope="col" className="w-[13%] text-right">
-              Cut, m
+              {t("cut-m")}
             </th>
             <th scope="col" className="w-[12%] pl-3 text-right">
-              ft in
+              {t("ft-in")}
             </th>
             <th scope="col" className="w-[12%] pl-4">
-              Reel
+              {t("reel")}
             </th>
             <th scope="col" className="w-[16%] pl-3">
-              Sheath marks
+              {t("sheath-marks")}
             </th>
           </tr>
         </thead>
@@ -85,7 +89,8 @@ function GroupTable({ group: { lines, total }, name }: { group: CutGroup; name: 
                 {plan.name}
                 {(unsaid.length > 0 || problem) && (
                   <span className="block font-normal text-out text-sm">
-                    {problem ?? `Not whole yet: ${unsaid.map((each) => unsaidText(each, plan)).join("; ")}`}
+                    {problem ??
+                      t("not-whole-yet", { value: unsaid.map((each) => unsaidText(each, plan)).join("; ") })}
                   </span>
                 )}
               </th>
@@ -103,7 +108,7 @@ function GroupTable({ group: { lines, total }, name }: { group: CutGroup; name: 
               <td className="pl-3">
                 <span className="flex items-end gap-1">
                   <span className="h-6 flex-1 border-ink border-b" />
-                  to
+                  {t("to-2")}
                   <span className="h-6 flex-1 border-ink border-b" />
                 </span>
               </td>
@@ -118,7 +123,7 @@ function GroupTable({ group: { lines, total }, name }: { group: CutGroup; name: 
 /** Who cut it, on paper: never by itself on a sheet. */
 const CutFoot = () => (
   <dl className="hidden break-before-avoid break-inside-avoid grid-cols-[2fr_2fr_1fr] gap-4 pt-6 print:grid">
-    {["Cut by", "Checked by", "Date"].map((name) => (
+    {[t("cut-by"), t("checked-by"), t("date")].map((name) => (
       <div key={name} className="border-ink border-b">
         <dt className="text-[0.75rem] text-soft">{name}</dt>
         <dd className="h-5" />

@@ -1,6 +1,7 @@
 "use client";
 
 import { CONSTRUCTIONS, CORES, type ProcedureDocument } from "@/core";
+import { t } from "@/messages/editor";
 import { LengthField, TextField } from "./field";
 import { Tick } from "./tick";
 
@@ -20,33 +21,33 @@ export function About({ document, isNew, onChange }: AboutProps) {
   return (
     <div className="grid max-w-3xl gap-4">
       <TextField
-        label="Name"
+        label={t("name")}
         value={document.name}
         most={200}
         onChange={(name) => onChange("name", { name })}
       />
       {isNew && (
         <TextField
-          label="Id, as it is filed under: small letters, digits and hyphens"
+          label={t("id-as-it-is-filed-under")}
           value={document.id}
           most={80}
           onChange={(id) => onChange("id", { id })}
         />
       )}
       <TextField
-        label="In a few words"
+        label={t("in-a-few-words")}
         value={document.about}
         most={500}
         lines={2}
         onChange={(about) => onChange("about", { about })}
       />
       <TextField
-        label="Where the figures come from: the sheet, its number and date"
+        label={t("where-the-figures-come-from-the")}
         value={document.source.note}
         most={500}
         onChange={(note) => onChange("note", { source: { ...document.source, note } })}
       />
-      <Group title="Goes on">
+      <Group title={t("goes-on")}>
         {CONSTRUCTIONS.map((construction) => (
           <Tick
             key={construction}
@@ -58,7 +59,7 @@ export function About({ document, isNew, onChange }: AboutProps) {
           />
         ))}
       </Group>
-      <Group title="Core">
+      <Group title={t("core")}>
         {CORES.map((core) => (
           <Tick
             key={core}
@@ -71,11 +72,11 @@ export function About({ document, isNew, onChange }: AboutProps) {
       {(["jacket", "buffer", "coating"] as const).map((layer) => {
         const range = appliesTo[layer];
         return (
-          <Group key={layer} title={`Diameter of the ${layer}, mm`}>
+          <Group key={layer} title={t("diameter-of-the-mm", { layer })}>
             {(["min", "max"] as const).map((side) => (
               <LengthField
                 key={side}
-                label={`${layer}: ${side === "min" ? "at least" : "at most"}`}
+                label={`${layer}: ${side === "min" ? t("at-least") : t("at-most")}`}
                 value={range?.[side] ?? null}
                 open
                 className="w-28"

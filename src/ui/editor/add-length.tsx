@@ -11,6 +11,7 @@ import {
   usualSide,
   usualTool,
 } from "@/core";
+import { t } from "@/messages/editor";
 import { Button } from "../controls/button";
 import { Select } from "../controls/select";
 import { TextField } from "./field";
@@ -28,8 +29,8 @@ interface AddLengthProps {
 
 const EMPTY = { name: "", value: "", tolerance: "" };
 const SIDES: readonly { readonly id: Side; readonly name: string }[] = [
-  { id: "behind", name: "behind (further from the fibre end)" },
-  { id: "front", name: "in front of (nearer the fibre end)" },
+  { id: "behind", name: t("behind-further-from-the-fibre-end") },
+  { id: "front", name: t("in-front-of-nearer-the-fibre") },
 ];
 
 /** Adds a length, said as a sentence: its name, how far on which side of what, and what is done there. */
@@ -50,7 +51,7 @@ export const AddLength = memo(function AddLength({ features, tools, kit, layers,
     const name = text.name.trim();
     const nominal = parseLength(text.value, { unit: "mm" });
     const tolerance = text.tolerance.trim() === "" ? null : parseLength(text.tolerance, { unit: "mm" });
-    if (name === "") return setWrong("Name the length, for example “Second mark”.");
+    if (name === "") return setWrong(t("name-the-length-for-example-second"));
     if (!nominal.ok) return setWrong(`Figure: ${nominal.problem.message}`);
     if (tolerance && !tolerance.ok) return setWrong(`Tolerance: ${tolerance.problem.message}`);
     const problem = onAdd({
@@ -72,16 +73,21 @@ export const AddLength = memo(function AddLength({ features, tools, kit, layers,
   return (
     <form
       onSubmit={add}
-      aria-label="Add a length"
+      aria-label={t("add-a-length")}
       className="isolate mt-4 grid items-start gap-2 rounded-lg border border-line bg-raised p-3 md:grid-cols-[2fr_1fr_1fr_2fr_2fr_2fr_auto]"
     >
       <TextField
-        label="Add a length: its name"
+        label={t("add-a-length-its-name")}
         value={text.name}
         most={200}
         onChange={(name) => setText({ ...text, name })}
       />
-      <TextField label="mm" value={text.value} most={40} onChange={(value) => setText({ ...text, value })} />
+      <TextField
+        label={t("mm")}
+        value={text.value}
+        most={40}
+        onChange={(value) => setText({ ...text, value })}
+      />
       <TextField
         label="±"
         value={text.tolerance}
@@ -89,16 +95,16 @@ export const AddLength = memo(function AddLength({ features, tools, kit, layers,
         onChange={(tolerance) => setText({ ...text, tolerance })}
       />
       <Select
-        title="lies"
+        title={t("lies")}
         small
         value={shownSide}
         onPick={(id) => setSide(SIDES.find((each) => each.id === id)?.id ?? null)}
         options={SIDES}
       />
-      <Select title="the" small value={datum} onPick={setFrom} options={features} />
+      <Select title={t("the")} small value={datum} onPick={setFrom} options={features} />
       <span className="grid gap-1">
         <Select
-          title="There"
+          title={t("there")}
           small
           value={makes}
           onPick={(id) => {
@@ -107,17 +113,19 @@ export const AddLength = memo(function AddLength({ features, tools, kit, layers,
             setPicked(null);
           }}
           options={[
-            { id: "mark", name: "a mark is drawn" },
-            { id: "cleave", name: "the glass is cleaved" },
+            { id: "mark", name: t("a-mark-is-drawn") },
+            { id: "cleave", name: t("the-glass-is-cleaved") },
             ...layers
               .filter(({ kind }) => kind !== "glass")
-              .map(({ kind, name }) => ({ id: kind, name: `the ${name} ends` })),
+              .map(({ kind, name }) => ({ id: kind, name: t("the-ends", { name }) })),
           ]}
         />
-        {isLayer && <Select title="taken off by" small value={tool} onPick={setPicked} options={tools} />}
+        {isLayer && (
+          <Select title={t("taken-off-by")} small value={tool} onPick={setPicked} options={tools} />
+        )}
       </span>
       <Button type="submit" className="md:mt-5">
-        Add length
+        {t("add-length")}
       </Button>
       <p role="alert" className="text-out empty:hidden md:col-span-7">
         {wrong ?? ""}

@@ -2,6 +2,7 @@
 
 import { type FormEvent, useState } from "react";
 import { type ProcedureDocument, withLook } from "@/core";
+import { t } from "@/messages/editor";
 import { Button } from "../controls/button";
 import { Select } from "../controls/select";
 import { TextField } from "./field";
@@ -13,11 +14,11 @@ interface AddLookProps {
 
 const EMPTY = { title: "", asks: "", good: "", bad: "", means: "" };
 const NAMES = [
-  ["title", "One look more: its title"],
-  ["asks", "What is asked"],
-  ["good", "Seen when all is well"],
-  ["bad", "Seen when it is not"],
-  ["means", "What that means"],
+  ["title", t("one-look-more-its-title")],
+  ["asks", t("what-is-asked")],
+  ["good", t("seen-when-all-is-well")],
+  ["bad", t("seen-when-it-is-not")],
+  ["means", t("what-that-means")],
 ] as const;
 
 /** One look more: what is asked, both answers, after which step it comes and where a bad one sends back to. */
@@ -31,7 +32,7 @@ export function AddLook({ document: { steps, ...rest }, onAdd }: AddLookProps) {
     event.preventDefault();
     const missing = NAMES.slice(0, 4).find(([field]) => text[field].trim() === "");
     if (missing) {
-      setWrong(`Still empty: ${missing[1].toLowerCase()}.`);
+      setWrong(t("still-empty", { toLowerCase: missing[1].toLowerCase() }));
       return;
     }
     const trimmed = Object.fromEntries(Object.entries(text).map(([field, value]) => [field, value.trim()]));
@@ -57,7 +58,7 @@ export function AddLook({ document: { steps, ...rest }, onAdd }: AddLookProps) {
   return (
     <form
       onSubmit={add}
-      aria-label="Add a look"
+      aria-label={t("add-a-look")}
       className="mt-4 grid items-end gap-2 rounded-lg border border-line bg-raised p-3 md:grid-cols-3"
     >
       {NAMES.map(([field, label]) => (
@@ -69,9 +70,9 @@ export function AddLook({ document: { steps, ...rest }, onAdd }: AddLookProps) {
           onChange={(value) => setText({ ...text, [field]: value })}
         />
       ))}
-      {pick("After step", after, setAfter)}
-      {pick("A bad one goes back to", goTo, setGoTo, "nowhere: it is told, no more")}
-      <Button type="submit">Add it</Button>
+      {pick(t("after-step"), after, setAfter)}
+      {pick(t("a-bad-one-goes-back-to"), goTo, setGoTo, t("nowhere-it-is-told-no-more"))}
+      <Button type="submit">{t("add-it")}</Button>
       <p role="alert" className="text-out empty:hidden md:col-span-3">
         {wrong ?? ""}
       </p>

@@ -4,6 +4,7 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { toast } from "sonner";
 import { check, hasLists, problemOf, zCable, zRevisionAnswer } from "@/core";
+import { t } from "@/messages/editor";
 import { post } from "../http/http";
 import { usePeople } from "../people/people-context";
 import { CutFace } from "../sheet/cut-face";
@@ -33,7 +34,7 @@ function read(value: unknown) {
   try {
     return { cable: check(zCable, value), problem: null };
   } catch (error) {
-    return { cable: null, problem: problemOf(error)?.message ?? "It cannot be read." };
+    return { cable: null, problem: problemOf(error)?.message ?? t("it-cannot-be-read") };
   }
 }
 
@@ -59,7 +60,7 @@ export function CableEditor({ initial, basis }: CableEditorProps) {
       return;
     }
     forget();
-    toast(`Kept as revision ${answer.value.revision}.`);
+    toast(t("kept-as-revision", { revision: answer.value.revision }));
     router.push(`/shelf/cables/${answer.value.id}`);
     router.refresh();
   };
@@ -79,7 +80,7 @@ export function CableEditor({ initial, basis }: CableEditorProps) {
             </div>
           )}
           <TextField
-            label="Name"
+            label={t("name")}
             value={draft.name}
             most={200}
             className="flex-1"
@@ -88,18 +89,21 @@ export function CableEditor({ initial, basis }: CableEditorProps) {
         </div>
         {basis === null && (
           <TextField
-            label="Id, as it is filed under: small letters, digits and hyphens"
+            label={t("id-as-it-is-filed-under")}
             value={draft.id}
             most={80}
             onChange={(id) => change("id", (now) => ({ ...now, id }))}
           />
         )}
         <TextField
-          label="What tells it apart"
+          label={t("what-tells-it-apart")}
           value={draft.about}
           onChange={(about) => change("about", (now) => ({ ...now, about }))}
         />
-        <ol aria-label="Layers, from the outside in" className="divide-y divide-line border-line border-y">
+        <ol
+          aria-label={t("layers-from-the-outside-in")}
+          className="divide-y divide-line border-line border-y"
+        >
           {draft.layers.map((layer, i) => {
             const put = (field: string, changes: object) =>
               change(`${layer.kind}/${field}`, (now) => ({
@@ -115,7 +119,7 @@ export function CableEditor({ initial, basis }: CableEditorProps) {
                   onChange={(name) => put("name", { name })}
                 />
                 <LengthField
-                  label={`${layer.name}: diameter in mm`}
+                  label={t("diameter-in-mm", { name: layer.name })}
                   value={layer.diameter}
                   onChange={(diameter) => diameter !== null && put("diameter", { diameter })}
                 />
@@ -124,7 +128,7 @@ export function CableEditor({ initial, basis }: CableEditorProps) {
           })}
         </ol>
         <details>
-          <summary className="min-h-12 cursor-pointer py-3 font-semibold">As text</summary>
+          <summary className="min-h-12 cursor-pointer py-3 font-semibold">{t("as-text")}</summary>
           <JsonText
             kind="cables"
             value={draft}

@@ -1,5 +1,6 @@
 import { memo } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
+import { t } from "@/messages/editor";
 import { Button } from "../controls/button";
 import { Input } from "../controls/input";
 import { Link } from "../controls/link";
@@ -68,33 +69,33 @@ const Shown = memo(function Shown({
   return (
     <header className="flex flex-wrap items-center gap-2 py-2">
       <Link href="/shelf" className="inline-flex min-h-12 items-center text-soft underline">
-        Shelf
+        {t("shelf")}
       </Link>
       <h1 className="mr-auto min-w-0 font-bold text-xl sm:truncate">
-        {name || "No name yet"}
+        {name || t("no-name-yet")}
         <span className="ml-2 font-normal text-base text-soft">
-          {basis === null ? "new" : `from revision ${basis}`}
+          {basis === null ? "new" : t("from-revision", { basis })}
         </span>
       </h1>
       <Button look="link" onClick={onUndo} disabled={!canUndo}>
-        Undo
+        {t("undo")}
       </Button>
       <Button look="link" onClick={onRedo} disabled={!canRedo}>
-        Redo
+        {t("redo")}
       </Button>
       {onWhy && (
         <Input
-          aria-label="Why it was changed"
+          aria-label={t("why-it-was-changed")}
           data-own-undo
           value={why}
           maxLength={300}
-          placeholder="Why (optional)"
+          placeholder={t("why-optional")}
           onChange={(event) => onWhy(event.target.value)}
           className="w-44"
         />
       )}
       <Button look="next" onClick={onSave} disabled={stopped} aria-keyshortcuts="Control+S">
-        Keep as {basis === null ? "revision 1" : "the next revision"}
+        {t("keep-as", { value: basis === null ? t("revision-1") : t("the-next-revision") })}
       </Button>
     </header>
   );

@@ -20,6 +20,7 @@ import {
   zProcedure,
   zRevisionAnswer,
 } from "@/core";
+import { t } from "@/messages/editor";
 import { Band } from "../band/band";
 import { Button } from "../controls/button";
 import { Select } from "../controls/select";
@@ -52,7 +53,15 @@ interface EditorProps {
   readonly kit: DraftKit;
 }
 
-const TABS = ["Lengths", "Remedies", "Parts", "Steps", "Looks and joint", "About", "As text"] as const;
+const TABS = [
+  { id: "lengths", name: t("lengths") },
+  { id: "remedies", name: t("remedies") },
+  { id: "parts", name: t("parts") },
+  { id: "steps", name: t("steps") },
+  { id: "looks-and-joint", name: t("looks-and-joint") },
+  { id: "about", name: t("about") },
+  { id: "as-text", name: t("as-text") },
+] as const;
 
 /** A procedure under the pen: its end drawn beside it as one writes, what contradicts named at once. */
 export function Editor({ initial, basis, from, cables, tools, kit }: EditorProps) {
@@ -83,7 +92,7 @@ export function Editor({ initial, basis, from, cables, tools, kit }: EditorProps
       return;
     }
     edited.forget();
-    toast(`Kept as revision ${answer.value.revision}.`);
+    toast(t("kept-as-revision", { revision: answer.value.revision }));
     router.push(`/shelf/procedures/${answer.value.id}`);
     router.refresh();
   };
@@ -92,7 +101,10 @@ export function Editor({ initial, basis, from, cables, tools, kit }: EditorProps
     const field = document.querySelector<HTMLInputElement>("[role=tabpanel] [aria-invalid=true]");
     setProblem(
       field
-        ? `${field.getAttribute("aria-label") ?? "A field"}: “${field.value}” could not be read. Put it right, or take it back.`
+        ? t("could-not-be-read-put-it", {
+            value: field.getAttribute("aria-label") ?? t("a-field"),
+            value2: field.value,
+          })
         : null,
     );
     field?.focus();
@@ -115,9 +127,9 @@ export function Editor({ initial, basis, from, cables, tools, kit }: EditorProps
         </div>
         {edited.found && (
           <p role="status" className="flex flex-wrap items-center gap-3 bg-note px-4 py-1 sm:px-6">
-            What you were writing was kept on this device and is here again.
+            {t("what-you-were-writing-was-kept")}
             <Button look="link" onClick={edited.startOver}>
-              Begin from what is kept on the shelf
+              {t("begin-from-what-is-kept-on")}
             </Button>
           </p>
         )}
@@ -180,7 +192,7 @@ const Body = memo(function Body({
   onLight,
   isRefused,
 }: BodyProps) {
-  const [tab, setTab] = useState<string>(TABS[0]);
+  const [tab, setTab] = useState<string>(TABS[0].id);
   const put = useCallback(
     (field: string, changes: Partial<ProcedureDocument>) => change(field, (now) => ({ ...now, ...changes })),
     [change],
@@ -211,7 +223,7 @@ const Body = memo(function Body({
     <>
       <div className="isolate flex flex-wrap items-center gap-2 px-4 pt-2 sm:px-6">
         <Select
-          title="Drawn on"
+          title={t("drawn-on")}
           small
           value={looked.on?.id ?? ""}
           onPick={onCable}
@@ -228,20 +240,20 @@ const Body = memo(function Body({
         className={`px-4 pb-8 sm:px-6 ${BELOW_THE_HEAD}`}
       >
         <Tabs.List
-          aria-label="Parts of the procedure"
+          aria-label={t("parts-of-the-procedure")}
           className="isolate my-2 flex flex-wrap gap-1 border-line border-b"
         >
-          {TABS.map((tab) => (
+          {TABS.map(({ id, name }) => (
             <Tabs.Trigger
-              key={tab}
-              value={tab}
+              key={id}
+              value={id}
               className="min-h-12 px-4 font-semibold text-soft data-[state=active]:border-now data-[state=active]:border-b-4 data-[state=active]:text-ink"
             >
-              {tab}
+              {name}
             </Tabs.Trigger>
           ))}
         </Tabs.List>
-        <Tabs.Content value="Lengths" className="isolate">
+        <Tabs.Content value="lengths" className="isolate">
           <LengthsEditor
             document={document}
             sheet={looked.sheet}
@@ -259,14 +271,14 @@ const Body = memo(function Body({
             onAdd={addLength}
           />
         </Tabs.Content>
-        <Tabs.Content value="Remedies">
+        <Tabs.Content value="remedies">
           <RemediesEditor
             document={document}
             wrong={looked.contradictions.flatMap(({ ids }) => ids)}
             onChange={(field, dimensions) => put(`remedies/${field}`, { dimensions })}
           />
         </Tabs.Content>
-        <Tabs.Content value="Parts">
+        <Tabs.Content value="parts">
           <PartsEditor
             parts={document.parts}
             steps={document.steps}
@@ -274,17 +286,17 @@ const Body = memo(function Body({
             onChange={(field, parts) => put(`parts/${field}`, { parts })}
           />
         </Tabs.Content>
-        <Tabs.Content value="Steps">
+        <Tabs.Content value="steps">
           <StepsEditor document={document} onChange={(field, steps) => put(`steps/${field}`, { steps })} />
           <AddLook document={document} onAdd={(next) => change("steps/look", () => next)} />
         </Tabs.Content>
-        <Tabs.Content value="Looks and joint">
+        <Tabs.Content value="looks-and-joint">
           <LooksEditor document={document} onChange={put} />
         </Tabs.Content>
-        <Tabs.Content value="About">
+        <Tabs.Content value="about">
           <About document={document} isNew={isNew} onChange={put} />
         </Tabs.Content>
-        <Tabs.Content value="As text">
+        <Tabs.Content value="as-text">
           <JsonText
             kind="procedures"
             value={document}
@@ -305,9 +317,7 @@ const Drawing = memo(function Drawing({ drawn: { sheet, fitting, problem }, lit,
   const [last, setLast] = useState(sheet);
   if (sheet && sheet !== last) setLast(sheet);
   const why =
-    fitting.length > 0 || problem
-      ? "It is drawn again once it holds together."
-      : "No cable on the shelf goes with what it applies to.";
+    fitting.length > 0 || problem ? t("it-is-drawn-again-once-it") : t("no-cable-on-the-shelf-goes");
   return (
     <div className="relative isolate">
       {last ? (

@@ -1,5 +1,6 @@
 import { memo, useState } from "react";
 import type { Contradiction } from "@/core";
+import { t } from "@/messages/editor";
 import { Button } from "../controls/button";
 
 interface FoundProps {
@@ -40,23 +41,23 @@ export const Found = memo(function Found({
   const nothing = !problem && !bad && contradictions.length === 0;
   return (
     <section
-      aria-label="What is found"
+      aria-label={t("what-is-found")}
       // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls is reached by keyboard too
       tabIndex={0}
       className={`isolate overflow-y-auto px-4 pt-2 [contain:layout_paint] sm:px-6 ${open ? "lg:max-h-64" : "lg:h-20 lg:[contain:strict]"}`}
     >
       <div role="status" className="grid content-start gap-1">
-        {nothing && <p className="hidden text-soft lg:block">Nothing contradicts itself.</p>}
+        {nothing && <p className="hidden text-soft lg:block">{t("nothing-contradicts-itself")}</p>}
         {problem && <p className="font-bold text-out">{problem}</p>}
         <div id="contradictions" className="grid gap-1 empty:hidden">
           {contradictions.map(({ message, cable, features = NONE, ...found }, n) => (
             // biome-ignore lint/suspicious/noArrayIndexKey: a key into a figure changes what one says, and seldom how many there are
             <p key={n} className={BOX}>
               <strong className="text-out">{headOf(found)}</strong> {message}
-              {cable && <span className="text-soft"> On {cable}.</span>}{" "}
+              {cable && <span className="text-soft"> {t("on", { cable })}</span>}{" "}
               {onLight && features[0] && (
                 <Button look="link" onClick={() => onLight(features.at(-1) ?? "")}>
-                  Show where
+                  {t("show-where")}
                 </Button>
               )}
             </p>
@@ -64,7 +65,7 @@ export const Found = memo(function Found({
         </div>
         {bad && (
           <p className={BOX}>
-            <strong className="text-out">Not whole yet.</strong> {bad}
+            <strong className="text-out">{t("not-whole-yet")}</strong> {bad}
           </p>
         )}
       </div>
@@ -74,7 +75,7 @@ export const Found = memo(function Found({
           onToggle={({ currentTarget }) => setOpen(currentTarget.open)}
         >
           <summary className="min-h-12 cursor-pointer py-3 font-semibold">
-            {advice.length} {advice.length === 1 ? "thing" : "things"} a colleague would ask
+            {t("other-a-colleague-would-ask", { length: advice.length })}
           </summary>
           <ul className="list-disc pb-2 pl-5">
             {advice.map(({ about, id, message }) => (
@@ -93,9 +94,9 @@ function headOf({
   number,
   shortBy,
 }: Partial<Pick<Contradiction, "found" | "number" | "shortBy">>): string {
-  if (found === "remedy") return "This remedy is wrong.";
-  if (found === "step" && number) return `Step ${number} cannot be done.`;
-  return shortBy === 0 ? "This cannot be done in this order." : "Contradiction.";
+  if (found === "remedy") return t("this-remedy-is-wrong");
+  if (found === "step" && number) return t("step-cannot-be-done", { number });
+  return shortBy === 0 ? t("this-cannot-be-done-in-this") : t("contradiction");
 }
 
 const BOX = "rounded-lg border-2 border-out px-3 py-1";

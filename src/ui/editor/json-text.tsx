@@ -1,6 +1,7 @@
 "use client";
 
 import { useEffect, useState } from "react";
+import { t } from "@/messages/editor";
 import { Button } from "../controls/button";
 
 interface JsonTextProps {
@@ -20,20 +21,20 @@ export function JsonText({ value, kind, onTake }: JsonTextProps) {
     try {
       setWrong(onTake(JSON.parse(text)));
     } catch (error) {
-      setWrong(error instanceof Error ? error.message : "This is not JSON.");
+      setWrong(error instanceof Error ? error.message : t("this-is-not-json"));
     }
   };
   return (
     <div className="grid gap-2">
       <p className="max-w-prose text-soft">
-        Lengths in millimetres. The schema is published at{" "}
+        {t("lengths-in-millimetres-the-schema-is")}{" "}
         <a href={`/api/v1/schema/${kind}`} className="underline">
-          /api/v1/schema/{kind}
+          {`/api/v1/schema/${kind}`}
         </a>
         .
       </p>
       <textarea
-        aria-label="The document as JSON"
+        aria-label={t("the-document-as-json")}
         data-own-undo
         value={text}
         spellCheck={false}
@@ -45,7 +46,7 @@ export function JsonText({ value, kind, onTake }: JsonTextProps) {
         {wrong ?? ""}
       </p>
       <Button onClick={take} className="justify-self-start">
-        Take this text
+        {t("take-this-text")}
       </Button>
     </div>
   );

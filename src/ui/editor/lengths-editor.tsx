@@ -2,6 +2,7 @@
 
 import { memo } from "react";
 import { type ProcedureDocument, type RunSheet, switchDatum } from "@/core";
+import { t } from "@/messages/editor";
 import { Select } from "../controls/select";
 import { conditionWords } from "../words/condition-words";
 import { LengthField, TextField } from "./field";
@@ -102,22 +103,22 @@ const Row = memo(function Row({
       className={`isolate -mx-1.5 grid items-start gap-2 px-1.5 py-2 md:grid-cols-[minmax(0,2fr)_minmax(0,2fr)_8rem_6rem_6rem] ${many ? OUT_OF_SIGHT : ""} ${wrong ? "bg-now-wash" : ""}`}
     >
       <TextField
-        label={`To the ${nameOf(to)}`}
+        label={t("to-the", { nameOf: nameOf(to) })}
         value={dimension.name}
         most={200}
         onChange={(name) => put("name", { ...dimension, name })}
       />
       <Select
-        title="Laid off from the"
+        title={t("laid-off-from-the")}
         small
         value={datum}
         onPick={(next) => put("datum", switchDatum(dimension, next))}
         options={datums}
       />
       <span className="grid gap-0.5">
-        <span className="text-soft text-sm">mm</span>
+        <span className="text-soft text-sm">{t("mm")}</span>
         <LengthField
-          label={`${dimension.name}: figure`}
+          label={t("figure", { name: dimension.name })}
           value={figure}
           moves={moves}
           onFocus={() => onLight(dimension.to)}
@@ -128,7 +129,7 @@ const Row = memo(function Row({
         <span key={side} className="grid gap-0.5">
           <span className="text-soft text-sm">{side === "plus" ? "+" : "−"}</span>
           <LengthField
-            label={`${dimension.name}: tolerance ${side === "plus" ? "above" : "below"}`}
+            label={t("tolerance", { name: dimension.name, value: side === "plus" ? "above" : "below" })}
             value={dimension[side]}
             open
             moves={moves}
@@ -151,8 +152,10 @@ const Row = memo(function Row({
       ))}
       {datum !== dimension.from && (
         <p className="text-soft text-sm md:col-span-5">
-          Stated from the {nameOf(dimension.from)}: {dimension.nominal}. Its limits stay its own, whatever it
-          is laid off from.
+          {t("stated-from-the-its-limits-stay", {
+            nameOf: nameOf(dimension.from),
+            nominal: dimension.nominal,
+          })}
         </p>
       )}
     </li>
@@ -173,10 +176,10 @@ function OtherFigureRow({ name, words, inUse, other, moves, onChange }: OtherFig
   return (
     <div className="grid items-start gap-2 md:col-span-5 md:grid-cols-[minmax(0,4fr)_8rem_6rem_6rem]">
       <p className="self-center text-sm md:text-right">
-        instead for {words} {inUse && <strong>(as drawn)</strong>}
+        {t("instead-for", { words })} {inUse && <strong>{t("as-drawn")}</strong>}
       </p>
       <LengthField
-        label={`${name}: figure for ${words}`}
+        label={t("figure-for", { name, words })}
         value={other.nominal}
         moves={moves}
         onChange={(nominal) => nominal !== null && onChange("figure", { nominal })}
@@ -184,7 +187,7 @@ function OtherFigureRow({ name, words, inUse, other, moves, onChange }: OtherFig
       {(["plus", "minus"] as const).map((side) => (
         <LengthField
           key={side}
-          label={`${name}: tolerance ${side === "plus" ? "above" : "below"} for ${words}`}
+          label={t("tolerance-for", { name, value: side === "plus" ? "above" : "below", words })}
           value={other[side]}
           open
           moves={moves}

@@ -1,6 +1,7 @@
 "use client";
 
 import { type ProcedureDocument, RETRY_ACTS, STEP_ACTS, SUBJECTS } from "@/core";
+import { t } from "@/messages/editor";
 import { Button } from "../controls/button";
 import { Select } from "../controls/select";
 import { optionsOf, RETRY_NAMES, STEP_ACT_NAMES, SUBJECT_NAMES } from "./bench-words";
@@ -19,12 +20,12 @@ const SUBJECT_OPTIONS = optionsOf(SUBJECTS, SUBJECT_NAMES);
 const RETRY_OPTIONS = optionsOf(RETRY_ACTS, RETRY_NAMES);
 const SUPPLIED = [
   { id: "open", name: "open" },
-  { id: "closed", name: "closed: it is opened first" },
+  { id: "closed", name: t("closed-it-is-opened-first") },
 ];
 const DUE = [
-  ["before", "Looked at before the fibre goes in"],
-  ["seat", "Looked at once it is in, before the joint is closed"],
-  ["closed", "Looked at once it is closed, before it is crimped or covered"],
+  ["before", t("looked-at-before-the-fibre-goes")],
+  ["seat", t("looked-at-once-it-is-in")],
+  ["closed", t("looked-at-once-it-is-closed")],
 ] as const;
 
 /** What each look is about, what each try does to the end, what a step does to joint and holder, and what the joint needs. */
@@ -32,7 +33,7 @@ export function LooksEditor({ document, onChange }: LooksEditorProps) {
   const { steps, retries, joint } = document;
   // A step that was taken out is still named where another needs it.
   const titles = Object.fromEntries([
-    ...steps.flatMap(({ needs }) => (needs ?? []).map((id) => [id, `${id} (taken out)`])),
+    ...steps.flatMap(({ needs }) => (needs ?? []).map((id) => [id, t("taken-out", { id })])),
     ...steps.map(({ id, title }) => [id, title]),
   ]);
   const putStep = (id: string, field: string, changes: Partial<Step>) =>
@@ -48,7 +49,7 @@ export function LooksEditor({ document, onChange }: LooksEditorProps) {
   return (
     <div className="grid gap-5">
       <section className="grid gap-2">
-        <h3 className="font-semibold">What each look is about</h3>
+        <h3 className="font-semibold">{t("what-each-look-is-about")}</h3>
         <ul className="grid gap-2 md:grid-cols-2 xl:grid-cols-3">
           {steps.map((step, i) =>
             asks(step) ? (
@@ -57,7 +58,7 @@ export function LooksEditor({ document, onChange }: LooksEditorProps) {
                   title={`${i + 1} ${step.title}`}
                   small
                   value={step.of ?? ""}
-                  empty="not said"
+                  empty={t("not-said")}
                   options={SUBJECT_OPTIONS}
                   onPick={(of) => putStep(step.id, "of", { of: SUBJECTS.find((known) => known === of) })}
                 />
@@ -67,7 +68,7 @@ export function LooksEditor({ document, onChange }: LooksEditorProps) {
         </ul>
       </section>
       <section className="grid gap-2">
-        <h3 className="font-semibold">What each way to try again does</h3>
+        <h3 className="font-semibold">{t("what-each-way-to-try-again")}</h3>
         <ul className="grid gap-2 md:grid-cols-2 xl:grid-cols-3">
           {rulesOf(retries).map((rule, at) => (
             <li key={rule.id}>
@@ -75,7 +76,7 @@ export function LooksEditor({ document, onChange }: LooksEditorProps) {
                 title={rule.name}
                 small
                 value={rule.act ?? ""}
-                empty="not said"
+                empty={t("not-said")}
                 options={RETRY_OPTIONS}
                 onPick={(act) => putRetry(at, act)}
               />
@@ -84,14 +85,14 @@ export function LooksEditor({ document, onChange }: LooksEditorProps) {
         </ul>
       </section>
       <section className="grid gap-2">
-        <h3 className="font-semibold">What a step does to joint, holder and yarn</h3>
+        <h3 className="font-semibold">{t("what-a-step-does-to-joint")}</h3>
         <ul className="divide-y divide-line border-line border-y">
           {steps.map((step, i) =>
             WORKS.includes(step.kind) ? (
               <li key={step.id} className="py-2">
                 <Several
                   title={`${i + 1} ${step.title}`}
-                  adds="nothing more"
+                  adds={t("nothing-more")}
                   ids={STEP_ACTS}
                   names={STEP_ACT_NAMES}
                   picked={step.acts ?? []}
@@ -103,13 +104,13 @@ export function LooksEditor({ document, onChange }: LooksEditorProps) {
         </ul>
       </section>
       <section className="grid gap-2">
-        <h3 className="font-semibold">What must be done before a step</h3>
+        <h3 className="font-semibold">{t("what-must-be-done-before-a")}</h3>
         <ul className="divide-y divide-line border-line border-y">
           {steps.map((step, i) => (
             <li key={step.id} className="py-2">
               <Several
                 title={`${i + 1} ${step.title}`}
-                adds="nothing more"
+                adds={t("nothing-more")}
                 ids={orderable(steps, step)}
                 names={titles}
                 picked={step.needs ?? []}
@@ -122,13 +123,13 @@ export function LooksEditor({ document, onChange }: LooksEditorProps) {
         </ul>
       </section>
       <section className="grid gap-2">
-        <h3 className="font-semibold">The joint</h3>
+        <h3 className="font-semibold">{t("the-joint")}</h3>
         {joint ? (
           <JointEditor joint={joint} onChange={(next) => onChange("joint", { joint: next })} />
         ) : (
           <p>
             <Button onClick={() => onChange("joint", { joint: { supplied: "open", reopens: 0 } })}>
-              A cleaved fibre goes into a joint here
+              {t("a-cleaved-fibre-goes-into-a")}
             </Button>
           </p>
         )}
@@ -149,14 +150,14 @@ function JointEditor({ joint, onChange }: JointEditorProps) {
     <div className="grid gap-3">
       <div className="grid items-end gap-2 md:grid-cols-[18rem_18rem_auto]">
         <Select
-          title="As it comes it stands"
+          title={t("as-it-comes-it-stands")}
           small
           value={joint.supplied}
           options={SUPPLIED}
           onPick={(supplied) => onChange({ ...joint, supplied: supplied === "closed" ? "closed" : "open" })}
         />
         <Select
-          title="Closed, it opens again"
+          title={t("closed-it-opens-again")}
           small
           value={String(joint.reopens)}
           options={REOPENS}
@@ -164,7 +165,7 @@ function JointEditor({ joint, onChange }: JointEditorProps) {
         />
         <span>
           <Button look="quiet" onClick={() => onChange(undefined)}>
-            There is no joint
+            {t("there-is-no-joint")}
           </Button>
         </span>
       </div>
@@ -174,7 +175,7 @@ function JointEditor({ joint, onChange }: JointEditorProps) {
           <Several
             key={which}
             title={title}
-            adds="nothing more"
+            adds={t("nothing-more")}
             ids={SUBJECTS}
             names={SUBJECT_NAMES}
             picked={due.map(({ of }) => of)}

@@ -1,6 +1,7 @@
 "use client";
 
 import { LAYER_KINDS, type ProcedureDocument } from "@/core";
+import { t } from "@/messages/editor";
 import { Button } from "../controls/button";
 import { Select } from "../controls/select";
 import { LengthField, TextField } from "./field";
@@ -52,13 +53,13 @@ export function PartsEditor({ parts, steps, moves, bushings = false, onChange }:
               onChange={(name) => put(i, "name", { name })}
             />
             <TextField
-              label="Which way round"
+              label={t("which-way-round")}
               value={part.way}
               most={200}
               onChange={(way) => put(i, "way", { way })}
             />
             <Pick
-              label="Drawn as"
+              label={t("drawn-as")}
               value={part.shape}
               options={SHAPES.map((shape) => [shape, shape])}
               onPick={(picked) =>
@@ -66,22 +67,22 @@ export function PartsEditor({ parts, steps, moves, bushings = false, onChange }:
               }
             />
             <TextField
-              label="If forgotten"
+              label={t("if-forgotten")}
               value={part.ifForgotten}
               onChange={(ifForgotten) => put(i, "cost", { ifForgotten })}
             />
             <Pick
-              label="Shut out by"
+              label={t("shut-out-by")}
               value={part.trappedBy ?? ""}
-              options={[["", "not said"], ...steps.map(({ id, title }): [string, string] => [id, title])]}
+              options={[["", t("not-said")], ...steps.map(({ id, title }): [string, string] => [id, title])]}
               onPick={(trappedBy) => put(i, "trapped", { trappedBy: trappedBy || undefined })}
             />
             <RowButtons name={part.name} list={parts} at={i} onChange={(next) => onChange("order", next)} />
             <div className="flex flex-wrap items-end gap-2 md:col-span-6">
               <span className="grid w-28 gap-0.5">
-                <span className="text-soft text-sm">Bore, mm</span>
+                <span className="text-soft text-sm">{t("bore-mm")}</span>
                 <LengthField
-                  label={`${part.name}: bore`}
+                  label={t("bore", { name: part.name })}
                   value={part.bore ?? null}
                   open
                   moves={moves}
@@ -89,33 +90,36 @@ export function PartsEditor({ parts, steps, moves, bushings = false, onChange }:
                 />
               </span>
               <Tick
-                name="opens: goes on at any time"
+                name={t("opens-goes-on-at-any-time")}
                 on={part.opens ?? false}
                 onTick={() => put(i, "opens", { opens: part.opens ? undefined : true })}
               />
               {bushings && (
                 <Tick
-                  name="bushing: only where the port needs one"
+                  name={t("bushing-only-where-the-port-needs")}
                   on={part.bushes ?? false}
                   onTick={() => put(i, "bushes", { bushes: part.bushes ? undefined : true })}
                 />
               )}
               <Pick
-                label="Goes over the"
+                label={t("goes-over-the")}
                 value={part.on ?? ""}
-                options={[["", "outermost layer in hand"], ...LAYERS]}
+                options={[["", t("outermost-layer-in-hand")], ...LAYERS]}
                 onPick={(on) => put(i, "on", { on: LAYER_KINDS.find((kind) => kind === on) })}
               />
               <Pick
-                label="Holds in place the"
+                label={t("holds-in-place-the")}
                 value={part.grips ?? ""}
                 options={[["", "nothing"], ...LAYERS]}
                 onPick={(grips) => put(i, "grips", { grips: LAYER_KINDS.find((kind) => kind === grips) })}
               />
               <Pick
-                label="Brought to its place at"
+                label={t("brought-to-its-place-at")}
                 value={part.neededAt ?? ""}
-                options={[["", "not said"], ...steps.map(({ id, title }): [string, string] => [id, title])]}
+                options={[
+                  ["", t("not-said")],
+                  ...steps.map(({ id, title }): [string, string] => [id, title]),
+                ]}
                 onPick={(neededAt) => put(i, "needed", { neededAt: neededAt || undefined })}
               />
             </div>
@@ -123,7 +127,7 @@ export function PartsEditor({ parts, steps, moves, bushings = false, onChange }:
         ))}
       </ol>
       <Button onClick={add} className="mt-3">
-        Add a part
+        {t("add-a-part")}
       </Button>
     </>
   );

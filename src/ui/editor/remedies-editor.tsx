@@ -1,6 +1,7 @@
 "use client";
 
 import { type ProcedureDocument, REMEDY_ACTS } from "@/core";
+import { t } from "@/messages/editor";
 import { Button } from "../controls/button";
 import { Select } from "../controls/select";
 import { optionsOf, REMEDY_NAMES } from "./bench-words";
@@ -40,7 +41,7 @@ export function RemediesEditor({ document: { dimensions, features }, wrong, onCh
           {(["ifLong", "ifShort"] as const).map((side) => (
             <Remedies
               key={side}
-              title={side === "ifLong" ? "Too long" : "Too short"}
+              title={side === "ifLong" ? t("too-long") : t("too-short")}
               remedies={written(dimension[side])}
               ends={[dimension.from, dimension.to].map((id) => ({
                 id,
@@ -73,10 +74,10 @@ function Remedies({ title, remedies, ends, onChange }: RemediesProps) {
         // biome-ignore lint/suspicious/noArrayIndexKey: remedies are told apart by their place
         <div key={at} className="grid items-end gap-2 md:grid-cols-[14rem_14rem_1fr_1fr_auto]">
           <Select
-            title="What to do"
+            title={t("what-to-do")}
             small
             value={"act" in remedy ? remedy.act : ""}
-            {...("act" in remedy ? {} : { empty: "in words only" })}
+            {...("act" in remedy ? {} : { empty: t("in-words-only") })}
             options={ACTS}
             onPick={(picked) => {
               const act = REMEDY_ACTS.find((known) => known === picked);
@@ -86,21 +87,21 @@ function Remedies({ title, remedies, ends, onChange }: RemediesProps) {
           {"act" in remedy ? (
             <>
               <Select
-                title="What that moves"
+                title={t("what-that-moves")}
                 small
                 value={remedy.feature ?? ""}
-                empty="nothing"
+                empty={t("nothing")}
                 options={ends}
                 onPick={(feature) => put(at, { ...remedy, feature: feature || undefined })}
               />
               <TextField
-                label="What is taken in hand"
+                label={t("what-is-taken-in-hand")}
                 value={remedy.what ?? ""}
                 most={200}
                 onChange={(what) => put(at, { ...remedy, what: what || undefined })}
               />
               <TextField
-                label="Why"
+                label={t("why")}
                 value={remedy.why ?? ""}
                 most={200}
                 onChange={(why) => put(at, { ...remedy, why: why || undefined })}
@@ -108,14 +109,14 @@ function Remedies({ title, remedies, ends, onChange }: RemediesProps) {
             </>
           ) : (
             <TextField
-              label="In words"
+              label={t("in-words")}
               value={remedy.words}
               className="md:col-span-3"
               onChange={(words) => put(at, { words })}
             />
           )}
           <RowButtons
-            name={`${title}: remedy ${at + 1}`}
+            name={t("remedy", { title, value: at + 1 })}
             list={remedies}
             at={at}
             onChange={(next) => onChange(next)}
@@ -125,7 +126,7 @@ function Remedies({ title, remedies, ends, onChange }: RemediesProps) {
       {remedies.length < MOST && (
         <p>
           <Button look="quiet" onClick={() => onChange([...remedies, { act: "restart" }])}>
-            Add what to do
+            {t("add-what-to-do")}
           </Button>
         </p>
       )}

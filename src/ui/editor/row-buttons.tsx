@@ -1,5 +1,6 @@
 import { ArrowDown, ArrowUp, X } from "lucide-react";
 import { mustHoldAt } from "@/core";
+import { t } from "@/messages/editor";
 import { IconButton } from "../controls/icon-button";
 
 interface RowButtonsProps<T> {
@@ -20,20 +21,20 @@ export function RowButtons<T>({ name, list, at, onChange }: RowButtonsProps<T>) 
   return (
     <span className="flex">
       <IconButton
-        name={`${name}: earlier`}
+        name={t("earlier", { name })}
         disabled={at === 0}
         onClick={() => onChange(swapped(list, at, at - 1))}
       >
         <ArrowUp aria-hidden="true" className="size-5" />
       </IconButton>
       <IconButton
-        name={`${name}: later`}
+        name={t("later", { name })}
         disabled={at === list.length - 1}
         onClick={() => onChange(swapped(list, at, at + 1))}
       >
         <ArrowDown aria-hidden="true" className="size-5" />
       </IconButton>
-      <IconButton name={`${name}: take out`} onClick={() => onChange(list.filter((_, i) => i !== at))}>
+      <IconButton name={t("take-out", { name })} onClick={() => onChange(list.filter((_, i) => i !== at))}>
         <X aria-hidden="true" className="size-5" />
       </IconButton>
     </span>

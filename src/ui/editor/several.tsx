@@ -1,3 +1,4 @@
+import { t } from "@/messages/editor";
 import { Select } from "../controls/select";
 import { optionsOf } from "./bench-words";
 import { Tick } from "./tick";
@@ -27,7 +28,7 @@ export function Several<Id extends string>({ title, adds, ids, names, picked, on
           />
         ))}
         <Select
-          title="Add"
+          title={t("add")}
           small
           value=""
           empty={adds}

@@ -2,6 +2,7 @@
 
 import { useState } from "react";
 import type { ProcedureDocument } from "@/core";
+import { t } from "@/messages/editor";
 import { Button } from "../controls/button";
 import { TextField } from "./field";
 import { RowButtons } from "./row-buttons";
@@ -67,7 +68,7 @@ export function StepsEditor({ document: { steps }, onChange }: StepsEditorProps)
               onChange={(title) => put(i, "title", { title })}
             />
             <TextField
-              label="What to do"
+              label={t("what-to-do")}
               value={step.how ?? ""}
               most={600}
               lines={2}
@@ -75,9 +76,12 @@ export function StepsEditor({ document: { steps }, onChange }: StepsEditorProps)
             />
             {(["min", "max"] as const).map((side) => (
               <span key={side} className="grid gap-0.5">
-                <span className="text-soft text-sm">{side === "min" ? "s from" : "s to"}</span>
+                <span className="text-soft text-sm">{side === "min" ? t("s-from") : t("s-to")}</span>
                 <SecondsField
-                  label={`${step.title}: seconds, ${side === "min" ? "at least" : "at most"}`}
+                  label={t("seconds", {
+                    title: step.title,
+                    value: side === "min" ? t("at-least") : t("at-most"),
+                  })}
                   value={step.seconds?.[side] ?? null}
                   onChange={(seconds) => setSeconds(i, side, seconds)}
                 />
@@ -88,17 +92,14 @@ export function StepsEditor({ document: { steps }, onChange }: StepsEditorProps)
         ))}
       </ol>
       <p className="mt-3 flex flex-wrap items-center gap-2">
-        <span className="text-soft">Put in:</span>
+        <span className="text-soft">{t("put-in")}</span>
         {PLAIN.map((kind) => (
           <Button look="quiet" key={kind} onClick={() => add(kind)} className="font-semibold">
             {kind}
           </Button>
         ))}
       </p>
-      <p className="mt-2 max-w-prose text-soft">
-        A length more is added under “Lengths”, with the steps that make it; a look below. Settings and
-        cautions are written under “As text”.
-      </p>
+      <p className="mt-2 max-w-prose text-soft">{t("a-length-more-is-added-under")}</p>
     </>
   );
 }
@@ -132,7 +133,7 @@ function SecondsField({
         onChange={(event) => type(event.target.value)}
         className={`figures min-h-12 w-full rounded-md border bg-field px-2 ${typed === null ? "border-line" : "border-2 border-out"}`}
       />
-      {typed !== null && <span className="text-out text-sm">whole seconds, at most a day</span>}
+      {typed !== null && <span className="text-out text-sm">{t("whole-seconds-at-most-a-day")}</span>}
     </>
   );
 }

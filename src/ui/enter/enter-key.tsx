@@ -2,6 +2,7 @@
 
 import { type FormEvent, useState } from "react";
 import { zEnteredAnswer } from "@/core";
+import { t } from "@/messages/enter";
 import { Button } from "../controls/button";
 import { Field } from "../controls/field";
 import { post } from "../http/http";
@@ -21,13 +22,11 @@ export function EnterKey({ to }: { to: string }) {
   };
   return (
     <main className="min-w-0 flex-1 px-6 py-10">
-      <h1 className="font-bold text-2xl">This record belongs to a crew</h1>
-      <p className="mt-2 max-w-prose text-lg">
-        Type the crew key, once on this device. Whoever keeps the server has it.
-      </p>
+      <h1 className="font-bold text-2xl">{t("this-record-belongs-to-a-crew")}</h1>
+      <p className="mt-2 max-w-prose text-lg">{t("type-the-crew-key-once-on")}</p>
       <form onSubmit={enter} className="mt-5 grid max-w-md gap-4">
         <Field
-          title="Crew key"
+          title={t("crew-key")}
           type="password"
           autoComplete="current-password"
           large
@@ -38,7 +37,7 @@ export function EnterKey({ to }: { to: string }) {
           onChange={(event) => setKey(event.target.value)}
         />
         <Button type="submit" look="next" size="large" disabled={busy || key.trim() === ""}>
-          {busy ? "Looking …" : "Come in"}
+          {busy ? t("looking") : t("come-in")}
         </Button>
       </form>
     </main>

@@ -2,6 +2,7 @@
 
 import { useMemo, useState } from "react";
 import { attempt, type Cable, compileRunSheet, type Entry, misfits, type RunSheet, zProcedure } from "@/core";
+import { t } from "@/messages/entry-editor";
 import { Select } from "../controls/select";
 import { Opened } from "../entry/opened";
 import { PortFace } from "../entry/port-face";
@@ -24,7 +25,7 @@ export function EntryDrawing({ entry, faded, cables, sheetOf }: EntryDrawingProp
   const [picked, setPicked] = useState("");
   const cable = fitting.find(({ id }) => id === picked) ?? fitting[0];
   const drawn = useMemo(() => {
-    if (!cable) return { sheet: null, why: "No cable on the shelf is of a kind it takes." };
+    if (!cable) return { sheet: null, why: t("no-cable-on-the-shelf-is") };
     const { value, problem } = attempt(() => sheetOf(entry, cable));
     return { sheet: value, why: problem?.message ?? null };
   }, [entry, cable, sheetOf]);
@@ -37,7 +38,7 @@ export function EntryDrawing({ entry, faded, cables, sheetOf }: EntryDrawingProp
       </div>
       <div className="min-w-0 p-4">
         <Select
-          title="Drawn on"
+          title={t("drawn-on")}
           small
           value={cable?.id ?? ""}
           options={fitting}

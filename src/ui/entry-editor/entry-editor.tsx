@@ -15,6 +15,7 @@ import {
   zEntry,
   zRevisionAnswer,
 } from "@/core";
+import { t } from "@/messages/entry-editor";
 import { Button } from "../controls/button";
 import { EditorHead } from "../editor/editor-head";
 import { TextField } from "../editor/field";
@@ -76,7 +77,7 @@ export function EntryEditor({ initial, basis, cables, tools, sheets }: EntryEdit
     });
     if (!answer.ok) return setRefused(answer.problem.message);
     edited.forget();
-    toast(`Kept as revision ${answer.value.revision}.`);
+    toast(t("kept-as-revision", { revision: answer.value.revision }));
     router.push(`/shelf/entries/${answer.value.id}`);
     router.refresh();
   };
@@ -97,18 +98,18 @@ export function EntryEditor({ initial, basis, cables, tools, sheets }: EntryEdit
       </div>
       <div className={`grid max-w-5xl gap-6 px-4 py-4 sm:px-6 ${BELOW_THE_HEAD}`}>
         <About draft={draft} isNew={basis === null} put={put} />
-        <Part id="ports" title="Ports">
+        <Part id="ports" title={t("ports")}>
           <FaceEditor face={draft.face} onChange={(field, face) => put(`face/${field}`, { face })} />
           <PortsEditor ports={draft.ports} onChange={(field, ports) => put(`ports/${field}`, { ports })} />
         </Part>
-        <Part id="lengths" title="Lengths">
+        <Part id="lengths" title={t("lengths")}>
           <EntryLengths
             lengths={draft.lengths}
             cables={taken}
             onChange={(field, lengths) => put(`lengths/${field}`, { lengths })}
           />
         </Part>
-        <Part id="parts" title="Threaded on first, of a cable that ends in it">
+        <Part id="parts" title={t("threaded-on-first-of-a-cable")}>
           <PartsEditor
             parts={draft.parts}
             steps={sheets.ending.steps}
@@ -118,7 +119,7 @@ export function EntryEditor({ initial, basis, cables, tools, sheets }: EntryEdit
           />
         </Part>
         {draft.through && (
-          <Part id="through" title="Laid round, of a cable that goes through">
+          <Part id="through" title={t("laid-round-of-a-cable-that")}>
             <PartsEditor
               parts={draft.through}
               steps={sheets.going.steps}
@@ -128,7 +129,7 @@ export function EntryEditor({ initial, basis, cables, tools, sheets }: EntryEdit
             />
           </Part>
         )}
-        <Part id="fasteners" title="Tightened, in this order">
+        <Part id="fasteners" title={t("tightened-in-this-order")}>
           <FastenersEditor
             fasteners={draft.fasteners}
             parts={[...draft.parts, ...(draft.through ?? [])].filter(
@@ -137,11 +138,11 @@ export function EntryEditor({ initial, basis, cables, tools, sheets }: EntryEdit
             onChange={(field, fasteners) => put(`fasteners/${field}`, { fasteners })}
           />
         </Part>
-        <Part id="storage" title="Stored inside">
+        <Part id="storage" title={t("stored-inside")}>
           <StorageEditor storage={draft.storage} reach={draft.reach} radius={draft.radius} onChange={put} />
         </Part>
         <details>
-          <summary className="min-h-12 cursor-pointer py-3 font-semibold">As text</summary>
+          <summary className="min-h-12 cursor-pointer py-3 font-semibold">{t("as-text")}</summary>
           <JsonText
             value={draft}
             kind="entries"
@@ -180,17 +181,17 @@ function About({ draft, isNew, put }: AboutProps) {
   const own = source.kind === "own";
   return (
     <div className="grid items-end gap-3 sm:grid-cols-2">
-      <TextField label="Name" value={draft.name} most={200} onChange={(name) => put("name", { name })} />
+      <TextField label={t("name")} value={draft.name} most={200} onChange={(name) => put("name", { name })} />
       {isNew && (
         <TextField
-          label="Id, as it is filed under: small letters, digits and hyphens"
+          label={t("id-as-it-is-filed-under")}
           value={draft.id}
           most={80}
           onChange={(id) => put("id", { id })}
         />
       )}
       <TextField
-        label="What tells it apart"
+        label={t("what-tells-it-apart")}
         value={draft.about}
         most={500}
         className="sm:col-span-2"
@@ -202,10 +203,10 @@ function About({ draft, isNew, put }: AboutProps) {
         look={own ? "strong" : "plain"}
         onClick={() => put("source", { source: { ...source, kind: own ? "representative" : "own" } })}
       >
-        {own ? "Held against the part's own sheet" : "Not held against the part's own sheet yet"}
+        {own ? t("held-against-the-part-s-own") : t("not-held-against-the-part-s")}
       </Button>
       <TextField
-        label="Which sheet, by what"
+        label={t("which-sheet-by-what")}
         value={source.note}
         most={500}
         onChange={(note) => put("note", { source: { ...source, note } })}

@@ -2,6 +2,7 @@
 
 import { useState } from "react";
 import { type Cable, ENTRY_LENGTHS, type EntryDocument, type EntryLength } from "@/core";
+import { t } from "@/messages/entry-editor";
 import { Button } from "../controls/button";
 import { LengthField } from "../editor/field";
 import { ENTRY_LENGTH_WORDS } from "../words/entry-words";
@@ -40,19 +41,19 @@ function LengthLine({ id, lengths, cables, onChange }: EntryLengthsProps & { rea
     <li className="grid items-end gap-2 py-2 sm:grid-cols-[minmax(0,1fr)_7rem_6rem_6rem_8rem]">
       <span className="self-center">
         <span className="block font-semibold">{name}</span>
-        <span className="block text-soft text-sm">from the {from}</span>
+        <span className="block text-soft text-sm">{t("from-the", { from })}</span>
       </span>
       {figure ? (
         <>
           <LengthField
-            label={`${name}: figure, mm`}
+            label={t("figure-mm-2", { name })}
             value={figure.nominal}
             onChange={(nominal) => nominal !== null && put("nominal", { nominal })}
           />
           {(["plus", "minus"] as const).map((side) => (
             <LengthField
               key={side}
-              label={`${name}: tolerance ${side === "plus" ? "above" : "below"}, mm`}
+              label={t("tolerance-mm-2", { name, value: side === "plus" ? "above" : "below" })}
               value={figure[side]}
               open
               onChange={(value) => put(side, { [side]: value })}
@@ -66,7 +67,7 @@ function LengthLine({ id, lengths, cables, onChange }: EntryLengthsProps & { rea
               onChange(`${id}/none`, rest);
             }}
           >
-            State none
+            {t("state-none")}
           </Button>
           <OtherFigures
             name={name}
@@ -83,7 +84,7 @@ function LengthLine({ id, lengths, cables, onChange }: EntryLengthsProps & { rea
             onChange(`${id}/stated`, { ...lengths, [id]: { nominal: 50, plus: 5, minus: 5, cases: [] } })
           }
         >
-          State it
+          {t("state-it")}
         </Button>
       )}
     </li>
@@ -98,26 +99,29 @@ function FromList({ lengths, onChange }: Omit<EntryLengthsProps, "cables">) {
     const listed = withListed(lengths, text);
     if (!listed.ok) return setSays({ good: false, words: listed.problem.message });
     const { taken } = listed.value;
-    setSays({ good: true, words: taken === 1 ? "One length is taken." : `${taken} lengths are taken.` });
+    setSays({
+      good: true,
+      words: taken === 1 ? t("one-length-is-taken") : t("lengths-are-taken", { taken }),
+    });
     onChange("list", listed.value.lengths);
   };
   return (
     <details className="mt-2">
-      <summary className="min-h-12 cursor-pointer py-3 font-semibold">From a list of lengths</summary>
+      <summary className="min-h-12 cursor-pointer py-3 font-semibold">{t("from-a-list-of-lengths")}</summary>
       <label className="grid gap-1">
-        <span className="text-soft text-sm">One row a length: name, from, value, unit, plus, minus</span>
+        <span className="text-soft text-sm">{t("one-row-a-length-name-from")}</span>
         <textarea
           rows={4}
           value={text}
           maxLength={20_000}
-          placeholder="members beyond the sheath, sheath edge, 64, mm, 5, 5"
+          placeholder={t("members-beyond-the-sheath-sheath-edge")}
           onChange={({ target }) => setText(target.value)}
           className="figures w-full rounded-md border border-line bg-field px-3 py-2 placeholder:text-soft"
         />
       </label>
       <div className="mt-2 flex flex-wrap items-center gap-3">
         <Button size="small" onClick={take}>
-          Take them
+          {t("take-them")}
         </Button>
         <p role="status" className={says?.good === false ? "text-out" : "text-soft"}>
           {says?.words}

@@ -1,6 +1,7 @@
 "use client";
 
 import type { EntryDocument } from "@/core";
+import { t } from "@/messages/entry-editor";
 import { Select } from "../controls/select";
 import { LengthField } from "../editor/field";
 
@@ -20,7 +21,7 @@ const SHAPES: readonly { readonly id: Face["shape"]; readonly name: string }[] =
 export const FaceEditor = ({ face, onChange }: FaceEditorProps) => (
   <div className="mb-2 grid items-end gap-2 sm:grid-cols-[12rem_7rem_7rem]">
     <Select
-      title="The face they lie on"
+      title={t("the-face-they-lie-on")}
       small
       value={face.shape}
       options={SHAPES}
@@ -31,9 +32,9 @@ export const FaceEditor = ({ face, onChange }: FaceEditorProps) => (
     />
     {(["width", "height"] as const).map((side) => (
       <span key={side} className="grid gap-0.5">
-        <span className="text-soft text-sm">{side}, mm</span>
+        <span className="text-soft text-sm">{t("mm-2", { side })}</span>
         <LengthField
-          label={`Face: ${side}, mm`}
+          label={t("face-mm", { side })}
           value={face[side]}
           onChange={(value) => value !== null && onChange(side, { ...face, [side]: value })}
         />

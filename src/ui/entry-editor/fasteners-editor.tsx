@@ -1,6 +1,7 @@
 "use client";
 
 import type { EntryDocument } from "@/core";
+import { t } from "@/messages/entry-editor";
 import { Button } from "../controls/button";
 import { FigureField } from "../controls/figure-field";
 import { Select } from "../controls/select";
@@ -18,9 +19,9 @@ interface FastenersEditorProps {
 }
 
 const STAGES: readonly { readonly id: NonNullable<Fastener["stage"]>; readonly name: string }[] = [
-  { id: "cable", name: "once the cable is in" },
-  { id: "seal", name: "after the plugs" },
-  { id: "cover", name: "with the cover" },
+  { id: "cable", name: t("once-the-cable-is-in") },
+  { id: "seal", name: t("after-the-plugs") },
+  { id: "cover", name: t("with-the-cover") },
 ];
 
 const readTorque = (text: string): number | null => {
@@ -51,13 +52,13 @@ export function FastenersEditor({ parts, fasteners, onChange }: FastenersEditorP
               onChange={(title) => put(at, "title", { title })}
             />
             <TextField
-              label="How"
+              label={t("how")}
               value={fastener.how ?? ""}
               most={600}
               onChange={(how) => put(at, "how", { how })}
             />
             <Select
-              title="When"
+              title={t("when")}
               small
               value={fastener.stage ?? "cable"}
               options={STAGES}
@@ -68,7 +69,7 @@ export function FastenersEditor({ parts, fasteners, onChange }: FastenersEditorP
               value={fastener.newtonMetres}
               text={String}
               read={readTorque}
-              asks="From 0 to 100 newton metres."
+              asks={t("from-0-to-100-newton-metres")}
               onTake={(newtonMetres) => {
                 put(at, "torque", { newtonMetres });
                 return true;
@@ -82,8 +83,8 @@ export function FastenersEditor({ parts, fasteners, onChange }: FastenersEditorP
             />
             <div className="md:col-span-5">
               <Several
-                title="Only where one of these is"
-                adds="nothing more"
+                title={t("only-where-one-of-these-is")}
+                adds={t("nothing-more")}
                 ids={parts.map(({ id }) => id)}
                 names={Object.fromEntries(parts.map(({ id, name }) => [id, name]))}
                 picked={fastener.parts ?? []}
@@ -96,9 +97,9 @@ export function FastenersEditor({ parts, fasteners, onChange }: FastenersEditorP
       <Button
         size="small"
         className="mt-2"
-        onClick={() => onChange("add", [...fasteners, { title: "Tighten", how: "", newtonMetres: 2 }])}
+        onClick={() => onChange("add", [...fasteners, { title: t("tighten"), how: "", newtonMetres: 2 }])}
       >
-        Add a fastener
+        {t("add-a-fastener")}
       </Button>
     </>
   );

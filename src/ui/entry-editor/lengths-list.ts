@@ -7,6 +7,7 @@ import {
   ok,
   refuse,
 } from "@/core";
+import { t } from "@/messages/entry-editor";
 import { signed } from "../editor/signed";
 import { lengthsFromText } from "../shelf/lengths-csv";
 import { ENTRY_LENGTH_WORDS } from "../words/entry-words";
@@ -50,11 +51,18 @@ export function withListed(lengths: Lengths, text: string): Outcome<{ lengths: L
     if (!id)
       return refuse(
         "unknown-dimension",
-        `Row ${i + 1}: an entry has no length called “${row.name.slice(0, 60)}”. It has: ${ENTRY_LENGTHS.map((entryLength) => ENTRY_LENGTH_WORDS[entryLength].name).join(", ")}.`,
+        t("row-an-entry-has-no-length", {
+          value: i + 1,
+          slice: row.name.slice(0, 60),
+          value2: ENTRY_LENGTHS.map((entryLength) => ENTRY_LENGTH_WORDS[entryLength].name).join(", "),
+        }),
       );
     const figure = figureOf(row);
     if (!figure.ok)
-      return refuse(figure.problem.code, `Row ${i + 1}, ${row.name}: ${figure.problem.message}`);
+      return refuse(
+        figure.problem.code,
+        t("row", { value: i + 1, name: row.name, message: figure.problem.message }),
+      );
     next[id] = figure.value;
   }
   return ok({ lengths: next, taken: rows.value.length });

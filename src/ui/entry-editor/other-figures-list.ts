@@ -1,4 +1,5 @@
 import type { Cable, EntryDocument, EntryLength } from "@/core";
+import { t } from "@/messages/entry-editor";
 import { conditionWords } from "../words/condition-words";
 
 type Figure = NonNullable<EntryDocument["lengths"][EntryLength]>;
@@ -16,7 +17,7 @@ export function caseWords({ when }: Pick<Case, "when">): string {
   const others = conditionWords(rest, { choices: [] }, String);
   if (!layer) return others;
   const { min, max } = layer.diameter;
-  const size = isAny(layer.diameter) ? "" : ` ${min} to ${max} mm`;
+  const size = isAny(layer.diameter) ? "" : t("to-mm", { min, max });
   return [`with ${layer.kind}${size}`, others].filter(Boolean).join("; ");
 }
 

@@ -1,6 +1,7 @@
 "use client";
 
 import type { Cable, EntryDocument, EntryLength } from "@/core";
+import { t } from "@/messages/entry-editor";
 import { Button } from "../controls/button";
 import { Select } from "../controls/select";
 import { LengthField } from "../editor/field";
@@ -34,13 +35,13 @@ export function OtherFigures({ name, figure, cables, onChange }: OtherFiguresPro
             key={at}
             className="grid items-end gap-2 max-lg:grid-cols-2 lg:grid-cols-[minmax(0,1fr)_6rem_6rem_7rem_6rem_6rem_auto]"
           >
-            <p className="self-center text-sm max-lg:col-span-2">instead {words}</p>
+            <p className="self-center text-sm max-lg:col-span-2">{t("instead", { words })}</p>
             {layer ? (
               (["min", "max"] as const).map((end) => (
                 <span key={end} className="grid gap-0.5">
-                  <span className="text-soft text-sm">{end === "min" ? "from, mm" : "to, mm"}</span>
+                  <span className="text-soft text-sm">{end === "min" ? t("from-mm") : t("to-mm-2")}</span>
                   <LengthField
-                    label={`${name}, ${words}: ${layer.kind} ${end === "min" ? "from" : "to"}, mm`}
+                    label={t("mm", { name, words, kind: layer.kind, value: end === "min" ? "from" : "to" })}
                     value={layer.diameter[end]}
                     onChange={(value) =>
                       value !== null &&
@@ -58,14 +59,14 @@ export function OtherFigures({ name, figure, cables, onChange }: OtherFiguresPro
               <span className="max-lg:hidden lg:col-span-2" />
             )}
             <LengthField
-              label={`${name}, ${words}: figure, mm`}
+              label={t("figure-mm", { name, words })}
               value={one.nominal}
               onChange={(nominal) => nominal !== null && put(at, "nominal", { nominal })}
             />
             {(["plus", "minus"] as const).map((side) => (
               <LengthField
                 key={side}
-                label={`${name}, ${words}: tolerance ${side === "plus" ? "above" : "below"}, mm`}
+                label={t("tolerance-mm", { name, words, value: side === "plus" ? "above" : "below" })}
                 value={one[side]}
                 open
                 onChange={(value) => put(at, side, { [side]: value })}
@@ -74,7 +75,7 @@ export function OtherFigures({ name, figure, cables, onChange }: OtherFiguresPro
             <Button
               size="small"
               look="quiet"
-              aria-label={`Take out ${name}, ${words}`}
+              aria-label={t("take-out", { name, words })}
               onClick={() =>
                 onChange(
                   `${at}/out`,
@@ -82,18 +83,20 @@ export function OtherFigures({ name, figure, cables, onChange }: OtherFiguresPro
                 )
               }
             >
-              Take out
+              {t("take-out-2")}
             </Button>
           </div>
         );
       })}
       <details>
-        <summary className="cursor-pointer py-1 text-soft text-sm">Another figure for some cables</summary>
+        <summary className="cursor-pointer py-1 text-soft text-sm">
+          {t("another-figure-for-some-cables")}
+        </summary>
         <Select
-          title={`${name}, for cables`}
+          title={t("for-cables", { name })}
           small
           value=""
-          empty="for some cables …"
+          empty={t("for-some-cables")}
           options={options}
           onPick={(picked) => {
             const found = options.find(({ id }) => id === picked);

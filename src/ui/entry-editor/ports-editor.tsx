@@ -1,6 +1,7 @@
 "use client";
 
 import { type EntryDocument, mustHoldAt, PORT_ROLES } from "@/core";
+import { t } from "@/messages/entry-editor";
 import { Button } from "../controls/button";
 import { Select } from "../controls/select";
 import { LengthField, TextField } from "../editor/field";
@@ -14,11 +15,11 @@ interface PortsEditorProps {
 }
 
 const FIGURES = [
-  ["bushedMin", "thinnest, bushed"],
+  ["bushedMin", t("thinnest-bushed")],
   ["min", "thinnest"],
   ["max", "thickest"],
-  ["x", "right of the middle"],
-  ["y", "above the middle"],
+  ["x", t("right-of-the-middle")],
+  ["y", t("above-the-middle")],
 ] as const;
 
 /** The next free number of a port. */
@@ -48,9 +49,9 @@ export function PortsEditor({ ports, onChange }: PortsEditorProps) {
         {ports.map((port, at) => (
           // biome-ignore lint/suspicious/noArrayIndexKey: a port's id is under the pen
           <li key={at} className="grid grid-cols-2 items-end gap-2 py-2 sm:grid-cols-4 lg:grid-cols-8">
-            <TextField label="Port" value={port.id} most={40} onChange={(id) => put(at, "id", { id })} />
+            <TextField label={t("port")} value={port.id} most={40} onChange={(id) => put(at, "id", { id })} />
             <Select
-              title="For"
+              title={t("for")}
               small
               value={port.role}
               options={PORT_ROLES.map((portRole) => ({ id: portRole, name: portRole }))}
@@ -63,13 +64,18 @@ export function PortsEditor({ ports, onChange }: PortsEditorProps) {
               <span key={field} className="grid gap-0.5">
                 <span className="text-soft text-sm">{words}</span>
                 <LengthField
-                  label={`Port ${port.id}: ${words}, mm`}
+                  label={t("port-mm", { id: port.id, words })}
                   value={port[field]}
                   onChange={(value) => value !== null && put(at, field, { [field]: value })}
                 />
               </span>
             ))}
-            <TextField label="Pair" value={port.pair ?? ""} most={40} onChange={(text) => pair(at, text)} />
+            <TextField
+              label={t("pair")}
+              value={port.pair ?? ""}
+              most={40}
+              onChange={(text) => pair(at, text)}
+            />
             <div className="col-span-full flex flex-wrap items-center gap-2">
               <Button
                 size="small"
@@ -77,7 +83,7 @@ export function PortsEditor({ ports, onChange }: PortsEditorProps) {
                 look={port.double ? "strong" : "plain"}
                 onClick={() => put(at, "double", { double: !port.double })}
               >
-                Takes both ways
+                {t("takes-both-ways")}
               </Button>
               <Button
                 size="small"
@@ -85,7 +91,7 @@ export function PortsEditor({ ports, onChange }: PortsEditorProps) {
                 look={port.plug ? "strong" : "plain"}
                 onClick={() => put(at, "plug", { plug: !port.plug })}
               >
-                Plug while empty
+                {t("plug-while-empty")}
               </Button>
               <RowButtons
                 name={`Port ${port.id}`}
@@ -107,7 +113,7 @@ export function PortsEditor({ ports, onChange }: PortsEditorProps) {
           ])
         }
       >
-        Add a port
+        {t("add-a-port")}
       </Button>
     </>
   );

@@ -1,6 +1,7 @@
 "use client";
 
 import type { EntryDocument } from "@/core";
+import { t } from "@/messages/entry-editor";
 import { FigureField } from "../controls/figure-field";
 import { LengthField } from "../editor/field";
 import { readCount } from "../jobs/metres";
@@ -21,7 +22,11 @@ export function StorageEditor({ storage, reach, radius, onChange }: StorageEdito
   const length = (label: string, value: number, take: (value: number) => void) => (
     <span className="grid gap-0.5">
       <span className="text-soft text-sm">{label}</span>
-      <LengthField label={`${label}, mm`} value={value} onChange={(next) => next !== null && take(next)} />
+      <LengthField
+        label={t("mm-3", { label })}
+        value={value}
+        onChange={(next) => next !== null && take(next)}
+      />
     </span>
   );
   const turns = (title: string, end: "min" | "max") => (
@@ -30,7 +35,7 @@ export function StorageEditor({ storage, reach, radius, onChange }: StorageEdito
       value={storage.turns[end]}
       text={String}
       read={(text) => readCount(text, MOST_TURNS)}
-      asks={`A whole number, at most ${MOST_TURNS}.`}
+      asks={t("a-whole-number-at-most", { most_turns: MOST_TURNS })}
       onTake={(value) => {
         put(end, { turns: { ...storage.turns, [end]: value } });
         return true;
@@ -39,13 +44,13 @@ export function StorageEditor({ storage, reach, radius, onChange }: StorageEdito
   );
   return (
     <div className="grid grid-cols-2 items-end gap-3 sm:grid-cols-4">
-      {length("Path from one edge", one, (next) => put("one", { paths: [next, other] }))}
-      {length("Path from the other", other, (next) => put("other", { paths: [one, next] }))}
-      {length("Once round", storage.perimeter, (perimeter) => put("perimeter", { perimeter }))}
-      {length("Least radius at rest", radius, (next) => onChange("radius", { radius: next }))}
-      {turns("Fewest turns", "min")}
-      {turns("Most turns", "max")}
-      {length("To the splicer and back", reach, (next) => onChange("reach", { reach: next }))}
+      {length(t("path-from-one-edge"), one, (next) => put("one", { paths: [next, other] }))}
+      {length(t("path-from-the-other"), other, (next) => put("other", { paths: [one, next] }))}
+      {length(t("once-round"), storage.perimeter, (perimeter) => put("perimeter", { perimeter }))}
+      {length(t("least-radius-at-rest"), radius, (next) => onChange("radius", { radius: next }))}
+      {turns(t("fewest-turns"), "min")}
+      {turns(t("most-turns"), "max")}
+      {length(t("to-the-splicer-and-back"), reach, (next) => onChange("reach", { reach: next }))}
     </div>
   );
 }

@@ -2,6 +2,7 @@
 
 import { type FormEvent, useState } from "react";
 import type { Cable, PortRole } from "@/core";
+import { t } from "@/messages/entry";
 import { Button } from "../controls/button";
 import { Field } from "../controls/field";
 import { Select } from "../controls/select";
@@ -27,15 +28,21 @@ export function AddCable({ roles, cables, first, onAdd }: AddCableProps) {
   const add = (event: FormEvent) => {
     event.preventDefault();
     const count = readCount(many, MOST) || null;
-    if (count === null) return setProblem(`From 1 to ${MOST}.`);
+    if (count === null) return setProblem(t("from-1-to", { most: MOST }));
     setProblem("");
     if (onAdd(cable, role, count)) setMany("1");
   };
   return (
     <form onSubmit={add} className="no-print mt-3 grid grid-cols-2 items-end gap-3">
-      <Select title="Cable" value={cable} options={cables} onPick={setCable} className="col-span-2 min-w-0" />
       <Select
-        title="For"
+        title={t("cable")}
+        value={cable}
+        options={cables}
+        onPick={setCable}
+        className="col-span-2 min-w-0"
+      />
+      <Select
+        title={t("for")}
         value={role}
         options={roles.map((portRole) => ({ id: portRole, name: portRole }))}
         onPick={(id) => {
@@ -44,14 +51,14 @@ export function AddCable({ roles, cables, first, onAdd }: AddCableProps) {
         }}
       />
       <Field
-        title="How many"
+        title={t("how-many")}
         value={many}
         inputMode="numeric"
         problem={problem}
         onChange={({ target }) => setMany(target.value)}
       />
       <Button type="submit" look={first ? "next" : "strong"} className="col-span-2">
-        Bring it in
+        {t("bring-it-in")}
       </Button>
     </form>
   );

@@ -1,10 +1,11 @@
 import { bendsOf, type Cable, type PartBend } from "@/core";
+import { t } from "@/messages/entry";
 import { figureText, type Units } from "../words/length-text";
 
 const OF: Readonly<Record<PartBend["of"], string>> = {
-  own: "its own sheet",
-  multiple: "by its diameter, TIA-568.3",
-  practice: "by its diameter, common practice",
+  own: t("its-own-sheet"),
+  multiple: t("by-its-diameter-tia-568-3"),
+  practice: t("by-its-diameter-common-practice"),
   "G.652": "ITU-T G.652",
   "G.657.A1": "ITU-T G.657.A1",
   "G.657.A2": "ITU-T G.657.A2",
@@ -15,22 +16,22 @@ export function Bends({ cable, units }: { readonly cable: Cable; readonly units:
   return (
     <table className="mt-6 w-full border-collapse text-left">
       <caption className="text-left">
-        <strong>No bend tighter than</strong>{" "}
-        <span className="text-soft text-sm">The part's own sheet goes before.</span>
+        <strong>{t("no-bend-tighter-than")}</strong>{" "}
+        <span className="text-soft text-sm">{t("the-part-s-own-sheet-goes")}</span>
       </caption>
       <thead className="text-soft text-sm">
         <tr>
           <th scope="col" className="font-normal">
-            radius, {units === "in" ? "in" : "mm"}
+            {t("radius", { value: units === "in" ? "in" : "mm" })}
           </th>
           <th scope="col" className="px-2 text-right font-normal">
-            at rest
+            {t("at-rest")}
           </th>
           <th scope="col" className="px-2 text-right font-normal">
-            under load
+            {t("under-load")}
           </th>
           <th scope="col" className="font-normal">
-            whose figure
+            {t("whose-figure")}
           </th>
         </tr>
       </thead>

@@ -2,6 +2,7 @@
 
 import { useState } from "react";
 import { ENDING_ROLES, type PortRole } from "@/core";
+import { t } from "@/messages/entry";
 import { Button } from "../controls/button";
 import { Link } from "../controls/link";
 import { Select } from "../controls/select";
@@ -24,28 +25,28 @@ export function BringPiece({ joinable, job, onBring }: BringPieceProps) {
   if (!place)
     return (
       <p className="no-print mt-4 text-soft">
-        No piece of{" "}
+        {t("no-piece-of")}{" "}
         <Link href={`/jobs/${job.id}`} className="underline">
           {job.name}
         </Link>{" "}
-        is left that can come in: one that goes through is opened at a station of its own.
+        {t("is-left-that-can-come-in")}
       </p>
     );
   const usual = place.through ? "through" : (role ?? "branch");
   return (
     <div className="no-print mt-4 grid grid-cols-2 items-end gap-3 border-line border-t pt-3">
       <Select
-        title="A piece of the job"
+        title={t("a-piece-of-the-job")}
         value={keyOf(place)}
         options={joinable.map((one) => ({
           id: keyOf(one),
-          name: one.through ? `${one.text}, through` : one.text,
+          name: one.through ? t("through-2", { text: one.text }) : one.text,
         }))}
         onPick={setPicked}
         className="col-span-2 min-w-0"
       />
       <Select
-        title="It is for"
+        title={t("it-is-for")}
         value={usual}
         options={(place.through ? (["through"] as const) : ENDING_ROLES).map((portRole) => ({
           id: portRole,
@@ -54,7 +55,7 @@ export function BringPiece({ joinable, job, onBring }: BringPieceProps) {
         onPick={(id) => setRole(ENDING_ROLES.find((portRole) => portRole === id) ?? null)}
       />
       <Button look="strong" onClick={() => onBring(place, usual)}>
-        Bring the piece in
+        {t("bring-the-piece-in")}
       </Button>
     </div>
   );

@@ -13,6 +13,7 @@ import {
   portTrouble,
   tubesOf,
 } from "@/core";
+import { t } from "@/messages/entry";
 import { Button } from "../controls/button";
 import { IconButton } from "../controls/icon-button";
 import { Link } from "../controls/link";
@@ -77,7 +78,7 @@ export function CableRows({
             <div className="flex min-w-0 items-center gap-2">
               <span
                 {...gripOf(id)}
-                title={`Drag ${name} onto a port`}
+                title={t("drag-onto-a-port", { name })}
                 className="no-print inline-flex size-12 shrink-0 items-center justify-center text-soft"
               >
                 <GripVertical aria-hidden="true" className="size-5" />
@@ -90,26 +91,27 @@ export function CableRows({
               >
                 <span className="block truncate font-bold">{name}</span>
                 <span className="block text-soft text-sm">
-                  <span className="figures">{formatMm(sheathOf(cable))}</span> mm ·{" "}
-                  {at.length > 1 ? "ports" : "port"} <strong className="text-ink">{at.join(" + ")}</strong>
-                  {bushed && " · with a bushing"}
-                  {otherRole && ` · not a ${role} port`}
-                  {fixed ? " · put there" : ""}
+                  <span className="figures">{formatMm(sheathOf(cable))}</span>{" "}
+                  {t("mm-2", { value: at.length > 1 ? "ports" : "port" })}{" "}
+                  <strong className="text-ink">{at.join(" + ")}</strong>
+                  {bushed && t("with-a-bushing-2")}
+                  {otherRole && t("not-a-port", { role })}
+                  {fixed ? t("put-there") : ""}
                 </span>
               </button>
               {href !== null && (
                 <Button size="small" asChild className="no-print">
-                  <Link href={href}>Sheet</Link>
+                  <Link href={href}>{t("sheet")}</Link>
                 </Button>
               )}
-              <IconButton name={`Take ${name} out`} onClick={() => onDrop(id)} className="no-print">
+              <IconButton name={t("take-out", { name })} onClick={() => onDrop(id)} className="no-print">
                 <Trash2 aria-hidden="true" className="size-5" />
               </IconButton>
             </div>
             {beside?.(cable)}
             <div className="no-print grid grid-cols-2 items-end gap-2 px-2">
               <Select
-                title="For"
+                title={t("for")}
                 small
                 value={role}
                 options={roles.map((portRole) => ({ id: portRole, name: portRole }))}
@@ -121,10 +123,10 @@ export function CableRows({
                 }}
               />
               <Select
-                title="Its port"
+                title={t("its-port")}
                 small
                 value={fixed ? (into.find((one) => one.name === fixed.join(" + "))?.id ?? "") : ""}
-                empty="the best"
+                empty={t("the-best")}
                 options={into}
                 onPick={(port) =>
                   onChange(id, { fixed: port === "" ? null : [...portsBy(asPort, ports, port)] })
@@ -170,20 +172,18 @@ function EndHere({ cable: { name, of, joins }, role, onEnd, onKeep }: EndHerePro
   return (
     <div role="alert" className="no-print mx-2 grid gap-2 rounded-lg border-2 border-out px-3 py-2">
       <p>
-        <strong>
-          End {name} here, as a {role}?
-        </strong>{" "}
+        <strong>{t("end-here-as-a", { name, role })}</strong>{" "}
         {joins
-          ? "Its piece is planned to go through this closure. Plan the piece to end here first, then bring that side in."
-          : `The whole cable is cut: all ${tubes * perTube} fibres end here, and every circuit that runs past this closure stops until it is spliced again. It is then prepared from the cable end, and what was said of its opening is dropped.`}
+          ? t("its-piece-is-planned-to-go")
+          : t("the-whole-cable-is-cut-all", { value: tubes * perTube })}
       </p>
       <div className="flex flex-wrap gap-2">
         <Button ref={keep} size="small" onClick={onKeep}>
-          Keep it through
+          {t("keep-it-through")}
         </Button>
         {!joins && (
           <Button size="small" look="strong" onClick={onEnd}>
-            End it here
+            {t("end-it-here")}
           </Button>
         )}
       </div>

@@ -1,4 +1,5 @@
 import { isDone } from "@/core";
+import { t } from "@/messages/entry";
 import { Button } from "../controls/button";
 import { Link } from "../controls/link";
 import { STANDING_WORDS, StandingMark } from "../jobs/standing";
@@ -23,17 +24,17 @@ export function CableStands({ cable, stands, job, busy, onBegin }: CableStandsPr
       <span className="min-w-0 flex-1">
         {cable.joins ? (
           <Link href={`/jobs/${job}/${cable.joins.piece}`} className="underline decoration-line">
-            {stands?.at || "its piece"}
+            {stands?.at || t("its-piece")}
           </Link>
         ) : (
-          <span className="text-soft">of no piece</span>
+          <span className="text-soft">{t("of-no-piece")}</span>
         )}{" "}
         <span className="text-soft text-sm">{STANDING_WORDS[standing].toLowerCase()}</span>
         {stands?.trouble && <strong className="block text-out text-sm">{stands.trouble}</strong>}
       </span>
       {stands?.end && standing !== "bench" && (
         <Button look="link" asChild>
-          <Link href={`/ledger/${stands.end}`}>Record</Link>
+          <Link href={`/ledger/${stands.end}`}>{t("record")}</Link>
         </Button>
       )}
       {standing === "bench" && stands?.end ? (
@@ -41,7 +42,7 @@ export function CableStands({ cable, stands, job, busy, onBegin }: CableStandsPr
           <Link
             href={stands.batch ? `/bench/batch/${stands.batch}?end=${stands.end}` : `/bench/${stands.end}`}
           >
-            Go on
+            {t("go-on")}
           </Link>
         </Button>
       ) : (
@@ -50,11 +51,11 @@ export function CableStands({ cable, stands, job, busy, onBegin }: CableStandsPr
             size="small"
             look={standing === "planned" ? "quiet" : "plain"}
             disabled={busy || Boolean(stands?.trouble)}
-            aria-label={`${standing === "planned" ? "To the bench" : "Make it again"}: ${cable.name}`}
+            aria-label={`${standing === "planned" ? t("to-the-bench") : t("make-it-again")}: ${cable.name}`}
             onClick={onBegin}
             className="no-print"
           >
-            {standing === "planned" ? "Bench" : "Again"}
+            {standing === "planned" ? t("bench") : t("again")}
           </Button>
         )
       )}

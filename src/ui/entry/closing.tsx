@@ -1,4 +1,5 @@
 import type { Caution, RunSheet } from "@/core";
+import { t } from "@/messages/entry";
 import type { Units } from "../words/length-text";
 import { settingText } from "../words/line-words";
 
@@ -21,7 +22,7 @@ export function Closing({ sheet, units, cautions }: ClosingProps) {
     <div className="grid gap-6 border-line border-t px-4 py-4 sm:px-6 lg:grid-cols-2">
       <section aria-labelledby="closing">
         <h2 id="closing" className="mb-1 font-bold text-lg">
-          Closing, in this order
+          {t("closing-in-this-order")}
         </h2>
         <ol className="divide-y divide-line border-line border-y">
           {closingSteps(sheet).map(({ step }, i) => (
@@ -40,7 +41,7 @@ export function Closing({ sheet, units, cautions }: ClosingProps) {
       </section>
       <section aria-labelledby="minded">
         <h2 id="minded" className="mb-1 font-bold text-lg">
-          Mind
+          {t("mind")}
         </h2>
         <ul className="grid gap-2">
           {cautions

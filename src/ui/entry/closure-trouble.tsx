@@ -1,3 +1,4 @@
+import { t } from "@/messages/entry";
 import { Link } from "../controls/link";
 
 interface ClosureTroubleProps {
@@ -10,8 +11,7 @@ export const ClosureTrouble = ({ job, name }: ClosureTroubleProps) => (
   <main className="min-w-0 flex-1 px-4 py-5 sm:px-6">
     <h1 className="font-bold text-2xl">{name}</h1>
     <p className="mt-3 max-w-prose rounded-md border-2 border-out px-3 py-2">
-      Its entry is not on the shelf any more, so it cannot be drawn. What was planned is kept; ends made in it
-      are on record. Put the entry back on the shelf, or go on in{" "}
+      {t("its-entry-is-not-on-the")}{" "}
       <Link href={`/jobs/${job.id}`} className="underline">
         {job.name}
       </Link>

@@ -11,6 +11,7 @@ import {
   zClosurePlan,
   zRevisionAnswer,
 } from "@/core";
+import { t } from "@/messages/entry";
 import { Button } from "../controls/button";
 import { Link } from "../controls/link";
 import { post } from "../http/http";
@@ -123,7 +124,7 @@ export function ClosureView({ closure, job, joinable, ...shown }: ClosureViewPro
                     onClick={() => begin(cables.filter(({ id }) => ids.includes(id)))}
                   >
                     {ids.length} × {shelf.find(({ id }) => id === cable)?.name ?? cable}
-                    {through && ", through"} as a batch
+                    {through && t("through")} {t("as-a-batch")}
                   </Button>
                 </li>
               ))}
@@ -137,7 +138,7 @@ export function ClosureView({ closure, job, joinable, ...shown }: ClosureViewPro
           )}
           <p className="mt-4">
             <Link href={`/jobs/${job.id}`} className="underline">
-              All of {job.name}
+              {t("all-of", { name: job.name })}
             </Link>
           </p>
         </>

@@ -2,6 +2,7 @@
 
 import { useState } from "react";
 import { beforeCut, FIBRE_COLOURS, type Identity, type SeenElement } from "@/core";
+import { t } from "@/messages/entry";
 import { FIBRE_PAINT } from "../band/fibre-paint";
 import { Button } from "../controls/button";
 import { colourText } from "../words/fibre-text";
@@ -39,9 +40,9 @@ export function ColourCheck({ wanted, kind, onAnswer }: ColourCheckProps) {
     <div>
       {asked && (
         <>
-          <p className="mb-2">What do you see on the {word(asked)} in your hand?</p>
+          <p className="mb-2">{t("what-do-you-see-on-the", { word: word(asked) })}</p>
           <fieldset className="grid min-w-0 grid-cols-4 gap-2 sm:grid-cols-6">
-            <legend className="sr-only">Colour of the {word(asked)}</legend>
+            <legend className="sr-only">{t("colour-of-the", { word: word(asked) })}</legend>
             {FIBRE_COLOURS.map(({ code, name }) => (
               <button
                 key={code}
@@ -58,10 +59,10 @@ export function ColourCheck({ wanted, kind, onAnswer }: ColourCheckProps) {
           </fieldset>
           <div className="mt-2 flex flex-wrap items-center gap-2">
             <Button size="small" aria-pressed={tracers > 0} onClick={() => setTracers((tracers + 1) % 4)}>
-              {tracers === 0 ? "No tracer on it" : colourText({ code: "", tracers }).trim()}
+              {tracers === 0 ? t("no-tracer-on-it") : colourText({ code: "", tracers }).trim()}
             </Button>
             <Button size="small" onClick={() => say("doubtful")}>
-              I cannot tell
+              {t("i-cannot-tell")}
             </Button>
           </div>
         </>
@@ -70,28 +71,39 @@ export function ColourCheck({ wanted, kind, onAnswer }: ColourCheckProps) {
         {answer.may === "cut" && (
           <p className="rounded-lg border-2 border-in px-3 py-2">
             <strong className="text-in">
-              This is it: {kind} {colourText(wanted.tube)}, fibre {colourText(wanted.fibre)}.
+              {t("this-is-it-fibre", {
+                kind,
+                colourText: colourText(wanted.tube),
+                colourText2: colourText(wanted.fibre),
+              })}
             </strong>{" "}
-            Cut this one and no other. Treat it as live.
+            {t("cut-this-one-and-no-other")}
           </p>
         )}
         {answer.may === "not" && (
           <p className="rounded-lg border-2 border-out px-3 py-2">
-            <strong className="text-out">Do not cut.</strong>{" "}
+            <strong className="text-out">{t("do-not-cut")}</strong>{" "}
             {answer.seen === "doubtful"
-              ? `Clean the ${word(answer.about)}, look in daylight, count from the first: then say it again.`
-              : `That is ${word(answer.about)} ${colourText(answer.seen)}. The one to part is ${colourText(wanted[answer.about])}.`}
+              ? t("clean-the-look-in-daylight-count", { word: word(answer.about) })
+              : t("that-is-the-one-to-part", {
+                  word: word(answer.about),
+                  colourText: colourText(answer.seen),
+                  colourText2: colourText(wanted[answer.about]),
+                })}
           </p>
         )}
       </div>
       {answer.may !== "ask" || seen.tube !== null ? (
         <Button look="quiet" onClick={again} className="mt-2">
-          Say it again
+          {t("say-it-again")}
         </Button>
       ) : null}
       <p className="mt-2 text-soft text-sm">
-        Wanted: {kind} {wanted.tube.position}, fibre {wanted.fibre.position}. Anything else, and nothing is
-        cut.
+        {t("wanted-fibre-anything-else-and-nothing", {
+          kind,
+          position: wanted.tube.position,
+          position2: wanted.fibre.position,
+        })}
       </p>
     </div>
   );

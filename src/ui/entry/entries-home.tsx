@@ -2,6 +2,7 @@
 
 import { useState } from "react";
 import { type Entry, formatMm } from "@/core";
+import { t } from "@/messages/entry";
 import { Field } from "../controls/field";
 import { Link } from "../controls/link";
 import { entriesFound } from "./entries-found";
@@ -15,22 +16,19 @@ export function EntriesHome({ entries }: { entries: readonly Entry[] }) {
   const found = entriesFound(entries, wanted);
   return (
     <main className="min-w-0 flex-1 px-4 py-5 sm:px-6">
-      <h1 className="font-bold text-2xl">Entry</h1>
-      <p className="max-w-prose text-soft">
-        Closures, boxes and pedestals: which cable goes in which port, how far each is opened, what must stay
-        whole.
-      </p>
+      <h1 className="font-bold text-2xl">{t("entry")}</h1>
+      <p className="max-w-prose text-soft">{t("closures-boxes-and-pedestals-which-cable")}</p>
       <div className="mt-3 max-w-xl">
         <Field
-          title="Find an entry"
+          title={t("find-an-entry")}
           value={wanted}
-          placeholder="dome, pedestal, through, 12.5 mm"
+          placeholder={t("dome-pedestal-through-12-5-mm")}
           onChange={({ target }) => setWanted(target.value)}
         />
       </div>
       {found.length === 0 && (
         <p role="status" className="mt-4 text-lg">
-          No entry on the shelf answers “{wanted}”. Try its kind, or the cable’s diameter in mm.
+          {t("no-entry-on-the-shelf-answers", { wanted })}
         </p>
       )}
       <ul className="mt-4 grid gap-3 sm:grid-cols-2 lg:grid-cols-3">
@@ -45,12 +43,12 @@ export function EntriesHome({ entries }: { entries: readonly Entry[] }) {
                 <span className="block font-bold text-lg">{entry.name}</span>
                 <span className="block text-soft text-sm">{entry.about}</span>
                 <span className="mt-1 block text-sm">
-                  {entry.ports.length} ports ·{" "}
+                  {t("ports", { length: entry.ports.length })}{" "}
                   <span className="figures">
                     {formatMm(Math.min(...entry.ports.map(({ bushedMin }) => bushedMin)))} –{" "}
                     {formatMm(Math.max(...entry.ports.map(({ max }) => max)))}
                   </span>{" "}
-                  mm
+                  {t("mm")}
                 </span>
               </span>
             </Link>

@@ -15,6 +15,7 @@ import {
   placeCables,
   zStationId,
 } from "@/core";
+import { t } from "@/messages/entry";
 import { readThrough, writeThrough } from "./through";
 
 /** A cable as it is brought in: with an id of its own. */
@@ -109,10 +110,10 @@ function stuckText(stuck: readonly NamedCable[], ports: readonly Port[]): string
     const diameter = sheathOf(only);
     const takes = ports.filter(({ bushedMin, max }) => bushedMin <= diameter && diameter <= max);
     if (takes.length === 0)
-      return `${only.name} is ${formatMm(diameter)} mm thick: no port here closes round it.`;
+      return t("is-mm-thick-no-port-here", { name: only.name, formatMm: formatMm(diameter) });
     return only.through
-      ? `${only.name} goes through: no double port and no pair left takes its ${formatMm(diameter)} mm.`
-      : `${only.name} finds no port left for its ${formatMm(diameter)} mm.`;
+      ? t("goes-through-no-double-port-and", { name: only.name, formatMm: formatMm(diameter) })
+      : t("finds-no-port-left-for-its", { name: only.name, formatMm: formatMm(diameter) });
   }
-  return `These cannot all go in: ${stuck.map(({ name }) => name).join(", ")}. Too few ports take them.`;
+  return t("these-cannot-all-go-in-too", { value: stuck.map(({ name }) => name).join(", ") });
 }

@@ -1,6 +1,7 @@
 "use client";
 
 import type { Entry, RunSheet } from "@/core";
+import { t } from "@/messages/entry";
 import type { CableRow } from "./cable-rows";
 import type { placedIn } from "./entry-cables";
 import { Opened } from "./opened";
@@ -33,26 +34,26 @@ export function EntryDrawn({ entry, rows, placed, sheets, lit, gripOf, onPoint }
     <div className="grid border-line border-y bg-raised md:grid-cols-[19rem_minmax(0,1fr)]">
       <section aria-labelledby="face" className="border-line p-4 md:border-r">
         <h2 id="face" className="font-bold">
-          Port face
+          {t("port-face")}
         </h2>
-        <p className="mb-2 text-soft text-sm">to scale, seen from the cables</p>
+        <p className="mb-2 text-soft text-sm">{t("to-scale-seen-from-the-cables")}</p>
         <PortFace entry={entry} inPort={inPort} lit={lit} onTake={gripOf} room={270} />
         {placed && rows.length > 0 && (
           <p className="mt-2 text-sm">
-            {placed.bushed === 0 ? "No bushing" : `${placed.bushed} with a bushing`},{" "}
-            {placed.otherRole === 0 ? "each in a port of its own kind" : `${placed.otherRole} in another's`}.{" "}
-            <span className="text-soft">{placed.valid} ways there are.</span>
+            {placed.bushed === 0 ? t("no-bushing") : t("with-a-bushing-3", { bushed: placed.bushed })},{" "}
+            {placed.otherRole === 0
+              ? t("each-in-a-port-of-its")
+              : t("in-another-s", { otherRole: placed.otherRole })}
+            . <span className="text-soft">{t("ways-there-are", { valid: placed.valid })}</span>
           </p>
         )}
       </section>
       <section aria-labelledby="opened" className="min-w-0 p-4">
         <h2 id="opened" className="font-bold">
-          Opened
+          {t("opened")}
         </h2>
         {opened.length === 0 ? (
-          <p className="mt-2 text-soft">
-            No cable yet: add the first below, and it is drawn here as it will lie.
-          </p>
+          <p className="mt-2 text-soft">{t("no-cable-yet-add-the-first")}</p>
         ) : (
           <Opened lit={lit} onPoint={onPoint} cables={opened} />
         )}

@@ -3,6 +3,7 @@
 import { Undo2 } from "lucide-react";
 import type { ReactNode } from "react";
 import type { Entry } from "@/core";
+import { t } from "@/messages/entry";
 import { Button } from "../controls/button";
 import { Link } from "../controls/link";
 import { NameField } from "./name-field";
@@ -39,18 +40,18 @@ export const EntryHead = ({ entry, mayUndo, mayPrint, onUndo, of, children }: En
           ·{" "}
         </>
       )}
-      {entry.ports.length} ports ·{" "}
+      {t("ports", { length: entry.ports.length })}{" "}
       <span className={entry.source.kind === "representative" ? "representative" : ""}>
-        {entry.source.kind === "representative" ? "check the part's sheet" : "figures confirmed"}
+        {entry.source.kind === "representative" ? t("check-the-part-s-sheet") : "figures confirmed"}
       </span>
     </p>
     {children}
     <Button look="quiet" disabled={!mayUndo} onClick={onUndo} className="no-print">
-      <Undo2 aria-hidden="true" className="size-4" /> Undo
+      <Undo2 aria-hidden="true" className="size-4" /> {t("undo")}
     </Button>
     {mayPrint && (
       <Button className="no-print" onClick={() => globalThis.print()}>
-        Print
+        {t("print")}
       </Button>
     )}
   </header>

@@ -16,6 +16,7 @@ import {
   portsBy,
   type Tool,
 } from "@/core";
+import { t } from "@/messages/entry";
 import { CannotBe } from "../controls/cannot-be";
 import { usePrefs } from "../prefs/prefs-context";
 import { AddCable } from "./add-cable";
@@ -133,7 +134,7 @@ export function EntryWork({
       <div className="grid gap-6 px-4 py-4 sm:px-6 lg:grid-cols-[minmax(0,1.1fr)_minmax(0,1.2fr)_minmax(0,0.9fr)]">
         <section aria-labelledby="cables" className="min-w-0">
           <h2 id="cables" className="font-bold text-lg">
-            Cables
+            {t("cables")}
           </h2>
           <CableRows
             rows={rows}
@@ -166,12 +167,12 @@ export function EntryWork({
           <section aria-labelledby="prepare" className="no-print min-w-0">
             <h2 id="prepare" className="mb-1 font-bold text-lg">
               {at.cable.name}
-              {at.cable.through && ", through"}: what to prepare
+              {at.cable.through && t("through")}
+              {t("what-to-prepare")}
             </h2>
             {at.cable.through && !opens && (
               <p role="alert" className="mb-2 rounded-md border-2 border-out px-3 py-2">
-                {entry.name} has no sheet for {at.cable.of.name} going through it. Take another entry, or end
-                the cable here.
+                {t("has-no-sheet-for-going-through", { name: entry.name, name2: at.cable.of.name })}
               </p>
             )}
             <PreparedTable

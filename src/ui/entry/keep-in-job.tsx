@@ -5,6 +5,7 @@ import { type FormEvent, useRef, useState } from "react";
 import { v4 as uuid } from "uuid";
 import { z } from "zod";
 import { type ClosureCable, type Entry, zClosure, zClosurePlan } from "@/core";
+import { t } from "@/messages/entry";
 import { Button } from "../controls/button";
 import { Field } from "../controls/field";
 import { Link } from "../controls/link";
@@ -30,16 +31,16 @@ export function KeepInJob({ entry, cables, jobs }: KeepInJobProps) {
   if (jobs.length === 0)
     return (
       <p className="no-print mt-4 text-soft">
-        To keep it, and to join pieces in it,{" "}
+        {t("to-keep-it-and-to-join")}{" "}
         <Link href="/jobs" className="underline">
-          begin a job
+          {t("begin-a-job")}
         </Link>
         .
       </p>
     );
   const keep = async (event: FormEvent) => {
     event.preventDefault();
-    if (name.trim() === "") return setProblem("A closure has a name: where it hangs or stands.");
+    if (name.trim() === "") return setProblem(t("a-closure-has-a-name-where"));
     const answer = await post(`/api/v1/jobs/${job}/closures`, zClosure, {
       id: id.current,
       plan: z.encode(zClosurePlan, { name: name.trim(), entry: entry.id, cables }),
@@ -54,12 +55,12 @@ export function KeepInJob({ entry, cables, jobs }: KeepInJobProps) {
       onSubmit={keep}
       className="no-print mt-6 grid grid-cols-2 items-end gap-3 border-line border-t pt-3"
     >
-      <Select title="Keep it in" value={job} options={jobs} onPick={setJob} className="min-w-0" />
+      <Select title={t("keep-it-in")} value={job} options={jobs} onPick={setJob} className="min-w-0" />
       <Field
-        title="As"
+        title={t("as")}
         value={name}
         maxLength={200}
-        placeholder="pad 4"
+        placeholder={t("pad-4")}
         problem={problem}
         onChange={({ target }) => {
           setName(target.value);
@@ -67,7 +68,7 @@ export function KeepInJob({ entry, cables, jobs }: KeepInJobProps) {
         }}
       />
       <Button type="submit" className="col-span-2">
-        Keep in the job
+        {t("keep-in-the-job")}
       </Button>
     </form>
   );

@@ -2,6 +2,7 @@
 
 import { useState } from "react";
 import { type Cable, CUT_PLACES, type Entry, fibreIn, type Parted, type Through, tubesOf, um } from "@/core";
+import { t } from "@/messages/entry";
 import { FigureField } from "../controls/figure-field";
 import { Select } from "../controls/select";
 import { readCount } from "../jobs/metres";
@@ -15,9 +16,9 @@ import type { Opening } from "./through";
 const tenths = (length: number): string => mmText(Math.floor(length / 100) * 100);
 
 const CUT_WORDS = {
-  middle: "in the middle",
-  upstream: "at the upstream edge",
-  downstream: "at the downstream edge",
+  middle: t("in-the-middle"),
+  upstream: t("at-the-upstream-edge"),
+  downstream: t("at-the-downstream-edge"),
 } as const;
 const CUTS = CUT_PLACES.map((id) => ({ id, name: CUT_WORDS[id] }));
 
@@ -45,7 +46,7 @@ export function MidSpan({ entry, cable, through, opening, parted, onChange }: Mi
       value={through[key]}
       text={(value) => (value === 0 ? "" : mmText(value))}
       read={(text) => (text.trim() === "" ? um(0) : parseMm(text))}
-      asks="Millimetres, or empty where nobody knows."
+      asks={t("millimetres-or-empty-where-nobody-knows")}
       onTake={(value) => {
         onChange({ [key]: value });
         return true;
@@ -57,53 +58,63 @@ export function MidSpan({ entry, cable, through, opening, parted, onChange }: Mi
     <div className="no-print grid min-w-0 grid-cols-[minmax(0,1fr)] content-start gap-6">
       <section aria-labelledby="opening">
         <h2 id="opening" className="font-bold text-lg">
-          Opening
+          {t("opening")}
         </h2>
         <p aria-live="polite" className="leading-none">
           <span className="figures font-bold text-5xl">{mmText(2 * half)}</span>
-          <span className="ml-2 text-xl">mm</span>
+          <span className="ml-2 text-xl">{t("mm")}</span>
         </p>
         <p className="mt-1 text-soft">
-          <span className="figures text-ink">−{mmText(half)}</span> and{" "}
-          <span className="figures text-ink">{mmText(half)}</span> from the centre mark.{" "}
-          {needed.limitedBy === "storage"
-            ? `What is stored asks for ${mmText(Math.ceil(needed.opening / 100) * 100)}.`
-            : `It must hold a reversal of the lay, ${mmText(needed.opening)}: more than what is stored asks for.`}{" "}
-          {through.reversal > 0
-            ? "Find a reversal, mark it, measure both ways from it."
-            : "Where nobody knows the lay, open a little first and look for a reversal."}
+          <span className="figures text-ink">−{mmText(half)}</span> {t("and")}{" "}
+          <span className="figures text-ink">{mmText(half)}</span>{" "}
+          {t("from-the-centre-mark", {
+            value:
+              needed.limitedBy === "storage"
+                ? t("what-is-stored-asks-for", { mmText: mmText(Math.ceil(needed.opening / 100) * 100) })
+                : t("it-must-hold-a-reversal-of", { mmText: mmText(needed.opening) }),
+            value2:
+              through.reversal > 0
+                ? t("find-a-reversal-mark-it-measure")
+                : t("where-nobody-knows-the-lay-open"),
+          })}
         </p>
         <ul className="mt-2 grid gap-1">
           {enough !== null && (
             <Told good={enough}>
-              {enough
-                ? "As its sheet opens it"
-                : "Its sheet opens less: correct its figure before the first cut"}
+              {enough ? t("as-its-sheet-opens-it") : t("its-sheet-opens-less-correct-its")}
             </Told>
           )}
           <Told good={opened.bendOk}>
-            Stored at a radius of {tenths(opened.loopRadius)} mm, never under {mmText(entry.radius)}
+            {t("stored-at-a-radius-of-mm", {
+              tenths: tenths(opened.loopRadius),
+              mmText: mmText(entry.radius),
+            })}
           </Told>
           {(["upstream", "downstream"] as const).map((side) => (
             <Told key={side} good={opened.reachOk[side]}>
-              {tenths(opened.usable[side])} of {kind} {side}; {mmText(entry.reach)} reaches the splicer
+              {t("of-reaches-the-splicer", {
+                tenths: tenths(opened.usable[side]),
+                kind,
+                side,
+                mmText: mmText(entry.reach),
+              })}
             </Told>
           ))}
         </ul>
         <div className="mt-3 grid grid-cols-2 gap-3">
           <FigureField
-            title="Turns stored"
+            title={t("turns-stored")}
             value={through.turns}
             text={String}
             read={(text) => readCount(text, turns.max)}
-            asks={`A whole number, at most ${turns.max}: so many lie in this storage.`}
+            asks={t("a-whole-number-at-most-so", { max: turns.max })}
             onTake={(value) => {
               onChange({ turns: value });
               return true;
             }}
           />
           <Select
-            title="The tube is cut"
+            title={t("the-tube-is-cut")}
             value={through.cutAt}
             options={CUTS}
             onPick={(id) => {
@@ -111,15 +122,15 @@ export function MidSpan({ entry, cable, through, opening, parted, onChange }: Mi
               if (found) onChange({ cutAt: found.id });
             }}
           />
-          {length("Reversal to reversal, mm", "reversal")}
-          {length("Once round in, mm", "pitch")}
-          {through.pitch > 0 && length("Wound on, mm", "diameter")}
+          {length(t("reversal-to-reversal-mm"), "reversal")}
+          {length(t("once-round-in-mm"), "pitch")}
+          {through.pitch > 0 && length(t("wound-on-mm"), "diameter")}
         </div>
       </section>
-      <section aria-label="The fibre to part">
+      <section aria-label={t("the-fibre-to-part")}>
         {parted.length > 0 ? (
           <Select
-            title="Fibre to part"
+            title={t("fibre-to-part")}
             value={String(number)}
             options={parted.map(({ fibre, at }) => ({
               id: String(fibre),
@@ -129,11 +140,11 @@ export function MidSpan({ entry, cable, through, opening, parted, onChange }: Mi
           />
         ) : (
           <FigureField
-            title={`Fibre to part, 1 to ${tubes * perTube}`}
+            title={t("fibre-to-part-1-to", { value: tubes * perTube })}
             value={number}
             text={String}
             read={(text) => readCount(text, tubes * perTube) || null}
-            asks={`A whole number from 1 to ${tubes * perTube}.`}
+            asks={t("a-whole-number-from-1-to", { value: tubes * perTube })}
             onTake={(value) => {
               setNumber(value);
               return true;
@@ -142,13 +153,13 @@ export function MidSpan({ entry, cable, through, opening, parted, onChange }: Mi
         )}
         <p className="mt-1 text-soft">
           {parted.length > 1
-            ? `All but the ${parted.length} that are parted stays whole: a ${kind} with none of them is freed, not opened; their neighbours are stored uncut.`
-            : `All else stays whole: the other ${tubes - 1} ${kind}s are freed, not opened; the other ${perTube - 1} fibres of this one are stored uncut.`}
+            ? t("all-but-the-that-are-parted", { length: parted.length, kind })
+            : t("all-else-stays-whole-the-other", { value: tubes - 1, kind, value2: perTube - 1 })}
         </p>
       </section>
       <section aria-labelledby="before-cut">
         <h2 id="before-cut" className="font-bold text-lg">
-          Before the cut
+          {t("before-the-cut")}
         </h2>
         <ColourCheck key={number} wanted={wanted} kind={kind} />
       </section>
@@ -162,7 +173,7 @@ const Told = ({ good, children }: { good: boolean; children: React.ReactNode }) 
       {good ? "✓" : "✗"}
     </strong>
     <span>
-      <span className="sr-only">{good ? "Good: " : "Not enough: "}</span>
+      <span className="sr-only">{good ? t("good") : t("not-enough")}</span>
       {children}
     </span>
   </li>

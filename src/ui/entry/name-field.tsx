@@ -2,6 +2,7 @@
 
 import { Pencil } from "lucide-react";
 import { useState } from "react";
+import { t } from "@/messages/entry";
 import { IconButton } from "../controls/icon-button";
 import { Input } from "../controls/input";
 
@@ -22,12 +23,12 @@ export function NameField({ name, onTake }: NameFieldProps) {
     <div className="flex min-w-0 items-center">
       <h1 className={typed === null ? "min-w-0 truncate font-bold text-xl" : "sr-only"}>{name}</h1>
       {typed === null ? (
-        <IconButton name="Rename" onClick={() => setTyped(name)} className="no-print">
+        <IconButton name={t("rename")} onClick={() => setTyped(name)} className="no-print">
           <Pencil aria-hidden="true" className="size-4" />
         </IconButton>
       ) : (
         <Input
-          aria-label="What it is called"
+          aria-label={t("what-it-is-called")}
           value={typed}
           maxLength={200}
           autoFocus

@@ -2,6 +2,7 @@
 
 import { Fragment, useId } from "react";
 import type { LayerKind, RunSheet } from "@/core";
+import { t } from "@/messages/entry";
 import { bandGeometry } from "../band/geometry";
 import { LayersDrawn } from "../band/layers";
 import { Textures } from "../band/textures";
@@ -38,7 +39,7 @@ export function Opened({ cables, lit, onPoint }: OpenedProps) {
     })),
   );
   return (
-    <figure ref={ref} aria-label="Opened, along the cables" className="min-w-0">
+    <figure ref={ref} aria-label={t("opened-along-the-cables")} className="min-w-0">
       <svg
         width={width}
         height={rows.length * ROW + 12}
@@ -103,7 +104,7 @@ export function Opened({ cables, lit, onPoint }: OpenedProps) {
                   y={axis}
                   low
                   left={through || x(drawn.members.at) > width - 160}
-                  says={`${mmText(drawn.members.length)}${room === "wide" ? " member stub" : ""}`}
+                  says={`${mmText(drawn.members.length)}${room === "wide" ? t("member-stub") : ""}`}
                 />
               )}
               {cable.turns !== null && way === "in" && (
@@ -122,9 +123,7 @@ export function Opened({ cables, lit, onPoint }: OpenedProps) {
           );
         })}
       </svg>
-      <figcaption className="px-1 text-soft text-xs">
-        Lengths to scale, thickness not; length left out where it runs straight.
-      </figcaption>
+      <figcaption className="px-1 text-soft text-xs">{t("lengths-to-scale-thickness-not-length")}</figcaption>
     </figure>
   );
 }

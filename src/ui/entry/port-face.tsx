@@ -1,4 +1,5 @@
 import { type Entry, formatMm } from "@/core";
+import { t } from "@/messages/entry";
 import { middleOf } from "../band/textures";
 import { type NamedCable, sheathOf } from "./entry-cables";
 import type { PortGrip } from "./use-port-drop";
@@ -26,7 +27,7 @@ export function PortFace({ entry, inPort, lit = null, onTake, quiet = false, roo
   return (
     <figure aria-hidden={quiet ? true : undefined}>
       <svg width={width} height={height} viewBox={`0 0 ${width} ${height}`} className="h-auto max-w-full">
-        <title>{`Port face of the ${entry.name}, to scale, seen from the cables`}</title>
+        <title>{t("port-face-of-the-to-scale", { name: entry.name })}</title>
         {face.shape === "round" ? (
           <ellipse
             cx={width / 2}
@@ -52,7 +53,7 @@ export function PortFace({ entry, inPort, lit = null, onTake, quiet = false, roo
           const held = inPort.get(port.id);
           const radius = px(port.max) / 2;
           const says = held
-            ? `${held.cable.name}${held.bushed ? ", with a bushing" : ""}`
+            ? `${held.cable.name}${held.bushed ? t("with-a-bushing") : ""}`
             : port.plug
               ? "plug"
               : "empty";
@@ -61,7 +62,7 @@ export function PortFace({ entry, inPort, lit = null, onTake, quiet = false, roo
               key={port.id}
               {...(held && onTake?.(held.cable.id))}
               data-port={port.id}
-              aria-label={`Port ${port.id}, ${port.role}: ${says}`}
+              aria-label={t("port", { id: port.id, role: port.role, says })}
             >
               <circle
                 cx={x}
@@ -84,7 +85,7 @@ export function PortFace({ entry, inPort, lit = null, onTake, quiet = false, roo
                   />
                   {port.plug && !quiet && radius > 15 && (
                     <text x={x} y={y + 4} textAnchor="middle" className="fill-soft text-[11px]">
-                      plug
+                      {t("plug")}
                     </text>
                   )}
                 </>
@@ -99,7 +100,15 @@ export function PortFace({ entry, inPort, lit = null, onTake, quiet = false, roo
                   {port.id}
                 </text>
               )}
-              <title>{`Port ${port.id}, ${port.role}: ${formatMm(port.bushedMin)} to ${formatMm(port.max)} mm. ${says}`}</title>
+              <title>
+                {t("port-to-mm", {
+                  id: port.id,
+                  role: port.role,
+                  formatMm: formatMm(port.bushedMin),
+                  formatMm2: formatMm(port.max),
+                  says,
+                })}
+              </title>
             </g>
           );
         })}

@@ -1,4 +1,5 @@
 import { type Entry, fibreIn, isMidRun, type Parted, type RunSheet, tubesOf } from "@/core";
+import { t } from "@/messages/entry";
 import { fibreText } from "../words/fibre-text";
 import { mmText, type Units } from "../words/length-text";
 import type { CableRow } from "./cable-rows";
@@ -39,7 +40,7 @@ export function Prepared({ entry, rows, sheetOf, partedOf, units }: PreparedProp
           <section key={cable.id} className="break-inside-avoid px-4 py-3">
             <h2 className="font-bold text-lg">
               {alike.map(({ cable: { name } }) => name).join(", ")}
-              {cable.through && ", through"}
+              {cable.through && t("through")}
               <span className="font-normal text-base">
                 {" "}
                 · {alike.map(({ ports }) => `port ${ports.join(" + ")}`).join(", ")}
@@ -47,9 +48,12 @@ export function Prepared({ entry, rows, sheetOf, partedOf, units }: PreparedProp
             </h2>
             {opening && (
               <p>
-                Open <strong className="figures">{mmText(2 * opening.half)} mm</strong>: −
-                {mmText(opening.half)} and {mmText(opening.half)} from the centre mark. Turns stored:{" "}
-                {(cable.opening ?? throughOf(entry, cable.of)).turns}.
+                {t("open")}{" "}
+                <strong className="figures">{t("mm-3", { mmText: mmText(2 * opening.half) })}</strong>
+                {t("and-from-the-centre-mark-turns", {
+                  mmText: mmText(opening.half),
+                  turns: (cable.opening ?? throughOf(entry, cable.of)).turns,
+                })}
               </p>
             )}
             {cable.through && <Parts cable={cable} parted={partedOf(cable)} />}
@@ -66,14 +70,13 @@ export function Prepared({ entry, rows, sheetOf, partedOf, units }: PreparedProp
 
 /** Which fibres are parted, by their colours; all others stay whole. */
 function Parts({ cable: { of }, parted }: { cable: NamedCable; parted: readonly Parted[] }) {
-  if (parted.length === 0)
-    return <p>No fibre is planned to be parted: name tube and fibre before any is cut.</p>;
+  if (parted.length === 0) return <p>{t("no-fibre-is-planned-to-be")}</p>;
   const { kind } = tubesOf(of);
   return (
     <p>
-      Part{" "}
-      <strong>{parted.map(({ fibre }) => `${fibre}: ${fibreText(fibreIn(of, fibre))}`).join("; ")}</strong>.
-      Every other fibre and {kind} stays whole.
+      {t("part")}{" "}
+      <strong>{parted.map(({ fibre }) => `${fibre}: ${fibreText(fibreIn(of, fibre))}`).join("; ")}</strong>
+      {t("every-other-fibre-and-stays-whole", { kind })}
     </p>
   );
 }

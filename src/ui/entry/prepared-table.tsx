@@ -1,4 +1,5 @@
 import { formatMm } from "@/core";
+import { t } from "@/messages/entry";
 import type { Units } from "../words/length-text";
 import { figureText, limitsText, mmText, toleranceOf } from "../words/length-text";
 import type { PreparedRow } from "./prepared";
@@ -11,16 +12,16 @@ export function PreparedTable({ rows, units }: { rows: readonly PreparedRow[]; u
         <thead className="text-soft text-sm">
           <tr>
             <th scope="col" className="font-normal">
-              what
+              {t("what")}
             </th>
             <th scope="col" className="px-2 text-right font-normal">
-              work to, {units === "in" ? "in" : "mm"}
+              {t("work-to", { value: units === "in" ? "in" : "mm" })}
             </th>
             <th scope="col" className="px-2 font-normal">
-              from the
+              {t("from-the")}
             </th>
             <th scope="col" className="text-right font-normal">
-              limits
+              {t("limits")}
             </th>
           </tr>
         </thead>

@@ -1,4 +1,5 @@
 import { isMidRun, type Length, mustHoldAt, type RunSheet, type SheetLimit, um } from "@/core";
+import { t } from "@/messages/entry";
 
 /** One thing that is prepared of a cable for an entry, as a row of its list. */
 export interface PreparedRow {
@@ -51,14 +52,14 @@ export function throughRows(sheet: RunSheet, half: number): PreparedRow[] {
     id,
     name,
     length: um(side * half),
-    from: "centre mark",
+    from: t("centre-mark"),
     min: limits?.min ?? null,
     max: limits?.max ?? null,
     representative: sheet.procedure.representative,
   });
   return [
-    edge("upstream", "sheath edge, upstream", -1),
-    edge("downstream", "sheath edge, downstream", 1),
+    edge("upstream", t("sheath-edge-upstream"), -1),
+    edge("downstream", t("sheath-edge-downstream"), 1),
     ...preparedRows(sheet)
       .filter(({ id, from }) => !OF_THE_EDGES.includes(id) && (isMidRun(sheet) || from !== ends))
       .map((row) => (row.from.endsWith("edge") ? { ...row, from: `either ${row.from}` } : row)),

@@ -1,4 +1,5 @@
 import type { Length, Line, RunSheet } from "@/core";
+import { t } from "@/messages/figure";
 import { type Shown, showLength, type Tolerance, type Units } from "../words/length-text";
 import { figureWords } from "../words/line-words";
 import { ToleranceScale } from "./tolerance-scale";
@@ -43,7 +44,7 @@ export function Figure({ sheet, line, units }: { sheet: RunSheet; line: Line; un
     <div>
       <Huge size={SIZES.work} shown={words.shown} representative={line.figure.representative} />
       <p className="mt-2 text-2xl">
-        from the <span className="border-now border-b-4">{words.datum}</span>
+        {t("from-the")} <span className="border-now border-b-4">{words.datum}</span>
       </p>
       {words.also.map((one) => (
         <p key={one} className="mt-1 text-lg text-soft">
@@ -70,7 +71,7 @@ export function LengthFigure({ nominal, tolerance, from, to, representative, uni
     <div>
       <Huge size={SIZES.read} shown={showLength(nominal, units, tolerance)} representative={representative} />
       <p className="mt-1 text-lg sm:mt-2 sm:text-2xl">
-        from the <span className="border-now border-b-4">{from}</span> to the{" "}
+        {t("from-the")} <span className="border-now border-b-4">{from}</span> {t("to-the")}{" "}
         <span className="border-now border-b-4">{to}</span>
       </p>
     </div>

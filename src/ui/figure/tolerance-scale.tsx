@@ -1,5 +1,6 @@
 import type { Length } from "@/core";
 import { formatInch } from "@/core";
+import { t } from "@/messages/figure";
 import { mmText, type Units } from "../words/length-text";
 
 interface ToleranceScaleProps {
@@ -24,8 +25,8 @@ export function ToleranceScale({ nominal, plus, minus, units, reading }: Toleran
   const low = minus === null ? 4 : x(nominal - minus);
   const high = plus === null ? WIDTH - 4 : x(nominal + plus);
   const label = [
-    minus === null ? null : `at least ${one(nominal - minus)}`,
-    plus === null ? null : `at most ${one(nominal + plus)}`,
+    minus === null ? null : t("at-least", { one: one(nominal - minus) }),
+    plus === null ? null : t("at-most", { one: one(nominal + plus) }),
   ]
     .filter(Boolean)
     .join(", ");

@@ -1,4 +1,5 @@
 import { type Cable, formatMm, misfits, type Style } from "@/core";
+import { t } from "@/messages/home";
 import { cableWords, styleWords } from "../sheet/known-words";
 import { kindOf } from "../sheet/style-kinds";
 import { wordings } from "../sheet/trade-words";
@@ -158,10 +159,10 @@ function differsBy(words: readonly string[], { entry, hits }: Scored, all: reado
     if (elsewhere?.as === "option") return [`no ${word.toUpperCase()}`];
     return [
       elsewhere?.as === "style"
-        ? "other connector"
+        ? t("other-connector")
         : elsewhere?.as === "cable"
-          ? "other cable"
-          : `not “${word}”`,
+          ? t("other-cable")
+          : t("not", { word }),
     ];
   });
   return [...new Set(lacks)].join(", ");
@@ -218,7 +219,7 @@ const chosenIn = (words: readonly string[], { options }: Entry): Record<string, 
 
 function saysOf(as: ReadAs, entry: Entry | undefined): string {
   if (!entry) return "";
-  if (as === "option") return "mates with";
+  if (as === "option") return t("mates-with");
   if (as === "style") return entry.style.name;
-  return as === "nothing" ? "not found" : entry.cable.name;
+  return as === "nothing" ? t("not-found") : entry.cable.name;
 }

@@ -3,6 +3,7 @@
 import { Command } from "cmdk";
 import type { ReactNode } from "react";
 import { misfits } from "@/core";
+import { t } from "@/messages/home";
 import { bandScale } from "../band/scale";
 import { ScaledEnd } from "../band/scaled-end";
 import { pairKey, type SmallEnd } from "../band/small-end";
@@ -95,13 +96,15 @@ export function FoundRows({ rows, fits, ends, room, onPick }: FoundRowsProps) {
           </span>
           {isFirst && end && (
             <span className="figures block text-soft">
-              {lengthText(end.uses, prefs.units === "in" ? "in" : "mm", end.usesTolerance)} of cable
+              {t("of-cable", {
+                lengthText: lengthText(end.uses, prefs.units === "in" ? "in" : "mm", end.usesTolerance),
+              })}
             </span>
           )}
         </span>
         {isFirst && i < fits ? (
           <span className="hidden rounded-lg bg-now px-6 py-2 text-center font-bold text-lg text-on-now leading-tight sm:block">
-            Open the sheet <span className="block font-normal text-sm">Enter</span>
+            {t("open-the-sheet")} <span className="block font-normal text-sm">{t("enter")}</span>
           </span>
         ) : (
           <span className="text-right text-soft">{differs}</span>
@@ -176,7 +179,7 @@ export function FoundTape({
       <svg width={width} height={40} viewBox={`0 0 ${width} 40`} aria-hidden="true" className="max-w-full">
         <Tape scale={scale} top={0} height={40} />
       </svg>
-      <p className="text-soft text-sm">all to one scale, thickness ×{TIMES}</p>
+      <p className="text-soft text-sm">{t("all-to-one-scale-thickness", { times: TIMES })}</p>
       <span className="ml-auto">{children}</span>
     </div>
   );

@@ -6,6 +6,7 @@ import { useRouter } from "next/navigation";
 import { type ComponentProps, useMemo, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import type { Style } from "@/core";
+import { t } from "@/messages/home";
 import { ThumbTextures } from "../band/end-thumb";
 import { pairKey } from "../band/small-end";
 import { useWidth } from "../band/use-width";
@@ -57,9 +58,15 @@ function HomeView({ home: { last, next, ends }, shelf, onPick }: HomeViewProps) 
     <div ref={ref}>
       <ThumbTextures />
       <h1 className="px-4 pt-5 pb-3 font-bold text-2xl leading-tight sm:px-12 sm:pt-8">
-        Where to mark and cut a fibre end, and whether it came out right.
+        {t("where-to-mark-and-cut-a")}
       </h1>
-      <Command shouldFilter={false} label="Cable and connector" value={value} onValueChange={setValue} loop>
+      <Command
+        shouldFilter={false}
+        label={t("cable-and-connector")}
+        value={value}
+        onValueChange={setValue}
+        loop
+      >
         <div className="relative px-4 sm:px-12">
           <Search aria-hidden="true" className="absolute top-5 left-8 size-7 text-soft sm:left-[4.2rem]" />
           <Command.Input
@@ -72,23 +79,24 @@ function HomeView({ home: { last, next, ends }, shelf, onPick }: HomeViewProps) 
               if (question === "") event.currentTarget.blur();
               else ask("");
             }}
-            aria-label="Cable and connector"
-            placeholder="3 mm cord, SC wedge"
+            aria-label={t("cable-and-connector")}
+            placeholder={t("3-mm-cord-sc-wedge")}
             className="min-h-18 w-full rounded-lg border-3 border-ink bg-field pr-4 pl-14 font-bold text-2xl outline-none placeholder:font-normal placeholder:text-ghost focus:border-now sm:pr-44 sm:pl-[4.2rem] sm:text-4xl"
           />
           {asked && (
             <p role="status" className="mt-1 text-soft sm:absolute sm:top-6 sm:right-16 sm:mt-0">
-              {fits.length === 1 ? "1 fits" : `${fits.length} fit`} · {near.length} near
+              {t("near", {
+                value: fits.length === 1 ? t("1-fits") : `${fits.length} fit`,
+                length: near.length,
+              })}
             </p>
           )}
           {asked && <ReadWords question={question} reads={reads} />}
         </div>
         {asked && unknown.length > 0 && others.length === 0 && (
           <p className="mx-4 mt-3 rounded-md bg-note px-4 py-2 sm:mx-12">
-            <strong>Not on the shelf:</strong> {unknown.join(", ")}.{" "}
-            {near.length > 0
-              ? "What comes near is below."
-              : "Try a cable’s size, or a connector: 2 mm, LC, wedge."}
+            <strong>{t("not-on-the-shelf")}</strong> {unknown.join(", ")}.{" "}
+            {near.length > 0 ? t("what-comes-near-is-below") : t("try-a-cable-s-size-or")}
           </p>
         )}
         <Command.List className={rows.length > 0 ? "mt-4" : ""}>
@@ -103,23 +111,23 @@ function HomeView({ home: { last, next, ends }, shelf, onPick }: HomeViewProps) 
               onClick={() => setMore(true)}
               className="min-h-11 px-2 font-semibold underline"
             >
-              {all.length - rows.length} more near ↓
+              {t("more-near", { value: all.length - rows.length })}
             </button>
           )}
         </FoundTape>
       )}
       {others.length > 0 && (
-        <ul aria-label="Kits and entries" className="flex flex-wrap gap-2 px-4 py-3 sm:px-12">
+        <ul aria-label={t("kits-and-entries")} className="flex flex-wrap gap-2 px-4 py-3 sm:px-12">
           {others.map(({ style, kind }) => (
             <li key={style.id}>
               {kind === "kit" ? (
                 <Button onClick={() => onPick({ cable: null, style, choices: {} })}>
-                  <span className="font-normal text-soft">Kit</span> {style.name}
+                  <span className="font-normal text-soft">{t("kit")}</span> {style.name}
                 </Button>
               ) : (
                 <Button asChild>
                   <Link href={`/entry/${style.id}`}>
-                    <span className="font-normal text-soft">Entry</span> {style.name}
+                    <span className="font-normal text-soft">{t("entry")}</span> {style.name}
                   </Link>
                 </Button>
               )}

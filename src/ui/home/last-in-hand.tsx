@@ -1,5 +1,6 @@
 "use client";
 
+import { t } from "@/messages/home";
 import { ScaledEnd } from "../band/scaled-end";
 import { Button } from "../controls/button";
 import { Link } from "../controls/link";
@@ -22,13 +23,13 @@ export function LastInHand({ last }: { last: LastShown }) {
   return (
     <section aria-labelledby="last" className="min-w-0 px-4 py-5 sm:px-12">
       <p className="text-soft">
-        <strong>Last in hand</strong> <LocalTime iso={last.at} />
+        <strong>{t("last-in-hand")}</strong> <LocalTime iso={last.at} />
       </p>
       <h2 id="last" className="truncate font-bold text-xl">
         {last.name || `${last.style} on ${last.cable}`}
       </h2>
       <p className="truncate text-soft">
-        {last.style} · step {step.number} of {step.of}
+        {t("step-of", { style: last.style, number: step.number, of: step.of })}
       </p>
       <div className="mt-2 flex flex-wrap items-center gap-x-6 gap-y-2">
         <svg
@@ -63,14 +64,14 @@ export function LastInHand({ last }: { last: LastShown }) {
                 {words.shown.main}
               </span>{" "}
               <span className="text-xl">{words.shown.unit}</span>
-              <span className="block text-soft">from the {words.datum}</span>
+              <span className="block text-soft">{t("from-the", { datum: words.datum })}</span>
             </>
           )}
         </p>
         <Button look="strong" size="large" asChild className="ml-auto">
           <Link href={last.href} aria-keyshortcuts="G">
             <span className="grid text-center leading-tight">
-              Go on <span className="font-normal text-sm">G</span>
+              {t("go-on")} <span className="font-normal text-sm">G</span>
             </span>
           </Link>
         </Button>

@@ -1,3 +1,4 @@
+import { t } from "@/messages/home";
 import type { Found } from "./find-ends";
 
 /**
@@ -12,7 +13,7 @@ export function ReadWords({ question, reads }: { question: string; reads: Found[
   }, []);
   if (groups.length === 0) return null;
   return (
-    <dl aria-label={`“${question}” was read as`} className="mt-1.5 flex flex-wrap gap-x-6 gap-y-1 text-sm">
+    <dl aria-label={t("was-read-as", { question })} className="mt-1.5 flex flex-wrap gap-x-6 gap-y-1 text-sm">
       {groups.map(({ words, says }) => (
         <div key={words.join(" ")} className="grid justify-items-center">
           <dt className="figures w-full border-ink border-x-2 border-b-2 px-2 text-center font-bold leading-tight">

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { isErrorCode, type Outcome, type Problem } from "@/core";
+import { t } from "@/messages/http";
 
 const zComplaint = {
   code: z.string().transform((code) => (isErrorCode(code) ? code : ("strange" as const))),
@@ -13,14 +14,14 @@ export const zFailure = z.object({
 /** Failures that never reached the server: what was sent may be sent again. */
 export const OFFLINE: Problem = {
   code: "offline",
-  message: "The server does not answer. Nothing was lost.",
+  message: t("the-server-does-not-answer-nothing"),
   path: [],
 };
 
 /** The server answered something this page does not understand: it is of another version. */
 const STRANGE: Problem = {
   code: "strange",
-  message: "The server answers in a way this page does not know. Load the page again.",
+  message: t("the-server-answers-in-a-way"),
   path: [],
 };
 

@@ -5,6 +5,7 @@ import { type FormEvent, useRef, useState } from "react";
 import { v4 as uuid } from "uuid";
 import { z } from "zod";
 import { type Cable, type PiecePlan, zPiecePlan, zPiecesAnswer } from "@/core";
+import { t } from "@/messages/jobs";
 import { Button } from "../controls/button";
 import { Field } from "../controls/field";
 import { Select } from "../controls/select";
@@ -49,8 +50,8 @@ export function AddPieces({ job, cables, pieces, first }: AddPiecesProps) {
   };
   const add = async (event: FormEvent) => {
     event.preventDefault();
-    if (name.trim() === "") return setProblem("A piece has a name: from where to where, or its number.");
-    if (count === null) return setProblem(`From 1 to ${MOST_AT_ONCE} at a time.`);
+    if (name.trim() === "") return setProblem(t("a-piece-has-a-name-from"));
+    if (count === null) return setProblem(t("from-1-to-at-a-time", { most_at_once: MOST_AT_ONCE }));
     const plans = names.flatMap((title) => planOf(title) ?? []);
     const key = JSON.stringify([names, kind]);
     if (wanted.current.key !== key) wanted.current = { key, ids: plans.map(() => uuid()) };
@@ -68,7 +69,7 @@ export function AddPieces({ job, cables, pieces, first }: AddPiecesProps) {
     setMany("1");
     router.refresh();
     offerUndo({
-      says: `${answer.value.pieces.length} pieces are added.`,
+      says: t("pieces-are-added", { length: answer.value.pieces.length }),
       changes: answer.value.pieces.map(({ id, revision }) => ({ id, basis: revision, plan: null })),
       by: prefs.person,
       onDone: router.refresh,
@@ -80,18 +81,18 @@ export function AddPieces({ job, cables, pieces, first }: AddPiecesProps) {
       className="no-print mt-4 grid max-w-5xl items-end gap-3 sm:grid-cols-[1fr_1fr_5.5rem_auto]"
     >
       <Field
-        title="New piece"
+        title={t("new-piece")}
         value={name}
         maxLength={200}
         problem={problem}
-        placeholder={count !== null && count > 1 ? "Pad # feeder" : undefined}
+        placeholder={count !== null && count > 1 ? t("pad-feeder") : undefined}
         onChange={({ target }) => {
           setName(target.value);
           setProblem("");
         }}
       />
       <Select
-        title="Its cable, or a piece it is like"
+        title={t("its-cable-or-a-piece-it")}
         value={kind}
         options={[
           ...cables.map(({ id, name: title }) => ({ id, name: title })),
@@ -100,7 +101,7 @@ export function AddPieces({ job, cables, pieces, first }: AddPiecesProps) {
         onPick={setKind}
       />
       <Field
-        title="How many"
+        title={t("how-many")}
         value={many}
         inputMode="numeric"
         onChange={({ target }) => {
@@ -109,7 +110,7 @@ export function AddPieces({ job, cables, pieces, first }: AddPiecesProps) {
         }}
       />
       <Button look={first ? "next" : "strong"} type="submit" disabled={busy}>
-        {names.length > 1 ? `Add ${names.length}` : "Add it"}
+        {names.length > 1 ? `Add ${names.length}` : t("add-it")}
       </Button>
       {names.length > 1 && name.trim() !== "" && (
         <p role="status" className="text-soft sm:col-span-4">

@@ -7,6 +7,7 @@ import { toast } from "sonner";
 import { v4 as uuid } from "uuid";
 import { z } from "zod";
 import { type Closure, zClosure, zClosurePlan, zRevisionAnswer } from "@/core";
+import { t } from "@/messages/jobs";
 import { Button } from "../controls/button";
 import { Field } from "../controls/field";
 import { IconButton } from "../controls/icon-button";
@@ -26,9 +27,9 @@ export function Closures({ job, closures, entries }: ClosuresProps) {
   return (
     <section aria-labelledby="closures" className="mt-8">
       <h2 id="closures" className="font-bold text-lg">
-        Closures
+        {t("closures")}
       </h2>
-      {closures.length === 0 && <p className="text-soft">None yet: a closure is where pieces are joined.</p>}
+      {closures.length === 0 && <p className="text-soft">{t("none-yet-a-closure-is-where")}</p>}
       <ul className="divide-y divide-line border-line border-y empty:hidden">
         {closures.map((closure) => (
           <ClosureRow key={closure.id} job={job} closure={closure} entries={entries} />
@@ -41,8 +42,8 @@ export function Closures({ job, closures, entries }: ClosuresProps) {
 
 const cablesText = (count: number, joined: number): string =>
   count === 0
-    ? "no cable yet"
-    : `${count} ${count === 1 ? "cable" : "cables"}${joined > 0 ? `, ${joined} of this job's pieces` : ""}`;
+    ? t("no-cable-yet")
+    : `${count} ${count === 1 ? "cable" : "cables"}${joined > 0 ? t("of-this-job-s-pieces", { joined }) : ""}`;
 
 interface ClosureRowProps extends Pick<ClosuresProps, "job" | "entries"> {
   readonly closure: ClosuresProps["closures"][number];
@@ -61,9 +62,9 @@ function ClosureRow({ job, closure: { id, revision, plan }, entries }: ClosureRo
     const answer = await save(revision, null);
     if (!answer.ok) return void toast.error(answer.problem.message);
     router.refresh();
-    toast(`${plan.name} is taken off the job.`, {
+    toast(t("is-taken-off-the-job", { name: plan.name }), {
       action: {
-        label: "Undo",
+        label: t("undo"),
         onClick: async () => {
           const back = await save(answer.value.revision, plan);
           if (back.ok) router.refresh();
@@ -81,7 +82,7 @@ function ClosureRow({ job, closure: { id, revision, plan }, entries }: ClosureRo
           {cablesText(plan.cables.length, plan.cables.filter(({ joins }) => joins !== null).length)}
         </span>
       </Link>
-      <IconButton name={`Take ${plan.name} off the job`} onClick={takeOff} className="no-print">
+      <IconButton name={t("take-off-the-job", { name: plan.name })} onClick={takeOff} className="no-print">
         <Trash2 aria-hidden="true" className="size-5" />
       </IconButton>
     </li>
@@ -99,7 +100,7 @@ function AddClosure({ job, entries }: Pick<ClosuresProps, "job" | "entries">) {
   const id = useRef(uuid());
   const add = async (event: FormEvent) => {
     event.preventDefault();
-    if (name.trim() === "") return setProblem("A closure has a name: where it hangs or stands.");
+    if (name.trim() === "") return setProblem(t("a-closure-has-a-name-where"));
     const answer = await post(`/api/v1/jobs/${job}/closures`, zClosure, {
       id: id.current,
       plan: { name: name.trim(), entry, cables: [] },
@@ -112,10 +113,10 @@ function AddClosure({ job, entries }: Pick<ClosuresProps, "job" | "entries">) {
   return (
     <form onSubmit={add} className="no-print mt-3 flex max-w-3xl flex-wrap items-end gap-2">
       <Field
-        title="New closure"
+        title={t("new-closure")}
         value={name}
         maxLength={200}
-        placeholder="pad 4"
+        placeholder={t("pad-4")}
         problem={problem}
         onChange={({ target }) => {
           setName(target.value);
@@ -124,13 +125,13 @@ function AddClosure({ job, entries }: Pick<ClosuresProps, "job" | "entries">) {
         className="min-w-0 flex-1 basis-56"
       />
       <Select
-        title="Entry"
+        title={t("entry")}
         value={entry}
         options={entries}
         onPick={setEntry}
         className="min-w-0 flex-1 basis-56"
       />
-      <Button type="submit">Add</Button>
+      <Button type="submit">{t("add")}</Button>
     </form>
   );
 }

@@ -2,6 +2,7 @@
 
 import { MoveHorizontal } from "lucide-react";
 import { type KeyboardEvent, type PointerEvent, useRef } from "react";
+import { t } from "@/messages/jobs";
 import { draggedTo, type Handle, steppedBy } from "./handles";
 
 interface DragHandleProps {
@@ -66,7 +67,7 @@ export function DragHandle({ handle, x, y, onTry, onSet }: DragHandleProps) {
       aria-valuemax={handle.most}
       aria-valuenow={handle.value}
       aria-valuetext={handle.text(handle.value)}
-      title={`${handle.name}: drag, or the arrow keys`}
+      title={t("drag-or-the-arrow-keys", { name: handle.name })}
       onPointerDown={take}
       onPointerMove={move}
       onPointerUp={letGo}

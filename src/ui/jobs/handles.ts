@@ -1,4 +1,5 @@
 import { type Need, type PiecePlan, stationName, um } from "@/core";
+import { t } from "@/messages/jobs";
 import { metresText } from "./metres";
 
 /** What is dragged on the whole-piece band: turns of a loop, how long a stretch of route is, or where it is opened. */
@@ -26,14 +27,14 @@ export function handleOf({ part, name }: Need, plan: PiecePlan): Handle | null {
   if (part.of === "loop")
     return {
       part,
-      name: `Stored in ${name}`,
+      name: t("stored-in", { name }),
       value: plan.loops[part.at]?.turns ?? 0,
       most: MOST_TURNS,
       text: turnsText,
     };
   return {
     part,
-    name: `How far along ${name}`,
+    name: t("how-far-along", { name }),
     value: plan.route[part.at]?.length ?? 0,
     most: MOST_LENGTH,
     text: lengthText,
@@ -50,7 +51,7 @@ export function stationHandle(
   return station
     ? {
         part: { of: "station", at },
-        name: `Where ${stationName(station)} lies`,
+        name: t("where-lies", { stationName: stationName(station) }),
         value: station.along,
         most,
         text: lengthText,

@@ -16,6 +16,7 @@ import {
   zPiecePlan,
   zPiecesAnswer,
 } from "@/core";
+import { t } from "@/messages/jobs";
 import { Textures } from "../band/textures";
 import { Button } from "../controls/button";
 import { IconButton } from "../controls/icon-button";
@@ -97,14 +98,14 @@ export function JobView({
         <h1 className="min-w-0 truncate font-bold text-2xl">{name}</h1>
         <p className="mr-auto text-soft">
           {count} {count === 1 ? "piece" : "pieces"} · <span className="figures">{metresText(total)}</span> m{" "}
-          {whole ? "in all" : "on this page"}
+          {whole ? t("in-all") : t("on-this-page")}
         </p>
         <Button className="no-print" asChild>
-          <Link href={`/jobs/${id}/grid`}>As a grid</Link>
+          <Link href={`/jobs/${id}/grid`}>{t("as-a-grid")}</Link>
         </Button>
         {pieces.length > 0 && (
           <Button className="no-print" asChild>
-            <Link href={`/jobs/${id}/cut-list`}>Cut list</Link>
+            <Link href={`/jobs/${id}/cut-list`}>{t("cut-list")}</Link>
           </Button>
         )}
       </div>
@@ -112,19 +113,21 @@ export function JobView({
         <ProgressLine progress={progress} />
       </p>
       {onward && <GoOn onward={onward} />}
-      {(count > 12 || words !== "") && <FindForm action={`/jobs/${id}`} title="Find a piece" words={words} />}
+      {(count > 12 || words !== "") && (
+        <FindForm action={`/jobs/${id}`} title={t("find-a-piece")} words={words} />
+      )}
       {count === 0 && (
         <p className="mt-4 max-w-prose text-lg">
-          No piece yet. Name the first and pick its cable, or paste a list{" "}
+          {t("no-piece-yet-name-the-first")}{" "}
           <Link href={`/jobs/${id}/grid`} className="underline">
-            into the grid
+            {t("into-the-grid")}
           </Link>
           .
         </p>
       )}
       {words !== "" && (
         <p role="status" className="mt-2 text-soft">
-          {found === 0 ? "No piece has these words in its name." : `${found} of ${count} pieces.`}
+          {found === 0 ? t("no-piece-has-these-words-in") : t("of-pieces", { found, count })}
         </p>
       )}
       <svg width={0} height={0} aria-hidden="true" className="absolute">
@@ -136,9 +139,9 @@ export function JobView({
         ))}
       </ul>
       {(further || next) && (
-        <nav aria-label="Pages" className="no-print mt-4 flex items-center gap-3">
-          {further && <PageLink href={pageHref(id, words)} name="First" />}
-          {next && <PageLink href={pageHref(id, words, next)} name="Further" />}
+        <nav aria-label={t("pages")} className="no-print mt-4 flex items-center gap-3">
+          {further && <PageLink href={pageHref(id, words)} name={t("first")} />}
+          {next && <PageLink href={pageHref(id, words, next)} name={t("further")} />}
         </nav>
       )}
       <AddPieces job={id} cables={cables} pieces={pieces} first={count === 0} />
@@ -162,7 +165,7 @@ function GoOn({ onward: { piece, name, place, at, style, rough } }: { onward: On
     <div className="no-print mt-3 flex flex-wrap items-center gap-x-4 gap-y-2 rounded-lg border border-line bg-raised px-4 py-2">
       <FiguresFirst asking={asking} />
       <p className="mr-auto min-w-0">
-        <span className="block text-soft text-sm">Next</span>
+        <span className="block text-soft text-sm">{t("next")}</span>
         <span className="font-bold">
           {name}, {at}
         </span>{" "}
@@ -175,15 +178,17 @@ function GoOn({ onward: { piece, name, place, at, style, rough } }: { onward: On
       )}
       {standing === "bench" && end !== null ? (
         <Button look="next" asChild>
-          <Link href={batch ? `/bench/batch/${batch}?end=${end}` : `/bench/${end}`}>Go on at the bench</Link>
+          <Link href={batch ? `/bench/batch/${batch}?end=${end}` : `/bench/${end}`}>
+            {t("go-on-at-the-bench")}
+          </Link>
         </Button>
       ) : rough ? (
         <Button look="next" asChild>
-          <Link href={sheetHref(piece, place)}>Its sheet</Link>
+          <Link href={sheetHref(piece, place)}>{t("its-sheet")}</Link>
         </Button>
       ) : (
         <Button look="next" disabled={busy} onClick={() => begin(side, [address])}>
-          To the bench
+          {t("to-the-bench")}
         </Button>
       )}
     </div>
@@ -199,14 +204,14 @@ function PieceRow({ job, piece }: { job: string; piece: PieceLine }) {
     if (!answer.ok) return void toast.error(answer.problem.message);
     router.refresh();
     offerUndo({
-      says: `${plan.name} is taken off the job.`,
+      says: t("is-taken-off-the-job", { name: plan.name }),
       changes: [{ id: piece.id, basis: answer.value.revision, plan }],
       by: prefs.person,
       onDone: router.refresh,
     });
   };
   const duplicate = async () => {
-    const copy = { ...plan, name: `${plan.name}, copy`.slice(0, 200) };
+    const copy = { ...plan, name: t("copy", { name: plan.name }).slice(0, 200) };
     const answer = await post(`/api/v1/jobs/${job}`, zPiecesAnswer, {
       pieces: [{ plan: z.encode(zPiecePlan, copy) }],
       by: prefs.person,
@@ -221,7 +226,7 @@ function PieceRow({ job, piece }: { job: string; piece: PieceLine }) {
         <span className="block truncate text-soft text-sm">
           {cable?.name ?? plan.cable}
           {[plan.sides.A.place, plan.sides.B.place].some(Boolean) &&
-            ` · ${plan.sides.A.place || "?"} to ${plan.sides.B.place || "?"}`}
+            t("to", { value: plan.sides.A.place || "?", value2: plan.sides.B.place || "?" })}
         </span>
       </Link>
       <div className="min-w-0">
@@ -245,19 +250,19 @@ function PieceRow({ job, piece }: { job: string; piece: PieceLine }) {
                 className="block text-sm"
                 title={needs.unsaid.map((each) => unsaidText(each, plan)).join("; ")}
               >
-                so far: {needs.unsaid.length} not said
+                {t("so-far-not-said", { length: needs.unsaid.length })}
               </span>
             )}
           </>
         ) : (
-          <span className="text-soft">not known</span>
+          <span className="text-soft">{t("not-known")}</span>
         )}
       </p>
       <div className="no-print flex">
         <IconButton name={`Duplicate ${plan.name}`} onClick={duplicate}>
           <Copy aria-hidden="true" className="size-5" />
         </IconButton>
-        <IconButton name={`Take ${plan.name} off the job`} onClick={takeOff}>
+        <IconButton name={t("take-off-the-job", { name: plan.name })} onClick={takeOff}>
           <Trash2 aria-hidden="true" className="size-5" />
         </IconButton>
       </div>

@@ -4,6 +4,7 @@ import { useRouter } from "next/navigation";
 import { type FormEvent, useState } from "react";
 import type { z } from "zod";
 import { zIdAnswer, type zJobsAnswer } from "@/core";
+import { t } from "@/messages/jobs";
 import { Button } from "../controls/button";
 import { Field } from "../controls/field";
 import { Link } from "../controls/link";
@@ -25,15 +26,13 @@ interface JobsHomeProps extends z.output<typeof zJobsAnswer> {
 export function JobsHome({ rows, next, words, further }: JobsHomeProps) {
   return (
     <main className="min-w-0 flex-1 px-4 py-5 sm:px-6">
-      <h1 className="font-bold text-2xl">Jobs</h1>
-      <p className="max-w-prose text-soft">
-        The pieces of cable a site needs, side to side, and what each must be cut to.
-      </p>
+      <h1 className="font-bold text-2xl">{t("jobs")}</h1>
+      <p className="max-w-prose text-soft">{t("the-pieces-of-cable-a-site")}</p>
       <NewJob first={rows.length === 0 && !further && words === ""} jobs={rows} />
-      {(rows.length > 6 || words !== "") && <FindForm action="/jobs" title="Find a job" words={words} />}
+      {(rows.length > 6 || words !== "") && <FindForm action="/jobs" title={t("find-a-job")} words={words} />}
       {words !== "" && rows.length === 0 && (
         <p role="status" className="mt-3">
-          No job has these words in its name.
+          {t("no-job-has-these-words-in")}
         </p>
       )}
       <ul className="mt-4 grid gap-2 lg:grid-cols-2">
@@ -45,7 +44,7 @@ export function JobsHome({ rows, next, words, further }: JobsHomeProps) {
             >
               <span className="block truncate font-bold text-lg">{name}</span>
               <span className="block truncate text-soft">
-                {pieces} {pieces === 1 ? "piece" : "pieces"} · begun <LocalTime iso={createdAt} />
+                {t("other-begun", { pieces })} <LocalTime iso={createdAt} />
               </span>
               <ProgressLine progress={progress} />
             </Link>
@@ -53,12 +52,12 @@ export function JobsHome({ rows, next, words, further }: JobsHomeProps) {
         ))}
       </ul>
       {(further || next) && (
-        <nav aria-label="Pages" className="mt-4 flex items-center gap-3">
-          {further && <PageLink href="/jobs" name="Newest" />}
+        <nav aria-label={t("pages")} className="mt-4 flex items-center gap-3">
+          {further && <PageLink href="/jobs" name={t("newest")} />}
           {next && (
             <PageLink
               href={`/jobs?${new URLSearchParams({ before: next, ...(words ? { words } : {}) })}`}
-              name="Older"
+              name={t("older")}
             />
           )}
         </nav>
@@ -83,7 +82,7 @@ function NewJob({ first, jobs }: NewJobProps) {
   const router = useRouter();
   const begin = async (event: FormEvent) => {
     event.preventDefault();
-    if (name.trim() === "") return setProblem("A job has a name: the site, the ring, the street.");
+    if (name.trim() === "") return setProblem(t("a-job-has-a-name-the"));
     const answer = await post("/api/v1/jobs", zIdAnswer, {
       name,
       by: prefs.person,
@@ -95,7 +94,7 @@ function NewJob({ first, jobs }: NewJobProps) {
   return (
     <form onSubmit={begin} className="mt-4 flex max-w-3xl flex-wrap items-end gap-2">
       <Field
-        title={first ? "No job yet. What is the first called?" : "New job"}
+        title={first ? t("no-job-yet-what-is-the") : t("new-job")}
         value={name}
         maxLength={200}
         problem={problem}
@@ -107,16 +106,16 @@ function NewJob({ first, jobs }: NewJobProps) {
       />
       {planned.length > 0 && (
         <Select
-          title="Its pieces"
+          title={t("its-pieces")}
           value={like}
-          empty="none yet"
+          empty={t("none-yet")}
           options={planned.map(({ id, name: title }) => ({ id, name: `like ${title}` }))}
           onPick={setLike}
           className="min-w-0 flex-1 basis-48"
         />
       )}
       <Button look={first ? "next" : "strong"} type="submit">
-        Begin
+        {t("begin")}
       </Button>
     </form>
   );

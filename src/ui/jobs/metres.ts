@@ -7,6 +7,7 @@ import {
   type Unsaid,
   um,
 } from "@/core";
+import { t } from "@/messages/jobs";
 
 const UM = 1e6;
 
@@ -23,11 +24,11 @@ export function metresText(length: number): string {
 /** Feet and inches to the nearest inch (an inch is 25.4 mm, NIST SP 811). */
 export function feetText(length: number): string {
   const inches = Math.round(length / 25_400);
-  return `${Math.floor(inches / 12)} ft ${inches % 12} in`;
+  return t("ft-in", { floor: Math.floor(inches / 12), value: inches % 12 });
 }
 
 /** What a field of metres asks for where something else was typed. */
-export const ASKS_METRES = "Enter metres, 0 or more, for example 212.04; or 30 cm, 41 ft, 12 ft 6 in.";
+export const ASKS_METRES = t("enter-metres-0-or-more-for");
 
 /**
  * What was typed as metres, with a point or a comma, to the millimetre; or with a unit of its own, feet and inches too.
@@ -70,15 +71,15 @@ export function readCount(text: string, most: number): number | null {
 const WORDS: Record<NeedFigure["what"], string> = {
   prepared: "prepared",
   squared: "squared",
-  grip: "pulling grip",
+  grip: t("pulling-grip"),
   entry: "entry",
   retry: "tries",
-  "opened-retry": "tries of each opened",
+  "opened-retry": t("tries-of-each-opened"),
   stretch: "route",
   allowance: "allowance",
   sag: "sag",
   turn: "turns",
-  left: "slack left",
+  left: t("slack-left"),
 };
 
 const UNSAID_WORDS: Record<Unsaid["what"], string> = {
@@ -86,11 +87,11 @@ const UNSAID_WORDS: Record<Unsaid["what"], string> = {
   allowance: "allowance",
   sag: "sag",
   turns: "turns",
-  perimeter: "once round",
-  entry: "entry path",
-  squared: "cut square",
-  grip: "pulling grip",
-  retry: "tries to spare",
+  perimeter: t("once-round"),
+  entry: t("entry-path"),
+  squared: t("cut-square"),
+  grip: t("pulling-grip"),
+  retry: t("tries-to-spare"),
 };
 
 export const unsaidWord = ({ what }: Unsaid): string => UNSAID_WORDS[what];
@@ -106,7 +107,7 @@ export function unsaidText({ part, what }: Unsaid, plan: PiecePlan): string {
   return `${of}: ${UNSAID_WORDS[what]}`;
 }
 
-const ONCE = { retry: "try", "opened-retry": "try of each opened", turn: "turns" } as const;
+const ONCE = { retry: "try", "opened-retry": t("try-of-each-opened"), turn: "turns" } as const;
 
 /** What an item is made of: `prepared 0.062 + squared 0.05 + 2 tries × 0.10`. */
 export const figuresText = ({ figures }: Need): string =>
@@ -120,4 +121,4 @@ export const figuresText = ({ figures }: Need): string =>
 
 /** A chance as people say it: 0.3 %, under 0.01 %. */
 export const chanceText = (chance: number): string =>
-  chance < 0.0001 ? "under 0.01 %" : `${(chance * 100).toPrecision(2)} %`;
+  chance < 0.0001 ? t("under-0-01") : `${(chance * 100).toPrecision(2)} %`;

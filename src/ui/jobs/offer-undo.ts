@@ -1,6 +1,7 @@
 "use client";
 
 import { toast } from "sonner";
+import { t } from "@/messages/jobs";
 import { type PlanChange, savePlans } from "./save-plans";
 
 const OFFERED_MS = 20_000;
@@ -18,12 +19,12 @@ interface Undone {
 export function offerUndo({ says, changes, by, onDone }: Undone): void {
   const undo = async () => {
     let stop = false;
-    const id = toast.loading("Undoing …");
+    const id = toast.loading(t("undoing"));
     const { problem } = await savePlans(changes, by, {
       onStep: (done) =>
-        toast.loading(`Undoing: ${done} of ${changes.length}`, {
+        toast.loading(t("undoing-of", { done, length: changes.length }), {
           id,
-          action: { label: "Stop", onClick: () => (stop = true) },
+          action: { label: t("stop"), onClick: () => (stop = true) },
         }),
       stopped: () => stop,
     });
@@ -31,5 +32,5 @@ export function offerUndo({ says, changes, by, onDone }: Undone): void {
     if (problem !== null) toast.error(problem);
     onDone();
   };
-  toast(says, { action: { label: "Undo", onClick: undo }, duration: OFFERED_MS });
+  toast(says, { action: { label: t("undo"), onClick: undo }, duration: OFFERED_MS });
 }

@@ -10,6 +10,7 @@ import {
   STRETCHES,
   type Stretch,
 } from "@/core";
+import { t } from "@/messages/jobs";
 import { Button } from "../controls/button";
 import { FigureField } from "../controls/figure-field";
 import { Select } from "../controls/select";
@@ -31,7 +32,7 @@ const Words = ({ title, value, onTake }: WordsProps) => (
     value={value}
     text={String}
     read={named}
-    asks="At most 200 letters."
+    asks={t("at-most-200-letters")}
     onTake={onTake}
   />
 );
@@ -140,11 +141,11 @@ export function SideEditor({ plan, side, styles, change }: SideEditorProps) {
     }));
   return (
     <div className="grid gap-3">
-      <Words title="Where it is" value={at.place} onTake={(place) => set({ place })} />
+      <Words title={t("where-it-is")} value={at.place} onTake={(place) => set({ place })} />
       <Select
-        title="Ended by"
+        title={t("ended-by")}
         value={at.procedure ?? ""}
-        empty="not ended here"
+        empty={t("not-ended-here")}
         options={styles}
         onPick={(id) => {
           set({
@@ -159,9 +160,9 @@ export function SideEditor({ plan, side, styles, change }: SideEditorProps) {
       {style && style.onto.length > 0 && (
         <>
           <Select
-            title="Then on each it opens onto"
+            title={t("then-on-each-it-opens-onto")}
             value={at.onto?.procedure ?? ""}
-            empty="nothing more"
+            empty={t("nothing-more")}
             options={style.onto}
             onPick={(id) =>
               set({
@@ -183,10 +184,10 @@ export function SideEditor({ plan, side, styles, change }: SideEditorProps) {
           />
           {at.onto && (
             <Count
-              title="Tries to spare of each opened"
+              title={t("tries-to-spare-of-each-opened")}
               value={at.onto.retries}
               most={50}
-              asks="Enter a whole number, 0 to 50: all opened are left so much longer, side by side."
+              asks={t("enter-a-whole-number-0-to")}
               onTake={(retries) => set({ onto: at.onto && { ...at.onto, retries } })}
             />
           )}
@@ -194,25 +195,25 @@ export function SideEditor({ plan, side, styles, change }: SideEditorProps) {
       )}
       <div className="grid grid-cols-2 gap-3">
         <FigureField
-          title="Ends here"
+          title={t("ends-here")}
           value={at.ends}
           text={String}
           read={(text) => readCount(text, most)}
-          asks={`A whole number, at most ${most}: so many places this cable has for it.`}
+          asks={t("a-whole-number-at-most-so", { most })}
           onTake={(ends) => set({ ends })}
         />
         <Count
-          title="Tries to spare"
+          title={t("tries-to-spare-2")}
           value={at.retries}
           most={50}
-          asks="Enter a whole number, 0 to 50."
+          asks={t("enter-a-whole-number-0-to-2")}
           onTake={(retries) => set({ retries })}
         />
-        <Metres title="Entry path, m" value={at.entry} onTake={(entry) => set({ entry })} />
-        <Metres title="Cut square, m" value={at.squaring} onTake={(squaring) => set({ squaring })} />
-        <Metres title="Pulling grip, m" value={at.grip} onTake={(grip) => set({ grip })} />
-        <Metres title="Leave as slack, m" value={at.leave} onTake={(leave) => set({ leave })} />
-        <Metres title="Slack found, m" value={at.slack} onTake={(slack) => set({ slack })} />
+        <Metres title={t("entry-path-m")} value={at.entry} onTake={(entry) => set({ entry })} />
+        <Metres title={t("cut-square-m")} value={at.squaring} onTake={(squaring) => set({ squaring })} />
+        <Metres title={t("pulling-grip-m")} value={at.grip} onTake={(grip) => set({ grip })} />
+        <Metres title={t("leave-as-slack-m")} value={at.leave} onTake={(leave) => set({ leave })} />
+        <Metres title={t("slack-found-m")} value={at.slack} onTake={(slack) => set({ slack })} />
       </div>
     </div>
   );
@@ -262,7 +263,7 @@ export function StretchEditor({ stretch, at, change }: StretchEditorProps) {
   return (
     <div className="grid gap-3">
       <Select
-        title="How it lies"
+        title={t("how-it-lies")}
         value={stretch.kind}
         options={STRETCHES.map((kind) => ({ id: kind, name: kind }))}
         onPick={(id) => {
@@ -270,23 +271,23 @@ export function StretchEditor({ stretch, at, change }: StretchEditorProps) {
           if (kind) set({ kind, sag: kind === "span" ? stretch.sag : null });
         }}
       />
-      <Words title="Name" value={stretch.name} onTake={(name) => set({ name })} />
+      <Words title={t("name")} value={stretch.name} onTake={(name) => set({ name })} />
       <div className="grid grid-cols-2 gap-3">
-        <Metres title="Length, m" value={stretch.length} onTake={(length) => set({ length })} />
+        <Metres title={t("length-m")} value={stretch.length} onTake={(length) => set({ length })} />
         <FigureField
-          title="Allowance, %"
+          title={t("allowance")}
           value={stretch.allowancePct ?? NONE}
           text={(percent) => (percent === NONE ? "" : String(percent))}
           read={(text) => (text.trim() === "" ? NONE : readPerCent(text))}
-          asks="Enter a percentage from 0 to 100."
+          asks={t("enter-a-percentage-from-0-to")}
           onTake={(percent) => set({ allowancePct: percent === NONE ? null : percent })}
         />
         {stretch.kind === "span" && (
-          <Metres title="Sag, m" value={stretch.sag} onTake={(sag) => set({ sag })} />
+          <Metres title={t("sag-m")} value={stretch.sag} onTake={(sag) => set({ sag })} />
         )}
       </div>
       <Button look="quiet" onClick={drop}>
-        <Trash2 aria-hidden="true" className="size-4" /> Take this stretch out
+        <Trash2 aria-hidden="true" className="size-4" /> {t("take-this-stretch-out")}
       </Button>
     </div>
   );
@@ -308,33 +309,34 @@ export function LoopEditor({ leastRound, plan, loop, at, change }: LoopEditorPro
       ...before,
       loops: before.loops.map((one, i) => (i === at ? { ...one, ...changed } : one)),
     }));
-  const places = ["side A", ...plan.route.map(({ name, kind }, i) => `${name || kind} (${i + 1})`)];
+  const places = [t("side-a"), ...plan.route.map(({ name, kind }, i) => `${name || kind} (${i + 1})`)];
   return (
     <div className="grid gap-3">
       <div className="flex items-center gap-3">
         <Button
-          aria-label="One turn less"
+          aria-label={t("one-turn-less")}
           disabled={!loop.turns}
           onClick={() => set({ turns: (loop.turns ?? 0) - 1 })}
         >
           <Minus aria-hidden="true" className="size-5" />
         </Button>
-        <output aria-label="Turns" className="figures min-w-24 text-center font-bold text-2xl">
+        <output aria-label={t("turns")} className="figures min-w-24 text-center font-bold text-2xl">
           {loop.turns === null ? "? turns" : `${loop.turns} ${loop.turns === 1 ? "turn" : "turns"}`}
         </output>
-        <Button aria-label="One turn more" onClick={() => set({ turns: (loop.turns ?? 0) + 1 })}>
+        <Button aria-label={t("one-turn-more")} onClick={() => set({ turns: (loop.turns ?? 0) + 1 })}>
           <Plus aria-hidden="true" className="size-5" />
         </Button>
       </div>
-      <Words title="Name" value={loop.name} onTake={(name) => set({ name })} />
-      <Metres title="Once round, m" value={loop.perimeter} onTake={(perimeter) => set({ perimeter })} />
+      <Words title={t("name")} value={loop.name} onTake={(name) => set({ name })} />
+      <Metres title={t("once-round-m")} value={loop.perimeter} onTake={(perimeter) => set({ perimeter })} />
       {loop.perimeter === null && (
         <p className="text-soft text-sm">
-          At least <span className="figures">{metresText(leastRound)}</span> m round for this cable.
+          {t("at-least")} <span className="figures">{metresText(leastRound)}</span>{" "}
+          {t("m-round-for-this-cable")}
         </p>
       )}
       <Select
-        title="It lies after"
+        title={t("it-lies-after")}
         value={String(loop.after)}
         options={places.map((name, i) => ({ id: String(i), name }))}
         onPick={(id) => {
@@ -345,7 +347,7 @@ export function LoopEditor({ leastRound, plan, loop, at, change }: LoopEditorPro
         look="quiet"
         onClick={() => change((before) => ({ ...before, loops: before.loops.filter((_, i) => i !== at) }))}
       >
-        <Trash2 aria-hidden="true" className="size-4" /> Take this loop out
+        <Trash2 aria-hidden="true" className="size-4" /> {t("take-this-loop-out")}
       </Button>
     </div>
   );

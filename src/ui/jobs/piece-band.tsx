@@ -2,6 +2,7 @@
 
 import { useId, useMemo } from "react";
 import { type Cable, FIBRE_COLOURS, type Need, type PieceNeeds, pieceDrawing } from "@/core";
+import { t } from "@/messages/jobs";
 import { FIBRE_PAINT } from "../band/fibre-paint";
 import { middleOf, Textures } from "../band/textures";
 import { useWidth } from "../band/use-width";
@@ -59,7 +60,7 @@ export function PieceBand({
   return (
     <figure
       ref={ref}
-      aria-label={`The whole piece, ${metresText(needs.exact)} m, not to one scale`}
+      aria-label={t("the-whole-piece-m-not-to", { metresText: metresText(needs.exact) })}
       className={small ? "" : "relative overflow-x-auto border-line border-b bg-raised"}
       tabIndex={small ? undefined : 0}
     >
@@ -99,7 +100,7 @@ export function PieceBand({
         ))}
         {!small && (
           <text x={drawn - 8} y={height - 8} textAnchor="end" className="fill-soft text-xs">
-            not to one scale
+            {t("not-to-one-scale")}
           </text>
         )}
       </svg>

@@ -1,6 +1,7 @@
 "use client";
 
 import { type Core, type PiecePlan, zCore } from "@/core";
+import { t } from "@/messages/jobs";
 import { Button } from "../controls/button";
 import { FigureField } from "../controls/figure-field";
 import { Select } from "../controls/select";
@@ -23,17 +24,17 @@ export function PieceEditor({
   return (
     <div className="grid gap-3">
       <FigureField
-        title="Name"
+        title={t("name")}
         value={plan.name}
         text={(name) => name}
         read={(text) => (text.trim() !== "" && text.length <= 200 ? text.trim() : null)}
-        asks="A name of at most 200 letters."
+        asks={t("a-name-of-at-most-200")}
         onTake={(name) => set({ name })}
       />
       <div className="grid grid-cols-2 items-end gap-3">
         {cores.length > 1 && (
           <Select
-            title="Glass"
+            title={t("glass")}
             value={plan.core}
             options={cores.map((core) => ({ id: core, name: coreText(core) }))}
             onPick={(id) => {
@@ -43,7 +44,7 @@ export function PieceEditor({
           />
         )}
         <FigureField
-          title="Cut in steps of, m"
+          title={t("cut-in-steps-of-m")}
           value={plan.roundUpTo}
           text={metresText}
           read={(text) => readMetres(text) || null}
@@ -51,11 +52,11 @@ export function PieceEditor({
           onTake={(roundUpTo) => set({ roundUpTo })}
         />
         <FigureField
-          title="Least rest radius, m"
+          title={t("least-rest-radius-m")}
           value={plan.bendAtRest ?? UNSAID}
           text={(radius) => (radius === UNSAID ? "" : metresText(radius))}
           read={(text) => (text.trim() === "" ? UNSAID : readMetres(text))}
-          asks={`${ASKS_METRES} Empty goes by the diameter.`}
+          asks={t("empty-goes-by-the-diameter", { asks_metres: ASKS_METRES })}
           onTake={(radius) => set({ bendAtRest: radius === UNSAID ? null : radius })}
         />
       </div>
@@ -77,25 +78,24 @@ export function YieldEditor({ plan, record, change }: YieldEditorProps) {
   return (
     <div className="mt-4 grid grid-cols-2 items-end gap-3">
       <FigureField
-        title="Come out well, %"
+        title={t("come-out-well")}
         value={share}
         text={(p) => (p === null ? "" : shareText(p))}
         read={readShare}
-        asks="Enter a percentage from 0 to 100, for example 90."
+        asks={t("enter-a-percentage-from-0-to-2")}
         onTake={(p) => change((before) => ({ ...before, yield: p === null ? null : { p } }))}
       />
       <FigureField
-        title="May fall short, %"
+        title={t("may-fall-short")}
         value={plan.risk}
         text={shareText}
         read={readShare}
-        asks="A percentage from 0 to 100."
+        asks={t("a-percentage-from-0-to-100")}
         onTake={(risk) => change((before) => ({ ...before, risk }))}
       />
       {counted && (
         <p className="col-span-2 text-soft text-sm">
-          By this crew’s own record: {counted.good} good of {counted.tried} tried, with what so few leave
-          unsure.
+          {t("by-this-crew-s-own-record", { good: counted.good, tried: counted.tried })}
         </p>
       )}
       {record && record.tried > 0 && (counted?.tried !== record.tried || counted.good !== record.good) && (
@@ -105,7 +105,7 @@ export function YieldEditor({ plan, record, change }: YieldEditorProps) {
           className="col-span-2"
           onClick={() => change((before) => ({ ...before, yield: record }))}
         >
-          By our record: {record.good} of {record.tried}
+          {t("by-our-record-of", { good: record.good, tried: record.tried })}
         </Button>
       )}
     </div>

@@ -1,3 +1,4 @@
+import { t } from "@/messages/jobs";
 import { Link } from "../controls/link";
 
 interface PieceTroubleProps {
@@ -10,12 +11,9 @@ interface PieceTroubleProps {
 export const PieceTrouble = ({ job, name, says }: PieceTroubleProps) => (
   <main className="min-w-0 flex-1 px-4 py-5 sm:px-6">
     <h1 className="font-bold text-2xl">{name}</h1>
-    <p className="mt-3 max-w-prose text-lg">
-      What it needs cannot be told: {says} Its plan is kept as it was. Put what is missing back on the shelf,
-      or plan the piece anew.
-    </p>
+    <p className="mt-3 max-w-prose text-lg">{t("what-it-needs-cannot-be-told", { says })}</p>
     <Link href={`/jobs/${job.id}`} className="mt-3 inline-block min-h-12 underline">
-      Back to {job.name}
+      {t("back-to", { name: job.name })}
     </Link>
   </main>
 );

@@ -17,6 +17,7 @@ import {
   type SideName,
   type SideSheet,
 } from "@/core";
+import { t } from "@/messages/jobs";
 import { Button } from "../controls/button";
 import { CannotBe } from "../controls/cannot-be";
 import { Link } from "../controls/link";
@@ -155,7 +156,7 @@ export function PieceView({
         </p>
         <KeptWord kept={kept} />
         <Button look="quiet" disabled={!mayUndo} onClick={undo}>
-          <Undo2 aria-hidden="true" className="size-4" /> Undo
+          <Undo2 aria-hidden="true" className="size-4" /> {t("undo")}
         </Button>
       </header>
       <PieceBand
@@ -186,7 +187,7 @@ export function PieceView({
       <div className="grid gap-6 px-4 py-4 sm:px-6 lg:grid-cols-[minmax(0,1.3fr)_minmax(0,1fr)_minmax(0,0.9fr)]">
         <section aria-labelledby="needs" className="min-w-0">
           <h2 id="needs" className="text-soft">
-            What it needs, metres
+            {t("what-it-needs-metres")}
           </h2>
           <ul>
             {needs.items.map((need) => (
@@ -203,16 +204,16 @@ export function PieceView({
               />
             ))}
             <li className="flex gap-3 px-2 py-2 font-bold">
-              <span className="flex-1">exactly</span>
+              <span className="flex-1">{t("exactly")}</span>
               <span className="figures">{metresText(needs.exact)}</span>
             </li>
           </ul>
           <div className="mt-1 flex flex-wrap gap-2">
             <Button size="small" onClick={addStretch}>
-              Add a stretch
+              {t("add-a-stretch")}
             </Button>
             <Button size="small" onClick={addLoop}>
-              Add a loop
+              {t("add-a-loop")}
             </Button>
           </div>
           <Stations
@@ -225,26 +226,27 @@ export function PieceView({
             onPoint={setPointed}
             change={change}
           />
-          <h2 className="mt-6 mb-2 font-bold text-lg">The whole piece</h2>
+          <h2 className="mt-6 mb-2 font-bold text-lg">{t("the-whole-piece")}</h2>
           <PieceEditor plan={plan} cores={cable.cores} change={change} />
         </section>
         <section aria-labelledby="cut" className="min-w-0">
           <h2 id="cut" className="font-bold text-lg">
-            Cut
+            {t("cut")}
           </h2>
           <p aria-live="polite" className="leading-none">
             <span className="figures font-bold text-6xl">{metresText(needs.cut)}</span>
-            <span className="ml-2 text-2xl">{needs.unsaid.length > 0 ? "m so far" : "m"}</span>
+            <span className="ml-2 text-2xl">{needs.unsaid.length > 0 ? t("m-so-far") : "m"}</span>
           </p>
           <p className="figures mt-1 text-inch">{feetText(needs.cut)}</p>
           {needs.unsaid.length > 0 && (
             <UnsaidList unsaid={needs.unsaid} plan={plan} onPick={(key) => setPicked(key)} />
           )}
           <p className="mt-1 text-soft text-sm">
-            Rests at no less than {metresText(needs.bend.atRest)} m radius, {metresText(needs.bend.underLoad)}{" "}
-            m under pull (
-            {needs.bend.of === "own" ? "its own sheet" : "by its diameter: its own sheet goes before"}
-            ).
+            {t("rests-at-no-less-than-m", {
+              metresText: metresText(needs.bend.atRest),
+              metresText2: metresText(needs.bend.underLoad),
+              value: needs.bend.of === "own" ? t("its-own-sheet") : t("by-its-diameter-its-own-sheet"),
+            })}
           </p>
           <h2 className="mt-4 mb-2 font-bold text-lg">{at?.name}</h2>
           {at && (
@@ -259,7 +261,7 @@ export function PieceView({
         </section>
         <section aria-labelledby="tries" className="min-w-0">
           <h2 id="tries" className="font-bold text-lg">
-            Tries to spare
+            {t("tries-to-spare-2")}
           </h2>
           <RetryCurve
             curve={needs}
@@ -297,7 +299,7 @@ export function PieceView({
       </div>
       <section aria-labelledby="ends" className="border-line border-t px-4 py-4 sm:px-6">
         <h2 id="ends" className="mb-1 font-bold text-lg">
-          Its ends
+          {t("its-ends")}
         </h2>
         <PlacesPanel piece={piece} places={places} plan={plan} />
       </section>
@@ -322,7 +324,7 @@ function UnsaidList({ unsaid, plan, onPick }: UnsaidListProps) {
   const parts = [...new Map(unsaid.map((figure) => [needKey(figure), figure])).keys()];
   return (
     <div role="status" className="mt-2 rounded-lg bg-note px-3 py-2">
-      <p className="font-semibold">Not said yet, and not in the cut:</p>
+      <p className="font-semibold">{t("not-said-yet-and-not-in")}</p>
       <ul>
         {parts.map((key) => (
           <li key={key}>
@@ -388,11 +390,12 @@ const NeedRow = ({ need, picked, lit, asked, onPick }: NeedRowProps) => (
         {figuresText(need)}
         {asked !== "" && (
           <span className="font-semibold text-now">
-            {need.figures.length > 0 && " · "}not said: {asked}
+            {need.figures.length > 0 && " · "}
+            {t("not-said", { asked })}
           </span>
         )}
         {need.figures.some(({ representative }) => representative) && (
-          <span className="ml-1 underline decoration-dotted">check the sheet</span>
+          <span className="ml-1 underline decoration-dotted">{t("check-the-sheet")}</span>
         )}
       </span>
     </button>

@@ -13,6 +13,7 @@ import {
   placeSides,
   sideText,
 } from "@/core";
+import { t } from "@/messages/jobs";
 import { Button } from "../controls/button";
 import { Link } from "../controls/link";
 import { legsText } from "../words/legs-text";
@@ -31,8 +32,7 @@ interface PlacesPanelProps {
 /** Every end of a piece by its place, from side A over its stations to side B: how it stands, and the way to its bench or record. */
 export function PlacesPanel({ piece, places, plan }: PlacesPanelProps) {
   const { begin, busy, problem, asking } = useBegin(piece);
-  if (places.length === 0)
-    return <p className="text-soft">No end is planned: pick what ends a side, and how many ends it has.</p>;
+  if (places.length === 0) return <p className="text-soft">{t("no-end-is-planned-pick-what")}</p>;
   return (
     <>
       <FiguresFirst asking={asking} />
@@ -79,7 +79,7 @@ function SidePlaces({ piece, at, name, places, busy, onBegin }: SidePlacesProps)
         <h3 className="font-bold">
           {title} {name && <span className="font-normal text-soft">{name}</span>}
         </h3>
-        <p className="text-soft">Nothing is ended here.</p>
+        <p className="text-soft">{t("nothing-is-ended-here")}</p>
       </section>
     );
   const together = batchOf(places);
@@ -95,7 +95,7 @@ function SidePlaces({ piece, at, name, places, busy, onBegin }: SidePlacesProps)
             disabled={busy}
             onClick={() => onBegin(together.map(({ address }) => address))}
           >
-            {together.length} as a batch
+            {t("as-a-batch", { length: together.length })}
           </Button>
         )}
       </div>
@@ -133,7 +133,7 @@ function LongList({ places, row }: LongListProps) {
   });
   return (
     <>
-      <p className="text-soft text-sm">{places.length} ends, in the order of their addresses</p>
+      <p className="text-soft text-sm">{t("ends-in-the-order-of-their", { length: places.length })}</p>
       <ul ref={box} className="relative h-[28rem] overflow-y-auto border-line border-y">
         <li aria-hidden="true" style={{ height: list.getTotalSize() }} />
         {list.getVirtualItems().map(({ index, start }) => {
@@ -172,7 +172,7 @@ interface PlaceRowProps {
 
 function PlaceRow({ piece, place, at, busy, onBegin }: PlaceRowProps) {
   const { text, side, address, standing, end, batch, legs } = place;
-  const title = text || "the cable";
+  const title = text || t("the-cable");
   const depth = address.length;
   return (
     <div
@@ -183,7 +183,7 @@ function PlaceRow({ piece, place, at, busy, onBegin }: PlaceRowProps) {
       <Link
         href={sheetHref(piece, { side, address })}
         className="min-w-0 truncate underline decoration-line underline-offset-4"
-        title="Its sheet"
+        title={t("its-sheet")}
       >
         {title}
       </Link>
@@ -193,12 +193,12 @@ function PlaceRow({ piece, place, at, busy, onBegin }: PlaceRowProps) {
       </span>
       {end !== null && standing !== "bench" && (
         <Button look="link" asChild className="px-1 text-sm">
-          <Link href={`/ledger/${end}`}>Record</Link>
+          <Link href={`/ledger/${end}`}>{t("record")}</Link>
         </Button>
       )}
       {standing === "bench" && end !== null ? (
         <Button size="small" asChild>
-          <Link href={batch ? `/bench/batch/${batch}?end=${end}` : `/bench/${end}`}>Go on</Link>
+          <Link href={batch ? `/bench/batch/${batch}?end=${end}` : `/bench/${end}`}>{t("go-on")}</Link>
         </Button>
       ) : (
         !isDone(standing) && (
@@ -206,10 +206,10 @@ function PlaceRow({ piece, place, at, busy, onBegin }: PlaceRowProps) {
             size="small"
             look={standing === "planned" ? "quiet" : "plain"}
             disabled={busy}
-            aria-label={`${standing === "planned" ? "To the bench" : "Make it again"}: ${title}, ${at}`}
+            aria-label={`${standing === "planned" ? t("to-the-bench") : t("make-it-again")}: ${title}, ${at}`}
             onClick={() => onBegin([address])}
           >
-            {standing === "planned" ? "Bench" : "Again"}
+            {standing === "planned" ? t("bench") : t("again")}
           </Button>
         )
       )}

@@ -3,6 +3,7 @@
 import { useRouter } from "next/navigation";
 import { useRef, useState } from "react";
 import { mustHoldAt, type PiecePlan } from "@/core";
+import { t } from "@/messages/jobs";
 import { Button } from "../controls/button";
 import { Field } from "../controls/field";
 import { usePrefs } from "../prefs/prefs-context";
@@ -44,7 +45,7 @@ export function RenamePieces({ pieces }: { pieces: readonly Named[] }) {
     if (refused) setProblem(`${refused.plan.name}: ${says}`);
     if (kept.length > 0)
       offerUndo({
-        says: `${kept.length} ${kept.length === 1 ? "piece is" : "pieces are"} renamed.`,
+        says: `${kept.length} ${kept.length === 1 ? t("piece-is") : t("pieces-are")} renamed.`,
         changes: kept.map(({ id, revision }, i) => ({
           id,
           basis: revision,
@@ -58,38 +59,43 @@ export function RenamePieces({ pieces }: { pieces: readonly Named[] }) {
   };
   return (
     <details className="no-print mt-4 max-w-3xl">
-      <summary className="min-h-11 cursor-pointer py-2 font-semibold">Rename these pieces</summary>
+      <summary className="min-h-11 cursor-pointer py-2 font-semibold">{t("rename-these-pieces")}</summary>
       <div className="grid items-end gap-3 sm:grid-cols-[1fr_1fr_auto]">
         <Field
-          title="Instead of"
+          title={t("instead-of")}
           value={find}
           maxLength={200}
           onChange={({ target }) => setFind(target.value)}
         />
-        <Field title="Say" value={put} maxLength={200} onChange={({ target }) => setPut(target.value)} />
+        <Field title={t("say")} value={put} maxLength={200} onChange={({ target }) => setPut(target.value)} />
         {done === null ? (
           <Button look="strong" disabled={changed.length === 0} onClick={rename}>
-            {changed.length === 0 ? "Rename" : `Rename ${changed.length}`}
+            {changed.length === 0 ? t("rename") : `Rename ${changed.length}`}
           </Button>
         ) : (
-          <Button onClick={() => (stopped.current = true)}>Stop</Button>
+          <Button onClick={() => (stopped.current = true)}>{t("stop")}</Button>
         )}
       </div>
       {done !== null && (
-        <progress className="mt-2 w-full" value={done} max={changed.length} aria-label="Pieces renamed" />
+        <progress
+          className="mt-2 w-full"
+          value={done}
+          max={changed.length}
+          aria-label={t("pieces-renamed")}
+        />
       )}
       {problem && (
         <p role="alert" className="mt-2 text-out">
           {problem}
         </p>
       )}
-      <ul aria-label="As they will be called" className="mt-2 text-soft">
+      <ul aria-label={t("as-they-will-be-called")} className="mt-2 text-soft">
         {changed.slice(0, SHOWN).map(({ id, plan, name }) => (
           <li key={id}>
             {plan.name} → <span className="text-ink">{name}</span>
           </li>
         ))}
-        {changed.length > SHOWN && <li>and {changed.length - SHOWN} more</li>}
+        {changed.length > SHOWN && <li>{t("and-more", { value: changed.length - SHOWN })}</li>}
       </ul>
     </details>
   );

@@ -2,6 +2,7 @@
 
 import { scaleLinear, scaleLog } from "d3-scale";
 import type { Length, PieceNeeds, PiecePlan } from "@/core";
+import { t } from "@/messages/jobs";
 import { chanceText, metresText } from "./metres";
 
 const WIDTH = 300;
@@ -24,12 +25,7 @@ interface RetryCurveProps {
 /** How likely it is to fall short with so many tries to spare, and what each of them costs in cable. */
 export function RetryCurve({ curve: { curve, enough }, cut, plan, chosen, of, onPick }: RetryCurveProps) {
   if (curve.length === 0 || plan.yield === null)
-    return (
-      <p className="text-soft">
-        Say what ends a side, how many ends, and how often one comes out well: then the chance of falling
-        short is shown here for each number of tries.
-      </p>
-    );
+    return <p className="text-soft">{t("say-what-ends-a-side-how")}</p>;
   const x = scaleLinear([0, curve.length - 1], [LEFT, WIDTH - 12]);
   const y = scaleLog([LEAST, 1], [HEIGHT - 22, 10]).clamp(true);
   return (
@@ -68,14 +64,12 @@ export function RetryCurve({ curve: { curve, enough }, cut, plan, chosen, of, on
         ))}
       </svg>
       <table className="w-full text-sm">
-        <caption className="pb-1 text-left text-soft">
-          Chance that {of} comes out short, by tries to spare at both sides
-        </caption>
+        <caption className="pb-1 text-left text-soft">{t("chance-that-comes-out-short-by", { of })}</caption>
         <thead className="sr-only">
           <tr>
-            <th>Tries</th>
-            <th>Chance</th>
-            <th>Cut</th>
+            <th>{t("tries")}</th>
+            <th>{t("chance")}</th>
+            <th>{t("cut")}</th>
           </tr>
         </thead>
         <tbody>
@@ -93,7 +87,7 @@ export function RetryCurve({ curve: { curve, enough }, cut, plan, chosen, of, on
               <td className="figures">{chanceText(retryChoice.short)}</td>
               <td className="figures text-right">
                 {retryChoice.cut === cut
-                  ? "as planned"
+                  ? t("as-planned")
                   : `${retryChoice.cut > cut ? "+" : "−"}${metresText(Math.abs(retryChoice.cut - cut))} m`}
               </td>
             </tr>
@@ -102,11 +96,11 @@ export function RetryCurve({ curve: { curve, enough }, cut, plan, chosen, of, on
       </table>
       <p className="mt-1 text-soft text-sm">
         {enough === null
-          ? `Even ${curve.length - 1} tries leave more than ${chanceText(plan.risk)}.`
-          : `${enough} ${enough === 1 ? "is" : "are"} enough for ${chanceText(plan.risk)}.`}{" "}
+          ? t("even-tries-leave-more-than", { value: curve.length - 1, chanceText: chanceText(plan.risk) })
+          : t("other-enough-for", { enough, chanceText: chanceText(plan.risk) })}{" "}
         {"p" in plan.yield
-          ? `Counted with ${(plan.yield.p * 100).toFixed(0)} % good at first, as stated.`
-          : `Counted from ${plan.yield.good} good of ${plan.yield.tried}.`}
+          ? t("counted-with-good-at-first-as", { value: (plan.yield.p * 100).toFixed(0) })
+          : t("counted-from-good-of", { good: plan.yield.good, tried: plan.yield.tried })}
       </p>
     </div>
   );

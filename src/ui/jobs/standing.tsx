@@ -1,9 +1,10 @@
 import { type Progress, STANDINGS, type Standing } from "@/core";
+import { t } from "@/messages/jobs";
 import { RESULT_WORDS } from "../words/verdict-words";
 
 export const STANDING_WORDS: Readonly<Record<Standing, string>> = {
-  planned: "To do",
-  bench: "At the bench",
+  planned: t("to-do"),
+  bench: t("at-the-bench"),
   ...RESULT_WORDS,
 };
 
@@ -69,7 +70,7 @@ const sharesOf = (progress: Progress) =>
 export function ProgressLine({ progress }: { progress: Progress }) {
   const shares = sharesOf(progress);
   const all = shares.reduce((sum, { n }) => sum + n, 0);
-  if (all === 0) return <span className="text-soft">no end planned</span>;
+  if (all === 0) return <span className="text-soft">{t("no-end-planned")}</span>;
   return (
     <span className="flex min-w-0 flex-wrap items-center gap-x-3 gap-y-0.5">
       {shares.map(({ standing, n }) => (

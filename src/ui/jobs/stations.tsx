@@ -13,6 +13,7 @@ import {
   um,
   zStationId,
 } from "@/core";
+import { t } from "@/messages/jobs";
 import { Button } from "../controls/button";
 import { FigureField } from "../controls/figure-field";
 import { Select } from "../controls/select";
@@ -83,13 +84,9 @@ export function Stations({
   return (
     <section aria-labelledby="stations" className="mt-6">
       <h2 id="stations" className="font-bold text-lg">
-        Opened in its run
+        {t("opened-in-its-run")}
       </h2>
-      {openings.length === 0 && (
-        <p className="text-soft">
-          Nowhere: it goes whole from side to side. A station is where its sheath is opened and it goes on.
-        </p>
-      )}
+      {openings.length === 0 && <p className="text-soft">{t("nowhere-it-goes-whole-from-side")}</p>}
       <ul className="divide-y divide-line">
         {openings.map(({ id, along, name }) => {
           const station = plan.stations.find((station) => station.id === id);
@@ -105,7 +102,7 @@ export function Stations({
                 <span className="text-soft text-sm">
                   {station && station.parted.length > 0
                     ? `parts ${fibresText(station.parted.map(({ fibre }) => fibre))}`
-                    : "all whole"}
+                    : t("all-whole")}
                 </span>
                 <span className="figures font-bold">{metresText(along)}</span>
               </button>
@@ -130,7 +127,7 @@ export function Stations({
       </ul>
       {style && (
         <Button size="small" onClick={add} className="mt-1">
-          Add a station
+          {t("add-a-station")}
         </Button>
       )}
     </section>
@@ -149,9 +146,9 @@ function freeAlong(openings: readonly Opening[], exact: number): number {
 }
 
 const CUT_WORDS: Readonly<Record<CutPlace, string>> = {
-  middle: "in the middle of the opening",
-  upstream: "at its edge towards side A",
-  downstream: "at its edge towards side B",
+  middle: t("in-the-middle-of-the-opening"),
+  upstream: t("at-its-edge-towards-side-a"),
+  downstream: t("at-its-edge-towards-side-b"),
 };
 
 interface StationEditorProps {
@@ -170,15 +167,15 @@ function StationEditor({ station, styles, onParted, fibres, set, drop }: Station
     <div className="grid gap-3 px-2 pb-3">
       <div className="grid grid-cols-2 gap-3">
         <FigureField
-          title="What is there"
+          title={t("what-is-there")}
           value={station.place}
           text={String}
           read={(text) => (text.length <= 200 ? text.trim() : null)}
-          asks="At most 200 letters."
+          asks={t("at-most-200-letters")}
           onTake={(place) => set({ place })}
         />
         <FigureField
-          title="From side A's end, m"
+          title={t("from-side-a-s-end-m")}
           value={station.along}
           text={metresText}
           read={readMetres}
@@ -187,7 +184,7 @@ function StationEditor({ station, styles, onParted, fibres, set, drop }: Station
         />
       </div>
       <Select
-        title="Opened by"
+        title={t("opened-by")}
         value={station.procedure}
         options={styles}
         onPick={(procedure) => {
@@ -196,16 +193,16 @@ function StationEditor({ station, styles, onParted, fibres, set, drop }: Station
       />
       <div className="grid grid-cols-2 gap-3">
         <FigureField
-          title={`Fibres parted, 1 to ${fibres}`}
+          title={t("fibres-parted-1-to", { fibres })}
           value={fibresText(numbers)}
           text={String}
           read={(text) => (readFibres(text, fibres) === null ? null : text)}
-          asks={`Numbers from 1 to ${fibres}, as 7, 13–15; empty where all go on whole.`}
+          asks={t("numbers-from-1-to-as-7", { fibres })}
           onTake={(text) => set({ parted: withParted(readFibres(text, fibres) ?? [], station.parted, cut) })}
         />
         {numbers.length > 0 && (
           <Select
-            title="They are cut"
+            title={t("they-are-cut")}
             value={cut}
             options={CUT_PLACES.map((id) => ({ id, name: CUT_WORDS[id] }))}
             onPick={(id) => {
@@ -218,9 +215,9 @@ function StationEditor({ station, styles, onParted, fibres, set, drop }: Station
       {numbers.length > 0 && onParted.length > 0 && (
         <>
           <Select
-            title="Then on each that is parted"
+            title={t("then-on-each-that-is-parted")}
             value={station.onto?.procedure ?? ""}
-            empty="nothing planned"
+            empty={t("nothing-planned")}
             options={onParted}
             onPick={(id) => set({ onto: id === "" ? null : { procedure: id, choices: {} } })}
           />
@@ -232,7 +229,8 @@ function StationEditor({ station, styles, onParted, fibres, set, drop }: Station
         </>
       )}
       <Button look="quiet" onClick={drop}>
-        <Trash2 aria-hidden="true" className="size-4" /> Take {stationName(station)} out
+        <Trash2 aria-hidden="true" className="size-4" />{" "}
+        {t("take-out", { stationName: stationName(station) })}
       </Button>
     </div>
   );

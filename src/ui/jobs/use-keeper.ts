@@ -4,6 +4,7 @@ import { useCallback, useEffect, useRef, useState } from "react";
 import { toast } from "sonner";
 import type { z } from "zod";
 import type { Outcome, zRevisionAnswer } from "@/core";
+import { t } from "@/messages/jobs";
 import { useSteady } from "../controls/use-steady";
 
 /** How it stands with what was changed last. */
@@ -58,7 +59,7 @@ export function useKeeper<T>({ revision, send, onKept, onNewer }: Keeper<T>) {
     if (!settled || revision <= basis.current) return;
     basis.current = revision;
     takeIn();
-    toast("Changed elsewhere: it is shown as it is now.");
+    toast(t("changed-elsewhere-it-is-shown-as"));
   }, [settled, revision, takeIn]);
   return { kept, keep };
 }

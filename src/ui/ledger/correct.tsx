@@ -5,6 +5,7 @@ import { useState } from "react";
 import { toast } from "sonner";
 import { v4 as uuid } from "uuid";
 import { zEventsAnswer } from "@/core";
+import { t } from "@/messages/ledger";
 import { Button } from "../controls/button";
 import { Input } from "../controls/input";
 import { post } from "../http/http";
@@ -43,7 +44,7 @@ export function Correct({ end, event, words, after, onDone }: CorrectProps) {
       setProblem(answer.problem.message);
       return;
     }
-    toast("Correction kept beside the event.");
+    toast(t("correction-kept-beside-the-event"));
     onDone();
     router.refresh();
   };
@@ -58,9 +59,9 @@ export function Correct({ end, event, words, after, onDone }: CorrectProps) {
     >
       {(
         [
-          ["says", "What it should say", ""],
-          ["why", "Why", ""],
-          ["name", "Your name", who?.name ?? ""],
+          ["says", t("what-it-should-say"), ""],
+          ["why", t("why"), ""],
+          ["name", t("your-name"), who?.name ?? ""],
         ] as const
       ).map(([name, title, value]) => (
         <label key={name} className="grid gap-0.5">
@@ -73,10 +74,10 @@ export function Correct({ end, event, words, after, onDone }: CorrectProps) {
       </p>
       <div className="flex gap-2">
         <Button look="strong" size="small" type="submit" className="flex-1">
-          Keep the correction
+          {t("keep-the-correction")}
         </Button>
         <Button size="small" onClick={onDone}>
-          Leave it
+          {t("leave-it")}
         </Button>
       </div>
     </form>

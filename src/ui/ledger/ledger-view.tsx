@@ -2,6 +2,7 @@
 
 import { Crosshair, Download } from "lucide-react";
 import { RESULTS, type Result } from "@/core";
+import { t } from "@/messages/ledger";
 import { EndThumb, ThumbTextures } from "../band/end-thumb";
 import type { Thumb } from "../band/thumb";
 import { Button } from "../controls/button";
@@ -50,8 +51,8 @@ export function LedgerView({ page: { rows, count, styles, next, thumbs }, query,
     <main className="min-w-0 flex-1 px-4 py-5 sm:px-6">
       <div className="flex flex-wrap items-end gap-3">
         <h1 className="mr-auto font-bold text-2xl">
-          {practice ? "Practice" : "Ledger"}{" "}
-          <span className="font-normal text-lg text-soft">{count === 1 ? "1 end" : `${count} ends`}</span>
+          {practice ? t("practice") : t("ledger")}{" "}
+          <span className="font-normal text-lg text-soft">{count === 1 ? t("1-end") : `${count} ends`}</span>
         </h1>
         <Filters query={filter} styles={styles} />
         <FileLink href={asFile("csv")} name="CSV" />
@@ -61,22 +62,18 @@ export function LedgerView({ page: { rows, count, styles, next, thumbs }, query,
           href="/ledger/aim"
           className="inline-flex min-h-12 items-center gap-2 rounded-lg border border-line px-4 font-semibold"
         >
-          <Crosshair aria-hidden="true" className="size-5" /> Aim
+          <Crosshair aria-hidden="true" className="size-5" /> {t("aim")}
         </Link>
         <Button asChild look="quiet">
           <Link href={practice ? "/ledger" : "/ledger?purpose=practice"}>
-            {practice ? "Ledger" : "Practice"}
+            {practice ? t("ledger") : t("practice")}
           </Link>
         </Button>
       </div>
-      {practice && (
-        <p className="mt-2 max-w-prose text-soft">
-          Ends made for practice, kept apart: they count in no ledger, aim or blade.
-        </p>
-      )}
+      {practice && <p className="mt-2 max-w-prose text-soft">{t("ends-made-for-practice-kept-apart")}</p>}
       {problem && (
         <p role="alert" className="mt-4 rounded-lg border-2 border-out px-4 py-3 font-semibold">
-          {problem} All ends are shown.
+          {t("all-ends-are-shown", { problem })}
         </p>
       )}
       {rows.length === 0 ? (
@@ -85,23 +82,23 @@ export function LedgerView({ page: { rows, count, styles, next, thumbs }, query,
         <>
           <ThumbTextures />
           <table className="mt-4 w-full border-collapse text-left">
-            <caption className="sr-only">Ends on record, newest first</caption>
+            <caption className="sr-only">{t("ends-on-record-newest-first")}</caption>
             <thead className="text-soft text-sm">
               <tr>
                 <th scope="col" className="py-1.5 pr-2 font-semibold max-sm:w-8">
-                  <span className="max-sm:sr-only">Result</span>
+                  <span className="max-sm:sr-only">{t("result")}</span>
                 </th>
                 <th scope="col" className="px-2 font-semibold">
-                  End
+                  {t("end")}
                 </th>
                 <th scope="col" className="hidden px-2 font-semibold md:table-cell">
-                  Style and cable
+                  {t("style-and-cable")}
                 </th>
                 <th scope="col" className="hidden px-2 font-semibold sm:table-cell">
-                  Signed off by
+                  {t("signed-off-by")}
                 </th>
                 <th scope="col" className="hidden px-2 text-right font-semibold sm:table-cell">
-                  When
+                  {t("when")}
                 </th>
               </tr>
             </thead>
@@ -113,10 +110,10 @@ export function LedgerView({ page: { rows, count, styles, next, thumbs }, query,
           </table>
         </>
       )}
-      <nav aria-label="Pages" className="mt-4 flex gap-3">
-        {query.before && <PageLink href={`/ledger?${new URLSearchParams(filter)}`} name="Newest" />}
+      <nav aria-label={t("pages")} className="mt-4 flex gap-3">
+        {query.before && <PageLink href={`/ledger?${new URLSearchParams(filter)}`} name={t("newest")} />}
         {next && (
-          <PageLink href={`/ledger?${new URLSearchParams({ ...filter, before: next })}`} name="Older" />
+          <PageLink href={`/ledger?${new URLSearchParams({ ...filter, before: next })}`} name={t("older")} />
         )}
       </nav>
     </main>
@@ -144,7 +141,7 @@ function LedgerRow({
           href={`/ledger/${id}`}
           className="block min-h-6 wrap-anywhere underline decoration-line underline-offset-4 hover:decoration-ink"
         >
-          {[job, label].filter(Boolean).join(" · ") || "Not named"}
+          {[job, label].filter(Boolean).join(" · ") || t("not-named")}
         </Link>
         <span className="block font-normal text-soft text-sm md:hidden">
           {[styleName, ...as].join(" · ")} · {cableName}
@@ -156,7 +153,7 @@ function LedgerRow({
         )}
       </th>
       <td className="hidden px-2 md:table-cell">
-        {[styleName, ...as].join(" · ")} <span className="text-soft">on {cableName}</span>
+        {[styleName, ...as].join(" · ")} <span className="text-soft">{t("on", { cableName })}</span>
       </td>
       <td className="hidden max-w-48 wrap-anywhere px-2 sm:table-cell">{signedBy}</td>
       <td className="hidden px-2 text-right text-soft sm:table-cell">
@@ -179,19 +176,19 @@ function Filters({
       <form className="flex flex-wrap items-end gap-2" action="/ledger">
         {query.purpose && <input type="hidden" name="purpose" value={query.purpose} />}
         <label className="grid text-sm text-soft">
-          Find
+          {t("find")}
           <input
             type="search"
             name="find"
             defaultValue={query.find ?? ""}
             maxLength={200}
-            placeholder="Job, end, person, style …"
+            placeholder={t("job-end-person-style")}
             className={`${select} w-56 text-base text-ink placeholder:text-soft`}
           />
         </label>
         {(["from", "to"] as const).map((name) => (
           <label key={name} className="grid text-sm text-soft">
-            {name === "from" ? "From" : "To"}
+            {name === "from" ? t("from") : t("to")}
             <input
               type="date"
               name={name}
@@ -201,24 +198,24 @@ function Filters({
           </label>
         ))}
         <Select
-          title="Result"
+          title={t("result")}
           small
-          name="result"
+          name={t("result-2")}
           start={query.result ?? ""}
-          empty="Any"
+          empty={t("any")}
           options={RESULTS.map((id) => ({ id, name: RESULT_WORDS[id] }))}
           className="min-w-36"
         />
         <Select
-          title="Style"
+          title={t("style")}
           small
-          name="style"
+          name={t("style-2")}
           start={query.style ?? ""}
-          empty="Any"
+          empty={t("any")}
           options={styles.map(({ style, styleName }) => ({ id: style, name: styleName }))}
           className="min-w-36"
         />
-        <Button type="submit">Show</Button>
+        <Button type="submit">{t("show")}</Button>
       </form>
     </search>
   );
@@ -239,16 +236,12 @@ function FileLink({ href, name }: { href: string; name: string }) {
 function Empty({ filtered }: { filtered: boolean }) {
   return (
     <div className="mt-6 text-lg">
-      <p>
-        {filtered
-          ? "No end on record is like that."
-          : "No end is on record yet. Sign one off at the bench and it stands here."}
-      </p>
+      <p>{filtered ? t("no-end-on-record-is-like") : t("no-end-is-on-record-yet")}</p>
       <Link
         href={filtered ? "/ledger" : "/"}
         className="mt-3 inline-flex min-h-12 items-center rounded-lg bg-now px-5 font-bold text-on-now"
       >
-        {filtered ? "Show all" : "Pick a cable"}
+        {filtered ? t("show-all") : t("pick-a-cable")}
       </Link>
     </div>
   );

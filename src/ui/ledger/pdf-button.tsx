@@ -3,6 +3,7 @@
 import { Download, Square } from "lucide-react";
 import { useRef, useState } from "react";
 import { toast } from "sonner";
+import { t } from "@/messages/ledger";
 import { Button } from "../controls/button";
 import { zFailure } from "../http/http";
 
@@ -17,11 +18,10 @@ export function PdfButton({ href }: { href: string }) {
       const response = await fetch(href, { signal: stop.current.signal });
       if (!response.ok) {
         const failure = zFailure.safeParse(await response.json());
-        toast.error(failure.data?.error.message ?? "The PDF could not be made.", { duration: 9_000 });
+        toast.error(failure.data?.error.message ?? t("the-pdf-could-not-be-made"), { duration: 9_000 });
       } else save(await response.blob());
     } catch {
-      if (!stop.current.signal.aborted)
-        toast.error("The server does not answer. Nothing was lost: try again.");
+      if (!stop.current.signal.aborted) toast.error(t("the-server-does-not-answer-nothing"));
     }
     setMaking(false);
   };
@@ -29,11 +29,11 @@ export function PdfButton({ href }: { href: string }) {
     <Button look="quiet" onClick={() => (making ? stop.current?.abort() : make())} className="gap-2">
       {making ? (
         <>
-          <Square aria-hidden="true" className="size-4" /> Making it … stop
+          <Square aria-hidden="true" className="size-4" /> {t("making-it-stop")}
         </>
       ) : (
         <>
-          <Download aria-hidden="true" className="size-4" /> PDF
+          <Download aria-hidden="true" className="size-4" /> {t("pdf")}
         </>
       )}
     </Button>

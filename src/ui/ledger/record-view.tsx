@@ -11,6 +11,7 @@ import {
   type RunSheet,
   type WhereTold,
 } from "@/core";
+import { t } from "@/messages/ledger";
 import { Band } from "../band/band";
 import { Button } from "../controls/button";
 import { Link } from "../controls/link";
@@ -54,14 +55,14 @@ export function RecordView({ record, sheet, events, where }: RecordViewProps) {
         <h1 className="mr-auto flex min-w-0 items-center gap-3 wrap-anywhere font-bold text-2xl">
           <VerdictSign verdict={result} large />
           <span className="min-w-0 wrap-anywhere">
-            {[record.job, record.label].filter(Boolean).join(" · ") || "End not named"}
+            {[record.job, record.label].filter(Boolean).join(" · ") || t("end-not-named")}
             <span className="block font-normal text-base text-soft">
-              {record.purpose === "practice" && "Practice, not in the ledger. "}
-              {signed ? RESULT_WORDS[result] : "Still at the bench"}
+              {record.purpose === "practice" && t("practice-not-in-the-ledger")}
+              {signed ? RESULT_WORDS[result] : t("still-at-the-bench")}
               {signed && (
                 <>
-                  , signed off by {signed.name}
-                  {signed.called && signed.called !== signed.name && ` (now ${signed.called})`},{" "}
+                  {t("signed-off-by-2", { name: signed.name })}
+                  {signed.called && signed.called !== signed.name && t("now", { called: signed.called })},{" "}
                   <LocalTime iso={signed.at} />
                 </>
               )}
@@ -73,36 +74,36 @@ export function RecordView({ record, sheet, events, where }: RecordViewProps) {
             href={`/bench/${record.id}`}
             className="no-print flex min-h-12 items-center rounded-lg bg-now px-5 font-bold text-on-now"
           >
-            Go on at the bench
+            {t("go-on-at-the-bench")}
           </Link>
         )}
         <a
           href={`/api/v1/ends/${record.id}/pdf?form=page`}
           className="no-print flex min-h-12 items-center rounded-lg border-2 border-ink px-4 font-semibold"
         >
-          PDF, one page
+          {t("pdf-one-page")}
         </a>
         <a
           href={`/api/v1/ends/${record.id}/pdf`}
           className="no-print flex min-h-12 items-center rounded-lg border-2 border-ink px-4 font-semibold"
         >
-          PDF, whole log
+          {t("pdf-whole-log")}
         </a>
         <a
           href={`/api/v1/ends/${record.id}/record`}
           className="no-print flex min-h-12 items-center rounded-lg border-2 border-ink px-4 font-semibold"
         >
-          JSON
+          {t("json")}
         </a>
         <Button onClick={() => window.print()} className="no-print">
-          Print
+          {t("print")}
         </Button>
       </header>
       {record.unread.length > 0 && (
         <p role="status" className="mx-4 mb-3 rounded-lg border-2 border-unsure p-3 sm:mx-6">
-          {record.unread.length === 1 ? "One event" : `${record.unread.length} events`} of this end cannot be
-          read here (written by a newer Arlent, or damaged). Kept as written; what it says is not in this
-          record.
+          {t("of-this-end-cannot-be-read", {
+            value: record.unread.length === 1 ? t("one-event") : `${record.unread.length} events`,
+          })}
         </p>
       )}
       {signed?.outcome === "kept" && result !== "in" && (
@@ -120,7 +121,7 @@ export function RecordView({ record, sheet, events, where }: RecordViewProps) {
       <div className="grid grid-cols-[minmax(0,1fr)] gap-8 px-4 py-5 sm:px-6 xl:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
         <section aria-labelledby="lengths">
           <h2 id="lengths" className="font-bold text-lg">
-            Lengths
+            {t("lengths")}
           </h2>
           <ul className="divide-y divide-line border-line border-y">
             {lengths.map((length) => (
@@ -136,76 +137,84 @@ export function RecordView({ record, sheet, events, where }: RecordViewProps) {
           <Looks looks={record.looks} />
           <Faults record={record} />
           <Redone record={record} units={prefs.units} />
-          <h2 className="mt-6 mb-2 font-bold text-lg">Photographs</h2>
+          <h2 className="mt-6 mb-2 font-bold text-lg">{t("photographs")}</h2>
           <PhotoStrip end={record.id} photos={record.photos} onAdded={() => router.refresh()} />
         </section>
         <section aria-labelledby="made-by">
           <h2 id="made-by" className="font-bold text-lg">
-            Made by
+            {t("made-by")}
           </h2>
           <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1">
-            <Fact name="Style">
-              {[record.style.name, ...record.as].join(" · ")}, revision {record.style.revision}
+            <Fact name={t("style")}>
+              {t("revision", {
+                value: [record.style.name, ...record.as].join(" · "),
+                revision: record.style.revision,
+              })}
             </Fact>
-            <Fact name="Cable">
-              {cable.name}, revision {cable.revision}, {coreText(cable.core)}
+            <Fact name={t("cable")}>
+              {t("revision-2", {
+                name: cable.name,
+                revision: cable.revision,
+                coreText: coreText(cable.core),
+              })}
             </Fact>
             {record.legs.length > 0 && (
-              <Fact name={record.midRun ? "Sides" : "Legs"}>{legsText(record.legs)}</Fact>
+              <Fact name={record.midRun ? t("sides") : t("legs")}>{legsText(record.legs)}</Fact>
             )}
-            {record.where && <Fact name="Made at">{madeAtText(record.where)}</Fact>}
-            <Fact name="Figures">
+            {record.where && <Fact name={t("made-at")}>{madeAtText(record.where)}</Fact>}
+            <Fact name={t("figures")}>
               <span className={rough > 0 ? "representative" : ""}>{figuresStand(rough, lengths.length)}</span>{" "}
               ({record.style.figures.date})
             </Fact>
-            <Fact name="Judged by">
+            <Fact name={t("judged-by")}>
               {record.rule.kind === "simple"
-                ? "The mean alone"
-                : `Probability, at most ${record.rule.risk * 100} % risk either way`}
+                ? t("the-mean-alone")
+                : t("probability-at-most-risk-either-way", { value: record.rule.risk * 100 })}
             </Fact>
             {record.tried.length > 0 && (
-              <Fact name="Tried again">
+              <Fact name={t("tried-again")}>
                 {record.tried
                   .map(({ name, leg, count }) => `${name}${onLeg(leg, record.midRun)} ${count} ×`)
                   .join(", ")}
               </Fact>
             )}
             {shards.made > 0 && (
-              <Fact name="Shards">
-                {shards.made} off, {shards.binned} in the bin
-                {signed?.missingShards && `; missing: ${signed.missingShards}`}
+              <Fact name={t("shards")}>
+                {t("off-in-the-bin", { made: shards.made, binned: shards.binned })}
+                {signed?.missingShards && t("missing", { missingShards: signed.missingShards })}
               </Fact>
             )}
             {record.counts.some(({ count }) => count === null) && (
-              <Fact name="Not counted">
+              <Fact name={t("not-counted")}>
                 {record.counts
                   .filter(({ count }) => count === null)
-                  .map(({ of, title }) => `${of} at “${title}”`)
+                  .map(({ of, title }) => t("at", { of, title }))
                   .join("; ")}
               </Fact>
             )}
             {used.length > 0 && (
-              <Fact name="Used">{used.map(({ item, count }) => `${count} × ${item}`).join(", ")}</Fact>
+              <Fact name={t("used")}>{used.map(({ item, count }) => `${count} × ${item}`).join(", ")}</Fact>
             )}
             {record.parts.length > 0 && (
-              <Fact name="Threaded on">
+              <Fact name={t("threaded-on")}>
                 {record.parts
                   .filter(({ on }) => on)
                   .map(({ name }) => name)
-                  .join(", ") || "Nothing"}
+                  .join(", ") || t("nothing")}
               </Fact>
             )}
             {(cable.lost > 0 || cable.left !== null) && (
-              <Fact name="Cable used up">
-                {figureText(cable.lost, prefs.units)} by rework
-                {cable.left !== null && `, ${figureText(cable.left, prefs.units)} left to spare`}
+              <Fact name={t("cable-used-up")}>
+                {t("by-rework", { figureText: figureText(cable.lost, prefs.units) })}
+                {cable.left !== null &&
+                  t("left-to-spare", { figureText: figureText(cable.left, prefs.units) })}
               </Fact>
             )}
-            <Fact name="Check figure">
+            <Fact name={t("check-figure")}>
               <span className="figures wrap-anywhere text-sm">{record.hash.slice(0, 16)}</span>
             </Fact>
-            <Fact name="Sheet by">{record.program}</Fact>
-            <Fact name="Begun">
+            <Fact name={t("sheet-by")}>{record.program}</Fact>
+            <Fact name={t("begun")}>
               <LocalTime iso={record.started} />
             </Fact>
           </dl>
@@ -251,10 +260,14 @@ function LengthRow({ midRun, length, corrections, units }: LengthRowProps) {
           {name}
           {onLeg(leg, midRun)}
           <span className="block text-soft text-sm">
-            limits{" "}
+            {t("limits")}{" "}
             <span className={representative ? "representative" : ""}>{limitsText(min, max, units)}</span>
             {otherSide !== null && `, ${otherSideTold(otherSide)}`}
-            {confirmation && <span className="block">figure {confirmationText(confirmation)}</span>}
+            {confirmation && (
+              <span className="block">
+                {t("figure", { confirmationText: confirmationText(confirmation) })}
+              </span>
+            )}
           </span>
         </span>
       </span>
@@ -264,18 +277,19 @@ function LengthRow({ midRun, length, corrections, units }: LengthRowProps) {
             <strong>{words.word}</strong> {words.by} · {words.sure}
           </>
         ) : (
-          "Not measured"
+          t("not-measured")
         )}
         <span className="block text-soft text-sm">
           {readings.map(({ id, value, instrument }, i) => (
             <span key={id}>
               {i > 0 && "; "}
-              <span className="figures">{figureText(value, units)}</span> by {instrument.toLowerCase()}
+              <span className="figures">{figureText(value, units)}</span>{" "}
+              {t("by", { toLowerCase: instrument.toLowerCase() })}
               {corrections
                 .filter(({ corrects }) => corrects === id)
                 .map(({ says, why, name: by }) => (
                   <strong key={`${says} ${why}`} className="block text-unsure">
-                    Corrected by {by}: {says} ({why})
+                    {t("corrected-by", { by, says, why })}
                   </strong>
                 ))}
             </span>
@@ -299,15 +313,17 @@ function Looks({ looks }: { looks: EndRecord["looks"] }) {
   if (looks.length === 0) return null;
   return (
     <>
-      <h2 className="mt-6 font-bold text-lg">What was seen</h2>
+      <h2 className="mt-6 font-bold text-lg">{t("what-was-seen")}</h2>
       <ul className="divide-y divide-line border-line border-y">
         {looks.map(({ id, asks, sees, good, colours }) => (
           <li key={id} className="flex items-start gap-2 py-2">
             <VerdictSign verdict={good === null ? "unmeasured" : good ? "in" : "out"} />
             <span>
-              {asks} <strong>{sees ?? "Not answered"}</strong>
+              {asks} <strong>{sees ?? t("not-answered")}</strong>
               {colours.length > 0 && (
-                <span className="block text-soft text-sm">Seen in the hand: {colours.join("; ")}</span>
+                <span className="block text-soft text-sm">
+                  {t("seen-in-the-hand", { value: colours.join("; ") })}
+                </span>
               )}
             </span>
           </li>
@@ -321,7 +337,7 @@ function Faults({ record: { faults, midRun } }: { record: Pick<EndRecord, "fault
   if (faults.length === 0) return null;
   return (
     <>
-      <h2 className="mt-6 font-bold text-lg">Faults seen</h2>
+      <h2 className="mt-6 font-bold text-lg">{t("faults-seen")}</h2>
       <ul className="divide-y divide-line border-line border-y">
         {faults.map(({ at, what, name, leg, stands }) => (
           <li key={`${at} ${what} ${name} ${leg}`} className="flex items-start gap-2 py-2">
@@ -331,7 +347,7 @@ function Faults({ record: { faults, midRun } }: { record: Pick<EndRecord, "fault
               {onLeg(leg, midRun)}
               <span className="block text-soft text-sm">
                 <LocalTime iso={at} />
-                {!stands && ", made anew or taken back since"}
+                {!stands && t("made-anew-or-taken-back-since")}
               </span>
             </span>
           </li>

@@ -1,9 +1,10 @@
 import { type EndRecord, onLeg } from "@/core";
+import { t } from "@/messages/ledger";
 import { figureText, type Units } from "../words/length-text";
 import { LocalTime } from "../words/local-time";
 
 const cableText = (lost: number, units: Units): string =>
-  lost === 0 ? "no cable lost" : `${figureText(lost, units)} of cable`;
+  lost === 0 ? t("no-cable-lost") : t("of-cable", { figureText: figureText(lost, units) });
 
 /** Every rework, retry and fresh start: why, by which way, what went from where to where, and the cable it took. */
 export function Redone({
@@ -16,13 +17,12 @@ export function Redone({
   if (reworks.length + attempts.length === 0) return null;
   return (
     <>
-      <h2 className="mt-6 font-bold text-lg">Redone</h2>
+      <h2 className="mt-6 font-bold text-lg">{t("redone")}</h2>
       <ol className="divide-y divide-line border-line border-y">
         {reworks.map(({ at, why, leg, plan, cableLost, moves }) => (
           <li key={`${at} ${leg}`} className="py-2">
             <p className="font-semibold">
-              {why}
-              {onLeg(leg, midRun)}: the {plan} way, {cableText(cableLost, units)}
+              {t("the-way", { why, onLeg: onLeg(leg, midRun), plan, cableText: cableText(cableLost, units) })}
               <When at={at} />
             </p>
             <ul className="figures text-soft text-sm">

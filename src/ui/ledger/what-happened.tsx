@@ -2,6 +2,7 @@
 
 import { useState } from "react";
 import type { Recorded, RunSheet } from "@/core";
+import { t } from "@/messages/ledger";
 import { Button } from "../controls/button";
 import { LocalTime } from "../words/local-time";
 import { Correct } from "./correct";
@@ -23,7 +24,7 @@ export function WhatHappened({
   );
   return (
     <>
-      <h2 className="mt-6 font-bold text-lg">What happened</h2>
+      <h2 className="mt-6 font-bold text-lg">{t("what-happened")}</h2>
       <ol className="mt-1 grid text-sm">
         {events.map((recorded) => {
           const words = historyLine(sheet, events, recorded);
@@ -35,7 +36,7 @@ export function WhatHappened({
                 </span>
                 <span className="min-w-0 flex-1 wrap-anywhere">
                   {words}
-                  {corrections.has(recorded.id) && <em className="text-out"> corrected below</em>}
+                  {corrections.has(recorded.id) && <em className="text-out"> {t("corrected-below")}</em>}
                 </span>
                 {recorded.event.kind !== "correction" && recorded.event.kind !== "step" && (
                   <Button
@@ -45,7 +46,7 @@ export function WhatHappened({
                     aria-label={`Correct: ${words}`}
                     className="no-print min-h-6 shrink-0 px-1 text-soft"
                   >
-                    correct
+                    {t("correct")}
                   </Button>
                 )}
               </span>

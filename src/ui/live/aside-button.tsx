@@ -3,6 +3,7 @@
 import { FileWarning } from "lucide-react";
 import { Popover } from "radix-ui";
 import { type FormEvent, useEffect, useState } from "react";
+import { t } from "@/messages/live";
 import { Button } from "../controls/button";
 import { Input } from "../controls/input";
 import { Link } from "../controls/link";
@@ -13,10 +14,10 @@ const LOOK_AGAIN_MS = 2_000;
 
 const nameOf = ({ event }: Aside): string =>
   event === null
-    ? "Something that cannot be read"
+    ? t("something-that-cannot-be-read")
     : event.kind === "reading"
       ? `Reading ${event.typed} ${event.unit}`
-      : `What was entered: ${event.kind}`;
+      : t("what-was-entered", { kind: event.kind });
 
 /** What this device holds that the server did not take, on every page: each is tried again, copied or given up. */
 export function AsideButton() {
@@ -32,21 +33,21 @@ export function AsideButton() {
   return (
     <Popover.Root>
       <Popover.Trigger
-        aria-label={`${all.length} aside, not stored: what to do`}
+        aria-label={t("aside-not-stored-what-to-do", { length: all.length })}
         className="flex min-h-14 flex-1 flex-col items-center justify-center gap-0.5 font-bold text-out text-sm sm:min-h-[62px] sm:flex-none"
       >
         <FileWarning aria-hidden="true" className="size-6" strokeWidth={1.8} />
-        {all.length} aside
+        {t("aside", { length: all.length })}
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content
-          aria-label="Not stored, and kept on this device"
+          aria-label={t("not-stored-and-kept-on-this")}
           side="top"
           align="start"
           collisionPadding={12}
           className="z-30 max-h-[80vh] w-[min(30rem,calc(100vw-1.5rem))] overflow-y-auto rounded-lg border-2 border-out bg-raised p-4 shadow-lg"
         >
-          <h2 className="font-bold text-lg">Not stored, and kept on this device</h2>
+          <h2 className="font-bold text-lg">{t("not-stored-and-kept-on-this")}</h2>
           <ul className="mt-1 divide-y divide-line">
             {all.map((aside) => (
               <Kept key={aside.key} aside={aside} onDone={look} />
@@ -78,7 +79,7 @@ function Kept({ aside, onDone }: { aside: Aside; onDone: () => void }) {
       <strong>{nameOf(aside)}</strong>
       <span>{aside.why}</span>
       <Link href={`/bench/${aside.end}`} className="inline-flex min-h-11 items-center underline">
-        To its end
+        {t("to-its-end")}
       </Link>
       <div className="flex flex-wrap gap-2">
         {aside.event && (
@@ -89,21 +90,21 @@ function Kept({ aside, onDone }: { aside: Aside; onDone: () => void }) {
               onDone();
             }}
           >
-            Try again
+            {t("try-again")}
           </Button>
         )}
         <Button size="small" onClick={copy}>
-          {copied ? "Copied" : "Copy"}
+          {copied ? t("copied") : t("copy")}
         </Button>
         <Button size="small" onClick={() => setDropping(!dropping)} aria-expanded={dropping}>
-          Give it up
+          {t("give-it-up")}
         </Button>
       </div>
       {dropping && (
         <form onSubmit={giveUp} className="flex flex-wrap gap-2">
           <Input
-            aria-label="Why it is given up"
-            placeholder="Why?"
+            aria-label={t("why-it-is-given-up")}
+            placeholder={t("why")}
             required
             value={reason}
             maxLength={200}
@@ -111,7 +112,7 @@ function Kept({ aside, onDone }: { aside: Aside; onDone: () => void }) {
             className="min-w-0 flex-1"
           />
           <Button type="submit" look="strong" size="small" disabled={reason.trim() === ""}>
-            Give it up
+            {t("give-it-up")}
           </Button>
         </form>
       )}

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { type EndEvent, type Problem, zEvent } from "@/core";
+import { t } from "@/messages/live";
 import { type Box, keysOf, putIn, readWaiting, takeOut, WAITING, type Waiting, zMade } from "./outbox";
 
 /** What the server refused for good, or what this program cannot read: kept on this device until somebody says what becomes of it. */
@@ -56,7 +57,7 @@ function readAside(box: Box, key: string): Aside {
     : { key, end: key.split("/")[1] ?? "", event: null, why: UNREADABLE, text };
 }
 
-const UNREADABLE = "This page cannot read it: another version of Arlent left it on this device.";
+const UNREADABLE = t("this-page-cannot-read-it-another");
 
 /** What waits and cannot be read; null where it can, and will be sent. */
 function unread(box: Box, key: string): Aside | null {

@@ -1,6 +1,7 @@
 import { toast } from "sonner";
 import { z } from "zod";
 import { type EndEvent, eventOfVersion1, liftedFrom2, zEvent } from "@/core";
+import { t } from "@/messages/live";
 
 /** What every event made on this device carries. */
 export const zMade = {
@@ -131,10 +132,10 @@ export function roomyBox(storage: Box, full: () => void): Box {
 let device: Box | null = null;
 
 function tellFull(): void {
-  toast.warning(
-    "This device's storage is full: what you enter now is held by this page alone until the server has it. Keep it open.",
-    { id: "storage-full", duration: Number.POSITIVE_INFINITY },
-  );
+  toast.warning(t("this-device-s-storage-is-full"), {
+    id: "storage-full",
+    duration: Number.POSITIVE_INFINITY,
+  });
 }
 
 /** This device's box: its storage, or the page's own where storage is full or forbidden. */

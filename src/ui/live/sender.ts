@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { type EndEvent, type Problem, STATUS_OF, zAdd, zEventsAnswer } from "@/core";
+import { t } from "@/messages/live";
 import { post } from "../http/http";
 import { isTold, setAside } from "./aside";
 import { tell } from "./end-news";
@@ -46,7 +47,7 @@ export async function sendWaiting(
 /** Why an event was not stored, in words that name what was typed. */
 export const refusalText = (problem: Problem, event: EndEvent): string =>
   event.kind === "reading"
-    ? `Reading ${event.typed} was not stored. ${problem.message} It is set aside.`
+    ? t("reading-was-not-stored-it-is", { typed: event.typed, message: problem.message })
     : isTold(event)
-      ? `${problem.message} It is set aside.`
+      ? t("it-is-set-aside", { message: problem.message })
       : problem.message;

@@ -4,6 +4,7 @@ import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } fr
 import { toast } from "sonner";
 import { v4 as uuid } from "uuid";
 import { type EndEvent, type EndState, type Recorded, zEventsAnswer } from "@/core";
+import { t } from "@/messages/live";
 import { get } from "../http/http";
 import { usePeople } from "../people/people-context";
 import { knownEvents, onNews, tell } from "./end-news";
@@ -28,28 +29,28 @@ export interface LiveEnd {
 }
 
 const WORDS: Record<Recorded["event"]["kind"], string> = {
-  thread: "a part",
-  step: "the step",
-  reading: "a reading",
-  strike: "a struck reading",
-  answer: "an answer",
-  label: "the label",
-  retry: "a retry",
-  restart: "a fresh start",
-  shards: "the shards",
-  use: "what was used",
-  timer: "a timer",
+  thread: t("a-part"),
+  step: t("the-step"),
+  reading: t("a-reading"),
+  strike: t("a-struck-reading"),
+  answer: t("an-answer"),
+  label: t("the-label"),
+  retry: t("a-retry"),
+  restart: t("a-fresh-start"),
+  shards: t("the-shards"),
+  use: t("what-was-used"),
+  timer: t("a-timer"),
   sign: "the sign-off",
-  rework: "a rework",
-  trimmed: "the end trimmed",
-  "take-back": "something taken back",
-  park: "the end parked or taken up again",
-  counted: "a count",
-  fault: "something seen",
-  spare: "the cable to spare",
-  correction: "a correction",
-  photo: "a photograph",
-  unread: "something a newer Arlent wrote",
+  rework: t("a-rework"),
+  trimmed: t("the-end-trimmed"),
+  "take-back": t("something-taken-back"),
+  park: t("the-end-parked-or-taken-up"),
+  counted: t("a-count"),
+  fault: t("something-seen"),
+  spare: t("the-cable-to-spare"),
+  correction: t("a-correction"),
+  photo: t("a-photograph"),
+  unread: t("something-a-newer-arlent-wrote"),
 };
 
 /** What waits now; the very same where that is nothing, as before. */
@@ -79,7 +80,9 @@ export function useEnd(id: string, initial: readonly Recorded[]): LiveEnd {
     );
     if (others.length > 0)
       toast(
-        `Changed in another window: ${[...new Set(others.map(({ event }) => WORDS[event.kind]))].join(", ")}.`,
+        t("changed-in-another-window", {
+          value: [...new Set(others.map(({ event }) => WORDS[event.kind]))].join(", "),
+        }),
         { duration: 6_000 },
       );
     setKnown((before) => merged(before, more));

@@ -3,6 +3,7 @@
 import { X } from "lucide-react";
 import { useEffect } from "react";
 import { type Action, type ToastT, toast, useSonner } from "sonner";
+import { t } from "@/messages/messages";
 import { IconButton } from "../controls/icon-button";
 
 const SHOWN_MS = 6_000;
@@ -31,7 +32,7 @@ export function MessageLine({ className = "" }: { className?: string }) {
           {isAction(message.action) && (
             <MessageAction action={message.action} onDone={() => toast.dismiss(message.id)} />
           )}
-          <IconButton name="Close the message" onClick={() => toast.dismiss(message.id)}>
+          <IconButton name={t("close-the-message")} onClick={() => toast.dismiss(message.id)}>
             <X aria-hidden="true" className="size-5" />
           </IconButton>
         </div>

@@ -1,5 +1,6 @@
 import { Line, Rect, Svg, Text } from "@react-pdf/renderer";
 import { endDrawing, type RecordDocument, type RunSheet } from "@/core";
+import { t } from "@/messages/paper";
 import { bandScale } from "../band/scale";
 import { middleOf, shadeOf } from "../band/textures";
 import { mmText } from "../words/length-text";
@@ -63,7 +64,9 @@ export function EndDrawing({
           )),
         ])}
       <Text x={0} y={HEIGHT - 2} style={{ fontSize: 6.5 }}>
-        {`Lengths to scale${scale.stretches.length > 1 ? ", left out at the break" : ""}; thickness not. As made; thin lines where the sheet has it.`}
+        {t("lengths-to-scale-thickness-not-as", {
+          value: scale.stretches.length > 1 ? t("left-out-at-the-break") : "",
+        })}
       </Text>
       {planned
         .filter(({ planned: plan, made }) => plan !== made)

@@ -1,6 +1,7 @@
 import { Document, Font, Image, Page, renderToBuffer, StyleSheet, Text, View } from "@react-pdf/renderer";
 import type { ReactElement } from "react";
 import { FAULT_NAMES, InputError, onLeg, type RecordDocument, type RunSheet } from "@/core";
+import { t } from "@/messages/paper";
 import { confirmationText, figuresStand } from "../words/figures-stand";
 import { legsText } from "../words/legs-text";
 import { coreText } from "../words/length-text";
@@ -44,11 +45,15 @@ const styles = StyleSheet.create({
   photo: { width: 160, height: 110, objectFit: "cover" },
 });
 
-const WORDS: Record<string, string> = { in: "In", out: "Out", unsure: "Not settled" };
+const WORDS: Record<string, string> = { in: t("in"), out: t("out"), unsure: t("not-settled") };
 const when = (iso: string): string => `${iso.slice(0, 10)} ${iso.slice(11, 16)} UTC`;
 const mm = (value: number | null): string => (value === null ? "–" : String(value));
 const limits = (min: number | null, max: number | null): string =>
-  min === null ? `at most ${mm(max)}` : max === null ? `at least ${mm(min)}` : `${mm(min)} to ${mm(max)}`;
+  min === null
+    ? t("at-most", { mm: mm(max) })
+    : max === null
+      ? t("at-least", { mm: mm(min) })
+      : `${mm(min)} to ${mm(max)}`;
 
 /**
  * Records as a PDF, each end on pages of its own: what was required and whose figures, what was measured with what,
@@ -75,7 +80,7 @@ async function printed(
 ): Promise<Buffer> {
   mustBePrintable(records);
   return renderToBuffer(
-    <Document language="en" title="Arlent records" creator="Arlent">
+    <Document language="en" title={t("arlent-records")} creator={t("arlent")}>
       {records.map(pageOf)}
     </Document>,
   );
@@ -95,12 +100,12 @@ export async function pagesPdf(
       <Head record={record} />
       <Drawing record={record} sheet={sheets.get(record.id)} />
       <Lengths record={record} />
-      <Text style={styles.head}>Besides</Text>
-      <Fact name="Looks" says={looksTold(record)} />
-      <Fact name="Redone" says={redoneTold(record)} />
-      <Fact name="Cable" says={`${record.cable.lost} millimetres lost by rework`} />
-      <Fact name="Shards" says={shardsTold(record)} />
-      {notCounted(record) !== "" && <Fact name="Not counted" says={notCounted(record)} />}
+      <Text style={styles.head}>{t("besides")}</Text>
+      <Fact name={t("looks")} says={looksTold(record)} />
+      <Fact name={t("redone")} says={redoneTold(record)} />
+      <Fact name={t("cable")} says={t("millimetres-lost-by-rework", { lost: record.cable.lost })} />
+      <Fact name={t("shards")} says={shardsTold(record)} />
+      {notCounted(record) !== "" && <Fact name={t("not-counted")} says={notCounted(record)} />}
       <Foot record={record} />
     </Page>
   ));
@@ -110,9 +115,9 @@ const looksTold = ({ looks }: RecordDocument): string => {
   const bad = looks.filter(({ good }) => good === false).length;
   const open = looks.filter(({ good }) => good === null).length;
   return [
-    `${looks.length - bad - open} of ${looks.length} good`,
-    ...(bad > 0 ? [`${bad} not good`] : []),
-    ...(open > 0 ? [`${open} not answered`] : []),
+    t("of-good", { value: looks.length - bad - open, length: looks.length }),
+    ...(bad > 0 ? [t("not-good", { bad })] : []),
+    ...(open > 0 ? [t("not-answered", { open })] : []),
   ].join("; ");
 };
 
@@ -122,7 +127,11 @@ const redoneTold = ({ reworks, attempts }: RecordDocument): string =>
     : [...reworks.map(({ why }) => why), ...attempts.map(({ why }) => why)].join("; ");
 
 const shardsTold = ({ shards, signed }: RecordDocument): string =>
-  `${shards.made} off, ${shards.binned} in the bin${signed?.missingShards ? `; missing: ${signed.missingShards}` : ""}`;
+  t("off-in-the-bin", {
+    made: shards.made,
+    binned: shards.binned,
+    value: signed?.missingShards ? t("missing", { missingShards: signed.missingShards }) : "",
+  });
 
 /** The texts people wrote, in any script they like. */
 const written = ({
@@ -180,57 +189,64 @@ function Record({
       <Head record={record} />
       <Drawing record={record} sheet={sheet} />
       <Lengths record={record} />
-      {looks.length > 0 && <Text style={styles.head}>What was seen</Text>}
+      {looks.length > 0 && <Text style={styles.head}>{t("what-was-seen")}</Text>}
       {looks.map(({ asks, sees, good, colours }) => (
         <Text key={asks}>
-          {asks} {sees ?? "Not answered"}
-          {good === false && " (not good)"}
+          {asks} {sees ?? t("not-answered-2")}
+          {good === false && t("not-good-2")}
           {colours.length > 0 && `. Seen in the hand: ${colours.join("; ")}`}
         </Text>
       ))}
-      {record.faults.length > 0 && <Text style={styles.head}>Faults seen</Text>}
+      {record.faults.length > 0 && <Text style={styles.head}>{t("faults-seen")}</Text>}
       {record.faults.map(({ at, what, name, leg, behind, stands }) => (
         <Text key={`${at} ${what} ${name} ${leg}`}>
           {when(at)}
           {onLeg(leg, record.midRun)}: {FAULT_NAMES[what]}, {name}
-          {behind !== null && `, ${behind} behind the fibre end`}
-          {stands ? "" : "; made anew or taken back since"}
+          {behind !== null && t("behind-the-fibre-end", { behind })}
+          {stands ? "" : t("made-anew-or-taken-back-since")}
         </Text>
       ))}
-      {(reworks.length > 0 || record.attempts.length > 0) && <Text style={styles.head}>Redone</Text>}
+      {(reworks.length > 0 || record.attempts.length > 0) && <Text style={styles.head}>{t("redone")}</Text>}
       {reworks.map(({ at, why, leg, plan, cableLost, moves }) => (
         <Text key={at}>
-          {when(at)}
-          {onLeg(leg, record.midRun)}, for {why}, the {plan} way:{" "}
-          {moves.map(({ name, was, now }) => `${name} ${was === null ? "" : `${was} to `}${now}`).join("; ")}.{" "}
-          {cableLost} millimetres of cable.
+          {t("for-the-way-millimetres-of-cable", {
+            when: when(at),
+            onLeg: onLeg(leg, record.midRun),
+            why,
+            plan,
+            value: moves
+              .map(({ name, was, now }) => `${name} ${was === null ? "" : `${was} to `}${now}`)
+              .join("; "),
+            cableLost,
+          })}
         </Text>
       ))}
       {record.attempts.map(({ at, name, why, leg, cableLost }) => (
         <Text key={at}>
-          {when(at)}
-          {onLeg(leg, record.midRun)}, for {why}: {name}.
-          {cableLost > 0 && ` ${cableLost} millimetres of cable.`}
+          {t("for", { when: when(at), onLeg: onLeg(leg, record.midRun), why, name })}
+          {cableLost > 0 && t("millimetres-of-cable", { cableLost })}
         </Text>
       ))}
       {record.voided.length > 0 && (
         <Text>
-          Readings before that:{" "}
-          {record.voided
-            .map(({ length, value }) => `${lengths.find(({ id }) => id === length)?.name ?? length} ${value}`)
-            .join("; ")}
-          .
+          {t("readings-before-that", {
+            value: record.voided
+              .map(
+                ({ length, value }) => `${lengths.find(({ id }) => id === length)?.name ?? length} ${value}`,
+              )
+              .join("; "),
+          })}
         </Text>
       )}
-      {corrections.length > 0 && <Text style={styles.head}>Corrections</Text>}
+      {corrections.length > 0 && <Text style={styles.head}>{t("corrections")}</Text>}
       {corrections.map(({ says, why, name, at }) => (
         <Text key={at}>
           {when(at)}, {name}: {says} ({why})
         </Text>
       ))}
-      <Text style={styles.head}>Parts, glass and cable</Text>
+      <Text style={styles.head}>{t("parts-glass-and-cable")}</Text>
       <Fact
-        name="Threaded on"
+        name={t("threaded-on")}
         says={
           parts
             .filter(({ on }) => on)
@@ -238,16 +254,19 @@ function Record({
             .join(", ") || "nothing"
         }
       />
-      <Fact name="Shards" says={shardsTold(record)} />
+      <Fact name={t("shards")} says={shardsTold(record)} />
       {record.counts.some(({ count }) => count === null) && (
-        <Fact name="Not counted" says={notCounted(record)} />
+        <Fact name={t("not-counted")} says={notCounted(record)} />
       )}
       {used.length > 0 && (
-        <Fact name="Used" says={used.map(({ item, count }) => `${count} × ${item}`).join(", ")} />
+        <Fact name={t("used")} says={used.map(({ item, count }) => `${count} × ${item}`).join(", ")} />
       )}
       <Fact
-        name="Cable"
-        says={`${cable.lost} millimetres lost by rework${cable.left === null ? "" : `, ${cable.left} millimetres left to spare`}`}
+        name={t("cable")}
+        says={t("millimetres-lost-by-rework-2", {
+          lost: cable.lost,
+          value: cable.left === null ? "" : t("millimetres-left-to-spare", { left: cable.left }),
+        })}
       />
       {shown.length > 0 && (
         <View style={styles.photos}>
@@ -271,31 +290,41 @@ function Head({ record }: { record: RecordDocument }) {
   return (
     <>
       <Text style={styles.title}>
-        {[record.job, record.label].filter(Boolean).join(" · ") || "End not named"}
+        {[record.job, record.label].filter(Boolean).join(" · ") || t("end-not-named")}
       </Text>
       <Text style={styles.result}>
         {signed
-          ? `${RESULT_WORDS[record.result]}. Signed off by ${signed.name}, ${when(signed.at)}`
-          : "Still at the bench"}
+          ? t("signed-off-by", {
+              value: RESULT_WORDS[record.result],
+              name: signed.name,
+              when: when(signed.at),
+            })
+          : t("still-at-the-bench")}
       </Text>
-      <Fact name="Style" says={[`${style.name}, revision ${style.revision}`, ...record.as].join(" · ")} />
-      <Fact name="Cable" says={`${cable.name}, revision ${cable.revision}, ${coreText(cable.core)}`} />
-      {record.legs.length > 0 && (
-        <Fact name={record.midRun ? "Sides" : "Legs"} says={legsText(record.legs)} />
-      )}
-      {where && <Fact name="Made at" says={madeAtText(where)} />}
       <Fact
-        name="Figures"
+        name={t("style")}
+        says={[t("revision", { name: style.name, revision: style.revision }), ...record.as].join(" · ")}
+      />
+      <Fact
+        name={t("cable")}
+        says={t("revision-2", { name: cable.name, revision: cable.revision, coreText: coreText(cable.core) })}
+      />
+      {record.legs.length > 0 && (
+        <Fact name={record.midRun ? t("sides") : t("legs")} says={legsText(record.legs)} />
+      )}
+      {where && <Fact name={t("made-at")} says={madeAtText(where)} />}
+      <Fact
+        name={t("figures")}
         says={`${figuresStand(rough, record.lengths.length)} (${style.figures.date}). ${style.figures.note}`}
       />
-      {record.purpose === "practice" && <Fact name="Purpose" says="Practice: not in the ledger" />}
+      {record.purpose === "practice" && <Fact name={t("purpose")} says={t("practice-not-in-the-ledger")} />}
       {record.unread.length > 0 && (
         <Fact
-          name="Not told here"
-          says={`${record.unread.length} events written by a newer Arlent or not readable: read this end with that one`}
+          name={t("not-told-here")}
+          says={t("events-written-by-a-newer-arlent", { length: record.unread.length })}
         />
       )}
-      <Fact name="Begun" says={when(record.started)} />
+      <Fact name={t("begun")} says={when(record.started)} />
     </>
   );
 }
@@ -308,7 +337,7 @@ function Lengths({ record }: { record: RecordDocument }) {
   const { lengths } = record;
   return (
     <>
-      <Text style={styles.head}>Lengths in millimetres</Text>
+      <Text style={styles.head}>{t("lengths-in-millimetres")}</Text>
       {lengths.map(
         ({
           id,
@@ -334,8 +363,8 @@ function Lengths({ record }: { record: RecordDocument }) {
             <Text style={representative ? [styles.cell, styles.rough] : styles.cell}>{limits(min, max)}</Text>
             <Text style={styles.cell}>
               {verdict === null
-                ? "Not measured"
-                : `${WORDS[verdict]}${mean === null ? "" : `, ${mean.toFixed(2)}`}${probability === null ? "" : `, ${Math.round(probability * 100)} % likely in`}`}
+                ? t("not-measured")
+                : `${WORDS[verdict]}${mean === null ? "" : `, ${mean.toFixed(2)}`}${probability === null ? "" : t("likely-in", { round: Math.round(probability * 100) })}`}
             </Text>
             <Text style={styles.wide}>
               {readings.map(({ value, instrument }) => `${value} by ${instrument.toLowerCase()}`).join("; ")}
@@ -350,8 +379,8 @@ function Lengths({ record }: { record: RecordDocument }) {
 function Foot({ record }: { record: RecordDocument }) {
   return (
     <View style={styles.foot} fixed>
-      <Text>End {record.id}</Text>
-      <Text>Check figure {record.hash.slice(0, 16)}</Text>
+      <Text>{t("end", { id: record.id })}</Text>
+      <Text>{t("check-figure", { slice: record.hash.slice(0, 16) })}</Text>
       <Text render={({ subPageNumber, subPageTotalPages }) => `${subPageNumber} of ${subPageTotalPages}`} />
     </View>
   );
@@ -361,7 +390,7 @@ function Foot({ record }: { record: RecordDocument }) {
 const notCounted = ({ counts }: RecordDocument): string =>
   counts
     .filter(({ count }) => count === null)
-    .map(({ of, title }) => `${of} at “${title}”`)
+    .map(({ of, title }) => t("at", { of, title }))
     .join("; ");
 
 function Fact({ name, says }: { name: string; says: string }) {

@@ -1,5 +1,6 @@
 import { join } from "node:path";
 import unicode from "@fontsource/noto-sans/unicode.json" with { type: "json" };
+import { t } from "@/messages/paper";
 
 const FILES = join(process.cwd(), "node_modules/@fontsource");
 const WEIGHTS = [400, 700] as const;
@@ -16,9 +17,9 @@ const SCRIPTS = [
 
 /** The faces paper is set in: the program's own first, then the usual scripts of Europe and Vietnam. */
 export const FACES = [
-  { family: "Arlent", at: "atkinson-hyperlegible-next", subset: "latin" },
-  { family: "Arlent extended", at: "atkinson-hyperlegible-next", subset: "latin-ext" },
-  ...SCRIPTS.map((subset) => ({ family: `Arlent ${subset} beside`, at: "noto-sans", subset })),
+  { family: t("arlent"), at: "atkinson-hyperlegible-next", subset: "latin" },
+  { family: t("arlent-extended"), at: "atkinson-hyperlegible-next", subset: "latin-ext" },
+  ...SCRIPTS.map((subset) => ({ family: t("arlent-beside", { subset }), at: "noto-sans", subset })),
 ].map(({ family, at, subset }) => ({
   family,
   fonts: WEIGHTS.map((fontWeight) => ({

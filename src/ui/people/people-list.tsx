@@ -2,6 +2,7 @@
 
 import { Check } from "lucide-react";
 import { useState } from "react";
+import { t } from "@/messages/people";
 import { Button } from "../controls/button";
 import { Field } from "../controls/field";
 import { usePeople } from "./people-context";
@@ -24,7 +25,7 @@ export function PeopleList({ onPicked }: { onPicked?: () => void }) {
   return (
     <div className="grid gap-3">
       {people.length > 0 && (
-        <ul aria-label="Who is working" className="flex flex-wrap gap-2">
+        <ul aria-label={t("who-is-working")} className="flex flex-wrap gap-2">
           {people.map(({ id, name: called }) => (
             <li key={id}>
               <Button
@@ -51,7 +52,7 @@ export function PeopleList({ onPicked }: { onPicked?: () => void }) {
         }}
       >
         <Field
-          title={people.length > 0 ? "Somebody else" : "Your name"}
+          title={people.length > 0 ? t("somebody-else") : t("your-name")}
           value={name}
           maxLength={120}
           autoComplete="name"
@@ -60,7 +61,7 @@ export function PeopleList({ onPicked }: { onPicked?: () => void }) {
           className="flex-1"
         />
         <Button type="submit" disabled={name.trim() === ""}>
-          That is me
+          {t("that-is-me")}
         </Button>
       </form>
     </div>

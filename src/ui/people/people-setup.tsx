@@ -3,6 +3,7 @@
 import { useState } from "react";
 import { toast } from "sonner";
 import type { Person } from "@/core";
+import { t } from "@/messages/people";
 import { Button } from "../controls/button";
 import { Field } from "../controls/field";
 import { Select } from "../controls/select";
@@ -15,11 +16,9 @@ export function PeopleSetup() {
   return (
     <section aria-labelledby="people">
       <h2 id="people" className="font-bold text-lg">
-        People
+        {t("people")}
       </h2>
-      <p className="mb-2 text-soft">
-        Who works at this device. Aims, studies and sign-offs go by the person, however a name was spelt.
-      </p>
+      <p className="mb-2 text-soft">{t("who-works-at-this-device-aims")}</p>
       <PeopleList />
       {people.length > 0 && (
         <ul className="mt-3 divide-y divide-line border-line border-y">
@@ -55,7 +54,7 @@ function PersonRow({ person }: { person: Person }) {
         <span className="min-w-0 flex-1 wrap-anywhere">
           {person.name}
           {person.formerly.length > 0 && (
-            <span className="text-soft text-sm"> also {person.formerly.join(", ")}</span>
+            <span className="text-soft text-sm"> {t("also", { value: person.formerly.join(", ") })}</span>
           )}
         </span>
         <Button
@@ -64,16 +63,16 @@ function PersonRow({ person }: { person: Person }) {
           onClick={() => setDoing("name")}
           aria-label={`Rename ${person.name}`}
         >
-          Rename
+          {t("rename")}
         </Button>
         {others.length > 0 && (
           <Button
             look="quiet"
             size="small"
             onClick={() => setDoing("merge")}
-            aria-label={`Same as… who else is ${person.name}?`}
+            aria-label={t("same-as-who-else-is", { name: person.name })}
           >
-            Same as…
+            {t("same-as")}
           </Button>
         )}
       </div>
@@ -86,19 +85,19 @@ function PersonRow({ person }: { person: Person }) {
           }}
         >
           <Field
-            title="Called from now on"
+            title={t("called-from-now-on")}
             value={text}
             maxLength={120}
             onChange={(event) => setText(event.target.value)}
-            about="What they signed keeps the name of its day."
+            about={t("what-they-signed-keeps-the-name")}
             problem={problem}
             className="flex-1"
           />
           <Button type="submit" look="strong">
-            Keep
+            {t("keep")}
           </Button>
           <Button look="quiet" onClick={() => setDoing(null)}>
-            Leave it
+            {t("leave-it")}
           </Button>
         </form>
       )}
@@ -112,25 +111,22 @@ function PersonRow({ person }: { person: Person }) {
           }}
         >
           <Select
-            title={`${person.name} is the same person as`}
+            title={t("is-the-same-person-as", { name: person.name })}
             value={into}
             onPick={setInto}
             options={others.map(({ id, name }) => ({ id, name }))}
-            empty="nobody picked"
+            empty={t("nobody-picked")}
           />
-          <p className="text-soft text-sm">
-            Both names stay where they were signed; from now on all they did counts as one person's. It is
-            recorded, and cannot be taken apart again.
-          </p>
+          <p className="text-soft text-sm">{t("both-names-stay-where-they-were")}</p>
           <p role="alert" className="text-out empty:hidden">
             {problem}
           </p>
           <div className="flex gap-2">
             <Button type="submit" look="strong" disabled={into === ""}>
-              They are one person
+              {t("they-are-one-person")}
             </Button>
             <Button look="quiet" onClick={() => setDoing(null)}>
-              Leave it
+              {t("leave-it")}
             </Button>
           </div>
         </form>

@@ -3,6 +3,7 @@
 import { UserRound } from "lucide-react";
 import { Popover } from "radix-ui";
 import { useState } from "react";
+import { t } from "@/messages/people";
 import { usePeople } from "./people-context";
 import { PeopleList } from "./people-list";
 
@@ -22,7 +23,7 @@ export function WhoButton() {
   return (
     <Popover.Root open={open} onOpenChange={setOpen}>
       <Popover.Trigger
-        aria-label={who ? `Working: ${who.name}. Change` : "Who is working?"}
+        aria-label={who ? t("working-change", { name: who.name }) : t("who-is-working-2")}
         className="flex min-h-14 flex-1 flex-col items-center justify-center gap-0.5 text-sm text-soft sm:min-h-[62px]"
       >
         {who ? (
@@ -35,17 +36,17 @@ export function WhoButton() {
         ) : (
           <UserRound aria-hidden="true" className="size-6" strokeWidth={1.8} />
         )}
-        <span className="max-w-full truncate px-1">{who ? who.name.split(/\s+/)[0] : "Who?"}</span>
+        <span className="max-w-full truncate px-1">{who ? who.name.split(/\s+/)[0] : t("who")}</span>
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content
-          aria-label="Who is working here?"
+          aria-label={t("who-is-working-here")}
           side="top"
           align="start"
           collisionPadding={12}
           className="z-30 w-[min(26rem,calc(100vw-1.5rem))] rounded-lg border-2 border-ink bg-raised p-4 shadow-lg"
         >
-          <h2 className="mb-2 font-bold text-lg">Who is working here?</h2>
+          <h2 className="mb-2 font-bold text-lg">{t("who-is-working-here")}</h2>
           <PeopleList onPicked={() => setOpen(false)} />
         </Popover.Content>
       </Popover.Portal>

@@ -5,6 +5,7 @@ import { useId, useState } from "react";
 import { toast } from "sonner";
 import { v4 as uuid } from "uuid";
 import { type EndState, type Recorded, zEventsAnswer } from "@/core";
+import { t } from "@/messages/photos";
 import { Input } from "../controls/input";
 import { sendPhoto } from "../http/http";
 import { usePeople } from "../people/people-context";
@@ -29,7 +30,7 @@ export function PhotoStrip({ end, photos, onAdded }: PhotoStripProps) {
     const answer = await sendPhoto(`/api/v1/ends/${end}/photos?${query}`, zEventsAnswer, file);
     setSending(false);
     if (!answer.ok) {
-      toast.error(`${answer.problem.message} Nothing was attached.`);
+      toast.error(t("nothing-was-attached", { message: answer.problem.message }));
       return;
     }
     setCaption("");
@@ -38,7 +39,7 @@ export function PhotoStrip({ end, photos, onAdded }: PhotoStripProps) {
   return (
     <div className="grid gap-2">
       {photos.length > 0 && (
-        <ul aria-label="Photographs" className="flex flex-wrap gap-2">
+        <ul aria-label={t("photographs")} className="flex flex-wrap gap-2">
           {photos.map(({ sha256, width, height, caption: says }) => (
             <li key={sha256}>
               <a href={`/api/v1/photos/${sha256}`} target="_blank" rel="noreferrer" className="block w-40">
@@ -47,7 +48,7 @@ export function PhotoStrip({ end, photos, onAdded }: PhotoStripProps) {
                   src={`/api/v1/photos/${sha256}`}
                   width={width}
                   height={height}
-                  alt={says || "Photograph of this end"}
+                  alt={says || t("photograph-of-this-end")}
                   loading="lazy"
                   className="h-28 w-40 rounded-md border border-line object-cover"
                 />
@@ -59,21 +60,21 @@ export function PhotoStrip({ end, photos, onAdded }: PhotoStripProps) {
       )}
       <div className="no-print flex flex-wrap items-center gap-2">
         <label htmlFor={`${id}-caption`} className="sr-only">
-          Caption of the photograph
+          {t("caption-of-the-photograph")}
         </label>
         <Input
           id={`${id}-caption`}
           value={caption}
           onChange={(event) => setCaption(event.target.value)}
           maxLength={200}
-          placeholder="Caption, if any"
+          placeholder={t("caption-if-any")}
           className="min-w-0 flex-1"
         />
         <label
           htmlFor={id}
           className="flex min-h-12 cursor-pointer items-center gap-2 rounded-md border border-line px-3 focus-within:outline-3 focus-within:outline-now"
         >
-          <Camera aria-hidden="true" className="size-5" /> {sending ? "Sending …" : "Attach a photograph"}
+          <Camera aria-hidden="true" className="size-5" /> {sending ? t("sending") : t("attach-a-photograph")}
           <input
             id={id}
             type="file"

@@ -1,4 +1,5 @@
 import { type Cable, type Length, type Outcome, ok, type PiecePlan, refuse, SIDES, um, ZERO } from "@/core";
+import { t } from "@/messages/piece-grid";
 import { metresText, readCount, readMetres, readPerCent } from "../jobs/metres";
 
 /** The columns of the piece list in their order; `cut` follows from the others. */
@@ -22,12 +23,12 @@ export interface Column {
 
 const open = () => null;
 const wrong = (text: string, allowed: string) =>
-  refuse("bad-input", `“${text.trim()}” cannot be read. ${allowed}`);
+  refuse("bad-input", t("cannot-be-read", { trim: text.trim(), allowed }));
 
-const ROUTE = "Enter metres, for example 212.04, 41 ft or 212 + 2 %.";
-const LOOPS = "Enter turns × once round in metres, for example 2 × 1.40.";
-const SLACK = "Enter metres left at each side, for example 3; or side A / side B, 3 / 0.";
-const ENDS = "Enter how many ends at each side, for example 12; or side A / side B, 12 / 0.";
+const ROUTE = t("enter-metres-for-example-212-04");
+const LOOPS = t("enter-turns-once-round-in-metres");
+const SLACK = t("enter-metres-left-at-each-side");
+const ENDS = t("enter-how-many-ends-at-each");
 const MOST_ENDS = 6_912;
 const MOST_TURNS = 200;
 
@@ -40,7 +41,7 @@ const places = (side: "A" | "B", id: ColumnId, title: string, heads: readonly st
   closed: open,
   write: (plan, text) =>
     text.trim().length > 200
-      ? wrong(`${text.slice(0, 20)}…`, "A place has at most 200 characters.")
+      ? wrong(`${text.slice(0, 20)}…`, t("a-place-has-at-most-200"))
       : ok({ ...plan, sides: { ...plan.sides, [side]: { ...plan.sides[side], place: text.trim() } } }),
 });
 
@@ -67,39 +68,39 @@ const onSides = (
 export const COLUMNS: readonly Column[] = [
   {
     id: "name",
-    title: "Piece",
+    title: t("piece"),
     heads: ["piece", "name", "cable no", "label", "run"],
     figure: false,
     text: ({ name }) => name,
     closed: open,
     write: (plan, text) =>
       text.trim() === "" || text.length > 200
-        ? refuse("bad-input", "A piece has a name of 1 to 200 characters.")
+        ? refuse("bad-input", t("a-piece-has-a-name-of"))
         : ok({ ...plan, name: text.trim() }),
   },
   {
     id: "cable",
-    title: "Cable",
+    title: t("cable"),
     heads: ["cable", "type", "cable type", "construction"],
     figure: false,
     text: ({ cable }, cables) => cables.find(({ id }) => id === cable)?.name ?? cable,
     closed: ({ sides, stations }) =>
       SIDES.some((side) => sides[side].procedure !== null) || stations.length > 0
-        ? "What ends it or opens it goes by its cable: change that on the piece's page first."
+        ? t("what-ends-it-or-opens-it")
         : null,
     write: (plan, text, cables) => {
       const found = cableNamed(text, cables);
       const [core] = found?.cores ?? [];
       return found && core
         ? ok({ ...plan, cable: found.id, core })
-        : wrong(text, "Enter a cable of the shelf by its name.");
+        : wrong(text, t("enter-a-cable-of-the-shelf"));
     },
   },
-  places("A", "from", "From", ["from", "side a", "a", "start", "origin"]),
-  places("B", "to", "To", ["to", "side b", "b", "end", "destination"]),
+  places("A", "from", t("from"), ["from", "side a", "a", "start", "origin"]),
+  places("B", "to", t("to"), ["to", "side b", "b", "end", "destination"]),
   {
     id: "route",
-    title: "Route, m",
+    title: t("route-m"),
     heads: ["route", "length", "metres", "m", "route m", "length m", "distance"],
     figure: true,
     text: ({ route }) => {
@@ -110,7 +111,7 @@ export const COLUMNS: readonly Column[] = [
       return `${metresText(only.length)}${only.allowancePct ? ` + ${only.allowancePct} %` : ""}`;
     },
     closed: ({ route }) =>
-      route.length > 1 ? `${route.length} stretches: change them on the piece's page.` : null,
+      route.length > 1 ? t("stretches-change-them-on-the-piece", { length: route.length }) : null,
     write: (plan, text) => {
       if (text.trim() === "")
         return ok({ ...plan, route: [], loops: plan.loops.map((loop) => ({ ...loop, after: 0 })) });
@@ -125,7 +126,7 @@ export const COLUMNS: readonly Column[] = [
   },
   {
     id: "loops",
-    title: "Loops, m",
+    title: t("loops-m"),
     heads: ["loops", "loop", "coils", "coil"],
     figure: true,
     text: ({ loops }) => {
@@ -136,7 +137,7 @@ export const COLUMNS: readonly Column[] = [
       return alike ? `${texts[0]}, ${texts.length} of it` : texts.join(", ");
     },
     closed: ({ loops }) =>
-      loops.length > 1 ? `${loops.length} loops: change them on the piece's page.` : null,
+      loops.length > 1 ? t("loops-change-them-on-the-piece", { length: loops.length }) : null,
     write: (plan, text) => {
       if (["", "–", "-", "0"].includes(text.trim())) return ok({ ...plan, loops: [] });
       const [, turns = "", round = ""] = /^\s*(\d+)\s*[×x*]\s*(.+)$/i.exec(text) ?? [];
@@ -152,7 +153,7 @@ export const COLUMNS: readonly Column[] = [
   },
   {
     id: "slack",
-    title: "Slack, m",
+    title: t("slack-m"),
     heads: ["slack", "spare", "slack m", "leave"],
     figure: true,
     text: ({ sides }) => {

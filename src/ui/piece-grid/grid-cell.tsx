@@ -1,6 +1,7 @@
 "use client";
 
 import { type KeyboardEvent, useRef } from "react";
+import { t } from "@/messages/piece-grid";
 import type { Column } from "./columns";
 import { type Cell, type Editing, within } from "./use-cells";
 
@@ -112,7 +113,7 @@ export function FillHandle({ rowsBelow, onTry, onFill }: FillHandleProps) {
   const at = useRef<number | null>(null);
   return (
     <span
-      title="Drag down to fill, or press Ctrl+D"
+      title={t("drag-down-to-fill-or-press")}
       className="absolute -right-1.5 -bottom-1.5 z-10 size-3.5 cursor-ns-resize touch-none border-2 border-ground bg-now"
       onPointerDown={(event) => {
         event.preventDefault();

@@ -2,6 +2,7 @@
 
 import { type ReactNode, useRef } from "react";
 import type { Piece } from "@/core";
+import { t } from "@/messages/piece-grid";
 import { COLUMNS } from "./columns";
 import { CellField, FillHandle, GridCell } from "./grid-cell";
 import { type Cell, type Cells, isSame, useCells } from "./use-cells";
@@ -27,7 +28,7 @@ export function GridTable({ end, endHead, ...cells }: GridTableProps) {
     const column = COLUMNS[cell.column];
     if (!column) return null;
     const here = isSame(cell, selected);
-    const name = rows[cell.row]?.plan.name ?? "New piece";
+    const name = rows[cell.row]?.plan.name ?? t("new-piece");
     const text = work.textAt(cell);
     const isCorner = isSame(cell, { row: range.bottom, column: range.right }) && cell.row < rows.length;
     return (
@@ -54,7 +55,7 @@ export function GridTable({ end, endHead, ...cells }: GridTableProps) {
             column={column}
             name={name}
             text={text}
-            empty={cell.row === rows.length && cell.column === 0 ? "New piece" : "–"}
+            empty={cell.row === rows.length && cell.column === 0 ? t("new-piece") : "–"}
             closed={work.closedAt(cell)}
             here={here}
             onSelect={() => {
@@ -92,9 +93,7 @@ export function GridTable({ end, endHead, ...cells }: GridTableProps) {
         onPaste={work.onPaste}
         className="w-full min-w-[72rem] table-fixed border-collapse"
       >
-        <caption className="sr-only">
-          Pieces of the job. Arrow keys go from cell to cell, Enter edits, Ctrl+D fills down.
-        </caption>
+        <caption className="sr-only">{t("pieces-of-the-job-arrow-keys")}</caption>
         <Columns endHead={endHead} />
         <tbody>
           {rows.map((piece, row) => (
@@ -129,7 +128,7 @@ const Columns = ({ endHead }: Pick<GridTableProps, "endHead">) => (
     <thead>
       <tr className="border-line border-b bg-rail text-left">
         <th scope="col" className="py-2">
-          <span className="sr-only">Number</span>
+          <span className="sr-only">{t("number")}</span>
         </th>
         {COLUMNS.map(({ id, title, figure }) => (
           <th key={id} scope="col" className={`border-line border-l px-2 ${figure ? "text-right" : ""}`}>

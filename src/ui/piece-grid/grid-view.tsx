@@ -18,6 +18,7 @@ import {
   zPiecePlan,
   zPiecesAnswer,
 } from "@/core";
+import { t } from "@/messages/piece-grid";
 import { Button } from "../controls/button";
 import { Link } from "../controls/link";
 import { post } from "../http/http";
@@ -100,7 +101,7 @@ export function GridView({ job, pieces, count, parts, cables }: GridViewProps) {
     if (!piece) {
       const plan = begun(text.trim(), usual.cable);
       if (text.trim() === "") return null;
-      if (!plan) return "No cable is on the shelf.";
+      if (!plan) return t("no-cable-is-on-the-shelf");
       void add([plan]);
       return null;
     }
@@ -113,10 +114,13 @@ export function GridView({ job, pieces, count, parts, cables }: GridViewProps) {
     const from = rows[row];
     const of = COLUMNS[column];
     if (!from || !of || to <= row) return;
-    if (of.id === "name") return void toast.error("Names are not filled down: each piece has its own.");
+    if (of.id === "name") return void toast.error(t("names-are-not-filled-down-each"));
     const text = of.text(from.plan, cables);
     const cells = Array.from({ length: Math.min(to, rows.length - 1) - row }, () => [text]);
-    write(`${of.title.replace(", m", "").toLowerCase()} filled down`, cells, { row: row + 1, column });
+    write(t("filled-down", { toLowerCase: of.title.replace(", m", "").toLowerCase() }), cells, {
+      row: row + 1,
+      column,
+    });
   };
   const write = (says: string, cells: readonly (readonly string[])[], at: Cell) => {
     const over = writtenOver(
@@ -125,15 +129,15 @@ export function GridView({ job, pieces, count, parts, cables }: GridViewProps) {
       at,
       cables,
     );
-    if (!over.ok) return void toast.error(`${over.problem.message} Nothing was changed.`);
+    if (!over.ok) return void toast.error(t("nothing-was-changed", { message: over.problem.message }));
     act(says, over.value);
   };
   const onPaste = (text: string, at: Cell) => {
-    if (text.trim() === "") return void toast.error("The clipboard holds no text. Copy the rows first.");
+    if (text.trim() === "") return void toast.error(t("the-clipboard-holds-no-text-copy"));
     const read = readPasted(text);
     const cells = Papa.parse<string[]>(text.replace(/\s+$/, ""), { delimiter: "\t" }).data;
     const isList = read.ok && (read.value.headed || at.row >= rows.length);
-    if (!isList && at.row < rows.length) return write("Cells pasted", cells, at);
+    if (!isList && at.row < rows.length) return write(t("cells-pasted"), cells, at);
     if (!read.ok) return void toast.error(read.problem.message);
     setPasted(read.value);
   };
@@ -150,23 +154,26 @@ export function GridView({ job, pieces, count, parts, cables }: GridViewProps) {
             {job.name}
           </Link>
         </h1>
-        <p className="mr-auto text-soft">pieces, as a grid</p>
+        <p className="mr-auto text-soft">{t("pieces-as-a-grid")}</p>
         <span role="status" className="text-soft">
-          {saving ? `Keeping ${saving.done + 1} of ${saving.of} …` : ""}
+          {saving ? t("keeping-of", { value: saving.done + 1, of: saving.of }) : ""}
         </span>
         <Button disabled={last === null} onClick={undo}>
-          <Undo2 aria-hidden="true" className="size-4" /> Undo
+          <Undo2 aria-hidden="true" className="size-4" /> {t("undo")}
         </Button>
       </header>
       <p className="flex flex-wrap items-baseline gap-x-3 px-4 pb-3 sm:px-6" aria-live="polite">
         <span className="figures font-bold text-5xl leading-none">{metresText(total)}</span>
         <span className="text-lg">
-          m to cut, {rows.length} {rows.length === 1 ? "piece" : "pieces"}
+          {t("m-to-cut-other", { length: rows.length })}
           {count > rows.length && ` of ${count}`}
         </span>
         {difference !== 0 && (
           <span className="font-semibold text-now">
-            {metresText(Math.abs(difference))} {difference > 0 ? "more" : "less"} than before
+            {t("than-before", {
+              metresText: metresText(Math.abs(difference)),
+              value: difference > 0 ? "more" : "less",
+            })}
             {last && `: ${last}`}
           </span>
         )}
@@ -185,7 +192,7 @@ export function GridView({ job, pieces, count, parts, cables }: GridViewProps) {
           if (left === 0) return;
           const line = Array.from({ length: right - left + 1 }, () => "");
           write(
-            "Cells cleared",
+            t("cells-cleared"),
             Array.from({ length: bottom - top + 1 }, () => line),
             { row: top, column: left },
           );
@@ -194,10 +201,10 @@ export function GridView({ job, pieces, count, parts, cables }: GridViewProps) {
         endHead={
           <>
             <th scope="col" className="border-line border-l px-2 text-right">
-              Cut, m
+              {t("cut-m")}
             </th>
             <th scope="col" className="px-2">
-              <span className="sr-only">Drawn to one scale, metres</span>
+              <span className="sr-only">{t("drawn-to-one-scale-metres")}</span>
               <BarScale longest={longest} />
             </th>
           </>
@@ -216,12 +223,12 @@ export function GridView({ job, pieces, count, parts, cables }: GridViewProps) {
                     {metresText(need.cut)}
                     {need.unsaid.length > 0 && (
                       <span className="block font-normal font-sans text-soft text-xs">
-                        so far, {need.unsaid.length} not said
+                        {t("so-far-not-said", { length: need.unsaid.length })}
                       </span>
                     )}
                   </span>
                 ) : (
-                  <span className="text-out text-sm">cannot be</span>
+                  <span className="text-out text-sm">{t("cannot-be")}</span>
                 )}
               </td>
               <td className="px-2">
@@ -243,11 +250,7 @@ export function GridView({ job, pieces, count, parts, cables }: GridViewProps) {
           onLeave={() => setPasted(null)}
         />
       )}
-      <p className="px-4 py-3 text-soft text-sm sm:px-6">
-        Type in a cell; Enter goes down, Tab to the right, Ctrl+D fills down, Ctrl+Z takes back. Paste a list
-        copied from a spreadsheet into the empty row. One figure of slack or ends is for each side; 3 / 0 is
-        side A / side B.
-      </p>
+      <p className="px-4 py-3 text-soft text-sm sm:px-6">{t("type-in-a-cell-enter-goes")}</p>
     </main>
   );
 }

@@ -3,6 +3,7 @@
 import { ClipboardPaste, X } from "lucide-react";
 import { useState } from "react";
 import type { Cable, PiecePlan } from "@/core";
+import { t } from "@/messages/piece-grid";
 import { Button } from "../controls/button";
 import { IconButton } from "../controls/icon-button";
 import { COLUMNS } from "./columns";
@@ -35,14 +36,16 @@ export function PastedPanel({ pasted, cables, usual, begun, busy, onPut, onLeave
       <div className="flex flex-wrap items-center gap-x-4 gap-y-2 px-4 py-2 sm:px-6">
         <ClipboardPaste aria-hidden="true" className="size-6" />
         <h2 id="clipboard" className="font-bold text-xl">
-          On the clipboard: {rows.length} {rows.length === 1 ? "row" : "rows"}
+          {t("on-the-clipboard-other", { length: rows.length })}
         </h2>
         <p role="status" className="mr-auto">
-          {read} cells read{unread > 0 && `, ${unread} not`}. Nothing is changed yet.
+          {t("cells-read", { read })}
+          {unread > 0 && t("not", { unread })}
+          {t("nothing-is-changed-yet")}
         </p>
-        <Button onClick={onLeave}>Leave</Button>
+        <Button onClick={onLeave}>{t("leave")}</Button>
         <Button look="strong" disabled={busy || plans.length === 0} onClick={() => onPut(plans)}>
-          Put in {plans.length} {plans.length === 1 ? "row" : "rows"}
+          {t("put-in-other", { length: plans.length })}
         </Button>
       </div>
       <div className="relative overflow-x-auto">
@@ -59,7 +62,7 @@ export function PastedPanel({ pasted, cables, usual, begun, busy, onPut, onLeave
                 </th>
               ))}
               <th scope="col">
-                <span className="sr-only">What is wrong</span>
+                <span className="sr-only">{t("what-is-wrong")}</span>
               </th>
             </tr>
           </thead>
@@ -74,7 +77,7 @@ export function PastedPanel({ pasted, cables, usual, begun, busy, onPut, onLeave
                     return (
                       <td key={id} className="p-0">
                         <input
-                          aria-label={`Row ${at + 1}: ${title}`}
+                          aria-label={t("row", { value: at + 1, title })}
                           aria-invalid={isWrong}
                           value={row[id] ?? ""}
                           maxLength={200}
@@ -97,13 +100,13 @@ export function PastedPanel({ pasted, cables, usual, begun, busy, onPut, onLeave
                           {message}{" "}
                           {meant !== null && (
                             <Button look="text" onClick={() => set(at, column, meant)} className="text-ink">
-                              Take {meant}
+                              {t("take", { meant })}
                             </Button>
                           )}
                         </span>
                       ))}
                       <IconButton
-                        name={`Leave row ${at + 1} out`}
+                        name={t("leave-row-out", { value: at + 1 })}
                         onClick={() => setRows((before) => before.filter((_, i) => i !== at))}
                       >
                         <X aria-hidden="true" className="size-5" />
@@ -117,10 +120,14 @@ export function PastedPanel({ pasted, cables, usual, begun, busy, onPut, onLeave
         </table>
       </div>
       <p className="px-4 py-2 text-sm sm:px-6">
-        Columns read {pasted.headed ? "by their heads" : "in the order of the list"}:{" "}
-        {shown.map(({ title }) => title).join(", ")}.{" "}
-        {!pasted.columns.includes("cable") && usual.as !== "" && `The cable is taken as in ${usual.as}.`} What
-        is not in the list is not said: the pieces ask for it.
+        {t("columns-read", {
+          value: pasted.headed ? t("by-their-heads") : t("in-the-order-of-the-list"),
+          value2: shown.map(({ title }) => title).join(", "),
+        })}{" "}
+        {!pasted.columns.includes("cable") &&
+          usual.as !== "" &&
+          t("the-cable-is-taken-as-in", { as: usual.as })}{" "}
+        {t("what-is-not-in-the-list")}
       </p>
     </section>
   );

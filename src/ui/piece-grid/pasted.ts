@@ -1,5 +1,6 @@
 import Papa from "papaparse";
 import { type Outcome, ok, type PiecePlan, refuse } from "@/core";
+import { t } from "@/messages/piece-grid";
 import { COLUMN_IDS, COLUMNS, type Column, type ColumnId, meantBy } from "./columns";
 
 /** A cell of a pasted list that could not be read, and what was likely meant. */
@@ -32,7 +33,7 @@ export const MOST_ROWS = 300;
  */
 export function readPasted(text: string): Outcome<Pasted> {
   if (text.length > MOST_TEXT)
-    return refuse("too-large", `Paste at most ${MOST_TEXT / 1000} thousand characters at a time.`);
+    return refuse("too-large", t("paste-at-most-thousand-characters-at", { value: MOST_TEXT / 1000 }));
   const { data } = Papa.parse<string[]>(text.replace(/\s+$/, ""), {
     skipEmptyLines: "greedy",
     delimiter: text.includes("\t") ? "\t" : "",
@@ -48,8 +49,9 @@ export function readPasted(text: string): Outcome<Pasted> {
     });
     return Object.fromEntries(read);
   });
-  if (rows.length === 0) return refuse("empty", "There is no row in what was copied: one row a piece.");
-  if (rows.length > MOST_ROWS) return refuse("too-many", `Paste at most ${MOST_ROWS} pieces at a time.`);
+  if (rows.length === 0) return refuse("empty", t("there-is-no-row-in-what"));
+  if (rows.length > MOST_ROWS)
+    return refuse("too-many", t("paste-at-most-pieces-at-a", { most_rows: MOST_ROWS }));
   return ok({ columns: columns.flatMap((column) => column ?? []).slice(0, head.length), headed, rows });
 }
 

@@ -4,6 +4,7 @@ import Papa from "papaparse";
 import { type ClipboardEvent, type KeyboardEvent, type RefObject, useEffect, useRef, useState } from "react";
 import { flushSync } from "react-dom";
 import type { Cable, Piece } from "@/core";
+import { t } from "@/messages/piece-grid";
 import { COLUMNS } from "./columns";
 
 export interface Cell {
@@ -52,7 +53,7 @@ const reading = ({ rows, cables }: Cells) => ({
   closedAt: ({ row, column }: Cell): string | null => {
     const piece = rows[row];
     if (piece) return COLUMNS[column]?.closed(piece.plan) ?? null;
-    return column === 0 ? null : "Name the piece first.";
+    return column === 0 ? null : t("name-the-piece-first");
   },
 });
 

@@ -2,6 +2,7 @@
 
 import { useState } from "react";
 import { type CheckStanding, onLeg } from "@/core";
+import { t } from "@/messages/reading";
 import { limitsText, type Units } from "../words/length-text";
 import { VerdictSign } from "../words/verdict-sign";
 
@@ -25,7 +26,7 @@ export function CheckList({ standings, midRun, active, units, narrow, onPick }: 
   const shown = narrow && !all ? standings.slice(0, SHOWN) : standings;
   return (
     <ul
-      aria-label="Lengths to read"
+      aria-label={t("lengths-to-read")}
       className={`grid gap-1.5 ${narrow ? "" : "mt-4 max-w-2xl sm:grid-cols-2"}`}
     >
       {shown.map(({ check, judged }) => (
@@ -55,7 +56,7 @@ export function CheckList({ standings, midRun, active, units, narrow, onPick }: 
       {shown.length < standings.length && (
         <li>
           <button type="button" onClick={() => setAll(true)} className="min-h-12 w-full text-left underline">
-            {standings.length - shown.length} more lengths
+            {t("more-lengths", { value: standings.length - shown.length })}
           </button>
         </li>
       )}

@@ -2,6 +2,7 @@
 
 import { Select } from "radix-ui";
 import { formatMm, type Instrument } from "@/core";
+import { t } from "@/messages/reading";
 
 interface InstrumentPickerProps {
   readonly instruments: readonly Instrument[];
@@ -14,7 +15,7 @@ export function InstrumentPicker({ instruments, instrument, onPick }: Instrument
   return (
     <Select.Root value={instrument.id} onValueChange={onPick}>
       <Select.Trigger
-        aria-label="Instrument"
+        aria-label={t("instrument")}
         className="flex min-h-12 w-full items-center justify-between rounded-md border border-line px-3 text-left"
       >
         <span className="min-w-0 truncate">
@@ -47,4 +48,4 @@ export function InstrumentPicker({ instruments, instrument, onPick }: Instrument
 }
 
 const errorText = ({ resolution, repeatability }: Instrument): string =>
-  `reads ${formatMm(resolution)}, repeats ${formatMm(repeatability)} mm`;
+  t("reads-repeats-mm", { formatMm: formatMm(resolution), formatMm2: formatMm(repeatability) });

@@ -14,6 +14,7 @@ import {
   retriesOffered,
   retryEvent,
 } from "@/core";
+import { t } from "@/messages/reading";
 import { onControl } from "../aids/on-control";
 import { Choice } from "../controls/choice";
 import { useDigits } from "../keys/use-digits";
@@ -148,26 +149,28 @@ function Ladder({ sheet, offers, onTake, onGiveUp }: LadderProps) {
           >
             <span className="block font-bold">
               {capital(offer.rule.name)}
-              {offer.rule.each && onLeg(offer.leg, midRun)}: back to “{sheet.lines[offer.to]?.step.title}”
+              {offer.rule.each && onLeg(offer.leg, midRun)}
+              {t("back-to")}
+              {sheet.lines[offer.to]?.step.title}”
             </span>
             <span className="text-soft text-sm">{spentText(offer)}</span>
           </Choice>
         ))
       ) : (
         <>
-          <p className="font-bold text-out">Nothing is left to try on this end.</p>
+          <p className="font-bold text-out">{t("nothing-is-left-to-try-on")}</p>
           <Choice tone="out" onClick={onGiveUp} className="min-h-14 font-bold">
-            Cut it off and sign it so
+            {t("cut-it-off-and-sign-it")}
           </Choice>
         </>
       )}
       {others.length > 0 && (
-        <ul aria-label="What else can be tried" className="text-soft text-sm leading-tight">
+        <ul aria-label={t("what-else-can-be-tried")} className="text-soft text-sm leading-tight">
           {others.map(({ rule, used, left, leg }) => (
             <li key={`${rule.id}/${leg}`}>
               {capital(rule.name)}
-              {rule.each && onLeg(leg, midRun)}: {used} of {rule.most} used
-              {left === 0 ? ", none left" : ""}
+              {rule.each && onLeg(leg, midRun)}
+              {t("of-used", { used, most: rule.most, value: left === 0 ? t("none-left") : "" })}
             </li>
           ))}
         </ul>
@@ -178,6 +181,6 @@ function Ladder({ sheet, offers, onTake, onGiveUp }: LadderProps) {
 
 /** How often a rule was used, and what trying it keeps and costs. */
 const spentText = ({ used, rule: { most, reuses, newPart } }: RetryOffer): string =>
-  [`${used} of ${most} used.`, reuses && `Kept: ${reuses}`, newPart && `New: ${newPart}`]
+  [t("of-used-2", { used, most }), reuses && `Kept: ${reuses}`, newPart && `New: ${newPart}`]
     .filter(Boolean)
     .join(" ");

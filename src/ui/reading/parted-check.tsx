@@ -2,14 +2,15 @@
 
 import { useState } from "react";
 import { type EndEvent, type Judgement, lastSeen, type PartedTold, type SeenFibre } from "@/core";
+import { t } from "@/messages/reading";
 import { Button } from "../controls/button";
 import { ColourCheck } from "../entry/colour-check";
 import { fibreText } from "../words/fibre-text";
 
 const CUT_WORDS = {
-  middle: "in the middle of the opening",
-  upstream: "at the edge towards side A",
-  downstream: "at the edge towards side B",
+  middle: t("in-the-middle-of-the-opening"),
+  upstream: t("at-the-edge-towards-side-a"),
+  downstream: t("at-the-edge-towards-side-b"),
 } as const;
 
 interface PartedCheckProps {
@@ -41,11 +42,9 @@ export function PartedCheck({ judgement, parted, given, onAdd }: PartedCheckProp
     <div>
       <p className="font-semibold text-lg">
         {parted.length > 1 && (
-          <span className="figures">
-            {place + 1} of {parted.length}:{" "}
-          </span>
+          <span className="figures">{t("of", { value: place + 1, length: parted.length })} </span>
         )}
-        {fibreText(wanted)}, cut {CUT_WORDS[wanted.at]}
+        {t("cut", { fibreText: fibreText(wanted), value: CUT_WORDS[wanted.at] })}
       </p>
       <ColourCheck
         key={wanted.number}
@@ -68,7 +67,7 @@ export function PartedCheck({ judgement, parted, given, onAdd }: PartedCheckProp
             setTold(false);
           }}
         >
-          It is cut. Next: {fibreText(next)}
+          {t("it-is-cut-next", { fibreText: fibreText(next) })}
         </Button>
       )}
     </div>

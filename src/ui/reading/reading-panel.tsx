@@ -18,6 +18,7 @@ import {
   um,
   type Written,
 } from "@/core";
+import { t } from "@/messages/reading";
 import { Button } from "../controls/button";
 import { Choice } from "../controls/choice";
 import { IconButton } from "../controls/icon-button";
@@ -174,8 +175,12 @@ export function ReadingPanel({
     <div className="grid grid-cols-[minmax(0,1fr)] content-start gap-2">
       <label htmlFor="reading" className="text-soft text-sm">
         {doubt
-          ? "Reading"
-          : `Reading: ${check.name}${onLeg(check.leg, midRun)} · ${figureText(check.nominal, units, toleranceOf(check))}`}
+          ? t("reading")
+          : t("reading-2", {
+              name: check.name,
+              onLeg: onLeg(check.leg, midRun),
+              figureText: figureText(check.nominal, units, toleranceOf(check)),
+            })}
       </label>
       <div className="flex items-center rounded-lg border-[3px] border-ink bg-field pr-2 focus-within:outline-3 focus-within:outline-now">
         <input
@@ -202,7 +207,7 @@ export function ReadingPanel({
         />
         <span className="text-soft text-xl">{units === "in" ? "in" : "mm"}</span>
         <Button look="strong" onClick={() => keep()} disabled={!written} className="ml-2">
-          Keep
+          {t("keep")}
         </Button>
       </div>
       <div id="verdict" role="status" aria-live="polite" className="min-h-[5.6rem]">
@@ -210,7 +215,7 @@ export function ReadingPanel({
           <p className="font-semibold text-out">{problem}</p>
         ) : doubt ? (
           <fieldset ref={choices} className="grid gap-1">
-            <legend className="font-semibold">Which length is it?</legend>
+            <legend className="font-semibold">{t("which-length-is-it")}</legend>
             {doubt.map((one) => (
               <Choice
                 key={one.id}
@@ -264,7 +269,10 @@ interface VerdictShownProps {
 
 function VerdictShown({ check, judged, units, written, bare, advised }: VerdictShownProps) {
   const { word, by, sure, todo } = verdictWords(check, judged, units);
-  const readAs = written && !/^[\d.,\s]+$/.test(bare) ? `read as ${lengthText(written.length, units)}` : null;
+  const readAs =
+    written && !/^[\d.,\s]+$/.test(bare)
+      ? t("read-as", { lengthText: lengthText(written.length, units) })
+      : null;
   return (
     <div className="flex items-start gap-3">
       <VerdictSign verdict={judged.verdict} large />
@@ -291,7 +299,9 @@ function UnitSlip({ check, written, units }: { check: Check; written: Written; u
   const fits = (check.min === null || other >= check.min) && (check.max === null || other <= check.max);
   return fits ? (
     <span className="block font-semibold">
-      If you read {units === "in" ? "millimetres, add “mm”" : "inches, add “in”"}: that would be in.
+      {t("if-you-read-that-would-be", {
+        value: units === "in" ? t("millimetres-add-mm") : t("inches-add-in"),
+      })}
     </span>
   ) : null;
 }
@@ -309,7 +319,7 @@ function Readings({
 }) {
   if (standing.readings.length === 0) return null;
   return (
-    <ul aria-label="Readings kept" className="flex flex-wrap gap-1.5">
+    <ul aria-label={t("readings-kept")} className="flex flex-wrap gap-1.5">
       {standing.readings.map(({ id, value, typed, instrument }) => (
         <li
           key={id}
@@ -318,7 +328,7 @@ function Readings({
         >
           <span className="figures font-bold">{figureText(value, units)}</span>
           <span className="ml-2 text-soft text-sm">{saved(id) ? "saved" : "waiting"}</span>
-          <IconButton onClick={() => onStrike(id)} name={`Strike out ${typed}`}>
+          <IconButton onClick={() => onStrike(id)} name={t("strike-out", { typed })}>
             <X aria-hidden="true" className="size-5" />
           </IconButton>
         </li>

@@ -3,6 +3,7 @@
 import { useEffect, useState } from "react";
 import type { z } from "zod";
 import { zBackupsAnswer } from "@/core";
+import { t } from "@/messages/setup";
 import { Button } from "../controls/button";
 import { get } from "../http/http";
 import { LocalTime } from "../words/local-time";
@@ -29,30 +30,31 @@ export function BackupPanel() {
   return (
     <section aria-labelledby="backup">
       <h2 id="backup" className="mb-2 font-bold text-lg">
-        Backup
+        {t("backup")}
       </h2>
       <p className="mb-2 text-soft">
-        One file with the whole record and its photographs, as they are now. Keep it on another disk; it is
-        put back by <code className="figures">npm run -s restore</code>, checked on the way.
+        {t("one-file-with-the-whole-record")} <code className="figures">{t("npm-run-s-restore")}</code>
+        {t("checked-on-the-way")}
       </p>
       <Button asChild>
         <a href="/api/v1/backup" download>
-          Save a backup
+          {t("save-a-backup")}
         </a>
       </Button>
       {kept && (
         <p className="mt-2 text-soft">
           {kept.every === null ? (
-            "None is made by itself: start the server with ARLENT_BACKUP set to a folder."
+            t("none-is-made-by-itself-start")
           ) : (
             <>
-              One is made by itself every {kept.every} h.{" "}
+              {t("one-is-made-by-itself-every", { every: kept.every })}{" "}
               {kept.last ? (
                 <>
-                  The last: <LocalTime iso={kept.last.at} />, {(kept.last.bytes / 1e6).toFixed(1)} MB.
+                  {t("the-last")} <LocalTime iso={kept.last.at} />
+                  {t("mb", { value: (kept.last.bytes / 1e6).toFixed(1) })}
                 </>
               ) : (
-                "None was made yet."
+                t("none-was-made-yet")
               )}
             </>
           )}
@@ -60,8 +62,10 @@ export function BackupPanel() {
       )}
       {kept?.copy && (
         <p className="mt-2 text-soft">
-          A standing copy is kept in <code className="figures wrap-anywhere">{kept.copy.folder}</code>:{" "}
-          {kept.copy.behind === 0 ? "all that was stored is in it." : `${kept.copy.behind} s behind.`}
+          {t("a-standing-copy-is-kept-in")} <code className="figures wrap-anywhere">{kept.copy.folder}</code>:{" "}
+          {kept.copy.behind === 0
+            ? t("all-that-was-stored-is-in")
+            : t("s-behind", { behind: kept.copy.behind })}
         </p>
       )}
       {kept?.copy?.problem && (
@@ -70,7 +74,7 @@ export function BackupPanel() {
         </p>
       )}
       <p className="mt-2 text-soft">
-        Programs read and write the record too: their interface stands at{" "}
+        {t("programs-read-and-write-the-record")}{" "}
         <a href="/api/v1/openapi" className="underline">
           /api/v1/openapi
         </a>
@@ -78,7 +82,7 @@ export function BackupPanel() {
       </p>
       {kept?.problem && (
         <p role="alert" className="mt-1 font-semibold text-out">
-          The last try failed. {kept.problem}
+          {t("the-last-try-failed", { problem: kept.problem })}
         </p>
       )}
     </section>

@@ -2,6 +2,7 @@
 
 import { useRef, useState } from "react";
 import { type RecordFinding, zRecordChecked } from "@/core";
+import { t } from "@/messages/setup";
 import { Button } from "../controls/button";
 import { Link } from "../controls/link";
 import { get } from "../http/http";
@@ -55,26 +56,24 @@ export function RecordCheck() {
   };
   return (
     <div>
-      <h2 className="mb-2 font-bold text-lg">Is the record as it was written?</h2>
+      <h2 className="mb-2 font-bold text-lg">{t("is-the-record-as-it-was")}</h2>
       <p className="mb-2 text-soft">
-        Every event carries a hash of the one before, and whatever is only ever added stands in a register.
-        The check goes through all of it and names anything that was changed, taken out or put in. It writes
-        nothing. The same on the command line: <code>npm run -s check-record</code>.
+        {t("every-event-carries-a-hash-of")} <code>{t("npm-run-s-check-record")}</code>.
       </p>
       <div className="flex flex-wrap items-center gap-3">
         <Button onClick={run} disabled={standing?.state === "checking"}>
-          Check the record
+          {t("check-the-record")}
         </Button>
         {standing?.state === "checking" && (
           <>
-            <ProgressBar value={standing.ends} most={Math.max(1, standing.of)} name="Ends checked" />
+            <ProgressBar value={standing.ends} most={Math.max(1, standing.of)} name={t("ends-checked")} />
             <Button
               look="quiet"
               onClick={() => {
                 stop.current = true;
               }}
             >
-              Stop
+              {t("stop")}
             </Button>
           </>
         )}
@@ -92,22 +91,18 @@ function Told({ standing: { state, ends, of, events, findings, problem } }: { st
   const notes = findings.filter(({ note }) => note);
   return (
     <>
-      {state === "failed" && <p className="text-out">{problem} Nothing was changed; check again.</p>}
-      {state === "stopped" && (
-        <p>
-          Stopped after {far} of {countText(of, "end")}.
-        </p>
-      )}
+      {state === "failed" && <p className="text-out">{t("nothing-was-changed-check-again", { problem })}</p>}
+      {state === "stopped" && <p>{t("stopped-after-of", { far, countText: countText(of, "end") })}</p>}
       {state === "done" && altered.length === 0 && (
-        <p className="font-semibold text-in">{far}: all as they were written.</p>
+        <p className="font-semibold text-in">{t("all-as-they-were-written", { far })}</p>
       )}
       {altered.length > 0 && (
-        <p className="font-semibold text-out">
-          {far}: {altered.length} not as written.
-        </p>
+        <p className="font-semibold text-out">{t("not-as-written", { far, length: altered.length })}</p>
       )}
       <Findings findings={altered} />
-      {notes.length > 0 && <p className="mt-2 font-semibold">To know, nothing altered: {notes.length}</p>}
+      {notes.length > 0 && (
+        <p className="mt-2 font-semibold">{t("to-know-nothing-altered", { length: notes.length })}</p>
+      )}
       <Findings findings={notes} />
     </>
   );
@@ -120,17 +115,17 @@ export const countText = (count: number, of: string): string => `${count} ${of}$
 export function Findings({ findings }: { findings: readonly RecordFinding[] }) {
   if (findings.length === 0) return null;
   return (
-    <ul aria-label="Findings" className="divide-y divide-line border-line border-y">
+    <ul aria-label={t("findings")} className="divide-y divide-line border-line border-y">
       {findings.map(({ end, name, seq, what }) => (
         <li key={`${end}/${name}/${seq}/${what}`} className="py-2 wrap-anywhere">
           {end ? (
             <Link href={`/ledger/${end}`} className="font-semibold underline">
-              {name || "End not named"}
+              {name || t("end-not-named")}
             </Link>
           ) : (
             <strong>{name}</strong>
           )}
-          {seq !== null && `, event ${seq}`}: {what}
+          {seq !== null && t("event", { seq })}: {what}
         </li>
       ))}
     </ul>

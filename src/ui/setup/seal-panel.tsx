@@ -4,6 +4,7 @@ import { QRCodeSVG } from "qrcode.react";
 import { useState } from "react";
 import type { z } from "zod";
 import { type RecordFinding, zFindingsAnswer, zSealAnswer } from "@/core";
+import { t } from "@/messages/setup";
 import { Button } from "../controls/button";
 import { get, post } from "../http/http";
 import { LocalTime } from "../words/local-time";
@@ -23,13 +24,10 @@ export function SealPanel() {
   return (
     <section aria-labelledby="seal">
       <h2 id="seal" className="mb-2 font-bold text-lg">
-        Seal
+        {t("seal")}
       </h2>
-      <p className="mb-2 text-soft">
-        A seal is one figure over the whole record as it stands. Keep it somewhere else: on paper, on another
-        device. Held against it later, an end taken away or a history written anew shows.
-      </p>
-      <Button onClick={make}>Seal the record as it is</Button>
+      <p className="mb-2 text-soft">{t("a-seal-is-one-figure-over")}</p>
+      <Button onClick={make}>{t("seal-the-record-as-it-is")}</Button>
       <p role="alert" className="text-out empty:hidden">
         {problem}
       </p>
@@ -54,7 +52,7 @@ function SealMade({ seal }: { seal: Made }) {
       className="print-alone mt-3 flex flex-wrap items-start gap-4 rounded-lg border border-line bg-raised p-3"
     >
       <span className="rounded-md bg-white p-2">
-        <QRCodeSVG value={seal.short} size={132} role="img" aria-label="The seal as a QR code" />
+        <QRCodeSVG value={seal.short} size={132} role="img" aria-label={t("the-seal-as-a-qr-code")} />
       </span>
       <div className="grid min-w-0 flex-1 gap-1">
         <p>
@@ -65,14 +63,12 @@ function SealMade({ seal }: { seal: Made }) {
         <div className="no-print flex flex-wrap gap-2">
           <Button asChild>
             <a href={file} download={`arlent-seal-${seal.at.slice(0, 10)}.json`}>
-              Save it
+              {t("save-it")}
             </a>
           </Button>
-          <Button onClick={printAlone}>Print</Button>
+          <Button onClick={printAlone}>{t("print")}</Button>
         </div>
-        <p className="text-soft text-sm">
-          The saved file has every end's own figure: held against it, a check can name which one changed.
-        </p>
+        <p className="text-soft text-sm">{t("the-saved-file-has-every-end")}</p>
       </div>
     </div>
   );
@@ -99,7 +95,7 @@ function EarlierSeal() {
       }}
     >
       <label className="grid gap-1">
-        <span className="font-semibold">An earlier seal</span>
+        <span className="font-semibold">{t("an-earlier-seal")}</span>
         <textarea
           value={text}
           onChange={(event) => setText(event.target.value)}
@@ -109,10 +105,10 @@ function EarlierSeal() {
       </label>
       <div className="flex flex-wrap items-center gap-2">
         <Button type="submit" disabled={text.trim() === ""}>
-          Hold the record against it
+          {t("hold-the-record-against-it")}
         </Button>
         <label className="inline-flex min-h-12 cursor-pointer items-center px-2 underline">
-          From a file
+          {t("from-a-file")}
           <input
             type="file"
             accept="application/json,.json,.txt"
@@ -129,11 +125,13 @@ function EarlierSeal() {
       </p>
       <div role="status">
         {held && "holds" in held && (
-          <p className="font-semibold text-in">It holds: all that was sealed is there, as it was.</p>
+          <p className="font-semibold text-in">{t("it-holds-all-that-was-sealed")}</p>
         )}
         {held && "findings" in held && (
           <>
-            <p className="font-semibold text-out">It does not hold: {held.findings.length} found.</p>
+            <p className="font-semibold text-out">
+              {t("it-does-not-hold-found", { length: held.findings.length })}
+            </p>
             <Findings findings={held.findings} />
           </>
         )}

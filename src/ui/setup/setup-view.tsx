@@ -4,6 +4,7 @@ import { RadioGroup } from "radix-ui";
 import type { ReactNode } from "react";
 import type { Instrument, Choice as School } from "@/core";
 import { mustHoldAt } from "@/core";
+import { t } from "@/messages/setup";
 import { Select } from "../controls/select";
 import { PeopleSetup } from "../people/people-setup";
 import { usePrefs } from "../prefs/prefs-context";
@@ -15,24 +16,24 @@ import { SealPanel } from "./seal-panel";
 import { type KeptStudy, Study } from "./study";
 
 const UNITS = [
-  { id: "both", name: "Both", about: "millimetres large, inches beside" },
-  { id: "mm", name: "Millimetres", about: "" },
-  { id: "in", name: "Inches", about: "in fractions" },
+  { id: "both", name: t("both"), about: t("millimetres-large-inches-beside") },
+  { id: "mm", name: t("millimetres"), about: "" },
+  { id: "in", name: t("inches"), about: t("in-fractions") },
 ] as const;
 const THEMES = [
-  { id: "paper", name: "Paper", about: "indoors by day" },
-  { id: "night", name: "Night", about: "a dim room" },
-  { id: "sun", name: "Sun", about: "full contrast" },
+  { id: "paper", name: t("paper"), about: t("indoors-by-day") },
+  { id: "night", name: t("night"), about: t("a-dim-room") },
+  { id: "sun", name: t("sun"), about: t("full-contrast") },
 ] as const;
 const RULES = [
-  { id: "0.05", name: "5 % risk", about: "the usual" },
-  { id: "0.01", name: "1 % risk", about: "asks for more readings" },
-  { id: "simple", name: "The mean alone", about: "no third answer" },
+  { id: "0.05", name: t("5-risk"), about: t("the-usual") },
+  { id: "0.01", name: t("1-risk"), about: t("asks-for-more-readings") },
+  { id: "simple", name: t("the-mean-alone"), about: t("no-third-answer") },
 ] as const;
 
 const ALOUD = [
-  { id: "off", name: "When asked", about: "" },
-  { id: "on", name: "Every step", about: "as it comes up" },
+  { id: "off", name: t("when-asked"), about: "" },
+  { id: "on", name: t("every-step"), about: t("as-it-comes-up") },
 ] as const;
 
 interface SetupProps {
@@ -52,37 +53,45 @@ export function SetupView({ instruments, schools, studies, clockAhead }: SetupPr
   const instrument = instruments.find(({ id }) => id === prefs.instrument) ?? mustHoldAt(instruments, 0);
   return (
     <main className="min-w-0 flex-1 px-4 py-5 sm:px-6">
-      <h1 className="font-bold text-2xl">Setup</h1>
-      <p className="text-soft">For this device. Every choice is kept as you make it.</p>
+      <h1 className="font-bold text-2xl">{t("setup")}</h1>
+      <p className="text-soft">{t("for-this-device-every-choice-is")}</p>
       {clockAhead >= CLOCK_TOLD_FROM && (
         <p role="note" className="mt-3 max-w-2xl rounded-md border-2 border-now bg-now-wash px-3 py-2">
-          <strong>The server’s clock was set back by {spanText(clockAhead)}.</strong> So that order, holds and
-          blade counts stay right, what goes on record is dated on from the last moment there, as if it had
-          not been. Set the clock of the machine Arlent runs on.
+          <strong>{t("the-server-s-clock-was-set", { spanText: spanText(clockAhead) })}</strong>{" "}
+          {t("so-that-order-holds-and-blade")}
         </p>
       )}
       <div className="mt-5 grid max-w-2xl grid-cols-[minmax(0,1fr)] gap-6">
-        <Choice title="Units" value={prefs.units} options={UNITS} onPick={(units) => change({ units })} />
-        <Choice title="Look" value={prefs.theme} options={THEMES} onPick={(theme) => change({ theme })} />
         <Choice
-          title="When is a length in?"
+          title={t("units")}
+          value={prefs.units}
+          options={UNITS}
+          onPick={(units) => change({ units })}
+        />
+        <Choice
+          title={t("look")}
+          value={prefs.theme}
+          options={THEMES}
+          onPick={(theme) => change({ theme })}
+        />
+        <Choice
+          title={t("when-is-a-length-in")}
           value={prefs.risk === null ? "simple" : String(prefs.risk)}
           options={RULES}
           onPick={(rule) => change({ risk: rule === "simple" ? null : Number(rule) })}
         >
-          A length is in or out when the chance of being wrong is no more than this; between the two Arlent
-          asks to measure again. It holds for ends started from now on.
+          {t("a-length-is-in-or-out")}
         </Choice>
         <Choice
-          title="Read aloud"
+          title={t("read-aloud")}
           value={prefs.aloud ? "on" : "off"}
           options={ALOUD}
           onPick={(aloud) => change({ aloud: aloud === "on" })}
         >
-          The key R reads a step aloud at any time.
+          {t("the-key-r-reads-a-step")}
         </Choice>
         <div>
-          <h2 className="mb-2 font-bold text-lg">Instrument</h2>
+          <h2 className="mb-2 font-bold text-lg">{t("instrument")}</h2>
           <InstrumentPicker
             instruments={instruments}
             instrument={instrument}
@@ -113,19 +122,16 @@ function Schools({
   return (
     <section aria-labelledby="schools">
       <h2 id="schools" className="font-bold text-lg">
-        Schools of practice
+        {t("schools-of-practice")}
       </h2>
-      <p className="mb-2 text-soft">
-        Where good practitioners differ. Left to the style, each takes its own default; a sheet still lets you
-        choose otherwise for one end.
-      </p>
+      <p className="mb-2 text-soft">{t("where-good-practitioners-differ-left-to")}</p>
       <div className="grid gap-3">
         {schools.map(({ id, name, options }) => (
           <div key={id} className="grid gap-1">
             <Select
               title={name}
               value={held[id] ?? ""}
-              empty="as the style has it"
+              empty={t("as-the-style-has-it")}
               options={options}
               onPick={(value) => {
                 const { [id]: _, ...others } = held;

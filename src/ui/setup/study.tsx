@@ -14,6 +14,7 @@ import {
   um,
   zStudyAnswer,
 } from "@/core";
+import { t } from "@/messages/setup";
 import { Button } from "../controls/button";
 import { IconButton } from "../controls/icon-button";
 import { Input } from "../controls/input";
@@ -76,19 +77,26 @@ export function Study({ instruments, instrument, kept: known }: StudyProps) {
     setKept([answer.value, ...kept]);
     setReadings([]);
     toast(
-      `Kept: ${instrument.name} repeats ${formatMm(answer.value.repeatability)} mm in ${who.name}'s hand.`,
+      t("kept-repeats-mm-in-s-hand", {
+        name: instrument.name,
+        formatMm: formatMm(answer.value.repeatability),
+        name2: who.name,
+      }),
     );
   };
   return (
     <div>
-      <h2 className="mb-2 font-bold text-lg">How well do you repeat?</h2>
+      <h2 className="mb-2 font-bold text-lg">{t("how-well-do-you-repeat")}</h2>
       <p className="mb-2 text-soft">
-        Measure one piece {STUDY_READINGS} times with the {instrument.name.toLowerCase()}, opening it each
-        time. From then on the verdicts use your own figure.
+        {t("measure-one-piece-times-with-the", {
+          study_readings: STUDY_READINGS,
+          toLowerCase: instrument.name.toLowerCase(),
+        })}
         {latest && (
           <>
             {" "}
-            Yours stands at {formatMm(latest.repeatability)} mm (<LocalTime iso={latest.at} />
+            {t("yours-stands-at-mm", { formatMm: formatMm(latest.repeatability) })}
+            <LocalTime iso={latest.at} />
             ).
           </>
         )}
@@ -102,8 +110,11 @@ export function Study({ instruments, instrument, kept: known }: StudyProps) {
       >
         <label className="grid gap-0.5">
           <span className="text-soft text-sm">
-            Reading {Math.min(readings.length + 1, STUDY_READINGS)} of {STUDY_READINGS} (
-            {prefs.units === "in" ? "in" : "mm"})
+            {t("reading-of", {
+              min: Math.min(readings.length + 1, STUDY_READINGS),
+              study_readings: STUDY_READINGS,
+              value: prefs.units === "in" ? "in" : "mm",
+            })}
           </span>
           <Input
             value={text}
@@ -116,16 +127,16 @@ export function Study({ instruments, instrument, kept: known }: StudyProps) {
             className="figures w-44 text-xl"
           />
         </label>
-        <Button type="submit">Add</Button>
+        <Button type="submit">{t("add")}</Button>
         <span className="self-center">
-          <ProgressBar value={readings.length} most={STUDY_READINGS} name="Readings taken" />
+          <ProgressBar value={readings.length} most={STUDY_READINGS} name={t("readings-taken")} />
         </span>
       </form>
       <p id="study-problem" role="alert" className="text-out">
         {problem}
       </p>
       {readings.length > 0 && (
-        <ul aria-label="Readings of the piece" className="mt-2 flex flex-wrap gap-1.5">
+        <ul aria-label={t("readings-of-the-piece")} className="mt-2 flex flex-wrap gap-1.5">
           {readings.map((value, i) => (
             <li
               // biome-ignore lint/suspicious/noArrayIndexKey: equal readings are told apart by their place only
@@ -134,7 +145,7 @@ export function Study({ instruments, instrument, kept: known }: StudyProps) {
             >
               <span className="figures">{(value / 1000).toFixed(instrument.resolution < 100 ? 2 : 1)}</span>
               <IconButton
-                name={`Take out reading ${i + 1}`}
+                name={t("take-out-reading", { value: i + 1 })}
                 onClick={() => setReadings(readings.filter((_, j) => j !== i))}
               >
                 <X aria-hidden="true" className="size-4" />
@@ -146,13 +157,17 @@ export function Study({ instruments, instrument, kept: known }: StudyProps) {
       {found && (
         <div role="status" className="mt-2 grid gap-1">
           <p>
-            Repeats <strong>{formatMm(found.repeatability)} mm</strong> (95 %: {micro(found.low)} to{" "}
-            {micro(found.high)}), mean {formatMm(Math.round(found.mean))} mm. The shelf says{" "}
-            {formatMm(instrument.repeatability)} mm.
+            {t("repeats")} <strong>{t("mm", { formatMm: formatMm(found.repeatability) })}</strong>{" "}
+            {t("95-to-mean-mm-the-shelf", {
+              micro: micro(found.low),
+              micro2: micro(found.high),
+              formatMm: formatMm(Math.round(found.mean)),
+              formatMm2: formatMm(instrument.repeatability),
+            })}
           </p>
           {found.stray !== null && (
             <p className="font-semibold text-out">
-              Reading {found.stray + 1} stands off the rest: a slip of the hand? Take it out and read again.
+              {t("reading-stands-off-the-rest-a", { value: found.stray + 1 })}
             </p>
           )}
           <Button
@@ -162,21 +177,28 @@ export function Study({ instruments, instrument, kept: known }: StudyProps) {
             className="justify-self-start"
           >
             {who === null
-              ? "Say who is working above first"
+              ? t("say-who-is-working-above-first")
               : readings.length < STUDY_READINGS
-                ? `${STUDY_READINGS - readings.length} more to go`
-                : `Use it for ${who.name}`}
+                ? t("more-to-go", { value: STUDY_READINGS - readings.length })
+                : t("use-it-for", { name: who.name })}
           </Button>
         </div>
       )}
       {kept.length > 0 && (
         <details className="mt-2">
-          <summary className="min-h-11 cursor-pointer py-2">Studies kept: {kept.length}</summary>
+          <summary className="min-h-11 cursor-pointer py-2">
+            {t("studies-kept", { length: kept.length })}
+          </summary>
           <ul className="text-sm">
             {kept.map(({ id, at, person, instrument: used, readings: taken, repeatability }) => (
               <li key={id}>
-                {person}, {instruments.find((one) => one.id === used)?.name ?? used}:{" "}
-                {formatMm(repeatability)} mm from {taken.length} readings, <LocalTime iso={at} />
+                {t("mm-from-readings", {
+                  person,
+                  value: instruments.find((one) => one.id === used)?.name ?? used,
+                  formatMm: formatMm(repeatability),
+                  length: taken.length,
+                })}{" "}
+                <LocalTime iso={at} />
               </li>
             ))}
           </ul>

@@ -5,6 +5,7 @@ import { useRef, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { v4 as uuid } from "uuid";
 import { BATCH_LIMIT, zBegunAnswer, zIdAnswer } from "@/core";
+import { t } from "@/messages/sheet";
 import { ConfirmPanel } from "../confirm/confirm-panel";
 import { Button } from "../controls/button";
 import { post } from "../http/http";
@@ -34,7 +35,7 @@ export function Begin({
   const refused =
     count >= 1 && count <= BATCH_LIMIT
       ? null
-      : `${typed || "Nothing"} is not taken: 1 to ${BATCH_LIMIT} ends.`;
+      : t("is-not-taken-1-to-ends", { value: typed || t("nothing"), batch_limit: BATCH_LIMIT });
   const [practice, setPractice] = useState(false);
   const purpose = practice ? "practice" : "work";
   const [which, setWhich] = useState(false);
@@ -90,15 +91,15 @@ export function Begin({
       )}
       {state.failed && (
         <p role="alert" className="max-w-60 text-out text-sm">
-          {state.failed} Press again to retry.
+          {t("press-again-to-retry", { failed: state.failed })}
         </p>
       )}
       <Button onClick={() => window.print()} aria-keyshortcuts="P">
-        Print
+        {t("print")}
       </Button>
       {!hand && (
         <label className="flex min-h-12 items-center gap-1.5 rounded-lg border border-line bg-raised pl-3">
-          <span className="text-soft text-sm">Ends</span>
+          <span className="text-soft text-sm">{t("ends")}</span>
           <input
             type="number"
             min={1}
@@ -123,7 +124,7 @@ export function Begin({
           onChange={({ target }) => setPractice(target.checked)}
           className="size-5 accent-(--now)"
         />
-        <span className="text-sm">Practice</span>
+        <span className="text-sm">{t("practice")}</span>
       </label>
       <Button
         ref={toBench}
@@ -133,7 +134,7 @@ export function Begin({
         aria-keyshortcuts="B Enter"
         className="flex-1 whitespace-nowrap"
       >
-        {count > 1 ? `Batch of ${count}` : practice ? "Practise" : "To the bench"}
+        {count > 1 ? t("batch-of", { count }) : practice ? t("practise") : t("to-the-bench")}
       </Button>
       {which && (
         <WhichInterface

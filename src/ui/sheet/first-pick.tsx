@@ -1,5 +1,6 @@
 import { useState } from "react";
 import { type Cable, misfits, type Style } from "@/core";
+import { t } from "@/messages/sheet";
 import { EndThumb, ThumbTextures } from "../band/end-thumb";
 import type { Thumb } from "../band/thumb";
 import { Link } from "../controls/link";
@@ -23,7 +24,7 @@ export function FirstPick({ shelf, thumbs, cable, procedure, onCable, onStyle }:
       ? shelf.cables.filter((one) => misfits(procedure, one).length === 0)
       : shelf.cables;
     return (
-      <Picks title="Which cable is in your hand?">
+      <Picks title={t("which-cable-is-in-your-hand")}>
         {cables.map((one) => (
           <Pick key={one.id} name={one.name} about={one.about} onTake={() => onCable(one.id)}>
             <CutFace cable={one} />
@@ -75,11 +76,11 @@ function StylePick({ cable, styles, thumbs, onStyle }: StylePickProps) {
     <>
       {connectors.length > 0 && (
         <Picks
-          title={`Which connector goes on the ${cable.name}?`}
+          title={t("which-connector-goes-on-the", { name: cable.name })}
           head={
             types.length > 1 && (
               <fieldset className="mb-3 flex flex-wrap gap-2">
-                <legend className="sr-only">Type of connector</legend>
+                <legend className="sr-only">{t("type-of-connector")}</legend>
                 {types.map(({ id, name, styles: all }) => (
                   <button
                     key={id}
@@ -101,11 +102,11 @@ function StylePick({ cable, styles, thumbs, onStyle }: StylePickProps) {
           {connectors.map(pick)}
         </Picks>
       )}
-      {kits.length > 0 && <Picks title="Kits and preparation">{kits.map(pick)}</Picks>}
+      {kits.length > 0 && <Picks title={t("kits-and-preparation")}>{kits.map(pick)}</Picks>}
       {of("entry").length > 0 && (
         <p className="mx-auto max-w-6xl px-4 pb-6 text-lg">
           <Link href="/entry" className="underline">
-            Closures and boxes it goes into: find an entry
+            {t("closures-and-boxes-it-goes-into")}
           </Link>
         </p>
       )}

@@ -1,4 +1,5 @@
 import { type Cable, cablesFor, type Misfit, proceduresFor, type Style } from "@/core";
+import { t } from "@/messages/sheet";
 import { coreText } from "../words/length-text";
 import type { Shelf } from "./selection";
 
@@ -32,25 +33,25 @@ export function MisfitPanel({
   return (
     <section className="mx-auto max-w-3xl px-4 py-8" aria-labelledby="misfit">
       <h2 id="misfit" className="font-bold text-2xl">
-        {procedure.name} does not go on {cable.name}
+        {t("does-not-go-on", { name: procedure.name, name2: cable.name })}
       </h2>
       <ul className="mt-3 list-disc space-y-1 pl-5 text-lg">
         {reasons.map(({ about, message }) => (
           <li key={about}>{message}</li>
         ))}
       </ul>
-      <h3 className="mt-6 font-semibold text-lg">What would</h3>
+      <h3 className="mt-6 font-semibold text-lg">{t("what-would")}</h3>
       <div className="mt-2 grid gap-2 sm:grid-cols-2">
         {cores.map((one) => (
           <Would
             key={one}
             title={`${procedure.name}, ${coreText(one)}`}
-            about={`if the ${cable.name} in hand is ${coreText(one)}`}
+            about={t("if-the-in-hand-is", { name: cable.name, coreText: coreText(one) })}
             onTake={() => onCore(one)}
           />
         ))}
         {styles.map(({ id, name, about }) => (
-          <Would key={id} title={name} about={`on this cable: ${about}`} onTake={() => onStyle(id)} />
+          <Would key={id} title={name} about={t("on-this-cable", { about })} onTake={() => onStyle(id)} />
         ))}
         {cables
           .filter(({ id }) => id !== cable.id)
@@ -58,7 +59,7 @@ export function MisfitPanel({
             <Would key={id} title={`${procedure.name} on ${name}`} about={about} onTake={() => onCable(id)} />
           ))}
         {cores.length + styles.length + cables.length === 0 && (
-          <p className="text-soft">Nothing on the shelf yet goes with either of the two.</p>
+          <p className="text-soft">{t("nothing-on-the-shelf-yet-goes")}</p>
         )}
       </div>
     </section>

@@ -3,6 +3,7 @@
 import { Command } from "cmdk";
 import { Popover } from "radix-ui";
 import { type ReactNode, useState } from "react";
+import { t } from "@/messages/sheet";
 import { matchRank } from "./match-rank";
 
 export interface Option {
@@ -67,11 +68,13 @@ export function Picker({ label, hotkey, chosen, prompt, options, open, onOpen, o
           autoFocus
           value={search}
           onValueChange={find}
-          placeholder={`Type to find: ${label.toLowerCase()}`}
+          placeholder={t("type-to-find", { toLowerCase: label.toLowerCase() })}
           className="h-12 w-full border-line border-b bg-transparent px-4 text-lg outline-none placeholder:text-soft"
         />
         <Command.List className="max-h-[60vh] overflow-y-auto p-1.5">
-          <Command.Empty className="p-4 text-soft">Nothing on the shelf matches “{search}”.</Command.Empty>
+          <Command.Empty className="p-4 text-soft">
+            {t("nothing-on-the-shelf-matches", { search })}
+          </Command.Empty>
           {groupsOf(fitting).map(([heading, group]) => (
             <Command.Group
               key={heading}
@@ -86,7 +89,7 @@ export function Picker({ label, hotkey, chosen, prompt, options, open, onOpen, o
             <Command.Group
               heading={
                 <span className="block px-3 pt-3 pb-1 text-sm text-soft">
-                  Does not go together — pick to see why
+                  {t("does-not-go-together-pick-to")}
                 </span>
               }
             >

@@ -15,6 +15,7 @@ import {
   type Tool,
   withDefaults,
 } from "@/core";
+import { t } from "@/messages/sheet";
 
 /** What the address bar holds: enough to draw a sheet again, anywhere. */
 export interface Selection {
@@ -139,12 +140,12 @@ export function resolve(
   if (selection.cable && !cable)
     return {
       kind: "unknown",
-      message: `There is no cable called “${selection.cable}” on the shelf. Pick one below.`,
+      message: t("there-is-no-cable-called-on", { cable: selection.cable }),
     };
   if (selection.style && !style)
     return {
       kind: "unknown",
-      message: `There is no connector style called “${selection.style}” on the shelf. Pick one below.`,
+      message: t("there-is-no-connector-style-called", { style: selection.style }),
     };
   if (!cable || !style) return { kind: "open", cable, procedure: style };
   const core =

@@ -1,4 +1,5 @@
 import type { Prediction, RunSheet, SheetLength } from "@/core";
+import { t } from "@/messages/sheet";
 import { figureText, limitsText, toleranceOf, type Units } from "../words/length-text";
 
 /** Lengths as they will measure, before and after the cleave, with what the tools can be expected to hold. */
@@ -8,16 +9,13 @@ export function SheetLengths({ sheet, units }: { sheet: RunSheet; units: Units }
   return (
     <section aria-labelledby="lengths" className="break-inside-avoid px-4 pt-6 pb-4">
       <h2 id="lengths" className="font-bold text-lg">
-        What it will measure
+        {t("what-it-will-measure")}
       </h2>
-      <p className="mb-2 max-w-prose text-soft text-sm">
-        Limits marked * follow from the stated ones. Stack-up is what the tools named may be off by, together:
-        at worst, and as a rule (root-sum-square).
-      </p>
+      <p className="mb-2 max-w-prose text-soft text-sm">{t("limits-marked-follow-from-the-stated")}</p>
       <div className="grid gap-x-8 gap-y-4 lg:grid-cols-2">
-        {before.length > 0 && <Lengths title="Before the cleave" lengths={before} units={units} />}
+        {before.length > 0 && <Lengths title={t("before-the-cleave")} lengths={before} units={units} />}
         <Lengths
-          title={before.length > 0 ? "After the cleave" : "Prepared"}
+          title={before.length > 0 ? t("after-the-cleave") : t("prepared")}
           lengths={prepared}
           units={units}
         />
@@ -41,16 +39,16 @@ function Lengths({
       <thead className="text-soft">
         <tr>
           <th scope="col" className="font-normal">
-            length
+            {t("length")}
           </th>
           <th scope="col" className="px-2 text-right font-normal">
             {units === "in" ? "in" : "mm"}
           </th>
           <th scope="col" className="px-2 text-right font-normal">
-            limits
+            {t("limits")}
           </th>
           <th scope="col" className="hidden text-right font-normal sm:table-cell">
-            stack-up
+            {t("stack-up")}
           </th>
         </tr>
       </thead>
@@ -78,13 +76,13 @@ function Lengths({
   );
 }
 
-const HOLDS = { worst: "always fits", rss: "fits as a rule", neither: "may not fit" } as const;
+const HOLDS = { worst: t("always-fits"), rss: t("fits-as-a-rule"), neither: t("may-not-fit") } as const;
 const SIGN = { worst: "●", rss: "◐", neither: "○" } as const;
 
 function StackUp({ predicted: { worst, rss, holds }, units }: { predicted: Prediction; units: Units }) {
   const one = (value: number) => (units === "in" ? (value / 25_400).toFixed(3) : (value / 1000).toFixed(1));
   return (
-    <span title={`at worst ±${one(worst)}, as a rule ±${one(rss)}`}>
+    <span title={t("at-worst-as-a-rule", { one: one(worst), one2: one(rss) })}>
       ±{one(worst)} / ±{one(rss)} <Holds holds={holds} className="" />
     </span>
   );

@@ -1,6 +1,7 @@
 "use client";
 
 import { isMidRun, judgementOf, type Line, onLeg, type RunSheet } from "@/core";
+import { t } from "@/messages/sheet";
 import { pointing } from "../band/pointing";
 import { asText, limitsText, type Units } from "../words/length-text";
 import { biteWords, figureWords, stepNotes } from "../words/line-words";
@@ -16,36 +17,36 @@ interface SheetLinesProps {
 export function SheetLines({ sheet, units, pointed, onPoint }: SheetLinesProps) {
   return (
     <table className="w-full border-collapse text-left">
-      <caption className="sr-only">The order of work, with every length to work to</caption>
+      <caption className="sr-only">{t("the-order-of-work-with-every")}</caption>
       <thead>
         {/* Repeated by the browser at the head of every page of paper. */}
         <tr className="hidden print:table-row">
           <td colSpan={7} className="px-4 pt-1 pb-2 font-bold">
-            {asText(sheet)}; revision {sheet.procedure.revision}
-            {sheet.procedure.representative && ", representative figures"}
+            {t("revision", { asText: asText(sheet), revision: sheet.procedure.revision })}
+            {sheet.procedure.representative && t("representative-figures")}
           </td>
         </tr>
         <tr className="text-soft text-sm">
           <th scope="col" className="w-10 py-1.5 pl-4 font-semibold">
-            <span className="sr-only">Step number</span>
+            <span className="sr-only">{t("step-number")}</span>
           </th>
           <th scope="col" className="px-2 font-semibold">
-            Step
+            {t("step")}
           </th>
           <th scope="col" className="px-2 font-semibold">
-            work to{units === "in" ? ", in" : ", mm"}
+            {t("work-to", { value: units === "in" ? t("in") : t("mm") })}
           </th>
           <th scope="col" className="hidden px-2 font-semibold sm:table-cell">
-            from the
+            {t("from-the")}
           </th>
           <th scope="col" className="hidden px-2 font-semibold md:table-cell">
-            also
+            {t("also")}
           </th>
           <th scope="col" className="hidden px-2 pr-4 font-semibold sm:table-cell">
-            limits
+            {t("limits")}
           </th>
           <th scope="col" className="hidden w-44 px-2 font-semibold print:table-cell">
-            done, read
+            {t("done-read")}
           </th>
         </tr>
       </thead>
@@ -94,7 +95,7 @@ function Row({
         )}
         {figure && (
           <span className="block font-normal text-sm text-soft sm:hidden">
-            from the {figure.datum} {figure.tolerance}
+            {t("from-the-2", { datum: figure.datum, tolerance: figure.tolerance })}
           </span>
         )}
       </th>
@@ -113,7 +114,9 @@ function Row({
           <span className="ml-2 whitespace-nowrap text-inch text-sm">({figure.shown.rounding})</span>
         )}
         {line.figure?.confirmation?.asShown && (
-          <span className="block text-soft text-sm">as shown, {line.figure.confirmation.by}</span>
+          <span className="block text-soft text-sm">
+            {t("as-shown", { by: line.figure.confirmation.by })}
+          </span>
         )}
         {line.parts.length > 0 && <Parts line={line} />}
         {line.checks.length > 0 && <Checks line={line} units={units} midRun={isMidRun(sheet)} />}

@@ -3,6 +3,7 @@
 import { type ReactNode, useCallback, useEffect, useMemo, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { type Cable, isMidRun, type Length, misfits, type RunSheet, secondCleave } from "@/core";
+import { t } from "@/messages/sheet";
 import { Band } from "../band/band";
 import type { Thumb } from "../band/thumb";
 import { Button } from "../controls/button";
@@ -134,16 +135,12 @@ export function SheetView({
   const atHome = selection.cable === null && selection.style === null && !selection.place;
   return (
     <main className="min-w-0 flex-1">
-      {atHome && first ? (
-        first(pickEnd)
-      ) : (
-        <h1 className="sr-only">Sheet: every mark and cut for a cable and a connector</h1>
-      )}
+      {atHome && first ? first(pickEnd) : <h1 className="sr-only">{t("sheet-every-mark-and-cut-for")}</h1>}
       <div className="no-print flex flex-wrap items-center gap-2 px-4 py-3">
         <Picker
-          label="Cable"
+          label={t("cable")}
           hotkey="C"
-          prompt="Pick a cable"
+          prompt={t("pick-a-cable")}
           chosen={cable?.name ?? null}
           open={open === "cable"}
           onOpen={toggle("cable")}
@@ -159,9 +156,9 @@ export function SheetView({
           ›
         </span>
         <Picker
-          label={style?.family === "closure-entry" ? "Entry" : "Connector"}
+          label={style?.family === "closure-entry" ? t("entry") : t("connector")}
           hotkey="S"
-          prompt="Pick a connector"
+          prompt={t("pick-a-connector")}
           chosen={style?.name ?? null}
           open={open === "style"}
           onOpen={toggle("style")}
@@ -173,12 +170,12 @@ export function SheetView({
               name: one.name,
               about: one.about,
               words: styleWords(one),
-              group: kindOf(one) === "kit" ? "Kits and preparation" : undefined,
+              group: kindOf(one) === "kit" ? t("kits-and-preparation") : undefined,
               not: cable ? misfits(one, cable)[0]?.message : undefined,
             }))}
           foot={
             <Link href="/entry" className="flex min-h-12 items-center px-3 underline">
-              Closures and boxes: find an entry
+              {t("closures-and-boxes-find-an-entry")}
             </Link>
           }
         />
@@ -292,7 +289,7 @@ function Body({ shelf, thumbs, resolved, failed, onAgain, onCable, onStyle, onCo
             {resolved.message}
           </p>
           <Button look="strong" onClick={onClear} className="mt-4">
-            Start over
+            {t("start-over")}
           </Button>
         </div>
       );
@@ -307,11 +304,11 @@ function Fetching({ failed, onAgain }: { failed: string | null; onAgain: () => v
         <>
           <p>{failed}</p>
           <Button look="strong" onClick={onAgain} className="mt-3">
-            Try again
+            {t("try-again")}
           </Button>
         </>
       ) : (
-        <p className="late text-soft">Fetching the sheet …</p>
+        <p className="late text-soft">{t("fetching-the-sheet")}</p>
       )}
     </div>
   );
@@ -336,20 +333,23 @@ function SheetDrawn({ resolved: { sheet: drawn, ask } }: { resolved: SheetResolv
       <Band sheet={sheet} line={sheet.lines.length} lit={pointed ? [pointed] : []} onPoint={setPointed} />
       {sheet.disagreements.map(({ dimension, printed, differBy }) => (
         <p key={dimension} role="alert" className="border-line border-b bg-note px-4 py-2">
-          Two units are printed for one length, and they do not agree: {printed[0]} and {printed[1]} differ by{" "}
-          {lengthText(differBy, "mm")}. Ask before cutting.
+          {t("two-units-are-printed-for-one", {
+            value: printed[0],
+            value2: printed[1],
+            lengthText: lengthText(differBy, "mm"),
+          })}
         </p>
       ))}
       <div className="border-line border-b bg-note px-4 py-2">
         {sheet.procedure.representative && (
           <>
-            <strong className="representative">Representative figures.</strong> Check them against the sheet
-            that came with the part before the first cut.{" "}
+            <strong className="representative">{t("representative-figures-2")}</strong>{" "}
+            {t("check-them-against-the-sheet-that")}{" "}
           </>
         )}
         {asShown && <>{asShown} </>}
         {isMidRun(sheet) ? (
-          "Opened in the middle of its run: both edges from the centre mark. An opening cannot be made shorter."
+          t("opened-in-the-middle-of-its")
         ) : (
           <CableUsed
             uses={uses}
@@ -377,13 +377,15 @@ interface CableUsedProps {
 
 const CableUsed = ({ uses, prepared, again, units }: CableUsedProps) => (
   <>
-    This end uses <strong className="whitespace-nowrap">{lengthText(uses.prepared, units, prepared)}</strong>{" "}
-    of cable;{" "}
+    {t("this-end-uses")}{" "}
+    <strong className="whitespace-nowrap">{lengthText(uses.prepared, units, prepared)}</strong>{" "}
+    {t("of-cable")}{" "}
     {again && (
       <>
-        a second cleave takes <strong className="whitespace-nowrap">{lengthText(again.cable, units)}</strong>,{" "}
+        {t("a-second-cleave-takes")}{" "}
+        <strong className="whitespace-nowrap">{lengthText(again.cable, units)}</strong>,{" "}
       </>
     )}
-    starting over <strong className="whitespace-nowrap">{lengthText(uses.retry, units)}</strong>.
+    {t("starting-over")} <strong className="whitespace-nowrap">{lengthText(uses.retry, units)}</strong>.
   </>
 );

@@ -1,21 +1,22 @@
 import type { Style } from "@/core";
+import { t } from "@/messages/sheet";
 
 /**
  * What people in the trade also call a thing, and the words it goes by here (common practice, no source). Each is tried
  * beside what was typed, never instead of it.
  */
 const ALSO: readonly (readonly [said: RegExp, here: readonly string[]])[] = [
-  [/\bzip ?cords?\b/g, ["duplex cord"]],
-  [/\b(patch ?(cords?|leads?)|jumpers?)\b/g, ["simplex cord", "duplex cord"]],
+  [/\bzip ?cords?\b/g, [t("duplex-cord")]],
+  [/\b(patch ?(cords?|leads?)|jumpers?)\b/g, [t("simplex-cord"), t("duplex-cord")]],
   [/\bpig ?tails?\b/g, ["fusion splice-on", "tight-buffer 900"]],
   [/\b(epoxy|glue|anaerobic)\b/g, ["adhesive"]],
-  [/\bmechanical\b/g, ["stub", "guided insertion"]],
-  [/\b(fast|field[- ]?install(able|ed)?|no[- ]?epoxy|quick)\b/g, ["stub", "guided insertion"]],
+  [/\bmechanical\b/g, ["stub", t("guided-insertion")]],
+  [/\b(fast|field[- ]?install(able|ed)?|no[- ]?epoxy|quick)\b/g, ["stub", t("guided-insertion")]],
   [/\b(tactical|circular)\b/g, ["harness", "backshell"]],
   [/\bsplice[- ]?on\b/g, ["fusion splice-on"]],
   [/\bcalipers?\b/g, ["calliper"]],
   [/\bcallipers?\b/g, ["caliper"]],
-  [/\bfan[- ]?out\b/g, ["breakout kit", "furcation"]],
+  [/\bfan[- ]?out\b/g, [t("breakout-kit"), "furcation"]],
   [/\bbreak[- ]out\b/g, ["breakout"]],
   [/\bfiber\b/g, ["fibre"]],
   [/\barmored\b/g, ["armoured"]],

@@ -4,6 +4,7 @@ import { QRCodeSVG } from "qrcode.react";
 import { useEffect, useState } from "react";
 import { flushSync } from "react-dom";
 import type { RunSheet } from "@/core";
+import { t } from "@/messages/sheet";
 import { asText } from "../words/length-text";
 
 interface TravellerProps {
@@ -12,23 +13,26 @@ interface TravellerProps {
   readonly said: boolean;
 }
 
-const FIELDS = ["Job", "End", "Made by", "Date"] as const;
+const FIELDS = [t("job"), "End", t("made-by"), t("date")] as const;
 
 /** On paper only: what the sheet is of, whose figures it holds, room for who made which end, and the way back to it. */
 export function TravellerHead({ sheet, said }: TravellerProps) {
   const address = usePrintedAddress();
   return (
-    <section aria-label="For paper" className="hidden gap-6 px-4 pb-2 print:flex">
+    <section aria-label={t("for-paper")} className="hidden gap-6 px-4 pb-2 print:flex">
       <div className="min-w-0 flex-1">
         <p className="font-bold text-xl">{asText(sheet)}</p>
         <p>
-          Procedure revision {sheet.procedure.revision}, cable revision {sheet.cable.revision}.{" "}
+          {t("procedure-revision-cable-revision", {
+            revision: sheet.procedure.revision,
+            revision2: sheet.cable.revision,
+          })}{" "}
           <strong>
             {sheet.procedure.representative
-              ? "Representative figures (dotted): check each against the sheet that came with the part."
-              : "Figures held against the part's sheet."}
+              ? t("representative-figures-dotted-check-each-against")
+              : t("figures-held-against-the-part-s")}
           </strong>
-          {!said && <strong> The interface was not said: ask before the first cut.</strong>}
+          {!said && <strong> {t("the-interface-was-not-said-ask")}</strong>}
         </p>
         <dl className="mt-3 grid grid-cols-[2fr_2fr_2fr_1fr] gap-x-4 gap-y-4">
           {FIELDS.map((name) => (
@@ -38,8 +42,8 @@ export function TravellerHead({ sheet, said }: TravellerProps) {
       </div>
       {address && (
         <figure className="w-[22mm] shrink-0 text-center">
-          <QRCodeSVG value={address} title="This sheet's address" size={256} className="h-auto w-full" />
-          <figcaption className="text-[0.7rem] leading-tight">back to this sheet</figcaption>
+          <QRCodeSVG value={address} title={t("this-sheet-s-address")} size={256} className="h-auto w-full" />
+          <figcaption className="text-[0.7rem] leading-tight">{t("back-to-this-sheet")}</figcaption>
         </figure>
       )}
     </section>
@@ -78,7 +82,7 @@ function Blank({ name }: { name: string }) {
 export function TravellerFoot() {
   return (
     <dl className="hidden break-before-avoid break-inside-avoid grid-cols-[2fr_3fr_1fr] gap-4 px-4 pt-4 print:grid">
-      {["Signed off by", "Remarks, parts and shards not accounted for", "Date"].map((name) => (
+      {[t("signed-off-by"), t("remarks-parts-and-shards-not-accounted"), t("date")].map((name) => (
         <Blank key={name} name={name} />
       ))}
     </dl>

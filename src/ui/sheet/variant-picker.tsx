@@ -2,6 +2,7 @@
 
 import { Popover, RadioGroup } from "radix-ui";
 import { type Cable, misfits, optionsFor, type Procedure, pickedNames } from "@/core";
+import { t } from "@/messages/sheet";
 import { coreText } from "../words/length-text";
 import { Chip } from "./picker";
 
@@ -57,7 +58,7 @@ export function VariantPicker({
   );
   return (
     <Chip
-      label="As"
+      label={t("as")}
       hotkey="V"
       text={[...(unsaid ? [`${unsaid.name}?`] : []), ...chosen, coreText(core)].join(" · ")}
       faint={unsaid !== undefined}
@@ -65,18 +66,18 @@ export function VariantPicker({
       onOpen={onOpen}
     >
       <div className="space-y-4 p-4">
-        <Row label="Glass" value={core} options={glass} onPick={onCore} />
+        <Row label={t("glass")} value={core} options={glass} onPick={onCore} />
         {procedure.choices.filter(({ school }) => !school).map(row)}
         {schools.length > 0 && (
           <details open={schools.some(({ id, default: usual }) => choices[id] !== usual)}>
             <summary className="min-h-12 cursor-pointer py-3 font-semibold">
-              Where practitioners differ ({schools.length})
+              {t("where-practitioners-differ", { length: schools.length })}
             </summary>
             <div className="space-y-4">{schools.map(row)}</div>
           </details>
         )}
         <Popover.Close className="min-h-12 w-full rounded-lg bg-strong px-4 font-semibold text-on-strong">
-          Done
+          {t("done")}
         </Popover.Close>
       </div>
     </Chip>
@@ -118,7 +119,7 @@ function Row({ label, value, options, note, strict = false, onPick }: RowProps) 
             className="min-h-12 rounded-lg border border-line px-4 font-semibold data-[state=checked]:border-ink data-[state=checked]:bg-strong data-[state=checked]:text-on-strong disabled:opacity-50"
           >
             {name}
-            {not && <span className="block font-normal text-sm">not here</span>}
+            {not && <span className="block font-normal text-sm">{t("not-here")}</span>}
           </RadioGroup.Item>
         ))}
       </RadioGroup.Root>

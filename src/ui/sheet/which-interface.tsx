@@ -2,6 +2,7 @@
 
 import { Dialog } from "radix-ui";
 import { useEffect } from "react";
+import { t } from "@/messages/sheet";
 import { useDigits } from "../keys/use-digits";
 import type { InterfaceAsked } from "./selection";
 
@@ -31,7 +32,7 @@ export function WhichInterface({ asked, onPick, onPicked, onClose }: WhichInterf
           aria-describedby={undefined}
           className="fixed top-1/2 left-1/2 z-40 w-[min(26rem,calc(100vw-2rem))] -translate-x-1/2 -translate-y-1/2 rounded-lg border border-line bg-raised p-5 shadow-xl"
         >
-          <Dialog.Title className="mb-3 font-bold text-2xl">Which interface is it?</Dialog.Title>
+          <Dialog.Title className="mb-3 font-bold text-2xl">{t("which-interface-is-it")}</Dialog.Title>
           <div className="grid gap-2">
             {asked?.options.map(({ id, name }, i) => (
               <button
@@ -48,7 +49,9 @@ export function WhichInterface({ asked, onPick, onPicked, onClose }: WhichInterf
               </button>
             ))}
           </div>
-          <Dialog.Close className="mt-3 min-h-12 w-full rounded-lg border border-line">Not now</Dialog.Close>
+          <Dialog.Close className="mt-3 min-h-12 w-full rounded-lg border border-line">
+            {t("not-now")}
+          </Dialog.Close>
         </Dialog.Content>
       </Dialog.Portal>
     </Dialog.Root>

@@ -1,6 +1,7 @@
 "use client";
 
 import { type Cable, misfits, type RevisionLine, type Style } from "@/core";
+import { t } from "@/messages/shelf";
 import { middleOf, shadeOf } from "../band/textures";
 import { Link } from "../controls/link";
 import { usePrefs } from "../prefs/prefs-context";
@@ -25,14 +26,14 @@ export function CableReader({ cable, styles, revisions }: CableReaderProps) {
         <CutFace cable={cable} />
         <div className="mr-auto min-w-0 max-w-prose">
           <Link href="/shelf" className="no-print inline-flex min-h-12 items-center text-soft underline">
-            Shelf
+            {t("shelf")}
           </Link>
           <h1 className="wrap-anywhere font-bold text-3xl">{cable.name}</h1>
           <p className="text-lg">{cable.about}</p>
           <p className="text-soft">
-            Revision {cable.revision}, {source.date}:{" "}
+            {t("revision", { revision: cable.revision, date: source.date })}{" "}
             <span className={source.kind === "own" ? "" : "representative"}>
-              {source.kind === "own" ? "your own" : "representative figures"}
+              {source.kind === "own" ? t("your-own-2") : "representative figures"}
             </span>
             . {source.note}
           </p>
@@ -42,27 +43,27 @@ export function CableReader({ cable, styles, revisions }: CableReaderProps) {
             href={`/shelf/cables/${cable.id}/edit?copy=1`}
             className="flex min-h-12 items-center rounded-lg border-2 border-ink px-4 font-semibold"
           >
-            Duplicate
+            {t("duplicate")}
           </Link>
           <Link
             href={`/shelf/cables/${cable.id}/edit`}
             className="flex min-h-12 items-center rounded-lg border-2 border-ink px-4 font-semibold"
           >
-            Edit
+            {t("edit")}
           </Link>
           <a
             href={`/api/v1/shelf/cables/${cable.id}`}
             download
             className="flex min-h-12 items-center rounded-lg border-2 border-ink px-4 font-semibold"
           >
-            Export
+            {t("export")}
           </a>
         </div>
       </header>
       <div className="mt-5 grid grid-cols-[minmax(0,1fr)] gap-8 xl:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
         <section aria-labelledby="layers">
           <h2 id="layers" className="mb-2 font-bold text-lg">
-            From the outside in
+            {t("from-the-outside-in")}
           </h2>
           <ol className="divide-y divide-line border-line border-y">
             {cable.layers.map(({ kind, name, diameter, hue }) => (
@@ -80,12 +81,12 @@ export function CableReader({ cable, styles, revisions }: CableReaderProps) {
           <p className="mt-2 text-soft">
             {cable.fibreCount} {cable.fibreCount === 1 ? "fibre" : "fibres"},{" "}
             {cable.cores.map(coreText).join(" or ")}
-            {cable.grip && `; ${cable.grip} buffer`}
+            {cable.grip && t("buffer", { grip: cable.grip })}
           </p>
         </section>
         <div className="grid content-start gap-8">
           <Fits
-            title="Styles that go on it"
+            title={t("styles-that-go-on-it")}
             fits={styles.map((style) => ({
               id: style.id,
               name: style.name,

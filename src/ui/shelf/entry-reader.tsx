@@ -2,6 +2,7 @@
 
 import type { ReactNode } from "react";
 import { ENTRY_LENGTHS, type Entry, formatMm, type RevisionLine, um } from "@/core";
+import { t } from "@/messages/shelf";
 import { Button } from "../controls/button";
 import { Link } from "../controls/link";
 import { PortFace } from "../entry/port-face";
@@ -29,37 +30,37 @@ export function EntryReader({ entry, revisions }: EntryReaderProps) {
         <PortFace entry={entry} inPort={NONE} room={190} />
         <div className="mr-auto min-w-0 max-w-prose">
           <Link href="/shelf" className="no-print inline-flex min-h-12 items-center text-soft underline">
-            Shelf
+            {t("shelf")}
           </Link>
           <h1 className="wrap-anywhere font-bold text-3xl">{name}</h1>
           <p className="text-lg">{about}</p>
           <p className="text-soft">
-            Revision {entry.revision}, {source.date}:{" "}
+            {t("revision", { revision: entry.revision, date: source.date })}{" "}
             <span className={source.kind === "own" ? "" : "representative"}>
-              {source.kind === "own" ? "held against the part's sheet" : "representative figures"}
+              {source.kind === "own" ? t("held-against-the-part-s-sheet") : "representative figures"}
             </span>
             . {source.note}
           </p>
         </div>
         <div className="no-print flex flex-wrap gap-2">
           <Button asChild look="strong">
-            <Link href={`/entry/${id}`}>Use it</Link>
+            <Link href={`/entry/${id}`}>{t("use-it")}</Link>
           </Button>
           <Button asChild>
-            <Link href={`/shelf/entries/${id}/edit?copy=1`}>Duplicate</Link>
+            <Link href={`/shelf/entries/${id}/edit?copy=1`}>{t("duplicate")}</Link>
           </Button>
           <Button asChild>
-            <Link href={`/shelf/entries/${id}/edit`}>Edit</Link>
+            <Link href={`/shelf/entries/${id}/edit`}>{t("edit")}</Link>
           </Button>
           <Button asChild>
             <a href={`/api/v1/shelf/entries/${id}`} download>
-              Export
+              {t("export")}
             </a>
           </Button>
         </div>
       </header>
       <div className="mt-5 grid grid-cols-[minmax(0,1fr)] gap-8 xl:grid-cols-2">
-        <Table id="ports" title="Ports" heads={["port", "for", "closes round, mm", ""]}>
+        <Table id="ports" title={t("ports-2")} heads={["port", "for", t("closes-round-mm"), ""]}>
           {ports.map((port) => (
             <tr key={port.id} className="border-line border-t">
               <th scope="row" className="figures py-1">
@@ -71,10 +72,11 @@ export function EntryReader({ entry, revisions }: EntryReaderProps) {
               </td>
               <td className="text-soft text-sm">
                 {[
-                  port.bushedMin < port.min && `from ${formatMm(port.bushedMin)} with a bushing`,
+                  port.bushedMin < port.min &&
+                    t("from-with-a-bushing", { formatMm: formatMm(port.bushedMin) }),
                   port.pair !== undefined && `pair ${port.pair}`,
-                  port.double && "takes a cable both ways",
-                  port.plug && "plug while empty",
+                  port.double && t("takes-a-cable-both-ways"),
+                  port.plug && t("plug-while-empty"),
                 ]
                   .filter(Boolean)
                   .join("; ")}
@@ -84,14 +86,14 @@ export function EntryReader({ entry, revisions }: EntryReaderProps) {
         </Table>
         <Table
           id="lengths"
-          title="Lengths"
-          heads={["what", `work to, ${units === "in" ? "in" : "mm"}`, "from the", "limits"]}
+          title={t("lengths")}
+          heads={["what", t("work-to", { value: units === "in" ? "in" : "mm" }), t("from-the"), "limits"]}
         >
           {ENTRY_LENGTHS.map((length) => (
             <LengthRow key={length} entry={entry} length={length} units={units} />
           ))}
         </Table>
-        <Table id="fasteners" title="Tightened, in this order" heads={["what", "torque"]}>
+        <Table id="fasteners" title={t("tightened-in-this-order")} heads={["what", "torque"]}>
           {entry.fasteners.map(({ title, newtonMetres }) => (
             <tr key={title} className="border-line border-t">
               <th scope="row" className="py-1 font-semibold">
@@ -103,12 +105,18 @@ export function EntryReader({ entry, revisions }: EntryReaderProps) {
         </Table>
         <section aria-labelledby="inside">
           <h2 id="inside" className="mb-2 font-bold text-lg">
-            Stored inside
+            {t("stored-inside")}
           </h2>
           <p>
-            {storage.turns.min} to {storage.turns.max} turns of {sizeText(storage.perimeter, units)}, reached
-            by {sizeText(storage.paths[0], units)} and {sizeText(storage.paths[1], units)}; no bend under{" "}
-            {sizeText(radius, units)}. {sizeText(reach, units)} reaches the splicer and back.
+            {t("to-turns-of-reached-by-and", {
+              min: storage.turns.min,
+              max: storage.turns.max,
+              sizeText: sizeText(storage.perimeter, units),
+              sizeText2: sizeText(storage.paths[0], units),
+              sizeText3: sizeText(storage.paths[1], units),
+              sizeText4: sizeText(radius, units),
+              sizeText5: sizeText(reach, units),
+            })}
           </p>
         </section>
         <Revisions kind="entries" id={id} current={entry.revision} revisions={revisions} />
@@ -134,7 +142,7 @@ function LengthRow({ entry, length, units }: LengthRowProps) {
         {name}
         {cases.length > 0 && (
           <span className="block font-normal text-soft text-sm">
-            {cases.map((one) => formatMm(one.nominal)).join(", ")} for some cables
+            {t("for-some-cables", { value: cases.map((one) => formatMm(one.nominal)).join(", ") })}
           </span>
         )}
       </th>

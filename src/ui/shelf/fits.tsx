@@ -1,3 +1,4 @@
+import { t } from "@/messages/shelf";
 import { Link } from "../controls/link";
 
 /** One other thing, and why the two do not go together; nothing where they do. */
@@ -17,7 +18,7 @@ export function Fits({ title, fits }: { title: string; fits: readonly Fit[] }) {
       <h2 id="fits" className="mb-2 font-bold text-lg">
         {title} <span className="font-normal text-soft">{good.length}</span>
       </h2>
-      {good.length === 0 && <p className="text-soft">Nothing on the shelf yet.</p>}
+      {good.length === 0 && <p className="text-soft">{t("nothing-on-the-shelf-yet")}</p>}
       <ul className="flex flex-wrap gap-2">
         {good.map(({ id, name, href }) => (
           <li key={id}>
@@ -33,7 +34,7 @@ export function Fits({ title, fits }: { title: string; fits: readonly Fit[] }) {
       {others.length > 0 && (
         <details className="mt-3">
           <summary className="min-h-12 cursor-pointer py-3 font-semibold">
-            Why not the other {others.length}
+            {t("why-not-the-other", { length: others.length })}
           </summary>
           <dl className="divide-y divide-line border-line border-y text-sm">
             {others.map(({ id, name, why }) => (

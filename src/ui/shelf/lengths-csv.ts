@@ -1,5 +1,6 @@
 import Papa from "papaparse";
 import { type LengthRow, type Outcome, ok, refuse } from "@/core";
+import { t } from "@/messages/shelf";
 
 const FIELDS = ["name", "datum", "value", "unit", "plus", "minus"] as const;
 
@@ -27,7 +28,8 @@ const MOST_TEXT = 20_000;
  * @returns the rows, or why the text cannot be read.
  */
 export function lengthsFromText(text: string): Outcome<LengthRow[]> {
-  if (text.length > MOST_TEXT) return refuse("too-large", `At most ${MOST_TEXT / 1000} thousand characters.`);
+  if (text.length > MOST_TEXT)
+    return refuse("too-large", t("at-most-thousand-characters", { value: MOST_TEXT / 1000 }));
   const { data } = Papa.parse<string[]>(text.trim(), { skipEmptyLines: "greedy" });
   const [head = []] = data;
   const named = head.map((cell) => fieldOf(cell));
@@ -44,7 +46,7 @@ export function lengthsFromText(text: string): Outcome<LengthRow[]> {
       minus: cell("minus"),
     };
   });
-  return rows.length === 0 ? refuse("empty", "There is no length in it: one row a length.") : ok(rows);
+  return rows.length === 0 ? refuse("empty", t("there-is-no-length-in-it")) : ok(rows);
 }
 
 function fieldOf(cell: string): (typeof FIELDS)[number] | null {

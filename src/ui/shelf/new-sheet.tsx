@@ -15,6 +15,7 @@ import {
   zProcedure,
   zProcedureText,
 } from "@/core";
+import { t } from "@/messages/shelf";
 import { Button } from "../controls/button";
 import { Input } from "../controls/input";
 import { Link } from "../controls/link";
@@ -39,11 +40,7 @@ interface NewSheetProps {
   readonly kit: DraftKit;
 }
 
-const EXAMPLE = `name,datum,value,unit,plus,minus
-jacket,end,62,mm,1,1
-buffer,end,38,mm,1,1
-second mark,buffer,12,mm,0.5,0.5
-cleave,buffer,9,mm,0.4,0.4`;
+const EXAMPLE = t("name-datum-value-unit-plus-minus");
 
 const MOST_FILE = 400_000;
 
@@ -85,7 +82,7 @@ export function NewSheet({ cables, tools, taken, kit }: NewSheetProps) {
     const cable = cables.find(({ id }) => id === cableId);
     if (!cable) return null;
     if (name.trim() === "") {
-      setProblem("Name the procedure first, for example “Hut stub, 3 mm cord”.");
+      setProblem(t("name-the-procedure-first-for-example"));
       return null;
     }
     return {
@@ -111,7 +108,7 @@ export function NewSheet({ cables, tools, taken, kit }: NewSheetProps) {
   const takeFile = async (file: File | undefined) => {
     if (!file) return;
     if (file.size > MOST_FILE) {
-      setProblem(`A file has at most ${MOST_FILE / 1000} kB.`);
+      setProblem(t("a-file-has-at-most-kb", { value: MOST_FILE / 1000 }));
       return;
     }
     const read = await file.text();
@@ -129,41 +126,36 @@ export function NewSheet({ cables, tools, taken, kit }: NewSheetProps) {
       else if (known) setTwin({ document, revision: known.value.revision });
       else asNew(document);
     } catch (error) {
-      setProblem(problemOf(error)?.message ?? "The file is not JSON.");
+      setProblem(problemOf(error)?.message ?? t("the-file-is-not-json"));
     }
   };
   return (
     <main className="min-w-0 flex-1 px-4 py-5 sm:px-6">
       <Link href="/shelf" className="inline-flex min-h-12 items-center text-soft underline">
-        Shelf
+        {t("shelf")}
       </Link>
-      <h1 className="font-bold text-2xl">A sheet of your own</h1>
-      <p className="max-w-prose text-lg">
-        Type or paste the lengths off a card, one a row, or drop a file here: CSV, or a procedure exported
-        before. The draft can be worked with at once; parts, looks and settings are added in the editor.
-      </p>
+      <h1 className="font-bold text-2xl">{t("a-sheet-of-your-own")}</h1>
+      <p className="max-w-prose text-lg">{t("type-or-paste-the-lengths-off")}</p>
       {twin && (
         <section
           aria-labelledby="twin"
           className="mt-4 grid max-w-3xl gap-3 rounded-lg border-2 border-ink bg-raised p-4"
         >
           <h2 id="twin" className="font-bold text-lg">
-            “{twin.document.name}” is on the shelf already, at revision {twin.revision}
+            {t("is-on-the-shelf-already-at", { name: twin.document.name, revision: twin.revision })}
           </h2>
           <div className="flex flex-wrap gap-2">
             <Button look="next" size="large" onClick={() => replace(twin)}>
-              Replace it: look it over as revision {twin.revision + 1}
+              {t("replace-it-look-it-over-as", { value: twin.revision + 1 })}
             </Button>
             <Button size="large" onClick={() => asNew(twin.document)}>
-              Take it in beside it
+              {t("take-it-in-beside-it")}
             </Button>
             <Button look="link" onClick={() => setTwin(null)} className="min-h-14 px-4">
-              Leave it
+              {t("leave-it")}
             </Button>
           </div>
-          <p className="text-soft text-sm">
-            Nothing is written over: earlier revisions stay, and ends made by them keep theirs.
-          </p>
+          <p className="text-soft text-sm">{t("nothing-is-written-over-earlier-revisions")}</p>
         </section>
       )}
       <form
@@ -184,18 +176,18 @@ export function NewSheet({ cables, tools, taken, kit }: NewSheetProps) {
         }}
       >
         <label className="grid gap-1">
-          <span className="font-semibold">What is it called?</span>
+          <span className="font-semibold">{t("what-is-it-called")}</span>
           <Input
             value={name}
             maxLength={200}
-            placeholder="Hut stub, 3 mm cord"
+            placeholder={t("hut-stub-3-mm-cord")}
             onChange={(event) => setName(event.target.value)}
             strong
           />
         </label>
-        <Select title="Which cable is it for?" value={cableId} onPick={setCableId} options={cables} />
+        <Select title={t("which-cable-is-it-for")} value={cableId} onPick={setCableId} options={cables} />
         <label className="grid gap-1">
-          <span className="font-semibold">Its lengths: name, datum, value, unit, plus, minus</span>
+          <span className="font-semibold">{t("its-lengths-name-datum-value-unit")}</span>
           <textarea
             value={text}
             rows={8}
@@ -207,24 +199,20 @@ export function NewSheet({ cables, tools, taken, kit }: NewSheetProps) {
             }}
             className={`figures rounded-lg border-2 bg-field px-4 py-2 placeholder:text-soft ${over ? "border-now bg-now-wash" : "border-ink"}`}
           />
-          <span className="text-soft text-sm">
-            The datum is the end, or the name of a length above; “in front of the buffer” or “behind the
-            buffer” says on which side. A name with “mark” in it is drawn, with “cleave” is cleaved; the rest
-            are stripped.
-          </span>
+          <span className="text-soft text-sm">{t("the-datum-is-the-end-or")}</span>
         </label>
         <p role="alert" className="whitespace-pre-line font-semibold text-out empty:hidden">
           {problem ?? ""}
         </p>
         <div className="flex flex-wrap gap-2">
           <Button look="next" size="large" type="submit" className="flex-1">
-            Draft it
+            {t("draft-it")}
           </Button>
           <Button size="large" onClick={beginEmpty}>
-            Add lengths one by one
+            {t("add-lengths-one-by-one")}
           </Button>
           <label className="flex min-h-14 cursor-pointer items-center rounded-lg border-2 border-ink px-5 font-semibold focus-within:outline-3 focus-within:outline-now">
-            Open a file
+            {t("open-a-file")}
             <input
               type="file"
               accept=".csv,.txt,.tsv,.json"

@@ -11,6 +11,7 @@ import {
   type StatedDimension,
   type Step,
 } from "@/core";
+import { t } from "@/messages/shelf";
 import { Button } from "../controls/button";
 import { Link } from "../controls/link";
 import { usePrefs } from "../prefs/prefs-context";
@@ -39,27 +40,29 @@ export function ProcedureReader({ procedure, cables, cautions, revisions }: Read
       <header className="flex flex-wrap items-start gap-2">
         <div className="mr-auto min-w-0 max-w-prose">
           <Link href="/shelf" className="no-print inline-flex min-h-12 items-center text-soft underline">
-            Shelf
+            {t("shelf")}
           </Link>
           <h1 className="wrap-anywhere font-bold text-3xl">{name}</h1>
           <p className="text-lg">{about}</p>
           <p className="text-soft">
-            Revision {revision}, {source.date}:{" "}
-            <span className={own ? "" : "representative"}>{own ? "your own" : "representative figures"}</span>
+            {t("revision", { revision, date: source.date })}{" "}
+            <span className={own ? "" : "representative"}>
+              {own ? t("your-own-2") : "representative figures"}
+            </span>
             . {source.note}
           </p>
         </div>
         <div className="no-print flex flex-wrap gap-2">
-          <Act href={edit}>Edit</Act>
-          <Act href={`${edit}?copy=1`}>Duplicate</Act>
+          <Act href={edit}>{t("edit")}</Act>
+          <Act href={`${edit}?copy=1`}>{t("duplicate")}</Act>
           <a
             href={`/api/v1/shelf/procedures/${procedure.id}`}
             download
             className="flex min-h-12 items-center rounded-lg border-2 border-ink px-4 font-semibold"
           >
-            Export
+            {t("export")}
           </a>
-          <Button onClick={() => window.print()}>Print</Button>
+          <Button onClick={() => window.print()}>{t("print")}</Button>
         </div>
       </header>
       <div className="mt-5 grid grid-cols-[minmax(0,1fr)] gap-8 xl:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
@@ -69,7 +72,7 @@ export function ProcedureReader({ procedure, cables, cautions, revisions }: Read
         </div>
         <div className="grid content-start gap-8">
           <Fits
-            title="Cables it goes on"
+            title={t("cables-it-goes-on")}
             fits={cables.map((cable) => ({
               id: cable.id,
               name: cable.name,
@@ -111,7 +114,7 @@ function Lengths({ procedure, nameOf, units }: LengthsProps) {
   return (
     <section aria-labelledby="reader-lengths">
       <h2 id="reader-lengths" className="mb-2 font-bold text-lg">
-        Lengths
+        {t("lengths")}
       </h2>
       <ul className="divide-y divide-line border-line border-y">
         {procedure.dimensions.map((dimension) => (
@@ -119,8 +122,11 @@ function Lengths({ procedure, nameOf, units }: LengthsProps) {
             <span>
               <span className="font-semibold first-letter:uppercase">{dimension.name}</span>
               <span className="block text-soft text-sm">
-                from the {nameOf(dimension.from)} to the {nameOf(dimension.to)}
-                {dimension.notRead && `. Not read: ${dimension.notRead}`}
+                {t("from-the-to-the", {
+                  nameOf: nameOf(dimension.from),
+                  nameOf2: nameOf(dimension.to),
+                  value: dimension.notRead && `. Not read: ${dimension.notRead}`,
+                })}
               </span>
             </span>
             <span className="sm:text-right">
@@ -131,8 +137,11 @@ function Lengths({ procedure, nameOf, units }: LengthsProps) {
               {dimension.cases.map(({ when, nominal, plus, minus }, i) => (
                 // biome-ignore lint/suspicious/noArrayIndexKey: cases are told apart by their place
                 <span key={i} className="figures block text-soft text-sm">
-                  or {figureText(nominal, units, { plus, minus })} {toleranceText(plus, minus, units)}:{" "}
-                  {conditionWords(when, procedure, formatMm)}
+                  {t("or", {
+                    figureText: figureText(nominal, units, { plus, minus }),
+                    toleranceText: toleranceText(plus, minus, units),
+                    conditionWords: conditionWords(when, procedure, formatMm),
+                  })}
                 </span>
               ))}
             </span>
@@ -155,7 +164,7 @@ function Work({
   return (
     <section aria-labelledby="reader-work">
       <h2 id="reader-work" className="mb-2 font-bold text-lg">
-        Order of work
+        {t("order-of-work")}
       </h2>
       <ol className="divide-y divide-line border-line border-y">
         {procedure.steps.map((step, i) => (
@@ -176,10 +185,10 @@ function StepRead({ step, cautions, units }: { step: Step; cautions: readonly Ca
     setting && settingText(setting, units),
     seconds && `${seconds.min === seconds.max ? seconds.min : `${seconds.min} to ${seconds.max}`} seconds`,
     count && `${count.min === count.max ? count.min : `${count.min} to ${count.max}`} ${count.of}`,
-    ...step.uses.map(({ item, count: n }) => `uses ${n} × ${item}`),
-    step.shards > 0 && `${step.shards} ${step.shards === 1 ? "shard" : "shards"} to count`,
-    step.when && "only for some cables or choices",
-    step.cases.length > 0 && "differs by school, cable or choice",
+    ...step.uses.map(({ item, count: n }) => t("uses", { n, item })),
+    step.shards > 0 && t("other-to-count", { shards: step.shards }),
+    step.when && t("only-for-some-cables-or-choices"),
+    step.cases.length > 0 && t("differs-by-school-cable-or-choice"),
   ].filter(Boolean);
   return (
     <div>
@@ -187,7 +196,7 @@ function StepRead({ step, cautions, units }: { step: Step; cautions: readonly Ca
       {facts.length > 0 && <span className="block text-soft text-sm">{facts.join(" · ")}</span>}
       {step.cautions.length > 0 && (
         <span className="block text-sm">
-          <span className="font-semibold">Caution:</span>{" "}
+          <span className="font-semibold">{t("caution")}</span>{" "}
           {step.cautions.map((id) => cautions.find((caution) => caution.id === id)?.title ?? id).join(", ")}
         </span>
       )}
@@ -211,16 +220,16 @@ function Parts({ procedure: { parts, steps } }: { procedure: Procedure }) {
   return (
     <section aria-labelledby="reader-parts">
       <h2 id="reader-parts" className="mb-2 font-bold text-lg">
-        Threaded on first, in this order
+        {t("threaded-on-first-in-this-order")}
       </h2>
       <ol className="list-decimal space-y-1 pl-6">
         {parts.map(({ id, name, way, neededAt, trappedBy, ifForgotten }) => (
           <li key={id}>
             <span className="font-semibold">{name}</span> {way}
             <span className="block text-soft text-sm">
-              {neededAt && `Needed at “${titleOf(neededAt)}”. `}
-              {trappedBy && `Shut out by “${titleOf(trappedBy)}”. `}
-              {ifForgotten && `If forgotten: ${ifForgotten}`}
+              {neededAt && t("needed-at", { titleOf: titleOf(neededAt) })}
+              {trappedBy && t("shut-out-by", { titleOf: titleOf(trappedBy) })}
+              {ifForgotten && t("if-forgotten", { ifForgotten })}
             </span>
           </li>
         ))}
@@ -234,7 +243,7 @@ function Choices({ procedure: { choices } }: { procedure: Procedure }) {
   return (
     <section aria-labelledby="reader-choices">
       <h2 id="reader-choices" className="mb-2 font-bold text-lg">
-        Choices, and where practitioners differ
+        {t("choices-and-where-practitioners-differ")}
       </h2>
       <dl className="grid gap-2">
         {choices.map(({ id, name, options, default: usual, same }) => (
@@ -261,7 +270,7 @@ function Retries({ procedure: { retries, squareUp } }: { procedure: Procedure })
   return (
     <section aria-labelledby="reader-retries">
       <h2 id="reader-retries" className="mb-2 font-bold text-lg">
-        Trying again
+        {t("trying-again")}
       </h2>
       <ul className="space-y-1">
         {retries.map(({ id, name, most, reuses, newPart }) => (
@@ -272,7 +281,7 @@ function Retries({ procedure: { retries, squareUp } }: { procedure: Procedure })
           </li>
         ))}
         <li className="text-soft">
-          Starting over also takes {lengthText(squareUp, "mm")} to square the end.
+          {t("starting-over-also-takes-to-square", { lengthText: lengthText(squareUp, "mm") })}
         </li>
       </ul>
     </section>

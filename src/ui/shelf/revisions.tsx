@@ -4,6 +4,7 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { toast } from "sonner";
 import { type Change, compareProcedures, type RevisionLine, zProcedureText, zRevisionAnswer } from "@/core";
+import { t } from "@/messages/shelf";
 import { Button } from "../controls/button";
 import { get, post } from "../http/http";
 import { usePeople } from "../people/people-context";
@@ -31,7 +32,7 @@ export function Revisions({ kind, id, current, revisions }: RevisionsProps) {
     ]);
     if (before.ok && after.ok)
       setCompared({ revision, changes: compareProcedures(before.value, after.value) });
-    else toast.error("The revisions could not be read. Nothing was changed.");
+    else toast.error(t("the-revisions-could-not-be-read"));
   };
   const send = async (what: "restore" | "away", body: object, basis: number, said: string) => {
     const answer = await post(`${url}/${what}`, zRevisionAnswer, { basis, by: who?.id ?? null, ...body });
@@ -43,15 +44,15 @@ export function Revisions({ kind, id, current, revisions }: RevisionsProps) {
     setCompared(null);
     toast(said, {
       action: {
-        label: "Undo",
-        onClick: () => send("restore", { restore: current }, answer.value.revision, "Undone."),
+        label: t("undo"),
+        onClick: () => send("restore", { restore: current }, answer.value.revision, t("undone")),
       },
     });
   };
   return (
     <section aria-labelledby="revisions">
       <h2 id="revisions" className="mb-2 font-bold text-lg">
-        Revisions
+        {t("revisions")}
       </h2>
       <ol className="divide-y divide-line border-line border-y">
         {revisions.map(({ revision, at, by, why, origin }) => (
@@ -59,10 +60,10 @@ export function Revisions({ kind, id, current, revisions }: RevisionsProps) {
             <span className="mr-auto min-w-0">
               <span className="font-semibold">
                 {revision}
-                {revision === current && ", in use"}
+                {revision === current && t("in-use")}
               </span>{" "}
               <span className="text-soft text-sm">
-                {origin === "shipped" ? "as shipped" : origin}
+                {origin === "shipped" ? t("as-shipped") : origin}
                 {by && ` by ${by}`}
                 {at && (
                   <>
@@ -77,26 +78,31 @@ export function Revisions({ kind, id, current, revisions }: RevisionsProps) {
               <>
                 {kind === "procedures" && (
                   <Button look="link" onClick={() => compare(revision)}>
-                    Compare
+                    {t("compare")}
                   </Button>
                 )}
                 <Button
                   look="link"
                   onClick={() =>
-                    send("restore", { restore: revision }, newest, `Revision ${revision} is in use again.`)
+                    send(
+                      "restore",
+                      { restore: revision },
+                      newest,
+                      t("revision-is-in-use-again", { revision }),
+                    )
                   }
                 >
-                  Use again
+                  {t("use-again")}
                 </Button>
               </>
             )}
             {revision === current && origin === "own" && (
               <Button
                 look="link"
-                onClick={() => send("away", {}, newest, "Put away. Ends made by it keep it.")}
+                onClick={() => send("away", {}, newest, t("put-away-ends-made-by-it"))}
                 className="no-print"
               >
-                Put away
+                {t("put-away")}
               </Button>
             )}
           </li>
@@ -119,11 +125,14 @@ function Compared({ revision, current, changes, onClose }: ComparedProps) {
     <div className="mt-3 rounded-lg border border-line bg-raised p-3">
       <div className="flex items-center">
         <h3 className="mr-auto font-semibold">
-          From {revision} to {current}:{" "}
-          {changes.length === 0 ? "nothing changed" : `${changes.length} changes`}
+          {t("from-to", {
+            revision,
+            current,
+            value: changes.length === 0 ? t("nothing-changed") : `${changes.length} changes`,
+          })}
         </h3>
         <Button look="link" onClick={onClose}>
-          Close
+          {t("close")}
         </Button>
       </div>
       <ul className="divide-y divide-line text-sm">

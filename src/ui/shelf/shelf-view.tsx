@@ -2,6 +2,7 @@
 
 import { useMemo, useState } from "react";
 import { type Cable, type Entry, type Instrument, type Meter, misfits, type Style, type Tool } from "@/core";
+import { t } from "@/messages/shelf";
 import { EndThumb, ThumbTextures } from "../band/end-thumb";
 import type { Thumb } from "../band/thumb";
 import { Input } from "../controls/input";
@@ -42,32 +43,32 @@ export function ShelfView({ cables, styles: all, thumbs, tools, instruments, met
   return (
     <main className="min-w-0 flex-1 px-4 py-5 sm:px-6">
       <div className="flex flex-wrap items-center gap-2">
-        <h1 className="mr-auto font-bold text-2xl">Shelf</h1>
+        <h1 className="mr-auto font-bold text-2xl">{t("shelf")}</h1>
         <Link
           href="/shelf/new"
           className="flex min-h-12 items-center rounded-lg bg-now px-5 font-bold text-on-now"
         >
-          Add a sheet of your own
+          {t("add-a-sheet-of-your-own")}
         </Link>
       </div>
       <label className="mt-3 block max-w-xl">
-        <span className="sr-only">Find on the shelf</span>
+        <span className="sr-only">{t("find-on-the-shelf")}</span>
         <Input
           type="search"
           value={wanted}
           onChange={(event) => setWanted(event.target.value)}
-          placeholder="Find: ribbon, 2 mm, LC, calliper …"
+          placeholder={t("find-ribbon-2-mm-lc-calliper")}
           strong
           className="w-full"
         />
       </label>
       {none && (
         <p role="status" className="mt-6 text-lg">
-          Nothing on the shelf has all of that. Try one word less, or add a sheet of your own.
+          {t("nothing-on-the-shelf-has-all")}
         </p>
       )}
       <ThumbTextures />
-      <Part title="Styles and their procedures" count={styles.length}>
+      <Part title={t("styles-and-their-procedures")} count={styles.length}>
         {styles.map((style) => (
           <Item
             key={style.id}
@@ -77,16 +78,16 @@ export function ShelfView({ cables, styles: all, thumbs, tools, instruments, met
             face={<EndThumb thumb={thumbs[style.id]} className="w-36" />}
           >
             {style.source.kind === "own" ? (
-              <span className="font-semibold">your own, revision {style.revision}</span>
+              <span className="font-semibold">{t("your-own-revision", { revision: style.revision })}</span>
             ) : (
-              <span className="representative">representative</span>
+              <span className="representative">{t("representative")}</span>
             )}{" "}
             · {style.appliesTo.cores.join(", ")} ·{" "}
             {fitText(cables.filter((cable) => misfits(style, cable).length === 0).length, "cable")}
           </Item>
         ))}
       </Part>
-      <Part title="Cables" count={found.length}>
+      <Part title={t("cables")} count={found.length}>
         {found.map((one) => (
           <Item
             key={one.id}
@@ -95,13 +96,13 @@ export function ShelfView({ cables, styles: all, thumbs, tools, instruments, met
             about={one.about}
             face={<CutFace cable={one} />}
           >
-            {one.source.kind === "own" && <span className="font-semibold">your own · </span>}
+            {one.source.kind === "own" && <span className="font-semibold">{t("your-own")} </span>}
             {one.cores.map(coreText).join(" or ")} ·{" "}
             {fitText(all.filter((style) => misfits(style, one).length === 0).length, "style")}
           </Item>
         ))}
       </Part>
-      <Part title="Entries" count={faces.length}>
+      <Part title={t("entries")} count={faces.length}>
         {faces.map((face) => (
           <Item
             key={face.id}
@@ -111,15 +112,15 @@ export function ShelfView({ cables, styles: all, thumbs, tools, instruments, met
             face={<PortFace entry={face} inPort={NONE} quiet room={84} />}
           >
             {face.source.kind === "own" ? (
-              <span className="font-semibold">your own, revision {face.revision}</span>
+              <span className="font-semibold">{t("your-own-revision", { revision: face.revision })}</span>
             ) : (
-              <span className="representative">representative</span>
+              <span className="representative">{t("representative")}</span>
             )}{" "}
-            · {face.ports.length} ports
+            {t("ports", { length: face.ports.length })}
           </Item>
         ))}
       </Part>
-      <Part title="Instruments and tools" count={kit.length}>
+      <Part title={t("instruments-and-tools")} count={kit.length}>
         {kit.map((one) => (
           <li key={one.id} className="rounded-lg border border-line bg-raised px-4 py-3">
             <span className="block font-bold text-lg first-letter:uppercase">{one.name}</span>
@@ -134,23 +135,34 @@ export function ShelfView({ cables, styles: all, thumbs, tools, instruments, met
 /** What an instrument reads, or how well a tool places. */
 function kitText(one: Instrument | Meter | Tool): string {
   if ("repeatability" in one) {
-    const upTo = one.longest === undefined ? "" : `, up to ${lengthText(one.longest, "mm")}`;
-    return `reads ${one.reads === "gap" ? "gaps" : "lengths"} to ${lengthText(one.resolution, "mm")}, repeats to ${lengthText(one.repeatability, "mm")}${upTo}`;
+    const upTo = one.longest === undefined ? "" : t("up-to", { lengthText: lengthText(one.longest, "mm") });
+    return t("reads-to-repeats-to", {
+      value: one.reads === "gap" ? "gaps" : "lengths",
+      lengthText: lengthText(one.resolution, "mm"),
+      lengthText2: lengthText(one.repeatability, "mm"),
+      upTo,
+    });
   }
   if ("reads" in one)
     return one.reads === "torque"
-      ? `reads a torque to ${one.resolution} N·m`
-      : `reads a loss to ${one.resolution} dB`;
-  const places = one.error === 0 ? "moves no edge" : `places to ±${lengthText(one.error, "mm")}`;
+      ? t("reads-a-torque-to-n-m", { resolution: one.resolution })
+      : t("reads-a-loss-to-db", { resolution: one.resolution });
+  const places =
+    one.error === 0 ? t("moves-no-edge") : t("places-to", { lengthText: lengthText(one.error, "mm") });
   return one.blade
-    ? `${places}; blade of ${one.blade.positions} places, ${one.blade.each} cleaves each, wiped every ${one.blade.wipeEvery}`
+    ? t("blade-of-places-cleaves-each-wiped", {
+        places,
+        positions: one.blade.positions,
+        each: one.blade.each,
+        wipeEvery: one.blade.wipeEvery,
+      })
     : places;
 }
 
 const NONE = new Map();
 
 const fitText = (count: number, what: string): string =>
-  count === 1 ? `goes with 1 ${what}` : `goes with ${count} ${what}s`;
+  count === 1 ? t("goes-with-1", { what }) : t("goes-with-s", { count, what });
 
 function Part({ title, count, children }: { title: string; count: number; children: React.ReactNode }) {
   if (count === 0) return null;

@@ -3,37 +3,38 @@
 import { Dialog } from "radix-ui";
 import { useEffect, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
+import { t } from "@/messages/shell";
 
 const KEYS = [
   {
-    place: "Sheet",
+    place: t("sheet"),
     keys: [
-      ["C", "pick a cable"],
-      ["S", "pick a connector"],
-      ["V", "how exactly: glass, interface, light"],
-      ["B, then Enter", "to the bench"],
+      ["C", t("pick-a-cable")],
+      ["S", t("pick-a-connector")],
+      ["V", t("how-exactly-glass-interface-light")],
+      [t("b-then-enter"), t("to-the-bench")],
       ["P", "print"],
     ],
   },
   {
-    place: "Bench",
+    place: t("bench"),
     keys: [
-      ["Space, →, Page Down", "next step"],
-      ["←, Page Up", "back"],
-      ["Enter", "keep the reading; count one; start or end a time; shards into the bin; try what is offered"],
-      ["Enter, nothing typed", "take what is to be redone"],
-      ["1 to 9", "a part is on; an answer"],
-      ["R", "read the step aloud"],
-      ["Enter, something still asked for", "do it now; Space again passes it by"],
-      ["Z", "undo the last act: a reading, an answer, a step, a rework"],
+      [t("space-page-down"), t("next-step")],
+      [t("page-up"), "back"],
+      ["Enter", t("keep-the-reading-count-one-start")],
+      [t("enter-nothing-typed"), t("take-what-is-to-be-redone")],
+      [t("1-to-9"), t("a-part-is-on-an-answer")],
+      ["R", t("read-the-step-aloud")],
+      [t("enter-something-still-asked-for"), t("do-it-now-space-again-passes")],
+      ["Z", t("undo-the-last-act-a-reading")],
     ],
   },
-  { place: "A piece", keys: [["Z", "take the last change back"]] },
+  { place: t("a-piece"), keys: [["Z", t("take-the-last-change-back")]] },
   {
-    place: "Everywhere",
+    place: t("everywhere"),
     keys: [
-      ["U", "millimetres, inches or both"],
-      ["?", "this list"],
+      ["U", t("millimetres-inches-or-both")],
+      ["?", t("this-list")],
     ],
   },
 ] as const;
@@ -62,7 +63,7 @@ export function KeyHelp() {
           aria-describedby={undefined}
           className="fixed top-1/2 left-1/2 z-40 max-h-[90dvh] w-[min(34rem,calc(100vw-2rem))] -translate-x-1/2 -translate-y-1/2 overflow-y-auto rounded-lg border border-line bg-raised p-6 shadow-xl"
         >
-          <Dialog.Title className="font-bold text-2xl">Keys</Dialog.Title>
+          <Dialog.Title className="font-bold text-2xl">{t("keys")}</Dialog.Title>
           {KEYS.map(({ place, keys }) => (
             <section key={place} aria-label={place} className="mt-4">
               <h3 className="font-semibold">{place}</h3>
@@ -77,7 +78,7 @@ export function KeyHelp() {
             </section>
           ))}
           <Dialog.Close className="mt-6 min-h-12 w-full rounded-lg bg-strong font-semibold text-on-strong">
-            Close
+            {t("close")}
           </Dialog.Close>
         </Dialog.Content>
       </Dialog.Portal>

@@ -13,6 +13,7 @@ import {
 import { usePathname } from "next/navigation";
 import { Popover } from "radix-ui";
 import { useState } from "react";
+import { t } from "@/messages/shell";
 import { Link } from "../controls/link";
 import { AsideButton } from "../live/aside-button";
 import { WhoButton } from "../people/who-button";
@@ -20,13 +21,13 @@ import { UnitsButton } from "../prefs/units-button";
 import { TimerTray } from "../timers/tray";
 
 const PLACES = [
-  { href: "/", name: "Sheet", icon: PencilRuler },
-  { href: "/jobs", name: "Jobs", icon: Waypoints },
-  { href: "/bench", name: "Bench", icon: Spline },
-  { href: "/entry", name: "Entry", icon: Cylinder },
-  { href: "/shelf", name: "Shelf", icon: Library },
-  { href: "/ledger", name: "Ledger", icon: BookOpenCheck },
-  { href: "/setup", name: "Setup", icon: Settings2 },
+  { href: "/", name: t("sheet"), icon: PencilRuler },
+  { href: "/jobs", name: t("jobs"), icon: Waypoints },
+  { href: "/bench", name: t("bench"), icon: Spline },
+  { href: "/entry", name: t("entry"), icon: Cylinder },
+  { href: "/shelf", name: t("shelf"), icon: Library },
+  { href: "/ledger", name: t("ledger"), icon: BookOpenCheck },
+  { href: "/setup", name: t("setup"), icon: Settings2 },
 ] as const;
 
 type Place = (typeof PLACES)[number];
@@ -40,7 +41,7 @@ export function Rail() {
   const isHere = ({ href }: Place) => (href === "/" ? path === "/" : path.startsWith(href));
   return (
     <nav
-      aria-label="Places"
+      aria-label={t("places")}
       className="no-print fixed inset-x-0 bottom-0 z-10 flex border-line border-t bg-rail sm:sticky sm:top-0 sm:h-dvh sm:w-[76px] sm:shrink-0 sm:flex-col sm:overflow-y-auto sm:border-t-0 sm:border-r sm:pt-1"
     >
       {PLACES.map((place, i) => (
@@ -102,11 +103,11 @@ function More({ places, isHere }: MoreProps) {
           className={`${TAB} ${here ? "border-now border-t-4 bg-ground font-bold sm:border-t-0 sm:border-l-4" : "text-soft"}`}
         >
           <Ellipsis aria-hidden="true" className="size-6" strokeWidth={1.8} />
-          More
+          {t("more")}
         </Popover.Trigger>
         <Popover.Portal>
           <Popover.Content
-            aria-label="More places"
+            aria-label={t("more-places")}
             side={side}
             align="end"
             collisionPadding={8}

@@ -2,6 +2,7 @@
 
 import { Droplet } from "lucide-react";
 import { type EndState, type RunningPot, type RunSheet, runningPots } from "@/core";
+import { t } from "@/messages/timers";
 import { clockText } from "../words/clock-text";
 import { useTick } from "./timers-context";
 
@@ -28,12 +29,13 @@ export function PotStrip({ sheet, ends }: { sheet: RunSheet; ends: readonly EndS
             pot.of
           ) : (
             <>
-              <strong>Over: {pot.of}.</strong> Take fresh before “{sheet.lines[pot.line]?.step.title}”.
+              <strong>{t("over", { of: pot.of })}</strong> {t("take-fresh-before")}
+              {sheet.lines[pot.line]?.step.title}”.
             </>
           )}
         </span>
         {left > 0 && (
-          <span role="timer" aria-label={`${pot.of}: left`} className="figures font-bold">
+          <span role="timer" aria-label={t("left", { of: pot.of })} className="figures font-bold">
             {clockText(left)}
           </span>
         )}

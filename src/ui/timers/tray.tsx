@@ -4,6 +4,7 @@ import { Popover } from "radix-ui";
 import { useEffect, useRef } from "react";
 import { toast } from "sonner";
 import type { BenchTimer } from "@/core";
+import { t } from "@/messages/timers";
 import { Link } from "../controls/link";
 import { usePrefs } from "../prefs/prefs-context";
 import { say } from "../words/aloud";
@@ -46,7 +47,7 @@ export function TimerTray() {
       if (called.current.has(keyOf(timer))) continue;
       called.current.add(keyOf(timer));
       chime();
-      const says = timer.clock ? "too late, begin that part anew." : "time is up.";
+      const says = timer.clock ? t("too-late-begin-that-part-anew") : t("time-is-up");
       if (prefs.aloud) say(`${timer.label}: ${says}`);
       toast(`${timer.label}: ${says}`, { id: keyOf(timer), duration: 20_000 });
     }
@@ -54,7 +55,7 @@ export function TimerTray() {
   if (!any || now === null) return null;
   return (
     <section
-      aria-label="Holds and cures"
+      aria-label={t("holds-and-cures")}
       className="fixed inset-x-0 bottom-14 z-10 flex h-11 gap-1 overflow-x-auto border-line border-t bg-note px-1 sm:static sm:mt-2 sm:h-auto sm:max-h-[40dvh] sm:flex-col sm:overflow-y-auto sm:border-t-0 sm:bg-transparent"
     >
       {timers.slice(0, SHOWN).map((timer) => (
@@ -65,7 +66,7 @@ export function TimerTray() {
           href="/bench"
           className="flex min-h-11 shrink-0 items-center rounded-md px-2 font-bold text-out text-sm leading-tight sm:min-h-12 sm:px-1.5"
         >
-          {late.length} too late
+          {t("too-late", { length: late.length })}
         </Link>
       )}
       {timers.length > SHOWN && <More timers={timers.slice(SHOWN)} now={now} />}
@@ -83,7 +84,7 @@ function TimerLink({ timer, now, wide = false }: { timer: BenchTimer; now: numbe
       className={`flex min-h-11 shrink-0 items-center gap-2 rounded-md px-2 text-sm leading-tight sm:min-h-12 sm:w-full sm:flex-col sm:items-start sm:gap-0 sm:px-1.5 ${left > 0 ? "" : timer.clock ? "border-2 border-out font-bold text-out" : "bg-now font-bold text-on-now"}`}
     >
       <span className="figures font-bold">
-        {left > 0 ? clockText(left) : timer.clock ? "Too late" : "Ready"}
+        {left > 0 ? clockText(left) : timer.clock ? t("too-late-2") : t("ready")}
       </span>
       <span className={wide ? "truncate" : "max-w-32 truncate sm:w-full sm:max-w-full sm:text-xs"}>
         {wide ? timer.label : shortOf(timer.label)}
@@ -97,13 +98,13 @@ function More({ timers, now }: { timers: readonly BenchTimer[]; now: number }) {
   return (
     <Popover.Root>
       <Popover.Trigger className="min-h-11 shrink-0 rounded-md border border-line px-2 text-sm sm:min-h-12">
-        {timers.length} more
+        {t("more", { length: timers.length })}
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content
           side="right"
           align="end"
-          aria-label="All other holds and cures"
+          aria-label={t("all-other-holds-and-cures")}
           className="z-20 grid max-h-(--radix-popover-content-available-height) w-[min(24rem,calc(100vw-1rem))] gap-1 overflow-y-auto rounded-lg border border-line bg-raised p-2 shadow-xl"
         >
           {timers.map((timer) => (

@@ -1,4 +1,5 @@
 import type { WhereTold } from "@/core";
+import { t } from "@/messages/where";
 import { Link } from "../controls/link";
 import { farEndText, mismatches } from "./far-words";
 
@@ -8,14 +9,15 @@ export function FarPanel({ where: { job, piece, far } }: { where: WhereTold }) {
   return (
     <section aria-labelledby="far">
       <h2 id="far" className="mt-6 mb-1 font-bold text-lg">
-        The other end{far.place && <span className="font-normal text-soft"> at {far.place}</span>}
+        {t("the-other-end")}
+        {far.place && <span className="font-normal text-soft"> {t("at-2", { place: far.place })}</span>}
       </h2>
       {off.length > 0 && (
         <p role="alert" className="mb-1 font-bold text-out">
-          Does not go together. {off.join(" ")}
+          {t("does-not-go-together", { value: off.join(" ") })}
         </p>
       )}
-      {far.ends.length === 0 && <p className="text-soft">Nothing is planned there.</p>}
+      {far.ends.length === 0 && <p className="text-soft">{t("nothing-is-planned-there")}</p>}
       <ul>
         {far.ends.map((end) => (
           <li key={end.text} className="py-0.5">
@@ -24,17 +26,19 @@ export function FarPanel({ where: { job, piece, far } }: { where: WhereTold }) {
               <>
                 {" "}
                 <Link href={end.signedAt ? `/ledger/${end.end}` : `/bench/${end.end}`} className="underline">
-                  {end.signedAt ? "Record" : "Bench"}
+                  {end.signedAt ? t("record") : t("bench")}
                 </Link>
               </>
             )}
           </li>
         ))}
       </ul>
-      {far.count > far.ends.length && <p className="text-soft">and {far.count - far.ends.length} more.</p>}
+      {far.count > far.ends.length && (
+        <p className="text-soft">{t("and-more", { value: far.count - far.ends.length })}</p>
+      )}
       <p className="no-print mt-1">
         <Link href={`/jobs/${job.id}/${piece.id}`} className="underline">
-          The whole piece
+          {t("the-whole-piece")}
         </Link>
       </p>
     </section>

@@ -1,9 +1,10 @@
 import type { FarEnd, FarSide, Standing } from "@/core";
+import { t } from "@/messages/where";
 import { RESULT_WORDS } from "../words/verdict-words";
 
 const DONE: Readonly<Record<Standing, string>> = {
-  planned: "not begun",
-  bench: "at the bench",
+  planned: t("not-begun"),
+  bench: t("at-the-bench"),
   ...RESULT_WORDS,
 };
 
@@ -16,11 +17,15 @@ export const farEndText = ({ style, as, standing, signedBy }: FarEnd): string =>
 /** The other side in one line: its one end, or how many there are and how they stand. */
 export function farText({ place, count, ends }: FarSide): string {
   const [only] = ends;
-  if (!only) return "nothing is planned at the other end";
+  if (!only) return t("nothing-is-planned-at-the-other");
   const there = place || only.text;
-  if (count === 1) return `at ${there}: ${farEndText(only)}`;
+  if (count === 1) return t("at", { there, farEndText: farEndText(only) });
   const done = ends.filter(({ standing }) => standing !== "planned" && standing !== "bench").length;
-  return `at ${place || `side ${only.side}`}: ${count} ends, ${done === 0 ? "none" : done} made`;
+  return t("at-ends-made", {
+    value: place || `side ${only.side}`,
+    count,
+    value2: done === 0 ? "none" : done,
+  });
 }
 
 /** What does not go together over both ends, each once. */
@@ -29,9 +34,8 @@ export const mismatches = ({ ends }: FarSide): string[] => [
     ends.flatMap(({ across, end }) =>
       across
         .filter(({ fits }) => !fits)
-        .map(
-          ({ name, asks, here, far }) =>
-            `${name}: here ${here}, ${end ? "made" : "planned"} there ${far}. ${asks === "same" ? "Both must be the same." : "One must be the other."}`,
+        .map(({ name, asks, here, far }) =>
+          t("mismatch-across", { name, here, end: end ? "made" : "planned", far, asks }),
         ),
     ),
   ),

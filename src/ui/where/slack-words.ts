@@ -1,4 +1,5 @@
 import { type EndState, type SlackTold, slackBehind } from "@/core";
+import { t } from "@/messages/where";
 
 /** How many tries the slack of a place is still enough for, and how loud that is to be said. */
 export interface SlackSaid {
@@ -9,12 +10,12 @@ export interface SlackSaid {
 /** The slack behind an end as it stands, in words. */
 export function slackWords(told: SlackTold, state: Pick<EndState, "lost" | "spare">): SlackSaid {
   const { left, attempts } = slackBehind(told, state);
-  if (left === null) return { text: "slack not said", loud: false };
-  const length = `${(Math.max(0, left) / 1000).toFixed(0)} mm slack`;
+  if (left === null) return { text: t("slack-not-said"), loud: false };
+  const length = t("mm-slack", { value: (Math.max(0, left) / 1000).toFixed(0) });
   if (attempts === null) return { text: length, loud: false };
-  if (attempts === 0) return { text: `${length}: no further try`, loud: true };
+  if (attempts === 0) return { text: t("no-further-try", { length }), loud: true };
   return {
-    text: `${length}: ${attempts === 1 ? "the last try" : `${attempts} more tries`}`,
+    text: `${length}: ${attempts === 1 ? t("the-last-try") : t("more-tries", { attempts })}`,
     loud: attempts === 1,
   };
 }

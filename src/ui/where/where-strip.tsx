@@ -1,4 +1,5 @@
 import type { EndState, WhereTold } from "@/core";
+import { t } from "@/messages/where";
 import { Link } from "../controls/link";
 import { farText, mismatches } from "./far-words";
 import { slackWords } from "./slack-words";
@@ -21,7 +22,9 @@ export function WhereStrip({ where, state }: WhereStripProps) {
         >
           {where.piece.name}, {where.text}
         </Link>
-        <span className="hidden min-w-0 truncate text-soft sm:inline">Other end {farText(where.far)}</span>
+        <span className="hidden min-w-0 truncate text-soft sm:inline">
+          {t("other-end", { farText: farText(where.far) })}
+        </span>
         <span
           role="status"
           className={`ml-auto shrink-0 whitespace-nowrap ${slack.loud ? "font-bold text-out" : "text-soft"}`}
@@ -31,7 +34,7 @@ export function WhereStrip({ where, state }: WhereStripProps) {
       </p>
       {off.length > 0 && !state.signed && (
         <p role="alert" className="pb-1 font-bold text-out">
-          Does not go with the other end. {off.join(" ")}
+          {t("does-not-go-with-the-other", { value: off.join(" ") })}
         </p>
       )}
     </div>

@@ -1,4 +1,5 @@
 import { featureOf, isMidRun, type Line, onLeg, type RunSheet } from "@/core";
+import { t } from "@/messages/words";
 import type { Units } from "./length-text";
 import { biteWords, figureWords, stepNotes } from "./line-words";
 
@@ -17,16 +18,23 @@ const voiced = (text: string): string =>
 export function stepAloud(sheet: RunSheet, line: Line, units: Units): string {
   const figure = figureWords(sheet, line, units);
   const unit = figure?.shown.unit === "in" ? "inches" : "millimetres";
-  const lengths = line.checks.map(
-    ({ name, from, to, leg }) =>
-      `Measure ${name}${onLeg(leg, isMidRun(sheet))}: from the ${featureOf(sheet, from).name} to the ${featureOf(sheet, to).name}.`,
+  const lengths = line.checks.map(({ name, from, to, leg }) =>
+    t("measure-from-the-to-the", {
+      name,
+      onLeg: onLeg(leg, isMidRun(sheet)),
+      name2: featureOf(sheet, from).name,
+      name3: featureOf(sheet, to).name,
+    }),
   );
   const parts = line.parts.map(({ name, way }) => `${name}${way ? `, ${way}` : ""}.`);
   return voiced(
     [
       `${line.step.title}.`,
-      figure && `${figure.shown.main} ${unit} from the ${figure.datum}. ${figure.tolerance}`,
-      figure?.shown.unit === "in" && figure.shown.rounding ? `Rounded by ${figure.shown.rounding}.` : null,
+      figure &&
+        t("from-the-2", { main: figure.shown.main, unit, datum: figure.datum, tolerance: figure.tolerance }),
+      figure?.shown.unit === "in" && figure.shown.rounding
+        ? t("rounded-by", { rounding: figure.shown.rounding })
+        : null,
       ...(figure?.also ?? []).map((sentence) => `${sentence}.`),
       ...parts,
       biteWords(line, units),

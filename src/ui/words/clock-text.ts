@@ -1,3 +1,5 @@
+import { t } from "@/messages/words";
+
 /** Seconds as a clock shows them: `0:45`, `12:05`, `1:02:00`; whole seconds, rounded up while they run down. */
 export function clockText(seconds: number): string {
   const whole = Math.max(0, Math.ceil(seconds));
@@ -12,5 +14,5 @@ export function spanText(seconds: number): string {
   const minutes = Math.round(seconds / 60);
   const [hours, rest] = [Math.floor(minutes / 60), minutes % 60];
   if (hours === 0) return `${minutes} min`;
-  return rest === 0 ? `${hours} h` : `${hours} h ${rest} min`;
+  return rest === 0 ? `${hours} h` : t("h-min", { hours, rest });
 }

@@ -1,4 +1,5 @@
 import type { Identity, Marked } from "@/core";
+import { t } from "@/messages/words";
 
 /** A colour as it is said: `BL`, or `BL with 1 tracer`. */
 export const colourText = ({ code, tracers }: Pick<Marked, "code" | "tracers">): string =>
@@ -10,4 +11,10 @@ export const fibreText = ({
   tube,
   fibre,
 }: Pick<Identity, "tube" | "fibre"> & { readonly kind: string }): string =>
-  `${kind} ${tube.position} ${colourText(tube)}, fibre ${fibre.position} ${colourText(fibre)}`;
+  t("fibre", {
+    kind,
+    position: tube.position,
+    colourText: colourText(tube),
+    position2: fibre.position,
+    colourText2: colourText(fibre),
+  });

@@ -1,4 +1,5 @@
 import { type Clock, onLeg, type Undone } from "@/core";
+import { t } from "@/messages/words";
 
 const listed = (names: readonly string[]): string => [...new Set(names)].join(", ");
 
@@ -11,13 +12,19 @@ export function heldWords(
 ): string | null {
   const says = [
     ...(undone && undone.checks.length > 0
-      ? [`Not read: ${listed(undone.checks.map(({ name, leg }) => `${name}${onLeg(leg, midRun)}`))}.`]
+      ? [
+          t("not-read", {
+            listed: listed(undone.checks.map(({ name, leg }) => `${name}${onLeg(leg, midRun)}`)),
+          }),
+        ]
       : []),
-    ...(undone?.asks ? [`Not answered: ${undone.asks}`] : []),
-    ...(undone?.bad ? [`Not good: ${undone.bad}.`] : []),
-    ...(undone?.cutShort ? ["Its time was cut short."] : []),
-    ...(running ? [`Still running: ${running}.`] : []),
-    ...(late ? [late.cleaved ? "The cleaved end has stood too long." : `The ${late.of} has run out.`] : []),
+    ...(undone?.asks ? [t("not-answered", { asks: undone.asks })] : []),
+    ...(undone?.bad ? [t("not-good", { bad: undone.bad })] : []),
+    ...(undone?.cutShort ? [t("its-time-was-cut-short")] : []),
+    ...(running ? [t("still-running", { running })] : []),
+    ...(late
+      ? [late.cleaved ? t("the-cleaved-end-has-stood-too") : t("the-has-run-out", { of: late.of })]
+      : []),
   ];
   return says.length > 0 ? says.join(" ") : null;
 }
@@ -26,9 +33,9 @@ export function heldWords(
 export const passedWords = ({ checks, asks, bad, cutShort }: Undone, midRun = false): string =>
   [
     ...(checks.length > 0
-      ? [`${listed(checks.map(({ name, leg }) => `${name}${onLeg(leg, midRun)}`))} not read`]
+      ? [t("not-read-2", { listed: listed(checks.map(({ name, leg }) => `${name}${onLeg(leg, midRun)}`)) })]
       : []),
-    ...(asks ? ["not answered"] : []),
+    ...(asks ? [t("not-answered-2")] : []),
     ...(bad ? [bad.toLowerCase()] : []),
-    ...(cutShort ? ["its time was cut short"] : []),
+    ...(cutShort ? [t("its-time-was-cut-short-2")] : []),
   ].join("; ");

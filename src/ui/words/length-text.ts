@@ -7,6 +7,7 @@ import {
   um,
   workingFraction,
 } from "@/core";
+import { t } from "@/messages/words";
 import type { Prefs } from "../prefs/prefs";
 
 export type Units = Prefs["units"];
@@ -81,7 +82,7 @@ export function lengthText(length: number, units: Units, tolerance: Tolerance = 
 export function sizeText(length: number, units: Units): string {
   const inches = `${formatInch(length)} in`;
   if (units === "in") return inches;
-  return units === "both" ? `${formatMm(length)} mm (${inches})` : `${formatMm(length)} mm`;
+  return units === "both" ? t("mm", { formatMm: formatMm(length), inches }) : `${formatMm(length)} mm`;
 }
 
 /** The bare figure in the unit in use. */
@@ -94,8 +95,8 @@ export function toleranceText(plus: Length | null, minus: Length | null, units: 
   if (plus === null && minus === null) return "";
   if (plus === minus && plus !== null) return `±${one(plus)}`;
   return [
-    plus === null ? "no upper limit" : `+${one(plus)}`,
-    minus === null ? "no lower limit" : `−${one(minus)}`,
+    plus === null ? t("no-upper-limit") : `+${one(plus)}`,
+    minus === null ? t("no-lower-limit") : `−${one(minus)}`,
   ].join(" ");
 }
 
@@ -103,13 +104,13 @@ export function toleranceText(plus: Length | null, minus: Length | null, units: 
 export function limitsText(min: Length | null, max: Length | null, units: Units): string {
   const one = (length: Length) => (units === "in" ? formatInch(length) : mmText(length));
   if (min !== null && max !== null) return `${one(min)} – ${one(max)}`;
-  if (min !== null) return `at least ${one(min)}`;
-  return max === null ? "not limited" : `at most ${one(max)}`;
+  if (min !== null) return t("at-least", { one: one(min) });
+  return max === null ? t("not-limited") : t("at-most", { one: one(max) });
 }
 
 /** How many people say a core: single-mode 9/125. */
 export const coreText = (core: string): string =>
-  core === "copper" ? "copper conductors" : core === "9/125" ? `single-mode ${core}` : `multimode ${core}`;
+  core === "copper" ? t("copper-conductors") : core === "9/125" ? `single-mode ${core}` : `multimode ${core}`;
 
 /** A style, what was picked of it and the cable it goes on, in a line. */
 export const asText = ({

@@ -8,6 +8,7 @@ import {
   type RunSheet,
   type Setting,
 } from "@/core";
+import { t } from "@/messages/words";
 import {
   figureText,
   lengthText,
@@ -39,22 +40,26 @@ export function figureWords(sheet: RunSheet, line: Line, units: Units): FigureWo
   const isGone = goneAt !== null && goneAt <= line.index;
   const distance = figureText(Math.abs(own.distance), units, own);
   const datumAt = figureText(featureOf(sheet, own.datum).position, units, toleranceAt(sheet, own.datum));
-  const ownText = `${distance} ${own.distance < 0 ? "before" : "further on than"} the ${name(own.datum)} at ${datumAt}${own.distance < 0 ? "" : `, not “at ${distance}”`}`;
+  const ownText = t("the-at", {
+    distance,
+    value: own.distance < 0 ? "before" : t("further-on-than"),
+    name: name(own.datum),
+    datumAt,
+    value2: own.distance < 0 ? "" : t("not-at", { distance }),
+  });
   const previousText =
     previous && previous.feature !== own.datum
       ? previous.distance === 0
-        ? `right at the ${name(previous.feature)}`
-        : `${figureText(Math.abs(previous.distance), units, own)} ${previous.distance < 0 ? "before" : "further on than"} the ${name(previous.feature)}`
+        ? t("right-at-the", { name: name(previous.feature) })
+        : `${figureText(Math.abs(previous.distance), units, own)} ${previous.distance < 0 ? "before" : t("further-on-than")} the ${name(previous.feature)}`
       : null;
   const length = workFromOwn ? Math.abs(own.distance) : fromEnd;
   if (figure.further !== undefined && own.datum === figure.feature)
     return {
       shown: showLength(length, units, own),
       length,
-      datum: `${name(own.datum)} as it is now`,
-      also: [
-        own.distance < 0 ? "nearer the fibre end" : "further back: into the cable, away from the fibre end",
-      ],
+      datum: t("as-it-is-now", { name: name(own.datum) }),
+      also: [own.distance < 0 ? t("nearer-the-fibre-end") : t("further-back-into-the-cable-away")],
       tolerance: toleranceText(own.plus, own.minus, units),
     };
   const firstTime = line.step.kind === "mark" || line.step.kind === "cleave" || line.step.kind === "trim";
@@ -64,11 +69,18 @@ export function figureWords(sheet: RunSheet, line: Line, units: Units): FigureWo
     datum: workFromOwn ? name(own.datum) : name(root),
     also: [
       figure.further !== undefined
-        ? `${figureText(Math.abs(figure.further), units, own)} ${figure.further < 0 ? "nearer the fibre end" : "further back"} than it is now`
+        ? t("than-it-is-now", {
+            figureText: figureText(Math.abs(figure.further), units, own),
+            value: figure.further < 0 ? t("nearer-the-fibre-end") : t("further-back"),
+          })
         : workFromOwn
           ? figure.feature === root
             ? null
-            : `${placeText(figure, units)} from the ${name(root)}${isGone ? " as it was" : ""}`
+            : t("from-the", {
+                placeText: placeText(figure, units),
+                name: name(root),
+                value: isGone ? t("as-it-was") : "",
+              })
           : own.datum === root
             ? null
             : ownText,
@@ -97,11 +109,11 @@ export function biteWords({ bites, step }: Line, units: Units): string | null {
   if (bites) {
     const each = units === "in" ? lengthText(bites.each, "in") : formatMm(Math.round(bites.each / 100) * 100);
     if (bites.countMost > bites.count)
-      return `${bites.count} to ${bites.countMost} pieces, at most ${each} each`;
+      return t("to-pieces-at-most-each", { count: bites.count, countMost: bites.countMost, each });
     return `${bites.count} ${bites.count === 1 ? "bite" : "bites"} of ${each}`;
   }
   if (step.kind === "remove" && step.passes !== undefined)
-    return step.passes === 1 ? "one pass" : `${step.passes} passes`;
+    return step.passes === 1 ? t("one-pass") : `${step.passes} passes`;
   return null;
 }
 
@@ -111,23 +123,26 @@ export function settingText(setting: Setting, units: Units): string {
     case "hole":
       return `hole ${sizeText(setting.diameter, units)}`;
     case "die":
-      return `die ${sizeText(setting.across, units)}, ${setting.shape}`;
+      return t("die", { sizeText: sizeText(setting.across, units), shape: setting.shape });
     case "depth":
-      return `blade ${sizeText(setting.depth, units)} deep`;
+      return t("blade-deep", { sizeText: sizeText(setting.depth, units) });
     case "share":
-      return `blade through ${Math.round(setting.share * 100)} % of its wall`;
+      return t("blade-through-of-its-wall", { round: Math.round(setting.share * 100) });
     case "film":
-      return `${setting.grain} µm film`;
+      return t("m-film", { grain: setting.grain });
     case "program":
       return setting.celsius === undefined ? setting.name : `${setting.name}, ${setting.celsius} °C`;
     case "pull":
       return units === "mm"
         ? `${setting.newtons} N`
-        : `${setting.newtons} N (${lbfOf(setting.newtons).toFixed(1)} lbf)`;
+        : t("n-lbf", { newtons: setting.newtons, value: lbfOf(setting.newtons).toFixed(1) });
     case "torque":
       return units === "mm"
         ? `${setting.newtonMetres} N·m`
-        : `${setting.newtonMetres} N·m (${lbfInchOf(setting.newtonMetres).toFixed(1)} lbf·in)`;
+        : t("n-m-lbf-in", {
+            newtonMetres: setting.newtonMetres,
+            value: lbfInchOf(setting.newtonMetres).toFixed(1),
+          });
     case "words":
       return setting.words;
   }

@@ -1,12 +1,13 @@
 import type { OpenTold } from "@/core";
+import { t } from "@/messages/words";
 
 const HEADS = {
-  out: "Out",
-  bad: "Not good",
-  fault: "Seen and not redone",
-  unsure: "Not settled",
-  unread: "Not read",
-  unanswered: "Not answered",
+  out: t("out"),
+  bad: t("not-good-2"),
+  fault: t("seen-and-not-redone"),
+  unsure: t("not-settled"),
+  unread: t("not-read-3"),
+  unanswered: t("not-answered-3"),
 } as const;
 
 const KINDS = [
@@ -21,7 +22,7 @@ const KINDS = [
 function pointName({ kind, what, leg }: OpenTold): string {
   if (kind === "bad") return what.toLowerCase();
   if (kind === "unanswered") return what.replace(/\?$/, "").toLowerCase();
-  return leg ? `${what}, leg ${leg}` : what;
+  return leg ? t("leg-2", { what, leg }) : what;
 }
 
 /** What keeps an end from being in, by name, a line for each kind of thing: `Out: cleave length`. */

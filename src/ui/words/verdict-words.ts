@@ -1,4 +1,5 @@
 import { type Check, type Conformance, type OtherSide, um } from "@/core";
+import { t } from "@/messages/words";
 import { figureText, lengthText, type Units } from "./length-text";
 
 /** A verdict as it is told: the word, by how much, how sure, and what to do. */
@@ -26,7 +27,7 @@ export function verdictWords(
   const long = check.max !== null && judged.mean > check.max;
   const short = check.min !== null && judged.mean < check.min;
   if (judged.verdict === "in")
-    return { word: "In", by: by && `by ${by}`, sure: sureText(judged.probability), todo: "" };
+    return { word: t("in"), by: by && `by ${by}`, sure: sureText(judged.probability), todo: "" };
   if (judged.verdict === "out") {
     const tooLong =
       long ||
@@ -34,7 +35,7 @@ export function verdictWords(
         check.max !== null &&
         (check.min === null || judged.mean - check.min > check.max - judged.mean));
     return {
-      word: tooLong ? "Too long" : "Too short",
+      word: tooLong ? t("too-long") : t("too-short"),
       by: by && `by ${by}`,
       sure: sureText(1 - judged.probability),
       todo: tooLong ? check.ifLong : check.ifShort,
@@ -42,13 +43,11 @@ export function verdictWords(
   }
   const more = judged.more ?? null;
   const todo =
-    more === null
-      ? "Too coarse to tell: read it with a finer instrument."
-      : `${more} more ${more === 1 ? "reading" : "readings"} like this would settle it.`;
+    more === null ? t("too-coarse-to-tell-read-it") : t("more-other-like-this-would-settle", { more });
   return {
-    word: "Measure again",
-    by: `${by} ${long ? "over" : short ? "under" : "inside"} the limit`,
-    sure: `${percent(judged.probability)} likely in`,
+    word: t("measure-again"),
+    by: t("the-limit", { by, value: long ? "over" : short ? "under" : "inside" }),
+    sure: t("likely-in", { percent: percent(judged.probability) }),
     todo,
   };
 }
@@ -56,33 +55,36 @@ export function verdictWords(
 /** The same on record, after the limits. */
 export const otherSideTold = (over: number): string =>
   over === 0
-    ? "made together with the other side"
-    : `made together with the other side, ${(Math.abs(over) / 1000).toFixed(1)} mm ${over > 0 ? "over" : "short"}`;
+    ? t("made-together-with-the-other-side")
+    : t("made-together-with-the-other-side-2", {
+        value: (Math.abs(over) / 1000).toFixed(1),
+        value2: over > 0 ? "over" : "short",
+      });
 
 /** What the other side of an opening has over or short, where the two make a length together. */
 export function otherSideWords({ leg, over }: Pick<OtherSide, "leg" | "over">, units: Units): string {
   const by = Math.round(over);
-  if (by === 0) return `Made together with side ${leg}, which has its own figure.`;
+  if (by === 0) return t("made-together-with-side-which-has", { leg });
   const much = lengthText(um(Math.abs(by)), units);
   return by > 0
-    ? `Made together with side ${leg}, which has ${much} over: that counts here.`
-    : `Made together with side ${leg}, which is ${much} short: that is to be had here.`;
+    ? t("made-together-with-side-which-has-2", { leg, much })
+    : t("made-together-with-side-which-is", { leg, much });
 }
 
 const percent = (probability: number): string =>
   probability > 0.995
-    ? "over 99 %"
+    ? t("over-99")
     : probability < 0.005
-      ? "under 1 %"
+      ? t("under-1")
       : `${Math.round(probability * 100)} %`;
 
 const sureText = (probability: number): string => `${percent(probability)} sure`;
 
 export const RESULT_WORDS = {
-  in: "In",
-  out: "Out",
-  unsure: "Not settled",
-  unmeasured: "Not all measured",
-  "cut-off": "Cut off",
-  discarded: "Discarded",
+  in: t("in"),
+  out: t("out"),
+  unsure: t("not-settled"),
+  unmeasured: t("not-all-measured"),
+  "cut-off": t("cut-off"),
+  discarded: t("discarded"),
 } as const;

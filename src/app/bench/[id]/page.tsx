@@ -1,6 +1,7 @@
 import type { Metadata } from "next";
 import { cookies } from "next/headers";
 import { notFound } from "next/navigation";
+import { t } from "@/messages/app";
 import { findEndById } from "@/service/ends";
 import { library } from "@/service/library";
 import { instrumentsOf } from "@/service/studies";
@@ -10,7 +11,7 @@ import { whereById } from "@/service/where";
 import { BenchView } from "@/ui/bench/bench-view";
 import { PREFS_COOKIE, readPrefs } from "@/ui/prefs/prefs";
 
-export const metadata: Metadata = { title: "Bench" };
+export const metadata: Metadata = { title: t("bench") };
 export const dynamic = "force-dynamic";
 
 export default async function EndPage({ params }: { params: Promise<{ id: string }> }) {

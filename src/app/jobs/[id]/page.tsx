@@ -1,5 +1,6 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
+import { t } from "@/messages/app";
 import { getClosures } from "@/service/closures";
 import { findJobById } from "@/service/jobs";
 import { library } from "@/service/library";
@@ -10,7 +11,7 @@ import { theStore } from "@/service/the-store";
 import { JobView } from "@/ui/jobs/job-view";
 import { Fresh } from "@/ui/live/fresh";
 
-export const metadata: Metadata = { title: "Job" };
+export const metadata: Metadata = { title: t("job") };
 export const dynamic = "force-dynamic";
 
 type Query = { words?: string; after?: string };

@@ -1,5 +1,6 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
+import { t } from "@/messages/app";
 import { findEndById } from "@/service/ends";
 import { recordOfEnd } from "@/service/record";
 import { theStore } from "@/service/the-store";
@@ -12,9 +13,9 @@ interface RecordProps {
 
 export async function generateMetadata({ params }: RecordProps): Promise<Metadata> {
   const end = findEndById(theStore(), (await params).id);
-  if (!end) return { title: "Record" };
+  if (!end) return { title: t("record") };
   const { job, label, style } = recordOfEnd(theStore(), end);
-  return { title: `Record · ${[job, label].filter(Boolean).join(" · ") || style.name}` };
+  return { title: t("record-2", { value: [job, label].filter(Boolean).join(" · ") || style.name }) };
 }
 export const dynamic = "force-dynamic";
 

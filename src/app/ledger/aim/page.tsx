@@ -1,13 +1,14 @@
 import type { Metadata } from "next";
 import { cookies } from "next/headers";
 import { personBy } from "@/core";
+import { t } from "@/messages/app";
 import { aimsOf } from "@/service/aims";
 import { signers } from "@/service/ledger";
 import { theStore } from "@/service/the-store";
 import { AimView } from "@/ui/aim/aim-view";
 import { PREFS_COOKIE, readPrefs } from "@/ui/prefs/prefs";
 
-export const metadata: Metadata = { title: "Aim" };
+export const metadata: Metadata = { title: t("aim") };
 export const dynamic = "force-dynamic";
 
 interface AimProps {

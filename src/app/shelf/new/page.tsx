@@ -1,9 +1,10 @@
 import type { Metadata } from "next";
+import { t } from "@/messages/app";
 import { library } from "@/service/library";
 import { theStore } from "@/service/the-store";
 import { NewSheet } from "@/ui/shelf/new-sheet";
 
-export const metadata: Metadata = { title: "A sheet of your own" };
+export const metadata: Metadata = { title: t("a-sheet-of-your-own") };
 export const dynamic = "force-dynamic";
 
 export default function NewSheetPage() {

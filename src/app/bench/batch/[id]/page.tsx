@@ -1,6 +1,7 @@
 import type { Metadata } from "next";
 import { cookies } from "next/headers";
 import { notFound } from "next/navigation";
+import { t } from "@/messages/app";
 import { findBatchById } from "@/service/batches";
 import { library } from "@/service/library";
 import { instrumentsOf } from "@/service/studies";
@@ -10,7 +11,7 @@ import { whereById } from "@/service/where";
 import { BatchView } from "@/ui/batch/batch-view";
 import { PREFS_COOKIE, readPrefs } from "@/ui/prefs/prefs";
 
-export const metadata: Metadata = { title: "Batch" };
+export const metadata: Metadata = { title: t("batch") };
 export const dynamic = "force-dynamic";
 
 interface BatchProps {

@@ -1,5 +1,6 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
+import { t } from "@/messages/app";
 import { findPiece } from "@/service/jobs";
 import { placesOfPiece } from "@/service/places";
 import { crewYield, mismatchesOf, stylesFor } from "@/service/planning";
@@ -9,7 +10,7 @@ import { PieceTrouble } from "@/ui/jobs/piece-trouble";
 import { PieceView } from "@/ui/jobs/piece-view";
 import { Fresh } from "@/ui/live/fresh";
 
-export const metadata: Metadata = { title: "Piece" };
+export const metadata: Metadata = { title: t("piece") };
 export const dynamic = "force-dynamic";
 
 const yieldAt = (store: ReturnType<typeof theStore>, style: string | null) =>
@@ -24,9 +25,7 @@ export default async function PiecePage({ params }: Context) {
   if (!found) notFound();
   const { job, piece, cable, problem } = found;
   if (!cable || problem !== null)
-    return (
-      <PieceTrouble job={job} name={piece.plan.name} says={problem ?? "Its cable is not on the shelf."} />
-    );
+    return <PieceTrouble job={job} name={piece.plan.name} says={problem ?? t("its-cable-is-not-on-the")} />;
   return (
     <>
       <Fresh seen={pulse(store).n} />

@@ -1,11 +1,12 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
+import { t } from "@/messages/app";
 import { findCutList } from "@/service/cut-list";
 import { library } from "@/service/library";
 import { theStore } from "@/service/the-store";
 import { CutListView } from "@/ui/cut-list/cut-list-view";
 
-export const metadata: Metadata = { title: "Cut list" };
+export const metadata: Metadata = { title: t("cut-list") };
 export const dynamic = "force-dynamic";
 
 export default async function CutListPage({ params }: { params: Promise<{ id: string }> }) {

@@ -1,5 +1,6 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
+import { t } from "@/messages/app";
 import { library } from "@/service/library";
 import { findGrid } from "@/service/piece-grid";
 import { pulse } from "@/service/pulse";
@@ -7,7 +8,7 @@ import { theStore } from "@/service/the-store";
 import { Fresh } from "@/ui/live/fresh";
 import { GridView } from "@/ui/piece-grid/grid-view";
 
-export const metadata: Metadata = { title: "Pieces" };
+export const metadata: Metadata = { title: t("pieces") };
 export const dynamic = "force-dynamic";
 
 export default async function GridPage({ params }: { params: Promise<{ id: string }> }) {

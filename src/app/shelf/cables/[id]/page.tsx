@@ -1,12 +1,13 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { styleOf } from "@/core";
+import { t } from "@/messages/app";
 import { library } from "@/service/library";
 import { revisionsOf } from "@/service/shelf";
 import { theStore } from "@/service/the-store";
 import { CableReader } from "@/ui/shelf/cable-reader";
 
-export const metadata: Metadata = { title: "Cable" };
+export const metadata: Metadata = { title: t("cable") };
 export const dynamic = "force-dynamic";
 
 export default async function CablePage({ params }: { params: Promise<{ id: string }> }) {

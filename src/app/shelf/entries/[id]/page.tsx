@@ -1,11 +1,12 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
+import { t } from "@/messages/app";
 import { library } from "@/service/library";
 import { revisionsOf } from "@/service/shelf";
 import { theStore } from "@/service/the-store";
 import { EntryReader } from "@/ui/shelf/entry-reader";
 
-export const metadata: Metadata = { title: "Entry" };
+export const metadata: Metadata = { title: t("entry") };
 export const dynamic = "force-dynamic";
 
 export default async function EntryOnShelf({ params }: { params: Promise<{ id: string }> }) {

@@ -1,11 +1,12 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
+import { t } from "@/messages/app";
 import { library } from "@/service/library";
 import { revisionsOf } from "@/service/shelf";
 import { theStore } from "@/service/the-store";
 import { ProcedureReader } from "@/ui/shelf/procedure-reader";
 
-export const metadata: Metadata = { title: "Procedure" };
+export const metadata: Metadata = { title: t("procedure") };
 export const dynamic = "force-dynamic";
 
 export default async function ProcedurePage({ params }: { params: Promise<{ id: string }> }) {

@@ -1,6 +1,7 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { problemOf, throughId } from "@/core";
+import { t } from "@/messages/app";
 import { getClosure, joinablePlaces } from "@/service/closures";
 import { findJobById } from "@/service/jobs";
 import { library } from "@/service/library";
@@ -10,7 +11,7 @@ import { ClosureTrouble } from "@/ui/entry/closure-trouble";
 import { ClosureView } from "@/ui/entry/closure-view";
 import { Fresh } from "@/ui/live/fresh";
 
-export const metadata: Metadata = { title: "Closure" };
+export const metadata: Metadata = { title: t("closure") };
 export const dynamic = "force-dynamic";
 
 type Context = { params: Promise<{ id: string; closure: string }> };

@@ -1,13 +1,14 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import type { EntryDocument } from "@/core";
+import { t } from "@/messages/app";
 import { copyOf } from "@/service/copy-of";
 import { entrySheets, library } from "@/service/library";
 import { documentText, newestRevision } from "@/service/shelf";
 import { theStore } from "@/service/the-store";
 import { EntryEditor } from "@/ui/entry-editor/entry-editor";
 
-export const metadata: Metadata = { title: "Edit" };
+export const metadata: Metadata = { title: t("edit") };
 export const dynamic = "force-dynamic";
 
 interface EditProps {

@@ -1,12 +1,13 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
+import { t } from "@/messages/app";
 import { copyOf } from "@/service/copy-of";
 import { library } from "@/service/library";
 import { newestRevision, procedureWritten } from "@/service/shelf";
 import { theStore } from "@/service/the-store";
 import { Editor } from "@/ui/editor/editor";
 
-export const metadata: Metadata = { title: "Edit" };
+export const metadata: Metadata = { title: t("edit") };
 export const dynamic = "force-dynamic";
 
 interface EditProps {

@@ -1,0 +1,4 @@
+import { catalogue } from "./catalogue";
+import english from "./en/messages.json" with { type: "json" };
+
+export const t = catalogue("messages", english);
