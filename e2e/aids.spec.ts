@@ -14,9 +14,9 @@ test("a bad look takes back to the step that mends it, counts what was tried, an
   let tried = 0;
   for (; tried < 8; tried++) {
     await page.getByRole("button", { name: "It stayed bright" }).click();
-    const back = page.getByRole("button", { name: /: back to “/ });
+    const back = page.getByRole("button", { name: /: back to “|Start again from “/ });
     if (!(await back.isVisible())) break;
-    await expect(page.getByText("This end cannot be saved")).toHaveCount(0);
+    await expect(page.getByText("This end cannot be reworked")).toHaveCount(0);
     await back.click();
     await expect(heading(page)).not.toHaveText("Does the glow dim?");
     await expect(page.getByRole("status").filter({ hasText: "All saved" })).toBeVisible();
@@ -120,7 +120,9 @@ test("bites are counted by Enter, and a shard missing must be told before the si
   }
   await page.locator("#signer").fill("Teo Marsh");
   await page.keyboard.press("Enter");
-  await expect(page.getByText("A shard is missing: find it, or say so here.")).toBeVisible();
+  await expect(
+    page.getByText("A shard is missing. Find it, or say here where it was last seen; that goes on record."),
+  ).toBeVisible();
   await page.getByRole("button", { name: /in the bin$/ }).click();
   await sign(page, "Teo Marsh");
 });
@@ -164,7 +166,7 @@ test("the blade says what is due, and seeing to it is logged", async ({ page, re
   const wiped = page.getByRole("button", { name: /^Wiped/ });
   await page.route("**/api/v1/tools/*", (route) => route.abort());
   await wiped.click();
-  await expect(page.getByText(/Not noted of the blade: The server does not answer/)).toBeVisible();
+  await expect(page.getByText(/The blade was not updated: The server does not answer/)).toBeVisible();
   await expect(due).toBeVisible();
   await page.unroute("**/api/v1/tools/*");
   await wiped.click();

@@ -94,10 +94,10 @@ test("what another window of the device sends for a bench stands there too, whet
   await expect(page.getByText("All saved")).toBeVisible();
   await page.route(`**/api/v1/ends/${end}**`, (route) => route.abort());
   await page.keyboard.press("Space");
-  await expect(page.getByText("Server away. 1 kept on this device.")).toBeVisible();
+  await expect(page.getByText("The server does not answer. 1 kept on this device.")).toBeVisible();
   const other = await page.context().newPage();
   await other.goto("/ledger");
-  await expect(page.getByText("Server away. Nothing is lost.")).toBeVisible();
+  await expect(page.getByText("The server does not answer. Nothing is lost.")).toBeVisible();
   await expect(heading(page)).toHaveText("Mark the jacket");
   await expect(page.locator("[data-message]")).toHaveCount(0);
 });
@@ -173,11 +173,11 @@ test("a reading can be struck out and put back by taking that back", async ({ pa
 
 const REFUSED = {
   abc: "is not a length",
-  "-4": "cannot be negative",
-  "3/0": "zero under the line",
-  "40 m": "longer than the most taken here, 5000 mm",
+  "-4": "must be 0 or more",
+  "3/0": "divides by zero",
+  "40 m": "Enter at most 5000 mm",
   "1,500": "can be read two ways",
-  "99999999999": "longer than the most",
+  "99999999999": "Enter at most",
 };
 test(`a reading of ${Object.keys(REFUSED).join(", ")} is refused and nothing is kept`, async ({
   page,

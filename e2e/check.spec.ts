@@ -127,7 +127,7 @@ test("Enter with nothing typed takes the advice, but not in the same breath as t
   await expect(page.getByRole("region", { name: "What to do" })).toContainText("Strip the 900 µm buffer");
 });
 
-test("something seen asks for its own rework, and can be taken back", async ({ page, request }) => {
+test("a fault asks for its own rework, and can be taken back", async ({ page, request }) => {
   await page.goto(`/bench/${await shortEnd(request)}`);
   const advice = page.getByRole("region", { name: "What to do" });
   await page
@@ -226,7 +226,7 @@ test("a photograph is attached, a correction stands beside what it corrects, and
   await expect(page.getByText(/Only JPEG, PNG or WebP/)).toBeVisible();
   await page.getByRole("button", { name: /Correct: Read 9.5/ }).click();
   const form = page.getByRole("form", { name: /Correct: Read 9.5/ });
-  await form.getByLabel("What it should say").fill("9.05");
+  await form.getByLabel("Correct value").fill("9.05");
   await form.getByLabel("Why").fill("a figure was dropped");
   await form.getByLabel("Your name").fill("Osla Brandt");
   await form.getByRole("button", { name: "Keep the correction" }).click();
@@ -278,9 +278,9 @@ test("the check in Setup finds the record whole, and names a row that was altere
     99,
   );
   await page.goto("/setup");
-  const check = page.getByRole("button", { name: "Check the record" });
+  const check = page.getByRole("button", { name: "Check the record", exact: true });
   await check.click();
-  await expect(page.getByText(/all as they were written/)).toBeVisible();
+  await expect(page.getByText(/all unaltered/)).toBeVisible();
   await page.getByRole("button", { name: "Seal the record as it is" }).click();
   const line = (await page.getByText(/^arlent-seal 1 /).textContent()) ?? "";
   await expect(page.getByRole("img", { name: "The seal as a QR code" })).toBeVisible();
@@ -297,17 +297,19 @@ test("the check in Setup finds the record whole, and names a row that was altere
   };
   change("9500", "9400");
   await check.click();
-  await expect(page.getByText(/1 not as written/)).toBeVisible();
+  await expect(page.getByText(/: 1 altered\./)).toBeVisible();
   const row = page.getByRole("listitem").filter({ hasText: "cottage 9" });
   await expect(row).toContainText("This event was changed.");
   change("9400", "9500");
   await check.click();
-  await expect(page.getByText(/all as they were written/)).toBeVisible();
+  await expect(page.getByText(/all unaltered/)).toBeVisible();
   // What was sealed is held against what is there: first as it was, then with a hash written anew.
-  const hold = page.getByRole("button", { name: "Hold the record against it" });
+  const hold = page.getByRole("button", { name: "Check the record against it" });
   await page.getByLabel("An earlier seal").fill(line);
   await hold.click();
-  await expect(page.getByText("It holds: all that was sealed is there, as it was.")).toBeVisible();
+  await expect(
+    page.getByText("The record matches the seal: all that was sealed is there, unaltered."),
+  ).toBeVisible();
   const last = database
     .prepare<[string], { hash: string }>("SELECT last_hash AS hash FROM ends WHERE id = ?")
     .get(end);
@@ -317,7 +319,7 @@ test("the check in Setup finds the record whole, and names a row that was altere
     .prepare("UPDATE events SET hash = ? WHERE end_id = ? AND hash = ?")
     .run("0".repeat(64), end, last?.hash);
   await hold.click();
-  await expect(page.getByText(/It does not hold/)).toBeVisible();
+  await expect(page.getByText(/does not match the seal/)).toBeVisible();
   database
     .prepare("UPDATE events SET hash = ? WHERE end_id = ? AND hash = ?")
     .run(last?.hash, end, "0".repeat(64));
@@ -371,10 +373,10 @@ test("a hand that cleaves long is told what to set, once eight of its ends say s
   await expect(heading(page)).toHaveText("Cleave");
   await expect(page.getByText(/You make the cleave length 0\.3 long: set 9\.2/)).toBeVisible();
   await page.goto("/ledger/aim");
-  await page.getByRole("combobox", { name: /Whose hand/ }).click();
+  await page.getByRole("combobox", { name: /Person/ }).click();
   await page.getByRole("option", { name }).click();
   await expect(page.getByRole("img", { name: /cleave length, 8 ends in order/ })).toBeVisible();
-  await expect(page.getByText(/times; surely/).first()).toBeVisible();
+  await expect(page.getByText(/times; 95 % interval/).first()).toBeVisible();
   expect(await barriersOn(page)).toEqual([]);
 });
 

@@ -78,7 +78,7 @@ test("a cable is opened at a station planned by keyboard, joined in a closure, i
   await page.getByRole("button", { name: "BL, Blue" }).click();
   await expect(page.getByText("Do not cut.")).toBeVisible();
   await expect(page.getByText("A wrong cut takes others off the air.")).toBeVisible();
-  await page.getByRole("button", { name: "Say it again" }).click();
+  await page.getByRole("button", { name: "Choose again" }).click();
   await page.getByRole("button", { name: "OR, Orange" }).click();
   await page.getByRole("button", { name: "BL, Blue" }).click();
   await expect(page.getByText("This is it: tube OR, fibre BL.")).toBeVisible();
@@ -169,7 +169,7 @@ test("a closure's six like cables go to the bench as one batch, and it can be ta
 
   await page.goto(`/jobs/${job}`);
   await page.getByRole("button", { name: "Take Hut wall off the job" }).click();
-  await expect(page.getByText("None yet: a closure is where pieces are joined.")).toBeVisible();
+  await expect(page.getByText("No closure yet. A closure is where pieces are joined.")).toBeVisible();
   await page.getByRole("button", { name: "Undo" }).click();
   await expect(page.getByRole("link", { name: /Hut wall/ })).toContainText("6 cables");
   await page.getByRole("link", { name: /Hut wall/ }).click();
@@ -187,7 +187,9 @@ test("what is planned of an entry is kept in a job, and two at once never overwr
   await page.goto("/entry/entry-dome-gel?c=loose-tube-36~branch~~");
   await pick(page, page.getByLabel("Keep it in"), name);
   await page.getByRole("button", { name: "Keep in the job" }).click();
-  await expect(page.getByText("A closure has a name: where it hangs or stands.")).toBeVisible();
+  await expect(
+    page.getByText("Enter the closure's name, for example where it hangs or stands."),
+  ).toBeVisible();
   await page.getByLabel("As", { exact: true }).fill("Pad 9");
   await page.getByRole("button", { name: "Keep in the job" }).click();
   await page.waitForURL(new RegExp(`/jobs/${job}/closures/`));
@@ -196,9 +198,9 @@ test("what is planned of an entry is kept in a job, and two at once never overwr
   await page.route("**/api/v1/pulse", (route) => route.abort());
   await request.post(`/api/v1/closures/${id}`, { data: { basis: 1, plan: { ...CLOSURE, name: "Pad 9" } } });
   await pick(page, page.getByLabel("For").first(), "through");
-  await expect(page.getByText("The last change is not kept.")).toBeVisible();
+  await expect(page.getByText("The last change is not saved.")).toBeVisible();
   await loadedBy(page, () => page.getByRole("button", { name: "Load it as it is now" }).click());
-  await expect(page.getByText("The last change is not kept.")).toBeHidden();
+  await expect(page.getByText("The last change is not saved.")).toBeHidden();
   await page.getByRole("button", { name: "Rename" }).click();
   await page.getByLabel("What it is called").fill("Pad 9, east");
   await page.keyboard.press("Enter");
@@ -254,7 +256,7 @@ test("an entry is duplicated on the shelf, changed with its drawing and from a l
   await pick(page, members.getByRole("combobox"), "with armour");
   await page.getByLabel("members beyond the sheath, with armour: figure, mm").fill("81");
   await page.getByLabel(/^Id, as it is filed under/).fill(id);
-  const said = page.getByText("Not whole yet.").locator("..");
+  const said = page.getByText("Not complete yet.").locator("..");
   await page.getByLabel("Port P5: right of the middle, mm").fill("900");
   await expect(said).toContainText("Port P5 lies beyond the face it is in");
   await page.getByRole("button", { name: "Undo" }).click();
@@ -272,7 +274,7 @@ test("an entry is duplicated on the shelf, changed with its drawing and from a l
   await expect(page.getByLabel("sheath opening: figure, mm")).toHaveValue("1300");
   await expect(page.getByRole("figure", { name: "Opened, along the cables" })).toContainText("1300.0 opened");
   await page.getByLabel("armour beyond the sheath: figure, mm").fill("40");
-  await expect(said).toContainText("inside “armour” that stands out 40.0: they cannot both hold");
+  await expect(said).toContainText("inside “armour” that stands out 40.0: change one of the two");
   await expect(page.getByRole("button", { name: "Keep as revision 1" })).toBeDisabled();
   await page.getByRole("button", { name: "Undo" }).click();
   const bushing = page.getByLabel("bushing: only where the port needs one").first();

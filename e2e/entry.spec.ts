@@ -32,20 +32,22 @@ test("a closure is planned by keyboard alone: cables in, one through, what canno
   await page.getByLabel("Reversal to reversal, mm").fill("2400");
   await press("Enter");
   await expect(opening).toContainText("2400.0");
-  await expect(page.getByText("It must hold a reversal of the lay")).toBeVisible();
+  await expect(page.getByText("The opening must contain a reversal of the lay")).toBeVisible();
   await page.getByRole("button", { name: "Undo" }).click();
   await expect(opening).toContainText("2160.0");
   await page.reload();
   await expect(opening).toContainText("2160.0");
   await page.getByLabel("Turns stored").fill("9");
   await press("Enter");
-  await expect(page.getByText("A whole number, at most 4: so many lie in this storage.")).toBeVisible();
+  await expect(
+    page.getByText("Enter a whole number, at most 4: no more turns fit in this storage."),
+  ).toBeVisible();
 
   await bring("Armoured ribbon");
   await row(page, "Armoured ribbon, 8 × 12 (2)").getByLabel("For").focus();
   await pickByLetters(page, "through");
-  await expect(page.getByText("That cannot be; nothing was changed.")).toBeVisible();
-  await expect(page.getByText(/These cannot all go in: Armoured ribbon, 8 × 12 \(1\)/)).toBeVisible();
+  await expect(page.getByText("Change not allowed. Nothing was changed.")).toBeVisible();
+  await expect(page.getByText(/These do not all fit: Armoured ribbon, 8 × 12 \(1\)/)).toBeVisible();
   await page.getByRole("button", { name: "Undo" }).focus();
   await press("Enter");
   await expect(row(page, "Armoured ribbon")).toHaveCount(1);
@@ -98,10 +100,10 @@ test("nothing is cut before tube and fibre are said: a wrong or doubtful one is 
   await check.getByRole("button", { name: "BR, brown" }).click();
   await expect(check).toContainText("Do not cut. That is tube BR. The one to part is GR.");
   await expect(check.getByText("This is it")).toHaveCount(0);
-  await check.getByRole("button", { name: "Say it again" }).click();
+  await check.getByRole("button", { name: "Choose again" }).click();
   await check.getByRole("button", { name: "I cannot tell" }).click();
   await expect(check).toContainText("Do not cut.");
-  await check.getByRole("button", { name: "Say it again" }).click();
+  await check.getByRole("button", { name: "Choose again" }).click();
   await check.getByRole("button", { name: "GR, green" }).click();
   await expect(check).toContainText("What do you see on the fibre in your hand?");
   await check.getByRole("button", { name: "OR, orange" }).click();
@@ -148,7 +150,7 @@ test("a cable's sheet goes from the closure to the bench like any other", async 
   await expect(page).toHaveURL(/cable=flat-drop&style=entry-dome-gel/);
   await expect(page.getByText("Let the pressure out")).toBeVisible();
   await page.getByRole("button", { name: "To the bench" }).click();
-  await page.getByRole("button", { name: "Not now: begin unchecked" }).click();
+  await page.getByRole("button", { name: "Start without checking" }).click();
   await expect(page.locator("#step")).toContainText("Let the pressure out");
 });
 

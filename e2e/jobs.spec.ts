@@ -46,7 +46,7 @@ test("a job is planned by keyboard alone, from its name to a cut length that say
   await expect(page.getByRole("heading", { name: "Quillmere, north ring" })).toBeVisible();
   await page.getByLabel("New piece").focus();
   await press("Enter");
-  await expect(page.getByText("A piece has a name")).toBeVisible();
+  await expect(page.getByText("Enter the piece's name")).toBeVisible();
   await type("Pad 7 feeder");
   await press("Tab");
   await pickByLetters(page, "Tight-buffer 900 dist");
@@ -65,7 +65,7 @@ test("a job is planned by keyboard alone, from its name to a cut length that say
   await press("Enter");
   // Nothing of a stretch is invented: what nobody has said is asked for.
   await expect(page.getByLabel("Length, m")).toHaveValue("");
-  await expect(page.getByText("Not said yet, and not in the cut:")).toBeVisible();
+  await expect(page.getByText("Missing, and not in the cut:")).toBeVisible();
   await page.getByLabel("Length, m").fill("212");
   await press("Enter");
   await page.getByLabel("Allowance, %").fill("2");
@@ -88,7 +88,7 @@ test("a job is planned by keyboard alone, from its name to a cut length that say
 
   await page.getByLabel("Once round, m").fill("0.1");
   await press("Enter");
-  await expect(page.getByText("That cannot be; nothing was changed.")).toBeVisible();
+  await expect(page.getByText("Change not allowed. Nothing was changed.")).toBeVisible();
   await expect(page.getByText(/this cable rests at no less than/)).toBeVisible();
   await page.getByLabel("Once round, m").fill("-2");
   await press("Enter");
@@ -155,8 +155,8 @@ test("what somebody else changed meanwhile is not overwritten, and said", async 
   const saved = await request.post(`/api/v1/pieces/${piece.id}`, { data: { basis: 1, plan: other } });
   expect(saved.status()).toBe(200);
   await page.getByRole("button", { name: "Add a stretch" }).click();
-  await expect(page.getByText("The last change is not kept.")).toBeVisible();
-  await expect(page.getByText(/Somebody else changed this piece since/)).toBeVisible();
+  await expect(page.getByText("The last change is not saved.")).toBeVisible();
+  await expect(page.getByText(/Somebody else has changed this piece\./)).toBeVisible();
   const { pieces } = await (await request.get(`/api/v1/jobs/${id}`)).json();
   expect(pieces.map((one: { plan: { name: string } }) => one.plan.name)).toEqual(["Pad 5 feeder, new route"]);
   await loadedBy(page, () => page.getByRole("button", { name: "Load it as it is now" }).click());
@@ -183,7 +183,7 @@ test("what somebody else changed is shown where the piece is looked at, and gone
   });
   expect(saved.status()).toBe(200);
   await expect(page.getByRole("heading", { name: "Pad 6 feeder, new route" })).toBeVisible();
-  await expect(page.getByText("Changed elsewhere: it is shown as it is now.")).toBeVisible();
+  await expect(page.getByText("Changed elsewhere: this is the current version.")).toBeVisible();
   await page.getByRole("button", { name: "Add a stretch" }).click();
   await expect(page.getByText("Kept", { exact: true })).toBeVisible();
   const { pieces } = await (await request.get(`/api/v1/jobs/${id}`)).json();
@@ -254,7 +254,7 @@ test("a tube is broken out, its fibres ended as a batch, one lost and begun agai
   await expect(ends.getByRole("listitem")).toHaveCount(13);
   await ends.getByRole("button", { name: "12 as a batch" }).click();
   await page.getByRole("button", { name: "Back" }).click();
-  await expect(page.getByText("Hold these against the part's own sheet")).toBeHidden();
+  await expect(page.getByText("Check these against the part's data sheet")).toBeHidden();
   await ends.getByRole("button", { name: "12 as a batch" }).click();
   await notNow(page);
   await page.waitForURL(/\/bench\/batch\//);

@@ -54,7 +54,7 @@ test("a part that no longer goes on takes a fresh start, at its cost, by one key
   ]);
   await page.goto(`/bench/${end}`);
   const told = page.getByRole("alert", { name: "A part is not on" });
-  await expect(told).toContainText("3 mm boot: it no longer goes on");
+  await expect(told).toContainText("3 mm boot can no longer go on");
   await expect(told).toContainText("“Cleave” has shut it out.");
   await expect(told.getByRole("button", { name: /Cut off and begin again/ })).toContainText("of cable");
   await page.keyboard.press("Enter");
@@ -84,7 +84,7 @@ test("an end begun by mistake is put away by one act that can be taken back: kep
   await page.goto(`/bench/${end}`);
   await page.getByRole("button", { name: "Name this end" }).click();
   await clean(page);
-  await page.getByRole("button", { name: /Begun by mistake/ }).click();
+  await page.getByRole("button", { name: /Started by mistake/ }).click();
   await expect(page.getByRole("heading", { name: "On record: discarded" })).toBeVisible();
   await page.getByRole("button", { name: "Undo: discarding" }).click();
   await expect(heading(page), "it can be taken back").toHaveText("Thread on");
@@ -190,7 +190,7 @@ test("the adhesive's life counts down; a cure that runs by itself is asked about
   await page.reload();
   await expect(heading(page)).toHaveText("Cure");
   await page.keyboard.press("PageDown");
-  const told = page.getByRole("alert").filter({ hasText: "passes it by" });
+  const told = page.getByRole("alert").filter({ hasText: "Press again to skip it" });
   await expect(told).toContainText("Still running: Cure.");
   await page.keyboard.press("Enter");
   await expect(told).toHaveCount(0);
@@ -212,7 +212,7 @@ test("what keeps an end from being in is named at the sign-off and on record", a
   );
   await page.goto(`/bench/${end}`);
   await page.getByRole("button", { name: /Finish/ }).click();
-  const list = page.getByRole("list", { name: "What keeps it from being in" });
+  const list = page.getByRole("list", { name: "Why it is not in" });
   await expect(list).toContainText("Out: cleave length");
   await expect(list).toContainText("Not good: it stayed bright");
   await expect(list).toContainText("Not read: buffer beyond the jacket; jacket edge to cleaved end");
@@ -278,10 +278,10 @@ test("one break, one forgotten part and one wrong reading on a phone: the record
   await page.goto("/?cable=simplex-3.0&style=stub-wedge-release-cord");
   await page.getByRole("button", { name: "To the bench" }).click();
   await page.getByRole("dialog").getByRole("button", { name: /^LC/ }).click();
-  await page.getByRole("button", { name: "Not now: begin unchecked" }).click();
+  await page.getByRole("button", { name: "Start without checking" }).click();
   await page.waitForURL(/\/bench\/[0-9a-f-]{36}/);
   const end = page.url().split("/").at(-1) as string;
-  const next = page.getByRole("button", { name: /^(Next|Pass it by)/ });
+  const next = page.getByRole("button", { name: /^(Next|Skip it)/ });
   const visited: string[] = [];
   const goTo = async (title: string) => {
     for (let i = 0; i < 40 && (await heading(page).textContent()) !== title; i++) {

@@ -122,9 +122,9 @@ test.describe("the editor", () => {
       .first()
       .fill("49.5");
     await page.reload();
-    await expect(page.getByText("What you were writing was kept on this device")).toBeVisible();
+    await expect(page.getByText("Your unsaved changes were kept on this device")).toBeVisible();
     await expect(page.getByLabel(/sheath.*: figure$/).first()).toHaveValue("49.5");
-    await page.getByRole("button", { name: "Begin from what is kept on the shelf" }).click();
+    await page.getByRole("button", { name: "Start from the saved revision" }).click();
     await expect(page.getByLabel(/sheath.*: figure$/).first()).not.toHaveValue("49.5");
   });
 
@@ -239,7 +239,7 @@ test.describe("the editor", () => {
   });
 });
 
-test("figures are held against the part's sheet with Enter alone; two prints that disagree are caught", async ({
+test("figures are checked against the part's sheet with Enter alone; two prints that disagree are caught", async ({
   page,
   request,
 }) => {
@@ -250,13 +250,13 @@ test("figures are held against the part's sheet with Enter alone; two prints tha
   await expect(page.getByRole("dialog")).toBeVisible();
   const beside = page.getByLabel(/the same in the other unit/).first();
   await beside.fill("9 in");
-  await page.getByRole("button", { name: "They are right: keep and begin" }).click();
+  await page.getByRole("button", { name: "Confirm and start" }).click();
   await expect(page.getByText(/are printed for one length and differ by/)).toBeVisible();
   await beside.fill("");
-  await page.getByRole("button", { name: "They are right: keep and begin" }).click();
-  await expect(page.getByText("Say who confirms the figures.")).toBeVisible();
+  await page.getByRole("button", { name: "Confirm and start" }).click();
+  await expect(page.getByText("Enter the name of whoever confirms the figures.")).toBeVisible();
   await page.getByLabel("Confirmed by").fill("Osla Brandt");
-  await page.getByRole("button", { name: "They are right: keep and begin" }).click();
+  await page.getByRole("button", { name: "Confirm and start" }).click();
   await expect(page.getByText(/Type the number of the part's sheet/)).toBeVisible();
   await page.getByLabel("Sheet number").fill("Q-114");
   await page
@@ -294,7 +294,7 @@ test("a length and a look are added without text; what cannot be read is never d
   await figure.fill("90");
   await page.getByRole("tab", { name: "Steps" }).click();
   const look = page.getByRole("form", { name: "Add a look" });
-  await look.getByLabel("One look more: its title").fill("Is the tape straight?");
+  await look.getByLabel("Another look: its title").fill("Is the tape straight?");
   await look.getByRole("button", { name: "Add it" }).click();
   await expect(look.getByRole("alert")).toContainText("Still empty: what is asked.");
   await look.getByLabel("What is asked").fill("Does the tape lie straight?");
@@ -345,7 +345,7 @@ test("a sheet that spoils an end is told why, at its step and its place; a remed
 }) => {
   await page.goto("/shelf/procedures/stub-wedge-release-cord/edit");
   const found = page.getByRole("region", { name: "What is found" });
-  await expect(found).toContainText("Nothing contradicts itself.");
+  await expect(found).toContainText("No contradictions.");
   const tab = (name: string) => page.getByRole("tab", { name, exact: true }).click();
 
   await tab("Parts");
@@ -354,8 +354,8 @@ test("a sheet that spoils an end is told why, at its step and its place; a remed
   await expect(found).toContainText(/Step \d+ cannot be done\./);
   await expect(found).toContainText("the 3 mm boot does not go over this cable: its bore is smaller");
   await bore.fill("");
-  await expect(found).toContainText("Nothing contradicts itself.");
-  await found.getByText(/colleague would ask/).click();
+  await expect(found).toContainText("No contradictions.");
+  await found.getByText(/from the review/).click();
   await expect(found).toContainText("Enter the bore of the 3 mm boot, or say that it opens");
   await bore.fill("3.3");
   await expect(found).not.toContainText("Enter the bore of the 3 mm boot");
@@ -381,7 +381,7 @@ test("a sheet that spoils an end is told why, at its step and its place; a remed
   await expect(found).toContainText("This remedy is wrong.");
   await expect(found).toContainText("It moves the wrong way.");
   await pick(page, act, stood);
-  await expect(found).toContainText("Nothing contradicts itself.");
+  await expect(found).toContainText("No contradictions.");
 
   await tab("Steps");
   // Before the wipe: nothing else of the document is against it.

@@ -65,7 +65,7 @@ test("the cut list says what to cut from which cable, the longest first, with bo
   const rows = page.getByRole("row").filter({ has: page.getByRole("rowheader") });
   await expect(rows.nth(0)).toContainText(/Cottage 2.*Pole 2.*73\.50.*241 ft 2 in/s);
   await expect(rows.nth(1)).toContainText("41.00");
-  await expect(rows.nth(2)).toContainText("Not whole yet: drop: length");
+  await expect(rows.nth(2)).toContainText("Not complete yet: drop: length");
   await expect(page.getByRole("columnheader", { name: "Reel" })).toBeVisible();
   expect(await controlsOnPaper(page)).toEqual([]);
   const pages = await pdfPages(await page.pdf({ format: "A4" }));

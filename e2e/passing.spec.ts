@@ -10,11 +10,11 @@ test("a step passed by without what it asks for says so first, shows as skipped,
 }) => {
   const end = await endAtMeasure(request);
   await page.goto(`/bench/${end}`);
-  const told = page.getByRole("alert").filter({ hasText: "passes it by" });
+  const told = page.getByRole("alert").filter({ hasText: "Press again to skip it" });
   await page.keyboard.press("PageDown");
   await expect(told).toContainText("Not read: cleave length, buffer beyond the jacket");
   await expect(heading(page)).toHaveText("Measure the prepared end");
-  await expect(page.getByRole("button", { name: /Pass it by/ })).toBeVisible();
+  await expect(page.getByRole("button", { name: /Skip it/ })).toBeVisible();
   expect(await barriersOn(page)).toEqual([]);
   await page.locator("#reading").fill("9.5");
   await page.keyboard.press("Enter");
@@ -32,7 +32,7 @@ test("a step passed by without what it asks for says so first, shows as skipped,
   await addEvents(request, end, [{ kind: "step", to: lineOf("shards") }], 99);
   await page.reload();
   await page.getByRole("button", { name: /Finish/ }).click();
-  const passed = page.getByRole("region", { name: "Passed by" });
+  const passed = page.getByRole("region", { name: "Skipped" });
   await expect(passed).toContainText("Measure the prepared end: buffer beyond the jacket");
   await expect(passed).toContainText("Does the glow dim?: not answered");
   expect(await barriersOn(page)).toEqual([]);
@@ -65,7 +65,7 @@ test("a clock runs from the cleave wherever one goes; too late, it asks for a fr
   await page.goto(`/bench/${end}`);
   await expect(tray.getByRole("link", { name: "1 too late" })).toBeVisible();
   await expect(page.getByText("Too late: cleaved end.")).toBeVisible();
-  await page.getByRole("button", { name: "Cleave it anew: say what that takes" }).click();
+  await page.getByRole("button", { name: "Cleave again: show what that takes" }).click();
   const advice = page.getByRole("region", { name: "What to do" });
   await expect(advice).toContainText("The cleaved end has stood too long");
   await expect(advice).toContainText("Cleave again at 9.5 from the buffer edge");
@@ -87,7 +87,7 @@ test("where no reading can settle a length: redo it to the middle at its cost, o
     .filter({ visible: true })
     .getByRole("button", { name: /cleave length/ })
     .click();
-  await expect(ways).toContainText("that it is out; the record will say that it was not settled");
+  await expect(ways).toContainText("risk that it is out; the record will say that it was not settled");
   await ways.getByRole("button", { name: /Rework it to the middle/ }).click();
   const advice = page.getByRole("region", { name: "What to do" });
   await expect(advice).toContainText("Cleave again at 9.5 from the buffer edge");
@@ -107,9 +107,9 @@ test("a style that begins from the start says so, offers nothing less, and Enter
   const advice = page.getByRole("region", { name: "What to do" });
   await expect(advice.getByRole("heading", { name: /From the start/ })).toBeVisible();
   await expect(advice).toContainText("53");
-  await expect(page.getByText("This end cannot be saved")).toHaveCount(0);
+  await expect(page.getByText("This end cannot be reworked")).toHaveCount(0);
   await expect(advice.getByRole("button", { name: /Take it/ })).toHaveCount(0);
-  await advice.getByRole("button", { name: /Begin again: back to “Mark the sheath”/ }).click();
+  await advice.getByRole("button", { name: /Start again from “Mark the sheath”/ }).click();
   await expect(heading(page)).toHaveText("Mark the sheath");
   await pass(page);
   await expect(heading(page)).toHaveText("Score the sheath and pull it off");

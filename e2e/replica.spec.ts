@@ -162,7 +162,7 @@ test.describe("the server killed and its disk lost, a standby is made of the cop
       expect([came?.first.status, came?.first.stdout]).toEqual([0, expect.stringContaining("it is whole")]);
       expect([came?.again.status, came?.again.stderr]).toEqual([
         2,
-        expect.stringContaining("nothing is written over"),
+        expect.stringContaining("Nothing was overwritten"),
       ]);
       expect(came?.files).toEqual(["moor.db", "photos"]);
       expect(came?.stored.length).toBeGreaterThan(10);

@@ -113,14 +113,14 @@ test("a reading the server refuses is set aside on the device: tried again, copi
   await page.goto(`/bench/${end}`);
   await page.locator("#reading").fill("9.3");
   await page.keyboard.press("Enter");
-  const aside = page.getByRole("button", { name: "1 aside, not stored: what to do" });
+  const aside = page.getByRole("button", { name: "1 not stored: what to do" });
   await expect(aside).toBeVisible();
   await page.goto("/setup");
   await aside.click();
   await expect(page.getByText("Reading 9.3 mm")).toBeVisible();
   expect(await barriersOn(page)).toEqual([]);
   await page.getByRole("button", { name: "Try again" }).click();
-  await expect(page.getByText("It is set aside.").first()).toBeVisible();
+  await expect(page.getByText("kept on this device").first()).toBeVisible();
   await page.unrouteAll();
   if (!(await page.getByRole("button", { name: "Try again" }).isVisible())) await aside.click();
   await page.getByRole("button", { name: "Try again" }).click();
@@ -135,8 +135,8 @@ test("a reading the server refuses is set aside on the device: tried again, copi
   );
   await expect(aside).toBeVisible();
   if (!(await page.getByText("Something that cannot be read").isVisible())) await aside.click();
-  await page.getByRole("button", { name: "Give it up", exact: true }).click();
-  await page.getByLabel("Why it is given up").fill("of an old page");
+  await page.getByRole("button", { name: "Discard it", exact: true }).click();
+  await page.getByLabel("Why it is discarded").fill("of an old page");
   await page.keyboard.press("Enter");
   await expect(aside).toBeHidden();
 });
@@ -161,7 +161,7 @@ test("two browsers on one end see each other, and neither overwrites the other s
   await expect(page.getByRole("status").filter({ hasText: "All saved" })).toBeVisible();
   await other.unroute("**/api/v1/ends/*?after=*");
   await other.keyboard.press("PageUp");
-  await expect(other.getByText(/Someone else changed this end in another window/)).toBeVisible();
+  await expect(other.getByText(/This end was changed in another window/)).toBeVisible();
   await expect(other.locator("#step")).toHaveText("Insert with a bow");
   await expect(page.locator("#step")).toHaveText("Insert with a bow");
   await context.close();
@@ -170,10 +170,10 @@ test("two browsers on one end see each other, and neither overwrites the other s
 test("an unknown end, page or ledger query gets a page that says what to do", async ({ page }) => {
   for (const address of ["/bench/nowhere", "/ledger/nowhere", "/no-such-page"]) {
     await page.goto(address);
-    await expect(page.getByRole("heading", { name: "There is nothing at this address" })).toBeVisible();
+    await expect(page.getByRole("heading", { name: "Page not found" })).toBeVisible();
   }
   await page.goto("/ledger?result=splendid");
-  await expect(page.getByRole("alert").filter({ hasText: "A result is one of" })).toBeVisible();
+  await expect(page.getByRole("alert").filter({ hasText: "Result must be one of" })).toBeVisible();
 });
 
 test("names that look like markup stay text", async ({ page, request }) => {

@@ -109,7 +109,7 @@ test("a backup saved from Setup, put back by the command elsewhere, is served as
 }) => {
   const { id } = await (await request.post("/api/v1/ends", { data: WEDGE })).json();
   await page.goto("/setup");
-  await expect(page.getByText("None is made by itself")).toBeVisible();
+  await expect(page.getByText("No backup is made automatically")).toBeVisible();
   const [download] = await Promise.all([
     page.waitForEvent("download"),
     page.getByRole("link", { name: "Save a backup" }).click(),
@@ -123,7 +123,7 @@ test("a backup saved from Setup, put back by the command elsewhere, is served as
   expect([put.status, put.stdout]).toEqual([0, expect.stringContaining("checked whole")]);
   expect(command(backup, database)).toMatchObject({
     status: 2,
-    stderr: expect.stringContaining("nothing is written over"),
+    stderr: expect.stringContaining("Nothing was overwritten"),
   });
   const back = await served("start", database);
   const events = async (url: string) => (await request.get(`${url}/api/v1/ends/${id}/record`)).json();
@@ -136,7 +136,7 @@ test("backups are made by themselves into a folder that is named", async ({ page
   const { url, stop } = await served("start", database, [], { ARLENT_BACKUP: to });
   await expect.poll(() => readdirSync(to).length).toBe(1);
   await page.goto(`${url}setup`);
-  await expect(page.getByText(/One is made by itself every 24 h\. The last:/)).toBeVisible();
+  await expect(page.getByText(/One is made automatically every 24 h\. The last:/)).toBeVisible();
   await stop();
 });
 

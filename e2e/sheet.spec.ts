@@ -133,7 +133,7 @@ test("mixed core sizes are refused with the glass that would do", async ({ page 
 
 for (const [address, said] of [
   ["/?cable=rope", "There is no cable called “rope”"],
-  ["/?cable=simplex-3.0&style=glue", "There is no connector style called “glue”"],
+  ["/?cable=simplex-3.0&style=glue", "There is no connector called “glue”"],
   ["/?cable=simplex-3.0&style=stub-wedge-release-cord&as.interface=zz", "“zz” is not one of sc, lc"],
 ] as const)
   test(`an unknown name in the address is told: ${address}`, async ({ page }) => {
@@ -147,9 +147,9 @@ test("on paper there is the sheet and nothing of the program", async ({ page }) 
   await expect(page.getByRole("navigation", { name: "Places" })).toBeHidden();
   await expect(page.getByRole("button", { name: "To the bench" })).toBeHidden();
   await expect(page.getByText("Representative figures.")).toBeVisible();
-  await expect(page.getByText(/The interface was not said/)).toBeVisible();
+  await expect(page.getByText(/The interface is not chosen/)).toBeVisible();
   await page.goto("/?cable=simplex-3.0&style=stub-wedge-release-cord&as.interface=lc");
-  await expect(page.getByText(/The interface was not said/)).toHaveCount(0);
+  await expect(page.getByText(/The interface is not chosen/)).toHaveCount(0);
   const head = page.getByText(
     /^Stub, wedge release · LC · nut and ring on Simplex cord 3\.0, single-mode 9\/125; revision 5/,
   );

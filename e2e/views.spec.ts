@@ -286,7 +286,7 @@ test("the screen of figures to be checked, and a shard missing at the sign-off, 
   await expect(page.getByRole("dialog", { name: "Which interface is it?" })).toBeVisible();
   expect(await barriersOn(page)).toEqual([]);
   await page.keyboard.press("2");
-  await expect(page.getByRole("button", { name: "Not now: begin unchecked" })).toBeVisible();
+  await expect(page.getByRole("button", { name: "Start without checking" })).toBeVisible();
   expect(await barriersOn(page)).toEqual([]);
   const end = await startEnd(request);
   await addEvents(request, end, [

@@ -5,8 +5,8 @@ export const heading = (page: Page) => page.locator("#step");
 
 /** Leaves the figures that are asked about first unchecked, and goes to the bench. */
 export async function notNow(page: Page): Promise<void> {
-  await expect(page.getByText("Hold these against the part's own sheet")).toBeVisible();
-  await page.getByRole("button", { name: "Not now: begin unchecked" }).focus();
+  await expect(page.getByText("Check these against the part's data sheet")).toBeVisible();
+  await page.getByRole("button", { name: "Start without checking" }).focus();
   await page.keyboard.press("Enter");
 }
 
@@ -17,7 +17,7 @@ export async function begin(page: Page, key = "b"): Promise<void> {
   await expect(page.getByRole("dialog")).toBeVisible();
   const which = page.getByRole("dialog", { name: "Which interface is it?" });
   if (await which.isVisible()) await which.getByRole("button").first().click();
-  await page.getByRole("button", { name: "Not now: begin unchecked" }).click();
+  await page.getByRole("button", { name: "Start without checking" }).click();
   await page.waitForURL(/\/bench\/(batch\/)?[0-9a-f-]{36}/);
 }
 
@@ -64,7 +64,7 @@ async function onFrom(page: Page, before: string, said: string): Promise<void> {
 
 /** Goes on by the pedal, past what a step still asks for: the first press says so, the second passes it by. */
 export const pass = async (page: Page): Promise<void> =>
-  onFrom(page, (await heading(page).textContent()) ?? "", "passes it by");
+  onFrom(page, (await heading(page).textContent()) ?? "", "Press again to skip it");
 
 /** Goes on from a step with all it asks for done: nothing may be asked but for a cleave that stood too long here. */
 const goOn = (page: Page, before: string): Promise<void> => onFrom(page, before, "has stood too long");

@@ -60,9 +60,9 @@ describe("an address the cable does not have", () => {
     ["tube 1 / fibre 9", "A tube of Stranded loose tube, 6 × 6 has fibres 1 to 6, not 9"],
     ["ribbon 1", "holds tubes, not ribbons"],
     ["tube 1 / fibre 1 / fibre 1", "holds nothing further"],
-    ["tube", "“tube” is no element"],
-    ["strand 4", "“strand 4” is no element"],
-    ["tube 0", "“tube 0” is no element"],
+    ["tube", "“tube” is not an element"],
+    ["strand 4", "“strand 4” is not an element"],
+    ["tube 0", "“tube 0” is not an element"],
   ])("%s is refused, saying what there is", (text, says) => {
     const said = problem(() => elementAt(trunk, parseAddress(text)));
     expect(said).toContain("no-such-element: ");

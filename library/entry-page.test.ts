@@ -89,7 +89,7 @@ describe("cables of an entry", () => {
     );
     const through = one("armoured-ribbon-96", { role: "through", through: true });
     expect(refused(through, through)).toMatch(
-      /^These cannot all go in: Armoured ribbon, 8 × 12 \(1\), Armoured ribbon, 8 × 12 \(2\)\./,
+      /^These do not all fit: Armoured ribbon, 8 × 12 \(1\), Armoured ribbon, 8 × 12 \(2\)\./,
     );
     expect(refused(one("loose-tube-36", { fixed: ["5"] }))).toBe(
       "Port 5 closes round 2.6 to 8.2 mm; this cable is 10.4 mm.",

@@ -60,7 +60,7 @@ describe("a cell of the piece list", () => {
     ["name", " "],
     ["cable", "no such cable"],
   ])("%s refuses “%s”, and says what it takes", (id, typed) => {
-    expect(write(id, typed)).toMatch(/for example|by its name|has a name/);
+    expect(write(id, typed)).toMatch(/for example|by its name|Enter a name/);
   });
   it("comes back as it is shown, whatever is typed", () => {
     const typed = fc.oneof(

@@ -137,9 +137,9 @@ describe("stations along a piece", () => {
         { fibre: 7, at: "middle" },
         { fibre: 7, at: "upstream" },
       ]),
-    ).toThrow(/Each fibre is parted once/);
-    expect(parted([{ fibre: 0, at: "middle" }])).toThrow(/Fibres count from 1/);
-    expect(() => planned([station(1, 1_000), station(1, 9_000)])).toThrow(/an id of its own/);
+    ).toThrow(/List each fibre once/);
+    expect(parted([{ fibre: 0, at: "middle" }])).toThrow(/A fibre's number must be 1 or more/);
+    expect(() => planned([station(1, 1_000), station(1, 9_000)])).toThrow(/must have its own id/);
   });
 });
 

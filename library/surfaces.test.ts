@@ -39,7 +39,7 @@ import { pdfPages } from "./fixtures/pdf-pages";
 
 vi.mock("next/navigation", () => ({ useRouter: () => ({ refresh: () => undefined }) }));
 
-/** Everything that is told of an end, by every way it is told. */
+/** The full record of an end, by every way it is told. */
 interface Told {
   readonly record: EndRecord;
   readonly json: RecordDocument;

@@ -69,8 +69,8 @@ const SAFE = {
 const plain = (text: string, status: number): NextResponse =>
   new NextResponse(text, { status, headers: { ...SAFE, "content-type": "text/plain; charset=utf-8" } });
 
-const UNREADABLE = "This address cannot be read: a percent sign in it is wrong.";
-const NO_SESSION = "This device is not let in yet: open a page and type the crew key.";
+const UNREADABLE = "This address cannot be read: it has a wrong percent sign.";
+const NO_SESSION = "This device has not been let in yet. Open a page and enter the crew key.";
 
 const refused = (code: "bad-input" | "no-session", message: string, status: number): NextResponse =>
   NextResponse.json({ error: { code, message, path: [] } }, { status, headers: SAFE });

@@ -97,7 +97,7 @@ function main(): number {
   const copy = replicaTarget(from);
   const target = resolve(database);
   const taken = ["", "-wal", "-shm"].map((end) => target + end).find((path) => existsSync(path));
-  if (taken) throw new Error(`${taken} is there already: nothing is written over.`);
+  if (taken) throw new Error(`${taken} exists already. Nothing was overwritten.`);
   mkdirSync(dirname(target), { recursive: true });
   // All that is no database yet lies in one folder: what a kill leaves of it is cleared away by the next try.
   const drafts = `${target}.standby`;

@@ -1,147 +1,365 @@
-/** The core's only door: pure computation about the work, lengths in whole micrometres. */
+/** The core's only door: pure computation about the work, lengths in whole micrometres. Every name here is used outside. */
 
-export * from "./accept/accept";
-export * from "./advice/advise";
-export * from "./advice/from-start";
-export * from "./advice/mishaps";
-export * from "./advice/plan";
-export * from "./advice/problem";
-export * from "./advice/reworked-sheet";
-export * from "./advice/second-cleave";
-export * from "./advice/solve";
-export * from "./advice/take";
-export * from "./batch/names";
-export * from "./batch/next";
-export * from "./batch/schedule";
-export * from "./batch/stages";
-export * from "./batch/worked";
-export { type Undecided, undecidedOf } from "./bench/undecided";
-export { type Violation, type ViolationCode, violationText } from "./bench/violation";
+export { missingParts, missingText, mustAccept, mustHaveSeen } from "./accept/accept";
+export { advise, type EndAdvice, inOrderOfDoing } from "./advice/advise";
+export { type Cost, type Seen, startingOver } from "./advice/from-start";
+export { isGlassAtRisk, MISHAPS, type Mishap, mishapEvents } from "./advice/mishaps";
+export type { Move, Plan } from "./advice/plan";
+export { type LeastProblem, leastProblem, NICK } from "./advice/problem";
+export {
+  isStillToMove,
+  plannedSheet,
+  reworkedLegs,
+  reworkedSheet,
+  TRIM_STEP,
+  trimDue,
+  trimming,
+} from "./advice/reworked-sheet";
+export { secondCleave } from "./advice/second-cleave";
+export { leastMoves } from "./advice/solve";
+export { mustFollow, nextLine, reworkEvent } from "./advice/take";
+export { NAME_PARTS, nameBy, patternProblem } from "./batch/names";
+export { type BatchEnd, nextInBatch } from "./batch/next";
+export { planBatch, type Schedule, scheduleIn } from "./batch/schedule";
+export { type Stage, stagesOf } from "./batch/stages";
+export { type Worked, workedIn } from "./batch/worked";
+export { undecidedOf } from "./bench/undecided";
+export { violationText } from "./bench/violation";
 export { walk, walkWithWays } from "./bench/walk";
-export * from "./cable/cable";
-export * from "./cable/colours";
-export * from "./cable/element-group";
-export * from "./cable/elements";
-export * from "./cable/mid-span";
-export * from "./cable/seen";
-export * from "./conformance/conformance";
-export * from "./dimensions/dimension";
-export * from "./dimensions/dimensions";
-export * from "./drawing/end";
-export * from "./drawing/piece";
-export * from "./drawing/stretches";
-export * from "./end/acts";
-export * from "./end/clocks";
-export * from "./end/follows";
-export * from "./end/open-points";
-export * from "./end/parts";
-export * from "./end/result";
-export * from "./end/retry";
-export * from "./end/state";
-export * from "./end/undone";
-export * from "./entry/before-cut";
-export * from "./entry/best-ports";
-export * from "./entry/closure";
-export * from "./entry/entry";
-export * from "./entry/entry-procedure";
-export * from "./entry/placing";
-export * from "./entry/ports";
-export * from "./entry/window";
-export * from "./event/envelope";
-export * from "./event/event";
-export * from "./event/judged";
-export * from "./event/recorded";
-export * from "./length/dual-unit";
-export * from "./length/force";
-export * from "./length/format";
-export * from "./length/length";
-export * from "./length/parse";
-export * from "./measured/adjust";
-export * from "./measured/as-made";
-export * from "./measured/belongs";
-export * from "./measured/either-side";
-export * from "./measured/places";
-export * from "./names/capital";
-export * from "./names/names";
-export * from "./operations/answers";
-export * from "./operations/operations";
-export * from "./people/people";
-export * from "./piece/account";
-export * from "./piece/across";
-export * from "./piece/address";
-export * from "./piece/bend";
-export * from "./piece/cut-list";
-export * from "./piece/identity";
-export * from "./piece/lay";
-export * from "./piece/needs";
-export * from "./piece/opened";
-export * from "./piece/openings";
-export * from "./piece/places";
-export * from "./piece/plan";
-export * from "./piece/sag";
-export * from "./piece/standing";
-export * from "./piece/station";
-export * from "./piece/tubes";
-export * from "./problem/attempt";
-export * from "./problem/check";
-export * from "./problem/codes";
-export { mustHold, mustHoldAt, mustHoldIn } from "./problem/held";
-export * from "./problem/is-record";
-export * from "./problem/problem";
-export * from "./procedure/condition";
-export * from "./procedure/fit";
-export * from "./procedure/lift";
-export * from "./procedure/physical";
-export * from "./procedure/procedure";
-export * from "./procedure/remedy";
-export * from "./procedure/retry";
-export * from "./procedure/schools";
-export * from "./procedure/setting";
-export * from "./procedure/step";
-export * from "./procedure/tool";
-export * from "./record/attempts";
-export * from "./record/drawn";
-export * from "./record/legs";
-export * from "./record/open";
-export * from "./record/projections";
-export * from "./record/record";
-export * from "./review/advice";
-export * from "./review/contradictions";
-export * from "./review/first-look";
-export * from "./review/placements";
-export * from "./review/review";
-export * from "./review/strains";
-export * from "./review/tooling";
-export * from "./revision/add";
+export {
+  BESIDE,
+  type Cable,
+  CONSTRUCTIONS,
+  CORES,
+  type Core,
+  depthOver,
+  diameterOf,
+  LAYER_KINDS,
+  type Layer,
+  type LayerKind,
+  wallOf,
+  zCable,
+  zCore,
+} from "./cable/cable";
+export { FIBRE_COLOURS, type FibreColour, fibreColour } from "./cable/colours";
+export { elementsOf } from "./cable/elements";
+export { midSpanId, midSpanOf, OPENING_SIDES } from "./cable/mid-span";
+export { lastSeen, type SeenElement, type SeenFibre, seenFibreText } from "./cable/seen";
+export { type Conformance, judge, type Rule, type Verdict, zRule } from "./conformance/conformance";
+export { DIMENSION_LIMIT, FEATURE_LIMIT, statedLimits } from "./dimensions/dimension";
+export { endDrawing, toldPlace } from "./drawing/end";
+export { needKey, type PieceShape, pieceDrawing } from "./drawing/piece";
+export { type DrawnStretch, drawnStretches } from "./drawing/stretches";
+export { signOff, takeBackEvent } from "./end/acts";
+export { type Clock, overrun, type RunningPot, runningClocks, runningPots } from "./end/clocks";
+export { followsFrom } from "./end/follows";
+export { openPoints } from "./end/open-points";
+export {
+  dueParts,
+  type Forgotten,
+  forgottenParts,
+  outOfOrder,
+  overFaceEvents,
+  partsNeededAt,
+  restartEvent,
+} from "./end/parts";
+export { type CheckStanding, judgeCheck, type OtherSide, resultOf, standings } from "./end/result";
+export { firstCut, type RetryOffer, retriesOffered, retryEvent } from "./end/retry";
+export {
+  applied,
+  type BenchTimer,
+  discardEvent,
+  type EndState,
+  endState,
+  type ReworkInHand,
+  type RunTimer,
+  retriesUsed,
+  type SeenFault,
+  shardsMissing,
+} from "./end/state";
+export { skippedSteps, type Undone, undoneAt } from "./end/undone";
+export { beforeCut } from "./entry/before-cut";
+export { bestPorts } from "./entry/best-ports";
+export {
+  asRole,
+  type ClosureCable,
+  type ClosurePlan,
+  cableText,
+  ENDING_ROLES,
+  liftedClosure,
+  type Through,
+  zClosurePlan,
+} from "./entry/closure";
+export { ENTRY_LENGTHS, type Entry, type EntryDocument, type EntryLength, zEntry } from "./entry/entry";
+export {
+  type EntrySheet,
+  entryProcedure,
+  throughId,
+  throughProcedure,
+  zEntrySheet,
+} from "./entry/entry-procedure";
+export { type PlacedCable, type PortsTaken, placeCables, portsBy, portTrouble } from "./entry/placing";
+export { PORT_LIMIT, PORT_ROLES, type Port, type PortRole, zPortsInput } from "./entry/ports";
+export { type SheathWindow, sheathWindow, type WindowInput, zWindowInput } from "./entry/window";
+export {
+  ENVELOPED_FROM,
+  EVENT_VERSION,
+  type EventRow,
+  eventOfVersion1,
+  liftedFrom2,
+  readEvent,
+  zEnvelope,
+} from "./event/envelope";
+export {
+  type EndEvent,
+  type EventInput,
+  FAULT_NAMES,
+  type Fault,
+  LONGEST_READING,
+  type Reading,
+  zEvent,
+  zStoredEvent,
+} from "./event/event";
+export { type Judged, type KeptVerdict, RESULTS, type Result } from "./event/judged";
+export { PURPOSES, type Purpose, type Recorded } from "./event/recorded";
+export { dualUnitCheck } from "./length/dual-unit";
+export { lbfInchOf, lbfOf } from "./length/force";
+export { formatInch, formatMm, nearestFraction, workingFraction } from "./length/format";
+export { type Length, mm, toMm, um, ZERO } from "./length/length";
+export { parseLength, type Written } from "./length/parse";
+export { asMade, presentFeatures } from "./measured/as-made";
+export { belongsTo } from "./measured/belongs";
+export { canBeNegative } from "./measured/either-side";
+export { axisStart, fibreEndOf, isGone, laidOffBy, placesOf } from "./measured/places";
+export { capital } from "./names/capital";
+export { zName, zUuid } from "./names/names";
+export { compute, operations } from "./operations/operations";
+export {
+  mustBeAcceptable,
+  type Person,
+  peopleFrom,
+  personBy,
+  personNamed,
+  zPersonName,
+} from "./people/people";
+export { type SlackTold, slackAccount, slackAllowed, slackBehind } from "./piece/account";
+export { type Across, across, choicesWith, sideMismatches } from "./piece/across";
+export {
+  type Address,
+  addressText,
+  elementAt,
+  fibreNumber,
+  fibresBelow,
+  parseAddress,
+  zAddress,
+} from "./piece/address";
+export { bendRadius, bendsOf, type PartBend } from "./piece/bend";
+export { type CutGroup, type CutLine, cutGroups } from "./piece/cut-list";
+export { type Identity, identity, type Marked, marked } from "./piece/identity";
+export {
+  type Need,
+  type NeedFigure,
+  type PieceNeeds,
+  type PieceParts,
+  pieceNeeds,
+  type SideSheet,
+  type Unsaid,
+} from "./piece/needs";
+export { opened } from "./piece/opened";
+export { type Opening, openingsOf, stationName } from "./piece/openings";
+export {
+  addressesFor,
+  cableAt,
+  farEnds,
+  fibresAt,
+  isSide,
+  ontoCable,
+  opensOf,
+  type Place,
+  type PlaceAsked,
+  type PlaceSide,
+  type PlannedEnd,
+  partedAt,
+  placeKey,
+  placeSides,
+  placeText,
+  plannedEnds,
+  type Shelved,
+  sideText,
+  zPlace,
+  zPlaceSide,
+} from "./piece/places";
+export {
+  type Loop,
+  type PiecePlan,
+  SIDES,
+  type SideName,
+  STRETCHES,
+  type Stretch,
+  zPiecePlan,
+} from "./piece/plan";
+export {
+  DONE,
+  isDone,
+  type Progress,
+  progressOf,
+  STANDINGS,
+  type Standing,
+  standingOfEnd,
+} from "./piece/standing";
+export { CUT_PLACES, type CutPlace, type Parted, type Station, zStationId } from "./piece/station";
+export { fibreIn, tubesOf } from "./piece/tubes";
+export { attempt } from "./problem/attempt";
+export { asWritten, check, problemOf } from "./problem/check";
+export { type ErrorCode, isErrorCode, STATUS_OF } from "./problem/codes";
+export { mustHold, mustHoldAt } from "./problem/held";
+export { hasLists, isRecord } from "./problem/is-record";
+export { InputError, type Outcome, ok, type Problem, refuse } from "./problem/problem";
+export type { Condition, Picked } from "./procedure/condition";
+export { cablesFor, type Misfit, misfits, proceduresFor, type Style, styleOf } from "./procedure/fit";
+export { liftedProcedure, renamedProcedure } from "./procedure/lift";
+export { STEP_ACTS, type StepAct, SUBJECTS, type Subject } from "./procedure/physical";
+export {
+  type Choice,
+  type Confirmation,
+  optionsFor,
+  type Procedure,
+  type ProcedureDocument,
+  type ProcedurePart,
+  pickedNames,
+  type StatedDimension,
+  withDefaults,
+  zProcedure,
+} from "./procedure/procedure";
+export { REMEDY_ACTS, RETRY_ACTS, type RemedyAct, type RetryAct } from "./procedure/remedy";
+export { schoolsFor, schoolsOf } from "./procedure/schools";
+export type { Setting } from "./procedure/setting";
+export { checksOf, isHandsFree, type Judgement, judgementOf, type Step } from "./procedure/step";
+export {
+  type Caution,
+  type Instrument,
+  instrumentsFor,
+  type Meter,
+  type Tool,
+  zCaution,
+  zInstrument,
+  zMeter,
+  zTool,
+} from "./procedure/tool";
+export { drawnEnd } from "./record/drawn";
+export { type LegTold, legsTold } from "./record/legs";
+export { type OpenTold, openTold } from "./record/open";
+export {
+  type Projected,
+  type Projections,
+  projectionsOf,
+  type ReadingRow,
+  readingRow,
+  type UseRow,
+  usedIn,
+  type VerdictRow,
+  verdictRow,
+} from "./record/projections";
+export { type EndRecord, type Recordable, type RecordDocument, recordOf, zRecord } from "./record/record";
+export { adviceOn } from "./review/advice";
+export { type Contradiction, contradictionsOf, variantsOf } from "./review/contradictions";
+export { type FirstLook, firstLooks } from "./review/first-look";
+export { chosenPlacements, placementOf, usualPlacements } from "./review/placements";
+export { type Review, review, secondLook } from "./review/review";
+export { strainsOf } from "./review/strains";
+export { toolingAdvice } from "./review/tooling";
+export { type NewLength, withLength, withLook } from "./revision/add";
 export { assembled, type DraftBasis } from "./revision/assemble";
-export * from "./revision/changed";
-export * from "./revision/compare";
-export * from "./revision/datum";
-export * from "./revision/draft";
-export * from "./revision/figures";
+export { asOwn } from "./revision/changed";
+export { type Change, compareProcedures, type RevisionLine } from "./revision/compare";
+export { farEnd, figureFrom, switchDatum, withFigureFrom, workedFrom } from "./revision/datum";
+export { draftFromLengths, type LengthRow, usualSide } from "./revision/draft";
+export {
+  asConfirmed,
+  figuresToConfirm,
+  isAsShown,
+  type SheetFigure,
+  withConfirmed,
+} from "./revision/figures";
 export { type DraftKit, zDraftKit } from "./revision/kit";
-export { type PlannedLength, type Side, usualTool } from "./revision/planned-length";
-export * from "./rework/problem";
-export * from "./rework/rework";
-export * from "./runsheet/compile";
-export * from "./runsheet/document";
-export * from "./runsheet/resolved";
-export * from "./runsheet/runsheet";
-export * from "./runsheet/spoken";
-export * from "./runsheet/stated";
-export * from "./seat/seat";
-export * from "./simulated/hidden-end";
-export * from "./slack/cut-length";
-export * from "./slack/retries";
-export * from "./stack/stack";
-export * from "./study/aim";
-export * from "./study/distributions";
-export * from "./study/repeatability";
-export * from "./tally/blade";
-export * from "./tally/counter";
-export * from "./tally/spent";
-export * from "./tally/used";
-export * from "./wire/answers";
-export * from "./wire/events";
-export * from "./wire/jobs";
-export * from "./wire/json-schema";
+export { type Side, usualTool } from "./revision/planned-length";
+export type { ReworkInput } from "./rework/problem";
+export { rework } from "./rework/rework";
+export { compileRunSheet } from "./runsheet/compile";
+export { sheetDocument, zRunSheet } from "./runsheet/document";
+export { resolved } from "./runsheet/resolved";
+export {
+  type Check,
+  featureOf,
+  isMidRun,
+  type Line,
+  layersAfter,
+  onLeg,
+  type Prediction,
+  type RunSheet,
+  type SheetFeature,
+  type SheetLength,
+  type SheetLimit,
+  workedTo,
+} from "./runsheet/runsheet";
+export { type Seat, seatOf } from "./seat/seat";
+export { drawsFor, hiddenLength, SIMULATED, shownBy } from "./simulated/hidden-end";
+export { type Aim, aimOf, type Index, type LengthAim } from "./study/aim";
+export { FEWEST_READINGS, repeatabilityOf, STUDY_READINGS, zStudyInput } from "./study/repeatability";
+export { type BladeCount, type BladeLine, bladeStanding, UNUSED } from "./tally/blade";
+export { countedEvent, counterOf, countsOf } from "./tally/counter";
+export { spentAt } from "./tally/spent";
+export {
+  type RecordChecked,
+  type RecordFinding,
+  type Seal,
+  zAimsAnswer,
+  zBackupsAnswer,
+  zBenchAnswer,
+  zBladeAnswer,
+  zBladesAnswer,
+  zEnteredAnswer,
+  zFindingsAnswer,
+  zIdAnswer,
+  zPeopleAnswer,
+  zProcedureText,
+  zRecordChecked,
+  zRevisionAnswer,
+  zSeal,
+  zSealAnswer,
+  zStudiesAnswer,
+  zStudyAnswer,
+  zTimersAnswer,
+} from "./wire/answers";
+export {
+  BATCH_LIMIT,
+  zAdd,
+  zAddInside,
+  zAddMany,
+  zAddManyInside,
+  zEventsAnswer,
+  zMembersAnswer,
+} from "./wire/events";
+export {
+  type Ahead,
+  type Closure,
+  type ClosureAnswer,
+  type FarEnd,
+  type FarSide,
+  type Job,
+  type PartedTold,
+  type Piece,
+  type PieceAnswer,
+  type WhereTold,
+  zAheadAnswer,
+  zBegunAnswer,
+  zClosure,
+  zClosureAnswer,
+  zClosuresAnswer,
+  zJobAnswer,
+  zJobsAnswer,
+  zPieceAnswer,
+  zPiecesAnswer,
+  zPulseAnswer,
+} from "./wire/jobs";
+export { jsonSchemas } from "./wire/json-schema";

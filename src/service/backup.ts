@@ -106,7 +106,7 @@ export async function backupStream(store: Store, at = new Date()): Promise<Reada
 export async function backupInto(store: Store, file: string, at = new Date()): Promise<void> {
   const path = resolve(file);
   if (existsSync(path))
-    throw new InputError("id-taken", `There is a file ${path} already: nothing was written over.`, ["file"]);
+    throw new InputError("id-taken", `There is already a file ${path}. Nothing was overwritten.`, ["file"]);
   mkdirSync(dirname(path), { recursive: true });
   const part = `${path}.part`;
   try {

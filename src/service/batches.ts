@@ -22,11 +22,11 @@ import { addEvents, beginEnd, getEnd, mustCompile, zStart } from "./ends";
 import { historyOf } from "./history";
 
 export const zBatch = zStart.extend({
-  id: zUuid("A batch's id is a UUID").optional(),
+  id: zUuid("A batch's id must be a UUID").optional(),
   count: z
-    .int("The number of ends is a whole number")
-    .min(2, "A batch has at least two ends")
-    .max(BATCH_LIMIT, `A batch has at most ${BATCH_LIMIT} ends`),
+    .int("The number of ends must be a whole number")
+    .min(2, "A batch must have at least two ends")
+    .max(BATCH_LIMIT, `A batch must have at most ${BATCH_LIMIT} ends`),
   job: z.string().trim().max(120).default(""),
 });
 
@@ -34,7 +34,7 @@ export const zBatch = zStart.extend({
 export const zBatchQuery = z.strictObject({
   seen: z
     .string()
-    .regex(/^\d{1,9}(,\d{1,9})*$/, "What was seen is a number for each end, with commas")
+    .regex(/^\d{1,9}(,\d{1,9})*$/, "“seen” must be a number for each end, separated by commas")
     .max(500)
     .optional(),
 });
@@ -133,7 +133,7 @@ export function addToBatch(act: Act, id: string, input: unknown) {
   inTransaction(store, () => {
     const members = new Set(endsOfBatch(store, id).map((end) => end.id));
     for (const { end, after, events } of ends) {
-      if (!members.has(end)) throw new InputError("not-found", "That end is not of this batch.", ["ends"]);
+      if (!members.has(end)) throw new InputError("not-found", "That end is not in this batch.", ["ends"]);
       addEvents(act, end, { client, after, events });
     }
   });

@@ -58,14 +58,16 @@ export function beginAll(
   const { store, now } = act;
   const batch = beginnings.length > 1;
   if (new Set(beginnings.map(({ made }) => sheetKey(made.sheet))).size > 1)
-    throw new InputError("does-not-fit", "A batch is ends of one style on one cable.", ["addresses"]);
+    throw new InputError("does-not-fit", "A batch must be ends of one connector on one cable.", [
+      "addresses",
+    ]);
   const at = now.toISOString();
   inTransaction(store, () => {
     if (batch ? findBatch(store, id) : findEnd(store, id)) return;
     for (const { where, label } of beginnings) {
       const there = newestAt(endsOfPieces(store, [where.piece])).get(placeKey(where));
       if (there && there.result === null && purpose === "work")
-        throw new InputError("moved-on", `Somebody has ${label} at the bench already.`, ["addresses"]);
+        throw new InputError("moved-on", `Somebody already has ${label} at the bench.`, ["addresses"]);
     }
     if (batch) insertBatch(store, { id, createdAt: at, name: name.slice(0, 120).toWellFormed() });
     beginnings.forEach(({ made, where, label }, place) => {

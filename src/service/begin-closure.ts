@@ -31,11 +31,11 @@ export const zBeginClosure = z.strictObject({
   /** Ids of the cables, as the closure's plan has them. */
   cables: z
     .array(zStationId)
-    .min(1, "At least one cable")
+    .min(1, "Name at least one cable")
     .max(32, "At most 32 cables")
-    .refine((all) => new Set(all).size === all.length, { error: "Each cable is begun once" }),
+    .refine((all) => new Set(all).size === all.length, { error: "Name each cable once" }),
   rule: zRule.default({ kind: "guarded", risk: 0.05 }),
-  purpose: z.enum(PURPOSES, { error: "An end is work or practice" }).default("work"),
+  purpose: z.enum(PURPOSES, { error: "Purpose must be work or practice" }).default("work"),
 });
 
 export const zCableQuery = z.strictObject({ cable: zStationId });

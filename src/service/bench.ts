@@ -13,7 +13,7 @@ export const BENCH_PAGE = 60;
 export const zBenchQuery = z.strictObject({
   before: z
     .string()
-    .regex(/^[0-9TZ:.-]{1,40}~[0-9a-f-]{36}$/i, "The place to go on from is not one this bench gave")
+    .regex(/^[0-9TZ:.-]{1,40}~[0-9a-f-]{36}$/i, "“from” must be a value this list returned")
     .optional(),
 });
 

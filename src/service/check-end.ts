@@ -50,12 +50,12 @@ export function checkEnd(store: Store, row: EndRow, events: readonly ChainedRow[
   const gone = (["procedureHash", "cableHash", "toolsHash", "sheetHash"] as const).flatMap((key) => {
     const hash = row[key];
     return hash !== null && !hasDocument(store, hash)
-      ? [{ what: `A document it was made by is gone (${key}).` }]
+      ? [{ what: `A document it was made with is missing (${key}).` }]
       : [];
   });
   const sheetless =
     row.sheetHash === null
-      ? [{ what: "The sheet it was worked by was never kept: its documents could not be compiled any more." }]
+      ? [{ what: "The sheet it was worked to was never stored: its documents no longer compile." }]
       : [];
   const found = [...chain, ...entered, ...gone, ...sheetless];
   // What follows from a history that was changed would only say the same once more.
@@ -65,7 +65,13 @@ export function checkEnd(store: Store, row: EndRow, events: readonly ChainedRow[
     event.kind !== "unread"
       ? []
       : event.why === "newer"
-        ? [{ seq, what: "Written by a newer Arlent: kept, and read by that one.", note: true }]
+        ? [
+            {
+              seq,
+              what: "Written by a newer version of Arlent. Kept unchanged; that version reads it.",
+              note: true,
+            },
+          ]
         : [{ seq, what: "This event cannot be read." }],
   );
   if (unread.length > 0) return unread;
@@ -85,10 +91,12 @@ function foundingOff(row: EndRow): EndFinding[] {
   if (row.founding === null)
     return row.piece === null && row.plan === null && row.side === null && row.address === null
       ? []
-      : [{ what: "What it was started as was changed: it was an end by itself." }];
+      : [{ what: "Its start was altered: it was an end by itself." }];
   const founding = zFounding.safeParse(parsed(row.founding));
   if (!founding.success)
-    return [{ what: "Begun by a newer Arlent: kept, and read by that one.", note: true }];
+    return [
+      { what: "Started by a newer version of Arlent. Kept unchanged; that version reads it.", note: true },
+    ];
   const stands = new Map<string, unknown>(Object.entries(row));
   const columns = Object.entries(foundingColumns(founding.data));
   const off = columns.filter(
@@ -104,9 +112,9 @@ function brokenLinks(row: EndRow, events: readonly ChainedRow[]): EndFinding[] {
   let before = foundingHash(row);
   for (const [i, event] of events.entries()) {
     if (i === 0 && event.before !== before)
-      return [{ what: "What the end was started as was changed, or its first event is gone." }];
+      return [{ what: "The end's start was altered, or its first event is missing." }];
     if (event.before !== before)
-      return [{ seq: event.seq, what: "An event before this one was taken out or changed." }];
+      return [{ seq: event.seq, what: "An event before this one was removed or altered." }];
     if (eventHash(event) !== event.hash) return [{ seq: event.seq, what: "This event was changed." }];
     before = event.hash;
   }
@@ -115,8 +123,8 @@ function brokenLinks(row: EndRow, events: readonly ChainedRow[]): EndFinding[] {
     {
       what:
         events.length === 0
-          ? "What the end was started as was changed, or its events are gone."
-          : "Events at the end of its history are gone.",
+          ? "The end's start was altered, or its events are missing."
+          : "Events at the end of its history are missing.",
     },
   ];
 }

@@ -113,13 +113,13 @@ describe("a closure of a job", () => {
     const other = { ...BRANCH, sides: { A: { ...side, procedure: "breakout-kit-6", ends: 6 }, B: side } };
     savePlan(act(), feeder, { basis: 1, plan: other });
     expect(said(() => add(branch({ piece: feeder, side: "A" })))).toBe(
-      "Side A of Pad 4 branch is planned to end otherwise.",
+      "Side A of Pad 4 branch is planned to end in another way.",
     );
     savePlan(act(), feeder, { basis: 2, plan: BRANCH });
     expect(said(() => add(through({ piece: feeder, side: "A" })))).toMatch(/does not go through there/);
     expect(said(() => add(branch({ piece: ring, side: PAD })))).toMatch(/opened there by another procedure/);
     expect(said(() => add({ ...branch({ piece: feeder, side: "A" }), cable: "flat-drop" }))).toMatch(
-      /another cable/,
+      /a different cable/,
     );
     const at = branch({ piece: feeder, side: "A" });
     expect(codeOf(() => add(at, at))).toBe("duplicate");
@@ -157,10 +157,10 @@ describe("a closure of a job", () => {
       basis: 1,
       plan: { ...BRANCH, sides: { A: { ...side, procedure: "breakout-kit-6", ends: 6 }, B: side } },
     });
-    expect(getClosure(store, id).cables[0]?.trouble).toMatch(/planned to end otherwise/);
+    expect(getClosure(store, id).cables[0]?.trouble).toMatch(/planned to end in another way/);
     expect(codeOf(() => beginClosure(act(), id, { cables: [nth(0)] }))).toBe("does-not-fit");
     savePlan(act(), feeder, { basis: 2, plan: null });
-    expect(getClosure(store, id).cables[0]?.trouble).toMatch(/not of this job any more/);
+    expect(getClosure(store, id).cables[0]?.trouble).toMatch(/no longer in this job/);
   });
 });
 

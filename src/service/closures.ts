@@ -42,7 +42,7 @@ import { mustBeKnown } from "./signer";
 export const MOST_CLOSURES = 300;
 
 export const zNewClosure = z.strictObject({
-  id: zUuid("A closure's id is a UUID").optional(),
+  id: zUuid("A closure's id must be a UUID").optional(),
   plan: zClosurePlan,
 });
 
@@ -73,16 +73,16 @@ export function joinTrouble(store: Store, job: string, entry: string, cable: Clo
   if (!cable.joins) return null;
   const { piece, side } = cable.joins;
   const row = latestPlan(store, piece);
-  if (!row || row.body === null || row.job !== job) return "That piece is not of this job any more.";
+  if (!row || row.body === null || row.job !== job) return "That piece is no longer in this job.";
   const { plan } = pieceOf(row);
-  if (plan.cable !== cable.cable) return `${plan.name} is of another cable.`;
+  if (plan.cable !== cable.cable) return `${plan.name} is a different cable.`;
   const wanted = styleIn(entry, cable);
   if (isSide(side)) {
     if (cable.through) return `${plan.name} ends at side ${side}: it does not go through there.`;
     const { procedure } = plan.sides[side];
     return procedure === wanted || procedure === null
       ? null
-      : `Side ${side} of ${plan.name} is planned to end otherwise.`;
+      : `Side ${side} of ${plan.name} is planned to end in another way.`;
   }
   const station = plan.stations.find(({ id }) => id === side);
   if (!station) return `${plan.name} is not opened there any more.`;
@@ -127,7 +127,7 @@ function mustClose(store: Store, job: string, plan: ClosurePlan): void {
     if (!joins) return;
     const key = `${joins.piece} ${joins.side}`;
     if (joined.has(key))
-      throw new InputError("duplicate", "One place of a piece comes in once.", [
+      throw new InputError("duplicate", "A place of a piece can be in a closure only once.", [
         "plan",
         "cables",
         i,
@@ -142,7 +142,7 @@ function mustClose(store: Store, job: string, plan: ClosurePlan): void {
   if (!placed.possible)
     throw new InputError(
       "does-not-fit",
-      `These cannot all go in: ${placed.cannot.join(", ")}. Too few ports take them.`,
+      `These do not all fit: ${placed.cannot.join(", ")}. Too few ports take them.`,
       ["plan", "cables"],
     );
 }
@@ -187,7 +187,7 @@ export function addClosure(act: Act, job: string, input: unknown): Closure {
     const { id: found } = mustFindJob(store, job);
     if (!latestClosure(store, id)) {
       if (closuresOf(store, found).length >= MOST_CLOSURES)
-        throw new InputError("limit", `A job holds at most ${MOST_CLOSURES} closures.`, ["plan"]);
+        throw new InputError("limit", `A job can have at most ${MOST_CLOSURES} closures.`, ["plan"]);
       mustClose(store, found, plan);
       planJoined(act, plan);
       addClosureRow(store, {
@@ -225,7 +225,7 @@ export function saveClosure(act: Act, id: string, input: unknown): { id: string;
     if (latest.revision !== basis)
       throw new InputError(
         "moved-on",
-        "Somebody else changed this closure since. Look at how it is planned now, then go on.",
+        "Somebody else has changed this closure. Look at the current plan, then go on.",
         ["basis"],
       );
     if (plan) {

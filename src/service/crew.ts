@@ -14,7 +14,7 @@ const zCrew = z.object({
 type Crew = z.output<typeof zCrew>;
 
 export const zEnter = z.strictObject({
-  key: z.string("Type the crew key").min(1, "Type the crew key").max(200),
+  key: z.string("Enter the crew key").min(1, "Enter the crew key").max(200),
 });
 
 /** Set on a request for the page that asks for the key: nothing of the record is told there. */
@@ -98,17 +98,17 @@ export async function enter(file: string | undefined, input: unknown, now = Date
   const { key } = check(zEnter, input);
   const mine = turn.then(async () => {
     const crew = crewOf(file);
-    if (crew === null) throw new InputError("wrong-key", "This server asks for no key.", ["key"]);
+    if (crew === null) throw new InputError("wrong-key", "This server has no crew key.", ["key"]);
     if (now < free)
       throw new InputError(
         "too-often",
-        `Too many wrong keys: the next is looked at in ${Math.ceil((free - now) / 1000)} s.`,
+        `Too many wrong keys. Try again in ${Math.ceil((free - now) / 1000)} s.`,
         ["key"],
       );
     if (!same((await hashOf(key, crew)).toString("base64"), crew.hash)) {
       wrong += 1;
       free = now + waitAfter(wrong);
-      throw new InputError("wrong-key", "That is not the crew's key.", ["key"]);
+      throw new InputError("wrong-key", "That is not the crew key.", ["key"]);
     }
     wrong = 0;
     return sessionOf(crew, SESSION_SECONDS * 1000, now);

@@ -44,7 +44,7 @@ import { projectEvent } from "./project-event";
 import { mustBeKnown, signer } from "./signer";
 
 export const zStart = z.strictObject({
-  id: zUuid("An end's id is a UUID").optional(),
+  id: zUuid("An end's id must be a UUID").optional(),
   cable: z.string().max(80),
   procedure: z.string().max(80),
   /** The procedure's revision the sheet was drawn from: another one since is told, not used. */
@@ -52,7 +52,7 @@ export const zStart = z.strictObject({
   core: z.string().max(20),
   choices: z.record(z.string().max(80), z.string().max(80)).default({}),
   rule: zRule.default({ kind: "guarded", risk: 0.05 }),
-  purpose: z.enum(PURPOSES, { error: "An end is work or practice" }).default("work"),
+  purpose: z.enum(PURPOSES, { error: "Purpose must be work or practice" }).default("work"),
 });
 
 /** An end as the bench and the ledger show it. */
@@ -101,11 +101,11 @@ export function compiled(
   const { procedures, tools } = library;
   const procedure = procedures.find((procedure) => procedure.id === procedureId);
   if (!procedure)
-    throw new InputError("unknown-procedure", `No connector style called “${procedureId}”.`, ["procedure"]);
+    throw new InputError("unknown-procedure", `No connector called “${procedureId}”.`, ["procedure"]);
   if (revision !== undefined && revision !== procedure.revision)
     throw new InputError(
       "moved-on",
-      `The sheet before you is revision ${revision}; the shelf has ${procedure.revision} now. Load it again before the first cut.`,
+      `This sheet is revision ${revision}, but the shelf now has ${procedure.revision}. Load it again before the first cut.`,
       ["revision"],
     );
   const sheet = sheetOnce(library, { procedure, cable, core, choices });
@@ -202,7 +202,7 @@ export function addEvents(act: Act, endId: string, input: unknown): readonly Rec
   if (asked.events.some(({ event }) => event.kind === "photo"))
     throw new InputError(
       "bad-input",
-      "A photograph is sent as it is to the end's photos: what it measures is not taken on trust.",
+      "Send the photograph itself to the end's photos; a photo event alone is not accepted.",
       ["events"],
     );
   return writeEvents(act, endId, asked);
@@ -223,7 +223,7 @@ export function writeEvents(
     if (history.length + events.length > MOST_EVENTS)
       throw new InputError(
         "limit",
-        `An end holds at most ${MOST_EVENTS} events, and this one has ${history.length}: sign it off, and begin another.`,
+        `An end can have at most ${MOST_EVENTS} events, and this one has ${history.length}. Sign it off and start another.`,
         ["events"],
       );
     let end: Standing = { row, sheet, history, state, last: row.lastHash };
@@ -302,7 +302,7 @@ function mustBeTwin(twin: { endId: string; event: Recorded["event"] }, endId: st
 /** @throws InputError: a correction names an event of the same end. */
 function mustCorrectOwn(history: readonly Recorded[], id: string): void {
   if (!history.some((event) => event.id === id))
-    throw new InputError("unknown-event", "What is to be corrected is not on this end.", ["corrects"]);
+    throw new InputError("unknown-event", "The event to correct is not on this end.", ["corrects"]);
 }
 
 /** @throws InputError: a photograph is stored before it is entered. */
@@ -316,7 +316,7 @@ function mustBeUpToDate(history: readonly Recorded[], client: string, after: num
   if (unseen)
     throw new InputError(
       "moved-on",
-      "Someone else changed this end in another window. Look at where it stands now, then go on.",
+      "This end was changed in another window. Look at its current state, then go on.",
       ["after"],
     );
 }

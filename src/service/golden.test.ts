@@ -222,7 +222,7 @@ describe("an event of a newer version, or of no kind there is", () => {
       { kind: "unread", why: "strange", v: 2, says: "dance" },
     ]);
     expect(recordOf(getEnd(store, end)).unread).toHaveLength(2);
-    expect(() => addTo(store, end, { kind: "spare", length: 1 })).toThrow(/newer Arlent/);
+    expect(() => addTo(store, end, { kind: "spare", length: 1 })).toThrow(/newer version of Arlent/);
   });
   it("a file of a newer program is refused with nothing changed", () => {
     const file = placed(6);
@@ -230,7 +230,7 @@ describe("an event of a newer version, or of no kind there is", () => {
     const hand = new Database(file);
     hand.exec("INSERT INTO __drizzle_migrations (hash, created_at) VALUES ('x', 9999999999999)");
     hand.close();
-    expect(() => openStore(file)).toThrow(/newer Arlent/);
+    expect(() => openStore(file)).toThrow(/newer version of Arlent/);
   });
 });
 

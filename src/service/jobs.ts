@@ -43,18 +43,18 @@ export const PIECES_PAGE = 30;
 export const MOST_PIECES = 2_000;
 
 export const zNewJob = z.strictObject({
-  id: zUuid("A job's id is a UUID").optional(),
+  id: zUuid("A job's id must be a UUID").optional(),
   name: z.string("A job has a name").trim().pipe(zName),
-  like: zUuid("A job's id is a UUID")
+  like: zUuid("A job's id must be a UUID")
     .optional()
     .describe("A job whose pieces it begins with, as they are planned: a usual site"),
 });
 
 export const zNewPieces = z.strictObject({
   pieces: z
-    .array(z.strictObject({ id: zUuid("A piece's id is a UUID").optional(), plan: zPiecePlan }))
-    .min(1, "At least one piece")
-    .max(300, "At most 300 pieces at a time"),
+    .array(z.strictObject({ id: zUuid("A piece's id must be a UUID").optional(), plan: zPiecePlan }))
+    .min(1, "Send at least one piece")
+    .max(300, "Send at most 300 pieces at a time"),
 });
 
 export const zSavePlan = z.strictObject({
@@ -66,7 +66,7 @@ export const zSavePlan = z.strictObject({
 
 const zWords = z
   .string()
-  .max(200, "At most 200 letters to look for")
+  .max(200, "Search for at most 200 characters")
   .optional()
   .describe("Words that all stand in its name");
 
@@ -74,7 +74,7 @@ export const zJobsQuery = z.strictObject({
   words: zWords,
   before: z
     .string()
-    .regex(/^[0-9TZ:.-]{1,40}~[0-9a-f-]{36}$/i, "The place to go on from is not one this list gave")
+    .regex(/^[0-9TZ:.-]{1,40}~[0-9a-f-]{36}$/i, "“from” must be a value this list returned")
     .optional(),
 });
 
@@ -82,7 +82,7 @@ export const zJobQuery = z.strictObject({
   words: zWords,
   after: z
     .string()
-    .regex(/^\d{1,15}$/, "The place to go on from is not one this list gave")
+    .regex(/^\d{1,15}$/, "“from” must be a value this list returned")
     .optional(),
 });
 
@@ -209,7 +209,7 @@ export function addPieces(act: Act, job: string, input: unknown): readonly Piece
     mustBeKnown(act);
     const { id: found } = mustFindJob(store, job);
     if (countPlanned(store, found).pieces + pieces.length > MOST_PIECES)
-      throw new InputError("limit", `A job holds at most ${MOST_PIECES} pieces.`, ["pieces"]);
+      throw new InputError("limit", `A job can have at most ${MOST_PIECES} pieces.`, ["pieces"]);
     return pieces.map(({ id = randomUUID(), plan }, i) => {
       if (!latestPlan(store, id))
         addPlan(store, {
@@ -248,7 +248,7 @@ export function savePlan(act: Act, piece: string, input: unknown): { id: string;
     if (latest.revision !== basis)
       throw new InputError(
         "moved-on",
-        "Somebody else changed this piece since. Look at how it is planned now, then go on.",
+        "Somebody else has changed this piece. Look at the current plan, then go on.",
         ["basis"],
       );
     const revision = basis + 1;

@@ -23,7 +23,7 @@ const sheets = new Map<string, RunSheet>();
  */
 export function sheetOf(store: Store, { sheetHash }: Pick<EndRow, "sheetHash">): RunSheet {
   if (sheetHash === null)
-    throw new InputError("gone", "The sheet of this end could not be kept: it cannot be shown.", ["id"]);
+    throw new InputError("gone", "The sheet of this end could not be stored, so it cannot be shown.", ["id"]);
   const known = sheets.get(sheetHash);
   if (known) return known;
   const sheet = keptSheet(store, sheetHash);

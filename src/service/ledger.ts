@@ -31,24 +31,24 @@ import { csvPieces } from "./record-csv";
 export const LEDGER_PAGE = 60;
 
 /** A day as a calendar writes it; the ledger counts days in UTC. */
-const zDay = z.iso.date("A day is written year-month-day: 2026-11-26");
+const zDay = z.iso.date("A day must be written as year-month-day, for example 2026-11-26");
 
 /** How one end is set on paper: on one page for whoever it was made for, or with all that happened to it. */
 export const zPdfQuery = z.strictObject({
-  form: z.enum(["page", "log"], { error: "The form is page or log" }).default("log"),
+  form: z.enum(["page", "log"], { error: "Form must be page or log" }).default("log"),
 });
 
 export const zLedgerQuery = z.strictObject({
-  result: z.enum(RESULTS, { error: `A result is one of ${RESULTS.join(", ")}` }).optional(),
+  result: z.enum(RESULTS, { error: `Result must be one of ${RESULTS.join(", ")}` }).optional(),
   style: z.string().max(80).optional(),
   /** Work, unless practice is asked for: it is never told among work. */
-  purpose: z.enum(PURPOSES, { error: "A purpose is work or practice" }).default("work"),
-  find: z.string().max(200, "At most 200 characters can be looked for").optional(),
+  purpose: z.enum(PURPOSES, { error: "Purpose must be work or practice" }).default("work"),
+  find: z.string().max(200, "Search for at most 200 characters").optional(),
   from: zDay.optional(),
   to: zDay.optional(),
   before: z
     .string()
-    .regex(/^[0-9TZ:.-]{1,40}~[0-9a-f-]{36}$/i, "The place to go on from is not one this ledger gave")
+    .regex(/^[0-9TZ:.-]{1,40}~[0-9a-f-]{36}$/i, "“from” must be a value this list returned")
     .optional(),
 });
 
@@ -134,7 +134,7 @@ export function ledgerForPaper(store: Store, query: unknown): Generator<RecordFo
   if (countSigned(store, filter) > MOST_ON_PAPER)
     throw new InputError(
       "too-many",
-      `A PDF holds at most ${MOST_ON_PAPER} records: narrow the ledger by result or style first.`,
+      `A PDF can have at most ${MOST_ON_PAPER} records. Narrow the ledger by result or connector first.`,
     );
   return forPaper(store, filter);
 }

@@ -32,7 +32,7 @@ export function mustDiffer(
   if (saidBy(kind, kept) === saidBy(kind, JSON.parse(shelfText(store, kind, id).text)))
     throw new InputError(
       "unchanged",
-      `Nothing was kept: it says what revision ${found} says. Change something first, or go back to the shelf.`,
+      `Nothing was saved: it is the same as revision ${found}. Change something first, or go back to the shelf.`,
       ["document"],
     );
 }

@@ -6,7 +6,7 @@ import type { Store } from "@/store/store";
 import { inTransaction } from "@/store/transaction";
 import type { Act } from "./act";
 
-const zPersonId = zUuid("A person goes by a UUID");
+const zPersonId = zUuid("A person's id must be a UUID");
 
 export const zNewPerson = z.strictObject({ id: zPersonId.optional(), name: zPersonName });
 export const zRename = z.strictObject({ name: zPersonName });

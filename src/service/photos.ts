@@ -15,8 +15,8 @@ const TAKEN = ["jpeg", "png", "webp"];
 
 export const zPhotoQuery = z.strictObject({
   client: z.string().min(1).max(80),
-  id: zUuid("An event's id is a UUID").optional(),
-  caption: z.string().trim().max(200, "A caption has at most 200 characters").default(""),
+  id: zUuid("An event's id must be a UUID").optional(),
+  caption: z.string().trim().max(200, "A caption must have at most 200 characters").default(""),
 });
 
 /**

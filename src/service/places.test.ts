@@ -141,7 +141,7 @@ describe("an end at a place", () => {
 });
 
 describe("what begins at a place", () => {
-  it("has figures nobody has seen, until they are held against the part's sheet: on a fibre in its tubing too", () => {
+  it("has figures nobody has seen, until they are checked against the part's sheet: on a fibre in its tubing too", () => {
     const place = { side: "A", at: "tube 1 / fibre 5" };
     const { unchecked, procedure, cable, core, choices } = aheadAtPlace(store, piece, place);
     expect([unchecked, procedure.id]).toEqual([true, "stub-wedge-release-900"]);

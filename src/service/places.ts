@@ -59,12 +59,12 @@ export const zBeginPlaces = z.strictObject({
   side: zPlaceSide,
   addresses: z
     .array(zAddress)
-    .min(1, "At least one place")
+    .min(1, "Name at least one place")
     .max(BATCH_LIMIT, `At most ${BATCH_LIMIT} places at once`),
   /** Another style than the plan's. */
   style: zStyle.optional(),
   rule: zRule.default({ kind: "guarded", risk: 0.05 }),
-  purpose: z.enum(PURPOSES, { error: "An end is work or practice" }).default("work"),
+  purpose: z.enum(PURPOSES, { error: "Purpose must be work or practice" }).default("work"),
 });
 
 export function mustFindPiece(store: Store, id: string): PlanRow & { body: string } {
@@ -116,7 +116,7 @@ export function beginningAt(
   if (!picked)
     throw new InputError(
       "no-such-element",
-      `Nothing is planned at ${placeText(place, plan)}: pick a style.`,
+      `Nothing is planned at ${placeText(place, plan)}. Pick a connector.`,
       ["addresses"],
     );
   const { procedure, choices } = picked;
@@ -153,7 +153,7 @@ export function beginPlaces(act: Act, piece: string, input: unknown): { id: stri
 export const zPlaceQuery = z.strictObject({
   side: zPlaceSide,
   /** As it is written; none for the cable itself. */
-  at: z.string().max(200, "An address has at most 200 characters").default(""),
+  at: z.string().max(200, "An address must have at most 200 characters").default(""),
 });
 
 type PlaceQuery = z.output<typeof zPlaceQuery>;

@@ -104,7 +104,7 @@ export function mustWork(store: Store, plan: PiecePlan, at: readonly (string | n
     if (cable?.construction === "mid-span")
       throw new InputError(
         "does-not-fit",
-        `“${cable.name}” is a cable as it is in hand where it is opened: a piece is of the cable itself.`,
+        `“${cable.name}” is a cable as it is where it is opened. Plan the piece with the whole cable.`,
         ["cable"],
       );
     const parts = partsOf(store, plan);

@@ -19,7 +19,7 @@ const STAGES = {
 
 const zCursor = z.union([
   z.literal(["file", "documents", "register", "loose"]),
-  z.string().regex(/^ends:[0-9a-zA-Z-]{0,60}$/, "The place to go on from is not one this check gave"),
+  z.string().regex(/^ends:[0-9a-zA-Z-]{0,60}$/, "“from” must be a value this check returned"),
 ]);
 
 export const zRecordCheck = z.strictObject({ after: zCursor.default("file") });

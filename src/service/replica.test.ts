@@ -35,7 +35,7 @@ describe("a standing copy", () => {
     at(`${file}-wal`, now - 2);
     expect(told(900)).toMatchObject({
       behind: 900,
-      problem: expect.stringContaining("Nothing was copied for a while"),
+      problem: expect.stringContaining("Nothing has been copied for a while"),
     });
     expect(told(4)).toMatchObject({ behind: 4, problem: null });
     expect(replicaState(file, "/copies", { levelAt: 0, now: now * 1000 })).toMatchObject({ behind: 5_000 });

@@ -136,7 +136,7 @@ export function replicaState(
     problem:
       state.problem ??
       (behind > COPIED_WITHIN_S * 4
-        ? "Nothing was copied for a while: look at what the server wrote where it was started."
+        ? "Nothing has been copied for a while. Look at the server's own output."
         : null),
   };
 }

@@ -42,7 +42,7 @@ const broken = (why: string, cause?: unknown) =>
 export async function restore(backup: string, database: string, now = new Date()): Promise<Restored> {
   const target = resolve(database);
   if (existsSync(target))
-    throw new InputError("id-taken", `There is a database ${target} already: nothing is written over.`, [
+    throw new InputError("id-taken", `There is already a database ${target}. Nothing was overwritten.`, [
       "file",
     ]);
   if (!existsSync(backup)) throw new InputError("not-found", `There is no file ${backup}.`, ["backup"]);
@@ -51,7 +51,7 @@ export async function restore(backup: string, database: string, now = new Date()
   if (existsSync(folder))
     throw new InputError(
       "id-taken",
-      `${folder} is there: another restore runs, or was cut short. Take it away first.`,
+      `${folder} exists: another restore is running or was cut short. Remove the folder first.`,
       ["file"],
     );
   mkdirSync(folder);

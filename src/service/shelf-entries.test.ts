@@ -56,7 +56,7 @@ describe("an entry of one's own", () => {
     expect(codeOf(() => save({ ...pole(), id: "moor-post" }, null))).toBe("id-taken");
     expect(codeOf(() => save({ ...pole(), id: "breakout-kit-6" }, null))).toBe("id-taken");
   });
-  it("stays representative until somebody says it was held against the part's sheet", () => {
+  it("stays representative until somebody says it was checked against the part's sheet", () => {
     const standing = () => library(store).entries.find(({ id }) => id === "moor-post")?.source.kind;
     save({ ...pole(), id: "moor-post" }, null);
     expect(standing()).toBe("representative");

@@ -202,7 +202,7 @@ describe("a revision", () => {
   });
 });
 
-describe("figures held against the part's sheet", () => {
+describe("figures checked against the part's sheet", () => {
   const input = (figures: object[], basis = shipped().revision) => ({
     basis,
     cable: "distribution-900",

@@ -67,7 +67,11 @@ export function openStore(file: string): Store {
   const { steps, known } = stepsIn(database);
   if (steps > known) {
     database.close();
-    throw new InputError("newer", `${file} was written by a newer Arlent: open it with that one.`, ["file"]);
+    throw new InputError(
+      "newer",
+      `${file} was written by a newer version of Arlent. Open it with that version.`,
+      ["file"],
+    );
   }
   return steps === known && !isUnderWay(database) ? brought(database) : alone(file, () => brought(database));
 }

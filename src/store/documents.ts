@@ -111,9 +111,11 @@ function read<T>(store: Store, hash: string, readers: Readers<T>): T {
   const { v, body } = mustFind(store, hash);
   const reader = readers[v];
   if (!reader)
-    throw new InputError("newer", "This document was written by a newer Arlent: open it with that one.", [
-      "hash",
-    ]);
+    throw new InputError(
+      "newer",
+      "This document was written by a newer version of Arlent. Open it with that version.",
+      ["hash"],
+    );
   return reader(JSON.parse(body));
 }
 

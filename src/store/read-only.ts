@@ -31,9 +31,11 @@ export function openToLook(file: string): Looked {
   try {
     const { steps, known } = stepsOf(file, database);
     if (steps > known)
-      throw new InputError("newer", `${file} was written by a newer Arlent: check it with that one.`, [
-        "file",
-      ]);
+      throw new InputError(
+        "newer",
+        `${file} was written by a newer version of Arlent. Check it with that version.`,
+        ["file"],
+      );
     if (steps < known || isUnderWay(database)) {
       mustBeOld(file, database);
       database.close();

@@ -6,7 +6,7 @@ import { theStore } from "@/service/the-store";
 import { jsonBody } from "./answer";
 
 /** Who is working at the device that asks, where that was said; beside whatever else is sent. */
-const zBy = zUuid("A person goes by a UUID").nullable().default(null);
+const zBy = zUuid("A person's id must be a UUID").nullable().default(null);
 
 export const zActing = z.looseObject({ by: zBy });
 

@@ -81,7 +81,7 @@ export function failure(error: unknown): Response {
   if (problem) return Response.json({ error: problem }, { status: STATUS_OF[problem.code] });
   console.error(error);
   const message =
-    "Something went wrong on the server, in Arlent itself. Look whether it was done before it is done again.";
+    "Something went wrong in Arlent on the server. Check whether the change was made before you try again.";
   return Response.json({ error: { code: "server", message, path: [] } }, { status: 500 });
 }
 
@@ -122,7 +122,7 @@ function mustBeOwnSite(request: Request): void {
 }
 
 async function limitedBody(request: Request, limit: number): Promise<Buffer> {
-  const tooLarge = new InputError("too-large", `A body is at most ${limit / 1024} kB.`);
+  const tooLarge = new InputError("too-large", `The body must be at most ${limit / 1024} kB.`);
   if (Number(request.headers.get("content-length") ?? 0) > limit) throw tooLarge;
   const chunks: Uint8Array[] = [];
   let size = 0;

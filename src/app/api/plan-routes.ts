@@ -74,7 +74,7 @@ export const PLAN_ROUTES: readonly Route[] = [
   {
     method: "post",
     path: "/pieces/{id}",
-    does: "Keeps a change of a piece's plan, or takes the piece off its job.",
+    does: "Saves a change to a piece's plan, or takes the piece off its job.",
     body: acted(zSavePlan),
     answer: zRevisionAnswer,
   },
@@ -122,7 +122,7 @@ export const PLAN_ROUTES: readonly Route[] = [
   {
     method: "post",
     path: "/closures/{id}",
-    does: "Keeps a change of a closure, or takes it off its job.",
+    does: "Saves a change to a closure, or takes it off its job.",
     body: acted(zSaveClosure),
     answer: zRevisionAnswer,
   },

@@ -86,7 +86,7 @@ export const ROUTES: readonly Route[] = [
     body: acted(zAdd),
     answer: zEventsAnswer,
   },
-  { method: "get", path: "/ends/{id}/record", does: "Everything that is told of an end.", answer: zRecord },
+  { method: "get", path: "/ends/{id}/record", does: "The full record of an end.", answer: zRecord },
   {
     method: "get",
     path: "/ends/{id}/pdf",
@@ -97,7 +97,7 @@ export const ROUTES: readonly Route[] = [
   {
     method: "post",
     path: "/ends/{id}/photos",
-    does: "Keeps a photograph with an end.",
+    does: "Stores a photograph with an end.",
     query: zPhotoQuery.extend(zActing.shape),
     body: { media: ["image/jpeg", "image/png", "image/webp"] },
     answer: zEventsAnswer,
@@ -111,7 +111,7 @@ export const ROUTES: readonly Route[] = [
   {
     method: "post",
     path: "/batches",
-    does: "Begins many ends of one style.",
+    does: "Begins many ends of one connector.",
     body: acted(zBatch),
     answer: zIdAnswer,
     status: 201,
@@ -150,7 +150,7 @@ export const ROUTES: readonly Route[] = [
   {
     method: "post",
     path: "/studies",
-    does: "Keeps a repeatability study.",
+    does: "Stores a repeatability study.",
     body: acted(zStudy),
     answer: zStudyAnswer,
     status: 201,
@@ -159,7 +159,7 @@ export const ROUTES: readonly Route[] = [
   {
     method: "post",
     path: "/tools/{id}",
-    does: "Notes that a blade was seen to.",
+    does: "Notes that a blade was wiped, turned or replaced.",
     body: acted(zToolEvent),
     answer: zBladeAnswer,
     status: 201,
@@ -176,21 +176,21 @@ export const ROUTES: readonly Route[] = [
   {
     method: "post",
     path: "/people/{id}/name",
-    does: "Calls a person otherwise from now on.",
+    does: "Renames a person.",
     body: acted(zRename),
     answer: zPeopleAnswer,
   },
   {
     method: "post",
     path: "/people/{id}/merge",
-    does: "Says that a person is another who is known.",
+    does: "Merges a person into another.",
     body: acted(zMerge),
     answer: zPeopleAnswer,
   },
   {
     method: "post",
     path: "/shelf/{kind}",
-    does: "Keeps a document as the next revision of one's own.",
+    does: "Saves a document as the next revision.",
     body: acted(zSave),
     answer: zRevisionAnswer,
   },
@@ -204,7 +204,7 @@ export const ROUTES: readonly Route[] = [
   {
     method: "post",
     path: "/shelf/{kind}/{id}/figures",
-    does: "Keeps figures held against the part's sheet.",
+    does: "Stores figures checked against the part's sheet.",
     body: acted(zConfirm),
     answer: zRevisionAnswer,
   },
@@ -235,11 +235,11 @@ export const ROUTES: readonly Route[] = [
     query: zRecordCheck,
     answer: zRecordChecked,
   },
-  { method: "get", path: "/seal", does: "One figure over the whole record.", answer: zSealAnswer },
+  { method: "get", path: "/seal", does: "One number for the whole record: its seal.", answer: zSealAnswer },
   {
     method: "post",
     path: "/seal",
-    does: "Holds the record against an earlier seal.",
+    does: "Checks the record against an earlier seal.",
     body: zSealText,
     answer: zFindingsAnswer,
   },
@@ -252,7 +252,7 @@ export const ROUTES: readonly Route[] = [
   {
     method: "get",
     path: "/backups",
-    does: "How it stands with backups made by themselves.",
+    does: "The state of automatic backups.",
     answer: zBackupsAnswer,
   },
   {

@@ -63,13 +63,13 @@ export function mustAccept(
   if (state.unread > 0 && !afterSigning(event))
     throw new InputError(
       "newer",
-      "Something on this end was written by a newer Arlent: go on with it there. Here it can be looked at and corrected.",
+      "Something on this end was written by a newer version of Arlent. Continue it there; here it can be viewed and corrected.",
     );
   const undoes = event.kind === "take-back" && state.acts.at(-1)?.what.kind === "sign";
   if (state.signed && !afterSigning(event) && !undoes)
     throw new InputError(
       "signed",
-      `This end was signed off by ${state.signed.name}: nothing more can be added to it.`,
+      `This end was signed off by ${state.signed.name}. Nothing more can be added to it.`,
     );
   switch (event.kind) {
     case "thread":
@@ -92,7 +92,7 @@ export function mustAccept(
       if (purpose === "work" && event.instrument.id === SIMULATED.id)
         throw new InputError(
           "simulated",
-          "A simulated reading says nothing of a real end. Practise on a practice end of the same sheet.",
+          "A real end takes no simulated readings. Practise on a practice end of the same sheet.",
           ["instrument"],
         );
       for (const what of ["resolution", "repeatability"] as const)
@@ -188,7 +188,9 @@ function mustBeLast(
   const last = acts.at(-1);
   const same = last?.event === event && [...last.with].sort().join() === [...also].sort().join();
   if (!same)
-    throw new InputError("too-late", "Work has gone on since: it can no longer be taken back.", ["event"]);
+    throw new InputError("too-late", "Other work was done since, so this can no longer be undone.", [
+      "event",
+    ]);
 }
 
 /** A fault is seen on a leg of the cable, on a feature that is made: an end or a mark. */
@@ -219,7 +221,11 @@ function mustBeShutOut(
   )
     throw new InputError("wrong-restart", `“${event.part}” is on, or can still be threaded on.`, ["part"]);
   if (!sameEvent(restartEvent(sheet, event.part), event))
-    throw new InputError("wrong-restart", "What beginning again takes is worked out anew.", ["to"]);
+    throw new InputError(
+      "wrong-restart",
+      "What starting over takes has been worked out again. Look at it, then go on.",
+      ["to"],
+    );
 }
 
 /** A retry is the next one its answer offers, goes where that says, and voids what comes after. */
@@ -231,7 +237,7 @@ function mustBeOffered(
 ): void {
   const { judgement, answer, leg } = event;
   if (judgement === null || answer === null)
-    throw new InputError("wrong-retry", "Nothing asks for this end to be begun from the start.", ["rule"]);
+    throw new InputError("wrong-retry", "This end has no reason to be started over.", ["rule"]);
   const offers = retriesOffered(sheet, state, judgement, answer, leg);
   const offer = offers.find(({ left }) => left > 0);
   if (!offer)
@@ -239,7 +245,7 @@ function mustBeOffered(
       "limit",
       offers.length > 0
         ? `Nothing is left to try: ${offers.map(({ rule, used }) => `${rule.name} ${used} of ${rule.most}`).join(", ")}.`
-        : "This answer leads nowhere back.",
+        : "This answer offers no way to try again.",
       ["rule"],
     );
   // A retry by the fresh sheet's figures would leave the end short: cuts are computed from where everything lies.

@@ -41,7 +41,7 @@ export function mustFollow(sheet: RunSheet, state: EndState, rule: Rule, event: 
   const { judgement, answer } = event.cause;
   const seen = judgement !== null && answer !== null ? { judgement, answer } : null;
   if (seen && state.answers[seen.judgement] !== seen.answer)
-    throw new InputError("wrong-rework", "That answer is not what was seen on this end.", ["cause"]);
+    throw new InputError("wrong-rework", "That answer was not given on this end.", ["cause"]);
   const unsettled = event.cause.checks;
   const advice = advise(sheet, state, rule, seen, unsettled).find(({ leg }) => leg === event.leg);
   if (advice?.kind === "start-over" && advice.why === "used-up" && advice.rule)
@@ -53,7 +53,7 @@ export function mustFollow(sheet: RunSheet, state: EndState, rule: Rule, event: 
   if (advice?.kind !== "rework" || !sameEvent(reworkEvent(advice, event.plan), event))
     throw new InputError(
       "wrong-rework",
-      "What must be redone is worked out anew: take it from where the end stands now.",
+      "The rework has been worked out again. Take the one shown for the end as it is now.",
       ["places"],
     );
 }

@@ -11,11 +11,11 @@ describe("names of many ends by one pattern", () => {
     expect(nameBy("{code}{n} end A", 2, 25)).toBe("GR27 end A");
   });
   it.each([
-    ["end A", 2, /Two ends would have one name/],
-    ["{colour}", 13, /Two ends would have one name/],
+    ["end A", 2, /Two ends would have the same name/],
+    ["{colour}", 13, /Two ends would have the same name/],
     ["fibre {m}", 2, /“\{m\}” is not known/],
     ["fibre {n", 2, /“\{n” is not known/],
-    ["  ", 1, /says something/],
+    ["  ", 1, /Enter a name, for example/],
     [`${"x".repeat(119)}{n}`, 10, /at most 120/],
   ])("“%s” for %i ends is refused, and says why", (pattern, count, says) => {
     expect(patternProblem(pattern, count)).toMatch(says);

@@ -22,8 +22,9 @@ export function patternProblem(pattern: string, count: number, most = 120): stri
   const unknown = pattern.match(/\{[^}]*\}?/g)?.find((part) => !NAME_PARTS.some((known) => known === part));
   if (unknown) return `“${unknown}” is not known: use ${NAME_PARTS.join(", ")}.`;
   const names = Array.from({ length: count }, (_, place) => nameBy(pattern, place));
-  if (names.some((name) => name === "")) return "A name says something.";
-  if (names.some((name) => name.length > most)) return `A name has at most ${most} characters.`;
-  if (new Set(names).size < names.length) return "Two ends would have one name: put {n} in it.";
+  if (names.some((name) => name === "")) return "Enter a name, for example “Pad 4 / {n}”.";
+  if (names.some((name) => name.length > most)) return `Enter a name of at most ${most} characters.`;
+  if (new Set(names).size < names.length)
+    return "Two ends would have the same name. Put {n} in it, for example “Pad 4 / {n}”.";
   return null;
 }

@@ -11,7 +11,7 @@ export interface ElementGroup {
   readonly of?: ElementGroup | undefined;
 }
 
-const zCount = z.int("So many elements is a whole number").min(1).max(6_912);
+const zCount = z.int("The number of elements must be a whole number").min(1).max(6_912);
 const group = <S extends z.ZodType<ElementGroup>>(of: S) =>
   z.strictObject({ kind: z.enum(ELEMENT_KINDS), count: zCount, of: of.optional() });
 const zFibres = z.strictObject({ kind: z.enum(["fibre", "conductor"]), count: zCount });

@@ -3,7 +3,7 @@ import { mustHoldAt } from "../problem/held";
 import { FIBRE_COLOURS } from "./colours";
 
 const CODES = FIBRE_COLOURS.map(({ code }) => code);
-const zCode = z.enum(CODES, { error: `A colour is one of ${CODES.join(", ")}` });
+const zCode = z.enum(CODES, { error: `Colour must be one of ${CODES.join(", ")}` });
 
 /** What somebody sees on an element in the hand: its colour and tracers, or that it cannot be told. */
 export const zSeenElement = z.union([

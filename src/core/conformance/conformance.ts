@@ -10,12 +10,12 @@ export const zRule = z.discriminatedUnion(
     z.strictObject({
       kind: z.literal("guarded"),
       risk: z
-        .number("The risk is a number")
-        .min(0, "The risk is at least 0")
-        .max(0.5, "The risk is at most 0.5"),
+        .number("Risk must be a number, for example 0.05")
+        .min(0, "Risk must be at least 0")
+        .max(0.5, "Risk must be at most 0.5"),
     }),
   ],
-  { error: "The rule is simple, or guarded with a risk" },
+  { error: "Rule must be simple, or guarded with a risk" },
 );
 
 /** How a reading is judged: by its mean alone, or by the probability that the length itself is within limits. */
@@ -26,13 +26,13 @@ export const zInstrumentError = z.strictObject({ resolution: zMmNotNegative, rep
 export const zConformanceInput = z
   .strictObject({
     limits: z.strictObject({ min: zMm.nullish(), max: zMm.nullish() }),
-    readings: z.array(zMm).min(1, "At least one reading").max(10_000, "At most 10 000 readings"),
+    readings: z.array(zMm).min(1, "Enter at least one reading").max(10_000, "Enter at most 10 000 readings"),
     instrument: zInstrumentError,
     rule: zRule,
   })
   .refine(({ limits }) => limits.min == null || limits.max == null || limits.min <= limits.max, {
     path: ["limits"],
-    error: "The least allowed is not more than the most allowed",
+    error: "The least allowed must not exceed the most allowed",
     params: coded("crossed-limits"),
   });
 

@@ -52,7 +52,7 @@ export function namesHold(
       context.addIssue({
         code: "custom",
         path: ["dimensions", i, "id"],
-        message: "Each dimension has an id of its own",
+        message: "Each dimension must have its own id",
         params: coded("duplicate"),
       });
     ids.add(dimension.id);
@@ -61,14 +61,14 @@ export function namesHold(
         context.addIssue({
           code: "custom",
           path: ["dimensions", i, side],
-          message: "A dimension joins features that are listed",
+          message: "A dimension must join two listed features",
           params: coded("unknown-feature"),
         });
     if (dimension.from === dimension.to)
       context.addIssue({
         code: "custom",
         path: ["dimensions", i, "to"],
-        message: "A dimension joins two different features",
+        message: "A dimension must join two different features",
         params: coded("same-feature"),
       });
   });

@@ -104,7 +104,7 @@ describe("what can be added to an end", () => {
       { kind: "reading", check: "jacket", value: 1.5, typed: "1", unit: "mm", instrument },
       "whole micrometres",
     ],
-    [{ kind: "sign", name: "  ", outcome: "kept" }, "carries a name"],
+    [{ kind: "sign", name: "  ", outcome: "kept" }, "Enter the name of whoever signs off"],
     [{ kind: "erase" }, "one of thread"],
   ])("%j is refused", (event, words) => {
     expect(JSON.stringify(zStoredEvent.safeParse(event).error?.issues)).toContain(words);

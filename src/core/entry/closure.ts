@@ -12,14 +12,14 @@ export const CLOSURE_LIMIT = 32;
 /** What is asked of a cable that goes through, beyond what its entry says; 0 where nobody knows the lay. */
 export const zThrough = z.strictObject({
   turns: z
-    .int("How many turns is a whole number")
-    .min(0, "No fewer than no turns")
-    .max(100, "At most 100 turns"),
+    .int("Turns must be a whole number")
+    .min(0, "Turns must be 0 or more")
+    .max(100, "Enter at most 100 turns"),
   pitch: zMmNotNegative,
   diameter: zMmNotNegative,
   /** Sheath from one reversal of the lay to the next. */
   reversal: zMmNotNegative,
-  cutAt: z.enum(CUT_PLACES, { error: `A tube is cut at one of ${CUT_PLACES.join(", ")}` }),
+  cutAt: z.enum(CUT_PLACES, { error: `Cut must be one of ${CUT_PLACES.join(", ")}` }),
 });
 export type Through = z.output<typeof zThrough>;
 
@@ -28,7 +28,7 @@ export const zClosureCable = z.strictObject({
   /** Its own: the place an end of it is made at, where it is of no piece. */
   id: zStationId,
   cable: zDocumentId,
-  role: z.enum(PORT_ROLES, { error: `A cable is one of ${PORT_ROLES.join(", ")}` }),
+  role: z.enum(PORT_ROLES, { error: `Role must be one of ${PORT_ROLES.join(", ")}` }),
   through: z.boolean(),
   /** Ports it was put in by hand; null goes the best way. */
   fixed: z.array(zName).min(1).max(2).readonly().nullable().default(null),
@@ -36,7 +36,7 @@ export const zClosureCable = z.strictObject({
   opening: zThrough.nullable().default(null),
   /** The piece it is of, and where on it: a side that ends here, a station it is opened at; null for one that is planned nowhere. */
   joins: z
-    .strictObject({ piece: zUuid("A piece's id is a UUID"), side: zPlaceSide })
+    .strictObject({ piece: zUuid("A piece's id must be a UUID"), side: zPlaceSide })
     .nullable()
     .default(null),
 });
@@ -44,8 +44,7 @@ export type ClosureCable = z.output<typeof zClosureCable>;
 
 /** A cable whose role and `through` say the same. */
 const zConsistentCable = zClosureCable.refine(({ role, through }) => (role === "through") === through, {
-  error:
-    "A cable with the role through goes through, any other ends here: for example role branch, through false",
+  error: "Only a cable with the role through may go through: for example role branch, through false",
   path: ["through"],
 });
 
@@ -85,7 +84,7 @@ export const zClosurePlan = z.strictObject({
     .array(zConsistentCable)
     .max(CLOSURE_LIMIT, `At most ${CLOSURE_LIMIT} cables`)
     .refine((all) => new Set(all.map(({ id }) => id)).size === all.length, {
-      error: "Each cable has an id of its own",
+      error: "Each cable must have its own id",
       params: coded("duplicate"),
     })
     .readonly(),

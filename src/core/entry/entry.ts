@@ -57,7 +57,7 @@ const zFastener = z.strictObject({
 const zEntryPart = zPart.extend({ bushes: z.literal(true).optional() });
 
 const zRadius = zMmNotNegative.refine((value) => value > 0, {
-  error: "A radius is more than 0",
+  error: "Radius must be greater than 0",
   params: coded("negative"),
 });
 
@@ -69,7 +69,7 @@ export const zEntry = z
     source: zSource,
     name: zName,
     about: z.string().max(500),
-    kind: z.enum(ENTRY_KINDS, { error: `An entry is one of ${ENTRY_KINDS.join(", ")}` }),
+    kind: z.enum(ENTRY_KINDS, { error: `Kind must be one of ${ENTRY_KINDS.join(", ")}` }),
     /** Cables it is made for; of which diameter, its ports say. */
     takes: z.array(z.enum(CONSTRUCTIONS)).min(1),
     cores: z.array(zCore).min(1),
@@ -116,7 +116,7 @@ export const zEntry = z
       context.addIssue({
         code: "custom",
         path: ["lengths", "opening"],
-        message: "An entry says how much sheath is opened",
+        message: "An entry must state how much sheath is opened",
         params: coded("no-figure"),
       });
     for (const { at, says } of clashes(entry.lengths))
@@ -130,7 +130,7 @@ export const zEntry = z
       context.addIssue({
         code: "custom",
         path: ["storage", "perimeter"],
-        message: "A stored turn is tighter than what is stored may rest",
+        message: "A stored turn must not be tighter than the least radius at rest",
         params: coded("bend"),
       });
   });
@@ -157,7 +157,7 @@ function clashes(
       ? [
           {
             at: inner,
-            says: `“${inner}” ends ${formatMm(within.nominal)} mm beyond the sheath, inside “${outer}” that stands out ${formatMm(around.nominal)}: they cannot both hold`,
+            says: `“${inner}” ends ${formatMm(within.nominal)} mm beyond the sheath, inside “${outer}” that stands out ${formatMm(around.nominal)}: change one of the two`,
           },
         ]
       : [];

@@ -35,8 +35,8 @@ export function portTrouble(cable: PortCable, ports: readonly Port[], at: readon
   if (waysOf(cable, ports).some((way) => way.ports.map((place) => ports[place]?.id).join() === at.join()))
     return null;
   return cable.through
-    ? "A cable that goes through takes both ports of a pair, or one double port."
-    : "A cable that ends here takes one port.";
+    ? "A cable that goes through needs both ports of a pair, or one double port."
+    : "A cable that ends here needs one port.";
 }
 
 /** Every port a cable is put in by one of them: both of a pair where it goes through. */

@@ -230,7 +230,7 @@ describe("cables somebody puts into ports", () => {
       "Port 3 is taken by a.",
     );
     expect(refused([cable("a", 12, { through: true, fixed: ["3"] })])).toBe(
-      "A cable that goes through takes both ports of a pair, or one double port.",
+      "A cable that goes through needs both ports of a pair, or one double port.",
     );
   });
   it("going through take both ports of the pair that one of them is of", () => {

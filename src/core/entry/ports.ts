@@ -11,11 +11,14 @@ export type PortRole = (typeof PORT_ROLES)[number];
 export const PORT_LIMIT = 32;
 
 const zDiameter = zMmNotNegative.refine((value) => value <= 500_000, {
-  error: "A diameter is at most 500 mm",
+  error: "Diameter must be at most 500 mm",
   params: coded("limit"),
 });
-const zId = z.string("An id is text").min(1, "An id is not empty").max(120, "An id has at most 120 letters");
-const zRole = z.enum(PORT_ROLES, { error: `A role is one of ${PORT_ROLES.join(", ")}` });
+const zId = z
+  .string("An id is text")
+  .min(1, "Id must not be empty")
+  .max(120, "Id must have at most 120 characters");
+const zRole = z.enum(PORT_ROLES, { error: `Role must be one of ${PORT_ROLES.join(", ")}` });
 
 export const zPort = z.strictObject({
   id: zId,
@@ -59,7 +62,7 @@ export const zPortsInput = z
 const twice = (list: readonly { readonly id: string }[]): Complaint[] =>
   list.flatMap(({ id }, i) =>
     list.findIndex((item) => item.id === id) < i
-      ? [{ code: "duplicate", message: `There are two called “${id}”`, path: [i, "id"] }]
+      ? [{ code: "duplicate", message: `Two have the id “${id}”`, path: [i, "id"] }]
       : [],
   );
 
@@ -69,13 +72,13 @@ export function closurePorts(ports: readonly Port[]): Complaint[] {
     const found: Complaint[] = [];
     const say = (code: ErrorCode, field: string, message: string) =>
       found.push({ code, message, path: [i, field] });
-    if (min > max) say("crossed-limits", "min", "A port's least diameter is over its greatest");
+    if (min > max) say("crossed-limits", "min", "A port's least diameter must not exceed its greatest");
     if (bushedMin > min)
-      say("crossed-limits", "bushedMin", "With a bushing a port takes thinner cables, not thicker ones");
+      say("crossed-limits", "bushedMin", "With a bushing the least diameter must be smaller than without");
     if (pair === undefined) return found;
-    if (double) say("bad-input", "double", "A port is one of a pair or takes both itself, not both");
+    if (double) say("bad-input", "double", "A port must be one of a pair or a double port, not both");
     const of = ports.filter((port) => port.pair === pair).length;
-    if (of !== 2) say("bad-input", "pair", `A pair is two ports; “${pair}” has ${of}`);
+    if (of !== 2) say("bad-input", "pair", `A pair must have two ports; “${pair}” has ${of}`);
     return found;
   });
   return [...twice(ports), ...within];

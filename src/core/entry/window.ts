@@ -5,24 +5,24 @@ import { CUT_PLACES } from "../piece/station";
 import { coded } from "../problem/codes";
 
 const zMore = zMmNotNegative.refine((value) => value > 0, {
-  error: "This length is more than 0",
+  error: "This length must be greater than 0",
   params: coded("negative"),
 });
 
 export const zWindowInput = z.strictObject({
   /** From either sheath edge to the storage, along the tube. */
   entryPaths: z.tuple([zMmNotNegative, zMmNotNegative], {
-    error: "There are two entry paths: one from either sheath edge",
+    error: "Enter two entry paths, one from each sheath edge",
   }),
   turns: z
-    .int("How many turns is a whole number")
-    .min(0, "No fewer than no turns")
-    .max(1_000, "At most 1 000 turns"),
+    .int("Turns must be a whole number")
+    .min(0, "Turns must be 0 or more")
+    .max(1_000, "Enter at most 1 000 turns"),
   perimeter: zMmNotNegative,
   lay: zLay.optional(),
   /** Sheath from one reversal of the lay to the next: an opening must hold one. */
   reversalSpacing: zMmNotNegative.optional(),
-  cutAt: z.enum(CUT_PLACES, { error: `A tube is cut at one of ${CUT_PLACES.join(", ")}` }),
+  cutAt: z.enum(CUT_PLACES, { error: `Cut must be one of ${CUT_PLACES.join(", ")}` }),
   /** What a cut end must reach: the splicer's table and back. */
   reach: zMmNotNegative,
   bendRadius: zMore,

@@ -67,14 +67,14 @@ const zInside = z.custom<Length>((value) => Number.isSafeInteger(value));
 /** A length at the edge, both ways: a number of millimetres outside, whole micrometres inside. */
 export const zMm = z.codec(
   z
-    .number({ error: "A length is a number of millimetres" })
+    .number({ error: "A length must be a number of millimetres" })
     .refine((value) => Number.isFinite(value) && Math.abs(value) <= MM_LIMIT, {
-      error: `A length is within ±${MM_LIMIT} mm`,
+      error: `A length must be within ±${MM_LIMIT} mm`,
       params: coded("length-range"),
       abort: true,
     })
     .refine((value) => decimals(value) <= 3, {
-      error: "A length has at most three decimals of a millimetre",
+      error: "A length must have at most three decimals of a millimetre",
       params: coded("too-fine"),
       abort: true,
     }),
@@ -83,13 +83,13 @@ export const zMm = z.codec(
 );
 
 /** A length as it is stored: a whole number of micrometres on either side. */
-export const zUm = z.codec(z.int("A stored length is whole micrometres"), zInside, {
+export const zUm = z.codec(z.int("A stored length must be whole micrometres"), zInside, {
   decode: (value) => um(value),
   encode: (value) => value,
 });
 
 /** A figure that is no whole number of micrometres (a mean, a standard uncertainty): micrometres inside, millimetres outside. */
-export const zMmExact = z.codec(z.number({ error: "A length is a number of millimetres" }), z.number(), {
+export const zMmExact = z.codec(z.number({ error: "A length must be a number of millimetres" }), z.number(), {
   decode: (value) => value * 1000,
   encode: toMm,
 });

@@ -49,8 +49,12 @@ const CARD_INCH_DENOMINATOR = 16;
  */
 export function parseLength(text: string, options: ParseOptions): Outcome<Written> {
   const clean = tidy(text);
-  if (clean === "") return refuse("empty", "Type a length, for example 42.5 or 1 1/2 in.");
-  if (clean.length > 40) return refuse("not-a-length", "That is too long to be one length.");
+  if (clean === "") return refuse("empty", "Enter a length, for example 42.5 or 1 1/2 in.");
+  if (clean.length > 40)
+    return refuse(
+      "not-a-length",
+      "This text is too long for one length. Enter a length, for example 42.5 or 1 1/2 in.",
+    );
   const negative = /^[-−]\s*/.exec(clean);
   const body = negative ? clean.slice(negative[0].length) : clean;
   if (/\d,\d*\.|\d\.\d*,/.test(body))
@@ -100,7 +104,10 @@ function metric(body: string, bare: Unit): Outcome<Written> | null {
   const scaled = digits * BigInt(METRIC[unit]);
   const power = 10n ** BigInt(places);
   if (scaled % power !== 0n)
-    return refuse("too-fine", `“${body}” is finer than a micrometre, which nothing here can measure.`);
+    return refuse(
+      "too-fine",
+      `“${body}” is finer than a micrometre. Enter at most three decimals of a millimetre, for example 42.125.`,
+    );
   return ok({ length: bounded(scaled / power), unit, rounding: METRIC[unit] / 10 ** places / 2 });
 }
 
@@ -111,7 +118,7 @@ function inches(body: string, bare: Unit): Outcome<Written> | null {
   if (feet === undefined && over === undefined && plain === undefined) return null;
   if (plain !== undefined && feet === undefined && bare === "mm" && !body.endsWith("in")) return null;
   if (under !== undefined && BigInt(under) === 0n)
-    return refuse("over-zero", `“${body}” has a zero under the line: that is no length.`);
+    return refuse("over-zero", `“${body}” divides by zero. Enter a fraction such as 1 1/2 in.`);
   const parts: [bigint, bigint][] = [];
   if (feet !== undefined) parts.push(ratio(decimal(feet), 12n));
   if (over !== undefined && under !== undefined)
@@ -149,9 +156,8 @@ function inRange(
 ): Outcome<Written> {
   if (written.length < min)
     return min === 0
-      ? refuse("negative", "A length here cannot be negative.")
-      : refuse("too-short", `That is shorter than the least taken here, ${min / 1000} mm.`);
-  if (written.length > max)
-    return refuse("too-long", `That is longer than the most taken here, ${max / 1000} mm.`);
+      ? refuse("negative", "This length must be 0 or more.")
+      : refuse("too-short", `Enter at least ${min / 1000} mm.`);
+  if (written.length > max) return refuse("too-long", `Enter at most ${max / 1000} mm.`);
   return ok(written);
 }

@@ -106,7 +106,7 @@ describe("bad input is refused, naming the field, what was found and what is all
   });
   it("says what it found", async () => {
     expect((await problem("dimensions", dims({ nominal: "forty" }))).message).toBe(
-      'dimensions.0.nominal: found "forty". A length is a number of millimetres.',
+      'dimensions.0.nominal: found "forty". A length must be a number of millimetres.',
     );
   });
   it("tells all that is wrong with it, the first first", async () => {

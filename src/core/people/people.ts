@@ -2,10 +2,10 @@ import { z } from "zod";
 import { InputError } from "../problem/problem";
 
 export const zPersonName = z
-  .string("A person has a name")
+  .string("Enter the person's name")
   .trim()
-  .min(1, "A person has a name")
-  .max(120, "A name has at most 120 characters");
+  .min(1, "Enter the person's name")
+  .max(120, "A name must have at most 120 characters");
 
 /** What was said of people: one came, is called otherwise now, or turned out to be another. Only ever added. */
 export interface PersonEvent {
@@ -62,13 +62,15 @@ export const personNamed = (people: readonly Person[], name: string): Person | u
 /** @throws InputError: somebody goes by that name already, or nobody by that id. */
 export function mustBeAcceptable(people: readonly Person[], { kind, person, name, into }: PersonEvent): void {
   if (kind !== "add" && !people.some(({ id }) => id === person))
-    throw new InputError("unknown-person", "Nobody goes by that id here.", ["person"]);
+    throw new InputError("unknown-person", "There is no person with that id here.", ["person"]);
   if (kind !== "merge" && people.some((one) => one.name === name && one.id !== person))
     throw new InputError(
       "name-taken",
-      `Somebody is called “${name}” already. Pick them, or tell the two apart in the name.`,
+      `There is already a person called “${name}”. Pick that person, or add something to the name, for example an initial.`,
       ["name"],
     );
   if (kind === "merge" && (into === person || !people.some(({ id }) => id === into)))
-    throw new InputError("unknown-person", "A person is merged into another who is known here.", ["into"]);
+    throw new InputError("unknown-person", "A person can only be merged into another person known here.", [
+      "into",
+    ]);
 }

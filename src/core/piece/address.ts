@@ -8,12 +8,12 @@ import { type Marked, marked } from "./identity";
 
 /** One of many: the third tube. */
 const zStep = z.strictObject({
-  kind: z.enum(ELEMENT_KINDS, { error: `An element is one of ${ELEMENT_KINDS.join(", ")}` }),
-  position: z.int("A position is a whole number").min(1, "Positions count from 1").max(6_912),
+  kind: z.enum(ELEMENT_KINDS, { error: `Kind must be one of ${ELEMENT_KINDS.join(", ")}` }),
+  position: z.int("Position must be a whole number").min(1, "Position must be 1 or more").max(6_912),
 });
 
 /** Where an element lies, from the outside in: tube 3 / fibre 7. Empty for the cable itself. */
-export const zAddress = z.array(zStep).max(3, "An address is at most three deep").readonly();
+export const zAddress = z.array(zStep).max(3, "An address must have at most three levels").readonly();
 export type Address = z.output<typeof zAddress>;
 
 /** An address as it is written: `tube 3 / fibre 7`. */
@@ -32,7 +32,7 @@ export function parseAddress(text: string): Address {
     if (!kind || Number(number) < 1)
       throw new InputError(
         "no-such-element",
-        `“${part.trim().slice(0, 40)}” is no element: write it as tube 3 / fibre 7.`,
+        `“${part.trim().slice(0, 40)}” is not an element. Enter it like tube 3 / fibre 7.`,
         ["address"],
       );
     return { kind, position: Number(number) };

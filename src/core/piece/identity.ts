@@ -3,15 +3,18 @@ import { FIBRE_COLOURS, fibreColour } from "../cable/colours";
 import { coded, type ErrorCode } from "../problem/codes";
 
 const zCount = (what: string) =>
-  z.int(`${what} is a whole number`).min(1, `${what} is at least 1`).max(10_000, `${what} is at most 10 000`);
+  z
+    .int(`${what} must be a whole number`)
+    .min(1, `${what} must be at least 1`)
+    .max(10_000, `${what} must be at most 10 000`);
 
 export const zIdentityInput = z
   .strictObject({
-    perTube: zCount("How many fibres a tube holds"),
-    tubes: zCount("How many tubes there are"),
-    number: z.int("A fibre's number is whole").optional(),
-    tube: z.int("A tube's position is whole").optional(),
-    fibre: z.int("A fibre's position is whole").optional(),
+    perTube: zCount("The number of fibres in a tube"),
+    tubes: zCount("The number of tubes"),
+    number: z.int("A fibre's number must be whole").optional(),
+    tube: z.int("A tube's position must be whole").optional(),
+    fibre: z.int("A fibre's position must be whole").optional(),
   })
   .superRefine(({ perTube, tubes, number, tube, fibre }, context) => {
     const issue = (path: string, message: string, code: ErrorCode) =>
@@ -22,10 +25,10 @@ export const zIdentityInput = z
     };
     const byNumber = number !== undefined;
     if (byNumber === (tube !== undefined || fibre !== undefined))
-      issue("number", "Say a fibre by its number, or by its tube and its place in it", "bad-input");
+      issue("number", "Give a fibre by its number, or by its tube and its place in the tube", "bad-input");
     else if (byNumber) within("number", number, perTube * tubes, "fibres");
     else if (tube === undefined || fibre === undefined)
-      issue(tube === undefined ? "tube" : "fibre", "A tube and a fibre in it belong together", "bad-input");
+      issue(tube === undefined ? "tube" : "fibre", "Give both the tube and the fibre in it", "bad-input");
     else {
       within("tube", tube, tubes, "tubes");
       within("fibre", fibre, perTube, "fibres in a tube");

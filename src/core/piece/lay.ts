@@ -3,7 +3,7 @@ import { zMmNotNegative } from "../length/length";
 import { coded } from "../problem/codes";
 
 const zPositive = zMmNotNegative.refine((value) => value > 0, {
-  error: "This length is more than 0",
+  error: "This length must be greater than 0",
   params: coded("negative"),
 });
 
@@ -17,13 +17,13 @@ export const zLayInput = z
     fibre: zMmNotNegative.optional(),
     lay: zLay.optional(),
     excessPct: z
-      .number("The excess is a percentage")
-      .min(0, "The excess is at least 0 %")
-      .max(100, "The excess is at most 100 %"),
+      .number("Excess must be a percentage")
+      .min(0, "Excess must be at least 0 %")
+      .max(100, "Excess must be at most 100 %"),
   })
   .refine(({ sheath, fibre }) => (sheath === undefined) !== (fibre === undefined), {
     path: ["sheath"],
-    error: "Say the length of the sheath or that of the fibre, one of the two",
+    error: "Give the length of the sheath or of the fibre, not both",
   });
 
 export type LayInput = z.output<typeof zLayInput>;

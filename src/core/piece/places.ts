@@ -20,7 +20,7 @@ import { type Parted, type Station, type StationId, zStationId } from "./station
 
 /** A side of a piece, or a station on it. */
 export const zPlaceSide = z.union([z.enum(SIDES), zStationId], {
-  error: "A side is A or B, a station the id it has in its plan",
+  error: "Side must be A or B, or the id of a station in the plan",
 });
 export type PlaceSide = z.output<typeof zPlaceSide>;
 

@@ -10,13 +10,13 @@ import { zStation } from "./station";
 /** How a cable lies along a stretch of its route. */
 export const STRETCHES = ["tray", "duct", "buried", "wall", "drop", "span"] as const;
 
-const zTitle = z.string("A name is text").trim().max(200, "A name has at most 200 characters");
+const zTitle = z.string("A name is text").trim().max(200, "A name must have at most 200 characters");
 
 /** A stretch of route; of a span between two points, how far it sags. Null is what nobody has said yet. */
 export const zStretch = z.strictObject({
   length: zSegment.shape.length.nullable(),
   allowancePct: zSegment.shape.allowancePct.nullable(),
-  kind: z.enum(STRETCHES, { error: `A stretch is one of ${STRETCHES.join(", ")}` }),
+  kind: z.enum(STRETCHES, { error: `Kind must be one of ${STRETCHES.join(", ")}` }),
   name: zTitle,
   sag: zMmNotNegative.nullable().default(null),
 });
@@ -32,9 +32,9 @@ export const zLoop = z.strictObject({
 const zChoices = z.record(z.string().max(80), z.string().max(80)).default({});
 
 const zTries = z
-  .int("How many retries is a whole number")
-  .min(0, "No fewer than no retries")
-  .max(50, "At most 50 retries");
+  .int("Retries must be a whole number")
+  .min(0, "Retries must be 0 or more")
+  .max(50, "Enter at most 50 retries");
 
 /** What is done at one side of a piece: by which procedure, on how many of its elements. */
 export const zSide = z.strictObject({
@@ -54,7 +54,7 @@ export const zSide = z.strictObject({
   /** Slack as somebody found it at each place here; null goes by the retries there is cable for. */
   slack: zMmNotNegative.nullable().default(null),
   /** Ends made here, each by that procedure. */
-  ends: z.int("How many ends is a whole number").min(0, "No fewer than no ends").max(6_912),
+  ends: z.int("Ends must be a whole number").min(0, "Ends must be 0 or more").max(6_912),
   /** Cable left over here as slack, beyond the tries; null where none is. */
   leave: zMmNotNegative.nullable().default(null),
   /** From where the cable comes in to where its end is prepared; null as long as nobody has said. */
@@ -80,7 +80,7 @@ export const zPiecePlan = z
       .array(zStation)
       .max(50, "At most 50 stations")
       .refine((all) => new Set(all.map(({ id }) => id)).size === all.length, {
-        error: "Each station has an id of its own",
+        error: "Each station must have its own id",
         params: coded("duplicate"),
       })
       .default([]),
@@ -89,9 +89,12 @@ export const zPiecePlan = z
     /** How often an end comes out well; null as long as nobody has said. */
     yield: zYield.nullable(),
     /** How likely it may be that an end falls short. */
-    risk: z.number("The risk is a share").min(0, "The risk is at least 0").max(1, "The risk is at most 1"),
+    risk: z
+      .number("Risk must be a share from 0 to 1, for example 0.01")
+      .min(0, "Risk must be at least 0")
+      .max(1, "Risk must be at most 1"),
     roundUpTo: zMmNotNegative.refine((value) => value > 0, {
-      error: "A cut is rounded up to a length of more than 0",
+      error: "Rounding must be to a length greater than 0",
       params: coded("negative"),
     }),
   })
@@ -101,7 +104,7 @@ export const zPiecePlan = z
         context.addIssue({
           code: "custom",
           path: ["loops", i, "after"],
-          message: `There are ${route.length} stretches of route: a loop lies after one of them, or before the first`,
+          message: `A loop must lie after one of the ${route.length} stretches of route, or before the first`,
           params: coded("limit"),
         });
     });

@@ -3,7 +3,7 @@ import { zMmNotNegative } from "../length/length";
 import { coded } from "../problem/codes";
 
 const zSpan = zMmNotNegative.refine((value) => value > 0, {
-  error: "A span is more than 0",
+  error: "Span must be greater than 0",
   params: coded("negative"),
 });
 
@@ -13,16 +13,16 @@ export const zSagInput = z
       z.strictObject({ span: zSpan, sag: zMmNotNegative }),
       z.strictObject({ span: zSpan, rise: zMmNotNegative, parameter: zSpan }),
     ],
-    { error: "A span hangs by its sag, level; or by its rise and its parameter" },
+    { error: "Give the sag of a level span, or its rise and parameter" },
   )
   .refine((input) => !("sag" in input) || input.sag <= MOST_SAG * input.span, {
     path: ["sag"],
-    error: "A cable hangs down at most a hundred times its span",
+    error: "Sag must be at most a hundred times the span",
     params: coded("limit"),
   })
   .refine((input) => !("parameter" in input) || input.span / (2 * input.parameter) <= MOST_HALF_SPAN, {
     path: ["parameter"],
-    error: "A cable so slack hangs straight down: the parameter is too small for this span",
+    error: "The parameter is too small for this span: the cable would hang straight down",
     params: coded("limit"),
   });
 

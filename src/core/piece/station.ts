@@ -12,12 +12,15 @@ const MOST_PARTED = 288;
 
 /** A fibre that is cut at a station, by its number over the whole cable; all else there stays whole. */
 export const zParted = z.strictObject({
-  fibre: z.int("A fibre's number is a whole number").min(1, "Fibres count from 1").max(6_912),
-  at: z.enum(CUT_PLACES, { error: `A fibre is cut at one of ${CUT_PLACES.join(", ")}` }),
+  fibre: z
+    .int("A fibre's number must be a whole number")
+    .min(1, "A fibre's number must be 1 or more")
+    .max(6_912),
+  at: z.enum(CUT_PLACES, { error: `Cut must be one of ${CUT_PLACES.join(", ")}` }),
 });
 export type Parted = z.output<typeof zParted>;
 
-export const zStationId = zUuid("A station's id is a UUID").brand("StationId");
+export const zStationId = zUuid("A station's id must be a UUID").brand("StationId");
 export type StationId = z.output<typeof zStationId>;
 
 const zChoices = z.record(z.string().max(80), z.string().max(80)).default({});
@@ -26,7 +29,7 @@ const zChoices = z.record(z.string().max(80), z.string().max(80)).default({});
 export const zStation = z.strictObject({
   id: zStationId,
   /** What hangs or stands there: a closure, a pole. */
-  place: z.string("A name is text").trim().max(200, "A name has at most 200 characters"),
+  place: z.string("A name is text").trim().max(200, "A name must have at most 200 characters"),
   /** Its centre mark, along the cable from side A's end as it is cut. */
   along: zMmNotNegative,
   /** By which it is opened: one for a cable in mid-run. */
@@ -36,9 +39,9 @@ export const zStation = z.strictObject({
   onto: z.strictObject({ procedure: zDocumentId, choices: zChoices }).nullable().default(null),
   parted: z
     .array(zParted)
-    .max(MOST_PARTED, `At most ${MOST_PARTED} fibres are parted at one station`)
+    .max(MOST_PARTED, `At most ${MOST_PARTED} fibres can be parted at one station`)
     .refine((all) => new Set(all.map(({ fibre }) => fibre)).size === all.length, {
-      error: "Each fibre is parted once",
+      error: "List each fibre once",
       params: coded("duplicate"),
     })
     .default([]),

@@ -64,8 +64,7 @@ export function wellFormed(value: unknown): unknown {
 const DEEPEST = 100;
 
 function isWellFormed(value: unknown, depth = 0): boolean {
-  if (depth > DEEPEST)
-    throw new InputError("too-deep", `Nothing here is written more than ${DEEPEST} levels deep.`);
+  if (depth > DEEPEST) throw new InputError("too-deep", `The input must be at most ${DEEPEST} levels deep.`);
   if (typeof value === "string") return value.isWellFormed();
   if (Array.isArray(value)) return value.every((element) => isWellFormed(element, depth + 1));
   if (!isPlain(value)) return true;

@@ -5,7 +5,7 @@ import { zName } from "../names/names";
 
 export const zRange = z
   .strictObject({ min: zMmNotNegative, max: zMmNotNegative })
-  .refine(({ min, max }) => min <= max, "The least is not more than the most");
+  .refine(({ min, max }) => min <= max, "The least must not exceed the most");
 
 /** When a part, dimension or step is there at all. Every clause present must hold. */
 export const zCondition = z.strictObject({

@@ -17,7 +17,7 @@ export const LONGEST_END: Length = um(5_000_000);
 
 const zCountRange = z
   .strictObject({ min: z.number().int().min(1), max: z.number().int().min(1).max(6912) })
-  .refine(({ min, max }) => min <= max, "The least is not more than the most");
+  .refine(({ min, max }) => min <= max, "The least must not exceed the most");
 
 export const zPart = z.strictObject({
   id: zId,
@@ -193,7 +193,7 @@ export const zProcedure = zProcedureParts.superRefine((procedure, context) => {
       context.addIssue({
         code: "custom",
         path: ["dimensions", i, "nominal"],
-        message: `No prepared end is longer than ${LONGEST_END / 1000} mm: check the unit`,
+        message: `A length must be at most ${LONGEST_END / 1000} mm: check the unit`,
         params: coded("too-long"),
       });
   });

@@ -9,7 +9,7 @@ import { type Setting, zSetting } from "./setting";
 
 /** Short bites no longer than `most`, or a number of sections within a range. */
 export const zBites = z.union([
-  z.strictObject({ most: zMmNotNegative.refine((value) => value > 0, "A bite is longer than nothing") }),
+  z.strictObject({ most: zMmNotNegative.refine((value) => value > 0, "A bite must be longer than 0") }),
   z.strictObject({
     sections: z.strictObject({ min: z.number().int().min(1), max: z.number().int().min(1).max(50) }),
   }),

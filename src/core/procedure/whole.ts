@@ -51,7 +51,7 @@ function badChoices({ choices }: Parts): Problem[] {
   return choices.flatMap((choice, i) =>
     has(choice.options, choice.default)
       ? []
-      : [problem("unknown-option", "The default is one of the options", ["choices", i, "default"])],
+      : [problem("unknown-option", "The default must be one of the options", ["choices", i, "default"])],
   );
 }
 
@@ -61,7 +61,14 @@ const badNeeds = ({ steps }: Parts): Problem[] =>
     needs.flatMap((id, n) =>
       has(steps, id)
         ? []
-        : [problem("unknown-step", "A step needs steps of this procedure", ["steps", i, "needs", n])],
+        : [
+            problem("unknown-step", "A needed step must be a step of this procedure", [
+              "steps",
+              i,
+              "needs",
+              n,
+            ]),
+          ],
     ),
   );
 
@@ -71,7 +78,7 @@ function badParts({ parts, steps }: Parts): Problem[] {
       const step = part[field];
       return step === undefined || has(steps, step)
         ? []
-        : [problem("unknown-step", "A part names steps of this procedure", ["parts", i, field])];
+        : [problem("unknown-step", "A part must name steps of this procedure", ["parts", i, field])];
     }),
   );
 }
@@ -81,19 +88,17 @@ function badDimensions({ dimensions, features, steps }: Parts): Problem[] {
     ...(["from", "to", "workFrom"] as const)
       .filter((side) => !has(features, dimension[side] ?? dimension.from))
       .map((side) =>
-        problem("unknown-feature", "A dimension joins features of this procedure", ["dimensions", i, side]),
+        problem("unknown-feature", "A dimension must join features of this procedure", [
+          "dimensions",
+          i,
+          side,
+        ]),
       ),
     ...(has(steps, dimension.after)
       ? []
-      : [
-          problem("unknown-step", "It can be measured after a step of this procedure", [
-            "dimensions",
-            i,
-            "after",
-          ]),
-        ]),
+      : [problem("unknown-step", "“after” must be a step of this procedure", ["dimensions", i, "after"])]),
     ...(dimension.from === dimension.to
-      ? [problem("same-feature", "A dimension joins two different features", ["dimensions", i, "to"])]
+      ? [problem("same-feature", "A dimension must join two different features", ["dimensions", i, "to"])]
       : []),
   ]);
 }
@@ -104,20 +109,25 @@ function badStep({ features, dimensions, steps, parts, retries }: Parts, step: S
     if (!present) found.push(problem(code, message, ["steps", i, field]));
   };
   if ("makes" in step) {
-    need(has(features, step.makes), "unknown-feature", "A step makes a feature of this procedure", "makes");
+    need(
+      has(features, step.makes),
+      "unknown-feature",
+      "A step must make a feature of this procedure",
+      "makes",
+    );
     const by = dimensions.find((dimension) => dimension.id === step.by);
     if (step.by !== undefined)
       need(
         by !== undefined && (by.from === step.makes || by.to === step.makes),
         "wrong-dimension",
-        "A step works by a dimension that ends at what it makes",
+        "A step must work by a dimension that ends at what it makes",
         "by",
       );
     else
       need(
         steps.slice(0, i).some((before) => before.kind === "mark" && before.makes === step.makes),
         "no-mark",
-        "A cut without a dimension of its own is made at a mark drawn before it",
+        "A cut without a dimension needs a mark drawn before it",
         "makes",
       );
   }
@@ -126,29 +136,24 @@ function badStep({ features, dimensions, steps, parts, retries }: Parts, step: S
       need(has(parts, id), "unknown-part", `“${id}” is not a part of this procedure`, "parts");
     });
   step.moves.forEach((id) => {
-    need(has(features, id), "unknown-feature", "A step moves features of this procedure", "moves");
+    need(has(features, id), "unknown-feature", "A step must move features of this procedure", "moves");
   });
   if (step.within)
     need(
       steps.slice(i + 1).some(({ id }) => id === step.within?.until),
       "unknown-step",
-      "What must be done in time is a later step of this procedure",
+      "“until” must be a later step of this procedure",
       "within",
     );
   if ("replaces" in step && step.replaces !== undefined)
     need(
       features.some((feature) => feature.id === step.replaces && feature.kind === "end"),
       "unknown-feature",
-      "A cut takes away an end of this procedure",
+      "“replaces” must be an end of this procedure",
       "replaces",
     );
   if (step.kind === "remove")
-    need(
-      has(features, step.to),
-      "unknown-feature",
-      "A layer comes off back to a feature of this procedure",
-      "to",
-    );
+    need(has(features, step.to), "unknown-feature", "“to” must be a feature of this procedure", "to");
   if ("checks" in step)
     step.checks.forEach((id) => {
       need(
@@ -163,12 +168,17 @@ function badStep({ features, dimensions, steps, parts, retries }: Parts, step: S
       need(
         answer.goTo === undefined || has(steps, answer.goTo),
         "unknown-step",
-        "An answer goes to a step of this procedure",
+        "“goTo” must be a step of this procedure",
         "judgement",
       );
       for (const { rule, goTo } of answer.retries) {
         need(has(retries, rule), "unknown-retry", `“${rule}” is not a retry rule here`, "judgement");
-        need(has(steps, goTo), "unknown-step", "A retry goes to a step of this procedure", "judgement");
+        need(
+          has(steps, goTo),
+          "unknown-step",
+          "A retry's “goTo” must be a step of this procedure",
+          "judgement",
+        );
       }
     });
   return found;

@@ -44,8 +44,9 @@ export function draftFromLengths(
   basis: DraftBasis,
   kit: DraftKit,
 ): Outcome<ProcedureDocument> {
-  if (rows.length === 0) return refuse("empty", "There is no length in it: one row a length, names first.");
-  if (rows.length > MOST_ROWS) return refuse("too-many", `At most ${MOST_ROWS} lengths make one procedure.`);
+  if (rows.length === 0)
+    return refuse("empty", "The text has no lengths. Use one row for each length, below a row of headings.");
+  if (rows.length > MOST_ROWS) return refuse("too-many", `Enter at most ${MOST_ROWS} lengths.`);
   const read: PlannedLength[] = [];
   const problems: Problem[] = [];
   for (const [i, row] of rows.entries()) {

@@ -13,7 +13,7 @@ const zReworkFeature = z.discriminatedUnion(
     z.strictObject({ name: zName, kind: z.literal("mark") }),
     z.strictObject({ name: zName, kind: z.literal("fixed"), at: zMm }),
   ],
-  { error: "A feature is a cut, a mark or fixed" },
+  { error: "Kind must be cut, mark or fixed" },
 );
 
 export const zReworkInput = z
@@ -30,11 +30,11 @@ export const zReworkInput = z
     namesHold({ features: names, dimensions }, context);
     const refuse = (path: (string | number)[], message: string, code: ErrorCode) =>
       context.addIssue({ code: "custom", path, message, params: coded(code) });
-    if (!names.includes(cable)) refuse(["cable"], "It is one of the features", "unknown-feature");
+    if (!names.includes(cable)) refuse(["cable"], "It must be one of the features", "unknown-feature");
     forced.forEach((name, i) => {
       const kind = features.find((feature) => feature.name === name)?.kind;
-      if (kind === undefined) refuse(["forced", i], "It is one of the features", "unknown-feature");
-      if (kind === "mark") refuse(["forced", i], "A mark is drawn anew, never forced", "forced-mark");
+      if (kind === undefined) refuse(["forced", i], "It must be one of the features", "unknown-feature");
+      if (kind === "mark") refuse(["forced", i], "A mark cannot be forced: it is drawn again", "forced-mark");
     });
   });
 

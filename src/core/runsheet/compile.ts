@@ -108,7 +108,7 @@ function pickedChoices(
     if (!holds(given.when, cable, { core, choices: picked }))
       throw new InputError(
         "option-not-here",
-        `${choice.name}: ${given.name} is not to be had on ${cable.name} with ${core}. ${given.why}`.trim(),
+        `${choice.name}: ${given.name} is not available on ${cable.name} with ${core}. ${given.why}`.trim(),
         ["choices", id],
       );
   }

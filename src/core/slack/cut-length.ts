@@ -3,23 +3,26 @@ import { type Length, um, zMmNotNegative } from "../length/length";
 import { coded } from "../problem/codes";
 
 const zTimes = (what: string) =>
-  z.int(`${what} is a whole number`).min(0, `${what} is not negative`).max(1_000, `${what} is at most 1 000`);
+  z
+    .int(`${what} must be a whole number`)
+    .min(0, `${what} must be 0 or more`)
+    .max(1_000, `${what} must be at most 1 000`);
 
 /** A stretch of route with what is allowed on top of it for how it really lies. */
 export const zSegment = z.strictObject({
   length: zMmNotNegative,
   allowancePct: z
-    .number("An allowance is a percentage")
-    .min(0, "An allowance is at least 0 %")
-    .max(100, "An allowance is at most 100 %"),
+    .number("Allowance must be a percentage")
+    .min(0, "Allowance must be at least 0 %")
+    .max(100, "Allowance must be at most 100 %"),
 });
 
-export const zStored = z.strictObject({ turns: zTimes("How many turns"), perimeter: zMmNotNegative });
+export const zStored = z.strictObject({ turns: zTimes("The number of turns"), perimeter: zMmNotNegative });
 
 export const zEndUse = z.strictObject({
   prep: zMmNotNegative,
   waste: zMmNotNegative,
-  retries: zTimes("How many retries"),
+  retries: zTimes("The number of retries"),
   perRetry: zMmNotNegative,
 });
 
@@ -28,7 +31,7 @@ export const zCutLengthInput = z.strictObject({
   stored: z.array(zStored).max(1_000, "At most 1 000 loops"),
   ends: z.array(zEndUse).max(1_000, "At most 1 000 ends"),
   roundUpTo: zMmNotNegative.refine((value) => value > 0, {
-    error: "A cut is rounded up to a length of more than 0",
+    error: "Rounding must be to a length greater than 0",
     params: coded("negative"),
   }),
 });

@@ -2,9 +2,15 @@ import { z } from "zod";
 import { coded } from "../problem/codes";
 
 const zShare = (what: string) =>
-  z.number(`${what} is a share`).min(0, `${what} is at least 0`).max(1, `${what} is at most 1`);
+  z
+    .number(`${what} must be a share from 0 to 1`)
+    .min(0, `${what} must be at least 0`)
+    .max(1, `${what} must be at most 1`);
 
-const zTried = z.int("A record counts whole ends").min(0, "A record counts no fewer than none").max(1e6);
+const zTried = z
+  .int("Counts of ends must be whole numbers")
+  .min(0, "Counts of ends must be 0 or more")
+  .max(1e6);
 
 /** First-pass yield: stated, or a record of so many good out of so many tried. */
 export const zYield = z.union(
@@ -12,19 +18,22 @@ export const zYield = z.union(
     z.strictObject({ p: zShare("A yield") }),
     z.strictObject({ good: zTried, tried: zTried }).refine(({ good, tried }) => good <= tried, {
       path: ["good"],
-      error: "No more are good than were tried",
+      error: "Good ends must not exceed ends tried",
       params: coded("crossed-limits"),
     }),
   ],
-  { error: "A yield is a share p, or a record: good out of tried" },
+  { error: "Yield must be a share p, or a record: good out of tried" },
 );
 export type Yield = z.output<typeof zYield>;
 
 export const zRetriesInput = z.strictObject({
   yield: zYield,
-  ends: z.int("How many ends is a whole number").min(1, "At least one end").max(100_000),
+  ends: z.int("Ends must be a whole number").min(1, "At least one end").max(100_000),
   risk: zShare("The risk"),
-  most: z.int("The most retries is a whole number").min(0).max(50, "At most 50 retries are looked at"),
+  most: z
+    .int("The most retries must be a whole number")
+    .min(0)
+    .max(50, "The most retries must be at most 50"),
 });
 
 export type RetriesInput = z.output<typeof zRetriesInput>;

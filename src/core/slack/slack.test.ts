@@ -76,7 +76,7 @@ describe("a cut length", () => {
       problem: { code: "negative" },
     });
     await refused({ stored: [{ turns: 0.5, perimeter: 1 }] }).toMatchObject({
-      problem: { message: expect.stringContaining("How many turns is a whole number") },
+      problem: { message: expect.stringContaining("turns must be a whole number") },
     });
     await refused({ roundUpTo: 0 }).toMatchObject({ problem: { code: "negative" } });
   });

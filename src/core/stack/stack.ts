@@ -15,7 +15,7 @@ export const zStackInput = z
           error: zMmNotNegative.optional(),
         }),
       )
-      .min(1, "At least the root feature")
+      .min(1, "List at least the root feature")
       .max(500, "At most 500 features"),
     between: z
       .array(z.strictObject({ from: zName, to: zName }))
@@ -27,7 +27,8 @@ export const zStackInput = z
       context.addIssue({ code: "custom", path, message, params: coded(code) });
     const known = new Map<string, string | undefined>();
     features.forEach((feature, i) => {
-      if (known.has(feature.name)) issue(["features", i, "name"], "Each feature is named once", "duplicate");
+      if (known.has(feature.name))
+        issue(["features", i, "name"], "Each feature must have its own name", "duplicate");
       known.set(feature.name, feature.from);
     });
     let roots = 0;
@@ -37,19 +38,19 @@ export const zStackInput = z
         if (feature.nominal !== undefined || feature.error)
           issue(
             ["features", i, "from"],
-            "Only the root has no datum, and the root has neither nominal nor error",
+            "Only the root may be without a datum, and the root must have neither nominal nor error",
             "no-datum",
           );
         else if (roots > 1)
-          issue(["features", i], `There is one root, and “${feature.name}” would be a second`, "two-roots");
+          issue(["features", i], `There must be one root; “${feature.name}” would be a second`, "two-roots");
         return;
       }
       if (!known.has(feature.from))
-        issue(["features", i, "from"], "A datum is a feature that is listed", "unknown-feature");
+        issue(["features", i, "from"], "Datum must be a listed feature", "unknown-feature");
       if (feature.nominal === undefined)
-        issue(["features", i, "nominal"], "A feature made from a datum has a nominal", "no-nominal");
+        issue(["features", i, "nominal"], "A feature with a datum needs a nominal", "no-nominal");
       if (feature.error === undefined)
-        issue(["features", i, "error"], "A feature made from a datum has an error (0 if none)", "no-error");
+        issue(["features", i, "error"], "A feature with a datum needs an error (0 if none)", "no-error");
       let at: string | undefined = feature.from;
       for (let steps = 0; at !== undefined && steps <= features.length; steps++) {
         if (at === feature.name) {
@@ -59,11 +60,11 @@ export const zStackInput = z
         at = known.get(at);
       }
     });
-    if (roots === 0) issue(["features"], "One feature is the root, without a datum", "no-root");
+    if (roots === 0) issue(["features"], "One feature must be the root, without a datum", "no-root");
     between.forEach((pair, i) => {
       for (const side of ["from", "to"] as const)
         if (!known.has(pair[side]))
-          issue(["between", i, side], "A pair joins features that are listed", "unknown-feature");
+          issue(["between", i, side], "A pair must join two listed features", "unknown-feature");
     });
   });
 

@@ -9,12 +9,16 @@ export const FEWEST_READINGS = 5;
 
 /** One piece measured again and again by one person with one instrument. */
 export const zStudyInput = z.strictObject({
-  person: z.string("A study carries a name").trim().min(1, "A study carries a name").max(120),
+  person: z
+    .string("Enter the name of whoever took the readings")
+    .trim()
+    .min(1, "Enter the name of whoever took the readings")
+    .max(120),
   instrument: zDocumentId,
   readings: z
     .array(zMm)
-    .min(FEWEST_READINGS, `At least ${FEWEST_READINGS} readings of the same piece`)
-    .max(100, "At most 100 readings"),
+    .min(FEWEST_READINGS, `Enter at least ${FEWEST_READINGS} readings of the same piece`)
+    .max(100, "Enter at most 100 readings"),
 });
 
 /** How well an instrument in somebody's hand repeats. Micrometres. */

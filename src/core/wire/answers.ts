@@ -126,7 +126,7 @@ export const zRecordChecked = z.strictObject({
 });
 export type RecordChecked = Readonly<z.output<typeof zRecordChecked>>;
 
-const zRoot = z.string().regex(/^[0-9a-f]{64}$/, "A seal's figure is 64 hexadecimal digits");
+const zRoot = z.string().regex(/^[0-9a-f]{64}$/, "A seal must be 64 hexadecimal digits");
 
 /** The whole record at a moment under one figure, with every end's own, so that a later check can name what changed. */
 export const zSeal = z.strictObject({

@@ -55,7 +55,7 @@ const zAfter = z.int().min(0);
 
 const eventsTo = <S extends z.ZodType<EndEvent>>(event: S) =>
   z
-    .array(z.strictObject({ id: zUuid("An event's id is a UUID"), event }))
+    .array(z.strictObject({ id: zUuid("An event's id must be a UUID"), event }))
     .min(1)
     .max(100);
 
@@ -79,7 +79,9 @@ const addManyWith = <S extends z.ZodType<EndEvent>>(event: S) =>
   z.strictObject({
     client: zClient,
     ends: z
-      .array(z.strictObject({ end: zUuid("An end goes by a UUID"), after: zAfter, events: eventsTo(event) }))
+      .array(
+        z.strictObject({ end: zUuid("An end's id must be a UUID"), after: zAfter, events: eventsTo(event) }),
+      )
       .min(1)
       .max(BATCH_LIMIT),
   });

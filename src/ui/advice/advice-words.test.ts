@@ -69,7 +69,7 @@ describe("what to rework, in words", () => {
     expect(stoppedWords(stub, base)).toBe("Strip again: 2 of 2 used.");
     expect(
       stoppedWords(stub, { ...(base as object), stoppedBy: { feature: "buffer", line: 3 } } as never),
-    ).toBe("The buffer edge would have to move, and “Clean” holds it for good.");
+    ).toBe("The buffer edge would have to move, but “Clean” has fixed it for good.");
     expect(
       stoppedWords(stub, { ...(base as object), stoppedBy: { feature: "buffer", line: null } } as never),
     ).toContain("cannot be put back");
@@ -90,8 +90,8 @@ describe("how the fibre sits, in words", () => {
     ["short", /Short of the stop by 1\.24 mm \(± 0\.3\)/],
     ["cleaved-short", /cleaved short by 0\.7 mm \(± 0\.05\)/],
     ["mark-off", /0\.9 mm \(± 0\.06\) too far back/],
-    ["cannot-be", /cannot be/],
-    ["unsure", /leave open/],
+    ["cannot-be", /which is not possible/],
+    ["unsure", /do not show why/],
     ["seated", /^Seated/],
   ])("%s is told with how much and how sure", (finding, says) => {
     expect(seatWords(seat({ finding }), "mm").says).toMatch(says);

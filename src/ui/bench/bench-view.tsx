@@ -207,8 +207,10 @@ export function BenchView({
             lines={sheet.lines}
             at={line.index}
             skipped={skipped}
-            mishaps={<MishapRow sheet={sheet} work={work} className="min-w-max shrink-0 max-md:hidden" />}
-            undo={<UndoButton work={work} className="ml-auto max-md:max-w-[45%] shrink md:min-w-0" />}
+            mishaps={
+              <MishapRow sheet={sheet} work={work} className="flex-nowrap max-md:hidden" />
+            }
+            undo={<UndoButton work={work} className="ml-auto max-md:max-w-[45%] shrink-[100] md:min-w-0" />}
           />
           <div className={`short:flex-none flex min-h-0 flex-1 ${batch ? "flex-col lg:flex-row" : ""}`}>
             {batch ? (

@@ -62,7 +62,7 @@ export function MishapRow({
           key={what}
           look="quiet"
           onClick={() => (legs.length > 1 ? setAsked(what) : happened(what, legs[0] ?? ""))}
-          className={narrow ? "px-1 text-sm leading-tight" : "flex-1 whitespace-nowrap px-2 text-sm"}
+          className={narrow ? "px-1 text-sm leading-tight" : "flex-1 px-2 text-sm leading-tight"}
         >
           {NAMES[what]}
         </Button>

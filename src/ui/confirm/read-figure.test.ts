@@ -18,7 +18,7 @@ const length: SheetFigure = {
 const time: SheetFigure = { ...length, unit: "s", value: 20, plus: null, minus: null, most: 40 };
 const read = (changes: object, figure = length) => readRow(figure, { ...rowOf(figure), ...changes });
 
-describe("a figure held against the part's sheet", () => {
+describe("a figure checked against the part's sheet", () => {
   it("as put ready is what the document says", () => {
     expect(read({})).toEqual({
       kind: "ok",

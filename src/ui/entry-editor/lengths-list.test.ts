@@ -32,6 +32,6 @@ describe("an entry's lengths from a list", () => {
       /^Row 2: an entry has no length called “ferrule”/,
     );
     expect(says("members,,long,mm,5,5")).toMatch(/^Row 1, members: /);
-    expect(says("   ")).toMatch(/no length in it/);
+    expect(says("   ")).toMatch(/The text has no lengths/);
   });
 });

@@ -8,7 +8,7 @@ import type { PreparedRow } from "./prepared";
 export function PreparedTable({ rows, units }: { rows: readonly PreparedRow[]; units: Units }) {
   return (
     <div>
-      <table className="w-full border-collapse text-left">
+      <table className="w-full border-collapse wrap-anywhere text-left">
         <thead className="text-soft text-sm">
           <tr>
             <th scope="col" className="font-normal">

@@ -5,7 +5,7 @@ import { theStore } from "@/service/the-store";
 import { failure } from "../../../../answer";
 import { kindOf } from "../../../../kind";
 
-const zRevision = z.coerce.number("“revision” is a whole number").int().min(1).optional();
+const zRevision = z.coerce.number("“revision” must be a whole number").int().min(1).optional();
 
 /** A document as a file: as it stands on the shelf, or `?revision=` an earlier one. */
 export async function GET(request: Request, { params }: { params: Promise<{ kind: string; id: string }> }) {

@@ -9,7 +9,7 @@ export async function POST(request: Request, { params }: { params: Promise<{ kin
   return answer(async () => {
     const { kind, id } = await params;
     if (kindOf(kind) !== "procedure")
-      throw new InputError("not-found", "Only a procedure has figures to confirm.");
+      throw new InputError("not-found", "Figures can be confirmed for procedures only.");
     const { act, input } = await acting(request);
     return confirmFigures(act, id, input);
   }, 201);
