@@ -9,7 +9,7 @@ import { getJob, jobsPage } from "@/service/jobs";
 import { ledgerPage } from "@/service/ledger";
 import { library } from "@/service/library";
 import { people } from "@/service/people";
-import { studies } from "@/service/studies";
+import { listStudies } from "@/service/studies";
 import { openStore } from "@/store/database";
 import { seed } from "./seed";
 
@@ -59,7 +59,7 @@ describe("the Quillmere demo", () => {
       ({ style, dimension }) => style === "stub-one-stroke" && dimension === "cleave",
     );
     expect(cleave?.set).toBe(8_100);
-    expect(studies(store)).toHaveLength(1);
+    expect(listStudies(store)).toHaveLength(1);
   });
   it("has closures: a ring cable through one, a stub out of its range cut back, a pole opened in mid-run", () => {
     const [row] = jobsPage(store, {}).rows;

@@ -4,7 +4,7 @@ import { smallEndOf } from "@/ui/band/small-end";
 import { preparedRows } from "@/ui/entry/prepared";
 import { stepAloud } from "@/ui/words/aloud";
 import { figureText, showLength, toleranceOf } from "@/ui/words/length-text";
-import { figureWords, placeText } from "@/ui/words/line-words";
+import { figureWords, fromEndText } from "@/ui/words/line-words";
 import { shippedSheets } from "./fixtures/sheets";
 
 const figures = shippedSheets.flatMap(({ name, sheet }) =>
@@ -19,7 +19,7 @@ const figures = shippedSheets.flatMap(({ name, sheet }) =>
 describe("one cut in inches, of every style on every cable", () => {
   it("is one fraction: big, on the band, said the other way and read aloud", () => {
     for (const { name, sheet, line, figure, words } of figures) {
-      const onBand = placeText(figure, "in");
+      const onBand = fromEndText(figure, "in");
       const told = figure.workFromOwn ? words.also.join() : words.shown.main;
       expect([name, told]).toEqual([name, figure.workFromOwn ? expect.stringContaining(onBand) : onBand]);
       expect([name, stepAloud(sheet, line, "in")]).toEqual([name, expect.stringContaining(words.shown.main)]);

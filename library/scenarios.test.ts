@@ -255,7 +255,7 @@ describe("what a master would say of an end of each style", () => {
       "fusion-splice-on",
       "measure",
       { "glass-end": 1000 },
-      "set holder-face +9.5, cut buffer-edge +8.9, cut glass-end 10.7 off holder-face",
+      "set holder-face +8.5, cut buffer-edge +8.9, cut glass-end 10.7 off holder-face",
       8.9,
     ],
     [
@@ -263,7 +263,7 @@ describe("what a master would say of an end of each style", () => {
       "fusion-splice-on-cord",
       "measure",
       { "glass-end": -1000 },
-      "cut jacket-edge +5.5, cut yarn-edge +4.5, set holder-face +7.5, cut buffer-edge +6.9, cut glass-end 10.7 off holder-face",
+      "cut jacket-edge +5.5, cut yarn-edge +4.5, set holder-face +8.5, cut buffer-edge +6.9, cut glass-end 10.7 off holder-face",
       5.5,
     ],
     [
@@ -271,7 +271,7 @@ describe("what a master would say of an end of each style", () => {
       "fusion-splice-on-250",
       "measure",
       { "glass-end": -1000 },
-      "cut tube-edge +4.5, set holder-face +7.5, cut buffer-edge +6.9, cut glass-end 10.7 off holder-face",
+      "cut tube-edge +4.5, set holder-face +8.5, cut buffer-edge +6.9, cut glass-end 10.7 off holder-face",
       6.9,
     ],
     [

@@ -6,7 +6,7 @@ import { addEvents, getEnd, startEnd } from "@/service/ends";
 import { eventHash, foundingHash } from "@/store/chain";
 import { findEnd } from "@/store/ends";
 import { canonical } from "@/store/hash";
-import { enter } from "@/store/register";
+import { addToRegister } from "@/store/register";
 import type { Store } from "@/store/store";
 
 type Row = Record<string, unknown>;
@@ -117,7 +117,7 @@ export function manyEnds(
     const row = findEnd(store, id);
     if (!row) throw new Error("an end was not written");
     const begun = foundingHash(row);
-    enter(store, "end", id, begun);
+    addToRegister(store, "end", id, begun);
     const ids = new Map<unknown, string>();
     let before = begun;
     for (const event of from.events) {
@@ -153,7 +153,7 @@ export function manyEnds(
         before: link.before,
         hash: before,
       });
-      if (said.kind === "sign") enter(store, "signed", id, before);
+      if (said.kind === "sign") addToRegister(store, "signed", id, before);
     }
     for (const reading of from.readings)
       write.readings({ ...reading, event_id: ids.get(reading.event_id), end_id: id, at });

@@ -51,7 +51,7 @@ export { endDrawing, toldPlace } from "./drawing/end";
 export { needKey, type PieceShape, pieceDrawing } from "./drawing/piece";
 export { type DrawnStretch, drawnStretches } from "./drawing/stretches";
 export { signOff, takeBackEvent } from "./end/acts";
-export { type Clock, overrun, type RunningPot, runningClocks, runningPots } from "./end/clocks";
+export { type Clock, overrun, runningClocks, runningPots } from "./end/clocks";
 export { followsFrom } from "./end/follows";
 export { openPoints } from "./end/open-points";
 export {
@@ -126,7 +126,7 @@ export { dualUnitCheck } from "./length/dual-unit";
 export { lbfInchOf, lbfOf } from "./length/force";
 export { formatInch, formatMm, nearestFraction, workingFraction } from "./length/format";
 export { type Length, mm, toMm, um, ZERO } from "./length/length";
-export { parseLength, type Written } from "./length/parse";
+export { parseLength, type WrittenLength } from "./length/parse";
 export { asMade, presentFeatures } from "./measured/as-made";
 export { belongsTo } from "./measured/belongs";
 export { canBeNegative } from "./measured/either-side";
@@ -166,7 +166,7 @@ export {
   type Unsaid,
 } from "./piece/needs";
 export { opened } from "./piece/opened";
-export { type Opening, openingsOf, stationName } from "./piece/openings";
+export { openingsOf, type SheathOpening, stationName } from "./piece/openings";
 export {
   addressesFor,
   cableAt,
@@ -192,10 +192,10 @@ export {
 export {
   type Loop,
   type PiecePlan,
+  type RouteStretch,
   SIDES,
   type SideName,
   STRETCHES,
-  type Stretch,
   zPiecePlan,
 } from "./piece/plan";
 export {

@@ -4,7 +4,6 @@ import {
   BATCH_LIMIT,
   check,
   type EndEvent,
-  endState,
   fibreColour,
   InputError,
   type Purpose,
@@ -40,13 +39,13 @@ export const zBatchQuery = z.strictObject({
 });
 
 /** One end of a batch: what is stored of it. */
-export interface BatchMember {
+interface BatchMember {
   readonly id: string;
   readonly label: string;
   readonly events: readonly Recorded[];
 }
 
-export interface Batch {
+interface Batch {
   readonly id: string;
   readonly name: string;
   readonly createdAt: string;
@@ -139,6 +138,3 @@ export function addToBatch(act: Act, id: string, input: unknown) {
   });
   return batchEvents(store, id);
 }
-
-/** How far a member is: its line, and whether it is signed. */
-export const memberState = ({ events }: BatchMember) => endState(events);

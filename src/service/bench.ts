@@ -5,7 +5,7 @@ import { allPeople } from "@/store/people";
 import type { Store } from "@/store/store";
 import { historyOf } from "./history";
 import { sheetOf } from "./kept-sheets";
-import { madeAt } from "./made-at";
+import { placeOfEnd } from "./made-at";
 
 /** A page of what is at the bench. */
 export const BENCH_PAGE = 60;
@@ -33,7 +33,7 @@ function stands(
     ({ startedAt, seconds }) => Date.parse(startedAt) + seconds * 1000 < now.getTime(),
   );
   return {
-    piece: madeAt(store, end)?.name ?? "",
+    piece: placeOfEnd(store, end)?.name ?? "",
     step: { number: (line?.index ?? 0) + 1, of: lines.length, title: line?.step.title ?? "" },
     person: by === null ? "" : (personBy(allPeople(store), by)?.name ?? ""),
     parked: state.parked?.why ?? null,

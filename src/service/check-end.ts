@@ -26,7 +26,7 @@ import type { Store } from "@/store/store";
 import { judgedOf } from "./ends";
 import { sheetOf, sheetText } from "./kept-sheets";
 
-export interface EndFinding {
+interface EndFinding {
   readonly seq?: number;
   readonly what: string;
   /** Whether nothing was altered. */
@@ -258,7 +258,7 @@ function compiledText(store: Store, { procedureHash, cableHash, toolsHash, picke
 }
 
 /** The last digits of a probability are another machine's or another package's. */
-const HAIR = 1e-9;
+const LAST_DIGITS = 1e-9;
 
 const sameVerdicts = (a: readonly KeptVerdict[], b: readonly KeptVerdict[]): boolean =>
   a.length === b.length &&
@@ -266,7 +266,7 @@ const sameVerdicts = (a: readonly KeptVerdict[], b: readonly KeptVerdict[]): boo
     const other = b.find(({ check }) => check === one.check);
     return (
       other?.verdict === one.verdict &&
-      (["mean", "u", "probability"] as const).every((key) => Math.abs(other[key] - one[key]) < HAIR)
+      (["mean", "u", "probability"] as const).every((key) => Math.abs(other[key] - one[key]) < LAST_DIGITS)
     );
   });
 

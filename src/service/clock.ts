@@ -13,7 +13,7 @@ export interface Clocks {
 }
 
 /** The time on record: how far it goes ahead of the machine's clock, and what both clocks said last. */
-export interface RecordClock extends Clocks {
+interface RecordClock extends Clocks {
   readonly ahead: number;
 }
 

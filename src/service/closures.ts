@@ -39,7 +39,7 @@ import { mustWork } from "./planning";
 import { mustBeKnown } from "./signer";
 
 /** The most closures of one job. */
-export const MOST_CLOSURES = 300;
+const MOST_CLOSURES = 300;
 
 export const zNewClosure = z.strictObject({
   id: zUuid("A closure's id must be a UUID").optional(),
@@ -285,7 +285,7 @@ function newestAtOf(store: Store, pieces: readonly string[]) {
 }
 
 /** A place of a piece that can come into an entry. */
-export interface JoinablePlace {
+interface JoinablePlace {
   readonly piece: string;
   readonly side: PlaceSide;
   /** The piece and the place, as they are said. */

@@ -94,7 +94,11 @@ export const waitAfter = (inARow: number): number =>
  * @returns the device's session.
  * @throws InputError `wrong-key`, `too-often`.
  */
-export async function enter(file: string | undefined, input: unknown, now = Date.now()): Promise<string> {
+export async function letDeviceIn(
+  file: string | undefined,
+  input: unknown,
+  now = Date.now(),
+): Promise<string> {
   const { key } = check(zEnter, input);
   const mine = turn.then(async () => {
     const crew = crewOf(file);

@@ -5,7 +5,7 @@ import { allPieces } from "./jobs";
 import { needsOf } from "./planning";
 
 /** What is cut for a job, by cable. */
-export interface CutList {
+interface CutList {
   readonly job: { readonly id: string; readonly name: string };
   readonly groups: readonly CutGroup[];
 }

@@ -30,7 +30,7 @@ import { canonical } from "@/store/hash";
 import { photoBytes } from "@/store/photos";
 import { PROGRAM } from "@/store/program";
 import { project } from "@/store/projections";
-import { enter } from "@/store/register";
+import { addToRegister } from "@/store/register";
 import { wholeLibrary } from "@/store/shelf";
 import { textOf } from "@/store/shipped";
 import type { Store } from "@/store/store";
@@ -39,7 +39,7 @@ import type { Act } from "./act";
 import { historyOf, remember } from "./history";
 import { sheetOf, sheetText } from "./kept-sheets";
 import { sheetOnce } from "./known";
-import { madeAt } from "./made-at";
+import { placeOfEnd } from "./made-at";
 import { projectEvent } from "./project-event";
 import { mustBeKnown, signer } from "./signer";
 
@@ -173,7 +173,7 @@ export function getEnd(store: Store, id: string): End {
     result,
     verdicts,
     hash: row.lastHash,
-    where: madeAt(store, row),
+    where: placeOfEnd(store, row),
     sheet: sheetOf(store, row),
     events: historyOf(store, row).events,
   };
@@ -275,7 +275,7 @@ function added(
   const judged = said.event.kind === "sign" ? judgedNow(sheet, state, row.rule) : undefined;
   const one = { ...said, end: row.id, seq: recorded.seq, purpose: row.purpose };
   const hash = insertEvent(store, judged ? { ...one, judged } : one, last);
-  if (judged) enter(store, "signed", row.id, hash);
+  if (judged) addToRegister(store, "signed", row.id, hash);
   const events = [...history, judged ? { ...recorded, judged } : recorded];
   const kept = { ...row, verdicts: state.signed ? row.verdicts : null };
   projectEvent(store, kept, { sheet, state, events, event: recorded });

@@ -15,7 +15,7 @@ import { type NextOfJob, nextOfJob } from "./places";
 import { needsOf } from "./planning";
 
 /** The end that was worked on last, as it stands now. */
-export interface LastInHand {
+interface LastEnd {
   readonly id: string;
   readonly batch: string | null;
   /** Its job and name; empty where nobody named it. */
@@ -30,7 +30,7 @@ export interface LastInHand {
 }
 
 /** The newest job that has something to do, and the end to go on with. */
-export interface NextJob {
+interface UpcomingJob {
   readonly id: string;
   readonly name: string;
   readonly progress: Progress;
@@ -40,14 +40,14 @@ export interface NextJob {
 }
 
 export interface Home {
-  readonly last: LastInHand | null;
-  readonly next: NextJob | null;
+  readonly last: LastEnd | null;
+  readonly next: UpcomingJob | null;
 }
 
 /** Open ends and jobs looked at for the last and the next. */
 const LOOKED_AT = 10;
 
-function lastInHand(store: Store): LastInHand | null {
+function lastInHand(store: Store): LastEnd | null {
   const open = benchPage(store, {})
     .rows.filter(({ parked }) => parked === null)
     .slice(0, LOOKED_AT);
@@ -74,7 +74,7 @@ function lastInHand(store: Store): LastInHand | null {
   };
 }
 
-function nextJob(store: Store): NextJob | null {
+function nextJob(store: Store): UpcomingJob | null {
   for (const { id, name, progress } of jobsPage(store, {}).rows.slice(0, LOOKED_AT)) {
     const next = nextOfJob(store, id);
     if (!next) continue;

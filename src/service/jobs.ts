@@ -16,13 +16,13 @@ import {
 import {
   addPlan,
   countPlanned,
+  endCountsOf,
   findJob,
   insertJob,
   jobsFrom,
   latestPlan,
   type PlanRow,
   piecesFrom,
-  standingOf,
 } from "@/store/plans";
 import { wholeLibrary } from "@/store/shelf";
 import type { Store } from "@/store/store";
@@ -40,7 +40,7 @@ export const JOBS_PAGE = 60;
 export const PIECES_PAGE = 30;
 
 /** The most pieces one job holds. */
-export const MOST_PIECES = 2_000;
+const MOST_PIECES = 2_000;
 
 export const zNewJob = z.strictObject({
   id: zUuid("A job's id must be a UUID").optional(),
@@ -152,7 +152,7 @@ export function jobsPage(store: Store, query: unknown): z.output<typeof zJobsAns
 /** How those begun of a job stand. */
 const begunOf = sinceChanged(
   (store: Store, job: string): Progress =>
-    Object.fromEntries(standingOf(store, job, straysOf(store, job)).map(({ standing, n }) => [standing, n])),
+    Object.fromEntries(endCountsOf(store, job, straysOf(store, job)).map(({ standing, n }) => [standing, n])),
 );
 
 /** How many places of a job stand how. */

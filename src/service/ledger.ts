@@ -28,7 +28,7 @@ import { recordJson, recordsOf } from "./record";
 import { csvPieces } from "./record-csv";
 
 /** A page of the ledger. */
-export const LEDGER_PAGE = 60;
+const LEDGER_PAGE = 60;
 
 /** A day as a calendar writes it; the ledger counts days in UTC. */
 const zDay = z.iso.date("A day must be written as year-month-day, for example 2026-11-26");
@@ -121,7 +121,7 @@ function* allSigned(store: Store, wanted: LedgerFilter): Generator<End> {
 export const MOST_ON_PAPER = 60;
 
 /** A record for paper: as it is told, the sheet it was worked by, its photographs. */
-export interface RecordForPaper {
+interface RecordForPaper {
   readonly record: RecordDocument;
   readonly sheet: RunSheet;
   readonly photos: ReadonlyMap<string, Buffer>;

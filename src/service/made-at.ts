@@ -12,13 +12,13 @@ import {
 } from "@/core";
 import { closureAt } from "@/store/closures";
 import type { EndRow } from "@/store/ends";
-import { planOf } from "@/store/plans";
+import { planAt } from "@/store/plans";
 import type { Store } from "@/store/store";
 
 /** Where an end was made, by the plan it was begun from. */
-export function madeAt(store: Store, { piece, plan, side, address }: EndRow): Recordable["where"] {
+export function placeOfEnd(store: Store, { piece, plan, side, address }: EndRow): Recordable["where"] {
   if (piece === null || plan === null || side === null || address === null) return null;
-  const row = planOf(store, piece, plan);
+  const row = planAt(store, piece, plan);
   if (!row) return madeIn(store, { piece, plan, side, address });
   const made = { piece, name: row.name, plan, address: addressText(address) };
   if (isSide(side)) return { ...made, side, station: "" };

@@ -5,10 +5,10 @@ import { allPieces } from "./jobs";
 import { partsOf } from "./planning";
 
 /** Pieces shown as a grid at a time. */
-export const GRID_PIECES = 300;
+const GRID_PIECES = 300;
 
 /** The pieces of a job with what each one's need is worked out from, so that a cell typed is counted at once. */
-export interface PieceGrid {
+interface PieceGrid {
   readonly job: { readonly id: string; readonly name: string };
   readonly pieces: readonly Piece[];
   /** How many there are in all. */

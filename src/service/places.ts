@@ -206,7 +206,7 @@ export function inHand(store: Store, piece: string, place: Place): InHand {
 }
 
 /** How each planned place of some pieces stands, in their order; a piece whose plan cannot be told any more has none. */
-export function placesOf(
+export function plannedPlaces(
   store: Store,
   pieces: readonly { readonly id: string; readonly plan: PiecePlan }[],
 ): Map<string, PieceAnswer["places"]> {
@@ -264,7 +264,7 @@ export function placesOfPiece(
   store: Store,
   piece: { readonly id: string; readonly plan: PiecePlan },
 ): PieceAnswer["places"] {
-  const places = placesOf(store, [piece]).get(piece.id) ?? [];
+  const places = plannedPlaces(store, [piece]).get(piece.id) ?? [];
   const cord = (shelved(store).cable(piece.plan.cable)?.legs.length ?? 1) > 1;
   return cord
     ? places.map((place) =>

@@ -8,7 +8,7 @@ import { judgedOf } from "./ends";
 import { sheetOf } from "./kept-sheets";
 
 /** How far a rebuild has come. */
-export interface Rebuilt {
+interface Rebuilt {
   readonly ends: number;
   readonly of: number;
   /** Ends whose lists could not be rebuilt, and why. */

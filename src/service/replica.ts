@@ -77,7 +77,7 @@ export function isLevel(
 }
 
 /** The copier: where it says how far it is, and, over the network, the database it copies photographs from. */
-export interface Copier {
+interface Copier {
   readonly figures: string | undefined;
   readonly pack: string | undefined;
 }

@@ -11,7 +11,7 @@ import { codeOf } from "./fixtures/code-of";
 import { addTo, endRead, signedEnd } from "./fixtures/made-ends";
 import { addPerson, people } from "./people";
 import { endRecord, recordJson } from "./record";
-import { addStudy, instrumentsOf, studies } from "./studies";
+import { addStudy, instrumentsOf, listStudies } from "./studies";
 
 let store: Store;
 beforeEach(() => {
@@ -119,13 +119,13 @@ describe("a repeatability study", () => {
       readings: ten.map((one, i) => one + (i % 2) / 10),
     });
     expect(own(wyn)).toBeGreaterThan(40);
-    expect(studies(store)).toHaveLength(2);
+    expect(listStudies(store)).toHaveLength(2);
   });
   it("asked for twice with one id is kept once; an unknown instrument is refused", () => {
     const study = { id: randomUUID(), person: come(store, "Wyn"), instrument: "steel-rule", readings: ten };
     addStudy(actOn(store), study);
     addStudy(actOn(store), study);
-    expect(studies(store)).toHaveLength(1);
+    expect(listStudies(store)).toHaveLength(1);
     expect(codeOf(() => addStudy(actOn(store), { ...study, id: randomUUID(), instrument: "tape" }))).toBe(
       "unknown-instrument",
     );

@@ -29,7 +29,7 @@ const shortSeal = ({ at, events, register, root }: Omit<Seal, "ends">): string =
 const SHORT = /^arlent-seal 1 (\S{1,40}) (\d{1,15}) (\d{1,15}) ([0-9a-f]{64})$/;
 
 /** Reads a seal as it was saved, or its one line. @throws InputError `not-a-seal`. */
-export function readSeal(text: string): Seal {
+function readSeal(text: string): Seal {
   const trimmed = text.trim();
   const [, at, register, events, root] = SHORT.exec(trimmed) ?? [];
   if (at !== undefined && root !== undefined)

@@ -32,7 +32,7 @@ import {
   type ShelfKind,
   shelfText,
   shelvedOf,
-  revisionsOf as storedRevisions,
+  storedRevisions,
   wholeLibrary,
 } from "@/store/shelf";
 import { entrySheets, shippedLibrary, textOf } from "@/store/shipped";

@@ -1,5 +1,5 @@
 import { attempt, check, placeKey, placeSides, plannedEnds, zAddress, zPiecePlan } from "@/core";
-import { madeAt, planRow } from "@/store/plans";
+import { endsMadeAt, planRow } from "@/store/plans";
 import { wholeLibrary } from "@/store/shelf";
 import type { Store } from "@/store/store";
 import { knownOf } from "./known";
@@ -29,7 +29,7 @@ function plannedKeys(store: Store, row: number): Set<string> | null {
  * that are planned.
  */
 export const straysOf = sinceChanged((store: Store, job: string): string[] =>
-  madeAt(store, job).flatMap(({ id, side, address, plan }) => {
+  endsMadeAt(store, job).flatMap(({ id, side, address, plan }) => {
     const planned = plannedKeys(store, plan);
     const key = placeKey({ side, address: check(zAddress, JSON.parse(address)) });
     return planned === null || planned.has(key) ? [] : [id];

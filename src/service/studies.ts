@@ -20,12 +20,12 @@ import type { Act } from "./act";
 export const zStudy = zStudyInput.extend({ id: zUuid("An id is a UUID").optional() });
 
 /** A study as it is kept, micrometres. */
-export interface Study extends Omit<StudyRow, "readings" | "repeatability"> {
+interface StoredStudy extends Omit<StudyRow, "readings" | "repeatability"> {
   readonly readings: readonly Length[];
   readonly repeatability: Length;
 }
 
-const inLengths = (row: StudyRow): Study => ({
+const inLengths = (row: StudyRow): StoredStudy => ({
   ...row,
   readings: row.readings.map(um),
   repeatability: um(row.repeatability),
@@ -34,13 +34,13 @@ const inLengths = (row: StudyRow): Study => ({
 const MOST = 200;
 
 /** Studies, newest first. */
-export const studies = (store: Store): Study[] => allStudies(store, MOST).map(inLengths);
+export const listStudies = (store: Store): StoredStudy[] => allStudies(store, MOST).map(inLengths);
 
 /**
  * Keeps a repeatability study: readings in millimetres of one piece, by one person with one instrument.
  * @throws InputError: an instrument that is not on the shelf; nobody by that id; too few readings; one that cannot be.
  */
-export function addStudy({ store, now }: Act, input: unknown): Study {
+export function addStudy({ store, now }: Act, input: unknown): StoredStudy {
   const { id = randomUUID(), person: by, instrument, readings } = check(zStudy, input);
   const found = shippedLibrary().instruments.find((one) => one.id === instrument);
   if (!found)

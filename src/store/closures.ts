@@ -1,5 +1,5 @@
 import { and, asc, desc, eq, isNotNull, sql } from "drizzle-orm";
-import { digestOf, enter } from "./register";
+import { addToRegister, digestOf } from "./register";
 import { closures } from "./schema";
 import type { Store } from "./store";
 import { inTransaction } from "./transaction";
@@ -49,6 +49,6 @@ export const closuresOf = (store: Store, job: string): ClosureRow[] =>
 export function addClosureRow(store: Store, closure: Omit<ClosureRow, "row">): void {
   inTransaction(store, () => {
     const row = store.insert(closures).values(closure).returning().get();
-    enter(store, "closure", String(row.row), digestOf(row));
+    addToRegister(store, "closure", String(row.row), digestOf(row));
   });
 }

@@ -9,7 +9,7 @@ import { z } from "zod";
 import { InputError } from "@/core";
 import { oldGuardsGone, restoreGuards } from "./guards";
 import { lift, noteLiftFrom } from "./lift";
-import { digestOf, enter } from "./register";
+import { addToRegister, digestOf } from "./register";
 import * as schema from "./schema";
 import { takeToServe } from "./serving";
 import type { Store } from "./store";
@@ -19,7 +19,7 @@ import { troubleOf } from "./trouble";
 const MIGRATIONS = { migrationsFolder: join(process.cwd(), "src/store/migrations") };
 
 /** What marks a file as Arlent's in its header: “ARLT”. */
-export const APPLICATION_ID = 0x41524c54;
+const APPLICATION_ID = 0x41524c54;
 
 /** How many steps a file's schema has come, of those this program knows; 0 for an empty or foreign file. */
 export function schemaOf(database: Database.Database): { steps: number; known: number } {
@@ -148,7 +148,7 @@ function keepGuards(store: Store, fresh: boolean, gone: readonly string[]): void
     const restored = fresh ? gone : made;
     if (restored.length > 0) {
       const ref = `${new Date().toISOString()} ${restored.join(", ")}`;
-      enter(store, "guards", ref, digestOf({ ref }));
+      addToRegister(store, "guards", ref, digestOf({ ref }));
     }
   });
 }

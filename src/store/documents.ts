@@ -18,7 +18,7 @@ import {
 } from "@/core";
 import { sha256 } from "./hash";
 import { prepared } from "./prepared";
-import { digestOf, enter } from "./register";
+import { addToRegister, digestOf } from "./register";
 import { documents } from "./schema";
 import type { Store } from "./store";
 
@@ -60,7 +60,7 @@ export function keepDocument(store: Store, kind: Kind, body: string): string {
   const hash = sha256(body);
   if (hasDocument(store, hash)) return hash;
   store.insert(documents).values({ hash, kind, body, v: VERSION[kind] }).run();
-  enter(store, "document", hash, documentDigest({ kind, v: VERSION[kind] }));
+  addToRegister(store, "document", hash, documentDigest({ kind, v: VERSION[kind] }));
   return hash;
 }
 

@@ -19,7 +19,7 @@ import { DONE } from "@/core";
 import { foundingHash } from "./chain";
 import { foundingColumns, foundingText, type NewFounding } from "./founding";
 import { prepared, settingOf } from "./prepared";
-import { digestOf, enter } from "./register";
+import { addToRegister, digestOf } from "./register";
 import { attempts, batches, ends, verdicts } from "./schema";
 import type { Store } from "./store";
 import { inTransaction } from "./transaction";
@@ -36,7 +36,7 @@ export function insertEnd(store: Store, founding: NewFounding): void {
       .get();
     const hash = foundingHash(row);
     store.update(ends).set({ lastHash: hash }).where(eq(ends.id, row.id)).run();
-    enter(store, "end", row.id, hash);
+    addToRegister(store, "end", row.id, hash);
   });
 }
 
@@ -143,7 +143,7 @@ export const firstReadingsBy = (
 };
 
 /** How a length lay when it was first read; micrometres. */
-export interface FirstReading {
+interface FirstReading {
   readonly style: string;
   readonly styleName: string;
   readonly dimension: string;
@@ -268,7 +268,7 @@ export function yieldOf(store: Store, style: string): { good: number; tried: num
 export const insertBatch = (store: Store, row: typeof batches.$inferSelect): void =>
   inTransaction(store, () => {
     store.insert(batches).values(row).run();
-    enter(store, "batch", row.id, digestOf(row));
+    addToRegister(store, "batch", row.id, digestOf(row));
   });
 
 export const findBatch = (store: Store, id: string): typeof batches.$inferSelect | undefined =>

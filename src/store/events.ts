@@ -11,7 +11,7 @@ import {
 } from "@/core";
 import { eventHash } from "./chain";
 import { canonical } from "./hash";
-import { placesOf, prepared } from "./prepared";
+import { placeholdersOf, prepared } from "./prepared";
 import { events } from "./schema";
 import type { Store } from "./store";
 
@@ -39,7 +39,7 @@ export function findEvent(store: Store, id: string): { endId: string; event: Rec
 }
 
 /** An event to be written: what is known of it. */
-export interface NewEvent {
+interface NewEvent {
   readonly id: string;
   readonly end: string;
   readonly seq: number;
@@ -52,7 +52,7 @@ export interface NewEvent {
 }
 
 const insert = prepared((store) => {
-  const { n: _, ...row } = placesOf(events);
+  const { n: _, ...row } = placeholdersOf(events);
   return store.insert(events).values(row).prepare();
 });
 

@@ -19,7 +19,7 @@ import { canonical } from "./hash";
 import { allPeople, insertPeopleEvent } from "./people";
 import { PROGRAM } from "./program";
 import { project } from "./projections";
-import { digestOf, enter, registerHead } from "./register";
+import { addToRegister, digestOf, registerHead } from "./register";
 import { batches, documents, ends, events, meta, shelf, studies, toolEvents } from "./schema";
 import type { Store } from "./store";
 import { inTransaction } from "./transaction";
@@ -67,7 +67,7 @@ export function lift(store: Store): boolean {
       registerOld(store);
     }
     store.insert(meta).values({ key: "lifted", value: PROGRAM }).run();
-    enter(store, "file", "meta", fileDigest(store));
+    addToRegister(store, "file", "meta", fileDigest(store));
     return true;
   });
 }
@@ -131,10 +131,10 @@ function liftEnd(store: Store, end: EndRow, from: number, people: readonly Perso
   const signer = end.signedBy === null ? null : (personNamed(people, end.signedBy.trim())?.id ?? null);
   store.update(ends).set({ signer }).where(eq(ends.id, end.id)).run();
   const sign = eventRows(store, end.id).find((_, i) => history[i]?.event.kind === "sign");
-  if (sign) enter(store, "signed", end.id, sign.hash);
+  if (sign) addToRegister(store, "signed", end.id, sign.hash);
   liftSheet(store, end, from, history);
   const lifted = findEnd(store, end.id);
-  if (lifted) enter(store, "end", end.id, endDigest(lifted, sign !== undefined));
+  if (lifted) addToRegister(store, "end", end.id, endDigest(lifted, sign !== undefined));
 }
 
 function liftSheet(store: Store, end: EndRow, from: number, history: readonly Recorded[]): void {
@@ -187,13 +187,13 @@ function compiled(store: Store, { procedureHash, cableHash, toolsHash, picked }:
 
 function registerOld(store: Store): void {
   for (const row of store.select().from(documents).where(ne(documents.kind, "sheet")).all())
-    enter(store, "document", row.hash, documentDigest(row));
+    addToRegister(store, "document", row.hash, documentDigest(row));
   for (const row of store.select().from(batches).orderBy(asc(batches.createdAt)).all())
-    enter(store, "batch", row.id, digestOf(row));
+    addToRegister(store, "batch", row.id, digestOf(row));
   for (const row of store.select().from(studies).orderBy(asc(studies.at)).all())
-    enter(store, "study", row.id, digestOf(row));
+    addToRegister(store, "study", row.id, digestOf(row));
   for (const row of store.select().from(toolEvents).orderBy(asc(toolEvents.at)).all())
-    enter(store, "tool", row.id, digestOf(row));
+    addToRegister(store, "tool", row.id, digestOf(row));
   for (const row of store.select().from(shelf).orderBy(asc(shelf.row)).all())
-    enter(store, "shelf", String(row.row), digestOf(row));
+    addToRegister(store, "shelf", String(row.row), digestOf(row));
 }

@@ -1,11 +1,11 @@
 import { asc } from "drizzle-orm";
 import { type Person, peopleFrom } from "@/core";
-import { digestOf, enter } from "./register";
+import { addToRegister, digestOf } from "./register";
 import { peopleEvents } from "./schema";
 import type { Store } from "./store";
 import { inTransaction } from "./transaction";
 
-export type PeopleRow = Omit<typeof peopleEvents.$inferSelect, "n">;
+type PeopleRow = Omit<typeof peopleEvents.$inferSelect, "n">;
 
 /** Everything ever said of people, in order. */
 export const peopleRows = (store: Store): PeopleRow[] =>
@@ -23,6 +23,6 @@ export const allPeople = (store: Store): Person[] => peopleFrom(peopleRows(store
 export function insertPeopleEvent(store: Store, row: PeopleRow): void {
   inTransaction(store, () => {
     store.insert(peopleEvents).values(row).run();
-    enter(store, "person", row.id, digestOf(row));
+    addToRegister(store, "person", row.id, digestOf(row));
   });
 }

@@ -1,12 +1,12 @@
 import { and, asc, count, desc, eq, getTableColumns, isNotNull, lt, or, sql } from "drizzle-orm";
 import { DONE, type PlaceSide, type Standing } from "@/core";
 import { holding } from "./like";
-import { digestOf, enter } from "./register";
+import { addToRegister, digestOf } from "./register";
 import { ends, jobs, plans } from "./schema";
 import type { Store } from "./store";
 import { inTransaction } from "./transaction";
 
-export type JobRow = typeof jobs.$inferSelect;
+type JobRow = typeof jobs.$inferSelect;
 
 /** One revision of the plan of a piece; without a body, the piece was taken off the job. */
 export type PlanRow = typeof plans.$inferSelect;
@@ -17,7 +17,7 @@ export const findJob = (store: Store, id: string): JobRow | undefined =>
 export function insertJob(store: Store, row: JobRow): void {
   inTransaction(store, () => {
     store.insert(jobs).values(row).run();
-    enter(store, "job", row.id, digestOf(row));
+    addToRegister(store, "job", row.id, digestOf(row));
   });
 }
 
@@ -33,7 +33,7 @@ const newestOf = (job: string) =>
   );
 
 /** What a list of pieces is found by. */
-export interface PieceFilter {
+interface PieceFilter {
   /** Words that all stand in its name. */
   readonly words: readonly string[];
   /** The first row of the last piece already seen. */
@@ -76,7 +76,7 @@ export const countPlanned = (
 const isWork = sql`${ends.purpose} = 'work' AND coalesce(${ends.result}, '') <> 'discarded'`;
 
 /** Where each end of a job's pieces was made, as it is written, and the row of the piece's plan as it is now. */
-export const madeAt = (
+export const endsMadeAt = (
   store: Store,
   job: string,
 ): { id: string; side: PlaceSide; address: string; plan: number }[] =>
@@ -101,7 +101,7 @@ const newestEnds = (job: string, strays: readonly string[]) => sql`
   ) WHERE back = 1`;
 
 /** How many ends of a job stand how. @param strays ends that lie where nothing is planned. */
-export const standingOf = (
+export const endCountsOf = (
   store: Store,
   job: string,
   strays: readonly string[],
@@ -132,7 +132,7 @@ export const latestPlan = (store: Store, piece: string): PlanRow | undefined =>
   store.select().from(plans).where(eq(plans.piece, piece)).orderBy(desc(plans.revision)).limit(1).get();
 
 /** A revision of a piece's plan. */
-export const planOf = (store: Store, piece: string, revision: number): PlanRow | undefined =>
+export const planAt = (store: Store, piece: string, revision: number): PlanRow | undefined =>
   store
     .select()
     .from(plans)
@@ -143,7 +143,7 @@ export const planOf = (store: Store, piece: string, revision: number): PlanRow |
 export function addPlan(store: Store, plan: Omit<PlanRow, "row">): void {
   inTransaction(store, () => {
     const row = store.insert(plans).values(plan).returning().get();
-    enter(store, "plan", String(row.row), digestOf(row));
+    addToRegister(store, "plan", String(row.row), digestOf(row));
   });
 }
 

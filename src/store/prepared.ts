@@ -25,7 +25,7 @@ const forEach = <C extends Columns, V>(
   ) as { readonly [N in keyof C]: V };
 
 /** The place of every column of a table in a prepared statement that inserts, under the column's own name. */
-export const placesOf = <C extends Columns>(table: SQLiteTable & { readonly $inferSelect: C }) =>
+export const placeholdersOf = <C extends Columns>(table: SQLiteTable & { readonly $inferSelect: C }) =>
   forEach(table, (name) => sql.placeholder(name));
 
 /** The same in one that updates: written as the column writes its values. */

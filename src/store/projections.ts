@@ -1,16 +1,16 @@
 import { asc, eq, sql } from "drizzle-orm";
 import type { Projections, ReadingRow, UseRow, VerdictRow } from "@/core";
-import { placesOf, prepared, settingOf } from "./prepared";
+import { placeholdersOf, prepared, settingOf } from "./prepared";
 import { attempts, readings, uses, verdicts } from "./schema";
 import type { Store } from "./store";
 
-const insertReading = prepared((store) => store.insert(readings).values(placesOf(readings)).prepare());
+const insertReading = prepared((store) => store.insert(readings).values(placeholdersOf(readings)).prepare());
 
 const putVerdict = prepared((store) => {
   const { endId: _, check: __, ...set } = settingOf(verdicts);
   return store
     .insert(verdicts)
-    .values(placesOf(verdicts))
+    .values(placeholdersOf(verdicts))
     .onConflictDoUpdate({ target: [verdicts.endId, verdicts.check], set })
     .prepare();
 });

@@ -10,7 +10,7 @@ import type { Store } from "./store";
 import { missingTables } from "./whole";
 
 /** A database opened to be looked at, and closed again. */
-export interface Looked {
+interface Looked {
   readonly store: Store;
   /** Whether it is of an older schema: a copy of it was lifted, and that is looked at. */
   readonly lifted: boolean;

@@ -5,7 +5,7 @@ import { register } from "./schema";
 import type { Store } from "./store";
 
 export type RegisterRow = typeof register.$inferSelect;
-export type RegisterKind = RegisterRow["kind"];
+type RegisterKind = RegisterRow["kind"];
 
 /** Hash of what a row says. */
 export const digestOf = (row: unknown): string => sha256(canonical(row));
@@ -19,7 +19,7 @@ export const registerHead = (store: Store): { n: number; hash: string } =>
   store.select().from(register).orderBy(desc(register.n)).limit(1).get() ?? { n: 0, hash: "" };
 
 /** Enters something that is only ever added: a gap in the register tells that it was taken out. */
-export function enter(store: Store, kind: RegisterKind, ref: string, digest: string): void {
+export function addToRegister(store: Store, kind: RegisterKind, ref: string, digest: string): void {
   const { hash: before } = registerHead(store);
   const line = { kind, ref, digest, before };
   store

@@ -4,7 +4,7 @@ import type { Store } from "./store";
 import { treeRoot } from "./tree";
 
 /** How far a record had come: the last line of its register and its last event. */
-export interface SealedTo {
+interface SealedTo {
   readonly register: number;
   readonly events: number;
 }

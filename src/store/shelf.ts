@@ -1,7 +1,7 @@
 import { and, asc, desc, eq, isNotNull, sql } from "drizzle-orm";
 import { type Cable, type Entry, InputError, type Procedure } from "@/core";
 import { bodyOf, keepDocument, keptCable, keptEntry, liftedFrom } from "./documents";
-import { digestOf, enter } from "./register";
+import { addToRegister, digestOf } from "./register";
 import { shelf } from "./schema";
 import { followedBy, type Library, rememberText, shippedLibrary, shippedWritten, textOf } from "./shipped";
 import type { Store } from "./store";
@@ -13,7 +13,7 @@ export type ShelfKind = (typeof shelf.$inferSelect)["kind"];
 export type Revision = typeof shelf.$inferSelect;
 
 /** Every revision of a document of the user's own, oldest first. */
-export const revisionsOf = (store: Store, kind: ShelfKind, document: string): Revision[] =>
+export const storedRevisions = (store: Store, kind: ShelfKind, document: string): Revision[] =>
   store
     .select()
     .from(shelf)
@@ -38,7 +38,7 @@ export function addRevision(
   inTransaction(store, () => {
     const hash = body === null ? null : keepDocument(store, kind, body);
     const row = store.insert(shelf).values({ kind, document, revision, hash, at, by, why }).returning().get();
-    enter(store, "shelf", String(row.row), digestOf(row));
+    addToRegister(store, "shelf", String(row.row), digestOf(row));
   });
 }
 

@@ -125,10 +125,10 @@ const inMidRun = (cables: readonly Cable[], entries: readonly Entry[]): Cable[] 
     .map((cable) => shelvedInRun(cable));
 
 /** What of a shelf is written by somebody: the rest follows from it. */
-export type Written = Pick<Library, "cables" | "procedures" | "entries">;
+type WrittenDocument = Pick<Library, "cables" | "procedures" | "entries">;
 
 /** A shelf with all that follows from what is written: the procedures its entries come to, its cables in mid-run. */
-export function followedBy({ cables, procedures, entries }: Written): Written {
+export function followedBy({ cables, procedures, entries }: WrittenDocument): WrittenDocument {
   const made = entries
     .flatMap((entry) => preparedBy(entry))
     .filter(({ id }) => !procedures.some((procedure) => procedure.id === id));
@@ -143,7 +143,7 @@ export function followedBy({ cables, procedures, entries }: Written): Written {
 }
 
 /** What was shipped as it was written, read and validated once a process. */
-export const shippedWritten = (): Written =>
+export const shippedWritten = (): WrittenDocument =>
   processWide("library as written", () => ({
     cables: documents("cables", zCable),
     procedures: documents("procedures", zProcedure),

@@ -1,5 +1,5 @@
 import { desc, eq, inArray } from "drizzle-orm";
-import { digestOf, enter } from "./register";
+import { addToRegister, digestOf } from "./register";
 import { studies } from "./schema";
 import type { Store } from "./store";
 import { inTransaction } from "./transaction";
@@ -11,11 +11,11 @@ export function insertStudy(store: Store, row: StudyRow): void {
   inTransaction(store, () => {
     if (findStudy(store, row.id)) return;
     store.insert(studies).values(row).run();
-    enter(store, "study", row.id, digestOf(row));
+    addToRegister(store, "study", row.id, digestOf(row));
   });
 }
 
-export const findStudy = (store: Store, id: string): StudyRow | undefined =>
+const findStudy = (store: Store, id: string): StudyRow | undefined =>
   store.select().from(studies).where(eq(studies.id, id)).get();
 
 /** Studies of some people, by their ids, newest first. */

@@ -1,19 +1,19 @@
 import { and, desc, eq, gt, inArray, sql } from "drizzle-orm";
 import { type BladeCount, UNUSED } from "@/core";
-import { digestOf, enter } from "./register";
+import { addToRegister, digestOf } from "./register";
 import { toolEvents, uses } from "./schema";
 import type { Store } from "./store";
 import { inTransaction } from "./transaction";
 
-export type ToolEventRow = typeof toolEvents.$inferSelect;
-export type ToolAction = ToolEventRow["action"];
+type ToolEventRow = typeof toolEvents.$inferSelect;
+type ToolAction = ToolEventRow["action"];
 
 /** Adds what was done to a tool; adding the same id again changes nothing. */
 export function addToolEvent(store: Store, row: ToolEventRow): void {
   inTransaction(store, () => {
     if (store.select().from(toolEvents).where(eq(toolEvents.id, row.id)).get()) return;
     store.insert(toolEvents).values(row).run();
-    enter(store, "tool", row.id, digestOf(row));
+    addToRegister(store, "tool", row.id, digestOf(row));
   });
 }
 

@@ -3,7 +3,7 @@ import { schoolsOf } from "@/core";
 import { t } from "@/messages/app";
 import { clockAhead } from "@/service/clock";
 import { library } from "@/service/library";
-import { studies } from "@/service/studies";
+import { listStudies } from "@/service/studies";
 import { theStore } from "@/service/the-store";
 import { SetupView } from "@/ui/setup/setup-view";
 
@@ -17,7 +17,7 @@ export default function SetupPage() {
     <SetupView
       instruments={instruments}
       schools={schoolsOf(procedures)}
-      studies={studies(store)}
+      studies={listStudies(store)}
       clockAhead={clockAhead(store)}
     />
   );

@@ -14,7 +14,7 @@ import { heldBy, leastProblem, NICK, PLANNED } from "./problem";
 import { leastMoves } from "./solve";
 
 /** A length left out as it is: what that means for the end. */
-export interface CarriedOn {
+interface CarriedOn {
   readonly check: string;
   readonly means: string;
 }

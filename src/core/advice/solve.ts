@@ -13,7 +13,7 @@ export interface Placing {
   readonly cableLost: Length;
 }
 
-export type Solved =
+type Solved =
   | {
       readonly possible: true;
       readonly least: Placing;

@@ -9,7 +9,7 @@ export interface BatchEnd {
   readonly done: boolean;
 }
 
-export interface BatchOrder {
+interface BatchOrder {
   /** Take one end through, or a step across the group. */
   readonly mode: "across" | "through";
   /** Ends taken together; as the plan says. */

@@ -24,7 +24,7 @@ export interface Schedule {
   readonly pots: readonly Pot[];
 }
 
-export interface Pot {
+interface Pot {
   readonly of: string;
   readonly from: number;
   readonly until: number;

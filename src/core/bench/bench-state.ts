@@ -76,7 +76,3 @@ export const AS_SUPPLIED: BenchState = {
 /** Whether the cleaved face is open to whatever comes near it. */
 export const isFaceOpen = ({ cleaved, inserted, welded }: BenchState): boolean =>
   cleaved && !inserted && !welded;
-
-/** Whether some glass is bare. */
-export const isBare = ({ bared }: BenchState): boolean =>
-  (bared.get("coating") ?? 0) > 0 || (bared.get("buffer") ?? 0) > 0;

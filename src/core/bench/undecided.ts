@@ -2,7 +2,7 @@ import type { Procedure } from "../procedure/procedure";
 import { judgementOf } from "../procedure/step";
 
 /** What a document leaves out that the walk needs: the sheet is neither passed nor refused by it. */
-export interface Undecided {
+interface Undecided {
   readonly code: "no-bore" | "no-place" | "remedy-in-words" | "no-act" | "no-subject" | "no-joint";
   readonly about: "part" | "dimension" | "step";
   readonly id: string;

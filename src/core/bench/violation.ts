@@ -1,5 +1,5 @@
 /** What a step breaks, as a code of its own. */
-export const VIOLATIONS = [
+const VIOLATIONS = [
   "layer-around",
   "glass-covered",
   "mark-on-glass",
@@ -74,7 +74,7 @@ export const VIOLATIONS = [
   "way-gripped",
   "way-broken",
 ] as const;
-export type ViolationCode = (typeof VIOLATIONS)[number];
+type ViolationCode = (typeof VIOLATIONS)[number];
 
 /** What a step breaks, with the names in its sentence beside the step's own. */
 export type Broken = readonly [code: ViolationCode, ...names: string[]];

@@ -6,7 +6,7 @@ const CODES = FIBRE_COLOURS.map(({ code }) => code);
 const zCode = z.enum(CODES, { error: `Colour must be one of ${CODES.join(", ")}` });
 
 /** What somebody sees on an element in the hand: its colour and tracers, or that it cannot be told. */
-export const zSeenElement = z.union([
+const zSeenElement = z.union([
   z.literal("doubtful"),
   z.strictObject({ code: zCode, tracers: z.int().min(0).max(9) }),
 ]);

@@ -1,5 +1,5 @@
 /** Differences between numbered places: place `to[i]` lies at least `least[i]` behind place `from[i]`. Micrometres. */
-export interface Differences {
+interface Differences {
   readonly from: Int32Array;
   readonly to: Int32Array;
   readonly least: Float64Array;

@@ -4,7 +4,7 @@ import { isMidRun, layersAfter, type RunSheet, type SheetFeature } from "../runs
 import { type DrawnStretch, drawnStretches } from "./stretches";
 
 /** A layer as it stands: from where it now ends on into the cable. Micrometres. */
-export interface LayerShape {
+interface LayerShape {
   readonly kind: LayerKind;
   readonly hue: Layer["hue"];
   readonly diameter: Length;
@@ -14,14 +14,14 @@ export interface LayerShape {
 }
 
 /** What has been taken off, as an outline from the fibre end to where the layer now ends. */
-export interface RemovedShape {
+interface RemovedShape {
   readonly kind: LayerKind;
   readonly to: Length;
   readonly diameter: Length;
 }
 
 /** Strength yarn where it comes out of the jacket. */
-export interface YarnShape {
+interface YarnShape {
   /** Where the jacket ends. */
   readonly root: Length;
   /** Where the strands end; null while they are whole. */
@@ -33,14 +33,14 @@ export interface YarnShape {
 }
 
 /** A place written on a drawing, and how far from the cable end it is told to be. */
-export interface WrittenPlace {
+interface WrittenPlace {
   readonly feature: string;
   readonly at: Length;
   readonly fromEnd: Length;
 }
 
 /** A prepared end as shapes, 0 at the cable end and positive back into the cable; pens put it on screen and on paper. */
-export interface EndDrawing {
+interface EndDrawing {
   /** In the middle of a cable's run: everything lies as far to the other side of 0 too. */
   readonly midRun: boolean;
   /** From the outside in. */

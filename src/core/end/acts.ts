@@ -3,7 +3,7 @@ import type { EndEvent } from "../event/event";
 import type { Recorded } from "../event/recorded";
 
 /** Something done on an end that can be taken back while nothing later rests on it. `State` is where the end stood. */
-export interface Act<State> {
+export interface EndAct<State> {
   /** The event that says it, and those that came with it: what a step used up, the shard of a break. */
   readonly event: string;
   readonly with: readonly string[];
@@ -15,7 +15,7 @@ export interface Act<State> {
 
 /** What is said beside the work, and what was done: all that taking back needs of a state. */
 interface Undoable<State> {
-  readonly acts: readonly Act<State>[];
+  readonly acts: readonly EndAct<State>[];
   readonly job: string;
   readonly label: string;
   readonly photos: readonly unknown[];
@@ -44,7 +44,7 @@ const isLeaving = (event: EndEvent): boolean =>
 
 /** Whether an event came with the act before it, and which of the two says what was done. */
 function joins(
-  last: Pick<Act<unknown>, "what" | "client">,
+  last: Pick<EndAct<unknown>, "what" | "client">,
   { client, event }: { client: string; event: EndEvent },
 ): "before" | "after" | null {
   if (last.client !== client) return null;
@@ -57,7 +57,7 @@ function joins(
 export function actsAfter<State extends Undoable<State>>(
   state: State,
   { id, client, event }: Recorded,
-): readonly Act<State>[] {
+): readonly EndAct<State>[] {
   const { acts } = state;
   if (!isRead(event)) return [];
   if (SAID_BESIDE.includes(event.kind)) return acts;
@@ -66,13 +66,13 @@ export function actsAfter<State extends Undoable<State>>(
   const last = acts.at(-1);
   const side = last ? joins(last, { client, event }) : null;
   if (last && side !== null) {
-    const together: Act<State> =
+    const together: EndAct<State> =
       side === "after"
         ? { ...last, event: id, with: [...last.with, last.event], what: event }
         : { ...last, with: [...last.with, id] };
     return [...acts.slice(0, -1), together];
   }
-  const act: Act<State> = { event: id, with: [], what: event, client, before: { ...state, acts: [] } };
+  const act: EndAct<State> = { event: id, with: [], what: event, client, before: { ...state, acts: [] } };
   return [...acts, act].slice(-REMEMBERED);
 }
 
@@ -89,7 +89,7 @@ export function takenBack<State extends Undoable<State>>(state: State, event: st
 export function takeBackEvent({
   acts,
 }: {
-  readonly acts: readonly Pick<Act<unknown>, "event" | "with">[];
+  readonly acts: readonly Pick<EndAct<unknown>, "event" | "with">[];
 }): Extract<EndEvent, { kind: "take-back" }> | null {
   const act = acts.at(-1);
   if (!act) return null;

@@ -49,7 +49,7 @@ export const overrun = (sheet: RunSheet, state: Pick<EndState, "leftAt" | "at">)
   );
 
 /** Something mixed or opened that lasts so long, for one end or for many: adhesive in the tip. */
-export interface RunningPot {
+interface RunningPot {
   readonly of: string;
   /** The step it is mixed or opened at, by its line. */
   readonly line: number;

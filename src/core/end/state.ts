@@ -2,7 +2,7 @@ import type { SeenFibre } from "../cable/seen";
 import type { EndEvent, EndOutcome, Fault, Reading, ReworkTaken } from "../event/event";
 import type { Recorded } from "../event/recorded";
 import { type Length, um, ZERO } from "../length/length";
-import { type Act, actsAfter, SAID_BESIDE, takenBack } from "./acts";
+import { actsAfter, type EndAct, SAID_BESIDE, takenBack } from "./acts";
 
 /** A hold or cure: when it began, for how long, and whether it was ended. */
 export interface RunTimer {
@@ -38,7 +38,7 @@ export interface ReworkInHand extends Pick<ReworkTaken, "leg" | "plan" | "steps"
 }
 
 /** How often one retry rule was used on a leg; on all of them at once where the leg is empty. */
-export interface AttemptCount {
+interface AttemptCount {
   readonly rule: string;
   readonly leg: string;
   readonly count: number;
@@ -69,7 +69,7 @@ export interface EndState {
   readonly faults: readonly SeenFault[];
   readonly inHand: ReworkInHand | null;
   /** What was done, latest last, each with where the end stood before it: what can be taken back, one after the other. */
-  readonly acts: readonly Act<EndState>[];
+  readonly acts: readonly EndAct<EndState>[];
   /** Places of what is made, by leg, since something was made anew. */
   readonly places: Readonly<Record<string, Readonly<Record<string, Length>>>>;
   /** Legs whose places are counted from the end as it first was: a rework of an earlier version. */

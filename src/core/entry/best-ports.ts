@@ -1,7 +1,7 @@
 import { mustHoldAt } from "../problem/held";
 import { assign, type Offer } from "./assign";
 import { firstHitting } from "./hitting";
-import { type PortsInput, type Way, waysOf } from "./ports";
+import { type PortChoice, type PortsInput, waysOf } from "./ports";
 import { countWays } from "./ways-counted";
 
 /** Which cable goes where, or a smallest set of cables that cannot all be placed. */
@@ -29,20 +29,20 @@ export type PortsAnswer =
 const OTHER_ROLE = 1e11;
 const BUSHED = 1e9;
 
-const costOf = ({ otherRole, bushed, size }: Way): number =>
+const costOf = ({ otherRole, bushed, size }: PortChoice): number =>
   (otherRole ? OTHER_ROLE : 0) + (bushed ? BUSHED : 0) + size;
 
 /** Each cable's ways, and whether it is one that may take two ports. */
 interface Asked {
-  readonly ways: readonly Way[];
+  readonly ways: readonly PortChoice[];
   readonly through: boolean;
 }
 
-const maskOf = ({ ports }: Way): number => ports.reduce((mask, place) => mask | (1 << place), 0);
+const maskOf = ({ ports }: PortChoice): number => ports.reduce((mask, place) => mask | (1 << place), 0);
 
 /** Sets of ports that the through cables can take together: by the ports taken, the least cost and by which ways. */
-function throughSets(asked: readonly Asked[]): Map<number, { cost: number; ways: readonly Way[] }> {
-  let sets = new Map<number, { cost: number; ways: readonly Way[] }>([[0, { cost: 0, ways: [] }]]);
+function throughSets(asked: readonly Asked[]): Map<number, { cost: number; ways: readonly PortChoice[] }> {
+  let sets = new Map<number, { cost: number; ways: readonly PortChoice[] }>([[0, { cost: 0, ways: [] }]]);
   for (const { ways, through } of asked) {
     if (!through) continue;
     const next: typeof sets = new Map();
@@ -62,7 +62,7 @@ function throughSets(asked: readonly Asked[]): Map<number, { cost: number; ways:
 interface Placed {
   readonly cost: number;
   /** In the order of the cables. */
-  readonly ways: readonly Way[];
+  readonly ways: readonly PortChoice[];
 }
 
 /** The least cost of placing every cable; null where they cannot all be placed. */
@@ -74,7 +74,7 @@ function leastOf(asked: readonly Asked[], ports: number): Placed | null {
   const free = assign(offers, ports);
   if (!free) return null;
   const sets = [...throughSets(asked)].sort(([, a], [, b]) => a.cost - b.cost);
-  let best: { cost: number; through: readonly Way[]; columns: readonly number[] } | null = null;
+  let best: { cost: number; through: readonly PortChoice[]; columns: readonly number[] } | null = null;
   for (const [taken, { cost, ways }] of sets) {
     // With every port free the rest cannot cost less: nor can any set that comes after.
     if (best && cost + free.cost >= best.cost) break;
@@ -105,7 +105,7 @@ function leastOf(asked: readonly Asked[], ports: number): Placed | null {
 }
 
 /** Of all ways to place everything at the least cost, the first by the places of the ports, cable by cable. */
-function firstOf(asked: readonly Asked[], ports: number, least: Placed): readonly Way[] {
+function firstOf(asked: readonly Asked[], ports: number, least: Placed): readonly PortChoice[] {
   let now = least.ways;
   const fixed: Asked[] = [...asked];
   asked.forEach(({ ways, through }, i) => {

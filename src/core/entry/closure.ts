@@ -7,10 +7,10 @@ import { coded } from "../problem/codes";
 import { PORT_ROLES, type PortRole } from "./ports";
 
 /** The most cables of one entry. */
-export const CLOSURE_LIMIT = 32;
+const CLOSURE_LIMIT = 32;
 
 /** What is asked of a cable that goes through, beyond what its entry says; 0 where nobody knows the lay. */
-export const zThrough = z.strictObject({
+const zThrough = z.strictObject({
   turns: z
     .int("Turns must be a whole number")
     .min(0, "Turns must be 0 or more")

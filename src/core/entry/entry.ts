@@ -9,7 +9,7 @@ import { zPart } from "../procedure/procedure";
 import { closurePorts, PORT_LIMIT, zPort } from "./ports";
 
 /** What a sheath goes into and is opened in. */
-export const ENTRY_KINDS = ["dome-gel", "dome-round", "inline", "wall-box", "pedestal"] as const;
+const ENTRY_KINDS = ["dome-gel", "dome-round", "inline", "wall-box", "pedestal"] as const;
 
 /** The lengths an entry states: the opening from the cable end, of a cable that goes through half of it from the centre mark; ripcord tails from the armour; all else from the sheath edge. */
 export const ENTRY_LENGTHS = [
@@ -179,4 +179,3 @@ function clashes(
 
 export type Entry = z.output<typeof zEntry>;
 export type EntryDocument = z.input<typeof zEntry>;
-export type FacePort = Entry["ports"][number];

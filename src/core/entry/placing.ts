@@ -1,7 +1,7 @@
 import { formatMm } from "../length/format";
 import { InputError } from "../problem/problem";
 import { bestPorts, type PortsAnswer } from "./best-ports";
-import { type Port, type PortCable, type Way, waysOf } from "./ports";
+import { type Port, type PortCable, type PortChoice, waysOf } from "./ports";
 
 /** A cable that goes into an entry, and the ports somebody put it in; null leaves them to be found. */
 export interface PlacedCable extends PortCable {
@@ -13,7 +13,7 @@ export type PortsTaken =
   | {
       readonly possible: true;
       /** In the order of the cables. */
-      readonly at: readonly { readonly ports: readonly string[]; readonly way: Way }[];
+      readonly at: readonly { readonly ports: readonly string[]; readonly way: PortChoice }[];
       readonly otherRole: number;
       readonly bushed: number;
       /** How many ways there are for those left to be found. */

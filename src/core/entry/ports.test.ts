@@ -5,7 +5,7 @@ import { check, problemOf } from "../problem/check";
 import { bestPorts } from "./best-ports";
 import { firstHitting } from "./hitting";
 import { placeCables, portsBy } from "./placing";
-import { type PortsInput, type Way, waysOf, zPortsInput } from "./ports";
+import { type PortChoice, type PortsInput, waysOf, zPortsInput } from "./ports";
 import { countWays } from "./ways-counted";
 
 const roles = fc.constantFrom("through", "branch", "drop");
@@ -46,9 +46,9 @@ const small = fc
   });
 
 /** Every assignment, tried one by one. */
-function everyOne({ ports, cables }: PortsInput, of = cables): Way[][] {
+function everyOne({ ports, cables }: PortsInput, of = cables): PortChoice[][] {
   const ways = of.map((one) => waysOf(one, ports));
-  const go = (i: number, taken: ReadonlySet<number>): Way[][] => {
+  const go = (i: number, taken: ReadonlySet<number>): PortChoice[][] => {
     const here = ways[i];
     if (!here) return [[]];
     return here
@@ -58,7 +58,7 @@ function everyOne({ ports, cables }: PortsInput, of = cables): Way[][] {
   return go(0, new Set());
 }
 
-const rank = (ways: readonly Way[]): number[] => [
+const rank = (ways: readonly PortChoice[]): number[] => [
   ways.filter(({ otherRole }) => otherRole).length,
   ways.filter(({ bushed }) => bushed).length,
   ways.reduce((sum, { size }) => sum + size, 0),

@@ -35,7 +35,7 @@ export const zPort = z.strictObject({
 });
 export type Port = z.output<typeof zPort>;
 
-export const zPortCable = z.strictObject({
+const zPortCable = z.strictObject({
   id: zId,
   diameter: zDiameter,
   role: zRole,
@@ -87,7 +87,7 @@ export function closurePorts(ports: readonly Port[]): Complaint[] {
 export type PortsInput = z.output<typeof zPortsInput>;
 
 /** One way a cable can go in: one port, or both of a pair. */
-export interface Way {
+export interface PortChoice {
   /** Places of its ports in the list, in their order. */
   readonly ports: readonly number[];
   readonly otherRole: boolean;
@@ -97,9 +97,9 @@ export interface Way {
 }
 
 /** Every way a cable can go in, by the places of the ports. */
-export function waysOf(cable: PortCable, ports: readonly Port[]): Way[] {
+export function waysOf(cable: PortCable, ports: readonly Port[]): PortChoice[] {
   const fits = ({ bushedMin, max }: Port) => bushedMin <= cable.diameter && cable.diameter <= max;
-  const way = (places: readonly number[]): Way[] => {
+  const way = (places: readonly number[]): PortChoice[] => {
     const of = places.flatMap((place) => ports[place] ?? []);
     return of.every(fits)
       ? [

@@ -5,7 +5,7 @@ export const RESULTS = ["in", "out", "unsure", "unmeasured", "cut-off", "discard
 export type Result = (typeof RESULTS)[number];
 
 /** A verdict as it is kept with a signed end: mean and uncertainty in micrometres, not rounded. */
-export const zKeptVerdict = z.strictObject({
+const zKeptVerdict = z.strictObject({
   check: z.string(),
   mean: z.number(),
   u: z.number(),

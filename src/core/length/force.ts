@@ -1,5 +1,5 @@
 /** Newtons in a pound-force (NIST SP 811, appendix B.8). */
-export const N_PER_LBF = 4.448_221_615_260_5;
+const N_PER_LBF = 4.448_221_615_260_5;
 
 /** A force in newtons from pounds-force. @example newtonsOf(6) // 26.689… */
 export const newtonsOf = (lbf: number): number => lbf * N_PER_LBF;

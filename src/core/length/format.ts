@@ -1,7 +1,7 @@
 import { type Length, UM_PER_INCH, um } from "./length";
 
 /** A length as a fraction of an inch, and the error that rounding to it makes. */
-export interface InchFraction {
+interface InchFraction {
   /** `1 29/32`, `3/8`, `2`, `0`; a minus sign in front when negative. */
   readonly text: string;
   /** The length the fraction stands for. */

@@ -36,7 +36,7 @@ function decimals(value: number): number {
 }
 
 /** Whether a number of millimetres is finite, in range and no finer than a micrometre. */
-export function isMm(value: number): boolean {
+function isMm(value: number): boolean {
   return Number.isFinite(value) && Math.abs(value) <= MM_LIMIT && decimals(value) <= 3;
 }
 

@@ -2,17 +2,17 @@ import { mustHoldAt } from "../problem/held";
 import { type Outcome, ok, refuse } from "../problem/problem";
 import { type Length, MM_LIMIT, UM_PER_INCH, um } from "./length";
 
-export type Unit = "mm" | "in";
+type Unit = "mm" | "in";
 
 /** A length as somebody wrote it: its value, the unit they used and how finely it was written. */
-export interface Written {
+export interface WrittenLength {
   readonly length: Length;
   readonly unit: "µm" | "mm" | "cm" | "m" | "in" | "ft";
   /** Half of the last place written, in micrometres: how far rounding alone may be off. */
   readonly rounding: number;
 }
 
-export interface ParseOptions {
+interface ParseOptions {
   /** What a bare number means. A bare fraction always means inches. */
   readonly unit: Unit;
   /** Least and greatest length taken. Default 0 and 1 000 km. */
@@ -47,7 +47,7 @@ const CARD_INCH_DENOMINATOR = 16;
  * @returns the length to the nearest micrometre, or a problem worded for the person.
  * @example parseLength("2-1/4 in", { unit: "mm" }) // 57 150 µm
  */
-export function parseLength(text: string, options: ParseOptions): Outcome<Written> {
+export function parseLength(text: string, options: ParseOptions): Outcome<WrittenLength> {
   const clean = tidy(text);
   if (clean === "") return refuse("empty", "Enter a length, for example 42.5 or 1 1/2 in.");
   if (clean.length > 40)
@@ -95,7 +95,7 @@ function decimal(text: string): Decimal {
   return { digits: BigInt(`${whole}${fraction}` || "0"), places: fraction.length };
 }
 
-function metric(body: string, bare: Unit): Outcome<Written> | null {
+function metric(body: string, bare: Unit): Outcome<WrittenLength> | null {
   const match = METRIC_LENGTH.exec(body);
   if (!match || (match[2] === undefined && bare === "in")) return null;
   const unit = match[2] === "um" ? "µm" : (match[2] ?? "mm");
@@ -111,7 +111,7 @@ function metric(body: string, bare: Unit): Outcome<Written> | null {
   return ok({ length: bounded(scaled / power), unit, rounding: METRIC[unit] / 10 ** places / 2 });
 }
 
-function inches(body: string, bare: Unit): Outcome<Written> | null {
+function inches(body: string, bare: Unit): Outcome<WrittenLength> | null {
   const match = INCH_LENGTH.exec(body);
   if (!match) return null;
   const [, feet, whole, over, under, plain] = match;
@@ -151,9 +151,9 @@ function bounded(value: bigint): Length {
 }
 
 function inRange(
-  written: Written,
+  written: WrittenLength,
   { min = um(0), max = um(MM_LIMIT * 1000) }: ParseOptions,
-): Outcome<Written> {
+): Outcome<WrittenLength> {
   if (written.length < min)
     return min === 0
       ? refuse("negative", "This length must be 0 or more.")

@@ -3,7 +3,7 @@ import { type Length, um } from "../length/length";
 import { mustHold, mustHoldAt } from "../problem/held";
 
 /** A length as read: `to` lies `mean` behind `from`, with standard uncertainty `u`. Micrometres, not rounded. */
-export interface Difference {
+export interface ReadDifference {
   readonly id: string;
   readonly from: string;
   readonly to: string;
@@ -18,7 +18,7 @@ export interface OddReadings {
   readonly by: number;
 }
 
-export interface Adjusted {
+interface Adjusted {
   readonly places: ReadonlyMap<string, Length>;
   /** The readings that agree least with the others, where any stands off by more than three times its uncertainty. */
   readonly odd: OddReadings | null;
@@ -35,7 +35,10 @@ const TIE = 1e-6;
  * Normalised residuals tell the reading that does not fit (adjustment of a levelling net; Baarda's test, from memory).
  * @param expected places in the order the features were made; every difference joins two of them.
  */
-export function adjust(expected: ReadonlyMap<string, Length>, differences: readonly Difference[]): Adjusted {
+export function adjust(
+  expected: ReadonlyMap<string, Length>,
+  differences: readonly ReadDifference[],
+): Adjusted {
   const places = new Map(expected);
   const off: { readonly id: string; readonly by: number; readonly times: number }[] = [];
   for (const group of groupsOf([...expected.keys()], differences)) {
@@ -79,7 +82,7 @@ export function adjust(expected: ReadonlyMap<string, Length>, differences: reado
 const weighed = (u: number): number => Math.max(1, u);
 
 /** Names joined by differences, each group in the order given. */
-function groupsOf(names: readonly string[], differences: readonly Difference[]): string[][] {
+function groupsOf(names: readonly string[], differences: readonly ReadDifference[]): string[][] {
   const group = new Map(names.map((name, i) => [name, i]));
   for (const { from, to } of differences) {
     const [keep, drop] = [mustHold(group, from), mustHold(group, to)];
@@ -88,7 +91,7 @@ function groupsOf(names: readonly string[], differences: readonly Difference[]):
   return [...new Set(group.values())].map((at) => names.filter((name) => group.get(name) === at));
 }
 
-function normal(free: readonly string[], differences: readonly Difference[]): number[][] {
+function normal(free: readonly string[], differences: readonly ReadDifference[]): number[][] {
   const matrix = free.map(() => free.map(() => 0));
   const add = (i: number, j: number, value: number) => {
     if (i >= 0 && j >= 0) mustHoldAt(matrix, i)[j] = mustHoldAt(mustHoldAt(matrix, i), j) + value;

@@ -4,7 +4,7 @@ import type { EndState } from "../end/state";
 import { type Length, um } from "../length/length";
 import { mustHoldAt } from "../problem/held";
 import type { Check, Line, RunSheet, SheetFeature } from "../runsheet/runsheet";
-import { adjust, type Difference, type OddReadings } from "./adjust";
+import { adjust, type OddReadings, type ReadDifference } from "./adjust";
 import { placesOf, shiftOf } from "./places";
 
 /** One leg's end as it lies there now, by everything read. */
@@ -95,9 +95,29 @@ export function asMade(sheet: RunSheet, state: EndState, rule: Rule, leg: string
       return judged ? [{ check, judged }] : [];
     });
   const differences = read.map(
-    ({ check: { id, from, to }, judged: { mean, u } }): Difference => ({ id, from, to, mean, u }),
+    ({ check: { id, from, to }, judged: { mean, u } }): ReadDifference => ({ id, from, to, mean, u }),
   );
   const pending = new Map(waiting.map(({ feature, now }) => [feature, now]));
   const lost = new Set(waiting.filter(({ was }) => was === null).map(({ feature }) => feature));
-  return { leg, present, read, pending, lost, ...adjust(expected, differences) };
+  const adjusted = adjust(expected, differences);
+  const places = heldAtStops(sheet, present, pending, adjusted.places);
+  return { leg, present, read, pending, lost, ...adjusted, places };
+}
+
+/** The face of a holder stood where the cleaved end says: as far from it as the stop gives, whatever else was read. */
+function heldAtStops(
+  { limits }: RunSheet,
+  present: readonly SheetFeature[],
+  pending: ReadonlyMap<string, Length>,
+  places: ReadonlyMap<string, Length>,
+): ReadonlyMap<string, Length> {
+  const kindOf = (id: string) => present.find((feature) => feature.id === id)?.kind;
+  const moved = limits.flatMap(({ from, to, nominal, stop }): [string, Length][] => {
+    const [end, face, way] = kindOf(to) === "part" ? [from, to, 1] : [to, from, -1];
+    const at = places.get(end);
+    if (!stop || at === undefined || kindOf(face) !== "part" || pending.has(end) || pending.has(face))
+      return [];
+    return [[face, um(at + way * nominal)]];
+  });
+  return moved.length > 0 ? new Map([...places, ...moved]) : places;
 }

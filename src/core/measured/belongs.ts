@@ -2,7 +2,7 @@ import type { Length } from "../length/length";
 import type { Check } from "../runsheet/runsheet";
 
 /** Where a reading goes: to the one length it can only belong to, or to one of several that must be asked about. */
-export type Belongs =
+type Belongs =
   | { readonly kind: "one"; readonly check: Check }
   | { readonly kind: "ask"; readonly checks: readonly Check[] };
 

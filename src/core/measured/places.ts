@@ -5,7 +5,7 @@ import { madeBy } from "../procedure/step";
 import type { RunSheet, SheetFeature, SheetLimit } from "../runsheet/runsheet";
 
 /** How a feature is laid off: so far behind its datum, within the limits of its own dimension. */
-export interface LaidOff {
+interface LaidOff {
   readonly datum: string;
   /** Behind the datum; negative in front of it. */
   readonly nominal: Length;
@@ -49,8 +49,7 @@ const fromOther = ({ from, to, nominal, min, max }: SheetLimit, id: string): Lai
     : { datum: to, nominal: um(-nominal), min: negated(max), max: negated(min) };
 
 /** Whether a feature is made once every line before `reached` is done. The root is there from the start. */
-export const isMade = ({ madeAt }: Pick<SheetFeature, "madeAt">, reached: number): boolean =>
-  madeAt < reached;
+const isMade = ({ madeAt }: Pick<SheetFeature, "madeAt">, reached: number): boolean => madeAt < reached;
 
 /** Whether a feature was cut off by then. */
 export const isGone = ({ goneAt }: Pick<SheetFeature, "goneAt">, reached: number): boolean =>
@@ -118,7 +117,7 @@ export function placesOf(
 }
 
 /** Places counted from the end as it first was, counted from the end they themselves speak of. */
-export function countedFromNow(
+function countedFromNow(
   sheet: Pick<RunSheet, "features">,
   places: Readonly<Record<string, Length>>,
 ): Record<string, Length> {

@@ -8,7 +8,7 @@ export const zPersonName = z
   .max(120, "A name must have at most 120 characters");
 
 /** What was said of people: one came, is called otherwise now, or turned out to be another. Only ever added. */
-export interface PersonEvent {
+interface PersonEvent {
   readonly kind: "add" | "rename" | "merge";
   readonly person: string;
   /** Their name; of a merge, empty. */

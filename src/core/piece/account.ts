@@ -5,14 +5,14 @@ import { type Length, um, ZERO } from "../length/length";
 import type { PiecePlan, SideName } from "./plan";
 
 /** One thing that took cable at a place. */
-export interface SlackUse {
+interface SlackUse {
   readonly event: string;
   readonly kind: "retry" | "restart" | "rework";
   readonly cable: Length;
 }
 
 /** The cable there is to work with at a place, and what became of it. */
-export interface SlackAccount {
+interface SlackAccount {
   /** Null until somebody states it. */
   readonly allowed: Length | null;
   readonly used: Length;

@@ -2,7 +2,7 @@ import type { Choice, Procedure } from "../procedure/procedure";
 import type { PiecePlan, SideName } from "./plan";
 
 /** An end of a fibre as far as the other end of it must know. */
-export interface EndOfFibre {
+interface EndOfFibre {
   readonly core: string;
   readonly choices: readonly Choice[];
   readonly picked: Readonly<Record<string, string>>;

@@ -40,7 +40,7 @@ export function parseAddress(text: string): Address {
 }
 
 /** What lies at an address: so many of a kind below it, or nothing below a fibre. */
-export interface ElementAt {
+interface ElementAt {
   readonly kind: ElementKind | "cable";
   readonly holds: ElementGroup | null;
   /** How it is told from those beside it; null for the cable itself. */

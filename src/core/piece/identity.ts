@@ -35,7 +35,7 @@ export const zIdentityInput = z
     }
   });
 
-export type IdentityInput = z.output<typeof zIdentityInput>;
+type IdentityInput = z.output<typeof zIdentityInput>;
 
 /** How one of many is told from the others: its place, its colour, and so many tracers on it. */
 export interface Marked {

@@ -26,7 +26,7 @@ export const zLayInput = z
     error: "Give the length of the sheath or of the fibre, not both",
   });
 
-export type LayInput = z.output<typeof zLayInput>;
+type LayInput = z.output<typeof zLayInput>;
 
 /**
  * How much longer an element is than the sheath it is wound in: the helix of one turn unrolled (the hypotenuse of its
@@ -34,7 +34,7 @@ export type LayInput = z.output<typeof zLayInput>;
  */
 export const layFactor = ({ diameter, pitch }: Lay): number => Math.hypot(1, (Math.PI * diameter) / pitch);
 
-export interface FibreLength {
+interface FibreLength {
   /** Fibre length over sheath length. */
   readonly factor: number;
   /** Micrometres, not rounded. */

@@ -6,8 +6,8 @@ import type { RunSheet } from "../runsheet/runsheet";
 import { allowed, roundedUp } from "../slack/cut-length";
 import { retriesFor } from "../slack/retries";
 import { type BendRadius, bendRadius } from "./bend";
-import { type Opening, openingsOf } from "./openings";
-import { type Loop, type PiecePlan, SIDES, type SideName, type Stretch } from "./plan";
+import { openingsOf, type SheathOpening } from "./openings";
+import { type Loop, type PiecePlan, type RouteStretch, SIDES, type SideName } from "./plan";
 import { hang } from "./sag";
 
 /** One figure of an item: what it is, how long, how often, and whose it is. */
@@ -60,7 +60,7 @@ export interface Unsaid {
 }
 
 /** So many retries at either side: how likely it is to fall short, and what must then be cut. */
-export interface RetryChoice {
+interface RetryChoice {
   readonly retries: number;
   readonly short: number;
   readonly cut: Length;
@@ -82,7 +82,7 @@ export interface PieceNeeds {
   /** The same of the ends made on opened elements; empty where none are. */
   readonly opened: Pick<PieceNeeds, "curve" | "enough">;
   /** Where it is opened in its run, from side A. */
-  readonly openings: readonly Opening[];
+  readonly openings: readonly SheathOpening[];
 }
 
 /** What of a side's sheet its need is worked out from. */
@@ -91,7 +91,7 @@ export interface SideSheet extends Pick<RunSheet, "uses"> {
 }
 
 /** What goes on each element a side's procedure opens onto, and on how many. */
-export interface OpenedSheet {
+interface OpenedSheet {
   readonly sheet: SideSheet;
   readonly ends: number;
 }
@@ -152,7 +152,7 @@ function sideNeed(plan: PiecePlan, side: SideName, { sheets, opened }: PiecePart
   ]);
 }
 
-function stretchNeed(stretch: Stretch, at: number): Need {
+function stretchNeed(stretch: RouteStretch, at: number): Need {
   const { kind, sag } = stretch;
   const length = stretch.length ?? ZERO;
   const allowancePct = stretch.allowancePct ?? 0;

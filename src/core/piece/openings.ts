@@ -4,7 +4,7 @@ import { InputError } from "../problem/problem";
 import type { Station, StationId } from "./station";
 
 /** A sheath opened in mid-run, as it lies along its piece: micrometres from side A's end as it is cut. */
-export interface Opening {
+export interface SheathOpening {
   readonly id: StationId;
   readonly name: string;
   readonly along: Length;
@@ -27,7 +27,7 @@ export function openingsOf(
   stations: readonly Station[],
   exact: number,
   reachOf: (procedure: string) => number | null,
-): Opening[] {
+): SheathOpening[] {
   const placed = stations
     .map((station, at) => {
       const { id, along, procedure } = station;

@@ -45,7 +45,7 @@ export const placeSides = ({ stations }: Pick<PiecePlan, "stations">): PlaceSide
 ];
 
 /** @throws InputError `no-such-element` for a station the plan does not have. */
-export function stationAt({ stations }: Pick<PiecePlan, "stations">, at: StationId): Station {
+function stationAt({ stations }: Pick<PiecePlan, "stations">, at: StationId): Station {
   const station = stations.find(({ id }) => id === at);
   if (!station) throw new InputError("no-such-element", "This piece is not opened there any more.", ["side"]);
   return station;

@@ -13,7 +13,7 @@ export const STRETCHES = ["tray", "duct", "buried", "wall", "drop", "span"] as c
 const zTitle = z.string("A name is text").trim().max(200, "A name must have at most 200 characters");
 
 /** A stretch of route; of a span between two points, how far it sags. Null is what nobody has said yet. */
-export const zStretch = z.strictObject({
+const zStretch = z.strictObject({
   length: zSegment.shape.length.nullable(),
   allowancePct: zSegment.shape.allowancePct.nullable(),
   kind: z.enum(STRETCHES, { error: `Kind must be one of ${STRETCHES.join(", ")}` }),
@@ -22,7 +22,7 @@ export const zStretch = z.strictObject({
 });
 
 /** Cable stored in turns, after so many stretches of the route. Null is what nobody has said yet. */
-export const zLoop = z.strictObject({
+const zLoop = z.strictObject({
   turns: zStored.shape.turns.nullable(),
   perimeter: zStored.shape.perimeter.nullable(),
   name: zTitle,
@@ -37,7 +37,7 @@ const zTries = z
   .max(50, "Enter at most 50 retries");
 
 /** What is done at one side of a piece: by which procedure, on how many of its elements. */
-export const zSide = z.strictObject({
+const zSide = z.strictObject({
   place: zTitle,
   procedure: zDocumentId.nullable(),
   choices: zChoices,
@@ -111,7 +111,7 @@ export const zPiecePlan = z
   });
 
 export type PiecePlan = z.output<typeof zPiecePlan>;
-export type Stretch = PiecePlan["route"][number];
+export type RouteStretch = PiecePlan["route"][number];
 export type Loop = PiecePlan["loops"][number];
 export type SideName = keyof PiecePlan["sides"];
 export const SIDES: readonly SideName[] = ["A", "B"];

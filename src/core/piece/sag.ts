@@ -29,10 +29,10 @@ export const zSagInput = z
 const MOST_SAG = 100;
 const MOST_HALF_SPAN = 20;
 
-export type SagInput = z.output<typeof zSagInput>;
+type SagInput = z.output<typeof zSagInput>;
 
 /** A hanging cable, micrometres, not rounded. */
-export interface Hanging {
+interface Hanging {
   /** Horizontal tension over weight per length; null for a cable that hangs straight. */
   readonly parameter: number | null;
   readonly length: number;

@@ -9,7 +9,7 @@ export interface Misfit {
 }
 
 /** What of a procedure says which cables it goes on. */
-export type Applies = Pick<Procedure, "appliesTo">;
+type Applies = Pick<Procedure, "appliesTo">;
 
 const spoken = (id: string) => id.replaceAll("-", " ");
 const listed = (ids: readonly string[]) => ids.map(spoken).join(" or ");

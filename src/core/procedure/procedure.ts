@@ -13,7 +13,7 @@ import { zStep } from "./step";
 import { wordsOutOfPlace } from "./whole";
 
 /** The longest any prepared end may be: a figure beyond it is a slip of the unit. */
-export const LONGEST_END: Length = um(5_000_000);
+const LONGEST_END: Length = um(5_000_000);
 
 const zCountRange = z
   .strictObject({ min: z.number().int().min(1), max: z.number().int().min(1).max(6912) })

@@ -78,7 +78,7 @@ export const zRemedies = z.union([
 ]);
 
 /** Acts that undo what would be in the way of another try. */
-export const WAY_ACTS = ["open", "press-in", "draw-back", "draw-out", "feed"] as const;
+const WAY_ACTS = ["open", "press-in", "draw-back", "draw-out", "feed"] as const;
 
 /** What must be done first, before the steps of another try: the cam opened, the wedge pressed home. */
 export const zWayAct = z.strictObject({

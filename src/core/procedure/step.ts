@@ -8,7 +8,7 @@ import { zWayAct } from "./remedy";
 import { type Setting, zSetting } from "./setting";
 
 /** Short bites no longer than `most`, or a number of sections within a range. */
-export const zBites = z.union([
+const zBites = z.union([
   z.strictObject({ most: zMmNotNegative.refine((value) => value > 0, "A bite must be longer than 0") }),
   z.strictObject({
     sections: z.strictObject({ min: z.number().int().min(1), max: z.number().int().min(1).max(50) }),
@@ -45,8 +45,8 @@ const zStepCase = z.strictObject({
 });
 
 /** Pictures that help at a step, drawn from its own figures. */
-export const AIDS = ["bow", "light", "entry-tube", "polarity", "grip-test", "flush"] as const;
-export type Aid = (typeof AIDS)[number];
+const AIDS = ["bow", "light", "entry-tube", "polarity", "grip-test", "flush"] as const;
+type Aid = (typeof AIDS)[number];
 const isAid = (name: string): name is Aid => AIDS.some((aid) => aid === name);
 
 const common = {
@@ -158,7 +158,7 @@ const remove = z.strictObject({
 const measure = z.strictObject({ ...common, kind: z.literal("measure"), checks: z.array(zName).min(1) });
 
 /** Something to look at: what is seen, what it means, what to do. */
-export const zJudgement = z.strictObject({
+const zJudgement = z.strictObject({
   id: zId,
   asks: zName,
   /** It asks whether this is the fibre to part: where the plan says which are, the colours in the hand answer it. */

@@ -54,7 +54,7 @@ export type Meter = z.output<typeof zMeter>;
 type Readable = Pick<Instrument, "id" | "reads" | "longest">;
 
 /** What is to be read: its figure, micrometres, and whether it is a gap. */
-export interface ToRead {
+interface ToRead {
   readonly nominal: Length;
   readonly gap?: true | undefined;
 }

@@ -16,10 +16,10 @@ export const zAttempt = z.strictObject({
   leg: z.string(),
   cableLost: zMm,
 });
-export type Attempt = z.output<typeof zAttempt>;
+type Attempt = z.output<typeof zAttempt>;
 
 /** A rework that was taken: by which way, why, what was made anew where, and what it cost. Micrometres. */
-export interface ReworkTold {
+interface ReworkTold {
   at: string;
   by: string | null;
   leg: string;

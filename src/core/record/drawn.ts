@@ -11,7 +11,7 @@ export const zDrawn = z.strictObject({ feature: z.string(), name: z.string(), pl
 export type Drawn = z.output<typeof zDrawn>;
 
 /** An end as every record draws it: its sheet with each feature where what was read puts it, and the plan beside. */
-export interface DrawnEnd {
+interface DrawnEnd {
   readonly sheet: RunSheet;
   readonly places: readonly Drawn[];
 }

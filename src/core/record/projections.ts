@@ -38,7 +38,7 @@ export interface VerdictRow {
 }
 
 /** A retry, fresh start or rework. */
-export interface AttemptRow {
+interface AttemptRow {
   readonly eventId: string;
   readonly kind: "retry" | "restart" | "rework";
   readonly rule: string | null;

@@ -6,7 +6,7 @@ import type { Advice } from "./advice";
 import type { Placement } from "./placements";
 
 /** A length read at the end whose limits are tighter than what it is made of: each part may be right and it be out. */
-export interface Strain {
+interface Strain {
   readonly dimension: string;
   readonly name: string;
   /** What feeds it, by name. */

@@ -24,7 +24,7 @@ export interface NewLength extends Omit<PlannedLength, "id" | "from"> {
 }
 
 /** A look to be put into a procedure: what is asked, what is seen when all is well and when it is not. */
-export interface NewLook {
+interface NewLook {
   readonly title: string;
   readonly asks: string;
   readonly good: string;

@@ -4,7 +4,7 @@ import { type Outcome, ok, type Problem, refuse } from "../problem/problem";
 import type { ProcedureDocument } from "../procedure/procedure";
 import { assembled, type DraftBasis } from "./assemble";
 import type { DraftKit } from "./kit";
-import { END, featureIdOf, type Layer, type PlannedLength, type Side, slug } from "./planned-length";
+import { END, featureIdOf, type PlannedLayer, type PlannedLength, type Side, slug } from "./planned-length";
 
 /** One row of a card: a length with its datum, as text. */
 export interface LengthRow {
@@ -19,10 +19,10 @@ export interface LengthRow {
 const MOST_ROWS = 60;
 
 /** Where the name says no layer, the glass is bared. */
-const UNNAMED: Layer = "coating";
+const UNNAMED: PlannedLayer = "coating";
 
 /** Words that say which layer a length strips, the outermost first. */
-const LAYER_WORDS: readonly (readonly [RegExp, Layer])[] = [
+const LAYER_WORDS: readonly (readonly [RegExp, PlannedLayer])[] = [
   [/\b(jacket|sheath)\b/i, "jacket"],
   [/\b(yarn|aramid)\b/i, "yarn"],
   [/\btube\b/i, "tube"],
@@ -64,7 +64,7 @@ function readRow(
   row: LengthRow,
   line: number,
   before: readonly PlannedLength[],
-  startsAt: Layer,
+  startsAt: PlannedLayer,
 ): Outcome<PlannedLength> {
   const at = (problem: Problem): Outcome<never> => ({
     ok: false,
@@ -113,7 +113,7 @@ export const usualSide = (makes: PlannedLength["makes"], from: string): Side =>
   makes === "cleave" && from !== END ? "front" : "behind";
 
 /** What a length of that name makes: a mark, the cleave, or the layer that is stripped. */
-function madeBy(name: string, startsAt: Layer): PlannedLength["makes"] {
+function madeBy(name: string, startsAt: PlannedLayer): PlannedLength["makes"] {
   if (/cleav/i.test(name)) return "cleave";
   if (/mark|line|clamp/i.test(name)) return "mark";
   const layer = LAYER_WORDS.find(([word]) => word.test(name))?.[1] ?? UNNAMED;

@@ -3,7 +3,7 @@ import type { Length } from "../length/length";
 import type { ProcedureDocument } from "../procedure/procedure";
 import type { DraftKit } from "./kit";
 
-export type Layer = ProcedureDocument["startsAt"];
+export type PlannedLayer = ProcedureDocument["startsAt"];
 
 /** On which side of its datum a length ends: behind it, towards the cable, or in front of it, towards the fibre's end. */
 export type Side = "behind" | "front";
@@ -19,7 +19,7 @@ export interface PlannedLength {
   readonly plus: Length | null;
   readonly minus: Length | null;
   /** A mark that is drawn, the glass cleaved, or the layer that is taken off back to it. */
-  readonly makes: "mark" | "cleave" | Layer;
+  readonly makes: "mark" | "cleave" | PlannedLayer;
   /** Tool a layer is taken off with; null for the usual one. */
   readonly tool: string | null;
 }
@@ -51,7 +51,7 @@ export const featureNameOf = ({ name, makes }: Pick<PlannedLength, "name" | "mak
 export function layersOff(
   { makes }: Pick<PlannedLength, "makes">,
   all: readonly Pick<PlannedLength, "makes">[],
-): Layer[] {
+): PlannedLayer[] {
   if (makes === "mark" || makes === "cleave") return [];
   return makes === "buffer" && !all.some((other) => other.makes === "coating")
     ? ["buffer", "coating"]
@@ -59,9 +59,9 @@ export function layersOff(
 }
 
 /** How deep inside the cable a layer lies: greater is further in. */
-export const depthOf = (layer: Layer): number => LAYER_KINDS.indexOf(layer);
+export const depthOf = (layer: PlannedLayer): number => LAYER_KINDS.indexOf(layer);
 
-const TOOLS: Partial<Record<Layer, keyof DraftKit["tools"]>> = {
+const TOOLS: Partial<Record<PlannedLayer, keyof DraftKit["tools"]>> = {
   sheath: "jacket",
   jacket: "jacket",
   "inner-jacket": "jacket",

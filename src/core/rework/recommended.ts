@@ -1,4 +1,5 @@
 import { type Difference, differencesOf, raise } from "../dimensions/differences";
+import { EPSILON } from "../length/epsilon";
 import { mustHoldAt } from "../problem/held";
 import type { AtLeast, ReworkInput } from "./problem";
 
@@ -11,8 +12,6 @@ export interface Recommended {
 
 /** What stays put is held to one place, numbered before all features. */
 const ROOT = 0;
-const HAIR = 1e-6;
-
 /**
  * The largest common share of each limit's half-width that can be kept as margin over the lengths that touch a moved
  * feature; then, of all ways to keep it, the least cable, and the rest in the middle of what is left.
@@ -36,7 +35,7 @@ export function recommend(
     limits.forEach((limit, i) => {
       least[i] = limit.least + limit.half * margin;
     });
-    const chain = raise({ from, to, least }, at, HAIR);
+    const chain = raise({ from, to, least }, at, EPSILON);
     if (!chain) break;
     const cycle = chain.map((i) => mustHoldAt(limits, i));
     const sum = cycle.reduce((all, one) => all + one.least, 0);
@@ -44,7 +43,7 @@ export function recommend(
   }
   const held = limits.map((limit) => ({
     ...limit,
-    least: limit.least + Math.floor(limit.half * margin + HAIR),
+    least: limit.least + Math.floor(limit.half * margin + EPSILON),
   }));
   const low = lowest(count, held);
   const cable = names.indexOf(input.cable) + 1;

@@ -15,7 +15,7 @@ function room({ plus, minus }: Pick<Dimension, "plus" | "minus">): string {
 }
 
 /** A stated dimension in words, as it would be said over the bench: “buffer edge 40.0 ±1.0 behind the cable end”. */
-export function spokenDimension(procedure: Named, dimension: Dimension): string {
+function spokenDimension(procedure: Named, dimension: Dimension): string {
   const { from, to, nominal } = dimension;
   return `${nameOf(procedure, to)} ${formatMm(Math.abs(nominal))}${room(dimension)} ${nominal < 0 ? "before" : "behind"} the ${nameOf(procedure, from)}`;
 }

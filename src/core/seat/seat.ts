@@ -24,14 +24,7 @@ export interface Seat {
  * mark-off: at the stop, and that is why the mark stands where it does. cannot-be: deeper than the stop, so a reading
  * is wrong. unsure: the readings leave it open.
  */
-export type Finding =
-  | "seated"
-  | "short"
-  | "cleaved-long"
-  | "cleaved-short"
-  | "mark-off"
-  | "cannot-be"
-  | "unsure";
+type Finding = "seated" | "short" | "cleaved-long" | "cleaved-short" | "mark-off" | "cannot-be" | "unsure";
 
 /** Standard deviations beyond which a difference is taken to be there. */
 const SURE = 2;

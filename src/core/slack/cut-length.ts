@@ -19,7 +19,7 @@ export const zSegment = z.strictObject({
 
 export const zStored = z.strictObject({ turns: zTimes("The number of turns"), perimeter: zMmNotNegative });
 
-export const zEndUse = z.strictObject({
+const zEndUse = z.strictObject({
   prep: zMmNotNegative,
   waste: zMmNotNegative,
   retries: zTimes("The number of retries"),
@@ -36,10 +36,10 @@ export const zCutLengthInput = z.strictObject({
   }),
 });
 
-export type CutLengthInput = z.output<typeof zCutLengthInput>;
+type CutLengthInput = z.output<typeof zCutLengthInput>;
 
 /** What a cable must be cut to, micrometres; only the cut is rounded, and once. */
-export interface CutLength {
+interface CutLength {
   readonly route: number;
   readonly stored: number;
   readonly ends: number;

@@ -24,7 +24,6 @@ export const zYield = z.union(
   ],
   { error: "Yield must be a share p, or a record: good out of tried" },
 );
-export type Yield = z.output<typeof zYield>;
 
 export const zRetriesInput = z.strictObject({
   yield: zYield,
@@ -36,7 +35,7 @@ export const zRetriesInput = z.strictObject({
     .max(50, "The most retries must be at most 50"),
 });
 
-export type RetriesInput = z.output<typeof zRetriesInput>;
+type RetriesInput = z.output<typeof zRetriesInput>;
 
 export interface Retries {
   /** The least number of retries whose chance of falling short is within the risk; null where none is. */

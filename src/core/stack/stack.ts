@@ -80,7 +80,7 @@ export interface Stacked {
   readonly rss: number;
 }
 
-export interface Stack {
+interface Stack {
   readonly positions: Readonly<Record<string, Length>>;
   readonly between: readonly Stacked[];
 }

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { EPSILON } from "../length/epsilon";
 import { type Length, um, zMm } from "../length/length";
 import { zDocumentId } from "../names/names";
 import { chiSquaredQuantile } from "./distributions";
@@ -52,13 +53,10 @@ export function repeatabilityOf(readings: readonly Length[]): Repeatability {
     s,
     low: Math.sqrt(squares / chiSquaredQuantile(0.975, n - 1)),
     high: Math.sqrt(squares / chiSquaredQuantile(0.025, n - 1)),
-    repeatability: um(Math.ceil(s - HAIR)),
+    repeatability: um(Math.ceil(s - EPSILON)),
     stray: strayOf(readings, mean, s),
   };
 }
-
-/** Rounding in the last place of a square root must not add a micrometre. */
-const HAIR = 1e-6;
 
 /** Grubbs's two-sided critical values at 5 %, for 5 to 20 readings (from memory of published tables). */
 const GRUBBS = [

@@ -1,6 +1,6 @@
 import type { Tool } from "../procedure/tool";
 
-export type Blade = NonNullable<Tool["blade"]>;
+type Blade = NonNullable<Tool["blade"]>;
 
 /** What has been done with a blade: cleaves since it was last turned and wiped, and turns since it was new. */
 export interface BladeCount {
@@ -10,7 +10,7 @@ export interface BladeCount {
 }
 
 /** Where a blade stands, and what is due before the next cleave. */
-export interface BladeStanding {
+interface BladeStanding {
   /** Place in use, counted from 1. */
   readonly position: number;
   readonly leftHere: number;

@@ -2,7 +2,7 @@ import type { EndEvent } from "../event/event";
 import type { Line, RunSheet } from "../runsheet/runsheet";
 
 /** What is counted at a step: bites as they are worked out, else what the sheet asks for. */
-export interface CounterAsked {
+interface CounterAsked {
   readonly of: string;
   readonly min: number;
   readonly max: number;

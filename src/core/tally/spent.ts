@@ -4,7 +4,7 @@ import type { Line } from "../runsheet/runsheet";
 import { counterOf } from "./counter";
 
 /** The item under which a stroke of a cleaver is counted. */
-export const CLEAVE = "cleave";
+const CLEAVE = "cleave";
 
 /**
  * What doing a step uses up and breaks off, as the events to be made when it is left: strokes of the cleaver,

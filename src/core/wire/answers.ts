@@ -101,7 +101,7 @@ export const zBladeAnswer = z.strictObject({
 export const zBladesAnswer = z.array(zBladeAnswer).readonly();
 
 /** Something in the record that is not as it was written, or that this program cannot tell. */
-export const zFinding = z.strictObject({
+const zFinding = z.strictObject({
   /** Id of the end it is about; empty where it is about something else. */
   end: z.string(),
   /** What it is about, in words. */

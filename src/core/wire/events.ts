@@ -30,7 +30,7 @@ const zJudgedTold = z.strictObject({
 });
 
 /** An event as it is answered: lengths in millimetres outside, micrometres inside. */
-export const zRecorded = z.strictObject({
+const zRecorded = z.strictObject({
   id: z.string(),
   seq: z.int(),
   at: z.string(),

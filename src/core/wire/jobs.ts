@@ -13,7 +13,7 @@ import { zProcedure } from "../procedure/procedure";
 import { zLegTold } from "../record/legs";
 
 /** A piece as it is planned now; `revision` is what a change of it must have seen. */
-export const zPiece = z.strictObject({ id: z.string(), revision: z.int(), plan: zPiecePlan });
+const zPiece = z.strictObject({ id: z.string(), revision: z.int(), plan: zPiecePlan });
 export type Piece = z.output<typeof zPiece>;
 
 const zProgress = z.partialRecord(z.enum(STANDINGS), z.int());

@@ -5,7 +5,7 @@ import { useHotkeys } from "react-hotkeys-hook";
 import { type EndAdvice, isMidRun, onLeg, type ReworkInHand, type RunSheet } from "@/core";
 import { t } from "@/messages/advice";
 import { onControl } from "../aids/on-control";
-import { Choice } from "../controls/choice";
+import { ChoiceButton } from "../controls/choice";
 import type { Units } from "../words/length-text";
 import {
   careWords,
@@ -20,14 +20,14 @@ import {
 
 /** What the band shows: the end as it lies, or as one of the two ways would leave it. */
 const WAYS = ["now", "least", "recommended"] as const;
-export type Way = (typeof WAYS)[number];
+export type BandView = (typeof WAYS)[number];
 
 interface AdvicePanelProps {
   readonly sheet: RunSheet;
   readonly advice: EndAdvice;
   readonly units: Units;
-  readonly way: Way;
-  readonly onWay: (way: Way) => void;
+  readonly way: BandView;
+  readonly onWay: (way: BandView) => void;
   readonly onTake: (plan: "least" | "recommended") => void;
   readonly onStartOver: () => void;
   /** Whether Enter takes it: only the first piece of advice on the screen. */
@@ -94,7 +94,7 @@ function StartOver({
       </dl>
       {advice.why !== "its-rule" && <CarryOn sheet={sheet} advice={advice} />}
       {again && (
-        <Choice
+        <ChoiceButton
           onClick={() => onTake("recommended")}
           aria-keyshortcuts={first ? "Enter" : undefined}
           tone="go"
@@ -106,12 +106,12 @@ function StartOver({
             {rule && t("kept", { name: rule.name, reuses: rule.reuses })}
             {first && t("enter")}
           </span>
-        </Choice>
+        </ChoiceButton>
       )}
       {!isMidRun(sheet) && (
-        <Choice onClick={onStartOver} tone={again ? "line" : "out"} className="min-h-14 font-bold">
+        <ChoiceButton onClick={onStartOver} tone={again ? "line" : "out"} className="min-h-14 font-bold">
           {t("cut-it-off-and-sign-it")}
-        </Choice>
+        </ChoiceButton>
       )}
     </>
   );
@@ -172,7 +172,7 @@ function ReworkAdvised({
           {one}
         </p>
       ))}
-      <Choice
+      <ChoiceButton
         onClick={() => onTake(name)}
         aria-keyshortcuts={first ? "Enter" : undefined}
         tone="go"
@@ -190,7 +190,7 @@ function ReworkAdvised({
             : t("costs-no-attempt")}
           {first && t("enter")}
         </span>
-      </Choice>
+      </ChoiceButton>
       <dl className="grid grid-cols-3 gap-x-3 text-sm leading-tight">
         <WayOut name={t("least")} says={costWords(planCost(advice.least), units)} />
         <WayOut

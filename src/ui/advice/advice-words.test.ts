@@ -3,7 +3,7 @@ import { type EndAdvice, type Move, mm, type Seat, type SeenFault } from "@/core
 import { adviceFor, endAt } from "@/core/advice/fixtures/ends";
 import { stub } from "@/core/advice/fixtures/stub";
 import {
-  cableWords,
+  cableLostWords,
   careWords,
   causeWords,
   costWords,
@@ -51,7 +51,7 @@ describe("what to rework, in words", () => {
     expect(moveWords(stub, move(change), "mm")).toBe(words);
   });
   it("costs in cable, parts and half minutes", () => {
-    expect(cableWords(mm(0), "mm")).toBe("no cable lost");
+    expect(cableLostWords(mm(0), "mm")).toBe("no cable lost");
     expect(costWords({ cable: mm(41), parts: ["new connector"], seconds: 145 }, "mm")).toBe(
       "41.0 mm of cable · new connector · about 2½ min",
     );

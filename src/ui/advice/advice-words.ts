@@ -59,7 +59,7 @@ export function moveWords(sheet: RunSheet, { feature: id, how, further, from }: 
   });
 }
 
-export const cableWords = (length: Length, units: Units): string =>
+export const cableLostWords = (length: Length, units: Units): string =>
   length === 0
     ? t("no-cable-lost")
     : t("of-cable", {
@@ -92,7 +92,7 @@ export function reworkHeading(
 
 /** What a way out costs: cable, parts, time. */
 export const costWords = ({ cable, parts, seconds }: Cost, units: Units): string =>
-  [cableWords(cable, units), ...parts, `about ${minutesWords(seconds)}`].join(" · ");
+  [cableLostWords(cable, units), ...parts, `about ${minutesWords(seconds)}`].join(" · ");
 
 export const planCost = ({ cableLost, seconds }: Plan): Cost => ({ cable: cableLost, parts: [], seconds });
 

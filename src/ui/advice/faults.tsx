@@ -15,7 +15,7 @@ import {
   type RunSheet,
 } from "@/core";
 import { t } from "@/messages/advice";
-import { Choice } from "../controls/choice";
+import { ChoiceButton } from "../controls/choice";
 import { Input } from "../controls/input";
 import { backToStep } from "../keys/to-step";
 import type { Units } from "../words/length-text";
@@ -66,7 +66,7 @@ export function Faults({ sheet, state, units, onAdd }: FaultsProps) {
               <fieldset className="flex gap-2">
                 <legend className="sr-only">{isMidRun(sheet) ? t("which-side") : t("which-leg")}</legend>
                 {sheet.cable.legs.map((one) => (
-                  <Choice
+                  <ChoiceButton
                     key={one}
                     aria-pressed={one === leg}
                     onClick={() => setLeg(one)}
@@ -74,15 +74,15 @@ export function Faults({ sheet, state, units, onAdd }: FaultsProps) {
                     className="flex-1 text-center"
                   >
                     {t("leg", { one })}
-                  </Choice>
+                  </ChoiceButton>
                 ))}
               </fieldset>
             )}
             {end &&
               AT_END.map((what) => (
-                <Choice key={what} onClick={() => say(end.id, what)}>
+                <ChoiceButton key={what} onClick={() => say(end.id, what)}>
                   {capital(FAULT_SAID[what])}
-                </Choice>
+                </ChoiceButton>
               ))}
             {end && (
               <label className="text-soft text-sm">
@@ -98,15 +98,15 @@ export function Faults({ sheet, state, units, onAdd }: FaultsProps) {
               </label>
             )}
             {marks.map(({ id, name }) => (
-              <Choice key={id} onClick={() => say(id, "lost")}>
+              <ChoiceButton key={id} onClick={() => say(id, "lost")}>
                 {t("the-is-lost", { name })}
-              </Choice>
+              </ChoiceButton>
             ))}
           </Popover.Content>
         </Popover.Portal>
       </Popover.Root>
       {state.faults.map((fault) => (
-        <Choice
+        <ChoiceButton
           key={`${fault.leg}/${fault.feature}/${fault.what}`}
           onClick={() => onAdd({ kind: "fault", ...fault, on: false })}
           tone="out"
@@ -114,7 +114,7 @@ export function Faults({ sheet, state, units, onAdd }: FaultsProps) {
         >
           {capital(FAULT_SAID[fault.what])}
           {onLeg(fault.leg, isMidRun(sheet))} <span className="text-soft">{t("take-back")}</span>
-        </Choice>
+        </ChoiceButton>
       ))}
     </div>
   );

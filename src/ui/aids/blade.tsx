@@ -2,7 +2,7 @@
 
 import type { BladeLine } from "@/core";
 import { t } from "@/messages/aids";
-import { Choice } from "../controls/choice";
+import { ChoiceButton } from "../controls/choice";
 
 interface BladeProps {
   readonly blade: BladeLine;
@@ -16,7 +16,7 @@ const SAY = {
 } as const;
 
 /** The blade before a cleave: its places, what is left, and what is due first. */
-export function Blade({ blade: { tool, name, positions, standing }, onSeeTo }: BladeProps) {
+export function BladeAid({ blade: { tool, name, positions, standing }, onSeeTo }: BladeProps) {
   const { position, leftHere, left, wipeIn, due } = standing;
   return (
     <section aria-label={t("blade")} className="grid gap-2 rounded-lg border border-line px-3 py-2">
@@ -38,7 +38,7 @@ export function Blade({ blade: { tool, name, positions, standing }, onSeeTo }: B
       )}
       <div className="flex flex-wrap gap-2">
         {(["wipe", "turn", "new"] as const).map((action) => (
-          <Choice
+          <ChoiceButton
             key={action}
             aria-label={`${{ wipe: t("wiped"), turn: t("turned"), new: t("new-blade") }[action]}: ${name}`}
             onClick={() => onSeeTo(tool, action)}
@@ -46,7 +46,7 @@ export function Blade({ blade: { tool, name, positions, standing }, onSeeTo }: B
             className="flex-1 text-center font-semibold"
           >
             {{ wipe: t("wiped"), turn: t("turned"), new: t("new-blade") }[action]}
-          </Choice>
+          </ChoiceButton>
         ))}
       </div>
     </section>

@@ -11,7 +11,7 @@ import {
   shardsMissing,
 } from "@/core";
 import type { Units } from "../words/length-text";
-import { Blade } from "./blade";
+import { BladeAid } from "./blade";
 import { Counter } from "./counter";
 import { EntryTubePicture } from "./entry-tube";
 import { BowPicture, FlushPicture, GripPicture, LightPicture } from "./pictures";
@@ -39,7 +39,7 @@ export function StepTools({ sheet, line, state, blades, count, onCount, onAdd, o
   const timer = state.timers.find((timer) => timer.step === step.id);
   return (
     <div className="grid content-start gap-4 empty:hidden">
-      {blade && <Blade blade={blade} onSeeTo={onSeeTo} />}
+      {blade && <BladeAid blade={blade} onSeeTo={onSeeTo} />}
       {counter && (
         <Counter
           key={`${step.id}/${JSON.stringify(state.attempts)}`}

@@ -2,7 +2,7 @@ import { scaleLinear } from "d3-scale";
 import type { DrawnStretch } from "@/core";
 
 /** A stretch of cable drawn at true scale; lengths in micrometres, places in pixels. */
-export interface Stretch extends DrawnStretch {
+interface Stretch extends DrawnStretch {
   readonly x0: number;
   readonly x1: number;
 }
@@ -53,7 +53,7 @@ const GAP_PX = 7;
 /** A number stands at every so many millimetres. */
 const LABELLED = [10, 20, 50, 100, 200, 500, 1_000, 2_000, 5_000];
 
-export interface Tick {
+export interface ScaleTick {
   readonly x: number;
   /** 0 is the longest tick, with a number. */
   readonly rank: 0 | 1 | 2;
@@ -61,7 +61,7 @@ export interface Tick {
 }
 
 /** Millimetre ticks at true places; the scale decides how fine. */
-export function mmTicks(scale: BandScale): Tick[] {
+export function mmTicks(scale: BandScale): ScaleTick[] {
   const step = scale.pxPerMm >= 4 ? 1 : scale.pxPerMm >= 1.2 ? 5 : 10;
   const widest = String(Math.round((scale.stretches.at(-1)?.to ?? 0) / 1000)).length;
   const labelled =
@@ -75,7 +75,7 @@ export function mmTicks(scale: BandScale): Tick[] {
 }
 
 /** Inch ticks, sixteenths where they are legible, at true places. */
-export function inchTicks(scale: BandScale): Tick[] {
+export function inchTicks(scale: BandScale): ScaleTick[] {
   const parts = scale.pxPerMm >= 3 ? 16 : scale.pxPerMm >= 1.5 ? 8 : 4;
   const every = scale.pxPerMm >= 1 ? 1 : 4;
   return ticks(scale, 25_400 / parts, (n) => {
@@ -84,9 +84,13 @@ export function inchTicks(scale: BandScale): Tick[] {
   });
 }
 
-function ticks(scale: BandScale, step: number, kind: (n: number) => Pick<Tick, "rank" | "label">): Tick[] {
+function ticks(
+  scale: BandScale,
+  step: number,
+  kind: (n: number) => Pick<ScaleTick, "rank" | "label">,
+): ScaleTick[] {
   return scale.stretches.flatMap(({ from, to, x1 }) => {
-    const found: Tick[] = [];
+    const found: ScaleTick[] = [];
     for (let n = Math.ceil(from / step - 1e-9); n * step <= to; n++) {
       const x = scale.x(n * step);
       const { rank, label } = kind(n);

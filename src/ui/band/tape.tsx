@@ -1,6 +1,6 @@
 import { memo } from "react";
 import type { BandScale } from "./scale";
-import { inchTicks, mmTicks, type Tick } from "./scale";
+import { inchTicks, mmTicks, type ScaleTick } from "./scale";
 
 /** How long ticks are, px: whole, half and between. */
 const MM = [16, 11, 7] as const;
@@ -35,7 +35,7 @@ export const Tape = memo(function Tape({
 });
 
 interface TicksProps {
-  readonly ticks: readonly Tick[];
+  readonly ticks: readonly ScaleTick[];
   /** The edge they stand on, px. */
   readonly from: number;
   /** How far they go from it, by rank: below zero is up. */
@@ -49,7 +49,7 @@ interface TicksProps {
 function Ticks({ ticks, from, lengths, labelY, colour, size }: TicksProps) {
   const whole = ticks.filter(({ rank }) => rank === 0);
   const between = ticks.filter(({ rank }) => rank !== 0);
-  const path = (drawn: readonly Tick[]) =>
+  const path = (drawn: readonly ScaleTick[]) =>
     drawn.map(({ x, rank }) => `M${x} ${from}v${lengths[rank]}`).join("");
   return (
     <>

@@ -4,14 +4,14 @@ import { Check } from "lucide-react";
 import { isHandsFree } from "@/core";
 import { t } from "@/messages/batch";
 import type { BenchWork } from "../bench/use-work";
-import { Choice } from "../controls/choice";
+import { ChoiceButton } from "../controls/choice";
 import { useTick } from "../timers/timers-context";
 import { clockText } from "../words/clock-text";
 import { isPlain } from "./plain-step";
-import { type Batch, doneAt, readyAt } from "./use-batch";
+import { type BatchWork, doneAt, readyAt } from "./use-batch";
 
 interface BatchAsideProps {
-  readonly batch: Batch;
+  readonly batch: BatchWork;
   readonly place: number;
   readonly work: BenchWork;
   readonly onPlan: () => void;
@@ -57,14 +57,14 @@ export function BatchAside({ batch, place, work, onPlan }: BatchAsideProps) {
         {t("plan")} <span className="hidden lg:inline">{t("and-order")}</span>
       </button>
       {others > 0 && !last && isPlain(line) && (
-        <Choice onClick={onAll} tone="now" className="shrink-0 font-bold lg:mb-2 lg:w-full">
+        <ChoiceButton onClick={onAll} tone="now" className="shrink-0 font-bold lg:mb-2 lg:w-full">
           {t("done-on-all", { value: others + 1 })}
-        </Choice>
+        </ChoiceButton>
       )}
       {others > 0 && line.step.seconds && isHandsFree(line.step) && (
-        <Choice onClick={startAll} tone="now" className="shrink-0 font-bold lg:mb-2 lg:w-full">
+        <ChoiceButton onClick={startAll} tone="now" className="shrink-0 font-bold lg:mb-2 lg:w-full">
           {t("start-on-all", { value: others + 1 })}
-        </Choice>
+        </ChoiceButton>
       )}
       <ol className="flex gap-1 lg:grid lg:grid-cols-3">
         {members.map(({ id, label }, i) => {

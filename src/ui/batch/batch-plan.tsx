@@ -9,12 +9,12 @@ import { useTitle } from "../words/use-title";
 import { BatchEnds } from "./batch-ends";
 import { NameEnds } from "./name-ends";
 import { ScheduleDrawn } from "./schedule";
-import { type Batch, MODES } from "./use-batch";
+import { type BatchWork, MODES } from "./use-batch";
 
 interface BatchPlanProps {
   readonly name: string;
   readonly sheet: RunSheet;
-  readonly batch: Batch;
+  readonly batch: BatchWork;
   /** Where each end is made, by its id; null for one of no piece. */
   readonly wheres: Readonly<Record<string, WhereTold | null>>;
   readonly onBegin: (place: number) => void;
@@ -124,5 +124,5 @@ export function BatchPlan({ name, sheet, batch, wheres, onBegin }: BatchPlanProp
   );
 }
 
-const withinOf = (stages: Batch["stages"]): string =>
+const withinOf = (stages: BatchWork["stages"]): string =>
   [...new Set(stages.flatMap(({ within }) => (within ? [within.of] : [])))].join(", ");

@@ -6,10 +6,10 @@ import { NAME_PARTS, nameBy, patternProblem } from "@/core";
 import { t } from "@/messages/batch";
 import { Button } from "../controls/button";
 import { Input } from "../controls/input";
-import type { Batch } from "./use-batch";
+import type { BatchWork } from "./use-batch";
 
 /** Every end of the batch named at once, by a pattern; what it comes to is shown before it is taken. */
-export function NameEnds({ batch }: { batch: Batch }) {
+export function NameEnds({ batch }: { batch: BatchWork }) {
   const { members, states } = batch;
   const [open, setOpen] = useState(false);
   const [pattern, setPattern] = useState("fibre {n}, {colour}");

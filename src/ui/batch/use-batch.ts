@@ -31,7 +31,7 @@ import { type Member, seenOf, withNews } from "./news";
 export type { Member } from "./news";
 
 export const MODES = ["planned", "across", "through"] as const;
-export type Mode = (typeof MODES)[number];
+type Mode = (typeof MODES)[number];
 
 const modeOf = (kept: unknown) => MODES.find((mode) => mode === kept);
 const placeOf = (kept: unknown) => (typeof kept === "number" || kept === null ? kept : undefined);
@@ -184,7 +184,7 @@ export function useBatch(id: string, sheet: RunSheet, initial: readonly Member[]
   };
 }
 
-export type Batch = ReturnType<typeof useBatch>;
+export type BatchWork = ReturnType<typeof useBatch>;
 
 /** What doing a plain step on an end adds: every part of a gate on, what it uses, and going on. */
 export const doneAt = (line: Line, state: EndState): EndEvent[] => [

@@ -25,7 +25,7 @@ import {
   skippedSteps,
 } from "@/core";
 import { t } from "@/messages/bench";
-import type { Way } from "../advice/advice-panel";
+import type { BandView } from "../advice/advice-panel";
 import { useBlades } from "../aids/use-blades";
 import { useAims } from "../aim/aim-note";
 import { Band } from "../band/band";
@@ -94,7 +94,7 @@ export function BenchView({
   const work = useWork({ id, sheet, rule, initial, onDone: batch?.onDone });
   const { state, add, line, here, all, signing, typed } = work;
   const [read, setRead] = useState<string | null>(null);
-  const [way, setWay] = useState<Way>("recommended");
+  const [way, setWay] = useState<BandView>("recommended");
   const [simulated, setSimulated] = useState(false);
   const [askingPractice, setAskingPractice] = useState(false);
   const aims = useAims(who?.id ?? null, sheet.procedure.id);
@@ -207,9 +207,7 @@ export function BenchView({
             lines={sheet.lines}
             at={line.index}
             skipped={skipped}
-            mishaps={
-              <MishapRow sheet={sheet} work={work} className="flex-nowrap max-md:hidden" />
-            }
+            mishaps={<MishapRow sheet={sheet} work={work} className="flex-nowrap max-md:hidden" />}
             undo={<UndoButton work={work} className="ml-auto max-md:max-w-[45%] shrink-[100] md:min-w-0" />}
           />
           <div className={`short:flex-none flex min-h-0 flex-1 ${batch ? "flex-col lg:flex-row" : ""}`}>

@@ -5,7 +5,7 @@ import { type Clock, type RunSheet, runningClocks } from "@/core";
 import { t } from "@/messages/bench";
 import { Button } from "../controls/button";
 import { useTick } from "../timers/timers-context";
-import { clockText } from "../words/clock-text";
+import { clockText, secondsLeft } from "../words/clock-text";
 import type { BenchWork } from "./use-work";
 
 /** Share of its time left from which a clock warns. */
@@ -17,12 +17,9 @@ export function ClockStrip({ sheet, work }: { readonly sheet: RunSheet; readonly
   const now = useTick(clocks.length > 0);
   if (now === null) return null;
   return clocks.map((clock) => (
-    <ClockShown key={clock.from} sheet={sheet} work={work} clock={clock} left={leftOf(clock, now)} />
+    <ClockShown key={clock.from} sheet={sheet} work={work} clock={clock} left={secondsLeft(clock, now)} />
   ));
 }
-
-const leftOf = ({ startedAt, seconds }: Clock, now: number): number =>
-  seconds - (now - Date.parse(startedAt)) / 1000;
 
 interface ClockShownProps {
   readonly sheet: RunSheet;

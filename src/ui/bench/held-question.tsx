@@ -4,7 +4,7 @@ import { useEffect } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { t } from "@/messages/bench";
 import { onControl } from "../aids/on-control";
-import { Choice } from "../controls/choice";
+import { ChoiceButton } from "../controls/choice";
 import type { BenchWork } from "./use-work";
 
 interface HeldQuestionProps {
@@ -35,9 +35,9 @@ export function HeldQuestion({ held: { says, usual }, onLet }: HeldQuestionProps
         <strong className="text-unsure">{says}</strong> {t("again-passes-it-by-it-stays")}
       </p>
       {usual && (
-        <Choice onClick={take} aria-keyshortcuts="Enter" tone="now" className="font-bold">
+        <ChoiceButton onClick={take} aria-keyshortcuts="Enter" tone="now" className="font-bold">
           {USUAL[usual]} <span className="hidden font-normal lg:inline">{t("enter")}</span>
-        </Choice>
+        </ChoiceButton>
       )}
     </div>
   );

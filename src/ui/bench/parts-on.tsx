@@ -9,7 +9,7 @@ import { t } from "@/messages/bench";
 import { costWords } from "../advice/advice-words";
 import { onControl } from "../aids/on-control";
 import { Button } from "../controls/button";
-import { Choice } from "../controls/choice";
+import { ChoiceButton } from "../controls/choice";
 import { backToStep } from "../keys/to-step";
 import type { Units } from "../words/length-text";
 import type { BenchWork } from "./use-work";
@@ -51,7 +51,7 @@ export function PartsOn({ sheet, work }: { sheet: RunSheet; work: BenchWork }) {
                     <span className="text-soft text-sm">{part.way}</span>
                   </span>
                   {state.threaded.includes(part.id) ? (
-                    <Choice
+                    <ChoiceButton
                       aria-label={t("it-is-not-on-or-wrong", { name: part.name })}
                       onClick={() => {
                         add({ kind: "thread", part: part.id, on: false });
@@ -60,7 +60,7 @@ export function PartsOn({ sheet, work }: { sheet: RunSheet; work: BenchWork }) {
                       className="shrink-0 text-sm"
                     >
                       {t("not-on-or-wrong")}
-                    </Choice>
+                    </ChoiceButton>
                   ) : (
                     <strong className="text-out text-sm">{t("not-on-2")}</strong>
                   )}
@@ -136,7 +136,12 @@ export function ForgottenPart({ sheet, work, units }: { sheet: RunSheet; work: B
         </p>
       )}
       <div className="flex flex-wrap gap-2">
-        <Choice tone="go" onClick={() => put(one)} aria-keyshortcuts="Enter" className="min-h-14 flex-1 py-1">
+        <ChoiceButton
+          tone="go"
+          onClick={() => put(one)}
+          aria-keyshortcuts="Enter"
+          className="min-h-14 flex-1 py-1"
+        >
           {shutOutBy === null
             ? t("it-is-on-now")
             : overFace !== null
@@ -150,10 +155,13 @@ export function ForgottenPart({ sheet, work, units }: { sheet: RunSheet; work: B
                 : costWords(work.restartCost, units)}
             <span className="hidden lg:inline"> {t("enter")}</span>
           </span>
-        </Choice>
-        <Choice onClick={() => work.add({ kind: "thread", part: part.id, on: true })} className="min-h-14">
+        </ChoiceButton>
+        <ChoiceButton
+          onClick={() => work.add({ kind: "thread", part: part.id, on: true })}
+          className="min-h-14"
+        >
           {t("it-is-on-after-all")}
-        </Choice>
+        </ChoiceButton>
       </div>
     </section>
   );

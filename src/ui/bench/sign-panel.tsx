@@ -16,7 +16,7 @@ import {
   skippedSteps,
 } from "@/core";
 import { t } from "@/messages/bench";
-import { AdvicePanel, type Way } from "../advice/advice-panel";
+import { AdvicePanel, type BandView } from "../advice/advice-panel";
 import { ShardCount } from "../aids/shard-count";
 import { Button } from "../controls/button";
 import { Input } from "../controls/input";
@@ -35,8 +35,8 @@ interface SignPanelProps {
   readonly work: BenchWork;
   readonly rule: Rule;
   readonly instrument: Instrument;
-  readonly way: Way;
-  readonly onWay: (way: Way) => void;
+  readonly way: BandView;
+  readonly onWay: (way: BandView) => void;
   readonly units: Units;
   readonly onSign: (name: string, outcome: "kept" | "cut-off", missingShards: string) => void;
 }

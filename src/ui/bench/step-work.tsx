@@ -19,14 +19,14 @@ import {
   type WhereTold,
 } from "@/core";
 import { t } from "@/messages/bench";
-import { AdvicePanel, InHandStrip, type Way } from "../advice/advice-panel";
+import { AdvicePanel, type BandView, InHandStrip } from "../advice/advice-panel";
 import { Faults } from "../advice/faults";
 import { SeatNote } from "../advice/seat-words";
 import { SpareCable } from "../advice/spare-cable";
 import { StepPictures, StepTools } from "../aids/step-aids";
 import { AimNote } from "../aim/aim-note";
 import { Button } from "../controls/button";
-import { Figure, LengthFigure } from "../figure/figure";
+import { BigFigure, LengthFigure } from "../figure/figure";
 import { CheckList } from "../reading/check-list";
 import { InstrumentPicker } from "../reading/instrument-picker";
 import { JudgementPanel } from "../reading/judgement-panel";
@@ -56,8 +56,8 @@ interface StepWorkProps {
   readonly onRead: (check: string) => void;
   /** Whether mishaps are told beside the title: no list of steps has room for them. */
   readonly mishapsHere: boolean;
-  readonly way: Way;
-  readonly onWay: (way: Way) => void;
+  readonly way: BandView;
+  readonly onWay: (way: BandView) => void;
   /** Every end it is made with: this one, or its whole batch. */
   readonly ends: readonly EndState[];
   readonly simulated: boolean;
@@ -179,7 +179,7 @@ export function StepWork(props: StepWorkProps) {
               />
             </>
           ) : (
-            <Figure sheet={work.drawn} line={line} units={units} />
+            <BigFigure sheet={work.drawn} line={line} units={units} />
           )}
           {state.inHand && <InHandStrip sheet={sheet} inHand={state.inHand} />}
           {aim && <AimNote aim={aim} units={units} />}

@@ -1,7 +1,7 @@
 import { type Check, onLeg } from "@/core";
 import { t } from "@/messages/bench";
 import { Button } from "../controls/button";
-import { Choice } from "../controls/choice";
+import { ChoiceButton } from "../controls/choice";
 
 /** A reading that was taken for another length than the one asked for, until somebody says that it is right. */
 export interface Elsewhere {
@@ -36,9 +36,9 @@ export function TakenElsewhere({
         <Button onClick={onRight} aria-keyshortcuts="Enter" className="flex-1">
           {t("right")} <span className="hidden font-normal lg:inline">{t("enter")}</span>
         </Button>
-        <Choice onClick={onBack} aria-keyshortcuts="Z" className="flex-1">
+        <ChoiceButton onClick={onBack} aria-keyshortcuts="Z" className="flex-1">
           {t("take-it-back")} <span className="hidden lg:inline">· Z</span>
-        </Choice>
+        </ChoiceButton>
       </div>
     </div>
   );

@@ -2,7 +2,7 @@ import { useMemo } from "react";
 import { advise, type CheckStanding, type Conformance, type Rule, type RunSheet } from "@/core";
 import { t } from "@/messages/bench";
 import { costWords, planCost } from "../advice/advice-words";
-import { Choice } from "../controls/choice";
+import { ChoiceButton } from "../controls/choice";
 import type { Units } from "../words/length-text";
 import type { BenchWork } from "./use-work";
 
@@ -15,8 +15,7 @@ interface UnsureWaysProps {
 }
 
 /** A length that stands open, and that no further reading by the same instrument would settle. */
-export const isStuck = (judged: Conformance | null): boolean =>
-  judged?.verdict === "unsure" && judged.more === null;
+const isStuck = (judged: Conformance | null): boolean => judged?.verdict === "unsure" && judged.more === null;
 
 /** What a master does where the instrument cannot settle a length: make it anew to the middle, or carry on and say so. */
 export function UnsureWays({ sheet, rule, standing: { check, judged }, work, units }: UnsureWaysProps) {
@@ -48,18 +47,18 @@ export function UnsureWays({ sheet, rule, standing: { check, judged }, work, uni
       <p className="leading-tight sm:col-span-2">
         <strong>{t("this-instrument-cannot-settle-it")}</strong> {t("read-it-with-a-finer-one")}
       </p>
-      <Choice
+      <ChoiceButton
         aria-pressed={asked}
         onClick={() => work.setUnsettled(asked ? [] : [check.id])}
         className="aria-pressed:border-ink aria-pressed:font-bold"
       >
         {t("rework-it-to-the-middle-as")}
         {cost && <span className="block font-normal text-soft text-sm">{cost}</span>}
-      </Choice>
-      <Choice onClick={work.next}>
+      </ChoiceButton>
+      <ChoiceButton onClick={work.next}>
         {t("carry-on-as-it-is")}
         <span className="block text-soft text-sm">{t("that-it-is-out-the-record", { risk })}</span>
-      </Choice>
+      </ChoiceButton>
     </section>
   );
 }

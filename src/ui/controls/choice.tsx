@@ -18,7 +18,7 @@ interface ChoiceProps extends ComponentProps<"button"> {
 }
 
 /** One of several ways on, said in words from the left, with what it costs below. */
-export function Choice({ tone = "line", className = "", ...props }: ChoiceProps) {
+export function ChoiceButton({ tone = "line", className = "", ...props }: ChoiceProps) {
   return (
     <button
       type="button"

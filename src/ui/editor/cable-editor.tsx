@@ -10,7 +10,7 @@ import { usePeople } from "../people/people-context";
 import { CutFace } from "../sheet/cut-face";
 import { EditorHead } from "./editor-head";
 import { LengthField, TextField } from "./field";
-import { BELOW_A_LOW_HEAD, Found } from "./found";
+import { BELOW_A_LOW_HEAD, ReviewResults } from "./found";
 import { JsonText } from "./json-text";
 import { useDraft } from "./use-draft";
 
@@ -70,7 +70,7 @@ export function CableEditor({ initial, basis }: CableEditorProps) {
         <div className="px-4 sm:px-6">
           <EditorHead name={draft.name} basis={basis} edited={edited} onSave={save} stopped={!cable} />
         </div>
-        <Found bad={problem} problem={refused} />
+        <ReviewResults bad={problem} problem={refused} />
       </div>
       <div className={`mt-3 grid max-w-3xl gap-4 px-4 sm:px-6 ${BELOW_A_LOW_HEAD}`}>
         <div className="flex items-start gap-4">

@@ -31,9 +31,9 @@ import { About } from "./about";
 import { AddLength } from "./add-length";
 import { AddLook } from "./add-look";
 import { EditorHead } from "./editor-head";
-import { BELOW_THE_HEAD, Found } from "./found";
+import { BELOW_THE_HEAD, ReviewResults } from "./found";
 import { JsonText } from "./json-text";
-import type { Dimension } from "./lengths";
+import type { DocumentDimension } from "./lengths";
 import { LengthsEditor } from "./lengths-editor";
 import { LooksEditor } from "./looks-editor";
 import { PartsEditor } from "./parts-editor";
@@ -134,7 +134,7 @@ export function Editor({ initial, basis, from, cables, tools, kit }: EditorProps
           </p>
         )}
         <Drawing drawn={looked} lit={lit ?? placeOf(contradictions)} onPoint={setLit} />
-        <Found
+        <ReviewResults
           onLight={setLit}
           contradictions={contradictions}
           bad={looked.problem?.message ?? null}
@@ -208,7 +208,7 @@ const Body = memo(function Body({
     [change, document, kit, cables, tools],
   );
   const putLength = useCallback(
-    (at: number, field: string, next: Dimension, typed: boolean) =>
+    (at: number, field: string, next: DocumentDimension, typed: boolean) =>
       change(
         `lengths/${at}/${field}`,
         (now) => ({

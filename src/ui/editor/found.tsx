@@ -30,7 +30,7 @@ const NONE: readonly never[] = [];
  * What is wrong with a document under the pen, first what stops it. Its room stays the same on a desk, whatever is found, so
  * that no field moves under the hand: more than fits is scrolled to.
  */
-export const Found = memo(function Found({
+export const ReviewResults = memo(function Found({
   contradictions = NONE,
   bad,
   problem,

@@ -7,9 +7,9 @@ import { Select } from "../controls/select";
 import { conditionWords } from "../words/condition-words";
 import { LengthField, TextField } from "./field";
 import {
-  type Dimension,
+  type DocumentDimension,
   datumsOf,
-  type LengthRow,
+  type EditedLength,
   lengthRows,
   type Made,
   madeOn,
@@ -30,7 +30,7 @@ interface LengthsEditorProps {
   readonly moves: number;
   /** These two stay the same functions, so that a key draws one row anew and not all. */
   readonly onLight: (feature: string | null) => void;
-  readonly onChange: (at: number, field: string, next: Dimension, typed: boolean) => void;
+  readonly onChange: (at: number, field: string, next: DocumentDimension, typed: boolean) => void;
 }
 
 /** Every length: its name, what it is laid off from, its figure and tolerance. Another datum leaves the end the same. */
@@ -67,7 +67,9 @@ export function LengthsEditor({
   );
 }
 
-interface RowProps extends LengthRow, Pick<LengthsEditorProps, "sheet" | "moves" | "onLight" | "onChange"> {
+interface RowProps
+  extends EditedLength,
+    Pick<LengthsEditorProps, "sheet" | "moves" | "onLight" | "onChange"> {
   readonly at: number;
   readonly made: readonly Made[];
   readonly features: ProcedureDocument["features"];
@@ -96,8 +98,8 @@ const Row = memo(function Row({
   const { dimension, datum, to, figure } = row;
   const nameOf = (id: string) => features.find((feature) => feature.id === id)?.name ?? id;
   const datums = datumsOf(row, made).map((id) => ({ id, name: nameOf(id) }));
-  const put = (field: string, next: Dimension) => onChange(at, field, next, false);
-  const type = (field: string, next: Dimension) => onChange(at, field, next, true);
+  const put = (field: string, next: DocumentDimension) => onChange(at, field, next, false);
+  const type = (field: string, next: DocumentDimension) => onChange(at, field, next, true);
   return (
     <li
       className={`isolate -mx-1.5 grid items-start gap-2 px-1.5 py-2 md:grid-cols-[minmax(0,2fr)_minmax(0,2fr)_8rem_6rem_6rem] ${many ? OUT_OF_SIGHT : ""} ${wrong ? "bg-now-wash" : ""}`}

@@ -1,8 +1,16 @@
 import { describe, expect, it } from "vitest";
 import { mm, switchDatum } from "@/core";
-import { type Dimension, datumsOf, type Laid, lengthRows, madeOn, withFigure, withOther } from "./lengths";
+import {
+  type DocumentDimension,
+  datumsOf,
+  type Laid,
+  lengthRows,
+  madeOn,
+  withFigure,
+  withOther,
+} from "./lengths";
 
-const jacket: Dimension = {
+const jacket: DocumentDimension = {
   id: "jacket",
   name: "jacket strip",
   from: "end",
@@ -16,7 +24,7 @@ const jacket: Dimension = {
     { when: { core: ["62.5/125"] }, nominal: 58, plus: 2, minus: 2 },
   ],
 };
-const buffer: Dimension = {
+const buffer: DocumentDimension = {
   ...jacket,
   id: "buffer",
   name: "buffer strip",
@@ -32,7 +40,7 @@ const laid: Laid = {
     { id: "buffer", kind: "edge", madeAt: 4, position: mm(37) },
   ],
 };
-const rowOf = (dimension: Dimension, cases = {}, sheet: Laid | null = laid) => {
+const rowOf = (dimension: DocumentDimension, cases = {}, sheet: Laid | null = laid) => {
   const [row] = lengthRows({ dimensions: [dimension] }, sheet, cases);
   if (!row) throw new Error("one length makes one row");
   return row;

@@ -9,12 +9,12 @@ import {
   workedFrom,
 } from "@/core";
 
-export type Dimension = ProcedureDocument["dimensions"][number];
-export type OtherFigure = NonNullable<Dimension["cases"]>[number];
+export type DocumentDimension = ProcedureDocument["dimensions"][number];
+export type OtherFigure = NonNullable<DocumentDimension["cases"]>[number];
 
 /** A length as its row in the editor tells it. */
-export interface LengthRow {
-  readonly dimension: Dimension;
+export interface EditedLength {
+  readonly dimension: DocumentDimension;
   /** The feature it is laid off from, and the one it is laid off to. */
   readonly datum: string;
   readonly to: string;
@@ -41,7 +41,7 @@ export function lengthRows(
   { dimensions }: Pick<ProcedureDocument, "dimensions">,
   sheet: Laid | null,
   cases: Readonly<Record<string, number | null>>,
-): LengthRow[] {
+): EditedLength[] {
   const positions = positionsOf(sheet);
   return dimensions.map((dimension) => {
     const datum = workedFrom(dimension);
@@ -61,10 +61,14 @@ export function lengthRows(
  * The length with the figure typed in its row, millimetres from the datum it is worked from. Said from elsewhere, it
  * changes the figure the cable drawn is worked to: the length's own, or one of the others.
  */
-export function withFigure({ dimension, datum, derived, used }: LengthRow, sheet: Laid | null, mm: number) {
+export function withFigure(
+  { dimension, datum, derived, used }: EditedLength,
+  sheet: Laid | null,
+  mm: number,
+) {
   if (!derived) return { ...dimension, nominal: mm };
   const positions = positionsOf(sheet);
-  const stated = (one: Dimension): Dimension =>
+  const stated = (one: DocumentDimension): DocumentDimension =>
     withFigureFrom(one, datum, um(Math.round(mm * 1000)), positions);
   const other = used === null ? undefined : dimension.cases?.[used];
   if (used === null || !other) return stated(dimension);
@@ -72,7 +76,11 @@ export function withFigure({ dimension, datum, derived, used }: LengthRow, sheet
 }
 
 /** The length with one of its other figures changed. */
-export function withOther(dimension: Dimension, at: number, changes: Partial<OtherFigure>): Dimension {
+export function withOther(
+  dimension: DocumentDimension,
+  at: number,
+  changes: Partial<OtherFigure>,
+): DocumentDimension {
   return {
     ...dimension,
     cases: dimension.cases?.map((each, n) => (n === at ? { ...each, ...changes } : each)),
@@ -86,7 +94,7 @@ export const madeOn = (sheet: Laid | null): Made[] =>
   sheet?.features.map(({ id, kind, madeAt }) => ({ id, kind, madeAt })) ?? [];
 
 /** What a length can be laid off from: its own datum, and all that is there before it is made. */
-export function datumsOf({ dimension, datum }: LengthRow, features: readonly Made[]): string[] {
+export function datumsOf({ dimension, datum }: EditedLength, features: readonly Made[]): string[] {
   const made = features.find(({ id }) => id === dimension.to)?.madeAt ?? -1;
   const before = features.filter(
     ({ id, madeAt, kind }) => id !== dimension.to && kind !== "part" && madeAt < made,

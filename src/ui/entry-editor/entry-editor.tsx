@@ -19,7 +19,7 @@ import { t } from "@/messages/entry-editor";
 import { Button } from "../controls/button";
 import { EditorHead } from "../editor/editor-head";
 import { TextField } from "../editor/field";
-import { BELOW_THE_HEAD, Found } from "../editor/found";
+import { BELOW_THE_HEAD, ReviewResults } from "../editor/found";
 import { JsonText } from "../editor/json-text";
 import { PartsEditor } from "../editor/parts-editor";
 import { useDraft } from "../editor/use-draft";
@@ -94,7 +94,7 @@ export function EntryEditor({ initial, basis, cables, tools, sheets }: EntryEdit
           />
         </div>
         {last && <EntryDrawing entry={last} faded={entry === null} cables={cables} sheetOf={sheetOf} />}
-        <Found contradictions={contradictions} bad={problem} problem={refused} />
+        <ReviewResults contradictions={contradictions} bad={problem} problem={refused} />
       </div>
       <div className={`grid max-w-5xl gap-6 px-4 py-4 sm:px-6 ${BELOW_THE_HEAD}`}>
         <About draft={draft} isNew={basis === null} put={put} />

@@ -4,7 +4,7 @@ import type { Units } from "../words/length-text";
 import { settingText } from "../words/line-words";
 
 /** The steps that close an entry, in their order: from where the cable is laid in. */
-export const closingSteps = ({ lines }: Pick<RunSheet, "lines">): RunSheet["lines"] => {
+const closingSteps = ({ lines }: Pick<RunSheet, "lines">): RunSheet["lines"] => {
   const fit = lines.findIndex(({ step }) => step.kind === "insert");
   return fit < 0 ? [] : lines.slice(fit).filter(({ step }) => step.kind !== "dispose");
 };

@@ -19,7 +19,7 @@ export const standingsOf = (cables: readonly CableStanding[]): ReadonlyMap<strin
 const MAY_BEGIN: readonly Standing[] = ["planned", "out", "cut-off", "discarded", "unsure"];
 
 /** Several cables that one batch can take, by their ids. */
-export interface Alike {
+interface Alike {
   /** What they are called together. */
   readonly cable: string;
   readonly through: boolean;

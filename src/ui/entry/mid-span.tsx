@@ -10,23 +10,23 @@ import { fibreText } from "../words/fibre-text";
 import { mmText } from "../words/length-text";
 import { ColourCheck } from "./colour-check";
 import { parseMm } from "./parse-mm";
-import type { Opening } from "./through";
+import type { ThroughOpening } from "./through";
 
 /** Down to a tenth of a millimetre: never told longer than it is. */
 const tenths = (length: number): string => mmText(Math.floor(length / 100) * 100);
 
-const CUT_WORDS = {
+const CUT_NAMES = {
   middle: t("in-the-middle"),
   upstream: t("at-the-upstream-edge"),
   downstream: t("at-the-downstream-edge"),
 } as const;
-const CUTS = CUT_PLACES.map((id) => ({ id, name: CUT_WORDS[id] }));
+const CUTS = CUT_PLACES.map((id) => ({ id, name: CUT_NAMES[id] }));
 
 interface MidSpanProps {
   readonly entry: Entry;
   readonly cable: Cable;
   readonly through: Through;
-  readonly opening: Opening;
+  readonly opening: ThroughOpening;
   /** Fibres its piece's plan parts there; empty where nothing says which. */
   readonly parted: readonly Parted[];
   readonly onChange: (changed: Partial<Through>) => void;
@@ -134,7 +134,7 @@ export function MidSpan({ entry, cable, through, opening, parted, onChange }: Mi
             value={String(number)}
             options={parted.map(({ fibre, at }) => ({
               id: String(fibre),
-              name: `${fibre}: ${fibreText(fibreIn(cable, fibre))}, ${CUT_WORDS[at]}`,
+              name: `${fibre}: ${fibreText(fibreIn(cable, fibre))}, ${CUT_NAMES[at]}`,
             }))}
             onPick={(id) => setNumber(Number(id))}
           />

@@ -10,7 +10,7 @@ import { useWidth } from "../band/use-width";
 import { mmText } from "../words/length-text";
 
 /** A cable as it is drawn opened: what it is called, where it goes in, how it is prepared. */
-export interface OpenedCable {
+interface OpenedCable {
   readonly id: string;
   readonly name: string;
   readonly ports: readonly string[];

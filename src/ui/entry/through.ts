@@ -22,7 +22,7 @@ export const throughOf = (
 });
 
 /** How a sheath is opened in the middle of its run. Micrometres. */
-export interface Opening {
+export interface ThroughOpening {
   /** What storage and lay ask for at the least. */
   readonly needed: SheathWindow;
   /** As it is then opened: by the entry's own sheet, further where that is not enough. */
@@ -44,7 +44,7 @@ export function openingIn(
   { storage, reach, radius }: Pick<Entry, "storage" | "reach" | "radius">,
   { turns, pitch, diameter, reversal, cutAt }: Through,
   own: number | null,
-): Opening {
+): ThroughOpening {
   const asked: WindowInput = {
     entryPaths: storage.paths,
     turns,

@@ -36,7 +36,7 @@ function Huge({ size, shown: { main, unit, beside, rounding }, representative }:
 }
 
 /** The one number to work to, huge; its datum in words, the same place the other way, its tolerance drawn. */
-export function Figure({ sheet, line, units }: { sheet: RunSheet; line: Line; units: Units }) {
+export function BigFigure({ sheet, line, units }: { sheet: RunSheet; line: Line; units: Units }) {
   const words = figureWords(sheet, line, units);
   if (!words || !line.figure) return null;
   const { plus, minus } = line.figure.own;

@@ -5,7 +5,7 @@ import { kindOf } from "../sheet/style-kinds";
 import { wordings } from "../sheet/trade-words";
 
 /** What one word of a question was read as. */
-export type ReadAs = "size" | "cable" | "option" | "style" | "nothing";
+type ReadAs = "size" | "cable" | "option" | "style" | "nothing";
 
 /** A connector on a cable that was found, and what of the question it does not answer. */
 export interface FoundEnd {
@@ -17,7 +17,7 @@ export interface FoundEnd {
   readonly differs: string;
 }
 
-export interface Found {
+export interface Search {
   readonly fits: readonly FoundEnd[];
   readonly near: readonly FoundEnd[];
   /** Words that are nowhere on the shelf. */
@@ -172,11 +172,11 @@ function differsBy(words: readonly string[], { entry, hits }: Scored, all: reado
  * Connectors on cables by what was asked of both in one line, for example `3 mm cord, SC wedge`: those that answer all of
  * it, best first, then those that answer all but a little, with what differs. A size goes before a word.
  */
-export function findEnds(question: string, entries: readonly Entry[]): Found {
+export function findEnds(question: string, entries: readonly Entry[]): Search {
   const tries = wordings(question.replaceAll(",", " "))
     .map(askedIn)
     .filter((words) => words.length > 0);
-  const nothing: Found = { fits: [], near: [], unknown: [], reads: [] };
+  const nothing: Search = { fits: [], near: [], unknown: [], reads: [] };
   if (tries.length === 0) return nothing;
   const ranked = tries.map((words) => {
     const all = entries

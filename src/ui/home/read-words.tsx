@@ -1,10 +1,10 @@
 import { t } from "@/messages/home";
-import type { Found } from "./find-ends";
+import type { Search } from "./find-ends";
 
 /**
  * What each word of the question was read as, in a line under the field: words that were read alike stand together.
  */
-export function ReadWords({ question, reads }: { question: string; reads: Found["reads"] }) {
+export function ReadWords({ question, reads }: { question: string; reads: Search["reads"] }) {
   const groups = reads.reduce<{ words: string[]; says: string }[]>((all, { word, says }) => {
     const last = all.at(-1);
     if (last && last.says === says) last.words.push(word);

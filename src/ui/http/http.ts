@@ -12,7 +12,7 @@ export const zFailure = z.object({
 });
 
 /** Failures that never reached the server: what was sent may be sent again. */
-export const OFFLINE: Problem = {
+const OFFLINE: Problem = {
   code: "offline",
   message: t("the-server-does-not-answer-nothing"),
   path: [],

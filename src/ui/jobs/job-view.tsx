@@ -34,12 +34,12 @@ import { offerUndo } from "./offer-undo";
 import { PieceBand } from "./piece-band";
 import { PlaceStrip } from "./place-strip";
 import { RenamePieces } from "./rename-pieces";
-import { savePlan } from "./save-plans";
+import { sendPlan } from "./save-plans";
 import { ProgressLine } from "./standing";
 import { sheetHref, useBegin } from "./use-begin";
 
 /** The end to go on with, as the job's page offers it. */
-export interface Onward {
+interface Onward {
   readonly piece: string;
   readonly name: string;
   readonly place: PieceAnswer["places"][number];
@@ -51,7 +51,7 @@ export interface Onward {
 }
 
 /** A piece as the job's page shows it: what it needs, or why that cannot be told. */
-export interface PieceLine {
+interface PieceLine {
   readonly id: string;
   readonly revision: number;
   readonly plan: PiecePlan;
@@ -200,7 +200,7 @@ function PieceRow({ job, piece }: { job: string; piece: PieceLine }) {
   const { prefs } = usePrefs();
   const router = useRouter();
   const takeOff = async () => {
-    const answer = await savePlan({ id: piece.id, basis: piece.revision, plan: null }, prefs.person);
+    const answer = await sendPlan({ id: piece.id, basis: piece.revision, plan: null }, prefs.person);
     if (!answer.ok) return void toast.error(answer.problem.message);
     router.refresh();
     offerUndo({

@@ -2,7 +2,7 @@ import type { Across } from "@/core";
 import { t } from "@/messages/jobs";
 
 /** What does not go together over the two ends of a fibre, in words. */
-export const mismatchText = ({ name, asks, here, far }: Across): string =>
+const mismatchText = ({ name, asks, here, far }: Across): string =>
   t("side-a-is-side-b-is", {
     name,
     here,

@@ -6,9 +6,9 @@ import {
   type Length,
   type Loop,
   type PiecePlan,
+  type RouteStretch,
   type SideName,
   STRETCHES,
-  type Stretch,
 } from "@/core";
 import { t } from "@/messages/jobs";
 import { Button } from "../controls/button";
@@ -242,14 +242,14 @@ export const Choices = ({ choices, picked, onPick }: ChoicesProps) =>
   );
 
 interface StretchEditorProps {
-  readonly stretch: Stretch;
+  readonly stretch: RouteStretch;
   readonly at: number;
   readonly change: Change;
 }
 
 /** A stretch of the route. */
 export function StretchEditor({ stretch, at, change }: StretchEditorProps) {
-  const set = (changed: Partial<Stretch>) =>
+  const set = (changed: Partial<RouteStretch>) =>
     change((before) => ({
       ...before,
       route: before.route.map((one, i) => (i === at ? { ...one, ...changed } : one)),

@@ -10,7 +10,7 @@ export interface PlanChange {
 }
 
 /** What came of changes kept one after the other. */
-export interface Saved {
+interface Saved {
   /** Those kept, each with its revision now. */
   readonly kept: readonly { readonly id: string; readonly revision: number }[];
   /** What stopped the rest, or null. */
@@ -18,7 +18,7 @@ export interface Saved {
 }
 
 /** Keeps a change of a plan as the piece's next revision. */
-export const savePlan = ({ id, basis, plan }: PlanChange, by: string | null) =>
+export const sendPlan = ({ id, basis, plan }: PlanChange, by: string | null) =>
   post(`/api/v1/pieces/${id}`, zRevisionAnswer, { basis, plan: plan && z.encode(zPiecePlan, plan), by });
 
 /** Keeps changes one after the other, until one is refused or they are told to stop. */
@@ -31,7 +31,7 @@ export async function savePlans(
   for (const change of changes) {
     if (stopped()) break;
     onStep(kept.length);
-    const answer = await savePlan(change, by);
+    const answer = await sendPlan(change, by);
     if (!answer.ok) return { kept, problem: answer.problem.message };
     kept.push({ id: change.id, revision: answer.value.revision });
   }

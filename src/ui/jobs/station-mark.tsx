@@ -1,8 +1,8 @@
-import type { Opening } from "@/core";
+import type { SheathOpening } from "@/core";
 import { metresText } from "./metres";
 
 interface StationMarkProps {
-  readonly opening: Opening;
+  readonly opening: SheathOpening;
   readonly x: number;
   readonly axis: number;
   readonly small: boolean;

@@ -5,9 +5,8 @@ import { useState } from "react";
 import { v4 as uuid } from "uuid";
 import {
   CUT_PLACES,
-  type CutPlace,
-  type Opening,
   type PiecePlan,
+  type SheathOpening,
   type Station,
   stationName,
   um,
@@ -17,6 +16,7 @@ import { t } from "@/messages/jobs";
 import { Button } from "../controls/button";
 import { FigureField } from "../controls/figure-field";
 import { Select } from "../controls/select";
+import { CUT_WORDS } from "../words/cut-words";
 import { ASKS_METRES, metresText, readMetres } from "./metres";
 import { Choices, type SideStyle } from "./part-editor";
 import { fibresText, readFibres, withParted } from "./parted";
@@ -31,7 +31,7 @@ export interface MidRunStyle {
 
 interface StationsProps {
   readonly plan: PiecePlan;
-  readonly openings: readonly Opening[];
+  readonly openings: readonly SheathOpening[];
   /** How long the piece is, micrometres. */
   readonly exact: number;
   readonly styles: readonly MidRunStyle[];
@@ -135,7 +135,7 @@ export function Stations({
 }
 
 /** The middle of the longest stretch nothing is opened in. */
-function freeAlong(openings: readonly Opening[], exact: number): number {
+function freeAlong(openings: readonly SheathOpening[], exact: number): number {
   const edges = [0, ...openings.flatMap(({ from, to }) => [from, to]), exact];
   let best = { room: -1, middle: exact / 2 };
   for (let i = 0; i < edges.length; i += 2) {
@@ -144,12 +144,6 @@ function freeAlong(openings: readonly Opening[], exact: number): number {
   }
   return best.middle;
 }
-
-const CUT_WORDS: Readonly<Record<CutPlace, string>> = {
-  middle: t("in-the-middle-of-the-opening"),
-  upstream: t("at-its-edge-towards-side-a"),
-  downstream: t("at-its-edge-towards-side-b"),
-};
 
 interface StationEditorProps {
   readonly station: Station;

@@ -3,7 +3,7 @@
 import { useCallback, useMemo, useState } from "react";
 import { attempt, type PieceNeeds, type PieceParts, type PiecePlan, pieceNeeds } from "@/core";
 import { usePrefs } from "../prefs/prefs-context";
-import { savePlan } from "./save-plans";
+import { sendPlan } from "./save-plans";
 import { useKeeper } from "./use-keeper";
 
 interface Start {
@@ -28,7 +28,7 @@ export function usePlan({ piece, revision, plan: initial, parts, onKept }: Start
   const shown = tried ?? plan;
   const needs: PieceNeeds = useMemo(() => pieceNeeds(shown, parts(shown)), [shown, parts]);
   const send = useCallback(
-    (next: PiecePlan, basis: number) => savePlan({ id: piece, basis, plan: next }, prefs.person),
+    (next: PiecePlan, basis: number) => sendPlan({ id: piece, basis, plan: next }, prefs.person),
     [piece, prefs.person],
   );
   const onNewer = () => {

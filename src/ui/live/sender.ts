@@ -7,7 +7,7 @@ import { tell } from "./end-news";
 import { type Box, takeOut, waitingFor } from "./outbox";
 
 /** What becomes of events as they are sent. */
-export interface Sending {
+interface Sending {
   readonly answered: () => void;
   readonly refused: (problem: Problem, event: EndEvent) => void | Promise<void>;
   /** After each try: whether the server could not be reached. */

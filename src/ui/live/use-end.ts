@@ -15,7 +15,7 @@ import { merged, standing } from "./standing";
 const ASK_AGAIN_MS = 2_000;
 const RETRY_MS = 1_500;
 
-export interface LiveEnd {
+interface LiveEnd {
   readonly state: EndState;
   /** Adds an event: shown at once, kept on this device, sent in order. @returns its id. */
   readonly add: (event: EndEvent) => string;

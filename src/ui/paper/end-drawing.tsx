@@ -13,7 +13,7 @@ const LEFT = 18;
 const TAIL = 70;
 
 /** The finished end to scale, fibre to the left, with every mark and cut from the cable end in millimetres. */
-export function EndDrawing({
+export function PaperDrawing({
   sheet,
   planned,
 }: {

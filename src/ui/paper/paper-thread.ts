@@ -11,8 +11,8 @@ export interface PaperRecord {
   readonly form: PaperForm;
 }
 
-export const PAPER_FORMS = ["page", "log"] as const;
-export type PaperForm = (typeof PAPER_FORMS)[number];
+const PAPER_FORMS = ["page", "log"] as const;
+type PaperForm = (typeof PAPER_FORMS)[number];
 
 /**
  * What the thread is told under a number: records, one at a time, then to set them; or to forget them. Many records in one

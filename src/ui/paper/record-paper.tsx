@@ -7,7 +7,7 @@ import { legsText } from "../words/legs-text";
 import { coreText } from "../words/length-text";
 import { madeAtText } from "../words/made-at";
 import { otherSideTold, RESULT_WORDS } from "../words/verdict-words";
-import { EndDrawing } from "./end-drawing";
+import { PaperDrawing } from "./end-drawing";
 import { FACES, unprintable } from "./scripts";
 
 for (const face of FACES) Font.register(face);
@@ -330,7 +330,7 @@ function Head({ record }: { record: RecordDocument }) {
 }
 
 function Drawing({ record, sheet }: { record: RecordDocument; sheet: RunSheet | undefined }) {
-  return sheet ? <EndDrawing sheet={sheet} planned={record.drawn} /> : null;
+  return sheet ? <PaperDrawing sheet={sheet} planned={record.drawn} /> : null;
 }
 
 function Lengths({ record }: { record: RecordDocument }) {

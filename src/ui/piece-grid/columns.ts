@@ -1,4 +1,4 @@
-import { type Cable, type Length, type Outcome, ok, type PiecePlan, refuse, SIDES, um, ZERO } from "@/core";
+import { type Cable, type Length, type Outcome, ok, type PiecePlan, refuse, SIDES } from "@/core";
 import { t } from "@/messages/piece-grid";
 import { metresText, readCount, readMetres, readPerCent } from "../jobs/metres";
 
@@ -195,10 +195,6 @@ export function cableNamed<T extends Named>(text: string, cables: readonly T[]):
   const like = cables.filter(({ name }) => words.every((word) => name.toLowerCase().includes(word)));
   return like.length === 1 ? (like[0] ?? null) : null;
 }
-
-/** A plan's route as one figure, micrometres; zero where nothing is said. */
-export const routeOf = ({ route }: PiecePlan): Length =>
-  um(route.reduce((sum, { length }) => sum + (length ?? ZERO), 0));
 
 /** What was likely meant where letters stand for figures, for example the letter o for a nought. */
 export function meantBy(text: string): string | null {

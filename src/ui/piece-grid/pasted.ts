@@ -4,7 +4,7 @@ import { t } from "@/messages/piece-grid";
 import { COLUMN_IDS, COLUMNS, type Column, type ColumnId, meantBy } from "./columns";
 
 /** A cell of a pasted list that could not be read, and what was likely meant. */
-export interface CellProblem {
+interface CellProblem {
   readonly column: ColumnId;
   readonly text: string;
   readonly message: string;
@@ -65,7 +65,7 @@ function columnHeaded(text: string): ColumnId | null {
 type Cables = Parameters<Column["write"]>[2];
 
 /** What a pasted row comes to: a plan, or each of its cells that cannot be read. */
-export interface PlannedRow {
+interface PlannedRow {
   readonly plan: PiecePlan | null;
   readonly problems: readonly CellProblem[];
 }

@@ -8,7 +8,7 @@ import { savePlans } from "../jobs/save-plans";
 import { usePrefs } from "../prefs/prefs-context";
 
 /** A row changed: which, and to what. */
-export interface RowChange {
+interface RowChange {
   readonly row: number;
   readonly plan: PiecePlan;
 }

@@ -16,7 +16,7 @@ import {
 } from "@/core";
 import { t } from "@/messages/reading";
 import { onControl } from "../aids/on-control";
-import { Choice } from "../controls/choice";
+import { ChoiceButton } from "../controls/choice";
 import { useDigits } from "../keys/use-digits";
 import { VerdictSign } from "../words/verdict-sign";
 import { PartedCheck } from "./parted-check";
@@ -68,7 +68,7 @@ export function JudgementPanel({
       <legend className="mb-1.5 font-semibold text-lg leading-tight">{judgement.asks}</legend>
       {byColour && <PartedCheck judgement={judgement} parted={parted} given={answer} onAdd={onAdd} />}
       {(byColour ? [] : judgement.answers).map(({ id, sees, good, shards }, i) => (
-        <Choice
+        <ChoiceButton
           key={id}
           aria-pressed={id === answer}
           aria-keyshortcuts={String(i + 1)}
@@ -81,7 +81,7 @@ export function JudgementPanel({
           <kbd aria-hidden="true" className="figures hidden text-soft text-sm lg:block">
             {i + 1}
           </kbd>
-        </Choice>
+        </ChoiceButton>
       ))}
       <div role="status" className="min-h-16 leading-snug">
         {given && (
@@ -140,7 +140,7 @@ function Ladder({ sheet, offers, onTake, onGiveUp }: LadderProps) {
     <div className="mt-2 grid gap-1.5">
       {next ? (
         offered.map((offer) => (
-          <Choice
+          <ChoiceButton
             tone="now"
             key={offer.leg}
             onClick={() => onTake(offer)}
@@ -154,14 +154,14 @@ function Ladder({ sheet, offers, onTake, onGiveUp }: LadderProps) {
               {sheet.lines[offer.to]?.step.title}”
             </span>
             <span className="text-soft text-sm">{spentText(offer)}</span>
-          </Choice>
+          </ChoiceButton>
         ))
       ) : (
         <>
           <p className="font-bold text-out">{t("nothing-is-left-to-try-on")}</p>
-          <Choice tone="out" onClick={onGiveUp} className="min-h-14 font-bold">
+          <ChoiceButton tone="out" onClick={onGiveUp} className="min-h-14 font-bold">
             {t("cut-it-off-and-sign-it")}
-          </Choice>
+          </ChoiceButton>
         </>
       )}
       {others.length > 0 && (

@@ -5,13 +5,8 @@ import { type EndEvent, type Judgement, lastSeen, type PartedTold, type SeenFibr
 import { t } from "@/messages/reading";
 import { Button } from "../controls/button";
 import { ColourCheck } from "../entry/colour-check";
+import { CUT_WORDS } from "../words/cut-words";
 import { fibreText } from "../words/fibre-text";
-
-const CUT_WORDS = {
-  middle: t("in-the-middle-of-the-opening"),
-  upstream: t("at-the-edge-towards-side-a"),
-  downstream: t("at-the-edge-towards-side-b"),
-} as const;
 
 interface PartedCheckProps {
   readonly judgement: Judgement;

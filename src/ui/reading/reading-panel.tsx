@@ -16,11 +16,11 @@ import {
   type Reading,
   type Rule,
   um,
-  type Written,
+  type WrittenLength,
 } from "@/core";
 import { t } from "@/messages/reading";
 import { Button } from "../controls/button";
-import { Choice } from "../controls/choice";
+import { ChoiceButton } from "../controls/choice";
 import { IconButton } from "../controls/icon-button";
 import { usePaused } from "../controls/use-paused";
 import { ToleranceScale } from "../figure/tolerance-scale";
@@ -217,7 +217,7 @@ export function ReadingPanel({
           <fieldset ref={choices} className="grid gap-1">
             <legend className="font-semibold">{t("which-length-is-it")}</legend>
             {doubt.map((one) => (
-              <Choice
+              <ChoiceButton
                 key={one.id}
                 onClick={() => keep(one)}
                 className="flex items-center justify-between gap-3"
@@ -229,7 +229,7 @@ export function ReadingPanel({
                 <span className="figures text-soft text-sm">
                   {figureText(one.nominal, units, toleranceOf(one))}
                 </span>
-              </Choice>
+              </ChoiceButton>
             ))}
           </fieldset>
         ) : (
@@ -262,7 +262,7 @@ interface VerdictShownProps {
   readonly check: Check;
   readonly judged: Conformance;
   readonly units: Units;
-  readonly written: Written | null;
+  readonly written: WrittenLength | null;
   readonly bare: string;
   readonly advised: boolean;
 }
@@ -294,7 +294,7 @@ function VerdictShown({ check, judged, units, written, bare, advised }: VerdictS
 }
 
 /** A reading far out that would be in, taken in the other unit, is most likely that. */
-function UnitSlip({ check, written, units }: { check: Check; written: Written; units: Units }) {
+function UnitSlip({ check, written, units }: { check: Check; written: WrittenLength; units: Units }) {
   const other = units === "in" ? written.length / 25.4 : written.length * 25.4;
   const fits = (check.min === null || other >= check.min) && (check.max === null || other <= check.max);
   return fits ? (

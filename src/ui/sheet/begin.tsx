@@ -10,10 +10,10 @@ import { ConfirmPanel } from "../confirm/confirm-panel";
 import { Button } from "../controls/button";
 import { post } from "../http/http";
 import { usePrefs } from "../prefs/prefs-context";
-import type { Hand, Resolved } from "./selection";
+import type { Hand, ResolvedSelection } from "./selection";
 import { WhichInterface } from "./which-interface";
 
-type SheetResolved = Extract<Resolved, { kind: "sheet" }>;
+type SheetResolved = Extract<ResolvedSelection, { kind: "sheet" }>;
 
 /** From a sheet to the bench: one end or a batch. Figures nobody has checked yet are asked about first. */
 export function Begin({

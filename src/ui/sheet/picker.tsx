@@ -6,7 +6,7 @@ import { type ReactNode, useState } from "react";
 import { t } from "@/messages/sheet";
 import { matchRank } from "./match-rank";
 
-export interface Option {
+interface Option {
   readonly id: string;
   readonly name: string;
   readonly about: string;

@@ -86,7 +86,7 @@ export interface Shelf {
   readonly tools: readonly Tool[];
 }
 
-export type Resolved =
+export type ResolvedSelection =
   | { readonly kind: "unknown"; readonly message: string }
   | { readonly kind: "open"; readonly cable: Cable | null; readonly procedure: Style | null }
   /** The procedure picked is still to be read. */
@@ -134,7 +134,7 @@ export function resolve(
   shelf: Shelf,
   selection: Selection,
   schools: Readonly<Record<string, string>> = {},
-): Resolved {
+): ResolvedSelection {
   const cable = shelf.cables.find(({ id }) => id === selection.cable) ?? null;
   const style = shelf.styles.find(({ id }) => id === selection.style) ?? null;
   if (selection.cable && !cable)

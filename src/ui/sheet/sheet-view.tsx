@@ -20,7 +20,7 @@ import { Picker } from "./picker";
 import {
   type Hand,
   NOTHING,
-  type Resolved,
+  type ResolvedSelection,
   readSelection,
   resolve,
   type Selection,
@@ -233,12 +233,12 @@ const withHand = (cables: readonly Cable[], hand: Cable): readonly Cable[] => [
   ...cables.filter(({ id }) => id !== hand.id),
 ];
 
-type SheetResolved = Extract<Resolved, { kind: "sheet" }>;
+type SheetResolved = Extract<ResolvedSelection, { kind: "sheet" }>;
 
 interface BodyProps {
   readonly shelf: Shelf;
   readonly thumbs: Readonly<Record<string, Thumb>>;
-  readonly resolved: Resolved;
+  readonly resolved: ResolvedSelection;
   readonly failed: string | null;
   readonly onAgain: () => void;
   readonly onCable: (id: string) => void;

@@ -1,7 +1,7 @@
 import type { Style } from "@/core";
 
 /** What a procedure comes to: a connector on an end, a cable prepared or fanned out, a closure's entry. */
-export type StyleKind = "connector" | "kit" | "entry";
+type StyleKind = "connector" | "kit" | "entry";
 
 const KITS: readonly string[] = ["breakout-kit", "central-tube-ribbon", "cord-preparation"];
 
@@ -14,7 +14,7 @@ export const kindOf = ({ family }: Pick<Style, "family">): StyleKind => {
 const INTERFACE = "interface";
 
 /** A type of connector, as people ask for it first; how it goes on comes second. */
-export interface ConnectorType {
+interface ConnectorType {
   readonly id: string;
   readonly name: string;
   readonly styles: readonly string[];

@@ -2,7 +2,7 @@ import { t } from "@/messages/shelf";
 import { Link } from "../controls/link";
 
 /** One other thing, and why the two do not go together; nothing where they do. */
-export interface Fit {
+interface Fit {
   readonly id: string;
   readonly name: string;
   readonly href: string;

@@ -1,9 +1,9 @@
 "use client";
 
 import { Droplet } from "lucide-react";
-import { type EndState, type RunningPot, type RunSheet, runningPots } from "@/core";
+import { type EndState, type RunSheet, runningPots } from "@/core";
 import { t } from "@/messages/timers";
-import { clockText } from "../words/clock-text";
+import { clockText, secondsLeft } from "../words/clock-text";
 import { useTick } from "./timers-context";
 
 /** Share of its life left from which a pot warns. */
@@ -15,7 +15,7 @@ export function PotStrip({ sheet, ends }: { sheet: RunSheet; ends: readonly EndS
   const now = useTick(pots.length > 0);
   if (now === null) return null;
   return pots.map((pot) => {
-    const left = leftOf(pot, now);
+    const left = secondsLeft(pot, now);
     const low = left < pot.seconds * WARNS;
     return (
       <p
@@ -43,6 +43,3 @@ export function PotStrip({ sheet, ends }: { sheet: RunSheet; ends: readonly EndS
     );
   });
 }
-
-const leftOf = ({ startedAt, seconds }: RunningPot, now: number): number =>
-  seconds - (now - Date.parse(startedAt)) / 1000;

@@ -8,7 +8,7 @@ import { t } from "@/messages/timers";
 import { Link } from "../controls/link";
 import { usePrefs } from "../prefs/prefs-context";
 import { say } from "../words/aloud";
-import { clockText } from "../words/clock-text";
+import { clockText, secondsLeft } from "../words/clock-text";
 import { chime } from "./chime";
 import { useTick, useTimers } from "./timers-context";
 
@@ -21,7 +21,7 @@ export function TimerTray() {
   const { known, timers: running } = useTimers();
   const { prefs } = usePrefs();
   const now = useTick(running.length > 0);
-  const late = running.filter((timer) => timer.clock && now !== null && leftOf(timer, now) <= 0);
+  const late = running.filter((timer) => timer.clock && now !== null && secondsLeft(timer, now) <= 0);
   // What ran out is told at its own end and in the list; the tray is for what is going on.
   const timers = running
     .filter((timer) => !late.includes(timer))
@@ -40,7 +40,7 @@ export function TimerTray() {
   }, [any]);
   useEffect(() => {
     if (now === null || !known) return;
-    const over = running.filter((timer) => leftOf(timer, now) <= 0);
+    const over = running.filter((timer) => secondsLeft(timer, now) <= 0);
     // What was over before this page was opened stands in the tray; it has called already.
     called.current ??= new Set(over.map(keyOf));
     for (const timer of over) {
@@ -76,7 +76,7 @@ export function TimerTray() {
 
 /** One hold or cure: what is left of it, or that it is over, and the way to its end. */
 function TimerLink({ timer, now, wide = false }: { timer: BenchTimer; now: number; wide?: boolean }) {
-  const left = leftOf(timer, now);
+  const left = secondsLeft(timer, now);
   return (
     <Link
       href={hrefOf(timer)}
@@ -120,9 +120,6 @@ const endsAt = ({ startedAt, seconds }: BenchTimer): number => Date.parse(starte
 
 /** So many fit beside the places; the rest are a touch away. */
 const SHOWN = 4;
-
-const leftOf = ({ startedAt, seconds }: BenchTimer, now: number): number =>
-  seconds - (now - Date.parse(startedAt)) / 1000;
 
 /** The last and most telling part of an end's name. */
 const shortOf = (label: string): string => label.split(" · ").at(-1) ?? label;

@@ -2,7 +2,7 @@ import { type EndState, type SlackTold, slackBehind } from "@/core";
 import { t } from "@/messages/where";
 
 /** How many tries the slack of a place is still enough for, and how loud that is to be said. */
-export interface SlackSaid {
+interface SlackSaid {
   readonly text: string;
   readonly loud: boolean;
 }

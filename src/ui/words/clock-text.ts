@@ -1,5 +1,11 @@
 import { t } from "@/messages/words";
 
+/** Seconds until what runs from a moment on is over; negative afterwards. @param now milliseconds since 1970. */
+export const secondsLeft = (
+  { startedAt, seconds }: { readonly startedAt: string; readonly seconds: number },
+  now: number,
+): number => seconds - (now - Date.parse(startedAt)) / 1000;
+
 /** Seconds as a clock shows them: `0:45`, `12:05`, `1:02:00`; whole seconds, rounded up while they run down. */
 export function clockText(seconds: number): string {
   const whole = Math.max(0, Math.ceil(seconds));

@@ -77,7 +77,7 @@ export function figureWords(sheet: RunSheet, line: Line, units: Units): FigureWo
           ? figure.feature === root
             ? null
             : t("from-the", {
-                placeText: placeText(figure, units),
+                placeText: fromEndText(figure, units),
                 name: name(root),
                 value: isGone ? t("as-it-was") : "",
               })
@@ -91,7 +91,7 @@ export function figureWords(sheet: RunSheet, line: Line, units: Units): FigureWo
 }
 
 /** Where a mark or cut lies from the end of the cable, by the fraction it is worked to. */
-export const placeText = ({ fromEnd, own }: NonNullable<Line["figure"]>, units: Units): string =>
+export const fromEndText = ({ fromEnd, own }: NonNullable<Line["figure"]>, units: Units): string =>
   figureText(fromEnd, units, own);
 
 /** How closely a feature is made, by the line that makes it. */
@@ -149,8 +149,7 @@ export function settingText(setting: Setting, units: Units): string {
 }
 
 /** What an end uses up at a step: `1 dust cap`. */
-export const usesText = ({ step }: Line): string[] =>
-  step.uses.map(({ item, count }) => `${count} × ${item}`);
+const usesText = ({ step }: Line): string[] => step.uses.map(({ item, count }) => `${count} × ${item}`);
 
 /** What is not counted, timed or drawn at the bench: a setting in words, and what is used up. */
 export function benchNotes(line: Line, units: Units): string[] {

@@ -3,7 +3,7 @@ import { t } from "@/messages/words";
 import { figureText, lengthText, type Units } from "./length-text";
 
 /** A verdict as it is told: the word, by how much, how sure, and what to do. */
-export interface VerdictWords {
+interface VerdictWords {
   readonly word: string;
   readonly by: string;
   readonly sure: string;

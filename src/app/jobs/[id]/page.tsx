@@ -4,7 +4,7 @@ import { t } from "@/messages/app";
 import { getClosures } from "@/service/closures";
 import { findJobById } from "@/service/jobs";
 import { library } from "@/service/library";
-import { nextOfJob, placesOf } from "@/service/places";
+import { nextOfJob, plannedPlaces } from "@/service/places";
 import { mismatchesOf, needsOf } from "@/service/planning";
 import { pulse } from "@/service/pulse";
 import { theStore } from "@/service/the-store";
@@ -31,7 +31,7 @@ export default async function JobPage({
   });
   if (!job) notFound();
   const { cables, entries } = library(store);
-  const places = placesOf(store, job.pieces);
+  const places = plannedPlaces(store, job.pieces);
   return (
     <>
       <Fresh seen={pulse(store).n} />

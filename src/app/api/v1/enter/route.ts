@@ -1,5 +1,5 @@
 import { zEnteredAnswer } from "@/core";
-import { enter, SESSION_COOKIE, SESSION_SECONDS } from "@/service/crew";
+import { letDeviceIn, SESSION_COOKIE, SESSION_SECONDS } from "@/service/crew";
 import { answerAs, jsonBody } from "../../answer";
 
 /**
@@ -9,7 +9,7 @@ import { answerAs, jsonBody } from "../../answer";
 export async function POST(request: Request): Promise<Response> {
   let session = "";
   const answer = await answerAs(zEnteredAnswer, async () => {
-    session = await enter(process.env.ARLENT_CREW, await jsonBody(request));
+    session = await letDeviceIn(process.env.ARLENT_CREW, await jsonBody(request));
     return { entered: true };
   });
   if (session === "") return answer;

@@ -1,11 +1,11 @@
 import { zStudiesAnswer, zStudyAnswer } from "@/core";
-import { addStudy, studies } from "@/service/studies";
+import { addStudy, listStudies } from "@/service/studies";
 import { theStore } from "@/service/the-store";
 import { acting } from "../../acting";
 import { answerAs } from "../../answer";
 
 /** Studies, newest first. */
-export const GET = () => answerAs(zStudiesAnswer, () => studies(theStore()));
+export const GET = () => answerAs(zStudiesAnswer, () => listStudies(theStore()));
 
 /** Keeps a study. */
 export const POST = (request: Request) =>

@@ -1,0 +1,62 @@
+import { readdirSync, readFileSync } from "node:fs";
+import { join } from "node:path";
+import ts from "typescript";
+import { describe, expect, it } from "vitest";
+
+const SOURCE = "src";
+const EVERYWHERE = [SOURCE, "library", "demo", "e2e", "perf", "scripts"];
+
+const filesUnder = (folder: string): string[] =>
+  readdirSync(folder, { withFileTypes: true }).flatMap((entry) =>
+    entry.isDirectory() ? filesUnder(join(folder, entry.name)) : [join(folder, entry.name)],
+  );
+
+const isCode = (file: string): boolean => /\.(tsx?|mjs)$/.test(file);
+/** Files whose names are asked for by the framework or are the door itself, and helpers of tests. */
+const isApart = (file: string): boolean =>
+  /\.test\.|\/fixtures\/|^src\/(app|messages)\/|src\/(instrumentation|proxy)\.ts|core\/index\.ts/.test(file);
+
+/** The names a file exports where it declares them. */
+function exportedIn(file: string): string[] {
+  const source = ts.createSourceFile(file, readFileSync(file, "utf8"), ts.ScriptTarget.Latest, true);
+  return source.statements.flatMap((statement) => {
+    if (!ts.canHaveModifiers(statement)) return [];
+    if (!ts.getModifiers(statement)?.some(({ kind }) => kind === ts.SyntaxKind.ExportKeyword)) return [];
+    if (ts.isVariableStatement(statement))
+      return statement.declarationList.declarations.map(({ name }) => name.getText());
+    const declared =
+      ts.isFunctionDeclaration(statement) ||
+      ts.isInterfaceDeclaration(statement) ||
+      ts.isTypeAliasDeclaration(statement) ||
+      ts.isClassDeclaration(statement)
+        ? statement.name?.text
+        : undefined;
+    return declared === undefined ? [] : [declared];
+  });
+}
+
+const exported = filesUnder(SOURCE)
+  .filter((file) => isCode(file) && !isApart(file))
+  .flatMap((file) => [...new Set(exportedIn(file))].map((name) => ({ name, file })));
+
+describe("an exported name", () => {
+  it("means one thing: no two files export the same", () => {
+    const twice = exported.filter(({ name, file }) =>
+      exported.some((other) => other.name === name && other.file !== file),
+    );
+    expect(exported.length).toBeGreaterThan(900);
+    expect(twice).toEqual([]);
+  });
+  it("is used in another file", () => {
+    const files = EVERYWHERE.flatMap(filesUnder).filter(isCode);
+    const users = new Map<string, Set<string>>();
+    for (const file of files)
+      for (const word of readFileSync(file, "utf8").match(/[A-Za-z_$][\w$]*/g) ?? []) {
+        const known = users.get(word);
+        if (known) known.add(file);
+        else users.set(word, new Set([file]));
+      }
+    const alone = exported.filter(({ name }) => (users.get(name)?.size ?? 0) < 2);
+    expect(alone).toEqual([]);
+  });
+});
