@@ -302,7 +302,7 @@ test("one break, one forgotten part and one wrong reading on a phone: the record
   await goTo("Bend screen");
   await page.getByRole("button", { name: /It broke/ }).click();
   await advice(page)
-    .getByRole("button", { name: /Take it|Begin again/ })
+    .getByRole("button", { name: /Take it|Start again/ })
     .click();
   await expect(heading(page)).not.toHaveText("Bend screen");
   visited.length = 0;

@@ -80,7 +80,7 @@ test.describe("after the fibre broke at the bend, every big figure is one the fr
         .click();
       await page
         .getByRole("region", { name: "What to do" })
-        .getByRole("button", { name: /Take it|Begin again/ })
+        .getByRole("button", { name: /Take it|Start again/ })
         .first()
         .click();
       const fresh = freshFigures(sheet);
