@@ -25,7 +25,7 @@ export const metadata: Metadata = {
 };
 export const viewport: Viewport = { width: "device-width", initialScale: 1 };
 
-/** What a page is written in, for its scripts: English is in them already. */
+/** Gives the page its language's messages. English needs none: it is part of the scripts. */
 function PageLanguage() {
   const spoken = language();
   if (spoken.code === ENGLISH.code) return null;

@@ -20,7 +20,7 @@ export interface BenchState {
   /** Whether grit of a film is on the face; the finest film so far, micrometres. */
   readonly gritty: boolean;
   readonly grain: number;
-  /** Whether what shrinks was shrunk, and whether it is still hot. */
+  /** Whether the sleeve was shrunk, and whether it is still hot. */
   readonly shrunk: boolean;
   readonly hot: boolean;
   readonly joint: "none" | "open" | "closed";

@@ -158,7 +158,7 @@ const heat: Contract = (step, state, { due, has, placement }) => {
     : null;
 };
 
-/** Whether a step reads a length that ends at a feature. */
+/** Whether a step measures a length that starts or ends at a feature. */
 const reads = (step: Step, feature: string, dimensions: Course["placement"]["dimensions"]): boolean =>
   checksOf(step).some((id) =>
     dimensions.some((dimension) => dimension.id === id && [dimension.from, dimension.to].includes(feature)),
