@@ -7,7 +7,7 @@ process.env.ARLENT_COMPRESS ??= "no";
 
 export default defineConfig({
   testDir: "e2e",
-  globalSetup: "./e2e/shared.ts",
+  globalSetup: "./harness/global-setup.ts",
   workers: 2,
   // Generous: they end what hangs, and a slow machine is not a fault.
   timeout: 180_000,

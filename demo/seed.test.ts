@@ -1,16 +1,16 @@
 import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
 import { endState, personNamed } from "@/core";
-import { aimsOf } from "@/service/aims";
-import { benchPage } from "@/service/bench";
-import { getClosure, getClosures } from "@/service/closures";
-import { getEnd } from "@/service/ends";
-import { getJob, jobsPage } from "@/service/jobs";
-import { ledgerPage } from "@/service/ledger";
-import { library } from "@/service/library";
-import { people } from "@/service/people";
-import { listStudies } from "@/service/studies";
-import { openStore } from "@/store/database";
+import { people } from "@/service/crew/people";
+import { benchPage } from "@/service/end/bench-page";
+import { getEnd } from "@/service/end/ends";
+import { getClosure, getClosures } from "@/service/job/closures";
+import { getJob, jobsPage } from "@/service/job/jobs";
+import { ledgerPage } from "@/service/ledger/ledger";
+import { library } from "@/service/shelf/library";
+import { aimsOf } from "@/service/workshop/aims";
+import { listStudies } from "@/service/workshop/studies";
+import { openStore } from "@/store/opening/open";
 import { seed } from "./seed";
 
 describe("the Quillmere demo", () => {

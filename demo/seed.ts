@@ -25,17 +25,17 @@ import {
   zStoredEvent,
 } from "@/core";
 import { actOn } from "@/service/act";
-import { getBatch, startBatch } from "@/service/batches";
-import { addClosure } from "@/service/closures";
-import { addEvents, getEnd, startEnd } from "@/service/ends";
-import { addPieces, newJob } from "@/service/jobs";
-import { addPerson } from "@/service/people";
-import { beginPlaces } from "@/service/places";
-import { confirmFigures } from "@/service/shelf";
-import { addStudy } from "@/service/studies";
-import { openStore } from "@/store/database";
-import { shippedLibrary } from "@/store/shipped";
-import type { Store } from "@/store/store";
+import { addPerson } from "@/service/crew/people";
+import { getBatch, startBatch } from "@/service/end/batches";
+import { addEvents, getEnd, startEnd } from "@/service/end/ends";
+import { addClosure } from "@/service/job/closures";
+import { addPieces, newJob } from "@/service/job/jobs";
+import { beginPlaces } from "@/service/job/places";
+import { confirmFigures } from "@/service/shelf/shelf";
+import { addStudy } from "@/service/workshop/studies";
+import type { Store } from "@/store/database/store";
+import { openStore } from "@/store/opening/open";
+import { shippedLibrary } from "@/store/shelf/shipped";
 import { DEMO_MARK } from "../scripts/demo-file.mjs";
 
 const zBase = {

@@ -1,4 +1,4 @@
-import { addEvents, expect, lineOf, startEnd, THREADED, test } from "./server";
+import { addEvents, expect, lineOf, startEnd, THREADED, test } from "../harness/server";
 import { begin, heading, pass, serverClock, sign, work } from "./work";
 
 const PAIR = { cable: "duplex-3.0", procedure: "adhesive-polish-duplex", core: "50/125" };

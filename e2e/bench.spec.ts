@@ -1,5 +1,14 @@
 import type { APIRequestContext, Page } from "@playwright/test";
-import { addEvents, endAtMeasure, expect, lineOf, MEASURE, startEnd, THREADED, test } from "./server";
+import {
+  addEvents,
+  endAtMeasure,
+  expect,
+  lineOf,
+  MEASURE,
+  startEnd,
+  THREADED,
+  test,
+} from "../harness/server";
 import { begin, heading, openPlace, pass, sign, work } from "./work";
 
 for (const [style, query] of [

@@ -1,8 +1,17 @@
 import Database from "better-sqlite3";
 import sharp from "sharp";
-import { pdfPages } from "../library/fixtures/pdf-pages";
+import {
+  addEvents,
+  cleaveRead,
+  endAtMeasure,
+  expect,
+  lineOf,
+  startEnd,
+  THREADED,
+  test,
+} from "../harness/server";
+import { pdfPages } from "../src/paper/fixtures/pdf-pages";
 import { barriersOn } from "./barriers";
-import { addEvents, cleaveRead, endAtMeasure, expect, lineOf, startEnd, THREADED, test } from "./server";
 import { heading, pass, sign, workAs } from "./work";
 
 const CAM = { cable: "distribution-900", procedure: "stub-cam-crimp-900", core: "9/125" };

@@ -2,7 +2,7 @@ import { randomUUID } from "node:crypto";
 import type { Page } from "@playwright/test";
 import type { EventInput } from "@/core";
 import { CLOSURE, PLAN } from "@/service/fixtures/plan";
-import { addEvents, expect, lineOf, loadedBy, test } from "./server";
+import { addEvents, expect, lineOf, loadedBy, test } from "../harness/server";
 import { notNow, pick, pickByLetters } from "./work";
 
 const HILL = {

@@ -3,9 +3,9 @@ import { mkdtempSync, readFileSync, statSync } from "node:fs";
 import { get } from "node:http";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
+import { served } from "../harness/command";
+import { expect, test, WEDGE } from "../harness/server";
 import { barriersOn } from "./barriers";
-import { served } from "./command";
-import { expect, test, WEDGE } from "./server";
 
 const KEY = "moor-hall-hut-1926";
 const WIDE = { ARLENT_LISTEN: "0.0.0.0" };

@@ -2,8 +2,8 @@ import { spawnSync } from "node:child_process";
 import { mkdtempSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { served } from "./command";
-import { expect, test, WEDGE } from "./server";
+import { served } from "../harness/command";
+import { expect, test, WEDGE } from "../harness/server";
 
 test.describe("npm run demo", () => {
   const demo = (database: string, ...flags: string[]) => served("demo", database, flags);

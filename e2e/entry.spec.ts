@@ -1,5 +1,5 @@
 import type { Page } from "@playwright/test";
-import { addEvents, expect, lineOf, startEnd, test } from "./server";
+import { addEvents, expect, lineOf, startEnd, test } from "../harness/server";
 import { pick, pickByLetters } from "./work";
 
 const DOME = "/entry/entry-dome-gel";

@@ -1,5 +1,5 @@
 import type { APIRequestContext } from "@playwright/test";
-import { addEvents, cleaveRead, lineOf, MEASURE, startEnd, THREADED, WEDGE } from "./server";
+import { addEvents, cleaveRead, lineOf, MEASURE, startEnd, THREADED, WEDGE } from "../harness/server";
 
 const LONG =
   "The very long name of a feeder that goes from the correlator hall past the weather hut to the last pad on the moor";

@@ -1,6 +1,6 @@
 import { compileRunSheet, misfits } from "@/core";
-import { shippedLibrary } from "@/store/shipped";
-import { expect, test } from "./server";
+import { shippedLibrary } from "@/store/shelf/shipped";
+import { expect, test } from "../harness/server";
 import { begin, sign, work } from "./work";
 
 const { procedures, cables, tools } = shippedLibrary();

@@ -3,16 +3,16 @@ import { mkdtempSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { actOn } from "@/service/act";
-import { startBatch } from "@/service/batches";
-import { addClosure } from "@/service/closures";
-import { startEnd } from "@/service/ends";
+import { addPerson, people } from "@/service/crew/people";
+import { startBatch } from "@/service/end/batches";
+import { startEnd } from "@/service/end/ends";
 import { CLOSURE, PLAN } from "@/service/fixtures/plan";
-import { addPieces, newJob } from "@/service/jobs";
-import { addPerson, people } from "@/service/people";
-import { checkWholeRecord } from "@/service/record-check";
-import { openStore } from "@/store/database";
+import { addClosure } from "@/service/job/closures";
+import { addPieces, newJob } from "@/service/job/jobs";
+import { checkWholeRecord } from "@/service/keeping/record-check";
+import { openStore } from "@/store/opening/open";
+import { freePort, NO_PAGE, startServer } from "../harness/next-server";
 import { fuzz, type Known } from "./fuzz";
-import { freePort, NO_PAGE, startServer } from "./next-server";
 
 const WEDGE = { cable: "simplex-3.0", procedure: "stub-wedge-release-cord", core: "9/125" };
 

@@ -4,9 +4,9 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { ROUTES, type Route } from "@/app/api/routes";
 import { CLOSURE, PLAN } from "@/service/fixtures/plan";
+import { freePort, NO_PAGE, startServer } from "../harness/next-server";
+import { endAtMeasure, expect, test, WEDGE } from "../harness/server";
 import { fuzz, unlikeItsPage } from "./fuzz";
-import { freePort, NO_PAGE, startServer } from "./next-server";
-import { endAtMeasure, expect, test, WEDGE } from "./server";
 
 /** Whether an answer is one its route says: done and by its schema, or refused by the closed list. */
 const mustBeTold = (route: Route, status: number, text: string, type: string): void =>

@@ -1,7 +1,7 @@
 import type { APIRequestContext, Locator } from "@playwright/test";
 import { type EventInput, parseAddress } from "@/core";
 import { PLAN } from "@/service/fixtures/plan";
-import { addEvents, expect, loadedBy, THREADED, test } from "./server";
+import { addEvents, expect, loadedBy, THREADED, test } from "../harness/server";
 import { begin, notNow, pickByLetters, underMessage } from "./work";
 
 const { A: SIDE } = PLAN.sides;

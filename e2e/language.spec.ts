@@ -1,9 +1,9 @@
 import { mkdtempSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
+import { freePort, NO_PAGE, startServer } from "../harness/next-server";
+import { expect, test } from "../harness/server";
 import { everyView } from "./every-view";
-import { freePort, NO_PAGE, startServer } from "./next-server";
-import { expect, test } from "./server";
 
 /** Sizes a page must fit: a narrow phone, a phone on its side, a small tablet. */
 const SIZES = [

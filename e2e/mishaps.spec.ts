@@ -1,5 +1,4 @@
 import type { Page } from "@playwright/test";
-import { barriersOn } from "./barriers";
 import {
   addEvents,
   cleaveRead,
@@ -10,7 +9,8 @@ import {
   startEnd,
   THREADED,
   test,
-} from "./server";
+} from "../harness/server";
+import { barriersOn } from "./barriers";
 import { begin, heading, sign, work } from "./work";
 
 const PAIR = { cable: "duplex-3.0", procedure: "adhesive-polish-duplex", core: "50/125" };

@@ -1,5 +1,5 @@
 import type { Locator, Page } from "@playwright/test";
-import { expect, test } from "./server";
+import { expect, test } from "../harness/server";
 import { pick, sign, work } from "./work";
 
 const LENGTHS = [

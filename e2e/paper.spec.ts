@@ -1,6 +1,6 @@
 import type { Page } from "@playwright/test";
-import { pdfPages } from "../library/fixtures/pdf-pages";
-import { expect, test } from "./server";
+import { expect, test } from "../harness/server";
+import { pdfPages } from "../src/paper/fixtures/pdf-pages";
 
 /** What is seen on paper that is pressed, typed into or picked on a screen. */
 const controlsOnPaper = async (page: Page): Promise<string[]> => {

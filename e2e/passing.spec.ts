@@ -1,5 +1,14 @@
+import {
+  addEvents,
+  cleaveRead,
+  endAtMeasure,
+  expect,
+  lineOf,
+  startEnd,
+  THREADED,
+  test,
+} from "../harness/server";
 import { barriersOn } from "./barriers";
-import { addEvents, cleaveRead, endAtMeasure, expect, lineOf, startEnd, THREADED, test } from "./server";
 import { heading, pass, serverClock } from "./work";
 
 const DROP = { cable: "flat-drop", procedure: "drop-clamp", core: "9/125" };

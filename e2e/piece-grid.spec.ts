@@ -1,5 +1,5 @@
 import type { Page } from "@playwright/test";
-import { expect, test } from "./server";
+import { expect, test } from "../harness/server";
 import { underMessage } from "./work";
 
 const cell = (page: Page, row: number, column: number) => page.locator(`[data-cell="${row}/${column}"]`);

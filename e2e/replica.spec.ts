@@ -5,13 +5,13 @@ import { tmpdir } from "node:os";
 import { dirname, join } from "node:path";
 import type { BrowserContext } from "@playwright/test";
 import sharp from "sharp";
-import { COPIED_WITHIN_S } from "@/service/replica";
+import { COPIED_WITHIN_S } from "@/service/keeping/replica";
+import { served } from "../harness/command";
+import { freePort } from "../harness/next-server";
+import { expect, test, WEDGE } from "../harness/server";
+import { s3Storage } from "../harness/storage-s3";
+import { sftpStorage } from "../harness/storage-sftp";
 import { litestream } from "../scripts/replica.mjs";
-import { served } from "./command";
-import { freePort } from "./next-server";
-import { expect, test, WEDGE } from "./server";
-import { s3Storage } from "./storage-s3";
-import { sftpStorage } from "./storage-sftp";
 
 const folder = () => mkdtempSync(join(tmpdir(), "arlent-replica-"));
 

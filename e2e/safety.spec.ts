@@ -1,8 +1,8 @@
 import { randomBytes } from "node:crypto";
 import { readFileSync } from "node:fs";
 import sharp from "sharp";
+import { addEvents, endAtMeasure, expect, startEnd, test } from "../harness/server";
 import { barriersOn } from "./barriers";
-import { addEvents, endAtMeasure, expect, startEnd, test } from "./server";
 import { pass } from "./work";
 
 test("a reading shown as saved survives a kill of the server, and the end resumes where it was", async ({

@@ -6,10 +6,10 @@ import { join } from "node:path";
 import Database from "better-sqlite3";
 import { z } from "zod";
 import { actOn } from "@/service/act";
-import { seeToBlade } from "@/service/tools";
-import { openStore } from "@/store/database";
-import { served } from "./command";
-import { expect, test, WEDGE } from "./server";
+import { seeToBlade } from "@/service/workshop/tools";
+import { openStore } from "@/store/opening/open";
+import { served } from "../harness/command";
+import { expect, test, WEDGE } from "../harness/server";
 
 const folder = () => mkdtempSync(join(tmpdir(), "arlent-serving-"));
 const refused = (script: "start" | "demo", env: Record<string, string>, ...flags: string[]) => {

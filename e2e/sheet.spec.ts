@@ -1,5 +1,5 @@
-import { pdfPages } from "../library/fixtures/pdf-pages";
-import { expect, test } from "./server";
+import { expect, test } from "../harness/server";
+import { pdfPages } from "../src/paper/fixtures/pdf-pages";
 
 test("a sheet is found by keyboard alone, lives in the address bar, and comes back from it", async ({
   page,

@@ -1,4 +1,4 @@
-import { expect, startEnd, test } from "./server";
+import { expect, startEnd, test } from "../harness/server";
 
 test.describe("the shelf for programs", () => {
   test("gives a document as a file, as it stands and as it was", async ({ request }) => {

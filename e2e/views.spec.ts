@@ -1,10 +1,10 @@
 import { appendFileSync, existsSync, readFileSync } from "node:fs";
 import { join } from "node:path";
 import type { Page } from "@playwright/test";
+import { shared } from "../harness/global-setup";
+import { addEvents, expect, lineOf, MEASURE, startEnd, THREADED, test } from "../harness/server";
 import { barriersOn, colourBarriersOn } from "./barriers";
 import { everyView } from "./every-view";
-import { addEvents, expect, lineOf, MEASURE, startEnd, THREADED, test } from "./server";
-import { shared } from "./shared";
 
 // The long walks are shared out among the workers.
 test.describe.configure({ mode: "parallel" });

@@ -1,9 +1,9 @@
 import type { APIRequestContext, Page } from "@playwright/test";
 import { compileRunSheet, judgementOf, type RunSheet, zProcedure } from "@/core";
-import { shippedLibrary } from "@/store/shipped";
+import { shippedLibrary } from "@/store/shelf/shipped";
 import { figureWords } from "@/ui/words/line-words";
-import { shippedSheets } from "../library/fixtures/sheets";
-import { addEvents, expect, lineOf, MEASURE, startEnd, THREADED, test } from "./server";
+import { addEvents, expect, lineOf, MEASURE, startEnd, THREADED, test } from "../harness/server";
+import { shippedSheets } from "../src/core/runsheet/fixtures/shipped-sheets";
 import { heading, pass } from "./work";
 
 const lookOf = ({ lines }: RunSheet) =>

@@ -1,5 +1,5 @@
 import type { Locator, Page } from "@playwright/test";
-import { expect } from "./server";
+import { expect } from "../harness/server";
 
 export const heading = (page: Page) => page.locator("#step");
 

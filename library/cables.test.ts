@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { type Cable, diameterOf, elementsOf, wallOf } from "@/core";
-import { shippedLibrary } from "@/store/shipped";
+import { shippedLibrary } from "@/store/shelf/shipped";
 
 /**
  * Least diameter of a circle that holds so many like circles, by their diameter (packing of equal circles in a circle,

@@ -8,7 +8,7 @@ import {
   type Procedure,
   type RunSheet,
 } from "@/core";
-import { shippedLibrary } from "@/store/shipped";
+import { shippedLibrary } from "@/store/shelf/shipped";
 
 const { cables, procedures, tools } = shippedLibrary();
 

@@ -19,7 +19,7 @@ import {
 } from "@/core";
 import { nestingOf } from "@/core/review/nesting";
 import { usualPlacements } from "@/core/review/placements";
-import { shippedLibrary } from "@/store/shipped";
+import { shippedLibrary } from "@/store/shelf/shipped";
 import { stepAloud } from "@/ui/words/aloud";
 
 const library = shippedLibrary();

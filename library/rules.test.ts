@@ -16,7 +16,7 @@ import {
   variantsOf,
 } from "@/core";
 import { resolved } from "@/core/runsheet/resolved";
-import { shippedLibrary } from "@/store/shipped";
+import { shippedLibrary } from "@/store/shelf/shipped";
 
 /**
  * What holds for every procedure, on every cable it goes on and with every option (common practice, no source, but

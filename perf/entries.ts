@@ -1,5 +1,5 @@
 import { bestPorts, compileRunSheet, misfits, PORT_LIMIT, PORT_ROLES, zPortsInput } from "@/core";
-import { shippedLibrary } from "@/store/shipped";
+import { shippedLibrary } from "@/store/shelf/shipped";
 import { line, perSecond, timed } from "./measure";
 
 /** Numbers that look drawn and are always the same (a linear congruential generator, Numerical Recipes' constants). */

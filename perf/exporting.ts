@@ -1,9 +1,9 @@
 import { readFileSync } from "node:fs";
 import { join } from "node:path";
 import { signedEnd } from "@/service/fixtures/made-ends";
-import { MOST_ON_PAPER } from "@/service/ledger";
-import { openStore } from "@/store/database";
-import { freePort, startServer } from "../e2e/next-server";
+import { MOST_ON_PAPER } from "@/service/ledger/ledger";
+import { openStore } from "@/store/opening/open";
+import { freePort, startServer } from "../harness/next-server";
 import { line, spread, timed } from "./measure";
 
 /** Memory a process holds, megabytes; NaN where the machine does not say. */

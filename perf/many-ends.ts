@@ -2,12 +2,12 @@ import { randomUUID } from "node:crypto";
 import type Database from "better-sqlite3";
 import type { EventInput } from "@/core";
 import { actOn } from "@/service/act";
-import { addEvents, getEnd, startEnd } from "@/service/ends";
-import { eventHash, foundingHash } from "@/store/chain";
-import { findEnd } from "@/store/ends";
-import { canonical } from "@/store/hash";
-import { addToRegister } from "@/store/register";
-import type { Store } from "@/store/store";
+import { addEvents, getEnd, startEnd } from "@/service/end/ends";
+import { canonical } from "@/store/database/hash";
+import type { Store } from "@/store/database/store";
+import { eventHash, foundingHash } from "@/store/record/chain";
+import { findEnd } from "@/store/record/ends";
+import { addToRegister } from "@/store/record/register";
 
 type Row = Record<string, unknown>;
 

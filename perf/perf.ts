@@ -20,13 +20,13 @@ import {
   zStoredEvent,
 } from "@/core";
 import { actOn } from "@/service/act";
-import { startBatch } from "@/service/batches";
-import { addEvents, getEnd, startEnd } from "@/service/ends";
-import { checkWholeRecord } from "@/service/record-check";
-import { openStore } from "@/store/database";
-import { shippedLibrary, textOf } from "@/store/shipped";
-import type { Store } from "@/store/store";
-import { freePort, startServer } from "../e2e/next-server";
+import { startBatch } from "@/service/end/batches";
+import { addEvents, getEnd, startEnd } from "@/service/end/ends";
+import { checkWholeRecord } from "@/service/keeping/record-check";
+import type { Store } from "@/store/database/store";
+import { openStore } from "@/store/opening/open";
+import { shippedLibrary, textOf } from "@/store/shelf/shipped";
+import { freePort, startServer } from "../harness/next-server";
 import { ensureChromium } from "../scripts/setup.mjs";
 import { limits } from "./at-limits";
 import { atSize } from "./at-size";

@@ -13,7 +13,7 @@ import {
 } from "@/core";
 import { endAt, GUARDED } from "@/core/advice/fixtures/ends";
 import { programme } from "@/core/rework/fixtures/programme";
-import { shippedLibrary } from "@/store/shipped";
+import { shippedLibrary } from "@/store/shelf/shipped";
 import { line, perSecond, quantile, spread } from "./measure";
 
 /** A prepared end of so many features, each a cut 10 behind the last, one in seven of them made up to 3 off. */

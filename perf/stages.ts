@@ -7,9 +7,9 @@ import { z } from "zod";
 import { check, type EventInput, zAdd, zEvent, zEventsAnswer, zStoredEvent } from "@/core";
 import { proxy } from "@/proxy";
 import { actOn } from "@/service/act";
-import { addEvents } from "@/service/ends";
-import { openStore } from "@/store/database";
-import type { Store } from "@/store/store";
+import { addEvents } from "@/service/end/ends";
+import type { Store } from "@/store/database/store";
+import { openStore } from "@/store/opening/open";
 import { line, quantile } from "./measure";
 
 const TRIES = 300;

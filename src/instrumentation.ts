@@ -2,12 +2,12 @@
 export async function register(): Promise<void> {
   if (process.env.NEXT_RUNTIME !== "nodejs") return;
   (await import("./messages/load")).speakAsSet();
-  (await import("./service/begin-serving")).beginServing();
+  (await import("@/service/keeping/begin-serving")).beginServing();
   if (process.env.ARLENT_LOAD === "late") return;
-  const { warmPaper } = await import("./ui/paper/paper-thread");
-  const { ledgerOfOne } = await import("./service/ledger");
+  const { warmPaper } = await import("@/paper/paper-thread");
+  const { ledgerOfOne } = await import("@/service/ledger/ledger");
   const { theStore } = await import("./service/the-store");
-  const { ownSession, SESSION_COOKIE } = await import("./service/crew");
+  const { ownSession, SESSION_COOKIE } = await import("@/service/crew/crew");
   // Once the first requests have been answered: what paper is set with takes a second or two to load, and the first record.
   setTimeout(() => {
     warmPaper();

@@ -4,7 +4,7 @@ import ts from "typescript";
 import { describe, expect, it } from "vitest";
 
 const SOURCE = "src";
-const EVERYWHERE = [SOURCE, "library", "demo", "e2e", "perf", "scripts"];
+const EVERYWHERE = [SOURCE, "library", "demo", "e2e", "perf", "harness", "scripts"];
 
 const filesUnder = (folder: string): string[] =>
   readdirSync(folder, { withFileTypes: true }).flatMap((entry) =>

@@ -1,6 +1,6 @@
 import { randomBytes } from "node:crypto";
 import { type NextRequest, NextResponse } from "next/server";
-import { AT_THE_DOOR, mayComeIn, SESSION_COOKIE } from "./service/crew";
+import { AT_THE_DOOR, mayComeIn, SESSION_COOKIE } from "@/service/crew/crew";
 
 const LOCAL = /^(localhost|127\.0\.0\.1|\[::1\])(:\d+)?$/;
 const named = new Set(

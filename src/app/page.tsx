@@ -7,9 +7,9 @@ import {
   styleOf,
   zPlaceSide,
 } from "@/core";
-import { homeOf } from "@/service/home";
-import { library } from "@/service/library";
-import { inHand } from "@/service/places";
+import { homeOf } from "@/service/job/home";
+import { inHand } from "@/service/job/places";
+import { library } from "@/service/shelf/library";
 import { theStore } from "@/service/the-store";
 import { pairEnds } from "@/ui/band/small-end";
 import { styleThumbs } from "@/ui/band/thumb";

@@ -1,7 +1,7 @@
 import { join } from "node:path";
 import { problemOf } from "@/core";
-import { backupInto, backupName } from "@/service/backup";
-import { openToLook } from "@/service/look";
+import { backupInto, backupName } from "@/service/keeping/backup";
+import { openToLook } from "@/service/keeping/open-to-look";
 import { databaseFile } from "@/service/the-store";
 
 /**

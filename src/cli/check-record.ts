@@ -1,9 +1,9 @@
 import { readFileSync } from "node:fs";
 import { parseArgs } from "node:util";
 import { problemOf, type RecordFinding } from "@/core";
-import { openToLook } from "@/service/look";
-import { checkWholeRecord } from "@/service/record-check";
-import { checkSeal } from "@/service/seal";
+import { openToLook } from "@/service/keeping/open-to-look";
+import { checkWholeRecord } from "@/service/keeping/record-check";
+import { checkSeal } from "@/service/keeping/seal";
 import { databaseFile } from "@/service/the-store";
 
 /**

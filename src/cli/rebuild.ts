@@ -1,5 +1,5 @@
 import { existsSync } from "node:fs";
-import { rebuild } from "@/service/rebuild";
+import { rebuild } from "@/service/keeping/rebuild";
 import { databaseFile, openStore } from "@/service/the-store";
 
 /**

@@ -1,5 +1,5 @@
 import { problemOf } from "@/core";
-import { restore } from "@/service/restore";
+import { restore } from "@/service/keeping/restore";
 import { databaseFile } from "@/service/the-store";
 
 /**

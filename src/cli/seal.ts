@@ -1,7 +1,7 @@
 import { parseArgs } from "node:util";
 import { problemOf } from "@/core";
-import { openToLook } from "@/service/look";
-import { makeSeal } from "@/service/seal";
+import { openToLook } from "@/service/keeping/open-to-look";
+import { makeSeal } from "@/service/keeping/seal";
 import { databaseFile } from "@/service/the-store";
 
 /**

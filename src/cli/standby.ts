@@ -2,10 +2,10 @@ import { spawnSync } from "node:child_process";
 import { copyFileSync, existsSync, mkdirSync, readdirSync, renameSync, rmSync, writeFileSync } from "node:fs";
 import { dirname, join, resolve } from "node:path";
 import { problemOf } from "@/core";
-import { openToLook } from "@/service/look";
-import { isWholePhoto, PHOTO_FILE, packedPhotographs } from "@/service/photo-pack";
-import { checkWholeRecord } from "@/service/record-check";
-import { COPIED_PHOTOS } from "@/service/replica";
+import { openToLook } from "@/service/keeping/open-to-look";
+import { isWholePhoto, PHOTO_FILE, packedPhotographs } from "@/service/keeping/photo-pack";
+import { checkWholeRecord } from "@/service/keeping/record-check";
+import { COPIED_PHOTOS } from "@/service/keeping/replica";
 import {
   copierSettings,
   litestream,

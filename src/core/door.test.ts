@@ -2,7 +2,7 @@ import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
 import { describe, expect, it } from "vitest";
 
-const OUTSIDE = ["src", "library", "demo", "e2e", "perf", "scripts"];
+const OUTSIDE = ["src", "library", "demo", "e2e", "perf", "harness", "scripts"];
 
 const filesUnder = (folder: string): string[] =>
   readdirSync(folder, { withFileTypes: true }).flatMap((entry) =>

@@ -2,12 +2,11 @@
 
 export { missingParts, missingText, mustAccept, mustHaveSeen } from "./accept/accept";
 export { advise, type EndAdvice, inOrderOfDoing } from "./advice/advise";
-export { type Cost, type Seen, startingOver } from "./advice/from-start";
+export { type Cost, startingOver } from "./advice/from-start";
 export { isGlassAtRisk, MISHAPS, type Mishap, mishapEvents } from "./advice/mishaps";
 export type { Move, Plan } from "./advice/plan";
-export { type LeastProblem, leastProblem, NICK } from "./advice/problem";
+export { leastProblem } from "./advice/problem";
 export {
-  isStillToMove,
   plannedSheet,
   reworkedLegs,
   reworkedSheet,
@@ -16,15 +15,12 @@ export {
   trimming,
 } from "./advice/reworked-sheet";
 export { secondCleave } from "./advice/second-cleave";
-export { leastMoves } from "./advice/solve";
-export { mustFollow, nextLine, reworkEvent } from "./advice/take";
+export { nextLine, reworkEvent } from "./advice/take";
 export { NAME_PARTS, nameBy, patternProblem } from "./batch/names";
 export { type BatchEnd, nextInBatch } from "./batch/next";
 export { planBatch, type Schedule, scheduleIn } from "./batch/schedule";
 export { type Stage, stagesOf } from "./batch/stages";
 export { type Worked, workedIn } from "./batch/worked";
-export { undecidedOf } from "./bench/undecided";
-export { violationText } from "./bench/violation";
 export { walk, walkWithWays } from "./bench/walk";
 export {
   BESIDE,
@@ -43,10 +39,10 @@ export {
 } from "./cable/cable";
 export { FIBRE_COLOURS, type FibreColour, fibreColour } from "./cable/colours";
 export { elementsOf } from "./cable/elements";
-export { midSpanId, midSpanOf, OPENING_SIDES } from "./cable/mid-span";
+export { midSpanId, midSpanOf } from "./cable/mid-span";
 export { lastSeen, type SeenElement, type SeenFibre, seenFibreText } from "./cable/seen";
 export { type Conformance, judge, type Rule, type Verdict, zRule } from "./conformance/conformance";
-export { DIMENSION_LIMIT, FEATURE_LIMIT, statedLimits } from "./dimensions/dimension";
+export { DIMENSION_LIMIT, FEATURE_LIMIT } from "./dimensions/dimension";
 export { endDrawing, toldPlace } from "./drawing/end";
 export { needKey, type PieceShape, pieceDrawing } from "./drawing/piece";
 export { type DrawnStretch, drawnStretches } from "./drawing/stretches";
@@ -73,7 +69,6 @@ export {
   endState,
   type ReworkInHand,
   type RunTimer,
-  retriesUsed,
   type SeenFault,
   shardsMissing,
 } from "./end/state";
@@ -125,12 +120,11 @@ export { PURPOSES, type Purpose, type Recorded } from "./event/recorded";
 export { dualUnitCheck } from "./length/dual-unit";
 export { lbfInchOf, lbfOf } from "./length/force";
 export { formatInch, formatMm, nearestFraction, workingFraction } from "./length/format";
-export { type Length, mm, toMm, um, ZERO } from "./length/length";
+export { type Length, mm, toMm, um } from "./length/length";
 export { parseLength, type WrittenLength } from "./length/parse";
 export { asMade, presentFeatures } from "./measured/as-made";
 export { belongsTo } from "./measured/belongs";
 export { canBeNegative } from "./measured/either-side";
-export { axisStart, fibreEndOf, isGone, laidOffBy, placesOf } from "./measured/places";
 export { capital } from "./names/capital";
 export { zName, zUuid } from "./names/names";
 export { compute, operations } from "./operations/operations";
@@ -147,15 +141,13 @@ export { type Across, across, choicesWith, sideMismatches } from "./piece/across
 export {
   type Address,
   addressText,
-  elementAt,
-  fibreNumber,
   fibresBelow,
   parseAddress,
   zAddress,
 } from "./piece/address";
-export { bendRadius, bendsOf, type PartBend } from "./piece/bend";
+export { bendsOf, type PartBend } from "./piece/bend";
 export { type CutGroup, type CutLine, cutGroups } from "./piece/cut-list";
-export { type Identity, identity, type Marked, marked } from "./piece/identity";
+export { type Identity, type Marked, marked } from "./piece/identity";
 export {
   type Need,
   type NeedFigure,
@@ -166,7 +158,7 @@ export {
   type Unsaid,
 } from "./piece/needs";
 export { opened } from "./piece/opened";
-export { openingsOf, type SheathOpening, stationName } from "./piece/openings";
+export { type SheathOpening, stationName } from "./piece/openings";
 export {
   addressesFor,
   cableAt,

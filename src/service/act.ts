@@ -1,4 +1,4 @@
-import type { Store } from "@/store/store";
+import type { Store } from "@/store/database/store";
 
 /** What every service that writes is given: the record, who asks, and when. */
 export interface Act {

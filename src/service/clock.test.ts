@@ -4,10 +4,10 @@ import { beforeEach, describe, expect, it } from "vitest";
 import { openStore, type Store } from "@/service/the-store";
 import { actOn } from "./act";
 import { type Clocks, clockAfter, clockAhead, clockFrom, recordNow } from "./clock";
-import { addEvents, getEnd, startEnd } from "./ends";
-import { ledgerPage } from "./ledger";
-import { runningTimers } from "./timers";
-import { blades, seeToBlade } from "./tools";
+import { addEvents, getEnd, startEnd } from "./end/ends";
+import { runningTimers } from "./end/timers";
+import { ledgerPage } from "./ledger/ledger";
+import { blades, seeToBlade } from "./workshop/tools";
 
 const HOUR = 3_600_000;
 const DAY = 24 * HOUR;

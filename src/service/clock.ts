@@ -1,7 +1,7 @@
-import { lastEventAt } from "@/store/events";
-import { processWide } from "@/store/process-wide";
-import type { Store } from "@/store/store";
-import { lastToolEventAt } from "@/store/tools";
+import { processWide } from "@/store/database/process-wide";
+import type { Store } from "@/store/database/store";
+import { lastEventAt } from "@/store/record/events";
+import { lastToolEventAt } from "@/store/workshop/tools";
 
 /** Further back than this a clock was not set by mistake but put right: it is followed. Milliseconds. */
 const FOLLOWED_BEYOND = 7 * 86_400_000;

@@ -1,5 +1,5 @@
 import { type Cable, compileRunSheet, type Procedure, type RunSheet } from "@/core";
-import type { Library } from "@/store/shipped";
+import type { Library } from "@/store/shelf/shipped";
 
 /** What was worked out from one shelf is remembered as long as the shelf is the same. */
 const MOST = 400;

@@ -1,2 +1,2 @@
 /** The program and its version, for the surfaces above the services. */
-export { PROGRAM } from "@/store/program";
+export { PROGRAM } from "@/store/database/program";

@@ -1,5 +1,5 @@
-import { registerHead } from "@/store/register";
-import type { Store } from "@/store/store";
+import type { Store } from "@/store/database/store";
+import { registerHead } from "@/store/record/register";
 
 /** The register's last line: it grows with every end begun or signed, and every plan that is changed. */
 export const pulse = (store: Store): { n: number } => ({ n: registerHead(store).n });

@@ -1,7 +1,7 @@
 import { beforeEach, expect, it } from "vitest";
-import { openStore } from "@/store/database";
-import type { Store } from "@/store/store";
-import { inTransaction } from "@/store/transaction";
+import type { Store } from "@/store/database/store";
+import { inTransaction } from "@/store/database/transaction";
+import { openStore } from "@/store/opening/open";
 import { addTo, endRead } from "./fixtures/made-ends";
 import { sinceChanged } from "./since-changed";
 

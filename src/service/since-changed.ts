@@ -1,5 +1,5 @@
-import { registerHead } from "@/store/register";
-import type { Store } from "@/store/store";
+import type { Store } from "@/store/database/store";
+import { registerHead } from "@/store/record/register";
 
 /**
  * Remembers what follows from ends begun and signed, plans and the shelf alone: each of them grows the register, and as

@@ -1,11 +1,11 @@
 import { problemOf } from "@/core";
-import { theStore as open } from "@/store/database";
-import type { Store } from "@/store/store";
+import type { Store } from "@/store/database/store";
+import { theStore as open } from "@/store/opening/open";
 
+export type { Store } from "@/store/database/store";
+export { troubleOf } from "@/store/database/trouble";
 /** The application's database, for the surfaces above the services. */
-export { databaseFile, openStore, theStore } from "@/store/database";
-export type { Store } from "@/store/store";
-export { troubleOf } from "@/store/trouble";
+export { databaseFile, openStore, theStore } from "@/store/opening/open";
 
 /** The record, or why it cannot be opened. @throws what is no trouble with disk, file or lock. */
 export function storeOrTrouble(): { readonly store: Store } | { readonly trouble: string } {

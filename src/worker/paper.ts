@@ -2,8 +2,8 @@ import { constants, setPriority } from "node:os";
 import { parentPort } from "node:worker_threads";
 import { problemOf } from "@/core";
 import { speakAsSet } from "@/messages/load";
-import type { PaperAnswer, PaperAsked, PaperRecord } from "@/ui/paper/paper-thread";
-import { pagesPdf, recordsPdf } from "@/ui/paper/record-paper";
+import type { PaperAnswer, PaperAsked, PaperRecord } from "@/paper/paper-thread";
+import { pagesPdf, recordsPdf } from "@/paper/record-paper";
 
 speakAsSet();
 

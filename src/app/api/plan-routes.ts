@@ -12,10 +12,10 @@ import {
   zPulseAnswer,
   zRevisionAnswer,
 } from "@/core";
-import { zBeginClosure, zCableQuery } from "@/service/begin-closure";
-import { zNewClosure, zSaveClosure } from "@/service/closures";
-import { zJobQuery, zJobsQuery, zNewJob, zNewPieces, zSavePlan } from "@/service/jobs";
-import { zBeginPlaces, zPlaceQuery } from "@/service/places";
+import { zBeginClosure, zCableQuery } from "@/service/job/begin-closure";
+import { zNewClosure, zSaveClosure } from "@/service/job/closures";
+import { zJobQuery, zJobsQuery, zNewJob, zNewPieces, zSavePlan } from "@/service/job/jobs";
+import { zBeginPlaces, zPlaceQuery } from "@/service/job/places";
 import { acted, type Route } from "./route-type";
 
 /** What is planned, and how it stands: jobs, pieces and closures. */

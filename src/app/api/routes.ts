@@ -22,19 +22,19 @@ import {
   zStudyAnswer,
   zTimersAnswer,
 } from "@/core";
-import { zAimQuery } from "@/service/aims";
-import { zBatch, zBatchQuery } from "@/service/batches";
-import { zBenchQuery } from "@/service/bench";
-import { zEnter } from "@/service/crew";
-import { zStart } from "@/service/ends";
-import { zLedgerQuery, zPdfQuery } from "@/service/ledger";
-import { zMerge, zNewPerson, zRename } from "@/service/people";
-import { zPhotoQuery } from "@/service/photos";
-import { zRecordCheck } from "@/service/record-check";
-import { zSealText } from "@/service/seal";
-import { zConfirm, zPutAway, zRestore, zSave } from "@/service/shelf";
-import { zStudy } from "@/service/studies";
-import { zToolEvent } from "@/service/tools";
+import { zEnter } from "@/service/crew/crew";
+import { zMerge, zNewPerson, zRename } from "@/service/crew/people";
+import { zBatch, zBatchQuery } from "@/service/end/batches";
+import { zBenchQuery } from "@/service/end/bench-page";
+import { zStart } from "@/service/end/ends";
+import { zPhotoQuery } from "@/service/end/photos";
+import { zRecordCheck } from "@/service/keeping/record-check";
+import { zSealText } from "@/service/keeping/seal";
+import { zLedgerQuery, zPdfQuery } from "@/service/ledger/ledger";
+import { zConfirm, zPutAway, zRestore, zSave } from "@/service/shelf/shelf";
+import { zAimQuery } from "@/service/workshop/aims";
+import { zStudy } from "@/service/workshop/studies";
+import { zToolEvent } from "@/service/workshop/tools";
 import { zActing } from "./acting";
 import { PLAN_ROUTES } from "./plan-routes";
 import { acted, type Media, type Route } from "./route-type";

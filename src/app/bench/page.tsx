@@ -1,6 +1,6 @@
 import type { Metadata } from "next";
 import { t } from "@/messages/app";
-import { benchPage } from "@/service/bench";
+import { benchPage } from "@/service/end/bench-page";
 import { theStore } from "@/service/the-store";
 import { BenchHome } from "@/ui/bench/bench-home";
 

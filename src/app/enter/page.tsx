@@ -1,6 +1,6 @@
 import type { Metadata } from "next";
 import { t } from "@/messages/app";
-import { EnterKey } from "@/ui/enter/enter-key";
+import { EnterKey } from "@/ui/shell/enter-key";
 
 export const metadata: Metadata = { title: t("crew-key") };
 export const dynamic = "force-dynamic";

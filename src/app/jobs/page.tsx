@@ -1,8 +1,8 @@
 import type { Metadata } from "next";
 import { t } from "@/messages/app";
-import { jobsPage } from "@/service/jobs";
+import { jobsPage } from "@/service/job/jobs";
 import { theStore } from "@/service/the-store";
-import { JobsHome } from "@/ui/jobs/jobs-home";
+import { JobsHome } from "@/ui/job/jobs-home";
 
 export const metadata: Metadata = { title: t("jobs") };
 export const dynamic = "force-dynamic";

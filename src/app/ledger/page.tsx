@@ -1,7 +1,7 @@
 import type { Metadata } from "next";
 import { InputError, type RunSheet } from "@/core";
 import { t } from "@/messages/app";
-import { ledgerPage } from "@/service/ledger";
+import { ledgerPage } from "@/service/ledger/ledger";
 import { theStore } from "@/service/the-store";
 import { type Thumb, thumbOf } from "@/ui/band/thumb";
 import { LedgerView } from "@/ui/ledger/ledger-view";

@@ -2,9 +2,9 @@ import type { Metadata } from "next";
 import { schoolsOf } from "@/core";
 import { t } from "@/messages/app";
 import { clockAhead } from "@/service/clock";
-import { library } from "@/service/library";
-import { listStudies } from "@/service/studies";
+import { library } from "@/service/shelf/library";
 import { theStore } from "@/service/the-store";
+import { listStudies } from "@/service/workshop/studies";
 import { SetupView } from "@/ui/setup/setup-view";
 
 export const metadata: Metadata = { title: t("setup") };

@@ -1,7 +1,7 @@
 import type { Metadata } from "next";
 import { styleOf } from "@/core";
 import { t } from "@/messages/app";
-import { library } from "@/service/library";
+import { library } from "@/service/shelf/library";
 import { theStore } from "@/service/the-store";
 import { styleThumbs } from "@/ui/band/thumb";
 import { ShelfView } from "@/ui/shelf/shelf-view";

@@ -7,12 +7,12 @@ import { Button } from "../controls/button";
 import { IconButton } from "../controls/icon-button";
 import { Link } from "../controls/link";
 import { showKeys } from "../shell/key-help";
+import { PartsOn } from "../step/parts-on";
 import { legText } from "../words/legs-text";
 import { asText } from "../words/length-text";
+import type { BenchWork } from "../work/use-work";
 import { EndLabel } from "./end-label";
-import { PartsOn } from "./parts-on";
 import { UndoButton } from "./undo-button";
-import type { BenchWork } from "./use-work";
 
 interface BenchHeadProps {
   readonly sheet: RunSheet;

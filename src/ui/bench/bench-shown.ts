@@ -1,7 +1,7 @@
 import type { CheckStanding, Line } from "@/core";
 import type { BandReading } from "../band/band";
 import type { Typed } from "../reading/reading-panel";
-import type { BenchWork } from "./use-work";
+import type { BenchWork } from "../work/use-work";
 
 /** The steps there are to do: all, or while something is redone those of it, back to where it is read. */
 export function stepsShown({ drawn, trim, state: { inHand } }: BenchWork): readonly Line[] {

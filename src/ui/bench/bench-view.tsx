@@ -26,29 +26,29 @@ import {
 } from "@/core";
 import { t } from "@/messages/bench";
 import type { BandView } from "../advice/advice-panel";
+import { Calliper } from "../aids/calliper";
 import { useBlades } from "../aids/use-blades";
 import { useAims } from "../aim/aim-note";
 import { Band } from "../band/band";
-import { Calliper } from "../calliper/calliper";
 import { Button } from "../controls/button";
 import { stepIntoView, toStep } from "../keys/to-step";
 import { MessageLine } from "../messages/message-line";
 import { usePeople } from "../people/people-context";
 import { usePrefs } from "../prefs/prefs-context";
+import { MishapRow } from "../step/mishap-row";
+import { StepWork } from "../step/step-work";
 import { WhereStrip } from "../where/where-strip";
 import { hush, say, stepAloud } from "../words/aloud";
 import { useTitle } from "../words/use-title";
+import { activeOf, type BenchWork, useWork } from "../work/use-work";
 import { AskPractice } from "./ask-practice";
 import { BenchHead } from "./bench-head";
 import { bandReadings, stepsShown } from "./bench-shown";
-import { MishapRow } from "./mishap-row";
 import { SignPanel } from "./sign-panel";
 import { SignedPanel } from "./signed-panel";
 import { StepList, StepProgress } from "./step-list";
-import { StepWork } from "./step-work";
 import { UndoButton } from "./undo-button";
 import { useBenchKeys } from "./use-bench-keys";
-import { activeOf, type BenchWork, useWork } from "./use-work";
 
 const NONE_PARTED: WhereTold["parted"] = [];
 

@@ -17,18 +17,18 @@ import {
 } from "@/core";
 import { t } from "@/messages/bench";
 import { AdvicePanel, type BandView } from "../advice/advice-panel";
+import { PhotoStrip } from "../aids/photo-strip";
 import { ShardCount } from "../aids/shard-count";
 import { Button } from "../controls/button";
 import { Input } from "../controls/input";
 import { usePeople } from "../people/people-context";
-import { PhotoStrip } from "../photos/photo-strip";
 import { ReadingPanel } from "../reading/reading-panel";
 import { passedWords } from "../words/held-words";
 import { limitsText, type Units } from "../words/length-text";
 import { OpenList } from "../words/open-list";
 import { VerdictSign } from "../words/verdict-sign";
 import { RESULT_WORDS, verdictWords } from "../words/verdict-words";
-import type { BenchWork } from "./use-work";
+import type { BenchWork } from "../work/use-work";
 
 interface SignPanelProps {
   readonly sheet: RunSheet;

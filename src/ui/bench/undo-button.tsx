@@ -1,6 +1,6 @@
 import { Undo2 } from "lucide-react";
 import { t } from "@/messages/bench";
-import type { BenchWork } from "./use-work";
+import type { BenchWork } from "../work/use-work";
 
 /** Takes the last act back; says which before it does. */
 export function UndoButton({ work, className = "" }: { work: BenchWork; className?: string }) {

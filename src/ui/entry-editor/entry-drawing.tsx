@@ -4,8 +4,8 @@ import { useMemo, useState } from "react";
 import { attempt, type Cable, compileRunSheet, type Entry, misfits, type RunSheet, zProcedure } from "@/core";
 import { t } from "@/messages/entry-editor";
 import { Select } from "../controls/select";
-import { Opened } from "../entry/opened";
-import { PortFace } from "../entry/port-face";
+import { Opened } from "../entry-drawing/opened";
+import { PortFace } from "../entry-drawing/port-face";
 
 const NONE = new Map();
 const nothing = () => {};

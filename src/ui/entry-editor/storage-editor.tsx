@@ -4,7 +4,7 @@ import type { EntryDocument } from "@/core";
 import { t } from "@/messages/entry-editor";
 import { FigureField } from "../controls/figure-field";
 import { LengthField } from "../editor/field";
-import { readCount } from "../jobs/metres";
+import { readCount } from "../plan/metres";
 
 type Stored = Pick<EntryDocument, "storage" | "reach" | "radius">;
 

@@ -6,7 +6,7 @@ import { t } from "@/messages/entry";
 import { Button } from "../controls/button";
 import { Field } from "../controls/field";
 import { Select } from "../controls/select";
-import { readCount } from "../jobs/metres";
+import { readCount } from "../plan/metres";
 
 interface AddCableProps {
   /** What a cable can be for here. */

@@ -5,8 +5,8 @@ import { type Entry, formatMm } from "@/core";
 import { t } from "@/messages/entry";
 import { Field } from "../controls/field";
 import { Link } from "../controls/link";
+import { PortFace } from "../entry-drawing/port-face";
 import { entriesFound } from "./entries-found";
-import { PortFace } from "./port-face";
 
 const NONE = new Map();
 

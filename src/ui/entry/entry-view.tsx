@@ -1,10 +1,10 @@
 "use client";
 
 import type { ClosureCable } from "@/core";
+import { showInAddress, useEntryCables } from "../entry-drawing/use-entry-cables";
 import { EntryHead } from "./entry-head";
 import { type EntryShown, EntryWork } from "./entry-work";
 import { KeepInJob } from "./keep-in-job";
-import { showInAddress, useEntryCables } from "./use-entry-cables";
 
 interface EntryViewProps extends EntryShown {
   readonly initial: readonly ClosureCable[];

@@ -18,21 +18,21 @@ import {
 } from "@/core";
 import { t } from "@/messages/entry";
 import { CannotBe } from "../controls/cannot-be";
+import { type CableRow, CableRows } from "../entry-drawing/cable-rows";
+import { broughtIn, type NamedCable, sheathOf } from "../entry-drawing/entry-cables";
+import { EntryDrawn } from "../entry-drawing/entry-drawn";
+import { openingIn, throughOf } from "../entry-drawing/through";
+import type { EntryCables } from "../entry-drawing/use-entry-cables";
+import { usePortDrop } from "../entry-drawing/use-port-drop";
 import { usePrefs } from "../prefs/prefs-context";
+import { openingOf, preparedRows, throughRows } from "../prepared/prepared";
+import { Prepared } from "../prepared/prepared-print";
+import { PreparedTable } from "../prepared/prepared-table";
 import { AddCable } from "./add-cable";
 import { Bends } from "./bends";
-import { type CableRow, CableRows } from "./cable-rows";
 import { Closing } from "./closing";
-import { broughtIn, type NamedCable, sheathOf } from "./entry-cables";
-import { EntryDrawn } from "./entry-drawn";
 import { endingSheets, throughSheet } from "./entry-sheets";
 import { MidSpan } from "./mid-span";
-import { openingOf, preparedRows, throughRows } from "./prepared";
-import { Prepared } from "./prepared-print";
-import { PreparedTable } from "./prepared-table";
-import { openingIn, throughOf } from "./through";
-import type { EntryCables } from "./use-entry-cables";
-import { usePortDrop } from "./use-port-drop";
 
 /** An entry with all that is shown of it. */
 export interface EntryShown {

@@ -5,12 +5,12 @@ import { type Cable, CUT_PLACES, type Entry, fibreIn, type Parted, type Through,
 import { t } from "@/messages/entry";
 import { FigureField } from "../controls/figure-field";
 import { Select } from "../controls/select";
-import { readCount } from "../jobs/metres";
+import type { ThroughOpening } from "../entry-drawing/through";
+import { parseMm } from "../figure/parse-mm";
+import { readCount } from "../plan/metres";
 import { fibreText } from "../words/fibre-text";
 import { mmText } from "../words/length-text";
 import { ColourCheck } from "./colour-check";
-import { parseMm } from "./parse-mm";
-import type { ThroughOpening } from "./through";
 
 /** Down to a tenth of a millimetre: never told longer than it is. */
 const tenths = (length: number): string => mmText(Math.floor(length / 100) * 100);

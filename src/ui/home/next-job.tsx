@@ -4,8 +4,8 @@ import { t } from "@/messages/home";
 import { Textures } from "../band/textures";
 import { Button } from "../controls/button";
 import { Link } from "../controls/link";
-import { PieceBand } from "../jobs/piece-band";
-import { ProgressLine } from "../jobs/standing";
+import { PieceBand } from "../piece-band/piece-band";
+import { ProgressLine } from "../plan/standing";
 import type { HomeShown } from "./home-shown";
 
 const TEXTURES = "next-job";

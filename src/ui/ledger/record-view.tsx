@@ -12,10 +12,10 @@ import {
   type WhereTold,
 } from "@/core";
 import { t } from "@/messages/ledger";
+import { PhotoStrip } from "../aids/photo-strip";
 import { Band } from "../band/band";
 import { Button } from "../controls/button";
 import { Link } from "../controls/link";
-import { PhotoStrip } from "../photos/photo-strip";
 import { usePrefs } from "../prefs/prefs-context";
 import { FarPanel } from "../where/far-panel";
 import { confirmationText, figuresStand } from "../words/figures-stand";

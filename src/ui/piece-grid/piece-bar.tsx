@@ -2,7 +2,7 @@ import { scaleLinear } from "d3-scale";
 import { type Cable, FIBRE_COLOURS, type PieceNeeds, pieceDrawing } from "@/core";
 import { FIBRE_PAINT } from "../band/fibre-paint";
 import { edgeOf, middleOf } from "../band/textures";
-import { fanOf } from "../jobs/piece-drawing";
+import { fanOf } from "../piece-band/piece-drawing";
 
 const WIDTH = 150;
 const HEIGHT = 36;

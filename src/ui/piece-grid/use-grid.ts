@@ -4,7 +4,7 @@ import { useRouter } from "next/navigation";
 import { useCallback, useEffect, useRef, useState } from "react";
 import { toast } from "sonner";
 import type { Piece, PiecePlan } from "@/core";
-import { savePlans } from "../jobs/save-plans";
+import { savePlans } from "../plan/save-plans";
 import { usePrefs } from "../prefs/prefs-context";
 
 /** A row changed: which, and to what. */

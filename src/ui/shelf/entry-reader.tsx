@@ -5,7 +5,7 @@ import { ENTRY_LENGTHS, type Entry, formatMm, type RevisionLine, um } from "@/co
 import { t } from "@/messages/shelf";
 import { Button } from "../controls/button";
 import { Link } from "../controls/link";
-import { PortFace } from "../entry/port-face";
+import { PortFace } from "../entry-drawing/port-face";
 import { usePrefs } from "../prefs/prefs-context";
 import { ENTRY_LENGTH_WORDS } from "../words/entry-words";
 import { figureText, limitsText, sizeText, type Units } from "../words/length-text";

@@ -7,7 +7,7 @@ import { EndThumb, ThumbTextures } from "../band/end-thumb";
 import type { Thumb } from "../band/thumb";
 import { Input } from "../controls/input";
 import { Link } from "../controls/link";
-import { PortFace } from "../entry/port-face";
+import { PortFace } from "../entry-drawing/port-face";
 import { CutFace } from "../sheet/cut-face";
 import { cableWords, styleWords } from "../sheet/known-words";
 import { coreText, lengthText } from "../words/length-text";

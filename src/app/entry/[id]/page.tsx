@@ -2,11 +2,11 @@ import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { throughId } from "@/core";
 import { t } from "@/messages/app";
-import { jobsPage } from "@/service/jobs";
-import { library } from "@/service/library";
+import { jobsPage } from "@/service/job/jobs";
+import { library } from "@/service/shelf/library";
 import { theStore } from "@/service/the-store";
-import { readCables } from "@/ui/entry/entry-cables";
 import { EntryView } from "@/ui/entry/entry-view";
+import { readCables } from "@/ui/entry-drawing/entry-cables";
 
 export const metadata: Metadata = { title: t("entry") };
 export const dynamic = "force-dynamic";

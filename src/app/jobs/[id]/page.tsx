@@ -1,14 +1,14 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { t } from "@/messages/app";
-import { getClosures } from "@/service/closures";
-import { findJobById } from "@/service/jobs";
-import { library } from "@/service/library";
-import { nextOfJob, plannedPlaces } from "@/service/places";
-import { mismatchesOf, needsOf } from "@/service/planning";
+import { getClosures } from "@/service/job/closures";
+import { findJobById } from "@/service/job/jobs";
+import { nextOfJob, plannedPlaces } from "@/service/job/places";
+import { mismatchesOf, needsOf } from "@/service/job/planning";
 import { pulse } from "@/service/pulse";
+import { library } from "@/service/shelf/library";
 import { theStore } from "@/service/the-store";
-import { JobView } from "@/ui/jobs/job-view";
+import { JobView } from "@/ui/job/job-view";
 import { Fresh } from "@/ui/live/fresh";
 
 export const metadata: Metadata = { title: t("job") };

@@ -1,10 +1,10 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { t } from "@/messages/app";
-import { findEndById } from "@/service/ends";
-import { recordOfEnd } from "@/service/record";
+import { findEndById } from "@/service/end/ends";
+import { recordOfEnd } from "@/service/end/record";
+import { whereById } from "@/service/job/where";
 import { theStore } from "@/service/the-store";
-import { whereById } from "@/service/where";
 import { RecordView } from "@/ui/ledger/record-view";
 
 interface RecordProps {

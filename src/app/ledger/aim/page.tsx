@@ -2,9 +2,9 @@ import type { Metadata } from "next";
 import { cookies } from "next/headers";
 import { personBy } from "@/core";
 import { t } from "@/messages/app";
-import { aimsOf } from "@/service/aims";
-import { signers } from "@/service/ledger";
+import { signers } from "@/service/ledger/ledger";
 import { theStore } from "@/service/the-store";
+import { aimsOf } from "@/service/workshop/aims";
 import { AimView } from "@/ui/aim/aim-view";
 import { PREFS_COOKIE, readPrefs } from "@/ui/prefs/prefs";
 

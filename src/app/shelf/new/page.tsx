@@ -1,6 +1,6 @@
 import type { Metadata } from "next";
 import { t } from "@/messages/app";
-import { library } from "@/service/library";
+import { library } from "@/service/shelf/library";
 import { theStore } from "@/service/the-store";
 import { NewSheet } from "@/ui/shelf/new-sheet";
 

@@ -1,6 +1,6 @@
 import { zAimsAnswer } from "@/core";
-import { aimsOf } from "@/service/aims";
 import { theStore } from "@/service/the-store";
+import { aimsOf } from "@/service/workshop/aims";
 import { answerAs } from "../../answer";
 
 /** How a person aims: `?person=` (their id) and, for one style, `&style=`. */

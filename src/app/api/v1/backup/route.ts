@@ -1,5 +1,5 @@
 import { Readable } from "node:stream";
-import { backupName, backupStream } from "@/service/backup";
+import { backupName, backupStream } from "@/service/keeping/backup";
 import { theStore } from "@/service/the-store";
 import { failure } from "../../answer";
 

@@ -1,5 +1,5 @@
 import { zBackupsAnswer } from "@/core";
-import { scheduled } from "@/service/schedule";
+import { scheduled } from "@/service/keeping/schedule";
 import { answerAs } from "../../answer";
 
 /** How backups are made by themselves, and when the last one was. */

@@ -1,5 +1,5 @@
 import { zIdAnswer } from "@/core";
-import { startBatch } from "@/service/batches";
+import { startBatch } from "@/service/end/batches";
 import { acting } from "../../acting";
 import { answerAs } from "../../answer";
 

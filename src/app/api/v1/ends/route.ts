@@ -1,6 +1,6 @@
 import { zBenchAnswer, zIdAnswer } from "@/core";
-import { benchPage } from "@/service/bench";
-import { startEnd } from "@/service/ends";
+import { benchPage } from "@/service/end/bench-page";
+import { startEnd } from "@/service/end/ends";
 import { theStore } from "@/service/the-store";
 import { acting } from "../../acting";
 import { answerAs } from "../../answer";

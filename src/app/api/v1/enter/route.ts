@@ -1,5 +1,5 @@
 import { zEnteredAnswer } from "@/core";
-import { letDeviceIn, SESSION_COOKIE, SESSION_SECONDS } from "@/service/crew";
+import { letDeviceIn, SESSION_COOKIE, SESSION_SECONDS } from "@/service/crew/crew";
 import { answerAs, jsonBody } from "../../answer";
 
 /**

@@ -1,5 +1,5 @@
 import { zIdAnswer, zJobsAnswer } from "@/core";
-import { jobsPage, newJob } from "@/service/jobs";
+import { jobsPage, newJob } from "@/service/job/jobs";
 import { theStore } from "@/service/the-store";
 import { acting } from "../../acting";
 import { answerAs } from "../../answer";

@@ -1,7 +1,7 @@
 import { InputError } from "@/core";
-import { ledgerForPaper, ledgerPieces } from "@/service/ledger";
+import { printRecords } from "@/paper/paper-thread";
+import { ledgerForPaper, ledgerPieces } from "@/service/ledger/ledger";
 import { theStore } from "@/service/the-store";
-import { printRecords } from "@/ui/paper/paper-thread";
 import { failure, inTurns, pdf, streamed } from "../../answer";
 
 /** The ledger as a file: `format=csv`, `format=json` or `format=pdf`, with the ledger's own filters. */

@@ -1,5 +1,5 @@
 import { zPeopleAnswer } from "@/core";
-import { addPerson, people } from "@/service/people";
+import { addPerson, people } from "@/service/crew/people";
 import { theStore } from "@/service/the-store";
 import { acting } from "../../acting";
 import { answerAs } from "../../answer";

@@ -1,5 +1,5 @@
 import { zRecordChecked } from "@/core";
-import { checkRecord } from "@/service/record-check";
+import { checkRecord } from "@/service/keeping/record-check";
 import { theStore } from "@/service/the-store";
 import { answerAs } from "../../answer";
 

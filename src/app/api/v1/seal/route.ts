@@ -1,5 +1,5 @@
 import { check, zFindingsAnswer, zSealAnswer } from "@/core";
-import { checkSeal, makeSeal, SEAL_LIMIT, zSealText } from "@/service/seal";
+import { checkSeal, makeSeal, SEAL_LIMIT, zSealText } from "@/service/keeping/seal";
 import { theStore } from "@/service/the-store";
 import { answerAs, jsonBody } from "../../answer";
 

@@ -1,6 +1,6 @@
 import { zStudiesAnswer, zStudyAnswer } from "@/core";
-import { addStudy, listStudies } from "@/service/studies";
 import { theStore } from "@/service/the-store";
+import { addStudy, listStudies } from "@/service/workshop/studies";
 import { acting } from "../../acting";
 import { answerAs } from "../../answer";
 

@@ -1,7 +1,7 @@
 import { zTimersAnswer } from "@/core";
 import { recordNow } from "@/service/clock";
+import { runningTimers } from "@/service/end/timers";
 import { theStore } from "@/service/the-store";
-import { runningTimers } from "@/service/timers";
 import { answerAs } from "../../answer";
 
 /** Holds and cures running now, with the server's clock to count them by. */

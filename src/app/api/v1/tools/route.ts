@@ -1,6 +1,6 @@
 import { zBladesAnswer } from "@/core";
 import { theStore } from "@/service/the-store";
-import { blades } from "@/service/tools";
+import { blades } from "@/service/workshop/tools";
 import { answerAs } from "../../answer";
 
 /** Every tool with a blade, and what is due. */

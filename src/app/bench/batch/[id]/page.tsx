@@ -2,12 +2,12 @@ import type { Metadata } from "next";
 import { cookies } from "next/headers";
 import { notFound } from "next/navigation";
 import { t } from "@/messages/app";
-import { findBatchById } from "@/service/batches";
-import { library } from "@/service/library";
-import { instrumentsOf } from "@/service/studies";
+import { findBatchById } from "@/service/end/batches";
+import { whereById } from "@/service/job/where";
+import { library } from "@/service/shelf/library";
 import { theStore } from "@/service/the-store";
-import { blades } from "@/service/tools";
-import { whereById } from "@/service/where";
+import { instrumentsOf } from "@/service/workshop/studies";
+import { blades } from "@/service/workshop/tools";
 import { BatchView } from "@/ui/batch/batch-view";
 import { PREFS_COOKIE, readPrefs } from "@/ui/prefs/prefs";
 

@@ -1,14 +1,14 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { t } from "@/messages/app";
-import { findPiece } from "@/service/jobs";
-import { placesOfPiece } from "@/service/places";
-import { crewYield, mismatchesOf, stylesFor } from "@/service/planning";
+import { findPiece } from "@/service/job/jobs";
+import { placesOfPiece } from "@/service/job/places";
+import { crewYield, mismatchesOf, stylesFor } from "@/service/job/planning";
 import { pulse } from "@/service/pulse";
 import { theStore } from "@/service/the-store";
-import { PieceTrouble } from "@/ui/jobs/piece-trouble";
-import { PieceView } from "@/ui/jobs/piece-view";
 import { Fresh } from "@/ui/live/fresh";
+import { PieceTrouble } from "@/ui/piece/piece-trouble";
+import { PieceView } from "@/ui/piece/piece-view";
 
 export const metadata: Metadata = { title: t("piece") };
 export const dynamic = "force-dynamic";

@@ -1,10 +1,10 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { t } from "@/messages/app";
-import { findCutList } from "@/service/cut-list";
-import { library } from "@/service/library";
+import { findCutList } from "@/service/job/cut-list";
+import { library } from "@/service/shelf/library";
 import { theStore } from "@/service/the-store";
-import { CutListView } from "@/ui/cut-list/cut-list-view";
+import { CutListView } from "@/ui/piece-grid/cut-list-view";
 
 export const metadata: Metadata = { title: t("cut-list") };
 export const dynamic = "force-dynamic";

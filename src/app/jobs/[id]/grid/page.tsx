@@ -1,9 +1,9 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { t } from "@/messages/app";
-import { library } from "@/service/library";
-import { findGrid } from "@/service/piece-grid";
+import { findGrid } from "@/service/job/piece-grid";
 import { pulse } from "@/service/pulse";
+import { library } from "@/service/shelf/library";
 import { theStore } from "@/service/the-store";
 import { Fresh } from "@/ui/live/fresh";
 import { GridView } from "@/ui/piece-grid/grid-view";

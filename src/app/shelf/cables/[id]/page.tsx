@@ -2,8 +2,8 @@ import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { styleOf } from "@/core";
 import { t } from "@/messages/app";
-import { library } from "@/service/library";
-import { revisionsOf } from "@/service/shelf";
+import { library } from "@/service/shelf/library";
+import { revisionsOf } from "@/service/shelf/shelf";
 import { theStore } from "@/service/the-store";
 import { CableReader } from "@/ui/shelf/cable-reader";
 

@@ -1,5 +1,5 @@
 import { check, zAddMany, zMembersAnswer } from "@/core";
-import { addToBatch, batchEvents } from "@/service/batches";
+import { addToBatch, batchEvents } from "@/service/end/batches";
 import { theStore } from "@/service/the-store";
 import { acting } from "../../../acting";
 import { answerAs } from "../../../answer";

@@ -1,5 +1,5 @@
 import { zClosureAnswer, zRevisionAnswer } from "@/core";
-import { getClosure, saveClosure } from "@/service/closures";
+import { getClosure, saveClosure } from "@/service/job/closures";
 import { theStore } from "@/service/the-store";
 import { acting } from "../../../acting";
 import { answerAs } from "../../../answer";

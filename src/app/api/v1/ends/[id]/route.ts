@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { check, zEventsAnswer } from "@/core";
-import { newEvents } from "@/service/ends";
+import { newEvents } from "@/service/end/ends";
 import { theStore } from "@/service/the-store";
 import { answerAs } from "../../../answer";
 

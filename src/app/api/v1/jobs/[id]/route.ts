@@ -1,5 +1,5 @@
 import { zJobAnswer, zPiecesAnswer } from "@/core";
-import { addPieces, getJob } from "@/service/jobs";
+import { addPieces, getJob } from "@/service/job/jobs";
 import { theStore } from "@/service/the-store";
 import { acting } from "../../../acting";
 import { answerAs } from "../../../answer";

@@ -1,4 +1,4 @@
-import { photoOf } from "@/service/photos";
+import { photoOf } from "@/service/end/photos";
 import { theStore } from "@/service/the-store";
 import { failure } from "../../../answer";
 

@@ -1,6 +1,6 @@
 import { zPieceAnswer, zRevisionAnswer } from "@/core";
-import { savePlan } from "@/service/jobs";
-import { getPiece } from "@/service/places";
+import { savePlan } from "@/service/job/jobs";
+import { getPiece } from "@/service/job/places";
 import { theStore } from "@/service/the-store";
 import { acting } from "../../../acting";
 import { answerAs } from "../../../answer";

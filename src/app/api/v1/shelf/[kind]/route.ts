@@ -1,4 +1,4 @@
-import { saveDocument } from "@/service/shelf";
+import { saveDocument } from "@/service/shelf/shelf";
 import { acting } from "../../../acting";
 import { answer } from "../../../answer";
 import { kindOf } from "../../../kind";

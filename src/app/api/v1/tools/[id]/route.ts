@@ -1,5 +1,5 @@
 import { zBladeAnswer } from "@/core";
-import { seeToBlade } from "@/service/tools";
+import { seeToBlade } from "@/service/workshop/tools";
 import { acting } from "../../../acting";
 import { answerAs } from "../../../answer";
 

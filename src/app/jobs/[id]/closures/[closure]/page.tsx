@@ -2,13 +2,13 @@ import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { problemOf, throughId } from "@/core";
 import { t } from "@/messages/app";
-import { getClosure, joinablePlaces } from "@/service/closures";
-import { findJobById } from "@/service/jobs";
-import { library } from "@/service/library";
+import { getClosure, joinablePlaces } from "@/service/job/closures";
+import { findJobById } from "@/service/job/jobs";
 import { pulse } from "@/service/pulse";
+import { library } from "@/service/shelf/library";
 import { theStore } from "@/service/the-store";
-import { ClosureTrouble } from "@/ui/entry/closure-trouble";
-import { ClosureView } from "@/ui/entry/closure-view";
+import { ClosureTrouble } from "@/ui/closure/closure-trouble";
+import { ClosureView } from "@/ui/closure/closure-view";
 import { Fresh } from "@/ui/live/fresh";
 
 export const metadata: Metadata = { title: t("closure") };

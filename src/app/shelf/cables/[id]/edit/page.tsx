@@ -1,9 +1,9 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { t } from "@/messages/app";
-import { copyOf } from "@/service/copy-of";
-import { library } from "@/service/library";
-import { documentText, newestRevision } from "@/service/shelf";
+import { copyOf } from "@/service/shelf/copy-of";
+import { library } from "@/service/shelf/library";
+import { documentText, newestRevision } from "@/service/shelf/shelf";
 import { theStore } from "@/service/the-store";
 import { CableEditor } from "@/ui/editor/cable-editor";
 

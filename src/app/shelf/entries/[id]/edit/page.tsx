@@ -2,9 +2,9 @@ import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import type { EntryDocument } from "@/core";
 import { t } from "@/messages/app";
-import { copyOf } from "@/service/copy-of";
-import { entrySheets, library } from "@/service/library";
-import { documentText, newestRevision } from "@/service/shelf";
+import { copyOf } from "@/service/shelf/copy-of";
+import { entrySheets, library } from "@/service/shelf/library";
+import { documentText, newestRevision } from "@/service/shelf/shelf";
 import { theStore } from "@/service/the-store";
 import { EntryEditor } from "@/ui/entry-editor/entry-editor";
 

@@ -1,5 +1,5 @@
 import { zAheadAnswer, zBegunAnswer } from "@/core";
-import { aheadInClosure, beginClosure } from "@/service/begin-closure";
+import { aheadInClosure, beginClosure } from "@/service/job/begin-closure";
 import { theStore } from "@/service/the-store";
 import { acting } from "../../../../acting";
 import { answerAs } from "../../../../answer";

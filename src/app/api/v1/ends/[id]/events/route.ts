@@ -1,5 +1,5 @@
 import { check, zAdd, zEventsAnswer } from "@/core";
-import { addEvents } from "@/service/ends";
+import { addEvents } from "@/service/end/ends";
 import { acting } from "../../../../acting";
 import { answerAs } from "../../../../answer";
 

@@ -1,10 +1,10 @@
 import { check, drawnEnd, endState } from "@/core";
-import { getEnd } from "@/service/ends";
-import { zPdfQuery } from "@/service/ledger";
-import { photosOf } from "@/service/photos";
-import { endRecord, recordJson } from "@/service/record";
+import { printRecords } from "@/paper/paper-thread";
+import { getEnd } from "@/service/end/ends";
+import { photosOf } from "@/service/end/photos";
+import { endRecord, recordJson } from "@/service/end/record";
+import { zPdfQuery } from "@/service/ledger/ledger";
 import { theStore } from "@/service/the-store";
-import { printRecords } from "@/ui/paper/paper-thread";
 import { failure, inTurns, pdf } from "../../../../answer";
 
 /** One end's record as a PDF: the whole log, or one page. */

@@ -1,5 +1,5 @@
 import { zEventsAnswer } from "@/core";
-import { addPhoto, PHOTO_LIMIT } from "@/service/photos";
+import { addPhoto, PHOTO_LIMIT } from "@/service/end/photos";
 import { actingByAddress } from "../../../../acting";
 import { answerAs, bytesBody } from "../../../../answer";
 

@@ -1,4 +1,4 @@
-import { endRecord, recordJson } from "@/service/record";
+import { endRecord, recordJson } from "@/service/end/record";
 import { theStore } from "@/service/the-store";
 import { answer } from "../../../../answer";
 

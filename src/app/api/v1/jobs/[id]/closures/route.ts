@@ -1,5 +1,5 @@
 import { zClosure, zClosuresAnswer } from "@/core";
-import { addClosure, getClosures } from "@/service/closures";
+import { addClosure, getClosures } from "@/service/job/closures";
 import { theStore } from "@/service/the-store";
 import { acting } from "../../../../acting";
 import { answerAs } from "../../../../answer";

@@ -1,5 +1,5 @@
 import { zPeopleAnswer } from "@/core";
-import { mergePerson } from "@/service/people";
+import { mergePerson } from "@/service/crew/people";
 import { acting } from "../../../../acting";
 import { answerAs } from "../../../../answer";
 

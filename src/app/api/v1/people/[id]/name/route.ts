@@ -1,5 +1,5 @@
 import { zPeopleAnswer } from "@/core";
-import { renamePerson } from "@/service/people";
+import { renamePerson } from "@/service/crew/people";
 import { acting } from "../../../../acting";
 import { answerAs } from "../../../../answer";
 

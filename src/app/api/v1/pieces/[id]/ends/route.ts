@@ -1,5 +1,5 @@
 import { zAheadAnswer, zBegunAnswer } from "@/core";
-import { aheadAtPlace, beginPlaces } from "@/service/places";
+import { aheadAtPlace, beginPlaces } from "@/service/job/places";
 import { theStore } from "@/service/the-store";
 import { acting } from "../../../../acting";
 import { answerAs } from "../../../../answer";

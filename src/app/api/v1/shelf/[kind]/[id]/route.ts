@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { check } from "@/core";
-import { documentText } from "@/service/shelf";
+import { documentText } from "@/service/shelf/shelf";
 import { theStore } from "@/service/the-store";
 import { failure } from "../../../../answer";
 import { kindOf } from "../../../../kind";

@@ -1,4 +1,4 @@
-import { putAway } from "@/service/shelf";
+import { putAway } from "@/service/shelf/shelf";
 import { acting } from "../../../../../acting";
 import { answer } from "../../../../../answer";
 import { kindOf } from "../../../../../kind";

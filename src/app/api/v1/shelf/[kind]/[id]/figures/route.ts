@@ -1,5 +1,5 @@
 import { InputError } from "@/core";
-import { confirmFigures } from "@/service/shelf";
+import { confirmFigures } from "@/service/shelf/shelf";
 import { acting } from "../../../../../acting";
 import { answer } from "../../../../../answer";
 import { kindOf } from "../../../../../kind";

@@ -1,4 +1,4 @@
-import { restoreRevision } from "@/service/shelf";
+import { restoreRevision } from "@/service/shelf/shelf";
 import { acting } from "../../../../../acting";
 import { answer } from "../../../../../answer";
 import { kindOf } from "../../../../../kind";

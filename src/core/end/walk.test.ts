@@ -1,0 +1,64 @@
+import { describe, expect, it } from "vitest";
+import { shippedLibrary } from "@/store/shelf/shipped";
+import { mustAccept } from "../accept/accept";
+import { CALLIPER, GUARDED } from "../advice/fixtures/ends";
+import { nextLine } from "../advice/take";
+import { type EndEvent, type EventInput, zStoredEvent } from "../event/event";
+import { misfits } from "../procedure/fit";
+import { judgementOf } from "../procedure/step";
+import { compileRunSheet } from "../runsheet/compile";
+import { spentAt } from "../tally/spent";
+import { resultOf } from "./result";
+import { applied, type EndState, endState } from "./state";
+
+const { cables, procedures, tools } = shippedLibrary();
+const pairs = procedures.flatMap((procedure) =>
+  cables.flatMap((cable) =>
+    cable.cores
+      .filter((core) => misfits(procedure, cable, core).length === 0)
+      .map((core) => ({ procedure, cable, core })),
+  ),
+);
+
+describe("every style on every cable and glass it goes on", () => {
+  it.each(pairs)("$procedure.id on $cable.id, $core: from thread-on to the sign-off, in", (pair) => {
+    const sheet = compileRunSheet({ ...pair, choices: {}, tools });
+    let state: EndState = endState([]);
+    let seq = 0;
+    /** Takes an event in as the server does: checked against where the end stands. */
+    const add = (event: EndEvent | EventInput) => {
+      const taken = zStoredEvent.parse(event);
+      mustAccept(sheet, state, taken, GUARDED);
+      seq += 1;
+      const id = `00000000-0000-4000-8000-${String(seq).padStart(12, "0")}`;
+      state = applied(state, { id, seq, at: "2026-11-26T08:00:00.000Z", client: "test", event: taken });
+    };
+    const seen: number[] = [];
+    for (;;) {
+      const line = sheet.lines[state.at];
+      if (!line) throw new Error(`no line ${state.at}`);
+      seen.push(line.index);
+      for (const { id } of line.parts) add({ kind: "thread", part: id, on: true });
+      const judgement = judgementOf(line.step);
+      const good = judgement?.answers.find((answer) => answer.good);
+      if (judgement && good) add({ kind: "answer", judgement: judgement.id, answer: good.id });
+      for (const { id, nominal } of line.checks)
+        add({
+          kind: "reading",
+          check: id,
+          value: nominal,
+          typed: String(nominal / 1000),
+          unit: "mm",
+          instrument: CALLIPER,
+        });
+      for (const event of spentAt(line, state)) add(event);
+      if (line.index === sheet.lines.length - 1) break;
+      add({ kind: "step", to: nextLine(state) });
+    }
+    expect(seen).toEqual(sheet.lines.map(({ index }) => index));
+    const { made, binned } = state.shards;
+    if (made > binned) add({ kind: "shards", made: 0, binned: made - binned });
+    add({ kind: "sign", name: "Ada", outcome: "kept" });
+    expect(resultOf(sheet, state, GUARDED)).toBe("in");
+  });
+});

@@ -1,0 +1,403 @@
+import { Document, Font, Image, Page, renderToBuffer, StyleSheet, Text, View } from "@react-pdf/renderer";
+import type { ReactElement } from "react";
+import { FAULT_NAMES, InputError, onLeg, type RecordDocument, type RunSheet } from "@/core";
+import { t } from "@/messages/paper";
+import { confirmationText, figuresStand } from "@/ui/words/figures-stand";
+import { legsText } from "@/ui/words/legs-text";
+import { coreText } from "@/ui/words/length-text";
+import { madeAtText } from "@/ui/words/made-at";
+import { otherSideTold, RESULT_WORDS } from "@/ui/words/verdict-words";
+import { PaperDrawing } from "./end-drawing";
+import { FACES, unprintable } from "./scripts";
+
+for (const face of FACES) Font.register(face);
+Font.registerHyphenationCallback((word) => [word]);
+
+const styles = StyleSheet.create({
+  page: {
+    fontFamily: FACES.map(({ family }) => family),
+    fontSize: 9,
+    padding: 36,
+    paddingBottom: 48,
+    color: "#1f2328",
+  },
+  title: { fontSize: 16, fontWeight: 700, marginBottom: 4 },
+  result: { fontSize: 11, marginBottom: 8 },
+  head: { fontSize: 11, fontWeight: 700, marginTop: 10, marginBottom: 3 },
+  row: { flexDirection: "row", borderTopWidth: 0.5, borderColor: "#c9c2b4", paddingVertical: 2.5 },
+  name: { width: "32%", paddingRight: 6 },
+  cell: { width: "17%", paddingRight: 6 },
+  wide: { width: "34%" },
+  fact: { flexDirection: "row" },
+  factName: { width: 90, color: "#5d5a53" },
+  rough: { textDecoration: "underline", textDecorationStyle: "dotted" },
+  foot: {
+    position: "absolute",
+    left: 36,
+    right: 36,
+    bottom: 20,
+    fontSize: 7,
+    color: "#5d5a53",
+    flexDirection: "row",
+    justifyContent: "space-between",
+  },
+  photos: { flexDirection: "row", flexWrap: "wrap", gap: 8, marginTop: 4 },
+  photo: { width: 160, height: 110, objectFit: "cover" },
+});
+
+const WORDS: Record<string, string> = { in: t("in"), out: t("out"), unsure: t("not-settled") };
+const when = (iso: string): string => `${iso.slice(0, 10)} ${iso.slice(11, 16)} UTC`;
+const mm = (value: number | null): string => (value === null ? "–" : String(value));
+const limits = (min: number | null, max: number | null): string =>
+  min === null
+    ? t("at-most", { mm: mm(max) })
+    : max === null
+      ? t("at-least", { mm: mm(min) })
+      : `${mm(min)} to ${mm(max)}`;
+
+/**
+ * Records as a PDF, each end on pages of its own: what was required and whose figures, what was measured with what,
+ * verdicts, faults, what was redone, parts, shards, who and when. Millimetres throughout.
+ * @param photos as JPEG bytes by their hash.
+ * @param sheets each end's run sheet by its id, drawn above its lengths.
+ * @returns the file's bytes.
+ * @throws InputError `script` for a name in a script that no face here has, before anything is laid out.
+ */
+export async function recordsPdf(
+  records: readonly RecordDocument[],
+  photos: ReadonlyMap<string, Uint8Array>,
+  sheets: ReadonlyMap<string, RunSheet>,
+): Promise<Buffer> {
+  return printed(records, (record) => (
+    <Record key={record.id} record={record} photos={photos} sheet={sheets.get(record.id)} />
+  ));
+}
+
+/** @throws InputError `script`, before anything is laid out. */
+async function printed(
+  records: readonly RecordDocument[],
+  pageOf: (record: RecordDocument) => ReactElement,
+): Promise<Buffer> {
+  mustBePrintable(records);
+  return renderToBuffer(
+    <Document language="en" title={t("arlent-records")} creator={t("arlent")}>
+      {records.map(pageOf)}
+    </Document>,
+  );
+}
+
+/**
+ * The same on one page each, for whoever an end was made for: the end drawn as made, its lengths and what they came to,
+ * whose figures they are held to, who made it and when, and the figure to check it by.
+ */
+export async function pagesPdf(
+  records: readonly RecordDocument[],
+  _photos: ReadonlyMap<string, Uint8Array>,
+  sheets: ReadonlyMap<string, RunSheet>,
+): Promise<Buffer> {
+  return printed(records, (record) => (
+    <Page key={record.id} size="A4" style={styles.page} wrap={false}>
+      <Head record={record} />
+      <Drawing record={record} sheet={sheets.get(record.id)} />
+      <Lengths record={record} />
+      <Text style={styles.head}>{t("besides")}</Text>
+      <Fact name={t("looks")} says={looksTold(record)} />
+      <Fact name={t("redone")} says={redoneTold(record)} />
+      <Fact name={t("cable")} says={t("millimetres-lost-by-rework", { lost: record.cable.lost })} />
+      <Fact name={t("shards")} says={shardsTold(record)} />
+      {notCounted(record) !== "" && <Fact name={t("not-counted")} says={notCounted(record)} />}
+      <Foot record={record} />
+    </Page>
+  ));
+}
+
+const looksTold = ({ looks }: RecordDocument): string => {
+  const bad = looks.filter(({ good }) => good === false).length;
+  const open = looks.filter(({ good }) => good === null).length;
+  return [
+    t("of-good", { value: looks.length - bad - open, length: looks.length }),
+    ...(bad > 0 ? [t("not-good", { bad })] : []),
+    ...(open > 0 ? [t("not-answered", { open })] : []),
+  ].join("; ");
+};
+
+const redoneTold = ({ reworks, attempts }: RecordDocument): string =>
+  reworks.length + attempts.length === 0
+    ? "nothing"
+    : [...reworks.map(({ why }) => why), ...attempts.map(({ why }) => why)].join("; ");
+
+const shardsTold = ({ shards, signed }: RecordDocument): string =>
+  t("off-in-the-bin", {
+    made: shards.made,
+    binned: shards.binned,
+    value: signed?.missingShards ? t("missing", { missingShards: signed.missingShards }) : "",
+  });
+
+/** The texts people wrote, in any script they like. */
+const written = ({
+  job,
+  label,
+  style,
+  cable,
+  where,
+  signed,
+  corrections,
+  photos,
+}: RecordDocument): string[] => [
+  job,
+  label,
+  style.name,
+  cable.name,
+  where?.name ?? "",
+  where?.station ?? "",
+  signed?.name ?? "",
+  signed?.missingShards ?? "",
+  ...corrections.flatMap(({ says, why, name }) => [says, why, name]),
+  ...photos.map(({ caption }) => caption),
+];
+
+function mustBePrintable(records: readonly RecordDocument[]): void {
+  const missing = unprintable(records.flatMap(written).join(""));
+  if (missing.length > 0)
+    throw new InputError(
+      "script",
+      `The PDF has no letters for ${missing
+        .slice(0, 12)
+        .map((one) => `“${one}”`)
+        .join(
+          ", ",
+        )}. Print the record's page from the browser instead: it takes whatever letters this machine has.`,
+    );
+}
+
+function Record({
+  record,
+  photos,
+  sheet,
+}: {
+  record: RecordDocument;
+  photos: ReadonlyMap<string, Uint8Array>;
+  sheet: RunSheet | undefined;
+}) {
+  const { cable, lengths, looks, reworks, corrections, parts, used } = record;
+  const shown = record.photos.flatMap(({ sha256, caption }) => {
+    const bytes = photos.get(sha256);
+    return bytes ? [{ sha256, caption, bytes }] : [];
+  });
+  return (
+    <Page size="A4" style={styles.page}>
+      <Head record={record} />
+      <Drawing record={record} sheet={sheet} />
+      <Lengths record={record} />
+      {looks.length > 0 && <Text style={styles.head}>{t("what-was-seen")}</Text>}
+      {looks.map(({ asks, sees, good, colours }) => (
+        <Text key={asks}>
+          {asks} {sees ?? t("not-answered-2")}
+          {good === false && t("not-good-2")}
+          {colours.length > 0 && `. Seen in the hand: ${colours.join("; ")}`}
+        </Text>
+      ))}
+      {record.faults.length > 0 && <Text style={styles.head}>{t("faults-seen")}</Text>}
+      {record.faults.map(({ at, what, name, leg, behind, stands }) => (
+        <Text key={`${at} ${what} ${name} ${leg}`}>
+          {when(at)}
+          {onLeg(leg, record.midRun)}: {FAULT_NAMES[what]}, {name}
+          {behind !== null && t("behind-the-fibre-end", { behind })}
+          {stands ? "" : t("made-anew-or-taken-back-since")}
+        </Text>
+      ))}
+      {(reworks.length > 0 || record.attempts.length > 0) && <Text style={styles.head}>{t("redone")}</Text>}
+      {reworks.map(({ at, why, leg, plan, cableLost, moves }) => (
+        <Text key={at}>
+          {t("for-the-way-millimetres-of-cable", {
+            when: when(at),
+            onLeg: onLeg(leg, record.midRun),
+            why,
+            plan,
+            value: moves
+              .map(({ name, was, now }) => `${name} ${was === null ? "" : `${was} to `}${now}`)
+              .join("; "),
+            cableLost,
+          })}
+        </Text>
+      ))}
+      {record.attempts.map(({ at, name, why, leg, cableLost }) => (
+        <Text key={at}>
+          {t("for", { when: when(at), onLeg: onLeg(leg, record.midRun), why, name })}
+          {cableLost > 0 && t("millimetres-of-cable", { cableLost })}
+        </Text>
+      ))}
+      {record.voided.length > 0 && (
+        <Text>
+          {t("readings-before-that", {
+            value: record.voided
+              .map(
+                ({ length, value }) => `${lengths.find(({ id }) => id === length)?.name ?? length} ${value}`,
+              )
+              .join("; "),
+          })}
+        </Text>
+      )}
+      {corrections.length > 0 && <Text style={styles.head}>{t("corrections")}</Text>}
+      {corrections.map(({ says, why, name, at }) => (
+        <Text key={at}>
+          {when(at)}, {name}: {says} ({why})
+        </Text>
+      ))}
+      <Text style={styles.head}>{t("parts-glass-and-cable")}</Text>
+      <Fact
+        name={t("threaded-on")}
+        says={
+          parts
+            .filter(({ on }) => on)
+            .map(({ name }) => name)
+            .join(", ") || "nothing"
+        }
+      />
+      <Fact name={t("shards")} says={shardsTold(record)} />
+      {record.counts.some(({ count }) => count === null) && (
+        <Fact name={t("not-counted")} says={notCounted(record)} />
+      )}
+      {used.length > 0 && (
+        <Fact name={t("used")} says={used.map(({ item, count }) => `${count} × ${item}`).join(", ")} />
+      )}
+      <Fact
+        name={t("cable")}
+        says={t("millimetres-lost-by-rework-2", {
+          lost: cable.lost,
+          value: cable.left === null ? "" : t("millimetres-left-to-spare", { left: cable.left }),
+        })}
+      />
+      {shown.length > 0 && (
+        <View style={styles.photos}>
+          {shown.map(({ sha256, caption, bytes }) => (
+            <View key={sha256} wrap={false}>
+              <Image src={{ data: Buffer.from(bytes), format: "jpg" }} style={styles.photo} />
+              <Text>{caption}</Text>
+            </View>
+          ))}
+        </View>
+      )}
+      <Foot record={record} />
+    </Page>
+  );
+}
+
+/** What an end is, what it came to, and what it was made by. */
+function Head({ record }: { record: RecordDocument }) {
+  const { style, cable, where, signed } = record;
+  const rough = record.lengths.filter(({ representative }) => representative).length;
+  return (
+    <>
+      <Text style={styles.title}>
+        {[record.job, record.label].filter(Boolean).join(" · ") || t("end-not-named")}
+      </Text>
+      <Text style={styles.result}>
+        {signed
+          ? t("signed-off-by", {
+              value: RESULT_WORDS[record.result],
+              name: signed.name,
+              when: when(signed.at),
+            })
+          : t("still-at-the-bench")}
+      </Text>
+      <Fact
+        name={t("style")}
+        says={[t("revision", { name: style.name, revision: style.revision }), ...record.as].join(" · ")}
+      />
+      <Fact
+        name={t("cable")}
+        says={t("revision-2", { name: cable.name, revision: cable.revision, coreText: coreText(cable.core) })}
+      />
+      {record.legs.length > 0 && (
+        <Fact name={record.midRun ? t("sides") : t("legs")} says={legsText(record.legs)} />
+      )}
+      {where && <Fact name={t("made-at")} says={madeAtText(where)} />}
+      <Fact
+        name={t("figures")}
+        says={`${figuresStand(rough, record.lengths.length)} (${style.figures.date}). ${style.figures.note}`}
+      />
+      {record.purpose === "practice" && <Fact name={t("purpose")} says={t("practice-not-in-the-ledger")} />}
+      {record.unread.length > 0 && (
+        <Fact
+          name={t("not-told-here")}
+          says={t("events-written-by-a-newer-arlent", { length: record.unread.length })}
+        />
+      )}
+      <Fact name={t("begun")} says={when(record.started)} />
+    </>
+  );
+}
+
+function Drawing({ record, sheet }: { record: RecordDocument; sheet: RunSheet | undefined }) {
+  return sheet ? <PaperDrawing sheet={sheet} planned={record.drawn} /> : null;
+}
+
+function Lengths({ record }: { record: RecordDocument }) {
+  const { lengths } = record;
+  return (
+    <>
+      <Text style={styles.head}>{t("lengths-in-millimetres")}</Text>
+      {lengths.map(
+        ({
+          id,
+          name,
+          leg,
+          min,
+          max,
+          otherSide,
+          representative,
+          confirmation,
+          verdict,
+          probability,
+          mean,
+          readings,
+        }) => (
+          <View key={id} style={styles.row} wrap={false}>
+            <Text style={styles.name}>
+              {name}
+              {onLeg(leg, record.midRun)}
+              {otherSide === null ? "" : `, ${otherSideTold(otherSide * 1000)}`}
+              {confirmation ? `\nfigure ${confirmationText(confirmation)}` : ""}
+            </Text>
+            <Text style={representative ? [styles.cell, styles.rough] : styles.cell}>{limits(min, max)}</Text>
+            <Text style={styles.cell}>
+              {verdict === null
+                ? t("not-measured")
+                : `${WORDS[verdict]}${mean === null ? "" : `, ${mean.toFixed(2)}`}${probability === null ? "" : t("likely-in", { round: Math.round(probability * 100) })}`}
+            </Text>
+            <Text style={styles.wide}>
+              {readings.map(({ value, instrument }) => `${value} by ${instrument.toLowerCase()}`).join("; ")}
+            </Text>
+          </View>
+        ),
+      )}
+    </>
+  );
+}
+
+function Foot({ record }: { record: RecordDocument }) {
+  return (
+    <View style={styles.foot} fixed>
+      <Text>{t("end", { id: record.id })}</Text>
+      <Text>{t("check-figure", { slice: record.hash.slice(0, 16) })}</Text>
+      <Text render={({ subPageNumber, subPageTotalPages }) => `${subPageNumber} of ${subPageTotalPages}`} />
+    </View>
+  );
+}
+
+/** What the sheet has counted and nobody did: `bites at “Strip the buffer”`. */
+const notCounted = ({ counts }: RecordDocument): string =>
+  counts
+    .filter(({ count }) => count === null)
+    .map(({ of, title }) => t("at", { of, title }))
+    .join("; ");
+
+function Fact({ name, says }: { name: string; says: string }) {
+  return (
+    <View style={styles.fact}>
+      <Text style={styles.factName}>{name}</Text>
+      <Text style={{ flex: 1 }}>{says}</Text>
+    </View>
+  );
+}

@@ -1,0 +1,26 @@
+import { randomUUID } from "node:crypto";
+import { InputError, personBy, personNamed } from "@/core";
+import { allPeople, insertPeopleEvent } from "@/store/workshop/people";
+import type { Act } from "../act";
+
+/**
+ * Who signs: who goes by the name that was signed, first of all whoever is working; a name nobody goes by yet is
+ * somebody who came.
+ */
+export function signer({ store, actor: by, now }: Act, name: string): string {
+  const people = allPeople(store);
+  const working = by === null ? undefined : personBy(people, by);
+  if (working && (working.name === name || working.formerly.includes(name))) return working.id;
+  const known = personNamed(people, name);
+  if (known) return known.id;
+  const person = randomUUID();
+  const at = now.toISOString();
+  insertPeopleEvent(store, { id: randomUUID(), at, by, kind: "add", person, name, into: null });
+  return person;
+}
+
+/** @throws InputError: nobody goes by that id. */
+export function mustBeKnown({ store, actor }: Act): void {
+  if (actor !== null && !personBy(allPeople(store), actor))
+    throw new InputError("unknown-person", "Nobody goes by that id here: pick who is working anew.", ["by"]);
+}

@@ -1,0 +1,140 @@
+import { randomUUID } from "node:crypto";
+import { z } from "zod";
+import {
+  BATCH_LIMIT,
+  check,
+  type EndEvent,
+  fibreColour,
+  InputError,
+  type Purpose,
+  type Recorded,
+  type Rule,
+  type RunSheet,
+  zAddManyInside,
+  zUuid,
+} from "@/core";
+import type { Store } from "@/store/database/store";
+import { inTransaction } from "@/store/database/transaction";
+import { type EndRow, endsOfBatch, findBatch, insertBatch } from "@/store/record/ends";
+import type { Act } from "../act";
+import { addEvents, beginEnd, getEnd, mustCompile, zStart } from "./ends";
+import { historyOf } from "./history";
+
+export const zBatch = zStart.extend({
+  id: zUuid("A batch's id must be a UUID").optional(),
+  count: z
+    .int("The number of ends must be a whole number")
+    .min(2, "A batch must have at least two ends")
+    .max(BATCH_LIMIT, `A batch must have at most ${BATCH_LIMIT} ends`),
+  job: z.string().trim().max(120).default(""),
+});
+
+/** Of each end in its place, the last event seen: only what is new is told then. */
+export const zBatchQuery = z.strictObject({
+  seen: z
+    .string()
+    .regex(/^\d{1,9}(,\d{1,9})*$/, "“seen” must be a number for each end, separated by commas")
+    .max(500)
+    .optional(),
+});
+
+/** One end of a batch: what is stored of it. */
+interface BatchMember {
+  readonly id: string;
+  readonly label: string;
+  readonly events: readonly Recorded[];
+}
+
+interface Batch {
+  readonly id: string;
+  readonly name: string;
+  readonly createdAt: string;
+  readonly rule: Rule;
+  readonly purpose: Purpose;
+  readonly sheet: RunSheet;
+  readonly ends: readonly BatchMember[];
+}
+
+/** What an end of a batch is called: by fibre and colour where the cable has as many, else by number. */
+function labelOf(place: number, fibres: number, count: number): string {
+  return fibres >= count && fibres > 1
+    ? `fibre ${place + 1}, ${fibreColour(place + 1).name}`
+    : `end ${place + 1} of ${count}`;
+}
+
+/**
+ * Starts many ends of one style at once, each named. All or none; asking again with the same id answers the same.
+ * @throws InputError as for one end, or when the number is out of range.
+ */
+export function startBatch(act: Act, input: unknown): { id: string } {
+  const { store, now } = act;
+  const { id = randomUUID(), count, job, ...sheet } = check(zBatch, input);
+  const made = mustCompile(store, sheet);
+  const at = now.toISOString();
+  inTransaction(store, () => {
+    if (findBatch(store, id)) return;
+    insertBatch(store, { id, createdAt: at, name: job || made.procedure.name });
+    for (let place = 0; place < count; place++) {
+      const end = randomUUID();
+      beginEnd(store, made, { id: end, at, batch: id, place });
+      const event: EndEvent = { kind: "label", job, label: labelOf(place, made.cable.fibreCount, count) };
+      addEvents(act, end, { client: "batch", after: 0, events: [{ id: randomUUID(), event }] });
+    }
+  });
+  return { id };
+}
+
+/** A batch with its ends in order. @throws InputError `not-found`. */
+export function getBatch(store: Store, id: string): Batch {
+  const found = findBatch(store, id);
+  const rows = found ? endsOfBatch(store, id) : [];
+  const [first] = rows;
+  if (!found || !first)
+    throw new InputError("not-found", `No batch with the id “${id.slice(0, 60)}” is on this bench.`, ["id"]);
+  const { sheet, rule, purpose } = getEnd(store, first.id);
+  return {
+    id,
+    name: found.name,
+    createdAt: found.createdAt,
+    rule,
+    purpose,
+    sheet,
+    ends: rows.map((row) => memberOf(store, row)),
+  };
+}
+
+const memberOf = (store: Store, row: EndRow): BatchMember => ({
+  id: row.id,
+  label: row.label,
+  events: historyOf(store, row).events,
+});
+
+export const findBatchById = (store: Store, id: string): Batch | null =>
+  findBatch(store, id) ? getBatch(store, id) : null;
+
+/** What has been added to each end of a batch. @throws InputError `not-found`. */
+export function batchEvents(store: Store, id: string, query: unknown = {}): readonly BatchMember[] {
+  if (!findBatch(store, id)) throw new InputError("not-found", "No such batch is on this bench.", ["id"]);
+  const { seen } = check(zBatchQuery, query);
+  const all = endsOfBatch(store, id).map((row) => memberOf(store, row));
+  if (seen === undefined) return all;
+  const last = seen.split(",").map(Number);
+  return all.flatMap((member, place) => {
+    const events = member.events.filter(({ seq }) => seq > (last[place] ?? 0));
+    return events.length > 0 ? [{ ...member, events }] : [];
+  });
+}
+
+/** Adds events to several ends of a batch, all or none, in one transaction. @throws InputError as for one end. */
+export function addToBatch(act: Act, id: string, input: unknown) {
+  const { store } = act;
+  const { client, ends } = check(zAddManyInside, input);
+  inTransaction(store, () => {
+    const members = new Set(endsOfBatch(store, id).map((end) => end.id));
+    for (const { end, after, events } of ends) {
+      if (!members.has(end)) throw new InputError("not-found", "That end is not in this batch.", ["ends"]);
+      addEvents(act, end, { client, after, events });
+    }
+  });
+  return batchEvents(store, id);
+}

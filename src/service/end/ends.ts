@@ -1,0 +1,322 @@
+import { randomUUID } from "node:crypto";
+import { z } from "zod";
+import {
+  applied,
+  type Cable,
+  check,
+  type EndEvent,
+  type EndState,
+  followsFrom,
+  InputError,
+  type Judged,
+  mustAccept,
+  mustHaveSeen,
+  PURPOSES,
+  projectionsOf,
+  type Recordable,
+  type Recorded,
+  type Rule,
+  type RunSheet,
+  signOff,
+  zAddInside,
+  zRule,
+  zUuid,
+} from "@/core";
+import { canonical } from "@/store/database/hash";
+import { PROGRAM } from "@/store/database/program";
+import type { Store } from "@/store/database/store";
+import { inTransaction } from "@/store/database/transaction";
+import { keepDocument } from "@/store/record/documents";
+import { type EndRow, findEnd, insertEnd, updateEnd } from "@/store/record/ends";
+import { findEvent, insertEvent } from "@/store/record/events";
+import type { NewFounding } from "@/store/record/founding";
+import { photoBytes } from "@/store/record/photos";
+import { project } from "@/store/record/projections";
+import { addToRegister } from "@/store/record/register";
+import { wholeLibrary } from "@/store/shelf/shelf";
+import { textOf } from "@/store/shelf/shipped";
+import type { Act } from "../act";
+import { mustBeKnown, signer } from "../crew/signer";
+import { sheetOnce } from "../known";
+import { historyOf, remember } from "./history";
+import { sheetOf, sheetText } from "./kept-sheets";
+import { placeOfEnd } from "./place-of-end";
+import { projectEvent } from "./project-event";
+
+export const zStart = z.strictObject({
+  id: zUuid("An end's id must be a UUID").optional(),
+  cable: z.string().max(80),
+  procedure: z.string().max(80),
+  /** The procedure's revision the sheet was drawn from: another one since is told, not used. */
+  revision: z.int().min(1).optional(),
+  core: z.string().max(20),
+  choices: z.record(z.string().max(80), z.string().max(80)).default({}),
+  rule: zRule.default({ kind: "guarded", risk: 0.05 }),
+  purpose: z.enum(PURPOSES, { error: "Purpose must be work or practice" }).default("work"),
+});
+
+/** An end as the bench and the ledger show it. */
+export interface End extends Recordable {
+  readonly batchId: string | null;
+}
+
+/**
+ * Starts an end from a sheet: compiles it first, then keeps the very documents it was made by.
+ * Asking again with the same id answers the same end.
+ * @throws InputError when a name is not known or the pair does not go together.
+ */
+export function startEnd({ store, now }: Act, input: unknown): { id: string } {
+  const { id = randomUUID(), ...sheet } = check(zStart, input);
+  const made = mustCompile(store, sheet);
+  inTransaction(store, () => {
+    if (!findEnd(store, id)) beginEnd(store, made, { id, at: now.toISOString() });
+  });
+  return { id };
+}
+
+type Sheet = Omit<z.output<typeof zStart>, "id">;
+
+/** Looks a sheet's documents up and compiles it. @throws InputError for whatever does not go. */
+export function mustCompile(
+  store: Store,
+  { cable: cableId, procedure, revision, core, choices, rule, purpose }: Sheet,
+) {
+  const cable = wholeLibrary(store).cables.find((cable) => cable.id === cableId);
+  if (!cable) throw new InputError("unknown-cable", `No cable called “${cableId}”.`, ["cable"]);
+  return { ...compiled(store, { cable, procedure, revision, core, choices }), rule, purpose };
+}
+
+/** A sheet of a cable, on the shelf or opened out of one. @throws InputError for whatever does not go. */
+export function compiled(
+  store: Store,
+  {
+    cable,
+    procedure: procedureId,
+    revision,
+    core,
+    choices,
+  }: Pick<Sheet, "procedure" | "revision" | "core" | "choices"> & { readonly cable: Cable },
+) {
+  const library = wholeLibrary(store);
+  const { procedures, tools } = library;
+  const procedure = procedures.find((procedure) => procedure.id === procedureId);
+  if (!procedure)
+    throw new InputError("unknown-procedure", `No connector called “${procedureId}”.`, ["procedure"]);
+  if (revision !== undefined && revision !== procedure.revision)
+    throw new InputError(
+      "moved-on",
+      `This sheet is revision ${revision}, but the shelf now has ${procedure.revision}. Load it again before the first cut.`,
+      ["revision"],
+    );
+  const sheet = sheetOnce(library, { procedure, cable, core, choices });
+  return { cable, procedure, tools, sheet };
+}
+
+interface Begun {
+  readonly id: string;
+  readonly at: string;
+  readonly batch?: string | null;
+  /** Place in its batch, counted from 0. */
+  readonly place?: number | null;
+  /** The piece, the revision of its plan, and the place on it; none for an end by itself. */
+  readonly where?: NewFounding["where"];
+}
+
+/** Begins an end: keeps the very documents it is made by, and the sheet they compile to. */
+export function beginEnd(
+  store: Store,
+  { cable, procedure, tools, sheet, rule, purpose }: ReturnType<typeof mustCompile>,
+  { id, at, batch = null, place = null, where = null }: Begun,
+): void {
+  insertEnd(store, {
+    v: 3,
+    id,
+    at,
+    purpose,
+    program: PROGRAM,
+    procedure: keepDocument(store, "procedure", textOf(procedure)),
+    cable: keepDocument(store, "cable", textOf(cable)),
+    tools: keepDocument(store, "tools", textOf(tools)),
+    sheet: keepDocument(store, "sheet", sheetText(sheet)),
+    style: procedure.id,
+    styleName: procedure.name,
+    cableName: cable.name,
+    picked: { core: sheet.picked.core, choices: { ...sheet.picked.choices } },
+    rule,
+    batch,
+    place,
+    where,
+  });
+  project(store, id, projectionsOf({ sheet, rule, purpose, events: [], verdicts: null }));
+}
+
+function mustFind(store: Store, id: string): EndRow {
+  const row = findEnd(store, id) ?? findEnd(store, id.toLowerCase());
+  if (!row)
+    throw new InputError("not-found", `No end with the id “${id.slice(0, 60)}” is on this bench.`, ["id"]);
+  return row;
+}
+
+/** @throws InputError `not-found`. */
+export function getEnd(store: Store, id: string): End {
+  const row = mustFind(store, id);
+  const { createdAt, styleName, cableName, rule, verdicts, result, batchId, purpose, program } = row;
+  return {
+    id: row.id,
+    createdAt,
+    batchId,
+    styleName,
+    cableName,
+    rule,
+    purpose,
+    program,
+    result,
+    verdicts,
+    hash: row.lastHash,
+    where: placeOfEnd(store, row),
+    sheet: sheetOf(store, row),
+    events: historyOf(store, row).events,
+  };
+}
+
+/** An end, or null when there is none by that id. */
+export const findEndById = (store: Store, id: string): End | null =>
+  findEnd(store, id) ? getEnd(store, id) : null;
+
+/** What has been added to an end since. @throws InputError `not-found`. */
+export function newEvents(store: Store, id: string, after: number): readonly Recorded[] {
+  return since(historyOf(store, mustFind(store, id)).events, after);
+}
+
+/** Far more than any end takes: what comes after is a program gone wild. */
+export const MOST_EVENTS = 5_000;
+
+/**
+ * Adds events to an end, all or none, in one transaction; committed to disk before it returns.
+ * Readings from two windows are both kept. Moving on, labelling and signing need to have seen what other
+ * windows did. An event already there is answered again, not added twice.
+ * @throws InputError: `moved-on` with nothing changed; or whatever makes the event unacceptable.
+ */
+export function addEvents(act: Act, endId: string, input: unknown): readonly Recorded[] {
+  const asked = check(zAddInside, input);
+  if (asked.events.some(({ event }) => event.kind === "photo"))
+    throw new InputError(
+      "bad-input",
+      "Send the photograph itself to the end's photos; a photo event alone is not accepted.",
+      ["events"],
+    );
+  return writeEvents(act, endId, asked);
+}
+
+/** The same for events made here, photographs among them. */
+export function writeEvents(
+  act: Act,
+  endId: string,
+  { client, after, events }: z.output<typeof zAddInside>,
+): readonly Recorded[] {
+  const { store, actor, now } = act;
+  const known = inTransaction(store, () => {
+    const row = mustFind(store, endId);
+    const sheet = sheetOf(store, row);
+    mustBeKnown(act);
+    const { events: history, state } = historyOf(store, row);
+    if (history.length + events.length > MOST_EVENTS)
+      throw new InputError(
+        "limit",
+        `An end can have at most ${MOST_EVENTS} events, and this one has ${history.length}. Sign it off and start another.`,
+        ["events"],
+      );
+    let end: Standing = { row, sheet, history, state, last: row.lastHash };
+    for (const { id, event } of events) {
+      const twin = findEvent(store, id);
+      if (twin) {
+        mustBeTwin(twin, endId, event);
+        continue;
+      }
+      if (mustHaveSeen(event)) mustBeUpToDate(history, client, after);
+      mustAccept(sheet, end.state, event, row.rule, row.purpose);
+      if (event.kind === "correction") mustCorrectOwn(history, event.corrects);
+      if (event.kind === "photo") mustHavePhoto(store, event.sha256);
+      const who = event.kind === "sign" ? signer(act, event.name) : actor;
+      end = added(store, end, { id, at: now.toISOString(), by: who, client, event });
+    }
+    const sign = signOff(end.history);
+    updateEnd(store, endId, {
+      ...followsFrom(sheet, end.state, row.rule, judgedOf(row, sign)),
+      signer: sign ? (row.signer ?? sign.by ?? null) : null,
+      lastHash: end.last,
+    });
+    return remember(store, endId, { hash: end.last, events: end.history, state: end.state });
+  });
+  return since(known.events, after);
+}
+
+const since = (events: readonly Recorded[], after: number): readonly Recorded[] =>
+  events.filter(({ seq }) => seq > after);
+
+/** An end while events are added to it. */
+interface Standing {
+  readonly row: EndRow;
+  readonly sheet: RunSheet;
+  readonly history: readonly Recorded[];
+  readonly state: EndState;
+  /** Hash of its last event. */
+  readonly last: string;
+}
+
+/** Writes one event and what follows from it. */
+function added(
+  store: Store,
+  { row, sheet, history, state: before, last }: Standing,
+  said: Pick<Recorded, "id" | "at" | "client"> & { by: string | null; event: EndEvent },
+): Standing {
+  const recorded: Recorded = { ...said, seq: before.lastSeq + 1 };
+  const state = applied(before, recorded);
+  const judged = said.event.kind === "sign" ? judgedNow(sheet, state, row.rule) : undefined;
+  const one = { ...said, end: row.id, seq: recorded.seq, purpose: row.purpose };
+  const hash = insertEvent(store, judged ? { ...one, judged } : one, last);
+  if (judged) addToRegister(store, "signed", row.id, hash);
+  const events = [...history, judged ? { ...recorded, judged } : recorded];
+  const kept = { ...row, verdicts: state.signed ? row.verdicts : null };
+  projectEvent(store, kept, { sheet, state, events, event: recorded });
+  return { row, sheet, history: events, state, last: hash };
+}
+
+function judgedNow(sheet: RunSheet, state: EndState, rule: Rule): Judged | undefined {
+  const { result, verdicts } = followsFrom(sheet, state, rule, null);
+  return result && verdicts ? { program: PROGRAM, result, verdicts } : undefined;
+}
+
+/** What an end was judged to be when it was signed off: with the sign-off, or in the row of one signed before that. */
+export const judgedOf = (
+  { signedAt, result, verdicts }: Pick<EndRow, "signedAt" | "result" | "verdicts">,
+  sign: Recorded | undefined,
+): Pick<Judged, "result" | "verdicts"> | null =>
+  sign?.judged ?? (signedAt !== null && result && verdicts ? { result, verdicts } : null);
+
+function mustBeTwin(twin: { endId: string; event: Recorded["event"] }, endId: string, event: EndEvent): void {
+  if (twin.endId !== endId || canonical(twin.event) !== canonical(event))
+    throw new InputError("id-taken", "Another event already has this id.", ["events"]);
+}
+
+/** @throws InputError: a correction names an event of the same end. */
+function mustCorrectOwn(history: readonly Recorded[], id: string): void {
+  if (!history.some((event) => event.id === id))
+    throw new InputError("unknown-event", "The event to correct is not on this end.", ["corrects"]);
+}
+
+/** @throws InputError: a photograph is stored before it is entered. */
+function mustHavePhoto(store: Store, sha256: string): void {
+  if (!photoBytes(store, sha256))
+    throw new InputError("unknown-photo", "That photograph is not stored here.", ["sha256"]);
+}
+
+function mustBeUpToDate(history: readonly Recorded[], client: string, after: number): void {
+  const unseen = history.find((event) => event.seq > after && event.client !== client);
+  if (unseen)
+    throw new InputError(
+      "moved-on",
+      "This end was changed in another window. Look at its current state, then go on.",
+      ["after"],
+    );
+}

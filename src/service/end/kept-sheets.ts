@@ -1,0 +1,34 @@
+import { InputError, type RunSheet, sheetDocument } from "@/core";
+import { canonical } from "@/store/database/hash";
+import type { Store } from "@/store/database/store";
+import { keptSheet } from "@/store/record/documents";
+import type { EndRow } from "@/store/record/ends";
+
+const sheetTexts = new WeakMap<RunSheet, string>();
+
+/** A sheet as it is kept; many ends of one sheet keep the same. */
+export function sheetText(sheet: RunSheet): string {
+  const text = sheetTexts.get(sheet) ?? canonical(sheetDocument(sheet));
+  sheetTexts.set(sheet, text);
+  return text;
+}
+
+const SHEETS_KEPT = 200;
+const sheets = new Map<string, RunSheet>();
+
+/**
+ * The sheet an end is worked by, as it was kept when it began. Kept documents never change, so what they say is
+ * remembered under their hashes.
+ * @throws InputError `gone`, `newer`.
+ */
+export function sheetOf(store: Store, { sheetHash }: Pick<EndRow, "sheetHash">): RunSheet {
+  if (sheetHash === null)
+    throw new InputError("gone", "The sheet of this end could not be stored, so it cannot be shown.", ["id"]);
+  const known = sheets.get(sheetHash);
+  if (known) return known;
+  const sheet = keptSheet(store, sheetHash);
+  const [oldest] = sheets.keys();
+  if (sheets.size >= SHEETS_KEPT && oldest !== undefined) sheets.delete(oldest);
+  sheets.set(sheetHash, sheet);
+  return sheet;
+}

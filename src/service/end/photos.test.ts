@@ -1,0 +1,78 @@
+import sharp from "sharp";
+import { beforeEach, describe, expect, it } from "vitest";
+import { endState, InputError } from "@/core";
+import type { Store } from "@/store/database/store";
+import { openStore } from "@/store/opening/open";
+import { actOn } from "../act";
+import { addTo, endRead, signedEnd } from "../fixtures/made-ends";
+import { getEnd } from "./ends";
+import { addPhoto, photoOf } from "./photos";
+
+let store: Store;
+let end: string;
+beforeEach(() => {
+  store = openStore(":memory:");
+  end = endRead(store, "measure");
+});
+const picture = (width: number, height: number) =>
+  sharp({ create: { width, height, channels: 3, background: "#89a" } });
+const photos = () => endState(getEnd(store, end).events).photos;
+const codeOf = async (work: Promise<unknown>): Promise<string> => {
+  try {
+    await work;
+    return "taken";
+  } catch (error) {
+    if (error instanceof InputError) return error.problem.code;
+    throw error;
+  }
+};
+
+describe("a photograph of an end", () => {
+  it("is kept upright, smaller, and without what the camera noted", async () => {
+    const taken = await picture(4000, 3000)
+      .withMetadata({ orientation: 6, exif: { IFD0: { Artist: "Somebody", ImageDescription: "51.5 N" } } })
+      .jpeg()
+      .toBuffer();
+    expect(taken.includes("Somebody")).toBe(true);
+    await addPhoto(actOn(store), end, { client: "test", caption: "the cleave" }, taken);
+    const [photo] = photos();
+    expect(photo).toMatchObject({ width: 1500, height: 2000, caption: "the cleave" });
+    const kept = photoOf(store, photo?.sha256 as string);
+    const { exif, orientation, format } = await sharp(kept).metadata();
+    expect({ exif, orientation, format }).toEqual({
+      exif: undefined,
+      orientation: undefined,
+      format: "jpeg",
+    });
+    expect(kept.includes("Somebody")).toBe(false);
+  });
+  it.each([
+    ["text", Buffer.from("not a picture at all")],
+    ["nothing", Buffer.alloc(0)],
+    ["a drawing with script in it", Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"><script/></svg>')],
+  ])("%s is refused and nothing is kept", async (_what, bytes) => {
+    expect(await codeOf(addPhoto(actOn(store), end, { client: "test" }, bytes))).toBe("not-a-photo");
+    expect(photos()).toEqual([]);
+  });
+  it("cut short on the way is refused", async () => {
+    const whole = await picture(600, 400).jpeg().toBuffer();
+    expect(await codeOf(addPhoto(actOn(store), end, { client: "test" }, whole.subarray(0, 400)))).toBe(
+      "not-a-photo",
+    );
+  });
+  it("is attached after the sign-off too; a name that is not a hash finds no file", async () => {
+    end = signedEnd(store, "Osla Brandt", 0);
+    await addPhoto(actOn(store), end, { client: "test" }, await picture(30, 20).png().toBuffer());
+    expect(photos()).toHaveLength(1);
+    expect(await codeOf(Promise.resolve().then(() => photoOf(store, "../../a.db")))).toBe("not-found");
+  });
+  it("cannot be entered by what is said of it, kept or not: its size is measured, not claimed", async () => {
+    await addPhoto(actOn(store), end, { client: "test" }, await picture(30, 20).png().toBuffer());
+    const [kept] = photos();
+    for (const sha256 of ["0".repeat(64), kept?.sha256 ?? ""]) {
+      const event = { kind: "photo", sha256, width: 9_000, height: 1, bytes: 1, caption: "" } as const;
+      expect(await codeOf(Promise.resolve().then(() => addTo(store, end, event)))).toBe("bad-input");
+    }
+    expect(photos()).toHaveLength(1);
+  });
+});

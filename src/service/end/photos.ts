@@ -1,0 +1,95 @@
+import { randomUUID } from "node:crypto";
+import sharp from "sharp";
+import { z } from "zod";
+import { check, InputError, type Recorded, zUuid } from "@/core";
+import type { Store } from "@/store/database/store";
+import { keepPhoto, photoBytes } from "@/store/record/photos";
+import type { Act } from "../act";
+import { getEnd, writeEvents } from "./ends";
+
+/** The largest photograph taken in, and the longest side it is kept with. */
+export const PHOTO_LIMIT = 12 * 1024 * 1024;
+const LONGEST_SIDE = 2000;
+const MOST_PIXELS = 60_000_000;
+const TAKEN = ["jpeg", "png", "webp"];
+
+export const zPhotoQuery = z.strictObject({
+  client: z.string().min(1).max(80),
+  id: zUuid("An event's id must be a UUID").optional(),
+  caption: z.string().trim().max(200, "A caption must have at most 200 characters").default(""),
+});
+
+/**
+ * Keeps a photograph with an end: read as a picture and written anew, turned upright, made smaller, with nothing of
+ * what the camera noted (place, time, device).
+ * @throws InputError: not a JPEG, PNG or WebP picture, too large, or no such end.
+ */
+export async function addPhoto(
+  act: Act,
+  end: string,
+  query: unknown,
+  bytes: Buffer,
+): Promise<readonly Recorded[]> {
+  const { client, caption, id = randomUUID() } = check(zPhotoQuery, query);
+  const { store } = act;
+  const { events } = getEnd(store, end);
+  const { data, info } = await inTurn(() => redrawn(bytes));
+  const sha256 = keepPhoto(store, data);
+  const { width, height, size } = info;
+  return writeEvents(act, end, {
+    client,
+    after: events.at(-1)?.seq ?? 0,
+    events: [{ id, event: { kind: "photo", sha256, width, height, bytes: size, caption } }],
+  });
+}
+
+let last: Promise<unknown> = Promise.resolve();
+
+/** One picture is opened at a time: each takes memory for every pixel of it. */
+function inTurn<T>(work: () => Promise<T>): Promise<T> {
+  const mine = last.then(work, work);
+  last = mine.catch(() => undefined);
+  return mine;
+}
+
+async function redrawn(bytes: Buffer) {
+  const refused = (cause?: unknown) =>
+    new InputError("not-a-photo", "Only JPEG, PNG or WebP pictures can be attached.", ["photo"], { cause });
+  try {
+    const picture = sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: "error" });
+    const { format } = await picture.metadata();
+    if (!TAKEN.includes(format)) throw refused(format);
+    return await picture
+      .rotate()
+      .resize({ width: LONGEST_SIDE, height: LONGEST_SIDE, fit: "inside", withoutEnlargement: true })
+      .flatten({ background: "#ffffff" })
+      .jpeg({ quality: 85 })
+      .toBuffer({ resolveWithObject: true });
+  } catch (cause) {
+    throw refused(cause);
+  }
+}
+
+/** A photograph's bytes. @throws InputError `not-found`. */
+export function photoOf(store: Store, sha256: string): Buffer {
+  const bytes = photoBytes(store, sha256);
+  if (!bytes) throw new InputError("not-found", "No photograph by that name is stored here.", ["sha256"]);
+  return bytes;
+}
+
+/** The most photographs of one record put on paper. */
+const MOST_ON_PAPER = 6;
+
+/** The photographs of some records, by hash; those that are gone are left out. */
+export function photosOf(
+  store: Store,
+  records: readonly { readonly photos: readonly { readonly sha256: string }[] }[],
+): Map<string, Buffer> {
+  const found = records
+    .flatMap(({ photos }) => photos.slice(0, MOST_ON_PAPER))
+    .flatMap(({ sha256 }) => {
+      const bytes = photoBytes(store, sha256);
+      return bytes ? [[sha256, bytes] as const] : [];
+    });
+  return new Map(found);
+}

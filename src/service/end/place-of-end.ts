@@ -1,0 +1,44 @@
+import {
+  addressText,
+  cableText,
+  check,
+  isSide,
+  liftedClosure,
+  type Place,
+  type Recordable,
+  sideText,
+  zClosurePlan,
+  zPiecePlan,
+} from "@/core";
+import type { Store } from "@/store/database/store";
+import { closureAt } from "@/store/plan/closures";
+import { planAt } from "@/store/plan/plans";
+import type { EndRow } from "@/store/record/ends";
+
+/** Where an end was made, by the plan it was begun from. */
+export function placeOfEnd(store: Store, { piece, plan, side, address }: EndRow): Recordable["where"] {
+  if (piece === null || plan === null || side === null || address === null) return null;
+  const row = planAt(store, piece, plan);
+  if (!row) return madeIn(store, { piece, plan, side, address });
+  const made = { piece, name: row.name, plan, address: addressText(address) };
+  if (isSide(side)) return { ...made, side, station: "" };
+  const stations = row.body ? check(zPiecePlan, JSON.parse(row.body)).stations : [];
+  return { ...made, side: null, station: sideText(side, { stations }) };
+}
+
+/** The same of a cable that is a closure's own, of no piece. */
+function madeIn(
+  store: Store,
+  { piece, plan, side, address }: { piece: string; plan: number } & Place,
+): NonNullable<Recordable["where"]> {
+  const body = closureAt(store, piece, plan)?.body;
+  const closure = body ? check(zClosurePlan, liftedClosure(JSON.parse(body))) : null;
+  return {
+    piece,
+    name: closure?.name ?? "",
+    plan,
+    side: null,
+    station: closure ? cableText(closure, side) : "",
+    address: addressText(address),
+  };
+}

@@ -1,0 +1,95 @@
+import { randomUUID } from "node:crypto";
+import { z } from "zod";
+import {
+  type Ahead,
+  type ClosureAnswer,
+  type ClosureCable,
+  cableText,
+  check,
+  InputError,
+  midSpanId,
+  misfits,
+  mustHoldAt,
+  PURPOSES,
+  zRule,
+  zStationId,
+  zUuid,
+} from "@/core";
+import type { Store } from "@/store/database/store";
+import { wholeLibrary } from "@/store/shelf/shelf";
+import type { Act } from "../act";
+import { compiled } from "../end/ends";
+import { aheadOf, type Beginning, beginAll } from "./begin-at";
+import { getClosure, joinTrouble, styleIn } from "./closures";
+import { beginningAt, jobName, mustFindPiece } from "./places";
+
+type FoundClosure = Pick<ClosureAnswer, "id" | "revision" | "job" | "plan">;
+
+export const zBeginClosure = z.strictObject({
+  /** Of the end, or of the batch where there are several cables. */
+  id: zUuid("An id is a UUID").optional(),
+  /** Ids of the cables, as the closure's plan has them. */
+  cables: z
+    .array(zStationId)
+    .min(1, "Name at least one cable")
+    .max(32, "At most 32 cables")
+    .refine((all) => new Set(all).size === all.length, { error: "Name each cable once" }),
+  rule: zRule.default({ kind: "guarded", risk: 0.05 }),
+  purpose: z.enum(PURPOSES, { error: "Purpose must be work or practice" }).default("work"),
+});
+
+export const zCableQuery = z.strictObject({ cable: zStationId });
+
+/** What begins for a cable of a closure. @throws InputError: as to begin it. */
+export function aheadInClosure(store: Store, closure: string, query: unknown): Ahead {
+  const { cable } = check(zCableQuery, query);
+  return aheadOf(beginningOf(store, getClosure(store, closure), cable));
+}
+
+/**
+ * Begins a cable of a closure, or several like ones as a batch: each at the place of the piece it is of, one that is planned
+ * nowhere by itself under the closure's name. Asking again with the same id answers the same.
+ * @throws InputError: `does-not-fit` where a cable is not what its piece's plan says, or several are not alike; `moved-on`
+ * where somebody has one at the bench.
+ */
+export function beginClosure(act: Act, closure: string, input: unknown): { id: string; batch: boolean } {
+  const { store } = act;
+  const { id = randomUUID(), cables, rule, purpose } = check(zBeginClosure, input);
+  const found = getClosure(store, closure);
+  const { plan, job } = found;
+  const beginnings = cables.map((wanted) => beginningOf(store, found, wanted));
+  return beginAll(act, { id, name: plan.name, job: jobName(store, job), rule, purpose }, beginnings);
+}
+
+function beginningOf(store: Store, closure: FoundClosure, wanted: string): Beginning {
+  const cable = closure.plan.cables.find((cable) => cable.id === wanted);
+  if (!cable) throw new InputError("not-found", "This closure has no such cable any more.", ["cables"]);
+  return beginningIn(store, closure, cable);
+}
+
+function beginningIn(
+  store: Store,
+  { id, revision, job, plan }: FoundClosure,
+  cable: ClosureCable,
+): Beginning {
+  const trouble = joinTrouble(store, job, plan.entry, cable);
+  if (trouble !== null) throw new InputError("does-not-fit", trouble, ["cables"]);
+  if (cable.joins)
+    return beginningAt(store, mustFindPiece(store, cable.joins.piece), {
+      side: cable.joins.side,
+      address: [],
+    });
+  const { cables, procedures } = wholeLibrary(store);
+  const style = styleIn(plan.entry, cable);
+  const of = cables.find((one) => one.id === (cable.through ? midSpanId(cable.cable) : cable.cable));
+  const procedure = procedures.find((procedure) => procedure.id === style);
+  if (!of) throw new InputError("unknown-cable", `No cable called “${cable.cable}”.`, ["cables"]);
+  const core =
+    of.cores.find((core) => procedure && misfits(procedure, of, core).length === 0) ??
+    mustHoldAt(of.cores, 0);
+  return {
+    made: compiled(store, { cable: of, procedure: style, core, choices: {} }),
+    where: { piece: id, plan: revision, side: cable.id, address: [] },
+    label: `${plan.name}, ${cableText(plan, cable.id)}`.slice(-120).toWellFormed(),
+  };
+}

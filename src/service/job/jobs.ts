@@ -1,0 +1,282 @@
+import { randomUUID } from "node:crypto";
+import { z } from "zod";
+import {
+  check,
+  InputError,
+  type Job,
+  type Piece,
+  type PiecePlan,
+  type Progress,
+  progressOf,
+  type zJobsAnswer,
+  zName,
+  zPiecePlan,
+  zUuid,
+} from "@/core";
+import type { Store } from "@/store/database/store";
+import { inTransaction } from "@/store/database/transaction";
+import {
+  addPlan,
+  countPlanned,
+  endCountsOf,
+  findJob,
+  insertJob,
+  jobsFrom,
+  latestPlan,
+  type PlanRow,
+  piecesFrom,
+} from "@/store/plan/plans";
+import { wholeLibrary } from "@/store/shelf/shelf";
+import type { Act } from "../act";
+import { mustBeKnown } from "../crew/signer";
+import { sinceChanged } from "../since-changed";
+import { mustWork, needsOf } from "./planning";
+import { straysOf } from "./strays";
+
+/** A page of the list of jobs. */
+export const JOBS_PAGE = 60;
+
+/** A page of a job's pieces. */
+export const PIECES_PAGE = 30;
+
+/** The most pieces one job holds. */
+const MOST_PIECES = 2_000;
+
+export const zNewJob = z.strictObject({
+  id: zUuid("A job's id must be a UUID").optional(),
+  name: z.string("A job has a name").trim().pipe(zName),
+  like: zUuid("A job's id must be a UUID")
+    .optional()
+    .describe("A job whose pieces it begins with, as they are planned: a usual site"),
+});
+
+export const zNewPieces = z.strictObject({
+  pieces: z
+    .array(z.strictObject({ id: zUuid("A piece's id must be a UUID").optional(), plan: zPiecePlan }))
+    .min(1, "Send at least one piece")
+    .max(300, "Send at most 300 pieces at a time"),
+});
+
+export const zSavePlan = z.strictObject({
+  /** The revision the change was made on. */
+  basis: z.int().min(1),
+  /** Null takes the piece off the job; a plan puts it back. */
+  plan: zPiecePlan.nullable(),
+});
+
+const zWords = z
+  .string()
+  .max(200, "Search for at most 200 characters")
+  .optional()
+  .describe("Words that all stand in its name");
+
+export const zJobsQuery = z.strictObject({
+  words: zWords,
+  before: z
+    .string()
+    .regex(/^[0-9TZ:.-]{1,40}~[0-9a-f-]{36}$/i, "“from” must be a value this list returned")
+    .optional(),
+});
+
+export const zJobQuery = z.strictObject({
+  words: zWords,
+  after: z
+    .string()
+    .regex(/^\d{1,15}$/, "“from” must be a value this list returned")
+    .optional(),
+});
+
+/** What somebody typed to look for, word by word. */
+const wordsOf = (text = ""): string[] => text.split(/\s+/).filter(Boolean).slice(0, 12);
+
+/**
+ * Begins a job, empty or with the pieces of one like it; asking again with the same id answers the same job.
+ * @throws InputError `not-found` for a job to be like that is not here.
+ */
+export function newJob(act: Act, input: unknown): { id: string } {
+  const { store, actor, now } = act;
+  const { id = randomUUID(), name, like } = check(zNewJob, input);
+  inTransaction(store, () => {
+    mustBeKnown(act);
+    if (findJob(store, id)) return;
+    const pieces = like === undefined ? [] : allPlans(store, mustFindJob(store, like).id);
+    insertJob(store, { id, createdAt: now.toISOString(), name, by: actor });
+    for (const row of pieces)
+      addPlan(store, {
+        piece: randomUUID(),
+        job: id,
+        revision: 1,
+        name: row.name,
+        ends: row.ends,
+        body: textOf(withoutFound(pieceOf(row).plan)),
+        at: now.toISOString(),
+        by: actor,
+      });
+  });
+  return { id };
+}
+
+/** A plan without what somebody found where it was planned for: slack is of a place, and there it lies no more. */
+const withoutFound = (plan: PiecePlan): PiecePlan => ({
+  ...plan,
+  sides: { A: { ...plan.sides.A, slack: null }, B: { ...plan.sides.B, slack: null } },
+});
+
+/** Jobs, newest first, a page at a time. @throws InputError for a query it cannot read. */
+export function jobsPage(store: Store, query: unknown): z.output<typeof zJobsAnswer> {
+  const { before, words } = check(zJobsQuery, query);
+  const [createdAt, id] = before?.split("~") ?? [];
+  const found = jobsFrom(
+    store,
+    createdAt && id ? { createdAt, id } : undefined,
+    wordsOf(words),
+    JOBS_PAGE + 1,
+  );
+  const rows = found.slice(0, JOBS_PAGE);
+  const last = rows.at(-1);
+  return {
+    rows: rows.map((row) => {
+      const { pieces, ends } = countPlanned(store, row.id);
+      return {
+        id: row.id,
+        name: row.name,
+        createdAt: row.createdAt,
+        pieces,
+        progress: jobProgress(store, row.id, ends),
+      };
+    }),
+    next: found.length > JOBS_PAGE && last ? `${last.createdAt}~${last.id}` : null,
+  };
+}
+
+/** How those begun of a job stand. */
+const begunOf = sinceChanged(
+  (store: Store, job: string): Progress =>
+    Object.fromEntries(endCountsOf(store, job, straysOf(store, job)).map(({ standing, n }) => [standing, n])),
+);
+
+/** How many places of a job stand how. */
+const jobProgress = (store: Store, job: string, planned: number): Progress =>
+  progressOf(planned, begunOf(store, job));
+
+export const pieceOf = ({ piece, revision, body }: PlanRow): Piece => ({
+  id: piece,
+  revision,
+  plan: check(zPiecePlan, JSON.parse(body ?? "null")),
+});
+
+function mustFindJob(store: Store, id: string) {
+  const job = findJob(store, id) ?? findJob(store, id.toLowerCase());
+  if (!job) throw new InputError("not-found", `No job with the id “${id.slice(0, 60)}” is here.`, ["id"]);
+  return job;
+}
+
+/** A job with its pieces, in the order they came, a page at a time. @throws InputError `not-found`. */
+export function getJob(store: Store, id: string, query: unknown = {}): Job {
+  const { words, after } = check(zJobQuery, query);
+  const job = mustFindJob(store, id);
+  const looked = { words: wordsOf(words), after: after === undefined ? undefined : Number(after) };
+  const found = piecesFrom(store, job.id, looked, PIECES_PAGE + 1);
+  const rows = found.slice(0, PIECES_PAGE);
+  const { pieces, ends } = countPlanned(store, job.id);
+  return {
+    id: job.id,
+    name: job.name,
+    createdAt: job.createdAt,
+    count: pieces,
+    found: looked.words.length > 0 ? countPlanned(store, job.id, looked.words).pieces : pieces,
+    progress: jobProgress(store, job.id, ends),
+    pieces: rows.map(pieceOf),
+    next: found.length > PIECES_PAGE ? String(rows.at(-1)?.first) : null,
+  };
+}
+
+const allPlans = (store: Store, job: string) =>
+  piecesFrom(store, job, { words: [], after: undefined }, MOST_PIECES);
+
+/** Every piece of a job, whatever their number. */
+export const allPieces = (store: Store, job: string): Piece[] => allPlans(store, job).map(pieceOf);
+
+export const findJobById = (store: Store, id: string, query: unknown = {}): Job | null =>
+  findJob(store, id) ? getJob(store, id, query) : null;
+
+/** Adds pieces to a job, all or none; one already there by its id is answered as it is. @throws InputError. */
+export function addPieces(act: Act, job: string, input: unknown): readonly Piece[] {
+  const { store, actor, now } = act;
+  const { pieces } = check(zNewPieces, input);
+  const ends = pieces.map(({ plan }, i) => mustWork(store, plan, ["pieces", i, "plan"]));
+  return inTransaction(store, () => {
+    mustBeKnown(act);
+    const { id: found } = mustFindJob(store, job);
+    if (countPlanned(store, found).pieces + pieces.length > MOST_PIECES)
+      throw new InputError("limit", `A job can have at most ${MOST_PIECES} pieces.`, ["pieces"]);
+    return pieces.map(({ id = randomUUID(), plan }, i) => {
+      if (!latestPlan(store, id))
+        addPlan(store, {
+          piece: id,
+          job: found,
+          revision: 1,
+          name: plan.name,
+          ends: ends[i] ?? 0,
+          body: textOf(plan),
+          at: now.toISOString(),
+          by: actor,
+        });
+      const row = latestPlan(store, id);
+      if (!row || row.job !== found)
+        throw new InputError("id-taken", "Another job already has a piece of this id.", ["pieces"]);
+      return pieceOf(row);
+    });
+  });
+}
+
+const textOf = (plan: PiecePlan): string => JSON.stringify(z.encode(zPiecePlan, plan));
+
+/**
+ * Keeps a change of a piece's plan as its next revision, or takes the piece off the job.
+ * @throws InputError: `moved-on` where somebody else changed it since; whatever makes the plan one that cannot be.
+ */
+export function savePlan(act: Act, piece: string, input: unknown): { id: string; revision: number } {
+  const { store, actor, now } = act;
+  const { basis, plan } = check(zSavePlan, input);
+  const ends = plan ? mustWork(store, plan, ["plan"]) : 0;
+  return inTransaction(store, () => {
+    mustBeKnown(act);
+    const latest = latestPlan(store, piece);
+    if (!latest)
+      throw new InputError("not-found", `No piece with the id “${piece.slice(0, 60)}” is here.`, ["id"]);
+    if (latest.revision !== basis)
+      throw new InputError(
+        "moved-on",
+        "Somebody else has changed this piece. Look at the current plan, then go on.",
+        ["basis"],
+      );
+    const revision = basis + 1;
+    addPlan(store, {
+      piece,
+      job: latest.job,
+      revision,
+      name: plan?.name ?? latest.name,
+      ends,
+      body: plan && textOf(plan),
+      at: now.toISOString(),
+      by: actor,
+    });
+    return { id: piece, revision };
+  });
+}
+
+/** A piece of a job with its cable, and why it cannot be worked out where it cannot; null where there is none. */
+export function findPiece(store: Store, job: string, piece: string) {
+  const found = findJob(store, job);
+  const row = latestPlan(store, piece);
+  if (!found || !row || row.job !== found.id || row.body === null) return null;
+  const one = pieceOf(row);
+  const needs = needsOf(store, one.plan);
+  return {
+    job: { id: found.id, name: found.name },
+    piece: one,
+    cable: wholeLibrary(store).cables.find(({ id }) => id === one.plan.cable) ?? null,
+    problem: "problem" in needs ? needs.problem : null,
+  };
+}

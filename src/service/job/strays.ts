@@ -1,0 +1,37 @@
+import { attempt, check, placeKey, placeSides, plannedEnds, zAddress, zPiecePlan } from "@/core";
+import type { Store } from "@/store/database/store";
+import { endsMadeAt, planRow } from "@/store/plan/plans";
+import { wholeLibrary } from "@/store/shelf/shelf";
+import { knownOf } from "../known";
+import { sinceChanged } from "../since-changed";
+import { shelved } from "./planning";
+
+const knownPlaces = knownOf<Map<number, Set<string> | null>>();
+
+/** The places a revision plans, by their keys; null where it cannot be told any more. Revisions never change. */
+function plannedKeys(store: Store, row: number): Set<string> | null {
+  const known = knownPlaces(wholeLibrary(store), "", () => new Map());
+  const found = known.get(row);
+  if (found !== undefined) return found;
+  const made = attempt(() => {
+    const plan = check(zPiecePlan, JSON.parse(planRow(store, row)?.body ?? "null"));
+    const shelf = shelved(store);
+    const cable = shelf.cable(plan.cable);
+    const all = cable ? placeSides(plan).flatMap((side) => plannedEnds(plan, side, cable, shelf)) : [];
+    return new Set(all.map(placeKey));
+  }).value;
+  known.set(row, made);
+  return made;
+}
+
+/**
+ * Ends of a job that lie where nothing is planned, or is any more: they are told at their piece, and count as none of those
+ * that are planned.
+ */
+export const straysOf = sinceChanged((store: Store, job: string): string[] =>
+  endsMadeAt(store, job).flatMap(({ id, side, address, plan }) => {
+    const planned = plannedKeys(store, plan);
+    const key = placeKey({ side, address: check(zAddress, JSON.parse(address)) });
+    return planned === null || planned.has(key) ? [] : [id];
+  }),
+);

@@ -1,0 +1,215 @@
+import { randomUUID } from "node:crypto";
+import {
+  copyFileSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  statSync,
+  truncateSync,
+  writeFileSync,
+} from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import sharp from "sharp";
+import { pack } from "tar-stream";
+import { beforeEach, describe, expect, it } from "vitest";
+import { problemOf } from "@/core";
+import type { Store } from "@/store/database/store";
+import { openStore } from "@/store/opening/open";
+import { photoBytes, photographsIn } from "@/store/record/photos";
+import { actOn } from "../act";
+import { addEvents, getEnd, startEnd } from "../end/ends";
+import { addPhoto } from "../end/photos";
+import { backupInto, backupName, backupsIn, MANIFEST, RECORD } from "./backup";
+import { checkWholeRecord } from "./record-check";
+import { restore } from "./restore";
+import { backupIfDue, KEPT, scheduleOf } from "./schedule";
+
+const CAM = { cable: "distribution-900", procedure: "stub-cam-crimp-900", core: "9/125" };
+const folder = () => mkdtempSync(join(tmpdir(), "arlent-backup-"));
+const codeOf = (work: Promise<unknown>) =>
+  work.then(
+    () => null,
+    (error) => problemOf(error)?.code ?? String(error),
+  );
+const label = (store: Store, end: string, text: string) =>
+  addEvents(actOn(store), end, {
+    client: "x",
+    after: 9_999,
+    events: [{ id: randomUUID(), event: { kind: "label", job: "moor", label: text } }],
+  });
+
+let store: Store;
+let end: string;
+let home: string;
+beforeEach(async () => {
+  home = folder();
+  store = openStore(join(home, "a.db"));
+  end = startEnd(actOn(store), CAM).id;
+  const picture = sharp({ create: { width: 40, height: 30, channels: 3, background: "#123456" } });
+  await addPhoto(actOn(store), end, { client: "x" }, await picture.png().toBuffer());
+});
+const made = async () => {
+  const file = join(folder(), "b.tar");
+  await backupInto(store, file);
+  return file;
+};
+const findings = (one: Store) => [...checkWholeRecord(one)].flatMap((stretch) => stretch.findings);
+
+describe("a backup", () => {
+  it("put back elsewhere is the same record, photographs and all, and whole", async () => {
+    const there = join(folder(), "deep", "b.db");
+    const { manifest } = await restore(await made(), there);
+    expect(manifest).toMatchObject({ ends: 1, photographs: 1 });
+    const back = openStore(there);
+    expect(findings(back)).toEqual([]);
+    expect(getEnd(back, end)).toEqual(getEnd(store, end));
+    const [hash = ""] = photographsIn(back);
+    expect(photoBytes(back, hash)).toEqual(photoBytes(store, hash));
+    expect(readdirSync(join(there, "..")).sort()).toEqual(["b.db", "b.db-shm", "b.db-wal", "photos"]);
+  });
+  it("made while work goes on is the record of one moment: whole, and nothing half there", async () => {
+    const others = Array.from({ length: 40 }, () => startEnd(actOn(store), CAM).id);
+    const file = join(folder(), "b.tar");
+    let written = 0;
+    const work = setInterval(() => {
+      label(store, others[written % 40] ?? end, `pad ${written}`);
+      written += 1;
+    });
+    await backupInto(store, file);
+    clearInterval(work);
+    expect(written).toBeGreaterThan(0);
+    const there = join(folder(), "b.db");
+    await restore(file, there);
+    expect(findings(openStore(there))).toEqual([]);
+  });
+  it("is written whole or not at all, and over nothing", async () => {
+    const file = await made();
+    const before = readFileSync(file);
+    expect(await codeOf(backupInto(store, file))).toBe("id-taken");
+    expect(readFileSync(file).equals(before)).toBe(true);
+    const unwritable = join(home, "a.db", "b.tar");
+    expect(await codeOf(backupInto(store, unwritable))).not.toBeNull();
+    expect(readdirSync(join(file, "..")).sort()).toEqual(["b.tar"]);
+  });
+});
+
+describe("putting back", () => {
+  it("never writes over a database that is there", async () => {
+    const file = await made();
+    const there = join(home, "a.db");
+    const before = readFileSync(there);
+    expect(await codeOf(restore(file, there))).toBe("id-taken");
+    expect(readFileSync(there).equals(before)).toBe(true);
+  });
+  it("moves an old write-ahead log aside, so that nothing of it is read into the record", async () => {
+    const file = await made();
+    const target = folder();
+    // The log of a later state of the same database, as a crash leaves it.
+    label(store, end, "after the backup");
+    copyFileSync(join(home, "a.db-wal"), join(target, "b.db-wal"));
+    const { movedAside } = await restore(file, join(target, "b.db"), new Date("2026-11-26T08:00:00Z"));
+    expect(movedAside).toEqual([join(target, "b.db-wal.before-2026-11-26T080000")]);
+    const back = openStore(join(target, "b.db"));
+    expect(findings(back)).toEqual([]);
+    expect(getEnd(back, end).events.some(({ event }) => event.kind === "label")).toBe(false);
+  });
+  const archive = async (...files: readonly (readonly [string, Buffer | string])[]) => {
+    const file = join(folder(), "b.tar");
+    const tar = pack();
+    for (const [name, body] of files) tar.entry({ name }, body);
+    tar.finalize();
+    const chunks: Uint8Array[] = [];
+    for await (const chunk of tar) chunks.push(chunk);
+    writeFileSync(file, Buffer.concat(chunks));
+    return file;
+  };
+  const manifest = (photographs = 0) =>
+    [
+      MANIFEST,
+      JSON.stringify({
+        arlent: "backup",
+        v: 1,
+        program: "x",
+        at: new Date().toISOString(),
+        ends: 1,
+        photographs,
+      }),
+    ] as const;
+  const record = (change = "") => {
+    const path = join(folder(), "c.db");
+    store.$client.exec(`VACUUM INTO '${path}'`);
+    if (change) {
+      const copy = openStore(path);
+      copy.$client.exec(change);
+      copy.$client.close();
+    }
+    return [RECORD, readFileSync(path)] as const;
+  };
+  const torn = async () => {
+    const file = await made();
+    truncateSync(file, Math.floor(statSync(file).size * 0.6));
+    return file;
+  };
+  const text = async () => {
+    const file = join(folder(), "b.tar");
+    writeFileSync(file, "a letter, and no archive at all ".repeat(99));
+    return file;
+  };
+  it.each([
+    ["torn off in the middle", torn, "not-a-backup"],
+    ["no archive", text, "not-a-backup"],
+    ["without its record", () => archive(manifest()), "not-a-backup"],
+    ["without saying what it is", () => archive(record()), "not-a-backup"],
+    [
+      "with a file that would lie elsewhere",
+      () => archive(manifest(), ["../slipped", "x"], record()),
+      "not-a-backup",
+    ],
+    ["short of a photograph", () => archive(manifest(2), record()), "not-a-backup"],
+    [
+      "with another photograph under a name",
+      () => archive(manifest(1), record(), [`photos/${"a".repeat(64)}.jpg`, "not that"]),
+      "not-a-backup",
+    ],
+    ["whose record is no database", () => archive(manifest(), [RECORD, "x".repeat(5_000)]), "not-arlent"],
+    ["whose record lacks its photograph", () => archive(manifest(), record()), "altered"],
+    [
+      "whose record was altered",
+      () => archive(manifest(), record("DROP TRIGGER events_keep_words; UPDATE events SET client = 'y'")),
+      "altered",
+    ],
+  ])("a backup %s is refused, and leaves nothing", async (_, backup, code) => {
+    const target = folder();
+    const file = await backup();
+    expect(await codeOf(restore(file, join(target, "b.db")))).toBe(code);
+    expect(readdirSync(target)).toEqual([]);
+  });
+});
+
+describe("backups made by themselves", () => {
+  it("are made when one is due, not before, and the oldest make room", async () => {
+    const to = folder();
+    const schedule = { folder: to, hours: 24 };
+    const now = Date.now();
+    expect(await backupIfDue(store, schedule, new Date(now))).toBe(true);
+    expect(await backupIfDue(store, schedule, new Date(now + 3_600_000))).toBe(false);
+    for (let i = 0; i < KEPT + 4; i++) {
+      const at = new Date(now - (i + 2) * 86_400_000);
+      writeFileSync(join(to, backupName(at)), "");
+    }
+    expect(await backupIfDue(store, schedule, new Date(now + 86_400_001))).toBe(true);
+    const kept = backupsIn(to);
+    expect(kept).toHaveLength(KEPT);
+    expect(kept[0]?.name).toBe(backupName(new Date(now + 86_400_001)));
+  });
+  it("are made once a day where only the folder is named, and not at all where none is", () => {
+    expect(scheduleOf({ ARLENT_BACKUP: "/b" })).toEqual({ folder: "/b", hours: 24 });
+    expect(scheduleOf({ ARLENT_BACKUP: "/b", ARLENT_BACKUP_HOURS: "6" })).toEqual({ folder: "/b", hours: 6 });
+    expect(scheduleOf({ ARLENT_BACKUP: "/b", ARLENT_BACKUP_HOURS: "often" })).toEqual({
+      folder: "/b",
+      hours: 24,
+    });
+    expect(scheduleOf({})).toBeNull();
+  });
+});

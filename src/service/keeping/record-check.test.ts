@@ -1,0 +1,434 @@
+import { spawnSync } from "node:child_process";
+import { randomUUID } from "node:crypto";
+import { mkdtempSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import Database from "better-sqlite3";
+import { getTableColumns, getTableName, is } from "drizzle-orm";
+import { SQLiteTable } from "drizzle-orm/sqlite-core";
+import sharp from "sharp";
+import { beforeAll, beforeEach, describe, expect, it } from "vitest";
+import type { RecordFinding } from "@/core";
+import { GUARDS } from "@/store/database/guards";
+import type { Store } from "@/store/database/store";
+import { goldenFile } from "@/store/fixtures/golden";
+import { openStore } from "@/store/opening/open";
+import * as schema from "@/store/schema";
+import { actOn } from "../act";
+import { addPerson, mergePerson } from "../crew/people";
+import { startBatch } from "../end/batches";
+import { startEnd } from "../end/ends";
+import { addPhoto } from "../end/photos";
+import { codeOf } from "../fixtures/code-of";
+import { addTo, CAM, endRead, signedEnd } from "../fixtures/made-ends";
+import { CLOSURE, PLAN } from "../fixtures/plan";
+import { addClosure } from "../job/closures";
+import { addPieces, newJob, savePlan } from "../job/jobs";
+import { documentText, saveDocument } from "../shelf/shelf";
+import { addStudy } from "../workshop/studies";
+import { seeToBlade } from "../workshop/tools";
+import { checkWholeRecord } from "./record-check";
+import { checkSeal, makeSeal } from "./seal";
+
+const findings = (store: Store): RecordFinding[] =>
+  [...checkWholeRecord(store)].flatMap(({ findings: all }) => [...all]);
+const alterations = (store: Store): RecordFinding[] => findings(store).filter(({ note }) => !note);
+/** Whether anything is found to be altered: what comes after the first is not looked at. */
+function isAltered(store: Store): boolean {
+  for (const { findings: all } of checkWholeRecord(store)) if (all.some(({ note }) => !note)) return true;
+  return false;
+}
+
+/** Changes the file as somebody with a database tool would, the guards taken away first; undone when it was looked at. */
+function tampered<T>(store: Store, change: (database: Database.Database) => void, look: () => T): T {
+  const database = store.$client;
+  database.pragma("foreign_keys = OFF");
+  database.exec("BEGIN");
+  try {
+    for (const { name } of GUARDS) database.exec(`DROP TRIGGER ${name}`);
+    change(database);
+    for (const guard of GUARDS) database.exec(guard.sql);
+    return look();
+  } finally {
+    database.exec("ROLLBACK");
+    database.pragma("foreign_keys = ON");
+  }
+}
+
+const picture = () =>
+  sharp({ create: { width: 40, height: 30, channels: 3, background: "#d77" } })
+    .png()
+    .toBuffer();
+
+/** A record with something in every table: what an older Arlent left, lifted, and what came since. */
+async function fullStore(file: string): Promise<Store> {
+  writeFileSync(file, goldenFile(6));
+  const store = openStore(file);
+  const people = addPerson(actOn(store), { name: "Tove Marsh" });
+  const [one] = people;
+  const other = addPerson(actOn(store), { name: "T. Marsh" }).find(({ name }) => name === "T. Marsh");
+  if (one && other) mergePerson(actOn(store), other.id, { into: one.id });
+  signedEnd(store, "Wyn Harrow", 0);
+  signedEnd(store, "Osla Brandt", 1300);
+  const end = endRead(store, "measure", { "glass-end": 1300 });
+  await addPhoto(actOn(store), end, { client: "test" }, await picture());
+  startBatch(actOn(store), { ...CAM, count: 2, job: "Moor" });
+  startEnd(actOn(store), { ...CAM, purpose: "practice" });
+  if (one)
+    addStudy(actOn(store), {
+      person: one.id,
+      instrument: "digital-calliper",
+      readings: [9, 9.01, 9.02, 9, 9.01],
+    });
+  seeToBlade(actOn(store), "bench-cleaver", { action: "turn" });
+  const text = JSON.parse(documentText(store, "cable", "distribution-900"));
+  saveDocument(actOn(store), "cable", {
+    document: { ...text, id: "moor-900", name: "Moor 900" },
+    basis: null,
+  });
+  const act = { ...actOn(store), actor: one?.id ?? null };
+  for (const name of ["Moor", "Hills"]) {
+    const job = newJob(act, { name }).id;
+    const [piece] = addPieces(act, job, { pieces: [{ plan: PLAN }, { plan: PLAN }] });
+    for (let i = 0; i < 2; i++) addClosure(act, job, { plan: CLOSURE });
+    savePlan(act, piece?.id ?? "", { basis: 1, plan: null });
+  }
+  return store;
+}
+
+const TABLES = Object.values(schema)
+  .filter((one) => is(one, SQLiteTable))
+  .map((table) => ({
+    name: getTableName(table),
+    columns: Object.values(getTableColumns(table)).map((column) => column.name),
+  }));
+
+let file: string;
+let store: Store;
+beforeAll(async () => {
+  file = join(mkdtempSync(join(tmpdir(), "arlent-check-")), "a.db");
+  store = await fullStore(file);
+});
+
+describe("a record with something in every table", () => {
+  it("is found whole, every end and event counted", () => {
+    expect(alterations(store)).toEqual([]);
+    const stretches = [...checkWholeRecord(store)];
+    const sum = (of: "ends" | "events") => stretches.reduce((all, stretch) => all + stretch[of], 0);
+    expect(sum("ends")).toBe(store.$client.prepare("SELECT count(*) AS n FROM ends").pluck().get());
+    expect(sum("events")).toBe(store.$client.prepare("SELECT count(*) AS n FROM events").pluck().get());
+    for (const { name } of TABLES)
+      expect(store.$client.prepare(`SELECT count(*) FROM ${name}`).pluck().get(), name).not.toBe(0);
+  });
+  const columns = TABLES.flatMap(({ name, columns: all }) => all.map((column) => ({ table: name, column })));
+  it.each(columns)("%o changed in the first row and in the last: found", ({ table, column }) => {
+    for (const order of ["ASC", "DESC"])
+      tampered(
+        store,
+        (database) => {
+          const row = database
+            .prepare(`SELECT rowid AS r, "${column}" AS v FROM ${table} ORDER BY rowid ${order}`)
+            .get();
+          const { r, v } = row as { r: number; v: unknown };
+          const changed =
+            typeof v === "number"
+              ? v + 7_000
+              : typeof v === "string" && v.length > 3
+                ? `${v.slice(0, -2)}zz`
+                : "zz";
+          database.prepare(`UPDATE ${table} SET "${column}" = ? WHERE rowid = ?`).run(changed, r);
+        },
+        () => expect(isAltered(store), `${table}.${column} ${order}`).toBe(true),
+      );
+  });
+  it.each(TABLES)("a row of $name taken out, the first, the last or one between: found", ({ name }) => {
+    for (const pick of ["min(rowid)", "max(rowid)", "(min(rowid) + max(rowid)) / 2"])
+      tampered(
+        store,
+        (database) =>
+          database.exec(
+            `DELETE FROM ${name} WHERE rowid = (SELECT rowid FROM ${name} WHERE rowid >= (SELECT ${pick} FROM ${name}) LIMIT 1)`,
+          ),
+        () => expect(isAltered(store), `${name} ${pick}`).toBe(true),
+      );
+  });
+  it("an end taken out with all that is its own: found, by name", () => {
+    const id = store.$client
+      .prepare("SELECT id FROM ends WHERE signed_at IS NOT NULL ORDER BY rowid DESC")
+      .pluck()
+      .get();
+    tampered(
+      store,
+      (database) => {
+        for (const table of ["events", "readings", "verdicts", "attempts", "uses"])
+          database.prepare(`DELETE FROM ${table} WHERE end_id = ?`).run(id);
+        database.prepare("DELETE FROM ends WHERE id = ?").run(id);
+      },
+      () =>
+        expect(alterations(store)).toContainEqual(
+          expect.objectContaining({ end: id, what: expect.stringMatching(/taken out whole/) }),
+        ),
+    );
+  });
+  it("an event cut off the end of an open history, the row put in order with it: found", () => {
+    tampered(
+      store,
+      (database) => {
+        const last = database.prepare("SELECT * FROM events ORDER BY n DESC").get() as {
+          n: number;
+          end_id: string;
+          before: string;
+        };
+        database.prepare("DELETE FROM events WHERE n = ?").run(last.n);
+        database.prepare("UPDATE ends SET last_hash = ? WHERE id = ?").run(last.before, last.end_id);
+      },
+      () => expect(alterations(store).some(({ what }) => /^Rows are gone/.test(what))).toBe(true),
+    );
+  });
+  it.each([
+    "UPDATE __drizzle_migrations SET hash = 'zz' WHERE rowid = 2",
+    "UPDATE __drizzle_migrations SET created_at = created_at + 7 WHERE rowid = 1",
+    "DELETE FROM __drizzle_migrations WHERE rowid = 1",
+  ])("the list of its tables' steps changed (%s): found", (change) => {
+    tampered(
+      store,
+      (database) => database.exec(change),
+      () =>
+        expect(alterations(store).map(({ what }) => what)).toContain(
+          "The list of the steps its tables came by was changed.",
+        ),
+    );
+  });
+  it("a finding does not keep the rest from being found", () => {
+    tampered(
+      store,
+      (database) => {
+        database.exec("UPDATE documents SET body = 'not JSON' WHERE kind = 'procedure'");
+        database.exec("UPDATE ends SET picked = '{' WHERE rowid = 1");
+        database.exec("UPDATE events SET body = '[' WHERE n = (SELECT max(n) FROM events)");
+        database.exec("DELETE FROM studies");
+      },
+      () => {
+        const found = alterations(store);
+        for (const what of [
+          /procedure document was changed/,
+          /cannot be read/,
+          /This event was changed/,
+          /taken out/,
+        ])
+          expect(
+            found.some((one) => what.test(one.what)),
+            String(what),
+          ).toBe(true);
+      },
+    );
+  });
+  it("a hash worked out anew for what was changed breaks the link to the next", () => {
+    tampered(
+      store,
+      (database) => database.exec(`UPDATE events SET hash = '${"0".repeat(64)}' WHERE n = 2`),
+      () => expect(isAltered(store)).toBe(true),
+    );
+  });
+});
+
+describe("guards", () => {
+  it("refuse changing, deleting and replacing, whatever the row", () => {
+    const row = store.$client.prepare("SELECT * FROM events WHERE n = 1").get() as Record<string, unknown>;
+    const keys = Object.keys(row);
+    const replace = () =>
+      store.$client
+        .prepare(`INSERT OR REPLACE INTO events (${keys.join()}) VALUES (${keys.map(() => "?").join()})`)
+        .run(Object.values({ ...row, body: "{}" }));
+    expect(replace).toThrow(/only ever added/);
+    for (const change of [
+      "DELETE FROM ends",
+      "UPDATE ends SET rule = '{}'",
+      "UPDATE register SET digest = ''",
+      "DELETE FROM people_events",
+      "UPDATE meta SET value = '0'",
+      "REPLACE INTO documents SELECT hash, kind, '{}', v FROM documents",
+    ])
+      expect(() => store.$client.exec(change), change).toThrow(/SqliteError|added|kept/);
+  });
+  it("taken off are missed by the check, put back by the next opening, and told ever after", () => {
+    const path = join(mkdtempSync(join(tmpdir(), "arlent-guard-")), "a.db");
+    const first = openStore(path);
+    signedEnd(first, "Wyn Harrow", 0);
+    first.$client.exec("DROP TRIGGER events_keep_words");
+    expect(alterations(first)).toMatchObject([
+      { name: "a guard", what: expect.stringMatching(/events_keep_words/) },
+    ]);
+    first.$client.close();
+    const again = openStore(path);
+    expect(() => again.$client.exec("UPDATE events SET at = ''")).toThrow(/only ever added/);
+    expect(alterations(again)).toMatchObject([
+      { what: expect.stringMatching(/had been taken off.*events_keep_words/) },
+    ]);
+  });
+  it("a trigger somebody put in is told", () => {
+    const own = openStore(":memory:");
+    own.$client.exec("CREATE TRIGGER quiet AFTER INSERT ON events BEGIN UPDATE ends SET label = ''; END");
+    expect(alterations(own)).toMatchObject([{ what: expect.stringMatching(/quiet/) }]);
+  });
+});
+
+describe("a photograph", () => {
+  it("changed beside the database is found, and so is one taken away", async () => {
+    const path = join(mkdtempSync(join(tmpdir(), "arlent-photo-")), "a.db");
+    const own = openStore(path);
+    const end = endRead(own, "measure");
+    await addPhoto(actOn(own), end, { client: "test" }, await picture());
+    expect(alterations(own)).toEqual([]);
+    const folder = join(path, "../photos");
+    const [name] = readdirSync(folder);
+    const photo = join(folder, name ?? "");
+    writeFileSync(photo, "another picture");
+    expect(alterations(own)).toMatchObject([{ end, what: expect.stringMatching(/photograph/) }]);
+    rmSync(photo);
+    expect(alterations(own)).toMatchObject([{ end, what: expect.stringMatching(/photograph/) }]);
+  });
+});
+
+describe("a seal", () => {
+  let own: Store;
+  beforeEach(() => {
+    own = openStore(":memory:");
+    signedEnd(own, "Wyn Harrow", 0);
+    endRead(own, "measure", { "glass-end": 1300 });
+  });
+  it("holds over what came since, by its file and by its one line", () => {
+    const seal = makeSeal(own);
+    signedEnd(own, "Osla Brandt", 0);
+    addTo(own, seal.ends?.[1]?.[0] ?? "", { kind: "label", job: "Moor", label: "pad 4" });
+    expect(checkSeal(own, JSON.stringify(seal))).toEqual([]);
+    expect(checkSeal(own, seal.short)).toEqual([]);
+  });
+  it("finds an end taken away with its every trace, and names it", () => {
+    const seal = makeSeal(own);
+    const gone = seal.ends?.[0]?.[0] ?? "";
+    tampered(
+      own,
+      (database) => {
+        for (const table of ["events", "readings", "verdicts", "attempts", "uses"])
+          database.prepare(`DELETE FROM ${table} WHERE end_id = ?`).run(gone);
+        database.prepare("DELETE FROM ends WHERE id = ?").run(gone);
+        database.prepare("DELETE FROM register WHERE ref = ?").run(gone);
+      },
+      () => {
+        expect(checkSeal(own, JSON.stringify(seal))).toMatchObject([
+          { end: gone, what: expect.stringMatching(/gone/) },
+        ]);
+        expect(checkSeal(own, seal.short)).toMatchObject([
+          { end: "", what: expect.stringMatching(/taken away or rewritten/) },
+        ]);
+      },
+    );
+  });
+  it("finds a history written anew, hashes and all, which no check of the file alone can", () => {
+    const seal = makeSeal(own);
+    const end = seal.ends?.[1]?.[0] ?? "";
+    tampered(
+      own,
+      (database) =>
+        database
+          .prepare(
+            "UPDATE events SET hash = ? WHERE end_id = ? AND seq = (SELECT max(seq) FROM events WHERE end_id = ?)",
+          )
+          .run("f".repeat(64), end, end),
+      () =>
+        expect(checkSeal(own, JSON.stringify(seal))).toMatchObject([
+          { end, what: expect.stringMatching(/not as it was sealed/) },
+        ]),
+    );
+  });
+  it("that is none is refused", () => {
+    for (const text of ["", "{}", "arlent-seal 2 x", JSON.stringify({ ...makeSeal(own), root: "short" })])
+      expect(
+        codeOf(() => checkSeal(own, text)),
+        text,
+      ).toBe("not-a-seal");
+  });
+});
+
+describe("on the command line", { timeout: 120_000 }, () => {
+  const command = (name: string, ...args: string[]) =>
+    spawnSync(process.execPath, [`.arlent/run/${name}.mjs`, ...args], {
+      encoding: "utf8",
+    });
+  const run = (...args: string[]) => command("check-record", ...args);
+  const folder = () => mkdtempSync(join(tmpdir(), "arlent-cli-"));
+  it("a whole record ends 0 and leaves no trace; an altered one ends 1 and says where; a seal is held", () => {
+    const path = join(folder(), "a.db");
+    const own = openStore(path);
+    const end = endRead(own, "measure", { "glass-end": 1300 });
+    own.$client.close();
+    writeFileSync(join(path, "../seal.json"), command("seal", path).stdout);
+    expect(command("seal", path, "--line").stdout).toMatch(/^arlent-seal 1 \S+ \d+ \d+ [0-9a-f]{64}\n$/);
+    const before = {
+      bytes: readFileSync(path),
+      names: readdirSync(join(path, "..")),
+      at: statSync(path).mtimeMs,
+    };
+    expect(run(path, "--seal", join(path, "../seal.json"))).toMatchObject({
+      status: 0,
+      stdout: expect.stringMatching(/^1 ends, \d+ events: all as written/),
+    });
+    expect(readFileSync(path).equals(before.bytes)).toBe(true);
+    expect(readdirSync(join(path, ".."))).toEqual(before.names);
+    expect(statSync(path).mtimeMs).toBe(before.at);
+    const hand = new Database(path);
+    hand.exec("DROP TRIGGER events_keep_words");
+    hand
+      .prepare("UPDATE events SET body = replace(body, '\"boot\"', '\"cap\"') WHERE end_id = ? AND seq = 1")
+      .run(end);
+    hand.close();
+    expect(run(path)).toMatchObject({
+      status: 1,
+      stdout: expect.stringContaining(`${end}, event 1: This event was changed.`),
+    });
+  });
+  it("an older schema is lifted in a copy; the file stays as it was", () => {
+    const path = join(folder(), "old.db");
+    writeFileSync(path, goldenFile(2));
+    const answer = run(path);
+    expect(answer.stdout).toMatch(/Of an older schema[\s\S]*4 ends, 92 events: all as written/);
+    expect(answer.status).toBe(0);
+    expect(readFileSync(path).equals(goldenFile(2))).toBe(true);
+    expect(readdirSync(join(path, ".."))).toEqual(["old.db"]);
+  });
+  it("what is no whole Arlent database is refused and left as it was: none, empty, another program's, half of one", () => {
+    const none = run(join(folder(), "none.db"));
+    expect(none).toMatchObject({ status: 2, stderr: expect.stringMatching(/no file/) });
+    const empty = join(folder(), "empty.db");
+    writeFileSync(empty, "");
+    const text = join(folder(), "text.db");
+    writeFileSync(text, "Not a database at all, but long enough to be looked at as one.".repeat(20));
+    const other = join(folder(), "other.db");
+    new Database(other).exec("CREATE TABLE ends (id TEXT)").close();
+    const half = join(folder(), "half.db");
+    openStore(half).$client.exec("DROP TABLE studies").close();
+    for (const path of [empty, text, other, half]) {
+      const bytes = readFileSync(path);
+      expect(run(path), path).toMatchObject({
+        status: 2,
+        stderr: expect.stringMatching(/not a whole Arlent database/),
+      });
+      expect(readFileSync(path).equals(bytes), path).toBe(true);
+    }
+  });
+});
+
+describe("an end started and never worked on", () => {
+  it("is in the chain too", () => {
+    const own = openStore(":memory:");
+    const { id } = startEnd(actOn(own), { ...CAM, id: randomUUID() });
+    expect(alterations(own)).toEqual([]);
+    tampered(
+      own,
+      (database) =>
+        database.prepare("UPDATE ends SET created_at = '2020-01-01T00:00:00.000Z' WHERE id = ?").run(id),
+      () => expect(alterations(own)[0]?.what).toMatch(/started as was changed/),
+    );
+  });
+});

@@ -1,0 +1,89 @@
+import { z } from "zod";
+import { check, type RecordChecked, type RecordFinding } from "@/core";
+import type { Store } from "@/store/database/store";
+import { eventRows } from "@/store/record/chain";
+import { countEnds, endIdsFrom, findEnd } from "@/store/record/ends";
+import { checkEnd } from "./check-end";
+import { checkDocuments, checkFile, checkLoose, checkRegister } from "./check-file";
+
+/** Ends checked in one stretch, so that a long record shows how far it is and can be stopped. */
+export const STRETCH = 50;
+
+/** What is looked at beside the ends, before and after them. */
+const STAGES = {
+  file: checkFile,
+  documents: checkDocuments,
+  register: checkRegister,
+  loose: checkLoose,
+} as const;
+
+const zCursor = z.union([
+  z.literal(["file", "documents", "register", "loose"]),
+  z.string().regex(/^ends:[0-9a-zA-Z-]{0,60}$/, "“from” must be a value this check returned"),
+]);
+
+export const zRecordCheck = z.strictObject({ after: zCursor.default("file") });
+
+const NEXT = { file: "documents", documents: "register", register: "loose", loose: "ends:" } as const;
+
+/**
+ * Checks a stretch of the record: the file itself and its guards; the documents; the register of all that is only ever
+ * added; what belongs to no end; then end after end. A finding stops nothing: the rest is checked all the same.
+ * Nothing is written.
+ */
+export function checkRecord(store: Store, input: unknown): RecordChecked {
+  const { after } = check(zRecordCheck, input);
+  const of = countEnds(store);
+  if (after === "file" || after === "documents" || after === "register" || after === "loose")
+    return {
+      ends: 0,
+      events: 0,
+      findings: surely({ end: "", name: "the file" }, () => STAGES[after](store)),
+      next: NEXT[after],
+      of,
+    };
+  const ids = endIdsFrom(store, after.slice("ends:".length), STRETCH);
+  let count = 0;
+  const findings = ids.flatMap((id) =>
+    surely({ end: id, name: "" }, () => {
+      const row = findEnd(store, id);
+      if (!row) return [];
+      const events = eventRows(store, id);
+      count += events.length;
+      const name = [row.job, row.label].filter(Boolean).join(" · ");
+      return checkEnd(store, row, events).map(
+        ({ seq = null, what, note = false }): RecordFinding => ({ end: id, name, seq, what, note }),
+      );
+    }),
+  );
+  const last = ids.at(-1);
+  return {
+    ends: ids.length,
+    events: count,
+    findings,
+    next: ids.length === STRETCH && last !== undefined ? `ends:${last}` : null,
+    of,
+  };
+}
+
+/** What is found, or that it could not be looked at and why: the check goes on. */
+function surely(
+  about: Pick<RecordFinding, "end" | "name">,
+  look: () => readonly RecordFinding[],
+): readonly RecordFinding[] {
+  try {
+    return look();
+  } catch (error) {
+    const why = error instanceof Error ? error.message : String(error);
+    return [{ ...about, seq: null, what: `It cannot be read: ${why}`, note: false }];
+  }
+}
+
+/** Checks the whole record, stretch by stretch. */
+export function* checkWholeRecord(store: Store): Generator<RecordChecked> {
+  for (let after: string | null = "file"; after !== null; ) {
+    const stretch: RecordChecked = checkRecord(store, { after });
+    yield stretch;
+    after = stretch.next;
+  }
+}

@@ -1,0 +1,150 @@
+import {
+  createReadStream,
+  createWriteStream,
+  existsSync,
+  mkdirSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+  statSync,
+} from "node:fs";
+import { dirname, join, resolve } from "node:path";
+import { pipeline } from "node:stream/promises";
+import { extract } from "tar-stream";
+import { check, InputError, type RecordFinding } from "@/core";
+import { openToLook } from "@/store/opening/read-only";
+import { isWholePhoto } from "@/store/record/photos";
+import { flushed, MANIFEST, type Manifest, PHOTO, RECORD, sha256Of, zManifest } from "./backup";
+import { checkWholeRecord } from "./record-check";
+
+export interface Restored {
+  readonly manifest: Manifest;
+  /** Files of an earlier database that lay beside the new one's place, and what they are called now. */
+  readonly movedAside: readonly string[];
+}
+
+const broken = (why: string, cause?: unknown) =>
+  new InputError(
+    "not-a-backup",
+    `This is no whole backup of Arlent: ${why}. Nothing was restored.`,
+    ["backup"],
+    {
+      cause,
+    },
+  );
+
+/**
+ * Puts a backup back where no record is: unpacked beside its place, checked, and moved there only when whole. What exists
+ * is never written over; a write-ahead log left there by an earlier database is moved aside, for it would be read into
+ * this one.
+ * @throws InputError `id-taken`, `not-a-backup`, or `altered` with the first findings.
+ */
+export async function restore(backup: string, database: string, now = new Date()): Promise<Restored> {
+  const target = resolve(database);
+  if (existsSync(target))
+    throw new InputError("id-taken", `There is already a database ${target}. Nothing was overwritten.`, [
+      "file",
+    ]);
+  if (!existsSync(backup)) throw new InputError("not-found", `There is no file ${backup}.`, ["backup"]);
+  mkdirSync(dirname(target), { recursive: true });
+  const folder = `${target}.restoring`;
+  if (existsSync(folder))
+    throw new InputError(
+      "id-taken",
+      `${folder} exists: another restore is running or was cut short. Remove the folder first.`,
+      ["file"],
+    );
+  mkdirSync(folder);
+  try {
+    const { manifest, photographs } = await unpacked(backup, folder);
+    mustBeSound(join(folder, RECORD));
+    const movedAside = putAside(target, now);
+    const photos = join(dirname(target), "photos");
+    if (photographs.length > 0) mkdirSync(photos, { recursive: true });
+    for (const name of photographs)
+      if (!isWholePhoto(join(photos, name))) renameSync(join(folder, "photos", name), join(photos, name));
+    // The record last: until it is there, nothing is restored.
+    renameSync(join(folder, RECORD), target);
+    return { manifest, movedAside };
+  } finally {
+    rmSync(folder, { recursive: true, force: true });
+  }
+}
+
+async function unpacked(
+  backup: string,
+  folder: string,
+): Promise<{ manifest: Manifest; photographs: readonly string[] }> {
+  const found: string[] = [];
+  const archive = extract();
+  const reading = pipeline(createReadStream(backup), archive).catch((cause) => cause);
+  try {
+    for await (const entry of archive) {
+      const { name } = entry.header;
+      const photo = PHOTO.exec(name);
+      if (
+        entry.header.type !== "file" ||
+        found.includes(name) ||
+        !(photo || name === MANIFEST || name === RECORD)
+      )
+        throw broken(`it holds “${name.slice(0, 80)}”, which no backup does`);
+      const path = join(folder, name);
+      if (photo) mkdirSync(dirname(path), { recursive: true });
+      await pipeline(entry, createWriteStream(path));
+      if (photo && (await sha256Of(path)) !== photo[1])
+        throw broken(`the photograph ${name} is not what it was`);
+      flushed(path);
+      found.push(name);
+    }
+    const failure = await reading;
+    if (failure) throw failure;
+  } catch (error) {
+    throw error instanceof InputError ? error : broken("it is torn, or no archive", error);
+  }
+  for (const needed of [MANIFEST, RECORD]) if (!found.includes(needed)) throw broken(`${needed} is missing`);
+  const manifest = manifestOf(join(folder, MANIFEST));
+  const photographs = found.flatMap((name) => (PHOTO.test(name) ? [name.slice("photos/".length)] : []));
+  if (photographs.length !== manifest.photographs)
+    throw broken(`it should hold ${manifest.photographs} photographs and holds ${photographs.length}`);
+  return { manifest, photographs };
+}
+
+function manifestOf(path: string): Manifest {
+  try {
+    if (statSync(path).size > 10_000) throw broken(`${MANIFEST} is too long`);
+    return check(zManifest, JSON.parse(readFileSync(path, "utf8")));
+  } catch (error) {
+    throw broken(`${MANIFEST} cannot be read`, error);
+  }
+}
+
+/** @throws InputError `altered` where the record's own check finds anything. */
+function mustBeSound(file: string): void {
+  const looked = openToLook(file);
+  try {
+    const found: RecordFinding[] = [];
+    for (const stretch of checkWholeRecord(looked.store))
+      found.push(...stretch.findings.filter(({ note }) => !note));
+    if (found.length > 0)
+      throw new InputError(
+        "altered",
+        `The record in this backup is not as it was written (${found.length} ${found.length === 1 ? "finding" : "findings"}): ${found
+          .slice(0, 3)
+          .map(({ name, what }) => `${name}: ${what}`)
+          .join(" ")} Nothing was restored; unpack it with any archive program to look at it.`,
+        ["backup"],
+      );
+  } finally {
+    looked.close();
+  }
+}
+
+function putAside(target: string, now: Date): string[] {
+  const stamp = now.toISOString().slice(0, 19).replaceAll(":", "");
+  return ["-wal", "-shm", "-journal"].flatMap((end) => {
+    if (!existsSync(target + end)) return [];
+    const aside = `${target}${end}.before-${stamp}`;
+    renameSync(target + end, aside);
+    return [aside];
+  });
+}

@@ -1,0 +1,183 @@
+import { z } from "zod";
+import {
+  check,
+  drawnEnd,
+  endState,
+  InputError,
+  type Person,
+  PURPOSES,
+  RESULTS,
+  type RecordDocument,
+  type RunSheet,
+} from "@/core";
+import type { Store } from "@/store/database/store";
+import { signersOf } from "@/store/record/ends";
+import {
+  countSigned,
+  type LedgerFilter,
+  type SignedRow,
+  secondSigned,
+  signedEnds,
+  signedStyles,
+} from "@/store/record/signed";
+import { allPeople } from "@/store/workshop/people";
+import { type End, getEnd } from "../end/ends";
+import { sheetOf } from "../end/kept-sheets";
+import { photosOf } from "../end/photos";
+import { recordJson, recordsOf } from "../end/record";
+import { csvPieces } from "./record-csv";
+
+/** A page of the ledger. */
+const LEDGER_PAGE = 60;
+
+/** A day as a calendar writes it; the ledger counts days in UTC. */
+const zDay = z.iso.date("A day must be written as year-month-day, for example 2026-11-26");
+
+/** How one end is set on paper: on one page for whoever it was made for, or with all that happened to it. */
+export const zPdfQuery = z.strictObject({
+  form: z.enum(["page", "log"], { error: "Form must be page or log" }).default("log"),
+});
+
+export const zLedgerQuery = z.strictObject({
+  result: z.enum(RESULTS, { error: `Result must be one of ${RESULTS.join(", ")}` }).optional(),
+  style: z.string().max(80).optional(),
+  /** Work, unless practice is asked for: it is never told among work. */
+  purpose: z.enum(PURPOSES, { error: "Purpose must be work or practice" }).default("work"),
+  find: z.string().max(200, "Search for at most 200 characters").optional(),
+  from: zDay.optional(),
+  to: zDay.optional(),
+  before: z
+    .string()
+    .regex(/^[0-9TZ:.-]{1,40}~[0-9a-f-]{36}$/i, "“from” must be a value this list returned")
+    .optional(),
+});
+
+export interface LedgerPage {
+  readonly rows: readonly (SignedRow & { readonly sheet: RunSheet })[];
+  readonly count: number;
+  readonly styles: readonly { style: string; styleName: string }[];
+  /** Where the next page goes on, or null at the end. */
+  readonly next: string | null;
+}
+
+/** The query of a ledger of one end, the oldest on record; of none where there are not two. */
+export function ledgerOfOne(store: Store): string {
+  const second = secondSigned(store);
+  return second
+    ? `before=${encodeURIComponent(`${second.signedAt}~${second.id}`)}`
+    : "find=warm-before-anybody-asks";
+}
+
+function filterOf(query: unknown) {
+  const { result, style, purpose, find, from, to, before } = check(zLedgerQuery, query);
+  const [signedAt, id] = before?.split("~") ?? [];
+  return {
+    result,
+    style,
+    purpose,
+    words: find?.split(/\s+/).filter(Boolean),
+    since: from,
+    until: to && dayAfter(to),
+    before: signedAt && id ? { signedAt, id } : undefined,
+  };
+}
+
+const dayAfter = (day: string): string => new Date(Date.parse(day) + 86_400_000).toISOString().slice(0, 10);
+
+/** Ends on record, newest first, a page at a time. @throws InputError for a query it cannot read. */
+export function ledgerPage(store: Store, query: unknown): LedgerPage {
+  const filter = filterOf(query);
+  const rows = signedEnds(store, filter, LEDGER_PAGE + 1);
+  const shown = rows.slice(0, LEDGER_PAGE);
+  const last = shown.at(-1);
+  return {
+    rows: shown.map((row) => ({ ...row, sheet: sheetOf(store, row) })),
+    count: countSigned(store, { ...filter, before: undefined }),
+    styles: signedStyles(store),
+    next: rows.length > LEDGER_PAGE && last ? `${last.signedAt}~${last.id}` : null,
+  };
+}
+
+/** Everyone who signed work off, by name. */
+export function signers(store: Store): Person[] {
+  const signed = new Set(signersOf(store));
+  return allPeople(store)
+    .filter(({ ids }) => ids.some((id) => signed.has(id)))
+    .sort((a, b) => a.name.localeCompare(b.name));
+}
+
+function* allSigned(store: Store, wanted: LedgerFilter): Generator<End> {
+  let filter = wanted;
+  for (;;) {
+    const rows = signedEnds(store, filter, LEDGER_PAGE);
+    for (const { id } of rows) yield getEnd(store, id);
+    const last = rows.at(-1);
+    if (!last?.signedAt || rows.length < LEDGER_PAGE) return;
+    filter = { ...filter, before: { signedAt: last.signedAt, id: last.id } };
+  }
+}
+
+/** The most records put on paper at once: about a page each. */
+export const MOST_ON_PAPER = 60;
+
+/** A record for paper: as it is told, the sheet it was worked by, its photographs. */
+interface RecordForPaper {
+  readonly record: RecordDocument;
+  readonly sheet: RunSheet;
+  readonly photos: ReadonlyMap<string, Buffer>;
+  readonly form: "page" | "log";
+}
+
+/** The filtered ledger's records for paper, one at a time. @throws InputError when there are too many to be read on paper. */
+export function ledgerForPaper(store: Store, query: unknown): Generator<RecordForPaper> {
+  const filter = filterOf(query);
+  if (countSigned(store, filter) > MOST_ON_PAPER)
+    throw new InputError(
+      "too-many",
+      `A PDF can have at most ${MOST_ON_PAPER} records. Narrow the ledger by result or connector first.`,
+    );
+  return forPaper(store, filter);
+}
+
+function* forPaper(store: Store, filter: LedgerFilter): Generator<RecordForPaper> {
+  for (const { record, end } of recordsOf(store, allSigned(store, filter))) {
+    const json = recordJson(record);
+    yield {
+      record: json,
+      sheet: drawnEnd(end.sheet, endState(end.events), end.rule).sheet,
+      photos: photosOf(store, [json]),
+      form: "log" as const,
+    };
+  }
+}
+
+function* recordsFor(store: Store, filter: LedgerFilter): Generator<RecordDocument> {
+  for (const { record } of recordsOf(store, allSigned(store, filter))) yield recordJson(record);
+}
+
+/**
+ * The filtered ledger piece by piece, an end at a time, so that none of it need be held: as JSON, one record an end, or as
+ * CSV. A query it cannot read is refused at once, before the first piece.
+ */
+export function ledgerPieces(store: Store, format: "json" | "csv", query: unknown): Generator<string> {
+  const records = recordsFor(store, filterOf(query));
+  return format === "csv" ? csvPieces(records) : jsonPieces(records);
+}
+
+function* jsonPieces(records: Iterable<RecordDocument>): Generator<string> {
+  let before = "[";
+  for (const record of records) {
+    yield before + JSON.stringify(record);
+    before = ",\n";
+  }
+  yield before === "[" ? "[]" : "]";
+}
+
+/** The filtered ledger as JSON, one record an end. */
+export const ledgerJson = (store: Store, query: unknown): RecordDocument[] => [
+  ...recordsFor(store, filterOf(query)),
+];
+
+/** The filtered ledger as CSV. */
+export const ledgerCsv = (store: Store, query: unknown): string =>
+  [...ledgerPieces(store, "csv", query)].join("");

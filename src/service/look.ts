@@ -1,2 +1,0 @@
-/** Files looked at without being written to, for the command line. */
-export { openToLook } from "@/store/read-only";

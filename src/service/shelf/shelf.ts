@@ -1,0 +1,380 @@
+import { z } from "zod";
+import {
+  asConfirmed,
+  asOwn,
+  asWritten,
+  check,
+  compileRunSheet,
+  entryProcedure,
+  figuresToConfirm,
+  InputError,
+  liftedProcedure,
+  misfits,
+  type Procedure,
+  type ProcedureDocument,
+  personBy,
+  type RevisionLine,
+  resolved,
+  review,
+  throughId,
+  throughProcedure,
+  withConfirmed,
+  withDefaults,
+  zCable,
+  zEntry,
+  zProcedure,
+} from "@/core";
+import type { Store } from "@/store/database/store";
+import { inTransaction } from "@/store/database/transaction";
+import {
+  addRevision,
+  latestRevision,
+  revisionText,
+  type ShelfKind,
+  shelfText,
+  shelvedOf,
+  storedRevisions,
+  wholeLibrary,
+} from "@/store/shelf/shelf";
+import { entrySheets, shippedLibrary, textOf } from "@/store/shelf/shipped";
+import { allPeople } from "@/store/workshop/people";
+import type { Act } from "../act";
+import { mustBeKnown } from "../crew/signer";
+import { cableAtPlace, zPlaceQuery } from "../job/places";
+import { mustDiffer } from "./must-differ";
+
+const zWhy = {
+  why: z.string().trim().max(300, "A reason has at most 300 characters").default(""),
+};
+
+/** Which revision the person had before them: another one in between is never written over. */
+const zBasis = z.int("The revision it was made from is a whole number").min(1);
+
+export const zSave = z.strictObject({
+  document: z.record(z.string(), z.unknown(), "A document is an object"),
+  /** The revision it was made from; null for a document that is new here. */
+  basis: zBasis.nullable(),
+  /** What a new document was copied from: figures left as they were there stay whose they were. */
+  from: z.string().max(80).optional(),
+  ...zWhy,
+});
+export const zPutAway = z.strictObject({ basis: zBasis, ...zWhy });
+export const zRestore = z.strictObject({ basis: zBasis, restore: zBasis, ...zWhy });
+export const zConfirm = z.strictObject({
+  basis: zBasis,
+  cable: z.string().max(80),
+  /** Where on a piece that cable is opened out: what lies there is no cable of the shelf. */
+  place: zPlaceQuery.extend({ piece: z.string().max(60) }).optional(),
+  core: z.string().max(20),
+  choices: z.record(z.string().max(80), z.string().max(80)).default({}),
+  figures: z
+    .array(
+      z.strictObject({
+        key: z.string().max(200),
+        value: z.number().finite(),
+        plus: z.number().min(0).nullable().default(null),
+        minus: z.number().min(0).nullable().default(null),
+        most: z.number().nullable().default(null),
+        printed: z
+          .tuple([z.string().max(40), z.string().max(40)])
+          .nullable()
+          .default(null),
+      }),
+    )
+    .min(1, "Nothing was confirmed")
+    .max(500),
+  /** Number of the sheet the figures were held against; null where it has none. */
+  sheet: z
+    .string("Give the number of the part's sheet, or null where it has none")
+    .trim()
+    .min(1, "Give the number of the part's sheet, or null where it has none")
+    .max(80)
+    .nullable(),
+  /** Who confirms them, where no person is known at the device. */
+  name: z.string().trim().max(120).default(""),
+  ...zWhy,
+});
+
+/** When a revision was made, by the name somebody goes by that day, and why. */
+function whose({ store, actor, now }: Act, why: string) {
+  mustBeKnown({ store, actor, now });
+  const by = actor === null ? "" : (personBy(allPeople(store), actor)?.name ?? "");
+  return { at: now.toISOString(), by, why };
+}
+
+const today = (now: Date): string => now.toISOString().slice(0, 10);
+
+/** The newest revision there has been, put away or not; shipped ones count while there is none of the user's own. */
+export function newestRevision(store: Store, kind: ShelfKind, id: string): number | null {
+  const own = latestRevision(store, kind, id);
+  if (own) return own.revision;
+  return shelvedOf(wholeLibrary(store), kind).find((document) => document.id === id)?.revision ?? null;
+}
+
+function mustBeNewest(found: number | null, basis: number | null, id: string): void {
+  if (basis === null && found !== null)
+    throw new InputError(
+      "id-taken",
+      `“${id}” is on the shelf already. Give it another id, or save it as that one's next revision.`,
+      ["document", "id"],
+    );
+  if (basis !== null && found === null)
+    throw new InputError("not-found", `There is nothing called “${id}” on the shelf.`, ["document", "id"]);
+  if (basis !== found)
+    throw new InputError(
+      "moved-on",
+      `Somebody saved revision ${found} in the meantime; this was made from ${basis}. Nothing was written over: look at theirs, then save again.`,
+      ["basis"],
+    );
+}
+
+/** A procedure is kept only if it can be worked by on every cable it claims. */
+function mustWork(store: Store, document: ProcedureDocument): void {
+  const procedure = check(zProcedure, document);
+  const { cables, tools, cautions } = wholeLibrary(store);
+  procedure.steps.forEach((step, i) => {
+    if ("tool" in step && step.tool !== undefined && !tools.some(({ id }) => id === step.tool))
+      throw new InputError(
+        "unknown-tool",
+        `Step “${step.title}” uses “${step.tool}”. There are: ${tools.map(({ id }) => id).join(", ")}.`,
+        ["steps", i, "tool"],
+      );
+    const strange = step.cautions.find((caution) => !cautions.some(({ id }) => id === caution));
+    if (strange !== undefined)
+      throw new InputError("unknown-caution", `Step “${step.title}” names a caution “${strange}”.`, [
+        "steps",
+        i,
+        "cautions",
+      ]);
+  });
+  const { contradictions, problem } = review(document, { cables, tools }, null);
+  const [contradiction] = contradictions;
+  if (contradiction && (problem === null || problem.code === "contradiction"))
+    throw new InputError("contradiction", contradiction.message, ["dimensions", ...contradiction.ids]);
+  for (const cable of cables)
+    for (const core of cable.cores.filter((one) => misfits(procedure, cable, one).length === 0))
+      compileRunSheet({ procedure, cable, core, choices: {}, tools });
+}
+
+/**
+ * Keeps a document as the next revision of the user's own. Nothing is written over: the revision it was made from
+ * must still be the newest.
+ * @throws InputError: `moved-on`, `id-taken`, `unchanged`, or what is wrong with the document; nothing is changed then.
+ */
+export function saveDocument(act: Act, kind: ShelfKind, input: unknown) {
+  const { store, now } = act;
+  const { document, basis, from, why } = check(zSave, input);
+  return inTransaction(store, () => {
+    const id = String(document.id ?? "");
+    const found = newestRevision(store, kind, id);
+    mustBeNewest(found, basis, id);
+    const revision = (found ?? 0) + 1;
+    const kept =
+      kind === "cable"
+        ? ownCable(document, revision, now)
+        : kind === "entry"
+          ? ownEntry(store, document, revision, now)
+          : ownProcedure(store, document, from, revision, now);
+    if (found !== null) mustDiffer(store, { kind, id, found, kept });
+    const body = JSON.stringify(kept, null, 2);
+    addRevision(store, { kind, document: id, revision, body, ...whose(act, why) });
+    return { id, revision };
+  });
+}
+
+function ownCable(document: Record<string, unknown>, revision: number, now: Date): unknown {
+  const { source, name } = check(zCable, { ...document, revision });
+  return { ...document, name, revision, source: { ...source, kind: "own", date: today(now) } };
+}
+
+/**
+ * An entry is kept only if every cable it takes can be prepared for it. Whose its figures are it says itself: they are its
+ * keeper's own once they were held against the part's sheet.
+ */
+function ownEntry(store: Store, document: Record<string, unknown>, revision: number, now: Date): unknown {
+  const entry = check(zEntry, { ...document, revision });
+  if (newestRevision(store, "entry", entry.id) === null)
+    for (const id of [entry.id, throughId(entry.id)])
+      if (newestRevision(store, "procedure", id) !== null)
+        throw new InputError(
+          "id-taken",
+          `“${id}” is the id of a procedure on the shelf: an entry comes to one of its own. Take another id.`,
+          ["document", "id"],
+        );
+  const { ending, going } = entrySheets();
+  for (const made of [entryProcedure(entry, ending), throughProcedure(entry, going)]) {
+    if (!made) continue;
+    const [contradiction] = review(made, wholeLibrary(store), null).contradictions;
+    if (contradiction)
+      throw new InputError("contradiction", `On ${contradiction.cable}: ${contradiction.message}`, [
+        "document",
+        "lengths",
+        ...contradiction.ids,
+      ]);
+    mustWork(store, made);
+  }
+  return { ...document, revision, source: { ...entry.source, date: today(now) } };
+}
+
+function ownProcedure(
+  store: Store,
+  document: Record<string, unknown>,
+  from: string | undefined,
+  revision: number,
+  now: Date,
+): ProcedureDocument {
+  const written = asWritten(zProcedure, liftedProcedure({ ...document, revision }));
+  const standing = wholeLibrary(store).procedures.find(({ id }) => id === document.id || id === from);
+  const kept = asOwn(standing ? writtenOf(standing) : null, written, {
+    revision,
+    date: today(now),
+    note: written.source.note ?? "",
+  });
+  mustWork(store, kept);
+  return kept;
+}
+
+/** Puts an earlier revision back as the newest, word for word: also undoes a putting away. */
+export function restoreRevision(act: Act, kind: ShelfKind, id: string, input: unknown) {
+  const { store } = act;
+  const { basis, restore, why } = check(zRestore, input);
+  return inTransaction(store, () => {
+    const found = newestRevision(store, kind, id);
+    mustBeNewest(found, basis, id);
+    const earlier = z.record(z.string(), z.unknown()).parse(JSON.parse(keptText(store, kind, id, restore)));
+    const revision = (found ?? 0) + 1;
+    const body = JSON.stringify({ ...earlier, revision }, null, 2);
+    const reason = why || `Revision ${restore} again.`;
+    addRevision(store, { kind, document: id, revision, body, ...whose(act, reason) });
+    return { id, revision };
+  });
+}
+
+/** Puts a document of the user's own away; a shipped one by that id is then on the shelf again. */
+export function putAway(act: Act, kind: ShelfKind, id: string, input: unknown) {
+  const { store } = act;
+  const { basis, why } = check(zPutAway, input);
+  return inTransaction(store, () => {
+    const own = latestRevision(store, kind, id);
+    if (!own)
+      throw new InputError("not-found", "Only what is your own can be put away; what was shipped stays.", [
+        "id",
+      ]);
+    mustBeNewest(own.revision, basis, id);
+    const revision = own.revision + 1;
+    addRevision(store, { kind, document: id, revision, body: null, ...whose(act, why) });
+    return { id, revision };
+  });
+}
+
+/**
+ * Keeps figures held against the part's sheet, as the next revision of the user's own. The rest stay representative.
+ * @throws InputError: `moved-on`, `unknown-figure`, or what a figure breaks.
+ */
+export function confirmFigures(act: Act, id: string, input: unknown) {
+  const { store, now } = act;
+  const { basis, cable: cableId, place, core, choices, figures, sheet, name, why } = check(zConfirm, input);
+  return inTransaction(store, () => {
+    const { cables, procedures } = wholeLibrary(store);
+    const procedure = procedures.find((procedure) => procedure.id === id);
+    const there = place ? [cableAtPlace(store, place.piece, place)] : cables;
+    const cable = there.find((one) => one.id === cableId);
+    if (!procedure) throw new InputError("not-found", `There is no procedure “${id}” on the shelf.`, ["id"]);
+    if (!cable) throw new InputError("unknown-cable", `No cable called “${cableId}”.`, ["cable"]);
+    const found = newestRevision(store, "procedure", id);
+    mustBeNewest(found, basis, id);
+    const revision = (found ?? 0) + 1;
+    const known = figuresToConfirm(
+      resolved(procedure, cable, { core, choices: withDefaults(procedure, choices) }),
+    );
+    const confirmed = figures.map(({ key, ...figure }, i) => {
+      const asked = known.find((sheetFigure) => sheetFigure.key === key);
+      if (!asked)
+        throw new InputError("unknown-figure", `“${key}” is not a figure of ${procedure.name} here.`, [
+          "figures",
+          i,
+          "key",
+        ]);
+      return { ...asked, ...figure };
+    });
+    const who = whose(act, why).by || name;
+    if (who === "")
+      throw new InputError("bad-input", "Say who confirms the figures, for example “Osla Brandt”.", ["name"]);
+    const compared = asConfirmed(known, confirmed);
+    const changed = compared.filter(({ asShown }) => !asShown);
+    const document = withConfirmed(writtenOf(procedure), compared, {
+      revision,
+      note: confirmedNote({ who, sheet, asShown: compared.length - changed.length, changed, why }),
+      date: today(now),
+      by: who,
+      sheet,
+    });
+    mustWork(store, document);
+    const body = JSON.stringify(document, null, 2);
+    addRevision(store, { kind: "procedure", document: id, revision, body, ...whose(act, why) });
+    return { id, revision };
+  });
+}
+
+const MOST_OF_NOTE = 500;
+
+/** Who held figures against which sheet, how many were passed over as they were shown, and which were changed. */
+const confirmedNote = ({
+  who,
+  sheet,
+  asShown,
+  changed,
+  why,
+}: {
+  readonly who: string;
+  readonly sheet: string | null;
+  readonly asShown: number;
+  readonly changed: readonly { readonly name: string }[];
+  readonly why: string;
+}): string =>
+  [
+    `Confirmed by ${who} against ${sheet === null ? "a sheet with no number on it" : `sheet ${sheet}`}:`,
+    `${[
+      ...(asShown > 0 ? [`${asShown} as shown`] : []),
+      ...(changed.length > 0 ? [`changed: ${changed.map(({ name }) => name).join(", ")}`] : []),
+    ].join("; ")}.`,
+    why,
+  ]
+    .filter(Boolean)
+    .join(" ")
+    .slice(0, MOST_OF_NOTE);
+
+/** A procedure of the shelf as it is written. */
+const writtenOf = (procedure: Procedure): ProcedureDocument =>
+  asWritten(zProcedure, JSON.parse(textOf(procedure)));
+
+/** How a procedure stands on the shelf, as it is written. @throws InputError `not-found`. */
+export const procedureWritten = (store: Store, id: string): ProcedureDocument =>
+  asWritten(zProcedure, JSON.parse(shelfText(store, "procedure", id).text));
+
+function keptText(store: Store, kind: ShelfKind, id: string, revision: number): string {
+  const shipped = shelvedOf(shippedLibrary(), kind).find((document) => document.id === id);
+  return shipped?.revision === revision ? textOf(shipped) : revisionText(store, kind, id, revision);
+}
+
+/** One revision of a document, or how it stands on the shelf. @throws InputError `not-found`. */
+export const documentText = (store: Store, kind: ShelfKind, id: string, revision?: number): string =>
+  revision === undefined ? shelfText(store, kind, id).text : keptText(store, kind, id, revision);
+
+/** A document's revisions, newest first, the shipped one last. */
+export function revisionsOf(store: Store, kind: ShelfKind, id: string): RevisionLine[] {
+  const shipped = shelvedOf(shippedLibrary(), kind).find((document) => document.id === id);
+  const own = storedRevisions(store, kind, id).map(
+    ({ revision, at, by, why, hash }): RevisionLine => ({
+      revision,
+      at,
+      by,
+      why,
+      origin: hash === null ? "put away" : "own",
+    }),
+  );
+  const first: RevisionLine[] = shipped
+    ? [{ revision: shipped.revision, at: null, by: "", why: "", origin: "shipped" }]
+    : [];
+  return [...own.reverse(), ...first];
+}

@@ -1,0 +1,49 @@
+import { z } from "zod";
+import { type Aim, aimOf, check, type LengthAim, personBy, um } from "@/core";
+import type { Store } from "@/store/database/store";
+import { firstReadingsBy } from "@/store/record/ends";
+import { allPeople } from "@/store/workshop/people";
+
+export const zAimQuery = z.strictObject({
+  /** Id of the person. */
+  person: z.string().trim().min(1, "Whose aim?").max(120),
+  style: z.string().max(80).optional(),
+});
+
+/** The most ends looked back over: what somebody did long ago says little of today. */
+const LOOK_BACK = 200;
+
+type AimGroup = Omit<LengthAim, keyof Aim | "values"> & { values: number[] };
+
+/**
+ * How a person aims, length by length and tool by tool, from the first readings of the ends they signed: before
+ * anything was redone, since what was redone was made with the first reading in mind. Readings of a simulated end say
+ * nothing of a hand.
+ */
+export function aimsOf(store: Store, query: unknown): LengthAim[] {
+  const { person, style } = check(zAimQuery, query);
+  const groups = new Map<string, AimGroup>();
+  const ids = personBy(allPeople(store), person)?.ids ?? [];
+  if (ids.length === 0) return [];
+  for (const firstReading of firstReadingsBy(store, ids, style, LOOK_BACK)) {
+    const { makes, tool, firstMean, ...length } = firstReading;
+    if (makes === null || tool === null || firstMean === null) continue;
+    const { dimension, nominal, min, max } = length;
+    const key = JSON.stringify([length.style, dimension, tool, nominal, min, max]);
+    const group = groups.get(key) ?? {
+      ...length,
+      nominal: um(nominal),
+      min: min === null ? null : um(min),
+      max: max === null ? null : um(max),
+      makes,
+      tool,
+      values: [],
+    };
+    group.values.push(firstMean);
+    groups.set(key, group);
+  }
+  return [...groups.values()].flatMap((group) => {
+    const aim = aimOf(group.values, group);
+    return aim ? [{ ...group, ...aim }] : [];
+  });
+}

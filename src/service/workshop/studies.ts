@@ -1,0 +1,77 @@
+import { randomUUID } from "node:crypto";
+import {
+  check,
+  InputError,
+  type Instrument,
+  type Length,
+  type Person,
+  personBy,
+  repeatabilityOf,
+  um,
+  zStudyInput,
+  zUuid,
+} from "@/core";
+import type { Store } from "@/store/database/store";
+import { shippedLibrary } from "@/store/shelf/shipped";
+import { allPeople } from "@/store/workshop/people";
+import { allStudies, insertStudy, type StudyRow, studiesBy } from "@/store/workshop/studies";
+import type { Act } from "../act";
+
+export const zStudy = zStudyInput.extend({ id: zUuid("An id is a UUID").optional() });
+
+/** A study as it is kept, micrometres. */
+interface StoredStudy extends Omit<StudyRow, "readings" | "repeatability"> {
+  readonly readings: readonly Length[];
+  readonly repeatability: Length;
+}
+
+const inLengths = (row: StudyRow): StoredStudy => ({
+  ...row,
+  readings: row.readings.map(um),
+  repeatability: um(row.repeatability),
+});
+
+const MOST = 200;
+
+/** Studies, newest first. */
+export const listStudies = (store: Store): StoredStudy[] => allStudies(store, MOST).map(inLengths);
+
+/**
+ * Keeps a repeatability study: readings in millimetres of one piece, by one person with one instrument.
+ * @throws InputError: an instrument that is not on the shelf; nobody by that id; too few readings; one that cannot be.
+ */
+export function addStudy({ store, now }: Act, input: unknown): StoredStudy {
+  const { id = randomUUID(), person: by, instrument, readings } = check(zStudy, input);
+  const found = shippedLibrary().instruments.find((one) => one.id === instrument);
+  if (!found)
+    throw new InputError("unknown-instrument", `No instrument called “${instrument}”.`, ["instrument"]);
+  const person = mustKnow(store, by);
+  const { repeatability } = repeatabilityOf(readings);
+  const row = {
+    id,
+    at: now.toISOString(),
+    person: person.name,
+    by: person.id,
+    instrument,
+    readings,
+    repeatability,
+  };
+  insertStudy(store, row);
+  return row;
+}
+
+function mustKnow(store: Store, id: string): Person {
+  const person = personBy(allPeople(store), id);
+  if (!person) throw new InputError("unknown-person", "Say whose hand it is: pick a person.", ["person"]);
+  return person;
+}
+
+/** The instruments in somebody's hand: each with the repeatability of their latest study, where they made one. */
+export function instrumentsOf(store: Store, person: string | null): Instrument[] {
+  const ids = person === null ? [] : (personBy(allPeople(store), person)?.ids ?? []);
+  const own = ids.length > 0 ? studiesBy(store, ids, MOST) : [];
+  return shippedLibrary().instruments.map((one) => {
+    const study = own.find(({ instrument }) => instrument === one.id);
+    return study ? { ...one, repeatability: um(study.repeatability) } : one;
+  });
+}

@@ -1,0 +1,32 @@
+import { randomUUID } from "node:crypto";
+import { z } from "zod";
+import { type BladeLine, bladeStanding, check, InputError, type Tool, zUuid } from "@/core";
+import type { Store } from "@/store/database/store";
+import { wholeLibrary } from "@/store/shelf/shelf";
+import { addToolEvent, bladeCount } from "@/store/workshop/tools";
+import type { Act } from "../act";
+
+export const zToolEvent = z.strictObject({
+  id: zUuid("An id is a UUID").optional(),
+  action: z.enum(["wipe", "turn", "new"], { error: "A blade is wiped, turned or new" }),
+});
+
+/** Every tool with a blade, as its use on the ends and what was done to it leave it. */
+export const blades = (store: Store): BladeLine[] =>
+  wholeLibrary(store).tools.flatMap(({ blade, ...tool }) =>
+    blade ? [bladeLine(store, { ...tool, blade })] : [],
+  );
+
+const bladeLine = (
+  store: Store,
+  { id, name, blade }: Pick<Tool, "id" | "name"> & { readonly blade: NonNullable<Tool["blade"]> },
+): BladeLine => ({ tool: id, name, ...blade, standing: bladeStanding(blade, bladeCount(store, id)) });
+
+/** Notes that a blade was wiped, turned or changed. @throws InputError for a tool without one. */
+export function seeToBlade({ store, now }: Act, tool: string, input: unknown): BladeLine {
+  const { id = randomUUID(), action } = check(zToolEvent, input);
+  const found = wholeLibrary(store).tools.find((one) => one.id === tool);
+  if (!found?.blade) throw new InputError("not-found", `No tool with a blade called “${tool}”.`, ["tool"]);
+  addToolEvent(store, { id, tool, action, at: now.toISOString() });
+  return bladeLine(store, { ...found, blade: found.blade });
+}

@@ -1,0 +1,148 @@
+"use client";
+
+import { useRouter } from "next/navigation";
+import { useCallback, useMemo, useState } from "react";
+import { z } from "zod";
+import {
+  asRole,
+  type ClosureAnswer,
+  type ClosureCable,
+  type ClosurePlan,
+  zClosurePlan,
+  zRevisionAnswer,
+} from "@/core";
+import { t } from "@/messages/entry";
+import { Button } from "../controls/button";
+import { Link } from "../controls/link";
+import { EntryHead } from "../entry/entry-head";
+import { type EntryShown, EntryWork } from "../entry/entry-work";
+import { broughtIn } from "../entry-drawing/entry-cables";
+import { useEntryCables } from "../entry-drawing/use-entry-cables";
+import { post } from "../http/http";
+import { KeptTrouble, KeptWord } from "../piece/kept-line";
+import { useKeeper } from "../piece/use-keeper";
+import { FiguresFirst } from "../plan/figures-first";
+import { usePrefs } from "../prefs/prefs-context";
+import { BringPiece } from "./bring-piece";
+import { CableStands } from "./cable-stands";
+import { alike, type Joinable, standingsOf } from "./joined";
+import { useBeginClosure } from "./use-begin-closure";
+
+interface ClosureViewProps extends EntryShown {
+  readonly closure: ClosureAnswer;
+  readonly job: { readonly id: string; readonly name: string };
+  readonly joinable: readonly Joinable[];
+}
+
+/** A closure kept in a job: its cables as pieces of the job, each with how it stands and the way to the bench. */
+export function ClosureView({ closure, job, joinable, ...shown }: ClosureViewProps) {
+  const { entry, cables: shelf } = shown;
+  const { prefs } = usePrefs();
+  const router = useRouter();
+  const [name, setName] = useState(closure.plan.name);
+  const send = useCallback(
+    (plan: ClosurePlan, basis: number) =>
+      post(`/api/v1/closures/${closure.id}`, zRevisionAnswer, {
+        basis,
+        plan: z.encode(zClosurePlan, plan),
+        by: prefs.person,
+      }),
+    [closure.id, prefs.person],
+  );
+  const { kept, keep } = useKeeper({
+    revision: closure.revision,
+    send,
+    onKept: router.refresh,
+    onNewer: () => {
+      setName(closure.plan.name);
+      state.startFrom(closure.plan.cables);
+    },
+  });
+  const keepAs = (as: string, all: readonly ClosureCable[]) =>
+    keep({ name: as, entry: entry.id, cables: all });
+  const state = useEntryCables(closure.plan.cables, entry.ports, shelf, (all) => keepAs(name, all));
+  const { cables, named, change } = state;
+  const standings = useMemo(() => standingsOf(closure.cables), [closure.cables]);
+  const { begin, busy, problem, asking } = useBeginClosure(closure.id);
+  const groups = alike(cables, standings);
+  const mayBegin = kept.now === "kept" && !busy;
+  return (
+    <EntryWork
+      {...shown}
+      state={state}
+      head={
+        <>
+          <EntryHead
+            entry={entry}
+            mayUndo={state.mayUndo}
+            mayPrint={named.length > 0}
+            onUndo={state.undo}
+            of={{
+              name,
+              job,
+              onRename: (next) => {
+                setName(next);
+                keepAs(next, cables);
+              },
+            }}
+          >
+            <KeptWord kept={kept} />
+          </EntryHead>
+          <KeptTrouble kept={kept} again={() => keepAs(name, cables)} />
+        </>
+      }
+      partedOf={(cable) => standings.get(cable.id)?.parted ?? []}
+      beside={(cable) => (
+        <CableStands
+          cable={cable}
+          stands={standings.get(cable.id)}
+          job={job.id}
+          busy={!mayBegin}
+          onBegin={() => begin([cable])}
+        />
+      )}
+      bring={
+        <>
+          <BringPiece
+            joinable={joinable.filter(
+              ({ piece, side }) => !cables.some(({ joins }) => joins?.piece === piece && joins.side === side),
+            )}
+            job={job}
+            onBring={({ piece, side, cable }, role) =>
+              change([
+                ...cables,
+                broughtIn({ cable, ...asRole(role), opening: null, joins: { piece, side } }),
+              ])
+            }
+          />
+          {groups.length > 0 && (
+            <ul className="no-print mt-4 grid gap-2">
+              {groups.map(({ cable, through, ids }) => (
+                <li key={`${cable} ${through}`}>
+                  <Button
+                    disabled={!mayBegin}
+                    onClick={() => begin(cables.filter(({ id }) => ids.includes(id)))}
+                  >
+                    {ids.length} × {shelf.find(({ id }) => id === cable)?.name ?? cable}
+                    {through && t("through")} {t("as-a-batch")}
+                  </Button>
+                </li>
+              ))}
+            </ul>
+          )}
+          <FiguresFirst asking={asking} />
+          {problem && (
+            <p role="alert" className="mt-3 rounded-md border-2 border-out px-3 py-2">
+              {problem}
+            </p>
+          )}
+          <p className="mt-4">
+            <Link href={`/jobs/${job.id}`} className="underline">
+              {t("all-of", { name: job.name })}
+            </Link>
+          </p>
+        </>
+      }
+    />
+  );
+}

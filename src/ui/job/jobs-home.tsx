@@ -1,0 +1,122 @@
+"use client";
+
+import { useRouter } from "next/navigation";
+import { type FormEvent, useState } from "react";
+import type { z } from "zod";
+import { zIdAnswer, type zJobsAnswer } from "@/core";
+import { t } from "@/messages/jobs";
+import { Button } from "../controls/button";
+import { Field } from "../controls/field";
+import { Link } from "../controls/link";
+import { PageLink } from "../controls/page-link";
+import { Select } from "../controls/select";
+import { post } from "../http/http";
+import { ProgressLine } from "../plan/standing";
+import { usePrefs } from "../prefs/prefs-context";
+import { LocalTime } from "../words/local-time";
+import { FindForm } from "./find-form";
+
+interface JobsHomeProps extends z.output<typeof zJobsAnswer> {
+  /** What was looked for, and whether it is not the newest page. */
+  readonly words: string;
+  readonly further: boolean;
+}
+
+/** Every job, newest first, and how one is begun. */
+export function JobsHome({ rows, next, words, further }: JobsHomeProps) {
+  return (
+    <main className="min-w-0 flex-1 px-4 py-5 sm:px-6">
+      <h1 className="font-bold text-2xl">{t("jobs")}</h1>
+      <p className="max-w-prose text-soft">{t("the-pieces-of-cable-a-site")}</p>
+      <NewJob first={rows.length === 0 && !further && words === ""} jobs={rows} />
+      {(rows.length > 6 || words !== "") && <FindForm action="/jobs" title={t("find-a-job")} words={words} />}
+      {words !== "" && rows.length === 0 && (
+        <p role="status" className="mt-3">
+          {t("no-job-has-these-words-in")}
+        </p>
+      )}
+      <ul className="mt-4 grid gap-2 lg:grid-cols-2">
+        {rows.map(({ id, name, createdAt, pieces, progress }) => (
+          <li key={id} className="min-w-0">
+            <Link
+              href={`/jobs/${id}`}
+              className="block min-h-16 rounded-lg border border-line bg-raised px-4 py-2 hover:border-ink"
+            >
+              <span className="block truncate font-bold text-lg">{name}</span>
+              <span className="block truncate text-soft">
+                {t("other-begun", { pieces })} <LocalTime iso={createdAt} />
+              </span>
+              <ProgressLine progress={progress} />
+            </Link>
+          </li>
+        ))}
+      </ul>
+      {(further || next) && (
+        <nav aria-label={t("pages")} className="mt-4 flex items-center gap-3">
+          {further && <PageLink href="/jobs" name={t("newest")} />}
+          {next && (
+            <PageLink
+              href={`/jobs?${new URLSearchParams({ before: next, ...(words ? { words } : {}) })}`}
+              name={t("older")}
+            />
+          )}
+        </nav>
+      )}
+    </main>
+  );
+}
+
+interface NewJobProps {
+  readonly first: boolean;
+  /** Those it may begin like. */
+  readonly jobs: readonly { readonly id: string; readonly name: string; readonly pieces: number }[];
+}
+
+/** Begins a job: empty, or with the pieces of a usual site. */
+function NewJob({ first, jobs }: NewJobProps) {
+  const [name, setName] = useState("");
+  const [like, setLike] = useState("");
+  const planned = jobs.filter(({ pieces }) => pieces > 0);
+  const [problem, setProblem] = useState("");
+  const { prefs } = usePrefs();
+  const router = useRouter();
+  const begin = async (event: FormEvent) => {
+    event.preventDefault();
+    if (name.trim() === "") return setProblem(t("a-job-has-a-name-the"));
+    const answer = await post("/api/v1/jobs", zIdAnswer, {
+      name,
+      by: prefs.person,
+      ...(like === "" ? {} : { like }),
+    });
+    if (answer.ok) router.push(`/jobs/${answer.value.id}`);
+    else setProblem(answer.problem.message);
+  };
+  return (
+    <form onSubmit={begin} className="mt-4 flex max-w-3xl flex-wrap items-end gap-2">
+      <Field
+        title={first ? t("no-job-yet-what-is-the") : t("new-job")}
+        value={name}
+        maxLength={200}
+        problem={problem}
+        onChange={({ target }) => {
+          setName(target.value);
+          setProblem("");
+        }}
+        className="min-w-0 flex-1 basis-56"
+      />
+      {planned.length > 0 && (
+        <Select
+          title={t("its-pieces")}
+          value={like}
+          empty={t("none-yet")}
+          options={planned.map(({ id, name: title }) => ({ id, name: `like ${title}` }))}
+          onPick={setLike}
+          className="min-w-0 flex-1 basis-48"
+        />
+      )}
+      <Button look={first ? "next" : "strong"} type="submit">
+        {t("begin")}
+      </Button>
+    </form>
+  );
+}
