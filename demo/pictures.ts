@@ -30,8 +30,8 @@ seed(
   new Date("2026-11-24T09:00:00Z"),
 );
 const open = benchPage(store, {}).rows;
-const [marking, measuring] = open.filter((one) => one.batch === null).map(({ id }) => id);
-const batch = open.find((one) => one.batch !== null)?.batch;
+const [marking, measuring] = open.filter((end) => end.batch === null).map(({ id }) => id);
+const batch = open.find((end) => end.batch !== null)?.batch;
 const redone = ledgerPage(store, {}).rows.find(({ id }) =>
   getEnd(store, id).events.some(({ event }) => event.kind === "rework"),
 )?.id;

@@ -216,9 +216,9 @@ export function seed(store: Store, text: string, now = new Date()): void {
       reworked: false,
     })),
   );
-  const made = [...series, ...demo.ends, ...demo.placed];
-  made.forEach((end, n) => {
-    const at = new Date(now.getTime() - (made.length - n) * 190 * MINUTE);
+  const built = [...series, ...demo.ends, ...demo.placed];
+  built.forEach((end, n) => {
+    const at = new Date(now.getTime() - (built.length - n) * 190 * MINUTE);
     work({ ...end, toStep: "" }, `end ${n}`, at, (sheet) => {
       const events: EventInput[] = [];
       const bad = new Map(Object.entries(end.bad));
@@ -257,10 +257,11 @@ export function seed(store: Store, text: string, now = new Date()): void {
             events.push(rework as EventInput);
             for (const to of rework.steps) {
               const again = mustHoldAt(sheet.lines, to);
-              const asked = judgementOf(again.step);
-              const good = asked?.answers.find((answer) => answer.good);
+              const judgement = judgementOf(again.step);
+              const good = judgement?.answers.find((answer) => answer.good);
               if (to !== rework.to) events.push({ kind: "step", to });
-              if (asked && good) events.push({ kind: "answer", judgement: asked.id, answer: good.id });
+              if (judgement && good)
+                events.push({ kind: "answer", judgement: judgement.id, answer: good.id });
               events.push(...doneAt(again));
               off += again.step.shards;
             }

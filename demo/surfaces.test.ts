@@ -75,7 +75,7 @@ async function papersOf(store: Store, ids: readonly string[]): Promise<Map<strin
   const bytes = await recordsPdf(records, new Map(), sheets);
   const texts = new Map<string, string>();
   for (const text of await pdfPages(bytes)) {
-    const id = ids.find((one) => text.includes(`End ${one}`));
+    const id = ids.find((id) => text.includes(`End ${id}`));
     if (id) texts.set(id, `${texts.get(id) ?? ""} ${text}`);
   }
   return texts;
@@ -85,9 +85,9 @@ async function papersOf(store: Store, ids: readonly string[]): Promise<Map<strin
 async function toldOf(store: Store): Promise<Told[]> {
   const rows = RESULTS.flatMap((result) => ledgerPage(store, { result }).rows);
   const json = new Map(
-    RESULTS.flatMap((result) => ledgerJson(store, { result }) as RecordDocument[]).map((one) => [
-      one.id,
-      one,
+    RESULTS.flatMap((result) => ledgerJson(store, { result }) as RecordDocument[]).map((item) => [
+      item.id,
+      item,
     ]),
   );
   const csv = RESULTS.flatMap(
@@ -133,17 +133,17 @@ function mustAgree({ record, json, csv, page, paper, row }: Told): void {
   expect(page).toContain(stand);
   expect(paper).toContain(stand);
   for (const length of record.lengths) {
-    const rows = csv.filter((one) => one.length === length.name && one.leg === length.leg);
+    const rows = csv.filter((item) => item.length === length.name && item.leg === length.leg);
     const rejected = [...record.struck, ...record.voided].filter((reading) => reading.length === length.id);
     expect(rows, length.name).toHaveLength(rejected.length + Math.max(1, length.readings.length));
-    const standing = (said: string) => rows.filter((one) => one.standing === said).length;
+    const standing = (said: string) => rows.filter((row) => row.standing === said).length;
     expect(standing("stands"), "readings that stand").toBe(length.readings.length);
     expect(standing("made anew since") + standing("struck out") + standing("taken back")).toBe(
       rejected.length,
     );
-    for (const one of rows) {
-      expect(one.verdict).toBe(length.verdict ?? "not measured");
-      expect(one.figure).toBe(length.representative ? "representative" : "confirmed");
+    for (const eachRow of rows) {
+      expect(eachRow.verdict).toBe(length.verdict ?? "not measured");
+      expect(eachRow.figure).toBe(length.representative ? "representative" : "confirmed");
     }
     expect(row.verdicts.get(length.id) ?? null).toBe(length.verdict);
     expect(json.lengths.find(({ id }) => id === length.id)?.verdict ?? null).toBe(length.verdict);
@@ -180,24 +180,24 @@ function mustAgree({ record, json, csv, page, paper, row }: Told): void {
   expect(paper.includes("Faults seen")).toBe(record.faults.length > 0);
   expect(page.includes("Faults seen")).toBe(record.faults.length > 0);
   expect((csv[0]?.faults ?? "").split("; ").filter(Boolean)).toHaveLength(record.faults.length);
-  for (const { says, why, name } of record.corrections) {
-    expect(page).toContain(`Correction by ${name}: ${says} (${why})`);
-    expect(paper).toContain(`${name}: ${says} (${why})`);
-    expect(csv[0]?.corrections).toContain(`${says} (${why}; ${name})`);
+  for (const { says: message, why, name } of record.corrections) {
+    expect(page).toContain(`Correction by ${name}: ${message} (${why})`);
+    expect(paper).toContain(`${name}: ${message} (${why})`);
+    expect(csv[0]?.corrections).toContain(`${message} (${why}; ${name})`);
   }
 }
 
 describe("every end of the demo", () => {
-  let told: readonly Told[];
+  let accounts: readonly Told[];
   beforeAll(async () => {
     const store = openStore(":memory:");
     seed(store, readFileSync("demo/quillmere.json", "utf8"), new Date("2026-11-24T09:00:00Z"));
-    told = await toldOf(store);
+    accounts = await toldOf(store);
   }, 120_000);
   it("is told the same on its page, on paper, as CSV, as JSON and in the list", () => {
-    expect(told.length).toBeGreaterThan(20);
-    expect(new Set(told.map(({ record }) => record.result)).size).toBeGreaterThan(2);
-    for (const one of told) mustAgree(one);
+    expect(accounts.length).toBeGreaterThan(20);
+    expect(new Set(accounts.map(({ record }) => record.result)).size).toBeGreaterThan(2);
+    for (const first of accounts) mustAgree(first);
   });
 });
 
@@ -309,14 +309,14 @@ describe("ends with random histories", () => {
       if (last > 4 && first)
         add({ kind: "correction", corrects: first.id, says: "as written", why: "slip", name: "Osla Brandt" });
     }
-    const told = await toldOf(store);
-    expect(told).toHaveLength(36);
-    const some = (what: (record: EndRecord) => boolean) => told.some(({ record }) => what(record));
+    const accounts = await toldOf(store);
+    expect(accounts).toHaveLength(36);
+    const some = (subject: (record: EndRecord) => boolean) => accounts.some(({ record }) => subject(record));
     expect(some(({ reworks }) => reworks.length > 0)).toBe(true);
     expect(some(({ attempts }) => attempts.length > 0)).toBe(true);
     expect(some(({ faults }) => faults.length > 0)).toBe(true);
     expect(some(({ corrections }) => corrections.length > 0)).toBe(true);
     expect(some(({ legs }) => new Set(legs.map(({ result }) => result)).size > 1)).toBe(true);
-    for (const one of told) mustAgree(one);
+    for (const single of accounts) mustAgree(single);
   });
 });

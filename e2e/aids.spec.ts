@@ -136,7 +136,7 @@ test("the blade says what is due, and seeing to it is logged", async ({ page, re
     tool: "",
   };
   const before = (await (await request.get("/api/v1/tools")).json()).find(
-    (one: { tool: string }) => one.tool === tool,
+    (item: { tool: string }) => item.tool === tool,
   );
   await addEvents(
     request,

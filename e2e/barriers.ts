@@ -17,7 +17,7 @@ const contextOf = (only: string | null) => ({
 });
 
 /** Runs axe in the page, read into it once a page; only what is wrong is written out. */
-async function found(page: Page, rules: RunOptions, only: string | null = null): Promise<string[]> {
+async function violationsOn(page: Page, rules: RunOptions, only: string | null = null): Promise<string[]> {
   if (!(await page.evaluate(() => "axe" in window))) await page.evaluate(SOURCE);
   const options: RunOptions = { ...rules, resultTypes: ["violations"] };
   const { violations } = await page.evaluate(([context, how]) => window.axe.run(context, how), [
@@ -29,7 +29,7 @@ async function found(page: Page, rules: RunOptions, only: string | null = null):
 
 /** Every barrier that axe can find on a page; colours take as long as all other rules and can be left out. */
 export const barriersOn = (page: Page, { colours = true } = {}): Promise<string[]> =>
-  found(page, {
+  violationsOn(page, {
     runOnly: { type: "tag", values: RULES },
     rules: {
       ...Object.fromEntries(COLOURS.map((rule) => [rule, { enabled: colours }])),
@@ -40,7 +40,7 @@ export const barriersOn = (page: Page, { colours = true } = {}): Promise<string[
 
 /** Those of them that come of colours alone, of the elements under a selector. */
 export const colourBarriersOn = (page: Page, only: string): Promise<string[]> =>
-  found(page, { runOnly: { type: "rule", values: COLOURS } }, only);
+  violationsOn(page, { runOnly: { type: "rule", values: COLOURS } }, only);
 
 declare global {
   interface Window {

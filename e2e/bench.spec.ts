@@ -84,9 +84,9 @@ test("a bench come back to stands as it was left, before the server is asked, an
     await held;
     await route.continue();
   });
-  const asked = page.waitForRequest(`**/api/v1/ends/${end}?*`);
+  const requested = page.waitForRequest(`**/api/v1/ends/${end}?*`);
   await page.goBack();
-  await asked;
+  await requested;
   await expect(heading(page)).toHaveText("Mark the jacket");
   const answered = page.waitForResponse(`**/api/v1/ends/${end}?*`);
   answer();

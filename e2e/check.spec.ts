@@ -33,7 +33,7 @@ test("a calliper that types goes to the length it can only be of, and is asked a
   request,
 }) => {
   await page.goto(`/bench/${await endAtMeasure(request)}`);
-  const kept = page.getByLabel("Readings kept");
+  const saved = page.getByLabel("Readings kept");
   await page.locator("#reading").focus();
   await page.keyboard.type("28.02\n");
   await expect(page.getByText("28.02 was taken as the buffer beyond the jacket, by its size.")).toBeVisible();
@@ -49,7 +49,7 @@ test("a calliper that types goes to the length it can only be of, and is asked a
   await page.keyboard.press("Enter");
   await page.keyboard.press("Tab");
   await page.keyboard.press("Enter");
-  await expect(kept).toContainText("32.2");
+  await expect(saved).toContainText("32.2");
   await expect
     .poll(async () => (await (await request.get(`/api/v1/ends/${end}`)).json()).events.at(-1).event)
     .toMatchObject({ kind: "reading", check: "reach", value: 32.2 });

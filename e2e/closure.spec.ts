@@ -90,10 +90,10 @@ test("a cable is opened at a station planned by keyboard, joined in a closure, i
   await goTo(page, end, "measure-members", "Measure the member stubs");
   await page.locator("#reading").fill("75");
   await press("Enter");
-  const told = page.getByRole("region", { name: "What to do" });
-  await expect(told).toContainText(/Rework this much, side [AB]/);
-  await expect(told).toContainText(/member/i);
-  await told.getByRole("button", { name: /^Take it: back to “Cut the members/ }).click();
+  const reported = page.getByRole("region", { name: "What to do" });
+  await expect(reported).toContainText(/Rework this much, side [AB]/);
+  await expect(reported).toContainText(/member/i);
+  await reported.getByRole("button", { name: /^Take it: back to “Cut the members/ }).click();
   await expect(page.locator("#step")).toContainText("Cut the members");
   await press("PageDown");
   await expect(page.locator("#step")).toContainText("Measure the member stubs");
@@ -121,9 +121,9 @@ test("a cable is opened at a station planned by keyboard, joined in a closure, i
   });
   await addEvents(request, end, read, 99);
   await page.reload();
-  await expect(told.first()).toContainText(/Rework this much, side [AB]; or side [AB] instead, below/);
-  await expect(told.nth(1)).toContainText(/Or rework this much instead, side [AB]/);
-  await told
+  await expect(reported.first()).toContainText(/Rework this much, side [AB]; or side [AB] instead, below/);
+  await expect(reported.nth(1)).toContainText(/Or rework this much instead, side [AB]/);
+  await reported
     .nth(1)
     .getByRole("button", { name: /^Take it: back to “Mark both sheath edges/ })
     .click();
@@ -206,8 +206,8 @@ test("what is planned of an entry is kept in a job, and two at once never overwr
   await page.keyboard.press("Enter");
   await expect(page.getByRole("heading", { name: "Pad 9, east" })).toBeVisible();
   await expect(page.getByText("Kept", { exact: true })).toBeVisible();
-  const kept = await (await request.get(`/api/v1/closures/${id}`)).json();
-  expect([kept.plan.name, kept.revision]).toEqual(["Pad 9, east", 3]);
+  const saved = await (await request.get(`/api/v1/closures/${id}`)).json();
+  expect([saved.plan.name, saved.revision]).toEqual(["Pad 9, east", 3]);
   await page.unroute("**/api/v1/pulse");
   await request.post(`/api/v1/closures/${id}`, {
     data: { basis: 3, plan: { ...CLOSURE, name: "Pad 9, west" } },

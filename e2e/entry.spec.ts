@@ -80,7 +80,7 @@ test("it says how a closure is closed, in its order with its torques, and what t
   await expect(closing.first()).toContainText("Lay the cable into its port");
   await expect(closing.filter({ hasText: "Press the gel, last pass" })).toContainText("4.6 N·m");
   const all = await closing.allTextContents();
-  const at = (text: string) => all.findIndex((one) => one.includes(text));
+  const at = (text: string) => all.findIndex((name) => name.includes(text));
   expect(at("first pass")).toBeLessThan(at("last pass"));
   expect(at("Photograph the inside")).toBeLessThan(at("Close the cover"));
   const minded = page.getByRole("region", { name: "Mind" });

@@ -31,7 +31,7 @@ async function closureViews(request: APIRequestContext, job: string, like: objec
   return [`/jobs/${job}/${piece.id}`, `/jobs/${job}/closures/${closure}`, `/bench/${end}`];
 }
 
-async function made(request: APIRequestContext): Promise<string[]> {
+async function createEnds(request: APIRequestContext): Promise<string[]> {
   const gate = await startEnd(request);
   const measure = await startEnd(request);
   const look = await startEnd(request);
@@ -133,7 +133,7 @@ const all = new Map<string, Promise<string[]>>();
 
 /** The address of a view of each kind, with names as long as may be, on a server: made there once. */
 export function everyView(request: APIRequestContext, url: string): Promise<string[]> {
-  const views = all.get(url) ?? made(request);
+  const views = all.get(url) ?? createEnds(request);
   all.set(url, views);
   return views;
 }

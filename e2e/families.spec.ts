@@ -30,11 +30,11 @@ function telling() {
   });
   const left = new Set(all.flatMap(({ shows }) => [...shows]));
   const taken: typeof all = [];
-  const news = ({ shows }: (typeof all)[number]) => [...shows].filter((one) => left.has(one)).length;
+  const news = ({ shows }: (typeof all)[number]) => [...shows].filter((feature) => left.has(feature)).length;
   while (left.size > 0 && taken.length < WALKED) {
     const best = all.reduce((a, b) => (news(b) > news(a) ? b : a));
     taken.push(best);
-    for (const one of best.shows) left.delete(one);
+    for (const feature of best.shows) left.delete(feature);
   }
   return taken;
 }

@@ -88,13 +88,13 @@ const strings = (schema: Json): fc.Arbitrary<unknown> => {
 function objects(schema: Json, root: Json, depth: number): fc.Arbitrary<unknown> {
   const properties = isJson(schema.properties) ? schema.properties : {};
   const required = Array.isArray(schema.required) ? schema.required : [];
-  const known = fc.record(
+  const fields = fc.record(
     Object.fromEntries(
       Object.entries(properties).map(([key, value]) => [key, arbitrary(value, root, depth + 1)]),
     ),
     { requiredKeys: Object.keys(properties).filter((key) => required.includes(key)) },
   );
-  if (!isJson(schema.additionalProperties) || Object.keys(properties).length > 0) return known;
+  if (!isJson(schema.additionalProperties) || Object.keys(properties).length > 0) return fields;
   const key = isJson(schema.propertyNames) ? strings(schema.propertyNames) : fc.string({ maxLength: 12 });
   return fc.dictionary(key.map(String), arbitrary(schema.additionalProperties, root, depth + 1), {
     maxKeys: MOST_ITEMS,
@@ -127,14 +127,14 @@ function byType(schema: Json, root: Json, depth: number): fc.Arbitrary<unknown> 
 
 function arbitrary(value: unknown, root: Json, depth: number): fc.Arbitrary<unknown> {
   if (!isJson(value) || depth > DEEPEST) return fc.constant(null);
-  const stray = <T>(asked: fc.Arbitrary<T>) =>
-    fc.oneof({ arbitrary: asked, weight: STRAYS - 1 }, { arbitrary: HOSTILE, weight: 1 });
+  const stray = <T>(arbitrary: fc.Arbitrary<T>) =>
+    fc.oneof({ arbitrary, weight: STRAYS - 1 }, { arbitrary: HOSTILE, weight: 1 });
   if (typeof value.$ref === "string") {
-    const found = value.$ref
+    const target = value.$ref
       .split("/")
       .slice(1)
       .reduce<unknown>((at, key) => (isJson(at) ? at[key] : undefined), root);
-    return arbitrary(found, root, depth + 1);
+    return arbitrary(target, root, depth + 1);
   }
   if ("const" in value) return stray(fc.constant(value.const));
   if (Array.isArray(value.enum)) return stray(fc.constantFrom(...value.enum));

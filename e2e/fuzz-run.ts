@@ -16,8 +16,8 @@ import { fuzz, type Known } from "./fuzz";
 
 const WEDGE = { cable: "simplex-3.0", procedure: "stub-wedge-release-cord", core: "9/125" };
 
-const [asked = "20000", seeded] = process.argv.slice(2);
-const requests = Number(asked);
+const [count = "20000", seeded] = process.argv.slice(2);
+const requests = Number(count);
 const seed = Number(seeded ?? randomInt(1e9));
 const file = join(mkdtempSync(join(tmpdir(), "arlent-fuzz-")), "fuzz.db");
 
@@ -35,11 +35,11 @@ function prepared(): Known {
   return { ends, batches, people: workers, jobs: [job], pieces, closures };
 }
 
-const known = prepared();
+const ids = prepared();
 const server = await startServer(file, await freePort(), NO_PAGE);
 console.log(`${requests} requests, seed ${seed}`);
 const { done, refused, wrong } = await fuzz(
-  { url: server.url, database: file, known },
+  { url: server.url, database: file, known: ids },
   { requests, seed },
   (n) => {
     if (n % 1000 === 0) console.log(`${n} asked`);
@@ -49,7 +49,7 @@ await server.kill();
 const store = openStore(file);
 const findings = [...checkWholeRecord(store)].flatMap((stretch) => stretch.findings);
 store.$client.close();
-for (const one of wrong) console.log(`WRONG ${one}`);
+for (const first of wrong) console.log(`WRONG ${first}`);
 for (const finding of findings) console.log(`ALTERED ${JSON.stringify(finding)}`);
 console.log(
   `${done + refused} requests: ${done} done, ${refused} refused, ${wrong.length} answered amiss, ${findings.length} altered`,

@@ -79,8 +79,8 @@ interface Asked {
 }
 
 /** Requests for a route by its own schemas; ids are known ones more often than not. */
-function requestsFor(route: Route, known: Known): fc.Arbitrary<Asked> {
-  const ids = idsFor(route.path, known);
+function requestsFor(route: Route, existing: Known): fc.Arbitrary<Asked> {
+  const ids = idsFor(route.path, existing);
   const queries = route.query ? fromSchema(route.query) : fc.constant({});
   const bodies =
     route.body && !("media" in route.body) ? fromSchema(route.body) : fc.string({ maxLength: 300 });
@@ -107,7 +107,7 @@ const queryText = (query: unknown): string => {
 };
 
 export interface Fuzzed {
-  readonly asked: number;
+  readonly requests: number;
   readonly done: number;
   readonly refused: number;
   /** What went wrong, each with what was asked. */
@@ -123,39 +123,39 @@ const DRAWN = 50;
  * @param database the file it serves, looked at beside it.
  */
 export async function fuzz(
-  { url, database, known }: { readonly url: string; readonly database: string; readonly known: Known },
+  { url, database, known: ids }: { readonly url: string; readonly database: string; readonly known: Known },
   { requests, seed }: { readonly requests: number; readonly seed: number },
-  onProgress: (asked: number) => void = () => undefined,
+  onProgress: (askedAt: number) => void = () => undefined,
 ): Promise<Fuzzed> {
   const beside = new Database(database, { readonly: true });
   // Another number as soon as any other connection has written to the file.
   const version = () => beside.pragma("data_version", { simple: true });
-  const made = ROUTES.map((route) => ({ route, requests: requestsFor(route, known), drawn: [] as Asked[] }));
+  const routes = ROUTES.map((route) => ({ route, requests: requestsFor(route, ids), drawn: [] as Asked[] }));
   // No more than will be asked: a draw costs about as much as an answer.
-  const numRuns = Math.min(DRAWN, Math.ceil(requests / made.length) + 1);
+  const numRuns = Math.min(DRAWN, Math.ceil(requests / routes.length) + 1);
   const wrong: string[] = [];
   let done = 0;
-  let asked = 0;
-  for (let round = 0; asked < requests; round++)
-    for (const [at, one] of made.entries()) {
-      if (asked >= requests) break;
-      if (HEAVY.test(one.route.path) && round % HEAVY_EVERY !== 0) continue;
-      if (one.drawn.length === 0)
-        one.drawn = fc.sample(one.requests, { numRuns, seed: seed + at * 7_919 + round });
-      const request = one.drawn.pop();
+  let askedAt = 0;
+  for (let round = 0; askedAt < requests; round++)
+    for (const [at, first] of routes.entries()) {
+      if (askedAt >= requests) break;
+      if (HEAVY.test(first.route.path) && round % HEAVY_EVERY !== 0) continue;
+      if (first.drawn.length === 0)
+        first.drawn = fc.sample(first.requests, { numRuns, seed: seed + at * 7_919 + round });
+      const request = first.drawn.pop();
       if (!request) continue;
       const before = version();
-      const answer = await ask(url, one.route, request);
+      const answer = await ask(url, first.route, request);
       const odd =
-        unlikeItsPage(one.route, answer) ??
+        unlikeItsPage(first.route, answer) ??
         (answer.status >= 400 && version() !== before ? "refused, and something was written" : null);
       if (odd) wrong.push(`${odd}\n  asked: ${JSON.stringify(request).slice(0, 600)}`);
       if (answer.status < 400) done += 1;
-      asked += 1;
-      onProgress(asked);
+      askedAt += 1;
+      onProgress(askedAt);
     }
   beside.close();
-  return { asked, done, refused: asked - done, wrong };
+  return { requests: askedAt, done, refused: askedAt - done, wrong };
 }
 
 async function ask(url: string, route: Route, { id, kind, query, body }: Asked): Promise<Answered> {

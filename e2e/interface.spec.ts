@@ -76,7 +76,7 @@ test("every route refuses what is no question to it by a code of the list, and c
   const sealed = async () => (await (await request.get("/api/v1/seal")).json()).root;
   const seal = await sealed();
   const ids = [end, "nowhere", "constructor", "%2e%2e", "x".repeat(400), end.toUpperCase()];
-  let asked = 0;
+  let askedAt = 0;
   for (const route of ROUTES.filter(({ method }) => method === "post"))
     for (const [i, data] of STRANGE.entries()) {
       const path = route.path
@@ -90,7 +90,7 @@ test("every route refuses what is no question to it by a code of the list, and c
       const text = await answer.text();
       mustBeTold(route, answer.status, text, answer.headers.get("content-type") ?? "");
       expect(answer.status, `${route.path} ${JSON.stringify(data)} ${text}`).toBeGreaterThanOrEqual(400);
-      asked += 1;
+      askedAt += 1;
     }
   for (const route of ROUTES.filter(({ method }) => method === "get"))
     for (const query of [
@@ -105,9 +105,9 @@ test("every route refuses what is no question to it by a code of the list, and c
         `${baseURL}/api/v1${route.path.replace("{id}", "nowhere").replace("{kind}", "toString").replace("{sha256}", "zz")}${query}`,
       );
       mustBeTold(route, answer.status, await answer.text(), answer.headers.get("content-type") ?? "");
-      asked += 1;
+      askedAt += 1;
     }
-  expect(asked).toBeGreaterThan(300);
+  expect(askedAt).toBeGreaterThan(300);
   expect(await (await request.get(`/api/v1/ends/${end}/record`)).text()).toBe(before);
   expect(await sealed()).toBe(seal);
 });
@@ -123,7 +123,7 @@ test("every route is asked what its own schema makes up: none fails, and what is
   const post = async (path: string, data: unknown) =>
     (await request.post(`${server.url}/api/v1${path}`, { data })).json();
   const job = (await post("/jobs", { name: "Moor" })).id;
-  const known = {
+  const existing = {
     jobs: [job],
     pieces: [(await post(`/jobs/${job}`, { pieces: [{ plan: PLAN }] })).pieces[0].id],
     closures: [(await post(`/jobs/${job}/closures`, { plan: CLOSURE })).id],
@@ -131,12 +131,13 @@ test("every route is asked what its own schema makes up: none fails, and what is
     batches: [(await post("/batches", { ...WEDGE, count: 2 })).id],
     people: [(await post("/people", { name: "Wyn Harrow" })).people[0].id],
   };
-  const { asked, done, wrong } = await fuzz(
-    { url: server.url, database: file, known },
-    { requests: FUZZED, seed: 4 },
-  );
+  const {
+    requests: askedAt,
+    done,
+    wrong,
+  } = await fuzz({ url: server.url, database: file, known: existing }, { requests: FUZZED, seed: 4 });
   await server.kill();
   expect(wrong).toEqual([]);
-  expect(asked).toBe(FUZZED);
+  expect(askedAt).toBe(FUZZED);
   expect(done).toBeGreaterThan(FUZZED / 5);
 });

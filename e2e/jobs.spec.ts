@@ -99,9 +99,9 @@ test("a job is planned by keyboard alone, from its name to a cut length that say
   await press("z");
   await expect(page.getByLabel("Turns")).toHaveText("4 turns");
   await expect(page.getByText("Kept", { exact: true })).toBeVisible();
-  const kept = await cut.textContent();
+  const saved = await cut.textContent();
   await page.reload();
-  await expect(cut).toHaveText(kept ?? "");
+  await expect(cut).toHaveText(saved ?? "");
 
   await page.getByRole("link", { name: "Quillmere, north ring" }).click();
   await page.getByRole("button", { name: "Take Pad 7 feeder off the job" }).click();
@@ -158,7 +158,9 @@ test("what somebody else changed meanwhile is not overwritten, and said", async 
   await expect(page.getByText("The last change is not saved.")).toBeVisible();
   await expect(page.getByText(/Somebody else has changed this piece\./)).toBeVisible();
   const { pieces } = await (await request.get(`/api/v1/jobs/${id}`)).json();
-  expect(pieces.map((one: { plan: { name: string } }) => one.plan.name)).toEqual(["Pad 5 feeder, new route"]);
+  expect(pieces.map((piece: { plan: { name: string } }) => piece.plan.name)).toEqual([
+    "Pad 5 feeder, new route",
+  ]);
   await loadedBy(page, () => page.getByRole("button", { name: "Load it as it is now" }).click());
   await expect(page.getByRole("heading", { name: "Pad 5 feeder, new route" })).toBeVisible();
   await page.getByRole("button", { name: "Add a stretch" }).click();
@@ -290,13 +292,15 @@ test("what does not go with the other end is told before the first cut", async (
   const far = await beginAt(request, piece, "B", "", style("a"));
   const here = await beginAt(request, piece, "A", "", style("a"));
   await page.goto(`/bench/${here}`);
-  const told = page.getByRole("alert").filter({ hasText: "Does not go with the other end." });
-  await expect(told).toContainText("End of the run: here end A, made there end A. One must be the other.");
+  const reported = page.getByRole("alert").filter({ hasText: "Does not go with the other end." });
+  await expect(reported).toContainText(
+    "End of the run: here end A, made there end A. One must be the other.",
+  );
   await addEvents(request, far, [{ kind: "sign", name: "Wyn Harrow", outcome: "discarded" }], 99);
   const again = await beginAt(request, piece, "B", "", style("b"));
   await page.reload();
   await expect(page.getByRole("link", { name: "Sensor pair, side A" })).toBeVisible();
-  await expect(told).toHaveCount(0);
+  await expect(reported).toHaveCount(0);
   await page.goto(`/bench/${again}`);
   await expect(page.getByText(/at side B|Other end at side A/)).toBeVisible();
   const taken = await request.post(`/api/v1/pieces/${piece}/ends`, { data: { side: "A", addresses: [[]] } });

@@ -28,15 +28,15 @@ test("a part found not to be on goes on while it can, and what lies in front of 
   await page.getByRole("button", { name: "Parts on 3/3" }).click();
   await clean(page);
   await page.getByRole("button", { name: "3 mm boot: it is not on, or wrong" }).click();
-  const told = page.getByRole("alert", { name: "A part is not on" });
-  await expect(told).toContainText("3 mm boot: thread it on now");
-  await expect(told).toContainText("First take off Yarn nut, Yarn ring");
+  const reported = page.getByRole("alert", { name: "A part is not on" });
+  await expect(reported).toContainText("3 mm boot: thread it on now");
+  await expect(reported).toContainText("First take off Yarn nut, Yarn ring");
   await clean(page);
   const before = await heading(page).textContent();
   await page.keyboard.press("PageDown");
   await expect(heading(page)).toHaveText(before ?? "");
   await page.keyboard.press("Enter");
-  await expect(told).toHaveCount(0);
+  await expect(reported).toHaveCount(0);
   await expect(page.getByRole("button", { name: "Parts on 3/3" })).toBeVisible();
   await page.keyboard.press("PageDown");
   await expect(heading(page)).not.toHaveText(before ?? "");
@@ -53,14 +53,14 @@ test("a part that no longer goes on takes a fresh start, at its cost, by one key
     { kind: "thread", part: "boot-3", on: false },
   ]);
   await page.goto(`/bench/${end}`);
-  const told = page.getByRole("alert", { name: "A part is not on" });
-  await expect(told).toContainText("3 mm boot can no longer go on");
-  await expect(told).toContainText("“Cleave” has shut it out.");
-  await expect(told.getByRole("button", { name: /Cut off and begin again/ })).toContainText("of cable");
+  const reported = page.getByRole("alert", { name: "A part is not on" });
+  await expect(reported).toContainText("3 mm boot can no longer go on");
+  await expect(reported).toContainText("“Cleave” has shut it out.");
+  await expect(reported.getByRole("button", { name: /Cut off and begin again/ })).toContainText("of cable");
   await page.keyboard.press("Enter");
   await expect(heading(page)).toHaveText("Thread on");
   await page.getByRole("button", { name: "Undo" }).click();
-  await expect(told).toBeVisible();
+  await expect(reported).toBeVisible();
   await page.keyboard.press("Enter");
   await page.getByRole("checkbox", { name: /3 mm boot/ }).click();
   await expect(page.getByText(/went on before 3 mm boot/)).toBeVisible();
@@ -114,18 +114,18 @@ test("a reading taken for another length says so before anything follows from it
   request,
 }) => {
   await page.goto(`/bench/${await endAtMeasure(request)}`);
-  const told = page.getByRole("alert").filter({ hasText: "by its size" });
+  const reported = page.getByRole("alert").filter({ hasText: "by its size" });
   await page.locator("#reading").fill("42");
   await page.keyboard.press("Enter");
-  await expect(told).toContainText("42 was taken as the jacket edge to cleaved end, by its size.");
+  await expect(reported).toContainText("42 was taken as the jacket edge to cleaved end, by its size.");
   await expect(advice(page)).toHaveCount(0);
   await clean(page);
   await page.keyboard.press("z");
-  await expect(told).toHaveCount(0);
+  await expect(reported).toHaveCount(0);
   await expect(page.getByLabel("Lengths to read").getByText(", out")).toHaveCount(0);
   await page.locator("#reading").fill("42");
   await page.keyboard.press("Enter");
-  await told.getByRole("button", { name: /^Right/ }).click();
+  await reported.getByRole("button", { name: /^Right/ }).click();
   await expect(advice(page)).toBeVisible();
 });
 
@@ -168,11 +168,11 @@ test("the adhesive's life counts down; a cure that runs by itself is asked about
   request,
 }) => {
   const end = await startEnd(request, PAIR);
-  const { parts: known } = await (
+  const { parts: existing } = await (
     await request.get("/api/v1/shelf/procedures/adhesive-polish-duplex")
   ).json();
   await addEvents(request, end, [
-    ...known.map(({ id }: { id: string }) => ({ kind: "thread", part: id, on: true })),
+    ...existing.map(({ id }: { id: string }) => ({ kind: "thread", part: id, on: true })),
     { kind: "step", to: lineOf("fill", PAIR) },
     { kind: "step", to: lineOf("insert", PAIR) },
   ]);
@@ -190,10 +190,10 @@ test("the adhesive's life counts down; a cure that runs by itself is asked about
   await page.reload();
   await expect(heading(page)).toHaveText("Cure");
   await page.keyboard.press("PageDown");
-  const told = page.getByRole("alert").filter({ hasText: "Press again to skip it" });
-  await expect(told).toContainText("Still running: Cure.");
+  const reported = page.getByRole("alert").filter({ hasText: "Press again to skip it" });
+  await expect(reported).toContainText("Still running: Cure.");
   await page.keyboard.press("Enter");
-  await expect(told).toHaveCount(0);
+  await expect(reported).toHaveCount(0);
   await expect(heading(page)).toHaveText("Cure");
   await addEvents(request, end, [{ kind: "timer", step: "cure", action: "stop", seconds: 1 }], 99);
 });

@@ -58,20 +58,20 @@ test.describe("the editor", () => {
     const figure = page.getByLabel("buffer beyond the jacket: figure", { exact: true });
     await figure.focus();
     const stood = await figure.boundingBox();
-    const kept: string[] = [];
-    page.on("request", (asked) => {
-      if (asked.method() === "POST") kept.push(asked.url());
+    const saved: string[] = [];
+    page.on("request", (request) => {
+      if (request.method() === "POST") saved.push(request.url());
     });
     await figure.fill("40");
     // The key to keep it comes before the button has followed.
     await page.keyboard.press("Control+s");
-    const found = page.getByRole("region", { name: "What is found" });
-    await expect(found).toContainText("cannot all hold: 8.0 mm short");
+    const match = page.getByRole("region", { name: "What is found" });
+    await expect(match).toContainText("cannot all hold: 8.0 mm short");
     expect(await figure.boundingBox(), "no field moves under the hand").toEqual(stood);
     await expect(page.getByRole("button", { name: /Keep as/ })).toBeDisabled();
-    expect(kept).toEqual([]);
+    expect(saved).toEqual([]);
     await page.getByRole("button", { name: "Undo" }).click();
-    await expect(found.getByText("Contradiction.")).toHaveCount(0);
+    await expect(match.getByText("Contradiction.")).toHaveCount(0);
     await expect(figure).toHaveValue("28");
   });
 
@@ -87,11 +87,11 @@ test.describe("the editor", () => {
       const fields = page.getByRole("main").getByRole("textbox");
       const behind = () =>
         page.evaluate(() => {
-          const one = document.activeElement;
-          if (!(one instanceof HTMLInputElement)) return [];
-          const { left, top, width, height } = one.getBoundingClientRect();
+          const focused = document.activeElement;
+          if (!(focused instanceof HTMLInputElement)) return [];
+          const { left, top, width, height } = focused.getBoundingClientRect();
           const at = document.elementFromPoint(left + width / 2, top + height / 2);
-          return at === one ? [] : [one.getAttribute("aria-label") ?? one.value];
+          return at === focused ? [] : [focused.getAttribute("aria-label") ?? focused.value];
         });
       // Forward a little way into the fields, then back by Shift+Tab: what is above comes out from behind the head.
       await fields.nth(Math.min(20, (await fields.count()) - 1)).focus();
@@ -165,8 +165,8 @@ test.describe("the editor", () => {
     await page.waitForURL(`/shelf/procedures/${id}`);
     await expect(page.locator("body")).not.toHaveAttribute("data-complained");
     const { dimensions } = await (await request.get(`/api/v1/shelf/procedures/${id}`)).json();
-    const kept = dimensions.find((dimension: { name: string }) => dimension.name === name);
-    expect(kept).toMatchObject({ nominal: 9.4, plus: 0.35, minus: 0.3 });
+    const saved = dimensions.find((dimension: { name: string }) => dimension.name === name);
+    expect(saved).toMatchObject({ nominal: 9.4, plus: 0.35, minus: 0.3 });
   });
 
   test("at whatever pace a figure is typed, its field says what was typed, and what was taken back", async ({
@@ -267,9 +267,9 @@ test("figures are checked against the part's sheet with Enter alone; two prints 
   for (let i = 0; i < figures; i++) await page.keyboard.press("Enter");
   await page.keyboard.press("Enter");
   await page.waitForURL(/\/bench\/[0-9a-f-]{36}/);
-  const kept = await (await request.get(`/api/v1/shelf/procedures/${style}`)).json();
-  expect(kept.source.kind).toBe("own");
-  expect(kept.confirmed).toHaveLength(figures);
+  const saved = await (await request.get(`/api/v1/shelf/procedures/${style}`)).json();
+  expect(saved.source.kind).toBe("own");
+  expect(saved.confirmed).toHaveLength(figures);
 });
 
 test("a length and a look are added without text; what cannot be read is never dropped; a document come again can replace", async ({
@@ -303,14 +303,14 @@ test("a length and a look are added without text; what cannot be read is never d
   await look.getByRole("button", { name: "Add it" }).click();
   await page.getByRole("button", { name: /Keep as/ }).click();
   await page.waitForURL(/\/shelf\/procedures\/cord-preparation$/);
-  const kept = await (await request.get("/api/v1/shelf/procedures/cord-preparation")).json();
-  expect(kept.dimensions.map(({ name }: { name: string }) => name)).toContain("Tape mark");
-  expect(kept.steps.map(({ title }: { title: string }) => title)).toContain("Is the tape straight?");
+  const saved = await (await request.get("/api/v1/shelf/procedures/cord-preparation")).json();
+  expect(saved.dimensions.map(({ name }: { name: string }) => name)).toContain("Tape mark");
+  expect(saved.steps.map(({ title }: { title: string }) => title)).toContain("Is the tape straight?");
   await page.goto("/shelf/new");
   const file = {
     name: "cord.json",
     mimeType: "application/json",
-    buffer: Buffer.from(JSON.stringify({ ...kept, about: "Come again." })),
+    buffer: Buffer.from(JSON.stringify({ ...saved, about: "Come again." })),
   };
   await page.locator("input[type=file]").setInputFiles(file);
   await expect(page.getByRole("heading", { name: /is on the shelf already, at revision/ })).toBeVisible();
@@ -318,7 +318,7 @@ test("a length and a look are added without text; what cannot be read is never d
   await page.getByRole("button", { name: "Keep as the next revision" }).click();
   await page.waitForURL(/\/shelf\/procedures\/cord-preparation$/);
   const next = await (await request.get("/api/v1/shelf/procedures/cord-preparation")).json();
-  expect([next.revision, next.about]).toEqual([kept.revision + 1, "Come again."]);
+  expect([next.revision, next.about]).toEqual([saved.revision + 1, "Come again."]);
 });
 
 test("taking back in the document's text takes back what was typed there, and nothing of the fields", async ({
@@ -344,21 +344,21 @@ test("a sheet that spoils an end is told why, at its step and its place; a remed
   page,
 }) => {
   await page.goto("/shelf/procedures/stub-wedge-release-cord/edit");
-  const found = page.getByRole("region", { name: "What is found" });
-  await expect(found).toContainText("No contradictions.");
+  const match = page.getByRole("region", { name: "What is found" });
+  await expect(match).toContainText("No contradictions.");
   const tab = (name: string) => page.getByRole("tab", { name, exact: true }).click();
 
   await tab("Parts");
   const bore = page.getByLabel("3 mm boot: bore", { exact: true });
   await bore.fill("2.2");
-  await expect(found).toContainText(/Step \d+ cannot be done\./);
-  await expect(found).toContainText("the 3 mm boot does not go over this cable: its bore is smaller");
+  await expect(match).toContainText(/Step \d+ cannot be done\./);
+  await expect(match).toContainText("the 3 mm boot does not go over this cable: its bore is smaller");
   await bore.fill("");
-  await expect(found).toContainText("No contradictions.");
-  await found.getByText(/from the review/).click();
-  await expect(found).toContainText("Enter the bore of the 3 mm boot, or say that it opens");
+  await expect(match).toContainText("No contradictions.");
+  await match.getByText(/from the review/).click();
+  await expect(match).toContainText("Enter the bore of the 3 mm boot, or say that it opens");
   await bore.fill("3.3");
-  await expect(found).not.toContainText("Enter the bore of the 3 mm boot");
+  await expect(match).not.toContainText("Enter the bore of the 3 mm boot");
 
   await tab("Remedies");
   const cleave = page
@@ -378,16 +378,16 @@ test("a sheet that spoils an end is told why, at its step and its place; a remed
       .first(),
     "buffer edge",
   );
-  await expect(found).toContainText("This remedy is wrong.");
-  await expect(found).toContainText("It moves the wrong way.");
+  await expect(match).toContainText("This remedy is wrong.");
+  await expect(match).toContainText("It moves the wrong way.");
   await pick(page, act, stood);
-  await expect(found).toContainText("No contradictions.");
+  await expect(match).toContainText("No contradictions.");
 
   await tab("Steps");
   // Before the wipe: nothing else of the document is against it.
   const earlier = page.getByRole("button", { name: "Cleave: earlier" });
   for (let times = 0; times < 8; times += 1) await earlier.click();
-  await expect(found).toContainText(/Step \d+ cannot be done\./);
+  await expect(match).toContainText(/Step \d+ cannot be done\./);
   await expect(page.getByRole("button", { name: /Keep as/ })).toBeDisabled();
-  await found.getByRole("button", { name: "Show where" }).first().click();
+  await match.getByRole("button", { name: "Show where" }).first().click();
 });

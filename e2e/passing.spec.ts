@@ -19,17 +19,17 @@ test("a step passed by without what it asks for says so first, shows as skipped,
 }) => {
   const end = await endAtMeasure(request);
   await page.goto(`/bench/${end}`);
-  const told = page.getByRole("alert").filter({ hasText: "Press again to skip it" });
+  const reported = page.getByRole("alert").filter({ hasText: "Press again to skip it" });
   await page.keyboard.press("PageDown");
-  await expect(told).toContainText("Not read: cleave length, buffer beyond the jacket");
+  await expect(reported).toContainText("Not read: cleave length, buffer beyond the jacket");
   await expect(heading(page)).toHaveText("Measure the prepared end");
   await expect(page.getByRole("button", { name: /Skip it/ })).toBeVisible();
   expect(await barriersOn(page)).toEqual([]);
   await page.locator("#reading").fill("9.5");
   await page.keyboard.press("Enter");
-  await expect(told).toHaveCount(0);
+  await expect(reported).toHaveCount(0);
   await page.keyboard.press("PageDown");
-  await expect(told).toContainText("Not read: buffer beyond the jacket, jacket edge to cleaved end.");
+  await expect(reported).toContainText("Not read: buffer beyond the jacket, jacket edge to cleaved end.");
   await page.keyboard.press("PageDown");
   await expect(heading(page)).toHaveText("Insert with a bow");
   const steps = page.getByRole("navigation", { name: "Steps" });
@@ -37,7 +37,7 @@ test("a step passed by without what it asks for says so first, shows as skipped,
   await page.keyboard.press("PageDown");
   await expect(heading(page)).toHaveText("Does the glow dim?");
   await page.keyboard.press("PageDown");
-  await expect(told).toContainText("Not answered: As the fibre met the stop, what did the glow do?");
+  await expect(reported).toContainText("Not answered: As the fibre met the stop, what did the glow do?");
   await addEvents(request, end, [{ kind: "step", to: lineOf("shards") }], 99);
   await page.reload();
   await page.getByRole("button", { name: /Finish/ }).click();

@@ -35,8 +35,8 @@ test("a dozen different pieces are pasted from a spreadsheet, one cell put right
   await page.getByRole("button", { name: "Put in 12 rows" }).click();
   await expect(cell(page, 11, 0)).toHaveText("Pad 12 feeder");
   await expect(page.getByText(/m to cut, 12 pieces/)).toBeVisible();
-  const kept = await (await request.get(`/api/v1/jobs/${job}`)).json();
-  const fifth = kept.pieces.find(({ plan }: { plan: { name: string } }) => plan.name === "Pad 5 feeder");
+  const saved = await (await request.get(`/api/v1/jobs/${job}`)).json();
+  const fifth = saved.pieces.find(({ plan }: { plan: { name: string } }) => plan.name === "Pad 5 feeder");
   expect(fifth.plan).toMatchObject({
     cable: "distribution-900",
     route: [{ length: 150_000, allowancePct: 0 }],

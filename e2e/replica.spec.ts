@@ -102,8 +102,8 @@ async function lostAndStoodBy(device: BrowserContext, { settings, close }: Place
   expect(photo.status()).toBe(200);
   const page = await device.newPage();
   await page.goto(`${url}/setup`);
-  const told = page.getByText("A standing copy is kept in");
-  await expect(told).toHaveText(/is in it\.$/);
+  const reported = page.getByText("A standing copy is kept in");
+  await expect(reported).toHaveText(/is in it\.$/);
   const stored: { job: string; at: number }[] = [];
   const until = Date.now() + (COPIED_WITHIN_S + 3) * 1000;
   for (let n = 0; Date.now() < until; n++) {
@@ -119,7 +119,7 @@ async function lostAndStoodBy(device: BrowserContext, { settings, close }: Place
     // As quick as hands at several benches; more would only keep the machine busy.
     await new Promise((later) => setTimeout(later, 150));
   }
-  await expect(told).toHaveText(/(is in it|: [0-5] s behind)\.$/);
+  await expect(reported).toHaveText(/(is in it|: [0-5] s behind)\.$/);
   await page.close();
 
   const killed = Date.now();
@@ -147,10 +147,10 @@ test.describe("the server killed and its disk lost, a standby is made of the cop
   // All at once: most of it is waiting until a copy is old enough to be held to what is stated.
   test.beforeAll(async ({ device }) => {
     test.setTimeout(240_000);
-    for (const [place, made] of Object.entries(PLACES))
+    for (const [place, create] of Object.entries(PLACES))
       places.set(
         place,
-        made().then((settings) => lostAndStoodBy(device, settings)),
+        create().then((settings) => lostAndStoodBy(device, settings)),
       );
     await Promise.allSettled(places.values());
   });

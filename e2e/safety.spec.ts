@@ -203,7 +203,7 @@ test.describe("the interface for programs", () => {
           if (typeof value !== "object" && typeof value !== "number") expect(body[key]).toBe(value);
       }
     });
-  for (const [what, status, code, data, headers] of [
+  for (const [subject, status, code, data, headers] of [
     ["a body that is not JSON", 400, "not-json", "{oops", json],
     ["an empty body", 400, "not-json", "", json],
     ["a body of another type", 415, "not-json-type", "a=1", { "content-type": "text/plain" }],
@@ -218,7 +218,7 @@ test.describe("the interface for programs", () => {
     ],
     ["a page of another site", 403, "foreign-origin", "{}", { ...json, origin: "http://elsewhere.example" }],
   ] as const)
-    test(`refuses ${what} with ${status} ${code}`, async ({ request }) => {
+    test(`refuses ${subject} with ${status} ${code}`, async ({ request }) => {
       const answer = await request.post("/api/v1/compute/dimensions", { data: Buffer.from(data), headers });
       expect(answer.status()).toBe(status);
       expect((await answer.json()).error).toMatchObject({

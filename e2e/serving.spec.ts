@@ -71,7 +71,7 @@ test("the demo touches no database it did not fill, and real work goes into none
   });
 });
 
-for (const [env, says] of [
+for (const [env, message] of [
   [{ PORT: "eighty" }, "PORT is a number from 1 to 65535, not “eighty”."],
   [{ PORT: "0" }, "PORT is a number from 1 to 65535, not “0”."],
   [{ ARLENT_LISTEN: "the hall" }, "ARLENT_LISTEN is an address"],
@@ -81,7 +81,7 @@ for (const [env, says] of [
   test(`${JSON.stringify(env)} gets a line, not a stack`, () => {
     const { status, lines, stderr } = refused("start", { ...env, ARLENT_DB: join(folder(), "a.db") });
     expect([status, lines]).toEqual([1, 1]);
-    expect(stderr).toContain(says);
+    expect(stderr).toContain(message);
   });
 
 test("a damaged file is told on every page and by the interface, with what to do, and nothing is claimed of it", async ({
@@ -153,10 +153,10 @@ test("how far the standing copy is behind is told anew while Setup is open", asy
     }),
   );
   await page.goto("/setup");
-  const told = page.getByText("A standing copy is kept in");
-  await expect(told).toHaveText(/: 9 s behind\.$/);
+  const reported = page.getByText("A standing copy is kept in");
+  await expect(reported).toHaveText(/: 9 s behind\.$/);
   behind = 0;
-  await expect(told).toHaveText(/: all that was stored is in it\.$/);
+  await expect(reported).toHaveText(/: all that was stored is in it\.$/);
 });
 
 test("Setup says that a backup failed, and that the server's clock was set back, whichever part of the server found it", async ({
@@ -192,12 +192,12 @@ test("a stop ends while devices keep asking, and the file is whole by itself all
         done(),
       ),
     );
-  const asked = (async () => {
+  const requested = (async () => {
     while (asking) await ask();
   })();
   await stop();
   asking = false;
-  await asked;
+  await requested;
   agent.destroy();
   expect(existsSync(`${database}-wal`)).toBe(false);
 });
@@ -230,12 +230,12 @@ test("a page visited again finds its scripts compiled: a browser keeps at least 
   await complete;
   await session.detach();
 
-  let [read, found] = [0, 0];
+  let [read, index] = [0, 0];
   for (const { url, consumedCacheSize } of compiled.map(({ args }) => args.data)) {
     if (!url.includes("/_next/static/chunks/")) continue;
     read += (await (await request.get(url)).body()).length;
-    found += consumedCacheSize;
+    index += consumedCacheSize;
   }
   expect(read).toBeGreaterThan(500_000);
-  expect(found).toBeGreaterThan(read);
+  expect(index).toBeGreaterThan(read);
 });

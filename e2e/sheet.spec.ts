@@ -158,8 +158,8 @@ test("on paper there is the sheet and nothing of the program", async ({ page }) 
   const code = page.getByRole("img", { name: "This sheet's address" });
   await expect(code).toBeVisible();
   await page.emulateMedia({ media: null });
-  const made = page.getByRole("img", { name: "This sheet's address", includeHidden: true });
-  await expect(made, "is not made for a screen").toHaveCount(0);
+  const built = page.getByRole("img", { name: "This sheet's address", includeHidden: true });
+  await expect(built, "is not made for a screen").toHaveCount(0);
   const [first] = await pdfPages(await page.pdf());
   expect(first, "as a browser prints it").toContain("back to this sheet");
   await page.emulateMedia({ media: "print" });

@@ -18,14 +18,14 @@ test.describe("the shelf for programs", () => {
 
   test("what was exported can be brought in under another id, and used", async ({ request }) => {
     const document = await (await request.get("/api/v1/shelf/procedures/stub-cam-crimp-900")).json();
-    const brought = await request.post("/api/v1/shelf/procedures", {
+    const response = await request.post("/api/v1/shelf/procedures", {
       data: { document: { ...document, id: "brought-in" }, basis: null },
     });
-    expect(brought.status()).toBe(201);
+    expect(response.status()).toBe(201);
     await startEnd(request, { cable: "distribution-900", procedure: "brought-in", core: "9/125" });
   });
 
-  for (const [what, path, status, code] of [
+  for (const [subject, path, status, code] of [
     ["no such procedure", "/api/v1/shelf/procedures/moonbeam", 404, "not-found"],
     ["no such kind", "/api/v1/shelf/ropes/one", 404, "not-found"],
     ["no such revision", "/api/v1/shelf/procedures/drop-clamp?revision=99", 404, "not-found"],
@@ -33,13 +33,13 @@ test.describe("the shelf for programs", () => {
     ["a schema of nothing", "/api/v1/schema/ropes", 404, "not-found"],
     ["no such batch", "/api/v1/batches/none", 404, "not-found"],
   ] as const)
-    test(`asked for ${what}, answers ${status} ${code}`, async ({ request }) => {
+    test(`asked for ${subject}, answers ${status} ${code}`, async ({ request }) => {
       const answer = await request.get(path);
       expect(answer.status()).toBe(status);
       expect((await answer.json()).error.code).toBe(code);
     });
 
-  for (const [what, path, data, status, code] of [
+  for (const [label, path, data, status, code] of [
     ["nothing", "/api/v1/shelf/procedures", {}, 400, "bad-input"],
     [
       "an id that climbs",
@@ -67,7 +67,7 @@ test.describe("the shelf for programs", () => {
     ["a blade licked", "/api/v1/tools/bench-cleaver", { action: "lick" }, 400, "bad-input"],
     ["a tool without a blade", "/api/v1/tools/shears", { action: "wipe" }, 404, "not-found"],
   ] as const)
-    test(`given ${what}, answers ${status} ${code} and changes nothing`, async ({ request }) => {
+    test(`given ${label}, answers ${status} ${code} and changes nothing`, async ({ request }) => {
       const before = await (await request.get("/api/v1/shelf/procedures/drop-clamp")).text();
       const answer = await request.post(path, { data });
       expect(answer.status()).toBe(status);

@@ -21,9 +21,9 @@ const LOOKS = ["paper", "night", "sun"] as const;
  * below which anything may lie. The page is left in the first look.
  * @returns how the marked ones stand that are unlike the known, and how many are marked.
  */
-const markFresh = (page: Page, known: readonly string[]): Promise<{ fresh: string[]; marked: number }> =>
+const markFresh = (page: Page, existing: readonly string[]): Promise<{ fresh: string[]; marked: number }> =>
   page.evaluate(
-    ({ known, FRESH, LOOKS }) => {
+    ({ known: existing, FRESH, LOOKS }) => {
       const root = document.documentElement;
       const texts = [...document.querySelectorAll("body *")].filter(
         (element) =>
@@ -73,14 +73,14 @@ const markFresh = (page: Page, known: readonly string[]): Promise<{ fresh: strin
       for (const [at, text] of texts.entries()) {
         const disabled = text.closest(":disabled") ? "disabled" : "";
         const stands = [...looks.map((look) => look[at]), disabled].join(" | ");
-        if (!known.includes(stands)) fresh.add(stands);
+        if (!existing.includes(stands)) fresh.add(stands);
         else if (!isLaidOver(text)) continue;
         text.setAttribute(FRESH, "");
         marked += 1;
       }
       return { fresh: [...fresh], marked };
     },
-    { known, FRESH, LOOKS },
+    { known: existing, FRESH, LOOKS },
   );
 
 /** The step, its figure or field, its question and the way on can all be brought into view, and nothing covers them. */
@@ -98,9 +98,9 @@ async function reachable(page: Page, where: string): Promise<void> {
       element.scrollIntoView({ block: "center", inline: "center", behavior: "instant" });
       // What of it is in view: it may be taller than what it is scrolled in.
       let { left, top, right, bottom } = element.getBoundingClientRect();
-      for (let one = element.parentElement; one; one = one.parentElement) {
-        if (getComputedStyle(one).overflowY === "visible") continue;
-        const port = one.getBoundingClientRect();
+      for (let target = element.parentElement; target; target = target.parentElement) {
+        if (getComputedStyle(target).overflowY === "visible") continue;
+        const port = target.getBoundingClientRect();
         [left, right] = [Math.max(left, port.left), Math.min(right, port.right)];
         [top, bottom] = [Math.max(top, port.top), Math.min(bottom, port.bottom)];
       }
@@ -144,7 +144,7 @@ const settled = (page: Page): Promise<void> =>
 const looked = () => join(shared(), "colours");
 
 /** The colours that texts of the views before stood in, whichever worker looked at them. */
-const known = (): readonly string[] =>
+const existing = (): readonly string[] =>
   existsSync(looked()) ? readFileSync(looked(), "utf8").trimEnd().split("\n") : [];
 
 /**
@@ -160,7 +160,7 @@ async function withoutBarriers(page: Page, address: string): Promise<void> {
     await page.setViewportSize(size);
     await settled(page);
     expect(await barriersOn(page, { colours: false }), `${address} ${where}`).toEqual([]);
-    const { fresh, marked } = await markFresh(page, known());
+    const { fresh, marked } = await markFresh(page, existing());
     if (marked === 0) continue;
     if (fresh.length > 0) appendFileSync(looked(), `${fresh.join("\n")}\n`);
     for (const theme of fresh.length > 0 ? LOOKS : LOOKS.slice(0, 1)) {
@@ -238,14 +238,14 @@ test("colours are looked at once where every look has them alike, and again wher
   const { fresh: first } = await markFresh(page, []);
   expect(first).toHaveLength(4);
   await page.locator("p").evaluateAll((all) => {
-    for (const one of all) one.removeAttribute("data-fresh-colours");
+    for (const first of all) first.removeAttribute("data-fresh-colours");
   });
   const others = await markFresh(page, [first[1] ?? "", first[3] ?? ""]);
   expect(others).toEqual({ fresh: [first[0], first[2]], marked: 2 });
   expect(await marked()).toEqual(["Pad 4", "Hall"]);
   // What is laid over something is looked at wherever it stands.
   await page.locator("p").evaluateAll((all) => {
-    for (const one of all) one.removeAttribute("data-fresh-colours");
+    for (const first of all) first.removeAttribute("data-fresh-colours");
     all[0]?.setAttribute("style", "position: absolute");
   });
   expect((await markFresh(page, first)).marked).toBe(1);
@@ -396,15 +396,15 @@ test("a ledger of many ends goes on page by page", { tag: "@desk" }, async ({ pa
 });
 
 test("a page asks the server for no other before that is followed", { tag: "@desk" }, async ({ page }) => {
-  const asked: string[] = [];
+  const requested: string[] = [];
   page.on("request", (request) => {
-    if (request.headers().rsc) asked.push(new URL(request.url()).pathname);
+    if (request.headers().rsc) requested.push(new URL(request.url()).pathname);
   });
   await page.goto("/shelf");
   await page.getByRole("link", { name: "Stub, wedge release" }).first().hover();
   await page.waitForLoadState("networkidle");
-  expect(asked).toEqual([]);
+  expect(requested).toEqual([]);
   await page.getByRole("link", { name: "Ledger", exact: true }).click();
   await expect(page.getByRole("heading", { name: "Ledger" })).toBeVisible();
-  expect(asked).toEqual(["/ledger"]);
+  expect(requested).toEqual(["/ledger"]);
 });

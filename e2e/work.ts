@@ -54,9 +54,9 @@ const exactly = (text: string) => new RegExp(`^${text.replaceAll(/[\\^$.*+?()[\]
 
 /** Goes on by the pedal: where something is said against it at the first press, a second passes it by. */
 async function onFrom(page: Page, before: string, said: string): Promise<void> {
-  const told = page.getByRole("alert").filter({ hasText: said });
+  const alert = page.getByRole("alert").filter({ hasText: said });
   await page.keyboard.press("PageDown");
-  await expect(elsewhere(page, before).or(told).first()).toBeVisible();
+  await expect(elsewhere(page, before).or(alert).first()).toBeVisible();
   if (await elsewhere(page, before).first().isVisible()) return;
   await page.keyboard.press("PageDown");
   await expect(elsewhere(page, before).first()).toBeVisible();
@@ -111,8 +111,8 @@ export async function sign(page: Page, name: string): Promise<void> {
 /** Says who is working at this device, from any page. */
 export async function workAs(page: Page, name: string): Promise<void> {
   await page.getByRole("button", { name: /Who is working\?|^Working:/ }).click();
-  const known = page.getByRole("dialog").getByRole("button", { name, exact: true });
-  if (await known.isVisible()) await known.click();
+  const button = page.getByRole("dialog").getByRole("button", { name, exact: true });
+  if (await button.isVisible()) await button.click();
   else {
     await page.getByRole("dialog").getByRole("textbox").fill(name);
     await page.keyboard.press("Enter");
@@ -162,7 +162,7 @@ export async function underMessage(page: Page): Promise<string[]> {
     [640, 400],
   ] as const) {
     await page.setViewportSize({ width, height });
-    const found = await page.evaluate(() => {
+    const overlaps = await page.evaluate(() => {
       const line = document.querySelector("[data-message]")?.parentElement;
       if (!line) return ["no message"];
       const isUnder = (element: Element): boolean => {
@@ -180,7 +180,7 @@ export async function underMessage(page: Page): Promise<string[]> {
       window.scrollTo({ top: document.documentElement.scrollHeight, behavior: "instant" });
       return [...reached, ...shown.filter(isUnder)].map(({ textContent }) => textContent?.slice(0, 40) ?? "");
     });
-    covered.push(...found.map((text) => `${width} × ${height}: ${text}`));
+    covered.push(...overlaps.map((text) => `${width} × ${height}: ${text}`));
   }
   if (before) await page.setViewportSize(before);
   return covered;

@@ -213,9 +213,9 @@ export function lineOf(step: string, { cable, procedure, core } = WEDGE): number
   const style = procedures.find(({ id }) => id === procedure);
   if (!on || !style) throw new Error(`${procedure} on ${cable} is not shipped`);
   const { lines } = compileRunSheet({ procedure: style, cable: on, core, choices: {}, tools });
-  const found = lines.findIndex((line) => line.step.id === step);
-  if (found < 0) throw new Error(`${procedure} has no step ${step}`);
-  return found;
+  const index = lines.findIndex((line) => line.step.id === step);
+  if (index < 0) throw new Error(`${procedure} has no step ${step}`);
+  return index;
 }
 
 /** The wedge-release sheet's measure step. */

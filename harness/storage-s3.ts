@@ -28,12 +28,12 @@ export async function s3Storage(bucket: string, accessKey: string) {
   };
   const server = createServer((request, answer) => {
     const url = new URL(request.url ?? "/", "http://s3");
-    const [, asked, ...rest] = url.pathname.split("/");
+    const [, requested, ...rest] = url.pathname.split("/");
     const key = decodeURIComponent(rest.join("/"));
     const body: Buffer[] = [];
     request.on("data", (chunk: Buffer) => body.push(chunk));
     request.on("end", () => {
-      if (!request.headers.authorization?.includes(accessKey) || asked !== bucket) {
+      if (!request.headers.authorization?.includes(accessKey) || requested !== bucket) {
         answer.writeHead(403).end("<Error><Code>AccessDenied</Code></Error>");
       } else if (request.method === "PUT") {
         objects.set(key, Buffer.concat(body));

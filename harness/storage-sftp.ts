@@ -19,10 +19,10 @@ function serveFiles(sftp: SFTPWrapper, root: string): void {
   const here = (path: string) => join(root, posix.normalize(`/${path}`));
   const open = new Map<number, { fd: number } | { names: string[]; path: string }>();
   let next = 0;
-  const handle = (what: { fd: number } | { names: string[]; path: string }): Buffer => {
+  const handle = (opened: { fd: number } | { names: string[]; path: string }): Buffer => {
     const name = Buffer.alloc(4);
     name.writeUInt32BE(next, 0);
-    open.set(next, what);
+    open.set(next, opened);
     next += 1;
     return name;
   };
@@ -121,10 +121,10 @@ export async function sftpStorage(root: string, user: string, password: string) 
   });
   const server = new ssh2.Server({ hostKeys: [privateKey] }, (client) => {
     client.on("error", () => undefined);
-    client.on("authentication", (asked) => {
-      if (asked.method === "password" && asked.username === user && asked.password === password)
-        asked.accept();
-      else asked.reject(["password"]);
+    client.on("authentication", (attempt) => {
+      if (attempt.method === "password" && attempt.username === user && attempt.password === password)
+        attempt.accept();
+      else attempt.reject(["password"]);
     });
     client.on("session", (accept) => accept().on("sftp", (begin) => serveFiles(begin(), root)));
   });

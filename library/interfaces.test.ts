@@ -67,7 +67,7 @@ describe("what is picked of a connector", () => {
       const cords = cables.filter((cable) => misfits(procedure, cable).length === 0);
       const dies = new Map<string, Set<number>>();
       for (const cable of cords) {
-        const core = cable.cores.find((one) => misfits(procedure, cable, one).length === 0) ?? "";
+        const core = cable.cores.find((core) => misfits(procedure, cable, core).length === 0) ?? "";
         const jacket = cable.layers.find(({ kind }) => kind === "jacket")?.diameter ?? 0;
         for (const { step } of compileRunSheet({ procedure, cable, core, choices: {}, tools }).lines)
           if (step.kind === "crimp" && step.id !== "crimp" && step.setting?.kind === "die") {
@@ -80,7 +80,9 @@ describe("what is picked of a connector", () => {
         .map(([die]) => `${procedure.id} ${die}`);
     });
     // A yarn crimp that goes by the connector's post alone is one for every cord.
-    expect(wide.filter((one) => !one.startsWith("adhesive-accelerator-single-mode crimp-yarn"))).toEqual([]);
+    expect(wide.filter((text) => !text.startsWith("adhesive-accelerator-single-mode crimp-yarn"))).toEqual(
+      [],
+    );
   });
   it("offers 62.5/125 wherever a stub is made for multimode", () => {
     for (const procedure of procedures.filter(({ family }) => family.startsWith("stub")))

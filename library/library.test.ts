@@ -97,7 +97,7 @@ describe.each(library.procedures.map((procedure) => [procedure.id, procedure] as
       procedure.steps.forEach((step, i) => {
         for (const id of checksOf(step)) {
           const after = procedure.dimensions.find((dimension) => dimension.id === id)?.after;
-          expect(procedure.steps.findIndex((one) => one.id === after)).toBeLessThanOrEqual(i);
+          expect(procedure.steps.findIndex((step) => step.id === after)).toBeLessThanOrEqual(i);
         }
       });
     });

@@ -47,7 +47,7 @@ const laidOut = procedures.flatMap((procedure) =>
 const breaking = (rule: (sheet: RunSheet, family: string) => readonly string[]): string[] => [
   ...new Set(
     laidOut.flatMap(({ sheet, procedure }) =>
-      rule(sheet, procedure.family).map((what) => `${procedure.id}: ${what}`),
+      rule(sheet, procedure.family).map((subject) => `${procedure.id}: ${subject}`),
     ),
   ),
 ];
@@ -406,7 +406,7 @@ describe("figures and words", () => {
       const own = procedures
         .filter((procedure) => procedure.family === family)
         .flatMap(({ dimensions }) => dimensions.filter(({ id }) => id === dimension))
-        .flatMap((one) => [one.nominal, ...one.cases.map(({ nominal }) => nominal)]);
+        .flatMap((item) => [item.nominal, ...item.cases.map(({ nominal }) => nominal)]);
       expect(own.length).toBeGreaterThan(0);
       for (const figure of own) expect([family, dimension, figures]).not.toContain(figure / 1000);
       for (const figure of figures) expect(own).not.toContain(figure * 1000);

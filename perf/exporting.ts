@@ -91,6 +91,6 @@ export async function onPaper(url: string, query: string): Promise<void> {
   });
   line("records on paper, as many as go", `${seconds.toFixed(1)} s`);
   line("  another request meanwhile", tell(waits));
-  const alone = await meanwhile(trivial, () => new Promise((done) => setTimeout(done, seconds * 1000)));
-  line("  the same with nothing else done", tell(alone.waits));
+  const single = await meanwhile(trivial, () => new Promise((done) => setTimeout(done, seconds * 1000)));
+  line("  the same with nothing else done", tell(single.waits));
 }

@@ -290,7 +290,7 @@ async function inChromium(url: string, end: string, unread: readonly string[]): 
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   await adviceOnScreen(
     page,
-    unread.map((one) => `${url}/bench/${one}`),
+    unread.map((id) => `${url}/bench/${id}`),
   );
   await page.close();
   await keysPainted(browser, `${url}/bench/${end}`, `${url}/shelf/procedures/stub-wedge-release-cord/edit`);
@@ -341,8 +341,8 @@ const batch = startBatch(actOn(store), { ...WEDGE, count: 12 });
 const unread = Array.from({ length: 12 }, () => makeEnd(store, false, false));
 
 /** Parts asked for by name on the command line, or all of them: `npm run perf -- rework browser`. */
-const asked = process.argv.slice(2);
-const wants = (part: string): boolean => asked.length === 0 || asked.includes(part);
+const requested = process.argv.slice(2);
+const wants = (part: string): boolean => requested.length === 0 || requested.includes(part);
 if (wants("sheets")) sheets();
 if (wants("walk")) walks();
 if (wants("editor")) reviews();

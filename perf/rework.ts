@@ -56,7 +56,7 @@ export async function reworks(): Promise<void> {
     );
     return { own, theirs };
   });
-  const growth = (pick: (one: (typeof rates)[number]) => number) => {
+  const growth = (pick: (rate: (typeof rates)[number]) => number) => {
     const [small, , large] = rates as [(typeof rates)[0], (typeof rates)[0], (typeof rates)[0]];
     return (
       Math.log(pick(small) / pick(large)) / Math.log((sizes[2] as number) / (sizes[0] as number))

@@ -15,17 +15,17 @@ afterAll(() => {
 });
 
 describe("a program put together", () => {
-  it("is left as it lies while nothing of it changed, and is made anew once anything did", () => {
+  it("is left as it lies while nothing of it changed, and is built again once anything did", () => {
     writeFileSync(join(folder, "word.ts"), `export const word: string = "glass";`);
     writeFileSync(entry, `import { word } from "./word"; console.log(word);`);
     expect(said()).toBe("glass");
-    const made = statSync(programFile(entry)).mtimeMs;
+    const builtAt = statSync(programFile(entry)).mtimeMs;
     expect(said()).toBe("glass");
-    expect(statSync(programFile(entry)).mtimeMs).toBe(made);
+    expect(statSync(programFile(entry)).mtimeMs).toBe(builtAt);
     writeFileSync(join(folder, "word.ts"), `export const word: string = "buffer";`);
     expect(said()).toBe("buffer");
   });
-  it("is made anew where it was lost", () => {
+  it("is built again where it was lost", () => {
     rmSync(programFile(entry));
     expect(said()).toBe("buffer");
   });

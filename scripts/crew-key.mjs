@@ -13,12 +13,12 @@ if (others.length > 0 || (flag !== undefined && flag !== "--stdin"))
 
 /** Letters and digits that are not taken for one another. */
 const LETTERS = "abcdefghjkmnpqrstuvwxyz23456789";
-const made = () =>
+const createKey = () =>
   Array.from({ length: 4 }, () =>
     [...randomBytes(5)].map((byte) => LETTERS[byte % LETTERS.length]).join(""),
   ).join("-");
 
-const key = flag ? readFileSync(0, "utf8").trim() : made();
+const key = flag ? readFileSync(0, "utf8").trim() : createKey();
 if (key.length < 12) fail("A crew key has at least 12 characters.");
 const n = 2 ** 15;
 const salt = randomBytes(16);

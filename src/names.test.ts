@@ -35,6 +35,28 @@ function exportedIn(file: string): string[] {
   });
 }
 
+/** The names of values, parameters, functions and types a file declares; keys on record keep their spelling. */
+function declaredIn(file: string): string[] {
+  const source = ts.createSourceFile(file, readFileSync(file, "utf8"), ts.ScriptTarget.Latest, true);
+  const names: string[] = [];
+  const visit = (node: ts.Node): void => {
+    if (
+      (ts.isVariableDeclaration(node) ||
+        ts.isParameter(node) ||
+        ts.isBindingElement(node) ||
+        ts.isFunctionDeclaration(node) ||
+        ts.isInterfaceDeclaration(node) ||
+        ts.isTypeAliasDeclaration(node)) &&
+      node.name &&
+      ts.isIdentifier(node.name)
+    )
+      names.push(node.name.text);
+    ts.forEachChild(node, visit);
+  };
+  visit(source);
+  return names;
+}
+
 const exported = filesUnder(SOURCE)
   .filter((file) => isCode(file) && !isApart(file))
   .flatMap((file) => [...new Set(exportedIn(file))].map((name) => ({ name, file })));
@@ -52,11 +74,21 @@ describe("an exported name", () => {
     const users = new Map<string, Set<string>>();
     for (const file of files)
       for (const word of readFileSync(file, "utf8").match(/[A-Za-z_$][\w$]*/g) ?? []) {
-        const known = users.get(word);
-        if (known) known.add(file);
+        const ids = users.get(word);
+        if (ids) ids.add(file);
         else users.set(word, new Set([file]));
       }
-    const alone = exported.filter(({ name }) => (users.get(name)?.size ?? 0) < 2);
-    expect(alone).toEqual([]);
+    const single = exported.filter(({ name }) => (users.get(name)?.size ?? 0) < 2);
+    expect(single).toEqual([]);
+  });
+  it("is no pronoun or bare participle: values, parameters, functions and types are named by a noun", () => {
+    const vague = new Set(
+      "one what found known made kept asked says told brought alone Standing Held Follows".split(" "),
+    );
+    const named = EVERYWHERE.flatMap(filesUnder)
+      .filter((file) => /\.tsx?$/.test(file))
+      .flatMap((file) => declaredIn(file).map((name) => ({ name, file })));
+    expect(named.length).toBeGreaterThan(5_000);
+    expect(named.filter(({ name }) => vague.has(name))).toEqual([]);
   });
 });

@@ -38,10 +38,10 @@ function PageLanguage() {
 
 export default async function Layout({ children }: { children: ReactNode }) {
   const { code } = language();
-  const kept = readPrefs((await cookies()).get(PREFS_COOKIE)?.value);
+  const saved = readPrefs((await cookies()).get(PREFS_COOKIE)?.value);
   if ((await headers()).has(AT_THE_DOOR))
     return (
-      <html lang={code} data-theme={kept.theme} data-ready>
+      <html lang={code} data-theme={saved.theme} data-ready>
         <body>
           <PageLanguage />
           {children}
@@ -49,9 +49,9 @@ export default async function Layout({ children }: { children: ReactNode }) {
       </html>
     );
   const opened = storeOrTrouble();
-  if ("trouble" in opened) return <Trouble theme={kept.theme} says={opened.trouble} />;
+  if ("trouble" in opened) return <Trouble theme={saved.theme} says={opened.trouble} />;
   const everybody = people(opened.store);
-  const prefs = { ...kept, person: kept.person ?? personNamed(everybody, kept.name)?.id ?? null };
+  const prefs = { ...saved, person: saved.person ?? personNamed(everybody, saved.name)?.id ?? null };
   return (
     <html lang={code} data-theme={prefs.theme} suppressHydrationWarning>
       <body>

@@ -22,11 +22,13 @@ import { kindOf } from "@/ui/sheet/style-kinds";
 type Params = Record<string, string | string[] | undefined>;
 
 /** What is in hand at a place, or why there is nothing. */
-function handAt(asked: PlaceAsked): (Hand & { readonly planned: PlannedEnd | null }) | { trouble: string } {
+function handAt(
+  question: PlaceAsked,
+): (Hand & { readonly planned: PlannedEnd | null }) | { trouble: string } {
   try {
-    const place = { side: check(zPlaceSide, asked.side), address: parseAddress(asked.at) };
-    const { job, name, text, cable, core, planned } = inHand(theStore(), asked.piece, place);
-    return { asked, place, job, name: `${name}, ${text}`, cable, core, planned };
+    const place = { side: check(zPlaceSide, question.side), address: parseAddress(question.at) };
+    const { job, name, text, cable, core, planned } = inHand(theStore(), question.piece, place);
+    return { question, place, job, name: `${name}, ${text}`, cable, core, planned };
   } catch (error) {
     const problem = problemOf(error);
     if (!problem) throw error;
@@ -36,14 +38,14 @@ function handAt(asked: PlaceAsked): (Hand & { readonly planned: PlannedEnd | nul
 
 /** What is in hand, with the style planned there unless another was picked. */
 const inHandSelected = (
-  asked: Selection,
+  selection: Selection,
   { cable, core, planned }: Hand & { readonly planned: PlannedEnd | null },
 ): Selection => ({
-  ...asked,
+  ...selection,
   cable: cable.id,
   core,
-  ...(asked.style === null && planned
-    ? { style: planned.procedure, choices: { ...planned.choices, ...asked.choices } }
+  ...(selection.style === null && planned
+    ? { style: planned.procedure, choices: { ...planned.choices, ...selection.choices } }
     : {}),
 });
 
@@ -69,11 +71,11 @@ export default async function SheetPage({ searchParams }: { searchParams: Promis
     typeof value === "string" ? [[key, value] as const] : [],
   );
   const { cables, procedures, tools } = library(theStore());
-  const asked = readSelection(pairs);
-  const hand = asked.place && handAt(asked.place);
-  const initial = hand && "place" in hand ? inHandSelected(asked, hand) : asked;
+  const selection = readSelection(pairs);
+  const hand = selection.place && handAt(selection.place);
+  const initial = hand && "place" in hand ? inHandSelected(selection, hand) : selection;
   const picked = procedures.filter(({ id }) => id === initial.style);
-  const atHome = initial.cable === null && initial.style === null && !asked.place;
+  const atHome = initial.cable === null && initial.style === null && !selection.place;
   const sheet = {
     shelf: { cables, styles: procedures.map(styleOf), procedures: picked, tools },
     thumbs: styleThumbs(procedures, cables, tools),

@@ -24,9 +24,9 @@ function main(): number {
     let altered = 0;
     const tell = (findings: readonly RecordFinding[]) => {
       altered += findings.filter(({ note }) => !note).length;
-      for (const { end, name, seq, what, note } of findings)
+      for (const { end, name, seq, what: detail, note } of findings)
         console.log(
-          `${note ? "note: " : ""}${[end, name].filter(Boolean).join(" ")}${seq === null ? "" : `, event ${seq}`}: ${what}`,
+          `${note ? "note: " : ""}${[end, name].filter(Boolean).join(" ")}${seq === null ? "" : `, event ${seq}`}: ${detail}`,
         );
     };
     for (const stretch of checkWholeRecord(looked.store)) {

@@ -42,7 +42,7 @@ describe("the command line", () => {
   });
   it("with --lines answers every line in one process, bad ones too", () => {
     const input = [
-      ...cases.map((one) => JSON.stringify(one.input)),
+      ...cases.map((item) => JSON.stringify(item.input)),
       "{oops",
       "",
       JSON.stringify(cases[0]?.input),

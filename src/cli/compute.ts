@@ -27,8 +27,8 @@ function parse(json: string): unknown {
 const print = (body: unknown) => process.stdout.write(`${JSON.stringify(body)}\n`);
 
 async function main(argv: readonly string[]): Promise<number> {
-  const [operation = ""] = argv.filter((one) => !one.startsWith("--"));
-  const strange = argv.find((one) => one.startsWith("--") && one !== "--lines");
+  const [operation = ""] = argv.filter((arg) => !arg.startsWith("--"));
+  const strange = argv.find((arg) => arg.startsWith("--") && arg !== "--lines");
   if (strange) {
     print({
       error: { code: "unknown-flag", message: `The only flag is --lines, not ${strange}.`, path: [] },

@@ -123,24 +123,24 @@ function main(): number {
       }
     renameSync(part, target);
     const halves = { "ends and events": record.until, photographs: packed?.until };
-    for (const [what, until] of Object.entries(halves))
+    for (const [half, until] of Object.entries(halves))
       if (until)
         console.log(
-          `The last part of the copy could not be read, as one half written: the ${what} are as of ${until}.`,
+          `The last part of the copy could not be read, as one half written: the ${half} are as of ${until}.`,
         );
   } finally {
     rmSync(drafts, { recursive: true, force: true });
   }
   const looked = openToLook(target);
-  const found = [...checkWholeRecord(looked.store)].flatMap(({ findings }) =>
+  const match = [...checkWholeRecord(looked.store)].flatMap(({ findings }) =>
     findings.filter(({ note }) => !note),
   );
   looked.close();
-  for (const { name, what } of found) console.error(`${name}: ${what}`);
+  for (const { name, what: detail } of match) console.error(`${name}: ${detail}`);
   console.log(
-    `${target} is made of the copy; ${found.length === 0 ? "it is whole" : `${found.length} found, see above`}.`,
+    `${target} is made of the copy; ${match.length === 0 ? "it is whole" : `${match.length} found, see above`}.`,
   );
-  return found.length === 0 ? 0 : 1;
+  return match.length === 0 ? 0 : 1;
 }
 
 try {

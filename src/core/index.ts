@@ -193,10 +193,10 @@ export {
 export {
   DONE,
   isDone,
+  type PlaceStanding,
   type Progress,
   progressOf,
   STANDINGS,
-  type Standing,
   standingOfEnd,
 } from "./piece/standing";
 export { CUT_PLACES, type CutPlace, type Parted, type Station, zStationId } from "./piece/station";

@@ -22,14 +22,14 @@ const messages = readdirSync(FOLDER).flatMap((file) =>
 
 describe("what a page says", () => {
   it("has one word for each idea, and is read once", () => {
-    const found = messages.flatMap(([key, text]) =>
+    const matches = messages.flatMap(([key, text]) =>
       Object.entries(INSTEAD).flatMap(([word, instead]) =>
         new RegExp(`(^|[^\\w{])${word.replace(".", "\\.")}($|[^\\w}])`, "i").test(text)
           ? [`${key}: “${word}” in “${text}”; say ${instead}`]
           : [],
       ),
     );
-    expect(found).toEqual([]);
+    expect(matches).toEqual([]);
   });
   it("tells what to enter where it refuses: no axiom", () => {
     const axioms = messages.filter(([, text]) =>

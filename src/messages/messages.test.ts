@@ -43,13 +43,13 @@ function roomsOf(source: ts.SourceFile): Map<string, string> {
 function usesIn(file: string): Use[] {
   const source = ts.createSourceFile(file, readFileSync(file, "utf8"), ts.ScriptTarget.Latest, true);
   const rooms = roomsOf(source);
-  const found: Use[] = [];
+  const uses: Use[] = [];
   const visit = (node: ts.Node): void => {
     if (ts.isCallExpression(node) && ts.isIdentifier(node.expression)) {
       const room = rooms.get(node.expression.text);
       const [key, values] = node.arguments;
       if (room && key && ts.isStringLiteralLike(key))
-        found.push({
+        uses.push({
           file,
           room,
           key: key.text,
@@ -62,7 +62,7 @@ function usesIn(file: string): Use[] {
     node.forEachChild(visit);
   };
   visit(source);
-  return found;
+  return uses;
 }
 
 /** The arguments a message names. */
@@ -123,18 +123,18 @@ const isInternal = (node: ts.Node): boolean =>
 /** Texts of a component that are in its code. */
 function textsIn(file: string): string[] {
   const source = ts.createSourceFile(file, readFileSync(file, "utf8"), ts.ScriptTarget.Latest, true);
-  const found: string[] = [];
+  const matches: string[] = [];
   const visit = (node: ts.Node): void => {
-    if (ts.isJsxText(node) && /[A-Za-z]{2,}/.test(node.text)) found.push(node.text.trim());
+    if (ts.isJsxText(node) && /[A-Za-z]{2,}/.test(node.text)) matches.push(node.text.trim());
     else if (ts.isJsxAttribute(node) && node.initializer && ts.isStringLiteral(node.initializer)) {
       if (TEXTS.test(node.name.getText()) && /[A-Za-z]{3,}/.test(node.initializer.text))
-        found.push(node.initializer.text);
+        matches.push(node.initializer.text);
     } else if ((ts.isStringLiteralLike(node) || ts.isTemplateHead(node)) && SENTENCE.test(node.text))
-      if (!isInternal(node)) found.push(node.text);
+      if (!isInternal(node)) matches.push(node.text);
     node.forEachChild(visit);
   };
   visit(source);
-  return found.filter((text) => !SAME.has(text)).map((text) => `${file}: ${text}`);
+  return matches.filter((text) => !SAME.has(text)).map((text) => `${file}: ${text}`);
 }
 
 describe("what a page says", () => {

@@ -69,7 +69,7 @@ export function PaperDrawing({
         })}
       </Text>
       {planned
-        .filter(({ planned: plan, made }) => plan !== made)
+        .filter(({ planned: plan, made: count }) => plan !== count)
         .map(({ feature, planned: plan }) => (
           <Line
             key={`planned ${feature}`}

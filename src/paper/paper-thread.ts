@@ -58,14 +58,14 @@ function thread(): Thread {
     waiting.clear();
   };
   worker.on("message", (answer: PaperAnswer) => {
-    const one = waiting.get(answer.n);
+    const write = waiting.get(answer.n);
     waiting.delete(answer.n);
     if (waiting.size === 0) worker.unref();
-    if ("bytes" in answer) one?.done(answer.bytes);
+    if ("bytes" in answer) write?.done(answer.bytes);
     else if ("problem" in answer) {
       const { code, message, path } = answer.problem;
-      one?.failed(new InputError(code, message, path));
-    } else one?.failed(new Error(answer.failed));
+      write?.failed(new InputError(code, message, path));
+    } else write?.failed(new Error(answer.failed));
   });
   worker.on("error", end);
   worker.on("exit", () => end(new Error("the paper thread ended")));
@@ -86,7 +86,7 @@ export async function printRecords(records: AsyncIterable<PaperRecord>): Promise
   const { worker, waiting } = begun;
   begun.asked += 1;
   const n = begun.asked;
-  const tell = (asked: PaperAsked) => worker.postMessage(asked);
+  const tell = (request: PaperAsked) => worker.postMessage(request);
   const answer = new Promise<Uint8Array>((done, failed) => {
     waiting.set(n, { done, failed });
   });

@@ -61,7 +61,7 @@ describe("a record on paper", () => {
     const text = await textOf(await printed(redone(name)));
     // What is set in two faces comes apart as it is read out again.
     const letters = text.replaceAll(" ", "");
-    for (const one of ["Łódź", "Ελένη", "Оксана", "Nguyễn", "Thị"]) expect(letters).toContain(one);
+    for (const first of ["Łódź", "Ελένη", "Оксана", "Nguyễn", "Thị"]) expect(letters).toContain(first);
   });
   it("refuses before printing a name no face here can set, and says which letters and what to do", async () => {
     const id = redone("光ファイバ");
@@ -88,10 +88,10 @@ describe("records set beside everything else", () => {
     if (trouble) throw trouble;
   }
   it("are all of them on it, each with its own end drawn, as they came", async () => {
-    const [one, two] = [redone("fibre 5, slate"), redone("fibre 6, white")];
-    const text = await textOf(Buffer.from(await printRecords(coming([one, two]))));
-    for (const told of ["fibre 5, slate", "fibre 6, white", `End ${one}`, `End ${two}`])
-      expect(text).toContain(told);
+    const [first, two] = [redone("fibre 5, slate"), redone("fibre 6, white")];
+    const text = await textOf(Buffer.from(await printRecords(coming([first, two]))));
+    for (const reported of ["fibre 5, slate", "fibre 6, white", `End ${first}`, `End ${two}`])
+      expect(text).toContain(reported);
   });
   it("are forgotten where they stop coming, and the next have nothing of them", async () => {
     const [lost, next] = [redone("fibre 7, red"), redone("fibre 8, black")];
@@ -115,12 +115,12 @@ describe("the record of an end on one page", () => {
     const pages = await pdfPages(bytes);
     expect(pages).toHaveLength(1);
     const text = pages.join(" ");
-    for (const told of [
+    for (const reported of [
       "fibre 9, yellow",
       record.style.name,
       record.hash.slice(0, 16),
       record.lengths[0]?.name ?? "?",
     ])
-      expect(text).toContain(told);
+      expect(text).toContain(reported);
   });
 });

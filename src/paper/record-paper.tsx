@@ -152,7 +152,7 @@ const written = ({
   where?.station ?? "",
   signed?.name ?? "",
   signed?.missingShards ?? "",
-  ...corrections.flatMap(({ says, why, name }) => [says, why, name]),
+  ...corrections.flatMap(({ says: message, why, name }) => [message, why, name]),
   ...photos.map(({ caption }) => caption),
 ];
 
@@ -163,7 +163,7 @@ function mustBePrintable(records: readonly RecordDocument[]): void {
       "script",
       `The PDF has no letters for ${missing
         .slice(0, 12)
-        .map((one) => `“${one}”`)
+        .map((quoted) => `“${quoted}”`)
         .join(
           ", ",
         )}. Print the record's page from the browser instead: it takes whatever letters this machine has.`,
@@ -198,10 +198,10 @@ function Record({
         </Text>
       ))}
       {record.faults.length > 0 && <Text style={styles.head}>{t("faults-seen")}</Text>}
-      {record.faults.map(({ at, what, name, leg, behind, stands }) => (
-        <Text key={`${at} ${what} ${name} ${leg}`}>
+      {record.faults.map(({ at, what: fault, name, leg, behind, stands }) => (
+        <Text key={`${at} ${fault} ${name} ${leg}`}>
           {when(at)}
-          {onLeg(leg, record.midRun)}: {FAULT_NAMES[what]}, {name}
+          {onLeg(leg, record.midRun)}: {FAULT_NAMES[fault]}, {name}
           {behind !== null && t("behind-the-fibre-end", { behind })}
           {stands ? "" : t("made-anew-or-taken-back-since")}
         </Text>
@@ -239,9 +239,9 @@ function Record({
         </Text>
       )}
       {corrections.length > 0 && <Text style={styles.head}>{t("corrections")}</Text>}
-      {corrections.map(({ says, why, name, at }) => (
+      {corrections.map(({ says: message, why, name, at }) => (
         <Text key={at}>
-          {when(at)}, {name}: {says} ({why})
+          {when(at)}, {name}: {message} ({why})
         </Text>
       ))}
       <Text style={styles.head}>{t("parts-glass-and-cable")}</Text>
@@ -393,11 +393,11 @@ const notCounted = ({ counts }: RecordDocument): string =>
     .map(({ of, title }) => t("at", { of, title }))
     .join("; ");
 
-function Fact({ name, says }: { name: string; says: string }) {
+function Fact({ name, says: text }: { name: string; says: string }) {
   return (
     <View style={styles.fact}>
       <Text style={styles.factName}>{name}</Text>
-      <Text style={{ flex: 1 }}>{says}</Text>
+      <Text style={{ flex: 1 }}>{text}</Text>
     </View>
   );
 }

@@ -8,15 +8,15 @@ const MOST = 400;
 export function knownOf<T extends object>(): (library: Library, key: string, work: () => T) => T {
   const perLibrary = new WeakMap<Library, Map<string, T>>();
   return (library, key, work) => {
-    const known = perLibrary.get(library) ?? new Map<string, T>();
-    perLibrary.set(library, known);
-    const found = known.get(key);
-    if (found) return found;
-    const made = work();
-    const [oldest] = known.keys();
-    if (known.size >= MOST && oldest !== undefined) known.delete(oldest);
-    known.set(key, made);
-    return made;
+    const cache = perLibrary.get(library) ?? new Map<string, T>();
+    perLibrary.set(library, cache);
+    const cached = cache.get(key);
+    if (cached) return cached;
+    const fresh = work();
+    const [oldest] = cache.keys();
+    if (cache.size >= MOST && oldest !== undefined) cache.delete(oldest);
+    cache.set(key, fresh);
+    return fresh;
   };
 }
 

@@ -11,27 +11,27 @@ beforeEach(() => {
 });
 
 it("is worked out once a key until an end is begun or signed, and of each record by itself", () => {
-  const asked: string[] = [];
-  const told = sinceChanged((_: Store, key: string) => {
-    asked.push(key);
-    return asked.length;
+  const requested: string[] = [];
+  const report = sinceChanged((_: Store, key: string) => {
+    requested.push(key);
+    return requested.length;
   });
-  expect([told(store, "a"), told(store, "a"), told(store, "b")]).toEqual([1, 1, 2]);
+  expect([report(store, "a"), report(store, "a"), report(store, "b")]).toEqual([1, 1, 2]);
   const end = endRead(store, "measure");
-  expect([told(store, "a"), told(store, "a")]).toEqual([3, 3]);
+  expect([report(store, "a"), report(store, "a")]).toEqual([3, 3]);
   // A reading changes nothing of how an end stands.
   addTo(store, end, { kind: "label", job: "Moor", label: "one" });
-  expect(told(store, "a")).toBe(3);
+  expect(report(store, "a")).toBe(3);
   addTo(store, end, { kind: "sign", name: "Wyn", outcome: "cut-off" });
-  expect(told(store, "a")).toBe(4);
-  expect(told(openStore(":memory:"), "a")).toBe(5);
+  expect(report(store, "a")).toBe(4);
+  expect(report(openStore(":memory:"), "a")).toBe(5);
   expect(() =>
     inTransaction(store, () => {
       endRead(store, "measure");
-      expect(told(store, "a")).toBe(6);
+      expect(report(store, "a")).toBe(6);
       throw new Error("taken back");
     }),
   ).toThrow("taken back");
   endRead(store, "measure");
-  expect(told(store, "a")).toBe(7);
+  expect(report(store, "a")).toBe(7);
 });

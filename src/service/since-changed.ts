@@ -6,18 +6,18 @@ import { registerHead } from "@/store/record/register";
  * long as that has not grown, nothing of it is worked out again.
  */
 export function sinceChanged<T>(work: (store: Store, key: string) => T): (store: Store, key: string) => T {
-  const known = new WeakMap<Store, { readonly n: number; readonly made: Map<string, T> }>();
+  const cache = new WeakMap<Store, { readonly n: number; readonly values: Map<string, T> }>();
   return (store, key) => {
     // What is being written may yet be taken back: nothing is remembered of it.
     if (store.$client.inTransaction) return work(store, key);
     const { n } = registerHead(store);
-    const last = known.get(store);
-    const made = last?.n === n ? last.made : new Map<string, T>();
-    known.set(store, { n, made });
-    const found = made.get(key);
-    if (found !== undefined) return found;
+    const last = cache.get(store);
+    const byName = last?.n === n ? last.values : new Map<string, T>();
+    cache.set(store, { n, values: byName });
+    const cached = byName.get(key);
+    if (cached !== undefined) return cached;
     const fresh = work(store, key);
-    made.set(key, fresh);
+    byName.set(key, fresh);
     return fresh;
   };
 }

@@ -13,15 +13,15 @@ if (process.platform === "linux") setPriority(constants.priority.PRIORITY_BELOW_
 const gathered = new Map<number, PaperRecord[]>();
 
 /** Sets records on paper in a thread of its own: gathered one by one, set once they are told to be. */
-parentPort?.on("message", async (asked: PaperAsked) => {
-  const { n } = asked;
+parentPort?.on("message", async (request: PaperAsked) => {
+  const { n } = request;
   const records = gathered.get(n) ?? [];
-  if ("add" in asked) {
-    gathered.set(n, [...records, asked.add]);
+  if ("add" in request) {
+    gathered.set(n, [...records, request.add]);
     return;
   }
   gathered.delete(n);
-  if (asked.last === "forget") return;
+  if (request.last === "forget") return;
   let answer: PaperAnswer;
   try {
     const photos = new Map(records.flatMap((record) => [...record.photos]));

@@ -20,7 +20,7 @@ const served = readdirSync(ROOT, { recursive: true, encoding: "utf8" })
   });
 
 /** The computations are told one by one. */
-const told = new Set(
+const documented = new Set(
   ROUTES.map(
     ({ method, path }) => `${method} ${path.replace(/^\/compute\/[\w-]+$/, "/compute/{operation}")}`,
   ),
@@ -33,7 +33,7 @@ describe("the page of the interface for programs", () => {
     expect(valid).toBe(true);
   });
   it("tells every route there is, and none there is not", () => {
-    expect([...told].sort()).toEqual(served.sort());
+    expect([...documented].sort()).toEqual(served.sort());
     expect(
       Object.keys(operations).every((name) => ROUTES.some(({ path }) => path === `/compute/${name}`)),
     ).toBe(true);

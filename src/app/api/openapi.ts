@@ -11,10 +11,10 @@ const schemaOf = (schema: z.ZodType): Json => {
   return rest;
 };
 
-const contentOf = (what: NonNullable<Route["body"]>): Json =>
-  "media" in what
-    ? Object.fromEntries(what.media.map((media) => [media, {}]))
-    : { "application/json": { schema: schemaOf(what) } };
+const contentOf = (body: NonNullable<Route["body"]>): Json =>
+  "media" in body
+    ? Object.fromEntries(body.media.map((media) => [media, {}]))
+    : { "application/json": { schema: schemaOf(body) } };
 
 const inPath = (path: string): Json[] =>
   [...path.matchAll(/\{(\w+)\}/g)].map(([, name]) => ({

@@ -65,7 +65,7 @@ export function mustAccept(
       "newer",
       "Something on this end was written by a newer version of Arlent. Continue it there; here it can be viewed and corrected.",
     );
-  const undoes = event.kind === "take-back" && state.acts.at(-1)?.what.kind === "sign";
+  const undoes = event.kind === "take-back" && state.acts.at(-1)?.body.kind === "sign";
   if (state.signed && !afterSigning(event) && !undoes)
     throw new InputError(
       "signed",
@@ -95,12 +95,12 @@ export function mustAccept(
           "A real end takes no simulated readings. Practise on a practice end of the same sheet.",
           ["instrument"],
         );
-      for (const what of ["resolution", "repeatability"] as const)
-        if (event.instrument[what] < 0 || event.instrument[what] > COARSEST)
+      for (const figure of ["resolution", "repeatability"] as const)
+        if (event.instrument[figure] < 0 || event.instrument[figure] > COARSEST)
           throw new InputError(
             "bad-input",
-            `No instrument has a ${what} of ${formatMm(event.instrument[what])} mm.`,
-            ["instrument", what],
+            `No instrument has a ${figure} of ${formatMm(event.instrument[figure])} mm.`,
+            ["instrument", figure],
           );
       return;
     }

@@ -17,13 +17,13 @@ import { mustFollow, nextLine, reworkEvent } from "./take";
 
 const { cables, procedures, tools } = shippedLibrary();
 const sheets = procedures.map((procedure): RunSheet => {
-  const found = cables.flatMap((cable) =>
+  const match = cables.flatMap((cable) =>
     cable.cores
       .filter((core) => misfits(procedure, cable, core).length === 0)
       .map((core) => ({ cable, core })),
   )[0];
-  if (!found) throw new Error(`${procedure.id} goes on no cable`);
-  return compileRunSheet({ procedure, ...found, choices: {}, tools });
+  if (!match) throw new Error(`${procedure.id} goes on no cable`);
+  return compileRunSheet({ procedure, ...match, choices: {}, tools });
 });
 const highs = await loadHighs();
 
@@ -69,8 +69,8 @@ const ends = fc.constantFrom(...measured).chain(({ sheet, index, step, movable }
 );
 
 function problemOf(sheet: RunSheet, state: EndState, leg: string): LeastProblem {
-  const made = asMade(sheet, state, GUARDED, leg);
-  return leastProblem(sheet, state, made, state.faults);
+  const built = asMade(sheet, state, GUARDED, leg);
+  return leastProblem(sheet, state, built, state.faults);
 }
 
 /** Which limits of lengths that were touched, or were out, do not hold at these places. */
@@ -79,9 +79,9 @@ function broken(
   { places: anew, moves }: Pick<Plan, "places" | "moves">,
 ) {
   // A plan counts from the end as it then is: back to where the problem counts from.
-  const known = features.find(({ name, kind }) => kind !== "mark" && anew[name] !== undefined)?.name ?? "";
-  const further = moves.find(({ feature }) => feature === known)?.further ?? 0;
-  const shift = (now.get(known) ?? 0) + further - (anew[known] ?? 0);
+  const existing = features.find(({ name, kind }) => kind !== "mark" && anew[name] !== undefined)?.name ?? "";
+  const further = moves.find(({ feature }) => feature === existing)?.further ?? 0;
+  const shift = (now.get(existing) ?? 0) + further - (anew[existing] ?? 0);
   const places = Object.fromEntries(Object.entries(anew).map(([name, at]) => [name, at + shift]));
   return dimensions.flatMap((dimension) => {
     const [from, to] = [

@@ -119,17 +119,17 @@ function adviseLeg(
   // A rework in hand on another leg comes first.
   if (state.inHand && state.inHand.leg !== leg) return null;
   const seen = answered && sendsToCut(sheet, state, answered, leg) ? answered : null;
-  const found = asMade(sheet, state, rule, leg);
-  const lies = { ...found, read: found.read.filter(({ check }) => !skip.includes(check.dimension)) };
+  const adjusted = asMade(sheet, state, rule, leg);
+  const lies = { ...adjusted, read: adjusted.read.filter(({ check }) => !skip.includes(check.dimension)) };
   const open = lies.read
     .filter(({ check, judged }) => judged.verdict === "unsure" && unsettled.includes(check.id))
     .map(({ check }) => check.id);
-  const made = asOut(lies, open);
-  const out = made.read.filter(({ judged }) => judged.verdict === "out");
-  const faults = [...state.faults.filter((fault) => fault.leg === leg), ...faultsOf(sheet, made, leg, seen)];
-  const apart = scattered(state, made);
+  const built = asOut(lies, open);
+  const out = built.read.filter(({ judged }) => judged.verdict === "out");
+  const faults = [...state.faults.filter((fault) => fault.leg === leg), ...faultsOf(sheet, built, leg, seen)];
+  const apart = scattered(state, built);
   if (out.length === 0 && faults.length === 0 && !apart) return null;
-  const asked: Asked = {
+  const advised: Asked = {
     leg,
     checks: out.map(({ check }) => check.id),
     faults,
@@ -141,8 +141,8 @@ function adviseLeg(
       means: judged.mean > check.nominal ? check.ifLong : check.ifShort,
     })),
   };
-  const odd = apart ?? made.odd;
-  if (odd && faults.length === 0) return { ...asked, kind: "read-again", disagree: odd.ids, by: odd.by };
+  const odd = apart ?? built.odd;
+  if (odd && faults.length === 0) return { ...advised, kind: "read-again", disagree: odd.ids, by: odd.by };
   const fresh = (
     why: "its-rule" | "held" | "used-up",
     stoppedBy: { feature: string; line: number | null } | null,
@@ -150,26 +150,26 @@ function adviseLeg(
   ): EndAdvice => {
     const again = fromTheStart(sheet, state, leg, seen);
     const startOver = startingOver(sheet, state, again);
-    return { ...asked, kind: "start-over", startOver, why, stoppedBy, rule: by, again };
+    return { ...advised, kind: "start-over", startOver, why, stoppedBy, rule: by, again };
   };
   const counted = cuttingRule(
     sheet,
-    made.present.some(({ id, kind }) => kind === "end" && id !== sheet.features[0]?.id),
+    built.present.some(({ id, kind }) => kind === "end" && id !== sheet.features[0]?.id),
   );
   const offers = seen ? retriesOffered(sheet, state, seen.judgement, seen.answer, legOf(sheet, leg)) : [];
   const next = nextRule(sheet, offers);
   const spoilt =
     out.some(({ check }) => check.fromStart) ||
-    (counted?.fromStart && faults.some(({ what }) => what !== "lost" && what !== "dirty"));
+    (counted?.fromStart && faults.some(({ what: fault }) => fault !== "lost" && fault !== "dirty"));
   if (next?.fromStart || spoilt) return fresh("its-rule", null, next?.fromStart ? next : startRule(sheet));
-  const solved = leastMoves(leastProblem(sheet, state, made, faults, open));
+  const solved = leastMoves(leastProblem(sheet, state, built, faults, open));
   if (!solved.possible) return fresh("held", stopper(sheet, state, solved), null);
-  const plan = (placing: typeof solved.least) => planOf(sheet, { ...state, faults }, made, placing);
+  const plan = (placing: typeof solved.least) => planOf(sheet, { ...state, faults }, built, placing);
   const least = plan(solved.least);
   const glass = least.moves.some(
     ({ feature, how }) =>
       how === "cut" &&
-      made.present.some(
+      built.present.some(
         ({ id, kind, ends }) =>
           id === feature && ((kind === "end" && id !== sheet.features[0]?.id) || ends.includes("coating")),
       ),
@@ -179,7 +179,7 @@ function adviseLeg(
   if (against?.fromStart) return fresh("its-rule", null, against);
   if (against && left <= 0) return fresh("used-up", null, against);
   return {
-    ...asked,
+    ...advised,
     kind: "rework",
     least,
     recommended: plan(solved.recommended),
@@ -192,12 +192,14 @@ function adviseLeg(
 }
 
 /** The same readings with those left open that are to be redone taken as out. */
-function asOut(made: AsMade, open: readonly string[]): AsMade {
-  if (open.length === 0) return made;
+function asOut(asMade: AsMade, open: readonly string[]): AsMade {
+  if (open.length === 0) return asMade;
   return {
-    ...made,
-    read: made.read.map((one) =>
-      open.includes(one.check.id) ? { ...one, judged: { ...one.judged, verdict: "out" } } : one,
+    ...asMade,
+    read: asMade.read.map((readCheck) =>
+      open.includes(readCheck.check.id)
+        ? { ...readCheck, judged: { ...readCheck.judged, verdict: "out" } }
+        : readCheck,
     ),
   };
 }
@@ -206,8 +208,8 @@ function asOut(made: AsMade, open: readonly string[]): AsMade {
 const APART = 4 * Math.SQRT2;
 
 /** A length whose own readings lie further apart than the instrument repeats: one of them was of something else. */
-function scattered(state: EndState, made: AsMade): OddReadings | null {
-  for (const { check } of made.read) {
+function scattered(state: EndState, asMade: AsMade): OddReadings | null {
+  for (const { check } of asMade.read) {
     const own = state.readings.filter((reading) => reading.check === check.id);
     const values = own.map(({ value }) => value);
     const by = Math.max(...values) - Math.min(...values);
@@ -240,16 +242,16 @@ function sendsToCut(sheet: RunSheet, state: EndState, { judgement, answer }: See
  * A bad answer whose next try goes back to marking or cutting says the glass is bad: before the cleave all that is
  * bared is suspect, after it the cleaved end.
  */
-function faultsOf(sheet: RunSheet, made: AsMade, leg: string, seen: Seen | null): SeenFault[] {
+function faultsOf(sheet: RunSheet, asMade: AsMade, leg: string, seen: Seen | null): SeenFault[] {
   if (!seen) return [];
-  const end = made.present.filter(({ kind }) => kind === "end").at(-1);
+  const end = asMade.present.filter(({ kind }) => kind === "end").at(-1);
   if (!end) return [];
   const isCleaved = end.id !== sheet.features[0]?.id;
   const looked = sheet.lines.findIndex(({ step }) => judgementOf(step)?.id === seen.judgement);
   const cleave = sheet.lines.findIndex(({ step }) => step.kind === "cleave");
   // Glass that broke or was not clean before the cleave is no better for having been cleaved since.
-  const what = isCleaved && looked > cleave ? "bad-cleave" : "nick";
-  return [{ leg, feature: end.id, what, at: null }];
+  const fault = isCleaved && looked > cleave ? "bad-cleave" : "nick";
+  return [{ leg, feature: end.id, what: fault, at: null }];
 }
 
 function stopper(

@@ -15,13 +15,13 @@ const ENDS: Readonly<Record<string, readonly ("jacket" | "buffer" | "coating" | 
 function prepared(rows: Row[], checks: string[]) {
   const names = [...new Set(rows.flatMap(([, from, to]) => [from, to]))];
   const root = rows[0]?.[1] as string;
-  const made = new Set([root]);
+  const produced = new Set([root]);
   const steps = rows
     .filter(([id]) => !id.startsWith("check"))
     .map(([id, from, to]) => {
       const common = { id: `make-${id}`, title: id, by: id };
-      const makes = made.has(to) ? from : to;
-      made.add(makes);
+      const makes = produced.has(to) ? from : to;
+      produced.add(makes);
       if (from === "glass")
         return { ...common, kind: "cleave" as const, makes: "glass", tool: "cleaver", replaces: root };
       return makes === "mark"

@@ -16,10 +16,10 @@ describe("a mishap", () => {
     ]);
     expect(["strip", "bend", "measure"].every((step) => isGlassAtRisk(sheet, standing(step)))).toBe(true);
   });
-  it.each(MISHAPS)("“%s” is taken by the record at every step from there, as one act", (what) => {
+  it.each(MISHAPS)("“%s” is taken by the record at every step from there, as one act", (fault) => {
     for (const { step } of sheet.lines.slice(at("bend"))) {
       const before = standing(step.id);
-      const events = mishapEvents(sheet, before, what, "");
+      const events = mishapEvents(sheet, before, fault, "");
       expect(events.length, step.id).toBeGreaterThan(0);
       for (const event of events) mustAccept(sheet, before, event, GUARDED);
       expect(andThen(before, ...events).acts.at(-1)?.before.faults).toEqual([]);

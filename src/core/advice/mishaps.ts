@@ -25,12 +25,12 @@ export function isGlassAtRisk({ lines }: RunSheet, { at, signed }: Pick<EndState
  * Events that record a mishap: a fault on the fibre's end, and the shard of a break.
  * @returns an empty list for dirt on glass that is still covered.
  */
-export function mishapEvents(sheet: RunSheet, state: EndState, what: Mishap, leg: string): EndEvent[] {
+export function mishapEvents(sheet: RunSheet, state: EndState, fault: Mishap, leg: string): EndEvent[] {
   const feature = fibreEndOf(sheet, state.reached);
   const cleaned = sheet.lines.some(({ index, step }) => index < state.reached && step.kind === "clean");
-  if (feature === null || (what === "dirty" && !cleaned)) return [];
+  if (feature === null || (fault === "dirty" && !cleaned)) return [];
   return [
-    { kind: "fault", leg, feature, what, at: null, on: true },
-    ...(what === "broken" ? [{ kind: "shards", made: 1, binned: 0 } as const] : []),
+    { kind: "fault", leg, feature, what: fault, at: null, on: true },
+    ...(fault === "broken" ? [{ kind: "shards", made: 1, binned: 0 } as const] : []),
   ];
 }

@@ -12,21 +12,21 @@ import { nextLine, reworkEvent } from "./take";
 function* wrongs(
   sheet: RunSheet,
   at: number,
-): Generator<{ what: string; event: EventInput; seen: { judgement: string; answer: string } | null }> {
+): Generator<{ wrong: string; event: EventInput; seen: { judgement: string; answer: string } | null }> {
   const end = presentFeatures(sheet, at)
     .filter(({ kind, madeAt }) => kind === "end" && madeAt >= 0)
     .at(-1);
   const leg = sheet.cable.legs[0] ?? "";
-  for (const what of end ? (["bad-cleave", "touched", "aged", "nick"] as const) : [])
+  for (const fault of end ? (["bad-cleave", "touched", "aged", "nick"] as const) : [])
     yield {
-      what,
-      event: { kind: "fault", leg, feature: end?.id as string, what, at: null, on: true },
+      wrong: fault,
+      event: { kind: "fault", leg, feature: end?.id as string, what: fault, at: null, on: true },
       seen: null,
     };
   const judgement = sheet.lines[at] && judgementOf(sheet.lines[at].step);
   for (const { id } of judgement?.answers.filter(({ good }) => !good) ?? []) {
     const seen = { judgement: judgement?.id as string, answer: id };
-    yield { what: `${seen.judgement}: ${id}`, event: { kind: "answer", ...seen }, seen };
+    yield { wrong: `${seen.judgement}: ${id}`, event: { kind: "answer", ...seen }, seen };
   }
 }
 
@@ -51,7 +51,7 @@ describe("whatever is seen to be wrong, at whatever step, and whichever way is t
     const lost: string[] = [];
     for (const { name, sheet } of shippedSheets)
       for (const { index } of sheet.lines)
-        for (const { what, event: wrong, seen } of wrongs(sheet, index)) {
+        for (const { wrong: subject, event: wrong, seen } of wrongs(sheet, index)) {
           const state = stateAfter({ kind: "step", to: index }, wrong);
           for (const advice of adviceFor(sheet, state, seen)) {
             if (advice.kind !== "rework") continue;
@@ -65,25 +65,25 @@ describe("whatever is seen to be wrong, at whatever step, and whichever way is t
               taken += 1;
               const walked = walkedToEntry(sheet, event);
               const line = (is: (line: RunSheet["lines"][number]) => boolean) =>
-                sheet.lines.filter(is).map((one) => one.index);
-              const asked = (ids: readonly string[]) =>
+                sheet.lines.filter(is).map((line) => line.index);
+              const questionOf = (ids: readonly string[]) =>
                 line(({ step }) => ids.includes(judgementOf(step)?.id ?? ""));
               const owed = [
                 ...(stripped
                   ? [
                       ...line(({ bares }) => bares.some(({ layer }) => layer === "coating")).slice(-1),
                       ...line(({ step }) => step.id === "clean"),
-                      ...asked(LOOKS),
+                      ...questionOf(LOOKS),
                     ]
                   : []),
                 ...line(({ step }) => step.kind === "cleave"),
-                ...asked(["clean-cleave"]),
+                ...questionOf(["clean-cleave"]),
               ].sort((a, b) => a - b);
-              const missing = owed.filter((one) => !walked.includes(one));
-              const inOrder = walked.every((one, i) => i === 0 || one > (walked[i - 1] as number));
+              const missing = owed.filter((value) => !walked.includes(value));
+              const inOrder = walked.every((value, i) => i === 0 || value > (walked[i - 1] as number));
               if (missing.length > 0 || !inOrder)
                 lost.push(
-                  `${name}, ${what} at ${sheet.lines[index]?.step.id}, ${plan}: without ${missing.map((one) => sheet.lines[one]?.step.id).join()}`,
+                  `${name}, ${subject} at ${sheet.lines[index]?.step.id}, ${plan}: without ${missing.map((value) => sheet.lines[value]?.step.id).join()}`,
                 );
             }
           }

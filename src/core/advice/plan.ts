@@ -75,18 +75,18 @@ const TRIM_SECONDS = 12;
 export function planOf(
   sheet: RunSheet,
   state: EndState,
-  made: AsMade,
+  asMade: AsMade,
   { moved, places, cableLost }: Placing,
 ): Plan {
-  const [root] = made.present;
+  const [root] = asMade.present;
   const shift = shiftOf(sheet, places);
-  const moves = made.present.flatMap((feature): Move[] => {
-    const was = mustHold(made.places, feature.id);
+  const moves = asMade.present.flatMap((feature): Move[] => {
+    const was = mustHold(asMade.places, feature.id);
     const now = places[feature.id];
     const lost =
       state.faults.some(
-        (fault) => fault.leg === made.leg && fault.feature === feature.id && fault.what === "lost",
-      ) || made.lost.has(feature.id);
+        (fault) => fault.leg === asMade.leg && fault.feature === feature.id && fault.what === "lost",
+      ) || asMade.lost.has(feature.id);
     if (rides(sheet, feature, state.reached)) return [];
     if (now === undefined || (now === was && !lost && !moved.includes(feature.id))) return [];
     if (standsAgainst(sheet, feature, state.reached) !== null) return [];
@@ -99,16 +99,16 @@ export function planOf(
         was: lost ? null : um(was - shift),
         now: um(now - shift),
         further: um(now - was),
-        from: laidOff(sheet, made, feature, how, places),
+        from: laidOff(sheet, asMade, feature, how, places),
       },
     ];
   });
   moves.sort((a, b) => orderOf(sheet, a) - orderOf(sheet, b));
   const changed = new Set(moves.map(({ feature }) => feature));
   const checks = sheet.checks.filter(
-    ({ leg, from, to }) => leg === made.leg && (changed.has(from) || changed.has(to)),
+    ({ leg, from, to }) => leg === asMade.leg && (changed.has(from) || changed.has(to)),
   );
-  const dirty = state.faults.some(({ leg, what }) => leg === made.leg && what === "dirty");
+  const dirty = state.faults.some(({ leg, what: fault }) => leg === asMade.leg && fault === "dirty");
   const direct = [
     ...new Set([...linesMaking(sheet, state, moves), ...(dirty ? linesWiping(sheet, state) : [])]),
   ].sort((a, b) => a - b);
@@ -118,7 +118,7 @@ export function planOf(
     checks.map(({ step }) => step),
     direct,
   );
-  const steps = withUndone(sheet, made, moves, direct, back, new Set(checks.map(({ step }) => step)));
+  const steps = withUndone(sheet, asMade, moves, direct, back, new Set(checks.map(({ step }) => step)));
   const first = steps[0] ?? state.at;
   const last = Math.max(state.reached, state.at);
   const trim =
@@ -155,7 +155,7 @@ export function planOf(
 /** What a moved feature is laid off from: an edge from where it is now; an end, mark or part from its own datum. */
 function laidOff(
   sheet: RunSheet,
-  made: AsMade,
+  asMade: AsMade,
   feature: SheetFeature,
   how: Move["how"],
   places: Readonly<Record<string, Length>>,
@@ -166,7 +166,7 @@ function laidOff(
   const own = sheet.lines.find(({ figure }) => figure?.feature === feature.id)?.figure?.own.datum;
   const dimension = sheet.limits.find(({ from, to }) => from === feature.id || to === feature.id);
   const other = dimension && (dimension.from === feature.id ? dimension.to : dimension.from);
-  const datum = [own, other].find((id) => id !== undefined && made.places.has(id));
+  const datum = [own, other].find((id) => id !== undefined && asMade.places.has(id));
   const at = datum === undefined ? undefined : places[datum];
   return datum === undefined || at === undefined
     ? null
@@ -208,7 +208,7 @@ const STANDS: readonly StepKind[] = ["thread", "mark", "remove", "ring-cut", "tr
  */
 function withUndone(
   { lines }: RunSheet,
-  made: AsMade,
+  asMade: AsMade,
   moves: readonly Move[],
   direct: readonly number[],
   back: number,
@@ -216,7 +216,7 @@ function withUndone(
 ): number[] {
   const cut = moves
     .filter(({ how }) => how === "cut")
-    .flatMap(({ feature }) => made.present.find(({ id }) => id === feature)?.ends ?? []);
+    .flatMap(({ feature }) => asMade.present.find(({ id }) => id === feature)?.ends ?? []);
   const glass = cut.includes("coating") || cut.includes("glass");
   const yarn = cut.includes("jacket") || cut.includes("yarn");
   const first = Math.min(...direct);

@@ -80,11 +80,11 @@ export function standsAgainst(sheet: RunSheet, feature: SheetFeature, reached: n
 export function leastProblem(
   sheet: RunSheet,
   state: EndState,
-  made: AsMade,
+  asMade: AsMade,
   faults: readonly SeenFault[],
   unsettled: readonly string[] = [],
 ): LeastProblem {
-  const { present, places } = made;
+  const { present, places } = asMade;
   const { reached } = state;
   const root = sheet.features[0]?.id;
   const features = present.map((feature): ReworkFeature => {
@@ -103,19 +103,19 @@ export function leastProblem(
       return { name: id, kind: "mark" };
     return { name: id, kind: "fixed", at };
   });
-  const nick = faults.find(({ what }) => what === "nick" || what === "broken");
-  const due = features.filter(({ name, kind }) => kind === "cut" && made.pending.has(name));
-  const end = fibreEnd(made);
+  const nick = faults.find(({ what: fault }) => fault === "nick" || fault === "broken");
+  const due = features.filter(({ name, kind }) => kind === "cut" && asMade.pending.has(name));
+  const end = fibreEnd(asMade);
   const isCleaved = end !== undefined && cleaved(sheet, end);
   const open = new Set(
-    made.read.filter(({ check }) => unsettled.includes(check.id)).map(({ check }) => check.dimension),
+    asMade.read.filter(({ check }) => unsettled.includes(check.id)).map(({ check }) => check.dimension),
   );
-  const asked = new Map(made.read.map(({ check }) => [check.dimension, check]));
+  const readByDimension = new Map(asMade.read.map(({ check }) => [check.dimension, check]));
   const stated = statedBetween(sheet, present)
-    .map((dimension) => asAsked(dimension, asked.get(dimension.id)))
+    .map((dimension) => asAsked(dimension, readByDimension.get(dimension.id)))
     .map((dimension) => (open.has(dimension.id) ? toTheMiddle(dimension) : dimension));
   const riding = present.filter((feature) => rides(sheet, feature, reached)).map(({ id }) => id);
-  const order = inOrder(sheet, made);
+  const order = inOrder(sheet, asMade);
   const spent = spentHolders(sheet, present);
   const dimensions = [
     ...stated,
@@ -126,11 +126,11 @@ export function leastProblem(
       return on !== null && places.has(on) ? [ridesOn(on, feature.id, places)] : [];
     }),
     ...(nick && end ? [behindNick(end)] : []),
-    ...due.map(({ name }) => asPlanned(name, mustHold(made.pending, name))),
+    ...due.map(({ name }) => asPlanned(name, mustHold(asMade.pending, name))),
   ];
   if (due.length > 0) features.push({ name: PLANNED, kind: "fixed", at: ZERO });
-  if (nick && end) features.push({ name: NICK, kind: "fixed", at: nickAt(made, nick, end) });
-  const read = new Map(made.read.map(({ check, judged }) => [check.dimension, judged.verdict]));
+  if (nick && end) features.push({ name: NICK, kind: "fixed", at: nickAt(asMade, nick, end) });
+  const read = new Map(asMade.read.map(({ check, judged }) => [check.dimension, judged.verdict]));
   return {
     features,
     dimensions,
@@ -147,11 +147,11 @@ export function leastProblem(
       ...dimensions
         .filter(({ id }) => read.get(id) === "out" || id === NICK || id.startsWith(PLANNED))
         .map(({ id }) => id),
-      ...followedOut(stated, made, read),
+      ...followedOut(stated, asMade, read),
     ]),
-    forced: forcedBy(isCleaved ? faults : faults.filter(({ what }) => what !== "dirty"), features),
-    follows: end && isCleaved ? glassEdges(made).map(({ id }) => [id, end] as const) : [],
-    glass: [...glassEdges(made).map(({ id }) => id), ...(end && isCleaved ? [end] : [])],
+    forced: forcedBy(isCleaved ? faults : faults.filter(({ what: fault }) => fault !== "dirty"), features),
+    follows: end && isCleaved ? glassEdges(asMade).map(({ id }) => [id, end] as const) : [],
+    glass: [...glassEdges(asMade).map(({ id }) => id), ...(end && isCleaved ? [end] : [])],
     cable: cableFeature(sheet, features, present),
     places,
   };
@@ -246,9 +246,9 @@ const CLEAVED_ANEW: ReadonlySet<SeenFault["what"]> = new Set(["bad-cleave", "tou
 /** What must be cut again whatever it measures. A nick is no cut: the fibre end is held behind it instead. */
 const forcedBy = (faults: readonly SeenFault[], features: readonly ReworkFeature[]): string[] => [
   ...new Set(
-    faults.flatMap(({ what, feature }) => {
+    faults.flatMap(({ what: fault, feature }) => {
       const kind = features.find(({ name }) => name === feature)?.kind;
-      return CLEAVED_ANEW.has(what) && kind !== undefined && kind !== "mark" ? [feature] : [];
+      return CLEAVED_ANEW.has(fault) && kind !== undefined && kind !== "mark" ? [feature] : [];
     }),
   ),
 ];
@@ -271,7 +271,7 @@ function statedBetween({ limits }: RunSheet, present: readonly SheetFeature[]): 
   for (const middle of gone) {
     const by = all
       .filter(({ from, to }) => from === middle || to === middle)
-      .map((one) => fromMiddle(one, middle));
+      .map((between) => fromMiddle(between, middle));
     const over = by.flatMap((a, i) =>
       by.slice(i + 1).flatMap((b) =>
         a.to === b.to
@@ -292,10 +292,10 @@ function statedBetween({ limits }: RunSheet, present: readonly SheetFeature[]): 
   }
   return all
     .filter(({ min, max }) => min !== null || max !== null)
-    .map(({ min, max, ...one }) => ({
-      ...one,
-      plus: max === null ? null : um(max - one.nominal),
-      minus: min === null ? null : um(one.nominal - min),
+    .map(({ min, max, ...first }) => ({
+      ...first,
+      plus: max === null ? null : um(max - first.nominal),
+      minus: min === null ? null : um(first.nominal - min),
     }));
 }
 
@@ -329,16 +329,16 @@ const bothOf = (a: Between, b: Between): Between => ({
 
 type Between = Pick<Dimension, "id" | "from" | "to" | "nominal"> & { min: Length | null; max: Length | null };
 
-const fromMiddle = (one: Between, middle: string): Between =>
-  one.from === middle
-    ? one
+const fromMiddle = (between: Between, middle: string): Between =>
+  between.from === middle
+    ? between
     : {
-        ...one,
-        from: one.to,
-        to: one.from,
-        nominal: um(-one.nominal),
-        min: one.max === null ? null : um(-one.max),
-        max: one.min === null ? null : um(-one.min),
+        ...between,
+        from: between.to,
+        to: between.from,
+        nominal: um(-between.nominal),
+        min: between.max === null ? null : um(-between.max),
+        max: between.min === null ? null : um(-between.min),
       };
 
 /** No inner layer ends behind the one around it, nor the fibre behind its coating, where the sheet has them so. */
@@ -367,10 +367,10 @@ function followedOut(
 ): string[] {
   const joined = (from: string, to: string) => {
     const reached = new Set([from]);
-    for (const one of reached)
+    for (const first of reached)
       for (const { check } of read) {
-        if (check.from === one) reached.add(check.to);
-        if (check.to === one) reached.add(check.from);
+        if (check.from === first) reached.add(check.to);
+        if (check.to === first) reached.add(check.from);
       }
     return reached.has(to);
   };

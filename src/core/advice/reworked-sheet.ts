@@ -103,7 +103,7 @@ const within = (value: number, min: number | null, max: number | null): boolean 
   (min === null || value >= min) && (max === null || value <= max);
 
 /** A distance as it is told: to a tenth, unless that would lie outside the limits it is within itself. */
-function told(distance: number, min: number | null, max: number | null): Length {
+function statedLength(distance: number, min: number | null, max: number | null): Length {
   const rounded = Math.round(distance / TOLD_TO) * TOLD_TO;
   return um(within(rounded, min, max) || !within(distance, min, max) ? rounded : distance);
 }
@@ -145,10 +145,10 @@ function figureAt(
   const distance =
     by && place - at(by.datum) === by.nominal && datum === own.datum && datum === by.datum
       ? um(place - from)
-      : told(place - from, min, max);
+      : statedLength(place - from, min, max);
   return {
     ...figure,
-    fromEnd: datum === root ? distance : told(place, room.min, room.max),
+    fromEnd: datum === root ? distance : statedLength(place, room.min, room.max),
     own: {
       datum,
       distance,
@@ -157,7 +157,7 @@ function figureAt(
     },
     previous:
       previous && there(previous.feature) && !again
-        ? { ...previous, distance: told(place - at(previous.feature), null, null) }
+        ? { ...previous, distance: statedLength(place - at(previous.feature), null, null) }
         : null,
     workFromOwn: figure.workFromOwn || !there(root) || datum !== own.datum,
     ...(further === null ? {} : { further }),
@@ -186,8 +186,8 @@ function roomAt(
         ? { min: min === null ? null : at(from) + min, max: max === null ? null : at(from) + max }
         : { min: max === null ? null : at(to) - max, max: min === null ? null : at(to) - min },
     );
-  const known = (all: readonly (number | null)[]) => all.filter((limit) => limit !== null);
-  const [mins, maxs] = [known(rooms.map(({ min }) => min)), known(rooms.map(({ max }) => max))];
+  const stated = (all: readonly (number | null)[]) => all.filter((limit) => limit !== null);
+  const [mins, maxs] = [stated(rooms.map(({ min }) => min)), stated(rooms.map(({ max }) => max))];
   return {
     min: mins.length > 0 ? Math.max(...mins) : null,
     max: maxs.length > 0 ? Math.min(...maxs) : null,
@@ -291,8 +291,8 @@ export function trimming(
     bares: [],
   };
   // What is not made yet has no place on an end that is about to be cut.
-  const made = drawn.features.filter(({ madeAt }) => madeAt < state.reached);
-  const features = [...made, cut];
+  const sheetFeatures = drawn.features.filter(({ madeAt }) => madeAt < state.reached);
+  const features = [...sheetFeatures, cut];
   return { sheet: { ...drawn, features, lines: [...sheet.lines, line] }, line };
 }
 

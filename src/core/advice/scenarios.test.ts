@@ -28,11 +28,11 @@ function sheetFor(id: string, choices: Record<string, string> = {}, cableId?: st
   return compileRunSheet({ procedure, cable: on, core, choices, tools });
 }
 
-const fault = (sheet: RunSheet, feature: string, what: Fault, at: number | null = null): EventInput => ({
+const fault = (sheet: RunSheet, feature: string, fault: Fault, at: number | null = null): EventInput => ({
   kind: "fault",
   leg: sheet.cable.legs[0] as string,
   feature,
-  what,
+  what: fault,
   at,
   on: true,
 });
@@ -322,10 +322,10 @@ describe("what a master would say of an end of each style", () => {
       "cut cable-end +1, cut member-end +8, cut ripcord-end +7, cut tube-edge +9",
       0,
     ],
-  ])("%s", (_what, style, step, off, says, lost) => {
+  ])("%s", (_what, style, step, off, message, lost) => {
     const sheet = sheetFor(style);
     const advice = reworked(adviceFor(sheet, endAt(sheet, step, off))[0]);
-    expect(said(advice)).toBe(says);
+    expect(said(advice)).toBe(message);
     expect(advice.least.cableLost).toBe(lost * 1000);
   });
   it("says the work in order, from the first mark to where it is read, with every look at what is made anew", () => {
@@ -377,8 +377,8 @@ describe("what a master would say of an end of each style", () => {
       ["the end was touched", "insert", "touched"],
       ["the cleaved end has stood too long", "insert", "aged"],
       ["the glass is nicked", "measure", "nick"],
-    ] as const)("%s: from the start", (_what, step, what) => {
-      const state = endAt(drop(), step, {}, fault(drop(), "glass-end", what));
+    ] as const)("%s: from the start", (_what, step, seenFault) => {
+      const state = endAt(drop(), step, {}, fault(drop(), "glass-end", seenFault));
       expect(fresh(adviceFor(drop(), state)[0]).why).toBe("its-rule");
     });
     it("glass that breaks in the screen, or lies straight in the splice: from the start, by the answer's own rule", () => {
@@ -461,21 +461,21 @@ describe("what a master would say of an end of each style", () => {
     const sheet = sheetFor("stub-cam-crimp-900");
     const broke = { judgement: "glass-sound", answer: "broke" };
     const [advice] = adviceFor(sheet, endAt(sheet, "bend", {}, { kind: "answer", ...broke }), broke);
-    const found = reworked(advice);
-    const cuts = found.least.moves.filter(({ how }) => how === "cut");
+    const match = reworked(advice);
+    const cuts = match.least.moves.filter(({ how }) => how === "cut");
     expect(cuts.map(({ feature, further }) => [feature, further])).toEqual([
       ["cable-end", 36_000],
       ["buffer-edge", 35_000],
     ]);
-    expect(found.rule?.rule.id).toBe("strip");
-    expect(sheet.lines[found.least.back]?.step.id).toBe("bend");
+    expect(match.rule?.rule.id).toBe("strip");
+    expect(sheet.lines[match.least.back]?.step.id).toBe("bend");
   });
   it("glass that broke is no better for having been passed by and cleaved: the advice stays what it was", () => {
     const sheet = sheetFor("stub-cam-crimp-900");
     const broke = { judgement: "glass-sound", answer: "broke" };
     const passed = endAt(sheet, "measure", {}, { kind: "answer", ...broke });
     const advice = reworked(adviceFor(sheet, passed, broke)[0]);
-    expect(advice.faults.map(({ what }) => what)).toEqual(["nick"]);
+    expect(advice.faults.map(({ what: fault }) => fault)).toEqual(["nick"]);
     expect(advice.rule?.rule.id).toBe("strip");
     const end = advice.least.moves.find(({ feature }) => feature === "glass-end");
     // All that was bared is suspect: 36 of strip, 27.4 of it cut off by the cleave.

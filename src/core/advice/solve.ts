@@ -80,10 +80,10 @@ function fixpoint(problem: LeastProblem, also: readonly string[]): Fixed {
   for (;;) {
     const plain = inputFor(problem, moved);
     const input = { ...plain, forced: [...new Set([...plain.forced, ...also])] };
-    const found = rework(input);
-    if (!found.possible) return { input, found };
-    const grown = new Set([...moved, ...found.moved]);
-    if (grown.size === moved.size) return { input, found };
+    const reworked = rework(input);
+    if (!reworked.possible) return { input, found: reworked };
+    const grown = new Set([...moved, ...reworked.moved]);
+    if (grown.size === moved.size) return { input, found: reworked };
     moved = grown;
   }
 }
@@ -124,14 +124,14 @@ function roomier(problem: LeastProblem, start: Fixed<Possible>): Fixed<Possible>
 
 const isGlass = ({ glass }: LeastProblem, name: string): boolean => glass.includes(name);
 
-function leastPlacing(problem: LeastProblem, input: ReworkInput, found: Possible): Placing {
+function leastPlacing(problem: LeastProblem, input: ReworkInput, reworked: Possible): Placing {
   const held: ReworkInput = {
     ...input,
     forced: [],
     features: input.features.map((feature) =>
       feature.kind === "mark"
         ? feature
-        : { name: feature.name, kind: "fixed", at: mustHoldIn(found.least, feature.name) },
+        : { name: feature.name, kind: "fixed", at: mustHoldIn(reworked.least, feature.name) },
     ),
   };
   // With the cuts held at their least, the marks go in the middle of what that leaves them.
@@ -139,20 +139,20 @@ function leastPlacing(problem: LeastProblem, input: ReworkInput, found: Possible
   const marks = about.possible ? about.recommended.positions : {};
   const places = marksKept(problem, input.dimensions, {
     ...marks,
-    ...found.least,
+    ...reworked.least,
     ...onlyMarks(problem, marks),
   });
-  return { moved: found.moved, places: without(places), cableLost: found.cableLost };
+  return { moved: reworked.moved, places: without(places), cableLost: reworked.cableLost };
 }
 
 function recommendedPlacing(
   problem: LeastProblem,
-  { input, found }: Fixed<Possible>,
+  { input, found: reworked }: Fixed<Possible>,
 ): Placing & { readonly margin: number } {
-  const eased = easeToTenths(problem, input, new Set(found.moved), found.recommended.positions);
+  const eased = easeToTenths(problem, input, new Set(reworked.moved), reworked.recommended.positions);
   const places = marksKept(problem, input.dimensions, eased);
   const cableLost = um((places[problem.cable] ?? 0) - (problem.places.get(problem.cable) ?? 0));
-  return { moved: found.moved, places: without(places), cableLost, margin: found.recommended.margin };
+  return { moved: reworked.moved, places: without(places), cableLost, margin: reworked.recommended.margin };
 }
 
 const onlyMarks = ({ features }: LeastProblem, places: Readonly<Record<string, Length>>) =>
@@ -180,18 +180,18 @@ function marksKept(
   held: readonly Dimension[],
   places: Readonly<Record<string, Length>>,
 ): Readonly<Record<string, Length>> {
-  let kept = places;
+  let saved = places;
   for (const { name, kind } of features) {
     const was = now.get(name);
     if (kind !== "mark" || was === undefined) continue;
-    const tried = { ...kept, [name]: was };
+    const tried = { ...saved, [name]: was };
     const own = held.filter(({ from, to }) => from === name || to === name);
     const datums = dimensions
       .filter(({ from, to, nominal }) => to === name && nominal > 0 && from !== name)
-      .map(({ from }) => kept[from] ?? Number.NEGATIVE_INFINITY);
-    if (holdsAt(own, tried) && datums.every((at) => at <= was)) kept = tried;
+      .map(({ from }) => saved[from] ?? Number.NEGATIVE_INFINITY);
+    if (holdsAt(own, tried) && datums.every((at) => at <= was)) saved = tried;
   }
-  return kept;
+  return saved;
 }
 
 const TENTH = 100;
@@ -204,7 +204,7 @@ function easeToTenths(
   positions: Readonly<Record<string, Length>>,
 ): Readonly<Record<string, Length>> {
   let eased = positions;
-  const turn = (one: ReworkFeature) => (one.kind === "mark" ? 2 : isFollower(problem, one.name) ? 1 : 0);
+  const turn = (each: ReworkFeature) => (each.kind === "mark" ? 2 : isFollower(problem, each.name) ? 1 : 0);
   const inTurn = [...input.features].sort((a, b) => turn(a) - turn(b));
   // Twice: what one neighbour forbade the first time may be free once that lies on a tenth itself.
   for (const feature of [...inTurn, ...inTurn]) {

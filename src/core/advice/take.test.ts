@@ -17,9 +17,9 @@ const short = endAt(
   { kind: "answer", judgement: "sound", answer: "held" },
 );
 const advice = () => {
-  const [one] = adviceFor(sheet, short);
-  if (one?.kind !== "rework") throw new Error("it can be saved");
-  return one;
+  const [advice] = adviceFor(sheet, short);
+  if (advice?.kind !== "rework") throw new Error("it can be saved");
+  return advice;
 };
 const event = reworkEvent(advice(), "recommended");
 /** The end taken on from the short cleave by more events. */

@@ -25,7 +25,7 @@ export function reworkEvent(
     rule: advice.rule?.rule.id ?? null,
     cause: {
       checks: [...advice.checks],
-      faults: advice.faults.map(({ feature, what }) => ({ feature, what })),
+      faults: advice.faults.map(({ feature, what: fault }) => ({ feature, what: fault })),
       judgement: advice.seen?.judgement ?? null,
       answer: advice.seen?.answer ?? null,
     },

@@ -22,8 +22,8 @@ const startedAt = (line: number): EndState => ({ ...endState([]), at: line, reac
 /** What is wrong with what a technician is told on the way back, line by line; empty where every claim holds. */
 function wrongIn(sheet: RunSheet, state: EndState): string[] {
   const leg = state.inHand?.leg ?? Object.keys(state.places).at(-1);
-  const told = reworkedSheet(sheet, state);
-  if (leg === undefined) return told === sheet ? [] : ["a sheet nothing was redone on is another"];
+  const runSheet = reworkedSheet(sheet, state);
+  if (leg === undefined) return runSheet === sheet ? [] : ["a sheet nothing was redone on is another"];
   const wrong: string[] = [];
   const must = (holds: boolean, ...claim: unknown[]) => {
     if (!holds) wrong.push(claim.join(" "));
@@ -32,41 +32,47 @@ function wrongIn(sheet: RunSheet, state: EndState): string[] {
   const at = (id: string) => places.get(id) ?? Number.NaN;
   const start = axisStart(sheet, state.reached);
   const there = (id: string) => !isGone(featureOf(sheet, id), state.reached);
-  must(told.features[0]?.id === start.id, "the axis begins at", told.features[0]?.id, "not", start.id);
+  must(
+    runSheet.features[0]?.id === start.id,
+    "the axis begins at",
+    runSheet.features[0]?.id,
+    "not",
+    start.id,
+  );
   if (state.inHand) must(at(start.id) === 0, "it counts from", at(start.id));
-  for (const { id, position } of told.features)
+  for (const { id, position } of runSheet.features)
     must(position === at(id), id, "lies at", at(id), "drawn at", position);
   const laidOff = laidOffBy(sheet);
-  for (const { index, figure, step } of told.lines) {
+  for (const { index, figure, step } of runSheet.lines) {
     if (!figure) continue;
     const { feature: id, own, fromEnd } = figure;
     const again = state.inHand?.steps.includes(index) ?? false;
     const toCome = featureOf(sheet, id).madeAt >= state.reached;
     if (!again && !toCome) continue;
     const by = laidOff.get(id);
-    const told = (...claim: unknown[]) => [step.id, id, ...claim];
-    must(there(own.datum) || own.datum === id, ...told("from", own.datum, "which is gone"));
+    const report = (...claim: unknown[]) => [step.id, id, ...claim];
+    must(there(own.datum) || own.datum === id, ...report("from", own.datum, "which is gone"));
     const pending = again && own.datum !== id && isStillToMove(sheet, own.datum, index, state.inHand);
-    must(!pending, ...told("from", own.datum, "which is only made anew later"));
+    must(!pending, ...report("from", own.datum, "which is only made anew later"));
     const from = own.datum === id ? at(id) - (figure.further ?? 0) : at(own.datum);
     must(
       Math.abs(own.distance - (at(id) - from)) <= TOLD_TO,
-      ...told("lies", at(id) - from, "told", own.distance),
+      ...report("lies", at(id) - from, "told", own.distance),
     );
-    must(Math.abs(fromEnd - at(id)) <= TOLD_TO, ...told("on the ruler", at(id), "told", fromEnd));
+    must(Math.abs(fromEnd - at(id)) <= TOLD_TO, ...report("on the ruler", at(id), "told", fromEnd));
     if (!by || !there(by.datum)) continue;
     const lies = at(id) - at(by.datum);
-    must(!toCome || lies === by.nominal, ...told("not made yet, lies", lies, "not", by.nominal));
-    must(by.min === null || lies >= by.min, ...told("lies", lies, "under", by.min));
-    must(by.max === null || lies <= by.max, ...told("lies", lies, "over", by.max));
+    must(!toCome || lies === by.nominal, ...report("not made yet, lies", lies, "not", by.nominal));
+    must(by.min === null || lies >= by.min, ...report("lies", lies, "under", by.min));
+    must(by.max === null || lies <= by.max, ...report("lies", lies, "over", by.max));
     if (own.datum !== by.datum) continue;
     must(
       by.max === null || own.distance + (own.plus ?? Number.NaN) === by.max,
-      ...told("at most", by.max, "not +", own.plus),
+      ...report("at most", by.max, "not +", own.plus),
     );
     must(
       by.min === null || own.distance - (own.minus ?? Number.NaN) === by.min,
-      ...told("at least", by.min, "not -", own.minus),
+      ...report("at least", by.min, "not -", own.minus),
     );
   }
   return wrong;
@@ -157,10 +163,10 @@ function mishapsOf(sheet: RunSheet): Mishap[] {
     const feature = fibreEndOf(sheet, index);
     // Where the step before made nothing, the end lies as it did there.
     if (!feature || (index > first + 1 && lies(index) === lies(index - 1))) return [];
-    return (["broken", "nick", "touched"] as const).map((what) => ({
-      name: `${what} at ${sheet.lines[index]?.step.id}`,
+    return (["broken", "nick", "touched"] as const).map((fault) => ({
+      name: `${fault} at ${sheet.lines[index]?.step.id}`,
       line: index,
-      events: [{ kind: "fault", leg, feature, what, at: null, on: true }] as EndEvent[],
+      events: [{ kind: "fault", leg, feature, what: fault, at: null, on: true }] as EndEvent[],
       seen: null,
     }));
   });

@@ -17,8 +17,8 @@ describe("names of many ends by one pattern", () => {
     ["fibre {n", 2, /“\{n” is not known/],
     ["  ", 1, /Enter a name, for example/],
     [`${"x".repeat(119)}{n}`, 10, /at most 120/],
-  ])("“%s” for %i ends is refused, and says why", (pattern, count, says) => {
-    expect(patternProblem(pattern, count)).toMatch(says);
+  ])("“%s” for %i ends is refused, and says why", (pattern, count, message) => {
+    expect(patternProblem(pattern, count)).toMatch(message);
   });
   it("are taken where each is its own", () => {
     expect(patternProblem("{colour}", 12)).toBeNull();

@@ -19,7 +19,9 @@ export function nameBy(pattern: string, place: number, first = 1): string {
  * braces is not known, or a name is too long.
  */
 export function patternProblem(pattern: string, count: number, most = 120): string | null {
-  const unknown = pattern.match(/\{[^}]*\}?/g)?.find((part) => !NAME_PARTS.some((known) => known === part));
+  const unknown = pattern
+    .match(/\{[^}]*\}?/g)
+    ?.find((part) => !NAME_PARTS.some((namePart) => namePart === part));
   if (unknown) return `“${unknown}” is not known: use ${NAME_PARTS.join(", ")}.`;
   const names = Array.from({ length: count }, (_, place) => nameBy(pattern, place));
   if (names.some((name) => name === "")) return "Enter a name, for example “Pad 4 / {n}”.";

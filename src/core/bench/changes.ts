@@ -13,19 +13,19 @@ const CLOSED: readonly Subject[] = ["closed-light", "closed-lamp", "closed-bow",
 
 /** An end once a step is done. */
 export function changesOf(step: Step, state: BenchState, course: Course): BenchState {
-  const made = { ...state, ...byKind(step, state, course) };
-  const acted = (step.acts ?? []).reduce(byAct, made);
-  const brought = course.broughtAt(step.id);
+  const built = { ...state, ...byKind(step, state, course) };
+  const acted = (step.acts ?? []).reduce(byAct, built);
+  const carried = course.broughtAt(step.id);
   return {
     ...acted,
-    ...(brought.length > 0 && {
-      placed: [...acted.placed, ...brought.map(({ id }) => id)],
+    ...(carried.length > 0 && {
+      placed: [...acted.placed, ...carried.map(({ id }) => id)],
       seen: without(
         acted.seen,
         "loss",
-        ...(brought.some(({ shape }) => shape === "clip") ? ["order" as const] : []),
+        ...(carried.some(({ shape }) => shape === "clip") ? ["order" as const] : []),
       ),
-      laid: acted.laid && !brought.some(({ grips }) => grips !== undefined),
+      laid: acted.laid && !carried.some(({ grips }) => grips !== undefined),
     }),
     ...(step.of && { seen: new Set([...acted.seen, step.of]) }),
     done: [...state.done, step.id],

@@ -167,7 +167,10 @@ const reads = (step: Step, feature: string, dimensions: Course["placement"]["dim
 const read: Contract = (step, state, course) => {
   const { dimensions, placed, procedure, steps } = course.placement;
   // A cleaved or prepared end is out of sight once it is in; fibres pushed through tubes come out of them.
-  const inside = [procedure.features[0]?.id, ...steps.map((one) => (one.kind === "cleave" ? one.makes : ""))];
+  const inside = [
+    procedure.features[0]?.id,
+    ...steps.map((step) => (step.kind === "cleave" ? step.makes : "")),
+  ];
   const isInside = (feature: string) => !isThreading(course) && inside.includes(feature);
   const index = state.done.length;
   const nameOf = (id: string) => procedure.features.find((feature) => feature.id === id)?.name ?? id;
@@ -183,8 +186,8 @@ const read: Contract = (step, state, course) => {
       );
       if (over) return ["hidden", nameOf(feature), over.name];
       if (state.inserted && isInside(feature)) return ["in-sight", nameOf(feature)];
-      const later = steps.findIndex((one, at) => at > index && one.moves.includes(feature));
-      const again = steps.slice(later + 1).some((one) => reads(one, feature, dimensions));
+      const later = steps.findIndex((step, at) => at > index && step.moves.includes(feature));
+      const again = steps.slice(later + 1).some((step) => reads(step, feature, dimensions));
       if (later >= 0 && !again) return ["moves-later", nameOf(feature), steps[later]?.title ?? ""];
     }
   }

@@ -37,8 +37,8 @@ export function tooNarrow(step: Step, state: BenchState, course: Course): Broken
  * waits there, or yarn laid back over the jacket.
  */
 export function blocked(step: Step, state: BenchState, course: Course): Broken | null {
-  const brought = course.broughtAt(step.id);
-  for (const part of brought) {
+  const carried = course.broughtAt(step.id);
+  for (const part of carried) {
     const at = state.threaded.indexOf(part.id);
     if (part.opens) continue;
     if (at < 0) {
@@ -47,7 +47,7 @@ export function blocked(step: Step, state: BenchState, course: Course): Broken |
     }
     const front = state.threaded
       .slice(at + 1)
-      .filter((id) => !state.placed.includes(id) && !brought.some((other) => other.id === id))
+      .filter((id) => !state.placed.includes(id) && !carried.some((other) => other.id === id))
       .map((id) => course.placement.parts.find((other) => other.id === id))
       .find((other) => other && !other.opens);
     if (front) return ["part-behind", part.name, front.name];
@@ -57,7 +57,7 @@ export function blocked(step: Step, state: BenchState, course: Course): Broken |
       !lifts &&
       !part.on &&
       (part.bore ?? 0) < laidAt(course) &&
-      !brought.some(({ grips }) => grips !== undefined)
+      !carried.some(({ grips }) => grips !== undefined)
     )
       return ["behind-laid", part.name];
   }

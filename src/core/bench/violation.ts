@@ -131,17 +131,17 @@ const SENTENCES: Readonly<Record<ViolationCode, (params: readonly string[]) => s
     `Step “${step}”: the glass was not bent since it was stripped, and the bend screen is chosen. Bend it first.`,
   "joint-closed": ([step]) =>
     `Step “${step}”: the joint is closed. Open it before the fibre goes in, or the fibre scrapes and stops short.`,
-  "look-missing": ([step, what]) => `Step “${step}”: nobody has looked ${what}. Look before this.`,
+  "look-missing": ([step, subject]) => `Step “${step}”: nobody has looked ${subject}. Look before this.`,
   "cleave-not-looked": ([step]) =>
     `Step “${step}”: nobody has looked at the cleaved face, and no light judges it. Look at it first.`,
-  "seat-not-judged": ([step, what]) =>
-    `Step “${step}”: the seat is not judged: look at ${what?.replace(/^whether /, "it: ")} before the joint is closed.`,
+  "seat-not-judged": ([step, subject]) =>
+    `Step “${step}”: the seat is not judged: look at ${subject?.replace(/^whether /, "it: ")} before the joint is closed.`,
   "seat-look-late": ([step]) =>
     `Step “${step}”: the joint is closed by then. Judge the seat while it can still be mended.`,
   "light-unknown": ([step]) =>
     `Step “${step}”: the seat is judged by the light, and nobody has looked whether the light is on. Ask that before the cleave.`,
-  "closed-not-looked": ([step, what]) =>
-    `Step “${step}”: look again once the joint is closed: ${what}. Closing can move the fibre.`,
+  "closed-not-looked": ([step, subject]) =>
+    `Step “${step}”: look again once the joint is closed: ${subject}. Closing can move the fibre.`,
   "loop-not-looked": ([step]) =>
     `Step “${step}”: nobody has looked whether the loop lies inside. Look before it is closed.`,
   "fibres-not-looked": ([step]) =>

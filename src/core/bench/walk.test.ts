@@ -37,8 +37,8 @@ describe("every shipped sheet, on every cable and with every choice", () => {
     for (const procedure of procedures)
       for (const placement of laidOut(procedure)) {
         walked += 1;
-        const told = walkWithWays(placement).map(violationText);
-        expect([procedure.id, placement.cable.id, told]).toEqual([procedure.id, placement.cable.id, []]);
+        const reported = walkWithWays(placement).map(violationText);
+        expect([procedure.id, placement.cable.id, reported]).toEqual([procedure.id, placement.cable.id, []]);
       }
     expect(walked).toBeGreaterThan(1_000);
   }, 120_000);
@@ -276,17 +276,17 @@ describe("sheets made harmful on purpose", () => {
         0,
       ),
     );
-    const told = (harm: string) =>
+    const report = (harm: string) =>
       review(
         { ...wedge, steps: HARMS[harm]?.(wedge.steps) ?? [] },
         { cables, tools },
         "simplex-3.0",
       ).contradictions.map(({ message }) => message);
-    expect(told("wiped after the cleave").join()).toMatch(
+    expect(report("wiped after the cleave").join()).toMatch(
       /Step “.+”: the end is cleaved and not in yet\. A wipe/,
     );
-    expect(told("bent after the cleave").join()).toMatch(/Bend the glass before the cleave/);
-    expect(told("closed before the fibre is in").join()).toMatch(/the fibre is not in yet/);
+    expect(report("bent after the cleave").join()).toMatch(/Bend the glass before the cleave/);
+    expect(report("closed before the fibre is in").join()).toMatch(/the fibre is not in yet/);
   });
 });
 

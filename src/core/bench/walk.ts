@@ -24,10 +24,10 @@ export function walk(placement: LaidOut): Violation[] {
  * followed its ways back are not asked for.
  * @param known ids of looks whose ways were walked already.
  */
-export function walkWithWays(placement: LaidOut, known: ReadonlySet<string> = NONE): Violation[] {
+export function walkWithWays(placement: LaidOut, ids: ReadonlySet<string> = NONE): Violation[] {
   const course = courseOf(placement);
   const { violations, before } = forward(course);
-  const ways = violations.length > 0 ? [] : brokenWays(course, before, known);
+  const ways = violations.length > 0 ? [] : brokenWays(course, before, ids);
   return [...violations, ...uncounted(placement.steps), ...wrongRemedies(placement), ...ways];
 }
 

@@ -29,11 +29,11 @@ const GLASS = new Set([
 export function brokenWays(
   course: Course,
   before: readonly BenchState[],
-  known: ReadonlySet<string>,
+  ids: ReadonlySet<string>,
 ): Violation[] {
   const { steps, retries } = course.placement;
   return steps.flatMap((step, at) =>
-    known.has(step.id)
+    ids.has(step.id)
       ? []
       : (judgementOf(step)?.answers ?? [])
           .filter(({ good }) => !good)
@@ -44,9 +44,9 @@ export function brokenWays(
               const to = steps.findIndex((other) => other.id === goTo);
               if (!rule || to < 0 || tried.has(id)) return [];
               tried.add(id);
-              const found = brokenWay(course, before, { at, to, rule, via });
-              return found
-                ? [{ code: found.code, step: step.id, params: [step.title, sees, found.why] }]
+              const broken = brokenWay(course, before, { at, to, rule, via });
+              return broken
+                ? [{ code: broken.code, step: step.id, params: [step.title, sees, broken.why] }]
                 : [];
             });
           }),

@@ -9,9 +9,9 @@ import { type Cable, zCable } from "./cable";
 
 const { cables, procedures } = shippedLibrary();
 const cable = (id: string): Cable => {
-  const found = cables.find((one) => one.id === id);
-  if (!found) throw new Error(`${id} is not shipped`);
-  return found;
+  const cable = cables.find((cable) => cable.id === id);
+  if (!cable) throw new Error(`${id} is not shipped`);
+  return cable;
 };
 const glassOf = ({ cores: [core = "9/125"] }: Cable) => core;
 const problem = (work: () => unknown): string => {
@@ -25,12 +25,15 @@ const problem = (work: () => unknown): string => {
 };
 
 describe("the elements of every shipped cable", () => {
-  it.each(cables)("$id: as many fibres as it has, each found by its address and numbered in order", (one) => {
-    const fibres = fibresBelow(one, []);
-    expect(fibres).toHaveLength(one.fibreCount);
-    expect(fibres.map((address) => fibreNumber(one, address))).toEqual(fibres.map((_, i) => i + 1));
-    for (const address of fibres) expect(parseAddress(addressText(address))).toEqual(address);
-  });
+  it.each(cables)(
+    "$id: as many fibres as it has, each found by its address and numbered in order",
+    (item) => {
+      const fibres = fibresBelow(item, []);
+      expect(fibres).toHaveLength(item.fibreCount);
+      expect(fibres.map((address) => fibreNumber(item, address))).toEqual(fibres.map((_, i) => i + 1));
+      for (const address of fibres) expect(parseAddress(addressText(address))).toEqual(address);
+    },
+  );
   it("go by colours in their order, tube and fibre each, as a fibre's identity says", () => {
     const trunk = cable("loose-tube-144");
     for (const address of fibresBelow(trunk, [])) {
@@ -55,22 +58,22 @@ describe("an address the cable does not have", () => {
     ["tube", "“tube” is not an element"],
     ["strand 4", "“strand 4” is not an element"],
     ["tube 0", "“tube 0” is not an element"],
-  ])("%s is refused, saying what there is", (text, says) => {
+  ])("%s is refused, saying what there is", (text, message) => {
     const said = problem(() => elementAt(trunk, parseAddress(text)));
     expect(said).toContain("no-such-element: ");
-    expect(said).toContain(says);
+    expect(said).toContain(message);
   });
 });
 
 describe("what work opens onto", () => {
   it("is a whole cable document for every element of every shipped cable", () => {
-    for (const one of cables)
-      for (const address of fibresBelow(one, []).slice(0, 14))
+    for (const cable of cables)
+      for (const address of fibresBelow(cable, []).slice(0, 14))
         for (let depth = 1; depth <= address.length; depth++) {
           const from = address.slice(0, depth);
-          const layered = problem(() => opened(one, from, glassOf(one)));
-          if (layered === "taken") zCable.encode(opened(one, from, glassOf(one)));
-          else expect([one.id, layered]).toEqual([one.id, expect.stringContaining("worked by itself")]);
+          const layered = problem(() => opened(cable, from, glassOf(cable)));
+          if (layered === "taken") zCable.encode(opened(cable, from, glassOf(cable)));
+          else expect([cable.id, layered]).toEqual([cable.id, expect.stringContaining("worked by itself")]);
         }
   });
   it("runs as one chain from a loose tube by a breakout kit into 900 tubing to any style that takes it", () => {
@@ -80,7 +83,7 @@ describe("what work opens onto", () => {
     if (!kit) throw new Error("the kit is not shipped");
     expect(misfits(kit, trunk, "9/125")).toEqual([]);
     const fibre = opened(trunk, parseAddress("tube 3 / fibre 7"), "9/125", furcation);
-    const fits = (one: Cable) => proceduresFor(procedures, one, "9/125").map(({ id }) => id);
+    const fits = (item: Cable) => proceduresFor(procedures, item, "9/125").map(({ id }) => id);
     expect(fits(fibre)).toEqual(fits(furcation));
     expect(fits(fibre)).toContain("stub-cam-crimp-900");
     expect(fibre.name).toBe("fibre of Stranded loose tube, 12 × 12, in a furcation tube");

@@ -33,7 +33,7 @@ export const seenFibreText = ({ number, tube, fibre }: SeenFibre): string =>
 
 /** Every fibre that was looked at, the last time it was. */
 export const lastSeen = (all: readonly SeenFibre[]): SeenFibre[] =>
-  [...new Map(all.map((one) => [one.number, one])).keys()].map((number) => {
-    const of = all.filter((one) => one.number === number);
+  [...new Map(all.map((seenElement) => [seenElement.number, seenElement])).keys()].map((number) => {
+    const of = all.filter((seenElement) => seenElement.number === number);
     return mustHoldAt(of, of.length - 1);
   });

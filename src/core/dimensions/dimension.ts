@@ -35,16 +35,16 @@ export function namesHold(
   }: { readonly features: readonly string[]; readonly dimensions: readonly Dimension[] },
   context: z.core.$RefinementCtx,
 ): void {
-  const known = new Set<string>();
+  const allowed = new Set<string>();
   features.forEach((name, i) => {
-    if (known.has(name))
+    if (allowed.has(name))
       context.addIssue({
         code: "custom",
         path: ["features", i],
         message: `Feature “${name}” is named twice`,
         params: coded("duplicate"),
       });
-    known.add(name);
+    allowed.add(name);
   });
   const ids = new Set<string>();
   dimensions.forEach((dimension, i) => {
@@ -57,7 +57,7 @@ export function namesHold(
       });
     ids.add(dimension.id);
     for (const side of ["from", "to"] as const)
-      if (!known.has(dimension[side]))
+      if (!allowed.has(dimension[side]))
         context.addIssue({
           code: "custom",
           path: ["dimensions", i, side],

@@ -96,7 +96,7 @@ const dimensions = fc
       .filter(({ from, to }) => from !== to),
     { minLength: 1, maxLength: 9 },
   )
-  .map((list): Dimension[] => list.map((one, i) => ({ ...one, id: `d${i}` })));
+  .map((list): Dimension[] => list.map((item, i) => ({ ...item, id: `d${i}` })));
 /** Consistent by construction: each nominal is measured off hidden positions, give or take its tolerance. */
 const grounded = fc
   .tuple(fc.array(fc.integer({ min: 0, max: 90_000 }), { minLength: 6, maxLength: 6 }), dimensions)
@@ -112,9 +112,9 @@ const either = fc
 
 /** The same question put as a linear programme, in the solver's text format. */
 function programme(goal: string, { dimensions: list }: DimensionsInput): string {
-  const rows = list.flatMap((one, i) => {
-    const { min, max } = statedLimits(one);
-    const span = `${one.to} - ${one.from}`;
+  const rows = list.flatMap((item, i) => {
+    const { min, max } = statedLimits(item);
+    const span = `${item.to} - ${item.from}`;
     return [
       ...(Number.isFinite(min) ? [`l${i}: ${span} >= ${min}`] : []),
       ...(Number.isFinite(max) ? [`u${i}: ${span} <= ${max}`] : []),
@@ -152,12 +152,12 @@ describe("beside a linear-programming solver (HiGHS)", () => {
         const closed = closeLimits({ features, dimensions: list });
         if (closed.consistent) return;
         const { ids, shortBy } = closed.conflict;
-        const alone = list.filter(({ id }) => ids.includes(id));
-        expect(highs.solve(programme("Minimize\n goal: f0", { features, dimensions: alone })).Status).toMatch(
+        const dimensions = list.filter(({ id }) => ids.includes(id));
+        expect(highs.solve(programme("Minimize\n goal: f0", { features, dimensions })).Status).toMatch(
           /nfeasible/,
         );
         expect(shortBy).toBeGreaterThan(0);
-        const [first, ...rest] = alone as [Dimension, ...Dimension[]];
+        const [first, ...rest] = dimensions as [Dimension, ...Dimension[]];
         const wider = {
           ...first,
           plus: first.plus === null ? null : um(first.plus + shortBy),

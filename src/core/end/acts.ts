@@ -7,7 +7,7 @@ export interface EndAct<State> {
   /** The event that says it, and those that came with it: what a step used up, the shard of a break. */
   readonly event: string;
   readonly with: readonly string[];
-  readonly what: EndEvent;
+  readonly body: EndEvent;
   readonly client: string;
   /** Where the end stood before it. */
   readonly before: State;
@@ -44,13 +44,13 @@ const isLeaving = (event: EndEvent): boolean =>
 
 /** Whether an event came with the act before it, and which of the two says what was done. */
 function joins(
-  last: Pick<EndAct<unknown>, "what" | "client">,
+  last: Pick<EndAct<unknown>, "body" | "client">,
   { client, event }: { client: string; event: EndEvent },
 ): "before" | "after" | null {
   if (last.client !== client) return null;
-  if (isLeaving(last.what) && (event.kind === "step" || isLeaving(event))) return "after";
+  if (isLeaving(last.body) && (event.kind === "step" || isLeaving(event))) return "after";
   const glass = event.kind === "shards" && event.step === undefined && event.made > 0;
-  return glass && (last.what.kind === "answer" || last.what.kind === "fault") ? "before" : null;
+  return glass && (last.body.kind === "answer" || last.body.kind === "fault") ? "before" : null;
 }
 
 /** The acts that can be taken back once an event has happened. */
@@ -68,11 +68,11 @@ export function actsAfter<State extends Undoable<State>>(
   if (last && side !== null) {
     const together: EndAct<State> =
       side === "after"
-        ? { ...last, event: id, with: [...last.with, last.event], what: event }
+        ? { ...last, event: id, with: [...last.with, last.event], body: event }
         : { ...last, with: [...last.with, id] };
     return [...acts.slice(0, -1), together];
   }
-  const act: EndAct<State> = { event: id, with: [], what: event, client, before: { ...state, acts: [] } };
+  const act: EndAct<State> = { event: id, with: [], body: event, client, before: { ...state, acts: [] } };
   return [...acts, act].slice(-REMEMBERED);
 }
 

@@ -6,7 +6,7 @@ import { keptVerdicts, resultOf } from "./result";
 import type { EndState, RunTimer } from "./state";
 
 /** What is told of an end in a list: all of it follows from its events. */
-export interface Follows {
+interface EndSummary {
   readonly job: string;
   readonly label: string;
   readonly result: Result | null;
@@ -26,7 +26,7 @@ export function followsFrom(
   state: EndState,
   rule: Rule,
   judged: Pick<Judged, "result" | "verdicts"> | null,
-): Follows {
+): EndSummary {
   const { job, label, signed, at } = state;
   return {
     job,

@@ -54,11 +54,11 @@ describe("a part found not to be on, whichever, at whatever step", () => {
   it("is told with what it takes, and no end is gone on with or signed without it", () => {
     const counts = { on: 0, shut: 0 };
     for (const { name, sheet, part, index, state } of missed()) {
-      const [one] = forgottenParts(sheet, state);
-      expect([name, one?.part.id]).toEqual([name, part.id]);
+      const [missing] = forgottenParts(sheet, state);
+      expect([name, missing?.part.id]).toEqual([name, part.id]);
       const trap = sheet.lines.findIndex(({ step }) => step.id === part.trappedBy);
-      expect([name, one?.shutOutBy !== null]).toEqual([name, trap >= 0 && index > trap]);
-      if (one?.shutOutBy === null) counts.on += 1;
+      expect([name, missing?.shutOutBy !== null]).toEqual([name, trap >= 0 && index > trap]);
+      if (missing?.shutOutBy === null) counts.on += 1;
       else counts.shut += 1;
       expect([name, codeOf(sheet, state, SIGN)]).toEqual([name, "gate"]);
       if (index + 1 < sheet.lines.length)
@@ -86,17 +86,19 @@ describe("a part found not to be on, whichever, at whatever step", () => {
   });
   it("goes on again in its place while it can, with what lies in front of it after it", () => {
     for (const { name, sheet, state } of missed()) {
-      const [one] = forgottenParts(sheet, state);
-      if (one?.shutOutBy !== null) continue;
-      const late = andThen(state, { kind: "thread", part: one.part.id, on: true });
+      const [missing] = forgottenParts(sheet, state);
+      if (missing?.shutOutBy !== null) continue;
+      const late = andThen(state, { kind: "thread", part: missing.part.id, on: true });
       expect([name, outOfOrder(sheet, late).map(({ part }) => part.id)]).toEqual([
         name,
-        one.behind.map(({ id }) => id),
+        missing.behind.map(({ id }) => id),
       ]);
       const put = andThen(
         state,
-        ...one.behind.map(({ id }): EndEvent => ({ kind: "thread", part: id, on: false })),
-        ...[one.part, ...one.behind].map(({ id }): EndEvent => ({ kind: "thread", part: id, on: true })),
+        ...missing.behind.map(({ id }): EndEvent => ({ kind: "thread", part: id, on: false })),
+        ...[missing.part, ...missing.behind].map(
+          ({ id }): EndEvent => ({ kind: "thread", part: id, on: true }),
+        ),
       );
       expect([name, forgottenParts(sheet, put), outOfOrder(sheet, put)]).toEqual([name, [], []]);
     }
@@ -104,10 +106,10 @@ describe("a part found not to be on, whichever, at whatever step", () => {
   it("behind a cleaved end that is not in yet still passes over its face: a fresh cleave follows, and less than a fresh start", () => {
     let over = 0;
     for (const { name, sheet, state } of missed()) {
-      const [one] = forgottenParts(sheet, state);
-      if (!one || one.overFace === null) continue;
+      const [missing] = forgottenParts(sheet, state);
+      if (!missing || missing.overFace === null) continue;
       over += 1;
-      const put = overFaceEvents(sheet, one, one.overFace).reduce((now, event) => {
+      const put = overFaceEvents(sheet, missing, missing.overFace).reduce((now, event) => {
         expect([name, codeOf(sheet, now, event)]).toEqual([name, "taken"]);
         return andThen(now, event);
       }, state);
@@ -122,8 +124,8 @@ describe("a part found not to be on, whichever, at whatever step", () => {
   it("once shut out takes a fresh start, with its cable counted and nothing that was read left standing", () => {
     for (const { name, sheet, part, gate, state } of missed()) {
       const event = restartEvent(sheet, part.id);
-      const [one] = forgottenParts(sheet, state);
-      const shut = one !== undefined && one.shutOutBy !== null;
+      const [missing] = forgottenParts(sheet, state);
+      const shut = missing !== undefined && missing.shutOutBy !== null;
       expect([name, codeOf(sheet, state, event)]).toEqual([name, shut ? "taken" : "wrong-restart"]);
       if (!shut) continue;
       const cheaper = { ...event, cableLost: 0 } as unknown as EndEvent;
@@ -148,8 +150,8 @@ describe("the step that needs a part", () => {
     for (const { name, sheet } of shippedSheets)
       for (const part of sheet.parts.filter(({ neededAt }) => neededAt)) {
         const needed = (threaded: string[]) => partsNeededAt(sheet, { threaded }, part.neededAt as string);
-        expect([name, needed([part.id]).find((one) => one.part === part)?.on]).toEqual([name, true]);
-        expect([name, needed([]).find((one) => one.part === part)?.on]).toEqual([name, false]);
+        expect([name, needed([part.id]).find((item) => item.part === part)?.on]).toEqual([name, true]);
+        expect([name, needed([]).find((item) => item.part === part)?.on]).toEqual([name, false]);
       }
   });
 });

@@ -125,18 +125,18 @@ describe("a look that was bad", () => {
 });
 
 describe("shards", () => {
-  const made = (n: number, binned = 0): EndEvent => ({ kind: "shards", made: n, binned });
+  const create = (n: number, binned = 0): EndEvent => ({ kind: "shards", made: n, binned });
   const sign: EndEvent = { kind: "sign", name: "Ada", outcome: "kept" };
   it("are counted off and into the bin; taking back never goes below nothing", () => {
-    expect(stateOf(made(2), made(0, 1)).shards).toEqual({ made: 2, binned: 1 });
-    expect(shardsMissing(stateOf(made(2), made(0, 1)))).toBe(1);
-    expect(stateOf(made(1), made(-3)).shards.made).toBe(0);
+    expect(stateOf(create(2), create(0, 1)).shards).toEqual({ made: 2, binned: 1 });
+    expect(shardsMissing(stateOf(create(2), create(0, 1)))).toBe(1);
+    expect(stateOf(create(1), create(-3)).shards.made).toBe(0);
   });
   it("one missing, an end cannot be signed off without saying so", () => {
-    expect(codeOf(sign, made(1))).toBe("shards");
-    expect(codeOf({ ...sign, outcome: "cut-off" }, made(1))).toBe("shards");
-    expect(codeOf({ ...sign, missingShards: "under the bench, swept with tape" }, made(1))).toBe("taken");
-    expect(codeOf(sign, made(1, 1))).toBe("taken");
+    expect(codeOf(sign, create(1))).toBe("shards");
+    expect(codeOf({ ...sign, outcome: "cut-off" }, create(1))).toBe("shards");
+    expect(codeOf({ ...sign, missingShards: "under the bench, swept with tape" }, create(1))).toBe("taken");
+    expect(codeOf(sign, create(1, 1))).toBe("taken");
   });
 });
 

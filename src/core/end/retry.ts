@@ -39,7 +39,8 @@ export function retriesOffered(
         : [];
   return offered.flatMap(({ rule: id, goTo }, i) => {
     // A rule may name the step for each kind of cable: the first that this sheet has is where it goes.
-    if (offered.slice(0, i).some((one) => one.rule === id && stepAt(sheet, one.goTo) >= 0)) return [];
+    if (offered.slice(0, i).some((earlier) => earlier.rule === id && stepAt(sheet, earlier.goTo) >= 0))
+      return [];
     const rule = sheet.retries.find((retry) => retry.id === id);
     const to = stepAt(sheet, goTo);
     if (!rule || to < 0) return [];

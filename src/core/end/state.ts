@@ -198,7 +198,8 @@ function changed(state: EndState, { id, at, event }: Recorded): EndState {
     case "fault": {
       const { kind: _kind, on, ...fault } = event;
       const others = state.faults.filter(
-        ({ leg, feature, what }) => leg !== fault.leg || feature !== fault.feature || what !== fault.what,
+        ({ leg, feature, what: seenFault }) =>
+          leg !== fault.leg || feature !== fault.feature || seenFault !== fault.what,
       );
       return { ...state, faults: on ? [...others, fault] : others };
     }
@@ -286,7 +287,7 @@ function retried(
   state: EndState,
   { rule, leg, to, voids, cableLost = ZERO }: Extract<EndEvent, { kind: "retry" }>,
 ): EndState {
-  const of = (one: string) => leg === undefined || one === leg;
+  const of = (legId: string) => leg === undefined || legId === leg;
   return {
     ...voided(state, voids),
     at: to,
@@ -295,7 +296,7 @@ function retried(
     inHand: null,
     places:
       cableLost > 0
-        ? Object.fromEntries(Object.entries(state.places).filter(([one]) => !of(one)))
+        ? Object.fromEntries(Object.entries(state.places).filter(([first]) => !of(first)))
         : state.places,
     anew: cableLost > 0 ? begunAgain(state) : state.anew,
     faults: cableLost > 0 ? state.faults.filter((fault) => !of(fault.leg)) : state.faults,

@@ -56,8 +56,8 @@ describe("every style on every cable and glass it goes on", () => {
       add({ kind: "step", to: nextLine(state) });
     }
     expect(seen).toEqual(sheet.lines.map(({ index }) => index));
-    const { made, binned } = state.shards;
-    if (made > binned) add({ kind: "shards", made: 0, binned: made - binned });
+    const { made: count, binned } = state.shards;
+    if (count > binned) add({ kind: "shards", made: 0, binned: count - binned });
     add({ kind: "sign", name: "Ada", outcome: "kept" });
     expect(resultOf(sheet, state, GUARDED)).toBe("in");
   });

@@ -18,11 +18,14 @@ describe("before a fibre is cut", () => {
       .integer({ min: 1, max: 432 })
       .map((number) => identity({ perTube: 12, tubes: 36, number }));
     fc.assert(
-      fc.property(wanted, seen, seen, ({ tube, fibre }, one, two) => {
-        const right = (what: SeenElement | null, is: typeof tube) =>
-          what !== null && what !== "doubtful" && what.code === is.code && what.tracers === is.tracers;
-        const { may } = beforeCut({ tube, fibre }, { tube: one, fibre: two });
-        expect(may === "cut").toBe(right(one, tube) && right(two, fibre));
+      fc.property(wanted, seen, seen, ({ tube, fibre }, text, two) => {
+        const right = (subject: SeenElement | null, is: typeof tube) =>
+          subject !== null &&
+          subject !== "doubtful" &&
+          subject.code === is.code &&
+          subject.tracers === is.tracers;
+        const { may } = beforeCut({ tube, fibre }, { tube: text, fibre: two });
+        expect(may === "cut").toBe(right(text, tube) && right(two, fibre));
       }),
     );
   });

@@ -19,9 +19,9 @@ export function beforeCut(
   seen: { readonly tube: SeenElement | null; readonly fibre: SeenElement | null },
 ): CutAnswer {
   for (const about of ["tube", "fibre"] as const) {
-    const one = seen[about];
-    if (one === null) return { may: "ask", about };
-    if (!same(one, wanted[about])) return { may: "not", about, seen: one };
+    const first = seen[about];
+    if (first === null) return { may: "ask", about };
+    if (!same(first, wanted[about])) return { may: "not", about, seen: first };
   }
   return { may: "cut" };
 }

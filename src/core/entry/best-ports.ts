@@ -41,9 +41,9 @@ interface Asked {
 const maskOf = ({ ports }: PortChoice): number => ports.reduce((mask, place) => mask | (1 << place), 0);
 
 /** Sets of ports that the through cables can take together: by the ports taken, the least cost and by which ways. */
-function throughSets(asked: readonly Asked[]): Map<number, { cost: number; ways: readonly PortChoice[] }> {
+function throughSets(cables: readonly Asked[]): Map<number, { cost: number; ways: readonly PortChoice[] }> {
   let sets = new Map<number, { cost: number; ways: readonly PortChoice[] }>([[0, { cost: 0, ways: [] }]]);
-  for (const { ways, through } of asked) {
+  for (const { ways, through } of cables) {
     if (!through) continue;
     const next: typeof sets = new Map();
     for (const [taken, { cost, ways: before }] of sets)
@@ -51,8 +51,8 @@ function throughSets(asked: readonly Asked[]): Map<number, { cost: number; ways:
         const mask = maskOf(way);
         if ((taken & mask) !== 0) continue;
         const sum = cost + costOf(way);
-        const found = next.get(taken | mask);
-        if (!found || sum < found.cost) next.set(taken | mask, { cost: sum, ways: [...before, way] });
+        const earlier = next.get(taken | mask);
+        if (!earlier || sum < earlier.cost) next.set(taken | mask, { cost: sum, ways: [...before, way] });
       }
     sets = next;
   }
@@ -66,14 +66,14 @@ interface Placed {
 }
 
 /** The least cost of placing every cable; null where they cannot all be placed. */
-function leastOf(asked: readonly Asked[], ports: number): Placed | null {
-  const single = asked.filter(({ through }) => !through);
+function leastOf(cables: readonly Asked[], ports: number): Placed | null {
+  const single = cables.filter(({ through }) => !through);
   const offers = single.map(({ ways }): Offer[] =>
     ways.map((way) => ({ column: mustHoldAt(way.ports, 0), cost: costOf(way) })),
   );
   const free = assign(offers, ports);
   if (!free) return null;
-  const sets = [...throughSets(asked)].sort(([, a], [, b]) => a.cost - b.cost);
+  const sets = [...throughSets(cables)].sort(([, a], [, b]) => a.cost - b.cost);
   let best: { cost: number; through: readonly PortChoice[]; columns: readonly number[] } | null = null;
   for (const [taken, { cost, ways }] of sets) {
     // With every port free the rest cannot cost less: nor can any set that comes after.
@@ -93,28 +93,28 @@ function leastOf(asked: readonly Asked[], ports: number): Placed | null {
   let [nextThrough, nextSingle] = [0, 0];
   return {
     cost,
-    ways: asked.map((one) => {
-      if (one.through) return mustHoldAt(through, nextThrough++);
+    ways: cables.map((cable) => {
+      if (cable.through) return mustHoldAt(through, nextThrough++);
       const column = mustHoldAt(columns, nextSingle++);
       return mustHoldAt(
-        one.ways,
-        one.ways.findIndex((way) => way.ports[0] === column),
+        cable.ways,
+        cable.ways.findIndex((way) => way.ports[0] === column),
       );
     }),
   };
 }
 
 /** Of all ways to place everything at the least cost, the first by the places of the ports, cable by cable. */
-function firstOf(asked: readonly Asked[], ports: number, least: Placed): readonly PortChoice[] {
+function firstOf(cables: readonly Asked[], ports: number, least: Placed): readonly PortChoice[] {
   let now = least.ways;
-  const fixed: Asked[] = [...asked];
-  asked.forEach(({ ways, through }, i) => {
+  const fixed: Asked[] = [...cables];
+  cables.forEach(({ ways, through }, i) => {
     const earlier = ways.slice(0, ways.indexOf(mustHoldAt(now, i)));
     for (const way of earlier) {
-      const tried = fixed.map((one, n) => (n === i ? { ways: [way], through } : one));
-      const found = leastOf(tried, ports);
-      if (found && found.cost <= least.cost) {
-        now = found.ways;
+      const tried = fixed.map((fixedCable, n) => (n === i ? { ways: [way], through } : fixedCable));
+      const placed = leastOf(tried, ports);
+      if (placed && placed.cost <= least.cost) {
+        now = placed.ways;
         break;
       }
     }
@@ -133,11 +133,11 @@ const MOST_LEFT_OUT = 48;
  * then left out is one more remainder (smallest unsatisfiable subsets by implicit hitting sets, Ignatiev et al. 2015).
  * In a large closure that is only a little too small there are too many: then a set of which nothing can be left out.
  */
-function smallestStuck(asked: readonly Asked[], ports: number) {
-  const places = asked.map((_, i) => i);
+function smallestStuck(cables: readonly Asked[], ports: number) {
+  const places = cables.map((_, i) => i);
   const fits = (set: readonly number[]): boolean =>
     leastOf(
-      set.map((i) => mustHoldAt(asked, i)),
+      set.map((i) => mustHoldAt(cables, i)),
       ports,
     ) !== null;
   const leftOut: (readonly number[])[] = [];
@@ -151,7 +151,7 @@ function smallestStuck(asked: readonly Asked[], ports: number) {
   }
   let set: readonly number[] = places;
   for (const i of [...places].reverse()) {
-    const without = set.filter((one) => one !== i);
+    const without = set.filter((value) => value !== i);
     if (!fits(without)) set = without;
   }
   return { set, smallest: false };
@@ -162,15 +162,15 @@ function smallestStuck(asked: readonly Asked[], ports: number) {
  * ports, then the first by the places of the ports, cable by cable.
  */
 export function bestPorts({ ports, cables }: PortsInput): PortsAnswer {
-  const asked = cables.map(
+  const openCables = cables.map(
     (cable): Asked => ({ ways: waysOf(cable, ports), through: cable.through === true }),
   );
-  const least = leastOf(asked, ports.length);
+  const least = leastOf(openCables, ports.length);
   if (!least) {
-    const { set, smallest } = smallestStuck(asked, ports.length);
+    const { set, smallest } = smallestStuck(openCables, ports.length);
     return { possible: false, cannot: set.map((i) => mustHoldAt(cables, i).id), smallest };
   }
-  const ways = firstOf(asked, ports.length, least);
+  const ways = firstOf(openCables, ports.length, least);
   return {
     possible: true,
     assignment: ways.map((way, i) => ({

@@ -31,7 +31,7 @@ const entryOf = (id: string): Entry =>
     entries.filter((entry) => entry.id === id),
     0,
   );
-const made = (entry: Entry): Procedure => check(zProcedure, entryProcedure(entry, sheetWords));
+const built = (entry: Entry): Procedure => check(zProcedure, entryProcedure(entry, sheetWords));
 const cableOf = (id: string): Cable =>
   mustHoldAt(
     cables.filter((cable) => cable.id === id),
@@ -78,7 +78,7 @@ describe("every shipped entry", () => {
       for (const cable of cables.filter(({ construction }) => entry.takes.includes(construction))) {
         const { diameter } = mustHoldAt(cable.layers, 0);
         const taken = entry.ports.some(({ bushedMin, max }) => bushedMin <= diameter && diameter <= max);
-        expect([entry.id, cable.id, misfits(made(entry), cable).length === 0]).toEqual([
+        expect([entry.id, cable.id, misfits(built(entry), cable).length === 0]).toEqual([
           entry.id,
           cable.id,
           taken,
@@ -116,7 +116,7 @@ describe("every shipped entry", () => {
   });
   it("asks for cautions where work can hurt: pressure, blades, the bond, live light, shards", () => {
     for (const entry of entries) {
-      const { steps } = made(entry);
+      const { steps } = built(entry);
       const beside = (caution: string) => steps.filter(({ cautions }) => cautions.includes(caution));
       expect(beside("pressure").map(({ id }) => id)).toEqual(entry.relief ? ["relief"] : []);
       for (const caution of ["blades", "bond", "live-light", "shards", "access"])
@@ -125,7 +125,7 @@ describe("every shipped entry", () => {
   });
   it("photographs the inside and looks at plugs before the cover, and tightens in its stated order", () => {
     for (const entry of entries) {
-      const { steps } = made(entry);
+      const { steps } = built(entry);
       const place = (id: string) => steps.findIndex((step) => step.id === id);
       expect(place("photographed")).toBeLessThan(place("cover"));
       expect(place("plugs")).toBeLessThan(place("cover"));
@@ -156,7 +156,7 @@ describe("lengths of an entry by the cable that goes in", () => {
       tails: { nominal: 25.4, plus: 5, minus: 5 },
       "seal-gap": { nominal: 0.55, plus: 0.45, minus: 0.45 },
     });
-    const sheet = sheetOf(made(entry), cableOf("armoured-ribbon-96"));
+    const sheet = sheetOf(built(entry), cableOf("armoured-ribbon-96"));
     expect(limit(sheet, "members")).toMatchObject({ min: um(50_800), max: um(57_150) });
     expect(limit(sheet, "tails")).toMatchObject({
       from: "ripcord-end",
@@ -181,12 +181,12 @@ describe("lengths of an entry by the cable that goes in", () => {
         },
       ],
     });
-    const parts = (cable: string) => sheetOf(made(entry), cableOf(cable)).parts.map(({ id }) => id);
+    const parts = (cable: string) => sheetOf(built(entry), cableOf(cable)).parts.map(({ id }) => id);
     expect(parts("loose-tube-36")).toEqual(["bushing"]);
     expect(parts("central-tube-ribbon-96")).toEqual([]);
   });
   it("put a bushing on for the ports that take the cable with one alone, each range of ports by itself", () => {
-    const procedure = made(entryOf("entry-dome-gel"));
+    const procedure = built(entryOf("entry-dome-gel"));
     const on = (diameter: number) => {
       const drop = cableOf("flat-drop");
       const [outer] = drop.layers;
@@ -210,7 +210,7 @@ describe("lengths of an entry by the cable that goes in", () => {
   });
   it("refuse a diameter between what two ranges of ports take, and a cable in mid-run of a kind the entry does not take", () => {
     const pole = entryOf("entry-pedestal");
-    const procedure = made(pole);
+    const procedure = built(pole);
     expect(procedure.appliesTo.jackets).toHaveLength(2);
     const thick = (diameter: number) => {
       const cable = cableOf("loose-tube-36");
@@ -228,28 +228,28 @@ describe("lengths of an entry by the cable that goes in", () => {
     ).toContain("construction");
   });
   it("store as many turns as there is room for, and no more than the storage takes", () => {
-    const told = (id: string, cable: string) => {
-      const line = sheetOf(made(entryOf(id)), cableOf(cable)).lines.find(({ step }) => step.id === "store");
+    const report = (id: string, cable: string) => {
+      const line = sheetOf(built(entryOf(id)), cableOf(cable)).lines.find(({ step }) => step.id === "store");
       return /(\d.*? turns?)/.exec(line?.step.how ?? "")?.[1];
     };
     // (1 480 − 12 − 165) / 610 = 2.1; (920 − 10 − 165) / 610 = 1.2; (1 240 − 15 − 260) / 720 = 1.3.
-    expect(told("entry-dome-gel", "loose-tube-36")).toBe("2 turns");
-    expect(told("entry-dome-gel", "flat-drop")).toBe("1 turn");
-    expect(told("entry-pedestal", "loose-tube-36")).toBe("1 turn");
+    expect(report("entry-dome-gel", "loose-tube-36")).toBe("2 turns");
+    expect(report("entry-dome-gel", "flat-drop")).toBe("1 turn");
+    expect(report("entry-pedestal", "loose-tube-36")).toBe("1 turn");
   });
   it("follow what the cable has: nothing is asked of armour, members or tubes that are not there", () => {
-    const procedure = made(
+    const procedure = built(
       mustHoldAt(
         entries.filter(({ id }) => id === "entry-dome-gel"),
         0,
       ),
     );
-    const asked = (cable: string) =>
+    const questionOf = (cable: string) =>
       sheetOf(procedure, cableOf(cable))
         .checks.map(({ dimension }) => dimension)
         .sort();
-    expect(asked("flat-drop")).toEqual(["members", "opening", "seal-gap", "seal-gap-least"]);
-    expect(asked("loose-tube-36")).toEqual([
+    expect(questionOf("flat-drop")).toEqual(["members", "opening", "seal-gap", "seal-gap-least"]);
+    expect(questionOf("loose-tube-36")).toEqual([
       "members",
       "opening",
       "ripcords",
@@ -258,7 +258,7 @@ describe("lengths of an entry by the cable that goes in", () => {
       "tube",
       "yarn",
     ]);
-    expect(asked("armoured-loose-tube-double")).toEqual(
+    expect(questionOf("armoured-loose-tube-double")).toEqual(
       ["armour", "inner", "members", "opening", "seal-gap", "seal-gap-least", "tails", "tube", "yarn"].sort(),
     );
     const opening = (cable: string) => limit(sheetOf(procedure, cableOf(cable)), "opening")?.nominal;
@@ -269,7 +269,7 @@ describe("lengths of an entry by the cable that goes in", () => {
     ]);
   });
   it("set the blade to three quarters of the wall that is there, ripcords spared", () => {
-    const procedure = made(
+    const procedure = built(
       mustHoldAt(
         entries.filter(({ id }) => id === "entry-dome-gel"),
         0,
@@ -359,7 +359,7 @@ describe("a cable that goes through", () => {
       });
       expect(2 * (limit(sheet, "half")?.nominal ?? 0)).toBeGreaterThanOrEqual(opening);
       const bared = sheet.lines.flatMap(({ bares }) => bares.map(({ layer }) => layer));
-      for (const kept of ["tube", "ribbon", "coating", "glass"]) expect(bared).not.toContain(kept);
+      for (const saved of ["tube", "ribbon", "coating", "glass"]) expect(bared).not.toContain(saved);
     }
   });
   it("has more sheath opened on the side whose stub is short, and nothing done on the other", () => {
@@ -388,7 +388,9 @@ describe("a cable that goes through", () => {
     expect(advice?.carryOn[0]?.means).toMatch(/store a turn more/);
   });
   describe("the opening, which its two sides make together", () => {
-    const [{ sheet } = mustHoldAt(sheets, 0)] = sheets.filter(({ sheet: one }) => limit(one, "members")?.min);
+    const [{ sheet } = mustHoldAt(sheets, 0)] = sheets.filter(
+      ({ sheet: runSheet }) => limit(runSheet, "members")?.min,
+    );
     const half = limit(sheet, "half");
     const [least, figure] = [(half?.min ?? 0) / 1000, (half?.nominal ?? 0) / 1000];
     const sides = (
@@ -401,7 +403,7 @@ describe("a cable that goes through", () => {
       standings(sheet, state, { kind: "simple" })
         .filter(({ check, judged }) => check.dimension === "half" && judged)
         .map(({ judged }) => judged?.verdict);
-    const told = (state: EndState) => advise(sheet, state, { kind: "simple" });
+    const report = (state: EndState) => advise(sheet, state, { kind: "simple" });
 
     it("is long enough where one side has over what the other is short of, and not a hair less", () => {
       fc.assert(
@@ -409,25 +411,25 @@ describe("a cable that goes through", () => {
           fc.integer({ min: -30_000, max: 30_000 }),
           fc.integer({ min: -30_000, max: 30_000 }),
           (a, b) => {
-            const [one, two] = [figure + a / 1000, figure + b / 1000];
+            const [first, two] = [figure + a / 1000, figure + b / 1000];
             const whole = a + b;
             const inside =
               whole >= 2 * ((half?.min ?? 0) - (half?.nominal ?? 0)) &&
               (half?.max == null || whole <= 2 * (half.max - (half?.nominal ?? 0)));
             const said = inside ? "in" : "out";
-            expect(verdicts(sides(one, two))).toEqual([said, said]);
+            expect(verdicts(sides(first, two))).toEqual([said, said]);
           },
         ),
       );
     });
     it("is judged by what this side has alone until the other is read", () => {
-      const alone = reads(sheet, [{ leg: "A", dimension: "half", mm: least - 1 }]);
-      expect(verdicts(alone)).toEqual(["out"]);
-      expect(told(alone).map(({ leg, orAt }) => [leg, orAt])).toEqual([["A", null]]);
+      const endState = reads(sheet, [{ leg: "A", dimension: "half", mm: least - 1 }]);
+      expect(verdicts(endState)).toEqual(["out"]);
+      expect(report(endState).map(({ leg, orAt }) => [leg, orAt])).toEqual([["A", null]]);
     });
     it("too short, can be opened further on either side: both are told, each with its cost, and either mends it", () => {
       const state = sides(least - 4, least);
-      const both = told(state);
+      const both = report(state);
       expect(both.map(({ kind, leg, orAt }) => [kind, leg, orAt])).toEqual([
         ["rework", "A", "B"],
         ["rework", "B", "A"],
@@ -438,12 +440,12 @@ describe("a cable that goes through", () => {
         expect(() => mustFollow(sheet, state, { kind: "simple" }, event)).not.toThrow();
         const after = andThen(state, event, { kind: "step", to: event.back });
         // As the rework leaves it, the side it was done on counts before it is read again: nothing is out on the other.
-        expect(told(after)).toEqual([]);
-        const made = standings(sheet, after, { kind: "simple" }).find(
+        expect(report(after)).toEqual([]);
+        const standing = standings(sheet, after, { kind: "simple" }).find(
           ({ check, judged }) => check.dimension === "half" && judged,
         );
-        expect(made?.judged?.verdict).toBe("in");
-        expect(made?.other?.leg).toBe(advice.leg);
+        expect(standing?.judged?.verdict).toBe("in");
+        expect(standing?.other?.leg).toBe(advice.leg);
       }
     });
     it("is met first where something is to be opened further anyway", () => {
@@ -453,13 +455,13 @@ describe("a cable that goes through", () => {
         mm: (limit(sheet, "members")?.min ?? 0) / 1000 - 2,
       });
       for (const leg of OPENING_SIDES)
-        expect(told(sides(least - 4, least, [stub(leg)])).map((endAdvice) => endAdvice.leg)).toEqual(
+        expect(report(sides(least - 4, least, [stub(leg)])).map((endAdvice) => endAdvice.leg)).toEqual(
           leg === "A" ? ["A", "B"] : ["B", "A"],
         );
     });
     it("opened too far is made good by neither", () => {
       const most = (half?.max ?? 0) / 1000;
-      expect(told(sides(most + 3, most)).map(({ kind, orAt }) => [kind, orAt])).toEqual([
+      expect(report(sides(most + 3, most)).map(({ kind, orAt }) => [kind, orAt])).toEqual([
         ["start-over", null],
         ["start-over", null],
       ]);

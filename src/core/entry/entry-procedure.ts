@@ -52,14 +52,14 @@ const worded = (text: string, { radius }: Entry): string => text.replaceAll("{ra
 /** Where a loop is stored: what of its length is on the way there, and how many turns the storage takes. */
 function storing(step: Step, { storage, lengths }: Entry, { stored, whole }: EntrySheet): Step {
   if (!step.how.includes("{turns}")) return step;
-  const [one, other] = storage.paths;
+  const [length, other] = storage.paths;
   const both = stored === "half";
   return {
     ...step,
     turns: {
       along: stored,
       share: both ? 2 : 1,
-      path: both ? um(one + other) : one,
+      path: both ? um(length + other) : length,
       perimeter: storage.perimeter,
       least: storage.turns.min,
       most: storage.turns.max,
@@ -69,9 +69,9 @@ function storing(step: Step, { storage, lengths }: Entry, { stored, whole }: Ent
 }
 
 /** Whether a step has anything to do: it makes or works by nothing that the entry does not state. */
-function stands(step: Step, dimensions: ReadonlySet<string>, made: ReadonlySet<string>): boolean {
+function stands(step: Step, dimensions: ReadonlySet<string>, produced: ReadonlySet<string>): boolean {
   if ("by" in step && step.by !== undefined) return dimensions.has(step.by);
-  if (step.kind === "remove") return made.has(step.to);
+  if (step.kind === "remove") return produced.has(step.to);
   return step.kind === "measure" ? step.checks.some((id) => dimensions.has(id)) : true;
 }
 
@@ -133,7 +133,7 @@ type Named = Pick<Procedure, "id" | "name" | "parts" | "appliesTo">;
 function madeOf(entry: Entry, sheet: EntrySheet, named: Named): ProcedureDocument {
   const dimensions = sheet.dimensions.flatMap((dimension) => {
     const { figure: of, ...own } = dimension;
-    const length = of ?? ENTRY_LENGTHS.find((known) => known === own.id);
+    const length = of ?? ENTRY_LENGTHS.find((lengthId) => lengthId === own.id);
     const figure = length && entry.lengths[length];
     return figure ? [{ ...own, ...figure }] : [];
   });
@@ -149,18 +149,18 @@ function madeOf(entry: Entry, sheet: EntrySheet, named: Named): ProcedureDocumen
   const absent = staged("seal").length > 0 ? ["measure-gap-closed"] : [sheet.slack, "measure-gap"];
   const stated = new Set<string>(dimensions.map(({ id }) => id));
   const reached = new Set(dimensions.flatMap(({ from, to }) => [from, to]));
-  const kept = sheet.steps
+  const saved = sheet.steps
     .filter((step) => stands(step, stated, reached))
     .filter(({ id }) => entry.relief || !VALVE.includes(id))
     .filter(({ id }) => !absent.includes(id))
     .flatMap((step) => {
       const fasteners = tightened.get(step.id);
-      const made = fasteners ? tightening(step, fasteners, named.parts) : [step];
+      const added = fasteners ? tightening(step, fasteners, named.parts) : [step];
       become.set(
         step.id,
-        made.map(({ id }) => id),
+        added.map(({ id }) => id),
       );
-      return made;
+      return added;
     })
     .map((step) => storing({ ...step, how: worded(step.how, entry) }, entry, sheet));
   const procedure: Procedure = {
@@ -174,7 +174,7 @@ function madeOf(entry: Entry, sheet: EntrySheet, named: Named): ProcedureDocumen
     choices: [],
     features: sheet.features.filter(({ id }, i) => i === 0 || reached.has(id)),
     dimensions,
-    steps: kept.map((step) => withNeeds(withinReach(step, kept), become)),
+    steps: saved.map((step) => withNeeds(withinReach(step, saved), become)),
     squareUp: sheet.squareUp,
     retries: sheet.retries,
   };

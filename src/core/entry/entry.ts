@@ -119,11 +119,11 @@ export const zEntry = z
         message: "An entry must state how much sheath is opened",
         params: coded("no-figure"),
       });
-    for (const { at, says } of clashes(entry.lengths))
+    for (const { at, message: text } of clashes(entry.lengths))
       context.addIssue({
         code: "custom",
         path: ["lengths", at, "nominal"],
-        message: says,
+        message: text,
         params: coded("contradiction"),
       });
     if (entry.storage.perimeter < 2 * Math.PI * entry.radius)
@@ -150,14 +150,14 @@ const INSIDE: readonly EntryLength[] = ["armour", "inner", "yarn", "members", "r
 /** Lengths that cannot both hold: which, and why, in words. */
 function clashes(
   lengths: Partial<Record<EntryLength, { readonly nominal: Length }>>,
-): { readonly at: EntryLength; readonly says: string }[] {
+): { readonly at: EntryLength; readonly message: string }[] {
   const nested = NESTED.flatMap(([outer, inner]) => {
     const [around, within] = [lengths[outer], lengths[inner]];
     return around && within && within.nominal < around.nominal
       ? [
           {
             at: inner,
-            says: `“${inner}” ends ${formatMm(within.nominal)} mm beyond the sheath, inside “${outer}” that stands out ${formatMm(around.nominal)}: change one of the two`,
+            message: `“${inner}” ends ${formatMm(within.nominal)} mm beyond the sheath, inside “${outer}” that stands out ${formatMm(around.nominal)}: change one of the two`,
           },
         ]
       : [];
@@ -169,7 +169,7 @@ function clashes(
       ? [
           {
             at: id,
-            says: `“${id}” is ${formatMm(left.nominal)} mm of the ${formatMm(half.nominal)} from the sheath edge to the centre mark: both sides cannot hold it`,
+            message: `“${id}” is ${formatMm(left.nominal)} mm of the ${formatMm(half.nominal)} from the sheath edge to the centre mark: both sides cannot hold it`,
           },
         ]
       : [];

@@ -51,8 +51,8 @@ export function firstHitting(sets: readonly (readonly number[])[]): readonly num
   const shortest = [...sets].sort((a, b) => a.length - b.length);
   const left = { tries: MOST_TRIED };
   for (let most = apart(shortest); left.tries >= 0; most++) {
-    const found = hitting(shortest, -1, most, left);
-    if (found) return left.tries < 0 ? null : found;
+    const choice = hitting(shortest, -1, most, left);
+    if (choice) return left.tries < 0 ? null : choice;
   }
   return null;
 }

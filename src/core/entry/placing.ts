@@ -43,7 +43,7 @@ export function portTrouble(cable: PortCable, ports: readonly Port[], at: readon
 export function portsBy(cable: PortCable, ports: readonly Port[], id: string): readonly string[] {
   const port = ports.find((port) => port.id === id);
   return cable.through && port?.pair !== undefined
-    ? ports.filter(({ pair }) => pair === port.pair).map((one) => one.id)
+    ? ports.filter(({ pair }) => pair === port.pair).map((port) => port.id)
     : [id];
 }
 
@@ -72,9 +72,9 @@ export function placeCables(ports: readonly Port[], cables: readonly PlacedCable
       port.pair !== undefined && ports.some(({ id, pair }) => pair === port.pair && taken.has(id));
     return [broken ? { ...port, pair: undefined } : port];
   });
-  const found: PortsAnswer = bestPorts({ ports: free, cables: open });
-  if (!found.possible) return found;
-  const given = new Map(found.assignment.map(({ cable, ports: at }) => [cable, at]));
+  const portsAnswer: PortsAnswer = bestPorts({ ports: free, cables: open });
+  if (!portsAnswer.possible) return portsAnswer;
+  const given = new Map(portsAnswer.assignment.map(({ cable, ports: at }) => [cable, at]));
   const at = cables.map((cable) => {
     const ids = cable.fixed ?? given.get(cable.id) ?? [];
     const way = waysOf(cable, ports).find(
@@ -88,6 +88,6 @@ export function placeCables(ports: readonly Port[], cables: readonly PlacedCable
     at,
     otherRole: at.filter(({ way }) => way.otherRole).length,
     bushed: at.filter(({ way }) => way.bushed).length,
-    valid: found.valid,
+    valid: portsAnswer.valid,
   };
 }

@@ -47,7 +47,7 @@ const small = fc
 
 /** Every assignment, tried one by one. */
 function everyOne({ ports, cables }: PortsInput, of = cables): PortChoice[][] {
-  const ways = of.map((one) => waysOf(one, ports));
+  const ways = of.map((item) => waysOf(item, ports));
   const go = (i: number, taken: ReadonlySet<number>): PortChoice[][] => {
     const here = ways[i];
     if (!here) return [[]];
@@ -75,15 +75,15 @@ describe("cables in the ports of a closure", () => {
     fc.assert(
       fc.property(small, (input) => {
         const all = everyOne(input);
-        const found = bestPorts(input);
-        expect(found.possible).toBe(all.length > 0);
-        if (!found.possible) return;
-        expect(found.valid).toBe(all.length);
+        const portsAnswer = bestPorts(input);
+        expect(portsAnswer.possible).toBe(all.length > 0);
+        if (!portsAnswer.possible) return;
+        expect(portsAnswer.valid).toBe(all.length);
         const [best] = all.sort((a, b) => inFront(rank(a), rank(b)));
-        expect(found.assignment.map(({ ports }) => ports)).toEqual(
+        expect(portsAnswer.assignment.map(({ ports }) => ports)).toEqual(
           best?.map(({ ports }) => ports.map((place) => input.ports[place]?.id)),
         );
-        expect([found.otherRole, found.bushed]).toEqual(rank(best ?? []).slice(0, 2));
+        expect([portsAnswer.otherRole, portsAnswer.bushed]).toEqual(rank(best ?? []).slice(0, 2));
       }),
       { numRuns: 400 },
     );
@@ -91,11 +91,11 @@ describe("cables in the ports of a closure", () => {
   it("break no port: none holds two, none is closed round what it cannot hold, a through cable has its two ways", () => {
     fc.assert(
       fc.property(small, ({ ports, cables }) => {
-        const found = bestPorts({ ports, cables });
-        if (!found.possible) return;
-        const used = found.assignment.flatMap((one) => one.ports);
+        const portsAnswer = bestPorts({ ports, cables });
+        if (!portsAnswer.possible) return;
+        const used = portsAnswer.assignment.flatMap((item) => item.ports);
         expect(new Set(used).size).toBe(used.length);
-        found.assignment.forEach(({ ports: at }, i) => {
+        portsAnswer.assignment.forEach(({ ports: at }, i) => {
           const cable = cables[i];
           const of = ports.filter(({ id }) => at.includes(id));
           for (const { bushedMin, max } of of) {
@@ -113,17 +113,17 @@ describe("cables in the ports of a closure", () => {
     const crowded = small.filter((input) => everyOne(input).length === 0);
     fc.assert(
       fc.property(crowded, (input) => {
-        const found = bestPorts(input);
-        if (found.possible) throw new Error("it was placed");
+        const portsAnswer = bestPorts(input);
+        if (portsAnswer.possible) throw new Error("it was placed");
         const subsets = Array.from({ length: 2 ** input.cables.length }, (_, mask) =>
           input.cables.filter((_, i) => (mask >> i) & 1),
         );
         const stuck = subsets
           .filter((of) => everyOne(input, of).length === 0)
-          .map((of) => of.map((one) => input.cables.indexOf(one)))
+          .map((of) => of.map((item) => input.cables.indexOf(item)))
           .sort((a, b) => a.length - b.length || inFront(a, b));
-        expect(found.smallest).toBe(true);
-        expect(found.cannot).toEqual(stuck[0]?.map((i) => input.cables[i]?.id));
+        expect(portsAnswer.smallest).toBe(true);
+        expect(portsAnswer.cannot).toEqual(stuck[0]?.map((i) => input.cables[i]?.id));
       }),
       { numRuns: 60 },
     );
@@ -155,7 +155,7 @@ describe("the fewest numbers that hit every set", () => {
         const choices = Array.from({ length: 2 ** 7 }, (_, mask) =>
           Array.from({ length: 7 }, (_, i) => i).filter((i) => (mask >> i) & 1),
         )
-          .filter((choice) => all.every((set) => set.some((one) => choice.includes(one))))
+          .filter((choice) => all.every((set) => set.some((value) => choice.includes(value))))
           .sort((a, b) => a.length - b.length || inFront(a, b));
         expect(firstHitting(all)).toEqual(choices[0]);
       }),

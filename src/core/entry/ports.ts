@@ -50,11 +50,11 @@ export const zPortsInput = z
     cables: z.array(zPortCable).max(PORT_LIMIT, `At most ${PORT_LIMIT} cables`),
   })
   .superRefine(({ ports, cables }, context) => {
-    for (const [name, found] of [
+    for (const [name, complaints] of [
       ["ports", closurePorts(ports)],
       ["cables", twice(cables)],
     ] as const)
-      for (const { path, message, code } of found)
+      for (const { path, message, code } of complaints)
         context.addIssue({ code: "custom", path: [name, ...path], message, params: coded(code) });
   });
 
@@ -69,17 +69,17 @@ const twice = (list: readonly { readonly id: string }[]): Complaint[] =>
 /** What cannot be of the ports of one closure: one id twice, crossed limits, pairs that are none. */
 export function closurePorts(ports: readonly Port[]): Complaint[] {
   const within = ports.flatMap(({ min, max, bushedMin, pair, double }, i) => {
-    const found: Complaint[] = [];
+    const complaints: Complaint[] = [];
     const say = (code: ErrorCode, field: string, message: string) =>
-      found.push({ code, message, path: [i, field] });
+      complaints.push({ code, message, path: [i, field] });
     if (min > max) say("crossed-limits", "min", "A port's least diameter must not exceed its greatest");
     if (bushedMin > min)
       say("crossed-limits", "bushedMin", "With a bushing the least diameter must be smaller than without");
-    if (pair === undefined) return found;
+    if (pair === undefined) return complaints;
     if (double) say("bad-input", "double", "A port must be one of a pair or a double port, not both");
     const of = ports.filter((port) => port.pair === pair).length;
     if (of !== 2) say("bad-input", "pair", `A pair must have two ports; “${pair}” has ${of}`);
-    return found;
+    return complaints;
   });
   return [...twice(ports), ...within];
 }

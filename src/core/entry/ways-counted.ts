@@ -35,11 +35,11 @@ function singlesCounted(diameters: readonly number[], ports: readonly Port[]): n
     const next: typeof states = new Map();
     for (const { free, ways } of states.values()) {
       const now = free.map((count, to) =>
-        to <= at ? 0 : count + opened.filter((one) => one.to === to).length,
+        to <= at ? 0 : count + opened.filter((interval) => interval.to === to).length,
       );
       now.forEach((count, to) => {
         if (count === 0) return;
-        const left = now.map((one, other) => (other === to ? one - 1 : one));
+        const left = now.map((value, other) => (other === to ? value - 1 : value));
         const key = left.join();
         next.set(key, { free: left, ways: (next.get(key)?.ways ?? 0) + ways * count });
       });
@@ -53,7 +53,7 @@ function singlesCounted(diameters: readonly number[], ports: readonly Port[]): n
 export function countWays(cables: readonly PortCable[], ports: readonly Port[]): number {
   const single = cables.filter(({ through }) => !through).map(({ diameter }) => diameter);
   // Ports with the same limits are alike: what is left is counted once for each such rest.
-  const known = new Map<string, number>();
+  const cache = new Map<string, number>();
   let sum = 0;
   for (const [taken, count] of throughCounts(cables, ports)) {
     const left = ports.filter((_, place) => (taken & (1 << place)) === 0);
@@ -61,8 +61,8 @@ export function countWays(cables: readonly PortCable[], ports: readonly Port[]):
       .map(({ bushedMin, max }) => `${bushedMin}-${max}`)
       .sort()
       .join();
-    const ways = known.get(key) ?? singlesCounted(single, left);
-    known.set(key, ways);
+    const ways = cache.get(key) ?? singlesCounted(single, left);
+    cache.set(key, ways);
     sum += count * ways;
   }
   return sum;

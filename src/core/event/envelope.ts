@@ -44,12 +44,12 @@ export interface EventRow {
  * program cannot read comes back as unread, with what it calls itself.
  */
 export function readEvent({ id, seq, v, at, client, body }: EventRow): Recorded {
-  const unread = (why: UnreadEvent["why"], says: unknown): Recorded => ({
+  const unread = (why: UnreadEvent["why"], message: unknown): Recorded => ({
     id,
     seq,
     at,
     client,
-    event: { kind: "unread", why, v, says: typeof says === "string" ? says.slice(0, 80) : "" },
+    event: { kind: "unread", why, v, says: typeof message === "string" ? message.slice(0, 80) : "" },
   });
   const content = parsed(body);
   if (v > EVENT_VERSION) return unread("newer", kindOf(content));

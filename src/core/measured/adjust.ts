@@ -55,10 +55,10 @@ export function adjust(
         return sum + (side * difference.mean + (other === anchor ? base : 0)) / weighed(difference.u) ** 2;
       }, 0),
     );
-    const found = covariance.map((row) =>
+    const weights = covariance.map((row) =>
       row.reduce((sum, value, i) => sum + value * mustHoldAt(right, i), 0),
     );
-    const at = (name: string) => (name === anchor ? base : mustHoldAt(found, free.indexOf(name)));
+    const at = (name: string) => (name === anchor ? base : mustHoldAt(weights, free.indexOf(name)));
     for (const name of free) places.set(name, um(Math.round(at(name))));
     for (const difference of own) {
       const spare =

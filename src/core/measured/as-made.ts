@@ -90,8 +90,8 @@ export function asMade(sheet: RunSheet, state: EndState, rule: Rule, leg: string
   );
   const read = sheet.checks
     .filter((check) => check.leg === leg && expected.has(check.from) && expected.has(check.to))
-    .flatMap((one) => {
-      const { check, judged } = standingOf(sheet, state, rule, one);
+    .flatMap((eachCheck) => {
+      const { check, judged } = standingOf(sheet, state, rule, eachCheck);
       return judged ? [{ check, judged }] : [];
     });
   const differences = read.map(

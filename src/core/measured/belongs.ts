@@ -27,15 +27,15 @@ export function belongsTo(open: readonly Check[], value: Length): Belongs {
   const could = open.filter((check) => within(check, value));
   const [only] = could;
   if (could.length === 1 && only) return { kind: "one", check: only };
-  const [asked] = open;
+  const [openCheck] = open;
   // Like none of them: a slip of the finger or the unit, told against the length asked for.
-  if (could.length === 0 && asked) return { kind: "one", check: asked };
+  if (could.length === 0 && openCheck) return { kind: "one", check: openCheck };
   if (
-    asked &&
-    could.includes(asked) &&
-    could.every((check) => farFrom(asked, value) <= farFrom(check, value))
+    openCheck &&
+    could.includes(openCheck) &&
+    could.every((check) => farFrom(openCheck, value) <= farFrom(check, value))
   )
-    return { kind: "one", check: asked };
+    return { kind: "one", check: openCheck };
   const [best, next] = [...could].sort((a, b) => farFrom(a, value) - farFrom(b, value));
   const plain =
     best &&

@@ -12,7 +12,7 @@ export const zId = zName.refine((id) => !(id in Object.prototype), {
 });
 
 /** A UUID, in small letters whichever way it was written (RFC 9562 takes both). */
-export const zUuid = (what: string) => z.uuid(what).toLowerCase();
+export const zUuid = (noun: string) => z.uuid(noun).toLowerCase();
 
 /** What a document goes by: small letters, digits, points and hyphens. */
 export const zDocumentId = z

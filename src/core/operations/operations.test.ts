@@ -12,11 +12,11 @@ const cases = (name: OperationName): Case[] =>
   JSON.parse(readFileSync(new URL(`./vectors/${name}.json`, import.meta.url), "utf8"));
 
 /** Where an answer strays from the expected one; more fields than expected are fine. */
-function strays(found: unknown, expected: unknown, at = "answer"): string[] {
+function strays(match: unknown, expected: unknown, at = "answer"): string[] {
   if (typeof expected === "number") {
     const near =
-      typeof found === "number" &&
-      Math.abs(found - expected) <=
+      typeof match === "number" &&
+      Math.abs(match - expected) <=
         Math.max(
           1e-6,
           1e-5 * Math.abs(expected),
@@ -26,19 +26,19 @@ function strays(found: unknown, expected: unknown, at = "answer"): string[] {
             ? 0.001
             : 0,
         );
-    return near ? [] : [`${at}: ${found} is not ${expected}`];
+    return near ? [] : [`${at}: ${match} is not ${expected}`];
   }
   if (typeof expected !== "object" || expected === null)
-    return Object.is(found, expected) ? [] : [`${at}: ${found} is not ${expected}`];
-  if (Array.isArray(expected) && (!Array.isArray(found) || found.length !== expected.length))
+    return Object.is(match, expected) ? [] : [`${at}: ${match} is not ${expected}`];
+  if (Array.isArray(expected) && (!Array.isArray(match) || match.length !== expected.length))
     return [`${at}: another number of items`];
   return Object.entries(expected).flatMap(([key, value]) =>
-    strays((found as Record<string, unknown> | undefined)?.[key], value, `${at}.${key}`),
+    strays((match as Record<string, unknown> | undefined)?.[key], value, `${at}.${key}`),
   );
 }
 
 describe.each(Object.keys(operations) as OperationName[])("%s agrees with its example cases", (name) => {
-  it.each(cases(name).map((one, i) => [i, one] as const))("case %i", async (_, { input, expected }) => {
+  it.each(cases(name).map((item, i) => [i, item] as const))("case %i", async (_, { input, expected }) => {
     expect(strays(await compute(name, input), expected)).toEqual([]);
   });
 });
@@ -100,9 +100,9 @@ describe("bad input is refused, naming the field, what was found and what is all
     ["levitate", {}, "unknown-operation", []],
     ["__proto__", {}, "unknown-operation", []],
   ] as const)("%s %j → %s", async (name, input, code, path) => {
-    const found = await problem(name, input);
-    expect(found.code).toBe(code);
-    expect(found.path).toEqual(path);
+    const match = await problem(name, input);
+    expect(match.code).toBe(code);
+    expect(match.path).toEqual(path);
   });
   it("says what it found", async () => {
     expect((await problem("dimensions", dims({ nominal: "forty" }))).message).toBe(
@@ -110,9 +110,9 @@ describe("bad input is refused, naming the field, what was found and what is all
     );
   });
   it("tells all that is wrong with it, the first first", async () => {
-    const found = await problem("dimensions", dims({ nominal: "forty", plus: -1 }));
-    expect(found.path).toEqual(["dimensions", 0, "nominal"]);
-    expect(found.also).toMatchObject([{ code: "negative", path: ["dimensions", 0, "plus"] }]);
+    const match = await problem("dimensions", dims({ nominal: "forty", plus: -1 }));
+    expect(match.path).toEqual(["dimensions", 0, "nominal"]);
+    expect(match.also).toMatchObject([{ code: "negative", path: ["dimensions", 0, "plus"] }]);
   });
 });
 

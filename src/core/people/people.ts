@@ -30,18 +30,22 @@ export interface Person {
 export function peopleFrom(events: readonly PersonEvent[]): Person[] {
   const people = new Map<string, Person>();
   for (const { kind, person, name, into } of events) {
-    const known = people.get(person);
+    const existing = people.get(person);
     if (kind === "add") people.set(person, { id: person, name, formerly: [], ids: [person] });
-    else if (kind === "rename" && known)
-      people.set(person, { ...known, name, formerly: others([...known.formerly, known.name], name) });
-    else if (kind === "merge" && known) {
-      const kept = into === null ? undefined : people.get(into);
-      if (!kept) continue;
+    else if (kind === "rename" && existing)
+      people.set(person, {
+        ...existing,
+        name,
+        formerly: others([...existing.formerly, existing.name], name),
+      });
+    else if (kind === "merge" && existing) {
+      const saved = into === null ? undefined : people.get(into);
+      if (!saved) continue;
       people.delete(person);
-      people.set(kept.id, {
-        ...kept,
-        formerly: others([...kept.formerly, known.name, ...known.formerly], kept.name),
-        ids: [...kept.ids, ...known.ids],
+      people.set(saved.id, {
+        ...saved,
+        formerly: others([...saved.formerly, existing.name, ...existing.formerly], saved.name),
+        ids: [...saved.ids, ...existing.ids],
       });
     }
   }
@@ -63,7 +67,7 @@ export const personNamed = (people: readonly Person[], name: string): Person | u
 export function mustBeAcceptable(people: readonly Person[], { kind, person, name, into }: PersonEvent): void {
   if (kind !== "add" && !people.some(({ id }) => id === person))
     throw new InputError("unknown-person", "There is no person with that id here.", ["person"]);
-  if (kind !== "merge" && people.some((one) => one.name === name && one.id !== person))
+  if (kind !== "merge" && people.some((eachPerson) => eachPerson.name === name && eachPerson.id !== person))
     throw new InputError(
       "name-taken",
       `There is already a person called “${name}”. Pick that person, or add something to the name, for example an initial.`,

@@ -28,8 +28,8 @@ export function across(here: EndOfFibre, far: EndOfFibre): Across[] {
   const chosen = here.choices.flatMap((choice) => {
     const there = far.choices.find(({ id }) => id === choice.id);
     if (!choice.across || !there) return [];
-    const [one, other] = [optionOf(choice, here.picked), optionOf(there, far.picked)];
-    return one && other ? [{ ...choice, here: one, far: other }] : [];
+    const [first, other] = [optionOf(choice, here.picked), optionOf(there, far.picked)];
+    return first && other ? [{ ...choice, here: first, far: other }] : [];
   });
   return [glass, ...chosen].map(({ name, across: asks = "same", here: mine, far: theirs }) => ({
     name,
@@ -45,7 +45,7 @@ const optionOf = (
   picked: EndOfFibre["picked"],
 ): string | undefined => {
   const option = Object.hasOwn(picked, id) ? picked[id] : usual;
-  return options.find((one) => one.id === option)?.name;
+  return options.find((eachOption) => eachOption.id === option)?.name;
 };
 
 type AcrossChoice = Pick<Choice, "id" | "default" | "across"> & {

@@ -49,10 +49,10 @@ interface ElementAt {
 
 /** @throws InputError `no-such-element` for what the cable does not have, saying what it has. */
 export function elementAt(cable: Cable, address: Address): ElementAt {
-  let found: ElementAt = { kind: "cable", holds: elementsOf(cable), mark: null };
+  let element: ElementAt = { kind: "cable", holds: elementsOf(cable), mark: null };
   for (const { kind, position } of address) {
-    const { holds } = found;
-    const within = found.kind === "cable" ? cable.name : `a ${found.kind} of ${cable.name}`;
+    const { holds } = element;
+    const within = element.kind === "cable" ? cable.name : `a ${element.kind} of ${cable.name}`;
     if (holds?.kind !== kind)
       throw new InputError(
         "no-such-element",
@@ -67,9 +67,9 @@ export function elementAt(cable: Cable, address: Address): ElementAt {
         `${capital(within)} has ${kind}s 1 to ${holds.count}, not ${position}.`,
         ["address"],
       );
-    found = { kind, holds: holds.of ?? null, mark: marked(position) };
+    element = { kind, holds: holds.of ?? null, mark: marked(position) };
   }
-  return found;
+  return element;
 }
 
 /** The addresses right below one, in their order. */

@@ -2,11 +2,11 @@ import { z } from "zod";
 import { FIBRE_COLOURS, fibreColour } from "../cable/colours";
 import { coded, type ErrorCode } from "../problem/codes";
 
-const zCount = (what: string) =>
+const zCount = (noun: string) =>
   z
-    .int(`${what} must be a whole number`)
-    .min(1, `${what} must be at least 1`)
-    .max(10_000, `${what} must be at most 10 000`);
+    .int(`${noun} must be a whole number`)
+    .min(1, `${noun} must be at least 1`)
+    .max(10_000, `${noun} must be at most 10 000`);
 
 export const zIdentityInput = z
   .strictObject({
@@ -19,9 +19,9 @@ export const zIdentityInput = z
   .superRefine(({ perTube, tubes, number, tube, fibre }, context) => {
     const issue = (path: string, message: string, code: ErrorCode) =>
       context.addIssue({ code: "custom", path: [path], message, params: coded(code) });
-    const within = (path: string, value: number, most: number, what: string) => {
+    const within = (path: string, value: number, most: number, noun: string) => {
       if (value < 1 || value > most)
-        issue(path, `This cable has ${what} 1 to ${most}, not ${value}`, "no-such-element");
+        issue(path, `This cable has ${noun} 1 to ${most}, not ${value}`, "no-such-element");
     };
     const byNumber = number !== undefined;
     if (byNumber === (tube !== undefined || fibre !== undefined))

@@ -56,7 +56,7 @@ describe("tries of what is opened", () => {
   it("lengthen their side once, however many lie side by side, by what one try of its own sheet takes", () => {
     const [none, two] = [withTries(0), withTries(2)];
     expect(two.exact - none.exact).toBe(2 * sheet.uses.retry);
-    expect(two.items[0]?.figures.find(({ what }) => what === "opened-retry")).toMatchObject({
+    expect(two.items[0]?.figures.find(({ kind: subject }) => subject === "opened-retry")).toMatchObject({
       length: sheet.uses.retry,
       times: 2,
       of: "procedure",
@@ -64,13 +64,13 @@ describe("tries of what is opened", () => {
     expect(two.exact).toBe(two.items.reduce((sum, { length }) => sum + length, 0));
   });
   it("are told as a curve of their own, of all that is opened at both sides; of none, there is none", () => {
-    const { opened: told, curve } = withTries(1);
+    const { opened: reported, curve } = withTries(1);
     // Twelve ends alike at each curve's place: A's 12 opened here, A's and B's 12 and 12 at the cable itself.
-    expect(told.curve[0]?.short).toBeCloseTo(1 - 0.94 ** 12, 9);
+    expect(reported.curve[0]?.short).toBeCloseTo(1 - 0.94 ** 12, 9);
     expect(curve[0]?.short).toBeCloseTo(1 - 0.94 ** 24, 9);
-    expect(told.curve[1]?.cut).toBe(withTries(1).cut);
-    expect(told.curve.map(({ cut }) => cut)).toEqual(
-      told.curve.map(({ cut }) => cut).toSorted((a, b) => a - b),
+    expect(reported.curve[1]?.cut).toBe(withTries(1).cut);
+    expect(reported.curve.map(({ cut }) => cut)).toEqual(
+      reported.curve.map(({ cut }) => cut).toSorted((a, b) => a - b),
     );
     expect(needsOf().opened).toEqual({ curve: [], enough: null });
   });
@@ -94,16 +94,16 @@ describe("what a piece needs", () => {
   it("takes each side's use and what a retry costs from its own procedure, and says whose figure that is", () => {
     const [a] = needsOf().items;
     expect(a?.figures).toEqual([
-      { what: "prepared", length: sheet.uses.prepared, times: 1, of: "procedure", representative: true },
-      { what: "squared", length: mm(50), times: 1, of: "plan", representative: false },
-      { what: "entry", length: mm(600), times: 1, of: "plan", representative: false },
-      { what: "retry", length: sheet.uses.retry, times: 2, of: "procedure", representative: true },
+      { kind: "prepared", length: sheet.uses.prepared, times: 1, of: "procedure", representative: true },
+      { kind: "squared", length: mm(50), times: 1, of: "plan", representative: false },
+      { kind: "entry", length: mm(600), times: 1, of: "plan", representative: false },
+      { kind: "retry", length: sheet.uses.retry, times: 2, of: "procedure", representative: true },
     ]);
   });
   it("allows for a span's sag by the catenary: 40 m with 0.6 m of sag is 24 mm longer", () => {
     // Parabola to the first order, 8·s²/3·l (any handbook of mechanics): 24 mm.
     const span = needsOf().items.find(({ name }) => name === "to the pole");
-    expect(span?.figures.find(({ what }) => what === "sag")?.length).toBeCloseTo(24_000, -2);
+    expect(span?.figures.find(({ kind: subject }) => subject === "sag")?.length).toBeCloseTo(24_000, -2);
   });
   it("is never shorter for a longer route, one turn more or one retry more", () => {
     fc.assert(

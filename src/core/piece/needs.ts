@@ -12,7 +12,7 @@ import { hang } from "./sag";
 
 /** One figure of an item: what it is, how long, how often, and whose it is. */
 export interface NeedFigure {
-  readonly what:
+  readonly kind:
     | "prepared"
     | "squared"
     | "grip"
@@ -47,7 +47,7 @@ export interface Need {
 /** A figure of a plan that nobody has said yet: it counts as nothing, and is asked for. */
 export interface Unsaid {
   readonly part: Need["part"];
-  readonly what:
+  readonly kind:
     | "length"
     | "allowance"
     | "sag"
@@ -105,8 +105,8 @@ export interface PieceParts {
   readonly opened: Readonly<Record<SideName, OpenedSheet | null>>;
 }
 
-const stated = (what: NeedFigure["what"], length: number, times = 1): NeedFigure => ({
-  what,
+const stated = (kind: NeedFigure["kind"], length: number, times = 1): NeedFigure => ({
+  kind,
   length,
   times,
   of: "plan",
@@ -114,12 +114,12 @@ const stated = (what: NeedFigure["what"], length: number, times = 1): NeedFigure
 });
 
 const need = (part: Need["part"], name: string, figures: readonly NeedFigure[]): Need => {
-  const kept = figures.filter(({ length, times }) => length * times !== 0);
+  const needFigures = figures.filter(({ length, times }) => length * times !== 0);
   return {
     part,
     name,
-    length: kept.reduce((sum, { length, times }) => sum + length * times, 0),
-    figures: kept,
+    length: needFigures.reduce((sum, { length, times }) => sum + length * times, 0),
+    figures: needFigures,
   };
 };
 
@@ -134,11 +134,11 @@ function sideNeed(plan: PiecePlan, side: SideName, { sheets, opened }: PiecePart
   const sheet = sheets[side];
   const by = (
     of: SideSheet | null | undefined,
-    what: NeedFigure["what"],
+    kind: NeedFigure["kind"],
     length: number,
     times: number,
   ): NeedFigure[] =>
-    of ? [{ what, length, times, of: "procedure", representative: of.procedure.representative }] : [];
+    of ? [{ kind, length, times, of: "procedure", representative: of.procedure.representative }] : [];
   const onEach = opened[side]?.sheet;
   return need({ of: "side", side }, place || `side ${side}`, [
     ...by(sheet, "prepared", sheet?.uses.prepared ?? 0, 1),
@@ -181,25 +181,25 @@ function loopNeed(loop: Loop, at: number, { atRest }: BendRadius): Need {
 
 /** Every figure of a plan that nobody has said yet, in the order of the items. A side that is not ended is asked nothing. */
 function unsaidOf({ sides, route, loops }: PiecePlan): Unsaid[] {
-  const asked = (part: Need["part"], figures: Partial<Record<Unsaid["what"], number | null>>): Unsaid[] =>
-    UNSAID_ORDER.flatMap((what) => (figures[what] === null ? [{ part, what }] : []));
+  const unsaidIn = (part: Need["part"], figures: Partial<Record<Unsaid["kind"], number | null>>): Unsaid[] =>
+    UNSAID_ORDER.flatMap((kind) => (figures[kind] === null ? [{ part, kind }] : []));
   const ofSide = (side: SideName): Unsaid[] => {
     const { procedure, entry, squaring, grip, retries } = sides[side];
     return procedure === null
       ? []
-      : asked({ of: "side", side }, { entry, squared: squaring, grip, retry: retries });
+      : unsaidIn({ of: "side", side }, { entry, squared: squaring, grip, retry: retries });
   };
   return [
     ...ofSide("A"),
     ...route.flatMap(({ length, allowancePct, kind, sag }, at) =>
-      asked({ of: "route", at }, { length, allowance: allowancePct, ...(kind === "span" && { sag }) }),
+      unsaidIn({ of: "route", at }, { length, allowance: allowancePct, ...(kind === "span" && { sag }) }),
     ),
-    ...loops.flatMap(({ turns, perimeter }, at) => asked({ of: "loop", at }, { turns, perimeter })),
+    ...loops.flatMap(({ turns, perimeter }, at) => unsaidIn({ of: "loop", at }, { turns, perimeter })),
     ...ofSide("B"),
   ];
 }
 
-const UNSAID_ORDER: readonly Unsaid["what"][] = [
+const UNSAID_ORDER: readonly Unsaid["kind"][] = [
   "length",
   "sag",
   "allowance",

@@ -42,12 +42,12 @@ export function openingsOf(
         `${name} lies beyond the piece: it is worked from ${metres(from)} to ${metres(to)} m of ${metres(exact)}.`,
         ["stations", at, "along"],
       );
-  placed.forEach((one, i) => {
+  placed.forEach((opening, i) => {
     const next = placed[i + 1];
-    if (next && next.from < one.to)
+    if (next && next.from < opening.to)
       throw new InputError(
         "does-not-fit",
-        `The opening ${next.name} lies over ${one.name}: their work overlaps by ${formatMm(Math.ceil((one.to - next.from) / 1000) * 1000)} mm.`,
+        `The opening ${next.name} lies over ${opening.name}: their work overlaps by ${formatMm(Math.ceil((opening.to - next.from) / 1000) * 1000)} mm.`,
         ["stations", next.at, "along"],
       );
   });

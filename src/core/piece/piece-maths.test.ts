@@ -21,10 +21,17 @@ describe("a fibre's identity", () => {
   it("says the same both ways for every fibre of 1,728, and no two alike", () => {
     const seen = new Set<string>();
     for (let number = 1; number <= 1_728; number++) {
-      const one = identity({ perTube: 12, tubes: 144, number });
-      const again = identity({ perTube: 12, tubes: 144, tube: one.tube.position, fibre: one.fibre.position });
-      expect(again).toEqual(one);
-      seen.add(`${one.tube.code}${one.tube.tracers} ${one.fibre.code}${one.fibre.tracers}`);
+      const eachIdentity = identity({ perTube: 12, tubes: 144, number });
+      const again = identity({
+        perTube: 12,
+        tubes: 144,
+        tube: eachIdentity.tube.position,
+        fibre: eachIdentity.fibre.position,
+      });
+      expect(again).toEqual(eachIdentity);
+      seen.add(
+        `${eachIdentity.tube.code}${eachIdentity.tube.tracers} ${eachIdentity.fibre.code}${eachIdentity.fibre.tracers}`,
+      );
     }
     expect(seen.size).toBe(1_728);
   });

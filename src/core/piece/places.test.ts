@@ -11,13 +11,13 @@ import { type PiecePlan, zPiecePlan } from "./plan";
 
 const { cables, procedures } = shippedLibrary();
 const shelf: Shelved = {
-  cable: (id) => cables.find((one) => one.id === id),
+  cable: (id) => cables.find((cable) => cable.id === id),
   procedure: (id) => procedures.find((procedure) => procedure.id === id),
 };
 const cable = (id: string): Cable => {
-  const found = shelf.cable(id);
-  if (!found) throw new Error(`${id} is not shipped`);
-  return found;
+  const match = shelf.cable(id);
+  if (!match) throw new Error(`${id} is not shipped`);
+  return match;
 };
 const side = PLAN.sides.A;
 const planned = (id: string, A: object, B: object = {}): PiecePlan =>
@@ -33,8 +33,8 @@ const CHAIN = {
 describe("the places of a cable", () => {
   const pairs = procedures.flatMap((procedure) =>
     cables
-      .filter((one) => proceduresFor([procedure], one).length > 0)
-      .map((one) => ({ procedure, one, name: `${procedure.id} on ${one.id}` })),
+      .filter((cable) => proceduresFor([procedure], cable).length > 0)
+      .map((cable) => ({ procedure, one: cable, name: `${procedure.id} on ${cable.id}` })),
   );
   it.each(pairs)("$name: each fibre lies at one place at most, in the order of the addresses", (pair) => {
     const addresses = addressesFor(pair.one, pair.procedure);
@@ -136,10 +136,10 @@ describe("the two ends of one fibre", () => {
     expect(off({ pins: "pinned" }, { "run-end": "b" })).toEqual(["Guide pins"]);
     expect(off({}, { "run-end": "b" }, "9/125")).toEqual(["Glass"]);
     const polished = procedures.find(({ id }) => id === "stub-cam-crimp-900")?.choices ?? [];
-    const one = (polish: string) => ({ core: "9/125", choices: polished, picked: { polish } });
-    expect(across(one("upc"), one("apc")).filter(({ fits }) => !fits)).toMatchObject([
+    const write = (polish: string) => ({ core: "9/125", choices: polished, picked: { polish } });
+    expect(across(write("upc"), write("apc")).filter(({ fits }) => !fits)).toMatchObject([
       { asks: "same", here: expect.any(String), far: expect.any(String) },
     ]);
-    expect(across(one("apc"), one("apc")).every(({ fits }) => fits)).toBe(true);
+    expect(across(write("apc"), write("apc")).every(({ fits }) => fits)).toBe(true);
   });
 });

@@ -136,10 +136,10 @@ export function plannedEnds(plan: PiecePlan, side: PlaceSide, cable: Cable, shel
   const all = addressesFor(cable, procedure);
   if (ends > all.length) {
     const [first] = all;
-    const what = first?.at(-1)?.kind ?? "end";
+    const elementKind = first?.at(-1)?.kind ?? "end";
     throw new InputError(
       "no-such-element",
-      `${procedure.name} is made on each ${what === "end" ? "cable" : what}: ${cable.name} takes ${all.length} at a side, not ${ends}.`,
+      `${procedure.name} is made on each ${elementKind === "end" ? "cable" : elementKind}: ${cable.name} takes ${all.length} at a side, not ${ends}.`,
       ["sides", side, "ends"],
     );
   }
@@ -188,7 +188,7 @@ export function cableAt(
   const procedure = id === null ? undefined : shelf.procedure(id);
   elementAt(cable, address);
   if (!procedure?.opensOnto) return cable;
-  const at = addressesFor(cable, procedure).find((one) => isWithin(address, one));
+  const at = addressesFor(cable, procedure).find((place) => isWithin(address, place));
   if (!at || at.length === address.length) return cable;
   const { into } = procedure.opensOnto;
   return opened(cable, address, core, into === undefined ? null : (shelf.cable(into) ?? null));

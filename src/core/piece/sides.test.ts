@@ -68,15 +68,17 @@ describe("the two sides of a duplex run", () => {
 
 describe("what nobody has said of a piece", () => {
   it("is in no figure, and is asked for: a stretch, a loop, and each side that is ended", () => {
-    const asked = plan({
+    const requested = plan({
       sides: { A: ended({}), B: SIDE },
       route: [{ kind: "span", name: "", length: null, allowancePct: null }],
       loops: [{ name: "", after: 1, turns: null, perimeter: null }],
     });
-    const { cut, exact, unsaid } = pieceNeeds(asked, parts);
+    const { cut, exact, unsaid } = pieceNeeds(requested, parts);
     expect([cut, exact]).toEqual([0, 0]);
     expect(
-      unsaid.map(({ part, what }) => `${part.of === "side" ? part.side : `${part.of} ${part.at}`} ${what}`),
+      unsaid.map(
+        ({ part, kind: subject }) => `${part.of === "side" ? part.side : `${part.of} ${part.at}`} ${subject}`,
+      ),
     ).toEqual([
       "A entry",
       "A squared",
@@ -97,8 +99,8 @@ describe("what nobody has said of a piece", () => {
     expect(pieceNeeds(said, parts)).toMatchObject({ unsaid: [], exact: 23_200_000 });
   });
   it("of how often an end comes out well gives no chance of falling short", () => {
-    const made = { ...parts, sheets: { A: sheetOnce, B: null } };
-    expect(pieceNeeds(plan({ sides: { A: ended({}), B: SIDE } }), made).curve).toEqual([]);
+    const built = { ...parts, sheets: { A: sheetOnce, B: null } };
+    expect(pieceNeeds(plan({ sides: { A: ended({}), B: SIDE } }), built).curve).toEqual([]);
   });
 });
 

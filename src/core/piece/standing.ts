@@ -2,18 +2,18 @@ import { RESULTS, type Result } from "../event/judged";
 
 /** How it stands with a place of a piece: nothing done yet, at the bench, or what its newest end came to. */
 export const STANDINGS = ["planned", "bench", ...RESULTS] as const;
-export type Standing = (typeof STANDINGS)[number];
+export type PlaceStanding = (typeof STANDINGS)[number];
 
 /** How many places of a job stand how; what is not named stands nowhere. */
-export type Progress = Readonly<Partial<Record<Standing, number>>>;
+export type Progress = Readonly<Partial<Record<PlaceStanding, number>>>;
 
 /** What an end comes to where nothing more is to be done at its place. */
-export const DONE: readonly Standing[] = ["in", "unmeasured"];
+export const DONE: readonly PlaceStanding[] = ["in", "unmeasured"];
 
-export const isDone = (standing: Standing): boolean => DONE.includes(standing);
+export const isDone = (standing: PlaceStanding): boolean => DONE.includes(standing);
 
 /** What stands at a place, of the newest end there that was not begun by mistake. */
-export const standingOfEnd = (end: { readonly result: Result | null } | undefined): Standing =>
+export const standingOfEnd = (end: { readonly result: Result | null } | undefined): PlaceStanding =>
   end ? (end.result ?? "bench") : "planned";
 
 /** So many planned, and how those begun stand. */

@@ -20,9 +20,9 @@ const shelf: Shelved = {
   cable: (id) => cables.find((cable) => cable.id === id),
   procedure: (id) => procedures.find((procedure) => procedure.id === id),
 };
-const must = <T>(found: T | undefined): T => {
-  if (found === undefined) throw new Error("not shipped");
-  return found;
+const must = <T>(match: T | undefined): T => {
+  if (match === undefined) throw new Error("not shipped");
+  return match;
 };
 const ring: Cable = must(shelf.cable("loose-tube-36"));
 const STYLE = "entry-dome-gel-through";
@@ -182,13 +182,13 @@ describe("the other end of a fibre", () => {
   });
   it("is what is planned on the parted fibre there, once something is", () => {
     const onto = { procedure: "fusion-splice-on-250", choices: {} };
-    const ended = { ...plan, stations: plan.stations.map((one) => ({ ...one, onto })) };
-    const told = (address: string) =>
+    const ended = { ...plan, stations: plan.stations.map((station) => ({ ...station, onto })) };
+    const report = (address: string) =>
       farEnds(ended, { side: "A", address: parseAddress(address) }, ring, shelf).map(
-        ({ procedure, ...one }) => [placeKey(one), procedure],
+        ({ procedure, ...first }) => [placeKey(first), procedure],
       );
-    expect(told("tube 2 / fibre 1")).toEqual([[`${id(1)} tube 2 / fibre 1`, onto.procedure]]);
-    expect(told("tube 2 / fibre 3").map(([key]) => key)).toEqual(["B tube 2 / fibre 3"]);
+    expect(report("tube 2 / fibre 1")).toEqual([[`${id(1)} tube 2 / fibre 1`, onto.procedure]]);
+    expect(report("tube 2 / fibre 3").map(([key]) => key)).toEqual(["B tube 2 / fibre 3"]);
   });
   it("of a tube with some parted is told of each", () => {
     expect(far("B", "tube 2")).toEqual([

@@ -76,7 +76,7 @@ function mended(value: unknown): unknown {
   if (typeof value === "string") return value.toWellFormed();
   if (Array.isArray(value)) return value.map(mended);
   if (!isPlain(value)) return value;
-  return Object.fromEntries(Object.entries(value).map(([key, one]) => [key.toWellFormed(), mended(one)]));
+  return Object.fromEntries(Object.entries(value).map(([key, first]) => [key.toWellFormed(), mended(first)]));
 }
 
 /** An object as JSON makes them: anything else is left as it is. */

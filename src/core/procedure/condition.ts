@@ -36,7 +36,7 @@ export function holds(condition: Condition | undefined, cable: Cable, picked: Pi
     const diameter = diameterOf(cable, layer.kind);
     if (diameter === null || diameter < layer.diameter.min || diameter > layer.diameter.max) return false;
   }
-  if (core && !core.some((one) => one === picked.core)) return false;
+  if (core && !core.some((glass) => glass === picked.core)) return false;
   if (grip && !grip.some((kind) => kind === cable.grip)) return false;
   if (without?.some((kind) => diameterOf(cable, kind) !== null)) return false;
   return Object.entries(choice ?? {}).every(([id, options]) => options.includes(picked.choices[id] ?? ""));

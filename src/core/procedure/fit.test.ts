@@ -8,8 +8,8 @@ const procedure = (changes: Partial<Procedure["appliesTo"]> = {}): Procedure => 
   const plain = procedureOf([["jacket", "end", "jacket", 64, 1, 1]]);
   return { ...plain, appliesTo: { ...plain.appliesTo, ...changes } };
 };
-const abouts = (one: Procedure, cable = cord(), core?: string) =>
-  misfits(one, cable, core).map(({ about }) => about);
+const abouts = (item: Procedure, cable = cord(), core?: string) =>
+  misfits(item, cable, core).map(({ about }) => about);
 
 describe("whether a cable and a procedure go together", () => {
   it("they do when every clause holds", () => {
@@ -75,62 +75,62 @@ describe("a procedure document is refused", () => {
     squareUp: 1,
     retries: { most: 1, rule: "" },
   };
-  const codes = (change: (one: ReturnType<typeof document>) => void) => {
-    const one = document();
-    change(one);
-    const result = zProcedure.safeParse(one);
+  const codes = (change: (item: ReturnType<typeof document>) => void) => {
+    const first = document();
+    change(first);
+    const result = zProcedure.safeParse(first);
     return result.success
       ? []
       : result.error.issues.map((issue) => (issue.code === "custom" ? issue.params?.code : issue.code));
   };
   it("as made here it is whole", () => expect(codes(() => {})).toEqual([]));
-  it.each<[string, (one: ReturnType<typeof document>) => void]>([
+  it.each<[string, (item: ReturnType<typeof document>) => void]>([
     [
       "too-long",
-      (one) => {
-        (one.dimensions[0] as { nominal: number }).nominal = 40_000;
+      (item) => {
+        (item.dimensions[0] as { nominal: number }).nominal = 40_000;
       },
     ],
     [
       "unknown-feature",
-      (one) => {
-        (one.dimensions[0] as { to: string }).to = "nowhere";
+      (item) => {
+        (item.dimensions[0] as { to: string }).to = "nowhere";
       },
     ],
     [
       "unknown-step",
-      (one) => {
-        (one.dimensions[0] as { after: string }).after = "never";
+      (item) => {
+        (item.dimensions[0] as { after: string }).after = "never";
       },
     ],
     [
       "wrong-dimension",
-      (one) => {
-        (one.steps[0] as { by: string }).by = "nothing";
+      (item) => {
+        (item.steps[0] as { by: string }).by = "nothing";
       },
     ],
     [
       "no-mark",
-      (one) => {
-        one.steps[0] = { id: "s", title: "s", kind: "trim", makes: "edge", tool: "pen" };
+      (item) => {
+        item.steps[0] = { id: "s", title: "s", kind: "trim", makes: "edge", tool: "pen" };
       },
     ],
     [
       "unmade",
-      (one) => {
-        one.features.push({ id: "lost", name: "lost", kind: "edge" });
+      (item) => {
+        item.features.push({ id: "lost", name: "lost", kind: "edge" });
       },
     ],
     [
       "duplicate",
-      (one) => {
-        one.parts.push(one.parts[0] as (typeof one.parts)[0]);
+      (item) => {
+        item.parts.push(item.parts[0] as (typeof item.parts)[0]);
       },
     ],
     [
       "unknown-dimension",
-      (one) => {
-        one.steps.push({ id: "m", title: "m", kind: "measure", checks: ["x"] });
+      (item) => {
+        item.steps.push({ id: "m", title: "m", kind: "measure", checks: ["x"] });
       },
     ],
   ])("as %s", (code, change) => {

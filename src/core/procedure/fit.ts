@@ -22,8 +22,8 @@ export function misfits(procedure: Applies, cable: Cable, core?: string): Misfit
   const { constructions, inRun, jacket, jackets, buffer, coating, grips, cores, legs, fibres, furcated } =
     procedure.appliesTo;
   const inTube = furcated === true && cable.construction === "furcation-tube";
-  const found: Misfit[] = [];
-  const add = (about: Misfit["about"], message: string) => found.push({ about, message });
+  const match: Misfit[] = [];
+  const add = (about: Misfit["about"], message: string) => match.push({ about, message });
   if (!constructions.includes(cable.construction))
     add("construction", `It is for ${listed(constructions)}; this is ${spoken(cable.construction)}.`);
   if (inRun && cable.inRun && !inRun.includes(cable.inRun))
@@ -60,14 +60,14 @@ export function misfits(procedure: Applies, cable: Cable, core?: string): Misfit
       `It takes ${fibres.min === fibres.max ? fibres.min : `${fibres.min} to ${fibres.max}`} fibres at a time; this cable brings ${count}.`,
     );
   const offered = core === undefined ? cable.cores : [core];
-  if (!offered.some((one) => cores.some((taken) => taken === one)))
+  if (!offered.some((coreName) => cores.some((taken) => taken === coreName)))
     add(
       "core",
       cores.includes("copper") !== offered.includes("copper")
         ? `It is made for ${inside(cores)}; this cable holds ${inside(offered)}.`
         : `It is made for ${inside(cores)}; this is ${offered.join(" or ")}. Mixed core sizes lose most of the light.`,
     );
-  return found;
+  return match;
 }
 
 const inside = (cores: readonly string[]) =>

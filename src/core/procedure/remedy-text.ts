@@ -24,31 +24,31 @@ function remedySentence(remedy: Remedy, features: readonly Named[]): string {
   if ("words" in remedy) return remedy.words;
   const feature = features.find(({ id }) => id === remedy.feature);
   const name = feature?.name ?? "end";
-  const what = remedy.what ?? name;
+  const consumable = remedy.what ?? name;
   const layer = feature?.ends[0];
   const taken = layer && TAKEN[layer];
-  const says = {
-    push: `Push the ${what} forward.`,
-    draw: `Draw the ${what} back.`,
-    "push-in": `Push the ${what} further into the tube.`,
+  const message = {
+    push: `Push the ${consumable} forward.`,
+    draw: `Draw the ${consumable} back.`,
+    "push-in": `Push the ${consumable} further into the tube.`,
     part: "Part the legs further.",
     open: "Open more sheath.",
-    slit: `Slit the ${what} further.`,
+    slit: `Slit the ${consumable} further.`,
     clean: "Clean further back.",
     tighten: "Tighten in order.",
     "let-off": "Let off in order.",
-    "take-off": `Take the ${what} off.`,
+    "take-off": `Take the ${consumable} off.`,
     strip: (remedy.what ?? taken) ? `Take more ${remedy.what ?? taken} off.` : "Strip further.",
     trim: `Trim the ${remedy.what ?? taken ?? name}.`,
-    "cut-back": `Cut the ${what} back.`,
+    "cut-back": `Cut the ${consumable} back.`,
     redraw: `Draw the ${name} again.`,
-    remake: `Cut a new ${what}.`,
+    remake: `Cut a new ${consumable}.`,
     reseat: `Back off a little and seat the ${remedy.what ?? "fibre"} again.`,
     "cleave-again": "Strip further back, then cleave again: cable is lost.",
     restart: "Start again from the cable.",
     leave: "Leave it.",
   }[remedy.act];
-  return remedy.why ? `${remedy.why} ${says}` : says;
+  return remedy.why ? `${remedy.why} ${message}` : message;
 }
 
 /** What to do about a length that is out, as sentences; empty where nothing is said. */
@@ -58,13 +58,13 @@ export const remedyText = (remedies: readonly Remedy[], features: readonly Named
 const lowerFirst = (text: string): string => `${text.charAt(0).toLowerCase()}${text.slice(1)}`;
 
 /** What must be done before another try, as a sentence. */
-const wayText = ({ act, what = "fibre" }: WayAct): string =>
+const wayText = ({ act, what: part = "fibre" }: WayAct): string =>
   ({
-    open: `Open the ${what}.`,
-    "press-in": `Press the ${what} home, with no gap under it.`,
-    "draw-back": `Draw the ${what} back a little, not out.`,
-    "draw-out": `Draw the ${what} out.`,
-    feed: `Open the ${what}, draw more fibre through it and close it again.`,
+    open: `Open the ${part}.`,
+    "press-in": `Press the ${part} home, with no gap under it.`,
+    "draw-back": `Draw the ${part} back a little, not out.`,
+    "draw-out": `Draw the ${part} out.`,
+    feed: `Open the ${part}, draw more fibre through it and close it again.`,
   })[act];
 
 /** What another try does, as a sentence. @param from the step it begins again from. */

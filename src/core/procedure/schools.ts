@@ -2,13 +2,13 @@ import type { Choice, Procedure } from "./procedure";
 
 /** The schools of practice some procedures know: each choice once, with every option any of them offers. */
 export function schoolsOf(procedures: readonly Procedure[]): Choice[] {
-  const found = new Map<string, Choice>();
+  const matches = new Map<string, Choice>();
   for (const choice of procedures.flatMap(({ choices }) => choices).filter(({ school }) => school)) {
-    const known = found.get(choice.id);
-    const fresh = choice.options.filter(({ id }) => !known?.options.some((option) => option.id === id));
-    found.set(choice.id, known ? { ...known, options: [...known.options, ...fresh] } : choice);
+    const existing = matches.get(choice.id);
+    const fresh = choice.options.filter(({ id }) => !existing?.options.some((option) => option.id === id));
+    matches.set(choice.id, existing ? { ...existing, options: [...existing.options, ...fresh] } : choice);
   }
-  return [...found.values()];
+  return [...matches.values()];
 }
 
 /** Of a person's schools, those a procedure knows and offers. */

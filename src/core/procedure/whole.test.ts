@@ -58,10 +58,10 @@ const document = (): ProcedureDocument => ({
 });
 
 /** What is found wrong after a change: each code with the field it is about. */
-function found(change: (one: ReturnType<typeof document>) => void): string[] {
-  const one = document();
-  change(one);
-  const read = zProcedure.safeParse(one);
+function match(change: (item: ReturnType<typeof document>) => void): string[] {
+  const first = document();
+  change(first);
+  const read = zProcedure.safeParse(first);
   return (read.error?.issues ?? []).map(
     (issue) => `${issue.code === "custom" ? issue.params?.code : issue.code} ${issue.path.join(".")}`,
   );
@@ -70,40 +70,40 @@ const at = <T>(list: readonly T[], i: number): Record<string, unknown> => list[i
 
 describe("a procedure that names what it does not hold", () => {
   it("as made here it is whole", () => {
-    expect(found(() => {})).toEqual([]);
+    expect(match(() => {})).toEqual([]);
   });
-  it.each<[string, (one: ReturnType<typeof document>) => void]>([
-    ["unknown-step parts.0.neededAt", (one) => Object.assign(at(one.parts, 0), { neededAt: "nowhere" })],
-    ["unknown-step parts.0.trappedBy", (one) => Object.assign(at(one.parts, 0), { trappedBy: "nowhere" })],
-    ["unknown-part steps.0.parts", (one) => Object.assign(at(one.steps, 0), { parts: ["hat"] })],
+  it.each<[string, (item: ReturnType<typeof document>) => void]>([
+    ["unknown-step parts.0.neededAt", (item) => Object.assign(at(item.parts, 0), { neededAt: "nowhere" })],
+    ["unknown-step parts.0.trappedBy", (item) => Object.assign(at(item.parts, 0), { trappedBy: "nowhere" })],
+    ["unknown-part steps.0.parts", (item) => Object.assign(at(item.steps, 0), { parts: ["hat"] })],
     [
       "unknown-feature dimensions.0.workFrom",
-      (one) => Object.assign(at(one.dimensions, 0), { workFrom: "moon" }),
+      (item) => Object.assign(at(item.dimensions, 0), { workFrom: "moon" }),
     ],
     [
       "unknown-step steps.2.within",
-      (one) => Object.assign(at(one.steps, 2), { within: { seconds: 60, until: "mark", of: "primer" } }),
+      (item) => Object.assign(at(item.steps, 2), { within: { seconds: 60, until: "mark", of: "primer" } }),
     ],
     [
       "unknown-option choices.0.default",
-      (one) => Object.assign(at(one.choices ?? [], 0), { default: "without" }),
+      (item) => Object.assign(at(item.choices ?? [], 0), { default: "without" }),
     ],
     [
       "duplicate retries.1.id",
-      (one) => {
-        const rules = one.retries as { id: string; name: string; most: number }[];
+      (item) => {
+        const rules = item.retries as { id: string; name: string; most: number }[];
         rules.push({ id: "again", name: "once more", most: 1 });
       },
     ],
   ])("%s", (said, change) => {
-    expect(found(change)).toContain(said);
+    expect(match(change)).toContain(said);
   });
   it.each([
     ["unknown-retry", { rule: "pray", goTo: "seat" }],
     ["unknown-step", { rule: "again", goTo: "nowhere" }],
   ])("%s in an answer's retry", (code, offer) => {
-    const said = found((one) => {
-      const step = at(one.steps, 4) as { judgement: { answers: { retries: object[] }[] } };
+    const said = match((item) => {
+      const step = at(item.steps, 4) as { judgement: { answers: { retries: object[] }[] } };
       Object.assign(step.judgement.answers[1] ?? {}, { retries: [offer] });
     });
     expect(said).toContain(`${code} steps.4.judgement`);
@@ -121,6 +121,6 @@ describe("a step's own figures", () => {
     ["something moved that is not there", { moves: ["nothing"] }],
     ["a consumable used no times", { uses: [{ item: "cap", count: 0 }] }],
   ])("%s is refused", (_, changes) => {
-    expect(found((one) => Object.assign(at(one.steps, 3), changes))).not.toEqual([]);
+    expect(match((item) => Object.assign(at(item.steps, 3), changes))).not.toEqual([]);
   });
 });

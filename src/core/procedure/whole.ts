@@ -104,9 +104,9 @@ function badDimensions({ dimensions, features, steps }: Parts): Problem[] {
 }
 
 function badStep({ features, dimensions, steps, parts, retries }: Parts, step: Step, i: number): Problem[] {
-  const found: Problem[] = [];
+  const problems: Problem[] = [];
   const need = (present: boolean, code: ErrorCode, message: string, field: string) => {
-    if (!present) found.push(problem(code, message, ["steps", i, field]));
+    if (!present) problems.push(problem(code, message, ["steps", i, field]));
   };
   if ("makes" in step) {
     need(
@@ -181,14 +181,14 @@ function badStep({ features, dimensions, steps, parts, retries }: Parts, step: S
         );
       }
     });
-  return found;
+  return problems;
 }
 
 /** Every feature but the first end must be made by some step. */
 function unmade({ features, steps }: Parts): Problem[] {
-  const made = new Set(steps.flatMap((step) => ("makes" in step ? [step.makes] : [])));
+  const produced = new Set(steps.flatMap((step) => ("makes" in step ? [step.makes] : [])));
   return features.flatMap((feature, i) =>
-    i === 0 || feature.kind === "part" || made.has(feature.id)
+    i === 0 || feature.kind === "part" || produced.has(feature.id)
       ? []
       : [problem("unmade", `No step makes “${feature.id}”`, ["features", i])],
   );

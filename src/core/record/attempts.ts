@@ -95,7 +95,7 @@ const seenAs = (sheet: RunSheet, judgement: string | null, answer: string | null
 /** What a rework was for, in words: the lengths that were out, what was seen on it, what was answered. */
 function whyOf(sheet: RunSheet, { checks, faults, judgement, answer }: ReworkTaken["cause"]): string {
   const lengths = checks.map((id) => sheet.checks.find((check) => check.id === id)?.name ?? id);
-  const faultNames = faults.map(({ what }) => FAULT_NAMES[what]);
+  const faultNames = faults.map(({ what: fault }) => FAULT_NAMES[fault]);
   const why = [...lengths, ...faultNames, ...seenAs(sheet, judgement, answer)];
   return [...new Set(why)].join(", ") || "no reason told";
 }

@@ -341,11 +341,11 @@ const triedOf = (sheet: RunSheet, { attempts }: EndState): EndRecord["tried"] =>
 function faultsOf(sheet: RunSheet, events: readonly Recorded[], state: EndState): EndRecord["faults"] {
   return events.flatMap(({ event, at }) => {
     if (event.kind !== "fault" || !event.on) return [];
-    const { leg, feature, what, at: behind } = event;
+    const { leg, feature, what: seenFault, at: behind } = event;
     const stands = state.faults.some(
-      (fault) => fault.leg === leg && fault.feature === feature && fault.what === what,
+      (fault) => fault.leg === leg && fault.feature === feature && fault.what === seenFault,
     );
-    return [{ leg, feature, name: featureName(sheet, feature), what, behind, at, stands }];
+    return [{ leg, feature, name: featureName(sheet, feature), what: seenFault, behind, at, stands }];
   });
 }
 

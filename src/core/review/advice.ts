@@ -50,25 +50,25 @@ function unread({ dimensions, steps }: Procedure): Advice[] {
 }
 
 function unguarded({ steps }: Procedure): Advice[] {
-  const found: Advice[] = [];
+  const advice: Advice[] = [];
   const bared = steps.findIndex((step) => step.kind === "remove" && step.layers.includes("coating"));
   if (bared >= 0 && !steps.slice(0, bared + 1).some(({ cautions }) => cautions.includes("eyes")))
-    found.push({
+    advice.push({
       about: "step",
       id: mustHoldAt(steps, bared).id,
       message: "Glass is bared before eye protection is called for.",
     });
   for (const { id, kind, shards } of steps)
     if (kind === "cleave" && shards === 0)
-      found.push({ about: "step", id, message: "A cleave takes off glass: say how many pieces to count." });
+      advice.push({ about: "step", id, message: "A cleave takes off glass: say how many pieces to count." });
   const counted = steps.some(({ shards }) => shards > 0);
   if (counted && !steps.some(({ kind }) => kind === "dispose"))
-    found.push({
+    advice.push({
       about: "step",
       id: mustHoldAt(steps, steps.length - 1).id,
       message: "Shards come off, and no step counts them into the bin.",
     });
-  return found;
+  return advice;
 }
 
 function deadEnds({ steps }: Procedure): Advice[] {

@@ -14,7 +14,7 @@ export interface Contradiction {
   readonly message: string;
   readonly cable: string;
   /** A step that cannot be done when it comes, or a remedy that moves its length the wrong way. */
-  readonly found?: "step" | "remedy";
+  readonly source?: "step" | "remedy";
   /** The step's number in the document, from 1. */
   readonly number?: number;
   /** Features that show the place. */
@@ -53,15 +53,15 @@ export interface Trial {
  */
 export function trialsOf(procedure: Figures, cables: readonly Cable[]): Trial[] {
   const telling = { choices: choicesOfFigures(procedure) };
-  const found = new Map<string, Trial>();
+  const trials = new Map<string, Trial>();
   for (const cable of cables)
-    for (const core of cable.cores.filter((one) => misfits(procedure, cable, one).length === 0))
+    for (const core of cable.cores.filter((core) => misfits(procedure, cable, core).length === 0))
       for (const picked of variantsOf(telling, cable, core)) {
         const figures = figuresFor(procedure, cable, picked);
         const key = figures.map(({ id, caseIndex }) => `${id}/${caseIndex}`).join();
-        if (!found.has(key)) found.set(key, { cable, picked });
+        if (!trials.has(key)) trials.set(key, { cable, picked });
       }
-  return [...found.values()];
+  return [...trials.values()];
 }
 
 /**
@@ -74,14 +74,15 @@ export const contradictionsOf = (procedure: Figures, cables: readonly Cable[]): 
 /** The same, where it is known on what to try the figures. */
 export function contradictionsIn(procedure: Figures, trials: readonly Trial[]): Contradiction[] {
   const features = procedure.features.map(({ id }) => id);
-  const found = new Map<string, Contradiction>();
+  const contradictions = new Map<string, Contradiction>();
   for (const { cable, picked } of trials) {
     const dimensions = figuresFor(procedure, cable, picked);
     const conflict = findConflict(features, dimensions);
     if (!conflict) continue;
     const { ids, shortBy } = conflict;
     const message = spokenConflict(procedure, dimensions, conflict);
-    if (!found.has(message)) found.set(message, { ids, shortBy, message, cable: cable.name });
+    if (!contradictions.has(message))
+      contradictions.set(message, { ids, shortBy, message, cable: cable.name });
   }
-  return [...found.values()];
+  return [...contradictions.values()];
 }

@@ -76,14 +76,14 @@ function figuresReader(): (document: ProcedureDocument) => Figures | null {
 
 /** Reads by a schema, each object once; null where it cannot be read. */
 function reader<S extends z.ZodType>(schema: S): (value: unknown) => z.output<S> | null {
-  const known = new WeakMap<object, z.output<S> | null>();
+  const cache = new WeakMap<object, z.output<S> | null>();
   return (value) => {
     const object = typeof value === "object" && value !== null ? value : null;
-    const before = object ? known.get(object) : undefined;
+    const before = object ? cache.get(object) : undefined;
     if (before !== undefined) return before;
     const read = schema.safeParse(value);
     const now = read.success ? read.data : null;
-    if (object) known.set(object, now);
+    if (object) cache.set(object, now);
     return now;
   };
 }
@@ -94,6 +94,6 @@ const isWhole = <T extends object>(all: T): all is T & Whole<T> =>
 
 /** Whether every length lies between features there are. */
 function allStand({ features, dimensions }: Figures): boolean {
-  const known = new Set(features.map(({ id }) => id));
-  return dimensions.every(({ from, to }) => known.has(from) && known.has(to));
+  const ids = new Set(features.map(({ id }) => id));
+  return dimensions.every(({ from, to }) => ids.has(from) && ids.has(to));
 }

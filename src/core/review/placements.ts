@@ -15,9 +15,9 @@ export interface Placement extends Resolved {
 }
 
 /** Lays a procedure out on a cable; null where a datum or a tool is missing, which is told elsewhere. */
-export function placementOf(made: Resolved, tools: readonly Tool[]): Placement | null {
+export function placementOf(resolved: Resolved, tools: readonly Tool[]): Placement | null {
   try {
-    return { ...made, placed: placeFeatures(made, tools) };
+    return { ...resolved, placed: placeFeatures(resolved, tools) };
   } catch (error) {
     if (error instanceof InputError) return null;
     throw error;
@@ -28,9 +28,9 @@ export function placementOf(made: Resolved, tools: readonly Tool[]): Placement |
 export type Chosen = { readonly placement: Placement } | { readonly cable: Cable; readonly problem: Problem };
 
 function laidOut(procedure: Procedure, cable: Cable, picked: Picked, tools: readonly Tool[]): Chosen {
-  const made = resolved(procedure, cable, picked);
-  const { value, problem } = attempt(() => placeFeatures(made, tools));
-  return problem === null ? { placement: { ...made, placed: value } } : { cable, problem };
+  const placed = resolved(procedure, cable, picked);
+  const { value, problem } = attempt(() => placeFeatures(placed, tools));
+  return problem === null ? { placement: { ...placed, placed: value } } : { cable, problem };
 }
 
 /** A procedure on every cable it goes on, each in its first glass that fits and with the usual choices. */

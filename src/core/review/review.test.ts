@@ -116,10 +116,10 @@ describe("a document under the pen", () => {
       ],
       steps: [...document.steps, { id: "read", kind: "measure" as const, title: "Read", checks: ["beyond"] }],
     });
-    const asked = (tolerance: number) =>
+    const questionOf = (tolerance: number) =>
       of(beyond(tolerance), thin).advice.filter(({ message }) => message.includes("may be out by"));
-    expect(asked(2)).toEqual([]);
-    expect(asked(1.5)).toMatchObject([{ about: "dimension", id: "beyond" }]);
+    expect(questionOf(2)).toEqual([]);
+    expect(questionOf(1.5)).toMatchObject([{ about: "dimension", id: "beyond" }]);
   });
   it("that puts a mark in front of the cable end says so", () => {
     expect(of({ dimensions: withBuffer(-3) }).problem).toMatchObject({
@@ -163,14 +163,14 @@ describe("a document under the pen", () => {
   const part = { jacket: { min: 1.5, max: 2.5 } };
   /** What a key or a click may change, each leaving all else the very same. */
   const EDITS: Readonly<Record<string, (now: ProcedureDocument, n: number) => ProcedureDocument>> = {
-    figure: (now, n) => withLength(now, n, (one) => ({ ...one, nominal: n })),
-    tolerance: (now, n) => withLength(now, n, (one) => ({ ...one, plus: n % 3 })),
+    figure: (now, n) => withLength(now, n, (item) => ({ ...item, nominal: n })),
+    tolerance: (now, n) => withLength(now, n, (item) => ({ ...item, plus: n % 3 })),
     condition: (now, n) =>
-      withLength(now, n, (one) => ({
-        ...one,
+      withLength(now, n, (item) => ({
+        ...item,
         when: n % 2 ? { layer: { kind: "jacket", diameter: { min: 1.5, max: 2.5 } } } : undefined,
       })),
-    unreadable: (now, n) => withLength(now, n, (one) => ({ ...one, minus: -1 })),
+    unreadable: (now, n) => withLength(now, n, (item) => ({ ...item, minus: -1 })),
     another: (now) => ({
       ...now,
       dimensions: [...now.dimensions, beyond] as ProcedureDocument["dimensions"],
@@ -183,7 +183,7 @@ describe("a document under the pen", () => {
   const withLength = (
     now: ProcedureDocument,
     n: number,
-    change: (one: ProcedureDocument["dimensions"][number]) => object,
+    change: (item: ProcedureDocument["dimensions"][number]) => object,
   ) =>
     ({
       ...now,
@@ -192,7 +192,7 @@ describe("a document under the pen", () => {
       ),
     }) as ProcedureDocument;
   it("looked at key by key, contradicts as it does looked at afresh", () => {
-    const told = new Set<number>();
+    const documented = new Set<number>();
     fc.assert(
       fc.property(
         fc.array(fc.tuple(fc.constantFrom(...Object.keys(EDITS)), fc.nat(80)), { maxLength: 14 }),
@@ -202,13 +202,13 @@ describe("a document under the pen", () => {
           for (const [edit, n] of edits) {
             now = EDITS[edit]?.(now, n) ?? now;
             const { contradictions } = look(now);
-            told.add(contradictions.length);
+            documented.add(contradictions.length);
             expect(contradictions).toEqual(firstLook(now, shelf.cables).contradictions);
           }
         },
       ),
       { numRuns: 300 },
     );
-    expect([...told].sort()).toEqual([0, 1, 2]);
+    expect([...documented].sort()).toEqual([0, 1, 2]);
   });
 });

@@ -49,8 +49,8 @@ const NOTHING: Review = {
 };
 
 /** Steps that cannot be done when they come, and remedies that make it worse, each with its place. */
-const cannotBeDone = (placement: Placement, found = walk(placement)): Contradiction[] =>
-  found.map((violation) => {
+const cannotBeDone = (placement: Placement, violations = walk(placement)): Contradiction[] =>
+  violations.map((violation) => {
     const step = placement.steps.find(({ id }) => id === violation.step);
     const own = placement.placed.get((step && madeBy(step)) ?? "")?.own;
     const number = placement.procedure.steps.findIndex(({ id }) => id === violation.step) + 1;
@@ -59,7 +59,7 @@ const cannotBeDone = (placement: Placement, found = walk(placement)): Contradict
       shortBy: 0,
       message: violationText(violation),
       cable: placement.cable.name,
-      found: violation.dimension ? "remedy" : "step",
+      source: violation.dimension ? "remedy" : "step",
       ...(number > 0 && { number }),
       features: placesOf(violation, placement),
     };
@@ -68,14 +68,16 @@ const cannotBeDone = (placement: Placement, found = walk(placement)): Contradict
 /** Where a violation is seen on the cable: the ends of its length, what its step makes or reads, or what was made last. */
 function placesOf({ step, dimension }: Violation, { steps, dimensions, placed }: Placement): string[] {
   const endsOf = (id: string): string[] => {
-    const length = dimensions.find((one) => one.id === id);
+    const length = dimensions.find((dimension) => dimension.id === id);
     return length ? [length.from, length.to] : [];
   };
   if (dimension) return endsOf(dimension);
   const upTo = steps.slice(0, steps.findIndex(({ id }) => id === step) + 1).reverse();
-  const shown = upTo.map((one) => {
-    const made = madeBy(one);
-    return [...(made ? [made] : []), ...checksOf(one).flatMap(endsOf)].filter((id) => placed.has(id));
+  const shown = upTo.map((step) => {
+    const madeFeature = madeBy(step);
+    return [...(madeFeature ? [madeFeature] : []), ...checksOf(step).flatMap(endsOf)].filter((id) =>
+      placed.has(id),
+    );
   });
   return shown.find((features) => features.length > 0) ?? [];
 }
@@ -90,9 +92,9 @@ const asWalked = ({ steps, dimensions, parts, picked }: Placement): string =>
   ]);
 
 /** The same with an option picked, or why it cannot be laid out at all. */
-const cannotBeChosen = (chosen: Chosen, known: ReadonlySet<string>): Contradiction[] =>
+const cannotBeChosen = (chosen: Chosen, ids: ReadonlySet<string>): Contradiction[] =>
   "placement" in chosen
-    ? cannotBeDone(chosen.placement, walkWithWays(chosen.placement, known))
+    ? cannotBeDone(chosen.placement, walkWithWays(chosen.placement, ids))
     : [{ ids: [], shortBy: 0, message: chosen.problem.message, cable: chosen.cable.name }];
 
 /** The same advice from several cables said once. */
@@ -126,10 +128,12 @@ export function secondLook(
   const layouts = usualLayouts(procedure, cables, tools);
   const placements = layouts.flatMap(placedOf);
   const chosen = fitting[0] ? chosenPlacements(procedure, fitting[0], tools) : [];
-  const known = new Set(placements[0]?.steps.map(({ id }) => id));
+  const ids = new Set(placements[0]?.steps.map(({ id }) => id));
   // An option that changes nothing the bench model sees is walked with another: a wipe more, a finer alcohol.
   const distinct = [
-    ...new Map(chosen.map((one, i) => ["placement" in one ? asWalked(one.placement) : i, one])).values(),
+    ...new Map(
+      chosen.map((chosen, i) => ["placement" in chosen ? asWalked(chosen.placement) : i, chosen]),
+    ).values(),
   ];
   const contradictions = [
     ...chains,
@@ -141,8 +145,8 @@ export function secondLook(
           placements.flatMap((placement, i) =>
             cannotBeDone(placement, i === 0 ? walkWithWays(placement) : walk(placement)),
           ),
-          distinct.flatMap((other) => cannotBeChosen(other, known)),
-          layouts.flatMap((one) => ("placement" in one ? [] : cannotBeChosen(one, known))),
+          distinct.flatMap((other) => cannotBeChosen(other, ids)),
+          layouts.flatMap((layout) => ("placement" in layout ? [] : cannotBeChosen(layout, ids))),
         )
         .map((contradiction) => [contradiction.message, contradiction]),
     ).values(),
@@ -154,8 +158,8 @@ export function secondLook(
     ...(contradictions.length > 0 ? [] : strainAdvice(placements.flatMap(strainsOf))),
     ...once(placements.flatMap((placement) => toolingAdvice(placement, tools))),
   ];
-  const found = { procedure, contradictions, advice, fitting, on };
-  if (!on) return { ...found, problem: null, sheet: null, cases: {} };
+  const review = { procedure, contradictions, advice, fitting, on };
+  if (!on) return { ...review, problem: null, sheet: null, cases: {} };
   const core = on.cores.find((core) => misfits(procedure, on, core).length === 0) ?? mustHoldAt(on.cores, 0);
   const drawn = attempt(() => compileRunSheet({ procedure, cable: on, core, choices: {}, tools }));
   const problem = drawn.problem?.code === "contradiction" ? null : drawn.problem;
@@ -165,5 +169,5 @@ export function secondLook(
       figure.caseIndex,
     ]),
   );
-  return { ...found, problem, sheet: drawn.value, cases };
+  return { ...review, problem, sheet: drawn.value, cases };
 }

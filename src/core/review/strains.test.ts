@@ -51,9 +51,9 @@ describe("a limit read at the end", () => {
     expect(strains(1, 0.5, 0.4, 0.899)).toMatchObject([{ dimension: "check-stand-off", over: 1 }]);
   });
   it("tells by how much it is too tight, at the worst and by root-sum-square", () => {
-    const [one] = strains(1, 0.8, 0.5, 0.9);
-    expect(one).toMatchObject({ over: 400, half: 900, worst: 1300 });
-    expect(one?.rss).toBeCloseTo(Math.hypot(800, 500), 6);
+    const [strain] = strains(1, 0.8, 0.5, 0.9);
+    expect(strain).toMatchObject({ over: 400, half: 900, worst: 1300 });
+    expect(strain?.rss).toBeCloseTo(Math.hypot(800, 500), 6);
     expect(strainAdvice(strains(1, 0.8, 0.5, 0.9))[0]?.message).toMatch(
       /may be out by 0.4 while cleave and reference are each right.*even by root-sum-square/,
     );

@@ -53,10 +53,10 @@ function linksOf({ steps, dimensions, placed }: Placement): Map<string, Link> {
 }
 
 function chain(links: ReadonlyMap<string, Link>, from: string): string[] {
-  const found = [from];
-  for (let at = links.get(from); at && !found.includes(at.parent); at = links.get(at.parent))
-    found.push(at.parent);
-  return found;
+  const path = [from];
+  for (let at = links.get(from); at && !path.includes(at.parent); at = links.get(at.parent))
+    path.push(at.parent);
+  return path;
 }
 
 /** The links between two features, each with the way it counts: +1 going back, −1 going forward. */
@@ -66,7 +66,7 @@ function between(
   b: string,
 ): { by: Stated; child: string; way: 1 | -1 }[] | null {
   const [up, down] = [chain(links, a), chain(links, b)];
-  const meet = up.find((one) => down.includes(one));
+  const meet = up.find((feature) => down.includes(feature));
   if (meet === undefined) return null;
   const leg = (all: string[], way: 1 | -1) =>
     all.slice(0, all.indexOf(meet)).flatMap((child) => {
@@ -98,8 +98,8 @@ export function strainsOf(placement: Placement): Strain[] {
       low += less;
       squares += ((more + less) / 2) ** 2;
     }
-    const made = placedAt(placed, to).position - placedAt(placed, from).position - nominal;
-    const over = Math.max(plus === null ? 0 : made + high - plus, minus === null ? 0 : low - made - minus);
+    const count = placedAt(placed, to).position - placedAt(placed, from).position - nominal;
+    const over = Math.max(plus === null ? 0 : count + high - plus, minus === null ? 0 : low - count - minus);
     if (over <= 0) return [];
     return [
       {

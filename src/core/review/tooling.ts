@@ -97,7 +97,7 @@ function readTooSoon({ steps, dimensions, placed }: Placement): Advice[] {
       .filter((i) => i >= 0);
     const last = read.at(-1);
     if (last === undefined) return [];
-    const gone = Math.min(...[from, to].map((one) => placed.get(one)?.until ?? 0));
+    const gone = Math.min(...[from, to].map((featureId) => placed.get(featureId)?.until ?? 0));
     const moved = steps.findIndex(
       ({ moves }, i) => i > last && i < gone && moves.some((move) => move === from || move === to),
     );

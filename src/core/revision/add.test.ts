@@ -35,7 +35,7 @@ const drafted = draftFromLengths(
 );
 if (!drafted.ok) throw new Error(drafted.problem.message);
 const document = drafted.value;
-const known = ["rule-and-pen", "ring-cutter", "shears", "buffer-stripper", "bench-cleaver"].map((id) => ({
+const existing = ["rule-and-pen", "ring-cutter", "shears", "buffer-stripper", "bench-cleaver"].map((id) => ({
   ...tools[0],
   id,
   name: id,
@@ -59,7 +59,7 @@ const length = (more: Partial<NewLength>): NewLength => ({
   tool: null,
   ...more,
 });
-const shelf = { cables: [cord()], tools: known };
+const shelf = { cables: [cord()], tools: existing };
 const faults = (draft: ProcedureDocument) => {
   const { contradictions, problem } = review(draft, shelf, null);
   return contradictions.length + (problem ? 1 : 0);
@@ -87,7 +87,7 @@ describe("a length put into a procedure", () => {
       makes: "mark",
       tool: null,
     });
-    const sheet = compile(zProcedure.parse(next), { tools: known });
+    const sheet = compile(zProcedure.parse(next), { tools: existing });
     expect(at(sheet, "second-mark-at")).toBe(54);
     expect(sheet.checks.find(({ dimension }) => dimension === "second-mark")).toMatchObject({
       min: 11_600,
@@ -115,7 +115,7 @@ describe("a length put into a procedure", () => {
       layers: ["yarn"],
       tool: "shears",
     });
-    expect(at(compile(whole, { tools: known }), "jacket-2-at")).toBe(80);
+    expect(at(compile(whole, { tools: existing }), "jacket-2-at")).toBe(80);
   });
 });
 
@@ -170,7 +170,7 @@ describe("the same lengths as a list and by fields", () => {
       documentBasis,
       kit,
     );
-    const sheet = listed.ok ? compile(zProcedure.parse(listed.value), { tools: known }) : null;
+    const sheet = listed.ok ? compile(zProcedure.parse(listed.value), { tools: existing }) : null;
     expect(sheet && at(sheet, "clamp-mark-at")).toBe(56);
   });
 });
@@ -188,7 +188,7 @@ describe("a length put into a procedure somebody has changed", () => {
       edited,
       length({ side: "front", nominal: um(5_000), name: "Clamp mark", from: "jacket-at" }),
     );
-    expect(at(compile(zProcedure.parse(next), { tools: known }), "clamp-mark-at")).toBe(63);
+    expect(at(compile(zProcedure.parse(next), { tools: existing }), "clamp-mark-at")).toBe(63);
     expect(faults(next)).toBe(0);
   });
   it("as a cleave makes a cleaving step, behind the strip that bares the glass; a second one is refused", () => {
@@ -206,7 +206,7 @@ describe("a length put into a procedure somebody has changed", () => {
     expect(kinds.indexOf("cleave")).toBeGreaterThan(placesOf(next).indexOf("make-buffer"));
     expect(faults(next)).toBe(0);
     expect(
-      prepared(compile(zProcedure.parse(next), { tools: known }), "glass-end", "buffer-at").nominal,
+      prepared(compile(zProcedure.parse(next), { tools: existing }), "glass-end", "buffer-at").nominal,
     ).toBe(8.5);
     const again = withLength(next, cleave, kit, faults);
     expect(again.ok ? "added" : again.problem.code).toBe("duplicate");
@@ -214,21 +214,21 @@ describe("a length put into a procedure somebody has changed", () => {
 });
 
 describe("what cannot be done in its order is told", () => {
-  const told = (rows: readonly LengthRow[]) => {
+  const report = (rows: readonly LengthRow[]) => {
     const listed = draftFromLengths(rows, documentBasis, kit);
     if (!listed.ok) throw new Error(listed.problem.message);
     return review(listed.value, shelf, null).contradictions.map(({ message }) => message);
   };
   it("a cleave before the glass is bare", () => {
-    expect(told([row("Jacket", "end", "68"), row("Cleave", "jacket", "8.5")])).toEqual([
+    expect(report([row("Jacket", "end", "68"), row("Cleave", "jacket", "8.5")])).toEqual([
       expect.stringMatching(/glass is not bare there/),
     ]);
     expect(
-      told([row("Jacket", "end", "68"), row("Buffer", "end", "42"), row("Cleave", "buffer", "8.5")]),
+      report([row("Jacket", "end", "68"), row("Buffer", "end", "42"), row("Cleave", "buffer", "8.5")]),
     ).toEqual([]);
   });
   it("a buffer stripped under a jacket that is still on", () => {
-    expect(told([row("Buffer", "end", "42")])).toEqual([
+    expect(report([row("Buffer", "end", "42")])).toEqual([
       expect.stringMatching(/^Step “Mark: Buffer”: .+ around it is still on/),
       expect.stringMatching(/^Step “Take off: Buffer”: .+ around it is still on/),
     ]);
@@ -274,7 +274,7 @@ describe("a look put into a procedure", () => {
 
 describe("an edge in front of one it must lie behind", () => {
   const placed = (jacket: string, buffer: string) => {
-    const made = draftFromLengths(
+    const outcome = draftFromLengths(
       [row("Jacket", "end", jacket), row("Buffer", "end", buffer)],
       {
         id: "x",
@@ -285,12 +285,12 @@ describe("an edge in front of one it must lie behind", () => {
       },
       kit,
     );
-    if (!made.ok) throw new Error(made.problem.message);
-    const one = placementOf(
-      resolved(zProcedure.parse(made.value), cord(), { core: "9/125", choices: {} }),
-      known,
+    if (!outcome.ok) throw new Error(outcome.problem.message);
+    const placement = placementOf(
+      resolved(zProcedure.parse(outcome.value), cord(), { core: "9/125", choices: {} }),
+      existing,
     );
-    return one ? nestingOf(one).map(({ message, ids }) => [message, ids]) : null;
+    return placement ? nestingOf(placement).map(({ message, ids }) => [message, ids]) : null;
   };
   it("is told with both, and by how much", () => {
     expect(placed("38", "62")).toEqual([

@@ -67,10 +67,10 @@ const formOf = ({ features, dimensions, steps, parts, retries, squareUp }: Proce
 
 /** Whether two documents say the same, whatever they leave to the defaults. */
 function isSame(a: ProcedureDocument, b: ProcedureDocument): boolean {
-  const [one, other] = [a, b].map(
+  const [first, other] = [a, b].map(
     (document) => attempt(() => JSON.stringify(asWritten(zProcedure, document))).value,
   );
-  return one !== null && one === other;
+  return first !== null && first === other;
 }
 
 function plannedOf(
@@ -79,15 +79,15 @@ function plannedOf(
   kit: DraftKit,
 ): PlannedLength | null {
   const { id, name, plus, minus } = dimension;
-  const made = steps.find((step) => "by" in step && step.by === id);
-  if (made?.kind !== "mark" && made?.kind !== "cleave") return null;
-  const side = dimension.from === made.makes ? "front" : "behind";
+  const maker = steps.find((step) => "by" in step && step.by === id);
+  if (maker?.kind !== "mark" && maker?.kind !== "cleave") return null;
+  const side = dimension.from === maker.makes ? "front" : "behind";
   const datum = side === "front" ? dimension.to : dimension.from;
   const cleave = steps.find((step) => step.kind === "cleave" && step.makes === datum);
   const from = dimensions.find((other) => datum === `${other.id}-at`)?.id;
-  const off = steps.find((step) => step.kind === "remove" && step.to === made.makes);
+  const off = steps.find((step) => step.kind === "remove" && step.to === maker.makes);
   const strip = off?.kind === "remove" ? off : undefined;
-  const makes = made.kind === "cleave" ? "cleave" : (strip?.layers[0] ?? "mark");
+  const makes = maker.kind === "cleave" ? "cleave" : (strip?.layers[0] ?? "mark");
   return {
     id,
     name,
@@ -158,8 +158,10 @@ function insertedWhereItWorks(
     const next = inserted(document, added, at, kit);
     return { next, faults: faults(next), far: Math.abs(at - wanted) };
   });
-  return tried.reduce((best, one) =>
-    one.faults < best.faults || (one.faults === best.faults && one.far < best.far) ? one : best,
+  return tried.reduce((best, candidate) =>
+    candidate.faults < best.faults || (candidate.faults === best.faults && candidate.far < best.far)
+      ? candidate
+      : best,
   ).next;
 }
 

@@ -85,8 +85,8 @@ export function assembled(
   kit: DraftKit,
 ): ProcedureDocument {
   const featureOf = (wanted: string) => {
-    const found = lengths.find((length) => length.id === wanted);
-    return found ? featureIdOf(found) : END;
+    const plannedLength = lengths.find((length) => length.id === wanted);
+    return plannedLength ? featureIdOf(plannedLength) : END;
   };
   return {
     id,

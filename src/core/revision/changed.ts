@@ -16,9 +16,9 @@ function dimensionKeys(before: Dimension | undefined, after: Dimension): string[
   const [old, now] = [before?.cases ?? [], after.cases ?? []];
   return [
     ...(before && same(figures(before), figures(after)) ? [] : [figureKey(after.id, null)]),
-    ...now.flatMap((one, i) => {
+    ...now.flatMap((statedCase, i) => {
       const was = old.length === now.length ? old[i] : undefined;
-      return was && same(figures(was), figures(one)) ? [] : [figureKey(after.id, i)];
+      return was && same(figures(was), figures(statedCase)) ? [] : [figureKey(after.id, i)];
     }),
   ];
 }
@@ -27,9 +27,9 @@ function stepKeys(before: Step | undefined, after: Step): string[] {
   const [old, now] = [before?.cases ?? [], after.cases ?? []];
   return (["seconds", "setting"] as const).flatMap((field) => [
     ...(same(before?.[field], after[field]) ? [] : [`${field}:${after.id}`]),
-    ...now.flatMap((one, i) => {
+    ...now.flatMap((statedCase, i) => {
       const was = old.length === now.length ? old[i] : undefined;
-      return same(was?.[field], one[field]) ? [] : [`${field}:${figureKey(after.id, i)}`];
+      return same(was?.[field], statedCase[field]) ? [] : [`${field}:${figureKey(after.id, i)}`];
     }),
   ]);
 }
@@ -71,7 +71,7 @@ export function asOwn(
   const { confirmed: _, confirmations: written, ...rest } = after;
   const confirmations = before ? before.confirmations : written;
   const still = confirmations?.filter(({ key }) => !changed.includes(key)) ?? [];
-  const kept = { ...rest, revision, source, ...(still.length > 0 && { confirmations: still }) };
-  if (own && own.confirmed === undefined) return kept;
-  return { ...kept, confirmed: [...new Set([...(own?.confirmed ?? []), ...changed])] };
+  const saved = { ...rest, revision, source, ...(still.length > 0 && { confirmations: still }) };
+  if (own && own.confirmed === undefined) return saved;
+  return { ...saved, confirmed: [...new Set([...(own?.confirmed ?? []), ...changed])] };
 }

@@ -69,12 +69,12 @@ function compareLists(among: string, before: readonly Item[], after: readonly It
     );
   const rest = after.flatMap((item, i): Change[] => {
     const old = before.find(({ id }) => id === item.id);
-    const what = nameOf(item);
-    if (!old) return [{ among, what, field: "there at all", before: null, after: "new" }];
+    const itemName = nameOf(item);
+    if (!old) return [{ among, what: itemName, field: "there at all", before: null, after: "new" }];
     const fields = [...new Set([...Object.keys(old), ...Object.keys(item)])].filter((key) => key !== "id");
     return [
-      ...fields.flatMap((field) => differs(old[field], item[field], { among, what, field })),
-      ...moved(before, after, item.id, i, { among, what }),
+      ...fields.flatMap((field) => differs(old[field], item[field], { among, what: itemName, field })),
+      ...moved(before, after, item.id, i, { among, what: itemName }),
     ];
   });
   return [...gone, ...rest];
@@ -117,8 +117,8 @@ function written(value: unknown): string | null {
   if (Array.isArray(value)) return value.map((item) => written(item) ?? "").join(" · ");
   if (typeof value === "object")
     return Object.entries(value)
-      .filter(([key, one]) => key !== "id" && written(one) !== null)
-      .map(([key, one]) => `${LABELS[key] ?? key} ${written(one)}`)
+      .filter(([key, first]) => key !== "id" && written(first) !== null)
+      .map(([key, first]) => `${LABELS[key] ?? key} ${written(first)}`)
       .join(", ");
   return String(value);
 }

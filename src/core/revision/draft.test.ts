@@ -31,7 +31,7 @@ const benchTools = [
   "coating-stripper",
   "bench-cleaver",
 ];
-const known = benchTools.map((id) => ({ ...tools[0], id, name: id })) as typeof tools;
+const existing = benchTools.map((id) => ({ ...tools[0], id, name: id })) as typeof tools;
 
 describe("a card of lengths", () => {
   const rows = [
@@ -43,7 +43,7 @@ describe("a card of lengths", () => {
   const outcome = draftFromLengths(rows, basis, kit);
   if (!outcome.ok) throw new Error(outcome.problem.message);
   const procedure = zProcedure.parse(outcome.value);
-  const sheet = compile(procedure, { tools: known });
+  const sheet = compile(procedure, { tools: existing });
   it("becomes a procedure that can be worked with as it is", () => {
     expect(at(sheet, "jacket-at")).toBe(68);
     expect(at(sheet, "second-mark-at")).toBe(54.7);
@@ -94,13 +94,13 @@ describe("a card of lengths", () => {
     for (const { step, checks } of sheet.lines)
       for (const { from, to } of checks)
         for (const feature of [from, to]) {
-          const one = sheet.features.find(({ id }) => id === feature);
+          const eachFeature = sheet.features.find(({ id }) => id === feature);
           const line = sheet.lines.find((each) => each.step.id === step.id)?.index ?? 0;
-          expect([step.id, feature, one?.goneAt === null || (one?.goneAt ?? 0) > line]).toEqual([
+          expect([
             step.id,
             feature,
-            true,
-          ]);
+            eachFeature?.goneAt === null || (eachFeature?.goneAt ?? 0) > line,
+          ]).toEqual([step.id, feature, true]);
         }
   });
   it("takes one tolerance for both sides, and leaves open what was left empty", () => {

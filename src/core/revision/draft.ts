@@ -77,7 +77,7 @@ function readRow(
   const name = row.name.trim();
   if (name === "") return at({ code: "no-name", message: "a length needs a name.", path: [] });
   const id = slug(name);
-  if (before.some((one) => one.id === id))
+  if (before.some((plannedLength) => plannedLength.id === id))
     return at({ code: "duplicate", message: "this name is there already.", path: [] });
   const datum = datumOf(row.datum, before);
   if (datum === null)
@@ -139,8 +139,8 @@ function datumOf(
   const wanted = slug(said);
   const named = (length: PlannedLength) =>
     [length.id, featureIdOf(length)].includes(wanted) || wanted.startsWith(length.id);
-  const found = before.find(named) ?? before.find(({ id }) => id.startsWith(wanted));
-  return found ? { id: found.id, side } : null;
+  const plannedLength = before.find(named) ?? before.find(({ id }) => id.startsWith(wanted));
+  return plannedLength ? { id: plannedLength.id, side } : null;
 }
 
 const UNITS = ["", "mm", "in", '"', "cm", "m"];

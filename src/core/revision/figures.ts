@@ -24,17 +24,17 @@ export interface SheetFigure {
 }
 
 /** Every figure that an end on this cable would be made by, in the order of the document. */
-export const figuresToConfirm = (made: Resolved): SheetFigure[] => [
-  ...lengthFigures(made),
-  ...timeFigures(made),
-  ...settingFigures(made),
+export const figuresToConfirm = (resolved: Resolved): SheetFigure[] => [
+  ...lengthFigures(resolved),
+  ...timeFigures(resolved),
+  ...settingFigures(resolved),
 ];
 
 function lengthFigures({ procedure, dimensions }: Resolved): SheetFigure[] {
   const nameOf = (id: string) => procedure.features.find((feature) => feature.id === id)?.name ?? id;
   return dimensions.map((dimension) => {
     const { id, name, from, to, nominal, plus, minus, caseIndex, representative, printed } = dimension;
-    const at = procedure.dimensions.findIndex((one) => one.id === id);
+    const at = procedure.dimensions.findIndex((dimension) => dimension.id === id);
     return {
       key: figureKey(id, caseIndex),
       path: caseIndex === null ? ["dimensions", at] : ["dimensions", at, "cases", caseIndex],
@@ -73,9 +73,9 @@ function stepFields<T>(
 
 const NO_TOLERANCE = { plus: null, minus: null, printed: null } as const;
 
-function timeFigures(made: Resolved): SheetFigure[] {
-  const { procedure } = made;
-  return stepFields(made, "seconds", ({ seconds }) => seconds).map(({ step, value, path, key }) => ({
+function timeFigures(resolved: Resolved): SheetFigure[] {
+  const { procedure } = resolved;
+  return stepFields(resolved, "seconds", ({ seconds }) => seconds).map(({ step, value, path, key }) => ({
     ...NO_TOLERANCE,
     key,
     path,
@@ -110,8 +110,8 @@ function statedIn(setting: Setting): Stated | null {
   }
 }
 
-function settingFigures(made: Resolved): SheetFigure[] {
-  return stepFields(made, "setting", ({ setting }) => setting).flatMap(
+function settingFigures(resolved: Resolved): SheetFigure[] {
+  return stepFields(resolved, "setting", ({ setting }) => setting).flatMap(
     ({ step, value, path, key }): SheetFigure[] => {
       const stated = statedIn(value);
       if (!stated) return [];
@@ -124,7 +124,7 @@ function settingFigures(made: Resolved): SheetFigure[] {
           path: [...path, field],
           name: step.title,
           most: null,
-          representative: isRepresentative(made.procedure, key),
+          representative: isRepresentative(resolved.procedure, key),
         },
       ];
     },
@@ -145,8 +145,8 @@ export const isAsShown = (
 /** Of the figures confirmed, each with whether it was passed over as shown or changed. */
 export const asConfirmed = <T extends Confirmed>(shown: readonly SheetFigure[], confirmed: readonly T[]) =>
   confirmed.map((figure) => {
-    const asked = shown.find(({ key }) => key === figure.key);
-    return { ...figure, asShown: asked !== undefined && isAsShown(asked, figure) };
+    const sheetFigure = shown.find(({ key }) => key === figure.key);
+    return { ...figure, asShown: sheetFigure !== undefined && isAsShown(sheetFigure, figure) };
   });
 
 interface HeldAgainst {

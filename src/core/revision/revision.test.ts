@@ -20,11 +20,11 @@ function asWritten(procedure: ReturnType<typeof procedureOf>): ProcedureDocument
   return {
     ...(JSON.parse(JSON.stringify(procedure)) as ProcedureDocument),
     squareUp: procedure.squareUp / 1000,
-    dimensions: procedure.dimensions.map((one) => ({
-      ...(JSON.parse(JSON.stringify(one)) as ProcedureDocument["dimensions"][number]),
-      nominal: mm(one.nominal) as number,
-      plus: mm(one.plus),
-      minus: mm(one.minus),
+    dimensions: procedure.dimensions.map((dimension) => ({
+      ...(JSON.parse(JSON.stringify(dimension)) as ProcedureDocument["dimensions"][number]),
+      nominal: mm(dimension.nominal) as number,
+      plus: mm(dimension.plus),
+      minus: mm(dimension.minus),
     })),
   };
 }
@@ -35,28 +35,28 @@ const rows: readonly Row[] = [
   ["mark", "buffer", "mark", 11, 0.5, 0.5],
 ];
 const document = written(rows);
-const limitsOf = (one: ProcedureDocument) =>
-  compile(zProcedure.parse(one)).lengths.map(({ from, to, min, max }) => ({ from, to, min, max }));
-const dimension = (one: ProcedureDocument, id: string) =>
-  one.dimensions.find((d) => d.id === id) as (typeof one.dimensions)[number];
-const positions = (one: ProcedureDocument) =>
-  new Map(compile(zProcedure.parse(one)).features.map(({ id, position }) => [id, position]));
+const limitsOf = (item: ProcedureDocument) =>
+  compile(zProcedure.parse(item)).lengths.map(({ from, to, min, max }) => ({ from, to, min, max }));
+const dimension = (item: ProcedureDocument, id: string) =>
+  item.dimensions.find((d) => d.id === id) as (typeof item.dimensions)[number];
+const positions = (item: ProcedureDocument) =>
+  new Map(compile(zProcedure.parse(item)).features.map(({ id, position }) => [id, position]));
 const withDimension = (
-  one: ProcedureDocument,
-  changed: (typeof one.dimensions)[number],
+  item: ProcedureDocument,
+  changed: (typeof item.dimensions)[number],
 ): ProcedureDocument => ({
-  ...one,
-  dimensions: one.dimensions.map((d) => (d.id === changed.id ? changed : d)),
+  ...item,
+  dimensions: item.dimensions.map((d) => (d.id === changed.id ? changed : d)),
 });
 
 describe("switching what a length is laid off from", () => {
   it("never moves a place nor changes a limit, whatever it is switched to and from", () => {
-    const made = ["end", "jacket", "buffer"];
+    const built = ["end", "jacket", "buffer"];
     fc.assert(
       fc.property(
         fc.constantFrom("buffer", "mark"),
-        fc.constantFrom(...made),
-        fc.constantFrom(...made),
+        fc.constantFrom(...built),
+        fc.constantFrom(...built),
         (id, first, second) => {
           const before = dimension(document, id);
           if (first === id || second === id) return;
@@ -112,10 +112,13 @@ describe("contradictions in words", () => {
       ["buffer", "end", "buffer", 40, 0, 0],
       ["check-c", "buffer", "jacket", 28, 0, 0],
     ] as Row[]);
-    const [one, ...more] = contradictionsOf(procedure, [cord(), cord({ id: "other", cores: ["9/125"] })]);
+    const [contradiction, ...more] = contradictionsOf(procedure, [
+      cord(),
+      cord({ id: "other", cores: ["9/125"] }),
+    ]);
     expect(more).toEqual([]);
-    expect(one?.message).toMatch(/cannot all hold: 1\.0 mm short/);
-    expect(one?.ids).toEqual(expect.arrayContaining(["jacket", "buffer", "check-c"]));
+    expect(contradiction?.message).toMatch(/cannot all hold: 1\.0 mm short/);
+    expect(contradiction?.ids).toEqual(expect.arrayContaining(["jacket", "buffer", "check-c"]));
   });
 });
 
@@ -170,17 +173,17 @@ describe("whose figures", () => {
     sheet: "Q-114",
   };
   it("held against the sheet become the user's own; the others stay representative, length by length", () => {
-    const asked = figuresToConfirm(resolved(zProcedure.parse(shipped), cord(), picked));
-    expect(asked.map(({ key, value, representative }) => [key, value, representative])).toEqual([
+    const sheetFigures = figuresToConfirm(resolved(zProcedure.parse(shipped), cord(), picked));
+    expect(sheetFigures.map(({ key, value, representative }) => [key, value, representative])).toEqual([
       ["jacket", 66, true],
       ["buffer", 40, true],
       ["mark", 11, true],
     ]);
-    const [jacket] = asked;
+    const [jacket] = sheetFigures;
     if (!jacket) throw new Error("there is a first");
-    const kept = withConfirmed(shipped, asConfirmed(asked, [{ ...jacket, value: 65.5 }]), next);
-    expect(kept).toMatchObject({ revision: 2, source: { kind: "own" }, confirmed: ["jacket"] });
-    const sheet = compile(zProcedure.parse(kept));
+    const saved = withConfirmed(shipped, asConfirmed(sheetFigures, [{ ...jacket, value: 65.5 }]), next);
+    expect(saved).toMatchObject({ revision: 2, source: { kind: "own" }, confirmed: ["jacket"] });
+    const sheet = compile(zProcedure.parse(saved));
     expect(sheet.procedure.representative).toBe(true);
     expect(at(sheet, "jacket")).toBe(65.5);
     expect(sheet.lines.flatMap(({ figure }) => (figure ? [figure.representative] : []))).toEqual([
@@ -190,15 +193,15 @@ describe("whose figures", () => {
     ]);
   });
   it("a figure passed over is confirmed as shown, by name, until somebody changes it", () => {
-    const asked = figuresToConfirm(resolved(zProcedure.parse(shipped), cord(), picked));
-    const kept = withConfirmed(shipped, asConfirmed(asked, asked), next);
+    const sheetFigures = figuresToConfirm(resolved(zProcedure.parse(shipped), cord(), picked));
+    const saved = withConfirmed(shipped, asConfirmed(sheetFigures, sheetFigures), next);
     const mark = { by: "Osla Brandt", sheet: "Q-114", date: "2026-11-25", asShown: true };
-    expect(kept.confirmations).toContainEqual({ key: "mark", ...mark });
-    expect(compile(zProcedure.parse(kept)).lines.flatMap(({ figure }) => figure?.confirmation ?? [])).toEqual(
-      [mark, mark, mark],
-    );
-    const edited = withDimension(kept, { ...dimension(kept, "mark"), nominal: 12 });
-    expect(asOwn(kept, edited, next).confirmations?.map(({ key }) => key)).toEqual(["jacket", "buffer"]);
+    expect(saved.confirmations).toContainEqual({ key: "mark", ...mark });
+    expect(
+      compile(zProcedure.parse(saved)).lines.flatMap(({ figure }) => figure?.confirmation ?? []),
+    ).toEqual([mark, mark, mark]);
+    const edited = withDimension(saved, { ...dimension(saved, "mark"), nominal: 12 });
+    expect(asOwn(saved, edited, next).confirmations?.map(({ key }) => key)).toEqual(["jacket", "buffer"]);
   });
   it("an edit cannot add a confirmation nobody gave", () => {
     const claimed = {
@@ -227,12 +230,12 @@ describe("comparing two revisions", () => {
       steps: [...document.steps].reverse(),
     };
     const said = compareProcedures(document, after).map(
-      ({ what, field, before, after: now }) => `${what}: ${field}: ${before} > ${now}`,
+      ({ what: subject, field, before, after: now }) => `${subject}: ${field}: ${before} > ${now}`,
     );
     expect(said).toContain("jacket: figure: 66 > 65");
     expect(said).toContain("mark: there at all: yes > null");
     expect(said).toContain("Other: name: Test procedure > Other");
-    expect(said.filter((one) => one.includes("order"))).not.toEqual([]);
+    expect(said.filter((text) => text.includes("order"))).not.toEqual([]);
     expect(compareProcedures(document, document)).toEqual([]);
   });
 });

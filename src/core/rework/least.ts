@@ -58,7 +58,7 @@ export function leastRework(
 
 /** For each feature, by its place in the list, the limits that lead on from it. */
 function outgoing(count: number, limits: readonly AtLeast[]): readonly AtLeast[][] {
-  const found = Array.from({ length: count }, (): AtLeast[] => []);
-  for (const limit of limits) found[limit.from]?.push(limit);
-  return found;
+  const bounds = Array.from({ length: count }, (): AtLeast[] => []);
+  for (const limit of limits) bounds[limit.from]?.push(limit);
+  return bounds;
 }

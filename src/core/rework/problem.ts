@@ -55,12 +55,12 @@ export interface AtLeast {
 /** Stated limits as “this is at least that plus so much”; a limit open on one side has no half-width. */
 export function asAtLeast({ features, dimensions }: Pick<ReworkInput, "features" | "dimensions">): AtLeast[] {
   const places = new Map(features.map(({ name }, i) => [name, i]));
-  const found: AtLeast[] = [];
+  const bounds: AtLeast[] = [];
   for (const { from: a, to: b, nominal, plus, minus } of dimensions) {
     const [from, to] = [mustHold(places, a), mustHold(places, b)];
     const half = plus === null || minus === null ? 0 : (plus + minus) / 2;
-    if (minus !== null) found.push({ from, to, least: nominal - minus, half });
-    if (plus !== null) found.push({ from: to, to: from, least: -(nominal + plus), half });
+    if (minus !== null) bounds.push({ from, to, least: nominal - minus, half });
+    if (plus !== null) bounds.push({ from: to, to: from, least: -(nominal + plus), half });
   }
-  return found;
+  return bounds;
 }

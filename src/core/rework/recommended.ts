@@ -38,8 +38,8 @@ export function recommend(
     const chain = raise({ from, to, least }, at, EPSILON);
     if (!chain) break;
     const cycle = chain.map((i) => mustHoldAt(limits, i));
-    const sum = cycle.reduce((all, one) => all + one.least, 0);
-    margin = Math.max(0, -sum / cycle.reduce((all, one) => all + one.half, 0));
+    const sum = cycle.reduce((all, bound) => all + bound.least, 0);
+    margin = Math.max(0, -sum / cycle.reduce((all, bound) => all + bound.half, 0));
   }
   const held = limits.map((limit) => ({
     ...limit,
@@ -75,17 +75,17 @@ function bounded(
   stated: readonly AtLeast[],
   moved: ReadonlySet<string>,
 ): AtLeast[] {
-  const found: AtLeast[] = [];
+  const bounds: AtLeast[] = [];
   const moves = features.map(({ name }) => moved.has(name));
   features.forEach((feature, i) => {
     if (feature.kind === "mark") return;
     const behind = feature.kind === "cut" && moves[i] ? feature.at + feature.bite : feature.at;
-    found.push({ from: ROOT, to: i + 1, least: behind, half: 0 });
-    if (!moves[i]) found.push({ from: i + 1, to: ROOT, least: -feature.at, half: 0 });
+    bounds.push({ from: ROOT, to: i + 1, least: behind, half: 0 });
+    if (!moves[i]) bounds.push({ from: i + 1, to: ROOT, least: -feature.at, half: 0 });
   });
   for (const { from, to, least, half } of stated)
-    found.push({ from: from + 1, to: to + 1, least, half: moves[from] || moves[to] ? half : 0 });
-  return found;
+    bounds.push({ from: from + 1, to: to + 1, least, half: moves[from] || moves[to] ? half : 0 });
+  return bounds;
 }
 
 /** The least place of each behind the root; −Infinity where nothing holds it back. */

@@ -100,10 +100,10 @@ function broken(
   places: Readonly<Record<string, number>>,
   moved: readonly string[],
 ): string[] {
-  const limits = input.dimensions.flatMap(({ id, from, to, ...one }) => {
+  const limits = input.dimensions.flatMap(({ id, from, to, ...first }) => {
     const [a, b] = [places[from], places[to]];
     if (a === undefined || b === undefined) return [];
-    const { min, max } = statedLimits(one);
+    const { min, max } = statedLimits(first);
     return b - a < min || b - a > max ? [`${id}: ${b - a}`] : [];
   });
   const moves = input.features.flatMap((feature) => {
@@ -120,13 +120,13 @@ describe("whatever was measured", () => {
   it("neither answer moves a feature forward, breaks a limit or moves what need not move", () => {
     fc.assert(
       fc.property(problems, (input) => {
-        const found = rework(input);
-        if (!found.possible) return;
-        expect(broken(input, found.least, found.moved)).toEqual([]);
-        expect(broken(input, found.recommended.positions, found.moved)).toEqual([]);
-        expect(found.recommended.margin).toBeGreaterThanOrEqual(0);
-        expect(found.recommended.margin).toBeLessThanOrEqual(1);
-        expect(found.recommended.cableLost).toBeGreaterThanOrEqual(found.cableLost);
+        const match = rework(input);
+        if (!match.possible) return;
+        expect(broken(input, match.least, match.moved)).toEqual([]);
+        expect(broken(input, match.recommended.positions, match.moved)).toEqual([]);
+        expect(match.recommended.margin).toBeGreaterThanOrEqual(0);
+        expect(match.recommended.margin).toBeLessThanOrEqual(1);
+        expect(match.recommended.cableLost).toBeGreaterThanOrEqual(match.cableLost);
       }),
       { numRuns: 300 },
     );
@@ -134,15 +134,15 @@ describe("whatever was measured", () => {
   it("redone as said, nothing more must be redone", () => {
     fc.assert(
       fc.property(problems, (input) => {
-        const found = rework(input);
-        if (!found.possible) return;
+        const match = rework(input);
+        if (!match.possible) return;
         const after = input.features.map((feature) =>
           feature.kind === "cut"
-            ? { ...feature, at: found.least[feature.name] as typeof feature.at }
+            ? { ...feature, at: match.least[feature.name] as typeof feature.at }
             : feature,
         );
-        const made = { ...input, features: after, forced: [] };
-        const again = leastRework(made, asAtLeast(made));
+        const built = { ...input, features: after, forced: [] };
+        const again = leastRework(built, asAtLeast(built));
         expect(again.possible && [...again.moved]).toEqual([]);
       }),
     );
@@ -168,14 +168,14 @@ describe("an end that came out wrong", () => {
     between("beyond", "buffer", "jacket", 30, 1, 1),
   ];
   it("2: a cleave 1.2 long, with 8 of glass needed beyond the blade, strips 6.8 further; the jacket follows", () => {
-    const found = ask([cut("glass", 28.3, 8), cut("buffer", 40, 2), cut("jacket", 70, 3)], limits);
-    expect(found).toMatchObject({
+    const rework = ask([cut("glass", 28.3, 8), cut("buffer", 40, 2), cut("jacket", 70, 3)], limits);
+    expect(rework).toMatchObject({
       possible: true,
       moved: ["glass", "buffer", "jacket"],
       least: { glass: 36_300, buffer: 46_300, jacket: 75_300 },
       cableLost: 5_300,
     });
-    expect(found.possible && found.recommended).toMatchObject({
+    expect(rework.possible && rework.recommended).toMatchObject({
       positions: { glass: 36_300, buffer: 46_800, jacket: 76_800 },
       margin: 1,
       cableLost: 6_800,
@@ -196,7 +196,7 @@ describe("an end that came out wrong", () => {
     });
   });
   it("once the joint is made nothing in front of it can be cut: the fixed end is named", () => {
-    const found = ask(
+    const rework = ask(
       [
         { name: "glass", kind: "fixed", at: 31.2 },
         { name: "buffer", kind: "fixed", at: 40 },
@@ -204,22 +204,22 @@ describe("an end that came out wrong", () => {
       ],
       limits,
     );
-    expect(found).toEqual({ possible: false, reason: "fixed", feature: "buffer" });
+    expect(rework).toEqual({ possible: false, reason: "fixed", feature: "buffer" });
   });
   it("a mark costs nothing and is drawn where its limits put it", () => {
-    const found = ask(
+    const rework = ask(
       [cut("buffer", 42, 2), { name: "mark", kind: "mark" }, cut("jacket", 70, 3)],
       [between("mark", "buffer", "mark", 11, 0.5, 0.5)],
     );
-    expect(found).toMatchObject({ moved: [], least: { buffer: 42_000, mark: 52_500 }, cableLost: 0 });
-    expect(found.possible && found.recommended.positions.mark).toBe(53_000);
+    expect(rework).toMatchObject({ moved: [], least: { buffer: 42_000, mark: 52_500 }, cableLost: 0 });
+    expect(rework.possible && rework.recommended.positions.mark).toBe(53_000);
   });
   it("limits that contradict are told as that", () => {
-    const found = ask(
+    const rework = ask(
       [cut("buffer", 40, 2), cut("jacket", 70, 3)],
       [between("one", "buffer", "jacket", 30, 0, 0), between("two", "buffer", "jacket", 28, 0, 0)],
     );
-    expect(found).toMatchObject({ possible: false, reason: "contradictory", conflict: { shortBy: 2_000 } });
+    expect(rework).toMatchObject({ possible: false, reason: "contradictory", conflict: { shortBy: 2_000 } });
   });
   it.each([
     [{ forced: ["moon"] }, "unknown-feature"],

@@ -35,23 +35,23 @@ export function rework(input: ReworkInput): Rework {
         input.dimensions,
       );
   if (conflict) return { possible: false, reason: "contradictory", conflict };
-  const found = leastRework(input, limits);
-  if (!found.possible) return { possible: false, reason: "fixed", feature: found.feature };
-  const { positions, margin } = recommend(input, limits, found.moved);
+  const best = leastRework(input, limits);
+  if (!best.possible) return { possible: false, reason: "fixed", feature: best.feature };
+  const { positions, margin } = recommend(input, limits, best.moved);
   const was = startOf(input);
   return {
     possible: true,
-    moved: input.features.flatMap(({ name }) => (found.moved.has(name) ? [name] : [])),
-    least: written(found.positions),
-    cableLost: lost(was, found.positions.get(input.cable)),
+    moved: input.features.flatMap(({ name }) => (best.moved.has(name) ? [name] : [])),
+    least: written(best.positions),
+    cableLost: lost(was, best.positions.get(input.cable)),
     recommended: { positions: written(positions), margin, cableLost: lost(was, positions.get(input.cable)) },
   };
 }
 
 /** Where the feature lay whose movement is cable lost; null for a mark, which costs nothing. */
 function startOf({ features, cable }: ReworkInput): Length | null {
-  const found = features.find(({ name }) => name === cable);
-  return !found || found.kind === "mark" ? null : found.at;
+  const feature = features.find(({ name }) => name === cable);
+  return !feature || feature.kind === "mark" ? null : feature.at;
 }
 
 const lost = (was: Length | null, now: number | undefined): Length =>

@@ -35,7 +35,7 @@ describe("check values of the trade (common practice, no source)", () => {
     const of = (diameter: number) =>
       cord({ layers: [{ kind: "jacket", name: "jacket", diameter, hue: "yellow" }] });
     const picked = { core: "9/125", choices: {} };
-    expect([2, 3].map((one) => holds(thinTube, of(one), picked))).toEqual([true, false]);
+    expect([2, 3].map((value) => holds(thinTube, of(value), picked))).toEqual([true, false]);
   });
   it("5: sheath off 45 with 40 standing out of the clamp: the clamp covers 5", () => {
     const sheet = compile(
@@ -59,11 +59,11 @@ describe("check values of the trade (common practice, no source)", () => {
         ["coating", "tube-end", "coating-edge", -0.5, 0.5, 0.5],
         ["cleave", "glass", "coating-edge", 7, 0, 0],
       ];
-      const made = procedureOf(rows, { changes: { choices: [choice("interface", "lc", "sc", "st")] } });
+      const built = procedureOf(rows, { changes: { choices: [choice("interface", "lc", "sc", "st")] } });
       const cases = { sc: 11, st: 9 };
       const procedure = {
-        ...made,
-        dimensions: made.dimensions.map((dimension) => ({
+        ...built,
+        dimensions: built.dimensions.map((dimension) => ({
           ...dimension,
           cases:
             dimension.id === "mark"
@@ -93,12 +93,12 @@ describe("check values of the trade (common practice, no source)", () => {
   });
   it("12: shield folded 3 to 4 in; jacket to cone 3/8 in when shielded, 1/2 in when of yarn", () => {
     expect([inches("3"), inches("4"), inches("3/8"), inches("1/2")]).toEqual([76.2, 101.6, 9.525, 12.7]);
-    const made = procedureOf([["cone", "end", "cone", 12.7, 0, 0]], {
+    const built = procedureOf([["cone", "end", "cone", 12.7, 0, 0]], {
       changes: { choices: [choice("cable", "yarn", "shielded")] },
     });
     const procedure = {
-      ...made,
-      dimensions: made.dimensions.map((dimension) => ({
+      ...built,
+      dimensions: built.dimensions.map((dimension) => ({
         ...dimension,
         cases: [{ when: { choice: { cable: ["shielded"] } }, nominal: mm(9.525), plus: mm(0), minus: mm(0) }],
       })),
@@ -119,7 +119,7 @@ describe("check values of the trade (common practice, no source)", () => {
   it("15: dies of .178, .151, .128 and .12 in are kept to the micrometre, and no two are one", () => {
     const across = [".178", ".151", ".128", ".12"].map(inches);
     expect(across).toEqual([4.521, 3.835, 3.251, 3.048]);
-    const dies = across.map((one) => zSetting.parse({ kind: "die", across: one }));
+    const dies = across.map((value) => zSetting.parse({ kind: "die", across: value }));
     expect(new Set(dies.map((die) => JSON.stringify(die))).size).toBe(4);
   });
   it("17: twenty to twenty-five figure eights; films 5, 1 and 0.1, coarse to fine", () => {

@@ -33,18 +33,18 @@ export interface CompileInput {
 export function compileRunSheet({ procedure, cable, core, choices, tools }: CompileInput): RunSheet {
   refuseMisfit(procedure, cable, core);
   const picked = { core, choices: pickedChoices(procedure, cable, core, choices) };
-  const made = resolved(procedure, cable, picked);
-  const placed = placeFeatures(made, tools);
-  const known = made.dimensions.filter(({ from, to }) => placed.has(from) && placed.has(to));
-  const limits = closedOrRefused(procedure, [...placed.keys()], known);
-  const lines = compileLines({ ...made, dimensions: known, placed, limits });
+  const compiled = resolved(procedure, cable, picked);
+  const placed = placeFeatures(compiled, tools);
+  const stated = compiled.dimensions.filter(({ from, to }) => placed.has(from) && placed.has(to));
+  const limits = closedOrRefused(procedure, [...placed.keys()], stated);
+  const lines = compileLines({ ...compiled, dimensions: stated, placed, limits });
   return {
     procedure: {
       id: procedure.id,
       revision: procedure.revision,
       name: procedure.name,
       family: procedure.family,
-      representative: known.some(({ representative }) => representative),
+      representative: stated.some(({ representative }) => representative),
       source: procedure.source,
     },
     cable: { id: cable.id, revision: cable.revision, name: cable.name, legs: cable.legs },
@@ -56,21 +56,21 @@ export function compileRunSheet({ procedure, cable, core, choices, tools }: Comp
         cable.layers.findIndex(({ kind }) => kind === procedure.startsAt),
       ),
     ),
-    features: [...placed.values()].map((one) => asFeature(one, made.steps, tools)),
+    features: [...placed.values()].map((placed) => asFeature(placed, compiled.steps, tools)),
     lines,
-    parts: made.parts,
-    retries: made.retries,
-    lengths: compileLengths(known, placed, limits),
-    limits: known.map((dimension) => limitOf(dimension, placed, limits)),
+    parts: compiled.parts,
+    retries: compiled.retries,
+    lengths: compileLengths(stated, placed, limits),
+    limits: stated.map((dimension) => limitOf(dimension, placed, limits)),
     checks: lines.flatMap(({ checks }) => checks),
     uses: cableUsed(procedure, placed),
-    disagreements: disagreements(known),
+    disagreements: disagreements(stated),
   };
 }
 
 function refuseMisfit(procedure: Procedure, cable: Cable, core: string): void {
   const reasons = misfits(procedure, cable, core);
-  if (!cable.cores.some((one) => one === core))
+  if (!cable.cores.some((eachCore) => eachCore === core))
     throw new InputError(
       "unknown-core",
       `${cable.name} comes with ${cable.cores.join(" or ")} glass, not ${core}.`,
@@ -98,11 +98,11 @@ function pickedChoices(
         "choices",
         id,
       ]);
-    const given = choice.options.find((one) => one.id === option);
+    const given = choice.options.find((eachOption) => eachOption.id === option);
     if (!given)
       throw new InputError(
         "unknown-option",
-        `${choice.name}: “${option}” is not one of ${choice.options.map((one) => one.id).join(", ")}.`,
+        `${choice.name}: “${option}” is not one of ${choice.options.map((option) => option.id).join(", ")}.`,
         ["choices", id],
       );
     if (!holds(given.when, cable, { core, choices: picked }))

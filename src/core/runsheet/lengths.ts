@@ -33,8 +33,8 @@ export function compileLengths(
       const { min = null, max = null } = limitBetween(limits, from, to) ?? {};
       const near = placedAt(placed, from);
       const far = placedAt(placed, to);
-      const made = [from, to].every((id) => features.some(({ name }) => name === id));
-      const [stacked] = made ? stackErrors({ features, between: [{ from, to }] }).between : [];
+      const isMade = [from, to].every((id) => features.some(({ name }) => name === id));
+      const [stacked] = isMade ? stackErrors({ features, between: [{ from, to }] }).between : [];
       return {
         id: `${stage}:${from}>${to}`,
         name: stated?.name ?? `${near.feature.name} to ${far.feature.name}`,

@@ -43,7 +43,9 @@ function partsAt(
   step: Extract<Step, { kind: "thread" }>,
 ): readonly ProcedurePart[] {
   if (step.parts) return step.parts.flatMap((id) => parts.find((part) => part.id === id) ?? []);
-  const elsewhere = steps.flatMap((one) => (one.kind === "thread" && one !== step ? (one.parts ?? []) : []));
+  const elsewhere = steps.flatMap((eachStep) =>
+    eachStep.kind === "thread" && eachStep !== step ? (eachStep.parts ?? []) : [],
+  );
   return parts.filter(({ id }) => !elsewhere.includes(id));
 }
 
@@ -52,15 +54,15 @@ function figureOf(
   step: Step,
   madeSoFar: readonly string[],
 ): Figure | null {
-  const made = madeBy(step);
-  const at = made === null ? undefined : placed.get(made);
+  const madeFeature = madeBy(step);
+  const at = madeFeature === null ? undefined : placed.get(madeFeature);
   if (!at?.own) return null;
   const { datum, distance, dimension } = at.own;
   const { plus, minus } = fromDatum(
     dimension,
     dimension.from === at.feature.id ? dimension.to : dimension.from,
   );
-  const before = madeSoFar.filter((feature) => feature !== made).at(-1);
+  const before = madeSoFar.filter((feature) => feature !== madeFeature).at(-1);
   const root = procedure.features[0]?.id;
   return {
     feature: at.feature.id,

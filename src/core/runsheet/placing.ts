@@ -32,9 +32,9 @@ export interface Placed {
 
 /** A feature that was placed. @throws Error with its id: only what was placed is asked for. */
 export function placedAt(placed: ReadonlyMap<string, Placed>, id: string): Placed {
-  const found = placed.get(id);
-  if (!found) throw new Error(`“${id}” is not placed on this cable`);
-  return found;
+  const placement = placed.get(id);
+  if (!placement) throw new Error(`“${id}” is not placed on this cable`);
+  return placement;
 }
 
 /** A dimension turned so that it starts at the given datum. */

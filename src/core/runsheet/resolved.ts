@@ -23,14 +23,14 @@ export interface Resolved {
 
 /** Resolves a procedure, once: everything that is worked out of it starts from what this answers. */
 export function resolved(procedure: Procedure, cable: Cable, picked: Picked): Resolved {
-  const here = <T extends { readonly when?: Parameters<typeof holds>[0] }>(one: T) =>
-    holds(one.when, cable, picked);
+  const here = <T extends { readonly when?: Parameters<typeof holds>[0] }>(item: T) =>
+    holds(item.when, cable, picked);
   const isDone = (remedy: Remedy) => "words" in remedy || here(remedy);
   const retries = procedure.retries.filter(here);
   const written = procedure.steps.flatMap((step, at) => {
     if (!here(step)) return [];
-    const found = step.cases.findIndex(here);
-    return [{ step, at, caseIndex: found < 0 ? null : found }];
+    const caseIndex = step.cases.findIndex(here);
+    return [{ step, at, caseIndex: caseIndex < 0 ? null : caseIndex }];
   });
   const figures = figuresFor(procedure, cable, picked);
   const parts = procedure.parts.filter(here);
@@ -71,9 +71,9 @@ function withActions(step: Step, retries: Procedure["retries"], steps: readonly 
 
 /** A step with one of its cases put over it. */
 function withCase(step: Step, caseIndex: number | null): Step {
-  const found = caseIndex === null ? undefined : step.cases[caseIndex];
-  if (!found) return step;
-  const { when: _, ...changes } = found;
+  const statedCase = caseIndex === null ? undefined : step.cases[caseIndex];
+  if (!statedCase) return step;
+  const { when: _, ...changes } = statedCase;
   const given = Object.entries(changes).filter(([, value]) => value !== undefined);
   return Object.assign({}, step, Object.fromEntries(given));
 }
@@ -85,8 +85,8 @@ const DEPTH_STEP = 50;
 function withDepth(step: Step, { features }: Procedure, cable: Cable): Step {
   const { setting } = step;
   if (setting?.kind !== "share") return step;
-  const made = features.find(({ id }) => id === madeBy(step));
-  const layer = step.kind === "remove" ? step.layers[0] : made?.ends[0];
+  const feature = features.find(({ id }) => id === madeBy(step));
+  const layer = step.kind === "remove" ? step.layers[0] : feature?.ends[0];
   const wall = layer === undefined ? null : depthOver(cable, layer);
   if (wall === null) return { ...step, setting: undefined };
   const depth = um(Math.max(DEPTH_STEP, Math.floor((wall * setting.share) / DEPTH_STEP) * DEPTH_STEP));

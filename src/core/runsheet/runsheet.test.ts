@@ -89,7 +89,9 @@ describe("a run sheet", () => {
   it("says every mark from the end, from the mark before, and from its own datum", () => {
     const { lines } = compile(wedge());
     expect(
-      lines.map(({ figure: one }) => one && [one.fromEnd, one.own.distance, one.previous?.distance ?? null]),
+      lines.map(
+        ({ figure }) => figure && [figure.fromEnd, figure.own.distance, figure.previous?.distance ?? null],
+      ),
     ).toEqual([
       [64_000, 64_000, null],
       [37_000, 37_000, -27_000],
@@ -99,7 +101,7 @@ describe("a run sheet", () => {
   });
   it("works to the cleave from the buffer edge, since the cleave takes the cable end away", () => {
     const { lines } = compile(wedge());
-    expect(lines.map(({ figure: one }) => one?.workFromOwn)).toEqual([false, false, false, true]);
+    expect(lines.map(({ figure }) => figure?.workFromOwn)).toEqual([false, false, false, true]);
   });
   it("gives lengths before and after the cleave, each from the end that is there", () => {
     const { lengths } = compile(wedge());

@@ -160,9 +160,9 @@ export interface RunSheet {
 
 /** A feature of a sheet by its id. */
 export function featureOf(sheet: Pick<RunSheet, "features">, id: string): SheetFeature {
-  const found = sheet.features.find((feature) => feature.id === id);
-  if (!found) throw new Error(`no feature ${id} on this sheet`);
-  return found;
+  const sheetFeature = sheet.features.find((feature) => feature.id === id);
+  if (!sheetFeature) throw new Error(`no feature ${id} on this sheet`);
+  return sheetFeature;
 }
 
 /** Where each layer ends once the lines up to and including one are done; 0 is the cable end as it came. */

@@ -27,8 +27,8 @@ export function spokenConflict(
   { ids, shortBy }: Conflict,
 ): string {
   const lengths = ids.flatMap((id) => {
-    const found = dimensions.find((dimension) => dimension.id === id);
-    return found ? [spokenDimension(procedure, found)] : [];
+    const match = dimensions.find((dimension) => dimension.id === id);
+    return match ? [spokenDimension(procedure, match)] : [];
   });
   const all =
     lengths.length === 1

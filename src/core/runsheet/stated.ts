@@ -24,9 +24,9 @@ export const isRepresentative = ({ source, confirmed }: Procedure, key: string):
 
 /** How a figure was held against the part's sheet; undefined where nobody did, or did not say. */
 export function confirmationOf({ confirmations }: Procedure, key: string): Confirmation | undefined {
-  const found = confirmations?.find((confirmation) => confirmation.key === key);
-  if (!found) return undefined;
-  const { key: _, ...confirmation } = found;
+  const match = confirmations?.find((confirmation) => confirmation.key === key);
+  if (!match) return undefined;
+  const { key: _, ...confirmation } = match;
   return confirmation;
 }
 
@@ -39,7 +39,7 @@ export const figuresFor = (
   dimensions
     .filter((dimension) => holds(dimension.when, cable, picked))
     .map((dimension) => {
-      const found = dimension.cases.findIndex(({ when }) => holds(when, cable, picked));
-      const { nominal, plus, minus } = dimension.cases[found] ?? dimension;
-      return { ...dimension, nominal, plus, minus, caseIndex: found < 0 ? null : found };
+      const caseIndex = dimension.cases.findIndex(({ when }) => holds(when, cable, picked));
+      const { nominal, plus, minus } = dimension.cases[caseIndex] ?? dimension;
+      return { ...dimension, nominal, plus, minus, caseIndex: caseIndex < 0 ? null : caseIndex };
     });

@@ -41,8 +41,8 @@ const tenths = (length: Length): string => formatMm(um(Math.floor(length / 100) 
 export function worded(step: Step, figures: Figures, parts: readonly ProcedurePart[]): Step {
   const how = step.turns ? turnsIn(step.how, step.turns, figures) : step.how;
   const hold = step.covers ? holdOf(step.covers, figures, parts) : null;
-  const told = hold === null ? how : how.replaceAll("{hold}", tenths(hold));
-  return told === step.how ? step : { ...step, how: told };
+  const sentence = hold === null ? how : how.replaceAll("{hold}", tenths(hold));
+  return sentence === step.how ? step : { ...step, how: sentence };
 }
 
 function turnsIn(how: string, stored: NonNullable<Step["turns"]>, figures: Figures): string {

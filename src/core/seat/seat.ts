@@ -44,7 +44,7 @@ export function seatOf(sheet: RunSheet, state: EndState, rule: Rule, leg: string
   const end = sheet.features.filter(({ kind }) => kind === "end").at(-1)?.id;
   const edge = sheet.features.find(({ ends }) => ends.includes("coating"))?.id;
   const read = (from: string | undefined, to: string | undefined) => {
-    const own = sheet.checks.find((one) => one.leg === leg && one.from === from && one.to === to);
+    const own = sheet.checks.find((check) => check.leg === leg && check.from === from && check.to === to);
     const value = own && judgedOf(state, rule, own);
     return value ? { by: value.mean - own.nominal, u: value.u } : null;
   };

@@ -19,9 +19,9 @@ const fresh = endState([]);
 
 describe("the simulated calliper's hidden end", () => {
   it("is the same each time it is asked, and another for another end", () => {
-    const one = hiddenLength("a", sheet, fresh, cleave);
-    expect(hiddenLength("a", sheet, fresh, cleave)).toBe(one);
-    expect(hiddenLength("b", sheet, fresh, cleave)).not.toBe(one);
+    const length = hiddenLength("a", sheet, fresh, cleave);
+    expect(hiddenLength("a", sheet, fresh, cleave)).toBe(length);
+    expect(hiddenLength("b", sheet, fresh, cleave)).not.toBe(length);
   });
   it("changes where it was made anew", () => {
     const anew = { ...fresh, anew: { all: 0, features: { "/glass": 1 } } };
@@ -36,8 +36,8 @@ describe("the simulated calliper's hidden end", () => {
   it("draws scatter like the standard normal distribution: mean 0, spread 1 (from 4 000 draws)", () => {
     const draw = drawsFor("a test");
     const all = Array.from({ length: 4_000 }, () => normalDraw(draw));
-    const mean = all.reduce((sum, one) => sum + one, 0) / all.length;
-    const spread = Math.sqrt(all.reduce((sum, one) => sum + (one - mean) ** 2, 0) / all.length);
+    const mean = all.reduce((sum, value) => sum + value, 0) / all.length;
+    const spread = Math.sqrt(all.reduce((sum, value) => sum + (value - mean) ** 2, 0) / all.length);
     expect(mean).toBeCloseTo(0, 1);
     expect(spread).toBeCloseTo(1, 1);
   });

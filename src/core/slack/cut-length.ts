@@ -2,11 +2,11 @@ import { z } from "zod";
 import { type Length, um, zMmNotNegative } from "../length/length";
 import { coded } from "../problem/codes";
 
-const zTimes = (what: string) =>
+const zTimes = (noun: string) =>
   z
-    .int(`${what} must be a whole number`)
-    .min(0, `${what} must be 0 or more`)
-    .max(1_000, `${what} must be at most 1 000`);
+    .int(`${noun} must be a whole number`)
+    .min(0, `${noun} must be 0 or more`)
+    .max(1_000, `${noun} must be at most 1 000`);
 
 /** A stretch of route with what is allowed on top of it for how it really lies. */
 export const zSegment = z.strictObject({
@@ -47,7 +47,7 @@ interface CutLength {
   readonly cut: Length;
 }
 
-const total = <T>(all: readonly T[], length: (one: T) => number): number =>
+const total = <T>(all: readonly T[], length: (item: T) => number): number =>
   all.reduce((sum, part) => sum + length(part), 0);
 
 /** A stretch with its allowance, micrometres, not rounded. */

@@ -1,11 +1,11 @@
 import { z } from "zod";
 import { coded } from "../problem/codes";
 
-const zShare = (what: string) =>
+const zShare = (noun: string) =>
   z
-    .number(`${what} must be a share from 0 to 1`)
-    .min(0, `${what} must be at least 0`)
-    .max(1, `${what} must be at most 1`);
+    .number(`${noun} must be a share from 0 to 1`)
+    .min(0, `${noun} must be at least 0`)
+    .max(1, `${noun} must be at most 1`);
 
 const zTried = z
   .int("Counts of ends must be whole numbers")

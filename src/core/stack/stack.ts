@@ -25,11 +25,11 @@ export const zStackInput = z
   .superRefine(({ features, between }, context) => {
     const issue = (path: (string | number)[], message: string, code: ErrorCode) =>
       context.addIssue({ code: "custom", path, message, params: coded(code) });
-    const known = new Map<string, string | undefined>();
+    const cache = new Map<string, string | undefined>();
     features.forEach((feature, i) => {
-      if (known.has(feature.name))
+      if (cache.has(feature.name))
         issue(["features", i, "name"], "Each feature must have its own name", "duplicate");
-      known.set(feature.name, feature.from);
+      cache.set(feature.name, feature.from);
     });
     let roots = 0;
     features.forEach((feature, i) => {
@@ -45,7 +45,7 @@ export const zStackInput = z
           issue(["features", i], `There must be one root; “${feature.name}” would be a second`, "two-roots");
         return;
       }
-      if (!known.has(feature.from))
+      if (!cache.has(feature.from))
         issue(["features", i, "from"], "Datum must be a listed feature", "unknown-feature");
       if (feature.nominal === undefined)
         issue(["features", i, "nominal"], "A feature with a datum needs a nominal", "no-nominal");
@@ -57,13 +57,13 @@ export const zStackInput = z
           issue(["features", i, "from"], `“${feature.name}” would be made from itself`, "loop");
           break;
         }
-        at = known.get(at);
+        at = cache.get(at);
       }
     });
     if (roots === 0) issue(["features"], "One feature must be the root, without a datum", "no-root");
     between.forEach((pair, i) => {
       for (const side of ["from", "to"] as const)
-        if (!known.has(pair[side]))
+        if (!cache.has(pair[side]))
           issue(["between", i, side], "A pair must join two listed features", "unknown-feature");
     });
   });
@@ -91,17 +91,17 @@ interface Stack {
  * they share cancels. That is why two marks from one datum beat chained marks.
  */
 export function stackErrors({ features, between }: StackInput): Stack {
-  const made = new Map(features.map((feature) => [feature.name, feature]));
+  const byName = new Map(features.map((feature) => [feature.name, feature]));
   const positions = new Map<string, Length>();
   const ancestors = (name: string): string[] => {
     const line: string[] = [];
-    for (let at: string | undefined = name; at !== undefined; at = made.get(at)?.from) line.push(at);
+    for (let at: string | undefined = name; at !== undefined; at = byName.get(at)?.from) line.push(at);
     return line;
   };
   for (const { name } of features) {
     const unplaced = ancestors(name).filter((step) => !positions.has(step));
     for (const step of unplaced.reverse()) {
-      const feature = made.get(step);
+      const feature = byName.get(step);
       const datum = feature?.from === undefined ? ZERO : mustHold(positions, feature.from);
       positions.set(step, um(datum + (feature?.nominal ?? 0)));
     }
@@ -112,7 +112,7 @@ export function stackErrors({ features, between }: StackInput): Stack {
     const path = [...back]
       .filter((name) => !forth.has(name))
       .concat([...forth].filter((name) => !back.has(name)));
-    const errors = path.map((name) => made.get(name)?.error ?? 0);
+    const errors = path.map((name) => byName.get(name)?.error ?? 0);
     return {
       from,
       to,

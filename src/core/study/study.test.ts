@@ -40,13 +40,13 @@ const readings = [9.52, 9.5, 9.51, 9.49, 9.53, 9.5, 9.48, 9.51, 9.52, 9.5].map(m
 
 describe("one piece measured ten times", () => {
   it("repeats to the standard deviation of the readings, with its limits", () => {
-    const found = repeatabilityOf(readings);
-    expect(found.mean).toBeCloseTo(9_506, 6);
+    const repeatability = repeatabilityOf(readings);
+    expect(repeatability.mean).toBeCloseTo(9_506, 6);
     // By hand: squares 1.44e-4 + … = 2040 µm² → s = √(2040 / 9).
-    expect(found.s).toBeCloseTo(jStat.stdev(readings as number[], true), 9);
-    expect(found.low).toBeCloseTo(found.s * Math.sqrt(9 / 19.023), 2);
-    expect(found.high).toBeCloseTo(found.s * Math.sqrt(9 / 2.7004), 2);
-    expect(found.stray).toBeNull();
+    expect(repeatability.s).toBeCloseTo(jStat.stdev(readings as number[], true), 9);
+    expect(repeatability.low).toBeCloseTo(repeatability.s * Math.sqrt(9 / 19.023), 2);
+    expect(repeatability.high).toBeCloseTo(repeatability.s * Math.sqrt(9 / 2.7004), 2);
+    expect(repeatability.stray).toBeNull();
   });
   it("all alike scatters by nothing it can show: what is left is its resolution", () => {
     expect(repeatabilityOf(readings.map(() => mm(9.5)))).toMatchObject({

@@ -10,16 +10,16 @@ interface CounterAsked {
 
 /** The counter a step asks for; null where it is done once, or counts nothing. */
 export function counterOf({ bites, step }: Pick<Line, "bites" | "step">): CounterAsked | null {
-  const asked = bites
+  const times = bites
     ? { of: bites.count === 1 ? "bite" : "bites", min: bites.count, max: bites.countMost }
     : step.count;
-  return asked && asked.max > 1 ? { of: asked.of, min: asked.min, max: asked.max } : null;
+  return times && times.max > 1 ? { of: times.of, min: times.min, max: times.max } : null;
 }
 
 /** The event that says what was counted at a step; none where nothing was. */
 export const countedEvent = (line: Line, count: number): Extract<EndEvent, { kind: "counted" }>[] => {
-  const asked = counterOf(line);
-  return asked && count > 0 ? [{ kind: "counted", step: line.step.id, of: asked.of, count }] : [];
+  const counter = counterOf(line);
+  return counter && count > 0 ? [{ kind: "counted", step: line.step.id, of: counter.of, count }] : [];
 };
 
 /** One count a sheet asks for, and what was counted: null where it was passed by. */
@@ -41,8 +41,8 @@ export const countsOf = (
   },
 ): Count[] =>
   lines.flatMap((line) => {
-    const asked = counterOf(line);
-    if (!asked || leftAt[line.index] === undefined) return [];
+    const counter = counterOf(line);
+    if (!counter || leftAt[line.index] === undefined) return [];
     const { id, title } = line.step;
-    return [{ ...asked, step: id, title, count: counted[id] ?? null }];
+    return [{ ...counter, step: id, title, count: counted[id] ?? null }];
   });

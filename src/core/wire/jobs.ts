@@ -7,7 +7,7 @@ import type { Across } from "../piece/across";
 import type { Identity } from "../piece/identity";
 import { type Place, type PlaceSide, zPlace } from "../piece/places";
 import { zPiecePlan } from "../piece/plan";
-import { STANDINGS, type Standing } from "../piece/standing";
+import { type PlaceStanding, STANDINGS } from "../piece/standing";
 import { type CutPlace, zParted } from "../piece/station";
 import { zProcedure } from "../procedure/procedure";
 import { zLegTold } from "../record/legs";
@@ -134,7 +134,7 @@ export interface FarEnd {
   readonly side: PlaceSide;
   /** `side B, fibre 7`. */
   readonly text: string;
-  readonly standing: Standing;
+  readonly standing: PlaceStanding;
   readonly style: string;
   /** What was picked of it, by name. */
   readonly as: readonly string[];

@@ -24,15 +24,15 @@ export const SESSION_COOKIE = "arlent-crew";
 /** A device is asked again after so long, seconds. */
 export const SESSION_SECONDS = 90 * 24 * 60 * 60;
 
-let known: { readonly file: string; readonly written: number; readonly crew: Crew } | null = null;
+let cached: { readonly file: string; readonly written: number; readonly crew: Crew } | null = null;
 
 /** The crew whose key this server asks for; null where it listens to this machine alone. */
 function crewOf(file: string | undefined): Crew | null {
   if (!file) return null;
   const written = statSync(file).mtimeMs;
-  if (known?.file !== file || known.written !== written)
-    known = { file, written, crew: check(zCrew, JSON.parse(readFileSync(file, "utf8"))) };
-  return known.crew;
+  if (cached?.file !== file || cached.written !== written)
+    cached = { file, written, crew: check(zCrew, JSON.parse(readFileSync(file, "utf8"))) };
+  return cached.crew;
 }
 
 const signed = ({ secret }: Crew, until: string, id: string): string =>

@@ -57,11 +57,11 @@ describe("people", () => {
     });
   });
   it("merged are one from then on, with all either did", () => {
-    const [one, other] = [come("Wyn Harrow"), come("W. Harrow")];
-    const ends = [signed("Wyn Harrow", one), signed("W. Harrow", other)];
-    mergePerson(actOn(store), other, { into: one });
-    expect(people(store)).toMatchObject([{ id: one, formerly: ["W. Harrow"], ids: [one, other] }]);
-    expect(ends.map((id) => endRecord(store, id).signed?.person)).toEqual([one, one]);
+    const [first, other] = [come("Wyn Harrow"), come("W. Harrow")];
+    const ends = [signed("Wyn Harrow", first), signed("W. Harrow", other)];
+    mergePerson(actOn(store), other, { into: first });
+    expect(people(store)).toMatchObject([{ id: first, formerly: ["W. Harrow"], ids: [first, other] }]);
+    expect(ends.map((id) => endRecord(store, id).signed?.person)).toEqual([first, first]);
     expect(signers(store)).toHaveLength(1);
   });
   it("are refused a name somebody has, and a merge with nobody or with themselves", () => {

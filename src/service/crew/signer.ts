@@ -11,8 +11,8 @@ export function signer({ store, actor: by, now }: Act, name: string): string {
   const people = allPeople(store);
   const working = by === null ? undefined : personBy(people, by);
   if (working && (working.name === name || working.formerly.includes(name))) return working.id;
-  const known = personNamed(people, name);
-  if (known) return known.id;
+  const existing = personNamed(people, name);
+  if (existing) return existing.id;
   const person = randomUUID();
   const at = now.toISOString();
   insertPeopleEvent(store, { id: randomUUID(), at, by, kind: "add", person, name, into: null });

@@ -16,9 +16,9 @@ beforeEach(() => {
   store = openStore(":memory:");
 });
 const cam = { cable: "distribution-900", procedure: "stub-cam-crimp-900", core: "9/125" };
-const one = (event: EventInput) => ({ id: randomUUID(), event });
+const first = (event: EventInput) => ({ id: randomUUID(), event });
 const add = (end: string, event: EventInput, now?: Date) =>
-  addEvents(actOn(store, now), end, { client: "one", after: 99, events: [one(event)] });
+  addEvents(actOn(store, now), end, { client: "one", after: 99, events: [first(event)] });
 
 describe("a batch", () => {
   it("is many ends of one sheet, each named by its fibre and colour, in order", () => {
@@ -54,7 +54,7 @@ describe("a batch", () => {
     addEvents(actOn(store), second?.id ?? "", {
       client: "x",
       after: 99,
-      events: [one({ kind: "label", job: "Moor", label: "pad 4" })],
+      events: [first({ kind: "label", job: "Moor", label: "pad 4" })],
     });
     expect(batchEvents(store, id, { seen: "1,1,1" })).toMatchObject([
       { id: second?.id, label: "pad 4", events: [{ seq: 2 }] },
@@ -67,7 +67,7 @@ describe("a batch", () => {
     const members = batchEvents(store, id);
     const move = (events: EventInput[]) => ({
       client: "two",
-      ends: members.map(({ id: end }, i) => ({ end, after: 1, events: [one(events[i] as EventInput)] })),
+      ends: members.map(({ id: end }, i) => ({ end, after: 1, events: [first(events[i] as EventInput)] })),
     });
     const boot: EventInput = { kind: "thread", part: "boot", on: true };
     expect(codeOf(() => addToBatch(actOn(store), id, move([boot, boot, { ...boot, part: "hat" }])))).toBe(
@@ -84,7 +84,7 @@ describe("a batch", () => {
   it("takes nothing for an end that is not its own", () => {
     const { id } = startBatch(actOn(store), { ...cam, count: 2 });
     const other = startEnd(actOn(store), cam).id;
-    const ends = [{ end: other, after: 0, events: [one({ kind: "thread", part: "boot", on: true })] }];
+    const ends = [{ end: other, after: 0, events: [first({ kind: "thread", part: "boot", on: true })] }];
     expect(codeOf(() => addToBatch(actOn(store), id, { client: "x", ends }))).toBe("not-found");
   });
 });

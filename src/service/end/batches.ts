@@ -69,15 +69,15 @@ function labelOf(place: number, fibres: number, count: number): string {
 export function startBatch(act: Act, input: unknown): { id: string } {
   const { store, now } = act;
   const { id = randomUUID(), count, job, ...sheet } = check(zBatch, input);
-  const made = mustCompile(store, sheet);
+  const compiled = mustCompile(store, sheet);
   const at = now.toISOString();
   inTransaction(store, () => {
     if (findBatch(store, id)) return;
-    insertBatch(store, { id, createdAt: at, name: job || made.procedure.name });
+    insertBatch(store, { id, createdAt: at, name: job || compiled.procedure.name });
     for (let place = 0; place < count; place++) {
       const end = randomUUID();
-      beginEnd(store, made, { id: end, at, batch: id, place });
-      const event: EndEvent = { kind: "label", job, label: labelOf(place, made.cable.fibreCount, count) };
+      beginEnd(store, compiled, { id: end, at, batch: id, place });
+      const event: EndEvent = { kind: "label", job, label: labelOf(place, compiled.cable.fibreCount, count) };
       addEvents(act, end, { client: "batch", after: 0, events: [{ id: randomUUID(), event }] });
     }
   });
@@ -86,16 +86,16 @@ export function startBatch(act: Act, input: unknown): { id: string } {
 
 /** A batch with its ends in order. @throws InputError `not-found`. */
 export function getBatch(store: Store, id: string): Batch {
-  const found = findBatch(store, id);
-  const rows = found ? endsOfBatch(store, id) : [];
+  const batch = findBatch(store, id);
+  const rows = batch ? endsOfBatch(store, id) : [];
   const [first] = rows;
-  if (!found || !first)
+  if (!batch || !first)
     throw new InputError("not-found", `No batch with the id “${id.slice(0, 60)}” is on this bench.`, ["id"]);
   const { sheet, rule, purpose } = getEnd(store, first.id);
   return {
     id,
-    name: found.name,
-    createdAt: found.createdAt,
+    name: batch.name,
+    createdAt: batch.createdAt,
     rule,
     purpose,
     sheet,

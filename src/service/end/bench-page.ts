@@ -45,8 +45,8 @@ function stands(
 /** Work not signed off, newest first: ends by themselves, and those of one batch as one. @throws InputError. */
 export function benchPage(store: Store, query: unknown, now = new Date()): BenchPage {
   const [createdAt, id] = check(zBenchQuery, query).before?.split("~") ?? [];
-  const found = openWork(store, createdAt && id ? { createdAt, id } : undefined, BENCH_PAGE + 1);
-  const rows = found.slice(0, BENCH_PAGE);
+  const page = openWork(store, createdAt && id ? { createdAt, id } : undefined, BENCH_PAGE + 1);
+  const rows = page.slice(0, BENCH_PAGE);
   const last = rows.at(-1);
   return {
     rows: rows.map(({ count, ...end }) => ({
@@ -64,6 +64,6 @@ export function benchPage(store: Store, query: unknown, now = new Date()): Bench
       count,
     })),
     count: countOpen(store),
-    next: found.length > BENCH_PAGE && last ? `${last.createdAt}~${last.id}` : null,
+    next: page.length > BENCH_PAGE && last ? `${last.createdAt}~${last.id}` : null,
   };
 }

@@ -18,9 +18,9 @@ let store: Store;
 beforeEach(() => {
   store = openStore(":memory:");
 });
-const one = (event: EventInput) => ({ id: randomUUID(), event });
+const first = (event: EventInput) => ({ id: randomUUID(), event });
 const add = (end: string, ...events: EventInput[]) =>
-  addEvents(actOn(store), end, { client: "x", after: 9_999, events: events.map(one) });
+  addEvents(actOn(store), end, { client: "x", after: 9_999, events: events.map(first) });
 
 describe("ids", () => {
   it.each(["constructor", "toString", "hasOwnProperty", "__proto__", "valueOf"])(

@@ -88,10 +88,10 @@ describe("what is at the bench", () => {
     const first = benchPage(store, {});
     const second = benchPage(store, { before: first.next });
     expect([first.rows.length, second.rows.length, second.next]).toEqual([BENCH_PAGE, 7, null]);
-    const told = [...first.rows, ...second.rows];
-    expect(new Set(told.map(({ id }) => id))).toEqual(new Set(begun));
-    expect(told.map(({ createdAt }) => createdAt)).toEqual(
-      told
+    const reported = [...first.rows, ...second.rows];
+    expect(new Set(reported.map(({ id }) => id))).toEqual(new Set(begun));
+    expect(reported.map(({ createdAt }) => createdAt)).toEqual(
+      reported
         .map(({ createdAt }) => createdAt)
         .sort()
         .reverse(),
@@ -167,9 +167,9 @@ describe("the ledger", () => {
   const finish = (value: number, name: string, at: string, label = "") => {
     const { id } = startEnd(actOn(store), cam);
     const good = getEnd(store, id).sheet.lines.flatMap(({ step }): EventInput[] => {
-      const asked = judgementOf(step);
-      const answer = asked?.answers.find((answer) => answer.good);
-      return asked && answer ? [{ kind: "answer", judgement: asked.id, answer: answer.id }] : [];
+      const requested = judgementOf(step);
+      const answer = requested?.answers.find((answer) => answer.good);
+      return requested && answer ? [{ kind: "answer", judgement: requested.id, answer: answer.id }] : [];
     });
     const all: EventInput[] = [
       { kind: "label", job: "Weather hut", label },
@@ -201,17 +201,17 @@ describe("the ledger", () => {
   it("is searched by job, name, person and day, every word of it, nothing of it a wildcard", () => {
     finish(8_600, "Ada", "2026-11-20T08:00:00Z", "fibre 1, blue");
     finish(8_600, "Ben", "2026-11-21T23:30:00Z", "fibre 2, 100%");
-    const found = (query: Record<string, string>) =>
+    const search = (query: Record<string, string>) =>
       ledgerPage(store, query).rows.map(({ signedBy }) => signedBy);
-    expect(found({ find: "hut blue" })).toEqual(["Ada"]);
-    expect(found({ find: "BEN" })).toEqual(["Ben"]);
-    expect(found({ find: "cam Ada" })).toEqual(["Ada"]);
-    expect(found({ find: "hut nobody" })).toEqual([]);
-    expect(found({ find: "100%" })).toEqual(["Ben"]);
-    expect(found({ find: "f_bre" })).toEqual([]);
-    expect(found({ find: "'" })).toEqual([]);
-    expect(found({ from: "2026-11-21", to: "2026-11-21" })).toEqual(["Ben"]);
-    expect(found({ to: "2026-11-20" })).toEqual(["Ada"]);
+    expect(search({ find: "hut blue" })).toEqual(["Ada"]);
+    expect(search({ find: "BEN" })).toEqual(["Ben"]);
+    expect(search({ find: "cam Ada" })).toEqual(["Ada"]);
+    expect(search({ find: "hut nobody" })).toEqual([]);
+    expect(search({ find: "100%" })).toEqual(["Ben"]);
+    expect(search({ find: "f_bre" })).toEqual([]);
+    expect(search({ find: "'" })).toEqual([]);
+    expect(search({ from: "2026-11-21", to: "2026-11-21" })).toEqual(["Ben"]);
+    expect(search({ to: "2026-11-20" })).toEqual(["Ada"]);
     expect(codeOf(() => ledgerPage(store, { from: "yesterday" }))).not.toBe("taken");
   });
   it("keeps what was discarded, out of the way of whoever does not ask for it", () => {

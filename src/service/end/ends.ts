@@ -67,9 +67,9 @@ export interface End extends Recordable {
  */
 export function startEnd({ store, now }: Act, input: unknown): { id: string } {
   const { id = randomUUID(), ...sheet } = check(zStart, input);
-  const made = mustCompile(store, sheet);
+  const compiled = mustCompile(store, sheet);
   inTransaction(store, () => {
-    if (!findEnd(store, id)) beginEnd(store, made, { id, at: now.toISOString() });
+    if (!findEnd(store, id)) beginEnd(store, compiled, { id, at: now.toISOString() });
   });
   return { id };
 }
@@ -198,14 +198,14 @@ export const MOST_EVENTS = 5_000;
  * @throws InputError: `moved-on` with nothing changed; or whatever makes the event unacceptable.
  */
 export function addEvents(act: Act, endId: string, input: unknown): readonly Recorded[] {
-  const asked = check(zAddInside, input);
-  if (asked.events.some(({ event }) => event.kind === "photo"))
+  const request = check(zAddInside, input);
+  if (request.events.some(({ event }) => event.kind === "photo"))
     throw new InputError(
       "bad-input",
       "Send the photograph itself to the end's photos; a photo event alone is not accepted.",
       ["events"],
     );
-  return writeEvents(act, endId, asked);
+  return writeEvents(act, endId, request);
 }
 
 /** The same for events made here, photographs among them. */
@@ -215,7 +215,7 @@ export function writeEvents(
   { client, after, events }: z.output<typeof zAddInside>,
 ): readonly Recorded[] {
   const { store, actor, now } = act;
-  const known = inTransaction(store, () => {
+  const recorded = inTransaction(store, () => {
     const row = mustFind(store, endId);
     const sheet = sheetOf(store, row);
     mustBeKnown(act);
@@ -226,7 +226,7 @@ export function writeEvents(
         `An end can have at most ${MOST_EVENTS} events, and this one has ${history.length}. Sign it off and start another.`,
         ["events"],
       );
-    let end: Standing = { row, sheet, history, state, last: row.lastHash };
+    let end: SignedOutcome = { row, sheet, history, state, last: row.lastHash };
     for (const { id, event } of events) {
       const twin = findEvent(store, id);
       if (twin) {
@@ -248,14 +248,14 @@ export function writeEvents(
     });
     return remember(store, endId, { hash: end.last, events: end.history, state: end.state });
   });
-  return since(known.events, after);
+  return since(recorded.events, after);
 }
 
 const since = (events: readonly Recorded[], after: number): readonly Recorded[] =>
   events.filter(({ seq }) => seq > after);
 
 /** An end while events are added to it. */
-interface Standing {
+interface SignedOutcome {
   readonly row: EndRow;
   readonly sheet: RunSheet;
   readonly history: readonly Recorded[];
@@ -267,18 +267,18 @@ interface Standing {
 /** Writes one event and what follows from it. */
 function added(
   store: Store,
-  { row, sheet, history, state: before, last }: Standing,
+  { row, sheet, history, state: before, last }: SignedOutcome,
   said: Pick<Recorded, "id" | "at" | "client"> & { by: string | null; event: EndEvent },
-): Standing {
+): SignedOutcome {
   const recorded: Recorded = { ...said, seq: before.lastSeq + 1 };
   const state = applied(before, recorded);
   const judged = said.event.kind === "sign" ? judgedNow(sheet, state, row.rule) : undefined;
-  const one = { ...said, end: row.id, seq: recorded.seq, purpose: row.purpose };
-  const hash = insertEvent(store, judged ? { ...one, judged } : one, last);
+  const first = { ...said, end: row.id, seq: recorded.seq, purpose: row.purpose };
+  const hash = insertEvent(store, judged ? { ...first, judged } : first, last);
   if (judged) addToRegister(store, "signed", row.id, hash);
   const events = [...history, judged ? { ...recorded, judged } : recorded];
-  const kept = { ...row, verdicts: state.signed ? row.verdicts : null };
-  projectEvent(store, kept, { sheet, state, events, event: recorded });
+  const saved = { ...row, verdicts: state.signed ? row.verdicts : null };
+  projectEvent(store, saved, { sheet, state, events, event: recorded });
   return { row, sheet, history: events, state, last: hash };
 }
 

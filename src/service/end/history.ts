@@ -16,9 +16,9 @@ const REMEMBERED = 200;
 const remembered = new WeakMap<Store, Map<string, History>>();
 
 function memoryOf(store: Store): Map<string, History> {
-  const known = remembered.get(store) ?? new Map<string, History>();
-  remembered.set(store, known);
-  return known;
+  const cache = remembered.get(store) ?? new Map<string, History>();
+  remembered.set(store, cache);
+  return cache;
 }
 
 /**
@@ -26,8 +26,8 @@ function memoryOf(store: Store): Map<string, History> {
  * as long as the end's last hash is the same.
  */
 export function historyOf(store: Store, { id, lastHash }: Pick<EndRow, "id" | "lastHash">): History {
-  const known = memoryOf(store).get(id);
-  if (known?.hash === lastHash) return known;
+  const history = memoryOf(store).get(id);
+  if (history?.hash === lastHash) return history;
   const events = eventsAfter(store, id);
   return remember(store, id, { hash: lastHash, events, state: endState(events) });
 }

@@ -24,8 +24,8 @@ const sheets = new Map<string, RunSheet>();
 export function sheetOf(store: Store, { sheetHash }: Pick<EndRow, "sheetHash">): RunSheet {
   if (sheetHash === null)
     throw new InputError("gone", "The sheet of this end could not be stored, so it cannot be shown.", ["id"]);
-  const known = sheets.get(sheetHash);
-  if (known) return known;
+  const runSheet = sheets.get(sheetHash);
+  if (runSheet) return runSheet;
   const sheet = keptSheet(store, sheetHash);
   const [oldest] = sheets.keys();
   if (sheets.size >= SHEETS_KEPT && oldest !== undefined) sheets.delete(oldest);

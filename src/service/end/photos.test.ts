@@ -37,14 +37,14 @@ describe("a photograph of an end", () => {
     await addPhoto(actOn(store), end, { client: "test", caption: "the cleave" }, taken);
     const [photo] = photos();
     expect(photo).toMatchObject({ width: 1500, height: 2000, caption: "the cleave" });
-    const kept = photoOf(store, photo?.sha256 as string);
-    const { exif, orientation, format } = await sharp(kept).metadata();
+    const bytes = photoOf(store, photo?.sha256 as string);
+    const { exif, orientation, format } = await sharp(bytes).metadata();
     expect({ exif, orientation, format }).toEqual({
       exif: undefined,
       orientation: undefined,
       format: "jpeg",
     });
-    expect(kept.includes("Somebody")).toBe(false);
+    expect(bytes.includes("Somebody")).toBe(false);
   });
   it.each([
     ["text", Buffer.from("not a picture at all")],
@@ -68,8 +68,8 @@ describe("a photograph of an end", () => {
   });
   it("cannot be entered by what is said of it, kept or not: its size is measured, not claimed", async () => {
     await addPhoto(actOn(store), end, { client: "test" }, await picture(30, 20).png().toBuffer());
-    const [kept] = photos();
-    for (const sha256 of ["0".repeat(64), kept?.sha256 ?? ""]) {
+    const [saved] = photos();
+    for (const sha256 of ["0".repeat(64), saved?.sha256 ?? ""]) {
       const event = { kind: "photo", sha256, width: 9_000, height: 1, bytes: 1, caption: "" } as const;
       expect(await codeOf(Promise.resolve().then(() => addTo(store, end, event)))).toBe("bad-input");
     }

@@ -85,11 +85,11 @@ export function photosOf(
   store: Store,
   records: readonly { readonly photos: readonly { readonly sha256: string }[] }[],
 ): Map<string, Buffer> {
-  const found = records
+  const photographs = records
     .flatMap(({ photos }) => photos.slice(0, MOST_ON_PAPER))
     .flatMap(({ sha256 }) => {
       const bytes = photoBytes(store, sha256);
       return bytes ? [[sha256, bytes] as const] : [];
     });
-  return new Map(found);
+  return new Map(photographs);
 }

@@ -20,10 +20,10 @@ export function placeOfEnd(store: Store, { piece, plan, side, address }: EndRow)
   if (piece === null || plan === null || side === null || address === null) return null;
   const row = planAt(store, piece, plan);
   if (!row) return madeIn(store, { piece, plan, side, address });
-  const made = { piece, name: row.name, plan, address: addressText(address) };
-  if (isSide(side)) return { ...made, side, station: "" };
+  const place = { piece, name: row.name, plan, address: addressText(address) };
+  if (isSide(side)) return { ...place, side, station: "" };
   const stations = row.body ? check(zPiecePlan, JSON.parse(row.body)).stations : [];
-  return { ...made, side: null, station: sideText(side, { stations }) };
+  return { ...place, side: null, station: sideText(side, { stations }) };
 }
 
 /** The same of a cable that is a closure's own, of no piece. */

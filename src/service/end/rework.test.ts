@@ -23,9 +23,9 @@ const now = (id: string) => {
 };
 function advice(id: string) {
   const { sheet, state, rule } = now(id);
-  const [one] = advise(sheet, state, rule);
-  if (one?.kind !== "rework") throw new Error("it can be saved");
-  return one;
+  const [eachAdvice] = advise(sheet, state, rule);
+  if (eachAdvice?.kind !== "rework") throw new Error("it can be saved");
+  return eachAdvice;
 }
 
 describe("a rework taken from the advice", () => {
@@ -116,7 +116,7 @@ describe("a repeatability study", () => {
     addStudy(actOn(store, new Date(Date.now() + 1000)), {
       person: wyn,
       instrument: "digital-calliper",
-      readings: ten.map((one, i) => one + (i % 2) / 10),
+      readings: ten.map((value, i) => value + (i % 2) / 10),
     });
     expect(own(wyn)).toBeGreaterThan(40);
     expect(listStudies(store)).toHaveLength(2);

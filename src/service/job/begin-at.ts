@@ -17,14 +17,14 @@ import { newestAt } from "./placed";
 
 /** An end that is about to begin: its sheet, where it is made, and what it is called at the bench. */
 export interface Beginning {
-  readonly made: ReturnType<typeof compiled>;
+  readonly compiled: ReturnType<typeof compiled>;
   /** The piece, or the closure whose own cable it is, as planned in a revision; the place on it. */
   readonly where: { readonly piece: string; readonly plan: number } & Place;
   readonly label: string;
 }
 
 /** The same before it begins, for whoever is to confirm its figures. */
-export const aheadOf = ({ made: { sheet, procedure, cable } }: Beginning): Ahead => ({
+export const aheadOf = ({ compiled: { sheet, procedure, cable } }: Beginning): Ahead => ({
   unchecked: sheet.procedure.representative,
   procedure,
   cable,
@@ -57,7 +57,7 @@ export function beginAll(
 ): { id: string; batch: boolean } {
   const { store, now } = act;
   const batch = beginnings.length > 1;
-  if (new Set(beginnings.map(({ made }) => sheetKey(made.sheet))).size > 1)
+  if (new Set(beginnings.map(({ compiled }) => sheetKey(compiled.sheet))).size > 1)
     throw new InputError("does-not-fit", "A batch must be ends of one connector on one cable.", [
       "addresses",
     ]);
@@ -70,11 +70,11 @@ export function beginAll(
         throw new InputError("moved-on", `Somebody already has ${label} at the bench.`, ["addresses"]);
     }
     if (batch) insertBatch(store, { id, createdAt: at, name: name.slice(0, 120).toWellFormed() });
-    beginnings.forEach(({ made, where, label }, place) => {
+    beginnings.forEach(({ compiled, where, label }, place) => {
       const end = batch ? randomUUID() : id;
       beginEnd(
         store,
-        { ...made, rule, purpose },
+        { ...compiled, rule, purpose },
         { id: end, at, where, ...(batch ? { batch: id, place } : {}) },
       );
       const event: EndEvent = { kind: "label", job, label };

@@ -55,9 +55,9 @@ export function aheadInClosure(store: Store, closure: string, query: unknown): A
 export function beginClosure(act: Act, closure: string, input: unknown): { id: string; batch: boolean } {
   const { store } = act;
   const { id = randomUUID(), cables, rule, purpose } = check(zBeginClosure, input);
-  const found = getClosure(store, closure);
-  const { plan, job } = found;
-  const beginnings = cables.map((wanted) => beginningOf(store, found, wanted));
+  const match = getClosure(store, closure);
+  const { plan, job } = match;
+  const beginnings = cables.map((wanted) => beginningOf(store, match, wanted));
   return beginAll(act, { id, name: plan.name, job: jobName(store, job), rule, purpose }, beginnings);
 }
 
@@ -81,14 +81,16 @@ function beginningIn(
     });
   const { cables, procedures } = wholeLibrary(store);
   const style = styleIn(plan.entry, cable);
-  const of = cables.find((one) => one.id === (cable.through ? midSpanId(cable.cable) : cable.cable));
+  const of = cables.find(
+    (eachCable) => eachCable.id === (cable.through ? midSpanId(cable.cable) : cable.cable),
+  );
   const procedure = procedures.find((procedure) => procedure.id === style);
   if (!of) throw new InputError("unknown-cable", `No cable called “${cable.cable}”.`, ["cables"]);
   const core =
     of.cores.find((core) => procedure && misfits(procedure, of, core).length === 0) ??
     mustHoldAt(of.cores, 0);
   return {
-    made: compiled(store, { cable: of, procedure: style, core, choices: {} }),
+    compiled: compiled(store, { cable: of, procedure: style, core, choices: {} }),
     where: { piece: id, plan: revision, side: cable.id, address: [] },
     label: `${plan.name}, ${cableText(plan, cable.id)}`.slice(-120).toWellFormed(),
   };

@@ -184,15 +184,15 @@ export function addClosure(act: Act, job: string, input: unknown): Closure {
   const { id = randomUUID(), plan } = check(zNewClosure, input);
   return inTransaction(store, () => {
     mustBeKnown(act);
-    const { id: found } = mustFindJob(store, job);
+    const { id: jobId } = mustFindJob(store, job);
     if (!latestClosure(store, id)) {
-      if (closuresOf(store, found).length >= MOST_CLOSURES)
+      if (closuresOf(store, jobId).length >= MOST_CLOSURES)
         throw new InputError("limit", `A job can have at most ${MOST_CLOSURES} closures.`, ["plan"]);
-      mustClose(store, found, plan);
+      mustClose(store, jobId, plan);
       planJoined(act, plan);
       addClosureRow(store, {
         closure: id,
-        job: found,
+        job: jobId,
         revision: 1,
         body: textOf(plan),
         at: now.toISOString(),
@@ -200,7 +200,7 @@ export function addClosure(act: Act, job: string, input: unknown): Closure {
       });
     }
     const row = latestClosure(store, id);
-    if (!row || row.job !== found)
+    if (!row || row.job !== jobId)
       throw new InputError("id-taken", "Another job already has a closure of this id.", ["id"]);
     return closureOf(row);
   });

@@ -55,9 +55,9 @@ function lastInHand(store: Store): LastEnd | null {
     const end = getEnd(store, row.id);
     return { row, end, at: end.events.at(-1)?.at ?? row.createdAt };
   });
-  const [found] = ends.sort((a, b) => b.at.localeCompare(a.at));
-  if (!found) return null;
-  const { row, end, at } = found;
+  const [latest] = ends.sort((a, b) => b.at.localeCompare(a.at));
+  if (!latest) return null;
+  const { row, end, at } = latest;
   const state = endState(end.events);
   const trim = trimming(end.sheet, state);
   const sheet = trim?.sheet ?? reworkedSheet(end.sheet, state);
@@ -79,8 +79,8 @@ function nextJob(store: Store): UpcomingJob | null {
     const next = nextOfJob(store, id);
     if (!next) continue;
     const piece = getJob(store, id).pieces.find((each) => each.id === next.piece);
-    const told = piece && needsOf(store, piece.plan);
-    const needs = told && "needs" in told ? told.needs : null;
+    const reported = piece && needsOf(store, piece.plan);
+    const needs = reported && "needs" in reported ? reported.needs : null;
     return { id, name, progress, next, piece: piece ? { plan: piece.plan, needs } : null };
   }
   return null;

@@ -51,8 +51,8 @@ describe("a job", () => {
   it("begins like a usual site: with its pieces as they are planned, but not the slack somebody found there", () => {
     add("trunk", "pad 4");
     const [, second] = getJob(store, job).pieces;
-    const found = plan("pad 4", { sides: { A: { ...side, slack: 2_000 }, B: side } });
-    savePlan(actOn(store), second?.id ?? "", { basis: 1, plan: found });
+    const match = plan("pad 4", { sides: { A: { ...side, slack: 2_000 }, B: side } });
+    savePlan(actOn(store), second?.id ?? "", { basis: 1, plan: match });
     const like = newJob(actOn(store), { name: "South ring", like: job }).id;
     const [before, copied] = [job, like].map((id) => getJob(store, id).pieces);
     expect(copied?.map(({ plan: { name, sides } }) => [name, sides.A.slack])).toEqual([
@@ -104,8 +104,8 @@ describe("a job", () => {
   });
   it("says what each piece must be cut to, and why it cannot be told where its cable is gone from the shelf", () => {
     const [piece] = add("trunk");
-    const told = piece && needsOf(store, piece.plan);
-    expect(told && "needs" in told && told.needs.cut).toBeGreaterThan(20_400_000);
+    const reported = piece && needsOf(store, piece.plan);
+    expect(reported && "needs" in reported && reported.needs.cut).toBeGreaterThan(20_400_000);
     expect(piece && needsOf(store, { ...piece.plan, cable: "gone" })).toEqual({
       problem: "No cable called “gone”.",
     });

@@ -126,13 +126,13 @@ const withoutFound = (plan: PiecePlan): PiecePlan => ({
 export function jobsPage(store: Store, query: unknown): z.output<typeof zJobsAnswer> {
   const { before, words } = check(zJobsQuery, query);
   const [createdAt, id] = before?.split("~") ?? [];
-  const found = jobsFrom(
+  const jobs = jobsFrom(
     store,
     createdAt && id ? { createdAt, id } : undefined,
     wordsOf(words),
     JOBS_PAGE + 1,
   );
-  const rows = found.slice(0, JOBS_PAGE);
+  const rows = jobs.slice(0, JOBS_PAGE);
   const last = rows.at(-1);
   return {
     rows: rows.map((row) => {
@@ -145,7 +145,7 @@ export function jobsPage(store: Store, query: unknown): z.output<typeof zJobsAns
         progress: jobProgress(store, row.id, ends),
       };
     }),
-    next: found.length > JOBS_PAGE && last ? `${last.createdAt}~${last.id}` : null,
+    next: jobs.length > JOBS_PAGE && last ? `${last.createdAt}~${last.id}` : null,
   };
 }
 
@@ -176,8 +176,8 @@ export function getJob(store: Store, id: string, query: unknown = {}): Job {
   const { words, after } = check(zJobQuery, query);
   const job = mustFindJob(store, id);
   const looked = { words: wordsOf(words), after: after === undefined ? undefined : Number(after) };
-  const found = piecesFrom(store, job.id, looked, PIECES_PAGE + 1);
-  const rows = found.slice(0, PIECES_PAGE);
+  const match = piecesFrom(store, job.id, looked, PIECES_PAGE + 1);
+  const rows = match.slice(0, PIECES_PAGE);
   const { pieces, ends } = countPlanned(store, job.id);
   return {
     id: job.id,
@@ -187,7 +187,7 @@ export function getJob(store: Store, id: string, query: unknown = {}): Job {
     found: looked.words.length > 0 ? countPlanned(store, job.id, looked.words).pieces : pieces,
     progress: jobProgress(store, job.id, ends),
     pieces: rows.map(pieceOf),
-    next: found.length > PIECES_PAGE ? String(rows.at(-1)?.first) : null,
+    next: match.length > PIECES_PAGE ? String(rows.at(-1)?.first) : null,
   };
 }
 
@@ -207,14 +207,14 @@ export function addPieces(act: Act, job: string, input: unknown): readonly Piece
   const ends = pieces.map(({ plan }, i) => mustWork(store, plan, ["pieces", i, "plan"]));
   return inTransaction(store, () => {
     mustBeKnown(act);
-    const { id: found } = mustFindJob(store, job);
-    if (countPlanned(store, found).pieces + pieces.length > MOST_PIECES)
+    const { id: jobId } = mustFindJob(store, job);
+    if (countPlanned(store, jobId).pieces + pieces.length > MOST_PIECES)
       throw new InputError("limit", `A job can have at most ${MOST_PIECES} pieces.`, ["pieces"]);
     return pieces.map(({ id = randomUUID(), plan }, i) => {
       if (!latestPlan(store, id))
         addPlan(store, {
           piece: id,
-          job: found,
+          job: jobId,
           revision: 1,
           name: plan.name,
           ends: ends[i] ?? 0,
@@ -223,7 +223,7 @@ export function addPieces(act: Act, job: string, input: unknown): readonly Piece
           by: actor,
         });
       const row = latestPlan(store, id);
-      if (!row || row.job !== found)
+      if (!row || row.job !== jobId)
         throw new InputError("id-taken", "Another job already has a piece of this id.", ["pieces"]);
       return pieceOf(row);
     });
@@ -268,15 +268,15 @@ export function savePlan(act: Act, piece: string, input: unknown): { id: string;
 
 /** A piece of a job with its cable, and why it cannot be worked out where it cannot; null where there is none. */
 export function findPiece(store: Store, job: string, piece: string) {
-  const found = findJob(store, job);
+  const match = findJob(store, job);
   const row = latestPlan(store, piece);
-  if (!found || !row || row.job !== found.id || row.body === null) return null;
-  const one = pieceOf(row);
-  const needs = needsOf(store, one.plan);
+  if (!match || !row || row.job !== match.id || row.body === null) return null;
+  const first = pieceOf(row);
+  const needs = needsOf(store, first.plan);
   return {
-    job: { id: found.id, name: found.name },
-    piece: one,
-    cable: wholeLibrary(store).cables.find(({ id }) => id === one.plan.cable) ?? null,
+    job: { id: match.id, name: match.name },
+    piece: first,
+    cable: wholeLibrary(store).cables.find(({ id }) => id === first.plan.cable) ?? null,
     problem: "problem" in needs ? needs.problem : null,
   };
 }

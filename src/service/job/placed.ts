@@ -7,7 +7,7 @@ export const keyOfEnd = ({ side, address }: Pick<EndRow, "side" | "address">): s
 
 /** The newest end of each place, by its key. */
 export function newestAt(rows: readonly PlacedRow[]): Map<string, PlacedRow> {
-  const found = new Map<string, PlacedRow>();
-  for (const row of rows) found.set(keyOfEnd(row), row);
-  return found;
+  const newest = new Map<string, PlacedRow>();
+  for (const row of rows) newest.set(keyOfEnd(row), row);
+  return newest;
 }

@@ -235,8 +235,8 @@ describe("how a piece stands", () => {
     expect(standings()).toEqual(["A tube 1: bench"]);
   });
   it("counts nothing that was made where nothing is planned: the piece is not done, and is gone on with", () => {
-    const one = { ...side, procedure: "breakout-kit-6", ends: 1 };
-    savePlan(act(), piece, { basis: 1, plan: { ...SPLIT, sides: { A: one, B: { ...one, ends: 0 } } } });
+    const first = { ...side, procedure: "breakout-kit-6", ends: 1 };
+    savePlan(act(), piece, { basis: 1, plan: { ...SPLIT, sides: { A: first, B: { ...first, ends: 0 } } } });
     const picked = { style: { procedure: "breakout-kit-6", choices: {} } };
     // As many good ends as are planned, and not one of them where it is planned.
     sign(begin("tube 2", picked).id);
@@ -257,8 +257,8 @@ describe("how a piece stands", () => {
       after = page.next;
     }
     expect([seen.length, new Set(seen).size]).toEqual([71, 71]);
-    const found = getJob(store, job, { words: "cottage 6" });
-    expect([found.found, found.pieces[0]?.plan.name]).toEqual([16, "cottage 6"]);
+    const match = getJob(store, job, { words: "cottage 6" });
+    expect([match.found, match.pieces[0]?.plan.name]).toEqual([16, "cottage 6"]);
     expect(codeOf(() => getJob(store, job, { after: "x" }))).toBe("bad-input");
   });
 });
@@ -304,8 +304,8 @@ describe("the slack at a place", () => {
   const slackOf = (changed: object) => where(begin("", {}, planned(cord(changed))).id)?.slack;
   it("is unknown until somebody says it, or retries were planned", () => {
     expect(slackOf({})?.allowed).toBeNull();
-    const told = slackOf({ retries: 2 });
-    expect(told?.allowed).toBe(2 * (told?.perAttempt ?? 0));
+    const slack = slackOf({ retries: 2 });
+    expect(slack?.allowed).toBe(2 * (slack?.perAttempt ?? 0));
     expect(slackOf({ retries: 2, slack: 40 })?.allowed).toBe(mm(40));
   });
   it("of what was opened is what its own retries are left long enough for, and the piece is cut so much longer", () => {
@@ -315,13 +315,13 @@ describe("the slack at a place", () => {
     });
     savePlan(act(), piece, { basis: 1, plan: spare(2) });
     sign(begin("tube 1").id);
-    const told = where(begin("tube 1 / fibre 1").id)?.slack;
-    expect(told?.allowed).toBe(2 * (told?.perAttempt ?? 0));
+    const slack = where(begin("tube 1 / fibre 1").id)?.slack;
+    expect(slack?.allowed).toBe(2 * (slack?.perAttempt ?? 0));
     const exact = (retries: number) => {
       const said = needsOf(store, check(zPiecePlan, spare(retries)));
       return "needs" in said ? said.needs.exact : 0;
     };
-    expect(exact(2) - exact(0)).toBe(told?.allowed);
+    expect(exact(2) - exact(0)).toBe(slack?.allowed);
   });
   it("is what the ends made there before left of it", () => {
     const of = planned(cord({ slack: 200 }));

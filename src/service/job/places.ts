@@ -121,7 +121,7 @@ export function beginningAt(
     );
   const { procedure, choices } = picked;
   return {
-    made: compiled(store, { cable: at, procedure, revision: style?.revision, core: plan.core, choices }),
+    compiled: compiled(store, { cable: at, procedure, revision: style?.revision, core: plan.core, choices }),
     where: { piece: row.piece, plan: row.revision, ...place },
     label: labelAt(plan, place),
   };
@@ -283,7 +283,7 @@ export function nextPlace(places: PieceAnswer["places"]): PieceAnswer["places"][
     const around = address.map((_, depth) =>
       standings.get(placeKey({ side, address: address.slice(0, depth) })),
     );
-    return !isDone(standing) && around.every((one) => one === undefined || isDone(one));
+    return !isDone(standing) && around.every((other) => other === undefined || isDone(other));
   });
   return (
     places.find(({ standing }) => standing === "bench") ??

@@ -184,9 +184,11 @@ export function stylesFor(store: Store, plan: PiecePlan, cable: Cable) {
     if (!procedure.opensOnto) return [];
     const A = { ...sides.A, procedure: procedure.id };
     const open = ontoCable({ ...plan, sides: { ...sides, A } }, "A", cable, shelf);
-    return proceduresFor(procedures, open, core).flatMap((one) => {
-      const sheet = sheetOf(one, {}, open);
-      return sheet ? [{ id: one.id, name: one.name, sheet, choices: choicesOf(one, open, core) }] : [];
+    return proceduresFor(procedures, open, core).flatMap((procedure) => {
+      const sheet = sheetOf(procedure, {}, open);
+      return sheet
+        ? [{ id: procedure.id, name: procedure.name, sheet, choices: choicesOf(procedure, open, core) }]
+        : [];
     });
   };
   const styles = proceduresFor(procedures, cable, core).flatMap((procedure) => {

@@ -142,7 +142,7 @@ describe("a sheath opened at a station of a piece", () => {
       kind: "step",
       to: sheet.lines.findIndex(({ step }) => judgementOf(step)?.id === judgement.id),
     });
-    const look = () => endRecord(store, id).looks.find((one) => one.id === judgement.id);
+    const look = () => endRecord(store, id).looks.find((look) => look.id === judgement.id);
     by(false, "GR");
     expect(look()).toMatchObject({ good: false, colours: ["fibre 7: tube GR, fibre not said"] });
     by(true, "OR");

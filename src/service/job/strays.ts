@@ -10,18 +10,18 @@ const knownPlaces = knownOf<Map<number, Set<string> | null>>();
 
 /** The places a revision plans, by their keys; null where it cannot be told any more. Revisions never change. */
 function plannedKeys(store: Store, row: number): Set<string> | null {
-  const known = knownPlaces(wholeLibrary(store), "", () => new Map());
-  const found = known.get(row);
-  if (found !== undefined) return found;
-  const made = attempt(() => {
+  const cache = knownPlaces(wholeLibrary(store), "", () => new Map());
+  const places = cache.get(row);
+  if (places !== undefined) return places;
+  const produced = attempt(() => {
     const plan = check(zPiecePlan, JSON.parse(planRow(store, row)?.body ?? "null"));
     const shelf = shelved(store);
     const cable = shelf.cable(plan.cable);
     const all = cable ? placeSides(plan).flatMap((side) => plannedEnds(plan, side, cable, shelf)) : [];
     return new Set(all.map(placeKey));
   }).value;
-  known.set(row, made);
-  return made;
+  cache.set(row, produced);
+  return produced;
 }
 
 /**

@@ -49,17 +49,17 @@ beforeEach(async () => {
   const picture = sharp({ create: { width: 40, height: 30, channels: 3, background: "#123456" } });
   await addPhoto(actOn(store), end, { client: "x" }, await picture.png().toBuffer());
 });
-const made = async () => {
+const create = async () => {
   const file = join(folder(), "b.tar");
   await backupInto(store, file);
   return file;
 };
-const findings = (one: Store) => [...checkWholeRecord(one)].flatMap((stretch) => stretch.findings);
+const findings = (store: Store) => [...checkWholeRecord(store)].flatMap((stretch) => stretch.findings);
 
 describe("a backup", () => {
   it("put back elsewhere is the same record, photographs and all, and whole", async () => {
     const there = join(folder(), "deep", "b.db");
-    const { manifest } = await restore(await made(), there);
+    const { manifest } = await restore(await create(), there);
     expect(manifest).toMatchObject({ ends: 1, photographs: 1 });
     const back = openStore(there);
     expect(findings(back)).toEqual([]);
@@ -84,7 +84,7 @@ describe("a backup", () => {
     expect(findings(openStore(there))).toEqual([]);
   });
   it("is written whole or not at all, and over nothing", async () => {
-    const file = await made();
+    const file = await create();
     const before = readFileSync(file);
     expect(await codeOf(backupInto(store, file))).toBe("id-taken");
     expect(readFileSync(file).equals(before)).toBe(true);
@@ -96,14 +96,14 @@ describe("a backup", () => {
 
 describe("putting back", () => {
   it("never writes over a database that is there", async () => {
-    const file = await made();
+    const file = await create();
     const there = join(home, "a.db");
     const before = readFileSync(there);
     expect(await codeOf(restore(file, there))).toBe("id-taken");
     expect(readFileSync(there).equals(before)).toBe(true);
   });
   it("moves an old write-ahead log aside, so that nothing of it is read into the record", async () => {
-    const file = await made();
+    const file = await create();
     const target = folder();
     // The log of a later state of the same database, as a crash leaves it.
     label(store, end, "after the backup");
@@ -147,7 +147,7 @@ describe("putting back", () => {
     return [RECORD, readFileSync(path)] as const;
   };
   const torn = async () => {
-    const file = await made();
+    const file = await create();
     truncateSync(file, Math.floor(statSync(file).size * 0.6));
     return file;
   };
@@ -199,9 +199,9 @@ describe("backups made by themselves", () => {
       writeFileSync(join(to, backupName(at)), "");
     }
     expect(await backupIfDue(store, schedule, new Date(now + 86_400_001))).toBe(true);
-    const kept = backupsIn(to);
-    expect(kept).toHaveLength(KEPT);
-    expect(kept[0]?.name).toBe(backupName(new Date(now + 86_400_001)));
+    const backups = backupsIn(to);
+    expect(backups).toHaveLength(KEPT);
+    expect(backups[0]?.name).toBe(backupName(new Date(now + 86_400_001)));
   });
   it("are made once a day where only the folder is named, and not at all where none is", () => {
     expect(scheduleOf({ ARLENT_BACKUP: "/b" })).toEqual({ folder: "/b", hours: 24 });

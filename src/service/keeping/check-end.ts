@@ -57,9 +57,9 @@ export function checkEnd(store: Store, row: EndRow, events: readonly ChainedRow[
     row.sheetHash === null
       ? [{ what: "The sheet it was worked to was never stored: its documents no longer compile." }]
       : [];
-  const found = [...chain, ...entered, ...gone, ...sheetless];
+  const findings = [...chain, ...entered, ...gone, ...sheetless];
   // What follows from a history that was changed would only say the same once more.
-  if (found.length > 0) return found;
+  if (findings.length > 0) return findings;
   const history = events.map(readEvent);
   const unread = history.flatMap(({ seq, event }): EndFinding[] =>
     event.kind !== "unread"
@@ -235,8 +235,8 @@ const recompiled = new Map<string, string>();
 function compiledAgain(store: Store, row: EndRow): string {
   const { procedureHash, cableHash, toolsHash, picked } = row;
   const key = canonical([procedureHash, cableHash, toolsHash, picked]);
-  const known = recompiled.get(key);
-  if (known !== undefined) return known;
+  const cached = recompiled.get(key);
+  if (cached !== undefined) return cached;
   const text = compiledText(store, row);
   if (recompiled.size >= RECOMPILED_KEPT) recompiled.clear();
   recompiled.set(key, text);
@@ -262,11 +262,13 @@ const LAST_DIGITS = 1e-9;
 
 const sameVerdicts = (a: readonly KeptVerdict[], b: readonly KeptVerdict[]): boolean =>
   a.length === b.length &&
-  a.every((one) => {
-    const other = b.find(({ check }) => check === one.check);
+  a.every((reading) => {
+    const other = b.find(({ check }) => check === reading.check);
     return (
-      other?.verdict === one.verdict &&
-      (["mean", "u", "probability"] as const).every((key) => Math.abs(other[key] - one[key]) < LAST_DIGITS)
+      other?.verdict === reading.verdict &&
+      (["mean", "u", "probability"] as const).every(
+        (key) => Math.abs(other[key] - reading[key]) < LAST_DIGITS,
+      )
     );
   });
 

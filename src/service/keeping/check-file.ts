@@ -11,11 +11,11 @@ import { digestOf, type RegisterRow, registerFrom, registerHash } from "@/store/
 import { batches, closures, documents, jobs, plans, shelf, studies, toolEvents } from "@/store/schema";
 import { peopleRows } from "@/store/workshop/people";
 
-const altered = (name: string, what: string): RecordFinding => ({
+const altered = (name: string, detail: string): RecordFinding => ({
   end: "",
   name,
   seq: null,
-  what,
+  what: detail,
   note: false,
 });
 
@@ -26,8 +26,8 @@ export function checkFile(store: Store): RecordFinding[] {
   );
   const damaged = store
     .all<{ quick_check: string }>(sql`PRAGMA quick_check(20)`)
-    .filter(({ quick_check: says }) => says !== "ok")
-    .map(({ quick_check: says }) => altered("the file", `It is damaged: ${says}`));
+    .filter(({ quick_check: message }) => message !== "ok")
+    .map(({ quick_check: message }) => altered("the file", `It is damaged: ${message}`));
   const guards = missingGuards(store).map(({ name }) =>
     altered(
       "a guard",
@@ -71,13 +71,13 @@ function* allLines(store: Store): Generator<RegisterRow> {
 function registered(store: Store): Readonly<Record<Named, ReadonlyMap<string, string>>> {
   const digests = <T>(all: readonly T[], ref: (row: T) => string, digest: (row: T) => string = digestOf) =>
     new Map(all.map((row) => [ref(row), digest(row)]));
-  const kept = store
+  const saved = store
     .select({ hash: documents.hash, kind: documents.kind, v: documents.v })
     .from(documents)
     .all();
   return {
     file: new Map([["meta", fileDigest(store)]]),
-    document: digests(kept, ({ hash }) => hash, documentDigest),
+    document: digests(saved, ({ hash }) => hash, documentDigest),
     batch: digests(store.select().from(batches).all(), ({ id }) => id),
     study: digests(store.select().from(studies).all(), ({ id }) => id),
     tool: digests(store.select().from(toolEvents).all(), ({ id }) => id),
@@ -108,27 +108,29 @@ const KINDS = Object.keys(NAMES).filter(isNamed);
 /** What the register says must be there, as it was; and nothing that it does not know. */
 export function checkRegister(store: Store): RecordFinding[] {
   const rows = registered(store);
-  const known = new Map(KINDS.map((kind) => [kind, new Set<string>()]));
+  const cache = new Map(KINDS.map((kind) => [kind, new Set<string>()]));
   const ends = new Set(store.all<{ id: string }>(sql`SELECT id FROM ends`).map(({ id }) => id));
-  const found: RecordFinding[] = [];
+  const findings: RecordFinding[] = [];
   let [before, n] = ["", 0];
   for (const line of allLines(store)) {
     n++;
     if (line.n !== n || line.before !== before)
-      found.push(altered(`register, line ${n}`, "A line of the register was taken out, put in or changed."));
+      findings.push(
+        altered(`register, line ${n}`, "A line of the register was taken out, put in or changed."),
+      );
     if (registerHash(line) !== line.hash)
-      found.push(altered(`register, line ${line.n}`, "This line of the register was changed."));
+      findings.push(altered(`register, line ${line.n}`, "This line of the register was changed."));
     n = line.n;
     before = line.hash;
-    if (isNamed(line.kind)) known.get(line.kind)?.add(line.ref);
-    found.push(...lineOff(line, rows, ends));
+    if (isNamed(line.kind)) cache.get(line.kind)?.add(line.ref);
+    findings.push(...lineOff(line, rows, ends));
   }
   const strange = KINDS.flatMap((kind) =>
     [...rows[kind].keys()]
-      .filter((ref) => !known.get(kind)?.has(ref))
+      .filter((ref) => !cache.get(kind)?.has(ref))
       .map((ref) => altered(`${NAMES[kind]} ${ref}`, "The register does not know it: it was put in.")),
   );
-  return [...found, ...strange, ...NUMBERED.flatMap((table) => cutShort(store, table))];
+  return [...findings, ...strange, ...NUMBERED.flatMap((table) => cutShort(store, table))];
 }
 
 /** What one line of the register says that is not so. */
@@ -167,7 +169,7 @@ const BY_ROW: readonly (typeof NUMBERED)[number][] = ["shelf", "plans", "closure
 
 /** Rows taken out of such a table: a gap in its numbers, or fewer than the file remembers having given. */
 function cutShort(store: Store, table: (typeof NUMBERED)[number]): RecordFinding[] {
-  const number = sql.identifier(BY_ROW.some((one) => one === table) ? "row" : "n");
+  const number = sql.identifier(BY_ROW.some((name) => name === table) ? "row" : "n");
   const { count, last } = store.get<{ count: number; last: number }>(
     sql`SELECT count(*) AS count, coalesce(max(${number}), 0) AS last FROM ${sql.identifier(table)}`,
   ) ?? { count: 0, last: 0 };

@@ -13,9 +13,9 @@ import { checkWholeRecord } from "./record-check";
 
 /** A disk of four megabytes, where this machine lets one be made. */
 const disk = mkdtempSync(join(tmpdir(), "arlent-disk-"));
-const made = spawnSync("mount", ["-t", "tmpfs", "-o", "size=4m", "tmpfs", disk]).status === 0;
+const isMade = spawnSync("mount", ["-t", "tmpfs", "-o", "size=4m", "tmpfs", disk]).status === 0;
 afterAll(() => {
-  if (made) spawnSync("umount", ["-l", disk]);
+  if (isMade) spawnSync("umount", ["-l", disk]);
 });
 
 const codeOf = async (work: () => unknown) => {
@@ -27,7 +27,7 @@ const codeOf = async (work: () => unknown) => {
   }
 };
 
-describe.skipIf(!made)("a disk that fills up under the record", () => {
+describe.skipIf(!isMade)("a disk that fills up under the record", () => {
   it("is told as that; what was stored stands, nothing is half there, and with room again work goes on", async () => {
     const store = openStore(join(disk, "a.db"));
     const { id } = startEnd(actOn(store), {

@@ -17,21 +17,21 @@ const labelled = (label: string): string =>
     .prepare<[string], string>("SELECT id FROM ends WHERE label LIKE ? || '%'")
     .pluck()
     .get(label) ?? "";
-const told = (id: string) => {
+const report = (id: string) => {
   const { sheet, events } = getEnd(store, id);
   const state = endState(events);
   return { sheet, state, shown: reworkedSheet(sheet, state) };
 };
-const line = (shown: ReturnType<typeof told>["shown"], step: string) =>
+const line = (shown: ReturnType<typeof report>["shown"], step: string) =>
   mustHoldAt(
-    shown.lines.filter((one) => one.step.id === step),
+    shown.lines.filter((line) => line.step.id === step),
     0,
   );
 const findings = () => [...checkWholeRecord(store)].flatMap((end) => end.findings);
 
 describe("ends reworked by version 3 of the events, which counted from the end as it first was", () => {
   it.each(["fibre 1", "fibre 2"])("%s, in progress, is told from its end as it is now", (label) => {
-    const { shown } = told(labelled(label));
+    const { shown } = report(labelled(label));
     const at = (id: string) => featureOf(shown, id).position;
     expect([at("cable-end"), at("buffer-edge"), at("jacket-edge")]).toEqual([0, 37_000, 65_000]);
     // It was shown as 46.5 before the buffer edge.
@@ -42,13 +42,13 @@ describe("ends reworked by version 3 of the events, which counted from the end a
     expect(line(shown, "mark-buffer").figure?.own).toMatchObject({ datum: "cable-end", distance: 37_000 });
   });
   it("asks for the trim where nothing of it was begun, and not where the work has gone on", () => {
-    const [fresh, begun] = ["fibre 1", "fibre 2"].map((label) => told(labelled(label)));
+    const [fresh, begun] = ["fibre 1", "fibre 2"].map((label) => report(labelled(label)));
     expect(fresh && trimDue(fresh.sheet, fresh.state)).toBe(37_000);
     expect(begun && trimDue(begun.sheet, begun.state)).toBeNull();
   });
   it("stay as they were shown where they are signed off: figures, moves and drawing", () => {
     const id = labelled("fibre 3");
-    const { sheet, state } = told(id);
+    const { sheet, state } = report(id);
     const then = { "cable-end": 37_000, "buffer-edge": 74_000, "jacket-edge": 102_000, "glass-end": 27_500 };
     const drawn = drawnEnd(sheet, state, getEnd(store, id).rule);
     for (const [feature, at] of Object.entries(then))
@@ -65,7 +65,7 @@ describe("ends reworked by version 3 of the events, which counted from the end a
   it("are found as they were written, and go on by the version of today", () => {
     expect(findings()).toEqual([]);
     addTo(store, labelled("fibre 1"), { kind: "trimmed", leg: "" }, { kind: "step", to: 2 });
-    expect(told(labelled("fibre 1")).state.inHand?.trimmed).toBe(true);
+    expect(report(labelled("fibre 1")).state.inHand?.trimmed).toBe(true);
     expect(findings()).toEqual([]);
   });
 });

@@ -65,8 +65,8 @@ describe.each(GOLDEN)("a database of schema %i", (schema) => {
     );
   });
   it("is found as it was written, and again when it is opened a second time", () => {
-    const found = () => [...checkWholeRecord(store)].flatMap(({ findings }) => findings);
-    expect(found()).toEqual([]);
+    const search = () => [...checkWholeRecord(store)].flatMap(({ findings }) => findings);
+    expect(search()).toEqual([]);
     store.$client.close();
     const again = openStore(file);
     expect([...checkWholeRecord(again)].flatMap(({ findings }) => findings)).toEqual([]);
@@ -144,8 +144,10 @@ describe("a file brought on and ended in between, its tables new and its guards 
     migrate(drizzle(killed), { migrationsFolder: "src/store/migrations" });
     killed.close();
     const store = openStore(file);
-    const found = [...checkWholeRecord(store)].flatMap(({ findings }) => findings);
-    expect(found.map(({ what }) => what).join()).toMatch(/Guards had been taken off.*events_keep_rows/);
+    const match = [...checkWholeRecord(store)].flatMap(({ findings }) => findings);
+    expect(match.map(({ what: subject }) => subject).join()).toMatch(
+      /Guards had been taken off.*events_keep_rows/,
+    );
     store.$client.close();
   });
 });
@@ -195,9 +197,9 @@ describe("an edit of an old file with its hash blanked", () => {
     hand.prepare("UPDATE ends SET last_hash = '' WHERE id = ?").run(end);
     hand.close();
     const store = openStore(file);
-    const found = [...checkWholeRecord(store)].flatMap(({ findings }) => findings);
-    expect(found.filter((one) => one.end === end)).not.toEqual([]);
-    expect(found.some(({ what }) => /Guards had been taken off/.test(what))).toBe(true);
+    const match = [...checkWholeRecord(store)].flatMap(({ findings }) => findings);
+    expect(match.filter((item) => item.end === end)).not.toEqual([]);
+    expect(match.some(({ what: subject }) => /Guards had been taken off/.test(subject))).toBe(true);
   });
 });
 

@@ -65,18 +65,18 @@ async function fullStore(file: string): Promise<Store> {
   writeFileSync(file, goldenFile(6));
   const store = openStore(file);
   const people = addPerson(actOn(store), { name: "Tove Marsh" });
-  const [one] = people;
+  const [person] = people;
   const other = addPerson(actOn(store), { name: "T. Marsh" }).find(({ name }) => name === "T. Marsh");
-  if (one && other) mergePerson(actOn(store), other.id, { into: one.id });
+  if (person && other) mergePerson(actOn(store), other.id, { into: person.id });
   signedEnd(store, "Wyn Harrow", 0);
   signedEnd(store, "Osla Brandt", 1300);
   const end = endRead(store, "measure", { "glass-end": 1300 });
   await addPhoto(actOn(store), end, { client: "test" }, await picture());
   startBatch(actOn(store), { ...CAM, count: 2, job: "Moor" });
   startEnd(actOn(store), { ...CAM, purpose: "practice" });
-  if (one)
+  if (person)
     addStudy(actOn(store), {
-      person: one.id,
+      person: person.id,
       instrument: "digital-calliper",
       readings: [9, 9.01, 9.02, 9, 9.01],
     });
@@ -86,7 +86,7 @@ async function fullStore(file: string): Promise<Store> {
     document: { ...text, id: "moor-900", name: "Moor 900" },
     basis: null,
   });
-  const act = { ...actOn(store), actor: one?.id ?? null };
+  const act = { ...actOn(store), actor: person?.id ?? null };
   for (const name of ["Moor", "Hills"]) {
     const job = newJob(act, { name }).id;
     const [piece] = addPieces(act, job, { pieces: [{ plan: PLAN }, { plan: PLAN }] });
@@ -97,7 +97,7 @@ async function fullStore(file: string): Promise<Store> {
 }
 
 const TABLES = Object.values(schema)
-  .filter((one) => is(one, SQLiteTable))
+  .filter((table) => is(table, SQLiteTable))
   .map((table) => ({
     name: getTableName(table),
     columns: Object.values(getTableColumns(table)).map((column) => column.name),
@@ -182,7 +182,7 @@ describe("a record with something in every table", () => {
         database.prepare("DELETE FROM events WHERE n = ?").run(last.n);
         database.prepare("UPDATE ends SET last_hash = ? WHERE id = ?").run(last.before, last.end_id);
       },
-      () => expect(alterations(store).some(({ what }) => /^Rows are gone/.test(what))).toBe(true),
+      () => expect(alterations(store).some(({ what: subject }) => /^Rows are gone/.test(subject))).toBe(true),
     );
   });
   it.each([
@@ -194,7 +194,7 @@ describe("a record with something in every table", () => {
       store,
       (database) => database.exec(change),
       () =>
-        expect(alterations(store).map(({ what }) => what)).toContain(
+        expect(alterations(store).map(({ what: subject }) => subject)).toContain(
           "The list of the steps its tables came by was changed.",
         ),
     );
@@ -209,16 +209,16 @@ describe("a record with something in every table", () => {
         database.exec("DELETE FROM studies");
       },
       () => {
-        const found = alterations(store);
-        for (const what of [
+        const match = alterations(store);
+        for (const subject of [
           /procedure document was changed/,
           /cannot be read/,
           /This event was changed/,
           /taken out/,
         ])
           expect(
-            found.some((one) => what.test(one.what)),
-            String(what),
+            match.some((item) => subject.test(item.what)),
+            String(subject),
           ).toBe(true);
       },
     );

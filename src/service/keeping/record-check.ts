@@ -52,7 +52,13 @@ export function checkRecord(store: Store, input: unknown): RecordChecked {
       count += events.length;
       const name = [row.job, row.label].filter(Boolean).join(" · ");
       return checkEnd(store, row, events).map(
-        ({ seq = null, what, note = false }): RecordFinding => ({ end: id, name, seq, what, note }),
+        ({ seq = null, what: detail, note = false }): RecordFinding => ({
+          end: id,
+          name,
+          seq,
+          what: detail,
+          note,
+        }),
       );
     }),
   );

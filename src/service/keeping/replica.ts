@@ -39,11 +39,11 @@ const LOOKED_EVERY_MS = 1_000;
  * there is none to be read. (Litestream 0.3.13's own folder; its figures give all parts together.)
  */
 export function logSize(database: string, index: number): number {
-  const kept = join(dirname(database), `.${basename(database)}-litestream`);
+  const saved = join(dirname(database), `.${basename(database)}-litestream`);
   try {
-    const generation = readFileSync(join(kept, "generation"), "utf8").trim();
+    const generation = readFileSync(join(saved, "generation"), "utf8").trim();
     const part = `${index.toString(16).padStart(8, "0")}.wal`;
-    return statSync(join(kept, "generations", generation, "wal", part)).size;
+    return statSync(join(saved, "generations", generation, "wal", part)).size;
   } catch {
     return Number.POSITIVE_INFINITY;
   }
@@ -84,9 +84,10 @@ interface Copier {
 
 /** Asks the copier how far it is. */
 async function ask(figures: string, databases: readonly string[]): Promise<void> {
-  const asked = Date.now();
+  const askedAt = Date.now();
   const answer = await fetch(figures).catch(() => null);
-  if (answer?.ok && isLevel(await answer.text(), databases, logSize)) state.levelAt = asked - LOOKED_EVERY_MS;
+  if (answer?.ok && isLevel(await answer.text(), databases, logSize))
+    state.levelAt = askedAt - LOOKED_EVERY_MS;
 }
 
 /** Copies new photographs for as long as the server runs. */

@@ -75,7 +75,7 @@ async function unpacked(
   backup: string,
   folder: string,
 ): Promise<{ manifest: Manifest; photographs: readonly string[] }> {
-  const found: string[] = [];
+  const matches: string[] = [];
   const archive = extract();
   const reading = pipeline(createReadStream(backup), archive).catch((cause) => cause);
   try {
@@ -84,7 +84,7 @@ async function unpacked(
       const photo = PHOTO.exec(name);
       if (
         entry.header.type !== "file" ||
-        found.includes(name) ||
+        matches.includes(name) ||
         !(photo || name === MANIFEST || name === RECORD)
       )
         throw broken(`it holds “${name.slice(0, 80)}”, which no backup does`);
@@ -94,16 +94,17 @@ async function unpacked(
       if (photo && (await sha256Of(path)) !== photo[1])
         throw broken(`the photograph ${name} is not what it was`);
       flushed(path);
-      found.push(name);
+      matches.push(name);
     }
     const failure = await reading;
     if (failure) throw failure;
   } catch (error) {
     throw error instanceof InputError ? error : broken("it is torn, or no archive", error);
   }
-  for (const needed of [MANIFEST, RECORD]) if (!found.includes(needed)) throw broken(`${needed} is missing`);
+  for (const needed of [MANIFEST, RECORD])
+    if (!matches.includes(needed)) throw broken(`${needed} is missing`);
   const manifest = manifestOf(join(folder, MANIFEST));
-  const photographs = found.flatMap((name) => (PHOTO.test(name) ? [name.slice("photos/".length)] : []));
+  const photographs = matches.flatMap((name) => (PHOTO.test(name) ? [name.slice("photos/".length)] : []));
   if (photographs.length !== manifest.photographs)
     throw broken(`it should hold ${manifest.photographs} photographs and holds ${photographs.length}`);
   return { manifest, photographs };
@@ -122,15 +123,15 @@ function manifestOf(path: string): Manifest {
 function mustBeSound(file: string): void {
   const looked = openToLook(file);
   try {
-    const found: RecordFinding[] = [];
+    const findings: RecordFinding[] = [];
     for (const stretch of checkWholeRecord(looked.store))
-      found.push(...stretch.findings.filter(({ note }) => !note));
-    if (found.length > 0)
+      findings.push(...stretch.findings.filter(({ note }) => !note));
+    if (findings.length > 0)
       throw new InputError(
         "altered",
-        `The record in this backup is not as it was written (${found.length} ${found.length === 1 ? "finding" : "findings"}): ${found
+        `The record in this backup is not as it was written (${findings.length} ${findings.length === 1 ? "finding" : "findings"}): ${findings
           .slice(0, 3)
-          .map(({ name, what }) => `${name}: ${what}`)
+          .map(({ name, what: detail }) => `${name}: ${detail}`)
           .join(" ")} Nothing was restored; unpack it with any archive program to look at it.`,
         ["backup"],
       );

@@ -61,19 +61,19 @@ export function checkSeal(store: Store, text: string): RecordFinding[] {
   const seal = readSeal(text);
   const now = sealedEnds(store, seal);
   if (sealRoot(now, registerHashAt(store, seal.register)) === seal.root) return [];
-  const altered = (end: string, what: string): RecordFinding => ({
+  const altered = (end: string, detail: string): RecordFinding => ({
     end,
     name: end ? "an end" : "the record",
     seq: null,
-    what,
+    what: detail,
     note: false,
   });
   const there = new Map(now.map(({ end, hash }) => [end, hash]));
   const named = (seal.ends ?? []).flatMap(([end, hash]) => {
-    const found = there.get(end);
-    if (found === undefined)
+    const sealed = there.get(end);
+    if (sealed === undefined)
       return [altered(end, `It was there when the record was sealed (${seal.at}) and is gone.`)];
-    return found === hash
+    return sealed === hash
       ? []
       : [altered(end, `What had happened to it by ${seal.at} is not as it was sealed.`)];
   });

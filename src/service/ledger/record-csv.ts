@@ -123,8 +123,8 @@ const commonOf = (record: RecordDocument): Cells<(typeof OF_END)[number]> => ({
     .join("; "),
   faults: record.faults
     .map(
-      ({ what, name, leg, stands }) =>
-        `${what} ${name}${onLeg(leg, record.midRun)}${stands ? "" : " (redone)"}`,
+      ({ what: fault, name, leg, stands }) =>
+        `${fault} ${name}${onLeg(leg, record.midRun)}${stands ? "" : " (redone)"}`,
     )
     .join("; "),
   reworks: record.reworks
@@ -138,7 +138,9 @@ const commonOf = (record: RecordDocument): Cells<(typeof OF_END)[number]> => ({
     .filter(({ count }) => count === null)
     .map(({ of, title }) => `${of}: ${title}`)
     .join("; "),
-  corrections: record.corrections.map(({ says, why, name }) => `${says} (${why}; ${name})`).join("; "),
+  corrections: record.corrections
+    .map(({ says: message, why, name }) => `${message} (${why}; ${name})`)
+    .join("; "),
 });
 
 type Length = RecordDocument["lengths"][number];

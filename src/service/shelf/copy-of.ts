@@ -9,7 +9,7 @@ export function copyOf<T extends { readonly id: string; readonly name: string }>
   const ids = places.map((end) => `${document.id.slice(0, 70)}${end}`);
   // One more was made than are taken: one is free.
   const id = mustHoldAt(
-    ids.filter((one) => !taken.includes(one)),
+    ids.filter((id) => !taken.includes(id)),
     0,
   );
   return { ...document, id, name: `${document.name}, copy`, revision: 1 };

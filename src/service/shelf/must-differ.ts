@@ -23,16 +23,16 @@ function saidBy(kind: ShelfKind, document: unknown): string {
  */
 export function mustDiffer(
   store: Store,
-  { kind, id, found, kept }: { kind: ShelfKind; id: string; found: number; kept: unknown },
+  { kind, id, found: revision, kept: saved }: { kind: ShelfKind; id: string; found: number; kept: unknown },
 ): void {
   const standing = wholeLibrary(store);
   // One that was put away stands on no shelf: keeping it brings it back.
-  if (!shelvedOf(standing, kind).some((document) => document.id === id && document.revision === found))
+  if (!shelvedOf(standing, kind).some((document) => document.id === id && document.revision === revision))
     return;
-  if (saidBy(kind, kept) === saidBy(kind, JSON.parse(shelfText(store, kind, id).text)))
+  if (saidBy(kind, saved) === saidBy(kind, JSON.parse(shelfText(store, kind, id).text)))
     throw new InputError(
       "unchanged",
-      `Nothing was saved: it is the same as revision ${found}. Change something first, or go back to the shelf.`,
+      `Nothing was saved: it is the same as revision ${revision}. Change something first, or go back to the shelf.`,
       ["document"],
     );
 }

@@ -18,8 +18,8 @@ const save = (document: object, basis: number | null) =>
 /** How far a sheath is opened where it ends in an entry. */
 const opening = (id: string) => {
   const { cables, procedures, tools } = library(store);
-  const [cable] = cables.filter((one) => one.id === "loose-tube-36");
-  const [procedure] = procedures.filter((one) => one.id === id);
+  const [cable] = cables.filter((cable) => cable.id === "loose-tube-36");
+  const [procedure] = procedures.filter((procedure) => procedure.id === id);
   if (!cable || !procedure) return null;
   const { limits } = compileRunSheet({ procedure, cable, core: "9/125", choices: {}, tools });
   return limits.find(({ dimension }) => dimension === "opening")?.nominal ?? null;

@@ -111,19 +111,19 @@ export function newestRevision(store: Store, kind: ShelfKind, id: string): numbe
   return shelvedOf(wholeLibrary(store), kind).find((document) => document.id === id)?.revision ?? null;
 }
 
-function mustBeNewest(found: number | null, basis: number | null, id: string): void {
-  if (basis === null && found !== null)
+function mustBeNewest(newest: number | null, basis: number | null, id: string): void {
+  if (basis === null && newest !== null)
     throw new InputError(
       "id-taken",
       `“${id}” is on the shelf already. Give it another id, or save it as that one's next revision.`,
       ["document", "id"],
     );
-  if (basis !== null && found === null)
+  if (basis !== null && newest === null)
     throw new InputError("not-found", `There is nothing called “${id}” on the shelf.`, ["document", "id"]);
-  if (basis !== found)
+  if (basis !== newest)
     throw new InputError(
       "moved-on",
-      `Somebody saved revision ${found} in the meantime; this was made from ${basis}. Nothing was written over: look at theirs, then save again.`,
+      `Somebody saved revision ${newest} in the meantime; this was made from ${basis}. Nothing was written over: look at theirs, then save again.`,
       ["basis"],
     );
 }
@@ -152,7 +152,7 @@ function mustWork(store: Store, document: ProcedureDocument): void {
   if (contradiction && (problem === null || problem.code === "contradiction"))
     throw new InputError("contradiction", contradiction.message, ["dimensions", ...contradiction.ids]);
   for (const cable of cables)
-    for (const core of cable.cores.filter((one) => misfits(procedure, cable, one).length === 0))
+    for (const core of cable.cores.filter((core) => misfits(procedure, cable, core).length === 0))
       compileRunSheet({ procedure, cable, core, choices: {}, tools });
 }
 
@@ -166,17 +166,17 @@ export function saveDocument(act: Act, kind: ShelfKind, input: unknown) {
   const { document, basis, from, why } = check(zSave, input);
   return inTransaction(store, () => {
     const id = String(document.id ?? "");
-    const found = newestRevision(store, kind, id);
-    mustBeNewest(found, basis, id);
-    const revision = (found ?? 0) + 1;
-    const kept =
+    const newest = newestRevision(store, kind, id);
+    mustBeNewest(newest, basis, id);
+    const revision = (newest ?? 0) + 1;
+    const saved =
       kind === "cable"
         ? ownCable(document, revision, now)
         : kind === "entry"
           ? ownEntry(store, document, revision, now)
           : ownProcedure(store, document, from, revision, now);
-    if (found !== null) mustDiffer(store, { kind, id, found, kept });
-    const body = JSON.stringify(kept, null, 2);
+    if (newest !== null) mustDiffer(store, { kind, id, found: newest, kept: saved });
+    const body = JSON.stringify(saved, null, 2);
     addRevision(store, { kind, document: id, revision, body, ...whose(act, why) });
     return { id, revision };
   });
@@ -202,16 +202,16 @@ function ownEntry(store: Store, document: Record<string, unknown>, revision: num
           ["document", "id"],
         );
   const { ending, going } = entrySheets();
-  for (const made of [entryProcedure(entry, ending), throughProcedure(entry, going)]) {
-    if (!made) continue;
-    const [contradiction] = review(made, wholeLibrary(store), null).contradictions;
+  for (const written of [entryProcedure(entry, ending), throughProcedure(entry, going)]) {
+    if (!written) continue;
+    const [contradiction] = review(written, wholeLibrary(store), null).contradictions;
     if (contradiction)
       throw new InputError("contradiction", `On ${contradiction.cable}: ${contradiction.message}`, [
         "document",
         "lengths",
         ...contradiction.ids,
       ]);
-    mustWork(store, made);
+    mustWork(store, written);
   }
   return { ...document, revision, source: { ...entry.source, date: today(now) } };
 }
@@ -225,13 +225,13 @@ function ownProcedure(
 ): ProcedureDocument {
   const written = asWritten(zProcedure, liftedProcedure({ ...document, revision }));
   const standing = wholeLibrary(store).procedures.find(({ id }) => id === document.id || id === from);
-  const kept = asOwn(standing ? writtenOf(standing) : null, written, {
+  const saved = asOwn(standing ? writtenOf(standing) : null, written, {
     revision,
     date: today(now),
     note: written.source.note ?? "",
   });
-  mustWork(store, kept);
-  return kept;
+  mustWork(store, saved);
+  return saved;
 }
 
 /** Puts an earlier revision back as the newest, word for word: also undoes a putting away. */
@@ -239,10 +239,10 @@ export function restoreRevision(act: Act, kind: ShelfKind, id: string, input: un
   const { store } = act;
   const { basis, restore, why } = check(zRestore, input);
   return inTransaction(store, () => {
-    const found = newestRevision(store, kind, id);
-    mustBeNewest(found, basis, id);
+    const newest = newestRevision(store, kind, id);
+    mustBeNewest(newest, basis, id);
     const earlier = z.record(z.string(), z.unknown()).parse(JSON.parse(keptText(store, kind, id, restore)));
-    const revision = (found ?? 0) + 1;
+    const revision = (newest ?? 0) + 1;
     const body = JSON.stringify({ ...earlier, revision }, null, 2);
     const reason = why || `Revision ${restore} again.`;
     addRevision(store, { kind, document: id, revision, body, ...whose(act, reason) });
@@ -278,29 +278,29 @@ export function confirmFigures(act: Act, id: string, input: unknown) {
     const { cables, procedures } = wholeLibrary(store);
     const procedure = procedures.find((procedure) => procedure.id === id);
     const there = place ? [cableAtPlace(store, place.piece, place)] : cables;
-    const cable = there.find((one) => one.id === cableId);
+    const cable = there.find((candidate) => candidate.id === cableId);
     if (!procedure) throw new InputError("not-found", `There is no procedure “${id}” on the shelf.`, ["id"]);
     if (!cable) throw new InputError("unknown-cable", `No cable called “${cableId}”.`, ["cable"]);
-    const found = newestRevision(store, "procedure", id);
-    mustBeNewest(found, basis, id);
-    const revision = (found ?? 0) + 1;
-    const known = figuresToConfirm(
+    const newest = newestRevision(store, "procedure", id);
+    mustBeNewest(newest, basis, id);
+    const revision = (newest ?? 0) + 1;
+    const sheetFigures = figuresToConfirm(
       resolved(procedure, cable, { core, choices: withDefaults(procedure, choices) }),
     );
     const confirmed = figures.map(({ key, ...figure }, i) => {
-      const asked = known.find((sheetFigure) => sheetFigure.key === key);
-      if (!asked)
+      const requested = sheetFigures.find((sheetFigure) => sheetFigure.key === key);
+      if (!requested)
         throw new InputError("unknown-figure", `“${key}” is not a figure of ${procedure.name} here.`, [
           "figures",
           i,
           "key",
         ]);
-      return { ...asked, ...figure };
+      return { ...requested, ...figure };
     });
     const who = whose(act, why).by || name;
     if (who === "")
       throw new InputError("bad-input", "Say who confirms the figures, for example “Osla Brandt”.", ["name"]);
-    const compared = asConfirmed(known, confirmed);
+    const compared = asConfirmed(sheetFigures, confirmed);
     const changed = compared.filter(({ asShown }) => !asShown);
     const document = withConfirmed(writtenOf(procedure), compared, {
       revision,

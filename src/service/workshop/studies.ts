@@ -42,8 +42,8 @@ export const listStudies = (store: Store): StoredStudy[] => allStudies(store, MO
  */
 export function addStudy({ store, now }: Act, input: unknown): StoredStudy {
   const { id = randomUUID(), person: by, instrument, readings } = check(zStudy, input);
-  const found = shippedLibrary().instruments.find((one) => one.id === instrument);
-  if (!found)
+  const match = shippedLibrary().instruments.find((eachInstrument) => eachInstrument.id === instrument);
+  if (!match)
     throw new InputError("unknown-instrument", `No instrument called “${instrument}”.`, ["instrument"]);
   const person = mustKnow(store, by);
   const { repeatability } = repeatabilityOf(readings);
@@ -70,8 +70,8 @@ function mustKnow(store: Store, id: string): Person {
 export function instrumentsOf(store: Store, person: string | null): Instrument[] {
   const ids = person === null ? [] : (personBy(allPeople(store), person)?.ids ?? []);
   const own = ids.length > 0 ? studiesBy(store, ids, MOST) : [];
-  return shippedLibrary().instruments.map((one) => {
-    const study = own.find(({ instrument }) => instrument === one.id);
-    return study ? { ...one, repeatability: um(study.repeatability) } : one;
+  return shippedLibrary().instruments.map((eachInstrument) => {
+    const study = own.find(({ instrument }) => instrument === eachInstrument.id);
+    return study ? { ...eachInstrument, repeatability: um(study.repeatability) } : eachInstrument;
   });
 }

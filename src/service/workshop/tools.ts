@@ -25,8 +25,8 @@ const bladeLine = (
 /** Notes that a blade was wiped, turned or changed. @throws InputError for a tool without one. */
 export function seeToBlade({ store, now }: Act, tool: string, input: unknown): BladeLine {
   const { id = randomUUID(), action } = check(zToolEvent, input);
-  const found = wholeLibrary(store).tools.find((one) => one.id === tool);
-  if (!found?.blade) throw new InputError("not-found", `No tool with a blade called “${tool}”.`, ["tool"]);
+  const match = wholeLibrary(store).tools.find((eachTool) => eachTool.id === tool);
+  if (!match?.blade) throw new InputError("not-found", `No tool with a blade called “${tool}”.`, ["tool"]);
   addToolEvent(store, { id, tool, action, at: now.toISOString() });
-  return bladeLine(store, { ...found, blade: found.blade });
+  return bladeLine(store, { ...match, blade: match.blade });
 }

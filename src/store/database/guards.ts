@@ -8,19 +8,19 @@ interface Guard {
 }
 
 /** Refuses changing, deleting and replacing the rows of a table that is only ever added to. */
-const kept = (table: string, same: string, says: string): Guard[] => [
+const stored = (table: string, same: string, message: string): Guard[] => [
   {
     name: `${table}_keep_rows`,
-    sql: `CREATE TRIGGER ${table}_keep_rows BEFORE DELETE ON ${table} BEGIN SELECT RAISE(ABORT, '${says}'); END`,
+    sql: `CREATE TRIGGER ${table}_keep_rows BEFORE DELETE ON ${table} BEGIN SELECT RAISE(ABORT, '${message}'); END`,
   },
   {
     name: `${table}_keep_words`,
-    sql: `CREATE TRIGGER ${table}_keep_words BEFORE UPDATE ON ${table} BEGIN SELECT RAISE(ABORT, '${says}'); END`,
+    sql: `CREATE TRIGGER ${table}_keep_words BEFORE UPDATE ON ${table} BEGIN SELECT RAISE(ABORT, '${message}'); END`,
   },
   {
     // REPLACE takes the old row away without any trigger of deletion firing.
     name: `${table}_keep_place`,
-    sql: `CREATE TRIGGER ${table}_keep_place BEFORE INSERT ON ${table} WHEN EXISTS (SELECT 1 FROM ${table} WHERE ${same}) BEGIN SELECT RAISE(ABORT, '${says}'); END`,
+    sql: `CREATE TRIGGER ${table}_keep_place BEFORE INSERT ON ${table} WHEN EXISTS (SELECT 1 FROM ${table} WHERE ${same}) BEGIN SELECT RAISE(ABORT, '${message}'); END`,
   },
 ];
 
@@ -30,35 +30,35 @@ const FOUNDED =
 
 /** The triggers that keep the record: what the file must have, word for word. */
 export const GUARDS: readonly Guard[] = [
-  ...kept(
+  ...stored(
     "events",
     "n = NEW.n OR id = NEW.id OR (end_id = NEW.end_id AND seq = NEW.seq)",
     "events are only ever added",
   ),
-  ...kept("meta", "key = NEW.key", "what the file was lifted from is kept"),
-  ...kept("documents", "hash = NEW.hash", "documents are kept word for word"),
-  ...kept("register", "n = NEW.n", "the register is only ever added to"),
-  ...kept("people_events", "n = NEW.n OR id = NEW.id", "what is said of people is only ever added"),
-  ...kept(
+  ...stored("meta", "key = NEW.key", "what the file was lifted from is kept"),
+  ...stored("documents", "hash = NEW.hash", "documents are kept word for word"),
+  ...stored("register", "n = NEW.n", "the register is only ever added to"),
+  ...stored("people_events", "n = NEW.n OR id = NEW.id", "what is said of people is only ever added"),
+  ...stored(
     "shelf",
     "row = NEW.row OR (kind = NEW.kind AND document = NEW.document AND revision = NEW.revision)",
     "revisions are only ever added",
   ),
-  ...kept("tool_events", "id = NEW.id", "what was done to a tool is only ever added"),
-  ...kept("studies", "id = NEW.id", "studies are only ever added"),
-  ...kept("batches", "id = NEW.id", "batches are only ever added"),
-  ...kept("jobs", "id = NEW.id", "jobs are only ever added"),
-  ...kept(
+  ...stored("tool_events", "id = NEW.id", "what was done to a tool is only ever added"),
+  ...stored("studies", "id = NEW.id", "studies are only ever added"),
+  ...stored("batches", "id = NEW.id", "batches are only ever added"),
+  ...stored("jobs", "id = NEW.id", "jobs are only ever added"),
+  ...stored(
     "plans",
     "row = NEW.row OR (piece = NEW.piece AND revision = NEW.revision)",
     "revisions of a plan are only ever added",
   ),
-  ...kept(
+  ...stored(
     "closures",
     "row = NEW.row OR (closure = NEW.closure AND revision = NEW.revision)",
     "revisions of a closure are only ever added",
   ),
-  ...kept("ends", "id = NEW.id", "what an end was started as is kept").map((guard) =>
+  ...stored("ends", "id = NEW.id", "what an end was started as is kept").map((guard) =>
     guard.name === "ends_keep_words"
       ? { ...guard, sql: guard.sql.replace("BEFORE UPDATE ON", `BEFORE UPDATE OF ${FOUNDED} ON`) }
       : guard,
@@ -83,12 +83,12 @@ const OLD_GUARDS = [
 const ENVELOPED = 9;
 
 function guardsOf(since: number, tables: readonly string[], keeps: readonly string[]) {
-  return tables.flatMap((table) => keeps.map((what) => ({ table, name: `${table}_keep_${what}`, since })));
+  return tables.flatMap((table) => keeps.map((keep) => ({ table, name: `${table}_keep_${keep}`, since })));
 }
 
 /** Guards a file of an older schema should have and has not, before it is lifted. */
-export function oldGuardsGone(database: Database.Database, steps: number, known: number): string[] {
-  if (steps === 0 || steps >= known) return [];
+export function oldGuardsGone(database: Database.Database, steps: number, latest: number): string[] {
+  if (steps === 0 || steps >= latest) return [];
   const there = new Set(
     database
       .prepare<[], { name: string }>("SELECT name FROM sqlite_master WHERE type = 'trigger'")
@@ -107,7 +107,7 @@ export function missingGuards(store: Store): Guard[] {
   const there = new Map(
     store
       .all<{ name: string; sql: string }>(sql`SELECT name, sql FROM sqlite_master WHERE type = 'trigger'`)
-      .map((one) => [one.name, one.sql]),
+      .map((trigger) => [trigger.name, trigger.sql]),
   );
   return GUARDS.filter(({ name, sql: words }) => there.get(name) !== words);
 }

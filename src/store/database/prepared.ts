@@ -4,13 +4,13 @@ import type { Store } from "./store";
 
 /** A statement that is put together once a database and asked again and again: what every reading needs. */
 export function prepared<T>(make: (store: Store) => T): (store: Store) => T {
-  const known = new WeakMap<Store, T>();
+  const cache = new WeakMap<Store, T>();
   return (store) => {
-    const found = known.get(store);
-    if (found) return found;
-    const made = make(store);
-    known.set(store, made);
-    return made;
+    const cached = cache.get(store);
+    if (cached) return cached;
+    const fresh = make(store);
+    cache.set(store, fresh);
+    return fresh;
   };
 }
 

@@ -56,8 +56,8 @@ describe("what is the matter with the record's file", () => {
     ["ENOSPC", "disk-full"],
     ["EROFS", "read-only"],
     ["EIO", "disk-failed"],
-  ])("%s of the system is %s, however deep it lies", (code, told) => {
+  ])("%s of the system is %s, however deep it lies", (code, reported) => {
     const deep = Object.assign(new Error("the system says so"), { code });
-    expect(troubleOf(new Error("could not", { cause: deep }))?.problem.code).toBe(told);
+    expect(troubleOf(new Error("could not", { cause: deep }))?.problem.code).toBe(reported);
   });
 });

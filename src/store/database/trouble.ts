@@ -53,10 +53,14 @@ const KNOWN: readonly (readonly [string, Trouble])[] = [
 
 /** What is the matter with the disk or the file where an error tells; null where it tells something else. */
 export function troubleOf(error: unknown): InputError | null {
-  for (let one: unknown = error; one instanceof Error && !(one instanceof InputError); one = one.cause) {
-    const code = one instanceof Database.SqliteError || "code" in one ? String(one.code) : "";
-    const found = KNOWN.find(([name]) => code.startsWith(name));
-    if (found) return new InputError(found[1].code, found[1].message, [], { cause: error });
+  for (
+    let first: unknown = error;
+    first instanceof Error && !(first instanceof InputError);
+    first = first.cause
+  ) {
+    const code = first instanceof Database.SqliteError || "code" in first ? String(first.code) : "";
+    const trouble = KNOWN.find(([name]) => code.startsWith(name));
+    if (trouble) return new InputError(trouble[1].code, trouble[1].message, [], { cause: error });
   }
   return null;
 }

@@ -141,12 +141,12 @@ function liftSheet(store: Store, end: EndRow, from: number, history: readonly Re
   const sheet = compiled(store, end);
   if (!sheet) return;
   const state = endState(history);
-  const kept = end.result !== null && end.verdicts !== null ? end : null;
+  const saved = end.result !== null && end.verdicts !== null ? end : null;
   const follows = followsFrom(
     sheet,
     state,
     end.rule,
-    kept?.result && kept.verdicts ? { result: kept.result, verdicts: kept.verdicts } : null,
+    saved?.result && saved.verdicts ? { result: saved.result, verdicts: saved.verdicts } : null,
   );
   const { at, timers } = follows;
   store

@@ -22,15 +22,15 @@ const MIGRATIONS = { migrationsFolder: join(process.cwd(), "src/store/migrations
 const APPLICATION_ID = 0x41524c54;
 
 /** How many steps a file's schema has come, of those this program knows; 0 for an empty or foreign file. */
-export function schemaOf(database: Database.Database): { steps: number; known: number } {
-  const known = readMigrationFiles(MIGRATIONS).length;
+export function schemaOf(database: Database.Database): { steps: number; newest: number } {
+  const migrations = readMigrationFiles(MIGRATIONS).length;
   const table = database
     .prepare("SELECT 1 FROM sqlite_master WHERE type = 'table' AND name = '__drizzle_migrations'")
     .get();
-  const found = table
+  const applied = table
     ? database.prepare<[], { n: number }>("SELECT count(*) AS n FROM __drizzle_migrations").get()
     : undefined;
-  return { steps: found?.n ?? 0, known };
+  return { steps: applied?.n ?? 0, newest: migrations };
 }
 
 /** Whether the list of steps the schema came by says what the program's own says. */
@@ -38,10 +38,12 @@ export function schemaStepsAltered(store: Store): boolean {
   const written = store.all<{ hash: string; at: number }>(
     sql`SELECT hash, created_at AS at FROM __drizzle_migrations ORDER BY rowid`,
   );
-  const known = readMigrationFiles(MIGRATIONS);
+  const migrations = readMigrationFiles(MIGRATIONS);
   return (
-    written.length !== known.length ||
-    written.some(({ hash, at }, i) => hash !== known[i]?.hash || Number(at) !== known[i]?.folderMillis)
+    written.length !== migrations.length ||
+    written.some(
+      ({ hash, at }, i) => hash !== migrations[i]?.hash || Number(at) !== migrations[i]?.folderMillis,
+    )
   );
 }
 
@@ -64,8 +66,8 @@ function stepsIn(database: Database.Database): ReturnType<typeof schemaOf> {
 export function openStore(file: string): Store {
   if (file !== ":memory:") mkdirSync(dirname(resolve(file)), { recursive: true });
   const database = new Database(file, { timeout: 5_000 });
-  const { steps, known } = stepsIn(database);
-  if (steps > known) {
+  const { steps, newest: latest } = stepsIn(database);
+  if (steps > latest) {
     database.close();
     throw new InputError(
       "newer",
@@ -73,7 +75,9 @@ export function openStore(file: string): Store {
       ["file"],
     );
   }
-  return steps === known && !isUnderWay(database) ? brought(database) : alone(file, () => brought(database));
+  return steps === latest && !isUnderWay(database)
+    ? migrated(database)
+    : withOpenLock(file, () => migrated(database));
 }
 
 /** Whether bringing the file to where this program reads it was begun, and ended by a kill or a loss of power. */
@@ -86,9 +90,9 @@ export const isUnderWay = (database: Database.Database): boolean =>
  * on, should this one be ended, knows that those of today were never put in. The note goes with them.
  */
 export function beginBringing(database: Database.Database): void {
-  const { steps, known } = schemaOf(database);
-  if (steps === known || isUnderWay(database)) return;
-  const gone = JSON.stringify(oldGuardsGone(database, steps, known));
+  const { steps, newest: latest } = schemaOf(database);
+  if (steps === latest || isUnderWay(database)) return;
+  const gone = JSON.stringify(oldGuardsGone(database, steps, latest));
   database
     .transaction(() => {
       database.exec("CREATE TABLE bringing (gone text NOT NULL)");
@@ -112,7 +116,7 @@ function endBringing(store: Store): void {
 }
 
 /** A database brought to where this program reads it. */
-function brought(database: Database.Database): Store {
+function migrated(database: Database.Database): Store {
   database.pragma("journal_mode = WAL");
   database.pragma("synchronous = FULL");
   database.pragma("foreign_keys = ON");
@@ -126,7 +130,7 @@ function brought(database: Database.Database): Store {
 }
 
 /** Several processes may meet a file that is new or old: one makes it, the others wait, and find it made. */
-function alone<T>(file: string, work: () => T): T {
+function withOpenLock<T>(file: string, work: () => T): T {
   if (file === ":memory:") return work();
   const path = `${resolve(file)}.opening`;
   const lock = new Database(path, { timeout: 60_000 });
@@ -144,8 +148,8 @@ function alone<T>(file: string, work: () => T): T {
 /** The guards of the record: made once; whoever takes them off finds them back, and noted for the record's check. */
 function keepGuards(store: Store, fresh: boolean, gone: readonly string[]): void {
   inTransaction(store, () => {
-    const made = restoreGuards(store);
-    const restored = fresh ? gone : made;
+    const built = restoreGuards(store);
+    const restored = fresh ? gone : built;
     if (restored.length > 0) {
       const ref = `${new Date().toISOString()} ${restored.join(", ")}`;
       addToRegister(store, "guards", ref, digestOf({ ref }));

@@ -29,14 +29,14 @@ export function openToLook(file: string): Looked {
   const shut = withoutTraces(file);
   const database = opened(file);
   try {
-    const { steps, known } = stepsOf(file, database);
-    if (steps > known)
+    const { steps, newest: latest } = stepsOf(file, database);
+    if (steps > latest)
       throw new InputError(
         "newer",
         `${file} was written by a newer version of Arlent. Check it with that version.`,
         ["file"],
       );
-    if (steps < known || isUnderWay(database)) {
+    if (steps < latest || isUnderWay(database)) {
       mustBeOld(file, database);
       database.close();
       shut();
@@ -68,14 +68,14 @@ function opened(file: string): Database.Database {
 }
 
 function stepsOf(file: string, database: Database.Database): ReturnType<typeof schemaOf> {
-  let found: ReturnType<typeof schemaOf>;
+  let schema: ReturnType<typeof schemaOf>;
   try {
-    found = schemaOf(database);
+    schema = schemaOf(database);
   } catch (cause) {
     throw refused(file, "it is no SQLite file, or a damaged one", cause);
   }
-  if (found.steps === 0) throw refused(file, "nothing in it says so");
-  return found;
+  if (schema.steps === 0) throw refused(file, "nothing in it says so");
+  return schema;
 }
 
 /** A file of an older schema has the two tables every one had. */
@@ -92,10 +92,10 @@ function mustBeOld(file: string, database: Database.Database): void {
 
 /** Reading a file in write-ahead mode makes two files beside it where there are none: they are taken away again. */
 function withoutTraces(file: string): () => void {
-  const beside = [`${file}-wal`, `${file}-shm`].filter((one) => !existsSync(one));
+  const beside = [`${file}-wal`, `${file}-shm`].filter((path) => !existsSync(path));
   return () => {
     if (beside.length < 2 || !existsSync(`${file}-wal`) || statSync(`${file}-wal`).size > 0) return;
-    for (const one of beside) rmSync(one, { force: true });
+    for (const first of beside) rmSync(first, { force: true });
   };
 }
 

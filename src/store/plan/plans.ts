@@ -1,5 +1,5 @@
 import { and, asc, count, desc, eq, getTableColumns, isNotNull, lt, or, sql } from "drizzle-orm";
-import { DONE, type PlaceSide, type Standing } from "@/core";
+import { DONE, type PlaceSide, type PlaceStanding } from "@/core";
 import { holding } from "../database/like";
 import type { Store } from "../database/store";
 import { inTransaction } from "../database/transaction";
@@ -105,7 +105,7 @@ export const endCountsOf = (
   store: Store,
   job: string,
   strays: readonly string[],
-): { standing: Standing; n: number }[] =>
+): { standing: PlaceStanding; n: number }[] =>
   store.all(sql`
     SELECT coalesce(result, 'bench') AS standing, count(*) AS n FROM (${newestEnds(job, strays)}) GROUP BY standing`);
 

@@ -88,10 +88,10 @@ export const hasDocument = (store: Store, hash: string): boolean =>
   itsHash(store).get({ hash }) !== undefined;
 
 function mustFind(store: Store, hash: string): DocumentRow {
-  const found = findDocument(store, hash);
-  if (!found)
+  const document = findDocument(store, hash);
+  if (!document)
     throw new InputError("gone", `A document of the record is missing: ${hash.slice(0, 16)}.`, ["hash"]);
-  return found;
+  return document;
 }
 
 /** A kept procedure as it is put to work today: an older one is lifted. @throws InputError `gone`. */

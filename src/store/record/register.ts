@@ -11,8 +11,8 @@ type RegisterKind = RegisterRow["kind"];
 export const digestOf = (row: unknown): string => sha256(canonical(row));
 
 /** A line of the register under a hash with the line before it. */
-export const registerHash = ({ before, n: _, hash: __, ...says }: RegisterRow): string =>
-  linkHash(before, canonical(says));
+export const registerHash = ({ before, n: _, hash: __, ...message }: RegisterRow): string =>
+  linkHash(before, canonical(message));
 
 /** The register's last line: its hash takes in all before it. */
 export const registerHead = (store: Store): { n: number; hash: string } =>

@@ -21,7 +21,8 @@ export interface LedgerFilter {
 
 /** What a filter asks about: of those with the same, one statement serves all. */
 const shapeOf = ({ result, style, words = [], since, until, before }: LedgerFilter): string =>
-  [result, style, since, until, before].map((one) => (one === undefined ? "-" : "+")).join("") + words.length;
+  [result, style, since, until, before].map((filter) => (filter === undefined ? "-" : "+")).join("") +
+  words.length;
 
 /** What a filter asks for, by the names of the statement's places. */
 const askedOf = ({ result, style, purpose, words = [], since, until, before }: LedgerFilter) => ({
@@ -55,12 +56,12 @@ const matching = ({ result, style, words = [], since, until, before }: LedgerFil
 
 /** A statement put together once for each shape of filter. */
 function byShape<T>(make: (store: Store, filter: LedgerFilter) => T) {
-  const known = prepared(() => new Map<string, T>());
+  const existing = prepared(() => new Map<string, T>());
   return (store: Store, filter: LedgerFilter): T => {
-    const [statements, shape] = [known(store), shapeOf(filter)];
-    const found = statements.get(shape) ?? make(store, filter);
-    statements.set(shape, found);
-    return found;
+    const [statements, shape] = [existing(store), shapeOf(filter)];
+    const statement = statements.get(shape) ?? make(store, filter);
+    statements.set(shape, statement);
+    return statement;
   };
 }
 

@@ -44,7 +44,7 @@ export function addRevision(
 
 /** The text of one revision of the user's own. @throws InputError `not-found`. */
 export function revisionText(store: Store, kind: ShelfKind, document: string, revision: number): string {
-  const found = store
+  const match = store
     .select()
     .from(shelf)
     .where(
@@ -56,20 +56,20 @@ export function revisionText(store: Store, kind: ShelfKind, document: string, re
       ),
     )
     .get();
-  if (!found?.hash)
+  if (!match?.hash)
     throw new InputError("not-found", `There is no revision ${revision} of “${document}” here.`, [
       "revision",
     ]);
-  return bodyOf(store, found.hash);
+  return bodyOf(store, match.hash);
 }
 
 /** A kept document of a kind, read once, with its text beside it: kept documents never change. */
 const readOnce = <T extends object>(read: (store: Store, hash: string) => T) => {
-  const known = new Map<string, T>();
+  const cache = new Map<string, T>();
   return (store: Store, hash: string): T => {
-    const document = known.get(hash) ?? read(store, hash);
-    if (!known.has(hash)) rememberText(document, bodyOf(store, hash));
-    known.set(hash, document);
+    const document = cache.get(hash) ?? read(store, hash);
+    if (!cache.has(hash)) rememberText(document, bodyOf(store, hash));
+    cache.set(hash, document);
     return document;
   };
 };
@@ -85,8 +85,8 @@ const merged = new WeakMap<Store, { readonly row: number; readonly library: Libr
  */
 export function wholeLibrary(store: Store): Library {
   const row = store.select({ row: sql<number>`coalesce(max(row), 0)` }).from(shelf).get()?.row ?? 0;
-  const known = merged.get(store);
-  if (known?.row === row) return known.library;
+  const cached = merged.get(store);
+  if (cached?.row === row) return cached.library;
   const latest = store
     .select()
     .from(shelf)
@@ -130,10 +130,10 @@ export const shelvedOf = (
 
 /** The text of a document as it stands on the shelf, and its revision. @throws InputError `not-found`. */
 export function shelfText(store: Store, kind: ShelfKind, id: string): { text: string; revision: number } {
-  const found = shelvedOf(wholeLibrary(store), kind).find((document) => document.id === id);
-  if (!found)
+  const match = shelvedOf(wholeLibrary(store), kind).find((document) => document.id === id);
+  if (!match)
     throw new InputError("not-found", `There is no ${kind} called “${id.slice(0, 60)}” on the shelf.`, [
       "id",
     ]);
-  return { text: textOf(found), revision: found.revision };
+  return { text: textOf(match), revision: match.revision };
 }

@@ -78,9 +78,9 @@ const documents = <S extends z.ZodType<object>>(kind: string, schema: S): z.outp
 
 /** A document that was made and not read, as any other of the shelf. */
 function shelvedAs<S extends z.ZodType<object>>(schema: S, document: unknown): z.output<S> {
-  const made = check(schema, document);
-  rememberText(made, JSON.stringify(document));
-  return made;
+  const built = check(schema, document);
+  rememberText(built, JSON.stringify(document));
+  return built;
 }
 
 /** How every entry is prepared: of a cable that ends in it, and of one that goes through. */
@@ -92,11 +92,11 @@ export const entrySheets = (): { readonly ending: EntrySheet; readonly going: En
 
 /** What was made of a document once a process: documents never change. */
 const madeOf = <K extends object, T>(name: string, make: (from: K) => T) => {
-  const known = processWide(name, () => new WeakMap<K, T>());
+  const cache = processWide(name, () => new WeakMap<K, T>());
   return (from: K): T => {
-    const found = known.get(from) ?? make(from);
-    known.set(from, found);
-    return found;
+    const cached = cache.get(from) ?? make(from);
+    cache.set(from, cached);
+    return cached;
   };
 };
 
@@ -129,7 +129,7 @@ type WrittenDocument = Pick<Library, "cables" | "procedures" | "entries">;
 
 /** A shelf with all that follows from what is written: the procedures its entries come to, its cables in mid-run. */
 export function followedBy({ cables, procedures, entries }: WrittenDocument): WrittenDocument {
-  const made = entries
+  const written = entries
     .flatMap((entry) => preparedBy(entry))
     .filter(({ id }) => !procedures.some((procedure) => procedure.id === id));
   const inRun = inMidRun(cables, entries).filter(({ id }) => !cables.some((cable) => cable.id === id));
@@ -137,7 +137,7 @@ export function followedBy({ cables, procedures, entries }: WrittenDocument): Wr
     cables: [...cables, ...inRun].sort(
       (a, b) => CONSTRUCTIONS.indexOf(a.construction) - CONSTRUCTIONS.indexOf(b.construction),
     ),
-    procedures: [...procedures, ...made],
+    procedures: [...procedures, ...written],
     entries,
   };
 }

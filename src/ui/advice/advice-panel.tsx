@@ -139,7 +139,7 @@ function ReworkAdvised({
         </h2>
         <RadioGroup.Root
           value={way}
-          onValueChange={(value) => onWay(WAYS.find((one) => one === value) ?? way)}
+          onValueChange={(value) => onWay(WAYS.find((way) => way === value) ?? way)}
           aria-label={t("shown-on-the-cable")}
           className="flex overflow-hidden rounded-md border border-line text-sm"
         >
@@ -167,9 +167,9 @@ function ReworkAdvised({
           <li key={move.feature}>{moveWords(sheet, move, units)}</li>
         ))}
       </ol>
-      {care.map((one) => (
-        <p key={one} className="text-sm leading-tight">
-          {one}
+      {care.map((caution) => (
+        <p key={caution} className="text-sm leading-tight">
+          {caution}
         </p>
       ))}
       <ChoiceButton
@@ -212,11 +212,11 @@ const marginWords = (margin: number): string =>
       ? t("of-the-room-kept", { round: Math.round(margin * 100) })
       : "";
 
-function WayOut({ name, says }: { name: string; says: string }) {
+function WayOut({ name, says: text }: { name: string; says: string }) {
   return (
     <div>
       <dt className="font-semibold">{name}</dt>
-      <dd>{says}</dd>
+      <dd>{text}</dd>
     </div>
   );
 }

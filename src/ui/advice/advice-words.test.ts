@@ -29,7 +29,7 @@ const move = (change: Partial<Move>): Move => ({
 
 describe("what to rework, in words", () => {
   it("a cleave 1.3 short: strip, draw, cleave, each with its figure", () => {
-    expect(short.recommended.moves.map((one) => moveWords(stub, one, "mm"))).toEqual([
+    expect(short.recommended.moves.map((move) => moveWords(stub, move, "mm"))).toEqual([
       "Draw the second mark again, 12.0 behind the buffer edge",
       "Strip the buffer 2.3 further back",
       "Cleave again at 9.0 from the buffer edge",
@@ -93,7 +93,7 @@ describe("how the fibre sits, in words", () => {
     ["cannot-be", /which is not possible/],
     ["unsure", /do not show why/],
     ["seated", /^Seated/],
-  ])("%s is told with how much and how sure", (finding, says) => {
-    expect(seatWords(seat({ finding }), "mm").says).toMatch(says);
+  ])("%s is told with how much and how sure", (finding, message) => {
+    expect(seatWords(seat({ finding }), "mm").text).toMatch(message);
   });
 });

@@ -115,7 +115,7 @@ export function causeWords(
   return capital(
     [
       ...(out.length > 0 ? [`${out.join(", ")} out`] : []),
-      ...faults.map(({ what }) => FAULT_SAID[what]),
+      ...faults.map(({ what: fault }) => FAULT_SAID[fault]),
     ].join("; "),
   );
 }

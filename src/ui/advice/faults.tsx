@@ -40,9 +40,9 @@ export function Faults({ sheet, state, units, onAdd }: FaultsProps) {
   const marks = present.filter(({ kind }) => kind === "mark");
   if (!end && marks.length === 0) return null;
   const parsed = where.trim() === "" ? null : parseLength(where, { unit: units === "in" ? "in" : "mm" });
-  const say = (feature: string, what: Fault) => {
-    const at = what === "nick" && parsed?.ok ? parsed.value.length : null;
-    onAdd({ kind: "fault", leg, feature, what, at, on: true });
+  const say = (feature: string, fault: Fault) => {
+    const at = fault === "nick" && parsed?.ok ? parsed.value.length : null;
+    onAdd({ kind: "fault", leg, feature, what: fault, at, on: true });
     setOpen(false);
     setWhere("");
   };
@@ -65,23 +65,23 @@ export function Faults({ sheet, state, units, onAdd }: FaultsProps) {
             {sheet.cable.legs.length > 1 && (
               <fieldset className="flex gap-2">
                 <legend className="sr-only">{isMidRun(sheet) ? t("which-side") : t("which-leg")}</legend>
-                {sheet.cable.legs.map((one) => (
+                {sheet.cable.legs.map((eachLeg) => (
                   <ChoiceButton
-                    key={one}
-                    aria-pressed={one === leg}
-                    onClick={() => setLeg(one)}
-                    tone={one === leg ? "picked" : "line"}
+                    key={eachLeg}
+                    aria-pressed={eachLeg === leg}
+                    onClick={() => setLeg(eachLeg)}
+                    tone={eachLeg === leg ? "picked" : "line"}
                     className="flex-1 text-center"
                   >
-                    {t("leg", { one })}
+                    {t("leg", { one: eachLeg })}
                   </ChoiceButton>
                 ))}
               </fieldset>
             )}
             {end &&
-              AT_END.map((what) => (
-                <ChoiceButton key={what} onClick={() => say(end.id, what)}>
-                  {capital(FAULT_SAID[what])}
+              AT_END.map((fault) => (
+                <ChoiceButton key={fault} onClick={() => say(end.id, fault)}>
+                  {capital(FAULT_SAID[fault])}
                 </ChoiceButton>
               ))}
             {end && (

@@ -7,7 +7,7 @@ import { figureText, type Units } from "../words/length-text";
 export function seatWords(
   { finding, gap, cleave, mark }: Seat,
   units: Units,
-): { says: string; todo: string } {
+): { text: string; todo: string } {
   const unit = units === "in" ? "in" : "mm";
   const by = (off: { by: number; u: number } | null) =>
     off
@@ -15,25 +15,25 @@ export function seatWords(
       : "";
   switch (finding) {
     case "seated":
-      return { says: t("seated", { value: gap ? t("within-of-the-stop", { by: by(gap) }) : "" }), todo: "" };
+      return { text: t("seated", { value: gap ? t("within-of-the-stop", { by: by(gap) }) : "" }), todo: "" };
     case "short":
       return {
-        says: t("short-of-the-stop-by", { by: by(gap) }),
+        text: t("short-of-the-stop-by", { by: by(gap) }),
         todo: t("push-it-home-by-the-buffer"),
       };
     case "cleaved-long":
       return {
-        says: t("at-the-stop-but-cleaved-long", { by: by(cleave) }),
+        text: t("at-the-stop-but-cleaved-long", { by: by(cleave) }),
         todo: t("take-it-out-and-cleave-again"),
       };
     case "cleaved-short":
       return {
-        says: t("at-the-stop-but-cleaved-short", { by: by(cleave) }),
+        text: t("at-the-stop-but-cleaved-short", { by: by(cleave) }),
         todo: t("take-it-out-strip-further-and"),
       };
     case "mark-off":
       return {
-        says: t("at-the-stop-the-mark-was", {
+        text: t("at-the-stop-the-mark-was", {
           by: by(mark),
           value: mark && mark.by > 0 ? t("too-far-back") : t("too-near"),
         }),
@@ -41,12 +41,12 @@ export function seatWords(
       };
     case "cannot-be":
       return {
-        says: t("deeper-than-the-stop-by-that", { by: by(gap) }),
+        text: t("deeper-than-the-stop-by-that", { by: by(gap) }),
         todo: t("one-of-the-readings-is-wrong"),
       };
     case "unsure":
       return {
-        says: t("the-readings-leave-open-why-the"),
+        text: t("the-readings-leave-open-why-the"),
         todo: t("take-it-out-and-measure-the"),
       };
   }
@@ -63,12 +63,12 @@ interface SeatNoteProps {
 
 /** The seat's diagnosis under the stand-off's verdict, and the one touch that acts on it. */
 export function SeatNote({ seat, units, onSeat, onCleave }: SeatNoteProps) {
-  const { says, todo } = seatWords(seat, units);
+  const { text: message, todo } = seatWords(seat, units);
   const cleave = seat.finding === "cleaved-long" || seat.finding === "cleaved-short";
   return (
     <div role="status" className="mt-2 grid max-w-2xl gap-2 rounded-md bg-note px-3 py-2 leading-snug">
       <p>
-        {says} {todo && <strong>{todo}</strong>}
+        {message} {todo && <strong>{todo}</strong>}
       </p>
       {(seat.finding === "short" || cleave) && (
         <Button onClick={cleave ? onCleave : onSeat} className="justify-self-start">

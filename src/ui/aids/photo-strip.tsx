@@ -40,7 +40,7 @@ export function PhotoStrip({ end, photos, onAdded }: PhotoStripProps) {
     <div className="grid gap-2">
       {photos.length > 0 && (
         <ul aria-label={t("photographs")} className="flex flex-wrap gap-2">
-          {photos.map(({ sha256, width, height, caption: says }) => (
+          {photos.map(({ sha256, width, height, caption: message }) => (
             <li key={sha256}>
               <a href={`/api/v1/photos/${sha256}`} target="_blank" rel="noreferrer" className="block w-40">
                 {/* biome-ignore lint/performance/noImgElement: it lies beside the database, already made small */}
@@ -48,11 +48,11 @@ export function PhotoStrip({ end, photos, onAdded }: PhotoStripProps) {
                   src={`/api/v1/photos/${sha256}`}
                   width={width}
                   height={height}
-                  alt={says || t("photograph-of-this-end")}
+                  alt={message || t("photograph-of-this-end")}
                   loading="lazy"
                   className="h-28 w-40 rounded-md border border-line object-cover"
                 />
-                <span className="block truncate text-sm">{says}</span>
+                <span className="block truncate text-sm">{message}</span>
               </a>
             </li>
           ))}

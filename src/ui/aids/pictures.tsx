@@ -5,17 +5,17 @@ const GLASS = { stroke: "#4f8a99", strokeWidth: 3, fill: "none" } as const;
 
 interface PictureProps {
   readonly title: string;
-  readonly says: string;
+  readonly caption: string;
   readonly children: React.ReactNode;
 }
 
-function Picture({ title, says, children }: PictureProps) {
+function Picture({ title, caption: message, children }: PictureProps) {
   return (
     <figure className="max-w-md">
       <svg viewBox="0 0 320 96" className="w-full" role="img" aria-label={title}>
         {children}
       </svg>
-      <figcaption className="text-soft text-sm leading-tight">{says}</figcaption>
+      <figcaption className="text-soft text-sm leading-tight">{message}</figcaption>
     </figure>
   );
 }
@@ -23,7 +23,7 @@ function Picture({ title, says, children }: PictureProps) {
 /** The bow rule: a slight bow behind the connector, held until the joint is made. */
 export function BowPicture() {
   return (
-    <Picture title={t("the-fibre-held-with-a-slight")} says={t("a-slight-bow-held-from-the")}>
+    <Picture title={t("the-fibre-held-with-a-slight")} caption={t("a-slight-bow-held-from-the")}>
       <rect x="10" y="46" width="92" height="28" rx="4" {...INK} fill="var(--raised)" />
       <path d="M102,60 C150,60 170,26 210,26 S262,60 310,60" {...GLASS} />
       <path d="M102,60 H310" stroke="var(--ghost)" strokeDasharray="4 5" strokeWidth="1.5" />
@@ -43,7 +43,7 @@ export function LightPicture({ goesOut, seated }: { goesOut: boolean; seated: bo
           ? t("before-the-joint-glows-seated-it", { value: goesOut ? t("is-dark") : t("glows-faintly") })
           : t("the-joint-glows-while-it-is")
       }
-      says={
+      caption={
         seated
           ? t("the-glow-as-the-fibre-meets", { value: goesOut ? t("goes-out") : t("dims-clearly") })
           : t("it-must-glow-now-or-there")
@@ -77,7 +77,7 @@ export function LightPicture({ goesOut, seated }: { goesOut: boolean; seated: bo
 /** Whether the buffer grips the coating: scored once and pulled by hand, it slides or it does not. */
 export function GripPicture() {
   return (
-    <Picture title={t("score-the-buffer-and-pull-by")} says={t("score-the-buffer-once-round-and")}>
+    <Picture title={t("score-the-buffer-and-pull-by")} caption={t("score-the-buffer-once-round-and")}>
       {[
         { y: 12, gap: 34, word: "slides: semi-tight" },
         { y: 58, gap: 3, word: t("holds-tight") },
@@ -99,7 +99,7 @@ export function GripPicture() {
 /** The fibre drawn through the guide cone until its end is level with the cone's tip; the edge shows in the hole. */
 export function FlushPicture() {
   return (
-    <Picture title={t("the-fibre-through-the-guide-cone")} says={t("pulled-back-through-the-cone-until")}>
+    <Picture title={t("the-fibre-through-the-guide-cone")} caption={t("pulled-back-through-the-cone-until")}>
       <rect x="196" y="26" width="116" height="44" rx="4" {...INK} fill="var(--raised)" />
       <path d="M196,26 L96,41 V55 L196,70 Z" {...INK} fill="var(--raised)" />
       <rect x="168" y="40" width="144" height="16" stroke="#8f9ab3" fill="#dfe4ee" />

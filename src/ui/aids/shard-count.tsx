@@ -12,20 +12,20 @@ interface ShardCountProps {
 }
 
 /** Bare glass counted off and into the bin; one missing is looked for before anybody leaves the bench. */
-export function ShardCount({ shards: { made, binned }, onAdd }: ShardCountProps) {
-  const missing = Math.max(0, made - binned);
+export function ShardCount({ shards: { made: produced, binned }, onAdd }: ShardCountProps) {
+  const missing = Math.max(0, produced - binned);
   const count = (off: number, away: number) => onAdd({ kind: "shards", made: off, binned: away });
   useHotkeys("enter", () => count(0, missing), { enabled: missing > 0, ignoreEventWhen: onControl });
   return (
     <section aria-label={t("shards")} className="grid gap-2">
       <p className="text-xl">
-        <strong className="figures text-3xl">{made}</strong> {t("off")}{" "}
+        <strong className="figures text-3xl">{produced}</strong> {t("off")}{" "}
         <strong className="figures text-3xl">{binned}</strong> {t("in-the-bin")}
       </p>
       <p role="status" className={missing > 0 ? "font-bold text-out" : "text-in"}>
         {missing > 0
           ? t("not-in-the-bin-yet-pick", { missing })
-          : made > 0
+          : produced > 0
             ? t("every-shard-is-accounted-for")
             : t("no-shard-is-counted-off-yet")}
       </p>
@@ -48,7 +48,7 @@ export function ShardCount({ shards: { made, binned }, onAdd }: ShardCountProps)
         <Button look="quiet" onClick={() => count(1, 0)}>
           {t("another-came-off")}
         </Button>
-        <Button look="quiet" disabled={made === 0 || made <= binned} onClick={() => count(-1, 0)}>
+        <Button look="quiet" disabled={produced === 0 || produced <= binned} onClick={() => count(-1, 0)}>
           {t("counted-one-too-many")}
         </Button>
       </div>

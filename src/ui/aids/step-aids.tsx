@@ -80,7 +80,7 @@ export function StepPictures({ sheet, line, reading, units }: PicturesProps) {
   const { choices } = sheet.picked;
   const has = (aid: (typeof step.aids)[number]) => step.aids.includes(aid);
   const [stand] = checks;
-  const seat = sheet.lines.findIndex((one) => one.step.kind === "insert");
+  const seat = sheet.lines.findIndex((line) => line.step.kind === "insert");
   return (
     <div className="mt-3 flex flex-wrap items-start gap-x-8 gap-y-3 empty:hidden">
       {step.setting && <SettingPicture setting={step.setting} line={line} sheet={sheet} units={units} />}

@@ -17,9 +17,9 @@ export function useBlades(shown: readonly BladeLine[], cleaves: boolean) {
   const seenTo = useRef(0);
   useEffect(() => {
     if (!cleaves) return;
-    const asked = seenTo.current;
+    const askedAt = seenTo.current;
     get("/api/v1/tools", zBladesAnswer).then((answer) => {
-      if (answer.ok && seenTo.current === asked) setBlades(answer.value);
+      if (answer.ok && seenTo.current === askedAt) setBlades(answer.value);
     });
   }, [cleaves]);
   const seeTo = async (tool: string, action: "wipe" | "turn" | "new") => {

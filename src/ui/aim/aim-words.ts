@@ -9,7 +9,7 @@ const ROOMY = 1.33;
  * the middle (or, as it is aimed, the mean) and the nearer limit, with what is sure of it.
  */
 export function fitWords({ value, low, high }: Index, of: "spread" | "aim"): string {
-  const what =
+  const subject =
     value < 1
       ? of === "spread"
         ? t("wider-than-the-limits")
@@ -18,7 +18,7 @@ export function fitWords({ value, low, high }: Index, of: "spread" | "aim"): str
         ? t("just-fits-the-limits")
         : t("fits-with-room-to-spare");
   return t("times-surely-to", {
-    what,
+    what: subject,
     value: value.toFixed(2),
     value2: low.toFixed(2),
     value3: high.toFixed(2),

@@ -87,7 +87,7 @@ describe("flags", () => {
         for (const a of hung) {
           expect(a.from).toBeGreaterThanOrEqual(0);
           expect(a.to).toBeLessThanOrEqual(1000);
-          for (const b of hung.filter((one) => one !== a)) {
+          for (const b of hung.filter((item) => item !== a)) {
             expect(a.row !== b.row || a.to <= b.from || b.to <= a.from).toBe(true);
             expect(a.row >= b.row || a.x < b.from || a.x > b.to).toBe(true);
           }

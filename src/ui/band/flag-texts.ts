@@ -15,7 +15,7 @@ export function flagTexts(
   const root = sheet.features[0]?.id;
   const madeAt = (id: string) => sheet.features.find((feature) => feature.id === id)?.madeAt ?? -1;
   return features.flatMap((feature) => {
-    const figure = sheet.lines.find((one) => one.figure?.feature === feature.id)?.figure;
+    const figure = sheet.lines.find((line) => line.figure?.feature === feature.id)?.figure;
     if (!figure) return [];
     const { datum, distance: toBe } = figure.own;
     const isThere = sheet.features.some(({ id }) => id === datum);

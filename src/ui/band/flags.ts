@@ -59,9 +59,9 @@ function hang(flags: readonly FlagText[], width: number, rows: number, notes: bo
       for (let row = 0; row < rows; row++)
         for (const side of ["right", "left"] as const) {
           const span = spanOf(flag, { side, showNote });
-          const one = { row, span, x: flag.x };
-          if (!inside(span, width) || !hung.every((other) => apart(one, other))) continue;
-          hung.push(one);
+          const first = { row, span, x: flag.x };
+          if (!inside(span, width) || !hung.every((other) => apart(first, other))) continue;
+          hung.push(first);
           return { row, side, showNote };
         }
     return null;
@@ -83,12 +83,12 @@ function withNotes(
     const place = now[i];
     if (!place || place.showNote || !flag.note) return;
     const noted = { ...place, showNote: true };
-    const one = { row: place.row, span: spanOf(flag, noted), x: flag.x };
+    const first = { row: place.row, span: spanOf(flag, noted), x: flag.x };
     const free = flags.every((_, j) => {
       const other = j === i ? null : hungAt(j);
-      return other === null || apart(one, other);
+      return other === null || apart(first, other);
     });
-    if (free && inside(one.span, width)) now[i] = noted;
+    if (free && inside(first.span, width)) now[i] = noted;
   });
   return now;
 }

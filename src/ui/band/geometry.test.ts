@@ -34,9 +34,9 @@ const pair = compileRunSheet({
 });
 const lineOf = (sheet: typeof cord, step: string) => sheet.lines.findIndex((line) => line.step.id === step);
 const layer = (geometry: ReturnType<typeof bandGeometry>, kind: string) => {
-  const found = geometry.layers.find((drawnLayer) => drawnLayer.layer.kind === kind);
-  if (!found) throw new Error(`no ${kind}`);
-  return found;
+  const layer = geometry.layers.find((drawnLayer) => drawnLayer.layer.kind === kind);
+  if (!layer) throw new Error(`no ${kind}`);
+  return layer;
 };
 
 describe("the end as it stands after a step", () => {

@@ -90,12 +90,12 @@ function ticks(
   kind: (n: number) => Pick<ScaleTick, "rank" | "label">,
 ): ScaleTick[] {
   return scale.stretches.flatMap(({ from, to, x1 }) => {
-    const found: ScaleTick[] = [];
+    const scaleTicks: ScaleTick[] = [];
     for (let n = Math.ceil(from / step - 1e-9); n * step <= to; n++) {
       const x = scale.x(n * step);
       const { rank, label } = kind(n);
-      found.push({ x, rank, label: x > x1 - LABEL_PX ? null : label });
+      scaleTicks.push({ x, rank, label: x > x1 - LABEL_PX ? null : label });
     }
-    return found;
+    return scaleTicks;
   });
 }

@@ -69,17 +69,17 @@ export function pairEnds(
   cables: readonly Cable[],
   tools: readonly Tool[],
 ): Readonly<Record<string, SmallEnd>> {
-  const found: Record<string, SmallEnd> = {};
+  const ends: Record<string, SmallEnd> = {};
   for (const procedure of procedures) {
-    const known = drawn.get(procedure) ?? new WeakMap<Cable, SmallEnd | null>();
-    drawn.set(procedure, known);
+    const cache = drawn.get(procedure) ?? new WeakMap<Cable, SmallEnd | null>();
+    drawn.set(procedure, cache);
     for (const cable of cables) {
-      if (!known.has(cable)) known.set(cable, finished(procedure, cable, tools));
-      const end = known.get(cable);
-      if (end) found[pairKey(cable.id, procedure.id)] = end;
+      if (!cache.has(cable)) cache.set(cable, finished(procedure, cable, tools));
+      const end = cache.get(cable);
+      if (end) ends[pairKey(cable.id, procedure.id)] = end;
     }
   }
-  return found;
+  return ends;
 }
 
 function finished(procedure: Procedure, cable: Cable, tools: readonly Tool[]): SmallEnd | null {

@@ -68,27 +68,27 @@ export function BatchAside({ batch, place, work, onPlan }: BatchAsideProps) {
       )}
       <ol className="flex gap-1 lg:grid lg:grid-cols-3">
         {members.map(({ id, label }, i) => {
-          const one = i === place ? state : states[i];
-          const wait = one ? (readyAt(one) - now) / 1000 : 0;
+          const endState = i === place ? state : states[i];
+          const wait = endState ? (readyAt(endState) - now) / 1000 : 0;
           const here = i === place;
           return (
             <li key={id} className="shrink-0">
               <button
                 type="button"
                 title={label}
-                aria-label={`${shortOf(label, i)} ${one?.signed ? t("signed-off") : wait > 0 ? t("waits", { clockText: clockText(wait) }) : `step ${(one?.at ?? 0) + 1}`}: ${label}`}
+                aria-label={`${shortOf(label, i)} ${endState?.signed ? t("signed-off") : wait > 0 ? t("waits", { clockText: clockText(wait) }) : `step ${(endState?.at ?? 0) + 1}`}: ${label}`}
                 aria-current={here ? "true" : undefined}
                 onClick={() => setCurrent(i)}
-                className={`flex min-h-12 w-full min-w-16 flex-col items-start justify-center rounded-md border px-2 leading-tight ${here ? "border-now bg-now font-bold text-on-now" : one?.signed ? "border-in bg-in-wash" : "border-line"}`}
+                className={`flex min-h-12 w-full min-w-16 flex-col items-start justify-center rounded-md border px-2 leading-tight ${here ? "border-now bg-now font-bold text-on-now" : endState?.signed ? "border-in bg-in-wash" : "border-line"}`}
               >
                 <span className="w-full truncate text-sm">{shortOf(label, i)}</span>{" "}
                 <span className={`figures text-xs ${here ? "" : "text-soft"}`}>
-                  {one?.signed ? (
+                  {endState?.signed ? (
                     <Check aria-hidden="true" className="size-4" strokeWidth={3} />
                   ) : wait > 0 ? (
                     clockText(wait)
                   ) : (
-                    `step ${(one?.at ?? 0) + 1}`
+                    `step ${(endState?.at ?? 0) + 1}`
                   )}
                 </span>
               </button>

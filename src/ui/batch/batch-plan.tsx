@@ -72,7 +72,7 @@ export function BatchPlan({ name, sheet, batch, wheres, onBegin }: BatchPlanProp
       </header>
       <RadioGroup.Root
         value={mode}
-        onValueChange={(value) => setMode(MODES.find((one) => one === value) ?? mode)}
+        onValueChange={(value) => setMode(MODES.find((mode) => mode === value) ?? mode)}
         aria-label={t("in-which-order")}
         className="mt-4 grid gap-2 md:grid-cols-3"
       >

@@ -36,11 +36,11 @@ interface BatchViewProps {
 
 /** Many ends of one style: the plan, then the bench with the next end put into the hand after every step. */
 export function BatchView(props: BatchViewProps) {
-  const { id, sheet, rule, purpose, ends, instruments, cautions, blades, asked } = props;
-  const batch = useBatch(id, sheet, ends, asked);
+  const { id, sheet, rule, purpose, ends, instruments, cautions, blades, asked: question } = props;
+  const batch = useBatch(id, sheet, ends, question);
   const { members, current, setCurrent } = batch;
-  const askedAt = members.findIndex((one) => one.id === asked);
-  const [begun, setBegun] = useKept<boolean>(`begun/${id}/${asked ?? ""}`, askedAt >= 0, yesOrNo);
+  const askedAt = members.findIndex((member) => member.id === question);
+  const [begun, setBegun] = useKept<boolean>(`begun/${id}/${question ?? ""}`, askedAt >= 0, yesOrNo);
   const place = current ?? Math.max(0, askedAt);
   const member = members[place];
   const begin = (at: number) => {

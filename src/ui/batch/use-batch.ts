@@ -33,8 +33,8 @@ export type { Member } from "./news";
 export const MODES = ["planned", "across", "through"] as const;
 type Mode = (typeof MODES)[number];
 
-const modeOf = (kept: unknown) => MODES.find((mode) => mode === kept);
-const placeOf = (kept: unknown) => (typeof kept === "number" || kept === null ? kept : undefined);
+const modeOf = (saved: unknown) => MODES.find((mode) => mode === saved);
+const placeOf = (saved: unknown) => (typeof saved === "number" || saved === null ? saved : undefined);
 
 const ASK_AGAIN_MS = 3_000;
 const NOTHING_WAITS: readonly never[] = [];
@@ -52,7 +52,7 @@ export const readyAt = ({ timers }: EndState): number =>
  * A batch, live: where each end stands, which is in hand, and which comes next.
  * @param asked the end it was opened for, if any: it goes before what this window had in hand.
  */
-export function useBatch(id: string, sheet: RunSheet, initial: readonly Member[], asked: string | null) {
+export function useBatch(id: string, sheet: RunSheet, initial: readonly Member[], picked: string | null) {
   const [members, setMembers] = useState(() =>
     withNews(
       initial,
@@ -70,7 +70,7 @@ export function useBatch(id: string, sheet: RunSheet, initial: readonly Member[]
   const note = useCallback(() => setNoted((before) => before + 1), []);
   useEffect(note, [note]);
   const [mode, setMode] = useKept<Mode>(`mode/${id}`, "planned", modeOf);
-  const [current, setCurrent] = useKept<number | null>(`hand/${id}/${asked ?? ""}`, null, placeOf);
+  const [current, setCurrent] = useKept<number | null>(`hand/${id}/${picked ?? ""}`, null, placeOf);
   const by = usePeople().who?.id ?? null;
   const stages = useMemo(() => stagesOf(sheet), [sheet]);
   const plan = useMemo(() => planBatch(stages, members.length), [stages, members.length]);
@@ -94,13 +94,13 @@ export function useBatch(id: string, sheet: RunSheet, initial: readonly Member[]
   useEffect(
     () =>
       onNews((end, events) =>
-        learn(held.current.filter(({ id: one }) => one === end).map((member) => ({ ...member, events }))),
+        learn(held.current.filter(({ id: first }) => first === end).map((member) => ({ ...member, events }))),
       ),
     [learn],
   );
   /** All that is known of an end now: how it comes into the hand. */
   const eventsOf = (end: string): readonly Recorded[] =>
-    held.current.find(({ id: one }) => one === end)?.events ?? [];
+    held.current.find(({ id: first }) => first === end)?.events ?? [];
 
   /** Where what was just done on an end leaves it, before the server has answered. */
   const left = (events: readonly EndEvent[], before: EndState): EndState =>

@@ -145,9 +145,9 @@ export function BenchView({
     [work.drawn, shown, sheet, state],
   );
   const measuring = signing ? all : here;
-  const asked = (signing ? measuring[0] : active)?.check;
-  const able = asked ? instrumentsFor(instruments, asked) : instruments;
-  const picked = able.find((one) => one.id === prefs.instrument) ?? mustHoldAt(able, 0);
+  const toRead = (signing ? measuring[0] : active)?.check;
+  const able = toRead ? instrumentsFor(instruments, toRead) : instruments;
+  const picked = able.find((instrument) => instrument.id === prefs.instrument) ?? mustHoldAt(able, 0);
   const instrument: Instrument = simulated ? { ...picked, ...SIMULATED } : picked;
   const skipped = useMemo(() => skippedSteps(sheet, state).map(({ index }) => index), [sheet, state]);
   return (

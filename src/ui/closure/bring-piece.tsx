@@ -20,7 +20,7 @@ const keyOf = ({ piece, side }: Joinable): string => `${piece} ${side}`;
 /** Brings a piece of the job into its closure: by a side that ends there, or at a station it goes through. */
 export function BringPiece({ joinable, job, onBring }: BringPieceProps) {
   const [picked, setPicked] = useState("");
-  const place = joinable.find((one) => keyOf(one) === picked) ?? joinable[0];
+  const place = joinable.find((joinable) => keyOf(joinable) === picked) ?? joinable[0];
   const [role, setRole] = useState<PortRole | null>(null);
   if (!place)
     return (
@@ -38,9 +38,9 @@ export function BringPiece({ joinable, job, onBring }: BringPieceProps) {
       <Select
         title={t("a-piece-of-the-job")}
         value={keyOf(place)}
-        options={joinable.map((one) => ({
-          id: keyOf(one),
-          name: one.through ? t("through-2", { text: one.text }) : one.text,
+        options={joinable.map((joinable) => ({
+          id: keyOf(joinable),
+          name: joinable.through ? t("through-2", { text: joinable.text }) : joinable.text,
         }))}
         onPick={setPicked}
         className="col-span-2 min-w-0"

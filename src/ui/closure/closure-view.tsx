@@ -49,7 +49,7 @@ export function ClosureView({ closure, job, joinable, ...shown }: ClosureViewPro
       }),
     [closure.id, prefs.person],
   );
-  const { kept, keep } = useKeeper({
+  const { kept: saved, keep } = useKeeper({
     revision: closure.revision,
     send,
     onKept: router.refresh,
@@ -65,7 +65,7 @@ export function ClosureView({ closure, job, joinable, ...shown }: ClosureViewPro
   const standings = useMemo(() => standingsOf(closure.cables), [closure.cables]);
   const { begin, busy, problem, asking } = useBeginClosure(closure.id);
   const groups = alike(cables, standings);
-  const mayBegin = kept.now === "kept" && !busy;
+  const mayBegin = saved.now === "kept" && !busy;
   return (
     <EntryWork
       {...shown}
@@ -86,9 +86,9 @@ export function ClosureView({ closure, job, joinable, ...shown }: ClosureViewPro
               },
             }}
           >
-            <KeptWord kept={kept} />
+            <KeptWord kept={saved} />
           </EntryHead>
-          <KeptTrouble kept={kept} again={() => keepAs(name, cables)} />
+          <KeptTrouble kept={saved} again={() => keepAs(name, cables)} />
         </>
       }
       partedOf={(cable) => standings.get(cable.id)?.parted ?? []}

@@ -1,4 +1,4 @@
-import type { ClosureAnswer, ClosureCable, PlaceSide, Standing } from "@/core";
+import type { ClosureAnswer, ClosureCable, PlaceSide, PlaceStanding } from "@/core";
 
 /** A place of a piece that can come in. */
 export interface Joinable {
@@ -16,7 +16,7 @@ export type CableStanding = ClosureAnswer["cables"][number];
 export const standingsOf = (cables: readonly CableStanding[]): ReadonlyMap<string, CableStanding> =>
   new Map(cables.map((cable) => [cable.id, cable]));
 
-const MAY_BEGIN: readonly Standing[] = ["planned", "out", "cut-off", "discarded", "unsure"];
+const MAY_BEGIN: readonly PlaceStanding[] = ["planned", "out", "cut-off", "discarded", "unsure"];
 
 /** Several cables that one batch can take, by their ids. */
 interface Alike {

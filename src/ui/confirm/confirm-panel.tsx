@@ -215,7 +215,7 @@ interface FigureRowProps {
 
 function FigureRow({ figure, row, read, tried, first, onChange }: FigureRowProps) {
   const { key, name, about, unit, representative } = figure;
-  const says =
+  const message =
     read.kind === "disagree" || (read.kind === "bad" && (tried || row.value !== "")) ? read.message : "";
   const field = (which: "value" | "plus" | "minus" | "most" | "beside", label: string, width: string) => (
     <input
@@ -268,9 +268,9 @@ function FigureRow({ figure, row, read, tried, first, onChange }: FigureRowProps
           </>
         )}
       </span>
-      {says && (
+      {message && (
         <p role="status" className="font-semibold text-out sm:col-span-2">
-          {says}{" "}
+          {message}{" "}
           {read.kind === "disagree" &&
             (["value", "beside"] as const).map((which) => (
               <Button key={which} onClick={() => onChange({ chosen: which })} className="mr-2 text-ink">

@@ -26,10 +26,10 @@ export function FigureField<T>({ title, value, text, read, asks, onTake }: Figur
   }, [shown]);
   const take = () => {
     if (typed === shown) return setProblem("");
-    const found = read(typed);
-    if (found === null) return setProblem(asks);
+    const parsed = read(typed);
+    if (parsed === null) return setProblem(asks);
     setProblem("");
-    if (!onTake(found)) setTyped(shown);
+    if (!onTake(parsed)) setTyped(shown);
   };
   return (
     <Field

@@ -16,8 +16,8 @@ export function About({ document, isNew, onChange }: AboutProps) {
   const { appliesTo } = document;
   const applies = (field: string, changes: Partial<ProcedureDocument["appliesTo"]>) =>
     onChange(`applies/${field}`, { appliesTo: { ...appliesTo, ...changes } });
-  const toggled = <T,>(list: readonly T[], one: T): T[] =>
-    list.includes(one) ? list.filter((other) => other !== one) : [...list, one];
+  const toggled = <T,>(list: readonly T[], value: T): T[] =>
+    list.includes(value) ? list.filter((other) => other !== value) : [...list, value];
   return (
     <div className="grid max-w-3xl gap-4">
       <TextField

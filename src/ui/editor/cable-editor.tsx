@@ -27,7 +27,7 @@ interface CableEditorProps {
 }
 
 const isWhole = (value: unknown): value is Draft => hasLists(value, "layers");
-const takeUp = (kept: unknown): Draft | null => (isWhole(kept) ? kept : null);
+const takeUp = (saved: unknown): Draft | null => (isWhole(saved) ? saved : null);
 
 /** Why a text is no cable, or the cable it is. */
 function read(value: unknown) {
@@ -108,7 +108,7 @@ export function CableEditor({ initial, basis }: CableEditorProps) {
             const put = (field: string, changes: object) =>
               change(`${layer.kind}/${field}`, (now) => ({
                 ...now,
-                layers: now.layers.map((one, n) => (n === i ? { ...one, ...changes } : one)),
+                layers: now.layers.map((layer, n) => (n === i ? { ...layer, ...changes } : layer)),
               }));
             return (
               <li key={layer.kind} className="grid grid-cols-[1fr_8rem] items-end gap-2 py-2">

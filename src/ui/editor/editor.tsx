@@ -355,8 +355,8 @@ function faultsOf(draft: ProcedureDocument, shelf: Parameters<typeof review>[1])
 const NO_LAYERS: Cable["layers"] = [];
 
 /** What was kept on this device, where it has every list the fields need. */
-const takeUp = (kept: unknown): ProcedureDocument | null => {
-  const now = liftedProcedure(kept);
+const takeUp = (saved: unknown): ProcedureDocument | null => {
+  const now = liftedProcedure(saved);
   return isWhole(now) ? now : null;
 };
 const isWhole = (value: unknown): value is ProcedureDocument =>

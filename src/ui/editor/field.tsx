@@ -60,7 +60,7 @@ export function LengthField({
   const [text, setText] = useState(value === null ? "" : String(value));
   const [wrong, setWrong] = useState<string | null>(null);
   // On the way to 31.5 one is at “31.”: nothing is said of it, and no row moves, until the hand stops.
-  const [told, tell] = usePaused(wrong, wrong !== null, STOPPED_MS);
+  const [shown, tell] = usePaused(wrong, wrong !== null, STOPPED_MS);
   /** Values typed here that have not come back yet, the oldest first. */
   const mine = useRef<{ readonly values: readonly (number | null)[]; readonly moves: number }>({
     values: [],
@@ -101,9 +101,9 @@ export function LengthField({
         onBlur={tell}
         onChange={(event) => type(event.target.value)}
         placeholder={open ? "open" : ""}
-        className={`figures block h-12 w-full rounded-md border bg-field px-2 [contain:size_layout] placeholder:text-soft ${told ? "border-2 border-out" : "border-line"}`}
+        className={`figures block h-12 w-full rounded-md border bg-field px-2 [contain:size_layout] placeholder:text-soft ${shown ? "border-2 border-out" : "border-line"}`}
       />
-      {told && <span className="mt-1.5 block text-out text-sm">{told}</span>}
+      {shown && <span className="mt-1.5 block text-out text-sm">{shown}</span>}
     </span>
   );
 }

@@ -10,7 +10,7 @@ interface FoundProps {
     readonly cable?: string;
     /** By how much figures cannot hold together; 0 where it is the order of work that cannot be done. */
     readonly shortBy?: number;
-    readonly found?: "step" | "remedy";
+    readonly source?: "step" | "remedy";
     readonly number?: number;
     readonly features?: readonly string[];
   }[];
@@ -50,10 +50,10 @@ export const ReviewResults = memo(function Found({
         {nothing && <p className="hidden text-soft lg:block">{t("nothing-contradicts-itself")}</p>}
         {problem && <p className="font-bold text-out">{problem}</p>}
         <div id="contradictions" className="grid gap-1 empty:hidden">
-          {contradictions.map(({ message, cable, features = NONE, ...found }, n) => (
+          {contradictions.map(({ message, cable, features = NONE, ...source }, n) => (
             // biome-ignore lint/suspicious/noArrayIndexKey: a key into a figure changes what one says, and seldom how many there are
             <p key={n} className={BOX}>
-              <strong className="text-out">{headOf(found)}</strong> {message}
+              <strong className="text-out">{headOf(source)}</strong> {message}
               {cable && <span className="text-soft"> {t("on", { cable })}</span>}{" "}
               {onLight && features[0] && (
                 <Button look="link" onClick={() => onLight(features.at(-1) ?? "")}>
@@ -90,12 +90,12 @@ export const ReviewResults = memo(function Found({
 
 /** What kind of thing is wrong, before what it is. */
 function headOf({
-  found,
+  source,
   number,
   shortBy,
-}: Partial<Pick<Contradiction, "found" | "number" | "shortBy">>): string {
-  if (found === "remedy") return t("this-remedy-is-wrong");
-  if (found === "step" && number) return t("step-cannot-be-done", { number });
+}: Partial<Pick<Contradiction, "source" | "number" | "shortBy">>): string {
+  if (source === "remedy") return t("this-remedy-is-wrong");
+  if (source === "step" && number) return t("step-cannot-be-done", { number });
   return shortBy === 0 ? t("this-cannot-be-done-in-this") : t("contradiction");
 }
 

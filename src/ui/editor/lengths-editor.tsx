@@ -44,7 +44,7 @@ export function LengthsEditor({
   onChange,
 }: LengthsEditorProps) {
   const rows = lengthRows(document, sheet, cases);
-  const made = useSame(madeOn(sheet));
+  const madeLengths = useSame(madeOn(sheet));
   return (
     <ul className="divide-y divide-line border-line border-y">
       {rows.map((row, at) => (
@@ -53,7 +53,7 @@ export function LengthsEditor({
           {...row}
           at={at}
           sheet={row.derived ? sheet : null}
-          made={made}
+          produced={madeLengths}
           features={document.features}
           choices={document.choices}
           wrong={wrong.includes(row.dimension.id)}
@@ -71,7 +71,7 @@ interface RowProps
   extends EditedLength,
     Pick<LengthsEditorProps, "sheet" | "moves" | "onLight" | "onChange"> {
   readonly at: number;
-  readonly made: readonly Made[];
+  readonly produced: readonly Made[];
   readonly features: ProcedureDocument["features"];
   readonly choices: ProcedureDocument["choices"];
   readonly wrong: boolean;
@@ -85,7 +85,7 @@ const OUT_OF_SIGHT = "[contain-intrinsic-block-size:auto_5rem] [content-visibili
 const Row = memo(function Row({
   at,
   sheet,
-  made,
+  produced: madeLengths,
   features,
   choices,
   wrong,
@@ -97,7 +97,7 @@ const Row = memo(function Row({
 }: RowProps) {
   const { dimension, datum, to, figure } = row;
   const nameOf = (id: string) => features.find((feature) => feature.id === id)?.name ?? id;
-  const datums = datumsOf(row, made).map((id) => ({ id, name: nameOf(id) }));
+  const datums = datumsOf(row, madeLengths).map((id) => ({ id, name: nameOf(id) }));
   const put = (field: string, next: DocumentDimension) => onChange(at, field, next, false);
   const type = (field: string, next: DocumentDimension) => onChange(at, field, next, true);
   return (

@@ -68,8 +68,8 @@ export function withFigure(
 ) {
   if (!derived) return { ...dimension, nominal: mm };
   const positions = positionsOf(sheet);
-  const stated = (one: DocumentDimension): DocumentDimension =>
-    withFigureFrom(one, datum, um(Math.round(mm * 1000)), positions);
+  const stated = (dimension: DocumentDimension): DocumentDimension =>
+    withFigureFrom(dimension, datum, um(Math.round(mm * 1000)), positions);
   const other = used === null ? undefined : dimension.cases?.[used];
   if (used === null || !other) return stated(dimension);
   return withOther(dimension, used, { nominal: stated({ ...dimension, nominal: other.nominal }).nominal });
@@ -95,9 +95,9 @@ export const madeOn = (sheet: Laid | null): Made[] =>
 
 /** What a length can be laid off from: its own datum, and all that is there before it is made. */
 export function datumsOf({ dimension, datum }: EditedLength, features: readonly Made[]): string[] {
-  const made = features.find(({ id }) => id === dimension.to)?.madeAt ?? -1;
+  const count = features.find(({ id }) => id === dimension.to)?.madeAt ?? -1;
   const before = features.filter(
-    ({ id, madeAt, kind }) => id !== dimension.to && kind !== "part" && madeAt < made,
+    ({ id, madeAt, kind }) => id !== dimension.to && kind !== "part" && madeAt < count,
   );
   return [...new Set([datum, dimension.from, ...before.map(({ id }) => id)])];
 }

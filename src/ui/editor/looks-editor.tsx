@@ -43,7 +43,7 @@ export function LooksEditor({ document, onChange }: LooksEditorProps) {
   const putRetry = (at: number, act: string) =>
     onChange(`retries/${at}`, {
       retries: rulesOf(retries).map((rule, n) =>
-        n === at ? { ...rule, act: RETRY_ACTS.find((known) => known === act) } : rule,
+        n === at ? { ...rule, act: RETRY_ACTS.find((existing) => existing === act) } : rule,
       ),
     });
   return (
@@ -60,7 +60,7 @@ export function LooksEditor({ document, onChange }: LooksEditorProps) {
                   value={step.of ?? ""}
                   empty={t("not-said")}
                   options={SUBJECT_OPTIONS}
-                  onPick={(of) => putStep(step.id, "of", { of: SUBJECTS.find((known) => known === of) })}
+                  onPick={(of) => putStep(step.id, "of", { of: SUBJECTS.find((subject) => subject === of) })}
                 />
               </li>
             ) : null,

@@ -65,7 +65,7 @@ interface RemediesProps {
 }
 
 function Remedies({ title, remedies, ends, onChange }: RemediesProps) {
-  const put = (at: number, next: Remedy) => onChange(remedies.map((one, n) => (n === at ? next : one)));
+  const put = (at: number, next: Remedy) => onChange(remedies.map((remedy, n) => (n === at ? next : remedy)));
   const to = ends.at(-1)?.id;
   return (
     <fieldset className="grid gap-2">
@@ -80,7 +80,7 @@ function Remedies({ title, remedies, ends, onChange }: RemediesProps) {
             {...("act" in remedy ? {} : { empty: t("in-words-only") })}
             options={ACTS}
             onPick={(picked) => {
-              const act = REMEDY_ACTS.find((known) => known === picked);
+              const act = REMEDY_ACTS.find((remedyAct) => remedyAct === picked);
               if (act) put(at, "act" in remedy ? { ...remedy, act } : asAct(remedy.words, act, to));
             }}
           />
@@ -98,7 +98,7 @@ function Remedies({ title, remedies, ends, onChange }: RemediesProps) {
                 label={t("what-is-taken-in-hand")}
                 value={remedy.what ?? ""}
                 most={200}
-                onChange={(what) => put(at, { ...remedy, what: what || undefined })}
+                onChange={(consumable) => put(at, { ...remedy, what: consumable || undefined })}
               />
               <TextField
                 label={t("why")}

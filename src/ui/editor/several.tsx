@@ -37,7 +37,7 @@ export function Several<Id extends string>({ title, adds, ids, names, picked, on
             names,
           )}
           onPick={(picking) => {
-            const id = ids.find((known) => known === picking);
+            const id = ids.find((id) => id === picking);
             if (id !== undefined) onChange([...picked, id]);
           }}
           className="min-w-56"

@@ -37,8 +37,8 @@ interface Change {
 function withStep<T>({ all, at, last, moves }: History<T>, change: Change, next: T): History<T> {
   const together =
     last !== null && change.field === last.field && change.when - last.when < AGAIN_MS && at > 0;
-  const kept = all.slice(Math.max(0, at - DEPTH), at + (together ? 0 : 1));
-  return { all: [...kept, next], at: kept.length, last: change, moves };
+  const saved = all.slice(Math.max(0, at - DEPTH), at + (together ? 0 : 1));
+  return { all: [...saved, next], at: saved.length, last: change, moves };
 }
 
 function moved<T>(history: History<T>, by: number): History<T> {
@@ -55,9 +55,9 @@ const begun = <T>(initial: T, moves: number): History<T> => ({ all: [initial], a
  * given up, so that closing the lid loses nothing. Keys typed into one field in quick order are one step back.
  * `takeUp` says whether what this device kept has what the fields need. `change` stays the same function for good: a row that is handed it is drawn anew only for what is its own.
  */
-export function useDraft<T>(place: string, initial: T, takeUp: (kept: unknown) => T | null) {
+export function useDraft<T>(place: string, initial: T, takeUp: (saved: unknown) => T | null) {
   const [history, setHistory] = useState(() => begun(initial, 0));
-  const [found, setFound] = useState(false);
+  const [isRestored, setFound] = useState(false);
   const { all, at } = history;
   const draft = mustHoldAt(all, at);
   const device = useKept(keyOf(place));
@@ -68,9 +68,9 @@ export function useDraft<T>(place: string, initial: T, takeUp: (kept: unknown) =
     // Once a place: asked for anew, a page hands over the same again, and what is typed meanwhile stands.
     if (begunAt.current === place) return;
     begunAt.current = place;
-    const kept = takeUp(read());
-    if (kept === null) return;
-    setHistory({ ...begun(initial, 1), all: [initial, kept], at: 1 });
+    const saved = takeUp(read());
+    if (saved === null) return;
+    setHistory({ ...begun(initial, 1), all: [initial, saved], at: 1 });
     setFound(true);
   }, [place, read, initial, takeUp]);
   const touched = useRef(false);
@@ -99,7 +99,7 @@ export function useDraft<T>(place: string, initial: T, takeUp: (kept: unknown) =
     canUndo: at > 0,
     canRedo: at < all.length - 1,
     /** Whether the draft was found on this device, not saved last time. */
-    found,
+    found: isRestored,
     forget: () => {
       touched.current = false;
       device.drop();

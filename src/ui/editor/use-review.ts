@@ -57,12 +57,12 @@ export function useReview(
 
 /** The same look at the same document. */
 function lookedOnce(look: (document: ProcedureDocument) => FirstLook) {
-  const known = new WeakMap<ProcedureDocument, FirstLook>();
+  const cache = new WeakMap<ProcedureDocument, FirstLook>();
   return (document: ProcedureDocument): FirstLook => {
-    const before = known.get(document);
+    const before = cache.get(document);
     if (before) return before;
     const now = look(document);
-    known.set(document, now);
+    cache.set(document, now);
     return now;
   };
 }

@@ -70,7 +70,7 @@ export function CableRows({
         const into = ports
           .filter((port) => portTrouble(asPort, ports, portsBy(asPort, ports, port.id)) === null)
           .map((port) => ({ id: port.id, name: portsBy(asPort, ports, port.id).join(" + ") }))
-          .filter((one, i, all) => all.findIndex((other) => other.name === one.name) === i);
+          .filter((conduit, i, all) => all.findIndex((other) => other.name === conduit.name) === i);
         const roles = rolesOf(cable, mayGoThrough);
         const href = sheetHref(cable);
         return (
@@ -125,7 +125,7 @@ export function CableRows({
               <Select
                 title={t("its-port")}
                 small
-                value={fixed ? (into.find((one) => one.name === fixed.join(" + "))?.id ?? "") : ""}
+                value={fixed ? (into.find((port) => port.name === fixed.join(" + "))?.id ?? "") : ""}
                 empty={t("the-best")}
                 options={into}
                 onPick={(port) =>

@@ -61,16 +61,16 @@ export const writeCables = (cables: readonly ClosureCable[]): string[] =>
 
 /** Cables with their documents, in their order; like ones are numbered. One that is not on the shelf is left out. */
 export function namedCables(cables: readonly ClosureCable[], shelf: readonly Cable[]): NamedCable[] {
-  const found = cables.flatMap((cable) => {
+  const placed = cables.flatMap((cable) => {
     const of = shelf.find(({ id }) => id === cable.cable);
     return of ? [{ ...cable, of }] : [];
   });
-  return found.map((one) => {
-    const alike = found.filter(({ cable }) => cable === one.cable);
-    const number = alike.indexOf(one) + 1;
+  return placed.map((item) => {
+    const alike = placed.filter(({ cable }) => cable === item.cable);
+    const number = alike.indexOf(item) + 1;
     return {
-      ...one,
-      name: alike.length > 1 ? `${one.of.name} (${number})` : one.of.name,
+      ...item,
+      name: alike.length > 1 ? `${item.of.name} (${number})` : item.of.name,
     };
   });
 }
@@ -86,7 +86,7 @@ export function placedIn(
   ports: readonly Port[],
   cables: readonly NamedCable[],
 ): PortsTaken & { possible: true } {
-  const asked = cables.map((cable): PlacedCable => {
+  const placements = cables.map((cable): PlacedCable => {
     const { id, role, through, fixed } = cable;
     return { id, role, through, fixed, diameter: sheathOf(cable) };
   });
@@ -94,7 +94,7 @@ export function placedIn(
     cables.reduce((said, { id, name }) => said.replace(new RegExp(`\\b${id}\\b`), name), text);
   let placed: PortsTaken;
   try {
-    placed = placeCables(ports, asked);
+    placed = placeCables(ports, placements);
   } catch (error) {
     if (!(error instanceof InputError)) throw error;
     throw new InputError(error.problem.code, named(error.problem.message), error.problem.path);

@@ -96,7 +96,7 @@ export function Opened({ cables, lit, onPoint }: OpenedProps) {
                   .join(" · ")}
               </text>
               {cable.turns === null && drawn.opening !== null && (
-                <Place x={x(drawn.opening.at)} y={axis} says={`${mmText(drawn.opening.length)} opened`} />
+                <Place x={x(drawn.opening.at)} y={axis} label={`${mmText(drawn.opening.length)} opened`} />
               )}
               {drawn.members !== null && (
                 <Place
@@ -104,7 +104,7 @@ export function Opened({ cables, lit, onPoint }: OpenedProps) {
                   y={axis}
                   low
                   left={through || x(drawn.members.at) > width - 160}
-                  says={`${mmText(drawn.members.length)}${room === "wide" ? t("member-stub") : ""}`}
+                  label={`${mmText(drawn.members.length)}${room === "wide" ? t("member-stub") : ""}`}
                 />
               )}
               {cable.turns !== null && way === "in" && (
@@ -139,24 +139,24 @@ const FIGURES: { readonly opening: Told; readonly members: Told } = { opening: n
 
 /** Where the sheath edge and the members' ends lie on a sheet, and how long opening and stub are. */
 function placesOf(sheet: RunSheet): typeof FIGURES {
-  const told = (dimension: string, feature: string): Told => {
+  const report = (dimension: string, feature: string): Told => {
     const limit = sheet.limits.find((limit) => limit.dimension === dimension);
     const place = sheet.features.find(({ id }) => id === feature);
     return limit && place ? { at: place.position, length: limit.nominal } : null;
   };
-  return { opening: told("opening", "sheath-edge"), members: told("members", "member-end") };
+  return { opening: report("opening", "sheath-edge"), members: report("members", "member-end") };
 }
 
 interface PlaceProps {
   readonly x: number;
   readonly y: number;
-  readonly says: string;
+  readonly label: string;
   /** Below the cable, and to the left of its place. */
   readonly low?: boolean;
   readonly left?: boolean;
 }
 
-const Place = ({ x, y, says, low = false, left = false }: PlaceProps) => (
+const Place = ({ x, y, label: message, low = false, left = false }: PlaceProps) => (
   <>
     <line
       x1={x}
@@ -172,7 +172,7 @@ const Place = ({ x, y, says, low = false, left = false }: PlaceProps) => (
       textAnchor={left ? "end" : "start"}
       className="figures fill-ink text-sm"
     >
-      {says}
+      {message}
     </text>
   </>
 );

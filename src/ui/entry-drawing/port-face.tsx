@@ -52,7 +52,7 @@ export function PortFace({ entry, inPort, lit = null, onTake, quiet = false, roo
           const { x, y } = at(port.x, port.y);
           const held = inPort.get(port.id);
           const radius = px(port.max) / 2;
-          const says = held
+          const message = held
             ? `${held.cable.name}${held.bushed ? t("with-a-bushing") : ""}`
             : port.plug
               ? "plug"
@@ -62,7 +62,7 @@ export function PortFace({ entry, inPort, lit = null, onTake, quiet = false, roo
               key={port.id}
               {...(held && onTake?.(held.cable.id))}
               data-port={port.id}
-              aria-label={t("port", { id: port.id, role: port.role, says })}
+              aria-label={t("port", { id: port.id, role: port.role, says: message })}
             >
               <circle
                 cx={x}
@@ -106,7 +106,7 @@ export function PortFace({ entry, inPort, lit = null, onTake, quiet = false, roo
                   role: port.role,
                   formatMm: formatMm(port.bushedMin),
                   formatMm2: formatMm(port.max),
-                  says,
+                  says: message,
                 })}
               </title>
             </g>

@@ -45,7 +45,7 @@ export function openingIn(
   { turns, pitch, diameter, reversal, cutAt }: Through,
   own: number | null,
 ): ThroughOpening {
-  const asked: WindowInput = {
+  const input: WindowInput = {
     entryPaths: storage.paths,
     turns,
     perimeter: storage.perimeter,
@@ -55,11 +55,11 @@ export function openingIn(
     reach,
     bendRadius: radius,
   };
-  const needed = sheathWindow(asked);
+  const needed = sheathWindow(input);
   const half = Math.ceil((Math.max(needed.opening, own ?? 0) / 2 - 1e-3) / MM) * MM;
   return {
     needed,
-    opened: sheathWindow({ ...asked, reversalSpacing: um(2 * half) }),
+    opened: sheathWindow({ ...input, reversalSpacing: um(2 * half) }),
     half,
     enough: own === null ? null : own >= needed.opening,
   };

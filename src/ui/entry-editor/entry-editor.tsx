@@ -54,7 +54,7 @@ export function EntryEditor({ initial, basis, cables, tools, sheets }: EntryEdit
   const [last, setLast] = useState<Entry | null>(entry);
   if (entry && JSON.stringify(entry) !== JSON.stringify(last)) setLast(entry);
   const sheetOf = useCallback(
-    (one: Entry, cable: Cable) => sheetFrom(entryProcedure(one, sheets.ending), cable, tools),
+    (entry: Entry, cable: Cable) => sheetFrom(entryProcedure(entry, sheets.ending), cable, tools),
     [sheets, tools],
   );
   const contradictions = useMemo(
@@ -62,7 +62,7 @@ export function EntryEditor({ initial, basis, cables, tools, sheets }: EntryEdit
     [last, sheets, cables, tools],
   );
   const taken = useMemo(
-    () => cables.filter(({ construction }) => draft.takes.some((one) => one === construction)),
+    () => cables.filter(({ construction }) => draft.takes.some((take) => take === construction)),
     [cables, draft.takes],
   );
   const put = (field: string, changed: Partial<EntryDocument>) => {

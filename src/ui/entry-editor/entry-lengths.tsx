@@ -94,7 +94,7 @@ function LengthLine({ id, lengths, cables, onChange }: EntryLengthsProps & { rea
 /** Lengths pasted as a list, in place of those stated. */
 function FromList({ lengths, onChange }: Omit<EntryLengthsProps, "cables">) {
   const [text, setText] = useState("");
-  const [says, setSays] = useState<{ readonly good: boolean; readonly words: string } | null>(null);
+  const [message, setSays] = useState<{ readonly good: boolean; readonly words: string } | null>(null);
   const take = () => {
     const listed = withListed(lengths, text);
     if (!listed.ok) return setSays({ good: false, words: listed.problem.message });
@@ -123,8 +123,8 @@ function FromList({ lengths, onChange }: Omit<EntryLengthsProps, "cables">) {
         <Button size="small" onClick={take}>
           {t("take-them")}
         </Button>
-        <p role="status" className={says?.good === false ? "text-out" : "text-soft"}>
-          {says?.words}
+        <p role="status" className={message?.good === false ? "text-out" : "text-soft"}>
+          {message?.words}
         </p>
       </div>
     </details>

@@ -24,14 +24,14 @@ describe("an entry's lengths from a list", () => {
     });
   });
   it("are refused whole, saying which row and why, where one cannot be read", () => {
-    const says = (text: string) => {
+    const textOf = (text: string) => {
       const listed = withListed(lengths, text);
       return listed.ok ? listed.value.taken : listed.problem.message;
     };
-    expect(says("members,,64,mm,5,5\nferrule,,3,mm,1,1")).toMatch(
+    expect(textOf("members,,64,mm,5,5\nferrule,,3,mm,1,1")).toMatch(
       /^Row 2: an entry has no length called “ferrule”/,
     );
-    expect(says("members,,long,mm,5,5")).toMatch(/^Row 1, members: /);
-    expect(says("   ")).toMatch(/The text has no lengths/);
+    expect(textOf("members,,long,mm,5,5")).toMatch(/^Row 1, members: /);
+    expect(textOf("   ")).toMatch(/The text has no lengths/);
   });
 });

@@ -18,9 +18,9 @@ describe("another figure for some cables", () => {
   it("begins as the length's own, for layers of any size, and is said so", () => {
     const wished = conditionsOn(cables).find(({ id }) => id === "with rods");
     if (!wished) throw new Error("a cable has members");
-    const made = newCase({ nominal: 46, plus: 4, minus: null, cases: [] }, wished.when);
-    expect(made).toEqual({ when: wished.when, nominal: 46, plus: 4, minus: null });
-    expect(caseWords(made)).toBe("with rods");
+    const built = newCase({ nominal: 46, plus: 4, minus: null, cases: [] }, wished.when);
+    expect(built).toEqual({ when: wished.when, nominal: 46, plus: 4, minus: null });
+    expect(caseWords(built)).toBe("with rods");
     const thick = { when: { layer: { kind: "rods" as const, diameter: { min: 5, max: 60 } } } };
     expect(caseWords(thick)).toBe("with rods 5 to 60 mm");
     expect(caseWords({ when: { ...thick.when, without: ["armour"] } })).toBe(

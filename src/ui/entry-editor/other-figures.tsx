@@ -21,14 +21,14 @@ export function OtherFigures({ name, figure, cables, onChange }: OtherFiguresPro
   const put = (at: number, field: string, changed: Partial<Case>) =>
     onChange(
       `${at}/${field}`,
-      cases.map((one, i) => (i === at ? { ...one, ...changed } : one)),
+      cases.map((statedCase, i) => (i === at ? { ...statedCase, ...changed } : statedCase)),
     );
   const options = conditionsOn(cables);
   return (
     <div className={`grid gap-2 sm:col-span-5 ${cases.length > 0 ? "border-line border-l-4 pl-3" : ""}`}>
-      {cases.map((one, at) => {
-        const { layer } = one.when;
-        const words = caseWords(one);
+      {cases.map((statedCase, at) => {
+        const { layer } = statedCase.when;
+        const words = caseWords(statedCase);
         return (
           <div
             // biome-ignore lint/suspicious/noArrayIndexKey: cases are told apart by their place
@@ -47,7 +47,7 @@ export function OtherFigures({ name, figure, cables, onChange }: OtherFiguresPro
                       value !== null &&
                       put(at, end, {
                         when: {
-                          ...one.when,
+                          ...statedCase.when,
                           layer: { ...layer, diameter: { ...layer.diameter, [end]: value } },
                         },
                       })
@@ -60,14 +60,14 @@ export function OtherFigures({ name, figure, cables, onChange }: OtherFiguresPro
             )}
             <LengthField
               label={t("figure-mm", { name, words })}
-              value={one.nominal}
+              value={statedCase.nominal}
               onChange={(nominal) => nominal !== null && put(at, "nominal", { nominal })}
             />
             {(["plus", "minus"] as const).map((side) => (
               <LengthField
                 key={side}
                 label={t("tolerance-mm", { name, words, value: side === "plus" ? "above" : "below" })}
-                value={one[side]}
+                value={statedCase[side]}
                 open
                 onChange={(value) => put(at, side, { [side]: value })}
               />
@@ -99,8 +99,8 @@ export function OtherFigures({ name, figure, cables, onChange }: OtherFiguresPro
           empty={t("for-some-cables")}
           options={options}
           onPick={(picked) => {
-            const found = options.find(({ id }) => id === picked);
-            if (found) onChange(`${cases.length}/added`, [...cases, newCase(figure, found.when)]);
+            const option = options.find(({ id }) => id === picked);
+            if (option) onChange(`${cases.length}/added`, [...cases, newCase(figure, option.when)]);
           }}
           className="max-w-80"
         />

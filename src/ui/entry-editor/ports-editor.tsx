@@ -40,7 +40,7 @@ export function PortsEditor({ ports, onChange }: PortsEditorProps) {
     const next = text.trim() === "" ? port : { ...port, pair: text.trim() };
     onChange(
       `${at}/pair`,
-      ports.map((one, i) => (i === at ? next : one)),
+      ports.map((port, i) => (i === at ? next : port)),
     );
   };
   return (

@@ -30,14 +30,14 @@ export function entryContradictions(
   { ending, going }: { readonly ending: EntrySheet; readonly going: EntrySheet },
   shelf: { readonly cables: readonly Cable[]; readonly tools: readonly Tool[] },
 ): Pick<Contradiction, "message">[] {
-  const found = [entryProcedure(entry, ending), throughProcedure(entry, going)].flatMap((document) =>
-    document ? review(document, shelf, null).contradictions : [],
+  const contradictions = [entryProcedure(entry, ending), throughProcedure(entry, going)].flatMap(
+    (document) => (document ? review(document, shelf, null).contradictions : []),
   );
-  return [...new Set(found.map(({ message }) => message))].map((message) => ({ message }));
+  return [...new Set(contradictions.map(({ message }) => message))].map((message) => ({ message }));
 }
 
 const isWhole = (value: unknown): value is EntryDocument =>
   hasLists(value, "ports", "fasteners") && isRecord(value) && isRecord(value.lengths);
 
 /** What was kept on this device, where it has every list the fields need. */
-export const takeUpEntry = (kept: unknown): EntryDocument | null => (isWhole(kept) ? kept : null);
+export const takeUpEntry = (saved: unknown): EntryDocument | null => (isWhole(saved) ? saved : null);

@@ -18,7 +18,7 @@ const MOST_TURNS = 100;
 export function StorageEditor({ storage, reach, radius, onChange }: StorageEditorProps) {
   const put = (field: string, changed: Partial<Stored["storage"]>) =>
     onChange(`storage/${field}`, { storage: { ...storage, ...changed } });
-  const [one, other] = storage.paths;
+  const [first, other] = storage.paths;
   const length = (label: string, value: number, take: (value: number) => void) => (
     <span className="grid gap-0.5">
       <span className="text-soft text-sm">{label}</span>
@@ -44,8 +44,8 @@ export function StorageEditor({ storage, reach, radius, onChange }: StorageEdito
   );
   return (
     <div className="grid grid-cols-2 items-end gap-3 sm:grid-cols-4">
-      {length(t("path-from-one-edge"), one, (next) => put("one", { paths: [next, other] }))}
-      {length(t("path-from-the-other"), other, (next) => put("other", { paths: [one, next] }))}
+      {length(t("path-from-one-edge"), first, (next) => put("one", { paths: [next, other] }))}
+      {length(t("path-from-the-other"), other, (next) => put("other", { paths: [first, next] }))}
       {length(t("once-round"), storage.perimeter, (perimeter) => put("perimeter", { perimeter }))}
       {length(t("least-radius-at-rest"), radius, (next) => onChange("radius", { radius: next }))}
       {turns(t("fewest-turns"), "min")}

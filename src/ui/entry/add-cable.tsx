@@ -46,8 +46,8 @@ export function AddCable({ roles, cables, first, onAdd }: AddCableProps) {
         value={role}
         options={roles.map((portRole) => ({ id: portRole, name: portRole }))}
         onPick={(id) => {
-          const found = roles.find((portRole) => portRole === id);
-          if (found) setRole(found);
+          const role = roles.find((portRole) => portRole === id);
+          if (role) setRole(role);
         }}
       />
       <Field

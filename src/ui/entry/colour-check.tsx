@@ -25,11 +25,11 @@ export function ColourCheck({ wanted, kind, onAnswer }: ColourCheckProps) {
   });
   const [tracers, setTracers] = useState(0);
   const answer = beforeCut(wanted, seen);
-  const asked = answer.may === "ask" ? answer.about : null;
+  const requested = answer.may === "ask" ? answer.about : null;
   const word = (about: "tube" | "fibre") => (about === "tube" ? kind : "fibre");
-  const say = (one: SeenElement) => {
-    if (!asked) return;
-    const next = { ...seen, [asked]: one };
+  const say = (text: SeenElement) => {
+    if (!requested) return;
+    const next = { ...seen, [requested]: text };
     setSeen(next);
     setTracers(0);
     const { may } = beforeCut(wanted, next);
@@ -38,11 +38,11 @@ export function ColourCheck({ wanted, kind, onAnswer }: ColourCheckProps) {
   const again = () => setSeen({ tube: null, fibre: null });
   return (
     <div>
-      {asked && (
+      {requested && (
         <>
-          <p className="mb-2">{t("what-do-you-see-on-the", { word: word(asked) })}</p>
+          <p className="mb-2">{t("what-do-you-see-on-the", { word: word(requested) })}</p>
           <fieldset className="grid min-w-0 grid-cols-4 gap-2 sm:grid-cols-6">
-            <legend className="sr-only">{t("colour-of-the", { word: word(asked) })}</legend>
+            <legend className="sr-only">{t("colour-of-the", { word: word(requested) })}</legend>
             {FIBRE_COLOURS.map(({ code, name }) => (
               <button
                 key={code}

@@ -3,19 +3,19 @@ import { shippedLibrary } from "@/store/shelf/shipped";
 import { entriesFound } from "./entries-found";
 
 const { entries } = shippedLibrary();
-const found = (wanted: string) => entriesFound(entries, wanted).map(({ id }) => id);
+const search = (wanted: string) => entriesFound(entries, wanted).map(({ id }) => id);
 
 describe("finding an entry", () => {
   it("with nothing asked shows all of them", () => {
-    expect(found(" ")).toHaveLength(entries.length);
+    expect(search(" ")).toHaveLength(entries.length);
   });
   it.each([
     ["pedestal", /pedestal/],
     ["dome gel", /dome-gel/],
     ["wall", /wall/],
   ])("“%s” finds it by its words", (wanted, id) => {
-    expect(found(wanted).length).toBeGreaterThan(0);
-    for (const each of found(wanted)) expect(each).toMatch(id);
+    expect(search(wanted).length).toBeGreaterThan(0);
+    for (const each of search(wanted)) expect(each).toMatch(id);
   });
   it("a diameter finds every entry with a port that closes round it, and no other", () => {
     for (const wanted of ["12.5 mm", "12,5", "10.4mm", "3.1"]) {
@@ -23,8 +23,8 @@ describe("finding an entry", () => {
       const fit = entries.filter(({ ports }) =>
         ports.some(({ bushedMin, max }) => size >= bushedMin && size <= max),
       );
-      expect(found(wanted)).toEqual(fit.map(({ id }) => id));
+      expect(search(wanted)).toEqual(fit.map(({ id }) => id));
     }
-    expect(found("90 mm")).toEqual([]);
+    expect(search("90 mm")).toEqual([]);
   });
 });

@@ -20,6 +20,6 @@ function answers({ name, about, kind, ports, takes }: Findable, word: string): b
     const diameter = mm(Number(size.replace(",", ".")));
     return ports.some(({ bushedMin, max }) => diameter >= bushedMin && diameter <= max);
   }
-  const known = [name, about, kind, ...takes, ...ports.map(({ role }) => role)].join(" ").toLowerCase();
-  return known.replaceAll("-", " ").includes(word) || known.includes(word);
+  const words = [name, about, kind, ...takes, ...ports.map(({ role }) => role)].join(" ").toLowerCase();
+  return words.replaceAll("-", " ").includes(word) || words.includes(word);
 }

@@ -13,7 +13,7 @@ const NONE = new Map();
 /** Every entry there is, by its port face; found by its name, its kind, or a cable it closes round. */
 export function EntriesHome({ entries }: { entries: readonly Entry[] }) {
   const [wanted, setWanted] = useState("");
-  const found = entriesFound(entries, wanted);
+  const matching = entriesFound(entries, wanted);
   return (
     <main className="min-w-0 flex-1 px-4 py-5 sm:px-6">
       <h1 className="font-bold text-2xl">{t("entry")}</h1>
@@ -26,13 +26,13 @@ export function EntriesHome({ entries }: { entries: readonly Entry[] }) {
           onChange={({ target }) => setWanted(target.value)}
         />
       </div>
-      {found.length === 0 && (
+      {matching.length === 0 && (
         <p role="status" className="mt-4 text-lg">
           {t("no-entry-on-the-shelf-answers", { wanted })}
         </p>
       )}
       <ul className="mt-4 grid gap-3 sm:grid-cols-2 lg:grid-cols-3">
-        {found.map((entry) => (
+        {matching.map((entry) => (
           <li key={entry.id} className="min-w-0">
             <Link
               href={`/entry/${entry.id}`}

@@ -31,7 +31,7 @@ const entrySheets = entries.flatMap((entry) => {
   return ending ? [{ entry, ending, going: procedureOf(throughId(entry.id)) }] : [];
 });
 const entry = zEntry.parse(dome);
-const one = (cable: string, more: Partial<ClosureCable> = {}): ClosureCable => ({
+const first = (cable: string, more: Partial<ClosureCable> = {}): ClosureCable => ({
   id: zStationId.parse(randomUUID()),
   cable,
   role: "branch",
@@ -41,9 +41,9 @@ const one = (cable: string, more: Partial<ClosureCable> = {}): ClosureCable => (
   joins: null,
   ...more,
 });
-const refused = (...asked: ClosureCable[]): string | undefined => {
+const refused = (...requested: ClosureCable[]): string | undefined => {
   try {
-    placedIn(entry.ports, namedCables(asked, cables));
+    placedIn(entry.ports, namedCables(requested, cables));
     return undefined;
   } catch (error) {
     return problemOf(error)?.message;
@@ -52,11 +52,11 @@ const refused = (...asked: ClosureCable[]): string | undefined => {
 
 describe("cables of an entry", () => {
   it("come back from the address as they were written", () => {
-    const asked = [
-      one("loose-tube-36", { fixed: ["3"] }),
-      one("armoured-ribbon-96", { role: "through", through: true, fixed: ["1", "2"] }),
-      one("flat-drop", { role: "drop" }),
-      one("loose-tube-36", {
+    const requested = [
+      first("loose-tube-36", { fixed: ["3"] }),
+      first("armoured-ribbon-96", { role: "through", through: true, fixed: ["1", "2"] }),
+      first("flat-drop", { role: "drop" }),
+      first("loose-tube-36", {
         role: "through",
         through: true,
         opening: {
@@ -70,13 +70,13 @@ describe("cables of an entry", () => {
     ];
     // Its id is its own each time: the address says what comes in, not which.
     const said = (all: readonly ClosureCable[]) => all.map(({ id: _, ...cable }) => cable);
-    expect(said(readCables(writeCables(asked)))).toEqual(said(asked));
+    expect(said(readCables(writeCables(requested)))).toEqual(said(requested));
     expect(readCables(["~branch~~", "flat-drop~nothing~~", "", "flat-drop"])).toEqual([]);
     for (const text of ["-1.0.0.0.middle", "2.0.0.0.aside", "2.0.5e9.0.middle", "2", "a.b.c.d.middle"])
       expect(readCables([`flat-drop~drop~t~~${text}`])[0]?.opening).toBeNull();
   });
   it("of one kind are told apart by a number", () => {
-    const named = namedCables([one("flat-drop"), one("flat-drop"), one("loose-tube-36")], cables);
+    const named = namedCables([first("flat-drop"), first("flat-drop"), first("loose-tube-36")], cables);
     expect(named.map(({ name }) => name)).toEqual([
       "Flat drop (1)",
       "Flat drop (2)",
@@ -84,17 +84,17 @@ describe("cables of an entry", () => {
     ]);
   });
   it("are refused in their own words: too thick, no way through left, put where they do not go", () => {
-    expect(refused(one("simplex-1.6"))).toBe(
+    expect(refused(first("simplex-1.6"))).toBe(
       "Simplex cord 1.6 is 1.6 mm thick: no port here closes round it.",
     );
-    const through = one("armoured-ribbon-96", { role: "through", through: true });
+    const through = first("armoured-ribbon-96", { role: "through", through: true });
     expect(refused(through, through)).toMatch(
       /^These do not all fit: Armoured ribbon, 8 × 12 \(1\), Armoured ribbon, 8 × 12 \(2\)\./,
     );
-    expect(refused(one("loose-tube-36", { fixed: ["5"] }))).toBe(
+    expect(refused(first("loose-tube-36", { fixed: ["5"] }))).toBe(
       "Port 5 closes round 2.6 to 8.2 mm; this cable is 10.4 mm.",
     );
-    expect(refused(one("loose-tube-36", { fixed: ["3"] }), one("loose-tube-144", { fixed: ["3"] }))).toBe(
+    expect(refused(first("loose-tube-36", { fixed: ["3"] }), first("loose-tube-144", { fixed: ["3"] }))).toBe(
       "Port 3 is taken by Stranded loose tube, 6 × 6.",
     );
   });

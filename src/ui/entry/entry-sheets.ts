@@ -22,9 +22,9 @@ export function endingSheets(
   procedure: Procedure,
   tools: readonly Tool[],
 ): ReadonlyMap<string, RunSheet> {
-  const known = new Map<string, RunSheet>();
-  for (const cable of cables) if (!known.has(cable.id)) known.set(cable.id, sheetOf(procedure, cable, tools));
-  return known;
+  const cache = new Map<string, RunSheet>();
+  for (const cable of cables) if (!cache.has(cable.id)) cache.set(cable.id, sheetOf(procedure, cable, tools));
+  return cache;
 }
 
 /** The sheet of a cable that goes through, opened in the middle of its run; null where the entry takes none so thick. */

@@ -118,8 +118,8 @@ export function MidSpan({ entry, cable, through, opening, parted, onChange }: Mi
             value={through.cutAt}
             options={CUTS}
             onPick={(id) => {
-              const found = CUTS.find((cut) => cut.id === id);
-              if (found) onChange({ cutAt: found.id });
+              const match = CUTS.find((cut) => cut.id === id);
+              if (match) onChange({ cutAt: match.id });
             }}
           />
           {length(t("reversal-to-reversal-mm"), "reversal")}

@@ -46,9 +46,9 @@ export function BigFigure({ sheet, line, units }: { sheet: RunSheet; line: Line;
       <p className="mt-2 text-2xl">
         {t("from-the")} <span className="border-now border-b-4">{words.datum}</span>
       </p>
-      {words.also.map((one) => (
-        <p key={one} className="mt-1 text-lg text-soft">
-          {one}
+      {words.also.map((line) => (
+        <p key={line} className="mt-1 text-lg text-soft">
+          {line}
         </p>
       ))}
       <ToleranceScale nominal={words.length} plus={plus} minus={minus} units={units} reading={null} />

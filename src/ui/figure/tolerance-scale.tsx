@@ -21,12 +21,12 @@ export function ToleranceScale({ nominal, plus, minus, units, reading }: Toleran
   const widest = Math.max(plus ?? 0, minus ?? 0) || 1;
   const x = (value: number) =>
     WIDTH / 2 + Math.max(-1, Math.min(1, (value - nominal) / (2.2 * widest))) * (WIDTH / 2 - 12);
-  const one = (value: number) => (units === "in" ? formatInch(value) : mmText(value));
+  const write = (value: number) => (units === "in" ? formatInch(value) : mmText(value));
   const low = minus === null ? 4 : x(nominal - minus);
   const high = plus === null ? WIDTH - 4 : x(nominal + plus);
   const label = [
-    minus === null ? null : t("at-least", { one: one(nominal - minus) }),
-    plus === null ? null : t("at-most", { one: one(nominal + plus) }),
+    minus === null ? null : t("at-least", { one: write(nominal - minus) }),
+    plus === null ? null : t("at-most", { one: write(nominal + plus) }),
   ]
     .filter(Boolean)
     .join(", ");
@@ -42,12 +42,12 @@ export function ToleranceScale({ nominal, plus, minus, units, reading }: Toleran
       <line x1={x(nominal)} x2={x(nominal)} y1="12" y2="44" stroke="var(--ink)" strokeWidth="2.5" />
       {minus !== null && (
         <text x={low} y="57" fontSize="15" textAnchor="middle" fill="var(--ink)">
-          {one(nominal - minus)}
+          {write(nominal - minus)}
         </text>
       )}
       {plus !== null && (
         <text x={high} y="57" fontSize="15" textAnchor="middle" fill="var(--ink)">
-          {one(nominal + plus)}
+          {write(nominal + plus)}
         </text>
       )}
       {reading && <path d={`M${x(reading.value) - 8},2 h16 l-8,14 z`} fill={COLOUR[reading.verdict]} />}

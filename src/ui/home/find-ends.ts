@@ -23,7 +23,7 @@ export interface Search {
   /** Words that are nowhere on the shelf. */
   readonly unknown: readonly string[];
   /** Each word of the question as it was typed, and what it was read as in the best that was found. */
-  readonly reads: readonly { readonly word: string; readonly as: ReadAs; readonly says: string }[];
+  readonly reads: readonly { readonly word: string; readonly as: ReadAs; readonly label: string }[];
 }
 
 interface Entry {
@@ -192,19 +192,19 @@ export function findEnds(question: string, entries: readonly Entry[]): Search {
   const unknown = words.filter((word) => !entries.some((entry) => hit(word, entry) !== MISS));
   const isNear = ({ missed, score }: Scored) =>
     missed > 0 && missed <= Math.max(1, words.length - 2) && score > 0.5;
-  const found = (each: Scored): FoundEnd => ({
+  const search = (each: Scored): FoundEnd => ({
     cable: each.entry.cable,
     style: each.entry.style,
     choices: chosenIn(words, each.entry),
     differs: differsBy(words, each, entries),
   });
   return {
-    fits: all.filter(({ missed }) => missed === 0).map(found),
-    near: all.filter(isNear).map(found),
+    fits: all.filter(({ missed }) => missed === 0).map(search),
+    near: all.filter(isNear).map(search),
     unknown,
     reads: words.map((word, i) => {
       const as = best.best?.hits[i]?.as ?? "nothing";
-      return { word, as, says: saysOf(as, best.best?.entry) };
+      return { word, as, label: labelOf(as, best.best?.entry) };
     }),
   };
 }
@@ -217,7 +217,7 @@ const chosenIn = (words: readonly string[], { options }: Entry): Record<string, 
     }),
   );
 
-function saysOf(as: ReadAs, entry: Entry | undefined): string {
+function labelOf(as: ReadAs, entry: Entry | undefined): string {
   if (!entry) return "";
   if (as === "option") return t("mates-with");
   if (as === "style") return entry.style.name;

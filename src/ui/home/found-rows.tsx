@@ -50,8 +50,8 @@ interface FoundRowsProps {
 export function FoundRows({ rows, fits, ends, room, onPick }: FoundRowsProps) {
   const { width, pxPerMm } = scaleOf(rows, ends, room);
   const { prefs } = usePrefs();
-  return rows.map((found, i) => {
-    const { cable, style, choices, differs } = found;
+  return rows.map((row, i) => {
+    const { cable, style, choices, differs } = row;
     const key = pairKey(cable.id, style.id);
     const end = ends[key];
     const isFirst = i === 0;
@@ -63,7 +63,7 @@ export function FoundRows({ rows, fits, ends, room, onPick }: FoundRowsProps) {
       <Command.Item
         key={key}
         value={key}
-        onSelect={() => onPick(found)}
+        onSelect={() => onPick(row)}
         className="flex cursor-pointer flex-wrap items-center gap-x-6 gap-y-1 border-line border-b border-l-4 border-l-transparent px-4 py-1 data-[selected=true]:border-l-now data-[selected=true]:bg-raised sm:px-11"
       >
         <svg
@@ -92,7 +92,7 @@ export function FoundRows({ rows, fits, ends, room, onPick }: FoundRowsProps) {
             {[style.name, ...options].join(" · ")}
           </span>
           <span className="block text-soft">
-            {cable.name}, {coresOf(found)}
+            {cable.name}, {coresOf(row)}
           </span>
           {isFirst && end && (
             <span className="figures block text-soft">

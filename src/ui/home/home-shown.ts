@@ -26,10 +26,10 @@ interface Last extends Omit<LastShown, "href" | "figure" | "drawing" | "place"> 
 }
 
 /** What of an end in hand is shown, so that its whole sheet need not travel. */
-export function lastShown({ id, batch, sheet, line: at, ...told }: Last): LastShown {
+export function lastShown({ id, batch, sheet, line: at, ...last }: Last): LastShown {
   const line = sheet.lines[at];
   const words = (units: Prefs["units"]) => (line ? figureWords(sheet, line, units) : null);
-  const { name, style, cable, at: when, step } = told;
+  const { name, style, cable, at: when, step } = last;
   return {
     name,
     style,

@@ -52,8 +52,8 @@ function HomeView({ home: { last, next, ends }, shelf, onPick }: HomeViewProps) 
     const [best] = [...findEnds(typed, entries).fits, ...findEnds(typed, entries).near];
     setValue(best ? pairKey(best.cable.id, best.style.id) : "");
   };
-  const asked = question.trim() !== "";
-  const others = asked ? otherThings(question, shelf.styles) : [];
+  const isAsked = question.trim() !== "";
+  const others = isAsked ? otherThings(question, shelf.styles) : [];
   return (
     <div ref={ref}>
       <ThumbTextures />
@@ -83,7 +83,7 @@ function HomeView({ home: { last, next, ends }, shelf, onPick }: HomeViewProps) 
             placeholder={t("3-mm-cord-sc-wedge")}
             className="min-h-18 w-full rounded-lg border-3 border-ink bg-field pr-4 pl-14 font-bold text-2xl outline-none placeholder:font-normal placeholder:text-ghost focus:border-now sm:pr-44 sm:pl-[4.2rem] sm:text-4xl"
           />
-          {asked && (
+          {isAsked && (
             <p role="status" className="mt-1 text-soft sm:absolute sm:top-6 sm:right-16 sm:mt-0">
               {t("near", {
                 value: fits.length === 1 ? t("1-fits") : `${fits.length} fit`,
@@ -91,9 +91,9 @@ function HomeView({ home: { last, next, ends }, shelf, onPick }: HomeViewProps) 
               })}
             </p>
           )}
-          {asked && <ReadWords question={question} reads={reads} />}
+          {isAsked && <ReadWords question={question} reads={reads} />}
         </div>
-        {asked && unknown.length > 0 && others.length === 0 && (
+        {isAsked && unknown.length > 0 && others.length === 0 && (
           <p className="mx-4 mt-3 rounded-md bg-note px-4 py-2 sm:mx-12">
             <strong>{t("not-on-the-shelf")}</strong> {unknown.join(", ")}.{" "}
             {near.length > 0 ? t("what-comes-near-is-below") : t("try-a-cable-s-size-or")}

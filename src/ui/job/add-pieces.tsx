@@ -69,7 +69,7 @@ export function AddPieces({ job, cables, pieces, first }: AddPiecesProps) {
     setMany("1");
     router.refresh();
     offerUndo({
-      says: t("pieces-are-added", { length: answer.value.pieces.length }),
+      label: t("pieces-are-added", { length: answer.value.pieces.length }),
       changes: answer.value.pieces.map(({ id, revision }) => ({ id, basis: revision, plan: null })),
       by: prefs.person,
       onDone: router.refresh,

@@ -79,7 +79,7 @@ export function JobView({
   id,
   name,
   count,
-  found,
+  found: index,
   progress,
   next,
   pieces,
@@ -127,7 +127,7 @@ export function JobView({
       )}
       {words !== "" && (
         <p role="status" className="mt-2 text-soft">
-          {found === 0 ? t("no-piece-has-these-words-in") : t("of-pieces", { found, count })}
+          {index === 0 ? t("no-piece-has-these-words-in") : t("of-pieces", { found: index, count })}
         </p>
       )}
       <svg width={0} height={0} aria-hidden="true" className="absolute">
@@ -204,7 +204,7 @@ function PieceRow({ job, piece }: { job: string; piece: PieceLine }) {
     if (!answer.ok) return void toast.error(answer.problem.message);
     router.refresh();
     offerUndo({
-      says: t("is-taken-off-the-job", { name: plan.name }),
+      label: t("is-taken-off-the-job", { name: plan.name }),
       changes: [{ id: piece.id, basis: answer.value.revision, plan }],
       by: prefs.person,
       onDone: router.refresh,

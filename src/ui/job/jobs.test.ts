@@ -19,8 +19,8 @@ const side = (name: "A" | "B"): Need => ({
   name,
   length: 900_000,
   figures: [
-    { what: "prepared", length: 62_000, times: 1, of: "procedure", representative: true },
-    { what: "retry", length: 100_000, times: 2, of: "procedure", representative: true },
+    { kind: "prepared", length: 62_000, times: 1, of: "procedure", representative: true },
+    { kind: "retry", length: 100_000, times: 2, of: "procedure", representative: true },
   ],
 });
 const stretch = (length: number, at: number): Need => ({

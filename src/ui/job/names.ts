@@ -15,9 +15,9 @@ export const numbered = (pattern: string, count: number, from = 1): string[] =>
 /** A name with one text for another wherever it stands; null where that leaves it as it was, or leaves nothing. */
 export function renamed(name: string, find: string, put: string): string | null {
   if (find === "" || !name.includes(find)) return null;
-  const made = name
+  const named = name
     .replaceAll(find, () => put)
     .trim()
     .slice(0, MOST);
-  return made === "" || made === name ? null : made;
+  return named === "" || named === name ? null : named;
 }

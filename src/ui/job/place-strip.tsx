@@ -4,7 +4,7 @@ import {
   type PieceAnswer,
   type PiecePlan,
   type PlaceSide,
-  type Standing,
+  type PlaceStanding,
   sideText,
 } from "@/core";
 import { STANDING_WORDS, StandingSquare } from "../plan/standing";
@@ -24,9 +24,9 @@ export function PlaceStrip({ places, side, plan }: PlaceStripProps) {
   if (here.length === 0) return null;
   const rows = Math.ceil(here.length / ACROSS);
   const width = Math.min(ACROSS, here.length) * SIZE;
-  const counts = new Map<Standing, number>();
+  const counts = new Map<PlaceStanding, number>();
   for (const { standing } of here) counts.set(standing, (counts.get(standing) ?? 0) + 1);
-  const says = [...counts]
+  const message = [...counts]
     .map(([standing, n]) => `${n} ${STANDING_WORDS[standing].toLowerCase()}`)
     .join(", ");
   return (
@@ -36,7 +36,7 @@ export function PlaceStrip({ places, side, plan }: PlaceStripProps) {
       </span>
       <svg
         role="img"
-        aria-label={`${capital(sideText(side, plan))}: ${says}`}
+        aria-label={`${capital(sideText(side, plan))}: ${message}`}
         viewBox={`0 0 ${width} ${rows * SIZE}`}
         style={{ width }}
         className="h-auto min-w-0 max-w-full"

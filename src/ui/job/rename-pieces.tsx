@@ -36,17 +36,17 @@ export function RenamePieces({ pieces }: { pieces: readonly Named[] }) {
   const rename = async () => {
     stopped.current = false;
     setProblem(null);
-    const { kept, problem: says } = await savePlans(
+    const { kept: saved, problem: message } = await savePlans(
       changed.map(({ id, revision, plan, name }) => ({ id, basis: revision, plan: { ...plan, name } })),
       prefs.person,
       { onStep: setDone, stopped: () => stopped.current },
     );
-    const refused = says === null ? undefined : changed[kept.length];
-    if (refused) setProblem(`${refused.plan.name}: ${says}`);
-    if (kept.length > 0)
+    const refused = message === null ? undefined : changed[saved.length];
+    if (refused) setProblem(`${refused.plan.name}: ${message}`);
+    if (saved.length > 0)
       offerUndo({
-        says: `${kept.length} ${kept.length === 1 ? t("piece-is") : t("pieces-are")} renamed.`,
-        changes: kept.map(({ id, revision }, i) => ({
+        label: `${saved.length} ${saved.length === 1 ? t("piece-is") : t("pieces-are")} renamed.`,
+        changes: saved.map(({ id, revision }, i) => ({
           id,
           basis: revision,
           plan: mustHoldAt(changed, i).plan,

@@ -13,10 +13,10 @@ export function stepIntoView(): void {
 export function toStep(): void {
   const heading = document.querySelector<HTMLElement>("#step, #sign-off");
   const signer = document.querySelector<HTMLInputElement>("#signer");
-  const asked = document.getElementById("reading") ?? (signer?.value === "" ? signer : null);
+  const target = document.getElementById("reading") ?? (signer?.value === "" ? signer : null);
   const wide = window.matchMedia("(min-width: 640px)").matches;
-  if (asked && wide) {
-    asked.focus();
+  if (target && wide) {
+    target.focus();
     return;
   }
   heading?.focus({ preventScroll: true });

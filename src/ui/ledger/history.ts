@@ -112,12 +112,12 @@ function takenBackLine(sheet: RunSheet, events: readonly Recorded[], id: string)
   return `Undone: ${line}`;
 }
 
-function shardsLine(made: number, binned: number): string {
+function shardsLine(produced: number, binned: number): string {
   const pieces = (count: number) => `${Math.abs(count)} ${Math.abs(count) === 1 ? "shard" : "shards"}`;
   return [
-    made === 0 ? null : `${pieces(made)} ${made > 0 ? "off" : t("taken-back-2")}`,
+    produced === 0 ? null : `${pieces(produced)} ${produced > 0 ? "off" : t("taken-back-2")}`,
     binned === 0 ? null : `${pieces(binned)} ${binned > 0 ? t("in-the-bin") : t("out-of-the-bin-again")}`,
   ]
-    .filter((one) => one !== null)
+    .filter((line) => line !== null)
     .join(", ");
 }

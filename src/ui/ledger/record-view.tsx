@@ -287,9 +287,9 @@ function LengthRow({ midRun, length, corrections, units }: LengthRowProps) {
               {t("by", { toLowerCase: instrument.toLowerCase() })}
               {corrections
                 .filter(({ corrects }) => corrects === id)
-                .map(({ says, why, name: by }) => (
-                  <strong key={`${says} ${why}`} className="block text-unsure">
-                    {t("corrected-by", { by, says, why })}
+                .map(({ says: message, why, name: by }) => (
+                  <strong key={`${message} ${why}`} className="block text-unsure">
+                    {t("corrected-by", { by, says: message, why })}
                   </strong>
                 ))}
             </span>
@@ -339,11 +339,11 @@ function Faults({ record: { faults, midRun } }: { record: Pick<EndRecord, "fault
     <>
       <h2 className="mt-6 font-bold text-lg">{t("faults-seen")}</h2>
       <ul className="divide-y divide-line border-line border-y">
-        {faults.map(({ at, what, name, leg, stands }) => (
-          <li key={`${at} ${what} ${name} ${leg}`} className="flex items-start gap-2 py-2">
+        {faults.map(({ at, what: fault, name, leg, stands }) => (
+          <li key={`${at} ${fault} ${name} ${leg}`} className="flex items-start gap-2 py-2">
             <VerdictSign verdict={stands ? "out" : "unmeasured"} />
             <span>
-              <strong>{FAULT_NAMES[what]}</strong>, {name}
+              <strong>{FAULT_NAMES[fault]}</strong>, {name}
               {onLeg(leg, midRun)}
               <span className="block text-soft text-sm">
                 <LocalTime iso={at} />

@@ -74,12 +74,12 @@ describe("a device whose storage is full", () => {
     },
   });
   it("holds what is entered in the page, says so, and it is sent all the same", () => {
-    let told = 0;
+    let reported = 0;
     const box = roomyBox(full(), () => {
-      told += 1;
+      reported += 1;
     });
     putIn(box, "end", reading(1));
-    expect(told).toBe(1);
+    expect(reported).toBe(1);
     expect(endsWaiting(box)).toEqual(["end"]);
     expect(waitingFor(box, "end")).toEqual([reading(1)]);
   });

@@ -77,8 +77,8 @@ function jsonOf(text: string): unknown {
 export function tryAgain(box: Box, { key, end, text }: Aside): boolean {
   const read = zAside.safeParse(jsonOf(text));
   if (!read.success) return false;
-  const { end: _, why: __, ...one } = read.data;
-  putIn(box, end, one);
+  const { end: _, why: __, ...first } = read.data;
+  putIn(box, end, first);
   box.removeItem(key);
   return true;
 }

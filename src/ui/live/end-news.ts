@@ -5,13 +5,13 @@ import { merged } from "./standing";
 type Listener = (end: string, events: readonly Recorded[]) => void;
 
 const listeners = new Set<Listener>();
-const known = new Map<string, readonly Recorded[]>();
+const cache = new Map<string, readonly Recorded[]>();
 
 /** All the events of an end that this window had news of: a page come back to is given it as it was when it was first opened. */
-export const knownEvents = (end: string): readonly Recorded[] => known.get(end) ?? [];
+export const knownEvents = (end: string): readonly Recorded[] => cache.get(end) ?? [];
 
 function take(end: string, events: readonly Recorded[]): void {
-  known.set(end, merged(knownEvents(end), events));
+  cache.set(end, merged(knownEvents(end), events));
   for (const listener of [...listeners]) listener(end, events);
 }
 

@@ -20,11 +20,11 @@ const zLeft = z.object({ ...zMade, event: z.unknown().transform(liftedFrom2).pip
 const zOlder = z.object({ ...zMade, entry: z.unknown().transform(eventOfVersion1) });
 
 const read = (text: string): Waiting => {
-  const kept: unknown = JSON.parse(text);
-  const older = zOlder.safeParse(kept);
-  if (!older.success || older.data.entry === null) return zLeft.parse(kept);
-  const { entry: event, ...made } = older.data;
-  return { ...made, event };
+  const saved: unknown = JSON.parse(text);
+  const older = zOlder.safeParse(saved);
+  if (!older.success || older.data.entry === null) return zLeft.parse(saved);
+  const { entry: event, ...sent } = older.data;
+  return { ...sent, event };
 };
 
 /** An event made on this device and not yet answered by the server. */
@@ -52,7 +52,7 @@ export interface Box {
 // add and take out at the same time without ever writing over one another.
 export const WAITING = "arlent-waiting/";
 
-let made = 0;
+let count = 0;
 
 /** Keys of a box that begin so, in the order they were made. */
 export const keysOf = (box: Box, prefix: string): string[] =>
@@ -80,9 +80,9 @@ export const waitingFor = (box: Box, end: string): Waiting[] =>
 
 /** Adds to what waits. */
 export function putIn(box: Box, end: string, waiting: Waiting): void {
-  made += 1;
+  count += 1;
   box.setItem(
-    `${WAITING}${end}/${waiting.at}-${String(made).padStart(6, "0")}/${waiting.id}`,
+    `${WAITING}${end}/${waiting.at}-${String(count).padStart(6, "0")}/${waiting.id}`,
     JSON.stringify(z.encode(zWaiting, waiting)),
   );
 }

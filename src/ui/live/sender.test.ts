@@ -7,7 +7,7 @@ import { sendWaiting } from "./sender";
 
 const END = "0b6c9a52-4f0e-4e7e-9d0b-6f1c8a1f2d01";
 const STEP: EndEvent = { kind: "step", to: 1 };
-const made = (id: string) => ({
+const create = (id: string) => ({
   id,
   client: "x",
   after: 0,
@@ -22,10 +22,10 @@ describe("what waits on a device", () => {
   it("is told to all that show the end in the very moment it waits no longer", async () => {
     const box = pageBox();
     const ids = ["3d2d0f7e-51b4-4d0c-8f0a-0b8d6c1e7a01", "3d2d0f7e-51b4-4d0c-8f0a-0b8d6c1e7a02"];
-    for (const id of ids) putIn(box, END, made(id));
+    for (const id of ids) putIn(box, END, create(id));
     let seq = 0;
     vi.stubGlobal("fetch", async () => {
-      const { id, client, at, event } = made(ids[seq] ?? "");
+      const { id, client, at, event } = create(ids[seq] ?? "");
       seq += 1;
       return Response.json(z.encode(zEventsAnswer, { events: [{ id, seq, at, client, event }] }));
     });

@@ -16,9 +16,9 @@ const waits = (id: string, event: EndEvent): Waiting => ({ id, client: "x", afte
 
 describe("what is known of an end", () => {
   it("with what is told since is in order, each event once, however the answers came", () => {
-    const known = [stored(1), stored(4)];
-    expect(merged(known, [stored(3), stored(4), stored(2)]).map(({ seq }) => seq)).toEqual([1, 2, 3, 4]);
-    expect(merged(known, [stored(1)])).toBe(known);
+    const existing = [stored(1), stored(4)];
+    expect(merged(existing, [stored(3), stored(4), stored(2)]).map(({ seq }) => seq)).toEqual([1, 2, 3, 4]);
+    expect(merged(existing, [stored(1)])).toBe(existing);
   });
 });
 

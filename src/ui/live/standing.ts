@@ -2,16 +2,16 @@ import { applied, type EndState, endState, type Recorded } from "@/core";
 import type { Waiting } from "./outbox";
 
 /** What is known with what is told since, in order, each event once; the very same where nothing is new. */
-export function merged(known: readonly Recorded[], told: readonly Recorded[]): readonly Recorded[] {
-  const fresh = told.filter(({ id }) => !known.some((event) => event.id === id));
-  return fresh.length === 0 ? known : [...known, ...fresh].sort((a, b) => a.seq - b.seq);
+export function merged(recorded: readonly Recorded[], received: readonly Recorded[]): readonly Recorded[] {
+  const fresh = received.filter(({ id }) => !recorded.some((event) => event.id === id));
+  return fresh.length === 0 ? recorded : [...recorded, ...fresh].sort((a, b) => a.seq - b.seq);
 }
 
 /** Where an end stands: what the server holds of it, with what still waits on this device over it. */
-export const standing = (known: readonly Recorded[], waiting: readonly Waiting[]): EndState =>
+export const standing = (recorded: readonly Recorded[], waiting: readonly Waiting[]): EndState =>
   waiting
-    .filter((event) => !known.some(({ id }) => id === event.id))
+    .filter((event) => !recorded.some(({ id }) => id === event.id))
     .reduce(
       (before, { id, client, at, event }) => applied(before, { id, seq: before.lastSeq, at, client, event }),
-      endState(known),
+      endState(recorded),
     );

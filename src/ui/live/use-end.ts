@@ -62,12 +62,12 @@ const stillIn = (before: readonly Waiting[], now: readonly Waiting[]): readonly 
  * the order they were made; while the server does not answer they wait on this device.
  */
 export function useEnd(id: string, initial: readonly Recorded[]): LiveEnd {
-  const [known, setKnown] = useState(() => merged(initial, knownEvents(id)));
+  const [recorded, setKnown] = useState(() => merged(initial, knownEvents(id)));
   const [waiting, setWaiting] = useState<readonly Waiting[]>([]);
   const [offline, setOffline] = useState(false);
   const client = useMemo(() => uuid(), []);
-  const knownNow = useRef(known);
-  knownNow.current = known;
+  const knownNow = useRef(recorded);
+  knownNow.current = recorded;
   const by = usePeople().who?.id ?? null;
   const sending = useRef(false);
 
@@ -145,7 +145,7 @@ export function useEnd(id: string, initial: readonly Recorded[]): LiveEnd {
 
   const add = useCallback(
     (event: EndEvent) => {
-      const made = {
+      const act = {
         id: uuid(),
         client,
         after: knownNow.current.at(-1)?.seq ?? 0,
@@ -153,17 +153,17 @@ export function useEnd(id: string, initial: readonly Recorded[]): LiveEnd {
         by,
         event,
       };
-      mine.current.add(made.id);
-      putIn(deviceBox(), id, made);
+      mine.current.add(act.id);
+      putIn(deviceBox(), id, act);
       look();
       send();
-      return made.id;
+      return act.id;
     },
     [id, client, by, look, send],
   );
 
-  const state = useMemo(() => standing(known, waiting), [known, waiting]);
-  const saved = useCallback((event: string) => known.some(({ id }) => id === event), [known]);
+  const state = useMemo(() => standing(recorded, waiting), [recorded, waiting]);
+  const saved = useCallback((event: string) => recorded.some(({ id }) => id === event), [recorded]);
   const own = useCallback(
     (events: readonly Recorded[]) => {
       for (const event of events) mine.current.add(event.id);

@@ -14,7 +14,11 @@ interface PeopleApi {
   /** Adds somebody, or finds who goes by that name, and picks them. */
   readonly come: (name: string) => Promise<Outcome<Person | null>>;
   /** Says something of a person at an address of theirs. */
-  readonly say: (person: string, what: "name" | "merge", body: object) => Promise<Outcome<readonly Person[]>>;
+  readonly say: (
+    person: string,
+    action: "name" | "merge",
+    body: object,
+  ) => Promise<Outcome<readonly Person[]>>;
 }
 
 const Context = createContext<PeopleApi | null>(null);
@@ -28,10 +32,10 @@ export function PeopleProvider({ initial, children }: { initial: readonly Person
   const pick = useCallback((id: string | null) => change({ person: id }), [change]);
   const come = useCallback(
     async (name: string): Promise<Outcome<Person | null>> => {
-      const known = personNamed(people, name.trim());
-      if (known) {
-        pick(known.id);
-        return { ok: true, value: known };
+      const person = personNamed(people, name.trim());
+      if (person) {
+        pick(person.id);
+        return { ok: true, value: person };
       }
       const id = uuid();
       const answer = await post("/api/v1/people", zPeopleAnswer, { id, name, by });
@@ -43,8 +47,8 @@ export function PeopleProvider({ initial, children }: { initial: readonly Person
     [people, by, pick],
   );
   const say = useCallback(
-    async (person: string, what: "name" | "merge", body: object): Promise<Outcome<readonly Person[]>> => {
-      const answer = await post(`/api/v1/people/${person}/${what}`, zPeopleAnswer, {
+    async (person: string, action: "name" | "merge", body: object): Promise<Outcome<readonly Person[]>> => {
+      const answer = await post(`/api/v1/people/${person}/${action}`, zPeopleAnswer, {
         ...body,
         by,
       });

@@ -38,15 +38,15 @@ function PersonRow({ person }: { person: Person }) {
   const [into, setInto] = useState("");
   const [problem, setProblem] = useState("");
   const others = people.filter(({ id }) => id !== person.id);
-  const keep = async (what: "name" | "merge", body: object, told: string) => {
-    const answer = await say(person.id, what, body);
+  const keep = async (action: "name" | "merge", body: object, message: string) => {
+    const answer = await say(person.id, action, body);
     if (!answer.ok) {
       setProblem(answer.problem.message);
       return;
     }
     setDoing(null);
     setProblem("");
-    toast(told);
+    toast(message);
   };
   return (
     <li className="py-2">
@@ -106,8 +106,8 @@ function PersonRow({ person }: { person: Person }) {
           className="mt-2 grid gap-2"
           onSubmit={(event) => {
             event.preventDefault();
-            const kept = others.find(({ id }) => id === into);
-            if (kept) keep("merge", { into }, `${person.name} and ${kept.name} are one person now.`);
+            const other = others.find(({ id }) => id === into);
+            if (other) keep("merge", { into }, `${person.name} and ${other.name} are one person now.`);
           }}
         >
           <Select

@@ -32,9 +32,9 @@ const parts = {
 };
 const { items, cut } = pieceNeeds(plan, parts);
 const handle = (of: "route" | "loop"): Handle => {
-  const found = items.map((need) => handleOf(need, plan)).find((one) => one?.part.of === of);
-  if (!found) throw new Error(`no handle for a ${of}`);
-  return found;
+  const handle = items.map((need) => handleOf(need, plan)).find((handle) => handle?.part.of === of);
+  if (!handle) throw new Error(`no handle for a ${of}`);
+  return handle;
 };
 
 describe("what is dragged on the whole-piece band", () => {

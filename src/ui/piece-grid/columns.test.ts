@@ -46,10 +46,10 @@ describe("a cell of the piece list", () => {
     ["from", "Weather hut", "Weather hut"],
     ["to", " Pad 7 ", "Pad 7"],
     ["cable", "flat drop", "Flat drop"],
-  ])("%s typed as “%s” says %s", (id, typed, says) => {
+  ])("%s typed as “%s” says %s", (id, typed, message) => {
     const next = write(id, typed);
     if (typeof next === "string") throw new Error(next);
-    expect(column(id).text(next, cables)).toBe(says);
+    expect(column(id).text(next, cables)).toBe(message);
   });
   it.each([
     ["route", "15o"],

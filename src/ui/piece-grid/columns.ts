@@ -89,10 +89,10 @@ export const COLUMNS: readonly Column[] = [
         ? t("what-ends-it-or-opens-it")
         : null,
     write: (plan, text, cables) => {
-      const found = cableNamed(text, cables);
-      const [core] = found?.cores ?? [];
-      return found && core
-        ? ok({ ...plan, cable: found.id, core })
+      const named = cableNamed(text, cables);
+      const [core] = named?.cores ?? [];
+      return named && core
+        ? ok({ ...plan, cable: named.id, core })
         : wrong(text, t("enter-a-cable-of-the-shelf"));
     },
   },

@@ -90,9 +90,9 @@ export function GridView({ job, pieces, count, parts, cables }: GridViewProps) {
     setBefore(total);
     router.refresh();
   };
-  const act = (says: string, changes: Parameters<typeof change>[1]) => {
+  const act = (message: string, changes: Parameters<typeof change>[1]) => {
     setBefore(total);
-    change(says, changes);
+    change(message, changes);
   };
   const onType = ({ row, column }: Cell, text: string): string | null => {
     const piece = rows[row];
@@ -122,7 +122,7 @@ export function GridView({ job, pieces, count, parts, cables }: GridViewProps) {
       column,
     });
   };
-  const write = (says: string, cells: readonly (readonly string[])[], at: Cell) => {
+  const write = (message: string, cells: readonly (readonly string[])[], at: Cell) => {
     const over = writtenOver(
       rows.map(({ plan }) => plan),
       cells,
@@ -130,7 +130,7 @@ export function GridView({ job, pieces, count, parts, cables }: GridViewProps) {
       cables,
     );
     if (!over.ok) return void toast.error(t("nothing-was-changed", { message: over.problem.message }));
-    act(says, over.value);
+    act(message, over.value);
   };
   const onPaste = (text: string, at: Cell) => {
     if (text.trim() === "") return void toast.error(t("the-clipboard-holds-no-text-copy"));

@@ -16,7 +16,7 @@ interface RowChange {
 type Rows = readonly Piece[];
 
 interface Act {
-  readonly says: string;
+  readonly label: string;
   /** The plans before, by piece. */
   readonly before: readonly { readonly id: string; readonly plan: PiecePlan }[];
 }
@@ -49,7 +49,7 @@ export function useGrid(pieces: Rows) {
       show(latest.current.map((piece) => ({ ...piece, plan: planOf.get(piece.id) ?? piece.plan })));
       waiting.current += 1;
       queue.current = queue.current.then(async () => {
-        const { kept, problem } = await savePlans(
+        const { kept: saved, problem } = await savePlans(
           changes.map(({ id, plan }) => ({
             id,
             plan,
@@ -62,7 +62,7 @@ export function useGrid(pieces: Rows) {
           },
         );
         setSaving(null);
-        const revisionOf = new Map(kept.map(({ id, revision }) => [id, revision]));
+        const revisionOf = new Map(saved.map(({ id, revision }) => [id, revision]));
         show(
           latest.current.map((piece) => ({
             ...piece,
@@ -81,9 +81,9 @@ export function useGrid(pieces: Rows) {
   );
 
   const change = useCallback(
-    (says: string, changes: readonly RowChange[]) => {
+    (message: string, changes: readonly RowChange[]) => {
       const before = changes.flatMap(({ row }) => latest.current[row] ?? []);
-      setActs((all) => [...all, { says, before }]);
+      setActs((all) => [...all, { label: message, before }]);
       keep(
         changes.flatMap(({ row, plan }) => {
           const piece = latest.current[row];
@@ -99,5 +99,5 @@ export function useGrid(pieces: Rows) {
     setActs((all) => all.slice(0, -1));
     keep(last.before.map(({ id, plan }) => ({ id, plan })));
   }, [acts, keep]);
-  return { rows, change, undo, saving, last: acts.at(-1)?.says ?? null };
+  return { rows, change, undo, saving, last: acts.at(-1)?.label ?? null };
 }

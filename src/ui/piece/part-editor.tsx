@@ -252,7 +252,7 @@ export function StretchEditor({ stretch, at, change }: StretchEditorProps) {
   const set = (changed: Partial<RouteStretch>) =>
     change((before) => ({
       ...before,
-      route: before.route.map((one, i) => (i === at ? { ...one, ...changed } : one)),
+      route: before.route.map((stretch, i) => (i === at ? { ...stretch, ...changed } : stretch)),
     }));
   const drop = () =>
     change((before) => ({
@@ -267,7 +267,7 @@ export function StretchEditor({ stretch, at, change }: StretchEditorProps) {
         value={stretch.kind}
         options={STRETCHES.map((kind) => ({ id: kind, name: kind }))}
         onPick={(id) => {
-          const kind = STRETCHES.find((one) => one === id);
+          const kind = STRETCHES.find((stretch) => stretch === id);
           if (kind) set({ kind, sag: kind === "span" ? stretch.sag : null });
         }}
       />
@@ -307,7 +307,7 @@ export function LoopEditor({ leastRound, plan, loop, at, change }: LoopEditorPro
   const set = (changed: Partial<Loop>) =>
     change((before) => ({
       ...before,
-      loops: before.loops.map((one, i) => (i === at ? { ...one, ...changed } : one)),
+      loops: before.loops.map((loop, i) => (i === at ? { ...loop, ...changed } : loop)),
     }));
   const places = [t("side-a"), ...plan.route.map(({ name, kind }, i) => `${name || kind} (${i + 1})`)];
   return (

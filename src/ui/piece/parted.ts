@@ -6,14 +6,14 @@ import type { CutPlace, Parted } from "@/core";
  */
 export function readFibres(text: string, most: number): number[] | null {
   if (text.trim() === "") return [];
-  const found = new Set<number>();
+  const fibres = new Set<number>();
   for (const part of text.split(/[,;]/)) {
     const [, first, last = first] = /^\s*(\d{1,4})\s*(?:[-–]\s*(\d{1,4})\s*)?$/.exec(part) ?? [];
     const [from, to] = [Number(first), Number(last)];
     if (!(from >= 1 && to >= from && to <= most)) return null;
-    for (let fibre = from; fibre <= to; fibre++) found.add(fibre);
+    for (let fibre = from; fibre <= to; fibre++) fibres.add(fibre);
   }
-  return [...found].sort((a, b) => a - b);
+  return [...fibres].sort((a, b) => a - b);
 }
 
 /** Fibres as they are written: neighbours together, `7, 13–15`. */
@@ -29,4 +29,4 @@ export function fibresText(fibres: readonly number[]): string {
 
 /** Fibres parted at one place in the opening; those that were parted already keep theirs. */
 export const withParted = (fibres: readonly number[], before: readonly Parted[], at: CutPlace): Parted[] =>
-  fibres.map((fibre) => ({ fibre, at: before.find((one) => one.fibre === fibre)?.at ?? at }));
+  fibres.map((fibre) => ({ fibre, at: before.find((parting) => parting.fibre === fibre)?.at ?? at }));

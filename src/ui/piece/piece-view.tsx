@@ -114,7 +114,18 @@ export function PieceView({
     },
     [cable, styles, midRun, own],
   );
-  const { plan, shown, needs, change, tryOut, undo, mayUndo, problem, kept, again } = usePlan({
+  const {
+    plan,
+    shown,
+    needs,
+    change,
+    tryOut,
+    undo,
+    mayUndo,
+    problem,
+    kept: saved,
+    again,
+  } = usePlan({
     piece,
     revision,
     plan: initial,
@@ -154,7 +165,7 @@ export function PieceView({
             {job.name}
           </Link>
         </p>
-        <KeptWord kept={kept} />
+        <KeptWord kept={saved} />
         <Button look="quiet" disabled={!mayUndo} onClick={undo}>
           <Undo2 aria-hidden="true" className="size-4" /> {t("undo")}
         </Button>
@@ -177,7 +188,7 @@ export function PieceView({
           onSet: (part, value) => change((before) => withDragged(before, part, value)),
         }}
       />
-      <KeptTrouble kept={kept} again={again} />
+      <KeptTrouble kept={saved} again={again} />
       <CannotBe says={problem} />
       {mismatches.length > 0 && (
         <div className="px-4 pt-3 sm:px-6">
@@ -376,7 +387,7 @@ interface NeedRowProps {
   readonly onPick: () => void;
 }
 
-const NeedRow = ({ need, picked, lit, asked, onPick }: NeedRowProps) => (
+const NeedRow = ({ need, picked, lit, asked: question, onPick }: NeedRowProps) => (
   <li className="border-line border-b">
     <button
       type="button"
@@ -388,10 +399,10 @@ const NeedRow = ({ need, picked, lit, asked, onPick }: NeedRowProps) => (
       <span className="figures font-bold">{metresText(need.length)}</span>
       <span className="w-full text-soft text-sm">
         {figuresText(need)}
-        {asked !== "" && (
+        {question !== "" && (
           <span className="font-semibold text-now">
             {need.figures.length > 0 && " · "}
-            {t("not-said", { asked })}
+            {t("not-said", { asked: question })}
           </span>
         )}
         {need.figures.some(({ representative }) => representative) && (

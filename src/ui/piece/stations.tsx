@@ -116,7 +116,7 @@ export function Stations({
                   drop={() =>
                     change((before) => ({
                       ...before,
-                      stations: before.stations.filter((one) => one.id !== id),
+                      stations: before.stations.filter((station) => station.id !== id),
                     }))
                   }
                 />

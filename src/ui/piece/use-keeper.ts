@@ -10,7 +10,7 @@ import { useSteady } from "../controls/use-steady";
 /** How it stands with what was changed last. */
 export type Kept =
   | { readonly now: "kept" | "keeping" }
-  | { readonly now: "refused"; readonly says: string; readonly movedOn: boolean };
+  | { readonly now: "refused"; readonly message: string; readonly movedOn: boolean };
 
 interface Keeper<T> {
   /** The revision that was shown. */
@@ -25,7 +25,7 @@ interface Keeper<T> {
 
 /** Keeps one change after the other on the server, each on the revision before it: of those that wait, the newest. */
 export function useKeeper<T>({ revision, send, onKept, onNewer }: Keeper<T>) {
-  const [kept, setKept] = useState<Kept>({ now: "kept" });
+  const [saved, setKept] = useState<Kept>({ now: "kept" });
   const basis = useRef(revision);
   const waiting = useRef<{ readonly value: T } | null>(null);
   const sending = useRef(false);
@@ -44,7 +44,7 @@ export function useKeeper<T>({ revision, send, onKept, onNewer }: Keeper<T>) {
           waiting.current = null;
           sending.current = false;
           const { code, message } = answer.problem;
-          return setKept({ now: "refused", says: message, movedOn: code === "moved-on" });
+          return setKept({ now: "refused", message: message, movedOn: code === "moved-on" });
         }
       }
       sending.current = false;
@@ -54,12 +54,12 @@ export function useKeeper<T>({ revision, send, onKept, onNewer }: Keeper<T>) {
     [send, onKept],
   );
   const takeIn = useSteady(onNewer);
-  const settled = kept.now === "kept";
+  const settled = saved.now === "kept";
   useEffect(() => {
     if (!settled || revision <= basis.current) return;
     basis.current = revision;
     takeIn();
     toast(t("changed-elsewhere-it-is-shown-as"));
   }, [settled, revision, takeIn]);
-  return { kept, keep };
+  return { kept: saved, keep };
 }

@@ -36,7 +36,7 @@ export function usePlan({ piece, revision, plan: initial, parts, onKept }: Start
     setTried(null);
     setProblem(null);
   };
-  const { kept, keep } = useKeeper({ revision, send, onKept, onNewer });
+  const { kept: saved, keep } = useKeeper({ revision, send, onKept, onNewer });
 
   const change = useCallback(
     (make: (before: PiecePlan) => PiecePlan): boolean => {
@@ -79,7 +79,7 @@ export function usePlan({ piece, revision, plan: initial, parts, onKept }: Start
     undo,
     mayUndo: history.length > 1,
     problem,
-    kept,
+    kept: saved,
     again: () => keep(plan),
   };
 }

@@ -68,7 +68,7 @@ export function readCount(text: string, most: number): number | null {
   return /^\d{1,4}$/.test(plain) && Number(plain) <= most ? Number(plain) : null;
 }
 
-const WORDS: Record<NeedFigure["what"], string> = {
+const WORDS: Record<NeedFigure["kind"], string> = {
   prepared: "prepared",
   squared: "squared",
   grip: t("pulling-grip"),
@@ -82,7 +82,7 @@ const WORDS: Record<NeedFigure["what"], string> = {
   left: t("slack-left"),
 };
 
-const UNSAID_WORDS: Record<Unsaid["what"], string> = {
+const UNSAID_WORDS: Record<Unsaid["kind"], string> = {
   length: "length",
   allowance: "allowance",
   sag: "sag",
@@ -94,17 +94,17 @@ const UNSAID_WORDS: Record<Unsaid["what"], string> = {
   retry: t("tries-to-spare"),
 };
 
-export const unsaidWord = ({ what }: Unsaid): string => UNSAID_WORDS[what];
+export const unsaidWord = ({ kind }: Unsaid): string => UNSAID_WORDS[kind];
 
 /** A figure nobody has said yet, by what it is of: `duct: length`. */
-export function unsaidText({ part, what }: Unsaid, plan: PiecePlan): string {
+export function unsaidText({ part, kind }: Unsaid, plan: PiecePlan): string {
   const of =
     part.of === "side"
       ? `side ${part.side}`
       : part.of === "route"
         ? plan.route[part.at]?.name || plan.route[part.at]?.kind
         : plan.loops[part.at]?.name || `loop ${part.at + 1}`;
-  return `${of}: ${UNSAID_WORDS[what]}`;
+  return `${of}: ${UNSAID_WORDS[kind]}`;
 }
 
 const ONCE = { retry: "try", "opened-retry": t("try-of-each-opened"), turn: "turns" } as const;
@@ -112,10 +112,10 @@ const ONCE = { retry: "try", "opened-retry": t("try-of-each-opened"), turn: "tur
 /** What an item is made of: `prepared 0.062 + squared 0.05 + 2 tries × 0.10`. */
 export const figuresText = ({ figures }: Need): string =>
   figures
-    .map(({ what, length, times }) =>
-      what === "retry" || what === "opened-retry" || what === "turn"
-        ? `${times} ${times === 1 ? ONCE[what] : WORDS[what]} × ${metresText(length)}`
-        : `${WORDS[what]} ${metresText(length)}`,
+    .map(({ kind, length, times }) =>
+      kind === "retry" || kind === "opened-retry" || kind === "turn"
+        ? `${times} ${times === 1 ? ONCE[kind] : WORDS[kind]} × ${metresText(length)}`
+        : `${WORDS[kind]} ${metresText(length)}`,
     )
     .join(" + ");
 

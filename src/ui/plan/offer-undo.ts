@@ -8,7 +8,7 @@ const OFFERED_MS = 20_000;
 
 interface Undone {
   /** What was done. */
-  readonly says: string;
+  readonly label: string;
   /** What takes it back, one piece after the other. */
   readonly changes: readonly PlanChange[];
   readonly by: string | null;
@@ -16,7 +16,7 @@ interface Undone {
 }
 
 /** Says what was done to pieces of a job, and takes it back where that is wanted: with its progress, and a stop. */
-export function offerUndo({ says, changes, by, onDone }: Undone): void {
+export function offerUndo({ label: message, changes, by, onDone }: Undone): void {
   const undo = async () => {
     let stop = false;
     const id = toast.loading(t("undoing"));
@@ -32,5 +32,5 @@ export function offerUndo({ says, changes, by, onDone }: Undone): void {
     if (problem !== null) toast.error(problem);
     onDone();
   };
-  toast(says, { action: { label: t("undo"), onClick: undo }, duration: OFFERED_MS });
+  toast(message, { action: { label: t("undo"), onClick: undo }, duration: OFFERED_MS });
 }

@@ -27,13 +27,13 @@ export async function savePlans(
   by: string | null,
   { onStep, stopped }: { readonly onStep: (done: number) => void; readonly stopped: () => boolean },
 ): Promise<Saved> {
-  const kept: { id: string; revision: number }[] = [];
+  const saved: { id: string; revision: number }[] = [];
   for (const change of changes) {
     if (stopped()) break;
-    onStep(kept.length);
+    onStep(saved.length);
     const answer = await sendPlan(change, by);
-    if (!answer.ok) return { kept, problem: answer.problem.message };
-    kept.push({ id: change.id, revision: answer.value.revision });
+    if (!answer.ok) return { kept: saved, problem: answer.problem.message };
+    saved.push({ id: change.id, revision: answer.value.revision });
   }
-  return { kept, problem: null };
+  return { kept: saved, problem: null };
 }

@@ -1,15 +1,15 @@
-import { type Progress, STANDINGS, type Standing } from "@/core";
+import { type PlaceStanding, type Progress, STANDINGS } from "@/core";
 import { t } from "@/messages/jobs";
 import { RESULT_WORDS } from "../words/verdict-words";
 
-export const STANDING_WORDS: Readonly<Record<Standing, string>> = {
+export const STANDING_WORDS: Readonly<Record<PlaceStanding, string>> = {
   planned: t("to-do"),
   bench: t("at-the-bench"),
   ...RESULT_WORDS,
 };
 
 /** How each standing is painted: a colour, and a shape that tells it without one. */
-const PAINT: Readonly<Record<Standing, string>> = {
+const PAINT: Readonly<Record<PlaceStanding, string>> = {
   planned: "fill-none stroke-soft",
   bench: "fill-now stroke-now",
   in: "fill-in stroke-in",
@@ -20,7 +20,7 @@ const PAINT: Readonly<Record<Standing, string>> = {
   discarded: "fill-none stroke-soft",
 };
 
-const CROSSED: readonly Standing[] = ["out", "cut-off"];
+const CROSSED: readonly PlaceStanding[] = ["out", "cut-off"];
 
 /** A place as a small square: filled where it is done, half where it is at the bench, crossed where it failed. */
 export function StandingSquare({
@@ -29,7 +29,7 @@ export function StandingSquare({
   y = 0,
   size = 12,
 }: {
-  standing: Standing;
+  standing: PlaceStanding;
   x?: number;
   y?: number;
   size?: number;
@@ -54,7 +54,7 @@ export function StandingSquare({
 }
 
 /** One square by itself, as a legend or beside words. */
-export const StandingMark = ({ standing }: { standing: Standing }) => (
+export const StandingMark = ({ standing }: { standing: PlaceStanding }) => (
   <svg width={14} height={14} viewBox="0 0 14 14" aria-hidden="true" className="inline-block shrink-0">
     <StandingSquare standing={standing} x={1} y={1} />
   </svg>

@@ -47,31 +47,31 @@ export function useBeginAt(url: string) {
   const wanted = useRef<Wanted>({ key: "", id: "" });
   /** @param of which of them stands for all: they are of one sheet. */
   const begin = async (
-    asked: Readonly<Record<string, unknown>>,
+    request: Readonly<Record<string, unknown>>,
     of: Readonly<Record<string, string>>,
     place?: AskedFirst["place"],
   ) => {
     setBusy(true);
     setProblem(null);
     const ahead = await get(`${url}?${new URLSearchParams(of)}`, zAheadAnswer);
-    if (ahead.ok && !ahead.value.unchecked) return start(asked);
+    if (ahead.ok && !ahead.value.unchecked) return start(request);
     setBusy(false);
     if (!ahead.ok) return setProblem(ahead.problem.message);
     const leave = () => setAsking(null);
     const goOn = () => {
       leave();
-      start(asked);
+      start(request);
     };
     setAsking({ ahead: ahead.value, place, goOn, leave });
   };
-  const start = async (asked: Readonly<Record<string, unknown>>) => {
+  const start = async (request: Readonly<Record<string, unknown>>) => {
     setBusy(true);
     setProblem(null);
-    const key = JSON.stringify([url, asked]);
+    const key = JSON.stringify([url, request]);
     if (wanted.current.key !== key) wanted.current = { key, id: uuid() };
     const answer = await post(url, zBegunAnswer, {
       id: wanted.current.id,
-      ...asked,
+      ...request,
       rule: prefs.risk === null ? { kind: "simple" } : { kind: "guarded", risk: prefs.risk },
       by: prefs.person,
     });

@@ -3,14 +3,14 @@ import { readPrefs, writePrefs } from "./prefs";
 
 describe("preferences in a cookie", () => {
   it("come back as they were kept", () => {
-    const kept = {
+    const saved = {
       ...readPrefs(undefined),
       units: "in",
       theme: "night",
       risk: null,
       name: "Øyvind; x=1",
     } as const;
-    expect(readPrefs(writePrefs(kept))).toEqual(kept);
+    expect(readPrefs(writePrefs(saved))).toEqual(saved);
   });
   it.each([undefined, "", "%", "{", "[]", '{"units":"ells","risk":7}'])(
     "%s is read as the defaults",

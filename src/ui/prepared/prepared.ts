@@ -17,14 +17,14 @@ const nameOf = (sheet: RunSheet, id: string): string =>
 
 const rowOf = (sheet: RunSheet, limit: SheetLimit): PreparedRow => {
   const { dimension, name, from, to, nominal, min, max } = limit;
-  const made = (id: string) => sheet.features.find((feature) => feature.id === id)?.madeAt ?? -1;
+  const create = (id: string) => sheet.features.find((feature) => feature.id === id)?.madeAt ?? -1;
   const check = sheet.checks.find((check) => check.dimension === dimension);
   return {
     id: dimension,
     name,
     length: nominal,
     // Told from what is there first: the other is laid off from it.
-    from: nameOf(sheet, made(to) < made(from) ? to : from),
+    from: nameOf(sheet, create(to) < create(from) ? to : from),
     min,
     max,
     representative: check?.representative ?? sheet.procedure.representative,

@@ -30,14 +30,14 @@ export function InstrumentPicker({ instruments, instrument, onPick }: Instrument
           className="z-30 rounded-lg border border-line bg-raised p-1 shadow-xl"
         >
           <Select.Viewport>
-            {instruments.map((one) => (
+            {instruments.map((instrument) => (
               <Select.Item
-                key={one.id}
-                value={one.id}
+                key={instrument.id}
+                value={instrument.id}
                 className="flex min-h-12 cursor-pointer items-center gap-2 rounded-md px-3 outline-none data-[highlighted]:bg-now-wash"
               >
-                <Select.ItemText>{one.name}</Select.ItemText>
-                <span className="text-soft text-sm">{errorText(one)}</span>
+                <Select.ItemText>{instrument.name}</Select.ItemText>
+                <span className="text-soft text-sm">{errorText(instrument)}</span>
               </Select.Item>
             ))}
           </Select.Viewport>

@@ -58,10 +58,10 @@ export function JudgementPanel({
       )
     : [];
   // What the sheet says to do first is said while that is what comes next: once it is used up, what is offered speaks.
-  const says = given?.good || (!advised && (offers[0]?.left ?? 1) > 0);
+  const isGood = given?.good || (!advised && (offers[0]?.left ?? 1) > 0);
   useDigits((index) => {
-    const one = byColour ? undefined : judgement.answers[index];
-    if (one) see(one.id, one.shards);
+    const first = byColour ? undefined : judgement.answers[index];
+    if (first) see(first.id, first.shards);
   });
   return (
     <fieldset data-look className="grid min-w-0 grid-cols-[minmax(0,1fr)] gap-1.5">
@@ -87,7 +87,7 @@ export function JudgementPanel({
         {given && (
           <>
             <p>
-              {given.means} {says && <strong>{given.action}</strong>}
+              {given.means} {isGood && <strong>{given.action}</strong>}
             </p>
             {!given.good && !advised && (
               <Ladder

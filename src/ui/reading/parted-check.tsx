@@ -21,12 +21,12 @@ interface PartedCheckProps {
  */
 export function PartedCheck({ judgement, parted, given, onAdd }: PartedCheckProps) {
   const [place, setPlace] = useState(0);
-  const [told, setTold] = useState(false);
+  const [isTold, setTold] = useState(false);
   const [seen, setSeen] = useState<readonly SeenFibre[]>([]);
   const wanted = parted[place];
   const last = place === parted.length - 1;
   const answer = (good: boolean, by: readonly SeenFibre[]) => {
-    const said = judgement.answers.find((one) => one.good === good);
+    const said = judgement.answers.find((answer) => answer.good === good);
     // A wrong one said again is the same answer; that all are right now says anew by what.
     if (said && (good || said.id !== given))
       onAdd({ kind: "answer", judgement: judgement.id, answer: said.id, seen: [...by] });
@@ -53,7 +53,7 @@ export function PartedCheck({ judgement, parted, given, onAdd }: PartedCheckProp
           else if (last) answer(true, all);
         }}
       />
-      {told && next && (
+      {isTold && next && (
         <Button
           look="next"
           className="mt-2 w-full"

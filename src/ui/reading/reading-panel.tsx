@@ -60,7 +60,7 @@ interface ReadingPanelProps {
 
 /** Readings of one length: the verdict follows every key; Enter keeps the reading. */
 export function ReadingPanel({
-  standing: asked,
+  standing: requested,
   others,
   midRun,
   draft,
@@ -74,11 +74,11 @@ export function ReadingPanel({
   advised = false,
   onEmptyEnter,
 }: ReadingPanelProps) {
-  const [text, setText] = useKept<string>(`reading/${draft}/${asked.check.id}`, "", textKept);
+  const [text, setText] = useKept<string>(`reading/${draft}/${requested.check.id}`, "", textKept);
   const [refusal, setRefusal] = useState<string | null>(null);
   const input = useRef<HTMLInputElement>(null);
   const choices = useRef<HTMLFieldSetElement>(null);
-  const either = [asked, ...others].some((checkStanding) => canBeNegative(checkStanding.check));
+  const either = [requested, ...others].some((checkStanding) => canBeNegative(checkStanding.check));
   const parsed = useMemo(
     () =>
       text.trim() === ""
@@ -95,18 +95,18 @@ export function ReadingPanel({
     () =>
       written
         ? belongsTo(
-            [asked, ...others]
+            [requested, ...others]
               .map((checkStanding) => checkStanding.check)
               .filter((check) => written.length >= 0 || canBeNegative(check)),
             written.length,
           )
         : null,
-    [written, asked, others],
+    [written, requested, others],
   );
   const standing =
     belongs?.kind === "one"
-      ? (others.find((checkStanding) => checkStanding.check === belongs.check) ?? asked)
-      : asked;
+      ? (others.find((checkStanding) => checkStanding.check === belongs.check) ?? requested)
+      : requested;
   const doubt = belongs?.kind === "ask" ? belongs.checks : null;
   const { check, readings, other } = standing;
   const typed = useMemo(
@@ -144,7 +144,7 @@ export function ReadingPanel({
     }
     const { id, name, resolution, repeatability } = instrument;
     const unit = parsed.value.unit === "in" || parsed.value.unit === "ft" ? "in" : "mm";
-    const of = [asked, ...others].find((checkStanding) => checkStanding.check === as) ?? standing;
+    const of = [requested, ...others].find((checkStanding) => checkStanding.check === as) ?? standing;
     const judged = judgeCheck(
       of.check,
       [...of.readings, { value: parsed.value.length, instrument }],
@@ -216,18 +216,18 @@ export function ReadingPanel({
         ) : doubt ? (
           <fieldset ref={choices} className="grid gap-1">
             <legend className="font-semibold">{t("which-length-is-it")}</legend>
-            {doubt.map((one) => (
+            {doubt.map((check) => (
               <ChoiceButton
-                key={one.id}
-                onClick={() => keep(one)}
+                key={check.id}
+                onClick={() => keep(check)}
                 className="flex items-center justify-between gap-3"
               >
                 <span>
-                  {one.name}
-                  {onLeg(one.leg, midRun)}
+                  {check.name}
+                  {onLeg(check.leg, midRun)}
                 </span>
                 <span className="figures text-soft text-sm">
-                  {figureText(one.nominal, units, toleranceOf(one))}
+                  {figureText(check.nominal, units, toleranceOf(check))}
                 </span>
               </ChoiceButton>
             ))}

@@ -12,7 +12,7 @@ const ASK_AGAIN_MS = 2_000;
 
 /** The whole record and its photographs in one file; and how it stands with those the server makes by itself. */
 export function BackupPanel() {
-  const [kept, setKept] = useState<z.output<typeof zBackupsAnswer> | null>(null);
+  const [saved, setKept] = useState<z.output<typeof zBackupsAnswer> | null>(null);
   useEffect(() => {
     let here = true;
     const ask = async () => {
@@ -41,17 +41,17 @@ export function BackupPanel() {
           {t("save-a-backup")}
         </a>
       </Button>
-      {kept && (
+      {saved && (
         <p className="mt-2 text-soft">
-          {kept.every === null ? (
+          {saved.every === null ? (
             t("none-is-made-by-itself-start")
           ) : (
             <>
-              {t("one-is-made-by-itself-every", { every: kept.every })}{" "}
-              {kept.last ? (
+              {t("one-is-made-by-itself-every", { every: saved.every })}{" "}
+              {saved.last ? (
                 <>
-                  {t("the-last")} <LocalTime iso={kept.last.at} />
-                  {t("mb", { value: (kept.last.bytes / 1e6).toFixed(1) })}
+                  {t("the-last")} <LocalTime iso={saved.last.at} />
+                  {t("mb", { value: (saved.last.bytes / 1e6).toFixed(1) })}
                 </>
               ) : (
                 t("none-was-made-yet")
@@ -60,17 +60,18 @@ export function BackupPanel() {
           )}
         </p>
       )}
-      {kept?.copy && (
+      {saved?.copy && (
         <p className="mt-2 text-soft">
-          {t("a-standing-copy-is-kept-in")} <code className="figures wrap-anywhere">{kept.copy.folder}</code>:{" "}
-          {kept.copy.behind === 0
+          {t("a-standing-copy-is-kept-in")} <code className="figures wrap-anywhere">{saved.copy.folder}</code>
+          :{" "}
+          {saved.copy.behind === 0
             ? t("all-that-was-stored-is-in")
-            : t("s-behind", { behind: kept.copy.behind })}
+            : t("s-behind", { behind: saved.copy.behind })}
         </p>
       )}
-      {kept?.copy?.problem && (
+      {saved?.copy?.problem && (
         <p role="alert" className="mt-1 font-semibold text-out">
-          {kept.copy.problem}
+          {saved.copy.problem}
         </p>
       )}
       <p className="mt-2 text-soft">
@@ -80,9 +81,9 @@ export function BackupPanel() {
         </a>
         .
       </p>
-      {kept?.problem && (
+      {saved?.problem && (
         <p role="alert" className="mt-1 font-semibold text-out">
-          {t("the-last-try-failed", { problem: kept.problem })}
+          {t("the-last-try-failed", { problem: saved.problem })}
         </p>
       )}
     </section>

@@ -8,7 +8,7 @@ import { Link } from "../controls/link";
 import { get } from "../http/http";
 import { ProgressBar } from "../shell/progress-bar";
 
-interface Standing {
+interface CheckProgress {
   readonly state: "checking" | "stopped" | "failed" | "done";
   readonly ends: number;
   readonly of: number;
@@ -18,14 +18,14 @@ interface Standing {
   readonly problem: string;
 }
 
-const FRESH: Standing = { state: "checking", ends: 0, of: 0, events: 0, findings: [], problem: "" };
+const FRESH: CheckProgress = { state: "checking", ends: 0, of: 0, events: 0, findings: [], problem: "" };
 
 const stretchAfter = (after: string) =>
   get(`/api/v1/record-check?${new URLSearchParams({ after })}`, zRecordChecked);
 
 /** Goes through the whole record, stretch by stretch, and shows any row that is not as it was written. */
 export function RecordCheck() {
-  const [standing, setStanding] = useState<Standing | null>(null);
+  const [standing, setStanding] = useState<CheckProgress | null>(null);
   const stop = useRef(false);
   const run = async () => {
     stop.current = false;
@@ -85,7 +85,7 @@ export function RecordCheck() {
   );
 }
 
-function Told({ standing: { state, ends, of, events, findings, problem } }: { standing: Standing }) {
+function Told({ standing: { state, ends, of, events, findings, problem } }: { standing: CheckProgress }) {
   const far = `${countText(ends, "end")}, ${countText(events, "event")}`;
   const altered = findings.filter(({ note }) => !note);
   const notes = findings.filter(({ note }) => note);
@@ -116,8 +116,8 @@ export function Findings({ findings }: { findings: readonly RecordFinding[] }) {
   if (findings.length === 0) return null;
   return (
     <ul aria-label={t("findings")} className="divide-y divide-line border-line border-y">
-      {findings.map(({ end, name, seq, what }) => (
-        <li key={`${end}/${name}/${seq}/${what}`} className="py-2 wrap-anywhere">
+      {findings.map(({ end, name, seq, what: detail }) => (
+        <li key={`${end}/${name}/${seq}/${detail}`} className="py-2 wrap-anywhere">
           {end ? (
             <Link href={`/ledger/${end}`} className="font-semibold underline">
               {name || t("end-not-named")}
@@ -125,7 +125,7 @@ export function Findings({ findings }: { findings: readonly RecordFinding[] }) {
           ) : (
             <strong>{name}</strong>
           )}
-          {seq !== null && t("event", { seq })}: {what}
+          {seq !== null && t("event", { seq })}: {detail}
         </li>
       ))}
     </ul>

@@ -74,11 +74,11 @@ function SealMade({ seal }: { seal: Made }) {
   );
 }
 
-type Held = { readonly holds: true } | { readonly findings: readonly RecordFinding[] };
+type SealCheck = { readonly holds: true } | { readonly findings: readonly RecordFinding[] };
 
 function EarlierSeal() {
   const [text, setText] = useState("");
-  const [held, setHeld] = useState<Held | null>(null);
+  const [held, setHeld] = useState<SealCheck | null>(null);
   const [problem, setProblem] = useState("");
   const hold = async (seal: string) => {
     const answer = await post("/api/v1/seal", zFindingsAnswer, { seal });

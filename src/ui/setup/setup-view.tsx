@@ -100,7 +100,7 @@ export function SetupView({ instruments, schools, studies, clockAhead }: SetupPr
         </div>
         <Schools schools={schools} held={prefs.schools} onHold={(held) => change({ schools: held })} />
         <PeopleSetup />
-        <Study key={instrument.id} instruments={instruments} instrument={instrument} kept={studies} />
+        <Study key={instrument.id} instruments={instruments} instrument={instrument} studies={studies} />
         <RecordCheck />
         <SealPanel />
         <BackupPanel />

@@ -37,19 +37,19 @@ export interface KeptStudy {
 interface StudyProps {
   readonly instruments: readonly Instrument[];
   readonly instrument: Instrument;
-  readonly kept: readonly KeptStudy[];
+  readonly studies: readonly KeptStudy[];
 }
 
 /** One piece measured ten times: how this instrument repeats in this hand, used from then on. */
-export function Study({ instruments, instrument, kept: known }: StudyProps) {
+export function Study({ instruments, instrument, studies }: StudyProps) {
   const { prefs } = usePrefs();
   const { who } = usePeople();
   const [readings, setReadings] = useState<readonly Length[]>([]);
   const [text, setText] = useState("");
   const [problem, setProblem] = useState("");
-  const [kept, setKept] = useState(known);
-  const found = readings.length >= FEWEST_READINGS ? repeatabilityOf(readings) : null;
-  const latest = kept.find(
+  const [saved, setKept] = useState(studies);
+  const match = readings.length >= FEWEST_READINGS ? repeatabilityOf(readings) : null;
+  const latest = saved.find(
     (study) =>
       who !== null && study.by !== null && who.ids.includes(study.by) && study.instrument === instrument.id,
   );
@@ -74,7 +74,7 @@ export function Study({ instruments, instrument, kept: known }: StudyProps) {
       setProblem(answer.problem.message);
       return;
     }
-    setKept([answer.value, ...kept]);
+    setKept([answer.value, ...saved]);
     setReadings([]);
     toast(
       t("kept-repeats-mm-in-s-hand", {
@@ -141,7 +141,7 @@ export function Study({ instruments, instrument, kept: known }: StudyProps) {
             <li
               // biome-ignore lint/suspicious/noArrayIndexKey: equal readings are told apart by their place only
               key={i}
-              className={`flex items-center rounded-md border pl-3 ${found?.stray === i ? "border-2 border-out" : "border-line"}`}
+              className={`flex items-center rounded-md border pl-3 ${match?.stray === i ? "border-2 border-out" : "border-line"}`}
             >
               <span className="figures">{(value / 1000).toFixed(instrument.resolution < 100 ? 2 : 1)}</span>
               <IconButton
@@ -154,20 +154,20 @@ export function Study({ instruments, instrument, kept: known }: StudyProps) {
           ))}
         </ul>
       )}
-      {found && (
+      {match && (
         <div role="status" className="mt-2 grid gap-1">
           <p>
-            {t("repeats")} <strong>{t("mm", { formatMm: formatMm(found.repeatability) })}</strong>{" "}
+            {t("repeats")} <strong>{t("mm", { formatMm: formatMm(match.repeatability) })}</strong>{" "}
             {t("95-to-mean-mm-the-shelf", {
-              micro: micro(found.low),
-              micro2: micro(found.high),
-              formatMm: formatMm(Math.round(found.mean)),
+              micro: micro(match.low),
+              micro2: micro(match.high),
+              formatMm: formatMm(Math.round(match.mean)),
               formatMm2: formatMm(instrument.repeatability),
             })}
           </p>
-          {found.stray !== null && (
+          {match.stray !== null && (
             <p className="font-semibold text-out">
-              {t("reading-stands-off-the-rest-a", { value: found.stray + 1 })}
+              {t("reading-stands-off-the-rest-a", { value: match.stray + 1 })}
             </p>
           )}
           <Button
@@ -184,17 +184,17 @@ export function Study({ instruments, instrument, kept: known }: StudyProps) {
           </Button>
         </div>
       )}
-      {kept.length > 0 && (
+      {saved.length > 0 && (
         <details className="mt-2">
           <summary className="min-h-11 cursor-pointer py-2">
-            {t("studies-kept", { length: kept.length })}
+            {t("studies-kept", { length: saved.length })}
           </summary>
           <ul className="text-sm">
-            {kept.map(({ id, at, person, instrument: used, readings: taken, repeatability }) => (
+            {saved.map(({ id, at, person, instrument: used, readings: taken, repeatability }) => (
               <li key={id}>
                 {t("mm-from-readings", {
                   person,
-                  value: instruments.find((one) => one.id === used)?.name ?? used,
+                  value: instruments.find((instrument) => instrument.id === used)?.name ?? used,
                   formatMm: formatMm(repeatability),
                   length: taken.length,
                 })}{" "}

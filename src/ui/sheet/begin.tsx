@@ -47,12 +47,12 @@ export function Begin({
     setState({ busy: true, failed: null });
     const rule = prefs.risk === null ? { kind: "simple" } : { kind: "guarded", risk: prefs.risk };
     const sheetWanted = { cable: cable.id, procedure: procedure.id, revision, core, choices, rule, purpose };
-    const key = JSON.stringify([how, sheetWanted, hand?.asked]);
+    const key = JSON.stringify([how, sheetWanted, hand?.question]);
     // Another sheet, or as many ends of it, is another end.
     if (wanted.current.sheet !== key) wanted.current = { sheet: key, id: uuid() };
     const body = { id: wanted.current.id, ...sheetWanted };
     const answer = hand
-      ? await post(`/api/v1/pieces/${hand.asked.piece}/ends`, zBegunAnswer, {
+      ? await post(`/api/v1/pieces/${hand.question.piece}/ends`, zBegunAnswer, {
           id: wanted.current.id,
           side: hand.place.side,
           addresses: [hand.place.address],
@@ -138,7 +138,7 @@ export function Begin({
       </Button>
       {which && (
         <WhichInterface
-          asked={ask}
+          question={ask}
           onClose={() => setWhich(false)}
           onPick={(option) => {
             if (ask) onChoice(ask.choice, option);
@@ -155,7 +155,7 @@ export function Begin({
           cable={cable}
           core={core}
           choices={choices}
-          place={hand?.asked}
+          place={hand?.question}
           onClose={() => setAsking(null)}
           onKept={(revision) => {
             router.refresh();

@@ -21,13 +21,13 @@ interface FirstPickProps {
 export function FirstPick({ shelf, thumbs, cable, procedure, onCable, onStyle }: FirstPickProps) {
   if (cable === null) {
     const cables = procedure
-      ? shelf.cables.filter((one) => misfits(procedure, one).length === 0)
+      ? shelf.cables.filter((cable) => misfits(procedure, cable).length === 0)
       : shelf.cables;
     return (
       <Picks title={t("which-cable-is-in-your-hand")}>
-        {cables.map((one) => (
-          <Pick key={one.id} name={one.name} about={one.about} onTake={() => onCable(one.id)}>
-            <CutFace cable={one} />
+        {cables.map((cable) => (
+          <Pick key={cable.id} name={cable.name} about={cable.about} onTake={() => onCable(cable.id)}>
+            <CutFace cable={cable} />
           </Pick>
         ))}
       </Picks>

@@ -17,9 +17,9 @@ describe("typing to find a cable or a style", () => {
     ["2.9", "Simplex cord 2.9"],
     ["drop", "Flat drop"],
   ])("“%s” finds by name before it finds by description", (search, name) => {
-    const found = first(search, cables) as string;
-    if (search === "drop") expect(found.toLowerCase()).toContain("drop");
-    else expect(found).toBe(name);
+    const match = first(search, cables) as string;
+    if (search === "drop") expect(match.toLowerCase()).toContain("drop");
+    else expect(match).toBe(name);
   });
   it("“wedge” and “guided” find the styles so called", () => {
     expect(first("wedge", procedures)).toMatch(/wedge/i);
@@ -43,13 +43,13 @@ describe("the trade's other words", () => {
   const ranked = <T extends { name: string; about: string }>(
     search: string,
     all: readonly T[],
-    words: (one: T) => string,
+    words: (item: T) => string,
   ) =>
     [...all]
-      .map((one) => ({ one, rank: matchRank(search, one.name, one.about, words(one)) }))
+      .map((item) => ({ one: item, rank: matchRank(search, item.name, item.about, words(item)) }))
       .filter(({ rank }) => rank > 0.4)
       .sort((a, b) => b.rank - a.rank)
-      .map(({ one }) => one.name);
+      .map(({ one: first }) => first.name);
   const styles = procedures.map(styleOf);
   it.each([
     ["pigtail", /^Fusion splice-on/],
@@ -81,12 +81,12 @@ describe("the trade's other words", () => {
   it.each(["SC/APC", "SC APC", "LC/UPC", "lc upc"])(
     "“%s” finds only what has both, and sets both",
     (search) => {
-      const found = styles.filter(
+      const match = styles.filter(
         (style) => matchRank(search, style.name, style.about, styleWords(style)) > 0.6,
       );
-      expect(found.length).toBeGreaterThan(3);
+      expect(match.length).toBeGreaterThan(3);
       const [type, polish] = search.toLowerCase().split(/[ /]/);
-      for (const style of found) expect(optionsNamed(search, style)).toEqual({ interface: type, polish });
+      for (const style of match) expect(optionsNamed(search, style)).toEqual({ interface: type, polish });
     },
   );
   it.each(["MPO", "FC", "zzq"])("“%s”, which is not on the shelf, finds nothing", (search) => {
@@ -101,8 +101,8 @@ describe("the trade's other words", () => {
     const has = styles.filter(({ choices }) =>
       choices.some(({ options }) => options.some(({ name }) => name === "LC")),
     );
-    const found = ranked("LC", styles, styleWords).slice(0, has.length);
-    expect([...found].sort()).toEqual(has.map(({ name }) => name).sort());
+    const matches = ranked("LC", styles, styleWords).slice(0, has.length);
+    expect([...matches].sort()).toEqual(has.map(({ name }) => name).sort());
     for (const style of has) expect(optionsNamed("lc", style).interface).toBe("lc");
     const both = styles.find(({ id }) => id === "fusion-splice-on");
     expect(both && optionsNamed("SC APC", both)).toEqual({ interface: "sc", polish: "apc" });

@@ -21,11 +21,11 @@ function rankOf(wanted: string, name: string, about: string, words: string): num
   if (own.startsWith(wanted)) return 1;
   if (own.split(/[^\p{L}\p{N}.]+/u).some((word) => word.startsWith(wanted))) return 0.95;
   if (own.includes(wanted)) return 0.9;
-  const asked = wanted.split(/\s+/);
-  if (asked.length > 1 && asked.every((word) => own.includes(word))) return 0.85;
-  const known = words.toLowerCase().split(/\s+/);
-  if (asked.every((word) => known.includes(word) || own.includes(word))) return 0.8;
-  if (asked.every((word) => `${own} ${about.toLowerCase()} ${words.toLowerCase()}`.includes(word)))
+  const requested = wanted.split(/\s+/);
+  if (requested.length > 1 && requested.every((word) => own.includes(word))) return 0.85;
+  const options = words.toLowerCase().split(/\s+/);
+  if (requested.every((word) => options.includes(word) || own.includes(word))) return 0.8;
+  if (requested.every((word) => `${own} ${about.toLowerCase()} ${words.toLowerCase()}`.includes(word)))
     return 0.5;
   // A slip of a letter is forgiven in a long word; in a short one it would find anything.
   return wanted.length < LONG_ENOUGH ? 0 : Math.min(0.3, defaultFilter(name, wanted));

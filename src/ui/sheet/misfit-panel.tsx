@@ -28,7 +28,7 @@ export function MisfitPanel({
   const styles = proceduresFor(shelf.styles, cable, core);
   const cables = cablesFor(shelf.cables, procedure);
   const cores = cable.cores.filter(
-    (one) => one !== core && proceduresFor([procedure], cable, one).length > 0,
+    (eachCore) => eachCore !== core && proceduresFor([procedure], cable, eachCore).length > 0,
   );
   return (
     <section className="mx-auto max-w-3xl px-4 py-8" aria-labelledby="misfit">
@@ -42,12 +42,12 @@ export function MisfitPanel({
       </ul>
       <h3 className="mt-6 font-semibold text-lg">{t("what-would")}</h3>
       <div className="mt-2 grid gap-2 sm:grid-cols-2">
-        {cores.map((one) => (
+        {cores.map((core) => (
           <Would
-            key={one}
-            title={`${procedure.name}, ${coreText(one)}`}
-            about={t("if-the-in-hand-is", { name: cable.name, coreText: coreText(one) })}
-            onTake={() => onCore(one)}
+            key={core}
+            title={`${procedure.name}, ${coreText(core)}`}
+            about={t("if-the-in-hand-is", { name: cable.name, coreText: coreText(core) })}
+            onTake={() => onCore(core)}
           />
         ))}
         {styles.map(({ id, name, about }) => (

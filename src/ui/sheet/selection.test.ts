@@ -10,10 +10,10 @@ import wedge from "../../../library/procedures/stub-wedge-release-cord.json";
 import tools from "../../../library/tools.json";
 import { NOTHING, readSelection, resolve, writeSelection } from "./selection";
 
-const procedures = [wedge, adhesive].map((one) => check(zProcedure, one));
+const procedures = [wedge, adhesive].map((item) => check(zProcedure, item));
 const shelf = {
   styles: procedures.map(styleOf),
-  cables: [simplex, duplex, distribution].map((one) => check(zCable, one)),
+  cables: [simplex, duplex, distribution].map((item) => check(zCable, item)),
   procedures,
   tools: check(z.array(zTool), tools),
 };
@@ -44,8 +44,8 @@ describe("a sheet in the address bar", () => {
 
 describe("what a selection comes to", () => {
   it("a sheet, with the first glass that goes and the default of each choice", () => {
-    const found = pick("cable=duplex-3.0&style=adhesive-polish-duplex");
-    expect(found).toMatchObject({ kind: "sheet", core: "50/125", choices: { interface: "sc" } });
+    const selection = pick("cable=duplex-3.0&style=adhesive-polish-duplex");
+    expect(selection).toMatchObject({ kind: "sheet", core: "50/125", choices: { interface: "sc" } });
   });
   it("an unknown name is told, not guessed", () => {
     expect(pick("cable=simplex-9")).toMatchObject({
@@ -59,15 +59,15 @@ describe("what a selection comes to", () => {
     });
   });
   it("a pair that does not go says why", () => {
-    const found = pick("cable=distribution-900&style=stub-wedge-release-cord");
-    expect(found.kind === "misfit" && found.reasons.map(({ about }) => about)).toEqual([
+    const selection = pick("cable=distribution-900&style=stub-wedge-release-cord");
+    expect(selection.kind === "misfit" && selection.reasons.map(({ about }) => about)).toEqual([
       "construction",
       "jacket",
     ]);
   });
   it("a core the style is not made for says why", () => {
-    const found = pick("cable=duplex-3.0&style=adhesive-polish-duplex&core=9/125");
-    expect(found.kind === "misfit" && found.reasons.map(({ about }) => about)).toEqual(["core"]);
+    const selection = pick("cable=duplex-3.0&style=adhesive-polish-duplex&core=9/125");
+    expect(selection.kind === "misfit" && selection.reasons.map(({ about }) => about)).toEqual(["core"]);
   });
 });
 

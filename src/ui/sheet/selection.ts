@@ -29,7 +29,7 @@ export interface Selection {
 
 /** What is in hand at the place asked for. */
 export interface Hand {
-  readonly asked: PlaceAsked;
+  readonly question: PlaceAsked;
   readonly place: Place;
   readonly job: { readonly id: string; readonly name: string };
   /** The piece's name and the place, as they are said. */
@@ -47,17 +47,17 @@ const CHOICE = "as.";
 
 /** Reads a selection from an address; names are looked up later, so that an unknown one can be told. */
 export function readSelection(params: Iterable<readonly [string, string]>): Selection {
-  const found = new Map(params);
-  const choices = [...found].flatMap(([key, value]) =>
+  const pairs = new Map(params);
+  const choices = [...pairs].flatMap(([key, value]) =>
     key.startsWith(CHOICE) ? [[key.slice(CHOICE.length), value.slice(0, 80)] as const] : [],
   );
-  const one = (key: string) => found.get(key)?.slice(0, 80) || null;
-  const [piece, side] = [one("piece"), one("side")];
+  const write = (key: string) => pairs.get(key)?.slice(0, 80) || null;
+  const [piece, side] = [write("piece"), write("side")];
   return {
-    place: piece && side ? { piece, side, at: one("at") ?? "" } : null,
-    cable: one("cable"),
-    style: one("style"),
-    core: one("core"),
+    place: piece && side ? { piece, side, at: write("at") ?? "" } : null,
+    cable: write("cable"),
+    style: write("style"),
+    core: write("core"),
     choices: Object.fromEntries(choices),
   };
 }
@@ -119,7 +119,12 @@ export interface InterfaceAsked {
 /** The choice that says which interface a connector mates with. */
 const INTERFACE = "interface";
 
-function asked(procedure: Procedure, cable: Cable, core: string, picked: Readonly<Record<string, string>>) {
+function questionFor(
+  procedure: Procedure,
+  cable: Cable,
+  core: string,
+  picked: Readonly<Record<string, string>>,
+) {
   const choice = procedure.choices.find(({ id }) => id === INTERFACE);
   if (!choice || picked[INTERFACE] !== undefined) return null;
   const options = optionsFor(choice, cable, core);
@@ -160,7 +165,7 @@ export function resolve(
     const picked = { ...schoolsFor(procedure, schools), ...selection.choices };
     const choices = withDefaults(procedure, picked);
     const sheet = compileRunSheet({ procedure, cable, core, choices: picked, tools: shelf.tools });
-    const ask = asked(procedure, cable, core, picked);
+    const ask = questionFor(procedure, cable, core, picked);
     return { kind: "sheet", cable, procedure, core, choices, sheet, ask };
   } catch (error) {
     if (error instanceof InputError) return { kind: "refused", message: error.problem.message };

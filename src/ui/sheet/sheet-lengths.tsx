@@ -80,10 +80,10 @@ const HOLDS = { worst: t("always-fits"), rss: t("fits-as-a-rule"), neither: t("m
 const SIGN = { worst: "●", rss: "◐", neither: "○" } as const;
 
 function StackUp({ predicted: { worst, rss, holds }, units }: { predicted: Prediction; units: Units }) {
-  const one = (value: number) => (units === "in" ? (value / 25_400).toFixed(3) : (value / 1000).toFixed(1));
+  const write = (value: number) => (units === "in" ? (value / 25_400).toFixed(3) : (value / 1000).toFixed(1));
   return (
-    <span title={t("at-worst-as-a-rule", { one: one(worst), one2: one(rss) })}>
-      ±{one(worst)} / ±{one(rss)} <Holds holds={holds} className="" />
+    <span title={t("at-worst-as-a-rule", { one: write(worst), one2: write(rss) })}>
+      ±{write(worst)} / ±{write(rss)} <Holds holds={holds} className="" />
     </span>
   );
 }

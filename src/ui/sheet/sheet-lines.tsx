@@ -83,7 +83,7 @@ function Row({
   const feature = line.figure?.feature ?? null;
   const pointed = feature ? pointing(feature, lit, onPoint) : {};
   const also = [...(figure?.also ?? []), biteWords(line, units), ...stepNotes(line, units)].filter(
-    (one) => one !== null,
+    (part) => part !== null,
   );
   return (
     <tr className={`border-line border-t align-baseline ${lit ? "bg-now-wash" : ""}`} {...pointed}>

@@ -67,7 +67,7 @@ export function SheetView({
 }) {
   const [selection, setSelection] = useState(initial);
   const { shelf: fetched, failed, again } = useFetched(shipped, selection.style);
-  const inHand = hand && samePlace(hand.asked, selection.place) ? hand : null;
+  const inHand = hand && samePlace(hand.question, selection.place) ? hand : null;
   const shelf = useMemo(
     () => (inHand ? { ...fetched, cables: withHand(fetched.cables, inHand.cable) } : fetched),
     [fetched, inHand],
@@ -145,11 +145,11 @@ export function SheetView({
           open={open === "cable"}
           onOpen={toggle("cable")}
           onPick={pickCableByName}
-          options={shelf.cables.map((one) => ({
-            id: one.id,
-            name: one.name,
-            about: one.about,
-            words: cableWords(one),
+          options={shelf.cables.map((cable) => ({
+            id: cable.id,
+            name: cable.name,
+            about: cable.about,
+            words: cableWords(cable),
           }))}
         />
         <span aria-hidden="true" className="hidden text-soft md:block">
@@ -164,14 +164,14 @@ export function SheetView({
           onOpen={toggle("style")}
           onPick={pickStyle}
           options={shelf.styles
-            .filter((one) => kindOf(one) !== "entry" || one.id === selection.style)
-            .map((one) => ({
-              id: one.id,
-              name: one.name,
-              about: one.about,
-              words: styleWords(one),
-              group: kindOf(one) === "kit" ? t("kits-and-preparation") : undefined,
-              not: cable ? misfits(one, cable)[0]?.message : undefined,
+            .filter((style) => kindOf(style) !== "entry" || style.id === selection.style)
+            .map((style) => ({
+              id: style.id,
+              name: style.name,
+              about: style.about,
+              words: styleWords(style),
+              group: kindOf(style) === "kit" ? t("kits-and-preparation") : undefined,
+              not: cable ? misfits(style, cable)[0]?.message : undefined,
             }))}
           foot={
             <Link href="/entry" className="flex min-h-12 items-center px-3 underline">
@@ -201,7 +201,7 @@ export function SheetView({
       </div>
       {inHand && (
         <p className="no-print px-4 pb-2">
-          <Link href={`/jobs/${inHand.job.id}/${inHand.asked.piece}`} className="font-semibold underline">
+          <Link href={`/jobs/${inHand.job.id}/${inHand.question.piece}`} className="font-semibold underline">
             {inHand.name}
           </Link>{" "}
           <span className="text-soft">{inHand.job.name}</span>

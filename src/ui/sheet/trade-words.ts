@@ -56,8 +56,8 @@ export function optionsNamed(search: string, { choices }: Pick<Style, "choices">
   const words = wordings(search).flatMap((wording) => wording.split(/\s+/));
   return Object.fromEntries(
     choices.flatMap(({ id, options }) => {
-      const found = options.find(({ name }) => words.includes(name.toLowerCase()));
-      return found ? [[id, found.id]] : [];
+      const option = options.find(({ name }) => words.includes(name.toLowerCase()));
+      return option ? [[id, option.id]] : [];
     }),
   );
 }

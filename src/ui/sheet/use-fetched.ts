@@ -14,10 +14,10 @@ export function useFetched(shelf: Shelf, style: string | null) {
   const [failed, setFailed] = useState<string | null>(null);
   const whole = useMemo(() => {
     // One read before somebody saved the next revision is not the one in the list any more.
-    const known = [...shelf.procedures, ...fetched].filter(({ id, revision }) =>
-      shelf.styles.some((one) => one.id === id && one.revision === revision),
+    const revisions = [...shelf.procedures, ...fetched].filter(({ id, revision }) =>
+      shelf.styles.some((style) => style.id === id && style.revision === revision),
     );
-    return { ...shelf, procedures: known };
+    return { ...shelf, procedures: revisions };
   }, [shelf, fetched]);
   const wanted = shelf.styles.find(({ id }) => id === style);
   const missing = wanted && !whole.procedures.some(({ id }) => id === wanted.id) ? wanted.id : null;
@@ -28,7 +28,7 @@ export function useFetched(shelf: Shelf, style: string | null) {
       setFailed(answer.problem.message);
       return;
     }
-    setFetched((before) => [...before.filter((one) => one.id !== id), answer.value]);
+    setFetched((before) => [...before.filter((procedure) => procedure.id !== id), answer.value]);
   }, []);
   useEffect(() => {
     if (missing) fetchIt(missing);

@@ -25,21 +25,21 @@ export function VariantPicker({
   procedure,
   core,
   choices,
-  asked,
+  asked: question,
   open,
   onOpen,
   onCore,
   onChoice,
 }: VariantPickerProps) {
   const chosen = pickedNames(
-    { ...procedure, choices: procedure.choices.filter(({ id }) => id !== asked) },
+    { ...procedure, choices: procedure.choices.filter(({ id }) => id !== question) },
     choices,
   );
-  const unsaid = procedure.choices.find(({ id }) => id === asked);
-  const glass = cable.cores.map((one) => ({
-    id: one,
-    name: coreText(one),
-    not: misfits(procedure, cable, one).some(({ about }) => about === "core"),
+  const unsaid = procedure.choices.find(({ id }) => id === question);
+  const glass = cable.cores.map((core) => ({
+    id: core,
+    name: coreText(core),
+    not: misfits(procedure, cable, core).some(({ about }) => about === "core"),
   }));
   const schools = procedure.choices.filter(({ school }) => school);
   const row = (choice: Procedure["choices"][number]) => (
@@ -47,7 +47,7 @@ export function VariantPicker({
       key={choice.id}
       label={choice.name}
       note={choice.same}
-      value={choice.id === asked ? "" : (choices[choice.id] ?? "")}
+      value={choice.id === question ? "" : (choices[choice.id] ?? "")}
       options={choice.options.map((option) => ({
         ...option,
         not: !optionsFor(choice, cable, core).includes(option),

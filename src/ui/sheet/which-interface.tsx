@@ -8,20 +8,20 @@ import type { InterfaceAsked } from "./selection";
 
 interface WhichInterfaceProps {
   /** What there is to pick from; null once it is picked. */
-  readonly asked: InterfaceAsked | null;
+  readonly question: InterfaceAsked | null;
   readonly onPick: (option: string) => void;
   readonly onPicked: () => void;
   readonly onClose: () => void;
 }
 
 /** Which interface the connector in hand has: asked once, before the first cut, by a touch or a digit. */
-export function WhichInterface({ asked, onPick, onPicked, onClose }: WhichInterfaceProps) {
+export function WhichInterface({ question, onPick, onPicked, onClose }: WhichInterfaceProps) {
   // biome-ignore lint/correctness/useExhaustiveDependencies: once, as the sheet has taken the answer up
   useEffect(() => {
-    if (asked === null) onPicked();
-  }, [asked]);
+    if (question === null) onPicked();
+  }, [question]);
   useDigits((index) => {
-    const option = asked?.options[index];
+    const option = question?.options[index];
     if (option) onPick(option.id);
   });
   return (
@@ -34,7 +34,7 @@ export function WhichInterface({ asked, onPick, onPicked, onClose }: WhichInterf
         >
           <Dialog.Title className="mb-3 font-bold text-2xl">{t("which-interface-is-it")}</Dialog.Title>
           <div className="grid gap-2">
-            {asked?.options.map(({ id, name }, i) => (
+            {question?.options.map(({ id, name }, i) => (
               <button
                 key={id}
                 type="button"

@@ -142,7 +142,9 @@ function LengthRow({ entry, length, units }: LengthRowProps) {
         {name}
         {cases.length > 0 && (
           <span className="block font-normal text-soft text-sm">
-            {t("for-some-cables", { value: cases.map((one) => formatMm(one.nominal)).join(", ") })}
+            {t("for-some-cables", {
+              value: cases.map((statedCase) => formatMm(statedCase.nominal)).join(", "),
+            })}
           </span>
         )}
       </th>

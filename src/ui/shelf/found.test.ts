@@ -6,17 +6,17 @@ const all = [
   { name: "Stub, wedge release", about: "held by a wedge", words: "LC SC" },
   { name: "Wedge key", about: "opens a stub", words: "" },
 ];
-const found = (wanted: string) => foundIn(all, wanted, ({ words }) => words).map(({ name }) => name);
+const search = (wanted: string) => foundIn(all, wanted, ({ words }) => words).map(({ name }) => name);
 
 describe("what a search of the shelf finds", () => {
   it("is everything while nothing is typed", () => {
-    expect(found(" ")).toHaveLength(3);
+    expect(search(" ")).toHaveLength(3);
   });
   it("is what has the word in its name before what has it in its description", () => {
-    expect(found("stub")).toEqual(["Stub, wedge release", "Wedge key"]);
+    expect(search("stub")).toEqual(["Stub, wedge release", "Wedge key"]);
   });
   it("is what can be picked of it too, and nothing for what is nowhere", () => {
-    expect(found("lc")[0]).toBe("Stub, wedge release");
-    expect(found("calliper")).toEqual([]);
+    expect(search("lc")[0]).toBe("Stub, wedge release");
+    expect(search("calliper")).toEqual([]);
   });
 });

@@ -7,12 +7,12 @@ const FOUND = 0.4;
 export function foundIn<T extends { readonly name: string; readonly about: string }>(
   all: readonly T[],
   wanted: string,
-  wordsOf: (one: T) => string,
+  wordsOf: (item: T) => string,
 ): readonly T[] {
   if (wanted.trim() === "") return all;
   return all
-    .map((one) => ({ one, rank: matchRank(wanted, one.name, one.about, wordsOf(one)) }))
+    .map((item) => ({ one: item, rank: matchRank(wanted, item.name, item.about, wordsOf(item)) }))
     .filter(({ rank }) => rank > FOUND)
     .sort((a, b) => b.rank - a.rank)
-    .map(({ one }) => one);
+    .map(({ one: first }) => first);
 }

@@ -8,9 +8,9 @@ export const idOf = (name: string): string =>
     .slice(0, 60);
 
 export const free = (id: string, taken: readonly string[]): string => {
-  let [one, n] = [id || "own-sheet", 2];
-  while (taken.includes(one)) one = `${id}-${n++}`;
-  return one;
+  let [first, n] = [id || "own-sheet", 2];
+  while (taken.includes(first)) first = `${id}-${n++}`;
+  return first;
 };
 
 /** What a procedure drafted for a cable applies to: that construction, and diameters as that cable's. */

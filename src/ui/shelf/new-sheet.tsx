@@ -119,11 +119,11 @@ export function NewSheet({ cables, tools, taken, kit }: NewSheetProps) {
     }
     try {
       const document = asWritten(zProcedure, liftedProcedure(JSON.parse(read)));
-      const known = taken.includes(document.id)
+      const outcome = taken.includes(document.id)
         ? await get(`/api/v1/shelf/procedures/${document.id}`, zProcedureText)
         : null;
-      if (known && !known.ok) setProblem(known.problem.message);
-      else if (known) setTwin({ document, revision: known.value.revision });
+      if (outcome && !outcome.ok) setProblem(outcome.problem.message);
+      else if (outcome) setTwin({ document, revision: outcome.value.revision });
       else asNew(document);
     } catch (error) {
       setProblem(problemOf(error)?.message ?? t("the-file-is-not-json"));

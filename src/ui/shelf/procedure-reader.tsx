@@ -108,9 +108,9 @@ interface LengthsProps {
 }
 
 function Lengths({ procedure, nameOf, units }: LengthsProps) {
-  const unread = (one: StatedDimension) =>
+  const unread = (dimension: StatedDimension) =>
     procedure.source.kind === "representative" ||
-    (procedure.confirmed && !procedure.confirmed.includes(one.id));
+    (procedure.confirmed && !procedure.confirmed.includes(dimension.id));
   return (
     <section aria-labelledby="reader-lengths">
       <h2 id="reader-lengths" className="mb-2 font-bold text-lg">

@@ -34,8 +34,8 @@ export function Revisions({ kind, id, current, revisions }: RevisionsProps) {
       setCompared({ revision, changes: compareProcedures(before.value, after.value) });
     else toast.error(t("the-revisions-could-not-be-read"));
   };
-  const send = async (what: "restore" | "away", body: object, basis: number, said: string) => {
-    const answer = await post(`${url}/${what}`, zRevisionAnswer, { basis, by: who?.id ?? null, ...body });
+  const send = async (action: "restore" | "away", body: object, basis: number, said: string) => {
+    const answer = await post(`${url}/${action}`, zRevisionAnswer, { basis, by: who?.id ?? null, ...body });
     if (!answer.ok) {
       toast.error(answer.problem.message);
       return;
@@ -136,9 +136,9 @@ function Compared({ revision, current, changes, onClose }: ComparedProps) {
         </Button>
       </div>
       <ul className="divide-y divide-line text-sm">
-        {changes.map(({ among, what, field, before, after }) => (
-          <li key={`${among}/${what}/${field}`} className="py-1.5">
-            <span className="font-semibold">{what}</span>, {field}:{" "}
+        {changes.map(({ among, what: subject, field, before, after }) => (
+          <li key={`${among}/${subject}/${field}`} className="py-1.5">
+            <span className="font-semibold">{subject}</span>, {field}:{" "}
             <span className="wrap-anywhere line-through decoration-out">{before ?? "—"}</span>{" "}
             <span aria-hidden="true">→</span>{" "}
             <span className="wrap-anywhere font-semibold">{after ?? "gone"}</span>

@@ -28,18 +28,18 @@ interface ShelfProps {
 export function ShelfView({ cables, styles: all, thumbs, tools, instruments, meters, entries }: ShelfProps) {
   const [wanted, setWanted] = useState("");
   const styles = useMemo(() => foundIn(all, wanted, styleWords), [all, wanted]);
-  const found = useMemo(() => foundIn(cables, wanted, cableWords), [cables, wanted]);
+  const matching = useMemo(() => foundIn(cables, wanted, cableWords), [cables, wanted]);
   const faces = useMemo(() => foundIn(entries, wanted, ({ kind }) => `entry ${kind}`), [entries, wanted]);
   const kit = useMemo(
     () =>
       foundIn(
-        [...instruments, ...meters, ...tools].map((one) => ({ ...one, about: "" })),
+        [...instruments, ...meters, ...tools].map((instrument) => ({ ...instrument, about: "" })),
         wanted,
         () => "",
       ),
     [instruments, meters, tools, wanted],
   );
-  const none = styles.length + found.length + faces.length + kit.length === 0;
+  const none = styles.length + matching.length + faces.length + kit.length === 0;
   return (
     <main className="min-w-0 flex-1 px-4 py-5 sm:px-6">
       <div className="flex flex-wrap items-center gap-2">
@@ -87,18 +87,18 @@ export function ShelfView({ cables, styles: all, thumbs, tools, instruments, met
           </Item>
         ))}
       </Part>
-      <Part title={t("cables")} count={found.length}>
-        {found.map((one) => (
+      <Part title={t("cables")} count={matching.length}>
+        {matching.map((item) => (
           <Item
-            key={one.id}
-            href={`/shelf/cables/${one.id}`}
-            name={one.name}
-            about={one.about}
-            face={<CutFace cable={one} />}
+            key={item.id}
+            href={`/shelf/cables/${item.id}`}
+            name={item.name}
+            about={item.about}
+            face={<CutFace cable={item} />}
           >
-            {one.source.kind === "own" && <span className="font-semibold">{t("your-own")} </span>}
-            {one.cores.map(coreText).join(" or ")} ·{" "}
-            {fitText(all.filter((style) => misfits(style, one).length === 0).length, "style")}
+            {item.source.kind === "own" && <span className="font-semibold">{t("your-own")} </span>}
+            {item.cores.map(coreText).join(" or ")} ·{" "}
+            {fitText(all.filter((style) => misfits(style, item).length === 0).length, "style")}
           </Item>
         ))}
       </Part>
@@ -121,10 +121,10 @@ export function ShelfView({ cables, styles: all, thumbs, tools, instruments, met
         ))}
       </Part>
       <Part title={t("instruments-and-tools")} count={kit.length}>
-        {kit.map((one) => (
-          <li key={one.id} className="rounded-lg border border-line bg-raised px-4 py-3">
-            <span className="block font-bold text-lg first-letter:uppercase">{one.name}</span>
-            <span className="text-soft">{kitText(one)}</span>
+        {kit.map((tool) => (
+          <li key={tool.id} className="rounded-lg border border-line bg-raised px-4 py-3">
+            <span className="block font-bold text-lg first-letter:uppercase">{tool.name}</span>
+            <span className="text-soft">{kitText(tool)}</span>
           </li>
         ))}
       </Part>
@@ -133,36 +133,36 @@ export function ShelfView({ cables, styles: all, thumbs, tools, instruments, met
 }
 
 /** What an instrument reads, or how well a tool places. */
-function kitText(one: Instrument | Meter | Tool): string {
-  if ("repeatability" in one) {
-    const upTo = one.longest === undefined ? "" : t("up-to", { lengthText: lengthText(one.longest, "mm") });
+function kitText(tool: Instrument | Meter | Tool): string {
+  if ("repeatability" in tool) {
+    const upTo = tool.longest === undefined ? "" : t("up-to", { lengthText: lengthText(tool.longest, "mm") });
     return t("reads-to-repeats-to", {
-      value: one.reads === "gap" ? "gaps" : "lengths",
-      lengthText: lengthText(one.resolution, "mm"),
-      lengthText2: lengthText(one.repeatability, "mm"),
+      value: tool.reads === "gap" ? "gaps" : "lengths",
+      lengthText: lengthText(tool.resolution, "mm"),
+      lengthText2: lengthText(tool.repeatability, "mm"),
       upTo,
     });
   }
-  if ("reads" in one)
-    return one.reads === "torque"
-      ? t("reads-a-torque-to-n-m", { resolution: one.resolution })
-      : t("reads-a-loss-to-db", { resolution: one.resolution });
+  if ("reads" in tool)
+    return tool.reads === "torque"
+      ? t("reads-a-torque-to-n-m", { resolution: tool.resolution })
+      : t("reads-a-loss-to-db", { resolution: tool.resolution });
   const places =
-    one.error === 0 ? t("moves-no-edge") : t("places-to", { lengthText: lengthText(one.error, "mm") });
-  return one.blade
+    tool.error === 0 ? t("moves-no-edge") : t("places-to", { lengthText: lengthText(tool.error, "mm") });
+  return tool.blade
     ? t("blade-of-places-cleaves-each-wiped", {
         places,
-        positions: one.blade.positions,
-        each: one.blade.each,
-        wipeEvery: one.blade.wipeEvery,
+        positions: tool.blade.positions,
+        each: tool.blade.each,
+        wipeEvery: tool.blade.wipeEvery,
       })
     : places;
 }
 
 const NONE = new Map();
 
-const fitText = (count: number, what: string): string =>
-  count === 1 ? t("goes-with-1", { what }) : t("goes-with-s", { count, what });
+const fitText = (count: number, noun: string): string =>
+  count === 1 ? t("goes-with-1", { what: noun }) : t("goes-with-s", { count, what: noun });
 
 function Part({ title, count, children }: { title: string; count: number; children: React.ReactNode }) {
   if (count === 0) return null;

@@ -47,7 +47,7 @@ function ClockShown({ sheet, work, clock, left }: ClockShownProps) {
       </p>
     );
   }
-  const aged = work.state.faults.some(({ what }) => what === "aged");
+  const aged = work.state.faults.some(({ what: fault }) => fault === "aged");
   return (
     <div role="alert" className="grid gap-1.5 rounded-lg border-2 border-out p-2 leading-tight">
       <p>

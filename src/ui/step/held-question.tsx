@@ -15,7 +15,7 @@ interface HeldQuestionProps {
 const USUAL = { read: t("read-it"), answer: t("answer-it"), wait: t("wait-for-it") } as const;
 
 /** What the step still asks for, asked once: the usual way by Enter, past it by Space again. */
-export function HeldQuestion({ held: { says, usual }, onLet }: HeldQuestionProps) {
+export function HeldQuestion({ held: { message, usual }, onLet }: HeldQuestionProps) {
   const take = () => {
     onLet();
     const first =
@@ -32,7 +32,7 @@ export function HeldQuestion({ held: { says, usual }, onLet }: HeldQuestionProps
   return (
     <div role="alert" className="flex flex-wrap items-center gap-2 leading-tight">
       <p className="min-w-48 flex-1">
-        <strong className="text-unsure">{says}</strong> {t("again-passes-it-by-it-stays")}
+        <strong className="text-unsure">{message}</strong> {t("again-passes-it-by-it-stays")}
       </p>
       {usual && (
         <ChoiceButton onClick={take} aria-keyshortcuts="Enter" tone="now" className="font-bold">

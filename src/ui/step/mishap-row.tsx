@@ -27,23 +27,23 @@ export function MishapRow({
   readonly narrow?: boolean;
 }) {
   const { state, add, trim } = work;
-  const [asked, setAsked] = useState<Mishap | null>(null);
+  const [fault, setAsked] = useState<Mishap | null>(null);
   const { legs } = sheet.cable;
   if (trim || !isGlassAtRisk(sheet, state)) return null;
-  const happened = (what: Mishap, leg: string) => {
+  const happened = (fault: Mishap, leg: string) => {
     setAsked(null);
-    const events = mishapEvents(sheet, state, what, leg);
+    const events = mishapEvents(sheet, state, fault, leg);
     for (const event of events) add(event);
     if (events.length === 0) toast(t("the-glass-is-still-covered-wipe"));
   };
-  if (asked !== null)
+  if (fault !== null)
     return (
       <fieldset
-        aria-label={t("which-leg", { value: NAMES[asked] })}
+        aria-label={t("which-leg", { value: NAMES[fault] })}
         className={`${narrow ? "grid grid-cols-3" : "flex flex-wrap"} min-w-0 gap-1.5 ${className}`}
       >
         {legs.map((leg) => (
-          <Button key={leg} look="plain" onClick={() => happened(asked, leg)} className="flex-1">
+          <Button key={leg} look="plain" onClick={() => happened(fault, leg)} className="flex-1">
             {isMidRun(sheet) ? t("side") : t("leg")} {leg}
           </Button>
         ))}
@@ -57,14 +57,14 @@ export function MishapRow({
       aria-label={t("a-mishap")}
       className={`${narrow ? "grid grid-cols-3" : "flex flex-wrap"} min-w-0 gap-1.5 ${className}`}
     >
-      {MISHAPS.map((what) => (
+      {MISHAPS.map((fault) => (
         <Button
-          key={what}
+          key={fault}
           look="quiet"
-          onClick={() => (legs.length > 1 ? setAsked(what) : happened(what, legs[0] ?? ""))}
+          onClick={() => (legs.length > 1 ? setAsked(fault) : happened(fault, legs[0] ?? ""))}
           className={narrow ? "px-1 text-sm leading-tight" : "flex-1 px-2 text-sm leading-tight"}
         >
-          {NAMES[what]}
+          {NAMES[fault]}
         </Button>
       ))}
     </fieldset>

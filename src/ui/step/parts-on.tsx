@@ -93,15 +93,15 @@ export function PartsNeeded({ parts }: { parts: readonly { part: ProcedurePart; 
 
 /** A part that should be on and is not: how it still goes on, or what it takes to begin again. Enter does it. */
 export function ForgottenPart({ sheet, work, units }: { sheet: RunSheet; work: BenchWork; units: Units }) {
-  const [one] = work.forgotten;
+  const [missing] = work.forgotten;
   const put = (forgotten: Forgotten) =>
     forgotten.overFace === null ? work.reworkPart(forgotten) : work.threadOver(forgotten);
-  useHotkeys("enter", () => one && put(one), {
-    enabled: one !== undefined,
+  useHotkeys("enter", () => missing && put(missing), {
+    enabled: missing !== undefined,
     ignoreEventWhen: onControl,
   });
-  if (!one) return null;
-  const { part, behind, shutOutBy, overFace } = one;
+  if (!missing) return null;
+  const { part, behind, shutOutBy, overFace } = missing;
   return (
     <section
       role="alert"
@@ -138,7 +138,7 @@ export function ForgottenPart({ sheet, work, units }: { sheet: RunSheet; work: B
       <div className="flex flex-wrap gap-2">
         <ChoiceButton
           tone="go"
-          onClick={() => put(one)}
+          onClick={() => put(missing)}
           aria-keyshortcuts="Enter"
           className="min-h-14 flex-1 py-1"
         >

@@ -31,7 +31,7 @@ export function UnsureWays({ sheet, rule, standing: { check, judged }, work, uni
     [sheet, state, rule, check, stuck],
   );
   if (!judged || !stuck) return null;
-  const asked = work.unsettled.includes(check.id);
+  const isAsked = work.unsettled.includes(check.id);
   const cost =
     plan?.kind === "rework"
       ? costWords(planCost(plan.recommended), units)
@@ -48,8 +48,8 @@ export function UnsureWays({ sheet, rule, standing: { check, judged }, work, uni
         <strong>{t("this-instrument-cannot-settle-it")}</strong> {t("read-it-with-a-finer-one")}
       </p>
       <ChoiceButton
-        aria-pressed={asked}
-        onClick={() => work.setUnsettled(asked ? [] : [check.id])}
+        aria-pressed={isAsked}
+        onClick={() => work.setUnsettled(isAsked ? [] : [check.id])}
         className="aria-pressed:border-ink aria-pressed:font-bold"
       >
         {t("rework-it-to-the-middle-as")}

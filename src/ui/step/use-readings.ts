@@ -12,12 +12,12 @@ export function useReadings({ here, state, add, strike }: BenchWork, onRead: (ch
   const [picked, setPicked] = useState<string | null>(null);
   const [last, setLast] = useState<string | null>(null);
   const [went, setElsewhere] = useState<Elsewhere | null>(null);
-  const [kept, setKept] = useState(0);
+  const [saved, setKept] = useState(0);
   const [settled, setSettled] = useState(0);
   useEffect(() => {
-    const timer = setTimeout(() => setSettled(kept), BREATH_MS);
+    const timer = setTimeout(() => setSettled(saved), BREATH_MS);
     return () => clearTimeout(timer);
-  }, [kept]);
+  }, [saved]);
   const reading = activeOf(here, picked ?? undefined);
   const standingOf = (check: string): CheckStanding | undefined =>
     here.find((checkStanding) => checkStanding.check.id === check);
@@ -38,16 +38,16 @@ export function useReadings({ here, state, add, strike }: BenchWork, onRead: (ch
     /** Struck out by any way, it is no longer asked about. */
     elsewhere: went && state.readings.some(({ id }) => id === went.id) ? went : null,
     /** Whether the last reading was kept long enough ago: a calliper that sends Enter twice means it once. */
-    settled: settled === kept,
+    settled: settled === saved,
     pick,
     keep: (event: Reading, { verdict }: Conformance, chosen: boolean) => {
       setKept((count) => count + 1);
       const id = add(event);
       setLast(event.check);
       const taken = standingOf(event.check)?.check;
-      const asked = chosen || taken === reading?.check;
-      setElsewhere(asked || !taken ? null : { id, check: taken, typed: event.typed });
-      if (asked) goOnFrom(event.check, verdict === "in");
+      const isAsked = chosen || taken === reading?.check;
+      setElsewhere(isAsked || !taken ? null : { id, check: taken, typed: event.typed });
+      if (isAsked) goOnFrom(event.check, verdict === "in");
     },
     agree: ({ check }: Elsewhere) => {
       setElsewhere(null);

@@ -15,7 +15,7 @@ import { get } from "../http/http";
 
 interface TimersApi {
   /** Whether the server has answered yet. */
-  readonly known: boolean;
+  readonly loaded: boolean;
   readonly timers: readonly BenchTimer[];
   /** The server's time now, milliseconds: timers are counted by its clock, not this device's. */
   readonly serverNow: () => number;
@@ -28,15 +28,15 @@ const ASK_AGAIN_MS = 4_000;
 /** Every hold and cure running at the bench, on whichever page one is: asked for every few seconds. */
 export function TimersProvider({ children }: { children: ReactNode }) {
   const [timers, setTimers] = useState<readonly BenchTimer[]>([]);
-  const [known, setKnown] = useState(false);
+  const [loaded, setLoaded] = useState(false);
   const ahead = useRef(0);
   const refresh = useCallback(async () => {
     if (document.hidden) return;
-    const asked = Date.now();
+    const askedAt = Date.now();
     const answer = await get("/api/v1/timers", zTimersAnswer);
     if (!answer.ok) return;
-    setKnown(true);
-    ahead.current = Date.parse(answer.value.now) - (asked + Date.now()) / 2;
+    setLoaded(true);
+    ahead.current = Date.parse(answer.value.now) - (askedAt + Date.now()) / 2;
     setTimers((before) =>
       JSON.stringify(before) === JSON.stringify(answer.value.timers) ? before : answer.value.timers,
     );
@@ -51,8 +51,8 @@ export function TimersProvider({ children }: { children: ReactNode }) {
     };
   }, [refresh]);
   const api = useMemo(
-    () => ({ known, timers, serverNow: () => Date.now() + ahead.current, refresh }),
-    [known, timers, refresh],
+    () => ({ loaded, timers, serverNow: () => Date.now() + ahead.current, refresh }),
+    [loaded, timers, refresh],
   );
   return <Context value={api}>{children}</Context>;
 }

@@ -18,7 +18,7 @@ const hrefOf = ({ end, batch }: BenchTimer): string =>
 
 /** What runs at the bench, on every page; each calls when it is over, once. */
 export function TimerTray() {
-  const { known, timers: running } = useTimers();
+  const { loaded, timers: running } = useTimers();
   const { prefs } = usePrefs();
   const now = useTick(running.length > 0);
   const late = running.filter((timer) => timer.clock && now !== null && secondsLeft(timer, now) <= 0);
@@ -39,7 +39,7 @@ export function TimerTray() {
     };
   }, [any]);
   useEffect(() => {
-    if (now === null || !known) return;
+    if (now === null || !loaded) return;
     const over = running.filter((timer) => secondsLeft(timer, now) <= 0);
     // What was over before this page was opened stands in the tray; it has called already.
     called.current ??= new Set(over.map(keyOf));
@@ -47,11 +47,11 @@ export function TimerTray() {
       if (called.current.has(keyOf(timer))) continue;
       called.current.add(keyOf(timer));
       chime();
-      const says = timer.clock ? t("too-late-begin-that-part-anew") : t("time-is-up");
-      if (prefs.aloud) say(`${timer.label}: ${says}`);
-      toast(`${timer.label}: ${says}`, { id: keyOf(timer), duration: 20_000 });
+      const message = timer.clock ? t("too-late-begin-that-part-anew") : t("time-is-up");
+      if (prefs.aloud) say(`${timer.label}: ${message}`);
+      toast(`${timer.label}: ${message}`, { id: keyOf(timer), duration: 20_000 });
     }
-  }, [known, running, now, prefs.aloud]);
+  }, [loaded, running, now, prefs.aloud]);
   if (!any || now === null) return null;
   return (
     <section

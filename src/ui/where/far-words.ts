@@ -1,8 +1,8 @@
-import type { FarEnd, FarSide, Standing } from "@/core";
+import type { FarEnd, FarSide, PlaceStanding } from "@/core";
 import { t } from "@/messages/where";
 import { RESULT_WORDS } from "../words/verdict-words";
 
-const DONE: Readonly<Record<Standing, string>> = {
+const DONE: Readonly<Record<PlaceStanding, string>> = {
   planned: t("not-begun"),
   bench: t("at-the-bench"),
   ...RESULT_WORDS,

@@ -8,8 +8,8 @@ interface SlackSaid {
 }
 
 /** The slack behind an end as it stands, in words. */
-export function slackWords(told: SlackTold, state: Pick<EndState, "lost" | "spare">): SlackSaid {
-  const { left, attempts } = slackBehind(told, state);
+export function slackWords(slack: SlackTold, state: Pick<EndState, "lost" | "spare">): SlackSaid {
+  const { left, attempts } = slackBehind(slack, state);
   if (left === null) return { text: t("slack-not-said"), loud: false };
   const length = t("mm-slack", { value: (Math.max(0, left) / 1000).toFixed(0) });
   if (attempts === null) return { text: length, loud: false };

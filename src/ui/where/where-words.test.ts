@@ -30,8 +30,8 @@ describe("the slack behind an end", () => {
     [slack(100_000), 40_000, "60 mm slack: the last try", true],
     [slack(100_000, 40_000), 40_000, "20 mm slack: no further try", true],
     [slack(30_000), 50_000, "0 mm slack: no further try", true],
-  ] as const)("%o, with %i lost here: %s", (told, lost, text, loud) => {
-    expect(slackWords(told, { lost: um(lost), spare: null })).toEqual({ text, loud });
+  ] as const)("%o, with %i lost here: %s", (reported, lost, text, loud) => {
+    expect(slackWords(reported, { lost: um(lost), spare: null })).toEqual({ text, loud });
   });
   it("is what somebody said at the bench, before what was planned", () => {
     expect(slackWords(slack(400_000), { lost: um(0), spare: um(40_000) }).text).toBe(

@@ -12,9 +12,11 @@ export function conditionWords(
   mm: (diameter: number) => string,
 ): string {
   const clauses = Object.entries(choice ?? {}).map(([id, options]) => {
-    const found = choices.find((one) => one.id === id);
-    const names = options.map((option) => found?.options.find((one) => one.id === option)?.name ?? option);
-    return `${(found?.name ?? id).toLowerCase()} ${names.join(" or ")}`;
+    const choice = choices.find((choice) => choice.id === id);
+    const names = options.map(
+      (option) => choice?.options.find((eachOption) => eachOption.id === option)?.name ?? option,
+    );
+    return `${(choice?.name ?? id).toLowerCase()} ${names.join(" or ")}`;
   });
   return [
     layer ? `${layer.kind} ${mm(layer.diameter.min)} to ${mm(layer.diameter.max)}` : null,
@@ -23,6 +25,6 @@ export function conditionWords(
     grip ? `${grip.join(" or ")} buffer` : null,
     without ? `without ${without.join(" and ")}` : null,
   ]
-    .filter((one) => one !== null)
+    .filter((name) => name !== null)
     .join("; ");
 }

@@ -10,7 +10,7 @@ export function heldWords(
   running: string | null = null,
   midRun = false,
 ): string | null {
-  const says = [
+  const lines = [
     ...(undone && undone.checks.length > 0
       ? [
           t("not-read", {
@@ -26,7 +26,7 @@ export function heldWords(
       ? [late.cleaved ? t("the-cleaved-end-has-stood-too") : t("the-has-run-out", { of: late.of })]
       : []),
   ];
-  return says.length > 0 ? says.join(" ") : null;
+  return lines.length > 0 ? lines.join(" ") : null;
 }
 
 /** One step that was passed without what it asks for, for a list of them. */

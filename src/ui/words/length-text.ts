@@ -91,21 +91,21 @@ export const figureText = (length: number, units: Units, tolerance: Tolerance = 
 
 /** `±1.0`, `+1.0 −0.5`, `at least −0.5`, or nothing where both sides are open. */
 export function toleranceText(plus: Length | null, minus: Length | null, units: Units): string {
-  const one = (length: Length) => (units === "in" ? formatInch(length) : mmText(length));
+  const write = (length: Length) => (units === "in" ? formatInch(length) : mmText(length));
   if (plus === null && minus === null) return "";
-  if (plus === minus && plus !== null) return `±${one(plus)}`;
+  if (plus === minus && plus !== null) return `±${write(plus)}`;
   return [
-    plus === null ? t("no-upper-limit") : `+${one(plus)}`,
-    minus === null ? t("no-lower-limit") : `−${one(minus)}`,
+    plus === null ? t("no-upper-limit") : `+${write(plus)}`,
+    minus === null ? t("no-lower-limit") : `−${write(minus)}`,
   ].join(" ");
 }
 
 /** `9.0 – 10.0`, `at least 9.0`, `at most 10.0`. */
 export function limitsText(min: Length | null, max: Length | null, units: Units): string {
-  const one = (length: Length) => (units === "in" ? formatInch(length) : mmText(length));
-  if (min !== null && max !== null) return `${one(min)} – ${one(max)}`;
-  if (min !== null) return t("at-least", { one: one(min) });
-  return max === null ? t("not-limited") : t("at-most", { one: one(max) });
+  const write = (length: Length) => (units === "in" ? formatInch(length) : mmText(length));
+  if (min !== null && max !== null) return `${write(min)} – ${write(max)}`;
+  if (min !== null) return t("at-least", { one: write(min) });
+  return max === null ? t("not-limited") : t("at-most", { one: write(max) });
 }
 
 /** How many people say a core: single-mode 9/125. */

@@ -24,7 +24,7 @@ const pair = compileRunSheet({
   choices: {},
   tools,
 });
-const line = (sheet: typeof cord, step: string) => sheet.lines.find((one) => one.step.id === step) as Line;
+const line = (sheet: typeof cord, step: string) => sheet.lines.find((line) => line.step.id === step) as Line;
 
 describe("a figure in words", () => {
   it("a second mark is worked to from the end, says how far further on, and warns of the slip", () => {

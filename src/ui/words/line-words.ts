@@ -85,7 +85,7 @@ export function figureWords(sheet: RunSheet, line: Line, units: Units): FigureWo
             ? null
             : ownText,
       firstTime ? previousText : null,
-    ].filter((one) => one !== null),
+    ].filter((part) => part !== null),
     tolerance: toleranceText(own.plus, own.minus, units),
   };
 }
@@ -171,5 +171,5 @@ export function stepNotes({ step }: Line, units: Units): string[] {
     count ? `${span(count)} ${count.of}` : null,
     seconds ? `${span(seconds)} seconds` : null,
     setting ? settingText(setting, units) : null,
-  ].filter((one) => one !== null);
+  ].filter((part) => part !== null);
 }

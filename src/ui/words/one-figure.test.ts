@@ -20,8 +20,8 @@ describe("one cut in inches, of every style on every cable", () => {
   it("is one fraction: big, on the band, said the other way and read aloud", () => {
     for (const { name, sheet, line, figure, words } of figures) {
       const onBand = fromEndText(figure, "in");
-      const told = figure.workFromOwn ? words.also.join() : words.shown.main;
-      expect([name, told]).toEqual([name, figure.workFromOwn ? expect.stringContaining(onBand) : onBand]);
+      const reported = figure.workFromOwn ? words.also.join() : words.shown.main;
+      expect([name, reported]).toEqual([name, figure.workFromOwn ? expect.stringContaining(onBand) : onBand]);
       expect([name, stepAloud(sheet, line, "in")]).toEqual([name, expect.stringContaining(words.shown.main)]);
       for (const other of sheet.lines) {
         const also = figureWords(sheet, other, "in")?.also.join() ?? "";

@@ -19,10 +19,10 @@ const KINDS = [
   "unanswered",
 ] as const satisfies readonly OpenTold["kind"][];
 
-function pointName({ kind, what, leg }: OpenTold): string {
-  if (kind === "bad") return what.toLowerCase();
-  if (kind === "unanswered") return what.replace(/\?$/, "").toLowerCase();
-  return leg ? t("leg-2", { what, leg }) : what;
+function pointName({ kind, what: subject, leg }: OpenTold): string {
+  if (kind === "bad") return subject.toLowerCase();
+  if (kind === "unanswered") return subject.replace(/\?$/, "").toLowerCase();
+  return leg ? t("leg-2", { what: subject, leg }) : subject;
 }
 
 /** What keeps an end from being in, by name, a line for each kind of thing: `Out: cleave length`. */

@@ -5,12 +5,12 @@ import { type Dispatch, type SetStateAction, useCallback, useEffect, useState } 
 const PREFIX = "arlent:";
 
 /** Reads what was kept: undefined where it is not of the kind asked for. */
-type Take<T> = (kept: unknown) => T | undefined;
+type Take<T> = (stored: unknown) => T | undefined;
 
-export const yesOrNo: Take<boolean> = (kept) => (typeof kept === "boolean" ? kept : undefined);
-export const textKept: Take<string> = (kept) => (typeof kept === "string" ? kept : undefined);
+export const yesOrNo: Take<boolean> = (stored) => (typeof stored === "boolean" ? stored : undefined);
+export const textKept: Take<string> = (stored) => (typeof stored === "string" ? stored : undefined);
 
-function kept<T>(key: string, take: Take<T>): T | undefined {
+function stored<T>(key: string, take: Take<T>): T | undefined {
   try {
     const text = sessionStorage.getItem(PREFIX + key);
     return text === null ? undefined : take(JSON.parse(text));
@@ -33,7 +33,7 @@ export function useKept<T extends string | number | boolean | null>(
   const [value, setValue] = useState<T>(initial);
   // Only once the page is there: what the server drew knows nothing of this window.
   useEffect(() => {
-    const before = kept(key, take);
+    const before = stored(key, take);
     if (before !== undefined) setValue(before);
   }, [key, take]);
   const change = useCallback<Dispatch<SetStateAction<T>>>(

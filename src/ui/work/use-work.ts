@@ -66,16 +66,16 @@ export function useWork({ id, sheet, rule, initial, onDone }: Work) {
   const [unsettled, setUnsettled] = useState<readonly string[]>([]);
   /** What is counted at the step in hand; kept on the device until the step is left. */
   const passes = `${state.reworks}/${JSON.stringify(state.attempts)}`;
-  const [kept, setKept] = useKept<string>(`count/${id}`, "", textOf);
+  const [saved, setKept] = useKept<string>(`count/${id}`, "", textOf);
   /** What the step still asks for, told at the first press; a second press passes it by. */
-  const [held, setHeld] = useState<Held | null>(null);
+  const [held, setHeld] = useState<StepBlocker | null>(null);
   /** The sheet as this end has it: by the figures of its last rework, if any. */
   const trim = useMemo(() => trimming(sheet, state), [sheet, state]);
   const drawn = useMemo(() => trim?.sheet ?? reworkedSheet(sheet, state), [sheet, state, trim]);
   const line = trim?.line ?? mustHoldAt(drawn.lines, Math.min(state.at, sheet.lines.length - 1));
   const countsAt = `${line.step.id}/${passes}`;
-  const count = kept.startsWith(`${countsAt} `)
-    ? Number(kept.slice(countsAt.length + 1))
+  const count = saved.startsWith(`${countsAt} `)
+    ? Number(saved.slice(countsAt.length + 1))
     : (state.counted[line.step.id] ?? 0);
   const all = useMemo(() => standings(sheet, state, rule), [sheet, state, rule]);
   const here = useMemo(() => all.filter(({ check }) => check.step === line.step.id), [all, line]);
@@ -117,7 +117,7 @@ export function useWork({ id, sheet, rule, initial, onDone }: Work) {
   const forgotten = useMemo(() => forgottenParts(sheet, state), [sheet, state]);
   const misordered = useMemo(() => outOfOrder(sheet, state), [sheet, state]);
   /** What the step in hand still asks for, or that its time has run out; null where nothing holds it. */
-  const holding = (): Omit<Held, "at"> | null => {
+  const holding = (): Omit<StepBlocker, "at"> | null => {
     const late = runningClocks(sheet, state).find(
       ({ until, startedAt, seconds }) =>
         until === line.index && serverNow() > Date.parse(startedAt) + seconds * 1000,
@@ -130,10 +130,10 @@ export function useWork({ id, sheet, rule, initial, onDone }: Work) {
         (!isHandsFree(line.step) || !onDone) &&
         serverNow() < Date.parse(startedAt) + seconds * 1000,
     );
-    const says = heldWords(undone, late ?? null, timer ? line.step.title : null, isMidRun(sheet));
+    const message = heldWords(undone, late ?? null, timer ? line.step.title : null, isMidRun(sheet));
     const usual =
       undone && undone.checks.length > 0 ? "read" : undone?.asks ? "answer" : timer ? "wait" : null;
-    return says === null ? null : { says, usual };
+    return message === null ? null : { message, usual };
   };
   /** What leaving the step logs: what it used up and broke off, and the end of a time that is over. */
   const leave = () => {
@@ -209,8 +209,9 @@ export function useWork({ id, sheet, rule, initial, onDone }: Work) {
     add(restartEvent(sheet, part.id));
   };
   /** A forgotten part threaded over the cleaved end: what follows is a fresh cleave. */
-  const threadOver = (one: Forgotten) => {
-    if (one.overFace !== null) for (const event of overFaceEvents(sheet, one, one.overFace)) add(event);
+  const threadOver = (missing: Forgotten) => {
+    if (missing.overFace !== null)
+      for (const event of overFaceEvents(sheet, missing, missing.overFace)) add(event);
   };
   /** Parts taken off and threaded on again, in this order. */
   const putAgain = (parts: readonly string[]) => {
@@ -253,7 +254,7 @@ export function useWork({ id, sheet, rule, initial, onDone }: Work) {
     /** What taking the last act back undoes; null where there is nothing to take back. */
     count,
     setCount: (next: number) => setKept(`${countsAt} ${Math.max(0, next)}`),
-    undoes: lastAct ? actText(sheet, lastAct.what) : null,
+    undoes: lastAct ? actText(sheet, lastAct.body) : null,
     trim,
     unsettled,
     setUnsettled,
@@ -269,12 +270,12 @@ export function useWork({ id, sheet, rule, initial, onDone }: Work) {
   };
 }
 
-const textOf = (kept: unknown) => (typeof kept === "string" ? kept : undefined);
+const textOf = (saved: unknown) => (typeof saved === "string" ? saved : undefined);
 
 /** What holds a step: told at the first press, with the usual way on. */
-interface Held {
+interface StepBlocker {
   readonly at: string;
-  readonly says: string;
+  readonly message: string;
   readonly usual: "read" | "answer" | "wait" | null;
 }
 

@@ -28,7 +28,7 @@ export default async function EntryPage({ params, searchParams }: Context) {
     <EntryView
       entry={entry}
       procedure={procedure}
-      going={procedures.find((one) => one.id === throughId(id)) ?? null}
+      going={procedures.find((procedure) => procedure.id === throughId(id)) ?? null}
       cables={cables.filter(({ construction }) => constructions.includes(construction))}
       tools={tools}
       cautions={cautions}

@@ -18,8 +18,8 @@ interface AimProps {
 export default async function AimPage({ searchParams }: AimProps) {
   const prefs = readPrefs((await cookies()).get(PREFS_COOKIE)?.value);
   const people = signers(theStore());
-  const { person: asked } = await searchParams;
-  const wanted = typeof asked === "string" ? asked : (prefs.person ?? "");
+  const { person: personId } = await searchParams;
+  const wanted = typeof personId === "string" ? personId : (prefs.person ?? "");
   const person = personBy(people, wanted) ?? people[0] ?? null;
   return (
     <AimView

@@ -21,11 +21,13 @@ type Context = { params: Promise<{ id: string; piece: string }> };
 export default async function PiecePage({ params }: Context) {
   const { id, piece: pieceId } = await params;
   const store = theStore();
-  const found = findPiece(store, id, pieceId);
-  if (!found) notFound();
-  const { job, piece, cable, problem } = found;
+  const match = findPiece(store, id, pieceId);
+  if (!match) notFound();
+  const { job, piece, cable, problem } = match;
   if (!cable || problem !== null)
-    return <PieceTrouble job={job} name={piece.plan.name} says={problem ?? t("its-cable-is-not-on-the")} />;
+    return (
+      <PieceTrouble job={job} name={piece.plan.name} message={problem ?? t("its-cable-is-not-on-the")} />
+    );
   return (
     <>
       <Fresh seen={pulse(store).n} />

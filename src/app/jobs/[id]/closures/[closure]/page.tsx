@@ -45,7 +45,7 @@ export default async function ClosurePage({ params }: Context) {
         job={{ id: job.id, name: job.name }}
         entry={entry}
         procedure={procedure}
-        going={procedures.find((one) => one.id === throughId(entry.id)) ?? null}
+        going={procedures.find((procedure) => procedure.id === throughId(entry.id)) ?? null}
         cables={cables.filter(({ construction }) => constructions.includes(construction))}
         tools={tools}
         cautions={cautions}

@@ -24,7 +24,7 @@ export default async function EditEntry({ params, searchParams }: EditProps) {
   if (!entries.some((entry) => entry.id === id)) notFound();
   const document: EntryDocument = JSON.parse(documentText(store, "entry", id));
   // An entry comes to procedures by its id: a copy keeps clear of those too.
-  const taken = [...entries, ...procedures].map((one) => one.id);
+  const taken = [...entries, ...procedures].map((entry) => entry.id);
   return (
     <EntryEditor
       initial={copy ? copyOf(document, taken) : document}
