@@ -9,6 +9,8 @@ const zRefusal = z.strictObject({
   error: z.strictObject({
     code: z.enum(Object.keys(STATUS_OF) as [keyof typeof STATUS_OF]),
     message: z.string().min(1),
+    key: z.string().min(1).optional(),
+    params: z.record(z.string(), z.union([z.string(), z.number()])).optional(),
     path: z.array(z.union([z.string(), z.number()])),
     also: z.array(z.unknown()).optional(),
   }),

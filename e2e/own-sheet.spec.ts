@@ -40,7 +40,7 @@ test("a list that is wrong is refused by its row, and nothing is drafted", async
   await page.getByLabel(/^Its lengths/).fill("jacket,end,61,mm\nbuffer,moon,39,mm");
   await page.getByRole("button", { name: "Draft it" }).click();
   await expect(page.getByRole("main").getByRole("alert")).toContainText(
-    "Row 2, “buffer”: found the datum “moon”",
+    "Row 2, “buffer”: “moon” is no datum here",
   );
 });
 

@@ -1,3 +1,5 @@
+import "@/messages/speak";
+
 import { join } from "node:path";
 import { problemOf } from "@/core";
 import { backupInto, backupName } from "@/service/keeping/backup";

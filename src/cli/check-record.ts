@@ -1,3 +1,5 @@
+import "@/messages/speak";
+
 import { readFileSync } from "node:fs";
 import { parseArgs } from "node:util";
 import { problemOf, type RecordFinding } from "@/core";

@@ -1,6 +1,9 @@
+import "@/messages/speak";
+
 import { createInterface } from "node:readline";
 import { text } from "node:stream/consumers";
 import { compute, InputError, problemOf } from "@/core";
+import { say, t } from "@/messages/service";
 
 /** Answers one JSON text. Bad input becomes an error object. */
 async function answer(
@@ -20,7 +23,7 @@ function parse(json: string): unknown {
   try {
     return JSON.parse(json);
   } catch (cause) {
-    throw new InputError("not-json", "The input is not JSON.", [], { cause });
+    throw new InputError("not-json", say("the-input-is-not-json"), [], { cause });
   }
 }
 
@@ -31,7 +34,7 @@ async function main(argv: readonly string[]): Promise<number> {
   const strange = argv.find((arg) => arg.startsWith("--") && arg !== "--lines");
   if (strange) {
     print({
-      error: { code: "unknown-flag", message: `The only flag is --lines, not ${strange}.`, path: [] },
+      error: { code: "unknown-flag", message: t("the-only-flag-is-lines-not", { strange }), path: [] },
     });
     return 2;
   }

@@ -1,3 +1,5 @@
+import "@/messages/speak";
+
 import { existsSync } from "node:fs";
 import { rebuild } from "@/service/keeping/rebuild";
 import { databaseFile, openStore } from "@/service/the-store";

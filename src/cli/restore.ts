@@ -1,3 +1,5 @@
+import "@/messages/speak";
+
 import { problemOf } from "@/core";
 import { restore } from "@/service/keeping/restore";
 import { databaseFile } from "@/service/the-store";

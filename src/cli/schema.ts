@@ -1,3 +1,5 @@
+import "@/messages/speak";
+
 import { writeFileSync } from "node:fs";
 import { jsonSchemas } from "@/core";
 

@@ -1,3 +1,5 @@
+import "@/messages/speak";
+
 import { parseArgs } from "node:util";
 import { problemOf } from "@/core";
 import { openToLook } from "@/service/keeping/open-to-look";

@@ -21,6 +21,7 @@ export { type BatchEnd, nextInBatch } from "./batch/next";
 export { planBatch, type Schedule, scheduleIn } from "./batch/schedule";
 export { type Stage, stagesOf } from "./batch/stages";
 export { type Worked, workedIn } from "./batch/worked";
+export { VIOLATIONS } from "./bench/violation";
 export { walk, walkWithWays } from "./bench/walk";
 export {
   BESIDE,
@@ -206,7 +207,7 @@ export { asWritten, check, problemOf } from "./problem/check";
 export { type ErrorCode, isErrorCode, STATUS_OF } from "./problem/codes";
 export { mustHold, mustHoldAt } from "./problem/held";
 export { hasLists, isRecord } from "./problem/is-record";
-export { InputError, type Outcome, ok, type Problem, refuse } from "./problem/problem";
+export { asError, InputError, type Outcome, ok, type Problem, refuse } from "./problem/problem";
 export type { Condition, Picked } from "./procedure/condition";
 export { cablesFor, type Misfit, misfits, proceduresFor, type Style, styleOf } from "./procedure/fit";
 export { liftedProcedure, renamedProcedure } from "./procedure/lift";

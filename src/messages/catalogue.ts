@@ -39,3 +39,20 @@ export function catalogue<const Messages extends Readonly<Record<string, string>
     return typeof text === "string" ? text : String(text);
   };
 }
+
+/** A sentence with what it is made of: for a refusal, which programs read by its key and values. */
+export interface Saying {
+  /** Room and key, as `core/no-such-part`. */
+  readonly key: string;
+  readonly values: Values;
+  readonly text: string;
+}
+
+/** The messages of a room as a function from key and values to a sentence that keeps both. */
+export function sayings<const Messages extends Readonly<Record<string, string>>>(
+  room: string,
+  english: Messages,
+): (key: keyof Messages & string, values?: Values) => Saying {
+  const t = catalogue(room, english);
+  return (key, values = {}) => ({ key: `${room}/${key}`, values, text: t(key, values) });
+}

@@ -4,7 +4,9 @@ import { join } from "node:path";
 import { IntlMessageFormat } from "intl-messageformat";
 import ts from "typescript";
 import { afterEach, describe, expect, it } from "vitest";
+import { InputError, problemOf, SUBJECTS, VIOLATIONS } from "@/core";
 import { catalogue } from "./catalogue";
+import { say } from "./core";
 import { setLanguage } from "./language";
 import { loadLanguage } from "./load";
 import { MADE_UP } from "./made-up";
@@ -34,7 +36,7 @@ function roomsOf(source: ts.SourceFile): Map<string, string> {
     const named = node.importClause?.namedBindings;
     if (!room || !named || !ts.isNamedImports(named)) return;
     for (const { name, propertyName } of named.elements)
-      if ((propertyName ?? name).text === "t") rooms.set(name.text, room);
+      if (["t", "say"].includes((propertyName ?? name).text)) rooms.set(name.text, room);
   });
   return rooms;
 }
@@ -79,6 +81,9 @@ function argumentsOf(message: string): Set<string> {
   return names;
 }
 
+/** Rooms whose keys are the codes of a closed list in the core, and that list. */
+const BY_CODE: Readonly<Record<string, readonly string[]>> = { violations: VIOLATIONS, looks: SUBJECTS };
+
 const rooms = new Map<string, Messages>(
   readdirSync(ENGLISH_FOLDER).map((file) => [
     file.replace(".json", ""),
@@ -92,7 +97,10 @@ const uses = filesUnder(SOURCE)
 describe("the messages", () => {
   it("are all used, and none is asked for that is not there", () => {
     expect(uses.length).toBeGreaterThan(1_000);
-    const used = new Set(uses.map(({ room, key }) => `${room}/${key}`));
+    const used = new Set([
+      ...uses.map(({ room, key }) => `${room}/${key}`),
+      ...Object.entries(BY_CODE).flatMap(([room, codes]) => codes.map((code) => `${room}/${code}`)),
+    ]);
     const there = [...rooms].flatMap(([room, messages]) =>
       Object.keys(messages).map((key) => `${room}/${key}`),
     );
@@ -144,6 +152,31 @@ describe("what a page says", () => {
     );
     const texts = files.filter((file) => /\.tsx?$/.test(file) && !file.includes(".test.")).flatMap(textsIn);
     expect(texts).toEqual([]);
+  });
+});
+
+describe("a refusal", () => {
+  it("names its sentence in the messages: no text of it is in the code", () => {
+    const literal = filesUnder(SOURCE)
+      .filter((file) => /\.tsx?$/.test(file) && !file.includes(".test."))
+      .flatMap((file) => {
+        const text = readFileSync(file, "utf8");
+        return [...text.matchAll(/new InputError\(\s*"[\w-]+",\s*["`]/g)].map(
+          ([match]) => `${file}: ${match}`,
+        );
+      });
+    expect(literal).toEqual([]);
+  });
+  it("keeps its code, key, values and path beside the sentence, for whoever says it in another language", () => {
+    expect(
+      problemOf(new InputError("unknown-part", say("no-part-on-this-sheet", { part: "boot" }), ["part"])),
+    ).toEqual({
+      code: "unknown-part",
+      key: "core/no-part-on-this-sheet",
+      params: { part: "boot" },
+      message: "No part “boot” on this sheet.",
+      path: ["part"],
+    });
   });
 });
 

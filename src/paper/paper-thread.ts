@@ -1,6 +1,6 @@
 import { join } from "node:path";
 import { Worker } from "node:worker_threads";
-import { InputError, type Problem, type RecordDocument, type RunSheet } from "@/core";
+import { asError, type Problem, type RecordDocument, type RunSheet } from "@/core";
 
 /** A record to be set on paper, with its run sheet and its photographs by their hash. */
 export interface PaperRecord {
@@ -63,8 +63,7 @@ function thread(): Thread {
     if (waiting.size === 0) worker.unref();
     if ("bytes" in answer) write?.done(answer.bytes);
     else if ("problem" in answer) {
-      const { code, message, path } = answer.problem;
-      write?.failed(new InputError(code, message, path));
+      write?.failed(asError(answer.problem));
     } else write?.failed(new Error(answer.failed));
   });
   worker.on("error", end);

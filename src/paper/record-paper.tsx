@@ -2,6 +2,7 @@ import { Document, Font, Image, Page, renderToBuffer, StyleSheet, Text, View } f
 import type { ReactElement } from "react";
 import { FAULT_NAMES, InputError, onLeg, type RecordDocument, type RunSheet } from "@/core";
 import { t } from "@/messages/paper";
+import { say } from "@/messages/service";
 import { confirmationText, figuresStand } from "@/ui/words/figures-stand";
 import { legsText } from "@/ui/words/legs-text";
 import { coreText } from "@/ui/words/length-text";
@@ -161,12 +162,12 @@ function mustBePrintable(records: readonly RecordDocument[]): void {
   if (missing.length > 0)
     throw new InputError(
       "script",
-      `The PDF has no letters for ${missing
-        .slice(0, 12)
-        .map((quoted) => `“${quoted}”`)
-        .join(
-          ", ",
-        )}. Print the record's page from the browser instead: it takes whatever letters this machine has.`,
+      say("the-pdf-has-no-letters-for-print", {
+        missing: missing
+          .slice(0, 12)
+          .map((quoted) => `“${quoted}”`)
+          .join(", "),
+      }),
     );
 }
 

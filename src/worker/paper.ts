@@ -1,11 +1,10 @@
+import "@/messages/speak";
+
 import { constants, setPriority } from "node:os";
 import { parentPort } from "node:worker_threads";
 import { problemOf } from "@/core";
-import { speakAsSet } from "@/messages/load";
 import type { PaperAnswer, PaperAsked, PaperRecord } from "@/paper/paper-thread";
 import { pagesPdf, recordsPdf } from "@/paper/record-paper";
-
-speakAsSet();
 
 // Whoever asks for anything else comes first. Elsewhere than here the whole server would stand back, not this thread alone.
 if (process.platform === "linux") setPriority(constants.priority.PRIORITY_BELOW_NORMAL);

@@ -1,12 +1,13 @@
 import { z } from "zod";
 import { check, zUuid } from "@/core";
+import { t } from "@/messages/service";
 import type { Act } from "@/service/act";
 import { recordNow } from "@/service/clock";
 import { theStore } from "@/service/the-store";
 import { jsonBody } from "./answer";
 
 /** Who is working at the device that asks, where that was said; beside whatever else is sent. */
-const zBy = zUuid("A person's id must be a UUID").nullable().default(null);
+const zBy = zUuid(t("a-persons-id-must-be-a-uuid")).nullable().default(null);
 
 export const zActing = z.looseObject({ by: zBy });
 

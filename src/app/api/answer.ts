@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { InputError, problemOf, STATUS_OF } from "@/core";
+import { say } from "@/messages/service";
 import { troubleOf } from "@/service/the-store";
 
 /** The largest body taken: far above anything a bench or a planner sends. */
@@ -92,14 +93,14 @@ export function failure(error: unknown): Response {
 export async function jsonBody(request: Request, limit = BODY_LIMIT): Promise<unknown> {
   mustBeOwnSite(request);
   if (!/^application\/json\b/i.test(request.headers.get("content-type") ?? ""))
-    throw new InputError("not-json-type", "Send JSON, with content-type application/json.");
+    throw new InputError("not-json-type", say("send-json-with-content-type-application-json"));
   const text = (await limitedBody(request, limit)).toString("utf8");
   try {
     return JSON.parse(text);
   } catch (cause) {
     throw new InputError(
       "not-json",
-      text.trim() === "" ? "The body is empty; send JSON." : "The body is not JSON.",
+      text.trim() === "" ? say("the-body-is-empty-send-json") : say("the-body-is-not-json"),
       [],
       { cause },
     );
@@ -118,11 +119,11 @@ export async function bytesBody(request: Request, limit: number): Promise<Buffer
 function mustBeOwnSite(request: Request): void {
   const origin = request.headers.get("origin");
   if (origin && hostOf(origin) !== request.headers.get("host"))
-    throw new InputError("foreign-origin", "This request comes from another site.");
+    throw new InputError("foreign-origin", say("this-request-comes-from-another-site"));
 }
 
 async function limitedBody(request: Request, limit: number): Promise<Buffer> {
-  const tooLarge = new InputError("too-large", `The body must be at most ${limit / 1024} kB.`);
+  const tooLarge = new InputError("too-large", say("the-body-must-be-at-most-kb", { value: limit / 1024 }));
   if (Number(request.headers.get("content-length") ?? 0) > limit) throw tooLarge;
   const chunks: Uint8Array[] = [];
   let size = 0;

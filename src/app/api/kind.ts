@@ -1,4 +1,5 @@
 import { InputError } from "@/core";
+import { say } from "@/messages/service";
 
 const KINDS = { procedures: "procedure", cables: "cable", entries: "entry" } as const;
 
@@ -7,5 +8,7 @@ const isKept = (path: string): path is keyof typeof KINDS => Object.hasOwn(KINDS
 /** Which kind of document a path names. @throws InputError `not-found`. */
 export function kindOf(path: string): (typeof KINDS)[keyof typeof KINDS] {
   if (isKept(path)) return KINDS[path];
-  throw new InputError("not-found", `The shelf has ${Object.keys(KINDS).join(", ")}.`, ["kind"]);
+  throw new InputError("not-found", say("the-shelf-has", { Object: Object.keys(KINDS).join(", ") }), [
+    "kind",
+  ]);
 }

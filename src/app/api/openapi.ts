@@ -69,7 +69,7 @@ export function openApi(): Json {
       title: "Arlent",
       version: PROGRAM.replace(/^\D+/, ""),
       description:
-        "Lengths are millimetres with at most three decimals. A refusal answers {error: {code, message, path}}; its code is one of a closed list, each with one status.",
+        "Lengths are millimetres with at most three decimals. A refusal answers {error: {code, message, path}}; its code is one of a closed list, each with one status. Where the sentence is one of the messages, key names it and params are the values in it.",
     },
     paths,
     components: {
@@ -80,6 +80,8 @@ export function openApi(): Json {
           properties: {
             code: { enum: Object.keys(STATUS_OF) },
             message: { type: "string" },
+            key: { type: "string" },
+            params: { type: "object", additionalProperties: { type: ["string", "number"] } },
             path: { type: "array", items: { type: ["string", "integer"] } },
             also: { type: "array", items: { type: "object" } },
           },

@@ -1,3 +1,4 @@
+import { say } from "@/messages/core";
 import { advise } from "../advice/advise";
 import { isAdvised, mustFollow, sameEvent } from "../advice/take";
 import type { Rule } from "../conformance/conformance";
@@ -61,20 +62,14 @@ export function mustAccept(
   purpose: Purpose = "work",
 ): void {
   if (state.unread > 0 && !afterSigning(event))
-    throw new InputError(
-      "newer",
-      "Something on this end was written by a newer version of Arlent. Continue it there; here it can be viewed and corrected.",
-    );
+    throw new InputError("newer", say("something-on-this-end-was-written-by"));
   const undoes = event.kind === "take-back" && state.acts.at(-1)?.body.kind === "sign";
   if (state.signed && !afterSigning(event) && !undoes)
-    throw new InputError(
-      "signed",
-      `This end was signed off by ${state.signed.name}. Nothing more can be added to it.`,
-    );
+    throw new InputError("signed", say("this-end-was-signed-off-by-nothing", { signed: state.signed.name }));
   switch (event.kind) {
     case "thread":
       if (!sheet.parts.some(({ id }) => id === event.part))
-        throw new InputError("unknown-part", `No part “${event.part}” on this sheet.`, ["part"]);
+        throw new InputError("unknown-part", say("no-part-on-this-sheet", { part: event.part }), ["part"]);
       return;
     case "step":
       mustReach(sheet, state, event.to);
@@ -82,51 +77,52 @@ export function mustAccept(
     case "reading": {
       const check = sheet.checks.find(({ id }) => id === event.check);
       if (!check)
-        throw new InputError("unknown-check", `No length “${event.check}” on this sheet.`, ["check"]);
+        throw new InputError("unknown-check", say("no-length-on-this-sheet", { check: event.check }), [
+          "check",
+        ]);
       if (event.value < 0 && !canBeNegative(check))
         throw new InputError(
           "negative",
-          `“${check.name}” cannot be negative: enter a length of 0 or more, for example ${formatMm(check.nominal)}.`,
+          say("cannot-be-negative-enter-a-length-of", {
+            check: check.name,
+            nominal: formatMm(check.nominal),
+          }),
           ["value"],
         );
       if (purpose === "work" && event.instrument.id === SIMULATED.id)
-        throw new InputError(
-          "simulated",
-          "A real end takes no simulated readings. Practise on a practice end of the same sheet.",
-          ["instrument"],
-        );
+        throw new InputError("simulated", say("a-real-end-takes-no-simulated-readings"), ["instrument"]);
       for (const figure of ["resolution", "repeatability"] as const)
         if (event.instrument[figure] < 0 || event.instrument[figure] > COARSEST)
           throw new InputError(
             "bad-input",
-            `No instrument has a ${figure} of ${formatMm(event.instrument[figure])} mm.`,
+            say("no-instrument-has-a-of-mm", { figure, length: formatMm(event.instrument[figure]) }),
             ["instrument", figure],
           );
       return;
     }
     case "strike":
       if (!state.readings.some(({ id }) => id === event.reading))
-        throw new InputError(
-          "unknown-reading",
-          "That reading is not on this end, or is struck out already.",
-          ["reading"],
-        );
+        throw new InputError("unknown-reading", say("that-reading-is-not-on-this-end"), ["reading"]);
       return;
     case "answer": {
       const judgement = sheet.lines
         .flatMap(({ step }) => judgementOf(step) ?? [])
         .find(({ id }) => id === event.judgement);
       if (!judgement?.answers.some(({ id }) => id === event.answer))
-        throw new InputError("unknown-answer", `“${event.judgement}” has no answer “${event.answer}”.`, [
-          "answer",
-        ]);
+        throw new InputError(
+          "unknown-answer",
+          say("has-no-answer", { judgement: event.judgement, answer: event.answer }),
+          ["answer"],
+        );
       if (event.seen && !judgement.colours)
-        throw new InputError("bad-input", `“${judgement.asks}” is not answered by colours.`, ["seen"]);
+        throw new InputError("bad-input", say("is-not-answered-by-colours", { asks: judgement.asks }), [
+          "seen",
+        ]);
       return;
     }
     case "retry":
       if (event.leg !== undefined && !sheet.cable.legs.includes(event.leg))
-        throw new InputError("unknown-leg", `This cable has no leg “${event.leg}”.`, ["leg"]);
+        throw new InputError("unknown-leg", say("this-cable-has-no-leg", { leg: event.leg }), ["leg"]);
       if (!isAdvised(sheet, state, rule, event)) mustBeOffered(sheet, state, rule, event);
       return;
     case "restart":
@@ -140,7 +136,7 @@ export function mustAccept(
       return;
     case "trimmed":
       if (state.inHand?.leg !== event.leg || state.inHand.trimmed)
-        throw new InputError("wrong-rework", "No rework in hand asks for this end to be trimmed.", ["leg"]);
+        throw new InputError("wrong-rework", say("no-rework-in-hand-asks-for-this"), ["leg"]);
       return;
     case "fault":
       mustBeThere(sheet, state, event);
@@ -149,26 +145,29 @@ export function mustAccept(
     case "counted":
     case "timer":
       if (!sheet.lines.some(({ step }) => step.id === event.step))
-        throw new InputError("unknown-step", `No step “${event.step}” on this sheet.`, ["step"]);
+        throw new InputError("unknown-step", say("no-step-on-this-sheet", { step: event.step }), ["step"]);
       return;
     case "sign":
       if (event.outcome === "kept") mustBeOn(sheet, state);
       if (shardsMissing(state) > 0 && !event.missingShards)
         throw new InputError(
           "shards",
-          `${shardsMissing(state)} of ${state.shards.made} shards not seen into the bin. Find it, or say why the end is signed without it.`,
+          say("of-shards-not-seen-into-the-bin", {
+            shardsMissing: shardsMissing(state),
+            made: state.shards.made,
+          }),
           ["missingShards"],
         );
       return;
     case "shards":
       if (event.step !== undefined && !sheet.lines.some(({ step }) => step.id === event.step))
-        throw new InputError("unknown-step", `No step “${event.step}” on this sheet.`, ["step"]);
+        throw new InputError("unknown-step", say("no-step-on-this-sheet", { step: event.step }), ["step"]);
       return;
     case "park":
       if (event.on === (state.parked !== null))
         throw new InputError(
           "bad-input",
-          event.on ? "This end is parked already." : "This end is not parked.",
+          event.on ? say("this-end-is-parked-already") : say("this-end-is-not-parked"),
           ["on"],
         );
       return;
@@ -187,27 +186,28 @@ function mustBeLast(
 ): void {
   const last = acts.at(-1);
   const same = last?.event === event && [...last.with].sort().join() === [...also].sort().join();
-  if (!same)
-    throw new InputError("too-late", "Other work was done since, so this can no longer be undone.", [
-      "event",
-    ]);
+  if (!same) throw new InputError("too-late", say("other-work-was-done-since-so-this"), ["event"]);
 }
 
 /** A fault is seen on a leg of the cable, on a feature that is made: an end or a mark. */
 function mustBeThere(sheet: RunSheet, state: EndState, event: Extract<EndEvent, { kind: "fault" }>): void {
   if (!sheet.cable.legs.includes(event.leg))
-    throw new InputError("unknown-leg", `This cable has no leg “${event.leg}”.`, ["leg"]);
+    throw new InputError("unknown-leg", say("this-cable-has-no-leg", { leg: event.leg }), ["leg"]);
   const feature = presentFeatures(sheet, state.reached).find(({ id }) => id === event.feature);
   if (!feature)
-    throw new InputError("unknown-feature", `No “${event.feature}” is made on this end.`, ["feature"]);
+    throw new InputError("unknown-feature", say("no-is-made-on-this-end", { feature: event.feature }), [
+      "feature",
+    ]);
   if (
     (event.what === "lost") !== (feature.kind === "mark") ||
     (event.what !== "lost" && feature.kind !== "end")
   )
-    throw new InputError("wrong-fault", `A ${feature.kind} cannot be called “${event.what}”.`, ["what"]);
+    throw new InputError("wrong-fault", say("a-cannot-be-called", { kind: feature.kind, what: event.what }), [
+      "what",
+    ]);
   const cleaned = sheet.lines.some(({ index, step }) => index < state.reached && step.kind === "clean");
   if (event.on && event.what === "dirty" && !cleaned)
-    throw new InputError("wrong-fault", "No glass is bare yet: wipe the cable clean and go on.", ["what"]);
+    throw new InputError("wrong-fault", say("no-glass-is-bare-yet-wipe-the"), ["what"]);
 }
 
 /** Beginning again for a forgotten part is for one that is due, is not on, and no longer goes on. */
@@ -219,13 +219,11 @@ function mustBeShutOut(
   if (
     !forgottenParts(sheet, state).some(({ part, shutOutBy }) => part.id === event.part && shutOutBy !== null)
   )
-    throw new InputError("wrong-restart", `“${event.part}” is on, or can still be threaded on.`, ["part"]);
+    throw new InputError("wrong-restart", say("is-on-or-can-still-be-threaded", { part: event.part }), [
+      "part",
+    ]);
   if (!sameEvent(restartEvent(sheet, event.part), event))
-    throw new InputError(
-      "wrong-restart",
-      "What starting over takes has been worked out again. Look at it, then go on.",
-      ["to"],
-    );
+    throw new InputError("wrong-restart", say("what-starting-over-takes-has-been-worked"), ["to"]);
 }
 
 /** A retry is the next one its answer offers, goes where that says, and voids what comes after. */
@@ -237,15 +235,17 @@ function mustBeOffered(
 ): void {
   const { judgement, answer, leg } = event;
   if (judgement === null || answer === null)
-    throw new InputError("wrong-retry", "This end has no reason to be started over.", ["rule"]);
+    throw new InputError("wrong-retry", say("this-end-has-no-reason-to-be"), ["rule"]);
   const offers = retriesOffered(sheet, state, judgement, answer, leg);
   const offer = offers.find(({ left }) => left > 0);
   if (!offer)
     throw new InputError(
       "limit",
       offers.length > 0
-        ? `Nothing is left to try: ${offers.map(({ rule, used }) => `${rule.name} ${used} of ${rule.most}`).join(", ")}.`
-        : "This answer offers no way to try again.",
+        ? say("nothing-is-left-to-try", {
+            offers: offers.map(({ rule, used }) => `${rule.name} ${used} of ${rule.most}`).join(", "),
+          })
+        : say("this-answer-offers-no-way-to-try"),
       ["rule"],
     );
   // A retry by the fresh sheet's figures would leave the end short: cuts are computed from where everything lies.
@@ -255,21 +255,21 @@ function mustBeOffered(
   if (isCut)
     throw new InputError(
       "wrong-retry",
-      `“${offer.rule.name}” cuts the end again: take the rework, with its figures.`,
+      say("cuts-the-end-again-take-the-rework", { rule: offer.rule.name }),
       ["rule"],
     );
   const expected = retryEvent(sheet, offer, judgement, answer, leg);
   if (!sameEvent(expected, event))
     throw new InputError(
       "wrong-retry",
-      `What comes next is: ${offer.rule.name}, from step ${expected.to + 1}.`,
+      say("what-comes-next-is-from-step", { rule: offer.rule.name, value: expected.to + 1 }),
       ["to"],
     );
 }
 
 function mustReach(sheet: RunSheet, state: EndState, to: number): void {
   if (to >= sheet.lines.length)
-    throw new InputError("unknown-step", `This sheet has ${sheet.lines.length} steps.`, ["to"]);
+    throw new InputError("unknown-step", say("this-sheet-has-steps", { lines: sheet.lines.length }), ["to"]);
   // Back is always open: a part that was forgotten is put on at its gate.
   if (to > state.at) mustBeOn(sheet, state, to);
 }

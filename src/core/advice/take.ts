@@ -1,3 +1,4 @@
+import { say } from "@/messages/core";
 import type { Rule } from "../conformance/conformance";
 import type { EndState, ReworkInHand } from "../end/state";
 import type { EndEvent, ReworkTaken } from "../event/event";
@@ -41,21 +42,17 @@ export function mustFollow(sheet: RunSheet, state: EndState, rule: Rule, event: 
   const { judgement, answer } = event.cause;
   const seen = judgement !== null && answer !== null ? { judgement, answer } : null;
   if (seen && state.answers[seen.judgement] !== seen.answer)
-    throw new InputError("wrong-rework", "That answer was not given on this end.", ["cause"]);
+    throw new InputError("wrong-rework", say("that-answer-was-not-given-on-this"), ["cause"]);
   const unsettled = event.cause.checks;
   const advice = advise(sheet, state, rule, seen, unsettled).find(({ leg }) => leg === event.leg);
   if (advice?.kind === "start-over" && advice.why === "used-up" && advice.rule)
     throw new InputError(
       "limit",
-      `Nothing is left to try: ${advice.rule.name} ${advice.rule.most} of ${advice.rule.most}.`,
+      say("nothing-is-left-to-try-of", { rule: advice.rule.name, most: advice.rule.most }),
       ["rule"],
     );
   if (advice?.kind !== "rework" || !sameEvent(reworkEvent(advice, event.plan), event))
-    throw new InputError(
-      "wrong-rework",
-      "The rework has been worked out again. Take the one shown for the end as it is now.",
-      ["places"],
-    );
+    throw new InputError("wrong-rework", say("the-rework-has-been-worked-out-again"), ["places"]);
 }
 
 /** Whether going back to the start is what the advice says, from where the end stands. */

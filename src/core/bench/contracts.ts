@@ -1,3 +1,4 @@
+import { t as lookText } from "@/messages/looks";
 import type { Subject } from "../procedure/physical";
 import { checksOf, type Step } from "../procedure/step";
 import { holdOf, turnsThatFit } from "../runsheet/worded";
@@ -69,35 +70,10 @@ const insert: Contract = (_, state, { has, due, placement }) => {
   if (adhesive?.dipped && !state.dipped) return ["not-dipped"];
   if (state.joint === "closed") return ["joint-closed"];
   const missing = due.before.find((subject) => !state.seen.has(subject));
-  if (missing) return ["look-missing", LOOKS[missing] ?? missing];
+  if (missing) return ["look-missing", lookText(missing)];
   return has("cleave") && !state.seen.has("face") && !due.seat.includes("seat-light")
     ? ["cleave-not-looked"]
     : null;
-};
-
-/** What a look is called where it is missing. */
-const LOOKS: Readonly<Record<string, string>> = {
-  tool: "whether the tool is ready",
-  stub: "at the stub's own face",
-  "at-stop": "whether the jacket edge stands at the end stop",
-  mate: "whether it will mate",
-  "joint-open": "whether the joint stands open",
-  "light-on": "whether the light is on",
-  edge: "whether the edge stands in the hole",
-  order: "which fibre goes where",
-  ends: "where the ends lie",
-  untouched: "whether the face touched anything",
-  "seat-light": "the light at the seat",
-  "seat-mark": "where the mark stands",
-  "seat-bow": "whether the fibre bows",
-  "seat-gap": "whether there is a gap",
-  "closed-light": "the light once the joint is closed",
-  "closed-lamp": "what the lamp says",
-  loss: "the loss",
-  crimp: "the crimp",
-  pulled: "whether the splice held the pull",
-  grip: "how the buffer grips",
-  "closed-bow": "whether the bow lasted",
 };
 
 /** Whether a step closes the joint: by its kind, or because it says so. */
@@ -110,7 +86,7 @@ const close: Contract = (step, state, course) => {
   if (has("insert") && has("cleave") && !state.inserted) return ["not-in"];
   if (!closes(step, state, course) || state.joint === "closed") return null;
   const missing = due.seat.find((subject) => !state.seen.has(subject));
-  if (missing) return ["seat-not-judged", LOOKS[missing] ?? missing];
+  if (missing) return ["seat-not-judged", lookText(missing)];
   return due.seat.includes("seat-light") && !state.seen.has("light-on") ? ["light-unknown"] : null;
 };
 
@@ -129,7 +105,7 @@ const closedLooks: Contract = (step, state, { due }) => {
   // What is crimped is looked at once it is.
   const here = due.closed.filter((subject) => subject !== "crimp" || step.kind === "cap");
   const missing = here.find((subject) => !state.seen.has(subject));
-  return missing ? ["closed-not-looked", LOOKS[missing] ?? missing] : null;
+  return missing ? ["closed-not-looked", lookText(missing)] : null;
 };
 
 const crimp: Contract = (step, state, course) => {
@@ -152,7 +128,7 @@ const heat: Contract = (step, state, { due, has, placement }) => {
   if (has("fuse") && !state.welded) return ["not-welded"];
   if (has("fuse") && !state.seen.has("weld")) return ["weld-not-looked"];
   const missing = due.closed.find((subject) => !state.seen.has(subject));
-  if (missing) return ["look-missing", LOOKS[missing] ?? missing];
+  if (missing) return ["look-missing", lookText(missing)];
   return state.adhesive === "wet" && !placement.procedure.adhesive?.allowsWet.includes("heat")
     ? ["wet"]
     : null;

@@ -1,3 +1,4 @@
+import { t } from "@/messages/review";
 import type { Procedure } from "../procedure/procedure";
 import { judgementOf } from "../procedure/step";
 
@@ -30,7 +31,7 @@ const bores = ({ parts }: Procedure): Undecided[] =>
       code: "no-bore",
       about: "part",
       id,
-      message: `Enter the bore of the ${name}, or say that it opens: it is not known what it passes.`,
+      message: t("enter-the-bore-of-the-or-say", { name }),
     }));
 
 const places = ({ parts }: Procedure): Undecided[] =>
@@ -40,7 +41,7 @@ const places = ({ parts }: Procedure): Undecided[] =>
       code: "no-place",
       about: "part",
       id,
-      message: `Say at which step the ${name} is brought to its place: a part that is never used need not be threaded on.`,
+      message: t("say-at-which-step-the-is-brought", { name }),
     }));
 
 const words = ({ dimensions }: Procedure): Undecided[] =>
@@ -50,7 +51,7 @@ const words = ({ dimensions }: Procedure): Undecided[] =>
       code: "remedy-in-words",
       about: "dimension",
       id,
-      message: `“${name}”: what is done when it is out is in words only. Pick an act, so that it is known which way it moves.`,
+      message: t("what-is-done-when-it-is-out", { name }),
     }));
 
 function looks({ steps, retries }: Procedure): Undecided[] {
@@ -66,7 +67,7 @@ function looks({ steps, retries }: Procedure): Undecided[] {
             {
               ...at,
               code: "no-subject" as const,
-              message: `Step “${step.title}”: say what this look is about.`,
+              message: t("step-say-what-this-look-is-about", { step: step.title }),
             },
           ]
         : []),
@@ -75,7 +76,7 @@ function looks({ steps, retries }: Procedure): Undecided[] {
             {
               ...at,
               code: "no-act" as const,
-              message: `Step “${step.title}”: say what “${unsaid.name}” does to the end.`,
+              message: t("step-say-what-does-to-the-end", { step: step.title, unsaid: unsaid.name }),
             },
           ]
         : []),
@@ -96,7 +97,7 @@ const joint = ({ joint, steps }: Procedure): Undecided[] => {
           code: "no-joint",
           about: "step",
           id: insert.id,
-          message: `Step “${insert.title}”: say how the joint comes, how its seat is judged and how often it opens again.`,
+          message: t("step-say-how-the-joint-comes-how", { insert: insert.title }),
         },
       ]
     : [];

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { t } from "@/messages/core";
 import { type Length, zMm, zMmNotNegative } from "../length/length";
 import { coded } from "../problem/codes";
 import { normalBetween } from "./normal";
@@ -10,12 +11,12 @@ export const zRule = z.discriminatedUnion(
     z.strictObject({
       kind: z.literal("guarded"),
       risk: z
-        .number("Risk must be a number, for example 0.05")
-        .min(0, "Risk must be at least 0")
-        .max(0.5, "Risk must be at most 0.5"),
+        .number(t("risk-must-be-a-number-for-example"))
+        .min(0, t("risk-must-be-at-least-0"))
+        .max(0.5, t("risk-must-be-at-most-0-5")),
     }),
   ],
-  { error: "Rule must be simple, or guarded with a risk" },
+  { error: t("rule-must-be-simple-or-guarded-with") },
 );
 
 /** How a reading is judged: by its mean alone, or by the probability that the length itself is within limits. */
@@ -26,13 +27,16 @@ export const zInstrumentError = z.strictObject({ resolution: zMmNotNegative, rep
 export const zConformanceInput = z
   .strictObject({
     limits: z.strictObject({ min: zMm.nullish(), max: zMm.nullish() }),
-    readings: z.array(zMm).min(1, "Enter at least one reading").max(10_000, "Enter at most 10 000 readings"),
+    readings: z
+      .array(zMm)
+      .min(1, t("enter-at-least-one-reading"))
+      .max(10_000, t("enter-at-most-10-000-readings")),
     instrument: zInstrumentError,
     rule: zRule,
   })
   .refine(({ limits }) => limits.min == null || limits.max == null || limits.min <= limits.max, {
     path: ["limits"],
-    error: "The least allowed must not exceed the most allowed",
+    error: t("the-least-allowed-must-not-exceed-the"),
     params: coded("crossed-limits"),
   });
 

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { t } from "@/messages/core";
 import { type Length, zMm, zMmNotNegative } from "../length/length";
 import { zId, zName } from "../names/names";
 import { coded } from "../problem/codes";
@@ -41,7 +42,7 @@ export function namesHold(
       context.addIssue({
         code: "custom",
         path: ["features", i],
-        message: `Feature “${name}” is named twice`,
+        message: t("feature-is-named-twice", { name }),
         params: coded("duplicate"),
       });
     allowed.add(name);
@@ -52,7 +53,7 @@ export function namesHold(
       context.addIssue({
         code: "custom",
         path: ["dimensions", i, "id"],
-        message: "Each dimension must have its own id",
+        message: t("each-dimension-must-have-its-own-id"),
         params: coded("duplicate"),
       });
     ids.add(dimension.id);
@@ -61,14 +62,14 @@ export function namesHold(
         context.addIssue({
           code: "custom",
           path: ["dimensions", i, side],
-          message: "A dimension must join two listed features",
+          message: t("a-dimension-must-join-two-listed-features"),
           params: coded("unknown-feature"),
         });
     if (dimension.from === dimension.to)
       context.addIssue({
         code: "custom",
         path: ["dimensions", i, "to"],
-        message: "A dimension must join two different features",
+        message: t("a-dimension-must-join-two-different-features"),
         params: coded("same-feature"),
       });
   });
@@ -76,8 +77,10 @@ export function namesHold(
 
 export const zDimensionsInput = z
   .strictObject({
-    features: z.array(zId).max(FEATURE_LIMIT, `At most ${FEATURE_LIMIT} features`),
-    dimensions: z.array(zDimension).max(DIMENSION_LIMIT, `At most ${DIMENSION_LIMIT} dimensions`),
+    features: z.array(zId).max(FEATURE_LIMIT, t("at-most-features", { featureLimit: FEATURE_LIMIT })),
+    dimensions: z
+      .array(zDimension)
+      .max(DIMENSION_LIMIT, t("at-most-dimensions", { dimensionLimit: DIMENSION_LIMIT })),
   })
   .superRefine(namesHold);
 

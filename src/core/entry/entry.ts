@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { t } from "@/messages/core";
 import { CONSTRUCTIONS, zCore, zSource } from "../cable/cable";
 import { formatMm } from "../length/format";
 import { type Length, zMm, zMmNotNegative } from "../length/length";
@@ -57,7 +58,7 @@ const zFastener = z.strictObject({
 const zEntryPart = zPart.extend({ bushes: z.literal(true).optional() });
 
 const zRadius = zMmNotNegative.refine((value) => value > 0, {
-  error: "Radius must be greater than 0",
+  error: t("radius-must-be-greater-than-0"),
   params: coded("negative"),
 });
 
@@ -69,7 +70,7 @@ export const zEntry = z
     source: zSource,
     name: zName,
     about: z.string().max(500),
-    kind: z.enum(ENTRY_KINDS, { error: `Kind must be one of ${ENTRY_KINDS.join(", ")}` }),
+    kind: z.enum(ENTRY_KINDS, { error: t("kind-must-be-one-of-3", { entryKinds: ENTRY_KINDS.join(", ") }) }),
     /** Cables it is made for; of which diameter, its ports say. */
     takes: z.array(z.enum(CONSTRUCTIONS)).min(1),
     cores: z.array(zCore).min(1),
@@ -108,7 +109,7 @@ export const zEntry = z
         context.addIssue({
           code: "custom",
           path: ["ports", i, "x"],
-          message: `Port ${id} lies beyond the face it is in`,
+          message: t("port-lies-beyond-the-face-it-is", { id }),
           params: coded("limit"),
         });
     });
@@ -116,7 +117,7 @@ export const zEntry = z
       context.addIssue({
         code: "custom",
         path: ["lengths", "opening"],
-        message: "An entry must state how much sheath is opened",
+        message: t("an-entry-must-state-how-much-sheath"),
         params: coded("no-figure"),
       });
     for (const { at, message: text } of clashes(entry.lengths))
@@ -130,7 +131,7 @@ export const zEntry = z
       context.addIssue({
         code: "custom",
         path: ["storage", "perimeter"],
-        message: "A stored turn must not be tighter than the least radius at rest",
+        message: t("a-stored-turn-must-not-be-tighter"),
         params: coded("bend"),
       });
   });
@@ -157,7 +158,12 @@ function clashes(
       ? [
           {
             at: inner,
-            message: `“${inner}” ends ${formatMm(within.nominal)} mm beyond the sheath, inside “${outer}” that stands out ${formatMm(around.nominal)}: change one of the two`,
+            message: t("ends-mm-beyond-the-sheath-inside-that", {
+              inner,
+              nominal: formatMm(within.nominal),
+              outer,
+              nominal2: formatMm(around.nominal),
+            }),
           },
         ]
       : [];
@@ -169,7 +175,11 @@ function clashes(
       ? [
           {
             at: id,
-            message: `“${id}” is ${formatMm(left.nominal)} mm of the ${formatMm(half.nominal)} from the sheath edge to the centre mark: both sides cannot hold it`,
+            message: t("is-mm-of-the-from-the-sheath", {
+              id,
+              nominal: formatMm(left.nominal),
+              nominal2: formatMm(half.nominal),
+            }),
           },
         ]
       : [];

@@ -1,3 +1,5 @@
+import type { Saying } from "@/messages/catalogue";
+import { say } from "@/messages/core";
 import { formatMm } from "../length/format";
 import { InputError } from "../problem/problem";
 import { bestPorts, type PortsAnswer } from "./best-ports";
@@ -5,6 +7,8 @@ import { type Port, type PortCable, type PortChoice, waysOf } from "./ports";
 
 /** A cable that goes into an entry, and the ports somebody put it in; null leaves them to be found. */
 export interface PlacedCable extends PortCable {
+  /** What it is called where its id is none a person gave. */
+  readonly name?: string;
   readonly fixed: readonly string[] | null;
 }
 
@@ -21,22 +25,25 @@ export type PortsTaken =
     }
   | { readonly possible: false; readonly cannot: readonly string[] };
 
-const range = ({ bushedMin, max }: Port): string => `${formatMm(bushedMin)} to ${formatMm(max)} mm`;
-
 /**
  * Why a cable does not go into some ports, in words; null where it does.
  * @param ports of the entry, and the ids of those it is put in.
  */
-export function portTrouble(cable: PortCable, ports: readonly Port[], at: readonly string[]): string | null {
+export function portTrouble(cable: PortCable, ports: readonly Port[], at: readonly string[]): Saying | null {
   const into = ports.filter(({ id }) => at.includes(id));
   for (const port of into)
     if (cable.diameter < port.bushedMin || cable.diameter > port.max)
-      return `Port ${port.id} closes round ${range(port)}; this cable is ${formatMm(cable.diameter)} mm.`;
+      return say("port-closes-round", {
+        id: port.id,
+        from: formatMm(port.bushedMin),
+        to: formatMm(port.max),
+        diameter: formatMm(cable.diameter),
+      });
   if (waysOf(cable, ports).some((way) => way.ports.map((place) => ports[place]?.id).join() === at.join()))
     return null;
   return cable.through
-    ? "A cable that goes through needs both ports of a pair, or one double port."
-    : "A cable that ends here needs one port.";
+    ? say("a-through-cable-needs-a-pair-or-a-double-port")
+    : say("a-cable-that-ends-here-needs-one-port");
 }
 
 /** Every port a cable is put in by one of them: both of a pair where it goes through. */
@@ -60,8 +67,8 @@ export function placeCables(ports: readonly Port[], cables: readonly PlacedCable
     for (const id of cable.fixed) {
       const other = taken.get(id);
       if (other !== undefined)
-        throw new InputError("does-not-fit", `Port ${id} is taken by ${other}.`, ["cables", cable.id]);
-      taken.set(id, cable.id);
+        throw new InputError("does-not-fit", say("port-is-taken-by", { id, other }), ["cables", cable.id]);
+      taken.set(id, cable.name ?? cable.id);
     }
   }
   const open = cables.filter(({ fixed }) => !fixed);

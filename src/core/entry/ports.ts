@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { t } from "@/messages/core";
 import { zMmNotNegative } from "../length/length";
 import { coded, type ErrorCode } from "../problem/codes";
 import type { Complaint } from "../problem/problem";
@@ -11,14 +12,14 @@ export type PortRole = (typeof PORT_ROLES)[number];
 export const PORT_LIMIT = 32;
 
 const zDiameter = zMmNotNegative.refine((value) => value <= 500_000, {
-  error: "Diameter must be at most 500 mm",
+  error: t("diameter-must-be-at-most-500-mm"),
   params: coded("limit"),
 });
 const zId = z
-  .string("An id is text")
-  .min(1, "Id must not be empty")
-  .max(120, "Id must have at most 120 characters");
-const zRole = z.enum(PORT_ROLES, { error: `Role must be one of ${PORT_ROLES.join(", ")}` });
+  .string(t("an-id-is-text"))
+  .min(1, t("id-must-not-be-empty"))
+  .max(120, t("id-must-have-at-most-120-characters"));
+const zRole = z.enum(PORT_ROLES, { error: t("role-must-be-one-of", { portRoles: PORT_ROLES.join(", ") }) });
 
 export const zPort = z.strictObject({
   id: zId,
@@ -46,8 +47,8 @@ export type PortCable = z.output<typeof zPortCable>;
 
 export const zPortsInput = z
   .strictObject({
-    ports: z.array(zPort).max(PORT_LIMIT, `At most ${PORT_LIMIT} ports`),
-    cables: z.array(zPortCable).max(PORT_LIMIT, `At most ${PORT_LIMIT} cables`),
+    ports: z.array(zPort).max(PORT_LIMIT, t("at-most-ports", { portLimit: PORT_LIMIT })),
+    cables: z.array(zPortCable).max(PORT_LIMIT, t("at-most-cables", { portLimit: PORT_LIMIT })),
   })
   .superRefine(({ ports, cables }, context) => {
     for (const [name, complaints] of [
@@ -62,7 +63,7 @@ export const zPortsInput = z
 const twice = (list: readonly { readonly id: string }[]): Complaint[] =>
   list.flatMap(({ id }, i) =>
     list.findIndex((item) => item.id === id) < i
-      ? [{ code: "duplicate", message: `Two have the id “${id}”`, path: [i, "id"] }]
+      ? [{ code: "duplicate", message: t("two-have-the-id", { id }), path: [i, "id"] }]
       : [],
   );
 
@@ -72,13 +73,12 @@ export function closurePorts(ports: readonly Port[]): Complaint[] {
     const complaints: Complaint[] = [];
     const say = (code: ErrorCode, field: string, message: string) =>
       complaints.push({ code, message, path: [i, field] });
-    if (min > max) say("crossed-limits", "min", "A port's least diameter must not exceed its greatest");
-    if (bushedMin > min)
-      say("crossed-limits", "bushedMin", "With a bushing the least diameter must be smaller than without");
+    if (min > max) say("crossed-limits", "min", t("a-ports-least-diameter-must-not-exceed"));
+    if (bushedMin > min) say("crossed-limits", "bushedMin", t("with-a-bushing-the-least-diameter-must"));
     if (pair === undefined) return complaints;
-    if (double) say("bad-input", "double", "A port must be one of a pair or a double port, not both");
+    if (double) say("bad-input", "double", t("a-port-must-be-one-of-a"));
     const of = ports.filter((port) => port.pair === pair).length;
-    if (of !== 2) say("bad-input", "pair", `A pair must have two ports; “${pair}” has ${of}`);
+    if (of !== 2) say("bad-input", "pair", t("a-pair-must-have-two-ports-has", { pair, of }));
     return complaints;
   });
   return [...twice(ports), ...within];

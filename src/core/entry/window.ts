@@ -1,28 +1,29 @@
 import { z } from "zod";
+import { t } from "@/messages/core";
 import { type Length, zMmNotNegative } from "../length/length";
 import { layFactor, zLay } from "../piece/lay";
 import { CUT_PLACES } from "../piece/station";
 import { coded } from "../problem/codes";
 
 const zMore = zMmNotNegative.refine((value) => value > 0, {
-  error: "This length must be greater than 0",
+  error: t("this-length-must-be-greater-than-0"),
   params: coded("negative"),
 });
 
 export const zWindowInput = z.strictObject({
   /** From either sheath edge to the storage, along the tube. */
   entryPaths: z.tuple([zMmNotNegative, zMmNotNegative], {
-    error: "Enter two entry paths, one from each sheath edge",
+    error: t("enter-two-entry-paths-one-from-each"),
   }),
   turns: z
-    .int("Turns must be a whole number")
-    .min(0, "Turns must be 0 or more")
-    .max(1_000, "Enter at most 1 000 turns"),
+    .int(t("turns-must-be-a-whole-number"))
+    .min(0, t("turns-must-be-0-or-more"))
+    .max(1_000, t("enter-at-most-1-000-turns")),
   perimeter: zMmNotNegative,
   lay: zLay.optional(),
   /** Sheath from one reversal of the lay to the next: an opening must hold one. */
   reversalSpacing: zMmNotNegative.optional(),
-  cutAt: z.enum(CUT_PLACES, { error: `Cut must be one of ${CUT_PLACES.join(", ")}` }),
+  cutAt: z.enum(CUT_PLACES, { error: t("cut-must-be-one-of", { cutPlaces: CUT_PLACES.join(", ") }) }),
   /** What a cut end must reach: the splicer's table and back. */
   reach: zMmNotNegative,
   bendRadius: zMore,

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { t } from "@/messages/core";
 import { zSeenFibre } from "../cable/seen";
 import { type Length, um, zMm, zUm } from "../length/length";
 import { zDocumentId, zName, zUuid } from "../names/names";
@@ -33,7 +34,7 @@ const eventsWith = (zLength: z.ZodType<Length, number>) => {
     check: zName,
     /** Less than nothing where one end of the length can lie on either side of the other. */
     value: zLength.refine((value) => Math.abs(value) <= LONGEST_READING, {
-      error: `A reading must be at most ${LONGEST_READING / 1000} mm: check the unit`,
+      error: t("a-reading-must-be-at-most-mm", { value: LONGEST_READING / 1000 }),
       params: coded("too-long"),
     }),
     /** As it was typed, kept for the record. */
@@ -45,10 +46,10 @@ const eventsWith = (zLength: z.ZodType<Length, number>) => {
   const zSign = z.strictObject({
     kind: z.literal("sign"),
     name: z
-      .string("Enter the name of whoever signs off")
+      .string(t("enter-the-name-of-whoever-signs-off"))
       .trim()
-      .min(1, "Enter the name of whoever signs off")
-      .max(120, "A name must have at most 120 characters"),
+      .min(1, t("enter-the-name-of-whoever-signs-off"))
+      .max(120, t("a-name-must-have-at-most-120")),
     outcome: z.enum(OUTCOMES),
     /** Why it is signed though a shard is not accounted for. */
     missingShards: z.string().trim().max(300).optional(),
@@ -127,8 +128,12 @@ const eventsWith = (zLength: z.ZodType<Length, number>) => {
   /** Takes back what was done last: the event it names, and those that came with it. Nothing is deleted. */
   const zTakeBack = z.strictObject({
     kind: z.literal("take-back"),
-    event: zUuid("Name the event to undo"),
-    with: z.array(zUuid("Name the events to undo")).min(1).max(20).optional(),
+    event: zUuid(t("name-the-event-to-undo")),
+    with: z
+      .array(zUuid(t("name-the-events-to-undo")))
+      .min(1)
+      .max(20)
+      .optional(),
   });
 
   /** Something seen on a feature: a bad cleave, a touched end, one that has stood too long, a nick in bare glass, a mark that is gone. */
@@ -146,7 +151,7 @@ const eventsWith = (zLength: z.ZodType<Length, number>) => {
   const zPark = z.strictObject({
     kind: z.literal("park"),
     on: z.boolean(),
-    why: z.string().trim().max(200, "A reason must have at most 200 characters").default(""),
+    why: z.string().trim().max(200, t("a-reason-must-have-at-most-200")).default(""),
   });
 
   /** How many bites, passes or wipes were counted at a step. A step passed by without has no such event. */
@@ -160,30 +165,30 @@ const eventsWith = (zLength: z.ZodType<Length, number>) => {
   /** How much cable there is still to spare behind this end. */
   const zSpare = z.strictObject({
     kind: z.literal("spare"),
-    length: zLength.refine((value) => value >= 0, { error: "Spare cable must be 0 or more" }),
+    length: zLength.refine((value) => value >= 0, { error: t("spare-cable-must-be-0-or-more") }),
   });
 
   /** Puts an event right without touching it: which, what it should say, why, and who says so. */
   const zCorrection = z.strictObject({
     kind: z.literal("correction"),
-    corrects: zUuid("Name the event to correct"),
-    says: z.string().trim().min(1, "Enter the correct value").max(300, "Enter at most 300 characters"),
-    why: z.string().trim().min(1, "Enter why it is corrected").max(300, "Enter at most 300 characters"),
+    corrects: zUuid(t("name-the-event-to-correct")),
+    says: z.string().trim().min(1, t("enter-the-correct-value")).max(300, t("enter-at-most-300-characters")),
+    why: z.string().trim().min(1, t("enter-why-it-is-corrected")).max(300, t("enter-at-most-300-characters")),
     name: z
       .string()
       .trim()
-      .min(1, "Enter the name of whoever corrects it")
-      .max(120, "A name must have at most 120 characters"),
+      .min(1, t("enter-the-name-of-whoever-corrects-it"))
+      .max(120, t("a-name-must-have-at-most-120")),
   });
 
   /** A photograph kept beside the database under the hash of its bytes. */
   const zPhoto = z.strictObject({
     kind: z.literal("photo"),
-    sha256: z.string().regex(/^[0-9a-f]{64}$/, "A photograph's id must be the SHA-256 of its bytes"),
+    sha256: z.string().regex(/^[0-9a-f]{64}$/, t("a-photographs-id-must-be-the-sha")),
     width: z.int().min(1).max(20_000),
     height: z.int().min(1).max(20_000),
     bytes: z.int().min(1),
-    caption: z.string().trim().max(200, "A caption must have at most 200 characters"),
+    caption: z.string().trim().max(200, t("a-caption-must-have-at-most-200")),
   });
 
   /** Pieces of bare glass: those that came off, and those seen into the bin. Less than nothing takes back. */
@@ -219,7 +224,7 @@ const eventsWith = (zLength: z.ZodType<Length, number>) => {
       zReading,
       z.strictObject({
         kind: z.literal("strike"),
-        reading: zUuid("Name the reading to strike out"),
+        reading: zUuid(t("name-the-reading-to-strike-out")),
       }),
       z.strictObject({
         kind: z.literal("answer"),
@@ -230,8 +235,8 @@ const eventsWith = (zLength: z.ZodType<Length, number>) => {
       }),
       z.strictObject({
         kind: z.literal("label"),
-        job: z.string().trim().max(120, "A job's name must have at most 120 characters"),
-        label: z.string().trim().max(120, "A label must have at most 120 characters"),
+        job: z.string().trim().max(120, t("a-jobs-name-must-have-at-most")),
+        label: z.string().trim().max(120, t("a-label-must-have-at-most-120")),
       }),
       zRetryMade,
       zShards,
@@ -250,8 +255,7 @@ const eventsWith = (zLength: z.ZodType<Length, number>) => {
       zPhoto,
     ],
     {
-      error:
-        "Kind must be one of thread, step, reading, strike, answer, label, retry, restart, rework, trimmed, take-back, fault, park, counted, spare, shards, use, timer, sign, correction, photo",
+      error: t("kind-must-be-one-of-thread-step"),
     },
   );
 };

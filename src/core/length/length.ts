@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { say, t } from "@/messages/core";
 import { coded } from "../problem/codes";
 import { InputError } from "../problem/problem";
 
@@ -22,7 +23,7 @@ const isLength = (value: number): value is Length => Number.isSafeInteger(value)
 export function um(value: number): Length {
   const whole = value === 0 ? 0 : value;
   if (!isLength(whole))
-    throw new InputError("not-micrometres", `${value} is not a whole number of micrometres.`);
+    throw new InputError("not-micrometres", say("is-not-a-whole-number-of-micrometres", { value }));
   return whole;
 }
 
@@ -49,7 +50,7 @@ export function mm(value: number): Length {
   if (!isMm(value))
     throw new InputError(
       "not-a-length",
-      `${value} is not a length in millimetres: at most three decimals, up to ${MM_LIMIT}.`,
+      say("is-not-a-length-in-millimetres-at", { value, mmLimit: MM_LIMIT }),
     );
   return um(Math.round(value * 1000));
 }
@@ -67,14 +68,14 @@ const zInside = z.custom<Length>((value) => Number.isSafeInteger(value));
 /** A length at the edge, both ways: a number of millimetres outside, whole micrometres inside. */
 export const zMm = z.codec(
   z
-    .number({ error: "A length must be a number of millimetres" })
+    .number({ error: t("a-length-must-be-a-number-of") })
     .refine((value) => Number.isFinite(value) && Math.abs(value) <= MM_LIMIT, {
-      error: `A length must be within ±${MM_LIMIT} mm`,
+      error: t("a-length-must-be-within-mm", { mmLimit: MM_LIMIT }),
       params: coded("length-range"),
       abort: true,
     })
     .refine((value) => decimals(value) <= 3, {
-      error: "A length must have at most three decimals of a millimetre",
+      error: t("a-length-must-have-at-most-three"),
       params: coded("too-fine"),
       abort: true,
     }),
@@ -83,19 +84,19 @@ export const zMm = z.codec(
 );
 
 /** A length as it is stored: a whole number of micrometres on either side. */
-export const zUm = z.codec(z.int("A stored length must be whole micrometres"), zInside, {
+export const zUm = z.codec(z.int(t("a-stored-length-must-be-whole-micrometres")), zInside, {
   decode: (value) => um(value),
   encode: (value) => value,
 });
 
 /** A figure that is no whole number of micrometres (a mean, a standard uncertainty): micrometres inside, millimetres outside. */
-export const zMmExact = z.codec(z.number({ error: "A length must be a number of millimetres" }), z.number(), {
+export const zMmExact = z.codec(z.number({ error: t("a-length-must-be-a-number-of") }), z.number(), {
   decode: (value) => value * 1000,
   encode: toMm,
 });
 
 /** A length that is not negative: a tolerance, an error, a diameter. */
 export const zMmNotNegative = zMm.refine((value) => value >= 0, {
-  error: "This length cannot be negative",
+  error: t("this-length-cannot-be-negative"),
   params: coded("negative"),
 });

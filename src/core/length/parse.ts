@@ -1,3 +1,4 @@
+import { say } from "@/messages/core";
 import { mustHoldAt } from "../problem/held";
 import { type Outcome, ok, refuse } from "../problem/problem";
 import { type Length, MM_LIMIT, UM_PER_INCH, um } from "./length";
@@ -49,23 +50,19 @@ const CARD_INCH_DENOMINATOR = 16;
  */
 export function parseLength(text: string, options: ParseOptions): Outcome<WrittenLength> {
   const clean = tidy(text);
-  if (clean === "") return refuse("empty", "Enter a length, for example 42.5 or 1 1/2 in.");
-  if (clean.length > 40)
-    return refuse(
-      "not-a-length",
-      "This text is too long for one length. Enter a length, for example 42.5 or 1 1/2 in.",
-    );
+  if (clean === "") return refuse("empty", say("enter-a-length-for-example-42-5"));
+  if (clean.length > 40) return refuse("not-a-length", say("this-text-is-too-long-for-one"));
   const negative = /^[-−]\s*/.exec(clean);
   const body = negative ? clean.slice(negative[0].length) : clean;
   if (/\d,\d*\.|\d\.\d*,/.test(body))
-    return refuse("two-separators", `“${text.trim()}” has both a comma and a point: use one.`);
+    return refuse("two-separators", say("has-both-a-comma-and-a-point", { text: text.trim() }));
   if (/(?:^|\D)[1-9]\d{0,2},\d{3}(?!\d)/.test(body)) {
     const [a = "", b = ""] = body.split(",");
-    return refuse("ambiguous-comma", `“${text.trim()}” can be read two ways: write ${a}.${b} or ${a}${b}.`);
+    return refuse("ambiguous-comma", say("can-be-read-two-ways-write-or", { text: text.trim(), a, b }));
   }
   const written = metric(body, options.unit) ?? inches(body, options.unit);
   if (written === null)
-    return refuse("not-a-length", `“${text.trim()}” is not a length. Write 42.5, 1,5 mm, 3/8 or 1 1/2 in.`);
+    return refuse("not-a-length", say("is-not-a-length-write-42-5", { text: text.trim() }));
   if (!written.ok) return written;
   return inRange(negative ? { ...written.value, length: um(-written.value.length) } : written.value, options);
 }
@@ -103,11 +100,7 @@ function metric(body: string, bare: Unit): Outcome<WrittenLength> | null {
   const { digits, places } = decimal(mustHoldAt(match, 1));
   const scaled = digits * BigInt(METRIC[unit]);
   const power = 10n ** BigInt(places);
-  if (scaled % power !== 0n)
-    return refuse(
-      "too-fine",
-      `“${body}” is finer than a micrometre. Enter at most three decimals of a millimetre, for example 42.125.`,
-    );
+  if (scaled % power !== 0n) return refuse("too-fine", say("is-finer-than-a-micrometre-enter-at", { body }));
   return ok({ length: bounded(scaled / power), unit, rounding: METRIC[unit] / 10 ** places / 2 });
 }
 
@@ -118,7 +111,7 @@ function inches(body: string, bare: Unit): Outcome<WrittenLength> | null {
   if (feet === undefined && over === undefined && plain === undefined) return null;
   if (plain !== undefined && feet === undefined && bare === "mm" && !body.endsWith("in")) return null;
   if (under !== undefined && BigInt(under) === 0n)
-    return refuse("over-zero", `“${body}” divides by zero. Enter a fraction such as 1 1/2 in.`);
+    return refuse("over-zero", say("divides-by-zero-enter-a-fraction-such", { body }));
   const parts: [bigint, bigint][] = [];
   if (feet !== undefined) parts.push(ratio(decimal(feet), 12n));
   if (over !== undefined && under !== undefined)
@@ -156,8 +149,8 @@ function inRange(
 ): Outcome<WrittenLength> {
   if (written.length < min)
     return min === 0
-      ? refuse("negative", "This length must be 0 or more.")
-      : refuse("too-short", `Enter at least ${min / 1000} mm.`);
-  if (written.length > max) return refuse("too-long", `Enter at most ${max / 1000} mm.`);
+      ? refuse("negative", say("this-length-must-be-0-or-more"))
+      : refuse("too-short", say("enter-at-least-mm", { value: min / 1000 }));
+  if (written.length > max) return refuse("too-long", say("enter-at-most-mm", { value: max / 1000 }));
   return ok(written);
 }

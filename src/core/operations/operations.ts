@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { say } from "@/messages/core";
 import { judge, zConformanceInput } from "../conformance/conformance";
 import { zDimensionsInput } from "../dimensions/dimension";
 import { closeLimits } from "../dimensions/dimensions";
@@ -70,7 +71,10 @@ export async function compute(name: string, input: unknown): Promise<unknown> {
   if (!isOperation(name))
     throw new InputError(
       "unknown-operation",
-      `No operation “${name.slice(0, 60)}”. There are: ${Object.keys(operations).join(", ")}.`,
+      say("no-operation-there-are", {
+        name: name.slice(0, 60),
+        operations: Object.keys(operations).join(", "),
+      }),
     );
   return operations[name].run(input);
 }

@@ -1,11 +1,12 @@
 import { z } from "zod";
+import { say, t } from "@/messages/core";
 import { InputError } from "../problem/problem";
 
 export const zPersonName = z
-  .string("Enter the person's name")
+  .string(t("enter-the-persons-name"))
   .trim()
-  .min(1, "Enter the person's name")
-  .max(120, "A name must have at most 120 characters");
+  .min(1, t("enter-the-persons-name"))
+  .max(120, t("a-name-must-have-at-most-120"));
 
 /** What was said of people: one came, is called otherwise now, or turned out to be another. Only ever added. */
 interface PersonEvent {
@@ -66,15 +67,9 @@ export const personNamed = (people: readonly Person[], name: string): Person | u
 /** @throws InputError: somebody goes by that name already, or nobody by that id. */
 export function mustBeAcceptable(people: readonly Person[], { kind, person, name, into }: PersonEvent): void {
   if (kind !== "add" && !people.some(({ id }) => id === person))
-    throw new InputError("unknown-person", "There is no person with that id here.", ["person"]);
+    throw new InputError("unknown-person", say("there-is-no-person-with-that-id"), ["person"]);
   if (kind !== "merge" && people.some((eachPerson) => eachPerson.name === name && eachPerson.id !== person))
-    throw new InputError(
-      "name-taken",
-      `There is already a person called “${name}”. Pick that person, or add something to the name, for example an initial.`,
-      ["name"],
-    );
+    throw new InputError("name-taken", say("there-is-already-a-person-called-pick", { name }), ["name"]);
   if (kind === "merge" && (into === person || !people.some(({ id }) => id === into)))
-    throw new InputError("unknown-person", "A person can only be merged into another person known here.", [
-      "into",
-    ]);
+    throw new InputError("unknown-person", say("a-person-can-only-be-merged-into"), ["into"]);
 }

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { say, t } from "@/messages/core";
 import type { Cable } from "../cable/cable";
 import { ELEMENT_KINDS, type ElementGroup, type ElementKind } from "../cable/element-group";
 import { elementsOf } from "../cable/elements";
@@ -8,12 +9,14 @@ import { type Marked, marked } from "./identity";
 
 /** One of many: the third tube. */
 const zStep = z.strictObject({
-  kind: z.enum(ELEMENT_KINDS, { error: `Kind must be one of ${ELEMENT_KINDS.join(", ")}` }),
-  position: z.int("Position must be a whole number").min(1, "Position must be 1 or more").max(6_912),
+  kind: z.enum(ELEMENT_KINDS, {
+    error: t("kind-must-be-one-of-2", { elementKinds: ELEMENT_KINDS.join(", ") }),
+  }),
+  position: z.int(t("position-must-be-a-whole-number")).min(1, t("position-must-be-1-or-more")).max(6_912),
 });
 
 /** Where an element lies, from the outside in: tube 3 / fibre 7. Empty for the cable itself. */
-export const zAddress = z.array(zStep).max(3, "An address must have at most three levels").readonly();
+export const zAddress = z.array(zStep).max(3, t("an-address-must-have-at-most-three")).readonly();
 export type Address = z.output<typeof zAddress>;
 
 /** An address as it is written: `tube 3 / fibre 7`. */
@@ -32,7 +35,7 @@ export function parseAddress(text: string): Address {
     if (!kind || Number(number) < 1)
       throw new InputError(
         "no-such-element",
-        `“${part.trim().slice(0, 40)}” is not an element. Enter it like tube 3 / fibre 7.`,
+        say("is-not-an-element-enter-it-like", { part: part.trim().slice(0, 40) }),
         ["address"],
       );
     return { kind, position: Number(number) };
@@ -57,14 +60,14 @@ export function elementAt(cable: Cable, address: Address): ElementAt {
       throw new InputError(
         "no-such-element",
         holds
-          ? `${capital(within)} holds ${holds.kind}s, not ${kind}s.`
-          : `${capital(within)} holds nothing further.`,
+          ? say("holds-s-not-s", { within: capital(within), kind: holds.kind, kind2: kind })
+          : say("holds-nothing-further", { within: capital(within) }),
         ["address"],
       );
     if (position > holds.count)
       throw new InputError(
         "no-such-element",
-        `${capital(within)} has ${kind}s 1 to ${holds.count}, not ${position}.`,
+        say("has-s-1-to-not", { within: capital(within), kind, count: holds.count, position }),
         ["address"],
       );
     element = { kind, holds: holds.of ?? null, mark: marked(position) };

@@ -1,34 +1,35 @@
 import { z } from "zod";
+import { t } from "@/messages/core";
 import { FIBRE_COLOURS, fibreColour } from "../cable/colours";
 import { coded, type ErrorCode } from "../problem/codes";
 
 const zCount = (noun: string) =>
   z
-    .int(`${noun} must be a whole number`)
-    .min(1, `${noun} must be at least 1`)
-    .max(10_000, `${noun} must be at most 10 000`);
+    .int(t("must-be-a-whole-number", { noun }))
+    .min(1, t("must-be-at-least-1", { noun }))
+    .max(10_000, t("must-be-at-most-10-000", { noun }));
 
 export const zIdentityInput = z
   .strictObject({
-    perTube: zCount("The number of fibres in a tube"),
-    tubes: zCount("The number of tubes"),
-    number: z.int("A fibre's number must be whole").optional(),
-    tube: z.int("A tube's position must be whole").optional(),
-    fibre: z.int("A fibre's position must be whole").optional(),
+    perTube: zCount(t("the-number-of-fibres-in-a-tube")),
+    tubes: zCount(t("the-number-of-tubes")),
+    number: z.int(t("a-fibres-number-must-be-whole")).optional(),
+    tube: z.int(t("a-tubes-position-must-be-whole")).optional(),
+    fibre: z.int(t("a-fibres-position-must-be-whole")).optional(),
   })
   .superRefine(({ perTube, tubes, number, tube, fibre }, context) => {
     const issue = (path: string, message: string, code: ErrorCode) =>
       context.addIssue({ code: "custom", path: [path], message, params: coded(code) });
     const within = (path: string, value: number, most: number, noun: string) => {
       if (value < 1 || value > most)
-        issue(path, `This cable has ${noun} 1 to ${most}, not ${value}`, "no-such-element");
+        issue(path, t("this-cable-has-1-to-not", { noun, most, value }), "no-such-element");
     };
     const byNumber = number !== undefined;
     if (byNumber === (tube !== undefined || fibre !== undefined))
-      issue("number", "Give a fibre by its number, or by its tube and its place in the tube", "bad-input");
+      issue("number", t("give-a-fibre-by-its-number-or"), "bad-input");
     else if (byNumber) within("number", number, perTube * tubes, "fibres");
     else if (tube === undefined || fibre === undefined)
-      issue(tube === undefined ? "tube" : "fibre", "Give both the tube and the fibre in it", "bad-input");
+      issue(tube === undefined ? t("tube") : t("fibre"), t("give-both-the-tube-and-the-fibre"), "bad-input");
     else {
       within("tube", tube, tubes, "tubes");
       within("fibre", fibre, perTube, "fibres in a tube");

@@ -1,3 +1,4 @@
+import { say } from "@/messages/core";
 import type { Cable } from "../cable/cable";
 import { formatMm } from "../length/format";
 import { type Length, ZERO } from "../length/length";
@@ -171,7 +172,12 @@ function loopNeed(loop: Loop, at: number, { atRest }: BendRadius): Need {
   if (loop.perimeter !== null && loop.turns !== 0 && radius < atRest)
     throw new InputError(
       "bend",
-      `A loop of ${formatMm(perimeter)} mm round has a radius of ${(radius / 1000).toFixed(0)} mm: this cable rests at no less than ${formatMm(atRest)} mm, ${formatMm(Math.ceil((2 * Math.PI * atRest) / 1000) * 1000)} mm round.`,
+      say("a-loop-of-mm-round-has-a", {
+        perimeter: formatMm(perimeter),
+        value: (radius / 1000).toFixed(0),
+        atRest: formatMm(atRest),
+        length: formatMm(Math.ceil((2 * Math.PI * atRest) / 1000) * 1000),
+      }),
       ["loops", at, "perimeter"],
     );
   return need({ of: "loop", at }, loop.name || `loop ${at + 1}`, [

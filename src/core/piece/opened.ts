@@ -1,3 +1,4 @@
+import { say } from "@/messages/core";
 import type { Cable, Core, Layer, LayerKind } from "../cable/cable";
 import type { ElementKind } from "../cable/element-group";
 import { InputError } from "../problem/problem";
@@ -31,9 +32,11 @@ export function opened(cable: Cable, address: Address, core: Core, into: Cable |
   if (kind === "cable") return cable;
   const layers = layersFrom(cable, OUTERMOST[kind]);
   if (layers.length === 0)
-    throw new InputError("no-such-element", `${cable.name} has no ${kind} that can be worked by itself.`, [
-      "address",
-    ]);
+    throw new InputError(
+      "no-such-element",
+      say("has-no-that-can-be-worked-by", { cable: cable.name, kind }),
+      ["address"],
+    );
   const own = {
     name: `${kind} of ${cable.name}`,
     about: cable.about,

@@ -1,3 +1,4 @@
+import { say } from "@/messages/core";
 import { formatMm } from "../length/format";
 import type { Length } from "../length/length";
 import { InputError } from "../problem/problem";
@@ -39,7 +40,12 @@ export function openingsOf(
     if (from < 0 || to > exact)
       throw new InputError(
         "limit",
-        `${name} lies beyond the piece: it is worked from ${metres(from)} to ${metres(to)} m of ${metres(exact)}.`,
+        say("lies-beyond-the-piece-it-is-worked", {
+          name,
+          from: metres(from),
+          to: metres(to),
+          exact: metres(exact),
+        }),
         ["stations", at, "along"],
       );
   placed.forEach((opening, i) => {
@@ -47,7 +53,11 @@ export function openingsOf(
     if (next && next.from < opening.to)
       throw new InputError(
         "does-not-fit",
-        `The opening ${next.name} lies over ${opening.name}: their work overlaps by ${formatMm(Math.ceil((opening.to - next.from) / 1000) * 1000)} mm.`,
+        say("the-opening-lies-over-their-work-overlaps", {
+          next: next.name,
+          opening: opening.name,
+          length: formatMm(Math.ceil((opening.to - next.from) / 1000) * 1000),
+        }),
         ["stations", next.at, "along"],
       );
   });

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { say, t } from "@/messages/core";
 import type { Cable } from "../cable/cable";
 import type { ElementKind } from "../cable/element-group";
 import { midSpanOf } from "../cable/mid-span";
@@ -20,7 +21,7 @@ import { type Parted, type Station, type StationId, zStationId } from "./station
 
 /** A side of a piece, or a station on it. */
 export const zPlaceSide = z.union([z.enum(SIDES), zStationId], {
-  error: "Side must be A or B, or the id of a station in the plan",
+  error: t("side-must-be-a-or-b-or"),
 });
 export type PlaceSide = z.output<typeof zPlaceSide>;
 
@@ -47,7 +48,7 @@ export const placeSides = ({ stations }: Pick<PiecePlan, "stations">): PlaceSide
 /** @throws InputError `no-such-element` for a station the plan does not have. */
 function stationAt({ stations }: Pick<PiecePlan, "stations">, at: StationId): Station {
   const station = stations.find(({ id }) => id === at);
-  if (!station) throw new InputError("no-such-element", "This piece is not opened there any more.", ["side"]);
+  if (!station) throw new InputError("no-such-element", say("this-piece-is-not-opened-there-any"), ["side"]);
   return station;
 }
 
@@ -139,7 +140,13 @@ export function plannedEnds(plan: PiecePlan, side: PlaceSide, cable: Cable, shel
     const elementKind = first?.at(-1)?.kind ?? "end";
     throw new InputError(
       "no-such-element",
-      `${procedure.name} is made on each ${elementKind === "end" ? "cable" : elementKind}: ${cable.name} takes ${all.length} at a side, not ${ends}.`,
+      say("is-made-on-each-takes-at-a", {
+        procedure: procedure.name,
+        kind: elementKind,
+        cable: cable.name,
+        all: all.length,
+        ends,
+      }),
       ["sides", side, "ends"],
     );
   }
@@ -204,11 +211,13 @@ export function ontoCable(plan: PiecePlan, side: SideName, cable: Cable, shelf: 
   const [first] = procedure ? addressesFor(cable, procedure) : [];
   const [below] = first && procedure ? openedBy(cable, first, procedure) : [];
   if (!below)
-    throw new InputError("does-not-fit", `${procedure?.name ?? "Nothing"} opens onto nothing to be ended.`, [
-      "sides",
-      side,
-      "onto",
-    ]);
+    throw new InputError(
+      "does-not-fit",
+      procedure
+        ? say("opens-onto-nothing-to-be-ended", { procedure: procedure.name })
+        : say("nothing-opens-onto-an-end"),
+      ["sides", side, "onto"],
+    );
   return cableAt(plan, cable, { side, address: below }, shelf);
 }
 

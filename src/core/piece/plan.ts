@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { t } from "@/messages/core";
 import { zCore } from "../cable/cable";
 import { zMmNotNegative } from "../length/length";
 import { zDocumentId, zName } from "../names/names";
@@ -10,13 +11,13 @@ import { zStation } from "./station";
 /** How a cable lies along a stretch of its route. */
 export const STRETCHES = ["tray", "duct", "buried", "wall", "drop", "span"] as const;
 
-const zTitle = z.string("A name is text").trim().max(200, "A name must have at most 200 characters");
+const zTitle = z.string(t("a-name-is-text")).trim().max(200, t("a-name-must-have-at-most-200"));
 
 /** A stretch of route; of a span between two points, how far it sags. Null is what nobody has said yet. */
 const zStretch = z.strictObject({
   length: zSegment.shape.length.nullable(),
   allowancePct: zSegment.shape.allowancePct.nullable(),
-  kind: z.enum(STRETCHES, { error: `Kind must be one of ${STRETCHES.join(", ")}` }),
+  kind: z.enum(STRETCHES, { error: t("kind-must-be-one-of", { stretches: STRETCHES.join(", ") }) }),
   name: zTitle,
   sag: zMmNotNegative.nullable().default(null),
 });
@@ -32,9 +33,9 @@ const zLoop = z.strictObject({
 const zChoices = z.record(z.string().max(80), z.string().max(80)).default({});
 
 const zTries = z
-  .int("Retries must be a whole number")
-  .min(0, "Retries must be 0 or more")
-  .max(50, "Enter at most 50 retries");
+  .int(t("retries-must-be-a-whole-number"))
+  .min(0, t("retries-must-be-0-or-more"))
+  .max(50, t("enter-at-most-50-retries"));
 
 /** What is done at one side of a piece: by which procedure, on how many of its elements. */
 const zSide = z.strictObject({
@@ -54,7 +55,7 @@ const zSide = z.strictObject({
   /** Slack as somebody found it at each place here; null goes by the retries there is cable for. */
   slack: zMmNotNegative.nullable().default(null),
   /** Ends made here, each by that procedure. */
-  ends: z.int("Ends must be a whole number").min(0, "Ends must be 0 or more").max(6_912),
+  ends: z.int(t("ends-must-be-a-whole-number")).min(0, t("ends-must-be-0-or-more")).max(6_912),
   /** Cable left over here as slack, beyond the tries; null where none is. */
   leave: zMmNotNegative.nullable().default(null),
   /** From where the cable comes in to where its end is prepared; null as long as nobody has said. */
@@ -73,14 +74,14 @@ export const zPiecePlan = z
     cable: zDocumentId,
     core: zCore,
     sides: z.strictObject({ A: zSide, B: zSide }),
-    route: z.array(zStretch).max(200, "At most 200 stretches of route"),
-    loops: z.array(zLoop).max(50, "At most 50 loops"),
+    route: z.array(zStretch).max(200, t("at-most-200-stretches-of-route")),
+    loops: z.array(zLoop).max(50, t("at-most-50-loops")),
     /** Where its sheath is opened in the middle of its run. */
     stations: z
       .array(zStation)
-      .max(50, "At most 50 stations")
+      .max(50, t("at-most-50-stations"))
       .refine((all) => new Set(all.map(({ id }) => id)).size === all.length, {
-        error: "Each station must have its own id",
+        error: t("each-station-must-have-its-own-id"),
         params: coded("duplicate"),
       })
       .default([]),
@@ -90,11 +91,11 @@ export const zPiecePlan = z
     yield: zYield.nullable(),
     /** How likely it may be that an end falls short. */
     risk: z
-      .number("Risk must be a share from 0 to 1, for example 0.01")
-      .min(0, "Risk must be at least 0")
-      .max(1, "Risk must be at most 1"),
+      .number(t("risk-must-be-a-share-from-0"))
+      .min(0, t("risk-must-be-at-least-0"))
+      .max(1, t("risk-must-be-at-most-1")),
     roundUpTo: zMmNotNegative.refine((value) => value > 0, {
-      error: "Rounding must be to a length greater than 0",
+      error: t("rounding-must-be-to-a-length-greater"),
       params: coded("negative"),
     }),
   })
@@ -104,7 +105,7 @@ export const zPiecePlan = z
         context.addIssue({
           code: "custom",
           path: ["loops", i, "after"],
-          message: `A loop must lie after one of the ${route.length} stretches of route, or before the first`,
+          message: t("a-loop-must-lie-after-one-of", { route: route.length }),
           params: coded("limit"),
         });
     });

@@ -1,9 +1,10 @@
 import { z } from "zod";
+import { t } from "@/messages/core";
 import { zMmNotNegative } from "../length/length";
 import { coded } from "../problem/codes";
 
 const zSpan = zMmNotNegative.refine((value) => value > 0, {
-  error: "Span must be greater than 0",
+  error: t("span-must-be-greater-than-0"),
   params: coded("negative"),
 });
 
@@ -13,16 +14,16 @@ export const zSagInput = z
       z.strictObject({ span: zSpan, sag: zMmNotNegative }),
       z.strictObject({ span: zSpan, rise: zMmNotNegative, parameter: zSpan }),
     ],
-    { error: "Give the sag of a level span, or its rise and parameter" },
+    { error: t("give-the-sag-of-a-level-span") },
   )
   .refine((input) => !("sag" in input) || input.sag <= MOST_SAG * input.span, {
     path: ["sag"],
-    error: "Sag must be at most a hundred times the span",
+    error: t("sag-must-be-at-most-a-hundred"),
     params: coded("limit"),
   })
   .refine((input) => !("parameter" in input) || input.span / (2 * input.parameter) <= MOST_HALF_SPAN, {
     path: ["parameter"],
-    error: "The parameter is too small for this span: the cable would hang straight down",
+    error: t("the-parameter-is-too-small-for-this"),
     params: coded("limit"),
   });
 

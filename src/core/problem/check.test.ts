@@ -26,8 +26,10 @@ describe("checking input", () => {
     expect(check(schema, input)).toEqual(input);
   });
   it("names the field, what was found and what is allowed", () => {
-    expect(problem({ name: 7, bites: { most: 6 } })).toEqual({
+    expect(problem({ name: 7, bites: { most: 6 } })).toMatchObject({
       code: "bad-input",
+      key: "core/found-in-field",
+      params: { field: "name", found: "7" },
       message: "name: found 7. A name is text.",
       path: ["name"],
     });
@@ -41,6 +43,28 @@ describe("checking input", () => {
   });
   it("refuses a field it does not know rather than leave it out", () => {
     expect(problem({ name: "strip", bites: { most: 6 }, colour: 1 })?.code).toBe("unknown-field");
+  });
+  it("says what is allowed where the schema has no words of its own", () => {
+    const plain = z.strictObject({
+      list: z.array(z.number()).min(2),
+      form: z.enum(["a", "b"]),
+      n: z.int().lt(5),
+    });
+    const said = (input: unknown) => {
+      try {
+        check(plain, input);
+      } catch (error) {
+        return [problemOf(error)?.message, ...(problemOf(error)?.also ?? []).map(({ message }) => message)];
+      }
+      return [];
+    };
+    expect(said({ list: [1], form: "c", n: 5, extra: 1 })).toEqual([
+      "list: found [1]. It must have at least 2 entries.",
+      'form: found "c". It must be one of a, b.',
+      "n: found 5. It must be less than 5.",
+      expect.stringMatching(/^input: found .*Leave out extra: this field is not known here\.$/),
+    ]);
+    expect(said({ list: 4, form: "a", n: 1 })).toEqual(["list: found 4. It must be a list."]);
   });
   it("does not reach into what a value inherits", () => {
     expect(problem(JSON.parse('{"__proto__": {"name": "x"}}'))?.message).toContain("found nothing");

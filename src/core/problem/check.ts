@@ -1,7 +1,10 @@
+import "./issue-text";
+
 import type { z } from "zod";
+import { say } from "@/messages/core";
 import { type ErrorCode, isErrorCode } from "./codes";
 import { mustHoldAt } from "./held";
-import { type Complaint, InputError, type Problem } from "./problem";
+import { asError, type Complaint, complaint, InputError, type Problem } from "./problem";
 
 /** A short rendering of what was found, for error messages: at most 60 characters. */
 export function shown(value: unknown): string {
@@ -35,8 +38,8 @@ export function check<S extends z.ZodType>(schema: S, value: unknown): z.output<
   const result = schema.safeParse(given);
   if (result.success) return result.data;
   const [first, ...others] = complaintsOf(result.error, given);
-  if (!first) throw new InputError("bad-input", "This input cannot be read.");
-  throw new InputError(first.code, first.message, first.path, { also: others.slice(0, MOST_TOLD) });
+  if (!first) throw new InputError("bad-input", say("this-input-cannot-be-read"));
+  throw asError({ ...first, also: others.slice(0, MOST_TOLD) });
 }
 
 /**
@@ -64,7 +67,8 @@ export function wellFormed(value: unknown): unknown {
 const DEEPEST = 100;
 
 function isWellFormed(value: unknown, depth = 0): boolean {
-  if (depth > DEEPEST) throw new InputError("too-deep", `The input must be at most ${DEEPEST} levels deep.`);
+  if (depth > DEEPEST)
+    throw new InputError("too-deep", say("the-input-must-be-at-most-levels", { deepest: DEEPEST }));
   if (typeof value === "string") return value.isWellFormed();
   if (Array.isArray(value)) return value.every((element) => isWellFormed(element, depth + 1));
   if (!isPlain(value)) return true;
@@ -88,9 +92,12 @@ function complaintsOf(error: z.ZodError, value: unknown): Complaint[] {
   const complaints = new Map<string, Complaint>();
   for (const issue of [deepest(error.issues), ...error.issues.map((issue) => deepest([issue]))]) {
     const path = issue.path.map((key) => (typeof key === "symbol" ? String(key) : key));
-    const where = path.length ? path.join(".") : "input";
-    const message = `${where}: found ${shown(at(value, issue.path))}. ${sentence(issue.message)}`;
-    if (!complaints.has(message)) complaints.set(message, { code: codeOf(issue), message, path });
+    const said = say("found-in-field", {
+      field: path.length ? path.join(".") : "input",
+      found: shown(at(value, issue.path)),
+      message: sentence(issue.message),
+    });
+    if (!complaints.has(said.text)) complaints.set(said.text, complaint(codeOf(issue), said, path));
   }
   return [...complaints.values()];
 }

@@ -1,9 +1,13 @@
+import type { Saying, Values } from "@/messages/catalogue";
 import type { ErrorCode } from "./codes";
 
 /** One thing that is wrong: a stable code, a sentence for the person, and the field it is about. */
 export interface Complaint {
   readonly code: ErrorCode;
   readonly message: string;
+  /** Room and key of the sentence in the messages, and the values in it; absent where it is a system's own. */
+  readonly key?: string;
+  readonly params?: Values;
   readonly path: readonly (string | number)[];
 }
 
@@ -18,15 +22,34 @@ export class InputError extends Error {
   /** @param options.cause what it came from, kept for whoever looks into it. */
   constructor(
     code: ErrorCode,
-    message: string,
+    said: Saying | string,
     path: readonly (string | number)[] = [],
     options: { readonly cause?: unknown; readonly also?: readonly Complaint[] } = {},
   ) {
-    super(message, options.cause === undefined ? undefined : { cause: options.cause });
+    super(
+      typeof said === "string" ? said : said.text,
+      options.cause === undefined ? undefined : { cause: options.cause },
+    );
     this.name = "InputError";
     const { also = [] } = options;
-    this.problem = { code, message, path, ...(also.length > 0 ? { also } : {}) };
+    this.problem = { ...complaint(code, said, path), ...(also.length > 0 ? { also } : {}) };
   }
+}
+
+export const complaint = (
+  code: ErrorCode,
+  said: Saying | string,
+  path: readonly (string | number)[],
+): Complaint =>
+  typeof said === "string"
+    ? { code, message: said, path }
+    : { code, message: said.text, key: said.key, params: said.values, path };
+
+/** A problem as an error to throw, further inside a larger input where a path is given. */
+export function asError(problem: Problem, within: readonly (string | number)[] = []): InputError {
+  const { code, message, key, params = {}, path, also } = problem;
+  const said = key === undefined ? message : { key, values: params, text: message };
+  return new InputError(code, said, [...within, ...path], also ? { also } : {});
 }
 
 /** Outcome of reading something a person typed: the value, or why it was refused. */
@@ -37,13 +60,12 @@ export type Outcome<T> =
 export const ok = <T>(value: T): Outcome<T> => ({ ok: true, value });
 export const refuse = (
   code: ErrorCode,
-  message: string,
+  said: Saying | string,
   path: readonly (string | number)[] = [],
-): Outcome<never> => ({ ok: false, problem: { code, message, path } });
+): Outcome<never> => ({ ok: false, problem: complaint(code, said, path) });
 
 /** The value, or the refusal thrown as an InputError. */
 export function required<T>(outcome: Outcome<T>): T {
   if (outcome.ok) return outcome.value;
-  const { code, message, path } = outcome.problem;
-  throw new InputError(code, message, path);
+  throw asError(outcome.problem);
 }

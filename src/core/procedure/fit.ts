@@ -1,3 +1,4 @@
+import { t } from "@/messages/core";
 import { type Cable, diameterOf, fibresAtEnd } from "../cable/cable";
 import { formatMm } from "../length/format";
 import type { Procedure } from "./procedure";
@@ -25,14 +26,20 @@ export function misfits(procedure: Applies, cable: Cable, core?: string): Misfit
   const match: Misfit[] = [];
   const add = (about: Misfit["about"], message: string) => match.push({ about, message });
   if (!constructions.includes(cable.construction))
-    add("construction", `It is for ${listed(constructions)}; this is ${spoken(cable.construction)}.`);
+    add(
+      "construction",
+      t("it-is-for-this-is", { listed: listed(constructions), spoken: spoken(cable.construction) }),
+    );
   if (inRun && cable.inRun && !inRun.includes(cable.inRun))
-    add("construction", `It is for ${listed(inRun)}; this is ${spoken(cable.inRun)}.`);
+    add("construction", t("it-is-for-this-is", { listed: listed(inRun), spoken: spoken(cable.inRun) }));
   const outside = diameterOf(cable, "jacket");
   if (jackets && outside !== null && jackets.every(({ min, max }) => outside < min || outside > max))
     add(
       "jacket",
-      `It takes a jacket of ${jackets.map(span).join(" or ")} mm; this one is ${formatMm(outside)}.`,
+      t("it-takes-a-jacket-of-mm-this", {
+        jackets: jackets.map(span).join(" or "),
+        outside: formatMm(outside),
+      }),
     );
   for (const [about, range] of [
     ["jacket", jackets ? undefined : jacket],
@@ -43,29 +50,41 @@ export function misfits(procedure: Applies, cable: Cable, core?: string): Misfit
     if (range && (diameter === null || diameter < range.min || diameter > range.max))
       add(
         about,
-        `It takes a ${about} of ${span(range)} mm; ${diameter === null ? "this cable has none" : `this one is ${formatMm(diameter)}`}.`,
+        diameter === null
+          ? t("it-takes-a-of-mm-and-there-is-none", { about, span: span(range) })
+          : t("it-takes-a-of-mm", { about, span: span(range), diameter: formatMm(diameter) }),
       );
   }
   if (grips && !inTube && (cable.grip === null || !grips.includes(cable.grip)))
-    add("grip", `It needs a ${listed(grips)} buffer; this one is ${cable.grip ?? "not buffered"}.`);
+    add(
+      "grip",
+      cable.grip === null
+        ? t("it-needs-a-buffer-and-this-has-none", { listed: listed(grips) })
+        : t("it-needs-a-buffer-this-one-is", { listed: listed(grips), grip: cable.grip }),
+    );
   if (legs !== undefined && cable.legs.length !== legs)
     add(
       "legs",
-      `It ends ${legs} ${legs === 1 ? "fibre" : "fibres"} at once; this cord has ${cable.legs.length}.`,
+      t("it-ends-at-once-this-cord-has", {
+        legs,
+        cable: cable.legs.length,
+      }),
     );
   const count = fibresAtEnd(cable);
   if (fibres && (count < fibres.min || count > fibres.max))
     add(
       "fibres",
-      `It takes ${fibres.min === fibres.max ? fibres.min : `${fibres.min} to ${fibres.max}`} fibres at a time; this cable brings ${count}.`,
+      fibres.min === fibres.max
+        ? t("it-takes-so-many-fibres-at-a-time", { min: fibres.min, count })
+        : t("it-takes-fibres-at-a-time-this", { min: fibres.min, max: fibres.max, count }),
     );
   const offered = core === undefined ? cable.cores : [core];
   if (!offered.some((coreName) => cores.some((taken) => taken === coreName)))
     add(
       "core",
       cores.includes("copper") !== offered.includes("copper")
-        ? `It is made for ${inside(cores)}; this cable holds ${inside(offered)}.`
-        : `It is made for ${inside(cores)}; this is ${offered.join(" or ")}. Mixed core sizes lose most of the light.`,
+        ? t("it-is-made-for-this-cable-holds", { inside: inside(cores), inside2: inside(offered) })
+        : t("it-is-made-for-this-is-mixed", { inside: inside(cores), offered: offered.join(" or ") }),
     );
   return match;
 }

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { t } from "@/messages/core";
 import { type Cable, CONSTRUCTIONS, LAYER_KINDS, zCore, zSource } from "../cable/cable";
 import { ELEMENT_KINDS } from "../cable/element-group";
 import { zDimension } from "../dimensions/dimension";
@@ -17,7 +18,7 @@ const LONGEST_END: Length = um(5_000_000);
 
 const zCountRange = z
   .strictObject({ min: z.number().int().min(1), max: z.number().int().min(1).max(6912) })
-  .refine(({ min, max }) => min <= max, "The least must not exceed the most");
+  .refine(({ min, max }) => min <= max, t("the-least-must-not-exceed-the-most"));
 
 export const zPart = z.strictObject({
   id: zId,
@@ -193,7 +194,7 @@ export const zProcedure = zProcedureParts.superRefine((procedure, context) => {
       context.addIssue({
         code: "custom",
         path: ["dimensions", i, "nominal"],
-        message: `A length must be at most ${LONGEST_END / 1000} mm: check the unit`,
+        message: t("a-length-must-be-at-most-mm", { value: LONGEST_END / 1000 }),
         params: coded("too-long"),
       });
   });

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { t } from "@/messages/core";
 import { LAYER_KINDS } from "../cable/cable";
 import { zMmNotNegative } from "../length/length";
 import { zId, zName } from "../names/names";
@@ -9,7 +10,7 @@ import { type Setting, zSetting } from "./setting";
 
 /** Short bites no longer than `most`, or a number of sections within a range. */
 const zBites = z.union([
-  z.strictObject({ most: zMmNotNegative.refine((value) => value > 0, "A bite must be longer than 0") }),
+  z.strictObject({ most: zMmNotNegative.refine((value) => value > 0, t("a-bite-must-be-longer-than-0")) }),
   z.strictObject({
     sections: z.strictObject({ min: z.number().int().min(1), max: z.number().int().min(1).max(50) }),
   }),

@@ -1,3 +1,4 @@
+import { t } from "@/messages/core";
 import type { ErrorCode } from "../problem/codes";
 import type { Problem } from "../problem/problem";
 import type { Step } from "./step";
@@ -41,7 +42,7 @@ function twice(procedure: Parts): Problem[] {
   return (["choices", "parts", "features", "dimensions", "steps", "retries"] as const).flatMap((list) =>
     procedure[list].flatMap(({ id }, i) =>
       procedure[list].findIndex((item) => item.id === id) < i
-        ? [problem("duplicate", `“${id}” is used twice in ${list}`, [list, i, "id"])]
+        ? [problem("duplicate", t("is-used-twice-in", { id, list }), [list, i, "id"])]
         : [],
     ),
   );
@@ -51,7 +52,7 @@ function badChoices({ choices }: Parts): Problem[] {
   return choices.flatMap((choice, i) =>
     has(choice.options, choice.default)
       ? []
-      : [problem("unknown-option", "The default must be one of the options", ["choices", i, "default"])],
+      : [problem("unknown-option", t("the-default-must-be-one-of-the"), ["choices", i, "default"])],
   );
 }
 
@@ -61,14 +62,7 @@ const badNeeds = ({ steps }: Parts): Problem[] =>
     needs.flatMap((id, n) =>
       has(steps, id)
         ? []
-        : [
-            problem("unknown-step", "A needed step must be a step of this procedure", [
-              "steps",
-              i,
-              "needs",
-              n,
-            ]),
-          ],
+        : [problem("unknown-step", t("a-needed-step-must-be-a-step"), ["steps", i, "needs", n])],
     ),
   );
 
@@ -78,7 +72,7 @@ function badParts({ parts, steps }: Parts): Problem[] {
       const step = part[field];
       return step === undefined || has(steps, step)
         ? []
-        : [problem("unknown-step", "A part must name steps of this procedure", ["parts", i, field])];
+        : [problem("unknown-step", t("a-part-must-name-steps-of-this"), ["parts", i, field])];
     }),
   );
 }
@@ -88,17 +82,13 @@ function badDimensions({ dimensions, features, steps }: Parts): Problem[] {
     ...(["from", "to", "workFrom"] as const)
       .filter((side) => !has(features, dimension[side] ?? dimension.from))
       .map((side) =>
-        problem("unknown-feature", "A dimension must join features of this procedure", [
-          "dimensions",
-          i,
-          side,
-        ]),
+        problem("unknown-feature", t("a-dimension-must-join-features-of-this"), ["dimensions", i, side]),
       ),
     ...(has(steps, dimension.after)
       ? []
-      : [problem("unknown-step", "“after” must be a step of this procedure", ["dimensions", i, "after"])]),
+      : [problem("unknown-step", t("after-must-be-a-step-of-this"), ["dimensions", i, "after"])]),
     ...(dimension.from === dimension.to
-      ? [problem("same-feature", "A dimension must join two different features", ["dimensions", i, "to"])]
+      ? [problem("same-feature", t("a-dimension-must-join-two-different-features"), ["dimensions", i, "to"])]
       : []),
   ]);
 }
@@ -190,6 +180,6 @@ function unmade({ features, steps }: Parts): Problem[] {
   return features.flatMap((feature, i) =>
     i === 0 || feature.kind === "part" || produced.has(feature.id)
       ? []
-      : [problem("unmade", `No step makes “${feature.id}”`, ["features", i])],
+      : [problem("unmade", t("no-step-makes", { id: feature.id }), ["features", i])],
   );
 }

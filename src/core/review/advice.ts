@@ -1,3 +1,4 @@
+import { t } from "@/messages/review";
 import { mustHoldAt } from "../problem/held";
 import type { Procedure } from "../procedure/procedure";
 import { checksOf, judgementOf } from "../procedure/step";
@@ -27,13 +28,13 @@ function lateParts({ parts, steps }: Procedure): Advice[] {
       (step) => step.kind === "thread" && (step.parts ? step.parts.includes(id) : !named.includes(id)),
     );
     const say = (message: string): Advice[] => [{ about: "part", id, message }];
-    if (at < 0) return say(`No step threads on the ${name}.`);
+    if (at < 0) return say(t("no-step-threads-on-the", { name }));
     if (trappedBy !== undefined && at >= indexOf(steps, trappedBy))
-      return say(`The ${name} goes on after the step that shuts it out.`);
+      return say(t("the-goes-on-after-the-step-that", { name }));
     if (neededAt !== undefined && at >= indexOf(steps, neededAt))
-      return say(`The ${name} goes on after the step that needs it.`);
+      return say(t("the-goes-on-after-the-step-that-2", { name }));
     return trappedBy === undefined && neededAt === undefined
-      ? say(`Nothing says when the ${name} is needed, or what shuts it out.`)
+      ? say(t("nothing-says-when-the-is-needed-or", { name }))
       : [];
   });
 }
@@ -45,7 +46,7 @@ function unread({ dimensions, steps }: Procedure): Advice[] {
     .map(({ id, name }) => ({
       about: "dimension",
       id,
-      message: `“${name}” is not read at any step, and nothing says why.`,
+      message: t("is-not-read-at-any-step-and", { name }),
     }));
 }
 
@@ -56,17 +57,17 @@ function unguarded({ steps }: Procedure): Advice[] {
     advice.push({
       about: "step",
       id: mustHoldAt(steps, bared).id,
-      message: "Glass is bared before eye protection is called for.",
+      message: t("glass-is-bared-before-eye-protection-is"),
     });
   for (const { id, kind, shards } of steps)
     if (kind === "cleave" && shards === 0)
-      advice.push({ about: "step", id, message: "A cleave takes off glass: say how many pieces to count." });
+      advice.push({ about: "step", id, message: t("a-cleave-takes-off-glass-say-how") });
   const counted = steps.some(({ shards }) => shards > 0);
   if (counted && !steps.some(({ kind }) => kind === "dispose"))
     advice.push({
       about: "step",
       id: mustHoldAt(steps, steps.length - 1).id,
-      message: "Shards come off, and no step counts them into the bin.",
+      message: t("shards-come-off-and-no-step-counts"),
     });
   return advice;
 }
@@ -78,7 +79,7 @@ function deadEnds({ steps }: Procedure): Advice[] {
       .map(({ sees }) => ({
         about: "step" as const,
         id: step.id,
-        message: `“${sees}” leads nowhere: say what to do.`,
+        message: t("leads-nowhere-say-what-to-do", { sees }),
       })),
   );
 }

@@ -1,3 +1,4 @@
+import { t } from "@/messages/review";
 import { BESIDE } from "../cable/cable";
 import type { Contradiction } from "./contradictions";
 import type { Placement } from "./placements";
@@ -33,7 +34,13 @@ export function nestingOf({ cable, steps, placed }: Placement): Contradiction[] 
       {
         ids,
         shortBy,
-        message: `The ${at.feature.name} lies ${shortBy / 1000} mm behind the ${around.at.feature.name}: the ${name} cannot end further back than the ${around.name} around it.`,
+        message: t("the-lies-mm-behind-the-the-cannot", {
+          feature: at.feature.name,
+          value: shortBy / 1000,
+          feature2: around.at.feature.name,
+          name,
+          around: around.name,
+        }),
         cable: cable.name,
       },
     ];

@@ -1,3 +1,4 @@
+import { t } from "@/messages/review";
 import { formatMm } from "../length/format";
 import { checksOf } from "../procedure/step";
 import { fromDatum, placedAt } from "../runsheet/placing";
@@ -121,6 +122,20 @@ export const strainAdvice = (strains: readonly Strain[]): Advice[] =>
     ({ dimension, name, from, over, half, worst, rss }) => ({
       about: "dimension",
       id: dimension,
-      message: `“${name}” may be out by ${formatMm(over)} while ${from.join(" and ")} are each right: together they leave ±${formatMm(worst)}${rss <= half ? " at the worst" : `, ±${formatMm(Math.round(rss))} even by root-sum-square`}. Widen it, or draw those in.`,
+      message:
+        rss <= half
+          ? t("may-be-out-by-while-are-each", {
+              name,
+              over: formatMm(over),
+              from: from.join(" and "),
+              worst: formatMm(worst),
+            })
+          : t("may-be-out-by-while-are-each-by-both", {
+              name,
+              over: formatMm(over),
+              from: from.join(" and "),
+              worst: formatMm(worst),
+              rss: formatMm(Math.round(rss)),
+            }),
     }),
   );

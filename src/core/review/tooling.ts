@@ -1,3 +1,4 @@
+import { t } from "@/messages/review";
 import { BESIDE, depthOver, type LayerKind } from "../cable/cable";
 import { formatMm } from "../length/format";
 import { checksOf, type Step } from "../procedure/step";
@@ -28,7 +29,7 @@ function shortOfGlass({ steps, placed }: Placement, tools: readonly Tool[]): Adv
       : [
           say(
             step,
-            `The cleaver must hold ${formatMm(scrap)} of bare glass beyond its blade; this strip leaves ${formatMm(held)}.`,
+            t("the-cleaver-must-hold-of-bare-glass", { scrap: formatMm(scrap), held: formatMm(held) }),
           ),
         ];
   });
@@ -50,14 +51,22 @@ function badHoles(placement: Placement): Advice[] {
       return [
         say(
           step,
-          `A hole of ${formatMm(diameter)} would cut the ${stays.name} of ${formatMm(stays.diameter)} that stays.`,
+          t("a-hole-of-would-cut-the-of", {
+            diameter: formatMm(diameter),
+            stays: stays.name,
+            diameter2: formatMm(stays.diameter),
+          }),
         ),
       ];
     return goes && diameter >= goes.diameter
       ? [
           say(
             step,
-            `A hole of ${formatMm(diameter)} does not cut the ${goes.name} of ${formatMm(goes.diameter)}.`,
+            t("a-hole-of-does-not-cut-the", {
+              diameter: formatMm(diameter),
+              goes: goes.name,
+              diameter2: formatMm(goes.diameter),
+            }),
           ),
         ]
       : [];
@@ -79,7 +88,11 @@ function tooDeep(placement: Placement): Advice[] {
       : [
           say(
             step,
-            `A blade ${formatMm(depth)} deep goes through: there is ${formatMm(most)} of it on the ${placement.cable.name}.`,
+            t("a-blade-deep-goes-through-there-is", {
+              depth: formatMm(depth),
+              most: formatMm(most),
+              cable: placement.cable.name,
+            }),
           ),
         ];
   });
@@ -107,7 +120,7 @@ function readTooSoon({ steps, dimensions, placed }: Placement): Advice[] {
           {
             about: "dimension" as const,
             id,
-            message: `“${name}” is read before “${steps[moved]?.title}” moves it: read it after.`,
+            message: t("is-read-before-moves-it-read-it", { name, title: String(steps[moved]?.title) }),
           },
         ];
   });

@@ -1,3 +1,4 @@
+import { say } from "@/messages/core";
 import { type Length, um } from "../length/length";
 import { attempt } from "../problem/attempt";
 import { asWritten } from "../problem/check";
@@ -120,7 +121,7 @@ export function withLength(
   faults: Faults,
 ): Outcome<ProcedureDocument> {
   if (added.makes === "cleave" && document.steps.some(({ kind }) => kind === "cleave"))
-    return refuse("duplicate", "There is a cleave already, and an end has one. Change its length instead.");
+    return refuse("duplicate", say("there-is-a-cleave-already-and-an"));
   const id = free(
     slug(added.name),
     document.dimensions.map((dimension) => dimension.id),

@@ -122,11 +122,11 @@ describe("a card of lengths", () => {
 describe("a card that is wrong is refused by its row", () => {
   it.each([
     [[], /The text has no lengths/],
-    [[row("", "end", "5")], /Row 1.*needs a name/],
-    [[row("Jacket", "moon", "5")], /Row 1, “Jacket”: found the datum “moon”/],
-    [[row("Jacket", "end", "5"), row("jacket", "end", "6")], /Row 2.*there already/],
+    [[row("", "end", "5")], /Row 1.*without a name/],
+    [[row("Jacket", "moon", "5")], /Row 1, “Jacket”: “moon” is no datum here/],
+    [[row("Jacket", "end", "5"), row("jacket", "end", "6")], /Row 2.*has this name/],
     [[row("Jacket", "end", "wide")], /Row 1, “Jacket”/],
-    [[row("Jacket", "end", "5", { unit: "ell" })], /found the unit “ell”/],
+    [[row("Jacket", "end", "5", { unit: "ell" })], /“ell” is no unit here/],
     [[row("Jacket", "end", "5", { plus: "some" })], /Row 1/],
     [Array.from({ length: 61 }, (_, i) => row(`l${i}`, "end", "5")), /Enter at most 60/],
   ])("%#", (rows, said) => {

@@ -1,3 +1,4 @@
+import { say, t } from "@/messages/core";
 import type { Length } from "../length/length";
 import { parseLength } from "../length/parse";
 import { type Outcome, ok, type Problem, refuse } from "../problem/problem";
@@ -44,9 +45,9 @@ export function draftFromLengths(
   basis: DraftBasis,
   kit: DraftKit,
 ): Outcome<ProcedureDocument> {
-  if (rows.length === 0)
-    return refuse("empty", "The text has no lengths. Use one row for each length, below a row of headings.");
-  if (rows.length > MOST_ROWS) return refuse("too-many", `Enter at most ${MOST_ROWS} lengths.`);
+  if (rows.length === 0) return refuse("empty", say("the-text-has-no-lengths-use-one"));
+  if (rows.length > MOST_ROWS)
+    return refuse("too-many", say("enter-at-most-lengths", { mostRows: MOST_ROWS }));
   const read: PlannedLength[] = [];
   const problems: Problem[] = [];
   for (const [i, row] of rows.entries()) {
@@ -70,20 +71,23 @@ function readRow(
     ok: false,
     problem: {
       ...problem,
-      message: `Row ${line}, “${row.name || "no name"}”: ${problem.message}`,
+      message:
+        row.name === ""
+          ? t("row-without-a-name", { line, message: problem.message })
+          : t("row", { line, name: row.name, message: problem.message }),
       path: [line],
     },
   });
   const name = row.name.trim();
-  if (name === "") return at({ code: "no-name", message: "a length needs a name.", path: [] });
+  if (name === "") return at({ code: "no-name", message: t("a-length-needs-a-name"), path: [] });
   const id = slug(name);
   if (before.some((plannedLength) => plannedLength.id === id))
-    return at({ code: "duplicate", message: "this name is there already.", path: [] });
+    return at({ code: "duplicate", message: t("this-name-is-there-already"), path: [] });
   const datum = datumOf(row.datum, before);
   if (datum === null)
     return at({
       code: "unknown-datum",
-      message: `found the datum “${row.datum}”. It is the end, or the name of a length in a row above.`,
+      message: t("found-the-datum-it-is-the-end", { datum: row.datum }),
       path: [],
     });
   const nominal = lengthIn(row.value, row.unit);
@@ -94,7 +98,7 @@ function readRow(
   if (!minus.ok) return at(minus.problem);
   const makes = madeBy(name, startsAt);
   if (makes === "cleave" && before.some((length) => length.makes === "cleave"))
-    return at({ code: "duplicate", message: "there is a cleave already, and an end has one.", path: [] });
+    return at({ code: "duplicate", message: t("there-is-a-cleave-already-and-an-2"), path: [] });
   return ok({
     id,
     name,
@@ -147,8 +151,7 @@ const UNITS = ["", "mm", "in", '"', "cm", "m"];
 
 function lengthIn(text: string, unit: string): Outcome<Length> {
   const clean = unit.trim().toLowerCase();
-  if (!UNITS.includes(clean))
-    return refuse("unknown-unit", `found the unit “${unit}”. It is mm, cm, m or in.`);
+  if (!UNITS.includes(clean)) return refuse("unknown-unit", say("found-the-unit-it-is-mm-cm", { unit }));
   const inches = clean === "in" || clean === '"';
   const written = parseLength(inches || clean === "" || clean === "mm" ? text : `${text} ${clean}`, {
     unit: inches ? "in" : "mm",

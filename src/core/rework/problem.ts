@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { t } from "@/messages/core";
 import { DIMENSION_LIMIT, FEATURE_LIMIT, namesHold, zDimension } from "../dimensions/dimension";
 import { zMm, zMmNotNegative } from "../length/length";
 import { zName } from "../names/names";
@@ -13,13 +14,17 @@ const zReworkFeature = z.discriminatedUnion(
     z.strictObject({ name: zName, kind: z.literal("mark") }),
     z.strictObject({ name: zName, kind: z.literal("fixed"), at: zMm }),
   ],
-  { error: "Kind must be cut, mark or fixed" },
+  { error: t("kind-must-be-cut-mark-or-fixed") },
 );
 
 export const zReworkInput = z
   .strictObject({
-    features: z.array(zReworkFeature).max(FEATURE_LIMIT, `At most ${FEATURE_LIMIT} features`),
-    dimensions: z.array(zDimension).max(DIMENSION_LIMIT, `At most ${DIMENSION_LIMIT} dimensions`),
+    features: z
+      .array(zReworkFeature)
+      .max(FEATURE_LIMIT, t("at-most-features", { featureLimit: FEATURE_LIMIT })),
+    dimensions: z
+      .array(zDimension)
+      .max(DIMENSION_LIMIT, t("at-most-dimensions", { dimensionLimit: DIMENSION_LIMIT })),
     /** Cuts that must be made again whatever they measure: a nick, a bad cleave. */
     forced: z.array(zName),
     /** The feature whose movement is cable lost. */
@@ -30,11 +35,11 @@ export const zReworkInput = z
     namesHold({ features: names, dimensions }, context);
     const refuse = (path: (string | number)[], message: string, code: ErrorCode) =>
       context.addIssue({ code: "custom", path, message, params: coded(code) });
-    if (!names.includes(cable)) refuse(["cable"], "It must be one of the features", "unknown-feature");
+    if (!names.includes(cable)) refuse(["cable"], t("it-must-be-one-of-the-features"), "unknown-feature");
     forced.forEach((name, i) => {
       const kind = features.find((feature) => feature.name === name)?.kind;
-      if (kind === undefined) refuse(["forced", i], "It must be one of the features", "unknown-feature");
-      if (kind === "mark") refuse(["forced", i], "A mark cannot be forced: it is drawn again", "forced-mark");
+      if (kind === undefined) refuse(["forced", i], t("it-must-be-one-of-the-features"), "unknown-feature");
+      if (kind === "mark") refuse(["forced", i], t("a-mark-cannot-be-forced-it-is"), "forced-mark");
     });
   });
 

@@ -1,3 +1,4 @@
+import { say } from "@/messages/core";
 import type { Cable } from "../cable/cable";
 import { closeLimits } from "../dimensions/dimensions";
 import { dualUnitCheck } from "../length/dual-unit";
@@ -73,13 +74,17 @@ function refuseMisfit(procedure: Procedure, cable: Cable, core: string): void {
   if (!cable.cores.some((eachCore) => eachCore === core))
     throw new InputError(
       "unknown-core",
-      `${cable.name} comes with ${cable.cores.join(" or ")} glass, not ${core}.`,
+      say("comes-with-glass-not", { cable: cable.name, cores: cable.cores.join(" or "), core }),
       ["core"],
     );
   if (reasons.length > 0)
     throw new InputError(
       "does-not-fit",
-      `${procedure.name} does not go on ${cable.name}. ${reasons.map(({ message }) => message).join(" ")}`,
+      say("does-not-go-on", {
+        procedure: procedure.name,
+        cable: cable.name,
+        reasons: reasons.map(({ message }) => message).join(" "),
+      }),
       ["cable"],
     );
 }
@@ -94,7 +99,7 @@ function pickedChoices(
   for (const [id, option] of Object.entries(choices)) {
     const choice = procedure.choices.find((choice) => choice.id === id);
     if (!choice)
-      throw new InputError("unknown-choice", `${procedure.name} has no choice called “${id}”.`, [
+      throw new InputError("unknown-choice", say("has-no-choice-called", { procedure: procedure.name, id }), [
         "choices",
         id,
       ]);
@@ -102,13 +107,23 @@ function pickedChoices(
     if (!given)
       throw new InputError(
         "unknown-option",
-        `${choice.name}: “${option}” is not one of ${choice.options.map((option) => option.id).join(", ")}.`,
+        say("is-not-one-of", {
+          choice: choice.name,
+          option,
+          options: choice.options.map((option) => option.id).join(", "),
+        }),
         ["choices", id],
       );
     if (!holds(given.when, cable, { core, choices: picked }))
       throw new InputError(
         "option-not-here",
-        `${choice.name}: ${given.name} is not available on ${cable.name} with ${core}. ${given.why}`.trim(),
+        say("is-not-available-on-with", {
+          choice: choice.name,
+          given: given.name,
+          cable: cable.name,
+          core,
+          why: given.why,
+        }),
         ["choices", id],
       );
   }

@@ -1,3 +1,4 @@
+import { say } from "@/messages/core";
 import type { Dimension } from "../dimensions/dimension";
 import { formatMm } from "../length/format";
 import { type Length, negate, um, ZERO } from "../length/length";
@@ -89,7 +90,7 @@ function toolError(step: Step, tools: ReadonlyMap<string, Tool>): Length | null 
   if (!tool)
     throw new InputError(
       "unknown-tool",
-      `Step “${step.title}” uses a tool that is not known, “${step.tool}”.`,
+      say("step-uses-a-tool-that-is-not", { step: step.title, tool: step.tool }),
       ["steps", step.id, "tool"],
     );
   return tool.error;
@@ -106,7 +107,7 @@ function place(
   const by = "by" in step ? step.by : undefined;
   const dimension = dimensions.find((dimension) => dimension.id === by);
   if (!dimension)
-    throw new InputError("no-figure", `Step “${step.title}” has no figure that applies to this cable.`, [
+    throw new InputError("no-figure", say("step-has-no-figure-that-applies-to", { step: step.title }), [
       "steps",
       step.id,
       "by",
@@ -116,14 +117,14 @@ function place(
   if (!at)
     throw new InputError(
       "no-datum",
-      `Step “${step.title}” measures from the ${datum}, which is not there yet.`,
+      say("step-measures-from-the-which-is-not", { step: step.title, datum }),
       ["steps", step.id, "by"],
     );
   const position = um(at.position + fromDatum(dimension, datum).nominal);
   if (position < 0)
     throw new InputError(
       "off-cable",
-      `The ${feature.name} would lie ${formatMm(-position)} mm in front of the cable end, where there is no cable.`,
+      say("the-would-lie-mm-in-front-of", { feature: feature.name, length: formatMm(-position) }),
       ["dimensions", dimension.id, "nominal"],
     );
   const worked = dimension.workFrom === undefined ? undefined : placed.get(dimension.workFrom);

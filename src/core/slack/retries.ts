@@ -1,38 +1,39 @@
 import { z } from "zod";
+import { t as message } from "@/messages/core";
 import { coded } from "../problem/codes";
 
 const zShare = (noun: string) =>
   z
-    .number(`${noun} must be a share from 0 to 1`)
-    .min(0, `${noun} must be at least 0`)
-    .max(1, `${noun} must be at most 1`);
+    .number(message("must-be-a-share-from-0-to", { noun }))
+    .min(0, message("must-be-at-least-0", { noun }))
+    .max(1, message("must-be-at-most-1", { noun }));
 
 const zTried = z
-  .int("Counts of ends must be whole numbers")
-  .min(0, "Counts of ends must be 0 or more")
+  .int(message("counts-of-ends-must-be-whole-numbers"))
+  .min(0, message("counts-of-ends-must-be-0-or"))
   .max(1e6);
 
 /** First-pass yield: stated, or a record of so many good out of so many tried. */
 export const zYield = z.union(
   [
-    z.strictObject({ p: zShare("A yield") }),
+    z.strictObject({ p: zShare(message("a-yield")) }),
     z.strictObject({ good: zTried, tried: zTried }).refine(({ good, tried }) => good <= tried, {
       path: ["good"],
-      error: "Good ends must not exceed ends tried",
+      error: message("good-ends-must-not-exceed-ends-tried"),
       params: coded("crossed-limits"),
     }),
   ],
-  { error: "Yield must be a share p, or a record: good out of tried" },
+  { error: message("yield-must-be-a-share-p-or") },
 );
 
 export const zRetriesInput = z.strictObject({
   yield: zYield,
-  ends: z.int("Ends must be a whole number").min(1, "At least one end").max(100_000),
-  risk: zShare("The risk"),
+  ends: z.int(message("ends-must-be-a-whole-number")).min(1, message("at-least-one-end")).max(100_000),
+  risk: zShare(message("the-risk")),
   most: z
-    .int("The most retries must be a whole number")
+    .int(message("the-most-retries-must-be-a-whole"))
     .min(0)
-    .max(50, "The most retries must be at most 50"),
+    .max(50, message("the-most-retries-must-be-at-most")),
 });
 
 type RetriesInput = z.output<typeof zRetriesInput>;

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { t } from "@/messages/core";
 import { type Length, um, ZERO, zMm, zMmNotNegative } from "../length/length";
 import { zName } from "../names/names";
 import { coded, type ErrorCode } from "../problem/codes";
@@ -15,11 +16,11 @@ export const zStackInput = z
           error: zMmNotNegative.optional(),
         }),
       )
-      .min(1, "List at least the root feature")
-      .max(500, "At most 500 features"),
+      .min(1, t("list-at-least-the-root-feature"))
+      .max(500, t("at-most-500-features")),
     between: z
       .array(z.strictObject({ from: zName, to: zName }))
-      .max(2_000, "At most 2 000 pairs")
+      .max(2_000, t("at-most-2-000-pairs"))
       .default([]),
   })
   .superRefine(({ features, between }, context) => {
@@ -28,7 +29,7 @@ export const zStackInput = z
     const cache = new Map<string, string | undefined>();
     features.forEach((feature, i) => {
       if (cache.has(feature.name))
-        issue(["features", i, "name"], "Each feature must have its own name", "duplicate");
+        issue(["features", i, "name"], t("each-feature-must-have-its-own-name"), "duplicate");
       cache.set(feature.name, feature.from);
     });
     let roots = 0;
@@ -36,35 +37,35 @@ export const zStackInput = z
       if (feature.from === undefined) {
         roots += 1;
         if (feature.nominal !== undefined || feature.error)
-          issue(
-            ["features", i, "from"],
-            "Only the root may be without a datum, and the root must have neither nominal nor error",
-            "no-datum",
-          );
+          issue(["features", i, "from"], t("only-the-root-may-be-without-a"), "no-datum");
         else if (roots > 1)
-          issue(["features", i], `There must be one root; “${feature.name}” would be a second`, "two-roots");
+          issue(
+            ["features", i],
+            t("there-must-be-one-root-would-be", { feature: feature.name }),
+            "two-roots",
+          );
         return;
       }
       if (!cache.has(feature.from))
-        issue(["features", i, "from"], "Datum must be a listed feature", "unknown-feature");
+        issue(["features", i, "from"], t("datum-must-be-a-listed-feature"), "unknown-feature");
       if (feature.nominal === undefined)
-        issue(["features", i, "nominal"], "A feature with a datum needs a nominal", "no-nominal");
+        issue(["features", i, "nominal"], t("a-feature-with-a-datum-needs-a"), "no-nominal");
       if (feature.error === undefined)
-        issue(["features", i, "error"], "A feature with a datum needs an error (0 if none)", "no-error");
+        issue(["features", i, "error"], t("a-feature-with-a-datum-needs-an"), "no-error");
       let at: string | undefined = feature.from;
       for (let steps = 0; at !== undefined && steps <= features.length; steps++) {
         if (at === feature.name) {
-          issue(["features", i, "from"], `“${feature.name}” would be made from itself`, "loop");
+          issue(["features", i, "from"], t("would-be-made-from-itself", { feature: feature.name }), "loop");
           break;
         }
         at = cache.get(at);
       }
     });
-    if (roots === 0) issue(["features"], "One feature must be the root, without a datum", "no-root");
+    if (roots === 0) issue(["features"], t("one-feature-must-be-the-root-without"), "no-root");
     between.forEach((pair, i) => {
       for (const side of ["from", "to"] as const)
         if (!cache.has(pair[side]))
-          issue(["between", i, side], "A pair must join two listed features", "unknown-feature");
+          issue(["between", i, side], t("a-pair-must-join-two-listed-features"), "unknown-feature");
     });
   });
 

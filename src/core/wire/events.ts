@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { t } from "@/messages/core";
 import { type EndEvent, zEvent, zStoredEvent } from "../event/event";
 import { RESULTS } from "../event/judged";
 import { zMmExact } from "../length/length";
@@ -55,7 +56,7 @@ const zAfter = z.int().min(0);
 
 const eventsTo = <S extends z.ZodType<EndEvent>>(event: S) =>
   z
-    .array(z.strictObject({ id: zUuid("An event's id must be a UUID"), event }))
+    .array(z.strictObject({ id: zUuid(t("an-events-id-must-be-a-uuid")), event }))
     .min(1)
     .max(100);
 
@@ -80,7 +81,11 @@ const addManyWith = <S extends z.ZodType<EndEvent>>(event: S) =>
     client: zClient,
     ends: z
       .array(
-        z.strictObject({ end: zUuid("An end's id must be a UUID"), after: zAfter, events: eventsTo(event) }),
+        z.strictObject({
+          end: zUuid(t("an-ends-id-must-be-a-uuid")),
+          after: zAfter,
+          events: eventsTo(event),
+        }),
       )
       .min(1)
       .max(BATCH_LIMIT),

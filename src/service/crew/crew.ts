@@ -2,6 +2,7 @@ import { createHmac, randomBytes, scrypt, timingSafeEqual } from "node:crypto";
 import { readFileSync, statSync } from "node:fs";
 import { z } from "zod";
 import { check, InputError } from "@/core";
+import { say, t } from "@/messages/service";
 
 /** What is kept of a crew's key: its hash, and what its sessions are signed with. A new key ends them all. */
 const zCrew = z.object({
@@ -14,7 +15,7 @@ const zCrew = z.object({
 type Crew = z.output<typeof zCrew>;
 
 export const zEnter = z.strictObject({
-  key: z.string("Enter the crew key").min(1, "Enter the crew key").max(200),
+  key: z.string(t("enter-the-crew-key")).min(1, t("enter-the-crew-key")).max(200),
 });
 
 /** Set on a request for the page that asks for the key: nothing of the record is told there. */
@@ -102,17 +103,17 @@ export async function letDeviceIn(
   const { key } = check(zEnter, input);
   const mine = turn.then(async () => {
     const crew = crewOf(file);
-    if (crew === null) throw new InputError("wrong-key", "This server has no crew key.", ["key"]);
+    if (crew === null) throw new InputError("wrong-key", say("this-server-has-no-crew-key"), ["key"]);
     if (now < free)
       throw new InputError(
         "too-often",
-        `Too many wrong keys. Try again in ${Math.ceil((free - now) / 1000)} s.`,
+        say("too-many-wrong-keys-try-again-in", { ceil: Math.ceil((free - now) / 1000) }),
         ["key"],
       );
     if (!same((await hashOf(key, crew)).toString("base64"), crew.hash)) {
       wrong += 1;
       free = now + waitAfter(wrong);
-      throw new InputError("wrong-key", "That is not the crew key.", ["key"]);
+      throw new InputError("wrong-key", say("that-is-not-the-crew-key"), ["key"]);
     }
     wrong = 0;
     return sessionOf(crew, SESSION_SECONDS * 1000, now);

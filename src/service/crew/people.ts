@@ -1,12 +1,13 @@
 import { randomUUID } from "node:crypto";
 import { z } from "zod";
 import { check, mustBeAcceptable, type Person, zPersonName, zUuid } from "@/core";
+import { t } from "@/messages/service";
 import type { Store } from "@/store/database/store";
 import { inTransaction } from "@/store/database/transaction";
 import { allPeople, insertPeopleEvent } from "@/store/workshop/people";
 import type { Act } from "../act";
 
-const zPersonId = zUuid("A person's id must be a UUID");
+const zPersonId = zUuid(t("a-persons-id-must-be-a-uuid"));
 
 export const zNewPerson = z.strictObject({ id: zPersonId.optional(), name: zPersonName });
 export const zRename = z.strictObject({ name: zPersonName });

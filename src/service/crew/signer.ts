@@ -1,5 +1,6 @@
 import { randomUUID } from "node:crypto";
 import { InputError, personBy, personNamed } from "@/core";
+import { say } from "@/messages/service";
 import { allPeople, insertPeopleEvent } from "@/store/workshop/people";
 import type { Act } from "../act";
 
@@ -22,5 +23,5 @@ export function signer({ store, actor: by, now }: Act, name: string): string {
 /** @throws InputError: nobody goes by that id. */
 export function mustBeKnown({ store, actor }: Act): void {
   if (actor !== null && !personBy(allPeople(store), actor))
-    throw new InputError("unknown-person", "Nobody goes by that id here: pick who is working anew.", ["by"]);
+    throw new InputError("unknown-person", say("nobody-goes-by-that-id-here-pick"), ["by"]);
 }

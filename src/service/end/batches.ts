@@ -13,6 +13,7 @@ import {
   zAddManyInside,
   zUuid,
 } from "@/core";
+import { say, t } from "@/messages/service";
 import type { Store } from "@/store/database/store";
 import { inTransaction } from "@/store/database/transaction";
 import { type EndRow, endsOfBatch, findBatch, insertBatch } from "@/store/record/ends";
@@ -21,11 +22,11 @@ import { addEvents, beginEnd, getEnd, mustCompile, zStart } from "./ends";
 import { historyOf } from "./history";
 
 export const zBatch = zStart.extend({
-  id: zUuid("A batch's id must be a UUID").optional(),
+  id: zUuid(t("a-batchs-id-must-be-a-uuid")).optional(),
   count: z
-    .int("The number of ends must be a whole number")
-    .min(2, "A batch must have at least two ends")
-    .max(BATCH_LIMIT, `A batch must have at most ${BATCH_LIMIT} ends`),
+    .int(t("the-number-of-ends-must-be-a"))
+    .min(2, t("a-batch-must-have-at-least-two"))
+    .max(BATCH_LIMIT, t("a-batch-must-have-at-most-ends", { batchLimit: BATCH_LIMIT })),
   job: z.string().trim().max(120).default(""),
 });
 
@@ -33,7 +34,7 @@ export const zBatch = zStart.extend({
 export const zBatchQuery = z.strictObject({
   seen: z
     .string()
-    .regex(/^\d{1,9}(,\d{1,9})*$/, "“seen” must be a number for each end, separated by commas")
+    .regex(/^\d{1,9}(,\d{1,9})*$/, t("seen-must-be-a-number-for-each"))
     .max(500)
     .optional(),
 });
@@ -90,7 +91,7 @@ export function getBatch(store: Store, id: string): Batch {
   const rows = batch ? endsOfBatch(store, id) : [];
   const [first] = rows;
   if (!batch || !first)
-    throw new InputError("not-found", `No batch with the id “${id.slice(0, 60)}” is on this bench.`, ["id"]);
+    throw new InputError("not-found", say("no-batch-with-the-id-is-on", { id: id.slice(0, 60) }), ["id"]);
   const { sheet, rule, purpose } = getEnd(store, first.id);
   return {
     id,
@@ -114,7 +115,7 @@ export const findBatchById = (store: Store, id: string): Batch | null =>
 
 /** What has been added to each end of a batch. @throws InputError `not-found`. */
 export function batchEvents(store: Store, id: string, query: unknown = {}): readonly BatchMember[] {
-  if (!findBatch(store, id)) throw new InputError("not-found", "No such batch is on this bench.", ["id"]);
+  if (!findBatch(store, id)) throw new InputError("not-found", say("no-such-batch-is-on-this-bench"), ["id"]);
   const { seen } = check(zBatchQuery, query);
   const all = endsOfBatch(store, id).map((row) => memberOf(store, row));
   if (seen === undefined) return all;
@@ -132,7 +133,8 @@ export function addToBatch(act: Act, id: string, input: unknown) {
   inTransaction(store, () => {
     const members = new Set(endsOfBatch(store, id).map((end) => end.id));
     for (const { end, after, events } of ends) {
-      if (!members.has(end)) throw new InputError("not-found", "That end is not in this batch.", ["ends"]);
+      if (!members.has(end))
+        throw new InputError("not-found", say("that-end-is-not-in-this-batch"), ["ends"]);
       addEvents(act, end, { client, after, events });
     }
   });

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { check, personBy, runningClocks, shardsMissing, type zBenchAnswer } from "@/core";
+import { t } from "@/messages/service";
 import type { Store } from "@/store/database/store";
 import { countOpen, type EndRow, openWork } from "@/store/record/ends";
 import { allPeople } from "@/store/workshop/people";
@@ -13,7 +14,7 @@ export const BENCH_PAGE = 60;
 export const zBenchQuery = z.strictObject({
   before: z
     .string()
-    .regex(/^[0-9TZ:.-]{1,40}~[0-9a-f-]{36}$/i, "“from” must be a value this list returned")
+    .regex(/^[0-9TZ:.-]{1,40}~[0-9a-f-]{36}$/i, t("from-must-be-a-value-this-list"))
     .optional(),
 });
 

@@ -22,6 +22,7 @@ import {
   zRule,
   zUuid,
 } from "@/core";
+import { say, t } from "@/messages/service";
 import { canonical } from "@/store/database/hash";
 import { PROGRAM } from "@/store/database/program";
 import type { Store } from "@/store/database/store";
@@ -44,7 +45,7 @@ import { placeOfEnd } from "./place-of-end";
 import { projectEvent } from "./project-event";
 
 export const zStart = z.strictObject({
-  id: zUuid("An end's id must be a UUID").optional(),
+  id: zUuid(t("an-ends-id-must-be-a-uuid")).optional(),
   cable: z.string().max(80),
   procedure: z.string().max(80),
   /** The procedure's revision the sheet was drawn from: another one since is told, not used. */
@@ -52,7 +53,7 @@ export const zStart = z.strictObject({
   core: z.string().max(20),
   choices: z.record(z.string().max(80), z.string().max(80)).default({}),
   rule: zRule.default({ kind: "guarded", risk: 0.05 }),
-  purpose: z.enum(PURPOSES, { error: "Purpose must be work or practice" }).default("work"),
+  purpose: z.enum(PURPOSES, { error: t("purpose-must-be-work-or-practice") }).default("work"),
 });
 
 /** An end as the bench and the ledger show it. */
@@ -82,7 +83,7 @@ export function mustCompile(
   { cable: cableId, procedure, revision, core, choices, rule, purpose }: Sheet,
 ) {
   const cable = wholeLibrary(store).cables.find((cable) => cable.id === cableId);
-  if (!cable) throw new InputError("unknown-cable", `No cable called “${cableId}”.`, ["cable"]);
+  if (!cable) throw new InputError("unknown-cable", say("no-cable-called", { cableId }), ["cable"]);
   return { ...compiled(store, { cable, procedure, revision, core, choices }), rule, purpose };
 }
 
@@ -101,11 +102,11 @@ export function compiled(
   const { procedures, tools } = library;
   const procedure = procedures.find((procedure) => procedure.id === procedureId);
   if (!procedure)
-    throw new InputError("unknown-procedure", `No connector called “${procedureId}”.`, ["procedure"]);
+    throw new InputError("unknown-procedure", say("no-connector-called", { procedureId }), ["procedure"]);
   if (revision !== undefined && revision !== procedure.revision)
     throw new InputError(
       "moved-on",
-      `This sheet is revision ${revision}, but the shelf now has ${procedure.revision}. Load it again before the first cut.`,
+      say("this-sheet-is-revision-but-the-shelf", { revision, revision2: procedure.revision }),
       ["revision"],
     );
   const sheet = sheetOnce(library, { procedure, cable, core, choices });
@@ -153,7 +154,7 @@ export function beginEnd(
 function mustFind(store: Store, id: string): EndRow {
   const row = findEnd(store, id) ?? findEnd(store, id.toLowerCase());
   if (!row)
-    throw new InputError("not-found", `No end with the id “${id.slice(0, 60)}” is on this bench.`, ["id"]);
+    throw new InputError("not-found", say("no-end-with-the-id-is-on", { id: id.slice(0, 60) }), ["id"]);
   return row;
 }
 
@@ -200,11 +201,7 @@ export const MOST_EVENTS = 5_000;
 export function addEvents(act: Act, endId: string, input: unknown): readonly Recorded[] {
   const request = check(zAddInside, input);
   if (request.events.some(({ event }) => event.kind === "photo"))
-    throw new InputError(
-      "bad-input",
-      "Send the photograph itself to the end's photos; a photo event alone is not accepted.",
-      ["events"],
-    );
+    throw new InputError("bad-input", say("send-the-photograph-itself-to-the-ends"), ["events"]);
   return writeEvents(act, endId, request);
 }
 
@@ -223,7 +220,7 @@ export function writeEvents(
     if (history.length + events.length > MOST_EVENTS)
       throw new InputError(
         "limit",
-        `An end can have at most ${MOST_EVENTS} events, and this one has ${history.length}. Sign it off and start another.`,
+        say("an-end-can-have-at-most-events", { mostEvents: MOST_EVENTS, history: history.length }),
         ["events"],
       );
     let end: SignedOutcome = { row, sheet, history, state, last: row.lastHash };
@@ -296,27 +293,22 @@ export const judgedOf = (
 
 function mustBeTwin(twin: { endId: string; event: Recorded["event"] }, endId: string, event: EndEvent): void {
   if (twin.endId !== endId || canonical(twin.event) !== canonical(event))
-    throw new InputError("id-taken", "Another event already has this id.", ["events"]);
+    throw new InputError("id-taken", say("another-event-already-has-this-id"), ["events"]);
 }
 
 /** @throws InputError: a correction names an event of the same end. */
 function mustCorrectOwn(history: readonly Recorded[], id: string): void {
   if (!history.some((event) => event.id === id))
-    throw new InputError("unknown-event", "The event to correct is not on this end.", ["corrects"]);
+    throw new InputError("unknown-event", say("the-event-to-correct-is-not-on"), ["corrects"]);
 }
 
 /** @throws InputError: a photograph is stored before it is entered. */
 function mustHavePhoto(store: Store, sha256: string): void {
   if (!photoBytes(store, sha256))
-    throw new InputError("unknown-photo", "That photograph is not stored here.", ["sha256"]);
+    throw new InputError("unknown-photo", say("that-photograph-is-not-stored-here"), ["sha256"]);
 }
 
 function mustBeUpToDate(history: readonly Recorded[], client: string, after: number): void {
   const unseen = history.find((event) => event.seq > after && event.client !== client);
-  if (unseen)
-    throw new InputError(
-      "moved-on",
-      "This end was changed in another window. Look at its current state, then go on.",
-      ["after"],
-    );
+  if (unseen) throw new InputError("moved-on", say("this-end-was-changed-in-another-window"), ["after"]);
 }

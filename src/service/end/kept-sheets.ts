@@ -1,4 +1,5 @@
 import { InputError, type RunSheet, sheetDocument } from "@/core";
+import { say } from "@/messages/service";
 import { canonical } from "@/store/database/hash";
 import type { Store } from "@/store/database/store";
 import { keptSheet } from "@/store/record/documents";
@@ -22,8 +23,7 @@ const sheets = new Map<string, RunSheet>();
  * @throws InputError `gone`, `newer`.
  */
 export function sheetOf(store: Store, { sheetHash }: Pick<EndRow, "sheetHash">): RunSheet {
-  if (sheetHash === null)
-    throw new InputError("gone", "The sheet of this end could not be stored, so it cannot be shown.", ["id"]);
+  if (sheetHash === null) throw new InputError("gone", say("the-sheet-of-this-end-could-not"), ["id"]);
   const runSheet = sheets.get(sheetHash);
   if (runSheet) return runSheet;
   const sheet = keptSheet(store, sheetHash);

@@ -2,6 +2,7 @@ import { randomUUID } from "node:crypto";
 import sharp from "sharp";
 import { z } from "zod";
 import { check, InputError, type Recorded, zUuid } from "@/core";
+import { say, t } from "@/messages/service";
 import type { Store } from "@/store/database/store";
 import { keepPhoto, photoBytes } from "@/store/record/photos";
 import type { Act } from "../act";
@@ -15,8 +16,8 @@ const TAKEN = ["jpeg", "png", "webp"];
 
 export const zPhotoQuery = z.strictObject({
   client: z.string().min(1).max(80),
-  id: zUuid("An event's id must be a UUID").optional(),
-  caption: z.string().trim().max(200, "A caption must have at most 200 characters").default(""),
+  id: zUuid(t("an-events-id-must-be-a-uuid")).optional(),
+  caption: z.string().trim().max(200, t("a-caption-must-have-at-most-200")).default(""),
 });
 
 /**
@@ -54,7 +55,7 @@ function inTurn<T>(work: () => Promise<T>): Promise<T> {
 
 async function redrawn(bytes: Buffer) {
   const refused = (cause?: unknown) =>
-    new InputError("not-a-photo", "Only JPEG, PNG or WebP pictures can be attached.", ["photo"], { cause });
+    new InputError("not-a-photo", say("only-jpeg-png-or-webp-pictures-can"), ["photo"], { cause });
   try {
     const picture = sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: "error" });
     const { format } = await picture.metadata();
@@ -73,7 +74,7 @@ async function redrawn(bytes: Buffer) {
 /** A photograph's bytes. @throws InputError `not-found`. */
 export function photoOf(store: Store, sha256: string): Buffer {
   const bytes = photoBytes(store, sha256);
-  if (!bytes) throw new InputError("not-found", "No photograph by that name is stored here.", ["sha256"]);
+  if (!bytes) throw new InputError("not-found", say("no-photograph-by-that-name-is-stored"), ["sha256"]);
   return bytes;
 }
 

@@ -9,6 +9,7 @@ import {
   type Rule,
   type RunSheet,
 } from "@/core";
+import { say } from "@/messages/service";
 import { inTransaction } from "@/store/database/transaction";
 import { endsOfPieces, findBatch, findEnd, insertBatch } from "@/store/record/ends";
 import type { Act } from "../act";
@@ -58,16 +59,14 @@ export function beginAll(
   const { store, now } = act;
   const batch = beginnings.length > 1;
   if (new Set(beginnings.map(({ compiled }) => sheetKey(compiled.sheet))).size > 1)
-    throw new InputError("does-not-fit", "A batch must be ends of one connector on one cable.", [
-      "addresses",
-    ]);
+    throw new InputError("does-not-fit", say("a-batch-must-be-ends-of-one"), ["addresses"]);
   const at = now.toISOString();
   inTransaction(store, () => {
     if (batch ? findBatch(store, id) : findEnd(store, id)) return;
     for (const { where, label } of beginnings) {
       const there = newestAt(endsOfPieces(store, [where.piece])).get(placeKey(where));
       if (there && there.result === null && purpose === "work")
-        throw new InputError("moved-on", `Somebody already has ${label} at the bench.`, ["addresses"]);
+        throw new InputError("moved-on", say("somebody-already-has-at-the-bench", { label }), ["addresses"]);
     }
     if (batch) insertBatch(store, { id, createdAt: at, name: name.slice(0, 120).toWellFormed() });
     beginnings.forEach(({ compiled, where, label }, place) => {

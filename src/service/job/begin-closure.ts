@@ -15,6 +15,7 @@ import {
   zStationId,
   zUuid,
 } from "@/core";
+import { say, t } from "@/messages/service";
 import type { Store } from "@/store/database/store";
 import { wholeLibrary } from "@/store/shelf/shelf";
 import type { Act } from "../act";
@@ -27,15 +28,15 @@ type FoundClosure = Pick<ClosureAnswer, "id" | "revision" | "job" | "plan">;
 
 export const zBeginClosure = z.strictObject({
   /** Of the end, or of the batch where there are several cables. */
-  id: zUuid("An id is a UUID").optional(),
+  id: zUuid(t("an-id-is-a-uuid")).optional(),
   /** Ids of the cables, as the closure's plan has them. */
   cables: z
     .array(zStationId)
-    .min(1, "Name at least one cable")
-    .max(32, "At most 32 cables")
-    .refine((all) => new Set(all).size === all.length, { error: "Name each cable once" }),
+    .min(1, t("name-at-least-one-cable"))
+    .max(32, t("at-most-32-cables"))
+    .refine((all) => new Set(all).size === all.length, { error: t("name-each-cable-once") }),
   rule: zRule.default({ kind: "guarded", risk: 0.05 }),
-  purpose: z.enum(PURPOSES, { error: "Purpose must be work or practice" }).default("work"),
+  purpose: z.enum(PURPOSES, { error: t("purpose-must-be-work-or-practice") }).default("work"),
 });
 
 export const zCableQuery = z.strictObject({ cable: zStationId });
@@ -63,7 +64,7 @@ export function beginClosure(act: Act, closure: string, input: unknown): { id: s
 
 function beginningOf(store: Store, closure: FoundClosure, wanted: string): Beginning {
   const cable = closure.plan.cables.find((cable) => cable.id === wanted);
-  if (!cable) throw new InputError("not-found", "This closure has no such cable any more.", ["cables"]);
+  if (!cable) throw new InputError("not-found", say("this-closure-has-no-such-cable-any"), ["cables"]);
   return beginningIn(store, closure, cable);
 }
 
@@ -85,7 +86,8 @@ function beginningIn(
     (eachCable) => eachCable.id === (cable.through ? midSpanId(cable.cable) : cable.cable),
   );
   const procedure = procedures.find((procedure) => procedure.id === style);
-  if (!of) throw new InputError("unknown-cable", `No cable called “${cable.cable}”.`, ["cables"]);
+  if (!of)
+    throw new InputError("unknown-cable", say("no-cable-called-2", { cable: cable.cable }), ["cables"]);
   const core =
     of.cores.find((core) => procedure && misfits(procedure, of, core).length === 0) ??
     mustHoldAt(of.cores, 0);

@@ -26,6 +26,7 @@ import {
   zPiecePlan,
   zUuid,
 } from "@/core";
+import { say, t } from "@/messages/service";
 import type { Store } from "@/store/database/store";
 import { inTransaction } from "@/store/database/transaction";
 import { addClosureRow, type ClosureRow, closuresOf, latestClosure } from "@/store/plan/closures";
@@ -42,7 +43,7 @@ import { mustWork } from "./planning";
 const MOST_CLOSURES = 300;
 
 export const zNewClosure = z.strictObject({
-  id: zUuid("A closure's id must be a UUID").optional(),
+  id: zUuid(t("a-closures-id-must-be-a-uuid")).optional(),
   plan: zClosurePlan,
 });
 
@@ -94,7 +95,9 @@ export function joinTrouble(store: Store, job: string, entry: string, cable: Clo
 function mustFindEntry(store: Store, plan: ClosurePlan): Entry {
   const entry = wholeLibrary(store).entries.find(({ id }) => id === plan.entry);
   if (!entry)
-    throw new InputError("not-found", `No entry called “${plan.entry}” is on the shelf.`, ["entry"]);
+    throw new InputError("not-found", say("no-entry-called-is-on-the-shelf", { entry: plan.entry }), [
+      "entry",
+    ]);
   return entry;
 }
 
@@ -105,14 +108,14 @@ function mustClose(store: Store, job: string, plan: ClosurePlan): void {
   const named = plan.cables.map((cable, i) => {
     const of = cables.find(({ id }) => id === cable.cable);
     if (!of)
-      throw new InputError("unknown-cable", `No cable called “${cable.cable}”.`, [
+      throw new InputError("unknown-cable", say("no-cable-called-2", { cable: cable.cable }), [
         "plan",
         "cables",
         i,
         "cable",
       ]);
     if (!entry.takes.includes(of.construction))
-      throw new InputError("does-not-fit", `${entry.name} is not made for ${of.name}.`, [
+      throw new InputError("does-not-fit", say("is-not-made-for", { entry: entry.name, of: of.name }), [
         "plan",
         "cables",
         i,
@@ -127,12 +130,7 @@ function mustClose(store: Store, job: string, plan: ClosurePlan): void {
     if (!joins) return;
     const key = `${joins.piece} ${joins.side}`;
     if (joined.has(key))
-      throw new InputError("duplicate", "A place of a piece can be in a closure only once.", [
-        "plan",
-        "cables",
-        i,
-        "joins",
-      ]);
+      throw new InputError("duplicate", say("a-place-of-a-piece-can-be"), ["plan", "cables", i, "joins"]);
     joined.add(key);
   });
   const placed = placeCables(
@@ -142,7 +140,7 @@ function mustClose(store: Store, job: string, plan: ClosurePlan): void {
   if (!placed.possible)
     throw new InputError(
       "does-not-fit",
-      `These do not all fit: ${placed.cannot.join(", ")}. Too few ports take them.`,
+      say("these-do-not-all-fit-too-few", { cannot: placed.cannot.join(", ") }),
       ["plan", "cables"],
     );
 }
@@ -174,7 +172,8 @@ const sheathOf = ({ layers }: Cable) => mustHoldAt(layers, 0).diameter;
 
 function mustFindJob(store: Store, id: string) {
   const job = findJob(store, id) ?? findJob(store, id.toLowerCase());
-  if (!job) throw new InputError("not-found", `No job with the id “${id.slice(0, 60)}” is here.`, ["id"]);
+  if (!job)
+    throw new InputError("not-found", say("no-job-with-the-id-is-here", { id: id.slice(0, 60) }), ["id"]);
   return job;
 }
 
@@ -187,7 +186,11 @@ export function addClosure(act: Act, job: string, input: unknown): Closure {
     const { id: jobId } = mustFindJob(store, job);
     if (!latestClosure(store, id)) {
       if (closuresOf(store, jobId).length >= MOST_CLOSURES)
-        throw new InputError("limit", `A job can have at most ${MOST_CLOSURES} closures.`, ["plan"]);
+        throw new InputError(
+          "limit",
+          say("a-job-can-have-at-most-closures", { mostClosures: MOST_CLOSURES }),
+          ["plan"],
+        );
       mustClose(store, jobId, plan);
       planJoined(act, plan);
       addClosureRow(store, {
@@ -201,14 +204,15 @@ export function addClosure(act: Act, job: string, input: unknown): Closure {
     }
     const row = latestClosure(store, id);
     if (!row || row.job !== jobId)
-      throw new InputError("id-taken", "Another job already has a closure of this id.", ["id"]);
+      throw new InputError("id-taken", say("another-job-already-has-a-closure-of"), ["id"]);
     return closureOf(row);
   });
 }
 
 function mustFindClosure(store: Store, id: string): ClosureRow {
   const row = latestClosure(store, id) ?? latestClosure(store, id.toLowerCase());
-  if (!row) throw new InputError("not-found", `No closure with the id “${id.slice(0, 60)}” is here.`, ["id"]);
+  if (!row)
+    throw new InputError("not-found", say("no-closure-with-the-id-is-here", { id: id.slice(0, 60) }), ["id"]);
   return row;
 }
 
@@ -223,11 +227,7 @@ export function saveClosure(act: Act, id: string, input: unknown): { id: string;
     mustBeKnown(act);
     const latest = mustFindClosure(store, id);
     if (latest.revision !== basis)
-      throw new InputError(
-        "moved-on",
-        "Somebody else has changed this closure. Look at the current plan, then go on.",
-        ["basis"],
-      );
+      throw new InputError("moved-on", say("somebody-else-has-changed-this-closure-look"), ["basis"]);
     if (plan) {
       mustClose(store, latest.job, plan);
       planJoined(act, plan);
@@ -252,7 +252,7 @@ export const getClosures = (store: Store, job: string): Closure[] =>
 /** A closure with how each of its cables stands. @throws InputError `not-found`. */
 export function getClosure(store: Store, id: string): ClosureAnswer {
   const row = mustFindClosure(store, id);
-  if (row.body === null) throw new InputError("not-found", "This closure was taken off its job.", ["id"]);
+  if (row.body === null) throw new InputError("not-found", say("this-closure-was-taken-off-its-job"), ["id"]);
   const closure = closureOf(row);
   const pieces = [...new Set(closure.plan.cables.flatMap(({ joins }) => (joins ? [joins.piece] : [])))];
   const there = newestAtOf(store, [...pieces, closure.id]);

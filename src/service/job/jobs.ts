@@ -13,6 +13,7 @@ import {
   zPiecePlan,
   zUuid,
 } from "@/core";
+import { say, t } from "@/messages/service";
 import type { Store } from "@/store/database/store";
 import { inTransaction } from "@/store/database/transaction";
 import {
@@ -43,18 +44,18 @@ export const PIECES_PAGE = 30;
 const MOST_PIECES = 2_000;
 
 export const zNewJob = z.strictObject({
-  id: zUuid("A job's id must be a UUID").optional(),
-  name: z.string("A job has a name").trim().pipe(zName),
-  like: zUuid("A job's id must be a UUID")
+  id: zUuid(t("a-jobs-id-must-be-a-uuid")).optional(),
+  name: z.string(t("a-job-has-a-name")).trim().pipe(zName),
+  like: zUuid(t("a-jobs-id-must-be-a-uuid"))
     .optional()
     .describe("A job whose pieces it begins with, as they are planned: a usual site"),
 });
 
 export const zNewPieces = z.strictObject({
   pieces: z
-    .array(z.strictObject({ id: zUuid("A piece's id must be a UUID").optional(), plan: zPiecePlan }))
-    .min(1, "Send at least one piece")
-    .max(300, "Send at most 300 pieces at a time"),
+    .array(z.strictObject({ id: zUuid(t("a-pieces-id-must-be-a-uuid")).optional(), plan: zPiecePlan }))
+    .min(1, t("send-at-least-one-piece"))
+    .max(300, t("send-at-most-300-pieces-at-a")),
 });
 
 export const zSavePlan = z.strictObject({
@@ -66,7 +67,7 @@ export const zSavePlan = z.strictObject({
 
 const zWords = z
   .string()
-  .max(200, "Search for at most 200 characters")
+  .max(200, t("search-for-at-most-200-characters"))
   .optional()
   .describe("Words that all stand in its name");
 
@@ -74,7 +75,7 @@ export const zJobsQuery = z.strictObject({
   words: zWords,
   before: z
     .string()
-    .regex(/^[0-9TZ:.-]{1,40}~[0-9a-f-]{36}$/i, "“from” must be a value this list returned")
+    .regex(/^[0-9TZ:.-]{1,40}~[0-9a-f-]{36}$/i, t("from-must-be-a-value-this-list"))
     .optional(),
 });
 
@@ -82,7 +83,7 @@ export const zJobQuery = z.strictObject({
   words: zWords,
   after: z
     .string()
-    .regex(/^\d{1,15}$/, "“from” must be a value this list returned")
+    .regex(/^\d{1,15}$/, t("from-must-be-a-value-this-list"))
     .optional(),
 });
 
@@ -167,7 +168,8 @@ export const pieceOf = ({ piece, revision, body }: PlanRow): Piece => ({
 
 function mustFindJob(store: Store, id: string) {
   const job = findJob(store, id) ?? findJob(store, id.toLowerCase());
-  if (!job) throw new InputError("not-found", `No job with the id “${id.slice(0, 60)}” is here.`, ["id"]);
+  if (!job)
+    throw new InputError("not-found", say("no-job-with-the-id-is-here", { id: id.slice(0, 60) }), ["id"]);
   return job;
 }
 
@@ -209,7 +211,9 @@ export function addPieces(act: Act, job: string, input: unknown): readonly Piece
     mustBeKnown(act);
     const { id: jobId } = mustFindJob(store, job);
     if (countPlanned(store, jobId).pieces + pieces.length > MOST_PIECES)
-      throw new InputError("limit", `A job can have at most ${MOST_PIECES} pieces.`, ["pieces"]);
+      throw new InputError("limit", say("a-job-can-have-at-most-pieces", { mostPieces: MOST_PIECES }), [
+        "pieces",
+      ]);
     return pieces.map(({ id = randomUUID(), plan }, i) => {
       if (!latestPlan(store, id))
         addPlan(store, {
@@ -224,7 +228,7 @@ export function addPieces(act: Act, job: string, input: unknown): readonly Piece
         });
       const row = latestPlan(store, id);
       if (!row || row.job !== jobId)
-        throw new InputError("id-taken", "Another job already has a piece of this id.", ["pieces"]);
+        throw new InputError("id-taken", say("another-job-already-has-a-piece-of"), ["pieces"]);
       return pieceOf(row);
     });
   });
@@ -244,13 +248,11 @@ export function savePlan(act: Act, piece: string, input: unknown): { id: string;
     mustBeKnown(act);
     const latest = latestPlan(store, piece);
     if (!latest)
-      throw new InputError("not-found", `No piece with the id “${piece.slice(0, 60)}” is here.`, ["id"]);
+      throw new InputError("not-found", say("no-piece-with-the-id-is-here", { piece: piece.slice(0, 60) }), [
+        "id",
+      ]);
     if (latest.revision !== basis)
-      throw new InputError(
-        "moved-on",
-        "Somebody else has changed this piece. Look at the current plan, then go on.",
-        ["basis"],
-      );
+      throw new InputError("moved-on", say("somebody-else-has-changed-this-piece-look"), ["basis"]);
     const revision = basis + 1;
     addPlan(store, {
       piece,

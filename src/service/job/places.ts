@@ -31,6 +31,7 @@ import {
   zRule,
   zUuid,
 } from "@/core";
+import { say, t } from "@/messages/service";
 import { canonical } from "@/store/database/hash";
 import type { Store } from "@/store/database/store";
 import { findJob, latestPlan, type PlanRow, piecesToGoOn } from "@/store/plan/plans";
@@ -55,28 +56,29 @@ const zStyle = z.strictObject({
 
 export const zBeginPlaces = z.strictObject({
   /** Of the end, or of the batch where there are several places. */
-  id: zUuid("An id is a UUID").optional(),
+  id: zUuid(t("an-id-is-a-uuid")).optional(),
   side: zPlaceSide,
   addresses: z
     .array(zAddress)
-    .min(1, "Name at least one place")
-    .max(BATCH_LIMIT, `At most ${BATCH_LIMIT} places at once`),
+    .min(1, t("name-at-least-one-place"))
+    .max(BATCH_LIMIT, t("at-most-places-at-once", { batchLimit: BATCH_LIMIT })),
   /** Another style than the plan's. */
   style: zStyle.optional(),
   rule: zRule.default({ kind: "guarded", risk: 0.05 }),
-  purpose: z.enum(PURPOSES, { error: "Purpose must be work or practice" }).default("work"),
+  purpose: z.enum(PURPOSES, { error: t("purpose-must-be-work-or-practice") }).default("work"),
 });
 
 export function mustFindPiece(store: Store, id: string): PlanRow & { body: string } {
   const row = latestPlan(store, id) ?? latestPlan(store, id.toLowerCase());
   if (!row || row.body === null)
-    throw new InputError("not-found", `No piece with the id “${id.slice(0, 60)}” is here.`, ["id"]);
+    throw new InputError("not-found", say("no-piece-with-the-id-is-here-2", { id: id.slice(0, 60) }), ["id"]);
   return { ...row, body: row.body };
 }
 
 function cableOf(store: Store, plan: PiecePlan): Cable {
   const cable = shelved(store).cable(plan.cable);
-  if (!cable) throw new InputError("unknown-cable", `No cable called “${plan.cable}”.`, ["cable"]);
+  if (!cable)
+    throw new InputError("unknown-cable", say("no-cable-called-2", { cable: plan.cable }), ["cable"]);
   return cable;
 }
 
@@ -116,7 +118,7 @@ export function beginningAt(
   if (!picked)
     throw new InputError(
       "no-such-element",
-      `Nothing is planned at ${placeText(place, plan)}. Pick a connector.`,
+      say("nothing-is-planned-at-pick-a-connector", { placeText: placeText(place, plan) }),
       ["addresses"],
     );
   const { procedure, choices } = picked;
@@ -153,7 +155,7 @@ export function beginPlaces(act: Act, piece: string, input: unknown): { id: stri
 export const zPlaceQuery = z.strictObject({
   side: zPlaceSide,
   /** As it is written; none for the cable itself. */
-  at: z.string().max(200, "An address must have at most 200 characters").default(""),
+  at: z.string().max(200, t("an-address-must-have-at-most-200")).default(""),
 });
 
 type PlaceQuery = z.output<typeof zPlaceQuery>;

@@ -1,6 +1,7 @@
 import {
   type Across,
   addressesFor,
+  asError,
   type Cable,
   fibresBelow,
   InputError,
@@ -25,6 +26,7 @@ import {
   sideMismatches,
   workedTo,
 } from "@/core";
+import { say } from "@/messages/service";
 import type { Store } from "@/store/database/store";
 import { yieldOf } from "@/store/record/ends";
 import { wholeLibrary } from "@/store/shelf/shelf";
@@ -38,13 +40,18 @@ export function partsOf(store: Store, plan: PiecePlan): PieceParts {
   const library = wholeLibrary(store);
   const shelf = shelved(store);
   const cable = shelf.cable(plan.cable);
-  if (!cable) throw new InputError("unknown-cable", `No cable called “${plan.cable}”.`, ["cable"]);
+  if (!cable)
+    throw new InputError("unknown-cable", say("no-cable-called-2", { cable: plan.cable }), ["cable"]);
   const fitting = (id: string, on: Cable, at: readonly (string | number)[]) => {
     const procedure = shelf.procedure(id);
-    if (!procedure) throw new InputError("unknown-procedure", `No procedure called “${id}”.`, at);
+    if (!procedure) throw new InputError("unknown-procedure", say("no-procedure-called", { id }), at);
     const [why] = misfits(procedure, on, plan.core);
     if (why)
-      throw new InputError("does-not-fit", `${procedure.name} does not go on ${on.name}. ${why.message}`, at);
+      throw new InputError(
+        "does-not-fit",
+        say("does-not-go-on", { procedure: procedure.name, on: on.name, message: why.message }),
+        at,
+      );
     return procedure;
   };
   const reachOf = () => {
@@ -56,7 +63,11 @@ export function partsOf(store: Store, plan: PiecePlan): PieceParts {
         if (beyond)
           throw new InputError(
             "no-such-element",
-            `${cable.name} has fibres 1 to ${cable.fibreCount}, not ${beyond.fibre}.`,
+            say("has-fibres-1-to-not", {
+              cable: cable.name,
+              fibreCount: cable.fibreCount,
+              fibre: beyond.fibre,
+            }),
             ["stations", i, "parted"],
           );
         if (onto) fitting(onto.procedure, fibreOut(cable, plan.core), ["stations", i, "onto"]);
@@ -102,17 +113,15 @@ export function mustWork(store: Store, plan: PiecePlan, at: readonly (string | n
     const shelf = shelved(store);
     const cable = shelf.cable(plan.cable);
     if (cable?.construction === "mid-span")
-      throw new InputError(
-        "does-not-fit",
-        `“${cable.name}” is a cable as it is where it is opened. Plan the piece with the whole cable.`,
-        ["cable"],
-      );
+      throw new InputError("does-not-fit", say("is-a-cable-as-it-is-where", { cable: cable.name }), [
+        "cable",
+      ]);
     const parts = partsOf(store, plan);
     pieceNeeds(plan, parts);
     return placeSides(plan).reduce((sum, at) => sum + plannedEnds(plan, at, parts.cable, shelf).length, 0);
   } catch (error) {
     const problem = problemOf(error);
-    throw problem ? new InputError(problem.code, problem.message, [...at, ...problem.path]) : error;
+    throw problem ? asError(problem, at) : error;
   }
 }
 

@@ -20,6 +20,7 @@ import { pipeline } from "node:stream/promises";
 import { type Pack, pack } from "tar-stream";
 import { z } from "zod";
 import { InputError } from "@/core";
+import { say } from "@/messages/service";
 import { PROGRAM } from "@/store/database/program";
 import type { Store } from "@/store/database/store";
 import { photographsIn, photoPath } from "@/store/record/photos";
@@ -106,7 +107,7 @@ export async function backupStream(store: Store, at = new Date()): Promise<Reada
 export async function backupInto(store: Store, file: string, at = new Date()): Promise<void> {
   const path = resolve(file);
   if (existsSync(path))
-    throw new InputError("id-taken", `There is already a file ${path}. Nothing was overwritten.`, ["file"]);
+    throw new InputError("id-taken", say("there-is-already-a-file-nothing-was", { path }), ["file"]);
   mkdirSync(dirname(path), { recursive: true });
   const part = `${path}.part`;
   try {

@@ -1,5 +1,6 @@
 import { sql } from "drizzle-orm";
 import type { RecordFinding } from "@/core";
+import { t } from "@/messages/service";
 import { missingGuards, strangeTriggers } from "@/store/database/guards";
 import { sha256 } from "@/store/database/hash";
 import type { Store } from "@/store/database/store";
@@ -22,26 +23,20 @@ const altered = (name: string, detail: string): RecordFinding => ({
 /** The file itself: that it is whole, and its guards in place. */
 export function checkFile(store: Store): RecordFinding[] {
   const lacking = missingTables(store.$client).map((missingTable) =>
-    altered("the file", `It has no ${missingTable}.`),
+    altered(t("the-file"), t("it-has-no", { missingTable })),
   );
   const damaged = store
     .all<{ quick_check: string }>(sql`PRAGMA quick_check(20)`)
     .filter(({ quick_check: message }) => message !== "ok")
-    .map(({ quick_check: message }) => altered("the file", `It is damaged: ${message}`));
+    .map(({ quick_check: message }) => altered(t("the-file"), t("it-is-damaged", { message })));
   const guards = missingGuards(store).map(({ name }) =>
-    altered(
-      "a guard",
-      `The guard ${name} was taken off or changed. It is put back when the program opens the file.`,
-    ),
+    altered(t("a-guard"), t("the-guard-was-taken-off-or-changed", { name })),
   );
   const strange = strangeTriggers(store).map((name) =>
-    altered(
-      "a guard",
-      `A trigger ${name} was put in that is none of the record's: it could change what is written.`,
-    ),
+    altered(t("a-guard"), t("a-trigger-was-put-in-that-is", { name })),
   );
   const steps = schemaStepsAltered(store)
-    ? [altered("the file", "The list of the steps its tables came by was changed.")]
+    ? [altered(t("the-file"), t("the-list-of-the-steps-its-tables"))]
     : [];
   return [...lacking, ...damaged, ...guards, ...strange, ...steps];
 }
@@ -53,7 +48,9 @@ export const checkDocuments = (store: Store): RecordFinding[] =>
       sql`SELECT hash, kind, body FROM documents ORDER BY hash`,
     )
     .filter(({ hash, body }) => sha256(String(body)) !== hash)
-    .map(({ hash, kind }) => altered(`document ${hash.slice(0, 12)}`, `A ${kind} document was changed.`));
+    .map(({ hash, kind }) =>
+      altered(t("document", { hash: hash.slice(0, 12) }), t("a-document-was-changed", { kind })),
+    );
 
 const AT_ONCE = 1_000;
 
@@ -115,11 +112,9 @@ export function checkRegister(store: Store): RecordFinding[] {
   for (const line of allLines(store)) {
     n++;
     if (line.n !== n || line.before !== before)
-      findings.push(
-        altered(`register, line ${n}`, "A line of the register was taken out, put in or changed."),
-      );
+      findings.push(altered(t("register-line", { n }), t("a-line-of-the-register-was-taken")));
     if (registerHash(line) !== line.hash)
-      findings.push(altered(`register, line ${line.n}`, "This line of the register was changed."));
+      findings.push(altered(t("register-line", { n: line.n }), t("this-line-of-the-register-was-changed")));
     n = line.n;
     before = line.hash;
     if (isNamed(line.kind)) cache.get(line.kind)?.add(line.ref);
@@ -128,7 +123,7 @@ export function checkRegister(store: Store): RecordFinding[] {
   const strange = KINDS.flatMap((kind) =>
     [...rows[kind].keys()]
       .filter((ref) => !cache.get(kind)?.has(ref))
-      .map((ref) => altered(`${NAMES[kind]} ${ref}`, "The register does not know it: it was put in.")),
+      .map((ref) => altered(`${NAMES[kind]} ${ref}`, t("the-register-does-not-know-it-it"))),
   );
   return [...findings, ...strange, ...NUMBERED.flatMap((table) => cutShort(store, table))];
 }
@@ -140,13 +135,13 @@ function lineOff(
   ends: ReadonlySet<string>,
 ): RecordFinding[] {
   if (line.kind === "guards")
-    return [altered("a guard", `Guards had been taken off and were put back: ${line.ref}.`)];
+    return [altered(t("a-guard"), t("guards-had-been-taken-off-and-were", { ref: line.ref }))];
   if (line.kind === "end")
     return ends.has(line.ref)
       ? []
       : [
           {
-            ...altered("an end", "An end was taken out whole: the register knows it, the record does not."),
+            ...altered(t("an-end"), t("an-end-was-taken-out-whole-the")),
             end: line.ref,
           },
         ];
@@ -156,7 +151,7 @@ function lineOff(
   return [
     altered(
       `${NAMES[line.kind]} ${line.ref}`,
-      digest === undefined ? "It was taken out." : "It was changed.",
+      digest === undefined ? t("it-was-taken-out") : t("it-was-changed"),
     ),
   ];
 }
@@ -179,8 +174,8 @@ function cutShort(store: Store, table: (typeof NUMBERED)[number]): RecordFinding
     ? []
     : [
         altered(
-          `the table ${table}`,
-          `Rows are gone or were renumbered: ${count} are there of ${Math.max(last, given)}.`,
+          t("the-table", { table }),
+          t("rows-are-gone-or-were-renumbered-are", { count, max: Math.max(last, given) }),
         ),
       ];
 }

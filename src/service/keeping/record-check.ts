@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { check, type RecordChecked, type RecordFinding } from "@/core";
+import { t } from "@/messages/service";
 import type { Store } from "@/store/database/store";
 import { eventRows } from "@/store/record/chain";
 import { countEnds, endIdsFrom, findEnd } from "@/store/record/ends";
@@ -19,7 +20,7 @@ const STAGES = {
 
 const zCursor = z.union([
   z.literal(["file", "documents", "register", "loose"]),
-  z.string().regex(/^ends:[0-9a-zA-Z-]{0,60}$/, "“from” must be a value this check returned"),
+  z.string().regex(/^ends:[0-9a-zA-Z-]{0,60}$/, t("from-must-be-a-value-this-check")),
 ]);
 
 export const zRecordCheck = z.strictObject({ after: zCursor.default("file") });

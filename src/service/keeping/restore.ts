@@ -12,6 +12,7 @@ import { dirname, join, resolve } from "node:path";
 import { pipeline } from "node:stream/promises";
 import { extract } from "tar-stream";
 import { check, InputError, type RecordFinding } from "@/core";
+import { say } from "@/messages/service";
 import { openToLook } from "@/store/opening/read-only";
 import { isWholePhoto } from "@/store/record/photos";
 import { flushed, MANIFEST, type Manifest, PHOTO, RECORD, sha256Of, zManifest } from "./backup";
@@ -24,14 +25,9 @@ export interface Restored {
 }
 
 const broken = (why: string, cause?: unknown) =>
-  new InputError(
-    "not-a-backup",
-    `This is no whole backup of Arlent: ${why}. Nothing was restored.`,
-    ["backup"],
-    {
-      cause,
-    },
-  );
+  new InputError("not-a-backup", say("this-is-no-whole-backup-of-arlent", { why }), ["backup"], {
+    cause,
+  });
 
 /**
  * Puts a backup back where no record is: unpacked beside its place, checked, and moved there only when whole. What exists
@@ -42,18 +38,13 @@ const broken = (why: string, cause?: unknown) =>
 export async function restore(backup: string, database: string, now = new Date()): Promise<Restored> {
   const target = resolve(database);
   if (existsSync(target))
-    throw new InputError("id-taken", `There is already a database ${target}. Nothing was overwritten.`, [
-      "file",
-    ]);
-  if (!existsSync(backup)) throw new InputError("not-found", `There is no file ${backup}.`, ["backup"]);
+    throw new InputError("id-taken", say("there-is-already-a-database-nothing-was", { target }), ["file"]);
+  if (!existsSync(backup))
+    throw new InputError("not-found", say("there-is-no-file-2", { backup }), ["backup"]);
   mkdirSync(dirname(target), { recursive: true });
   const folder = `${target}.restoring`;
   if (existsSync(folder))
-    throw new InputError(
-      "id-taken",
-      `${folder} exists: another restore is running or was cut short. Remove the folder first.`,
-      ["file"],
-    );
+    throw new InputError("id-taken", say("exists-another-restore-is-running-or-was", { folder }), ["file"]);
   mkdirSync(folder);
   try {
     const { manifest, photographs } = await unpacked(backup, folder);
@@ -129,10 +120,13 @@ function mustBeSound(file: string): void {
     if (findings.length > 0)
       throw new InputError(
         "altered",
-        `The record in this backup is not as it was written (${findings.length} ${findings.length === 1 ? "finding" : "findings"}): ${findings
-          .slice(0, 3)
-          .map(({ name, what: detail }) => `${name}: ${detail}`)
-          .join(" ")} Nothing was restored; unpack it with any archive program to look at it.`,
+        say("the-record-in-this-backup-is-not", {
+          count: findings.length,
+          first: findings
+            .slice(0, 3)
+            .map(({ name, what: detail }) => `${name}: ${detail}`)
+            .join(" "),
+        }),
         ["backup"],
       );
   } finally {

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { check, InputError, type RecordFinding, type Seal, zSeal, type zSealAnswer } from "@/core";
+import { say, t } from "@/messages/service";
 import { PROGRAM } from "@/store/database/program";
 import type { Store } from "@/store/database/store";
 import { registerHashAt, sealedEnds, sealedToNow, sealRoot } from "@/store/record/seal";
@@ -38,19 +39,14 @@ function readSeal(text: string): Seal {
     const { short: _, ...seal } = z.record(z.string(), z.unknown()).parse(JSON.parse(trimmed));
     return check(zSeal, seal);
   } catch (cause) {
-    throw new InputError(
-      "not-a-seal",
-      "That is no seal of this program: neither its one line nor its file.",
-      ["seal"],
-      { cause },
-    );
+    throw new InputError("not-a-seal", say("that-is-no-seal-of-this-program"), ["seal"], { cause });
   }
 }
 
 /** The largest seal taken in: that of some 200,000 ends. */
 export const SEAL_LIMIT = 24 * 1024 * 1024;
 
-export const zSealText = z.strictObject({ seal: z.string("A seal is text") });
+export const zSealText = z.strictObject({ seal: z.string(t("a-seal-is-text")) });
 
 /**
  * Holds the record against an earlier seal: what was there then must be there now, as it was.
@@ -71,18 +67,8 @@ export function checkSeal(store: Store, text: string): RecordFinding[] {
   const there = new Map(now.map(({ end, hash }) => [end, hash]));
   const named = (seal.ends ?? []).flatMap(([end, hash]) => {
     const sealed = there.get(end);
-    if (sealed === undefined)
-      return [altered(end, `It was there when the record was sealed (${seal.at}) and is gone.`)];
-    return sealed === hash
-      ? []
-      : [altered(end, `What had happened to it by ${seal.at} is not as it was sealed.`)];
+    if (sealed === undefined) return [altered(end, t("it-was-there-when-the-record-was", { at: seal.at }))];
+    return sealed === hash ? [] : [altered(end, t("what-had-happened-to-it-by-is", { at: seal.at }))];
   });
-  return named.length > 0
-    ? named
-    : [
-        altered(
-          "",
-          `It is not as it was sealed on ${seal.at}: something before that was taken away or rewritten.`,
-        ),
-      ];
+  return named.length > 0 ? named : [altered("", t("it-is-not-as-it-was-sealed", { at: seal.at }))];
 }

@@ -10,6 +10,7 @@ import {
   type RecordDocument,
   type RunSheet,
 } from "@/core";
+import { say, t } from "@/messages/service";
 import type { Store } from "@/store/database/store";
 import { signersOf } from "@/store/record/ends";
 import {
@@ -31,24 +32,24 @@ import { csvPieces } from "./record-csv";
 const LEDGER_PAGE = 60;
 
 /** A day as a calendar writes it; the ledger counts days in UTC. */
-const zDay = z.iso.date("A day must be written as year-month-day, for example 2026-11-26");
+const zDay = z.iso.date(t("a-day-must-be-written-as-year"));
 
 /** How one end is set on paper: on one page for whoever it was made for, or with all that happened to it. */
 export const zPdfQuery = z.strictObject({
-  form: z.enum(["page", "log"], { error: "Form must be page or log" }).default("log"),
+  form: z.enum(["page", "log"], { error: t("form-must-be-page-or-log") }).default("log"),
 });
 
 export const zLedgerQuery = z.strictObject({
-  result: z.enum(RESULTS, { error: `Result must be one of ${RESULTS.join(", ")}` }).optional(),
+  result: z.enum(RESULTS, { error: t("result-must-be-one-of", { results: RESULTS.join(", ") }) }).optional(),
   style: z.string().max(80).optional(),
   /** Work, unless practice is asked for: it is never told among work. */
-  purpose: z.enum(PURPOSES, { error: "Purpose must be work or practice" }).default("work"),
-  find: z.string().max(200, "Search for at most 200 characters").optional(),
+  purpose: z.enum(PURPOSES, { error: t("purpose-must-be-work-or-practice") }).default("work"),
+  find: z.string().max(200, t("search-for-at-most-200-characters")).optional(),
   from: zDay.optional(),
   to: zDay.optional(),
   before: z
     .string()
-    .regex(/^[0-9TZ:.-]{1,40}~[0-9a-f-]{36}$/i, "“from” must be a value this list returned")
+    .regex(/^[0-9TZ:.-]{1,40}~[0-9a-f-]{36}$/i, t("from-must-be-a-value-this-list"))
     .optional(),
 });
 
@@ -132,10 +133,7 @@ interface RecordForPaper {
 export function ledgerForPaper(store: Store, query: unknown): Generator<RecordForPaper> {
   const filter = filterOf(query);
   if (countSigned(store, filter) > MOST_ON_PAPER)
-    throw new InputError(
-      "too-many",
-      `A PDF can have at most ${MOST_ON_PAPER} records. Narrow the ledger by result or connector first.`,
-    );
+    throw new InputError("too-many", say("a-pdf-can-have-at-most-records", { mostOnPaper: MOST_ON_PAPER }));
   return forPaper(store, filter);
 }
 

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { InputError } from "@/core";
+import { say } from "@/messages/service";
 import { canonical } from "@/store/database/hash";
 import type { Store } from "@/store/database/store";
 import { type ShelfKind, shelfText, shelvedOf, wholeLibrary } from "@/store/shelf/shelf";
@@ -30,9 +31,5 @@ export function mustDiffer(
   if (!shelvedOf(standing, kind).some((document) => document.id === id && document.revision === revision))
     return;
   if (saidBy(kind, saved) === saidBy(kind, JSON.parse(shelfText(store, kind, id).text)))
-    throw new InputError(
-      "unchanged",
-      `Nothing was saved: it is the same as revision ${revision}. Change something first, or go back to the shelf.`,
-      ["document"],
-    );
+    throw new InputError("unchanged", say("nothing-was-saved-it-is-the-same", { revision }), ["document"]);
 }

@@ -24,6 +24,7 @@ import {
   zEntry,
   zProcedure,
 } from "@/core";
+import { say, t } from "@/messages/service";
 import type { Store } from "@/store/database/store";
 import { inTransaction } from "@/store/database/transaction";
 import {
@@ -44,14 +45,14 @@ import { cableAtPlace, zPlaceQuery } from "../job/places";
 import { mustDiffer } from "./must-differ";
 
 const zWhy = {
-  why: z.string().trim().max(300, "A reason has at most 300 characters").default(""),
+  why: z.string().trim().max(300, t("a-reason-has-at-most-300-characters")).default(""),
 };
 
 /** Which revision the person had before them: another one in between is never written over. */
-const zBasis = z.int("The revision it was made from is a whole number").min(1);
+const zBasis = z.int(t("the-revision-it-was-made-from-is")).min(1);
 
 export const zSave = z.strictObject({
-  document: z.record(z.string(), z.unknown(), "A document is an object"),
+  document: z.record(z.string(), z.unknown(), t("a-document-is-an-object")),
   /** The revision it was made from; null for a document that is new here. */
   basis: zBasis.nullable(),
   /** What a new document was copied from: figures left as they were there stay whose they were. */
@@ -81,13 +82,13 @@ export const zConfirm = z.strictObject({
           .default(null),
       }),
     )
-    .min(1, "Nothing was confirmed")
+    .min(1, t("nothing-was-confirmed"))
     .max(500),
   /** Number of the sheet the figures were held against; null where it has none. */
   sheet: z
-    .string("Give the number of the part's sheet, or null where it has none")
+    .string(t("give-the-number-of-the-parts-sheet"))
     .trim()
-    .min(1, "Give the number of the part's sheet, or null where it has none")
+    .min(1, t("give-the-number-of-the-parts-sheet"))
     .max(80)
     .nullable(),
   /** Who confirms them, where no person is known at the device. */
@@ -113,17 +114,16 @@ export function newestRevision(store: Store, kind: ShelfKind, id: string): numbe
 
 function mustBeNewest(newest: number | null, basis: number | null, id: string): void {
   if (basis === null && newest !== null)
-    throw new InputError(
-      "id-taken",
-      `“${id}” is on the shelf already. Give it another id, or save it as that one's next revision.`,
-      ["document", "id"],
-    );
+    throw new InputError("id-taken", say("is-on-the-shelf-already-give-it", { id }), ["document", "id"]);
   if (basis !== null && newest === null)
-    throw new InputError("not-found", `There is nothing called “${id}” on the shelf.`, ["document", "id"]);
+    throw new InputError("not-found", say("there-is-nothing-called-on-the-shelf", { id }), [
+      "document",
+      "id",
+    ]);
   if (basis !== newest)
     throw new InputError(
       "moved-on",
-      `Somebody saved revision ${newest} in the meantime; this was made from ${basis}. Nothing was written over: look at theirs, then save again.`,
+      say("somebody-saved-revision-in-the-meantime-this", { newest: String(newest), basis: String(basis) }),
       ["basis"],
     );
 }
@@ -136,12 +136,16 @@ function mustWork(store: Store, document: ProcedureDocument): void {
     if ("tool" in step && step.tool !== undefined && !tools.some(({ id }) => id === step.tool))
       throw new InputError(
         "unknown-tool",
-        `Step “${step.title}” uses “${step.tool}”. There are: ${tools.map(({ id }) => id).join(", ")}.`,
+        say("step-uses-there-are", {
+          step: step.title,
+          tool: step.tool,
+          tools: tools.map(({ id }) => id).join(", "),
+        }),
         ["steps", i, "tool"],
       );
     const strange = step.cautions.find((caution) => !cautions.some(({ id }) => id === caution));
     if (strange !== undefined)
-      throw new InputError("unknown-caution", `Step “${step.title}” names a caution “${strange}”.`, [
+      throw new InputError("unknown-caution", say("step-names-a-caution", { step: step.title, strange }), [
         "steps",
         i,
         "cautions",
@@ -196,21 +200,17 @@ function ownEntry(store: Store, document: Record<string, unknown>, revision: num
   if (newestRevision(store, "entry", entry.id) === null)
     for (const id of [entry.id, throughId(entry.id)])
       if (newestRevision(store, "procedure", id) !== null)
-        throw new InputError(
-          "id-taken",
-          `“${id}” is the id of a procedure on the shelf: an entry comes to one of its own. Take another id.`,
-          ["document", "id"],
-        );
+        throw new InputError("id-taken", say("is-the-id-of-a-procedure-on", { id }), ["document", "id"]);
   const { ending, going } = entrySheets();
   for (const written of [entryProcedure(entry, ending), throughProcedure(entry, going)]) {
     if (!written) continue;
     const [contradiction] = review(written, wholeLibrary(store), null).contradictions;
     if (contradiction)
-      throw new InputError("contradiction", `On ${contradiction.cable}: ${contradiction.message}`, [
-        "document",
-        "lengths",
-        ...contradiction.ids,
-      ]);
+      throw new InputError(
+        "contradiction",
+        say("on", { cable: contradiction.cable, message: contradiction.message }),
+        ["document", "lengths", ...contradiction.ids],
+      );
     mustWork(store, written);
   }
   return { ...document, revision, source: { ...entry.source, date: today(now) } };
@@ -256,10 +256,7 @@ export function putAway(act: Act, kind: ShelfKind, id: string, input: unknown) {
   const { basis, why } = check(zPutAway, input);
   return inTransaction(store, () => {
     const own = latestRevision(store, kind, id);
-    if (!own)
-      throw new InputError("not-found", "Only what is your own can be put away; what was shipped stays.", [
-        "id",
-      ]);
+    if (!own) throw new InputError("not-found", say("only-what-is-your-own-can-be"), ["id"]);
     mustBeNewest(own.revision, basis, id);
     const revision = own.revision + 1;
     addRevision(store, { kind, document: id, revision, body: null, ...whose(act, why) });
@@ -279,8 +276,9 @@ export function confirmFigures(act: Act, id: string, input: unknown) {
     const procedure = procedures.find((procedure) => procedure.id === id);
     const there = place ? [cableAtPlace(store, place.piece, place)] : cables;
     const cable = there.find((candidate) => candidate.id === cableId);
-    if (!procedure) throw new InputError("not-found", `There is no procedure “${id}” on the shelf.`, ["id"]);
-    if (!cable) throw new InputError("unknown-cable", `No cable called “${cableId}”.`, ["cable"]);
+    if (!procedure)
+      throw new InputError("not-found", say("there-is-no-procedure-on-the-shelf", { id }), ["id"]);
+    if (!cable) throw new InputError("unknown-cable", say("no-cable-called", { cableId }), ["cable"]);
     const newest = newestRevision(store, "procedure", id);
     mustBeNewest(newest, basis, id);
     const revision = (newest ?? 0) + 1;
@@ -290,16 +288,16 @@ export function confirmFigures(act: Act, id: string, input: unknown) {
     const confirmed = figures.map(({ key, ...figure }, i) => {
       const requested = sheetFigures.find((sheetFigure) => sheetFigure.key === key);
       if (!requested)
-        throw new InputError("unknown-figure", `“${key}” is not a figure of ${procedure.name} here.`, [
-          "figures",
-          i,
-          "key",
-        ]);
+        throw new InputError(
+          "unknown-figure",
+          say("is-not-a-figure-of-here", { key, procedure: procedure.name }),
+          ["figures", i, "key"],
+        );
       return { ...requested, ...figure };
     });
     const who = whose(act, why).by || name;
     if (who === "")
-      throw new InputError("bad-input", "Say who confirms the figures, for example “Osla Brandt”.", ["name"]);
+      throw new InputError("bad-input", say("say-who-confirms-the-figures-for-example"), ["name"]);
     const compared = asConfirmed(sheetFigures, confirmed);
     const changed = compared.filter(({ asShown }) => !asShown);
     const document = withConfirmed(writtenOf(procedure), compared, {

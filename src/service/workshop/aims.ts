@@ -1,12 +1,13 @@
 import { z } from "zod";
 import { type Aim, aimOf, check, type LengthAim, personBy, um } from "@/core";
+import { t } from "@/messages/service";
 import type { Store } from "@/store/database/store";
 import { firstReadingsBy } from "@/store/record/ends";
 import { allPeople } from "@/store/workshop/people";
 
 export const zAimQuery = z.strictObject({
   /** Id of the person. */
-  person: z.string().trim().min(1, "Whose aim?").max(120),
+  person: z.string().trim().min(1, t("whose-aim")).max(120),
   style: z.string().max(80).optional(),
 });
 

@@ -11,13 +11,14 @@ import {
   zStudyInput,
   zUuid,
 } from "@/core";
+import { say, t } from "@/messages/service";
 import type { Store } from "@/store/database/store";
 import { shippedLibrary } from "@/store/shelf/shipped";
 import { allPeople } from "@/store/workshop/people";
 import { allStudies, insertStudy, type StudyRow, studiesBy } from "@/store/workshop/studies";
 import type { Act } from "../act";
 
-export const zStudy = zStudyInput.extend({ id: zUuid("An id is a UUID").optional() });
+export const zStudy = zStudyInput.extend({ id: zUuid(t("an-id-is-a-uuid")).optional() });
 
 /** A study as it is kept, micrometres. */
 interface StoredStudy extends Omit<StudyRow, "readings" | "repeatability"> {
@@ -44,7 +45,7 @@ export function addStudy({ store, now }: Act, input: unknown): StoredStudy {
   const { id = randomUUID(), person: by, instrument, readings } = check(zStudy, input);
   const match = shippedLibrary().instruments.find((eachInstrument) => eachInstrument.id === instrument);
   if (!match)
-    throw new InputError("unknown-instrument", `No instrument called “${instrument}”.`, ["instrument"]);
+    throw new InputError("unknown-instrument", say("no-instrument-called", { instrument }), ["instrument"]);
   const person = mustKnow(store, by);
   const { repeatability } = repeatabilityOf(readings);
   const row = {
@@ -62,7 +63,7 @@ export function addStudy({ store, now }: Act, input: unknown): StoredStudy {
 
 function mustKnow(store: Store, id: string): Person {
   const person = personBy(allPeople(store), id);
-  if (!person) throw new InputError("unknown-person", "Say whose hand it is: pick a person.", ["person"]);
+  if (!person) throw new InputError("unknown-person", say("say-whose-hand-it-is-pick-a"), ["person"]);
   return person;
 }
 

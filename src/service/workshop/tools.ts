@@ -1,14 +1,15 @@
 import { randomUUID } from "node:crypto";
 import { z } from "zod";
 import { type BladeLine, bladeStanding, check, InputError, type Tool, zUuid } from "@/core";
+import { say, t } from "@/messages/service";
 import type { Store } from "@/store/database/store";
 import { wholeLibrary } from "@/store/shelf/shelf";
 import { addToolEvent, bladeCount } from "@/store/workshop/tools";
 import type { Act } from "../act";
 
 export const zToolEvent = z.strictObject({
-  id: zUuid("An id is a UUID").optional(),
-  action: z.enum(["wipe", "turn", "new"], { error: "A blade is wiped, turned or new" }),
+  id: zUuid(t("an-id-is-a-uuid")).optional(),
+  action: z.enum(["wipe", "turn", "new"], { error: t("a-blade-is-wiped-turned-or-new") }),
 });
 
 /** Every tool with a blade, as its use on the ends and what was done to it leave it. */
@@ -26,7 +27,8 @@ const bladeLine = (
 export function seeToBlade({ store, now }: Act, tool: string, input: unknown): BladeLine {
   const { id = randomUUID(), action } = check(zToolEvent, input);
   const match = wholeLibrary(store).tools.find((eachTool) => eachTool.id === tool);
-  if (!match?.blade) throw new InputError("not-found", `No tool with a blade called “${tool}”.`, ["tool"]);
+  if (!match?.blade)
+    throw new InputError("not-found", say("no-tool-with-a-blade-called", { tool }), ["tool"]);
   addToolEvent(store, { id, tool, action, at: now.toISOString() });
   return bladeLine(store, { ...match, blade: match.blade });
 }

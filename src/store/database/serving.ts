@@ -3,6 +3,7 @@ import { basename, resolve } from "node:path";
 import Database from "better-sqlite3";
 import { z } from "zod";
 import { InputError } from "@/core";
+import { say } from "@/messages/service";
 
 const zServing = z.object({ pid: z.int(), url: z.string(), since: z.string() });
 
@@ -32,7 +33,7 @@ export function takeToServe(file: string, url: string, now = new Date()): () => 
     lock.close();
     throw new InputError(
       "in-use",
-      `${basename(whole)} is served already by ${servedBy(whole)}. One server writes a record: use that one, or stop it first.`,
+      say("is-served-already-by-one-server-writes", { basename: basename(whole), servedBy: servedBy(whole) }),
       ["file"],
       { cause },
     );

@@ -1,5 +1,6 @@
 import Database from "better-sqlite3";
 import { type ErrorCode, InputError } from "@/core";
+import { t } from "@/messages/service";
 
 interface Trouble {
   readonly code: ErrorCode;
@@ -8,28 +9,23 @@ interface Trouble {
 
 const FULL: Trouble = {
   code: "disk-full",
-  message:
-    "The disk under the record is full: nothing more can be stored. What was stored before stands. Make room on the server's disk; nothing needs to be started again.",
+  message: t("the-disk-under-the-record-is-full"),
 };
 const READ_ONLY: Trouble = {
   code: "read-only",
-  message:
-    "The record cannot be written: its file, folder or disk is read-only for the server. What was stored before stands. Give the server's user leave to write there.",
+  message: t("the-record-cannot-be-written-its-file"),
 };
 const DAMAGED: Trouble = {
   code: "damaged",
-  message:
-    "The record's file is damaged, or no database. How much of it is whole is not known: stop the server, copy the file with its -wal beside it as it is, run npm run check-record on the copy, and restore the newest backup into another place.",
+  message: t("the-records-file-is-damaged-or-no"),
 };
 const FAILED: Trouble = {
   code: "disk-failed",
-  message:
-    "The disk under the record does not answer as it should. Whether the last of it was stored is not known: copy what is there before anything else, then look at the disk.",
+  message: t("the-disk-under-the-record-does-not"),
 };
 const BUSY: Trouble = {
   code: "busy",
-  message:
-    "The record is being written by something else for longer than five seconds. Nothing was stored by this; try again.",
+  message: t("the-record-is-being-written-by-something"),
 };
 
 /** By the beginning of SQLite's result code (https://www.sqlite.org/rescode.html) or the system's error name. */

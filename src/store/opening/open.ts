@@ -7,6 +7,7 @@ import { migrate } from "drizzle-orm/better-sqlite3/migrator";
 import { readMigrationFiles } from "drizzle-orm/migrator";
 import { z } from "zod";
 import { InputError } from "@/core";
+import { say } from "@/messages/service";
 import { oldGuardsGone, restoreGuards } from "../database/guards";
 import { takeToServe } from "../database/serving";
 import type { Store } from "../database/store";
@@ -69,11 +70,7 @@ export function openStore(file: string): Store {
   const { steps, newest: latest } = stepsIn(database);
   if (steps > latest) {
     database.close();
-    throw new InputError(
-      "newer",
-      `${file} was written by a newer version of Arlent. Open it with that version.`,
-      ["file"],
-    );
+    throw new InputError("newer", say("was-written-by-a-newer-version-of", { file }), ["file"]);
   }
   return steps === latest && !isUnderWay(database)
     ? migrated(database)

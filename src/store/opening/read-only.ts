@@ -4,6 +4,7 @@ import { dirname, join, resolve } from "node:path";
 import Database from "better-sqlite3";
 import { drizzle } from "drizzle-orm/better-sqlite3";
 import { InputError } from "@/core";
+import { say } from "@/messages/service";
 import type { Store } from "../database/store";
 import { missingTables } from "../database/whole";
 import * as schema from "../schema";
@@ -18,24 +19,20 @@ interface Looked {
 }
 
 const refused = (file: string, why: string, cause?: unknown) =>
-  new InputError("not-arlent", `${file} is not a whole Arlent database: ${why}.`, ["file"], { cause });
+  new InputError("not-arlent", say("is-not-a-whole-arlent-database", { file, why }), ["file"], { cause });
 
 /**
  * Opens a file to be looked at and writes nothing in it or beside it.
  * @throws InputError: `not-found`; `not-arlent` for anything that is not a whole database of this program; `newer`.
  */
 export function openToLook(file: string): Looked {
-  if (!existsSync(file)) throw new InputError("not-found", `There is no file ${file}.`, ["file"]);
+  if (!existsSync(file)) throw new InputError("not-found", say("there-is-no-file", { file }), ["file"]);
   const shut = withoutTraces(file);
   const database = opened(file);
   try {
     const { steps, newest: latest } = stepsOf(file, database);
     if (steps > latest)
-      throw new InputError(
-        "newer",
-        `${file} was written by a newer version of Arlent. Check it with that version.`,
-        ["file"],
-      );
+      throw new InputError("newer", say("was-written-by-a-newer-version-of-2", { file }), ["file"]);
     if (steps < latest || isUnderWay(database)) {
       mustBeOld(file, database);
       database.close();

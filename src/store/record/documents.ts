@@ -16,6 +16,7 @@ import {
   zRunSheet,
   zTool,
 } from "@/core";
+import { say } from "@/messages/service";
 import { sha256 } from "../database/hash";
 import { prepared } from "../database/prepared";
 import type { Store } from "../database/store";
@@ -90,7 +91,9 @@ export const hasDocument = (store: Store, hash: string): boolean =>
 function mustFind(store: Store, hash: string): DocumentRow {
   const document = findDocument(store, hash);
   if (!document)
-    throw new InputError("gone", `A document of the record is missing: ${hash.slice(0, 16)}.`, ["hash"]);
+    throw new InputError("gone", say("a-document-of-the-record-is-missing", { hash: hash.slice(0, 16) }), [
+      "hash",
+    ]);
   return document;
 }
 
@@ -110,12 +113,7 @@ export function bodyOf(store: Store, hash: string): string {
 function read<T>(store: Store, hash: string, readers: Readers<T>): T {
   const { v, body } = mustFind(store, hash);
   const reader = readers[v];
-  if (!reader)
-    throw new InputError(
-      "newer",
-      "This document was written by a newer version of Arlent. Open it with that version.",
-      ["hash"],
-    );
+  if (!reader) throw new InputError("newer", say("this-document-was-written-by-a-newer"), ["hash"]);
   return reader(JSON.parse(body));
 }
 

@@ -1,5 +1,6 @@
 import { and, asc, desc, eq, isNotNull, sql } from "drizzle-orm";
 import { type Cable, type Entry, InputError, type Procedure } from "@/core";
+import { say } from "@/messages/service";
 import type { Store } from "../database/store";
 import { inTransaction } from "../database/transaction";
 import { bodyOf, keepDocument, keptCable, keptEntry, liftedFrom } from "../record/documents";
@@ -57,7 +58,7 @@ export function revisionText(store: Store, kind: ShelfKind, document: string, re
     )
     .get();
   if (!match?.hash)
-    throw new InputError("not-found", `There is no revision ${revision} of “${document}” here.`, [
+    throw new InputError("not-found", say("there-is-no-revision-of-here", { revision, document }), [
       "revision",
     ]);
   return bodyOf(store, match.hash);
@@ -132,7 +133,7 @@ export const shelvedOf = (
 export function shelfText(store: Store, kind: ShelfKind, id: string): { text: string; revision: number } {
   const match = shelvedOf(wholeLibrary(store), kind).find((document) => document.id === id);
   if (!match)
-    throw new InputError("not-found", `There is no ${kind} called “${id.slice(0, 60)}” on the shelf.`, [
+    throw new InputError("not-found", say("there-is-no-called-on-the-shelf", { kind, id: id.slice(0, 60) }), [
       "id",
     ]);
   return { text: textOf(match), revision: match.revision };

@@ -2,6 +2,7 @@
 
 import type { BladeLine } from "@/core";
 import { t } from "@/messages/aids";
+import { count } from "@/messages/numbers";
 import { ChoiceButton } from "../controls/choice";
 
 interface BladeProps {
@@ -25,8 +26,8 @@ export function BladeAid({ blade: { tool, name, positions, standing }, onSeeTo }
         <p className="leading-tight">
           <span className="font-semibold">{t("place-of", { position, positions })}</span>
           <span className="block text-soft text-sm">
-            <span className="figures">{leftHere.toLocaleString("en")}</span> {t("cleaves-left-here")}{" "}
-            <span className="figures">{left.toLocaleString("en")}</span>{" "}
+            <span className="figures">{count(leftHere)}</span> {t("cleaves-left-here")}{" "}
+            <span className="figures">{count(left)}</span>{" "}
             {t("in-all", { value: wipeIn === 0 ? t("wipe-now") : t("wipe-in", { wipeIn }) })}
           </span>
         </p>

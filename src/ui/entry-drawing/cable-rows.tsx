@@ -5,7 +5,6 @@ import { type ReactNode, useEffect, useRef, useState } from "react";
 import {
   asRole,
   ENDING_ROLES,
-  formatMm,
   PORT_ROLES,
   type Port,
   type PortRole,
@@ -18,6 +17,7 @@ import { Button } from "../controls/button";
 import { IconButton } from "../controls/icon-button";
 import { Link } from "../controls/link";
 import { Select } from "../controls/select";
+import { exactMm } from "../words/length-text";
 import { type NamedCable, sheathOf } from "./entry-cables";
 import type { PortGrip } from "./use-port-drop";
 
@@ -91,7 +91,7 @@ export function CableRows({
               >
                 <span className="block truncate font-bold">{name}</span>
                 <span className="block text-soft text-sm">
-                  <span className="figures">{formatMm(sheathOf(cable))}</span>{" "}
+                  <span className="figures">{exactMm(sheathOf(cable))}</span>{" "}
                   {t("mm-2", { value: at.length > 1 ? "ports" : "port" })}{" "}
                   <strong className="text-ink">{at.join(" + ")}</strong>
                   {bushed && t("with-a-bushing-2")}

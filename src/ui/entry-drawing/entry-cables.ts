@@ -3,7 +3,6 @@ import {
   asRole,
   type Cable,
   type ClosureCable,
-  formatMm,
   InputError,
   type Length,
   mustHoldAt,
@@ -16,6 +15,7 @@ import {
   zStationId,
 } from "@/core";
 import { t } from "@/messages/entry";
+import { exactMm } from "../words/length-text";
 import { readThrough, writeThrough } from "./through";
 
 /** A cable as it is brought in: with an id of its own. */
@@ -87,18 +87,10 @@ export function placedIn(
   cables: readonly NamedCable[],
 ): PortsTaken & { possible: true } {
   const placements = cables.map((cable): PlacedCable => {
-    const { id, role, through, fixed } = cable;
-    return { id, role, through, fixed, diameter: sheathOf(cable) };
+    const { id, name, role, through, fixed } = cable;
+    return { id, name, role, through, fixed, diameter: sheathOf(cable) };
   });
-  const named = (text: string) =>
-    cables.reduce((said, { id, name }) => said.replace(new RegExp(`\\b${id}\\b`), name), text);
-  let placed: PortsTaken;
-  try {
-    placed = placeCables(ports, placements);
-  } catch (error) {
-    if (!(error instanceof InputError)) throw error;
-    throw new InputError(error.problem.code, named(error.problem.message), error.problem.path);
-  }
+  const placed = placeCables(ports, placements);
   if (placed.possible) return placed;
   const stuck = cables.filter(({ id }) => !placed.possible && placed.cannot.includes(id));
   throw new InputError("does-not-fit", stuckText(stuck, ports), ["cables"]);
@@ -110,10 +102,10 @@ function stuckText(stuck: readonly NamedCable[], ports: readonly Port[]): string
     const diameter = sheathOf(only);
     const takes = ports.filter(({ bushedMin, max }) => bushedMin <= diameter && diameter <= max);
     if (takes.length === 0)
-      return t("is-mm-thick-no-port-here", { name: only.name, formatMm: formatMm(diameter) });
+      return t("is-mm-thick-no-port-here", { name: only.name, formatMm: exactMm(diameter) });
     return only.through
-      ? t("goes-through-no-double-port-and", { name: only.name, formatMm: formatMm(diameter) })
-      : t("finds-no-port-left-for-its", { name: only.name, formatMm: formatMm(diameter) });
+      ? t("goes-through-no-double-port-and", { name: only.name, formatMm: exactMm(diameter) })
+      : t("finds-no-port-left-for-its", { name: only.name, formatMm: exactMm(diameter) });
   }
   return t("these-cannot-all-go-in-too", { value: stuck.map(({ name }) => name).join(", ") });
 }

@@ -1,6 +1,7 @@
-import { type Entry, formatMm } from "@/core";
+import type { Entry } from "@/core";
 import { t } from "@/messages/entry";
 import { middleOf } from "../band/textures";
+import { exactMm } from "../words/length-text";
 import { type NamedCable, sheathOf } from "./entry-cables";
 import type { PortGrip } from "./use-port-drop";
 
@@ -104,8 +105,8 @@ export function PortFace({ entry, inPort, lit = null, onTake, quiet = false, roo
                 {t("port-to-mm", {
                   id: port.id,
                   role: port.role,
-                  formatMm: formatMm(port.bushedMin),
-                  formatMm2: formatMm(port.max),
+                  formatMm: exactMm(port.bushedMin),
+                  formatMm2: exactMm(port.max),
                   says: message,
                 })}
               </title>

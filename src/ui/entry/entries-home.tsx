@@ -1,11 +1,12 @@
 "use client";
 
 import { useState } from "react";
-import { type Entry, formatMm } from "@/core";
+import type { Entry } from "@/core";
 import { t } from "@/messages/entry";
 import { Field } from "../controls/field";
 import { Link } from "../controls/link";
 import { PortFace } from "../entry-drawing/port-face";
+import { exactMm } from "../words/length-text";
 import { entriesFound } from "./entries-found";
 
 const NONE = new Map();
@@ -45,8 +46,8 @@ export function EntriesHome({ entries }: { entries: readonly Entry[] }) {
                 <span className="mt-1 block text-sm">
                   {t("ports", { length: entry.ports.length })}{" "}
                   <span className="figures">
-                    {formatMm(Math.min(...entry.ports.map(({ bushedMin }) => bushedMin)))} –{" "}
-                    {formatMm(Math.max(...entry.ports.map(({ max }) => max)))}
+                    {exactMm(Math.min(...entry.ports.map(({ bushedMin }) => bushedMin)))} –{" "}
+                    {exactMm(Math.max(...entry.ports.map(({ max }) => max)))}
                   </span>{" "}
                   {t("mm")}
                 </span>

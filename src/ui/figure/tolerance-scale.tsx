@@ -1,7 +1,6 @@
 import type { Length } from "@/core";
-import { formatInch } from "@/core";
 import { t } from "@/messages/figure";
-import { mmText, type Units } from "../words/length-text";
+import { inchText, mmText, type Units } from "../words/length-text";
 
 interface ToleranceScaleProps {
   readonly nominal: number;
@@ -21,7 +20,7 @@ export function ToleranceScale({ nominal, plus, minus, units, reading }: Toleran
   const widest = Math.max(plus ?? 0, minus ?? 0) || 1;
   const x = (value: number) =>
     WIDTH / 2 + Math.max(-1, Math.min(1, (value - nominal) / (2.2 * widest))) * (WIDTH / 2 - 12);
-  const write = (value: number) => (units === "in" ? formatInch(value) : mmText(value));
+  const write = (value: number) => (units === "in" ? inchText(value) : mmText(value));
   const low = minus === null ? 4 : x(nominal - minus);
   const high = plus === null ? WIDTH - 4 : x(nominal + plus);
   const label = [

@@ -1,8 +1,9 @@
-import { type Cable, formatMm, misfits, type Style } from "@/core";
+import { type Cable, misfits, type Style } from "@/core";
 import { t } from "@/messages/home";
 import { cableWords, styleWords } from "../sheet/known-words";
 import { kindOf } from "../sheet/style-kinds";
 import { wordings } from "../sheet/trade-words";
+import { exactMm } from "../words/length-text";
 
 /** What one word of a question was read as. */
 type ReadAs = "size" | "cable" | "option" | "style" | "nothing";
@@ -153,7 +154,7 @@ function differsBy(words: readonly string[], { entry, hits }: Scored, all: reado
     const outer = outerOf(entry.cable);
     if (SIZE.test(word))
       return [
-        `${outer < Number(word) ? "thinner" : "thicker"}: ${formatMm(entry.cable.layers[0]?.diameter ?? 0)}`,
+        `${outer < Number(word) ? "thinner" : "thicker"}: ${exactMm(entry.cable.layers[0]?.diameter ?? 0)}`,
       ];
     const elsewhere = all.map((other) => hit(word, other)).find((each) => each !== MISS);
     if (elsewhere?.as === "option") return [`no ${word.toUpperCase()}`];

@@ -1,7 +1,6 @@
-import { formatMm } from "@/core";
 import { t } from "@/messages/entry";
 import type { Units } from "../words/length-text";
-import { figureText, limitsText, mmText, toleranceOf } from "../words/length-text";
+import { exactMm, figureText, limitsText, mmText, toleranceOf } from "../words/length-text";
 import type { PreparedRow } from "./prepared";
 
 /** What is prepared of one cable: each length, from what, within which limits. */
@@ -50,4 +49,4 @@ export function PreparedTable({ rows, units }: { rows: readonly PreparedRow[]; u
   );
 }
 
-const signedText = (length: number): string => (length < 0 ? `−${formatMm(-length)}` : mmText(length));
+const signedText = (length: number): string => (length < 0 ? `−${exactMm(-length)}` : mmText(length));

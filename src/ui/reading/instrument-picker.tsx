@@ -1,8 +1,9 @@
 "use client";
 
 import { Select } from "radix-ui";
-import { formatMm, type Instrument } from "@/core";
+import type { Instrument } from "@/core";
 import { t } from "@/messages/reading";
+import { exactMm } from "../words/length-text";
 
 interface InstrumentPickerProps {
   readonly instruments: readonly Instrument[];
@@ -48,4 +49,4 @@ export function InstrumentPicker({ instruments, instrument, onPick }: Instrument
 }
 
 const errorText = ({ resolution, repeatability }: Instrument): string =>
-  t("reads-repeats-mm", { formatMm: formatMm(resolution), formatMm2: formatMm(repeatability) });
+  t("reads-repeats-mm", { formatMm: exactMm(resolution), formatMm2: exactMm(repeatability) });

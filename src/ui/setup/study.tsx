@@ -5,7 +5,6 @@ import { useState } from "react";
 import { toast } from "sonner";
 import {
   FEWEST_READINGS,
-  formatMm,
   type Instrument,
   type Length,
   parseLength,
@@ -22,6 +21,7 @@ import { post } from "../http/http";
 import { usePeople } from "../people/people-context";
 import { usePrefs } from "../prefs/prefs-context";
 import { ProgressBar } from "../shell/progress-bar";
+import { exactMm } from "../words/length-text";
 import { LocalTime } from "../words/local-time";
 
 export interface KeptStudy {
@@ -79,7 +79,7 @@ export function Study({ instruments, instrument, studies }: StudyProps) {
     toast(
       t("kept-repeats-mm-in-s-hand", {
         name: instrument.name,
-        formatMm: formatMm(answer.value.repeatability),
+        formatMm: exactMm(answer.value.repeatability),
         name2: who.name,
       }),
     );
@@ -95,7 +95,7 @@ export function Study({ instruments, instrument, studies }: StudyProps) {
         {latest && (
           <>
             {" "}
-            {t("yours-stands-at-mm", { formatMm: formatMm(latest.repeatability) })}
+            {t("yours-stands-at-mm", { formatMm: exactMm(latest.repeatability) })}
             <LocalTime iso={latest.at} />
             ).
           </>
@@ -157,12 +157,12 @@ export function Study({ instruments, instrument, studies }: StudyProps) {
       {match && (
         <div role="status" className="mt-2 grid gap-1">
           <p>
-            {t("repeats")} <strong>{t("mm", { formatMm: formatMm(match.repeatability) })}</strong>{" "}
+            {t("repeats")} <strong>{t("mm", { formatMm: exactMm(match.repeatability) })}</strong>{" "}
             {t("95-to-mean-mm-the-shelf", {
               micro: micro(match.low),
               micro2: micro(match.high),
-              formatMm: formatMm(Math.round(match.mean)),
-              formatMm2: formatMm(instrument.repeatability),
+              formatMm: exactMm(Math.round(match.mean)),
+              formatMm2: exactMm(instrument.repeatability),
             })}
           </p>
           {match.stray !== null && (
@@ -195,7 +195,7 @@ export function Study({ instruments, instrument, studies }: StudyProps) {
                 {t("mm-from-readings", {
                   person,
                   value: instruments.find((instrument) => instrument.id === used)?.name ?? used,
-                  formatMm: formatMm(repeatability),
+                  formatMm: exactMm(repeatability),
                   length: taken.length,
                 })}{" "}
                 <LocalTime iso={at} />
@@ -208,4 +208,4 @@ export function Study({ instruments, instrument, studies }: StudyProps) {
   );
 }
 
-const micro = (value: number): string => `${formatMm(Math.round(value))} mm`;
+const micro = (value: number): string => `${exactMm(Math.round(value))} mm`;

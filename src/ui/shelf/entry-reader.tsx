@@ -1,14 +1,14 @@
 "use client";
 
 import type { ReactNode } from "react";
-import { ENTRY_LENGTHS, type Entry, formatMm, type RevisionLine, um } from "@/core";
+import { ENTRY_LENGTHS, type Entry, type RevisionLine, um } from "@/core";
 import { t } from "@/messages/shelf";
 import { Button } from "../controls/button";
 import { Link } from "../controls/link";
 import { PortFace } from "../entry-drawing/port-face";
 import { usePrefs } from "../prefs/prefs-context";
 import { ENTRY_LENGTH_WORDS } from "../words/entry-words";
-import { figureText, limitsText, sizeText, type Units } from "../words/length-text";
+import { exactMm, figureText, limitsText, sizeText, type Units } from "../words/length-text";
 import { settingText } from "../words/line-words";
 import { Revisions } from "./revisions";
 
@@ -68,12 +68,12 @@ export function EntryReader({ entry, revisions }: EntryReaderProps) {
               </th>
               <td>{port.role}</td>
               <td className="figures">
-                {formatMm(port.min)} – {formatMm(port.max)}
+                {exactMm(port.min)} – {exactMm(port.max)}
               </td>
               <td className="text-soft text-sm">
                 {[
                   port.bushedMin < port.min &&
-                    t("from-with-a-bushing", { formatMm: formatMm(port.bushedMin) }),
+                    t("from-with-a-bushing", { formatMm: exactMm(port.bushedMin) }),
                   port.pair !== undefined && `pair ${port.pair}`,
                   port.double && t("takes-a-cable-both-ways"),
                   port.plug && t("plug-while-empty"),
@@ -143,13 +143,13 @@ function LengthRow({ entry, length, units }: LengthRowProps) {
         {cases.length > 0 && (
           <span className="block font-normal text-soft text-sm">
             {t("for-some-cables", {
-              value: cases.map((statedCase) => formatMm(statedCase.nominal)).join(", "),
+              value: cases.map((statedCase) => exactMm(statedCase.nominal)).join(", "),
             })}
           </span>
         )}
       </th>
       <td className={`figures font-bold ${entry.source.kind === "representative" ? "representative" : ""}`}>
-        {units === "in" ? figureText(nominal, units, { plus, minus }) : formatMm(nominal)}
+        {units === "in" ? figureText(nominal, units, { plus, minus }) : exactMm(nominal)}
       </td>
       <td className="text-soft text-sm">{from}</td>
       <td className="figures text-soft">

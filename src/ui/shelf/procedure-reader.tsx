@@ -3,7 +3,6 @@
 import {
   type Cable,
   type Caution,
-  formatMm,
   judgementOf,
   misfits,
   type Procedure,
@@ -16,7 +15,7 @@ import { Button } from "../controls/button";
 import { Link } from "../controls/link";
 import { usePrefs } from "../prefs/prefs-context";
 import { conditionWords } from "../words/condition-words";
-import { figureText, lengthText, toleranceText, type Units } from "../words/length-text";
+import { exactMm, figureText, lengthText, toleranceText, type Units } from "../words/length-text";
 import { settingText } from "../words/line-words";
 import { Fits } from "./fits";
 import { Revisions } from "./revisions";
@@ -140,7 +139,7 @@ function Lengths({ procedure, nameOf, units }: LengthsProps) {
                   {t("or", {
                     figureText: figureText(nominal, units, { plus, minus }),
                     toleranceText: toleranceText(plus, minus, units),
-                    conditionWords: conditionWords(when, procedure, formatMm),
+                    conditionWords: conditionWords(when, procedure, exactMm),
                   })}
                 </span>
               ))}

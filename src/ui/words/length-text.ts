@@ -7,6 +7,7 @@ import {
   um,
   workingFraction,
 } from "@/core";
+import { decimal } from "@/messages/numbers";
 import { t } from "@/messages/words";
 import type { Prefs } from "../prefs/prefs";
 
@@ -34,7 +35,11 @@ const OPEN: Tolerance = { plus: null, minus: null };
 
 /** Nobody reads or cuts a length closer than a hundredth of a millimetre: no third decimal is shown. */
 const SHOWN = 10;
-export const mmText = (length: number): string => formatMm(Math.round(length / SHOWN) * SHOWN);
+export const mmText = (length: number): string => exactMm(Math.round(length / SHOWN) * SHOWN);
+/** Millimetres to the micrometre, in the language's decimals. */
+export const exactMm = (length: number): string => decimal(formatMm(length));
+/** Decimal inches, in the language's decimals. */
+export const inchText = (length: number): string => decimal(formatInch(length));
 
 /** The tolerance of a length between limits: one cut is shown by one and the same fraction wherever it stands. */
 export const toleranceOf = ({
@@ -61,7 +66,7 @@ export function showLength(length: number, units: Units, tolerance: Tolerance = 
     ? workingFraction(value, tolerance.plus, tolerance.minus)
     : { ...nearestFraction(value, 32), fits: true };
   const close = fraction.fits && (stated || Math.abs(fraction.error) <= Math.abs(value) * STRAY);
-  const inches = close ? fraction.text : formatInch(value);
+  const inches = close ? fraction.text : inchText(value);
   const rounding = close && units !== "mm" ? roundingText(fraction.error) : null;
   if (units === "in") return { main: inches, unit: "in", beside: null, rounding };
   return { main: mmText(value), unit: "mm", beside: units === "both" ? `${inches} in` : null, rounding };
@@ -69,7 +74,7 @@ export function showLength(length: number, units: Units, tolerance: Tolerance = 
 
 function roundingText(error: Length): string | null {
   const tenths = Math.round(error / 100) * 100;
-  return tenths === 0 ? null : `${tenths > 0 ? "+" : ""}${formatMm(tenths)} mm`;
+  return tenths === 0 ? null : `${tenths > 0 ? "+" : ""}${exactMm(tenths)} mm`;
 }
 
 /** One short text: `48.5 mm` or `1 29/32 in`; both where both are asked for. */
@@ -80,9 +85,9 @@ export function lengthText(length: number, units: Units, tolerance: Tolerance = 
 
 /** The size of a tool or a layer, `0.9 mm (0.035 in)`: inches in decimals, as such sizes are stamped. */
 export function sizeText(length: number, units: Units): string {
-  const inches = `${formatInch(length)} in`;
+  const inches = `${inchText(length)} in`;
   if (units === "in") return inches;
-  return units === "both" ? t("mm", { formatMm: formatMm(length), inches }) : `${formatMm(length)} mm`;
+  return units === "both" ? t("mm", { formatMm: exactMm(length), inches }) : `${exactMm(length)} mm`;
 }
 
 /** The bare figure in the unit in use. */
@@ -91,7 +96,7 @@ export const figureText = (length: number, units: Units, tolerance: Tolerance = 
 
 /** `±1.0`, `+1.0 −0.5`, `at least −0.5`, or nothing where both sides are open. */
 export function toleranceText(plus: Length | null, minus: Length | null, units: Units): string {
-  const write = (length: Length) => (units === "in" ? formatInch(length) : mmText(length));
+  const write = (length: Length) => (units === "in" ? inchText(length) : mmText(length));
   if (plus === null && minus === null) return "";
   if (plus === minus && plus !== null) return `±${write(plus)}`;
   return [
@@ -102,7 +107,7 @@ export function toleranceText(plus: Length | null, minus: Length | null, units: 
 
 /** `9.0 – 10.0`, `at least 9.0`, `at most 10.0`. */
 export function limitsText(min: Length | null, max: Length | null, units: Units): string {
-  const write = (length: Length) => (units === "in" ? formatInch(length) : mmText(length));
+  const write = (length: Length) => (units === "in" ? inchText(length) : mmText(length));
   if (min !== null && max !== null) return `${write(min)} – ${write(max)}`;
   if (min !== null) return t("at-least", { one: write(min) });
   return max === null ? t("not-limited") : t("at-most", { one: write(max) });

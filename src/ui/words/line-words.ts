@@ -1,15 +1,7 @@
-import {
-  featureOf,
-  formatMm,
-  type Line,
-  lbfInchOf,
-  lbfOf,
-  mustHoldAt,
-  type RunSheet,
-  type Setting,
-} from "@/core";
+import { featureOf, type Line, lbfInchOf, lbfOf, mustHoldAt, type RunSheet, type Setting } from "@/core";
 import { t } from "@/messages/words";
 import {
+  exactMm,
   figureText,
   lengthText,
   type Shown,
@@ -107,7 +99,7 @@ export const toleranceAtPlace = ({ lines }: Pick<RunSheet, "lines">, place: numb
 /** How a layer comes off: `6 bites of 6.2`, `2 or 3 pieces`, `one pass`. */
 export function biteWords({ bites, step }: Line, units: Units): string | null {
   if (bites) {
-    const each = units === "in" ? lengthText(bites.each, "in") : formatMm(Math.round(bites.each / 100) * 100);
+    const each = units === "in" ? lengthText(bites.each, "in") : exactMm(Math.round(bites.each / 100) * 100);
     if (bites.countMost > bites.count)
       return t("to-pieces-at-most-each", { count: bites.count, countMost: bites.countMost, each });
     return `${bites.count} ${bites.count === 1 ? "bite" : "bites"} of ${each}`;

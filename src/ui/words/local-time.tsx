@@ -1,12 +1,12 @@
 "use client";
 
-import { format } from "date-fns";
+import { moment } from "@/messages/numbers";
 
 /** A time of the record, in the reader's own zone. */
 export function LocalTime({ iso }: { iso: string }) {
   return (
     <time dateTime={iso} suppressHydrationWarning>
-      {format(new Date(iso), "d MMM yyyy, HH:mm")}
+      {moment(new Date(iso))}
     </time>
   );
 }

@@ -1,4 +1,5 @@
 import { InputError } from "@/core";
+import { say } from "@/messages/service";
 import { printRecords } from "@/paper/paper-thread";
 import { ledgerForPaper, ledgerPieces } from "@/service/ledger/ledger";
 import { theStore } from "@/service/the-store";
@@ -16,7 +17,7 @@ export async function GET(request: Request) {
         "content-disposition": 'attachment; filename="arlent-ledger.csv"',
       });
     if (format !== "pdf")
-      throw new InputError("unknown-format", "The ledger comes as csv, json or pdf.", ["format"]);
+      throw new InputError("unknown-format", say("the-ledger-comes-as-csv-json-or"), ["format"]);
     return pdf(await printRecords(inTurns(ledgerForPaper(theStore(), query))), "arlent-ledger.pdf");
   } catch (error) {
     return failure(error);

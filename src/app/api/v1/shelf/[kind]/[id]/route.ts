@@ -1,11 +1,12 @@
 import { z } from "zod";
 import { check } from "@/core";
+import { t } from "@/messages/service";
 import { documentText } from "@/service/shelf/shelf";
 import { theStore } from "@/service/the-store";
 import { failure } from "../../../../answer";
 import { kindOf } from "../../../../kind";
 
-const zRevision = z.coerce.number("“revision” must be a whole number").int().min(1).optional();
+const zRevision = z.coerce.number(t("revision-must-be-a-whole-number")).int().min(1).optional();
 
 /** A document as a file: as it stands on the shelf, or `?revision=` an earlier one. */
 export async function GET(request: Request, { params }: { params: Promise<{ kind: string; id: string }> }) {

@@ -1,4 +1,5 @@
 import { InputError } from "@/core";
+import { say } from "@/messages/service";
 import { confirmFigures } from "@/service/shelf/shelf";
 import { acting } from "../../../../../acting";
 import { answer } from "../../../../../answer";
@@ -9,7 +10,7 @@ export async function POST(request: Request, { params }: { params: Promise<{ kin
   return answer(async () => {
     const { kind, id } = await params;
     if (kindOf(kind) !== "procedure")
-      throw new InputError("not-found", "Figures can be confirmed for procedures only.");
+      throw new InputError("not-found", say("figures-can-be-confirmed-for-procedures-only"));
     const { act, input } = await acting(request);
     return confirmFigures(act, id, input);
   }, 201);
