@@ -3,7 +3,16 @@ import { mkdtempSync, readFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { chromium, type Page } from "@playwright/test";
-import { type EventInput, personNamed } from "@/core";
+import {
+  check,
+  type EventInput,
+  personNamed,
+  zAddInside,
+  zBenchQuery,
+  zJobsQuery,
+  zLedgerQuery,
+  zStart,
+} from "@/core";
 import { actOn } from "@/service/act";
 import { people } from "@/service/crew/people";
 import { benchPage } from "@/service/end/bench-page";
@@ -29,17 +38,17 @@ seed(
   readFileSync(new URL("./quillmere.json", import.meta.url), "utf8"),
   new Date("2026-11-24T09:00:00Z"),
 );
-const open = benchPage(store, {}).rows;
+const open = benchPage(store, check(zBenchQuery, {})).rows;
 const [marking, measuring] = open.filter((end) => end.batch === null).map(({ id }) => id);
 const batch = open.find((end) => end.batch !== null)?.batch;
-const redone = ledgerPage(store, {}).rows.find(({ id }) =>
+const redone = ledgerPage(store, check(zLedgerQuery, {})).rows.find(({ id }) =>
   getEnd(store, id).events.some(({ event }) => event.kind === "rework"),
 )?.id;
 const WEDGE = { cable: "simplex-3.0", procedure: "stub-wedge-release-cord", core: "9/125" };
 
 /** One more end, threaded on and standing at a step, with what was seen there. @returns its address. */
 function standing(sheetOf: typeof WEDGE, step: string, more: readonly EventInput[]): string {
-  const { id } = startEnd(actOn(store), sheetOf);
+  const { id } = startEnd(actOn(store), check(zStart, sheetOf));
   const { sheet } = getEnd(store, id);
   const to = sheet.lines.findIndex((line) => line.step.id === step);
   const events: EventInput[] = [
@@ -48,11 +57,15 @@ function standing(sheetOf: typeof WEDGE, step: string, more: readonly EventInput
     { kind: "step", to },
     ...more,
   ];
-  addEvents(actOn(store), id, {
-    client: "pictures",
-    after: 0,
-    events: events.map((event) => ({ id: randomUUID(), event })),
-  });
+  addEvents(
+    actOn(store),
+    id,
+    check(zAddInside, {
+      client: "pictures",
+      after: 0,
+      events: events.map((event) => ({ id: randomUUID(), event })),
+    }),
+  );
   return `/bench/${id}`;
 }
 
@@ -80,7 +93,7 @@ const advice = standing({ ...WEDGE, cable: "simplex-2.0" }, "measure", [
   { kind: "spare", length: 640_000 },
 ]);
 
-const [planned] = jobsPage(store, {}).rows;
+const [planned] = jobsPage(store, check(zJobsQuery, {})).rows;
 const job = planned && getJob(store, planned.id);
 const [closure] = planned ? getClosures(store, planned.id) : [];
 

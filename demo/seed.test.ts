@@ -1,6 +1,6 @@
 import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
-import { endState, personNamed } from "@/core";
+import { check, endState, personNamed, zAimQuery, zBenchQuery, zJobsQuery, zLedgerQuery } from "@/core";
 import { people } from "@/service/crew/people";
 import { benchPage } from "@/service/end/bench-page";
 import { getEnd } from "@/service/end/ends";
@@ -17,14 +17,14 @@ describe("the Quillmere demo", () => {
   const store = openStore(":memory:");
   seed(store, readFileSync("demo/quillmere.json", "utf8"), new Date("2026-11-24T09:00:00Z"));
   it("shows every style and every result a technician may meet", () => {
-    const { rows } = ledgerPage(store, {});
+    const { rows } = ledgerPage(store, check(zLedgerQuery, {}));
     expect(new Set(rows.map(({ result }) => result))).toEqual(
       new Set(["in", "out", "unsure", "unmeasured", "cut-off"]),
     );
     expect(new Set(rows.map(({ style }) => style)).size).toBe(13);
   });
   it("leaves ends half done at the bench, one at a measure step, one of a piece, and a batch", () => {
-    const all = benchPage(store, {}).rows;
+    const all = benchPage(store, check(zBenchQuery, {})).rows;
     expect(all.filter(({ batch }) => batch).map(({ count }) => count)).toEqual([12]);
     const steps = all
       .filter(({ batch }) => !batch)
@@ -35,7 +35,7 @@ describe("the Quillmere demo", () => {
     expect(steps).toEqual(["mark", "measure", "cleave"]);
   });
   it("has a job with ends made, failed and at the bench, and a place without any slack left", () => {
-    const [row] = jobsPage(store, {}).rows;
+    const [row] = jobsPage(store, check(zJobsQuery, {})).rows;
     const { progress, pieces } = getJob(store, row?.id ?? "");
     expect(progress).toMatchObject({ in: expect.any(Number), "cut-off": 3, bench: 1 });
     expect((progress.in ?? 0) + (progress.unmeasured ?? 0)).toBeGreaterThan(10);
@@ -45,24 +45,25 @@ describe("the Quillmere demo", () => {
   it("has figures of the user's own, and an end that was tried again", () => {
     const own = library(store).procedures.filter(({ source }) => source.kind === "own");
     expect(own.map(({ id }) => id)).toEqual(["stub-wedge-release-900"]);
-    const redone = ledgerPage(store, {}).rows.filter(({ id }) =>
+    const redone = ledgerPage(store, check(zLedgerQuery, {})).rows.filter(({ id }) =>
       getEnd(store, id).events.some(({ event }) => event.kind === "retry"),
     );
     expect(redone).toHaveLength(1);
   });
   it("has ends that were out, redone by the advice and read in, and a hand whose aim can be told", () => {
-    const reworked = ledgerPage(store, {}).rows.filter(({ id }) =>
+    const reworked = ledgerPage(store, check(zLedgerQuery, {})).rows.filter(({ id }) =>
       getEnd(store, id).events.some(({ event }) => event.kind === "rework"),
     );
     expect(reworked.map(({ result }) => result)).toEqual(["in", "in", "in"]);
-    const cleave = aimsOf(store, { person: personNamed(people(store), "Wyn Harrow")?.id ?? "" }).find(
-      ({ style, dimension }) => style === "stub-one-stroke" && dimension === "cleave",
-    );
+    const cleave = aimsOf(
+      store,
+      check(zAimQuery, { person: personNamed(people(store), "Wyn Harrow")?.id ?? "" }),
+    ).find(({ style, dimension }) => style === "stub-one-stroke" && dimension === "cleave");
     expect(cleave?.set).toBe(8_100);
     expect(listStudies(store)).toHaveLength(1);
   });
   it("has closures: a ring cable through one, a stub out of its range cut back, a pole opened in mid-run", () => {
-    const [row] = jobsPage(store, {}).rows;
+    const [row] = jobsPage(store, check(zJobsQuery, {})).rows;
     const [pad, pole] = getClosures(store, row?.id ?? "").map(({ id }) => getClosure(store, id).cables);
     expect(pad?.map(({ at, standing, trouble }) => [at, standing, trouble])).toEqual([
       ["Trunk 3, Pad 4 closure", "in", null],
@@ -79,7 +80,7 @@ describe("the Quillmere demo", () => {
     expect(rework?.event).toMatchObject({ cableLost: 0, moves: [{ feature: "member-end" }] });
   });
   it("is all dated before it is shown", () => {
-    for (const { signedAt } of ledgerPage(store, {}).rows)
+    for (const { signedAt } of ledgerPage(store, check(zLedgerQuery, {})).rows)
       expect(signedAt && signedAt < "2026-11-24T09:00:00Z").toBe(true);
   });
 });

@@ -22,7 +22,17 @@ import {
   reworkEvent,
   spentAt,
   withDefaults,
+  zAddInside,
+  zBatch,
+  zBeginPlaces,
+  zConfirm,
+  zNewClosure,
+  zNewJob,
+  zNewPerson,
+  zNewPieces,
+  zStart,
   zStoredEvent,
+  zStudy,
 } from "@/core";
 import { actOn } from "@/service/act";
 import { addPerson } from "@/service/crew/people";
@@ -149,29 +159,40 @@ export function seed(store: Store, text: string, now = new Date()): void {
   /** Everybody of the site, come before any work was done. */
   const whoIs = (name: string): string => uuidFrom(`person ${name}`, NAMESPACE);
   for (const name of demo.people)
-    addPerson(actOn(store, new Date(now.getTime() - 30 * 24 * 60 * MINUTE)), { id: whoIs(name), name });
+    addPerson(
+      actOn(store, new Date(now.getTime() - 30 * 24 * 60 * MINUTE)),
+      check(zNewPerson, { id: whoIs(name), name }),
+    );
 
   for (const { name, by, pieces, closures } of demo.jobs) {
     const act = {
       ...actOn(store, new Date(now.getTime() - 9 * 24 * 60 * MINUTE)),
       actor: whoIs(mustHoldAt(demo.people, by)),
     };
-    const { id } = newJob(act, { id: uuidFrom(`job ${name}`, NAMESPACE), name });
-    addPieces(act, id, {
-      pieces: pieces.map((plan, i) => ({ id: uuidFrom(`piece ${name} ${i}`, NAMESPACE), plan })),
-    });
+    const { id } = newJob(act, check(zNewJob, { id: uuidFrom(`job ${name}`, NAMESPACE), name }));
+    addPieces(
+      act,
+      id,
+      check(zNewPieces, {
+        pieces: pieces.map((plan, i) => ({ id: uuidFrom(`piece ${name} ${i}`, NAMESPACE), plan })),
+      }),
+    );
     for (const plan of closures)
-      addClosure(act, id, {
-        id: uuidFrom(`closure ${plan.name}`, NAMESPACE),
-        plan: {
-          ...plan,
-          cables: plan.cables.map(({ joins, ...cable }, i) => ({
-            id: uuidFrom(`cable ${plan.name} ${i}`, NAMESPACE),
-            ...cable,
-            joins: joins ? { ...joins, piece: uuidFrom(`piece ${name} ${joins.piece}`, NAMESPACE) } : null,
-          })),
-        },
-      });
+      addClosure(
+        act,
+        id,
+        check(zNewClosure, {
+          id: uuidFrom(`closure ${plan.name}`, NAMESPACE),
+          plan: {
+            ...plan,
+            cables: plan.cables.map(({ joins, ...cable }, i) => ({
+              id: uuidFrom(`cable ${plan.name} ${i}`, NAMESPACE),
+              ...cable,
+              joins: joins ? { ...joins, piece: uuidFrom(`piece ${name} ${joins.piece}`, NAMESPACE) } : null,
+            })),
+          },
+        }),
+      );
   }
 
   const work = (
@@ -183,13 +204,17 @@ export function seed(store: Store, text: string, now = new Date()): void {
     const id = uuidFrom(key, NAMESPACE);
     const style = { procedure: end.style, choices: end.choices };
     if (end.at)
-      beginPlaces(actOn(store, at), uuidFrom(`piece ${end.at.job} ${end.at.piece}`, NAMESPACE), {
-        id,
-        side: end.at.side,
-        addresses: [parseAddress(end.at.address)],
-        style,
-      });
-    else startEnd(actOn(store, at), { id, cable: end.cable, core: end.core, ...style });
+      beginPlaces(
+        actOn(store, at),
+        uuidFrom(`piece ${end.at.job} ${end.at.piece}`, NAMESPACE),
+        check(zBeginPlaces, {
+          id,
+          side: end.at.side,
+          addresses: [parseAddress(end.at.address)],
+          style,
+        }),
+      );
+    else startEnd(actOn(store, at), check(zStart, { id, cable: end.cable, core: end.core, ...style }));
     const { sheet } = getEnd(store, id);
     const threaded = sheet.parts.map(({ id: part }): EventInput => ({ kind: "thread", part, on: true }));
     const all: EventInput[] = [
@@ -198,11 +223,15 @@ export function seed(store: Store, text: string, now = new Date()): void {
       ...eventsOf(sheet),
     ];
     all.forEach((event, i) => {
-      addEvents(actOn(store, new Date(at.getTime() + (i + 1) * 20_000)), id, {
-        client: "demo",
-        after: i + 1,
-        events: [{ id: uuidFrom(`${key}/${i}`, NAMESPACE), event }],
-      });
+      addEvents(
+        actOn(store, new Date(at.getTime() + (i + 1) * 20_000)),
+        id,
+        check(zAddInside, {
+          client: "demo",
+          after: i + 1,
+          events: [{ id: uuidFrom(`${key}/${i}`, NAMESPACE), event }],
+        }),
+      );
     });
   };
 
@@ -294,12 +323,15 @@ export function seed(store: Store, text: string, now = new Date()): void {
     });
   });
   for (const { by, instrument: used, readings } of demo.studies)
-    addStudy(actOn(store, new Date(now.getTime() - 20 * 24 * 60 * MINUTE)), {
-      id: uuidFrom(`study ${by} ${used}`, NAMESPACE),
-      person: whoIs(demo.people[by] ?? "Nobody"),
-      instrument: used,
-      readings,
-    });
+    addStudy(
+      actOn(store, new Date(now.getTime() - 20 * 24 * 60 * MINUTE)),
+      check(zStudy, {
+        id: uuidFrom(`study ${by} ${used}`, NAMESPACE),
+        person: whoIs(demo.people[by] ?? "Nobody"),
+        instrument: used,
+        readings,
+      }),
+    );
   demo.open.forEach((end, n) => {
     const at = new Date(now.getTime() - (n + 1) * 12 * MINUTE);
     work(end, `open ${n}`, at, (sheet) =>
@@ -314,28 +346,35 @@ export function seed(store: Store, text: string, now = new Date()): void {
     const on = cables.find(({ id }) => id === cable);
     if (!procedure || !on) throw new Error(`${style} on ${cable} is not on the shelf`);
     const figures = figuresToConfirm(resolved(procedure, on, { core, choices: withDefaults(procedure, {}) }));
-    confirmFigures({ store, now, actor: whoIs(demo.people[by] ?? "") }, style, {
-      basis: procedure.revision,
-      cable,
-      core,
-      sheet,
-      figures: figures.map(({ key, value, plus, minus, most, printed }) => ({
-        key,
-        value,
-        plus,
-        minus,
-        most,
-        printed,
-      })),
-    });
+    confirmFigures(
+      { store, now, actor: whoIs(demo.people[by] ?? "") },
+      style,
+      check(zConfirm, {
+        basis: procedure.revision,
+        cable,
+        core,
+        sheet,
+        figures: figures.map(({ key, value, plus, minus, most, printed }) => ({
+          key,
+          value,
+          plus,
+          minus,
+          most,
+          printed,
+        })),
+      }),
+    );
   }
   demo.batches.forEach(({ begun, toStep, style, ...batch }, n) => {
     const at = new Date(now.getTime() - 40 * MINUTE);
-    const { id } = startBatch(actOn(store, at), {
-      ...batch,
-      id: uuidFrom(`batch ${n}`, NAMESPACE),
-      procedure: style,
-    });
+    const { id } = startBatch(
+      actOn(store, at),
+      check(zBatch, {
+        ...batch,
+        id: uuidFrom(`batch ${n}`, NAMESPACE),
+        procedure: style,
+      }),
+    );
     const { ends, sheet } = getBatch(store, id);
     const to = sheet.lines.findIndex(({ step }) => step.id === toStep);
     const events: EventInput[] = [
@@ -343,14 +382,18 @@ export function seed(store: Store, text: string, now = new Date()): void {
       { kind: "step", to },
     ];
     ends.slice(0, begun).forEach(({ id: end }, place) => {
-      addEvents(actOn(store, at), end, {
-        client: "demo",
-        after: 1,
-        events: events.map((event, i) => ({
-          id: uuidFrom(`batch ${n}/${place}/${i}`, NAMESPACE),
-          event,
-        })),
-      });
+      addEvents(
+        actOn(store, at),
+        end,
+        check(zAddInside, {
+          client: "demo",
+          after: 1,
+          events: events.map((event, i) => ({
+            id: uuidFrom(`batch ${n}/${place}/${i}`, NAMESPACE),
+            event,
+          })),
+        }),
+      );
     });
   });
 }

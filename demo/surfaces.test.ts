@@ -7,6 +7,7 @@ import { renderToStaticMarkup } from "react-dom/server";
 import { beforeAll, describe, expect, it, vi } from "vitest";
 import {
   advise,
+  check,
   type EndRecord,
   type EndState,
   type EventInput,
@@ -16,6 +17,9 @@ import {
   type RecordDocument,
   type RunSheet,
   reworkEvent,
+  zAddInside,
+  zLedgerQuery,
+  zStart,
 } from "@/core";
 import { CALLIPER } from "@/core/advice/fixtures/ends";
 import { recordsPdf } from "@/paper/record-paper";
@@ -83,16 +87,17 @@ async function papersOf(store: Store, ids: readonly string[]): Promise<Map<strin
 
 /** What every surface says of every end on record. */
 async function toldOf(store: Store): Promise<Told[]> {
-  const rows = RESULTS.flatMap((result) => ledgerPage(store, { result }).rows);
+  const rows = RESULTS.flatMap((result) => ledgerPage(store, check(zLedgerQuery, { result })).rows);
   const json = new Map(
-    RESULTS.flatMap((result) => ledgerJson(store, { result }) as RecordDocument[]).map((item) => [
-      item.id,
-      item,
-    ]),
+    RESULTS.flatMap((result) => ledgerJson(store, check(zLedgerQuery, { result })) as RecordDocument[]).map(
+      (item) => [item.id, item],
+    ),
   );
   const csv = RESULTS.flatMap(
     (result) =>
-      Papa.parse<Record<string, string>>(ledgerCsv(store, { result }).trim(), { header: true }).data,
+      Papa.parse<Record<string, string>>(ledgerCsv(store, check(zLedgerQuery, { result })).trim(), {
+        header: true,
+      }).data,
   );
   const papers = await papersOf(
     store,
@@ -286,12 +291,16 @@ describe("ends with random histories", () => {
       numRuns: 36,
     });
     for (const [style, history, last] of histories) {
-      const { id } = startEnd(actOn(store), STYLES[style]);
+      const { id } = startEnd(actOn(store), check(zStart, STYLES[style]));
       const { sheet } = getEnd(store, id);
       const add = (event: EventInput | null) => {
         if (!event) return;
         try {
-          addEvents(actOn(store), id, { client: "x", after: 9_999, events: [{ id: randomUUID(), event }] });
+          addEvents(
+            actOn(store),
+            id,
+            check(zAddInside, { client: "x", after: 9_999, events: [{ id: randomUUID(), event }] }),
+          );
         } catch (error) {
           if (!(error instanceof InputError)) throw error;
         }

@@ -2,6 +2,7 @@ import { randomInt } from "node:crypto";
 import { mkdtempSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
+import { check, zBatch, zNewClosure, zNewJob, zNewPerson, zNewPieces, zStart } from "@/core";
 import { actOn } from "@/service/act";
 import { addPerson, people } from "@/service/crew/people";
 import { startBatch } from "@/service/end/batches";
@@ -24,12 +25,14 @@ const file = join(mkdtempSync(join(tmpdir(), "arlent-fuzz-")), "fuzz.db");
 /** Something for the requests to be about. */
 function prepared(): Known {
   const store = openStore(file);
-  const ends = Array.from({ length: 4 }, () => startEnd(actOn(store), WEDGE).id);
-  const batches = [startBatch(actOn(store), { ...WEDGE, count: 3 }).id];
-  addPerson(actOn(store), { name: "Wyn Harrow" });
-  const job = newJob(actOn(store), { name: "Moor" }).id;
-  const pieces = addPieces(actOn(store), job, { pieces: [{ plan: PLAN }] }).map(({ id }) => id);
-  const closures = [addClosure(actOn(store), job, { plan: CLOSURE }).id];
+  const ends = Array.from({ length: 4 }, () => startEnd(actOn(store), check(zStart, WEDGE)).id);
+  const batches = [startBatch(actOn(store), check(zBatch, { ...WEDGE, count: 3 })).id];
+  addPerson(actOn(store), check(zNewPerson, { name: "Wyn Harrow" }));
+  const job = newJob(actOn(store), check(zNewJob, { name: "Moor" })).id;
+  const pieces = addPieces(actOn(store), job, check(zNewPieces, { pieces: [{ plan: PLAN }] })).map(
+    ({ id }) => id,
+  );
+  const closures = [addClosure(actOn(store), job, check(zNewClosure, { plan: CLOSURE })).id];
   const workers = people(store).map(({ id }) => id);
   store.$client.close();
   return { ends, batches, people: workers, jobs: [job], pieces, closures };

@@ -3,6 +3,7 @@ import { statSync } from "node:fs";
 import { join } from "node:path";
 import Database from "better-sqlite3";
 import { drizzle } from "drizzle-orm/better-sqlite3";
+import { check, zLedgerQuery, zStart } from "@/core";
 import { actOn } from "@/service/act";
 import { startEnd } from "@/service/end/ends";
 import { ledgerPage } from "@/service/ledger/ledger";
@@ -45,9 +46,9 @@ export function ledgerAtSize(file: string): void {
   const quiet = openStore(file);
   for (const [name, query] of ASKED) {
     said.length = 0;
-    ledgerPage(store, query);
+    ledgerPage(store, check(zLedgerQuery, query));
     const statements = [...said];
-    const whole = p50(() => ledgerPage(quiet, query));
+    const whole = p50(() => ledgerPage(quiet, check(zLedgerQuery, query)));
     const bare = p50(() => {
       for (const { sql, params } of statements) client.prepare(sql).all(...params);
     });
@@ -97,7 +98,7 @@ export async function atSize(folder: string): Promise<void> {
   const seconds = await timed(() => manyEnds(store, { ends: 10_000, readings: 100 }));
   const style = { cable: "simplex-3.0", procedure: "stub-wedge-release-cord", core: "9/125" };
   // An end takes so many events and no more.
-  const busy = Array.from({ length: 8 }, () => startEnd(actOn(store), style).id);
+  const busy = Array.from({ length: 8 }, () => startEnd(actOn(store), check(zStart, style)).id);
   store.$client.close();
   line(
     "10,000 ends and 1,000,000 readings made",

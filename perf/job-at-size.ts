@@ -1,6 +1,6 @@
 import { join } from "node:path";
 import { chromium } from "@playwright/test";
-import { type Address, parseAddress } from "@/core";
+import { type Address, check, parseAddress, zBeginPlaces, zNewJob, zNewPieces, zSavePlan } from "@/core";
 import { actOn } from "@/service/act";
 import { addPieces, newJob, savePlan } from "@/service/job/jobs";
 import { beginPlaces } from "@/service/job/places";
@@ -30,13 +30,15 @@ const planNamed = (name: string) => ({
 
 /** Plans a job of about so many ends. @returns its id, its pieces, and how long it took, seconds. */
 async function plannedJob(store: Store, ends: number) {
-  const { id } = newJob(actOn(store), { name: `Panel of ${ends}` });
+  const { id } = newJob(actOn(store), check(zNewJob, { name: `Panel of ${ends}` }));
   const names = Array.from({ length: Math.ceil(ends / FIBRES) }, (_, i) => `row ${i + 1}`);
   const pieces: string[] = [];
   const seconds = await timed(() => {
     for (let at = 0; at < names.length; at += AT_ONCE) {
       const plans = names.slice(at, at + AT_ONCE).map((name) => ({ plan: planNamed(name) }));
-      pieces.push(...addPieces(actOn(store), id, { pieces: plans }).map((piece) => piece.id));
+      pieces.push(
+        ...addPieces(actOn(store), id, check(zNewPieces, { pieces: plans })).map((piece) => piece.id),
+      );
     }
   });
   return { id, pieces, seconds };
@@ -77,12 +79,13 @@ export async function jobAtSize(folder: string): Promise<void> {
   const addresses: Address[] = Array.from({ length: FIBRES }, (_, i) => parseAddress(`fibre ${i + 1}`));
   const begun = many.pieces.slice(0, many.pieces.length / 2);
   const seconds = await timed(() => {
-    for (const piece of begun) beginPlaces(actOn(store), piece, { side: "A", addresses });
+    for (const piece of begun)
+      beginPlaces(actOn(store), piece, check(zBeginPlaces, { side: "A", addresses }));
   });
   line(`${begun.length * FIBRES} of them begun`, `${seconds.toFixed(1)} s`);
   const last = many.pieces.at(-1) ?? "";
   const off = await timed(() => {
-    savePlan(actOn(store), last, { basis: 1, plan: null });
+    savePlan(actOn(store), last, check(zSavePlan, { basis: 1, plan: null }));
   });
   line("a piece of it taken off", `${(off * 1000).toFixed(1)} ms`);
   store.$client.close();

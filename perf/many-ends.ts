@@ -1,6 +1,7 @@
 import { randomUUID } from "node:crypto";
 import type Database from "better-sqlite3";
 import type { EventInput } from "@/core";
+import { check, zAddInside, zStart } from "@/core";
 import { actOn } from "@/service/act";
 import { addEvents, getEnd, startEnd } from "@/service/end/ends";
 import { canonical } from "@/store/database/hash";
@@ -23,14 +24,18 @@ const STYLES = [
 
 /** One end as the program itself makes it, with so many readings, signed off or not. */
 function original(store: Store, style: (typeof STYLES)[number], readings: number, signed: boolean): string {
-  const { id } = startEnd(actOn(store), style);
+  const { id } = startEnd(actOn(store), check(zStart, style));
   const { checks, parts, lines } = getEnd(store, id).sheet;
   const add = (events: readonly EventInput[]) =>
-    addEvents(actOn(store), id, {
-      client: "perf",
-      after: 0,
-      events: events.map((event) => ({ id: randomUUID(), event })),
-    });
+    addEvents(
+      actOn(store),
+      id,
+      check(zAddInside, {
+        client: "perf",
+        after: 0,
+        events: events.map((event) => ({ id: randomUUID(), event })),
+      }),
+    );
   add([
     { kind: "label", job: "Pad 04", label: "port 01" },
     ...parts.map(({ id: part }): EventInput => ({ kind: "thread", part, on: true })),

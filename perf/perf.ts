@@ -6,6 +6,7 @@ import { type Browser, chromium, type Page } from "@playwright/test";
 import Database from "better-sqlite3";
 import { z } from "zod";
 import {
+  check,
   chosenPlacements,
   compileRunSheet,
   type EventInput,
@@ -15,8 +16,11 @@ import {
   usualPlacements,
   walk,
   walkWithWays,
+  zAddInside,
+  zBatch,
   zEvent,
   zProcedure,
+  zStart,
   zStoredEvent,
 } from "@/core";
 import { actOn } from "@/service/act";
@@ -52,7 +56,7 @@ const READINGS = 300;
 
 /** An end, threaded and at the measure step; signed off if asked. */
 function makeEnd(store: Store, signed: boolean, read = true): string {
-  const { id } = startEnd(actOn(store), WEDGE);
+  const { id } = startEnd(actOn(store), check(zStart, WEDGE));
   const threaded = ["boot-3", "yarn-nut", "yarn-ring"].map(
     (part): EventInput => ({ kind: "thread", part, on: true }),
   );
@@ -62,11 +66,15 @@ function makeEnd(store: Store, signed: boolean, read = true): string {
     ...(read ? [READING] : []),
     ...(signed ? [{ kind: "sign", name: "Wyn Harrow", outcome: "kept" } as const] : []),
   ];
-  addEvents(actOn(store), id, {
-    client: "perf",
-    after: 0,
-    events: all.map((event) => ({ id: randomUUID(), event })),
-  });
+  addEvents(
+    actOn(store),
+    id,
+    check(zAddInside, {
+      client: "perf",
+      after: 0,
+      events: all.map((event) => ({ id: randomUUID(), event })),
+    }),
+  );
   return id;
 }
 
@@ -337,7 +345,7 @@ const store = openStore(file);
 const end = makeEnd(store, false);
 const busy = makeEnd(store, false);
 for (let i = 0; i < 300; i++) makeEnd(store, true);
-const batch = startBatch(actOn(store), { ...WEDGE, count: 12 });
+const batch = startBatch(actOn(store), check(zBatch, { ...WEDGE, count: 12 }));
 const unread = Array.from({ length: 12 }, () => makeEnd(store, false, false));
 
 /** Parts asked for by name on the command line, or all of them: `npm run perf -- rework browser`. */

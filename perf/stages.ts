@@ -4,7 +4,7 @@ import { join } from "node:path";
 import Database from "better-sqlite3";
 import { NextRequest } from "next/server";
 import { z } from "zod";
-import { check, type EventInput, zAdd, zEvent, zEventsAnswer, zStoredEvent } from "@/core";
+import { check, type EventInput, zAdd, zAddInside, zEvent, zEventsAnswer, zStoredEvent } from "@/core";
 import { proxy } from "@/proxy";
 import { actOn } from "@/service/act";
 import { addEvents } from "@/service/end/ends";
@@ -83,8 +83,8 @@ export async function stages(
     const store = openStore(join(folder, `stages-${synchronous}.db`));
     store.$client.pragma(`synchronous = ${synchronous}`);
     const end = makeEnd(store);
-    tell(name, await middle(() => addEvents(actOn(store), end, inputOf(reading))));
-    const events = addEvents(actOn(store), end, inputOf(reading));
+    tell(name, await middle(() => addEvents(actOn(store), end, check(zAddInside, inputOf(reading)))));
+    const events = addEvents(actOn(store), end, check(zAddInside, inputOf(reading)));
     if (synchronous === "OFF")
       tell("  its answer written", await middle(() => JSON.stringify(z.encode(zEventsAnswer, { events }))));
     store.$client.close();

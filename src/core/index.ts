@@ -127,7 +127,6 @@ export { asMade, presentFeatures } from "./measured/as-made";
 export { belongsTo } from "./measured/belongs";
 export { canBeNegative } from "./measured/either-side";
 export { capital } from "./names/capital";
-export { zName, zUuid } from "./names/names";
 export { compute, operations } from "./operations/operations";
 export {
   mustBeAcceptable,
@@ -135,7 +134,6 @@ export {
   peopleFrom,
   personBy,
   personNamed,
-  zPersonName,
 } from "./people/people";
 export { type SlackTold, slackAccount, slackAllowed, slackBehind } from "./piece/account";
 export { type Across, across, choicesWith, sideMismatches } from "./piece/across";
@@ -298,7 +296,7 @@ export {
 export { type Seat, seatOf } from "./seat/seat";
 export { drawsFor, hiddenLength, SIMULATED, shownBy } from "./simulated/hidden-end";
 export { type Aim, aimOf, type Index, type LengthAim } from "./study/aim";
-export { FEWEST_READINGS, repeatabilityOf, STUDY_READINGS, zStudyInput } from "./study/repeatability";
+export { FEWEST_READINGS, repeatabilityOf, STUDY_READINGS } from "./study/repeatability";
 export { type BladeCount, type BladeLine, bladeStanding, UNUSED } from "./tally/blade";
 export { countedEvent, counterOf, countsOf } from "./tally/counter";
 export { spentAt } from "./tally/spent";
@@ -306,24 +304,15 @@ export {
   type RecordChecked,
   type RecordFinding,
   type Seal,
-  zAimsAnswer,
   zBackupsAnswer,
   zBenchAnswer,
-  zBladeAnswer,
-  zBladesAnswer,
-  zEnteredAnswer,
-  zFindingsAnswer,
-  zIdAnswer,
-  zPeopleAnswer,
   zProcedureText,
-  zRecordChecked,
   zRevisionAnswer,
   zSeal,
   zSealAnswer,
-  zStudiesAnswer,
-  zStudyAnswer,
-  zTimersAnswer,
 } from "./wire/answers";
+export { zEnter, zMerge, zNewPerson, zRename } from "./wire/crew-requests";
+export { zBatch, zBatchQuery, zBenchQuery, zPhotoQuery, zStart } from "./wire/ends-requests";
 export {
   BATCH_LIMIT,
   zAdd,
@@ -331,7 +320,6 @@ export {
   zAddMany,
   zAddManyInside,
   zEventsAnswer,
-  zMembersAnswer,
 } from "./wire/events";
 export {
   type Ahead,
@@ -344,15 +332,24 @@ export {
   type Piece,
   type PieceAnswer,
   type WhereTold,
-  zAheadAnswer,
-  zBegunAnswer,
-  zClosure,
-  zClosureAnswer,
-  zClosuresAnswer,
-  zJobAnswer,
   zJobsAnswer,
-  zPieceAnswer,
-  zPiecesAnswer,
-  zPulseAnswer,
 } from "./wire/jobs";
 export { jsonSchemas } from "./wire/json-schema";
+export { zLedgerQuery, zRecordCheck } from "./wire/keeping-requests";
+export {
+  zBeginClosure,
+  zBeginPlaces,
+  zCableQuery,
+  zJobQuery,
+  zJobsQuery,
+  zNewClosure,
+  zNewJob,
+  zNewPieces,
+  zPlaceQuery,
+  zSaveClosure,
+  zSavePlan,
+  zStyle,
+} from "./wire/plans-requests";
+export { API, type ApiKey, type Media, type RouteSpec, zBy } from "./wire/routes";
+export { zConfirm, zPutAway, zRestore, zSave } from "./wire/shelf-requests";
+export { zAimQuery, zStudy, zToolEvent } from "./wire/workshop-requests";

@@ -1,6 +1,16 @@
 import { randomUUID } from "node:crypto";
 import { describe, expect, it } from "vitest";
-import { advise, drawnEnd, type EventInput, endState, restartEvent, reworkEvent } from "@/core";
+import {
+  advise,
+  check,
+  drawnEnd,
+  type EventInput,
+  endState,
+  restartEvent,
+  reworkEvent,
+  zAddInside,
+  zStart,
+} from "@/core";
 import { CALLIPER, GUARDED } from "@/core/advice/fixtures/ends";
 import { actOn } from "@/service/act";
 import { addEvents, getEnd, startEnd } from "@/service/end/ends";
@@ -15,15 +25,19 @@ import { unprintable } from "./scripts";
 const store = openStore(":memory:");
 const WEDGE = { cable: "simplex-3.0", procedure: "stub-wedge-release-cord", core: "9/125" };
 const add = (id: string, ...events: EventInput[]) =>
-  addEvents(actOn(store), id, {
-    client: "test",
-    after: getEnd(store, id).events.at(-1)?.seq ?? 0,
-    events: events.map((event) => ({ id: randomUUID(), event })),
-  });
+  addEvents(
+    actOn(store),
+    id,
+    check(zAddInside, {
+      client: "test",
+      after: getEnd(store, id).events.at(-1)?.seq ?? 0,
+      events: events.map((event) => ({ id: randomUUID(), event })),
+    }),
+  );
 
 /** An end redone once for a short cleave and begun again once for a part, by the server's own rules. */
 function redone(label: string): string {
-  const { id } = startEnd(actOn(store), WEDGE);
+  const { id } = startEnd(actOn(store), check(zStart, WEDGE));
   const { sheet } = getEnd(store, id);
   const at = (step: string) => sheet.lines.findIndex((line) => line.step.id === step);
   add(

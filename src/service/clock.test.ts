@@ -1,6 +1,7 @@
 import { randomUUID } from "node:crypto";
 import fc from "fast-check";
 import { beforeEach, describe, expect, it } from "vitest";
+import { check, zAddInside, zLedgerQuery, zStart, zToolEvent } from "@/core";
 import { openStore, type Store } from "@/service/the-store";
 import { actOn } from "./act";
 import { type Clocks, clockAfter, clockAhead, clockFrom, recordNow } from "./clock";
@@ -52,35 +53,39 @@ describe("a clock set back two days", () => {
   };
   const cam = { cable: "distribution-900", procedure: "stub-cam-crimp-900", core: "9/125" };
   const add = (id: string, event: Record<string, unknown>) =>
-    addEvents(act(), id, { client: "x", after: 9_999, events: [{ id: randomUUID(), event }] });
+    addEvents(
+      act(),
+      id,
+      check(zAddInside, { client: "x", after: 9_999, events: [{ id: randomUUID(), event }] }),
+    );
   beforeEach(() => {
     store = openStore(":memory:");
     machine = { wall: START, running: 0 };
   });
 
   it("leaves the newest sign-off first in the ledger", () => {
-    const [first, second] = [0, 1].map(() => startEnd(act(), cam).id);
+    const [first, second] = [0, 1].map(() => startEnd(act(), check(zStart, cam)).id);
     for (const id of [first, second]) {
       add(id ?? "", { kind: "sign", name: "Ada", outcome: "cut-off" });
       runs(HOUR, -2 * DAY);
     }
-    expect(ledgerPage(store, {}).rows.map(({ id }) => id)).toEqual([second, first]);
+    expect(ledgerPage(store, check(zLedgerQuery, {})).rows.map(({ id }) => id)).toEqual([second, first]);
     expect(clockAhead(store, () => machine)).toBe((2 * 2 * DAY) / 1000);
   });
   it("leaves a blade's count from when it was last seen to", () => {
-    const { id } = startEnd(act(), cam);
+    const { id } = startEnd(act(), check(zStart, cam));
     const cleave = getEnd(store, id).sheet.lines.flatMap(({ step }) =>
       step.kind === "cleave" ? [step] : [],
     )[0];
     const { id: step = "", tool = "" } = cleave ?? {};
     const use = () => add(id, { kind: "use", tool, step, items: [{ item: "cleave", count: 1 }] });
     const since = () => blades(store).find((blade) => blade.tool === tool)?.standing;
-    seeToBlade(act(), tool, { action: "new" });
+    seeToBlade(act(), tool, check(zToolEvent, { action: "new" }));
     runs(HOUR);
     use();
     const counted = since();
     runs(HOUR, -2 * DAY);
-    seeToBlade(act(), tool, { action: "new" });
+    seeToBlade(act(), tool, check(zToolEvent, { action: "new" }));
     expect(since()).not.toEqual(counted);
     runs(HOUR);
     use();
@@ -88,7 +93,7 @@ describe("a clock set back two days", () => {
   });
   it("lets a cure run its time, no more and no less", () => {
     const heat = { cable: "distribution-900", procedure: "adhesive-polish-900", core: "50/125" };
-    const { id } = startEnd(act(), heat);
+    const { id } = startEnd(act(), check(zStart, heat));
     const { lines } = getEnd(store, id).sheet;
     const cure = lines.findIndex(({ step }) => step.kind === "cure");
     add(id, { kind: "timer", step: lines[cure]?.step.id, action: "start", seconds: 600 });

@@ -1,4 +1,3 @@
-import { z } from "zod";
 import { InputError, problemOf, STATUS_OF } from "@/core";
 import { say } from "@/messages/service";
 import { troubleOf } from "@/service/the-store";
@@ -14,13 +13,6 @@ export async function answer(work: () => unknown | Promise<unknown>, status = 20
     return failure(error);
   }
 }
-
-/** Answers what a schema says, encoded by it: millimetres outside. */
-export const answerAs = <S extends z.ZodType>(
-  schema: S,
-  work: () => z.output<S> | Promise<z.output<S>>,
-  status = 200,
-): Promise<Response> => answer(async () => z.encode(schema, await work()), status);
 
 /** A PDF file under a name of our own making. */
 export const pdf = (bytes: Uint8Array, name: string): Response =>

@@ -1,5 +1,5 @@
 import type { Metadata } from "next";
-import { InputError, type RunSheet } from "@/core";
+import { check, InputError, type RunSheet, zLedgerQuery } from "@/core";
 import { t } from "@/messages/app";
 import { ledgerPage } from "@/service/ledger/ledger";
 import { theStore } from "@/service/the-store";
@@ -32,9 +32,21 @@ export default async function LedgerPage({ searchParams }: { searchParams: Promi
     Object.entries(await searchParams).flatMap(([name, value]) => (value ? [[name, String(value)]] : [])),
   );
   try {
-    return <LedgerView page={shown(ledgerPage(theStore(), query))} query={query} problem={null} />;
+    return (
+      <LedgerView
+        page={shown(ledgerPage(theStore(), check(zLedgerQuery, query)))}
+        query={query}
+        problem={null}
+      />
+    );
   } catch (error) {
     if (!(error instanceof InputError)) throw error;
-    return <LedgerView page={shown(ledgerPage(theStore(), {}))} query={{}} problem={error.problem.message} />;
+    return (
+      <LedgerView
+        page={shown(ledgerPage(theStore(), check(zLedgerQuery, {})))}
+        query={{}}
+        problem={error.problem.message}
+      />
+    );
   }
 }

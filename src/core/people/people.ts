@@ -1,7 +1,9 @@
 import { z } from "zod";
 import { say, t } from "@/messages/core";
+import { zUuid } from "../names/names";
 import { InputError } from "../problem/problem";
 
+export const zPersonId = zUuid(t("a-persons-id-must-be-a-uuid"));
 export const zPersonName = z
   .string(t("enter-the-persons-name"))
   .trim()

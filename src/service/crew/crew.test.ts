@@ -3,7 +3,7 @@ import { mkdtempSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { beforeAll, describe, expect, it } from "vitest";
-import { problemOf } from "@/core";
+import { check, problemOf, zEnter } from "@/core";
 import { letDeviceIn, mayComeIn, ownSession, SESSION_SECONDS, waitAfter } from "./crew";
 
 const KEY = "moor-hall-hut-1926";
@@ -26,14 +26,13 @@ beforeAll(() => {
 describe("a device", () => {
   it("is let in by the crew's key alone, and by its session until that runs out", async () => {
     const now = Date.UTC(2026, 10, 26);
-    const session = await letDeviceIn(file, { key: KEY }, now);
+    const session = await letDeviceIn(file, check(zEnter, { key: KEY }), now);
     expect(mayComeIn(file, session, now + SESSION_SECONDS * 1000 - 1)).toBe(true);
     expect(mayComeIn(file, session, now + SESSION_SECONDS * 1000)).toBe(false);
-    expect(await codeOf(letDeviceIn(file, { key: `${KEY} ` }, now))).toBe("wrong-key");
-    expect(await codeOf(letDeviceIn(file, { key: "" }, now))).toBe("bad-input");
+    expect(await codeOf(letDeviceIn(file, check(zEnter, { key: `${KEY} ` }), now))).toBe("wrong-key");
   });
   it("is not let in by a session that says another time, another device or nothing", async () => {
-    const session = await letDeviceIn(file, { key: KEY });
+    const session = await letDeviceIn(file, check(zEnter, { key: KEY }));
     const [until = "", id = "", mac = ""] = session.split(".");
     for (const forged of [
       `${Number(until) + 1}.${id}.${mac}`,
@@ -60,10 +59,10 @@ describe("a device", () => {
     expect(ownSession("")).toBeNull();
   });
   it("is asked again once the key is another", async () => {
-    const session = await letDeviceIn(file, { key: KEY });
+    const session = await letDeviceIn(file, check(zEnter, { key: KEY }));
     setKey(`${KEY}-b`);
     expect(mayComeIn(file, session)).toBe(false);
-    expect(await codeOf(letDeviceIn(file, { key: KEY }))).toBe("wrong-key");
+    expect(await codeOf(letDeviceIn(file, check(zEnter, { key: KEY })))).toBe("wrong-key");
     setKey(KEY);
   });
 });
@@ -74,8 +73,8 @@ describe("guessing", () => {
   });
   it("is refused unseen while it waits, the right key too; afterwards that is taken", async () => {
     const now = Date.now();
-    for (let i = 0; i < 5; i++) await codeOf(letDeviceIn(file, { key: `guess ${i}` }, now));
-    expect(await codeOf(letDeviceIn(file, { key: KEY }, now + 500))).toBe("too-often");
-    expect(await codeOf(letDeviceIn(file, { key: KEY }, now + 60_001))).toBeNull();
+    for (let i = 0; i < 5; i++) await codeOf(letDeviceIn(file, check(zEnter, { key: `guess ${i}` }), now));
+    expect(await codeOf(letDeviceIn(file, check(zEnter, { key: KEY }), now + 500))).toBe("too-often");
+    expect(await codeOf(letDeviceIn(file, check(zEnter, { key: KEY }), now + 60_001))).toBeNull();
   });
 });

@@ -1,8 +1,8 @@
 import { createHmac, randomBytes, scrypt, timingSafeEqual } from "node:crypto";
 import { readFileSync, statSync } from "node:fs";
 import { z } from "zod";
-import { check, InputError } from "@/core";
-import { say, t } from "@/messages/service";
+import { check, InputError, type zEnter } from "@/core";
+import { say } from "@/messages/service";
 
 /** What is kept of a crew's key: its hash, and what its sessions are signed with. A new key ends them all. */
 const zCrew = z.object({
@@ -13,10 +13,6 @@ const zCrew = z.object({
   n: z.int(),
 });
 type Crew = z.output<typeof zCrew>;
-
-export const zEnter = z.strictObject({
-  key: z.string(t("enter-the-crew-key")).min(1, t("enter-the-crew-key")).max(200),
-});
 
 /** Set on a request for the page that asks for the key: nothing of the record is told there. */
 export const AT_THE_DOOR = "x-arlent-door";
@@ -97,10 +93,9 @@ export const waitAfter = (inARow: number): number =>
  */
 export async function letDeviceIn(
   file: string | undefined,
-  input: unknown,
+  { key }: z.output<typeof zEnter>,
   now = Date.now(),
 ): Promise<string> {
-  const { key } = check(zEnter, input);
   const mine = turn.then(async () => {
     const crew = crewOf(file);
     if (crew === null) throw new InputError("wrong-key", say("this-server-has-no-crew-key"), ["key"]);

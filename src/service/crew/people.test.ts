@@ -1,6 +1,6 @@
 import { randomUUID } from "node:crypto";
 import { beforeEach, describe, expect, it } from "vitest";
-import { personNamed } from "@/core";
+import { check, personNamed, zAddInside, zMerge, zNewPerson, zRename } from "@/core";
 import type { Store } from "@/store/database/store";
 import { openStore } from "@/store/opening/open";
 import { actOn } from "../act";
@@ -16,17 +16,21 @@ beforeEach(() => {
   store = openStore(":memory:");
 });
 const come = (name: string): string => {
-  addPerson(actOn(store), { name });
+  addPerson(actOn(store), check(zNewPerson, { name }));
   return personNamed(people(store), name)?.id ?? "";
 };
 /** An end signed off under a name, on a device in somebody's hands. */
 const signed = (name: string, by: string | null): string => {
   const id = endRead(store, "measure");
-  addEvents({ ...actOn(store), actor: by }, id, {
-    client: "x",
-    after: 9_999,
-    events: [{ id: randomUUID(), event: { kind: "sign", name, outcome: "kept" } }],
-  });
+  addEvents(
+    { ...actOn(store), actor: by },
+    id,
+    check(zAddInside, {
+      client: "x",
+      after: 9_999,
+      events: [{ id: randomUUID(), event: { kind: "sign", name, outcome: "kept" } }],
+    }),
+  );
   return id;
 };
 
@@ -49,7 +53,7 @@ describe("people", () => {
   it("renamed keep what they signed under the name of its day, and are called otherwise now", () => {
     const wyn = come("Wyn Harrow");
     const end = signed("Wyn Harrow", wyn);
-    renamePerson(actOn(store), wyn, { name: "Wyn Harrow-Lund" });
+    renamePerson(actOn(store), wyn, check(zRename, { name: "Wyn Harrow-Lund" }));
     expect(endRecord(store, end).signed).toMatchObject({
       name: "Wyn Harrow",
       called: "Wyn Harrow-Lund",
@@ -59,16 +63,20 @@ describe("people", () => {
   it("merged are one from then on, with all either did", () => {
     const [first, other] = [come("Wyn Harrow"), come("W. Harrow")];
     const ends = [signed("Wyn Harrow", first), signed("W. Harrow", other)];
-    mergePerson(actOn(store), other, { into: first });
+    mergePerson(actOn(store), other, check(zMerge, { into: first }));
     expect(people(store)).toMatchObject([{ id: first, formerly: ["W. Harrow"], ids: [first, other] }]);
     expect(ends.map((id) => endRecord(store, id).signed?.person)).toEqual([first, first]);
     expect(signers(store)).toHaveLength(1);
   });
   it("are refused a name somebody has, and a merge with nobody or with themselves", () => {
     const wyn = come("Wyn Harrow");
-    expect(codeOf(() => addPerson(actOn(store), { name: " Wyn Harrow " }))).toBe("name-taken");
-    expect(codeOf(() => mergePerson(actOn(store), wyn, { into: wyn }))).toBe("unknown-person");
-    expect(codeOf(() => mergePerson(actOn(store), randomUUID(), { into: wyn }))).toBe("unknown-person");
+    expect(codeOf(() => addPerson(actOn(store), check(zNewPerson, { name: " Wyn Harrow " })))).toBe(
+      "name-taken",
+    );
+    expect(codeOf(() => mergePerson(actOn(store), wyn, check(zMerge, { into: wyn })))).toBe("unknown-person");
+    expect(codeOf(() => mergePerson(actOn(store), randomUUID(), check(zMerge, { into: wyn })))).toBe(
+      "unknown-person",
+    );
     expect(codeOf(() => signed("Wyn Harrow", randomUUID()))).toBe("unknown-person");
   });
 });

@@ -1,8 +1,6 @@
 import { randomUUID } from "node:crypto";
-import { z } from "zod";
+import type { z } from "zod";
 import {
-  BATCH_LIMIT,
-  check,
   type EndEvent,
   fibreColour,
   InputError,
@@ -10,34 +8,17 @@ import {
   type Recorded,
   type Rule,
   type RunSheet,
-  zAddManyInside,
-  zUuid,
+  type zAddManyInside,
+  type zBatch,
+  type zBatchQuery,
 } from "@/core";
-import { say, t } from "@/messages/service";
+import { say } from "@/messages/service";
 import type { Store } from "@/store/database/store";
 import { inTransaction } from "@/store/database/transaction";
 import { type EndRow, endsOfBatch, findBatch, insertBatch } from "@/store/record/ends";
 import type { Act } from "../act";
-import { addEvents, beginEnd, getEnd, mustCompile, zStart } from "./ends";
+import { addEvents, beginEnd, getEnd, mustCompile } from "./ends";
 import { historyOf } from "./history";
-
-export const zBatch = zStart.extend({
-  id: zUuid(t("a-batchs-id-must-be-a-uuid")).optional(),
-  count: z
-    .int(t("the-number-of-ends-must-be-a"))
-    .min(2, t("a-batch-must-have-at-least-two"))
-    .max(BATCH_LIMIT, t("a-batch-must-have-at-most-ends", { batchLimit: BATCH_LIMIT })),
-  job: z.string().trim().max(120).default(""),
-});
-
-/** Of each end in its place, the last event seen: only what is new is told then. */
-export const zBatchQuery = z.strictObject({
-  seen: z
-    .string()
-    .regex(/^\d{1,9}(,\d{1,9})*$/, t("seen-must-be-a-number-for-each"))
-    .max(500)
-    .optional(),
-});
 
 /** One end of a batch: what is stored of it. */
 interface BatchMember {
@@ -67,9 +48,9 @@ function labelOf(place: number, fibres: number, count: number): string {
  * Starts many ends of one style at once, each named. All or none; asking again with the same id answers the same.
  * @throws InputError as for one end, or when the number is out of range.
  */
-export function startBatch(act: Act, input: unknown): { id: string } {
+export function startBatch(act: Act, input: z.output<typeof zBatch>): { id: string } {
   const { store, now } = act;
-  const { id = randomUUID(), count, job, ...sheet } = check(zBatch, input);
+  const { id = randomUUID(), count, job, ...sheet } = input;
   const compiled = mustCompile(store, sheet);
   const at = now.toISOString();
   inTransaction(store, () => {
@@ -114,9 +95,12 @@ export const findBatchById = (store: Store, id: string): Batch | null =>
   findBatch(store, id) ? getBatch(store, id) : null;
 
 /** What has been added to each end of a batch. @throws InputError `not-found`. */
-export function batchEvents(store: Store, id: string, query: unknown = {}): readonly BatchMember[] {
+export function batchEvents(
+  store: Store,
+  id: string,
+  { seen }: z.output<typeof zBatchQuery> = {},
+): readonly BatchMember[] {
   if (!findBatch(store, id)) throw new InputError("not-found", say("no-such-batch-is-on-this-bench"), ["id"]);
-  const { seen } = check(zBatchQuery, query);
   const all = endsOfBatch(store, id).map((row) => memberOf(store, row));
   if (seen === undefined) return all;
   const last = seen.split(",").map(Number);
@@ -127,9 +111,8 @@ export function batchEvents(store: Store, id: string, query: unknown = {}): read
 }
 
 /** Adds events to several ends of a batch, all or none, in one transaction. @throws InputError as for one end. */
-export function addToBatch(act: Act, id: string, input: unknown) {
+export function addToBatch(act: Act, id: string, { client, ends }: z.output<typeof zAddManyInside>) {
   const { store } = act;
-  const { client, ends } = check(zAddManyInside, input);
   inTransaction(store, () => {
     const members = new Set(endsOfBatch(store, id).map((end) => end.id));
     for (const { end, after, events } of ends) {

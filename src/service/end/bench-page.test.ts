@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { discardEvent } from "@/core";
+import { check, discardEvent, zBenchQuery } from "@/core";
 import { openStore } from "@/store/opening/open";
 import { addTo, endRead } from "../fixtures/made-ends";
 import { benchPage } from "./bench-page";
@@ -7,7 +7,8 @@ import { getEnd } from "./ends";
 import { runningTimers } from "./timers";
 
 const store = openStore(":memory:");
-const rowOf = (id: string, now = new Date()) => benchPage(store, {}, now).rows.find((row) => row.id === id);
+const rowOf = (id: string, now = new Date()) =>
+  benchPage(store, check(zBenchQuery, {}), now).rows.find((row) => row.id === id);
 const later = () => new Date(Date.now() + 3_600_000);
 
 describe("an end in the list of the bench", () => {

@@ -1,6 +1,5 @@
-import { z } from "zod";
-import { check, personBy, runningClocks, shardsMissing, type zBenchAnswer } from "@/core";
-import { t } from "@/messages/service";
+import type { z } from "zod";
+import { personBy, runningClocks, shardsMissing, type zBenchAnswer, type zBenchQuery } from "@/core";
 import type { Store } from "@/store/database/store";
 import { countOpen, type EndRow, openWork } from "@/store/record/ends";
 import { allPeople } from "@/store/workshop/people";
@@ -10,13 +9,6 @@ import { placeOfEnd } from "./place-of-end";
 
 /** A page of what is at the bench. */
 export const BENCH_PAGE = 60;
-
-export const zBenchQuery = z.strictObject({
-  before: z
-    .string()
-    .regex(/^[0-9TZ:.-]{1,40}~[0-9a-f-]{36}$/i, t("from-must-be-a-value-this-list"))
-    .optional(),
-});
 
 export type BenchPage = z.output<typeof zBenchAnswer>;
 
@@ -44,8 +36,8 @@ function stands(
 }
 
 /** Work not signed off, newest first: ends by themselves, and those of one batch as one. @throws InputError. */
-export function benchPage(store: Store, query: unknown, now = new Date()): BenchPage {
-  const [createdAt, id] = check(zBenchQuery, query).before?.split("~") ?? [];
+export function benchPage(store: Store, query: z.output<typeof zBenchQuery>, now = new Date()): BenchPage {
+  const [createdAt, id] = query.before?.split("~") ?? [];
   const page = openWork(store, createdAt && id ? { createdAt, id } : undefined, BENCH_PAGE + 1);
   const rows = page.slice(0, BENCH_PAGE);
   const last = rows.at(-1);

@@ -1,7 +1,7 @@
 import { randomUUID } from "node:crypto";
 import Papa from "papaparse";
 import { beforeEach, describe, expect, it } from "vitest";
-import { check, type EventInput, zProcedure } from "@/core";
+import { check, type EventInput, zAddInside, zLedgerQuery, zProcedure, zSave, zStart } from "@/core";
 import type { Store } from "@/store/database/store";
 import { openStore } from "@/store/opening/open";
 import { actOn } from "../act";
@@ -20,7 +20,7 @@ beforeEach(() => {
 });
 const first = (event: EventInput) => ({ id: randomUUID(), event });
 const add = (end: string, ...events: EventInput[]) =>
-  addEvents(actOn(store), end, { client: "x", after: 9_999, events: events.map(first) });
+  addEvents(actOn(store), end, check(zAddInside, { client: "x", after: 9_999, events: events.map(first) }));
 
 describe("ids", () => {
   it.each(["constructor", "toString", "hasOwnProperty", "__proto__", "valueOf"])(
@@ -35,23 +35,29 @@ describe("ids", () => {
       ])
         expect(
           codeOf(() =>
-            saveDocument(actOn(store), "procedure", { document: changed, basis: document.revision }),
+            saveDocument(
+              actOn(store),
+              "procedure",
+              check(zSave, { document: changed, basis: document.revision }),
+            ),
           ),
         ).toBe("bad-input");
     },
   );
   it("picked for a choice there is not are refused, and leave nothing", () => {
-    expect(codeOf(() => startEnd(actOn(store), { ...cam, choices: { constructor: "a" } }))).toBe(
-      "unknown-choice",
-    );
+    expect(
+      codeOf(() => startEnd(actOn(store), check(zStart, { ...cam, choices: { constructor: "a" } }))),
+    ).toBe("unknown-choice");
   });
   it("in capitals are the same as in small letters, in the ledger too", () => {
     const id = randomUUID();
-    expect(startEnd(actOn(store), { ...cam, id: id.toUpperCase() })).toEqual({ id });
-    expect(startEnd(actOn(store), { ...cam, id })).toEqual({ id });
+    expect(startEnd(actOn(store), check(zStart, { ...cam, id: id.toUpperCase() }))).toEqual({ id });
+    expect(startEnd(actOn(store), check(zStart, { ...cam, id }))).toEqual({ id });
     add(id, { kind: "sign", name: "Ada", outcome: "cut-off" });
     expect(getEnd(store, id.toUpperCase()).id).toBe(id);
-    expect(() => ledgerPage(store, { before: `2027-01-01T00:00:00.000Z~${id.toUpperCase()}` })).not.toThrow();
+    expect(() =>
+      ledgerPage(store, check(zLedgerQuery, { before: `2027-01-01T00:00:00.000Z~${id.toUpperCase()}` })),
+    ).not.toThrow();
   });
 });
 
@@ -67,14 +73,14 @@ describe("what no instrument and no end can be", () => {
   it.each([{ resolution: -10 }, { repeatability: -1 }, { resolution: 30_000 }])(
     "%j is refused",
     (changes) => {
-      const { id } = startEnd(actOn(store), cam);
-      const check = getEnd(store, id).sheet.checks[0]?.id ?? "";
-      expect(codeOf(() => add(id, { ...reading(changes), check } as EventInput))).toBe("bad-input");
+      const { id } = startEnd(actOn(store), check(zStart, cam));
+      const length = getEnd(store, id).sheet.checks[0]?.id ?? "";
+      expect(codeOf(() => add(id, { ...reading(changes), check: length } as EventInput))).toBe("bad-input");
       expect(getEnd(store, id).events).toEqual([]);
     },
   );
   it("an end that holds more events than any work makes is refused the next, and keeps what it has", () => {
-    const { id } = startEnd(actOn(store), cam);
+    const { id } = startEnd(actOn(store), check(zStart, cam));
     const label: EventInput = { kind: "label", job: "moor", label: "pad" };
     for (let i = 0; i < MOST_EVENTS / 100; i++) add(id, ...Array.from({ length: 100 }, () => label));
     expect(codeOf(() => add(id, label))).toBe("limit");
@@ -86,7 +92,7 @@ describe("cells a spreadsheet would run", () => {
   it.each(["\n=1+1", " =1+1", "\t@SUM(A1)", "＝1+1", "＋1", "－1", "＠x", "-1", "\u00a0=2"])(
     "%j is made plain text",
     (job) => {
-      const { id } = startEnd(actOn(store), cam);
+      const { id } = startEnd(actOn(store), check(zStart, cam));
       add(id, { kind: "sign", name: "Ada", outcome: "cut-off" });
       const csv = recordsCsv([{ ...recordJson(endRecord(store, id)), job }]);
       const [row] = Papa.parse<Record<string, string>>(csv, { header: true, delimiter: "," }).data;
@@ -100,6 +106,6 @@ describe("input nested thousands deep", () => {
     const shut = open === "[" ? "]" : "}";
     const deep = JSON.parse(`${open.repeat(20_000)}1${shut.repeat(20_000)}`);
     expect(codeOf(() => check(zProcedure, deep))).toBe("too-deep");
-    expect(codeOf(() => startEnd(actOn(store), { ...cam, choices: deep }))).toBe("too-deep");
+    expect(codeOf(() => startEnd(actOn(store), check(zStart, { ...cam, choices: deep })))).toBe("too-deep");
   });
 });

@@ -1,9 +1,8 @@
 import { randomUUID } from "node:crypto";
-import { z } from "zod";
+import type { z } from "zod";
 import {
   applied,
   type Cable,
-  check,
   type EndEvent,
   type EndState,
   followsFrom,
@@ -11,18 +10,16 @@ import {
   type Judged,
   mustAccept,
   mustHaveSeen,
-  PURPOSES,
   projectionsOf,
   type Recordable,
   type Recorded,
   type Rule,
   type RunSheet,
   signOff,
-  zAddInside,
-  zRule,
-  zUuid,
+  type zAddInside,
+  type zStart,
 } from "@/core";
-import { say, t } from "@/messages/service";
+import { say } from "@/messages/service";
 import { canonical } from "@/store/database/hash";
 import { PROGRAM } from "@/store/database/program";
 import type { Store } from "@/store/database/store";
@@ -44,18 +41,6 @@ import { sheetOf, sheetText } from "./kept-sheets";
 import { placeOfEnd } from "./place-of-end";
 import { projectEvent } from "./project-event";
 
-export const zStart = z.strictObject({
-  id: zUuid(t("an-ends-id-must-be-a-uuid")).optional(),
-  cable: z.string().max(80),
-  procedure: z.string().max(80),
-  /** The procedure's revision the sheet was drawn from: another one since is told, not used. */
-  revision: z.int().min(1).optional(),
-  core: z.string().max(20),
-  choices: z.record(z.string().max(80), z.string().max(80)).default({}),
-  rule: zRule.default({ kind: "guarded", risk: 0.05 }),
-  purpose: z.enum(PURPOSES, { error: t("purpose-must-be-work-or-practice") }).default("work"),
-});
-
 /** An end as the bench and the ledger show it. */
 export interface End extends Recordable {
   readonly batchId: string | null;
@@ -66,8 +51,10 @@ export interface End extends Recordable {
  * Asking again with the same id answers the same end.
  * @throws InputError when a name is not known or the pair does not go together.
  */
-export function startEnd({ store, now }: Act, input: unknown): { id: string } {
-  const { id = randomUUID(), ...sheet } = check(zStart, input);
+export function startEnd(
+  { store, now }: Act,
+  { id = randomUUID(), ...sheet }: z.output<typeof zStart>,
+): { id: string } {
   const compiled = mustCompile(store, sheet);
   inTransaction(store, () => {
     if (!findEnd(store, id)) beginEnd(store, compiled, { id, at: now.toISOString() });
@@ -198,8 +185,11 @@ export const MOST_EVENTS = 5_000;
  * windows did. An event already there is answered again, not added twice.
  * @throws InputError: `moved-on` with nothing changed; or whatever makes the event unacceptable.
  */
-export function addEvents(act: Act, endId: string, input: unknown): readonly Recorded[] {
-  const request = check(zAddInside, input);
+export function addEvents(
+  act: Act,
+  endId: string,
+  request: z.output<typeof zAddInside>,
+): readonly Recorded[] {
   if (request.events.some(({ event }) => event.kind === "photo"))
     throw new InputError("bad-input", say("send-the-photograph-itself-to-the-ends"), ["events"]);
   return writeEvents(act, endId, request);
@@ -223,7 +213,7 @@ export function writeEvents(
         say("an-end-can-have-at-most-events", { mostEvents: MOST_EVENTS, history: history.length }),
         ["events"],
       );
-    let end: SignedOutcome = { row, sheet, history, state, last: row.lastHash };
+    let end: EndInProgress = { row, sheet, history, state, last: row.lastHash };
     for (const { id, event } of events) {
       const twin = findEvent(store, id);
       if (twin) {
@@ -252,7 +242,7 @@ const since = (events: readonly Recorded[], after: number): readonly Recorded[] 
   events.filter(({ seq }) => seq > after);
 
 /** An end while events are added to it. */
-interface SignedOutcome {
+interface EndInProgress {
   readonly row: EndRow;
   readonly sheet: RunSheet;
   readonly history: readonly Recorded[];
@@ -264,9 +254,9 @@ interface SignedOutcome {
 /** Writes one event and what follows from it. */
 function added(
   store: Store,
-  { row, sheet, history, state: before, last }: SignedOutcome,
+  { row, sheet, history, state: before, last }: EndInProgress,
   said: Pick<Recorded, "id" | "at" | "client"> & { by: string | null; event: EndEvent },
-): SignedOutcome {
+): EndInProgress {
   const recorded: Recorded = { ...said, seq: before.lastSeq + 1 };
   const state = applied(before, recorded);
   const judged = said.event.kind === "sign" ? judgedNow(sheet, state, row.rule) : undefined;

@@ -1,6 +1,6 @@
 import sharp from "sharp";
 import { beforeEach, describe, expect, it } from "vitest";
-import { endState, InputError } from "@/core";
+import { check, endState, InputError, zPhotoQuery } from "@/core";
 import type { Store } from "@/store/database/store";
 import { openStore } from "@/store/opening/open";
 import { actOn } from "../act";
@@ -34,7 +34,7 @@ describe("a photograph of an end", () => {
       .jpeg()
       .toBuffer();
     expect(taken.includes("Somebody")).toBe(true);
-    await addPhoto(actOn(store), end, { client: "test", caption: "the cleave" }, taken);
+    await addPhoto(actOn(store), end, check(zPhotoQuery, { client: "test", caption: "the cleave" }), taken);
     const [photo] = photos();
     expect(photo).toMatchObject({ width: 1500, height: 2000, caption: "the cleave" });
     const bytes = photoOf(store, photo?.sha256 as string);
@@ -51,23 +51,37 @@ describe("a photograph of an end", () => {
     ["nothing", Buffer.alloc(0)],
     ["a drawing with script in it", Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"><script/></svg>')],
   ])("%s is refused and nothing is kept", async (_what, bytes) => {
-    expect(await codeOf(addPhoto(actOn(store), end, { client: "test" }, bytes))).toBe("not-a-photo");
+    expect(await codeOf(addPhoto(actOn(store), end, check(zPhotoQuery, { client: "test" }), bytes))).toBe(
+      "not-a-photo",
+    );
     expect(photos()).toEqual([]);
   });
   it("cut short on the way is refused", async () => {
     const whole = await picture(600, 400).jpeg().toBuffer();
-    expect(await codeOf(addPhoto(actOn(store), end, { client: "test" }, whole.subarray(0, 400)))).toBe(
-      "not-a-photo",
-    );
+    expect(
+      await codeOf(
+        addPhoto(actOn(store), end, check(zPhotoQuery, { client: "test" }), whole.subarray(0, 400)),
+      ),
+    ).toBe("not-a-photo");
   });
   it("is attached after the sign-off too; a name that is not a hash finds no file", async () => {
     end = signedEnd(store, "Osla Brandt", 0);
-    await addPhoto(actOn(store), end, { client: "test" }, await picture(30, 20).png().toBuffer());
+    await addPhoto(
+      actOn(store),
+      end,
+      check(zPhotoQuery, { client: "test" }),
+      await picture(30, 20).png().toBuffer(),
+    );
     expect(photos()).toHaveLength(1);
     expect(await codeOf(Promise.resolve().then(() => photoOf(store, "../../a.db")))).toBe("not-found");
   });
   it("cannot be entered by what is said of it, kept or not: its size is measured, not claimed", async () => {
-    await addPhoto(actOn(store), end, { client: "test" }, await picture(30, 20).png().toBuffer());
+    await addPhoto(
+      actOn(store),
+      end,
+      check(zPhotoQuery, { client: "test" }),
+      await picture(30, 20).png().toBuffer(),
+    );
     const [saved] = photos();
     for (const sha256 of ["0".repeat(64), saved?.sha256 ?? ""]) {
       const event = { kind: "photo", sha256, width: 9_000, height: 1, bytes: 1, caption: "" } as const;

@@ -1,8 +1,8 @@
 import { randomUUID } from "node:crypto";
 import sharp from "sharp";
-import { z } from "zod";
-import { check, InputError, type Recorded, zUuid } from "@/core";
-import { say, t } from "@/messages/service";
+import type { z } from "zod";
+import { InputError, type Recorded, type zPhotoQuery } from "@/core";
+import { say } from "@/messages/service";
 import type { Store } from "@/store/database/store";
 import { keepPhoto, photoBytes } from "@/store/record/photos";
 import type { Act } from "../act";
@@ -14,12 +14,6 @@ const LONGEST_SIDE = 2000;
 const MOST_PIXELS = 60_000_000;
 const TAKEN = ["jpeg", "png", "webp"];
 
-export const zPhotoQuery = z.strictObject({
-  client: z.string().min(1).max(80),
-  id: zUuid(t("an-events-id-must-be-a-uuid")).optional(),
-  caption: z.string().trim().max(200, t("a-caption-must-have-at-most-200")).default(""),
-});
-
 /**
  * Keeps a photograph with an end: read as a picture and written anew, turned upright, made smaller, with nothing of
  * what the camera noted (place, time, device).
@@ -28,10 +22,9 @@ export const zPhotoQuery = z.strictObject({
 export async function addPhoto(
   act: Act,
   end: string,
-  query: unknown,
+  { client, caption, id = randomUUID() }: z.output<typeof zPhotoQuery>,
   bytes: Buffer,
 ): Promise<readonly Recorded[]> {
-  const { client, caption, id = randomUUID() } = check(zPhotoQuery, query);
   const { store } = act;
   const { events } = getEnd(store, end);
   const { data, info } = await inTurn(() => redrawn(bytes));

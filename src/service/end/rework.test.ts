@@ -1,6 +1,16 @@
 import { randomUUID } from "node:crypto";
 import { beforeEach, describe, expect, it } from "vitest";
-import { advise, endState, personNamed, resultOf, reworkEvent } from "@/core";
+import {
+  advise,
+  check,
+  endState,
+  personNamed,
+  resultOf,
+  reworkEvent,
+  zAimQuery,
+  zNewPerson,
+  zStudy,
+} from "@/core";
 import { readingsOf } from "@/core/advice/fixtures/ends";
 import type { Store } from "@/store/database/store";
 import { openStore } from "@/store/opening/open";
@@ -100,35 +110,41 @@ describe("a correction", () => {
 const come = (store: Store, name: string): string =>
   (
     personNamed(people(store), name) ??
-    addPerson(actOn(store), { name }).find((person) => person.name === name)
+    addPerson(actOn(store), check(zNewPerson, { name })).find((person) => person.name === name)
   )?.id ?? "";
 
 describe("a repeatability study", () => {
   const ten = [9.52, 9.5, 9.51, 9.49, 9.53, 9.5, 9.48, 9.51, 9.52, 9.5];
   it("is kept and used from then on for that person and instrument, and for nobody else", () => {
     const wyn = come(store, "Wyn Harrow");
-    const study = addStudy(actOn(store), { person: wyn, instrument: "digital-calliper", readings: ten });
+    const study = addStudy(
+      actOn(store),
+      check(zStudy, { person: wyn, instrument: "digital-calliper", readings: ten }),
+    );
     expect(study.repeatability).toBe(16);
     const own = (person: string) =>
       instrumentsOf(store, person).find(({ id }) => id === "digital-calliper")?.repeatability;
     expect(own(wyn)).toBe(16);
     expect(own(come(store, "Osla Brandt"))).not.toBe(16);
-    addStudy(actOn(store, new Date(Date.now() + 1000)), {
-      person: wyn,
-      instrument: "digital-calliper",
-      readings: ten.map((value, i) => value + (i % 2) / 10),
-    });
+    addStudy(
+      actOn(store, new Date(Date.now() + 1000)),
+      check(zStudy, {
+        person: wyn,
+        instrument: "digital-calliper",
+        readings: ten.map((value, i) => value + (i % 2) / 10),
+      }),
+    );
     expect(own(wyn)).toBeGreaterThan(40);
     expect(listStudies(store)).toHaveLength(2);
   });
   it("asked for twice with one id is kept once; an unknown instrument is refused", () => {
     const study = { id: randomUUID(), person: come(store, "Wyn"), instrument: "steel-rule", readings: ten };
-    addStudy(actOn(store), study);
-    addStudy(actOn(store), study);
+    addStudy(actOn(store), check(zStudy, study));
+    addStudy(actOn(store), check(zStudy, study));
     expect(listStudies(store)).toHaveLength(1);
-    expect(codeOf(() => addStudy(actOn(store), { ...study, id: randomUUID(), instrument: "tape" }))).toBe(
-      "unknown-instrument",
-    );
+    expect(
+      codeOf(() => addStudy(actOn(store), check(zStudy, { ...study, id: randomUUID(), instrument: "tape" }))),
+    ).toBe("unknown-instrument");
   });
 });
 
@@ -136,7 +152,7 @@ describe("a person's aim", () => {
   it("comes from the first readings of the ends they signed: 0.3 long is 0.3 long, and nobody else's", () => {
     for (let i = 0; i < 9; i++) signedEnd(store, "Wyn Harrow", 300 + (i % 3) * 40 - 40);
     for (let i = 0; i < 9; i++) signedEnd(store, "Osla Brandt", 0);
-    const aim = aimsOf(store, { person: come(store, "Wyn Harrow") }).find(
+    const aim = aimsOf(store, check(zAimQuery, { person: come(store, "Wyn Harrow") })).find(
       ({ dimension }) => dimension === "cleave",
     );
     expect(aim).toMatchObject({
@@ -148,8 +164,9 @@ describe("a person's aim", () => {
     });
     expect(aim?.bias).toBeCloseTo(300, 6);
     expect(
-      aimsOf(store, { person: come(store, "Osla Brandt") }).find(({ dimension }) => dimension === "cleave")
-        ?.set,
+      aimsOf(store, check(zAimQuery, { person: come(store, "Osla Brandt") })).find(
+        ({ dimension }) => dimension === "cleave",
+      )?.set,
     ).toBeNull();
   });
   it("is not told by what was made after a rework, nor for a person without a name", () => {
@@ -163,10 +180,10 @@ describe("a person's aim", () => {
         outcome: "kept",
       });
     }
-    const aim = aimsOf(store, { person: come(store, "Wyn Harrow") }).find(
+    const aim = aimsOf(store, check(zAimQuery, { person: come(store, "Wyn Harrow") })).find(
       ({ dimension }) => dimension === "cleave",
     );
     expect(aim?.bias).toBeCloseTo(-1300, 6);
-    expect(codeOf(() => aimsOf(store, { person: " " }))).not.toBe("taken");
+    expect(codeOf(() => aimsOf(store, check(zAimQuery, { person: " " })))).not.toBe("taken");
   });
 });

@@ -1,21 +1,18 @@
 import { randomUUID } from "node:crypto";
-import { z } from "zod";
+import type { z } from "zod";
 import {
   type Ahead,
   type ClosureAnswer,
   type ClosureCable,
   cableText,
-  check,
   InputError,
   midSpanId,
   misfits,
   mustHoldAt,
-  PURPOSES,
-  zRule,
-  zStationId,
-  zUuid,
+  type zBeginClosure,
+  type zCableQuery,
 } from "@/core";
-import { say, t } from "@/messages/service";
+import { say } from "@/messages/service";
 import type { Store } from "@/store/database/store";
 import { wholeLibrary } from "@/store/shelf/shelf";
 import type { Act } from "../act";
@@ -26,24 +23,12 @@ import { beginningAt, jobName, mustFindPiece } from "./places";
 
 type FoundClosure = Pick<ClosureAnswer, "id" | "revision" | "job" | "plan">;
 
-export const zBeginClosure = z.strictObject({
-  /** Of the end, or of the batch where there are several cables. */
-  id: zUuid(t("an-id-is-a-uuid")).optional(),
-  /** Ids of the cables, as the closure's plan has them. */
-  cables: z
-    .array(zStationId)
-    .min(1, t("name-at-least-one-cable"))
-    .max(32, t("at-most-32-cables"))
-    .refine((all) => new Set(all).size === all.length, { error: t("name-each-cable-once") }),
-  rule: zRule.default({ kind: "guarded", risk: 0.05 }),
-  purpose: z.enum(PURPOSES, { error: t("purpose-must-be-work-or-practice") }).default("work"),
-});
-
-export const zCableQuery = z.strictObject({ cable: zStationId });
-
 /** What begins for a cable of a closure. @throws InputError: as to begin it. */
-export function aheadInClosure(store: Store, closure: string, query: unknown): Ahead {
-  const { cable } = check(zCableQuery, query);
+export function aheadInClosure(
+  store: Store,
+  closure: string,
+  { cable }: z.output<typeof zCableQuery>,
+): Ahead {
   return aheadOf(beginningOf(store, getClosure(store, closure), cable));
 }
 
@@ -53,9 +38,13 @@ export function aheadInClosure(store: Store, closure: string, query: unknown): A
  * @throws InputError: `does-not-fit` where a cable is not what its piece's plan says, or several are not alike; `moved-on`
  * where somebody has one at the bench.
  */
-export function beginClosure(act: Act, closure: string, input: unknown): { id: string; batch: boolean } {
+export function beginClosure(
+  act: Act,
+  closure: string,
+  input: z.output<typeof zBeginClosure>,
+): { id: string; batch: boolean } {
   const { store } = act;
-  const { id = randomUUID(), cables, rule, purpose } = check(zBeginClosure, input);
+  const { id = randomUUID(), cables, rule, purpose } = input;
   const match = getClosure(store, closure);
   const { plan, job } = match;
   const beginnings = cables.map((wanted) => beginningOf(store, match, wanted));

@@ -1,6 +1,18 @@
 import { randomUUID } from "node:crypto";
 import { beforeEach, describe, expect, it } from "vitest";
-import { InputError, isMidRun, zStationId } from "@/core";
+import {
+  check,
+  InputError,
+  isMidRun,
+  zBeginClosure,
+  zCableQuery,
+  zNewClosure,
+  zNewJob,
+  zNewPieces,
+  zSaveClosure,
+  zSavePlan,
+  zStationId,
+} from "@/core";
 import { shippedLibrary } from "@/store/shelf/shipped";
 import { actOn } from "../act";
 import { getBatch } from "../end/batches";
@@ -55,7 +67,8 @@ const closed = (...cables: readonly object[]) => ({
   ...CLOSURE,
   cables: cables.map((cable, n) => ({ id: nth(n), ...cable })),
 });
-const add = (...cables: readonly object[]) => addClosure(act(), job, { plan: closed(...cables) });
+const add = (...cables: readonly object[]) =>
+  addClosure(act(), job, check(zNewClosure, { plan: closed(...cables) }));
 const said = (make: () => unknown) => {
   try {
     return make();
@@ -65,8 +78,8 @@ const said = (make: () => unknown) => {
 };
 beforeEach(() => {
   store = openStore(":memory:");
-  job = newJob(act(), { name: "North ring" }).id;
-  const pieces = addPieces(act(), job, { pieces: [{ plan: RING }, { plan: BRANCH }] });
+  job = newJob(act(), check(zNewJob, { name: "North ring" })).id;
+  const pieces = addPieces(act(), job, check(zNewPieces, { pieces: [{ plan: RING }, { plan: BRANCH }] }));
   [ring = "", feeder = ""] = pieces.map(({ id }) => id);
 });
 
@@ -78,9 +91,9 @@ describe("a closure of a job", () => {
       ["Pad 4 branch, side A", "planned", null],
       ["", "planned", null],
     ]);
-    const ahead = aheadInClosure(store, id, { cable: nth(0) });
-    expect(codeOf(() => aheadInClosure(store, id, { cable: nth(9) }))).toBe("not-found");
-    const begun = beginClosure(act(), id, { cables: [nth(0)] });
+    const ahead = aheadInClosure(store, id, check(zCableQuery, { cable: nth(0) }));
+    expect(codeOf(() => aheadInClosure(store, id, check(zCableQuery, { cable: nth(9) })))).toBe("not-found");
+    const begun = beginClosure(act(), id, check(zBeginClosure, { cables: [nth(0)] }));
     expect(getEnd(store, begun.id).sheet.procedure.id).toBe(ahead.procedure.id);
     expect([ahead.unchecked, getEnd(store, begun.id).cableName]).toEqual([true, ahead.cable.name]);
     expect(isMidRun(getEnd(store, begun.id).sheet)).toBe(true);
@@ -91,31 +104,35 @@ describe("a closure of a job", () => {
   });
   it("keeps each change as a revision, takes none of what somebody else changed since, and can be put back", () => {
     const { id } = add(branch());
-    saveClosure(act(), id, { basis: 1, plan: closed(branch(), branch()) });
-    expect(codeOf(() => saveClosure(act(), id, { basis: 1, plan: closed() }))).toBe("moved-on");
+    saveClosure(act(), id, check(zSaveClosure, { basis: 1, plan: closed(branch(), branch()) }));
+    expect(codeOf(() => saveClosure(act(), id, check(zSaveClosure, { basis: 1, plan: closed() })))).toBe(
+      "moved-on",
+    );
     expect(getClosures(store, job).map(({ plan, revision }) => [plan.cables.length, revision])).toEqual([
       [2, 2],
     ]);
-    saveClosure(act(), id, { basis: 2, plan: null });
+    saveClosure(act(), id, check(zSaveClosure, { basis: 2, plan: null }));
     expect(getClosures(store, job)).toEqual([]);
     expect(codeOf(() => getClosure(store, id))).toBe("not-found");
-    saveClosure(act(), id, { basis: 3, plan: closed(branch()) });
+    saveClosure(act(), id, check(zSaveClosure, { basis: 3, plan: closed(branch()) }));
     expect(getClosures(store, job)).toHaveLength(1);
   });
   it("is added once however often it is asked for, in one job", () => {
     const id = randomUUID();
-    for (let i = 0; i < 2; i++) addClosure(act(), job, { id, plan: CLOSURE });
+    for (let i = 0; i < 2; i++) addClosure(act(), job, check(zNewClosure, { id, plan: CLOSURE }));
     expect(getClosures(store, job)).toHaveLength(1);
-    const other = newJob(act(), { name: "South ring" }).id;
-    expect(codeOf(() => addClosure(act(), other, { id, plan: CLOSURE }))).toBe("id-taken");
+    const other = newJob(act(), check(zNewJob, { name: "South ring" })).id;
+    expect(codeOf(() => addClosure(act(), other, check(zNewClosure, { id, plan: CLOSURE })))).toBe(
+      "id-taken",
+    );
   });
   it("refuses in words what does not go in, or is not what its piece's plan says", () => {
     const other = { ...BRANCH, sides: { A: { ...side, procedure: "breakout-kit-6", ends: 6 }, B: side } };
-    savePlan(act(), feeder, { basis: 1, plan: other });
+    savePlan(act(), feeder, check(zSavePlan, { basis: 1, plan: other }));
     expect(said(() => add(branch({ piece: feeder, side: "A" })))).toBe(
       "Side A of Pad 4 branch is planned to end in another way.",
     );
-    savePlan(act(), feeder, { basis: 2, plan: BRANCH });
+    savePlan(act(), feeder, check(zSavePlan, { basis: 2, plan: BRANCH }));
     expect(said(() => add(through({ piece: feeder, side: "A" })))).toMatch(/does not go through there/);
     expect(said(() => add(branch({ piece: ring, side: PAD })))).toMatch(/opened there by another procedure/);
     expect(said(() => add({ ...branch({ piece: feeder, side: "A" }), cable: "flat-drop" }))).toMatch(
@@ -126,9 +143,9 @@ describe("a closure of a job", () => {
     expect(codeOf(() => add({ ...at, id: nth(1) }, { ...branch(), id: nth(1) }))).toBe("duplicate");
     expect(codeOf(() => add(...Array.from({ length: 9 }, () => through(null))))).toBe("does-not-fit");
     expect(codeOf(() => add({ ...branch(), cable: "simplex-3.0" }))).toBe("does-not-fit");
-    expect(codeOf(() => addClosure(act(), job, { plan: { ...CLOSURE, entry: "no-such" } }))).toBe(
-      "not-found",
-    );
+    expect(
+      codeOf(() => addClosure(act(), job, check(zNewClosure, { plan: { ...CLOSURE, entry: "no-such" } }))),
+    ).toBe("not-found");
     expect(getClosures(store, job)).toEqual([]);
   });
   it("plans a side that ended nowhere yet, with it or not at all", () => {
@@ -153,13 +170,19 @@ describe("a closure of a job", () => {
   });
   it("tells where a piece was planned otherwise since, and begins nothing there", () => {
     const { id } = add(branch({ piece: feeder, side: "A" }));
-    savePlan(act(), feeder, {
-      basis: 1,
-      plan: { ...BRANCH, sides: { A: { ...side, procedure: "breakout-kit-6", ends: 6 }, B: side } },
-    });
+    savePlan(
+      act(),
+      feeder,
+      check(zSavePlan, {
+        basis: 1,
+        plan: { ...BRANCH, sides: { A: { ...side, procedure: "breakout-kit-6", ends: 6 }, B: side } },
+      }),
+    );
     expect(getClosure(store, id).cables[0]?.trouble).toMatch(/planned to end in another way/);
-    expect(codeOf(() => beginClosure(act(), id, { cables: [nth(0)] }))).toBe("does-not-fit");
-    savePlan(act(), feeder, { basis: 2, plan: null });
+    expect(codeOf(() => beginClosure(act(), id, check(zBeginClosure, { cables: [nth(0)] })))).toBe(
+      "does-not-fit",
+    );
+    savePlan(act(), feeder, check(zSavePlan, { basis: 2, plan: null }));
     expect(getClosure(store, id).cables[0]?.trouble).toMatch(/no longer in this job/);
   });
 });
@@ -167,16 +190,20 @@ describe("a closure of a job", () => {
 describe("the cables of a closure at the bench", () => {
   it("are begun as one batch where they are alike, all or none", () => {
     const drops = Array.from({ length: 6 }, () => ({ cable: "flat-drop", role: "drop", through: false }));
-    const { id } = addClosure(act(), job, {
-      plan: { ...closed(...drops), name: "hut wall", entry: "entry-wall-box" },
-    });
+    const { id } = addClosure(
+      act(),
+      job,
+      check(zNewClosure, {
+        plan: { ...closed(...drops), name: "hut wall", entry: "entry-wall-box" },
+      }),
+    );
     const all = { cables: [0, 1, 2, 3, 4, 5].map(nth) };
-    const begun = beginClosure(act(), id, all);
+    const begun = beginClosure(act(), id, check(zBeginClosure, all));
     expect(begun.batch).toBe(true);
     expect(getBatch(store, begun.id).ends.map(({ label }) => label)).toEqual(
       [1, 2, 3, 4, 5, 6].map((n) => `hut wall, cable ${n}`),
     );
-    expect(beginClosure(act(), id, { ...all, id: begun.id })).toEqual(begun);
+    expect(beginClosure(act(), id, check(zBeginClosure, { ...all, id: begun.id }))).toEqual(begun);
     const { ends } = getBatch(store, begun.id);
     expect(ends).toHaveLength(6);
     // Of no piece, each is the closure's own, and known by it.
@@ -192,10 +219,18 @@ describe("the cables of a closure at the bench", () => {
   });
   it("are no batch where their sheets differ, and one that is at the bench already is not begun twice", () => {
     const { id } = add(through({ piece: ring, side: PAD }), branch({ piece: feeder, side: "A" }));
-    expect(codeOf(() => beginClosure(act(), id, { cables: [0, 1].map(nth) }))).toBe("does-not-fit");
-    beginClosure(act(), id, { cables: [nth(1)] });
-    expect(codeOf(() => beginClosure(act(), id, { cables: [nth(1)] }))).toBe("moved-on");
-    expect(codeOf(() => beginClosure(act(), id, { cables: [nth(2)] }))).toBe("not-found");
-    expect(codeOf(() => beginClosure(act(), id, { cables: [0, 0].map(nth) }))).toBe("bad-input");
+    expect(codeOf(() => beginClosure(act(), id, check(zBeginClosure, { cables: [0, 1].map(nth) })))).toBe(
+      "does-not-fit",
+    );
+    beginClosure(act(), id, check(zBeginClosure, { cables: [nth(1)] }));
+    expect(codeOf(() => beginClosure(act(), id, check(zBeginClosure, { cables: [nth(1)] })))).toBe(
+      "moved-on",
+    );
+    expect(codeOf(() => beginClosure(act(), id, check(zBeginClosure, { cables: [nth(2)] })))).toBe(
+      "not-found",
+    );
+    expect(codeOf(() => beginClosure(act(), id, check(zBeginClosure, { cables: [0, 0].map(nth) })))).toBe(
+      "bad-input",
+    );
   });
 });

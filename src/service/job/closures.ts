@@ -23,10 +23,11 @@ import {
   standingOfEnd,
   throughId,
   zClosurePlan,
+  type zNewClosure,
   zPiecePlan,
-  zUuid,
+  type zSaveClosure,
 } from "@/core";
-import { say, t } from "@/messages/service";
+import { say } from "@/messages/service";
 import type { Store } from "@/store/database/store";
 import { inTransaction } from "@/store/database/transaction";
 import { addClosureRow, type ClosureRow, closuresOf, latestClosure } from "@/store/plan/closures";
@@ -41,18 +42,6 @@ import { mustWork } from "./planning";
 
 /** The most closures of one job. */
 const MOST_CLOSURES = 300;
-
-export const zNewClosure = z.strictObject({
-  id: zUuid(t("a-closures-id-must-be-a-uuid")).optional(),
-  plan: zClosurePlan,
-});
-
-export const zSaveClosure = z.strictObject({
-  /** The revision the change was made on. */
-  basis: z.int().min(1),
-  /** Null takes the closure off the job; a plan puts it back. */
-  plan: zClosurePlan.nullable(),
-});
 
 const closureOf = ({ closure, revision, body }: ClosureRow): Closure => ({
   id: closure,
@@ -178,9 +167,12 @@ function mustFindJob(store: Store, id: string) {
 }
 
 /** Adds a closure to a job; one already there by its id is answered as it is. @throws InputError. */
-export function addClosure(act: Act, job: string, input: unknown): Closure {
+export function addClosure(
+  act: Act,
+  job: string,
+  { id = randomUUID(), plan }: z.output<typeof zNewClosure>,
+): Closure {
   const { store, actor, now } = act;
-  const { id = randomUUID(), plan } = check(zNewClosure, input);
   return inTransaction(store, () => {
     mustBeKnown(act);
     const { id: jobId } = mustFindJob(store, job);
@@ -220,9 +212,12 @@ function mustFindClosure(store: Store, id: string): ClosureRow {
  * Keeps a change of a closure as its next revision, or takes it off the job.
  * @throws InputError: `moved-on` where somebody else changed it since; whatever makes it one that cannot be.
  */
-export function saveClosure(act: Act, id: string, input: unknown): { id: string; revision: number } {
+export function saveClosure(
+  act: Act,
+  id: string,
+  { basis, plan }: z.output<typeof zSaveClosure>,
+): { id: string; revision: number } {
   const { store, actor, now } = act;
-  const { basis, plan } = check(zSaveClosure, input);
   return inTransaction(store, () => {
     mustBeKnown(act);
     const latest = mustFindClosure(store, id);

@@ -1,6 +1,6 @@
 import { randomUUID } from "node:crypto";
 import { beforeEach, describe, expect, it } from "vitest";
-import { um } from "@/core";
+import { check, um, zJobsQuery, zNewJob, zNewPieces, zSavePlan } from "@/core";
 import { actOn } from "../act";
 import { codeOf } from "../fixtures/code-of";
 import { PLAN } from "../fixtures/plan";
@@ -21,39 +21,39 @@ let store: Store;
 let job: string;
 beforeEach(() => {
   store = openStore(":memory:");
-  job = newJob(actOn(store), { name: "Quillmere, north ring" }).id;
+  job = newJob(actOn(store), check(zNewJob, { name: "Quillmere, north ring" })).id;
 });
 const add = (...names: string[]) =>
-  addPieces(actOn(store), job, { pieces: names.map((name) => ({ plan: plan(name) })) });
+  addPieces(actOn(store), job, check(zNewPieces, { pieces: names.map((name) => ({ plan: plan(name) })) }));
 const names = () => getJob(store, job).pieces.map((piece) => piece.plan.name);
 
 describe("a job", () => {
   it("keeps its pieces in the order they came, whatever is changed of them later", () => {
     const [first] = add("trunk", "pad 4", "pad 5");
-    savePlan(actOn(store), first?.id ?? "", { basis: 1, plan: plan("trunk, north") });
+    savePlan(actOn(store), first?.id ?? "", check(zSavePlan, { basis: 1, plan: plan("trunk, north") }));
     add("pad 6");
     expect(names()).toEqual(["trunk, north", "pad 4", "pad 5", "pad 6"]);
   });
   it("is begun once, and a piece added once, however often the same is asked", () => {
-    newJob(actOn(store), { id: job, name: "again" });
+    newJob(actOn(store), check(zNewJob, { id: job, name: "again" }));
     const pieces = [{ id: randomUUID(), plan: plan("trunk") }];
-    for (let i = 0; i < 2; i++) addPieces(actOn(store), job, { pieces });
+    for (let i = 0; i < 2; i++) addPieces(actOn(store), job, check(zNewPieces, { pieces }));
     expect([getJob(store, job).name, names()]).toEqual(["Quillmere, north ring", ["trunk"]]);
   });
   it("gives a piece back that was taken off, in its place", () => {
     const [, second] = add("trunk", "pad 4", "pad 5");
     const id = second?.id ?? "";
-    savePlan(actOn(store), id, { basis: 1, plan: null });
+    savePlan(actOn(store), id, check(zSavePlan, { basis: 1, plan: null }));
     expect(names()).toEqual(["trunk", "pad 5"]);
-    savePlan(actOn(store), id, { basis: 2, plan: plan("pad 4") });
+    savePlan(actOn(store), id, check(zSavePlan, { basis: 2, plan: plan("pad 4") }));
     expect(names()).toEqual(["trunk", "pad 4", "pad 5"]);
   });
   it("begins like a usual site: with its pieces as they are planned, but not the slack somebody found there", () => {
     add("trunk", "pad 4");
     const [, second] = getJob(store, job).pieces;
     const match = plan("pad 4", { sides: { A: { ...side, slack: 2_000 }, B: side } });
-    savePlan(actOn(store), second?.id ?? "", { basis: 1, plan: match });
-    const like = newJob(actOn(store), { name: "South ring", like: job }).id;
+    savePlan(actOn(store), second?.id ?? "", check(zSavePlan, { basis: 1, plan: match }));
+    const like = newJob(actOn(store), check(zNewJob, { name: "South ring", like: job })).id;
     const [before, copied] = [job, like].map((id) => getJob(store, id).pieces);
     expect(copied?.map(({ plan: { name, sides } }) => [name, sides.A.slack])).toEqual([
       ["trunk", null],
@@ -62,15 +62,16 @@ describe("a job", () => {
     expect(before?.[1]?.plan.sides.A.slack).toBe(um(2_000_000));
     expect(new Set([...(before ?? []), ...(copied ?? [])].map(({ id }) => id)).size).toBe(4);
     expect(getJob(store, like).progress).toEqual({ ...getJob(store, job).progress });
-    newJob(actOn(store), { id: like, name: "South ring", like: job });
+    newJob(actOn(store), check(zNewJob, { id: like, name: "South ring", like: job }));
     expect(getJob(store, like).count).toBe(2);
-    const gone = () => newJob(actOn(store), { name: "Nothing", like: randomUUID() });
+    const gone = () => newJob(actOn(store), check(zNewJob, { name: "Nothing", like: randomUUID() }));
     expect(codeOf(gone)).toBe("not-found");
-    expect(jobsPage(store, { words: "Nothing" }).rows).toEqual([]);
+    expect(jobsPage(store, check(zJobsQuery, { words: "Nothing" })).rows).toEqual([]);
   });
   it("takes a change of what somebody else changed since from neither silently", () => {
     const [piece] = add("trunk");
-    const save = (name: string) => savePlan(actOn(store), piece?.id ?? "", { basis: 1, plan: plan(name) });
+    const save = (name: string) =>
+      savePlan(actOn(store), piece?.id ?? "", check(zSavePlan, { basis: 1, plan: plan(name) }));
     save("by Ada");
     expect(codeOf(() => save("by Ben"))).toBe("moved-on");
     expect(names()).toEqual(["by Ada"]);
@@ -78,7 +79,11 @@ describe("a job", () => {
   it("takes all of what is added, or nothing where one of it cannot be, saying which and why", () => {
     const refused = (changed: object) => {
       try {
-        addPieces(actOn(store), job, { pieces: [{ plan: plan("good") }, { plan: plan("bad", changed) }] });
+        addPieces(
+          actOn(store),
+          job,
+          check(zNewPieces, { pieces: [{ plan: plan("good") }, { plan: plan("bad", changed) }] }),
+        );
       } catch (error) {
         return (error as { problem: { code: string; path: unknown[] } }).problem;
       }
@@ -112,12 +117,15 @@ describe("a job", () => {
   });
   it("is listed with others a page at a time, newest first, none missing and none twice", () => {
     for (let i = 0; i < JOBS_PAGE + 5; i++)
-      newJob(actOn(store, new Date(Date.parse("2026-11-20T08:00:00Z") + i * 1000)), { name: `job ${i}` });
-    const first = jobsPage(store, {});
-    const second = jobsPage(store, { before: first.next ?? "" });
+      newJob(
+        actOn(store, new Date(Date.parse("2026-11-20T08:00:00Z") + i * 1000)),
+        check(zNewJob, { name: `job ${i}` }),
+      );
+    const first = jobsPage(store, check(zJobsQuery, {}));
+    const second = jobsPage(store, check(zJobsQuery, { before: first.next ?? "" }));
     const all = [...first.rows, ...second.rows].map(({ id }) => id);
     expect([all.length, new Set(all).size, second.next]).toEqual([JOBS_PAGE + 6, JOBS_PAGE + 6, null]);
-    expect(codeOf(() => jobsPage(store, { before: "x" }))).toBe("bad-input");
+    expect(codeOf(() => jobsPage(store, check(zJobsQuery, { before: "x" })))).toBe("bad-input");
   });
   it("is part of the record: what was planned is only ever added to, and found whole", () => {
     add("trunk", "pad 4");
@@ -127,9 +135,13 @@ describe("a job", () => {
   });
   it("that is not here is refused, for reading and adding", () => {
     expect(codeOf(() => getJob(store, "nowhere"))).toBe("not-found");
-    expect(codeOf(() => addPieces(actOn(store), randomUUID(), { pieces: [{ plan: plan("x") }] }))).toBe(
-      "not-found",
-    );
-    expect(codeOf(() => savePlan(actOn(store), randomUUID(), { basis: 1, plan: null }))).toBe("not-found");
+    expect(
+      codeOf(() =>
+        addPieces(actOn(store), randomUUID(), check(zNewPieces, { pieces: [{ plan: plan("x") }] })),
+      ),
+    ).toBe("not-found");
+    expect(
+      codeOf(() => savePlan(actOn(store), randomUUID(), check(zSavePlan, { basis: 1, plan: null }))),
+    ).toBe("not-found");
   });
 });

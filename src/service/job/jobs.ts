@@ -8,12 +8,15 @@ import {
   type PiecePlan,
   type Progress,
   progressOf,
+  type zJobQuery,
   type zJobsAnswer,
-  zName,
+  type zJobsQuery,
+  type zNewJob,
+  type zNewPieces,
   zPiecePlan,
-  zUuid,
+  type zSavePlan,
 } from "@/core";
-import { say, t } from "@/messages/service";
+import { say } from "@/messages/service";
 import type { Store } from "@/store/database/store";
 import { inTransaction } from "@/store/database/transaction";
 import {
@@ -43,50 +46,6 @@ export const PIECES_PAGE = 30;
 /** The most pieces one job holds. */
 const MOST_PIECES = 2_000;
 
-export const zNewJob = z.strictObject({
-  id: zUuid(t("a-jobs-id-must-be-a-uuid")).optional(),
-  name: z.string(t("a-job-has-a-name")).trim().pipe(zName),
-  like: zUuid(t("a-jobs-id-must-be-a-uuid"))
-    .optional()
-    .describe("A job whose pieces it begins with, as they are planned: a usual site"),
-});
-
-export const zNewPieces = z.strictObject({
-  pieces: z
-    .array(z.strictObject({ id: zUuid(t("a-pieces-id-must-be-a-uuid")).optional(), plan: zPiecePlan }))
-    .min(1, t("send-at-least-one-piece"))
-    .max(300, t("send-at-most-300-pieces-at-a")),
-});
-
-export const zSavePlan = z.strictObject({
-  /** The revision the change was made on. */
-  basis: z.int().min(1),
-  /** Null takes the piece off the job; a plan puts it back. */
-  plan: zPiecePlan.nullable(),
-});
-
-const zWords = z
-  .string()
-  .max(200, t("search-for-at-most-200-characters"))
-  .optional()
-  .describe("Words that all stand in its name");
-
-export const zJobsQuery = z.strictObject({
-  words: zWords,
-  before: z
-    .string()
-    .regex(/^[0-9TZ:.-]{1,40}~[0-9a-f-]{36}$/i, t("from-must-be-a-value-this-list"))
-    .optional(),
-});
-
-export const zJobQuery = z.strictObject({
-  words: zWords,
-  after: z
-    .string()
-    .regex(/^\d{1,15}$/, t("from-must-be-a-value-this-list"))
-    .optional(),
-});
-
 /** What somebody typed to look for, word by word. */
 const wordsOf = (text = ""): string[] => text.split(/\s+/).filter(Boolean).slice(0, 12);
 
@@ -94,9 +53,11 @@ const wordsOf = (text = ""): string[] => text.split(/\s+/).filter(Boolean).slice
  * Begins a job, empty or with the pieces of one like it; asking again with the same id answers the same job.
  * @throws InputError `not-found` for a job to be like that is not here.
  */
-export function newJob(act: Act, input: unknown): { id: string } {
+export function newJob(
+  act: Act,
+  { id = randomUUID(), name, like }: z.output<typeof zNewJob>,
+): { id: string } {
   const { store, actor, now } = act;
-  const { id = randomUUID(), name, like } = check(zNewJob, input);
   inTransaction(store, () => {
     mustBeKnown(act);
     if (findJob(store, id)) return;
@@ -124,8 +85,10 @@ const withoutFound = (plan: PiecePlan): PiecePlan => ({
 });
 
 /** Jobs, newest first, a page at a time. @throws InputError for a query it cannot read. */
-export function jobsPage(store: Store, query: unknown): z.output<typeof zJobsAnswer> {
-  const { before, words } = check(zJobsQuery, query);
+export function jobsPage(
+  store: Store,
+  { before, words }: z.output<typeof zJobsQuery>,
+): z.output<typeof zJobsAnswer> {
   const [createdAt, id] = before?.split("~") ?? [];
   const jobs = jobsFrom(
     store,
@@ -174,8 +137,7 @@ function mustFindJob(store: Store, id: string) {
 }
 
 /** A job with its pieces, in the order they came, a page at a time. @throws InputError `not-found`. */
-export function getJob(store: Store, id: string, query: unknown = {}): Job {
-  const { words, after } = check(zJobQuery, query);
+export function getJob(store: Store, id: string, { words, after }: z.output<typeof zJobQuery> = {}): Job {
   const job = mustFindJob(store, id);
   const looked = { words: wordsOf(words), after: after === undefined ? undefined : Number(after) };
   const match = piecesFrom(store, job.id, looked, PIECES_PAGE + 1);
@@ -199,13 +161,12 @@ const allPlans = (store: Store, job: string) =>
 /** Every piece of a job, whatever their number. */
 export const allPieces = (store: Store, job: string): Piece[] => allPlans(store, job).map(pieceOf);
 
-export const findJobById = (store: Store, id: string, query: unknown = {}): Job | null =>
+export const findJobById = (store: Store, id: string, query: z.output<typeof zJobQuery> = {}): Job | null =>
   findJob(store, id) ? getJob(store, id, query) : null;
 
 /** Adds pieces to a job, all or none; one already there by its id is answered as it is. @throws InputError. */
-export function addPieces(act: Act, job: string, input: unknown): readonly Piece[] {
+export function addPieces(act: Act, job: string, { pieces }: z.output<typeof zNewPieces>): readonly Piece[] {
   const { store, actor, now } = act;
-  const { pieces } = check(zNewPieces, input);
   const ends = pieces.map(({ plan }, i) => mustWork(store, plan, ["pieces", i, "plan"]));
   return inTransaction(store, () => {
     mustBeKnown(act);
@@ -240,9 +201,12 @@ const textOf = (plan: PiecePlan): string => JSON.stringify(z.encode(zPiecePlan, 
  * Keeps a change of a piece's plan as its next revision, or takes the piece off the job.
  * @throws InputError: `moved-on` where somebody else changed it since; whatever makes the plan one that cannot be.
  */
-export function savePlan(act: Act, piece: string, input: unknown): { id: string; revision: number } {
+export function savePlan(
+  act: Act,
+  piece: string,
+  { basis, plan }: z.output<typeof zSavePlan>,
+): { id: string; revision: number } {
   const { store, actor, now } = act;
-  const { basis, plan } = check(zSavePlan, input);
   const ends = plan ? mustWork(store, plan, ["plan"]) : 0;
   return inTransaction(store, () => {
     mustBeKnown(act);

@@ -12,7 +12,18 @@ import {
   parseAddress,
   resolved,
   reworkEvent,
+  zBeginPlaces,
+  zConfirm,
+  zJobQuery,
+  zJobsQuery,
+  zNewJob,
+  zNewPieces,
   zPiecePlan,
+  zPlaceQuery,
+  zPutAway,
+  zSave,
+  zSavePlan,
+  zStart,
 } from "@/core";
 import { endsOfPieces, findEnd } from "@/store/record/ends";
 import { actOn } from "../act";
@@ -45,9 +56,10 @@ let store: Store;
 let job: string;
 let piece: string;
 const act = () => actOn(store);
-const planned = (plan: object) => addPieces(act(), job, { pieces: [{ plan }] })[0]?.id ?? "";
+const planned = (plan: object) =>
+  addPieces(act(), job, check(zNewPieces, { pieces: [{ plan }] }))[0]?.id ?? "";
 const begin = (at: string, more: object = {}, of = piece) =>
-  beginPlaces(act(), of, { side: "A", addresses: [parseAddress(at)], ...more });
+  beginPlaces(act(), of, check(zBeginPlaces, { side: "A", addresses: [parseAddress(at)], ...more }));
 const thread = (id: string) => {
   const { parts } = getEnd(store, id).sheet;
   addTo(store, id, ...parts.map(({ id: part }): EventInput => ({ kind: "thread", part, on: true })));
@@ -65,7 +77,7 @@ const where = (id: string) => {
 
 beforeEach(() => {
   store = openStore(":memory:");
-  job = newJob(act(), { name: "North ring" }).id;
+  job = newJob(act(), check(zNewJob, { name: "North ring" })).id;
   piece = planned(SPLIT);
 });
 
@@ -112,9 +124,9 @@ describe("an end at a place", () => {
   it("is worked by the sheet of what is in hand, though a cable of the shelf goes by the very same id", () => {
     const id = "loose-tube-36.fibre.furcation-900";
     const document = { ...JSON.parse(documentText(store, "cable", "distribution-900")), id };
-    saveDocument(act(), "cable", { document, basis: null });
+    saveDocument(act(), "cable", check(zSave, { document, basis: null }));
     const style = { procedure: "stub-cam-crimp-900", choices: {} };
-    const other = startEnd(act(), { cable: id, core: "9/125", ...style });
+    const other = startEnd(act(), check(zStart, { cable: id, core: "9/125", ...style }));
     const fibre = begin("tube 1 / fibre 1", { style });
     const outermost = (end: string) => getEnd(store, end).sheet.layers[0]?.kind;
     expect([outermost(other.id), outermost(fibre.id)]).toEqual(["buffer", "tube"]);
@@ -122,54 +134,72 @@ describe("an end at a place", () => {
   it("is one of a batch that the record check finds whole, however its piece's name is cut short", () => {
     const of = planned({ ...SPLIT, name: `${"x".repeat(119)}🗼` });
     const addresses = [1, 2].map((n) => parseAddress(`tube 1 / fibre ${n}`));
-    beginPlaces(act(), of, { side: "A", addresses });
+    beginPlaces(act(), of, check(zBeginPlaces, { side: "A", addresses }));
     expect([...checkWholeRecord(store)].flatMap(({ findings }) => findings)).toEqual([]);
   });
   it("is one of a batch where several are begun together, each at its own place", () => {
     const addresses = [1, 2, 3].map((n) => parseAddress(`tube 1 / fibre ${n}`));
-    const { id, batch } = beginPlaces(act(), piece, { side: "B", addresses });
+    const { id, batch } = beginPlaces(act(), piece, check(zBeginPlaces, { side: "B", addresses }));
     expect(batch).toBe(true);
     expect(getBatch(store, id).ends.map(({ label }) => label)).toEqual([
       "Pad 7 feeder, side B, tube 1 / fibre 1, blue",
       "Pad 7 feeder, side B, tube 1 / fibre 2, orange",
       "Pad 7 feeder, side B, tube 1 / fibre 3, green",
     ]);
-    expect(codeOf(() => beginPlaces(act(), piece, { side: "B", addresses }))).toBe("moved-on");
+    expect(codeOf(() => beginPlaces(act(), piece, check(zBeginPlaces, { side: "B", addresses })))).toBe(
+      "moved-on",
+    );
     const mixed = [parseAddress("tube 1"), parseAddress("tube 1 / fibre 4")];
-    expect(codeOf(() => beginPlaces(act(), piece, { side: "B", addresses: mixed }))).toBe("does-not-fit");
+    expect(
+      codeOf(() => beginPlaces(act(), piece, check(zBeginPlaces, { side: "B", addresses: mixed }))),
+    ).toBe("does-not-fit");
   });
 });
 
 describe("what begins at a place", () => {
   it("has figures nobody has seen, until they are checked against the part's sheet: on a fibre in its tubing too", () => {
     const place = { side: "A", at: "tube 1 / fibre 5" };
-    const { unchecked, procedure, cable, core, choices } = aheadAtPlace(store, piece, place);
+    const { unchecked, procedure, cable, core, choices } = aheadAtPlace(
+      store,
+      piece,
+      check(zPlaceQuery, place),
+    );
     expect([unchecked, procedure.id]).toEqual([true, "stub-wedge-release-900"]);
     const figures = figuresToConfirm(resolved(procedure, cable, { core, choices }));
     const confirm = (at: object) =>
-      confirmFigures(act(), procedure.id, {
-        basis: procedure.revision,
-        cable: cable.id,
-        place: { piece, ...at },
-        core,
-        choices,
-        name: "Wyn Tarr",
-        sheet: null,
-        figures: figures.map(({ key, value, plus, minus }) => ({ key, value, plus, minus })),
-      });
+      confirmFigures(
+        act(),
+        procedure.id,
+        check(zConfirm, {
+          basis: procedure.revision,
+          cable: cable.id,
+          place: { piece, ...at },
+          core,
+          choices,
+          name: "Wyn Tarr",
+          sheet: null,
+          figures: figures.map(({ key, value, plus, minus }) => ({ key, value, plus, minus })),
+        }),
+      );
     // What was shown is not what lies there.
     expect(codeOf(() => confirm({ side: "A", at: "tube 1" }))).toBe("unknown-cable");
     confirm(place);
-    const now = aheadAtPlace(store, piece, place);
+    const now = aheadAtPlace(store, piece, check(zPlaceQuery, place));
     expect([now.unchecked, now.procedure.revision]).toEqual([false, procedure.revision + 1]);
     expect(endRecord(store, begin(place.at).id).style).toMatchObject({
       revision: now.procedure.revision,
     });
   });
   it("is nothing where nothing is planned", () => {
-    expect(codeOf(() => aheadAtPlace(store, piece, { side: "A", at: "tube 2" }))).toBe("no-such-element");
-    expect(codeOf(() => aheadAtPlace(store, piece, { side: "A", at: "pad 4" }))).toBe("no-such-element");
-    expect(codeOf(() => aheadAtPlace(store, randomUUID(), { side: "A" }))).toBe("not-found");
+    expect(codeOf(() => aheadAtPlace(store, piece, check(zPlaceQuery, { side: "A", at: "tube 2" })))).toBe(
+      "no-such-element",
+    );
+    expect(codeOf(() => aheadAtPlace(store, piece, check(zPlaceQuery, { side: "A", at: "pad 4" })))).toBe(
+      "no-such-element",
+    );
+    expect(codeOf(() => aheadAtPlace(store, randomUUID(), check(zPlaceQuery, { side: "A" })))).toBe(
+      "not-found",
+    );
   });
 });
 
@@ -191,17 +221,17 @@ describe("how a piece stands", () => {
   });
   it("goes on with another piece where nothing can be told of the first any more", () => {
     const own = { ...JSON.parse(documentText(store, "procedure", "stub-one-stroke")), id: "own-style" };
-    saveDocument(act(), "procedure", { document: own, basis: null });
+    saveDocument(act(), "procedure", check(zSave, { document: own, basis: null }));
     const ended = (procedure: string) => ({
       ...PLAN,
       sides: { A: { ...side, procedure, ends: 1 }, B: side },
     });
-    const other = newJob(act(), { name: "South ring" }).id;
+    const other = newJob(act(), check(zNewJob, { name: "South ring" })).id;
     const add = (procedure: string) =>
-      addPieces(act(), other, { pieces: [{ plan: ended(procedure) }] })[0]?.id;
+      addPieces(act(), other, check(zNewPieces, { pieces: [{ plan: ended(procedure) }] }))[0]?.id;
     add("own-style");
     const second = add("stub-one-stroke");
-    putAway(act(), "procedure", "own-style", { basis: 1 });
+    putAway(act(), "procedure", "own-style", check(zPutAway, { basis: 1 }));
     expect(nextOfJob(store, other)?.piece).toBe(second);
   });
   it("is planned with choices that are there alone, of what is opened too", () => {
@@ -225,18 +255,22 @@ describe("how a piece stands", () => {
     begin("tube 1 / fibre 2", { purpose: "practice" });
     const progress = { planned: 12, unmeasured: 1, bench: 1 };
     expect(getJob(store, job).progress).toEqual(progress);
-    expect(jobsPage(store, {}).rows[0]).toMatchObject({ pieces: 1, progress });
-    expect(jobsPage(store, { words: "ring north" }).rows).toHaveLength(1);
-    expect(jobsPage(store, { words: "north%" }).rows).toHaveLength(0);
+    expect(jobsPage(store, check(zJobsQuery, {})).rows[0]).toMatchObject({ pieces: 1, progress });
+    expect(jobsPage(store, check(zJobsQuery, { words: "ring north" })).rows).toHaveLength(1);
+    expect(jobsPage(store, check(zJobsQuery, { words: "north%" })).rows).toHaveLength(0);
   });
   it("still shows what was made where nothing is planned any more", () => {
     begin("tube 1");
-    savePlan(act(), piece, { basis: 1, plan: { ...SPLIT, sides: { A: side, B: side } } });
+    savePlan(act(), piece, check(zSavePlan, { basis: 1, plan: { ...SPLIT, sides: { A: side, B: side } } }));
     expect(standings()).toEqual(["A tube 1: bench"]);
   });
   it("counts nothing that was made where nothing is planned: the piece is not done, and is gone on with", () => {
     const first = { ...side, procedure: "breakout-kit-6", ends: 1 };
-    savePlan(act(), piece, { basis: 1, plan: { ...SPLIT, sides: { A: first, B: { ...first, ends: 0 } } } });
+    savePlan(
+      act(),
+      piece,
+      check(zSavePlan, { basis: 1, plan: { ...SPLIT, sides: { A: first, B: { ...first, ends: 0 } } } }),
+    );
     const picked = { style: { procedure: "breakout-kit-6", choices: {} } };
     // As many good ends as are planned, and not one of them where it is planned.
     sign(begin("tube 2", picked).id);
@@ -251,15 +285,15 @@ describe("how a piece stands", () => {
     for (let i = 0; i < 70; i++) planned({ ...PLAN, name: `cottage ${i}` });
     const seen: string[] = [];
     for (let after: string | null = ""; after !== null; ) {
-      const page = getJob(store, job, after === "" ? {} : { after });
+      const page = getJob(store, job, check(zJobQuery, after === "" ? {} : { after }));
       expect([page.count, page.pieces.length <= PIECES_PAGE]).toEqual([71, true]);
       seen.push(...page.pieces.map(({ id }) => id));
       after = page.next;
     }
     expect([seen.length, new Set(seen).size]).toEqual([71, 71]);
-    const match = getJob(store, job, { words: "cottage 6" });
+    const match = getJob(store, job, check(zJobQuery, { words: "cottage 6" }));
     expect([match.found, match.pieces[0]?.plan.name]).toEqual([16, "cottage 6"]);
-    expect(codeOf(() => getJob(store, job, { after: "x" }))).toBe("bad-input");
+    expect(codeOf(() => getJob(store, job, check(zJobQuery, { after: "x" })))).toBe("bad-input");
   });
 });
 
@@ -313,7 +347,7 @@ describe("the slack at a place", () => {
       ...SPLIT,
       sides: { ...SPLIT.sides, A: { ...SPLIT.sides.A, onto: { ...SPLIT.sides.A.onto, retries } } },
     });
-    savePlan(act(), piece, { basis: 1, plan: spare(2) });
+    savePlan(act(), piece, check(zSavePlan, { basis: 1, plan: spare(2) }));
     sign(begin("tube 1").id);
     const slack = where(begin("tube 1 / fibre 1").id)?.slack;
     expect(slack?.allowed).toBe(2 * (slack?.perAttempt ?? 0));

@@ -3,11 +3,9 @@ import { z } from "zod";
 import {
   type Ahead,
   addressText,
-  BATCH_LIMIT,
   type Cable,
   type Core,
   cableAt,
-  check,
   fibreColour,
   InputError,
   isDone,
@@ -15,7 +13,6 @@ import {
   type PiecePlan,
   type Place,
   type PlannedEnd,
-  PURPOSES,
   parseAddress,
   placeKey,
   placeSides,
@@ -25,13 +22,12 @@ import {
   type Shelved,
   sideText,
   standingOfEnd,
-  zAddress,
+  type zBeginPlaces,
   zCable,
-  zPlaceSide,
-  zRule,
-  zUuid,
+  type zPlaceQuery,
+  type zStyle,
 } from "@/core";
-import { say, t } from "@/messages/service";
+import { say } from "@/messages/service";
 import { canonical } from "@/store/database/hash";
 import type { Store } from "@/store/database/store";
 import { findJob, latestPlan, type PlanRow, piecesToGoOn } from "@/store/plan/plans";
@@ -46,27 +42,6 @@ import { pieceOf } from "./jobs";
 import { newestAt } from "./placed";
 import { shelved } from "./planning";
 import { straysOf } from "./strays";
-
-const zStyle = z.strictObject({
-  procedure: z.string().max(80),
-  /** The revision the sheet was drawn from: another one since is told, not used. */
-  revision: z.int().min(1).optional(),
-  choices: z.record(z.string().max(80), z.string().max(80)).default({}),
-});
-
-export const zBeginPlaces = z.strictObject({
-  /** Of the end, or of the batch where there are several places. */
-  id: zUuid(t("an-id-is-a-uuid")).optional(),
-  side: zPlaceSide,
-  addresses: z
-    .array(zAddress)
-    .min(1, t("name-at-least-one-place"))
-    .max(BATCH_LIMIT, t("at-most-places-at-once", { batchLimit: BATCH_LIMIT })),
-  /** Another style than the plan's. */
-  style: zStyle.optional(),
-  rule: zRule.default({ kind: "guarded", risk: 0.05 }),
-  purpose: z.enum(PURPOSES, { error: t("purpose-must-be-work-or-practice") }).default("work"),
-});
 
 export function mustFindPiece(store: Store, id: string): PlanRow & { body: string } {
   const row = latestPlan(store, id) ?? latestPlan(store, id.toLowerCase());
@@ -134,9 +109,13 @@ export function beginningAt(
  * from the plan. Asking again with the same id answers the same.
  * @throws InputError: `no-such-element`; `moved-on` where somebody has that end at the bench; whatever does not go together.
  */
-export function beginPlaces(act: Act, piece: string, input: unknown): { id: string; batch: boolean } {
+export function beginPlaces(
+  act: Act,
+  piece: string,
+  input: z.output<typeof zBeginPlaces>,
+): { id: string; batch: boolean } {
   const { store } = act;
-  const { id = randomUUID(), side, addresses, style, rule, purpose } = check(zBeginPlaces, input);
+  const { id = randomUUID(), side, addresses, style, rule, purpose } = input;
   const row = mustFindPiece(store, piece);
   const { plan } = pieceOf(row);
   return beginAll(
@@ -152,12 +131,6 @@ export function beginPlaces(act: Act, piece: string, input: unknown): { id: stri
   );
 }
 
-export const zPlaceQuery = z.strictObject({
-  side: zPlaceSide,
-  /** As it is written; none for the cable itself. */
-  at: z.string().max(200, t("an-address-must-have-at-most-200")).default(""),
-});
-
 type PlaceQuery = z.output<typeof zPlaceQuery>;
 
 /** What is in hand at a place of a piece. @throws InputError `not-found`, `no-such-element`. */
@@ -165,8 +138,7 @@ export const cableAtPlace = (store: Store, piece: string, { side, at }: PlaceQue
   inHand(store, piece, { side, address: parseAddress(at) }).cable;
 
 /** What begins at a place of a piece. @throws InputError `no-such-element`; whatever does not go together. */
-export function aheadAtPlace(store: Store, piece: string, query: unknown): Ahead {
-  const { side, at } = check(zPlaceQuery, query);
+export function aheadAtPlace(store: Store, piece: string, { side, at }: PlaceQuery): Ahead {
   return aheadOf(beginningAt(store, mustFindPiece(store, piece), { side, address: parseAddress(at) }));
 }
 

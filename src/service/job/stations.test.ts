@@ -1,5 +1,17 @@
 import { beforeEach, describe, expect, it } from "vitest";
-import { type EventInput, isMidRun, judgementOf, mustHoldAt, parseAddress, zStationId } from "@/core";
+import {
+  check,
+  type EventInput,
+  isMidRun,
+  judgementOf,
+  mustHoldAt,
+  parseAddress,
+  zBeginPlaces,
+  zNewJob,
+  zNewPieces,
+  zSavePlan,
+  zStationId,
+} from "@/core";
 import { findEnd } from "@/store/record/ends";
 import { actOn } from "../act";
 import { getEnd } from "../end/ends";
@@ -34,10 +46,10 @@ let store: Store;
 let job: string;
 const act = () => actOn(store);
 const add = (stations: readonly object[]) =>
-  addPieces(act(), job, { pieces: [{ plan: plan(stations) }] })[0]?.id ?? "";
+  addPieces(act(), job, check(zNewPieces, { pieces: [{ plan: plan(stations) }] }))[0]?.id ?? "";
 beforeEach(() => {
   store = openStore(":memory:");
-  job = newJob(act(), { name: "Hill cottages" }).id;
+  job = newJob(act(), check(zNewJob, { name: "Hill cottages" })).id;
 });
 
 describe("a sheath opened at a station of a piece", () => {
@@ -45,11 +57,11 @@ describe("a sheath opened at a station of a piece", () => {
     const piece = add([station()]);
     expect(getJob(store, job).progress).toMatchObject({ planned: 1 });
     expect(nextOfJob(store, job)).toMatchObject({ at: "cottages' pole", place: { side: POLE } });
-    const { id } = beginPlaces(act(), piece, { side: POLE, addresses: [[]] });
+    const { id } = beginPlaces(act(), piece, check(zBeginPlaces, { side: POLE, addresses: [[]] }));
     const end = getEnd(store, id);
     expect(isMidRun(end.sheet)).toBe(true);
     expect(end.events[0]?.event).toMatchObject({ label: "Cottage feeder, cottages' pole" });
-    savePlan(act(), piece, { basis: 1, plan: plan([station({ place: "pole 12" })]) });
+    savePlan(act(), piece, check(zSavePlan, { basis: 1, plan: plan([station({ place: "pole 12" })]) }));
     addTo(store, id, { kind: "sign", name: "Wyn", outcome: "cut-off" });
     const record = endRecord(store, id);
     expect(record.where).toMatchObject({ side: null, station: "cottages' pole", address: "" });
@@ -61,7 +73,7 @@ describe("a sheath opened at a station of a piece", () => {
   });
   it("is judged anew on both sides as either is read, alike in its lists, on record and in the check", () => {
     const piece = add([station()]);
-    const { id } = beginPlaces(act(), piece, { side: POLE, addresses: [[]] });
+    const { id } = beginPlaces(act(), piece, check(zBeginPlaces, { side: POLE, addresses: [[]] }));
     const { sheet } = getEnd(store, id);
     const halves = sheet.checks.filter(({ joint }) => joint);
     const read = (n: number, off: number) => {
@@ -102,7 +114,7 @@ describe("a sheath opened at a station of a piece", () => {
       getPiece(store, piece).places.map(({ text, standing }) => `${text} ${standing}`.trim());
     expect(texts()).toEqual(["planned", "tube 2 / fibre 1 planned", "tube 2 / fibre 2 planned"]);
     expect(getJob(store, job).progress).toMatchObject({ planned: 3 });
-    const { id } = beginPlaces(act(), piece, { side: POLE, addresses: [[]] });
+    const { id } = beginPlaces(act(), piece, check(zBeginPlaces, { side: POLE, addresses: [[]] }));
     addTo(
       store,
       id,
@@ -112,7 +124,11 @@ describe("a sheath opened at a station of a piece", () => {
       { kind: "sign", name: "Wyn", outcome: "kept" },
     );
     expect(nextOfJob(store, job)).toMatchObject({ at: "cottages' pole, tube 2 / fibre 1" });
-    const spliced = beginPlaces(act(), piece, { side: POLE, addresses: [parseAddress("tube 2 / fibre 1")] });
+    const spliced = beginPlaces(
+      act(),
+      piece,
+      check(zBeginPlaces, { side: POLE, addresses: [parseAddress("tube 2 / fibre 1")] }),
+    );
     expect(getEnd(store, spliced.id).sheet.procedure.id).toBe("fusion-splice-on-250");
     expect(codeOf(() => add([station({ parted, onto: { procedure: "breakout-kit-6" } })]))).toBe(
       "does-not-fit",
@@ -120,7 +136,7 @@ describe("a sheath opened at a station of a piece", () => {
   });
   it("says on record by which colours each fibre was told before it was parted, also one that was not it", () => {
     const piece = add([station({ parted: [{ fibre: 7, at: "middle" }] })]);
-    const { id } = beginPlaces(act(), piece, { side: POLE, addresses: [[]] });
+    const { id } = beginPlaces(act(), piece, check(zBeginPlaces, { side: POLE, addresses: [[]] }));
     const { sheet } = getEnd(store, id);
     const asks = sheet.lines.flatMap(({ step }) => judgementOf(step) ?? []);
     const judgement = mustHoldAt(
@@ -172,7 +188,7 @@ describe("a sheath opened at a station of a piece", () => {
     const piece = add([station({ parted })]);
     const fibre = inHand(store, piece, { side: POLE, address: parseAddress("tube 2 / fibre 1") });
     expect([fibre.text, fibre.cable.fibreCount]).toEqual(["cottages' pole, tube 2 / fibre 1", 1]);
-    const { id } = beginPlaces(act(), piece, { side: POLE, addresses: [[]] });
+    const { id } = beginPlaces(act(), piece, check(zBeginPlaces, { side: POLE, addresses: [[]] }));
     const row = findEnd(store, id);
     expect(row && whereOf(store, row)).toMatchObject({
       text: "cottages' pole",
@@ -191,13 +207,17 @@ describe("a sheath opened at a station of a piece", () => {
     expect(codeOf(() => add([station({ along: 5_000_000 })]))).toBe("limit");
     expect(getJob(store, job).pieces).toEqual([]);
     const piece = add([]);
-    expect(codeOf(() => beginPlaces(act(), piece, { side: POLE, addresses: [[]] }))).toBe("no-such-element");
-    expect(codeOf(() => beginPlaces(act(), piece, { side: "C", addresses: [[]] }))).toBe("bad-input");
+    expect(
+      codeOf(() => beginPlaces(act(), piece, check(zBeginPlaces, { side: POLE, addresses: [[]] }))),
+    ).toBe("no-such-element");
+    expect(codeOf(() => beginPlaces(act(), piece, check(zBeginPlaces, { side: "C", addresses: [[]] })))).toBe(
+      "bad-input",
+    );
   });
   it("that was taken out of the plan leaves its end on record and in the piece's list", () => {
     const piece = add([station()]);
-    const { id } = beginPlaces(act(), piece, { side: POLE, addresses: [[]] });
-    savePlan(act(), piece, { basis: 1, plan: plan([]) });
+    const { id } = beginPlaces(act(), piece, check(zBeginPlaces, { side: POLE, addresses: [[]] }));
+    savePlan(act(), piece, check(zSavePlan, { basis: 1, plan: plan([]) }));
     expect(getPiece(store, piece).places).toMatchObject([{ side: POLE, end: id, standing: "bench" }]);
     const row = findEnd(store, id);
     expect(row && whereOf(store, row)).toBeNull();

@@ -13,7 +13,7 @@ import { join } from "node:path";
 import sharp from "sharp";
 import { pack } from "tar-stream";
 import { beforeEach, describe, expect, it } from "vitest";
-import { problemOf } from "@/core";
+import { check, problemOf, zAddInside, zPhotoQuery, zStart } from "@/core";
 import type { Store } from "@/store/database/store";
 import { openStore } from "@/store/opening/open";
 import { photoBytes, photographsIn } from "@/store/record/photos";
@@ -33,11 +33,15 @@ const codeOf = (work: Promise<unknown>) =>
     (error) => problemOf(error)?.code ?? String(error),
   );
 const label = (store: Store, end: string, text: string) =>
-  addEvents(actOn(store), end, {
-    client: "x",
-    after: 9_999,
-    events: [{ id: randomUUID(), event: { kind: "label", job: "moor", label: text } }],
-  });
+  addEvents(
+    actOn(store),
+    end,
+    check(zAddInside, {
+      client: "x",
+      after: 9_999,
+      events: [{ id: randomUUID(), event: { kind: "label", job: "moor", label: text } }],
+    }),
+  );
 
 let store: Store;
 let end: string;
@@ -45,9 +49,9 @@ let home: string;
 beforeEach(async () => {
   home = folder();
   store = openStore(join(home, "a.db"));
-  end = startEnd(actOn(store), CAM).id;
+  end = startEnd(actOn(store), check(zStart, CAM)).id;
   const picture = sharp({ create: { width: 40, height: 30, channels: 3, background: "#123456" } });
-  await addPhoto(actOn(store), end, { client: "x" }, await picture.png().toBuffer());
+  await addPhoto(actOn(store), end, check(zPhotoQuery, { client: "x" }), await picture.png().toBuffer());
 });
 const create = async () => {
   const file = join(folder(), "b.tar");
@@ -69,7 +73,7 @@ describe("a backup", () => {
     expect(readdirSync(join(there, "..")).sort()).toEqual(["b.db", "b.db-shm", "b.db-wal", "photos"]);
   });
   it("made while work goes on is the record of one moment: whole, and nothing half there", async () => {
-    const others = Array.from({ length: 40 }, () => startEnd(actOn(store), CAM).id);
+    const others = Array.from({ length: 40 }, () => startEnd(actOn(store), check(zStart, CAM)).id);
     const file = join(folder(), "b.tar");
     let written = 0;
     const work = setInterval(() => {

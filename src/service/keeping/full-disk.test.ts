@@ -4,6 +4,7 @@ import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { afterAll, describe, expect, it } from "vitest";
+import { check, zAddInside, zPhotoQuery, zStart } from "@/core";
 import { troubleOf } from "@/store/database/trouble";
 import { openStore } from "@/store/opening/open";
 import { actOn } from "../act";
@@ -30,17 +31,24 @@ const codeOf = async (work: () => unknown) => {
 describe.skipIf(!isMade)("a disk that fills up under the record", () => {
   it("is told as that; what was stored stands, nothing is half there, and with room again work goes on", async () => {
     const store = openStore(join(disk, "a.db"));
-    const { id } = startEnd(actOn(store), {
-      cable: "distribution-900",
-      procedure: "stub-cam-crimp-900",
-      core: "9/125",
-    });
+    const { id } = startEnd(
+      actOn(store),
+      check(zStart, {
+        cable: "distribution-900",
+        procedure: "stub-cam-crimp-900",
+        core: "9/125",
+      }),
+    );
     const add = (text: string) =>
-      addEvents(actOn(store), id, {
-        client: "x",
-        after: 99_999,
-        events: [{ id: randomUUID(), event: { kind: "label", job: text, label: "" } }],
-      });
+      addEvents(
+        actOn(store),
+        id,
+        check(zAddInside, {
+          client: "x",
+          after: 99_999,
+          events: [{ id: randomUUID(), event: { kind: "label", job: text, label: "" } }],
+        }),
+      );
     add("before");
     const filler = join(disk, "filler");
     expect(await codeOf(() => writeFileSync(filler, Buffer.alloc(8_000_000)))).toBe("disk-full");
@@ -57,7 +65,9 @@ describe.skipIf(!isMade)("a disk that fills up under the record", () => {
         .png()
         .toBuffer(),
     );
-    expect(await codeOf(() => addPhoto(actOn(store), id, { client: "x" }, picture))).toBe("disk-full");
+    expect(await codeOf(() => addPhoto(actOn(store), id, check(zPhotoQuery, { client: "x" }), picture))).toBe(
+      "disk-full",
+    );
 
     rmSync(filler);
     add("after");

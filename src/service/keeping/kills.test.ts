@@ -13,6 +13,7 @@ import { join } from "node:path";
 import Database from "better-sqlite3";
 import sharp from "sharp";
 import { beforeAll, expect, it } from "vitest";
+import { check, zPhotoQuery, zStart } from "@/core";
 import { goldenFile } from "@/store/fixtures/golden";
 import { openStore } from "@/store/opening/open";
 import { keepPhoto } from "@/store/record/photos";
@@ -64,12 +65,18 @@ let whole: number;
 beforeAll(async () => {
   const store = openStore(database);
   for (let i = 0; i < 60; i++)
-    startEnd(actOn(store), { cable: "distribution-900", procedure: "stub-cam-crimp-900", core: "9/125" });
-  const { id } = startEnd(actOn(store), {
-    cable: "distribution-900",
-    procedure: "stub-cam-crimp-900",
-    core: "9/125",
-  });
+    startEnd(
+      actOn(store),
+      check(zStart, { cable: "distribution-900", procedure: "stub-cam-crimp-900", core: "9/125" }),
+    );
+  const { id } = startEnd(
+    actOn(store),
+    check(zStart, {
+      cable: "distribution-900",
+      procedure: "stub-cam-crimp-900",
+      core: "9/125",
+    }),
+  );
   for (let i = 0; i < 12; i++) {
     const noise = {
       create: {
@@ -80,7 +87,12 @@ beforeAll(async () => {
         noise: { type: "gaussian", mean: 128, sigma: 60 },
       },
     } as const;
-    await addPhoto(actOn(store), id, { client: "x" }, await sharp(noise).jpeg().toBuffer());
+    await addPhoto(
+      actOn(store),
+      id,
+      check(zPhotoQuery, { client: "x" }),
+      await sharp(noise).jpeg().toBuffer(),
+    );
   }
   store.$client.close();
   whole = await run(command("backup"), [backup], null);

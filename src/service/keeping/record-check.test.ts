@@ -9,6 +9,21 @@ import { SQLiteTable } from "drizzle-orm/sqlite-core";
 import sharp from "sharp";
 import { beforeAll, beforeEach, describe, expect, it } from "vitest";
 import type { RecordFinding } from "@/core";
+import {
+  check,
+  zBatch,
+  zMerge,
+  zNewClosure,
+  zNewJob,
+  zNewPerson,
+  zNewPieces,
+  zPhotoQuery,
+  zSave,
+  zSavePlan,
+  zStart,
+  zStudy,
+  zToolEvent,
+} from "@/core";
 import { GUARDS } from "@/store/database/guards";
 import type { Store } from "@/store/database/store";
 import { goldenFile } from "@/store/fixtures/golden";
@@ -64,34 +79,43 @@ const picture = () =>
 async function fullStore(file: string): Promise<Store> {
   writeFileSync(file, goldenFile(6));
   const store = openStore(file);
-  const people = addPerson(actOn(store), { name: "Tove Marsh" });
+  const people = addPerson(actOn(store), check(zNewPerson, { name: "Tove Marsh" }));
   const [person] = people;
-  const other = addPerson(actOn(store), { name: "T. Marsh" }).find(({ name }) => name === "T. Marsh");
-  if (person && other) mergePerson(actOn(store), other.id, { into: person.id });
+  const other = addPerson(actOn(store), check(zNewPerson, { name: "T. Marsh" })).find(
+    ({ name }) => name === "T. Marsh",
+  );
+  if (person && other) mergePerson(actOn(store), other.id, check(zMerge, { into: person.id }));
   signedEnd(store, "Wyn Harrow", 0);
   signedEnd(store, "Osla Brandt", 1300);
   const end = endRead(store, "measure", { "glass-end": 1300 });
-  await addPhoto(actOn(store), end, { client: "test" }, await picture());
-  startBatch(actOn(store), { ...CAM, count: 2, job: "Moor" });
-  startEnd(actOn(store), { ...CAM, purpose: "practice" });
+  await addPhoto(actOn(store), end, check(zPhotoQuery, { client: "test" }), await picture());
+  startBatch(actOn(store), check(zBatch, { ...CAM, count: 2, job: "Moor" }));
+  startEnd(actOn(store), check(zStart, { ...CAM, purpose: "practice" }));
   if (person)
-    addStudy(actOn(store), {
-      person: person.id,
-      instrument: "digital-calliper",
-      readings: [9, 9.01, 9.02, 9, 9.01],
-    });
-  seeToBlade(actOn(store), "bench-cleaver", { action: "turn" });
+    addStudy(
+      actOn(store),
+      check(zStudy, {
+        person: person.id,
+        instrument: "digital-calliper",
+        readings: [9, 9.01, 9.02, 9, 9.01],
+      }),
+    );
+  seeToBlade(actOn(store), "bench-cleaver", check(zToolEvent, { action: "turn" }));
   const text = JSON.parse(documentText(store, "cable", "distribution-900"));
-  saveDocument(actOn(store), "cable", {
-    document: { ...text, id: "moor-900", name: "Moor 900" },
-    basis: null,
-  });
+  saveDocument(
+    actOn(store),
+    "cable",
+    check(zSave, {
+      document: { ...text, id: "moor-900", name: "Moor 900" },
+      basis: null,
+    }),
+  );
   const act = { ...actOn(store), actor: person?.id ?? null };
   for (const name of ["Moor", "Hills"]) {
-    const job = newJob(act, { name }).id;
-    const [piece] = addPieces(act, job, { pieces: [{ plan: PLAN }, { plan: PLAN }] });
-    for (let i = 0; i < 2; i++) addClosure(act, job, { plan: CLOSURE });
-    savePlan(act, piece?.id ?? "", { basis: 1, plan: null });
+    const job = newJob(act, check(zNewJob, { name })).id;
+    const [piece] = addPieces(act, job, check(zNewPieces, { pieces: [{ plan: PLAN }, { plan: PLAN }] }));
+    for (let i = 0; i < 2; i++) addClosure(act, job, check(zNewClosure, { plan: CLOSURE }));
+    savePlan(act, piece?.id ?? "", check(zSavePlan, { basis: 1, plan: null }));
   }
   return store;
 }
@@ -278,7 +302,7 @@ describe("a photograph", () => {
     const path = join(mkdtempSync(join(tmpdir(), "arlent-photo-")), "a.db");
     const own = openStore(path);
     const end = endRead(own, "measure");
-    await addPhoto(actOn(own), end, { client: "test" }, await picture());
+    await addPhoto(actOn(own), end, check(zPhotoQuery, { client: "test" }), await picture());
     expect(alterations(own)).toEqual([]);
     const folder = join(path, "../photos");
     const [name] = readdirSync(folder);
@@ -422,7 +446,7 @@ describe("on the command line", { timeout: 120_000 }, () => {
 describe("an end started and never worked on", () => {
   it("is in the chain too", () => {
     const own = openStore(":memory:");
-    const { id } = startEnd(actOn(own), { ...CAM, id: randomUUID() });
+    const { id } = startEnd(actOn(own), check(zStart, { ...CAM, id: randomUUID() }));
     expect(alterations(own)).toEqual([]);
     tampered(
       own,

@@ -1,6 +1,5 @@
-import { z } from "zod";
-import { check, type RecordChecked, type RecordFinding } from "@/core";
-import { t } from "@/messages/service";
+import type { z } from "zod";
+import type { RecordChecked, RecordFinding, zRecordCheck } from "@/core";
 import type { Store } from "@/store/database/store";
 import { eventRows } from "@/store/record/chain";
 import { countEnds, endIdsFrom, findEnd } from "@/store/record/ends";
@@ -18,13 +17,6 @@ const STAGES = {
   loose: checkLoose,
 } as const;
 
-const zCursor = z.union([
-  z.literal(["file", "documents", "register", "loose"]),
-  z.string().regex(/^ends:[0-9a-zA-Z-]{0,60}$/, t("from-must-be-a-value-this-check")),
-]);
-
-export const zRecordCheck = z.strictObject({ after: zCursor.default("file") });
-
 const NEXT = { file: "documents", documents: "register", register: "loose", loose: "ends:" } as const;
 
 /**
@@ -32,8 +24,7 @@ const NEXT = { file: "documents", documents: "register", register: "loose", loos
  * added; what belongs to no end; then end after end. A finding stops nothing: the rest is checked all the same.
  * Nothing is written.
  */
-export function checkRecord(store: Store, input: unknown): RecordChecked {
-  const { after } = check(zRecordCheck, input);
+export function checkRecord(store: Store, { after }: z.output<typeof zRecordCheck>): RecordChecked {
   const of = countEnds(store);
   if (after === "file" || after === "documents" || after === "register" || after === "loose")
     return {

@@ -46,8 +46,6 @@ function readSeal(text: string): Seal {
 /** The largest seal taken in: that of some 200,000 ends. */
 export const SEAL_LIMIT = 24 * 1024 * 1024;
 
-export const zSealText = z.strictObject({ seal: z.string(t("a-seal-is-text")) });
-
 /**
  * Holds the record against an earlier seal: what was there then must be there now, as it was.
  * @returns findings, none where it holds.

@@ -3,6 +3,7 @@ import { existsSync, mkdtempSync, readdirSync, statSync, truncateSync, utimesSyn
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { expect, it } from "vitest";
+import { check, zBenchQuery, zStart } from "@/core";
 import { openStore } from "@/store/opening/open";
 import { copierSettings, litestream, replicaTarget, writeSettings } from "../../../scripts/replica.mjs";
 import { actOn } from "../act";
@@ -30,10 +31,10 @@ it.skipIf(litestream() === null)(
     const ends: string[] = [];
     const settings = join(copy, "copier.yml");
     writeSettings(settings, copierSettings(replicaTarget(copy), database));
-    ends.push(startEnd(actOn(store), WEDGE).id);
+    ends.push(startEnd(actOn(store), check(zStart, WEDGE)).id);
     const copier = spawn(litestream() ?? "", ["replicate", "-config", settings], { stdio: "ignore" });
     await expect.poll(() => parts(copy).length, { timeout: 20_000 }).toBe(1);
-    ends.push(startEnd(actOn(store), WEDGE).id);
+    ends.push(startEnd(actOn(store), check(zStart, WEDGE)).id);
     await expect.poll(() => parts(copy).length, { timeout: 20_000 }).toBe(2);
     copier.kill("SIGKILL");
     await new Promise((ended) => copier.once("exit", ended));
@@ -53,7 +54,7 @@ it.skipIf(litestream() === null)(
     expect(stdout).toContain("it is whole");
     const standby = openStore(there);
     // All but what was in the half part is there.
-    expect(benchPage(standby, {}).rows.map(({ id }) => id)).toEqual([ends[0]]);
+    expect(benchPage(standby, check(zBenchQuery, {})).rows.map(({ id }) => id)).toEqual([ends[0]]);
     standby.$client.close();
   },
   60_000,

@@ -1,16 +1,14 @@
-import { z } from "zod";
+import type { z } from "zod";
 import {
-  check,
   drawnEnd,
   endState,
   InputError,
   type Person,
-  PURPOSES,
-  RESULTS,
   type RecordDocument,
   type RunSheet,
+  type zLedgerQuery,
 } from "@/core";
-import { say, t } from "@/messages/service";
+import { say } from "@/messages/service";
 import type { Store } from "@/store/database/store";
 import { signersOf } from "@/store/record/ends";
 import {
@@ -31,27 +29,7 @@ import { csvPieces } from "./record-csv";
 /** A page of the ledger. */
 const LEDGER_PAGE = 60;
 
-/** A day as a calendar writes it; the ledger counts days in UTC. */
-const zDay = z.iso.date(t("a-day-must-be-written-as-year"));
-
-/** How one end is set on paper: on one page for whoever it was made for, or with all that happened to it. */
-export const zPdfQuery = z.strictObject({
-  form: z.enum(["page", "log"], { error: t("form-must-be-page-or-log") }).default("log"),
-});
-
-export const zLedgerQuery = z.strictObject({
-  result: z.enum(RESULTS, { error: t("result-must-be-one-of", { results: RESULTS.join(", ") }) }).optional(),
-  style: z.string().max(80).optional(),
-  /** Work, unless practice is asked for: it is never told among work. */
-  purpose: z.enum(PURPOSES, { error: t("purpose-must-be-work-or-practice") }).default("work"),
-  find: z.string().max(200, t("search-for-at-most-200-characters")).optional(),
-  from: zDay.optional(),
-  to: zDay.optional(),
-  before: z
-    .string()
-    .regex(/^[0-9TZ:.-]{1,40}~[0-9a-f-]{36}$/i, t("from-must-be-a-value-this-list"))
-    .optional(),
-});
+type LedgerQuery = z.output<typeof zLedgerQuery>;
 
 export interface LedgerPage {
   readonly rows: readonly (SignedRow & { readonly sheet: RunSheet })[];
@@ -69,8 +47,7 @@ export function ledgerOfOne(store: Store): string {
     : "find=warm-before-anybody-asks";
 }
 
-function filterOf(query: unknown) {
-  const { result, style, purpose, find, from, to, before } = check(zLedgerQuery, query);
+function filterOf({ result, style, purpose, find, from, to, before }: LedgerQuery) {
   const [signedAt, id] = before?.split("~") ?? [];
   return {
     result,
@@ -86,7 +63,7 @@ function filterOf(query: unknown) {
 const dayAfter = (day: string): string => new Date(Date.parse(day) + 86_400_000).toISOString().slice(0, 10);
 
 /** Ends on record, newest first, a page at a time. @throws InputError for a query it cannot read. */
-export function ledgerPage(store: Store, query: unknown): LedgerPage {
+export function ledgerPage(store: Store, query: LedgerQuery): LedgerPage {
   const filter = filterOf(query);
   const rows = signedEnds(store, filter, LEDGER_PAGE + 1);
   const shown = rows.slice(0, LEDGER_PAGE);
@@ -130,7 +107,7 @@ interface RecordForPaper {
 }
 
 /** The filtered ledger's records for paper, one at a time. @throws InputError when there are too many to be read on paper. */
-export function ledgerForPaper(store: Store, query: unknown): Generator<RecordForPaper> {
+export function ledgerForPaper(store: Store, query: LedgerQuery): Generator<RecordForPaper> {
   const filter = filterOf(query);
   if (countSigned(store, filter) > MOST_ON_PAPER)
     throw new InputError("too-many", say("a-pdf-can-have-at-most-records", { mostOnPaper: MOST_ON_PAPER }));
@@ -157,7 +134,7 @@ function* recordsFor(store: Store, filter: LedgerFilter): Generator<RecordDocume
  * The filtered ledger piece by piece, an end at a time, so that none of it need be held: as JSON, one record an end, or as
  * CSV. A query it cannot read is refused at once, before the first piece.
  */
-export function ledgerPieces(store: Store, format: "json" | "csv", query: unknown): Generator<string> {
+export function ledgerPieces(store: Store, format: "json" | "csv", query: LedgerQuery): Generator<string> {
   const records = recordsFor(store, filterOf(query));
   return format === "csv" ? csvPieces(records) : jsonPieces(records);
 }
@@ -172,10 +149,10 @@ function* jsonPieces(records: Iterable<RecordDocument>): Generator<string> {
 }
 
 /** The filtered ledger as JSON, one record an end. */
-export const ledgerJson = (store: Store, query: unknown): RecordDocument[] => [
+export const ledgerJson = (store: Store, query: LedgerQuery): RecordDocument[] => [
   ...recordsFor(store, filterOf(query)),
 ];
 
 /** The filtered ledger as CSV. */
-export const ledgerCsv = (store: Store, query: unknown): string =>
+export const ledgerCsv = (store: Store, query: LedgerQuery): string =>
   [...ledgerPieces(store, "csv", query)].join("");

@@ -1,5 +1,5 @@
 import { beforeEach, describe, expect, it } from "vitest";
-import { compileRunSheet, midSpanId, misfits, throughId } from "@/core";
+import { check, compileRunSheet, midSpanId, misfits, throughId, zPutAway, zSave } from "@/core";
 import { actOn } from "../act";
 import { codeOf } from "../fixtures/code-of";
 import { checkWholeRecord } from "../keeping/record-check";
@@ -14,7 +14,7 @@ beforeEach(() => {
 const act = () => actOn(store);
 const pole = () => JSON.parse(documentText(store, "entry", "entry-pedestal"));
 const save = (document: object, basis: number | null) =>
-  saveDocument(act(), "entry", { document, basis, why: "" });
+  saveDocument(act(), "entry", check(zSave, { document, basis, why: "" }));
 /** How far a sheath is opened where it ends in an entry. */
 const opening = (id: string) => {
   const { cables, procedures, tools } = library(store);
@@ -42,7 +42,7 @@ describe("an entry of one's own", () => {
       "own",
       "shipped",
     ]);
-    putAway(act(), "entry", "entry-pedestal", { basis: revision });
+    putAway(act(), "entry", "entry-pedestal", check(zPutAway, { basis: revision }));
     expect(opening("entry-pedestal")).toBe(before);
     expect([...checkWholeRecord(store)].flatMap(({ findings }) => findings)).toEqual([]);
   });
@@ -98,7 +98,7 @@ describe("an entry of one's own", () => {
       dimension.id === "opening" ? { ...dimension, nominal: dimension.nominal + 10 } : dimension,
     );
     const before = opening("entry-pedestal") ?? 0;
-    saveDocument(act(), "procedure", { document: { ...procedure, dimensions }, basis });
+    saveDocument(act(), "procedure", check(zSave, { document: { ...procedure, dimensions }, basis }));
     save(longer(pole(), 40), newestRevision(store, "entry", "entry-pedestal"));
     expect(opening("entry-pedestal")).toBe(before + 10_000);
   });

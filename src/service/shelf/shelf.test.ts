@@ -2,13 +2,21 @@ import { randomUUID } from "node:crypto";
 import { beforeEach, describe, expect, it } from "vitest";
 import {
   asWritten,
+  check,
   figuresToConfirm,
   mustHoldAt,
   type ProcedureDocument,
   recordOf,
   resolved,
   withDefaults,
+  zConfirm,
+  zNewPerson,
+  zPutAway,
   zRecord,
+  zRename,
+  zRestore,
+  zSave,
+  zStart,
 } from "@/core";
 import type { Store } from "@/store/database/store";
 import { openStore } from "@/store/opening/open";
@@ -27,7 +35,7 @@ beforeEach(() => {
 const CAM = "stub-cam-crimp-900";
 const shipped = (id = CAM) => JSON.parse(documentText(store, "procedure", id)) as ProcedureDocument;
 const save = (document: object, basis: number | null) =>
-  saveDocument(actOn(store), "procedure", { document, basis });
+  saveDocument(actOn(store), "procedure", check(zSave, { document, basis }));
 const onShelf = (id = CAM) => library(store).procedures.find((procedure) => procedure.id === id);
 const keptBody = (hash: string) =>
   store.$client.prepare("SELECT body FROM documents WHERE hash = ?").pluck().get(hash);
@@ -76,12 +84,16 @@ describe("saving a procedure", () => {
   it("says who made it by the name they go by that day; nobody unknown makes one", () => {
     const { revision } = shipped();
     const osla = randomUUID();
-    addPerson(actOn(store), { id: osla, name: "Osla Brandt" });
+    addPerson(actOn(store), check(zNewPerson, { id: osla, name: "Osla Brandt" }));
     const by = (actor: string) =>
-      saveDocument({ ...actOn(store), actor }, "procedure", { document: renamed("Ours"), basis: revision });
+      saveDocument(
+        { ...actOn(store), actor },
+        "procedure",
+        check(zSave, { document: renamed("Ours"), basis: revision }),
+      );
     expect(codeOf(() => by(randomUUID()))).toBe("unknown-person");
     by(osla);
-    renamePerson(actOn(store), osla, { name: "Osla Brandt-Lund" });
+    renamePerson(actOn(store), osla, check(zRename, { name: "Osla Brandt-Lund" }));
     expect(revisionsOf(store, "procedure", CAM)[0]).toMatchObject({ by: "Osla Brandt" });
   });
   it("leaves figures nobody touched representative, and takes those that were changed as the user's", () => {
@@ -99,7 +111,7 @@ describe("saving a procedure", () => {
     save(renamed("Ours"), revision);
     expect(again(revision + 1)).toBe("unchanged");
     expect(revisionsOf(store, "procedure", CAM)).toHaveLength(2);
-    putAway(actOn(store), "procedure", CAM, { basis: revision + 1 });
+    putAway(actOn(store), "procedure", CAM, check(zPutAway, { basis: revision + 1 }));
     save(shipped(), revision + 2);
     expect(onShelf()).toMatchObject({ name: shipped().name, revision: revision + 3 });
   });
@@ -114,7 +126,10 @@ describe("saving a procedure", () => {
     save({ ...shipped(), id: "hut-stub", name: "Hut stub" }, null);
     expect(onShelf("hut-stub")).toMatchObject({ revision: 1, name: "Hut stub" });
     expect(
-      startEnd(actOn(store), { cable: "distribution-900", procedure: "hut-stub", core: "9/125" }).id,
+      startEnd(
+        actOn(store),
+        check(zStart, { cable: "distribution-900", procedure: "hut-stub", core: "9/125" }),
+      ).id,
     ).toMatch(/-/);
   });
   it.each<[string, (document: ProcedureDocument) => object]>([
@@ -157,19 +172,31 @@ describe("a revision", () => {
   it("put away brings the shipped one back; putting away is undone by restoring", () => {
     const { revision } = shipped();
     save(renamed("Ours"), revision);
-    putAway(actOn(store), "procedure", CAM, { basis: revision + 1 });
+    putAway(actOn(store), "procedure", CAM, check(zPutAway, { basis: revision + 1 }));
     expect(onShelf()?.revision).toBe(revision);
-    restoreRevision(actOn(store), "procedure", CAM, { basis: revision + 2, restore: revision + 1 });
+    restoreRevision(
+      actOn(store),
+      "procedure",
+      CAM,
+      check(zRestore, { basis: revision + 2, restore: revision + 1 }),
+    );
     expect(onShelf()).toMatchObject({ name: "Ours", revision: revision + 3 });
   });
   it("restored from the shipped one is representative again", () => {
     const { revision } = shipped();
     save(renamed("Ours"), revision);
-    restoreRevision(actOn(store), "procedure", CAM, { basis: revision + 1, restore: revision });
+    restoreRevision(
+      actOn(store),
+      "procedure",
+      CAM,
+      check(zRestore, { basis: revision + 1, restore: revision }),
+    );
     expect(onShelf()?.source.kind).toBe("representative");
   });
   it("that was shipped cannot be put away", () => {
-    expect(codeOf(() => putAway(actOn(store), "procedure", CAM, { basis: 1 }))).toBe("not-found");
+    expect(codeOf(() => putAway(actOn(store), "procedure", CAM, check(zPutAway, { basis: 1 })))).toBe(
+      "not-found",
+    );
   });
   it("is refused where its steps cannot be done in their order, and nothing is kept", () => {
     const { revision, steps, ...rest } = shipped();
@@ -231,10 +258,13 @@ describe("figures checked against the part's sheet", () => {
     confirmFigures(
       actOn(store),
       CAM,
-      input([
-        { key, value, plus, minus },
-        { key: "cleave", value: 9.1, plus: 0.3, minus: 0.3 },
-      ]),
+      check(
+        zConfirm,
+        input([
+          { key, value, plus, minus },
+          { key: "cleave", value: 9.1, plus: 0.3, minus: 0.3 },
+        ]),
+      ),
     );
     expect(onShelf()?.source.note).toBe(
       "Confirmed by Osla Brandt against sheet Q-114: 1 as shown; changed: cleave length.",
@@ -243,7 +273,7 @@ describe("figures checked against the part's sheet", () => {
       { key, by: "Osla Brandt", sheet: "Q-114", asShown: true },
       { key: "cleave", by: "Osla Brandt", sheet: "Q-114", asShown: false },
     ]);
-    const { id } = startEnd(actOn(store), { cable: cable.id, procedure: CAM, core: "9/125" });
+    const { id } = startEnd(actOn(store), check(zStart, { cable: cable.id, procedure: CAM, core: "9/125" }));
     const record = recordOf(getEnd(store, id));
     const asShown = [...record.lengths, ...record.figures].filter(
       ({ confirmation }) => confirmation?.asShown,
@@ -264,47 +294,67 @@ describe("figures checked against the part's sheet", () => {
     ["a number that is blank", { sheet: "  " }, "bad-input"],
   ])("are refused with %s, and nothing is kept", (_what, change, code) => {
     const said = { ...input([{ key: "cleave", value: 9.1, plus: 0.3, minus: 0.3 }]), ...change };
-    expect(codeOf(() => confirmFigures(actOn(store), CAM, said))).toBe(code);
+    expect(codeOf(() => confirmFigures(actOn(store), CAM, check(zConfirm, said)))).toBe(code);
     expect(onShelf()?.revision).toBe(shipped().revision);
   });
   it("may be of a sheet with no number on it", () => {
-    confirmFigures(actOn(store), CAM, { ...input([{ key: "cleave", value: 9.1 }]), sheet: null });
+    confirmFigures(
+      actOn(store),
+      CAM,
+      check(zConfirm, { ...input([{ key: "cleave", value: 9.1 }]), sheet: null }),
+    );
     expect(onShelf()?.source.note).toContain("a sheet with no number on it");
   });
   it("are kept as a revision of the user's own; an end started now is made by them", () => {
-    confirmFigures(actOn(store), CAM, input([{ key: "cleave", value: 9.1, plus: 0.3, minus: 0.3 }]));
+    confirmFigures(
+      actOn(store),
+      CAM,
+      check(zConfirm, input([{ key: "cleave", value: 9.1, plus: 0.3, minus: 0.3 }])),
+    );
     const cleave = onShelf()?.dimensions.find(({ id }) => id === "cleave");
     expect(cleave).toMatchObject({ nominal: 9_100, plus: 300 });
     expect(onShelf()).toMatchObject({ source: { kind: "own" }, confirmed: ["cleave"] });
   });
   it("that would put a mark in front of the cable end are refused", () => {
     const [first] = shipped().dimensions;
-    expect(codeOf(() => confirmFigures(actOn(store), CAM, input([{ key: first?.id, value: -40 }])))).toBe(
-      "off-cable",
-    );
+    expect(
+      codeOf(() =>
+        confirmFigures(actOn(store), CAM, check(zConfirm, input([{ key: first?.id, value: -40 }]))),
+      ),
+    ).toBe("off-cable");
     expect(onShelf()?.source.kind).toBe("representative");
   });
   it("that are not of this procedure are refused", () => {
-    expect(codeOf(() => confirmFigures(actOn(store), CAM, input([{ key: "moon", value: 1 }])))).toBe(
-      "unknown-figure",
-    );
+    expect(
+      codeOf(() => confirmFigures(actOn(store), CAM, check(zConfirm, input([{ key: "moon", value: 1 }])))),
+    ).toBe("unknown-figure");
   });
   it("a sheet drawn before them starts no end", () => {
     const drawn = shipped().revision;
-    confirmFigures(actOn(store), CAM, input([{ key: "cleave", value: 9.1, plus: 0.3, minus: 0.3 }]));
+    confirmFigures(
+      actOn(store),
+      CAM,
+      check(zConfirm, input([{ key: "cleave", value: 9.1, plus: 0.3, minus: 0.3 }])),
+    );
     const start = { cable: "distribution-900", procedure: CAM, core: "9/125", revision: drawn };
-    expect(codeOf(() => startEnd(actOn(store), start))).toBe("moved-on");
-    expect(codeOf(() => startEnd(actOn(store), { ...start, revision: drawn + 1 }))).toBe("taken");
+    expect(codeOf(() => startEnd(actOn(store), check(zStart, start)))).toBe("moved-on");
+    expect(codeOf(() => startEnd(actOn(store), check(zStart, { ...start, revision: drawn + 1 })))).toBe(
+      "taken",
+    );
   });
 });
 
 describe("a cable of the user's own", () => {
   it("is on the shelf once saved, marked as theirs", () => {
     const cord = JSON.parse(documentText(store, "cable", "simplex-2.0"));
-    saveDocument(actOn(store), "cable", {
-      document: { ...cord, id: "hut-cord", name: "Hut cord" },
-      basis: null,
-    });
+    saveDocument(
+      actOn(store),
+      "cable",
+      check(zSave, {
+        document: { ...cord, id: "hut-cord", name: "Hut cord" },
+        basis: null,
+      }),
+    );
     expect(library(store).cables.find(({ id }) => id === "hut-cord")).toMatchObject({
       name: "Hut cord",
       source: { kind: "own" },
@@ -313,7 +363,7 @@ describe("a cable of the user's own", () => {
   it("is theirs once a shipped one is kept as it is, and no further revision comes of keeping it again", () => {
     const keep = (basis: number) => {
       const document = JSON.parse(documentText(store, "cable", "simplex-2.0"));
-      return saveDocument(actOn(store), "cable", { document, basis });
+      return saveDocument(actOn(store), "cable", check(zSave, { document, basis }));
     };
     const before = library(store).cables.find(({ id }) => id === "simplex-2.0")?.revision ?? 0;
     expect(keep(before)).toMatchObject({ revision: before + 1 });

@@ -21,10 +21,14 @@ import {
   withConfirmed,
   withDefaults,
   zCable,
+  type zConfirm,
   zEntry,
   zProcedure,
+  type zPutAway,
+  type zRestore,
+  type zSave,
 } from "@/core";
-import { say, t } from "@/messages/service";
+import { say } from "@/messages/service";
 import type { Store } from "@/store/database/store";
 import { inTransaction } from "@/store/database/transaction";
 import {
@@ -41,60 +45,8 @@ import { entrySheets, shippedLibrary, textOf } from "@/store/shelf/shipped";
 import { allPeople } from "@/store/workshop/people";
 import type { Act } from "../act";
 import { mustBeKnown } from "../crew/signer";
-import { cableAtPlace, zPlaceQuery } from "../job/places";
+import { cableAtPlace } from "../job/places";
 import { mustDiffer } from "./must-differ";
-
-const zWhy = {
-  why: z.string().trim().max(300, t("a-reason-has-at-most-300-characters")).default(""),
-};
-
-/** Which revision the person had before them: another one in between is never written over. */
-const zBasis = z.int(t("the-revision-it-was-made-from-is")).min(1);
-
-export const zSave = z.strictObject({
-  document: z.record(z.string(), z.unknown(), t("a-document-is-an-object")),
-  /** The revision it was made from; null for a document that is new here. */
-  basis: zBasis.nullable(),
-  /** What a new document was copied from: figures left as they were there stay whose they were. */
-  from: z.string().max(80).optional(),
-  ...zWhy,
-});
-export const zPutAway = z.strictObject({ basis: zBasis, ...zWhy });
-export const zRestore = z.strictObject({ basis: zBasis, restore: zBasis, ...zWhy });
-export const zConfirm = z.strictObject({
-  basis: zBasis,
-  cable: z.string().max(80),
-  /** Where on a piece that cable is opened out: what lies there is no cable of the shelf. */
-  place: zPlaceQuery.extend({ piece: z.string().max(60) }).optional(),
-  core: z.string().max(20),
-  choices: z.record(z.string().max(80), z.string().max(80)).default({}),
-  figures: z
-    .array(
-      z.strictObject({
-        key: z.string().max(200),
-        value: z.number().finite(),
-        plus: z.number().min(0).nullable().default(null),
-        minus: z.number().min(0).nullable().default(null),
-        most: z.number().nullable().default(null),
-        printed: z
-          .tuple([z.string().max(40), z.string().max(40)])
-          .nullable()
-          .default(null),
-      }),
-    )
-    .min(1, t("nothing-was-confirmed"))
-    .max(500),
-  /** Number of the sheet the figures were held against; null where it has none. */
-  sheet: z
-    .string(t("give-the-number-of-the-parts-sheet"))
-    .trim()
-    .min(1, t("give-the-number-of-the-parts-sheet"))
-    .max(80)
-    .nullable(),
-  /** Who confirms them, where no person is known at the device. */
-  name: z.string().trim().max(120).default(""),
-  ...zWhy,
-});
 
 /** When a revision was made, by the name somebody goes by that day, and why. */
 function whose({ store, actor, now }: Act, why: string) {
@@ -165,9 +117,9 @@ function mustWork(store: Store, document: ProcedureDocument): void {
  * must still be the newest.
  * @throws InputError: `moved-on`, `id-taken`, `unchanged`, or what is wrong with the document; nothing is changed then.
  */
-export function saveDocument(act: Act, kind: ShelfKind, input: unknown) {
+export function saveDocument(act: Act, kind: ShelfKind, input: z.output<typeof zSave>) {
   const { store, now } = act;
-  const { document, basis, from, why } = check(zSave, input);
+  const { document, basis, from, why } = input;
   return inTransaction(store, () => {
     const id = String(document.id ?? "");
     const newest = newestRevision(store, kind, id);
@@ -235,9 +187,13 @@ function ownProcedure(
 }
 
 /** Puts an earlier revision back as the newest, word for word: also undoes a putting away. */
-export function restoreRevision(act: Act, kind: ShelfKind, id: string, input: unknown) {
+export function restoreRevision(
+  act: Act,
+  kind: ShelfKind,
+  id: string,
+  { basis, restore, why }: z.output<typeof zRestore>,
+) {
   const { store } = act;
-  const { basis, restore, why } = check(zRestore, input);
   return inTransaction(store, () => {
     const newest = newestRevision(store, kind, id);
     mustBeNewest(newest, basis, id);
@@ -251,9 +207,8 @@ export function restoreRevision(act: Act, kind: ShelfKind, id: string, input: un
 }
 
 /** Puts a document of the user's own away; a shipped one by that id is then on the shelf again. */
-export function putAway(act: Act, kind: ShelfKind, id: string, input: unknown) {
+export function putAway(act: Act, kind: ShelfKind, id: string, { basis, why }: z.output<typeof zPutAway>) {
   const { store } = act;
-  const { basis, why } = check(zPutAway, input);
   return inTransaction(store, () => {
     const own = latestRevision(store, kind, id);
     if (!own) throw new InputError("not-found", say("only-what-is-your-own-can-be"), ["id"]);
@@ -268,9 +223,9 @@ export function putAway(act: Act, kind: ShelfKind, id: string, input: unknown) {
  * Keeps figures held against the part's sheet, as the next revision of the user's own. The rest stay representative.
  * @throws InputError: `moved-on`, `unknown-figure`, or what a figure breaks.
  */
-export function confirmFigures(act: Act, id: string, input: unknown) {
+export function confirmFigures(act: Act, id: string, input: z.output<typeof zConfirm>) {
   const { store, now } = act;
-  const { basis, cable: cableId, place, core, choices, figures, sheet, name, why } = check(zConfirm, input);
+  const { basis, cable: cableId, place, core, choices, figures, sheet, name, why } = input;
   return inTransaction(store, () => {
     const { cables, procedures } = wholeLibrary(store);
     const procedure = procedures.find((procedure) => procedure.id === id);

@@ -1,15 +1,8 @@
-import { z } from "zod";
-import { type Aim, aimOf, check, type LengthAim, personBy, um } from "@/core";
-import { t } from "@/messages/service";
+import type { z } from "zod";
+import { type Aim, aimOf, type LengthAim, personBy, um, type zAimQuery } from "@/core";
 import type { Store } from "@/store/database/store";
 import { firstReadingsBy } from "@/store/record/ends";
 import { allPeople } from "@/store/workshop/people";
-
-export const zAimQuery = z.strictObject({
-  /** Id of the person. */
-  person: z.string().trim().min(1, t("whose-aim")).max(120),
-  style: z.string().max(80).optional(),
-});
 
 /** The most ends looked back over: what somebody did long ago says little of today. */
 const LOOK_BACK = 200;
@@ -21,8 +14,7 @@ type AimGroup = Omit<LengthAim, keyof Aim | "values"> & { values: number[] };
  * anything was redone, since what was redone was made with the first reading in mind. Readings of a simulated end say
  * nothing of a hand.
  */
-export function aimsOf(store: Store, query: unknown): LengthAim[] {
-  const { person, style } = check(zAimQuery, query);
+export function aimsOf(store: Store, { person, style }: z.output<typeof zAimQuery>): LengthAim[] {
   const groups = new Map<string, AimGroup>();
   const ids = personBy(allPeople(store), person)?.ids ?? [];
   if (ids.length === 0) return [];

@@ -1,6 +1,6 @@
 import { randomUUID } from "node:crypto";
+import type { z } from "zod";
 import {
-  check,
   InputError,
   type Instrument,
   type Length,
@@ -8,17 +8,14 @@ import {
   personBy,
   repeatabilityOf,
   um,
-  zStudyInput,
-  zUuid,
+  type zStudy,
 } from "@/core";
-import { say, t } from "@/messages/service";
+import { say } from "@/messages/service";
 import type { Store } from "@/store/database/store";
 import { shippedLibrary } from "@/store/shelf/shipped";
 import { allPeople } from "@/store/workshop/people";
 import { allStudies, insertStudy, type StudyRow, studiesBy } from "@/store/workshop/studies";
 import type { Act } from "../act";
-
-export const zStudy = zStudyInput.extend({ id: zUuid(t("an-id-is-a-uuid")).optional() });
 
 /** A study as it is kept, micrometres. */
 interface StoredStudy extends Omit<StudyRow, "readings" | "repeatability"> {
@@ -41,8 +38,8 @@ export const listStudies = (store: Store): StoredStudy[] => allStudies(store, MO
  * Keeps a repeatability study: readings in millimetres of one piece, by one person with one instrument.
  * @throws InputError: an instrument that is not on the shelf; nobody by that id; too few readings; one that cannot be.
  */
-export function addStudy({ store, now }: Act, input: unknown): StoredStudy {
-  const { id = randomUUID(), person: by, instrument, readings } = check(zStudy, input);
+export function addStudy({ store, now }: Act, input: z.output<typeof zStudy>): StoredStudy {
+  const { id = randomUUID(), person: by, instrument, readings } = input;
   const match = shippedLibrary().instruments.find((eachInstrument) => eachInstrument.id === instrument);
   if (!match)
     throw new InputError("unknown-instrument", say("no-instrument-called", { instrument }), ["instrument"]);

@@ -1,16 +1,11 @@
 import { randomUUID } from "node:crypto";
-import { z } from "zod";
-import { type BladeLine, bladeStanding, check, InputError, type Tool, zUuid } from "@/core";
-import { say, t } from "@/messages/service";
+import type { z } from "zod";
+import { type BladeLine, bladeStanding, InputError, type Tool, type zToolEvent } from "@/core";
+import { say } from "@/messages/service";
 import type { Store } from "@/store/database/store";
 import { wholeLibrary } from "@/store/shelf/shelf";
 import { addToolEvent, bladeCount } from "@/store/workshop/tools";
 import type { Act } from "../act";
-
-export const zToolEvent = z.strictObject({
-  id: zUuid(t("an-id-is-a-uuid")).optional(),
-  action: z.enum(["wipe", "turn", "new"], { error: t("a-blade-is-wiped-turned-or-new") }),
-});
 
 /** Every tool with a blade, as its use on the ends and what was done to it leave it. */
 export const blades = (store: Store): BladeLine[] =>
@@ -24,8 +19,11 @@ const bladeLine = (
 ): BladeLine => ({ tool: id, name, ...blade, standing: bladeStanding(blade, bladeCount(store, id)) });
 
 /** Notes that a blade was wiped, turned or changed. @throws InputError for a tool without one. */
-export function seeToBlade({ store, now }: Act, tool: string, input: unknown): BladeLine {
-  const { id = randomUUID(), action } = check(zToolEvent, input);
+export function seeToBlade(
+  { store, now }: Act,
+  tool: string,
+  { id = randomUUID(), action }: z.output<typeof zToolEvent>,
+): BladeLine {
   const match = wholeLibrary(store).tools.find((eachTool) => eachTool.id === tool);
   if (!match?.blade)
     throw new InputError("not-found", say("no-tool-with-a-blade-called", { tool }), ["tool"]);

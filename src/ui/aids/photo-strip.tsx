@@ -4,10 +4,10 @@ import { Camera } from "lucide-react";
 import { useId, useState } from "react";
 import { toast } from "sonner";
 import { v4 as uuid } from "uuid";
-import { type EndState, type Recorded, zEventsAnswer } from "@/core";
+import type { EndState, Recorded } from "@/core";
 import { t } from "@/messages/photos";
 import { Input } from "../controls/input";
-import { sendPhoto } from "../http/http";
+import { call } from "../http/http";
 import { usePeople } from "../people/people-context";
 
 interface PhotoStripProps {
@@ -25,9 +25,11 @@ export function PhotoStrip({ end, photos, onAdded }: PhotoStripProps) {
   const send = async (file: File | undefined) => {
     if (!file) return;
     setSending(true);
-    const query = new URLSearchParams({ client: uuid(), id: uuid(), caption: caption.trim() });
-    if (who) query.set("by", who.id);
-    const answer = await sendPhoto(`/api/v1/ends/${end}/photos?${query}`, zEventsAnswer, file);
+    const answer = await call("post /ends/{id}/photos", {
+      params: { id: end },
+      query: { client: uuid(), id: uuid(), caption: caption.trim(), by: who?.id ?? null },
+      body: file,
+    });
     setSending(false);
     if (!answer.ok) {
       toast.error(t("nothing-was-attached", { message: answer.problem.message }));

@@ -3,9 +3,9 @@
 import { useEffect, useRef, useState } from "react";
 import { toast } from "sonner";
 import { v4 as uuid } from "uuid";
-import { type BladeLine, zBladeAnswer, zBladesAnswer } from "@/core";
+import type { BladeLine } from "@/core";
 import { t } from "@/messages/aids";
-import { get, post } from "../http/http";
+import { call } from "../http/http";
 
 /**
  * How the blades stand, and what sees to one. Asked anew whenever a cleave comes up: the same blade is used at other benches.
@@ -18,13 +18,13 @@ export function useBlades(shown: readonly BladeLine[], cleaves: boolean) {
   useEffect(() => {
     if (!cleaves) return;
     const askedAt = seenTo.current;
-    get("/api/v1/tools", zBladesAnswer).then((answer) => {
+    call("get /tools", {}).then((answer) => {
       if (answer.ok && seenTo.current === askedAt) setBlades(answer.value);
     });
   }, [cleaves]);
   const seeTo = async (tool: string, action: "wipe" | "turn" | "new") => {
     seenTo.current += 1;
-    const answer = await post(`/api/v1/tools/${tool}`, zBladeAnswer, { id: uuid(), action });
+    const answer = await call("post /tools/{id}", { params: { id: tool }, body: { id: uuid(), action } });
     if (answer.ok)
       setBlades((before) => before.map((bladeLine) => (bladeLine.tool === tool ? answer.value : bladeLine)));
     else toast.error(t("not-noted-of-the-blade", { message: answer.problem.message }));

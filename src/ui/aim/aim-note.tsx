@@ -1,9 +1,9 @@
 "use client";
 
 import { useEffect, useState } from "react";
-import { type LengthAim, zAimsAnswer } from "@/core";
+import type { LengthAim } from "@/core";
 import { t } from "@/messages/aim";
-import { get } from "../http/http";
+import { call } from "../http/http";
 import { figureText, type Units } from "../words/length-text";
 
 /** The aims of whoever works at this device, for one style; none until a name is known. */
@@ -12,7 +12,7 @@ export function useAims(person: string | null, style: string): readonly LengthAi
   useEffect(() => {
     if (person === null) return;
     let gone = false;
-    get(`/api/v1/aims?${new URLSearchParams({ person, style })}`, zAimsAnswer).then((answer) => {
+    call("get /aims", { query: { person, style } }).then((answer) => {
       if (answer.ok && !gone) setAims(answer.value);
     });
     return () => {

@@ -17,10 +17,9 @@ import {
   spentAt,
   stagesOf,
   zAddMany,
-  zMembersAnswer,
 } from "@/core";
 import { t } from "@/messages/batch";
-import { get, post } from "../http/http";
+import { call } from "../http/http";
 import { knownEvents, onNews } from "../live/end-news";
 import { deviceBox, waitingFor } from "../live/outbox";
 import { standing } from "../live/standing";
@@ -83,7 +82,7 @@ export function useBatch(id: string, sheet: RunSheet, initial: readonly Member[]
   );
   const ask = useCallback(async () => {
     if (document.hidden) return;
-    const answer = await get(`/api/v1/batches/${id}?seen=${seenOf(held.current)}`, zMembersAnswer);
+    const answer = await call("get /batches/{id}", { params: { id }, query: { seen: seenOf(held.current) } });
     if (answer.ok && answer.value.ends.length > 0) learn(answer.value.ends);
   }, [id, learn]);
   useEffect(() => {
@@ -128,7 +127,10 @@ export function useBatch(id: string, sheet: RunSheet, initial: readonly Member[]
     );
   };
   const addToAll = (ends: z.output<typeof zAddMany>["ends"]) =>
-    post(`/api/v1/batches/${id}`, zMembersAnswer, { by, ...z.encode(zAddMany, { client: uuid(), ends }) });
+    call("post /batches/{id}", {
+      params: { id },
+      body: { by, ...z.encode(zAddMany, { client: uuid(), ends }) },
+    });
   /** Names every end not signed off yet, all or none. @returns whether they were. */
   const nameAll = async (job: string, names: readonly string[]): Promise<boolean> => {
     const ends = members.flatMap(({ id: end }, i) => {

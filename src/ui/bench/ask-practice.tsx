@@ -4,10 +4,10 @@ import { useRouter } from "next/navigation";
 import { Dialog } from "radix-ui";
 import { useRef, useState } from "react";
 import { v4 as uuid } from "uuid";
-import { type Rule, type RunSheet, zIdAnswer } from "@/core";
+import type { Rule, RunSheet } from "@/core";
 import { t } from "@/messages/bench";
 import { Button } from "../controls/button";
-import { post } from "../http/http";
+import { call } from "../http/http";
 
 interface AskPracticeProps {
   readonly sheet: RunSheet;
@@ -22,14 +22,16 @@ export function AskPractice({ sheet, rule, onClose }: AskPracticeProps) {
   /** Sent again after no answer came, it is the same end. */
   const id = useRef(uuid());
   const practise = async () => {
-    const answer = await post("/api/v1/ends", zIdAnswer, {
-      id: id.current,
-      cable: sheet.cable.id,
-      procedure: sheet.procedure.id,
-      core: sheet.picked.core,
-      choices: sheet.picked.choices,
-      rule,
-      purpose: "practice",
+    const answer = await call("post /ends", {
+      body: {
+        id: id.current,
+        cable: sheet.cable.id,
+        procedure: sheet.procedure.id,
+        core: sheet.picked.core,
+        choices: sheet.picked.choices,
+        rule,
+        purpose: "practice",
+      },
     });
     if (answer.ok) router.push(`/bench/${answer.value.id}`);
     else setProblem(answer.problem.message);

@@ -6,11 +6,11 @@ import { useState } from "react";
 import { toast } from "sonner";
 import { v4 as uuid } from "uuid";
 import { z } from "zod";
-import { discardEvent, type EndEvent, zAdd, type zBenchAnswer, zEventsAnswer } from "@/core";
+import { discardEvent, type EndEvent, zAdd, type zBenchAnswer } from "@/core";
 import { t } from "@/messages/bench";
 import { Link } from "../controls/link";
 import { PageLink } from "../controls/page-link";
-import { post } from "../http/http";
+import { call } from "../http/http";
 import { usePeople } from "../people/people-context";
 import { coreText } from "../words/length-text";
 import { LocalTime } from "../words/local-time";
@@ -34,9 +34,12 @@ function BenchRow({ row }: { row: Row }) {
     ? [job, t("batch-at-the-bench", { count })].filter(Boolean).join(" · ")
     : [job, label].filter(Boolean).join(" · ");
   const send = (event: EndEvent, sentAs = uuid()) =>
-    post(`/api/v1/ends/${id}/events`, zEventsAnswer, {
-      by: who?.id ?? null,
-      ...z.encode(zAdd, { client: uuid(), after: ALL_SEEN, events: [{ id: sentAs, event }] }),
+    call("post /ends/{id}/events", {
+      params: { id },
+      body: {
+        by: who?.id ?? null,
+        ...z.encode(zAdd, { client: uuid(), after: ALL_SEEN, events: [{ id: sentAs, event }] }),
+      },
     });
   const putAway = async () => {
     setBusy(true);

@@ -3,14 +3,7 @@
 import { useRouter } from "next/navigation";
 import { useCallback, useMemo, useState } from "react";
 import { z } from "zod";
-import {
-  asRole,
-  type ClosureAnswer,
-  type ClosureCable,
-  type ClosurePlan,
-  zClosurePlan,
-  zRevisionAnswer,
-} from "@/core";
+import { asRole, type ClosureAnswer, type ClosureCable, type ClosurePlan, zClosurePlan } from "@/core";
 import { t } from "@/messages/entry";
 import { Button } from "../controls/button";
 import { Link } from "../controls/link";
@@ -18,7 +11,7 @@ import { EntryHead } from "../entry/entry-head";
 import { type EntryShown, EntryWork } from "../entry/entry-work";
 import { broughtIn } from "../entry-drawing/entry-cables";
 import { useEntryCables } from "../entry-drawing/use-entry-cables";
-import { post } from "../http/http";
+import { call } from "../http/http";
 import { KeptTrouble, KeptWord } from "../piece/kept-line";
 import { useKeeper } from "../piece/use-keeper";
 import { FiguresFirst } from "../plan/figures-first";
@@ -42,10 +35,13 @@ export function ClosureView({ closure, job, joinable, ...shown }: ClosureViewPro
   const [name, setName] = useState(closure.plan.name);
   const send = useCallback(
     (plan: ClosurePlan, basis: number) =>
-      post(`/api/v1/closures/${closure.id}`, zRevisionAnswer, {
-        basis,
-        plan: z.encode(zClosurePlan, plan),
-        by: prefs.person,
+      call("post /closures/{id}", {
+        params: { id: closure.id },
+        body: {
+          basis,
+          plan: z.encode(zClosurePlan, plan),
+          by: prefs.person,
+        },
       }),
     [closure.id, prefs.person],
   );

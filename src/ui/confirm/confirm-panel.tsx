@@ -11,12 +11,11 @@ import {
   type Procedure,
   resolved,
   type SheetFigure,
-  zRevisionAnswer,
 } from "@/core";
 import { t } from "@/messages/confirm";
 import { Button } from "../controls/button";
 import { Input } from "../controls/input";
-import { post } from "../http/http";
+import { call } from "../http/http";
 import { usePeople } from "../people/people-context";
 import { type Row, type RowRead, readRow, rowOf } from "./read-figure";
 
@@ -69,30 +68,33 @@ export function ConfirmPanel(props: ConfirmProps) {
     }
     const person = await come(name.trim());
     const notes = reads.flatMap((read) => (read.kind === "ok" && read.note ? [read.note] : []));
-    const answer = await post(`/api/v1/shelf/procedures/${procedure.id}/figures`, zRevisionAnswer, {
-      basis: procedure.revision,
-      cable: cable.id,
-      place,
-      core,
-      choices,
-      by: person.ok ? (person.value?.id ?? null) : null,
-      name: name.trim(),
-      sheet: unnumbered ? null : sheet.trim(),
-      why: [why.trim(), ...notes].filter(Boolean).join(" ").slice(0, 300),
-      figures: reads.flatMap((read, i) =>
-        read.kind === "ok"
-          ? [
-              {
-                key: figures[i]?.key,
-                value: read.value,
-                plus: read.plus,
-                minus: read.minus,
-                most: read.most,
-                printed: read.printed,
-              },
-            ]
-          : [],
-      ),
+    const answer = await call("post /shelf/{kind}/{id}/figures", {
+      params: { kind: "procedures", id: procedure.id },
+      body: {
+        basis: procedure.revision,
+        cable: cable.id,
+        place,
+        core,
+        choices,
+        by: person.ok ? (person.value?.id ?? null) : null,
+        name: name.trim(),
+        sheet: unnumbered ? null : sheet.trim(),
+        why: [why.trim(), ...notes].filter(Boolean).join(" ").slice(0, 300),
+        figures: reads.flatMap((read, i) =>
+          read.kind === "ok"
+            ? [
+                {
+                  key: figures[i]?.key ?? "",
+                  value: read.value,
+                  plus: read.plus,
+                  minus: read.minus,
+                  most: read.most,
+                  printed: read.printed,
+                },
+              ]
+            : [],
+        ),
+      },
     });
     if (answer.ok) onKept(answer.value.revision);
     else setProblem(answer.problem.message);

@@ -21,7 +21,7 @@ export type RowRead =
       readonly plus: number | null;
       readonly minus: number | null;
       readonly most: number | null;
-      readonly printed: readonly [string, string] | null;
+      readonly printed: [string, string] | null;
       readonly note: string;
     }
   | { readonly kind: "bad"; readonly message: string }

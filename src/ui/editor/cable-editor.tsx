@@ -3,9 +3,9 @@
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { toast } from "sonner";
-import { check, hasLists, problemOf, zCable, zRevisionAnswer } from "@/core";
+import { check, hasLists, problemOf, zCable } from "@/core";
 import { t } from "@/messages/editor";
-import { post } from "../http/http";
+import { call } from "../http/http";
 import { usePeople } from "../people/people-context";
 import { CutFace } from "../sheet/cut-face";
 import { EditorHead } from "./editor-head";
@@ -50,10 +50,13 @@ export function CableEditor({ initial, basis }: CableEditorProps) {
   if (cable && JSON.stringify(cable) !== JSON.stringify(last)) setLast(cable);
   const save = async () => {
     setRefused(null);
-    const answer = await post("/api/v1/shelf/cables", zRevisionAnswer, {
-      document: draft,
-      basis,
-      by: who?.id ?? null,
+    const answer = await call("post /shelf/{kind}", {
+      params: { kind: "cables" },
+      body: {
+        document: draft,
+        basis,
+        by: who?.id ?? null,
+      },
     });
     if (!answer.ok) {
       setRefused(answer.problem.message);

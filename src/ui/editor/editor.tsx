@@ -18,14 +18,13 @@ import {
   type Tool,
   withLength,
   zProcedure,
-  zRevisionAnswer,
 } from "@/core";
 import { t } from "@/messages/editor";
 import { Band } from "../band/band";
 import { Button } from "../controls/button";
 import { Select } from "../controls/select";
 import { useSteady } from "../controls/use-steady";
-import { post } from "../http/http";
+import { call } from "../http/http";
 import { usePeople } from "../people/people-context";
 import { About } from "./about";
 import { AddLength } from "./add-length";
@@ -79,12 +78,15 @@ export function Editor({ initial, basis, from, cables, tools, kit }: EditorProps
   const save = async () => {
     if (refusedTyping()) return;
     setBusy(true);
-    const answer = await post("/api/v1/shelf/procedures", zRevisionAnswer, {
-      document: draft,
-      basis,
-      ...(from ? { from } : {}),
-      by: who?.id ?? null,
-      why: why.trim(),
+    const answer = await call("post /shelf/{kind}", {
+      params: { kind: "procedures" },
+      body: {
+        document: draft,
+        basis,
+        ...(from ? { from } : {}),
+        by: who?.id ?? null,
+        why: why.trim(),
+      },
     });
     setBusy(false);
     if (!answer.ok) {

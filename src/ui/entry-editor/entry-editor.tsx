@@ -13,7 +13,6 @@ import {
   entryProcedure,
   type Tool,
   zEntry,
-  zRevisionAnswer,
 } from "@/core";
 import { t } from "@/messages/entry-editor";
 import { Button } from "../controls/button";
@@ -23,7 +22,7 @@ import { BELOW_THE_HEAD, ReviewResults } from "../editor/found";
 import { JsonText } from "../editor/json-text";
 import { PartsEditor } from "../editor/parts-editor";
 import { useDraft } from "../editor/use-draft";
-import { post } from "../http/http";
+import { call } from "../http/http";
 import { usePeople } from "../people/people-context";
 import { EntryDrawing, sheetFrom } from "./entry-drawing";
 import { EntryLengths } from "./entry-lengths";
@@ -70,10 +69,13 @@ export function EntryEditor({ initial, basis, cables, tools, sheets }: EntryEdit
     change(field, (now) => ({ ...now, ...changed }));
   };
   const save = async () => {
-    const answer = await post("/api/v1/shelf/entries", zRevisionAnswer, {
-      document: draft,
-      basis,
-      by: who?.id ?? null,
+    const answer = await call("post /shelf/{kind}", {
+      params: { kind: "entries" },
+      body: {
+        document: draft,
+        basis,
+        by: who?.id ?? null,
+      },
     });
     if (!answer.ok) return setRefused(answer.problem.message);
     edited.forget();

@@ -4,13 +4,13 @@ import { useRouter } from "next/navigation";
 import { type FormEvent, useRef, useState } from "react";
 import { v4 as uuid } from "uuid";
 import { z } from "zod";
-import { type ClosureCable, type Entry, zClosure, zClosurePlan } from "@/core";
+import { type ClosureCable, type Entry, zClosurePlan } from "@/core";
 import { t } from "@/messages/entry";
 import { Button } from "../controls/button";
 import { Field } from "../controls/field";
 import { Link } from "../controls/link";
 import { Select } from "../controls/select";
-import { post } from "../http/http";
+import { call } from "../http/http";
 import { usePrefs } from "../prefs/prefs-context";
 
 interface KeepInJobProps {
@@ -41,10 +41,13 @@ export function KeepInJob({ entry, cables, jobs }: KeepInJobProps) {
   const keep = async (event: FormEvent) => {
     event.preventDefault();
     if (name.trim() === "") return setProblem(t("a-closure-has-a-name-where"));
-    const answer = await post(`/api/v1/jobs/${job}/closures`, zClosure, {
-      id: id.current,
-      plan: z.encode(zClosurePlan, { name: name.trim(), entry: entry.id, cables }),
-      by: prefs.person,
+    const answer = await call("post /jobs/{id}/closures", {
+      params: { id: job },
+      body: {
+        id: id.current,
+        plan: z.encode(zClosurePlan, { name: name.trim(), entry: entry.id, cables }),
+        by: prefs.person,
+      },
     });
     if (answer.ok) return router.push(`/jobs/${job}/closures/${answer.value.id}`);
     if (answer.problem.code !== "offline") id.current = uuid();

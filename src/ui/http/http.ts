@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { isErrorCode, type Outcome, type Problem } from "@/core";
+import { API, type ApiKey, isErrorCode, type Outcome, type Problem } from "@/core";
 import { t } from "@/messages/http";
 
 const zComplaint = {
@@ -46,30 +46,68 @@ async function ask<S extends z.ZodType>(
   return { ok: false, problem: failure.success ? failure.data.error : OFFLINE };
 }
 
-/** Sends JSON; answers the body by its schema, or why it was refused. Never throws. */
-export const post = <S extends z.ZodType>(
-  url: string,
-  schema: S,
-  body: unknown,
-): Promise<Outcome<z.output<S>>> =>
-  ask(schema, url, {
-    method: "POST",
-    headers: { "content-type": "application/json" },
-    body: JSON.stringify(body),
-  });
+type Spec<K extends ApiKey> = (typeof API)[K];
+/** What the braces of an address hold. */
+type Params<K extends string> = K extends `${string}{${infer Name}}${infer Rest}`
+  ? { readonly [N in Name]: string } & Params<Rest>
+  : unknown;
+/** Who acts goes with whatever is done. */
+type Acting<K extends ApiKey> = Spec<K> extends { acts: true } ? { readonly by?: string | null } : unknown;
+type Query<K extends ApiKey> = Spec<K> extends { query: infer Q extends z.ZodType } ? z.input<Q> : never;
+type Body<K extends ApiKey> =
+  Spec<K> extends { body: infer B extends z.ZodType }
+    ? z.input<B> & Acting<K>
+    : Spec<K> extends { body: object }
+      ? Blob
+      : never;
+type Answer<K extends ApiKey> = Spec<K> extends { answer: infer A extends z.ZodType } ? z.output<A> : unknown;
 
-/** Sends a picture's bytes. Never throws. */
-export const sendPhoto = <S extends z.ZodType>(
-  url: string,
-  schema: S,
-  picture: Blob,
-): Promise<Outcome<z.output<S>>> =>
-  ask(schema, url, {
-    method: "POST",
-    headers: { "content-type": picture.type || "application/octet-stream" },
-    body: picture,
-  });
+/** What is sent to a route: what its address names, its query, its body. */
+type Sent<K extends ApiKey> = (Params<K> extends infer P
+  ? unknown extends P
+    ? unknown
+    : { readonly params: P }
+  : never) &
+  ([Query<K>] extends [never]
+    ? unknown
+    : { readonly query?: Query<K> & (Body<K> extends Blob ? Acting<K> : unknown) }) &
+  ([Body<K>] extends [never] ? unknown : { readonly body: Body<K> });
 
-/** Asks for JSON. Never throws. */
-export const get = <S extends z.ZodType>(url: string, schema: S): Promise<Outcome<z.output<S>>> =>
-  ask(schema, url, { cache: "no-store" });
+interface Loose {
+  readonly params?: Readonly<Record<string, string>>;
+  readonly query?: Readonly<Record<string, unknown>>;
+  readonly body?: unknown;
+}
+
+/** A document as its file: the address of one on the shelf answers any kind. */
+const addressOf = (key: ApiKey, { params = {}, query = {} }: Loose): string => {
+  const path = key
+    .slice(key.indexOf(" ") + 1)
+    .replaceAll(/\{(\w+)\}/g, (_, name: string) => encodeURIComponent(params[name] ?? ""));
+  const pairs = Object.entries(query).flatMap(([name, value]) =>
+    value === undefined || value === null ? [] : [[name, String(value)]],
+  );
+  return `/api/v1${path}${pairs.length > 0 ? `?${new URLSearchParams(pairs)}` : ""}`;
+};
+
+function initOf(key: ApiKey, { body }: Loose): RequestInit {
+  if (key.startsWith("get ")) return { cache: "no-store" };
+  return body instanceof Blob
+    ? { method: "POST", headers: { "content-type": body.type || "application/octet-stream" }, body }
+    : { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify(body) };
+}
+
+/** Calls a route of the interface for programs; answers what it says, or why it was refused. Never throws. */
+export function call<K extends ApiKey>(key: K, sent: Sent<K> & Loose): Promise<Outcome<Answer<K>>>;
+export function call(key: ApiKey, sent: Loose): Promise<Outcome<unknown>> {
+  const { answer } = API[key];
+  return ask("media" in answer ? z.unknown() : answer, addressOf(key, sent), initOf(key, sent));
+}
+
+/** Asks for a document of the shelf and reads it by a schema. Never throws. */
+export const getDocument = <S extends z.ZodType>(
+  schema: S,
+  params: { readonly kind: string; readonly id: string },
+  revision?: number,
+): Promise<Outcome<z.output<S>>> =>
+  ask(schema, addressOf("get /shelf/{kind}/{id}", { params, query: { revision } }), { cache: "no-store" });

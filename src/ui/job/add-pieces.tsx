@@ -4,12 +4,12 @@ import { useRouter } from "next/navigation";
 import { type FormEvent, useRef, useState } from "react";
 import { v4 as uuid } from "uuid";
 import { z } from "zod";
-import { type Cable, type PiecePlan, zPiecePlan, zPiecesAnswer } from "@/core";
+import { type Cable, type PiecePlan, zPiecePlan } from "@/core";
 import { t } from "@/messages/jobs";
 import { Button } from "../controls/button";
 import { Field } from "../controls/field";
 import { Select } from "../controls/select";
-import { post } from "../http/http";
+import { call } from "../http/http";
 import { readCount } from "../plan/metres";
 import { offerUndo } from "../plan/offer-undo";
 import { usePrefs } from "../prefs/prefs-context";
@@ -56,9 +56,12 @@ export function AddPieces({ job, cables, pieces, first }: AddPiecesProps) {
     const key = JSON.stringify([names, kind]);
     if (wanted.current.key !== key) wanted.current = { key, ids: plans.map(() => uuid()) };
     setBusy(true);
-    const answer = await post(`/api/v1/jobs/${job}`, zPiecesAnswer, {
-      pieces: plans.map((plan, i) => ({ id: wanted.current.ids[i], plan: z.encode(zPiecePlan, plan) })),
-      by: prefs.person,
+    const answer = await call("post /jobs/{id}", {
+      params: { id: job },
+      body: {
+        pieces: plans.map((plan, i) => ({ id: wanted.current.ids[i], plan: z.encode(zPiecePlan, plan) })),
+        by: prefs.person,
+      },
     });
     setBusy(false);
     if (!answer.ok) return setProblem(answer.problem.message);

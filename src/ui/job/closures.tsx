@@ -6,14 +6,14 @@ import { type FormEvent, useRef, useState } from "react";
 import { toast } from "sonner";
 import { v4 as uuid } from "uuid";
 import { z } from "zod";
-import { type Closure, zClosure, zClosurePlan, zRevisionAnswer } from "@/core";
+import { type Closure, zClosurePlan } from "@/core";
 import { t } from "@/messages/jobs";
 import { Button } from "../controls/button";
 import { Field } from "../controls/field";
 import { IconButton } from "../controls/icon-button";
 import { Link } from "../controls/link";
 import { Select } from "../controls/select";
-import { post } from "../http/http";
+import { call } from "../http/http";
 import { usePrefs } from "../prefs/prefs-context";
 
 interface ClosuresProps {
@@ -53,10 +53,13 @@ function ClosureRow({ job, closure: { id, revision, plan }, entries }: ClosureRo
   const { prefs } = usePrefs();
   const router = useRouter();
   const save = (basis: number, next: typeof plan | null) =>
-    post(`/api/v1/closures/${id}`, zRevisionAnswer, {
-      basis,
-      plan: next && z.encode(zClosurePlan, next),
-      by: prefs.person,
+    call("post /closures/{id}", {
+      params: { id },
+      body: {
+        basis,
+        plan: next && z.encode(zClosurePlan, next),
+        by: prefs.person,
+      },
     });
   const takeOff = async () => {
     const answer = await save(revision, null);
@@ -101,10 +104,13 @@ function AddClosure({ job, entries }: Pick<ClosuresProps, "job" | "entries">) {
   const add = async (event: FormEvent) => {
     event.preventDefault();
     if (name.trim() === "") return setProblem(t("a-closure-has-a-name-where"));
-    const answer = await post(`/api/v1/jobs/${job}/closures`, zClosure, {
-      id: id.current,
-      plan: { name: name.trim(), entry, cables: [] },
-      by: prefs.person,
+    const answer = await call("post /jobs/{id}/closures", {
+      params: { id: job },
+      body: {
+        id: id.current,
+        plan: { name: name.trim(), entry, cables: [] },
+        by: prefs.person,
+      },
     });
     if (answer.ok) return router.push(`/jobs/${job}/closures/${answer.value.id}`);
     if (answer.problem.code !== "offline") id.current = uuid();

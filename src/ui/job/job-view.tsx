@@ -14,7 +14,6 @@ import {
   type PiecePlan,
   placeSides,
   zPiecePlan,
-  zPiecesAnswer,
 } from "@/core";
 import { t } from "@/messages/jobs";
 import { Textures } from "../band/textures";
@@ -22,7 +21,7 @@ import { Button } from "../controls/button";
 import { IconButton } from "../controls/icon-button";
 import { Link } from "../controls/link";
 import { PageLink } from "../controls/page-link";
-import { post } from "../http/http";
+import { call } from "../http/http";
 import { PieceBand } from "../piece-band/piece-band";
 import { FiguresFirst } from "../plan/figures-first";
 import { metresText, unsaidText } from "../plan/metres";
@@ -212,9 +211,12 @@ function PieceRow({ job, piece }: { job: string; piece: PieceLine }) {
   };
   const duplicate = async () => {
     const copy = { ...plan, name: t("copy", { name: plan.name }).slice(0, 200) };
-    const answer = await post(`/api/v1/jobs/${job}`, zPiecesAnswer, {
-      pieces: [{ plan: z.encode(zPiecePlan, copy) }],
-      by: prefs.person,
+    const answer = await call("post /jobs/{id}", {
+      params: { id: job },
+      body: {
+        pieces: [{ plan: z.encode(zPiecePlan, copy) }],
+        by: prefs.person,
+      },
     });
     if (answer.ok) router.refresh();
     else toast.error(answer.problem.message);

@@ -3,14 +3,14 @@
 import { useRouter } from "next/navigation";
 import { type FormEvent, useState } from "react";
 import type { z } from "zod";
-import { zIdAnswer, type zJobsAnswer } from "@/core";
+import type { zJobsAnswer } from "@/core";
 import { t } from "@/messages/jobs";
 import { Button } from "../controls/button";
 import { Field } from "../controls/field";
 import { Link } from "../controls/link";
 import { PageLink } from "../controls/page-link";
 import { Select } from "../controls/select";
-import { post } from "../http/http";
+import { call } from "../http/http";
 import { ProgressLine } from "../plan/standing";
 import { usePrefs } from "../prefs/prefs-context";
 import { LocalTime } from "../words/local-time";
@@ -83,10 +83,12 @@ function NewJob({ first, jobs }: NewJobProps) {
   const begin = async (event: FormEvent) => {
     event.preventDefault();
     if (name.trim() === "") return setProblem(t("a-job-has-a-name-the"));
-    const answer = await post("/api/v1/jobs", zIdAnswer, {
-      name,
-      by: prefs.person,
-      ...(like === "" ? {} : { like }),
+    const answer = await call("post /jobs", {
+      body: {
+        name,
+        by: prefs.person,
+        ...(like === "" ? {} : { like }),
+      },
     });
     if (answer.ok) router.push(`/jobs/${answer.value.id}`);
     else setProblem(answer.problem.message);

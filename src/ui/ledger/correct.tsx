@@ -4,11 +4,10 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { toast } from "sonner";
 import { v4 as uuid } from "uuid";
-import { zEventsAnswer } from "@/core";
 import { t } from "@/messages/ledger";
 import { Button } from "../controls/button";
 import { Input } from "../controls/input";
-import { post } from "../http/http";
+import { call } from "../http/http";
 import { usePeople } from "../people/people-context";
 
 interface CorrectProps {
@@ -28,17 +27,20 @@ export function Correct({ end, event, words, after, onDone }: CorrectProps) {
   const keep = async (form: FormData) => {
     const text = (name: string) => String(form.get(name) ?? "").trim();
     const correction = {
-      kind: "correction",
+      kind: "correction" as const,
       corrects: event,
       says: text("says"),
       why: text("why"),
       name: text("name"),
     };
-    const answer = await post(`/api/v1/ends/${end}/events`, zEventsAnswer, {
-      client: uuid(),
-      after,
-      by: who?.id ?? null,
-      events: [{ id: uuid(), event: correction }],
+    const answer = await call("post /ends/{id}/events", {
+      params: { id: end },
+      body: {
+        client: uuid(),
+        after,
+        by: who?.id ?? null,
+        events: [{ id: uuid(), event: correction }],
+      },
     });
     if (!answer.ok) {
       setProblem(answer.problem.message);

@@ -1,7 +1,7 @@
 import { z } from "zod";
-import { type EndEvent, type Problem, STATUS_OF, zAdd, zEventsAnswer } from "@/core";
+import { type EndEvent, type Problem, STATUS_OF, zAdd } from "@/core";
 import { t } from "@/messages/live";
-import { post } from "../http/http";
+import { call } from "../http/http";
 import { isTold, setAside } from "./aside";
 import { tell } from "./end-news";
 import { type Box, takeOut, waitingFor } from "./outbox";
@@ -28,9 +28,12 @@ export async function sendWaiting(
 ): Promise<boolean> {
   for (let [next] = waitingFor(box, end); next; [next] = waitingFor(box, end)) {
     const { id, client, after, by, event } = next;
-    const answer = await post(`/api/v1/ends/${end}/events`, zEventsAnswer, {
-      by,
-      ...z.encode(zAdd, { client, after, events: [{ id, event }] }),
+    const answer = await call("post /ends/{id}/events", {
+      params: { id: end },
+      body: {
+        by,
+        ...z.encode(zAdd, { client, after, events: [{ id, event }] }),
+      },
     });
     reached(!answer.ok && waits(answer.problem));
     if (!answer.ok && waits(answer.problem)) return false;

@@ -3,9 +3,9 @@
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
 import { toast } from "sonner";
 import { v4 as uuid } from "uuid";
-import { type EndEvent, type EndState, type Recorded, zEventsAnswer } from "@/core";
+import type { EndEvent, EndState, Recorded } from "@/core";
 import { t } from "@/messages/live";
-import { get } from "../http/http";
+import { call } from "../http/http";
 import { usePeople } from "../people/people-context";
 import { knownEvents, onNews, tell } from "./end-news";
 import { deviceBox, putIn, type Waiting, waitingFor } from "./outbox";
@@ -109,7 +109,7 @@ export function useEnd(id: string, initial: readonly Recorded[]): LiveEnd {
       answered: look,
       refused: async (problem, event) => {
         toast.error(refusalText(problem, event), { duration: 9_000 });
-        const fresh = await get(`/api/v1/ends/${id}?after=0`, zEventsAnswer);
+        const fresh = await call("get /ends/{id}", { params: { id }, query: { after: 0 } });
         if (fresh.ok) setKnown(fresh.value.events);
         look();
       },
@@ -130,7 +130,7 @@ export function useEnd(id: string, initial: readonly Recorded[]): LiveEnd {
     const ask = async () => {
       if (document.hidden || sending.current) return;
       const after = knownNow.current.at(-1)?.seq ?? 0;
-      const answer = await get(`/api/v1/ends/${id}?after=${after}`, zEventsAnswer);
+      const answer = await call("get /ends/{id}", { params: { id }, query: { after: after } });
       setOffline(!answer.ok && answer.problem.code === "offline");
       if (!answer.ok) return;
       tell(id, answer.value.events);

@@ -2,8 +2,7 @@
 
 import { useRouter } from "next/navigation";
 import { useEffect, useRef } from "react";
-import { zPulseAnswer } from "@/core";
-import { get } from "../http/http";
+import { call } from "../http/http";
 
 const ASK_MS = 4_000;
 
@@ -20,7 +19,7 @@ export function useFresh(seen: number): void {
   useEffect(() => {
     const timer = setInterval(async () => {
       if (document.visibilityState !== "visible") return;
-      const answer = await get("/api/v1/pulse", zPulseAnswer);
+      const answer = await call("get /pulse", {});
       if (!answer.ok || answer.value.n <= last.current) return;
       last.current = answer.value.n;
       refresh();

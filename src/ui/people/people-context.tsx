@@ -2,8 +2,8 @@
 
 import { createContext, type ReactNode, useCallback, useContext, useMemo, useState } from "react";
 import { v4 as uuid } from "uuid";
-import { type Outcome, type Person, personBy, personNamed, zPeopleAnswer } from "@/core";
-import { post } from "../http/http";
+import { type Outcome, type Person, personBy, personNamed } from "@/core";
+import { call } from "../http/http";
 import { usePrefs } from "../prefs/prefs-context";
 
 interface PeopleApi {
@@ -14,12 +14,11 @@ interface PeopleApi {
   /** Adds somebody, or finds who goes by that name, and picks them. */
   readonly come: (name: string) => Promise<Outcome<Person | null>>;
   /** Says something of a person at an address of theirs. */
-  readonly say: (
-    person: string,
-    action: "name" | "merge",
-    body: object,
-  ) => Promise<Outcome<readonly Person[]>>;
+  readonly say: (person: string, said: PersonSaid) => Promise<Outcome<readonly Person[]>>;
 }
+
+/** What can be said of a person: another name, or that they are somebody else who is here. */
+export type PersonSaid = { readonly name: string } | { readonly into: string };
 
 const Context = createContext<PeopleApi | null>(null);
 
@@ -38,7 +37,7 @@ export function PeopleProvider({ initial, children }: { initial: readonly Person
         return { ok: true, value: person };
       }
       const id = uuid();
-      const answer = await post("/api/v1/people", zPeopleAnswer, { id, name, by });
+      const answer = await call("post /people", { body: { id, name, by } });
       if (!answer.ok) return answer;
       setPeople(answer.value.people);
       pick(id);
@@ -47,11 +46,11 @@ export function PeopleProvider({ initial, children }: { initial: readonly Person
     [people, by, pick],
   );
   const say = useCallback(
-    async (person: string, action: "name" | "merge", body: object): Promise<Outcome<readonly Person[]>> => {
-      const answer = await post(`/api/v1/people/${person}/${action}`, zPeopleAnswer, {
-        ...body,
-        by,
-      });
+    async (id: string, said: PersonSaid): Promise<Outcome<readonly Person[]>> => {
+      const answer =
+        "name" in said
+          ? await call("post /people/{id}/name", { params: { id }, body: { ...said, by } })
+          : await call("post /people/{id}/merge", { params: { id }, body: { ...said, by } });
       if (!answer.ok) return answer;
       setPeople(answer.value.people);
       return { ok: true, value: answer.value.people };

@@ -7,7 +7,7 @@ import { t } from "@/messages/people";
 import { Button } from "../controls/button";
 import { Field } from "../controls/field";
 import { Select } from "../controls/select";
-import { usePeople } from "./people-context";
+import { type PersonSaid, usePeople } from "./people-context";
 import { PeopleList } from "./people-list";
 
 /** Everybody who works here: who has the device, what they are called, and which two names are one person. */
@@ -38,8 +38,8 @@ function PersonRow({ person }: { person: Person }) {
   const [into, setInto] = useState("");
   const [problem, setProblem] = useState("");
   const others = people.filter(({ id }) => id !== person.id);
-  const keep = async (action: "name" | "merge", body: object, message: string) => {
-    const answer = await say(person.id, action, body);
+  const keep = async (said: PersonSaid, message: string) => {
+    const answer = await say(person.id, said);
     if (!answer.ok) {
       setProblem(answer.problem.message);
       return;
@@ -81,7 +81,7 @@ function PersonRow({ person }: { person: Person }) {
           className="mt-2 flex items-end gap-2"
           onSubmit={(event) => {
             event.preventDefault();
-            keep("name", { name: text }, `Called ${text.trim()} from now on.`);
+            keep({ name: text }, t("name-is-called-from-now-on", { name: text.trim() }));
           }}
         >
           <Field
@@ -107,7 +107,7 @@ function PersonRow({ person }: { person: Person }) {
           onSubmit={(event) => {
             event.preventDefault();
             const other = others.find(({ id }) => id === into);
-            if (other) keep("merge", { into }, `${person.name} and ${other.name} are one person now.`);
+            if (other) keep({ into }, t("are-one-person-now", { name: person.name, other: other.name }));
           }}
         >
           <Select

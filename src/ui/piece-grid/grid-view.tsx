@@ -16,12 +16,11 @@ import {
   type PiecePlan,
   pieceNeeds,
   zPiecePlan,
-  zPiecesAnswer,
 } from "@/core";
 import { t } from "@/messages/piece-grid";
 import { Button } from "../controls/button";
 import { Link } from "../controls/link";
-import { post } from "../http/http";
+import { call } from "../http/http";
 import { newPlan } from "../job/new-plan";
 import { metresText, unsaidText } from "../plan/metres";
 import { usePrefs } from "../prefs/prefs-context";
@@ -80,9 +79,12 @@ export function GridView({ job, pieces, count, parts, cables }: GridViewProps) {
 
   const add = async (plans: readonly PiecePlan[]): Promise<void> => {
     setBusy(true);
-    const answer = await post(`/api/v1/jobs/${job.id}`, zPiecesAnswer, {
-      pieces: plans.map((plan) => ({ plan: z.encode(zPiecePlan, plan) })),
-      by: prefs.person,
+    const answer = await call("post /jobs/{id}", {
+      params: { id: job.id },
+      body: {
+        pieces: plans.map((plan) => ({ plan: z.encode(zPiecePlan, plan) })),
+        by: prefs.person,
+      },
     });
     setBusy(false);
     if (!answer.ok) return void toast.error(answer.problem.message);

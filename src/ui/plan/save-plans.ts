@@ -1,6 +1,6 @@
 import { z } from "zod";
-import { type PiecePlan, zPiecePlan, zRevisionAnswer } from "@/core";
-import { post } from "../http/http";
+import { type PiecePlan, zPiecePlan } from "@/core";
+import { call } from "../http/http";
 
 /** A change of a piece's plan, made on a revision; without a plan, the piece is taken off its job. */
 export interface PlanChange {
@@ -19,7 +19,10 @@ interface Saved {
 
 /** Keeps a change of a plan as the piece's next revision. */
 export const sendPlan = ({ id, basis, plan }: PlanChange, by: string | null) =>
-  post(`/api/v1/pieces/${id}`, zRevisionAnswer, { basis, plan: plan && z.encode(zPiecePlan, plan), by });
+  call("post /pieces/{id}", {
+    params: { id },
+    body: { basis, plan: plan && z.encode(zPiecePlan, plan), by },
+  });
 
 /** Keeps changes one after the other, until one is refused or they are told to stop. */
 export async function savePlans(

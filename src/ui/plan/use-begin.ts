@@ -3,16 +3,18 @@
 import { useRouter } from "next/navigation";
 import { useRef, useState } from "react";
 import { v4 as uuid } from "uuid";
+import type { z } from "zod";
 import {
   type Ahead,
   addressText,
+  type Outcome,
   type Place,
   type PlaceAsked,
   type PlaceSide,
-  zAheadAnswer,
-  zBegunAnswer,
+  type zRule,
 } from "@/core";
-import { get, post } from "../http/http";
+import { call } from "../http/http";
+import { ruleOf } from "../prefs/prefs";
 import { usePrefs } from "../prefs/prefs-context";
 
 /** The sheet of what is in hand at a place. */
@@ -34,47 +36,53 @@ export interface AskedFirst {
   readonly leave: () => void;
 }
 
+/** What every beginning says: the id it is answered by, how readings are judged, who begins. */
+interface Common {
+  readonly id: string;
+  readonly rule: z.input<typeof zRule>;
+  readonly by: string | null;
+}
+
+/** Ends to begin: what lies ahead of them, and the call that begins them. */
+interface BeginCalls {
+  /** The same for the same ends: asked again, they are begun once. */
+  readonly key: string;
+  readonly look: () => Promise<Outcome<Ahead>>;
+  readonly start: (common: Common) => Promise<Outcome<{ readonly id: string; readonly batch: boolean }>>;
+  /** Where on a piece the first of them is; none where a shelf's own cable begins. */
+  readonly place?: PlaceAsked | undefined;
+}
+
 /**
- * Begins ends, one or several as a batch, where an address of the interface says, and goes to the bench with them; figures
- * nobody has checked yet are asked about first.
+ * Begins ends, one or several as a batch, and goes to the bench with them; figures nobody has checked yet are asked about
+ * first.
  */
-export function useBeginAt(url: string) {
+export function useBeginning() {
   const { prefs } = usePrefs();
   const router = useRouter();
   const [busy, setBusy] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
   const [asking, setAsking] = useState<AskedFirst | null>(null);
   const wanted = useRef<Wanted>({ key: "", id: "" });
-  /** @param of which of them stands for all: they are of one sheet. */
-  const begin = async (
-    request: Readonly<Record<string, unknown>>,
-    of: Readonly<Record<string, string>>,
-    place?: AskedFirst["place"],
-  ) => {
+  const begin = async (beginning: BeginCalls) => {
     setBusy(true);
     setProblem(null);
-    const ahead = await get(`${url}?${new URLSearchParams(of)}`, zAheadAnswer);
-    if (ahead.ok && !ahead.value.unchecked) return start(request);
+    const ahead = await beginning.look();
+    if (ahead.ok && !ahead.value.unchecked) return start(beginning);
     setBusy(false);
     if (!ahead.ok) return setProblem(ahead.problem.message);
     const leave = () => setAsking(null);
     const goOn = () => {
       leave();
-      start(request);
+      start(beginning);
     };
-    setAsking({ ahead: ahead.value, place, goOn, leave });
+    setAsking({ ahead: ahead.value, place: beginning.place, goOn, leave });
   };
-  const start = async (request: Readonly<Record<string, unknown>>) => {
+  const start = async (beginning: BeginCalls) => {
     setBusy(true);
     setProblem(null);
-    const key = JSON.stringify([url, request]);
-    if (wanted.current.key !== key) wanted.current = { key, id: uuid() };
-    const answer = await post(url, zBegunAnswer, {
-      id: wanted.current.id,
-      ...request,
-      rule: prefs.risk === null ? { kind: "simple" } : { kind: "guarded", risk: prefs.risk },
-      by: prefs.person,
-    });
+    if (wanted.current.key !== beginning.key) wanted.current = { key: beginning.key, id: uuid() };
+    const answer = await beginning.start({ id: wanted.current.id, rule: ruleOf(prefs), by: prefs.person });
     if (answer.ok)
       return router.push(
         answer.value.batch ? `/bench/batch/${answer.value.id}` : `/bench/${answer.value.id}`,
@@ -89,10 +97,17 @@ export function useBeginAt(url: string) {
 
 /** The same at places of a piece. */
 export function useBegin(piece: string) {
-  const { begin: beginAt, ...rest } = useBeginAt(`/api/v1/pieces/${piece}/ends`);
+  const { begin: beginThere, ...rest } = useBeginning();
   const begin = (side: PlaceSide, addresses: readonly Place["address"][]) => {
+    const params = { id: piece };
     const first = { side, at: addressText(addresses[0] ?? []) };
-    return beginAt({ side, addresses }, first, { piece, ...first });
+    return beginThere({
+      key: JSON.stringify([piece, side, addresses]),
+      look: () => call("get /pieces/{id}/ends", { params, query: first }),
+      start: (common) =>
+        call("post /pieces/{id}/ends", { params, body: { ...common, side, addresses: [...addresses] } }),
+      place: { piece, ...first },
+    });
   };
   return { begin, ...rest };
 }

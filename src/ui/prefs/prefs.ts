@@ -32,3 +32,7 @@ export function readPrefs(cookie: string | undefined): Prefs {
 }
 
 export const writePrefs = (prefs: Prefs): string => encodeURIComponent(JSON.stringify(prefs));
+
+/** How readings are judged, as this device's owner set it. */
+export const ruleOf = ({ risk }: Pick<Prefs, "risk">) =>
+  risk === null ? { kind: "simple" as const } : { kind: "guarded" as const, risk };

@@ -2,10 +2,10 @@
 
 import { useEffect, useState } from "react";
 import type { z } from "zod";
-import { zBackupsAnswer } from "@/core";
+import type { zBackupsAnswer } from "@/core";
 import { t } from "@/messages/setup";
 import { Button } from "../controls/button";
-import { get } from "../http/http";
+import { call } from "../http/http";
 import { LocalTime } from "../words/local-time";
 
 const ASK_AGAIN_MS = 2_000;
@@ -17,7 +17,7 @@ export function BackupPanel() {
     let here = true;
     const ask = async () => {
       if (document.hidden) return;
-      const answer = await get("/api/v1/backups", zBackupsAnswer);
+      const answer = await call("get /backups", {});
       if (here && answer.ok) setKept(answer.value);
     };
     void ask();

@@ -1,11 +1,11 @@
 "use client";
 
 import { useRef, useState } from "react";
-import { type RecordFinding, zRecordChecked } from "@/core";
+import type { RecordFinding } from "@/core";
 import { t } from "@/messages/setup";
 import { Button } from "../controls/button";
 import { Link } from "../controls/link";
-import { get } from "../http/http";
+import { call } from "../http/http";
 import { ProgressBar } from "../shell/progress-bar";
 
 interface CheckProgress {
@@ -20,8 +20,7 @@ interface CheckProgress {
 
 const FRESH: CheckProgress = { state: "checking", ends: 0, of: 0, events: 0, findings: [], problem: "" };
 
-const stretchAfter = (after: string) =>
-  get(`/api/v1/record-check?${new URLSearchParams({ after })}`, zRecordChecked);
+const stretchAfter = (after: string) => call("get /record-check", { query: { after } });
 
 /** Goes through the whole record, stretch by stretch, and shows any row that is not as it was written. */
 export function RecordCheck() {

@@ -3,10 +3,10 @@
 import { QRCodeSVG } from "qrcode.react";
 import { useState } from "react";
 import type { z } from "zod";
-import { type RecordFinding, zFindingsAnswer, zSealAnswer } from "@/core";
+import type { RecordFinding, zSealAnswer } from "@/core";
 import { t } from "@/messages/setup";
 import { Button } from "../controls/button";
-import { get, post } from "../http/http";
+import { call } from "../http/http";
 import { LocalTime } from "../words/local-time";
 import { countText, Findings } from "./record-check";
 
@@ -17,7 +17,7 @@ export function SealPanel() {
   const [seal, setSeal] = useState<Made | null>(null);
   const [problem, setProblem] = useState("");
   const make = async () => {
-    const answer = await get("/api/v1/seal", zSealAnswer);
+    const answer = await call("get /seal", {});
     setProblem(answer.ok ? "" : answer.problem.message);
     if (answer.ok) setSeal(answer.value);
   };
@@ -81,7 +81,7 @@ function EarlierSeal() {
   const [held, setHeld] = useState<SealCheck | null>(null);
   const [problem, setProblem] = useState("");
   const hold = async (seal: string) => {
-    const answer = await post("/api/v1/seal", zFindingsAnswer, { seal });
+    const answer = await call("post /seal", { body: { seal } });
     setProblem(answer.ok ? "" : answer.problem.message);
     if (!answer.ok) setHeld(null);
     else setHeld(answer.value.findings.length === 0 ? { holds: true } : answer.value);

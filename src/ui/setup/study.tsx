@@ -11,13 +11,12 @@ import {
   repeatabilityOf,
   STUDY_READINGS,
   um,
-  zStudyAnswer,
 } from "@/core";
 import { t } from "@/messages/setup";
 import { Button } from "../controls/button";
 import { IconButton } from "../controls/icon-button";
 import { Input } from "../controls/input";
-import { post } from "../http/http";
+import { call } from "../http/http";
 import { usePeople } from "../people/people-context";
 import { usePrefs } from "../prefs/prefs-context";
 import { ProgressBar } from "../shell/progress-bar";
@@ -65,10 +64,12 @@ export function Study({ instruments, instrument, studies }: StudyProps) {
   };
   const keep = async () => {
     if (!who) return;
-    const answer = await post("/api/v1/studies", zStudyAnswer, {
-      person: who.id,
-      instrument: instrument.id,
-      readings: readings.map((value) => value / 1000),
+    const answer = await call("post /studies", {
+      body: {
+        person: who.id,
+        instrument: instrument.id,
+        readings: readings.map((value) => value / 1000),
+      },
     });
     if (!answer.ok) {
       setProblem(answer.problem.message);

@@ -4,11 +4,12 @@ import { useRouter } from "next/navigation";
 import { useRef, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { v4 as uuid } from "uuid";
-import { BATCH_LIMIT, zBegunAnswer, zIdAnswer } from "@/core";
+import { BATCH_LIMIT } from "@/core";
 import { t } from "@/messages/sheet";
 import { ConfirmPanel } from "../confirm/confirm-panel";
 import { Button } from "../controls/button";
-import { post } from "../http/http";
+import { call } from "../http/http";
+import { ruleOf } from "../prefs/prefs";
 import { usePrefs } from "../prefs/prefs-context";
 import type { Hand, ResolvedSelection } from "./selection";
 import { WhichInterface } from "./which-interface";
@@ -37,7 +38,7 @@ export function Begin({
       ? null
       : t("is-not-taken-1-to-ends", { value: typed || t("nothing"), batch_limit: BATCH_LIMIT });
   const [practice, setPractice] = useState(false);
-  const purpose = practice ? "practice" : "work";
+  const purpose: "practice" | "work" = practice ? "practice" : "work";
   const [which, setWhich] = useState(false);
   /** Sent again after no answer came, it is the same end or batch: never a second one. */
   const wanted = useRef({ sheet: "", id: "" });
@@ -45,25 +46,28 @@ export function Begin({
   const start = async (how: number, revision: number) => {
     setAsking(null);
     setState({ busy: true, failed: null });
-    const rule = prefs.risk === null ? { kind: "simple" } : { kind: "guarded", risk: prefs.risk };
+    const rule = ruleOf(prefs);
     const sheetWanted = { cable: cable.id, procedure: procedure.id, revision, core, choices, rule, purpose };
     const key = JSON.stringify([how, sheetWanted, hand?.question]);
     // Another sheet, or as many ends of it, is another end.
     if (wanted.current.sheet !== key) wanted.current = { sheet: key, id: uuid() };
     const body = { id: wanted.current.id, ...sheetWanted };
     const answer = hand
-      ? await post(`/api/v1/pieces/${hand.question.piece}/ends`, zBegunAnswer, {
-          id: wanted.current.id,
-          side: hand.place.side,
-          addresses: [hand.place.address],
-          style: { procedure: procedure.id, revision, choices },
-          rule,
-          purpose,
-          by: prefs.person,
+      ? await call("post /pieces/{id}/ends", {
+          params: { id: hand.question.piece },
+          body: {
+            id: wanted.current.id,
+            side: hand.place.side,
+            addresses: [hand.place.address],
+            style: { procedure: procedure.id, revision, choices },
+            rule,
+            purpose,
+            by: prefs.person,
+          },
         })
       : how > 1
-        ? await post("/api/v1/batches", zIdAnswer, { ...body, count: how })
-        : await post("/api/v1/ends", zIdAnswer, body);
+        ? await call("post /batches", { body: { ...body, count: how } })
+        : await call("post /ends", { body: body });
     if (answer.ok) router.push(how > 1 ? `/bench/batch/${answer.value.id}` : `/bench/${answer.value.id}`);
     else {
       if (answer.problem.code !== "offline") wanted.current = { sheet: "", id: "" };

@@ -2,7 +2,7 @@
 
 import { useCallback, useEffect, useMemo, useState } from "react";
 import { type Procedure, zProcedure } from "@/core";
-import { get } from "../http/http";
+import { getDocument } from "../http/http";
 import type { Shelf } from "./selection";
 
 /**
@@ -23,7 +23,7 @@ export function useFetched(shelf: Shelf, style: string | null) {
   const missing = wanted && !whole.procedures.some(({ id }) => id === wanted.id) ? wanted.id : null;
   const fetchIt = useCallback(async (id: string) => {
     setFailed(null);
-    const answer = await get(`/api/v1/shelf/procedures/${id}`, zProcedure);
+    const answer = await getDocument(zProcedure, { kind: "procedures", id });
     if (!answer.ok) {
       setFailed(answer.problem.message);
       return;

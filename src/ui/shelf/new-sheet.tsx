@@ -22,7 +22,7 @@ import { Link } from "../controls/link";
 import { Select } from "../controls/select";
 import { Editor } from "../editor/editor";
 import { forgetDraft } from "../editor/use-draft";
-import { get } from "../http/http";
+import { getDocument } from "../http/http";
 import { lengthsFromText } from "./lengths-csv";
 import { appliesTo, free, idOf } from "./new-document";
 
@@ -120,7 +120,7 @@ export function NewSheet({ cables, tools, taken, kit }: NewSheetProps) {
     try {
       const document = asWritten(zProcedure, liftedProcedure(JSON.parse(read)));
       const outcome = taken.includes(document.id)
-        ? await get(`/api/v1/shelf/procedures/${document.id}`, zProcedureText)
+        ? await getDocument(zProcedureText, { kind: "procedures", id: document.id })
         : null;
       if (outcome && !outcome.ok) setProblem(outcome.problem.message);
       else if (outcome) setTwin({ document, revision: outcome.value.revision });

@@ -3,10 +3,10 @@
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { toast } from "sonner";
-import { type Change, compareProcedures, type RevisionLine, zProcedureText, zRevisionAnswer } from "@/core";
+import { type Change, compareProcedures, type RevisionLine, zProcedureText } from "@/core";
 import { t } from "@/messages/shelf";
 import { Button } from "../controls/button";
-import { get, post } from "../http/http";
+import { call, getDocument } from "../http/http";
 import { usePeople } from "../people/people-context";
 import { LocalTime } from "../words/local-time";
 
@@ -23,19 +23,23 @@ export function Revisions({ kind, id, current, revisions }: RevisionsProps) {
   const { who } = usePeople();
   const [compared, setCompared] = useState<{ revision: number; changes: readonly Change[] } | null>(null);
   const newest = revisions[0]?.revision ?? current;
-  const url = `/api/v1/shelf/${kind}/${id}`;
+  const by = who?.id ?? null;
+  const params = { kind, id };
 
   const compare = async (revision: number) => {
     const [before, after] = await Promise.all([
-      get(`${url}?revision=${revision}`, zProcedureText),
-      get(`${url}?revision=${current}`, zProcedureText),
+      getDocument(zProcedureText, { kind, id }, revision),
+      getDocument(zProcedureText, { kind, id }, current),
     ]);
     if (before.ok && after.ok)
       setCompared({ revision, changes: compareProcedures(before.value, after.value) });
     else toast.error(t("the-revisions-could-not-be-read"));
   };
-  const send = async (action: "restore" | "away", body: object, basis: number, said: string) => {
-    const answer = await post(`${url}/${action}`, zRevisionAnswer, { basis, by: who?.id ?? null, ...body });
+  const send = async (restore: number | null, basis: number, said: string) => {
+    const answer =
+      restore === null
+        ? await call("post /shelf/{kind}/{id}/away", { params, body: { basis, by } })
+        : await call("post /shelf/{kind}/{id}/restore", { params, body: { basis, restore, by } });
     if (!answer.ok) {
       toast.error(answer.problem.message);
       return;
@@ -45,7 +49,7 @@ export function Revisions({ kind, id, current, revisions }: RevisionsProps) {
     toast(said, {
       action: {
         label: t("undo"),
-        onClick: () => send("restore", { restore: current }, answer.value.revision, t("undone")),
+        onClick: () => send(current, answer.value.revision, t("undone")),
       },
     });
   };
@@ -83,14 +87,7 @@ export function Revisions({ kind, id, current, revisions }: RevisionsProps) {
                 )}
                 <Button
                   look="link"
-                  onClick={() =>
-                    send(
-                      "restore",
-                      { restore: revision },
-                      newest,
-                      t("revision-is-in-use-again", { revision }),
-                    )
-                  }
+                  onClick={() => send(revision, newest, t("revision-is-in-use-again", { revision }))}
                 >
                   {t("use-again")}
                 </Button>
@@ -99,7 +96,7 @@ export function Revisions({ kind, id, current, revisions }: RevisionsProps) {
             {revision === current && origin === "own" && (
               <Button
                 look="link"
-                onClick={() => send("away", {}, newest, t("put-away-ends-made-by-it"))}
+                onClick={() => send(null, newest, t("put-away-ends-made-by-it"))}
                 className="no-print"
               >
                 {t("put-away")}

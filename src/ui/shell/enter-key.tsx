@@ -1,11 +1,10 @@
 "use client";
 
 import { type FormEvent, useState } from "react";
-import { zEnteredAnswer } from "@/core";
 import { t } from "@/messages/enter";
 import { Button } from "../controls/button";
 import { Field } from "../controls/field";
-import { post } from "../http/http";
+import { call } from "../http/http";
 
 /** Asks a device for the crew's key, once. */
 export function EnterKey({ to }: { to: string }) {
@@ -15,7 +14,7 @@ export function EnterKey({ to }: { to: string }) {
   const enter = async (event: FormEvent) => {
     event.preventDefault();
     setBusy(true);
-    const answer = await post("/api/v1/enter", zEnteredAnswer, { key: key.trim() });
+    const answer = await call("post /enter", { body: { key: key.trim() } });
     setBusy(false);
     if (answer.ok) window.location.assign(to);
     else setProblem(answer.problem.message);

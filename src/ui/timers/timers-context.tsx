@@ -10,8 +10,8 @@ import {
   useRef,
   useState,
 } from "react";
-import { type BenchTimer, zTimersAnswer } from "@/core";
-import { get } from "../http/http";
+import type { BenchTimer } from "@/core";
+import { call } from "../http/http";
 
 interface TimersApi {
   /** Whether the server has answered yet. */
@@ -33,7 +33,7 @@ export function TimersProvider({ children }: { children: ReactNode }) {
   const refresh = useCallback(async () => {
     if (document.hidden) return;
     const askedAt = Date.now();
-    const answer = await get("/api/v1/timers", zTimersAnswer);
+    const answer = await call("get /timers", {});
     if (!answer.ok) return;
     setLoaded(true);
     ahead.current = Date.parse(answer.value.now) - (askedAt + Date.now()) / 2;

@@ -1,0 +1,108 @@
+import { z } from "zod";
+import { API, type ApiKey, check, InputError, type RouteSpec, zBy } from "@/core";
+import { say } from "@/messages/service";
+import { recordNow } from "@/service/clock";
+import { type Store, theStore } from "@/service/the-store";
+import { failure, jsonBody } from "./answer";
+import type { Asked, Handlers } from "./handler";
+import { END_HANDLERS } from "./handlers/ends";
+import { KEEPING_HANDLERS } from "./handlers/keeping";
+import { LEDGER_HANDLERS } from "./handlers/ledger";
+import { PLAN_HANDLERS } from "./handlers/plans";
+import { SHELF_HANDLERS } from "./handlers/shelf";
+
+const HANDLERS: Handlers<ApiKey> = {
+  ...END_HANDLERS,
+  ...PLAN_HANDLERS,
+  ...SHELF_HANDLERS,
+  ...LEDGER_HANDLERS,
+  ...KEEPING_HANDLERS,
+};
+
+type Params = Readonly<Record<string, string>>;
+
+/** The longest a text of one's own may be in a body that is no small JSON: a seal's file. */
+const SEAL_LIMIT = 24 * 1024 * 1024;
+
+/** A path's parts against an address with braces; null where they differ. */
+function paramsIn(address: string, parts: readonly string[]): Params | null {
+  const own = address.slice(1).split("/");
+  if (own.length !== parts.length) return null;
+  const params: Record<string, string> = {};
+  for (const [i, part] of own.entries()) {
+    const name = /^\{(\w+)\}$/.exec(part)?.[1];
+    if (name) params[name] = parts[i] ?? "";
+    else if (part !== parts[i]) return null;
+  }
+  return params;
+}
+
+const KEYS = Object.keys(API) as ApiKey[];
+
+/** The route that answers a method at a path, with what its braces hold; or the methods there are at that path. */
+function routeAt(method: string, parts: readonly string[]) {
+  const allowed: string[] = [];
+  for (const key of KEYS) {
+    const [own, address = ""] = key.split(" ");
+    const params = paramsIn(address, parts);
+    if (params && own === method) return { key, params };
+    if (params) allowed.push(String(own).toUpperCase());
+  }
+  return { key: undefined, allowed };
+}
+
+/** Whoever asks: named beside the body, or in the query where the body is a file. */
+const actBy = (store: Store, by: string | null) => ({ store, actor: by, now: recordNow(store) });
+
+const zAnyActing = z.looseObject(zBy.shape);
+
+/** Reads a request by the schemas of its route. @throws InputError for whatever is not as they say. */
+async function askedBy(key: ApiKey, request: Request, params: Params): Promise<Asked<ApiKey>> {
+  const spec: RouteSpec = API[key];
+  const isFile = spec.body !== undefined && "media" in spec.body;
+  const json =
+    spec.body && !isFile ? await jsonBody(request, key === "post /seal" ? SEAL_LIMIT : undefined) : undefined;
+  let given: unknown = json;
+  let search: unknown = Object.fromEntries(new URL(request.url).searchParams);
+  let by: string | null = null;
+  if (spec.acts) {
+    const { by: person, ...rest } = check(zAnyActing, isFile ? search : json);
+    by = person;
+    if (isFile) search = rest;
+    else given = rest;
+  }
+  const call = {
+    get store() {
+      return theStore();
+    },
+    get act() {
+      return actBy(theStore(), by);
+    },
+    params,
+    query: spec.query ? check(spec.query, search) : undefined,
+    body: spec.body && !("media" in spec.body) ? check(spec.body, given) : undefined,
+    request,
+  };
+  return call as unknown as Asked<ApiKey>;
+}
+
+/** Answers a request by the table of routes. */
+export async function dispatch(request: Request, parts: readonly string[]): Promise<Response> {
+  try {
+    const match = routeAt(request.method.toLowerCase(), parts);
+    if (match.key === undefined) {
+      if (match.allowed.length > 0)
+        return new Response(null, { status: 405, headers: { allow: match.allowed.join(", ") } });
+      throw new InputError("not-found", say("there-is-no-such-address-the-addresses"));
+    }
+    const { key, params } = match;
+    const spec: RouteSpec = API[key];
+    const handler = HANDLERS[key] as (call: Asked<ApiKey>) => unknown;
+    const answer = await handler(await askedBy(key, request, params));
+    if (answer instanceof Response) return answer;
+    const body = "media" in spec.answer ? answer : z.encode(spec.answer, answer);
+    return Response.json(body, { status: spec.status ?? 200, headers: { "cache-control": "no-store" } });
+  } catch (error) {
+    return failure(error);
+  }
+}

@@ -1,0 +1,35 @@
+import type { z } from "zod";
+import type { API, ApiKey, Media } from "@/core";
+import type { Act } from "@/service/act";
+import type { Store } from "@/service/the-store";
+
+type Spec<K extends ApiKey> = (typeof API)[K];
+/** What braces of an address hold. */
+type Params<K extends string> = K extends `${string}{${infer Name}}${infer Rest}`
+  ? { readonly [N in Name]: string } & Params<Rest>
+  : unknown;
+type Parsed<S> = S extends z.ZodType ? z.output<S> : undefined;
+type Answer<K extends ApiKey> =
+  Spec<K> extends { answer: infer A extends z.ZodType }
+    ? z.output<A>
+    : Spec<K> extends { answer: Media }
+      ? Response
+      : never;
+
+/** What a handler is given: the request parsed by the schemas of its route. */
+export interface Asked<K extends ApiKey> {
+  readonly store: Store;
+  /** Who acts, and when; on a route where somebody does. */
+  readonly act: Act;
+  readonly params: Params<K>;
+  readonly query: Spec<K> extends { query: infer Q } ? Parsed<Q> : undefined;
+  readonly body: Spec<K> extends { body: infer B } ? Parsed<B> : undefined;
+  readonly request: Request;
+}
+
+export type Handlers<K extends ApiKey> = {
+  readonly [Key in K]: (call: Asked<Key>) => Answer<Key> | Response | Promise<Answer<Key> | Response>;
+};
+
+/** The routes whose address begins so. */
+export type Under<Start extends string> = Extract<ApiKey, `get ${Start}${string}` | `post ${Start}${string}`>;

@@ -1,0 +1,42 @@
+import { drawnEnd, endState } from "@/core";
+import { printRecords } from "@/paper/paper-thread";
+import { addToBatch, batchEvents, startBatch } from "@/service/end/batches";
+import { benchPage } from "@/service/end/bench-page";
+import { addEvents, getEnd, newEvents, startEnd } from "@/service/end/ends";
+import { addPhoto, PHOTO_LIMIT, photoOf, photosOf } from "@/service/end/photos";
+import { endRecord, recordJson } from "@/service/end/record";
+import { bytesBody, inTurns, pdf } from "../answer";
+import type { Handlers, Under } from "../handler";
+
+export const END_HANDLERS: Handlers<Under<"/ends"> | Under<"/batches"> | Under<"/photos">> = {
+  "get /ends": ({ store, query }) => benchPage(store, query),
+  "post /ends": ({ act, body }) => startEnd(act, body),
+  "get /ends/{id}": ({ store, params, query }) => ({ events: newEvents(store, params.id, query.after) }),
+  "post /ends/{id}/events": ({ act, params, body }) => ({ events: addEvents(act, params.id, body) }),
+  "get /ends/{id}/record": ({ store, params }) => endRecord(store, params.id),
+  "get /ends/{id}/pdf": async ({ store, params, query }) => {
+    const end = getEnd(store, params.id);
+    const record = recordJson(endRecord(store, end.id));
+    const paper = {
+      record,
+      sheet: drawnEnd(end.sheet, endState(end.events), end.rule).sheet,
+      photos: photosOf(store, [record]),
+      form: query.form,
+    };
+    return pdf(await printRecords(inTurns([paper].values())), `arlent-${record.id}.pdf`);
+  },
+  "post /ends/{id}/photos": async ({ act, params, query, request }) => ({
+    events: await addPhoto(act, params.id, query, await bytesBody(request, PHOTO_LIMIT)),
+  }),
+  "get /photos/{sha256}": ({ store, params }) =>
+    new Response(new Uint8Array(photoOf(store, params.sha256)), {
+      headers: {
+        "content-type": "image/jpeg",
+        "cache-control": "private, max-age=31536000, immutable",
+        "x-content-type-options": "nosniff",
+      },
+    }),
+  "post /batches": ({ act, body }) => startBatch(act, body),
+  "get /batches/{id}": ({ store, params, query }) => ({ ends: batchEvents(store, params.id, query) }),
+  "post /batches/{id}": ({ act, params, body }) => ({ ends: addToBatch(act, params.id, body) }),
+};

@@ -1,0 +1,22 @@
+import { aheadInClosure, beginClosure } from "@/service/job/begin-closure";
+import { addClosure, getClosure, getClosures, saveClosure } from "@/service/job/closures";
+import { addPieces, getJob, jobsPage, newJob, savePlan } from "@/service/job/jobs";
+import { aheadAtPlace, beginPlaces, getPiece } from "@/service/job/places";
+import type { Handlers, Under } from "../handler";
+
+export const PLAN_HANDLERS: Handlers<Under<"/jobs"> | Under<"/pieces"> | Under<"/closures">> = {
+  "get /jobs": ({ store, query }) => jobsPage(store, query),
+  "post /jobs": ({ act, body }) => newJob(act, body),
+  "get /jobs/{id}": ({ store, params, query }) => getJob(store, params.id, query),
+  "post /jobs/{id}": ({ act, params, body }) => ({ pieces: addPieces(act, params.id, body) }),
+  "get /jobs/{id}/closures": ({ store, params }) => ({ closures: getClosures(store, params.id) }),
+  "post /jobs/{id}/closures": ({ act, params, body }) => addClosure(act, params.id, body),
+  "get /pieces/{id}": ({ store, params }) => getPiece(store, params.id),
+  "post /pieces/{id}": ({ act, params, body }) => savePlan(act, params.id, body),
+  "get /pieces/{id}/ends": ({ store, params, query }) => aheadAtPlace(store, params.id, query),
+  "post /pieces/{id}/ends": ({ act, params, body }) => beginPlaces(act, params.id, body),
+  "get /closures/{id}": ({ store, params }) => getClosure(store, params.id),
+  "post /closures/{id}": ({ act, params, body }) => saveClosure(act, params.id, body),
+  "get /closures/{id}/ends": ({ store, params, query }) => aheadInClosure(store, params.id, query),
+  "post /closures/{id}/ends": ({ act, params, body }) => beginClosure(act, params.id, body),
+};

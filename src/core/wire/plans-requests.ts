@@ -1,0 +1,109 @@
+import { z } from "zod";
+import { t } from "@/messages/service";
+import { zRule } from "../conformance/conformance";
+import { zClosurePlan } from "../entry/closure";
+import { PURPOSES } from "../event/recorded";
+import { zName, zUuid } from "../names/names";
+import { zAddress } from "../piece/address";
+import { zPlaceSide } from "../piece/places";
+import { zPiecePlan } from "../piece/plan";
+import { zStationId } from "../piece/station";
+import { BATCH_LIMIT } from "./events";
+
+export const zNewJob = z.strictObject({
+  id: zUuid(t("a-jobs-id-must-be-a-uuid")).optional(),
+  name: z.string(t("a-job-has-a-name")).trim().pipe(zName),
+  like: zUuid(t("a-jobs-id-must-be-a-uuid"))
+    .optional()
+    .describe("A job whose pieces it begins with, as they are planned: a usual site"),
+});
+
+export const zNewPieces = z.strictObject({
+  pieces: z
+    .array(z.strictObject({ id: zUuid(t("a-pieces-id-must-be-a-uuid")).optional(), plan: zPiecePlan }))
+    .min(1, t("send-at-least-one-piece"))
+    .max(300, t("send-at-most-300-pieces-at-a")),
+});
+
+export const zSavePlan = z.strictObject({
+  /** The revision the change was made on. */
+  basis: z.int().min(1),
+  /** Null takes the piece off the job; a plan puts it back. */
+  plan: zPiecePlan.nullable(),
+});
+
+const zWords = z
+  .string()
+  .max(200, t("search-for-at-most-200-characters"))
+  .optional()
+  .describe("Words that all stand in its name");
+
+export const zJobsQuery = z.strictObject({
+  words: zWords,
+  before: z
+    .string()
+    .regex(/^[0-9TZ:.-]{1,40}~[0-9a-f-]{36}$/i, t("from-must-be-a-value-this-list"))
+    .optional(),
+});
+
+export const zJobQuery = z.strictObject({
+  words: zWords,
+  after: z
+    .string()
+    .regex(/^\d{1,15}$/, t("from-must-be-a-value-this-list"))
+    .optional(),
+});
+
+export const zBeginClosure = z.strictObject({
+  /** Of the end, or of the batch where there are several cables. */
+  id: zUuid(t("an-id-is-a-uuid")).optional(),
+  /** Ids of the cables, as the closure's plan has them. */
+  cables: z
+    .array(zStationId)
+    .min(1, t("name-at-least-one-cable"))
+    .max(32, t("at-most-32-cables"))
+    .refine((all) => new Set(all).size === all.length, { error: t("name-each-cable-once") }),
+  rule: zRule.default({ kind: "guarded", risk: 0.05 }),
+  purpose: z.enum(PURPOSES, { error: t("purpose-must-be-work-or-practice") }).default("work"),
+});
+
+export const zCableQuery = z.strictObject({ cable: zStationId });
+
+export const zStyle = z.strictObject({
+  procedure: z.string().max(80),
+  /** The revision the sheet was drawn from: another one since is told, not used. */
+  revision: z.int().min(1).optional(),
+  choices: z.record(z.string().max(80), z.string().max(80)).default({}),
+});
+
+export const zBeginPlaces = z.strictObject({
+  /** Of the end, or of the batch where there are several places. */
+  id: zUuid(t("an-id-is-a-uuid")).optional(),
+  side: zPlaceSide,
+  addresses: z
+    .array(zAddress)
+    .min(1, t("name-at-least-one-place"))
+    .max(BATCH_LIMIT, t("at-most-places-at-once", { batchLimit: BATCH_LIMIT })),
+  /** Another style than the plan's. */
+  style: zStyle.optional(),
+  rule: zRule.default({ kind: "guarded", risk: 0.05 }),
+  purpose: z.enum(PURPOSES, { error: t("purpose-must-be-work-or-practice") }).default("work"),
+});
+
+export const zPlaceQuery = z.strictObject({
+  side: zPlaceSide,
+  /** As it is written; none for the cable itself. */
+  at: z.string().max(200, t("an-address-must-have-at-most-200")).default(""),
+});
+
+export const zNewClosure = z.strictObject({
+  id: zUuid(t("a-closures-id-must-be-a-uuid")).optional(),
+  plan: zClosurePlan,
+});
+
+export const zSaveClosure = z.strictObject({
+  /** The revision the change was made on. */
+  basis: z.int().min(1),
+  /** Null takes the closure off the job; a plan puts it back. */
+  plan: zClosurePlan.nullable(),
+});

@@ -1,0 +1,321 @@
+import { z } from "zod";
+import { t } from "@/messages/service";
+import { zUuid } from "../names/names";
+import { zRecord } from "../record/record";
+import {
+  zAimsAnswer,
+  zBackupsAnswer,
+  zBenchAnswer,
+  zBladeAnswer,
+  zBladesAnswer,
+  zEnteredAnswer,
+  zFindingsAnswer,
+  zIdAnswer,
+  zPeopleAnswer,
+  zRecordChecked,
+  zRevisionAnswer,
+  zSealAnswer,
+  zStudiesAnswer,
+  zStudyAnswer,
+  zTimersAnswer,
+} from "./answers";
+import { zEnter, zMerge, zNewPerson, zRename } from "./crew-requests";
+import { zBatch, zBatchQuery, zBenchQuery, zPhotoQuery, zStart } from "./ends-requests";
+import { zAdd, zAddMany, zEventsAnswer, zMembersAnswer } from "./events";
+import {
+  zAheadAnswer,
+  zBegunAnswer,
+  zClosure,
+  zClosureAnswer,
+  zClosuresAnswer,
+  zJobAnswer,
+  zJobsAnswer,
+  zPieceAnswer,
+  zPiecesAnswer,
+  zPulseAnswer,
+} from "./jobs";
+import { zLedgerQuery, zPdfQuery, zRecordCheck, zSealText } from "./keeping-requests";
+import {
+  zBeginClosure,
+  zBeginPlaces,
+  zCableQuery,
+  zJobQuery,
+  zJobsQuery,
+  zNewClosure,
+  zNewJob,
+  zNewPieces,
+  zPlaceQuery,
+  zSaveClosure,
+  zSavePlan,
+} from "./plans-requests";
+import { zConfirm, zPutAway, zRestore, zSave } from "./shelf-requests";
+import { zAimQuery, zStudy, zToolEvent } from "./workshop-requests";
+
+/** A file that is answered, or sent, in place of JSON. */
+export interface Media {
+  readonly media: readonly string[];
+}
+
+/** One thing the interface for programs does. */
+export interface RouteSpec {
+  readonly does: string;
+  readonly query?: z.ZodObject;
+  readonly body?: z.ZodObject | Media;
+  readonly answer: z.ZodType | Media;
+  /** Where it is not 200. */
+  readonly status?: 201;
+  /** Done by somebody: `by`, a person's id or null, goes with the body, or with the query where the body is a file. */
+  readonly acts?: true;
+}
+
+const route = <const S extends RouteSpec>(spec: S): S => spec;
+
+/** Who is working at the device that asks. */
+export const zBy = z.object({ by: zUuid(t("a-persons-id-must-be-a-uuid")).nullable().default(null) });
+
+const zNothing = z.strictObject({});
+const zAfter = z.strictObject({
+  after: z.coerce.number(t("after-must-be-a-whole-number")).int().min(0).default(0),
+});
+const zRevisionQuery = z.strictObject({
+  revision: z.coerce.number(t("revision-must-be-a-whole-number")).int().min(1).optional(),
+});
+const zLedgerFile = zLedgerQuery.extend({ format: z.enum(["json", "csv", "pdf"]).default("json") });
+const JSON_SCHEMA: Media = { media: ["application/schema+json", "application/json"] };
+
+/**
+ * Everything the interface for programs does, by method and address. Its handlers, its OpenAPI page and the client of the
+ * pages are typed by this table. Computations have addresses of their own, by name.
+ */
+export const API = {
+  "get /ends": route({
+    does: "Work at the bench, newest first, a page at a time.",
+    query: zBenchQuery,
+    answer: zBenchAnswer,
+  }),
+  "post /ends": route({
+    does: "Begins an end from a sheet.",
+    body: zStart,
+    answer: zIdAnswer,
+    status: 201,
+    acts: true,
+  }),
+  "get /ends/{id}": route({
+    does: "What happened to an end after an event.",
+    query: zAfter,
+    answer: zEventsAnswer,
+  }),
+  "post /ends/{id}/events": route({
+    does: "Adds events to an end, all or none.",
+    body: zAdd,
+    answer: zEventsAnswer,
+    acts: true,
+  }),
+  "get /ends/{id}/record": route({ does: "The full record of an end.", answer: zRecord }),
+  "get /ends/{id}/pdf": route({
+    does: "The record of an end on paper: on one page, or the whole log.",
+    query: zPdfQuery,
+    answer: { media: ["application/pdf"] },
+  }),
+  "post /ends/{id}/photos": route({
+    does: "Stores a photograph with an end.",
+    query: zPhotoQuery,
+    body: { media: ["image/jpeg", "image/png", "image/webp"] },
+    answer: zEventsAnswer,
+    acts: true,
+  }),
+  "get /photos/{sha256}": route({ does: "A photograph's bytes.", answer: { media: ["image/jpeg"] } }),
+  "post /batches": route({
+    does: "Begins many ends of one connector.",
+    body: zBatch,
+    answer: zIdAnswer,
+    status: 201,
+    acts: true,
+  }),
+  "get /batches/{id}": route({
+    does: "What happened to each end of a batch.",
+    query: zBatchQuery,
+    answer: zMembersAnswer,
+  }),
+  "post /batches/{id}": route({
+    does: "Adds events to several ends of a batch, all or none.",
+    body: zAddMany,
+    answer: zMembersAnswer,
+    acts: true,
+  }),
+  "get /ledger": route({
+    does: "Ends on record, as a file.",
+    query: zLedgerFile,
+    answer: { media: ["application/json", "text/csv", "application/pdf"] },
+  }),
+  "get /timers": route({ does: "Holds and cures running now.", answer: zTimersAnswer }),
+  "get /aims": route({ does: "How a person makes each length.", query: zAimQuery, answer: zAimsAnswer }),
+  "get /studies": route({ does: "Repeatability studies, newest first.", answer: zStudiesAnswer }),
+  "post /studies": route({
+    does: "Stores a repeatability study.",
+    body: zStudy,
+    answer: zStudyAnswer,
+    status: 201,
+    acts: true,
+  }),
+  "get /tools": route({ does: "Tools with a blade, and what is due.", answer: zBladesAnswer }),
+  "post /tools/{id}": route({
+    does: "Notes that a blade was wiped, turned or replaced.",
+    body: zToolEvent,
+    answer: zBladeAnswer,
+    status: 201,
+    acts: true,
+  }),
+  "get /people": route({ does: "Everybody who works here.", answer: zPeopleAnswer }),
+  "post /people": route({
+    does: "Adds a person.",
+    body: zNewPerson,
+    answer: zPeopleAnswer,
+    status: 201,
+    acts: true,
+  }),
+  "post /people/{id}/name": route({
+    does: "Renames a person.",
+    body: zRename,
+    answer: zPeopleAnswer,
+    acts: true,
+  }),
+  "post /people/{id}/merge": route({
+    does: "Merges a person into another.",
+    body: zMerge,
+    answer: zPeopleAnswer,
+    acts: true,
+  }),
+  "post /shelf/{kind}": route({
+    does: "Saves a document as the next revision.",
+    body: zSave,
+    answer: zRevisionAnswer,
+    status: 201,
+    acts: true,
+  }),
+  "get /shelf/{kind}/{id}": route({
+    does: "A document as a file.",
+    query: zRevisionQuery,
+    answer: { media: ["application/json"] },
+  }),
+  "post /shelf/{kind}/{id}/figures": route({
+    does: "Stores figures checked against the part's sheet.",
+    body: zConfirm,
+    answer: zRevisionAnswer,
+    status: 201,
+    acts: true,
+  }),
+  "post /shelf/{kind}/{id}/restore": route({
+    does: "Puts an earlier revision back.",
+    body: zRestore,
+    answer: zRevisionAnswer,
+    status: 201,
+    acts: true,
+  }),
+  "post /shelf/{kind}/{id}/away": route({
+    does: "Puts a document of one's own away.",
+    body: zPutAway,
+    answer: zRevisionAnswer,
+    status: 201,
+    acts: true,
+  }),
+  "get /schema/{kind}": route({ does: "The JSON Schema of a kind of document.", answer: JSON_SCHEMA }),
+  "get /record-check": route({
+    does: "Checks a stretch of the record.",
+    query: zRecordCheck,
+    answer: zRecordChecked,
+  }),
+  "get /seal": route({ does: "One number for the whole record: its seal.", answer: zSealAnswer }),
+  "post /seal": route({
+    does: "Checks the record against an earlier seal.",
+    body: zSealText,
+    answer: zFindingsAnswer,
+  }),
+  "get /backup": route({
+    does: "The whole record and its photographs in one file.",
+    answer: { media: ["application/x-tar"] },
+  }),
+  "get /backups": route({ does: "The state of automatic backups.", answer: zBackupsAnswer }),
+  "post /enter": route({ does: "Lets a device in by the crew's key.", body: zEnter, answer: zEnteredAnswer }),
+  "get /openapi": route({
+    does: "This page, for programs.",
+    query: zNothing,
+    answer: { media: ["application/json"] },
+  }),
+  "get /jobs": route({
+    does: "Jobs, newest first, a page at a time.",
+    query: zJobsQuery,
+    answer: zJobsAnswer,
+  }),
+  "post /jobs": route({ does: "Begins a job.", body: zNewJob, answer: zIdAnswer, status: 201, acts: true }),
+  "get /jobs/{id}": route({
+    does: "A job with its pieces as planned, a page at a time.",
+    query: zJobQuery,
+    answer: zJobAnswer,
+  }),
+  "post /jobs/{id}": route({
+    does: "Adds pieces to a job, all or none.",
+    body: zNewPieces,
+    answer: zPiecesAnswer,
+    status: 201,
+    acts: true,
+  }),
+  "get /pieces/{id}": route({ does: "A piece with how each of its places stands.", answer: zPieceAnswer }),
+  "get /pieces/{id}/ends": route({
+    does: "What begins at a place of a piece, with the documents it would be made by.",
+    query: zPlaceQuery,
+    answer: zAheadAnswer,
+  }),
+  "post /pieces/{id}/ends": route({
+    does: "Begins the end at a place of a piece, or several of one side as a batch.",
+    body: zBeginPlaces,
+    answer: zBegunAnswer,
+    status: 201,
+    acts: true,
+  }),
+  "post /pieces/{id}": route({
+    does: "Saves a change to a piece's plan, or takes the piece off its job.",
+    body: zSavePlan,
+    answer: zRevisionAnswer,
+    acts: true,
+  }),
+  "get /jobs/{id}/closures": route({
+    does: "Closures of a job, in the order they came.",
+    answer: zClosuresAnswer,
+  }),
+  "post /jobs/{id}/closures": route({
+    does: "Adds a closure to a job.",
+    body: zNewClosure,
+    answer: zClosure,
+    status: 201,
+    acts: true,
+  }),
+  "get /pulse": route({
+    does: "How far the record has come: it moves when an end is begun or signed, or a plan changed.",
+    answer: zPulseAnswer,
+  }),
+  "get /closures/{id}": route({
+    does: "A closure with how each of its cables stands.",
+    answer: zClosureAnswer,
+  }),
+  "get /closures/{id}/ends": route({
+    does: "What begins for a cable of a closure, with the documents it would be made by.",
+    query: zCableQuery,
+    answer: zAheadAnswer,
+  }),
+  "post /closures/{id}/ends": route({
+    does: "Begins a cable of a closure, or several like ones as a batch.",
+    body: zBeginClosure,
+    answer: zBegunAnswer,
+    status: 201,
+    acts: true,
+  }),
+  "post /closures/{id}": route({
+    does: "Saves a change to a closure, or takes it off its job.",
+    body: zSaveClosure,
+    answer: zRevisionAnswer,
+    acts: true,
+  }),
+} as const;
+
+export type ApiKey = keyof typeof API;
