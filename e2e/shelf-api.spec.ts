@@ -48,7 +48,13 @@ test.describe("the shelf for programs", () => {
       400,
       "bad-input",
     ],
-    ["figures of a cable", "/api/v1/shelf/cables/simplex-3.0/figures", {}, 404, "not-found"],
+    [
+      "figures of a cable",
+      "/api/v1/shelf/cables/simplex-3.0/figures",
+      { basis: 1, cable: "simplex-3.0", core: "9/125", figures: [{ key: "a", value: 1 }], sheet: null },
+      404,
+      "not-found",
+    ],
     ["a shipped one put away", "/api/v1/shelf/procedures/drop-clamp/away", { basis: 1 }, 404, "not-found"],
     [
       "an old basis",

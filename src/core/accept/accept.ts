@@ -20,7 +20,10 @@ import { SIMULATED } from "../simulated/hidden-end";
 /** Nothing coarser reads a prepared end. */
 const COARSEST = mm(20);
 
-/** Events that would undo somebody else's work if made without having seen it. */
+/**
+ * Events that would undo somebody else's work if made without having seen it.
+ * @example [{ kind: "step", to: 1 }, { kind: "spare", length: null }].map(mustHaveSeen) // [true, false]
+ */
 export const mustHaveSeen = (event: EndEvent): boolean =>
   event.kind === "step" ||
   event.kind === "retry" ||
@@ -35,14 +38,21 @@ export const mustHaveSeen = (event: EndEvent): boolean =>
 /** What can still be said of an end once it is signed: a correction, or a photograph of it. */
 const afterSigning = ({ kind }: EndEvent): boolean => kind === "correction" || kind === "photo";
 
-/** Parts that must be on before a line and are not; without one, of all. */
+/**
+ * Parts that must be on before a line and are not; without one, of all.
+ * @example missingParts(sheet, bare).map(({ name }) => name) // ["3 mm boot", "Yarn nut", "Yarn ring"]
+ */
 export const missingParts = (
   sheet: RunSheet,
   state: EndState,
   before = Number.POSITIVE_INFINITY,
 ): readonly ProcedurePart[] => partsDue(sheet, before).filter(({ id }) => !state.threaded.includes(id));
 
-/** Parts that are missing, and whether that can still be mended later, as a sentence. */
+/**
+ * Parts that are missing, and whether that can still be mended later, as a sentence.
+ * @example missingText(missingParts(sheet, bare))
+ * // "Thread on first: 3 mm boot, Yarn nut, Yarn ring. It cannot be added later."
+ */
 export function missingText(missing: readonly ProcedurePart[]): string {
   const names = missing.map(({ name }) => name).join(", ");
   return missing.every(({ opens }) => opens)
@@ -53,6 +63,7 @@ export function missingText(missing: readonly ProcedurePart[]): string {
 /**
  * Whether an event can be added to an end as it stands.
  * @throws InputError: the end is signed; a part, check, answer or reading is not of this end; the gate is shut.
+ * @example attempt(() => mustAccept(sheet, bare, { kind: "step", to: 99 }, rule)).problem?.code // "unknown-step"
  */
 export function mustAccept(
   sheet: RunSheet,

@@ -62,6 +62,7 @@ export type EndAdvice =
  * Each leg's advice, in the order of the legs: none for a leg with nothing out and nothing wrong with it. What the two
  * sides of an opening make together can be met from either: both ways are told, the cheaper first.
  * @param unsettled lengths whose readings leave it open and that are to be redone as if they were out: to the middle.
+ * @example advise(sheet, read({ "glass-end": -1500 }), rule).map(({ kind, leg }) => [kind, leg]) // [["rework", ""]]
  */
 export function advise(
   sheet: RunSheet,
@@ -271,7 +272,11 @@ function stopper(
 
 const URGENCY = { out: 0, unsure: 1, unread: 2, in: 3 } as const;
 
-/** Lengths in the order of what to do: out, then not settled, then not read, then in; each as the work has them. */
+/**
+ * Lengths in the order of what to do: out, then not settled, then not read, then in; each as the work has them.
+ * @example inOrderOfDoing(standings(sheet, fresh, rule)).map(({ check }) => check.id)
+ * // ["cleave", "buffer-out", "reach"]
+ */
 export function inOrderOfDoing(all: readonly CheckStanding[]): CheckStanding[] {
   return [...all].sort(
     (a, b) => URGENCY[a.judged?.verdict ?? "unread"] - URGENCY[b.judged?.verdict ?? "unread"],

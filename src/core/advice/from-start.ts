@@ -45,6 +45,7 @@ export function fromTheStart(
 /**
  * Cutting it all off: cable for a fresh start, the part that goes with it (where a rule begins the end again, or a bond
  * has trapped it), and the whole work up to here again.
+ * @example Object.keys(startingOver(sheet, bare)) // ["cable", "parts", "seconds"]
  */
 export function startingOver(
   sheet: RunSheet,

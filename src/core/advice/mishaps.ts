@@ -10,7 +10,10 @@ export type Mishap = (typeof MISHAPS)[number];
 
 const CLOSES: readonly StepKind[] = ["actuate", "crimp", "cure", "fuse"];
 
-/** Returns true from the first strip until the joint is closed. */
+/**
+ * Returns true from the first strip until the joint is closed.
+ * @example isGlassAtRisk(sheet, bare) // false
+ */
 export function isGlassAtRisk({ lines }: RunSheet, { at, signed }: Pick<EndState, "at" | "signed">): boolean {
   if (signed || !lines.some(({ bares }) => bares.some(({ layer }) => layer === "coating"))) return false;
   const first = lines.findIndex(({ bares }) => bares.length > 0);
@@ -24,6 +27,7 @@ export function isGlassAtRisk({ lines }: RunSheet, { at, signed }: Pick<EndState
 /**
  * Events that record a mishap: a fault on the fibre's end, and the shard of a break.
  * @returns an empty list for dirt on glass that is still covered.
+ * @example mishapEvents(sheet, read({}), "broken", "").map(({ kind }) => kind) // ["fault", "shards"]
  */
 export function mishapEvents(sheet: RunSheet, state: EndState, fault: Mishap, leg: string): EndEvent[] {
   const feature = fibreEndOf(sheet, state.reached);

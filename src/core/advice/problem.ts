@@ -76,7 +76,11 @@ export function standsAgainst(sheet: RunSheet, feature: SheetFeature, reached: n
   return own && !isRead ? (own.from === feature.id ? own.to : own.from) : null;
 }
 
-/** States one leg's question to the solver. */
+/**
+ * States one leg's question to the solver.
+ * @example Object.keys(leastProblem(sheet, read({}), asMade(sheet, read({}), rule, ""), []))
+ * // ["features", "dimensions", "order", "binding", "forced", "follows", "glass", "cable", "places"]
+ */
 export function leastProblem(
   sheet: RunSheet,
   state: EndState,

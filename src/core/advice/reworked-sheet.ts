@@ -8,13 +8,17 @@ import { type Figure, featureOf, type Line, type RunSheet, type SheetFeature } f
 
 type Places = ReadonlyMap<string, Length>;
 
-/** The legs whose places differ from the sheet's. */
+/**
+ * The legs whose places differ from the sheet's.
+ * @example reworkedLegs(bare) // []
+ */
 export const reworkedLegs = ({ places }: EndState): string[] => Object.keys(places);
 
 /**
  * The sheet as this end has it now: everything counted from the end as it now is, features where the last rework
  * put them, what is not made yet from where its datum is; while a rework is being done, its lines as they are to be
  * worked.
+ * @example reworkedSheet(sheet, bare) === sheet // true
  */
 export function reworkedSheet(sheet: RunSheet, state: EndState): RunSheet {
   const legs = reworkedLegs(state);
@@ -25,7 +29,10 @@ export function reworkedSheet(sheet: RunSheet, state: EndState): RunSheet {
   return sheetWith(sheet, places, state, state.inHand?.leg === leg ? state.inHand : null);
 }
 
-/** The sheet as it will be once a plan is done: what the band shows of a rework that is offered. */
+/**
+ * The sheet as it will be once a plan is done: what the band shows of a rework that is offered.
+ * @example plannedSheet(sheet, bare, { places: {}, steps: [] }).lines.length === sheet.lines.length // true
+ */
 export const plannedSheet = (
   sheet: RunSheet,
   state: EndState,
@@ -214,7 +221,10 @@ function standIn(
   );
 }
 
-/** How much of the end is still to be trimmed off before the rework in hand goes on; null where nothing is. */
+/**
+ * How much of the end is still to be trimmed off before the rework in hand goes on; null where nothing is.
+ * @example trimDue(sheet, bare) // null
+ */
 export function trimDue(sheet: RunSheet, state: Pick<EndState, "inHand" | "at" | "places">): Length | null {
   const { inHand } = state;
   if (!inHand || inHand.trimmed) return null;
@@ -231,6 +241,7 @@ export const TRIM_STEP = ":trim";
  * The step that trims the end, and the sheet as the end lies before it: counted from the end that is cut off, the cut
  * where the new end will be.
  * @returns null where nothing is to be trimmed.
+ * @example trimming(sheet, bare) // null
  */
 export function trimming(
   sheet: RunSheet,

@@ -7,6 +7,7 @@ import type { Cost } from "./from-start";
  * What cleaving a second time takes on an end made as the sheet says: most often fresh glass further back, because
  * the cleaver must hold glass beyond its blade. Worked out as the bench would, for a cleave seen to be bad.
  * @returns null where nothing is cleaved.
+ * @example Object.keys(secondCleave(sheet) ?? {}) // ["cable", "parts", "seconds"]
  */
 export function secondCleave(sheet: RunSheet): Cost | null {
   const cleave = sheet.lines.find(({ step }) => step.kind === "cleave");

@@ -6,7 +6,10 @@ import { InputError } from "../problem/problem";
 import type { RunSheet } from "../runsheet/runsheet";
 import { advise, type EndAdvice } from "./advise";
 
-/** The event that takes a piece of advice: back at the first line to do again, by its figures. */
+/**
+ * The event that takes a piece of advice: back at the first line to do again, by its figures.
+ * @example reworkEvent(advise(sheet, read({ "glass-end": -1500 }), rule)[0], "least").plan // "least"
+ */
 export function reworkEvent(
   advice: Extract<EndAdvice, { kind: "rework" }>,
   plan: "least" | "recommended",
@@ -81,7 +84,10 @@ const sorted = (value: unknown): string =>
       : part,
   );
 
-/** The line after the one in hand: through the lines being done again, then back to where they are read. */
+/**
+ * The line after the one in hand: through the lines being done again, then back to where they are read.
+ * @example nextLine({ inHand: null, at: 4 }) // 5
+ */
 export function nextLine({
   inHand,
   at,

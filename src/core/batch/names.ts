@@ -6,7 +6,6 @@ export const NAME_PARTS = ["{n}", "{colour}", "{code}"] as const;
 /**
  * An end's name by a pattern: `{n}` is its number from `first` on, `{colour}` and `{code}` the colour of that fibre.
  * @example nameBy("fibre {n}, {colour}", 0) // "fibre 1, blue"
- * @param place place in the batch, counted from 0.
  */
 export function nameBy(pattern: string, place: number, first = 1): string {
   const n = first + place;
@@ -17,6 +16,7 @@ export function nameBy(pattern: string, place: number, first = 1): string {
 /**
  * What is wrong with a pattern for so many ends, in words; null when nothing is: two ends would have one name, a part in
  * braces is not known, or a name is too long.
+ * @example patternProblem("fibre {x}", 12) // "“{x}” is not known: use {n}, {colour}, {code}."
  */
 export function patternProblem(pattern: string, count: number, most = 120): string | null {
   const unknown = pattern

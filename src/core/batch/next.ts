@@ -37,6 +37,7 @@ function pressed(stages: readonly Stage[], line: number): boolean {
  * hand until it waits; else, of the earliest group with one ready, the one furthest behind. When all wait, the
  * first to be ready.
  * @returns its index, or null when every end is done.
+ * @example nextInBatch(stages, [], { mode: "across", group: 4, current: null }, 0) // null
  */
 export function nextInBatch(
   stages: readonly Stage[],

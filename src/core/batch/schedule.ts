@@ -35,6 +35,7 @@ interface Pot {
  * One pair of hands and a number of like ends, taken in groups: each stage is done across a group before the next;
  * while a group waits, the next group is begun. A stage that begins something to be done in time is followed on the
  * same end until that is done, before the next end.
+ * @example scheduleIn(stages, 4, 2).group // 2
  */
 export function scheduleIn(stages: readonly Stage[], ends: number, group: number): Schedule {
   const slots: Slot[] = [];
@@ -122,6 +123,7 @@ function potsOf(stages: readonly Stage[], slots: readonly Slot[]): Pot[] {
  * The best grouping of a number of like ends: of all group sizes, those that keep what must be done in time, then the
  * shortest; of two as short, the one with fewer mixes, then the larger group, since tools change hands less.
  * Exhaustive over group sizes, so at most `ends` simulations.
+ * @example planBatch(stages, 4).group // 4
  */
 export function planBatch(stages: readonly Stage[], ends: number): Schedule {
   const all = Array.from({ length: ends }, (_, i) => scheduleIn(stages, ends, i + 1));

@@ -58,6 +58,7 @@ export function handsOn(step: Step): number {
 /**
  * A run sheet as stages for one end: each stops at a wait that needs no hands, or where something begins or ends
  * that has to be done in time.
+ * @example stagesOf(sheet).length // 3
  */
 export function stagesOf({ lines }: Pick<RunSheet, "lines">): Stage[] {
   const untils = new Set(lines.flatMap(({ step }) => (step.within ? [step.within.until] : [])));

@@ -16,6 +16,7 @@ export const LONGEST_WORK = 600;
  * hands, so what lies between two leavings went into the later one. Breaks are cut short, and what was redone counts
  * where it was done last.
  * @param begun when the batch was started.
+ * @example workedIn([], "2026-11-25T08:00:00.000Z") // []
  */
 export function workedIn(ends: readonly Pick<EndState, "leftAt">[], begun: string): Worked[] {
   const left = ends

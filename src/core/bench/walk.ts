@@ -12,6 +12,7 @@ import { brokenWays } from "./ways-back";
  * that spoils the end, and every remedy that moves its length the wrong way. The model is coarse on purpose: what a step
  * does follows from its kind, its figures, its parts and what it says of itself.
  * @returns violations in the order of the steps, at most one a step; none for a sheet that can be followed.
+ * @example walk(placement) // []
  */
 export function walk(placement: LaidOut): Violation[] {
   const course = courseOf(placement);
@@ -23,6 +24,7 @@ export function walk(placement: LaidOut): Violation[] {
  * The same with every way back: from each bad look by each rule that holds, to the end. Where the sheet itself cannot be
  * followed its ways back are not asked for.
  * @param known ids of looks whose ways were walked already.
+ * @example walkWithWays(placement) // []
  */
 export function walkWithWays(placement: LaidOut, ids: ReadonlySet<string> = NONE): Violation[] {
   const course = courseOf(placement);

@@ -133,7 +133,10 @@ export const zCable = z.strictObject({
 export type Cable = z.output<typeof zCable>;
 export type Layer = Cable["layers"][number];
 
-/** Diameter of a layer, micrometres; null when the cable has none of that kind. */
+/**
+ * Diameter of a layer, micrometres; null when the cable has none of that kind.
+ * @example diameterOf(cord, "jacket") // 3000
+ */
 export function diameterOf(cable: Cable, kind: LayerKind): number | null {
   return cable.layers.find((layer) => layer.kind === kind)?.diameter ?? null;
 }
@@ -150,6 +153,7 @@ const insideOf = (cable: Layered, kind: LayerKind): Layer | undefined =>
 /**
  * Thickness of a layer's wall, micrometres: as stated, else half of what its diameter exceeds that of the ring inside it.
  * @returns null when the cable has no such layer, or nothing says how thick it is.
+ * @example wallOf(cord, "jacket") // 400
  */
 export function wallOf(cable: Layered, kind: LayerKind): number | null {
   const layer = cable.layers.find((layer) => layer.kind === kind);
@@ -161,6 +165,7 @@ export function wallOf(cable: Layered, kind: LayerKind): number | null {
 /**
  * How deep a blade may go into a layer before it reaches anything under it, micrometres: its wall, less the ripcords
  * where they lie in its inside.
+ * @example depthOver(cord, "yarn") // 650
  */
 export function depthOver(cable: Layered, kind: LayerKind): number | null {
   const wall = wallOf(cable, kind);

@@ -4,6 +4,7 @@ import type { ElementGroup } from "./element-group";
 /**
  * What a cable holds: as its document states it, else as its construction and counts say: tubes or sub-units of so many,
  * legs of a cord, fibres side by side.
+ * @example elementsOf(loose)?.kind // "tube"
  */
 export function elementsOf({
   elements,

@@ -28,11 +28,18 @@ const seenText = (seen: SeenElement | null): string => {
   return seen.tracers > 0 ? `${seen.code} ${seen.tracers} tr` : seen.code;
 };
 
-/** `fibre 8: tube OR, fibre BL`: what was seen, as it is told. */
+/**
+ * `fibre 8: tube OR, fibre BL`: what was seen, as it is told.
+ * @example seenFibreText({ number: 14, tube: null, fibre: { code: "OR", name: "orange" } })
+ * // "fibre 14: tube not said, fibre OR"
+ */
 export const seenFibreText = ({ number, tube, fibre }: SeenFibre): string =>
   `fibre ${number}: tube ${seenText(tube)}, fibre ${seenText(fibre)}`;
 
-/** Every fibre that was looked at, the last time it was. */
+/**
+ * Every fibre that was looked at, the last time it was.
+ * @example lastSeen([]) // []
+ */
 export const lastSeen = (all: readonly SeenFibre[]): SeenFibre[] =>
   [...new Map(all.map((seenElement) => [seenElement.number, seenElement])).keys()].map((number) => {
     const of = all.filter((seenElement) => seenElement.number === number);

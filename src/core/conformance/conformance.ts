@@ -63,6 +63,8 @@ const MOST_MORE = 30;
  * conformity under a normal distribution about the mean (JCGM 106:2012, clause 7).
  * @param beside standard uncertainty of the limits themselves, micrometres, where they hang on another reading: added in
  *   quadrature (JCGM 100, 5.1.2).
+ * @example judge({ limits: { min: um(48_000), max: um(49_000) }, readings: [um(48_500)], instrument: { resolution: um(10), repeatability: um(20) }, rule }).verdict
+ * // "in"
  */
 export function judge({ limits, readings, instrument, rule }: ConformanceInput, beside = 0): Conformance {
   const n = readings.length;

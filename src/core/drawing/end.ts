@@ -55,7 +55,10 @@ interface EndDrawing {
   readonly stretches: readonly DrawnStretch[];
 }
 
-/** The end of a run sheet as it stands after a line; a line past the last is the finished one. */
+/**
+ * The end of a run sheet as it stands after a line; a line past the last is the finished one.
+ * @example endDrawing(sheet, 0).layers.map(({ kind }) => kind) // ["jacket", "yarn", "buffer", "coating", "glass"]
+ */
 export function endDrawing(sheet: RunSheet, line: number): EndDrawing {
   const stands = layersAfter(sheet, line);
   const features = sheet.features
@@ -108,7 +111,10 @@ function yarnOf(sheet: RunSheet, line: number, layers: readonly LayerShape[]): Y
   };
 }
 
-/** A place known by measurement is told to a tenth of a millimetre; one that lies at its figure, as that says it. */
+/**
+ * A place known by measurement is told to a tenth of a millimetre; one that lies at its figure, as that says it.
+ * @example toldPlace(um(48_500), um(48_000)) // 48500
+ */
 export const toldPlace = (at: Length, figure: Length): Length =>
   Math.abs(at - figure) <= 50 ? figure : um(Math.round(at / 100) * 100);
 

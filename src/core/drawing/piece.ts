@@ -8,11 +8,17 @@ export interface PieceShape {
   readonly to: number;
 }
 
-/** `A`, `route 2`, `loop 0`: what of the plan a need is, as one word. */
+/**
+ * `A`, `route 2`, `loop 0`: what of the plan a need is, as one word.
+ * @example needKey({ part: { of: "side", side: "A" } }) // "A"
+ */
 export const needKey = ({ part }: Pick<Need, "part">): string =>
   part.of === "side" ? part.side : `${part.of} ${part.at}`;
 
-/** The whole piece as shapes, side A first: they touch, and end where the piece does. */
+/**
+ * The whole piece as shapes, side A first: they touch, and end where the piece does.
+ * @example pieceDrawing(pieceNeeds(plan, parts).items).length // 3
+ */
 export function pieceDrawing(items: readonly Need[]): PieceShape[] {
   let to = 0;
   return items.map((need) => {

@@ -14,6 +14,7 @@ const LEAST_SHARE = 0.4;
  * What of an axis is drawn at one true scale, for stops along it: a gap of over 80 mm that is also over 40 % of the
  * whole is left out, with 7 mm kept either side of it. Between two stretches a break says so.
  * @param stops places, micrometres, in any order; 0 is always one of them.
+ * @example drawnStretches([0, 10_000, 20_000]).length // 1
  */
 export function drawnStretches(stops: readonly number[]): DrawnStretch[] {
   const sorted = [...new Set([0, ...stops])].sort((a, b) => a - b);

@@ -85,7 +85,10 @@ export function takenBack<State extends Undoable<State>>(state: State, event: st
   return { ...act.before, job, label, photos, unread, acts: state.acts.slice(0, -1), lastSeq };
 }
 
-/** The event that takes the last act back; null where there is none. */
+/**
+ * The event that takes the last act back; null where there is none.
+ * @example takeBackEvent({ acts: [] }) // null
+ */
 export function takeBackEvent({
   acts,
 }: {
@@ -102,7 +105,10 @@ export const takenBackIn = (events: readonly Recorded[]): ReadonlySet<string> =>
     events.flatMap(({ event }) => (event.kind === "take-back" ? [event.event, ...(event.with ?? [])] : [])),
   );
 
-/** The sign-off that stands; undefined where there is none. */
+/**
+ * The sign-off that stands; undefined where there is none.
+ * @example signOff([recorded(1, { kind: "sign", name: "Osla Brandt", outcome: "kept" })])?.seq // 1
+ */
 export const signOff = (events: readonly Recorded[]): Recorded | undefined =>
   standingEvents(events).find(({ event }) => event.kind === "sign");
 

@@ -35,13 +35,19 @@ export function clocksOf(
   });
 }
 
-/** Clocks still running. */
+/**
+ * Clocks still running.
+ * @example runningClocks(sheet, bare) // []
+ */
 export const runningClocks = (
   sheet: Pick<RunSheet, "lines">,
   state: Pick<EndState, "leftAt" | "at">,
 ): Clock[] => clocksOf(sheet, state).filter(({ doneAt }) => doneAt === null);
 
-/** Clocks that ran out before what they asked for was done. */
+/**
+ * Clocks that ran out before what they asked for was done.
+ * @example overrun(sheet, bare) // []
+ */
 export const overrun = (sheet: RunSheet, state: Pick<EndState, "leftAt" | "at">): Clock[] =>
   clocksOf(sheet, state).filter(
     ({ startedAt, doneAt, seconds }) =>
@@ -62,6 +68,7 @@ interface RunningPot {
  * step within its life, and the first that comes later opens another. Told while an end still needs it: one that has not
  * come past that step, or where the fibre is not in yet.
  * @param states where each end stands that is made with it, one or a whole batch.
+ * @example runningPots(sheet, [bare]) // []
  */
 export function runningPots(
   { lines }: RunSheet,

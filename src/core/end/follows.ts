@@ -20,6 +20,8 @@ interface EndSummary {
 /**
  * What a list tells of an end as its events leave it.
  * @param judged as judged when it was signed off, where that is on record: it stands, whatever would be judged now.
+ * @example followsFrom(sheet, bare, rule, null)
+ * // { job: "", label: "", result: null, verdicts: null, signedBy: null, signedAt: null, at: 26, timers: null }
  */
 export function followsFrom(
   sheet: RunSheet,

@@ -13,7 +13,10 @@ export type OpenPoint =
 
 const ORDER = { out: 0, bad: 0, fault: 0, unsure: 1, unread: 2, unanswered: 2 } as const;
 
-/** Everything that keeps an end from being in, what is out first; empty exactly where the end is in. */
+/**
+ * Everything that keeps an end from being in, what is out first; empty exactly where the end is in.
+ * @example openPoints(sheet, bare, rule).length // 11
+ */
 export function openPoints(sheet: RunSheet, state: EndState, rule: Rule): OpenPoint[] {
   const lengths = standings(sheet, state, rule).flatMap(({ check, judged }): OpenPoint[] => {
     const verdict = judged?.verdict ?? "unread";

@@ -22,7 +22,10 @@ export interface Forgotten {
 const lineOf = ({ lines }: RunSheet, step: string | undefined): number =>
   lines.findIndex(({ step: { id } }) => id === step);
 
-/** The parts a step needs on the cable, each with whether it was said to be on. */
+/**
+ * The parts a step needs on the cable, each with whether it was said to be on.
+ * @example partsNeededAt(sheet, bare, sheet.lines[0].step.id).length // 0
+ */
 export const partsNeededAt = (
   { parts }: RunSheet,
   { threaded }: Pick<EndState, "threaded">,
@@ -40,7 +43,10 @@ export const partsDue = (sheet: RunSheet, before: number): ProcedurePart[] =>
     .flatMap(({ parts }) => parts)
     .filter(({ opens, neededAt }) => !opens || lineOf(sheet, neededAt) < before);
 
-/** Parts of every gate passed on the way to where the end stands. */
+/**
+ * Parts of every gate passed on the way to where the end stands.
+ * @example dueParts(sheet, bare).map(({ id }) => id) // ["boot-3", "yarn-nut", "yarn-ring"]
+ */
 export const dueParts = (
   sheet: RunSheet,
   { at, reached }: Pick<EndState, "at" | "reached">,
@@ -49,6 +55,7 @@ export const dueParts = (
 /**
  * Parts that should be on by now and are not. A part goes on over the end of the cable, so it can until the step that
  * traps it is done; what was threaded after it must come off first.
+ * @example forgottenParts(sheet, bare).map(({ part }) => part.id) // ["boot-3", "yarn-nut", "yarn-ring"]
  */
 export function forgottenParts(
   sheet: RunSheet,
@@ -84,6 +91,8 @@ function faceAt({ lines }: RunSheet, { at, reached }: Pick<EndState, "at" | "rea
 /**
  * A part threaded over a cleaved end after all, with what lies in front of it taken off and put back on: the face of each
  * leg is touched, so that what follows is a fresh cleave and nothing more.
+ * @example overFaceEvents(sheet, { part: sheet.parts[0], behind: [] }, "").map(({ kind }) => kind)
+ * // ["thread", "fault"]
  */
 export function overFaceEvents(
   { cable }: Pick<RunSheet, "cable">,
@@ -99,7 +108,10 @@ export function overFaceEvents(
   ];
 }
 
-/** Parts that went on before one they should lie in front of: first the part, then those it should follow. */
+/**
+ * Parts that went on before one they should lie in front of: first the part, then those it should follow.
+ * @example outOfOrder(sheet, bare) // []
+ */
 export function outOfOrder(
   { parts }: RunSheet,
   { threaded }: Pick<EndState, "threaded">,
@@ -114,6 +126,7 @@ export function outOfOrder(
 /**
  * Cutting the end off because a part was forgotten and no longer goes on: back to the first mark or cut with every part
  * on. It counts against no rule of the procedure: the end itself was not at fault.
+ * @example restartEvent(sheet, sheet.parts[0].id).to // 0
  */
 export function restartEvent(sheet: RunSheet, part: string): Extract<EndEvent, { kind: "restart" }> {
   const to = Math.min(firstCut(sheet), lineOf(sheet, gateOf(sheet, part)));

@@ -26,7 +26,10 @@ export interface CheckStanding {
 
 type Read = Pick<Reading, "value" | "instrument">;
 
-/** Judges the readings of one check with the error of the least certain instrument among them. */
+/**
+ * Judges the readings of one check with the error of the least certain instrument among them.
+ * @example judgeCheck(sheet.checks[0], [], rule) // null
+ */
 export function judgeCheck(
   check: Check,
   readings: readonly Read[],
@@ -89,7 +92,11 @@ function withOther(check: Check, { over }: OtherSide): Check {
   };
 }
 
-/** Every length of the sheet with its readings and verdict, in the order of work. */
+/**
+ * Every length of the sheet with its readings and verdict, in the order of work.
+ * @example standings(sheet, fresh, rule).map(({ check }) => check.name)
+ * // ["cleave length", "buffer beyond the jacket", "jacket edge to cleaved end"]
+ */
 export const standings = (sheet: RunSheet, state: EndState, rule: Rule): CheckStanding[] =>
   sheet.checks.map((check) => standingOf(sheet, state, rule, check));
 
@@ -99,7 +106,10 @@ export const keptVerdicts = (sheet: RunSheet, state: EndState, rule: Rule): Kept
     judged ? [{ check: check.id, ...judged }] : [],
   );
 
-/** What an end comes to: cut off or discarded, else the worst of its lengths, of what was asked and of what was seen and not redone. */
+/**
+ * What an end comes to: cut off or discarded, else the worst of its lengths, of what was asked and of what was seen and not redone.
+ * @example resultOf(sheet, fresh, rule) // "unmeasured"
+ */
 export function resultOf(sheet: RunSheet, state: EndState, rule: Rule): Result {
   if (state.signed && state.signed.outcome !== "kept") return state.signed.outcome;
   const verdicts = standings(sheet, state, rule).map(({ judged }) => judged?.verdict ?? null);

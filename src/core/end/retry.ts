@@ -17,6 +17,7 @@ export interface RetryOffer {
 /**
  * What an answer offers to try, in its order, with what is left of each; on a cord of several legs, of one of them.
  * An answer that only says where to go counts against the procedure's first rule.
+ * @example retriesOffered(sheet, fresh, judgement.id, bad).map(({ rule }) => rule.id) // ["wipe", "strip"]
  */
 export function retriesOffered(
   sheet: RunSheet,
@@ -51,7 +52,10 @@ export function retriesOffered(
 
 const stepAt = ({ lines }: RunSheet, id: string): number => lines.findIndex(({ step }) => step.id === id);
 
-/** The line at which an end begun from the start is marked or cut first: what is threaded on stays on. */
+/**
+ * The line at which an end begun from the start is marked or cut first: what is threaded on stays on.
+ * @example sheet.lines[firstCut(sheet)].step.kind // "mark"
+ */
 export const firstCut = ({ lines }: RunSheet): number =>
   Math.max(
     0,
@@ -61,6 +65,7 @@ export const firstCut = ({ lines }: RunSheet): number =>
 /**
  * The event that goes back by a offer: everything read or asked from its step on is void; of one leg only its own.
  * From the start, all that was prepared goes with what squares the cable anew.
+ * @example retryEvent(sheet, retriesOffered(sheet, fresh, judgement.id, bad)[0], judgement.id, bad).kind // "retry"
  */
 export function retryEvent(
   sheet: RunSheet,

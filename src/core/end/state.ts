@@ -131,12 +131,18 @@ const FRESH: EndState = {
   unread: 0,
 };
 
-/** Replays an end's events, in order of their sequence, into where it stands now. */
+/**
+ * Replays an end's events, in order of their sequence, into where it stands now.
+ * @example endState([recorded(1, { kind: "step", to: 3 })]).reached // 3
+ */
 export function endState(events: readonly Recorded[]): EndState {
   return events.reduce(applied, FRESH);
 }
 
-/** An end's state with one more event. */
+/**
+ * An end's state with one more event.
+ * @example applied(fresh, recorded(1, { kind: "step", to: 3 })).at // 3
+ */
 export function applied(state: EndState, recorded: Recorded): EndState {
   const { seq, event } = recorded;
   if (event.kind === "take-back") return takenBack(state, event.event, seq);
@@ -370,7 +376,10 @@ function timed(
 /** Who put an end away, where nobody has said who works at the device. */
 const NOBODY = "not named";
 
-/** The event that puts an end away that was begun by mistake: kept on record as that, and counted nowhere. */
+/**
+ * The event that puts an end away that was begun by mistake: kept on record as that, and counted nowhere.
+ * @example discardEvent(fresh, "Osla Brandt").outcome // "discarded"
+ */
 export const discardEvent = (
   state: Pick<EndState, "shards">,
   name: string,
@@ -381,6 +390,9 @@ export const discardEvent = (
   ...(shardsMissing(state) > 0 ? { missingShards: "end put away" } : {}),
 });
 
-/** Shards that came off and were not seen into the bin. */
+/**
+ * Shards that came off and were not seen into the bin.
+ * @example shardsMissing({ shards: { made: 3, binned: 2 } }) // 1
+ */
 export const shardsMissing = ({ shards }: Pick<EndState, "shards">): number =>
   Math.max(0, shards.made - shards.binned);

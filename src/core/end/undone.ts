@@ -35,7 +35,10 @@ const endOf = ({ startedAt, seconds }: RunTimer): number => Date.parse(startedAt
 /** A clock read over a network may be behind by this much. */
 const SOON_ENOUGH_MS = 1_000;
 
-/** What one step still asks for, or null when it has all of it. */
+/**
+ * What one step still asks for, or null when it has all of it.
+ * @example undoneAt(sheet.lines[0], fresh) // null
+ */
 export function undoneAt(line: Line, state: Seen): Undone | null {
   const { index, step, checks } = line;
   const { readings, answers } = state;
@@ -50,7 +53,10 @@ export function undoneAt(line: Line, state: Seen): Undone | null {
     : null;
 }
 
-/** Steps before a line that were passed without what they ask for, in the order of work. */
+/**
+ * Steps before a line that were passed without what they ask for, in the order of work.
+ * @example skippedSteps(sheet, bare).length // 9
+ */
 export const skippedSteps = (
   { lines }: RunSheet,
   state: Seen & Pick<EndState, "reached" | "at" | "inHand">,

@@ -13,6 +13,7 @@ const same = (seen: SeenElement, wanted: Marked): boolean =>
 /**
  * Holds what is seen in the hand against what is to be cut, the tube before the fibre in it.
  * @param seen null where it has not been said yet.
+ * @example beforeCut({ tube: 1, fibre: 2 }, { tube: null, fibre: null }).may // "ask"
  */
 export function beforeCut(
   wanted: Pick<Identity, "tube" | "fibre">,

@@ -160,6 +160,8 @@ function smallestStuck(cables: readonly Asked[], ports: number) {
 /**
  * Which cable goes in which port of a closure: least cables in a port of another role, then least bushed, then the smallest
  * ports, then the first by the places of the ports, cable by cable.
+ * @example bestPorts({ ports: dome.ports, cables: [{ id: "a", role: "branch", through: false, diameter: um(10_000) }] }).possible
+ * // true
  */
 export function bestPorts({ ports, cables }: PortsInput): PortsAnswer {
   const openCables = cables.map(

@@ -54,7 +54,10 @@ export const ENDING_ROLES = PORT_ROLES.filter(
   (role): role is Exclude<PortRole, "through"> => role !== "through",
 );
 
-/** What changes of a cable with its role: whether it goes through, and so the ports it can be put in. */
+/**
+ * What changes of a cable with its role: whether it goes through, and so the ports it can be put in.
+ * @example asRole("drop") // { role: "drop", through: false, fixed: null }
+ */
 export const asRole = (role: PortRole): Pick<ClosureCable, "role" | "through" | "fixed"> => ({
   role,
   through: role === "through",
@@ -65,7 +68,10 @@ const zOldPlan = z.looseObject({
   cables: z.array(z.looseObject({ role: z.unknown(), through: z.unknown() })),
 });
 
-/** A stored plan in which role and `through` may disagree, as today's: what is prepared of each cable stays the same. */
+/**
+ * A stored plan in which role and `through` may disagree, as today's: what is prepared of each cable stays the same.
+ * @example liftedClosure(null) // null
+ */
 export function liftedClosure(body: unknown): unknown {
   const plan = zOldPlan.safeParse(body);
   if (!plan.success) return body;
@@ -92,6 +98,9 @@ export const zClosurePlan = z.strictObject({
 });
 export type ClosurePlan = z.output<typeof zClosurePlan>;
 
-/** A cable of a closure as it is said among the others: `cable 3`. */
+/**
+ * A cable of a closure as it is said among the others: `cable 3`.
+ * @example cableText({ cables: [] }, "a") // "cable 0"
+ */
 export const cableText = ({ cables }: Pick<ClosurePlan, "cables">, id: string): string =>
   `cable ${cables.findIndex((cable) => cable.id === id) + 1}`;

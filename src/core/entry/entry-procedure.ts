@@ -78,6 +78,7 @@ function stands(step: Step, dimensions: ReadonlySet<string>, produced: ReadonlyS
 /**
  * The procedure an entry comes to: one document for every cable that goes in, like any other.
  * @throws InputError for an entry whose lengths, parts or steps do not go together.
+ * @example entryProcedure(dome, sheets.ending).id // "entry-dome-gel"
  */
 export const entryProcedure = (entry: Entry, sheet: EntrySheet): ProcedureDocument =>
   madeOf(entry, sheet, {
@@ -87,13 +88,17 @@ export const entryProcedure = (entry: Entry, sheet: EntrySheet): ProcedureDocume
     appliesTo: { constructions: entry.takes, cores: entry.cores, ...takenBy(entry.ports) },
   });
 
-/** What the procedure of a cable that goes through is called by, from its entry's id. */
+/**
+ * What the procedure of a cable that goes through is called by, from its entry's id.
+ * @example throughId("entry-dome-gel") // "entry-dome-gel-through"
+ */
 export const throughId = (entry: string): string => `${entry}-through`;
 
 /**
  * The same of a cable whose sheath is opened in the middle of its run: from the centre mark to both sides, each worked and
  * read by itself; null where an entry takes none.
  * @throws InputError as for one that ends there.
+ * @example throughProcedure(dome, sheets.going)?.id // "entry-dome-gel-through"
  */
 export function throughProcedure(entry: Entry, sheet: EntrySheet): ProcedureDocument | null {
   const ways = entry.ports.filter(({ pair, double }) => pair !== undefined || double);

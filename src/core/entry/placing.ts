@@ -28,6 +28,8 @@ export type PortsTaken =
 /**
  * Why a cable does not go into some ports, in words; null where it does.
  * @param ports of the entry, and the ids of those it is put in.
+ * @example portTrouble({ id: "a", role: "branch", through: false, diameter: um(90_000) }, dome.ports, [dome.ports[0].id])?.key
+ * // "core/port-closes-round"
  */
 export function portTrouble(cable: PortCable, ports: readonly Port[], at: readonly string[]): Saying | null {
   const into = ports.filter(({ id }) => at.includes(id));
@@ -46,7 +48,11 @@ export function portTrouble(cable: PortCable, ports: readonly Port[], at: readon
     : say("a-cable-that-ends-here-needs-one-port");
 }
 
-/** Every port a cable is put in by one of them: both of a pair where it goes through. */
+/**
+ * Every port a cable is put in by one of them: both of a pair where it goes through.
+ * @example portsBy({ id: "a", role: "branch", through: false, diameter: um(10_000) }, dome.ports, dome.ports[0].id).length
+ * // 1
+ */
 export function portsBy(cable: PortCable, ports: readonly Port[], id: string): readonly string[] {
   const port = ports.find((port) => port.id === id);
   return cable.through && port?.pair !== undefined
@@ -57,6 +63,7 @@ export function portsBy(cable: PortCable, ports: readonly Port[], id: string): r
 /**
  * Puts cables into the ports of an entry: those somebody put where they put them, the rest the best way there is.
  * @throws InputError `does-not-fit` for a cable put where it does not go, or where another is already.
+ * @example placeCables(dome.ports, []).possible // true
  */
 export function placeCables(ports: readonly Port[], cables: readonly PlacedCable[]): PortsTaken {
   const taken = new Map<string, string>();

@@ -65,6 +65,8 @@ const reaches = (length: number, wanted: Length | number): boolean => length >= 
  * How much sheath comes off in the middle of a cable so that its tube lies in both entry paths and its stored turns, and so
  * that a reversal of the lay lies in the opening: there the tubes come free. A wound tube is longer than its sheath by the
  * lay's factor.
+ * @example Object.keys(sheathWindow({ entryPaths: [um(300_000), um(300_000)], turn: um(200_000), turns: 1, cutAt: "middle", excessPct: 0 }))
+ * // ["opening", "layFactor", "tubeLength", "limitedBy", "loopRadius", "bendOk", "usable", "reachOk"]
  */
 export function sheathWindow(input: WindowInput): SheathWindow {
   const { entryPaths, turns, perimeter, lay, reversalSpacing = 0, cutAt, reach, bendRadius } = input;

@@ -42,6 +42,8 @@ export interface EventRow {
 /**
  * Reads an event of any version: versions 1 (its body is the event alone) to 3 lifted, version 4 as it is. Whatever this
  * program cannot read comes back as unread, with what it calls itself.
+ * @example readEvent({ id: "a", seq: 1, v: 99, at: "2026-11-25T08:00:00.000Z", client: "c", body: "{}" }).event.kind
+ * // "unread"
  */
 export function readEvent({ id, seq, v, at, client, body }: EventRow): Recorded {
   const unread = (why: UnreadEvent["why"], message: unknown): Recorded => ({
@@ -63,7 +65,10 @@ export function readEvent({ id, seq, v, at, client, body }: EventRow): Recorded 
   return event ? { id, seq, at, by: null, client, event } : unread("strange", kindOf({ event: content }));
 }
 
-/** An event as version 1 wrote it, lifted; null for what is none. */
+/**
+ * An event as version 1 wrote it, lifted; null for what is none.
+ * @example eventOfVersion1({ kind: "step", to: 2 }) // { kind: "step", to: 2 }
+ */
 export function eventOfVersion1(content: unknown): EndEvent | null {
   const event = zStoredEvent.safeParse(liftedFrom2(liftedFrom1(content)));
   return event.success ? event.data : null;
@@ -87,7 +92,10 @@ function liftedEnvelope(content: unknown): unknown {
   return content.v === 3 ? { ...content, v: EVENT_VERSION } : content;
 }
 
-/** Version 2 wrote what was seen on a feature as one text, “feature: what”; all else as later ones do. */
+/**
+ * Version 2 wrote what was seen on a feature as one text, “feature: what”; all else as later ones do.
+ * @example liftedFrom2({ kind: "step", to: 2 }) // { kind: "step", to: 2 }
+ */
 export function liftedFrom2(event: unknown): unknown {
   if (!isRecord(event) || event.kind !== "rework" || !isRecord(event.cause)) return event;
   const { faults } = event.cause;

@@ -19,6 +19,7 @@ export interface DualUnit {
  * They agree when they differ by no more than half of the last place of each. Whole and fractional
  * inches count as rounded to a sixteenth, or to their own denominator where that is finer.
  * @throws InputError when either cannot be read.
+ * @example dualUnitCheck("50.8 mm", "2 in").agree // true
  */
 export function dualUnitCheck(first: string, second: string): DualUnit {
   const a = required(parseLength(first, { unit: "mm" }));

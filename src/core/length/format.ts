@@ -42,7 +42,10 @@ function feet(length: Length): string {
   return `${length < 0 ? "−" : ""}${Math.floor(sixteenths / 192)} ft ${fractionText(sixteenths % 192, 16)} in`;
 }
 
-/** Decimal inches to three places, which is 0.0254 mm: finer than any rule. */
+/**
+ * Decimal inches to three places, which is 0.0254 mm: finer than any rule.
+ * @example formatInch(um(25_400)) // "1.000"
+ */
 export function formatInch(length: number): string {
   return `${length < 0 ? "−" : ""}${(Math.abs(length) / UM_PER_INCH).toFixed(3)}`;
 }
@@ -50,6 +53,7 @@ export function formatInch(length: number): string {
 /**
  * The nearest sixteenth, thirty-second or sixty-fourth of an inch, in lowest terms.
  * @returns its text, its length, and the error it makes (positive: the fraction is longer).
+ * @example nearestFraction(um(48_500), 16).text // "1 15/16"
  */
 export function nearestFraction(length: Length, denominator: 16 | 32 | 64): InchFraction {
   const parts = Math.round((Math.abs(length) * denominator) / UM_PER_INCH);
@@ -85,6 +89,7 @@ const half = (tolerance: Length | null): Length | null =>
 /**
  * The coarsest of 1/16, 1/32, 1/64 whose rounding takes no more than half of the tolerance, so that the hand
  * keeps the rest (common practice, no source); the sixty-fourth when none does, with whether it fits at all.
+ * @example workingFraction(um(48_500), um(1_000), um(1_000)).text // "1 29/32"
  */
 export function workingFraction(
   length: Length,

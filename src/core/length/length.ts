@@ -19,6 +19,7 @@ const isLength = (value: number): value is Length => Number.isSafeInteger(value)
 /**
  * A length from whole micrometres.
  * @throws InputError when not a whole number.
+ * @example um(48_500) // 48500
  */
 export function um(value: number): Length {
   const whole = value === 0 ? 0 : value;
@@ -44,7 +45,7 @@ function isMm(value: number): boolean {
 /**
  * A length from millimetres with at most three decimals.
  * @throws InputError when finer than a micrometre or out of range.
- * @example mm(9.525) // 9525 µm
+ * @example mm(9.525) // 9525
  */
 export function mm(value: number): Length {
   if (!isMm(value))
@@ -55,7 +56,10 @@ export function mm(value: number): Length {
   return um(Math.round(value * 1000));
 }
 
-/** Millimetres, for the outside: at most three decimals. */
+/**
+ * Millimetres, for the outside: at most three decimals.
+ * @example toMm(um(48_500)) // 48.5
+ */
 export const toMm = (length: number): number => length / 1000;
 
 export const plus = (a: Length, b: Length): Length => um(a + b);

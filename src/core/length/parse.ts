@@ -46,7 +46,8 @@ const CARD_INCH_DENOMINATOR = 16;
  * Reads a length as a technician writes it: mm, cm, m, µm; decimal and fractional inches; feet.
  * A decimal comma is taken; `1,500` is refused because it can be read two ways.
  * @returns the length to the nearest micrometre, or a problem worded for the person.
- * @example parseLength("2-1/4 in", { unit: "mm" }) // 57 150 µm
+ * @example parseLength("2-1/4 in", { unit: "mm" })
+ * // { ok: true, value: { length: 57150, unit: "in", rounding: 793.75 } }
  */
 export function parseLength(text: string, options: ParseOptions): Outcome<WrittenLength> {
   const clean = tidy(text);

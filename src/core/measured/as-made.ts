@@ -28,7 +28,10 @@ const isSeat = (sheet: RunSheet, { kind, cutAt, madeAt }: SheetFeature): boolean
   return kind === "part" && cutAt === null && (step === "insert" || step === "actuate" || step === "crimp");
 };
 
-/** Features there once every line before `reached` is done: made, not cut off since, nor cut back past. */
+/**
+ * Features there once every line before `reached` is done: made, not cut off since, nor cut back past.
+ * @example presentFeatures(sheet, 0).map(({ id }) => id) // ["cable-end"]
+ */
 export function presentFeatures(sheet: RunSheet, reached: number): SheetFeature[] {
   const bares = sheet.lines.filter(({ index }) => index < reached).flatMap(({ bares: all }) => all);
   const passed = ({ id, cutAt, ends }: SheetFeature) =>
@@ -76,7 +79,10 @@ export const makes = ({ features }: RunSheet, { index, figure, bares }: Line, id
   bares.some(({ edge }) => edge === id) ||
   features.some((feature) => feature.id === id && feature.madeAt === index);
 
-/** Where one leg's features lie, from where they should lie and everything read of them. */
+/**
+ * Where one leg's features lie, from where they should lie and everything read of them.
+ * @example asMade(sheet, read({ "glass-end": -1500 }), rule, "").leg // ""
+ */
 export function asMade(sheet: RunSheet, state: EndState, rule: Rule, leg: string): AsMade {
   const present = presentFeatures(sheet, state.reached);
   const lying = placesOf(sheet, state, leg);

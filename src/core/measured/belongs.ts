@@ -22,6 +22,7 @@ const within = ({ nominal, min, max }: Check, value: number): boolean => {
  * nearest to one, and another would have to be out by more than three times as much and by two millimetres more.
  * A reading no nearer to any other than to the length asked for is taken for that one.
  * @param open lengths that can be read now, the one being asked for first.
+ * @example belongsTo(sheet.checks, sheet.checks[0].nominal).kind // "one"
  */
 export function belongsTo(open: readonly Check[], value: Length): Belongs {
   const could = open.filter((check) => within(check, value));

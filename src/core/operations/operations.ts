@@ -66,6 +66,8 @@ const isOperation = (name: string): name is OperationName => Object.hasOwn(opera
 /**
  * Runs one operation on plain JSON.
  * @returns plain JSON, lengths in millimetres; rejects with an InputError for an unknown operation or bad input.
+ * @example compute("identity", { perTube: 12, tubes: 3, number: 14 })
+ * // { number: 14, tube: { position: 2, code: "OR", tracers: 0 }, fibre: { position: 2, code: "OR", tracers: 0 } }
  */
 export async function compute(name: string, input: unknown): Promise<unknown> {
   if (!isOperation(name))

@@ -29,7 +29,10 @@ export interface Person {
   readonly ids: readonly string[];
 }
 
-/** Everybody, in the order they came; merged people once. */
+/**
+ * Everybody, in the order they came; merged people once.
+ * @example peopleFrom([{ kind: "add", person: "1", name: "Osla", into: null }]).map(({ name }) => name) // ["Osla"]
+ */
 export function peopleFrom(events: readonly PersonEvent[]): Person[] {
   const people = new Map<string, Person>();
   for (const { kind, person, name, into } of events) {
@@ -58,15 +61,25 @@ export function peopleFrom(events: readonly PersonEvent[]): Person[] {
 const others = (names: readonly string[], but: string): string[] =>
   [...new Set(names)].filter((name) => name !== but);
 
-/** Who goes by an id, also one they went by before they were merged. */
+/**
+ * Who goes by an id, also one they went by before they were merged.
+ * @example personBy(peopleFrom([{ kind: "add", person: "1", name: "Osla", into: null }]), "1")?.name // "Osla"
+ */
 export const personBy = (people: readonly Person[], id: string): Person | undefined =>
   people.find(({ ids }) => ids.includes(id));
 
-/** Who goes by a name, or did. */
+/**
+ * Who goes by a name, or did.
+ * @example personNamed(peopleFrom([{ kind: "add", person: "1", name: "Osla", into: null }]), "Osla")?.id // "1"
+ */
 export const personNamed = (people: readonly Person[], name: string): Person | undefined =>
   people.find((person) => person.name === name) ?? people.find(({ formerly }) => formerly.includes(name));
 
-/** @throws InputError: somebody goes by that name already, or nobody by that id. */
+/**
+ * @throws InputError: somebody goes by that name already, or nobody by that id.
+ * @example attempt(() => mustBeAcceptable([{ id: "1", name: "Osla", formerly: [], ids: ["1"] }], { kind: "add", person: "2", name: "Osla", into: null })).problem?.code
+ * // "name-taken"
+ */
 export function mustBeAcceptable(people: readonly Person[], { kind, person, name, into }: PersonEvent): void {
   if (kind !== "add" && !people.some(({ id }) => id === person))
     throw new InputError("unknown-person", say("there-is-no-person-with-that-id"), ["person"]);

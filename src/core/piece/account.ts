@@ -33,6 +33,7 @@ const usedBy = ({ id, event }: Recorded): SlackUse[] => {
  * The slack of a place as its ends' own events leave it: each attempt and rework takes what it took, one taken back at once
  * takes nothing.
  * @param perAttempt what one more attempt takes.
+ * @example slackAccount(um(300_000), [], um(100_000)).left // 300000
  */
 export function slackAccount(
   allowed: Length | null,
@@ -57,7 +58,11 @@ export interface SlackTold {
   readonly perAttempt: Length;
 }
 
-/** What is left behind an end as it stands; what somebody at the bench said is left to spare goes before what was planned. */
+/**
+ * What is left behind an end as it stands; what somebody at the bench said is left to spare goes before what was planned.
+ * @example slackBehind({ allowed: um(300_000), before: um(0), perAttempt: um(100_000) }, { lost: um(50_000), spare: null }).attempts
+ * // 2
+ */
 export function slackBehind(
   { allowed, before, perAttempt }: SlackTold,
   { lost, spare }: Pick<EndState, "lost" | "spare">,
@@ -70,6 +75,7 @@ export function slackBehind(
  * The slack there is at a place as its plan says it: what somebody found there, else what its retries have cable for and
  * what is left over; null where none was said. What was opened out of the cable has what its own retries are left long enough for.
  * @param perAttempt what one more attempt takes.
+ * @example slackAllowed({ slack: null, retries: 2, onto: null, leave: null }, um(100_000), false) // 200000
  */
 export function slackAllowed(
   { slack, retries, onto, leave }: Pick<PiecePlan["sides"][SideName], "slack" | "retries" | "onto" | "leave">,

@@ -22,6 +22,8 @@ const GLASS: Pick<Choice, "id" | "name" | "across"> = { id: "core", name: "Glass
 /**
  * All that must go together over the two ends of one fibre, of what both ends say: their glass, and each choice whose
  * document asks for the same, or for another, at the other end.
+ * @example across({ choices: [], picked: {} }, { choices: [], picked: {} })
+ * // [{ name: "Glass", asks: "same", fits: true }]
  */
 export function across(here: EndOfFibre, far: EndOfFibre): Across[] {
   const glass = { ...GLASS, here: here.core, far: far.core };
@@ -55,7 +57,7 @@ type AcrossChoice = Pick<Choice, "id" | "default" | "across"> & {
 /**
  * What to begin with at one end of a fibre, from what is picked at the other: the same where both must be the same, another
  * where one must be the other. Only what differs from the usual.
- * @example choicesWith([runEnd], { choices: [runEnd], picked: {} }) // { "run-end": "b" }
+ * @example choicesWith([], { choices: [], picked: {} }) // {}
  */
 export function choicesWith(
   here: readonly AcrossChoice[],
@@ -76,7 +78,10 @@ export function choicesWith(
 const endingAt = ({ procedure, choices, onto }: PiecePlan["sides"][SideName]) =>
   onto ?? { procedure, choices };
 
-/** All that does not go together over the two sides of a piece as it is planned; empty where a side is not ended. */
+/**
+ * All that does not go together over the two sides of a piece as it is planned; empty where a side is not ended.
+ * @example sideMismatches(plan, () => undefined) // []
+ */
 export function sideMismatches(
   { core, sides }: Pick<PiecePlan, "core" | "sides">,
   procedureOf: (id: string) => Pick<Procedure, "choices"> | undefined,

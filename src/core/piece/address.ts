@@ -19,13 +19,17 @@ const zStep = z.strictObject({
 export const zAddress = z.array(zStep).max(3, t("an-address-must-have-at-most-three")).readonly();
 export type Address = z.output<typeof zAddress>;
 
-/** An address as it is written: `tube 3 / fibre 7`. */
+/**
+ * An address as it is written: `tube 3 / fibre 7`.
+ * @example addressText([{ kind: "tube", position: 3 }, { kind: "fibre", position: 7 }]) // "tube 3 / fibre 7"
+ */
 export const addressText = (address: Address): string =>
   address.map(({ kind, position }) => `${kind} ${position}`).join(" / ");
 
 /**
  * Reads an address as it is written, whatever its letters and blanks.
  * @throws InputError `no-such-element` naming what cannot be read.
+ * @example parseAddress("tube 3 / fibre 7") // [{ kind: "tube", position: 3 }, { kind: "fibre", position: 7 }]
  */
 export function parseAddress(text: string): Address {
   if (text.trim() === "") return [];
@@ -83,7 +87,10 @@ export function addressesBelow(cable: Cable, address: Address): Address[] {
     : [];
 }
 
-/** Every fibre (or conductor) of what lies at an address, in order. */
+/**
+ * Every fibre (or conductor) of what lies at an address, in order.
+ * @example fibresBelow(loose, [{ kind: "tube", position: 1 }]).length // 6
+ */
 export function fibresBelow(cable: Cable, address: Address): Address[] {
   const below = addressesBelow(cable, address);
   return below.length === 0 ? [address] : below.flatMap((element) => fibresBelow(cable, element));

@@ -60,7 +60,10 @@ const TUBE_AT_REST = 10;
 const TUBE_UNDER_LOAD = 20;
 const FIBRE_HANDLED = 30;
 
-/** How far each part of a cable may be bent where it is opened: the cable, its tubes, its fibres. */
+/**
+ * How far each part of a cable may be bent where it is opened: the cable, its tubes, its fibres.
+ * @example bendsOf(cord).length // 2
+ */
 export function bendsOf(cable: Cable): PartBend[] {
   const tube = diameterOf(cable, "tube");
   const grade = cable.grade ?? "G.652";

@@ -25,6 +25,7 @@ export interface CutGroup {
 /**
  * What is cut, by cable in the order they come; of each the longest first, so that a short reel is met while long pieces
  * are still to be cut from it.
+ * @example cutGroups([]) // []
  */
 export function cutGroups(lines: readonly CutLine[]): CutGroup[] {
   const cables = [...new Set(lines.map(({ plan }) => plan.cable))];

@@ -57,6 +57,7 @@ export interface Identity {
 /**
  * The colour of the nth of many, counted from 1: twelve colours in order, then the same again with one tracer more
  * (TIA-598, from memory).
+ * @example marked(14) // { position: 14, code: "OR", tracers: 1 }
  */
 export const marked = (position: number): Marked => ({
   position,

@@ -243,6 +243,7 @@ const sum = (items: readonly Need[]): number => items.reduce((total, { length })
  * cable for. Rounded once, at the end.
  * @throws InputError `bend` for a loop tighter than the cable may rest; `limit` or `does-not-fit` for a station beyond the
  * piece or over a neighbouring one.
+ * @example pieceNeeds(plan, parts).cut // 21500000
  */
 export function pieceNeeds(plan: PiecePlan, parts: PieceParts): PieceNeeds {
   const planned = (side: SideName): Tries => ({

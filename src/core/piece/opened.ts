@@ -26,6 +26,7 @@ const CONSTRUCTION: Partial<Record<ElementKind, Cable["construction"]>> = {
  * It is the same for all of a kind: where it lies is its place, and told beside it.
  * @param into the tubing it was put into, where it was: a furcation tube takes the place of its outer layers.
  * @throws InputError `no-such-element`.
+ * @example opened(loose, [{ kind: "tube", position: 1 }], "9/125").fibreCount // 6
  */
 export function opened(cable: Cable, address: Address, core: Core, into: Cable | null = null): Cable {
   const { kind, holds } = elementAt(cable, address);

@@ -14,7 +14,10 @@ export interface SheathOpening {
   readonly to: number;
 }
 
-/** What a station is called: by what is there, else by how far along it is. */
+/**
+ * What a station is called: by what is there, else by how far along it is.
+ * @example stationName({ place: "", along: um(12_500_000) }) // "opening at 12.50 m"
+ */
 export const stationName = ({ place, along }: Pick<Station, "place" | "along">): string =>
   place || `opening at ${(along / 1_000_000).toFixed(2)} m`;
 

@@ -36,9 +36,15 @@ export interface PlaceAsked {
   readonly at: string;
 }
 
+/**
+ * @example ["A", "middle"].map(isSide) // [true, false]
+ */
 export const isSide = (at: PlaceSide): at is SideName => SIDES.some((side) => side === at);
 
-/** Everywhere a piece is worked: side A, its stations from there, side B. */
+/**
+ * Everywhere a piece is worked: side A, its stations from there, side B.
+ * @example placeSides({ stations: [] }) // ["A", "B"]
+ */
 export const placeSides = ({ stations }: Pick<PiecePlan, "stations">): PlaceSide[] => [
   "A",
   ...[...stations].sort((a, b) => a.along - b.along).map(({ id }) => id),
@@ -66,27 +72,40 @@ export interface Shelved {
   readonly procedure: (id: string) => Procedure | undefined;
 }
 
-/** Fibres that are parted at a station, in the order of their numbers; at a side none are. */
+/**
+ * Fibres that are parted at a station, in the order of their numbers; at a side none are.
+ * @example partedAt({ stations: [] }, "A") // []
+ */
 export const partedAt = ({ stations }: Pick<PiecePlan, "stations">, at: PlaceSide): Parted[] =>
   (stations.find(({ id }) => id === at)?.parted ?? []).toSorted((a, b) => a.fibre - b.fibre);
 
-/** One key a place: `A tube 3 / fibre 7`. */
+/**
+ * One key a place: `A tube 3 / fibre 7`.
+ * @example placeKey({ side: "A", address: [{ kind: "tube", position: 3 }] }) // "A tube 3"
+ */
 export const placeKey = ({ side, address }: Place): string => `${side} ${addressText(address)}`.trim();
 
-/** A side or station as it is said: `side A`, `pad 4`. */
+/**
+ * A side or station as it is said: `side A`, `pad 4`.
+ * @example sideText("A", { stations: [] }) // "side A"
+ */
 export function sideText(side: PlaceSide, { stations }: Pick<PiecePlan, "stations">): string {
   if (isSide(side)) return `side ${side}`;
   const station = stations.find(({ id }) => id === side);
   return station ? stationName(station) : "an opening that is not planned any more";
 }
 
-/** A place as it is said: `side A, tube 3 / fibre 7`. */
+/**
+ * A place as it is said: `side A, tube 3 / fibre 7`.
+ * @example placeText({ side: "A", address: [{ kind: "tube", position: 3 }] }, { stations: [] }) // "side A, tube 3"
+ */
 export const placeText = ({ side, address }: Place, plan: Pick<PiecePlan, "stations">): string =>
   [sideText(side, plan), addressText(address)].filter(Boolean).join(", ");
 
 /**
  * Every address of a cable at which a procedure makes an end, in order: the cable itself where its outermost layer is what
  * the work starts at, else all elements whose own outermost layer is.
+ * @example addressesFor(loose, { startsAt: "coating" }).length // 36
  */
 export function addressesFor(cable: Cable, { startsAt }: Pick<Procedure, "startsAt">): Address[] {
   if (cable.fibreCount === 1 || cable.layers[0]?.kind === startsAt) return [[]];
@@ -119,7 +138,10 @@ function openedBy(
   return kinds.map((kind) => elementsBelow(cable, address, kind)).find((all) => all.length > 0) ?? [];
 }
 
-/** How many elements each end made on a cable opens onto, in the order of their addresses. */
+/**
+ * How many elements each end made on a cable opens onto, in the order of their addresses.
+ * @example opensOf(loose, procedures.find(({ id }) => id === "breakout-kit-6")) // [6, 6, 6, 6, 6, 6]
+ */
 export const opensOf = (cable: Cable, procedure: Pick<Procedure, "startsAt" | "opensOnto">): number[] =>
   addressesFor(cable, procedure).map((address) => openedBy(cable, address, procedure).length);
 
@@ -127,6 +149,7 @@ export const opensOf = (cable: Cable, procedure: Pick<Procedure, "startsAt" | "o
  * The ends planned at a side, in the order of their addresses: first what is made on the cable, each followed by what it
  * opens onto; at a station, the opening, and what is put on each fibre that is parted in it.
  * @throws InputError `no-such-element` where more ends are planned than the cable has places for.
+ * @example plannedEnds(plan, "A", loose, shelf).length // 0
  */
 export function plannedEnds(plan: PiecePlan, side: PlaceSide, cable: Cable, shelf: Shelved): PlannedEnd[] {
   if (!isSide(side))
@@ -179,6 +202,7 @@ function endsAt({ id: side, procedure, choices, onto, parted }: Station, cable: 
  * What is in hand at a place as a cable of its own: the piece's cable where its own outer layers are worked, in mid-run
  * where it is opened at a station, what was opened where earlier work bared it.
  * @throws InputError `no-such-element`.
+ * @example cableAt(plan, loose, { side: "A", address: [] }, shelf).id // "loose-tube-36"
  */
 export function cableAt(
   plan: Pick<PiecePlan, "core" | "sides" | "stations">,
@@ -204,6 +228,7 @@ export function cableAt(
 /**
  * What lies open at a side once its first work is done, as a cable of its own.
  * @throws InputError `does-not-fit` where that work opens onto nothing.
+ * @example attempt(() => ontoCable(plan, "A", loose, shelf)).problem?.code // "does-not-fit"
  */
 export function ontoCable(plan: PiecePlan, side: SideName, cable: Cable, shelf: Shelved): Cable {
   const { procedure: id } = plan.sides[side];
@@ -224,7 +249,10 @@ export function ontoCable(plan: PiecePlan, side: SideName, cable: Cable, shelf: 
 const isWithin = (address: Address, outer: Address): boolean =>
   outer.every(({ kind, position }, i) => address[i]?.kind === kind && address[i].position === position);
 
-/** The fibres of what lies at an address, by their numbers over the whole cable. */
+/**
+ * The fibres of what lies at an address, by their numbers over the whole cable.
+ * @example fibresAt(loose, [{ kind: "tube", position: 1 }]) // [1, 2, 3, 4, 5, 6]
+ */
 export const fibresAt = (cable: Cable, address: Address): number[] =>
   fibresBelow(cable, address).map((fibre) => fibreNumber(cable, fibre));
 
@@ -246,6 +274,7 @@ function endsOn(
 /**
  * The other ends of the fibres at a place: those at the other side, or where a fibre is parted on the way the opening it is
  * parted in; of a station, those at both sides.
+ * @example farEnds(plan, { side: "A", address: [] }, loose, shelf).length // 0
  */
 export function farEnds(
   plan: PiecePlan,

@@ -9,7 +9,10 @@ export interface Tubes {
   readonly perTube: number;
 }
 
-/** What a cable's fibres are told apart by: tubes (or ribbons) and the fibres in each; a single tube is passed over. */
+/**
+ * What a cable's fibres are told apart by: tubes (or ribbons) and the fibres in each; a single tube is passed over.
+ * @example tubesOf(loose) // { kind: "tube", tubes: 6, perTube: 6 }
+ */
 export function tubesOf(cable: Cable): Tubes {
   const outer = elementsOf(cable);
   const shown = outer.count === 1 && outer.of ? outer.of : outer;
@@ -18,7 +21,11 @@ export function tubesOf(cable: Cable): Tubes {
     : { kind: shown.kind, tubes: 1, perTube: shown.count };
 }
 
-/** A fibre of a cable by its number over the whole of it: the tube it is in and its place there, with their colours. */
+/**
+ * A fibre of a cable by its number over the whole of it: the tube it is in and its place there, with their colours.
+ * @example fibreIn(loose, 14)
+ * // { kind: "tube", number: 14, tube: { position: 3, code: "GR", tracers: 0 }, fibre: { position: 2, code: "OR", tracers: 0 } }
+ */
 export function fibreIn(cable: Cable, number: number): Identity & Pick<Tubes, "kind"> {
   const { kind, tubes, perTube } = tubesOf(cable);
   return { kind, ...identity({ perTube, tubes, number }) };

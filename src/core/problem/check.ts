@@ -32,6 +32,7 @@ function at(value: unknown, path: readonly PropertyKey[]): unknown {
  * not come back from anywhere as it went in.
  * @returns the parsed value.
  * @throws InputError naming the first field that is wrong, what was found and what is allowed; the others beside it.
+ * @example attempt(() => check(zRule, { kind: "simple" })).value // { kind: "simple" }
  */
 export function check<S extends z.ZodType>(schema: S, value: unknown): z.output<S> {
   const given = wellFormed(value);
@@ -45,6 +46,7 @@ export function check<S extends z.ZodType>(schema: S, value: unknown): z.output<
 /**
  * A document as it is written, once its schema took it: nothing in it is changed.
  * @throws InputError as `check` does.
+ * @example attempt(() => asWritten(zRule, { kind: "sharp" })).problem?.path // ["kind"]
  */
 export function asWritten<S extends z.ZodType>(schema: S, document: unknown): z.input<S> {
   mustBeTaken(schema, document);
@@ -122,7 +124,10 @@ function sentence(text: string): string {
   return /[.!?]$/.test(text) ? text : `${text}.`;
 }
 
-/** The problem inside anything thrown, or null when it was not bad input. */
+/**
+ * The problem inside anything thrown, or null when it was not bad input.
+ * @example problemOf(new Error("other")) // null
+ */
 export function problemOf(error: unknown): Problem | null {
   return error instanceof InputError ? error.problem : null;
 }

@@ -107,6 +107,9 @@ export const STATUS_OF = {
 
 export type ErrorCode = keyof typeof STATUS_OF;
 
+/**
+ * @example ["empty", "toString"].map(isErrorCode) // [true, false]
+ */
 export const isErrorCode = (text: unknown): text is ErrorCode =>
   typeof text === "string" && Object.hasOwn(STATUS_OF, text);
 

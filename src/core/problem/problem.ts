@@ -45,7 +45,11 @@ export const complaint = (
     ? { code, message: said, path }
     : { code, message: said.text, key: said.key, params: said.values, path };
 
-/** A problem as an error to throw, further inside a larger input where a path is given. */
+/**
+ * A problem as an error to throw, further inside a larger input where a path is given.
+ * @example asError({ code: "empty", message: "Type a length.", path: ["a"] }, ["rows", 0]).problem.path
+ * // ["rows", 0, "a"]
+ */
 export function asError(problem: Problem, within: readonly (string | number)[] = []): InputError {
   const { code, message, key, params = {}, path, also } = problem;
   const said = key === undefined ? message : { key, values: params, text: message };
@@ -57,7 +61,13 @@ export type Outcome<T> =
   | { readonly ok: true; readonly value: T }
   | { readonly ok: false; readonly problem: Problem };
 
+/**
+ * @example ok(3) // { ok: true, value: 3 }
+ */
 export const ok = <T>(value: T): Outcome<T> => ({ ok: true, value });
+/**
+ * @example refuse("empty", "Type a length.").ok // false
+ */
 export const refuse = (
   code: ErrorCode,
   said: Saying | string,

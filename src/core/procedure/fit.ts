@@ -18,6 +18,7 @@ const listed = (ids: readonly string[]) => ids.map(spoken).join(" or ");
 /**
  * Why a pair does not go together: construction, diameters, grip of the buffer, core size, legs, fibres.
  * @returns nothing when they fit. Without a core, it is enough that the cable comes in one that fits.
+ * @example misfits(stub, loose).map(({ about }) => about) // ["construction", "jacket", "buffer", "grip"]
  */
 export function misfits(procedure: Applies, cable: Cable, core?: string): Misfit[] {
   const { constructions, inRun, jacket, jackets, buffer, coating, grips, cores, legs, fibres, furcated } =
@@ -96,14 +97,21 @@ function span({ min, max }: { min: number; max: number }): string {
   return min === max ? formatMm(min) : `${formatMm(min)} to ${formatMm(max)}`;
 }
 
-/** The procedures of a list that do go on a cable. */
+/**
+ * The procedures of a list that do go on a cable.
+ * @example proceduresFor(procedures, loose).map(({ id }) => id)
+ * // ["breakout-kit-6", "entry-dome-gel", "entry-dome-round", "entry-inline", "entry-pedestal", "entry-wall-box"]
+ */
 export const proceduresFor = <P extends Applies>(
   procedures: readonly P[],
   cable: Cable,
   core?: string,
 ): P[] => procedures.filter((procedure) => misfits(procedure, cable, core).length === 0);
 
-/** The cables of a list that a procedure does go on. */
+/**
+ * The cables of a list that a procedure does go on.
+ * @example cablesFor(cables, stub).length // 4
+ */
 export const cablesFor = (cables: readonly Cable[], procedure: Applies): Cable[] =>
   cables.filter((cable) => misfits(procedure, cable).length === 0);
 
@@ -118,7 +126,11 @@ export interface Style
   }[];
 }
 
-/** What a list shows of a procedure; the rest is fetched once it is picked. */
+/**
+ * What a list shows of a procedure; the rest is fetched once it is picked.
+ * @example Object.keys(styleOf(stub))
+ * // ["id", "revision", "name", "about", "family", "source", "appliesTo", "choices"]
+ */
 export const styleOf = ({
   id,
   revision,

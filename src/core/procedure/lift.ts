@@ -66,6 +66,7 @@ const ACT_OF: Readonly<Record<string, RetryAct>> = {
  * A procedure on the shelf or in a draft, as an older version of its schema wrote it, in today's words: what has one
  * physical meaning is taken over, what has none is left for its owner to say. What is written in today's words already
  * comes back the same. Whether it is one, the schema says.
+ * @example liftedProcedure(null) // null
  */
 export function liftedProcedure(written: unknown): unknown {
   const renamed = renamedProcedure(written);
@@ -80,6 +81,7 @@ export function liftedProcedure(written: unknown): unknown {
 /**
  * A procedure or a sheet on record, in today's names and nothing more: it must compile to the sheet that was worked. In
  * version 1, what an answer says to try was called `redo`.
+ * @example renamedProcedure(null) // null
  */
 export function renamedProcedure(written: unknown): unknown {
   if (Array.isArray(written)) return written.map(renamedProcedure);

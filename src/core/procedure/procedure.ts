@@ -207,13 +207,17 @@ export type Choice = Procedure["choices"][number];
 export type ProcedurePart = Procedure["parts"][number];
 export type StatedDimension = Procedure["dimensions"][number];
 
-/** The options of a choice that can be had on a cable with a core. */
+/**
+ * The options of a choice that can be had on a cable with a core.
+ * @example optionsFor(stub.choices[0], cord, "9/125").map(({ id }) => id) // ["sc", "lc"]
+ */
 export const optionsFor = (choice: Choice, cable: Cable, core: string): Choice["options"] =>
   choice.options.filter(({ when }) => holds(when, cable, { core, choices: {} }));
 
 /**
  * What was picked, by name: interface, end face. What everybody does by default of a school of practice is left out;
  * another school is told.
+ * @example pickedNames(stub, withDefaults(stub, {})) // ["SC", "nut and ring"]
  */
 export const pickedNames = (
   { choices }: Pick<Procedure, "choices">,
@@ -229,7 +233,11 @@ export const pickedNames = (
 const own = (picked: Readonly<Record<string, string>>, id: string): string | undefined =>
   Object.hasOwn(picked, id) ? picked[id] : undefined;
 
-/** The default option of every choice, with what was picked put over it. */
+/**
+ * The default option of every choice, with what was picked put over it.
+ * @example withDefaults(stub, {})
+ * // { interface: "sc", "yarn-hold": "nut", light: "with", reseat: "allowed", "buffer-removal": "bites", alcohol: "99", wipes: "two", "bend-screen": "done" }
+ */
 export function withDefaults(
   procedure: Pick<Procedure, "choices">,
   picked: Readonly<Record<string, string>>,

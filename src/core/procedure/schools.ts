@@ -1,6 +1,10 @@
 import type { Choice, Procedure } from "./procedure";
 
-/** The schools of practice some procedures know: each choice once, with every option any of them offers. */
+/**
+ * The schools of practice some procedures know: each choice once, with every option any of them offers.
+ * @example schoolsOf(procedures).map(({ id }) => id)
+ * // ["cure", "buffer-removal", "alcohol", "wipes", "bend-screen", "alignment", "proof-pull", "light", "reseat", "drops"]
+ */
 export function schoolsOf(procedures: readonly Procedure[]): Choice[] {
   const matches = new Map<string, Choice>();
   for (const choice of procedures.flatMap(({ choices }) => choices).filter(({ school }) => school)) {
@@ -11,7 +15,10 @@ export function schoolsOf(procedures: readonly Procedure[]): Choice[] {
   return [...matches.values()];
 }
 
-/** Of a person's schools, those a procedure knows and offers. */
+/**
+ * Of a person's schools, those a procedure knows and offers.
+ * @example schoolsFor(stub, {}) // {}
+ */
 export const schoolsFor = (
   { choices }: Procedure,
   schools: Readonly<Record<string, string>>,

@@ -235,10 +235,16 @@ export type Judgement = z.output<typeof zJudgement>;
 export type JudgementAnswer = Judgement["answers"][number];
 export type Bites = z.output<typeof zBites>;
 
-/** Lengths read at a step. */
+/**
+ * Lengths read at a step.
+ * @example sheet.lines.flatMap(({ step }) => checksOf(step)) // ["cleave", "buffer-out", "reach"]
+ */
 export const checksOf = (step: Step): readonly string[] => ("checks" in step ? step.checks : []);
 
-/** The judgement asked at a step, if any. */
+/**
+ * The judgement asked at a step, if any.
+ * @example judgementOf(sheet.lines[0].step) // undefined
+ */
 export const judgementOf = (step: Step): Judgement | undefined =>
   "judgement" in step ? step.judgement : undefined;
 
@@ -248,6 +254,9 @@ export const madeBy = (step: Step): string | null =>
 
 const FREE: readonly StepKind[] = ["cure", "cool", "heat"];
 
-/** Whether the hands are free while the step's time runs: an oven, a shrink, a cure. */
+/**
+ * Whether the hands are free while the step's time runs: an oven, a shrink, a cure.
+ * @example sheet.lines.filter(({ step }) => isHandsFree(step)).length // 0
+ */
 export const isHandsFree = (step: Step): boolean =>
   step.seconds !== undefined && (step.handsFree ?? FREE.includes(step.kind));

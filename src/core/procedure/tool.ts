@@ -59,7 +59,11 @@ interface ToRead {
   readonly gap?: true | undefined;
 }
 
-/** The instruments of a list that can read a length. A gap is read by a gauge, metres by a tape. */
+/**
+ * The instruments of a list that can read a length. A gap is read by a gauge, metres by a tape.
+ * @example instrumentsFor(instruments, sheet.checks[0]).map(({ id }) => id)
+ * // ["steel-rule", "template-card", "cleaver-scale", "digital-calliper", "dial-calliper", "loupe-graticule", "tape-measure"]
+ */
 export const instrumentsFor = <I extends Readable>(
   instruments: readonly I[],
   { nominal, gap }: ToRead,

@@ -19,6 +19,7 @@ interface DrawnEnd {
 /**
  * Draws an end as it was made. Of a cord of several legs the one reworked last is drawn, else the first. One signed off
  * by a version that counted from the end as it first was is drawn as it was shown then.
+ * @example Object.keys(drawnEnd(sheet, bare, rule)) // ["sheet", "places"]
  */
 export function drawnEnd(sheet: RunSheet, state: EndState, rule: Rule): DrawnEnd {
   const plan = reworkedSheet(sheet, state);

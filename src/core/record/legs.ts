@@ -31,6 +31,7 @@ interface LegFault {
 /**
  * Each leg of a cord of several, in their order; none for a cord of one. What is asked of the cord as a whole is not of a
  * leg: an end may be out while each of its legs is in.
+ * @example legsTold(sheet, [], []).map(({ name }) => name) // []
  */
 export const legsTold = (
   { cable, features }: Pick<RunSheet, "cable" | "features">,

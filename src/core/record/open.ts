@@ -10,6 +10,9 @@ export const zOpen = z.strictObject({
 });
 export type OpenTold = z.output<typeof zOpen>;
 
+/**
+ * @example openPoints(sheet, read({}), rule).map(openTold).length // 8
+ */
 export function openTold(point: OpenPoint): OpenTold {
   switch (point.kind) {
     case "bad":

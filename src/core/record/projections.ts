@@ -78,6 +78,9 @@ export interface Projected {
   readonly verdicts: readonly KeptVerdict[] | null;
 }
 
+/**
+ * @example Object.keys(projectionsOf(recordable)) // ["readings", "verdicts", "attempts", "uses"]
+ */
 export function projectionsOf(end: Projected, state: EndState = endState(end.events)): Projections {
   const { sheet, events } = end;
   return {
@@ -96,7 +99,10 @@ function readingRows(events: readonly Recorded[], state: EndState): ReadingRow[]
   return events.flatMap((event) => readingRow(event, standing(event.id)) ?? []);
 }
 
-/** An event as a row of readings; null for one that is none. */
+/**
+ * An event as a row of readings; null for one that is none.
+ * @example readingRow(recorded(1, { kind: "step", to: 3 }), "counts") // null
+ */
 export const readingRow = (
   { id, at, by, event }: Recorded,
   standing: ReadingRow["standing"],
@@ -113,7 +119,10 @@ export const readingRow = (
       }
     : null;
 
-/** One length of an end as a row: its limits as the sheet states them, whatever the other side of an opening has over. */
+/**
+ * One length of an end as a row: its limits as the sheet states them, whatever the other side of an opening has over.
+ * @example Object.keys(verdictRow(recordable, fresh, sheet.checks[0])).slice(0, 3) // ["check", "dimension", "name"]
+ */
 export function verdictRow(
   { sheet, rule, events, verdicts }: Projected,
   state: EndState,
@@ -216,7 +225,10 @@ function attemptRow({ id, at, event }: Recorded, takenBack: number): AttemptRow 
   }
 }
 
-/** What an event used up: its first item is the tool's own stroke. */
+/**
+ * What an event used up: its first item is the tool's own stroke.
+ * @example usedIn(recorded(1, { kind: "step", to: 3 }), "work") // []
+ */
 export const usedIn = ({ id, at, event }: Recorded, purpose: Purpose): UseRow[] =>
   event.kind === "use"
     ? event.items.map(({ item, count }, place) => ({

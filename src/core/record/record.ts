@@ -212,7 +212,10 @@ export interface Recordable {
   readonly where: EndRecord["where"];
 }
 
-/** The one record of an end: screen, paper, spreadsheet and API print it and work nothing out. */
+/**
+ * The one record of an end: screen, paper, spreadsheet and API print it and work nothing out.
+ * @example recordOf(recordable).result // "unmeasured"
+ */
 export function recordOf(end: Recordable, people: readonly Person[] = []): EndRecord {
   const { sheet, events, rule } = end;
   const state = endState(events);

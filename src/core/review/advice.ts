@@ -13,6 +13,7 @@ export interface Advice {
 /**
  * What a careful colleague would ask about a procedure: a length nobody reads, a part threaded too late,
  * glass bared without eye protection, a bad answer that leads nowhere, shards nobody counts.
+ * @example adviceOn(stub).length // 0
  */
 export function adviceOn(procedure: Procedure): Advice[] {
   return [...lateParts(procedure), ...unread(procedure), ...unguarded(procedure), ...deadEnds(procedure)];

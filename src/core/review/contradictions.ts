@@ -21,7 +21,10 @@ export interface Contradiction {
   readonly features?: readonly string[];
 }
 
-/** What can be picked on a cable: the defaults, and each other option by itself. */
+/**
+ * What can be picked on a cable: the defaults, and each other option by itself.
+ * @example [...variantsOf(stub, cord, "9/125")].length // 15
+ */
 export function* variantsOf(
   procedure: Pick<Figures, "choices">,
   cable: Cable,
@@ -67,6 +70,7 @@ export function trialsOf(procedure: Figures, cables: readonly Cable[]): Trial[] 
 /**
  * Every contradiction among a procedure's figures, over the cables it goes on and each option by itself.
  * @returns one a chain, each the one with the fewest limits.
+ * @example contradictionsOf(stub, cables) // []
  */
 export const contradictionsOf = (procedure: Figures, cables: readonly Cable[]): Contradiction[] =>
   contradictionsIn(procedure, trialsOf(procedure, cables));

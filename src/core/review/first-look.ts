@@ -18,6 +18,7 @@ export const firstLook = (document: ProcedureDocument, cables: readonly Cable[])
 /**
  * First looks at a document as it is written, key by key. What a key leaves as it was, the very same object, is read once:
  * no document handed to it may be changed in place.
+ * @example firstLooks(cables)(stubWritten).contradictions // []
  */
 export function firstLooks(cables: readonly Cable[]): (document: ProcedureDocument) => FirstLook {
   const figuresOf = figuresReader();

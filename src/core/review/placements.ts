@@ -14,7 +14,10 @@ export interface Placement extends Resolved {
   readonly placed: ReadonlyMap<string, Placed>;
 }
 
-/** Lays a procedure out on a cable; null where a datum or a tool is missing, which is told elsewhere. */
+/**
+ * Lays a procedure out on a cable; null where a datum or a tool is missing, which is told elsewhere.
+ * @example placementOf(resolved(stub, cord, picked), tools)?.cable.id // "simplex-3.0"
+ */
 export function placementOf(resolved: Resolved, tools: readonly Tool[]): Placement | null {
   try {
     return { ...resolved, placed: placeFeatures(resolved, tools) };
@@ -46,7 +49,10 @@ export const usualLayouts = (
       .map((core) => laidOut(procedure, cable, { core, choices: withDefaults(procedure, {}) }, tools)),
   );
 
-/** The same where it can be laid out. */
+/**
+ * The same where it can be laid out.
+ * @example usualPlacements(stub, [cord], tools).length // 1
+ */
 export const usualPlacements = (
   procedure: Procedure,
   cables: readonly Cable[],
@@ -56,7 +62,10 @@ export const usualPlacements = (
 /** What was laid out of what was tried. */
 export const placedOf = (chosen: Chosen): Placement[] => ("placement" in chosen ? [chosen.placement] : []);
 
-/** A procedure on one cable with each other option picked by itself: what only a choice brings in is there too. */
+/**
+ * A procedure on one cable with each other option picked by itself: what only a choice brings in is there too.
+ * @example chosenPlacements(stub, cord, tools).length // 14
+ */
 export const chosenPlacements = (procedure: Procedure, cable: Cable, tools: readonly Tool[]): Chosen[] =>
   cable.cores
     .filter((core) => misfits(procedure, cable, core).length === 0)

@@ -102,7 +102,10 @@ const once = (all: readonly Advice[]): Advice[] => [
   ...new Map(all.map((advice) => [`${advice.id} ${advice.message}`, advice])).values(),
 ];
 
-/** Reviews a document as it stands, after every key: nothing is thrown, whatever it holds. */
+/**
+ * Reviews a document as it stands, after every key: nothing is thrown, whatever it holds.
+ * @example review(stubWritten, { cables, tools }, null).contradictions // []
+ */
 export const review = (document: ProcedureDocument, shelf: Shelf, wanted: string | null): Review =>
   secondLook(firstLook(document, shelf.cables), shelf, wanted);
 
@@ -114,6 +117,7 @@ interface Shelf {
 /**
  * All there is to say of a document, from what was seen of it first.
  * @param wanted id of the cable to draw it on; without one, or where it does not fit, the first that does.
+ * @example secondLook(firstLooks(cables)(stubWritten), { cables, tools }, null).contradictions // []
  */
 export function secondLook(
   { document, contradictions: chains }: FirstLook,

@@ -80,6 +80,7 @@ function between(
 /**
  * Lengths read at a step whose limits are tighter than the tolerances that feed them, worst case: the stack of what is
  * stated, not of what the tools do. A length made by its own figure feeds itself and is left out.
+ * @example strainsOf(placement).map(({ dimension }) => dimension) // []
  */
 export function strainsOf(placement: Placement): Strain[] {
   const { steps, dimensions, placed } = placement;

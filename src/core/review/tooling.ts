@@ -6,7 +6,10 @@ import type { Tool } from "../procedure/tool";
 import type { Advice } from "./advice";
 import type { Placement } from "./placements";
 
-/** What a careful colleague would ask of the tools: glass to hold, holes and depths that spare what stays. */
+/**
+ * What a careful colleague would ask of the tools: glass to hold, holes and depths that spare what stays.
+ * @example toolingAdvice(placement, tools) // []
+ */
 export const toolingAdvice = (placement: Placement, tools: readonly Tool[]): Advice[] => [
   ...shortOfGlass(placement, tools),
   ...badHoles(placement),

@@ -113,6 +113,8 @@ type Faults = (document: ProcedureDocument) => number;
  * where the fewest things are wrong, nearest to before the glass is bared.
  * @param faults what is wrong with a document on the cables it goes on.
  * @returns refused: `duplicate` for a second cleave.
+ * @example withLength(stubWritten, { name: "second mark", from: stubWritten.features[0].id, side: "behind", makes: "mark", nominal: 60, plus: 1, minus: 1 }, kit, () => 0).ok
+ * // true
  */
 export function withLength(
   document: ProcedureDocument,
@@ -228,7 +230,11 @@ function measured(
   );
 }
 
-/** A procedure with one look more, with its good and its bad answer, put in after a step. */
+/**
+ * A procedure with one look more, with its good and its bad answer, put in after a step.
+ * @example withLook(stubWritten, stubWritten.steps[0].id, { title: "Look", asks: "Is it clean?", good: "clean", bad: "dirty", means: "wipe it", goTo: "" }).steps.length - stubWritten.steps.length
+ * // 1
+ */
 export function withLook(document: ProcedureDocument, after: string, look: NewLook): ProcedureDocument {
   const { steps } = document;
   const ids = steps.map(({ id }) => id);

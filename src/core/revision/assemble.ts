@@ -78,6 +78,7 @@ const isFromCleave = ({ from }: PlannedLength, lengths: readonly PlannedLength[]
  * The procedure planned lengths come to, in the order they are given: features, dimensions, and steps in an order that
  * works. What lies outside comes off before what lies inside it, nothing is drawn on wiped glass, and what is measured
  * from the cable end is measured before a cleave takes that end away.
+ * @example assembled([], basis, kit).steps.length // 3
  */
 export function assembled(
   lengths: readonly PlannedLength[],

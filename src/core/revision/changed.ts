@@ -58,6 +58,7 @@ export function changedFigures(before: ProcedureDocument | null, after: Procedur
 /**
  * A document edited by a person, as it is kept: its figures are the person's own where they wrote them, and stay
  * representative where they were not touched.
+ * @example asOwn(null, stubWritten, { revision: 2, date: "2026-11-25", note: "" }).source.kind // "own"
  */
 export function asOwn(
   before: ProcedureDocument | null,

@@ -47,6 +47,7 @@ const LABELS: Record<string, string> = {
 /**
  * What changed between two revisions of a procedure, in the order of the document: lengths first, since they
  * cut cable. Values are as written, millimetres.
+ * @example compareProcedures(stubWritten, { ...stubWritten, name: "Wedge" }).map(({ field }) => field) // ["name"]
  */
 export function compareProcedures(before: ProcedureDocument, after: ProcedureDocument): Change[] {
   const whole = (["name", "about", "appliesTo", "startsAt", "squareUp"] as const).flatMap((field) =>

@@ -39,6 +39,7 @@ const LAYER_WORDS: readonly (readonly [RegExp, PlannedLayer])[] = [
  * Steps come in an order that works: what lies outside before what lies inside it, each mark while what it is drawn on
  * is still there, nothing drawn on wiped glass, and what is measured from the cable end before a cleave takes that away.
  * @returns the draft, or every row that is wrong, a line each: its number, what was found and what is allowed.
+ * @example draftFromLengths([], basis, kit).ok // false
  */
 export function draftFromLengths(
   rows: readonly LengthRow[],
@@ -112,7 +113,10 @@ function readRow(
   });
 }
 
-/** On which side of its datum a length ends where nobody says: a cleave in front of an edge, all else behind. */
+/**
+ * On which side of its datum a length ends where nobody says: a cleave in front of an edge, all else behind.
+ * @example usualSide("mark", "end") // "behind"
+ */
 export const usualSide = (makes: PlannedLength["makes"], from: string): Side =>
   makes === "cleave" && from !== END ? "front" : "behind";
 

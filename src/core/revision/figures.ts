@@ -23,7 +23,10 @@ export interface SheetFigure {
   readonly representative: boolean;
 }
 
-/** Every figure that an end on this cable would be made by, in the order of the document. */
+/**
+ * Every figure that an end on this cable would be made by, in the order of the document.
+ * @example figuresToConfirm(resolved(stub, cord, picked)).length > 0 // true
+ */
 export const figuresToConfirm = (resolved: Resolved): SheetFigure[] => [
   ...lengthFigures(resolved),
   ...timeFigures(resolved),
@@ -135,14 +138,21 @@ function settingFigures(resolved: Resolved): SheetFigure[] {
 export interface Confirmed
   extends Pick<SheetFigure, "key" | "path" | "unit" | "value" | "plus" | "minus" | "most" | "printed"> {}
 
-/** Whether a figure was confirmed exactly as it stood. */
+/**
+ * Whether a figure was confirmed exactly as it stood.
+ * @example isAsShown({ value: 48.5, plus: 1, minus: 1, most: null }, { value: 48.5, plus: 1, minus: 1, most: null })
+ * // true
+ */
 export const isAsShown = (
   shown: SheetFigure,
   confirmed: Pick<Confirmed, "value" | "plus" | "minus" | "most">,
 ): boolean =>
   (["value", "plus", "minus", "most"] as const).every((field) => shown[field] === confirmed[field]);
 
-/** Of the figures confirmed, each with whether it was passed over as shown or changed. */
+/**
+ * Of the figures confirmed, each with whether it was passed over as shown or changed.
+ * @example asConfirmed(figuresToConfirm(resolved(stub, cord, picked)), []) // []
+ */
 export const asConfirmed = <T extends Confirmed>(shown: readonly SheetFigure[], confirmed: readonly T[]) =>
   confirmed.map((figure) => {
     const sheetFigure = shown.find(({ key }) => key === figure.key);
@@ -162,6 +172,8 @@ interface HeldAgainst {
 /**
  * A document with figures confirmed or corrected: the next revision, the user's own. Figures not among them
  * stay representative.
+ * @example withConfirmed(stubWritten, [], { revision: 2, note: "", date: "2026-11-25", by: "Osla Brandt", sheet: null }).revision
+ * // 2
  */
 export function withConfirmed(
   document: ProcedureDocument,

@@ -71,7 +71,10 @@ const TOOLS: Partial<Record<PlannedLayer, keyof DraftKit["tools"]>> = {
   coating: "coating",
 };
 
-/** The usual tool of the kit for what a length makes; null where the kit has none. */
+/**
+ * The usual tool of the kit for what a length makes; null where the kit has none.
+ * @example usualTool("mark", kit) // "rule-and-pen"
+ */
 export function usualTool(makes: PlannedLength["makes"], { tools }: Pick<DraftKit, "tools">): string | null {
   if (makes === "mark" || makes === "cleave") return tools[makes];
   const by = TOOLS[makes];

@@ -25,6 +25,8 @@ export type Rework =
  * The least that must be redone so that every limit holds: a cut only ever goes further back, by at least what its tool
  * takes off; marks cost nothing; what is fixed stays. The least solution is least in every feature at once, and moves
  * the fewest. Beside it the recommended one: the same features, as far inside their limits as can be.
+ * @example rework({ features: [{ name: "end", kind: "cut", at: um(0), bite: um(0) }, { name: "jacket", kind: "cut", at: um(48_000), bite: um(1_000) }], dimensions: [{ id: "d", from: "end", to: "jacket", nominal: um(50_000), plus: um(500), minus: um(500) }], forced: [], cable: "end" }).moved
+ * // ["jacket"]
  */
 export function rework(input: ReworkInput): Rework {
   const limits = asAtLeast(input);

@@ -30,6 +30,8 @@ export interface CompileInput {
  * Compiles a run sheet: every mark and cut said from the end, from the mark before and from its own datum;
  * bites, parts, lengths as they will measure with the limits that follow, the predicted stack-up, cable used.
  * @throws InputError when the pair does not go together, a choice is not known, or the limits contradict.
+ * @example compileRunSheet({ procedure: stub, cable: cord, core: "9/125", choices: {}, tools }).lines[0].step.kind
+ * // "thread"
  */
 export function compileRunSheet({ procedure, cable, core, choices, tools }: CompileInput): RunSheet {
   refuseMisfit(procedure, cable, core);

@@ -130,5 +130,8 @@ export const zRunSheet = z.strictObject({
 type Document = z.output<typeof zRunSheet>;
 type Loose = z.input<typeof zRunSheet>;
 
-/** A run sheet as it is kept: plain JSON, millimetres. */
+/**
+ * A run sheet as it is kept: plain JSON, millimetres.
+ * @example Object.keys(sheetDocument(sheet)).includes("lines") // true
+ */
 export const sheetDocument = (sheet: RunSheet): Loose => z.encode(zRunSheet, sheet as Document);

@@ -97,7 +97,7 @@ function bitesOf(
 
 /**
  * How many bites take a length off: as few as the longest bite allows, all alike; or the sections asked for.
- * @example countBites(mm(40), { most: mm(6.35) }) // 7 bites of 5.714
+ * @example countBites(mm(40), { most: mm(6.35) }) // { length: 40000, count: 7, countMost: 7, each: 5714 }
  */
 export function countBites(length: Length, bites: Bites): BiteCount {
   const count = "most" in bites ? Math.max(1, Math.ceil(length / bites.most)) : bites.sections.min;

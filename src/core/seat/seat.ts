@@ -34,6 +34,7 @@ const SURE = 2;
  * The fibre end lies (end to mark) − (stand-off) inside the entry tube; by the sheet the stop lies as deep as both
  * nominals make it. What is missing is the gap. Uncertainties add as squares (JCGM 100, 5.1.2).
  * @returns null where the leg has no stand-off to read, or it is not read yet.
+ * @example seatOf(sheet, bare, rule, "") // null
  */
 export function seatOf(sheet: RunSheet, state: EndState, rule: Rule, leg: string): Seat | null {
   const check = sheet.checks.find((check) => check.leg === leg && isStandOff(sheet, check));

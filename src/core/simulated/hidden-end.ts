@@ -12,7 +12,10 @@ export const SIMULATED = {
   repeatability: um(20),
 } satisfies Omit<Instrument, "source" | "reads">;
 
-/** A repeatable stream of numbers from 0 to 1 for a text (FNV-1a hash into mulberry32, from memory). */
+/**
+ * A repeatable stream of numbers from 0 to 1 for a text (FNV-1a hash into mulberry32, from memory).
+ * @example drawsFor("a")() === drawsFor("a")() // true
+ */
 export function drawsFor(text: string): () => number {
   let seed = 2_166_136_261;
   for (const letter of text) seed = Math.imul(seed ^ (letter.codePointAt(0) ?? 0), 16_777_619);
@@ -34,6 +37,7 @@ const HAND = 0.62;
 /**
  * What a length truly measures on a made-up end: every feature a hand's error off where it should lie, the same each
  * time it is asked, until it is made anew. Nothing real is behind it.
+ * @example hiddenLength("a", sheet, fresh, sheet.checks[0]) > 0 // true
  */
 export function hiddenLength(end: string, sheet: RunSheet, state: EndState, check: Check): Length {
   const places = placesOf(sheet, state, check.leg);
@@ -51,7 +55,10 @@ export function hiddenLength(end: string, sheet: RunSheet, state: EndState, chec
   return um(Math.max(0, Math.round(at(check.to) - at(check.from))));
 }
 
-/** What the jaws show of a true length: an instrument's own scatter and step over it. */
+/**
+ * What the jaws show of a true length: an instrument's own scatter and step over it.
+ * @example shownBy({ resolution: um(10), repeatability: um(0) }, um(48_503), () => 0.5) // 48500
+ */
 export function shownBy(
   { resolution, repeatability }: Pick<Instrument, "resolution" | "repeatability">,
   length: Length,

@@ -55,6 +55,8 @@ export interface Index {
  * normal approximation (e-Handbook 7.1.6).
  * @param values the first reading of each end, before anything was redone.
  * @returns null with fewer than eight.
+ * @example aimOf([48_600, 48_700, 48_600, 48_650, 48_620, 48_640, 48_660, 48_630], { nominal: um(48_500), min: um(48_000), max: um(49_000) })?.bias
+ * // 137.5
  */
 export function aimOf(
   values: readonly number[],

@@ -26,7 +26,7 @@ export const UNUSED: BladeCount = { sinceTurn: 0, sinceWipe: 0, turns: 0 };
 /**
  * What a blade has left: each of its positions takes so many cleaves; then it is turned, and after the last a new
  * blade is due. A blade that is due for a turn is not merely wiped.
- * @example bladeStanding({ positions: 12, each: 2500, wipeEvery: 6 }, UNUSED).left // 30 000
+ * @example bladeStanding({ positions: 12, each: 2500, wipeEvery: 6 }, UNUSED).left // 30000
  */
 export function bladeStanding(
   { positions, each, wipeEvery }: Blade,

@@ -8,7 +8,10 @@ interface CounterAsked {
   readonly max: number;
 }
 
-/** The counter a step asks for; null where it is done once, or counts nothing. */
+/**
+ * The counter a step asks for; null where it is done once, or counts nothing.
+ * @example counterOf(sheet.lines[0]) // null
+ */
 export function counterOf({ bites, step }: Pick<Line, "bites" | "step">): CounterAsked | null {
   const times = bites
     ? { of: bites.count === 1 ? "bite" : "bites", min: bites.count, max: bites.countMost }
@@ -16,7 +19,10 @@ export function counterOf({ bites, step }: Pick<Line, "bites" | "step">): Counte
   return times && times.max > 1 ? { of: times.of, min: times.min, max: times.max } : null;
 }
 
-/** The event that says what was counted at a step; none where nothing was. */
+/**
+ * The event that says what was counted at a step; none where nothing was.
+ * @example countedEvent(sheet.lines[0], 1) // []
+ */
 export const countedEvent = (line: Line, count: number): Extract<EndEvent, { kind: "counted" }>[] => {
   const counter = counterOf(line);
   return counter && count > 0 ? [{ kind: "counted", step: line.step.id, of: counter.of, count }] : [];
@@ -29,7 +35,10 @@ export interface Count extends CounterAsked {
   readonly count: number | null;
 }
 
-/** Every count that was asked for at a step already left, in the order of work. */
+/**
+ * Every count that was asked for at a step already left, in the order of work.
+ * @example countsOf(sheet, { counted: {}, leftAt: {} }) // []
+ */
 export const countsOf = (
   { lines }: Pick<RunSheet, "lines">,
   {

@@ -11,6 +11,7 @@ const CLEAVE = "cleave";
  * consumables, shards of glass. Nothing where this pass was logged already. What a step has counted is used as often as it
  * was counted: passed by uncounted, none of its consumables is claimed.
  * @param count what was counted at the step; null where nothing was.
+ * @example spentAt(sheet.lines[0], fresh) // []
  */
 export function spentAt(line: Line, state: Pick<EndState, "spent">, count: number | null = null): EndEvent[] {
   const { step } = line;
