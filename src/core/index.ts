@@ -1,6 +1,7 @@
 /** The core's only door: pure computation about the work, lengths in whole micrometres. Every name here is used outside. */
 
-export { missingParts, missingText, mustAccept, mustHaveSeen } from "./accept/accept";
+export { mustAccept, mustHaveSeen } from "./accept/accept";
+export { missingParts, missingText } from "./accept/progress";
 export { advise, type EndAdvice, inOrderOfDoing } from "./advice/advise";
 export { type Cost, startingOver } from "./advice/from-start";
 export { isGlassAtRisk, MISHAPS, type Mishap, mishapEvents } from "./advice/mishaps";
@@ -106,17 +107,10 @@ export {
   readEvent,
   zEnvelope,
 } from "./event/envelope";
-export {
-  type EndEvent,
-  type EventInput,
-  FAULT_NAMES,
-  type Fault,
-  LONGEST_READING,
-  type Reading,
-  zEvent,
-  zStoredEvent,
-} from "./event/event";
+export { type EndEvent, type EventInput, type Reading, zEvent, zStoredEvent } from "./event/event";
 export { type Judged, type KeptVerdict, RESULTS, type Result } from "./event/judged";
+export { FAULT_NAMES, type Fault } from "./event/kinds/faults";
+export { LONGEST_READING } from "./event/kinds/length-schema";
 export { PURPOSES, type Purpose, type Recorded } from "./event/recorded";
 export { dualUnitCheck } from "./length/dual-unit";
 export { lbfInchOf, lbfOf } from "./length/force";

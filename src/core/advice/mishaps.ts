@@ -1,5 +1,6 @@
 import type { EndState } from "../end/state";
-import type { EndEvent, Fault } from "../event/event";
+import type { EndEvent } from "../event/event";
+import type { Fault } from "../event/kinds/faults";
 import { fibreEndOf } from "../measured/places";
 import type { StepKind } from "../procedure/step";
 import type { RunSheet } from "../runsheet/runsheet";

@@ -1,5 +1,6 @@
 import type { SeenFibre } from "../cable/seen";
-import type { EndEvent, EndOutcome, Fault, Reading, ReworkTaken } from "../event/event";
+import type { EndEvent, Reading, ReworkTaken } from "../event/event";
+import type { EndOutcome, Fault } from "../event/kinds/faults";
 import type { Recorded } from "../event/recorded";
 import { type Length, um, ZERO } from "../length/length";
 import { actsAfter, type EndAct, SAID_BESIDE, takenBack } from "./acts";

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { standingEvents } from "../end/acts";
-import { FAULT_NAMES, type ReworkTaken } from "../event/event";
+import type { ReworkTaken } from "../event/event";
+import { FAULT_NAMES } from "../event/kinds/faults";
 import type { Recorded } from "../event/recorded";
 import { type Length, ZERO, zMm } from "../length/length";
 import { judgementOf } from "../procedure/step";

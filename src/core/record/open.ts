@@ -1,6 +1,6 @@
 import { z } from "zod";
 import type { OpenPoint } from "../end/open-points";
-import { FAULT_NAMES } from "../event/event";
+import { FAULT_NAMES } from "../event/kinds/faults";
 
 /** One thing that keeps an end from being in, as it is told: `{kind: "out", what: "cleave length", leg: "A"}`. */
 export const zOpen = z.strictObject({

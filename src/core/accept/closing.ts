@@ -1,0 +1,37 @@
+import { say } from "@/messages/core";
+import { shardsMissing } from "../end/state";
+import { InputError } from "../problem/problem";
+import { type Acceptors, always, type Standpoint } from "./acceptors";
+import { mustBeOn } from "./progress";
+
+function mustHaveStep(step: string, { sheet }: Standpoint): void {
+  if (!sheet.lines.some((line) => line.step.id === step))
+    throw new InputError("unknown-step", say("no-step-on-this-sheet", { step }), ["step"]);
+}
+
+/** What is counted at a step, and what closes an end. */
+export const CLOSING: Acceptors<
+  "use" | "counted" | "timer" | "shards" | "spare" | "sign" | "correction" | "photo"
+> = {
+  use: ({ step }, at) => mustHaveStep(step, at),
+  counted: ({ step }, at) => mustHaveStep(step, at),
+  timer: ({ step }, at) => mustHaveStep(step, at),
+  shards: ({ step }, at) => {
+    if (step !== undefined) mustHaveStep(step, at);
+  },
+  spare: always,
+  sign: ({ outcome, missingShards }, { sheet, state }) => {
+    if (outcome === "kept") mustBeOn(sheet, state);
+    if (shardsMissing(state) > 0 && !missingShards)
+      throw new InputError(
+        "shards",
+        say("of-shards-not-seen-into-the-bin", {
+          shardsMissing: shardsMissing(state),
+          made: state.shards.made,
+        }),
+        ["missingShards"],
+      );
+  },
+  correction: always,
+  photo: always,
+};

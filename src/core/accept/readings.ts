@@ -1,0 +1,52 @@
+import { say } from "@/messages/core";
+import { formatMm } from "../length/format";
+import { mm } from "../length/length";
+import { canBeNegative } from "../measured/either-side";
+import { InputError } from "../problem/problem";
+import { judgementOf } from "../procedure/step";
+import { SIMULATED } from "../simulated/hidden-end";
+import type { Acceptors, EventOf, Standpoint } from "./acceptors";
+
+/** Nothing coarser reads a prepared end. */
+const COARSEST = mm(20);
+
+function mustBeReadable(event: EventOf<"reading">, { sheet, purpose }: Standpoint): void {
+  const check = sheet.checks.find(({ id }) => id === event.check);
+  if (!check)
+    throw new InputError("unknown-check", say("no-length-on-this-sheet", { check: event.check }), ["check"]);
+  if (event.value < 0 && !canBeNegative(check))
+    throw new InputError(
+      "negative",
+      say("cannot-be-negative-enter-a-length-of", { check: check.name, nominal: formatMm(check.nominal) }),
+      ["value"],
+    );
+  if (purpose === "work" && event.instrument.id === SIMULATED.id)
+    throw new InputError("simulated", say("a-real-end-takes-no-simulated-readings"), ["instrument"]);
+  for (const figure of ["resolution", "repeatability"] as const)
+    if (event.instrument[figure] < 0 || event.instrument[figure] > COARSEST)
+      throw new InputError(
+        "bad-input",
+        say("no-instrument-has-a-of-mm", { figure, length: formatMm(event.instrument[figure]) }),
+        ["instrument", figure],
+      );
+}
+
+function mustBeAnAnswer({ judgement: id, answer, seen }: EventOf<"answer">, { sheet }: Standpoint): void {
+  const judgement = sheet.lines
+    .flatMap(({ step }) => judgementOf(step) ?? [])
+    .find((offered) => offered.id === id);
+  if (!judgement?.answers.some((offered) => offered.id === answer))
+    throw new InputError("unknown-answer", say("has-no-answer", { judgement: id, answer }), ["answer"]);
+  if (seen && !judgement.colours)
+    throw new InputError("bad-input", say("is-not-answered-by-colours", { asks: judgement.asks }), ["seen"]);
+}
+
+/** What is measured and what is seen. */
+export const READINGS: Acceptors<"reading" | "strike" | "answer"> = {
+  reading: mustBeReadable,
+  strike: ({ reading }, { state }) => {
+    if (!state.readings.some(({ id }) => id === reading))
+      throw new InputError("unknown-reading", say("that-reading-is-not-on-this-end"), ["reading"]);
+  },
+  answer: mustBeAnAnswer,
+};
