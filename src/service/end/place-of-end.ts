@@ -1,18 +1,7 @@
-import {
-  addressText,
-  cableText,
-  check,
-  isSide,
-  liftedClosure,
-  type Place,
-  type Recordable,
-  sideText,
-  zClosurePlan,
-  zPiecePlan,
-} from "@/core";
+import { addressText, cableText, isSide, type Place, type Recordable, sideText } from "@/core";
 import type { Store } from "@/store/database/store";
-import { closureAt } from "@/store/plan/closures";
-import { planAt } from "@/store/plan/plans";
+import { closureAt, closurePlanIn } from "@/store/plan/closures";
+import { planAt, planIn } from "@/store/plan/plans";
 import type { EndRow } from "@/store/record/ends";
 
 /** Where an end was made, by the plan it was begun from. */
@@ -22,7 +11,7 @@ export function placeOfEnd(store: Store, { piece, plan, side, address }: EndRow)
   if (!row) return madeIn(store, { piece, plan, side, address });
   const place = { piece, name: row.name, plan, address: addressText(address) };
   if (isSide(side)) return { ...place, side, station: "" };
-  const stations = row.body ? check(zPiecePlan, JSON.parse(row.body)).stations : [];
+  const stations = row.body ? planIn(row).stations : [];
   return { ...place, side: null, station: sideText(side, { stations }) };
 }
 
@@ -31,8 +20,8 @@ function madeIn(
   store: Store,
   { piece, plan, side, address }: { piece: string; plan: number } & Place,
 ): NonNullable<Recordable["where"]> {
-  const body = closureAt(store, piece, plan)?.body;
-  const closure = body ? check(zClosurePlan, liftedClosure(JSON.parse(body))) : null;
+  const row = closureAt(store, piece, plan);
+  const closure = row?.body ? closurePlanIn(row) : null;
   return {
     piece,
     name: closure?.name ?? "",

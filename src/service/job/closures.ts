@@ -1,16 +1,14 @@
 import { randomUUID } from "node:crypto";
-import { z } from "zod";
+import type { z } from "zod";
 import {
   type Cable,
   type Closure,
   type ClosureAnswer,
   type ClosureCable,
   type ClosurePlan,
-  check,
   type Entry,
   InputError,
   isSide,
-  liftedClosure,
   mustHoldAt,
   type PiecePlan,
   type Place,
@@ -22,16 +20,21 @@ import {
   SIDES,
   standingOfEnd,
   throughId,
-  zClosurePlan,
   type zNewClosure,
-  zPiecePlan,
   type zSaveClosure,
 } from "@/core";
 import { say } from "@/messages/service";
 import type { Store } from "@/store/database/store";
 import { inTransaction } from "@/store/database/transaction";
-import { addClosureRow, type ClosureRow, closuresOf, latestClosure } from "@/store/plan/closures";
-import { addPlan, findJob, latestPlan } from "@/store/plan/plans";
+import {
+  addClosureRow,
+  type ClosureRow,
+  closurePlanIn,
+  closuresOf,
+  closureText,
+  latestClosure,
+} from "@/store/plan/closures";
+import { addPlan, findJob, latestPlan, planText } from "@/store/plan/plans";
 import { endsOfPieces } from "@/store/record/ends";
 import { wholeLibrary } from "@/store/shelf/shelf";
 import type { Act } from "../act";
@@ -46,10 +49,8 @@ const MOST_CLOSURES = 300;
 const closureOf = ({ closure, revision, body }: ClosureRow): Closure => ({
   id: closure,
   revision,
-  plan: check(zClosurePlan, liftedClosure(JSON.parse(body ?? "null"))),
+  plan: closurePlanIn({ body }),
 });
-
-const textOf = (plan: ClosurePlan): string => JSON.stringify(z.encode(zClosurePlan, plan));
 
 /** What a cable that comes in is a part of: the entry's own sheet, or the one of a cable that goes through. */
 export const styleIn = (entry: string, { through }: Pick<ClosureCable, "through">): string =>
@@ -150,7 +151,7 @@ function planJoined({ store, actor, now }: Act, { entry, cables }: ClosurePlan):
       name: row.name,
       revision: row.revision + 1,
       ends: mustWork(store, next, ["plan", "cables"]),
-      body: JSON.stringify(z.encode(zPiecePlan, next)),
+      body: planText(next),
       at: now.toISOString(),
       by: actor,
     });
@@ -189,7 +190,7 @@ export function addClosure(
         closure: id,
         job: jobId,
         revision: 1,
-        body: textOf(plan),
+        body: closureText(plan),
         at: now.toISOString(),
         by: actor,
       });
@@ -232,7 +233,7 @@ export function saveClosure(
       closure: latest.closure,
       job: latest.job,
       revision,
-      body: plan && textOf(plan),
+      body: plan && closureText(plan),
       at: now.toISOString(),
       by: actor,
     });

@@ -1,7 +1,6 @@
 import { randomUUID } from "node:crypto";
-import { z } from "zod";
+import type { z } from "zod";
 import {
-  check,
   InputError,
   type Job,
   type Piece,
@@ -13,7 +12,6 @@ import {
   type zJobsQuery,
   type zNewJob,
   type zNewPieces,
-  zPiecePlan,
   type zSavePlan,
 } from "@/core";
 import { say } from "@/messages/service";
@@ -29,6 +27,8 @@ import {
   latestPlan,
   type PlanRow,
   piecesFrom,
+  planIn,
+  planText,
 } from "@/store/plan/plans";
 import { wholeLibrary } from "@/store/shelf/shelf";
 import type { Act } from "../act";
@@ -70,7 +70,7 @@ export function newJob(
         revision: 1,
         name: row.name,
         ends: row.ends,
-        body: textOf(withoutFound(pieceOf(row).plan)),
+        body: planText(withoutFound(pieceOf(row).plan)),
         at: now.toISOString(),
         by: actor,
       });
@@ -126,7 +126,7 @@ const jobProgress = (store: Store, job: string, planned: number): Progress =>
 export const pieceOf = ({ piece, revision, body }: PlanRow): Piece => ({
   id: piece,
   revision,
-  plan: check(zPiecePlan, JSON.parse(body ?? "null")),
+  plan: planIn({ body }),
 });
 
 function mustFindJob(store: Store, id: string) {
@@ -183,7 +183,7 @@ export function addPieces(act: Act, job: string, { pieces }: z.output<typeof zNe
           revision: 1,
           name: plan.name,
           ends: ends[i] ?? 0,
-          body: textOf(plan),
+          body: planText(plan),
           at: now.toISOString(),
           by: actor,
         });
@@ -194,8 +194,6 @@ export function addPieces(act: Act, job: string, { pieces }: z.output<typeof zNe
     });
   });
 }
-
-const textOf = (plan: PiecePlan): string => JSON.stringify(z.encode(zPiecePlan, plan));
 
 /**
  * Keeps a change of a piece's plan as its next revision, or takes the piece off the job.
@@ -224,7 +222,7 @@ export function savePlan(
       revision,
       name: plan?.name ?? latest.name,
       ends,
-      body: plan && textOf(plan),
+      body: plan && planText(plan),
       at: now.toISOString(),
       by: actor,
     });

@@ -1,6 +1,6 @@
-import { attempt, check, placeKey, placeSides, plannedEnds, zAddress, zPiecePlan } from "@/core";
+import { attempt, placeKey, placeSides, plannedEnds } from "@/core";
 import type { Store } from "@/store/database/store";
-import { endsMadeAt, planRow } from "@/store/plan/plans";
+import { endsMadeAt, planIn, planRow } from "@/store/plan/plans";
 import { wholeLibrary } from "@/store/shelf/shelf";
 import { knownOf } from "../known";
 import { sinceChanged } from "../since-changed";
@@ -14,7 +14,7 @@ function plannedKeys(store: Store, row: number): Set<string> | null {
   const places = cache.get(row);
   if (places !== undefined) return places;
   const produced = attempt(() => {
-    const plan = check(zPiecePlan, JSON.parse(planRow(store, row)?.body ?? "null"));
+    const plan = planIn(planRow(store, row) ?? { body: null });
     const shelf = shelved(store);
     const cable = shelf.cable(plan.cable);
     const all = cable ? placeSides(plan).flatMap((side) => plannedEnds(plan, side, cable, shelf)) : [];
@@ -31,7 +31,7 @@ function plannedKeys(store: Store, row: number): Set<string> | null {
 export const straysOf = sinceChanged((store: Store, job: string): string[] =>
   endsMadeAt(store, job).flatMap(({ id, side, address, plan }) => {
     const planned = plannedKeys(store, plan);
-    const key = placeKey({ side, address: check(zAddress, JSON.parse(address)) });
+    const key = placeKey({ side, address: address });
     return planned === null || planned.has(key) ? [] : [id];
   }),
 );

@@ -1,4 +1,6 @@
 import { and, asc, desc, eq, isNotNull, sql } from "drizzle-orm";
+import { z } from "zod";
+import { type ClosurePlan, check, liftedClosure, zClosurePlan } from "@/core";
 import type { Store } from "../database/store";
 import { inTransaction } from "../database/transaction";
 import { addToRegister, digestOf } from "../record/register";
@@ -6,6 +8,13 @@ import { closures } from "../schema";
 
 /** One revision of the plan of a closure; without a body, the closure was taken off the job. */
 export type ClosureRow = typeof closures.$inferSelect;
+
+/** The plan of a revision. @throws InputError where the closure was taken off its job. */
+export const closurePlanIn = ({ body }: Pick<ClosureRow, "body">): ClosurePlan =>
+  check(zClosurePlan, liftedClosure(JSON.parse(body ?? "null")));
+
+/** A plan as a revision keeps it. */
+export const closureText = (plan: ClosurePlan): string => JSON.stringify(z.encode(zClosurePlan, plan));
 
 /** The newest revision of a closure, taken off or not. */
 export const latestClosure = (store: Store, closure: string): ClosureRow | undefined =>

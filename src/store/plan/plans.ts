@@ -1,5 +1,15 @@
 import { and, asc, count, desc, eq, getTableColumns, isNotNull, lt, or, sql } from "drizzle-orm";
-import { DONE, type PlaceSide, type PlaceStanding } from "@/core";
+import { z } from "zod";
+import {
+  type Address,
+  check,
+  DONE,
+  type PiecePlan,
+  type PlaceSide,
+  type PlaceStanding,
+  zAddress,
+  zPiecePlan,
+} from "@/core";
 import { holding } from "../database/like";
 import type { Store } from "../database/store";
 import { inTransaction } from "../database/transaction";
@@ -10,6 +20,13 @@ type JobRow = typeof jobs.$inferSelect;
 
 /** One revision of the plan of a piece; without a body, the piece was taken off the job. */
 export type PlanRow = typeof plans.$inferSelect;
+
+/** The plan of a revision. @throws InputError where the piece was taken off the job, or its plan is none any more. */
+export const planIn = ({ body }: Pick<PlanRow, "body">): PiecePlan =>
+  check(zPiecePlan, JSON.parse(body ?? "null"));
+
+/** A plan as a revision keeps it. */
+export const planText = (plan: PiecePlan): string => JSON.stringify(z.encode(zPiecePlan, plan));
 
 export const findJob = (store: Store, id: string): JobRow | undefined =>
   store.select().from(jobs).where(eq(jobs.id, id)).get();
@@ -79,11 +96,13 @@ const isWork = sql`${ends.purpose} = 'work' AND coalesce(${ends.result}, '') <> 
 export const endsMadeAt = (
   store: Store,
   job: string,
-): { id: string; side: PlaceSide; address: string; plan: number }[] =>
-  store.all(sql`
+): { id: string; side: PlaceSide; address: Address; plan: number }[] =>
+  store
+    .all<{ id: string; side: PlaceSide; address: string; plan: number }>(sql`
     SELECT ${ends.id} AS id, ${ends.side} AS side, ${ends.address} AS address, now.row AS plan
     FROM (SELECT piece, row FROM ${plans} WHERE ${newestOf(job)}) AS now
-    INNER JOIN ${ends} ON ${ends.piece} = now.piece WHERE ${isWork}`);
+    INNER JOIN ${ends} ON ${ends.piece} = now.piece WHERE ${isWork}`)
+    .map((row) => ({ ...row, address: check(zAddress, JSON.parse(row.address)) }));
 
 /** A row of plans. */
 export const planRow = (store: Store, row: number): PlanRow | undefined =>
