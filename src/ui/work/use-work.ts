@@ -1,42 +1,25 @@
 "use client";
 
-import { useCallback, useEffect, useMemo, useState } from "react";
+import { useCallback, useEffect, useState } from "react";
 import { toast } from "sonner";
 import {
-  advise,
   type CheckStanding,
-  countedEvent,
   type EndAdvice,
   type EndEvent,
   type EndState,
-  type Forgotten,
-  forgottenParts,
-  isHandsFree,
-  isMidRun,
-  judgementOf,
   legsTold,
   missingParts,
   missingText,
-  mustHoldAt,
   nextLine,
   openPoints,
   openTold,
-  outOfOrder,
-  overFaceEvents,
   type Recorded,
   type Rule,
   type RunSheet,
-  restartEvent,
   resultOf,
   reworkEvent,
-  reworkedSheet,
-  runningClocks,
-  spentAt,
-  standings,
   startingOver,
   takeBackEvent,
-  trimming,
-  undoneAt,
 } from "@/core";
 import { t } from "@/messages/bench";
 import { useEnd } from "../live/use-end";
@@ -45,6 +28,9 @@ import { useTimers } from "../timers/timers-context";
 import { heldWords } from "../words/held-words";
 import { useKept, yesOrNo } from "../words/use-kept";
 import { actText } from "./act-text";
+import { partActsOn } from "./part-acts";
+import { blockerOf, leavingEvents, type StepBlocker } from "./step-blocker";
+import { useStanding } from "./use-standing";
 
 interface Work {
   readonly id: string;
@@ -68,23 +54,13 @@ export function useWork({ id, sheet, rule, initial, onDone }: Work) {
   const passes = `${state.reworks}/${JSON.stringify(state.attempts)}`;
   const [saved, setKept] = useKept<string>(`count/${id}`, "", textOf);
   /** What the step still asks for, told at the first press; a second press passes it by. */
-  const [held, setHeld] = useState<StepBlocker | null>(null);
-  /** The sheet as this end has it: by the figures of its last rework, if any. */
-  const trim = useMemo(() => trimming(sheet, state), [sheet, state]);
-  const drawn = useMemo(() => trim?.sheet ?? reworkedSheet(sheet, state), [sheet, state, trim]);
-  const line = trim?.line ?? mustHoldAt(drawn.lines, Math.min(state.at, sheet.lines.length - 1));
+  const [held, setHeld] = useState<(StepBlocker & { readonly at: string }) | null>(null);
+  const standing = useStanding(sheet, state, rule, unsettled);
+  const { trim, line, all, last, undone } = standing;
   const countsAt = `${line.step.id}/${passes}`;
   const count = saved.startsWith(`${countsAt} `)
     ? Number(saved.slice(countsAt.length + 1))
     : (state.counted[line.step.id] ?? 0);
-  const all = useMemo(() => standings(sheet, state, rule), [sheet, state, rule]);
-  const here = useMemo(() => all.filter(({ check }) => check.step === line.step.id), [all, line]);
-  const last = line.index === sheet.lines.length - 1 && !state.inHand && !trim;
-  const advice = useMemo(
-    () => advise(sheet, state, rule, badAnswer(sheet, state), unsettled),
-    [sheet, state, rule, unsettled],
-  );
-  const undone = useMemo(() => undoneAt(line, state), [line, state]);
   /** What was told of the step holds until it is left, or what it asks for has changed. */
   const standsAt = `${line.index} ${heldWords(undone, null)}`;
 
@@ -114,38 +90,10 @@ export function useWork({ id, sheet, rule, initial, onDone }: Work) {
   useEffect(() => {
     if (missingParts(sheet, state).length === 0) toast.dismiss(GATE);
   }, [sheet, state]);
-  const forgotten = useMemo(() => forgottenParts(sheet, state), [sheet, state]);
-  const misordered = useMemo(() => outOfOrder(sheet, state), [sheet, state]);
-  /** What the step in hand still asks for, or that its time has run out; null where nothing holds it. */
-  const holding = (): Omit<StepBlocker, "at"> | null => {
-    const late = runningClocks(sheet, state).find(
-      ({ until, startedAt, seconds }) =>
-        until === line.index && serverNow() > Date.parse(startedAt) + seconds * 1000,
-    );
-    const timer = state.timers.find(
-      ({ step, startedAt, seconds, stoppedAt }) =>
-        step === line.step.id &&
-        stoppedAt === null &&
-        // In a batch another end comes into the hand while this one cures.
-        (!isHandsFree(line.step) || !onDone) &&
-        serverNow() < Date.parse(startedAt) + seconds * 1000,
-    );
-    const message = heldWords(undone, late ?? null, timer ? line.step.title : null, isMidRun(sheet));
-    const usual =
-      undone && undone.checks.length > 0 ? "read" : undone?.asks ? "answer" : timer ? "wait" : null;
-    return message === null ? null : { message, usual };
-  };
-  /** What leaving the step logs: what it used up and broke off, and the end of a time that is over. */
+  const blocked = () =>
+    blockerOf({ sheet, line, state, undone, inBatch: onDone !== undefined, now: serverNow() });
   const leave = () => {
-    const over = state.timers.find(
-      ({ step, startedAt, seconds, stoppedAt }) =>
-        step === line.step.id && !stoppedAt && serverNow() >= Date.parse(startedAt) + seconds * 1000,
-    );
-    const events: EndEvent[] = [
-      ...countedEvent(line, count),
-      ...spentAt(line, state, count > 0 ? count : null),
-      ...(over ? [{ kind: "timer", step: over.step, action: "stop", seconds: over.seconds } as const] : []),
-    ];
+    const events = leavingEvents(line, state, count, serverNow());
     for (const event of events) add(event);
     return events;
   };
@@ -161,9 +109,9 @@ export function useWork({ id, sheet, rule, initial, onDone }: Work) {
       go(to);
       return;
     }
-    const holds = holding();
-    if (holds !== null && held?.at !== standsAt) {
-      setHeld({ at: standsAt, ...holds });
+    const blocker = blocked();
+    if (blocker !== null && held?.at !== standsAt) {
+      setHeld({ at: standsAt, ...blocker });
       return;
     }
     setHeld(null);
@@ -197,26 +145,11 @@ export function useWork({ id, sheet, rule, initial, onDone }: Work) {
     setUnsettled([]);
     add(event);
   };
-  /** What puts a forgotten part right: on now with what goes in front of it, or all cut off and begun again. */
-  const reworkPart = ({ part, behind, shutOutBy }: Forgotten) => {
-    if (shutOutBy === null) {
-      for (const { id: off } of behind) add({ kind: "thread", part: off, on: false });
-      for (const { id: on } of [part, ...behind]) add({ kind: "thread", part: on, on: true });
-      return;
-    }
+  const clear = () => {
     setSigning(false);
     setTyped(null);
-    add(restartEvent(sheet, part.id));
   };
-  /** A forgotten part threaded over the cleaved end: what follows is a fresh cleave. */
-  const threadOver = (missing: Forgotten) => {
-    if (missing.overFace !== null)
-      for (const event of overFaceEvents(sheet, missing, missing.overFace)) add(event);
-  };
-  /** Parts taken off and threaded on again, in this order. */
-  const putAgain = (parts: readonly string[]) => {
-    for (const on of [false, true]) for (const part of parts) add({ kind: "thread", part, on });
-  };
+  const partActs = partActsOn(sheet, add, clear);
   const undo = () => {
     const event = takeBackEvent(state);
     if (!event) return;
@@ -228,14 +161,10 @@ export function useWork({ id, sheet, rule, initial, onDone }: Work) {
   const lastAct = state.acts.at(-1);
   return {
     ...live,
+    ...standing,
+    ...partActs,
     id,
-    drawn,
-    advice,
     take,
-    line,
-    last,
-    all,
-    here,
     result: resultOf(sheet, state, rule),
     legs: legsTold(
       sheet,
@@ -255,43 +184,19 @@ export function useWork({ id, sheet, rule, initial, onDone }: Work) {
     count,
     setCount: (next: number) => setKept(`${countsAt} ${Math.max(0, next)}`),
     undoes: lastAct ? actText(sheet, lastAct.body) : null,
-    trim,
     unsettled,
     setUnsettled,
     held: held?.at === standsAt ? held : null,
     letGo: () => setHeld(null),
     open: openPoints(sheet, state, rule).map(openTold),
-    forgotten,
-    misordered,
-    reworkPart,
-    threadOver,
-    putAgain,
     restartCost: startingOver(sheet, state),
   };
 }
 
 const textOf = (saved: unknown) => (typeof saved === "string" ? saved : undefined);
 
-/** What holds a step: told at the first press, with the usual way on. */
-interface StepBlocker {
-  readonly at: string;
-  readonly message: string;
-  readonly usual: "read" | "answer" | "wait" | null;
-}
-
 /** The message about a part not threaded on: one at a time, and gone once it is on. */
 const GATE = "gate";
-
-/** The last bad answer given, in the order of work. */
-function badAnswer(sheet: RunSheet, state: EndState): { judgement: string; answer: string } | null {
-  for (const { step } of [...sheet.lines].reverse()) {
-    const judgement = judgementOf(step);
-    const answer = judgement && state.answers[judgement.id];
-    if (answer !== undefined && judgement?.answers.some(({ id, good }) => id === answer && !good))
-      return { judgement: judgement.id, answer };
-  }
-  return null;
-}
 
 export type BenchWork = ReturnType<typeof useWork>;
 
