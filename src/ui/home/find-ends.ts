@@ -152,10 +152,9 @@ function differsBy(words: readonly string[], { entry, hits }: Scored, all: reado
   const lacks = words.flatMap((word, i) => {
     if (hits[i] !== MISS) return [];
     const outer = outerOf(entry.cable);
+    const diameter = exactMm(entry.cable.layers[0]?.diameter ?? 0);
     if (SIZE.test(word))
-      return [
-        `${outer < Number(word) ? "thinner" : "thicker"}: ${exactMm(entry.cable.layers[0]?.diameter ?? 0)}`,
-      ];
+      return [outer < Number(word) ? t("thinner", { diameter }) : t("thicker", { diameter })];
     const elsewhere = all.map((other) => hit(word, other)).find((each) => each !== MISS);
     if (elsewhere?.as === "option") return [`no ${word.toUpperCase()}`];
     return [

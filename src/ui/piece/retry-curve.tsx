@@ -18,7 +18,7 @@ interface RetryCurveProps {
   /** Tries to spare as planned; null where nobody has said. */
   readonly chosen: number | null;
   /** What may come out short. */
-  readonly of: "any end" | "any opened end";
+  readonly of: string;
   readonly onPick: (retries: number) => void;
 }
 
