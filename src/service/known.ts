@@ -1,3 +1,4 @@
+import { LRUCache } from "lru-cache";
 import { type Cable, compileRunSheet, type Procedure, type RunSheet } from "@/core";
 import type { Library } from "@/store/shelf/shipped";
 
@@ -6,15 +7,13 @@ const MOST = 400;
 
 /** Remembers what was worked out of one kind: under a key, or what works it out now; what throws is not remembered. */
 export function knownOf<T extends object>(): (library: Library, key: string, work: () => T) => T {
-  const perLibrary = new WeakMap<Library, Map<string, T>>();
+  const perLibrary = new WeakMap<Library, LRUCache<string, T>>();
   return (library, key, work) => {
-    const cache = perLibrary.get(library) ?? new Map<string, T>();
+    const cache = perLibrary.get(library) ?? new LRUCache<string, T>({ max: MOST });
     perLibrary.set(library, cache);
     const cached = cache.get(key);
     if (cached) return cached;
     const fresh = work();
-    const [oldest] = cache.keys();
-    if (cache.size >= MOST && oldest !== undefined) cache.delete(oldest);
     cache.set(key, fresh);
     return fresh;
   };

@@ -1,3 +1,4 @@
+import { LRUCache } from "lru-cache";
 import { type EndState, endState, type Recorded } from "@/core";
 import type { Store } from "@/store/database/store";
 import type { EndRow } from "@/store/record/ends";
@@ -13,10 +14,10 @@ export interface History {
 
 /** Ends whose history is remembered: those at the benches, not those of a year. */
 const REMEMBERED = 200;
-const remembered = new WeakMap<Store, Map<string, History>>();
+const remembered = new WeakMap<Store, LRUCache<string, History>>();
 
-function memoryOf(store: Store): Map<string, History> {
-  const cache = remembered.get(store) ?? new Map<string, History>();
+function memoryOf(store: Store): LRUCache<string, History> {
+  const cache = remembered.get(store) ?? new LRUCache<string, History>({ max: REMEMBERED });
   remembered.set(store, cache);
   return cache;
 }
@@ -34,10 +35,6 @@ export function historyOf(store: Store, { id, lastHash }: Pick<EndRow, "id" | "l
 
 /** Remembers a history as it is now. Only what is committed: who adds events forgets them when that fails. */
 export function remember(store: Store, id: string, history: History): History {
-  const memory = memoryOf(store);
-  memory.delete(id);
-  memory.set(id, history);
-  const [oldest] = memory.keys();
-  if (memory.size > REMEMBERED && oldest !== undefined) memory.delete(oldest);
+  memoryOf(store).set(id, history);
   return history;
 }

@@ -1,3 +1,4 @@
+import { LRUCache } from "lru-cache";
 import { InputError, type RunSheet, sheetDocument } from "@/core";
 import { say } from "@/messages/service";
 import { canonical } from "@/store/database/hash";
@@ -14,8 +15,7 @@ export function sheetText(sheet: RunSheet): string {
   return text;
 }
 
-const SHEETS_KEPT = 200;
-const sheets = new Map<string, RunSheet>();
+const sheets = new LRUCache<string, RunSheet>({ max: 200 });
 
 /**
  * The sheet an end is worked by, as it was kept when it began. Kept documents never change, so what they say is
@@ -27,8 +27,6 @@ export function sheetOf(store: Store, { sheetHash }: Pick<EndRow, "sheetHash">):
   const runSheet = sheets.get(sheetHash);
   if (runSheet) return runSheet;
   const sheet = keptSheet(store, sheetHash);
-  const [oldest] = sheets.keys();
-  if (sheets.size >= SHEETS_KEPT && oldest !== undefined) sheets.delete(oldest);
   sheets.set(sheetHash, sheet);
   return sheet;
 }

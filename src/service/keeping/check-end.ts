@@ -1,3 +1,4 @@
+import { LRUCache } from "lru-cache";
 import {
   compileRunSheet,
   ENVELOPED_FROM,
@@ -228,8 +229,7 @@ function compiledOtherwise(store: Store, row: EndRow, sheet: RunSheet): EndFindi
   ];
 }
 
-const RECOMPILED_KEPT = 500;
-const recompiled = new Map<string, string>();
+const recompiled = new LRUCache<string, string>({ max: 500 });
 
 /** What its kept documents compile to now; documents never change, so it is remembered under their hashes. */
 function compiledAgain(store: Store, row: EndRow): string {
@@ -238,7 +238,6 @@ function compiledAgain(store: Store, row: EndRow): string {
   const cached = recompiled.get(key);
   if (cached !== undefined) return cached;
   const text = compiledText(store, row);
-  if (recompiled.size >= RECOMPILED_KEPT) recompiled.clear();
   recompiled.set(key, text);
   return text;
 }
