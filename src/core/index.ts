@@ -19,6 +19,7 @@ export { secondCleave } from "./advice/second-cleave";
 export { nextLine, reworkEvent } from "./advice/take";
 export { NAME_PARTS, nameBy, patternProblem } from "./batch/names";
 export { type BatchEnd, nextInBatch } from "./batch/next";
+export { isPlain } from "./batch/plain-step";
 export { planBatch, type Schedule, scheduleIn } from "./batch/schedule";
 export { type Stage, stagesOf } from "./batch/stages";
 export { type Worked, workedIn } from "./batch/worked";
@@ -97,6 +98,7 @@ export {
 } from "./entry/entry-procedure";
 export { type PlacedCable, type PortsTaken, placeCables, portsBy, portTrouble } from "./entry/placing";
 export { PORT_LIMIT, PORT_ROLES, type Port, type PortRole, zPortsInput } from "./entry/ports";
+export { openingOf, type PreparedRow, preparedRows, throughRows } from "./entry/prepared";
 export { type SheathWindow, sheathWindow, type WindowInput, zWindowInput } from "./entry/window";
 export {
   ENVELOPED_FROM,
@@ -152,6 +154,7 @@ export {
 } from "./piece/needs";
 export { opened } from "./piece/opened";
 export { type SheathOpening, stationName } from "./piece/openings";
+export { fibresText, readFibres, withParted } from "./piece/parted";
 export {
   addressesFor,
   cableAt,
@@ -284,7 +287,6 @@ export {
   type RunSheet,
   type SheetFeature,
   type SheetLength,
-  type SheetLimit,
   workedTo,
 } from "./runsheet/runsheet";
 export { type Seat, seatOf } from "./seat/seat";

@@ -73,7 +73,7 @@ function isWellFormed(value: unknown, depth = 0): boolean {
     throw new InputError("too-deep", say("the-input-must-be-at-most-levels", { deepest: DEEPEST }));
   if (typeof value === "string") return value.isWellFormed();
   if (Array.isArray(value)) return value.every((element) => isWellFormed(element, depth + 1));
-  if (!isPlain(value)) return true;
+  if (!isPlainObject(value)) return true;
   for (const key in value) if (!key.isWellFormed() || !isWellFormed(value[key], depth + 1)) return false;
   return true;
 }
@@ -81,12 +81,12 @@ function isWellFormed(value: unknown, depth = 0): boolean {
 function mended(value: unknown): unknown {
   if (typeof value === "string") return value.toWellFormed();
   if (Array.isArray(value)) return value.map(mended);
-  if (!isPlain(value)) return value;
+  if (!isPlainObject(value)) return value;
   return Object.fromEntries(Object.entries(value).map(([key, first]) => [key.toWellFormed(), mended(first)]));
 }
 
 /** An object as JSON makes them: anything else is left as it is. */
-const isPlain = (value: unknown): value is Readonly<Record<string, unknown>> =>
+const isPlainObject = (value: unknown): value is Readonly<Record<string, unknown>> =>
   typeof value === "object" && value !== null && Object.getPrototypeOf(value) === Object.prototype;
 
 /** What is wrong, one complaint a field, the first first. */

@@ -1,13 +1,12 @@
 "use client";
 
 import { Check } from "lucide-react";
-import { isHandsFree } from "@/core";
+import { isHandsFree, isPlain } from "@/core";
 import { t } from "@/messages/batch";
 import { ChoiceButton } from "../controls/choice";
 import { useTick } from "../timers/timers-context";
 import { clockText } from "../words/clock-text";
 import type { BenchWork } from "../work/use-work";
-import { isPlain } from "./plain-step";
 import { type BatchWork, doneAt, readyAt } from "./use-batch";
 
 interface BatchAsideProps {

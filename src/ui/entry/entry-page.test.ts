@@ -6,10 +6,13 @@ import {
   compileRunSheet,
   mustHold,
   mustHoldAt,
+  openingOf,
+  preparedRows,
   problemOf,
   type RunSheet,
   sheathWindow,
   throughId,
+  throughRows,
   tubesOf,
   um,
   zEntry,
@@ -20,7 +23,6 @@ import { shippedLibrary } from "@/store/shelf/shipped";
 import dome from "../../../library/entries/dome-gel.json";
 import { namedCables, placedIn, readCables, writeCables } from "../entry-drawing/entry-cables";
 import { openingIn, throughOf } from "../entry-drawing/through";
-import { openingOf, preparedRows, throughRows } from "../prepared/prepared";
 import { endingSheets, throughSheet } from "./entry-sheets";
 
 const { cables, entries, procedures, tools } = shippedLibrary();

@@ -10,11 +10,14 @@ import {
   ENDING_ROLES,
   type Entry,
   midSpanId,
+  openingOf,
   type Parted,
   PORT_ROLES,
   type Procedure,
   portsBy,
+  preparedRows,
   type Tool,
+  throughRows,
 } from "@/core";
 import { t } from "@/messages/entry";
 import { CannotBe } from "../controls/cannot-be";
@@ -25,7 +28,6 @@ import { openingIn, throughOf } from "../entry-drawing/through";
 import type { EntryCables } from "../entry-drawing/use-entry-cables";
 import { usePortDrop } from "../entry-drawing/use-port-drop";
 import { usePrefs } from "../prefs/prefs-context";
-import { openingOf, preparedRows, throughRows } from "../prepared/prepared";
 import { Prepared } from "../prepared/prepared-print";
 import { PreparedTable } from "../prepared/prepared-table";
 import { AddCable } from "./add-cable";

@@ -5,11 +5,14 @@ import { useState } from "react";
 import { v4 as uuid } from "uuid";
 import {
   CUT_PLACES,
+  fibresText,
   type PiecePlan,
+  readFibres,
   type SheathOpening,
   type Station,
   stationName,
   um,
+  withParted,
   zStationId,
 } from "@/core";
 import { t } from "@/messages/jobs";
@@ -19,7 +22,6 @@ import { Select } from "../controls/select";
 import { ASKS_METRES, metresText, readMetres } from "../plan/metres";
 import { CUT_WORDS } from "../words/cut-words";
 import { Choices, type SideStyle } from "./part-editor";
-import { fibresText, readFibres, withParted } from "./parted";
 
 /** A procedure that opens the piece's cable in the middle of its run. */
 export interface MidRunStyle {

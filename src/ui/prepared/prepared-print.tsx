@@ -1,11 +1,20 @@
-import { type Entry, fibreIn, isMidRun, type Parted, type RunSheet, tubesOf } from "@/core";
+import {
+  type Entry,
+  fibreIn,
+  isMidRun,
+  openingOf,
+  type Parted,
+  preparedRows,
+  type RunSheet,
+  throughRows,
+  tubesOf,
+} from "@/core";
 import { t } from "@/messages/entry";
 import type { CableRow } from "../entry-drawing/cable-rows";
 import type { NamedCable } from "../entry-drawing/entry-cables";
 import { openingIn, throughOf } from "../entry-drawing/through";
 import { fibreText } from "../words/fibre-text";
 import { mmText, type Units } from "../words/length-text";
-import { openingOf, preparedRows, throughRows } from "./prepared";
 import { PreparedTable } from "./prepared-table";
 
 interface PreparedProps {

@@ -1,7 +1,7 @@
+import type { PreparedRow } from "@/core";
 import { t } from "@/messages/entry";
 import type { Units } from "../words/length-text";
 import { exactMm, figureText, limitsText, mmText, toleranceOf } from "../words/length-text";
-import type { PreparedRow } from "./prepared";
 
 /** What is prepared of one cable: each length, from what, within which limits. */
 export function PreparedTable({ rows, units }: { rows: readonly PreparedRow[]; units: Units }) {

@@ -1,8 +1,7 @@
 import { describe, expect, it } from "vitest";
-import { nearestFraction, um } from "@/core";
+import { nearestFraction, preparedRows, um } from "@/core";
 import { shippedSheets } from "@/core/runsheet/fixtures/shipped-sheets";
 import { smallEndOf } from "../band/small-end";
-import { preparedRows } from "../prepared/prepared";
 import { stepAloud } from "./aloud";
 import { figureText, showLength, toleranceOf } from "./length-text";
 import { figureWords, fromEndText } from "./line-words";

@@ -1,8 +1,9 @@
-import type { CutPlace, Parted } from "@/core";
+import type { CutPlace, Parted } from "./station";
 
 /**
  * Fibres as they are typed: `7, 13-15`.
  * @returns their numbers in order, each once; null where that cannot be read or goes beyond what there is.
+ * @example readFibres("7, 13-15", 24) // [7, 13, 14, 15]
  */
 export function readFibres(text: string, most: number): number[] | null {
   if (text.trim() === "") return [];
@@ -16,7 +17,10 @@ export function readFibres(text: string, most: number): number[] | null {
   return [...fibres].sort((a, b) => a - b);
 }
 
-/** Fibres as they are written: neighbours together, `7, 13–15`. */
+/**
+ * Fibres as they are written: neighbours together, `7, 13–15`.
+ * @example fibresText([7, 13, 14, 15]) // "7, 13–15"
+ */
 export function fibresText(fibres: readonly number[]): string {
   const runs: [number, number][] = [];
   for (const fibre of fibres) {
@@ -27,6 +31,9 @@ export function fibresText(fibres: readonly number[]): string {
   return runs.map(([from, to]) => (from === to ? String(from) : `${from}–${to}`)).join(", ");
 }
 
-/** Fibres parted at one place in the opening; those that were parted already keep theirs. */
+/**
+ * Fibres parted at one place in the opening; those that were parted already keep theirs.
+ * @example withParted([7, 8], [{ fibre: 7, at: "upstream" }], "middle") // [{ fibre: 7, at: "upstream" }, { fibre: 8, at: "middle" }]
+ */
 export const withParted = (fibres: readonly number[], before: readonly Parted[], at: CutPlace): Parted[] =>
   fibres.map((fibre) => ({ fibre, at: before.find((parting) => parting.fibre === fibre)?.at ?? at }));

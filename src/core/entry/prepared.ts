@@ -1,5 +1,7 @@
-import { isMidRun, type Length, mustHoldAt, type RunSheet, type SheetLimit, um } from "@/core";
 import { t } from "@/messages/entry";
+import { type Length, um } from "../length/length";
+import { mustHoldAt } from "../problem/held";
+import { isMidRun, type RunSheet, type SheetLimit } from "../runsheet/runsheet";
 
 /** One thing that is prepared of a cable for an entry, as a row of its list. */
 export interface PreparedRow {
@@ -31,7 +33,10 @@ const rowOf = (sheet: RunSheet, limit: SheetLimit): PreparedRow => {
   };
 };
 
-/** What is prepared of a cable that ends in an entry, in the order of its sheet. */
+/**
+ * What is prepared of a cable that ends in an entry, in the order of its sheet.
+ * @example preparedRows(sheet).length // 7
+ */
 export const preparedRows = (sheet: RunSheet): PreparedRow[] =>
   sheet.limits.filter(({ dimension }) => dimension !== "seal-depth").map((limit) => rowOf(sheet, limit));
 
@@ -43,6 +48,7 @@ const OF_THE_EDGES: readonly string[] = ["opening", "half", "tube"];
  * side.
  * @param sheet its own, opened in mid-run; where the entry has none for it, that of one that ends.
  * @param half from the centre mark to either edge.
+ * @example throughRows(sheet, um(300_000)).slice(0, 2).map(({ length }) => length) // [-300000, 300000]
  */
 export function throughRows(sheet: RunSheet, half: number): PreparedRow[] {
   const ends = mustHoldAt(sheet.features, 0).name;
@@ -66,6 +72,9 @@ export function throughRows(sheet: RunSheet, half: number): PreparedRow[] {
   ];
 }
 
-/** From edge to edge as a sheet of a cable that goes through opens it. */
+/**
+ * From edge to edge as a sheet of a cable that goes through opens it.
+ * @example openingOf(sheet) // 0
+ */
 export const openingOf = (sheet: RunSheet): number =>
   2 * (sheet.limits.find(({ dimension }) => dimension === "half")?.nominal ?? 0);
