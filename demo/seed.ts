@@ -75,7 +75,7 @@ const zDemo = z.object({
   ends: z.array(zMade),
   /** Ends of the pieces that are planned. */
   placed: z.array(zMade),
-  /** Ends alike, one fibre after the other, by one hand: what its aim is told from. */
+  /** Ends alike, one fibre after the other, by one hand: what its aim is worked out from. */
   series: z.array(z.object({ ...zBase, by: z.int(), off: z.record(z.string(), z.number()), count: z.int() })),
   /** One piece measured again and again, in millimetres. */
   studies: z.array(z.object({ by: z.int(), instrument: z.string(), readings: z.array(z.number()) })),

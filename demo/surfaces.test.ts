@@ -43,7 +43,7 @@ import { seed } from "./seed";
 
 vi.mock("next/navigation", () => ({ useRouter: () => ({ refresh: () => undefined }) }));
 
-/** The full record of an end, by every way it is told. */
+/** The full record of an end, by every way it is shown. */
 interface Told {
   readonly record: EndRecord;
   readonly json: RecordDocument;

@@ -312,7 +312,7 @@ test("the check in Setup finds the record whole, and names a row that was altere
   change("9400", "9500");
   await check.click();
   await expect(page.getByText(/all unaltered/)).toBeVisible();
-  // What was sealed is held against what is there: first as it was, then with a hash written anew.
+  // What was sealed is held against what is there: first as it was, then with a hash written again.
   const hold = page.getByRole("button", { name: "Check the record against it" });
   await page.getByLabel("An earlier seal").fill(line);
   await hold.click();

@@ -37,7 +37,7 @@ const ended = (command: readonly string[], settings: Readonly<Record<string, str
     child.once("close", (status) => done({ status, stdout, stderr }));
   });
 
-/** What a server is told of the place for its copy, and what ends that place. */
+/** What a server is given of the place for its copy, and what ends that place. */
 interface Place {
   readonly settings: Readonly<Record<string, string>> & { readonly ARLENT_REPLICA: string };
   readonly close: () => Promise<unknown>;

@@ -100,7 +100,7 @@ test("a reading the server refuses is set aside on the device: tried again, copi
   request,
 }) => {
   const end = await endAtMeasure(request);
-  // Before the page comes: one that stands already is told of it a moment later, and asks the server itself till then.
+  // Before the page comes: one that stands already hears of it a moment later, and asks the server itself till then.
   await page.route("**/api/v1/ends/*/events", (route) =>
     route.fulfill({
       status: 409,

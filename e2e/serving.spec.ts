@@ -202,7 +202,7 @@ test("a stop ends while devices keep asking, and the file is whole by itself all
   expect(existsSync(`${database}-wal`)).toBe(false);
 });
 
-/** What is told of a script as it is compiled, so far as it is asked here. */
+/** What is shown of a script as it is compiled, so far as it is asked here. */
 const zCompiled = z.object({
   name: z.literal("v8.compile"),
   args: z.object({ data: z.object({ url: z.string(), consumedCacheSize: z.number().default(0) }) }),

@@ -132,7 +132,7 @@ async function fits(page: Page, address: string): Promise<void> {
   }
 }
 
-/** Waits until what follows the size of the page has followed it: it is told in one frame and drawn by the next. */
+/** Waits until what follows the size of the page has followed it: it is reported in one frame and drawn by the next. */
 const settled = (page: Page): Promise<void> =>
   page.evaluate(
     () =>

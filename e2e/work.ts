@@ -136,7 +136,7 @@ export async function pickByLetters(page: Page, letters: string): Promise<void> 
   await expect(page.getByRole("option")).toHaveCount(0);
 }
 
-/** Takes hold of the server's clock as a page is told it. @returns lets so many seconds pass by it. */
+/** Takes hold of the server's clock as a page is given it. @returns lets so many seconds pass by it. */
 export async function serverClock(page: Page): Promise<(seconds: number) => void> {
   let passed = 0;
   await page.route("**/api/v1/timers", async (route) => {

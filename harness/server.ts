@@ -73,7 +73,7 @@ function onceReady(page: Page, name: "goto" | "reload"): void {
   };
 }
 
-/** Does what has a page load itself anew, and waits until it takes keys and touches. */
+/** Does what has a page load itself again, and waits until it takes keys and touches. */
 export async function loadedBy(page: Page, act: () => Promise<void>): Promise<void> {
   const loaded = page.waitForEvent("load");
   await act();

@@ -41,7 +41,7 @@ export interface Typed {
 
 /**
  * The same on several pages, a round on each in turn: whatever else the machine does meanwhile falls on each alike, and what
- * they take may be told beside one another. @returns one log a page, in their order.
+ * they take may be shown beside one another. @returns one log a page, in their order.
  */
 export async function inTurns(places: readonly Typed[], rounds: number): Promise<Keystrokes[]> {
   for (const { page, typing } of places) {

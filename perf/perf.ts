@@ -114,7 +114,7 @@ function walks(): void {
   line("  with every way back", `${withWays.toFixed(0)} ms (ratio ${(withWays / once).toFixed(1)})`);
 }
 
-/** A key in the editor: the document read, every contradiction over all cables looked for, the end drawn anew. */
+/** A key in the editor: the document read, every contradiction over all cables looked for, the end drawn again. */
 function reviews(): void {
   const library = shippedLibrary();
   const rates = library.procedures.map((procedure) => {
@@ -162,7 +162,7 @@ const EDITOR_KEYS: Typing = {
   into: '[aria-label="buffer beyond the jacket: figure"]',
   // What a colleague would ask follows in a frame of its own.
   changes: "#contradictions",
-  // Each key changes something on every page: where one did not, what is told beside one another would be other keys.
+  // Each key changes something on every page: where one did not, what is shown beside one another would be other keys.
   texts: ["40", "27", "35", "26"],
 };
 

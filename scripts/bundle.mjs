@@ -53,7 +53,7 @@ export function bundle(entry) {
     // What compiles, or is large and seldom asked for, stays where it is; the rest is read as one file.
     external: ["better-sqlite3", "sharp", "@react-pdf/renderer", "react", "react-dom", "tar-stream"],
     banner: { js: REQUIRE },
-    // Data of a package is taken in: how Node is to be told that a file is JSON changed within its version 20.
+    // Data of a package is taken in: how Node is told that a file is JSON changed within its version 20.
     alias: { [FONT_RANGES]: `./node_modules/${FONT_RANGES}` },
     metafile: true,
     write: false,

@@ -1,4 +1,4 @@
-// Takes the pictures in docs/screenshots anew, from the demo data: `npm run pictures`.
+// Takes the pictures in docs/screenshots again, from the demo data: `npm run pictures`.
 import { ensureBuild, ensureChromium, ensurePackages, fail, runPackage } from "./setup.mjs";
 
 ensurePackages();

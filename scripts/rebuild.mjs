@@ -1,4 +1,4 @@
-// `npm run -s rebuild`: writes all that follows from the record's events anew; sets itself up on a fresh clone.
+// `npm run -s rebuild`: writes all that follows from the record's events again; sets itself up on a fresh clone.
 import { ensurePackages, runProgram } from "./setup.mjs";
 
 ensurePackages({ quiet: true });

@@ -100,11 +100,11 @@ function replica(target, what) {
 /** Beside a database whose copy goes over the network, its photographs as one database, copied by the same copier. */
 export const photographsOf = (database) => `${database}.photographs`;
 
-/** What a copier is told, in JSON. @param port where it answers how far it is. */
+/** What a copier is given, in JSON. @param port where it answers how far it is. */
 export const copierSettings = (target, database, port) =>
   JSON.stringify({
     ...(port ? { addr: `127.0.0.1:${port}` } : {}),
-    // What goes wrong is told where the server was started.
+    // What goes wrong is shown where the server was started.
     logging: { level: "warn", stderr: true },
     dbs: [
       { path: database, replicas: [replica(target, "record")] },
@@ -114,7 +114,7 @@ export const copierSettings = (target, database, port) =>
     ],
   });
 
-/** Writes what a copier is told where nobody else reads it: it may hold a password. */
+/** Writes what a copier is given where nobody else reads it: it may hold a password. */
 export const writeSettings = (file, settings) => writeFileSync(file, settings, { mode: 0o600 });
 
 /** Folds what stands in a write-ahead log into its database: whoever lets go of a file last does it. */

@@ -76,7 +76,7 @@ function crewFor({ local, host, database }) {
   return { ARLENT_CREW: file };
 }
 
-/** Serves a database until it is told to stop; says where, once it answers. */
+/** Serves a database until it is asked to stop; says where, once it answers. */
 export async function serve({ database, host, port, local }, says) {
   const crew = crewFor({ local, host, database });
   const replica = replicaWanted(database);
@@ -119,7 +119,7 @@ export async function serve({ database, host, port, local }, says) {
   });
   const near =
     host === "0.0.0.0" ? "127.0.0.1" : host === "::" ? "[::1]" : host.includes(":") ? `[${host}]` : host;
-  // Whoever asks that things be loaded late is told as soon as anything is answered.
+  // A server that loads things late reports as soon as anything is answered.
   const late = process.env.ARLENT_LOAD === "late";
   const first = late ? "/api/v1/timers" : "/setup";
   for (let tries = 0; tries < 1_000; tries++) {

@@ -75,7 +75,7 @@ function stamp(name, hash) {
 }
 
 /**
- * What a compiler is told besides what this machine tells it: one warning, asked for by default, takes GCC longer on SQLite
+ * What a compiler is given besides what this machine tells it: one warning, asked for by default, takes GCC longer on SQLite
  * than all else, and is not shown.
  */
 const compiling = (how = "") =>

@@ -18,7 +18,7 @@ export async function register(): Promise<void> {
         session ? { cookie: `${SESSION_COOKIE}=${session}` } : {},
       );
     } catch {
-      // A record that cannot be read is told to whoever asks for it.
+      // A record that cannot be read is shown to whoever asks for it.
     }
   }, WARM_MS).unref();
 }

@@ -5,7 +5,7 @@ import { rebuild } from "@/service/keeping/rebuild";
 import { databaseFile, openStore } from "@/service/the-store";
 
 /**
- * Writes all that follows from the events anew: lists, verdicts, attempts, use. Takes a database file, else looks where
+ * Writes all that follows from the events again: lists, verdicts, attempts, use. Takes a database file, else looks where
  * the application does. Ends 1 where an end could not be, 2 without a file.
  */
 const [file = databaseFile()] = process.argv.slice(2);

@@ -17,7 +17,7 @@ import {
   writeSettings,
 } from "../../scripts/replica.mjs";
 
-/** A copy that lies over a network breaks off now and then: it is read so often before that is told. */
+/** A copy that lies over a network breaks off now and then: it is read so often before that is shown. */
 const TRIES = 3;
 
 /** Reads one database of the copy, as it was at a moment or as it is. @returns what went wrong, or null. */
@@ -25,7 +25,7 @@ function read(settings: string, path: string, into: string, at?: string): string
   const moment = at ? ["-timestamp", at] : [];
   const output = copier(["restore", ...CONFIG, settings, ...moment, "-o", into, path]);
   if (output.status === 0 || /no matching backups found/.test(output.stderr)) return null;
-  // What was written half is begun anew.
+  // What was written half is begun again.
   for (const end of ["", ".tmp", "-wal", "-shm"]) rmSync(into + end, { force: true });
   return output.stderr.trim();
 }
@@ -88,7 +88,7 @@ function* photographs(
 
 /**
  * Makes a database of a standing copy, where none is, and checks it. Ends 2 where none was made, 1 where the check finds
- * anything: the database is there all the same, and what was found is told.
+ * anything: the database is there all the same, and what was found is shown.
  */
 function main(): number {
   const [from, database, ...others] = process.argv.slice(2);

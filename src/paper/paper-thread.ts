@@ -15,7 +15,7 @@ const PAPER_FORMS = ["page", "log"] as const;
 type PaperForm = (typeof PAPER_FORMS)[number];
 
 /**
- * What the thread is told under a number: records, one at a time, then to set them; or to forget them. Many records in one
+ * What the thread is sent under a number: records, one at a time, then to set them; or to forget them. Many records in one
  * message would be copied in one go, and everybody else would wait.
  */
 export type PaperAsked = { readonly n: number } & (
@@ -89,7 +89,7 @@ export async function printRecords(records: AsyncIterable<PaperRecord>): Promise
   const answer = new Promise<Uint8Array>((done, failed) => {
     waiting.set(n, { done, failed });
   });
-  // A thread that ends while records still come is told of once they have come.
+  // A thread that ends while records still come is reported once they have come.
   answer.catch(() => undefined);
   worker.ref();
   try {

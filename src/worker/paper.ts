@@ -11,7 +11,7 @@ if (process.platform === "linux") setPriority(constants.priority.PRIORITY_BELOW_
 
 const gathered = new Map<number, PaperRecord[]>();
 
-/** Sets records on paper in a thread of its own: gathered one by one, set once they are told to be. */
+/** Sets records on paper in a thread of its own: gathered one by one, set when asked. */
 parentPort?.on("message", async (request: PaperAsked) => {
   const { n } = request;
   const records = gathered.get(n) ?? [];

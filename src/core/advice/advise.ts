@@ -60,7 +60,7 @@ export type EndAdvice =
 
 /**
  * Each leg's advice, in the order of the legs: none for a leg with nothing out and nothing wrong with it. What the two
- * sides of an opening make together can be met from either: both ways are told, the cheaper first.
+ * sides of an opening make together can be met from either: both ways are offered, the cheaper first.
  * @param unsettled lengths whose readings leave it open and that are to be redone as if they were out: to the middle.
  * @example advise(sheet, read({ "glass-end": -1500 }), rule).map(({ kind, leg }) => [kind, leg]) // [["rework", ""]]
  */

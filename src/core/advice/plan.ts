@@ -10,7 +10,7 @@ import { featureOf, type Line, type RunSheet, type SheetFeature } from "../runsh
 import { isSet, rides, standsAgainst } from "./problem";
 import type { Placing } from "./solve";
 
-/** One feature made anew: where it was and comes to lie, and how it is laid off. */
+/** One feature made again: where it was and comes to lie, and how it is laid off. */
 export interface Move {
   readonly feature: string;
   readonly how: "cut" | "draw" | "set";
@@ -71,7 +71,7 @@ function ruleOffered(sheet: RunSheet, lines: readonly Line[]): Retry | null {
 /** Hands-on seconds to trim an end with snips (common practice, no source). */
 const TRIM_SECONDS = 12;
 
-/** A placing as work to do: what is made anew, by which lines, and what must be read again. */
+/** A placing as work to do: what is made again, by which lines, and what must be read again. */
 export function planOf(
   sheet: RunSheet,
   state: EndState,
@@ -202,7 +202,7 @@ function linesWiping({ lines }: RunSheet, { reached }: EndState): number[] {
 const STANDS: readonly StepKind[] = ["thread", "mark", "remove", "ring-cut", "trim", "cleave", "dispose"];
 
 /**
- * The same lines with all that they undo: once glass is bared or cleaved anew, every clean, look, hold and insertion
+ * The same lines with all that they undo: once glass is bared or cleaved again, every clean, look, hold and insertion
  * from there on; where only an outer layer is, what lays its yarn back. Cuts and marks that stay where they are stand,
  * and so does a reading of what has not moved.
  */

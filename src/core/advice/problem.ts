@@ -12,7 +12,7 @@ export interface LeastProblem {
   readonly dimensions: readonly Dimension[];
   /** Those of them that say only which layer lies in front of which. */
   readonly order: ReadonlySet<string>;
-  /** Lengths that must hold as they stand; the others only once something at their ends is made anew. */
+  /** Lengths that must hold as they stand; the others only once something at their ends is made again. */
   readonly binding: ReadonlySet<string>;
   readonly forced: readonly string[];
   /** When the first of these is cut again, the second must be too: a stripper has gone over the cleaved end. */
@@ -185,7 +185,7 @@ function asAsked(dimension: Dimension, check: Check | undefined): Dimension {
 /** Share of the room either side of the middle that a length redone because it cannot be settled is made to. */
 const MIDDLE = 0.25;
 
-/** A length's limits drawn in about their middle, so that one that cannot be told from out is made well inside. */
+/** A length's limits drawn in about their middle, so that one that cannot be worked out from out is made well inside. */
 function toTheMiddle(dimension: Dimension): Dimension {
   if (dimension.plus === null || dimension.minus === null) return dimension;
   const middle = dimension.nominal + (dimension.plus - dimension.minus) / 2;

@@ -103,13 +103,13 @@ function lineAt(line: Line, now: Now): Line {
   };
 }
 
-/** A place known by measurement is told to a tenth of a millimetre: more would be more than anybody knows. */
+/** A place known by measurement is shown to a tenth of a millimetre: more would be more than anybody knows. */
 const TOLD_TO = 100;
 
 const within = (value: number, min: number | null, max: number | null): boolean =>
   (min === null || value >= min) && (max === null || value <= max);
 
-/** A distance as it is told: to a tenth, unless that would lie outside the limits it is within itself. */
+/** A distance as it is shown: to a tenth, unless that would lie outside the limits it is within itself. */
 function statedLength(distance: number, min: number | null, max: number | null): Length {
   const rounded = Math.round(distance / TOLD_TO) * TOLD_TO;
   return um(within(rounded, min, max) || !within(distance, min, max) ? rounded : distance);
@@ -171,7 +171,7 @@ function figureAt(
   };
 }
 
-/** Whether a rework in hand makes a feature anew only after a line: until then it lies elsewhere than it will. */
+/** Whether a rework in hand makes a feature again only after a line: until then it lies elsewhere than it will. */
 export function isStillToMove(sheet: RunSheet, id: string, line: number, inHand: InHand | null): boolean {
   if (!inHand?.moves.some(({ feature }) => feature === id)) return false;
   if (id === sheet.features[0]?.id) return false;
@@ -234,7 +234,7 @@ export function trimDue(sheet: RunSheet, state: Pick<EndState, "inHand" | "at" |
   return move && move.was !== null && move.now > move.was ? um(move.now - move.was) : null;
 }
 
-/** The id of the step that trims an end before it is made anew; no document can have it. */
+/** The id of the step that trims an end before it is made again; no document can have it. */
 export const TRIM_STEP = ":trim";
 
 /**

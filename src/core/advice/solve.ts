@@ -21,7 +21,7 @@ type Solved =
     }
   | Extract<Rework, { possible: false }>;
 
-/** A length that is left as it is while neither of its ends is made anew, even where it does not hold. */
+/** A length that is left as it is while neither of its ends is made again, even where it does not hold. */
 function leftAlone(dimension: Dimension, places: LeastProblem["places"]): Dimension {
   const [from, to] = [places.get(dimension.from), places.get(dimension.to)];
   if (from === undefined || to === undefined) return dimension;
@@ -55,7 +55,7 @@ const isCut = ({ features }: LeastProblem, name: string): boolean =>
   features.some((feature) => feature.name === name && feature.kind === "cut");
 
 /**
- * The least that must be made anew. What only has to hold once its ends move, and the cleave that follows a moved
+ * The least that must be made again. What only has to hold once its ends move, and the cleave that follows a moved
  * coating, each ask for more as more moves; the moved set grows from nothing until it asks for no more, so it is the
  * smallest that holds, and within it every place the least.
  */

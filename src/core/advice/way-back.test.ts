@@ -13,13 +13,13 @@ import type { Seen } from "./from-start";
 import { isStillToMove, reworkedSheet, trimDue } from "./reworked-sheet";
 import { nextLine, reworkEvent } from "./take";
 
-/** A length known by measurement is told to a tenth of a millimetre. */
+/** A length known by measurement is shown to a tenth of a millimetre. */
 const TOLD_TO = 50;
 const ways = ["least", "recommended"] as const;
 
 const startedAt = (line: number): EndState => ({ ...endState([]), at: line, reached: line });
 
-/** What is wrong with what a technician is told on the way back, line by line; empty where every claim holds. */
+/** What is wrong with what a technician is shown on the way back, line by line; empty where every claim holds. */
 function wrongIn(sheet: RunSheet, state: EndState): string[] {
   const leg = state.inHand?.leg ?? Object.keys(state.places).at(-1);
   const runSheet = reworkedSheet(sheet, state);
@@ -120,7 +120,7 @@ function taken(
   return advice?.kind === "start-over" && advice.again ? andThen(state, advice.again as EndEvent) : null;
 }
 
-/** Goes on, line by line, checking what is told at each, until a line is come to. */
+/** Goes on, line by line, checking what is shown at each, until a line is come to. */
 function walkTo(sheet: RunSheet, from: EndState, line: number, after: string): EndState {
   let state = from;
   if (trimDue(sheet, state) !== null)

@@ -7,8 +7,8 @@ import type { Violation } from "./violation";
 const STEP = { forward: -1, back: 1 } as const;
 
 /**
- * Remedies that move a length the wrong way, or neither of its ends. What is made anew lies at its own figure; what stays
- * is told with why.
+ * Remedies that move a length the wrong way, or neither of its ends. What is made again lies at its own figure; what stays
+ * is shown with why.
  */
 export function wrongRemedies({ dimensions, placed, procedure, steps }: LaidOut): Violation[] {
   return dimensions.flatMap((dimension) => {

@@ -119,7 +119,7 @@ function acted(state: BenchState, { act }: WayAct): BenchState {
   }
 }
 
-/** The end as it stands when a way back begins its first step: what is kept stays as it is, what is made anew is gone. */
+/** The end as it stands when a way back begins its first step: what is kept stays as it is, what is made again is gone. */
 function startOf(rule: Retry, now: BenchState, there: BenchState): BenchState {
   switch (rule.act) {
     case "restart":

@@ -60,7 +60,7 @@ export const zSource = z.strictObject({
 /** Where figures come from: the product's own representative ones, or confirmed by a user against the part's sheet. */
 export type Source = z.output<typeof zSource>;
 
-/** One layer of a cable, with the diameter it is told by. */
+/** One layer of a cable, with the diameter it is shown by. */
 export const zLayer = z.strictObject({
   kind: z.enum(LAYER_KINDS),
   name: zName,

@@ -1,5 +1,5 @@
 import { mustHoldAt } from "../problem/held";
-/** The twelve colours by which fibres, tubes and ribbons are told apart, in order, with their two-letter codes. */
+/** The twelve colours by which fibres, tubes and ribbons are distinguished, in order, with their two-letter codes. */
 export const FIBRE_COLOURS = [
   { code: "BL", name: "blue" },
   { code: "OR", name: "orange" },

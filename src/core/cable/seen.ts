@@ -6,7 +6,7 @@ import { FIBRE_COLOURS } from "./colours";
 const CODES = FIBRE_COLOURS.map(({ code }) => code);
 const zCode = z.enum(CODES, { error: t("colour-must-be-one-of", { codes: CODES.join(", ") }) });
 
-/** What somebody sees on an element in the hand: its colour and tracers, or that it cannot be told. */
+/** What somebody sees on an element in the hand: its colour and tracers, or that it cannot be worked out. */
 const zSeenElement = z.union([
   z.literal("doubtful"),
   z.strictObject({ code: zCode, tracers: z.int().min(0).max(9) }),
@@ -29,7 +29,7 @@ const seenText = (seen: SeenElement | null): string => {
 };
 
 /**
- * `fibre 8: tube OR, fibre BL`: what was seen, as it is told.
+ * `fibre 8: tube OR, fibre BL`: what was seen, as it is shown.
  * @example seenFibreText({ number: 14, tube: null, fibre: { code: "OR", name: "orange" } })
  * // "fibre 14: tube not said, fibre OR"
  */

@@ -32,7 +32,7 @@ interface YarnShape {
   readonly buffer: Length | null;
 }
 
-/** A place written on a drawing, and how far from the cable end it is told to be. */
+/** A place written on a drawing, and how far from the cable end it is said to be. */
 interface WrittenPlace {
   readonly feature: string;
   readonly at: Length;
@@ -112,7 +112,7 @@ function yarnOf(sheet: RunSheet, line: number, layers: readonly LayerShape[]): Y
 }
 
 /**
- * A place known by measurement is told to a tenth of a millimetre; one that lies at its figure, as that says it.
+ * A place known by measurement is shown to a tenth of a millimetre; one that lies at its figure, as that says it.
  * @example toldPlace(um(48_500), um(48_000)) // 48500
  */
 export const toldPlace = (at: Length, figure: Length): Length =>

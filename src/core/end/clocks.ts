@@ -8,7 +8,7 @@ export interface Clock {
   readonly until: number;
   /** What grows old. */
   readonly of: string;
-  /** Whether it is a cleaved end, which is then cleaved anew. */
+  /** Whether it is a cleaved end, which is then cleaved again. */
   readonly cleaved: boolean;
   readonly startedAt: string;
   readonly seconds: number;
@@ -17,7 +17,7 @@ export interface Clock {
 }
 
 /**
- * Every clock an end has begun: from when its step was left to when the one it must be done by was. It is told from
+ * Every clock an end has begun: from when its step was left to when the one it must be done by was. It follows from
  * the events alone, so it runs on whoever looks and wherever they go.
  */
 export function clocksOf(

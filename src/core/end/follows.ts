@@ -5,7 +5,7 @@ import { runningClocks } from "./clocks";
 import { keptVerdicts, resultOf } from "./result";
 import type { EndState, RunTimer } from "./state";
 
-/** What is told of an end in a list: all of it follows from its events. */
+/** What is shown of an end in a list: all of it follows from its events. */
 interface EndSummary {
   readonly job: string;
   readonly label: string;

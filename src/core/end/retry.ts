@@ -64,7 +64,7 @@ export const firstCut = ({ lines }: RunSheet): number =>
 
 /**
  * The event that goes back by a offer: everything read or asked from its step on is void; of one leg only its own.
- * From the start, all that was prepared goes with what squares the cable anew.
+ * From the start, all that was prepared goes with what squares the cable again.
  * @example retryEvent(sheet, retriesOffered(sheet, fresh, judgement.id, bad)[0], judgement.id, bad).kind // "retry"
  */
 export function retryEvent(
@@ -94,7 +94,7 @@ export function retryEvent(
   };
 }
 
-/** Cable that making everything anew from a line on takes: back to the rearmost edge that is cut from there on. */
+/** Cable that making everything again from a line on takes: back to the rearmost edge that is cut from there on. */
 const cutAgain = ({ features }: RunSheet, to: number): Length =>
   um(
     Math.max(

@@ -30,7 +30,7 @@ export interface SeenFault {
   readonly at: Length | null;
 }
 
-/** A rework being done: which lines, what they make anew, and where it comes back to. */
+/** A rework being done: which lines, what they make again, and where it comes back to. */
 export interface ReworkInHand extends Pick<ReworkTaken, "leg" | "plan" | "steps" | "back" | "moves"> {
   /** How much is trimmed off the end first; null in a rework written before that was said. */
   readonly trim: Length | null;
@@ -49,7 +49,7 @@ interface AttemptCount {
 export interface EndState {
   /** Index of the line being worked. */
   readonly at: number;
-  /** Index of the furthest line reached since the end was last begun anew: what came before it is made. */
+  /** Index of the furthest line reached since the end was last begun again: what came before it is made. */
   readonly reached: number;
   /** When each line was last left forward, by its index: what must be done in time counts from there. */
   readonly leftAt: Readonly<Record<number, string>>;
@@ -71,7 +71,7 @@ export interface EndState {
   readonly inHand: ReworkInHand | null;
   /** What was done, latest last, each with where the end stood before it: what can be taken back, one after the other. */
   readonly acts: readonly EndAct<EndState>[];
-  /** Places of what is made, by leg, since something was made anew. */
+  /** Places of what is made, by leg, since something was made again. */
   readonly places: Readonly<Record<string, Readonly<Record<string, Length>>>>;
   /** Legs whose places are counted from the end as it first was: a rework of an earlier version. */
   readonly countedFromFirstEnd: readonly string[];
@@ -80,7 +80,7 @@ export interface EndState {
   /** Cable left behind this end, where that was said. */
   readonly spare: Length | null;
   readonly reworks: number;
-  /** How often everything was cut off and begun again, and how often a rework made each feature of a leg anew. */
+  /** How often everything was cut off and begun again, and how often a rework made each feature of a leg again. */
   readonly anew: { readonly all: number; readonly features: Readonly<Record<string, number>> };
   /** What was counted at each step of this pass, by step. */
   readonly counted: Readonly<Record<string, number>>;
@@ -289,7 +289,7 @@ const less = (spare: Length | null, lost: Length): Length | null =>
 
 const begunAgain = ({ anew }: EndState): EndState["anew"] => ({ ...anew, all: anew.all + 1 });
 
-/** Back at an earlier step: all from there on is made anew by the sheet, and the rule has been used once more. */
+/** Back at an earlier step: all from there on is made again by the sheet, and the rule has been used once more. */
 function retried(
   state: EndState,
   { rule, leg, to, voids, cableLost = ZERO }: Extract<EndEvent, { kind: "retry" }>,

@@ -1,7 +1,7 @@
 import type { SeenElement } from "../cable/seen";
 import type { Identity, Marked } from "../piece/identity";
 
-/** Whether it may be cut: not before both are said, never where one is another or cannot be told. */
+/** Whether it may be cut: not before both are said, never where one is another or cannot be worked out. */
 type CutAnswer =
   | { readonly may: "ask"; readonly about: "tube" | "fibre" }
   | { readonly may: "cut" }

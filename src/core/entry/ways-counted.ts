@@ -16,7 +16,7 @@ function throughCounts(cables: readonly PortCable[], ports: readonly Port[]): Ma
 
 /**
  * How many ways there are to put cables of some diameters into some ports, one in each. The diameters are gone through from
- * the thinnest: a port is told from another only by the thickest it still can take, so that like ports are counted
+ * the thinnest: a port differs from another only by the thickest it still can take, so that like ports are counted
  * together.
  */
 function singlesCounted(diameters: readonly number[], ports: readonly Port[]): number {

@@ -11,7 +11,7 @@ export interface UnreadEvent {
   readonly why: "newer" | "strange";
   /** Version it was written by. */
   readonly v: number;
-  /** What it calls itself, where that can be told. */
+  /** What it calls itself, where that can be shown. */
   readonly says: string;
 }
 

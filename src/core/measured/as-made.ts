@@ -18,7 +18,7 @@ export interface AsMade {
   readonly odd: OddReadings | null;
   /** Where a rework in hand puts what it has not come to yet. */
   readonly pending: ReadonlyMap<string, Length>;
-  /** Marks that were lost and that the rework in hand has not drawn anew yet. */
+  /** Marks that were lost and that the rework in hand has not drawn again yet. */
   readonly lost: ReadonlySet<string>;
 }
 

@@ -8,7 +8,7 @@ type Belongs =
 
 /** A reading as far from what is asked as this share of it is taken to be that length made wrong, not another one. */
 const FAR = 0.35;
-/** Lengths closer together than this, in micrometres, cannot be told apart by their size. */
+/** Lengths closer together than this, in micrometres, cannot be worked out apart by their size. */
 const NEAR = 2_000;
 
 const farFrom = ({ nominal }: Check, value: number): number => Math.abs(value - nominal);

@@ -35,7 +35,7 @@ export const zConformanceAnswer = z.strictObject({
   more: z.int().nullable().optional(),
 });
 
-/** What the least rework answers: what is made anew where, or why nothing can be saved. */
+/** What the least rework answers: what is made again where, or why nothing can be saved. */
 export const zReworkAnswer = z.union([
   z.strictObject({
     possible: z.literal(true),

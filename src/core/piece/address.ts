@@ -50,7 +50,7 @@ export function parseAddress(text: string): Address {
 interface ElementAt {
   readonly kind: ElementKind | "cable";
   readonly holds: ElementGroup | null;
-  /** How it is told from those beside it; null for the cable itself. */
+  /** What distinguishes it from those beside it; null for the cable itself. */
   readonly mark: Marked | null;
 }
 

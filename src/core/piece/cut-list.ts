@@ -6,7 +6,7 @@ import type { PiecePlan } from "./plan";
 export interface CutLine {
   readonly id: string;
   readonly plan: PiecePlan;
-  /** Null where it cannot be told what to cut. */
+  /** Null where it cannot be worked out what to cut. */
   readonly cut: Length | null;
   /** What nobody has said yet of it: it is not in the cut. */
   readonly unsaid: PieceNeeds["unsaid"];

@@ -38,7 +38,7 @@ export const zIdentityInput = z
 
 type IdentityInput = z.output<typeof zIdentityInput>;
 
-/** How one of many is told from the others: its place, its colour, and so many tracers on it. */
+/** What distinguishes one of many from the others: its place, its colour, and so many tracers on it. */
 export interface Marked {
   /** From 1. */
   readonly position: number;

@@ -29,7 +29,7 @@ export type PlaceSide = z.output<typeof zPlaceSide>;
 export const zPlace = z.strictObject({ side: zPlaceSide, address: zAddress });
 export type Place = z.output<typeof zPlace>;
 
-/** A place as an address bar or a question says it: whether the piece has it is told where it is looked up. */
+/** A place as an address bar or a question says it: whether the piece has it is shown where it is looked up. */
 export interface PlaceAsked {
   readonly piece: string;
   readonly side: string;

@@ -10,7 +10,7 @@ export interface Tubes {
 }
 
 /**
- * What a cable's fibres are told apart by: tubes (or ribbons) and the fibres in each; a single tube is passed over.
+ * What a cable's fibres are distinguished by: tubes (or ribbons) and the fibres in each; a single tube is passed over.
  * @example tubesOf(loose) // { kind: "tube", tubes: 6, perTube: 6 }
  */
 export function tubesOf(cable: Cable): Tubes {

@@ -216,7 +216,7 @@ export const optionsFor = (choice: Choice, cable: Cable, core: string): Choice["
 
 /**
  * What was picked, by name: interface, end face. What everybody does by default of a school of practice is left out;
- * another school is told.
+ * another school is shown.
  * @example pickedNames(stub, withDefaults(stub, {})) // ["SC", "nut and ring"]
  */
 export const pickedNames = (

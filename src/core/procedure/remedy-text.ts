@@ -92,7 +92,7 @@ function retrySentence(rule: Retry, from: Step | undefined): string {
 }
 
 /**
- * What to do about a bad look, made of what may be tried there: only what the chosen school allows is told. An answer that
+ * What to do about a bad look, made of what may be tried there: only what the chosen school allows is shown. An answer that
  * leads nowhere, or whose rules say no act, keeps its own words.
  */
 export function answerAction(

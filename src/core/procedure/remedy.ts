@@ -27,7 +27,7 @@ export type RemedyAct = (typeof REMEDY_ACTS)[number];
 
 /**
  * What hands can do about a length that is out. Each says where the feature it names goes: `forward` towards the cable's
- * end, `back` away from it, `anew` to where its own figure puts it, `stays` where nothing is done to it.
+ * end, `back` away from it, `again` to where its own figure puts it, `stays` where nothing is done to it.
  */
 export const REMEDY_MOVES: Readonly<Record<RemedyAct, "forward" | "back" | "anew" | "stays">> = {
   push: "forward",
@@ -88,6 +88,6 @@ export const zWayAct = z.strictObject({
 });
 export type WayAct = z.output<typeof zWayAct>;
 
-/** What another try does to the end: which of it is kept and which is made anew. */
+/** What another try does to the end: which of it is kept and which is made again. */
 export const RETRY_ACTS = ["strip", "wipe", "reseat", "cleave-again", "repeat", "swap", "restart"] as const;
 export type RetryAct = (typeof RETRY_ACTS)[number];

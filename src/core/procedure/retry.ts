@@ -16,7 +16,7 @@ export const zRetry = z.strictObject({
   reuses: z.string().max(300).default(""),
   /** A new part that is due; empty where none is. */
   newPart: z.string().max(200).default(""),
-  /** Everything prepared is cut off and the end begun anew: nothing less is offered in its place. */
+  /** Everything prepared is cut off and the end begun again: nothing less is offered in its place. */
   fromStart: z.boolean().optional(),
   /** On a cord of several legs, each is tried and counted by itself; without it, all go back together. */
   each: z.boolean().optional(),

@@ -19,7 +19,7 @@ export const zAttempt = z.strictObject({
 });
 type Attempt = z.output<typeof zAttempt>;
 
-/** A rework that was taken: by which way, why, what was made anew where, and what it cost. Micrometres. */
+/** A rework that was taken: by which way, why, what was made again where, and what it cost. Micrometres. */
 interface ReworkTold {
   at: string;
   by: string | null;

@@ -2,7 +2,7 @@ import { z } from "zod";
 import type { OpenPoint } from "../end/open-points";
 import { FAULT_NAMES } from "../event/kinds/faults";
 
-/** One thing that keeps an end from being in, as it is told: `{kind: "out", what: "cleave length", leg: "A"}`. */
+/** One thing that keeps an end from being in, as it is shown: `{kind: "out", what: "cleave length", leg: "A"}`. */
 export const zOpen = z.strictObject({
   kind: z.enum(["out", "unsure", "unread", "bad", "unanswered", "fault"]),
   what: z.string(),

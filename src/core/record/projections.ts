@@ -60,7 +60,7 @@ export interface UseRow {
   readonly purpose: Purpose;
 }
 
-/** What lists, aims and counts are told from: all of it follows from an end's events. */
+/** What lists, aims and counts are made from: all of it follows from an end's events. */
 export interface Projections {
   readonly readings: readonly ReadingRow[];
   readonly verdicts: readonly VerdictRow[];

@@ -2,7 +2,7 @@ import { z } from "zod";
 import type { EndState } from "../end/state";
 import { zMm } from "../length/length";
 
-/** A reading as it is told. */
+/** A reading as it is shown. */
 export const zReading = z.strictObject({
   /** The event it came by: what a correction names. */
   id: z.string(),

@@ -23,7 +23,7 @@ import { readingOf, zReading } from "./reading";
 
 const zVerdict = z.enum(["in", "out", "unsure"]);
 
-/** A length as it is told: what was asked, whose figure it is, what was read, what that was judged to be. */
+/** A length as it is shown: what was asked, whose figure it is, what was read, what that was judged to be. */
 const zLength = z.strictObject({
   id: z.string(),
   name: z.string(),
@@ -150,7 +150,7 @@ export const zRecord = z.strictObject({
       what: z.enum(FAULTS),
       behind: zMm.nullable(),
       at: z.string(),
-      /** Whether it still stood: neither taken back nor made anew. */
+      /** Whether it still stood: neither taken back nor made again. */
       stands: z.boolean(),
     }),
   ),

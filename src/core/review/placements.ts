@@ -15,7 +15,7 @@ export interface Placement extends Resolved {
 }
 
 /**
- * Lays a procedure out on a cable; null where a datum or a tool is missing, which is told elsewhere.
+ * Lays a procedure out on a cable; null where a datum or a tool is missing, which is reported elsewhere.
  * @example placementOf(resolved(stub, cord, picked), tools)?.cable.id // "simplex-3.0"
  */
 export function placementOf(resolved: Resolved, tools: readonly Tool[]): Placement | null {

@@ -109,7 +109,7 @@ type Faults = (document: ProcedureDocument) => number;
 
 /**
  * A procedure with one length more: its feature, its dimension, the steps that draw, strip or cleave to it, and its reading.
- * While a procedure is nothing but its lengths, its steps are put in order anew, as from a list; else the new steps go
+ * While a procedure is nothing but its lengths, its steps are put in order again, as from a list; else the new steps go
  * where the fewest things are wrong, nearest to before the glass is bared.
  * @param faults what is wrong with a document on the cables it goes on.
  * @returns refused: `duplicate` for a second cleave.

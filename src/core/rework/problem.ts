@@ -6,7 +6,7 @@ import { zName } from "../names/names";
 import { coded, type ErrorCode } from "../problem/codes";
 import { mustHold } from "../problem/held";
 
-/** A cut can only go further back, by at least its bite; a mark can be drawn anew anywhere; the fixed stays. */
+/** A cut can only go further back, by at least its bite; a mark can be drawn again anywhere; the fixed stays. */
 const zReworkFeature = z.discriminatedUnion(
   "kind",
   [

@@ -33,7 +33,7 @@ export interface SheetLimit {
   readonly nominal: Length;
   readonly min: Length | null;
   readonly max: Length | null;
-  /** Given by a stop: it is what its figure says, whatever else is made anew. */
+  /** Given by a stop: it is what its figure says, whatever else is made again. */
   readonly stop?: true | undefined;
 }
 
@@ -56,7 +56,7 @@ export interface Figure {
   readonly previous: { readonly feature: string; readonly distance: Length } | null;
   /** True when the figure to work to is the one from its own datum, because the end is or will be no help. */
   readonly workFromOwn: boolean;
-  /** Where it is cut or drawn anew: how much further back than it is now. */
+  /** Where it is cut or drawn again: how much further back than it is now. */
   readonly further?: Length;
 }
 

@@ -34,7 +34,7 @@ export function holdOf(
   return um(Math.floor((length - glass.nominal - (glass.plus ?? 0) - beyond) / 2));
 }
 
-/** Down to a tenth of a millimetre: never told longer than it is. */
+/** Down to a tenth of a millimetre: never shown longer than it is. */
 const tenths = (length: Length): string => formatMm(um(Math.floor(length / 100) * 100));
 
 /** A step whose text says figures that follow from others: turns that fit, what a sleeve reaches over. */

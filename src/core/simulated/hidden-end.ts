@@ -36,7 +36,7 @@ const HAND = 0.62;
 
 /**
  * What a length truly measures on a made-up end: every feature a hand's error off where it should lie, the same each
- * time it is asked, until it is made anew. Nothing real is behind it.
+ * time it is asked, until it is made again. Nothing real is behind it.
  * @example hiddenLength("a", sheet, fresh, sheet.checks[0]) > 0 // true
  */
 export function hiddenLength(end: string, sheet: RunSheet, state: EndState, check: Check): Length {

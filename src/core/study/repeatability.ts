@@ -41,7 +41,7 @@ export interface Repeatability {
 /**
  * Repeatability from readings of one piece: their standard deviation with n − 1 degrees of freedom, its confidence
  * limits by chi-squared (NIST/SEMATECH e-Handbook, 2.4.4.1 repeatability, 7.2.3.1 limits for a standard deviation).
- * A stray is told by Grubbs's test at 5 %, with the critical values of the e-Handbook, 1.3.5.17.1.
+ * A stray is found by Grubbs's test at 5 %, with the critical values of the e-Handbook, 1.3.5.17.1.
  * @example repeatabilityOf([um(100), um(110), um(120), um(110), um(110)]).mean // 110
  */
 export function repeatabilityOf(readings: readonly Length[]): Repeatability {

@@ -110,7 +110,7 @@ const zFinding = z.strictObject({
   /** Place in the end's history, where it is an event. */
   seq: z.int().nullable(),
   what: z.string(),
-  /** Whether nothing was altered: it is told, and does not count. */
+  /** Whether nothing was altered: it is shown, and does not count. */
   note: z.boolean(),
 });
 export type RecordFinding = Readonly<z.output<typeof zFinding>>;

@@ -16,7 +16,7 @@ export const zStart = z.strictObject({
   id: zUuid(t("an-ends-id-must-be-a-uuid")).optional(),
   cable: z.string().max(80),
   procedure: z.string().max(80),
-  /** The procedure's revision the sheet was drawn from: another one since is told, not used. */
+  /** The procedure's revision the sheet was drawn from: another one since is shown, not used. */
   revision: z.int().min(1).optional(),
   core: z.string().max(20),
   choices: z.record(z.string().max(80), z.string().max(80)).default({}),
@@ -33,7 +33,7 @@ export const zBatch = zStart.extend({
   job: z.string().trim().max(120).default(""),
 });
 
-/** Of each end in its place, the last event seen: only what is new is told then. */
+/** Of each end in its place, the last event seen: only what is new is shown then. */
 export const zBatchQuery = z.strictObject({
   seen: z
     .string()

@@ -125,7 +125,7 @@ export interface FarSide {
   readonly place: string;
   /** Fibres this end has. */
   readonly fibres: number;
-  /** Ends planned or made on them over there; of many, the first are told. */
+  /** Ends planned or made on them over there; of many, the first are shown. */
   readonly count: number;
   readonly ends: readonly FarEnd[];
 }
@@ -157,7 +157,7 @@ export interface WhereTold {
   readonly parted: readonly PartedTold[];
 }
 
-/** A fibre that is parted: where in the opening, in which tube or ribbon, and by which colours it is told. */
+/** A fibre that is parted: where in the opening, in which tube or ribbon, and by which colours it is known. */
 export interface PartedTold extends Identity {
   readonly kind: string;
   readonly at: CutPlace;

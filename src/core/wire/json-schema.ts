@@ -7,7 +7,7 @@ const inputOf = (schema: z.ZodType) => z.toJSONSchema(schema, { io: "input", reu
 
 /**
  * JSON Schema (draft 2020-12) of the documents a user can bring, made from the very schemas that check them.
- * What one field asks of another is beyond it: that is told when a document is read.
+ * What one field asks of another is beyond it: that is shown when a document is read.
  * @example Object.keys(jsonSchemas()) // ["procedure", "entry", "cable"]
  */
 export const jsonSchemas = () => ({

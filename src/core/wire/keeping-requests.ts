@@ -23,7 +23,7 @@ const zDay = z.iso.date(t("a-day-must-be-written-as-year"));
 export const zLedgerQuery = z.strictObject({
   result: z.enum(RESULTS, { error: t("result-must-be-one-of", { results: RESULTS.join(", ") }) }).optional(),
   style: z.string().max(80).optional(),
-  /** Work, unless practice is asked for: it is never told among work. */
+  /** Work, unless practice is asked for: it is never shown among work. */
   purpose: z.enum(PURPOSES, { error: t("purpose-must-be-work-or-practice") }).default("work"),
   find: z.string().max(200, t("search-for-at-most-200-characters")).optional(),
   from: zDay.optional(),

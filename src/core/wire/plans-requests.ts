@@ -71,7 +71,7 @@ export const zCableQuery = z.strictObject({ cable: zStationId });
 
 export const zStyle = z.strictObject({
   procedure: z.string().max(80),
-  /** The revision the sheet was drawn from: another one since is told, not used. */
+  /** The revision the sheet was drawn from: another one since is shown, not used. */
   revision: z.int().min(1).optional(),
   choices: z.record(z.string().max(80), z.string().max(80)).default({}),
 });

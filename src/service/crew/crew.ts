@@ -14,7 +14,7 @@ const zCrew = z.object({
 });
 type Crew = z.output<typeof zCrew>;
 
-/** Set on a request for the page that asks for the key: nothing of the record is told there. */
+/** Set on a request for the page that asks for the key: nothing of the record is shown there. */
 export const AT_THE_DOOR = "x-arlent-door";
 
 export const SESSION_COOKIE = "arlent-crew";

@@ -36,7 +36,7 @@ export function renamePerson(act: Act, person: string, { name }: z.output<typeof
   return people(act.store);
 }
 
-/** Says that two names are one person: from now on all either did is told under one. */
+/** Says that two names are one person: from now on all either did is shown under one. */
 export function mergePerson(act: Act, person: string, { into }: z.output<typeof zMerge>): Person[] {
   say(act, { kind: "merge", person, into });
   return people(act.store);

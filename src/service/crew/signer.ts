@@ -5,8 +5,7 @@ import { allPeople, insertPeopleEvent } from "@/store/workshop/people";
 import type { Act } from "../act";
 
 /**
- * Who signs: who goes by the name that was signed, first of all whoever is working; a name nobody goes by yet is
- * somebody who came.
+ * Who signs: who goes by the name that was signed, first of all whoever is working; an unknown name adds a person.
  */
 export function signer({ store, actor: by, now }: Act, name: string): string {
   const people = allPeople(store);
@@ -20,7 +19,7 @@ export function signer({ store, actor: by, now }: Act, name: string): string {
   return person;
 }
 
-/** @throws InputError: nobody goes by that id. */
+/** @throws InputError: no person has that id. */
 export function mustBeKnown({ store, actor }: Act): void {
   if (actor !== null && !personBy(allPeople(store), actor))
     throw new InputError("unknown-person", say("nobody-goes-by-that-id-here-pick"), ["by"]);

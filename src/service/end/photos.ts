@@ -15,7 +15,7 @@ const MOST_PIXELS = 60_000_000;
 const TAKEN = ["jpeg", "png", "webp"];
 
 /**
- * Keeps a photograph with an end: read as a picture and written anew, turned upright, made smaller, with nothing of
+ * Keeps a photograph with an end: read as a picture and written again, turned upright, made smaller, with nothing of
  * what the camera noted (place, time, device).
  * @throws InputError: not a JPEG, PNG or WebP picture, too large, or no such end.
  */

@@ -11,7 +11,7 @@ import type { Store } from "@/store/database/store";
 import type { EndRow } from "@/store/record/ends";
 import { project, projectReading, projectUses, projectVerdict } from "@/store/record/projections";
 
-/** Writes what follows from one event: a reading and its length, what was used, or where more changes, all anew. */
+/** Writes what follows from one event: a reading and its length, what was used, or where more changes, all again. */
 export function projectEvent(
   store: Store,
   { id, rule, purpose, verdicts }: EndRow,
@@ -33,7 +33,7 @@ export function projectEvent(
       const row = readingRow(recorded, "stands");
       if (!length || !row) return;
       projectReading(store, id, row, verdictRow(end, state, length));
-      // What the two sides of an opening make together is judged anew on both.
+      // What the two sides of an opening make together is judged again on both.
       for (const other of sheet.checks)
         if (length.joint && other.dimension === length.dimension && other.id !== length.id)
           projectVerdict(store, id, verdictRow(end, state, other));

@@ -35,7 +35,7 @@ interface UpcomingJob {
   readonly name: string;
   readonly progress: Progress;
   readonly next: NextOfJob;
-  /** The piece that end is of; null needs where they cannot be told. */
+  /** The piece that end is of; null needs where they cannot be worked out. */
   readonly piece: { readonly plan: PiecePlan; readonly needs: PieceNeeds | null } | null;
 }
 

@@ -179,7 +179,7 @@ export function inHand(store: Store, piece: string, place: Place): InHand {
   };
 }
 
-/** How each planned place of some pieces stands, in their order; a piece whose plan cannot be told any more has none. */
+/** How each planned place of some pieces stands, in their order; a piece whose plan can no longer be worked out has none. */
 export function plannedPlaces(
   store: Store,
   pieces: readonly { readonly id: string; readonly plan: PiecePlan }[],
@@ -199,7 +199,7 @@ export function plannedPlaces(
       try {
         const planned = placeSides(plan).flatMap((side) => plannedEnds(plan, side, cable, shelf));
         const keys = new Set(planned.map(placeKey));
-        // What was made where nothing is planned any more is told all the same.
+        // What was made where nothing is planned any more is shown all the same.
         const further = [...there].flatMap(([key, { side, address, style }]) =>
           side && address && !keys.has(key) ? [{ side, address, procedure: style, openedAt: null }] : [],
         );

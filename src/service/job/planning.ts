@@ -136,7 +136,7 @@ export function shelved(store: Store): Shelved {
 
 const knownNeeds = knownOf<PieceNeeds>();
 
-/** What a piece needs as it is planned, or why that cannot be told any more. */
+/** What a piece needs as it is planned, or why that can no longer be worked out. */
 export function needsOf(store: Store, plan: PiecePlan): { needs: PieceNeeds } | { problem: string } {
   try {
     const needs = () => pieceNeeds(plan, partsOf(store, plan));

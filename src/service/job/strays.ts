@@ -8,7 +8,7 @@ import { shelved } from "./planning";
 
 const knownPlaces = knownOf<Map<number, Set<string> | null>>();
 
-/** The places a revision plans, by their keys; null where it cannot be told any more. Revisions never change. */
+/** The places a revision plans, by their keys; null where it can no longer be worked out. Revisions never change. */
 function plannedKeys(store: Store, row: number): Set<string> | null {
   const cache = knownPlaces(wholeLibrary(store), "", () => new Map());
   const places = cache.get(row);
@@ -25,7 +25,7 @@ function plannedKeys(store: Store, row: number): Set<string> | null {
 }
 
 /**
- * Ends of a job that lie where nothing is planned, or is any more: they are told at their piece, and count as none of those
+ * Ends of a job that lie where nothing is planned, or is any more: they are shown at their piece, and count as none of those
  * that are planned.
  */
 export const straysOf = sinceChanged((store: Store, job: string): string[] =>

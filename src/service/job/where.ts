@@ -35,7 +35,7 @@ import { shelved } from "./planning";
 
 type Placed = Pick<EndRow, "id" | "piece" | "side" | "address" | "picked" | "procedureHash" | "sheetHash">;
 
-/** Null for an end by itself, or where its piece's plan cannot be told any more. */
+/** Null for an end by itself, or where its piece's plan can no longer be worked out. */
 export function whereOf(store: Store, end: Placed): WhereTold | null {
   const { piece: id, side, address } = end;
   const row = id === null ? undefined : latestPlan(store, id);
@@ -68,7 +68,7 @@ export function whereById(store: Store, id: string): WhereTold | null {
   return row ? whereOf(store, row) : null;
 }
 
-/** The most ends of the other side that are told one by one. */
+/** The most ends of the other side that are shown one by one. */
 const FAR_TOLD = 12;
 
 function farOf(

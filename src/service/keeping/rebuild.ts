@@ -17,7 +17,7 @@ interface Rebuilt {
 
 const STRETCH = 50;
 
-/** Writes all that follows from the events anew, stretch by stretch, each in one transaction. No event is touched. */
+/** Writes all that follows from the events again, stretch by stretch, each in one transaction. No event is touched. */
 export function* rebuild(store: Store): Generator<Rebuilt> {
   const of = countEnds(store);
   for (let after = ""; ; ) {

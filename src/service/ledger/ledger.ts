@@ -98,7 +98,7 @@ function* allSigned(store: Store, wanted: LedgerFilter): Generator<End> {
 /** The most records put on paper at once: about a page each. */
 export const MOST_ON_PAPER = 60;
 
-/** A record for paper: as it is told, the sheet it was worked by, its photographs. */
+/** A record for paper: as it is shown, the sheet it was worked by, its photographs. */
 interface RecordForPaper {
   readonly record: RecordDocument;
   readonly sheet: RunSheet;

@@ -7,7 +7,7 @@ import { onLeg, type RecordDocument } from "@/core";
  */
 const RUNS = /^[\s=+\-@＝＋－＠]/;
 
-/** What is told of the end, in each of its rows. */
+/** What is shown of the end, in each of its rows. */
 const OF_END = [
   "end",
   "job",
@@ -35,7 +35,7 @@ const OF_END = [
   "corrections",
 ] as const;
 
-/** What is told of one length and one reading of it. */
+/** What is shown of one length and one reading of it. */
 const OF_LENGTH = [
   "length",
   "leg",

@@ -1,6 +1,6 @@
 import { mustHoldAt } from "@/core";
 
-/** A document to be written anew from another: a free id, a name that says so, its own first revision. */
+/** A document to be written again from another: a free id, a name that says so, its own first revision. */
 export function copyOf<T extends { readonly id: string; readonly name: string }>(
   document: T,
   taken: readonly string[],

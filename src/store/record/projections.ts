@@ -33,7 +33,7 @@ export function projectUses(store: Store, endId: string, rows: readonly UseRow[]
       .run();
 }
 
-/** Writes an end's projections anew. */
+/** Writes an end's projections again. */
 export function project(store: Store, endId: string, all: Projections): void {
   for (const table of [readings, verdicts, attempts, uses])
     store.delete(table).where(eq(table.endId, endId)).run();

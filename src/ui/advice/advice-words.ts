@@ -67,7 +67,7 @@ export const cableLostWords = (length: Length, units: Units): string =>
         value: units === "in" ? "in" : "mm",
       });
 
-/** Cable is told to a tenth of a millimetre: nobody cuts it closer. */
+/** Cable is shown to a tenth of a millimetre: nobody cuts it closer. */
 const TENTH = 100;
 
 /** Hands-on time, to the half minute. */
@@ -120,7 +120,7 @@ export function causeWords(
   );
 }
 
-/** Why an end is begun anew: the style's own rule; what would have to move, and what holds it; which tries are used up. */
+/** Why an end is begun again: the style's own rule; what would have to move, and what holds it; which tries are used up. */
 export function stoppedWords(sheet: RunSheet, advice: Extract<EndAdvice, { kind: "start-over" }>): string {
   if (advice.why === "its-rule") return t("by-this-style-s-own-rule");
   if (advice.stoppedBy) {

@@ -8,7 +8,7 @@ import { t } from "@/messages/aids";
 import { call } from "../http/http";
 
 /**
- * How the blades stand, and what sees to one. Asked anew whenever a cleave comes up: the same blade is used at other benches.
+ * How the blades stand, and what sees to one. Asked again whenever a cleave comes up: the same blade is used at other benches.
  * @param shown as the server had them when the page was drawn.
  */
 export function useBlades(shown: readonly BladeLine[], cleaves: boolean) {

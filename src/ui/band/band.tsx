@@ -201,7 +201,7 @@ export function Band({
   );
 }
 
-/** Where a feature lies, as it is told: a place known by measurement no finer than it is known. */
+/** Where a feature lies, as it is shown: a place known by measurement no finer than it is known. */
 const toldAt = (sheet: RunSheet, { id, position }: SheetFeature) =>
   toldPlace(position, sheet.lines.find(({ figure }) => figure?.feature === id)?.figure?.fromEnd ?? position);
 

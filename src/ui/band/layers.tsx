@@ -125,7 +125,7 @@ function LayerDrawn({
 /** Fibres of a ribbon, side by side. */
 const RIBBON = [0.2, 0.4, 0.6, 0.8];
 
-/** What is laid over a material's colour, so that it is told by texture too. */
+/** What is laid over a material's colour, so that texture distinguishes it too. */
 const TEXTURES: Partial<Record<Layer["kind"], "ribs" | "corrugated" | "braid" | "tape" | "twist">> = {
   sheath: "ribs",
   jacket: "ribs",

@@ -112,7 +112,7 @@ export function SignPanel({ sheet, work, rule, instrument, way, onWay, units, on
     if (name.trim() === "") setMissing(true);
     else if (lost > 0 && why.trim() === "") setUnsaid(true);
     else {
-      // Whoever signs has the device from here on; a name nobody goes by yet is somebody who came.
+      // Whoever signs has the device from here on; an unknown name adds a person.
       come(name.trim());
       onSign(name.trim(), outcome, lost > 0 ? why.trim() : "");
     }

@@ -56,7 +56,7 @@ const bad = (message: string): RowRead => ({ kind: "bad", message });
 
 /**
  * Reads a row as typed. A length may be typed in either unit; a second print of it is held beside the first, and
- * two that rounding alone cannot explain are told, until one of them is chosen.
+ * two that rounding alone cannot explain are shown, until one of them is chosen.
  */
 export function readRow(figure: SheetFigure, row: Row): RowRead {
   const take = figure.unit === "mm" ? lengthOf : numberOf;

@@ -45,7 +45,7 @@ interface LengthFieldProps {
 }
 
 /**
- * A length typed in millimetres or inches; what cannot be read is told beside it and changes nothing. It shows what is typed
+ * A length typed in millimetres or inches; what cannot be read is shown beside it and changes nothing. It shows what is typed
  * by itself: its own value may come back to it late.
  */
 export function LengthField({

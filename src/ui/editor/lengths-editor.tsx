@@ -28,7 +28,7 @@ interface LengthsEditorProps {
   /** Ids of the lengths in a contradiction. */
   readonly wrong: readonly string[];
   readonly moves: number;
-  /** These two stay the same functions, so that a key draws one row anew and not all. */
+  /** These two stay the same functions, so that a key draws one row again and not all. */
   readonly onLight: (feature: string | null) => void;
   readonly onChange: (at: number, field: string, next: DocumentDimension, typed: boolean) => void;
 }

@@ -104,7 +104,7 @@ export function StepsEditor({ document: { steps }, onChange }: StepsEditorProps)
   );
 }
 
-/** A time in whole seconds, none where it is empty; what cannot be read is told beside it and changes nothing. */
+/** A time in whole seconds, none where it is empty; what cannot be read is shown beside it and changes nothing. */
 function SecondsField({
   label,
   value,

@@ -53,7 +53,7 @@ const begun = <T>(initial: T, moves: number): History<T> => ({ all: [initial], a
 /**
  * A document under the pen, with undo and redo. What is being written is kept on this device until it is saved or
  * given up, so that closing the lid loses nothing. Keys typed into one field in quick order are one step back.
- * `takeUp` says whether what this device kept has what the fields need. `change` stays the same function for good: a row that is handed it is drawn anew only for what is its own.
+ * `takeUp` says whether what this device kept has what the fields need. `change` stays the same function for good: a row that is handed it is drawn again only for what is its own.
  */
 export function useDraft<T>(place: string, initial: T, takeUp: (saved: unknown) => T | null) {
   const [history, setHistory] = useState(() => begun(initial, 0));
@@ -65,7 +65,7 @@ export function useDraft<T>(place: string, initial: T, takeUp: (saved: unknown) 
   const { read, write } = device;
   const begunAt = useRef<string | null>(null);
   useEffect(() => {
-    // Once a place: asked for anew, a page hands over the same again, and what is typed meanwhile stands.
+    // Once a place: asked for again, a page hands over the same again, and what is typed meanwhile stands.
     if (begunAt.current === place) return;
     begunAt.current = place;
     const saved = takeUp(read());

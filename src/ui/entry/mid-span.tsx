@@ -12,7 +12,7 @@ import { fibreText } from "../words/fibre-text";
 import { mmText } from "../words/length-text";
 import { ColourCheck } from "./colour-check";
 
-/** Down to a tenth of a millimetre: never told longer than it is. */
+/** Down to a tenth of a millimetre: never shown longer than it is. */
 const tenths = (length: number): string => mmText(Math.floor(length / 100) * 100);
 
 const CUT_NAMES = {

@@ -49,7 +49,7 @@ interface Onward {
   readonly rough: boolean;
 }
 
-/** A piece as the job's page shows it: what it needs, or why that cannot be told. */
+/** A piece as the job's page shows it: what it needs, or why that cannot be worked out. */
 interface PieceLine {
   readonly id: string;
   readonly revision: number;

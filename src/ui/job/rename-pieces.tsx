@@ -20,7 +20,7 @@ interface Named {
 /** Names shown before they are changed. */
 const SHOWN = 8;
 
-/** Puts one text for another in the names of the pieces shown; what they will be called is told before. */
+/** Puts one text for another in the names of the pieces shown; what they will be called is shown before. */
 export function RenamePieces({ pieces }: { pieces: readonly Named[] }) {
   const [find, setFind] = useState("");
   const [put, setPut] = useState("");

@@ -20,7 +20,7 @@ const DROPPED = "arlent-dropped/";
 
 const zAside = z.object({ ...zMade, end: z.string(), why: z.string(), event: zEvent });
 
-/** Kinds that hold what a person typed or saw; the rest follows from where the end stands, and is asked anew. */
+/** Kinds that hold what a person typed or saw; the rest follows from where the end stands, and is asked again. */
 const TOLD: readonly EndEvent["kind"][] = [
   "reading",
   "answer",

@@ -7,7 +7,7 @@ import { useEffect } from "react";
 export function ComeBack(): null {
   const { refresh } = useRouter();
   useEffect(() => {
-    // The router is told by the same event, and goes there first.
+    // The router hears the same event, and goes there first.
     const askAgain = () => window.setTimeout(refresh);
     window.addEventListener("popstate", askAgain);
     return () => window.removeEventListener("popstate", askAgain);

@@ -1,7 +1,7 @@
 import { applied, type EndState, endState, type Recorded } from "@/core";
 import type { Waiting } from "./outbox";
 
-/** What is known with what is told since, in order, each event once; the very same where nothing is new. */
+/** Known events merged with later ones, in order, each event once; the very same where nothing is new. */
 export function merged(recorded: readonly Recorded[], received: readonly Recorded[]): readonly Recorded[] {
   const fresh = received.filter(({ id }) => !recorded.some((event) => event.id === id));
   return fresh.length === 0 ? recorded : [...recorded, ...fresh].sort((a, b) => a.seq - b.seq);

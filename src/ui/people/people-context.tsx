@@ -11,7 +11,7 @@ interface PeopleApi {
   /** Who is working at this device; null while nobody said. */
   readonly who: Person | null;
   readonly pick: (id: string | null) => void;
-  /** Adds somebody, or finds who goes by that name, and picks them. */
+  /** Adds somebody, or finds with that name, and picks them. */
   readonly come: (name: string) => Promise<Outcome<Person | null>>;
   /** Says something of a person at an address of theirs. */
   readonly say: (person: string, said: PersonSaid) => Promise<Outcome<readonly Person[]>>;

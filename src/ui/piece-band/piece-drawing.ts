@@ -61,7 +61,7 @@ export function alongAt(spots: readonly Spot[], x: number): number {
 const shareOf = (at: number, from: number, to: number): number =>
   to > from ? Math.min(1, Math.max(0, (at - from) / (to - from))) : 0;
 
-/** The most elements that are told apart where a sheath ends. */
+/** The most elements that are distinguished where a sheath ends. */
 const MOST_DRAWN = 12;
 
 /** How many elements come out where a sheath is opened: tubes, ribbons, sub-units, fibres; a single tube is passed over. */

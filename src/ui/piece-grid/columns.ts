@@ -8,7 +8,7 @@ export type ColumnId = (typeof COLUMN_IDS)[number];
 
 type Named = Pick<Cable, "id" | "name" | "cores">;
 
-/** One column: what it is called, what a cell of it says, and what a cell typed anew makes of the plan. */
+/** One column: what it is called, what a cell of it says, and what a cell typed again makes of the plan. */
 export interface Column {
   readonly id: ColumnId;
   readonly title: string;

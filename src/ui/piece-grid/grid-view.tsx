@@ -37,7 +37,7 @@ interface GridViewProps {
   readonly pieces: readonly Piece[];
   /** How many there are in all: the rest are not on this page. */
   readonly count: number;
-  /** What each piece's need is worked out from, by its id; null where that cannot be told. */
+  /** What each piece's need is worked out from, by its id; null where that cannot be worked out. */
   readonly parts: Readonly<Record<string, Omit<PieceParts, "cable"> | null>>;
   readonly cables: readonly Cable[];
 }

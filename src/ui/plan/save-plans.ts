@@ -24,7 +24,7 @@ export const sendPlan = ({ id, basis, plan }: PlanChange, by: string | null) =>
     body: { basis, plan: plan && z.encode(zPiecePlan, plan), by },
   });
 
-/** Keeps changes one after the other, until one is refused or they are told to stop. */
+/** Keeps changes one after the other, until one is refused or the caller stops them. */
 export async function savePlans(
   changes: readonly PlanChange[],
   by: string | null,

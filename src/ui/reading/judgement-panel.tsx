@@ -28,7 +28,7 @@ interface JudgementPanelProps {
   readonly onAdd: (event: EndEvent) => void;
   /** Nothing is left to try: the end is to be cut off. */
   readonly onGiveUp: () => void;
-  /** Whether what to rework for it is told elsewhere, with figures. */
+  /** Whether what to rework for it is shown elsewhere, with figures. */
   readonly advised: boolean;
   /** Fibres that are parted where it is made: a judgement by colours is answered by these. */
   readonly parted: readonly PartedTold[];
@@ -134,7 +134,7 @@ function Ladder({ sheet, offers, onTake, onGiveUp }: LadderProps) {
     ignoreEventWhen: onControl,
   });
   if (offers.length === 0) return null;
-  // What was not tried yet is told when its turn comes.
+  // What was not tried yet is shown when its turn comes.
   const others = offers.filter((offer) => !offered.includes(offer) && (offer.used > 0 || !next));
   return (
     <div className="mt-2 grid gap-1.5">

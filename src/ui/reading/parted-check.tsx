@@ -17,7 +17,7 @@ interface PartedCheckProps {
 
 /**
  * Every fibre that is parted, one after the other, by the colours in the hand: the judgement is good once the last of them
- * was said right; one that is another or cannot be told is a bad answer, and nothing is cut.
+ * was said right; one that is another or cannot be worked out is a bad answer, and nothing is cut.
  */
 export function PartedCheck({ judgement, parted, given, onAdd }: PartedCheckProps) {
   const [place, setPlace] = useState(0);
@@ -27,7 +27,7 @@ export function PartedCheck({ judgement, parted, given, onAdd }: PartedCheckProp
   const last = place === parted.length - 1;
   const answer = (good: boolean, by: readonly SeenFibre[]) => {
     const said = judgement.answers.find((answer) => answer.good === good);
-    // A wrong one said again is the same answer; that all are right now says anew by what.
+    // A wrong one said again is the same answer; that all are right now says again by what.
     if (said && (good || said.id !== given))
       onAdd({ kind: "answer", judgement: judgement.id, answer: said.id, seen: [...by] });
   };

@@ -52,7 +52,7 @@ interface ReadingPanelProps {
   readonly onStrike: (id: string) => void;
   readonly onTyped: (typed: Typed | null) => void;
   readonly saved: (id: string) => boolean;
-  /** Whether what to do about it is told beside it, worked out from all that was read and seen. */
+  /** Whether what to do about it is shown beside it, worked out from all that was read and seen. */
   readonly advised?: boolean;
   /** Enter with nothing typed. */
   readonly onEmptyEnter?: () => void;

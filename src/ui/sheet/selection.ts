@@ -45,7 +45,7 @@ export const NOTHING: Selection = { place: null, cable: null, style: null, core:
 
 const CHOICE = "as.";
 
-/** Reads a selection from an address; names are looked up later, so that an unknown one can be told. */
+/** Reads a selection from an address; names are looked up later, so that an unknown one can be shown. */
 export function readSelection(params: Iterable<readonly [string, string]>): Selection {
   const pairs = new Map(params);
   const choices = [...pairs].flatMap(([key, value]) =>

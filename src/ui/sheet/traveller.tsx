@@ -55,7 +55,7 @@ function usePrintedAddress(): string | null {
   const [address, setAddress] = useState<string | null>(null);
   useEffect(() => {
     const paper = window.matchMedia("print");
-    // At once: the paper is set as soon as all have been told.
+    // At once: the paper is set as soon as all have heard.
     const here = () => flushSync(() => setAddress(window.location.href));
     const follow = () => (paper.matches ? here() : setAddress(null));
     if (paper.matches) setAddress(window.location.href);

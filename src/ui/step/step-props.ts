@@ -14,7 +14,7 @@ export interface StepProps {
   readonly blades: readonly BladeLine[];
   readonly onInstrument: (id: string) => void;
   readonly onRead: (check: string) => void;
-  /** Whether mishaps are told beside the title: no list of steps has room for them. */
+  /** Whether mishaps are shown beside the title: no list of steps has room for them. */
   readonly mishapsHere: boolean;
   readonly way: BandView;
   readonly onWay: (way: BandView) => void;

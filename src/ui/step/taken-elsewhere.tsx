@@ -10,7 +10,7 @@ export interface Elsewhere {
   readonly typed: string;
 }
 
-/** Says where a reading went before anything is told from it: Enter agrees, Z takes it back. */
+/** Says where a reading went before anything follows from it: Enter agrees, Z takes it back. */
 export function TakenElsewhere({
   taken: { check, typed },
   midRun,

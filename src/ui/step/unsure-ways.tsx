@@ -17,7 +17,7 @@ interface UnsureWaysProps {
 /** A length that stands open, and that no further reading by the same instrument would settle. */
 const isStuck = (judged: Conformance | null): boolean => judged?.verdict === "unsure" && judged.more === null;
 
-/** What a master does where the instrument cannot settle a length: make it anew to the middle, or carry on and say so. */
+/** What a master does where the instrument cannot settle a length: make it again to the middle, or carry on and say so. */
 export function UnsureWays({ sheet, rule, standing: { check, judged }, work, units }: UnsureWaysProps) {
   const { state } = work;
   const stuck = isStuck(judged);

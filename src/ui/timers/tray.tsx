@@ -22,7 +22,7 @@ export function TimerTray() {
   const { prefs } = usePrefs();
   const now = useTick(running.length > 0);
   const late = running.filter((timer) => timer.clock && now !== null && secondsLeft(timer, now) <= 0);
-  // What ran out is told at its own end and in the list; the tray is for what is going on.
+  // What ran out is shown at its own end and in the list; the tray is for what is going on.
   const timers = running
     .filter((timer) => !late.includes(timer))
     // Who is ready first stands first, the longest ready before the others.
@@ -30,7 +30,7 @@ export function TimerTray() {
   const called = useRef<Set<string> | null>(null);
   const any = timers.length + late.length > 0;
   useEffect(() => {
-    // A property of the root has the style of all there is worked out anew: most pages have no tray, and are spared it.
+    // A property of the root has the style of all there is worked out again: most pages have no tray, and are spared it.
     if (!any) return;
     const { style } = document.documentElement;
     style.setProperty("--tray", "2.75rem");

@@ -1,7 +1,7 @@
 import { type Address, attempt, type EndRecord, marked, parseAddress } from "@/core";
 import { colourText } from "./fibre-text";
 
-/** An address with the colour each element is told by: `tube 1 BL / fibre 3 GR` (TIA-598, from memory). */
+/** An address with the colour that distinguishes each element: `tube 1 BL / fibre 3 GR` (TIA-598, from memory). */
 export const addressInColours = (address: Address): string =>
   address.map(({ kind, position }) => `${kind} ${position} ${colourText(marked(position))}`).join(" / ");
 

@@ -2,7 +2,7 @@ import { type Check, type Conformance, type OtherSide, um } from "@/core";
 import { t } from "@/messages/words";
 import { figureText, lengthText, type Units } from "./length-text";
 
-/** A verdict as it is told: the word, by how much, how sure, and what to do. */
+/** A verdict as it is shown: the word, by how much, how sure, and what to do. */
 interface VerdictWords {
   readonly word: string;
   readonly by: string;

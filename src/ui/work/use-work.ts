@@ -61,7 +61,7 @@ export function useWork({ id, sheet, rule, initial, onDone }: Work) {
   const count = saved.startsWith(`${countsAt} `)
     ? Number(saved.slice(countsAt.length + 1))
     : (state.counted[line.step.id] ?? 0);
-  /** What was told of the step holds until it is left, or what it asks for has changed. */
+  /** What was said of the step holds until it is left, or what it asks for has changed. */
   const standsAt = `${line.index} ${heldWords(undone, null)}`;
 
   useEffect(() => {

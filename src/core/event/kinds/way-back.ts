@@ -37,7 +37,7 @@ export const restartWith = (zLength: LengthSchema) =>
     voids: zVoids,
   });
 
-/** Reworking the least, by figures: which features are made anew where, by which lines, and what is read again after. */
+/** Reworking the least, by figures: which features are made again where, by which lines, and what is read again after. */
 export const reworkWith = (zLength: LengthSchema) =>
   z.strictObject({
     kind: z.literal("rework"),
