@@ -25,7 +25,7 @@ function read(settings: string, path: string, into: string, at?: string): string
   const moment = at ? ["-timestamp", at] : [];
   const output = copier(["restore", ...CONFIG, settings, ...moment, "-o", into, path]);
   if (output.status === 0 || /no matching backups found/.test(output.stderr)) return null;
-  // What was written half is begun again.
+  // Start a half-written copy again from the beginning.
   for (const end of ["", ".tmp", "-wal", "-shm"]) rmSync(into + end, { force: true });
   return output.stderr.trim();
 }

@@ -346,6 +346,6 @@ export {
   zSavePlan,
   zStyle,
 } from "./wire/plans-requests";
-export { API, type ApiKey, type Media, type RouteSpec, zBy } from "./wire/routes";
+export { API, type ApiKey, type Media, type RouteParams, type RouteSpec, zBy } from "./wire/routes";
 export { zConfirm, zPutAway, zRestore, zSave } from "./wire/shelf-requests";
 export { zAimQuery, zStudy, zToolEvent } from "./wire/workshop-requests";

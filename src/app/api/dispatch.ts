@@ -89,7 +89,8 @@ async function askedBy(key: ApiKey, request: Request, params: Params): Promise<A
 /** Answers a request by the table of routes. */
 export async function dispatch(request: Request, parts: readonly string[]): Promise<Response> {
   try {
-    const match = routeAt(request.method.toLowerCase(), parts);
+    const method = request.method === "HEAD" ? "get" : request.method.toLowerCase();
+    const match = routeAt(method, parts);
     if (match.key === undefined) {
       if (match.allowed.length > 0)
         return new Response(null, { status: 405, headers: { allow: match.allowed.join(", ") } });

@@ -1,13 +1,9 @@
 import type { z } from "zod";
-import type { API, ApiKey, Media } from "@/core";
+import type { API, ApiKey, Media, RouteParams } from "@/core";
 import type { Act } from "@/service/act";
 import type { Store } from "@/service/the-store";
 
 type Spec<K extends ApiKey> = (typeof API)[K];
-/** What braces of an address hold. */
-type Params<K extends string> = K extends `${string}{${infer Name}}${infer Rest}`
-  ? { readonly [N in Name]: string } & Params<Rest>
-  : unknown;
 type Parsed<S> = S extends z.ZodType ? z.output<S> : undefined;
 type Answer<K extends ApiKey> =
   Spec<K> extends { answer: infer A extends z.ZodType }
@@ -16,12 +12,12 @@ type Answer<K extends ApiKey> =
       ? Response
       : never;
 
-/** What a handler is given: the request parsed by the schemas of its route. */
+/** A request parsed by the schemas of its route. */
 export interface Asked<K extends ApiKey> {
   readonly store: Store;
-  /** Who acts, and when; on a route where somebody does. */
+  /** The person who acts, and the time. Read it only on a route whose spec says `acts`. */
   readonly act: Act;
-  readonly params: Params<K>;
+  readonly params: RouteParams<K>;
   readonly query: Spec<K> extends { query: infer Q } ? Parsed<Q> : undefined;
   readonly body: Spec<K> extends { body: infer B } ? Parsed<B> : undefined;
   readonly request: Request;

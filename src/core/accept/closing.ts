@@ -9,7 +9,7 @@ function mustHaveStep(step: string, { sheet }: Standpoint): void {
     throw new InputError("unknown-step", say("no-step-on-this-sheet", { step }), ["step"]);
 }
 
-/** What is counted at a step, and what closes an end. */
+/** Acceptors of counts, timers, the sign-off, corrections and photographs. */
 export const CLOSING: Acceptors<
   "use" | "counted" | "timer" | "shards" | "spare" | "sign" | "correction" | "photo"
 > = {

@@ -41,7 +41,7 @@ function mustReach(sheet: RunSheet, state: EndState, to: number): void {
   if (to > state.at) mustBeOn(sheet, state, to);
 }
 
-/** The order of work: parts, steps, and what is said of the end itself. */
+/** Acceptors of parts, steps, labels and parking. */
 export const PROGRESS: Acceptors<"thread" | "step" | "label" | "park"> = {
   thread: ({ part }, { sheet }) => {
     if (!sheet.parts.some(({ id }) => id === part))

@@ -41,7 +41,7 @@ function mustBeAnAnswer({ judgement: id, answer, seen }: EventOf<"answer">, { sh
     throw new InputError("bad-input", say("is-not-answered-by-colours", { asks: judgement.asks }), ["seen"]);
 }
 
-/** What is measured and what is seen. */
+/** Acceptors of readings and answers. */
 export const READINGS: Acceptors<"reading" | "strike" | "answer"> = {
   reading: mustBeReadable,
   strike: ({ reading }, { state }) => {

@@ -99,7 +99,7 @@ function mustBeOffered(
     );
 }
 
-/** What went wrong, and every way back. */
+/** Acceptors of faults, retries, reworks, restarts and undo. */
 export const WAYS_BACK: Acceptors<"retry" | "restart" | "rework" | "trimmed" | "take-back" | "fault"> = {
   retry: (event, { sheet, state, rule }) => {
     if (event.leg !== undefined && !sheet.cable.legs.includes(event.leg))

@@ -319,3 +319,8 @@ export const API = {
 } as const;
 
 export type ApiKey = keyof typeof API;
+
+/** The names in braces of an address, each with a text: `{id}` gives `{ id: string }`. */
+export type RouteParams<Key extends string> = Key extends `${string}{${infer Name}}${infer Rest}`
+  ? { readonly [N in Name]: string } & RouteParams<Rest>
+  : unknown;

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { API, type ApiKey, isErrorCode, type Outcome, type Problem } from "@/core";
+import { API, type ApiKey, isErrorCode, type Outcome, type Problem, type RouteParams } from "@/core";
 import { t } from "@/messages/http";
 
 const zComplaint = {
@@ -47,10 +47,6 @@ async function ask<S extends z.ZodType>(
 }
 
 type Spec<K extends ApiKey> = (typeof API)[K];
-/** What the braces of an address hold. */
-type Params<K extends string> = K extends `${string}{${infer Name}}${infer Rest}`
-  ? { readonly [N in Name]: string } & Params<Rest>
-  : unknown;
 /** Who acts goes with whatever is done. */
 type Acting<K extends ApiKey> = Spec<K> extends { acts: true } ? { readonly by?: string | null } : unknown;
 type Query<K extends ApiKey> = Spec<K> extends { query: infer Q extends z.ZodType } ? z.input<Q> : never;
@@ -63,7 +59,7 @@ type Body<K extends ApiKey> =
 type Answer<K extends ApiKey> = Spec<K> extends { answer: infer A extends z.ZodType } ? z.output<A> : unknown;
 
 /** What is sent to a route: what its address names, its query, its body. */
-type Sent<K extends ApiKey> = (Params<K> extends infer P
+type Sent<K extends ApiKey> = (RouteParams<K> extends infer P
   ? unknown extends P
     ? unknown
     : { readonly params: P }
