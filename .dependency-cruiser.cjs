@@ -1,4 +1,4 @@
-/** The one-way arrows between the rooms: app → service → store → core, ui → core; messages stand by themselves. */
+/** The one-way arrows between the rooms: app → service → store → core, ui → core; messages → core. */
 const TESTS = "\\.test\\.tsx?$|/fixtures/";
 
 const only = (room, allowed) => ({
@@ -11,10 +11,10 @@ const only = (room, allowed) => ({
 
 module.exports = {
   forbidden: [
-    only("core", ["messages"]),
+    only("core", []),
     only("store", ["core", "messages"]),
     only("service", ["store", "core", "messages"]),
-    only("messages", []),
+    only("messages", ["core"]),
     only("ui", ["core", "messages"]),
     only("cli", ["service", "core", "messages"]),
     only("worker", ["core", "ui", "paper", "messages"]),
@@ -23,12 +23,11 @@ module.exports = {
     {
       name: "core-is-pure",
       severity: "error",
-      comment: "the core imports nothing but Zod, the messages and the numeric packages named here",
+      comment: "the core imports nothing but Zod and the numeric packages named here",
       from: { path: "^src/core/", pathNot: TESTS },
       to: {
         pathNot: [
           "^src/core/",
-          "^src/messages/",
           "^node_modules/zod/",
           "^node_modules/ml-matrix/",
           "^node_modules/@stdlib/(math-base-special-erfc|stats-base-dists-(t|chisquare)-(cdf|quantile))/",

@@ -7,6 +7,7 @@ export default defineConfig({
     include: ["src/**/*.test.ts", "library/**/*.test.ts", "demo/**/*.test.ts", "scripts/**/*.test.ts"],
     environment: "node",
     globalSetup: ["scripts/programs.mjs"],
+    setupFiles: ["src/messages/core-texts.ts"],
     // No test leaves anything behind in a module: each worker reads the code once.
     isolate: false,
     // Many wait for a program they started: no processor is kept free.

@@ -1,7 +1,7 @@
 /** Called once when the server starts. */
 export async function register(): Promise<void> {
   if (process.env.NEXT_RUNTIME !== "nodejs") return;
-  (await import("./messages/load")).speakAsSet();
+  await import("./messages/speak");
   (await import("@/service/keeping/begin-serving")).beginServing();
   if (process.env.ARLENT_LOAD === "late") return;
   const { warmPaper } = await import("@/paper/paper-thread");

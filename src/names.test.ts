@@ -14,7 +14,9 @@ const filesUnder = (folder: string): string[] =>
 const isCode = (file: string): boolean => /\.(tsx?|mjs)$/.test(file);
 /** Files whose names are asked for by the framework or are the door itself, and helpers of tests. */
 const isApart = (file: string): boolean =>
-  /\.test\.|\/fixtures\/|^src\/(app|messages)\/|src\/(instrumentation|proxy)\.ts|core\/index\.ts/.test(file);
+  /\.test\.|\/fixtures\/|^src\/(app|messages|core\/words)\/|src\/(instrumentation|instrumentation-client|proxy)\.ts|core\/index\.ts/.test(
+    file,
+  );
 
 /** The names a file exports where it declares them. */
 function exportedIn(file: string): string[] {

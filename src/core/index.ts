@@ -349,3 +349,4 @@ export {
 export { API, type ApiKey, type Media, type RouteParams, type RouteSpec, zBy } from "./wire/routes";
 export { zConfirm, zPutAway, zRestore, zSave } from "./wire/shelf-requests";
 export { zAimQuery, zStudy, zToolEvent } from "./wire/workshop-requests";
+export { type Saying, setTexts, type Values } from "./words/wording";

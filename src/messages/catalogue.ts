@@ -1,8 +1,7 @@
 import { IntlMessageFormat } from "intl-messageformat";
+import type { Saying, Values } from "@/core";
 import { language } from "./language";
 import { MADE_UP, madeUp } from "./made-up";
-
-export type Values = Readonly<Record<string, string | number>>;
 
 /** Whether a message has arguments, or characters ICU gives a meaning to. */
 const ICU = /[{}]|''|'[{}]/;
@@ -38,14 +37,6 @@ export function catalogue<const Messages extends Readonly<Record<string, string>
     const text = format.format(values);
     return typeof text === "string" ? text : String(text);
   };
-}
-
-/** A sentence with what it is made of: for a refusal, which programs read by its key and values. */
-export interface Saying {
-  /** Room and key, as `core/no-such-part`. */
-  readonly key: string;
-  readonly values: Values;
-  readonly text: string;
 }
 
 /** The messages of a room as a function from key and values to a sentence that keeps both. */

@@ -4,10 +4,9 @@ import { join } from "node:path";
 import { IntlMessageFormat } from "intl-messageformat";
 import ts from "typescript";
 import { afterEach, describe, expect, it } from "vitest";
-import { InputError, problemOf, SUBJECTS, VIOLATIONS } from "@/core";
+import { attempt, check, parseAddress, SUBJECTS, VIOLATIONS, zBy } from "@/core";
 import { catalogue } from "./catalogue";
-import { say } from "./core";
-import { setLanguage } from "./language";
+import { ENGLISH, setLanguage } from "./language";
 import { loadLanguage } from "./load";
 import { MADE_UP } from "./made-up";
 
@@ -32,11 +31,11 @@ function roomsOf(source: ts.SourceFile): Map<string, string> {
   const rooms = new Map<string, string>();
   source.forEachChild((node) => {
     if (!ts.isImportDeclaration(node) || !ts.isStringLiteral(node.moduleSpecifier)) return;
-    const room = /^@\/messages\/([\w-]+)$/.exec(node.moduleSpecifier.text)?.[1];
+    const room = /^(?:@\/messages|\.\.?\/(?:\.\.\/)*words)\/([\w-]+)$/.exec(node.moduleSpecifier.text)?.[1];
     const named = node.importClause?.namedBindings;
     if (!room || !named || !ts.isNamedImports(named)) return;
     for (const { name, propertyName } of named.elements)
-      if (["t", "say"].includes((propertyName ?? name).text)) rooms.set(name.text, room);
+      if (["t", "say", "said"].includes((propertyName ?? name).text)) rooms.set(name.text, room);
   });
   return rooms;
 }
@@ -65,6 +64,21 @@ function usesIn(file: string): Use[] {
   };
   visit(source);
   return uses;
+}
+
+/** Texts a module makes while it loads: outside every function, by something other than `said`. */
+function earlyTextsIn(file: string): string[] {
+  const source = ts.createSourceFile(file, readFileSync(file, "utf8"), ts.ScriptTarget.Latest, true);
+  const rooms = roomsOf(source);
+  const early: string[] = [];
+  const visit = (node: ts.Node): void => {
+    if (ts.isFunctionLike(node)) return;
+    if (ts.isCallExpression(node) && ts.isIdentifier(node.expression) && node.expression.text !== "said")
+      if (rooms.has(node.expression.text)) early.push(`${file}: ${node.getText()}`);
+    node.forEachChild(visit);
+  };
+  visit(source);
+  return early;
 }
 
 /** The arguments a message names. */
@@ -167,15 +181,26 @@ describe("a refusal", () => {
       });
     expect(literal).toEqual([]);
   });
+  it("speaks the language in use, though its schema stood before that was set", () => {
+    const enter = () => attempt(() => check(zBy, { by: "moon" })).problem?.message;
+    expect(enter()).toContain("A person's id must be a UUID");
+    setLanguage({ code: "fr", rooms: { service: { "a-persons-id-must-be-a-uuid": "Il faut un UUID" } } });
+    expect(enter()).toContain("Il faut un UUID");
+    setLanguage(ENGLISH);
+  });
+  it("of the core is made when it is needed, not while its modules load", () => {
+    const early = filesUnder("src/core")
+      .filter((file) => /\.ts$/.test(file) && !file.includes(".test."))
+      .flatMap(earlyTextsIn);
+    expect(early).toEqual([]);
+  });
   it("keeps its code, key, values and path beside the sentence, for whoever says it in another language", () => {
-    expect(
-      problemOf(new InputError("unknown-part", say("no-part-on-this-sheet", { part: "boot" }), ["part"])),
-    ).toEqual({
-      code: "unknown-part",
-      key: "core/no-part-on-this-sheet",
-      params: { part: "boot" },
-      message: "No part “boot” on this sheet.",
-      path: ["part"],
+    expect(attempt(() => parseAddress("moon")).problem).toEqual({
+      code: "no-such-element",
+      key: "core/is-not-an-element-enter-it-like",
+      params: { part: "moon" },
+      message: expect.stringContaining("“moon”"),
+      path: ["address"],
     });
   });
 });

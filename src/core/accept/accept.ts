@@ -1,10 +1,10 @@
-import { say } from "@/messages/core";
 import type { Rule } from "../conformance/conformance";
 import type { EndState } from "../end/state";
 import type { EndEvent } from "../event/event";
 import type { Purpose } from "../event/recorded";
 import { InputError } from "../problem/problem";
 import type { RunSheet } from "../runsheet/runsheet";
+import { say } from "../words/core";
 import type { Acceptors } from "./acceptors";
 import { CLOSING } from "./closing";
 import { PROGRESS } from "./progress";

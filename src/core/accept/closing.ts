@@ -1,6 +1,6 @@
-import { say } from "@/messages/core";
 import { shardsMissing } from "../end/state";
 import { InputError } from "../problem/problem";
+import { say } from "../words/core";
 import { type Acceptors, always, type Standpoint } from "./acceptors";
 import { mustBeOn } from "./progress";
 

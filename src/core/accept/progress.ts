@@ -1,9 +1,9 @@
-import { say } from "@/messages/core";
 import { partsDue } from "../end/parts";
 import type { EndState } from "../end/state";
 import { InputError } from "../problem/problem";
 import type { ProcedurePart } from "../procedure/procedure";
 import type { RunSheet } from "../runsheet/runsheet";
+import { say } from "../words/core";
 import { type Acceptors, always } from "./acceptors";
 
 /**

@@ -1,10 +1,10 @@
-import { say } from "@/messages/core";
 import { formatMm } from "../length/format";
 import { mm } from "../length/length";
 import { canBeNegative } from "../measured/either-side";
 import { InputError } from "../problem/problem";
 import { judgementOf } from "../procedure/step";
 import { SIMULATED } from "../simulated/hidden-end";
+import { say } from "../words/core";
 import type { Acceptors, EventOf, Standpoint } from "./acceptors";
 
 /** Nothing coarser reads a prepared end. */

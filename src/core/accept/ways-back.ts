@@ -1,4 +1,3 @@
-import { say } from "@/messages/core";
 import { advise } from "../advice/advise";
 import { isAdvised, mustFollow, sameEvent } from "../advice/take";
 import type { Rule } from "../conformance/conformance";
@@ -9,6 +8,7 @@ import type { EndEvent } from "../event/event";
 import { presentFeatures } from "../measured/as-made";
 import { InputError } from "../problem/problem";
 import type { RunSheet } from "../runsheet/runsheet";
+import { say } from "../words/core";
 import type { Acceptors } from "./acceptors";
 
 /** Only what was done last is taken back, whole: the event and those that came with it. */

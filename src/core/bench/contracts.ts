@@ -1,7 +1,7 @@
-import { t as lookText } from "@/messages/looks";
 import type { Subject } from "../procedure/physical";
 import { checksOf, type Step } from "../procedure/step";
 import { holdOf, turnsThatFit } from "../runsheet/worded";
+import { t as lookText } from "../words/looks";
 import { type BenchState, isFaceOpen } from "./bench-state";
 import { type Course, isThreading, takenOff } from "./course";
 import { blocked, tooNarrow } from "./parts-on-cable";

@@ -1,6 +1,6 @@
-import { t } from "@/messages/review";
 import type { Procedure } from "../procedure/procedure";
 import { judgementOf } from "../procedure/step";
+import { t } from "../words/review";
 
 /** What a document leaves out that the walk needs: the sheet is neither passed nor refused by it. */
 interface Undecided {

@@ -1,4 +1,4 @@
-import { t } from "@/messages/violations";
+import { t } from "../words/violations";
 
 /** What a step breaks, as a code of its own. */
 export const VIOLATIONS = [

@@ -1,7 +1,7 @@
 import { z } from "zod";
-import { t } from "@/messages/core";
 import { zMmNotNegative } from "../length/length";
 import { zDocumentId, zName } from "../names/names";
+import { said } from "../words/core";
 import { zElements } from "./element-group";
 
 /** Every cable construction the product knows, outermost habit first. */
@@ -25,7 +25,7 @@ export const CONSTRUCTIONS = [
 /** Core and cladding diameters, µm; two ends joined must have the same. Copper for a cable of conductors. */
 export const CORES = ["9/125", "50/125", "62.5/125", "copper"] as const;
 
-export const zCore = z.enum(CORES, { error: t("core-must-be-one-of", { cores: CORES.join(", ") }) });
+export const zCore = z.enum(CORES, said("core-must-be-one-of", { cores: CORES.join(", ") }));
 export type Core = z.output<typeof zCore>;
 
 /** Materials as they are drawn, from the outside in. */
@@ -52,7 +52,7 @@ export type LayerKind = (typeof LAYER_KINDS)[number];
 export const BESIDE: readonly LayerKind[] = ["rods", "ripcord"];
 
 export const zSource = z.strictObject({
-  kind: z.enum(["representative", "own"], { error: t("source-must-be-representative-or-the-users") }),
+  kind: z.enum(["representative", "own"], said("source-must-be-representative-or-the-users")),
   note: z.string().max(500),
   date: z.iso.date(),
 });
@@ -66,7 +66,7 @@ export const zLayer = z.strictObject({
   name: zName,
   diameter: zMmNotNegative.refine(
     (value) => value > 0 && value <= 60_000,
-    t("diameter-must-be-greater-than-0-and"),
+    said("diameter-must-be-greater-than-0-and"),
   ),
   /** Thickness of its wall, where what it holds lies loose in it: a tube, the sheath of a bundle. */
   wall: zMmNotNegative.optional(),
@@ -80,7 +80,7 @@ export const zLayer = z.strictObject({
 export const GRADES = ["G.652", "G.657.A1", "G.657.A2"] as const;
 
 const zWound = z.strictObject({
-  pitch: zMmNotNegative.refine((value) => value > 0, t("pitch-must-be-greater-than-0")),
+  pitch: zMmNotNegative.refine((value) => value > 0, said("pitch-must-be-greater-than-0")),
   diameter: zMmNotNegative,
   /** Along the sheath from one reversal to the next; 0 where it winds one way for good. */
   reversal: zMmNotNegative,
@@ -105,7 +105,7 @@ export const zCable = z.strictObject({
   /** Each leg of a cord that ends in its own fibre: [""] for one. */
   legs: z.array(z.string().max(10)).min(1),
   /** Grade of its glass by ITU-T, where that is known: how far a bare fibre may be bent. */
-  grade: z.enum(GRADES, { error: t("grade-must-be-one-of", { grades: GRADES.join(", ") }) }).optional(),
+  grade: z.enum(GRADES, said("grade-must-be-one-of", { grades: GRADES.join(", ") })).optional(),
   /** Least radii by its own sheet, at rest and under pull; without them, multiples of its diameter. */
   bends: z.strictObject({ atRest: zMmNotNegative, underLoad: zMmNotNegative }).optional(),
   /** How its tubes are wound, where that is known: once round in the pitch, on a diameter, turning back at each reversal. */
@@ -121,11 +121,11 @@ export const zCable = z.strictObject({
         layers
           .filter(({ kind }) => !BESIDE.includes(kind))
           .every((layer, i, rings) => i === 0 || layer.diameter <= (rings[i - 1]?.diameter ?? 0)),
-      t("list-layers-from-the-outside-in-each"),
+      said("list-layers-from-the-outside-in-each"),
     )
     .refine(
       (layers) => new Set(layers.map(({ kind }) => kind)).size === layers.length,
-      t("list-each-kind-of-layer-once"),
+      said("list-each-kind-of-layer-once"),
     ),
 });
 

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { t } from "@/messages/core";
+import { said } from "../words/core";
 
 /** What lies inside a cable, from the outside in. */
 export const ELEMENT_KINDS = ["tube", "ribbon", "unit", "leg", "fibre", "conductor"] as const;
@@ -12,7 +12,7 @@ export interface ElementGroup {
   readonly of?: ElementGroup | undefined;
 }
 
-const zCount = z.int(t("the-number-of-elements-must-be-a")).min(1).max(6_912);
+const zCount = z.int(said("the-number-of-elements-must-be-a")).min(1).max(6_912);
 const group = <S extends z.ZodType<ElementGroup>>(of: S) =>
   z.strictObject({ kind: z.enum(ELEMENT_KINDS), count: zCount, of: of.optional() });
 const zFibres = z.strictObject({ kind: z.enum(["fibre", "conductor"]), count: zCount });

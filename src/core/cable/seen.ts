@@ -1,10 +1,10 @@
 import { z } from "zod";
-import { t } from "@/messages/core";
 import { mustHoldAt } from "../problem/held";
+import { said } from "../words/core";
 import { FIBRE_COLOURS } from "./colours";
 
 const CODES = FIBRE_COLOURS.map(({ code }) => code);
-const zCode = z.enum(CODES, { error: t("colour-must-be-one-of", { codes: CODES.join(", ") }) });
+const zCode = z.enum(CODES, said("colour-must-be-one-of", { codes: CODES.join(", ") }));
 
 /** What somebody sees on an element in the hand: its colour and tracers, or that it cannot be worked out. */
 const zSeenElement = z.union([

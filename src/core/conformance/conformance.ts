@@ -1,7 +1,7 @@
 import { z } from "zod";
-import { t } from "@/messages/core";
 import { type Length, zMm, zMmNotNegative } from "../length/length";
 import { coded } from "../problem/codes";
+import { said } from "../words/core";
 import { normalBetween } from "./normal";
 
 export const zRule = z.discriminatedUnion(
@@ -11,12 +11,12 @@ export const zRule = z.discriminatedUnion(
     z.strictObject({
       kind: z.literal("guarded"),
       risk: z
-        .number(t("risk-must-be-a-number-for-example"))
-        .min(0, t("risk-must-be-at-least-0"))
-        .max(0.5, t("risk-must-be-at-most-0-5")),
+        .number(said("risk-must-be-a-number-for-example"))
+        .min(0, said("risk-must-be-at-least-0"))
+        .max(0.5, said("risk-must-be-at-most-0-5")),
     }),
   ],
-  { error: t("rule-must-be-simple-or-guarded-with") },
+  said("rule-must-be-simple-or-guarded-with"),
 );
 
 /** How a reading is judged: by its mean alone, or by the probability that the length itself is within limits. */
@@ -29,14 +29,14 @@ export const zConformanceInput = z
     limits: z.strictObject({ min: zMm.nullish(), max: zMm.nullish() }),
     readings: z
       .array(zMm)
-      .min(1, t("enter-at-least-one-reading"))
-      .max(10_000, t("enter-at-most-10-000-readings")),
+      .min(1, said("enter-at-least-one-reading"))
+      .max(10_000, said("enter-at-most-10-000-readings")),
     instrument: zInstrumentError,
     rule: zRule,
   })
   .refine(({ limits }) => limits.min == null || limits.max == null || limits.min <= limits.max, {
     path: ["limits"],
-    error: t("the-least-allowed-must-not-exceed-the"),
+    ...said("the-least-allowed-must-not-exceed-the"),
     params: coded("crossed-limits"),
   });
 

@@ -1,8 +1,8 @@
 import { z } from "zod";
-import { t } from "@/messages/core";
 import { type Length, zMm, zMmNotNegative } from "../length/length";
 import { zId, zName } from "../names/names";
 import { coded } from "../problem/codes";
+import { said, t } from "../words/core";
 
 /** `to` lies `nominal` behind `from`, at least nominal − minus and at most nominal + plus; null leaves that side open. */
 export interface Dimension {
@@ -77,10 +77,10 @@ export function namesHold(
 
 export const zDimensionsInput = z
   .strictObject({
-    features: z.array(zId).max(FEATURE_LIMIT, t("at-most-features", { featureLimit: FEATURE_LIMIT })),
+    features: z.array(zId).max(FEATURE_LIMIT, said("at-most-features", { featureLimit: FEATURE_LIMIT })),
     dimensions: z
       .array(zDimension)
-      .max(DIMENSION_LIMIT, t("at-most-dimensions", { dimensionLimit: DIMENSION_LIMIT })),
+      .max(DIMENSION_LIMIT, said("at-most-dimensions", { dimensionLimit: DIMENSION_LIMIT })),
   })
   .superRefine(namesHold);
 

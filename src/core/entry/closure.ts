@@ -1,10 +1,10 @@
 import { z } from "zod";
-import { t } from "@/messages/core";
 import { zMmNotNegative } from "../length/length";
 import { zDocumentId, zName, zUuid } from "../names/names";
 import { zPlaceSide } from "../piece/places";
 import { CUT_PLACES, zStationId } from "../piece/station";
 import { coded } from "../problem/codes";
+import { said } from "../words/core";
 import { PORT_ROLES, type PortRole } from "./ports";
 
 /** The most cables of one entry. */
@@ -13,14 +13,14 @@ const CLOSURE_LIMIT = 32;
 /** What is asked of a cable that goes through, beyond what its entry says; 0 where nobody knows the lay. */
 const zThrough = z.strictObject({
   turns: z
-    .int(t("turns-must-be-a-whole-number"))
-    .min(0, t("turns-must-be-0-or-more"))
-    .max(100, t("enter-at-most-100-turns")),
+    .int(said("turns-must-be-a-whole-number"))
+    .min(0, said("turns-must-be-0-or-more"))
+    .max(100, said("enter-at-most-100-turns")),
   pitch: zMmNotNegative,
   diameter: zMmNotNegative,
   /** Sheath from one reversal of the lay to the next. */
   reversal: zMmNotNegative,
-  cutAt: z.enum(CUT_PLACES, { error: t("cut-must-be-one-of", { cutPlaces: CUT_PLACES.join(", ") }) }),
+  cutAt: z.enum(CUT_PLACES, said("cut-must-be-one-of", { cutPlaces: CUT_PLACES.join(", ") })),
 });
 export type Through = z.output<typeof zThrough>;
 
@@ -29,7 +29,7 @@ export const zClosureCable = z.strictObject({
   /** Its own: the place an end of it is made at, where it is of no piece. */
   id: zStationId,
   cable: zDocumentId,
-  role: z.enum(PORT_ROLES, { error: t("role-must-be-one-of", { portRoles: PORT_ROLES.join(", ") }) }),
+  role: z.enum(PORT_ROLES, said("role-must-be-one-of", { portRoles: PORT_ROLES.join(", ") })),
   through: z.boolean(),
   /** Ports it was put in by hand; null goes the best way. */
   fixed: z.array(zName).min(1).max(2).readonly().nullable().default(null),
@@ -37,7 +37,7 @@ export const zClosureCable = z.strictObject({
   opening: zThrough.nullable().default(null),
   /** The piece it is of, and where on it: a side that ends here, a station it is opened at; null for one that is planned nowhere. */
   joins: z
-    .strictObject({ piece: zUuid(t("a-pieces-id-must-be-a-uuid")), side: zPlaceSide })
+    .strictObject({ piece: zUuid(said("a-pieces-id-must-be-a-uuid")), side: zPlaceSide })
     .nullable()
     .default(null),
 });
@@ -45,7 +45,7 @@ export type ClosureCable = z.output<typeof zClosureCable>;
 
 /** A cable whose role and `through` say the same. */
 const zConsistentCable = zClosureCable.refine(({ role, through }) => (role === "through") === through, {
-  error: t("only-a-cable-with-the-role-through"),
+  ...said("only-a-cable-with-the-role-through"),
   path: ["through"],
 });
 
@@ -89,9 +89,9 @@ export const zClosurePlan = z.strictObject({
   entry: zDocumentId,
   cables: z
     .array(zConsistentCable)
-    .max(CLOSURE_LIMIT, t("at-most-cables-2", { closureLimit: CLOSURE_LIMIT }))
+    .max(CLOSURE_LIMIT, said("at-most-cables-2", { closureLimit: CLOSURE_LIMIT }))
     .refine((all) => new Set(all.map(({ id }) => id)).size === all.length, {
-      error: t("each-cable-must-have-its-own-id"),
+      ...said("each-cable-must-have-its-own-id"),
       params: coded("duplicate"),
     })
     .readonly(),

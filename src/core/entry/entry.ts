@@ -1,5 +1,4 @@
 import { z } from "zod";
-import { t } from "@/messages/core";
 import { CONSTRUCTIONS, zCore, zSource } from "../cable/cable";
 import { formatMm } from "../length/format";
 import { type Length, zMm, zMmNotNegative } from "../length/length";
@@ -7,6 +6,7 @@ import { zDocumentId, zId, zName } from "../names/names";
 import { coded } from "../problem/codes";
 import { zCondition } from "../procedure/condition";
 import { zPart } from "../procedure/procedure";
+import { said, t } from "../words/core";
 import { closurePorts, PORT_LIMIT, zPort } from "./ports";
 
 /** What a sheath goes into and is opened in. */
@@ -58,7 +58,7 @@ const zFastener = z.strictObject({
 const zEntryPart = zPart.extend({ bushes: z.literal(true).optional() });
 
 const zRadius = zMmNotNegative.refine((value) => value > 0, {
-  error: t("radius-must-be-greater-than-0"),
+  ...said("radius-must-be-greater-than-0"),
   params: coded("negative"),
 });
 
@@ -70,7 +70,7 @@ export const zEntry = z
     source: zSource,
     name: zName,
     about: z.string().max(500),
-    kind: z.enum(ENTRY_KINDS, { error: t("kind-must-be-one-of-3", { entryKinds: ENTRY_KINDS.join(", ") }) }),
+    kind: z.enum(ENTRY_KINDS, said("kind-must-be-one-of-3", { entryKinds: ENTRY_KINDS.join(", ") })),
     /** Cables it is made for; of which diameter, its ports say. */
     takes: z.array(z.enum(CONSTRUCTIONS)).min(1),
     cores: z.array(zCore).min(1),

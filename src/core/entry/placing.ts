@@ -1,7 +1,7 @@
-import type { Saying } from "@/messages/catalogue";
-import { say } from "@/messages/core";
 import { formatMm } from "../length/format";
 import { InputError } from "../problem/problem";
+import { say } from "../words/core";
+import type { Saying } from "../words/wording";
 import { bestPorts, type PortsAnswer } from "./best-ports";
 import { type Port, type PortCable, type PortChoice, waysOf } from "./ports";
 

@@ -1,8 +1,8 @@
 import { z } from "zod";
-import { t } from "@/messages/core";
 import { zMmNotNegative } from "../length/length";
 import { coded, type ErrorCode } from "../problem/codes";
 import type { Complaint } from "../problem/problem";
+import { said, t } from "../words/core";
 
 /** What a port, or the cable that goes in it, is for. */
 export const PORT_ROLES = ["through", "branch", "drop"] as const;
@@ -12,14 +12,14 @@ export type PortRole = (typeof PORT_ROLES)[number];
 export const PORT_LIMIT = 32;
 
 const zDiameter = zMmNotNegative.refine((value) => value <= 500_000, {
-  error: t("diameter-must-be-at-most-500-mm"),
+  ...said("diameter-must-be-at-most-500-mm"),
   params: coded("limit"),
 });
 const zId = z
-  .string(t("an-id-is-text"))
-  .min(1, t("id-must-not-be-empty"))
-  .max(120, t("id-must-have-at-most-120-characters"));
-const zRole = z.enum(PORT_ROLES, { error: t("role-must-be-one-of", { portRoles: PORT_ROLES.join(", ") }) });
+  .string(said("an-id-is-text"))
+  .min(1, said("id-must-not-be-empty"))
+  .max(120, said("id-must-have-at-most-120-characters"));
+const zRole = z.enum(PORT_ROLES, said("role-must-be-one-of", { portRoles: PORT_ROLES.join(", ") }));
 
 export const zPort = z.strictObject({
   id: zId,
@@ -47,8 +47,8 @@ export type PortCable = z.output<typeof zPortCable>;
 
 export const zPortsInput = z
   .strictObject({
-    ports: z.array(zPort).max(PORT_LIMIT, t("at-most-ports", { portLimit: PORT_LIMIT })),
-    cables: z.array(zPortCable).max(PORT_LIMIT, t("at-most-cables", { portLimit: PORT_LIMIT })),
+    ports: z.array(zPort).max(PORT_LIMIT, said("at-most-ports", { portLimit: PORT_LIMIT })),
+    cables: z.array(zPortCable).max(PORT_LIMIT, said("at-most-cables", { portLimit: PORT_LIMIT })),
   })
   .superRefine(({ ports, cables }, context) => {
     for (const [name, complaints] of [

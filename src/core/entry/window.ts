@@ -1,29 +1,27 @@
 import { z } from "zod";
-import { t } from "@/messages/core";
 import { type Length, zMmNotNegative } from "../length/length";
 import { layFactor, zLay } from "../piece/lay";
 import { CUT_PLACES } from "../piece/station";
 import { coded } from "../problem/codes";
+import { said } from "../words/core";
 
 const zMore = zMmNotNegative.refine((value) => value > 0, {
-  error: t("this-length-must-be-greater-than-0"),
+  ...said("this-length-must-be-greater-than-0"),
   params: coded("negative"),
 });
 
 export const zWindowInput = z.strictObject({
   /** From either sheath edge to the storage, along the tube. */
-  entryPaths: z.tuple([zMmNotNegative, zMmNotNegative], {
-    error: t("enter-two-entry-paths-one-from-each"),
-  }),
+  entryPaths: z.tuple([zMmNotNegative, zMmNotNegative], said("enter-two-entry-paths-one-from-each")),
   turns: z
-    .int(t("turns-must-be-a-whole-number"))
-    .min(0, t("turns-must-be-0-or-more"))
-    .max(1_000, t("enter-at-most-1-000-turns")),
+    .int(said("turns-must-be-a-whole-number"))
+    .min(0, said("turns-must-be-0-or-more"))
+    .max(1_000, said("enter-at-most-1-000-turns")),
   perimeter: zMmNotNegative,
   lay: zLay.optional(),
   /** Sheath from one reversal of the lay to the next: an opening must hold one. */
   reversalSpacing: zMmNotNegative.optional(),
-  cutAt: z.enum(CUT_PLACES, { error: t("cut-must-be-one-of", { cutPlaces: CUT_PLACES.join(", ") }) }),
+  cutAt: z.enum(CUT_PLACES, said("cut-must-be-one-of", { cutPlaces: CUT_PLACES.join(", ") })),
   /** What a cut end must reach: the splicer's table and back. */
   reach: zMmNotNegative,
   bendRadius: zMore,

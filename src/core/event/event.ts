@@ -1,6 +1,6 @@
 import { z } from "zod";
-import { t } from "@/messages/core";
 import { zMm, zUm } from "../length/length";
+import { said } from "../words/core";
 import { zCorrection, zPark, zPhoto, zSign } from "./kinds/closing";
 import { spareWith, zCounted, zShards, zTimer, zUse } from "./kinds/counting";
 import { faultWith } from "./kinds/fault";
@@ -36,7 +36,7 @@ const eventsWith = (zLength: LengthSchema) =>
       zCorrection,
       zPhoto,
     ],
-    { error: t("kind-must-be-one-of-thread-step") },
+    said("kind-must-be-one-of-thread-step"),
   );
 
 /** What can happen to an end at the bench, as it is stored: lengths in whole micrometres. Events are only ever added. */

@@ -1,7 +1,7 @@
 import { z } from "zod";
-import { say, t } from "@/messages/core";
 import { coded } from "../problem/codes";
 import { InputError } from "../problem/problem";
+import { said, say } from "../words/core";
 
 declare const micrometres: unique symbol;
 
@@ -72,14 +72,14 @@ const zInside = z.custom<Length>((value) => Number.isSafeInteger(value));
 /** A length at the edge, both ways: a number of millimetres outside, whole micrometres inside. */
 export const zMm = z.codec(
   z
-    .number({ error: t("a-length-must-be-a-number-of") })
+    .number(said("a-length-must-be-a-number-of"))
     .refine((value) => Number.isFinite(value) && Math.abs(value) <= MM_LIMIT, {
-      error: t("a-length-must-be-within-mm", { mmLimit: MM_LIMIT }),
+      ...said("a-length-must-be-within-mm", { mmLimit: MM_LIMIT }),
       params: coded("length-range"),
       abort: true,
     })
     .refine((value) => decimals(value) <= 3, {
-      error: t("a-length-must-have-at-most-three"),
+      ...said("a-length-must-have-at-most-three"),
       params: coded("too-fine"),
       abort: true,
     }),
@@ -88,19 +88,19 @@ export const zMm = z.codec(
 );
 
 /** A length as it is stored: a whole number of micrometres on either side. */
-export const zUm = z.codec(z.int(t("a-stored-length-must-be-whole-micrometres")), zInside, {
+export const zUm = z.codec(z.int(said("a-stored-length-must-be-whole-micrometres")), zInside, {
   decode: (value) => um(value),
   encode: (value) => value,
 });
 
 /** A figure that is no whole number of micrometres (a mean, a standard uncertainty): micrometres inside, millimetres outside. */
-export const zMmExact = z.codec(z.number({ error: t("a-length-must-be-a-number-of") }), z.number(), {
+export const zMmExact = z.codec(z.number(said("a-length-must-be-a-number-of")), z.number(), {
   decode: (value) => value * 1000,
   encode: toMm,
 });
 
 /** A length that is not negative: a tolerance, an error, a diameter. */
 export const zMmNotNegative = zMm.refine((value) => value >= 0, {
-  error: t("this-length-cannot-be-negative"),
+  ...said("this-length-cannot-be-negative"),
   params: coded("negative"),
 });

@@ -1,6 +1,6 @@
-import { say } from "@/messages/core";
 import { mustHoldAt } from "../problem/held";
 import { type Outcome, ok, refuse } from "../problem/problem";
+import { say } from "../words/core";
 import { type Length, MM_LIMIT, UM_PER_INCH, um } from "./length";
 
 type Unit = "mm" | "in";

@@ -1,5 +1,4 @@
 import { z } from "zod";
-import { say } from "@/messages/core";
 import { judge, zConformanceInput } from "../conformance/conformance";
 import { zDimensionsInput } from "../dimensions/dimension";
 import { closeLimits } from "../dimensions/dimensions";
@@ -16,6 +15,7 @@ import { rework } from "../rework/rework";
 import { cutLength, zCutLengthInput } from "../slack/cut-length";
 import { retriesFor, zRetriesInput } from "../slack/retries";
 import { stackErrors, zStackInput } from "../stack/stack";
+import { say } from "../words/core";
 import {
   zConformanceAnswer,
   zCutLengthAnswer,

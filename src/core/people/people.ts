@@ -1,14 +1,14 @@
 import { z } from "zod";
-import { say, t } from "@/messages/core";
 import { zUuid } from "../names/names";
 import { InputError } from "../problem/problem";
+import { said, say } from "../words/core";
 
-export const zPersonId = zUuid(t("a-persons-id-must-be-a-uuid"));
+export const zPersonId = zUuid(said("a-persons-id-must-be-a-uuid"));
 export const zPersonName = z
-  .string(t("enter-the-persons-name"))
+  .string(said("enter-the-persons-name"))
   .trim()
-  .min(1, t("enter-the-persons-name"))
-  .max(120, t("a-name-must-have-at-most-120"));
+  .min(1, said("enter-the-persons-name"))
+  .max(120, said("a-name-must-have-at-most-120"));
 
 /** What was said of people: one came, is called otherwise now, or turned out to be another. Only ever added. */
 interface PersonEvent {

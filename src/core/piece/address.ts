@@ -1,22 +1,23 @@
 import { z } from "zod";
-import { say, t } from "@/messages/core";
 import type { Cable } from "../cable/cable";
 import { ELEMENT_KINDS, type ElementGroup, type ElementKind } from "../cable/element-group";
 import { elementsOf } from "../cable/elements";
 import { capital } from "../names/capital";
 import { InputError } from "../problem/problem";
+import { said, say } from "../words/core";
 import { type Marked, marked } from "./identity";
 
 /** One of many: the third tube. */
 const zStep = z.strictObject({
-  kind: z.enum(ELEMENT_KINDS, {
-    error: t("kind-must-be-one-of-2", { elementKinds: ELEMENT_KINDS.join(", ") }),
-  }),
-  position: z.int(t("position-must-be-a-whole-number")).min(1, t("position-must-be-1-or-more")).max(6_912),
+  kind: z.enum(ELEMENT_KINDS, said("kind-must-be-one-of-2", { elementKinds: ELEMENT_KINDS.join(", ") })),
+  position: z
+    .int(said("position-must-be-a-whole-number"))
+    .min(1, said("position-must-be-1-or-more"))
+    .max(6_912),
 });
 
 /** Where an element lies, from the outside in: tube 3 / fibre 7. Empty for the cable itself. */
-export const zAddress = z.array(zStep).max(3, t("an-address-must-have-at-most-three")).readonly();
+export const zAddress = z.array(zStep).max(3, said("an-address-must-have-at-most-three")).readonly();
 export type Address = z.output<typeof zAddress>;
 
 /**

@@ -1,21 +1,21 @@
 import { z } from "zod";
-import { t } from "@/messages/core";
 import { FIBRE_COLOURS, fibreColour } from "../cable/colours";
 import { coded, type ErrorCode } from "../problem/codes";
+import { said, t } from "../words/core";
 
-const zCount = (noun: string) =>
+const zCount = (noun: () => string) =>
   z
-    .int(t("must-be-a-whole-number", { noun }))
-    .min(1, t("must-be-at-least-1", { noun }))
-    .max(10_000, t("must-be-at-most-10-000", { noun }));
+    .int(said("must-be-a-whole-number", { noun }))
+    .min(1, said("must-be-at-least-1", { noun }))
+    .max(10_000, said("must-be-at-most-10-000", { noun }));
 
 export const zIdentityInput = z
   .strictObject({
-    perTube: zCount(t("the-number-of-fibres-in-a-tube")),
-    tubes: zCount(t("the-number-of-tubes")),
-    number: z.int(t("a-fibres-number-must-be-whole")).optional(),
-    tube: z.int(t("a-tubes-position-must-be-whole")).optional(),
-    fibre: z.int(t("a-fibres-position-must-be-whole")).optional(),
+    perTube: zCount(() => t("the-number-of-fibres-in-a-tube")),
+    tubes: zCount(() => t("the-number-of-tubes")),
+    number: z.int(said("a-fibres-number-must-be-whole")).optional(),
+    tube: z.int(said("a-tubes-position-must-be-whole")).optional(),
+    fibre: z.int(said("a-fibres-position-must-be-whole")).optional(),
   })
   .superRefine(({ perTube, tubes, number, tube, fibre }, context) => {
     const issue = (path: string, message: string, code: ErrorCode) =>
@@ -29,7 +29,7 @@ export const zIdentityInput = z
       issue("number", t("give-a-fibre-by-its-number-or"), "bad-input");
     else if (byNumber) within("number", number, perTube * tubes, "fibres");
     else if (tube === undefined || fibre === undefined)
-      issue(tube === undefined ? t("tube") : t("fibre"), t("give-both-the-tube-and-the-fibre"), "bad-input");
+      issue(tube === undefined ? "tube" : "fibre", t("give-both-the-tube-and-the-fibre"), "bad-input");
     else {
       within("tube", tube, tubes, "tubes");
       within("fibre", fibre, perTube, "fibres in a tube");

@@ -1,10 +1,10 @@
 import { z } from "zod";
-import { t } from "@/messages/core";
 import { zMmNotNegative } from "../length/length";
 import { coded } from "../problem/codes";
+import { said } from "../words/core";
 
 const zPositive = zMmNotNegative.refine((value) => value > 0, {
-  error: t("this-length-must-be-greater-than-0"),
+  ...said("this-length-must-be-greater-than-0"),
   params: coded("negative"),
 });
 
@@ -18,13 +18,13 @@ export const zLayInput = z
     fibre: zMmNotNegative.optional(),
     lay: zLay.optional(),
     excessPct: z
-      .number(t("excess-must-be-a-percentage"))
-      .min(0, t("excess-must-be-at-least-0"))
-      .max(100, t("excess-must-be-at-most-100")),
+      .number(said("excess-must-be-a-percentage"))
+      .min(0, said("excess-must-be-at-least-0"))
+      .max(100, said("excess-must-be-at-most-100")),
   })
   .refine(({ sheath, fibre }) => (sheath === undefined) !== (fibre === undefined), {
     path: ["sheath"],
-    error: t("give-the-length-of-the-sheath-or"),
+    ...said("give-the-length-of-the-sheath-or"),
   });
 
 type LayInput = z.output<typeof zLayInput>;

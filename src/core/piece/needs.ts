@@ -1,4 +1,3 @@
-import { say } from "@/messages/core";
 import type { Cable } from "../cable/cable";
 import { formatMm } from "../length/format";
 import { type Length, ZERO } from "../length/length";
@@ -6,6 +5,7 @@ import { InputError } from "../problem/problem";
 import type { RunSheet } from "../runsheet/runsheet";
 import { allowed, roundedUp } from "../slack/cut-length";
 import { retriesFor } from "../slack/retries";
+import { say } from "../words/core";
 import { type BendRadius, bendRadius } from "./bend";
 import { openingsOf, type SheathOpening } from "./openings";
 import { type Loop, type PiecePlan, type RouteStretch, SIDES, type SideName } from "./plan";

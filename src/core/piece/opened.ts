@@ -1,7 +1,7 @@
-import { say } from "@/messages/core";
 import type { Cable, Core, Layer, LayerKind } from "../cable/cable";
 import type { ElementKind } from "../cable/element-group";
 import { InputError } from "../problem/problem";
+import { say } from "../words/core";
 import { type Address, elementAt } from "./address";
 
 /** The outermost layer each element is left with once it is bared. */

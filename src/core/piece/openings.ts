@@ -1,7 +1,7 @@
-import { say } from "@/messages/core";
 import { formatMm } from "../length/format";
 import type { Length } from "../length/length";
 import { InputError } from "../problem/problem";
+import { say } from "../words/core";
 import type { Station, StationId } from "./station";
 
 /** A sheath opened in mid-run, as it lies along its piece: micrometres from side A's end as it is cut. */

@@ -1,10 +1,10 @@
 import { z } from "zod";
-import { say, t } from "@/messages/core";
 import type { Cable } from "../cable/cable";
 import type { ElementKind } from "../cable/element-group";
 import { midSpanOf } from "../cable/mid-span";
 import { InputError } from "../problem/problem";
 import type { Procedure } from "../procedure/procedure";
+import { said, say } from "../words/core";
 import {
   type Address,
   addressesBelow,
@@ -20,9 +20,7 @@ import { type PiecePlan, SIDES, type SideName } from "./plan";
 import { type Parted, type Station, type StationId, zStationId } from "./station";
 
 /** A side of a piece, or a station on it. */
-export const zPlaceSide = z.union([z.enum(SIDES), zStationId], {
-  error: t("side-must-be-a-or-b-or"),
-});
+export const zPlaceSide = z.union([z.enum(SIDES), zStationId], said("side-must-be-a-or-b-or"));
 export type PlaceSide = z.output<typeof zPlaceSide>;
 
 /** Where an end of a piece is made: a side of it or a station on it, and what is ended there. */

@@ -1,23 +1,23 @@
 import { z } from "zod";
-import { t } from "@/messages/core";
 import { zCore } from "../cable/cable";
 import { zMmNotNegative } from "../length/length";
 import { zDocumentId, zName } from "../names/names";
 import { coded } from "../problem/codes";
 import { zSegment, zStored } from "../slack/cut-length";
 import { zYield } from "../slack/retries";
+import { said, t } from "../words/core";
 import { zStation } from "./station";
 
 /** How a cable lies along a stretch of its route. */
 export const STRETCHES = ["tray", "duct", "buried", "wall", "drop", "span"] as const;
 
-const zTitle = z.string(t("a-name-is-text")).trim().max(200, t("a-name-must-have-at-most-200"));
+const zTitle = z.string(said("a-name-is-text")).trim().max(200, said("a-name-must-have-at-most-200"));
 
 /** A stretch of route; of a span between two points, how far it sags. Null is what nobody has said yet. */
 const zStretch = z.strictObject({
   length: zSegment.shape.length.nullable(),
   allowancePct: zSegment.shape.allowancePct.nullable(),
-  kind: z.enum(STRETCHES, { error: t("kind-must-be-one-of", { stretches: STRETCHES.join(", ") }) }),
+  kind: z.enum(STRETCHES, said("kind-must-be-one-of", { stretches: STRETCHES.join(", ") })),
   name: zTitle,
   sag: zMmNotNegative.nullable().default(null),
 });
@@ -33,9 +33,9 @@ const zLoop = z.strictObject({
 const zChoices = z.record(z.string().max(80), z.string().max(80)).default({});
 
 const zTries = z
-  .int(t("retries-must-be-a-whole-number"))
-  .min(0, t("retries-must-be-0-or-more"))
-  .max(50, t("enter-at-most-50-retries"));
+  .int(said("retries-must-be-a-whole-number"))
+  .min(0, said("retries-must-be-0-or-more"))
+  .max(50, said("enter-at-most-50-retries"));
 
 /** What is done at one side of a piece: by which procedure, on how many of its elements. */
 const zSide = z.strictObject({
@@ -55,7 +55,7 @@ const zSide = z.strictObject({
   /** Slack as somebody found it at each place here; null goes by the retries there is cable for. */
   slack: zMmNotNegative.nullable().default(null),
   /** Ends made here, each by that procedure. */
-  ends: z.int(t("ends-must-be-a-whole-number")).min(0, t("ends-must-be-0-or-more")).max(6_912),
+  ends: z.int(said("ends-must-be-a-whole-number")).min(0, said("ends-must-be-0-or-more")).max(6_912),
   /** Cable left over here as slack, beyond the tries; null where none is. */
   leave: zMmNotNegative.nullable().default(null),
   /** From where the cable comes in to where its end is prepared; null as long as nobody has said. */
@@ -74,14 +74,14 @@ export const zPiecePlan = z
     cable: zDocumentId,
     core: zCore,
     sides: z.strictObject({ A: zSide, B: zSide }),
-    route: z.array(zStretch).max(200, t("at-most-200-stretches-of-route")),
-    loops: z.array(zLoop).max(50, t("at-most-50-loops")),
+    route: z.array(zStretch).max(200, said("at-most-200-stretches-of-route")),
+    loops: z.array(zLoop).max(50, said("at-most-50-loops")),
     /** Where its sheath is opened in the middle of its run. */
     stations: z
       .array(zStation)
-      .max(50, t("at-most-50-stations"))
+      .max(50, said("at-most-50-stations"))
       .refine((all) => new Set(all.map(({ id }) => id)).size === all.length, {
-        error: t("each-station-must-have-its-own-id"),
+        ...said("each-station-must-have-its-own-id"),
         params: coded("duplicate"),
       })
       .default([]),
@@ -91,11 +91,11 @@ export const zPiecePlan = z
     yield: zYield.nullable(),
     /** How likely it may be that an end falls short. */
     risk: z
-      .number(t("risk-must-be-a-share-from-0"))
-      .min(0, t("risk-must-be-at-least-0"))
-      .max(1, t("risk-must-be-at-most-1")),
+      .number(said("risk-must-be-a-share-from-0"))
+      .min(0, said("risk-must-be-at-least-0"))
+      .max(1, said("risk-must-be-at-most-1")),
     roundUpTo: zMmNotNegative.refine((value) => value > 0, {
-      error: t("rounding-must-be-to-a-length-greater"),
+      ...said("rounding-must-be-to-a-length-greater"),
       params: coded("negative"),
     }),
   })

@@ -1,10 +1,10 @@
 import { z } from "zod";
-import { t } from "@/messages/core";
 import { zMmNotNegative } from "../length/length";
 import { coded } from "../problem/codes";
+import { said } from "../words/core";
 
 const zSpan = zMmNotNegative.refine((value) => value > 0, {
-  error: t("span-must-be-greater-than-0"),
+  ...said("span-must-be-greater-than-0"),
   params: coded("negative"),
 });
 
@@ -14,16 +14,16 @@ export const zSagInput = z
       z.strictObject({ span: zSpan, sag: zMmNotNegative }),
       z.strictObject({ span: zSpan, rise: zMmNotNegative, parameter: zSpan }),
     ],
-    { error: t("give-the-sag-of-a-level-span") },
+    said("give-the-sag-of-a-level-span"),
   )
   .refine((input) => !("sag" in input) || input.sag <= MOST_SAG * input.span, {
     path: ["sag"],
-    error: t("sag-must-be-at-most-a-hundred"),
+    ...said("sag-must-be-at-most-a-hundred"),
     params: coded("limit"),
   })
   .refine((input) => !("parameter" in input) || input.span / (2 * input.parameter) <= MOST_HALF_SPAN, {
     path: ["parameter"],
-    error: t("the-parameter-is-too-small-for-this"),
+    ...said("the-parameter-is-too-small-for-this"),
     params: coded("limit"),
   });
 

@@ -1,8 +1,8 @@
 import { z } from "zod";
-import { t } from "@/messages/core";
 import { zMmNotNegative } from "../length/length";
 import { zDocumentId, zUuid } from "../names/names";
 import { coded } from "../problem/codes";
+import { said } from "../words/core";
 
 /** Where a tube or fibre is cut in an opening: in its middle, or at the end that lies towards one side. */
 export const CUT_PLACES = ["middle", "upstream", "downstream"] as const;
@@ -13,12 +13,15 @@ const MOST_PARTED = 288;
 
 /** A fibre that is cut at a station, by its number over the whole cable; all else there stays whole. */
 export const zParted = z.strictObject({
-  fibre: z.int(t("a-fibres-number-must-be-a-whole")).min(1, t("a-fibres-number-must-be-1-or")).max(6_912),
-  at: z.enum(CUT_PLACES, { error: t("cut-must-be-one-of", { cutPlaces: CUT_PLACES.join(", ") }) }),
+  fibre: z
+    .int(said("a-fibres-number-must-be-a-whole"))
+    .min(1, said("a-fibres-number-must-be-1-or"))
+    .max(6_912),
+  at: z.enum(CUT_PLACES, said("cut-must-be-one-of", { cutPlaces: CUT_PLACES.join(", ") })),
 });
 export type Parted = z.output<typeof zParted>;
 
-export const zStationId = zUuid(t("a-stations-id-must-be-a-uuid")).brand("StationId");
+export const zStationId = zUuid(said("a-stations-id-must-be-a-uuid")).brand("StationId");
 export type StationId = z.output<typeof zStationId>;
 
 const zChoices = z.record(z.string().max(80), z.string().max(80)).default({});
@@ -27,7 +30,7 @@ const zChoices = z.record(z.string().max(80), z.string().max(80)).default({});
 export const zStation = z.strictObject({
   id: zStationId,
   /** What hangs or stands there: a closure, a pole. */
-  place: z.string(t("a-name-is-text")).trim().max(200, t("a-name-must-have-at-most-200")),
+  place: z.string(said("a-name-is-text")).trim().max(200, said("a-name-must-have-at-most-200")),
   /** Its centre mark, along the cable from side A's end as it is cut. */
   along: zMmNotNegative,
   /** By which it is opened: one for a cable in mid-run. */
@@ -37,9 +40,9 @@ export const zStation = z.strictObject({
   onto: z.strictObject({ procedure: zDocumentId, choices: zChoices }).nullable().default(null),
   parted: z
     .array(zParted)
-    .max(MOST_PARTED, t("at-most-fibres-can-be-parted-at", { mostParted: MOST_PARTED }))
+    .max(MOST_PARTED, said("at-most-fibres-can-be-parted-at", { mostParted: MOST_PARTED }))
     .refine((all) => new Set(all.map(({ fibre }) => fibre)).size === all.length, {
-      error: t("list-each-fibre-once"),
+      ...said("list-each-fibre-once"),
       params: coded("duplicate"),
     })
     .default([]),

@@ -1,7 +1,7 @@
 import "./issue-text";
 
 import type { z } from "zod";
-import { say } from "@/messages/core";
+import { say } from "../words/core";
 import { type ErrorCode, isErrorCode } from "./codes";
 import { mustHoldAt } from "./held";
 import { asError, type Complaint, complaint, InputError, type Problem } from "./problem";

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { t } from "@/messages/core";
+import { t } from "../words/core";
 
 /** What a JSON type is called in a sentence. */
 const TYPES: Readonly<Record<string, string>> = {

@@ -1,4 +1,4 @@
-import type { Saying, Values } from "@/messages/catalogue";
+import type { Saying, Values } from "../words/wording";
 import type { ErrorCode } from "./codes";
 
 /** One thing that is wrong: a stable code, a sentence for the person, and the field it is about. */

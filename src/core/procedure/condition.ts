@@ -1,12 +1,12 @@
 import { z } from "zod";
-import { t } from "@/messages/core";
 import { type Cable, diameterOf, LAYER_KINDS, zCore } from "../cable/cable";
 import { zMmNotNegative } from "../length/length";
 import { zName } from "../names/names";
+import { said } from "../words/core";
 
 export const zRange = z
   .strictObject({ min: zMmNotNegative, max: zMmNotNegative })
-  .refine(({ min, max }) => min <= max, t("the-least-must-not-exceed-the-most"));
+  .refine(({ min, max }) => min <= max, said("the-least-must-not-exceed-the-most"));
 
 /** When a part, dimension or step is there at all. Every clause present must hold. */
 export const zCondition = z.strictObject({

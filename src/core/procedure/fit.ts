@@ -1,6 +1,6 @@
-import { t } from "@/messages/core";
 import { type Cable, diameterOf, fibresAtEnd } from "../cable/cable";
 import { formatMm } from "../length/format";
+import { t } from "../words/core";
 import type { Procedure } from "./procedure";
 
 /** One reason why a cable and a procedure do not go together. */

@@ -1,11 +1,11 @@
 import { z } from "zod";
-import { t } from "@/messages/core";
 import { type Cable, CONSTRUCTIONS, LAYER_KINDS, zCore, zSource } from "../cable/cable";
 import { ELEMENT_KINDS } from "../cable/element-group";
 import { zDimension } from "../dimensions/dimension";
 import { type Length, um, zMm, zMmNotNegative } from "../length/length";
 import { zDocumentId, zId, zName } from "../names/names";
 import { coded } from "../problem/codes";
+import { said, t } from "../words/core";
 import { holds, zCondition, zRange } from "./condition";
 import { physical, zAdhesive, zJoint } from "./physical";
 import { zRemedies } from "./remedy";
@@ -18,7 +18,7 @@ const LONGEST_END: Length = um(5_000_000);
 
 const zCountRange = z
   .strictObject({ min: z.number().int().min(1), max: z.number().int().min(1).max(6912) })
-  .refine(({ min, max }) => min <= max, t("the-least-must-not-exceed-the-most"));
+  .refine(({ min, max }) => min <= max, said("the-least-must-not-exceed-the-most"));
 
 export const zPart = z.strictObject({
   id: zId,

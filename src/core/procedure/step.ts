@@ -1,8 +1,8 @@
 import { z } from "zod";
-import { t } from "@/messages/core";
 import { LAYER_KINDS } from "../cable/cable";
 import { zMmNotNegative } from "../length/length";
 import { zId, zName } from "../names/names";
+import { said } from "../words/core";
 import { zCondition } from "./condition";
 import { zStepAct, zSubject } from "./physical";
 import { zWayAct } from "./remedy";
@@ -10,7 +10,7 @@ import { type Setting, zSetting } from "./setting";
 
 /** Short bites no longer than `most`, or a number of sections within a range. */
 const zBites = z.union([
-  z.strictObject({ most: zMmNotNegative.refine((value) => value > 0, t("a-bite-must-be-longer-than-0")) }),
+  z.strictObject({ most: zMmNotNegative.refine((value) => value > 0, said("a-bite-must-be-longer-than-0")) }),
   z.strictObject({
     sections: z.strictObject({ min: z.number().int().min(1), max: z.number().int().min(1).max(50) }),
   }),

@@ -1,6 +1,6 @@
-import { t } from "@/messages/core";
 import type { ErrorCode } from "../problem/codes";
 import type { Problem } from "../problem/problem";
+import { t } from "../words/core";
 import type { Step } from "./step";
 
 interface Parts {

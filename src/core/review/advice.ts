@@ -1,7 +1,7 @@
-import { t } from "@/messages/review";
 import { mustHoldAt } from "../problem/held";
 import type { Procedure } from "../procedure/procedure";
 import { checksOf, judgementOf } from "../procedure/step";
+import { t } from "../words/review";
 
 /** Something in a procedure that is allowed and most likely a slip. */
 export interface Advice {

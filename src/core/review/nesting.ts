@@ -1,5 +1,5 @@
-import { t } from "@/messages/review";
 import { BESIDE } from "../cable/cable";
+import { t } from "../words/review";
 import type { Contradiction } from "./contradictions";
 import type { Placement } from "./placements";
 

@@ -1,8 +1,8 @@
-import { t } from "@/messages/review";
 import { formatMm } from "../length/format";
 import { checksOf } from "../procedure/step";
 import { fromDatum, placedAt } from "../runsheet/placing";
 import type { Stated } from "../runsheet/stated";
+import { t } from "../words/review";
 import type { Advice } from "./advice";
 import type { Placement } from "./placements";
 

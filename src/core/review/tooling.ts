@@ -1,8 +1,8 @@
-import { t } from "@/messages/review";
 import { BESIDE, depthOver, type LayerKind } from "../cable/cable";
 import { formatMm } from "../length/format";
 import { checksOf, type Step } from "../procedure/step";
 import type { Tool } from "../procedure/tool";
+import { t } from "../words/review";
 import type { Advice } from "./advice";
 import type { Placement } from "./placements";
 

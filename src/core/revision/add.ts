@@ -1,9 +1,9 @@
-import { say } from "@/messages/core";
 import { type Length, um } from "../length/length";
 import { attempt } from "../problem/attempt";
 import { asWritten } from "../problem/check";
 import { type Outcome, ok, refuse } from "../problem/problem";
 import { type ProcedureDocument, zProcedure } from "../procedure/procedure";
+import { say } from "../words/core";
 import {
   assembled,
   cleaveStep,

@@ -1,8 +1,8 @@
-import { say, t } from "@/messages/core";
 import type { Length } from "../length/length";
 import { parseLength } from "../length/parse";
 import { type Outcome, ok, type Problem, refuse } from "../problem/problem";
 import type { ProcedureDocument } from "../procedure/procedure";
+import { say, t } from "../words/core";
 import { assembled, type DraftBasis } from "./assemble";
 import type { DraftKit } from "./kit";
 import { END, featureIdOf, type PlannedLayer, type PlannedLength, type Side, slug } from "./planned-length";

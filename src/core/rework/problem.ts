@@ -1,10 +1,10 @@
 import { z } from "zod";
-import { t } from "@/messages/core";
 import { DIMENSION_LIMIT, FEATURE_LIMIT, namesHold, zDimension } from "../dimensions/dimension";
 import { zMm, zMmNotNegative } from "../length/length";
 import { zName } from "../names/names";
 import { coded, type ErrorCode } from "../problem/codes";
 import { mustHold } from "../problem/held";
+import { said, t } from "../words/core";
 
 /** A cut can only go further back, by at least its bite; a mark can be drawn again anywhere; the fixed stays. */
 const zReworkFeature = z.discriminatedUnion(
@@ -14,17 +14,17 @@ const zReworkFeature = z.discriminatedUnion(
     z.strictObject({ name: zName, kind: z.literal("mark") }),
     z.strictObject({ name: zName, kind: z.literal("fixed"), at: zMm }),
   ],
-  { error: t("kind-must-be-cut-mark-or-fixed") },
+  said("kind-must-be-cut-mark-or-fixed"),
 );
 
 export const zReworkInput = z
   .strictObject({
     features: z
       .array(zReworkFeature)
-      .max(FEATURE_LIMIT, t("at-most-features", { featureLimit: FEATURE_LIMIT })),
+      .max(FEATURE_LIMIT, said("at-most-features", { featureLimit: FEATURE_LIMIT })),
     dimensions: z
       .array(zDimension)
-      .max(DIMENSION_LIMIT, t("at-most-dimensions", { dimensionLimit: DIMENSION_LIMIT })),
+      .max(DIMENSION_LIMIT, said("at-most-dimensions", { dimensionLimit: DIMENSION_LIMIT })),
     /** Cuts that must be made again whatever they measure: a nick, a bad cleave. */
     forced: z.array(zName),
     /** The feature whose movement is cable lost. */

@@ -1,4 +1,3 @@
-import { say } from "@/messages/core";
 import type { Cable } from "../cable/cable";
 import { closeLimits } from "../dimensions/dimensions";
 import { dualUnitCheck } from "../length/dual-unit";
@@ -9,6 +8,7 @@ import { misfits } from "../procedure/fit";
 import { type Procedure, pickedNames, withDefaults } from "../procedure/procedure";
 import { madeBy, type Step } from "../procedure/step";
 import type { Tool } from "../procedure/tool";
+import { say } from "../words/core";
 import { compileLengths } from "./lengths";
 import { compileLines, limitOf } from "./lines";
 import { type Placed, placeFeatures } from "./placing";

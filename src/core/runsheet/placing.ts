@@ -1,4 +1,3 @@
-import { say } from "@/messages/core";
 import type { Dimension } from "../dimensions/dimension";
 import { formatMm } from "../length/format";
 import { type Length, negate, um, ZERO } from "../length/length";
@@ -8,6 +7,7 @@ import type { Procedure, ProcedureFeature } from "../procedure/procedure";
 import { madeBy, type Step } from "../procedure/step";
 import type { Tool } from "../procedure/tool";
 import type { StackInput } from "../stack/stack";
+import { say } from "../words/core";
 import type { Resolved } from "./resolved";
 import type { Stated } from "./stated";
 

@@ -1,38 +1,41 @@
 import { z } from "zod";
-import { t } from "@/messages/core";
 import { type Length, um, zMmNotNegative } from "../length/length";
 import { coded } from "../problem/codes";
+import { said, t } from "../words/core";
 
-const zTimes = (noun: string) =>
+const zTimes = (noun: () => string) =>
   z
-    .int(t("must-be-a-whole-number", { noun }))
-    .min(0, t("must-be-0-or-more", { noun }))
-    .max(1_000, t("must-be-at-most-1-000", { noun }));
+    .int(said("must-be-a-whole-number", { noun }))
+    .min(0, said("must-be-0-or-more", { noun }))
+    .max(1_000, said("must-be-at-most-1-000", { noun }));
 
 /** A stretch of route with what is allowed on top of it for how it really lies. */
 export const zSegment = z.strictObject({
   length: zMmNotNegative,
   allowancePct: z
-    .number(t("allowance-must-be-a-percentage"))
-    .min(0, t("allowance-must-be-at-least-0"))
-    .max(100, t("allowance-must-be-at-most-100")),
+    .number(said("allowance-must-be-a-percentage"))
+    .min(0, said("allowance-must-be-at-least-0"))
+    .max(100, said("allowance-must-be-at-most-100")),
 });
 
-export const zStored = z.strictObject({ turns: zTimes(t("the-number-of-turns")), perimeter: zMmNotNegative });
+export const zStored = z.strictObject({
+  turns: zTimes(() => t("the-number-of-turns")),
+  perimeter: zMmNotNegative,
+});
 
 const zEndUse = z.strictObject({
   prep: zMmNotNegative,
   waste: zMmNotNegative,
-  retries: zTimes(t("the-number-of-retries")),
+  retries: zTimes(() => t("the-number-of-retries")),
   perRetry: zMmNotNegative,
 });
 
 export const zCutLengthInput = z.strictObject({
-  route: z.array(zSegment).max(1_000, t("at-most-1-000-stretches-of-route")),
-  stored: z.array(zStored).max(1_000, t("at-most-1-000-loops")),
-  ends: z.array(zEndUse).max(1_000, t("at-most-1-000-ends")),
+  route: z.array(zSegment).max(1_000, said("at-most-1-000-stretches-of-route")),
+  stored: z.array(zStored).max(1_000, said("at-most-1-000-loops")),
+  ends: z.array(zEndUse).max(1_000, said("at-most-1-000-ends")),
   roundUpTo: zMmNotNegative.refine((value) => value > 0, {
-    error: t("rounding-must-be-to-a-length-greater"),
+    ...said("rounding-must-be-to-a-length-greater"),
     params: coded("negative"),
   }),
 });

@@ -1,39 +1,39 @@
 import { z } from "zod";
-import { t as message } from "@/messages/core";
 import { coded } from "../problem/codes";
+import { said, t } from "../words/core";
 
-const zShare = (noun: string) =>
+const zShare = (noun: () => string) =>
   z
-    .number(message("must-be-a-share-from-0-to", { noun }))
-    .min(0, message("must-be-at-least-0", { noun }))
-    .max(1, message("must-be-at-most-1", { noun }));
+    .number(said("must-be-a-share-from-0-to", { noun }))
+    .min(0, said("must-be-at-least-0", { noun }))
+    .max(1, said("must-be-at-most-1", { noun }));
 
 const zTried = z
-  .int(message("counts-of-ends-must-be-whole-numbers"))
-  .min(0, message("counts-of-ends-must-be-0-or"))
+  .int(said("counts-of-ends-must-be-whole-numbers"))
+  .min(0, said("counts-of-ends-must-be-0-or"))
   .max(1e6);
 
 /** First-pass yield: stated, or a record of so many good out of so many tried. */
 export const zYield = z.union(
   [
-    z.strictObject({ p: zShare(message("a-yield")) }),
+    z.strictObject({ p: zShare(() => t("a-yield")) }),
     z.strictObject({ good: zTried, tried: zTried }).refine(({ good, tried }) => good <= tried, {
       path: ["good"],
-      error: message("good-ends-must-not-exceed-ends-tried"),
+      ...said("good-ends-must-not-exceed-ends-tried"),
       params: coded("crossed-limits"),
     }),
   ],
-  { error: message("yield-must-be-a-share-p-or") },
+  said("yield-must-be-a-share-p-or"),
 );
 
 export const zRetriesInput = z.strictObject({
   yield: zYield,
-  ends: z.int(message("ends-must-be-a-whole-number")).min(1, message("at-least-one-end")).max(100_000),
-  risk: zShare(message("the-risk")),
+  ends: z.int(said("ends-must-be-a-whole-number")).min(1, said("at-least-one-end")).max(100_000),
+  risk: zShare(() => t("the-risk")),
   most: z
-    .int(message("the-most-retries-must-be-a-whole"))
+    .int(said("the-most-retries-must-be-a-whole"))
     .min(0)
-    .max(50, message("the-most-retries-must-be-at-most")),
+    .max(50, said("the-most-retries-must-be-at-most")),
 });
 
 type RetriesInput = z.output<typeof zRetriesInput>;

@@ -1,9 +1,9 @@
 import { z } from "zod";
-import { t } from "@/messages/core";
 import { type Length, um, ZERO, zMm, zMmNotNegative } from "../length/length";
 import { zName } from "../names/names";
 import { coded, type ErrorCode } from "../problem/codes";
 import { mustHold } from "../problem/held";
+import { said, t } from "../words/core";
 
 export const zStackInput = z
   .strictObject({
@@ -16,11 +16,11 @@ export const zStackInput = z
           error: zMmNotNegative.optional(),
         }),
       )
-      .min(1, t("list-at-least-the-root-feature"))
-      .max(500, t("at-most-500-features")),
+      .min(1, said("list-at-least-the-root-feature"))
+      .max(500, said("at-most-500-features")),
     between: z
       .array(z.strictObject({ from: zName, to: zName }))
-      .max(2_000, t("at-most-2-000-pairs"))
+      .max(2_000, said("at-most-2-000-pairs"))
       .default([]),
   })
   .superRefine(({ features, between }, context) => {

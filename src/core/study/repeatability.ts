@@ -1,8 +1,8 @@
 import { z } from "zod";
-import { t } from "@/messages/core";
 import { EPSILON } from "../length/epsilon";
 import { type Length, um, zMm } from "../length/length";
 import { zDocumentId } from "../names/names";
+import { said } from "../words/core";
 import { chiSquaredQuantile } from "./distributions";
 
 /** Readings a study asks for, and the fewest it can be worked out from. */
@@ -12,15 +12,15 @@ export const FEWEST_READINGS = 5;
 /** One piece measured again and again by one person with one instrument. */
 export const zStudyInput = z.strictObject({
   person: z
-    .string(t("enter-the-name-of-whoever-took-the"))
+    .string(said("enter-the-name-of-whoever-took-the"))
     .trim()
-    .min(1, t("enter-the-name-of-whoever-took-the"))
+    .min(1, said("enter-the-name-of-whoever-took-the"))
     .max(120),
   instrument: zDocumentId,
   readings: z
     .array(zMm)
-    .min(FEWEST_READINGS, t("enter-at-least-readings-of-the-same", { fewestReadings: FEWEST_READINGS }))
-    .max(100, t("enter-at-most-100-readings")),
+    .min(FEWEST_READINGS, said("enter-at-least-readings-of-the-same", { fewestReadings: FEWEST_READINGS }))
+    .max(100, said("enter-at-most-100-readings")),
 });
 
 /** How well an instrument in somebody's hand repeats. Micrometres. */

@@ -1,8 +1,8 @@
 import { z } from "zod";
-import { t } from "@/messages/core";
 import { PURPOSES } from "../event/recorded";
 import { zMm, zMmExact } from "../length/length";
 import { type ProcedureDocument, zProcedure } from "../procedure/procedure";
+import { said } from "../words/core";
 
 export const zIdAnswer = z.strictObject({ id: z.string() });
 /** A procedure as it is written down, checked as one and left in millimetres. */
@@ -127,7 +127,7 @@ export const zRecordChecked = z.strictObject({
 });
 export type RecordChecked = Readonly<z.output<typeof zRecordChecked>>;
 
-const zRoot = z.string().regex(/^[0-9a-f]{64}$/, t("a-seal-must-be-64-hexadecimal-digits"));
+const zRoot = z.string().regex(/^[0-9a-f]{64}$/, said("a-seal-must-be-64-hexadecimal-digits"));
 
 /** The whole record at a moment under one figure, with every end's own, so that a later check can name what changed. */
 export const zSeal = z.strictObject({

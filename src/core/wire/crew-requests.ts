@@ -1,6 +1,6 @@
 import { z } from "zod";
-import { t } from "@/messages/service";
 import { zPersonId, zPersonName } from "../people/people";
+import { said } from "../words/service";
 
 export const zNewPerson = z.strictObject({ id: zPersonId.optional(), name: zPersonName });
 
@@ -9,5 +9,5 @@ export const zRename = z.strictObject({ name: zPersonName });
 export const zMerge = z.strictObject({ into: zPersonId });
 
 export const zEnter = z.strictObject({
-  key: z.string(t("enter-the-crew-key")).min(1, t("enter-the-crew-key")).max(200),
+  key: z.string(said("enter-the-crew-key")).min(1, said("enter-the-crew-key")).max(200),
 });

@@ -1,9 +1,9 @@
 import { z } from "zod";
-import { t } from "@/messages/core";
 import { type EndEvent, zEvent, zStoredEvent } from "../event/event";
 import { RESULTS } from "../event/judged";
 import { zMmExact } from "../length/length";
 import { zUuid } from "../names/names";
+import { said } from "../words/core";
 
 /** An event that could not be read, as it travels. */
 const zUnread = z.strictObject({
@@ -56,7 +56,7 @@ const zAfter = z.int().min(0);
 
 const eventsTo = <S extends z.ZodType<EndEvent>>(event: S) =>
   z
-    .array(z.strictObject({ id: zUuid(t("an-events-id-must-be-a-uuid")), event }))
+    .array(z.strictObject({ id: zUuid(said("an-events-id-must-be-a-uuid")), event }))
     .min(1)
     .max(100);
 
@@ -82,7 +82,7 @@ const addManyWith = <S extends z.ZodType<EndEvent>>(event: S) =>
     ends: z
       .array(
         z.strictObject({
-          end: zUuid(t("an-ends-id-must-be-a-uuid")),
+          end: zUuid(said("an-ends-id-must-be-a-uuid")),
           after: zAfter,
           events: eventsTo(event),
         }),

@@ -1,5 +1,4 @@
 import { z } from "zod";
-import { t } from "@/messages/service";
 import { zRule } from "../conformance/conformance";
 import { zClosurePlan } from "../entry/closure";
 import { PURPOSES } from "../event/recorded";
@@ -8,21 +7,22 @@ import { zAddress } from "../piece/address";
 import { zPlaceSide } from "../piece/places";
 import { zPiecePlan } from "../piece/plan";
 import { zStationId } from "../piece/station";
+import { said } from "../words/service";
 import { BATCH_LIMIT } from "./events";
 
 export const zNewJob = z.strictObject({
-  id: zUuid(t("a-jobs-id-must-be-a-uuid")).optional(),
-  name: z.string(t("a-job-has-a-name")).trim().pipe(zName),
-  like: zUuid(t("a-jobs-id-must-be-a-uuid"))
+  id: zUuid(said("a-jobs-id-must-be-a-uuid")).optional(),
+  name: z.string(said("a-job-has-a-name")).trim().pipe(zName),
+  like: zUuid(said("a-jobs-id-must-be-a-uuid"))
     .optional()
     .describe("A job whose pieces it begins with, as they are planned: a usual site"),
 });
 
 export const zNewPieces = z.strictObject({
   pieces: z
-    .array(z.strictObject({ id: zUuid(t("a-pieces-id-must-be-a-uuid")).optional(), plan: zPiecePlan }))
-    .min(1, t("send-at-least-one-piece"))
-    .max(300, t("send-at-most-300-pieces-at-a")),
+    .array(z.strictObject({ id: zUuid(said("a-pieces-id-must-be-a-uuid")).optional(), plan: zPiecePlan }))
+    .min(1, said("send-at-least-one-piece"))
+    .max(300, said("send-at-most-300-pieces-at-a")),
 });
 
 export const zSavePlan = z.strictObject({
@@ -34,7 +34,7 @@ export const zSavePlan = z.strictObject({
 
 const zWords = z
   .string()
-  .max(200, t("search-for-at-most-200-characters"))
+  .max(200, said("search-for-at-most-200-characters"))
   .optional()
   .describe("Words that all stand in its name");
 
@@ -42,7 +42,7 @@ export const zJobsQuery = z.strictObject({
   words: zWords,
   before: z
     .string()
-    .regex(/^[0-9TZ:.-]{1,40}~[0-9a-f-]{36}$/i, t("from-must-be-a-value-this-list"))
+    .regex(/^[0-9TZ:.-]{1,40}~[0-9a-f-]{36}$/i, said("from-must-be-a-value-this-list"))
     .optional(),
 });
 
@@ -50,21 +50,21 @@ export const zJobQuery = z.strictObject({
   words: zWords,
   after: z
     .string()
-    .regex(/^\d{1,15}$/, t("from-must-be-a-value-this-list"))
+    .regex(/^\d{1,15}$/, said("from-must-be-a-value-this-list"))
     .optional(),
 });
 
 export const zBeginClosure = z.strictObject({
   /** Of the end, or of the batch where there are several cables. */
-  id: zUuid(t("an-id-is-a-uuid")).optional(),
+  id: zUuid(said("an-id-is-a-uuid")).optional(),
   /** Ids of the cables, as the closure's plan has them. */
   cables: z
     .array(zStationId)
-    .min(1, t("name-at-least-one-cable"))
-    .max(32, t("at-most-32-cables"))
-    .refine((all) => new Set(all).size === all.length, { error: t("name-each-cable-once") }),
+    .min(1, said("name-at-least-one-cable"))
+    .max(32, said("at-most-32-cables"))
+    .refine((all) => new Set(all).size === all.length, said("name-each-cable-once")),
   rule: zRule.default({ kind: "guarded", risk: 0.05 }),
-  purpose: z.enum(PURPOSES, { error: t("purpose-must-be-work-or-practice") }).default("work"),
+  purpose: z.enum(PURPOSES, said("purpose-must-be-work-or-practice")).default("work"),
 });
 
 export const zCableQuery = z.strictObject({ cable: zStationId });
@@ -78,26 +78,26 @@ export const zStyle = z.strictObject({
 
 export const zBeginPlaces = z.strictObject({
   /** Of the end, or of the batch where there are several places. */
-  id: zUuid(t("an-id-is-a-uuid")).optional(),
+  id: zUuid(said("an-id-is-a-uuid")).optional(),
   side: zPlaceSide,
   addresses: z
     .array(zAddress)
-    .min(1, t("name-at-least-one-place"))
-    .max(BATCH_LIMIT, t("at-most-places-at-once", { batchLimit: BATCH_LIMIT })),
+    .min(1, said("name-at-least-one-place"))
+    .max(BATCH_LIMIT, said("at-most-places-at-once", { batchLimit: BATCH_LIMIT })),
   /** Another style than the plan's. */
   style: zStyle.optional(),
   rule: zRule.default({ kind: "guarded", risk: 0.05 }),
-  purpose: z.enum(PURPOSES, { error: t("purpose-must-be-work-or-practice") }).default("work"),
+  purpose: z.enum(PURPOSES, said("purpose-must-be-work-or-practice")).default("work"),
 });
 
 export const zPlaceQuery = z.strictObject({
   side: zPlaceSide,
   /** As it is written; none for the cable itself. */
-  at: z.string().max(200, t("an-address-must-have-at-most-200")).default(""),
+  at: z.string().max(200, said("an-address-must-have-at-most-200")).default(""),
 });
 
 export const zNewClosure = z.strictObject({
-  id: zUuid(t("a-closures-id-must-be-a-uuid")).optional(),
+  id: zUuid(said("a-closures-id-must-be-a-uuid")).optional(),
   plan: zClosurePlan,
 });
 

@@ -1,7 +1,7 @@
 import { z } from "zod";
-import { t } from "@/messages/service";
 import { zUuid } from "../names/names";
 import { zRecord } from "../record/record";
+import { said } from "../words/service";
 import {
   zAimsAnswer,
   zBackupsAnswer,
@@ -71,14 +71,14 @@ export interface RouteSpec {
 const route = <const S extends RouteSpec>(spec: S): S => spec;
 
 /** Who is working at the device that asks. */
-export const zBy = z.object({ by: zUuid(t("a-persons-id-must-be-a-uuid")).nullable().default(null) });
+export const zBy = z.object({ by: zUuid(said("a-persons-id-must-be-a-uuid")).nullable().default(null) });
 
 const zNothing = z.strictObject({});
 const zAfter = z.strictObject({
-  after: z.coerce.number(t("after-must-be-a-whole-number")).int().min(0).default(0),
+  after: z.coerce.number(said("after-must-be-a-whole-number")).int().min(0).default(0),
 });
 const zRevisionQuery = z.strictObject({
-  revision: z.coerce.number(t("revision-must-be-a-whole-number")).int().min(1).optional(),
+  revision: z.coerce.number(said("revision-must-be-a-whole-number")).int().min(1).optional(),
 });
 const zLedgerFile = zLedgerQuery.extend({ format: z.enum(["json", "csv", "pdf"]).default("json") });
 const JSON_SCHEMA: Media = { media: ["application/schema+json", "application/json"] };

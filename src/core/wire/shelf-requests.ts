@@ -1,16 +1,16 @@
 import { z } from "zod";
-import { t } from "@/messages/service";
+import { said } from "../words/service";
 import { zPlaceQuery } from "./plans-requests";
 
 const zWhy = {
-  why: z.string().trim().max(300, t("a-reason-has-at-most-300-characters")).default(""),
+  why: z.string().trim().max(300, said("a-reason-has-at-most-300-characters")).default(""),
 };
 
 /** Which revision the person had before them: another one in between is never written over. */
-const zBasis = z.int(t("the-revision-it-was-made-from-is")).min(1);
+const zBasis = z.int(said("the-revision-it-was-made-from-is")).min(1);
 
 export const zSave = z.strictObject({
-  document: z.record(z.string(), z.unknown(), t("a-document-is-an-object")),
+  document: z.record(z.string(), z.unknown(), said("a-document-is-an-object")),
   /** The revision it was made from; null for a document that is new here. */
   basis: zBasis.nullable(),
   /** What a new document was copied from: figures left as they were there stay whose they were. */
@@ -43,13 +43,13 @@ export const zConfirm = z.strictObject({
           .default(null),
       }),
     )
-    .min(1, t("nothing-was-confirmed"))
+    .min(1, said("nothing-was-confirmed"))
     .max(500),
   /** Number of the sheet the figures were held against; null where it has none. */
   sheet: z
-    .string(t("give-the-number-of-the-parts-sheet"))
+    .string(said("give-the-number-of-the-parts-sheet"))
     .trim()
-    .min(1, t("give-the-number-of-the-parts-sheet"))
+    .min(1, said("give-the-number-of-the-parts-sheet"))
     .max(80)
     .nullable(),
   /** Who confirms them, where no person is known at the device. */

@@ -1,15 +1,15 @@
 import { z } from "zod";
-import { t } from "@/messages/core";
 import { zUuid } from "../../names/names";
+import { said } from "../../words/core";
 import { OUTCOMES } from "./faults";
 
 export const zSign = z.strictObject({
   kind: z.literal("sign"),
   name: z
-    .string(t("enter-the-name-of-whoever-signs-off"))
+    .string(said("enter-the-name-of-whoever-signs-off"))
     .trim()
-    .min(1, t("enter-the-name-of-whoever-signs-off"))
-    .max(120, t("a-name-must-have-at-most-120")),
+    .min(1, said("enter-the-name-of-whoever-signs-off"))
+    .max(120, said("a-name-must-have-at-most-120")),
   outcome: z.enum(OUTCOMES),
   /** Why it is signed though a shard is not accounted for. */
   missingShards: z.string().trim().max(300).optional(),
@@ -19,28 +19,36 @@ export const zSign = z.strictObject({
 export const zPark = z.strictObject({
   kind: z.literal("park"),
   on: z.boolean(),
-  why: z.string().trim().max(200, t("a-reason-must-have-at-most-200")).default(""),
+  why: z.string().trim().max(200, said("a-reason-must-have-at-most-200")).default(""),
 });
 
 /** Puts an event right without touching it: which, what it should say, why, and who says so. */
 export const zCorrection = z.strictObject({
   kind: z.literal("correction"),
-  corrects: zUuid(t("name-the-event-to-correct")),
-  says: z.string().trim().min(1, t("enter-the-correct-value")).max(300, t("enter-at-most-300-characters")),
-  why: z.string().trim().min(1, t("enter-why-it-is-corrected")).max(300, t("enter-at-most-300-characters")),
+  corrects: zUuid(said("name-the-event-to-correct")),
+  says: z
+    .string()
+    .trim()
+    .min(1, said("enter-the-correct-value"))
+    .max(300, said("enter-at-most-300-characters")),
+  why: z
+    .string()
+    .trim()
+    .min(1, said("enter-why-it-is-corrected"))
+    .max(300, said("enter-at-most-300-characters")),
   name: z
     .string()
     .trim()
-    .min(1, t("enter-the-name-of-whoever-corrects-it"))
-    .max(120, t("a-name-must-have-at-most-120")),
+    .min(1, said("enter-the-name-of-whoever-corrects-it"))
+    .max(120, said("a-name-must-have-at-most-120")),
 });
 
 /** A photograph kept beside the database under the hash of its bytes. */
 export const zPhoto = z.strictObject({
   kind: z.literal("photo"),
-  sha256: z.string().regex(/^[0-9a-f]{64}$/, t("a-photographs-id-must-be-the-sha")),
+  sha256: z.string().regex(/^[0-9a-f]{64}$/, said("a-photographs-id-must-be-the-sha")),
   width: z.int().min(1).max(20_000),
   height: z.int().min(1).max(20_000),
   bytes: z.int().min(1),
-  caption: z.string().trim().max(200, t("a-caption-must-have-at-most-200")),
+  caption: z.string().trim().max(200, said("a-caption-must-have-at-most-200")),
 });

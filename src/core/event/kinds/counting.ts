@@ -1,6 +1,6 @@
 import { z } from "zod";
-import { t } from "@/messages/core";
 import { zName } from "../../names/names";
+import { said } from "../../words/core";
 import type { LengthSchema } from "./length-schema";
 
 /** How many bites, passes or wipes were counted at a step. A step passed by without has no such event. */
@@ -40,5 +40,5 @@ export const zTimer = z.strictObject({
 export const spareWith = (zLength: LengthSchema) =>
   z.strictObject({
     kind: z.literal("spare"),
-    length: zLength.refine((value) => value >= 0, { error: t("spare-cable-must-be-0-or-more") }),
+    length: zLength.refine((value) => value >= 0, said("spare-cable-must-be-0-or-more")),
   });

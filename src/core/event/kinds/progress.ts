@@ -1,6 +1,6 @@
 import { z } from "zod";
-import { t } from "@/messages/core";
 import { zName } from "../../names/names";
+import { said } from "../../words/core";
 
 /** A part was threaded on, or taken off. */
 export const zThread = z.strictObject({ kind: z.literal("thread"), part: zName, on: z.boolean() });
@@ -11,6 +11,6 @@ export const zStepTo = z.strictObject({ kind: z.literal("step"), to: z.int().min
 /** The end's name in its job. */
 export const zLabel = z.strictObject({
   kind: z.literal("label"),
-  job: z.string().trim().max(120, t("a-jobs-name-must-have-at-most")),
-  label: z.string().trim().max(120, t("a-label-must-have-at-most-120")),
+  job: z.string().trim().max(120, said("a-jobs-name-must-have-at-most")),
+  label: z.string().trim().max(120, said("a-label-must-have-at-most-120")),
 });

@@ -1,8 +1,8 @@
 import { z } from "zod";
-import { t } from "@/messages/core";
 import { zSeenFibre } from "../../cable/seen";
 import { zDocumentId, zName, zUuid } from "../../names/names";
 import { coded } from "../../problem/codes";
+import { said } from "../../words/core";
 import { type LengthSchema, LONGEST_READING } from "./length-schema";
 
 /** A length that was measured. */
@@ -13,7 +13,7 @@ export const readingWith = (zLength: LengthSchema) =>
     check: zName,
     /** Less than nothing where one end of the length can lie on either side of the other. */
     value: zLength.refine((value) => Math.abs(value) <= LONGEST_READING, {
-      error: t("a-reading-must-be-at-most-mm", { value: LONGEST_READING / 1000 }),
+      ...said("a-reading-must-be-at-most-mm", { value: LONGEST_READING / 1000 }),
       params: coded("too-long"),
     }),
     /** As it was typed, kept for the record. */
@@ -25,7 +25,7 @@ export const readingWith = (zLength: LengthSchema) =>
 /** A reading that no longer counts. */
 export const zStrike = z.strictObject({
   kind: z.literal("strike"),
-  reading: zUuid(t("name-the-reading-to-strike-out")),
+  reading: zUuid(said("name-the-reading-to-strike-out")),
 });
 
 /** What was seen at a look. */

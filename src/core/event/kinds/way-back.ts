@@ -1,6 +1,6 @@
 import { z } from "zod";
-import { t } from "@/messages/core";
 import { zName, zUuid } from "../../names/names";
+import { said } from "../../words/core";
 import { FAULTS } from "./faults";
 import type { LengthSchema } from "./length-schema";
 
@@ -73,9 +73,9 @@ export const zTrimmed = z.strictObject({ kind: z.literal("trimmed"), leg: z.stri
 /** Takes back what was done last: the event it names, and those that came with it. Nothing is deleted. */
 export const zTakeBack = z.strictObject({
   kind: z.literal("take-back"),
-  event: zUuid(t("name-the-event-to-undo")),
+  event: zUuid(said("name-the-event-to-undo")),
   with: z
-    .array(zUuid(t("name-the-events-to-undo")))
+    .array(zUuid(said("name-the-events-to-undo")))
     .min(1)
     .max(20)
     .optional(),

@@ -1,0 +1,3 @@
+import { wording } from "./wording";
+
+export const { t, say, said } = wording("service");
