@@ -20,6 +20,7 @@ export { nextLine, reworkEvent } from "./advice/take";
 export { NAME_PARTS, nameBy, patternProblem } from "./batch/names";
 export { type BatchEnd, nextInBatch } from "./batch/next";
 export { isPlain } from "./batch/plain-step";
+export { doneAt, readyAt } from "./batch/ready";
 export { planBatch, type Schedule, scheduleIn } from "./batch/schedule";
 export { type Stage, stagesOf } from "./batch/stages";
 export { type Worked, workedIn } from "./batch/worked";
@@ -45,11 +46,13 @@ export { elementsOf } from "./cable/elements";
 export { midSpanId, midSpanOf } from "./cable/mid-span";
 export { lastSeen, type SeenElement, type SeenFibre, seenFibreText } from "./cable/seen";
 export { type Conformance, judge, type Rule, type Verdict, zRule } from "./conformance/conformance";
+export { fitsInOtherUnit } from "./conformance/other-unit";
 export { DIMENSION_LIMIT, FEATURE_LIMIT } from "./dimensions/dimension";
 export { endDrawing, toldPlace } from "./drawing/end";
 export { needKey, type PieceShape, pieceDrawing } from "./drawing/piece";
 export { type DrawnStretch, drawnStretches } from "./drawing/stretches";
 export { signOff, takeBackEvent } from "./end/acts";
+export { type StepBlocker, stepBlocker } from "./end/blocker";
 export { type Clock, overrun, runningClocks, runningPots } from "./end/clocks";
 export { followsFrom } from "./end/follows";
 export { openPoints } from "./end/open-points";
@@ -76,6 +79,7 @@ export {
   shardsMissing,
 } from "./end/state";
 export { skippedSteps, type Undone, undoneAt } from "./end/undone";
+export { cablesAlike } from "./entry/alike";
 export { beforeCut } from "./entry/before-cut";
 export { bestPorts } from "./entry/best-ports";
 export {
@@ -118,6 +122,7 @@ export { dualUnitCheck } from "./length/dual-unit";
 export { lbfInchOf, lbfOf } from "./length/force";
 export { formatInch, formatMm, nearestFraction, workingFraction } from "./length/format";
 export { type Length, mm, toMm, um } from "./length/length";
+export { readCount, readMetres, readMetresOrNone, readPerCent, readShare, UNSAID } from "./length/metres";
 export { parseLength, type WrittenLength } from "./length/parse";
 export { asMade, presentFeatures } from "./measured/as-made";
 export { belongsTo } from "./measured/belongs";
@@ -142,6 +147,7 @@ export {
 } from "./piece/address";
 export { bendsOf, type PartBend } from "./piece/bend";
 export { type CutGroup, type CutLine, cutGroups } from "./piece/cut-list";
+export { type Dragged, draggedTo, steppedBy, withDragged } from "./piece/dragged";
 export { type Identity, type Marked, marked } from "./piece/identity";
 export {
   type Need,
@@ -186,6 +192,7 @@ export {
   STRETCHES,
   zPiecePlan,
 } from "./piece/plan";
+export { planParts } from "./piece/plan-parts";
 export {
   DONE,
   isDone,
@@ -220,7 +227,7 @@ export {
   zProcedure,
 } from "./procedure/procedure";
 export { REMEDY_ACTS, RETRY_ACTS, type RemedyAct, type RetryAct } from "./procedure/remedy";
-export { schoolsFor, schoolsOf } from "./procedure/schools";
+export { schoolsOf } from "./procedure/schools";
 export type { Setting } from "./procedure/setting";
 export { checksOf, isHandsFree, type Judgement, judgementOf, type Step } from "./procedure/step";
 export {
@@ -289,12 +296,19 @@ export {
   type SheetLength,
   workedTo,
 } from "./runsheet/runsheet";
+export {
+  type InterfaceAsked,
+  type ResolvedSelection,
+  resolveSheet,
+  type SheetShelf,
+} from "./runsheet/selection";
 export { type Seat, seatOf } from "./seat/seat";
 export { drawsFor, hiddenLength, SIMULATED, shownBy } from "./simulated/hidden-end";
 export { type Aim, aimOf, type Index, type LengthAim } from "./study/aim";
 export { FEWEST_READINGS, repeatabilityOf, STUDY_READINGS } from "./study/repeatability";
 export { type BladeCount, type BladeLine, bladeStanding, UNUSED } from "./tally/blade";
 export { countedEvent, counterOf, countsOf } from "./tally/counter";
+export { leavingEvents } from "./tally/leaving";
 export { spentAt } from "./tally/spent";
 export {
   type RecordChecked,

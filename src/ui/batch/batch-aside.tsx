@@ -1,4 +1,6 @@
-"use client";
+import { doneAt, readyAt } from "@/core";
+
+("use client");
 
 import { Check } from "lucide-react";
 import { isHandsFree, isPlain } from "@/core";
@@ -7,7 +9,7 @@ import { ChoiceButton } from "../controls/choice";
 import { useTick } from "../timers/timers-context";
 import { clockText } from "../words/clock-text";
 import type { BenchWork } from "../work/use-work";
-import { type BatchWork, doneAt, readyAt } from "./use-batch";
+import type { BatchWork } from "./use-batch";
 
 interface BatchAsideProps {
   readonly batch: BatchWork;

@@ -1,4 +1,6 @@
-"use client";
+import { readyAt } from "@/core";
+
+("use client");
 
 import type {
   BladeLine,
@@ -16,7 +18,7 @@ import { FootMessages } from "../messages/page-messages";
 import { useKept, yesOrNo } from "../words/use-kept";
 import { BatchAside } from "./batch-aside";
 import { BatchPlan } from "./batch-plan";
-import { type Member, readyAt, useBatch } from "./use-batch";
+import { type Member, useBatch } from "./use-batch";
 
 interface BatchViewProps {
   readonly id: string;

@@ -1,4 +1,6 @@
-"use client";
+import { readyAt } from "@/core";
+
+("use client");
 
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { toast } from "sonner";
@@ -14,7 +16,6 @@ import {
   planBatch,
   type Recorded,
   type RunSheet,
-  spentAt,
   stagesOf,
   zAddMany,
 } from "@/core";
@@ -37,15 +38,6 @@ const placeOf = (saved: unknown) => (typeof saved === "number" || saved === null
 
 const ASK_AGAIN_MS = 3_000;
 const NOTHING_WAITS: readonly never[] = [];
-
-/** When an end can be gone on with: its last hold or cure over. Milliseconds since the epoch. */
-export const readyAt = ({ timers }: EndState): number =>
-  Math.max(
-    0,
-    ...timers
-      .filter(({ stoppedAt }) => !stoppedAt)
-      .map(({ startedAt, seconds }) => Date.parse(startedAt) + seconds * 1000),
-  );
 
 /**
  * A batch, live: where each end stands, which is in hand, and which comes next.
@@ -187,12 +179,3 @@ export function useBatch(id: string, sheet: RunSheet, initial: readonly Member[]
 }
 
 export type BatchWork = ReturnType<typeof useBatch>;
-
-/** What doing a plain step on an end adds: every part of a gate on, what it uses, and going on. */
-export const doneAt = (line: Line, state: EndState): EndEvent[] => [
-  ...line.parts
-    .filter(({ id }) => !state.threaded.includes(id))
-    .map(({ id }): EndEvent => ({ kind: "thread", part: id, on: true })),
-  ...spentAt(line, state),
-  { kind: "step", to: line.index + 1 },
-];

@@ -1,4 +1,6 @@
-"use client";
+import { cablesAlike } from "@/core";
+
+("use client");
 
 import { useRouter } from "next/navigation";
 import { useCallback, useMemo, useState } from "react";
@@ -18,7 +20,7 @@ import { FiguresFirst } from "../plan/figures-first";
 import { usePrefs } from "../prefs/prefs-context";
 import { BringPiece } from "./bring-piece";
 import { CableStands } from "./cable-stands";
-import { alike, type Joinable, standingsOf } from "./joined";
+import { type Joinable, standingsOf } from "./joined";
 import { useBeginClosure } from "./use-begin-closure";
 
 interface ClosureViewProps extends EntryShown {
@@ -60,7 +62,7 @@ export function ClosureView({ closure, job, joinable, ...shown }: ClosureViewPro
   const { cables, named, change } = state;
   const standings = useMemo(() => standingsOf(closure.cables), [closure.cables]);
   const { begin, busy, problem, asking } = useBeginClosure(closure.id);
-  const groups = alike(cables, standings);
+  const groups = cablesAlike(cables, standings);
   const mayBegin = saved.now === "kept" && !busy;
   return (
     <EntryWork

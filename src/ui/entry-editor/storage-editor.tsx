@@ -1,10 +1,9 @@
 "use client";
 
-import type { EntryDocument } from "@/core";
+import { type EntryDocument, readCount } from "@/core";
 import { t } from "@/messages/entry-editor";
 import { FigureField } from "../controls/figure-field";
 import { LengthField } from "../editor/field";
-import { readCount } from "../plan/metres";
 
 type Stored = Pick<EntryDocument, "storage" | "reach" | "radius">;
 

@@ -1,12 +1,11 @@
 "use client";
 
 import { type FormEvent, useState } from "react";
-import type { Cable, PortRole } from "@/core";
+import { type Cable, type PortRole, readCount } from "@/core";
 import { t } from "@/messages/entry";
 import { Button } from "../controls/button";
 import { Field } from "../controls/field";
 import { Select } from "../controls/select";
-import { readCount } from "../plan/metres";
 
 interface AddCableProps {
   /** What a cable can be for here. */

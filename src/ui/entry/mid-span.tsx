@@ -1,13 +1,22 @@
 "use client";
 
 import { useState } from "react";
-import { type Cable, CUT_PLACES, type Entry, fibreIn, type Parted, type Through, tubesOf, um } from "@/core";
+import {
+  type Cable,
+  CUT_PLACES,
+  type Entry,
+  fibreIn,
+  type Parted,
+  readCount,
+  type Through,
+  tubesOf,
+  um,
+} from "@/core";
 import { t } from "@/messages/entry";
 import { FigureField } from "../controls/figure-field";
 import { Select } from "../controls/select";
 import type { ThroughOpening } from "../entry-drawing/through";
 import { parseMm } from "../figure/parse-mm";
-import { readCount } from "../plan/metres";
 import { fibreText } from "../words/fibre-text";
 import { mmText } from "../words/length-text";
 import { ColourCheck } from "./colour-check";

@@ -5,7 +5,7 @@ import { Search } from "lucide-react";
 import { useRouter } from "next/navigation";
 import { type ComponentProps, useMemo, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
-import type { Style } from "@/core";
+import type { SheetShelf, Style } from "@/core";
 import { t } from "@/messages/home";
 import { ThumbTextures } from "../band/end-thumb";
 import { pairKey } from "../band/small-end";
@@ -14,7 +14,6 @@ import { Button } from "../controls/button";
 import { Link } from "../controls/link";
 import { styleWords } from "../sheet/known-words";
 import { matchRank } from "../sheet/match-rank";
-import type { Shelf } from "../sheet/selection";
 import { type PickedEnd, SheetView } from "../sheet/sheet-view";
 import { kindOf } from "../sheet/style-kinds";
 import { findable, findEnds } from "./find-ends";
@@ -26,7 +25,7 @@ import { ReadWords } from "./read-words";
 
 interface HomeViewProps {
   readonly home: HomeShown;
-  readonly shelf: Pick<Shelf, "cables" | "styles">;
+  readonly shelf: Pick<SheetShelf, "cables" | "styles">;
   readonly onPick: (end: PickedEnd) => void;
 }
 

@@ -1,17 +1,8 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { type Need, pieceDrawing, um } from "@/core";
+import { type Need, pieceDrawing, readCount, readMetres, readShare, um } from "@/core";
 import { bandWidth, spotsOf } from "../piece-band/piece-drawing";
-import {
-  chanceText,
-  feetText,
-  figuresText,
-  metresText,
-  readCount,
-  readMetres,
-  readShare,
-  shareText,
-} from "../plan/metres";
+import { chanceText, feetText, figuresText, metresText, shareText } from "../plan/metres";
 import { numbered, renamed } from "./names";
 
 const side = (name: "A" | "B"): Need => ({

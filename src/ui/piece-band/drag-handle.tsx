@@ -2,8 +2,9 @@
 
 import { MoveHorizontal } from "lucide-react";
 import { type KeyboardEvent, type PointerEvent, useRef } from "react";
+import { draggedTo, steppedBy } from "@/core";
 import { t } from "@/messages/jobs";
-import { draggedTo, type Handle, steppedBy } from "./handles";
+import type { Handle } from "./handles";
 
 interface DragHandleProps {
   readonly handle: Handle;

@@ -1,8 +1,8 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { type Need, pieceNeeds, um, zCable, zPiecePlan } from "@/core";
+import { draggedTo, type Need, pieceNeeds, steppedBy, um, withDragged, zCable, zPiecePlan } from "@/core";
 import duplex from "../../../library/cables/duplex-3.0.json";
-import { draggedTo, type Handle, handleOf, steppedBy, withDragged } from "./handles";
+import { type Handle, handleOf } from "./handles";
 
 const side = {
   place: "",

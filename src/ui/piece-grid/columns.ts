@@ -1,6 +1,17 @@
-import { type Cable, type Length, type Outcome, ok, type PiecePlan, refuse, SIDES } from "@/core";
+import {
+  type Cable,
+  type Length,
+  type Outcome,
+  ok,
+  type PiecePlan,
+  readCount,
+  readMetres,
+  readPerCent,
+  refuse,
+  SIDES,
+} from "@/core";
 import { t } from "@/messages/piece-grid";
-import { metresText, readCount, readMetres, readPerCent } from "../plan/metres";
+import { metresText } from "../plan/metres";
 
 /** The columns of the piece list in their order; `cut` follows from the others. */
 export const COLUMN_IDS = ["name", "cable", "from", "to", "route", "loops", "slack", "ends"] as const;

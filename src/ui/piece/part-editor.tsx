@@ -7,14 +7,18 @@ import {
   type Loop,
   type PiecePlan,
   type RouteStretch,
+  readCount,
+  readMetresOrNone,
+  readPerCent,
   type SideName,
   STRETCHES,
+  UNSAID,
 } from "@/core";
 import { t } from "@/messages/jobs";
 import { Button } from "../controls/button";
 import { FigureField } from "../controls/figure-field";
 import { Select } from "../controls/select";
-import { ASKS_METRES, metresText, readCount, readMetresOrNone, readPerCent, UNSAID } from "../plan/metres";
+import { ASKS_METRES, metresText } from "../plan/metres";
 
 type Change = (make: (before: PiecePlan) => PiecePlan) => boolean;
 

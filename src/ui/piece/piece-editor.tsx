@@ -1,11 +1,11 @@
 "use client";
 
-import { type Core, type PiecePlan, zCore } from "@/core";
+import { type Core, type PiecePlan, readMetres, readShare, UNSAID, zCore } from "@/core";
 import { t } from "@/messages/jobs";
 import { Button } from "../controls/button";
 import { FigureField } from "../controls/figure-field";
 import { Select } from "../controls/select";
-import { ASKS_METRES, metresText, readMetres, readShare, shareText, UNSAID } from "../plan/metres";
+import { ASKS_METRES, metresText, shareText } from "../plan/metres";
 import { coreText } from "../words/length-text";
 
 type Change = (make: (before: PiecePlan) => PiecePlan) => boolean;

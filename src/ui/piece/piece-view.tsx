@@ -1,4 +1,6 @@
-"use client";
+import { planParts, withDragged } from "@/core";
+
+("use client");
 
 import { Undo2 } from "lucide-react";
 import { useRouter } from "next/navigation";
@@ -9,13 +11,12 @@ import { t } from "@/messages/jobs";
 import { Button } from "../controls/button";
 import { CannotBe } from "../controls/cannot-be";
 import { Link } from "../controls/link";
-import { handleOf, stationHandle, withDragged } from "../piece-band/handles";
+import { handleOf, stationHandle } from "../piece-band/handles";
 import { PieceBand } from "../piece-band/piece-band";
 import { Mismatch } from "../plan/mismatch";
 import { CutColumn } from "./cut-column";
 import { KeptTrouble, KeptWord } from "./kept-line";
 import { NeedsColumn } from "./needs-column";
-import { partsIn } from "./parts-in";
 import type { ColumnProps, PieceViewProps } from "./piece-props";
 import { PlacesPanel } from "./places-panel";
 import { TriesColumn } from "./tries-column";
@@ -26,7 +27,7 @@ export function PieceView(view: PieceViewProps) {
   const { job, piece, cable, styles, midRun, own, mismatches } = view;
   const router = useRouter();
   const parts = useCallback(
-    (plan: PiecePlan) => partsIn(plan, { cable, styles, midRun, own }),
+    (plan: PiecePlan) => planParts(plan, { cable, styles, midRun, own }),
     [cable, styles, midRun, own],
   );
   // Which ends there are follows from the plan as it is kept.

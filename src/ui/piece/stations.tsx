@@ -8,6 +8,7 @@ import {
   fibresText,
   type PiecePlan,
   readFibres,
+  readMetres,
   type SheathOpening,
   type Station,
   stationName,
@@ -19,7 +20,7 @@ import { t } from "@/messages/jobs";
 import { Button } from "../controls/button";
 import { FigureField } from "../controls/figure-field";
 import { Select } from "../controls/select";
-import { ASKS_METRES, metresText, readMetres } from "../plan/metres";
+import { ASKS_METRES, metresText } from "../plan/metres";
 import { CUT_WORDS } from "../words/cut-words";
 import { Choices, type SideStyle } from "./part-editor";
 

@@ -1,18 +1,7 @@
-import {
-  type Length,
-  type Need,
-  type NeedFigure,
-  type PiecePlan,
-  parseLength,
-  type Unsaid,
-  um,
-} from "@/core";
+import type { Need, NeedFigure, PiecePlan, Unsaid } from "@/core";
 import { t } from "@/messages/jobs";
 
 const UM = 1e6;
-
-/** A length nobody has said. */
-export const UNSAID = um(-1);
 
 /** A length in metres, two decimals unless it was stated finer. */
 export function metresText(length: number): string {
@@ -30,43 +19,7 @@ export function feetText(length: number): string {
 /** What a field of metres asks for where something else was typed. */
 export const ASKS_METRES = t("enter-metres-0-or-more-for");
 
-/**
- * What was typed as metres, with a point or a comma, to the millimetre; or with a unit of its own, feet and inches too.
- * @returns null where it is no length, or a negative one.
- */
-export function readMetres(text: string): Length | null {
-  const plain = text.trim().replace(",", ".");
-  if (/^\d{1,6}(\.\d{0,3})?$/.test(plain)) return um(Math.round(Number(plain) * 1000) * 1000);
-  if (!/[a-zµ'"′″’”]/i.test(plain)) return null;
-  const read = parseLength(text, { unit: "mm", max: LONGEST });
-  return read.ok ? read.value.length : null;
-}
-
-const LONGEST = um(999_999 * UM);
-
-/** The same where nothing typed is a length nobody has said. */
-export const readMetresOrNone = (text: string): Length | null =>
-  text.trim() === "" ? UNSAID : readMetres(text);
-
-/** So many per cent that were typed, from 0 to 100; null where it is none. */
-export function readPerCent(text: string): number | null {
-  const value = Number(text.trim().replace(",", "."));
-  return text.trim() !== "" && value >= 0 && value <= 100 ? value : null;
-}
-
-/** The same as a share of 1. */
-export function readShare(text: string): number | null {
-  const value = readPerCent(text);
-  return value === null ? null : value / 100;
-}
-
 export const shareText = (share: number): string => String(Math.round(share * 1e4) / 100);
-
-/** A whole number that was typed, within a limit; null where it is none. */
-export function readCount(text: string, most: number): number | null {
-  const plain = text.trim();
-  return /^\d{1,4}$/.test(plain) && Number(plain) <= most ? Number(plain) : null;
-}
 
 const WORDS: Record<NeedFigure["kind"], string> = {
   prepared: "prepared",

@@ -1,4 +1,6 @@
-"use client";
+import { fitsInOtherUnit } from "@/core";
+
+("use client");
 
 import { X } from "lucide-react";
 import { startTransition, useEffect, useMemo, useRef, useState } from "react";
@@ -295,9 +297,7 @@ function VerdictShown({ check, judged, units, written, bare, advised }: VerdictS
 
 /** A reading far out that would be in, taken in the other unit, is most likely that. */
 function UnitSlip({ check, written, units }: { check: Check; written: WrittenLength; units: Units }) {
-  const other = units === "in" ? written.length / 25.4 : written.length * 25.4;
-  const fits = (check.min === null || other >= check.min) && (check.max === null || other <= check.max);
-  return fits ? (
+  return fitsInOtherUnit(check, written.length, units === "in" ? "in" : "mm") ? (
     <span className="block font-semibold">
       {t("if-you-read-that-would-be", {
         value: units === "in" ? t("millimetres-add-mm") : t("inches-add-in"),

@@ -4,14 +4,14 @@ import { useRouter } from "next/navigation";
 import { useRef, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { v4 as uuid } from "uuid";
-import { BATCH_LIMIT } from "@/core";
+import { BATCH_LIMIT, type ResolvedSelection } from "@/core";
 import { t } from "@/messages/sheet";
 import { ConfirmPanel } from "../confirm/confirm-panel";
 import { Button } from "../controls/button";
 import { call } from "../http/http";
 import { ruleOf } from "../prefs/prefs";
 import { usePrefs } from "../prefs/prefs-context";
-import type { Hand, ResolvedSelection } from "./selection";
+import type { Hand } from "./selection";
 import { WhichInterface } from "./which-interface";
 
 type SheetResolved = Extract<ResolvedSelection, { kind: "sheet" }>;

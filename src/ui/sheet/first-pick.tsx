@@ -1,15 +1,14 @@
 import { useState } from "react";
-import { type Cable, misfits, type Style } from "@/core";
+import { type Cable, misfits, type SheetShelf, type Style } from "@/core";
 import { t } from "@/messages/sheet";
 import { EndThumb, ThumbTextures } from "../band/end-thumb";
 import type { Thumb } from "../band/thumb";
 import { Link } from "../controls/link";
 import { CutFace } from "./cut-face";
-import type { Shelf } from "./selection";
 import { connectorTypes, kindOf } from "./style-kinds";
 
 interface FirstPickProps {
-  readonly shelf: Shelf;
+  readonly shelf: SheetShelf;
   readonly thumbs: Readonly<Record<string, Thumb>>;
   readonly cable: Cable | null;
   readonly procedure: Style | null;

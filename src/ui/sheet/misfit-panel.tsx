@@ -1,10 +1,9 @@
-import { type Cable, cablesFor, type Misfit, proceduresFor, type Style } from "@/core";
+import { type Cable, cablesFor, type Misfit, proceduresFor, type SheetShelf, type Style } from "@/core";
 import { t } from "@/messages/sheet";
 import { coreText } from "../words/length-text";
-import type { Shelf } from "./selection";
 
 interface MisfitPanelProps {
-  readonly shelf: Shelf;
+  readonly shelf: SheetShelf;
   readonly cable: Cable;
   readonly procedure: Style;
   readonly core: string;

@@ -2,7 +2,17 @@
 
 import { type ReactNode, useCallback, useEffect, useMemo, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
-import { type Cable, isMidRun, type Length, misfits, type RunSheet, secondCleave } from "@/core";
+import {
+  type Cable,
+  isMidRun,
+  type Length,
+  misfits,
+  type ResolvedSelection,
+  type RunSheet,
+  resolveSheet,
+  type SheetShelf,
+  secondCleave,
+} from "@/core";
 import { t } from "@/messages/sheet";
 import { Band } from "../band/band";
 import type { Thumb } from "../band/thumb";
@@ -17,17 +27,7 @@ import { FirstPick } from "./first-pick";
 import { cableWords, styleWords } from "./known-words";
 import { MisfitPanel } from "./misfit-panel";
 import { Picker } from "./picker";
-import {
-  type Hand,
-  NOTHING,
-  type ResolvedSelection,
-  readSelection,
-  resolve,
-  type Selection,
-  type Shelf,
-  samePlace,
-  writeSelection,
-} from "./selection";
+import { type Hand, NOTHING, readSelection, type Selection, samePlace, writeSelection } from "./selection";
 import { SheetLengths } from "./sheet-lengths";
 import { SheetLines } from "./sheet-lines";
 import { kindOf } from "./style-kinds";
@@ -55,7 +55,7 @@ export function SheetView({
   trouble = null,
   first = null,
 }: {
-  shelf: Shelf;
+  shelf: SheetShelf;
   /** Each style's finished end in small. */
   thumbs: Readonly<Record<string, Thumb>>;
   initial: Selection;
@@ -74,7 +74,10 @@ export function SheetView({
   );
   const [open, setOpen] = useState<Open>(null);
   const { prefs, nextUnits } = usePrefs();
-  const resolved = useMemo(() => resolve(shelf, selection, prefs.schools), [shelf, selection, prefs.schools]);
+  const resolved = useMemo(
+    () => resolveSheet(shelf, selection, prefs.schools),
+    [shelf, selection, prefs.schools],
+  );
   // Coming back by the browser, the address knows what was picked since the page was drawn.
   useEffect(() => {
     const here = readSelection(new URLSearchParams(window.location.search));
@@ -236,7 +239,7 @@ const withHand = (cables: readonly Cable[], hand: Cable): readonly Cable[] => [
 type SheetResolved = Extract<ResolvedSelection, { kind: "sheet" }>;
 
 interface BodyProps {
-  readonly shelf: Shelf;
+  readonly shelf: SheetShelf;
   readonly thumbs: Readonly<Record<string, Thumb>>;
   readonly resolved: ResolvedSelection;
   readonly failed: string | null;

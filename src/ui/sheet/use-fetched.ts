@@ -1,15 +1,14 @@
 "use client";
 
 import { useCallback, useEffect, useMemo, useState } from "react";
-import { type Procedure, zProcedure } from "@/core";
+import { type Procedure, type SheetShelf, zProcedure } from "@/core";
 import { getDocument } from "../http/http";
-import type { Shelf } from "./selection";
 
 /**
  * The shelf with the procedure that was picked: lists travel with the page, a procedure when it is asked for, once.
  * @returns why it could not be had, and how to ask again.
  */
-export function useFetched(shelf: Shelf, style: string | null) {
+export function useFetched(shelf: SheetShelf, style: string | null) {
   const [fetched, setFetched] = useState<readonly Procedure[]>([]);
   const [failed, setFailed] = useState<string | null>(null);
   const whole = useMemo(() => {

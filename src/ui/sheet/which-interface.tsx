@@ -2,9 +2,9 @@
 
 import { Dialog } from "radix-ui";
 import { useEffect } from "react";
+import type { InterfaceAsked } from "@/core";
 import { t } from "@/messages/sheet";
 import { useDigits } from "../keys/use-digits";
-import type { InterfaceAsked } from "./selection";
 
 interface WhichInterfaceProps {
   /** What there is to pick from; null once it is picked. */

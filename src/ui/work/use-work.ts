@@ -1,4 +1,6 @@
-"use client";
+import { isMidRun, leavingEvents, type StepBlocker, stepBlocker } from "@/core";
+
+("use client");
 
 import { useCallback, useEffect, useState } from "react";
 import { toast } from "sonner";
@@ -29,7 +31,6 @@ import { heldWords } from "../words/held-words";
 import { useKept, yesOrNo } from "../words/use-kept";
 import { actText } from "./act-text";
 import { partActsOn } from "./part-acts";
-import { blockerOf, leavingEvents, type StepBlocker } from "./step-blocker";
 import { useStanding } from "./use-standing";
 
 interface Work {
@@ -39,6 +40,12 @@ interface Work {
   readonly initial: readonly Recorded[];
   /** After a step is done: whether something else takes over, as the next end of a batch. */
   readonly onDone?: ((events: readonly EndEvent[], before: EndState) => void) | undefined;
+}
+
+/** What the step still asks for, as it is said, and where it was said. */
+interface StepHeld extends Pick<StepBlocker, "usual"> {
+  readonly at: string;
+  readonly message: string;
 }
 
 /** The work on one end: where it stands, and what going on, going back and striking out do. */
@@ -54,7 +61,7 @@ export function useWork({ id, sheet, rule, initial, onDone }: Work) {
   const passes = `${state.reworks}/${JSON.stringify(state.attempts)}`;
   const [saved, setKept] = useKept<string>(`count/${id}`, "", textOf);
   /** What the step still asks for, told at the first press; a second press passes it by. */
-  const [held, setHeld] = useState<(StepBlocker & { readonly at: string }) | null>(null);
+  const [held, setHeld] = useState<StepHeld | null>(null);
   const standing = useStanding(sheet, state, rule, unsettled);
   const { trim, line, all, last, undone } = standing;
   const countsAt = `${line.step.id}/${passes}`;
@@ -91,7 +98,7 @@ export function useWork({ id, sheet, rule, initial, onDone }: Work) {
     if (missingParts(sheet, state).length === 0) toast.dismiss(GATE);
   }, [sheet, state]);
   const blocked = () =>
-    blockerOf({ sheet, line, state, undone, inBatch: onDone !== undefined, now: serverNow() });
+    stepBlocker({ sheet, line, state, undone, inBatch: onDone !== undefined, now: serverNow() });
   const leave = () => {
     const events = leavingEvents(line, state, count, serverNow());
     for (const event of events) add(event);
@@ -111,7 +118,9 @@ export function useWork({ id, sheet, rule, initial, onDone }: Work) {
     }
     const blocker = blocked();
     if (blocker !== null && held?.at !== standsAt) {
-      setHeld({ at: standsAt, ...blocker });
+      const { running, late, usual } = blocker;
+      const message = heldWords(undone, late, running ? line.step.title : null, isMidRun(sheet));
+      setHeld({ at: standsAt, message: message ?? "", usual });
       return;
     }
     setHeld(null);
