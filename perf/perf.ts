@@ -29,7 +29,7 @@ import { addEvents, getEnd, startEnd } from "@/service/end/ends";
 import { checkWholeRecord } from "@/service/keeping/record-check";
 import type { Store } from "@/store/database/store";
 import { openStore } from "@/store/opening/open";
-import { shippedLibrary, textOf } from "@/store/shelf/shipped";
+import { mustHaveText, shippedLibrary } from "@/store/shelf/shipped";
 import { freePort, startServer } from "../harness/next-server";
 import { ensureChromium } from "../scripts/setup.mjs";
 import { limits } from "./at-limits";
@@ -118,7 +118,7 @@ function walks(): void {
 function reviews(): void {
   const library = shippedLibrary();
   const rates = library.procedures.map((procedure) => {
-    const document = JSON.parse(textOf(procedure)) as ProcedureDocument;
+    const document = JSON.parse(mustHaveText(library, "procedure", procedure.id)) as ProcedureDocument;
     const on = library.cables.find((cable) => misfits(procedure, cable).length === 0) ?? null;
     const parsed = perSecond(() => zProcedure.parse(document), 150);
     const reviewed = perSecond(() => review(document, library, on?.id ?? null), 150);

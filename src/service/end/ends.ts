@@ -1,5 +1,5 @@
 import { randomUUID } from "node:crypto";
-import type { z } from "zod";
+import { z } from "zod";
 import {
   applied,
   type Cable,
@@ -17,6 +17,7 @@ import {
   type RunSheet,
   signOff,
   type zAddInside,
+  zCable,
   type zStart,
 } from "@/core";
 import { say } from "@/messages/service";
@@ -32,7 +33,7 @@ import { photoBytes } from "@/store/record/photos";
 import { project } from "@/store/record/projections";
 import { addToRegister } from "@/store/record/register";
 import { wholeLibrary } from "@/store/shelf/shelf";
-import { textOf } from "@/store/shelf/shipped";
+import { mustHaveText, textIn, toolsText } from "@/store/shelf/shipped";
 import type { Act } from "../act";
 import { mustBeKnown, signer } from "../crew/signer";
 import { sheetOnce } from "../known";
@@ -86,7 +87,7 @@ export function compiled(
   }: Pick<Sheet, "procedure" | "revision" | "core" | "choices"> & { readonly cable: Cable },
 ) {
   const library = wholeLibrary(store);
-  const { procedures, tools } = library;
+  const { procedures } = library;
   const procedure = procedures.find((procedure) => procedure.id === procedureId);
   if (!procedure)
     throw new InputError("unknown-procedure", say("no-connector-called", { procedureId }), ["procedure"]);
@@ -97,7 +98,17 @@ export function compiled(
       ["revision"],
     );
   const sheet = sheetOnce(library, { procedure, cable, core, choices });
-  return { cable, procedure, tools, sheet };
+  return {
+    cable,
+    procedure,
+    sheet,
+    texts: {
+      procedure: mustHaveText(library, "procedure", procedure.id),
+      // What is opened out of a cable at a place is on no shelf: it is a document of its own from here on.
+      cable: textIn(library, "cable", cable.id) ?? canonical(z.encode(zCable, cable)),
+      tools: toolsText(library),
+    },
+  };
 }
 
 interface Begun {
@@ -113,7 +124,7 @@ interface Begun {
 /** Begins an end: keeps the very documents it is made by, and the sheet they compile to. */
 export function beginEnd(
   store: Store,
-  { cable, procedure, tools, sheet, rule, purpose }: ReturnType<typeof mustCompile>,
+  { cable, procedure, texts, sheet, rule, purpose }: ReturnType<typeof mustCompile>,
   { id, at, batch = null, place = null, where = null }: Begun,
 ): void {
   insertEnd(store, {
@@ -122,9 +133,9 @@ export function beginEnd(
     at,
     purpose,
     program: PROGRAM,
-    procedure: keepDocument(store, "procedure", textOf(procedure)),
-    cable: keepDocument(store, "cable", textOf(cable)),
-    tools: keepDocument(store, "tools", textOf(tools)),
+    procedure: keepDocument(store, "procedure", texts.procedure),
+    cable: keepDocument(store, "cable", texts.cable),
+    tools: keepDocument(store, "tools", texts.tools),
     sheet: keepDocument(store, "sheet", sheetText(sheet)),
     style: procedure.id,
     styleName: procedure.name,

@@ -1,5 +1,5 @@
 import { randomUUID } from "node:crypto";
-import { z } from "zod";
+import type { z } from "zod";
 import {
   type Ahead,
   addressText,
@@ -19,20 +19,16 @@ import {
   placeText,
   plannedEnds,
   problemOf,
-  type Shelved,
   sideText,
   standingOfEnd,
   type zBeginPlaces,
-  zCable,
   type zPlaceQuery,
   type zStyle,
 } from "@/core";
 import { say } from "@/messages/service";
-import { canonical } from "@/store/database/hash";
 import type { Store } from "@/store/database/store";
 import { findJob, latestPlan, type PlanRow, piecesToGoOn } from "@/store/plan/plans";
 import { endsOfPieces, type PlacedRow } from "@/store/record/ends";
-import { rememberText } from "@/store/shelf/shipped";
 import type { Act } from "../act";
 import { compiled } from "../end/ends";
 import { endRecord } from "../end/record";
@@ -57,13 +53,6 @@ function cableOf(store: Store, plan: PiecePlan): Cable {
   return cable;
 }
 
-/** What is in hand at a place; opened out of the piece's cable, it is a document of its own from here on. */
-function handCable(plan: PiecePlan, cable: Cable, place: Place, shelf: Shelved): Cable {
-  const at = cableAt(plan, cable, place, shelf);
-  if (at !== cable) rememberText(at, canonical(z.encode(zCable, at)));
-  return at;
-}
-
 /** What a place is called at the bench: piece, side, address and, for one of twelve, its colour. */
 function labelAt(plan: PiecePlan, place: Place): string {
   const last = place.address.at(-1);
@@ -84,7 +73,7 @@ export function beginningAt(
   const { plan } = pieceOf(row);
   const cable = cableOf(store, plan);
   const shelf = shelved(store);
-  const at = handCable(plan, cable, place, shelf);
+  const at = cableAt(plan, cable, place, shelf);
   const picked =
     style ??
     plannedEnds(plan, place.side, cable, shelf).find(

@@ -41,7 +41,7 @@ import {
   storedRevisions,
   wholeLibrary,
 } from "@/store/shelf/shelf";
-import { entrySheets, shippedLibrary, textOf } from "@/store/shelf/shipped";
+import { entrySheets, mustHaveText, shippedLibrary } from "@/store/shelf/shipped";
 import { allPeople } from "@/store/workshop/people";
 import type { Act } from "../act";
 import { mustBeKnown } from "../crew/signer";
@@ -177,7 +177,7 @@ function ownProcedure(
 ): ProcedureDocument {
   const written = asWritten(zProcedure, liftedProcedure({ ...document, revision }));
   const standing = wholeLibrary(store).procedures.find(({ id }) => id === document.id || id === from);
-  const saved = asOwn(standing ? writtenOf(standing) : null, written, {
+  const saved = asOwn(standing ? writtenOf(store, standing) : null, written, {
     revision,
     date: today(now),
     note: written.source.note ?? "",
@@ -255,7 +255,7 @@ export function confirmFigures(act: Act, id: string, input: z.output<typeof zCon
       throw new InputError("bad-input", say("say-who-confirms-the-figures-for-example"), ["name"]);
     const compared = asConfirmed(sheetFigures, confirmed);
     const changed = compared.filter(({ asShown }) => !asShown);
-    const document = withConfirmed(writtenOf(procedure), compared, {
+    const document = withConfirmed(writtenOf(store, procedure), compared, {
       revision,
       note: confirmedNote({ who, sheet, asShown: compared.length - changed.length, changed, why }),
       date: today(now),
@@ -298,8 +298,8 @@ const confirmedNote = ({
     .slice(0, MOST_OF_NOTE);
 
 /** A procedure of the shelf as it is written. */
-const writtenOf = (procedure: Procedure): ProcedureDocument =>
-  asWritten(zProcedure, JSON.parse(textOf(procedure)));
+const writtenOf = (store: Store, { id }: Procedure): ProcedureDocument =>
+  asWritten(zProcedure, JSON.parse(mustHaveText(wholeLibrary(store), "procedure", id)));
 
 /** How a procedure stands on the shelf, as it is written. @throws InputError `not-found`. */
 export const procedureWritten = (store: Store, id: string): ProcedureDocument =>
@@ -307,7 +307,9 @@ export const procedureWritten = (store: Store, id: string): ProcedureDocument =>
 
 function keptText(store: Store, kind: ShelfKind, id: string, revision: number): string {
   const shipped = shelvedOf(shippedLibrary(), kind).find((document) => document.id === id);
-  return shipped?.revision === revision ? textOf(shipped) : revisionText(store, kind, id, revision);
+  return shipped?.revision === revision
+    ? mustHaveText(shippedLibrary(), kind, id)
+    : revisionText(store, kind, id, revision);
 }
 
 /** One revision of a document, or how it stands on the shelf. @throws InputError `not-found`. */

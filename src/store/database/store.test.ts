@@ -5,7 +5,7 @@ import { sql } from "drizzle-orm";
 import { describe, expect, it } from "vitest";
 import { openStore } from "../opening/open";
 import { keepDocument, keptProcedure } from "../record/documents";
-import { shippedLibrary, textOf } from "../shelf/shipped";
+import { mustHaveText, shippedLibrary } from "../shelf/shipped";
 
 const file = () => join(mkdtempSync(join(tmpdir(), "arlent-store-")), "deep/er/a.db");
 
@@ -28,12 +28,16 @@ describe("documents an end was made by", () => {
     const store = openStore(":memory:");
     const [procedure] = shippedLibrary().procedures;
     if (!procedure) throw new Error("the library has a procedure");
-    const hashes = [1, 2].map(() => keepDocument(store, "procedure", textOf(procedure)));
+    const hashes = [1, 2].map(() =>
+      keepDocument(store, "procedure", mustHaveText(shippedLibrary(), "procedure", procedure.id)),
+    );
     expect(new Set(hashes).size).toBe(1);
     expect(store.all(sql`SELECT count(*) AS n FROM documents`)).toEqual([{ n: 1 }]);
     expect(keptProcedure(store, hashes[0] as string)).toEqual(procedure);
   });
   it("only what is on the shelf has a text to keep", () => {
-    expect(() => textOf({})).toThrow(/shelf/);
+    expect(() => mustHaveText(shippedLibrary(), "procedure", "moon")).toThrow(
+      /no text of the procedure moon/,
+    );
   });
 });

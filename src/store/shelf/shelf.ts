@@ -6,7 +6,15 @@ import { inTransaction } from "../database/transaction";
 import { bodyOf, keepDocument, keptCable, keptEntry, liftedFrom } from "../record/documents";
 import { addToRegister, digestOf } from "../record/register";
 import { shelf } from "../schema";
-import { followedBy, type Library, rememberText, shippedLibrary, shippedWritten, textOf } from "./shipped";
+import {
+  followedBy,
+  type Library,
+  mustHaveText,
+  shippedLibrary,
+  shippedWritten,
+  textsOf,
+  type Written,
+} from "./shipped";
 
 export type ShelfKind = (typeof shelf.$inferSelect)["kind"];
 
@@ -64,14 +72,13 @@ export function revisionText(store: Store, kind: ShelfKind, document: string, re
   return bodyOf(store, match.hash);
 }
 
-/** A kept document of a kind, read once, with its text beside it: kept documents never change. */
+/** A kept document of a kind, read once, with its text: kept documents never change. */
 const readOnce = <T extends object>(read: (store: Store, hash: string) => T) => {
-  const cache = new Map<string, T>();
-  return (store: Store, hash: string): T => {
-    const document = cache.get(hash) ?? read(store, hash);
-    if (!cache.has(hash)) rememberText(document, bodyOf(store, hash));
-    cache.set(hash, document);
-    return document;
+  const cache = new Map<string, Written<T>>();
+  return (store: Store, hash: string): Written<T> => {
+    const written = cache.get(hash) ?? { document: read(store, hash), text: bodyOf(store, hash) };
+    cache.set(hash, written);
+    return written;
   };
 };
 const ownCable = readOnce(keptCable);
@@ -96,7 +103,7 @@ export function wholeLibrary(store: Store): Library {
     )
     .all();
   const shipped = shippedLibrary();
-  const mine = <T>(kind: ShelfKind, own: (store: Store, hash: string) => T): T[] =>
+  const mine = <T>(kind: ShelfKind, own: (store: Store, hash: string) => Written<T>): Written<T>[] =>
     latest.flatMap((row) => (row.kind === kind && row.hash !== null ? [own(store, row.hash)] : []));
   const cables = mine("cable", ownCable);
   const entries = mine("entry", ownEntry);
@@ -109,6 +116,12 @@ export function wholeLibrary(store: Store): Library {
       cables: withOwn(written.cables, cables),
       procedures: withOwn(written.procedures, procedures),
       entries: withOwn(written.entries, entries),
+      texts: new Map([
+        ...shipped.texts,
+        ...textsOf("cable", cables),
+        ...textsOf("procedure", procedures),
+        ...textsOf("entry", entries),
+      ]),
     }),
   };
   merged.set(store, { row, library });
@@ -117,8 +130,9 @@ export function wholeLibrary(store: Store): Library {
 
 function withOwn<T extends { readonly id: string; readonly name: string }>(
   shipped: readonly T[],
-  mine: readonly T[],
+  written: readonly Written<T>[],
 ): T[] {
+  const mine = written.map(({ document }) => document);
   const fresh = mine.filter(({ id }) => !shipped.some((document) => document.id === id));
   return [...shipped.map((document) => mine.find(({ id }) => id === document.id) ?? document), ...fresh];
 }
@@ -131,10 +145,11 @@ export const shelvedOf = (
 
 /** The text of a document as it stands on the shelf, and its revision. @throws InputError `not-found`. */
 export function shelfText(store: Store, kind: ShelfKind, id: string): { text: string; revision: number } {
-  const match = shelvedOf(wholeLibrary(store), kind).find((document) => document.id === id);
+  const library = wholeLibrary(store);
+  const match = shelvedOf(library, kind).find((document) => document.id === id);
   if (!match)
     throw new InputError("not-found", say("there-is-no-called-on-the-shelf", { kind, id: id.slice(0, 60) }), [
       "id",
     ]);
-  return { text: textOf(match), revision: match.revision };
+  return { text: mustHaveText(library, kind, id), revision: match.revision };
 }

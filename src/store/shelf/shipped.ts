@@ -41,28 +41,37 @@ export interface Library {
   readonly cautions: readonly Caution[];
   /** What a sheet drafted from a list of lengths is put together from. */
   readonly draft: DraftKit;
+  readonly texts: Texts;
 }
 
-const texts = processWide("texts of documents", () => new WeakMap<object, string>());
+/** What a record keeps of a document is its text, millimetres and all. */
+type DocumentKind = "cable" | "procedure" | "entry" | "tools";
 
-/** Keeps the text a document was parsed from. */
-export const rememberText = (document: object, text: string): void => {
-  texts.set(document, text);
-};
+/** The text each document was read from, by its kind and id. */
+export type Texts = ReadonlyMap<string, string>;
 
-/** The text a document was read from, millimetres and all: what the record keeps. */
-export function textOf(document: object): string {
-  const text = texts.get(document);
-  if (text === undefined) throw new Error("only a document of the shelf has a text");
-  return text;
+const textKey = (kind: DocumentKind, id: string): string => `${kind}/${id}`;
+
+/** The text a document of a shelf was read from; undefined for one that is not on it. */
+export const textIn = ({ texts }: { readonly texts: Texts }, kind: DocumentKind, id: string) =>
+  texts.get(textKey(kind, id));
+
+/** A document with the text it was read from. */
+export interface Written<T> {
+  readonly document: T;
+  readonly text: string;
 }
 
-function read<S extends z.ZodType<object>>(file: string, schema: S): z.output<S> {
+/** Texts of documents by their kind and id. */
+export const textsOf = (
+  kind: DocumentKind,
+  all: readonly Written<{ readonly id: string }>[],
+): (readonly [string, string])[] => all.map(({ document, text }) => [textKey(kind, document.id), text]);
+
+function read<S extends z.ZodType<object>>(file: string, schema: S): Written<z.output<S>> {
   try {
     const text = readFileSync(join(process.cwd(), "library", file), "utf8");
-    const document = check(schema, JSON.parse(text));
-    rememberText(document, text);
-    return document;
+    return { document: check(schema, JSON.parse(text)), text };
   } catch (error) {
     if (error instanceof InputError)
       throw new InputError(error.problem.code, `${file}: ${error.problem.message}`, error.problem.path);
@@ -70,24 +79,23 @@ function read<S extends z.ZodType<object>>(file: string, schema: S): z.output<S>
   }
 }
 
-const documents = <S extends z.ZodType<object>>(kind: string, schema: S): z.output<S>[] =>
+const documents = <S extends z.ZodType<object>>(kind: string, schema: S): Written<z.output<S>>[] =>
   readdirSync(join(process.cwd(), "library", kind))
     .filter((file) => file.endsWith(".json"))
     .sort()
     .map((file) => read(join(kind, file), schema));
 
 /** A document that was made and not read, as any other of the shelf. */
-function shelvedAs<S extends z.ZodType<object>>(schema: S, document: unknown): z.output<S> {
-  const built = check(schema, document);
-  rememberText(built, JSON.stringify(document));
-  return built;
-}
+const shelvedAs = <S extends z.ZodType<object>>(schema: S, document: unknown): Written<z.output<S>> => ({
+  document: check(schema, document),
+  text: JSON.stringify(document),
+});
 
 /** How every entry is prepared: of a cable that ends in it, and of one that goes through. */
 export const entrySheets = (): { readonly ending: EntrySheet; readonly going: EntrySheet } =>
   processWide("entry sheets", () => ({
-    ending: read("entry-sheet.json", zEntrySheet),
-    going: read("through-sheet.json", zEntrySheet),
+    ending: read("entry-sheet.json", zEntrySheet).document,
+    going: read("through-sheet.json", zEntrySheet).document,
   }));
 
 /** What was made of a document once a process: documents never change. */
@@ -101,7 +109,7 @@ const madeOf = <K extends object, T>(name: string, make: (from: K) => T) => {
 };
 
 /** The procedures an entry comes to: of a cable that ends in it, and of one that goes through. */
-const preparedBy = madeOf("prepared by entries", (entry: Entry): Procedure[] =>
+const preparedBy = madeOf("prepared by entries", (entry: Entry): Written<Procedure>[] =>
   [entryProcedure(entry, entrySheets().ending), throughProcedure(entry, entrySheets().going)].flatMap(
     (document) => (document ? [shelvedAs(zProcedure, document)] : []),
   ),
@@ -109,14 +117,14 @@ const preparedBy = madeOf("prepared by entries", (entry: Entry): Procedure[] =>
 
 const shelvedInRun = madeOf(
   "cables in mid-run",
-  (cable: Cable): Cable => shelvedAs(zCable, z.encode(zCable, midSpanOf(cable))),
+  (cable: Cable): Written<Cable> => shelvedAs(zCable, z.encode(zCable, midSpanOf(cable))),
 );
 
 /** Constructions that are never opened in the middle of their run, and what is opened there already. */
 const UNOPENED: readonly Cable["construction"][] = ["flat-drop", "mid-span"];
 
 /** Cables that some entry takes, as they are in hand in the middle of their run. */
-const inMidRun = (cables: readonly Cable[], entries: readonly Entry[]): Cable[] =>
+const inMidRun = (cables: readonly Cable[], entries: readonly Entry[]): Written<Cable>[] =>
   cables
     .filter(
       ({ construction }) =>
@@ -125,39 +133,68 @@ const inMidRun = (cables: readonly Cable[], entries: readonly Entry[]): Cable[] 
     .map((cable) => shelvedInRun(cable));
 
 /** What of a shelf is written by somebody: the rest follows from it. */
-type WrittenDocument = Pick<Library, "cables" | "procedures" | "entries">;
+type WrittenShelf = Pick<Library, "cables" | "procedures" | "entries" | "texts">;
 
 /** A shelf with all that follows from what is written: the procedures its entries come to, its cables in mid-run. */
-export function followedBy({ cables, procedures, entries }: WrittenDocument): WrittenDocument {
+export function followedBy({ cables, procedures, entries, texts }: WrittenShelf): WrittenShelf {
   const written = entries
     .flatMap((entry) => preparedBy(entry))
-    .filter(({ id }) => !procedures.some((procedure) => procedure.id === id));
-  const inRun = inMidRun(cables, entries).filter(({ id }) => !cables.some((cable) => cable.id === id));
+    .filter(({ document: { id } }) => !procedures.some((procedure) => procedure.id === id));
+  const inRun = inMidRun(cables, entries).filter(
+    ({ document: { id } }) => !cables.some((cable) => cable.id === id),
+  );
   return {
-    cables: [...cables, ...inRun].sort(
+    cables: [...cables, ...inRun.map(({ document }) => document)].sort(
       (a, b) => CONSTRUCTIONS.indexOf(a.construction) - CONSTRUCTIONS.indexOf(b.construction),
     ),
-    procedures: [...procedures, ...written],
+    procedures: [...procedures, ...written.map(({ document }) => document)],
     entries,
+    texts: new Map([...texts, ...textsOf("procedure", written), ...textsOf("cable", inRun)]),
   };
 }
 
 /** What was shipped as it was written, read and validated once a process. */
-export const shippedWritten = (): WrittenDocument =>
-  processWide("library as written", () => ({
-    cables: documents("cables", zCable),
-    procedures: documents("procedures", zProcedure),
-    entries: documents("entries", zEntry),
-  }));
+export const shippedWritten = (): WrittenShelf =>
+  processWide("library as written", () => {
+    const cables = documents("cables", zCable);
+    const procedures = documents("procedures", zProcedure);
+    const entries = documents("entries", zEntry);
+    return {
+      cables: cables.map(({ document }) => document),
+      procedures: procedures.map(({ document }) => document),
+      entries: entries.map(({ document }) => document),
+      texts: new Map([
+        ...textsOf("cable", cables),
+        ...textsOf("procedure", procedures),
+        ...textsOf("entry", entries),
+      ]),
+    };
+  });
+
+/** The one list of tools: what a record keeps of it is the whole list. */
+const TOOLS = "tools";
+
+/** The text of the whole list of tools. */
+export const toolsText = (library: Pick<Library, "texts">): string => mustHaveText(library, "tools", TOOLS);
+
+/** The text of a document that is on the shelf. */
+export function mustHaveText(library: Pick<Library, "texts">, kind: DocumentKind, id: string): string {
+  const text = textIn(library, kind, id);
+  if (text === undefined) throw new Error(`no text of the ${kind} ${id}`);
+  return text;
+}
 
 function everything(): Library {
+  const whole = followedBy(shippedWritten());
+  const tools = read("tools.json", z.array(zTool));
   return {
-    ...followedBy(shippedWritten()),
-    tools: read("tools.json", z.array(zTool)),
-    instruments: read("instruments.json", z.array(zInstrument)),
-    meters: read("meters.json", z.array(zMeter)),
-    cautions: read("cautions.json", z.array(zCaution)),
-    draft: read("draft.json", zDraftKit),
+    ...whole,
+    texts: new Map([...whole.texts, [textKey("tools", TOOLS), tools.text]]),
+    tools: tools.document,
+    instruments: read("instruments.json", z.array(zInstrument)).document,
+    meters: read("meters.json", z.array(zMeter)).document,
+    cautions: read("cautions.json", z.array(zCaution)).document,
+    draft: read("draft.json", zDraftKit).document,
   };
 }
 
