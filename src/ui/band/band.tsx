@@ -4,7 +4,7 @@ import { useId, useMemo } from "react";
 import { isMidRun, type RunSheet, type SheetFeature, toldPlace } from "@/core";
 import { t } from "@/messages/band";
 import { usePrefs } from "../prefs/prefs-context";
-import { lengthText } from "../words/length-text";
+import { lengthText, type Units } from "../words/length-text";
 import { toleranceAt } from "../words/line-words";
 import { flagTexts, isRing } from "./flag-texts";
 import { type PlacedFlag, placeFlags } from "./flags";
@@ -80,32 +80,7 @@ export function Band({
         aria-label={t("marks-and-cuts-on-the-cable")}
       >
         <Textures id={id} />
-        <g aria-hidden="true" id={`${id}-cable`}>
-          {geometry.ghosts.map(({ x0, x1, thick }) => (
-            <rect
-              key={thick}
-              x={x0}
-              y={axis - thick / 2}
-              width={Math.max(0, x1 - x0)}
-              height={thick}
-              rx="3"
-              fill="none"
-              stroke="var(--ghost)"
-              strokeDasharray="4 4"
-            />
-          ))}
-          <LayersDrawn id={id} axis={axis} layers={geometry.layers} yarn={geometry.yarn} />
-          {geometry.features
-            .filter((feature) => isRing(feature, sheet, line))
-            .map((feature) => (
-              <Ring
-                key={feature.id}
-                x={geometry.scale.x(feature.position)}
-                axis={axis}
-                thick={thickAt(geometry, geometry.scale.x(feature.position))}
-              />
-            ))}
-        </g>
+        <CableDrawn id={id} sheet={sheet} line={line} geometry={geometry} axis={axis} />
         {geometry.scale.stretches.slice(0, -1).map(({ x1 }) => (
           <Break
             key={x1}
@@ -115,20 +90,7 @@ export function Band({
             bottom={tape + TAPE_PX}
           />
         ))}
-        {planned
-          .filter((place) => place.planned !== place.made)
-          .map((place) => (
-            <line
-              key={place.feature}
-              aria-hidden="true"
-              x1={geometry.scale.x(place.planned)}
-              x2={geometry.scale.x(place.planned)}
-              y1={axis - 40}
-              y2={axis + 40}
-              stroke="var(--soft)"
-              strokeWidth="0.75"
-            />
-          ))}
+        <PlannedPlaces planned={planned} geometry={geometry} axis={axis} />
         <Tape scale={geometry.scale} top={tape} height={TAPE_PX} />
         {geometry.scale.stretches.slice(0, -1).map(({ x1 }) => (
           <rect
@@ -163,41 +125,126 @@ export function Band({
           <Loupe id={id} geometry={geometry} close={geometry.close} axis={axis} units={prefs.units} />
         )}
       </svg>
-      <figcaption className="px-4 py-0.5 text-[0.72rem] text-soft leading-tight">
-        <span className="short:hidden">
-          {t("lengths-to-scale-thickness", { timesText: timesText(geometry.thickness.times) })}
-          {geometry.scale.stretches.length > 1 && t("length-left-out-at-the-break")}
-        </span>
-        {flags.some(({ letter }) => letter) && (
-          <span className="ml-2 text-ink">
-            {flags
-              .filter(({ letter }) => letter)
-              .map(({ id: feature, letter, main, note }) => (
-                <span key={feature} className="mr-3 inline-block">
-                  <strong>{letter}</strong> {main} {note.split(" · ")[0]}
-                </span>
-              ))}
-          </span>
-        )}
-        {isMidRun(sheet) && t("both-sides-of-the-centre-mark")}
-        {sheet.cable.legs.length > 1 &&
-          !isMidRun(sheet) &&
-          (leg
-            ? t("leg-is-drawn", { leg })
-            : t("legs-alike-one-is-drawn", { value: sheet.cable.legs.join(" and ") }))}
-      </figcaption>
-      <ol className="sr-only" aria-label={t("lengths-on-the-cable")}>
-        {geometry.features.slice(1).map((feature) => (
-          <li key={feature.id}>
-            {t("from-the", {
-              name: feature.name,
-              lengthText: lengthText(toldAt(sheet, feature), prefs.units, toleranceAt(sheet, feature.id)),
-            })}{" "}
-            {sheet.features[0]?.name}
-          </li>
-        ))}
-      </ol>
+      <Caption sheet={sheet} geometry={geometry} flags={flags} leg={leg} />
+      <LengthsTold sheet={sheet} geometry={geometry} units={prefs.units} />
     </figure>
+  );
+}
+
+type Geometry = ReturnType<typeof bandGeometry>;
+
+interface CableDrawnProps {
+  readonly id: string;
+  readonly sheet: RunSheet;
+  readonly line: number;
+  readonly geometry: Geometry;
+  readonly axis: number;
+}
+
+/** The cable's layers, what was cut off drawn dashed, and rings that were scored. */
+function CableDrawn({ id, sheet, line, geometry, axis }: CableDrawnProps) {
+  return (
+    <g aria-hidden="true" id={`${id}-cable`}>
+      {geometry.ghosts.map(({ x0, x1, thick }) => (
+        <rect
+          key={thick}
+          x={x0}
+          y={axis - thick / 2}
+          width={Math.max(0, x1 - x0)}
+          height={thick}
+          rx="3"
+          fill="none"
+          stroke="var(--ghost)"
+          strokeDasharray="4 4"
+        />
+      ))}
+      <LayersDrawn id={id} axis={axis} layers={geometry.layers} yarn={geometry.yarn} />
+      {geometry.features
+        .filter((feature) => isRing(feature, sheet, line))
+        .map((feature) => (
+          <Ring
+            key={feature.id}
+            x={geometry.scale.x(feature.position)}
+            axis={axis}
+            thick={thickAt(geometry, geometry.scale.x(feature.position))}
+          />
+        ))}
+    </g>
+  );
+}
+
+interface PlannedPlacesProps extends Pick<CableDrawnProps, "geometry" | "axis"> {
+  readonly planned: NonNullable<BandProps["planned"]>;
+}
+
+const PlannedPlaces = ({ planned, geometry, axis }: PlannedPlacesProps) =>
+  planned
+    .filter((place) => place.planned !== place.made)
+    .map((place) => (
+      <line
+        key={place.feature}
+        aria-hidden="true"
+        x1={geometry.scale.x(place.planned)}
+        x2={geometry.scale.x(place.planned)}
+        y1={axis - 40}
+        y2={axis + 40}
+        stroke="var(--soft)"
+        strokeWidth="0.75"
+      />
+    ));
+
+interface CaptionProps extends Pick<CableDrawnProps, "sheet" | "geometry"> {
+  readonly flags: readonly PlacedFlag[];
+  readonly leg: string;
+}
+
+/** How it is drawn, and in words what had no room on it. */
+function Caption({ sheet, geometry, flags, leg }: CaptionProps) {
+  return (
+    <figcaption className="px-4 py-0.5 text-[0.72rem] text-soft leading-tight">
+      <span className="short:hidden">
+        {t("lengths-to-scale-thickness", { timesText: timesText(geometry.thickness.times) })}
+        {geometry.scale.stretches.length > 1 && t("length-left-out-at-the-break")}
+      </span>
+      {flags.some(({ letter }) => letter) && (
+        <span className="ml-2 text-ink">
+          {flags
+            .filter(({ letter }) => letter)
+            .map(({ id: feature, letter, main, note }) => (
+              <span key={feature} className="mr-3 inline-block">
+                <strong>{letter}</strong> {main} {note.split(" · ")[0]}
+              </span>
+            ))}
+        </span>
+      )}
+      {isMidRun(sheet) && t("both-sides-of-the-centre-mark")}
+      {sheet.cable.legs.length > 1 &&
+        !isMidRun(sheet) &&
+        (leg
+          ? t("leg-is-drawn", { leg })
+          : t("legs-alike-one-is-drawn", { value: sheet.cable.legs.join(" and ") }))}
+    </figcaption>
+  );
+}
+
+interface LengthsToldProps extends Pick<CableDrawnProps, "sheet" | "geometry"> {
+  readonly units: Units;
+}
+
+/** Every length in words, for a reader of the screen. */
+function LengthsTold({ sheet, geometry, units }: LengthsToldProps) {
+  return (
+    <ol className="sr-only" aria-label={t("lengths-on-the-cable")}>
+      {geometry.features.slice(1).map((feature) => (
+        <li key={feature.id}>
+          {t("from-the", {
+            name: feature.name,
+            lengthText: lengthText(toldAt(sheet, feature), units, toleranceAt(sheet, feature.id)),
+          })}{" "}
+          {sheet.features[0]?.name}
+        </li>
+      ))}
+    </ol>
   );
 }
 

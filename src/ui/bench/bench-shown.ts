@@ -1,6 +1,6 @@
 import type { CheckStanding, Line } from "@/core";
 import type { BandReading } from "../band/band";
-import type { Typed } from "../reading/reading-panel";
+import type { Typed } from "../reading/reading-props";
 import type { BenchWork } from "../work/use-work";
 
 /** The steps there are to do: all, or while something is redone those of it, back to where it is read. */

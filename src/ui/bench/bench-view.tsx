@@ -1,6 +1,6 @@
 "use client";
 
-import { useEffect, useMemo, useRef, useState } from "react";
+import { useEffect, useMemo, useState } from "react";
 import type {
   BladeLine,
   Caution,
@@ -31,15 +31,12 @@ import { useBlades } from "../aids/use-blades";
 import { useAims } from "../aim/aim-note";
 import { Band } from "../band/band";
 import { Button } from "../controls/button";
-import { stepIntoView, toStep } from "../keys/to-step";
 import { MessageLine } from "../messages/message-line";
 import { usePeople } from "../people/people-context";
 import { usePrefs } from "../prefs/prefs-context";
 import { MishapRow } from "../step/mishap-row";
 import { StepWork } from "../step/step-work";
 import { WhereStrip } from "../where/where-strip";
-import { hush, say, stepAloud } from "../words/aloud";
-import { useTitle } from "../words/use-title";
 import { activeOf, type BenchWork, useWork } from "../work/use-work";
 import { AskPractice } from "./ask-practice";
 import { BenchHead } from "./bench-head";
@@ -48,7 +45,7 @@ import { SignPanel } from "./sign-panel";
 import { SignedPanel } from "./signed-panel";
 import { StepList, StepProgress } from "./step-list";
 import { UndoButton } from "./undo-button";
-import { useBenchKeys } from "./use-bench-keys";
+import { useStepPage } from "./use-step-page";
 
 const NONE_PARTED: WhereTold["parted"] = [];
 
@@ -98,52 +95,14 @@ export function BenchView({
   const [simulated, setSimulated] = useState(false);
   const [askingPractice, setAskingPractice] = useState(false);
   const aims = useAims(who?.id ?? null, sheet.procedure.id);
-  const aloud = () => say(stepAloud(work.drawn, line, prefs.units));
-  useBenchKeys({
-    enabled: state.signed === null,
-    next: work.next,
-    back: work.back,
-    units: nextUnits,
-    undo: work.undo,
-    aloud,
-  });
-
-  const step = line.step.id;
-  const speaks = prefs.aloud && !signing && state.signed === null;
-  // biome-ignore lint/correctness/useExhaustiveDependencies: each step is spoken once, as it comes up
-  useEffect(() => {
-    if (speaks) aloud();
-    return hush;
-  }, [step, speaks]);
-  const stepped = `${step}/${signing}/${id}`;
-  const shownBefore = useRef(stepped);
-  // A step that comes up is where the keys are; the first one is left to whoever opened the page.
-  useEffect(() => {
-    if (shownBefore.current !== stepped) toStep();
-    else stepIntoView();
-    shownBefore.current = stepped;
-  }, [stepped]);
-  const titled = state.signed ? t("on-record") : signing ? "Sign-off" : line.step.title;
-  const named = [state.job, state.label].filter(Boolean).join(" · ") || sheet.procedure.name;
-  useTitle(t("arlent", { titled, named }));
+  const aloud = useStepPage({ id, sheet, work, units: prefs.units, speaks: prefs.aloud, nextUnits });
   const cleaves = line.step.kind === "cleave";
   const { blades, seeTo } = useBlades(shipped, cleaves);
   const onState = batch?.onState;
   // biome-ignore lint/correctness/useExhaustiveDependencies: told each time it stands otherwise
   useEffect(() => onState?.(), [onState, state]);
 
-  const done = signing || state.signed !== null;
-  const active = activeOf(here, typed?.check.id ?? read ?? undefined);
-  const asking =
-    !state.signed &&
-    (signing || here.length > 0 || judgementOf(line.step) !== undefined || state.faults.length > 0);
-  const reworkAdvice = asking ? work.advice.find((endAdvice) => endAdvice.kind === "rework") : undefined;
-  const advised = asking && work.advice.length > 0;
-  const shown = reworkAdvice?.kind === "rework" && way !== "now" ? reworkAdvice[way] : null;
-  const drawn = useMemo(
-    () => (shown ? plannedSheet(sheet, state, shown) : work.drawn),
-    [work.drawn, shown, sheet, state],
-  );
+  const { done, active, reworkAdvice, advised, shown, drawn } = useDrawn({ sheet, work, read, way });
   const measuring = signing ? all : here;
   const toRead = (signing ? measuring[0] : active)?.check;
   const able = toRead ? instrumentsFor(instruments, toRead) : instruments;
@@ -262,6 +221,35 @@ export function BenchView({
       <MessageLine />
     </main>
   );
+}
+
+/** What the band shows: the end as it is, or the rework advised for it. */
+function useDrawn({
+  sheet,
+  work,
+  read,
+  way,
+}: {
+  readonly sheet: RunSheet;
+  readonly work: BenchWork;
+  /** The length picked to be read. */
+  readonly read: string | null;
+  readonly way: BandView;
+}) {
+  const { state, line, here, signing, typed } = work;
+  const done = signing || state.signed !== null;
+  const active = activeOf(here, typed?.check.id ?? read ?? undefined);
+  const asking =
+    !state.signed &&
+    (signing || here.length > 0 || judgementOf(line.step) !== undefined || state.faults.length > 0);
+  const reworkAdvice = asking ? work.advice.find((endAdvice) => endAdvice.kind === "rework") : undefined;
+  const advised = asking && work.advice.length > 0;
+  const shown = reworkAdvice?.kind === "rework" && way !== "now" ? reworkAdvice[way] : null;
+  const drawn = useMemo(
+    () => (shown ? plannedSheet(sheet, state, shown) : work.drawn),
+    [work.drawn, shown, sheet, state],
+  );
+  return { done, active, reworkAdvice, advised, shown, drawn };
 }
 
 /** A parked end: why, and the way to take it up again. */

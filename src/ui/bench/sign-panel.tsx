@@ -2,6 +2,7 @@
 
 import { useState } from "react";
 import {
+  type CheckStanding,
   capital,
   countsOf,
   type Instrument,
@@ -12,16 +13,12 @@ import {
   type Result,
   type Rule,
   type RunSheet,
-  shardsMissing,
   skippedSteps,
 } from "@/core";
 import { t } from "@/messages/bench";
 import { AdvicePanel, type BandView } from "../advice/advice-panel";
 import { PhotoStrip } from "../aids/photo-strip";
-import { ShardCount } from "../aids/shard-count";
 import { Button } from "../controls/button";
-import { Input } from "../controls/input";
-import { usePeople } from "../people/people-context";
 import { ReadingPanel } from "../reading/reading-panel";
 import { passedWords } from "../words/held-words";
 import { limitsText, type Units } from "../words/length-text";
@@ -29,6 +26,7 @@ import { OpenList } from "../words/open-list";
 import { VerdictSign } from "../words/verdict-sign";
 import { RESULT_WORDS, verdictWords } from "../words/verdict-words";
 import type { BenchWork } from "../work/use-work";
+import { SignForm } from "./sign-form";
 
 interface SignPanelProps {
   readonly sheet: RunSheet;
@@ -102,21 +100,6 @@ export function SignPanel({ sheet, work, rule, instrument, way, onWay, units, on
   const standings = inOrderOfDoing(all);
   const [picked, setPicked] = useState<string | null>(null);
   const reading = standings.find(({ check }) => check.id === picked);
-  const { people, who, come, pick } = usePeople();
-  const [name, setName] = useState(who?.name ?? "");
-  const [missing, setMissing] = useState(false);
-  const [why, setWhy] = useState("");
-  const [unsaid, setUnsaid] = useState(false);
-  const lost = shardsMissing(state);
-  const sign = (outcome: "kept" | "cut-off") => {
-    if (name.trim() === "") setMissing(true);
-    else if (lost > 0 && why.trim() === "") setUnsaid(true);
-    else {
-      // Whoever signs has the device from here on; an unknown name adds a person.
-      come(name.trim());
-      onSign(name.trim(), outcome, lost > 0 ? why.trim() : "");
-    }
-  };
   return (
     <div className="mx-auto w-full max-w-6xl short:overflow-visible gap-8 overflow-y-auto px-4 py-5 lg:grid lg:grid-cols-2">
       <div className="grid content-start gap-4">
@@ -139,35 +122,7 @@ export function SignPanel({ sheet, work, rule, instrument, way, onWay, units, on
             first={i === 0}
           />
         ))}
-        <ul className="divide-y divide-line border-line border-y">
-          {standings.map(({ check, judged, readings }) => {
-            const words = judged && verdictWords(check, judged, units);
-            return (
-              <li key={check.id} className="flex items-center gap-3 py-1">
-                <VerdictSign verdict={judged?.verdict ?? "unmeasured"} />
-                <span className="min-w-0 flex-1">
-                  {check.name}
-                  {onLeg(check.leg, isMidRun(sheet))}{" "}
-                  <span className="text-soft">{limitsText(check.min, check.max, units)}</span>
-                </span>
-                <span className="text-right">
-                  {words
-                    ? t("read", { word: words.word, by: words.by, length: readings.length })
-                    : t("not-measured")}
-                </span>
-                <Button
-                  look="quiet"
-                  onClick={() => setPicked(check.id)}
-                  aria-pressed={picked === check.id}
-                  aria-label={`Read ${check.name}${onLeg(check.leg, isMidRun(sheet))}`}
-                  className="text-sm"
-                >
-                  {t("read-2")}
-                </Button>
-              </li>
-            );
-          })}
-        </ul>
+        <LengthsRead sheet={sheet} standings={standings} units={units} picked={picked} onPick={setPicked} />
       </div>
       <div className="grid content-start gap-4">
         {reading && (
@@ -187,89 +142,49 @@ export function SignPanel({ sheet, work, rule, instrument, way, onWay, units, on
           />
         )}
         <PhotoStrip end={work.id} photos={state.photos} onAdded={work.learn} />
-        <form
-          className="grid gap-2"
-          onSubmit={(event) => {
-            event.preventDefault();
-            sign("kept");
-          }}
-        >
-          <label htmlFor="signer" className="font-semibold">
-            {t("signed-off-by")}
-          </label>
-          <Input
-            id="signer"
-            value={name}
-            maxLength={120}
-            autoComplete="name"
-            onChange={(event) => {
-              setName(event.target.value);
-              setMissing(false);
-            }}
-            aria-invalid={missing}
-            aria-describedby="sign-off signer-missing"
-            strong
-            className="text-xl"
-          />
-          {people.length > 1 && (
-            <ul aria-label={t("who-signs")} className="flex flex-wrap gap-2">
-              {people.map((person) => (
-                <li key={person.id}>
-                  <Button
-                    look={person.name === name.trim() ? "strong" : "quiet"}
-                    size="small"
-                    aria-pressed={person.name === name.trim()}
-                    onClick={() => {
-                      pick(person.id);
-                      setName(person.name);
-                      setMissing(false);
-                    }}
-                  >
-                    {person.name}
-                  </Button>
-                </li>
-              ))}
-            </ul>
-          )}
-          <p id="signer-missing" role="alert" className="text-out">
-            {missing ? t("a-sign-off-carries-a-name") : ""}
-          </p>
-          {lost > 0 && (
-            <div className="grid gap-2 rounded-lg border-2 border-out p-3">
-              <ShardCount shards={state.shards} onAdd={onAdd} />
-              <label htmlFor="shards-why" className="font-semibold">
-                {t("not-to-be-found-say-where")}
-              </label>
-              <Input
-                id="shards-why"
-                value={why}
-                maxLength={300}
-                onChange={(event) => {
-                  setWhy(event.target.value);
-                  setUnsaid(false);
-                }}
-                aria-invalid={unsaid}
-                aria-describedby="shards-unsaid"
-                strong
-              />
-              <p id="shards-unsaid" role="alert" className="text-out">
-                {unsaid ? t("a-shard-is-missing-find-it") : ""}
-              </p>
-            </div>
-          )}
-          <div className="flex flex-wrap gap-2">
-            <Button size="large" onClick={onBack}>
-              {t("back")}
-            </Button>
-            <Button look="strong" size="large" type="submit" className="flex-1">
-              {t("sign-off", { toLowerCase: RESULT_WORDS[result].toLowerCase() })}
-            </Button>
-            <Button size="large" onClick={() => sign("cut-off")}>
-              {t("it-was-cut-off")}
-            </Button>
-          </div>
-        </form>
+        <SignForm state={state} result={result} onAdd={onAdd} onBack={onBack} onSign={onSign} />
       </div>
     </div>
+  );
+}
+
+interface LengthsReadProps extends Pick<SignPanelProps, "sheet" | "units"> {
+  readonly standings: readonly CheckStanding[];
+  readonly picked: string | null;
+  readonly onPick: (check: string) => void;
+}
+
+/** Every length with what it came to, and a way to read it now. */
+function LengthsRead({ sheet, standings, units, picked, onPick }: LengthsReadProps) {
+  return (
+    <ul className="divide-y divide-line border-line border-y">
+      {standings.map(({ check, judged, readings }) => {
+        const words = judged && verdictWords(check, judged, units);
+        return (
+          <li key={check.id} className="flex items-center gap-3 py-1">
+            <VerdictSign verdict={judged?.verdict ?? "unmeasured"} />
+            <span className="min-w-0 flex-1">
+              {check.name}
+              {onLeg(check.leg, isMidRun(sheet))}{" "}
+              <span className="text-soft">{limitsText(check.min, check.max, units)}</span>
+            </span>
+            <span className="text-right">
+              {words
+                ? t("read", { word: words.word, by: words.by, length: readings.length })
+                : t("not-measured")}
+            </span>
+            <Button
+              look="quiet"
+              onClick={() => onPick(check.id)}
+              aria-pressed={picked === check.id}
+              aria-label={`Read ${check.name}${onLeg(check.leg, isMidRun(sheet))}`}
+              className="text-sm"
+            >
+              {t("read-2")}
+            </Button>
+          </li>
+        );
+      })}
+    </ul>
   );
 }

@@ -1,104 +1,21 @@
 "use client";
 
 import { Dialog } from "radix-ui";
-import { type FormEvent, type KeyboardEvent, useMemo, useRef, useState } from "react";
-import {
-  type Cable,
-  figuresToConfirm,
-  isAsShown,
-  mustHoldAt,
-  type PlaceAsked,
-  type Procedure,
-  resolved,
-  type SheetFigure,
-} from "@/core";
+import { type KeyboardEvent, useRef } from "react";
+import { isAsShown, mustHoldAt, type SheetFigure } from "@/core";
 import { t } from "@/messages/confirm";
 import { Button } from "../controls/button";
 import { Input } from "../controls/input";
-import { call } from "../http/http";
-import { usePeople } from "../people/people-context";
-import { type Row, type RowRead, readRow, rowOf } from "./read-figure";
-
-interface ConfirmProps {
-  readonly procedure: Procedure;
-  readonly cable: Cable;
-  readonly core: string;
-  readonly choices: Readonly<Record<string, string>>;
-  /** Where on a piece the cable is opened out; none for a cable of the shelf. */
-  readonly place?: PlaceAsked | undefined;
-  readonly onClose: () => void;
-  /** The figures are kept as a revision of the user's own. */
-  readonly onKept: (revision: number) => void;
-  /** Not now: the end is begun with figures still to be checked, and says so. */
-  readonly onLater: () => void;
-}
+import type { ConfirmProps } from "./confirm-props";
+import type { Row, RowRead } from "./read-figure";
+import { useConfirming } from "./use-confirming";
 
 /** Every figure of a sheet on one screen, to be held against the sheet that came with the part: Enter through. */
 export function ConfirmPanel(props: ConfirmProps) {
-  const { procedure, cable, core, choices, place, onClose, onKept, onLater } = props;
-  const { who, come } = usePeople();
-  const [name, setName] = useState(who?.name ?? "");
-  const [sheet, setSheet] = useState("");
-  const [unnumbered, setUnnumbered] = useState(false);
-  const figures = useMemo(
-    () => figuresToConfirm(resolved(procedure, cable, { core, choices })),
-    [procedure, cable, core, choices],
-  );
-  const [rows, setRows] = useState<readonly Row[]>(() => figures.map(rowOf));
-  const [why, setWhy] = useState("");
-  const [problem, setProblem] = useState<string | null>(null);
-  const [tried, setTried] = useState(false);
+  const { procedure, onClose, onLater } = props;
+  const confirming = useConfirming(props);
+  const { figures, rows, reads, tried, wrong, problem, change, keep } = confirming;
   const form = useRef<HTMLFormElement>(null);
-  const reads = rows.map((row, i) => readRow(mustHoldAt(figures, i), row));
-  const wrong = reads.filter(({ kind }) => kind !== "ok").length;
-  const change = (i: number, changes: Partial<Row>) =>
-    setRows((before) => before.map((row, n) => (n === i ? { ...row, ...changes } : row)));
-
-  const keep = async (event: FormEvent) => {
-    event.preventDefault();
-    setTried(true);
-    if (wrong > 0) return;
-    if (name.trim() === "") {
-      setProblem(t("say-who-confirms-the-figures"));
-      return;
-    }
-    if (sheet.trim() === "" && !unnumbered) {
-      setProblem(t("type-the-number-of-the-part"));
-      return;
-    }
-    const person = await come(name.trim());
-    const notes = reads.flatMap((read) => (read.kind === "ok" && read.note ? [read.note] : []));
-    const answer = await call("post /shelf/{kind}/{id}/figures", {
-      params: { kind: "procedures", id: procedure.id },
-      body: {
-        basis: procedure.revision,
-        cable: cable.id,
-        place,
-        core,
-        choices,
-        by: person.ok ? (person.value?.id ?? null) : null,
-        name: name.trim(),
-        sheet: unnumbered ? null : sheet.trim(),
-        why: [why.trim(), ...notes].filter(Boolean).join(" ").slice(0, 300),
-        figures: reads.flatMap((read, i) =>
-          read.kind === "ok"
-            ? [
-                {
-                  key: figures[i]?.key ?? "",
-                  value: read.value,
-                  plus: read.plus,
-                  minus: read.minus,
-                  most: read.most,
-                  printed: read.printed,
-                },
-              ]
-            : [],
-        ),
-      },
-    });
-    if (answer.ok) onKept(answer.value.revision);
-    else setProblem(answer.problem.message);
-  };
   /** Enter goes on to the next figure; past the last, to the button that keeps them all. */
   const onEnter = (event: KeyboardEvent<HTMLElement>) => {
     const field = event.target;
@@ -139,49 +56,7 @@ export function ConfirmPanel(props: ConfirmProps) {
                   />
                 ))}
               </ul>
-              <div className="grid gap-x-4 gap-y-2 py-3 sm:grid-cols-2">
-                <label className="flex min-w-0 flex-1 items-center gap-2">
-                  <span className="text-soft">{t("confirmed-by")}</span>
-                  <Input
-                    value={name}
-                    maxLength={120}
-                    autoComplete="name"
-                    onChange={(event) => setName(event.target.value)}
-                    placeholder={t("your-name")}
-                    className="min-w-0 flex-1"
-                  />
-                </label>
-                <label className="flex min-w-0 flex-1 items-center gap-2">
-                  <span className="text-soft">{t("sheet-number")}</span>
-                  <Input
-                    value={sheet}
-                    maxLength={80}
-                    disabled={unnumbered}
-                    onChange={(event) => setSheet(event.target.value)}
-                    placeholder={t("as-printed-on-it")}
-                    className="min-w-0 flex-1"
-                  />
-                </label>
-                <label className="flex min-h-12 items-center gap-2">
-                  <input
-                    type="checkbox"
-                    checked={unnumbered}
-                    onChange={(event) => setUnnumbered(event.target.checked)}
-                    className="size-6 accent-(--now)"
-                  />
-                  {t("no-number-on-it")}
-                </label>
-                <label className="flex min-w-0 flex-1 items-center gap-2">
-                  <span className="text-soft">{t("note")}</span>
-                  <Input
-                    value={why}
-                    maxLength={200}
-                    onChange={(event) => setWhy(event.target.value)}
-                    placeholder={t("its-date-if-any")}
-                    className="min-w-0 flex-1"
-                  />
-                </label>
-              </div>
+              <WhoConfirms confirming={confirming} />
             </div>
             <div className="grid gap-2 border-line border-t px-4 py-3 sm:px-6">
               <p role="alert" className="font-semibold text-out empty:hidden">
@@ -203,6 +78,56 @@ export function ConfirmPanel(props: ConfirmProps) {
         </Dialog.Content>
       </Dialog.Portal>
     </Dialog.Root>
+  );
+}
+
+/** Whose word it is, and the sheet it is taken from. */
+function WhoConfirms({ confirming }: { confirming: ReturnType<typeof useConfirming> }) {
+  const { name, setName, sheet, setSheet, unnumbered, setUnnumbered, why, setWhy } = confirming;
+  return (
+    <div className="grid gap-x-4 gap-y-2 py-3 sm:grid-cols-2">
+      <label className="flex min-w-0 flex-1 items-center gap-2">
+        <span className="text-soft">{t("confirmed-by")}</span>
+        <Input
+          value={name}
+          maxLength={120}
+          autoComplete="name"
+          onChange={(event) => setName(event.target.value)}
+          placeholder={t("your-name")}
+          className="min-w-0 flex-1"
+        />
+      </label>
+      <label className="flex min-w-0 flex-1 items-center gap-2">
+        <span className="text-soft">{t("sheet-number")}</span>
+        <Input
+          value={sheet}
+          maxLength={80}
+          disabled={unnumbered}
+          onChange={(event) => setSheet(event.target.value)}
+          placeholder={t("as-printed-on-it")}
+          className="min-w-0 flex-1"
+        />
+      </label>
+      <label className="flex min-h-12 items-center gap-2">
+        <input
+          type="checkbox"
+          checked={unnumbered}
+          onChange={(event) => setUnnumbered(event.target.checked)}
+          className="size-6 accent-(--now)"
+        />
+        {t("no-number-on-it")}
+      </label>
+      <label className="flex min-w-0 flex-1 items-center gap-2">
+        <span className="text-soft">{t("note")}</span>
+        <Input
+          value={why}
+          maxLength={200}
+          onChange={(event) => setWhy(event.target.value)}
+          placeholder={t("its-date-if-any")}
+          className="min-w-0 flex-1"
+        />
+      </label>
+    </div>
   );
 }
 

@@ -18,14 +18,13 @@ import { Button } from "../controls/button";
 import { Link } from "../controls/link";
 import { usePrefs } from "../prefs/prefs-context";
 import { FarPanel } from "../where/far-panel";
-import { confirmationText, figuresStand } from "../words/figures-stand";
-import { legsText } from "../words/legs-text";
-import { coreText, figureText, limitsText, type Units } from "../words/length-text";
+import { confirmationText } from "../words/figures-stand";
+import { figureText, limitsText, type Units } from "../words/length-text";
 import { LocalTime } from "../words/local-time";
-import { madeAtText } from "../words/made-at";
 import { OpenList } from "../words/open-list";
 import { VerdictSign } from "../words/verdict-sign";
 import { otherSideTold, RESULT_WORDS, verdictWords } from "../words/verdict-words";
+import { MadeBy } from "./made-by";
 import { Redone } from "./redone";
 import { WhatHappened } from "./what-happened";
 
@@ -43,62 +42,14 @@ export function RecordView({ record, sheet, events, where }: RecordViewProps) {
   const drawn = drawnEnd(sheet, endState(events), record.rule);
   const { prefs } = usePrefs();
   const router = useRouter();
-  const { signed, result, lengths, shards, used, cable } = record;
-  const rough = lengths.filter(({ representative }) => representative).length;
+  const { signed, result, lengths } = record;
   const readings = lengths.flatMap(({ id, mean, verdict }) => {
     const check = sheet.checks.find((check) => check.id === id);
     return check && mean !== null && verdict ? [{ from: check.from, value: mean, verdict }] : [];
   });
   return (
     <main className="min-w-0 flex-1">
-      <header className="flex flex-wrap items-center gap-3 px-4 py-4 sm:px-6">
-        <h1 className="mr-auto flex min-w-0 items-center gap-3 wrap-anywhere font-bold text-2xl">
-          <VerdictSign verdict={result} large />
-          <span className="min-w-0 wrap-anywhere">
-            {[record.job, record.label].filter(Boolean).join(" · ") || t("end-not-named")}
-            <span className="block font-normal text-base text-soft">
-              {record.purpose === "practice" && t("practice-not-in-the-ledger")}
-              {signed ? RESULT_WORDS[result] : t("still-at-the-bench")}
-              {signed && (
-                <>
-                  {t("signed-off-by-2", { name: signed.name })}
-                  {signed.called && signed.called !== signed.name && t("now", { called: signed.called })},{" "}
-                  <LocalTime iso={signed.at} />
-                </>
-              )}
-            </span>
-          </span>
-        </h1>
-        {!signed && (
-          <Link
-            href={`/bench/${record.id}`}
-            className="no-print flex min-h-12 items-center rounded-lg bg-now px-5 font-bold text-on-now"
-          >
-            {t("go-on-at-the-bench")}
-          </Link>
-        )}
-        <a
-          href={`/api/v1/ends/${record.id}/pdf?form=page`}
-          className="no-print flex min-h-12 items-center rounded-lg border-2 border-ink px-4 font-semibold"
-        >
-          {t("pdf-one-page")}
-        </a>
-        <a
-          href={`/api/v1/ends/${record.id}/pdf`}
-          className="no-print flex min-h-12 items-center rounded-lg border-2 border-ink px-4 font-semibold"
-        >
-          {t("pdf-whole-log")}
-        </a>
-        <a
-          href={`/api/v1/ends/${record.id}/record`}
-          className="no-print flex min-h-12 items-center rounded-lg border-2 border-ink px-4 font-semibold"
-        >
-          {t("json")}
-        </a>
-        <Button onClick={() => window.print()} className="no-print">
-          {t("print")}
-        </Button>
-      </header>
+      <RecordHead record={record} />
       {record.unread.length > 0 && (
         <p role="status" className="mx-4 mb-3 rounded-lg border-2 border-unsure p-3 sm:mx-6">
           {t("of-this-end-cannot-be-read", {
@@ -141,88 +92,65 @@ export function RecordView({ record, sheet, events, where }: RecordViewProps) {
           <PhotoStrip end={record.id} photos={record.photos} onAdded={() => router.refresh()} />
         </section>
         <section aria-labelledby="made-by">
-          <h2 id="made-by" className="font-bold text-lg">
-            {t("made-by")}
-          </h2>
-          <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1">
-            <Fact name={t("style")}>
-              {t("revision", {
-                value: [record.style.name, ...record.as].join(" · "),
-                revision: record.style.revision,
-              })}
-            </Fact>
-            <Fact name={t("cable")}>
-              {t("revision-2", {
-                name: cable.name,
-                revision: cable.revision,
-                coreText: coreText(cable.core),
-              })}
-            </Fact>
-            {record.legs.length > 0 && (
-              <Fact name={record.midRun ? t("sides") : t("legs")}>{legsText(record.legs)}</Fact>
-            )}
-            {record.where && <Fact name={t("made-at")}>{madeAtText(record.where)}</Fact>}
-            <Fact name={t("figures")}>
-              <span className={rough > 0 ? "representative" : ""}>{figuresStand(rough, lengths.length)}</span>{" "}
-              ({record.style.figures.date})
-            </Fact>
-            <Fact name={t("judged-by")}>
-              {record.rule.kind === "simple"
-                ? t("the-mean-alone")
-                : t("probability-at-most-risk-either-way", { value: record.rule.risk * 100 })}
-            </Fact>
-            {record.tried.length > 0 && (
-              <Fact name={t("tried-again")}>
-                {record.tried
-                  .map(({ name, leg, count }) => `${name}${onLeg(leg, record.midRun)} ${count} ×`)
-                  .join(", ")}
-              </Fact>
-            )}
-            {shards.made > 0 && (
-              <Fact name={t("shards")}>
-                {t("off-in-the-bin", { made: shards.made, binned: shards.binned })}
-                {signed?.missingShards && t("missing", { missingShards: signed.missingShards })}
-              </Fact>
-            )}
-            {record.counts.some(({ count }) => count === null) && (
-              <Fact name={t("not-counted")}>
-                {record.counts
-                  .filter(({ count }) => count === null)
-                  .map(({ of, title }) => t("at", { of, title }))
-                  .join("; ")}
-              </Fact>
-            )}
-            {used.length > 0 && (
-              <Fact name={t("used")}>{used.map(({ item, count }) => `${count} × ${item}`).join(", ")}</Fact>
-            )}
-            {record.parts.length > 0 && (
-              <Fact name={t("threaded-on")}>
-                {record.parts
-                  .filter(({ on }) => on)
-                  .map(({ name }) => name)
-                  .join(", ") || t("nothing")}
-              </Fact>
-            )}
-            {(cable.lost > 0 || cable.left !== null) && (
-              <Fact name={t("cable-used-up")}>
-                {t("by-rework", { figureText: figureText(cable.lost, prefs.units) })}
-                {cable.left !== null &&
-                  t("left-to-spare", { figureText: figureText(cable.left, prefs.units) })}
-              </Fact>
-            )}
-            <Fact name={t("check-figure")}>
-              <span className="figures wrap-anywhere text-sm">{record.hash.slice(0, 16)}</span>
-            </Fact>
-            <Fact name={t("sheet-by")}>{record.program}</Fact>
-            <Fact name={t("begun")}>
-              <LocalTime iso={record.started} />
-            </Fact>
-          </dl>
+          <MadeBy record={record} units={prefs.units} />
           {where && <FarPanel where={where} />}
           <WhatHappened end={record.id} sheet={sheet} events={events} />
         </section>
       </div>
     </main>
+  );
+}
+
+/** What a record is to be had as. */
+const FILES = [
+  { path: "pdf?form=page", label: () => t("pdf-one-page") },
+  { path: "pdf", label: () => t("pdf-whole-log") },
+  { path: "record", label: () => t("json") },
+];
+
+/** What the end is called, what it came to, and the record as a file. */
+function RecordHead({ record }: Pick<RecordViewProps, "record">) {
+  const { signed, result } = record;
+  return (
+    <header className="flex flex-wrap items-center gap-3 px-4 py-4 sm:px-6">
+      <h1 className="mr-auto flex min-w-0 items-center gap-3 wrap-anywhere font-bold text-2xl">
+        <VerdictSign verdict={result} large />
+        <span className="min-w-0 wrap-anywhere">
+          {[record.job, record.label].filter(Boolean).join(" · ") || t("end-not-named")}
+          <span className="block font-normal text-base text-soft">
+            {record.purpose === "practice" && t("practice-not-in-the-ledger")}
+            {signed ? RESULT_WORDS[result] : t("still-at-the-bench")}
+            {signed && (
+              <>
+                {t("signed-off-by-2", { name: signed.name })}
+                {signed.called && signed.called !== signed.name && t("now", { called: signed.called })},{" "}
+                <LocalTime iso={signed.at} />
+              </>
+            )}
+          </span>
+        </span>
+      </h1>
+      {!signed && (
+        <Link
+          href={`/bench/${record.id}`}
+          className="no-print flex min-h-12 items-center rounded-lg bg-now px-5 font-bold text-on-now"
+        >
+          {t("go-on-at-the-bench")}
+        </Link>
+      )}
+      {FILES.map(({ path, label }) => (
+        <a
+          key={path}
+          href={`/api/v1/ends/${record.id}/${path}`}
+          className="no-print flex min-h-12 items-center rounded-lg border-2 border-ink px-4 font-semibold"
+        >
+          {label()}
+        </a>
+      ))}
+      <Button onClick={() => window.print()} className="no-print">
+        {t("print")}
+      </Button>
+    </header>
   );
 }
 
@@ -297,15 +225,6 @@ function LengthRow({ midRun, length, corrections, units }: LengthRowProps) {
         </span>
       </span>
     </li>
-  );
-}
-
-function Fact({ name, children }: { name: string; children: React.ReactNode }) {
-  return (
-    <>
-      <dt className="text-soft">{name}</dt>
-      <dd className="min-w-0 wrap-anywhere">{children}</dd>
-    </>
   );
 }
 

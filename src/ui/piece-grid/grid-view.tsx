@@ -1,12 +1,8 @@
 "use client";
 
 import { Undo2 } from "lucide-react";
-import { useRouter } from "next/navigation";
-import Papa from "papaparse";
 import { useCallback, useMemo, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
-import { toast } from "sonner";
-import { z } from "zod";
 import {
   attempt,
   type Cable,
@@ -15,22 +11,17 @@ import {
   type PieceParts,
   type PiecePlan,
   pieceNeeds,
-  zPiecePlan,
 } from "@/core";
 import { t } from "@/messages/piece-grid";
 import { Button } from "../controls/button";
 import { Link } from "../controls/link";
-import { call } from "../http/http";
-import { newPlan } from "../job/new-plan";
 import { metresText, unsaidText } from "../plan/metres";
-import { usePrefs } from "../prefs/prefs-context";
-import { COLUMNS } from "./columns";
 import { GridTable } from "./grid-table";
-import { type Pasted, readPasted, writtenOver } from "./pasted";
 import { PastedPanel } from "./pasted-panel";
 import { BarScale, PieceBar } from "./piece-bar";
 import type { Cell } from "./use-cells";
 import { useGrid } from "./use-grid";
+import { begunPlan, useAddPieces, useTyping, usualOf } from "./use-typing";
 
 interface GridViewProps {
   readonly job: { readonly id: string; readonly name: string };
@@ -50,13 +41,9 @@ const NO_PARTS: Omit<PieceParts, "cable"> = {
 
 /** The pieces of a job as a grid: typed, filled down and pasted from a spreadsheet, each with what it must be cut to. */
 export function GridView({ job, pieces, count, parts, cables }: GridViewProps) {
-  const router = useRouter();
-  const { prefs } = usePrefs();
   const { rows, change, undo, saving, last } = useGrid(pieces);
   const [selected, setSelected] = useState<Cell>({ row: pieces.length, column: 0 });
   const [head, setHead] = useState<Cell>(selected);
-  const [pasted, setPasted] = useState<Pasted | null>(null);
-  const [busy, setBusy] = useState(false);
   const [before, setBefore] = useState<number | null>(null);
   useHotkeys("z, mod+z", undo, { preventDefault: true }, [undo]);
   const needs = useMemo(
@@ -69,137 +56,37 @@ export function GridView({ job, pieces, count, parts, cables }: GridViewProps) {
   );
   const total = needs.reduce((sum, each) => sum + (each?.cut ?? 0), 0);
   const longest = Math.max(1, ...needs.map((each) => each?.exact ?? 0));
-  const begun = (name: string, id: string): PiecePlan | null => {
-    const cable = cables.find((each) => each.id === id);
-    const [core] = cable?.cores ?? [];
-    return cable && core ? newPlan(name, cable, core) : null;
-  };
-  const like = rows.at(-1)?.plan;
-  const usual = { cable: like?.cable ?? cables[0]?.id ?? "", as: like?.name ?? "" };
-
-  const add = async (plans: readonly PiecePlan[]): Promise<void> => {
-    setBusy(true);
-    const answer = await call("post /jobs/{id}", {
-      params: { id: job.id },
-      body: {
-        pieces: plans.map((plan) => ({ plan: z.encode(zPiecePlan, plan) })),
-        by: prefs.person,
-      },
-    });
-    setBusy(false);
-    if (!answer.ok) return void toast.error(answer.problem.message);
-    setPasted(null);
+  const { add, busy } = useAddPieces(job.id, () => {
+    typing.leavePasted();
     setBefore(total);
-    router.refresh();
-  };
-  const act = (message: string, changes: Parameters<typeof change>[1]) => {
-    setBefore(total);
-    change(message, changes);
-  };
-  const onType = ({ row, column }: Cell, text: string): string | null => {
-    const piece = rows[row];
-    const of = COLUMNS[column];
-    if (!of) return null;
-    if (!piece) {
-      const plan = begun(text.trim(), usual.cable);
-      if (text.trim() === "") return null;
-      if (!plan) return t("no-cable-is-on-the-shelf");
-      void add([plan]);
-      return null;
-    }
-    const written = of.write(piece.plan, text, cables);
-    if (!written.ok) return written.problem.message;
-    act(`${of.title.replace(", m", "")} of ${written.value.name}`, [{ row, plan: written.value }]);
-    return null;
-  };
-  const onFill = ({ row, column }: Cell, to: number) => {
-    const from = rows[row];
-    const of = COLUMNS[column];
-    if (!from || !of || to <= row) return;
-    if (of.id === "name") return void toast.error(t("names-are-not-filled-down-each"));
-    const text = of.text(from.plan, cables);
-    const cells = Array.from({ length: Math.min(to, rows.length - 1) - row }, () => [text]);
-    write(t("filled-down", { toLowerCase: of.title.replace(", m", "").toLowerCase() }), cells, {
-      row: row + 1,
-      column,
-    });
-  };
-  const write = (message: string, cells: readonly (readonly string[])[], at: Cell) => {
-    const over = writtenOver(
-      rows.map(({ plan }) => plan),
-      cells,
-      at,
-      cables,
-    );
-    if (!over.ok) return void toast.error(t("nothing-was-changed", { message: over.problem.message }));
-    act(message, over.value);
-  };
-  const onPaste = (text: string, at: Cell) => {
-    if (text.trim() === "") return void toast.error(t("the-clipboard-holds-no-text-copy"));
-    const read = readPasted(text);
-    const cells = Papa.parse<string[]>(text.replace(/\s+$/, ""), { delimiter: "\t" }).data;
-    const isList = read.ok && (read.value.headed || at.row >= rows.length);
-    if (!isList && at.row < rows.length) return write(t("cells-pasted"), cells, at);
-    if (!read.ok) return void toast.error(read.problem.message);
-    setPasted(read.value);
-  };
+  });
+  const typing = useTyping({
+    rows,
+    cables,
+    add,
+    change: (message, changes) => {
+      setBefore(total);
+      change(message, changes);
+    },
+  });
   const select = useCallback((anchor: Cell, to: Cell) => {
     setSelected(anchor);
     setHead(to);
   }, []);
-  const difference = before === null ? 0 : total - before;
   return (
     <main className="min-w-0 flex-1">
-      <header className="flex flex-wrap items-center gap-x-4 gap-y-2 px-4 py-3 sm:px-6">
-        <h1 className="min-w-0 truncate font-bold text-xl">
-          <Link href={`/jobs/${job.id}`} className="underline decoration-line">
-            {job.name}
-          </Link>
-        </h1>
-        <p className="mr-auto text-soft">{t("pieces-as-a-grid")}</p>
-        <span role="status" className="text-soft">
-          {saving ? t("keeping-of", { value: saving.done + 1, of: saving.of }) : ""}
-        </span>
-        <Button disabled={last === null} onClick={undo}>
-          <Undo2 aria-hidden="true" className="size-4" /> {t("undo")}
-        </Button>
-      </header>
-      <p className="flex flex-wrap items-baseline gap-x-3 px-4 pb-3 sm:px-6" aria-live="polite">
-        <span className="figures font-bold text-5xl leading-none">{metresText(total)}</span>
-        <span className="text-lg">
-          {t("m-to-cut-other", { length: rows.length })}
-          {count > rows.length && ` of ${count}`}
-        </span>
-        {difference !== 0 && (
-          <span className="font-semibold text-now">
-            {t("than-before", {
-              metresText: metresText(Math.abs(difference)),
-              value: difference > 0 ? "more" : "less",
-            })}
-            {last && `: ${last}`}
-          </span>
-        )}
-      </p>
+      <GridHead job={job} saving={saving} onUndo={last === null ? null : undo} />
+      <Total total={total} before={before} last={last} shown={rows.length} count={count} />
       <GridTable
         rows={rows}
         cables={cables}
         selected={selected}
         head={head}
         onSelect={select}
-        onType={onType}
-        onFill={onFill}
-        onClear={(from, to) => {
-          const [top, bottom] = [Math.min(from.row, to.row), Math.max(from.row, to.row)];
-          const [left, right] = [Math.min(from.column, to.column), Math.max(from.column, to.column)];
-          if (left === 0) return;
-          const line = Array.from({ length: right - left + 1 }, () => "");
-          write(
-            t("cells-cleared"),
-            Array.from({ length: bottom - top + 1 }, () => line),
-            { row: top, column: left },
-          );
-        }}
-        onPaste={onPaste}
+        onType={typing.onType}
+        onFill={typing.onFill}
+        onClear={typing.onClear}
+        onPaste={typing.onPaste}
         endHead={
           <>
             <th scope="col" className="border-line border-l px-2 text-right">
@@ -211,48 +98,120 @@ export function GridView({ job, pieces, count, parts, cables }: GridViewProps) {
             </th>
           </>
         }
-        end={(piece, row) => {
-          const need = needs[row] ?? null;
-          const cable = cables.find(({ id }) => id === piece.plan.cable);
-          return (
-            <>
-              <td className="px-2 text-right">
-                {need ? (
-                  <span
-                    className="figures font-bold text-lg"
-                    title={need.unsaid.map((each) => unsaidText(each, piece.plan)).join("; ") || undefined}
-                  >
-                    {metresText(need.cut)}
-                    {need.unsaid.length > 0 && (
-                      <span className="block font-normal font-sans text-soft text-xs">
-                        {t("so-far-not-said", { length: need.unsaid.length })}
-                      </span>
-                    )}
-                  </span>
-                ) : (
-                  <span className="text-out text-sm">{t("cannot-be")}</span>
-                )}
-              </td>
-              <td className="px-2">
-                {need && cable && <PieceBar cable={cable} needs={need} longest={longest} />}
-              </td>
-            </>
-          );
-        }}
+        end={(piece, row) => (
+          <CutCells
+            plan={piece.plan}
+            cable={cables.find(({ id }) => id === piece.plan.cable)}
+            need={needs[row] ?? null}
+            longest={longest}
+          />
+        )}
       />
-      {pasted && (
+      {typing.pasted && (
         <PastedPanel
-          key={JSON.stringify(pasted.rows).length}
-          pasted={pasted}
+          key={JSON.stringify(typing.pasted.rows).length}
+          pasted={typing.pasted}
           cables={cables}
-          usual={usual}
-          begun={begun}
+          usual={usualOf(rows, cables)}
+          begun={(name, id) => begunPlan(cables, name, id)}
           busy={busy}
           onPut={add}
-          onLeave={() => setPasted(null)}
+          onLeave={typing.leavePasted}
         />
       )}
       <p className="px-4 py-3 text-soft text-sm sm:px-6">{t("type-in-a-cell-enter-goes")}</p>
     </main>
+  );
+}
+
+interface GridHeadProps {
+  readonly job: GridViewProps["job"];
+  readonly saving: ReturnType<typeof useGrid>["saving"];
+  /** Null where there is nothing to undo. */
+  readonly onUndo: (() => void) | null;
+}
+
+function GridHead({ job, saving, onUndo }: GridHeadProps) {
+  return (
+    <header className="flex flex-wrap items-center gap-x-4 gap-y-2 px-4 py-3 sm:px-6">
+      <h1 className="min-w-0 truncate font-bold text-xl">
+        <Link href={`/jobs/${job.id}`} className="underline decoration-line">
+          {job.name}
+        </Link>
+      </h1>
+      <p className="mr-auto text-soft">{t("pieces-as-a-grid")}</p>
+      <span role="status" className="text-soft">
+        {saving ? t("keeping-of", { value: saving.done + 1, of: saving.of }) : ""}
+      </span>
+      <Button disabled={onUndo === null} onClick={onUndo ?? undefined}>
+        <Undo2 aria-hidden="true" className="size-4" /> {t("undo")}
+      </Button>
+    </header>
+  );
+}
+
+interface TotalProps {
+  readonly total: number;
+  /** As it was before the last change; null before the first. */
+  readonly before: number | null;
+  /** What the last change is called. */
+  readonly last: string | null;
+  readonly shown: number;
+  readonly count: number;
+}
+
+/** All there is to cut, and what the last change did to it. */
+function Total({ total, before, last, shown, count }: TotalProps) {
+  const difference = before === null ? 0 : total - before;
+  return (
+    <p className="flex flex-wrap items-baseline gap-x-3 px-4 pb-3 sm:px-6" aria-live="polite">
+      <span className="figures font-bold text-5xl leading-none">{metresText(total)}</span>
+      <span className="text-lg">
+        {t("m-to-cut-other", { length: shown })}
+        {count > shown && ` of ${count}`}
+      </span>
+      {difference !== 0 && (
+        <span className="font-semibold text-now">
+          {t("than-before", {
+            metresText: metresText(Math.abs(difference)),
+            value: difference > 0 ? "more" : "less",
+          })}
+          {last && `: ${last}`}
+        </span>
+      )}
+    </p>
+  );
+}
+
+interface CutCellsProps {
+  readonly plan: PiecePlan;
+  readonly cable: Cable | undefined;
+  readonly need: PieceNeeds | null;
+  readonly longest: number;
+}
+
+/** What a piece must be cut to, as a figure and drawn to one scale with the others. */
+function CutCells({ plan, cable, need, longest }: CutCellsProps) {
+  return (
+    <>
+      <td className="px-2 text-right">
+        {need ? (
+          <span
+            className="figures font-bold text-lg"
+            title={need.unsaid.map((each) => unsaidText(each, plan)).join("; ") || undefined}
+          >
+            {metresText(need.cut)}
+            {need.unsaid.length > 0 && (
+              <span className="block font-normal font-sans text-soft text-xs">
+                {t("so-far-not-said", { length: need.unsaid.length })}
+              </span>
+            )}
+          </span>
+        ) : (
+          <span className="text-out text-sm">{t("cannot-be")}</span>
+        )}
+      </td>
+      <td className="px-2">{need && cable && <PieceBar cable={cable} needs={need} longest={longest} />}</td>
+    </>
   );
 }

@@ -3,176 +3,25 @@ import { fitsInOtherUnit } from "@/core";
 ("use client");
 
 import { X } from "lucide-react";
-import { startTransition, useEffect, useMemo, useRef, useState } from "react";
-import {
-  belongsTo,
-  type Check,
-  type CheckStanding,
-  type Conformance,
-  canBeNegative,
-  type Instrument,
-  judgeCheck,
-  LONGEST_READING,
-  onLeg,
-  parseLength,
-  type Reading,
-  type Rule,
-  um,
-  type WrittenLength,
-} from "@/core";
+import { type Check, type CheckStanding, type Conformance, onLeg, um, type WrittenLength } from "@/core";
 import { t } from "@/messages/reading";
 import { Button } from "../controls/button";
 import { ChoiceButton } from "../controls/choice";
 import { IconButton } from "../controls/icon-button";
-import { usePaused } from "../controls/use-paused";
 import { ToleranceScale } from "../figure/tolerance-scale";
 import { figureText, lengthText, toleranceOf, type Units } from "../words/length-text";
-import { textKept, useKept } from "../words/use-kept";
 import { VerdictSign } from "../words/verdict-sign";
 import { otherSideWords, verdictWords } from "../words/verdict-words";
-
-/** A reading as it is being typed, with what it would come to. */
-export interface Typed {
-  readonly check: Check;
-  readonly value: number;
-  readonly judged: Conformance;
-}
-
-interface ReadingPanelProps {
-  readonly standing: CheckStanding;
-  /** Other lengths a reading could be of: those not read yet. */
-  readonly others: readonly CheckStanding[];
-  /** Whether its legs are the sides of an opening. */
-  readonly midRun: boolean;
-  /** The end it is read on: what is half typed is kept for it over a reload. */
-  readonly draft: string;
-  readonly rule: Rule;
-  readonly units: Units;
-  readonly instrument: Instrument;
-  /** `chosen` where somebody said which length it is of. */
-  readonly onKeep: (reading: Reading, verdict: Conformance, chosen: boolean) => void;
-  readonly onStrike: (id: string) => void;
-  readonly onTyped: (typed: Typed | null) => void;
-  readonly saved: (id: string) => boolean;
-  /** Whether what to do about it is shown beside it, worked out from all that was read and seen. */
-  readonly advised?: boolean;
-  /** Enter with nothing typed. */
-  readonly onEmptyEnter?: () => void;
-}
+import type { ReadingPanelProps } from "./reading-props";
+import { useReading } from "./use-reading";
 
 /** Readings of one length: the verdict follows every key; Enter keeps the reading. */
-export function ReadingPanel({
-  standing: requested,
-  others,
-  midRun,
-  draft,
-  rule,
-  units,
-  instrument,
-  onKeep,
-  onStrike,
-  onTyped,
-  saved,
-  advised = false,
-  onEmptyEnter,
-}: ReadingPanelProps) {
-  const [text, setText] = useKept<string>(`reading/${draft}/${requested.check.id}`, "", textKept);
-  const [refusal, setRefusal] = useState<string | null>(null);
-  const input = useRef<HTMLInputElement>(null);
-  const choices = useRef<HTMLFieldSetElement>(null);
-  const either = [requested, ...others].some((checkStanding) => canBeNegative(checkStanding.check));
-  const parsed = useMemo(
-    () =>
-      text.trim() === ""
-        ? null
-        : parseLength(text, {
-            unit: units === "in" ? "in" : "mm",
-            max: LONGEST_READING,
-            ...(either && { min: um(-LONGEST_READING) }),
-          }),
-    [text, units, either],
-  );
-  const written = parsed?.ok ? parsed.value : null;
-  const belongs = useMemo(
-    () =>
-      written
-        ? belongsTo(
-            [requested, ...others]
-              .map((checkStanding) => checkStanding.check)
-              .filter((check) => written.length >= 0 || canBeNegative(check)),
-            written.length,
-          )
-        : null,
-    [written, requested, others],
-  );
-  const standing =
-    belongs?.kind === "one"
-      ? (others.find((checkStanding) => checkStanding.check === belongs.check) ?? requested)
-      : requested;
-  const doubt = belongs?.kind === "ask" ? belongs.checks : null;
-  const { check, readings, other } = standing;
-  const typed = useMemo(
-    () =>
-      written ? judgeCheck(check, [...readings, { value: written.length, instrument }], rule, other) : null,
-    [written, check, readings, instrument, rule, other],
-  );
-  const [ahead] = usePaused(
-    useMemo(
-      () => (written && typed ? { check, value: written.length, judged: typed } : null),
-      [written, typed, check],
-    ),
-    written !== null,
-  );
-  // The band follows once keys pause: no verdict waits for it.
-  useEffect(() => startTransition(() => onTyped(ahead)), [ahead, onTyped]);
-  useEffect(() => {
-    if (window.matchMedia("(min-width: 640px)").matches) input.current?.focus({ preventScroll: true });
-    // Whatever is said above it on a small screen, the field itself is in view.
-    input.current?.scrollIntoView({ block: "nearest" });
-  }, []);
-
-  const keep = (as?: Check) => {
-    if (!parsed) {
-      onEmptyEnter?.();
-      return;
-    }
-    if (doubt && !as) {
-      choices.current?.querySelector("button")?.focus();
-      return;
-    }
-    if (!parsed.ok || !typed) {
-      setRefusal(parsed.ok ? null : parsed.problem.message);
-      return;
-    }
-    const { id, name, resolution, repeatability } = instrument;
-    const unit = parsed.value.unit === "in" || parsed.value.unit === "ft" ? "in" : "mm";
-    const of = [requested, ...others].find((checkStanding) => checkStanding.check === as) ?? standing;
-    const judged = judgeCheck(
-      of.check,
-      [...of.readings, { value: parsed.value.length, instrument }],
-      rule,
-      of.other,
-    );
-    if (!judged) return;
-    onKeep(
-      {
-        kind: "reading",
-        check: of.check.id,
-        value: parsed.value.length,
-        typed: text.trim(),
-        unit,
-        instrument: { id, name, resolution, repeatability },
-      },
-      judged,
-      as !== undefined,
-    );
-    setText("");
-    input.current?.focus();
-    setRefusal(null);
-  };
-
+export function ReadingPanel(props: ReadingPanelProps) {
+  const { midRun, units, onStrike, saved, advised = false } = props;
+  const reading = useReading(props);
+  const { text, written, standing, doubt, typed, problem } = reading;
+  const { check, other } = standing;
   const shown = typed ?? standing.judged;
-  const problem = refusal ?? (parsed && !parsed.ok && text.length > 2 ? parsed.problem.message : null);
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] content-start gap-2">
       <label htmlFor="reading" className="text-soft text-sm">
@@ -184,56 +33,12 @@ export function ReadingPanel({
               figureText: figureText(check.nominal, units, toleranceOf(check)),
             })}
       </label>
-      <div className="flex items-center rounded-lg border-[3px] border-ink bg-field pr-2 focus-within:outline-3 focus-within:outline-now">
-        <input
-          ref={input}
-          id="reading"
-          value={text}
-          autoComplete="off"
-          spellCheck={false}
-          maxLength={40}
-          enterKeyHint="done"
-          aria-describedby="verdict"
-          aria-invalid={problem !== null}
-          onChange={(event) => {
-            setText(event.target.value);
-            setRefusal(null);
-          }}
-          onKeyDown={(event) => {
-            if (event.key === "Enter") {
-              event.preventDefault();
-              keep();
-            }
-          }}
-          className="figure-huge h-16 w-full min-w-0 bg-transparent [contain:size_layout] px-3 font-bold text-4xl outline-none"
-        />
-        <span className="text-soft text-xl">{units === "in" ? "in" : "mm"}</span>
-        <Button look="strong" onClick={() => keep()} disabled={!written} className="ml-2">
-          {t("keep")}
-        </Button>
-      </div>
+      <ReadingField reading={reading} units={units} />
       <div id="verdict" role="status" aria-live="polite" className="min-h-[5.6rem]">
         {problem ? (
           <p className="font-semibold text-out">{problem}</p>
         ) : doubt ? (
-          <fieldset ref={choices} className="grid gap-1">
-            <legend className="font-semibold">{t("which-length-is-it")}</legend>
-            {doubt.map((check) => (
-              <ChoiceButton
-                key={check.id}
-                onClick={() => keep(check)}
-                className="flex items-center justify-between gap-3"
-              >
-                <span>
-                  {check.name}
-                  {onLeg(check.leg, midRun)}
-                </span>
-                <span className="figures text-soft text-sm">
-                  {figureText(check.nominal, units, toleranceOf(check))}
-                </span>
-              </ChoiceButton>
-            ))}
-          </fieldset>
+          <WhichLength reading={reading} doubt={doubt} units={units} midRun={midRun} />
         ) : (
           shown && (
             <VerdictShown
@@ -257,6 +62,70 @@ export function ReadingPanel({
       {other && <p className="text-soft text-sm">{otherSideWords(other, units)}</p>}
       <Readings standing={standing} units={units} saved={saved} onStrike={onStrike} />
     </div>
+  );
+}
+
+interface ReadingFieldProps {
+  readonly reading: ReturnType<typeof useReading>;
+  readonly units: Units;
+}
+
+function ReadingField({ reading: { text, type, written, problem, keep, input }, units }: ReadingFieldProps) {
+  return (
+    <div className="flex items-center rounded-lg border-[3px] border-ink bg-field pr-2 focus-within:outline-3 focus-within:outline-now">
+      <input
+        ref={input}
+        id="reading"
+        value={text}
+        autoComplete="off"
+        spellCheck={false}
+        maxLength={40}
+        enterKeyHint="done"
+        aria-describedby="verdict"
+        aria-invalid={problem !== null}
+        onChange={(event) => type(event.target.value)}
+        onKeyDown={(event) => {
+          if (event.key === "Enter") {
+            event.preventDefault();
+            keep();
+          }
+        }}
+        className="figure-huge h-16 w-full min-w-0 bg-transparent [contain:size_layout] px-3 font-bold text-4xl outline-none"
+      />
+      <span className="text-soft text-xl">{units === "in" ? "in" : "mm"}</span>
+      <Button look="strong" onClick={() => keep()} disabled={!written} className="ml-2">
+        {t("keep")}
+      </Button>
+    </div>
+  );
+}
+
+interface WhichLengthProps extends ReadingFieldProps {
+  readonly doubt: readonly Check[];
+  readonly midRun: boolean;
+}
+
+/** A reading that fits several lengths: which of them it is of. */
+function WhichLength({ reading: { keep, choices }, doubt, units, midRun }: WhichLengthProps) {
+  return (
+    <fieldset ref={choices} className="grid gap-1">
+      <legend className="font-semibold">{t("which-length-is-it")}</legend>
+      {doubt.map((check) => (
+        <ChoiceButton
+          key={check.id}
+          onClick={() => keep(check)}
+          className="flex items-center justify-between gap-3"
+        >
+          <span>
+            {check.name}
+            {onLeg(check.leg, midRun)}
+          </span>
+          <span className="figures text-soft text-sm">
+            {figureText(check.nominal, units, toleranceOf(check))}
+          </span>
+        </ChoiceButton>
+      ))}
+    </fieldset>
   );
 }
 

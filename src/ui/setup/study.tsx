@@ -137,75 +137,123 @@ export function Study({ instruments, instrument, studies }: StudyProps) {
         {problem}
       </p>
       {readings.length > 0 && (
-        <ul aria-label={t("readings-of-the-piece")} className="mt-2 flex flex-wrap gap-1.5">
-          {readings.map((value, i) => (
-            <li
-              // biome-ignore lint/suspicious/noArrayIndexKey: equal readings are told apart by their place only
-              key={i}
-              className={`flex items-center rounded-md border pl-3 ${match?.stray === i ? "border-2 border-out" : "border-line"}`}
-            >
-              <span className="figures">{(value / 1000).toFixed(instrument.resolution < 100 ? 2 : 1)}</span>
-              <IconButton
-                name={t("take-out-reading", { value: i + 1 })}
-                onClick={() => setReadings(readings.filter((_, j) => j !== i))}
-              >
-                <X aria-hidden="true" className="size-4" />
-              </IconButton>
-            </li>
-          ))}
-        </ul>
+        <ReadingsTaken
+          readings={readings}
+          stray={match?.stray ?? null}
+          instrument={instrument}
+          onDrop={(at) => setReadings(readings.filter((_, i) => i !== at))}
+        />
       )}
       {match && (
-        <div role="status" className="mt-2 grid gap-1">
-          <p>
-            {t("repeats")} <strong>{t("mm", { formatMm: exactMm(match.repeatability) })}</strong>{" "}
-            {t("95-to-mean-mm-the-shelf", {
-              micro: micro(match.low),
-              micro2: micro(match.high),
-              formatMm: exactMm(Math.round(match.mean)),
-              formatMm2: exactMm(instrument.repeatability),
-            })}
-          </p>
-          {match.stray !== null && (
-            <p className="font-semibold text-out">
-              {t("reading-stands-off-the-rest-a", { value: match.stray + 1 })}
-            </p>
-          )}
-          <Button
-            look="strong"
-            onClick={keep}
-            disabled={readings.length < STUDY_READINGS || who === null}
-            className="justify-self-start"
-          >
-            {who === null
-              ? t("say-who-is-working-above-first")
-              : readings.length < STUDY_READINGS
-                ? t("more-to-go", { value: STUDY_READINGS - readings.length })
-                : t("use-it-for", { name: who.name })}
-          </Button>
-        </div>
+        <Repeats
+          match={match}
+          count={readings.length}
+          instrument={instrument}
+          name={who?.name ?? null}
+          onKeep={keep}
+        />
       )}
-      {saved.length > 0 && (
-        <details className="mt-2">
-          <summary className="min-h-11 cursor-pointer py-2">
-            {t("studies-kept", { length: saved.length })}
-          </summary>
-          <ul className="text-sm">
-            {saved.map(({ id, at, person, instrument: used, readings: taken, repeatability }) => (
-              <li key={id}>
-                {t("mm-from-readings", {
-                  person,
-                  value: instruments.find((instrument) => instrument.id === used)?.name ?? used,
-                  formatMm: exactMm(repeatability),
-                  length: taken.length,
-                })}{" "}
-                <LocalTime iso={at} />
-              </li>
-            ))}
-          </ul>
-        </details>
-      )}
+      {saved.length > 0 && <SavedStudies saved={saved} instruments={instruments} />}
     </div>
+  );
+}
+
+interface ReadingsTakenProps {
+  readonly readings: readonly Length[];
+  /** The one that stands off the rest, by its place. */
+  readonly stray: number | null;
+  readonly instrument: Instrument;
+  readonly onDrop: (at: number) => void;
+}
+
+function ReadingsTaken({ readings, stray, instrument, onDrop }: ReadingsTakenProps) {
+  return (
+    <ul aria-label={t("readings-of-the-piece")} className="mt-2 flex flex-wrap gap-1.5">
+      {readings.map((value, i) => (
+        <li
+          // biome-ignore lint/suspicious/noArrayIndexKey: equal readings are told apart by their place only
+          key={i}
+          className={`flex items-center rounded-md border pl-3 ${stray === i ? "border-2 border-out" : "border-line"}`}
+        >
+          <span className="figures">{(value / 1000).toFixed(instrument.resolution < 100 ? 2 : 1)}</span>
+          <IconButton name={t("take-out-reading", { value: i + 1 })} onClick={() => onDrop(i)}>
+            <X aria-hidden="true" className="size-4" />
+          </IconButton>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+interface RepeatsProps {
+  readonly match: ReturnType<typeof repeatabilityOf>;
+  readonly count: number;
+  readonly instrument: Instrument;
+  /** Whose hand it is; null where nobody is named. */
+  readonly name: string | null;
+  readonly onKeep: () => void;
+}
+
+/** How well the readings repeat, and the way to use it from here on. */
+function Repeats({ match, count, instrument, name, onKeep }: RepeatsProps) {
+  return (
+    <div role="status" className="mt-2 grid gap-1">
+      <p>
+        {t("repeats")} <strong>{t("mm", { formatMm: exactMm(match.repeatability) })}</strong>{" "}
+        {t("95-to-mean-mm-the-shelf", {
+          micro: micro(match.low),
+          micro2: micro(match.high),
+          formatMm: exactMm(Math.round(match.mean)),
+          formatMm2: exactMm(instrument.repeatability),
+        })}
+      </p>
+      {match.stray !== null && (
+        <p className="font-semibold text-out">
+          {t("reading-stands-off-the-rest-a", { value: match.stray + 1 })}
+        </p>
+      )}
+      <Button
+        look="strong"
+        onClick={onKeep}
+        disabled={count < STUDY_READINGS || name === null}
+        className="justify-self-start"
+      >
+        {name === null
+          ? t("say-who-is-working-above-first")
+          : count < STUDY_READINGS
+            ? t("more-to-go", { value: STUDY_READINGS - count })
+            : t("use-it-for", { name: name })}
+      </Button>
+    </div>
+  );
+}
+
+function SavedStudies({
+  saved,
+  instruments,
+}: {
+  saved: readonly KeptStudy[];
+  instruments: readonly Instrument[];
+}) {
+  return (
+    <details className="mt-2">
+      <summary className="min-h-11 cursor-pointer py-2">
+        {t("studies-kept", { length: saved.length })}
+      </summary>
+      <ul className="text-sm">
+        {saved.map(({ id, at, person, instrument: used, readings: taken, repeatability }) => (
+          <li key={id}>
+            {t("mm-from-readings", {
+              person,
+              value: instruments.find((instrument) => instrument.id === used)?.name ?? used,
+              formatMm: exactMm(repeatability),
+              length: taken.length,
+            })}{" "}
+            <LocalTime iso={at} />
+          </li>
+        ))}
+      </ul>
+    </details>
   );
 }
 

@@ -16,35 +16,20 @@ import { WhichInterface } from "./which-interface";
 
 type SheetResolved = Extract<ResolvedSelection, { kind: "sheet" }>;
 
-/** From a sheet to the bench: one end or a batch. Figures nobody has checked yet are asked about first. */
-export function Begin({
-  resolved: { cable, procedure, core, choices, sheet, ask },
-  hand,
-  onChoice,
-}: {
-  resolved: SheetResolved;
-  /** The place of a piece it is to be made at; null for an end by itself. */
-  hand: Hand | null;
-  onChoice: (choice: string, option: string) => void;
-}) {
+interface Starting extends Pick<SheetResolved, "cable" | "procedure" | "core" | "choices"> {
+  readonly hand: Hand | null;
+  readonly purpose: "practice" | "work";
+}
+
+/** Begins an end or a batch and goes to its bench. */
+function useStart({ cable, procedure, core, choices, hand, purpose }: Starting) {
   const router = useRouter();
   const { prefs } = usePrefs();
   const [state, setState] = useState<{ busy: boolean; failed: string | null }>({ busy: false, failed: null });
-  const [asking, setAsking] = useState<{ count: number } | null>(null);
-  const [typed, setTyped] = useState("1");
-  const count = /^\d+$/.test(typed.trim()) ? Number(typed) : Number.NaN;
-  const refused =
-    count >= 1 && count <= BATCH_LIMIT
-      ? null
-      : t("is-not-taken-1-to-ends", { value: typed || t("nothing"), batch_limit: BATCH_LIMIT });
-  const [practice, setPractice] = useState(false);
-  const purpose: "practice" | "work" = practice ? "practice" : "work";
-  const [which, setWhich] = useState(false);
   /** Sent again after no answer came, it is the same end or batch: never a second one. */
   const wanted = useRef({ sheet: "", id: "" });
 
-  const start = async (how: number, revision: number) => {
-    setAsking(null);
+  const send = async (how: number, revision: number) => {
     setState({ busy: true, failed: null });
     const rule = ruleOf(prefs);
     const sheetWanted = { cable: cable.id, procedure: procedure.id, revision, core, choices, rule, purpose };
@@ -74,6 +59,67 @@ export function Begin({
       setState({ busy: false, failed: answer.problem.message });
     }
   };
+  return { state, send };
+}
+
+interface HowManyProps {
+  readonly typed: string;
+  readonly refused: boolean;
+  readonly onType: (typed: string) => void;
+  readonly onEnter: () => void;
+}
+
+/** How many ends are begun. */
+function HowMany({ typed, refused, onType, onEnter }: HowManyProps) {
+  return (
+    <label className="flex min-h-12 items-center gap-1.5 rounded-lg border border-line bg-raised pl-3">
+      <span className="text-soft text-sm">{t("ends")}</span>
+      <input
+        type="number"
+        min={1}
+        max={BATCH_LIMIT}
+        value={typed}
+        aria-invalid={refused}
+        onChange={(event) => onType(event.target.value)}
+        onKeyDown={(event) => {
+          if (event.key !== "Enter") return;
+          // Left to the browser, this Enter would go on into the form that opens and send it.
+          event.preventDefault();
+          onEnter();
+        }}
+        className="figures min-h-12 w-14 bg-transparent px-1 font-bold text-lg"
+      />
+    </label>
+  );
+}
+
+/** From a sheet to the bench: one end or a batch. Figures nobody has checked yet are asked about first. */
+export function Begin({
+  resolved: { cable, procedure, core, choices, sheet, ask },
+  hand,
+  onChoice,
+}: {
+  resolved: SheetResolved;
+  /** The place of a piece it is to be made at; null for an end by itself. */
+  hand: Hand | null;
+  onChoice: (choice: string, option: string) => void;
+}) {
+  const router = useRouter();
+  const [asking, setAsking] = useState<{ count: number } | null>(null);
+  const [typed, setTyped] = useState("1");
+  const count = /^\d+$/.test(typed.trim()) ? Number(typed) : Number.NaN;
+  const refused =
+    count >= 1 && count <= BATCH_LIMIT
+      ? null
+      : t("is-not-taken-1-to-ends", { value: typed || t("nothing"), batch_limit: BATCH_LIMIT });
+  const [practice, setPractice] = useState(false);
+  const purpose: "practice" | "work" = practice ? "practice" : "work";
+  const [which, setWhich] = useState(false);
+  const { state, send } = useStart({ cable, procedure, core, choices, hand, purpose });
+  const start = (how: number, revision: number) => {
+    setAsking(null);
+    send(how, revision);
+  };
   const begin = () => {
     if (refused) return;
     if (ask) setWhich(true);
@@ -101,26 +147,7 @@ export function Begin({
       <Button onClick={() => window.print()} aria-keyshortcuts="P">
         {t("print")}
       </Button>
-      {!hand && (
-        <label className="flex min-h-12 items-center gap-1.5 rounded-lg border border-line bg-raised pl-3">
-          <span className="text-soft text-sm">{t("ends")}</span>
-          <input
-            type="number"
-            min={1}
-            max={BATCH_LIMIT}
-            value={typed}
-            aria-invalid={refused !== null}
-            onChange={(event) => setTyped(event.target.value)}
-            onKeyDown={(event) => {
-              if (event.key !== "Enter") return;
-              // Left to the browser, this Enter would go on into the form that opens and send it.
-              event.preventDefault();
-              begin();
-            }}
-            className="figures min-h-12 w-14 bg-transparent px-1 font-bold text-lg"
-          />
-        </label>
-      )}
+      {!hand && <HowMany typed={typed} refused={refused !== null} onType={setTyped} onEnter={begin} />}
       <label className="flex min-h-12 items-center gap-1.5 px-1">
         <input
           type="checkbox"

@@ -25,7 +25,7 @@ import {
 } from "@/core";
 import { t } from "@/messages/bench";
 import { useEnd } from "../live/use-end";
-import type { Typed } from "../reading/reading-panel";
+import type { Typed } from "../reading/reading-props";
 import { useTimers } from "../timers/timers-context";
 import { heldWords } from "../words/held-words";
 import { useKept, yesOrNo } from "../words/use-kept";
