@@ -1,9 +1,7 @@
-import { doneAt, readyAt } from "@/core";
-
-("use client");
+"use client";
 
 import { Check } from "lucide-react";
-import { isHandsFree, isPlain } from "@/core";
+import { doneAt, isHandsFree, isPlain, readyAt } from "@/core";
 import { t } from "@/messages/batch";
 import { ChoiceButton } from "../controls/choice";
 import { useTick } from "../timers/timers-context";

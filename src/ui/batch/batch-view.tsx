@@ -1,18 +1,18 @@
-import { readyAt } from "@/core";
+"use client";
 
-("use client");
-
-import type {
-  BladeLine,
-  Caution,
-  EndEvent,
-  EndState,
-  Instrument,
-  Purpose,
-  Rule,
-  RunSheet,
-  WhereTold,
+import {
+  type BladeLine,
+  type Caution,
+  type EndEvent,
+  type EndState,
+  type Instrument,
+  type Purpose,
+  type Rule,
+  type RunSheet,
+  readyAt,
+  type WhereTold,
 } from "@/core";
+
 import { BenchView } from "../bench/bench-view";
 import { FootMessages } from "../messages/page-messages";
 import { useKept, yesOrNo } from "../words/use-kept";

@@ -1,6 +1,4 @@
-import { readyAt } from "@/core";
-
-("use client");
+"use client";
 
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { toast } from "sonner";
@@ -16,6 +14,7 @@ import {
   planBatch,
   type Recorded,
   type RunSheet,
+  readyAt,
   stagesOf,
   zAddMany,
 } from "@/core";

@@ -1,28 +1,26 @@
 "use client";
 
 import { useEffect, useMemo, useState } from "react";
-import type {
-  BladeLine,
-  Caution,
-  CheckStanding,
-  EndEvent,
-  EndState,
-  Instrument,
-  Line,
-  Purpose,
-  Recorded,
-  Rule,
-  RunSheet,
-  WhereTold,
-} from "@/core";
 import {
+  type BladeLine,
+  type Caution,
+  type CheckStanding,
+  type EndEvent,
+  type EndState,
+  type Instrument,
   instrumentsFor,
   judgementOf,
+  type Line,
   mustHoldAt,
+  type Purpose,
   plannedSheet,
+  type Recorded,
+  type Rule,
+  type RunSheet,
   reworkedLegs,
   SIMULATED,
   skippedSteps,
+  type WhereTold,
 } from "@/core";
 import { t } from "@/messages/bench";
 import type { BandView } from "../advice/advice-panel";

@@ -1,11 +1,16 @@
-import { cablesAlike } from "@/core";
-
-("use client");
+"use client";
 
 import { useRouter } from "next/navigation";
 import { useCallback, useMemo, useState } from "react";
 import { z } from "zod";
-import { asRole, type ClosureAnswer, type ClosureCable, type ClosurePlan, zClosurePlan } from "@/core";
+import {
+  asRole,
+  type ClosureAnswer,
+  type ClosureCable,
+  type ClosurePlan,
+  cablesAlike,
+  zClosurePlan,
+} from "@/core";
 import { t } from "@/messages/entry";
 import { Button } from "../controls/button";
 import { Link } from "../controls/link";

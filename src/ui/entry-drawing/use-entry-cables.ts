@@ -1,6 +1,7 @@
 "use client";
 
 import { useCallback, useMemo, useState } from "react";
+import useUndo from "use-undo";
 import { attempt, type Cable, type ClosureCable, type Port } from "@/core";
 import { namedCables, placedIn, writeCables } from "./entry-cables";
 
@@ -19,9 +20,9 @@ export function useEntryCables(
   shelf: readonly Cable[],
   keep: (cables: readonly ClosureCable[]) => void,
 ) {
-  const [history, setHistory] = useState<readonly (readonly ClosureCable[])[]>([initial]);
+  const [{ past, present: cables }, history] = useUndo(initial);
+  const { undo: goBack } = history;
   const [problem, setProblem] = useState<string | null>(null);
-  const cables = history.at(-1) ?? initial;
   const named = useMemo(() => namedCables(cables, shelf), [cables, shelf]);
   const placed = useMemo(() => attempt(() => placedIn(ports, named)), [ports, named]);
   /** Takes a change, or says why it cannot be and leaves all as it was. */
@@ -29,17 +30,17 @@ export function useEntryCables(
     const tried = attempt(() => placedIn(ports, namedCables(next, shelf)));
     setProblem(tried.problem?.message ?? null);
     if (tried.problem !== null) return false;
-    setHistory((before) => [...before, next]);
+    history.set(next);
     keep(next);
     return true;
   };
   const undo = useCallback(() => {
-    const before = history.at(-2);
+    const before = past.at(-1);
     if (!before) return;
     setProblem(null);
-    setHistory((all) => all.slice(0, -1));
+    goBack();
     keep(before);
-  }, [history, keep]);
+  }, [past, keep, goBack]);
   return {
     cables,
     named,
@@ -48,10 +49,10 @@ export function useEntryCables(
     /** Shows other cables, from which nothing is taken back. */
     startFrom: (other: readonly ClosureCable[]) => {
       setProblem(null);
-      setHistory([other]);
+      history.reset(other);
     },
     undo,
-    mayUndo: history.length > 1,
+    mayUndo: history.canUndo,
     problem: problem ?? placed.problem?.message ?? null,
   };
 }

@@ -1,7 +1,7 @@
 "use client";
 
 import { useRouter } from "next/navigation";
-import { type FormEvent, useRef, useState } from "react";
+import { useRef, useState } from "react";
 import { v4 as uuid } from "uuid";
 import { z } from "zod";
 import { type ClosureCable, type Entry, zClosurePlan } from "@/core";
@@ -10,6 +10,7 @@ import { Button } from "../controls/button";
 import { Field } from "../controls/field";
 import { Link } from "../controls/link";
 import { Select } from "../controls/select";
+import { useSubmit } from "../controls/use-submit";
 import { call } from "../http/http";
 import { usePrefs } from "../prefs/prefs-context";
 
@@ -23,11 +24,27 @@ interface KeepInJobProps {
 export function KeepInJob({ entry, cables, jobs }: KeepInJobProps) {
   const [job, setJob] = useState(jobs[0]?.id ?? "");
   const [name, setName] = useState("");
-  const [problem, setProblem] = useState("");
   const { prefs } = usePrefs();
   const router = useRouter();
   /** Asked again after no answer, it is the same closure. */
   const id = useRef(uuid());
+  const { problem, submit, clear } = useSubmit(async () => {
+    if (name.trim() === "") return t("a-closure-has-a-name-where");
+    const answer = await call("post /jobs/{id}/closures", {
+      params: { id: job },
+      body: {
+        id: id.current,
+        plan: z.encode(zClosurePlan, { name: name.trim(), entry: entry.id, cables }),
+        by: prefs.person,
+      },
+    });
+    if (answer.ok) {
+      router.push(`/jobs/${job}/closures/${answer.value.id}`);
+      return "";
+    }
+    if (answer.problem.code !== "offline") id.current = uuid();
+    return answer.problem.message;
+  });
   if (jobs.length === 0)
     return (
       <p className="no-print mt-4 text-soft">
@@ -38,24 +55,9 @@ export function KeepInJob({ entry, cables, jobs }: KeepInJobProps) {
         .
       </p>
     );
-  const keep = async (event: FormEvent) => {
-    event.preventDefault();
-    if (name.trim() === "") return setProblem(t("a-closure-has-a-name-where"));
-    const answer = await call("post /jobs/{id}/closures", {
-      params: { id: job },
-      body: {
-        id: id.current,
-        plan: z.encode(zClosurePlan, { name: name.trim(), entry: entry.id, cables }),
-        by: prefs.person,
-      },
-    });
-    if (answer.ok) return router.push(`/jobs/${job}/closures/${answer.value.id}`);
-    if (answer.problem.code !== "offline") id.current = uuid();
-    setProblem(answer.problem.message);
-  };
   return (
     <form
-      onSubmit={keep}
+      onSubmit={submit}
       className="no-print mt-6 grid grid-cols-2 items-end gap-3 border-line border-t pt-3"
     >
       <Select title={t("keep-it-in")} value={job} options={jobs} onPick={setJob} className="min-w-0" />
@@ -67,7 +69,7 @@ export function KeepInJob({ entry, cables, jobs }: KeepInJobProps) {
         problem={problem}
         onChange={({ target }) => {
           setName(target.value);
-          setProblem("");
+          clear();
         }}
       />
       <Button type="submit" className="col-span-2">

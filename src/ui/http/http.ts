@@ -56,10 +56,11 @@ type Body<K extends ApiKey> =
     : Spec<K> extends { body: object }
       ? Blob
       : never;
-type Answer<K extends ApiKey> = Spec<K> extends { answer: infer A extends z.ZodType } ? z.output<A> : unknown;
+export type Answered<K extends ApiKey> =
+  Spec<K> extends { answer: infer A extends z.ZodType } ? z.output<A> : unknown;
 
 /** What is sent to a route: what its address names, its query, its body. */
-type Sent<K extends ApiKey> = (RouteParams<K> extends infer P
+export type Sent<K extends ApiKey> = (RouteParams<K> extends infer P
   ? unknown extends P
     ? unknown
     : { readonly params: P }
@@ -69,7 +70,7 @@ type Sent<K extends ApiKey> = (RouteParams<K> extends infer P
     : { readonly query?: Query<K> & (Body<K> extends Blob ? Acting<K> : unknown) }) &
   ([Body<K>] extends [never] ? unknown : { readonly body: Body<K> });
 
-interface Loose {
+export interface Loose {
   readonly params?: Readonly<Record<string, string>>;
   readonly query?: Readonly<Record<string, unknown>>;
   readonly body?: unknown;
@@ -94,7 +95,7 @@ function initOf(key: ApiKey, { body }: Loose): RequestInit {
 }
 
 /** Calls a route of the interface for programs; answers what it says, or why it was refused. Never throws. */
-export function call<K extends ApiKey>(key: K, sent: Sent<K> & Loose): Promise<Outcome<Answer<K>>>;
+export function call<K extends ApiKey>(key: K, sent: Sent<K> & Loose): Promise<Outcome<Answered<K>>>;
 export function call(key: ApiKey, sent: Loose): Promise<Outcome<unknown>> {
   const { answer } = API[key];
   return ask("media" in answer ? z.unknown() : answer, addressOf(key, sent), initOf(key, sent));

@@ -1,7 +1,7 @@
 "use client";
 
 import { useRouter } from "next/navigation";
-import { type FormEvent, useRef, useState } from "react";
+import { useRef, useState } from "react";
 import { v4 as uuid } from "uuid";
 import { z } from "zod";
 import { type Cable, type PiecePlan, readCount, zPiecePlan } from "@/core";
@@ -9,6 +9,7 @@ import { t } from "@/messages/jobs";
 import { Button } from "../controls/button";
 import { Field } from "../controls/field";
 import { Select } from "../controls/select";
+import { useSubmit } from "../controls/use-submit";
 import { call } from "../http/http";
 import { offerUndo } from "../plan/offer-undo";
 import { usePrefs } from "../prefs/prefs-context";
@@ -30,8 +31,6 @@ interface AddPiecesProps {
 export function AddPieces({ job, cables, pieces, first }: AddPiecesProps) {
   const [name, setName] = useState("");
   const [many, setMany] = useState("1");
-  const [problem, setProblem] = useState("");
-  const [busy, setBusy] = useState(false);
   const [kind, setKind] = useState(cables[0]?.id ?? "");
   const { prefs } = usePrefs();
   const router = useRouter();
@@ -47,14 +46,12 @@ export function AddPieces({ job, cables, pieces, first }: AddPiecesProps) {
     const [core] = cable?.cores ?? [];
     return cable && core ? newPlan(title, cable, core) : null;
   };
-  const add = async (event: FormEvent) => {
-    event.preventDefault();
-    if (name.trim() === "") return setProblem(t("a-piece-has-a-name-from"));
-    if (count === null) return setProblem(t("from-1-to-at-a-time", { most_at_once: MOST_AT_ONCE }));
+  const { problem, busy, submit, clear } = useSubmit(async () => {
+    if (name.trim() === "") return t("a-piece-has-a-name-from");
+    if (count === null) return t("from-1-to-at-a-time", { most_at_once: MOST_AT_ONCE });
     const plans = names.flatMap((title) => planOf(title) ?? []);
     const key = JSON.stringify([names, kind]);
     if (wanted.current.key !== key) wanted.current = { key, ids: plans.map(() => uuid()) };
-    setBusy(true);
     const answer = await call("post /jobs/{id}", {
       params: { id: job },
       body: {
@@ -62,11 +59,13 @@ export function AddPieces({ job, cables, pieces, first }: AddPiecesProps) {
         by: prefs.person,
       },
     });
-    setBusy(false);
-    if (!answer.ok) return setProblem(answer.problem.message);
+    if (!answer.ok) return answer.problem.message;
     wanted.current = { key: "", ids: [] };
     const [piece] = answer.value.pieces;
-    if (piece && answer.value.pieces.length === 1) return router.push(`/jobs/${job}/${piece.id}`);
+    if (piece && answer.value.pieces.length === 1) {
+      router.push(`/jobs/${job}/${piece.id}`);
+      return "";
+    }
     setName("");
     setMany("1");
     router.refresh();
@@ -76,10 +75,11 @@ export function AddPieces({ job, cables, pieces, first }: AddPiecesProps) {
       by: prefs.person,
       onDone: router.refresh,
     });
-  };
+    return "";
+  });
   return (
     <form
-      onSubmit={add}
+      onSubmit={submit}
       className="no-print mt-4 grid max-w-5xl items-end gap-3 sm:grid-cols-[1fr_1fr_5.5rem_auto]"
     >
       <Field
@@ -90,7 +90,7 @@ export function AddPieces({ job, cables, pieces, first }: AddPiecesProps) {
         placeholder={count !== null && count > 1 ? t("pad-feeder") : undefined}
         onChange={({ target }) => {
           setName(target.value);
-          setProblem("");
+          clear();
         }}
       />
       <Select
@@ -108,7 +108,7 @@ export function AddPieces({ job, cables, pieces, first }: AddPiecesProps) {
         inputMode="numeric"
         onChange={({ target }) => {
           setMany(target.value);
-          setProblem("");
+          clear();
         }}
       />
       <Button look={first ? "next" : "strong"} type="submit" disabled={busy}>

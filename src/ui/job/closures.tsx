@@ -2,7 +2,7 @@
 
 import { Trash2 } from "lucide-react";
 import { useRouter } from "next/navigation";
-import { type FormEvent, useRef, useState } from "react";
+import { useRef, useState } from "react";
 import { toast } from "sonner";
 import { v4 as uuid } from "uuid";
 import { z } from "zod";
@@ -13,6 +13,7 @@ import { Field } from "../controls/field";
 import { IconButton } from "../controls/icon-button";
 import { Link } from "../controls/link";
 import { Select } from "../controls/select";
+import { useSubmit } from "../controls/use-submit";
 import { call } from "../http/http";
 import { usePrefs } from "../prefs/prefs-context";
 
@@ -96,14 +97,12 @@ function ClosureRow({ job, closure: { id, revision, plan }, entries }: ClosureRo
 function AddClosure({ job, entries }: Pick<ClosuresProps, "job" | "entries">) {
   const [name, setName] = useState("");
   const [entry, setEntry] = useState(entries[0]?.id ?? "");
-  const [problem, setProblem] = useState("");
   const { prefs } = usePrefs();
   const router = useRouter();
   /** Asked again after no answer, it is the same closure. */
   const id = useRef(uuid());
-  const add = async (event: FormEvent) => {
-    event.preventDefault();
-    if (name.trim() === "") return setProblem(t("a-closure-has-a-name-where"));
+  const { problem, submit, clear } = useSubmit(async () => {
+    if (name.trim() === "") return t("a-closure-has-a-name-where");
     const answer = await call("post /jobs/{id}/closures", {
       params: { id: job },
       body: {
@@ -112,12 +111,15 @@ function AddClosure({ job, entries }: Pick<ClosuresProps, "job" | "entries">) {
         by: prefs.person,
       },
     });
-    if (answer.ok) return router.push(`/jobs/${job}/closures/${answer.value.id}`);
+    if (answer.ok) {
+      router.push(`/jobs/${job}/closures/${answer.value.id}`);
+      return "";
+    }
     if (answer.problem.code !== "offline") id.current = uuid();
-    setProblem(answer.problem.message);
-  };
+    return answer.problem.message;
+  });
   return (
-    <form onSubmit={add} className="no-print mt-3 flex max-w-3xl flex-wrap items-end gap-2">
+    <form onSubmit={submit} className="no-print mt-3 flex max-w-3xl flex-wrap items-end gap-2">
       <Field
         title={t("new-closure")}
         value={name}
@@ -126,7 +128,7 @@ function AddClosure({ job, entries }: Pick<ClosuresProps, "job" | "entries">) {
         problem={problem}
         onChange={({ target }) => {
           setName(target.value);
-          setProblem("");
+          clear();
         }}
         className="min-w-0 flex-1 basis-56"
       />

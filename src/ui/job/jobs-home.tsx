@@ -1,7 +1,7 @@
 "use client";
 
 import { useRouter } from "next/navigation";
-import { type FormEvent, useState } from "react";
+import { useState } from "react";
 import type { z } from "zod";
 import type { zJobsAnswer } from "@/core";
 import { t } from "@/messages/jobs";
@@ -10,6 +10,7 @@ import { Field } from "../controls/field";
 import { Link } from "../controls/link";
 import { PageLink } from "../controls/page-link";
 import { Select } from "../controls/select";
+import { useSubmit } from "../controls/use-submit";
 import { call } from "../http/http";
 import { ProgressLine } from "../plan/standing";
 import { usePrefs } from "../prefs/prefs-context";
@@ -77,12 +78,10 @@ function NewJob({ first, jobs }: NewJobProps) {
   const [name, setName] = useState("");
   const [like, setLike] = useState("");
   const planned = jobs.filter(({ pieces }) => pieces > 0);
-  const [problem, setProblem] = useState("");
   const { prefs } = usePrefs();
   const router = useRouter();
-  const begin = async (event: FormEvent) => {
-    event.preventDefault();
-    if (name.trim() === "") return setProblem(t("a-job-has-a-name-the"));
+  const { problem, submit, clear } = useSubmit(async () => {
+    if (name.trim() === "") return t("a-job-has-a-name-the");
     const answer = await call("post /jobs", {
       body: {
         name,
@@ -90,11 +89,12 @@ function NewJob({ first, jobs }: NewJobProps) {
         ...(like === "" ? {} : { like }),
       },
     });
-    if (answer.ok) router.push(`/jobs/${answer.value.id}`);
-    else setProblem(answer.problem.message);
-  };
+    if (!answer.ok) return answer.problem.message;
+    router.push(`/jobs/${answer.value.id}`);
+    return "";
+  });
   return (
-    <form onSubmit={begin} className="mt-4 flex max-w-3xl flex-wrap items-end gap-2">
+    <form onSubmit={submit} className="mt-4 flex max-w-3xl flex-wrap items-end gap-2">
       <Field
         title={first ? t("no-job-yet-what-is-the") : t("new-job")}
         value={name}
@@ -102,7 +102,7 @@ function NewJob({ first, jobs }: NewJobProps) {
         problem={problem}
         onChange={({ target }) => {
           setName(target.value);
-          setProblem("");
+          clear();
         }}
         className="min-w-0 flex-1 basis-56"
       />

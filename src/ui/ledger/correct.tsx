@@ -1,12 +1,12 @@
 "use client";
 
 import { useRouter } from "next/navigation";
-import { useState } from "react";
 import { toast } from "sonner";
 import { v4 as uuid } from "uuid";
 import { t } from "@/messages/ledger";
 import { Button } from "../controls/button";
 import { Input } from "../controls/input";
+import { useSubmit } from "../controls/use-submit";
 import { call } from "../http/http";
 import { usePeople } from "../people/people-context";
 
@@ -23,8 +23,8 @@ interface CorrectProps {
 export function Correct({ end, event, words, after, onDone }: CorrectProps) {
   const { who } = usePeople();
   const router = useRouter();
-  const [problem, setProblem] = useState("");
-  const keep = async (form: FormData) => {
+  const { problem, submit } = useSubmit(async (element) => {
+    const form = new FormData(element);
     const text = (name: string) => String(form.get(name) ?? "").trim();
     const correction = {
       kind: "correction" as const,
@@ -42,22 +42,17 @@ export function Correct({ end, event, words, after, onDone }: CorrectProps) {
         events: [{ id: uuid(), event: correction }],
       },
     });
-    if (!answer.ok) {
-      setProblem(answer.problem.message);
-      return;
-    }
+    if (!answer.ok) return answer.problem.message;
     toast(t("correction-kept-beside-the-event"));
     onDone();
     router.refresh();
-  };
+    return "";
+  });
   return (
     <form
       aria-label={`Correct: ${words}`}
       className="my-1 grid gap-2 rounded-md border-2 border-ink p-3"
-      onSubmit={(event) => {
-        event.preventDefault();
-        keep(new FormData(event.currentTarget));
-      }}
+      onSubmit={submit}
     >
       {(
         [

@@ -2,7 +2,7 @@
 
 import { useRouter } from "next/navigation";
 import { useEffect, useRef } from "react";
-import { call } from "../http/http";
+import { usePolled } from "../http/use-polled";
 
 const ASK_MS = 4_000;
 
@@ -16,14 +16,16 @@ export function useFresh(seen: number): void {
   useEffect(() => {
     last.current = Math.max(last.current, seen);
   }, [seen]);
-  useEffect(() => {
-    const timer = setInterval(async () => {
-      if (document.visibilityState !== "visible") return;
-      const answer = await call("get /pulse", {});
-      if (!answer.ok || answer.value.n <= last.current) return;
-      last.current = answer.value.n;
-      refresh();
-    }, ASK_MS);
-    return () => clearInterval(timer);
-  }, [refresh]);
+  usePolled(
+    "get /pulse",
+    {},
+    {
+      every: ASK_MS,
+      onAnswer: ({ n }) => {
+        if (n <= last.current) return;
+        last.current = n;
+        refresh();
+      },
+    },
+  );
 }

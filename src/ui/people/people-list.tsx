@@ -5,23 +5,20 @@ import { useState } from "react";
 import { t } from "@/messages/people";
 import { Button } from "../controls/button";
 import { Field } from "../controls/field";
+import { useSubmit } from "../controls/use-submit";
 import { usePeople } from "./people-context";
 
 /** Who is working: one touch on a name; whoever is not there yet writes theirs. */
 export function PeopleList({ onPicked }: { onPicked?: () => void }) {
   const { people, who, pick, come } = usePeople();
   const [name, setName] = useState("");
-  const [problem, setProblem] = useState("");
-  const add = async () => {
+  const { problem, submit } = useSubmit(async () => {
     const answer = await come(name);
-    if (!answer.ok) {
-      setProblem(answer.problem.message);
-      return;
-    }
+    if (!answer.ok) return answer.problem.message;
     setName("");
-    setProblem("");
     onPicked?.();
-  };
+    return "";
+  });
   return (
     <div className="grid gap-3">
       {people.length > 0 && (
@@ -44,13 +41,7 @@ export function PeopleList({ onPicked }: { onPicked?: () => void }) {
           ))}
         </ul>
       )}
-      <form
-        className="flex items-end gap-2"
-        onSubmit={(event) => {
-          event.preventDefault();
-          add();
-        }}
-      >
+      <form className="flex items-end gap-2" onSubmit={submit}>
         <Field
           title={people.length > 0 ? t("somebody-else") : t("your-name")}
           value={name}

@@ -1,12 +1,10 @@
-import { planParts, withDragged } from "@/core";
-
-("use client");
+"use client";
 
 import { Undo2 } from "lucide-react";
 import { useRouter } from "next/navigation";
 import { useCallback, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
-import type { PiecePlan } from "@/core";
+import { type PiecePlan, planParts, withDragged } from "@/core";
 import { t } from "@/messages/jobs";
 import { Button } from "../controls/button";
 import { CannotBe } from "../controls/cannot-be";

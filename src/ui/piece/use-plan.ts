@@ -1,6 +1,7 @@
 "use client";
 
 import { useCallback, useMemo, useState } from "react";
+import useUndo from "use-undo";
 import { attempt, type PieceNeeds, type PieceParts, type PiecePlan, pieceNeeds } from "@/core";
 import { sendPlan } from "../plan/save-plans";
 import { usePrefs } from "../prefs/prefs-context";
@@ -21,10 +22,10 @@ interface Start {
  */
 export function usePlan({ piece, revision, plan: initial, parts, onKept }: Start) {
   const { prefs } = usePrefs();
-  const [history, setHistory] = useState<readonly PiecePlan[]>([initial]);
+  const [{ past, present: plan }, history] = useUndo(initial);
+  const { set, undo: goBack } = history;
   const [problem, setProblem] = useState<string | null>(null);
   const [tried, setTried] = useState<PiecePlan | null>(null);
-  const plan = history.at(-1) ?? initial;
   const shown = tried ?? plan;
   const needs: PieceNeeds = useMemo(() => pieceNeeds(shown, parts(shown)), [shown, parts]);
   const send = useCallback(
@@ -32,7 +33,7 @@ export function usePlan({ piece, revision, plan: initial, parts, onKept }: Start
     [piece, prefs.person],
   );
   const onNewer = () => {
-    setHistory([initial]);
+    history.reset(initial);
     setTried(null);
     setProblem(null);
   };
@@ -44,11 +45,11 @@ export function usePlan({ piece, revision, plan: initial, parts, onKept }: Start
       const cannot = cannotBe(next, parts(next));
       setProblem(cannot);
       if (cannot !== null) return false;
-      setHistory((before) => [...before, next]);
+      set(next);
       void keep(next);
       return true;
     },
-    [plan, parts, keep],
+    [plan, parts, keep, set],
   );
 
   /** Shows the plan with a change nobody has made yet; null shows it as it is. What cannot be is not shown. */
@@ -62,12 +63,12 @@ export function usePlan({ piece, revision, plan: initial, parts, onKept }: Start
   );
 
   const undo = useCallback(() => {
-    const before = history.at(-2);
+    const before = past.at(-1);
     if (!before) return;
     setProblem(null);
-    setHistory((all) => all.slice(0, -1));
+    goBack();
     void keep(before);
-  }, [history, keep]);
+  }, [past, keep, goBack]);
 
   return {
     plan,
@@ -77,7 +78,7 @@ export function usePlan({ piece, revision, plan: initial, parts, onKept }: Start
     change,
     tryOut,
     undo,
-    mayUndo: history.length > 1,
+    mayUndo: history.canUndo,
     problem,
     kept: saved,
     again: () => keep(plan),

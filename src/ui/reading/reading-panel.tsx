@@ -1,9 +1,15 @@
-import { fitsInOtherUnit } from "@/core";
-
-("use client");
+"use client";
 
 import { X } from "lucide-react";
-import { type Check, type CheckStanding, type Conformance, onLeg, um, type WrittenLength } from "@/core";
+import {
+  type Check,
+  type CheckStanding,
+  type Conformance,
+  fitsInOtherUnit,
+  onLeg,
+  um,
+  type WrittenLength,
+} from "@/core";
 import { t } from "@/messages/reading";
 import { Button } from "../controls/button";
 import { ChoiceButton } from "../controls/choice";

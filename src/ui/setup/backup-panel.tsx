@@ -1,32 +1,15 @@
 "use client";
 
-import { useEffect, useState } from "react";
-import type { z } from "zod";
-import type { zBackupsAnswer } from "@/core";
 import { t } from "@/messages/setup";
 import { Button } from "../controls/button";
-import { call } from "../http/http";
+import { usePolled } from "../http/use-polled";
 import { LocalTime } from "../words/local-time";
 
 const ASK_AGAIN_MS = 2_000;
 
 /** The whole record and its photographs in one file; and how it stands with those the server makes by itself. */
 export function BackupPanel() {
-  const [saved, setKept] = useState<z.output<typeof zBackupsAnswer> | null>(null);
-  useEffect(() => {
-    let here = true;
-    const ask = async () => {
-      if (document.hidden) return;
-      const answer = await call("get /backups", {});
-      if (here && answer.ok) setKept(answer.value);
-    };
-    void ask();
-    const every = setInterval(ask, ASK_AGAIN_MS);
-    return () => {
-      here = false;
-      clearInterval(every);
-    };
-  }, []);
+  const { data: saved } = usePolled("get /backups", {}, { every: ASK_AGAIN_MS });
   return (
     <section aria-labelledby="backup">
       <h2 id="backup" className="mb-2 font-bold text-lg">

@@ -2,8 +2,7 @@
 
 import { RadioGroup } from "radix-ui";
 import type { ReactNode } from "react";
-import type { Instrument, Choice as School } from "@/core";
-import { mustHoldAt } from "@/core";
+import { type Instrument, mustHoldAt, type Choice as School } from "@/core";
 import { t } from "@/messages/setup";
 import { Select } from "../controls/select";
 import { PeopleSetup } from "../people/people-setup";

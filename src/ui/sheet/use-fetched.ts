@@ -1,7 +1,8 @@
 "use client";
 
-import { useCallback, useEffect, useMemo, useState } from "react";
-import { type Procedure, type SheetShelf, zProcedure } from "@/core";
+import { useMemo } from "react";
+import useSWRImmutable from "swr/immutable";
+import { asError, problemOf, type SheetShelf, zProcedure } from "@/core";
 import { getDocument } from "../http/http";
 
 /**
@@ -9,32 +10,28 @@ import { getDocument } from "../http/http";
  * @returns why it could not be had, and how to ask again.
  */
 export function useFetched(shelf: SheetShelf, style: string | null) {
-  const [fetched, setFetched] = useState<readonly Procedure[]>([]);
-  const [failed, setFailed] = useState<string | null>(null);
-  const whole = useMemo(() => {
-    // One read before somebody saved the next revision is not the one in the list any more.
-    const revisions = [...shelf.procedures, ...fetched].filter(({ id, revision }) =>
-      shelf.styles.some((style) => style.id === id && style.revision === revision),
-    );
-    return { ...shelf, procedures: revisions };
-  }, [shelf, fetched]);
   const wanted = shelf.styles.find(({ id }) => id === style);
-  const missing = wanted && !whole.procedures.some(({ id }) => id === wanted.id) ? wanted.id : null;
-  const fetchIt = useCallback(async (id: string) => {
-    setFailed(null);
-    const answer = await getDocument(zProcedure, { kind: "procedures", id });
-    if (!answer.ok) {
-      setFailed(answer.problem.message);
-      return;
-    }
-    setFetched((before) => [...before.filter((procedure) => procedure.id !== id), answer.value]);
-  }, []);
-  useEffect(() => {
-    if (missing) fetchIt(missing);
-  }, [missing, fetchIt]);
+  const isHere =
+    !wanted || shelf.procedures.some(({ id, revision }) => id === wanted.id && revision === wanted.revision);
+  const { data, error, mutate } = useSWRImmutable(
+    isHere ? null : (["procedure", wanted.id, wanted.revision] as const),
+    async ([, id]) => {
+      const answer = await getDocument(zProcedure, { kind: "procedures", id });
+      if (!answer.ok) throw asError(answer.problem);
+      return answer.value;
+    },
+  );
+  const whole = useMemo(
+    () =>
+      // One that somebody saved after the page was made is not the one in its list.
+      data && data.id === wanted?.id && data.revision === wanted.revision
+        ? { ...shelf, procedures: [...shelf.procedures, data] }
+        : shelf,
+    [shelf, data, wanted],
+  );
   return {
     shelf: whole,
-    failed,
-    again: () => missing && fetchIt(missing),
+    failed: error ? (problemOf(error)?.message ?? String(error)) : null,
+    again: () => void mutate(),
   };
 }

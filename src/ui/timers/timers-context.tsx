@@ -10,8 +10,10 @@ import {
   useRef,
   useState,
 } from "react";
-import type { BenchTimer } from "@/core";
+import useSWR from "swr";
+import { asError, type BenchTimer } from "@/core";
 import { call } from "../http/http";
+import { polling } from "../http/use-polled";
 
 interface TimersApi {
   /** Whether the server has answered yet. */
@@ -24,32 +26,25 @@ interface TimersApi {
 
 const Context = createContext<TimersApi | null>(null);
 const ASK_AGAIN_MS = 4_000;
+const NONE: readonly BenchTimer[] = [];
 
 /** Every hold and cure running at the bench, on whichever page one is: asked for every few seconds. */
 export function TimersProvider({ children }: { children: ReactNode }) {
-  const [timers, setTimers] = useState<readonly BenchTimer[]>([]);
-  const [loaded, setLoaded] = useState(false);
   const ahead = useRef(0);
-  const refresh = useCallback(async () => {
-    if (document.hidden) return;
-    const askedAt = Date.now();
-    const answer = await call("get /timers", {});
-    if (!answer.ok) return;
-    setLoaded(true);
-    ahead.current = Date.parse(answer.value.now) - (askedAt + Date.now()) / 2;
-    setTimers((before) =>
-      JSON.stringify(before) === JSON.stringify(answer.value.timers) ? before : answer.value.timers,
-    );
-  }, []);
-  useEffect(() => {
-    refresh();
-    const every = setInterval(refresh, ASK_AGAIN_MS);
-    document.addEventListener("visibilitychange", refresh);
-    return () => {
-      clearInterval(every);
-      document.removeEventListener("visibilitychange", refresh);
-    };
-  }, [refresh]);
+  const { data, mutate } = useSWR(
+    "timers",
+    async () => {
+      const sentAt = Date.now();
+      const answer = await call("get /timers", {});
+      if (!answer.ok) throw asError(answer.problem);
+      ahead.current = Date.parse(answer.value.now) - (sentAt + Date.now()) / 2;
+      return answer.value.timers;
+    },
+    polling(ASK_AGAIN_MS),
+  );
+  const loaded = data !== undefined;
+  const timers = data ?? NONE;
+  const refresh = useCallback(() => void mutate(), [mutate]);
   const api = useMemo(
     () => ({ loaded, timers, serverNow: () => Date.now() + ahead.current, refresh }),
     [loaded, timers, refresh],

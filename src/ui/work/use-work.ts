@@ -1,6 +1,4 @@
-import { isMidRun, leavingEvents, type StepBlocker, stepBlocker } from "@/core";
-
-("use client");
+"use client";
 
 import { useCallback, useEffect, useState } from "react";
 import { toast } from "sonner";
@@ -9,6 +7,8 @@ import {
   type EndAdvice,
   type EndEvent,
   type EndState,
+  isMidRun,
+  leavingEvents,
   legsTold,
   missingParts,
   missingText,
@@ -20,7 +20,9 @@ import {
   type RunSheet,
   resultOf,
   reworkEvent,
+  type StepBlocker,
   startingOver,
+  stepBlocker,
   takeBackEvent,
 } from "@/core";
 import { t } from "@/messages/bench";
