@@ -61,6 +61,12 @@ test("a dozen different pieces are pasted from a spreadsheet, one cell put right
   await press("Control+z");
   await expect(cell(page, 3, 5)).toHaveText("–");
   await expect(cell(page, 0, 5)).toHaveText("2 × 1.40");
+  // Shown at once, it is saved piece after piece.
+  const loopsOf = async (name: string) =>
+    (await (await request.get(`/api/v1/jobs/${job}`)).json()).pieces.find(
+      ({ plan }: { plan: { name: string } }) => plan.name === name,
+    ).plan.loops;
+  await expect.poll(() => loopsOf("Pad 4 feeder")).toEqual([]);
   await page.reload();
   await expect(cell(page, 0, 5)).toHaveText("2 × 1.40");
   await expect(cell(page, 3, 5)).toHaveText("–");

@@ -65,16 +65,25 @@ export async function freePort({ port: wished, host }) {
 /** Where the hash of a crew's key lies: beside its database. */
 export const crewFile = (database) => `${database}.crew.json`;
 
-/** The crew's key file where one is needed; one line and an end where it is and there is none. */
+/**
+ * The crew's key file: asked for wherever one was set. One line and an end where others than this machine can come in and
+ * there is none: through an address of its own, or through a server in front that passes on a name.
+ */
 function crewFor({ local, host, database }) {
-  if (local) return {};
   const file = crewFile(database);
-  if (!existsSync(file))
-    fail(
-      `Listening on ${host} lets everybody on the network in: set a crew key first, with npm run -s crew-key (and the same ARLENT_DB).`,
-    );
-  return { ARLENT_CREW: file };
+  if (existsSync(file)) return { ARLENT_CREW: file };
+  if (local && hostsNamed().length === 0) return {};
+  return fail(
+    `${local ? `Answering as ${hostsNamed().join(", ")}` : `Listening on ${host}`} lets everybody on the network in: set a crew key first, with npm run -s crew-key (and the same ARLENT_DB).`,
+  );
 }
+
+/** The names it answers to beside this machine's own. */
+const hostsNamed = () =>
+  (process.env.ARLENT_HOSTS ?? "")
+    .split(",")
+    .map((name) => name.trim())
+    .filter(Boolean);
 
 /** Serves a database until it is asked to stop; says where, once it answers. */
 export async function serve({ database, host, port, local }, says) {

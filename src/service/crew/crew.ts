@@ -1,5 +1,6 @@
 import { createHmac, randomBytes, scrypt, timingSafeEqual } from "node:crypto";
 import { readFileSync, statSync } from "node:fs";
+import { LRUCache } from "lru-cache";
 import { z } from "zod";
 import { check, InputError, type zEnter } from "@/core";
 import { say } from "@/messages/service";
@@ -23,7 +24,7 @@ export const SESSION_SECONDS = 90 * 24 * 60 * 60;
 
 let cached: { readonly file: string; readonly written: number; readonly crew: Crew } | null = null;
 
-/** The crew whose key this server asks for; null where it listens to this machine alone. */
+/** The crew whose key this server asks for; null where none was ever set. */
 function crewOf(file: string | undefined): Crew | null {
   if (!file) return null;
   const written = statSync(file).mtimeMs;
@@ -77,28 +78,51 @@ const hashOf = (key: string, { salt, n }: Pick<Crew, "salt" | "n">): Promise<Buf
     ),
   );
 
-let wrong = 0;
-let free = 0;
+/** Wrong keys in a row by the address they came from, and when its next is looked at. */
+const wrongBy = new LRUCache<string, { readonly count: number; readonly free: number }>({ max: 2_000 });
+/** When the latest wrong keys came in, from wherever. */
+let latestWrong: readonly number[] = [];
 let turn: Promise<unknown> = Promise.resolve();
 
-/** After a few wrong keys in a row, everybody waits before the next is looked at: this long, milliseconds. */
+/** So many wrong keys within a minute, from all addresses together, and each further one waits for everybody. */
+const MOST_A_MINUTE = 60;
+const MINUTE_MS = 60_000;
+const APART_MS = 2_000;
+
+/** When a key from an address is looked at, milliseconds: an address waits for its own wrong keys, and a little for all. */
+function freeAt(address: string, now: number): number {
+  latestWrong = latestWrong.filter((at) => at > now - MINUTE_MS);
+  const forAll = latestWrong.length < MOST_A_MINUTE ? 0 : (latestWrong.at(-1) ?? 0) + APART_MS;
+  return Math.max(wrongBy.get(address)?.free ?? 0, forAll);
+}
+
+function noteWrong(address: string, now: number): void {
+  const count = (wrongBy.get(address)?.count ?? 0) + 1;
+  wrongBy.set(address, { count, free: now + waitAfter(count) });
+  latestWrong = [...latestWrong, now];
+}
+
+/** After a few wrong keys in a row, an address waits before its next is looked at: this long, milliseconds. */
 export const waitAfter = (inARow: number): number =>
   inARow < 5 ? 0 : Math.min(60_000, 1_000 * 2 ** (inARow - 5));
 
 /**
  * Lets a device in by the crew's key. One key is looked at at a time, each takes a while to work out, and wrong ones
- * make the next wait.
+ * make the next from that address wait.
+ * @param from the address it came from, as whatever stands in front says: a bound for all holds where it is made up.
  * @returns the device's session.
  * @throws InputError `wrong-key`, `too-often`.
  */
 export async function letDeviceIn(
   file: string | undefined,
   { key }: z.output<typeof zEnter>,
+  from: string,
   now = Date.now(),
 ): Promise<string> {
   const mine = turn.then(async () => {
     const crew = crewOf(file);
     if (crew === null) throw new InputError("wrong-key", say("this-server-has-no-crew-key"), ["key"]);
+    const free = freeAt(from, now);
     if (now < free)
       throw new InputError(
         "too-often",
@@ -106,11 +130,10 @@ export async function letDeviceIn(
         ["key"],
       );
     if (!same((await hashOf(key, crew)).toString("base64"), crew.hash)) {
-      wrong += 1;
-      free = now + waitAfter(wrong);
+      noteWrong(from, now);
       throw new InputError("wrong-key", say("that-is-not-the-crew-key"), ["key"]);
     }
-    wrong = 0;
+    wrongBy.delete(from);
     return sessionOf(crew, SESSION_SECONDS * 1000, now);
   });
   turn = mine.catch(() => undefined);

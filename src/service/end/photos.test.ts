@@ -3,6 +3,7 @@ import { beforeEach, describe, expect, it } from "vitest";
 import { check, endState, InputError, zPhotoQuery } from "@/core";
 import type { Store } from "@/store/database/store";
 import { openStore } from "@/store/opening/open";
+import { dropPhoto } from "@/store/record/photos";
 import { actOn } from "../act";
 import { addTo, endRead, signedEnd } from "../fixtures/made-ends";
 import { getEnd } from "./ends";
@@ -88,5 +89,30 @@ describe("a photograph of an end", () => {
       expect(await codeOf(Promise.resolve().then(() => addTo(store, end, event)))).toBe("bad-input");
     }
     expect(photos()).toHaveLength(1);
+  });
+  it("that is refused leaves nothing on the disk; one that another end has too stays", async () => {
+    const bytes = await picture(31, 21).png().toBuffer();
+    const by = (actor: string | null) =>
+      codeOf(addPhoto({ ...actOn(store), actor }, end, check(zPhotoQuery, { client: "test" }), bytes));
+    const stranger = "7f1c5b5e-5c53-4f0e-9d0a-3a8e2f6a1b01";
+    expect(await by(stranger)).toBe("unknown-person");
+    expect(photos()).toEqual([]);
+    const kept = await addPhoto(actOn(store), end, check(zPhotoQuery, { client: "test" }), bytes);
+    const [photo] = endState(kept).photos;
+    expect(await by(stranger)).toBe("unknown-person");
+    expect(photoOf(store, photo?.sha256 ?? "")).toBeInstanceOf(Buffer);
+  });
+  it("that is refused is not to be had by its hash", async () => {
+    const bytes = await picture(33, 23).png().toBuffer();
+    const elsewhere = openStore(":memory:");
+    const other = endRead(elsewhere, "measure");
+    const taken = await addPhoto(actOn(elsewhere), other, check(zPhotoQuery, { client: "test" }), bytes);
+    const sha256 = endState(taken).photos[0]?.sha256 ?? "";
+    dropPhoto(store, sha256);
+    const stranger = "7f1c5b5e-5c53-4f0e-9d0a-3a8e2f6a1b01";
+    await codeOf(
+      addPhoto({ ...actOn(store), actor: stranger }, end, check(zPhotoQuery, { client: "test" }), bytes),
+    );
+    expect(await codeOf(Promise.resolve().then(() => photoOf(store, sha256)))).toBe("not-found");
   });
 });

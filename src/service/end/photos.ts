@@ -4,7 +4,7 @@ import type { z } from "zod";
 import { InputError, type Recorded, type zPhotoQuery } from "@/core";
 import { say } from "@/messages/service";
 import type { Store } from "@/store/database/store";
-import { keepPhoto, photoBytes } from "@/store/record/photos";
+import { dropPhoto, keepPhoto, photoBytes } from "@/store/record/photos";
 import type { Act } from "../act";
 import { getEnd, writeEvents } from "./ends";
 
@@ -28,13 +28,18 @@ export async function addPhoto(
   const { store } = act;
   const { events } = getEnd(store, end);
   const { data, info } = await inTurn(() => redrawn(bytes));
-  const sha256 = keepPhoto(store, data);
+  const { sha256, fresh } = keepPhoto(store, data);
   const { width, height, size } = info;
-  return writeEvents(act, end, {
-    client,
-    after: events.at(-1)?.seq ?? 0,
-    events: [{ id, event: { kind: "photo", sha256, width, height, bytes: size, caption } }],
-  });
+  try {
+    return writeEvents(act, end, {
+      client,
+      after: events.at(-1)?.seq ?? 0,
+      events: [{ id, event: { kind: "photo", sha256, width, height, bytes: size, caption } }],
+    });
+  } catch (error) {
+    if (fresh) dropPhoto(store, sha256);
+    throw error;
+  }
 }
 
 let last: Promise<unknown> = Promise.resolve();

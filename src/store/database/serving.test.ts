@@ -1,7 +1,7 @@
 import { spawn } from "node:child_process";
-import { existsSync, mkdtempSync } from "node:fs";
+import { existsSync, linkSync, mkdtempSync, symlinkSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
-import { join } from "node:path";
+import { dirname, join } from "node:path";
 import { describe, expect, it } from "vitest";
 import { problemOf } from "@/core";
 import { takeToServe } from "./serving";
@@ -43,5 +43,18 @@ describe("a database that is served", () => {
     holder.kill("SIGKILL");
     await gone;
     takeToServe(file, "")();
+  });
+  it("is the same database by whichever link it is come to", () => {
+    const file = fresh();
+    writeFileSync(file, "");
+    const link = join(dirname(fresh()), "link.db");
+    symlinkSync(file, link);
+    const giveBack = takeToServe(file, "");
+    expect(refusal(link)).toMatch(/^in-use: moor\.db is served already/);
+    giveBack();
+    const twin = join(dirname(file), "twin.db");
+    linkSync(file, twin);
+    expect(refusal(twin)).toMatch(/^in-use: twin\.db has a second name on this disk/);
+    expect(refusal(file)).toMatch(/second name/);
   });
 });

@@ -1,4 +1,4 @@
-import { copyFileSync, existsSync, mkdtempSync, rmSync, statSync, symlinkSync } from "node:fs";
+import { copyFileSync, existsSync, mkdtempSync, rmSync, statSync, symlinkSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { dirname, join, resolve } from "node:path";
 import Database from "better-sqlite3";
@@ -22,39 +22,44 @@ const refused = (file: string, why: string, cause?: unknown) =>
   new InputError("not-arlent", say("is-not-a-whole-arlent-database", { file, why }), ["file"], { cause });
 
 /**
- * Opens a file to be looked at and writes nothing in it or beside it.
+ * Opens a file to be looked at and writes nothing in it or beside it. All of it is seen as it stood at one moment, whoever
+ * writes meanwhile.
  * @throws InputError: `not-found`; `not-arlent` for anything that is not a whole database of this program; `newer`.
  */
 export function openToLook(file: string): Looked {
   if (!existsSync(file)) throw new InputError("not-found", say("there-is-no-file", { file }), ["file"]);
   const shut = withoutTraces(file);
   const database = opened(file);
+  const close = () => {
+    database.close();
+    shut();
+  };
   try {
     const { steps, newest: latest } = stepsOf(file, database);
     if (steps > latest)
       throw new InputError("newer", say("was-written-by-a-newer-version-of-2", { file }), ["file"]);
     if (steps < latest || isUnderWay(database)) {
       mustBeOld(file, database);
-      database.close();
-      shut();
-      return liftedCopy(file);
+      const bytes = database.serialize();
+      close();
+      return liftedCopy(file, bytes);
     }
     const [missing] = missingTables(database);
     if (missing) throw refused(file, `it has no ${missing}`);
-    return {
-      store: drizzle(database, { schema }),
-      lifted: false,
-      close: () => {
-        database.close();
-        shut();
-      },
-    };
+    return { store: drizzle(database, { schema }), lifted: false, close };
   } catch (error) {
-    database.close();
-    shut();
+    close();
+    if (isUnwritable(error)) return copyToLook(file);
     throw error;
   }
 }
+
+/**
+ * Whether a file cannot be read because nothing can be written beside it: one in write-ahead mode needs a file there
+ * (https://www.sqlite.org/wal.html, "Read-Only Databases").
+ */
+const isUnwritable = (error: unknown): boolean =>
+  error instanceof Database.SqliteError && /^SQLITE_(CANTOPEN|READONLY)/.test(error.code);
 
 function opened(file: string): Database.Database {
   try {
@@ -64,11 +69,14 @@ function opened(file: string): Database.Database {
   }
 }
 
+/** How far its schema has come, and from here on the file as it stands now. */
 function stepsOf(file: string, database: Database.Database): ReturnType<typeof schemaOf> {
   let schema: ReturnType<typeof schemaOf>;
   try {
+    database.exec("BEGIN");
     schema = schemaOf(database);
   } catch (cause) {
+    if (isUnwritable(cause)) throw cause;
     throw refused(file, "it is no SQLite file, or a damaged one", cause);
   }
   if (schema.steps === 0) throw refused(file, "nothing in it says so");
@@ -96,20 +104,45 @@ function withoutTraces(file: string): () => void {
   };
 }
 
-function liftedCopy(file: string): Looked {
+/** A folder of its own for a copy, with the photographs of the file it is of. */
+function besideCopy(file: string): { readonly copy: string; readonly drop: () => void } {
   const folder = mkdtempSync(join(tmpdir(), "arlent-look-"));
-  const copy = join(folder, "copy.db");
-  copyFileSync(file, copy);
-  if (existsSync(`${file}-wal`)) copyFileSync(`${file}-wal`, `${copy}-wal`);
   const photos = join(dirname(resolve(file)), "photos");
   if (existsSync(photos)) symlinkSync(photos, join(folder, "photos"));
+  return { copy: join(folder, "copy.db"), drop: () => rmSync(folder, { recursive: true, force: true }) };
+}
+
+function liftedCopy(file: string, bytes: Buffer): Looked {
+  const { copy, drop } = besideCopy(file);
+  writeFileSync(copy, bytes);
   const store = openStore(copy);
   return {
     store,
     lifted: true,
     close: () => {
       store.$client.close();
-      rmSync(folder, { recursive: true, force: true });
+      drop();
     },
   };
+}
+
+/** From a disk that takes nothing: nobody else writes there either, so a copy is the file. */
+function copyToLook(file: string): Looked {
+  const { copy, drop } = besideCopy(file);
+  try {
+    copyFileSync(file, copy);
+    if (statSync(`${file}-wal`, { throwIfNoEntry: false })?.isFile())
+      copyFileSync(`${file}-wal`, `${copy}-wal`);
+    const looked = openToLook(copy);
+    return {
+      ...looked,
+      close: () => {
+        looked.close();
+        drop();
+      },
+    };
+  } catch (error) {
+    drop();
+    throw error;
+  }
 }

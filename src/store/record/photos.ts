@@ -20,13 +20,16 @@ const HASH = /^[0-9a-f]{64}$/;
 export const isWholePhoto = (path: string): boolean =>
   existsSync(path) && sha256(readFileSync(path)) === basename(path, ".jpg");
 
-/** Keeps a photograph's bytes, once. @returns their hash. Written whole under another name first, then put in place. */
-export function keepPhoto(store: Store, bytes: Buffer): string {
+/**
+ * Keeps a photograph's bytes, once: written whole under another name first, then put in place.
+ * @returns their hash, and whether they were not there before.
+ */
+export function keepPhoto(store: Store, bytes: Buffer): { readonly sha256: string; readonly fresh: boolean } {
   const hash = sha256(bytes);
   const folder = folderOf(store);
   mkdirSync(folder, { recursive: true });
   const path = join(folder, `${hash}.jpg`);
-  if (isWholePhoto(path)) return hash;
+  if (isWholePhoto(path)) return { sha256: hash, fresh: false };
   const draft = `${path}.${process.pid}.part`;
   try {
     writeFileSync(draft, bytes, { flush: true });
@@ -35,8 +38,12 @@ export function keepPhoto(store: Store, bytes: Buffer): string {
     rmSync(draft, { force: true });
     throw error;
   }
-  return hash;
+  return { sha256: hash, fresh: true };
 }
+
+/** Takes a photograph away that no event came to name. */
+export const dropPhoto = (store: Store, hash: string): void =>
+  rmSync(photoPath(store, hash), { force: true });
 
 /** A kept photograph's bytes; null where there is none by that hash, or what lies there is not what was kept. */
 export function photoBytes(store: Store, hash: string): Buffer | null {

@@ -16,6 +16,10 @@ type Keys =
   | Under<"/enter">
   | Under<"/openapi">;
 
+/** Where a request came from: what the nearest server in front wrote last, else the connection itself. */
+const addressOf = (headers: Headers): string =>
+  headers.get("x-forwarded-for")?.split(",").at(-1)?.trim().slice(0, 60) ?? "";
+
 export const KEEPING_HANDLERS: Handlers<Keys> = {
   "get /people": ({ store }) => ({ people: people(store) }),
   "post /people": ({ act, body }) => ({ people: addPerson(act, body) }),
@@ -40,7 +44,7 @@ export const KEEPING_HANDLERS: Handlers<Keys> = {
    * message), and with nothing another site sends.
    */
   "post /enter": async ({ body, request }) => {
-    const session = await letDeviceIn(process.env.ARLENT_CREW, body);
+    const session = await letDeviceIn(process.env.ARLENT_CREW, body, addressOf(request.headers));
     const secure = request.headers.get("x-forwarded-proto") === "https" ? "; Secure" : "";
     return Response.json(
       { entered: true },
