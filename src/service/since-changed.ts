@@ -1,5 +1,5 @@
 import type { Store } from "@/store/database/store";
-import { registerHead } from "@/store/record/register";
+import { registerGrowth } from "@/store/record/register";
 
 /**
  * Remembers what follows from ends begun and signed, plans and the shelf alone: each of them grows the register, and as
@@ -10,7 +10,7 @@ export function sinceChanged<T>(work: (store: Store, key: string) => T): (store:
   return (store, key) => {
     // What is being written may yet be taken back: nothing is remembered of it.
     if (store.$client.inTransaction) return work(store, key);
-    const { n } = registerHead(store);
+    const n = registerGrowth(store);
     const last = cache.get(store);
     const byName = last?.n === n ? last.values : new Map<string, T>();
     cache.set(store, { n, values: byName });

@@ -29,6 +29,7 @@ import { keepDocument } from "@/store/record/documents";
 import { type EndRow, findEnd, insertEnd, updateEnd } from "@/store/record/ends";
 import { findEvent, insertEvent } from "@/store/record/events";
 import type { NewFounding } from "@/store/record/founding";
+import { enterHead } from "@/store/record/heads";
 import { photoBytes } from "@/store/record/photos";
 import { project } from "@/store/record/projections";
 import { addToRegister } from "@/store/record/register";
@@ -244,6 +245,7 @@ export function writeEvents(
       signer: sign ? (row.signer ?? sign.by ?? null) : null,
       lastHash: end.last,
     });
+    if (end.last !== row.lastHash) enterHead(store, endId, end.last);
     return remember(store, endId, { hash: end.last, events: end.history, state: end.state });
   });
   return since(recorded.events, after);

@@ -97,8 +97,8 @@ describe("a photograph of an end", () => {
     const stranger = "7f1c5b5e-5c53-4f0e-9d0a-3a8e2f6a1b01";
     expect(await by(stranger)).toBe("unknown-person");
     expect(photos()).toEqual([]);
-    const kept = await addPhoto(actOn(store), end, check(zPhotoQuery, { client: "test" }), bytes);
-    const [photo] = endState(kept).photos;
+    const events = await addPhoto(actOn(store), end, check(zPhotoQuery, { client: "test" }), bytes);
+    const [photo] = endState(events).photos;
     expect(await by(stranger)).toBe("unknown-person");
     expect(photoOf(store, photo?.sha256 ?? "")).toBeInstanceOf(Buffer);
   });

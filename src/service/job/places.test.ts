@@ -137,6 +137,14 @@ describe("an end at a place", () => {
     beginPlaces(act(), of, check(zBeginPlaces, { side: "A", addresses }));
     expect([...checkWholeRecord(store)].flatMap(({ findings }) => findings)).toEqual([]);
   });
+  it("has its address compared as the text it is looked up by: a blank in it is found", () => {
+    begin("tube 1 / fibre 2");
+    store.$client.exec("DROP TRIGGER ends_keep_words");
+    store.$client.exec("UPDATE ends SET address = replace(address, ',', ', ') WHERE address IS NOT NULL");
+    expect(
+      [...checkWholeRecord(store)].flatMap(({ findings }) => findings.map(({ what: detail }) => detail)),
+    ).toContainEqual(expect.stringMatching(/^Its row was changed: address/));
+  });
   it("is one of a batch where several are begun together, each at its own place", () => {
     const addresses = [1, 2, 3].map((n) => parseAddress(`tube 1 / fibre ${n}`));
     const { id, batch } = beginPlaces(act(), piece, check(zBeginPlaces, { side: "B", addresses }));

@@ -1,3 +1,4 @@
+import { sql } from "drizzle-orm";
 import { LRUCache } from "lru-cache";
 import {
   compileRunSheet,
@@ -21,6 +22,7 @@ import { type ChainedRow, endDigest, eventHash, foundingHash } from "@/store/rec
 import { hasDocument, keptCable, keptProcedure, keptTools } from "@/store/record/documents";
 import type { EndRow } from "@/store/record/ends";
 import { foundingColumns, zFounding } from "@/store/record/founding";
+import { hasHeads, headsOf } from "@/store/record/heads";
 import { photoBytes } from "@/store/record/photos";
 import { projectedOf } from "@/store/record/projections";
 import { registerLines } from "@/store/record/register";
@@ -47,7 +49,8 @@ interface ReadEnd {
  */
 export function checkEnd(store: Store, row: EndRow, events: readonly ChainedRow[]): EndFinding[] {
   const chain = [...foundingOff(row), ...brokenLinks(row, events), ...envelopesOff(events)];
-  const entered = registerOff(store, row, events);
+  const entered = [...registerOff(store, row, events), ...headsOff(store, row, events)];
+  const written = textsOff(store, row);
   const gone = (["procedureHash", "cableHash", "toolsHash", "sheetHash"] as const).flatMap((key) => {
     const hash = row[key];
     return hash !== null && !hasDocument(store, hash)
@@ -58,7 +61,7 @@ export function checkEnd(store: Store, row: EndRow, events: readonly ChainedRow[
     row.sheetHash === null
       ? [{ what: "The sheet it was worked to was never stored: its documents no longer compile." }]
       : [];
-  const findings = [...chain, ...entered, ...gone, ...sheetless];
+  const findings = [...chain, ...entered, ...written, ...gone, ...sheetless];
   // What follows from a history that was changed would only say the same once more.
   if (findings.length > 0) return findings;
   const history = events.map(readEvent);
@@ -166,6 +169,41 @@ function registerOff(store: Store, row: EndRow, events: readonly ChainedRow[]): 
       off.push({ what: "The register knows of a sign-off that is gone or was changed." });
   return off;
 }
+
+/** How far the register knows its chain had come, each time: every step of that must still be there, the last one last. */
+function headsOff(store: Store, row: EndRow, events: readonly ChainedRow[]): EndFinding[] {
+  if (!hasHeads(store)) return [];
+  const chain = events.map(({ hash }) => hash);
+  const heads = headsOf(store, row.id);
+  const places = heads.map((head) => chain.indexOf(head));
+  const inOrder = places.every((place, i) => place > (places[i - 1] ?? -1));
+  const last = heads.at(-1) ?? foundingHash(row);
+  return inOrder && last === row.lastHash
+    ? []
+    : [
+        {
+          what: "Its history is not as far as the register knows it: events were removed, added or changed.",
+        },
+      ];
+}
+
+/** Columns whose text is JSON: they are looked up and counted as text, so they are compared as text. */
+const TEXTS = ["picked", "rule", "verdicts", "address", "timers"] as const;
+
+/** Such columns that are not written as this program writes them: read, they would say the same. */
+function textsOff(store: Store, row: EndRow): EndFinding[] {
+  const there = store.get<Record<(typeof TEXTS)[number], string | null>>(
+    sql`SELECT picked, rule, verdicts, address, timers FROM ends WHERE id = ${row.id}`,
+  );
+  const off = TEXTS.filter((key) => {
+    const text = there?.[key] ?? null;
+    return text !== null && text !== JSON.stringify(key === "address" ? addressOf(row) : row[key]);
+  });
+  return off.length > 0 ? [{ what: `Its row was changed: ${off.join(", ")} is written otherwise.` }] : [];
+}
+
+/** Its address as a place is looked up by it. */
+const addressOf = ({ address }: EndRow) => address?.map(({ kind, position }) => ({ kind, position })) ?? null;
 
 function kindIn(v: number, body: string): unknown {
   const content = parsed(body);

@@ -6,7 +6,7 @@ import { sha256 } from "@/store/database/hash";
 import type { Store } from "@/store/database/store";
 import { missingTables } from "@/store/database/whole";
 import { fileDigest } from "@/store/opening/lift";
-import { schemaStepsAltered } from "@/store/opening/open";
+import { schemaObjectsOff, schemaStepsAltered } from "@/store/opening/open";
 import { documentDigest } from "@/store/record/documents";
 import { digestOf, type RegisterRow, registerFrom, registerHash } from "@/store/record/register";
 import { batches, closures, documents, jobs, plans, shelf, studies, toolEvents } from "@/store/schema";
@@ -26,19 +26,22 @@ export function checkFile(store: Store): RecordFinding[] {
     altered(t("the-file"), t("it-has-no", { missingTable })),
   );
   const damaged = store
-    .all<{ quick_check: string }>(sql`PRAGMA quick_check(20)`)
-    .filter(({ quick_check: message }) => message !== "ok")
-    .map(({ quick_check: message }) => altered(t("the-file"), t("it-is-damaged", { message })));
+    .all<{ integrity_check: string }>(sql`PRAGMA integrity_check(20)`)
+    .filter(({ integrity_check: message }) => message !== "ok")
+    .map(({ integrity_check: message }) => altered(t("the-file"), t("it-is-damaged", { message })));
   const guards = missingGuards(store).map(({ name }) =>
     altered(t("a-guard"), t("the-guard-was-taken-off-or-changed", { name })),
   );
   const strange = strangeTriggers(store).map((name) =>
     altered(t("a-guard"), t("a-trigger-was-put-in-that-is", { name })),
   );
+  const objects = schemaObjectsOff(store.$client)
+    .filter(({ type, fault }) => type !== "table" || fault === "strange" || lacking.length === 0)
+    .map(({ type, name, fault }) => altered(t("the-file"), t("object-off", { type, name, fault })));
   const steps = schemaStepsAltered(store)
     ? [altered(t("the-file"), t("the-list-of-the-steps-its-tables"))]
     : [];
-  return [...lacking, ...damaged, ...guards, ...strange, ...steps];
+  return [...lacking, ...damaged, ...objects, ...guards, ...strange, ...steps];
 }
 
 /** Documents that do not say what their hash says. */

@@ -28,11 +28,13 @@ import { GUARDS } from "@/store/database/guards";
 import type { Store } from "@/store/database/store";
 import { goldenFile } from "@/store/fixtures/golden";
 import { openStore } from "@/store/opening/open";
+import { eventHash, eventRows, foundingHash } from "@/store/record/chain";
+import { findEnd } from "@/store/record/ends";
 import * as schema from "@/store/schema";
 import { actOn } from "../act";
 import { addPerson, mergePerson } from "../crew/people";
 import { startBatch } from "../end/batches";
-import { startEnd } from "../end/ends";
+import { getEnd, startEnd } from "../end/ends";
 import { addPhoto } from "../end/photos";
 import { codeOf } from "../fixtures/code-of";
 import { addTo, CAM, endRead, signedEnd } from "../fixtures/made-ends";
@@ -209,6 +211,101 @@ describe("a record with something in every table", () => {
       () => expect(alterations(store).some(({ what: subject }) => /^Rows are gone/.test(subject))).toBe(true),
     );
   });
+  /** Makes the chain of an end anew after its events were changed, and puts its row in order with it. */
+  const rechained = (database: Database.Database, end: string) => {
+    const row = findEnd(store, end);
+    let before = row ? foundingHash(row) : "";
+    for (const event of eventRows(store, end)) {
+      const hash = eventHash({ ...event, before });
+      database.prepare("UPDATE events SET before = ?, hash = ? WHERE n = ?").run(before, hash, event.n);
+      before = hash;
+    }
+    database.prepare("UPDATE ends SET last_hash = ? WHERE id = ?").run(before, end);
+  };
+  const lastEventOf = (condition: string) =>
+    store.$client
+      .prepare(
+        `SELECT n, end_id AS "end" FROM events WHERE n = (SELECT max(n) FROM events JOIN ends ON ends.id = end_id WHERE ${condition})`,
+      )
+      .get() as { n: number; end: string };
+  it("the last event of an open end removed, its row and the numbers put in order: found", () => {
+    const { n, end } = lastEventOf("signed_at IS NULL");
+    tampered(
+      store,
+      (database) => {
+        database.prepare("DELETE FROM events WHERE n = ?").run(n);
+        database.prepare("UPDATE events SET n = n - 1 WHERE n > ?").run(n);
+        database.exec("UPDATE sqlite_sequence SET seq = (SELECT max(n) FROM events) WHERE name = 'events'");
+        rechained(database, end);
+      },
+      () =>
+        expect(alterations(store)).toContainEqual(
+          expect.objectContaining({ end, what: expect.stringMatching(/^Its history is not as far/) }),
+        ),
+    );
+  });
+  it("a correction after the sign-off removed in the same way: found", () => {
+    const own = openStore(":memory:");
+    const end = signedEnd(own, "Wyn Harrow", 0);
+    const [first] = getEnd(own, end).events;
+    addTo(own, end, {
+      kind: "correction",
+      corrects: first?.id ?? "",
+      says: "Pad 5",
+      why: "wrong pad",
+      name: "Wyn Harrow",
+    });
+    expect(alterations(own)).toEqual([]);
+    tampered(
+      own,
+      (database) => {
+        const last = database.prepare("SELECT n, before FROM events ORDER BY n DESC").get() as {
+          n: number;
+          before: string;
+        };
+        database.prepare("DELETE FROM events WHERE n = ?").run(last.n);
+        database.exec("UPDATE sqlite_sequence SET seq = (SELECT max(n) FROM events) WHERE name = 'events'");
+        database.prepare("UPDATE ends SET last_hash = ? WHERE id = ?").run(last.before, end);
+      },
+      () =>
+        expect(alterations(own)).toMatchObject([
+          { end, what: expect.stringMatching(/^Its history is not as far/) },
+        ]),
+    );
+  });
+  it("the times of an open end changed and its chain made anew: found", () => {
+    const { end } = lastEventOf(
+      "signed_at IS NULL AND (SELECT count(*) FROM events WHERE end_id = ends.id) > 2",
+    );
+    tampered(
+      store,
+      (database) => {
+        for (const event of eventRows(store, end)) {
+          const at = event.at.replace("T", "T0").replace("T00", "T01").slice(0, 24);
+          const moved = event.body.replaceAll(event.at, at);
+          database.prepare("UPDATE events SET at = ?, body = ? WHERE n = ?").run(at, moved, event.n);
+        }
+        rechained(database, end);
+      },
+      () =>
+        expect(alterations(store)).toContainEqual(
+          expect.objectContaining({ end, what: expect.stringMatching(/^Its history is not as far/) }),
+        ),
+    );
+  });
+  it.each(["picked", "rule", "verdicts"])("a blank put into the text of %s: found", (column) => {
+    tampered(
+      store,
+      (database) =>
+        database.exec(
+          `UPDATE ends SET ${column} = replace(${column}, ':', ': ') WHERE rowid = (SELECT max(rowid) FROM ends WHERE ${column} LIKE '%:%')`,
+        ),
+      () =>
+        expect(alterations(store).map(({ what: detail }) => detail)).toContainEqual(
+          expect.stringContaining(column),
+        ),
+    );
+  });
   it.each([
     "UPDATE __drizzle_migrations SET hash = 'zz' WHERE rowid = 2",
     "UPDATE __drizzle_migrations SET created_at = created_at + 7 WHERE rowid = 1",
@@ -294,6 +391,62 @@ describe("guards", () => {
     const own = openStore(":memory:");
     own.$client.exec("CREATE TRIGGER quiet AFTER INSERT ON events BEGIN UPDATE ends SET label = ''; END");
     expect(alterations(own)).toMatchObject([{ what: expect.stringMatching(/quiet/) }]);
+  });
+});
+
+describe("the file's tables, indexes and views", () => {
+  const HIDING = "CREATE INDEX ends_on_record ON ends (purpose, signed_at, id) WHERE signed_at IS NULL";
+  it.each([
+    ["an index taken away", "DROP INDEX ends_on_record", /index ends_on_record is missing/],
+    [
+      "an index that leaves ends out",
+      `DROP INDEX ends_on_record; ${HIDING}`,
+      /index ends_on_record is not as this program makes it/,
+    ],
+    ["an index of somebody's own", "CREATE INDEX mine ON ends (label)", /index mine was put in/],
+    ["a view", "CREATE VIEW quiet AS SELECT * FROM ends", /view quiet was put in/],
+    ["a table", "CREATE TABLE quiet (a)", /table quiet was put in/],
+  ])("%s: found", (_change, change, finding) => {
+    tampered(
+      store,
+      (database) => database.exec(change),
+      () =>
+        expect(alterations(store).map(({ what: detail }) => detail)).toContainEqual(
+          expect.stringMatching(finding),
+        ),
+    );
+  });
+  it("an index whose rows were changed beneath it: found", () => {
+    const path = join(mkdtempSync(join(tmpdir(), "arlent-index-")), "a.db");
+    const own = openStore(path);
+    signedEnd(own, "Wyn Harrow", 0);
+    const { $client: database } = own;
+    database.unsafeMode(true);
+    database.pragma("writable_schema = ON");
+    const named = "WHERE name = 'ends_on_record'";
+    const words = database.prepare(`SELECT sql FROM sqlite_master ${named}`).pluck().get();
+    // As one who changes what the file says of the index, has its rows left out, and puts the words back.
+    database.prepare(`UPDATE sqlite_master SET sql = ? ${named}`).run(`${HIDING} AND 0`);
+    database.pragma("writable_schema = RESET");
+    database.exec("REINDEX ends_on_record");
+    database.pragma("writable_schema = ON");
+    database.prepare(`UPDATE sqlite_master SET sql = ? ${named}`).run(words);
+    database.close();
+    const looked = openStore(path);
+    expect(alterations(looked).map(({ what: detail }) => detail)).toContainEqual(
+      expect.stringMatching(/It is damaged/),
+    );
+  });
+  it("an index taken away is put back by the next opening, and told ever after", () => {
+    const path = join(mkdtempSync(join(tmpdir(), "arlent-index-")), "a.db");
+    const first = openStore(path);
+    signedEnd(first, "Wyn Harrow", 0);
+    first.$client.exec(`DROP INDEX ends_on_record; ${HIDING}`);
+    first.$client.close();
+    const again = openStore(path);
+    expect(alterations(again)).toMatchObject([
+      { what: expect.stringMatching(/had been taken off and were put back.*ends_on_record/) },
+    ]);
   });
 });
 

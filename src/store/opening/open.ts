@@ -9,10 +9,12 @@ import { z } from "zod";
 import { InputError } from "@/core";
 import { say } from "@/messages/service";
 import { oldGuardsGone, restoreGuards } from "../database/guards";
+import { type ObjectOff, objectsIn, objectsOff, type SchemaObject } from "../database/objects";
 import { takeToServe } from "../database/serving";
 import type { Store } from "../database/store";
 import { inTransaction } from "../database/transaction";
 import { troubleOf } from "../database/trouble";
+import { enterHeads } from "../record/heads";
 import { addToRegister, digestOf } from "../record/register";
 import * as schema from "../schema";
 import { lift, noteLiftFrom } from "./lift";
@@ -108,6 +110,7 @@ function endBringing(store: Store): void {
     const lifted = lift(store);
     const gone = noted === undefined ? [] : z.array(z.string()).parse(JSON.parse(noted));
     keepGuards(store, lifted || noted !== undefined, gone);
+    enterHeads(store);
     database.exec("DROP TABLE IF EXISTS bringing");
   });
 }
@@ -124,6 +127,35 @@ function migrated(database: Database.Database): Store {
   database.pragma(`application_id = ${APPLICATION_ID}`);
   endBringing(store);
   return store;
+}
+
+/** What a file of this program's schema has, beside its guards: made afresh, once a process. */
+const expectedObjects = once((): readonly SchemaObject[] => {
+  const database = new Database(":memory:");
+  migrate(drizzle(database, { schema }), MIGRATIONS);
+  const objects = objectsIn(database);
+  database.close();
+  return objects;
+});
+
+function once<T>(make: () => T): () => T {
+  let held: { readonly value: T } | null = null;
+  return () => (held ??= { value: make() }).value;
+}
+
+/** Tables, indexes and views that are missing, are not as this program makes them, or are none of its own. */
+export const schemaObjectsOff = (database: Database.Database): ObjectOff[] =>
+  objectsOff(objectsIn(database), expectedObjects());
+
+/** Puts indexes back that are missing or changed: they follow from the tables. @returns their names. */
+function restoreIndexes(database: Database.Database): string[] {
+  const off = schemaObjectsOff(database).filter(({ type, fault }) => type === "index" && fault !== "strange");
+  for (const { name } of off) {
+    const words = expectedObjects().find((object) => object.name === name)?.sql;
+    database.exec(`DROP INDEX IF EXISTS "${name}"`);
+    if (words) database.exec(words);
+  }
+  return off.map(({ name }) => name);
 }
 
 /** Several processes may meet a file that is new or old: one makes it, the others wait, and find it made. */
@@ -145,7 +177,7 @@ function withOpenLock<T>(file: string, work: () => T): T {
 /** The guards of the record: made once; whoever takes them off finds them back, and noted for the record's check. */
 function keepGuards(store: Store, fresh: boolean, gone: readonly string[]): void {
   inTransaction(store, () => {
-    const built = restoreGuards(store);
+    const built = [...restoreGuards(store), ...restoreIndexes(store.$client)];
     const restored = fresh ? gone : built;
     if (restored.length > 0) {
       const ref = `${new Date().toISOString()} ${restored.join(", ")}`;

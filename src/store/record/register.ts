@@ -1,6 +1,7 @@
 import { and, asc, desc, eq, gt, sql } from "drizzle-orm";
 import { canonical, linkHash, sha256 } from "../database/hash";
 import { prepared } from "../database/prepared";
+import { processWide } from "../database/process-wide";
 import type { Store } from "../database/store";
 import { register } from "../schema";
 
@@ -17,6 +18,27 @@ export const registerHash = ({ before, n: _, hash: __, ...message }: RegisterRow
 /** The register's last line: its hash takes in all before it. */
 export const registerHead = (store: Store): { n: number; hash: string } =>
   store.select().from(register).orderBy(desc(register.n)).limit(1).get() ?? { n: 0, hash: "" };
+
+const grown = processWide(
+  "register growth",
+  () => new WeakMap<Store, { readonly n: number; readonly seen: number }>(),
+);
+
+/**
+ * Number of the last line that says more than how far an end's chain has come: it grows as an end is begun or signed, and
+ * with every plan, document and person. Not to be asked for while something is written.
+ */
+export function registerGrowth(store: Store): number {
+  const before = grown.get(store) ?? { n: 0, seen: 0 };
+  const { n: seen } = registerHead(store);
+  if (seen === before.seen) return before.n;
+  const last = store.get<{ n: number | null }>(
+    sql`SELECT max(n) AS n FROM register WHERE n > ${before.seen} AND kind <> 'head'`,
+  );
+  const n = last?.n ?? before.n;
+  grown.set(store, { n, seen });
+  return n;
+}
 
 /** Enters something that is only ever added: a gap in the register tells that it was taken out. */
 export function addToRegister(store: Store, kind: RegisterKind, ref: string, digest: string): void {

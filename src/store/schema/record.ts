@@ -135,6 +135,8 @@ export const register = sqliteTable(
         "document",
         "end",
         "signed",
+        "head",
+        "heads",
         "batch",
         "study",
         "tool",
