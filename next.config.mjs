@@ -41,6 +41,13 @@ const config = {
         { key: "x-content-type-options", value: "nosniff" },
         { key: "referrer-policy", value: "same-origin" },
         { key: "x-frame-options", value: "DENY" },
+        { key: "cross-origin-opener-policy", value: "same-origin" },
+        { key: "cross-origin-resource-policy", value: "same-origin" },
+        {
+          key: "permissions-policy",
+          value:
+            "camera=(), microphone=(), geolocation=(), payment=(), usb=(), serial=(), bluetooth=(), display-capture=()",
+        },
       ],
     },
   ],

@@ -1,6 +1,6 @@
 import { spawnSync } from "node:child_process";
 import { mkdtempSync, readFileSync, statSync } from "node:fs";
-import { get } from "node:http";
+import { get, request } from "node:http";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { served } from "../harness/command";
@@ -135,6 +135,22 @@ test("a name set without a port holds for every port, and no other name is answe
   expect(await named(`HALL.local:${port}`)).toBe(307);
   expect((await fetch(`${url}api/v1/people`)).status, "and at the machine itself").toBe(401);
   expect(await named("hall.local.example.org")).toBe(421);
+  const traced = new Promise<number | undefined>((answer, failed) =>
+    request(url, { method: "TRACE" }, ({ statusCode }) => answer(statusCode))
+      .once("error", failed)
+      .end(),
+  );
+  expect(await traced, "a method no page knows").toBe(405);
+  const { mode } = statSync(database);
+  expect(mode & 0o777, "the record is its server's alone").toBe(0o600);
+  const enter = await fetch(`${url}enter`, { headers: { "x-forwarded-proto": "https" } });
+  expect(Object.fromEntries(enter.headers)).toMatchObject({
+    "strict-transport-security": "max-age=31536000",
+    "cross-origin-opener-policy": "same-origin",
+    "cross-origin-resource-policy": "same-origin",
+    "permissions-policy": expect.stringContaining("geolocation=()"),
+  });
+  expect((await fetch(`${url}enter`)).headers.get("strict-transport-security")).toBeNull();
   const answer = await fetch(url, { headers: { "accept-encoding": "gzip" } });
   expect(answer.headers.get("content-encoding"), "what goes further is made small").toBe("gzip");
   await stop();

@@ -66,8 +66,8 @@ const serving = new Map<number, string>();
 function killWhole(leader: number, database: string): void {
   serving.delete(leader);
   process.kill(-leader, "SIGKILL");
-  // Whatever of the three the group did not reach.
-  spawnSync("kill", ["-9", readFileSync(`${database}.copier`, "utf8")]);
+  // The copier has a group of its own.
+  spawnSync("kill", ["-9", "--", `-${readFileSync(`${database}.copier`, "utf8")}`]);
 }
 
 test.afterAll(() => {
@@ -181,4 +181,33 @@ test("stopped in good order, a server that is copied leaves its file whole by it
   await stop();
   for (const beside of ["-wal", "-shm", ".serving", ".copier", ".copier.yml"])
     expect(existsSync(database + beside), beside).toBe(false);
+});
+
+/** What a process was started as; empty for one that is gone. */
+function commandOf(pid: string): string {
+  try {
+    return readFileSync(`/proc/${pid}/cmdline`, "utf8");
+  } catch {
+    return "";
+  }
+}
+
+test("a server that is killed takes its copier with it", async () => {
+  const database = join(folder(), "moor.db");
+  const child: ChildProcess = spawn(process.execPath, ["scripts/start.mjs"], {
+    stdio: ["ignore", "pipe", "inherit"],
+    detached: true,
+    env: { ...process.env, ARLENT_REPLICA: folder(), ARLENT_DB: database, PORT: String(await freePort()) },
+  });
+  if (!child.pid) throw new Error("the server did not start");
+  serving.set(child.pid, database);
+  await new Promise((ready) => child.stdout?.once("data", ready));
+  const copies = () =>
+    readdirSync("/proc")
+      .filter((name) => /^\d+$/.test(name))
+      .filter((pid) => commandOf(pid).includes(`${database}.copier.yml`));
+  await expect.poll(copies).not.toEqual([]);
+  // The one that was started, and nothing of what it started itself.
+  process.kill(child.pid, "SIGKILL");
+  await expect.poll(copies).toEqual([]);
 });

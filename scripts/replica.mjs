@@ -126,15 +126,21 @@ function fold(database) {
   file.close();
 }
 
-/** A copier left over from a server that was killed would write the same copy: it is ended first. */
+/** A copier left over from a server that was killed would write the same copy: it is ended first, and what watches it. */
 function endStale(note) {
   try {
     const pid = Number(readFileSync(note, "utf8"));
-    if (readFileSync(`/proc/${pid}/cmdline`, "utf8").includes("litestream")) process.kill(pid, "SIGKILL");
+    if (readFileSync(`/proc/${pid}/cmdline`, "utf8").includes("litestream")) process.kill(-pid, "SIGKILL");
   } catch {
     // None was left, or it is gone.
   }
 }
+
+/**
+ * Runs a program for as long as what it reads from is held open: that closes when whoever started it ends, however that
+ * ends. Then the program is told to stop, and its own end is passed on.
+ */
+const WATCHED = '"$@" & pid=$!; (cat >/dev/null; kill -INT $pid 2>/dev/null) <&3 & wait $pid; exit $?';
 
 const LONGEST_WAIT_MS = 30_000;
 
@@ -150,12 +156,16 @@ export function keepCopying(database, target, port) {
   let again = null;
   const start = () => {
     const begun = Date.now();
+    const copier = [litestream(), "replicate", "-no-expand-env", "-config", `${note}.yml`];
     // Out of the terminal's own group: a Ctrl+C ends the server first, and the copier when that is done.
-    child = spawn(litestream(), ["replicate", "-no-expand-env", "-config", `${note}.yml`], {
+    child = spawn("/bin/sh", ["-c", WATCHED, "sh", ...copier], {
       detached: true,
-      stdio: ["ignore", "ignore", "inherit"],
+      stdio: ["ignore", "ignore", "inherit", "pipe"],
     });
     if (child.pid) writeFileSync(note, String(child.pid));
+    const held = child.stdio[3];
+    held.on("error", () => {});
+    child.once("exit", () => held.destroy());
     child.once("error", ({ message }) => console.error(`The standing copy: ${message}`));
     child.once("exit", (code) => {
       if (stopping) return;
@@ -176,6 +186,6 @@ export function keepCopying(database, target, port) {
       };
       if (!child || child.exitCode !== null || child.signalCode !== null) return ended();
       child.once("exit", ended);
-      child.kill("SIGINT");
+      child.stdio[3].destroy();
     });
 }

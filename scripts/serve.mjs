@@ -3,6 +3,7 @@ import { spawn } from "node:child_process";
 import { existsSync } from "node:fs";
 import { createServer } from "node:net";
 import { join, resolve } from "node:path";
+import { pathToFileURL } from "node:url";
 import { keepCopying, photographsOf, replicaWanted } from "./replica.mjs";
 import { fail, root } from "./setup.mjs";
 
@@ -88,11 +89,15 @@ const hostsNamed = () =>
 /** Serves a database until it is asked to stop; says where, once it answers. */
 export async function serve({ database, host, port, local }, says) {
   const crew = crewFor({ local, host, database });
+  // What is made here is for whoever serves it alone: database, logs, photographs, copies.
+  process.umask(0o077);
   const replica = replicaWanted(database);
   const copierPort = replica ? await anyPort() : 0;
   const server = spawn(
     process.execPath,
     [
+      "--import",
+      pathToFileURL(join(root, "scripts/before-serving.mjs")).href,
       join(root, "node_modules/next/dist/bin/next"),
       "start",
       "-H",

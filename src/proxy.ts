@@ -41,8 +41,15 @@ export function proxy(request: NextRequest): NextResponse {
   if (pathname === "/enter") headers.set(AT_THE_DOOR, "yes");
   const answer = NextResponse.next({ request: { headers } });
   answer.headers.set("content-security-policy", policy);
+  // Only where it came in by TLS does the rest of the way have to (RFC 6797, 7.2).
+  if (isSecure(request)) answer.headers.set("strict-transport-security", `max-age=${YEAR_SECONDS}`);
   return answer;
 }
+
+const YEAR_SECONDS = 31_536_000;
+
+/** Whether whatever stands in front speaks TLS with the device. */
+const isSecure = ({ headers }: NextRequest): boolean => headers.get("x-forwarded-proto") === "https";
 
 const policyWith = (nonce: string): string =>
   [
@@ -76,9 +83,8 @@ const refused = (code: "bad-input" | "no-session", message: string, status: numb
   NextResponse.json({ error: { code, message, path: [] } }, { status, headers: SAFE });
 
 /** Under the very name it was asked by, behind whatever stands in front. */
-function atTheDoor({ headers }: NextRequest, host: string, to: string): NextResponse {
-  const scheme = headers.get("x-forwarded-proto") === "https" ? "https" : "http";
-  const door = new URL("/enter", `${scheme}://${host}`);
+function atTheDoor(request: NextRequest, host: string, to: string): NextResponse {
+  const door = new URL("/enter", `${isSecure(request) ? "https" : "http"}://${host}`);
   if (to !== "/") door.searchParams.set("to", to);
   return NextResponse.redirect(door, { status: 307, headers: SAFE });
 }

@@ -256,6 +256,7 @@ export {
   verdictRow,
 } from "./record/projections";
 export { type EndRecord, type Recordable, type RecordDocument, recordOf, zRecord } from "./record/record";
+export { isSetBack } from "./record/set-back";
 export { adviceOn } from "./review/advice";
 export { type Contradiction, contradictionsOf, variantsOf } from "./review/contradictions";
 export { type FirstLook, firstLooks } from "./review/first-look";

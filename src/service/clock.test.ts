@@ -7,6 +7,7 @@ import { actOn } from "./act";
 import { type Clocks, clockAfter, clockAhead, clockFrom, recordNow } from "./clock";
 import { addEvents, getEnd, startEnd } from "./end/ends";
 import { runningTimers } from "./end/timers";
+import { checkWholeRecord } from "./keeping/record-check";
 import { ledgerPage } from "./ledger/ledger";
 import { blades, seeToBlade } from "./workshop/tools";
 
@@ -105,5 +106,18 @@ describe("a clock set back two days", () => {
     const whole = left();
     runs(60_000, -2 * DAY);
     expect(left()).toBe(whole - 60);
+  });
+  it("set back by more than a week is followed, and the event that says an earlier time is told as that", () => {
+    const { id } = startEnd(
+      act(),
+      check(zStart, { cable: "distribution-900", procedure: "adhesive-polish-900", core: "50/125" }),
+    );
+    add(id, { kind: "label", job: "Moor", label: "pad 4" });
+    runs(HOUR, -30 * DAY);
+    add(id, { kind: "label", job: "Moor", label: "pad 5" });
+    const notes = [...checkWholeRecord(store)].flatMap(({ findings }) => findings);
+    expect(notes).toMatchObject([
+      { end: id, seq: 2, note: true, what: expect.stringMatching(/clock of the machine was set back/) },
+    ]);
   });
 });

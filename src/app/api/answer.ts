@@ -108,9 +108,14 @@ export async function bytesBody(request: Request, limit: number): Promise<Buffer
   return limitedBody(request, limit);
 }
 
-function mustBeOwnSite(request: Request): void {
+/**
+ * Another site may have a browser ask, and not for what is long to make.
+ * @throws InputError `foreign-origin`, by the request's origin or, where a browser says it, by the site it came from.
+ */
+export function mustBeOwnSite(request: Request): void {
   const origin = request.headers.get("origin");
-  if (origin && hostOf(origin) !== request.headers.get("host"))
+  const site = request.headers.get("sec-fetch-site");
+  if ((origin && hostOf(origin) !== request.headers.get("host")) || site === "cross-site")
     throw new InputError("foreign-origin", say("this-request-comes-from-another-site"));
 }
 

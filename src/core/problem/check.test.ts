@@ -77,6 +77,18 @@ describe("checking input", () => {
   });
 });
 
+describe("input nested without end", () => {
+  const nested = (inner: unknown) => {
+    let value = inner;
+    for (let i = 0; i < 20_000; i++) value = [value];
+    return value;
+  };
+  it("is refused in a line, half letters in it or not", () => {
+    for (const value of [nested(1), ["\ud83e", nested(1)], { "a\ud83e": nested("\udc00") }])
+      expect(problem(value)?.code).toBe("too-deep");
+  });
+});
+
 describe("an outcome", () => {
   it("that was refused is thrown with its code and path when it is required", () => {
     expect(() => required(refuse("empty", "Type a length.", ["reading"]))).toThrow(InputError);

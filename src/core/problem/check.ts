@@ -68,9 +68,13 @@ export function wellFormed(value: unknown): unknown {
 /** Deeper than any document of ours by far, and shallower than the program's own stack. */
 const DEEPEST = 100;
 
-function isWellFormed(value: unknown, depth = 0): boolean {
+function mustBeShallow(depth: number): void {
   if (depth > DEEPEST)
     throw new InputError("too-deep", say("the-input-must-be-at-most-levels", { deepest: DEEPEST }));
+}
+
+function isWellFormed(value: unknown, depth = 0): boolean {
+  mustBeShallow(depth);
   if (typeof value === "string") return value.isWellFormed();
   if (Array.isArray(value)) return value.every((element) => isWellFormed(element, depth + 1));
   if (!isPlainObject(value)) return true;
@@ -78,11 +82,14 @@ function isWellFormed(value: unknown, depth = 0): boolean {
   return true;
 }
 
-function mended(value: unknown): unknown {
+function mended(value: unknown, depth = 0): unknown {
+  mustBeShallow(depth);
   if (typeof value === "string") return value.toWellFormed();
-  if (Array.isArray(value)) return value.map(mended);
+  if (Array.isArray(value)) return value.map((element) => mended(element, depth + 1));
   if (!isPlainObject(value)) return value;
-  return Object.fromEntries(Object.entries(value).map(([key, first]) => [key.toWellFormed(), mended(first)]));
+  return Object.fromEntries(
+    Object.entries(value).map(([key, first]) => [key.toWellFormed(), mended(first, depth + 1)]),
+  );
 }
 
 /** An object as JSON makes them: anything else is left as it is. */

@@ -89,16 +89,26 @@ describe("what no instrument and no end can be", () => {
 });
 
 describe("cells a spreadsheet would run", () => {
-  it.each(["\n=1+1", " =1+1", "\t@SUM(A1)", "＝1+1", "＋1", "－1", "＠x", "-1", "\u00a0=2"])(
-    "%j is made plain text",
-    (job) => {
-      const { id } = startEnd(actOn(store), check(zStart, cam));
-      add(id, { kind: "sign", name: "Ada", outcome: "cut-off" });
-      const csv = recordsCsv([{ ...recordJson(endRecord(store, id)), job }]);
-      const [row] = Papa.parse<Record<string, string>>(csv, { header: true, delimiter: "," }).data;
-      expect(row?.job).toBe(`'${job}`);
-    },
-  );
+  it.each([
+    "\n=1+1",
+    " =1+1",
+    "\t@SUM(A1)",
+    "＝1+1",
+    "＋1",
+    "－1",
+    "＠x",
+    "-1",
+    "\u00a0=2",
+    "\u0000=1",
+    "\u0001@x",
+    "\u200b+1",
+  ])("%j is made plain text", (job) => {
+    const { id } = startEnd(actOn(store), check(zStart, cam));
+    add(id, { kind: "sign", name: "Ada", outcome: "cut-off" });
+    const csv = recordsCsv([{ ...recordJson(endRecord(store, id)), job }]);
+    const [row] = Papa.parse<Record<string, string>>(csv, { header: true, delimiter: "," }).data;
+    expect(row?.job).toBe(`'${job}`);
+  });
 });
 
 describe("input nested thousands deep", () => {

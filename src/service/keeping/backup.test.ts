@@ -1,6 +1,8 @@
+import { spawnSync } from "node:child_process";
 import { randomUUID } from "node:crypto";
 import {
   copyFileSync,
+  mkdirSync,
   mkdtempSync,
   readdirSync,
   readFileSync,
@@ -20,7 +22,7 @@ import { photoBytes, photographsIn } from "@/store/record/photos";
 import { actOn } from "../act";
 import { addEvents, getEnd, startEnd } from "../end/ends";
 import { addPhoto } from "../end/photos";
-import { backupInto, backupName, backupsIn, MANIFEST, RECORD } from "./backup";
+import { backupInto, backupName, backupStream, backupsIn, MANIFEST, RECORD } from "./backup";
 import { checkWholeRecord } from "./record-check";
 import { restore } from "./restore";
 import { backupIfDue, KEPT, scheduleOf } from "./schedule";
@@ -98,7 +100,29 @@ describe("a backup", () => {
   });
 });
 
+describe("several who save a backup at once", () => {
+  it("are two at most; once one is whole, or was left half read, the next may", async () => {
+    const [first, second] = [await backupStream(store), await backupStream(store)];
+    expect(await codeOf(backupStream(store))).toBe("too-often");
+    first.destroy();
+    for await (const _chunk of second);
+    await expect.poll(() => codeOf(backupStream(store).then((third) => third.destroy()))).toBeNull();
+  });
+});
+
 describe("putting back", () => {
+  it("goes on where an earlier one was killed half-way, and is not begun beside one that runs", async () => {
+    const file = await create();
+    const place = folder();
+    const target = join(place, "b.db");
+    const { pid } = spawnSync(process.execPath, ["-e", ""]);
+    mkdirSync(join(place, `b.db.restoring.${pid}.d`));
+    await restore(file, target);
+    expect(readdirSync(place).filter((name) => name.includes("restoring"))).toEqual([]);
+    const other = join(folder(), "c.db");
+    mkdirSync(`${other}.restoring.${process.pid}.d`);
+    expect(await codeOf(restore(file, other))).toBe("id-taken");
+  });
   it("never writes over a database that is there", async () => {
     const file = await create();
     const there = join(home, "a.db");

@@ -21,6 +21,7 @@ import { type Pack, pack } from "tar-stream";
 import { z } from "zod";
 import { InputError } from "@/core";
 import { say } from "@/messages/service";
+import { clearLitter, ownMark } from "@/store/database/litter";
 import { PROGRAM } from "@/store/database/program";
 import type { Store } from "@/store/database/store";
 import { photographsIn, photoPath } from "@/store/record/photos";
@@ -54,7 +55,7 @@ interface Copied {
 
 /** The record as it is at one moment, copied while it goes on being written (SQLite's online backup). */
 async function copied(store: Store, at: Date): Promise<Copied> {
-  const folder = mkdtempSync(join(tmpdir(), "arlent-backup-"));
+  const folder = mkdtempSync(join(tmpdir(), `arlent-backup${ownMark()}`));
   const drop = () => rmSync(folder, { recursive: true, force: true });
   try {
     const database = join(folder, RECORD);
@@ -81,12 +82,23 @@ async function put(archive: Pack, name: string, path: string): Promise<void> {
   await pipeline(createReadStream(path), archive.entry({ name, size: statSync(path).size }));
 }
 
+/** So many backups are read at once: each is a copy of the whole record on this machine's disk. */
+const MOST_AT_ONCE = 2;
+let readers = 0;
+
 /**
  * A backup as it is read: a tar archive of the record and its photographs, which any archive program opens. The record
  * may be written all the while.
+ * @throws InputError `too-often` where as many are being read already as may be.
  */
 export async function backupStream(store: Store, at = new Date()): Promise<Readable> {
-  const { manifest, database, photographs, drop } = await copied(store, at);
+  if (readers >= MOST_AT_ONCE)
+    throw new InputError("too-often", say("backups-are-being-read-already", { most: MOST_AT_ONCE }));
+  readers += 1;
+  const { manifest, database, photographs, drop } = await copied(store, at).catch((error: unknown) => {
+    readers -= 1;
+    throw error;
+  });
   const archive = pack();
   const fill = async () => {
     archive.entry({ name: MANIFEST }, JSON.stringify(manifest, null, 2));
@@ -94,10 +106,21 @@ export async function backupStream(store: Store, at = new Date()): Promise<Reada
     for (const hash of photographs) await put(archive, `photos/${hash}.jpg`, photoPath(store, hash));
     archive.finalize();
   };
+  // Whoever reads it may go before it is whole: nothing is left of it then, and nobody is told.
+  archive.on("error", () => undefined);
   fill()
     .catch((error) => archive.destroy(error))
-    .finally(drop);
+    .finally(() => {
+      readers -= 1;
+      drop();
+    });
   return Readable.from(archive);
+}
+
+/** Takes away what was being copied or written when its process was killed. */
+export function clearBackupLitter(folder: string | null): void {
+  clearLitter(tmpdir(), (name) => /^arlent-(backup|look)\./.test(name));
+  if (folder) clearLitter(folder, (name) => /^arlent-[\d-]+\.tar\./.test(name));
 }
 
 /**
@@ -109,7 +132,7 @@ export async function backupInto(store: Store, file: string, at = new Date()): P
   if (existsSync(path))
     throw new InputError("id-taken", say("there-is-already-a-file-nothing-was", { path }), ["file"]);
   mkdirSync(dirname(path), { recursive: true });
-  const part = `${path}.part`;
+  const part = `${path}${ownMark()}part`;
   try {
     await pipeline(await backupStream(store, at), createWriteStream(part));
     flushed(part);

@@ -1,5 +1,6 @@
 import { problemOf } from "@/core";
 import { databaseFile, theStore } from "@/store/opening/open";
+import { clearBackupLitter } from "./backup";
 import { keepPhotographsCopied } from "./replica";
 import { keepBackups, scheduleOf } from "./schedule";
 
@@ -19,7 +20,9 @@ function endWhenTold(): void {
 export function beginServing(): void {
   endWhenTold();
   try {
-    keepBackups(theStore(), scheduleOf(process.env));
+    const schedule = scheduleOf(process.env);
+    clearBackupLitter(schedule?.folder ?? null);
+    keepBackups(theStore(), schedule);
     const { ARLENT_REPLICA: target, ARLENT_COPIER: figures, ARLENT_PACK: pack } = process.env;
     keepPhotographsCopied(databaseFile(), target, { figures, pack });
   } catch (error) {

@@ -7,6 +7,7 @@ import {
   endState,
   followsFrom,
   isRecord,
+  isSetBack,
   type KeptVerdict,
   projectionsOf,
   type Recorded,
@@ -81,6 +82,7 @@ export function checkEnd(store: Store, row: EndRow, events: readonly ChainedRow[
   if (unread.length > 0) return unread;
   const end = { sheet: sheetOf(store, row), history, state: endState(history) };
   return [
+    ...clockSetBack(history),
     ...photosGone(store, history),
     ...rowOff(row, end),
     ...projectionsOff(store, row, end),
@@ -210,6 +212,16 @@ function kindIn(v: number, body: string): unknown {
   const event = isRecord(content) && v >= ENVELOPED_FROM ? content.event : content;
   return isRecord(event) ? event.kind : undefined;
 }
+
+/** Events that say an earlier time than the one before: the machine's clock was set back by more than a week. */
+const clockSetBack = (history: readonly Recorded[]): EndFinding[] =>
+  history
+    .filter((_, i) => isSetBack(history, i))
+    .map(({ seq }) => ({
+      seq,
+      what: "Its time is earlier than the one before it: the clock of the machine was set back. Nothing was altered.",
+      note: true,
+    }));
 
 const photosGone = (store: Store, history: readonly Recorded[]): EndFinding[] =>
   history.flatMap(({ seq, event }) =>

@@ -3,16 +3,18 @@ import {
   createWriteStream,
   existsSync,
   mkdirSync,
+  readdirSync,
   readFileSync,
   renameSync,
   rmSync,
   statSync,
 } from "node:fs";
-import { dirname, join, resolve } from "node:path";
+import { basename, dirname, join, resolve } from "node:path";
 import { pipeline } from "node:stream/promises";
 import { extract } from "tar-stream";
 import { check, InputError, type RecordFinding } from "@/core";
 import { say } from "@/messages/service";
+import { clearLitter, ownMark } from "@/store/database/litter";
 import { openToLook } from "@/store/opening/read-only";
 import { isWholePhoto } from "@/store/record/photos";
 import { flushed, MANIFEST, type Manifest, PHOTO, RECORD, sha256Of, zManifest } from "./backup";
@@ -42,9 +44,16 @@ export async function restore(backup: string, database: string, now = new Date()
   if (!existsSync(backup))
     throw new InputError("not-found", say("there-is-no-file-2", { backup }), ["backup"]);
   mkdirSync(dirname(target), { recursive: true });
-  const folder = `${target}.restoring`;
-  if (existsSync(folder))
-    throw new InputError("id-taken", say("exists-another-restore-is-running-or-was", { folder }), ["file"]);
+  // What a restore left that was killed is no record: this one goes on without it.
+  clearLitter(dirname(target), (name) => name.startsWith(`${basename(target)}.restoring.`));
+  const running = readdirSync(dirname(target)).find((name) =>
+    name.startsWith(`${basename(target)}.restoring`),
+  );
+  if (running)
+    throw new InputError("id-taken", say("exists-another-restore-is-running-or-was", { folder: running }), [
+      "file",
+    ]);
+  const folder = `${target}.restoring${ownMark()}d`;
   mkdirSync(folder);
   try {
     const { manifest, photographs } = await unpacked(backup, folder);

@@ -2,10 +2,10 @@ import Papa from "papaparse";
 import { onLeg, type RecordDocument } from "@/core";
 
 /**
- * How a cell starts that a spreadsheet would run, or would once what is blank before it is taken off; full-width signs
+ * How a cell starts that a spreadsheet would run, or would once what is blank or unseen before it is taken off; full-width signs
  * are read as the plain ones (OWASP, CSV injection). The library's own test misses all but the first.
  */
-const RUNS = /^[\s=+\-@＝＋－＠]/;
+const RUNS = /^[\s\p{Cc}\p{Cf}=+\-@＝＋－＠]/u;
 
 /** What is shown of the end, in each of its rows. */
 const OF_END = [
@@ -57,6 +57,8 @@ const OF_LENGTH = [
 type Cells<Column extends string> = Record<Column, string | number>;
 type Row = Cells<(typeof OF_END)[number] | (typeof OF_LENGTH)[number]>;
 
+/** By it a spreadsheet takes the file for UTF-8, and not for the letters of its own country (Unicode, "BOM"). */
+const BYTE_ORDER_MARK = "\ufeff";
 const SETTINGS = { escapeFormulae: RUNS, newline: "\r\n" };
 
 /**
@@ -65,7 +67,7 @@ const SETTINGS = { escapeFormulae: RUNS, newline: "\r\n" };
  */
 export function* csvPieces(records: Iterable<RecordDocument>): Generator<string> {
   const columns = [...OF_END, ...OF_LENGTH];
-  yield `${Papa.unparse([columns], SETTINGS)}\r\n`;
+  yield `${BYTE_ORDER_MARK}${Papa.unparse([columns], SETTINGS)}\r\n`;
   for (const record of records)
     yield `${Papa.unparse(rowsOf(record), { ...SETTINGS, columns, header: false })}\r\n`;
 }

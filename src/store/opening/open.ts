@@ -1,4 +1,4 @@
-import { mkdirSync, rmSync } from "node:fs";
+import { chmodSync, mkdirSync, rmSync } from "node:fs";
 import { dirname, join, resolve } from "node:path";
 import Database from "better-sqlite3";
 import { sql } from "drizzle-orm";
@@ -204,12 +204,23 @@ export function theStore(): Store {
   return globalThis.arlentStore;
 }
 
+/** A record is for whoever serves it: nobody else on this machine reads its files. */
+function keepPrivate(file: string): void {
+  for (const path of [file, `${file}-wal`, `${file}-shm`])
+    try {
+      chmodSync(path, 0o600);
+    } catch {
+      // Not there, or another user's: what may be read there is that user's to say.
+    }
+}
+
 function served(file: string): Store {
   try {
     mkdirSync(dirname(resolve(file)), { recursive: true });
     const giveBack = takeToServe(file, process.env.ARLENT_URL ?? "");
     try {
       const store = openStore(file);
+      keepPrivate(file);
       process.once("exit", () => {
         store.$client.close();
         giveBack();

@@ -5,6 +5,7 @@ import Database from "better-sqlite3";
 import { drizzle } from "drizzle-orm/better-sqlite3";
 import { InputError } from "@/core";
 import { say } from "@/messages/service";
+import { ownMark } from "../database/litter";
 import type { Store } from "../database/store";
 import { missingTables } from "../database/whole";
 import * as schema from "../schema";
@@ -106,7 +107,7 @@ function withoutTraces(file: string): () => void {
 
 /** A folder of its own for a copy, with the photographs of the file it is of. */
 function besideCopy(file: string): { readonly copy: string; readonly drop: () => void } {
-  const folder = mkdtempSync(join(tmpdir(), "arlent-look-"));
+  const folder = mkdtempSync(join(tmpdir(), `arlent-look${ownMark()}`));
   const photos = join(dirname(resolve(file)), "photos");
   if (existsSync(photos)) symlinkSync(photos, join(folder, "photos"));
   return { copy: join(folder, "copy.db"), drop: () => rmSync(folder, { recursive: true, force: true }) };

@@ -1,7 +1,7 @@
 "use client";
 
 import { useState } from "react";
-import type { Recorded, RunSheet } from "@/core";
+import { isSetBack, type Recorded, type RunSheet } from "@/core";
 import { t } from "@/messages/ledger";
 import { Button } from "../controls/button";
 import { LocalTime } from "../words/local-time";
@@ -26,7 +26,7 @@ export function WhatHappened({
     <>
       <h2 className="mt-6 font-bold text-lg">{t("what-happened")}</h2>
       <ol className="mt-1 grid text-sm">
-        {events.map((recorded) => {
+        {events.map((recorded, i) => {
           const words = historyLine(sheet, events, recorded);
           return (
             <li key={recorded.id}>
@@ -36,6 +36,7 @@ export function WhatHappened({
                 </span>
                 <span className="min-w-0 flex-1 wrap-anywhere">
                   {words}
+                  {isSetBack(events, i) && <em className="text-unsure"> {t("clock-set-back")}</em>}
                   {corrections.has(recorded.id) && <em className="text-out"> {t("corrected-below")}</em>}
                 </span>
                 {recorded.event.kind !== "correction" && recorded.event.kind !== "step" && (

@@ -5,6 +5,7 @@ import { backupName, backupStream } from "@/service/keeping/backup";
 import { checkRecord } from "@/service/keeping/record-check";
 import { scheduled } from "@/service/keeping/schedule";
 import { checkSeal, makeSeal } from "@/service/keeping/seal";
+import { mustBeOwnSite } from "../answer";
 import type { Handlers, Under } from "../handler";
 import { openApi } from "../openapi";
 
@@ -29,7 +30,8 @@ export const KEEPING_HANDLERS: Handlers<Keys> = {
   "post /seal": ({ store, body }) => ({ findings: checkSeal(store, body.seal) }),
   "get /record-check": ({ store, query }) => checkRecord(store, query),
   "get /backups": () => scheduled(),
-  "get /backup": async ({ store }) => {
+  "get /backup": async ({ store, request }) => {
+    mustBeOwnSite(request);
     const at = new Date();
     return new Response(Readable.toWeb(await backupStream(store, at)) as ReadableStream, {
       headers: {
