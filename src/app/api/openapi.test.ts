@@ -30,6 +30,36 @@ describe("the page of the interface for programs", () => {
     expect(new Set(ids).size).toBe(ROUTES.length);
     for (const code of Object.keys(STATUS_OF)) expect(document).toContain(`"${code}"`);
   });
+  it("says where the server is, how a device is let in, and that the door alone is open", () => {
+    const { servers, security, components, paths } = openApi() as {
+      servers: object[];
+      security: object[];
+      components: { securitySchemes: object };
+      paths: Record<string, Record<string, { security?: object[]; responses: object; tags: string[] }>>;
+    };
+    expect(servers).toEqual([expect.objectContaining({ url: "/" })]);
+    expect(security).toEqual([{ session: [] }, {}]);
+    expect(components.securitySchemes).toMatchObject({ session: { in: "cookie", name: "arlent-crew" } });
+    const all = Object.entries(paths).flatMap(([path, of]) =>
+      Object.values(of).map((operation) => ({ path, ...operation })),
+    );
+    const open = all.filter((operation) => operation.security?.length === 0);
+    expect(open.map(({ path }) => path)).toEqual(["/api/v1/enter"]);
+    for (const { path, responses, tags } of all) {
+      expect(Object.keys(responses), path).toContain("4XX");
+      expect(tags, path).toHaveLength(1);
+    }
+  });
+  it("says of every list what it holds", () => {
+    const bare: string[] = [];
+    const visit = (value: unknown, path: string): void => {
+      if (typeof value !== "object" || value === null) return;
+      if ("type" in value && value.type === "array" && !("items" in value && value.items)) bare.push(path);
+      for (const [key, inner] of Object.entries(value)) visit(inner, `${path}/${key}`);
+    };
+    visit(openApi(), "");
+    expect(bare).toEqual([]);
+  });
   it("says lengths as they travel: a reading's value is a number of millimetres, who asks a UUID or nobody", () => {
     const paths = openApi().paths as Record<
       string,

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { STATUS_OF } from "@/core";
+import { SESSION_COOKIE } from "@/service/crew/crew";
 import { PROGRAM } from "@/service/program";
 import { ROUTES, type Route } from "./routes";
 
@@ -7,7 +8,14 @@ type Json = Readonly<Record<string, unknown>>;
 
 /** As it travels: of a codec, its outer side. What a schema only says in words is left out. */
 const schemaOf = (schema: z.ZodType): Json => {
-  const { $schema: _, ...rest } = z.toJSONSchema(schema, { io: "input", unrepresentable: "any" });
+  const { $schema: _, ...rest } = z.toJSONSchema(schema, {
+    io: "input",
+    unrepresentable: "any",
+    // A list of so many entries has no others; some readers take `false` for a list of nothing said.
+    override: ({ jsonSchema }) => {
+      if (jsonSchema.prefixItems && !jsonSchema.items) jsonSchema.items = { not: {} };
+    },
+  });
   return rest;
 };
 
@@ -40,15 +48,25 @@ function inQuery(query: z.ZodObject | undefined): Json[] {
   }));
 }
 
+/** What is answered before a device was let in. */
+const isOpen = (path: string): boolean => path === "/enter";
+
 const REFUSED = { $ref: "#/components/responses/Refused" };
+
+/** What an address belongs to: its first part. */
+const groupOf = (path: string): string => path.split("/")[1] ?? "";
 
 const operationOf = ({ method, path, does, query, body, answer, status = undefined }: Route): Json => ({
   operationId: `${method}${path.replaceAll(/\W+(\w?)/g, (_, next: string) => next.toUpperCase())}`,
-  summary: does,
+  summary: does.replace(/\.$/, ""),
+  description: does,
+  tags: [groupOf(path)],
+  ...(isOpen(path) ? { security: [] } : {}),
   parameters: [...inPath(path), ...inQuery(query)],
   ...(body ? { requestBody: { required: true, content: contentOf(body) } } : {}),
   responses: {
     [String(status ?? 200)]: { description: "Done.", content: contentOf(answer) },
+    "4XX": REFUSED,
     default: REFUSED,
   },
 });
@@ -65,14 +83,31 @@ export function openApi(): Json {
   }
   return {
     openapi: "3.1.0",
+    servers: [{ url: "/", description: "The server this page comes from." }],
+    // A server whose crew set no key asks for none.
+    security: [{ session: [] }, {}],
+    tags: [...new Set(ROUTES.map(({ path }) => groupOf(path)))].map((name) => ({
+      name,
+      description: `Addresses under /api/v1/${name}.`,
+    })),
     info: {
       title: "Arlent",
       version: PROGRAM.replace(/^\D+/, ""),
+      contact: { name: "The crew that runs this server", url: "https://example.invalid/" },
+      license: { name: "MIT", identifier: "MIT" },
       description:
         "Lengths are millimetres with at most three decimals. A refusal answers {error: {code, message, path}}; its code is one of a closed list, each with one status. Where the sentence is one of the messages, key names it and params are the values in it.",
     },
     paths,
     components: {
+      securitySchemes: {
+        session: {
+          type: "apiKey",
+          in: "cookie",
+          name: SESSION_COOKIE,
+          description: "Given by POST /api/v1/enter for the crew's key.",
+        },
+      },
       schemas: {
         Problem: {
           type: "object",

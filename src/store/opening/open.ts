@@ -10,6 +10,7 @@ import { InputError } from "@/core";
 import { say } from "@/messages/service";
 import { oldGuardsGone, restoreGuards } from "../database/guards";
 import { type ObjectOff, objectsIn, objectsOff, type SchemaObject } from "../database/objects";
+import { processWide } from "../database/process-wide";
 import { takeToServe } from "../database/serving";
 import type { Store } from "../database/store";
 import { inTransaction } from "../database/transaction";
@@ -130,18 +131,14 @@ function migrated(database: Database.Database): Store {
 }
 
 /** What a file of this program's schema has, beside its guards: made afresh, once a process. */
-const expectedObjects = once((): readonly SchemaObject[] => {
-  const database = new Database(":memory:");
-  migrate(drizzle(database, { schema }), MIGRATIONS);
-  const objects = objectsIn(database);
-  database.close();
-  return objects;
-});
-
-function once<T>(make: () => T): () => T {
-  let held: { readonly value: T } | null = null;
-  return () => (held ??= { value: make() }).value;
-}
+const expectedObjects = (): readonly SchemaObject[] =>
+  processWide("schema objects", () => {
+    const database = new Database(":memory:");
+    migrate(drizzle(database, { schema }), MIGRATIONS);
+    const objects = objectsIn(database);
+    database.close();
+    return objects;
+  });
 
 /** Tables, indexes and views that are missing, are not as this program makes them, or are none of its own. */
 export const schemaObjectsOff = (database: Database.Database): ObjectOff[] =>
