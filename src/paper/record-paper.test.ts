@@ -132,9 +132,18 @@ describe("the record of an end on one page", () => {
     for (const reported of [
       "fibre 9, yellow",
       record.style.name,
-      record.hash.slice(0, 16),
+      record.hash,
       record.lengths[0]?.name ?? "?",
     ])
       expect(text).toContain(reported);
+  });
+  it("carries every font it is set in: none is left to the reader's machine", async () => {
+    const record = recordJson(endRecord(store, redone("fibre 10, violet, Łąka")));
+    const file = (await pagesPdf([record], new Map(), new Map())).toString("latin1");
+    const faces = file.match(/\/Type \/Font\b[^>]*\/Subtype \/(?!Type0)\w+/g) ?? [];
+    expect(faces.length).toBeGreaterThan(1);
+    expect(file.match(/\/FontFile[23]? /g)?.length).toBe(file.match(/\/Type \/FontDescriptor/g)?.length);
+    // What a reader brings by itself has no description in the file (ISO 32000-1, 9.6.2.2).
+    expect(faces.filter((face) => /\/Subtype \/Type1\b/.test(face))).toEqual([]);
   });
 });

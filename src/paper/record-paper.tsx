@@ -381,7 +381,7 @@ function Foot({ record }: { record: RecordDocument }) {
   return (
     <View style={styles.foot} fixed>
       <Text>{t("end", { id: record.id })}</Text>
-      <Text>{t("check-figure", { slice: record.hash.slice(0, 16) })}</Text>
+      <Text>{t("check-figure", { hash: record.hash })}</Text>
       <Text render={({ subPageNumber, subPageTotalPages }) => `${subPageNumber} of ${subPageTotalPages}`} />
     </View>
   );

@@ -49,7 +49,7 @@ export function MadeBy({ record, units }: MadeByProps) {
         </Fact>
         <WorkFacts record={record} units={units} />
         <Fact name={t("check-figure")}>
-          <span className="figures wrap-anywhere text-sm">{record.hash.slice(0, 16)}</span>
+          <span className="figures wrap-anywhere text-sm">{record.hash}</span>
         </Fact>
         <Fact name={t("sheet-by")}>{record.program}</Fact>
         <Fact name={t("begun")}>
