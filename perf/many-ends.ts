@@ -8,6 +8,7 @@ import { canonical } from "@/store/database/hash";
 import type { Store } from "@/store/database/store";
 import { eventHash, foundingHash } from "@/store/record/chain";
 import { findEnd } from "@/store/record/ends";
+import { enterHead } from "@/store/record/heads";
 import { addToRegister } from "@/store/record/register";
 
 type Row = Record<string, unknown>;
@@ -164,6 +165,7 @@ export function manyEnds(
       write.readings({ ...reading, event_id: ids.get(reading.event_id), end_id: id, at });
     for (const verdict of from.verdicts) write.verdicts({ ...verdict, end_id: id });
     db.prepare("UPDATE ends SET last_hash = ? WHERE id = ?").run(before, id);
+    enterHead(store, id, before);
   };
   for (let i = 0; i < ends; i += 500)
     db.transaction(() => {

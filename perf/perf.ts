@@ -38,6 +38,7 @@ import { entriesAtSize } from "./entries";
 import { exporting, paperFromStart } from "./exporting";
 import { jobAtSize } from "./job-at-size";
 import { bareScript, inTurns, type Keystrokes, READING_KEYS, type Typing } from "./keystroke";
+import { underLoad } from "./load";
 import { line, perSecond, quantile, spread, timed } from "./measure";
 import { adviceOnScreen, advices, reworks } from "./rework";
 import { stages } from "./stages";
@@ -366,6 +367,7 @@ try {
   if (wants("storing")) await storing(server.url, busy);
   if (wants("stages")) await stages(folder, server.url, (file) => makeEnd(file, false), READING);
   if (wants("export")) await exporting(server);
+  if (requested.includes("load")) await underLoad(server.url, makeEnd(store, false));
   if (wants("browser")) await inChromium(server.url, end, unread);
 } finally {
   await server.kill();

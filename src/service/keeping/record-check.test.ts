@@ -474,6 +474,26 @@ describe("a seal", () => {
     signedEnd(own, "Wyn Harrow", 0);
     endRead(own, "measure", { "glass-end": 1300 });
   });
+  it("tells of the newest end taken out with the last lines of the register, which nothing in the file can", () => {
+    const { id } = startEnd(actOn(own), check(zStart, CAM));
+    const seal = makeSeal(own);
+    tampered(
+      own,
+      (database) => {
+        database.prepare("DELETE FROM verdicts WHERE end_id = ?").run(id);
+        database.prepare("DELETE FROM ends WHERE id = ?").run(id);
+        database.exec("DELETE FROM register WHERE n = (SELECT max(n) FROM register)");
+        database.exec(
+          "UPDATE sqlite_sequence SET seq = (SELECT max(n) FROM register) WHERE name = 'register'",
+        );
+      },
+      () => {
+        expect(alterations(own)).toEqual([]);
+        expect(checkSeal(own, JSON.stringify(seal))).not.toEqual([]);
+        expect(checkSeal(own, seal.short)).not.toEqual([]);
+      },
+    );
+  });
   it("holds over what came since, by its file and by its one line", () => {
     const seal = makeSeal(own);
     signedEnd(own, "Osla Brandt", 0);
