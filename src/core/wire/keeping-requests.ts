@@ -6,7 +6,7 @@ import { said } from "../words/service";
 export const zSealText = z.strictObject({ seal: z.string(said("a-seal-is-text")) });
 
 const zCursor = z.union([
-  z.literal(["file", "documents", "register", "loose"]),
+  z.literal(["file", "documents", "register", "loose", "seals"]),
   z.string().regex(/^ends:[0-9a-zA-Z-]{0,60}$/, said("from-must-be-a-value-this-check")),
 ]);
 

@@ -1,6 +1,7 @@
 import { problemOf } from "@/core";
 import { databaseFile, theStore } from "@/store/opening/open";
 import { clearBackupLitter } from "./backup";
+import { keepSeals } from "./kept-seals";
 import { keepPhotographsCopied } from "./replica";
 import { keepBackups, scheduleOf } from "./schedule";
 
@@ -22,6 +23,7 @@ export function beginServing(): void {
   try {
     const schedule = scheduleOf(process.env);
     clearBackupLitter(schedule?.folder ?? null);
+    keepSeals(theStore(), databaseFile());
     keepBackups(theStore(), schedule);
     const { ARLENT_REPLICA: target, ARLENT_COPIER: figures, ARLENT_PACK: pack } = process.env;
     keepPhotographsCopied(databaseFile(), target, { figures, pack });

@@ -5,6 +5,7 @@ import { eventRows } from "@/store/record/chain";
 import { countEnds, endIdsFrom, findEnd } from "@/store/record/ends";
 import { checkEnd } from "./check-end";
 import { checkDocuments, checkFile, checkLoose, checkRegister } from "./check-file";
+import { checkKeptSeals } from "./kept-seals";
 
 /** Ends checked in one stretch, so that a long record shows how far it is and can be stopped. */
 export const STRETCH = 50;
@@ -15,18 +16,27 @@ const STAGES = {
   documents: checkDocuments,
   register: checkRegister,
   loose: checkLoose,
+  seals: checkKeptSeals,
 } as const;
 
-const NEXT = { file: "documents", documents: "register", register: "loose", loose: "ends:" } as const;
+const isStage = (after: string): after is keyof typeof STAGES => Object.hasOwn(STAGES, after);
+
+const NEXT = {
+  file: "documents",
+  documents: "register",
+  register: "loose",
+  loose: "seals",
+  seals: "ends:",
+} as const;
 
 /**
  * Checks a stretch of the record: the file itself and its guards; the documents; the register of all that is only ever
- * added; what belongs to no end; then end after end. A finding stops nothing: the rest is checked all the same.
+ * added; what belongs to no end; the seals this server took; then end after end. A finding stops nothing: the rest is checked all the same.
  * Nothing is written.
  */
 export function checkRecord(store: Store, { after }: z.output<typeof zRecordCheck>): RecordChecked {
   const of = countEnds(store);
-  if (after === "file" || after === "documents" || after === "register" || after === "loose")
+  if (isStage(after))
     return {
       ends: 0,
       events: 0,

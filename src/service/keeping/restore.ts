@@ -145,7 +145,7 @@ function mustBeSound(file: string): void {
 
 function putAside(target: string, now: Date): string[] {
   const stamp = now.toISOString().slice(0, 19).replaceAll(":", "");
-  return ["-wal", "-shm", "-journal"].flatMap((end) => {
+  return ["-wal", "-shm", "-journal", ".seals"].flatMap((end) => {
     if (!existsSync(target + end)) return [];
     const aside = `${target}${end}.before-${stamp}`;
     renameSync(target + end, aside);

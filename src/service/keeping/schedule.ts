@@ -7,6 +7,7 @@ import type { Store } from "@/store/database/store";
 import { troubleOf } from "@/store/database/trouble";
 import { databaseFile } from "@/store/opening/open";
 import { backupInto, backupName, backupsIn } from "./backup";
+import { keepSeal } from "./kept-seals";
 import { replicaState } from "./replica";
 
 /** So many are kept; the oldest make room. */
@@ -41,6 +42,7 @@ export async function backupIfDue(
   const newest = backupsIn(folder).find(({ at }) => at <= now);
   if (newest && now.getTime() - newest.at.getTime() < hours * HOUR_MS) return false;
   await backupInto(store, join(folder, backupName(now)), now);
+  if (store.$client.name !== ":memory:") keepSeal(store, store.$client.name, now);
   for (const { name } of backupsIn(folder).slice(KEPT)) rmSync(join(folder, name), { force: true });
   return true;
 }

@@ -1,0 +1,76 @@
+import { mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { beforeEach, describe, expect, it } from "vitest";
+import { GUARDS } from "@/store/database/guards";
+import type { Store } from "@/store/database/store";
+import { openStore } from "@/store/opening/open";
+import { addTo, endRead, signedEnd } from "../fixtures/made-ends";
+import { checkKeptSeals, keepSeal, sealIfDue, sealsFile, siteKeyFile } from "./kept-seals";
+import { checkWholeRecord } from "./record-check";
+
+const DAY = 86_400_000;
+const START = Date.parse("2026-11-26T08:00:00Z");
+const at = (days: number) => new Date(START + days * DAY);
+
+let file: string;
+let store: Store;
+beforeEach(() => {
+  file = join(mkdtempSync(join(tmpdir(), "arlent-seals-")), "a.db");
+  store = openStore(file);
+  signedEnd(store, "Wyn Harrow", 0);
+});
+const findings = () => checkKeptSeals(store).map(({ what: detail }) => detail);
+
+describe("seals a server takes by itself", () => {
+  it("are taken once a day while the record grows, and none for a record that stands", () => {
+    expect(sealIfDue(store, file, at(0))).toBe(true);
+    signedEnd(store, "Osla Brandt", 0);
+    expect(sealIfDue(store, file, at(0.99))).toBe(false);
+    expect(sealIfDue(store, file, at(1))).toBe(true);
+    expect(sealIfDue(store, file, at(3))).toBe(false);
+    expect(readFileSync(sealsFile(file), "utf8").trim().split("\n")).toHaveLength(2);
+  });
+  it("hold over what comes later, and are part of the record's check", () => {
+    keepSeal(store, file, at(0));
+    const open = endRead(store, "measure");
+    keepSeal(store, file, at(1));
+    addTo(store, open, { kind: "label", job: "Moor", label: "pad 4" });
+    signedEnd(store, "Osla Brandt", 0);
+    expect([...checkWholeRecord(store)].flatMap(({ findings: all }) => all)).toEqual([]);
+  });
+  it("tell of an end and its lines of the register taken off the end of the file", () => {
+    const id = signedEnd(store, "Osla Brandt", 0);
+    keepSeal(store, file, at(0));
+    const { $client: database } = store;
+    database.pragma("foreign_keys = OFF");
+    for (const { name } of GUARDS) database.exec(`DROP TRIGGER ${name}`);
+    for (const table of ["events", "readings", "verdicts", "attempts", "uses"])
+      database.prepare(`DELETE FROM ${table} WHERE end_id = ?`).run(id);
+    database.prepare("DELETE FROM ends WHERE id = ?").run(id);
+    database.prepare("DELETE FROM register WHERE n >= (SELECT min(n) FROM register WHERE ref = ?)").run(id);
+    for (const table of ["events", "register"])
+      database.exec(`UPDATE sqlite_sequence SET seq = (SELECT max(n) FROM ${table}) WHERE name = '${table}'`);
+    for (const { sql } of GUARDS) database.exec(sql);
+    expect(findings()).toEqual([expect.stringMatching(/not as it was sealed/)]);
+    const all = [...checkWholeRecord(store)].flatMap((stretch) => stretch.findings);
+    expect(all).toContainEqual(
+      expect.objectContaining({ what: expect.stringMatching(/not as it was sealed/) }),
+    );
+  });
+  it("that were changed, cut short or taken away are told", () => {
+    keepSeal(store, file, at(0));
+    const text = readFileSync(sealsFile(file), "utf8");
+    writeFileSync(sealsFile(file), text.replace("2026-11-26", "2026-11-25"));
+    expect(findings()).toEqual([expect.stringMatching(/not signed by this site/)]);
+    writeFileSync(sealsFile(file), text.slice(0, 40));
+    expect(findings()).toEqual([expect.stringMatching(/Line 1 .* cannot be read/)]);
+    rmSync(sealsFile(file));
+    expect(findings()).toEqual([expect.stringMatching(/are gone/)]);
+  });
+  it("are signed by a key nobody else on the machine reads; a file never served has none and needs none", () => {
+    expect(findings()).toEqual([]);
+    keepSeal(store, file, at(0));
+    for (const path of [siteKeyFile(file), sealsFile(file)]) expect(statSync(path).mode & 0o777).toBe(0o600);
+  });
+});
