@@ -249,9 +249,9 @@ describe("the ledger", () => {
       );
     }
     expect([...ledgerPieces(store, "json", check(zLedgerQuery, { style: "none" }))].join("")).toBe("[]");
-    const [head, ...rows] = ledgerCsv(store, check(zLedgerQuery, { style: "none" }))
-      .trim()
-      .split("\r\n");
+    const csv = ledgerCsv(store, check(zLedgerQuery, { style: "none" }));
+    expect(csv.startsWith("\ufeffend,"), "with a byte order mark, for spreadsheets").toBe(true);
+    const [head, ...rows] = csv.split("\r\n").filter(Boolean);
     expect([head, rows]).toEqual([ledgerCsv(store, check(zLedgerQuery, {})).split("\r\n")[0], []]);
   });
   it("gives each end's interface, result, looks and corrections in its CSV", () => {
