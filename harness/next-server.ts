@@ -51,7 +51,17 @@ export async function startServer(
   const start = performance.now();
   const child: ChildProcess = spawn(
     process.execPath,
-    ["node_modules/next/dist/bin/next", "start", "-H", "127.0.0.1", "-p", String(port), ...KEEP_ALIVE],
+    [
+      "--import",
+      "./scripts/before-serving.mjs",
+      "node_modules/next/dist/bin/next",
+      "start",
+      "-H",
+      "127.0.0.1",
+      "-p",
+      String(port),
+      ...KEEP_ALIVE,
+    ],
     {
       stdio: ["ignore", "ignore", "inherit"],
       env: {
