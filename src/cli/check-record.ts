@@ -31,7 +31,7 @@ function main(): number {
           `${note ? "note: " : ""}${[end, name].filter(Boolean).join(" ")}${seq === null ? "" : `, event ${seq}`}: ${detail}`,
         );
     };
-    for (const stretch of checkWholeRecord(looked.store)) {
+    for (const stretch of checkWholeRecord(looked.store, looked.at)) {
       ends += stretch.ends;
       events += stretch.events;
       tell(stretch.findings);

@@ -48,12 +48,12 @@ function inQuery(query: z.ZodObject | undefined): Json[] {
   }));
 }
 
-/** What is answered before a device was let in. */
+/** Whether a path needs no session. */
 const isOpen = (path: string): boolean => path === "/enter";
 
 const REFUSED = { $ref: "#/components/responses/Refused" };
 
-/** What an address belongs to: its first part. */
+/** The tag of a path: its first segment. */
 const groupOf = (path: string): string => path.split("/")[1] ?? "";
 
 const operationOf = ({ method, path, does, query, body, answer, status = undefined }: Route): Json => ({

@@ -5,6 +5,7 @@ import { beforeEach, describe, expect, it } from "vitest";
 import { GUARDS } from "@/store/database/guards";
 import type { Store } from "@/store/database/store";
 import { openStore } from "@/store/opening/open";
+import { openToLook } from "@/store/opening/read-only";
 import { addTo, endRead, signedEnd } from "../fixtures/made-ends";
 import { checkKeptSeals, keepSeal, sealIfDue, sealsFile, siteKeyFile } from "./kept-seals";
 import { checkWholeRecord } from "./record-check";
@@ -57,6 +58,17 @@ describe("seals a server takes by itself", () => {
     expect(all).toContainEqual(
       expect.objectContaining({ what: expect.stringMatching(/not as it was sealed/) }),
     );
+  });
+  it("that are taken while a file is looked at are later than what is seen, and no alteration", () => {
+    keepSeal(store, file);
+    const looked = openToLook(file);
+    signedEnd(store, "Osla Brandt", 0);
+    keepSeal(store, file, new Date(Date.now() + 1_000));
+    const all = [...checkWholeRecord(looked.store, looked.at)].flatMap((stretch) => stretch.findings);
+    looked.close();
+    expect(all).toEqual([
+      expect.objectContaining({ note: true, what: expect.stringMatching(/taken after/) }),
+    ]);
   });
   it("that were changed, cut short or taken away are told", () => {
     keepSeal(store, file, at(0));

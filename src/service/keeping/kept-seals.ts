@@ -110,9 +110,11 @@ const EACH = 30;
 
 /**
  * Holds the record against the seals that were taken of it by itself: each must be signed by this site and hold.
+ * @param seenAt the moment the file is seen at; a seal that was taken later says nothing of it.
  * @returns findings; none for a file that was never served.
  */
-export function checkKeptSeals(store: Store, database = store.$client.name): RecordFinding[] {
+export function checkKeptSeals(store: Store, seenAt: Date | null = null): RecordFinding[] {
+  const database = store.$client.name;
   if (!existsSync(siteKeyFile(database))) return [];
   const altered = (detail: string): RecordFinding => ({
     end: "",
@@ -128,6 +130,8 @@ export function checkKeptSeals(store: Store, database = store.$client.name): Rec
     if (seal === null) return [altered(t("a-seal-cannot-be-read", { line: i + 1 }))];
     if (!verify(null, Buffer.from(seal.line), key, seal.signature))
       return [altered(t("a-seal-is-not-signed-by-this-site", { at: seal.at }))];
+    if (seenAt !== null && Date.parse(seal.at) > seenAt.getTime())
+      return [{ ...altered(t("a-seal-was-taken-after-this-look", { at: seal.at })), note: true }];
     return i >= seals.length - NEWEST || i % EACH === 0 ? checkSeal(store, seal.line) : [];
   });
 }

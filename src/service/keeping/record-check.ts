@@ -16,7 +16,7 @@ const STAGES = {
   documents: checkDocuments,
   register: checkRegister,
   loose: checkLoose,
-  seals: checkKeptSeals,
+  seals: (store: Store, seenAt: Date | null) => checkKeptSeals(store, seenAt),
 } as const;
 
 const isStage = (after: string): after is keyof typeof STAGES => Object.hasOwn(STAGES, after);
@@ -33,14 +33,19 @@ const NEXT = {
  * Checks a stretch of the record: the file itself and its guards; the documents; the register of all that is only ever
  * added; what belongs to no end; the seals this server took; then end after end. A finding stops nothing: the rest is checked all the same.
  * Nothing is written.
+ * @param seenAt the moment a file beside its server is seen at; null for the record as it is.
  */
-export function checkRecord(store: Store, { after }: z.output<typeof zRecordCheck>): RecordChecked {
+export function checkRecord(
+  store: Store,
+  { after }: z.output<typeof zRecordCheck>,
+  seenAt: Date | null = null,
+): RecordChecked {
   const of = countEnds(store);
   if (isStage(after))
     return {
       ends: 0,
       events: 0,
-      findings: surely({ end: "", name: "the file" }, () => STAGES[after](store)),
+      findings: surely({ end: "", name: "the file" }, () => STAGES[after](store, seenAt)),
       next: NEXT[after],
       of,
     };
@@ -88,9 +93,9 @@ function surely(
 }
 
 /** Checks the whole record, stretch by stretch. */
-export function* checkWholeRecord(store: Store): Generator<RecordChecked> {
+export function* checkWholeRecord(store: Store, seenAt: Date | null = null): Generator<RecordChecked> {
   for (let after: string | null = "file"; after !== null; ) {
-    const stretch: RecordChecked = checkRecord(store, { after });
+    const stretch: RecordChecked = checkRecord(store, { after }, seenAt);
     yield stretch;
     after = stretch.next;
   }

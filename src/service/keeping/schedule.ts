@@ -42,7 +42,7 @@ export async function backupIfDue(
   const newest = backupsIn(folder).find(({ at }) => at <= now);
   if (newest && now.getTime() - newest.at.getTime() < hours * HOUR_MS) return false;
   await backupInto(store, join(folder, backupName(now)), now);
-  if (store.$client.name !== ":memory:") keepSeal(store, store.$client.name, now);
+  if (store.$client.name !== ":memory:") keepSeal(store, store.$client.name);
   for (const { name } of backupsIn(folder).slice(KEPT)) rmSync(join(folder, name), { force: true });
   return true;
 }

@@ -16,6 +16,8 @@ interface Looked {
   readonly store: Store;
   /** Whether it is of an older schema: a copy of it was lifted, and that is looked at. */
   readonly lifted: boolean;
+  /** The moment it is seen at: nothing written later is. */
+  readonly at: Date;
   readonly close: () => void;
 }
 
@@ -29,6 +31,7 @@ const refused = (file: string, why: string, cause?: unknown) =>
  */
 export function openToLook(file: string): Looked {
   if (!existsSync(file)) throw new InputError("not-found", say("there-is-no-file", { file }), ["file"]);
+  const at = new Date();
   const shut = withoutTraces(file);
   const database = opened(file);
   const close = () => {
@@ -43,11 +46,11 @@ export function openToLook(file: string): Looked {
       mustBeOld(file, database);
       const bytes = database.serialize();
       close();
-      return liftedCopy(file, bytes);
+      return liftedCopy(file, bytes, at);
     }
     const [missing] = missingTables(database);
     if (missing) throw refused(file, `it has no ${missing}`);
-    return { store: drizzle(database, { schema }), lifted: false, close };
+    return { store: drizzle(database, { schema }), lifted: false, at, close };
   } catch (error) {
     close();
     if (isUnwritable(error)) return copyToLook(file);
@@ -113,13 +116,14 @@ function besideCopy(file: string): { readonly copy: string; readonly drop: () =>
   return { copy: join(folder, "copy.db"), drop: () => rmSync(folder, { recursive: true, force: true }) };
 }
 
-function liftedCopy(file: string, bytes: Buffer): Looked {
+function liftedCopy(file: string, bytes: Buffer, at: Date): Looked {
   const { copy, drop } = besideCopy(file);
   writeFileSync(copy, bytes);
   const store = openStore(copy);
   return {
     store,
     lifted: true,
+    at,
     close: () => {
       store.$client.close();
       drop();

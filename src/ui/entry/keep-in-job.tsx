@@ -1,18 +1,12 @@
 "use client";
-
-import { useRouter } from "next/navigation";
-import { useRef, useState } from "react";
-import { v4 as uuid } from "uuid";
-import { z } from "zod";
-import { type ClosureCable, type Entry, zClosurePlan } from "@/core";
+import { useState } from "react";
+import type { ClosureCable, Entry } from "@/core";
 import { t } from "@/messages/entry";
 import { Button } from "../controls/button";
 import { Field } from "../controls/field";
 import { Link } from "../controls/link";
 import { Select } from "../controls/select";
-import { useSubmit } from "../controls/use-submit";
-import { call } from "../http/http";
-import { usePrefs } from "../prefs/prefs-context";
+import { useNewClosure } from "../job/use-new-closure";
 
 interface KeepInJobProps {
   readonly entry: Pick<Entry, "id">;
@@ -24,27 +18,7 @@ interface KeepInJobProps {
 export function KeepInJob({ entry, cables, jobs }: KeepInJobProps) {
   const [job, setJob] = useState(jobs[0]?.id ?? "");
   const [name, setName] = useState("");
-  const { prefs } = usePrefs();
-  const router = useRouter();
-  /** Asked again after no answer, it is the same closure. */
-  const id = useRef(uuid());
-  const { problem, submit, clear } = useSubmit(async () => {
-    if (name.trim() === "") return t("a-closure-has-a-name-where");
-    const answer = await call("post /jobs/{id}/closures", {
-      params: { id: job },
-      body: {
-        id: id.current,
-        plan: z.encode(zClosurePlan, { name: name.trim(), entry: entry.id, cables }),
-        by: prefs.person,
-      },
-    });
-    if (answer.ok) {
-      router.push(`/jobs/${job}/closures/${answer.value.id}`);
-      return "";
-    }
-    if (answer.problem.code !== "offline") id.current = uuid();
-    return answer.problem.message;
-  });
+  const { problem, submit, clear } = useNewClosure({ job, name, entry: entry.id, cables });
   if (jobs.length === 0)
     return (
       <p className="no-print mt-4 text-soft">

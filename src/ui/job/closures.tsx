@@ -2,20 +2,19 @@
 
 import { Trash2 } from "lucide-react";
 import { useRouter } from "next/navigation";
-import { useRef, useState } from "react";
+import { useState } from "react";
 import { toast } from "sonner";
-import { v4 as uuid } from "uuid";
 import { z } from "zod";
-import { type Closure, zClosurePlan } from "@/core";
+import { type Closure, type ClosureCable, zClosurePlan } from "@/core";
 import { t } from "@/messages/jobs";
 import { Button } from "../controls/button";
 import { Field } from "../controls/field";
 import { IconButton } from "../controls/icon-button";
 import { Link } from "../controls/link";
 import { Select } from "../controls/select";
-import { useSubmit } from "../controls/use-submit";
 import { call } from "../http/http";
 import { usePrefs } from "../prefs/prefs-context";
+import { useNewClosure } from "./use-new-closure";
 
 interface ClosuresProps {
   readonly job: string;
@@ -93,31 +92,13 @@ function ClosureRow({ job, closure: { id, revision, plan }, entries }: ClosureRo
   );
 }
 
+const NO_CABLES: readonly ClosureCable[] = [];
+
 /** Adds a closure with no cable in it yet, and goes to it. */
 function AddClosure({ job, entries }: Pick<ClosuresProps, "job" | "entries">) {
   const [name, setName] = useState("");
   const [entry, setEntry] = useState(entries[0]?.id ?? "");
-  const { prefs } = usePrefs();
-  const router = useRouter();
-  /** Asked again after no answer, it is the same closure. */
-  const id = useRef(uuid());
-  const { problem, submit, clear } = useSubmit(async () => {
-    if (name.trim() === "") return t("a-closure-has-a-name-where");
-    const answer = await call("post /jobs/{id}/closures", {
-      params: { id: job },
-      body: {
-        id: id.current,
-        plan: { name: name.trim(), entry, cables: [] },
-        by: prefs.person,
-      },
-    });
-    if (answer.ok) {
-      router.push(`/jobs/${job}/closures/${answer.value.id}`);
-      return "";
-    }
-    if (answer.problem.code !== "offline") id.current = uuid();
-    return answer.problem.message;
-  });
+  const { problem, submit, clear } = useNewClosure({ job, name, entry, cables: NO_CABLES });
   return (
     <form onSubmit={submit} className="no-print mt-3 flex max-w-3xl flex-wrap items-end gap-2">
       <Field

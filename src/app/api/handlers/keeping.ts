@@ -17,7 +17,7 @@ type Keys =
   | Under<"/enter">
   | Under<"/openapi">;
 
-/** Where a request came from: what the nearest server in front wrote last, else the connection itself. */
+/** The address of the client: the last one in X-Forwarded-For, which the nearest proxy or the server itself wrote. */
 const addressOf = (headers: Headers): string =>
   headers.get("x-forwarded-for")?.split(",").at(-1)?.trim().slice(0, 60) ?? "";
 
