@@ -11,7 +11,7 @@ import { freePort } from "../harness/next-server";
 import { expect, test, WEDGE } from "../harness/server";
 import { s3Storage } from "../harness/storage-s3";
 import { sftpStorage } from "../harness/storage-sftp";
-import { litestream } from "../scripts/replica.mjs";
+import { litestream, WATCHED } from "../scripts/replica.mjs";
 
 const folder = () => mkdtempSync(join(tmpdir(), "arlent-replica-"));
 
@@ -191,6 +191,16 @@ function commandOf(pid: string): string {
     return "";
   }
 }
+
+test("a program that handles no signal yet stops with whoever holds it", async () => {
+  const child = spawn("/bin/sh", ["-c", WATCHED, "sh", "sleep", "60"], {
+    stdio: ["ignore", "ignore", "ignore", "pipe"],
+  });
+  const ended = new Promise((done) => child.once("exit", (code) => done(code)));
+  child.stdio[3]?.destroy();
+  // Ended by signal 15, as a shell tells it.
+  expect(await ended).toBe(128 + 15);
+});
 
 test("a server that is killed takes its copier with it", async () => {
   const database = join(folder(), "moor.db");

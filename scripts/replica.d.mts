@@ -34,3 +34,6 @@ export function copierSettings(target: ReplicaTarget, database: string, port?: n
 
 /** Writes what a copier is told where nobody else reads it. */
 export function writeSettings(file: string, settings: string): void;
+
+/** A shell command that runs its arguments as a program, until descriptor 3 is closed by whoever holds it. */
+export const WATCHED: string;

@@ -138,9 +138,11 @@ function endStale(note) {
 
 /**
  * Runs a program for as long as what it reads from is held open: that closes when whoever started it ends, however that
- * ends. Then the program is told to stop, and its own end is passed on.
+ * ends. Then the program is told to stop, and its own end is passed on. By TERM: a shell starts what runs in its
+ * background with INT ignored, so a program that has not set up its own handling yet would miss an INT and stay.
  */
-const WATCHED = '"$@" & pid=$!; (cat >/dev/null; kill -INT $pid 2>/dev/null) <&3 & wait $pid; exit $?';
+export const WATCHED =
+  '"$@" & pid=$!; (cat >/dev/null; kill -TERM $pid 2>/dev/null) <&3 & wait $pid; exit $?';
 
 const LONGEST_WAIT_MS = 30_000;
 
