@@ -128,6 +128,7 @@ export { asMade, presentFeatures } from "./measured/as-made";
 export { belongsTo } from "./measured/belongs";
 export { canBeNegative } from "./measured/either-side";
 export { capital } from "./names/capital";
+export type { ClosureId, EndId, JobId, PieceId } from "./names/ids";
 export { compute, operations } from "./operations/operations";
 export {
   mustBeAcceptable,

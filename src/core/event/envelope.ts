@@ -1,4 +1,5 @@
 import { z } from "zod";
+import type { EndId } from "../names/ids";
 import { isRecord } from "../problem/is-record";
 import { type EndEvent, zStoredEvent } from "./event";
 import { zJudged } from "./judged";
@@ -30,7 +31,7 @@ export const zEnvelope = z.strictObject({
 /** An event as it lies in the file: `body` is its very text. */
 export interface EventRow {
   readonly id: string;
-  readonly endId: string;
+  readonly endId: EndId;
   readonly seq: number;
   readonly v: number;
   readonly at: string;

@@ -2,6 +2,7 @@ import { z } from "zod";
 import type { Cable } from "../cable/cable";
 import type { ElementKind } from "../cable/element-group";
 import { midSpanOf } from "../cable/mid-span";
+import type { PieceId } from "../names/ids";
 import { InputError } from "../problem/problem";
 import type { Procedure } from "../procedure/procedure";
 import { said, say } from "../words/core";
@@ -29,7 +30,7 @@ export type Place = z.output<typeof zPlace>;
 
 /** A place as an address bar or a question says it: whether the piece has it is shown where it is looked up. */
 export interface PlaceAsked {
-  readonly piece: string;
+  readonly piece: PieceId;
   readonly side: string;
   readonly at: string;
 }

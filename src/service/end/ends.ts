@@ -1,5 +1,6 @@
 import { randomUUID } from "node:crypto";
 import { z } from "zod";
+import type { EndId } from "@/core";
 import {
   applied,
   type Cable,
@@ -150,7 +151,7 @@ export function beginEnd(
   project(store, id, projectionsOf({ sheet, rule, purpose, events: [], verdicts: null }));
 }
 
-function mustFind(store: Store, id: string): EndRow {
+function mustFind(store: Store, id: EndId): EndRow {
   const row = findEnd(store, id) ?? findEnd(store, id.toLowerCase());
   if (!row)
     throw new InputError("not-found", say("no-end-with-the-id-is-on", { id: id.slice(0, 60) }), ["id"]);
@@ -158,7 +159,7 @@ function mustFind(store: Store, id: string): EndRow {
 }
 
 /** @throws InputError `not-found`. */
-export function getEnd(store: Store, id: string): End {
+export function getEnd(store: Store, id: EndId): End {
   const row = mustFind(store, id);
   const { createdAt, styleName, cableName, rule, verdicts, result, batchId, purpose, program } = row;
   return {
@@ -180,11 +181,11 @@ export function getEnd(store: Store, id: string): End {
 }
 
 /** An end, or null when there is none by that id. */
-export const findEndById = (store: Store, id: string): End | null =>
+export const findEndById = (store: Store, id: EndId): End | null =>
   findEnd(store, id) ? getEnd(store, id) : null;
 
 /** What has been added to an end since. @throws InputError `not-found`. */
-export function newEvents(store: Store, id: string, after: number): readonly Recorded[] {
+export function newEvents(store: Store, id: EndId, after: number): readonly Recorded[] {
   return since(historyOf(store, mustFind(store, id)).events, after);
 }
 
@@ -197,11 +198,7 @@ export const MOST_EVENTS = 5_000;
  * windows did. An event already there is answered again, not added twice.
  * @throws InputError: `moved-on` with nothing changed; or whatever makes the event unacceptable.
  */
-export function addEvents(
-  act: Act,
-  endId: string,
-  request: z.output<typeof zAddInside>,
-): readonly Recorded[] {
+export function addEvents(act: Act, endId: EndId, request: z.output<typeof zAddInside>): readonly Recorded[] {
   if (request.events.some(({ event }) => event.kind === "photo"))
     throw new InputError("bad-input", say("send-the-photograph-itself-to-the-ends"), ["events"]);
   return writeEvents(act, endId, request);
@@ -210,7 +207,7 @@ export function addEvents(
 /** The same for events made here, photographs among them. */
 export function writeEvents(
   act: Act,
-  endId: string,
+  endId: EndId,
   { client, after, events }: z.output<typeof zAddInside>,
 ): readonly Recorded[] {
   const { store, actor, now } = act;
@@ -294,7 +291,7 @@ export const judgedOf = (
 ): Pick<Judged, "result" | "verdicts"> | null =>
   sign?.judged ?? (signedAt !== null && result && verdicts ? { result, verdicts } : null);
 
-function mustBeTwin(twin: { endId: string; event: Recorded["event"] }, endId: string, event: EndEvent): void {
+function mustBeTwin(twin: { endId: EndId; event: Recorded["event"] }, endId: EndId, event: EndEvent): void {
   if (twin.endId !== endId || canonical(twin.event) !== canonical(event))
     throw new InputError("id-taken", say("another-event-already-has-this-id"), ["events"]);
 }

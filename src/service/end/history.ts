@@ -1,4 +1,5 @@
 import { LRUCache } from "lru-cache";
+import type { EndId } from "@/core";
 import { type EndState, endState, type Recorded } from "@/core";
 import type { Store } from "@/store/database/store";
 import type { EndRow } from "@/store/record/ends";
@@ -34,7 +35,7 @@ export function historyOf(store: Store, { id, lastHash }: Pick<EndRow, "id" | "l
 }
 
 /** Remembers a history as it is now. Only what is committed: who adds events forgets them when that fails. */
-export function remember(store: Store, id: string, history: History): History {
+export function remember(store: Store, id: EndId, history: History): History {
   memoryOf(store).set(id, history);
   return history;
 }

@@ -1,6 +1,7 @@
 import { randomUUID } from "node:crypto";
 import sharp from "sharp";
 import type { z } from "zod";
+import type { EndId } from "@/core";
 import { InputError, type Recorded, type zPhotoQuery } from "@/core";
 import { say } from "@/messages/service";
 import type { Store } from "@/store/database/store";
@@ -21,7 +22,7 @@ const TAKEN = ["jpeg", "png", "webp"];
  */
 export async function addPhoto(
   act: Act,
-  end: string,
+  end: EndId,
   { client, caption, id = randomUUID() }: z.output<typeof zPhotoQuery>,
   bytes: Buffer,
 ): Promise<readonly Recorded[]> {

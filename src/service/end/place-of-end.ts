@@ -1,3 +1,4 @@
+import type { PieceId } from "@/core";
 import { addressText, cableText, isSide, type Place, type Recordable, sideText } from "@/core";
 import type { Store } from "@/store/database/store";
 import { closureAt, closurePlanIn } from "@/store/plan/closures";
@@ -18,7 +19,7 @@ export function placeOfEnd(store: Store, { piece, plan, side, address }: EndRow)
 /** The same of a cable that is a closure's own, of no piece. */
 function madeIn(
   store: Store,
-  { piece, plan, side, address }: { piece: string; plan: number } & Place,
+  { piece, plan, side, address }: { piece: PieceId; plan: number } & Place,
 ): NonNullable<Recordable["where"]> {
   const row = closureAt(store, piece, plan);
   const closure = row?.body ? closurePlanIn(row) : null;

@@ -1,11 +1,12 @@
 import { z } from "zod";
+import type { EndId } from "@/core";
 import { type EndRecord, type RecordDocument, recordOf, zRecord } from "@/core";
 import type { Store } from "@/store/database/store";
 import { allPeople } from "@/store/workshop/people";
 import { type End, getEnd } from "./ends";
 
 /** The record of an end, lengths in micrometres. @throws InputError `not-found`. */
-export const endRecord = (store: Store, id: string): EndRecord => recordOfEnd(store, getEnd(store, id));
+export const endRecord = (store: Store, id: EndId): EndRecord => recordOfEnd(store, getEnd(store, id));
 
 /** The record of an end at hand. */
 export const recordOfEnd = (store: Store, end: End): EndRecord => recordOf(end, allPeople(store));

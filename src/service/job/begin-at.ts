@@ -1,4 +1,5 @@
 import { randomUUID } from "node:crypto";
+import type { PieceId } from "@/core";
 import {
   type Ahead,
   type EndEvent,
@@ -20,7 +21,7 @@ import { newestAt } from "./placed";
 export interface Beginning {
   readonly compiled: ReturnType<typeof compiled>;
   /** The piece, or the closure whose own cable it is, as planned in a revision; the place on it. */
-  readonly where: { readonly piece: string; readonly plan: number } & Place;
+  readonly where: { readonly piece: PieceId; readonly plan: number } & Place;
   readonly label: string;
 }
 

@@ -1,5 +1,6 @@
 import { randomUUID } from "node:crypto";
 import type { z } from "zod";
+import type { ClosureId, JobId, PieceId } from "@/core";
 import {
   type Cable,
   type Closure,
@@ -60,7 +61,7 @@ export const styleIn = (entry: string, { through }: Pick<ClosureCable, "through"
  * Why a cable is not the place of a piece it is said to be, in words; null where it is, or is of no piece.
  * @param job the closure's own: its pieces alone are joined.
  */
-export function joinTrouble(store: Store, job: string, entry: string, cable: ClosureCable): string | null {
+export function joinTrouble(store: Store, job: JobId, entry: string, cable: ClosureCable): string | null {
   if (!cable.joins) return null;
   const { piece, side } = cable.joins;
   const row = latestPlan(store, piece);
@@ -92,7 +93,7 @@ function mustFindEntry(store: Store, plan: ClosurePlan): Entry {
 }
 
 /** @throws InputError for whatever makes the plan one that cannot be. */
-function mustClose(store: Store, job: string, plan: ClosurePlan): void {
+function mustClose(store: Store, job: JobId, plan: ClosurePlan): void {
   const entry = mustFindEntry(store, plan);
   const { cables } = wholeLibrary(store);
   const named = plan.cables.map((cable, i) => {
@@ -160,7 +161,7 @@ function planJoined({ store, actor, now }: Act, { entry, cables }: ClosurePlan):
 
 const sheathOf = ({ layers }: Cable) => mustHoldAt(layers, 0).diameter;
 
-function mustFindJob(store: Store, id: string) {
+function mustFindJob(store: Store, id: JobId) {
   const job = findJob(store, id) ?? findJob(store, id.toLowerCase());
   if (!job)
     throw new InputError("not-found", say("no-job-with-the-id-is-here", { id: id.slice(0, 60) }), ["id"]);
@@ -202,7 +203,7 @@ export function addClosure(
   });
 }
 
-function mustFindClosure(store: Store, id: string): ClosureRow {
+function mustFindClosure(store: Store, id: ClosureId): ClosureRow {
   const row = latestClosure(store, id) ?? latestClosure(store, id.toLowerCase());
   if (!row)
     throw new InputError("not-found", say("no-closure-with-the-id-is-here", { id: id.slice(0, 60) }), ["id"]);
@@ -242,11 +243,11 @@ export function saveClosure(
 }
 
 /** Every closure of a job, in the order they came. @throws InputError `not-found`. */
-export const getClosures = (store: Store, job: string): Closure[] =>
+export const getClosures = (store: Store, job: JobId): Closure[] =>
   closuresOf(store, mustFindJob(store, job).id).map(closureOf);
 
 /** A closure with how each of its cables stands. @throws InputError `not-found`. */
-export function getClosure(store: Store, id: string): ClosureAnswer {
+export function getClosure(store: Store, id: ClosureId): ClosureAnswer {
   const row = mustFindClosure(store, id);
   if (row.body === null) throw new InputError("not-found", say("this-closure-was-taken-off-its-job"), ["id"]);
   const closure = closureOf(row);
@@ -275,14 +276,14 @@ export function getClosure(store: Store, id: string): ClosureAnswer {
 
 const saidAt = (plan: PiecePlan, place: Place): string => `${plan.name}, ${placeText(place, plan)}`;
 
-function newestAtOf(store: Store, pieces: readonly string[]) {
+function newestAtOf(store: Store, pieces: readonly PieceId[]) {
   const rows = endsOfPieces(store, pieces);
   return new Map(pieces.map((piece) => [piece, newestAt(rows.filter((row) => row.piece === piece))]));
 }
 
 /** A place of a piece that can come into an entry. */
 interface JoinablePlace {
-  readonly piece: string;
+  readonly piece: PieceId;
   readonly side: PlaceSide;
   /** The piece and the place, as they are said. */
   readonly text: string;
@@ -294,7 +295,7 @@ interface JoinablePlace {
  * Every place of a job's pieces that can come into an entry: sides that end in it or end nowhere yet, stations opened by its
  * sheet for cables that go through.
  */
-export function joinablePlaces(store: Store, job: string, entry: Entry): JoinablePlace[] {
+export function joinablePlaces(store: Store, job: JobId, entry: Entry): JoinablePlace[] {
   const taken = new Set(
     wholeLibrary(store)
       .cables.filter(({ construction }) => entry.takes.includes(construction))

@@ -1,3 +1,4 @@
+import type { JobId } from "@/core";
 import { type CutGroup, type CutLine, cutGroups, type Piece } from "@/core";
 import type { Store } from "@/store/database/store";
 import { findJob } from "@/store/plan/plans";
@@ -16,7 +17,7 @@ function lineOf(store: Store, { id, plan }: Piece): CutLine {
 }
 
 /** Null where there is no such job. */
-export function findCutList(store: Store, id: string): CutList | null {
+export function findCutList(store: Store, id: JobId): CutList | null {
   const job = findJob(store, id);
   if (!job) return null;
   const lines = allPieces(store, id).map((piece) => lineOf(store, piece));

@@ -1,5 +1,6 @@
 import { randomUUID } from "node:crypto";
 import type { z } from "zod";
+import type { JobId, PieceId } from "@/core";
 import {
   InputError,
   type Job,
@@ -115,12 +116,12 @@ export function jobsPage(
 
 /** How those begun of a job stand. */
 const begunOf = sinceChanged(
-  (store: Store, job: string): Progress =>
+  (store: Store, job: JobId): Progress =>
     Object.fromEntries(endCountsOf(store, job, straysOf(store, job)).map(({ standing, n }) => [standing, n])),
 );
 
 /** How many places of a job stand how. */
-const jobProgress = (store: Store, job: string, planned: number): Progress =>
+const jobProgress = (store: Store, job: JobId, planned: number): Progress =>
   progressOf(planned, begunOf(store, job));
 
 export const pieceOf = ({ piece, revision, body }: PlanRow): Piece => ({
@@ -129,7 +130,7 @@ export const pieceOf = ({ piece, revision, body }: PlanRow): Piece => ({
   plan: planIn({ body }),
 });
 
-function mustFindJob(store: Store, id: string) {
+function mustFindJob(store: Store, id: JobId) {
   const job = findJob(store, id) ?? findJob(store, id.toLowerCase());
   if (!job)
     throw new InputError("not-found", say("no-job-with-the-id-is-here", { id: id.slice(0, 60) }), ["id"]);
@@ -137,7 +138,7 @@ function mustFindJob(store: Store, id: string) {
 }
 
 /** A job with its pieces, in the order they came, a page at a time. @throws InputError `not-found`. */
-export function getJob(store: Store, id: string, { words, after }: z.output<typeof zJobQuery> = {}): Job {
+export function getJob(store: Store, id: JobId, { words, after }: z.output<typeof zJobQuery> = {}): Job {
   const job = mustFindJob(store, id);
   const looked = { words: wordsOf(words), after: after === undefined ? undefined : Number(after) };
   const match = piecesFrom(store, job.id, looked, PIECES_PAGE + 1);
@@ -155,13 +156,13 @@ export function getJob(store: Store, id: string, { words, after }: z.output<type
   };
 }
 
-const allPlans = (store: Store, job: string) =>
+const allPlans = (store: Store, job: JobId) =>
   piecesFrom(store, job, { words: [], after: undefined }, MOST_PIECES);
 
 /** Every piece of a job, whatever their number. */
-export const allPieces = (store: Store, job: string): Piece[] => allPlans(store, job).map(pieceOf);
+export const allPieces = (store: Store, job: JobId): Piece[] => allPlans(store, job).map(pieceOf);
 
-export const findJobById = (store: Store, id: string, query: z.output<typeof zJobQuery> = {}): Job | null =>
+export const findJobById = (store: Store, id: JobId, query: z.output<typeof zJobQuery> = {}): Job | null =>
   findJob(store, id) ? getJob(store, id, query) : null;
 
 /** Adds pieces to a job, all or none; one already there by its id is answered as it is. @throws InputError. */
@@ -201,7 +202,7 @@ export function addPieces(act: Act, job: string, { pieces }: z.output<typeof zNe
  */
 export function savePlan(
   act: Act,
-  piece: string,
+  piece: PieceId,
   { basis, plan }: z.output<typeof zSavePlan>,
 ): { id: string; revision: number } {
   const { store, actor, now } = act;
@@ -231,7 +232,7 @@ export function savePlan(
 }
 
 /** A piece of a job with its cable, and why it cannot be worked out where it cannot; null where there is none. */
-export function findPiece(store: Store, job: string, piece: string) {
+export function findPiece(store: Store, job: JobId, piece: PieceId) {
   const match = findJob(store, job);
   const row = latestPlan(store, piece);
   if (!match || !row || row.job !== match.id || row.body === null) return null;

@@ -1,3 +1,4 @@
+import type { JobId } from "@/core";
 import { type Piece, type PieceParts, problemOf, type SideSheet } from "@/core";
 import type { Store } from "@/store/database/store";
 import { findJob } from "@/store/plan/plans";
@@ -43,7 +44,7 @@ function partsIn(store: Store, { plan }: Piece): Omit<PieceParts, "cable"> | nul
 }
 
 /** Null where there is no such job. */
-export function findGrid(store: Store, id: string): PieceGrid | null {
+export function findGrid(store: Store, id: JobId): PieceGrid | null {
   const job = findJob(store, id);
   if (!job) return null;
   const all = allPieces(store, id);

@@ -1,5 +1,6 @@
 import { randomUUID } from "node:crypto";
 import type { z } from "zod";
+import type { JobId, PieceId } from "@/core";
 import {
   type Ahead,
   addressText,
@@ -39,7 +40,7 @@ import { newestAt } from "./placed";
 import { shelved } from "./planning";
 import { straysOf } from "./strays";
 
-export function mustFindPiece(store: Store, id: string): PlanRow & { body: string } {
+export function mustFindPiece(store: Store, id: PieceId): PlanRow & { body: string } {
   const row = latestPlan(store, id) ?? latestPlan(store, id.toLowerCase());
   if (!row || row.body === null)
     throw new InputError("not-found", say("no-piece-with-the-id-is-here-2", { id: id.slice(0, 60) }), ["id"]);
@@ -100,7 +101,7 @@ export function beginningAt(
  */
 export function beginPlaces(
   act: Act,
-  piece: string,
+  piece: PieceId,
   input: z.output<typeof zBeginPlaces>,
 ): { id: string; batch: boolean } {
   const { store } = act;
@@ -123,20 +124,20 @@ export function beginPlaces(
 type PlaceQuery = z.output<typeof zPlaceQuery>;
 
 /** What is in hand at a place of a piece. @throws InputError `not-found`, `no-such-element`. */
-export const cableAtPlace = (store: Store, piece: string, { side, at }: PlaceQuery): Cable =>
+export const cableAtPlace = (store: Store, piece: PieceId, { side, at }: PlaceQuery): Cable =>
   inHand(store, piece, { side, address: parseAddress(at) }).cable;
 
 /** What begins at a place of a piece. @throws InputError `no-such-element`; whatever does not go together. */
-export function aheadAtPlace(store: Store, piece: string, { side, at }: PlaceQuery): Ahead {
+export function aheadAtPlace(store: Store, piece: PieceId, { side, at }: PlaceQuery): Ahead {
   return aheadOf(beginningAt(store, mustFindPiece(store, piece), { side, address: parseAddress(at) }));
 }
 
 /** A job as it is called at the bench. */
-export const jobName = (store: Store, id: string): string => findJob(store, id)?.name.slice(0, 120) ?? "";
+export const jobName = (store: Store, id: JobId): string => findJob(store, id)?.name.slice(0, 120) ?? "";
 
 /** What is in hand at a place, for the sheet: as a cable of its own, with the core and where it is. */
 export interface InHand {
-  readonly piece: string;
+  readonly piece: PieceId;
   readonly place: Place;
   readonly cable: Cable;
   readonly core: Core;
@@ -148,7 +149,7 @@ export interface InHand {
 }
 
 /** @throws InputError `not-found`, `no-such-element`. */
-export function inHand(store: Store, piece: string, place: Place): InHand {
+export function inHand(store: Store, piece: PieceId, place: Place): InHand {
   const row = mustFindPiece(store, piece);
   const { plan } = pieceOf(row);
   const cable = cableOf(store, plan);
@@ -217,7 +218,7 @@ export function plannedPlaces(
 }
 
 /** A piece with how each of its places stands. @throws InputError `not-found`. */
-export function getPiece(store: Store, id: string): PieceAnswer {
+export function getPiece(store: Store, id: PieceId): PieceAnswer {
   const piece = pieceOf(mustFindPiece(store, id));
   return { ...piece, places: placesOfPiece(store, piece) };
 }
@@ -259,12 +260,12 @@ export function nextPlace(places: PieceAnswer["places"]): PieceAnswer["places"][
 /** Pieces looked at for the next end: of most, the first has one. */
 const LOOKED_AT = 20;
 
-const goOnWith = sinceChanged((store: Store, job: string) =>
+const goOnWith = sinceChanged((store: Store, job: JobId) =>
   piecesToGoOn(store, job, LOOKED_AT, straysOf(store, job)),
 );
 
 /** The end of a job to go on with: at the bench first, else the first where nothing good stands; null when all is done. */
-export function nextOfJob(store: Store, job: string): NextOfJob | null {
+export function nextOfJob(store: Store, job: JobId): NextOfJob | null {
   for (const id of goOnWith(store, job)) {
     const { plan, places } = getPiece(store, id);
     const place = nextPlace(places);
@@ -283,7 +284,7 @@ export function nextOfJob(store: Store, job: string): NextOfJob | null {
 }
 
 export interface NextOfJob {
-  readonly piece: string;
+  readonly piece: PieceId;
   readonly name: string;
   readonly place: PieceAnswer["places"][number];
   /** The place as it is said. */

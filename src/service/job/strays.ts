@@ -1,3 +1,4 @@
+import type { JobId } from "@/core";
 import { attempt, placeKey, placeSides, plannedEnds } from "@/core";
 import type { Store } from "@/store/database/store";
 import { endsMadeAt, planIn, planRow } from "@/store/plan/plans";
@@ -28,7 +29,7 @@ function plannedKeys(store: Store, row: number): Set<string> | null {
  * Ends of a job that lie where nothing is planned, or is any more: they are shown at their piece, and count as none of those
  * that are planned.
  */
-export const straysOf = sinceChanged((store: Store, job: string): string[] =>
+export const straysOf = sinceChanged((store: Store, job: JobId): string[] =>
   endsMadeAt(store, job).flatMap(({ id, side, address, plan }) => {
     const planned = plannedKeys(store, plan);
     const key = placeKey({ side, address: address });

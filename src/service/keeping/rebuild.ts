@@ -1,3 +1,4 @@
+import type { EndId } from "@/core";
 import { endState, followsFrom, projectionsOf, signOff } from "@/core";
 import type { Store } from "@/store/database/store";
 import { inTransaction } from "@/store/database/transaction";
@@ -12,7 +13,7 @@ interface Rebuilt {
   readonly ends: number;
   readonly of: number;
   /** Ends whose lists could not be rebuilt, and why. */
-  readonly failed: readonly { readonly end: string; readonly why: string }[];
+  readonly failed: readonly { readonly end: EndId; readonly why: string }[];
 }
 
 const STRETCH = 50;
@@ -30,7 +31,7 @@ export function* rebuild(store: Store): Generator<Rebuilt> {
   }
 }
 
-function rebuildEnd(store: Store, id: string): { end: string; why: string }[] {
+function rebuildEnd(store: Store, id: EndId): { end: EndId; why: string }[] {
   try {
     const row = findEnd(store, id);
     if (!row) return [];

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import type { EndId } from "@/core";
 import { check, InputError, type RecordFinding, type Seal, zSeal, type zSealAnswer } from "@/core";
 import { say, t } from "@/messages/service";
 import { PROGRAM } from "@/store/database/program";
@@ -55,7 +56,7 @@ export function checkSeal(store: Store, text: string): RecordFinding[] {
   const seal = readSeal(text);
   const now = sealedEnds(store, seal);
   if (sealRoot(now, registerHashAt(store, seal.register)) === seal.root) return [];
-  const altered = (end: string, detail: string): RecordFinding => ({
+  const altered = (end: EndId, detail: string): RecordFinding => ({
     end,
     name: end ? "an end" : "the record",
     seq: null,

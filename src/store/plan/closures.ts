@@ -1,5 +1,6 @@
 import { and, asc, desc, eq, isNotNull, sql } from "drizzle-orm";
 import { z } from "zod";
+import type { JobId } from "@/core";
 import { type ClosurePlan, check, liftedClosure, zClosurePlan } from "@/core";
 import type { Store } from "../database/store";
 import { inTransaction } from "../database/transaction";
@@ -35,7 +36,7 @@ export const closureAt = (store: Store, closure: string, revision: number): Clos
     .get();
 
 /** Every closure of a job as it is planned now, in the order they came. */
-export const closuresOf = (store: Store, job: string): ClosureRow[] =>
+export const closuresOf = (store: Store, job: JobId): ClosureRow[] =>
   store
     .select()
     .from(closures)

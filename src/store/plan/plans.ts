@@ -1,5 +1,6 @@
 import { and, asc, count, desc, eq, getTableColumns, isNotNull, lt, or, sql } from "drizzle-orm";
 import { z } from "zod";
+import type { JobId, PieceId } from "@/core";
 import {
   type Address,
   check,
@@ -28,7 +29,7 @@ export const planIn = ({ body }: Pick<PlanRow, "body">): PiecePlan =>
 /** A plan as a revision keeps it. */
 export const planText = (plan: PiecePlan): string => JSON.stringify(z.encode(zPiecePlan, plan));
 
-export const findJob = (store: Store, id: string): JobRow | undefined =>
+export const findJob = (store: Store, id: JobId): JobRow | undefined =>
   store.select().from(jobs).where(eq(jobs.id, id)).get();
 
 export function insertJob(store: Store, row: JobRow): void {
@@ -132,9 +133,9 @@ export const endCountsOf = (
  * Pieces of a job with fewer good ends than planned, so many: those with an end at the bench first, the newest foremost.
  * @param strays ends that lie where nothing is planned.
  */
-export const piecesToGoOn = (store: Store, job: string, most: number, strays: readonly string[]): string[] =>
+export const piecesToGoOn = (store: Store, job: JobId, most: number, strays: readonly string[]): string[] =>
   store
-    .all<{ piece: string }>(sql`
+    .all<{ piece: PieceId }>(sql`
     WITH standing AS (
       SELECT piece, count(*) FILTER (WHERE result IN ${[...DONE]}) AS good,
         max(iif(result IS NULL, created, NULL)) AS open
@@ -147,11 +148,11 @@ export const piecesToGoOn = (store: Store, job: string, most: number, strays: re
     .map(({ piece }) => piece);
 
 /** The newest revision of a piece's plan, taken off or not. */
-export const latestPlan = (store: Store, piece: string): PlanRow | undefined =>
+export const latestPlan = (store: Store, piece: PieceId): PlanRow | undefined =>
   store.select().from(plans).where(eq(plans.piece, piece)).orderBy(desc(plans.revision)).limit(1).get();
 
 /** A revision of a piece's plan. */
-export const planAt = (store: Store, piece: string, revision: number): PlanRow | undefined =>
+export const planAt = (store: Store, piece: PieceId, revision: number): PlanRow | undefined =>
   store
     .select()
     .from(plans)

@@ -1,5 +1,5 @@
 import { asc, eq, sql } from "drizzle-orm";
-import type { EventRow } from "@/core";
+import type { EndId, EventRow } from "@/core";
 import { linkHash, sha256 } from "../database/hash";
 import { prepared } from "../database/prepared";
 import type { Store } from "../database/store";
@@ -72,4 +72,4 @@ const rowsOf = prepared((store) =>
 );
 
 /** The rows of one end's events as they lie in the file, in order. */
-export const eventRows = (store: Store, endId: string): ChainedRow[] => rowsOf(store).all({ endId });
+export const eventRows = (store: Store, endId: EndId): ChainedRow[] => rowsOf(store).all({ endId });

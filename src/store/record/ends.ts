@@ -15,6 +15,7 @@ import {
   sql,
 } from "drizzle-orm";
 import { alias } from "drizzle-orm/sqlite-core";
+import type { EndId, PieceId } from "@/core";
 import { DONE } from "@/core";
 import { prepared, settingOf } from "../database/prepared";
 import type { Store } from "../database/store";
@@ -48,7 +49,7 @@ const endById = prepared((store) =>
     .prepare(),
 );
 
-export const findEnd = (store: Store, id: string): EndRow | undefined => endById(store).get({ id });
+export const findEnd = (store: Store, id: EndId): EndRow | undefined => endById(store).get({ id });
 
 type Following = Pick<
   EndRow,
@@ -65,7 +66,7 @@ const follow = prepared((store) => {
 });
 
 /** Brings the columns that follow from the events up to date. */
-export function updateEnd(store: Store, id: string, follows: Following): void {
+export function updateEnd(store: Store, id: EndId, follows: Following): void {
   follow(store).run({ ...follows, id });
 }
 
@@ -206,7 +207,7 @@ export interface PlacedRow
   > {}
 
 /** Work on some pieces, in the order it was begun, but what was begun by mistake. */
-export const endsOfPieces = (store: Store, pieces: readonly string[]): PlacedRow[] =>
+export const endsOfPieces = (store: Store, pieces: readonly PieceId[]): PlacedRow[] =>
   store
     .select({
       id: ends.id,
@@ -271,7 +272,7 @@ export const insertBatch = (store: Store, row: typeof batches.$inferSelect): voi
     addToRegister(store, "batch", row.id, digestOf(row));
   });
 
-export const findBatch = (store: Store, id: string): typeof batches.$inferSelect | undefined =>
+export const findBatch = (store: Store, id: EndId): typeof batches.$inferSelect | undefined =>
   store.select().from(batches).where(eq(batches.id, id)).get();
 
 /** A batch's ends in their order. */

@@ -1,5 +1,6 @@
 import { and, asc, desc, eq, gt, sql } from "drizzle-orm";
 import { z } from "zod";
+import type { EndId } from "@/core";
 import {
   type EndEvent,
   EVENT_VERSION,
@@ -16,7 +17,7 @@ import { events } from "../schema";
 import { eventHash } from "./chain";
 
 /** An end's events after a sequence number, in order, each lifted to the newest version. */
-export const eventsAfter = (store: Store, endId: string, after = 0): Recorded[] =>
+export const eventsAfter = (store: Store, endId: EndId, after = 0): Recorded[] =>
   store
     .select()
     .from(events)
@@ -33,7 +34,7 @@ const eventById = prepared((store) =>
     .prepare(),
 );
 
-export function findEvent(store: Store, id: string): { endId: string; event: Recorded["event"] } | undefined {
+export function findEvent(store: Store, id: string): { endId: EndId; event: Recorded["event"] } | undefined {
   const row = eventById(store).get({ id });
   return row && { endId: row.endId, event: readEvent(row).event };
 }
@@ -41,7 +42,7 @@ export function findEvent(store: Store, id: string): { endId: string; event: Rec
 /** An event to be written: what is known of it. */
 interface NewEvent {
   readonly id: string;
-  readonly end: string;
+  readonly end: EndId;
   readonly seq: number;
   readonly at: string;
   readonly by: string | null;

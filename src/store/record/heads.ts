@@ -1,4 +1,5 @@
 import { sql } from "drizzle-orm";
+import type { EndId } from "@/core";
 import type { Store } from "../database/store";
 import { inTransaction } from "../database/transaction";
 import { addToRegister, registerLines } from "./register";
@@ -10,11 +11,11 @@ const ALL = "all";
  * Enters how far an end's chain has come: the hash of its last event. Whoever takes events off the end of its history and
  * puts its row in order has the register against them.
  */
-export const enterHead = (store: Store, end: string, hash: string): void =>
+export const enterHead = (store: Store, end: EndId, hash: string): void =>
   addToRegister(store, "head", end, hash);
 
 /** The heads the register knows of an end, in the order they were entered. */
-export const headsOf = (store: Store, end: string): string[] =>
+export const headsOf = (store: Store, end: EndId): string[] =>
   registerLines(store, "head", end).map(({ digest }) => digest);
 
 /** Whether the heads of all ends are in the register: files of before have none until they are served again. */

@@ -1,5 +1,5 @@
 import { asc, eq, sql } from "drizzle-orm";
-import type { Projections, ReadingRow, UseRow, VerdictRow } from "@/core";
+import type { EndId, Projections, ReadingRow, UseRow, VerdictRow } from "@/core";
 import { placeholdersOf, prepared, settingOf } from "../database/prepared";
 import type { Store } from "../database/store";
 import { attempts, readings, uses, verdicts } from "../schema";
@@ -16,16 +16,16 @@ const putVerdict = prepared((store) => {
 });
 
 /** Adds one reading and puts its length's row in order: what most events change. */
-export function projectReading(store: Store, endId: string, reading: ReadingRow, length: VerdictRow): void {
+export function projectReading(store: Store, endId: EndId, reading: ReadingRow, length: VerdictRow): void {
   insertReading(store).run({ ...reading, endId });
   projectVerdict(store, endId, length);
 }
 
 /** Puts a length's row in order. */
-export const projectVerdict = (store: Store, endId: string, length: VerdictRow): void =>
+export const projectVerdict = (store: Store, endId: EndId, length: VerdictRow): void =>
   void putVerdict(store).run({ ...length, endId });
 
-export function projectUses(store: Store, endId: string, rows: readonly UseRow[]): void {
+export function projectUses(store: Store, endId: EndId, rows: readonly UseRow[]): void {
   for (const row of rows)
     store
       .insert(uses)
@@ -34,7 +34,7 @@ export function projectUses(store: Store, endId: string, rows: readonly UseRow[]
 }
 
 /** Writes an end's projections again. */
-export function project(store: Store, endId: string, all: Projections): void {
+export function project(store: Store, endId: EndId, all: Projections): void {
   for (const table of [readings, verdicts, attempts, uses])
     store.delete(table).where(eq(table.endId, endId)).run();
   for (const part of parts(all.readings, endId)) store.insert(readings).values(part).run();
@@ -46,12 +46,12 @@ export function project(store: Store, endId: string, all: Projections): void {
 /** Rows of one statement: well under the number of values SQLite takes at once. */
 const AT_ONCE = 200;
 
-const parts = <T>(rows: readonly T[], endId: string): (T & { endId: string })[][] =>
+const parts = <T>(rows: readonly T[], endId: EndId): (T & { endId: EndId })[][] =>
   Array.from({ length: Math.ceil(rows.length / AT_ONCE) }, (_, i) =>
     rows.slice(i * AT_ONCE, (i + 1) * AT_ONCE).map((row) => ({ ...row, endId })),
   );
 
-const bare = <T extends { endId: string }>({ endId: _, ...row }: T): Omit<T, "endId"> => row;
+const bare = <T extends { endId: EndId }>({ endId: _, ...row }: T): Omit<T, "endId"> => row;
 
 const projected = prepared((store) => {
   const its = sql.placeholder("endId");
@@ -69,7 +69,7 @@ const projected = prepared((store) => {
 });
 
 /** An end's projections as they lie in the file. */
-export function projectedOf(store: Store, endId: string): Projections {
+export function projectedOf(store: Store, endId: EndId): Projections {
   const of = projected(store);
   return {
     readings: of.readings.all({ endId }).map(bare),

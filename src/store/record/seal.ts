@@ -1,4 +1,5 @@
 import { sql } from "drizzle-orm";
+import type { EndId } from "@/core";
 import type { Store } from "../database/store";
 import { registerHead } from "./register";
 import { treeRoot } from "./tree";
@@ -11,7 +12,7 @@ interface SealedTo {
 
 /** One end under a seal: its id, and the hash of what had last happened to it. */
 export interface Sealed {
-  readonly end: string;
+  readonly end: EndId;
   readonly hash: string;
 }
 

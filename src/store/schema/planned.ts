@@ -1,8 +1,9 @@
 import { index, integer, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
+import type { ClosureId, JobId, PieceId } from "@/core";
 
 /** A job: pieces of cable that belong together. Rows are only ever added. */
 export const jobs = sqliteTable("jobs", {
-  id: text().primaryKey(),
+  id: text().$type<JobId>().primaryKey(),
   createdAt: text("created_at").notNull(),
   name: text().notNull(),
   by: text(),
@@ -13,8 +14,9 @@ export const plans = sqliteTable(
   "plans",
   {
     row: integer().primaryKey({ autoIncrement: true }),
-    piece: text().notNull(),
+    piece: text().$type<PieceId>().notNull(),
     job: text()
+      .$type<JobId>()
       .notNull()
       .references(() => jobs.id),
     /** From 1. */
@@ -38,8 +40,9 @@ export const closures = sqliteTable(
   "closures",
   {
     row: integer().primaryKey({ autoIncrement: true }),
-    closure: text().notNull(),
+    closure: text().$type<ClosureId>().notNull(),
     job: text()
+      .$type<JobId>()
       .notNull()
       .references(() => jobs.id),
     /** From 1. */

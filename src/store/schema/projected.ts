@@ -1,12 +1,12 @@
 import { index, integer, primaryKey, real, sqliteTable, text } from "drizzle-orm/sqlite-core";
-import type { Purpose, Verdict } from "@/core";
+import type { EndId, Purpose, Verdict } from "@/core";
 
 /** Every reading there was, as its end's later events leave it. Follows from the events. */
 export const readings = sqliteTable(
   "readings",
   {
     eventId: text("event_id").primaryKey(),
-    endId: text("end_id").notNull(),
+    endId: text("end_id").$type<EndId>().notNull(),
     check: text().notNull(),
     /** Micrometres. */
     value: integer().notNull(),
@@ -22,7 +22,7 @@ export const readings = sqliteTable(
 export const verdicts = sqliteTable(
   "verdicts",
   {
-    endId: text("end_id").notNull(),
+    endId: text("end_id").$type<EndId>().notNull(),
     check: text().notNull(),
     dimension: text().notNull(),
     name: text().notNull(),
@@ -51,7 +51,7 @@ export const attempts = sqliteTable(
   "attempts",
   {
     eventId: text("event_id").primaryKey(),
-    endId: text("end_id").notNull(),
+    endId: text("end_id").$type<EndId>().notNull(),
     kind: text({ enum: ["retry", "restart", "rework"] }).notNull(),
     /** The rule it counts against, if any. */
     rule: text(),
@@ -71,7 +71,7 @@ export const uses = sqliteTable(
   {
     eventId: text("event_id").notNull(),
     place: integer().notNull(),
-    endId: text("end_id").notNull(),
+    endId: text("end_id").$type<EndId>().notNull(),
     tool: text(),
     item: text().notNull(),
     count: integer().notNull(),

@@ -7,7 +7,18 @@ import {
   text,
   uniqueIndex,
 } from "drizzle-orm/sqlite-core";
-import type { Address, KeptVerdict, Picked, PlaceSide, Purpose, Result, Rule, RunTimer } from "@/core";
+import type {
+  Address,
+  EndId,
+  KeptVerdict,
+  Picked,
+  PieceId,
+  PlaceSide,
+  Purpose,
+  Result,
+  Rule,
+  RunTimer,
+} from "@/core";
 
 /** What holds for the whole file: what was lifted from, and that it was. */
 export const meta = sqliteTable("meta", { key: text().primaryKey(), value: text().notNull() });
@@ -25,7 +36,7 @@ export const documents = sqliteTable("documents", {
 export const ends = sqliteTable(
   "ends",
   {
-    id: text().primaryKey(),
+    id: text().$type<EndId>().primaryKey(),
     createdAt: text("created_at").notNull(),
     procedureHash: text("procedure_hash")
       .notNull()
@@ -61,7 +72,7 @@ export const ends = sqliteTable(
     /** Place in its batch, counted from 0. */
     batchPlace: integer("batch_place"),
     /** Where it is made: a piece as planned in a revision, a side of it or a station on it, an address in its cable; null for an end by itself. */
-    piece: text(),
+    piece: text().$type<PieceId>(),
     plan: integer(),
     side: text().$type<PlaceSide>(),
     address: text({ mode: "json" }).$type<Address>(),
@@ -106,6 +117,7 @@ export const events = sqliteTable(
     n: integer().primaryKey({ autoIncrement: true }),
     id: text().notNull(),
     endId: text("end_id")
+      .$type<EndId>()
       .notNull()
       .references(() => ends.id),
     seq: integer().notNull(),

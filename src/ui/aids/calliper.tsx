@@ -2,6 +2,7 @@
 
 import { Usb, X } from "lucide-react";
 import { useEffect, useMemo, useState } from "react";
+import type { EndId } from "@/core";
 import { type Check, drawsFor, type EndState, hiddenLength, type RunSheet, SIMULATED, shownBy } from "@/core";
 import { t } from "@/messages/calliper";
 import { Button } from "../controls/button";
@@ -10,7 +11,7 @@ import { Select } from "../controls/select";
 import { figureText, lengthText, type Units } from "../words/length-text";
 
 interface CalliperProps {
-  readonly end: string;
+  readonly end: EndId;
   readonly sheet: RunSheet;
   readonly state: EndState;
   /** Lengths its jaws can be put on here; the first is the one asked for. */

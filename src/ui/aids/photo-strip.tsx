@@ -4,14 +4,14 @@ import { Camera } from "lucide-react";
 import { useId, useState } from "react";
 import { toast } from "sonner";
 import { v4 as uuid } from "uuid";
-import type { EndState, Recorded } from "@/core";
+import type { EndId, EndState, Recorded } from "@/core";
 import { t } from "@/messages/photos";
 import { Input } from "../controls/input";
 import { call } from "../http/http";
 import { usePeople } from "../people/people-context";
 
 interface PhotoStripProps {
-  readonly end: string;
+  readonly end: EndId;
   readonly photos: readonly Pick<EndState["photos"][number], "sha256" | "caption" | "width" | "height">[];
   readonly onAdded: (events: readonly Recorded[]) => void;
 }

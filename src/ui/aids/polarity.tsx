@@ -1,9 +1,10 @@
+import type { EndId } from "@/core";
 import { fibreColour, mustHoldAt } from "@/core";
 import { t } from "@/messages/aids";
 
 interface PolarityProps {
   /** Which end of the run is in hand, a or b, where the sheet knows it; then places are numbered. */
-  readonly end: string | undefined;
+  readonly end: EndId | undefined;
 }
 
 const ROWS = [26, 76] as const;

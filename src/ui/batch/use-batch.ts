@@ -4,6 +4,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { toast } from "sonner";
 import { v4 as uuid } from "uuid";
 import { z } from "zod";
+import type { EndId } from "@/core";
 import {
   applied,
   type BatchEnd,
@@ -89,7 +90,7 @@ export function useBatch(id: string, sheet: RunSheet, initial: readonly Member[]
     [learn],
   );
   /** All that is known of an end now: how it comes into the hand. */
-  const eventsOf = (end: string): readonly Recorded[] =>
+  const eventsOf = (end: EndId): readonly Recorded[] =>
     held.current.find(({ id: first }) => first === end)?.events ?? [];
 
   /** Where what was just done on an end leaves it, before the server has answered. */

@@ -1,8 +1,8 @@
-import type { ClosureAnswer, PlaceSide } from "@/core";
+import type { ClosureAnswer, PieceId, PlaceSide } from "@/core";
 
 /** A place of a piece that can come in. */
 export interface Joinable {
-  readonly piece: string;
+  readonly piece: PieceId;
   readonly side: PlaceSide;
   readonly text: string;
   readonly cable: string;

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import type { EndId } from "@/core";
 import { type EndEvent, type Problem, zEvent } from "@/core";
 import { t } from "@/messages/live";
 import { type Box, keysOf, putIn, readWaiting, takeOut, WAITING, type Waiting, zMade } from "./outbox";
@@ -6,7 +7,7 @@ import { type Box, keysOf, putIn, readWaiting, takeOut, WAITING, type Waiting, z
 /** What the server refused for good, or what this program cannot read: kept on this device until somebody says what becomes of it. */
 export interface Aside {
   readonly key: string;
-  readonly end: string;
+  readonly end: EndId;
   /** Null where it cannot be read: an older or newer page left it, or something else did. */
   readonly event: EndEvent | null;
   /** Why it was not stored. */
@@ -35,7 +36,7 @@ const TOLD: readonly EndEvent["kind"][] = [
 export const isTold = ({ kind }: EndEvent): boolean => TOLD.includes(kind);
 
 /** Sets aside what was refused, so that what waits behind it goes on. */
-export function setAside(box: Box, end: string, waiting: Waiting, { message }: Problem): void {
+export function setAside(box: Box, end: EndId, waiting: Waiting, { message }: Problem): void {
   box.setItem(
     `${ASIDE}${end}/${waiting.at}/${waiting.id}`,
     JSON.stringify(z.encode(zAside, { ...waiting, end, why: message })),

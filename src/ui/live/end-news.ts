@@ -1,16 +1,17 @@
 import { z } from "zod";
+import type { EndId } from "@/core";
 import { type Recorded, zEventsAnswer } from "@/core";
 import { merged } from "./standing";
 
-type Listener = (end: string, events: readonly Recorded[]) => void;
+type Listener = (end: EndId, events: readonly Recorded[]) => void;
 
 const listeners = new Set<Listener>();
 const cache = new Map<string, readonly Recorded[]>();
 
 /** All the events of an end that this window had news of: a page come back to is given it as it was when it was first opened. */
-export const knownEvents = (end: string): readonly Recorded[] => cache.get(end) ?? [];
+export const knownEvents = (end: EndId): readonly Recorded[] => cache.get(end) ?? [];
 
-function take(end: string, events: readonly Recorded[]): void {
+function take(end: EndId, events: readonly Recorded[]): void {
   cache.set(end, merged(knownEvents(end), events));
   for (const listener of [...listeners]) listener(end, events);
 }
@@ -19,7 +20,7 @@ function take(end: string, events: readonly Recorded[]): void {
  * Tells all that show an end what the server holds of it, whoever asked, in this window and the device's others: in the
  * moment it waits on the device no longer, so that nobody sees the end as it stood before.
  */
-export function tell(end: string, events: readonly Recorded[]): void {
+export function tell(end: EndId, events: readonly Recorded[]): void {
   take(end, events);
   if (events.length > 0) otherWindows()?.postMessage({ end, answer: z.encode(zEventsAnswer, { events }) });
 }

@@ -1,5 +1,6 @@
 import { toast } from "sonner";
 import { z } from "zod";
+import type { EndId } from "@/core";
 import { type EndEvent, eventOfVersion1, liftedFrom2, zEvent } from "@/core";
 import { t } from "@/messages/live";
 
@@ -75,11 +76,11 @@ export function readWaiting(text: string): Waiting | null {
 }
 
 /** What still waits for an end, in the order it was made. Anything unreadable is not sent, and stays where it is. */
-export const waitingFor = (box: Box, end: string): Waiting[] =>
+export const waitingFor = (box: Box, end: EndId): Waiting[] =>
   keysOf(box, `${WAITING}${end}/`).flatMap((key) => readWaiting(box.getItem(key) ?? "") ?? []);
 
 /** Adds to what waits. */
-export function putIn(box: Box, end: string, waiting: Waiting): void {
+export function putIn(box: Box, end: EndId, waiting: Waiting): void {
   count += 1;
   box.setItem(
     `${WAITING}${end}/${waiting.at}-${String(count).padStart(6, "0")}/${waiting.id}`,
@@ -88,7 +89,7 @@ export function putIn(box: Box, end: string, waiting: Waiting): void {
 }
 
 /** Takes an event out: answered, or refused for good. */
-export function takeOut(box: Box, end: string, id: string): void {
+export function takeOut(box: Box, end: EndId, id: string): void {
   for (const key of keysOf(box, `${WAITING}${end}/`)) if (key.endsWith(`/${id}`)) box.removeItem(key);
 }
 

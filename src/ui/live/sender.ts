@@ -1,4 +1,5 @@
 import { z } from "zod";
+import type { EndId } from "@/core";
 import { type EndEvent, type Problem, STATUS_OF, zAdd } from "@/core";
 import { t } from "@/messages/live";
 import { call } from "../http/http";
@@ -23,7 +24,7 @@ const waits = ({ code }: Problem): boolean => code === "no-session" || STATUS_OF
  */
 export async function sendWaiting(
   box: Box,
-  end: string,
+  end: EndId,
   { answered, refused, reached }: Sending,
 ): Promise<boolean> {
   for (let [next] = waitingFor(box, end); next; [next] = waitingFor(box, end)) {

@@ -1,4 +1,4 @@
-import type { Across, Cable, PieceAnswer, PiecePlan, SideName, SideSheet } from "@/core";
+import type { Across, Cable, PieceAnswer, PieceId, PiecePlan, SideName, SideSheet } from "@/core";
 import type { SideStyle } from "./part-editor";
 import type { MidRunStyle } from "./stations";
 import type { usePlan } from "./use-plan";
@@ -10,7 +10,7 @@ interface Picked {
 
 export interface PieceViewProps {
   readonly job: { readonly id: string; readonly name: string };
-  readonly piece: string;
+  readonly piece: PieceId;
   readonly revision: number;
   readonly plan: PiecePlan;
   readonly cable: Cable;

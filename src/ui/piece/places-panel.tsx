@@ -2,6 +2,7 @@
 
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { type ReactNode, useRef } from "react";
+import type { PieceId } from "@/core";
 import {
   BATCH_LIMIT,
   capital,
@@ -24,7 +25,7 @@ import { legsText } from "../words/legs-text";
 type PlaceLine = PieceAnswer["places"][number];
 
 interface PlacesPanelProps {
-  readonly piece: string;
+  readonly piece: PieceId;
   readonly places: readonly PlaceLine[];
   readonly plan: Pick<PiecePlan, "sides" | "stations">;
 }
@@ -59,7 +60,7 @@ export function PlacesPanel({ piece, places, plan }: PlacesPanelProps) {
 }
 
 interface SidePlacesProps {
-  readonly piece: string;
+  readonly piece: PieceId;
   /** The side or station, as it is said in a sentence. */
   readonly at: string;
   readonly name: string;
@@ -163,7 +164,7 @@ function batchOf(places: readonly PlaceLine[]): readonly PlaceLine[] {
 }
 
 interface PlaceRowProps {
-  readonly piece: string;
+  readonly piece: PieceId;
   readonly place: PlaceLine;
   readonly at: string;
   readonly busy: boolean;

@@ -2,13 +2,14 @@
 
 import { useCallback, useMemo, useState } from "react";
 import useUndo from "use-undo";
+import type { PieceId } from "@/core";
 import { attempt, type PieceNeeds, type PieceParts, type PiecePlan, pieceNeeds } from "@/core";
 import { sendPlan } from "../plan/save-plans";
 import { usePrefs } from "../prefs/prefs-context";
 import { useKeeper } from "./use-keeper";
 
 interface Start {
-  readonly piece: string;
+  readonly piece: PieceId;
   readonly revision: number;
   readonly plan: PiecePlan;
   readonly parts: (plan: PiecePlan) => PieceParts;

@@ -4,6 +4,7 @@ import { useRouter } from "next/navigation";
 import { useRef, useState } from "react";
 import { v4 as uuid } from "uuid";
 import type { z } from "zod";
+import type { PieceId } from "@/core";
 import {
   type Ahead,
   addressText,
@@ -18,7 +19,7 @@ import { ruleOf } from "../prefs/prefs";
 import { usePrefs } from "../prefs/prefs-context";
 
 /** The sheet of what is in hand at a place. */
-export const sheetHref = (piece: string, { side, address }: Place): string =>
+export const sheetHref = (piece: PieceId, { side, address }: Place): string =>
   `/?${new URLSearchParams({ piece, side, at: addressText(address) })}`;
 
 /** What is asked for, for one try after another to be the same end. */
@@ -96,7 +97,7 @@ export function useBeginning() {
 }
 
 /** The same at places of a piece. */
-export function useBegin(piece: string) {
+export function useBegin(piece: PieceId) {
   const { begin: beginThere, ...rest } = useBeginning();
   const begin = (side: PlaceSide, addresses: readonly Place["address"][]) => {
     const params = { id: piece };
