@@ -283,21 +283,10 @@ export { type Side, usualTool } from "./revision/planned-length";
 export type { ReworkInput } from "./rework/problem";
 export { rework } from "./rework/rework";
 export { compileRunSheet } from "./runsheet/compile";
+export type { Check, Line, Prediction, RunSheet, SheetFeature, SheetLength } from "./runsheet/document";
 export { sheetDocument, zRunSheet } from "./runsheet/document";
 export { resolved } from "./runsheet/resolved";
-export {
-  type Check,
-  featureOf,
-  isMidRun,
-  type Line,
-  layersAfter,
-  onLeg,
-  type Prediction,
-  type RunSheet,
-  type SheetFeature,
-  type SheetLength,
-  workedTo,
-} from "./runsheet/runsheet";
+export { featureOf, isMidRun, layersAfter, onLeg, workedTo } from "./runsheet/runsheet";
 export {
   type InterfaceAsked,
   type ResolvedSelection,

@@ -2,7 +2,7 @@ import type { Rule } from "../conformance/conformance";
 import type { EndState } from "../end/state";
 import type { EndEvent } from "../event/event";
 import type { Purpose } from "../event/recorded";
-import type { RunSheet } from "../runsheet/runsheet";
+import type { RunSheet } from "../runsheet/document";
 
 /** An end as it stands when something is to be added to it. */
 export interface Standpoint {

@@ -2,7 +2,7 @@ import { partsDue } from "../end/parts";
 import type { EndState } from "../end/state";
 import { InputError } from "../problem/problem";
 import type { ProcedurePart } from "../procedure/procedure";
-import type { RunSheet } from "../runsheet/runsheet";
+import type { RunSheet } from "../runsheet/document";
 import { say } from "../words/core";
 import { type Acceptors, always } from "./acceptors";
 

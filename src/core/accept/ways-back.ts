@@ -7,7 +7,7 @@ import type { EndState } from "../end/state";
 import type { EndEvent } from "../event/event";
 import { presentFeatures } from "../measured/as-made";
 import { InputError } from "../problem/problem";
-import type { RunSheet } from "../runsheet/runsheet";
+import type { RunSheet } from "../runsheet/document";
 import { say } from "../words/core";
 import type { Acceptors } from "./acceptors";
 

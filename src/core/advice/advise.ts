@@ -7,7 +7,7 @@ import type { OddReadings } from "../measured/adjust";
 import { type AsMade, asMade } from "../measured/as-made";
 import type { Retry } from "../procedure/retry";
 import { judgementOf } from "../procedure/step";
-import type { RunSheet } from "../runsheet/runsheet";
+import type { RunSheet } from "../runsheet/document";
 import { type Cost, fromTheStart, legOf, type Seen, startingOver, startRule } from "./from-start";
 import { cuttingRule, type Plan, planOf } from "./plan";
 import { heldBy, leastProblem, NICK, PLANNED } from "./problem";

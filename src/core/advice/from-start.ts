@@ -4,7 +4,7 @@ import { type EndState, retriesUsed } from "../end/state";
 import type { EndEvent } from "../event/event";
 import type { Length } from "../length/length";
 import type { Retry } from "../procedure/retry";
-import type { RunSheet } from "../runsheet/runsheet";
+import type { RunSheet } from "../runsheet/document";
 import { heldBy } from "./problem";
 
 /** What makes somebody ask: an answer that was bad, beside what was read and seen. */

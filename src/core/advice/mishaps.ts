@@ -3,7 +3,7 @@ import type { EndEvent } from "../event/event";
 import type { Fault } from "../event/kinds/faults";
 import { fibreEndOf } from "../measured/places";
 import type { StepKind } from "../procedure/step";
-import type { RunSheet } from "../runsheet/runsheet";
+import type { RunSheet } from "../runsheet/document";
 
 /** Mishaps to the glass that can happen at any step. */
 export const MISHAPS = ["broken", "nick", "dirty"] as const satisfies readonly Fault[];

@@ -3,8 +3,8 @@ import { retriesOffered, retryEvent } from "../end/retry";
 import type { EventInput } from "../event/event";
 import { presentFeatures } from "../measured/as-made";
 import { judgementOf } from "../procedure/step";
+import type { RunSheet } from "../runsheet/document";
 import { shippedSheets } from "../runsheet/fixtures/shipped-sheets";
-import type { RunSheet } from "../runsheet/runsheet";
 import { adviceFor, stateAfter } from "./fixtures/ends";
 import { nextLine, reworkEvent } from "./take";
 

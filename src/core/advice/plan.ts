@@ -6,7 +6,8 @@ import { shiftOf } from "../measured/places";
 import { mustHold, mustHoldAt, mustHoldIn } from "../problem/held";
 import type { Retry } from "../procedure/retry";
 import { judgementOf, type StepKind } from "../procedure/step";
-import { featureOf, type Line, type RunSheet, type SheetFeature } from "../runsheet/runsheet";
+import type { Line, RunSheet, SheetFeature } from "../runsheet/document";
+import { featureOf } from "../runsheet/runsheet";
 import { isSet, rides, standsAgainst } from "./problem";
 import type { Placing } from "./solve";
 

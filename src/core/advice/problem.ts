@@ -4,7 +4,8 @@ import { type Length, um, ZERO } from "../length/length";
 import type { AsMade } from "../measured/as-made";
 import { mustHold, mustHoldAt } from "../problem/held";
 import type { ReworkFeature } from "../rework/problem";
-import { type Check, isMidRun, type Line, type RunSheet, type SheetFeature } from "../runsheet/runsheet";
+import type { Check, Line, RunSheet, SheetFeature } from "../runsheet/document";
+import { isMidRun } from "../runsheet/runsheet";
 
 /** The question one prepared leg asks: what is there and where, what each length must be, what must be cut anyway. */
 export interface LeastProblem {

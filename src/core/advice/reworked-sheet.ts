@@ -3,8 +3,9 @@ import { type Length, um, ZERO } from "../length/length";
 import { makes } from "../measured/as-made";
 import { axisStart, completedPlaces, isGone, laidOffBy, placesOf, shiftOf } from "../measured/places";
 import { mustHold, mustHoldAt } from "../problem/held";
+import type { Figure, Line, RunSheet, SheetFeature } from "../runsheet/document";
 import { countBites } from "../runsheet/lines";
-import { type Figure, featureOf, type Line, type RunSheet, type SheetFeature } from "../runsheet/runsheet";
+import { featureOf } from "../runsheet/runsheet";
 
 type Places = ReadonlyMap<string, Length>;
 

@@ -8,7 +8,7 @@ import type { EndEvent, EventInput } from "../event/event";
 import type { Fault } from "../event/kinds/faults";
 import { misfits } from "../procedure/fit";
 import { compileRunSheet } from "../runsheet/compile";
-import type { RunSheet } from "../runsheet/runsheet";
+import type { RunSheet } from "../runsheet/document";
 import { advise, type EndAdvice } from "./advise";
 import { adviceFor, endAt, GUARDED, said } from "./fixtures/ends";
 import { mustFollow, reworkEvent } from "./take";

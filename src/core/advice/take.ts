@@ -2,7 +2,7 @@ import type { Rule } from "../conformance/conformance";
 import type { EndState, ReworkInHand } from "../end/state";
 import type { EndEvent, ReworkTaken } from "../event/event";
 import { InputError } from "../problem/problem";
-import type { RunSheet } from "../runsheet/runsheet";
+import type { RunSheet } from "../runsheet/document";
 import { say } from "../words/core";
 import { advise, type EndAdvice } from "./advise";
 

@@ -1,5 +1,5 @@
 import { checksOf, judgementOf } from "../procedure/step";
-import type { Line } from "../runsheet/runsheet";
+import type { Line } from "../runsheet/document";
 
 /**
  * Whether a step can be done on many ends without looking at each: nothing is read, asked or counted.

@@ -1,6 +1,6 @@
 import type { EndState } from "../end/state";
 import type { EndEvent } from "../event/event";
-import type { Line } from "../runsheet/runsheet";
+import type { Line } from "../runsheet/document";
 import { spentAt } from "../tally/spent";
 
 /**

@@ -1,5 +1,5 @@
 import { isHandsFree, type Step, type StepKind } from "../procedure/step";
-import type { RunSheet } from "../runsheet/runsheet";
+import type { RunSheet } from "../runsheet/document";
 
 /** A stretch of work on one end: hands on it for so long, then so long a wait that needs no hands. Seconds. */
 export interface Stage {

@@ -142,7 +142,7 @@ export function diameterOf(cable: Cable, kind: LayerKind): number | null {
 }
 
 /** Whatever is made of layers: a cable, or what of it is in hand. */
-type Layered = Pick<Cable, "layers">;
+type Layered = { readonly layers: readonly Layer[] };
 
 /** A ring's next ring inwards, whatever lies beside the core or in the sheath left out. */
 const insideOf = (cable: Layered, kind: LayerKind): Layer | undefined =>

@@ -1,6 +1,7 @@
 import { BESIDE, type Layer, type LayerKind } from "../cable/cable";
 import { type Length, um } from "../length/length";
-import { isMidRun, layersAfter, type RunSheet, type SheetFeature } from "../runsheet/runsheet";
+import type { RunSheet, SheetFeature } from "../runsheet/document";
+import { isMidRun, layersAfter } from "../runsheet/runsheet";
 import { type DrawnStretch, drawnStretches } from "./stretches";
 
 /** A layer as it stands: from where it now ends on into the cable. Micrometres. */

@@ -1,5 +1,5 @@
 import { isHandsFree } from "../procedure/step";
-import type { Line, RunSheet } from "../runsheet/runsheet";
+import type { Line, RunSheet } from "../runsheet/document";
 import { type Clock, runningClocks } from "./clocks";
 import type { EndState, RunTimer } from "./state";
 import type { Undone } from "./undone";

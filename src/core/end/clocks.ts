@@ -1,4 +1,4 @@
-import type { RunSheet } from "../runsheet/runsheet";
+import type { RunSheet } from "../runsheet/document";
 import type { EndState } from "./state";
 
 /** Something that must be done within a time that runs from a step: a cleaved end inserted, adhesive used. */

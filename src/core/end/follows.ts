@@ -1,6 +1,6 @@
 import type { Rule } from "../conformance/conformance";
 import type { Judged, KeptVerdict, Result } from "../event/judged";
-import type { RunSheet } from "../runsheet/runsheet";
+import type { RunSheet } from "../runsheet/document";
 import { runningClocks } from "./clocks";
 import { keptVerdicts, resultOf } from "./result";
 import type { EndState, RunTimer } from "./state";

@@ -1,6 +1,6 @@
 import type { Rule } from "../conformance/conformance";
 import { judgementOf } from "../procedure/step";
-import type { Check, RunSheet } from "../runsheet/runsheet";
+import type { Check, RunSheet } from "../runsheet/document";
 import { standings } from "./result";
 import type { EndState, SeenFault } from "./state";
 

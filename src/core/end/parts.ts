@@ -1,7 +1,7 @@
 import type { EndEvent } from "../event/event";
 import type { ProcedurePart } from "../procedure/procedure";
 import { judgementOf } from "../procedure/step";
-import type { RunSheet } from "../runsheet/runsheet";
+import type { RunSheet } from "../runsheet/document";
 import { firstCut } from "./retry";
 import type { EndState } from "./state";
 

@@ -3,7 +3,7 @@ import type { Reading } from "../event/event";
 import type { KeptVerdict, Result } from "../event/judged";
 import { um } from "../length/length";
 import { judgementOf } from "../procedure/step";
-import type { Check, RunSheet } from "../runsheet/runsheet";
+import type { Check, RunSheet } from "../runsheet/document";
 import type { EndState } from "./state";
 
 /** What the other side of an opening has over its own figure, or is short of it: it counts on this side. */

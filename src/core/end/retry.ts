@@ -2,7 +2,7 @@ import type { EndEvent } from "../event/event";
 import { type Length, um } from "../length/length";
 import type { Retry } from "../procedure/retry";
 import { judgementOf } from "../procedure/step";
-import type { RunSheet } from "../runsheet/runsheet";
+import type { RunSheet } from "../runsheet/document";
 import { type EndState, retriesUsed } from "./state";
 
 /** One thing an answer says to try: its rule, where it goes, and how often is left. */

@@ -1,5 +1,5 @@
 import { isHandsFree, judgementOf } from "../procedure/step";
-import type { Check, Line, RunSheet } from "../runsheet/runsheet";
+import type { Check, Line, RunSheet } from "../runsheet/document";
 import type { EndState, RunTimer } from "./state";
 
 /** What a step asks for and has not got: lengths not read, a look not answered, or answered by what is not good. */

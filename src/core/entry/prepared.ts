@@ -1,6 +1,7 @@
 import { type Length, um } from "../length/length";
 import { mustHoldAt } from "../problem/held";
-import { isMidRun, type RunSheet, type SheetLimit } from "../runsheet/runsheet";
+import type { RunSheet, SheetLimit } from "../runsheet/document";
+import { isMidRun } from "../runsheet/runsheet";
 import { t } from "../words/entry";
 
 /** One thing that is prepared of a cable for an entry, as a row of its list. */

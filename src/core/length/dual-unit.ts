@@ -3,7 +3,7 @@ import { type Length, um } from "./length";
 import { parseLength } from "./parse";
 
 /** Two printed values for one length, held beside each other. */
-export interface DualUnit {
+interface DualUnit {
   readonly a: Length;
   readonly b: Length;
   /** True when rounding alone can explain the difference. */

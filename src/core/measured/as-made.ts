@@ -3,7 +3,7 @@ import { standingOf } from "../end/result";
 import type { EndState } from "../end/state";
 import { type Length, um } from "../length/length";
 import { mustHoldAt } from "../problem/held";
-import type { Check, Line, RunSheet, SheetFeature } from "../runsheet/runsheet";
+import type { Check, Line, RunSheet, SheetFeature } from "../runsheet/document";
 import { adjust, type OddReadings, type ReadDifference } from "./adjust";
 import { placesOf, shiftOf } from "./places";
 

@@ -1,5 +1,5 @@
 import type { Length } from "../length/length";
-import type { Check } from "../runsheet/runsheet";
+import type { Check } from "../runsheet/document";
 
 /** Where a reading goes: to the one length it can only belong to, or to one of several that must be asked about. */
 type Belongs =

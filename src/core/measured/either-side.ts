@@ -1,4 +1,4 @@
-import type { Check } from "../runsheet/runsheet";
+import type { Check } from "../runsheet/document";
 
 /**
  * Whether a length can read less than nothing: its limits reach down to nothing, so that one of its ends can lie on either

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { type Length, mm, um } from "../length/length";
-import type { Check } from "../runsheet/runsheet";
+import type { Check } from "../runsheet/document";
 import { adjust } from "./adjust";
 import { belongsTo } from "./belongs";
 

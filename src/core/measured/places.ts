@@ -2,7 +2,7 @@ import type { EndState } from "../end/state";
 import { type Length, um, ZERO } from "../length/length";
 import { mustHoldAt } from "../problem/held";
 import { madeBy } from "../procedure/step";
-import type { RunSheet, SheetFeature, SheetLimit } from "../runsheet/runsheet";
+import type { RunSheet, SheetFeature, SheetLimit } from "../runsheet/document";
 
 /** How a feature is laid off: so far behind its datum, within the limits of its own dimension. */
 interface LaidOff {

@@ -2,7 +2,7 @@ import type { Cable } from "../cable/cable";
 import { formatMm } from "../length/format";
 import { type Length, ZERO } from "../length/length";
 import { InputError } from "../problem/problem";
-import type { RunSheet } from "../runsheet/runsheet";
+import type { RunSheet } from "../runsheet/document";
 import { allowed, roundedUp } from "../slack/cut-length";
 import { retriesFor } from "../slack/retries";
 import { say } from "../words/core";

@@ -5,7 +5,7 @@ import { FAULT_NAMES } from "../event/kinds/faults";
 import type { Recorded } from "../event/recorded";
 import { type Length, ZERO, zMm } from "../length/length";
 import { judgementOf } from "../procedure/step";
-import type { RunSheet } from "../runsheet/runsheet";
+import type { RunSheet } from "../runsheet/document";
 
 /** One going back: by a rule of the procedure, or cut off and begun again because a part was forgotten. */
 export const zAttempt = z.strictObject({

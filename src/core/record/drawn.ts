@@ -4,7 +4,7 @@ import type { Rule } from "../conformance/conformance";
 import type { EndState } from "../end/state";
 import { zMm } from "../length/length";
 import { asMade } from "../measured/as-made";
-import type { RunSheet } from "../runsheet/runsheet";
+import type { RunSheet } from "../runsheet/document";
 
 /** One place on the drawing of an end: where the sheet has it, and where it lies by what was read. */
 export const zDrawn = z.strictObject({ feature: z.string(), name: z.string(), planned: zMm, made: zMm });

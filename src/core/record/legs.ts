@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { addressText } from "../piece/address";
-import { isMidRun, type RunSheet } from "../runsheet/runsheet";
+import type { RunSheet } from "../runsheet/document";
+import { isMidRun } from "../runsheet/runsheet";
 
 const LEG_RESULTS = ["in", "out", "unsure", "unmeasured"] as const;
 

@@ -2,7 +2,7 @@ import { z } from "zod";
 import { seenFibreText } from "../cable/seen";
 import type { EndState } from "../end/state";
 import { judgementOf } from "../procedure/step";
-import type { RunSheet } from "../runsheet/runsheet";
+import type { RunSheet } from "../runsheet/document";
 
 /** Something looked at: what was asked, what was seen, whether that is good. */
 export const zLook = z.strictObject({

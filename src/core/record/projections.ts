@@ -4,7 +4,7 @@ import { standingOf } from "../end/result";
 import { type EndState, endState } from "../end/state";
 import type { KeptVerdict } from "../event/judged";
 import type { Purpose, Recorded } from "../event/recorded";
-import type { Check, RunSheet } from "../runsheet/runsheet";
+import type { Check, RunSheet } from "../runsheet/document";
 import { SIMULATED } from "../simulated/hidden-end";
 
 /** A reading as its end's later events leave it. Lengths in micrometres. */

@@ -11,7 +11,7 @@ import { type Procedure, type ProcedureDocument, withDefaults, zProcedure } from
 import { checksOf, madeBy } from "../procedure/step";
 import type { Tool } from "../procedure/tool";
 import { compileRunSheet } from "../runsheet/compile";
-import type { RunSheet } from "../runsheet/runsheet";
+import type { RunSheet } from "../runsheet/document";
 import { figuresFor } from "../runsheet/stated";
 import { type Advice, adviceOn } from "./advice";
 import type { Contradiction } from "./contradictions";

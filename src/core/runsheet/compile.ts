@@ -9,11 +9,11 @@ import { type Procedure, pickedNames, withDefaults } from "../procedure/procedur
 import { madeBy, type Step } from "../procedure/step";
 import type { Tool } from "../procedure/tool";
 import { say } from "../words/core";
+import type { RunSheet, SheetFeature } from "./document";
 import { compileLengths } from "./lengths";
 import { compileLines, limitOf } from "./lines";
 import { type Placed, placeFeatures } from "./placing";
 import { resolved } from "./resolved";
-import type { RunSheet, SheetFeature } from "./runsheet";
 import { spokenConflict } from "./spoken";
 import type { Stated } from "./stated";
 

@@ -2,8 +2,8 @@ import { type Limit, limitBetween } from "../dimensions/dimensions";
 import { type Length, um } from "../length/length";
 import { mustHoldAt } from "../problem/held";
 import { type Stacked, stackErrors } from "../stack/stack";
+import type { Prediction, SheetLength } from "./document";
 import { asStack, type Placed, placedAt } from "./placing";
-import type { Prediction, SheetLength } from "./runsheet";
 import type { Stated } from "./stated";
 
 type Stage = SheetLength["stage"];

@@ -5,9 +5,9 @@ import { type Length, um } from "../length/length";
 import type { ProcedurePart } from "../procedure/procedure";
 import { remedyText } from "../procedure/remedy-text";
 import { type Bites, checksOf, madeBy, type Step } from "../procedure/step";
+import type { BiteCount, Check, Figure, Line, SheetLimit } from "./document";
 import { fromDatum, type Placed, placedAt } from "./placing";
 import type { Resolved } from "./resolved";
-import type { BiteCount, Check, Figure, Line, SheetLimit } from "./runsheet";
 import type { Stated } from "./stated";
 
 interface LinesInput extends Pick<Resolved, "procedure" | "cable" | "steps" | "parts" | "dimensions"> {

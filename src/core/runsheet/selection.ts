@@ -7,7 +7,7 @@ import { schoolsFor } from "../procedure/schools";
 import type { Tool } from "../procedure/tool";
 import { t } from "../words/core";
 import { compileRunSheet } from "./compile";
-import type { RunSheet } from "./runsheet";
+import type { RunSheet } from "./document";
 
 /** What somebody picked, by id: a name that is not on the shelf is said when it is resolved. */
 interface Picks {

@@ -1,7 +1,7 @@
 import type { Conformance, Rule } from "../conformance/conformance";
 import { judgeCheck } from "../end/result";
 import type { EndState } from "../end/state";
-import type { Check, RunSheet, SheetLimit } from "../runsheet/runsheet";
+import type { Check, RunSheet, SheetLimit } from "../runsheet/document";
 
 /** What the stand-off of the reference mark says of how the fibre sits. Micrometres. */
 export interface Seat {

@@ -2,7 +2,7 @@ import type { EndState } from "../end/state";
 import { type Length, um } from "../length/length";
 import { placesOf } from "../measured/places";
 import type { Instrument } from "../procedure/tool";
-import type { Check, RunSheet } from "../runsheet/runsheet";
+import type { Check, RunSheet } from "../runsheet/document";
 
 /** What readings from the simulated calliper are marked with, so that no record takes them for real ones. */
 export const SIMULATED = {

@@ -1,5 +1,5 @@
 import type { EndEvent } from "../event/event";
-import type { Line, RunSheet } from "../runsheet/runsheet";
+import type { Line, RunSheet } from "../runsheet/document";
 
 /** What is counted at a step: bites as they are worked out, else what the sheet asks for. */
 interface CounterAsked {

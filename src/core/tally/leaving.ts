@@ -1,7 +1,7 @@
 import { timerEnd } from "../end/blocker";
 import type { EndState } from "../end/state";
 import type { EndEvent } from "../event/event";
-import type { Line } from "../runsheet/runsheet";
+import type { Line } from "../runsheet/document";
 import { countedEvent } from "./counter";
 import { spentAt } from "./spent";
 
