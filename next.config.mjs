@@ -21,7 +21,7 @@ async function compiledWhole({ distDir }) {
 const config = {
   poweredByHeader: false,
   compress: process.env.ARLENT_COMPRESS !== "no",
-  serverExternalPackages: ["better-sqlite3", "sharp", "@react-pdf/renderer"],
+  serverExternalPackages: ["better-sqlite3", "sharp", "@react-pdf/renderer", "highs"],
   devIndicators: false,
   compiler: { runAfterProductionCompile: compiledWhole },
   // The test command checks all types by itself: a build of checked code does not do it again.

@@ -1,6 +1,31 @@
 import { compute, DIMENSION_LIMIT, FEATURE_LIMIT } from "@/core";
 import { line, timed } from "./measure";
 
+/** Two cables of so many fibres on trays of a slot for each, no two slots alike. */
+function tray(count: number) {
+  const side = (fixed: number) => ({
+    paths: [
+      { name: "with", fixed },
+      { name: "against", fixed: fixed + 40, halfTurns: 1 },
+    ],
+    turns: { min: 1, max: 6 },
+    perimeter: { min: 220, max: 250 },
+  });
+  return {
+    slots: Array.from({ length: count }, (_, i) => ({
+      id: `S${i}`,
+      a: side(80 + (i % 24)),
+      b: side(90 + (i % 17)),
+    })),
+    bendRadius: 30,
+    splices: Array.from({ length: count }, (_, i) => ({
+      id: `F${i}`,
+      a: 900 + ((i * 37) % 290),
+      b: 850 + ((i * 53) % 310),
+    })),
+  };
+}
+
 /** The computations at their input limits: each within a second, or refused. */
 export async function limits(): Promise<void> {
   const names = Array.from({ length: FEATURE_LIMIT }, (_, i) => `f${i}`);
@@ -50,6 +75,26 @@ export async function limits(): Promise<void> {
         readings: Array.from({ length: 10_000 }, (_, i) => 9 + (i % 7) / 1_000),
         instrument: { resolution: 0.01, repeatability: 0.03 },
         rule: { kind: "guarded", risk: 0.05 },
+      },
+    ],
+    ["trays", tray(288)],
+    [
+      "taps",
+      {
+        launchDbm: 6,
+        fibreDbPerKm: 0.35,
+        spliceDb: 0.05,
+        connectorDb: 0.3,
+        sensitivityDbm: -60,
+        margin: 3,
+        stock: Array.from({ length: 32 }, (_, i) => ({ tapPct: 1 + i, excessDb: (i % 5) / 10 })),
+        joints: Array.from({ length: 64 }, (_, i) => ({
+          km: 0.1,
+          splices: 1,
+          connectors: i % 2,
+          split: 1 + (i % 4),
+          splitExcessDb: 0.5,
+        })),
       },
     ],
   ];

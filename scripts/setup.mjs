@@ -190,10 +190,10 @@ export function ensureBuild() {
     "tsconfig.json",
     "scripts/bundle.mjs",
   ]);
-  const made = [join(root, ".next/BUILD_ID"), programFile(PAPER)];
+  const made = [join(root, ".next/BUILD_ID"), ...THREADS.map(programFile)];
   if (made.every((file) => existsSync(file)) && isStamped("build", hash)) return true;
   console.error("Building …");
-  bundle(PAPER);
+  for (const thread of THREADS) bundle(thread);
   // The first is mostly the only one: what would make another quicker takes a fifth of its time.
   const env = existsSync(join(root, ".next/BUILD_ID")) ? {} : { ARLENT_FIRST_BUILD: "1" };
   if (runPackage("next/dist/bin/next", ["build"], { stdio: ["ignore", "pipe", "inherit"], env }) !== 0)
@@ -202,8 +202,8 @@ export function ensureBuild() {
   return true;
 }
 
-/** The thread that sets paper. */
-const PAPER = "src/worker/paper.ts";
+/** What the server runs in threads of their own: setting paper, and computations that can take seconds. */
+export const THREADS = ["src/worker/paper.ts", "src/worker/compute-thread.ts"];
 
 /** Draws the same pages without a window's parts, in three quarters of the time. */
 const SHELL = "/usr/bin/chromium-headless-shell";

@@ -6,8 +6,14 @@ declare module "jstat" {
     normal: { cdf(x: number, mean: number, std: number): number };
     chisquare: Inverse;
     studentt: Inverse;
-    binomial: { pdf(k: number, n: number, p: number): number };
-    beta: { inv(p: number, alpha: number, beta: number): number };
+    binomial: {
+      pdf(k: number, n: number, p: number): number;
+      cdf(k: number, n: number, p: number): number;
+    };
+    beta: {
+      inv(p: number, alpha: number, beta: number): number;
+      pdf(p: number, alpha: number, beta: number): number;
+    };
     stdev(values: readonly number[], sample: boolean): number;
   };
   export default jstat;

@@ -1,5 +1,5 @@
+import { assign, type Offer } from "../assignment/assign";
 import { mustHoldAt } from "../problem/held";
-import { assign, type Offer } from "./assign";
 import { firstHitting } from "./hitting";
 import { type PortChoice, type PortsInput, waysOf } from "./ports";
 import { countWays } from "./ways-counted";

@@ -113,3 +113,112 @@ export const zPortsAnswer = z.discriminatedUnion("possible", [
     smallest: z.boolean(),
   }),
 ]);
+
+const zLoopChoice = z.strictObject({ path: z.string(), turns: z.int(), perimeter: zMmExact.nullable() });
+
+/** What loops on a tray answer. */
+export const zLoopsAnswer = z.strictObject({
+  fits: z.boolean(),
+  choices: z.array(zLoopChoice).readonly(),
+  shorter: zMm.nullable(),
+  longer: zMm.nullable(),
+  reason: z.literal("bend").optional(),
+});
+
+/** What slots for splices answer. */
+export const zTraysAnswer = z.strictObject({
+  assignment: z
+    .array(
+      z.strictObject({
+        splice: z.string(),
+        slot: z.string().nullable(),
+        trimA: zMm.nullable(),
+        trimB: zMm.nullable(),
+      }),
+    )
+    .readonly(),
+  unplaced: z.array(z.string()).readonly(),
+  trim: zMm,
+});
+
+const zCounted = z.array(z.strictObject({ cut: z.string(), count: z.int() })).readonly();
+
+/** What cuts from reels answer. */
+export const zReelsAnswer = z.strictObject({
+  possible: z.boolean(),
+  opened: zMm,
+  reels: z
+    .array(z.strictObject({ reel: z.string(), copy: z.int(), cuts: zCounted, remainder: zMm }))
+    .readonly(),
+  longest: zMm.nullable(),
+  short: zCounted,
+});
+
+/** What cuts by printed marks answer: marks, in their own unit. */
+export const zMarksAnswer = z.strictObject({
+  cuts: z.array(z.strictObject({ start: z.number(), end: z.number(), sure: z.number() })).readonly(),
+});
+
+/** What a length by printed marks answers. */
+export const zMarkLengthAnswer = z.strictObject({ length: zMmExact, min: zMmExact, max: zMmExact });
+
+/** What light along a feeder answers: dBm, and a margin in dB. */
+export const zLightAnswer = z.strictObject({
+  taps: z.array(z.strictObject({ drop: z.number(), through: z.number(), margin: z.number() })).readonly(),
+});
+
+/** What a choice of taps answers: dB, per cent and dBm. */
+export const zTapsAnswer = z.strictObject({
+  possible: z.boolean(),
+  least: z.number(),
+  choice: z.array(z.number()).readonly(),
+  margins: z.array(z.number()).readonly(),
+  through: z.number(),
+});
+
+/** What insertion loss answers: dB, and a chance. */
+export const zLossAnswer = z.strictObject({
+  loss: z.number(),
+  u: z.number(),
+  probability: z.number(),
+  verdict: z.enum(["in", "out", "unsure"]),
+  gain: z.boolean(),
+});
+
+/** What parts to bring answer: a count, and chances. */
+export const zStockAnswer = z.strictObject({
+  parts: z.int().nullable(),
+  short: z.array(z.number()).readonly(),
+});
+
+/** What costs compared answer: money in the currency of the prices, and hours. */
+export const zCostAnswer = z.strictObject({
+  ways: z
+    .array(
+      z.strictObject({
+        name: z.string(),
+        attempts: z.number().nullable(),
+        total: z.number().nullable(),
+        perEnd: z.number().nullable(),
+        hours: z.number().nullable(),
+      }),
+    )
+    .readonly(),
+  cheapest: z.string().nullable(),
+  crossings: z
+    .array(z.strictObject({ ways: z.tuple([z.string(), z.string()]).readonly(), ends: z.number() }))
+    .readonly(),
+});
+
+const zSeries = z.array(z.number()).readonly();
+
+/** What drift answers, in the unit of its values; places count from 1. */
+export const zDriftAnswer = z.strictObject({
+  mean: z.number(),
+  sigma: z.number(),
+  ewma: zSeries,
+  lower: zSeries,
+  upper: zSeries,
+  signals: z.array(z.int()).readonly(),
+  outside: z.array(z.int()).readonly(),
+});

@@ -5,28 +5,49 @@ import { closeLimits } from "../dimensions/dimensions";
 import { bestPorts } from "../entry/best-ports";
 import { zPortsInput } from "../entry/ports";
 import { sheathWindow, zWindowInput } from "../entry/window";
+import { lightAlong, zLightInput } from "../light/light";
+import { judgeLoss, zLossInput } from "../light/loss";
+import { chooseTaps, zTapsInput } from "../light/taps";
 import { identity, zIdentityInput } from "../piece/identity";
 import { fibreLength, zLayInput } from "../piece/lay";
 import { hang, zSagInput } from "../piece/sag";
 import { check } from "../problem/check";
 import { InputError } from "../problem/problem";
+import { lengthOfMarks, markCuts, zMarkLengthInput, zMarksInput } from "../reel/marks";
+import { cutFromReels, zReelsInput } from "../reel/reels";
 import { zReworkInput } from "../rework/problem";
 import { rework } from "../rework/rework";
 import { cutLength, zCutLengthInput } from "../slack/cut-length";
 import { retriesFor, zRetriesInput } from "../slack/retries";
 import { stackErrors, zStackInput } from "../stack/stack";
+import { layLoops, zLoopsInput } from "../tray/loops";
+import { giveSlots, zTraysInput } from "../tray/trays";
 import { say } from "../words/core";
+import { compareCosts, zCostInput } from "../yield/cost";
+import { driftOf, zDriftInput } from "../yield/drift";
+import { partsFor, zStockInput } from "../yield/stock";
 import {
   zConformanceAnswer,
+  zCostAnswer,
   zCutLengthAnswer,
   zDimensionsAnswer,
+  zDriftAnswer,
   zIdentityAnswer,
   zLayAnswer,
+  zLightAnswer,
+  zLoopsAnswer,
+  zLossAnswer,
+  zMarkLengthAnswer,
+  zMarksAnswer,
   zPortsAnswer,
+  zReelsAnswer,
   zRetriesAnswer,
   zReworkAnswer,
   zSagAnswer,
   zStackAnswer,
+  zStockAnswer,
+  zTapsAnswer,
+  zTraysAnswer,
   zWindowAnswer,
 } from "./answers";
 
@@ -57,6 +78,17 @@ export const operations = {
   window: operation({ input: zWindowInput, output: zWindowAnswer, run: sheathWindow }),
   ports: operation({ input: zPortsInput, output: zPortsAnswer, run: bestPorts }),
   identity: operation({ input: zIdentityInput, output: zIdentityAnswer, run: identity }),
+  loops: operation({ input: zLoopsInput, output: zLoopsAnswer, run: layLoops }),
+  trays: operation({ input: zTraysInput, output: zTraysAnswer, run: giveSlots }),
+  reels: operation({ input: zReelsInput, output: zReelsAnswer, run: cutFromReels }),
+  marks: operation({ input: zMarksInput, output: zMarksAnswer, run: markCuts }),
+  "mark-length": operation({ input: zMarkLengthInput, output: zMarkLengthAnswer, run: lengthOfMarks }),
+  light: operation({ input: zLightInput, output: zLightAnswer, run: lightAlong }),
+  taps: operation({ input: zTapsInput, output: zTapsAnswer, run: chooseTaps }),
+  loss: operation({ input: zLossInput, output: zLossAnswer, run: judgeLoss }),
+  stock: operation({ input: zStockInput, output: zStockAnswer, run: partsFor }),
+  cost: operation({ input: zCostInput, output: zCostAnswer, run: compareCosts }),
+  drift: operation({ input: zDriftInput, output: zDriftAnswer, run: driftOf }),
 } as const;
 
 export type OperationName = keyof typeof operations;

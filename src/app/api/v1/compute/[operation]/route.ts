@@ -1,6 +1,6 @@
-import { compute } from "@/core";
+import { computeBeside } from "@/worker/compute-beside";
 import { answer, jsonBody } from "../../../answer";
 
 export async function POST(request: Request, { params }: { params: Promise<{ operation: string }> }) {
-  return answer(async () => compute((await params).operation, await jsonBody(request)));
+  return answer(async () => computeBeside((await params).operation, await jsonBody(request)));
 }

@@ -5,18 +5,24 @@ export interface Offer {
 }
 
 /** No way at all: beyond every sum of costs there can be. */
-const NO_WAY = 1e14;
+const NO_WAY = 1e15;
+
+interface Assigned {
+  /** The column of each row. */
+  readonly columns: readonly number[];
+  readonly cost: number;
+  readonly rowPotentials: readonly number[];
+  readonly columnPotentials: readonly number[];
+}
 
 /**
  * Gives every row a column of its own for the least sum of costs (the Hungarian method, Kuhn 1955 and Munkres 1957, by
  * shortest augmenting paths with potentials).
  * @param offers for each row, the columns it may have.
- * @returns the column of each row and the sum; null where not every row can have one.
+ * @returns the column of each row, the sum, and the potentials that prove it least: an offer's cost is nowhere below the
+ *   sum of its row's and its column's; null where not every row can have one.
  */
-export function assign(
-  offers: readonly (readonly Offer[])[],
-  columns: number,
-): { readonly columns: readonly number[]; readonly cost: number } | null {
+export function assign(offers: readonly (readonly Offer[])[], columns: number): Assigned | null {
   const rows = offers.length;
   if (rows > columns) return null;
   const cost = offers.map((row) => {
@@ -73,5 +79,7 @@ export function assign(
     if (row > 0) given[row - 1] = column - 1;
   }
   const sum = given.reduce((total, column, row) => total + (cost[row]?.[column] ?? NO_WAY), 0);
-  return sum >= NO_WAY ? null : { columns: given, cost: sum };
+  if (sum >= NO_WAY) return null;
+  const [rowPotentials, columnPotentials] = [[...rowPotential].slice(1), [...columnPotential].slice(1)];
+  return { columns: given, cost: sum, rowPotentials, columnPotentials };
 }
