@@ -2,6 +2,6 @@ import { defineConfig } from "drizzle-kit";
 
 export default defineConfig({
   dialect: "sqlite",
-  schema: "./src/store/schema.ts",
+  schema: "./src/store/schema/index.ts",
   out: "./src/store/migrations",
 });

@@ -1,9 +1,20 @@
 import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
-import { check, endState, personNamed, zAimQuery, zBenchQuery, zJobsQuery, zLedgerQuery } from "@/core";
+import {
+  check,
+  closureWork,
+  endState,
+  personNamed,
+  reviewSplices,
+  zAimQuery,
+  zBenchQuery,
+  zJobsQuery,
+  zLedgerQuery,
+} from "@/core";
 import { people } from "@/service/crew/people";
 import { benchPage } from "@/service/end/bench-page";
 import { getEnd } from "@/service/end/ends";
+import { findClosurePage } from "@/service/job/closure-page";
 import { getClosure, getClosures } from "@/service/job/closures";
 import { getJob, jobsPage } from "@/service/job/jobs";
 import { ledgerPage } from "@/service/ledger/ledger";
@@ -78,6 +89,26 @@ describe("the Quillmere demo", () => {
     ]);
     const rework = getEnd(store, pad?.[1]?.end ?? "").events.find(({ event }) => event.kind === "rework");
     expect(rework?.event).toMatchObject({ cableLost: 0, moves: [{ feature: "member-end" }] });
+  });
+  it("has a closure at work: its splices planned with every fibre said, one made at the second try, the rest to do", () => {
+    const [row] = jobsPage(store, check(zJobsQuery, {})).rows;
+    const [pad] = getClosures(store, row?.id ?? "");
+    const page = findClosurePage(store, row?.id ?? "", pad?.id ?? "");
+    if (!page) throw new Error("a closure of the demo");
+    const { problems, leftOver } = reviewSplices(page.at.plan, page.at.cables);
+    expect([
+      problems.map(({ message }) => message.text),
+      leftOver.map(({ message }) => message.text),
+    ]).toEqual([[], []]);
+    const work = closureWork(page.at, page.events);
+    expect(work.splices.map(({ standing, estimates }) => [standing, estimates.length])).toEqual([
+      ["in", 1],
+      ["in", 2],
+      ...Array(4).fill(["open", 0]),
+    ]);
+    expect(work.splices.every(({ triesLeft }) => (triesLeft ?? 0) > 0)).toBe(true);
+    expect(work.open).toMatchObject({ before: 0, "in-place": 0, fibres: 0, splices: 4 });
+    expect(page.events.every(({ at }) => at < "2026-11-24T09:00:00Z")).toBe(true);
   });
   it("is all dated before it is shown", () => {
     for (const { signedAt } of ledgerPage(store, check(zLedgerQuery, {})).rows)

@@ -47,6 +47,7 @@ import type { Store } from "@/store/database/store";
 import { openStore } from "@/store/opening/open";
 import { shippedLibrary } from "@/store/shelf/shipped";
 import { DEMO_MARK } from "../scripts/demo-file.mjs";
+import { seedClosureWork, zDemoSplicing } from "./closure-work";
 
 const zBase = {
   job: z.string(),
@@ -97,6 +98,7 @@ const zDemo = z.object({
           cables: z.array(
             z.looseObject({ joins: z.object({ piece: z.int(), side: z.string() }).optional() }),
           ),
+          splicing: zDemoSplicing.optional(),
         }),
       ),
     }),
@@ -177,7 +179,7 @@ export function seed(store: Store, text: string, now = new Date()): void {
         pieces: pieces.map((plan, i) => ({ id: uuidFrom(`piece ${name} ${i}`, NAMESPACE), plan })),
       }),
     );
-    for (const plan of closures)
+    for (const { splicing: _, ...plan } of closures)
       addClosure(
         act,
         id,
@@ -396,6 +398,16 @@ export function seed(store: Store, text: string, now = new Date()): void {
       );
     });
   });
+
+  for (const { closures } of demo.jobs)
+    for (const { name, splicing } of closures) {
+      if (!splicing) continue;
+      const act = {
+        ...actOn(store, new Date(now.getTime() - 180 * MINUTE)),
+        actor: whoIs(mustHoldAt(demo.people, splicing.by)),
+      };
+      seedClosureWork(act, uuidFrom(`closure ${name}`, NAMESPACE), splicing, NAMESPACE);
+    }
 }
 
 const [file] = process.argv.slice(2);

@@ -45,6 +45,24 @@ export { FIBRE_COLOURS, type FibreColour, fibreColour } from "./cable/colours";
 export { elementsOf } from "./cable/elements";
 export { midSpanId, midSpanOf } from "./cable/mid-span";
 export { lastSeen, type SeenElement, type SeenFibre, seenFibreText } from "./cable/seen";
+export {
+  type ClosureEvent,
+  type ClosureRecorded,
+  zClosureEvent,
+} from "./closure/closure-event";
+export {
+  CLOSURE_STAGES,
+  type ClosureAtWork,
+  type ClosureStage,
+  type ClosureWork,
+  closureWork,
+  mustBeAllowed,
+  openInside,
+  redoneSplice,
+  type SpliceState,
+  type WorkedCable,
+  type WorkItem,
+} from "./closure/closure-work";
 export { type Conformance, judge, type Rule, type Verdict, zRule } from "./conformance/conformance";
 export { fitsInOtherUnit } from "./conformance/other-unit";
 export { DIMENSION_LIMIT, FEATURE_LIMIT } from "./dimensions/dimension";
@@ -295,12 +313,30 @@ export {
 } from "./runsheet/selection";
 export { type Seat, seatOf } from "./seat/seat";
 export { drawsFor, hiddenLength, SIMULATED, shownBy } from "./simulated/hidden-end";
+export {
+  cutEndsOf,
+  type FibreEnd,
+  fibreEndBrief,
+  fibreEndText,
+  fibreKey,
+  fibreShown,
+  fibreTotal,
+  hasRibbons,
+  PIGTAIL,
+  type SplicedCable,
+  splicedCable,
+  TOWARDS,
+} from "./splice/fibres";
+export { type Joint, readSplices, ringClosed, straight, toPigtails, tubeToTube } from "./splice/patterns";
+export { reviewSplices, type SpliceProblem } from "./splice/splice-check";
+export { NO_SPLICES, type Splice, type SplicePlan, splicesByEnd } from "./splice/splice-plan";
 export { type Aim, aimOf, type Index, type LengthAim } from "./study/aim";
 export { FEWEST_READINGS, repeatabilityOf, STUDY_READINGS } from "./study/repeatability";
 export { type BladeCount, type BladeLine, bladeStanding, UNUSED } from "./tally/blade";
 export { countedEvent, counterOf, countsOf } from "./tally/counter";
 export { leavingEvents } from "./tally/leaving";
 export { spentAt } from "./tally/spent";
+export { laidIn, slotAt, slotsFor, slotText, type TraySet } from "./tray/tray-set";
 export {
   type RecordChecked,
   type RecordFinding,
@@ -338,6 +374,7 @@ export {
 export { jsonSchemas } from "./wire/json-schema";
 export { zLedgerQuery, zRecordCheck } from "./wire/keeping-requests";
 export {
+  zAddClosureEvents,
   zBeginClosure,
   zBeginPlaces,
   zCableQuery,

@@ -133,7 +133,11 @@ describe("the messages", () => {
 const TEXTS =
   /^(title|label|name|empty|legend|hint|placeholder|alt|aria-label|aria-roledescription|aria-valuetext)$/;
 /** What is the same in every language: formats, form fields, addresses. */
-const SAME = new Set(["CSV", "JSON", "purpose", "find", "/api/v1/openapi"]);
+const SAME = new Set([
+  ...["CSV", "JSON", "/api/v1/openapi"],
+  // What fields of a form go by.
+  ...["purpose", "find", "estimate", "reason", "value", "note"],
+]);
 const SENTENCE = /^[“A-Z][A-Za-z’']+[,:]?( [a-z’'“]+[.,:]?){2,}/;
 
 /** Whether a text is said to whoever reads the code only: an error nobody but a developer sees. */

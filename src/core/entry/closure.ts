@@ -4,6 +4,7 @@ import { zDocumentId, zName, zUuid } from "../names/names";
 import { zPlaceSide } from "../piece/places";
 import { CUT_PLACES, zStationId } from "../piece/station";
 import { coded } from "../problem/codes";
+import { NO_SPLICES, zSplicePlan } from "../splice/splice-plan";
 import { said } from "../words/core";
 import { PORT_ROLES, type PortRole } from "./ports";
 
@@ -95,6 +96,8 @@ export const zClosurePlan = z.strictObject({
       params: coded("duplicate"),
     })
     .readonly(),
+  /** What is spliced to what in it. */
+  splicing: zSplicePlan.default(NO_SPLICES),
 });
 export type ClosurePlan = z.output<typeof zClosurePlan>;
 

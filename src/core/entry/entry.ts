@@ -6,6 +6,7 @@ import { zDocumentId, zId, zName } from "../names/names";
 import { coded } from "../problem/codes";
 import { zCondition } from "../procedure/condition";
 import { zPart } from "../procedure/procedure";
+import { zTraySet } from "../tray/tray-set";
 import { said, t } from "../words/core";
 import { closurePorts, PORT_LIMIT, zPort } from "./ports";
 
@@ -95,6 +96,8 @@ export const zEntry = z
     reach: zMmNotNegative,
     /** The least radius at rest of what is stored. */
     radius: zRadius,
+    /** Where splices lie and their fibre is stored; left out of an entry that has no trays. */
+    trays: zTraySet.optional(),
   })
   .superRefine((entry, context) => {
     for (const { path, message, code } of closurePorts(entry.ports))

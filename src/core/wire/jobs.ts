@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { zCable } from "../cable/cable";
+import { zClosureRecorded } from "../closure/closure-event";
 import { zClosureCable, zClosurePlan } from "../entry/closure";
 import { zName } from "../names/names";
 import type { SlackTold } from "../piece/account";
@@ -99,6 +100,9 @@ export const zClosureAnswer = zClosure.extend({
     .readonly(),
 });
 export type ClosureAnswer = z.output<typeof zClosureAnswer>;
+
+/** What happened to a closure as it was worked at, in order. */
+export const zClosureEventsAnswer = z.strictObject({ events: z.array(zClosureRecorded).readonly() });
 
 /** Closures of a job, in the order they came. */
 export const zClosuresAnswer = z.strictObject({ closures: z.array(zClosure).readonly() });

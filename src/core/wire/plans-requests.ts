@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { zClosureEvent } from "../closure/closure-event";
 import { zRule } from "../conformance/conformance";
 import { zClosurePlan } from "../entry/closure";
 import { PURPOSES } from "../event/recorded";
@@ -99,6 +100,16 @@ export const zPlaceQuery = z.strictObject({
 export const zNewClosure = z.strictObject({
   id: zUuid(said("a-closures-id-must-be-a-uuid")).optional(),
   plan: zClosurePlan,
+});
+
+/** Events of a closure's work; each under an id of its own, so that one sent twice is kept once. */
+export const zAddClosureEvents = z.strictObject({
+  /** The window or program that sends them. */
+  client: z.string().min(1).max(100),
+  events: z
+    .array(z.strictObject({ id: zUuid(said("an-events-id-must-be-a-uuid")), event: zClosureEvent }))
+    .min(1, said("send-at-least-one-event"))
+    .max(100, said("send-at-most-100-events")),
 });
 
 export const zSaveClosure = z.strictObject({

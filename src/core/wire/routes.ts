@@ -27,6 +27,7 @@ import {
   zBegunAnswer,
   zClosure,
   zClosureAnswer,
+  zClosureEventsAnswer,
   zClosuresAnswer,
   zJobAnswer,
   zJobsAnswer,
@@ -36,6 +37,7 @@ import {
 } from "./jobs";
 import { zLedgerQuery, zPdfQuery, zRecordCheck, zSealText } from "./keeping-requests";
 import {
+  zAddClosureEvents,
   zBeginClosure,
   zBeginPlaces,
   zCableQuery,
@@ -308,6 +310,16 @@ export const API = {
     body: zBeginClosure,
     answer: zBegunAnswer,
     status: 201,
+    acts: true,
+  }),
+  "get /closures/{id}/events": route({
+    does: "What happened to a closure as it was worked at, in order.",
+    answer: zClosureEventsAnswer,
+  }),
+  "post /closures/{id}/events": route({
+    does: "Adds to what happened to a closure: acts, looks, readings, splices; refused where they cannot be yet.",
+    body: zAddClosureEvents,
+    answer: zClosureEventsAnswer,
     acts: true,
   }),
   "post /closures/{id}": route({

@@ -25,8 +25,10 @@ import {
   type zSaveClosure,
 } from "@/core";
 import { say } from "@/messages/service";
+import { canonical } from "@/store/database/hash";
 import type { Store } from "@/store/database/store";
 import { inTransaction } from "@/store/database/transaction";
+import { closureEventsOf } from "@/store/plan/closure-events";
 import {
   addClosureRow,
   type ClosureRow,
@@ -226,6 +228,7 @@ export function saveClosure(
     if (latest.revision !== basis)
       throw new InputError("moved-on", say("somebody-else-has-changed-this-closure-look"), ["basis"]);
     if (plan) {
+      if (latest.body !== null) mustKeepSplices(store, latest.closure, closurePlanIn(latest), plan);
       mustClose(store, latest.job, plan);
       planJoined(act, plan);
     }
@@ -240,6 +243,24 @@ export function saveClosure(
     });
     return { id: latest.closure, revision };
   });
+}
+
+/** @throws InputError `gate`: a splice that was tried keeps its fibres, so that its tries stay what they were of. */
+function mustKeepSplices(store: Store, id: ClosureId, before: ClosurePlan, { splicing }: ClosurePlan): void {
+  const tried = new Set(
+    closureEventsOf(store, id).flatMap(({ event }) => (event.kind === "splice" ? [event.splice] : [])),
+  );
+  const fibresOf = ({ a, b, count }: ClosurePlan["splicing"]["splices"][number]) =>
+    canonical({ a, b, count });
+  for (const [i, splice] of before.splicing.splices.entries()) {
+    if (!tried.has(splice.id)) continue;
+    const now = splicing.splices.find((other) => other.id === splice.id);
+    if (!now || fibresOf(now) !== fibresOf(splice))
+      throw new InputError("gate", say("splice-was-tried-its-fibres-stay", { splice: i + 1 }), [
+        "plan",
+        "splicing",
+      ]);
+  }
 }
 
 /** Every closure of a job, in the order they came. @throws InputError `not-found`. */

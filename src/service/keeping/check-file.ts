@@ -9,7 +9,17 @@ import { fileDigest } from "@/store/opening/lift";
 import { schemaObjectsOff, schemaStepsAltered } from "@/store/opening/open";
 import { documentDigest } from "@/store/record/documents";
 import { digestOf, type RegisterRow, registerFrom, registerHash } from "@/store/record/register";
-import { batches, closures, documents, jobs, plans, shelf, studies, toolEvents } from "@/store/schema";
+import {
+  batches,
+  closureEvents,
+  closures,
+  documents,
+  jobs,
+  plans,
+  shelf,
+  studies,
+  toolEvents,
+} from "@/store/schema";
 import { peopleRows } from "@/store/workshop/people";
 
 const altered = (name: string, detail: string): RecordFinding => ({
@@ -86,6 +96,7 @@ function registered(store: Store): Readonly<Record<Named, ReadonlyMap<string, st
     job: digests(store.select().from(jobs).all(), ({ id }) => id),
     plan: digests(store.select().from(plans).all(), ({ row }) => String(row)),
     closure: digests(store.select().from(closures).all(), ({ row }) => String(row)),
+    "closure-event": digests(store.select().from(closureEvents).all(), ({ id }) => id),
   };
 }
 
@@ -100,6 +111,7 @@ const NAMES = {
   job: "job",
   plan: "revision of a plan",
   closure: "revision of a closure",
+  "closure-event": "event of a closure",
 } as const;
 type Named = keyof typeof NAMES;
 const isNamed = (kind: string): kind is Named => Object.hasOwn(NAMES, kind);
@@ -160,7 +172,15 @@ function lineOff(
 }
 
 /** Tables whose rows are numbered as they come in, without gaps. */
-const NUMBERED = ["register", "events", "people_events", "shelf", "plans", "closures"] as const;
+const NUMBERED = [
+  "register",
+  "events",
+  "people_events",
+  "shelf",
+  "plans",
+  "closures",
+  "closure_events",
+] as const;
 
 /** Of them, those whose number is called a row. */
 const BY_ROW: readonly (typeof NUMBERED)[number][] = ["shelf", "plans", "closures"];

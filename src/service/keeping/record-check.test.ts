@@ -11,6 +11,7 @@ import { beforeAll, beforeEach, describe, expect, it } from "vitest";
 import type { RecordFinding } from "@/core";
 import {
   check,
+  zAddClosureEvents,
   zBatch,
   zMerge,
   zNewClosure,
@@ -39,6 +40,7 @@ import { addPhoto } from "../end/photos";
 import { codeOf } from "../fixtures/code-of";
 import { addTo, CAM, endRead, signedEnd } from "../fixtures/made-ends";
 import { CLOSURE, PLAN } from "../fixtures/plan";
+import { addClosureEvents } from "../job/closure-events";
 import { addClosure } from "../job/closures";
 import { addPieces, newJob, savePlan } from "../job/jobs";
 import { documentText, saveDocument } from "../shelf/shelf";
@@ -116,7 +118,11 @@ async function fullStore(file: string): Promise<Store> {
   for (const name of ["Moor", "Hills"]) {
     const job = newJob(act, check(zNewJob, { name })).id;
     const [piece] = addPieces(act, job, check(zNewPieces, { pieces: [{ plan: PLAN }, { plan: PLAN }] }));
-    for (let i = 0; i < 2; i++) addClosure(act, job, check(zNewClosure, { plan: CLOSURE }));
+    for (let i = 0; i < 2; i++) {
+      const { id } = addClosure(act, job, check(zNewClosure, { plan: CLOSURE }));
+      const event = { id: randomUUID(), event: { kind: "done", item: "permission" } };
+      addClosureEvents(act, id, check(zAddClosureEvents, { client: "window", events: [event] }));
+    }
     savePlan(act, piece?.id ?? "", check(zSavePlan, { basis: 1, plan: null }));
   }
   return store;

@@ -58,6 +58,7 @@ export const GUARDS: readonly Guard[] = [
     "row = NEW.row OR (closure = NEW.closure AND revision = NEW.revision)",
     "revisions of a closure are only ever added",
   ),
+  ...stored("closure_events", "n = NEW.n OR id = NEW.id", "what happened to a closure is only ever added"),
   ...stored("ends", "id = NEW.id", "what an end was started as is kept").map((guard) =>
     guard.name === "ends_keep_words"
       ? { ...guard, sql: guard.sql.replace("BEFORE UPDATE ON", `BEFORE UPDATE OF ${FOUNDED} ON`) }
@@ -77,6 +78,7 @@ const OLD_GUARDS = [
   ),
   ...guardsOf(9, ["documents", "shelf", "tool_events", "studies"], ["place"]),
   ...guardsOf(11, ["jobs", "plans"], ["rows", "words", "place"]),
+  ...guardsOf(12, ["closures"], ["rows", "words", "place"]),
 ];
 
 /** The schema whose events lie in their envelopes: its table of entries is gone, with its guards. */

@@ -57,3 +57,22 @@ export const closures = sqliteTable(
     index("closures_by_job").on(table.job, table.closure, table.revision),
   ],
 );
+
+/** What happened to a closure as it was worked at, in order. Rows are only ever added. */
+export const closureEvents = sqliteTable(
+  "closure_events",
+  {
+    n: integer().primaryKey({ autoIncrement: true }),
+    id: text().notNull(),
+    closure: text().$type<ClosureId>().notNull(),
+    at: text().notNull(),
+    by: text(),
+    client: text().notNull(),
+    /** The event, as it travels. */
+    body: text().notNull(),
+  },
+  (table) => [
+    uniqueIndex("closure_events_by_id").on(table.id),
+    index("closure_events_by_closure").on(table.closure, table.n),
+  ],
+);

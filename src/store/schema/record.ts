@@ -158,6 +158,7 @@ export const register = sqliteTable(
         "job",
         "plan",
         "closure",
+        "closure-event",
       ],
     }).notNull(),
     /** The row it is about. */

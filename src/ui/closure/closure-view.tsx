@@ -62,7 +62,7 @@ export function ClosureView({ closure, job, joinable, ...shown }: ClosureViewPro
     },
   });
   const keepAs = (as: string, all: readonly ClosureCable[]) =>
-    keep({ name: as, entry: entry.id, cables: all });
+    keep({ name: as, entry: entry.id, cables: all, splicing: closure.plan.splicing });
   const state = useEntryCables(closure.plan.cables, entry.ports, shelf, (all) => keepAs(name, all));
   const { cables, named, change } = state;
   const standings = useMemo(() => standingsOf(closure.cables), [closure.cables]);
@@ -90,6 +90,12 @@ export function ClosureView({ closure, job, joinable, ...shown }: ClosureViewPro
             }}
           >
             <KeptWord kept={saved} />
+            <Button asChild className="no-print">
+              <Link href={`/jobs/${job.id}/closures/${closure.id}/splices`}>{t("splice-plan")}</Link>
+            </Button>
+            <Button asChild look="next" className="no-print">
+              <Link href={`/jobs/${job.id}/closures/${closure.id}/work`}>{t("work-at-this-closure")}</Link>
+            </Button>
           </EntryHead>
           <KeptTrouble kept={saved} again={() => keepAs(name, cables)} />
         </>

@@ -4,7 +4,7 @@ import { useRouter } from "next/navigation";
 import { useRef } from "react";
 import { v4 as uuid } from "uuid";
 import { z } from "zod";
-import { type ClosureCable, zClosurePlan } from "@/core";
+import { type ClosureCable, NO_SPLICES, zClosurePlan } from "@/core";
 import { t } from "@/messages/jobs";
 import { useSubmit } from "../controls/use-submit";
 import { call } from "../http/http";
@@ -28,7 +28,7 @@ export function useNewClosure({ job, name, entry, cables }: NewClosure) {
       params: { id: job },
       body: {
         id: id.current,
-        plan: z.encode(zClosurePlan, { name: name.trim(), entry, cables }),
+        plan: z.encode(zClosurePlan, { name: name.trim(), entry, cables, splicing: NO_SPLICES }),
         by: prefs.person,
       },
     });

@@ -1,4 +1,5 @@
 import { aheadInClosure, beginClosure } from "@/service/job/begin-closure";
+import { addClosureEvents, getClosureEvents } from "@/service/job/closure-events";
 import { addClosure, getClosure, getClosures, saveClosure } from "@/service/job/closures";
 import { addPieces, getJob, jobsPage, newJob, savePlan } from "@/service/job/jobs";
 import { aheadAtPlace, beginPlaces, getPiece } from "@/service/job/places";
@@ -17,6 +18,10 @@ export const PLAN_HANDLERS: Handlers<Under<"/jobs"> | Under<"/pieces"> | Under<"
   "post /pieces/{id}/ends": ({ act, params, body }) => beginPlaces(act, params.id, body),
   "get /closures/{id}": ({ store, params }) => getClosure(store, params.id),
   "post /closures/{id}": ({ act, params, body }) => saveClosure(act, params.id, body),
+  "get /closures/{id}/events": ({ store, params }) => ({ events: getClosureEvents(store, params.id) }),
+  "post /closures/{id}/events": ({ act, params, body }) => ({
+    events: addClosureEvents(act, params.id, body),
+  }),
   "get /closures/{id}/ends": ({ store, params, query }) => aheadInClosure(store, params.id, query),
   "post /closures/{id}/ends": ({ act, params, body }) => beginClosure(act, params.id, body),
 };

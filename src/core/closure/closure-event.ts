@@ -1,0 +1,62 @@
+import { z } from "zod";
+import { zMmNotNegative } from "../length/length";
+import { zUuid } from "../names/names";
+import { said } from "../words/core";
+
+const zItem = z.string().min(1).max(120);
+const zSpliceId = zUuid(said("a-splices-id-must-be-a-uuid"));
+const zReason = z
+  .string()
+  .trim()
+  .min(3, said("give-a-reason-in-a-few-words"))
+  .max(200, said("a-reason-must-have-at-most-200"));
+const zColour = z.string().trim().toUpperCase().max(2).nullable();
+
+/** The most one estimate can tell, dB: more is no splice. */
+const MOST_DB = 30;
+
+/** What happens to a closure as it is worked at: acts and looks, readings, splices, and its opening again. */
+export const zClosureEvent = z.discriminatedUnion("kind", [
+  /** An act is done, or a look is good. */
+  z.strictObject({ kind: z.literal("done"), item: zItem }),
+  /** A thing marked as done is not. */
+  z.strictObject({ kind: z.literal("undone"), item: zItem }),
+  /** A radius as it is read, against its limit. */
+  z.strictObject({ kind: z.literal("radius"), item: zItem, radius: zMmNotNegative }),
+  /** A fastener at its torque. */
+  z.strictObject({
+    kind: z.literal("torque"),
+    item: zItem,
+    newtonMetres: z
+      .number(said("a-torque-must-be-a-number"))
+      .min(0, said("a-torque-must-be-0-or-more"))
+      .max(200, said("a-torque-must-be-at-most-200")),
+  }),
+  /** One try of a splice: the colours as they were seen before the arc, and what the splicer estimates. */
+  z.strictObject({
+    kind: z.literal("splice"),
+    splice: zSpliceId,
+    colours: z.strictObject({ a: zColour, b: zColour }),
+    estimateDb: z
+      .number(said("an-estimate-must-be-a-number-of-db"))
+      .min(0, said("an-estimate-must-be-0-db-or-more"))
+      .max(MOST_DB, said("an-estimate-must-be-at-most-30-db")),
+  }),
+  /** A splice above its limit stays, for a reason. */
+  z.strictObject({ kind: z.literal("accept"), splice: zSpliceId, reason: zReason }),
+  /** A splice of the plan is not made, for a reason. */
+  z.strictObject({ kind: z.literal("leave"), splice: zSpliceId, reason: zReason }),
+  /** The closure is opened again: what closed it is due once more. */
+  z.strictObject({ kind: z.literal("reopen"), reason: zReason }),
+]);
+export type ClosureEvent = z.output<typeof zClosureEvent>;
+
+/** An event as it lies on record. */
+export const zClosureRecorded = z.strictObject({
+  id: z.string(),
+  n: z.int(),
+  at: z.string(),
+  by: z.string().nullable(),
+  event: zClosureEvent,
+});
+export type ClosureRecorded = z.output<typeof zClosureRecorded>;

@@ -1,0 +1,252 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { shippedLibrary } from "@/store/shelf/shipped";
+import { um } from "../length/length";
+import { problemOf } from "../problem/check";
+import { zSplicePlan } from "../splice/splice-plan";
+import { laidIn, slotAt, slotsFor } from "../tray/tray-set";
+import type { ClosureEvent, ClosureRecorded } from "./closure-event";
+import {
+  type ClosureAtWork,
+  closureWork,
+  mustBeAllowed,
+  redoneSplice,
+  type WorkedCable,
+} from "./closure-work";
+
+const { cables, entries } = shippedLibrary();
+const cableOf = (id: string) => {
+  const cable = cables.find((of) => of.id === id);
+  if (!cable) throw new Error(`no ${id}`);
+  return cable;
+};
+const entry = entries.find(({ id }) => id === "entry-dome-gel");
+if (!entry?.trays) throw new Error("a dome with trays");
+const { trays } = entry;
+const trunk: WorkedCable = {
+  id: "t",
+  number: 1,
+  name: "Ring",
+  cable: cableOf("loose-tube-36"),
+  core: "9/125",
+  through: true,
+  parted: [7],
+  prepared: true,
+};
+const drops = [2, 3].map(
+  (number): WorkedCable => ({
+    id: `d${number}`,
+    number,
+    name: `Drop ${number}`,
+    cable: cableOf("flat-drop"),
+    core: "9/125",
+    through: false,
+    parted: null,
+    prepared: true,
+  }),
+);
+const [S1, S2] = ["5b1d7c1e-0000-4000-8000-000000000001", "5b1d7c1e-0000-4000-8000-000000000002"] as const;
+const plan = zSplicePlan.parse({
+  splices: [
+    { id: S1, a: { cable: "t", towards: "A", fibre: 7 }, b: { cable: "d2", fibre: 1 }, slot: "1.1" },
+    { id: S2, a: { cable: "t", towards: "B", fibre: 7 }, b: { cable: "d3", fibre: 1 }, slot: "1.2" },
+  ],
+});
+const AT: ClosureAtWork = { entry, cables: [trunk, ...drops], plan, plugs: true };
+
+const recordedAs = (events: readonly ClosureEvent[]): ClosureRecorded[] =>
+  events.map((event, i) => ({ id: `e${i}`, n: i + 1, at: "2026-11-25T08:00:00.000Z", by: "Wyn", event }));
+const workOf = (events: readonly ClosureEvent[], at = AT) => closureWork(at, recordedAs(events));
+const refusal = (events: readonly ClosureEvent[], event: ClosureEvent, at = AT) => {
+  try {
+    mustBeAllowed(at, recordedAs(events), event);
+    return null;
+  } catch (error) {
+    const problem = problemOf(error);
+    return problem && { code: problem.code, message: problem.message };
+  }
+};
+const splice = (id: string, estimateDb = 0.03): ClosureEvent => ({
+  kind: "splice",
+  splice: id,
+  colours: { a: "BL", b: "BL" },
+  estimateDb,
+});
+/** Whatever an item asks for, in order. */
+const fulfil = (at: ClosureAtWork, stages: readonly string[]): ClosureEvent[] =>
+  closureWork(at, []).items.flatMap(({ id: item, stage, asks, limit }): ClosureEvent[] => {
+    if (!stages.includes(stage) || asks === "nothing") return [];
+    if (asks === "radius") return [{ kind: "radius", item, radius: um(limit ?? 0) }];
+    if (asks === "torque") return [{ kind: "torque", item, newtonMetres: limit ?? 0 }];
+    return [{ kind: "done", item }];
+  });
+const INSIDE = fulfil(AT, ["before", "cables", "in-place", "fibres", "before-closing"]);
+const READY = [...INSIDE, splice(S1), splice(S2)];
+const CLOSING = fulfil(AT, ["closing"]);
+
+describe("a closure's work", () => {
+  it("goes stage by stage from arrival to the closed cover", () => {
+    const seen: (string | null)[] = [];
+    const events: ClosureEvent[] = [];
+    const order = [
+      ...fulfil(AT, ["before", "in-place", "fibres"]),
+      splice(S1),
+      splice(S2),
+      ...fulfil(AT, ["before-closing"]),
+      ...CLOSING,
+    ];
+    for (const event of order) {
+      expect(refusal(events, event)).toBeNull();
+      events.push(event);
+      const { stage } = workOf(events);
+      if (stage !== seen.at(-1)) seen.push(stage);
+    }
+    expect(seen).toEqual(["before", "in-place", "fibres", "splices", "before-closing", "closing", null]);
+    expect(workOf(events)).toMatchObject({ closed: true, gated: false });
+  });
+  it("closes nothing while anything inside is open, whatever the order of events", () => {
+    fc.assert(
+      fc.property(
+        fc.shuffledSubarray(READY, { maxLength: READY.length - 1 }),
+        fc.constantFrom(...CLOSING),
+        (events, closing) => {
+          expect(refusal(events, closing)?.code).toBe("gate");
+          expect(workOf(events).closed).toBe(false);
+        },
+      ),
+    );
+    fc.assert(
+      fc.property(fc.shuffledSubarray(READY, { minLength: READY.length }), (events) => {
+        const [first] = CLOSING;
+        expect(first && refusal(events, first)).toBeNull();
+      }),
+    );
+  });
+  it("presses the seal before the cover, and takes a torque only within a tenth", () => {
+    const [first, second] = CLOSING;
+    if (first?.kind !== "torque" || !second) throw new Error("a seal is pressed first");
+    expect(refusal(READY, second)?.message).toMatch(/^This comes first: /);
+    const slack = { ...first, newtonMetres: first.newtonMetres * 0.8 };
+    expect(workOf([...READY, slack]).open.closing).toBe(CLOSING.length);
+    expect(workOf([...READY, first]).open.closing).toBe(CLOSING.length - 1);
+  });
+  it("takes a stored radius only from its limit on", () => {
+    const read = (radius: number) =>
+      workOf([{ kind: "radius", item: "stored t", radius: um(radius) }]).items.find(
+        ({ id }) => id === "stored t",
+      );
+    expect(read(entry.radius)?.done).toBe(true);
+    expect(read(entry.radius - 1)).toMatchObject({ done: false, reading: entry.radius - 1 });
+  });
+  it("once closing has begun, changes nothing inside until it is opened again, with a reason; then closes again", () => {
+    const events = [...READY, ...CLOSING];
+    expect(refusal(events, splice(S1))?.message).toBe(
+      "Closing has begun. Open the closure again, with a reason, before anything inside is changed.",
+    );
+    expect(refusal(READY, { kind: "reopen", reason: "a look" })?.code).toBe("gate");
+    const reopened: ClosureEvent[] = [...events, { kind: "reopen", reason: "loss at the gate" }];
+    const work = workOf(reopened);
+    expect(work).toMatchObject({ closed: false, closing: false, gated: true, stage: "before-closing" });
+    expect(work.items.filter(({ stage }) => stage === "fibres").every(({ done }) => done)).toBe(true);
+    expect(work.items.filter(({ stage }) => stage === "closing").some(({ done }) => done)).toBe(false);
+    expect(refusal(reopened, splice(S1))).toBeNull();
+    expect(workOf([...reopened, ...fulfil(AT, ["before-closing"]), ...CLOSING]).closed).toBe(true);
+  });
+  it("waits for each cable's own sheet", () => {
+    const at = { ...AT, cables: [trunk, ...drops.map((drop) => ({ ...drop, prepared: drop.number === 2 }))] };
+    expect(workOf(READY, at).open.cables).toBe(1);
+    expect(refusal(INSIDE, splice(S2), at)?.message).toBe(
+      "Drop 3 must be prepared and signed off before its fibres are spliced.",
+    );
+  });
+});
+
+describe("a splice", () => {
+  it("is refused with the wrong fibre in hand, saying which it is", () => {
+    const wrong: ClosureEvent = {
+      kind: "splice",
+      splice: S1,
+      colours: { a: "OR", b: "BL" },
+      estimateDb: 0.02,
+    };
+    expect(refusal(INSIDE, wrong)).toEqual({
+      code: "does-not-fit",
+      message: "Ring 2/1 is blue (BL), not OR. Take the right fibre, or correct the plan.",
+    });
+  });
+  it("above its limit is out, takes as much off both sides as a try does, and has one try less", () => {
+    const stateAfter = (events: readonly ClosureEvent[]) =>
+      workOf(events).splices.find(({ splice: { id } }) => id === S1);
+    const [before, failed, again] = [
+      stateAfter([]),
+      stateAfter([splice(S1, 0.3)]),
+      stateAfter([splice(S1, 0.3), splice(S1)]),
+    ];
+    expect([before?.standing, failed?.standing, again?.standing]).toEqual(["open", "out", "in"]);
+    expect([before?.lengths?.a, failed?.lengths?.a, again?.lengths?.a]).toEqual([
+      trays.fibre,
+      trays.fibre - trays.perTry,
+      trays.fibre - trays.perTry,
+    ]);
+    expect(failed?.triesLeft).toBe((before?.triesLeft ?? 0) - 1);
+    expect(again?.triesLeft).toBe(failed?.triesLeft);
+    expect(again && redoneSplice(AT, again)?.lengths.b).toBe(trays.fibre - 2 * trays.perTry);
+  });
+  it("above its limit may stay for a reason, one of the plan may be left out for one; neither keeps the cover off", () => {
+    const events: ClosureEvent[] = [
+      ...INSIDE,
+      splice(S1, 0.2),
+      { kind: "accept", splice: S1, reason: "third try, dark spare" },
+      { kind: "leave", splice: S2, reason: "drop not there yet" },
+    ];
+    expect(workOf(events).splices.map(({ standing }) => standing)).toEqual(["accepted", "left"]);
+    expect(workOf(events).open.splices).toBe(0);
+    expect(refusal(INSIDE, { kind: "accept", splice: S1, reason: "no need" })?.code).toBe("bad-input");
+  });
+  it("keeps the splices open where the plan leaves a fibre over", () => {
+    const at = { ...AT, cables: [{ ...trunk, parted: [7, 8] }, ...drops] };
+    expect(workOf(READY, at).open.splices).toBe(2);
+  });
+});
+
+describe("fibre on the trays of every shipped entry", () => {
+  it.each(entries.flatMap(({ id, trays: of }) => (of ? [[id, of] as const] : [])))(
+    "%s: a splice lies in each slot as it is prepared, or after what is to be trimmed, and has tries left",
+    (_, of) => {
+      for (const { id } of of.slots) {
+        const laid = laidIn(of, id, { a: of.fibre, b: of.fibre });
+        if (!laid) throw new Error(`no slot ${id}`);
+        expect(laid.tries).toBeGreaterThanOrEqual(3);
+        for (const { trim, perimeter } of [laid.a, laid.b]) {
+          expect(trim).not.toBeNull();
+          expect(perimeter ?? 0).toBeGreaterThanOrEqual(2 * Math.PI * of.radius - 1);
+        }
+        // After every try that is left it still lies and reaches the splicer; after one more it does not.
+        const laidAfter = (tries: number) => {
+          const left = um(of.fibre - tries * of.perTry);
+          return laidIn(of, id, { a: left, b: left });
+        };
+        expect(laidAfter(laid.tries)?.a.trim).not.toBeNull();
+        expect(laidAfter(laid.tries)?.b.trim).not.toBeNull();
+        const beyond = laidAfter(laid.tries + 1);
+        const isTooShort = of.fibre - (laid.tries + 1) * of.perTry < of.reach;
+        expect(isTooShort || beyond?.a.trim === null || beyond?.b.trim === null).toBe(true);
+      }
+    },
+  );
+  it("keeps the slots that are given, gives every other splice one of its own, and the next tray when one is full", () => {
+    const splices = Array.from({ length: 20 }, (_, i) => ({
+      id: `F${i}`,
+      a: trays.fibre,
+      b: trays.fibre,
+      ribbon: false,
+      slot: i === 3 ? "2.5" : null,
+    }));
+    const slots = slotsFor(trays, splices);
+    expect(slots.get("F3")).toBe("2.5");
+    const given = [...slots.values()];
+    expect(new Set(given).size).toBe(20);
+    expect(given.every((slot) => slot !== null && slotAt(trays, slot))).toBe(true);
+    expect(given.filter((slot) => slot?.startsWith("1."))).toHaveLength(12);
+  });
+});

@@ -1,0 +1,155 @@
+import { randomUUID } from "node:crypto";
+import { sql } from "drizzle-orm";
+import { beforeEach, describe, expect, it } from "vitest";
+import {
+  type ClosureEvent,
+  check,
+  closureWork,
+  zAddClosureEvents,
+  zNewClosure,
+  zNewJob,
+  zSaveClosure,
+} from "@/core";
+import { actOn } from "../act";
+import { codeOf } from "../fixtures/code-of";
+import { checkWholeRecord } from "../keeping/record-check";
+import { openStore, type Store } from "../the-store";
+import { addClosureEvents, closureAtWork, getClosureEvents } from "./closure-events";
+import { addClosure, getClosure, saveClosure } from "./closures";
+import { newJob } from "./jobs";
+
+let store: Store;
+let closure: string;
+const DROPS = [1, 2].map((n) => `7a3a1d5e-13d5-4c0f-8f0a-5f5f0a9c1b2${n}`);
+const SPLICE = "5b1d7c1e-0000-4000-8000-000000000001";
+const splicing = {
+  splices: [
+    {
+      id: SPLICE,
+      a: { cable: DROPS[0] ?? "", fibre: 1 },
+      b: { cable: DROPS[1] ?? "", fibre: 1 },
+      slot: "1.1",
+    },
+  ],
+};
+const plan = {
+  name: "Pad 4 closure",
+  entry: "entry-dome-gel",
+  cables: DROPS.map((id) => ({ id, cable: "flat-drop", role: "drop", through: false, joins: null })),
+  splicing,
+};
+const batchOf = (
+  events: readonly (ClosureEvent | { id: string; event: ClosureEvent })[],
+  client = "window",
+) =>
+  check(zAddClosureEvents, {
+    client,
+    events: events.map((event) => ("event" in event ? event : { id: randomUUID(), event })),
+  });
+const add = (...events: ClosureEvent[]) => addClosureEvents(actOn(store), closure, batchOf(events));
+
+beforeEach(() => {
+  store = openStore(":memory:");
+  const job = newJob(actOn(store), check(zNewJob, { name: "Quillmere" })).id;
+  closure = addClosure(actOn(store), job, check(zNewClosure, { plan })).id;
+});
+
+describe("what happens to a closure", () => {
+  it("is kept in order, once each, whoever sends it again", () => {
+    const id = randomUUID();
+    const event = { id, event: { kind: "done", item: "permission" } as const };
+    addClosureEvents(actOn(store), closure, batchOf([event]));
+    addClosureEvents(
+      actOn(store),
+      closure,
+      batchOf([event, { kind: "undone", item: "permission" }], "other"),
+    );
+    expect(getClosureEvents(store, closure).map(({ event: { kind } }) => kind)).toEqual(["done", "undone"]);
+  });
+  it("is refused whole where one of several cannot be: nothing closes with anything open", () => {
+    const torque = { kind: "torque", item: "fasten 0", newtonMetres: 4 } as const;
+    const items = closureAtWork(store, getClosure(store, closure)).entry.fasteners.map(
+      (of, i) => [of.stage, i] as const,
+    );
+    const [, at] = items.find(([stage]) => stage === "seal") ?? ["seal", 0];
+    expect(codeOf(() => add({ kind: "done", item: "permission" }, { ...torque, item: `fasten ${at}` }))).toBe(
+      "gate",
+    );
+    expect(getClosureEvents(store, closure)).toEqual([]);
+  });
+  it("has no splice of a cable whose own sheet is not signed off, and none that is not planned", () => {
+    const splice = {
+      kind: "splice",
+      splice: SPLICE,
+      colours: { a: "BL", b: "BL" },
+      estimateDb: 0.02,
+    } as const;
+    expect(codeOf(() => add(splice))).toBe("gate");
+    expect(codeOf(() => add({ ...splice, splice: randomUUID() }))).toBe("not-found");
+  });
+  it("keeps a radius as it was read, and holds it against its limit", () => {
+    const through = [{ ...plan.cables[0], cable: "loose-tube-36", role: "through", through: true }];
+    const other = addClosure(
+      actOn(store),
+      newJob(actOn(store), check(zNewJob, { name: "Ring" })).id,
+      check(zNewClosure, { plan: { ...plan, cables: through, splicing: {} } }),
+    ).id;
+    const item = `stored ${DROPS[0]}`;
+    const read = (radius: number) =>
+      addClosureEvents(
+        actOn(store),
+        other,
+        check(zAddClosureEvents, {
+          client: "window",
+          events: [{ id: randomUUID(), event: { kind: "radius", item, radius } }],
+        }),
+      );
+    read(86.4);
+    const at = closureAtWork(store, getClosure(store, other));
+    const item86 = closureWork(at, getClosureEvents(store, other)).items.find(({ id }) => id === item);
+    expect(item86).toMatchObject({ done: true, reading: 86_400 });
+    const less = closureWork(at, read(40)).items.find(({ id }) => id === item);
+    expect(less).toMatchObject({ done: false, reading: 40_000 });
+  });
+  it("of another closure, an id is taken", () => {
+    const id = randomUUID();
+    addClosureEvents(actOn(store), closure, batchOf([{ id, event: { kind: "done", item: "permission" } }]));
+    expect(
+      codeOf(() =>
+        addClosureEvents(actOn(store), closure, batchOf([{ id, event: { kind: "done", item: "led" } }])),
+      ),
+    ).toBe("id-taken");
+  });
+  it("is in the record: a changed or missing event is found", () => {
+    add({ kind: "done", item: "permission" }, { kind: "done", item: "led" });
+    const findings = () =>
+      [...checkWholeRecord(store)].flatMap((end) => end.findings.map(({ name }) => name));
+    expect(findings()).toEqual([]);
+    store.run(sql`DROP TRIGGER closure_events_keep_words`);
+    store.run(sql`UPDATE closure_events SET body = replace(body, 'led', 'permission') WHERE n = 2`);
+    expect(findings().some((name) => name.startsWith("event of a closure"))).toBe(true);
+    store.run(sql`DROP TRIGGER closure_events_keep_rows`);
+    store.run(sql`DELETE FROM closure_events WHERE n = 2`);
+    expect(findings()).toEqual(expect.arrayContaining([expect.stringContaining("closure_events")]));
+  });
+  it("keeps the plan of a splice that was tried, and lets any other change", () => {
+    const change = (splices: unknown[]) =>
+      saveClosure(
+        actOn(store),
+        closure,
+        check(zSaveClosure, {
+          basis: getClosure(store, closure).revision,
+          plan: { ...plan, splicing: { splices } },
+        }),
+      );
+    const [first] = splicing.splices;
+    change([{ ...first, slot: "1.7" }]);
+    expect(getClosure(store, closure).plan.splicing.splices[0]?.slot).toBe("1.7");
+    store.run(
+      sql`INSERT INTO closure_events (id, closure, at, client, body) VALUES ('x', ${closure}, '2026-11-25', 'w', ${JSON.stringify({ kind: "splice", splice: SPLICE, colours: { a: "BL", b: "BL" }, estimateDb: 0.2 })})`,
+    );
+    expect(codeOf(() => change([]))).toBe("gate");
+    change([{ ...first, slot: "1.9" }]);
+    expect(getClosure(store, closure).plan.splicing.splices[0]?.slot).toBe("1.9");
+  });
+});

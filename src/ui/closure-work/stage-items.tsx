@@ -1,0 +1,123 @@
+"use client";
+
+import { CircleCheck, Square, TriangleAlert } from "lucide-react";
+import type { ClosureEvent, ClosureStage, ClosureWork, WorkItem } from "@/core";
+import { um } from "@/core";
+import { t } from "@/messages/closure-work";
+import { Button } from "../controls/button";
+import { Input } from "../controls/input";
+import { Link } from "../controls/link";
+import { useSubmit } from "../controls/use-submit";
+
+interface StageItemsProps {
+  readonly work: ClosureWork;
+  readonly stage: ClosureStage;
+  readonly busy: boolean;
+  /** Where a cable is prepared. */
+  readonly href: string;
+  readonly happen: (event: ClosureEvent) => Promise<string>;
+}
+
+/** What is to be done, looked at or read in a stage. */
+export function StageItems({ work, stage, busy, href, happen }: StageItemsProps) {
+  return (
+    <ul className="grid gap-2">
+      {work.items
+        .filter((item) => item.stage === stage)
+        .map((item) => (
+          <li key={item.id} className="rounded-lg border border-line bg-raised px-3 py-2">
+            <p className="flex items-start gap-2">
+              {item.done ? (
+                <CircleCheck aria-hidden="true" className="mt-1 size-5 shrink-0 text-in" />
+              ) : (
+                <Square aria-hidden="true" className="mt-1 size-5 shrink-0" />
+              )}
+              <span className="min-w-0 flex-1">
+                {item.text.text}
+                {item.caution && !item.done && (
+                  <span className="mt-1 flex items-center gap-2 font-semibold text-out">
+                    <TriangleAlert aria-hidden="true" className="size-5 shrink-0" />
+                    {item.caution.text}
+                  </span>
+                )}
+              </span>
+            </p>
+            <ItemActs item={item} busy={busy} href={href} happen={happen} />
+          </li>
+        ))}
+    </ul>
+  );
+}
+
+interface ItemActsProps extends Pick<StageItemsProps, "busy" | "href" | "happen"> {
+  readonly item: WorkItem;
+}
+
+function ItemActs({ item, busy, href, happen }: ItemActsProps) {
+  if (item.asks === "nothing")
+    return item.done ? null : (
+      <p className="no-print mt-1">
+        <Link href={href} className="underline">
+          {t("open-cable")}
+        </Link>
+      </p>
+    );
+  return (
+    <div className="no-print mt-1 flex flex-wrap items-end gap-2">
+      {item.asks === "done" && !item.done && (
+        <Button disabled={busy} onClick={() => void happen({ kind: "done", item: item.id })}>
+          {t("do-it")}
+        </Button>
+      )}
+      {item.asks !== "done" && (
+        <ReadingForm key={String(item.done)} item={item} busy={busy} happen={happen} />
+      )}
+      {item.done && (
+        <Button look="link" disabled={busy} onClick={() => void happen({ kind: "undone", item: item.id })}>
+          {t("take-back")}
+        </Button>
+      )}
+    </div>
+  );
+}
+
+/** A radius or a torque to be entered, with its limit. */
+function ReadingForm({ item, busy, happen }: Omit<ItemActsProps, "href">) {
+  const isRadius = item.asks === "radius";
+  const { problem, submit } = useSubmit((form) => {
+    const value = Number(
+      String(new FormData(form).get("value") ?? "")
+        .trim()
+        .replace(",", "."),
+    );
+    return happen(
+      isRadius
+        ? { kind: "radius", item: item.id, radius: um(Math.round(value * 1_000)) }
+        : { kind: "torque", item: item.id, newtonMetres: value },
+    );
+  });
+  const shown = item.reading === null ? "" : String(isRadius ? item.reading / 1_000 : item.reading);
+  const limit = item.limit === null ? "" : String(isRadius ? item.limit / 1_000 : item.limit);
+  return (
+    <form onSubmit={submit} className="flex flex-wrap items-center gap-2">
+      <label className="flex items-center gap-2">
+        {isRadius ? t("radius-of") : t("torque-of")}
+        <Input
+          name="value"
+          inputMode="decimal"
+          required
+          pattern="[0-9]+([.,][0-9]+)?"
+          defaultValue={shown}
+          className="w-28 font-figure"
+        />
+      </label>
+      {isRadius && <span className="text-soft text-sm">{t("at-least", { limit })}</span>}
+      <Button type="submit" disabled={busy}>
+        {t("do-it")}
+      </Button>
+      <p role="alert" className="w-full text-out empty:hidden">
+        {problem}
+      </p>
+    </form>
+  );
+}
