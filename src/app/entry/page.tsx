@@ -1,5 +1,6 @@
 import type { Metadata } from "next";
 import { t } from "@/messages/app";
+import { listClosures } from "@/service/job/closure-page";
 import { library } from "@/service/shelf/library";
 import { theStore } from "@/service/the-store";
 import { EntriesHome } from "@/ui/entry/entries-home";
@@ -8,5 +9,6 @@ export const metadata: Metadata = { title: t("entry") };
 export const dynamic = "force-dynamic";
 
 export default function EntriesPage() {
-  return <EntriesHome entries={library(theStore()).entries} />;
+  const store = theStore();
+  return <EntriesHome entries={library(store).entries} closures={listClosures(store)} />;
 }

@@ -1,8 +1,17 @@
-import { type ClosureAnswer, type ClosureAtWork, type ClosureRecorded, problemOf } from "@/core";
+import {
+  type ClosureAnswer,
+  type ClosureAtWork,
+  type ClosureRecorded,
+  closureWork,
+  openInside,
+  problemOf,
+} from "@/core";
 import type { Store } from "@/store/database/store";
 import { closureEventsOf } from "@/store/plan/closure-events";
+import { latestClosures } from "@/store/plan/closures";
 import { closureAtWork } from "./closure-events";
 import { getClosure } from "./closures";
+import { jobName } from "./places";
 
 /** A closure with all its work follows from. */
 interface ClosurePage {
@@ -22,3 +31,30 @@ export function findClosurePage(store: Store, job: string, id: string): ClosureP
     throw error;
   }
 }
+
+/** A closure among others: where it is, and how much is to be done at it. */
+interface ClosureListed {
+  readonly id: string;
+  readonly job: string;
+  readonly name: string;
+  readonly jobName: string;
+  /** Things to do, closing and all; null where its entry or a cable is on the shelf no more. */
+  readonly open: number | null;
+}
+
+/** The most closures listed at once. */
+const MOST_LISTED = 40;
+
+/** The closures changed last, each with what is still to be done at it. */
+export const listClosures = (store: Store): ClosureListed[] =>
+  latestClosures(store, MOST_LISTED).map(({ closure, job }) => {
+    const page = findClosurePage(store, job, closure);
+    const work = page && closureWork(page.at, page.events);
+    return {
+      id: closure,
+      job,
+      name: page?.closure.plan.name ?? "",
+      jobName: jobName(store, job),
+      open: work && openInside(work) + work.open.closing,
+    };
+  });

@@ -55,6 +55,24 @@ export const closuresOf = (store: Store, job: JobId): ClosureRow[] =>
     )
     .all();
 
+/** The closures that were changed last, over all jobs, as they are planned now. */
+export const latestClosures = (store: Store, most: number): ClosureRow[] =>
+  store
+    .select()
+    .from(closures)
+    .where(
+      and(
+        eq(
+          closures.revision,
+          sql`(SELECT max(later.revision) FROM closures AS later WHERE later.closure = "closures"."closure")`,
+        ),
+        isNotNull(closures.body),
+      ),
+    )
+    .orderBy(desc(closures.row))
+    .limit(most)
+    .all();
+
 /** Adds a revision of a closure's plan. */
 export function addClosureRow(store: Store, closure: Omit<ClosureRow, "row">): void {
   inTransaction(store, () => {

@@ -38,7 +38,9 @@ const FIRST = 4;
 /** The places, down the side on a desk and along the foot on a phone; what does not fit stands under More. */
 export function Rail() {
   const path = usePathname();
-  const isHere = ({ href }: Place) => (href === "/" ? path === "/" : path.startsWith(href));
+  const atClosure = /^\/jobs\/[^/]+\/closures\//.test(path);
+  const isHere = ({ href }: Place) =>
+    atClosure ? href === "/entry" : href === "/" ? path === "/" : path.startsWith(href);
   return (
     <nav
       aria-label={t("places")}

@@ -1,0 +1,193 @@
+import { randomUUID } from "node:crypto";
+import type { APIRequestContext, Page } from "@playwright/test";
+import { compileRunSheet, type EventInput, mustHoldAt } from "@/core";
+import { shippedLibrary } from "@/store/shelf/shipped";
+import { addEvents, expect, test } from "../harness/server";
+
+const CABLES = ["loose-tube-36", "loose-tube-36", "flat-drop", "flat-drop"];
+
+/** Prepares a cable of a closure by its sheet, unread, and signs it off. */
+async function prepare(request: APIRequestContext, closure: string, id: string, cable: string) {
+  const begun = await request.post(`/api/v1/closures/${closure}/ends`, { data: { cables: [id] } });
+  expect(begun.status(), await begun.text()).toBe(201);
+  const { cables, procedures, tools } = shippedLibrary();
+  const sheet = compileRunSheet({
+    procedure: mustHoldAt(
+      procedures.filter((of) => of.id === "entry-dome-gel"),
+      0,
+    ),
+    cable: mustHoldAt(
+      cables.filter((of) => of.id === cable),
+      0,
+    ),
+    core: "9/125",
+    choices: {},
+    tools,
+  });
+  const events: EventInput[] = [
+    ...sheet.parts.map(({ id: part }): EventInput => ({ kind: "thread", part, on: true })),
+    { kind: "step", to: sheet.lines.length - 1 },
+    { kind: "sign", name: "Wyn Harrow", outcome: "kept" },
+  ];
+  // It has its label already.
+  await addEvents(request, (await begun.json()).id, events, 1);
+}
+
+async function closureOf(request: APIRequestContext) {
+  const { id: job } = await (await request.post("/api/v1/jobs", { data: { name: "Hill ring" } })).json();
+  const cables = CABLES.map((cable) => ({
+    id: randomUUID(),
+    cable,
+    role: cable === "flat-drop" ? "drop" : "branch",
+    through: false,
+  }));
+  const answer = await request.post(`/api/v1/jobs/${job}/closures`, {
+    data: { plan: { name: "Pad 9 closure", entry: "entry-dome-gel", cables } },
+  });
+  expect(answer.status(), await answer.text()).toBe(201);
+  const { id } = await answer.json();
+  return { id, cables, url: `/jobs/${job}/closures/${id}` };
+}
+
+const stage = (page: Page, name: string) =>
+  page
+    .getByRole("navigation", { name: "Stages" })
+    .getByRole("button", { name: new RegExp(`^${name} (done|\\d+ to do)`) });
+
+/** Does whatever a stage still asks for, one thing after the other, by keyboard. */
+async function finish(page: Page, name: string) {
+  await stage(page, name).focus();
+  await page.keyboard.press("Enter");
+  const here = page.getByRole("region", { name, exact: true });
+  for (;;) {
+    const open = here
+      .getByRole("listitem")
+      .filter({ hasNot: page.getByRole("button", { name: "Take back" }) });
+    const count = await open.count();
+    if (count === 0) break;
+    const item = open.first();
+    const torque = item.getByLabel("Torque, N·m");
+    if ((await torque.count()) > 0) {
+      const [, asked = ""] = /: ([\d.]+) N·m/.exec((await item.textContent()) ?? "") ?? [];
+      await torque.fill(asked);
+      await page.keyboard.press("Enter");
+    } else {
+      await item.getByRole("button", { name: "Done" }).focus();
+      await page.keyboard.press("Enter");
+    }
+    await expect(open).toHaveCount(count - 1);
+  }
+}
+
+async function splice(page: Page, colours: readonly [string, string], estimate: string) {
+  const fields = page.getByLabel(/^Colour you see/);
+  await fields.nth(0).fill(colours[0]);
+  await fields.nth(1).fill(colours[1]);
+  await page.getByLabel("Estimate, dB").fill(estimate);
+  await page.keyboard.press("Enter");
+}
+
+test("a closure by keyboard from its splice plan to the closed cover: a wrong colour refused, a splice failed twice, opened and closed again", {
+  tag: "@desk",
+}, async ({ page, request }) => {
+  test.setTimeout(180_000);
+  const { id, cables, url } = await closureOf(request);
+
+  await page.goto(`${url}/splices`);
+  await expect(page.getByText("Nothing is spliced yet")).toBeVisible();
+  await page.getByLabel("A list").fill("1 1/1-9 = 2 1/1-9");
+  await page.keyboard.press("Enter");
+  await expect(page.getByText("Line 1: Stranded loose tube, 6 × 6 has 6 × 6 fibres, 1 to 36.")).toBeVisible();
+  await page.getByLabel("A list").fill("1 1/1-4 = 2 1/1-4");
+  await page.keyboard.press("Enter");
+  const rows = page.getByRole("list", { name: "Splices" }).getByRole("listitem");
+  await expect(rows).toHaveCount(4);
+  await page.getByLabel("A list").fill("1 1/5 = 3 1\n1 1/5 = 4 1");
+  await page.getByRole("button", { name: "Add splices" }).last().click();
+  await expect(page.getByText("is already in splice 5.")).toBeVisible();
+  await page.getByRole("button", { name: "Remove splice 6" }).click();
+  await page.getByLabel("A list").fill("1 1/6 = 4 1");
+  await page.keyboard.press("Enter");
+  await expect(page.getByText("All 6 splices agree with their cables")).toBeVisible();
+  for (const reason of ["spare for pad 6", "spare for pad 7"]) {
+    await page.getByRole("button", { name: "Store as spare" }).first().click();
+    await page.getByLabel("Why they are not spliced").fill(reason);
+    await page.keyboard.press("Enter");
+    await expect(page.getByText(`stored: ${reason}`)).toBeVisible();
+  }
+  await expect(page.getByText("neither spliced nor stored")).toHaveCount(0);
+  await expect(page.getByText("Kept", { exact: true })).toBeVisible();
+
+  await page.goto(`${url}/work`);
+  await expect(stage(page, "Cables")).toContainText("4 to do");
+  for (const { id: cable, cable: of } of cables) await prepare(request, id, cable, of);
+  await page.reload();
+  await expect(stage(page, "Cables")).toContainText("done");
+  for (const name of ["Before", "In place", "Fibres"]) await finish(page, name);
+
+  await stage(page, "Splices").click();
+  await splice(page, ["OR", "BL"], "0.02");
+  await expect(
+    page.getByText("1/1 is blue (BL), not OR. Take the right fibre, or correct the plan.").first(),
+  ).toBeVisible();
+  await splice(page, ["BL", "BL"], "0.3");
+  await expect(page.getByText("0.3 dB is above 0.1 dB")).toBeVisible();
+  await expect(page.getByText("Making it again takes 12 mm off both sides.")).toContainText("24 tries left");
+  await splice(page, ["BL", "BL"], "0,2");
+  await expect(page.getByText("0.2 dB is above 0.1 dB")).toBeVisible();
+  await splice(page, ["BL", "BL"], "0.04");
+  for (const colour of ["OR", "GR", "BR"]) {
+    await expect(
+      page.getByRole("heading", { name: new RegExp(`Splice ${["OR", "GR", "BR"].indexOf(colour) + 2}$`) }),
+    ).toBeVisible();
+    await splice(page, [colour, colour], "0.03");
+  }
+  for (const [i, colour] of ["SL", "WH"].entries()) {
+    await expect(page.getByRole("heading", { name: new RegExp(`Splice ${i + 5}$`) })).toBeVisible();
+    await splice(page, [colour, "BL"], "0.03");
+  }
+  await expect(stage(page, "Splices")).toContainText("done");
+
+  await stage(page, "Closing").click();
+  const press = page.getByRole("region", { name: "Closing" }).getByLabel("Torque, N·m").first();
+  await press.fill("4");
+  await page.keyboard.press("Enter");
+  await expect(
+    page.getByText(/things inside are still open: nothing can be closed yet/).first(),
+  ).toBeVisible();
+  await finish(page, "Before closing");
+  await finish(page, "Closing");
+  await expect(page.getByRole("heading", { name: "Closed. Its record is complete." })).toBeVisible();
+
+  await page.getByRole("button", { name: "Open it again" }).click();
+  await page.getByLabel("Reason").fill("loss at the gate");
+  await page.keyboard.press("Enter");
+  await expect(stage(page, "Before closing")).toContainText("to do");
+  await expect(page.getByText("Opened again: loss at the gate")).toBeVisible();
+  await finish(page, "Before closing");
+  await finish(page, "Closing");
+  await page.reload();
+  await expect(page.getByRole("heading", { name: "Closed. Its record is complete." })).toBeVisible();
+  await expect(page.getByText("Opened again once")).toBeVisible();
+});
+
+test("two devices at one closure lose nothing, and what is done on one is seen on the other", {
+  tag: "@desk",
+}, async ({ page, request, device }) => {
+  const { url } = await closureOf(request);
+  await page.goto(`${url}/work`);
+  const other = await device.newPage();
+  await other.goto(new URL(`${url}/work`, page.url()).href);
+  for (const on of [page, other]) await stage(on, "In place").click();
+  const done = (on: Page, i: number) =>
+    on
+      .getByRole("region", { name: "In place" })
+      .getByRole("listitem")
+      .nth(i)
+      .getByRole("button", { name: "Done" })
+      .click();
+  await Promise.all([done(page, 0), done(other, 1)]);
+  await expect(stage(page, "In place")).toContainText("2 to do");
+  await expect(stage(other, "In place")).toContainText("2 to do");
+  await other.close();
+});
