@@ -19,6 +19,16 @@ async function closureViews(request: APIRequestContext, job: string, like: objec
     name: LONG,
     entry: "entry-pedestal",
     cables: [{ ...comes, joins: { piece: piece.id, side: at } }],
+    splicing: {
+      splices: [
+        {
+          id: "5b1d7c1e-0000-4000-8000-000000000001",
+          a: { cable: at, towards: "A", fibre: 7 },
+          b: { cable: "pigtail", fibre: 1 },
+          slot: "1.1",
+        },
+      ],
+    },
   };
   const closure = (await post(`/jobs/${job}/closures`, { plan: closed })).id;
   const end = (await post(`/pieces/${piece.id}/ends`, { side: at, addresses: [[]] })).id;
@@ -28,7 +38,8 @@ async function closureViews(request: APIRequestContext, job: string, like: objec
     { kind: "step", to: lineOf("before-cut", POLE) },
   ] as const;
   await addEvents(request, end, events, 99);
-  return [`/jobs/${job}/${piece.id}`, `/jobs/${job}/closures/${closure}`, `/bench/${end}`];
+  const view = `/jobs/${job}/closures/${closure}`;
+  return [`/jobs/${job}/${piece.id}`, view, `${view}/splices`, `${view}/work`, `/bench/${end}`];
 }
 
 async function createEnds(request: APIRequestContext): Promise<string[]> {

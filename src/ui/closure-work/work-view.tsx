@@ -46,7 +46,7 @@ export function WorkView({ closure, at, events: initial, href }: WorkViewProps) 
   // What was chosen by hand is left once its stage is done.
   const show = (stage: ClosureStage) => setChosen(stage);
   return (
-    <main className="flex-1 px-4 pb-6 sm:px-6">
+    <main className="min-w-0 flex-1 px-4 pb-6 sm:px-6">
       <header className="flex flex-wrap items-center gap-x-4 gap-y-1 py-2">
         <h1 className="font-bold text-xl">{t("work-at", { name: closure.plan.name })}</h1>
         <p className="mr-auto min-w-0 truncate text-soft">{at.entry.name}</p>
@@ -63,15 +63,18 @@ export function WorkView({ closure, at, events: initial, href }: WorkViewProps) 
           {problem}
         </p>
       )}
-      <div className="grid gap-6 lg:grid-cols-[2fr_1fr]">
-        <section aria-label={STAGE_NAMES[shown]()} className="grid content-start gap-4">
+      <div className="grid grid-cols-[minmax(0,1fr)] gap-6 lg:grid-cols-[2fr_1fr]">
+        <section
+          aria-label={STAGE_NAMES[shown]()}
+          className="grid min-w-0 grid-cols-[minmax(0,1fr)] content-start gap-4"
+        >
           {shown === "splices" ? (
             <SpliceStage held={held} closure={closure} at={at} href={href} />
           ) : (
             <StageItems work={work} stage={shown} busy={busy} href={href} happen={happen} />
           )}
         </section>
-        <aside className="grid content-start gap-4">
+        <aside className="grid min-w-0 grid-cols-[minmax(0,1fr)] content-start gap-4">
           <KeepsOpen work={work} happen={happen} onShow={show} />
           <WorkHistory
             events={events}

@@ -81,7 +81,7 @@ interface AddSplicesProps {
 /** Ways to fill a splice plan: by a pattern between two cables, or by a typed list. */
 export function AddSplices({ cables, held }: AddSplicesProps) {
   return (
-    <div className="no-print grid gap-4">
+    <div className="no-print grid grid-cols-[minmax(0,1fr)] gap-4">
       <PatternForm cables={cables} held={held} />
       <TypedForm cables={cables} held={held} />
     </div>
@@ -114,11 +114,18 @@ function PatternForm({ cables, held }: AddSplicesProps) {
     <form onSubmit={submit} onChange={clear} className="flex flex-wrap items-end gap-3">
       <Select
         title={t("pattern")}
+        className="min-w-0 max-w-full"
         options={PATTERNS.map((id) => ({ id, name: PATTERN_NAMES[id]() }))}
         value={pattern}
         onPick={(id) => setPattern(PATTERNS.find((of) => of === id) ?? "straight")}
       />
-      <Select title={t("from")} options={sides} value={a ?? ""} onPick={(id) => setEnds([id, b])} />
+      <Select
+        className="min-w-0 max-w-full"
+        title={t("from")}
+        options={sides}
+        value={a ?? ""}
+        onPick={(id) => setEnds([id, b])}
+      />
       {pattern === "tube" && state.a && (
         <Select
           title={t("tube-of")}
@@ -128,7 +135,13 @@ function PatternForm({ cables, held }: AddSplicesProps) {
         />
       )}
       {needsTwo && (
-        <Select title={t("to")} options={sides} value={b ?? ""} onPick={(id) => setEnds([a, id])} />
+        <Select
+          className="min-w-0 max-w-full"
+          title={t("to")}
+          options={sides}
+          value={b ?? ""}
+          onPick={(id) => setEnds([a, id])}
+        />
       )}
       {pattern === "tube" && state.b && (
         <Select
@@ -169,7 +182,7 @@ function TypedForm({ cables, held }: AddSplicesProps) {
       <label htmlFor="splice-list" className="font-semibold">
         {t("a-list")}
       </label>
-      <div className="flex items-start gap-2">
+      <div className="flex flex-wrap items-start gap-2">
         <textarea
           id="splice-list"
           rows={2}
@@ -186,7 +199,7 @@ function TypedForm({ cables, held }: AddSplicesProps) {
             }
           }}
           aria-describedby="splice-list-about"
-          className="min-h-12 flex-1 rounded-lg border border-line bg-field px-3 py-2 font-figure"
+          className="min-h-12 min-w-40 flex-1 rounded-lg border border-line bg-field px-3 py-2 font-figure"
         />
         <Button type="submit">{t("add-splices")}</Button>
       </div>

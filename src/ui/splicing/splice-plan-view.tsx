@@ -28,7 +28,7 @@ export function SplicePlanView({ closure, at, href }: SplicePlanViewProps) {
   const { problems, leftOver } = useMemo(() => reviewSplices(plan, cables), [plan, cables]);
   const lookAt = new Set(problems.map(({ splice }) => splice));
   return (
-    <main className="flex-1 px-4 pb-6 sm:px-6">
+    <main className="min-w-0 flex-1 px-4 pb-6 sm:px-6">
       <header className="flex flex-wrap items-center gap-x-4 gap-y-1 py-2">
         <h1 className="font-bold text-xl">{t("splice-plan")}</h1>
         <p className="mr-auto min-w-0 truncate text-soft">
@@ -47,8 +47,8 @@ export function SplicePlanView({ closure, at, href }: SplicePlanViewProps) {
       </header>
       <KeptTrouble kept={held.saved} again={held.again} />
       {cables.length === 0 && <p className="py-4">{t("no-cables-in-closure")}</p>}
-      <div className="grid gap-6 xl:grid-cols-[3fr_2fr]">
-        <section className="grid content-start gap-4">
+      <div className="grid grid-cols-[minmax(0,1fr)] gap-6 xl:grid-cols-[3fr_2fr]">
+        <section className="grid min-w-0 grid-cols-[minmax(0,1fr)] content-start gap-4">
           {plan.splices.length === 0 ? (
             <p className="text-soft">{t("nothing-is-spliced-yet")}</p>
           ) : (
@@ -56,9 +56,12 @@ export function SplicePlanView({ closure, at, href }: SplicePlanViewProps) {
           )}
           <AddSplices cables={cables} held={held} />
         </section>
-        <section className="grid content-start gap-4">
-          <h2 role="status" className="font-bold text-lg">
-            {plan.splices.length > 0 && t("of-need-a-look", { count: lookAt.size, all: plan.splices.length })}
+        <section className="grid min-w-0 grid-cols-[minmax(0,1fr)] content-start gap-4">
+          <h2 className="font-bold text-lg">
+            <span role="status">
+              {plan.splices.length > 0 &&
+                t("of-need-a-look", { count: lookAt.size, all: plan.splices.length })}
+            </span>
           </h2>
           <SpliceRows held={held} cables={cables} problems={problems} trays={entry.trays} />
           <LeftOverList leftOver={leftOver} cables={cables} held={held} />
