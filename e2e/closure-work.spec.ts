@@ -1,6 +1,6 @@
 import { randomUUID } from "node:crypto";
 import type { APIRequestContext, Page } from "@playwright/test";
-import { compileRunSheet, type EventInput, mustHoldAt } from "@/core";
+import { compileRunSheet, type EventInput, mustHoldAt, WITH_CLOSURE } from "@/core";
 import { shippedLibrary } from "@/store/shelf/shipped";
 import { addEvents, expect, test } from "../harness/server";
 
@@ -21,7 +21,7 @@ async function prepare(request: APIRequestContext, closure: string, id: string, 
       0,
     ),
     core: "9/125",
-    choices: {},
+    choices: WITH_CLOSURE,
     tools,
   });
   const events: EventInput[] = [

@@ -41,6 +41,7 @@ import { bareScript, inTurns, type Keystrokes, READING_KEYS, type Typing } from 
 import { underLoad } from "./load";
 import { line, perSecond, quantile, spread, timed } from "./measure";
 import { adviceOnScreen, advices, reworks } from "./rework";
+import { splices } from "./splices";
 import { stages } from "./stages";
 
 const folder = mkdtempSync(join(tmpdir(), "arlent-perf-"));
@@ -359,6 +360,7 @@ if (wants("rework")) await reworks();
 if (wants("advice")) advices();
 if (wants("limits")) await limits();
 if (wants("entries")) await entriesAtSize();
+if (wants("splices")) splices();
 if (wants("check")) recordsChecked();
 const server = await startServer(file, await freePort());
 line("cold start to the first page", `${server.coldMs.toFixed(0)} ms`);

@@ -116,6 +116,7 @@ export {
   entryProcedure,
   throughId,
   throughProcedure,
+  WITH_CLOSURE,
   zEntrySheet,
 } from "./entry/entry-procedure";
 export { type PlacedCable, type PortsTaken, placeCables, portsBy, portTrouble } from "./entry/placing";

@@ -9,7 +9,7 @@ import { ENTRY_LENGTHS, type Entry } from "./entry";
 import { takenBy } from "./taken";
 import { tightening } from "./tightening";
 
-const { startsAt, opensOnto, squareUp, retries, features, steps } = zProcedureParts.shape;
+const { startsAt, opensOnto, squareUp, retries, features, steps, choices } = zProcedureParts.shape;
 
 /** A dimension without its figures: those are the entry's own. */
 const zUnfigured = zProcedureParts.shape.dimensions.element.omit({
@@ -28,6 +28,7 @@ export const zEntrySheet = z.strictObject({
   opensOnto,
   squareUp,
   retries,
+  choices,
   features,
   /** Each by the entry's figure of the same name, or by the one it says. */
   dimensions: z.array(zUnfigured.extend({ figure: z.enum(ENTRY_LENGTHS).optional() })),
@@ -45,6 +46,9 @@ export const zEntrySheet = z.strictObject({
 export type EntrySheet = z.output<typeof zEntrySheet>;
 
 const FAMILY = "closure-entry";
+
+/** How a cable is prepared that comes into a closure with others: pressure, seal and cover are the closure's, once. */
+export const WITH_CLOSURE = { closing: "closure" } as const;
 
 /** What of a text the entry says. */
 const worded = (text: string, { radius }: Entry): string => text.replaceAll("{radius}", formatMm(radius));
@@ -176,7 +180,7 @@ function madeOf(entry: Entry, sheet: EntrySheet, named: Named): ProcedureDocumen
     about: entry.about,
     startsAt: sheet.startsAt,
     opensOnto: sheet.opensOnto,
-    choices: [],
+    choices: sheet.choices,
     features: sheet.features.filter(({ id }, i) => i === 0 || reached.has(id)),
     dimensions,
     steps: saved.map((step) => withNeeds(withinReach(step, saved), become)),

@@ -9,6 +9,7 @@ import {
   midSpanId,
   misfits,
   mustHoldAt,
+  WITH_CLOSURE,
   type zBeginClosure,
   type zCableQuery,
 } from "@/core";
@@ -65,10 +66,12 @@ function beginningIn(
   const trouble = joinTrouble(store, job, plan.entry, cable);
   if (trouble !== null) throw new InputError("does-not-fit", trouble, ["cables"]);
   if (cable.joins)
-    return beginningAt(store, mustFindPiece(store, cable.joins.piece), {
-      side: cable.joins.side,
-      address: [],
-    });
+    return beginningAt(
+      store,
+      mustFindPiece(store, cable.joins.piece),
+      { side: cable.joins.side, address: [] },
+      { procedure: styleIn(plan.entry, cable), choices: WITH_CLOSURE },
+    );
   const { cables, procedures } = wholeLibrary(store);
   const style = styleIn(plan.entry, cable);
   const of = cables.find(
@@ -81,7 +84,7 @@ function beginningIn(
     of.cores.find((core) => procedure && misfits(procedure, of, core).length === 0) ??
     mustHoldAt(of.cores, 0);
   return {
-    compiled: compiled(store, { cable: of, procedure: style, core, choices: {} }),
+    compiled: compiled(store, { cable: of, procedure: style, core, choices: WITH_CLOSURE }),
     where: { piece: id, plan: revision, side: cable.id, address: [] },
     label: `${plan.name}, ${cableText(plan, cable.id)}`.slice(-120).toWellFormed(),
   };

@@ -11,12 +11,13 @@ import {
   zNewPieces,
   zSaveClosure,
   zSavePlan,
+  zStart,
   zStationId,
 } from "@/core";
 import { shippedLibrary } from "@/store/shelf/shipped";
 import { actOn } from "../act";
 import { getBatch } from "../end/batches";
-import { getEnd } from "../end/ends";
+import { getEnd, startEnd } from "../end/ends";
 import { codeOf } from "../fixtures/code-of";
 import { addTo } from "../fixtures/made-ends";
 import { CLOSURE, PLAN } from "../fixtures/plan";
@@ -232,5 +233,31 @@ describe("the cables of a closure at the bench", () => {
     expect(codeOf(() => beginClosure(act(), id, check(zBeginClosure, { cables: [0, 0].map(nth) })))).toBe(
       "bad-input",
     );
+  });
+});
+
+describe("a cable prepared in a closure with others", () => {
+  it("asks for no pressure, seal or cover of its own: they are the closure's, once; by itself it does", () => {
+    const { id } = addClosure(actOn(store), job, check(zNewClosure, { plan: CLOSURE }));
+    const cable = getClosure(store, id).plan.cables[0]?.id ?? "";
+    const begun = beginClosure(actOn(store), id, check(zBeginClosure, { cables: [cable] }));
+    const stepsOf = (sheet: { readonly lines: readonly { readonly step: { readonly id: string } }[] }) =>
+      sheet.lines.map(({ step }) => step.id);
+    const within = stepsOf(getEnd(store, begun.id).sheet);
+    const separate = stepsOf(
+      getEnd(
+        store,
+        startEnd(
+          actOn(store),
+          check(zStart, { cable: "loose-tube-36", procedure: "entry-dome-gel", core: "9/125" }),
+        ).id,
+      ).sheet,
+    );
+    const closing = separate.filter((step) => !within.includes(step));
+    expect(closing).toEqual(
+      expect.arrayContaining(["relief", "plugs", "photographed", "cover", "valve", "tail"]),
+    );
+    expect(within).toEqual(expect.arrayContaining(["fit", "hold", "store", "scraps"]));
+    expect(within.filter((step) => !separate.includes(step))).toEqual([]);
   });
 });
