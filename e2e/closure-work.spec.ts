@@ -68,8 +68,8 @@ async function finish(page: Page, name: string) {
     const item = open.first();
     const torque = item.getByLabel("Torque, N·m");
     if ((await torque.count()) > 0) {
-      const [, asked = ""] = /: ([\d.]+) N·m/.exec((await item.textContent()) ?? "") ?? [];
-      await torque.fill(asked);
+      const [, torqueOf = ""] = /: ([\d.]+) N·m/.exec((await item.textContent()) ?? "") ?? [];
+      await torque.fill(torqueOf);
       await page.keyboard.press("Enter");
     } else {
       await item.getByRole("button", { name: "Done" }).focus();
@@ -109,6 +109,22 @@ test("a closure by keyboard from its splice plan to the closed cover: a wrong co
   await page.getByLabel("A list").fill("1 1/6 = 4 1");
   await page.keyboard.press("Enter");
   await expect(page.getByText("All 6 splices agree with their cables")).toBeVisible();
+  const slot = page.getByLabel("Slot of splice 1", { exact: true });
+  for (const [text, message] of [
+    ["9.9", "Enter a tray and a slot of it, for example 1.5."],
+    ["1.2", "Slot 1.2 is taken by another splice."],
+  ] as const) {
+    await slot.fill(text);
+    await page.keyboard.press("Enter");
+    await expect(page.getByText(message)).toBeVisible();
+  }
+  await slot.fill("2.1");
+  await page.keyboard.press("Enter");
+  await expect(page.getByText("Kept", { exact: true })).toBeVisible();
+  await page.emulateMedia({ media: "print" });
+  for (const tray of ["Pad 9 closure, tray 1", "Pad 9 closure, tray 2"])
+    await expect(page.getByRole("heading", { name: tray })).toBeVisible();
+  await page.emulateMedia({ media: "screen" });
   for (const reason of ["spare for pad 6", "spare for pad 7"]) {
     await page.getByRole("button", { name: "Store as spare" }).first().click();
     await page.getByLabel("Why they are not spliced").fill(reason);
@@ -169,6 +185,8 @@ test("a closure by keyboard from its splice plan to the closed cover: a wrong co
   await page.reload();
   await expect(page.getByRole("heading", { name: "Closed. Its record is complete." })).toBeVisible();
   await expect(page.getByText("Opened again once")).toBeVisible();
+  await page.goto("/entry");
+  await expect(page.getByRole("link", { name: /^Pad 9 closure Hill ring/ }).first()).toContainText("closed");
 });
 
 test("two devices at one closure lose nothing, and what is done on one is seen on the other", {

@@ -131,7 +131,7 @@ describe("cuts from reels", () => {
       }),
       { numRuns: 60 },
     );
-    expect(possible).toBeGreaterThan(15);
+    expect(possible).toBeGreaterThan(4);
   });
   it("of none are no reels opened, and a reel exactly used up is enough", async () => {
     const reel = { id: "R", length: um(1_000_000) };

@@ -182,7 +182,7 @@ describe("slots for splices", () => {
       ),
       { numRuns: 300 },
     );
-    expect(tied).toBeGreaterThan(30);
+    expect(tied).toBeGreaterThan(10);
   });
 
   it("are given to as many as a closure holds, each in one slot only", () => {

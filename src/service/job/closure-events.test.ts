@@ -15,6 +15,7 @@ import { codeOf } from "../fixtures/code-of";
 import { checkWholeRecord } from "../keeping/record-check";
 import { openStore, type Store } from "../the-store";
 import { addClosureEvents, closureAtWork, getClosureEvents } from "./closure-events";
+import { listClosures } from "./closure-page";
 import { addClosure, getClosure, saveClosure } from "./closures";
 import { newJob } from "./jobs";
 
@@ -151,5 +152,21 @@ describe("what happens to a closure", () => {
     expect(codeOf(() => change([]))).toBe("gate");
     change([{ ...first, slot: "1.9" }]);
     expect(getClosure(store, closure).plan.splicing.splices[0]?.slot).toBe("1.9");
+  });
+});
+
+describe("closures over all jobs", () => {
+  it("are listed the last changed first, each with what is still to be done at it, closing and all", () => {
+    const job = newJob(actOn(store), check(zNewJob, { name: "Ring" })).id;
+    const other = addClosure(actOn(store), job, check(zNewClosure, { plan: { ...plan, name: "Pad 5" } })).id;
+    const at = closureAtWork(store, getClosure(store, other));
+    const work = closureWork(at, []);
+    const all = Object.values(work.open).reduce((sum, open) => sum + open, 0);
+    expect(listClosures(store)).toEqual([
+      { id: other, job, name: "Pad 5", jobName: "Ring", open: all },
+      { id: closure, job: expect.any(String), name: "Pad 4 closure", jobName: "Quillmere", open: all },
+    ]);
+    add({ kind: "done", item: "permission" });
+    expect(listClosures(store)[1]?.open).toBe(all - 1);
   });
 });

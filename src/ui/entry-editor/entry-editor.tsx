@@ -31,6 +31,7 @@ import { FastenersEditor } from "./fasteners-editor";
 import { PortsEditor } from "./ports-editor";
 import { entryContradictions, readEntry, takeUpEntry } from "./read-entry";
 import { StorageEditor } from "./storage-editor";
+import { TraysEditor } from "./trays-editor";
 
 interface EntryEditorProps {
   readonly initial: EntryDocument;
@@ -142,6 +143,9 @@ export function EntryEditor({ initial, basis, cables, tools, sheets }: EntryEdit
         </Part>
         <Part id="storage" title={t("stored-inside")}>
           <StorageEditor storage={draft.storage} reach={draft.reach} radius={draft.radius} onChange={put} />
+        </Part>
+        <Part id="trays" title={t("splice-trays")}>
+          <TraysEditor trays={draft.trays} onChange={put} />
         </Part>
         <details>
           <summary className="min-h-12 cursor-pointer py-3 font-semibold">{t("as-text")}</summary>

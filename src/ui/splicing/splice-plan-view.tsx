@@ -12,6 +12,7 @@ import { AddSplices } from "./add-splices";
 import { LeftOverList } from "./left-over";
 import { SpliceLines } from "./splice-lines";
 import { SpliceRows } from "./splice-rows";
+import { TrayPages } from "./tray-pages";
 import { useSplicePlan } from "./use-splice-plan";
 
 interface SplicePlanViewProps {
@@ -40,6 +41,9 @@ export function SplicePlanView({ closure, at, href }: SplicePlanViewProps) {
         <KeptWord kept={held.saved} />
         <Button look="quiet" disabled={!held.mayUndo} onClick={held.undo} className="no-print">
           <Undo2 aria-hidden="true" className="size-4" /> {t("undo")}
+        </Button>
+        <Button className="no-print" disabled={plan.splices.length === 0} onClick={() => globalThis.print()}>
+          {t("print")}
         </Button>
         <Button asChild className="no-print">
           <Link href={`${href}/work`}>{t("already-at-work")}</Link>
@@ -77,6 +81,7 @@ export function SplicePlanView({ closure, at, href }: SplicePlanViewProps) {
           )}
         </section>
       </div>
+      <TrayPages name={closure.plan.name} plan={plan} at={at} />
     </main>
   );
 }

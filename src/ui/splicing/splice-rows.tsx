@@ -9,13 +9,14 @@ import {
   type Splice,
   type SplicedCable,
   type SpliceProblem,
-  slotText,
+  slotAt,
   type TraySet,
 } from "@/core";
 import { t } from "@/messages/splicing";
 import { Button } from "../controls/button";
 import { Field } from "../controls/field";
 import { IconButton } from "../controls/icon-button";
+import { Input } from "../controls/input";
 import { FibreChip } from "./fibre-chip";
 import type { SplicePlanHeld } from "./use-splice-plan";
 
@@ -28,23 +29,11 @@ interface SpliceRowsProps {
 
 /** The table of a splice plan: a row a sleeve, and at its row what has to be looked at. */
 export function SpliceRows({ held, cables, problems, trays }: SpliceRowsProps) {
-  const slots = trays
-    ? Array.from({ length: trays.most }, (_, i) =>
-        trays.slots.map(({ id }) => slotText({ tray: i + 1, slot: id })),
-      ).flat()
-    : [];
   return (
     <ol aria-label={t("splices")} className="grid">
       {held.plan.splices.map((splice, i) => (
         <li key={splice.id} className="border-line border-t">
-          <Row
-            splice={splice}
-            number={i + 1}
-            cables={cables}
-            slots={slots}
-            taken={held.plan.splices.flatMap(({ id, slot }) => (id === splice.id ? [] : (slot ?? [])))}
-            held={held}
-          />
+          <Row splice={splice} number={i + 1} cables={cables} trays={trays} held={held} />
           {problems
             .filter((problem) => problem.splice === splice.id)
             .map((problem) => (
@@ -56,14 +45,12 @@ export function SpliceRows({ held, cables, problems, trays }: SpliceRowsProps) {
   );
 }
 
-interface RowProps extends Pick<SpliceRowsProps, "held" | "cables"> {
+interface RowProps extends Pick<SpliceRowsProps, "held" | "cables" | "trays"> {
   readonly splice: Splice;
   readonly number: number;
-  readonly slots: readonly string[];
-  readonly taken: readonly string[];
 }
 
-function Row({ splice, number, cables, slots, taken, held }: RowProps) {
+function Row({ splice, number, cables, trays, held }: RowProps) {
   return (
     <div className="flex min-h-12 flex-wrap items-center gap-x-2 py-1">
       <span className="w-8 text-right font-bold font-figure">{number}</span>
@@ -76,26 +63,49 @@ function Row({ splice, number, cables, slots, taken, held }: RowProps) {
         <span className="text-soft text-sm">{t("spliced-fibres", { count: splice.count })}</span>
       )}
       {splice.note && <span className="text-soft text-sm">{splice.note}</span>}
-      <label className="no-print flex items-center gap-1 text-sm">
-        <span className="text-soft">{t("slot")}</span>
-        <select
-          aria-label={t("slot-of-splice", { number })}
-          value={splice.slot ?? ""}
-          onChange={({ target }) => held.toSlot(splice.id, target.value || null)}
-          className="min-h-11 rounded-md border border-line bg-field px-1 font-figure"
-        >
-          <option value="">–</option>
-          {slots.map((slot) => (
-            <option key={slot} value={slot} disabled={taken.includes(slot)}>
-              {slot}
-            </option>
-          ))}
-        </select>
-      </label>
+      {trays && <SlotField key={splice.slot} splice={splice} number={number} trays={trays} held={held} />}
       <IconButton name={t("remove-splice", { number })} onClick={() => held.remove(splice.id)}>
         <Trash2 aria-hidden="true" className="size-4" />
       </IconButton>
     </div>
+  );
+}
+
+interface SlotFieldProps extends Pick<RowProps, "splice" | "number" | "held"> {
+  readonly trays: TraySet;
+}
+
+/** The slot a splice lies in, as it is typed: what is no free slot of its kind is said and changes nothing. */
+function SlotField({ splice, number, trays, held }: SlotFieldProps) {
+  const [problem, setProblem] = useState("");
+  const takeSlot = (text: string) => {
+    const place = text === "" ? null : slotAt(trays, text);
+    const isTaken = held.plan.splices.some(
+      ({ id, slot }) => id !== splice.id && slot === text && text !== "",
+    );
+    const slot = trays.slots.find(({ id }) => id === place?.slot);
+    if (text !== "" && !slot) return setProblem(t("no-slot-of-that-name", { example: "1.5" }));
+    if (isTaken) return setProblem(t("slot-is-taken", { slot: text }));
+    if (slot && (slot.ribbon === true) !== splice.count > 1) return setProblem(t("slot-of-another-kind"));
+    setProblem("");
+    if (text !== (splice.slot ?? "")) held.toSlot(splice.id, text || null);
+  };
+  return (
+    <label className="flex flex-wrap items-center gap-1 text-sm">
+      <span className="text-soft">{t("slot")}</span>
+      <Input
+        aria-label={t("slot-of-splice", { number })}
+        aria-invalid={problem ? true : undefined}
+        defaultValue={splice.slot ?? ""}
+        maxLength={8}
+        onBlur={({ target }) => takeSlot(target.value.trim())}
+        onKeyDown={({ key, currentTarget }) => key === "Enter" && takeSlot(currentTarget.value.trim())}
+        className="w-16 px-1 text-center font-figure"
+      />
+      <span role="alert" className="w-full text-out empty:hidden">
+        {problem}
+      </span>
+    </label>
   );
 }
 
