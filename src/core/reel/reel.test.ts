@@ -129,9 +129,9 @@ describe("cuts from reels", () => {
           expect(used * 1_000_000 + remainder).toBe((stock[Number(reel.slice(1))]?.length ?? 0) * 1_000_000);
         }
       }),
-      { numRuns: 60 },
+      { numRuns: 40 },
     );
-    expect(possible).toBeGreaterThan(4);
+    expect(possible).toBeGreaterThan(3);
   });
   it("of none are no reels opened, and a reel exactly used up is enough", async () => {
     const reel = { id: "R", length: um(1_000_000) };
