@@ -146,12 +146,16 @@ test("a closure by keyboard from its splice plan to the closed cover: a wrong co
   await expect(
     page.getByText("1/1 is blue (BL), not OR. Take the right fibre, or correct the plan.").first(),
   ).toBeVisible();
+  // What was typed stays, to be put right.
+  await expect(page.getByLabel("Estimate, dB")).toHaveValue("0.02");
   await splice(page, ["BL", "BL"], "0.3");
   await expect(page.getByText("0.3 dB is above 0.1 dB")).toBeVisible();
   await expect(page.getByText("Making it again takes 12 mm off both sides.")).toContainText("24 tries left");
   await splice(page, ["BL", "BL"], "0,2");
   await expect(page.getByText("0.2 dB is above 0.1 dB")).toBeVisible();
   await splice(page, ["BL", "BL"], "0.04");
+  await expect(page.getByRole("heading", { name: /Splice 2$/ })).toBeVisible();
+  await expect(page.getByLabel(/^Colour you see/).first()).toBeFocused();
   for (const colour of ["OR", "GR", "BR"]) {
     await expect(
       page.getByRole("heading", { name: new RegExp(`Splice ${["OR", "GR", "BR"].indexOf(colour) + 2}$`) }),

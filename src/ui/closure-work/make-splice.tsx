@@ -5,7 +5,6 @@ import {
   type ClosureAtWork,
   type ClosureEvent,
   fibreEndText,
-  fibreShown,
   laidIn,
   PIGTAIL,
   redoneSplice,
@@ -31,6 +30,8 @@ interface MakeSpliceProps {
   /** Slots taken by others. */
   readonly taken: readonly string[];
   readonly onSlot: (slot: string) => void;
+  /** Whether the first field is to be typed in at once. */
+  readonly goesOn: boolean;
 }
 
 const typed = (text: string): number =>
@@ -38,7 +39,7 @@ const typed = (text: string): number =>
 const mm = (um: number): string => shownDecimal(String(Math.round(um / 100) / 10));
 
 /** One splice: both fibres' colours as they are seen, what the splicer estimates; and what a failed one takes. */
-export function MakeSplice({ state, number, at, happen, taken, onSlot }: MakeSpliceProps) {
+export function MakeSplice({ state, number, at, happen, taken, onSlot, goesOn }: MakeSpliceProps) {
   const { splice, standing, laid } = state;
   return (
     <section aria-label={t("make-splice", { number })} className="grid gap-3">
@@ -61,6 +62,7 @@ export function MakeSplice({ state, number, at, happen, taken, onSlot }: MakeSpl
         number={number}
         at={at}
         happen={happen}
+        goesOn={goesOn}
       />
       {standing !== "left" && (
         <ReasonForm
@@ -110,7 +112,12 @@ function Lies({ laid, slot, trays }: LiesProps) {
 }
 
 /** Every slot the splice may lie in, with what it would trim there. */
-function SlotPicker({ state, at, taken, onSlot }: Omit<MakeSpliceProps, "number" | "happen">) {
+function SlotPicker({
+  state,
+  at,
+  taken,
+  onSlot,
+}: Pick<MakeSpliceProps, "state" | "at" | "taken" | "onSlot">) {
   const { trays } = at.entry;
   const { lengths, splice } = state;
   if (!trays || !lengths) return null;
@@ -138,7 +145,13 @@ function SlotPicker({ state, at, taken, onSlot }: Omit<MakeSpliceProps, "number"
   );
 }
 
-function SpliceForm({ state: { splice }, number, at, happen }: Omit<MakeSpliceProps, "taken" | "onSlot">) {
+function SpliceForm({
+  state: { splice },
+  number,
+  at,
+  happen,
+  goesOn,
+}: Omit<MakeSpliceProps, "taken" | "onSlot">) {
   const form = useRef<HTMLFormElement>(null);
   const { problem, busy, submit, clear } = useSubmit(async (sent) => {
     const values = new FormData(sent);
@@ -160,14 +173,14 @@ function SpliceForm({ state: { splice }, number, at, happen }: Omit<MakeSplicePr
       {(["a", "b"] as const).map((side) => {
         const cable = splicedCable(at.cables, splice[side].cable);
         if (!cable) return null;
-        const place = fibreShown(cable.cable, splice[side].fibre).place;
         return (
           <Field
             key={side}
             name={side}
-            title={t("colour-seen-on", { end: `${cable.number} ${cable.name}, ${place}` })}
+            title={t("colour-seen-on", { end: fibreEndText(at.cables, splice[side]) })}
             maxLength={2}
             required
+            autoFocus={goesOn && side === "a"}
             placeholder="BL"
             autoCapitalize="characters"
           />

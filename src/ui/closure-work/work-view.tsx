@@ -131,9 +131,11 @@ interface SpliceStageProps extends Pick<WorkViewProps, "closure" | "at" | "href"
 }
 
 /** Splices tray by tray: the tray, the list, and the one in hand. */
-function SpliceStage({ held: { work, happen, busy }, closure, at, href }: SpliceStageProps) {
+function SpliceStage({ held: { work, happen }, closure, at, href }: SpliceStageProps) {
   const { trays } = at.entry;
   const [picked, setPicked] = useState<string | null>(null);
+  // Once one was made by its form, the next is typed without a touch in between.
+  const [goesOn, setGoesOn] = useState(false);
   const next =
     work.splices.find(({ standing }) => standing === "out") ??
     work.splices.find(({ standing }) => standing === "open");
@@ -189,7 +191,7 @@ function SpliceStage({ held: { work, happen, busy }, closure, at, href }: Splice
           onSlot={(slot) => inHand && void move(inHand.splice.id, slot)}
         />
       )}
-      {inHand && !busy && (
+      {inHand && (
         <MakeSplice
           state={inHand}
           number={work.splices.indexOf(inHand) + 1}
@@ -198,10 +200,13 @@ function SpliceStage({ held: { work, happen, busy }, closure, at, href }: Splice
             splice.id === inHand.splice.id ? [] : (splice.slot ?? []),
           )}
           onSlot={(slot) => void move(inHand.splice.id, slot)}
+          goesOn={goesOn}
           happen={async (event) => {
             const refused = await happen(event);
-            if (refused === "" && event.kind === "splice" && event.estimateDb <= at.plan.limitDb)
-              setPicked(null);
+            if (refused === "" && event.kind === "splice") {
+              setGoesOn(true);
+              if (event.estimateDb <= at.plan.limitDb) setPicked(null);
+            }
             return refused;
           }}
         />

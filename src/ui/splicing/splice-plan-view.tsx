@@ -98,7 +98,7 @@ function LimitField({ plan, onTake }: LimitFieldProps) {
       title={t("limit-of-an-estimate")}
       inputMode="decimal"
       defaultValue={String(plan.limitDb)}
-      className="max-w-xs"
+      className="no-print max-w-xs"
       onBlur={({ target }) => {
         const value = Number(target.value.replace(",", "."));
         if (Number.isFinite(value) && value >= 0 && value <= 10 && value !== plan.limitDb) onTake(value);

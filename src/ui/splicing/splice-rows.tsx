@@ -64,7 +64,11 @@ function Row({ splice, number, cables, trays, held }: RowProps) {
       )}
       {splice.note && <span className="text-soft text-sm">{splice.note}</span>}
       {trays && <SlotField key={splice.slot} splice={splice} number={number} trays={trays} held={held} />}
-      <IconButton name={t("remove-splice", { number })} onClick={() => held.remove(splice.id)}>
+      <IconButton
+        className="no-print"
+        name={t("remove-splice", { number })}
+        onClick={() => held.remove(splice.id)}
+      >
         <Trash2 aria-hidden="true" className="size-4" />
       </IconButton>
     </div>
