@@ -8,6 +8,7 @@ import { zAddress } from "../piece/address";
 import { zPlaceSide } from "../piece/places";
 import { zPiecePlan } from "../piece/plan";
 import { zStationId } from "../piece/station";
+import { zSplicePlan } from "../splice/splice-plan";
 import { said } from "../words/service";
 import { BATCH_LIMIT } from "./events";
 
@@ -115,6 +116,6 @@ export const zAddClosureEvents = z.strictObject({
 export const zSaveClosure = z.strictObject({
   /** The revision the change was made on. */
   basis: z.int().min(1),
-  /** Null takes the closure off the job; a plan puts it back. */
-  plan: zClosurePlan.nullable(),
+  /** Null takes the closure off the job; a plan puts it back. One that says nothing of splices leaves them as they are. */
+  plan: zClosurePlan.extend({ splicing: zSplicePlan.optional() }).nullable(),
 });

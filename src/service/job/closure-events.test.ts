@@ -133,6 +133,16 @@ describe("what happens to a closure", () => {
     store.run(sql`DELETE FROM closure_events WHERE n = 2`);
     expect(findings()).toEqual(expect.arrayContaining([expect.stringContaining("closure_events")]));
   });
+  it("leaves the splices as they are where a plan says nothing of them", () => {
+    const { splicing: _, ...rest } = plan;
+    saveClosure(
+      actOn(store),
+      closure,
+      check(zSaveClosure, { basis: 1, plan: { ...rest, name: "Pad 4, east" } }),
+    );
+    const { plan: now } = getClosure(store, closure);
+    expect([now.name, now.splicing.splices.map(({ id }) => id)]).toEqual(["Pad 4, east", [SPLICE]]);
+  });
   it("keeps the plan of a splice that was tried, and lets any other change", () => {
     const change = (splices: unknown[]) =>
       saveClosure(

@@ -11,6 +11,7 @@ import {
   InputError,
   isSide,
   mustHoldAt,
+  NO_SPLICES,
   type PiecePlan,
   type Place,
   type PlaceSide,
@@ -219,7 +220,7 @@ function mustFindClosure(store: Store, id: ClosureId): ClosureRow {
 export function saveClosure(
   act: Act,
   id: string,
-  { basis, plan }: z.output<typeof zSaveClosure>,
+  { basis, plan: changed }: z.output<typeof zSaveClosure>,
 ): { id: string; revision: number } {
   const { store, actor, now } = act;
   return inTransaction(store, () => {
@@ -227,8 +228,10 @@ export function saveClosure(
     const latest = mustFindClosure(store, id);
     if (latest.revision !== basis)
       throw new InputError("moved-on", say("somebody-else-has-changed-this-closure-look"), ["basis"]);
+    const before = latest.body === null ? null : closurePlanIn(latest);
+    const plan = changed && { ...changed, splicing: changed.splicing ?? before?.splicing ?? NO_SPLICES };
     if (plan) {
-      if (latest.body !== null) mustKeepSplices(store, latest.closure, closurePlanIn(latest), plan);
+      if (before) mustKeepSplices(store, latest.closure, before, plan);
       mustClose(store, latest.job, plan);
       planJoined(act, plan);
     }
