@@ -2,6 +2,7 @@ import type { Highs, HighsSolution } from "highs";
 import { z } from "zod";
 import { type Length, toMm, um, zMm, zMmNotNegative } from "../length/length";
 import { zName } from "../names/names";
+import { eachOnce } from "../names/once";
 import { coded } from "../problem/codes";
 import { mustHoldAt } from "../problem/held";
 import { InputError } from "../problem/problem";
@@ -29,15 +30,8 @@ const zListed = (most: number) =>
           .optional(),
       }),
     )
+    .superRefine(eachOnce("id"))
     .superRefine((list, context) => {
-      for (const [at, { id }] of list.entries())
-        if (list.findIndex((other) => other.id === id) < at)
-          context.addIssue({
-            code: "custom",
-            path: [at, "id"],
-            message: said("is-listed-twice", { id }).error(),
-            params: coded("duplicate"),
-          });
       if (list.reduce((sum, { count = 1 }) => sum + count, 0) > most)
         context.addIssue({
           code: "custom",

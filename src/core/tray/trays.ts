@@ -2,6 +2,7 @@ import { z } from "zod";
 import { assign, type Offer } from "../assignment/assign";
 import { type Length, um, zMmNotNegative } from "../length/length";
 import { zName } from "../names/names";
+import { eachOnce } from "../names/once";
 import { coded } from "../problem/codes";
 import { mustHoldAt } from "../problem/held";
 import { said } from "../words/core";
@@ -16,30 +17,16 @@ const zFibre = zMmNotNegative.refine((length) => length <= LONGEST, {
   params: coded("limit"),
 });
 
-const idsOnce = (list: readonly { readonly id: string }[], context: z.RefinementCtx) => {
-  const seen = new Set<string>();
-  for (const [at, { id }] of list.entries()) {
-    if (seen.has(id))
-      context.addIssue({
-        code: "custom",
-        path: [at, "id"],
-        message: said("is-listed-twice", { id }).error(),
-        params: coded("duplicate"),
-      });
-    seen.add(id);
-  }
-};
-
 export const zTraysInput = z.strictObject({
   slots: z
     .array(z.strictObject({ id: zName, a: zTraySide, b: zTraySide }))
     .max(MOST, said("give-at-most-500-slots"))
-    .superRefine(idsOnce),
+    .superRefine(eachOnce("id")),
   bendRadius: zMmNotNegative,
   splices: z
     .array(z.strictObject({ id: zName, a: zFibre, b: zFibre }))
     .max(MOST, said("give-at-most-500-splices"))
-    .superRefine(idsOnce),
+    .superRefine(eachOnce("id")),
 });
 
 type TraysInput = z.output<typeof zTraysInput>;

@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { zMmNotNegative } from "../length/length";
 import { zName } from "../names/names";
-import { coded } from "../problem/codes";
+import { eachOnce } from "../names/once";
 import { said } from "../words/core";
 import { type YieldOrRecord, zEnds, zYieldOrRecord } from "./yield";
 
@@ -32,16 +32,7 @@ export const zCostInput = z.strictObject({
     .array(zWay)
     .min(1, said("give-at-least-one-way"))
     .max(100, said("give-at-most-100-ways"))
-    .superRefine((ways, context) => {
-      for (const [at, { name }] of ways.entries())
-        if (ways.findIndex((way) => way.name === name) < at)
-          context.addIssue({
-            code: "custom",
-            path: [at, "name"],
-            message: said("is-listed-twice", { id: name }).error(),
-            params: coded("duplicate"),
-          });
-    }),
+    .superRefine(eachOnce("name")),
   ends: zEnds,
   /** An hour's. */
   wage: zAmount,

@@ -3,7 +3,7 @@
 import { type EntryDocument, readCount } from "@/core";
 import { t } from "@/messages/entry-editor";
 import { FigureField } from "../controls/figure-field";
-import { LengthField } from "../editor/field";
+import { TitledLength } from "./titled-length";
 
 type Stored = Pick<EntryDocument, "storage" | "reach" | "radius">;
 
@@ -18,15 +18,8 @@ export function StorageEditor({ storage, reach, radius, onChange }: StorageEdito
   const put = (field: string, changed: Partial<Stored["storage"]>) =>
     onChange(`storage/${field}`, { storage: { ...storage, ...changed } });
   const [first, other] = storage.paths;
-  const length = (label: string, value: number, take: (value: number) => void) => (
-    <span className="grid gap-0.5">
-      <span className="text-soft text-sm">{label}</span>
-      <LengthField
-        label={t("mm-3", { label })}
-        value={value}
-        onChange={(next) => next !== null && take(next)}
-      />
-    </span>
+  const length = (title: string, value: number, take: (value: number) => void) => (
+    <TitledLength title={title} value={value} onTake={take} />
   );
   const turns = (title: string, end: "min" | "max") => (
     <FigureField

@@ -4,7 +4,7 @@ import { type EntryDocument, readCount } from "@/core";
 import { t } from "@/messages/entry-editor";
 import { Button } from "../controls/button";
 import { FigureField } from "../controls/figure-field";
-import { LengthField } from "../editor/field";
+import { TitledLength } from "./titled-length";
 
 type Trays = NonNullable<EntryDocument["trays"]>;
 
@@ -45,15 +45,8 @@ export function TraysEditor({ trays, onChange }: TraysEditorProps) {
     );
   const put = (field: string, changed: Partial<Trays>) =>
     onChange(`trays/${field}`, { trays: { ...trays, ...changed } });
-  const length = (label: string, value: number, take: (value: number) => void) => (
-    <span className="grid gap-0.5">
-      <span className="text-soft text-sm">{label}</span>
-      <LengthField
-        label={t("mm-3", { label })}
-        value={value}
-        onChange={(next) => next !== null && take(next)}
-      />
-    </span>
+  const length = (title: string, value: number, take: (value: number) => void) => (
+    <TitledLength title={title} value={value} onTake={take} />
   );
   const count = (title: string, value: number, most: number, take: (value: number) => void) => (
     <FigureField
