@@ -190,8 +190,8 @@ export function ensureBuild() {
     "tsconfig.json",
     "scripts/bundle.mjs",
   ]);
-  const made = [join(root, ".next/BUILD_ID"), ...THREADS.map(programFile)];
-  if (made.every((file) => existsSync(file)) && isStamped("build", hash)) return true;
+  const outputs = [join(root, ".next/BUILD_ID"), ...THREADS.map(programFile)];
+  if (outputs.every((file) => existsSync(file)) && isStamped("build", hash)) return true;
   console.error("Building …");
   for (const thread of THREADS) bundle(thread);
   // The first is mostly the only one: what would make another quicker takes a fifth of its time.

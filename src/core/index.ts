@@ -45,24 +45,26 @@ export { FIBRE_COLOURS, type FibreColour, fibreColour } from "./cable/colours";
 export { elementsOf } from "./cable/elements";
 export { midSpanId, midSpanOf } from "./cable/mid-span";
 export { lastSeen, type SeenElement, type SeenFibre, seenFibreText } from "./cable/seen";
+export { mustBeAllowed } from "./closure/allowed-events";
 export {
   type ClosureEvent,
   type ClosureRecorded,
   zClosureEvent,
 } from "./closure/closure-event";
 export {
-  CLOSURE_STAGES,
-  type ClosureAtWork,
-  type ClosureStage,
   type ClosureWork,
   closureWork,
-  mustBeAllowed,
   openInside,
   redoneSplice,
   type SpliceState,
+} from "./closure/closure-work";
+export {
+  CLOSURE_STAGES,
+  type ClosureAtWork,
+  type ClosureStage,
   type WorkedCable,
   type WorkItem,
-} from "./closure/closure-work";
+} from "./closure/work-items";
 export { type Conformance, judge, type Rule, type Verdict, zRule } from "./conformance/conformance";
 export { fitsInOtherUnit } from "./conformance/other-unit";
 export { DIMENSION_LIMIT, FEATURE_LIMIT } from "./dimensions/dimension";

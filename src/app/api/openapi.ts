@@ -48,7 +48,7 @@ function inQuery(query: z.ZodObject | undefined): Json[] {
   }));
 }
 
-/** Whether a path needs no session. */
+/** True for a path that is answered without a session. */
 const isOpen = (path: string): boolean => path === "/enter";
 
 const REFUSED = { $ref: "#/components/responses/Refused" };

@@ -15,7 +15,7 @@ const zColour = z.string().trim().toUpperCase().max(2).nullable();
 /** The most one estimate can tell, dB: more is no splice. */
 const MOST_DB = 30;
 
-/** What happens to a closure as it is worked at: acts and looks, readings, splices, and its opening again. */
+/** An event of a closure's work: an item done or undone, a reading, a try at a splice, or the closure opened again. */
 export const zClosureEvent = z.discriminatedUnion("kind", [
   /** An act is done, or a look is good. */
   z.strictObject({ kind: z.literal("done"), item: zItem }),

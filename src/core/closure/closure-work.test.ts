@@ -5,14 +5,10 @@ import { um } from "../length/length";
 import { problemOf } from "../problem/check";
 import { zSplicePlan } from "../splice/splice-plan";
 import { laidIn, slotAt, slotsFor } from "../tray/tray-set";
+import { mustBeAllowed } from "./allowed-events";
 import type { ClosureEvent, ClosureRecorded } from "./closure-event";
-import {
-  type ClosureAtWork,
-  closureWork,
-  mustBeAllowed,
-  redoneSplice,
-  type WorkedCable,
-} from "./closure-work";
+import { closureWork, redoneSplice } from "./closure-work";
+import type { ClosureAtWork, WorkedCable } from "./work-items";
 
 const { cables, entries } = shippedLibrary();
 const cableOf = (id: string) => {
@@ -86,7 +82,7 @@ const CLOSING = fulfil(AT, ["closing"]);
 
 describe("a closure's work", () => {
   it("goes stage by stage from arrival to the closed cover", () => {
-    const seen: (string | null)[] = [];
+    const passed: (string | null)[] = [];
     const events: ClosureEvent[] = [];
     const order = [
       ...fulfil(AT, ["before", "in-place", "fibres"]),
@@ -99,9 +95,9 @@ describe("a closure's work", () => {
       expect(refusal(events, event)).toBeNull();
       events.push(event);
       const { stage } = workOf(events);
-      if (stage !== seen.at(-1)) seen.push(stage);
+      if (stage !== passed.at(-1)) passed.push(stage);
     }
-    expect(seen).toEqual(["before", "in-place", "fibres", "splices", "before-closing", "closing", null]);
+    expect(passed).toEqual(["before", "in-place", "fibres", "splices", "before-closing", "closing", null]);
     expect(workOf(events)).toMatchObject({ closed: true, gated: false });
   });
   it("closes nothing while anything inside is open, whatever the order of events", () => {
@@ -152,6 +148,35 @@ describe("a closure's work", () => {
     expect(refusal(reopened, splice(S1))).toBeNull();
     expect(workOf([...reopened, ...fulfil(AT, ["before-closing"]), ...CLOSING]).closed).toBe(true);
   });
+  it.each(entries)(
+    "$name: its cover goes on before the cover is tightened, and after the seal is pressed",
+    (of) => {
+      const closing = closureWork({ ...AT, entry: of }, []).items.flatMap(({ id, stage }) =>
+        stage === "closing" ? [id] : [],
+      );
+      const cover = closing.indexOf("cover");
+      for (const [i, { stage }] of of.fasteners.entries()) {
+        if (stage === "cover") expect(closing.indexOf(`fasten ${i}`)).toBeGreaterThan(cover);
+        if (stage === "seal") expect(closing.indexOf(`fasten ${i}`)).toBeLessThan(cover);
+      }
+    },
+  );
+  it("is opened by its reason alone: once closed, nothing of the closing is taken back", () => {
+    const events = [...READY, ...CLOSING];
+    expect(refusal(events, { kind: "undone", item: "cover" })?.code).toBe("gate");
+    expect(refusal(events.slice(0, -1), { kind: "undone", item: "cover" })).toBeNull();
+  });
+  it("has no fibre cut before it is known to carry no light, nor before what stays whole is stored", () => {
+    const cut: ClosureEvent = { kind: "done", item: "cut t" };
+    const dark: ClosureEvent = { kind: "done", item: "dark" };
+    const stored: ClosureEvent = { kind: "radius", item: "stored t", radius: entry.radius };
+    expect([[], [dark], [stored]].map((events) => refusal(events, cut)?.code)).toEqual([
+      "gate",
+      "gate",
+      "gate",
+    ]);
+    expect(refusal([dark, stored], cut)).toBeNull();
+  });
   it("waits for each cable's own sheet", () => {
     const at = { ...AT, cables: [trunk, ...drops.map((drop) => ({ ...drop, prepared: drop.number === 2 }))] };
     expect(workOf(READY, at).open.cables).toBe(1);
@@ -191,6 +216,14 @@ describe("a splice", () => {
     expect(failed?.triesLeft).toBe((before?.triesLeft ?? 0) - 1);
     expect(again?.triesLeft).toBe(failed?.triesLeft);
     expect(again && redoneSplice(AT, again)?.lengths.b).toBe(trays.fibre - 2 * trays.perTry);
+  });
+  it("tried until its fibre no longer reaches the splicer says so", () => {
+    const most = Math.floor((trays.fibre - trays.reach) / trays.perTry);
+    const left = (tries: number) =>
+      workOf(Array.from({ length: tries }, () => splice(S1, 0.3))).splices.find(
+        ({ splice: { id } }) => id === S1,
+      )?.triesLeft;
+    expect([left(most - 1), left(most), left(most + 1)]).toEqual([1, 0, -1]);
   });
   it("above its limit may stay for a reason, one of the plan may be left out for one; neither keeps the cover off", () => {
     const events: ClosureEvent[] = [

@@ -1,54 +1,9 @@
-import type { Entry } from "../entry/entry";
 import { type Length, um } from "../length/length";
-import { InputError } from "../problem/problem";
-import { fibreShown, PIGTAIL, type SplicedCable, splicedCable } from "../splice/fibres";
 import { reviewSplices } from "../splice/splice-check";
-import type { Splice, SplicePlan } from "../splice/splice-plan";
+import type { Splice } from "../splice/splice-plan";
 import { laidIn, type SpliceLaid, slotAt } from "../tray/tray-set";
-import { say } from "../words/core";
-import type { Saying } from "../words/wording";
-import type { ClosureEvent, ClosureRecorded } from "./closure-event";
-
-/** The stages of a closure's work, in order. */
-export const CLOSURE_STAGES = [
-  "before",
-  "cables",
-  "in-place",
-  "fibres",
-  "splices",
-  "before-closing",
-  "closing",
-] as const;
-export type ClosureStage = (typeof CLOSURE_STAGES)[number];
-
-/** A cable of a closure at work: whether its own sheet is signed off. */
-export interface WorkedCable extends SplicedCable {
-  readonly prepared: boolean;
-}
-
-/** All that a closure's work follows from, beside its events. */
-export interface ClosureAtWork {
-  readonly entry: Entry;
-  readonly cables: readonly WorkedCable[];
-  readonly plan: SplicePlan;
-  /** Whether a port with a plug is left without a cable. */
-  readonly plugs: boolean;
-}
-
-/** One thing of a stage that is to be done, looked at or read. */
-export interface WorkItem {
-  readonly id: string;
-  readonly stage: ClosureStage;
-  readonly text: Saying;
-  /** What is entered for it: nothing but that it is done, a radius, a torque; or nothing at all, where it follows by itself. */
-  readonly asks: "done" | "radius" | "torque" | "nothing";
-  readonly done: boolean;
-  /** What was read, with its limit: micrometres of a radius, N·m of a torque. */
-  readonly reading: number | null;
-  readonly limit: number | null;
-  /** A caution of its own. */
-  readonly caution: Saying | null;
-}
+import type { ClosureRecorded } from "./closure-event";
+import { CLOSURE_STAGES, type ClosureAtWork, type ClosureStage, dueItems, type WorkItem } from "./work-items";
 
 /** How a splice stands. */
 export interface SpliceState {
@@ -60,7 +15,7 @@ export interface SpliceState {
   /** Fibre left on either side now, after what its tries took. */
   readonly lengths: { readonly a: Length; readonly b: Length } | null;
   readonly laid: SpliceLaid | null;
-  /** Tries left after the next one; null where the entry has no trays. */
+  /** Further tries its fibres reach for, after the one in hand; −1 where they no longer reach; null without a tray. */
   readonly triesLeft: number | null;
 }
 
@@ -89,7 +44,7 @@ const DUE_AGAIN: readonly ClosureStage[] = ["before-closing", "closing"];
 export function closureWork(at: ClosureAtWork, events: readonly ClosureRecorded[]): ClosureWork {
   const marks = marksOf(at, events);
   const splices = at.plan.splices.map((splice) => stateOfSplice(at, splice, events));
-  const items = itemsOf(at).map((item): WorkItem => {
+  const items = dueItems(at).map((item): WorkItem => {
     const reading = marks.readings.get(item.id) ?? null;
     const done = item.asks === "nothing" ? item.done : marks.done.has(item.id);
     return { ...item, reading, done };
@@ -132,7 +87,7 @@ interface Marks {
 }
 
 function marksOf(at: ClosureAtWork, events: readonly ClosureRecorded[]): Marks {
-  const stages = new Map(itemsOf(at).map(({ id, stage, limit }) => [id, { stage, limit }]));
+  const stages = new Map(dueItems(at).map(({ id, stage, limit }) => [id, { stage, limit }]));
   const done = new Set<string>();
   const readings = new Map<string, number>();
   for (const { event } of events)
@@ -161,95 +116,6 @@ const TORQUE_SHARE = 0.1;
 const holds = (kind: "radius" | "torque", value: number, limit: number): boolean =>
   kind === "radius" ? value >= limit : Math.abs(value - limit) <= limit * TORQUE_SHARE;
 
-type Due = Omit<WorkItem, "reading">;
-
-/** All there is to do at a closure beside its splices, stage by stage. */
-function itemsOf({ entry, cables, plan, plugs }: ClosureAtWork): Due[] {
-  const item = (
-    stage: ClosureStage,
-    id: string,
-    text: Saying,
-    more: Partial<Pick<Due, "asks" | "limit" | "caution" | "done">> = {},
-  ): Due => ({ stage, id, text, asks: "done", done: false, limit: null, caution: null, ...more });
-  const cuts = cables.filter(({ through }) => through);
-  return [
-    item("before", "permission", say("permission-is-given-and-circuits-noted")),
-    ...(cuts.length > 0
-      ? [
-          item("before", "dark", say("fibres-to-be-cut-carry-no-light"), {
-            caution: say("never-look-into-a-fibre-that-may-be-live"),
-          }),
-        ]
-      : []),
-    ...(entry.relief
-      ? [
-          item("before", "relief", say("pressure-is-let-out-and-the-cap-kept"), {
-            caution: say("let-pressure-out-before-a-clamp-is-opened"),
-          }),
-        ]
-      : []),
-    ...cables.map((cable) =>
-      item(
-        "cables",
-        `cable ${cable.id}`,
-        say("cable-is-prepared", { number: cable.number, name: cable.name }),
-        {
-          asks: "nothing",
-          done: cable.prepared,
-        },
-      ),
-    ),
-    ...cables.map((cable) =>
-      item(
-        "in-place",
-        `place ${cable.id}`,
-        say("cable-is-clamped-and-bonded", { number: cable.number, name: cable.name }),
-      ),
-    ),
-    ...cuts.flatMap((cable) => [
-      item(
-        "fibres",
-        `stored ${cable.id}`,
-        say("whole-fibres-are-stored-radius", { number: cable.number, name: cable.name }),
-        {
-          asks: "radius",
-          limit: entry.radius,
-        },
-      ),
-      item(
-        "fibres",
-        `cut ${cable.id}`,
-        say("colours-are-named-then-cut", { number: cable.number, name: cable.name }),
-        {
-          caution: say("a-cut-fibre-is-a-splinter"),
-        },
-      ),
-    ]),
-    item("fibres", "led", say("fibres-are-led-to-their-trays")),
-    ...(plan.splices.length > 0 ? [item("before-closing", "covered", say("trays-are-covered"))] : []),
-    item("before-closing", "bends", say("no-fibre-is-crossed-or-pinched")),
-    ...(plugs ? [item("before-closing", "plugs", say("a-plug-is-in-every-empty-port"))] : []),
-    item("before-closing", "photo", say("the-inside-is-photographed")),
-    ...entry.fasteners
-      .map((fastener, i) => ({ ...fastener, i }))
-      .filter(({ stage }) => stage === "seal" || stage === "cover")
-      .sort((a, b) => Number(a.stage === "cover") - Number(b.stage === "cover"))
-      .map(({ title, newtonMetres, i }) =>
-        item("closing", `fasten ${i}`, say("fastener-at-torque", { title, newtonMetres }), {
-          asks: "torque",
-          limit: newtonMetres,
-        }),
-      ),
-    item("closing", "cover", say("the-cover-is-on-and-closed")),
-    ...(entry.relief
-      ? [
-          item("closing", "pressure", say("pressure-is-held-as-the-sheet-says")),
-          item("closing", "cap", say("the-valve-cap-is-back-on")),
-        ]
-      : []),
-  ];
-}
-
 function stateOfSplice(
   { entry, plan }: ClosureAtWork,
   splice: Splice,
@@ -276,98 +142,11 @@ function stateOfSplice(
 }
 
 /**
- * Whether an event may happen to a closure as it stands.
- * @throws InputError `gate` for what is closed while anything is open, or changed inside once closing has begun; `not-found`
- *   for a thing or splice that is not there; `does-not-fit` for a colour that is not the fibre's.
- * @example attempt(() => mustBeAllowed(closureAt, [], { kind: "reopen", reason: "a look" })).problem?.code // "gate"
- */
-export function mustBeAllowed(
-  at: ClosureAtWork,
-  events: readonly ClosureRecorded[],
-  event: ClosureEvent,
-): void {
-  const work = closureWork(at, events);
-  if (event.kind === "reopen") {
-    if (!work.closing) throw new InputError("gate", say("this-closure-is-open"));
-    return;
-  }
-  if ("item" in event) mustHoldItem(work, event);
-  else mustHoldSplice(at, work, event);
-}
-
-function mustHoldItem(work: ClosureWork, event: Extract<ClosureEvent, { item: string }>): void {
-  const item = work.items.find(({ id }) => id === event.item);
-  if (!item || item.asks === "nothing")
-    throw new InputError(
-      "not-found",
-      say("nothing-of-this-closure-is-called", { item: event.item.slice(0, 60) }),
-      ["event", "item"],
-    );
-  const fits = event.kind === "undone" || event.kind === item.asks;
-  if (!fits)
-    throw new InputError(
-      "bad-input",
-      say("this-asks-for-something-else", { item: item.text.text, asks: item.asks }),
-      ["event", "kind"],
-    );
-  if (item.stage !== "closing") {
-    mustBeInside(work);
-    return;
-  }
-  if (event.kind === "undone") return;
-  const [stage] = CLOSURE_STAGES.filter((stage) => stage !== "closing" && work.open[stage] > 0);
-  if (stage)
-    throw new InputError("gate", say("nothing-is-closed-while-things-are-open", { count: openInside(work) }));
-  const before = work.items.find(({ stage, done }) => stage === "closing" && !done);
-  if (before && before.id !== item.id && !item.done)
-    throw new InputError("gate", say("this-comes-first", { before: before.text.text }));
-}
-
-/**
  * How many things inside a closure are open still.
  * @example openInside({ open: { ...closureWork(closureAt, []).open, splices: 0 } }) // 9
  */
 export const openInside = ({ open }: Pick<ClosureWork, "open">): number =>
   CLOSURE_STAGES.reduce((sum, stage) => sum + (stage === "closing" ? 0 : open[stage]), 0);
-
-function mustBeInside({ closing }: ClosureWork): void {
-  if (closing) throw new InputError("gate", say("closing-has-begun-open-it-again-first"));
-}
-
-function mustHoldSplice(
-  at: ClosureAtWork,
-  work: ClosureWork,
-  event: Extract<ClosureEvent, { splice: string }>,
-): void {
-  const state = work.splices.find(({ splice }) => splice.id === event.splice);
-  if (!state) throw new InputError("not-found", say("this-splice-is-not-in-the-plan"), ["event", "splice"]);
-  mustBeInside(work);
-  if (event.kind === "accept" && state.standing !== "out")
-    throw new InputError("bad-input", say("only-a-splice-above-its-limit-is-accepted"), ["event", "kind"]);
-  if (event.kind !== "splice") return;
-  for (const side of ["a", "b"] as const) {
-    const { cable, fibre } = state.splice[side];
-    const of = cable === PIGTAIL ? null : splicedCable(at.cables, cable);
-    if (!of) continue;
-    const worked = at.cables.find(({ id }) => id === cable);
-    if (!worked?.prepared)
-      throw new InputError("gate", say("this-cable-is-prepared-first", { name: of.name }));
-    const shown = fibreShown(of.cable, fibre);
-    const seen = event.colours[side];
-    if (seen !== shown.code)
-      throw new InputError(
-        "does-not-fit",
-        say("this-fibre-has-another-colour", {
-          cable: of.name,
-          place: shown.place,
-          colour: shown.colour,
-          code: shown.code,
-          seen: seen ?? "—",
-        }),
-        ["event", "colours", side],
-      );
-  }
-}
 
 /** What a splice that failed takes: how much comes off either side, whether it lies in its slot then, and what to trim. */
 interface SpliceAgain {

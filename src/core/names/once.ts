@@ -6,15 +6,15 @@ import { t } from "../words/core";
 export const eachOnce =
   <Key extends string>(key: Key) =>
   (list: readonly Readonly<Record<Key, string>>[], context: z.RefinementCtx): void => {
-    const seen = new Set<string>();
+    const names = new Set<string>();
     for (const [at, { [key]: name }] of list.entries()) {
-      if (seen.has(name))
+      if (names.has(name))
         context.addIssue({
           code: "custom",
           path: [at, key],
           message: t("is-listed-twice", { id: name }),
           params: coded("duplicate"),
         });
-      seen.add(name);
+      names.add(name);
     }
   };

@@ -106,7 +106,7 @@ interface SideLaid {
   /** Whole loops and half ones together. */
   readonly turns: number | null;
   readonly perimeter: number | null;
-  /** How often it can be cleaved anew and still reach. */
+  /** How often it can be cleaved anew and still reach; −1 where it does not reach as it is. */
   readonly tries: number;
 }
 
@@ -136,7 +136,7 @@ export function laidIn(
 function sideLaid({ perTry, radius, reach }: TraySet, side: TraySide, length: Length): SideLaid {
   const reaches = reachesOf(side, radius);
   const trim = reaches && leastTrim(reaches, length);
-  if (!reaches || trim === null) return { trim: null, path: null, turns: null, perimeter: null, tries: 0 };
+  if (!reaches || trim === null) return { trim: null, path: null, turns: null, perimeter: null, tries: -1 };
   const { choices } = layLoops({ length: um(length - trim), bendRadius: radius, ...side });
   const [choice] = choices;
   const half = side.paths.find(({ name }) => name === choice?.path)?.halfTurns ?? 0;
@@ -147,7 +147,7 @@ function sideLaid({ perTry, radius, reach }: TraySet, side: TraySide, length: Le
     path: choice?.path ?? null,
     turns: choice ? choice.turns + half / 2 : null,
     perimeter: choice?.perimeter ?? null,
-    tries: Math.max(0, Math.floor((length - least) / perTry)),
+    tries: Math.max(-1, Math.floor((length - least) / perTry)),
   };
 }
 

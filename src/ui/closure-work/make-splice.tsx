@@ -21,6 +21,7 @@ import { Select } from "../controls/select";
 import { useSubmit } from "../controls/use-submit";
 import { FibreChip } from "../splicing/fibre-chip";
 import { loopShape } from "./tray-geometry";
+import { triesText } from "./tries-text";
 
 interface MakeSpliceProps {
   readonly state: SpliceState;
@@ -217,9 +218,7 @@ function Failed({ state, at, happen }: Pick<MakeSpliceProps, "state" | "at" | "h
       </p>
       {redone && (
         <p>
-          {t("again-takes", { perTry: mm(redone.perTry) })}{" "}
-          {state.triesLeft !== null &&
-            (state.triesLeft > 0 ? t("tries-left", { count: state.triesLeft }) : t("no-tries-left"))}
+          {t("again-takes", { perTry: mm(redone.perTry) })} {triesText(state.triesLeft)}
         </p>
       )}
       <ReasonForm

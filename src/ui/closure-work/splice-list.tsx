@@ -4,6 +4,7 @@ import type { ClosureAtWork, SpliceState } from "@/core";
 import { t } from "@/messages/closure-work";
 import { decimal } from "@/messages/numbers";
 import { FibreChip } from "../splicing/fibre-chip";
+import { triesText } from "./tries-text";
 
 interface SpliceListProps {
   readonly splices: readonly SpliceState[];
@@ -41,9 +42,7 @@ export function SpliceList({ splices, at, picked, onPick }: SpliceListProps) {
               {estimates.length > 0 ? decimal((estimates.at(-1) ?? 0).toFixed(2)) : "–"}
             </span>
             <span className={TONES[standing]}>{t("splice-is", { standing })}</span>
-            <span className="ml-auto text-soft text-sm">
-              {reason || (triesLeft !== null && t("tries-left", { count: triesLeft }))}
-            </span>
+            <span className="ml-auto text-soft text-sm">{reason || triesText(triesLeft)}</span>
           </button>
         </li>
       ))}

@@ -103,7 +103,7 @@ function TrayRow({ splice, number, slot, trays, at }: TrayRowProps) {
       ))}
       <td className={cell}>{both(({ turns }) => turns)}</td>
       <td className={cell}>{both(({ trim }) => (trim === null ? null : trim / 1_000))}</td>
-      <td className={cell}>{laid?.tries ?? "–"}</td>
+      <td className={cell}>{laid && laid.tries >= 0 ? laid.tries : "–"}</td>
       <td className={`${cell} w-24`} />
     </tr>
   );
