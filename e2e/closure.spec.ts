@@ -1,7 +1,7 @@
 import { randomUUID } from "node:crypto";
 import type { Page } from "@playwright/test";
 import type { EventInput } from "@/core";
-import { CLOSURE, PLAN } from "@/service/fixtures/plan";
+import { CLOSURE, PLAN } from "../harness/plans";
 import { addEvents, expect, lineOf, loadedBy, test } from "../harness/server";
 import { notNow, pick, pickByLetters } from "./work";
 

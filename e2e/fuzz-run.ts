@@ -7,12 +7,12 @@ import { actOn } from "@/service/act";
 import { addPerson, people } from "@/service/crew/people";
 import { startBatch } from "@/service/end/batches";
 import { startEnd } from "@/service/end/ends";
-import { CLOSURE, PLAN } from "@/service/fixtures/plan";
 import { addClosure } from "@/service/job/closures";
 import { addPieces, newJob } from "@/service/job/jobs";
 import { checkWholeRecord } from "@/service/keeping/record-check";
 import { openStore } from "@/store/opening/open";
 import { freePort, NO_PAGE, startServer } from "../harness/next-server";
+import { CLOSURE, PLAN } from "../harness/plans";
 import { fuzz, type Known } from "./fuzz";
 
 const WEDGE = { cable: "simplex-3.0", procedure: "stub-wedge-release-cord", core: "9/125" };

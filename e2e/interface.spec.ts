@@ -3,8 +3,8 @@ import { mkdtempSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { ROUTES, type Route } from "@/app/api/routes";
-import { CLOSURE, PLAN } from "@/service/fixtures/plan";
 import { freePort, NO_PAGE, startServer } from "../harness/next-server";
+import { CLOSURE, PLAN } from "../harness/plans";
 import { endAtMeasure, expect, test, WEDGE } from "../harness/server";
 import { fuzz, unlikeItsPage } from "./fuzz";
 

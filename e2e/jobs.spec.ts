@@ -1,6 +1,6 @@
 import type { APIRequestContext, Locator } from "@playwright/test";
 import { type EventInput, parseAddress } from "@/core";
-import { PLAN } from "@/service/fixtures/plan";
+import { PLAN } from "../harness/plans";
 import { addEvents, expect, loadedBy, THREADED, test } from "../harness/server";
 import { begin, notNow, pickByLetters, underMessage } from "./work";
 

@@ -49,7 +49,7 @@ export default async function Layout({ children }: { children: ReactNode }) {
       </html>
     );
   const opened = storeOrTrouble();
-  if ("trouble" in opened) return <Trouble theme={saved.theme} says={opened.trouble} />;
+  if ("trouble" in opened) return <Trouble theme={saved.theme} message={opened.trouble} />;
   const everybody = people(opened.store);
   const prefs = { ...saved, person: saved.person ?? personNamed(everybody, saved.name)?.id ?? null };
   return (

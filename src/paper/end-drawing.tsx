@@ -24,45 +24,10 @@ export function PaperDrawing({
   const { midRun, layers, stretches, written } = endDrawing(sheet, sheet.lines.length);
   const scale = bandScale(stretches, WIDTH, midRun ? TAIL : LEFT, TAIL);
   const right = scale.stretches.at(-1)?.x1 ?? WIDTH;
-  const perUm = THICKEST / (layers[0]?.diameter ?? 1_000);
   return (
     <Svg width={WIDTH} height={HEIGHT} viewBox={`0 0 ${WIDTH} ${HEIGHT}`}>
-      {[...layers]
-        .reverse()
-        .filter(({ kind, beside }) => kind !== "yarn" && beside === 0)
-        .flatMap(({ kind, hue, from, diameter }) => {
-          const drawn = { kind, hue, thick: Math.max(1, diameter * perUm) };
-          const after = { ...drawn, x0: midRun && from === 0 ? 0 : scale.x(from), x1: right };
-          return midRun && from > 0 ? [after, { ...drawn, x0: 0, x1: scale.x(-from) }] : [after];
-        })
-        .map(({ kind, hue, x0, x1, thick }) => (
-          <Rect
-            key={`${kind} ${x0}`}
-            x={x0}
-            y={AXIS - thick / 2}
-            width={Math.max(0, x1 - x0)}
-            height={thick}
-            fill={middleOf(hue)}
-            stroke={shadeOf(hue)}
-            strokeWidth={0.6}
-          />
-        ))}
-      {scale.stretches
-        .slice(0, -1)
-        .map(({ x1 }) => [
-          <Rect key={`left out ${x1}`} x={x1} y={AXIS - 24} width={34} height={48} fill="#ffffff" />,
-          ...[x1 + 2, x1 + 32].map((x) => (
-            <Line
-              key={x}
-              x1={x - 3}
-              x2={x + 3}
-              y1={AXIS + 24}
-              y2={AXIS - 24}
-              stroke="#1f2328"
-              strokeWidth={0.7}
-            />
-          )),
-        ])}
+      <LayerRects layers={layers} midRun={midRun} scale={scale} right={right} />
+      <Breaks scale={scale} />
       <Text x={0} y={HEIGHT - 2} style={{ fontSize: 6.5 }}>
         {t("lengths-to-scale-thickness-not-as", {
           value: scale.stretches.length > 1 ? t("left-out-at-the-break") : "",
@@ -103,3 +68,62 @@ export function PaperDrawing({
     </Svg>
   );
 }
+
+type Scale = ReturnType<typeof bandScale>;
+
+interface LayerRectsProps extends Pick<ReturnType<typeof endDrawing>, "layers" | "midRun"> {
+  readonly scale: Scale;
+  /** Where the drawing ends, points. */
+  readonly right: number;
+}
+
+/** The layers, the outermost at the back. */
+function LayerRects({ layers, midRun, scale, right }: LayerRectsProps) {
+  const perUm = THICKEST / (layers[0]?.diameter ?? 1_000);
+  return (
+    <>
+      {[...layers]
+        .reverse()
+        .filter(({ kind, beside }) => kind !== "yarn" && beside === 0)
+        .flatMap(({ kind, hue, from, diameter }) => {
+          const drawn = { kind, hue, thick: Math.max(1, diameter * perUm) };
+          const after = { ...drawn, x0: midRun && from === 0 ? 0 : scale.x(from), x1: right };
+          return midRun && from > 0 ? [after, { ...drawn, x0: 0, x1: scale.x(-from) }] : [after];
+        })
+        .map(({ kind, hue, x0, x1, thick }) => (
+          <Rect
+            key={`${kind} ${x0}`}
+            x={x0}
+            y={AXIS - thick / 2}
+            width={Math.max(0, x1 - x0)}
+            height={thick}
+            fill={middleOf(hue)}
+            stroke={shadeOf(hue)}
+            strokeWidth={0.6}
+          />
+        ))}
+    </>
+  );
+}
+
+/** Breaks in the drawing where length is left out. */
+const Breaks = ({ scale }: { scale: Scale }) => (
+  <>
+    {scale.stretches
+      .slice(0, -1)
+      .map(({ x1 }) => [
+        <Rect key={`left out ${x1}`} x={x1} y={AXIS - 24} width={34} height={48} fill="#ffffff" />,
+        ...[x1 + 2, x1 + 32].map((x) => (
+          <Line
+            key={x}
+            x1={x - 3}
+            x2={x + 3}
+            y1={AXIS + 24}
+            y2={AXIS - 24}
+            stroke="#1f2328"
+            strokeWidth={0.7}
+          />
+        )),
+      ])}
+  </>
+);

@@ -32,7 +32,7 @@ export type PaperAnswer =
 interface Thread {
   readonly worker: Worker;
   /** How many have been asked for: each has its number, whichever bundle asks. */
-  asked: number;
+  requests: number;
   readonly waiting: Map<number, { done: (bytes: Uint8Array) => void; failed: (error: Error) => void }>;
 }
 
@@ -51,7 +51,7 @@ function thread(): Thread {
   // Not by `new`: the bundler would take the file in, and it is read as it lies.
   const worker: Worker = Reflect.construct(Worker, [join(process.cwd(), programOf())]);
   const waiting: Thread["waiting"] = new Map();
-  const begun: Thread = { worker, waiting, asked: 0 };
+  const begun: Thread = { worker, waiting, requests: 0 };
   const end = (error: Error) => {
     if (globalThis.arlentPaper === begun) globalThis.arlentPaper = undefined;
     for (const { failed } of waiting.values()) failed(error);
@@ -83,8 +83,8 @@ export const warmPaper = (): void => void thread();
 export async function printRecords(records: AsyncIterable<PaperRecord>): Promise<Uint8Array> {
   const begun = thread();
   const { worker, waiting } = begun;
-  begun.asked += 1;
-  const n = begun.asked;
+  begun.requests += 1;
+  const n = begun.requests;
   const tell = (request: PaperAsked) => worker.postMessage(request);
   const answer = new Promise<Uint8Array>((done, failed) => {
     waiting.set(n, { done, failed });

@@ -1,6 +1,6 @@
-import { Document, Font, Image, Page, renderToBuffer, StyleSheet, Text, View } from "@react-pdf/renderer";
+import { Document, Font, Page, renderToBuffer, Text, View } from "@react-pdf/renderer";
 import type { ReactElement } from "react";
-import { FAULT_NAMES, InputError, onLeg, type RecordDocument, type RunSheet } from "@/core";
+import { InputError, onLeg, type RecordDocument, type RunSheet } from "@/core";
 import { t } from "@/messages/paper";
 import { say } from "@/messages/service";
 import { confirmationText, figuresStand } from "@/ui/words/figures-stand";
@@ -9,45 +9,24 @@ import { coreText } from "@/ui/words/length-text";
 import { madeAtText } from "@/ui/words/made-at";
 import { otherSideTold, RESULT_WORDS } from "@/ui/words/verdict-words";
 import { PaperDrawing } from "./end-drawing";
+import {
+  Corrections,
+  Fact,
+  Looks,
+  notCounted,
+  PartsUsed,
+  Photographs,
+  RedoneWork,
+  shardsTold,
+  when,
+} from "./record-sections";
 import { FACES, unprintable } from "./scripts";
+import { styles } from "./styles";
 
 for (const face of FACES) Font.register(face);
 Font.registerHyphenationCallback((word) => [word]);
 
-const styles = StyleSheet.create({
-  page: {
-    fontFamily: FACES.map(({ family }) => family),
-    fontSize: 9,
-    padding: 36,
-    paddingBottom: 48,
-    color: "#1f2328",
-  },
-  title: { fontSize: 16, fontWeight: 700, marginBottom: 4 },
-  result: { fontSize: 11, marginBottom: 8 },
-  head: { fontSize: 11, fontWeight: 700, marginTop: 10, marginBottom: 3 },
-  row: { flexDirection: "row", borderTopWidth: 0.5, borderColor: "#c9c2b4", paddingVertical: 2.5 },
-  name: { width: "32%", paddingRight: 6 },
-  cell: { width: "17%", paddingRight: 6 },
-  wide: { width: "34%" },
-  fact: { flexDirection: "row" },
-  factName: { width: 90, color: "#5d5a53" },
-  rough: { textDecoration: "underline", textDecorationStyle: "dotted" },
-  foot: {
-    position: "absolute",
-    left: 36,
-    right: 36,
-    bottom: 20,
-    fontSize: 7,
-    color: "#5d5a53",
-    flexDirection: "row",
-    justifyContent: "space-between",
-  },
-  photos: { flexDirection: "row", flexWrap: "wrap", gap: 8, marginTop: 4 },
-  photo: { width: 160, height: 110, objectFit: "cover" },
-});
-
 const WORDS: Record<string, string> = { in: t("in"), out: t("out"), unsure: t("not-settled") };
-const when = (iso: string): string => `${iso.slice(0, 10)} ${iso.slice(11, 16)} UTC`;
 const mm = (value: number | null): string => (value === null ? "–" : String(value));
 const limits = (min: number | null, max: number | null): string =>
   min === null
@@ -102,11 +81,11 @@ export async function pagesPdf(
       <Drawing record={record} sheet={sheets.get(record.id)} />
       <Lengths record={record} />
       <Text style={styles.head}>{t("besides")}</Text>
-      <Fact name={t("looks")} says={looksTold(record)} />
-      <Fact name={t("redone")} says={redoneTold(record)} />
-      <Fact name={t("cable")} says={t("millimetres-lost-by-rework", { lost: record.cable.lost })} />
-      <Fact name={t("shards")} says={shardsTold(record)} />
-      {notCounted(record) !== "" && <Fact name={t("not-counted")} says={notCounted(record)} />}
+      <Fact name={t("looks")} text={looksTold(record)} />
+      <Fact name={t("redone")} text={redoneTold(record)} />
+      <Fact name={t("cable")} text={t("millimetres-lost-by-rework", { lost: record.cable.lost })} />
+      <Fact name={t("shards")} text={shardsTold(record)} />
+      {notCounted(record) !== "" && <Fact name={t("not-counted")} text={notCounted(record)} />}
       <Foot record={record} />
     </Page>
   ));
@@ -126,13 +105,6 @@ const redoneTold = ({ reworks, attempts }: RecordDocument): string =>
   reworks.length + attempts.length === 0
     ? "nothing"
     : [...reworks.map(({ why }) => why), ...attempts.map(({ why }) => why)].join("; ");
-
-const shardsTold = ({ shards, signed }: RecordDocument): string =>
-  t("off-in-the-bin", {
-    made: shards.made,
-    binned: shards.binned,
-    value: signed?.missingShards ? t("missing", { missingShards: signed.missingShards }) : "",
-  });
 
 /** The texts people wrote, in any script they like. */
 const written = ({
@@ -180,105 +152,16 @@ function Record({
   photos: ReadonlyMap<string, Uint8Array>;
   sheet: RunSheet | undefined;
 }) {
-  const { cable, lengths, looks, reworks, corrections, parts, used } = record;
-  const shown = record.photos.flatMap(({ sha256, caption }) => {
-    const bytes = photos.get(sha256);
-    return bytes ? [{ sha256, caption, bytes }] : [];
-  });
   return (
     <Page size="A4" style={styles.page}>
       <Head record={record} />
       <Drawing record={record} sheet={sheet} />
       <Lengths record={record} />
-      {looks.length > 0 && <Text style={styles.head}>{t("what-was-seen")}</Text>}
-      {looks.map(({ asks, sees, good, colours }) => (
-        <Text key={asks}>
-          {asks} {sees ?? t("not-answered-2")}
-          {good === false && t("not-good-2")}
-          {colours.length > 0 && `. Seen in the hand: ${colours.join("; ")}`}
-        </Text>
-      ))}
-      {record.faults.length > 0 && <Text style={styles.head}>{t("faults-seen")}</Text>}
-      {record.faults.map(({ at, what: fault, name, leg, behind, stands }) => (
-        <Text key={`${at} ${fault} ${name} ${leg}`}>
-          {when(at)}
-          {onLeg(leg, record.midRun)}: {FAULT_NAMES[fault]}, {name}
-          {behind !== null && t("behind-the-fibre-end", { behind })}
-          {stands ? "" : t("made-anew-or-taken-back-since")}
-        </Text>
-      ))}
-      {(reworks.length > 0 || record.attempts.length > 0) && <Text style={styles.head}>{t("redone")}</Text>}
-      {reworks.map(({ at, why, leg, plan, cableLost, moves }) => (
-        <Text key={at}>
-          {t("for-the-way-millimetres-of-cable", {
-            when: when(at),
-            onLeg: onLeg(leg, record.midRun),
-            why,
-            plan,
-            value: moves
-              .map(({ name, was, now }) => `${name} ${was === null ? "" : `${was} to `}${now}`)
-              .join("; "),
-            cableLost,
-          })}
-        </Text>
-      ))}
-      {record.attempts.map(({ at, name, why, leg, cableLost }) => (
-        <Text key={at}>
-          {t("for", { when: when(at), onLeg: onLeg(leg, record.midRun), why, name })}
-          {cableLost > 0 && t("millimetres-of-cable", { cableLost })}
-        </Text>
-      ))}
-      {record.voided.length > 0 && (
-        <Text>
-          {t("readings-before-that", {
-            value: record.voided
-              .map(
-                ({ length, value }) => `${lengths.find(({ id }) => id === length)?.name ?? length} ${value}`,
-              )
-              .join("; "),
-          })}
-        </Text>
-      )}
-      {corrections.length > 0 && <Text style={styles.head}>{t("corrections")}</Text>}
-      {corrections.map(({ says: message, why, name, at }) => (
-        <Text key={at}>
-          {when(at)}, {name}: {message} ({why})
-        </Text>
-      ))}
-      <Text style={styles.head}>{t("parts-glass-and-cable")}</Text>
-      <Fact
-        name={t("threaded-on")}
-        says={
-          parts
-            .filter(({ on }) => on)
-            .map(({ name }) => name)
-            .join(", ") || "nothing"
-        }
-      />
-      <Fact name={t("shards")} says={shardsTold(record)} />
-      {record.counts.some(({ count }) => count === null) && (
-        <Fact name={t("not-counted")} says={notCounted(record)} />
-      )}
-      {used.length > 0 && (
-        <Fact name={t("used")} says={used.map(({ item, count }) => `${count} × ${item}`).join(", ")} />
-      )}
-      <Fact
-        name={t("cable")}
-        says={t("millimetres-lost-by-rework-2", {
-          lost: cable.lost,
-          value: cable.left === null ? "" : t("millimetres-left-to-spare", { left: cable.left }),
-        })}
-      />
-      {shown.length > 0 && (
-        <View style={styles.photos}>
-          {shown.map(({ sha256, caption, bytes }) => (
-            <View key={sha256} wrap={false}>
-              <Image src={{ data: Buffer.from(bytes), format: "jpg" }} style={styles.photo} />
-              <Text>{caption}</Text>
-            </View>
-          ))}
-        </View>
-      )}
+      <Looks record={record} />
+      <RedoneWork record={record} />
+      <Corrections record={record} />
+      <PartsUsed record={record} />
+      <Photographs record={record} photos={photos} />
       <Foot record={record} />
     </Page>
   );
@@ -304,28 +187,28 @@ function Head({ record }: { record: RecordDocument }) {
       </Text>
       <Fact
         name={t("style")}
-        says={[t("revision", { name: style.name, revision: style.revision }), ...record.as].join(" · ")}
+        text={[t("revision", { name: style.name, revision: style.revision }), ...record.as].join(" · ")}
       />
       <Fact
         name={t("cable")}
-        says={t("revision-2", { name: cable.name, revision: cable.revision, coreText: coreText(cable.core) })}
+        text={t("revision-2", { name: cable.name, revision: cable.revision, coreText: coreText(cable.core) })}
       />
       {record.legs.length > 0 && (
-        <Fact name={record.midRun ? t("sides") : t("legs")} says={legsText(record.legs)} />
+        <Fact name={record.midRun ? t("sides") : t("legs")} text={legsText(record.legs)} />
       )}
-      {where && <Fact name={t("made-at")} says={madeAtText(where)} />}
+      {where && <Fact name={t("made-at")} text={madeAtText(where)} />}
       <Fact
         name={t("figures")}
-        says={`${figuresStand(rough, record.lengths.length)} (${style.figures.date}). ${style.figures.note}`}
+        text={`${figuresStand(rough, record.lengths.length)} (${style.figures.date}). ${style.figures.note}`}
       />
-      {record.purpose === "practice" && <Fact name={t("purpose")} says={t("practice-not-in-the-ledger")} />}
+      {record.purpose === "practice" && <Fact name={t("purpose")} text={t("practice-not-in-the-ledger")} />}
       {record.unread.length > 0 && (
         <Fact
           name={t("not-told-here")}
-          says={t("events-written-by-a-newer-arlent", { length: record.unread.length })}
+          text={t("events-written-by-a-newer-arlent", { length: record.unread.length })}
         />
       )}
-      <Fact name={t("begun")} says={when(record.started)} />
+      <Fact name={t("begun")} text={when(record.started)} />
     </>
   );
 }
@@ -383,22 +266,6 @@ function Foot({ record }: { record: RecordDocument }) {
       <Text>{t("end", { id: record.id })}</Text>
       <Text>{t("check-figure", { hash: record.hash })}</Text>
       <Text render={({ subPageNumber, subPageTotalPages }) => `${subPageNumber} of ${subPageTotalPages}`} />
-    </View>
-  );
-}
-
-/** What the sheet has counted and nobody did: `bites at “Strip the buffer”`. */
-const notCounted = ({ counts }: RecordDocument): string =>
-  counts
-    .filter(({ count }) => count === null)
-    .map(({ of, title }) => t("at", { of, title }))
-    .join("; ");
-
-function Fact({ name, says: text }: { name: string; says: string }) {
-  return (
-    <View style={styles.fact}>
-      <Text style={styles.factName}>{name}</Text>
-      <Text style={{ flex: 1 }}>{text}</Text>
     </View>
   );
 }

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import loadHighs from "highs";
 import { describe, expect, it } from "vitest";
-import { shippedLibrary } from "@/store/shelf/shipped";
+import { shippedLibrary } from "../../../harness/shipped";
 import { statedLimits } from "../dimensions/dimension";
 import type { EndState } from "../end/state";
 import { asMade, presentFeatures } from "../measured/as-made";

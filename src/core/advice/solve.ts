@@ -61,17 +61,17 @@ const isCut = ({ features }: LeastProblem, name: string): boolean =>
  */
 export function leastMoves(problem: LeastProblem): Solved {
   const least = fixpoint(problem, []);
-  if (!least.found.possible) return least.found;
+  if (!least.result.possible) return least.result;
   return {
     possible: true,
-    least: leastPlacing(problem, least.input, least.found),
-    recommended: recommendedPlacing(problem, roomier(problem, { ...least, found: least.found })),
+    least: leastPlacing(problem, least.input, least.result),
+    recommended: recommendedPlacing(problem, roomier(problem, { ...least, result: least.result })),
   };
 }
 
 interface Fixed<Found extends Rework = Rework> {
   readonly input: ReworkInput;
-  readonly found: Found;
+  readonly result: Found;
 }
 type Possible = Extract<Rework, { possible: true }>;
 
@@ -81,9 +81,9 @@ function fixpoint(problem: LeastProblem, also: readonly string[]): Fixed {
     const plain = inputFor(problem, moved);
     const input = { ...plain, forced: [...new Set([...plain.forced, ...also])] };
     const reworked = rework(input);
-    if (!reworked.possible) return { input, found: reworked };
+    if (!reworked.possible) return { input, result: reworked };
     const grown = new Set([...moved, ...reworked.moved]);
-    if (grown.size === moved.size) return { input, found: reworked };
+    if (grown.size === moved.size) return { input, result: reworked };
     moved = grown;
   }
 }
@@ -98,8 +98,8 @@ const TIGHT = 0.25;
 function roomier(problem: LeastProblem, start: Fixed<Possible>): Fixed<Possible> {
   let best = start;
   const also: string[] = [];
-  while (best.found.recommended.margin < TIGHT) {
-    const { moved } = best.found;
+  while (best.result.recommended.margin < TIGHT) {
+    const { moved } = best.result;
     const tries = problem.features
       .filter(({ name, kind }) => kind === "cut" && !moved.includes(name) && !isGlass(problem, name))
       .filter(({ name }) =>
@@ -109,13 +109,13 @@ function roomier(problem: LeastProblem, start: Fixed<Possible>): Fixed<Possible>
       )
       .flatMap(({ name }) => {
         const tried = fixpoint(problem, [...also, name]);
-        return tried.found.possible ? [{ name, fixed: { input: tried.input, found: tried.found } }] : [];
+        return tried.result.possible ? [{ name, fixed: { input: tried.input, result: tried.result } }] : [];
       })
       .filter(
-        ({ fixed }) => !fixed.found.moved.some((name) => isGlass(problem, name) && !moved.includes(name)),
+        ({ fixed }) => !fixed.result.moved.some((name) => isGlass(problem, name) && !moved.includes(name)),
       );
-    const [top] = tries.sort((a, b) => b.fixed.found.recommended.margin - a.fixed.found.recommended.margin);
-    if (!top || top.fixed.found.recommended.margin <= best.found.recommended.margin + 0.05) break;
+    const [top] = tries.sort((a, b) => b.fixed.result.recommended.margin - a.fixed.result.recommended.margin);
+    if (!top || top.fixed.result.recommended.margin <= best.result.recommended.margin + 0.05) break;
     also.push(top.name);
     best = top.fixed;
   }
@@ -147,7 +147,7 @@ function leastPlacing(problem: LeastProblem, input: ReworkInput, reworked: Possi
 
 function recommendedPlacing(
   problem: LeastProblem,
-  { input, found: reworked }: Fixed<Possible>,
+  { input, result: reworked }: Fixed<Possible>,
 ): Placing & { readonly margin: number } {
   const eased = easeToTenths(problem, input, new Set(reworked.moved), reworked.recommended.positions);
   const places = marksKept(problem, input.dimensions, eased);

@@ -80,18 +80,8 @@ function byKind(step: Step, state: BenchState, course: Course): Partial<BenchSta
         ],
       };
     case "remove":
-    case "trim": {
-      const { layers, to } = takenOff(step, course);
-      const bared = new Map(state.bared);
-      for (const layer of layers) bared.set(layer, Math.max(course.at(to), bared.get(layer) ?? 0));
-      const glass = layers.some((layer) => layer === "coating" || layer === "buffer");
-      const stale: readonly Subject[] = [
-        "bared",
-        ...(layers.includes("tube") ? (["whole"] as const) : []),
-        ...(glass ? (["coating", "glass"] as const) : []),
-      ];
-      return { bared, ...(glass && { wiped: false }), seen: without(state.seen, ...stale) };
-    }
+    case "trim":
+      return removed(step, state, course);
     case "fold":
       return { laid: true };
     case "clean":
@@ -148,4 +138,22 @@ function byKind(step: Step, state: BenchState, course: Course): Partial<BenchSta
     default:
       return {};
   }
+}
+
+/** What taking layers off, or trimming the end, bares and makes stale. */
+function removed(
+  step: Parameters<typeof takenOff>[0],
+  state: BenchState,
+  course: Course,
+): Partial<BenchState> {
+  const { layers, to } = takenOff(step, course);
+  const bared = new Map(state.bared);
+  for (const layer of layers) bared.set(layer, Math.max(course.at(to), bared.get(layer) ?? 0));
+  const glass = layers.some((layer) => layer === "coating" || layer === "buffer");
+  const stale: readonly Subject[] = [
+    "bared",
+    ...(layers.includes("tube") ? (["whole"] as const) : []),
+    ...(glass ? (["coating", "glass"] as const) : []),
+  ];
+  return { bared, ...(glass && { wiped: false }), seen: without(state.seen, ...stale) };
 }

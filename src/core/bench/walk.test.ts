@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { shippedLibrary } from "@/store/shelf/shipped";
+import { shippedLibrary } from "../../../harness/shipped";
 import type { LayerKind } from "../cable/cable";
 import { asWritten } from "../problem/check";
 import { mustHoldAt } from "../problem/held";

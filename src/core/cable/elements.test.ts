@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { shippedLibrary } from "@/store/shelf/shipped";
+import { shippedLibrary } from "../../../harness/shipped";
 import { addressText, elementAt, fibreNumber, fibresBelow, parseAddress } from "../piece/address";
 import { identity } from "../piece/identity";
 import { opened } from "../piece/opened";

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { shippedLibrary } from "@/store/shelf/shipped";
+import { shippedLibrary } from "../../../harness/shipped";
 import { um } from "../length/length";
 import { problemOf } from "../problem/check";
 import { zSplicePlan } from "../splice/splice-plan";

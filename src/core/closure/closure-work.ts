@@ -37,6 +37,17 @@ export interface ClosureWork {
 /** Stages whose things are due again once a closure is opened again. */
 const DUE_AGAIN: readonly ClosureStage[] = ["before-closing", "closing"];
 
+/** A number for each stage. */
+const byStage = (count: (stage: ClosureStage) => number): Record<ClosureStage, number> => ({
+  before: count("before"),
+  cables: count("cables"),
+  "in-place": count("in-place"),
+  fibres: count("fibres"),
+  splices: count("splices"),
+  "before-closing": count("before-closing"),
+  closing: count("closing"),
+});
+
 /**
  * How a closure's work stands, from its events in order.
  * @example closureWork(closureAt, []).stage // "before"
@@ -54,10 +65,7 @@ export function closureWork(at: ClosureAtWork, events: readonly ClosureRecorded[
   const openIn = (stage: ClosureStage) =>
     items.filter((item) => item.stage === stage && !item.done).length +
     (stage === "splices" ? openSplices + toPlan : 0);
-  const open = Object.fromEntries(CLOSURE_STAGES.map((stage) => [stage, openIn(stage)])) as Record<
-    ClosureStage,
-    number
-  >;
+  const open = byStage(openIn);
   const inside = CLOSURE_STAGES.filter((stage) => stage !== "closing");
   const closing = items.some(({ stage, done, asks }) => stage === "closing" && done && asks !== "nothing");
   const gated = inside.some((stage) => open[stage] > 0);

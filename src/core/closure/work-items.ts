@@ -47,90 +47,91 @@ export interface WorkItem {
 
 type DueItem = Omit<WorkItem, "reading">;
 
+type More = Partial<Pick<DueItem, "asks" | "limit" | "caution" | "done">>;
+
+const item = (stage: ClosureStage, id: string, text: Saying, more: More = {}): DueItem => ({
+  stage,
+  id,
+  text,
+  asks: "done",
+  done: false,
+  limit: null,
+  caution: null,
+  ...more,
+});
+
 /** All there is to do at a closure beside its splices, stage by stage. */
-export function dueItems({ entry, cables, plan, plugs }: ClosureAtWork): DueItem[] {
-  const item = (
-    stage: ClosureStage,
-    id: string,
-    text: Saying,
-    more: Partial<Pick<DueItem, "asks" | "limit" | "caution" | "done">> = {},
-  ): DueItem => ({ stage, id, text, asks: "done", done: false, limit: null, caution: null, ...more });
-  const cuts = cables.filter(({ through }) => through);
+export const dueItems = (at: ClosureAtWork): DueItem[] => [
+  ...before(at),
+  ...ofCables(at),
+  ...ofFibres(at),
+  ...beforeClosing(at),
+  ...closing(at),
+];
+
+const goesThrough = ({ cables }: ClosureAtWork): readonly WorkedCable[] =>
+  cables.filter(({ through }) => through);
+
+function before(at: ClosureAtWork): DueItem[] {
+  const items = [item("before", "permission", say("permission-is-given-and-circuits-noted"))];
+  if (goesThrough(at).length > 0) {
+    const caution = say("never-look-into-a-fibre-that-may-be-live");
+    items.push(item("before", "dark", say("fibres-to-be-cut-carry-no-light"), { caution }));
+  }
+  if (at.entry.relief) {
+    const caution = say("let-pressure-out-before-a-clamp-is-opened");
+    items.push(item("before", "relief", say("pressure-is-let-out-and-the-cap-kept"), { caution }));
+  }
+  return items;
+}
+
+function ofCables({ cables }: ClosureAtWork): DueItem[] {
+  const prepared = cables.map(({ id, number, name, prepared }) =>
+    item("cables", `cable ${id}`, say("cable-is-prepared", { number, name }), {
+      asks: "nothing",
+      done: prepared,
+    }),
+  );
+  const placed = cables.map(({ id, number, name }) =>
+    item("in-place", `place ${id}`, say("cable-is-clamped-and-bonded", { number, name })),
+  );
+  return [...prepared, ...placed];
+}
+
+function ofFibres(at: ClosureAtWork): DueItem[] {
+  const caution = say("a-cut-fibre-is-a-splinter");
+  const radius: More = { asks: "radius", limit: at.entry.radius };
+  const cuts = goesThrough(at).flatMap(({ id, number, name }) => [
+    item("fibres", `stored ${id}`, say("whole-fibres-are-stored-radius", { number, name }), radius),
+    item("fibres", `cut ${id}`, say("colours-are-named-then-cut", { number, name }), { caution }),
+  ]);
+  return [...cuts, item("fibres", "led", say("fibres-are-led-to-their-trays"))];
+}
+
+function beforeClosing({ plan, plugs }: ClosureAtWork): DueItem[] {
+  const items: DueItem[] = [];
+  if (plan.splices.length > 0) items.push(item("before-closing", "covered", say("trays-are-covered")));
+  items.push(item("before-closing", "bends", say("no-fibre-is-crossed-or-pinched")));
+  if (plugs) items.push(item("before-closing", "plugs", say("a-plug-is-in-every-empty-port")));
+  items.push(item("before-closing", "photo", say("the-inside-is-photographed")));
+  return items;
+}
+
+function closing({ entry }: ClosureAtWork): DueItem[] {
   const tightened = (at: "seal" | "cover") =>
-    entry.fasteners.flatMap(({ title, newtonMetres, stage }, i) =>
-      stage === at
-        ? item("closing", `fasten ${i}`, say("fastener-at-torque", { title, newtonMetres }), {
-            asks: "torque",
-            limit: newtonMetres,
-          })
-        : [],
-    );
-  return [
-    item("before", "permission", say("permission-is-given-and-circuits-noted")),
-    ...(cuts.length > 0
-      ? [
-          item("before", "dark", say("fibres-to-be-cut-carry-no-light"), {
-            caution: say("never-look-into-a-fibre-that-may-be-live"),
-          }),
-        ]
-      : []),
-    ...(entry.relief
-      ? [
-          item("before", "relief", say("pressure-is-let-out-and-the-cap-kept"), {
-            caution: say("let-pressure-out-before-a-clamp-is-opened"),
-          }),
-        ]
-      : []),
-    ...cables.map((cable) =>
-      item(
-        "cables",
-        `cable ${cable.id}`,
-        say("cable-is-prepared", { number: cable.number, name: cable.name }),
-        {
-          asks: "nothing",
-          done: cable.prepared,
-        },
-      ),
-    ),
-    ...cables.map((cable) =>
-      item(
-        "in-place",
-        `place ${cable.id}`,
-        say("cable-is-clamped-and-bonded", { number: cable.number, name: cable.name }),
-      ),
-    ),
-    ...cuts.flatMap((cable) => [
-      item(
-        "fibres",
-        `stored ${cable.id}`,
-        say("whole-fibres-are-stored-radius", { number: cable.number, name: cable.name }),
-        {
-          asks: "radius",
-          limit: entry.radius,
-        },
-      ),
-      item(
-        "fibres",
-        `cut ${cable.id}`,
-        say("colours-are-named-then-cut", { number: cable.number, name: cable.name }),
-        {
-          caution: say("a-cut-fibre-is-a-splinter"),
-        },
-      ),
-    ]),
-    item("fibres", "led", say("fibres-are-led-to-their-trays")),
-    ...(plan.splices.length > 0 ? [item("before-closing", "covered", say("trays-are-covered"))] : []),
-    item("before-closing", "bends", say("no-fibre-is-crossed-or-pinched")),
-    ...(plugs ? [item("before-closing", "plugs", say("a-plug-is-in-every-empty-port"))] : []),
-    item("before-closing", "photo", say("the-inside-is-photographed")),
+    entry.fasteners.flatMap(({ title, newtonMetres, stage }, i) => {
+      const torque: More = { asks: "torque", limit: newtonMetres };
+      const text = say("fastener-at-torque", { title, newtonMetres });
+      return stage === at ? item("closing", `fasten ${i}`, text, torque) : [];
+    });
+  const items = [
     ...tightened("seal"),
     item("closing", "cover", say("the-cover-is-on-and-closed")),
     ...tightened("cover"),
-    ...(entry.relief
-      ? [
-          item("closing", "pressure", say("pressure-is-held-as-the-sheet-says")),
-          item("closing", "cap", say("the-valve-cap-is-back-on")),
-        ]
-      : []),
   ];
+  if (entry.relief) {
+    items.push(item("closing", "pressure", say("pressure-is-held-as-the-sheet-says")));
+    items.push(item("closing", "cap", say("the-valve-cap-is-back-on")));
+  }
+  return items;
 }

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { shippedLibrary } from "@/store/shelf/shipped";
+import { shippedLibrary } from "../../../harness/shipped";
 import { mustAccept } from "../accept/accept";
 import { CALLIPER, GUARDED } from "../advice/fixtures/ends";
 import { nextLine } from "../advice/take";

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { shippedLibrary } from "@/store/shelf/shipped";
+import { shippedLibrary } from "../../../harness/shipped";
 import { walk } from "../bench/walk";
 import { mustHoldAt } from "../problem/held";
 import { misfits } from "../procedure/fit";

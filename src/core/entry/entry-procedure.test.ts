@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { shippedLibrary } from "@/store/shelf/shipped";
+import { shippedLibrary } from "../../../harness/shipped";
 import dome from "../../../library/entries/dome-gel.json";
 import words from "../../../library/entry-sheet.json";
 import goingWords from "../../../library/through-sheet.json";

@@ -1,7 +1,7 @@
 import { randomUUID } from "node:crypto";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { shippedLibrary } from "@/store/shelf/shipped";
+import { shippedLibrary } from "../../../harness/shipped";
 import type { Recorded } from "../event/recorded";
 import { mm, um, ZERO } from "../length/length";
 import { check } from "../problem/check";

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
-import { PLAN } from "@/service/fixtures/plan";
-import { shippedLibrary } from "@/store/shelf/shipped";
+import { PLAN } from "../../../harness/plans";
+import { shippedLibrary } from "../../../harness/shipped";
 import type { Cable } from "../cable/cable";
 import { InputError } from "../problem/problem";
 import { proceduresFor } from "../procedure/fit";

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { shippedLibrary } from "@/store/shelf/shipped";
+import { shippedLibrary } from "../../../harness/shipped";
 import { um } from "../length/length";
 import { mustHoldAt } from "../problem/held";
 import { compileRunSheet } from "../runsheet/compile";

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { PLAN } from "@/service/fixtures/plan";
-import { shippedLibrary } from "@/store/shelf/shipped";
+import { PLAN } from "../../../harness/plans";
+import { shippedLibrary } from "../../../harness/shipped";
 import type { Cable } from "../cable/cable";
 import { midSpanOf } from "../cable/mid-span";
 import { um } from "../length/length";

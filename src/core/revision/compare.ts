@@ -6,7 +6,7 @@ export interface Change {
   /** Which part of the procedure: lengths, steps, parts. */
   readonly among: string;
   /** The name of what changed. */
-  readonly what: string;
+  readonly subject: string;
   /** What about it. */
   readonly field: string;
   readonly before: string | null;
@@ -51,7 +51,7 @@ const LABELS: Record<string, string> = {
  */
 export function compareProcedures(before: ProcedureDocument, after: ProcedureDocument): Change[] {
   const whole = (["name", "about", "appliesTo", "startsAt", "squareUp"] as const).flatMap((field) =>
-    differs(before[field], after[field], { among: "procedure", what: after.name, field }),
+    differs(before[field], after[field], { among: "procedure", subject: after.name, field }),
   );
   return [
     ...LISTS.flatMap(([among, list]) => compareLists(among, items(before[list]), items(after[list]))),
@@ -66,16 +66,16 @@ function compareLists(among: string, before: readonly Item[], after: readonly It
   const gone = before
     .filter(({ id }) => !after.some((item) => item.id === id))
     .map(
-      (item): Change => ({ among, what: nameOf(item), field: "there at all", before: "yes", after: null }),
+      (item): Change => ({ among, subject: nameOf(item), field: "there at all", before: "yes", after: null }),
     );
   const rest = after.flatMap((item, i): Change[] => {
     const old = before.find(({ id }) => id === item.id);
     const itemName = nameOf(item);
-    if (!old) return [{ among, what: itemName, field: "there at all", before: null, after: "new" }];
+    if (!old) return [{ among, subject: itemName, field: "there at all", before: null, after: "new" }];
     const fields = [...new Set([...Object.keys(old), ...Object.keys(item)])].filter((key) => key !== "id");
     return [
-      ...fields.flatMap((field) => differs(old[field], item[field], { among, what: itemName, field })),
-      ...moved(before, after, item.id, i, { among, what: itemName }),
+      ...fields.flatMap((field) => differs(old[field], item[field], { among, subject: itemName, field })),
+      ...moved(before, after, item.id, i, { among, subject: itemName }),
     ];
   });
   return [...gone, ...rest];
@@ -87,7 +87,7 @@ function moved(
   after: readonly Item[],
   id: unknown,
   index: number,
-  about: Pick<Change, "among" | "what">,
+  about: Pick<Change, "among" | "subject">,
 ): Change[] {
   if (about.among !== "steps" && about.among !== "parts") return [];
   const inBoth = (list: readonly Item[], other: readonly Item[]) =>
@@ -105,7 +105,7 @@ function moved(
 function differs(
   before: unknown,
   after: unknown,
-  about: { among: string; what: string; field: string },
+  about: { among: string; subject: string; field: string },
 ): Change[] {
   const [a, b] = [written(before), written(after)];
   return a === b ? [] : [{ ...about, field: LABELS[about.field] ?? about.field, before: a, after: b }];

@@ -230,7 +230,7 @@ describe("comparing two revisions", () => {
       steps: [...document.steps].reverse(),
     };
     const said = compareProcedures(document, after).map(
-      ({ what: subject, field, before, after: now }) => `${subject}: ${field}: ${before} > ${now}`,
+      ({ subject, field, before, after: now }) => `${subject}: ${field}: ${before} > ${now}`,
     );
     expect(said).toContain("jacket: figure: 66 > 65");
     expect(said).toContain("mark: there at all: yes > null");

@@ -80,7 +80,7 @@ export function inOneRibbon(cable: Cable, first: number, count: number): boolean
  * @example hasRibbons(loose) // false
  */
 export function hasRibbons(cable: Cable): boolean {
-  let group = elementsOf(cable) as ReturnType<typeof elementsOf> | undefined;
+  let group: ReturnType<typeof elementsOf> | undefined = elementsOf(cable);
   while (group) {
     if (group.kind === "ribbon") return true;
     group = group.of;

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { shippedLibrary } from "@/store/shelf/shipped";
+import { shippedLibrary } from "../../../harness/shipped";
 import { problemOf } from "../problem/check";
 import { cutEndsOf, type SplicedCable } from "./fibres";
 import { type Joint, readSplices, ringClosed, straight, toPigtails, tubeToTube } from "./patterns";

@@ -15,12 +15,12 @@ import {
   zStationId,
 } from "@/core";
 import { shippedLibrary } from "@/store/shelf/shipped";
+import { CLOSURE, PLAN } from "../../../harness/plans";
 import { actOn } from "../act";
 import { getBatch } from "../end/batches";
 import { getEnd, startEnd } from "../end/ends";
 import { codeOf } from "../fixtures/code-of";
 import { addTo } from "../fixtures/made-ends";
-import { CLOSURE, PLAN } from "../fixtures/plan";
 import { checkWholeRecord } from "../keeping/record-check";
 import { openStore, type Store } from "../the-store";
 import { aheadInClosure, beginClosure } from "./begin-closure";

@@ -1,9 +1,9 @@
 import { randomUUID } from "node:crypto";
 import { beforeEach, describe, expect, it } from "vitest";
 import { check, um, zJobsQuery, zNewJob, zNewPieces, zSavePlan } from "@/core";
+import { PLAN } from "../../../harness/plans";
 import { actOn } from "../act";
 import { codeOf } from "../fixtures/code-of";
-import { PLAN } from "../fixtures/plan";
 import { checkWholeRecord } from "../keeping/record-check";
 import { openStore, type Store } from "../the-store";
 import { addPieces, getJob, JOBS_PAGE, jobsPage, newJob, savePlan } from "./jobs";

@@ -26,13 +26,13 @@ import {
   zStart,
 } from "@/core";
 import { endsOfPieces, findEnd } from "@/store/record/ends";
+import { PLAN } from "../../../harness/plans";
 import { actOn } from "../act";
 import { getBatch } from "../end/batches";
 import { getEnd, startEnd } from "../end/ends";
 import { endRecord } from "../end/record";
 import { codeOf } from "../fixtures/code-of";
 import { addTo } from "../fixtures/made-ends";
-import { PLAN } from "../fixtures/plan";
 import { checkWholeRecord } from "../keeping/record-check";
 import { confirmFigures, documentText, putAway, saveDocument } from "../shelf/shelf";
 import { openStore, type Store } from "../the-store";

@@ -13,12 +13,12 @@ import {
   zStationId,
 } from "@/core";
 import { findEnd } from "@/store/record/ends";
+import { PLAN } from "../../../harness/plans";
 import { actOn } from "../act";
 import { getEnd } from "../end/ends";
 import { endRecord, recordJson } from "../end/record";
 import { codeOf } from "../fixtures/code-of";
 import { addTo, CALLIPER } from "../fixtures/made-ends";
-import { PLAN } from "../fixtures/plan";
 import { checkWholeRecord } from "../keeping/record-check";
 import { recordsCsv } from "../ledger/record-csv";
 import { openStore, type Store } from "../the-store";

@@ -24,7 +24,7 @@ function saidBy(kind: ShelfKind, document: unknown): string {
  */
 export function mustDiffer(
   store: Store,
-  { kind, id, found: revision, kept: saved }: { kind: ShelfKind; id: string; found: number; kept: unknown },
+  { kind, id, revision, saved }: { kind: ShelfKind; id: string; revision: number; saved: unknown },
 ): void {
   const standing = wholeLibrary(store);
   // One that was put away stands on no shelf: keeping it brings it back.

@@ -131,7 +131,7 @@ export function saveDocument(act: Act, kind: ShelfKind, input: z.output<typeof z
         : kind === "entry"
           ? ownEntry(store, document, revision, now)
           : ownProcedure(store, document, from, revision, now);
-    if (newest !== null) mustDiffer(store, { kind, id, found: newest, kept: saved });
+    if (newest !== null) mustDiffer(store, { kind, id, revision: newest, saved });
     const body = JSON.stringify(saved, null, 2);
     addRevision(store, { kind, document: id, revision, body, ...whose(act, why) });
     return { id, revision };

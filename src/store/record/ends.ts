@@ -79,7 +79,7 @@ export function openWork(
   const mates = alias(ends, "mates");
   const ofSameBatch = and(eq(mates.batchId, ends.batchId), isNull(mates.signedAt));
   const newer = store
-    .select({ one: sql`1` })
+    .select({ row: sql`1` })
     .from(mates)
     .where(and(ofSameBatch, sql`(${mates.createdAt}, ${mates.id}) > (${ends.createdAt}, ${ends.id})`));
   const together = store.select({ n: sql<number>`count(*)` }).from(mates).where(ofSameBatch);

@@ -82,13 +82,13 @@ function StartOver({
       <dl className="text-sm leading-tight">
         {isMidRun(sheet) ? (
           <>
-            <WayOut name={t("store-what-is-spare")} says={t("a-turn-more-where-it-fits")} />
-            <WayOut name={t("leave-the-cable-whole")} says={t("its-fibres-may-be-live-what")} />
+            <WayOut name={t("store-what-is-spare")} text={t("a-turn-more-where-it-fits")} />
+            <WayOut name={t("leave-the-cable-whole")} text={t("its-fibres-may-be-live-what")} />
           </>
         ) : (
           <WayOut
             name={again ? t("cut-it-back-and-begin-again") : t("cut-off-and-start-over")}
-            says={costWords(advice.startOver, units)}
+            text={costWords(advice.startOver, units)}
           />
         )}
       </dl>
@@ -137,28 +137,7 @@ function ReworkAdvised({
           {reworkHeading(sheet, advice, first)}
           <span className="block font-normal text-base text-soft">{causeWords(sheet, advice)}</span>
         </h2>
-        <RadioGroup.Root
-          value={way}
-          onValueChange={(value) => onWay(WAYS.find((way) => way === value) ?? way)}
-          aria-label={t("shown-on-the-cable")}
-          className="flex overflow-hidden rounded-md border border-line text-sm"
-        >
-          {(
-            [
-              ["now", t("as-it-is")],
-              ["least", t("least")],
-              ["recommended", t("recommended")],
-            ] as const
-          ).map(([id, label]) => (
-            <RadioGroup.Item
-              key={id}
-              value={id}
-              className="min-h-12 px-3 data-[state=checked]:bg-strong data-[state=checked]:font-semibold data-[state=checked]:text-on-strong"
-            >
-              {label}
-            </RadioGroup.Item>
-          ))}
-        </RadioGroup.Root>
+        <WayPick way={way} onWay={onWay} />
       </div>
       <ol
         className={`list-decimal pl-6 font-semibold leading-snug ${plan.moves.length > 4 ? "" : "text-lg"}`}
@@ -192,15 +171,43 @@ function ReworkAdvised({
         </span>
       </ChoiceButton>
       <dl className="grid grid-cols-3 gap-x-3 text-sm leading-tight">
-        <WayOut name={t("least")} says={costWords(planCost(advice.least), units)} />
+        <WayOut name={t("least")} text={costWords(planCost(advice.least), units)} />
         <WayOut
           name={t("recommended")}
-          says={`${costWords(planCost(advice.recommended), units)}${marginWords(advice.margin)}`}
+          text={`${costWords(planCost(advice.recommended), units)}${marginWords(advice.margin)}`}
         />
-        {!isMidRun(sheet) && <WayOut name={t("start-over")} says={costWords(advice.startOver, units)} />}
+        {!isMidRun(sheet) && <WayOut name={t("start-over")} text={costWords(advice.startOver, units)} />}
       </dl>
       <CarryOn sheet={sheet} advice={advice} />
     </section>
+  );
+}
+
+/** Picks what the drawing shows: the end as it is, or as either way would leave it. */
+function WayPick({ way, onWay }: Pick<AdvicePanelProps, "way" | "onWay">) {
+  return (
+    <RadioGroup.Root
+      value={way}
+      onValueChange={(value) => onWay(WAYS.find((way) => way === value) ?? way)}
+      aria-label={t("shown-on-the-cable")}
+      className="flex overflow-hidden rounded-md border border-line text-sm"
+    >
+      {(
+        [
+          ["now", t("as-it-is")],
+          ["least", t("least")],
+          ["recommended", t("recommended")],
+        ] as const
+      ).map(([id, label]) => (
+        <RadioGroup.Item
+          key={id}
+          value={id}
+          className="min-h-12 px-3 data-[state=checked]:bg-strong data-[state=checked]:font-semibold data-[state=checked]:text-on-strong"
+        >
+          {label}
+        </RadioGroup.Item>
+      ))}
+    </RadioGroup.Root>
   );
 }
 
@@ -212,7 +219,7 @@ const marginWords = (margin: number): string =>
       ? t("of-the-room-kept", { round: Math.round(margin * 100) })
       : "";
 
-function WayOut({ name, says: text }: { name: string; says: string }) {
+function WayOut({ name, text }: { name: string; text: string }) {
   return (
     <div>
       <dt className="font-semibold">{name}</dt>

@@ -9,7 +9,7 @@ import {
   type EndState,
   type Fault,
   isMidRun,
-  onLeg,
+  onLeg as onLegText,
   parseLength,
   presentFeatures,
   type RunSheet,
@@ -62,22 +62,7 @@ export function Faults({ sheet, state, units, onAdd }: FaultsProps) {
             aria-label={t("what-is-wrong-with-it")}
             className="z-20 grid w-[min(24rem,calc(100vw-1rem))] gap-2 rounded-lg border border-line bg-raised p-3 shadow-xl"
           >
-            {sheet.cable.legs.length > 1 && (
-              <fieldset className="flex gap-2">
-                <legend className="sr-only">{isMidRun(sheet) ? t("which-side") : t("which-leg")}</legend>
-                {sheet.cable.legs.map((eachLeg) => (
-                  <ChoiceButton
-                    key={eachLeg}
-                    aria-pressed={eachLeg === leg}
-                    onClick={() => setLeg(eachLeg)}
-                    tone={eachLeg === leg ? "picked" : "line"}
-                    className="flex-1 text-center"
-                  >
-                    {t("leg", { one: eachLeg })}
-                  </ChoiceButton>
-                ))}
-              </fieldset>
-            )}
+            <LegPick sheet={sheet} leg={leg} onLeg={setLeg} />
             {end &&
               AT_END.map((fault) => (
                 <ChoiceButton key={fault} onClick={() => say(end.id, fault)}>
@@ -113,9 +98,35 @@ export function Faults({ sheet, state, units, onAdd }: FaultsProps) {
           className="text-sm"
         >
           {capital(FAULT_SAID[fault.what])}
-          {onLeg(fault.leg, isMidRun(sheet))} <span className="text-soft">{t("take-back")}</span>
+          {onLegText(fault.leg, isMidRun(sheet))} <span className="text-soft">{t("take-back")}</span>
         </ChoiceButton>
       ))}
     </div>
+  );
+}
+
+interface LegPickProps extends Pick<FaultsProps, "sheet"> {
+  readonly leg: string;
+  readonly onLeg: (leg: string) => void;
+}
+
+/** Picks the leg of a cord, or the side of an opening, that is meant. */
+function LegPick({ sheet, leg, onLeg }: LegPickProps) {
+  if (sheet.cable.legs.length < 2) return null;
+  return (
+    <fieldset className="flex gap-2">
+      <legend className="sr-only">{isMidRun(sheet) ? t("which-side") : t("which-leg")}</legend>
+      {sheet.cable.legs.map((eachLeg) => (
+        <ChoiceButton
+          key={eachLeg}
+          aria-pressed={eachLeg === leg}
+          onClick={() => onLeg(eachLeg)}
+          tone={eachLeg === leg ? "picked" : "line"}
+          className="flex-1 text-center"
+        >
+          {t("leg", { leg: eachLeg })}
+        </ChoiceButton>
+      ))}
+    </fieldset>
   );
 }

@@ -23,7 +23,7 @@ export function PolarityPicture({ end }: PolarityProps) {
         role="img"
         aria-label={t("which-is-where", {
           first: fibres[0]?.name ?? "",
-          one: places[0] ?? "",
+          place: places[0] ?? "",
           second: fibres[1]?.name ?? "",
           other: places[1] ?? "",
         })}

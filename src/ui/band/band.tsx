@@ -92,17 +92,7 @@ export function Band({
         ))}
         <PlannedPlaces planned={planned} geometry={geometry} axis={axis} />
         <Tape scale={geometry.scale} top={tape} height={TAPE_PX} />
-        {geometry.scale.stretches.slice(0, -1).map(({ x1 }) => (
-          <rect
-            key={x1}
-            aria-hidden="true"
-            x={x1}
-            y={tape + 1}
-            width={34}
-            height={TAPE_PX - 2}
-            fill="var(--raised)"
-          />
-        ))}
+        <TapeGaps geometry={geometry} top={tape} />
         {flags.map((flag) => (
           <Flag
             key={flag.id}
@@ -172,6 +162,23 @@ function CableDrawn({ id, sheet, line, geometry, axis }: CableDrawnProps) {
     </g>
   );
 }
+
+/** Gaps in the tape where length is left out. */
+const TapeGaps = ({ geometry, top }: { geometry: Geometry; top: number }) => (
+  <>
+    {geometry.scale.stretches.slice(0, -1).map(({ x1 }) => (
+      <rect
+        key={x1}
+        aria-hidden="true"
+        x={x1}
+        y={top + 1}
+        width={34}
+        height={TAPE_PX - 2}
+        fill="var(--raised)"
+      />
+    ))}
+  </>
+);
 
 interface PlannedPlacesProps extends Pick<CableDrawnProps, "geometry" | "axis"> {
   readonly planned: NonNullable<BandProps["planned"]>;

@@ -1,7 +1,7 @@
 "use client";
 
 import { RadioGroup } from "radix-ui";
-import { type RunSheet, scheduleIn, type WhereTold, workedIn } from "@/core";
+import { type RunSheet, type Schedule, scheduleIn, type WhereTold, workedIn } from "@/core";
 import { t } from "@/messages/batch";
 import { Button } from "../controls/button";
 import { spanText } from "../words/clock-text";
@@ -24,22 +24,7 @@ interface BatchPlanProps {
 export function BatchPlan({ name, sheet, batch, wheres, onBegin }: BatchPlanProps) {
   const { members, states, stages, plan, mode, setMode } = batch;
   const count = members.length;
-  const all = scheduleIn(stages, count, count);
-  const through = scheduleIn(stages, count, 1);
-  const ways = [
-    {
-      id: "planned",
-      name:
-        plan.group === 1
-          ? t("as-planned-end-by-end")
-          : plan.group === count
-            ? t("as-planned-all-together")
-            : t("as-planned-at-a-time", { group: plan.group }),
-      schedule: plan,
-    },
-    { id: "across", name: t("each-step-across-all"), schedule: all },
-    { id: "through", name: t("one-end-through"), schedule: through },
-  ] as const;
+  const ways = waysOf(batch);
   const shown = ways.find(({ id }) => id === mode)?.schedule ?? plan;
   useTitle(t("plan-ends-arlent", { name, count }));
   const signed = states.filter((state) => state.signed !== null).length;
@@ -77,29 +62,7 @@ export function BatchPlan({ name, sheet, batch, wheres, onBegin }: BatchPlanProp
         className="mt-4 grid gap-2 md:grid-cols-3"
       >
         {ways.map(({ id, name: way, schedule }) => (
-          <RadioGroup.Item
-            key={id}
-            value={id}
-            className="min-h-16 rounded-lg border-2 border-line px-4 py-2 text-left data-[state=checked]:border-ink data-[state=checked]:bg-raised"
-          >
-            <span className="block font-semibold">{way}</span>
-            <span className="block">
-              <strong className="figures">{spanText(schedule.total)}</strong>
-              {schedule.idle >= 30 && t("of-it-waiting", { spanText: spanText(schedule.idle) })}
-            </span>
-            {schedule.pots.length > 0 && (
-              <span className="block text-sm text-soft">
-                {t("other-of", { length: schedule.pots.length })} {schedule.pots[0]?.of}
-              </span>
-            )}
-            {schedule.spare !== null && (
-              <span className={`block text-sm ${schedule.spare < 0 ? "font-bold text-out" : "text-soft"}`}>
-                {schedule.spare < 0
-                  ? t("out-of-time-by", { spanText: spanText(-schedule.spare), withinOf: withinOf(stages) })
-                  : t("to-spare", { spanText: spanText(schedule.spare), withinOf: withinOf(stages) })}
-              </span>
-            )}
-          </RadioGroup.Item>
+          <WayItem key={id} id={id} name={way} schedule={schedule} stages={stages} />
         ))}
       </RadioGroup.Root>
       <section aria-label={t("schedule")} className="mt-5">
@@ -126,3 +89,59 @@ export function BatchPlan({ name, sheet, batch, wheres, onBegin }: BatchPlanProp
 
 const withinOf = (stages: BatchWork["stages"]): string =>
   [...new Set(stages.flatMap(({ within }) => (within ? [within.of] : [])))].join(", ");
+
+/** The three orders a batch can be worked in, each with its schedule. */
+function waysOf({ members, stages, plan }: BatchWork) {
+  const count = members.length;
+  const all = scheduleIn(stages, count, count);
+  const through = scheduleIn(stages, count, 1);
+  return [
+    {
+      id: "planned",
+      name:
+        plan.group === 1
+          ? t("as-planned-end-by-end")
+          : plan.group === count
+            ? t("as-planned-all-together")
+            : t("as-planned-at-a-time", { group: plan.group }),
+      schedule: plan,
+    },
+    { id: "across", name: t("each-step-across-all"), schedule: all },
+    { id: "through", name: t("one-end-through"), schedule: through },
+  ] as const;
+}
+
+interface WayItemProps {
+  readonly id: string;
+  readonly name: string;
+  readonly schedule: Schedule;
+  readonly stages: BatchWork["stages"];
+}
+
+/** One order: how long it takes, how much of that is waiting, and whether what is mixed lasts. */
+function WayItem({ id, name: way, schedule, stages }: WayItemProps) {
+  return (
+    <RadioGroup.Item
+      value={id}
+      className="min-h-16 rounded-lg border-2 border-line px-4 py-2 text-left data-[state=checked]:border-ink data-[state=checked]:bg-raised"
+    >
+      <span className="block font-semibold">{way}</span>
+      <span className="block">
+        <strong className="figures">{spanText(schedule.total)}</strong>
+        {schedule.idle >= 30 && t("of-it-waiting", { spanText: spanText(schedule.idle) })}
+      </span>
+      {schedule.pots.length > 0 && (
+        <span className="block text-sm text-soft">
+          {t("other-of", { length: schedule.pots.length })} {schedule.pots[0]?.of}
+        </span>
+      )}
+      {schedule.spare !== null && (
+        <span className={`block text-sm ${schedule.spare < 0 ? "font-bold text-out" : "text-soft"}`}>
+          {schedule.spare < 0
+            ? t("out-of-time-by", { spanText: spanText(-schedule.spare), withinOf: withinOf(stages) })
+            : t("to-spare", { spanText: spanText(schedule.spare), withinOf: withinOf(stages) })}
+        </span>
+      )}
+    </RadioGroup.Item>
+  );
+}

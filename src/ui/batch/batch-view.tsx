@@ -33,12 +33,12 @@ interface BatchViewProps {
   /** Where each end is made, by its id. */
   readonly wheres: Readonly<Record<string, WhereTold | null>>;
   /** The end a timer or a link asked for. */
-  readonly asked: string | null;
+  readonly openedFor: string | null;
 }
 
 /** Many ends of one style: the plan, then the bench with the next end put into the hand after every step. */
 export function BatchView(props: BatchViewProps) {
-  const { id, sheet, rule, purpose, ends, instruments, cautions, blades, asked: question } = props;
+  const { id, sheet, rule, purpose, ends, instruments, cautions, blades, openedFor: question } = props;
   const batch = useBatch(id, sheet, ends, question);
   const { members, current, setCurrent } = batch;
   const askedAt = members.findIndex((member) => member.id === question);

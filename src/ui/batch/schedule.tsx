@@ -1,6 +1,6 @@
 "use client";
 
-import { scaleLinear } from "d3-scale";
+import { type ScaleLinear, scaleLinear } from "d3-scale";
 import type { Schedule, Stage, Worked } from "@/core";
 import { t } from "@/messages/batch";
 import { useWidth } from "../band/use-width";
@@ -15,6 +15,8 @@ interface ScheduleProps {
   /** The line each end stands at. */
   readonly at: readonly number[];
 }
+
+type Scale = ScaleLinear<number, number>;
 
 const ROW = 22;
 const LEFT = 132;
@@ -65,38 +67,8 @@ export function ScheduleDrawn({ schedule, stages, labels, worked, at }: Schedule
             <path d="M0,0 V6" stroke="var(--inch)" strokeWidth="2" />
           </pattern>
         </defs>
-        {ticksOf(total, Math.max(3, Math.round(width / 130))).map((tick) => (
-          <g key={tick}>
-            <path d={`M${x(tick)},${TOP - 6} V${height}`} stroke="var(--line)" />
-            <text
-              x={x(tick)}
-              y={TOP - 12}
-              textAnchor="middle"
-              fontSize="13"
-              fill="var(--soft)"
-              className="figures"
-            >
-              {tick === 0 ? "0" : spanText(tick)}
-            </text>
-          </g>
-        ))}
-        {pots.map(({ of, from, until }) => (
-          <g key={`${of}${from}`}>
-            <rect
-              x={x(from)}
-              y={TOP}
-              width={Math.max(2, x(Math.min(until, total)) - x(from))}
-              height={pot - 6}
-              rx="3"
-              fill="none"
-              stroke="var(--ink)"
-              strokeDasharray="4 3"
-            />
-            <text x={x(from) + 5} y={TOP + 11} fontSize="11" fill="var(--ink)">
-              {of}
-            </text>
-          </g>
-        ))}
+        <Ticks total={total} width={width} height={height} x={x} />
+        <Pots pots={pots} total={total} height={pot} x={x} />
         {labels.map((label, i) => (
           <text
             key={label}
@@ -109,32 +81,7 @@ export function ScheduleDrawn({ schedule, stages, labels, worked, at }: Schedule
             {label.length * 7 > left ? label.slice(0, Math.floor(left / 8)) : label}
           </text>
         ))}
-        {slots.map(({ end, stage, handsFrom, handsTo, readyAt }) => {
-          const y = TOP + pot + end * ROW;
-          const wide = Math.max(1, x(handsTo) - x(handsFrom) - 1);
-          return (
-            <g key={`${end}/${stage}`}>
-              {readyAt > handsTo && (
-                <rect
-                  x={x(handsTo)}
-                  y={y + 5}
-                  width={x(readyAt) - x(handsTo)}
-                  height={ROW - 10}
-                  fill="url(#waits)"
-                />
-              )}
-              <rect x={x(handsFrom)} y={y + 2} width={wide} height={ROW - 4} rx="2" fill="var(--strong)" />
-              <rect
-                x={x(handsFrom)}
-                y={y + 2}
-                width={wide * doneOf(stages[stage], at[end] ?? 0)}
-                height={ROW - 4}
-                rx="2"
-                fill="var(--in)"
-              />
-            </g>
-          );
-        })}
+        <Slots slots={slots} stages={stages} at={at} top={TOP + pot} x={x} />
         {worked.map(({ end, line, from, to }) => (
           <rect
             key={`worked ${end}/${line}`}
@@ -148,13 +95,7 @@ export function ScheduleDrawn({ schedule, stages, labels, worked, at }: Schedule
           />
         ))}
       </svg>
-      <figcaption className="flex flex-wrap gap-x-5 text-soft text-sm">
-        <span>{t("hands-on-it")}</span>
-        <span>{t("it-waits-hands-free")}</span>
-        {pots.length > 0 && <span>{t("a-mix-lasts")}</span>}
-        <span>{t("green-done")}</span>
-        {worked.length > 0 && <span>{t("orange-as-it-was-really-worked")}</span>}
-      </figcaption>
+      <ScheduleKey mixes={pots.length > 0} worked={worked.length > 0} />
       <ul className="sr-only">
         {labels.map((label, i) => {
           const last = slots.filter(({ end }) => end === i).at(-1);
@@ -170,5 +111,131 @@ export function ScheduleDrawn({ schedule, stages, labels, worked, at }: Schedule
         })}
       </ul>
     </figure>
+  );
+}
+
+interface TicksProps {
+  readonly total: number;
+  readonly width: number;
+  readonly height: number;
+  readonly x: Scale;
+}
+
+/** The round times along the plan. */
+function Ticks({ total, width, height, x }: TicksProps) {
+  return (
+    <>
+      {" "}
+      {ticksOf(total, Math.max(3, Math.round(width / 130))).map((tick) => (
+        <g key={tick}>
+          <path d={`M${x(tick)},${TOP - 6} V${height}`} stroke="var(--line)" />
+          <text
+            x={x(tick)}
+            y={TOP - 12}
+            textAnchor="middle"
+            fontSize="13"
+            fill="var(--soft)"
+            className="figures"
+          >
+            {tick === 0 ? "0" : spanText(tick)}
+          </text>
+        </g>
+      ))}
+    </>
+  );
+}
+
+interface PotsProps {
+  readonly pots: Schedule["pots"];
+  readonly total: number;
+  readonly height: number;
+  readonly x: Scale;
+}
+
+/** What is mixed, from when to when it lasts. */
+function Pots({ pots, total, height, x }: PotsProps) {
+  return (
+    <>
+      {" "}
+      {pots.map(({ of, from, until }) => (
+        <g key={`${of}${from}`}>
+          <rect
+            x={x(from)}
+            y={TOP}
+            width={Math.max(2, x(Math.min(until, total)) - x(from))}
+            height={height - 6}
+            rx="3"
+            fill="none"
+            stroke="var(--ink)"
+            strokeDasharray="4 3"
+          />
+          <text x={x(from) + 5} y={TOP + 11} fontSize="11" fill="var(--ink)">
+            {of}
+          </text>
+        </g>
+      ))}
+    </>
+  );
+}
+
+interface SlotsProps {
+  readonly slots: Schedule["slots"];
+  readonly stages: readonly Stage[];
+  /** The line each end stands at. */
+  readonly at: readonly number[];
+  readonly top: number;
+  readonly x: Scale;
+}
+
+/** A bar for each stage of each end: solid with hands on it, hatched while it waits, green once done. */
+function Slots({ slots, stages, at, top, x }: SlotsProps) {
+  return (
+    <>
+      {" "}
+      {slots.map(({ end, stage, handsFrom, handsTo, readyAt }) => {
+        const y = top + end * ROW;
+        const wide = Math.max(1, x(handsTo) - x(handsFrom) - 1);
+        return (
+          <g key={`${end}/${stage}`}>
+            {readyAt > handsTo && (
+              <rect
+                x={x(handsTo)}
+                y={y + 5}
+                width={x(readyAt) - x(handsTo)}
+                height={ROW - 10}
+                fill="url(#waits)"
+              />
+            )}
+            <rect x={x(handsFrom)} y={y + 2} width={wide} height={ROW - 4} rx="2" fill="var(--strong)" />
+            <rect
+              x={x(handsFrom)}
+              y={y + 2}
+              width={wide * doneOf(stages[stage], at[end] ?? 0)}
+              height={ROW - 4}
+              rx="2"
+              fill="var(--in)"
+            />
+          </g>
+        );
+      })}
+    </>
+  );
+}
+
+interface ScheduleKeyProps {
+  readonly mixes: boolean;
+  readonly worked: boolean;
+}
+
+/** What the bars mean. */
+function ScheduleKey({ mixes, worked }: ScheduleKeyProps) {
+  return (
+    <figcaption className="flex flex-wrap gap-x-5 text-soft text-sm">
+      <span>{t("hands-on-it")}</span>
+      <span>{t("it-waits-hands-free")}</span>
+      {mixes && <span>{t("a-mix-lasts")}</span>}
+      <span>{t("green-done")}</span>
+      {worked && <span>{t("orange-as-it-was-really-worked")}</span>}
+    </figcaption>
   );
 }

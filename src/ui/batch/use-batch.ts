@@ -1,31 +1,26 @@
 "use client";
 
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
-import { toast } from "sonner";
-import { v4 as uuid } from "uuid";
-import { z } from "zod";
 import type { EndId } from "@/core";
 import {
   applied,
   type BatchEnd,
   type EndEvent,
   type EndState,
-  type Line,
   nextInBatch,
   planBatch,
   type Recorded,
   type RunSheet,
   readyAt,
   stagesOf,
-  zAddMany,
 } from "@/core";
-import { t } from "@/messages/batch";
 import { call } from "../http/http";
 import { knownEvents, onNews } from "../live/end-news";
 import { deviceBox, waitingFor } from "../live/outbox";
 import { standing } from "../live/standing";
 import { usePeople } from "../people/people-context";
 import { useKept } from "../words/use-kept";
+import { useAddToAll } from "./add-to-all";
 import { type Member, seenOf, withNews } from "./news";
 
 export type { Member } from "./news";
@@ -41,7 +36,7 @@ const NOTHING_WAITS: readonly never[] = [];
 
 /**
  * A batch, live: where each end stands, which is in hand, and which comes next.
- * @param asked the end it was opened for, if any: it goes before what this window had in hand.
+ * @param picked the end it was opened for, if any; otherwise the one this window had in hand is taken up.
  */
 export function useBatch(id: string, sheet: RunSheet, initial: readonly Member[], picked: string | null) {
   const [members, setMembers] = useState(() =>
@@ -72,23 +67,7 @@ export function useBatch(id: string, sheet: RunSheet, initial: readonly Member[]
       ),
     [members, noted],
   );
-  const ask = useCallback(async () => {
-    if (document.hidden) return;
-    const answer = await call("get /batches/{id}", { params: { id }, query: { seen: seenOf(held.current) } });
-    if (answer.ok && answer.value.ends.length > 0) learn(answer.value.ends);
-  }, [id, learn]);
-  useEffect(() => {
-    const every = setInterval(ask, ASK_AGAIN_MS);
-    return () => clearInterval(every);
-  }, [ask]);
-
-  useEffect(
-    () =>
-      onNews((end, events) =>
-        learn(held.current.filter(({ id: first }) => first === end).map((member) => ({ ...member, events }))),
-      ),
-    [learn],
-  );
+  useNews(id, held, learn);
   /** All that is known of an end now: how it comes into the hand. */
   const eventsOf = (end: EndId): readonly Recorded[] =>
     held.current.find(({ id: first }) => first === end)?.events ?? [];
@@ -118,48 +97,7 @@ export function useBatch(id: string, sheet: RunSheet, initial: readonly Member[]
       Date.now(),
     );
   };
-  const addToAll = (ends: z.output<typeof zAddMany>["ends"]) =>
-    call("post /batches/{id}", {
-      params: { id },
-      body: { by, ...z.encode(zAddMany, { client: uuid(), ends }) },
-    });
-  /** Names every end not signed off yet, all or none. @returns whether they were. */
-  const nameAll = async (job: string, names: readonly string[]): Promise<boolean> => {
-    const ends = members.flatMap(({ id: end }, i) => {
-      const state = states[i];
-      const label = names[i];
-      if (!state || state.signed || label === undefined) return [];
-      return [
-        {
-          end,
-          after: state.lastSeq,
-          events: [{ id: uuid(), event: { kind: "label" as const, job, label } }],
-        },
-      ];
-    });
-    if (ends.length === 0) return true;
-    const answer = await addToAll(ends);
-    if (answer.ok) learn(answer.value.ends);
-    else toast.error(t("no-end-was-named", { message: answer.problem.message }));
-    return answer.ok;
-  };
-  /** Does the same on every other end that stands at a line, all or none. */
-  const onOthers = async (
-    line: Line,
-    eventsOf: (state: EndState) => readonly EndEvent[],
-  ): Promise<boolean> => {
-    const ends = members.flatMap(({ id: end }, i) => {
-      const state = states[i];
-      if (i === current || !state || state.signed || state.inHand || state.at !== line.index) return [];
-      const events = eventsOf(state).map((event) => ({ id: uuid(), event }));
-      return events.length > 0 ? [{ end, after: state.lastSeq, events }] : [];
-    });
-    if (ends.length === 0) return true;
-    const answer = await addToAll(ends);
-    if (answer.ok) learn(answer.value.ends);
-    else toast.error(t("nothing-was-changed-on-the-others", { message: answer.problem.message }));
-    return answer.ok;
-  };
+  const { nameAll, onOthers } = useAddToAll({ id, members, states, current, by, learn });
   return {
     members,
     states,
@@ -176,6 +114,31 @@ export function useBatch(id: string, sheet: RunSheet, initial: readonly Member[]
     onOthers,
     nameAll,
   };
+}
+
+/** Asks the server for news of the ends every few seconds, and takes in what other views of this window learn. */
+function useNews(
+  id: string,
+  members: { readonly current: readonly Member[] },
+  learn: (news: readonly Member[]) => void,
+) {
+  const ask = useCallback(async () => {
+    if (document.hidden) return;
+    const query = { seen: seenOf(members.current) };
+    const answer = await call("get /batches/{id}", { params: { id }, query });
+    if (answer.ok && answer.value.ends.length > 0) learn(answer.value.ends);
+  }, [id, members, learn]);
+  useEffect(() => {
+    const every = setInterval(ask, ASK_AGAIN_MS);
+    return () => clearInterval(every);
+  }, [ask]);
+  useEffect(
+    () =>
+      onNews((end, events) =>
+        learn(members.current.filter(({ id }) => id === end).map((member) => ({ ...member, events }))),
+      ),
+    [members, learn],
+  );
 }
 
 export type BatchWork = ReturnType<typeof useBatch>;

@@ -25,45 +25,12 @@ type Row = BenchHomeProps["rows"][number];
 /** One end, or a batch: its name, where it belongs, how far it is, who had it last and since when. */
 function BenchRow({ row }: { row: Row }) {
   const { id, batch, createdAt, styleName, cableName, job, label, core, purpose, count } = row;
-  const { piece, step, person, parked, late, shards } = row;
-  const router = useRouter();
-  const { who } = usePeople();
-  const [busy, setBusy] = useState(false);
+  const { piece, step, person, parked, late } = row;
   const madeOf = t("on", { styleName, cableName, coreText: coreText(core) });
   const named = batch
     ? [job, t("batch-at-the-bench", { count })].filter(Boolean).join(" · ")
     : [job, label].filter(Boolean).join(" · ");
-  const send = (event: EndEvent, sentAs = uuid()) =>
-    call("post /ends/{id}/events", {
-      params: { id },
-      body: {
-        by: who?.id ?? null,
-        ...z.encode(zAdd, { client: uuid(), after: ALL_SEEN, events: [{ id: sentAs, event }] }),
-      },
-    });
-  const putAway = async () => {
-    setBusy(true);
-    const discarded = uuid();
-    const answer = await send(
-      discardEvent({ shards: { made: shards, binned: 0 } }, who?.name ?? ""),
-      discarded,
-    );
-    setBusy(false);
-    if (!answer.ok) {
-      toast.error(answer.problem.message);
-      return;
-    }
-    router.refresh();
-    toast(t("put-away", { value: named || madeOf }), {
-      action: {
-        label: t("undo"),
-        onClick: async () => {
-          await send({ kind: "take-back", event: discarded });
-          router.refresh();
-        },
-      },
-    });
-  };
+  const { putAway, busy } = usePutAway(row, named || madeOf);
   return (
     <li className="flex min-w-0 items-stretch rounded-lg border border-line bg-raised hover:border-ink">
       <Link
@@ -110,7 +77,46 @@ function BenchRow({ row }: { row: Row }) {
   );
 }
 
-/** The list is as new as the page: what it does to an end needs nobody's leave. */
+/** Puts an end away that was begun by mistake, and offers to undo that. */
+function usePutAway({ id, shards }: Row, name: string) {
+  const router = useRouter();
+  const { who } = usePeople();
+  const [busy, setBusy] = useState(false);
+  const send = (event: EndEvent, sentAs = uuid()) =>
+    call("post /ends/{id}/events", {
+      params: { id },
+      body: {
+        by: who?.id ?? null,
+        ...z.encode(zAdd, { client: uuid(), after: ALL_SEEN, events: [{ id: sentAs, event }] }),
+      },
+    });
+  const putAway = async () => {
+    setBusy(true);
+    const discarded = uuid();
+    const answer = await send(
+      discardEvent({ shards: { made: shards, binned: 0 } }, who?.name ?? ""),
+      discarded,
+    );
+    setBusy(false);
+    if (!answer.ok) {
+      toast.error(answer.problem.message);
+      return;
+    }
+    router.refresh();
+    toast(t("put-away", { value: name }), {
+      action: {
+        label: t("undo"),
+        onClick: async () => {
+          await send({ kind: "take-back", event: discarded });
+          router.refresh();
+        },
+      },
+    });
+  };
+  return { putAway, busy };
+}
+
+/** Events are added whatever came before them: putting away asks for no particular state. */
 const ALL_SEEN = 5_000;
 
 /** Ends begun and not signed off: each goes on where it was. */

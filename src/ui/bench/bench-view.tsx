@@ -62,58 +62,41 @@ interface BenchViewProps {
   readonly batch?: {
     readonly aside: (work: BenchWork) => React.ReactNode;
     readonly onPlan: () => void;
-    /** Where every end of it stands, this one as it does now. */
+    /** The state of each of its ends, this one as it is now. */
     readonly ends: (own: EndState) => readonly EndState[];
     readonly onDone: (events: readonly EndEvent[], before: EndState) => void;
-    /** Told whenever it stands otherwise. */
+    /** Called for every new state of this end. */
     readonly onState: () => void;
     readonly onSigned: () => void;
   };
 }
 
-/** One end, one step at a time: the band with now lit, the figure huge, the next action large. */
-export function BenchView({
-  id,
-  sheet,
-  rule,
-  purpose,
-  initial,
-  instruments,
-  cautions,
-  blades: shipped,
-  where,
-  batch,
-}: BenchViewProps) {
+/** One end, one step at a time: the drawing, the figure of the step, and the next action. */
+export function BenchView(props: BenchViewProps) {
+  const { id, sheet, rule, purpose, cautions, where, batch } = props;
   const { prefs, change, nextUnits } = usePrefs();
   const { who } = usePeople();
-  const work = useWork({ id, sheet, rule, initial, onDone: batch?.onDone });
-  const { state, add, line, here, all, signing, typed } = work;
+  const work = useWork({ id, sheet, rule, initial: props.initial, onDone: batch?.onDone });
+  const { state, add, signing } = work;
   const [read, setRead] = useState<string | null>(null);
   const [way, setWay] = useState<BandView>("recommended");
-  const [simulated, setSimulated] = useState(false);
   const [askingPractice, setAskingPractice] = useState(false);
   const aims = useAims(who?.id ?? null, sheet.procedure.id);
   const aloud = useStepPage({ id, sheet, work, units: prefs.units, speaks: prefs.aloud, nextUnits });
-  const cleaves = line.step.kind === "cleave";
-  const { blades, seeTo } = useBlades(shipped, cleaves);
   const onState = batch?.onState;
-  // biome-ignore lint/correctness/useExhaustiveDependencies: told each time it stands otherwise
+  // biome-ignore lint/correctness/useExhaustiveDependencies: called again for every new state
   useEffect(() => onState?.(), [onState, state]);
 
-  const { done, active, reworkAdvice, advised, shown, drawn } = useDrawn({ sheet, work, read, way });
-  const measuring = signing ? all : here;
+  const drawing = useDrawn({ sheet, work, read, way });
+  const { done, active } = drawing;
+  const measuring = signing ? work.all : work.here;
   const toRead = (signing ? measuring[0] : active)?.check;
-  const able = toRead ? instrumentsFor(instruments, toRead) : instruments;
-  const picked = able.find((instrument) => instrument.id === prefs.instrument) ?? mustHoldAt(able, 0);
-  const instrument: Instrument = simulated ? { ...picked, ...SIMULATED } : picked;
-  const skipped = useMemo(() => skippedSteps(sheet, state).map(({ index }) => index), [sheet, state]);
+  const tools = useInstrument(props.instruments, toRead, prefs.instrument);
+  const onSimulated = (on: boolean) =>
+    on && purpose === "work" ? setAskingPractice(true) : tools.setSimulated(on);
   return (
     <main className="short:scroll-pb-20 short:overflow-y-auto flex h-[calc(100dvh-3.5rem-var(--tray,0px))] min-w-0 flex-none flex-col overflow-hidden sm:h-dvh">
-      <p role="status" className="sr-only">
-        {done
-          ? ""
-          : t("step-of-2", { value: line.index + 1, length: sheet.lines.length, title: line.step.title })}
-      </p>
+      <SpokenPlace sheet={sheet} work={work} done={done} />
       <BenchHead
         sheet={sheet}
         work={work}
@@ -124,21 +107,10 @@ export function BenchView({
       />
       {state.parked && !state.signed && <ParkedStrip work={work} />}
       {where && <WhereStrip where={where} state={state} />}
-      <Band
-        sheet={drawn}
-        leg={shown ? reworkAdvice?.leg : (state.inHand?.leg ?? reworkedLegs(state).at(-1))}
-        line={
-          done ? sheet.lines.length : Math.max(line.index, state.inHand ? Math.max(0, state.reached - 1) : 0)
-        }
-        lit={shown ? shown.moves.map(({ feature }) => feature) : done ? [] : litBy(line, active)}
-        readings={done || shown ? [] : bandReadings(active, typed)}
-        compact
-      />
+      <BenchBand sheet={sheet} work={work} drawing={drawing} />
       {state.signed ? (
         <SignedPanel
-          id={id}
-          sheet={sheet}
-          state={state}
+          {...{ id, sheet, state }}
           result={work.result}
           stored={work.waiting === 0}
           open={work.open}
@@ -147,11 +119,8 @@ export function BenchView({
         />
       ) : signing ? (
         <SignPanel
-          sheet={sheet}
-          work={work}
-          rule={rule}
-          instrument={instrument}
-          way={way}
+          {...{ sheet, work, rule, way }}
+          instrument={tools.instrument}
           onWay={setWay}
           units={prefs.units}
           onSign={(name, outcome, missingShards) => {
@@ -159,65 +128,151 @@ export function BenchView({
           }}
         />
       ) : (
-        <>
-          <StepProgress
-            lines={sheet.lines}
-            at={line.index}
-            skipped={skipped}
-            mishaps={<MishapRow sheet={sheet} work={work} className="flex-nowrap max-md:hidden" />}
-            undo={<UndoButton work={work} className="ml-auto max-md:max-w-[45%] shrink-[100] md:min-w-0" />}
-          />
-          <div className={`short:flex-none flex min-h-0 flex-1 ${batch ? "flex-col lg:flex-row" : ""}`}>
-            {batch ? (
-              batch.aside(work)
-            ) : advised ? null : (
-              <StepList
-                lines={stepsShown(work)}
-                now={line}
-                skipped={skipped}
-                onGo={work.go}
-                foot={<MishapRow sheet={sheet} work={work} className="" narrow />}
-              />
-            )}
-            <StepWork
-              key={`${line.step.id}/${JSON.stringify(state.attempts)}/${state.reworks}`}
-              sheet={sheet}
-              work={work}
-              rule={rule}
-              units={prefs.units}
-              cautions={cautions}
-              blades={blades}
-              instruments={able}
-              instrument={instrument}
-              way={way}
-              onWay={setWay}
-              ends={batch ? batch.ends(state) : [state]}
-              simulated={simulated}
-              onSimulated={(on) => (on && purpose === "work" ? setAskingPractice(true) : setSimulated(on))}
-              aims={aims}
-              parted={where?.parted ?? NONE_PARTED}
-              onInstrument={(instrument) => change({ instrument })}
-              onRead={setRead}
-              mishapsHere={batch !== undefined || advised}
-              onSeeTo={seeTo}
-            />
-          </div>
-        </>
+        <StepArea
+          {...{ sheet, work, rule, cautions, batch, way, aims, tools, onSimulated }}
+          advised={drawing.advised}
+          units={prefs.units}
+          shippedBlades={props.blades}
+          parted={where?.parted ?? NONE_PARTED}
+          onWay={setWay}
+          onInstrument={(instrument) => change({ instrument })}
+          onRead={setRead}
+        />
       )}
       {askingPractice && <AskPractice sheet={sheet} rule={rule} onClose={() => setAskingPractice(false)} />}
-      {simulated && !state.signed && measuring.length > 0 && (
-        <Calliper
-          end={id}
-          sheet={sheet}
-          state={state}
-          checks={measuring.map(({ check }) => check)}
-          active={(signing ? measuring[0] : active)?.check.id ?? ""}
+      {tools.simulated && !state.signed && (
+        <SimulatedCalliper
+          {...{ id, sheet, state, measuring }}
+          active={toRead?.id ?? ""}
           units={prefs.units}
-          onClose={() => setSimulated(false)}
+          onClose={() => tools.setSimulated(false)}
         />
       )}
       <MessageLine />
     </main>
+  );
+}
+
+/** The instrument that reads the length, and the simulated one in its place while that is on. */
+function useInstrument(
+  instruments: readonly Instrument[],
+  toRead: CheckStanding["check"] | undefined,
+  preferred: string | null,
+) {
+  const [simulated, setSimulated] = useState(false);
+  const able = toRead ? instrumentsFor(instruments, toRead) : instruments;
+  const picked = able.find((instrument) => instrument.id === preferred) ?? mustHoldAt(able, 0);
+  const instrument: Instrument = simulated ? { ...picked, ...SIMULATED } : picked;
+  return { able, instrument, simulated, setSimulated };
+}
+
+interface SimulatedCalliperProps extends Pick<BenchViewProps, "id" | "sheet"> {
+  readonly state: EndState;
+  readonly measuring: readonly CheckStanding[];
+  readonly active: string;
+  readonly units: StepAreaProps["units"];
+  readonly onClose: () => void;
+}
+
+/** The simulated calliper, for the lengths being measured. */
+function SimulatedCalliper({ id, measuring, ...rest }: SimulatedCalliperProps) {
+  if (measuring.length === 0) return null;
+  return <Calliper {...rest} end={id} checks={measuring.map(({ check }) => check)} />;
+}
+
+/** The step in hand, read out by a screen reader. */
+function SpokenPlace({ sheet, work: { line }, done }: { sheet: RunSheet; work: BenchWork; done: boolean }) {
+  return (
+    <p role="status" className="sr-only">
+      {done
+        ? ""
+        : t("step-of-2", { value: line.index + 1, length: sheet.lines.length, title: line.step.title })}
+    </p>
+  );
+}
+
+/** The end drawn, with the step in hand or the rework advised lit. */
+function BenchBand({
+  sheet,
+  work,
+  drawing,
+}: {
+  readonly sheet: RunSheet;
+  readonly work: BenchWork;
+  readonly drawing: ReturnType<typeof useDrawn>;
+}) {
+  const { state, line, typed } = work;
+  const { done, active, reworkAdvice, shown, drawn } = drawing;
+  const now = Math.max(line.index, state.inHand ? Math.max(0, state.reached - 1) : 0);
+  return (
+    <Band
+      sheet={drawn}
+      leg={shown ? reworkAdvice?.leg : (state.inHand?.leg ?? reworkedLegs(state).at(-1))}
+      line={done ? sheet.lines.length : now}
+      lit={shown ? shown.moves.map(({ feature }) => feature) : done ? [] : litBy(line, active)}
+      readings={done || shown ? [] : bandReadings(active, typed)}
+      compact
+    />
+  );
+}
+
+interface StepAreaProps extends Pick<BenchViewProps, "sheet" | "rule" | "cautions" | "batch"> {
+  readonly work: BenchWork;
+  readonly advised: boolean;
+  readonly way: BandView;
+  readonly units: ReturnType<typeof usePrefs>["prefs"]["units"];
+  readonly shippedBlades: readonly BladeLine[];
+  readonly parted: WhereTold["parted"];
+  readonly aims: ReturnType<typeof useAims>;
+  readonly tools: ReturnType<typeof useInstrument>;
+  readonly onWay: (way: BandView) => void;
+  readonly onSimulated: (on: boolean) => void;
+  readonly onInstrument: (id: string) => void;
+  readonly onRead: (check: string | null) => void;
+}
+
+/** The step in hand beside the list of steps, or beside the other ends of its batch. */
+function StepArea(props: StepAreaProps) {
+  const { sheet, work, batch, advised, tools, shippedBlades, ...rest } = props;
+  const { state, line } = work;
+  const { blades, seeTo } = useBlades(shippedBlades, line.step.kind === "cleave");
+  const skipped = useMemo(() => skippedSteps(sheet, state).map(({ index }) => index), [sheet, state]);
+  return (
+    <>
+      <StepProgress
+        lines={sheet.lines}
+        at={line.index}
+        skipped={skipped}
+        mishaps={<MishapRow sheet={sheet} work={work} className="flex-nowrap max-md:hidden" />}
+        undo={<UndoButton work={work} className="ml-auto max-md:max-w-[45%] shrink-[100] md:min-w-0" />}
+      />
+      <div className={`short:flex-none flex min-h-0 flex-1 ${batch ? "flex-col lg:flex-row" : ""}`}>
+        {batch ? (
+          batch.aside(work)
+        ) : advised ? null : (
+          <StepList
+            lines={stepsShown(work)}
+            now={line}
+            skipped={skipped}
+            onGo={work.go}
+            foot={<MishapRow sheet={sheet} work={work} className="" narrow />}
+          />
+        )}
+        <StepWork
+          {...rest}
+          key={`${line.step.id}/${JSON.stringify(state.attempts)}/${state.reworks}`}
+          sheet={sheet}
+          work={work}
+          blades={blades}
+          instruments={tools.able}
+          instrument={tools.instrument}
+          simulated={tools.simulated}
+          ends={batch ? batch.ends(state) : [state]}
+          mishapsHere={batch !== undefined || advised}
+          onSeeTo={seeTo}
+        />
+      </div>
+    </>
   );
 }
 

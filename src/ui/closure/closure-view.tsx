@@ -1,7 +1,7 @@
 "use client";
 
 import { useRouter } from "next/navigation";
-import { useCallback, useMemo, useState } from "react";
+import { type ComponentProps, useCallback, useMemo, useState } from "react";
 import { z } from "zod";
 import {
   asRole,
@@ -37,33 +37,7 @@ interface ClosureViewProps extends EntryShown {
 /** A closure kept in a job: its cables as pieces of the job, each with how it stands and the way to the bench. */
 export function ClosureView({ closure, job, joinable, ...shown }: ClosureViewProps) {
   const { entry, cables: shelf } = shown;
-  const { prefs } = usePrefs();
-  const router = useRouter();
-  const [name, setName] = useState(closure.plan.name);
-  const send = useCallback(
-    (plan: ClosurePlan, basis: number) =>
-      call("post /closures/{id}", {
-        params: { id: closure.id },
-        body: {
-          basis,
-          plan: z.encode(zClosurePlan, plan),
-          by: prefs.person,
-        },
-      }),
-    [closure.id, prefs.person],
-  );
-  const { kept: saved, keep } = useKeeper({
-    revision: closure.revision,
-    send,
-    onKept: router.refresh,
-    onNewer: () => {
-      setName(closure.plan.name);
-      state.startFrom(closure.plan.cables);
-    },
-  });
-  const keepAs = (as: string, all: readonly ClosureCable[]) =>
-    keep({ name: as, entry: entry.id, cables: all, splicing: closure.plan.splicing });
-  const state = useEntryCables(closure.plan.cables, entry.ports, shelf, (all) => keepAs(name, all));
+  const { name, rename, saved, keepAgain, state } = useClosurePlan({ closure, entry, shelf });
   const { cables, named, change } = state;
   const standings = useMemo(() => standingsOf(closure.cables), [closure.cables]);
   const { begin, busy, problem, asking } = useBeginClosure(closure.id);
@@ -83,21 +57,12 @@ export function ClosureView({ closure, job, joinable, ...shown }: ClosureViewPro
             of={{
               name,
               job,
-              onRename: (next) => {
-                setName(next);
-                keepAs(next, cables);
-              },
+              onRename: rename,
             }}
           >
-            <KeptWord kept={saved} />
-            <Button asChild className="no-print">
-              <Link href={`/jobs/${job.id}/closures/${closure.id}/splices`}>{t("splice-plan")}</Link>
-            </Button>
-            <Button asChild look="next" className="no-print">
-              <Link href={`/jobs/${job.id}/closures/${closure.id}/work`}>{t("work-at-this-closure")}</Link>
-            </Button>
+            <ClosureLinks save={saved} href={`/jobs/${job.id}/closures/${closure.id}`} />
           </EntryHead>
-          <KeptTrouble kept={saved} again={() => keepAs(name, cables)} />
+          <KeptTrouble save={saved} again={keepAgain} />
         </>
       }
       partedOf={(cable) => standings.get(cable.id)?.parted ?? []}
@@ -124,21 +89,12 @@ export function ClosureView({ closure, job, joinable, ...shown }: ClosureViewPro
               ])
             }
           />
-          {groups.length > 0 && (
-            <ul className="no-print mt-4 grid gap-2">
-              {groups.map(({ cable, through, ids }) => (
-                <li key={`${cable} ${through}`}>
-                  <Button
-                    disabled={!mayBegin}
-                    onClick={() => begin(cables.filter(({ id }) => ids.includes(id)))}
-                  >
-                    {ids.length} × {shelf.find(({ id }) => id === cable)?.name ?? cable}
-                    {through && t("through")} {t("as-a-batch")}
-                  </Button>
-                </li>
-              ))}
-            </ul>
-          )}
+          <Batches
+            groups={groups}
+            shelf={shelf}
+            mayBegin={mayBegin}
+            onBegin={(ids) => begin(cables.filter(({ id }) => ids.includes(id)))}
+          />
           <FiguresFirst asking={asking} />
           {problem && (
             <p role="alert" className="mt-3 rounded-md border-2 border-out px-3 py-2">
@@ -153,5 +109,94 @@ export function ClosureView({ closure, job, joinable, ...shown }: ClosureViewPro
         </>
       }
     />
+  );
+}
+
+interface PlannedClosure extends Pick<EntryShown, "entry"> {
+  readonly closure: ClosureAnswer;
+  readonly shelf: EntryShown["cables"];
+}
+
+/** The closure's plan being edited: saved after every change, taken from the server when somebody else saved. */
+function useClosurePlan({ closure, entry, shelf }: PlannedClosure) {
+  const { prefs } = usePrefs();
+  const router = useRouter();
+  const [name, setName] = useState(closure.plan.name);
+  const send = useCallback(
+    (plan: ClosurePlan, basis: number) =>
+      call("post /closures/{id}", {
+        params: { id: closure.id },
+        body: {
+          basis,
+          plan: z.encode(zClosurePlan, plan),
+          by: prefs.person,
+        },
+      }),
+    [closure.id, prefs.person],
+  );
+  const { saved, keep } = useKeeper({
+    revision: closure.revision,
+    send,
+    onKept: router.refresh,
+    onNewer: () => {
+      setName(closure.plan.name);
+      state.startFrom(closure.plan.cables);
+    },
+  });
+  const keepAs = (as: string, all: readonly ClosureCable[]) =>
+    keep({ name: as, entry: entry.id, cables: all, splicing: closure.plan.splicing });
+  const state = useEntryCables(closure.plan.cables, entry.ports, shelf, (all) => keepAs(name, all));
+  return {
+    name,
+    rename: (next: string) => {
+      setName(next);
+      keepAs(next, state.cables);
+    },
+    saved,
+    keepAgain: () => keepAs(name, state.cables),
+    state,
+  };
+}
+
+/** Whether the plan is saved, and the ways to the splice plan and the work. */
+const ClosureLinks = ({
+  save: saved,
+  href,
+}: {
+  save: ComponentProps<typeof KeptWord>["save"];
+  href: string;
+}) => (
+  <>
+    <KeptWord save={saved} />
+    <Button asChild className="no-print">
+      <Link href={`${href}/splices`}>{t("splice-plan")}</Link>
+    </Button>
+    <Button asChild look="next" className="no-print">
+      <Link href={`${href}/work`}>{t("work-at-this-closure")}</Link>
+    </Button>
+  </>
+);
+
+interface BatchesProps {
+  readonly groups: ReturnType<typeof cablesAlike>;
+  readonly shelf: EntryShown["cables"];
+  readonly mayBegin: boolean;
+  readonly onBegin: (ids: readonly string[]) => void;
+}
+
+/** Cables that are prepared alike can be begun together, as a batch. */
+function Batches({ groups, shelf, mayBegin, onBegin }: BatchesProps) {
+  if (groups.length === 0) return null;
+  return (
+    <ul className="no-print mt-4 grid gap-2">
+      {groups.map(({ cable, through, ids }) => (
+        <li key={`${cable} ${through}`}>
+          <Button disabled={!mayBegin} onClick={() => onBegin(ids)}>
+            {ids.length} × {shelf.find(({ id }) => id === cable)?.name ?? cable}
+            {through && t("through")} {t("as-a-batch")}
+          </Button>
+        </li>
+      ))}
+    </ul>
   );
 }

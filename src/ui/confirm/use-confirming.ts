@@ -54,18 +54,7 @@ export function useConfirming({ procedure, cable, core, choices, place, onKept }
         sheet: unnumbered ? null : sheet.trim(),
         why: [why.trim(), ...notes].filter(Boolean).join(" ").slice(0, 300),
         figures: reads.flatMap((read, i) =>
-          read.kind === "ok"
-            ? [
-                {
-                  key: figures[i]?.key ?? "",
-                  value: read.value,
-                  plus: read.plus,
-                  minus: read.minus,
-                  most: read.most,
-                  printed: read.printed,
-                },
-              ]
-            : [],
+          read.kind === "ok" ? confirmedFigure(figures[i]?.key ?? "", read) : [],
         ),
       },
     });
@@ -91,3 +80,9 @@ export function useConfirming({ procedure, cable, core, choices, place, onKept }
     setWhy,
   };
 }
+
+/** A figure as it is sent: its value and limits, and the text it was read from. */
+const confirmedFigure = (
+  key: string,
+  { value, plus, minus, most, printed }: Extract<ReturnType<typeof readRow>, { kind: "ok" }>,
+) => ({ key, value, plus, minus, most, printed });

@@ -45,7 +45,6 @@ export const AddLength = memo(function AddLength({ features, tools, kit, layers,
   const datum = features.some(({ id }) => id === from) ? from : (features[0]?.id ?? "");
   const tool = picked ?? usualTool(makes, kit) ?? tools[0]?.id ?? "";
   const shownSide = side ?? usualSide(makes, datum);
-  const isLayer = makes !== "mark" && makes !== "cleave";
   const add = (event: FormEvent) => {
     event.preventDefault();
     const name = text.name.trim();
@@ -62,7 +61,7 @@ export const AddLength = memo(function AddLength({ features, tools, kit, layers,
       plus: tolerance?.value.length ?? null,
       minus: tolerance?.value.length ?? null,
       makes,
-      tool: isLayer ? tool : null,
+      tool: isLayer(makes) ? tool : null,
     });
     setWrong(problem);
     if (problem !== null) return;
@@ -76,24 +75,7 @@ export const AddLength = memo(function AddLength({ features, tools, kit, layers,
       aria-label={t("add-a-length")}
       className="isolate mt-4 grid items-start gap-2 rounded-lg border border-line bg-raised p-3 md:grid-cols-[2fr_1fr_1fr_2fr_2fr_2fr_auto]"
     >
-      <TextField
-        label={t("add-a-length-its-name")}
-        value={text.name}
-        most={200}
-        onChange={(name) => setText({ ...text, name })}
-      />
-      <TextField
-        label={t("mm")}
-        value={text.value}
-        most={40}
-        onChange={(value) => setText({ ...text, value })}
-      />
-      <TextField
-        label="±"
-        value={text.tolerance}
-        most={40}
-        onChange={(tolerance) => setText({ ...text, tolerance })}
-      />
+      <LengthTexts text={text} onText={setText} />
       <Select
         title={t("lies")}
         small
@@ -102,28 +84,14 @@ export const AddLength = memo(function AddLength({ features, tools, kit, layers,
         options={SIDES}
       />
       <Select title={t("the")} small value={datum} onPick={setFrom} options={features} />
-      <span className="grid gap-1">
-        <Select
-          title={t("there")}
-          small
-          value={makes}
-          onPick={(id) => {
-            const layer = layers.find(({ kind }) => kind === id)?.kind;
-            setMakes(id === "cleave" ? "cleave" : (layer ?? "mark"));
-            setPicked(null);
-          }}
-          options={[
-            { id: "mark", name: t("a-mark-is-drawn") },
-            { id: "cleave", name: t("the-glass-is-cleaved") },
-            ...layers
-              .filter(({ kind }) => kind !== "glass")
-              .map(({ kind, name }) => ({ id: kind, name: t("the-ends", { name }) })),
-          ]}
-        />
-        {isLayer && (
-          <Select title={t("taken-off-by")} small value={tool} onPick={setPicked} options={tools} />
-        )}
-      </span>
+      <MakesPick
+        {...{ makes, tool, tools, layers }}
+        onMakes={(next) => {
+          setMakes(next);
+          setPicked(null);
+        }}
+        onTool={setPicked}
+      />
       <Button type="submit" className="md:mt-5">
         {t("add-length")}
       </Button>
@@ -133,3 +101,68 @@ export const AddLength = memo(function AddLength({ features, tools, kit, layers,
     </form>
   );
 });
+
+interface LengthTextsProps {
+  readonly text: typeof EMPTY;
+  readonly onText: (text: typeof EMPTY) => void;
+}
+
+/** The length's name, its figure and its tolerance, as they are typed. */
+const LengthTexts = ({ text, onText }: LengthTextsProps) => (
+  <>
+    <TextField
+      label={t("add-a-length-its-name")}
+      value={text.name}
+      most={200}
+      onChange={(name) => onText({ ...text, name })}
+    />
+    <TextField
+      label={t("mm")}
+      value={text.value}
+      most={40}
+      onChange={(value) => onText({ ...text, value })}
+    />
+    <TextField
+      label="±"
+      value={text.tolerance}
+      most={40}
+      onChange={(tolerance) => onText({ ...text, tolerance })}
+    />
+  </>
+);
+
+const isLayer = (makes: NewLength["makes"]): boolean => makes !== "mark" && makes !== "cleave";
+
+interface MakesPickProps extends Pick<AddLengthProps, "tools" | "layers"> {
+  readonly makes: NewLength["makes"];
+  readonly tool: string;
+  readonly onMakes: (makes: NewLength["makes"]) => void;
+  readonly onTool: (tool: string) => void;
+}
+
+/** Picks what is done there: a mark, the cleave, or the end of a layer and the tool that takes it off. */
+function MakesPick({ makes, tool, tools, layers, onMakes, onTool }: MakesPickProps) {
+  return (
+    <span className="grid gap-1">
+      <Select
+        title={t("there")}
+        small
+        value={makes}
+        onPick={(id) => {
+          const layer = layers.find(({ kind }) => kind === id)?.kind;
+          onMakes(id === "cleave" ? "cleave" : (layer ?? "mark"));
+        }}
+        options={[
+          { id: "mark", name: t("a-mark-is-drawn") },
+          { id: "cleave", name: t("the-glass-is-cleaved") },
+          ...layers
+            .filter(({ kind }) => kind !== "glass")
+            .map(({ kind, name }) => ({ id: kind, name: t("the-ends", { name }) })),
+        ]}
+      />
+      {isLayer(makes) && (
+        <Select title={t("taken-off-by")} small value={tool} onPick={onTool} options={tools} />
+      )}
+    </span>
+  );
+}

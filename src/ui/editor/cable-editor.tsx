@@ -38,35 +38,14 @@ function read(value: unknown) {
   }
 }
 
-/** A cable under the pen: its name and diameters, its cut face drawn as one writes, or faded as it last was whole; the rest as text. */
+/** Edits a cable: name and diameters in fields, its cut face drawn while it is typed, the rest as text. */
 export function CableEditor({ initial, basis }: CableEditorProps) {
-  const router = useRouter();
-  const { who } = usePeople();
   const edited = useDraft(`cable-${initial.id}@${basis ?? "new"}`, initial, takeUp);
-  const { draft, change, forget } = edited;
-  const [refused, setRefused] = useState<string | null>(null);
+  const { draft, change } = edited;
   const { cable, problem } = read(draft);
   const [last, setLast] = useState(cable);
   if (cable && JSON.stringify(cable) !== JSON.stringify(last)) setLast(cable);
-  const save = async () => {
-    setRefused(null);
-    const answer = await call("post /shelf/{kind}", {
-      params: { kind: "cables" },
-      body: {
-        document: draft,
-        basis,
-        by: who?.id ?? null,
-      },
-    });
-    if (!answer.ok) {
-      setRefused(answer.problem.message);
-      return;
-    }
-    forget();
-    toast(t("kept-as-revision", { revision: answer.value.revision }));
-    router.push(`/shelf/cables/${answer.value.id}`);
-    router.refresh();
-  };
+  const { save, refused } = useSaveCable(edited, basis);
   return (
     <main className="min-w-0 flex-1 pb-8">
       <div className="z-10 bg-ground lg:sticky lg:top-0">
@@ -103,33 +82,7 @@ export function CableEditor({ initial, basis }: CableEditorProps) {
           value={draft.about}
           onChange={(about) => change("about", (now) => ({ ...now, about }))}
         />
-        <ol
-          aria-label={t("layers-from-the-outside-in")}
-          className="divide-y divide-line border-line border-y"
-        >
-          {draft.layers.map((layer, i) => {
-            const put = (field: string, changes: object) =>
-              change(`${layer.kind}/${field}`, (now) => ({
-                ...now,
-                layers: now.layers.map((layer, n) => (n === i ? { ...layer, ...changes } : layer)),
-              }));
-            return (
-              <li key={layer.kind} className="grid grid-cols-[1fr_8rem] items-end gap-2 py-2">
-                <TextField
-                  label={layer.kind}
-                  value={layer.name}
-                  most={200}
-                  onChange={(name) => put("name", { name })}
-                />
-                <LengthField
-                  label={t("diameter-in-mm", { name: layer.name })}
-                  value={layer.diameter}
-                  onChange={(diameter) => diameter !== null && put("diameter", { diameter })}
-                />
-              </li>
-            );
-          })}
-        </ol>
+        <LayerFields layers={draft.layers} change={change} />
         <details>
           <summary className="min-h-12 cursor-pointer py-3 font-semibold">{t("as-text")}</summary>
           <JsonText
@@ -145,4 +98,65 @@ export function CableEditor({ initial, basis }: CableEditorProps) {
       </div>
     </main>
   );
+}
+
+interface LayerFieldsProps extends Pick<ReturnType<typeof useDraft<Draft>>, "change"> {
+  readonly layers: Draft["layers"];
+}
+
+/** Name and diameter of each layer, from the outside in. */
+function LayerFields({ layers, change }: LayerFieldsProps) {
+  return (
+    <ol aria-label={t("layers-from-the-outside-in")} className="divide-y divide-line border-line border-y">
+      {layers.map((layer, i) => {
+        const put = (field: string, changes: object) =>
+          change(`${layer.kind}/${field}`, (now) => ({
+            ...now,
+            layers: now.layers.map((layer, n) => (n === i ? { ...layer, ...changes } : layer)),
+          }));
+        return (
+          <li key={layer.kind} className="grid grid-cols-[1fr_8rem] items-end gap-2 py-2">
+            <TextField
+              label={layer.kind}
+              value={layer.name}
+              most={200}
+              onChange={(name) => put("name", { name })}
+            />
+            <LengthField
+              label={t("diameter-in-mm", { name: layer.name })}
+              value={layer.diameter}
+              onChange={(diameter) => diameter !== null && put("diameter", { diameter })}
+            />
+          </li>
+        );
+      })}
+    </ol>
+  );
+}
+
+/** Saves the draft as a revision and goes to it. */
+function useSaveCable({ draft, forget }: ReturnType<typeof useDraft<Draft>>, basis: number | null) {
+  const router = useRouter();
+  const { who } = usePeople();
+  const [refused, setRefused] = useState<string | null>(null);
+  const save = async () => {
+    setRefused(null);
+    const answer = await call("post /shelf/{kind}", {
+      params: { kind: "cables" },
+      body: {
+        document: draft,
+        basis,
+        by: who?.id ?? null,
+      },
+    });
+    if (!answer.ok) {
+      setRefused(answer.problem.message);
+      return;
+    }
+    forget();
+    toast(t("kept-as-revision", { revision: answer.value.revision }));
+    router.push(`/shelf/cables/${answer.value.id}`);
+    router.refresh();
+  };
+  return { save, refused };
 }

@@ -127,19 +127,12 @@ const Row = memo(function Row({
           onChange={(next) => next !== null && type("figure", withFigure(row, sheet, next))}
         />
       </span>
-      {(["plus", "minus"] as const).map((side) => (
-        <span key={side} className="grid gap-0.5">
-          <span className="text-soft text-sm">{side === "plus" ? "+" : "−"}</span>
-          <LengthField
-            label={t("tolerance", { name: dimension.name, value: side === "plus" ? "above" : "below" })}
-            value={dimension[side]}
-            open
-            moves={moves}
-            onFocus={() => onLight(dimension.to)}
-            onChange={(next) => type(side, { ...dimension, [side]: next })}
-          />
-        </span>
-      ))}
+      <Tolerances
+        dimension={dimension}
+        moves={moves}
+        onFocus={() => onLight(dimension.to)}
+        onChange={(side, next) => type(side, { ...dimension, [side]: next })}
+      />
       {dimension.cases?.map((other, n) => (
         <OtherFigureRow
           // biome-ignore lint/suspicious/noArrayIndexKey: cases are told apart by their place
@@ -163,6 +156,30 @@ const Row = memo(function Row({
     </li>
   );
 });
+
+interface TolerancesProps extends Pick<RowProps, "dimension" | "moves"> {
+  readonly onFocus: () => void;
+  readonly onChange: (side: "plus" | "minus", value: number | null) => void;
+}
+
+/** How far a length may lie above and below its figure. */
+const Tolerances = ({ dimension, moves, onFocus, onChange }: TolerancesProps) => (
+  <>
+    {(["plus", "minus"] as const).map((side) => (
+      <span key={side} className="grid gap-0.5">
+        <span className="text-soft text-sm">{side === "plus" ? "+" : "−"}</span>
+        <LengthField
+          label={t("tolerance", { name: dimension.name, value: side === "plus" ? "above" : "below" })}
+          value={dimension[side]}
+          open
+          moves={moves}
+          onFocus={onFocus}
+          onChange={(next) => onChange(side, next)}
+        />
+      </span>
+    ))}
+  </>
+);
 
 interface OtherFigureProps {
   readonly name: string;

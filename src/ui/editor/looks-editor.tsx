@@ -31,11 +31,6 @@ const DUE = [
 /** What each look is about, what each try does to the end, what a step does to joint and holder, and what the joint needs. */
 export function LooksEditor({ document, onChange }: LooksEditorProps) {
   const { steps, retries, joint } = document;
-  // A step that was taken out is still named where another needs it.
-  const titles = Object.fromEntries([
-    ...steps.flatMap(({ needs }) => (needs ?? []).map((id) => [id, t("taken-out", { id })])),
-    ...steps.map(({ id, title }) => [id, title]),
-  ]);
   const putStep = (id: string, field: string, changes: Partial<Step>) =>
     onChange(`steps/${id}/${field}`, {
       steps: steps.map((step) => (step.id === id ? Object.assign({}, step, changes) : step)),
@@ -84,44 +79,8 @@ export function LooksEditor({ document, onChange }: LooksEditorProps) {
           ))}
         </ul>
       </section>
-      <section className="grid gap-2">
-        <h3 className="font-semibold">{t("what-a-step-does-to-joint")}</h3>
-        <ul className="divide-y divide-line border-line border-y">
-          {steps.map((step, i) =>
-            WORKS.includes(step.kind) ? (
-              <li key={step.id} className="py-2">
-                <Several
-                  title={`${i + 1} ${step.title}`}
-                  adds={t("nothing-more")}
-                  ids={STEP_ACTS}
-                  names={STEP_ACT_NAMES}
-                  picked={step.acts ?? []}
-                  onChange={(acts) => putStep(step.id, "acts", { acts })}
-                />
-              </li>
-            ) : null,
-          )}
-        </ul>
-      </section>
-      <section className="grid gap-2">
-        <h3 className="font-semibold">{t("what-must-be-done-before-a")}</h3>
-        <ul className="divide-y divide-line border-line border-y">
-          {steps.map((step, i) => (
-            <li key={step.id} className="py-2">
-              <Several
-                title={`${i + 1} ${step.title}`}
-                adds={t("nothing-more")}
-                ids={orderable(steps, step)}
-                names={titles}
-                picked={step.needs ?? []}
-                onChange={(needs) =>
-                  putStep(step.id, "needs", { needs: needs.length > 0 ? needs : undefined })
-                }
-              />
-            </li>
-          ))}
-        </ul>
-      </section>
+      <StepActs steps={steps} putStep={putStep} />
+      <StepNeeds steps={steps} putStep={putStep} />
       <section className="grid gap-2">
         <h3 className="font-semibold">{t("the-joint")}</h3>
         {joint ? (
@@ -135,6 +94,64 @@ export function LooksEditor({ document, onChange }: LooksEditorProps) {
         )}
       </section>
     </div>
+  );
+}
+
+interface StepListProps {
+  readonly steps: readonly Step[];
+  readonly putStep: (id: string, field: string, changes: Partial<Step>) => void;
+}
+
+/** What each step that works a joint or a holder does to it. */
+function StepActs({ steps, putStep }: StepListProps) {
+  return (
+    <section className="grid gap-2">
+      <h3 className="font-semibold">{t("what-a-step-does-to-joint")}</h3>
+      <ul className="divide-y divide-line border-line border-y">
+        {steps.map((step, i) =>
+          WORKS.includes(step.kind) ? (
+            <li key={step.id} className="py-2">
+              <Several
+                title={`${i + 1} ${step.title}`}
+                adds={t("nothing-more")}
+                ids={STEP_ACTS}
+                names={STEP_ACT_NAMES}
+                picked={step.acts ?? []}
+                onChange={(acts) => putStep(step.id, "acts", { acts })}
+              />
+            </li>
+          ) : null,
+        )}
+      </ul>
+    </section>
+  );
+}
+
+/** Which steps must be done before each step. */
+function StepNeeds({ steps, putStep }: StepListProps) {
+  // A step that was taken out is still named where another needs it.
+  const titles = Object.fromEntries([
+    ...steps.flatMap(({ needs }) => (needs ?? []).map((id) => [id, t("taken-out", { id })])),
+    ...steps.map(({ id, title }) => [id, title]),
+  ]);
+  return (
+    <section className="grid gap-2">
+      <h3 className="font-semibold">{t("what-must-be-done-before-a")}</h3>
+      <ul className="divide-y divide-line border-line border-y">
+        {steps.map((step, i) => (
+          <li key={step.id} className="py-2">
+            <Several
+              title={`${i + 1} ${step.title}`}
+              adds={t("nothing-more")}
+              ids={orderable(steps, step)}
+              names={titles}
+              picked={step.needs ?? []}
+              onChange={(needs) => putStep(step.id, "needs", { needs: needs.length > 0 ? needs : undefined })}
+            />
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }
 

@@ -46,83 +46,15 @@ export function PartsEditor({ parts, steps, moves, bushings = false, onChange }:
       <ol className="divide-y divide-line border-line border-y">
         {parts.map((part, i) => (
           <li key={part.id} className="grid items-end gap-2 py-2 md:grid-cols-[2fr_3fr_8rem_3fr_12rem_auto]">
-            <TextField
-              label={`${i + 1}`}
-              value={part.name}
-              most={200}
-              onChange={(name) => put(i, "name", { name })}
-            />
-            <TextField
-              label={t("which-way-round")}
-              value={part.way}
-              most={200}
-              onChange={(way) => put(i, "way", { way })}
-            />
-            <Pick
-              label={t("drawn-as")}
-              value={part.shape}
-              options={SHAPES.map((shape) => [shape, shape])}
-              onPick={(picked) =>
-                put(i, "shape", { shape: SHAPES.find((shape) => shape === picked) ?? part.shape })
-              }
-            />
-            <TextField
-              label={t("if-forgotten")}
-              value={part.ifForgotten}
-              onChange={(ifForgotten) => put(i, "cost", { ifForgotten })}
-            />
-            <Pick
-              label={t("shut-out-by")}
-              value={part.trappedBy ?? ""}
-              options={[["", t("not-said")], ...steps.map(({ id, title }): [string, string] => [id, title])]}
-              onPick={(trappedBy) => put(i, "trapped", { trappedBy: trappedBy || undefined })}
-            />
+            <PartFields part={part} at={i} steps={steps} put={(field, changes) => put(i, field, changes)} />
             <RowButtons name={part.name} list={parts} at={i} onChange={(next) => onChange("order", next)} />
-            <div className="flex flex-wrap items-end gap-2 md:col-span-6">
-              <span className="grid w-28 gap-0.5">
-                <span className="text-soft text-sm">{t("bore-mm")}</span>
-                <LengthField
-                  label={t("bore", { name: part.name })}
-                  value={part.bore ?? null}
-                  open
-                  moves={moves}
-                  onChange={(bore) => put(i, "bore", { bore: bore ?? undefined })}
-                />
-              </span>
-              <Tick
-                name={t("opens-goes-on-at-any-time")}
-                on={part.opens ?? false}
-                onTick={() => put(i, "opens", { opens: part.opens ? undefined : true })}
-              />
-              {bushings && (
-                <Tick
-                  name={t("bushing-only-where-the-port-needs")}
-                  on={part.bushes ?? false}
-                  onTick={() => put(i, "bushes", { bushes: part.bushes ? undefined : true })}
-                />
-              )}
-              <Pick
-                label={t("goes-over-the")}
-                value={part.on ?? ""}
-                options={[["", t("outermost-layer-in-hand")], ...LAYERS]}
-                onPick={(on) => put(i, "on", { on: LAYER_KINDS.find((kind) => kind === on) })}
-              />
-              <Pick
-                label={t("holds-in-place-the")}
-                value={part.grips ?? ""}
-                options={[["", "nothing"], ...LAYERS]}
-                onPick={(grips) => put(i, "grips", { grips: LAYER_KINDS.find((kind) => kind === grips) })}
-              />
-              <Pick
-                label={t("brought-to-its-place-at")}
-                value={part.neededAt ?? ""}
-                options={[
-                  ["", t("not-said")],
-                  ...steps.map(({ id, title }): [string, string] => [id, title]),
-                ]}
-                onPick={(neededAt) => put(i, "needed", { neededAt: neededAt || undefined })}
-              />
-            </div>
+            <PartPlace
+              part={part}
+              steps={steps}
+              moves={moves}
+              bushings={bushings}
+              put={(field, changes) => put(i, field, changes)}
+            />
           </li>
         ))}
       </ol>
@@ -151,5 +83,101 @@ function Pick({ label, value, options, onPick }: PickProps) {
       onPick={onPick}
       options={options.filter(([id]) => id !== "").map(([id, name]) => ({ id, name }))}
     />
+  );
+}
+
+interface PartFieldsProps extends Pick<PartsEditorProps, "steps"> {
+  readonly part: Part;
+  readonly at: number;
+  readonly put: (field: string, changes: Partial<Part>) => void;
+}
+
+/** What a part is, which way round it goes, and what it costs when forgotten. */
+function PartFields({ part, at, steps, put }: PartFieldsProps) {
+  return (
+    <>
+      <TextField
+        label={`${at + 1}`}
+        value={part.name}
+        most={200}
+        onChange={(name) => put("name", { name })}
+      />
+      <TextField
+        label={t("which-way-round")}
+        value={part.way}
+        most={200}
+        onChange={(way) => put("way", { way })}
+      />
+      <Pick
+        label={t("drawn-as")}
+        value={part.shape}
+        options={SHAPES.map((shape) => [shape, shape])}
+        onPick={(picked) => put("shape", { shape: SHAPES.find((shape) => shape === picked) ?? part.shape })}
+      />
+      <TextField
+        label={t("if-forgotten")}
+        value={part.ifForgotten}
+        onChange={(ifForgotten) => put("cost", { ifForgotten })}
+      />
+      <Pick
+        label={t("shut-out-by")}
+        value={part.trappedBy ?? ""}
+        options={[["", t("not-said")], ...steps.map(({ id, title }): [string, string] => [id, title])]}
+        onPick={(trappedBy) => put("trapped", { trappedBy: trappedBy || undefined })}
+      />
+    </>
+  );
+}
+
+interface PartPlaceProps extends Pick<PartsEditorProps, "steps" | "moves" | "bushings"> {
+  readonly part: Part;
+  readonly put: (field: string, changes: Partial<Part>) => void;
+}
+
+/** What a part goes over and grips, its bore, and the step that brings it to its place. */
+function PartPlace({ part, steps, moves, bushings, put }: PartPlaceProps) {
+  return (
+    <div className="flex flex-wrap items-end gap-2 md:col-span-6">
+      <span className="grid w-28 gap-0.5">
+        <span className="text-soft text-sm">{t("bore-mm")}</span>
+        <LengthField
+          label={t("bore", { name: part.name })}
+          value={part.bore ?? null}
+          open
+          moves={moves}
+          onChange={(bore) => put("bore", { bore: bore ?? undefined })}
+        />
+      </span>
+      <Tick
+        name={t("opens-goes-on-at-any-time")}
+        on={part.opens ?? false}
+        onTick={() => put("opens", { opens: part.opens ? undefined : true })}
+      />
+      {bushings && (
+        <Tick
+          name={t("bushing-only-where-the-port-needs")}
+          on={part.bushes ?? false}
+          onTick={() => put("bushes", { bushes: part.bushes ? undefined : true })}
+        />
+      )}
+      <Pick
+        label={t("goes-over-the")}
+        value={part.on ?? ""}
+        options={[["", t("outermost-layer-in-hand")], ...LAYERS]}
+        onPick={(on) => put("on", { on: LAYER_KINDS.find((kind) => kind === on) })}
+      />
+      <Pick
+        label={t("holds-in-place-the")}
+        value={part.grips ?? ""}
+        options={[["", "nothing"], ...LAYERS]}
+        onPick={(grips) => put("grips", { grips: LAYER_KINDS.find((kind) => kind === grips) })}
+      />
+      <Pick
+        label={t("brought-to-its-place-at")}
+        value={part.neededAt ?? ""}
+        options={[["", t("not-said")], ...steps.map(({ id, title }): [string, string] => [id, title])]}
+        onPick={(neededAt) => put("needed", { neededAt: neededAt || undefined })}
+      />
+    </div>
   );
 }

@@ -99,7 +99,7 @@ export function useDraft<T>(place: string, initial: T, takeUp: (saved: unknown) 
     canUndo: at > 0,
     canRedo: at < all.length - 1,
     /** Whether the draft was found on this device, not saved last time. */
-    found: isRestored,
+    isRestored: isRestored,
     forget: () => {
       touched.current = false;
       device.drop();

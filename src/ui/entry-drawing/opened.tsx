@@ -1,6 +1,6 @@
 "use client";
 
-import { Fragment, useId } from "react";
+import { useId } from "react";
 import type { LayerKind, RunSheet } from "@/core";
 import { t } from "@/messages/entry";
 import { bandGeometry } from "../band/geometry";
@@ -48,83 +48,88 @@ export function Opened({ cables, lit, onPoint }: OpenedProps) {
         aria-hidden="true"
       >
         <Textures id={id} />
-        {rows.map(({ cable, way, port }, i) => {
-          const axis = i * ROW + 52;
-          const through = cable.turns !== null;
-          const right = width - (through ? LOOPS[room] : 0);
-          const { layers, yarn, scale } = bandGeometry(
-            cable.sheet,
-            cable.sheet.lines.length,
-            right - PLATE[room],
-          );
-          const x = (position: number) => right - scale.x(position);
-          // Of a cable that goes through, the tubes run on whole into the storage.
-          const shown = through
-            ? layers
-                .filter(({ layer }) => !INSIDE.includes(layer.kind))
-                .map((layer) => (layer.layer.kind === "tube" ? { ...layer, x0: scale.x(0) } : layer))
-            : layers;
-          const drawn = { ...FIGURES, ...placesOf(cable.sheet) };
-          return (
-            <Fragment key={`${cable.id} ${way}`}>
-              <g transform={`translate(${right}, ${axis}) scale(-1, ${THIN})`}>
-                <LayersDrawn
-                  id={id}
-                  axis={0}
-                  layers={shown.map((layer) => ({ ...layer, x1: right }))}
-                  yarn={yarn && { ...yarn, folded: false }}
-                />
-              </g>
-              <rect
-                x={PLATE[room] - 12}
-                y={axis - 30}
-                width={10}
-                height={60}
-                className="fill-rail stroke-ink"
-              />
-              <text
-                x={4}
-                y={axis - 34}
-                className={lit === cable.id ? "fill-now font-bold" : "fill-ink font-bold"}
-              >
-                {[
-                  port,
-                  room === "wide" || cable.name.length < 22 ? cable.name : `${cable.name.slice(0, 20)}…`,
-                  way,
-                ]
-                  .filter(Boolean)
-                  .join(" · ")}
-              </text>
-              {cable.turns === null && drawn.opening !== null && (
-                <Place x={x(drawn.opening.at)} y={axis} label={`${mmText(drawn.opening.length)} opened`} />
-              )}
-              {drawn.members !== null && (
-                <Place
-                  x={x(drawn.members.at)}
-                  y={axis}
-                  low
-                  left={through || x(drawn.members.at) > width - 160}
-                  label={`${mmText(drawn.members.length)}${room === "wide" ? t("member-stub") : ""}`}
-                />
-              )}
-              {cable.turns !== null && way === "in" && (
-                <Stored rx={LOOPS[room] / 2 - 19} x={x(0)} y={axis + ROW / 2} turns={cable.turns} />
-              )}
-              <rect
-                x={0}
-                y={axis - 46}
-                width={width}
-                height={ROW}
-                fill="transparent"
-                onPointerEnter={() => onPoint(cable.id)}
-                onPointerLeave={() => onPoint(null)}
-              />
-            </Fragment>
-          );
-        })}
+        {rows.map((row, i) => (
+          <OpenedRow
+            key={`${row.cable.id} ${row.way}`}
+            {...{ ...row, id, width, room, onPoint }}
+            axis={i * ROW + 52}
+            lit={lit === row.cable.id}
+          />
+        ))}
       </svg>
       <figcaption className="px-1 text-soft text-xs">{t("lengths-to-scale-thickness-not-length")}</figcaption>
     </figure>
+  );
+}
+
+interface OpenedRowProps {
+  readonly cable: OpenedCable;
+  /** Of a cable that goes through: on its way in or out. */
+  readonly way: string;
+  readonly port: string | undefined;
+  /** Id of the textures on the page. */
+  readonly id: string;
+  readonly width: number;
+  readonly room: "wide" | "narrow";
+  readonly axis: number;
+  readonly lit: boolean;
+  readonly onPoint: (id: string | null) => void;
+}
+
+/** One cable drawn from its port to its ends or its storage. */
+function OpenedRow({ cable, way, port, id, width, room, axis, lit, onPoint }: OpenedRowProps) {
+  const through = cable.turns !== null;
+  const right = width - (through ? LOOPS[room] : 0);
+  const { layers, yarn, scale } = bandGeometry(cable.sheet, cable.sheet.lines.length, right - PLATE[room]);
+  const x = (position: number) => right - scale.x(position);
+  // Of a cable that goes through, the tubes run on whole into the storage.
+  const shown = through
+    ? layers
+        .filter(({ layer }) => !INSIDE.includes(layer.kind))
+        .map((layer) => (layer.layer.kind === "tube" ? { ...layer, x0: scale.x(0) } : layer))
+    : layers;
+  const drawn = { ...FIGURES, ...placesOf(cable.sheet) };
+  return (
+    <>
+      <g transform={`translate(${right}, ${axis}) scale(-1, ${THIN})`}>
+        <LayersDrawn
+          id={id}
+          axis={0}
+          layers={shown.map((layer) => ({ ...layer, x1: right }))}
+          yarn={yarn && { ...yarn, folded: false }}
+        />
+      </g>
+      <rect x={PLATE[room] - 12} y={axis - 30} width={10} height={60} className="fill-rail stroke-ink" />
+      <text x={4} y={axis - 34} className={lit ? "fill-now font-bold" : "fill-ink font-bold"}>
+        {[port, room === "wide" || cable.name.length < 22 ? cable.name : `${cable.name.slice(0, 20)}…`, way]
+          .filter(Boolean)
+          .join(" · ")}
+      </text>
+      {cable.turns === null && drawn.opening !== null && (
+        <Place x={x(drawn.opening.at)} y={axis} label={`${mmText(drawn.opening.length)} opened`} />
+      )}
+      {drawn.members !== null && (
+        <Place
+          x={x(drawn.members.at)}
+          y={axis}
+          low
+          left={through || x(drawn.members.at) > width - 160}
+          label={`${mmText(drawn.members.length)}${room === "wide" ? t("member-stub") : ""}`}
+        />
+      )}
+      {cable.turns !== null && way === "in" && (
+        <Stored rx={LOOPS[room] / 2 - 19} x={x(0)} y={axis + ROW / 2} turns={cable.turns} />
+      )}
+      <rect
+        x={0}
+        y={axis - 46}
+        width={width}
+        height={ROW}
+        fill="transparent"
+        onPointerEnter={() => onPoint(cable.id)}
+        onPointerLeave={() => onPoint(null)}
+      />
+    </>
   );
 }
 

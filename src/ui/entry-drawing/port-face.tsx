@@ -29,26 +29,7 @@ export function PortFace({ entry, inPort, lit = null, onTake, quiet = false, roo
     <figure aria-hidden={quiet ? true : undefined}>
       <svg width={width} height={height} viewBox={`0 0 ${width} ${height}`} className="h-auto max-w-full">
         <title>{t("port-face-of-the-to-scale", { name: entry.name })}</title>
-        {face.shape === "round" ? (
-          <ellipse
-            cx={width / 2}
-            cy={height / 2}
-            rx={px(face.width) / 2}
-            ry={px(face.height) / 2}
-            className="fill-rail stroke-ink"
-            strokeWidth={2}
-          />
-        ) : (
-          <rect
-            x={12}
-            y={12}
-            width={px(face.width)}
-            height={px(face.height)}
-            rx={8}
-            className="fill-rail stroke-ink"
-            strokeWidth={2}
-          />
-        )}
+        <FaceOutline shape={face.shape} width={px(face.width)} height={px(face.height)} />
         {ports.map((port) => {
           const { x, y } = at(port.x, port.y);
           const held = inPort.get(port.id);
@@ -75,21 +56,7 @@ export function PortFace({ entry, inPort, lit = null, onTake, quiet = false, roo
               {held ? (
                 <CableSeen cable={held.cable} x={x} y={y} scale={scale} bushed={held.bushed ? radius : 0} />
               ) : (
-                <>
-                  <circle
-                    cx={x}
-                    cy={y}
-                    r={radius}
-                    fill="none"
-                    className="stroke-soft"
-                    strokeDasharray="3 3"
-                  />
-                  {port.plug && !quiet && radius > 15 && (
-                    <text x={x} y={y + 4} textAnchor="middle" className="fill-soft text-[11px]">
-                      {t("plug")}
-                    </text>
-                  )}
-                </>
+                <EmptyPort x={x} y={y} radius={radius} plug={port.plug && !quiet} />
               )}
               {!quiet && (
                 <text
@@ -117,6 +84,55 @@ export function PortFace({ entry, inPort, lit = null, onTake, quiet = false, roo
     </figure>
   );
 }
+
+interface FaceOutlineProps {
+  readonly shape: Entry["face"]["shape"];
+  /** Pixels, without the margin around it. */
+  readonly width: number;
+  readonly height: number;
+}
+
+function FaceOutline({ shape, width, height }: FaceOutlineProps) {
+  return shape === "round" ? (
+    <ellipse
+      cx={width / 2 + 12}
+      cy={height / 2 + 12}
+      rx={width / 2}
+      ry={height / 2}
+      className="fill-rail stroke-ink"
+      strokeWidth={2}
+    />
+  ) : (
+    <rect
+      x={12}
+      y={12}
+      width={width}
+      height={height}
+      rx={8}
+      className="fill-rail stroke-ink"
+      strokeWidth={2}
+    />
+  );
+}
+
+interface EmptyPortProps {
+  readonly x: number;
+  readonly y: number;
+  readonly radius: number;
+  /** Whether the word is written on it. */
+  readonly plug: boolean;
+}
+
+const EmptyPort = ({ x, y, radius, plug }: EmptyPortProps) => (
+  <>
+    <circle cx={x} cy={y} r={radius} fill="none" className="stroke-soft" strokeDasharray="3 3" />
+    {plug && radius > 15 && (
+      <text x={x} y={y + 4} textAnchor="middle" className="fill-soft text-[11px]">
+        {t("plug")}
+      </text>
+    )}
+  </>
+);
 
 interface CableSeenProps {
   readonly cable: NamedCable;

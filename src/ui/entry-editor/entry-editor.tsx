@@ -43,7 +43,7 @@ interface EntryEditorProps {
   readonly sheets: { readonly ending: EntrySheet; readonly going: EntrySheet };
 }
 
-/** An entry under the pen: its ports, lengths, fasteners and storage, drawn as one writes. */
+/** Edits an entry: its ports, lengths, fasteners and storage, drawn while it is typed. */
 export function EntryEditor({ initial, basis, cables, tools, sheets }: EntryEditorProps) {
   const router = useRouter();
   const { who } = usePeople();
@@ -101,68 +101,90 @@ export function EntryEditor({ initial, basis, cables, tools, sheets }: EntryEdit
       </div>
       <div className={`grid max-w-5xl gap-6 px-4 py-4 sm:px-6 ${BELOW_THE_HEAD}`}>
         <About draft={draft} isNew={basis === null} put={put} />
-        <Part id="ports" title={t("ports")}>
-          <FaceEditor face={draft.face} onChange={(field, face) => put(`face/${field}`, { face })} />
-          <PortsEditor ports={draft.ports} onChange={(field, ports) => put(`ports/${field}`, { ports })} />
-        </Part>
-        <Part id="lengths" title={t("lengths")}>
-          <EntryLengths
-            lengths={draft.lengths}
-            cables={taken}
-            onChange={(field, lengths) => put(`lengths/${field}`, { lengths })}
-          />
-        </Part>
-        <Part id="parts" title={t("threaded-on-first-of-a-cable")}>
-          <PartsEditor
-            parts={draft.parts}
-            steps={sheets.ending.steps}
-            moves={edited.moves}
-            bushings
-            onChange={(field, parts) => put(`parts/${field}`, { parts })}
-          />
-        </Part>
-        {draft.through && (
-          <Part id="through" title={t("laid-round-of-a-cable-that")}>
-            <PartsEditor
-              parts={draft.through}
-              steps={sheets.going.steps}
-              moves={edited.moves}
-              bushings
-              onChange={(field, through) => put(`through/${field}`, { through })}
-            />
-          </Part>
-        )}
-        <Part id="fasteners" title={t("tightened-in-this-order")}>
-          <FastenersEditor
-            fasteners={draft.fasteners}
-            parts={[...draft.parts, ...(draft.through ?? [])].filter(
-              ({ id }, i, all) => all.findIndex((part) => part.id === id) === i,
-            )}
-            onChange={(field, fasteners) => put(`fasteners/${field}`, { fasteners })}
-          />
-        </Part>
-        <Part id="storage" title={t("stored-inside")}>
-          <StorageEditor storage={draft.storage} reach={draft.reach} radius={draft.radius} onChange={put} />
-        </Part>
-        <Part id="trays" title={t("splice-trays")}>
-          <TraysEditor trays={draft.trays} onChange={put} />
-        </Part>
-        <details>
-          <summary className="min-h-12 cursor-pointer py-3 font-semibold">{t("as-text")}</summary>
-          <JsonText
-            value={draft}
-            kind="entries"
-            onTake={(next) => {
-              const { value, problem: wrong } = attempt(() => asWritten(zEntry, next));
-              if (value) change("text", () => value);
-              return wrong?.message ?? null;
-            }}
-          />
-        </details>
+        <EntryParts draft={draft} cables={taken} sheets={sheets} moves={edited.moves} put={put} />
+        <EntryText draft={draft} onTake={(next) => change("text", () => next)} />
       </div>
     </main>
   );
 }
+
+interface EntryPartsProps extends Pick<EntryEditorProps, "sheets"> {
+  readonly draft: EntryDocument;
+  /** The cables it takes. */
+  readonly cables: readonly Cable[];
+  readonly moves: number;
+  readonly put: (field: string, changed: Partial<EntryDocument>) => void;
+}
+
+/** Everything an entry holds, a section each. */
+function EntryParts({ draft, cables, sheets, moves, put }: EntryPartsProps) {
+  return (
+    <>
+      <Part id="ports" title={t("ports")}>
+        <FaceEditor face={draft.face} onChange={(field, face) => put(`face/${field}`, { face })} />
+        <PortsEditor ports={draft.ports} onChange={(field, ports) => put(`ports/${field}`, { ports })} />
+      </Part>
+      <Part id="lengths" title={t("lengths")}>
+        <EntryLengths
+          lengths={draft.lengths}
+          cables={cables}
+          onChange={(field, lengths) => put(`lengths/${field}`, { lengths })}
+        />
+      </Part>
+      <Part id="parts" title={t("threaded-on-first-of-a-cable")}>
+        <PartsEditor
+          parts={draft.parts}
+          steps={sheets.ending.steps}
+          moves={moves}
+          bushings
+          onChange={(field, parts) => put(`parts/${field}`, { parts })}
+        />
+      </Part>
+      {draft.through && (
+        <Part id="through" title={t("laid-round-of-a-cable-that")}>
+          <PartsEditor
+            parts={draft.through}
+            steps={sheets.going.steps}
+            moves={moves}
+            bushings
+            onChange={(field, through) => put(`through/${field}`, { through })}
+          />
+        </Part>
+      )}
+      <Part id="fasteners" title={t("tightened-in-this-order")}>
+        <FastenersEditor
+          fasteners={draft.fasteners}
+          parts={[...draft.parts, ...(draft.through ?? [])].filter(
+            ({ id }, i, all) => all.findIndex((part) => part.id === id) === i,
+          )}
+          onChange={(field, fasteners) => put(`fasteners/${field}`, { fasteners })}
+        />
+      </Part>
+      <Part id="storage" title={t("stored-inside")}>
+        <StorageEditor storage={draft.storage} reach={draft.reach} radius={draft.radius} onChange={put} />
+      </Part>
+      <Part id="trays" title={t("splice-trays")}>
+        <TraysEditor trays={draft.trays} onChange={put} />
+      </Part>
+    </>
+  );
+}
+
+/** The entry as text, to be replaced as a whole. */
+const EntryText = ({ draft, onTake }: { draft: EntryDocument; onTake: (next: EntryDocument) => void }) => (
+  <details>
+    <summary className="min-h-12 cursor-pointer py-3 font-semibold">{t("as-text")}</summary>
+    <JsonText
+      value={draft}
+      kind="entries"
+      onTake={(next) => {
+        const { value, problem: wrong } = attempt(() => asWritten(zEntry, next));
+        if (value) onTake(value);
+        return wrong?.message ?? null;
+      }}
+    />
+  </details>
+);
 
 const NONE: ReturnType<typeof entryContradictions> = [];
 

@@ -37,24 +37,15 @@ export function OtherFigures({ name, figure, cables, onChange }: OtherFiguresPro
           >
             <p className="self-center text-sm max-lg:col-span-2">{t("instead", { words })}</p>
             {layer ? (
-              (["min", "max"] as const).map((end) => (
-                <span key={end} className="grid gap-0.5">
-                  <span className="text-soft text-sm">{end === "min" ? t("from-mm") : t("to-mm-2")}</span>
-                  <LengthField
-                    label={t("mm", { name, words, kind: layer.kind, value: end === "min" ? "from" : "to" })}
-                    value={layer.diameter[end]}
-                    onChange={(value) =>
-                      value !== null &&
-                      put(at, end, {
-                        when: {
-                          ...statedCase.when,
-                          layer: { ...layer, diameter: { ...layer.diameter, [end]: value } },
-                        },
-                      })
-                    }
-                  />
-                </span>
-              ))
+              <DiameterRange
+                layer={layer}
+                label={(end) =>
+                  t("mm", { name, words, kind: layer.kind, value: end === "min" ? "from" : "to" })
+                }
+                onChange={(end, diameter) =>
+                  put(at, end, { when: { ...statedCase.when, layer: { ...layer, diameter } } })
+                }
+              />
             ) : (
               <span className="max-lg:hidden lg:col-span-2" />
             )}
@@ -88,23 +79,61 @@ export function OtherFigures({ name, figure, cables, onChange }: OtherFiguresPro
           </div>
         );
       })}
-      <details>
-        <summary className="cursor-pointer py-1 text-soft text-sm">
-          {t("another-figure-for-some-cables")}
-        </summary>
-        <Select
-          title={t("for-cables", { name })}
-          small
-          value=""
-          empty={t("for-some-cables")}
-          options={options}
-          onPick={(picked) => {
-            const option = options.find(({ id }) => id === picked);
-            if (option) onChange(`${cases.length}/added`, [...cases, newCase(figure, option.when)]);
-          }}
-          className="max-w-80"
-        />
-      </details>
+      <AddFigure
+        name={name}
+        options={options}
+        onPick={(when) => onChange(`${cases.length}/added`, [...cases, newCase(figure, when)])}
+      />
     </div>
+  );
+}
+
+type CaseLayer = NonNullable<Case["when"]["layer"]>;
+
+interface DiameterRangeProps {
+  readonly layer: CaseLayer;
+  readonly label: (end: "min" | "max") => string;
+  readonly onChange: (end: "min" | "max", diameter: CaseLayer["diameter"]) => void;
+}
+
+/** The diameters of a layer for which a figure holds. */
+const DiameterRange = ({ layer, label, onChange }: DiameterRangeProps) =>
+  (["min", "max"] as const).map((end) => (
+    <span key={end} className="grid gap-0.5">
+      <span className="text-soft text-sm">{end === "min" ? t("from-mm") : t("to-mm-2")}</span>
+      <LengthField
+        label={label(end)}
+        value={layer.diameter[end]}
+        onChange={(value) => value !== null && onChange(end, { ...layer.diameter, [end]: value })}
+      />
+    </span>
+  ));
+
+interface AddFigureProps {
+  readonly name: string;
+  readonly options: ReturnType<typeof conditionsOn>;
+  readonly onPick: (when: Case["when"]) => void;
+}
+
+/** Adds a figure that holds for some cables. */
+function AddFigure({ name, options, onPick }: AddFigureProps) {
+  return (
+    <details>
+      <summary className="cursor-pointer py-1 text-soft text-sm">
+        {t("another-figure-for-some-cables")}
+      </summary>
+      <Select
+        title={t("for-cables", { name })}
+        small
+        value=""
+        empty={t("for-some-cables")}
+        options={options}
+        onPick={(picked) => {
+          const option = options.find(({ id }) => id === picked);
+          if (option) onPick(option.when);
+        }}
+        className="max-w-80"
+      />
+    </details>
   );
 }

@@ -77,22 +77,7 @@ export function PortsEditor({ ports, onChange }: PortsEditorProps) {
               onChange={(text) => pair(at, text)}
             />
             <div className="col-span-full flex flex-wrap items-center gap-2">
-              <Button
-                size="small"
-                aria-pressed={port.double === true}
-                look={port.double ? "strong" : "plain"}
-                onClick={() => put(at, "double", { double: !port.double })}
-              >
-                {t("takes-both-ways")}
-              </Button>
-              <Button
-                size="small"
-                aria-pressed={port.plug}
-                look={port.plug ? "strong" : "plain"}
-                onClick={() => put(at, "plug", { plug: !port.plug })}
-              >
-                {t("plug-while-empty")}
-              </Button>
+              <PortTicks port={port} put={(field, changed) => put(at, field, changed)} />
               <RowButtons
                 name={`Port ${port.id}`}
                 list={ports}
@@ -118,3 +103,30 @@ export function PortsEditor({ ports, onChange }: PortsEditorProps) {
     </>
   );
 }
+
+interface PortTicksProps {
+  readonly port: Port;
+  readonly put: (field: string, changed: Partial<Port>) => void;
+}
+
+/** Whether a port takes a cable both ways, and whether a plug closes it while it is empty. */
+const PortTicks = ({ port, put }: PortTicksProps) => (
+  <>
+    <Button
+      size="small"
+      aria-pressed={port.double === true}
+      look={port.double ? "strong" : "plain"}
+      onClick={() => put("double", { double: !port.double })}
+    >
+      {t("takes-both-ways")}
+    </Button>
+    <Button
+      size="small"
+      aria-pressed={port.plug}
+      look={port.plug ? "strong" : "plain"}
+      onClick={() => put("plug", { plug: !port.plug })}
+    >
+      {t("plug-while-empty")}
+    </Button>
+  </>
+);

@@ -26,7 +26,7 @@ export function ColourCheck({ wanted, kind, onAnswer }: ColourCheckProps) {
   const [tracers, setTracers] = useState(0);
   const answer = beforeCut(wanted, seen);
   const requested = answer.may === "ask" ? answer.about : null;
-  const word = (about: "tube" | "fibre") => (about === "tube" ? kind : "fibre");
+  const word = wordOf(kind);
   const say = (text: SeenElement) => {
     if (!requested) return;
     const next = { ...seen, [requested]: text };
@@ -67,32 +67,7 @@ export function ColourCheck({ wanted, kind, onAnswer }: ColourCheckProps) {
           </div>
         </>
       )}
-      <div aria-live="assertive" className="mt-3">
-        {answer.may === "cut" && (
-          <p className="rounded-lg border-2 border-in px-3 py-2">
-            <strong className="text-in">
-              {t("this-is-it-fibre", {
-                kind,
-                colourText: colourText(wanted.tube),
-                colourText2: colourText(wanted.fibre),
-              })}
-            </strong>{" "}
-            {t("cut-this-one-and-no-other")}
-          </p>
-        )}
-        {answer.may === "not" && (
-          <p className="rounded-lg border-2 border-out px-3 py-2">
-            <strong className="text-out">{t("do-not-cut")}</strong>{" "}
-            {answer.seen === "doubtful"
-              ? t("clean-the-look-in-daylight-count", { word: word(answer.about) })
-              : t("that-is-the-one-to-part", {
-                  word: word(answer.about),
-                  colourText: colourText(answer.seen),
-                  colourText2: colourText(wanted[answer.about]),
-                })}
-          </p>
-        )}
-      </div>
+      <ColourAnswer answer={answer} wanted={wanted} kind={kind} />
       {answer.may !== "ask" || seen.tube !== null ? (
         <Button look="quiet" onClick={again} className="mt-2">
           {t("say-it-again")}
@@ -105,6 +80,48 @@ export function ColourCheck({ wanted, kind, onAnswer }: ColourCheckProps) {
           position2: wanted.fibre.position,
         })}
       </p>
+    </div>
+  );
+}
+
+const wordOf =
+  (kind: string) =>
+  (about: "tube" | "fibre"): string =>
+    about === "tube" ? kind : "fibre";
+
+interface ColourAnswerProps extends Pick<ColourCheckProps, "wanted" | "kind"> {
+  readonly answer: ReturnType<typeof beforeCut>;
+}
+
+/** Whether it may be cut, and why not. */
+function ColourAnswer({ answer, wanted, kind }: ColourAnswerProps) {
+  const word = wordOf(kind);
+  return (
+    <div aria-live="assertive" className="mt-3">
+      {answer.may === "cut" && (
+        <p className="rounded-lg border-2 border-in px-3 py-2">
+          <strong className="text-in">
+            {t("this-is-it-fibre", {
+              kind,
+              colourText: colourText(wanted.tube),
+              colourText2: colourText(wanted.fibre),
+            })}
+          </strong>{" "}
+          {t("cut-this-one-and-no-other")}
+        </p>
+      )}
+      {answer.may === "not" && (
+        <p className="rounded-lg border-2 border-out px-3 py-2">
+          <strong className="text-out">{t("do-not-cut")}</strong>{" "}
+          {answer.seen === "doubtful"
+            ? t("clean-the-look-in-daylight-count", { word: word(answer.about) })
+            : t("that-is-the-one-to-part", {
+                word: word(answer.about),
+                colourText: colourText(answer.seen),
+                colourText2: colourText(wanted[answer.about]),
+              })}
+        </p>
+      )}
     </div>
   );
 }

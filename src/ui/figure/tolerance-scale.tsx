@@ -24,8 +24,8 @@ export function ToleranceScale({ nominal, plus, minus, units, reading }: Toleran
   const low = minus === null ? 4 : x(nominal - minus);
   const high = plus === null ? WIDTH - 4 : x(nominal + plus);
   const label = [
-    minus === null ? null : t("at-least", { one: write(nominal - minus) }),
-    plus === null ? null : t("at-most", { one: write(nominal + plus) }),
+    minus === null ? null : t("at-least", { least: write(nominal - minus) }),
+    plus === null ? null : t("at-most", { most: write(nominal + plus) }),
   ]
     .filter(Boolean)
     .join(", ");

@@ -67,32 +67,7 @@ function HomeView({ home: { last, next, ends }, shelf, onPick }: HomeViewProps) 
         onValueChange={setValue}
         loop
       >
-        <div className="relative px-4 sm:px-12">
-          <Search aria-hidden="true" className="absolute top-5 left-8 size-7 text-soft sm:left-[4.2rem]" />
-          <Command.Input
-            autoFocus
-            value={question}
-            onValueChange={ask}
-            maxLength={120}
-            onKeyDown={(event) => {
-              if (event.key !== "Escape") return;
-              if (question === "") event.currentTarget.blur();
-              else ask("");
-            }}
-            aria-label={t("cable-and-connector")}
-            placeholder={t("3-mm-cord-sc-wedge")}
-            className="min-h-18 w-full rounded-lg border-3 border-ink bg-field pr-4 pl-14 font-bold text-2xl outline-none placeholder:font-normal placeholder:text-ghost focus:border-now sm:pr-44 sm:pl-[4.2rem] sm:text-4xl"
-          />
-          {isAsked && (
-            <p role="status" className="mt-1 text-soft sm:absolute sm:top-6 sm:right-16 sm:mt-0">
-              {t("near", {
-                value: fits.length === 1 ? t("1-fits") : `${fits.length} fit`,
-                length: near.length,
-              })}
-            </p>
-          )}
-          {isAsked && <ReadWords question={question} reads={reads} />}
-        </div>
+        <FinderField question={question} ask={ask} fits={fits.length} near={near.length} reads={reads} />
         {isAsked && unknown.length > 0 && others.length === 0 && (
           <p className="mx-4 mt-3 rounded-md bg-note px-4 py-2 sm:mx-12">
             <strong>{t("not-on-the-shelf")}</strong> {unknown.join(", ")}.{" "}
@@ -116,25 +91,7 @@ function HomeView({ home: { last, next, ends }, shelf, onPick }: HomeViewProps) 
           )}
         </FoundTape>
       )}
-      {others.length > 0 && (
-        <ul aria-label={t("kits-and-entries")} className="flex flex-wrap gap-2 px-4 py-3 sm:px-12">
-          {others.map(({ style, kind }) => (
-            <li key={style.id}>
-              {kind === "kit" ? (
-                <Button onClick={() => onPick({ cable: null, style, choices: {} })}>
-                  <span className="font-normal text-soft">{t("kit")}</span> {style.name}
-                </Button>
-              ) : (
-                <Button asChild>
-                  <Link href={`/entry/${style.id}`}>
-                    <span className="font-normal text-soft">{t("entry")}</span> {style.name}
-                  </Link>
-                </Button>
-              )}
-            </li>
-          ))}
-        </ul>
-      )}
+      <OtherThings things={others} onPick={onPick} />
       {(last || next) && (
         <div
           className={`no-print grid border-line lg:grid-cols-[3fr_2fr] ${rows.length > 0 ? "" : "mt-5 border-t"}`}
@@ -144,6 +101,77 @@ function HomeView({ home: { last, next, ends }, shelf, onPick }: HomeViewProps) 
         </div>
       )}
     </div>
+  );
+}
+
+interface FinderFieldProps {
+  readonly question: string;
+  readonly ask: (typed: string) => void;
+  /** How many ends fit, and how many come near. */
+  readonly fits: number;
+  readonly near: number;
+  readonly reads: ReturnType<typeof findEnds>["reads"];
+}
+
+/** The field over every cable and connector, and how many of them it finds. */
+function FinderField({ question, ask, fits, near, reads }: FinderFieldProps) {
+  const isAsked = question.trim() !== "";
+  return (
+    <div className="relative px-4 sm:px-12">
+      <Search aria-hidden="true" className="absolute top-5 left-8 size-7 text-soft sm:left-[4.2rem]" />
+      <Command.Input
+        autoFocus
+        value={question}
+        onValueChange={ask}
+        maxLength={120}
+        onKeyDown={(event) => {
+          if (event.key !== "Escape") return;
+          if (question === "") event.currentTarget.blur();
+          else ask("");
+        }}
+        aria-label={t("cable-and-connector")}
+        placeholder={t("3-mm-cord-sc-wedge")}
+        className="min-h-18 w-full rounded-lg border-3 border-ink bg-field pr-4 pl-14 font-bold text-2xl outline-none placeholder:font-normal placeholder:text-ghost focus:border-now sm:pr-44 sm:pl-[4.2rem] sm:text-4xl"
+      />
+      {isAsked && (
+        <p role="status" className="mt-1 text-soft sm:absolute sm:top-6 sm:right-16 sm:mt-0">
+          {t("near", {
+            value: fits === 1 ? t("1-fits") : `${fits} fit`,
+            length: near,
+          })}
+        </p>
+      )}
+      {isAsked && <ReadWords question={question} reads={reads} />}
+    </div>
+  );
+}
+
+interface OtherThingsProps {
+  readonly things: ReturnType<typeof otherThings>;
+  readonly onPick: HomeViewProps["onPick"];
+}
+
+/** Kits and entries that answer the question. */
+function OtherThings({ things, onPick }: OtherThingsProps) {
+  if (things.length === 0) return null;
+  return (
+    <ul aria-label={t("kits-and-entries")} className="flex flex-wrap gap-2 px-4 py-3 sm:px-12">
+      {things.map(({ style, kind }) => (
+        <li key={style.id}>
+          {kind === "kit" ? (
+            <Button onClick={() => onPick({ cable: null, style, choices: {} })}>
+              <span className="font-normal text-soft">{t("kit")}</span> {style.name}
+            </Button>
+          ) : (
+            <Button asChild>
+              <Link href={`/entry/${style.id}`}>
+                <span className="font-normal text-soft">{t("entry")}</span> {style.name}
+              </Link>
+            </Button>
+          )}
+        </li>
+      ))}
+    </ul>
   );
 }
 

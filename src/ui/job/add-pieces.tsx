@@ -32,10 +32,6 @@ export function AddPieces({ job, cables, pieces, first }: AddPiecesProps) {
   const [name, setName] = useState("");
   const [many, setMany] = useState("1");
   const [kind, setKind] = useState(cables[0]?.id ?? "");
-  const { prefs } = usePrefs();
-  const router = useRouter();
-  /** Asked again after no answer, they are the same pieces: never more. */
-  const wanted = useRef<{ key: string; ids: string[] }>({ key: "", ids: [] });
   const count = readCount(many, MOST_AT_ONCE) || null;
   const names = count === null ? [] : numbered(name.trim(), count);
 
@@ -46,36 +42,17 @@ export function AddPieces({ job, cables, pieces, first }: AddPiecesProps) {
     const [core] = cable?.cores ?? [];
     return cable && core ? newPlan(title, cable, core) : null;
   };
+  const send = useSendPieces(job);
   const { problem, busy, submit, clear } = useSubmit(async () => {
     if (name.trim() === "") return t("a-piece-has-a-name-from");
     if (count === null) return t("from-1-to-at-a-time", { most_at_once: MOST_AT_ONCE });
     const plans = names.flatMap((title) => planOf(title) ?? []);
-    const key = JSON.stringify([names, kind]);
-    if (wanted.current.key !== key) wanted.current = { key, ids: plans.map(() => uuid()) };
-    const answer = await call("post /jobs/{id}", {
-      params: { id: job },
-      body: {
-        pieces: plans.map((plan, i) => ({ id: wanted.current.ids[i], plan: z.encode(zPiecePlan, plan) })),
-        by: prefs.person,
-      },
-    });
-    if (!answer.ok) return answer.problem.message;
-    wanted.current = { key: "", ids: [] };
-    const [piece] = answer.value.pieces;
-    if (piece && answer.value.pieces.length === 1) {
-      router.push(`/jobs/${job}/${piece.id}`);
-      return "";
+    const refused = await send(plans, JSON.stringify([names, kind]));
+    if (refused === "") {
+      setName("");
+      setMany("1");
     }
-    setName("");
-    setMany("1");
-    router.refresh();
-    offerUndo({
-      label: t("pieces-are-added", { length: answer.value.pieces.length }),
-      changes: answer.value.pieces.map(({ id, revision }) => ({ id, basis: revision, plan: null })),
-      by: prefs.person,
-      onDone: router.refresh,
-    });
-    return "";
+    return refused;
   });
   return (
     <form
@@ -114,13 +91,48 @@ export function AddPieces({ job, cables, pieces, first }: AddPiecesProps) {
       <Button look={first ? "next" : "strong"} type="submit" disabled={busy}>
         {names.length > 1 ? `Add ${names.length}` : t("add-it")}
       </Button>
-      {names.length > 1 && name.trim() !== "" && (
-        <p role="status" className="text-soft sm:col-span-4">
-          {names.slice(0, 3).join(", ")}
-          {names.length > 4 ? ", … " : names.length === 4 ? ", " : ""}
-          {names.length > 3 ? names.at(-1) : ""}
-        </p>
-      )}
+      {name.trim() !== "" && <NamesToCome names={names} />}
     </form>
+  );
+}
+
+/** Adds planned pieces to the job; answers why they were refused, or "". One piece is opened at once. */
+function useSendPieces(job: string) {
+  const { prefs } = usePrefs();
+  const router = useRouter();
+  /** Sent again after no answer, they are the same pieces: never more. */
+  const wanted = useRef<{ key: string; ids: string[] }>({ key: "", ids: [] });
+  return async (plans: readonly PiecePlan[], key: string): Promise<string> => {
+    if (wanted.current.key !== key) wanted.current = { key, ids: plans.map(() => uuid()) };
+    const pieces = plans.map((plan, i) => ({ id: wanted.current.ids[i], plan: z.encode(zPiecePlan, plan) }));
+    const answer = await call("post /jobs/{id}", { params: { id: job }, body: { pieces, by: prefs.person } });
+    if (!answer.ok) return answer.problem.message;
+    wanted.current = { key: "", ids: [] };
+    const added = answer.value.pieces;
+    const [piece] = added;
+    if (piece && added.length === 1) {
+      router.push(`/jobs/${job}/${piece.id}`);
+      return "";
+    }
+    router.refresh();
+    offerUndo({
+      label: t("pieces-are-added", { length: added.length }),
+      changes: added.map(({ id, revision }) => ({ id, basis: revision, plan: null })),
+      by: prefs.person,
+      onDone: router.refresh,
+    });
+    return "";
+  };
+}
+
+/** The names several new pieces will have. */
+function NamesToCome({ names }: { names: readonly string[] }) {
+  if (names.length < 2) return null;
+  return (
+    <p role="status" className="text-soft sm:col-span-4">
+      {names.slice(0, 3).join(", ")}
+      {names.length > 4 ? ", … " : names.length === 4 ? ", " : ""}
+      {names.length > 3 ? names.at(-1) : ""}
+    </p>
   );
 }

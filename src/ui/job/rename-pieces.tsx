@@ -36,7 +36,7 @@ export function RenamePieces({ pieces }: { pieces: readonly Named[] }) {
   const rename = async () => {
     stopped.current = false;
     setProblem(null);
-    const { kept: saved, problem: message } = await savePlans(
+    const { saved, problem: message } = await savePlans(
       changed.map(({ id, revision, plan, name }) => ({ id, basis: revision, plan: { ...plan, name } })),
       prefs.person,
       { onStep: setDone, stopped: () => stopped.current },

@@ -37,13 +37,8 @@ export function historyLine(sheet: RunSheet, events: readonly Recorded[], { even
         ? t("struck-out-the-reading", { typed: struck.typed })
         : t("struck-out-a-reading");
     }
-    case "answer": {
-      const judgement = sheet.lines
-        .flatMap(({ step }) => judgementOf(step) ?? [])
-        .find(({ id }) => id === event.judgement);
-      const sees = judgement?.answers.find(({ id }) => id === event.answer)?.sees ?? event.answer;
-      return `Saw: ${sees}${event.seen ? ` (${event.seen.map(seenFibreText).join("; ")})` : ""}`;
-    }
+    case "answer":
+      return answerLine(sheet, event);
     case "label":
       return `Named ${[event.job, event.label].filter(Boolean).join(" · ") || "nothing"}`;
     case "retry": {
@@ -59,17 +54,8 @@ export function historyLine(sheet: RunSheet, events: readonly Recorded[], { even
       const part = sheet.parts.find(({ id }) => id === event.part)?.name ?? event.part;
       return t("cut-off-and-begun-again-was", { part, mmText: mmText(event.cableLost) });
     }
-    case "rework": {
-      const moves = event.moves.map(({ feature }) => nameOf(sheet, feature)).join(", ");
-      const why = event.cause.checks.map((id) => sheet.checks.find((check) => check.id === id)?.name ?? id);
-      return t("redone-by-the-way-mm-of", {
-        plan: event.plan,
-        onLeg: onLeg(event.leg ?? "", isMidRun(sheet)),
-        moves,
-        mmText: mmText(event.cableLost),
-        value: why.length > 0 ? t("for", { value: why.join(", ") }) : "",
-      });
-    }
+    case "rework":
+      return reworkLine(sheet, event);
     case "take-back":
       return takenBackLine(sheet, events, event.event);
     case "trimmed":
@@ -103,6 +89,28 @@ export function historyLine(sheet: RunSheet, events: readonly Recorded[], { even
     case "sign":
       return `${event.outcome === "discarded" ? t("discarded") : t("signed-off")} by ${event.name}${event.outcome === "cut-off" ? t("cut-off") : ""}${event.missingShards ? t("shards-missing", { missingShards: event.missingShards }) : ""}`;
   }
+}
+
+type EventOf<K extends Recorded["event"]["kind"]> = Extract<Recorded["event"], { kind: K }>;
+
+function answerLine(sheet: RunSheet, event: EventOf<"answer">): string {
+  const judgement = sheet.lines
+    .flatMap(({ step }) => judgementOf(step) ?? [])
+    .find(({ id }) => id === event.judgement);
+  const sees = judgement?.answers.find(({ id }) => id === event.answer)?.sees ?? event.answer;
+  return `Saw: ${sees}${event.seen ? ` (${event.seen.map(seenFibreText).join("; ")})` : ""}`;
+}
+
+function reworkLine(sheet: RunSheet, event: EventOf<"rework">): string {
+  const moves = event.moves.map(({ feature }) => nameOf(sheet, feature)).join(", ");
+  const why = event.cause.checks.map((id) => sheet.checks.find((check) => check.id === id)?.name ?? id);
+  return t("redone-by-the-way-mm-of", {
+    plan: event.plan,
+    onLeg: onLeg(event.leg ?? "", isMidRun(sheet)),
+    moves,
+    mmText: mmText(event.cableLost),
+    value: why.length > 0 ? t("for", { value: why.join(", ") }) : "",
+  });
 }
 
 function takenBackLine(sheet: RunSheet, events: readonly Recorded[], id: string): string {

@@ -4,10 +4,10 @@ import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } fr
 import { toast } from "sonner";
 import { v4 as uuid } from "uuid";
 import type { EndEvent, EndState, Recorded } from "@/core";
-import { t } from "@/messages/live";
 import { call } from "../http/http";
 import { usePeople } from "../people/people-context";
 import { knownEvents, onNews, tell } from "./end-news";
+import { changedElsewhere } from "./event-words";
 import { deviceBox, putIn, type Waiting, waitingFor } from "./outbox";
 import { refusalText, sendWaiting } from "./sender";
 import { merged, standing } from "./standing";
@@ -27,31 +27,6 @@ interface LiveEnd {
   /** Takes in events the server answered with to something else, such as a photograph sent. */
   readonly learn: (events: readonly Recorded[]) => void;
 }
-
-const WORDS: Record<Recorded["event"]["kind"], string> = {
-  thread: t("a-part"),
-  step: t("the-step"),
-  reading: t("a-reading"),
-  strike: t("a-struck-reading"),
-  answer: t("an-answer"),
-  label: t("the-label"),
-  retry: t("a-retry"),
-  restart: t("a-fresh-start"),
-  shards: t("the-shards"),
-  use: t("what-was-used"),
-  timer: t("a-timer"),
-  sign: "the sign-off",
-  rework: t("a-rework"),
-  trimmed: t("the-end-trimmed"),
-  "take-back": t("something-taken-back"),
-  park: t("the-end-parked-or-taken-up"),
-  counted: t("a-count"),
-  fault: t("something-seen"),
-  spare: t("the-cable-to-spare"),
-  correction: t("a-correction"),
-  photo: t("a-photograph"),
-  unread: t("something-a-newer-arlent-wrote"),
-};
 
 /** What waits now; the very same where that is nothing, as before. */
 const stillIn = (before: readonly Waiting[], now: readonly Waiting[]): readonly Waiting[] =>
@@ -78,13 +53,7 @@ export function useEnd(id: string, initial: readonly Recorded[]): LiveEnd {
     const others = more.filter(
       (event) => !mine.current.has(event.id) && !knownNow.current.some((old) => old.id === event.id),
     );
-    if (others.length > 0)
-      toast(
-        t("changed-in-another-window", {
-          value: [...new Set(others.map(({ event }) => WORDS[event.kind]))].join(", "),
-        }),
-        { duration: 6_000 },
-      );
+    if (others.length > 0) toast(changedElsewhere(others), { duration: 6_000 });
     setKnown((before) => merged(before, more));
   }, []);
   /** Looks what waits on this device now. */
@@ -100,25 +69,8 @@ export function useEnd(id: string, initial: readonly Recorded[]): LiveEnd {
     [id, learn, look],
   );
 
-  const send = useCallback(async () => {
-    if (sending.current) return;
-    look();
-    if (waitingFor(deviceBox(), id).length === 0) return;
-    sending.current = true;
-    const sent = await sendWaiting(deviceBox(), id, {
-      answered: look,
-      refused: async (problem, event) => {
-        toast.error(refusalText(problem, event), { duration: 9_000 });
-        const fresh = await call("get /ends/{id}", { params: { id }, query: { after: 0 } });
-        if (fresh.ok) setKnown(fresh.value.events);
-        look();
-      },
-      reached: setOffline,
-    });
-    sending.current = false;
-    look();
-    if (!sent) setTimeout(send, RETRY_MS);
-  }, [id, look]);
+  const lastSeq = useCallback(() => knownNow.current.at(-1)?.seq ?? 0, []);
+  const send = useSending({ id, look, sending, setOffline, onFresh: setKnown });
 
   // Before it is painted: nobody is to act on an end as it stood before what was done last.
   useLayoutEffect(() => {
@@ -126,29 +78,14 @@ export function useEnd(id: string, initial: readonly Recorded[]): LiveEnd {
     send();
   }, [id, send]);
 
-  useEffect(() => {
-    const ask = async () => {
-      if (document.hidden || sending.current) return;
-      const after = knownNow.current.at(-1)?.seq ?? 0;
-      const answer = await call("get /ends/{id}", { params: { id }, query: { after: after } });
-      setOffline(!answer.ok && answer.problem.code === "offline");
-      if (!answer.ok) return;
-      tell(id, answer.value.events);
-      // What was set aside may have been put back, by another window too.
-      if (waitingFor(deviceBox(), id).length > 0) send();
-    };
-    // At once too: in a batch an end comes back into the hand with what was known of it when it was put down.
-    ask();
-    const timer = setInterval(ask, ASK_AGAIN_MS);
-    return () => clearInterval(timer);
-  }, [id, send]);
+  usePolling({ id, lastSeq, sending, send, setOffline });
 
   const add = useCallback(
     (event: EndEvent) => {
       const act = {
         id: uuid(),
         client,
-        after: knownNow.current.at(-1)?.seq ?? 0,
+        after: lastSeq(),
         at: new Date().toISOString(),
         by,
         event,
@@ -159,7 +96,7 @@ export function useEnd(id: string, initial: readonly Recorded[]): LiveEnd {
       send();
       return act.id;
     },
-    [id, client, by, look, send],
+    [id, client, by, look, send, lastSeq],
   );
 
   const state = useMemo(() => standing(recorded, waiting), [recorded, waiting]);
@@ -172,4 +109,67 @@ export function useEnd(id: string, initial: readonly Recorded[]): LiveEnd {
     [id],
   );
   return { state, add, waiting: waiting.length, offline, saved, learn: own };
+}
+
+interface Sending {
+  readonly id: string;
+  readonly look: () => void;
+  readonly sending: { current: boolean };
+  readonly setOffline: (offline: boolean) => void;
+  /** Called with the end's events after one was refused. */
+  readonly onFresh: (events: readonly Recorded[]) => void;
+}
+
+/** Sends what waits on this device, in order, one request at a time; tries again while the server does not answer. */
+function useSending({ id, look, sending, setOffline, onFresh }: Sending) {
+  const send = useCallback(async () => {
+    if (sending.current) return;
+    look();
+    if (waitingFor(deviceBox(), id).length === 0) return;
+    sending.current = true;
+    const sent = await sendWaiting(deviceBox(), id, {
+      answered: look,
+      refused: async (problem, event) => {
+        toast.error(refusalText(problem, event), { duration: 9_000 });
+        const fresh = await call("get /ends/{id}", { params: { id }, query: { after: 0 } });
+        if (fresh.ok) onFresh(fresh.value.events);
+        look();
+      },
+      reached: setOffline,
+    });
+    sending.current = false;
+    look();
+    if (!sent) setTimeout(send, RETRY_MS);
+  }, [id, look, sending, setOffline, onFresh]);
+
+  return send;
+}
+
+interface Polling {
+  readonly id: string;
+  /** The number of the latest event known here. */
+  readonly lastSeq: () => number;
+  readonly sending: { readonly current: boolean };
+  readonly send: () => void;
+  readonly setOffline: (offline: boolean) => void;
+}
+
+/** Asks the server for news of the end every few seconds while the page is in sight. */
+function usePolling({ id, lastSeq, sending, send, setOffline }: Polling) {
+  useEffect(() => {
+    const ask = async () => {
+      if (document.hidden || sending.current) return;
+      const after = lastSeq();
+      const answer = await call("get /ends/{id}", { params: { id }, query: { after } });
+      setOffline(!answer.ok && answer.problem.code === "offline");
+      if (!answer.ok) return;
+      tell(id, answer.value.events);
+      // What was set aside may have been put back, by another window too.
+      if (waitingFor(deviceBox(), id).length > 0) send();
+    };
+    // At once too: in a batch an end comes back into the hand with what was known of it when it was put down.
+    ask();
+    const timer = setInterval(ask, ASK_AGAIN_MS);
+    return () => clearInterval(timer);
+  }, [id, lastSeq, sending, send, setOffline]);
 }

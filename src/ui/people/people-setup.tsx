@@ -34,8 +34,6 @@ export function PeopleSetup() {
 function PersonRow({ person }: { person: Person }) {
   const { people, say } = usePeople();
   const [doing, setDoing] = useState<"name" | "merge" | null>(null);
-  const [text, setText] = useState(person.name);
-  const [into, setInto] = useState("");
   const [problem, setProblem] = useState("");
   const others = people.filter(({ id }) => id !== person.id);
   const keep = async (said: PersonSaid, message: string) => {
@@ -77,60 +75,100 @@ function PersonRow({ person }: { person: Person }) {
         )}
       </div>
       {doing === "name" && (
-        <form
-          className="mt-2 flex items-end gap-2"
-          onSubmit={(event) => {
-            event.preventDefault();
-            keep({ name: text }, t("name-is-called-from-now-on", { name: text.trim() }));
-          }}
-        >
-          <Field
-            title={t("called-from-now-on")}
-            value={text}
-            maxLength={120}
-            onChange={(event) => setText(event.target.value)}
-            about={t("what-they-signed-keeps-the-name")}
-            problem={problem}
-            className="flex-1"
-          />
-          <Button type="submit" look="strong">
-            {t("keep")}
-          </Button>
-          <Button look="quiet" onClick={() => setDoing(null)}>
-            {t("leave-it")}
-          </Button>
-        </form>
+        <RenameForm
+          name={person.name}
+          problem={problem}
+          onKeep={(name) => keep({ name }, t("name-is-called-from-now-on", { name: name.trim() }))}
+          onLeave={() => setDoing(null)}
+        />
       )}
       {doing === "merge" && (
-        <form
-          className="mt-2 grid gap-2"
-          onSubmit={(event) => {
-            event.preventDefault();
-            const other = others.find(({ id }) => id === into);
-            if (other) keep({ into }, t("are-one-person-now", { name: person.name, other: other.name }));
-          }}
-        >
-          <Select
-            title={t("is-the-same-person-as", { name: person.name })}
-            value={into}
-            onPick={setInto}
-            options={others.map(({ id, name }) => ({ id, name }))}
-            empty={t("nobody-picked")}
-          />
-          <p className="text-soft text-sm">{t("both-names-stay-where-they-were")}</p>
-          <p role="alert" className="text-out empty:hidden">
-            {problem}
-          </p>
-          <div className="flex gap-2">
-            <Button type="submit" look="strong" disabled={into === ""}>
-              {t("they-are-one-person")}
-            </Button>
-            <Button look="quiet" onClick={() => setDoing(null)}>
-              {t("leave-it")}
-            </Button>
-          </div>
-        </form>
+        <MergeForm
+          name={person.name}
+          others={others}
+          problem={problem}
+          onMerge={(other) =>
+            keep({ into: other.id }, t("are-one-person-now", { name: person.name, other: other.name }))
+          }
+          onLeave={() => setDoing(null)}
+        />
       )}
     </li>
+  );
+}
+
+interface RenameFormProps {
+  readonly name: string;
+  readonly problem: string;
+  readonly onKeep: (name: string) => void;
+  readonly onLeave: () => void;
+}
+
+function RenameForm({ name, problem, onKeep, onLeave }: RenameFormProps) {
+  const [text, setText] = useState(name);
+  return (
+    <form
+      className="mt-2 flex items-end gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        onKeep(text);
+      }}
+    >
+      <Field
+        title={t("called-from-now-on")}
+        value={text}
+        maxLength={120}
+        onChange={(event) => setText(event.target.value)}
+        about={t("what-they-signed-keeps-the-name")}
+        problem={problem}
+        className="flex-1"
+      />
+      <Button type="submit" look="strong">
+        {t("keep")}
+      </Button>
+      <Button look="quiet" onClick={onLeave}>
+        {t("leave-it")}
+      </Button>
+    </form>
+  );
+}
+
+interface MergeFormProps extends Pick<RenameFormProps, "name" | "problem" | "onLeave"> {
+  readonly others: readonly Person[];
+  readonly onMerge: (other: Person) => void;
+}
+
+/** Picks the person this name belongs to as well. */
+function MergeForm({ name, others, problem, onMerge, onLeave }: MergeFormProps) {
+  const [into, setInto] = useState("");
+  return (
+    <form
+      className="mt-2 grid gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        const other = others.find(({ id }) => id === into);
+        if (other) onMerge(other);
+      }}
+    >
+      <Select
+        title={t("is-the-same-person-as", { name: name })}
+        value={into}
+        onPick={setInto}
+        options={others.map(({ id, name }) => ({ id, name }))}
+        empty={t("nobody-picked")}
+      />
+      <p className="text-soft text-sm">{t("both-names-stay-where-they-were")}</p>
+      <p role="alert" className="text-out empty:hidden">
+        {problem}
+      </p>
+      <div className="flex gap-2">
+        <Button type="submit" look="strong" disabled={into === ""}>
+          {t("they-are-one-person")}
+        </Button>
+        <Button look="quiet" onClick={onLeave}>
+          {t("leave-it")}
+        </Button>
+      </div>
+    </form>
   );
 }

@@ -104,40 +104,53 @@ export function PieceBand({
           </text>
         )}
       </svg>
-      {drag &&
-        spots.map(({ key, need, x0, x1 }) => {
-          const handle = drag.handleOf(need);
-          return (
-            handle && (
-              <DragHandle
-                key={key}
-                handle={handle}
-                x={handle.part.of === "loop" ? (x0 + x1) / 2 : x1 - HANDLE_FROM_END}
-                y={axis + HANDLE_BELOW}
-                onTry={(value) => drag.onTry(handle.part, value)}
-                onSet={(value) => drag.onSet(handle.part, value)}
-              />
-            )
-          );
-        })}
-      {drag &&
-        needs.openings.map(({ id, along }) => {
-          const x = xAlong(spots, along);
-          const handle = drag.stationHandle(id, (px) => alongAt(spots, x + px));
-          return (
-            handle && (
-              <DragHandle
-                key={id}
-                handle={handle}
-                x={x}
-                y={axis - HANDLE_BELOW}
-                onTry={(value) => drag.onTry(handle.part, value)}
-                onSet={(value) => drag.onSet(handle.part, value)}
-              />
-            )
-          );
-        })}
+      {drag && <Handles drag={drag} spots={spots} needs={needs} axis={axis} />}
     </figure>
+  );
+}
+
+interface HandlesProps extends Pick<PieceBandProps, "needs"> {
+  readonly drag: NonNullable<PieceBandProps["drag"]>;
+  readonly spots: readonly Spot[];
+  readonly axis: number;
+}
+
+/** The handles by which loops, stretches and stations are dragged. */
+function Handles({ drag, spots, needs, axis }: HandlesProps) {
+  return (
+    <>
+      {spots.map(({ key, need, x0, x1 }) => {
+        const handle = drag.handleOf(need);
+        return (
+          handle && (
+            <DragHandle
+              key={key}
+              handle={handle}
+              x={handle.part.of === "loop" ? (x0 + x1) / 2 : x1 - HANDLE_FROM_END}
+              y={axis + HANDLE_BELOW}
+              onTry={(value) => drag.onTry(handle.part, value)}
+              onSet={(value) => drag.onSet(handle.part, value)}
+            />
+          )
+        );
+      })}
+      {needs.openings.map(({ id, along }) => {
+        const x = xAlong(spots, along);
+        const handle = drag.stationHandle(id, (px) => alongAt(spots, x + px));
+        return (
+          handle && (
+            <DragHandle
+              key={id}
+              handle={handle}
+              x={x}
+              y={axis - HANDLE_BELOW}
+              onTry={(value) => drag.onTry(handle.part, value)}
+              onSet={(value) => drag.onSet(handle.part, value)}
+            />
+          )
+        );
+      })}
+    </>
   );
 }
 

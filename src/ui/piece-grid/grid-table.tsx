@@ -18,68 +18,12 @@ interface GridTableProps extends Cells {
  * selects, Ctrl+D fills down, Delete clears, copy and paste go through the clipboard. The row below the last adds a piece.
  */
 export function GridTable({ end, endHead, ...cells }: GridTableProps) {
-  const { rows, cables, selected, onSelect, onFill } = cells;
+  const { rows, cables } = cells;
   const table = useRef<HTMLTableElement>(null);
   const work = useCells(table, cells);
-  const { editing, range } = work;
-  const isIn = ({ row, column }: Cell) =>
-    row >= range.top && row <= range.bottom && column >= range.left && column <= range.right;
-  const cellOf = (cell: Cell) => {
-    const column = COLUMNS[cell.column];
-    if (!column) return null;
-    const here = isSame(cell, selected);
-    const name = rows[cell.row]?.plan.name ?? t("new-piece");
-    const text = work.textAt(cell);
-    const isCorner = isSame(cell, { row: range.bottom, column: range.right }) && cell.row < rows.length;
-    return (
-      <td
-        key={column.id}
-        className={`relative border-line border-r p-0 ${isIn(cell) ? "bg-now-wash" : ""} ${here ? "outline-2 outline-now -outline-offset-2" : ""}`}
-      >
-        {editing && isSame(editing.cell, cell) ? (
-          <CellField
-            name={`${name}: ${column.title}`}
-            column={column}
-            editing={editing}
-            closed={work.closedAt(cell) !== null}
-            onChange={(typed) => work.setEditing({ cell, text: typed, problem: null })}
-            onKeyDown={work.onEditKey}
-            onLeave={() => {
-              if (editing.problem === null) work.take();
-              else work.setEditing(null);
-            }}
-          />
-        ) : (
-          <GridCell
-            cell={cell}
-            column={column}
-            name={name}
-            text={text}
-            empty={cell.row === rows.length && cell.column === 0 ? t("new-piece") : "–"}
-            closed={work.closedAt(cell)}
-            here={here}
-            onSelect={() => {
-              if (!here && !isIn(cell)) onSelect(cell, cell);
-            }}
-            onExtend={() => onSelect(selected, cell)}
-            onGo={() => work.go(cell)}
-            onEdit={() => work.edit(cell, text)}
-            onKeyDown={(event) => work.onCellKey(event, cell)}
-          />
-        )}
-        {isCorner && !editing && (
-          <FillHandle
-            rowsBelow={rows.length - 1}
-            onTry={work.setFillTo}
-            onFill={(to) => {
-              work.setFillTo(null);
-              if (to > range.top) onFill({ row: range.top, column: range.left }, to);
-            }}
-          />
-        )}
-      </td>
-    );
-  };
+  const cellOf = (cell: Cell) => (
+    <TableCell key={COLUMNS[cell.column]?.id} cell={cell} cells={cells} work={work} />
+  );
   return (
     <div className="relative overflow-x-auto">
       <datalist id="grid-cables">
@@ -111,6 +55,73 @@ export function GridTable({ end, endHead, ...cells }: GridTableProps) {
         </tbody>
       </table>
     </div>
+  );
+}
+
+interface TableCellProps {
+  readonly cell: Cell;
+  readonly cells: Cells;
+  readonly work: ReturnType<typeof useCells>;
+}
+
+/** One cell: its text, or the field it is typed in; the corner of what is selected has the handle that fills down. */
+function TableCell({ cell, cells, work }: TableCellProps) {
+  const { rows, selected, onSelect, onFill } = cells;
+  const { editing, range } = work;
+  const isIn = ({ row, column }: Cell) =>
+    row >= range.top && row <= range.bottom && column >= range.left && column <= range.right;
+  const column = COLUMNS[cell.column];
+  if (!column) return null;
+  const here = isSame(cell, selected);
+  const name = rows[cell.row]?.plan.name ?? t("new-piece");
+  const text = work.textAt(cell);
+  const isCorner = isSame(cell, { row: range.bottom, column: range.right }) && cell.row < rows.length;
+  return (
+    <td
+      className={`relative border-line border-r p-0 ${isIn(cell) ? "bg-now-wash" : ""} ${here ? "outline-2 outline-now -outline-offset-2" : ""}`}
+    >
+      {editing && isSame(editing.cell, cell) ? (
+        <CellField
+          name={`${name}: ${column.title}`}
+          column={column}
+          editing={editing}
+          closed={work.closedAt(cell) !== null}
+          onChange={(typed) => work.setEditing({ cell, text: typed, problem: null })}
+          onKeyDown={work.onEditKey}
+          onLeave={() => {
+            if (editing.problem === null) work.take();
+            else work.setEditing(null);
+          }}
+        />
+      ) : (
+        <GridCell
+          cell={cell}
+          column={column}
+          name={name}
+          text={text}
+          empty={cell.row === rows.length && cell.column === 0 ? t("new-piece") : "–"}
+          closed={work.closedAt(cell)}
+          here={here}
+          onSelect={() => {
+            if (!here && !isIn(cell)) onSelect(cell, cell);
+          }}
+          onExtend={() => onSelect(selected, cell)}
+          onGo={() => work.go(cell)}
+          onEdit={() => work.edit(cell, text)}
+          onKeyDown={(event) => work.onCellKey(event, cell)}
+        />
+      )}
+      {isCorner && !editing && (
+        <FillHandle
+          rowsBelow={rows.length - 1}
+          onTry={work.setFillTo}
+          onFill={(to) => {
+            work.setFillTo(null);
+            if (to > range.top) onFill({ row: range.top, column: range.left }, to);
+          }}
+        />
+      )}
+    </td>
   );
 }
 

@@ -87,17 +87,7 @@ export function GridView({ job, pieces, count, parts, cables }: GridViewProps) {
         onFill={typing.onFill}
         onClear={typing.onClear}
         onPaste={typing.onPaste}
-        endHead={
-          <>
-            <th scope="col" className="border-line border-l px-2 text-right">
-              {t("cut-m")}
-            </th>
-            <th scope="col" className="px-2">
-              <span className="sr-only">{t("drawn-to-one-scale-metres")}</span>
-              <BarScale longest={longest} />
-            </th>
-          </>
-        }
+        endHead={<CutHeads longest={longest} />}
         end={(piece, row) => (
           <CutCells
             plan={piece.plan}
@@ -182,6 +172,19 @@ function Total({ total, before, last, shown, count }: TotalProps) {
     </p>
   );
 }
+
+/** Heads of the columns that show what each piece is cut to. */
+const CutHeads = ({ longest }: { longest: number }) => (
+  <>
+    <th scope="col" className="border-line border-l px-2 text-right">
+      {t("cut-m")}
+    </th>
+    <th scope="col" className="px-2">
+      <span className="sr-only">{t("drawn-to-one-scale-metres")}</span>
+      <BarScale longest={longest} />
+    </th>
+  </>
+);
 
 interface CutCellsProps {
   readonly plan: PiecePlan;

@@ -70,50 +70,17 @@ export function PastedPanel({ pasted, cables, usual, begun, busy, onPut, onLeave
             {rows.map((row, at) => {
               const problems = planned[at]?.problems ?? [];
               return (
-                // biome-ignore lint/suspicious/noArrayIndexKey: rows keep their place; one left out takes its own away
-                <tr key={at} className={`border-line border-t ${problems.length > 0 ? "bg-now-wash" : ""}`}>
-                  {shown.map(({ id, title, figure }) => {
-                    const isWrong = problems.some(({ column }) => column === id);
-                    return (
-                      <td key={id} className="p-0">
-                        <input
-                          aria-label={t("row", { value: at + 1, title })}
-                          aria-invalid={isWrong}
-                          value={row[id] ?? ""}
-                          maxLength={200}
-                          autoComplete="off"
-                          placeholder={
-                            id === "cable"
-                              ? cables.find((cable) => cable.id === usual.cable)?.name
-                              : undefined
-                          }
-                          onChange={({ target }) => set(at, id, target.value)}
-                          className={`min-h-11 w-full px-2 ${figure ? "figures text-right" : ""} ${isWrong ? "rounded-md border-2 border-out bg-field font-bold text-out" : "bg-transparent"}`}
-                        />
-                      </td>
-                    );
-                  })}
-                  <td className="px-2">
-                    <span className="flex flex-wrap items-center gap-x-3">
-                      {problems.map(({ column, message, meant }) => (
-                        <span key={column} className="font-semibold text-sm">
-                          {message}{" "}
-                          {meant !== null && (
-                            <Button look="text" onClick={() => set(at, column, meant)} className="text-ink">
-                              {t("take", { meant })}
-                            </Button>
-                          )}
-                        </span>
-                      ))}
-                      <IconButton
-                        name={t("leave-row-out", { value: at + 1 })}
-                        onClick={() => setRows((before) => before.filter((_, i) => i !== at))}
-                      >
-                        <X aria-hidden="true" className="size-5" />
-                      </IconButton>
-                    </span>
-                  </td>
-                </tr>
+                <PastedLine
+                  // biome-ignore lint/suspicious/noArrayIndexKey: rows keep their place; one left out takes its own away
+                  key={at}
+                  row={row}
+                  at={at}
+                  shown={shown}
+                  problems={problems}
+                  usualCable={cables.find((cable) => cable.id === usual.cable)?.name}
+                  onCell={(id, text) => set(at, id, text)}
+                  onLeaveOut={() => setRows((before) => before.filter((_, i) => i !== at))}
+                />
               );
             })}
           </tbody>
@@ -130,5 +97,57 @@ export function PastedPanel({ pasted, cables, usual, begun, busy, onPut, onLeave
         {t("what-is-not-in-the-list")}
       </p>
     </section>
+  );
+}
+
+interface PastedLineProps {
+  readonly row: PastedRow;
+  readonly at: number;
+  readonly shown: readonly (typeof COLUMNS)[number][];
+  readonly problems: ReturnType<typeof planOfRow>["problems"];
+  readonly usualCable: string | undefined;
+  readonly onCell: (column: string, text: string) => void;
+  readonly onLeaveOut: () => void;
+}
+
+/** A row as it was read: each cell to be corrected, and what could not be read. */
+function PastedLine({ row, at, shown, problems, usualCable, onCell, onLeaveOut }: PastedLineProps) {
+  return (
+    <tr className={`border-line border-t ${problems.length > 0 ? "bg-now-wash" : ""}`}>
+      {shown.map(({ id, title, figure }) => {
+        const isWrong = problems.some(({ column }) => column === id);
+        return (
+          <td key={id} className="p-0">
+            <input
+              aria-label={t("row", { value: at + 1, title })}
+              aria-invalid={isWrong}
+              value={row[id] ?? ""}
+              maxLength={200}
+              autoComplete="off"
+              placeholder={id === "cable" ? usualCable : undefined}
+              onChange={({ target }) => onCell(id, target.value)}
+              className={`min-h-11 w-full px-2 ${figure ? "figures text-right" : ""} ${isWrong ? "rounded-md border-2 border-out bg-field font-bold text-out" : "bg-transparent"}`}
+            />
+          </td>
+        );
+      })}
+      <td className="px-2">
+        <span className="flex flex-wrap items-center gap-x-3">
+          {problems.map(({ column, message, meant }) => (
+            <span key={column} className="font-semibold text-sm">
+              {message}{" "}
+              {meant !== null && (
+                <Button look="text" onClick={() => onCell(column, meant)} className="text-ink">
+                  {t("take", { meant })}
+                </Button>
+              )}
+            </span>
+          ))}
+          <IconButton name={t("leave-row-out", { value: at + 1 })} onClick={onLeaveOut}>
+            <X aria-hidden="true" className="size-5" />
+          </IconButton>
+        </span>
+      </td>
+    </tr>
   );
 }

@@ -122,21 +122,6 @@ export function useCells(table: RefObject<HTMLTableElement | null>, cells: Cells
     left: Math.min(selected.column, head.column),
     right: Math.max(selected.column, head.column),
   };
-  const onCopy = (event: ClipboardEvent) => {
-    if (editing) return;
-    event.preventDefault();
-    const copied = Array.from({ length: range.bottom - range.top + 1 }, (_, i) =>
-      Array.from({ length: range.right - range.left + 1 }, (_, j) =>
-        textAt({ row: range.top + i, column: range.left + j }),
-      ),
-    );
-    event.clipboardData.setData("text/plain", Papa.unparse(copied, { delimiter: "\t" }));
-  };
-  const pasteHere = (event: ClipboardEvent) => {
-    if (editing) return;
-    event.preventDefault();
-    onPaste(event.clipboardData.getData("text/plain"), { row: range.top, column: range.left });
-  };
   return {
     editing,
     setEditing,
@@ -149,9 +134,39 @@ export function useCells(table: RefObject<HTMLTableElement | null>, cells: Cells
     onEditKey,
     onCellKey,
     range,
-    onCopy,
-    onPaste: pasteHere,
+    ...clipboardOf({ range, textAt, onPaste, isTyping: editing !== null }),
   };
+}
+
+interface ClipboardCells extends Pick<Cells, "onPaste"> {
+  readonly range: {
+    readonly top: number;
+    readonly bottom: number;
+    readonly left: number;
+    readonly right: number;
+  };
+  readonly textAt: (cell: Cell) => string;
+  readonly isTyping: boolean;
+}
+
+/** Copies the selected cells as text, and pastes text from their corner on. */
+function clipboardOf({ range, textAt, onPaste, isTyping }: ClipboardCells) {
+  const onCopy = (event: ClipboardEvent) => {
+    if (isTyping) return;
+    event.preventDefault();
+    const copied = Array.from({ length: range.bottom - range.top + 1 }, (_, i) =>
+      Array.from({ length: range.right - range.left + 1 }, (_, j) =>
+        textAt({ row: range.top + i, column: range.left + j }),
+      ),
+    );
+    event.clipboardData.setData("text/plain", Papa.unparse(copied, { delimiter: "\t" }));
+  };
+  const pasteHere = (event: ClipboardEvent) => {
+    if (isTyping) return;
+    event.preventDefault();
+    onPaste(event.clipboardData.getData("text/plain"), { row: range.top, column: range.left });
+  };
+  return { onCopy, onPaste: pasteHere };
 }
 
 /** A piece named in the empty row stands there now: the next name goes into the row that is empty then. */

@@ -49,7 +49,7 @@ export function useGrid(pieces: Rows) {
       show(latest.current.map((piece) => ({ ...piece, plan: planOf.get(piece.id) ?? piece.plan })));
       waiting.current += 1;
       queue.current = queue.current.then(async () => {
-        const { kept: saved, problem } = await savePlans(
+        const { saved, problem } = await savePlans(
           changes.map(({ id, plan }) => ({
             id,
             plan,

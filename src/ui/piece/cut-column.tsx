@@ -4,9 +4,9 @@ import { type Need, needKey, type PieceNeeds, type PiecePlan } from "@/core";
 import { t } from "@/messages/jobs";
 import { Button } from "../controls/button";
 import { feetText, metresText, unsaidText, unsaidWord } from "../plan/metres";
-import { LoopEditor, SideEditor, type SideStyle, StretchEditor } from "./part-editor";
-
+import { SideEditor, type SideStyle } from "./part-editor";
 import type { ColumnProps } from "./piece-props";
+import { LoopEditor, StretchEditor } from "./route-editor";
 
 /** What the piece is cut to, what is not said yet, and the part that is picked. */
 export function CutColumn({ view, planning, picked, onPick }: ColumnProps) {

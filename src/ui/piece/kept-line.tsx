@@ -5,14 +5,14 @@ import { Button } from "../controls/button";
 import type { Kept } from "./use-keeper";
 
 /** How it stands with what was changed last, in a word. */
-export const KeptWord = ({ kept: saveState }: { kept: Kept }) => (
+export const KeptWord = ({ save: saveState }: { save: Kept }) => (
   <p role="status" className={saveState.now === "refused" ? "font-bold text-out" : "text-soft"}>
     {saveState.now === "kept" ? t("kept") : saveState.now === "keeping" ? t("keeping") : t("not-kept")}
   </p>
 );
 
 /** What to do about a change that was not kept. */
-export const KeptTrouble = ({ kept: saveState, again }: { kept: Kept; again: () => void }) =>
+export const KeptTrouble = ({ save: saveState, again }: { save: Kept; again: () => void }) =>
   saveState.now === "refused" ? (
     <p role="alert" className="mx-4 mt-3 rounded-md border-2 border-out px-3 py-2 sm:mx-6">
       <strong>{t("the-last-change-is-not-kept")}</strong> {saveState.message}{" "}

@@ -42,7 +42,7 @@ export function NeedsColumn({ view, planning, picked, onPick, pointed, onPoint }
             need={need}
             picked={needKey(need) === (at && needKey(at))}
             lit={pointed === needKey(need)}
-            asked={needs.unsaid
+            question={needs.unsaid
               .filter((figure) => needKey(figure) === needKey(need))
               .map(unsaidWord)
               .join(", ")}
@@ -83,11 +83,11 @@ interface NeedRowProps {
   readonly picked: boolean;
   readonly lit: boolean;
   /** Figures of it that nobody has said yet, in words. */
-  readonly asked: string;
+  readonly question: string;
   readonly onPick: () => void;
 }
 
-const NeedRow = ({ need, picked, lit, asked: question, onPick }: NeedRowProps) => (
+const NeedRow = ({ need, picked, lit, question, onPick }: NeedRowProps) => (
   <li className="border-line border-b">
     <button
       type="button"

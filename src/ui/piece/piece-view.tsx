@@ -36,7 +36,7 @@ export function PieceView(view: PieceViewProps) {
     parts,
     onKept: router.refresh,
   });
-  const { plan, shown, needs, change, tryOut, undo, mayUndo, problem, kept: saved, again } = planning;
+  const { plan, shown, needs, change, tryOut, undo, problem, saved, again } = planning;
   const [picked, setPicked] = useState("A");
   const [pointed, setPointed] = useState<string | null>(null);
   useHotkeys("z", undo, [undo]);
@@ -50,19 +50,7 @@ export function PieceView(view: PieceViewProps) {
   };
   return (
     <main className="min-w-0 flex-1">
-      <header className="flex flex-wrap items-center gap-x-4 gap-y-1 px-4 py-2 sm:px-6">
-        <h1 className="min-w-0 truncate font-bold text-xl">{plan.name}</h1>
-        <p className="mr-auto min-w-0 truncate text-soft">
-          {cable.name} ·{" "}
-          <Link href={`/jobs/${job.id}`} className="underline">
-            {job.name}
-          </Link>
-        </p>
-        <KeptWord kept={saved} />
-        <Button look="quiet" disabled={!mayUndo} onClick={undo}>
-          <Undo2 aria-hidden="true" className="size-4" /> {t("undo")}
-        </Button>
-      </header>
+      <PieceHead name={plan.name} cable={cable} job={job} planning={planning} />
       <PieceBand
         cable={cable}
         needs={needs}
@@ -81,8 +69,8 @@ export function PieceView(view: PieceViewProps) {
           onSet: (part, value) => change((before) => withDragged(before, part, value)),
         }}
       />
-      <KeptTrouble kept={saved} again={again} />
-      <CannotBe says={problem} />
+      <KeptTrouble save={saved} again={again} />
+      <CannotBe message={problem} />
       {mismatches.length > 0 && (
         <div className="px-4 pt-3 sm:px-6">
           <Mismatch all={mismatches} />
@@ -100,5 +88,28 @@ export function PieceView(view: PieceViewProps) {
         <PlacesPanel piece={piece} places={view.places} plan={plan} />
       </section>
     </main>
+  );
+}
+
+interface PieceHeadProps extends Pick<PieceViewProps, "cable" | "job"> {
+  readonly name: string;
+  readonly planning: ColumnProps["planning"];
+}
+
+function PieceHead({ name, cable, job, planning: { saved, mayUndo, undo } }: PieceHeadProps) {
+  return (
+    <header className="flex flex-wrap items-center gap-x-4 gap-y-1 px-4 py-2 sm:px-6">
+      <h1 className="min-w-0 truncate font-bold text-xl">{name}</h1>
+      <p className="mr-auto min-w-0 truncate text-soft">
+        {cable.name} ·{" "}
+        <Link href={`/jobs/${job.id}`} className="underline">
+          {job.name}
+        </Link>
+      </p>
+      <KeptWord save={saved} />
+      <Button look="quiet" disabled={!mayUndo} onClick={undo}>
+        <Undo2 aria-hidden="true" className="size-4" /> {t("undo")}
+      </Button>
+    </header>
   );
 }

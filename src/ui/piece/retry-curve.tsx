@@ -63,37 +63,7 @@ export function RetryCurve({ curve: { curve, enough }, cut, plan, chosen, of, on
           />
         ))}
       </svg>
-      <table className="w-full text-sm">
-        <caption className="pb-1 text-left text-soft">{t("chance-that-comes-out-short-by", { of })}</caption>
-        <thead className="sr-only">
-          <tr>
-            <th>{t("tries")}</th>
-            <th>{t("chance")}</th>
-            <th>{t("cut")}</th>
-          </tr>
-        </thead>
-        <tbody>
-          {curve.slice(0, 5).map((retryChoice) => (
-            <tr key={retryChoice.retries} className={retryChoice.retries === enough ? "font-bold" : ""}>
-              <td>
-                <button
-                  type="button"
-                  className="min-h-9 w-full text-left underline"
-                  onClick={() => onPick(retryChoice.retries)}
-                >
-                  {retryChoice.retries} {retryChoice.retries === 1 ? "try" : "tries"}
-                </button>
-              </td>
-              <td className="figures">{chanceText(retryChoice.short)}</td>
-              <td className="figures text-right">
-                {retryChoice.cut === cut
-                  ? t("as-planned")
-                  : `${retryChoice.cut > cut ? "+" : "−"}${metresText(Math.abs(retryChoice.cut - cut))} m`}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <RetryTable curve={curve} enough={enough} cut={cut} of={of} onPick={onPick} />
       <p className="mt-1 text-soft text-sm">
         {enough === null
           ? t("even-tries-leave-more-than", { value: curve.length - 1, chanceText: chanceText(plan.risk) })
@@ -103,5 +73,44 @@ export function RetryCurve({ curve: { curve, enough }, cut, plan, chosen, of, on
           : t("counted-from-good-of", { good: plan.yield.good, tried: plan.yield.tried })}
       </p>
     </div>
+  );
+}
+
+type RetryTableProps = RetryCurveProps["curve"] & Pick<RetryCurveProps, "cut" | "of" | "onPick">;
+
+/** The chance and the cable of each number of tries, to be picked. */
+function RetryTable({ curve, enough, cut, of, onPick }: RetryTableProps) {
+  return (
+    <table className="w-full text-sm">
+      <caption className="pb-1 text-left text-soft">{t("chance-that-comes-out-short-by", { of })}</caption>
+      <thead className="sr-only">
+        <tr>
+          <th>{t("tries")}</th>
+          <th>{t("chance")}</th>
+          <th>{t("cut")}</th>
+        </tr>
+      </thead>
+      <tbody>
+        {curve.slice(0, 5).map((retryChoice) => (
+          <tr key={retryChoice.retries} className={retryChoice.retries === enough ? "font-bold" : ""}>
+            <td>
+              <button
+                type="button"
+                className="min-h-9 w-full text-left underline"
+                onClick={() => onPick(retryChoice.retries)}
+              >
+                {retryChoice.retries} {retryChoice.retries === 1 ? "try" : "tries"}
+              </button>
+            </td>
+            <td className="figures">{chanceText(retryChoice.short)}</td>
+            <td className="figures text-right">
+              {retryChoice.cut === cut
+                ? t("as-planned")
+                : `${retryChoice.cut > cut ? "+" : "−"}${metresText(Math.abs(retryChoice.cut - cut))} m`}
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
   );
 }

@@ -67,22 +67,9 @@ export function Stations({
   const add = () => {
     if (!style) return;
     const id = zStationId.parse(uuid());
-    const added = change((before) => ({
-      ...before,
-      stations: [
-        ...before.stations,
-        {
-          id,
-          place: "",
-          along: um(Math.round(freeAlong(openings, exact) / 10_000) * 10_000),
-          procedure: style.id,
-          choices: {},
-          onto: null,
-          parted: [],
-        },
-      ],
-    }));
-    if (added) setOpen(id);
+    const along = um(Math.round(freeAlong(openings, exact) / 10_000) * 10_000);
+    const station = { id, place: "", along, procedure: style.id, choices: {}, onto: null, parted: [] };
+    if (change((before) => ({ ...before, stations: [...before.stations, station] }))) setOpen(id);
   };
   return (
     <section aria-labelledby="stations" className="mt-6">
@@ -95,20 +82,11 @@ export function Stations({
           const station = plan.stations.find((station) => station.id === id);
           return (
             <li key={id} onPointerEnter={() => onPoint(`station ${id}`)} onPointerLeave={() => onPoint(null)}>
-              <button
-                type="button"
-                aria-expanded={open === id}
+              <StationButton
+                {...{ name, along, station }}
+                isOpen={open === id}
                 onClick={() => setOpen(open === id ? null : id)}
-                className={`flex min-h-12 w-full items-baseline gap-x-3 px-2 py-2 text-left ${open === id ? "bg-now-wash" : ""}`}
-              >
-                <span className="min-w-0 flex-1 truncate font-semibold">{name}</span>
-                <span className="text-soft text-sm">
-                  {station && station.parted.length > 0
-                    ? `parts ${fibresText(station.parted.map(({ fibre }) => fibre))}`
-                    : t("all-whole")}
-                </span>
-                <span className="figures font-bold">{metresText(along)}</span>
-              </button>
+              />
               {station && open === id && (
                 <StationEditor
                   station={station}
@@ -134,6 +112,32 @@ export function Stations({
         </Button>
       )}
     </section>
+  );
+}
+
+interface StationButtonProps extends Pick<SheathOpening, "name" | "along"> {
+  readonly station: Station | undefined;
+  readonly isOpen: boolean;
+  readonly onClick: () => void;
+}
+
+/** A station's line in the list: what it parts, and where it lies. */
+function StationButton({ name, along, station, isOpen, onClick }: StationButtonProps) {
+  return (
+    <button
+      type="button"
+      aria-expanded={isOpen}
+      onClick={onClick}
+      className={`flex min-h-12 w-full items-baseline gap-x-3 px-2 py-2 text-left ${isOpen ? "bg-now-wash" : ""}`}
+    >
+      <span className="min-w-0 flex-1 truncate font-semibold">{name}</span>
+      <span className="text-soft text-sm">
+        {station && station.parted.length > 0
+          ? `parts ${fibresText(station.parted.map(({ fibre }) => fibre))}`
+          : t("all-whole")}
+      </span>
+      <span className="figures font-bold">{metresText(along)}</span>
+    </button>
   );
 }
 

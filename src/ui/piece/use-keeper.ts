@@ -61,5 +61,5 @@ export function useKeeper<T>({ revision, send, onKept, onNewer }: Keeper<T>) {
     takeIn();
     toast(t("changed-elsewhere-it-is-shown-as"));
   }, [settled, revision, takeIn]);
-  return { kept: saved, keep };
+  return { saved, keep };
 }

@@ -38,7 +38,7 @@ export function usePlan({ piece, revision, plan: initial, parts, onKept }: Start
     setTried(null);
     setProblem(null);
   };
-  const { kept: saved, keep } = useKeeper({ revision, send, onKept, onNewer });
+  const { saved, keep } = useKeeper({ revision, send, onKept, onNewer });
 
   const change = useCallback(
     (make: (before: PiecePlan) => PiecePlan): boolean => {
@@ -81,7 +81,7 @@ export function usePlan({ piece, revision, plan: initial, parts, onKept }: Start
     undo,
     mayUndo: history.canUndo,
     problem,
-    kept: saved,
+    saved,
     again: () => keep(plan),
   };
 }

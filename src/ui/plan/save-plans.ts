@@ -12,7 +12,7 @@ export interface PlanChange {
 /** What came of changes kept one after the other. */
 interface Saved {
   /** Those kept, each with its revision now. */
-  readonly kept: readonly { readonly id: string; readonly revision: number }[];
+  readonly saved: readonly { readonly id: string; readonly revision: number }[];
   /** What stopped the rest, or null. */
   readonly problem: string | null;
 }
@@ -35,8 +35,8 @@ export async function savePlans(
     if (stopped()) break;
     onStep(saved.length);
     const answer = await sendPlan(change, by);
-    if (!answer.ok) return { kept: saved, problem: answer.problem.message };
+    if (!answer.ok) return { saved, problem: answer.problem.message };
     saved.push({ id: change.id, revision: answer.value.revision });
   }
-  return { kept: saved, problem: null };
+  return { saved, problem: null };
 }

@@ -88,51 +88,14 @@ export function Study({ instruments, instrument, studies }: StudyProps) {
   return (
     <div>
       <h2 className="mb-2 font-bold text-lg">{t("how-well-do-you-repeat")}</h2>
-      <p className="mb-2 text-soft">
-        {t("measure-one-piece-times-with-the", {
-          study_readings: STUDY_READINGS,
-          toLowerCase: instrument.name.toLowerCase(),
-        })}
-        {latest && (
-          <>
-            {" "}
-            {t("yours-stands-at-mm", { formatMm: exactMm(latest.repeatability) })}
-            <LocalTime iso={latest.at} />
-            ).
-          </>
-        )}
-      </p>
-      <form
-        className="flex flex-wrap items-end gap-2"
-        onSubmit={(event) => {
-          event.preventDefault();
-          if (text.trim() !== "") add();
-        }}
-      >
-        <label className="grid gap-0.5">
-          <span className="text-soft text-sm">
-            {t("reading-of", {
-              min: Math.min(readings.length + 1, STUDY_READINGS),
-              study_readings: STUDY_READINGS,
-              value: prefs.units === "in" ? "in" : "mm",
-            })}
-          </span>
-          <Input
-            value={text}
-            onChange={(event) => setText(event.target.value)}
-            maxLength={40}
-            autoComplete="off"
-            aria-invalid={problem !== ""}
-            aria-describedby="study-problem"
-            strong
-            className="figures w-44 text-xl"
-          />
-        </label>
-        <Button type="submit">{t("add")}</Button>
-        <span className="self-center">
-          <ProgressBar value={readings.length} most={STUDY_READINGS} name={t("readings-taken")} />
-        </span>
-      </form>
+      <AboutStudy instrument={instrument} latest={latest} />
+      <ReadingForm
+        count={readings.length}
+        text={text}
+        isRefused={problem !== ""}
+        onText={setText}
+        onAdd={add}
+      />
       <p id="study-problem" role="alert" className="text-out">
         {problem}
       </p>
@@ -155,6 +118,70 @@ export function Study({ instruments, instrument, studies }: StudyProps) {
       )}
       {saved.length > 0 && <SavedStudies saved={saved} instruments={instruments} />}
     </div>
+  );
+}
+
+/** What to measure, and what this person's latest study of the instrument gave. */
+const AboutStudy = ({ instrument, latest }: { instrument: Instrument; latest: KeptStudy | undefined }) => (
+  <p className="mb-2 text-soft">
+    {t("measure-one-piece-times-with-the", {
+      study_readings: STUDY_READINGS,
+      toLowerCase: instrument.name.toLowerCase(),
+    })}
+    {latest && (
+      <>
+        {" "}
+        {t("yours-stands-at-mm", { formatMm: exactMm(latest.repeatability) })}
+        <LocalTime iso={latest.at} />
+        ).
+      </>
+    )}
+  </p>
+);
+
+interface ReadingFormProps {
+  readonly count: number;
+  readonly text: string;
+  readonly isRefused: boolean;
+  readonly onText: (text: string) => void;
+  readonly onAdd: () => void;
+}
+
+/** The field for the next reading. */
+function ReadingForm({ count, text, isRefused, onText, onAdd }: ReadingFormProps) {
+  const { prefs } = usePrefs();
+  return (
+    <form
+      className="flex flex-wrap items-end gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (text.trim() !== "") onAdd();
+      }}
+    >
+      <label className="grid gap-0.5">
+        <span className="text-soft text-sm">
+          {t("reading-of", {
+            min: Math.min(count + 1, STUDY_READINGS),
+            study_readings: STUDY_READINGS,
+            value: prefs.units === "in" ? "in" : "mm",
+          })}
+        </span>
+        <Input
+          value={text}
+          onChange={(event) => onText(event.target.value)}
+          maxLength={40}
+          autoComplete="off"
+          aria-invalid={isRefused}
+          aria-describedby="study-problem"
+          strong
+          className="figures w-44 text-xl"
+        />
+      </label>
+      <Button type="submit">{t("add")}</Button>
+      <span className="self-center">
+        <ProgressBar value={count} most={STUDY_READINGS} name={t("readings-taken")} />
+      </span>
+    </form>
   );
 }
 

@@ -93,6 +93,46 @@ function HowMany({ typed, refused, onType, onEnter }: HowManyProps) {
   );
 }
 
+/** How many ends are wanted, as typed, and why that many cannot be begun. */
+function useCount() {
+  const [typed, setTyped] = useState("1");
+  const count = /^\d+$/.test(typed.trim()) ? Number(typed) : Number.NaN;
+  const refused =
+    count >= 1 && count <= BATCH_LIMIT
+      ? null
+      : t("is-not-taken-1-to-ends", { value: typed || t("nothing"), batch_limit: BATCH_LIMIT });
+  return { typed, setTyped, count, refused };
+}
+
+/** Why nothing can be begun, or was not. */
+const BeginProblems = ({ refused, failed }: { refused: string | null; failed: string | null }) => (
+  <>
+    {refused && (
+      <p role="alert" className="text-out text-sm">
+        {refused}
+      </p>
+    )}
+    {failed && (
+      <p role="alert" className="max-w-60 text-out text-sm">
+        {t("press-again-to-retry", { failed: failed })}
+      </p>
+    )}
+  </>
+);
+
+/** Marks the end as practice. */
+const PracticeTick = ({ on, onTick }: { on: boolean; onTick: (on: boolean) => void }) => (
+  <label className="flex min-h-12 items-center gap-1.5 px-1">
+    <input
+      type="checkbox"
+      checked={on}
+      onChange={({ target }) => onTick(target.checked)}
+      className="size-5 accent-(--now)"
+    />
+    <span className="text-sm">{t("practice")}</span>
+  </label>
+);
+
 /** From a sheet to the bench: one end or a batch. Figures nobody has checked yet are asked about first. */
 export function Begin({
   resolved: { cable, procedure, core, choices, sheet, ask },
@@ -106,12 +146,7 @@ export function Begin({
 }) {
   const router = useRouter();
   const [asking, setAsking] = useState<{ count: number } | null>(null);
-  const [typed, setTyped] = useState("1");
-  const count = /^\d+$/.test(typed.trim()) ? Number(typed) : Number.NaN;
-  const refused =
-    count >= 1 && count <= BATCH_LIMIT
-      ? null
-      : t("is-not-taken-1-to-ends", { value: typed || t("nothing"), batch_limit: BATCH_LIMIT });
+  const { typed, setTyped, count, refused } = useCount();
   const [practice, setPractice] = useState(false);
   const purpose: "practice" | "work" = practice ? "practice" : "work";
   const [which, setWhich] = useState(false);
@@ -134,29 +169,12 @@ export function Begin({
   });
   return (
     <div className="ml-auto flex flex-wrap items-center gap-2">
-      {refused && (
-        <p role="alert" className="text-out text-sm">
-          {refused}
-        </p>
-      )}
-      {state.failed && (
-        <p role="alert" className="max-w-60 text-out text-sm">
-          {t("press-again-to-retry", { failed: state.failed })}
-        </p>
-      )}
+      <BeginProblems refused={refused} failed={state.failed} />
       <Button onClick={() => window.print()} aria-keyshortcuts="P">
         {t("print")}
       </Button>
       {!hand && <HowMany typed={typed} refused={refused !== null} onType={setTyped} onEnter={begin} />}
-      <label className="flex min-h-12 items-center gap-1.5 px-1">
-        <input
-          type="checkbox"
-          checked={practice}
-          onChange={({ target }) => setPractice(target.checked)}
-          className="size-5 accent-(--now)"
-        />
-        <span className="text-sm">{t("practice")}</span>
-      </label>
+      <PracticeTick on={practice} onTick={setPractice} />
       <Button
         ref={toBench}
         look="next"
@@ -182,10 +200,7 @@ export function Begin({
       )}
       {asking && (
         <ConfirmPanel
-          procedure={procedure}
-          cable={cable}
-          core={core}
-          choices={choices}
+          {...{ procedure, cable, core, choices }}
           place={hand?.question}
           onClose={() => setAsking(null)}
           onKept={(revision) => {

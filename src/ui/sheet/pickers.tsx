@@ -32,7 +32,7 @@ export function Pickers({ picks }: PickersProps) {
             procedure={resolved.procedure}
             core={resolved.core}
             choices={resolved.choices}
-            asked={resolved.ask?.choice ?? null}
+            question={resolved.ask?.choice ?? null}
             open={picks.open === "as"}
             onOpen={picks.toggle("as")}
             onCore={picks.pickCore}

@@ -82,7 +82,7 @@ const SIGN = { worst: "●", rss: "◐", neither: "○" } as const;
 function StackUp({ predicted: { worst, rss, holds }, units }: { predicted: Prediction; units: Units }) {
   const write = (value: number) => (units === "in" ? (value / 25_400).toFixed(3) : (value / 1000).toFixed(1));
   return (
-    <span title={t("at-worst-as-a-rule", { one: write(worst), one2: write(rss) })}>
+    <span title={t("at-worst-as-a-rule", { worst: write(worst), rss: write(rss) })}>
       ±{write(worst)} / ±{write(rss)} <Holds holds={holds} className="" />
     </span>
   );

@@ -12,7 +12,7 @@ interface VariantPickerProps {
   readonly core: string;
   readonly choices: Readonly<Record<string, string>>;
   /** A choice nobody has made yet: asked for, not taken as its first option. */
-  readonly asked: string | null;
+  readonly question: string | null;
   readonly open: boolean;
   readonly onOpen: (open: boolean) => void;
   readonly onCore: (core: string) => void;
@@ -25,7 +25,7 @@ export function VariantPicker({
   procedure,
   core,
   choices,
-  asked: question,
+  question,
   open,
   onOpen,
   onCore,

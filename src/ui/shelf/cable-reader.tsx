@@ -19,47 +19,9 @@ interface CableReaderProps {
 /** A cable as a person reads it: its layers from the outside in, and what goes on it. */
 export function CableReader({ cable, styles, revisions }: CableReaderProps) {
   const { prefs } = usePrefs();
-  const { source } = cable;
   return (
     <main className="min-w-0 flex-1 px-4 py-5 sm:px-6">
-      <header className="flex flex-wrap items-start gap-4">
-        <CutFace cable={cable} />
-        <div className="mr-auto min-w-0 max-w-prose">
-          <Link href="/shelf" className="no-print inline-flex min-h-12 items-center text-soft underline">
-            {t("shelf")}
-          </Link>
-          <h1 className="wrap-anywhere font-bold text-3xl">{cable.name}</h1>
-          <p className="text-lg">{cable.about}</p>
-          <p className="text-soft">
-            {t("revision", { revision: cable.revision, date: source.date })}{" "}
-            <span className={source.kind === "own" ? "" : "representative"}>
-              {source.kind === "own" ? t("your-own-2") : "representative figures"}
-            </span>
-            . {source.note}
-          </p>
-        </div>
-        <div className="no-print flex flex-wrap gap-2">
-          <Link
-            href={`/shelf/cables/${cable.id}/edit?copy=1`}
-            className="flex min-h-12 items-center rounded-lg border-2 border-ink px-4 font-semibold"
-          >
-            {t("duplicate")}
-          </Link>
-          <Link
-            href={`/shelf/cables/${cable.id}/edit`}
-            className="flex min-h-12 items-center rounded-lg border-2 border-ink px-4 font-semibold"
-          >
-            {t("edit")}
-          </Link>
-          <a
-            href={`/api/v1/shelf/cables/${cable.id}`}
-            download
-            className="flex min-h-12 items-center rounded-lg border-2 border-ink px-4 font-semibold"
-          >
-            {t("export")}
-          </a>
-        </div>
-      </header>
+      <CableReaderHead cable={cable} />
       <div className="mt-5 grid grid-cols-[minmax(0,1fr)] gap-8 xl:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
         <section aria-labelledby="layers">
           <h2 id="layers" className="mb-2 font-bold text-lg">
@@ -98,5 +60,49 @@ export function CableReader({ cable, styles, revisions }: CableReaderProps) {
         </div>
       </div>
     </main>
+  );
+}
+
+function CableReaderHead({ cable }: { cable: Cable }) {
+  const { source } = cable;
+  return (
+    <header className="flex flex-wrap items-start gap-4">
+      <CutFace cable={cable} />
+      <div className="mr-auto min-w-0 max-w-prose">
+        <Link href="/shelf" className="no-print inline-flex min-h-12 items-center text-soft underline">
+          {t("shelf")}
+        </Link>
+        <h1 className="wrap-anywhere font-bold text-3xl">{cable.name}</h1>
+        <p className="text-lg">{cable.about}</p>
+        <p className="text-soft">
+          {t("revision", { revision: cable.revision, date: source.date })}{" "}
+          <span className={source.kind === "own" ? "" : "representative"}>
+            {source.kind === "own" ? t("your-own-2") : "representative figures"}
+          </span>
+          . {source.note}
+        </p>
+      </div>
+      <div className="no-print flex flex-wrap gap-2">
+        <Link
+          href={`/shelf/cables/${cable.id}/edit?copy=1`}
+          className="flex min-h-12 items-center rounded-lg border-2 border-ink px-4 font-semibold"
+        >
+          {t("duplicate")}
+        </Link>
+        <Link
+          href={`/shelf/cables/${cable.id}/edit`}
+          className="flex min-h-12 items-center rounded-lg border-2 border-ink px-4 font-semibold"
+        >
+          {t("edit")}
+        </Link>
+        <a
+          href={`/api/v1/shelf/cables/${cable.id}`}
+          download
+          className="flex min-h-12 items-center rounded-lg border-2 border-ink px-4 font-semibold"
+        >
+          {t("export")}
+        </a>
+      </div>
+    </header>
   );
 }

@@ -23,67 +23,12 @@ const NONE = new Map();
 export function EntryReader({ entry, revisions }: EntryReaderProps) {
   const { prefs } = usePrefs();
   const { units } = prefs;
-  const { id, name, about, source, ports, storage, radius, reach } = entry;
+  const { id, ports, storage, radius, reach } = entry;
   return (
     <main className="min-w-0 flex-1 px-4 py-5 sm:px-6">
-      <header className="flex flex-wrap items-start gap-4">
-        <PortFace entry={entry} inPort={NONE} room={190} />
-        <div className="mr-auto min-w-0 max-w-prose">
-          <Link href="/shelf" className="no-print inline-flex min-h-12 items-center text-soft underline">
-            {t("shelf")}
-          </Link>
-          <h1 className="wrap-anywhere font-bold text-3xl">{name}</h1>
-          <p className="text-lg">{about}</p>
-          <p className="text-soft">
-            {t("revision", { revision: entry.revision, date: source.date })}{" "}
-            <span className={source.kind === "own" ? "" : "representative"}>
-              {source.kind === "own" ? t("held-against-the-part-s-sheet") : "representative figures"}
-            </span>
-            . {source.note}
-          </p>
-        </div>
-        <div className="no-print flex flex-wrap gap-2">
-          <Button asChild look="strong">
-            <Link href={`/entry/${id}`}>{t("use-it")}</Link>
-          </Button>
-          <Button asChild>
-            <Link href={`/shelf/entries/${id}/edit?copy=1`}>{t("duplicate")}</Link>
-          </Button>
-          <Button asChild>
-            <Link href={`/shelf/entries/${id}/edit`}>{t("edit")}</Link>
-          </Button>
-          <Button asChild>
-            <a href={`/api/v1/shelf/entries/${id}`} download>
-              {t("export")}
-            </a>
-          </Button>
-        </div>
-      </header>
+      <EntryReaderHead entry={entry} />
       <div className="mt-5 grid grid-cols-[minmax(0,1fr)] gap-8 xl:grid-cols-2">
-        <Table id="ports" title={t("ports-2")} heads={["port", "for", t("closes-round-mm"), ""]}>
-          {ports.map((port) => (
-            <tr key={port.id} className="border-line border-t">
-              <th scope="row" className="figures py-1">
-                {port.id}
-              </th>
-              <td>{port.role}</td>
-              <td className="figures">
-                {exactMm(port.min)} – {exactMm(port.max)}
-              </td>
-              <td className="text-soft text-sm">
-                {[
-                  port.bushedMin < port.min &&
-                    t("from-with-a-bushing", { formatMm: exactMm(port.bushedMin) }),
-                  port.pair !== undefined && `pair ${port.pair}`,
-                  port.double && t("takes-a-cable-both-ways"),
-                  port.plug && t("plug-while-empty"),
-                ]
-                  .filter(Boolean)
-                  .join("; ")}
-              </td>
-            </tr>
-          ))}
-        </Table>
+        <PortsTable ports={ports} />
         <Table
           id="lengths"
           title={t("lengths")}
@@ -122,6 +67,73 @@ export function EntryReader({ entry, revisions }: EntryReaderProps) {
         <Revisions kind="entries" id={id} current={entry.revision} revisions={revisions} />
       </div>
     </main>
+  );
+}
+
+function EntryReaderHead({ entry }: { entry: Entry }) {
+  const { id, name, about, source } = entry;
+  return (
+    <header className="flex flex-wrap items-start gap-4">
+      <PortFace entry={entry} inPort={NONE} room={190} />
+      <div className="mr-auto min-w-0 max-w-prose">
+        <Link href="/shelf" className="no-print inline-flex min-h-12 items-center text-soft underline">
+          {t("shelf")}
+        </Link>
+        <h1 className="wrap-anywhere font-bold text-3xl">{name}</h1>
+        <p className="text-lg">{about}</p>
+        <p className="text-soft">
+          {t("revision", { revision: entry.revision, date: source.date })}{" "}
+          <span className={source.kind === "own" ? "" : "representative"}>
+            {source.kind === "own" ? t("held-against-the-part-s-sheet") : "representative figures"}
+          </span>
+          . {source.note}
+        </p>
+      </div>
+      <div className="no-print flex flex-wrap gap-2">
+        <Button asChild look="strong">
+          <Link href={`/entry/${id}`}>{t("use-it")}</Link>
+        </Button>
+        <Button asChild>
+          <Link href={`/shelf/entries/${id}/edit?copy=1`}>{t("duplicate")}</Link>
+        </Button>
+        <Button asChild>
+          <Link href={`/shelf/entries/${id}/edit`}>{t("edit")}</Link>
+        </Button>
+        <Button asChild>
+          <a href={`/api/v1/shelf/entries/${id}`} download>
+            {t("export")}
+          </a>
+        </Button>
+      </div>
+    </header>
+  );
+}
+
+function PortsTable({ ports }: Pick<Entry, "ports">) {
+  return (
+    <Table id="ports" title={t("ports-2")} heads={["port", "for", t("closes-round-mm"), ""]}>
+      {ports.map((port) => (
+        <tr key={port.id} className="border-line border-t">
+          <th scope="row" className="figures py-1">
+            {port.id}
+          </th>
+          <td>{port.role}</td>
+          <td className="figures">
+            {exactMm(port.min)} – {exactMm(port.max)}
+          </td>
+          <td className="text-soft text-sm">
+            {[
+              port.bushedMin < port.min && t("from-with-a-bushing", { formatMm: exactMm(port.bushedMin) }),
+              port.pair !== undefined && `pair ${port.pair}`,
+              port.double && t("takes-a-cable-both-ways"),
+              port.plug && t("plug-while-empty"),
+            ]
+              .filter(Boolean)
+              .join("; ")}
+          </td>
+        </tr>
+      ))}
+    </Table>
   );
 }
 

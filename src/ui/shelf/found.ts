@@ -11,8 +11,8 @@ export function foundIn<T extends { readonly name: string; readonly about: strin
 ): readonly T[] {
   if (wanted.trim() === "") return all;
   return all
-    .map((item) => ({ one: item, rank: matchRank(wanted, item.name, item.about, wordsOf(item)) }))
+    .map((item) => ({ item, rank: matchRank(wanted, item.name, item.about, wordsOf(item)) }))
     .filter(({ rank }) => rank > FOUND)
     .sort((a, b) => b.rank - a.rank)
-    .map(({ one: first }) => first);
+    .map(({ item }) => item);
 }

@@ -80,25 +80,32 @@ export function NewSheet({ cables, tools, taken, kit }: NewSheetProps) {
         <p role="alert" className="whitespace-pre-line font-semibold text-out empty:hidden">
           {problem ?? ""}
         </p>
-        <div className="flex flex-wrap gap-2">
-          <Button look="next" size="large" type="submit" className="flex-1">
-            {t("draft-it")}
-          </Button>
-          <Button size="large" onClick={work.beginEmpty}>
-            {t("add-lengths-one-by-one")}
-          </Button>
-          <label className="flex min-h-14 cursor-pointer items-center rounded-lg border-2 border-ink px-5 font-semibold focus-within:outline-3 focus-within:outline-now">
-            {t("open-a-file")}
-            <input
-              type="file"
-              accept=".csv,.txt,.tsv,.json"
-              className="sr-only"
-              onChange={(event) => work.takeFile(event.target.files?.[0])}
-            />
-          </label>
-        </div>
+        <NewSheetButtons work={work} />
       </form>
     </main>
+  );
+}
+
+/** The ways a sheet is begun: from the list, empty, or from a file. */
+function NewSheetButtons({ work }: Pick<TwinProps, "work">) {
+  return (
+    <div className="flex flex-wrap gap-2">
+      <Button look="next" size="large" type="submit" className="flex-1">
+        {t("draft-it")}
+      </Button>
+      <Button size="large" onClick={work.beginEmpty}>
+        {t("add-lengths-one-by-one")}
+      </Button>
+      <label className="flex min-h-14 cursor-pointer items-center rounded-lg border-2 border-ink px-5 font-semibold focus-within:outline-3 focus-within:outline-now">
+        {t("open-a-file")}
+        <input
+          type="file"
+          accept=".csv,.txt,.tsv,.json"
+          className="sr-only"
+          onChange={(event) => work.takeFile(event.target.files?.[0])}
+        />
+      </label>
+    </div>
   );
 }
 

@@ -59,54 +59,72 @@ export function Revisions({ kind, id, current, revisions }: RevisionsProps) {
         {t("revisions")}
       </h2>
       <ol className="divide-y divide-line border-line border-y">
-        {revisions.map(({ revision, at, by, why, origin }) => (
-          <li key={revision} className="flex flex-wrap items-center gap-2 py-1.5">
-            <span className="mr-auto min-w-0">
-              <span className="font-semibold">
-                {revision}
-                {revision === current && t("in-use")}
-              </span>{" "}
-              <span className="text-soft text-sm">
-                {origin === "shipped" ? t("as-shipped") : origin}
-                {by && ` by ${by}`}
-                {at && (
-                  <>
-                    {" "}
-                    · <LocalTime iso={at} />
-                  </>
-                )}
-                {why && <span className="block wrap-anywhere">{why}</span>}
-              </span>
-            </span>
-            {revision !== current && origin !== "put away" && (
-              <>
-                {kind === "procedures" && (
-                  <Button look="link" onClick={() => compare(revision)}>
-                    {t("compare")}
-                  </Button>
-                )}
-                <Button
-                  look="link"
-                  onClick={() => send(revision, newest, t("revision-is-in-use-again", { revision }))}
-                >
-                  {t("use-again")}
-                </Button>
-              </>
-            )}
-            {revision === current && origin === "own" && (
-              <Button
-                look="link"
-                onClick={() => send(null, newest, t("put-away-ends-made-by-it"))}
-                className="no-print"
-              >
-                {t("put-away")}
-              </Button>
-            )}
-          </li>
+        {revisions.map((line) => (
+          <RevisionRow
+            key={line.revision}
+            line={line}
+            isCurrent={line.revision === current}
+            onCompare={kind === "procedures" ? () => compare(line.revision) : null}
+            onUse={() =>
+              send(line.revision, newest, t("revision-is-in-use-again", { revision: line.revision }))
+            }
+            onPutAway={() => send(null, newest, t("put-away-ends-made-by-it"))}
+          />
         ))}
       </ol>
       {compared && <Compared {...compared} current={current} onClose={() => setCompared(null)} />}
     </section>
+  );
+}
+
+interface RevisionRowProps {
+  readonly line: RevisionLine;
+  readonly isCurrent: boolean;
+  /** Null where revisions of its kind cannot be compared. */
+  readonly onCompare: (() => void) | null;
+  readonly onUse: () => void;
+  readonly onPutAway: () => void;
+}
+
+function RevisionRow({ line, isCurrent, onCompare, onUse, onPutAway }: RevisionRowProps) {
+  const { revision, at, by, why, origin } = line;
+  return (
+    <li className="flex flex-wrap items-center gap-2 py-1.5">
+      <span className="mr-auto min-w-0">
+        <span className="font-semibold">
+          {revision}
+          {isCurrent && t("in-use")}
+        </span>{" "}
+        <span className="text-soft text-sm">
+          {origin === "shipped" ? t("as-shipped") : origin}
+          {by && ` by ${by}`}
+          {at && (
+            <>
+              {" "}
+              · <LocalTime iso={at} />
+            </>
+          )}
+          {why && <span className="block wrap-anywhere">{why}</span>}
+        </span>
+      </span>
+      {!isCurrent && origin !== "put away" && (
+        <>
+          {onCompare && (
+            <Button look="link" onClick={onCompare}>
+              {t("compare")}
+            </Button>
+          )}
+          <Button look="link" onClick={onUse}>
+            {t("use-again")}
+          </Button>
+        </>
+      )}
+      {isCurrent && origin === "own" && (
+        <Button look="link" onClick={onPutAway} className="no-print">
+          {t("put-away")}
+        </Button>
+      )}
+    </li>
   );
 }
 
@@ -133,7 +151,7 @@ function Compared({ revision, current, changes, onClose }: ComparedProps) {
         </Button>
       </div>
       <ul className="divide-y divide-line text-sm">
-        {changes.map(({ among, what: subject, field, before, after }) => (
+        {changes.map(({ among, subject, field, before, after }) => (
           <li key={`${among}/${subject}/${field}`} className="py-1.5">
             <span className="font-semibold">{subject}</span>, {field}:{" "}
             <span className="wrap-anywhere line-through decoration-out">{before ?? "—"}</span>{" "}

@@ -68,58 +68,9 @@ export function ShelfView({ cables, styles: all, thumbs, tools, instruments, met
         </p>
       )}
       <ThumbTextures />
-      <Part title={t("styles-and-their-procedures")} count={styles.length}>
-        {styles.map((style) => (
-          <Item
-            key={style.id}
-            href={`/shelf/procedures/${style.id}`}
-            name={style.name}
-            about={style.about}
-            face={<EndThumb thumb={thumbs[style.id]} className="w-36" />}
-          >
-            {style.source.kind === "own" ? (
-              <span className="font-semibold">{t("your-own-revision", { revision: style.revision })}</span>
-            ) : (
-              <span className="representative">{t("representative")}</span>
-            )}{" "}
-            · {style.appliesTo.cores.join(", ")} ·{" "}
-            {fitText(cables.filter((cable) => misfits(style, cable).length === 0).length, "cable")}
-          </Item>
-        ))}
-      </Part>
-      <Part title={t("cables")} count={matching.length}>
-        {matching.map((item) => (
-          <Item
-            key={item.id}
-            href={`/shelf/cables/${item.id}`}
-            name={item.name}
-            about={item.about}
-            face={<CutFace cable={item} />}
-          >
-            {item.source.kind === "own" && <span className="font-semibold">{t("your-own")} </span>}
-            {item.cores.map(coreText).join(" or ")} ·{" "}
-            {fitText(all.filter((style) => misfits(style, item).length === 0).length, "style")}
-          </Item>
-        ))}
-      </Part>
-      <Part title={t("entries")} count={faces.length}>
-        {faces.map((face) => (
-          <Item
-            key={face.id}
-            href={`/shelf/entries/${face.id}`}
-            name={face.name}
-            about={face.about}
-            face={<PortFace entry={face} inPort={NONE} quiet room={84} />}
-          >
-            {face.source.kind === "own" ? (
-              <span className="font-semibold">{t("your-own-revision", { revision: face.revision })}</span>
-            ) : (
-              <span className="representative">{t("representative")}</span>
-            )}{" "}
-            {t("ports", { length: face.ports.length })}
-          </Item>
-        ))}
-      </Part>
+      <Procedures styles={styles} cables={cables} thumbs={thumbs} />
+      <Cables cables={matching} styles={all} />
+      <Entries entries={faces} />
       <Part title={t("instruments-and-tools")} count={kit.length}>
         {kit.map((tool) => (
           <li key={tool.id} className="rounded-lg border border-line bg-raised px-4 py-3">
@@ -129,6 +80,73 @@ export function ShelfView({ cables, styles: all, thumbs, tools, instruments, met
         ))}
       </Part>
     </main>
+  );
+}
+
+function Procedures({ styles, cables, thumbs }: Pick<ShelfProps, "styles" | "cables" | "thumbs">) {
+  return (
+    <Part title={t("styles-and-their-procedures")} count={styles.length}>
+      {styles.map((style) => (
+        <Item
+          key={style.id}
+          href={`/shelf/procedures/${style.id}`}
+          name={style.name}
+          about={style.about}
+          face={<EndThumb thumb={thumbs[style.id]} className="w-36" />}
+        >
+          {style.source.kind === "own" ? (
+            <span className="font-semibold">{t("your-own-revision", { revision: style.revision })}</span>
+          ) : (
+            <span className="representative">{t("representative")}</span>
+          )}{" "}
+          · {style.appliesTo.cores.join(", ")} ·{" "}
+          {fitText(cables.filter((cable) => misfits(style, cable).length === 0).length, "cable")}
+        </Item>
+      ))}
+    </Part>
+  );
+}
+
+function Cables({ cables, styles }: Pick<ShelfProps, "cables" | "styles">) {
+  return (
+    <Part title={t("cables")} count={cables.length}>
+      {cables.map((item) => (
+        <Item
+          key={item.id}
+          href={`/shelf/cables/${item.id}`}
+          name={item.name}
+          about={item.about}
+          face={<CutFace cable={item} />}
+        >
+          {item.source.kind === "own" && <span className="font-semibold">{t("your-own")} </span>}
+          {item.cores.map(coreText).join(" or ")} ·{" "}
+          {fitText(styles.filter((style) => misfits(style, item).length === 0).length, "style")}
+        </Item>
+      ))}
+    </Part>
+  );
+}
+
+function Entries({ entries }: Pick<ShelfProps, "entries">) {
+  return (
+    <Part title={t("entries")} count={entries.length}>
+      {entries.map((face) => (
+        <Item
+          key={face.id}
+          href={`/shelf/entries/${face.id}`}
+          name={face.name}
+          about={face.about}
+          face={<PortFace entry={face} inPort={NONE} quiet room={84} />}
+        >
+          {face.source.kind === "own" ? (
+            <span className="font-semibold">{t("your-own-revision", { revision: face.revision })}</span>
+          ) : (
+            <span className="representative">{t("representative")}</span>
+          )}{" "}
+          {t("ports", { length: face.ports.length })}
+        </Item>
+      ))}
+    </Part>
   );
 }
 

@@ -79,27 +79,11 @@ export function useNewSheet({ cables, taken, kit }: Omit<NewSheetProps, "tools">
   };
   const takeFile = async (file: File | undefined) => {
     if (!file) return;
-    if (file.size > MOST_FILE) {
-      setProblem(t("a-file-has-at-most-kb", { value: MOST_FILE / 1000 }));
-      return;
-    }
-    const read = await file.text();
-    if (!read.trim().startsWith("{")) {
-      setText(read);
-      setProblem(null);
-      return;
-    }
-    try {
-      const document = asWritten(zProcedure, liftedProcedure(JSON.parse(read)));
-      const outcome = taken.includes(document.id)
-        ? await getDocument(zProcedureText, { kind: "procedures", id: document.id })
-        : null;
-      if (outcome && !outcome.ok) setProblem(outcome.problem.message);
-      else if (outcome) setTwin({ document, revision: outcome.value.revision });
-      else asNew(document);
-    } catch (error) {
-      setProblem(problemOf(error)?.message ?? t("the-file-is-not-json"));
-    }
+    const read = await readSheetFile(file, taken);
+    setProblem(read.kind === "refused" ? read.message : null);
+    if (read.kind === "text") setText(read.text);
+    if (read.kind === "twin") setTwin(read);
+    if (read.kind === "new") asNew(read.document);
   };
   const type = (typed: string) => {
     setText(typed);
@@ -123,4 +107,29 @@ export function useNewSheet({ cables, taken, kit }: Omit<NewSheetProps, "tools">
     beginEmpty,
     takeFile,
   };
+}
+
+type SheetFile =
+  | { readonly kind: "refused"; readonly message: string }
+  /** A list of lengths. */
+  | { readonly kind: "text"; readonly text: string }
+  | { readonly kind: "new"; readonly document: ProcedureDocument }
+  /** The shelf has a procedure of that id already, at that revision. */
+  | { readonly kind: "twin"; readonly document: ProcedureDocument; readonly revision: number };
+
+/** Reads a file: a procedure as JSON, or a list of lengths as text. */
+async function readSheetFile(file: File, taken: readonly string[]): Promise<SheetFile> {
+  if (file.size > MOST_FILE)
+    return { kind: "refused", message: t("a-file-has-at-most-kb", { value: MOST_FILE / 1000 }) };
+  const text = await file.text();
+  if (!text.trim().startsWith("{")) return { kind: "text", text };
+  try {
+    const document = asWritten(zProcedure, liftedProcedure(JSON.parse(text)));
+    if (!taken.includes(document.id)) return { kind: "new", document };
+    const shelved = await getDocument(zProcedureText, { kind: "procedures", id: document.id });
+    if (!shelved.ok) return { kind: "refused", message: shelved.problem.message };
+    return { kind: "twin", document, revision: shelved.value.revision };
+  } catch (error) {
+    return { kind: "refused", message: problemOf(error)?.message ?? t("the-file-is-not-json") };
+  }
 }

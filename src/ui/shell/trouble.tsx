@@ -2,7 +2,7 @@ import { language } from "@/messages/language";
 import { t } from "@/messages/shell";
 
 /** In place of every page while the record cannot be opened: what is so, and what to do. */
-export function Trouble({ theme, says: message }: { theme: string; says: string }) {
+export function Trouble({ theme, message }: { theme: string; message: string }) {
   return (
     <html lang={language().code} data-theme={theme} data-ready>
       <body>

@@ -38,7 +38,7 @@ export function SplicePlanView({ closure, at, href }: SplicePlanViewProps) {
           </Link>{" "}
           · {entry.name}
         </p>
-        <KeptWord kept={held.saved} />
+        <KeptWord save={held.saved} />
         <Button look="quiet" disabled={!held.mayUndo} onClick={held.undo} className="no-print">
           <Undo2 aria-hidden="true" className="size-4" /> {t("undo")}
         </Button>
@@ -49,7 +49,7 @@ export function SplicePlanView({ closure, at, href }: SplicePlanViewProps) {
           <Link href={`${href}/work`}>{t("already-at-work")}</Link>
         </Button>
       </header>
-      <KeptTrouble kept={held.saved} again={held.again} />
+      <KeptTrouble save={held.saved} again={held.again} />
       {cables.length === 0 && <p className="py-4">{t("no-cables-in-closure")}</p>}
       <div className="grid grid-cols-[minmax(0,1fr)] gap-6 xl:grid-cols-[3fr_2fr]">
         <section className="grid min-w-0 grid-cols-[minmax(0,1fr)] content-start gap-4">

@@ -51,7 +51,7 @@ export function useSplicePlan(closure: ClosureAnswer, { entry }: Pick<ClosureAtW
       }),
     [closure, prefs.person],
   );
-  const { kept: saved, keep } = useKeeper({
+  const { saved, keep } = useKeeper({
     revision: closure.revision,
     send,
     onKept: router.refresh,

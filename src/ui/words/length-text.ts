@@ -109,8 +109,8 @@ export function toleranceText(plus: Length | null, minus: Length | null, units: 
 export function limitsText(min: Length | null, max: Length | null, units: Units): string {
   const write = (length: Length) => (units === "in" ? inchText(length) : mmText(length));
   if (min !== null && max !== null) return `${write(min)} – ${write(max)}`;
-  if (min !== null) return t("at-least", { one: write(min) });
-  return max === null ? t("not-limited") : t("at-most", { one: write(max) });
+  if (min !== null) return t("at-least", { least: write(min) });
+  return max === null ? t("not-limited") : t("at-most", { most: write(max) });
 }
 
 /** How many people say a core: single-mode 9/125. */

@@ -1,18 +1,12 @@
 "use client";
 
 import { useCallback, useEffect, useState } from "react";
-import { toast } from "sonner";
 import {
   type CheckStanding,
   type EndAdvice,
   type EndEvent,
   type EndState,
-  isMidRun,
-  leavingEvents,
   legsTold,
-  missingParts,
-  missingText,
-  nextLine,
   openPoints,
   openTold,
   type Recorded,
@@ -20,12 +14,9 @@ import {
   type RunSheet,
   resultOf,
   reworkEvent,
-  type StepBlocker,
   startingOver,
-  stepBlocker,
   takeBackEvent,
 } from "@/core";
-import { t } from "@/messages/bench";
 import { useEnd } from "../live/use-end";
 import type { Typed } from "../reading/reading-props";
 import { useTimers } from "../timers/timers-context";
@@ -33,7 +24,9 @@ import { heldWords } from "../words/held-words";
 import { useKept, yesOrNo } from "../words/use-kept";
 import { actText } from "./act-text";
 import { partActsOn } from "./part-acts";
+import { useGoTo, useHold, useNext } from "./use-next";
 import { useStanding } from "./use-standing";
+import { useStepCount } from "./use-step-count";
 
 interface Work {
   readonly id: string;
@@ -44,98 +37,32 @@ interface Work {
   readonly onDone?: ((events: readonly EndEvent[], before: EndState) => void) | undefined;
 }
 
-/** What the step still asks for, as it is said, and where it was said. */
-interface StepHeld extends Pick<StepBlocker, "usual"> {
-  readonly at: string;
-  readonly message: string;
-}
-
-/** The work on one end: where it stands, and what going on, going back and striking out do. */
+/** The state of one end's work at the bench, and the acts that move it: go on, go back, strike, undo, rework. */
 export function useWork({ id, sheet, rule, initial, onDone }: Work) {
   const live = useEnd(id, initial);
   const { state, add, waiting } = live;
-  const { refresh, serverNow } = useTimers();
   const [signing, setSigning] = useKept<boolean>(`signing/${id}`, false, yesOrNo);
   const [typed, setTyped] = useState<Typed | null>(null);
-  /** Lengths that no reading settles and that are to be redone as if they were out. */
+  /** Lengths that no reading settles and that are redone as if they were out. */
   const [unsettled, setUnsettled] = useState<readonly string[]>([]);
-  /** What is counted at the step in hand; kept on the device until the step is left. */
-  const passes = `${state.reworks}/${JSON.stringify(state.attempts)}`;
-  const [saved, setKept] = useKept<string>(`count/${id}`, "", textOf);
-  /** What the step still asks for, told at the first press; a second press passes it by. */
-  const [held, setHeld] = useState<StepHeld | null>(null);
   const standing = useStanding(sheet, state, rule, unsettled);
-  const { trim, line, all, last, undone } = standing;
-  const countsAt = `${line.step.id}/${passes}`;
-  const count = saved.startsWith(`${countsAt} `)
-    ? Number(saved.slice(countsAt.length + 1))
-    : (state.counted[line.step.id] ?? 0);
-  /** What was said of the step holds until it is left, or what it asks for has changed. */
-  const standsAt = `${line.index} ${heldWords(undone, null)}`;
-
-  useEffect(() => {
-    if (waiting === 0 && state.timers.length > 0) refresh();
-  }, [waiting, state.timers, refresh]);
-
-  const go = useCallback(
-    (to: number) => {
-      const missing = to > state.at ? missingParts(sheet, state, to) : [];
-      if (missing.length > 0) {
-        toast(missingText(missing), { id: GATE });
-        return false;
-      }
-      toast.dismiss(GATE);
-      if (trim && to !== state.at) {
-        toast(t("trim-the-end-first"), { id: GATE });
-        return false;
-      }
-      setSigning(false);
-      setTyped(null);
-      if (to !== state.at) add({ kind: "step", to });
-      return true;
-    },
-    [add, sheet, state, trim, setSigning],
-  );
-  useEffect(() => {
-    if (missingParts(sheet, state).length === 0) toast.dismiss(GATE);
-  }, [sheet, state]);
-  const blocked = () =>
-    stepBlocker({ sheet, line, state, undone, inBatch: onDone !== undefined, now: serverNow() });
-  const leave = () => {
-    const events = leavingEvents(line, state, count, serverNow());
-    for (const event of events) add(event);
-    return events;
-  };
-  const next = () => {
-    if (signing) return;
-    if (trim && state.inHand) {
-      add({ kind: "trimmed", leg: state.inHand.leg });
-      return;
-    }
-    const to = nextLine(state);
-    const missing = missingParts(sheet, state, to);
-    if (missing.length > 0) {
-      go(to);
-      return;
-    }
-    const blocker = blocked();
-    if (blocker !== null && held?.at !== standsAt) {
-      const { running, late, usual } = blocker;
-      const message = heldWords(undone, late, running ? line.step.title : null, isMidRun(sheet));
-      setHeld({ at: standsAt, message: message ?? "", usual });
-      return;
-    }
-    setHeld(null);
-    const events: EndEvent[] = leave();
-    if (last) {
-      setSigning(true);
-      return;
-    }
-    const step: EndEvent = { kind: "step", to };
+  const { line, all, last, undone } = standing;
+  const trim = standing.trim !== null;
+  const counting = useStepCount(id, state, line.step.id);
+  useTimersOf(state, waiting);
+  const clear = useCallback(() => {
+    setSigning(false);
     setTyped(null);
-    add(step);
-    onDone?.([...events, step], state);
-  };
+  }, [setSigning]);
+  const go = useGoTo({ sheet, state, trim, add, clear });
+  const { held, letGo, hold } = useHold(`${line.index} ${heldWords(undone, null)}`);
+  const next = useNext({
+    ...{ sheet, state, trim, line, last, undone, held, hold, add, go, onDone },
+    count: counting.count,
+    onDue: letGo,
+    onLast: () => setSigning(true),
+    onLeft: () => setTyped(null),
+  });
   const back = () => {
     if (signing) setSigning(false);
     else if (line.index > 0) go(state.inHand?.steps.findLast((index) => index < state.at) ?? line.index - 1);
@@ -144,70 +71,72 @@ export function useWork({ id, sheet, rule, initial, onDone }: Work) {
     if (state.readings.some(({ id }) => id === reading)) add({ kind: "strike", reading });
   };
   const take = (endAdvice: EndAdvice, plan: "least" | "recommended") => {
-    const event =
-      endAdvice.kind === "rework"
-        ? reworkEvent(endAdvice, plan)
-        : endAdvice.kind === "start-over"
-          ? endAdvice.again
-          : null;
+    const event = adviceEvent(endAdvice, plan);
     if (!event) return;
-    setSigning(false);
-    setTyped(null);
+    clear();
     setUnsettled([]);
     add(event);
   };
-  const clear = () => {
-    setSigning(false);
-    setTyped(null);
-  };
-  const partActs = partActsOn(sheet, add, clear);
   const undo = () => {
     const event = takeBackEvent(state);
     if (!event) return;
-    setSigning(false);
-    setTyped(null);
-    setHeld(null);
+    clear();
+    letGo();
     add(event);
   };
   const lastAct = state.acts.at(-1);
   return {
     ...live,
     ...standing,
-    ...partActs,
+    ...counting,
+    ...partActsOn(sheet, add, clear),
     id,
     take,
     result: resultOf(sheet, state, rule),
-    legs: legsTold(
-      sheet,
-      all.map(({ check, judged }) => ({ leg: check.leg, verdict: judged?.verdict ?? null })),
-      state.faults.map(({ leg }) => ({ leg, stands: true })),
-    ),
+    legs: legsOf(sheet, state, all),
     signing,
     setSigning,
     typed,
     setTyped,
     go,
-    next,
+    next: () => {
+      if (!signing) next();
+    },
     back,
     strike,
     undo,
-    /** What taking the last act back undoes; null where there is nothing to take back. */
-    count,
-    setCount: (next: number) => setKept(`${countsAt} ${Math.max(0, next)}`),
+    /** The act that undo takes back, in words; null where there is none. */
     undoes: lastAct ? actText(sheet, lastAct.body) : null,
     unsettled,
     setUnsettled,
-    held: held?.at === standsAt ? held : null,
-    letGo: () => setHeld(null),
+    held,
+    letGo,
     open: openPoints(sheet, state, rule).map(openTold),
     restartCost: startingOver(sheet, state),
   };
 }
 
-const textOf = (saved: unknown) => (typeof saved === "string" ? saved : undefined);
+/** Looks at the timers again once the server has stored what was done. */
+function useTimersOf(state: EndState, waiting: number): void {
+  const { refresh } = useTimers();
+  useEffect(() => {
+    if (waiting === 0 && state.timers.length > 0) refresh();
+  }, [waiting, state.timers, refresh]);
+}
 
-/** The message about a part not threaded on: one at a time, and gone once it is on. */
-const GATE = "gate";
+/** The verdict on each leg, from its lengths and faults. */
+const legsOf = (sheet: RunSheet, state: EndState, all: readonly CheckStanding[]) =>
+  legsTold(
+    sheet,
+    all.map(({ check, judged }) => ({ leg: check.leg, verdict: judged?.verdict ?? null })),
+    state.faults.map(({ leg }) => ({ leg, stands: true })),
+  );
+
+/** The event that takes advice up; null for advice that is only to be read. */
+function adviceEvent(endAdvice: EndAdvice, plan: "least" | "recommended"): EndEvent | null {
+  if (endAdvice.kind === "rework") return reworkEvent(endAdvice, plan);
+  return endAdvice.kind === "start-over" ? endAdvice.again : null;
+}
 
 export type BenchWork = ReturnType<typeof useWork>;
 

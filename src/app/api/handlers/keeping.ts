@@ -1,4 +1,4 @@
-import { Readable } from "node:stream";
+import type { Readable } from "node:stream";
 import { letDeviceIn, SESSION_COOKIE, SESSION_SECONDS } from "@/service/crew/crew";
 import { addPerson, mergePerson, people, renamePerson } from "@/service/crew/people";
 import { backupName, backupStream } from "@/service/keeping/backup";
@@ -21,6 +21,21 @@ type Keys =
 const addressOf = (headers: Headers): string =>
   headers.get("x-forwarded-for")?.split(",").at(-1)?.trim().slice(0, 60) ?? "";
 
+/** A stream of the server as a response sends it, read only as fast as the client takes it. */
+const asWebStream = (stream: Readable): ReadableStream<Uint8Array> => {
+  const chunks = stream[Symbol.asyncIterator]();
+  return new ReadableStream({
+    async pull(controller) {
+      const { done, value } = await chunks.next();
+      if (done) controller.close();
+      else controller.enqueue(value);
+    },
+    async cancel() {
+      await chunks.return?.();
+    },
+  });
+};
+
 export const KEEPING_HANDLERS: Handlers<Keys> = {
   "get /people": ({ store }) => ({ people: people(store) }),
   "post /people": ({ act, body }) => ({ people: addPerson(act, body) }),
@@ -33,7 +48,7 @@ export const KEEPING_HANDLERS: Handlers<Keys> = {
   "get /backup": async ({ store, request }) => {
     mustBeOwnSite(request);
     const at = new Date();
-    return new Response(Readable.toWeb(await backupStream(store, at)) as ReadableStream, {
+    return new Response(asWebStream(await backupStream(store, at)), {
       headers: {
         "content-type": "application/x-tar",
         "content-disposition": `attachment; filename="${backupName(at)}"`,

@@ -39,7 +39,7 @@ export default async function BatchPage({ params, searchParams }: BatchProps) {
       wheres={Object.fromEntries(
         batch.ends.map((batchMember) => [batchMember.id, whereById(theStore(), batchMember.id)]),
       )}
-      asked={typeof end === "string" ? end : null}
+      openedFor={typeof end === "string" ? end : null}
     />
   );
 }

@@ -1,0 +1,169 @@
+import { Image, Text, View } from "@react-pdf/renderer";
+import { FAULT_NAMES, onLeg, type RecordDocument } from "@/core";
+import { t } from "@/messages/paper";
+import { styles } from "./styles";
+
+interface Of {
+  readonly record: RecordDocument;
+}
+
+/** A time as paper shows it. */
+export const when = (iso: string): string => `${iso.slice(0, 10)} ${iso.slice(11, 16)} UTC`;
+
+/** What was looked at, and the faults seen. */
+export function Looks({ record }: Of) {
+  const { looks } = record;
+  return (
+    <>
+      {looks.length > 0 && <Text style={styles.head}>{t("what-was-seen")}</Text>}
+      {looks.map(({ asks, sees, good, colours }) => (
+        <Text key={asks}>
+          {asks} {sees ?? t("not-answered-2")}
+          {good === false && t("not-good-2")}
+          {colours.length > 0 && `. Seen in the hand: ${colours.join("; ")}`}
+        </Text>
+      ))}
+      {record.faults.length > 0 && <Text style={styles.head}>{t("faults-seen")}</Text>}
+      {record.faults.map(({ at, what: fault, name, leg, behind, stands }) => (
+        <Text key={`${at} ${fault} ${name} ${leg}`}>
+          {when(at)}
+          {onLeg(leg, record.midRun)}: {FAULT_NAMES[fault]}, {name}
+          {behind !== null && t("behind-the-fibre-end", { behind })}
+          {stands ? "" : t("made-anew-or-taken-back-since")}
+        </Text>
+      ))}
+    </>
+  );
+}
+
+/** Everything done again, and the readings that no longer count. */
+export function RedoneWork({ record }: Of) {
+  const { lengths, reworks } = record;
+  return (
+    <>
+      {(reworks.length > 0 || record.attempts.length > 0) && <Text style={styles.head}>{t("redone")}</Text>}
+      {reworks.map(({ at, why, leg, plan, cableLost, moves }) => (
+        <Text key={at}>
+          {t("for-the-way-millimetres-of-cable", {
+            when: when(at),
+            onLeg: onLeg(leg, record.midRun),
+            why,
+            plan,
+            value: moves
+              .map(({ name, was, now }) => `${name} ${was === null ? "" : `${was} to `}${now}`)
+              .join("; "),
+            cableLost,
+          })}
+        </Text>
+      ))}
+      {record.attempts.map(({ at, name, why, leg, cableLost }) => (
+        <Text key={at}>
+          {t("for", { when: when(at), onLeg: onLeg(leg, record.midRun), why, name })}
+          {cableLost > 0 && t("millimetres-of-cable", { cableLost })}
+        </Text>
+      ))}
+      {record.voided.length > 0 && (
+        <Text>
+          {t("readings-before-that", {
+            value: record.voided
+              .map(
+                ({ length, value }) => `${lengths.find(({ id }) => id === length)?.name ?? length} ${value}`,
+              )
+              .join("; "),
+          })}
+        </Text>
+      )}
+    </>
+  );
+}
+
+/** Corrections after the sign-off. */
+export function Corrections({ record: { corrections } }: Of) {
+  return (
+    <>
+      {corrections.length > 0 && <Text style={styles.head}>{t("corrections")}</Text>}
+      {corrections.map(({ says: message, why, name, at }) => (
+        <Text key={at}>
+          {when(at)}, {name}: {message} ({why})
+        </Text>
+      ))}
+    </>
+  );
+}
+
+/** Parts threaded on, shards, what was used, and the cable lost. */
+export function PartsUsed({ record }: Of) {
+  const { parts, used, cable } = record;
+  return (
+    <>
+      <Text style={styles.head}>{t("parts-glass-and-cable")}</Text>
+      <Fact
+        name={t("threaded-on")}
+        text={
+          parts
+            .filter(({ on }) => on)
+            .map(({ name }) => name)
+            .join(", ") || "nothing"
+        }
+      />
+      <Fact name={t("shards")} text={shardsTold(record)} />
+      {record.counts.some(({ count }) => count === null) && (
+        <Fact name={t("not-counted")} text={notCounted(record)} />
+      )}
+      {used.length > 0 && (
+        <Fact name={t("used")} text={used.map(({ item, count }) => `${count} × ${item}`).join(", ")} />
+      )}
+      <Fact
+        name={t("cable")}
+        text={t("millimetres-lost-by-rework-2", {
+          lost: cable.lost,
+          value: cable.left === null ? "" : t("millimetres-left-to-spare", { left: cable.left }),
+        })}
+      />
+    </>
+  );
+}
+
+/** The photographs whose bytes are at hand. */
+export function Photographs({ record, photos }: Of & { photos: ReadonlyMap<string, Uint8Array> }) {
+  const shown = record.photos.flatMap(({ sha256, caption }) => {
+    const bytes = photos.get(sha256);
+    return bytes ? [{ sha256, caption, bytes }] : [];
+  });
+  if (shown.length === 0) return null;
+  return (
+    <View style={styles.photos}>
+      {shown.map(({ sha256, caption, bytes }) => (
+        <View key={sha256} wrap={false}>
+          <Image src={{ data: Buffer.from(bytes), format: "jpg" }} style={styles.photo} />
+          <Text>{caption}</Text>
+        </View>
+      ))}
+    </View>
+  );
+}
+
+/** Shards made and binned. */
+export const shardsTold = ({ shards, signed }: RecordDocument): string =>
+  t("off-in-the-bin", {
+    made: shards.made,
+    binned: shards.binned,
+    value: signed?.missingShards ? t("missing", { missingShards: signed.missingShards }) : "",
+  });
+
+/** Counts the sheet asks for that nobody entered: `bites at “Strip the buffer”`. */
+export const notCounted = ({ counts }: RecordDocument): string =>
+  counts
+    .filter(({ count }) => count === null)
+    .map(({ of, title }) => t("at", { of, title }))
+    .join("; ");
+
+/** A named fact on a line. */
+export function Fact({ name, text }: { name: string; text: string }) {
+  return (
+    <View style={styles.fact}>
+      <Text style={styles.factName}>{name}</Text>
+      <Text style={{ flex: 1 }}>{text}</Text>
+    </View>
+  );
+}
