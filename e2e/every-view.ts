@@ -42,35 +42,37 @@ async function closureViews(request: APIRequestContext, job: string, like: objec
   return [`/jobs/${job}/${piece.id}`, view, `${view}/splices`, `${view}/work`, `/bench/${end}`];
 }
 
-async function createEnds(request: APIRequestContext): Promise<string[]> {
-  const gate = await startEnd(request);
-  const measure = await startEnd(request);
-  const look = await startEnd(request);
-  const done = await startEnd(request);
-  await addEvents(request, measure, [
-    { kind: "label", job: LONG, label: LONG },
-    ...THREADED,
-    { kind: "step", to: MEASURE },
-  ]);
-  const short = await startEnd(request);
+/** Ends at the gate, at a measure, at a look, short, at the cleave and signed off: each one's id. */
+async function benchEnds(request: APIRequestContext) {
+  const named = { kind: "label", job: LONG, label: LONG } as const;
+  const [gate, measure, look, done, short, cleave] = [
+    await startEnd(request),
+    await startEnd(request),
+    await startEnd(request),
+    await startEnd(request),
+    await startEnd(request),
+    await startEnd(request),
+  ];
+  await addEvents(request, measure, [named, ...THREADED, { kind: "step", to: MEASURE }]);
   await addEvents(request, short, [
-    { kind: "label", job: LONG, label: LONG },
+    named,
     ...THREADED,
     { kind: "step", to: MEASURE },
     cleaveRead(8_100),
     { kind: "spare", length: 400_000 },
   ]);
-  const cleave = await startEnd(request);
   await addEvents(request, cleave, [...THREADED, { kind: "step", to: lineOf("cleave") }]);
-  const begun = await request.post("/api/v1/batches", { data: { ...WEDGE, count: 12, job: LONG } });
-  const batch = (await begun.json()).id;
-  const { ends } = await (await request.get(`/api/v1/batches/${batch}`)).json();
   await addEvents(request, look, [...THREADED, { kind: "step", to: lineOf("bend") }]);
   await addEvents(request, done, [
-    { kind: "label", job: LONG, label: "Unbrokenwordofamostextraordinarylengthindeed".repeat(2) },
+    { ...named, label: "Unbrokenwordofamostextraordinarylengthindeed".repeat(2) },
     ...THREADED,
     { kind: "sign", name: "Teo Marsh", outcome: "kept" },
   ]);
+  return { gate, measure, look, done, short, cleave };
+}
+
+/** A job's own pages, those of its pieces, and of the closure one of them is opened in. */
+async function jobViews(request: APIRequestContext): Promise<string[]> {
   const job = (await (await request.post("/api/v1/jobs", { data: { name: LONG } })).json()).id;
   const side = { place: LONG, procedure: null, ends: 0, entry: 500, squaring: 50, grip: 0, retries: 0 };
   const plan = {
@@ -106,6 +108,16 @@ async function createEnds(request: APIRequestContext): Promise<string[]> {
     `/jobs/${job}/${large.id}`,
     `/bench/${placed}`,
     ...joined,
+  ];
+}
+
+async function createEnds(request: APIRequestContext): Promise<string[]> {
+  const { gate, measure, look, done, short, cleave } = await benchEnds(request);
+  const begun = await request.post("/api/v1/batches", { data: { ...WEDGE, count: 12, job: LONG } });
+  const batch = (await begun.json()).id;
+  const { ends } = await (await request.get(`/api/v1/batches/${batch}`)).json();
+  return [
+    ...(await jobViews(request)),
     "/",
     "/?cable=simplex-3.0",
     "/?cable=simplex-3.0&style=stub-wedge-release-cord",

@@ -14,19 +14,28 @@ const attributes = ({ mode, size, mtimeMs, atimeMs, uid, gid }: fs.Stats) => ({
   mtime: Math.floor(mtimeMs / 1000),
 });
 
-/** Files of one folder, to be asked for as an SFTP server's (SSH File Transfer Protocol version 3, by the ssh2 package). */
-function serveFiles(sftp: SFTPWrapper, root: string): void {
-  const here = (path: string) => join(root, posix.normalize(`/${path}`));
-  const open = new Map<number, { fd: number } | { names: string[]; path: string }>();
+type Opened = { fd: number } | { names: string[]; path: string };
+
+/** The files and folders a client has opened, by the number it was given. */
+function openHandles() {
+  const open = new Map<number, Opened>();
   let next = 0;
-  const handle = (opened: { fd: number } | { names: string[]; path: string }): Buffer => {
+  const handle = (opened: Opened): Buffer => {
     const name = Buffer.alloc(4);
     name.writeUInt32BE(next, 0);
     open.set(next, opened);
     next += 1;
     return name;
   };
-  const of = (name: Buffer) => open.get(name.readUInt32BE(0));
+  return {
+    handle,
+    of: (name: Buffer) => open.get(name.readUInt32BE(0)),
+    close: (name: Buffer) => open.delete(name.readUInt32BE(0)),
+  };
+}
+
+/** Does something with a file and answers that it was done, or why it failed. */
+function answering(sftp: SFTPWrapper) {
   /** Does something with a file and answers it, or why that failed. */
   const answer = (id: number, work: () => void): void => {
     try {
@@ -41,6 +50,14 @@ function serveFiles(sftp: SFTPWrapper, root: string): void {
       work();
       sftp.status(id, STATUS_CODE.OK);
     });
+  return { answer, done };
+}
+
+/** Files of one folder, to be asked for as an SFTP server's (SSH File Transfer Protocol version 3, by the ssh2 package). */
+function serveFiles(sftp: SFTPWrapper, root: string): void {
+  const here = (path: string) => join(root, posix.normalize(`/${path}`));
+  const { handle, of, close } = openHandles();
+  const { answer, done } = answering(sftp);
   sftp.on("OPEN", (id, path, flags) =>
     answer(id, () => {
       const writes = (flags & OPEN_MODE.WRITE) !== 0;
@@ -67,7 +84,7 @@ function serveFiles(sftp: SFTPWrapper, root: string): void {
     done(id, () => {
       const file = of(name);
       if (file && "fd" in file) fs.closeSync(file.fd);
-      open.delete(name.readUInt32BE(0));
+      close(name);
     }),
   );
   sftp.on("OPENDIR", (id, path) =>

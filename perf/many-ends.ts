@@ -76,6 +76,27 @@ function writer(db: Database.Database, table: string) {
 
 const parsed = (text: unknown): Row => JSON.parse(String(text));
 
+interface CopyOf {
+  readonly id: string;
+  readonly at: string;
+  readonly names: { readonly job: string; readonly label: string };
+  /** The hash of the event before it. */
+  readonly before: string;
+}
+
+/** An event of an end, chained to its copy. */
+function copiedEvent(event: Row, { id, at, names, before }: CopyOf) {
+  const eventId = randomUUID();
+  const envelope = parsed(event.body);
+  const said = envelope.event as Row;
+  const named = said.kind === "label" ? { ...said, ...names } : said;
+  const body = canonical({ ...envelope, id: eventId, end: id, at, event: named });
+  const of = { id: eventId, seq: Number(event.seq), v: Number(event.v), at, body, before };
+  const hash = eventHash({ ...of, endId: id, client: "perf" });
+  const row = { ...event, n: null, id: eventId, end_id: id, at, body, before, hash };
+  return { row, signs: said.kind === "sign" };
+}
+
 /**
  * Fills a database with copies of ends the program made itself, each with ids, times, names and chain of its own: a year's
  * work in a minute.
@@ -127,39 +148,11 @@ export function manyEnds(
     const ids = new Map<unknown, string>();
     let before = begun;
     for (const event of from.events) {
-      const eventId = randomUUID();
-      ids.set(event.id, eventId);
-      const envelope = parsed(event.body);
-      const said = envelope.event as Row;
-      const body = canonical({
-        ...envelope,
-        id: eventId,
-        end: id,
-        at,
-        event: said.kind === "label" ? { ...said, ...names } : said,
-      });
-      const link = {
-        id: eventId,
-        endId: id,
-        seq: Number(event.seq),
-        v: Number(event.v),
-        at,
-        client: "perf",
-        body,
-        before,
-      };
-      before = eventHash(link);
-      write.events({
-        ...event,
-        n: null,
-        id: eventId,
-        end_id: id,
-        at,
-        body,
-        before: link.before,
-        hash: before,
-      });
-      if (said.kind === "sign") addToRegister(store, "signed", id, before);
+      const copied = copiedEvent(event, { id, at, names, before });
+      ids.set(event.id, copied.row.id);
+      before = copied.row.hash;
+      write.events(copied.row);
+      if (copied.signs) addToRegister(store, "signed", id, before);
     }
     for (const reading of from.readings)
       write.readings({ ...reading, event_id: ids.get(reading.event_id), end_id: id, at });

@@ -1,17 +1,11 @@
-import { readdirSync, readFileSync } from "node:fs";
-import { join } from "node:path";
+import { readFileSync } from "node:fs";
 import ts from "typescript";
 import { describe, expect, it } from "vitest";
+import { eachNode, filesUnder, isCode, parsedFile } from "../harness/source-files";
 
 const SOURCE = "src";
 const EVERYWHERE = [SOURCE, "library", "demo", "e2e", "perf", "harness", "scripts"];
 
-const filesUnder = (folder: string): string[] =>
-  readdirSync(folder, { withFileTypes: true }).flatMap((entry) =>
-    entry.isDirectory() ? filesUnder(join(folder, entry.name)) : [join(folder, entry.name)],
-  );
-
-const isCode = (file: string): boolean => /\.(tsx?|mjs)$/.test(file);
 /** Files whose names are asked for by the framework or are the door itself, and helpers of tests. */
 const isApart = (file: string): boolean =>
   /\.test\.|\/fixtures\/|^src\/(app|messages|core\/words)\/|src\/(instrumentation|instrumentation-client|proxy)\.ts|core\/index\.ts/.test(
@@ -20,8 +14,7 @@ const isApart = (file: string): boolean =>
 
 /** The names a file exports where it declares them. */
 function exportedIn(file: string): string[] {
-  const source = ts.createSourceFile(file, readFileSync(file, "utf8"), ts.ScriptTarget.Latest, true);
-  return source.statements.flatMap((statement) => {
+  return parsedFile(file).statements.flatMap((statement) => {
     if (!ts.canHaveModifiers(statement)) return [];
     if (!ts.getModifiers(statement)?.some(({ kind }) => kind === ts.SyntaxKind.ExportKeyword)) return [];
     if (ts.isVariableStatement(statement))
@@ -39,9 +32,8 @@ function exportedIn(file: string): string[] {
 
 /** The names of values, parameters, functions and types a file declares; keys on record keep their spelling. */
 function declaredIn(file: string): string[] {
-  const source = ts.createSourceFile(file, readFileSync(file, "utf8"), ts.ScriptTarget.Latest, true);
   const names: string[] = [];
-  const visit = (node: ts.Node): void => {
+  eachNode(file, (node) => {
     if (
       (ts.isVariableDeclaration(node) ||
         ts.isParameter(node) ||
@@ -53,9 +45,7 @@ function declaredIn(file: string): string[] {
       ts.isIdentifier(node.name)
     )
       names.push(node.name.text);
-    ts.forEachChild(node, visit);
-  };
-  visit(source);
+  });
   return names;
 }
 
@@ -92,5 +82,28 @@ describe("an exported name", () => {
       .flatMap((file) => declaredIn(file).map((name) => ({ name, file })));
     expect(named.length).toBeGreaterThan(5_000);
     expect(named.filter(({ name }) => vague.has(name))).toEqual([]);
+  });
+});
+
+/** Every named function of a file with its number of lines. */
+function functionsIn(file: string): { readonly name: string; readonly lines: number }[] {
+  const functions: { name: string; lines: number }[] = [];
+  eachNode(file, (node, source) => {
+    if (!ts.isFunctionLike(node) || !("body" in node) || !node.body) return;
+    const lineAt = (position: number) => source.getLineAndCharacterOfPosition(position).line;
+    const named = node.name ?? (ts.isVariableDeclaration(node.parent) ? node.parent.name : undefined);
+    if (named)
+      functions.push({ name: named.getText(), lines: lineAt(node.end) - lineAt(node.getStart()) + 1 });
+  });
+  return functions;
+}
+
+describe("a function", () => {
+  it("has at most 80 lines", () => {
+    const functions = EVERYWHERE.flatMap(filesUnder)
+      .filter((file) => /\.tsx?$/.test(file) && !/\.test\.|\.spec\.|fixtures/.test(file))
+      .flatMap((file) => functionsIn(file).map((named) => ({ file, ...named })));
+    expect(functions.length).toBeGreaterThan(3_000);
+    expect(functions.filter(({ lines }) => lines > 80)).toEqual([]);
   });
 });

@@ -12,7 +12,7 @@ export interface Worked {
 export const LONGEST_WORK = 600;
 
 /**
- * The order a batch was really worked in, told from when each line of each end was last left: there is one pair of
+ * The order a batch was really worked in, worked out from when each line of each end was last left: there is one pair of
  * hands, so what lies between two leavings went into the later one. Breaks are cut short, and what was redone counts
  * where it was done last.
  * @param begun when the batch was started.

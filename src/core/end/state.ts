@@ -96,7 +96,7 @@ export interface EndState {
     readonly missingShards?: string | undefined;
   } | null;
   readonly lastSeq: number;
-  /** Events this program cannot read: what they changed is not told here. */
+  /** The number of events this program cannot read: their changes are not part of this state. */
   readonly unread: number;
 }
 

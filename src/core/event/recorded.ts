@@ -1,7 +1,7 @@
 import type { EndEvent } from "./event";
 import type { Judged } from "./judged";
 
-/** Work is kept in the ledger and told from; practice is kept too, and stays out of all of it. */
+/** Work counts in the ledger; practice is stored too, and counts nowhere. */
 export const PURPOSES = ["work", "practice"] as const;
 export type Purpose = (typeof PURPOSES)[number];
 

@@ -29,7 +29,7 @@ export function belongsTo(open: readonly Check[], value: Length): Belongs {
   const [only] = could;
   if (could.length === 1 && only) return { kind: "one", check: only };
   const [openCheck] = open;
-  // Like none of them: a slip of the finger or the unit, told against the length asked for.
+  // Like none of them: a slip of the finger or the unit, judged against the length asked for.
   if (could.length === 0 && openCheck) return { kind: "one", check: openCheck };
   if (
     openCheck &&

@@ -23,7 +23,7 @@ const CONSTRUCTION: Partial<Record<ElementKind, Cable["construction"]>> = {
 /**
  * An element of a cable once work has opened onto it, as a cable of its own: the layers it is left with, one fibre or what
  * it holds, the core that was picked. What fits it is asked as of any cable, so one chain runs from sheath to connector.
- * It is the same for all of a kind: where it lies is its place, and told beside it.
+ * It is the same for all of a kind: where it lies is its place, stated beside it.
  * @param into the tubing it was put into, where it was: a furcation tube takes the place of its outer layers.
  * @throws InputError `no-such-element`.
  * @example opened(loose, [{ kind: "tube", position: 1 }], "9/125").fibreCount // 6

@@ -57,7 +57,7 @@ function mustBeTaken<S extends z.ZodType>(schema: S, document: unknown): asserts
   check(schema, document);
 }
 
-/** The most further problems told of one input. */
+/** The most further problems listed for one input. */
 const MOST_TOLD = 20;
 
 /** A value whose every text is well-formed Unicode; the very same where it was already. */

@@ -60,7 +60,7 @@ const zFigureTold = z.strictObject({
   confirmation: zConfirmation.nullable(),
 });
 
-/** Everything that is ever told of an end. Lengths in millimetres outside, micrometres inside. */
+/** Everything a record states of an end. Lengths in millimetres outside, micrometres inside. */
 export const zRecord = z.strictObject({
   id: z.string(),
   purpose: z.enum(PURPOSES),

@@ -5,7 +5,7 @@ import { hasLists } from "../problem/is-record";
 import { type Figures, type ProcedureDocument, zFigures } from "../procedure/procedure";
 import { type Contradiction, contradictionsIn, type Trial, trialsOf } from "./contradictions";
 
-/** A document, and what contradicts among its figures: told within the key's own frame. */
+/** A document and the contradictions among its figures: quick enough for every key. */
 export interface FirstLook {
   readonly document: ProcedureDocument;
   readonly contradictions: readonly Contradiction[];

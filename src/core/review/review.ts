@@ -21,7 +21,7 @@ import { type Chosen, chosenPlacements, type Placement, placedOf, usualLayouts }
 import { strainAdvice, strainsOf } from "./strains";
 import { toolingAdvice } from "./tooling";
 
-/** A document under the pen: whether it can be read, what contradicts, what a colleague would ask, and its sheet. */
+/** A document being edited: whether it can be read, what contradicts, what a colleague would ask, and its sheet. */
 export interface Review {
   readonly procedure: Procedure | null;
   /** The first thing that is wrong with it, contradictions apart. */

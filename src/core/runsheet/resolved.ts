@@ -62,7 +62,7 @@ export function resolved(procedure: Procedure, cable: Cable, picked: Picked): Re
   };
 }
 
-/** A look whose bad answers say what may be tried here: what a school rules out is not told. */
+/** A look whose bad answers say what may be tried here: what a school rules out is left out. */
 function withActions(step: Step, retries: Procedure["retries"], steps: readonly Step[]): Step {
   if (!("judgement" in step) || !step.judgement) return step;
   const { judgement } = step;

@@ -70,7 +70,7 @@ interface Loops {
   readonly reason?: "bend";
 }
 
-/** Rounding of the sums below, micrometres: far under the micrometre lengths are told in, far over what sums stray by. */
+/** Rounding of the sums below, micrometres: far under the micrometre lengths are given in, far over the error of the sums. */
 const HAIR = 1e-6;
 
 /** What a fibre with so many loops on a path takes: between the two lengths, whichever perimeter its loops are given. */

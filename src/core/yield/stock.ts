@@ -20,7 +20,7 @@ type StockInput = z.output<typeof zStockInput>;
 interface Stock {
   /** How many parts to bring, spares and all; null where the most spares are not enough. */
   readonly parts: number | null;
-  /** The chance of running out, with no spare, one, two … up to what is to be brought. */
+  /** The chance of running out, with no spare, one, two … up to the number to bring. */
   readonly short: readonly number[];
 }
 

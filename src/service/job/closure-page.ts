@@ -14,7 +14,7 @@ import { getClosure } from "./closures";
 import { jobName } from "./places";
 
 /** A closure with all its work follows from. */
-interface ClosurePage {
+export interface ClosurePage {
   readonly closure: ClosureAnswer;
   readonly at: ClosureAtWork;
   readonly events: readonly ClosureRecorded[];

@@ -106,7 +106,7 @@ export async function backupStream(store: Store, at = new Date()): Promise<Reada
     for (const hash of photographs) await put(archive, `photos/${hash}.jpg`, photoPath(store, hash));
     archive.finalize();
   };
-  // Whoever reads it may go before it is whole: nothing is left of it then, and nobody is told.
+  // The client may leave before it is whole: its files are removed then, without a message.
   archive.on("error", () => undefined);
   fill()
     .catch((error) => archive.destroy(error))

@@ -17,7 +17,7 @@ export interface ObjectOff {
 /** Tables the copier of a standing copy keeps in the file it copies (Litestream 0.3.13). */
 const COPIERS = ["_litestream_seq", "_litestream_lock"];
 
-/** Tables that come and go: the library's own list of steps, and the note that a file is being brought on. */
+/** Tables that come and go: the library's own list of steps, and the note that a file is being migrated. */
 const PASSING = ["__drizzle_migrations", "bringing"];
 
 /** What a file has of tables, indexes and views, SQLite's own left out; triggers are guards. */

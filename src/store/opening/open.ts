@@ -86,7 +86,7 @@ export const isUnderWay = (database: Database.Database): boolean =>
   undefined;
 
 /**
- * Notes in a file of an older schema that it is being brought on, and which guards of its own day were gone: whoever goes
+ * Notes in a file of an older schema that it is being migrated, and which guards of its own day were gone: whoever goes
  * on, should this one be ended, knows that those of today were never put in. The note goes with them.
  */
 export function beginBringing(database: Database.Database): void {
@@ -116,7 +116,7 @@ function endBringing(store: Store): void {
   });
 }
 
-/** A database brought to where this program reads it. */
+/** A database migrated to the schema this program reads. */
 function migrated(database: Database.Database): Store {
   database.pragma("journal_mode = WAL");
   database.pragma("synchronous = FULL");

@@ -13,7 +13,7 @@ const lastOf = ({ events }: Member): number => events.at(-1)?.seq ?? 0;
 /** Of each end in its place, the last event known here: what is asked after. */
 export const seenOf = (members: readonly Member[]): string => members.map(lastOf).join(",");
 
-/** The ends of a batch with what is new of some: told twice, late or out of order, it is added once and in its place. */
+/** The ends of a batch with what is new of some: an event that arrives twice, late or out of order is added once, in its place. */
 export const withNews = (members: readonly Member[], news: readonly Member[]): readonly Member[] =>
   members.map((member) => {
     const latest = news.find(({ id }) => id === member.id);

@@ -8,7 +8,7 @@ import type { CableStanding } from "./joined";
 
 interface CableStandsProps {
   readonly cable: NamedCable;
-  /** As its place stands; undefined for one that is planned nowhere, or was brought in just now. */
+  /** The state of its place; undefined for a cable planned nowhere, or just added. */
   readonly stands: CableStanding | undefined;
   readonly job: string;
   readonly busy: boolean;

@@ -8,7 +8,7 @@ import { usePeople } from "../people/people-context";
 import type { ConfirmProps } from "./confirm-props";
 import { type Row, readRow, rowOf } from "./read-figure";
 
-/** Figures under the hand: what is typed over each, and keeping them as a revision of the user's own. */
+/** Figures being confirmed: what is typed for each, and saving them as a revision of the user's own. */
 export function useConfirming({ procedure, cable, core, choices, place, onKept }: ConfirmProps) {
   const { who, come } = usePeople();
   const [name, setName] = useState(who?.name ?? "");

@@ -9,7 +9,7 @@ interface FigureFieldProps<T> {
   readonly text: (value: T) => string;
   /** What was typed, or null where it is none. */
   readonly read: (text: string) => T | null;
-  /** What is asked for, told where something else was typed. */
+  /** What may be typed, shown where something else was. */
   readonly asks: string;
   /** Takes it; false where it cannot be so. */
   readonly onTake: (value: T) => boolean;

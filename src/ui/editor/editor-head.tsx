@@ -21,7 +21,7 @@ interface EditorHeadProps {
   readonly onWhy?: (why: string) => void;
 }
 
-/** What stands above a document under the pen, with its keys: back, undo, redo, and keep. */
+/** The head of an editor: back, undo, redo and save, each with its key. */
 export function EditorHead({ edited, onSave, stopped, ...shown }: EditorHeadProps) {
   const { undo, redo, canUndo, canRedo, typed } = edited;
   const save = () => {

@@ -27,8 +27,8 @@ interface FoundProps {
 const NONE: readonly never[] = [];
 
 /**
- * What is wrong with a document under the pen, first what stops it. Its room stays the same on a desk, whatever is found, so
- * that no field moves under the hand: more than fits is scrolled to.
+ * The faults of the document being edited, those that stop saving first. On a desk its height is fixed, so that no field
+ * moves while it is typed in: longer lists scroll.
  */
 export const ReviewResults = memo(function Found({
   contradictions = NONE,

@@ -12,7 +12,7 @@ interface JsonTextProps {
   readonly onTake: (value: unknown) => string | null;
 }
 
-/** The whole document as text, for what has no field of its own, and to paste one brought from elsewhere. */
+/** The whole document as text, for what has no field of its own, and to paste one from elsewhere. */
 export function JsonText({ value, kind, onTake }: JsonTextProps) {
   const [text, setText] = useState(() => JSON.stringify(value, null, 2));
   const [wrong, setWrong] = useState<string | null>(null);

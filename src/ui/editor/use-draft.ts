@@ -51,7 +51,7 @@ function moved<T>(history: History<T>, by: number): History<T> {
 const begun = <T>(initial: T, moves: number): History<T> => ({ all: [initial], at: 0, last: null, moves });
 
 /**
- * A document under the pen, with undo and redo. What is being written is kept on this device until it is saved or
+ * A document being edited, with undo and redo. The draft is stored on this device until it is saved or
  * given up, so that closing the lid loses nothing. Keys typed into one field in quick order are one step back.
  * `takeUp` says whether what this device kept has what the fields need. `change` stays the same function for good: a row that is handed it is drawn again only for what is its own.
  */

@@ -17,7 +17,7 @@ interface Written {
 }
 
 /**
- * What there is to say of a document under the pen: what contradicts within the key's own frame, all the rest and the
+ * The review of the document being edited: what contradicts within the key's own frame, all the rest and the
  * drawing once keys pause. Figures laid off from elsewhere than they are stated come from where features lie: with such a
  * length, nothing waits.
  */

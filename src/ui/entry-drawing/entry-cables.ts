@@ -18,7 +18,7 @@ import { t } from "@/messages/entry";
 import { exactMm } from "../words/length-text";
 import { readThrough, writeThrough } from "./through";
 
-/** A cable as it is brought in: with an id of its own. */
+/** A cable newly added, with an id of its own. */
 export const broughtIn = (cable: Omit<ClosureCable, "id">): ClosureCable => ({
   id: zStationId.parse(uuid()),
   ...cable,

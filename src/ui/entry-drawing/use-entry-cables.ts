@@ -12,7 +12,7 @@ export function showInAddress(cables: readonly ClosureCable[]): void {
 }
 
 /**
- * The cables of an entry under the hand: each change checked, handed to whoever keeps it, and taken back by one step.
+ * The cables of an entry being planned: each change is checked, handed to the caller to save, and can be undone.
  */
 export function useEntryCables(
   initial: readonly ClosureCable[],

@@ -47,7 +47,7 @@ export function PortsEditor({ ports, onChange }: PortsEditorProps) {
     <>
       <ul className="divide-y divide-line border-line border-y">
         {ports.map((port, at) => (
-          // biome-ignore lint/suspicious/noArrayIndexKey: a port's id is under the pen
+          // biome-ignore lint/suspicious/noArrayIndexKey: a port's id is being edited
           <li key={at} className="grid grid-cols-2 items-end gap-2 py-2 sm:grid-cols-4 lg:grid-cols-8">
             <TextField label={t("port")} value={port.id} most={40} onChange={(id) => put(at, "id", { id })} />
             <Select

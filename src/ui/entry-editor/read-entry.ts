@@ -15,7 +15,7 @@ import {
   zEntry,
 } from "@/core";
 
-/** An entry under the pen: as it can be read, or why it cannot. */
+/** The entry being edited, or why it cannot be read. */
 export function readEntry(draft: unknown): { readonly entry: Entry | null; readonly problem: string | null } {
   const { value, problem } = attempt(() => check(zEntry, draft));
   return { entry: value, problem: problem?.message ?? null };

@@ -51,7 +51,7 @@ export interface EntryShown {
 }
 
 interface EntryWorkProps extends EntryShown {
-  /** The cables that come in, under the hand. */
+  /** The cables that come in, as they are being planned. */
   readonly state: EntryCables;
   /** Which entry it is, above all else. */
   readonly head: ReactNode;
@@ -59,7 +59,7 @@ interface EntryWorkProps extends EntryShown {
   readonly partedOf?: (cable: NamedCable) => readonly Parted[];
   /** What else is said of a cable, in its row. */
   readonly beside?: (cable: NamedCable) => ReactNode;
-  /** What else comes in, below what is brought in from the shelf. */
+  /** Shown below the field that adds cables from the shelf. */
   readonly bring?: ReactNode;
 }
 

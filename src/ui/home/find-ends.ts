@@ -71,7 +71,7 @@ export function findable(cables: readonly Cable[], styles: readonly Style[]): En
 }
 
 const SIZE = /^\d+(\.\d+)?$/;
-/** A diameter so many millimetres off is still near, and told so. */
+/** A diameter this many millimetres off still counts as near. */
 const NEAR_MM = 1.2;
 
 /** How a word goes with an entry: what it was read as, and how well, 1 for outright. */

@@ -1,6 +1,6 @@
 import { SHORT } from "../band/use-room";
 
-/** On a short screen the step is brought to the top: the drawing above it may scroll away. */
+/** On a short screen the step scrolls to the top: the drawing above it may scroll away. */
 export function stepIntoView(): void {
   if (window.matchMedia(SHORT).matches) document.getElementById("step")?.scrollIntoView({ block: "start" });
 }

@@ -30,7 +30,7 @@ import { WhatHappened } from "./what-happened";
 
 interface RecordViewProps {
   readonly record: EndRecord;
-  /** What it was worked by and what happened, drawn and told word for word below it. */
+  /** The sheet it was worked by and its events, drawn and listed. */
   readonly sheet: RunSheet;
   readonly events: readonly Recorded[];
   /** The piece it is an end of as it stands now; null for an end by itself. */

@@ -107,7 +107,7 @@ export function pageBox(): Box {
   };
 }
 
-/** A box whose storage may be full: what does not fit is held by the page, and told. */
+/** A box whose storage may be full: events that do not fit are held by the page, and the user is warned. */
 export function roomyBox(storage: Box, full: () => void): Box {
   const page = pageBox();
   const boxOf = (key: string): Box => (page.getItem(key) === null ? storage : page);

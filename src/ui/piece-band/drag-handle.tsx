@@ -27,7 +27,7 @@ const STEPS: Readonly<Record<string, number>> = {
 
 /** A handle on the whole-piece band: dragged, the cut length goes along; let go, it is one change; Escape leaves it be. */
 export function DragHandle({ handle, x, y, onTry, onSet }: DragHandleProps) {
-  // As it was when it was taken hold of: what is dragged changes under the hand.
+  // The value when the drag began: the dragged value changes meanwhile.
   const held = useRef<{ readonly from: number; readonly handle: Handle } | null>(null);
   const value = (event: PointerEvent): number | null =>
     held.current && draggedTo(held.current.handle, event.clientX - held.current.from);

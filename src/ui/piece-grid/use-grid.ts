@@ -22,7 +22,7 @@ interface Act {
 }
 
 /**
- * The pieces of a job under the hand: a change is shown at once, kept on the server one piece after the other, and taken
+ * The pieces of a job being edited: a change is shown at once, kept on the server one piece after the other, and taken
  * back act by act. What somebody else changed meanwhile stops it and is shown.
  */
 export function useGrid(pieces: Rows) {

@@ -18,7 +18,7 @@ interface Start {
 }
 
 /**
- * A piece's plan under the pen: what cannot be is shown and changes nothing; what can be is worked out at once, kept on the
+ * A piece's plan being edited: an impossible change is refused and shown; a possible one is worked out at once, saved on the
  * server as its next revision, and taken back one change at a time.
  */
 export function usePlan({ piece, revision, plan: initial, parts, onKept }: Start) {

@@ -61,7 +61,7 @@ function useTypedReading(
   return { parsed, written, standing, doubt, typed };
 }
 
-/** A reading under the hand: what is typed, what it comes to, and keeping it. */
+/** A reading being typed: its text, its verdict, and storing it. */
 export function useReading({ onKeep, onTyped, onEmptyEnter, ...reads }: Reads) {
   const { standing: requested, others, draft, rule, instrument } = reads;
   const [text, setText] = useKept<string>(`reading/${draft}/${requested.check.id}`, "", textKept);

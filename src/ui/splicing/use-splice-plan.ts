@@ -38,7 +38,7 @@ function withSlots(splices: readonly Splice[], trays: TraySet | undefined): Spli
   return splices.map((splice) => ({ ...splice, slot: slots.get(splice.id) ?? null }));
 }
 
-/** A closure's splice plan under the pen: each change is kept at once, and taken back one at a time. */
+/** A closure's splice plan being edited: each change is saved at once and can be undone, one at a time. */
 export function useSplicePlan(closure: ClosureAnswer, { entry }: Pick<ClosureAtWork, "entry">) {
   const router = useRouter();
   const { prefs } = usePrefs();

@@ -21,7 +21,7 @@ export function useStepView({ sheet, work, rule, aims, onRead, way }: StepProps)
     if (missing) return;
     if (work.held) return work.letGo();
     const [first] = advices;
-    // A calliper that sends Enter twice must not take what it has only just brought up.
+    // A calliper that sends Enter twice must not take the advice that its first Enter opened.
     if (first && first.kind !== "read-again" && settled)
       work.take(first, way === "least" ? "least" : "recommended");
   };

@@ -1,26 +1,9 @@
 import type { Metadata } from "next";
-import { notFound } from "next/navigation";
 import { t } from "@/messages/app";
-import { findClosurePage } from "@/service/job/closure-page";
-import { pulse } from "@/service/pulse";
-import { theStore } from "@/service/the-store";
 import { WorkView } from "@/ui/closure-work/work-view";
-import { Fresh } from "@/ui/live/fresh";
+import { closurePage } from "../closure-page";
 
 export const metadata: Metadata = { title: t("work-at-closure") };
 export const dynamic = "force-dynamic";
 
-type Context = { params: Promise<{ id: string; closure: string }> };
-
-export default async function Page({ params }: Context) {
-  const { id, closure } = await params;
-  const store = theStore();
-  const page = findClosurePage(store, id, closure);
-  if (!page) notFound();
-  return (
-    <>
-      <Fresh seen={pulse(store).n} />
-      <WorkView {...page} href={`/jobs/${id}/closures/${page.closure.id}`} />
-    </>
-  );
-}
+export default closurePage(WorkView);
