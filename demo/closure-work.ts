@@ -1,10 +1,13 @@
 import { v5 as uuidFrom } from "uuid";
 import { z } from "zod";
 import {
+  attempt,
   type ClosureEvent,
   check,
   closureWork,
+  colourTyped,
   fibreShown,
+  mustBeAllowed,
   mustHoldAt,
   PIGTAIL,
   readFibres,
@@ -17,7 +20,8 @@ import {
   zSaveClosure,
 } from "@/core";
 import type { Act } from "@/service/act";
-import { addClosureEvents, closureAtWork } from "@/service/job/closure-events";
+import { closureAtWork } from "@/service/job/closure-at-work";
+import { addClosureEvents, getClosureEvents } from "@/service/job/closure-events";
 import { getClosure, saveClosure } from "@/service/job/closures";
 
 /** What is spliced in a closure of the demo, and how far its work has come. */
@@ -58,7 +62,7 @@ export function seedClosureWork(act: Act, id: string, splicing: DemoSplicing, na
     const colourOf = (side: "a" | "b") => {
       const cable = splicedCable(at.cables, splice[side].cable);
       return cable && splice[side].cable !== PIGTAIL
-        ? fibreShown(cable.cable, splice[side].fibre).code
+        ? colourTyped(fibreShown(cable.cable, splice[side].fibre))
         : null;
     };
     return tries.map((estimateDb) => ({
@@ -69,7 +73,10 @@ export function seedClosureWork(act: Act, id: string, splicing: DemoSplicing, na
     }));
   });
   const start = act.now.getTime();
-  for (const [i, event] of [...stages, ...splices].entries())
+  for (const [i, event] of [...stages, ...splices].entries()) {
+    // A cable that is still at the bench is in no clamp yet.
+    const history = getClosureEvents(act.store, closure.id);
+    if (attempt(() => mustBeAllowed(at, history, event)).problem) continue;
     addClosureEvents(
       { ...act, now: new Date(start + i * 4 * 60_000) },
       id,
@@ -80,6 +87,7 @@ export function seedClosureWork(act: Act, id: string, splicing: DemoSplicing, na
         ],
       }),
     );
+  }
 }
 
 function planSplices(act: Act, id: string, { list, spares }: DemoSplicing, namespace: string): void {

@@ -107,7 +107,7 @@ describe("the Quillmere demo", () => {
       ...Array(4).fill(["open", 0]),
     ]);
     expect(work.splices.every(({ triesLeft }) => (triesLeft ?? 0) > 0)).toBe(true);
-    expect(work.open).toMatchObject({ before: 0, "in-place": 0, fibres: 0, splices: 4 });
+    expect(work.open).toMatchObject({ before: 0, cables: 3, "in-place": 3, fibres: 1, splices: 4 });
     expect(page.events.every(({ at }) => at < "2026-11-24T09:00:00Z")).toBe(true);
   });
   it("is all dated before it is shown", () => {

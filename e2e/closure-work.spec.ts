@@ -67,9 +67,13 @@ async function finish(page: Page, name: string) {
     if (count === 0) break;
     const item = open.first();
     const torque = item.getByLabel("Torque, N·m");
+    const gap = item.getByLabel("Gap, mm");
     if ((await torque.count()) > 0) {
       const [, torqueOf = ""] = /: ([\d.]+) N·m/.exec((await item.textContent()) ?? "") ?? [];
       await torque.fill(torqueOf);
+      await page.keyboard.press("Enter");
+    } else if ((await gap.count()) > 0) {
+      await gap.fill("0.5");
       await page.keyboard.press("Enter");
     } else {
       await item.getByRole("button", { name: "Done" }).focus();
@@ -156,6 +160,21 @@ test("a closure by keyboard from its splice plan to the closed cover: a wrong co
   await splice(page, ["BL", "BL"], "0.04");
   await expect(page.getByRole("heading", { name: /Splice 2$/ })).toBeVisible();
   await expect(page.getByLabel(/^Colour you see/).first()).toBeFocused();
+  await expect(page.getByRole("list", { name: "Sleeves that cool" })).toContainText(
+    "Splice 1: its sleeve shrinks",
+  );
+  await page.getByRole("button", { name: "Step done" }).focus();
+  await page.keyboard.press("Enter");
+  await expect(page.getByText("Step 2 of 20")).toBeVisible();
+  await splice(page, ["OR", "OR"], "splice 2 left 0.4 right wide estimate 0.03");
+  await expect(page.getByText("“wide” is no figure for “right” of a splicer's line.")).toBeVisible();
+  await page.getByLabel("Estimate, dB").fill("");
+  await page.getByRole("button", { name: "Simulated splicer" }).click();
+  await page.getByRole("button", { name: "Fuse and send" }).click();
+  await expect(page.getByLabel("Estimate, dB")).toHaveValue(
+    /^splice 2 left [\d.]+ right [\d.]+ estimate [\d.]+$/,
+  );
+  await page.getByRole("button", { name: "Put it away" }).click();
   for (const colour of ["OR", "GR", "BR"]) {
     await expect(
       page.getByRole("heading", { name: new RegExp(`Splice ${["OR", "GR", "BR"].indexOf(colour) + 2}$`) }),
@@ -189,6 +208,8 @@ test("a closure by keyboard from its splice plan to the closed cover: a wrong co
   await page.reload();
   await expect(page.getByRole("heading", { name: "Closed. Its record is complete." })).toBeVisible();
   await expect(page.getByText("Opened again once")).toBeVisible();
+  const paper = await request.get(`/api/v1/closures/${id}/file`);
+  expect([paper.status(), paper.headers()["content-type"]]).toEqual([200, "application/pdf"]);
   await page.goto("/entry");
   await expect(page.getByRole("link", { name: /^Pad 9 closure Hill ring/ }).first()).toContainText("closed");
 });
@@ -196,8 +217,10 @@ test("a closure by keyboard from its splice plan to the closed cover: a wrong co
 test("two devices at one closure lose nothing, and what is done on one is seen on the other", {
   tag: "@desk",
 }, async ({ page, request, device }) => {
-  const { url } = await closureOf(request);
+  const { id, cables, url } = await closureOf(request);
+  for (const { id: cable, cable: of } of cables) await prepare(request, id, cable, of);
   await page.goto(`${url}/work`);
+  await finish(page, "Before");
   const other = await device.newPage();
   await other.goto(new URL(`${url}/work`, page.url()).href);
   for (const on of [page, other]) await stage(on, "In place").click();

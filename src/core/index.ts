@@ -51,6 +51,7 @@ export {
   type ClosureRecorded,
   zClosureEvent,
 } from "./closure/closure-event";
+export { type ClosureRecord, closureRecord } from "./closure/closure-record";
 export {
   type ClosureWork,
   closureWork,
@@ -58,6 +59,7 @@ export {
   redoneSplice,
   type SpliceState,
 } from "./closure/closure-work";
+export { coolingSplices } from "./closure/cooling";
 export {
   CLOSURE_STAGES,
   type ClosureAtWork,
@@ -317,6 +319,7 @@ export {
 export { type Seat, seatOf } from "./seat/seat";
 export { drawsFor, hiddenLength, SIMULATED, shownBy } from "./simulated/hidden-end";
 export {
+  colourTyped,
   cutEndsOf,
   type FibreEnd,
   fibreEndBrief,
@@ -333,6 +336,13 @@ export {
 export { type Joint, readSplices, ringClosed, straight, toPigtails, tubeToTube } from "./splice/patterns";
 export { reviewSplices, type SpliceProblem } from "./splice/splice-check";
 export { NO_SPLICES, type Splice, type SplicePlan, splicesByEnd } from "./splice/splice-plan";
+export {
+  isSplicerLine,
+  parseSplicerLine,
+  simulatedSplice,
+  splicerLine,
+} from "./splice/splicer-line";
+export { type Splicing, type SplicingStep, splicingFor, zSplicing } from "./splice/splicing";
 export { type Aim, aimOf, type Index, type LengthAim } from "./study/aim";
 export { FEWEST_READINGS, repeatabilityOf, STUDY_READINGS } from "./study/repeatability";
 export { type BladeCount, type BladeLine, bladeStanding, UNUSED } from "./tally/blade";

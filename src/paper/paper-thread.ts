@@ -1,6 +1,9 @@
 import { join } from "node:path";
 import { Worker } from "node:worker_threads";
-import { asError, type Problem, type RecordDocument, type RunSheet } from "@/core";
+import { asError, type ClosureRecord, type Problem, type RecordDocument, type RunSheet } from "@/core";
+
+/** What is set on paper: the record of an end, or of a closure. */
+export type PaperDocument = PaperRecord | { readonly closure: ClosureRecord };
 
 /** A record to be set on paper, with its run sheet and its photographs by their hash. */
 export interface PaperRecord {
@@ -19,7 +22,7 @@ type PaperForm = (typeof PAPER_FORMS)[number];
  * message would be copied in one go, and everybody else would wait.
  */
 export type PaperAsked = { readonly n: number } & (
-  | { readonly add: PaperRecord }
+  | { readonly add: PaperDocument }
   | { readonly last: "set" | "forget" }
 );
 
@@ -80,7 +83,7 @@ export const warmPaper = (): void => void thread();
  * Sets records on paper, beside everything else the server does: each is handed over as it comes.
  * @returns the PDF's bytes. @throws InputError `script`.
  */
-export async function printRecords(records: AsyncIterable<PaperRecord>): Promise<Uint8Array> {
+export async function printRecords(records: AsyncIterable<PaperDocument>): Promise<Uint8Array> {
   const begun = thread();
   const { worker, waiting } = begun;
   begun.requests += 1;

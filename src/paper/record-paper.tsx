@@ -1,14 +1,14 @@
-import { Document, Font, Page, renderToBuffer, Text, View } from "@react-pdf/renderer";
+import { Document, Page, renderToBuffer, Text, View } from "@react-pdf/renderer";
 import type { ReactElement } from "react";
-import { InputError, onLeg, type RecordDocument, type RunSheet } from "@/core";
+import { onLeg, type RecordDocument, type RunSheet } from "@/core";
 import { t } from "@/messages/paper";
-import { say } from "@/messages/service";
 import { confirmationText, figuresStand } from "@/ui/words/figures-stand";
 import { legsText } from "@/ui/words/legs-text";
 import { coreText } from "@/ui/words/length-text";
 import { madeAtText } from "@/ui/words/made-at";
 import { otherSideTold, RESULT_WORDS } from "@/ui/words/verdict-words";
 import { PaperDrawing } from "./end-drawing";
+import { mustBePrintable } from "./printable";
 import {
   Corrections,
   Fact,
@@ -20,11 +20,7 @@ import {
   shardsTold,
   when,
 } from "./record-sections";
-import { FACES, unprintable } from "./scripts";
 import { styles } from "./styles";
-
-for (const face of FACES) Font.register(face);
-Font.registerHyphenationCallback((word) => [word]);
 
 const WORDS: Record<string, string> = { in: t("in"), out: t("out"), unsure: t("not-settled") };
 const mm = (value: number | null): string => (value === null ? "–" : String(value));
@@ -58,7 +54,7 @@ async function printed(
   records: readonly RecordDocument[],
   pageOf: (record: RecordDocument) => ReactElement,
 ): Promise<Buffer> {
-  mustBePrintable(records);
+  mustBePrintable(records.flatMap(written));
   return renderToBuffer(
     <Document language="en" title={t("arlent-records")} creator={t("arlent")}>
       {records.map(pageOf)}
@@ -128,20 +124,6 @@ const written = ({
   ...corrections.flatMap(({ says: message, why, name }) => [message, why, name]),
   ...photos.map(({ caption }) => caption),
 ];
-
-function mustBePrintable(records: readonly RecordDocument[]): void {
-  const missing = unprintable(records.flatMap(written).join(""));
-  if (missing.length > 0)
-    throw new InputError(
-      "script",
-      say("the-pdf-has-no-letters-for-print", {
-        missing: missing
-          .slice(0, 12)
-          .map((quoted) => `“${quoted}”`)
-          .join(", "),
-      }),
-    );
-}
 
 function Record({
   record,

@@ -1,9 +1,9 @@
 import { InputError } from "../problem/problem";
-import { fibreShown, PIGTAIL, splicedCable } from "../splice/fibres";
+import { colourTyped, fibreShown, PIGTAIL, splicedCable } from "../splice/fibres";
 import { say } from "../words/core";
 import type { ClosureEvent, ClosureRecorded } from "./closure-event";
 import { type ClosureWork, closureWork, openInside } from "./closure-work";
-import { CLOSURE_STAGES, type ClosureAtWork } from "./work-items";
+import { CLOSURE_STAGES, type ClosureAtWork, type WorkItem } from "./work-items";
 
 /**
  * Whether an event may happen to a closure as it stands.
@@ -42,7 +42,7 @@ function mustHoldItem(work: ClosureWork, event: Extract<ClosureEvent, { item: st
     );
   if (item.stage !== "closing") {
     mustBeInside(work);
-    if (event.kind === "done") mustComeAfter(work, item.id);
+    if (event.kind !== "undone") mustComeAfter(work, item);
     return;
   }
   if (event.kind === "undone") {
@@ -57,11 +57,27 @@ function mustHoldItem(work: ClosureWork, event: Extract<ClosureEvent, { item: st
     throw new InputError("gate", say("this-comes-first", { before: before.text.text }));
 }
 
-/** @throws InputError `gate`: no fibre is cut before it is known to carry no light, and before what stays whole is stored. */
-function mustComeAfter(work: ClosureWork, id: string): void {
-  const [, cable] = /^cut (.+)$/.exec(id) ?? [];
-  if (cable === undefined) return;
-  const before = work.items.find((item) => ["dark", `stored ${cable}`].includes(item.id) && !item.done);
+/**
+ * What must be done before a thing: nothing is clamped before all that comes first (pressure out) and its sheet; nothing is
+ * stored of a cable that is loose; no fibre is cut before it is known to carry no light and what stays whole is stored; no
+ * tray is covered before the last splice is in. Common practice, no source.
+ */
+function mustComeAfter(work: ClosureWork, { id, stage }: WorkItem): void {
+  const [, kind = "", cable = ""] = /^(place|stored|cut) (.+)$/.exec(id) ?? [];
+  const isFirst = (item: WorkItem): boolean => {
+    if (kind === "place") return item.stage === "before" || item.id === `cable ${cable}`;
+    if (kind === "stored") return item.id === `place ${cable}`;
+    if (kind === "cut") return item.id === "dark" || item.id === `stored ${cable}`;
+    return id === "led" && item.stage !== "before" && /^(place|cut) /.test(item.id);
+  };
+  mustBeDone(work, isFirst);
+  if (stage === "before-closing" && work.open.splices > 0)
+    throw new InputError("gate", say("all-splices-come-first", { count: work.open.splices }));
+}
+
+/** @throws InputError `gate` naming the first thing that is not done and has to be. */
+function mustBeDone(work: ClosureWork, isFirst: (item: WorkItem) => boolean): void {
+  const before = work.items.find((item) => !item.done && isFirst(item));
   if (before) throw new InputError("gate", say("this-comes-first", { before: before.text.text }));
 }
 
@@ -87,16 +103,17 @@ function mustHoldSplice(
     const worked = at.cables.find(({ id }) => id === cable);
     if (!worked?.prepared)
       throw new InputError("gate", say("this-cable-is-prepared-first", { name: of.name }));
+    mustBeDone(work, ({ id }) => id === `place ${cable}` || id === `cut ${cable}`);
     const shown = fibreShown(of.cable, fibre);
     const colour = event.colours[side];
-    if (colour !== shown.code)
+    if (colour !== colourTyped(shown))
       throw new InputError(
         "does-not-fit",
         say("this-fibre-has-another-colour", {
           cable: of.name,
           place: shown.place,
           colour: shown.colour,
-          code: shown.code,
+          code: colourTyped(shown),
           seen: colour ?? "—",
         }),
         ["event", "colours", side],

@@ -10,7 +10,18 @@ const zReason = z
   .trim()
   .min(3, said("give-a-reason-in-a-few-words"))
   .max(200, said("a-reason-must-have-at-most-200"));
-const zColour = z.string().trim().toUpperCase().max(2).nullable();
+/** A colour as it is seen: its code, with its tracers where it has any, as `BL` or `BL+1`. */
+const zColour = z.string().trim().toUpperCase().max(4).nullable();
+/** The splicing procedure it was made by. */
+const zProcedureUsed = z.strictObject({ id: z.string().min(1).max(80), revision: z.int().min(1) });
+/** What a splicer sent beside its estimate: its own number, and the angles of both cleaves in degrees. */
+const zSplicerSent = z.strictObject({
+  number: z.int().min(1).max(999_999),
+  left: z.number().min(0).max(20),
+  right: z.number().min(0).max(20),
+  /** Sent by the simulated splicer: for practice, and marked so wherever it is shown. */
+  simulated: z.boolean(),
+});
 
 /** The most one estimate can tell, dB: more is no splice. */
 const MOST_DB = 30;
@@ -23,6 +34,8 @@ export const zClosureEvent = z.discriminatedUnion("kind", [
   z.strictObject({ kind: z.literal("undone"), item: zItem }),
   /** A radius as it is read, against its limit. */
   z.strictObject({ kind: z.literal("radius"), item: zItem, radius: zMmNotNegative }),
+  /** A gap as it is read, between its two limits. */
+  z.strictObject({ kind: z.literal("gap"), item: zItem, gap: zMmNotNegative }),
   /** A fastener at its torque. */
   z.strictObject({
     kind: z.literal("torque"),
@@ -41,6 +54,8 @@ export const zClosureEvent = z.discriminatedUnion("kind", [
       .number(said("an-estimate-must-be-a-number-of-db"))
       .min(0, said("an-estimate-must-be-0-db-or-more"))
       .max(MOST_DB, said("an-estimate-must-be-at-most-30-db")),
+    procedure: zProcedureUsed.optional(),
+    splicer: zSplicerSent.optional(),
   }),
   /** A splice above its limit stays, for a reason. */
   z.strictObject({ kind: z.literal("accept"), splice: zSpliceId, reason: zReason }),

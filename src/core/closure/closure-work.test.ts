@@ -72,6 +72,7 @@ const splice = (id: string, estimateDb = 0.03): ClosureEvent => ({
 const fulfil = (at: ClosureAtWork, stages: readonly string[]): ClosureEvent[] =>
   closureWork(at, []).items.flatMap(({ id: item, stage, asks, limit }): ClosureEvent[] => {
     if (!stages.includes(stage) || asks === "nothing") return [];
+    if (asks === "gap") return [{ kind: "gap", item, gap: um(limit ?? 0) }];
     if (asks === "radius") return [{ kind: "radius", item, radius: um(limit ?? 0) }];
     if (asks === "torque") return [{ kind: "torque", item, newtonMetres: limit ?? 0 }];
     return [{ kind: "done", item }];
@@ -170,12 +171,38 @@ describe("a closure's work", () => {
     const cut: ClosureEvent = { kind: "done", item: "cut t" };
     const dark: ClosureEvent = { kind: "done", item: "dark" };
     const stored: ClosureEvent = { kind: "radius", item: "stored t", radius: entry.radius };
+    expect(refusal([dark], stored)?.message).toMatch(/^This comes first: Cable 1, Ring: clamped/);
     expect([[], [dark], [stored]].map((events) => refusal(events, cut)?.code)).toEqual([
       "gate",
       "gate",
       "gate",
     ]);
     expect(refusal([dark, stored], cut)).toBeNull();
+  });
+  it("is clamped only once everything that comes first is done, pressure let out among it, and its own sheet", () => {
+    const place: ClosureEvent = { kind: "done", item: "place d2" };
+    expect(refusal([], place)?.message).toMatch(/^This comes first: /);
+    const before = fulfil(AT, ["before"]);
+    expect(refusal(before.slice(0, -1), place)?.code).toBe("gate");
+    expect(refusal(before, place)).toBeNull();
+    const unprepared = { ...AT, cables: [trunk, ...drops.map((drop) => ({ ...drop, prepared: false }))] };
+    expect(refusal(before, place, unprepared)?.code).toBe("gate");
+  });
+  it("has no tray covered before the last splice is in, nor a splice of a cable that is loose or not cut", () => {
+    const covered: ClosureEvent = { kind: "done", item: "covered" };
+    expect(refusal([...INSIDE, splice(S1)], covered)?.message).toMatch(/^1 splice is open\./);
+    expect(refusal(READY, covered)).toBeNull();
+    const without = (item: string) => INSIDE.filter((event) => !("item" in event && event.item === item));
+    for (const item of ["place d2", "cut t"]) expect(refusal(without(item), splice(S1))?.code).toBe("gate");
+  });
+  it("takes a seal's gap between its two limits, both of them in", () => {
+    const figure = entry.lengths["seal-gap"];
+    if (!figure) throw new Error("a seal with a gap");
+    const [least, most] = [figure.nominal - (figure.minus ?? 0), figure.nominal + (figure.plus ?? 0)];
+    const isDone = (gap: number) =>
+      workOf([{ kind: "gap", item: "gap-widest", gap: um(gap) }]).items.find(({ id }) => id === "gap-widest")
+        ?.done;
+    expect([least - 1, least, most, most + 1].map(isDone)).toEqual([false, true, true, false]);
   });
   it("waits for each cable's own sheet", () => {
     const at = { ...AT, cables: [trunk, ...drops.map((drop) => ({ ...drop, prepared: drop.number === 2 }))] };

@@ -2,7 +2,7 @@ import { type Length, um } from "../length/length";
 import { reviewSplices } from "../splice/splice-check";
 import type { Splice } from "../splice/splice-plan";
 import { laidIn, type SpliceLaid, slotAt } from "../tray/tray-set";
-import type { ClosureRecorded } from "./closure-event";
+import type { ClosureEvent, ClosureRecorded } from "./closure-event";
 import { CLOSURE_STAGES, type ClosureAtWork, type ClosureStage, dueItems, type WorkItem } from "./work-items";
 
 /** How a splice stands. */
@@ -95,7 +95,7 @@ interface Marks {
 }
 
 function marksOf(at: ClosureAtWork, events: readonly ClosureRecorded[]): Marks {
-  const stages = new Map(dueItems(at).map(({ id, stage, limit }) => [id, { stage, limit }]));
+  const stages = new Map(dueItems(at).map((item) => [item.id, item]));
   const done = new Set<string>();
   const readings = new Map<string, number>();
   for (const { event } of events)
@@ -103,10 +103,11 @@ function marksOf(at: ClosureAtWork, events: readonly ClosureRecorded[]): Marks {
     else if (event.kind === "undone") {
       done.delete(event.item);
       readings.delete(event.item);
-    } else if (event.kind === "radius" || event.kind === "torque") {
-      const value = event.kind === "radius" ? event.radius : event.newtonMetres;
+    } else if (event.kind === "radius" || event.kind === "torque" || event.kind === "gap") {
+      const value = readingOf(event);
+      const due = stages.get(event.item);
       readings.set(event.item, value);
-      if (holds(event.kind, value, stages.get(event.item)?.limit ?? 0)) done.add(event.item);
+      if (due && holds(event.kind, value, due)) done.add(event.item);
       else done.delete(event.item);
     } else if (event.kind === "reopen")
       for (const [id, { stage }] of stages)
@@ -120,9 +121,23 @@ function marksOf(at: ClosureAtWork, events: readonly ClosureRecorded[]): Marks {
 /** How far a torque may be from what is asked: a share of it (common practice, no source). */
 const TORQUE_SHARE = 0.1;
 
-/** A radius is at least its limit, a torque within a tenth of it. */
-const holds = (kind: "radius" | "torque", value: number, limit: number): boolean =>
-  kind === "radius" ? value >= limit : Math.abs(value - limit) <= limit * TORQUE_SHARE;
+type ReadingEvent = Extract<ClosureEvent, { kind: "radius" | "torque" | "gap" }>;
+
+const readingOf = (event: ReadingEvent): number => {
+  if (event.kind === "torque") return event.newtonMetres;
+  return event.kind === "radius" ? event.radius : event.gap;
+};
+
+/** A radius is at least its limit, a gap within its two, a torque within a tenth of its figure. */
+function holds(
+  kind: ReadingEvent["kind"],
+  value: number,
+  { limit, most }: Pick<WorkItem, "limit" | "most">,
+): boolean {
+  const least = limit ?? 0;
+  if (kind === "torque") return Math.abs(value - least) <= least * TORQUE_SHARE;
+  return value >= least && (most === null || value <= most);
+}
 
 function stateOfSplice(
   { entry, plan }: ClosureAtWork,

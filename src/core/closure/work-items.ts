@@ -35,19 +35,21 @@ export interface WorkItem {
   readonly id: string;
   readonly stage: ClosureStage;
   readonly text: Saying;
-  /** What the user enters: a tick (`done`), a radius or a torque; `nothing` where it follows from the cable's own sheet. */
-  readonly asks: "done" | "radius" | "torque" | "nothing";
+  /** What the user enters: a tick (`done`), a radius, a gap or a torque; `nothing` where it follows from the cable's own sheet. */
+  readonly asks: "done" | "radius" | "gap" | "torque" | "nothing";
   readonly done: boolean;
-  /** The value read and its limit: a radius in micrometres, a torque in N·m. Null where there is none. */
+  /** The value read and its limit: a radius or a gap in micrometres, a torque in N·m. Null where there is none. */
   readonly reading: number | null;
   readonly limit: number | null;
+  /** The upper limit, where `limit` is the lower one of two. */
+  readonly most: number | null;
   /** Shown with it until it is done. */
   readonly caution: Saying | null;
 }
 
 type DueItem = Omit<WorkItem, "reading">;
 
-type More = Partial<Pick<DueItem, "asks" | "limit" | "caution" | "done">>;
+type More = Partial<Pick<DueItem, "asks" | "limit" | "most" | "caution" | "done">>;
 
 const item = (stage: ClosureStage, id: string, text: Saying, more: More = {}): DueItem => ({
   stage,
@@ -56,6 +58,7 @@ const item = (stage: ClosureStage, id: string, text: Saying, more: More = {}): D
   asks: "done",
   done: false,
   limit: null,
+  most: null,
   caution: null,
   ...more,
 });
@@ -124,14 +127,32 @@ function closing({ entry }: ClosureAtWork): DueItem[] {
       const text = say("fastener-at-torque", { title, newtonMetres });
       return stage === at ? item("closing", `fasten ${i}`, text, torque) : [];
     });
+  const seal = tightened("seal");
+  const gap = sealGap(entry);
+  // A seal that is pressed before the cover is read then; one that the cover closes, once that is tight.
   const items = [
-    ...tightened("seal"),
+    ...seal,
+    ...(seal.length > 0 ? gap : []),
     item("closing", "cover", say("the-cover-is-on-and-closed")),
     ...tightened("cover"),
+    ...(seal.length > 0 ? [] : gap),
   ];
   if (entry.relief) {
     items.push(item("closing", "pressure", say("pressure-is-held-as-the-sheet-says")));
     items.push(item("closing", "cap", say("the-valve-cap-is-back-on")));
   }
   return items;
+}
+
+/** The seal's gap where it is widest and where it is narrowest; none where the entry has no figure for it. */
+function sealGap({ lengths }: Entry): DueItem[] {
+  const figure = lengths["seal-gap"];
+  if (!figure) return [];
+  const limit = Math.max(0, figure.nominal - (figure.minus ?? figure.nominal));
+  const most = figure.plus === null ? null : figure.nominal + figure.plus;
+  const read: More = { asks: "gap", limit, most };
+  return [
+    item("closing", "gap-widest", say("the-seals-gap-where-it-is-widest"), read),
+    item("closing", "gap-narrowest", say("the-seals-gap-where-it-is-narrowest"), read),
+  ];
 }

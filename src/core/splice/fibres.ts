@@ -113,6 +113,13 @@ export function fibreShown(cable: Cable, fibre: number): FibreShown {
 }
 
 /**
+ * A fibre's colour as it is typed: its code, with the number of its tracers where it has any.
+ * @example colourTyped({ code: "OR", tracers: 1 }) // "OR+1"
+ */
+export const colourTyped = ({ code, tracers }: Pick<FibreShown, "code" | "tracers">): string =>
+  tracers === 0 ? code : `${code}+${tracers}`;
+
+/**
  * A closure's cable by its id; null where it has none of it.
  * @example splicedCable([pad4, pad5], "pad5")?.number // 2
  */

@@ -17,6 +17,11 @@ export const zPdfQuery = z.strictObject({
   form: z.enum(["page", "log"], said("form-must-be-page-or-log")).default("log"),
 });
 
+/** The form a closure's record is sent in. */
+export const zClosureFile = z.strictObject({
+  format: z.enum(["pdf", "csv"], said("format-must-be-pdf-or-csv")).default("pdf"),
+});
+
 /** A day as a calendar writes it; the ledger counts days in UTC. */
 const zDay = z.iso.date(said("a-day-must-be-written-as-year"));
 

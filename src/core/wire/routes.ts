@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { zClosureRecord } from "../closure/closure-record";
 import { zUuid } from "../names/names";
 import { zRecord } from "../record/record";
 import { said } from "../words/service";
@@ -35,7 +36,7 @@ import {
   zPiecesAnswer,
   zPulseAnswer,
 } from "./jobs";
-import { zLedgerQuery, zPdfQuery, zRecordCheck, zSealText } from "./keeping-requests";
+import { zClosureFile, zLedgerQuery, zPdfQuery, zRecordCheck, zSealText } from "./keeping-requests";
 import {
   zAddClosureEvents,
   zBeginClosure,
@@ -321,6 +322,15 @@ export const API = {
     body: zAddClosureEvents,
     answer: zClosureEventsAnswer,
     acts: true,
+  }),
+  "get /closures/{id}/record": route({
+    does: "The record of a closure: cables, work, splices with their tries, spares, openings.",
+    answer: zClosureRecord,
+  }),
+  "get /closures/{id}/file": route({
+    does: "The record of a closure as a file: on paper, or a row a thing.",
+    query: zClosureFile,
+    answer: { media: ["application/pdf", "text/csv"] },
   }),
   "post /closures/{id}": route({
     does: "Saves a change to a closure, or takes it off its job.",

@@ -1,5 +1,6 @@
 import { randomUUID } from "node:crypto";
 import { sql } from "drizzle-orm";
+import Papa from "papaparse";
 import { beforeEach, describe, expect, it } from "vitest";
 import {
   type ClosureEvent,
@@ -14,8 +15,10 @@ import { actOn } from "../act";
 import { codeOf } from "../fixtures/code-of";
 import { checkWholeRecord } from "../keeping/record-check";
 import { openStore, type Store } from "../the-store";
-import { addClosureEvents, closureAtWork, getClosureEvents } from "./closure-events";
+import { closureAtWork } from "./closure-at-work";
+import { addClosureEvents, getClosureEvents } from "./closure-events";
 import { listClosures } from "./closure-page";
+import { closureCsv, closureRecordOf } from "./closure-record";
 import { addClosure, getClosure, saveClosure } from "./closures";
 import { newJob } from "./jobs";
 
@@ -48,6 +51,12 @@ const batchOf = (
     events: events.map((event) => ("event" in event ? event : { id: randomUUID(), event })),
   });
 const add = (...events: ClosureEvent[]) => addClosureEvents(actOn(store), closure, batchOf(events));
+
+/** Something that happened already, whatever came before it. */
+const happened = (of: string, event: ClosureEvent) =>
+  store.run(
+    sql`INSERT INTO closure_events (id, closure, at, client, body) VALUES (${randomUUID()}, ${of}, '2026-11-25', 'w', ${JSON.stringify(event)})`,
+  );
 
 beforeEach(() => {
   store = openStore(":memory:");
@@ -105,6 +114,8 @@ describe("what happens to a closure", () => {
           events: [{ id: randomUUID(), event: { kind: "radius", item, radius } }],
         }),
       );
+    expect(codeOf(() => read(86.4))).toBe("gate");
+    happened(other, { kind: "done", item: `place ${DROPS[0]}` });
     read(86.4);
     const at = closureAtWork(store, getClosure(store, other));
     const item86 = closureWork(at, getClosureEvents(store, other)).items.find(({ id }) => id === item);
@@ -122,12 +133,12 @@ describe("what happens to a closure", () => {
     ).toBe("id-taken");
   });
   it("is in the record: a changed or missing event is found", () => {
-    add({ kind: "done", item: "permission" }, { kind: "done", item: "led" });
+    add({ kind: "done", item: "permission" }, { kind: "done", item: "relief" });
     const findings = () =>
       [...checkWholeRecord(store)].flatMap((end) => end.findings.map(({ name }) => name));
     expect(findings()).toEqual([]);
     store.run(sql`DROP TRIGGER closure_events_keep_words`);
-    store.run(sql`UPDATE closure_events SET body = replace(body, 'led', 'permission') WHERE n = 2`);
+    store.run(sql`UPDATE closure_events SET body = replace(body, 'relief', 'permission') WHERE n = 2`);
     expect(findings().some((name) => name.startsWith("event of a closure"))).toBe(true);
     store.run(sql`DROP TRIGGER closure_events_keep_rows`);
     store.run(sql`DELETE FROM closure_events WHERE n = 2`);
@@ -156,12 +167,55 @@ describe("what happens to a closure", () => {
     const [first] = splicing.splices;
     change([{ ...first, slot: "1.7" }]);
     expect(getClosure(store, closure).plan.splicing.splices[0]?.slot).toBe("1.7");
-    store.run(
-      sql`INSERT INTO closure_events (id, closure, at, client, body) VALUES ('x', ${closure}, '2026-11-25', 'w', ${JSON.stringify({ kind: "splice", splice: SPLICE, colours: { a: "BL", b: "BL" }, estimateDb: 0.2 })})`,
-    );
+    happened(closure, { kind: "splice", splice: SPLICE, colours: { a: "BL", b: "BL" }, estimateDb: 0.2 });
     expect(codeOf(() => change([]))).toBe("gate");
     change([{ ...first, slot: "1.9" }]);
     expect(getClosure(store, closure).plan.splicing.splices[0]?.slot).toBe("1.9");
+  });
+});
+
+describe("a closure that is being closed", () => {
+  it("keeps its cables and splices until it is opened again; its name may change", () => {
+    const at = closureAtWork(store, getClosure(store, closure));
+    const prepared = { ...at, cables: at.cables.map((cable) => ({ ...cable, prepared: true })) };
+    const change = (changed: object) =>
+      saveClosure(
+        actOn(store),
+        closure,
+        check(zSaveClosure, {
+          basis: getClosure(store, closure).revision,
+          plan: { ...plan, ...changed },
+        }),
+      );
+    const fewer = { splicing: { ...splicing, limitDb: 0.2 } };
+    change(fewer);
+    change({});
+    const [pressed] = closureWork(prepared, []).items.filter(({ stage }) => stage === "closing");
+    happened(closure, { kind: "torque", item: pressed?.id ?? "", newtonMetres: pressed?.limit ?? 0 });
+    expect(codeOf(() => change(fewer))).toBe("gate");
+    change({ name: "Pad 4, east" });
+    happened(closure, { kind: "reopen", reason: "loss at the gate" });
+    change(fewer);
+    expect(getClosure(store, closure).plan.splicing.limitDb).toBe(0.2);
+  });
+});
+
+describe("a closure's record as a file", () => {
+  it("has a row a cable, a thing, a try and an opening, and runs nothing in a spreadsheet", () => {
+    saveClosure(actOn(store), closure, check(zSaveClosure, { basis: 1, plan: { ...plan, name: "=2+3" } }));
+    add({ kind: "done", item: "permission" });
+    for (const estimateDb of [0.3, 0.04])
+      happened(closure, { kind: "splice", splice: SPLICE, colours: { a: "BL", b: "BL" }, estimateDb });
+    const record = closureRecordOf(store, closure);
+    const { data } = Papa.parse<Record<string, string>>(closureCsv(record).slice(1), { header: true });
+    const rows = (kind: string) => data.filter(({ row }) => row === kind);
+    expect(rows("cable")).toHaveLength(2);
+    expect(rows("item")).toHaveLength(record.items.length);
+    expect(rows("splice").map((row) => [row.try, row.estimate_db, row.slot])).toEqual([
+      ["1", "0.3", "1.1"],
+      ["2", "0.04", "1.1"],
+    ]);
+    expect(new Set(data.flatMap((row) => row.closure || []))).toEqual(new Set(["'=2+3"]));
   });
 });
 

@@ -1,15 +1,9 @@
 import { z } from "zod";
 import {
-  type ClosureAnswer,
-  type ClosureAtWork,
   type ClosureId,
   type ClosureRecorded,
   InputError,
-  isDone,
   mustBeAllowed,
-  mustHoldAt,
-  placeCables,
-  type WorkedCable,
   type zAddClosureEvents,
   zClosureEvent,
 } from "@/core";
@@ -18,62 +12,13 @@ import { canonical } from "@/store/database/hash";
 import type { Store } from "@/store/database/store";
 import { inTransaction } from "@/store/database/transaction";
 import { addClosureEvent, closureEventsOf, findClosureEvent } from "@/store/plan/closure-events";
-import { latestPlan } from "@/store/plan/plans";
-import { wholeLibrary } from "@/store/shelf/shelf";
 import type { Act } from "../act";
 import { mustBeKnown } from "../crew/signer";
+import { closureAtWork } from "./closure-at-work";
 import { getClosure } from "./closures";
-import { pieceOf } from "./jobs";
 
 /** The most that is kept of one closure. */
 const MOST_EVENTS = 10_000;
-
-/**
- * What a closure's work follows from beside its events: its entry, its cables as they stand, its splice plan.
- * @throws InputError `not-found` where its entry, or a cable of it, is on the shelf no more.
- */
-export function closureAtWork(store: Store, { plan, cables }: ClosureAnswer): ClosureAtWork {
-  const library = wholeLibrary(store);
-  const entry = library.entries.find(({ id }) => id === plan.entry);
-  if (!entry)
-    throw new InputError("not-found", say("no-entry-called-is-on-the-shelf", { entry: plan.entry }), [
-      "entry",
-    ]);
-  const worked = cables.map((cable, i): WorkedCable => {
-    const of = library.cables.find(({ id }) => id === cable.cable);
-    if (!of)
-      throw new InputError("unknown-cable", say("no-cable-called-2", { cable: cable.cable }), [
-        "plan",
-        "cables",
-        i,
-      ]);
-    const row = cable.joins && latestPlan(store, cable.joins.piece);
-    const piece = row?.body ? pieceOf(row).plan : null;
-    return {
-      id: cable.id,
-      number: i + 1,
-      name: piece?.name ?? of.name,
-      cable: of,
-      core: piece?.core ?? mustHoldAt(of.cores, 0),
-      through: cable.through,
-      parted: cable.joins ? cable.parted.map(({ fibre }) => fibre) : null,
-      prepared: isDone(cable.standing),
-    };
-  });
-  const placed = placeCables(
-    entry.ports,
-    plan.cables.map(({ id, role, through, fixed }, i) => ({
-      id,
-      role,
-      through,
-      fixed,
-      diameter: mustHoldAt(mustHoldAt(worked, i).cable.layers, 0).diameter,
-    })),
-  );
-  const used = new Set(placed.possible ? placed.at.flatMap(({ ports }) => ports) : []);
-  const plugs = entry.ports.some(({ id, plug }) => plug && !used.has(id));
-  return { entry, cables: worked, plan: plan.splicing, plugs };
-}
 
 /** All that happened to a closure, in order. @throws InputError `not-found`. */
 export const getClosureEvents = (store: Store, id: ClosureId): ClosureRecorded[] =>

@@ -5,11 +5,13 @@ import {
   closureWork,
   openInside,
   problemOf,
+  type Splicing,
 } from "@/core";
 import type { Store } from "@/store/database/store";
 import { closureEventsOf } from "@/store/plan/closure-events";
 import { latestClosures } from "@/store/plan/closures";
-import { closureAtWork } from "./closure-events";
+import { shippedLibrary } from "@/store/shelf/shipped";
+import { closureAtWork } from "./closure-at-work";
 import { getClosure } from "./closures";
 import { jobName } from "./places";
 
@@ -18,6 +20,8 @@ export interface ClosurePage {
   readonly closure: ClosureAnswer;
   readonly at: ClosureAtWork;
   readonly events: readonly ClosureRecorded[];
+  /** The ways fibres can be joined. */
+  readonly splicing: readonly Splicing[];
 }
 
 /** A closure of a job to be worked at; null where there is none, or its entry or a cable is on the shelf no more. */
@@ -25,7 +29,12 @@ export function findClosurePage(store: Store, job: string, id: string): ClosureP
   try {
     const closure = getClosure(store, id);
     if (closure.job !== job) return null;
-    return { closure, at: closureAtWork(store, closure), events: closureEventsOf(store, closure.id) };
+    return {
+      closure,
+      at: closureAtWork(store, closure),
+      events: closureEventsOf(store, closure.id),
+      splicing: shippedLibrary().splicing,
+    };
   } catch (error) {
     if (problemOf(error)) return null;
     throw error;

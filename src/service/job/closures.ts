@@ -7,6 +7,7 @@ import {
   type ClosureAnswer,
   type ClosureCable,
   type ClosurePlan,
+  closureWork,
   type Entry,
   InputError,
   isSide,
@@ -43,6 +44,7 @@ import { endsOfPieces } from "@/store/record/ends";
 import { wholeLibrary } from "@/store/shelf/shelf";
 import type { Act } from "../act";
 import { mustBeKnown } from "../crew/signer";
+import { closureAtWork } from "./closure-at-work";
 import { allPieces, pieceOf } from "./jobs";
 import { newestAt } from "./placed";
 import { mustWork } from "./planning";
@@ -231,7 +233,10 @@ export function saveClosure(
     const before = latest.body === null ? null : closurePlanIn(latest);
     const plan = changed && { ...changed, splicing: changed.splicing ?? before?.splicing ?? NO_SPLICES };
     if (plan) {
-      if (before) mustKeepSplices(store, latest.closure, before, plan);
+      if (before) {
+        mustBeOpen(store, latest.closure, before, plan);
+        mustKeepSplices(store, latest.closure, before, plan);
+      }
       mustClose(store, latest.job, plan);
       planJoined(act, plan);
     }
@@ -246,6 +251,15 @@ export function saveClosure(
     });
     return { id: latest.closure, revision };
   });
+}
+
+/** @throws InputError `gate`: once closing has begun, only the name changes until the closure is opened again. */
+function mustBeOpen(store: Store, id: ClosureId, before: ClosurePlan, plan: ClosurePlan): void {
+  const inside = ({ entry, cables, splicing }: ClosurePlan) => canonical({ entry, cables, splicing });
+  const events = closureEventsOf(store, id);
+  if (events.length === 0 || inside(before) === inside(plan)) return;
+  if (closureWork(closureAtWork(store, getClosure(store, id)), events).closing)
+    throw new InputError("gate", say("closing-of-this-closure-has-begun"), ["plan"]);
 }
 
 /** @throws InputError `gate`: a splice that was tried keeps its fibres, so that its tries stay what they were of. */

@@ -58,8 +58,9 @@ type Cells<Column extends string> = Record<Column, string | number>;
 type Row = Cells<(typeof OF_END)[number] | (typeof OF_LENGTH)[number]>;
 
 /** By it a spreadsheet takes the file for UTF-8, and not for the letters of its own country (Unicode, "BOM"). */
-const BYTE_ORDER_MARK = "\ufeff";
-const SETTINGS = { escapeFormulae: RUNS, newline: "\r\n" };
+export const BYTE_ORDER_MARK = "\ufeff";
+/** How every CSV file is written. */
+export const CSV_SETTINGS = { escapeFormulae: RUNS, newline: "\r\n" };
 
 /**
  * Records as CSV, a row a reading, rejected ones with the reason, and one for each length that has none, the head first; a cell that a spreadsheet would
@@ -67,9 +68,9 @@ const SETTINGS = { escapeFormulae: RUNS, newline: "\r\n" };
  */
 export function* csvPieces(records: Iterable<RecordDocument>): Generator<string> {
   const columns = [...OF_END, ...OF_LENGTH];
-  yield `${BYTE_ORDER_MARK}${Papa.unparse([columns], SETTINGS)}\r\n`;
+  yield `${BYTE_ORDER_MARK}${Papa.unparse([columns], CSV_SETTINGS)}\r\n`;
   for (const record of records)
-    yield `${Papa.unparse(rowsOf(record), { ...SETTINGS, columns, header: false })}\r\n`;
+    yield `${Papa.unparse(rowsOf(record), { ...CSV_SETTINGS, columns, header: false })}\r\n`;
 }
 
 /** The same in one piece. */

@@ -15,6 +15,7 @@ import {
   type Meter,
   midSpanOf,
   type Procedure,
+  type Splicing,
   type Tool,
   throughProcedure,
   zCable,
@@ -25,6 +26,7 @@ import {
   zInstrument,
   zMeter,
   zProcedure,
+  zSplicing,
   zTool,
 } from "@/core";
 import { processWide } from "../database/process-wide";
@@ -39,6 +41,8 @@ export interface Library {
   readonly instruments: readonly Instrument[];
   readonly meters: readonly Meter[];
   readonly cautions: readonly Caution[];
+  /** How two fibres are joined. */
+  readonly splicing: readonly Splicing[];
   /** What a sheet drafted from a list of lengths is put together from. */
   readonly draft: DraftKit;
   readonly texts: Texts;
@@ -194,6 +198,7 @@ function everything(): Library {
     instruments: read("instruments.json", z.array(zInstrument)).document,
     meters: read("meters.json", z.array(zMeter)).document,
     cautions: read("cautions.json", z.array(zCaution)).document,
+    splicing: documents("splicing", zSplicing).map(({ document }) => document),
     draft: read("draft.json", zDraftKit).document,
   };
 }

@@ -1,16 +1,15 @@
 "use client";
 
-import { useRef, useState } from "react";
+import { useState } from "react";
 import {
   type ClosureAtWork,
   type ClosureEvent,
   fibreEndText,
   laidIn,
-  PIGTAIL,
   redoneSplice,
   type SpliceState,
+  type Splicing,
   slotText,
-  splicedCable,
   type TraySet,
 } from "@/core";
 import { t } from "@/messages/closure-work";
@@ -22,8 +21,10 @@ import { useSubmit } from "../controls/use-submit";
 import { FibreChip } from "../splicing/fibre-chip";
 import { loopShape } from "./tray-geometry";
 import { triesText } from "./tries-text";
+import { TrySplice } from "./try-splice";
 
 interface MakeSpliceProps {
+  readonly splicing: readonly Splicing[];
   readonly state: SpliceState;
   readonly number: number;
   readonly at: ClosureAtWork;
@@ -35,12 +36,11 @@ interface MakeSpliceProps {
   readonly goesOn: boolean;
 }
 
-const typed = (text: string): number =>
-  text.trim() === "" ? Number.NaN : Number(text.trim().replace(",", "."));
 const mm = (um: number): string => shownDecimal(String(Math.round(um / 100) / 10));
 
 /** One splice: both fibres' colours as they are seen, what the splicer estimates; and what a failed one takes. */
-export function MakeSplice({ state, number, at, happen, taken, onSlot, goesOn }: MakeSpliceProps) {
+export function MakeSplice({ splicing, ...props }: MakeSpliceProps) {
+  const { state, number, at, happen, taken, onSlot, goesOn } = props;
   const { splice, standing, laid } = state;
   return (
     <section aria-label={t("make-splice", { number })} className="grid gap-3">
@@ -57,13 +57,9 @@ export function MakeSplice({ state, number, at, happen, taken, onSlot, goesOn }:
       {standing === "out" && <Failed state={state} at={at} happen={happen} />}
       <SlotPicker state={state} at={at} taken={taken} onSlot={onSlot} />
       <Lies laid={laid} slot={splice.slot} trays={at.entry.trays} />
-      <SpliceForm
+      <TrySplice
         key={`${splice.id} ${state.estimates.length}`}
-        state={state}
-        number={number}
-        at={at}
-        happen={happen}
-        goesOn={goesOn}
+        {...{ state, number, at, splicing, happen, goesOn }}
       />
       {standing !== "left" && (
         <ReasonForm
@@ -143,65 +139,6 @@ function SlotPicker({
       onPick={onSlot}
       className="no-print max-w-sm"
     />
-  );
-}
-
-function SpliceForm({
-  state: { splice },
-  number,
-  at,
-  happen,
-  goesOn,
-}: Omit<MakeSpliceProps, "taken" | "onSlot">) {
-  const form = useRef<HTMLFormElement>(null);
-  const { problem, busy, submit, clear } = useSubmit(async (sent) => {
-    const values = new FormData(sent);
-    const colour = (side: "a" | "b") =>
-      splice[side].cable === PIGTAIL
-        ? null
-        : String(values.get(side) ?? "")
-            .trim()
-            .toUpperCase();
-    return happen({
-      kind: "splice",
-      splice: splice.id,
-      colours: { a: colour("a"), b: colour("b") },
-      estimateDb: typed(String(values.get("estimate") ?? "")),
-    });
-  });
-  return (
-    <form ref={form} onSubmit={submit} onChange={clear} className="grid gap-2">
-      {(["a", "b"] as const).map((side) => {
-        const cable = splicedCable(at.cables, splice[side].cable);
-        if (!cable) return null;
-        return (
-          <Field
-            key={side}
-            name={side}
-            title={t("colour-seen-on", { end: fibreEndText(at.cables, splice[side]) })}
-            maxLength={2}
-            required
-            autoFocus={goesOn && side === "a"}
-            placeholder="BL"
-            autoCapitalize="characters"
-          />
-        );
-      })}
-      <Field
-        name="estimate"
-        title={t("estimate")}
-        inputMode="decimal"
-        required
-        placeholder={t("estimate-example")}
-        problem={problem}
-      />
-      <p className="text-soft text-sm">
-        {t("at-most-on-this-closure", { limit: shownDecimal(String(at.plan.limitDb)) })}
-      </p>
-      <Button type="submit" look="next" size="huge" disabled={busy}>
-        {t("keep-splice", { number })}
-      </Button>
-    </form>
   );
 }
 

@@ -3,12 +3,13 @@
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { z } from "zod";
-import { type ClosureAnswer, type ClosureAtWork, slotAt, zClosurePlan } from "@/core";
+import { type ClosureAnswer, type ClosureAtWork, type Splicing, slotAt, zClosurePlan } from "@/core";
 import { t } from "@/messages/closure-work";
 import { Button } from "../controls/button";
 import { Link } from "../controls/link";
 import { call } from "../http/http";
 import { usePrefs } from "../prefs/prefs-context";
+import { Cooling } from "./cooling";
 import { MakeSplice } from "./make-splice";
 import { SpliceList } from "./splice-list";
 import { TrayDrawing } from "./tray-drawing";
@@ -17,12 +18,14 @@ import type { ClosureWorkHeld } from "./use-closure-work";
 interface SpliceStageProps {
   readonly closure: ClosureAnswer;
   readonly at: ClosureAtWork;
+  readonly splicing: readonly Splicing[];
   readonly href: string;
   readonly held: ClosureWorkHeld;
 }
 
 /** Splices tray by tray: the tray, the list, and the one in hand. */
-export function SpliceStage({ held: { work, happen }, closure, at, href }: SpliceStageProps) {
+export function SpliceStage({ held, closure, at, splicing, href }: SpliceStageProps) {
+  const { work, events, happen } = held;
   const { trays } = at.entry;
   const [picked, setPicked] = useState<string | null>(null);
   // Once one was made by its form, the next is typed without a touch in between.
@@ -56,8 +59,10 @@ export function SpliceStage({ held: { work, happen }, closure, at, href }: Splic
           onSlot={(slot) => inHand && void move(inHand.splice.id, slot)}
         />
       )}
+      <Cooling work={work} events={events} splicing={splicing} />
       {inHand && (
         <MakeSplice
+          splicing={splicing}
           state={inHand}
           number={work.splices.indexOf(inHand) + 1}
           at={at}

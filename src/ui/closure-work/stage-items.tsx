@@ -81,37 +81,34 @@ function ItemActs({ item, busy, href, happen }: ItemActsProps) {
   );
 }
 
-/** A radius or a torque to be entered, with its limit. */
+/** A radius, a gap or a torque to be entered, with its limits. */
 function ReadingForm({ item, busy, happen }: Omit<ItemActsProps, "href">) {
-  const isRadius = item.asks === "radius";
+  const inMm = item.asks !== "torque";
   const { problem, submit } = useSubmit((form) => {
-    const value = Number(
-      String(new FormData(form).get("value") ?? "")
-        .trim()
-        .replace(",", "."),
-    );
-    return happen(
-      isRadius
-        ? { kind: "radius", item: item.id, radius: um(Math.round(value * 1_000)) }
-        : { kind: "torque", item: item.id, newtonMetres: value },
-    );
+    const text = String(new FormData(form).get("value") ?? "");
+    return happen(readingEvent(item, Number(text.trim().replace(",", "."))));
   });
-  const shown = item.reading === null ? "" : String(isRadius ? item.reading / 1_000 : item.reading);
-  const limit = item.limit === null ? "" : String(isRadius ? item.limit / 1_000 : item.limit);
+  const shown = (value: number | null) => (value === null ? "" : String(inMm ? value / 1_000 : value));
   return (
     <form onSubmit={submit} className="flex flex-wrap items-center gap-2">
       <label className="flex items-center gap-2">
-        {isRadius ? t("radius-of") : t("torque-of")}
+        {READING_TITLES[item.asks]?.()}
         <Input
           name="value"
           inputMode="decimal"
           required
           pattern="[0-9]+([.,][0-9]+)?"
-          defaultValue={shown}
+          defaultValue={shown(item.reading)}
           className="w-28 font-figure"
         />
       </label>
-      {isRadius && <span className="text-soft text-sm">{t("at-least", { limit })}</span>}
+      {inMm && (
+        <span className="text-soft text-sm">
+          {item.most === null
+            ? t("at-least", { limit: shown(item.limit) })
+            : t("from-to-mm", { least: shown(item.limit), most: shown(item.most) })}
+        </span>
+      )}
       <Button type="submit" disabled={busy}>
         {t("do-it")}
       </Button>
@@ -120,4 +117,17 @@ function ReadingForm({ item, busy, happen }: Omit<ItemActsProps, "href">) {
       </p>
     </form>
   );
+}
+
+const READING_TITLES: Partial<Record<WorkItem["asks"], () => string>> = {
+  radius: () => t("radius-of"),
+  gap: () => t("gap-of"),
+  torque: () => t("torque-of"),
+};
+
+/** A value as the event it is kept by. */
+function readingEvent({ id: item, asks }: WorkItem, value: number): ClosureEvent {
+  if (asks === "torque") return { kind: "torque", item, newtonMetres: value };
+  const length = um(Math.round(value * 1_000));
+  return asks === "gap" ? { kind: "gap", item, gap: length } : { kind: "radius", item, radius: length };
 }

@@ -25,13 +25,15 @@ export function WorkHistory({ events, work, at, nameOf }: WorkHistoryProps) {
         return t("event-undone", { text: textOf(event.item) });
       case "radius":
         return t("event-radius", { value: decimal(String(event.radius / 1_000)), text: textOf(event.item) });
+      case "gap":
+        return t("event-radius", { value: decimal(String(event.gap / 1_000)), text: textOf(event.item) });
       case "torque":
         return t("event-torque", { value: decimal(String(event.newtonMetres)), text: textOf(event.item) });
       case "splice":
-        return t("event-splice", {
+        return `${t("event-splice", {
           number: numberOf(event.splice),
           estimate: decimal(String(event.estimateDb)),
-        });
+        })}${event.splicer?.simulated ? t("simulated-try") : ""}`;
       case "accept":
         return t("event-accept", { number: numberOf(event.splice), reason: event.reason });
       case "leave":

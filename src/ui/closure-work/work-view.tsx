@@ -9,6 +9,7 @@ import {
   type ClosureStage,
   openInside,
   personBy,
+  type Splicing,
 } from "@/core";
 import { t } from "@/messages/closure-work";
 import { Button } from "../controls/button";
@@ -26,11 +27,12 @@ interface WorkViewProps {
   readonly closure: ClosureAnswer;
   readonly at: ClosureAtWork;
   readonly events: readonly ClosureRecorded[];
+  readonly splicing: readonly Splicing[];
   readonly href: string;
 }
 
 /** A closure at the bench, stage by stage, from permission to the closed cover. */
-export function WorkView({ closure, at, events: initial, href }: WorkViewProps) {
+export function WorkView({ closure, at, events: initial, splicing, href }: WorkViewProps) {
   const held = useClosureWork({ closure: closure.id, at, events: initial });
   const { work, events, happen, problem, busy } = held;
   const [chosen, setChosen] = useState<ClosureStage | null>(null);
@@ -49,6 +51,16 @@ export function WorkView({ closure, at, events: initial, href }: WorkViewProps) 
         <Button asChild className="no-print">
           <Link href={`${href}/splices`}>{t("open-plan")}</Link>
         </Button>
+        <Button asChild className="no-print">
+          <a href={`/api/v1/closures/${closure.id}/file`} target="_blank" rel="noreferrer">
+            {t("record-pdf")}
+          </a>
+        </Button>
+        <Button asChild look="link" className="no-print">
+          <a href={`/api/v1/closures/${closure.id}/file?format=csv`} download>
+            {t("record-csv")}
+          </a>
+        </Button>
       </header>
       <StageStrip work={work} shown={shown} onShow={show} />
       {problem && (
@@ -62,7 +74,7 @@ export function WorkView({ closure, at, events: initial, href }: WorkViewProps) 
           className="grid min-w-0 grid-cols-[minmax(0,1fr)] content-start gap-4"
         >
           {shown === "splices" ? (
-            <SpliceStage held={held} closure={closure} at={at} href={href} />
+            <SpliceStage {...{ held, closure, at, splicing, href }} />
           ) : (
             <StageItems work={work} stage={shown} busy={busy} href={href} happen={happen} />
           )}

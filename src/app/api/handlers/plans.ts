@@ -1,8 +1,11 @@
+import { printRecords } from "@/paper/paper-thread";
 import { aheadInClosure, beginClosure } from "@/service/job/begin-closure";
 import { addClosureEvents, getClosureEvents } from "@/service/job/closure-events";
+import { closureCsv, closureRecordOf } from "@/service/job/closure-record";
 import { addClosure, getClosure, getClosures, saveClosure } from "@/service/job/closures";
 import { addPieces, getJob, jobsPage, newJob, savePlan } from "@/service/job/jobs";
 import { aheadAtPlace, beginPlaces, getPiece } from "@/service/job/places";
+import { inTurns, pdf } from "../answer";
 import type { Handlers, Under } from "../handler";
 
 export const PLAN_HANDLERS: Handlers<Under<"/jobs"> | Under<"/pieces"> | Under<"/closures">> = {
@@ -18,6 +21,19 @@ export const PLAN_HANDLERS: Handlers<Under<"/jobs"> | Under<"/pieces"> | Under<"
   "post /pieces/{id}/ends": ({ act, params, body }) => beginPlaces(act, params.id, body),
   "get /closures/{id}": ({ store, params }) => getClosure(store, params.id),
   "post /closures/{id}": ({ act, params, body }) => saveClosure(act, params.id, body),
+  "get /closures/{id}/record": ({ store, params }) => closureRecordOf(store, params.id),
+  "get /closures/{id}/file": async ({ store, params, query }) => {
+    const closure = closureRecordOf(store, params.id);
+    if (query.format === "pdf")
+      return pdf(await printRecords(inTurns([{ closure }].values())), `arlent-closure-${closure.id}.pdf`);
+    return new Response(closureCsv(closure), {
+      headers: {
+        "content-type": "text/csv; charset=utf-8",
+        "content-disposition": `attachment; filename="arlent-closure-${closure.id}.csv"`,
+        "cache-control": "no-store",
+      },
+    });
+  },
   "get /closures/{id}/events": ({ store, params }) => ({ events: getClosureEvents(store, params.id) }),
   "post /closures/{id}/events": ({ act, params, body }) => ({
     events: addClosureEvents(act, params.id, body),

@@ -1,0 +1,57 @@
+import { describe, expect, it } from "vitest";
+import { closureRecord } from "@/core";
+import { WORLD } from "@/core/fixtures/example-world";
+import { codeOf } from "@/service/fixtures/code-of";
+import { closuresPdf } from "./closure-paper";
+import { pdfPages } from "./fixtures/pdf-pages";
+import { printRecords } from "./paper-thread";
+
+const of = {
+  id: "c-1",
+  name: "Pad 4 closure",
+  job: "North ring",
+  ends: new Map(),
+  nameOf: () => "Wyn Harrow",
+};
+const record = closureRecord(of, WORLD.closureAt, [
+  {
+    id: "e",
+    n: 1,
+    at: "2026-11-25T08:00:00.000Z",
+    by: "w",
+    event: {
+      kind: "splice",
+      splice: WORLD.splicing.splices[0]?.id ?? "",
+      colours: { a: "BL", b: "BL" },
+      estimateDb: 0.04,
+      splicer: { number: 1, left: 0.4, right: 0.6, simulated: true },
+    },
+  },
+]);
+
+describe("a closure's record on paper", () => {
+  it("says its cables, its work and each splice with colours, slot, tries and what they left, as the thread sets it", async () => {
+    const [page = ""] = await pdfPages(
+      await printRecords(
+        (async function* () {
+          yield { closure: record };
+        })(),
+      ),
+    );
+    expect(page).toContain("North ring · Pad 4 closure");
+    expect(page).toMatch(
+      /1 1 Pad 4 branch, 1\/1 \(BL\) – 2 Pad 5 branch, 1\/1 \(BL\) 1\.1 0\.04 dB simulated/,
+    );
+    expect(page).toMatch(/1300 and 1300 mm left; 2\d more tries/);
+    expect(page).toContain("Still being worked at.");
+  });
+  it("refuses a name in a script it has no letters for, before anything is laid out", async () => {
+    const strange = { ...record, name: "垫" };
+    await expect(closuresPdf([strange])).rejects.toSatisfy(
+      (error) =>
+        codeOf(() => {
+          throw error;
+        }) === "script",
+    );
+  });
+});
