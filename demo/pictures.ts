@@ -27,8 +27,6 @@ import { seed } from "./seed";
 
 const DESK = { width: 1280, height: 800 };
 const TABLET = { width: 800, height: 1280 };
-/** A4 at 96 pixels an inch, within its margins. */
-const PAPER = { width: 703, height: 1031 };
 const PHONE = { width: 390, height: 844 };
 
 const file = join(mkdtempSync(join(tmpdir(), "arlent-pictures-")), "demo.db");
@@ -118,7 +116,7 @@ const pictures: [name: string, path: string, size: typeof DESK, act?: (page: Pag
   ["piece", `/jobs/${job?.id}/${job?.pieces[0]?.id}`, DESK],
   ["pieces-grid", `/jobs/${job?.id}/grid`, DESK, copied],
   ["sheet", SHEET, DESK],
-  ["sheet-paper", SHEET, PAPER, (page) => page.emulateMedia({ media: "print" })],
+  ["strip-card", SHEET.replace("/?", "/card?"), DESK],
   ["bench-step", `/bench/${marking}`, DESK],
   ["bench-advice", advice, DESK],
   ["aim", `/ledger/aim?person=${personNamed(people(store), "Wyn Harrow")?.id}`, DESK],

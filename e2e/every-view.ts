@@ -123,6 +123,7 @@ async function createEnds(request: APIRequestContext): Promise<string[]> {
     "/?cable=simplex-3.0&style=stub-wedge-release-cord",
     "/?cable=duplex-3.0&style=adhesive-polish-duplex",
     "/?cable=duplex-3.0&style=stub-wedge-release-cord",
+    "/card?cable=simplex-3.0&style=stub-wedge-release-cord",
     "/bench",
     `/bench/${gate}`,
     `/bench/${measure}`,

@@ -51,7 +51,16 @@ export function bundle(entry) {
     target: "node20",
     format: "esm",
     // What compiles, or is large and seldom asked for, stays where it is; the rest is read as one file.
-    external: ["better-sqlite3", "sharp", "@react-pdf/renderer", "react", "react-dom", "tar-stream", "highs"],
+    external: [
+      "better-sqlite3",
+      "sharp",
+      "@react-pdf/renderer",
+      "pdfkit",
+      "react",
+      "react-dom",
+      "tar-stream",
+      "highs",
+    ],
     banner: { js: REQUIRE },
     // Data of a package is taken in: how Node is told that a file is JSON changed within its version 20.
     alias: { [FONT_RANGES]: `./node_modules/${FONT_RANGES}` },

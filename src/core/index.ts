@@ -45,6 +45,17 @@ export { FIBRE_COLOURS, type FibreColour, fibreColour } from "./cable/colours";
 export { elementsOf } from "./cable/elements";
 export { midSpanId, midSpanOf } from "./cable/mid-span";
 export { lastSeen, type SeenElement, type SeenFibre, seenFibreText } from "./cable/seen";
+export { CHECK_BAR, DOWN_BAR_ON_ROLL, type PrinterCorrection, readBars, UNPROVEN } from "./card/printer";
+export {
+  inchRule,
+  mmRule,
+  type RuleTick,
+  STRIP_OVERLAP,
+  type StripMark,
+  type StripWindow,
+  stripMarks,
+  stripWindows,
+} from "./card/strip";
 export { mustBeAllowed } from "./closure/allowed-events";
 export {
   type ClosureEvent,

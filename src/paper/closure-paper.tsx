@@ -84,11 +84,11 @@ function Work({ record: { items } }: Of) {
       <Text style={styles.head}>{t("work-done")}</Text>
       {shown.map(({ text, done, reading, unit, least, most, last }) => (
         <View key={text} style={styles.row} wrap={false}>
-          <Text style={{ width: "52%", paddingRight: 6 }}>{text}</Text>
-          <Text style={{ width: "22%", paddingRight: 6 }}>
+          <Text style={{ width: "48%", paddingRight: 6 }}>{text}</Text>
+          <Text style={{ width: "17%", paddingRight: 6 }}>
             {reading === null ? "" : `${reading} ${unit} ${limitsText(least, most)}`}
           </Text>
-          <Text style={{ width: "26%" }}>
+          <Text style={{ width: "35%" }}>
             {done && last ? [last.by, when(last.at)].filter(Boolean).join(", ") : t("still-open")}
           </Text>
         </View>

@@ -1,9 +1,13 @@
 import { join } from "node:path";
 import { Worker } from "node:worker_threads";
 import { asError, type ClosureRecord, type Problem, type RecordDocument, type RunSheet } from "@/core";
+import type { CardPage } from "./card/shapes";
 
-/** What is set on paper: the record of an end, or of a closure. */
-export type PaperDocument = PaperRecord | { readonly closure: ClosureRecord };
+/** What is set on paper: the record of an end or of a closure, or pages of strip cards. */
+export type PaperDocument =
+  | PaperRecord
+  | { readonly closure: ClosureRecord }
+  | { readonly cards: readonly CardPage[] };
 
 /** A record to be set on paper, with its run sheet and its photographs by their hash. */
 export interface PaperRecord {

@@ -3,6 +3,7 @@ import "@/messages/speak";
 import { constants, setPriority } from "node:os";
 import { parentPort } from "node:worker_threads";
 import { problemOf } from "@/core";
+import { cardsPdf } from "@/paper/card/card-pdf";
 import { closuresPdf } from "@/paper/closure-paper";
 import type { PaperAnswer, PaperAsked, PaperDocument, PaperRecord } from "@/paper/paper-thread";
 import { pagesPdf, recordsPdf } from "@/paper/record-paper";
@@ -32,8 +33,10 @@ parentPort?.on("message", async (request: PaperAsked) => {
   parentPort?.postMessage(answer);
 });
 
-/** The PDF of closures where there are any, else of the ends. */
+/** The PDF of cards or closures where there are any, else of the ends. */
 async function printed(documents: readonly PaperDocument[]): Promise<Buffer> {
+  const cards = documents.flatMap((document) => ("cards" in document ? document.cards : []));
+  if (cards.length > 0) return cardsPdf(cards);
   const closures = documents.flatMap((document) => ("closure" in document ? [document.closure] : []));
   if (closures.length > 0) return closuresPdf(closures);
   const records = documents.filter((document): document is PaperRecord => "record" in document);

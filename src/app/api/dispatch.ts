@@ -5,6 +5,7 @@ import { recordNow } from "@/service/clock";
 import { type Store, theStore } from "@/service/the-store";
 import { failure, jsonBody } from "./answer";
 import type { Asked, Handlers } from "./handler";
+import { CARD_HANDLERS } from "./handlers/cards";
 import { END_HANDLERS } from "./handlers/ends";
 import { KEEPING_HANDLERS } from "./handlers/keeping";
 import { LEDGER_HANDLERS } from "./handlers/ledger";
@@ -16,6 +17,7 @@ const HANDLERS: Handlers<ApiKey> = {
   ...PLAN_HANDLERS,
   ...SHELF_HANDLERS,
   ...LEDGER_HANDLERS,
+  ...CARD_HANDLERS,
   ...KEEPING_HANDLERS,
 };
 

@@ -2,7 +2,7 @@ import { type Outcome, ok, refuse } from "../problem/problem";
 import { say } from "../words/core";
 
 /** A line as a splicer sends it for one splice. */
-export interface SplicerLine {
+interface SplicerLine {
   /** The splicer's own number for it. */
   readonly number: number;
   /** Angles of the two cleaves, degrees. */

@@ -17,6 +17,27 @@ export const zPdfQuery = z.strictObject({
   form: z.enum(["page", "log"], said("form-must-be-page-or-log")).default("log"),
 });
 
+/** A factor a card is drawn by, as a printer's correction. */
+const zFactor = z.coerce
+  .number(said("a-correction-must-be-a-number"))
+  .min(0.9, said("a-correction-must-be-from-0-9-to-1-1"))
+  .max(1.1, said("a-correction-must-be-from-0-9-to-1-1"));
+
+/** Which sheet's strip cards, on which paper and in which form; `choices` as JSON, `x` and `y` the printer's correction. */
+export const zCardQuery = z.strictObject({
+  cable: z.string().min(1).max(80),
+  procedure: z.string().min(1).max(80),
+  core: z.string().max(20).optional(),
+  choices: z.string().max(2_000).default("{}"),
+  paper: z.enum(["a4", "letter", "roll-62", "roll-100"], said("paper-must-be-one-of")).default("a4"),
+  format: z.enum(["pdf", "svg", "dxf"], said("format-must-be-pdf-svg-or-dxf")).default("pdf"),
+  /** One page of a drawing; a PDF has them all. */
+  page: z.coerce.number().int().min(1).max(50).default(1),
+  printer: z.string().trim().max(60).default(""),
+  x: zFactor.optional(),
+  y: zFactor.optional(),
+});
+
 /** The form a closure's record is sent in. */
 export const zClosureFile = z.strictObject({
   format: z.enum(["pdf", "csv"], said("format-must-be-pdf-or-csv")).default("pdf"),

@@ -36,7 +36,14 @@ import {
   zPiecesAnswer,
   zPulseAnswer,
 } from "./jobs";
-import { zClosureFile, zLedgerQuery, zPdfQuery, zRecordCheck, zSealText } from "./keeping-requests";
+import {
+  zCardQuery,
+  zClosureFile,
+  zLedgerQuery,
+  zPdfQuery,
+  zRecordCheck,
+  zSealText,
+} from "./keeping-requests";
 import {
   zAddClosureEvents,
   zBeginClosure,
@@ -150,6 +157,11 @@ export const API = {
     does: "Ends on record, as a file.",
     query: zLedgerFile,
     answer: { media: ["application/json", "text/csv", "application/pdf"] },
+  }),
+  "get /cards": route({
+    does: "The strip cards of a sheet at true scale: on paper, or one page as a drawing in millimetres.",
+    query: zCardQuery,
+    answer: { media: ["application/pdf", "image/svg+xml", "image/vnd.dxf"] },
   }),
   "get /timers": route({ does: "Holds and cures running now.", answer: zTimersAnswer }),
   "get /aims": route({ does: "How a person makes each length.", query: zAimQuery, answer: zAimsAnswer }),

@@ -14,6 +14,20 @@ const zPrefs = z.object({
   aloud: z.boolean().catch(false),
   /** Schools of practice this person works by, where it is not the default of a style: choice to option. */
   schools: z.record(z.string().max(60), z.string().max(60)).catch({}),
+  /** Printers whose bar was measured, each with the factor a card is drawn by across and down. */
+  printers: z
+    .array(
+      z.object({
+        name: z.string().min(1).max(40),
+        x: z.number().min(0.9).max(1.1),
+        y: z.number().min(0.9).max(1.1),
+      }),
+    )
+    .max(6)
+    .catch([]),
+  /** The printer cards are corrected for; empty for none. */
+  printer: z.string().max(40).catch(""),
+  cardPaper: z.enum(["a4", "letter", "roll-62", "roll-100"]).catch("a4"),
   risk: z.number().min(0.001).max(0.5).nullable().catch(0.05),
 });
 

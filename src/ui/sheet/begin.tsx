@@ -8,10 +8,11 @@ import { BATCH_LIMIT, type ResolvedSelection } from "@/core";
 import { t } from "@/messages/sheet";
 import { ConfirmPanel } from "../confirm/confirm-panel";
 import { Button } from "../controls/button";
+import { Link } from "../controls/link";
 import { call } from "../http/http";
 import { ruleOf } from "../prefs/prefs";
 import { usePrefs } from "../prefs/prefs-context";
-import type { Hand } from "./selection";
+import { type Hand, type Selection, writeSelection } from "./selection";
 import { WhichInterface } from "./which-interface";
 
 type SheetResolved = Extract<ResolvedSelection, { kind: "sheet" }>;
@@ -120,6 +121,13 @@ const BeginProblems = ({ refused, failed }: { refused: string | null; failed: st
   </>
 );
 
+/** The way to the sheet's strip card. */
+const CardLink = (of: Pick<Selection, "cable" | "style" | "core" | "choices">) => (
+  <Button asChild>
+    <Link href={`/card?${writeSelection({ place: null, ...of })}`}>{t("strip-card")}</Link>
+  </Button>
+);
+
 /** Marks the end as practice. */
 const PracticeTick = ({ on, onTick }: { on: boolean; onTick: (on: boolean) => void }) => (
   <label className="flex min-h-12 items-center gap-1.5 px-1">
@@ -173,6 +181,7 @@ export function Begin({
       <Button onClick={() => window.print()} aria-keyshortcuts="P">
         {t("print")}
       </Button>
+      <CardLink cable={cable.id} style={procedure.id} core={core} choices={choices} />
       {!hand && <HowMany typed={typed} refused={refused !== null} onType={setTyped} onEnter={begin} />}
       <PracticeTick on={practice} onTick={setPractice} />
       <Button

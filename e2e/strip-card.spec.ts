@@ -1,0 +1,69 @@
+import { expect, test } from "../harness/server";
+
+const CARD = "/card?cable=simplex-3.0&style=stub-wedge-release-cord";
+
+test("a strip card from its sheet: printed, its bars measured, corrected and printed again; as drawings too @desk", async ({
+  page,
+  request,
+}) => {
+  await page.goto("/?cable=simplex-3.0&style=stub-wedge-release-cord");
+  await page.getByRole("link", { name: "Strip card" }).click();
+  await expect(page.getByRole("heading", { name: "Strip card" })).toBeVisible();
+  const preview = page.getByRole("img", { name: "The card as it will be printed" });
+  await expect(preview).toBeVisible();
+  await expect
+    .poll(() => preview.evaluate((image: HTMLImageElement) => image.naturalWidth))
+    .toBeGreaterThan(500);
+  await expect(page.getByText(/^Not proven: print a card at 100 %/)).toBeVisible();
+  const print = page.getByRole("link", { name: "Print it" });
+  const first = await request.get((await print.getAttribute("href")) ?? "");
+  expect([first.status(), first.headers()["content-type"]]).toEqual([200, "application/pdf"]);
+
+  await page.getByRole("textbox", { name: "Printer" }).fill("Hut laser");
+  await page.getByLabel("Bar across (100), mm").fill("93");
+  await page.getByLabel("Bar down (100), mm").fill("93");
+  await page.keyboard.press("Enter");
+  await expect(page.getByText(/One further off was scaled: print at 100 %/)).toBeVisible();
+  await page.getByLabel("Bar across (100), mm").fill("99,2");
+  await page.getByLabel("Bar down (100), mm").fill("100.4");
+  await page.keyboard.press("Enter");
+  await expect(page.getByText("Drawn at 100.81 % across and 99.60 % down")).toBeVisible();
+  await expect(print).toHaveAttribute("href", /printer=Hut\+laser&x=1\.008/);
+  await expect.poll(() => preview.getAttribute("src")).toMatch(/x=1\.008/);
+
+  // The choice of printer is kept on the device.
+  await page.reload();
+  await expect(page.getByText("Drawn at 100.81 % across and 99.60 % down")).toBeVisible();
+  await page.getByLabel("Bar across (100), mm").fill("100.1");
+  await page.getByLabel("Bar down (100), mm").fill("99.9");
+  await page.keyboard.press("Enter");
+  await expect(page.getByText("Drawn at 100.81 % across and 99.60 % down")).toBeVisible();
+
+  const address = async (name: string) =>
+    (await page.getByRole("link", { name, exact: true }).getAttribute("href")) ?? "";
+  const svg = await (await request.get(await address("SVG"))).text();
+  expect(svg).toContain("Hut laser: drawn at 100.81 % across, 99.60 % down");
+  const dxf = await request.get(await address("DXF"));
+  expect([dxf.status(), dxf.headers()["content-type"]]).toEqual([200, "image/vnd.dxf"]);
+});
+
+test("a long strip goes over several cards, and what cannot be drawn is refused with a reason @desk", async ({
+  page,
+  request,
+}) => {
+  await page.goto("/card?cable=loose-tube-144&style=breakout-kit-12");
+  await expect(page.getByText(/^Card 1 of \d+$/)).toBeVisible();
+  await page.getByRole("button", { name: "Next card" }).click();
+  await expect(page.getByText(/^Card 2 of \d+$/)).toBeVisible();
+  const refused = async (query: string) => {
+    const answer = await request.get(`/api/v1/cards?${query}`);
+    return [answer.status(), (await answer.json()).error.message];
+  };
+  const card = CARD.slice("/card?".length).replace("style=", "procedure=");
+  expect(await refused(`${card}&x=1.3&y=1`)).toEqual([
+    400,
+    'x: found "1.3". A correction must be from 0.9 to 1.1: print at 100 % and measure the bar again.',
+  ]);
+  expect(await refused(`${card}&format=svg&page=9`)).toEqual([404, "This card has 1 page, not 9."]);
+  expect(await refused("cable=nothing&procedure=x")).toEqual([400, "No cable called “nothing”."]);
+});

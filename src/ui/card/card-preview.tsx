@@ -1,0 +1,72 @@
+"use client";
+
+import { useEffect, useState } from "react";
+import { t } from "@/messages/card";
+import { useWidth } from "../band/use-width";
+import { Button } from "../controls/button";
+
+interface CardPreviewProps {
+  /** Where the drawing of the page is. */
+  readonly address: string;
+  readonly page: number;
+  readonly pages: number;
+  readonly onPage: (page: number) => void;
+  readonly onPages: (pages: number) => void;
+}
+
+/** Pixels in a millimetre as a browser counts them: 96 to an inch (CSS Values and Units). */
+const PX_PER_MM = 96 / 25.4;
+
+/** The page as it will be printed, with how much of its true size it is shown at. */
+export function CardPreview({ address, page, pages, onPage, onPages }: CardPreviewProps) {
+  const { ref, width } = useWidth<HTMLElement>(900);
+  const [problem, setProblem] = useState("");
+  const [drawing, setDrawing] = useState<{ readonly url: string; readonly widthMm: number } | null>(null);
+  useEffect(() => {
+    const stopped = new AbortController();
+    const load = async () => {
+      const answer = await fetch(address, { signal: stopped.signal });
+      const text = await answer.text();
+      if (!answer.ok) return setProblem(t("the-card-cannot-be-drawn"));
+      setProblem("");
+      onPages(Number(answer.headers.get("x-card-pages") ?? 1));
+      setDrawing({ url: address, widthMm: Number(/width="([\d.]+)mm"/.exec(text)?.[1] ?? 297) });
+    };
+    load().catch(() => {
+      if (!stopped.signal.aborted) setProblem(t("the-server-does-not-answer"));
+    });
+    return () => stopped.abort();
+  }, [address, onPages]);
+  const percent = drawing ? Math.round((width / (drawing.widthMm * PX_PER_MM)) * 100) : null;
+  return (
+    <figure ref={ref} className="min-w-0">
+      {problem && (
+        <p role="alert" className="rounded-md border-2 border-out px-3 py-2">
+          {problem}
+        </p>
+      )}
+      {drawing && (
+        // biome-ignore lint/performance/noImgElement: a drawing of its own, as it is
+        <img
+          src={drawing.url}
+          alt={t("the-card-as-printed")}
+          className="w-full border border-line bg-white shadow-lg"
+        />
+      )}
+      <figcaption className="mt-1 flex flex-wrap items-center gap-3 text-soft text-sm">
+        {percent !== null && t("here-at-percent", { percent })}
+        {pages > 1 && (
+          <span className="flex items-center gap-2">
+            <Button size="small" disabled={page <= 1} onClick={() => onPage(page - 1)}>
+              {t("card-before")}
+            </Button>
+            <span>{t("card-of", { page, pages })}</span>
+            <Button size="small" disabled={page >= pages} onClick={() => onPage(page + 1)}>
+              {t("next-card")}
+            </Button>
+          </span>
+        )}
+      </figcaption>
+    </figure>
+  );
+}
