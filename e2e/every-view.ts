@@ -124,6 +124,7 @@ async function createEnds(request: APIRequestContext): Promise<string[]> {
     "/?cable=duplex-3.0&style=adhesive-polish-duplex",
     "/?cable=duplex-3.0&style=stub-wedge-release-cord",
     "/card?cable=simplex-3.0&style=stub-wedge-release-cord",
+    "/feeder",
     "/bench",
     `/bench/${gate}`,
     `/bench/${measure}`,

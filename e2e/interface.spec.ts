@@ -37,6 +37,7 @@ test("every route answers as its page says, asked for what is there", async ({ r
   const queries = new Map([
     ["/aims", `?person=${person}`],
     ["/pieces/{id}/ends", "?side=A"],
+    ["/cards", `?cable=${WEDGE.cable}&procedure=${WEDGE.procedure}`],
     ["/closures/{id}/ends", `?cable=${CLOSURE.cables[0]?.id}`],
   ]);
   let done = 0;

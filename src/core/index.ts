@@ -158,6 +158,20 @@ export { formatInch, formatMm, nearestFraction, workingFraction } from "./length
 export { type Length, mm, toMm, um } from "./length/length";
 export { readCount, readMetres, readMetresOrNone, readPerCent, readShare, UNSAID } from "./length/metres";
 export { parseLength, type WrittenLength } from "./length/parse";
+export {
+  type FeederJoint,
+  type FeederPlan,
+  type JointLight,
+  jointLights,
+  leastMargin,
+  NEW_FEEDER,
+  tapChoices,
+  tapsToBring,
+  withBestTaps,
+  withJoint,
+  withTap,
+  zFeederPlan,
+} from "./light/feeder-plan";
 export { asMade, presentFeatures } from "./measured/as-made";
 export { belongsTo } from "./measured/belongs";
 export { canBeNegative } from "./measured/either-side";

@@ -21,7 +21,7 @@ import { Button } from "../controls/button";
 import { Field } from "../controls/field";
 import { Select } from "../controls/select";
 import { useSubmit } from "../controls/use-submit";
-import { useKept } from "../words/use-kept";
+import { textKept, useKept } from "../words/use-kept";
 import { SimulatedSplicer } from "./simulated-splicer";
 import { SplicingSteps } from "./splicing-steps";
 
@@ -35,8 +35,6 @@ interface TrySpliceProps {
   readonly goesOn: boolean;
 }
 
-const textOf = (saved: unknown) => (typeof saved === "string" ? saved : undefined);
-
 /** One try at a splice: the steps of its procedure, and what is confirmed and read. */
 export function TrySplice({ splicing, ...props }: TrySpliceProps) {
   const { count } = props.state.splice;
@@ -44,7 +42,7 @@ export function TrySplice({ splicing, ...props }: TrySpliceProps) {
   const [preferred, setPreferred] = useKept<string>(
     `splicing/${count > 1 ? "ribbon" : "single"}`,
     "",
-    textOf,
+    textKept,
   );
   const procedure = fitting.find(({ id }) => id === preferred) ?? fitting[0];
   return (

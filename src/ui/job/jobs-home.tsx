@@ -27,7 +27,12 @@ interface JobsHomeProps extends z.output<typeof zJobsAnswer> {
 export function JobsHome({ rows, next, words, further }: JobsHomeProps) {
   return (
     <main className="min-w-0 flex-1 px-4 py-5 sm:px-6">
-      <h1 className="font-bold text-2xl">{t("jobs")}</h1>
+      <div className="flex flex-wrap items-center gap-3">
+        <h1 className="mr-auto font-bold text-2xl">{t("jobs")}</h1>
+        <Button asChild>
+          <Link href="/feeder">{t("plan-a-feeder")}</Link>
+        </Button>
+      </div>
       <p className="max-w-prose text-soft">{t("the-pieces-of-cable-a-site")}</p>
       <NewJob first={rows.length === 0 && !further && words === ""} jobs={rows} />
       {(rows.length > 6 || words !== "") && <FindForm action="/jobs" title={t("find-a-job")} words={words} />}

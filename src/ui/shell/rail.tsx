@@ -35,12 +35,17 @@ type Place = (typeof PLACES)[number];
 /** Places that always fit, on a phone and on a low screen; the rest stand under More there. */
 const FIRST = 4;
 
+/** The address of the place a page belongs to, where it does not start with it. */
+function placeOf(path: string): string {
+  if (/^\/jobs\/[^/]+\/closures\//.test(path)) return "/entry";
+  if (path === "/card") return "/";
+  return path === "/feeder" ? "/jobs" : path;
+}
+
 /** The places, down the side on a desk and along the foot on a phone; what does not fit stands under More. */
 export function Rail() {
-  const path = usePathname();
-  const atClosure = /^\/jobs\/[^/]+\/closures\//.test(path);
-  const isHere = ({ href }: Place) =>
-    atClosure ? href === "/entry" : href === "/" ? path === "/" : path.startsWith(href);
+  const here = placeOf(usePathname());
+  const isHere = ({ href }: Place) => (href === "/" ? here === "/" : here.startsWith(href));
   return (
     <nav
       aria-label={t("places")}

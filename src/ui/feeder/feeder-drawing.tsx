@@ -1,0 +1,183 @@
+"use client";
+
+import { scaleLinear } from "d3-scale";
+import type { FeederPlan, JointLight } from "@/core";
+import { t } from "@/messages/feeder";
+import { decimal } from "@/messages/numbers";
+import { useWidth } from "../band/use-width";
+
+interface FeederDrawingProps {
+  readonly plan: FeederPlan;
+  readonly lights: readonly JointLight[];
+  readonly picked: number;
+  readonly onPick: (at: number) => void;
+}
+
+const CABLE = 74;
+const AXIS = 150;
+const BARS = { top: 190, bottom: 330 };
+const HEIGHT = 356;
+const LEFT = 64;
+
+/** The feeder along its length: each joint with its tap as a slice, the light left in the cable, and every drop's margin as a bar. */
+export function FeederDrawing({ plan, lights, picked, onPick }: FeederDrawingProps) {
+  const { ref, width } = useWidth<HTMLElement>(1_200);
+  const end = lights.at(-1)?.along ?? 0;
+  const x = scaleLinear([0, Math.max(1, end)], [LEFT, width - 48]);
+  const most = Math.max(plan.margin + 2, ...lights.map(({ margin }) => margin));
+  const least = Math.min(0, ...lights.map(({ margin }) => margin));
+  const y = scaleLinear([least, most], [BARS.bottom, BARS.top]);
+  return (
+    <figure ref={ref} className="border-line border-y bg-raised">
+      <svg width={width} height={HEIGHT} viewBox={`0 0 ${width} ${HEIGHT}`} className="block">
+        <title>{t("the-feeder-along-its-length")}</title>
+        <Cable plan={plan} lights={lights} x={x} />
+        {x.ticks(Math.max(2, Math.floor(width / 130))).map((tick) => (
+          <g key={tick} aria-hidden="true">
+            <path d={`M${x(tick)},${AXIS} v8`} stroke="var(--ink)" />
+            <text x={x(tick)} y={AXIS + 22} textAnchor="middle" className="figures fill-soft text-xs">
+              {tick} m
+            </text>
+          </g>
+        ))}
+        <path d={`M${LEFT},${AXIS} H${width - 48}`} stroke="var(--ink)" aria-hidden="true" />
+        <rect
+          x={0}
+          width={width}
+          y={y(most)}
+          height={Math.max(0, y(plan.margin) - y(most))}
+          fill="var(--in)"
+          opacity="0.1"
+          aria-hidden="true"
+        />
+        <path d={`M0,${y(plan.margin)} H${width}`} stroke="var(--in)" strokeWidth="1.5" aria-hidden="true" />
+        <text x={4} y={y(plan.margin) - 4} className="fill-in font-semibold text-xs">
+          {t("wanted", { margin: decimal(plan.margin.toFixed(1)) })}
+        </text>
+        <path d={`M0,${y(0)} H${width}`} stroke="var(--ink)" aria-hidden="true" />
+        {lights.map((light, i) => (
+          <Joint
+            // biome-ignore lint/suspicious/noArrayIndexKey: joints go by their place
+            key={i}
+            {...{ plan, light, i, y }}
+            x={x(light.along)}
+            isPicked={i === picked}
+            onPick={() => onPick(i)}
+          />
+        ))}
+      </svg>
+    </figure>
+  );
+}
+
+/** The cable from the source to the last joint: the blue in it is the light that is left. */
+function Cable({
+  plan,
+  lights,
+  x,
+}: Pick<FeederDrawingProps, "plan" | "lights"> & { x: (metres: number) => number }) {
+  const range = Math.max(1, plan.launchDbm - plan.sensitivityDbm);
+  const before = [{ along: 0, through: plan.launchDbm }, ...lights];
+  return (
+    <g aria-hidden="true">
+      <rect x={x(0) - 44} y={CABLE - 16} width="36" height="32" fill="var(--ground)" stroke="var(--ink)" />
+      <text x={x(0) - 44} y={CABLE - 24} className="fill-ink text-xs">
+        {t("source-and-power", { source: plan.source, power: decimal(plan.launchDbm.toFixed(1)) })}
+      </text>
+      {lights.map(({ along }, i) => {
+        const from = before[i];
+        if (!from) return null;
+        const light = Math.max(0, Math.min(1, (from.through - plan.sensitivityDbm) / range));
+        const start = i === 0 ? x(0) - 8 : x(from.along);
+        return (
+          // biome-ignore lint/suspicious/noArrayIndexKey: stretches go by their place
+          <g key={i}>
+            <path d={`M${start},${CABLE} H${x(along)}`} stroke="var(--ink)" strokeWidth="9" />
+            <path
+              d={`M${start},${CABLE} H${x(along)}`}
+              stroke="var(--glass, #8fd0dc)"
+              strokeWidth={1 + 6 * light}
+            />
+          </g>
+        );
+      })}
+    </g>
+  );
+}
+
+interface JointProps {
+  readonly plan: FeederPlan;
+  readonly light: JointLight;
+  readonly i: number;
+  readonly x: number;
+  readonly y: (margin: number) => number;
+  readonly isPicked: boolean;
+  readonly onPick: () => void;
+}
+
+const RADIUS = 17;
+
+/** A slice of a circle from the top, clockwise. */
+function slicePath(share: number): string {
+  const angle = 2 * Math.PI * Math.min(0.999, share);
+  const [dx, dy] = [Math.sin(angle) * RADIUS, -Math.cos(angle) * RADIUS];
+  return `M0,0 L0,${-RADIUS} A${RADIUS},${RADIUS} 0 ${share > 0.5 ? 1 : 0} 1 ${dx},${dy} Z`;
+}
+
+function Joint({ plan, light, i, x, y, isPicked, onPick }: JointProps) {
+  const joint = plan.joints[i];
+  if (!joint) return null;
+  const ink = isPicked ? "var(--now)" : "var(--ink)";
+  const bar = light.trouble === null ? (isPicked ? "var(--now)" : "var(--strong)") : "var(--out)";
+  const [top, bottom] = [Math.min(y(light.margin), y(0)), Math.max(y(light.margin), y(0))];
+  const margin = decimal(light.margin.toFixed(1));
+  return (
+    // biome-ignore lint/a11y/useSemanticElements: a part of a drawing
+    <g
+      role="button"
+      tabIndex={-1}
+      aria-pressed={isPicked}
+      aria-label={t("joint-told", { joint: i + 1, tap: decimal(String(joint.tapPct)), margin })}
+      onClick={onPick}
+      onKeyDown={(event) => {
+        if (event.key === "Enter") onPick();
+      }}
+      className="cursor-pointer"
+    >
+      <g transform={`translate(${x},${CABLE})`}>
+        <circle r={RADIUS} fill="var(--raised)" stroke={ink} strokeWidth={isPicked ? 3.5 : 2} />
+        <path
+          d={slicePath(joint.tapPct / 100)}
+          fill={isPicked ? "var(--now)" : "var(--glass, #8fd0dc)"}
+          stroke={ink}
+        />
+        <text
+          y={-RADIUS - 8}
+          textAnchor="middle"
+          className="figures font-bold"
+          fill={ink}
+          fontSize={isPicked ? 20 : 15}
+        >
+          {decimal(String(joint.tapPct))} %
+        </text>
+        <path d={`M0,${RADIUS} V${AXIS - CABLE - 22}`} stroke={ink} strokeDasharray="3 3" />
+        <text y={AXIS - CABLE - 8} textAnchor="middle" fontSize="12" fill={ink}>
+          {joint.name || i + 1}
+          {joint.drops > 1 ? ` · 1:${joint.drops}` : ""}
+        </text>
+      </g>
+      <rect x={x - 13} width="26" y={top} height={Math.max(1, bottom - top)} fill={bar} />
+      <text
+        x={x}
+        y={top - 6}
+        textAnchor="middle"
+        className="figures font-bold"
+        fontSize="15"
+        fill={light.trouble ? "var(--out)" : ink}
+      >
+        {margin}
+      </text>
+      <rect x={x - 26} width="52" y="20" height={HEIGHT - 26} fill="transparent" />
+    </g>
+  );
+}
