@@ -132,52 +132,59 @@ function Joint({ plan, light, i, x, y, isPicked, onPick }: JointProps) {
   const [top, bottom] = [Math.min(y(light.margin), y(0)), Math.max(y(light.margin), y(0))];
   const margin = decimal(light.margin.toFixed(1));
   return (
-    // biome-ignore lint/a11y/useSemanticElements: a part of a drawing
-    <g
-      role="button"
-      tabIndex={-1}
-      aria-pressed={isPicked}
-      aria-label={t("joint-told", { joint: i + 1, tap: decimal(String(joint.tapPct)), margin })}
-      onClick={onPick}
-      onKeyDown={(event) => {
-        if (event.key === "Enter") onPick();
-      }}
-      className="cursor-pointer"
-    >
-      <g transform={`translate(${x},${CABLE})`}>
-        <circle r={RADIUS} fill="var(--raised)" stroke={ink} strokeWidth={isPicked ? 3.5 : 2} />
-        <path
-          d={slicePath(joint.tapPct / 100)}
-          fill={isPicked ? "var(--now)" : "var(--glass, #8fd0dc)"}
-          stroke={ink}
-        />
+    <g>
+      <g aria-hidden="true">
+        <g transform={`translate(${x},${CABLE})`}>
+          <circle r={RADIUS} fill="var(--raised)" stroke={ink} strokeWidth={isPicked ? 3.5 : 2} />
+          <path
+            d={slicePath(joint.tapPct / 100)}
+            fill={isPicked ? "var(--now)" : "var(--glass, #8fd0dc)"}
+            stroke={ink}
+          />
+          <text
+            y={-RADIUS - 8}
+            textAnchor="middle"
+            className="figures font-bold"
+            fill={ink}
+            fontSize={isPicked ? 20 : 15}
+          >
+            {decimal(String(joint.tapPct))} %
+          </text>
+          <path d={`M0,${RADIUS} V${AXIS - CABLE - 22}`} stroke={ink} strokeDasharray="3 3" />
+          <text y={AXIS - CABLE - 8} textAnchor="middle" fontSize="12" fill={ink}>
+            {joint.name || i + 1}
+            {joint.drops > 1 ? ` · 1:${joint.drops}` : ""}
+          </text>
+        </g>
+        <rect x={x - 13} width="26" y={top} height={Math.max(1, bottom - top)} fill={bar} />
         <text
-          y={-RADIUS - 8}
+          x={x}
+          y={top - 6}
           textAnchor="middle"
           className="figures font-bold"
-          fill={ink}
-          fontSize={isPicked ? 20 : 15}
+          fontSize="15"
+          fill={light.trouble ? "var(--out)" : ink}
         >
-          {decimal(String(joint.tapPct))} %
-        </text>
-        <path d={`M0,${RADIUS} V${AXIS - CABLE - 22}`} stroke={ink} strokeDasharray="3 3" />
-        <text y={AXIS - CABLE - 8} textAnchor="middle" fontSize="12" fill={ink}>
-          {joint.name || i + 1}
-          {joint.drops > 1 ? ` · 1:${joint.drops}` : ""}
+          {margin}
         </text>
       </g>
-      <rect x={x - 13} width="26" y={top} height={Math.max(1, bottom - top)} fill={bar} />
-      <text
-        x={x}
-        y={top - 6}
-        textAnchor="middle"
-        className="figures font-bold"
-        fontSize="15"
-        fill={light.trouble ? "var(--out)" : ink}
-      >
-        {margin}
-      </text>
-      <rect x={x - 26} width="52" y="20" height={HEIGHT - 26} fill="transparent" />
+      {/* biome-ignore lint/a11y/useSemanticElements: a part of a drawing */}
+      <rect
+        x={x - 26}
+        width="52"
+        y="20"
+        height={HEIGHT - 26}
+        fill="transparent"
+        role="button"
+        tabIndex={-1}
+        aria-pressed={isPicked}
+        aria-label={t("joint-told", { joint: i + 1, tap: decimal(String(joint.tapPct)), margin })}
+        onClick={onPick}
+        onKeyDown={(event) => {
+          if (event.key === "Enter") onPick();
+        }}
+        className="cursor-pointer"
+      />
     </g>
   );
 }
