@@ -140,7 +140,7 @@ function byKind(step: Step, state: BenchState, course: Course): Partial<BenchSta
   }
 }
 
-/** What taking layers off, or trimming the end, bares and makes stale. */
+/** The end after layers are taken off or it is trimmed: what is bare now, and which looks no longer count. */
 function removed(
   step: Parameters<typeof takenOff>[0],
   state: BenchState,

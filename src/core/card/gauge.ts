@@ -10,7 +10,7 @@ interface GaugeStyle {
 interface GaugeClash {
   readonly a: { readonly style: string; readonly name: string };
   readonly b: { readonly style: string; readonly name: string };
-  /** How far apart they lie, micrometres. */
+  /** The distance between the two marks, micrometres. */
   readonly apart: number;
 }
 

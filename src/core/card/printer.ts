@@ -1,4 +1,4 @@
-/** How far a printer's paper is from true in both directions: what is drawn is multiplied by it, so that it comes out true. */
+/** A printer's correction: the factors that a drawing is multiplied by, across and down, so that it prints at true size. */
 export interface PrinterCorrection {
   readonly x: number;
   readonly y: number;
@@ -17,7 +17,7 @@ const NEAR = 0.2;
 /** Rounding of a division, so that a bar exactly at a limit is within it. */
 const ROUNDING = 1e-9;
 
-/** What measuring the bar says: true as it is, to be corrected, or scaled on purpose. */
+/** The result of measuring the bars: true, to be corrected, or scaled by “fit to page”. */
 type BarReading =
   | { readonly kind: "true" | "correct"; readonly correction: PrinterCorrection }
   | { readonly kind: "fitted" };

@@ -244,6 +244,25 @@ describe("a splice", () => {
     expect(again?.triesLeft).toBe(failed?.triesLeft);
     expect(again && redoneSplice(AT, again)?.lengths.b).toBe(trays.fibre - 2 * trays.perTry);
   });
+  it("tried with the simulated splicer stays open, keeps its fibre, and keeps the cover off", () => {
+    const simulated: ClosureEvent = {
+      kind: "splice",
+      splice: S1,
+      colours: { a: "BL", b: "BL" },
+      estimateDb: 0.02,
+      splicer: { number: 1, left: 0.4, right: 0.6, simulated: true },
+    };
+    const events = [...INSIDE, simulated, splice(S2)];
+    const [state] = workOf(events).splices;
+    expect(state).toMatchObject({
+      standing: "open",
+      estimates: [],
+      lengths: { a: trays.fibre, b: trays.fibre },
+    });
+    const [first] = CLOSING;
+    expect(first && refusal(events, first)?.code).toBe("gate");
+    expect(first && refusal([...events, splice(S1)], first)).toBeNull();
+  });
   it("tried until its fibre no longer reaches the splicer says so", () => {
     const most = Math.floor((trays.fibre - trays.reach) / trays.perTry);
     const left = (tries: number) =>

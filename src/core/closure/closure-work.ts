@@ -148,6 +148,8 @@ function stateOfSplice(
   let [standing, reason]: [SpliceState["standing"], string] = ["open", ""];
   for (const { event } of events) {
     if (!("splice" in event) || event.splice !== splice.id) continue;
+    // A simulated try is practice: it joins nothing and takes no fibre.
+    if (event.kind === "splice" && event.splicer?.simulated) continue;
     if (event.kind === "splice") {
       estimates.push(event.estimateDb);
       [standing, reason] = [event.estimateDb <= plan.limitDb ? "in" : "out", ""];

@@ -44,7 +44,7 @@ export const CARD_HANDLERS: Handlers<Under<"/cards">> = {
   },
 };
 
-/** Where the sheet is found again, on this server. */
+/** The address of the sheet on this server. */
 function sheetAddress(request: Request, { cable, procedure }: { cable: string; procedure: string }): string {
   const { protocol, host } = new URL(request.url);
   const origin = `${protocol}//${request.headers.get("host") ?? host}`;
