@@ -6,7 +6,6 @@ import {
   inchRule,
   isMidRun,
   mmRule,
-  type PrinterCorrection,
   type RuleTick,
   type RunSheet,
   STRIP_OVERLAP,
@@ -19,89 +18,15 @@ import {
 import { t } from "@/messages/paper";
 import { figuresStand } from "@/ui/words/figures-stand";
 import { asText, figureText, limitsText, mmText, toleranceText } from "@/ui/words/length-text";
-import type { CardLayer, CardPage, CardShape } from "./shapes";
+import { CARD_PAPERS, type CardRequest } from "./card-request";
+import { box, line, text } from "./pens";
+import { acrossBar, downBar, ID1, proofBox, proofTitle } from "./proof";
+import type { CardPage, CardShape } from "./shapes";
 
-/** The papers a strip card is set on, millimetres; a roll is as long as the card needs. */
-const CARD_PAPERS = {
-  a4: { width: 297, height: 210, roll: false },
-  letter: { width: 279.4, height: 215.9, roll: false },
-  "roll-62": { width: 1_200, height: 62, roll: true },
-  "roll-100": { width: 1_200, height: 100, roll: true },
-} as const;
-type CardPaper = keyof typeof CARD_PAPERS;
-
-interface CardRequest {
-  readonly sheet: RunSheet;
-  readonly paper: CardPaper;
-  /** The address of the sheet, for the code back to it. */
-  readonly address: string;
-  /** The day it is set, as `2026-11-30`. */
-  readonly day: string;
-  /** The printer it is corrected for; null where it is not proven. */
-  readonly printer: { readonly name: string; readonly correction: PrinterCorrection } | null;
-}
-
-/** A bank card's size (ISO/IEC 7810, ID-1), millimetres. */
-const ID1 = { width: 85.6, height: 53.98 };
 const MARGIN = 14;
 /** From the frame's left edge to the datum edge, and beyond the end of the strip. */
 const INSET = 10;
 const OVER = 6;
-
-type Text = Extract<CardShape, { kind: "text" }>;
-const text = (
-  x: number,
-  y: number,
-  size: number,
-  content: string,
-  more: Partial<Pick<Text, "anchor" | "bold" | "light" | "turned">> = {},
-): Text => ({
-  kind: "text",
-  layer: "text",
-  x,
-  y,
-  size,
-  text: content,
-  anchor: "start",
-  bold: false,
-  ...more,
-});
-const line = (
-  layer: CardLayer,
-  x1: number,
-  y1: number,
-  x2: number,
-  y2: number,
-  width = 0.2,
-  dashed = false,
-): CardShape => ({
-  kind: "line",
-  layer,
-  x1,
-  y1,
-  x2,
-  y2,
-  width,
-  dashed,
-});
-const box = (
-  layer: CardLayer,
-  x: number,
-  y: number,
-  width: number,
-  height: number,
-  more: { readonly fill?: boolean; readonly line?: number; readonly dashed?: boolean } = {},
-): CardShape => ({
-  kind: "rect",
-  layer,
-  x,
-  y,
-  width,
-  height,
-  fill: more.fill ?? false,
-  line: more.line ?? 0.25,
-  dashed: more.dashed ?? false,
-});
 
 /** The cards of one run sheet, a page each: the strip at true scale, its marks, rules, figures, and the proof of scale. */
 export function cardPages(request: CardRequest): CardPage[] {
@@ -370,52 +295,3 @@ function afterIt({ lengths }: RunSheet, x: number, y: number): CardShape[] {
     ),
   ];
 }
-
-const proofTitle = ({ printer }: CardRequest): string =>
-  printer
-    ? t("card-made-with-correction", {
-        name: printer.name,
-        x: (printer.correction.x * 100).toFixed(2),
-        y: (printer.correction.y * 100).toFixed(2),
-      })
-    : t("card-not-proven-measure-the-bar");
-
-/** The proof of scale: a bar of 100 mm, a bank card's outline, and what to do with what they say. */
-function proofBox(request: CardRequest, x: number, y: number, width: number): CardShape[] {
-  return [
-    box("text", x, y - 4, width, 92, { line: 0.4 }),
-    box("text", x, y - 4, width, 9, { fill: true, line: 0 }),
-    text(x + 4, y + 2, 3.6, proofTitle(request), { bold: true, light: true }),
-    ...acrossBar(x + 6, y + 13),
-    box("cut", x + 6, y + 24, ID1.width, ID1.height, { dashed: true }),
-    text(x + 6 + ID1.width / 2, y + 44, 3.2, t("no-rule-to-hand"), { anchor: "middle", bold: true }),
-    text(x + 6 + ID1.width / 2, y + 50, 2.8, t("bank-card-covers-this-outline"), { anchor: "middle" }),
-    text(x + 6 + ID1.width / 2, y + 56, 2.8, "85.60 × 53.98 mm", { anchor: "middle" }),
-    text(x + 95, y + 30, 2.8, t("bar-in-99-8-to-100-2"), { bold: true }),
-    text(x + 95, y + 34.4, 2.8, t("use-this-card")),
-    text(x + 95, y + 44, 2.8, t("else-enter-it"), { bold: true }),
-    text(x + 95, y + 48.4, 2.8, t("and-print-again")),
-    text(x + 95, y + 58, 2.8, t("print-at-100-percent"), { bold: true }),
-    text(x + 95, y + 62.4, 2.8, t("fit-to-page-off")),
-  ];
-}
-
-/** The bar across the page: ten fields of 10 mm, its ends drawn. */
-function acrossBar(x: number, y: number): CardShape[] {
-  return [
-    text(x + CHECK_BAR / 2, y - 2, 3, t("bar-mm", { length: CHECK_BAR }), { anchor: "middle", bold: true }),
-    ...[0, 1, 2, 3, 4, 5, 6, 7, 8, 9].map((i) =>
-      box("rule", x + i * 10, y, 10, 3, { fill: i % 2 === 0, line: 0.2 }),
-    ),
-    line("rule", x, y - 2, x, y + 5, 0.2),
-    line("rule", x + CHECK_BAR, y - 2, x + CHECK_BAR, y + 5, 0.2),
-  ];
-}
-
-/** The bar down the page. */
-const downBar = (x: number, y: number, length: number): CardShape[] => [
-  line("rule", x, y, x, y + length, 0.4),
-  line("rule", x - 2, y, x + 2, y, 0.2),
-  line("rule", x - 2, y + length, x + 2, y + length, 0.2),
-  text(x + 3, y + length / 2, 2.6, t("bar-mm", { length }), { turned: true, anchor: "middle" }),
-];
