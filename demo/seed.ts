@@ -207,7 +207,7 @@ function seedConfirmed({ demo, store, now }: Filling): void {
     if (!procedure || !on) throw new Error(`${style} on ${cable} is not on the shelf`);
     const figures = figuresToConfirm(resolved(procedure, on, { core, choices: withDefaults(procedure, {}) }));
     confirmFigures(
-      { store, now, actor: personId(mustHoldAt(demo.people, by)) },
+      { ...actOn(store, now), actor: personId(mustHoldAt(demo.people, by)) },
       style,
       check(zConfirm, {
         basis: procedure.revision,

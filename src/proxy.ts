@@ -1,6 +1,7 @@
 import { randomBytes } from "node:crypto";
 import { type NextRequest, NextResponse } from "next/server";
 import { AT_THE_DOOR, mayComeIn, SESSION_COOKIE } from "@/service/crew/crew";
+import { tokenShown } from "@/service/crew/door";
 
 const LOCAL = /^(localhost|127\.0\.0\.1|\[::1\])(:\d+)?$/;
 const named = new Set(
@@ -30,7 +31,7 @@ export function proxy(request: NextRequest): NextResponse {
   const forPrograms = pathname.startsWith("/api/");
   if (!isReadable(pathname))
     return forPrograms ? refused("bad-input", UNREADABLE, 400) : plain(`${UNREADABLE}\n`, 400);
-  if (!DOOR.test(pathname) && !mayComeIn(process.env.ARLENT_CREW, request.cookies.get(SESSION_COOKIE)?.value))
+  if (!DOOR.test(pathname) && !isLetIn(request))
     return forPrograms ? refused("no-session", NO_SESSION, 401) : atTheDoor(request, host, pathname + search);
   const nonce = randomBytes(16).toString("base64");
   const policy = policyWith(nonce);
@@ -45,6 +46,11 @@ export function proxy(request: NextRequest): NextResponse {
   if (isSecure(request)) answer.headers.set("strict-transport-security", `max-age=${YEAR_SECONDS}`);
   return answer;
 }
+
+/** By the session the device was given, or by the token a program shows. */
+const isLetIn = ({ cookies, headers, nextUrl }: NextRequest): boolean =>
+  mayComeIn(process.env.ARLENT_CREW, cookies.get(SESSION_COOKIE)?.value) ||
+  (nextUrl.pathname.startsWith("/api/") && tokenShown(headers.get("authorization")) !== null);
 
 const YEAR_SECONDS = 31_536_000;
 

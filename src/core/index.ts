@@ -149,6 +149,7 @@ export {
 } from "./event/envelope";
 export { type EndEvent, type EventInput, type Reading, zEvent, zStoredEvent } from "./event/event";
 export { type Judged, type KeptVerdict, RESULTS, type Result } from "./event/judged";
+export type { Signature } from "./event/kinds/closing";
 export { FAULT_NAMES, type Fault } from "./event/kinds/faults";
 export { LONGEST_READING } from "./event/kinds/length-schema";
 export { PURPOSES, type Purpose, type Recorded } from "./event/recorded";
@@ -178,6 +179,18 @@ export { canBeNegative } from "./measured/either-side";
 export { capital } from "./names/capital";
 export type { ClosureId, EndId, JobId, PieceId } from "./names/ids";
 export { compute, operations } from "./operations/operations";
+export { type Crew, crewAfter, crewFrom, mustStand, passkeysOf, pinOf, rolesOf } from "./people/crew";
+export {
+  type CrewChange,
+  type CrewEvent,
+  type CrewRecorded,
+  PROOFS,
+  type ProofKind,
+  ROLES,
+  type Role,
+  zCrewEvent,
+  type zNewToken,
+} from "./people/crew-event";
 export {
   mustBeAcceptable,
   type Person,
@@ -387,6 +400,7 @@ export {
   zSealAnswer,
 } from "./wire/answers";
 export { zEnter, zMerge, zNewPerson, zRename } from "./wire/crew-requests";
+export type { zCrewAnswer } from "./wire/crew-routes";
 export { zBatch, zBatchQuery, zBenchQuery, zPhotoQuery, zStart } from "./wire/ends-requests";
 export {
   BATCH_LIMIT,
@@ -426,7 +440,8 @@ export {
   zSavePlan,
   zStyle,
 } from "./wire/plans-requests";
-export { API, type ApiKey, type Media, type RouteParams, type RouteSpec, zBy } from "./wire/routes";
+export { type Media, type RouteSpec, zBy } from "./wire/route";
+export { API, type ApiKey, type RouteParams } from "./wire/routes";
 export { zConfirm, zPutAway, zRestore, zSave } from "./wire/shelf-requests";
 export { zAimQuery, zStudy, zToolEvent } from "./wire/workshop-requests";
 export { type Saying, setTexts, type Values } from "./words/wording";

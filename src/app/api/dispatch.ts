@@ -1,11 +1,16 @@
 import { z } from "zod";
 import { API, type ApiKey, check, InputError, type RouteSpec, zBy } from "@/core";
 import { say } from "@/messages/service";
+import type { Act } from "@/service/act";
 import { recordNow } from "@/service/clock";
+import { actorOf } from "@/service/crew/allowed";
+import { logUse } from "@/service/crew/log";
+import { credentialsOf, identityOf } from "@/service/crew/session";
 import { type Store, theStore } from "@/service/the-store";
 import { failure, jsonBody } from "./answer";
 import type { Asked, Handlers } from "./handler";
 import { CARD_HANDLERS } from "./handlers/cards";
+import { CREW_HANDLERS } from "./handlers/crew";
 import { END_HANDLERS } from "./handlers/ends";
 import { KEEPING_HANDLERS } from "./handlers/keeping";
 import { LEDGER_HANDLERS } from "./handlers/ledger";
@@ -19,6 +24,7 @@ const HANDLERS: Handlers<ApiKey> = {
   ...LEDGER_HANDLERS,
   ...CARD_HANDLERS,
   ...KEEPING_HANDLERS,
+  ...CREW_HANDLERS,
 };
 
 type Params = Readonly<Record<string, string>>;
@@ -53,8 +59,11 @@ function routeAt(method: string, parts: readonly string[]) {
   return { key: undefined, allowed };
 }
 
-/** Whoever asks: named beside the body, or in the query where the body is a file. */
-const actBy = (store: Store, by: string | null) => ({ store, actor: by, now: recordNow(store) });
+/** Whoever asks: by their session or token where names are proven, else as named beside the body or in the query of a file. */
+function actBy(store: Store, spec: RouteSpec, request: Request, by: string | null): Act {
+  const identity = identityOf(store, credentialsOf(request));
+  return { store, actor: actorOf(store, spec, identity, by), now: recordNow(store), identity };
+}
 
 const zAnyActing = z.looseObject(zBy.shape);
 
@@ -73,12 +82,15 @@ async function askedBy(key: ApiKey, request: Request, params: Params): Promise<A
     if (isFile) search = rest;
     else given = rest;
   }
+  // Who may not is told so before what they sent is looked at.
+  let act = spec.acts || spec.roles ? actBy(theStore(), spec, request, by) : undefined;
   const call = {
     get store() {
       return theStore();
     },
     get act() {
-      return actBy(theStore(), by);
+      act ??= actBy(theStore(), spec, request, by);
+      return act;
     },
     params,
     query: spec.query ? check(spec.query, search) : undefined,
@@ -86,6 +98,13 @@ async function askedBy(key: ApiKey, request: Request, params: Params): Promise<A
     request,
   };
   return call as unknown as Asked<ApiKey>;
+}
+
+/** The id of what a route was used on: the one in its address, else of what it made, else what was asked for. */
+function refOf(params: Params, request: Request, answer: unknown): string {
+  const document = z.looseObject({ id: z.string() }).safeParse(answer);
+  const address = Object.values(params).join(" ");
+  return address || (document.success ? document.data.id : new URL(request.url).search.slice(1, 200));
 }
 
 /** Answers a request by the table of routes. */
@@ -101,7 +120,10 @@ export async function dispatch(request: Request, parts: readonly string[]): Prom
     const { key, params } = match;
     const spec: RouteSpec = API[key];
     const handler = HANDLERS[key] as (call: Asked<ApiKey>) => unknown;
-    const answer = await handler(await askedBy(key, request, params));
+    const call = await askedBy(key, request, params);
+    const answer = await handler(call);
+    if (spec.logged && !(answer instanceof Response && !answer.ok))
+      logUse(call.act, key, refOf(params, request, answer));
     if (answer instanceof Response) return answer;
     const body = "media" in spec.answer ? answer : z.encode(spec.answer, answer);
     return Response.json(body, { status: spec.status ?? 200, headers: { "cache-control": "no-store" } });

@@ -34,8 +34,9 @@ export const mustHaveSeen = (event: EndEvent): boolean =>
   event.kind === "label" ||
   event.kind === "sign";
 
-/** What can still be said of an end once it is signed: a correction, or a photograph of it. */
-const afterSigning = ({ kind }: EndEvent): boolean => kind === "correction" || kind === "photo";
+/** What can still be said of an end once it is signed: a correction, a photograph of it, a second signature. */
+const afterSigning = ({ kind }: EndEvent): boolean =>
+  kind === "correction" || kind === "photo" || kind === "countersign";
 
 /**
  * Whether an event can be added to an end as it stands.

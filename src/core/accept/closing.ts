@@ -1,4 +1,5 @@
 import { shardsMissing } from "../end/state";
+import type { Meaning } from "../event/kinds/closing";
 import { InputError } from "../problem/problem";
 import { say } from "../words/core";
 import { type Acceptors, always, type Standpoint } from "./acceptors";
@@ -9,9 +10,14 @@ function mustHaveStep(step: string, { sheet }: Standpoint): void {
     throw new InputError("unknown-step", say("no-step-on-this-sheet", { step }), ["step"]);
 }
 
+function mustGiveReasons(means: Meaning | undefined, reasons: string | undefined): void {
+  if (means === "accepted" && !reasons)
+    throw new InputError("empty", say("enter-why-it-is-accepted"), ["reasons"]);
+}
+
 /** Acceptors of counts, timers, the sign-off, corrections and photographs. */
 export const CLOSING: Acceptors<
-  "use" | "counted" | "timer" | "shards" | "spare" | "sign" | "correction" | "photo"
+  "use" | "counted" | "timer" | "shards" | "spare" | "sign" | "countersign" | "correction" | "photo"
 > = {
   use: ({ step }, at) => mustHaveStep(step, at),
   counted: ({ step }, at) => mustHaveStep(step, at),
@@ -20,7 +26,8 @@ export const CLOSING: Acceptors<
     if (step !== undefined) mustHaveStep(step, at);
   },
   spare: always,
-  sign: ({ outcome, missingShards }, { sheet, state }) => {
+  sign: ({ outcome, missingShards, means, reasons }, { sheet, state }) => {
+    mustGiveReasons(means, reasons);
     if (outcome === "kept") mustBeOn(sheet, state);
     if (shardsMissing(state) > 0 && !missingShards)
       throw new InputError(
@@ -31,6 +38,12 @@ export const CLOSING: Acceptors<
         }),
         ["missingShards"],
       );
+  },
+  countersign: ({ name, means, reasons }, { state }) => {
+    mustGiveReasons(means, reasons);
+    if (!state.signed) throw new InputError("gate", say("sign-the-end-off-first"));
+    if ([state.signed, ...state.countersigned].some((signed) => signed.name === name))
+      throw new InputError("wrong-person", say("a-second-signature-is-by-somebody-else"), ["name"]);
   },
   correction: always,
   photo: always,

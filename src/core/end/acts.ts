@@ -31,6 +31,7 @@ export const SAID_BESIDE: readonly Recorded["event"]["kind"][] = [
   "label",
   "photo",
   "correction",
+  "countersign",
   "take-back",
   "unread",
 ];

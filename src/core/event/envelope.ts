@@ -6,13 +6,13 @@ import { zJudged } from "./judged";
 import { PURPOSES, type Recorded, type UnreadEvent } from "./recorded";
 
 /** The version events are written by. */
-export const EVENT_VERSION = 4;
+export const EVENT_VERSION = 5;
 
 /** From this version on an event lies in an envelope. */
 export const ENVELOPED_FROM = 2;
 
 /**
- * An event as it is written, version 4: hashed as canonical JSON (RFC 8785) with the hash before it. An older version is
+ * An event as it is written, version 5: hashed as canonical JSON (RFC 8785) with the hash before it. An older version is
  * lifted on reading; another shape is another version beside it, never a change of this one.
  */
 export const zEnvelope = z.strictObject({
@@ -41,7 +41,7 @@ export interface EventRow {
 }
 
 /**
- * Reads an event of any version: versions 1 (its body is the event alone) to 3 lifted, version 4 as it is. Whatever this
+ * Reads an event of any version: versions 1 (its body is the event alone) to 4 lifted, version 5 as it is. Whatever this
  * program cannot read comes back as unread, with what it calls itself.
  * @example readEvent({ id: "a", seq: 1, v: 99, at: "2026-11-25T08:00:00.000Z", client: "c", body: "{}" }).event.kind
  * // "unread"
@@ -86,11 +86,11 @@ const parsed = (text: string): unknown => {
 const kindOf = (content: unknown): unknown =>
   isRecord(content) && isRecord(content.event) ? content.event.kind : undefined;
 
-/** Version 3 wrote whatever it knew as version 4 does. */
+/** Versions 3 and 4 wrote whatever they knew as version 5 does: only what they did not know was added. */
 function liftedEnvelope(content: unknown): unknown {
   if (!isRecord(content)) return content;
   if (content.v === 2) return { ...content, v: EVENT_VERSION, event: liftedFrom2(content.event) };
-  return content.v === 3 ? { ...content, v: EVENT_VERSION } : content;
+  return content.v === 3 || content.v === 4 ? { ...content, v: EVENT_VERSION } : content;
 }
 
 /**

@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { zMm, zUm } from "../length/length";
 import { said } from "../words/core";
-import { zCorrection, zPark, zPhoto, zSign } from "./kinds/closing";
+import { zCorrection, zCountersign, zPark, zPhoto, zSign } from "./kinds/closing";
 import { spareWith, zCounted, zShards, zTimer, zUse } from "./kinds/counting";
 import { faultWith } from "./kinds/fault";
 import type { LengthSchema } from "./kinds/length-schema";
@@ -35,6 +35,7 @@ const eventsWith = (zLength: LengthSchema) =>
       spareWith(zLength),
       zCorrection,
       zPhoto,
+      zCountersign,
     ],
     said("kind-must-be-one-of-thread-step"),
   );

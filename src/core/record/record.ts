@@ -6,9 +6,11 @@ import { openPoints } from "../end/open-points";
 import { resultOf, standings } from "../end/result";
 import { type EndState, endState } from "../end/state";
 import { type KeptVerdict, RESULTS, type Result } from "../event/judged";
+import { MEANINGS } from "../event/kinds/closing";
 import { FAULTS, OUTCOMES } from "../event/kinds/faults";
 import { PURPOSES, type Purpose, type Recorded } from "../event/recorded";
 import { um, zMm, zMmExact } from "../length/length";
+import { PROOFS } from "../people/crew-event";
 import { type Person, personBy } from "../people/people";
 import { zConfirmation } from "../procedure/procedure";
 import type { RunSheet } from "../runsheet/document";
@@ -47,6 +49,13 @@ const zLength = z.strictObject({
   u: zMmExact.nullable(),
   readings: z.array(zReading),
 });
+
+/** What a signature says, and how whoever signed proved who they are; null where that was not asked. */
+const zMeant = {
+  means: z.enum(MEANINGS),
+  reasons: z.string().nullable(),
+  proof: z.strictObject({ how: z.enum(PROOFS), device: z.string() }).nullable(),
+};
 
 /** A mark or cut as it was laid off, and whose figure that is. */
 const zFigureTold = z.strictObject({
@@ -113,8 +122,13 @@ export const zRecord = z.strictObject({
       at: z.string(),
       outcome: z.enum(OUTCOMES),
       missingShards: z.string().optional(),
+      ...zMeant,
     })
     .nullable(),
+  /** Second signatures, in the order they came. */
+  countersigned: z.array(
+    z.strictObject({ name: z.string(), person: z.string().nullable(), at: z.string(), ...zMeant }),
+  ),
   /** As judged when it was signed off; until then, as it stands. */
   result: z.enum(RESULTS),
   /** Whether a sheath was opened in mid-run: its legs are then the sides of the opening. */
@@ -249,6 +263,12 @@ export function recordOf(end: Recordable, people: readonly Person[] = []): EndRe
     program: end.program,
     hash: end.hash,
     signed: signedBy(events, state, people),
+    countersigned: state.countersigned.map(({ by, reasons = null, proof = null, ...signature }) => ({
+      ...signature,
+      person: (by === null ? undefined : personBy(people, by))?.id ?? by,
+      reasons,
+      proof,
+    })),
     result: end.result ?? resultOf(sheet, state, rule),
     midRun: isMidRun(sheet),
     lengths,
@@ -286,7 +306,8 @@ function signedBy(
   if (!signed) return null;
   const by = signOff(events)?.by ?? null;
   const person = by === null ? undefined : personBy(people, by);
-  return { ...signed, person: person?.id ?? by, called: person?.name ?? null };
+  const { reasons = null, proof = null, ...signature } = signed;
+  return { ...signature, reasons, proof, person: person?.id ?? by, called: person?.name ?? null };
 }
 
 function lengthsOf({ sheet, rule, verdicts }: Recordable, state: EndState): EndRecord["lengths"] {

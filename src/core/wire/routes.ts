@@ -1,6 +1,5 @@
 import { z } from "zod";
 import { zClosureRecord } from "../closure/closure-record";
-import { zUuid } from "../names/names";
 import { zRecord } from "../record/record";
 import { said } from "../words/service";
 import {
@@ -9,10 +8,8 @@ import {
   zBenchAnswer,
   zBladeAnswer,
   zBladesAnswer,
-  zEnteredAnswer,
   zFindingsAnswer,
   zIdAnswer,
-  zPeopleAnswer,
   zRecordChecked,
   zRevisionAnswer,
   zSealAnswer,
@@ -20,7 +17,7 @@ import {
   zStudyAnswer,
   zTimersAnswer,
 } from "./answers";
-import { zEnter, zMerge, zNewPerson, zRename } from "./crew-requests";
+import { CREW_ROUTES } from "./crew-routes";
 import { zBatch, zBatchQuery, zBenchQuery, zPhotoQuery, zStart } from "./ends-requests";
 import { zAdd, zAddMany, zEventsAnswer, zMembersAnswer } from "./events";
 import {
@@ -58,32 +55,10 @@ import {
   zSaveClosure,
   zSavePlan,
 } from "./plans-requests";
+import { type Media, route, zNothing } from "./route";
 import { zConfirm, zPutAway, zRestore, zSave } from "./shelf-requests";
 import { zAimQuery, zStudy, zToolEvent } from "./workshop-requests";
 
-/** A file that is answered, or sent, in place of JSON. */
-export interface Media {
-  readonly media: readonly string[];
-}
-
-/** One thing the interface for programs does. */
-export interface RouteSpec {
-  readonly does: string;
-  readonly query?: z.ZodObject;
-  readonly body?: z.ZodObject | Media;
-  readonly answer: z.ZodType | Media;
-  /** Where it is not 200. */
-  readonly status?: 201;
-  /** Done by somebody: `by`, a person's id or null, goes with the body, or with the query where the body is a file. */
-  readonly acts?: true;
-}
-
-const route = <const S extends RouteSpec>(spec: S): S => spec;
-
-/** Who is working at the device that asks. */
-export const zBy = z.object({ by: zUuid(said("a-persons-id-must-be-a-uuid")).nullable().default(null) });
-
-const zNothing = z.strictObject({});
 const zAfter = z.strictObject({
   after: z.coerce.number(said("after-must-be-a-whole-number")).int().min(0).default(0),
 });
@@ -98,6 +73,7 @@ const JSON_SCHEMA: Media = { media: ["application/schema+json", "application/jso
  * pages are typed by this table. Computations have addresses of their own, by name.
  */
 export const API = {
+  ...CREW_ROUTES,
   "get /ends": route({
     does: "Work at the bench, newest first, a page at a time.",
     query: zBenchQuery,
@@ -109,6 +85,7 @@ export const API = {
     answer: zIdAnswer,
     status: 201,
     acts: true,
+    logged: true,
   }),
   "get /ends/{id}": route({
     does: "What happened to an end after an event.",
@@ -120,6 +97,7 @@ export const API = {
     body: zAdd,
     answer: zEventsAnswer,
     acts: true,
+    roles: ["technician", "lead", "inspector"],
   }),
   "get /ends/{id}/record": route({ does: "The full record of an end.", answer: zRecord }),
   "get /ends/{id}/pdf": route({
@@ -141,6 +119,7 @@ export const API = {
     answer: zIdAnswer,
     status: 201,
     acts: true,
+    logged: true,
   }),
   "get /batches/{id}": route({
     does: "What happened to each end of a batch.",
@@ -152,11 +131,14 @@ export const API = {
     body: zAddMany,
     answer: zMembersAnswer,
     acts: true,
+    roles: ["technician", "lead", "inspector"],
   }),
   "get /ledger": route({
     does: "Ends on record, as a file.",
     query: zLedgerFile,
     answer: { media: ["application/json", "text/csv", "application/pdf"] },
+    roles: ["technician", "lead", "inspector", "keeper"],
+    logged: true,
   }),
   "get /cards": route({
     does: "The strip cards of a sheet at true scale: on paper, or one page as a drawing in millimetres.",
@@ -181,32 +163,13 @@ export const API = {
     status: 201,
     acts: true,
   }),
-  "get /people": route({ does: "Everybody who works here.", answer: zPeopleAnswer }),
-  "post /people": route({
-    does: "Adds a person.",
-    body: zNewPerson,
-    answer: zPeopleAnswer,
-    status: 201,
-    acts: true,
-  }),
-  "post /people/{id}/name": route({
-    does: "Renames a person.",
-    body: zRename,
-    answer: zPeopleAnswer,
-    acts: true,
-  }),
-  "post /people/{id}/merge": route({
-    does: "Merges a person into another.",
-    body: zMerge,
-    answer: zPeopleAnswer,
-    acts: true,
-  }),
   "post /shelf/{kind}": route({
     does: "Saves a document as the next revision.",
     body: zSave,
     answer: zRevisionAnswer,
     status: 201,
     acts: true,
+    roles: ["lead"],
   }),
   "get /shelf/{kind}/{id}": route({
     does: "A document as a file.",
@@ -219,6 +182,8 @@ export const API = {
     answer: zRevisionAnswer,
     status: 201,
     acts: true,
+    roles: ["lead"],
+    logged: true,
   }),
   "post /shelf/{kind}/{id}/restore": route({
     does: "Puts an earlier revision back.",
@@ -226,6 +191,8 @@ export const API = {
     answer: zRevisionAnswer,
     status: 201,
     acts: true,
+    roles: ["lead"],
+    logged: true,
   }),
   "post /shelf/{kind}/{id}/away": route({
     does: "Puts a document of one's own away.",
@@ -233,6 +200,7 @@ export const API = {
     answer: zRevisionAnswer,
     status: 201,
     acts: true,
+    roles: ["lead"],
   }),
   "get /schema/{kind}": route({ does: "The JSON Schema of a kind of document.", answer: JSON_SCHEMA }),
   "get /record-check": route({
@@ -249,9 +217,10 @@ export const API = {
   "get /backup": route({
     does: "The whole record and its photographs in one file.",
     answer: { media: ["application/x-tar"] },
+    roles: ["keeper"],
+    logged: true,
   }),
   "get /backups": route({ does: "The state of automatic backups.", answer: zBackupsAnswer }),
-  "post /enter": route({ does: "Lets a device in by the crew's key.", body: zEnter, answer: zEnteredAnswer }),
   "get /openapi": route({
     does: "This page, for programs.",
     query: zNothing,
@@ -262,7 +231,14 @@ export const API = {
     query: zJobsQuery,
     answer: zJobsAnswer,
   }),
-  "post /jobs": route({ does: "Begins a job.", body: zNewJob, answer: zIdAnswer, status: 201, acts: true }),
+  "post /jobs": route({
+    does: "Begins a job.",
+    body: zNewJob,
+    answer: zIdAnswer,
+    status: 201,
+    acts: true,
+    roles: ["lead"],
+  }),
   "get /jobs/{id}": route({
     does: "A job with its pieces as planned, a page at a time.",
     query: zJobQuery,
@@ -274,6 +250,7 @@ export const API = {
     answer: zPiecesAnswer,
     status: 201,
     acts: true,
+    roles: ["lead"],
   }),
   "get /pieces/{id}": route({ does: "A piece with how each of its places stands.", answer: zPieceAnswer }),
   "get /pieces/{id}/ends": route({
@@ -287,12 +264,14 @@ export const API = {
     answer: zBegunAnswer,
     status: 201,
     acts: true,
+    logged: true,
   }),
   "post /pieces/{id}": route({
     does: "Saves a change to a piece's plan, or takes the piece off its job.",
     body: zSavePlan,
     answer: zRevisionAnswer,
     acts: true,
+    roles: ["lead"],
   }),
   "get /jobs/{id}/closures": route({
     does: "Closures of a job, in the order they came.",
@@ -304,6 +283,7 @@ export const API = {
     answer: zClosure,
     status: 201,
     acts: true,
+    roles: ["lead"],
   }),
   "get /pulse": route({
     does: "How far the record has come: it moves when an end is begun or signed, or a plan changed.",
@@ -324,6 +304,7 @@ export const API = {
     answer: zBegunAnswer,
     status: 201,
     acts: true,
+    logged: true,
   }),
   "get /closures/{id}/events": route({
     does: "What happened to a closure as it was worked at, in order.",
@@ -349,6 +330,7 @@ export const API = {
     body: zSaveClosure,
     answer: zRevisionAnswer,
     acts: true,
+    roles: ["lead"],
   }),
 } as const;
 

@@ -1,9 +1,11 @@
-import { createHmac, randomBytes, scrypt, timingSafeEqual } from "node:crypto";
+import { createHash, createHmac, randomBytes, scrypt } from "node:crypto";
 import { readFileSync, statSync } from "node:fs";
 import { LRUCache } from "lru-cache";
 import { z } from "zod";
 import { check, InputError, type zEnter } from "@/core";
 import { say } from "@/messages/service";
+import { isRevoked } from "./door";
+import { same } from "./same";
 
 /** What is kept of a crew's key: its hash, and what its sessions are signed with. A new key ends them all. */
 const zCrew = z.object({
@@ -36,11 +38,6 @@ function crewOf(file: string | undefined): Crew | null {
 const signed = ({ secret }: Crew, until: string, id: string): string =>
   createHmac("sha256", Buffer.from(secret, "base64")).update(`${until}.${id}`).digest("base64url");
 
-const same = (a: string, b: string): boolean => {
-  const [left, right] = [Buffer.from(a), Buffer.from(b)];
-  return left.length === right.length && timingSafeEqual(left, right);
-};
-
 /** A session of so many milliseconds; it says nothing of whom it is given to. */
 function sessionOf(crew: Crew, lasts: number, now: number): string {
   const until = String(now + lasts);
@@ -60,11 +57,28 @@ export function ownSession(file: string | undefined, now = Date.now()): string |
 const OWN_MS = 60_000;
 
 /** Whether a device may come in: nobody is asked where no key is needed, else by the session it was given. */
-export function mayComeIn(file: string | undefined, session: string | undefined, now = Date.now()): boolean {
+export const mayComeIn = (file: string | undefined, session: string | undefined, now = Date.now()): boolean =>
+  crewOf(file) === null || deviceOfSession(file, session, now) !== null;
+
+/** The device a session was given to; null where it does not hold, or the device was revoked. */
+export function deviceOfSession(
+  file: string | undefined,
+  session: string | undefined,
+  now = Date.now(),
+): string | null {
   const crew = crewOf(file);
-  if (crew === null) return true;
   const [until = "", id = "", mac = ""] = session?.split(".") ?? [];
-  return /^\d+$/.test(until) && Number(until) > now && same(mac, signed(crew, until, id));
+  const holds =
+    crew !== null && /^\d+$/.test(until) && Number(until) > now && same(mac, signed(crew, until, id));
+  return holds && !isRevoked(id) ? id : null;
+}
+
+/** What tells one crew key from the next and nothing of the key; empty where there is none. */
+export function keyPrint(file: string | undefined): string {
+  const crew = crewOf(file);
+  return crew === null
+    ? ""
+    : createHash("sha256").update(`${crew.salt} ${crew.hash}`).digest("hex").slice(0, 16);
 }
 
 const hashOf = (key: string, { salt, n }: Pick<Crew, "salt" | "n">): Promise<Buffer> =>

@@ -1,6 +1,7 @@
 import { randomUUID } from "node:crypto";
 import { InputError, personBy, personNamed } from "@/core";
 import { say } from "@/messages/service";
+import { crewNow } from "@/store/workshop/crew";
 import { allPeople, insertPeopleEvent } from "@/store/workshop/people";
 import type { Act } from "../act";
 
@@ -13,6 +14,8 @@ export function signer({ store, actor: by, now }: Act, name: string): string {
   if (working && (working.name === name || working.formerly.includes(name))) return working.id;
   const existing = personNamed(people, name);
   if (existing) return existing.id;
+  if (crewNow(store).names !== "free")
+    throw new InputError("unknown-person", say("nobody-of-the-crew-goes-by", { name }), ["name"]);
   const person = randomUUID();
   const at = now.toISOString();
   insertPeopleEvent(store, { id: randomUUID(), at, by, kind: "add", person, name, into: null });

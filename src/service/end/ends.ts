@@ -37,6 +37,8 @@ import { addToRegister } from "@/store/record/register";
 import { wholeLibrary } from "@/store/shelf/shelf";
 import { mustHaveText, textIn, toolsText } from "@/store/shelf/shipped";
 import type { Act } from "../act";
+import { mustBeTheirs } from "../crew/allowed";
+import { endGrant, signatureProof } from "../crew/signature";
 import { mustBeKnown, signer } from "../crew/signer";
 import { sheetOnce } from "../known";
 import { historyOf, remember } from "./history";
@@ -229,12 +231,13 @@ export function writeEvents(
         mustBeTwin(twin, endId, event);
         continue;
       }
+      mustBeTheirs(act, event);
       if (mustHaveSeen(event)) mustBeUpToDate(history, client, after);
       mustAccept(sheet, end.state, event, row.rule, row.purpose);
       if (event.kind === "correction") mustCorrectOwn(history, event.corrects);
       if (event.kind === "photo") mustHavePhoto(store, event.sha256);
-      const who = event.kind === "sign" ? signer(act, event.name) : actor;
-      end = added(store, end, { id, at: now.toISOString(), by: who, client, event });
+      const who = isSigned(event) ? signer(act, event.name) : actor;
+      end = added(store, end, { id, at: now.toISOString(), by: who, client, event: proven(act, event) });
     }
     const sign = signOff(end.history);
     updateEnd(store, endId, {
@@ -245,7 +248,18 @@ export function writeEvents(
     if (end.last !== row.lastHash) enterHead(store, endId, end.last);
     return remember(store, endId, { hash: end.last, events: end.history, state: end.state });
   });
+  if (events.some(({ event }) => isSigned(event))) endGrant(act);
   return since(recorded.events, after);
+}
+
+const isSigned = (event: EndEvent): event is Extract<EndEvent, { kind: "sign" | "countersign" }> =>
+  event.kind === "sign" || event.kind === "countersign";
+
+/** A signature with the proof that goes with it. */
+function proven(act: Act, event: EndEvent): EndEvent {
+  if (!isSigned(event)) return event;
+  const proof = signatureProof(act, event);
+  return proof ? { ...event, proof } : event;
 }
 
 const since = (events: readonly Recorded[], after: number): readonly Recorded[] =>
@@ -292,7 +306,8 @@ export const judgedOf = (
   sign?.judged ?? (signedAt !== null && result && verdicts ? { result, verdicts } : null);
 
 function mustBeTwin(twin: { endId: EndId; event: Recorded["event"] }, endId: EndId, event: EndEvent): void {
-  if (twin.endId !== endId || canonical(twin.event) !== canonical(event))
+  const { proof: _, ...said } = { proof: null, ...twin.event };
+  if (twin.endId !== endId || canonical(said) !== canonical(event))
     throw new InputError("id-taken", say("another-event-already-has-this-id"), ["events"]);
 }
 

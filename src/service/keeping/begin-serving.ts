@@ -1,5 +1,6 @@
 import { problemOf } from "@/core";
 import { databaseFile, theStore } from "@/store/opening/open";
+import { openDoor } from "../crew/rules";
 import { clearBackupLitter } from "./backup";
 import { keepSeals } from "./kept-seals";
 import { keepPhotographsCopied } from "./replica";
@@ -23,6 +24,7 @@ export function beginServing(): void {
   try {
     const schedule = scheduleOf(process.env);
     clearBackupLitter(schedule?.folder ?? null);
+    openDoor(theStore());
     keepSeals(theStore(), databaseFile());
     keepBackups(theStore(), schedule);
     const { ARLENT_REPLICA: target, ARLENT_COPIER: figures, ARLENT_PACK: pack } = process.env;

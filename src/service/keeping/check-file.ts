@@ -13,6 +13,7 @@ import {
   batches,
   closureEvents,
   closures,
+  crewEvents,
   documents,
   jobs,
   plans,
@@ -97,6 +98,7 @@ function registered(store: Store): Readonly<Record<Named, ReadonlyMap<string, st
     plan: digests(store.select().from(plans).all(), ({ row }) => String(row)),
     closure: digests(store.select().from(closures).all(), ({ row }) => String(row)),
     "closure-event": digests(store.select().from(closureEvents).all(), ({ id }) => id),
+    crew: digests(store.select().from(crewEvents).all(), ({ id }) => id),
   };
 }
 
@@ -112,6 +114,7 @@ const NAMES = {
   plan: "revision of a plan",
   closure: "revision of a closure",
   "closure-event": "event of a closure",
+  crew: "change to the crew's rules, or line of its log",
 } as const;
 type Named = keyof typeof NAMES;
 const isNamed = (kind: string): kind is Named => Object.hasOwn(NAMES, kind);

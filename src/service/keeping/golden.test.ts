@@ -31,7 +31,10 @@ const placed = (schema: (typeof GOLDEN)[number]): string => {
 const ENVELOPED = 9;
 
 /** The version each age wrote its events by. */
-const versionOf = (schema: number): number => (schema < ENVELOPED ? 1 : 2);
+function versionOf(schema: number): number {
+  if (schema < ENVELOPED) return 1;
+  return schema < 13 ? 2 : 4;
+}
 
 /** What the file says of each event, in the words of its own day. */
 const before = (file: string, schema: number) => {

@@ -34,6 +34,7 @@ import { findEnd } from "@/store/record/ends";
 import * as schema from "@/store/schema";
 import { CLOSURE, PLAN } from "../../../harness/plans";
 import { actOn } from "../act";
+import { enter } from "../crew/log";
 import { addPerson, mergePerson } from "../crew/people";
 import { startBatch } from "../end/batches";
 import { getEnd, startEnd } from "../end/ends";
@@ -115,6 +116,8 @@ async function fullStore(file: string): Promise<Store> {
     }),
   );
   const act = { ...actOn(store), actor: person?.id ?? null };
+  enter(act, { kind: "names", rule: "known" });
+  enter(act, { kind: "names", rule: "free" });
   for (const name of ["Moor", "Hills"]) {
     const job = newJob(act, check(zNewJob, { name })).id;
     const [piece] = addPieces(act, job, check(zNewPieces, { pieces: [{ plan: PLAN }, { plan: PLAN }] }));

@@ -49,8 +49,9 @@ import { cableAtPlace } from "../job/places";
 import { mustDiffer } from "./must-differ";
 
 /** When a revision was made, by the name somebody goes by that day, and why. */
-function whose({ store, actor, now }: Act, why: string) {
-  mustBeKnown({ store, actor, now });
+function whose(act: Act, why: string) {
+  const { store, actor, now } = act;
+  mustBeKnown(act);
   const by = actor === null ? "" : (personBy(allPeople(store), actor)?.name ?? "");
   return { at: now.toISOString(), by, why };
 }

@@ -59,6 +59,7 @@ export const GUARDS: readonly Guard[] = [
     "revisions of a closure are only ever added",
   ),
   ...stored("closure_events", "n = NEW.n OR id = NEW.id", "what happened to a closure is only ever added"),
+  ...stored("crew_events", "n = NEW.n OR id = NEW.id", "what a crew decided is only ever added"),
   ...stored("ends", "id = NEW.id", "what an end was started as is kept").map((guard) =>
     guard.name === "ends_keep_words"
       ? { ...guard, sql: guard.sql.replace("BEFORE UPDATE ON", `BEFORE UPDATE OF ${FOUNDED} ON`) }
@@ -79,6 +80,7 @@ const OLD_GUARDS = [
   ...guardsOf(9, ["documents", "shelf", "tool_events", "studies"], ["place"]),
   ...guardsOf(11, ["jobs", "plans"], ["rows", "words", "place"]),
   ...guardsOf(12, ["closures"], ["rows", "words", "place"]),
+  ...guardsOf(13, ["closure_events"], ["rows", "words", "place"]),
 ];
 
 /** The schema whose events lie in their envelopes: its table of entries is gone, with its guards. */

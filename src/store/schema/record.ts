@@ -159,6 +159,7 @@ export const register = sqliteTable(
         "plan",
         "closure",
         "closure-event",
+        "crew",
       ],
     }).notNull(),
     /** The row it is about. */

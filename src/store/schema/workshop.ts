@@ -49,3 +49,18 @@ export const studies = sqliteTable(
     index("studies_by_hand").on(table.by, table.instrument, table.at),
   ],
 );
+
+/** Changes to how a crew lets people work, and its log. Rows are only ever added. */
+export const crewEvents = sqliteTable(
+  "crew_events",
+  {
+    n: integer().primaryKey({ autoIncrement: true }),
+    id: text().notNull(),
+    at: text().notNull(),
+    by: text(),
+    device: text(),
+    /** The event as canonical JSON. */
+    body: text().notNull(),
+  },
+  (table) => [uniqueIndex("crew_events_by_id").on(table.id)],
+);

@@ -9,6 +9,7 @@ import {
 } from "@/core";
 import { t } from "@/messages/ledger";
 import { mmText } from "../words/length-text";
+import { signatureText } from "../words/signature-words";
 
 const nameOf = (sheet: RunSheet, feature: string): string =>
   sheet.features.find(({ id }) => id === feature)?.name ?? feature;
@@ -70,6 +71,8 @@ export function historyLine(sheet: RunSheet, events: readonly Recorded[], { even
       return t("mm-of-cable-to-spare", { mmText: mmText(event.length) });
     case "correction":
       return t("correction-by", { name: event.name, says: event.says, why: event.why });
+    case "countersign":
+      return t("second-signature", { value: signatureText(event) });
     case "photo":
       return `Photograph${event.caption ? `: ${event.caption}` : ""}`;
     case "unread":
@@ -87,7 +90,7 @@ export function historyLine(sheet: RunSheet, events: readonly Recorded[], { even
         : t("ended", { title });
     }
     case "sign":
-      return `${event.outcome === "discarded" ? t("discarded") : t("signed-off")} by ${event.name}${event.outcome === "cut-off" ? t("cut-off") : ""}${event.missingShards ? t("shards-missing", { missingShards: event.missingShards }) : ""}`;
+      return `${event.outcome === "discarded" ? t("discarded") : t("signed-off")} by ${event.name}${event.outcome === "cut-off" ? t("cut-off") : ""}${event.means && event.means !== "made" ? `; ${signatureText({ ...event, means: event.means })}` : ""}${event.missingShards ? t("shards-missing", { missingShards: event.missingShards }) : ""}`;
   }
 }
 

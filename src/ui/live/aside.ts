@@ -30,6 +30,7 @@ const TOLD: readonly EndEvent["kind"][] = [
   "spare",
   "shards",
   "sign",
+  "countersign",
   "correction",
 ];
 

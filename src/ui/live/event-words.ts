@@ -15,6 +15,7 @@ const WORDS: Record<Recorded["event"]["kind"], string> = {
   use: t("what-was-used"),
   timer: t("a-timer"),
   sign: "the sign-off",
+  countersign: t("a-second-signature"),
   rework: t("a-rework"),
   trimmed: t("the-end-trimmed"),
   "take-back": t("something-taken-back"),

@@ -42,6 +42,7 @@ export function actText(sheet: RunSheet, act: EndEvent): string {
     case "label":
     case "photo":
     case "correction":
+    case "countersign":
     case "take-back":
       return act.kind;
   }

@@ -1,18 +1,51 @@
 import { z } from "zod";
 import { zUuid } from "../../names/names";
+import { PROOFS } from "../../people/crew-event";
 import { said } from "../../words/core";
 import { OUTCOMES } from "./faults";
 
-export const zSign = z.strictObject({
-  kind: z.literal("sign"),
+/** What a signature says of an end. */
+export const MEANINGS = ["made", "checked", "accepted"] as const;
+export type Meaning = (typeof MEANINGS)[number];
+
+const zProofGiven = z.strictObject({ how: z.enum(PROOFS), device: z.string().max(60) });
+
+/** A signature as it stands on an end: whose, when, what it says, how it was proven. */
+export interface Signature {
+  readonly name: string;
+  readonly at: string;
+  readonly means: Meaning;
+  readonly reasons?: string | undefined;
+  readonly proof?: z.output<typeof zProofGiven> | undefined;
+}
+
+const zSigned = {
   name: z
     .string(said("enter-the-name-of-whoever-signs-off"))
     .trim()
     .min(1, said("enter-the-name-of-whoever-signs-off"))
     .max(120, said("a-name-must-have-at-most-120")),
+  /** Why it is accepted as it is; asked for where it is. */
+  reasons: z.string().trim().max(300, said("enter-at-most-300-characters")).optional(),
+  /** Added by the server; absent where the crew does not ask for proof. */
+  proof: zProofGiven.optional(),
+};
+
+export const zSign = z.strictObject({
+  kind: z.literal("sign"),
+  ...zSigned,
   outcome: z.enum(OUTCOMES),
+  /** Absent where it was not asked: whoever signs off made it. */
+  means: z.enum(MEANINGS).optional(),
   /** Why it is signed though a shard is not accounted for. */
   missingShards: z.string().trim().max(300).optional(),
+});
+
+/** A second signature, by another person than the one who signed the end off. */
+export const zCountersign = z.strictObject({
+  kind: z.literal("countersign"),
+  ...zSigned,
+  means: z.enum(["checked", "accepted"]),
 });
 
 /** Put aside for now, with a word why; its clocks do not run. Off: taken up again. */
