@@ -87,6 +87,7 @@ export { type DrawnStretch, drawnStretches } from "./drawing/stretches";
 export { signOff, takeBackEvent } from "./end/acts";
 export { type StepBlocker, stepBlocker } from "./end/blocker";
 export { type Clock, overrun, runningClocks, runningPots } from "./end/clocks";
+export type { BenchTimer, EndState, ReworkInHand, RunTimer, SeenFault } from "./end/end-state";
 export { followsFrom } from "./end/follows";
 export { openPoints } from "./end/open-points";
 export {
@@ -100,17 +101,7 @@ export {
 } from "./end/parts";
 export { type CheckStanding, judgeCheck, type OtherSide, resultOf, standings } from "./end/result";
 export { firstCut, type RetryOffer, retriesOffered, retryEvent } from "./end/retry";
-export {
-  applied,
-  type BenchTimer,
-  discardEvent,
-  type EndState,
-  endState,
-  type ReworkInHand,
-  type RunTimer,
-  type SeenFault,
-  shardsMissing,
-} from "./end/state";
+export { applied, discardEvent, endState, shardsMissing } from "./end/state";
 export { skippedSteps, type Undone, undoneAt } from "./end/undone";
 export { cablesAlike } from "./entry/alike";
 export { beforeCut } from "./entry/before-cut";

@@ -1,5 +1,5 @@
 import type { Rule } from "../conformance/conformance";
-import type { EndState } from "../end/state";
+import type { EndState } from "../end/end-state";
 import type { EndEvent } from "../event/event";
 import type { Purpose } from "../event/recorded";
 import { InputError } from "../problem/problem";

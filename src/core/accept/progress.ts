@@ -1,5 +1,5 @@
+import type { EndState } from "../end/end-state";
 import { partsDue } from "../end/parts";
-import type { EndState } from "../end/state";
 import { InputError } from "../problem/problem";
 import type { ProcedurePart } from "../procedure/procedure";
 import type { RunSheet } from "../runsheet/document";

@@ -1,9 +1,9 @@
 import { advise } from "../advice/advise";
 import { isAdvised, mustFollow, sameEvent } from "../advice/take";
 import type { Rule } from "../conformance/conformance";
+import type { EndState } from "../end/end-state";
 import { forgottenParts, restartEvent } from "../end/parts";
 import { retriesOffered, retryEvent } from "../end/retry";
-import type { EndState } from "../end/state";
 import type { EndEvent } from "../event/event";
 import { presentFeatures } from "../measured/as-made";
 import { InputError } from "../problem/problem";

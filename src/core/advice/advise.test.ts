@@ -3,7 +3,7 @@ import loadHighs from "highs";
 import { describe, expect, it } from "vitest";
 import { shippedLibrary } from "../../../harness/shipped";
 import { statedLimits } from "../dimensions/dimension";
-import type { EndState } from "../end/state";
+import type { EndState } from "../end/end-state";
 import { asMade, presentFeatures } from "../measured/as-made";
 import { misfits } from "../procedure/fit";
 import { programme } from "../rework/fixtures/programme";

@@ -1,8 +1,8 @@
 import type { Rule } from "../conformance/conformance";
+import type { EndState, SeenFault } from "../end/end-state";
 import { retriesUsed } from "../end/made-again";
 import type { CheckStanding } from "../end/result";
 import { type RetryOffer, retriesOffered } from "../end/retry";
-import type { EndState, SeenFault } from "../end/state";
 import type { EndEvent } from "../event/event";
 import type { OddReadings } from "../measured/adjust";
 import { type AsMade, asMade } from "../measured/as-made";

@@ -1,7 +1,7 @@
 import { handsOn } from "../batch/stages";
+import type { EndState } from "../end/end-state";
 import { retriesUsed } from "../end/made-again";
 import { firstCut, retryEvent } from "../end/retry";
-import type { EndState } from "../end/state";
 import type { EndEvent } from "../event/event";
 import type { Length } from "../length/length";
 import type { Retry } from "../procedure/retry";

@@ -1,5 +1,5 @@
 import { handsOn } from "../batch/stages";
-import type { EndState } from "../end/state";
+import type { EndState } from "../end/end-state";
 import { type Length, um, ZERO } from "../length/length";
 import { type AsMade, makes } from "../measured/as-made";
 import { shiftOf } from "../measured/places";

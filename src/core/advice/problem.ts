@@ -1,5 +1,5 @@
 import type { Dimension } from "../dimensions/dimension";
-import type { EndState, SeenFault } from "../end/state";
+import type { EndState, SeenFault } from "../end/end-state";
 import { type Length, um, ZERO } from "../length/length";
 import type { AsMade } from "../measured/as-made";
 import { mustHold, mustHoldAt } from "../problem/held";

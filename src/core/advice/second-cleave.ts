@@ -1,4 +1,5 @@
-import { endState, type SeenFault } from "../end/state";
+import type { SeenFault } from "../end/end-state";
+import { endState } from "../end/state";
 import type { RunSheet } from "../runsheet/document";
 import { advise } from "./advise";
 import type { Cost } from "./from-start";

@@ -1,5 +1,5 @@
 import type { Rule } from "../conformance/conformance";
-import type { EndState, ReworkInHand } from "../end/state";
+import type { EndState, ReworkInHand } from "../end/end-state";
 import type { EndEvent, ReworkTaken } from "../event/event";
 import { InputError } from "../problem/problem";
 import type { RunSheet } from "../runsheet/document";

@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { type EndState, endState } from "../end/state";
+import type { EndState } from "../end/end-state";
+import { endState } from "../end/state";
 import type { EndEvent } from "../event/event";
 import { presentFeatures } from "../measured/as-made";
 import { axisStart, fibreEndOf, isGone, laidOffBy, placesOf } from "../measured/places";

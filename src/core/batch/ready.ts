@@ -1,4 +1,4 @@
-import type { EndState } from "../end/state";
+import type { EndState } from "../end/end-state";
 import type { EndEvent } from "../event/event";
 import type { Line } from "../runsheet/document";
 import { spentAt } from "../tally/spent";

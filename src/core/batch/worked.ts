@@ -1,4 +1,4 @@
-import type { EndState } from "../end/state";
+import type { EndState } from "../end/end-state";
 
 /** Hands on one end, from when they left whatever they had before until a line of this one was left. Seconds. */
 export interface Worked {

@@ -7,7 +7,7 @@ import { type EventInput, zStoredEvent } from "../event/event";
 import type { Recorded } from "../event/recorded";
 import { usedOn } from "../tally/used";
 import { signOff, standingEvents, takeBackEvent } from "./acts";
-import type { EndState } from "./state";
+import type { EndState } from "./end-state";
 import { skippedSteps } from "./undone";
 
 const bare = ({ acts: _, lastSeq: __, ...state }: EndState) => state;

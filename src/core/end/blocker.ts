@@ -1,7 +1,7 @@
 import { isHandsFree } from "../procedure/step";
 import type { Line, RunSheet } from "../runsheet/document";
 import { type Clock, runningClocks } from "./clocks";
-import type { EndState, RunTimer } from "./state";
+import type { EndState, RunTimer } from "./end-state";
 import type { Undone } from "./undone";
 
 /** What holds a step: what it still asks for, a time that runs yet, and a time that has run out. */

@@ -1,5 +1,5 @@
 import type { RunSheet } from "../runsheet/document";
-import type { EndState } from "./state";
+import type { EndState } from "./end-state";
 
 /** Something that must be done within a time that runs from a step: a cleaved end inserted, adhesive used. */
 export interface Clock {

@@ -2,8 +2,8 @@ import type { Rule } from "../conformance/conformance";
 import type { Judged, KeptVerdict, Result } from "../event/judged";
 import type { RunSheet } from "../runsheet/document";
 import { runningClocks } from "./clocks";
+import type { EndState, RunTimer } from "./end-state";
 import { keptVerdicts, resultOf } from "./result";
-import type { EndState, RunTimer } from "./state";
 
 /** What is shown of an end in a list: all of it follows from its events. */
 interface EndSummary {

@@ -1,6 +1,6 @@
 import type { EndEvent, ReworkTaken } from "../event/event";
 import { type Length, um, ZERO } from "../length/length";
-import type { AttemptCount, EndState } from "./state";
+import type { AttemptCount, EndState } from "./end-state";
 
 /** A rework in hand once another line is come to: over at the line it comes back to. */
 export function stepped(inHand: EndState["inHand"], to: number): EndState["inHand"] {

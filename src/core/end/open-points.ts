@@ -1,8 +1,8 @@
 import type { Rule } from "../conformance/conformance";
 import { judgementOf } from "../procedure/step";
 import type { Check, RunSheet } from "../runsheet/document";
+import type { EndState, SeenFault } from "./end-state";
 import { standings } from "./result";
-import type { EndState, SeenFault } from "./state";
 
 /** One thing that keeps an end from being in: a length, a look, or something seen on it, by name. */
 export type OpenPoint =

@@ -6,10 +6,10 @@ import type { EndEvent, EventInput } from "../event/event";
 import type { InputError } from "../problem/problem";
 import type { RunSheet } from "../runsheet/document";
 import { shippedSheets } from "../runsheet/fixtures/shipped-sheets";
+import type { EndState } from "./end-state";
 import { openPoints } from "./open-points";
 import { forgottenParts, outOfOrder, overFaceEvents, partsNeededAt, restartEvent } from "./parts";
 import { resultOf } from "./result";
-import type { EndState } from "./state";
 
 const allOn = ({ parts }: RunSheet): EventInput[] =>
   parts.map(({ id }) => ({ kind: "thread", part: id, on: true }));

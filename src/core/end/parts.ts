@@ -2,8 +2,8 @@ import type { EndEvent } from "../event/event";
 import type { ProcedurePart } from "../procedure/procedure";
 import { judgementOf } from "../procedure/step";
 import type { RunSheet } from "../runsheet/document";
+import type { EndState } from "./end-state";
 import { firstCut } from "./retry";
-import type { EndState } from "./state";
 
 /** A part that should be on by now and is not: whether it still goes on, or all is cut off and begun again. */
 export interface Forgotten {

@@ -4,7 +4,7 @@ import type { KeptVerdict, Result } from "../event/judged";
 import { um } from "../length/length";
 import { judgementOf } from "../procedure/step";
 import type { Check, RunSheet } from "../runsheet/document";
-import type { EndState } from "./state";
+import type { EndState } from "./end-state";
 
 /** What the other side of an opening has over its own figure, or is short of it: it counts on this side. */
 export interface OtherSide {

@@ -3,8 +3,8 @@ import { type Length, um } from "../length/length";
 import type { Retry } from "../procedure/retry";
 import { judgementOf } from "../procedure/step";
 import type { RunSheet } from "../runsheet/document";
+import type { EndState } from "./end-state";
 import { retriesUsed } from "./made-again";
-import type { EndState } from "./state";
 
 /** One thing an answer says to try: its rule, where it goes, and how often is left. */
 export interface RetryOffer {

@@ -1,6 +1,6 @@
 import { isHandsFree, judgementOf } from "../procedure/step";
 import type { Check, Line, RunSheet } from "../runsheet/document";
-import type { EndState, RunTimer } from "./state";
+import type { EndState, RunTimer } from "./end-state";
 
 /** What a step asks for and has not got: lengths not read, a look not answered, or answered by what is not good. */
 export interface Undone {

@@ -8,8 +8,9 @@ import { misfits } from "../procedure/fit";
 import { judgementOf } from "../procedure/step";
 import { compileRunSheet } from "../runsheet/compile";
 import { spentAt } from "../tally/spent";
+import type { EndState } from "./end-state";
 import { resultOf } from "./result";
-import { applied, type EndState, endState } from "./state";
+import { applied, endState } from "./state";
 
 const { cables, procedures, tools } = shippedLibrary();
 const pairs = procedures.flatMap((procedure) =>

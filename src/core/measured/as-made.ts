@@ -1,6 +1,6 @@
 import type { Conformance, Rule } from "../conformance/conformance";
+import type { EndState } from "../end/end-state";
 import { standingOf } from "../end/result";
-import type { EndState } from "../end/state";
 import { type Length, um } from "../length/length";
 import { mustHoldAt } from "../problem/held";
 import type { Check, Line, RunSheet, SheetFeature } from "../runsheet/document";

@@ -1,4 +1,4 @@
-import type { EndState } from "../end/state";
+import type { EndState } from "../end/end-state";
 import { type Length, um, ZERO } from "../length/length";
 import { mustHoldAt } from "../problem/held";
 import { madeBy } from "../procedure/step";

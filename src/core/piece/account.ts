@@ -1,5 +1,5 @@
 import { standingEvents } from "../end/acts";
-import type { EndState } from "../end/state";
+import type { EndState } from "../end/end-state";
 import type { Recorded } from "../event/recorded";
 import { type Length, um, ZERO } from "../length/length";
 import type { PiecePlan, SideName } from "./plan";

@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { reworkedLegs, reworkedSheet } from "../advice/reworked-sheet";
 import type { Rule } from "../conformance/conformance";
-import type { EndState } from "../end/state";
+import type { EndState } from "../end/end-state";
 import { zMm } from "../length/length";
 import { asMade } from "../measured/as-made";
 import type { RunSheet } from "../runsheet/document";

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { seenFibreText } from "../cable/seen";
-import type { EndState } from "../end/state";
+import type { EndState } from "../end/end-state";
 import { judgementOf } from "../procedure/step";
 import type { RunSheet } from "../runsheet/document";
 

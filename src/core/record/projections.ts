@@ -1,7 +1,8 @@
 import type { Rule, Verdict } from "../conformance/conformance";
 import { standingEvents, takenBackIn } from "../end/acts";
+import type { EndState } from "../end/end-state";
 import { standingOf } from "../end/result";
-import { type EndState, endState } from "../end/state";
+import { endState } from "../end/state";
 import type { KeptVerdict } from "../event/judged";
 import type { Purpose, Recorded } from "../event/recorded";
 import type { Check, RunSheet } from "../runsheet/document";

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import type { EndState } from "../end/state";
+import type { EndState } from "../end/end-state";
 import { zMm } from "../length/length";
 
 /** A reading as it is shown. */

@@ -1,6 +1,6 @@
 import type { Conformance, Rule } from "../conformance/conformance";
+import type { EndState } from "../end/end-state";
 import { judgeCheck } from "../end/result";
-import type { EndState } from "../end/state";
 import type { Check, RunSheet, SheetLimit } from "../runsheet/document";
 
 /** What the stand-off of the reference mark says of how the fibre sits. Micrometres. */

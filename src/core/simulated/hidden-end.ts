@@ -1,4 +1,4 @@
-import type { EndState } from "../end/state";
+import type { EndState } from "../end/end-state";
 import { type Length, um } from "../length/length";
 import { placesOf } from "../measured/places";
 import type { Instrument } from "../procedure/tool";

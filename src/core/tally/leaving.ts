@@ -1,5 +1,5 @@
 import { timerEnd } from "../end/blocker";
-import type { EndState } from "../end/state";
+import type { EndState } from "../end/end-state";
 import type { EndEvent } from "../event/event";
 import type { Line } from "../runsheet/document";
 import { countedEvent } from "./counter";
