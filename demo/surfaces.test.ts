@@ -35,6 +35,7 @@ import { RecordView } from "@/ui/ledger/record-view";
 import { PeopleProvider } from "@/ui/people/people-context";
 import { readPrefs } from "@/ui/prefs/prefs";
 import { PrefsProvider } from "@/ui/prefs/prefs-context";
+import { SessionProvider } from "@/ui/session/session-context";
 import { figuresStand } from "@/ui/words/figures-stand";
 import { legText } from "@/ui/words/legs-text";
 import { RESULT_WORDS } from "@/ui/words/verdict-words";
@@ -69,7 +70,12 @@ const pageOf = (store: Store, id: string): string => {
   const { sheet, events } = getEnd(store, id);
   const view = createElement(RecordView, { record: endRecord(store, id), sheet, events, where: null });
   const inPeople = { initial: people(store), children: view };
-  const inPrefs = { initial: readPrefs(undefined), children: createElement(PeopleProvider, inPeople) };
+  const you = { person: null, how: null, device: null, temporary: false, roles: [] };
+  const inSession = {
+    initial: { names: "free" as const, people: [], devices: [], tokens: [], you },
+    children: createElement(PeopleProvider, inPeople),
+  };
+  const inPrefs = { initial: readPrefs(undefined), children: createElement(SessionProvider, inSession) };
   return plain(renderToStaticMarkup(createElement(PrefsProvider, inPrefs)));
 };
 

@@ -137,6 +137,7 @@ async function createEnds(request: APIRequestContext): Promise<string[]> {
     "/ledger?result=unsure",
     `/ledger/${done}`,
     "/setup",
+    "/setup/crew",
     "/entry",
     "/entry/entry-dome-gel?c=armoured-ribbon-96~through~t~&c=loose-tube-36~branch~~&c=flat-drop~drop~~&c=flat-drop~drop~~",
     "/shelf",

@@ -60,6 +60,7 @@ export function bundle(entry) {
       "react-dom",
       "tar-stream",
       "highs",
+      "@node-rs/argon2",
     ],
     banner: { js: REQUIRE },
     // Data of a package is taken in: how Node is told that a file is JSON changed within its version 20.

@@ -18,7 +18,8 @@ ensurePackages();
 if (!ensureBuild()) fail("The build failed: see above.");
 mkdirSync(dirname(database), { recursive: true });
 if (process.argv.includes("--fresh"))
-  for (const end of ["", "-wal", "-shm", ".seals", ".site-key"]) rmSync(database + end, { force: true });
+  for (const end of ["", "-wal", "-shm", ".seals", ".site-key", ".secret"])
+    rmSync(database + end, { force: true });
 if (!existsSync(database) && runProgram("demo/seed.ts", [database]) !== 0) {
   rmSync(database, { force: true });
   fail("The demo data could not be written: see above.");

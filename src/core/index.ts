@@ -391,7 +391,7 @@ export {
   zSealAnswer,
 } from "./wire/answers";
 export { zEnter, zMerge, zNewPerson, zRename } from "./wire/crew-requests";
-export type { zCrewAnswer } from "./wire/crew-routes";
+export type { CrewAnswer } from "./wire/crew-routes";
 export { zBatch, zBatchQuery, zBenchQuery, zPhotoQuery, zStart } from "./wire/ends-requests";
 export {
   BATCH_LIMIT,

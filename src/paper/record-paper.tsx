@@ -6,6 +6,7 @@ import { confirmationText, figuresStand } from "@/ui/words/figures-stand";
 import { legsText } from "@/ui/words/legs-text";
 import { coreText } from "@/ui/words/length-text";
 import { madeAtText } from "@/ui/words/made-at";
+import { signatureText } from "@/ui/words/signature-words";
 import { otherSideTold, RESULT_WORDS } from "@/ui/words/verdict-words";
 import { PaperDrawing } from "./end-drawing";
 import { mustBePrintable } from "./printable";
@@ -110,6 +111,7 @@ const written = ({
   cable,
   where,
   signed,
+  countersigned,
   corrections,
   photos,
 }: RecordDocument): string[] => [
@@ -121,6 +123,8 @@ const written = ({
   where?.station ?? "",
   signed?.name ?? "",
   signed?.missingShards ?? "",
+  signed?.reasons ?? "",
+  ...countersigned.flatMap(({ name, reasons }) => [name, reasons ?? ""]),
   ...corrections.flatMap(({ says: message, why, name }) => [message, why, name]),
   ...photos.map(({ caption }) => caption),
 ];
@@ -149,6 +153,10 @@ function Record({
   );
 }
 
+/** A plain sign-off stands in the head as it is. */
+const isTold = ({ means, proof }: RecordDocument["countersigned"][number]): boolean =>
+  means !== "made" || proof !== null;
+
 /** What an end is, what it came to, and what it was made by. */
 function Head({ record }: { record: RecordDocument }) {
   const { style, cable, where, signed } = record;
@@ -167,6 +175,16 @@ function Head({ record }: { record: RecordDocument }) {
             })
           : t("still-at-the-bench")}
       </Text>
+      {signed &&
+        [signed, ...record.countersigned]
+          .filter(isTold)
+          .map((signature) => (
+            <Fact
+              key={signature.at}
+              name={t("signature")}
+              text={`${signatureText(signature)}, ${when(signature.at)}`}
+            />
+          ))}
       <Fact
         name={t("style")}
         text={[t("revision", { name: style.name, revision: style.revision }), ...record.as].join(" · ")}

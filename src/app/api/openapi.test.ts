@@ -38,7 +38,7 @@ describe("the page of the interface for programs", () => {
       paths: Record<string, Record<string, { security?: object[]; responses: object; tags: string[] }>>;
     };
     expect(servers).toEqual([expect.objectContaining({ url: "/" })]);
-    expect(security).toEqual([{ session: [] }, {}]);
+    expect(security).toEqual([{ session: [] }, { token: [] }, {}]);
     expect(components.securitySchemes).toMatchObject({ session: { in: "cookie", name: "arlent-crew" } });
     const all = Object.entries(paths).flatMap(([path, of]) =>
       Object.values(of).map((operation) => ({ path, ...operation })),

@@ -56,10 +56,16 @@ const REFUSED = { $ref: "#/components/responses/Refused" };
 /** The tag of a path: its first segment. */
 const groupOf = (path: string): string => path.split("/")[1] ?? "";
 
-const operationOf = ({ method, path, does, query, body, answer, status = undefined }: Route): Json => ({
+/** What a route does, and who may where names are proven. */
+function withRoles(does: string, roles: Route["roles"], acts: Route["acts"]): string {
+  const needed = roles ?? (acts ? ["technician"] : []);
+  return needed.length > 0 ? `${does} Where names are proven: ${needed.join(" or ")}.` : does;
+}
+
+const operationOf = ({ method, path, does, query, body, answer, status, roles, acts }: Route): Json => ({
   operationId: `${method}${path.replaceAll(/\W+(\w?)/g, (_, next: string) => next.toUpperCase())}`,
   summary: does.replace(/\.$/, ""),
-  description: does,
+  description: withRoles(does, roles, acts),
   tags: [groupOf(path)],
   ...(isOpen(path) ? { security: [] } : {}),
   parameters: [...inPath(path), ...inQuery(query)],
@@ -85,7 +91,7 @@ export function openApi(): Json {
     openapi: "3.1.0",
     servers: [{ url: "/", description: "The server this page comes from." }],
     // A server whose crew set no key asks for none.
-    security: [{ session: [] }, {}],
+    security: [{ session: [] }, { token: [] }, {}],
     tags: [...new Set(ROUTES.map(({ path }) => groupOf(path)))].map((name) => ({
       name,
       description: `Addresses under /api/v1/${name}.`,
@@ -106,6 +112,11 @@ export function openApi(): Json {
           in: "cookie",
           name: SESSION_COOKIE,
           description: "Given by POST /api/v1/enter for the crew's key.",
+        },
+        token: {
+          type: "http",
+          scheme: "bearer",
+          description: "Made under Setup, Crew, for a program; shown once. It has roles, and signs nothing.",
         },
       },
       schemas: {

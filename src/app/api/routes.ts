@@ -2,7 +2,7 @@ import type { z } from "zod";
 import { API, type Media, operations, type RouteSpec, zBy } from "@/core";
 
 /** One thing the interface for programs does, with its method and address: for its page, and for its tests. */
-export interface Route extends Omit<RouteSpec, "acts" | "body"> {
+export interface Route extends Omit<RouteSpec, "body"> {
   readonly method: "get" | "post";
   /** As in the address, what varies in braces. */
   readonly path: string;
@@ -14,6 +14,7 @@ function routeOf(key: string, { acts, query, body, ...spec }: RouteSpec): Route 
   const isFile = body !== undefined && "media" in body;
   return {
     ...spec,
+    ...(acts && { acts }),
     method: method === "get" ? "get" : "post",
     path,
     ...(query && { query: acts && isFile ? query.extend(zBy.shape) : query }),

@@ -4,12 +4,12 @@ import { zPersonId } from "../people/people";
 import { said } from "../words/service";
 import { zEnteredAnswer, zPeopleAnswer } from "./answers";
 import { zEnter, zMerge, zNewPerson, zRename } from "./crew-requests";
-import { route, zNothing } from "./route";
+import { route } from "./route";
 
 const zRolesTold = z.array(z.enum(ROLES)).readonly();
 
 /** How a crew lets people work, as it is shown: no hash, no key. */
-export const zCrewAnswer = z.strictObject({
+const zCrewAnswer = z.strictObject({
   names: z.enum(NAME_RULES),
   people: z
     .array(
@@ -55,6 +55,8 @@ export const zCrewAnswer = z.strictObject({
     roles: zRolesTold,
   }),
 });
+
+export type CrewAnswer = z.output<typeof zCrewAnswer>;
 
 const zCrewLog = z.strictObject({
   events: z
@@ -153,8 +155,8 @@ export const CREW_ROUTES = {
     open: true,
   }),
   "post /session/end": route({
-    does: "Signs the person at a device out.",
-    body: zNothing,
+    does: "Signs a person out at a device.",
+    body: z.strictObject({ person: zPersonId }),
     answer: zCrewAnswer,
     open: true,
   }),

@@ -1,6 +1,7 @@
 import { randomBytes, randomUUID } from "node:crypto";
 import type { z } from "zod";
 import {
+  type CrewAnswer,
   type CrewChange,
   type CrewRecorded,
   InputError,
@@ -10,7 +11,6 @@ import {
   personBy,
   pinOf,
   ROLES,
-  type zCrewAnswer,
   type zNewToken,
 } from "@/core";
 import { say } from "@/messages/service";
@@ -31,9 +31,9 @@ export function mustBePerson(store: Store, id: string): Person {
 }
 
 /** The crew as it is shown to whoever asks: no hash, no key. */
-export function crewTold(store: Store, identity: CrewIdentity): z.output<typeof zCrewAnswer> {
+export function crewTold(store: Store, identity: CrewIdentity): CrewAnswer {
   const crew = crewNow(store);
-  const people = allPeople(store);
+  const people = allPeople(store).toSorted((a, b) => a.name.localeCompare(b.name));
   return {
     names: crew.names,
     people: people.map((person) => ({

@@ -123,9 +123,7 @@ export function BenchView(props: BenchViewProps) {
           instrument={tools.instrument}
           onWay={setWay}
           units={prefs.units}
-          onSign={(name, outcome, missingShards) => {
-            add({ kind: "sign", name, outcome, ...(missingShards ? { missingShards } : {}) });
-          }}
+          onSign={add}
         />
       ) : (
         <StepArea

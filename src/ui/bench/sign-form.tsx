@@ -7,79 +7,98 @@ import { ShardCount } from "../aids/shard-count";
 import { Button } from "../controls/button";
 import { Input } from "../controls/input";
 import { usePeople } from "../people/people-context";
+import { Prove } from "../session/prove";
+import { useSession } from "../session/session-context";
+import { asSaid, MeaningFields, useMeaning } from "../session/signature-form";
 import { RESULT_WORDS } from "../words/verdict-words";
+
+export type SignEvent = Extract<EndEvent, { kind: "sign" }>;
 
 interface SignFormProps {
   readonly state: EndState;
   readonly result: Result;
   readonly onAdd: (event: EndEvent) => void;
   readonly onBack: () => void;
-  readonly onSign: (name: string, outcome: "kept" | "cut-off", missingShards: string) => void;
+  readonly onSign: (event: SignEvent) => void;
 }
 
-/** Whose name stands for the end; where shards are missing, why. */
-export function SignForm({ state, result, onAdd, onBack, onSign }: SignFormProps) {
+/** What is being signed, and what is still missing from it. */
+function useSignOff(state: EndState, onSign: SignFormProps["onSign"]) {
   const { who, come } = usePeople();
+  const { crew } = useSession();
   const [name, setName] = useState(who?.name ?? "");
-  const [missing, setMissing] = useState(false);
   const [why, setWhy] = useState("");
-  const [unsaid, setUnsaid] = useState(false);
+  const [missing, setMissing] = useState<"name" | "shards" | "reasons" | null>(null);
+  const [proving, setProving] = useState<SignEvent | null>(null);
+  const { meaning, setMeaning, isWhole } = useMeaning("made");
   const lost = shardsMissing(state);
+  const proven = crew.names === "proven";
+  const signer = (proven ? (who?.name ?? "") : name).trim();
   const sign = (outcome: "kept" | "cut-off") => {
-    if (name.trim() === "") setMissing(true);
-    else if (lost > 0 && why.trim() === "") setUnsaid(true);
-    else {
-      // Whoever signs has the device from here on; an unknown name adds a person.
-      come(name.trim());
-      onSign(name.trim(), outcome, lost > 0 ? why.trim() : "");
-    }
+    if (signer === "") return setMissing("name");
+    if (lost > 0 && why.trim() === "") return setMissing("shards");
+    if (!isWhole) return setMissing("reasons");
+    const event: SignEvent = {
+      kind: "sign",
+      name: signer,
+      outcome,
+      ...(meaning.means === "made" ? {} : asSaid(meaning)),
+      ...(lost > 0 ? { missingShards: why.trim() } : {}),
+    };
+    if (proven) return setProving(event);
+    // Whoever signs has the device from here on; an unknown name adds a person.
+    come(signer);
+    onSign(event);
   };
+  const typed = <T,>(set: (value: T) => void) => {
+    return (value: T) => {
+      set(value);
+      setMissing(null);
+    };
+  };
+  return {
+    ...{ name, why, missing, proving, meaning, lost, proven, who, sign, setProving },
+    ...{ setName: typed(setName), setWhy: typed(setWhy), setMeaning: typed(setMeaning) },
+  };
+}
 
+/** Whose name stands for the end, and what it says; where shards are missing, why. */
+export function SignForm({ state, result, onAdd, onBack, onSign }: SignFormProps) {
+  const off = useSignOff(state, onSign);
+  const { proving, who } = off;
+  if (proving && who)
+    return (
+      <div className="grid gap-2">
+        <Prove
+          person={who.id}
+          purpose="again"
+          action={t("sign-off", { toLowerCase: RESULT_WORDS[result].toLowerCase() })}
+          onProven={() => onSign(proving)}
+        />
+        <Button onClick={() => off.setProving(null)}>{t("back")}</Button>
+      </div>
+    );
   return (
     <form
       className="grid gap-2"
       onSubmit={(event) => {
         event.preventDefault();
-        sign("kept");
+        off.sign("kept");
       }}
     >
-      <label htmlFor="signer" className="font-semibold">
-        {t("signed-off-by")}
-      </label>
-      <Input
-        id="signer"
-        value={name}
-        maxLength={120}
-        autoComplete="name"
-        onChange={(event) => {
-          setName(event.target.value);
-          setMissing(false);
-        }}
-        aria-invalid={missing}
-        aria-describedby="sign-off signer-missing"
-        strong
-        className="text-xl"
-      />
-      <Signers
-        name={name}
-        onPick={(picked) => {
-          setName(picked);
-          setMissing(false);
-        }}
-      />
-      <p id="signer-missing" role="alert" className="text-out">
-        {missing ? t("a-sign-off-carries-a-name") : ""}
+      {off.proven ? <ProvenSigner name={who?.name ?? null} /> : <FreeSigner {...off} />}
+      <p id="signer-missing" role="alert" className="text-out empty:hidden">
+        {off.missing === "name" && t("a-sign-off-carries-a-name")}
+        {off.missing === "reasons" && t("enter-why-you-accept-it")}
       </p>
-      {lost > 0 && (
+      <MeaningFields meaning={off.meaning} setMeaning={off.setMeaning} first />
+      {off.lost > 0 && (
         <MissingShards
           shards={state.shards}
           onAdd={onAdd}
-          why={why}
-          onWhy={(reason) => {
-            setWhy(reason);
-            setUnsaid(false);
-          }}
-          unsaid={unsaid}
+          why={off.why}
+          onWhy={off.setWhy}
+          unsaid={off.missing === "shards"}
         />
       )}
       <div className="flex flex-wrap gap-2">
@@ -89,11 +108,42 @@ export function SignForm({ state, result, onAdd, onBack, onSign }: SignFormProps
         <Button look="strong" size="large" type="submit" className="flex-1">
           {t("sign-off", { toLowerCase: RESULT_WORDS[result].toLowerCase() })}
         </Button>
-        <Button size="large" onClick={() => sign("cut-off")}>
+        <Button size="large" onClick={() => off.sign("cut-off")}>
           {t("it-was-cut-off")}
         </Button>
       </div>
     </form>
+  );
+}
+
+/** Where names are proven: whoever has signed in signs. */
+const ProvenSigner = ({ name }: { readonly name: string | null }) => (
+  <p id="signer" tabIndex={-1} className="text-xl outline-none">
+    {name === null ? t("sign-in-under-who") : t("signs-as", { name })}
+  </p>
+);
+
+type FreeSignerProps = Pick<ReturnType<typeof useSignOff>, "name" | "setName" | "missing">;
+
+function FreeSigner({ name, setName, missing }: FreeSignerProps) {
+  return (
+    <>
+      <label htmlFor="signer" className="font-semibold">
+        {t("signed-off-by")}
+      </label>
+      <Input
+        id="signer"
+        value={name}
+        maxLength={120}
+        autoComplete="name"
+        onChange={(event) => setName(event.target.value)}
+        aria-invalid={missing === "name"}
+        aria-describedby="sign-off signer-missing"
+        strong
+        className="text-xl"
+      />
+      <Signers name={name} onPick={setName} />
+    </>
   );
 }
 

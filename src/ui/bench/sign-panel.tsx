@@ -26,7 +26,7 @@ import { OpenList } from "../words/open-list";
 import { VerdictSign } from "../words/verdict-sign";
 import { RESULT_WORDS, verdictWords } from "../words/verdict-words";
 import type { BenchWork } from "../work/use-work";
-import { SignForm } from "./sign-form";
+import { type SignEvent, SignForm } from "./sign-form";
 
 interface SignPanelProps {
   readonly sheet: RunSheet;
@@ -36,7 +36,7 @@ interface SignPanelProps {
   readonly way: BandView;
   readonly onWay: (way: BandView) => void;
   readonly units: Units;
-  readonly onSign: (name: string, outcome: "kept" | "cut-off", missingShards: string) => void;
+  readonly onSign: (event: SignEvent) => void;
 }
 
 const SAY: Record<Result, string> = {

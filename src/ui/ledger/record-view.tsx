@@ -26,6 +26,7 @@ import { VerdictSign } from "../words/verdict-sign";
 import { otherSideTold, RESULT_WORDS, verdictWords } from "../words/verdict-words";
 import { MadeBy } from "./made-by";
 import { Redone } from "./redone";
+import { Signatures } from "./second-signature";
 import { WhatHappened } from "./what-happened";
 
 interface RecordViewProps {
@@ -93,6 +94,7 @@ export function RecordView({ record, sheet, events, where }: RecordViewProps) {
         </section>
         <section aria-labelledby="made-by">
           <MadeBy record={record} units={prefs.units} />
+          <Signatures record={record} after={events.at(-1)?.seq ?? 0} />
           {where && <FarPanel where={where} />}
           <WhatHappened end={record.id} sheet={sheet} events={events} />
         </section>

@@ -5,6 +5,7 @@ import { v4 as uuid } from "uuid";
 import { type Outcome, type Person, personBy, personNamed } from "@/core";
 import { call } from "../http/http";
 import { usePrefs } from "../prefs/prefs-context";
+import { useSession } from "../session/session-context";
 
 interface PeopleApi {
   readonly people: readonly Person[];
@@ -28,22 +29,23 @@ export function PeopleProvider({ initial, children }: { initial: readonly Person
   const [people, setPeople] = useState(initial);
   const who = prefs.person === null ? null : (personBy(people, prefs.person) ?? null);
   const by = who?.id ?? null;
+  const proven = useSession().crew.names === "proven";
   const pick = useCallback((id: string | null) => change({ person: id }), [change]);
   const come = useCallback(
     async (name: string): Promise<Outcome<Person | null>> => {
       const person = personNamed(people, name.trim());
       if (person) {
-        pick(person.id);
+        if (!proven) pick(person.id);
         return { ok: true, value: person };
       }
       const id = uuid();
       const answer = await call("post /people", { body: { id, name, by } });
       if (!answer.ok) return answer;
       setPeople(answer.value.people);
-      pick(id);
+      if (!proven) pick(id);
       return { ok: true, value: personBy(answer.value.people, id) ?? null };
     },
-    [people, by, pick],
+    [people, by, pick, proven],
   );
   const say = useCallback(
     async (id: string, said: PersonSaid): Promise<Outcome<readonly Person[]>> => {

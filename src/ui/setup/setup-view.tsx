@@ -4,6 +4,7 @@ import { RadioGroup } from "radix-ui";
 import type { ReactNode } from "react";
 import { type Instrument, mustHoldAt, type Choice as School } from "@/core";
 import { t } from "@/messages/setup";
+import { Link } from "../controls/link";
 import { Select } from "../controls/select";
 import { PeopleSetup } from "../people/people-setup";
 import { usePrefs } from "../prefs/prefs-context";
@@ -99,6 +100,9 @@ export function SetupView({ instruments, schools, studies, clockAhead }: SetupPr
         </div>
         <Schools schools={schools} held={prefs.schools} onHold={(held) => change({ schools: held })} />
         <PeopleSetup />
+        <Link href="/setup/crew" className="underline">
+          {t("crew-roles-pins-devices")}
+        </Link>
         <Study key={instrument.id} instruments={instruments} instrument={instrument} studies={studies} />
         <RecordCheck />
         <SealPanel />
