@@ -56,6 +56,7 @@ export function bundle(entry) {
       "sharp",
       "@react-pdf/renderer",
       "pdfkit",
+      "pdf-lib",
       "react",
       "react-dom",
       "tar-stream",

@@ -11,6 +11,7 @@ import { identityOf } from "@/service/crew/session";
 import { type Store, storeOrTrouble } from "@/service/the-store";
 import { ComeBack } from "@/ui/live/come-back";
 import { WaitingSender } from "@/ui/live/waiting-sender";
+import { Witness } from "@/ui/live/witness";
 import { PageMessages } from "@/ui/messages/page-messages";
 import { PeopleProvider } from "@/ui/people/people-context";
 import { PREFS_COOKIE, readPrefs } from "@/ui/prefs/prefs";
@@ -91,6 +92,7 @@ export default async function Layout({ children }: { children: ReactNode }) {
                 </div>
                 <WaitingSender />
                 <ComeBack />
+                <Witness />
                 <KeyHelp />
               </TimersProvider>
             </PeopleProvider>

@@ -1,6 +1,7 @@
 import { join } from "node:path";
 import { Worker } from "node:worker_threads";
 import { asError, type ClosureRecord, type Problem, type RecordDocument, type RunSheet } from "@/core";
+import type { Attachment } from "./attached";
 import type { CardPage } from "./card/shapes";
 
 /** What is set on paper: the record of an end or of a closure, or pages of strip cards. */
@@ -16,6 +17,8 @@ export interface PaperRecord {
   readonly photos: ReadonlyMap<string, Uint8Array>;
   /** One page for whoever it was made for, or the whole log. */
   readonly form: PaperForm;
+  /** What proves it to somebody without Arlent, attached where one record is printed; and the seal that is printed on it. */
+  readonly proof?: Attachment & { readonly seal: string };
 }
 
 const PAPER_FORMS = ["page", "log"] as const;

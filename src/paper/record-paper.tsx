@@ -37,6 +37,7 @@ const limits = (min: number | null, max: number | null): string =>
  * verdicts, faults, what was redone, parts, shards, who and when. Millimetres throughout.
  * @param photos as JPEG bytes by their hash.
  * @param sheets each end's run sheet by its id, drawn above its lengths.
+ * @param seal the signed seal they are under, in its one line.
  * @returns the file's bytes.
  * @throws InputError `script` for a name in a script that no face here has, before anything is laid out.
  */
@@ -44,9 +45,10 @@ export async function recordsPdf(
   records: readonly RecordDocument[],
   photos: ReadonlyMap<string, Uint8Array>,
   sheets: ReadonlyMap<string, RunSheet>,
+  seal = "",
 ): Promise<Buffer> {
   return printed(records, (record) => (
-    <Record key={record.id} record={record} photos={photos} sheet={sheets.get(record.id)} />
+    <Record key={record.id} record={record} photos={photos} sheet={sheets.get(record.id)} seal={seal} />
   ));
 }
 
@@ -71,6 +73,7 @@ export async function pagesPdf(
   records: readonly RecordDocument[],
   _photos: ReadonlyMap<string, Uint8Array>,
   sheets: ReadonlyMap<string, RunSheet>,
+  seal = "",
 ): Promise<Buffer> {
   return printed(records, (record) => (
     <Page key={record.id} size="A4" style={styles.page} wrap={false}>
@@ -83,6 +86,7 @@ export async function pagesPdf(
       <Fact name={t("cable")} text={t("millimetres-lost-by-rework", { lost: record.cable.lost })} />
       <Fact name={t("shards")} text={shardsTold(record)} />
       {notCounted(record) !== "" && <Fact name={t("not-counted")} text={notCounted(record)} />}
+      <Seal text={seal} />
       <Foot record={record} />
     </Page>
   ));
@@ -102,6 +106,9 @@ const redoneTold = ({ reworks, attempts }: RecordDocument): string =>
   reworks.length + attempts.length === 0
     ? "nothing"
     : [...reworks.map(({ why }) => why), ...attempts.map(({ why }) => why)].join("; ");
+
+/** The signed seal this record was under as it was printed; the file that proves it is attached. */
+const Seal = ({ text }: { text: string }) => (text === "" ? null : <Fact name={t("seal")} text={text} />);
 
 /** The texts people wrote, in any script they like. */
 const written = ({
@@ -133,10 +140,12 @@ function Record({
   record,
   photos,
   sheet,
+  seal,
 }: {
   record: RecordDocument;
   photos: ReadonlyMap<string, Uint8Array>;
   sheet: RunSheet | undefined;
+  seal: string;
 }) {
   return (
     <Page size="A4" style={styles.page}>
@@ -148,6 +157,7 @@ function Record({
       <Corrections record={record} />
       <PartsUsed record={record} />
       <Photographs record={record} photos={photos} />
+      <Seal text={seal} />
       <Foot record={record} />
     </Page>
   );

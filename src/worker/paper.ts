@@ -3,6 +3,7 @@ import "@/messages/speak";
 import { constants, setPriority } from "node:os";
 import { parentPort } from "node:worker_threads";
 import { problemOf } from "@/core";
+import { withAttachment } from "@/paper/attached";
 import { cardsPdf } from "@/paper/card/card-pdf";
 import { closuresPdf } from "@/paper/closure-paper";
 import type { PaperAnswer, PaperAsked, PaperDocument, PaperRecord } from "@/paper/paper-thread";
@@ -43,9 +44,12 @@ async function printed(documents: readonly PaperDocument[]): Promise<Buffer> {
   const photos = new Map(records.flatMap((record) => [...record.photos]));
   const sheets = new Map(records.map(({ record, sheet }) => [record.id, sheet]));
   const print = records.every(({ form }) => form === "page") ? pagesPdf : recordsPdf;
-  return print(
+  const [proof = null] = records.length === 1 ? records.map((record) => record.proof) : [];
+  const pdf = await print(
     records.map(({ record }) => record),
     photos,
     sheets,
+    proof?.seal,
   );
+  return proof ? withAttachment(pdf, proof) : pdf;
 }

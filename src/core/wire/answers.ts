@@ -145,6 +145,9 @@ export const zSeal = z.strictObject({
 });
 export type Seal = Readonly<z.output<typeof zSeal>>;
 
+/** The newest signed seal in its one line; null where none was taken yet. */
+export const zLatestSeal = z.strictObject({ seal: z.string().nullable() });
+
 /** A seal as it is made, with its one line for print and QR code. */
 export const zSealAnswer = zSeal.extend({ short: z.string() });
 export const zFindingsAnswer = z.strictObject({ findings: z.array(zFinding).readonly() });

@@ -5,6 +5,14 @@ import { said } from "../words/service";
 
 export const zSealText = z.strictObject({ seal: z.string(said("a-seal-is-text")) });
 
+/** Which ends a proof is of: one by its id, or those of a job by its name; all where neither is said. */
+export const zProofQuery = z
+  .strictObject({
+    end: z.string().max(60).optional(),
+    job: z.string().max(120).optional(),
+  })
+  .refine(({ end, job }) => end === undefined || job === undefined, said("ask-for-an-end-or-a-job"));
+
 const zCursor = z.union([
   z.literal(["file", "documents", "register", "loose", "seals"]),
   z.string().regex(/^ends:[0-9a-zA-Z-]{0,60}$/, said("from-must-be-a-value-this-check")),

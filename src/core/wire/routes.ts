@@ -10,6 +10,7 @@ import {
   zBladesAnswer,
   zFindingsAnswer,
   zIdAnswer,
+  zLatestSeal,
   zRecordChecked,
   zRevisionAnswer,
   zSealAnswer,
@@ -38,6 +39,7 @@ import {
   zClosureFile,
   zLedgerQuery,
   zPdfQuery,
+  zProofQuery,
   zRecordCheck,
   zSealText,
 } from "./keeping-requests";
@@ -213,6 +215,17 @@ export const API = {
     does: "Checks the record against an earlier seal.",
     body: zSealText,
     answer: zFindingsAnswer,
+  }),
+  "get /seal/latest": route({
+    does: "The newest seal this server signed, in one line: for a device to keep as a witness.",
+    answer: zLatestSeal,
+  }),
+  "get /proof": route({
+    does: "Ends with all that proves them, for somebody without Arlent: one, those of a job, or all.",
+    query: zProofQuery,
+    answer: { media: ["application/x-tar"] },
+    roles: ["technician", "lead", "inspector", "keeper"],
+    logged: true,
   }),
   "get /backup": route({
     does: "The whole record and its photographs in one file.",

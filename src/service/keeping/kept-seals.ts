@@ -18,7 +18,9 @@ import {
 import { problemOf, type RecordFinding } from "@/core";
 import { t } from "@/messages/service";
 import type { Store } from "@/store/database/store";
-import { checkSeal, makeSeal } from "./seal";
+import { readAheadRegister, registerTree, registerTreeAnew } from "@/store/record/register-tree";
+import type { HashTree } from "@/store/record/tree";
+import { checkSeal } from "./seal";
 
 /** Where a site's own key lies: beside its database, and in no backup of it. */
 export const siteKeyFile = (database: string): string => `${database}.site-key`;
@@ -43,70 +45,152 @@ function siteKey(database: string): KeyObject {
   return createPrivateKey(readFileSync(file));
 }
 
-const SIGNED = /^(arlent-seal 1 (\S+) \d+ \d+ [0-9a-f]{64}) (\S+)$/;
+/** Version 1: a seal over every end, its signature last. */
+const SIGNED_1 = /^(arlent-seal 1 (\S{1,40}) \d+ \d+ [0-9a-f]{64}) (\S+)$/;
+/** Version 2: the register's size and root, the key it is signed by, the signature. */
+const SIGNED_2 =
+  /^(arlent-seal 2 (\S{1,40}) (\d{1,15}) ([0-9a-f]{64})) ([A-Za-z0-9_-]{43}) ([A-Za-z0-9_-]{86})$/;
 
-/** A seal that was taken by itself: its line, when, and the signature. */
-interface KeptSeal {
+/** A signed seal over the register: its one line says when, over how many lines, their root, whose key, the signature. */
+export interface SignedSeal {
+  readonly v: 2;
+  /** All of it in one line. */
+  readonly text: string;
+  /** The part that is signed. */
   readonly line: string;
   readonly at: string;
-  readonly signature: Buffer;
+  readonly size: number;
+  readonly root: string;
+  /** The raw Ed25519 public key (RFC 8032), base64url. */
+  readonly key: string;
+  readonly signature: string;
+}
+
+/** A seal of version 1 that was taken by itself: its line, when, and the signature. */
+interface SignedSeal1 {
+  readonly v: 1;
+  readonly line: string;
+  readonly at: string;
+  readonly signature: string;
+}
+
+/** Reads a signed seal of version 2 from its line; null where it is none. */
+export function signedSealIn(text: string): SignedSeal | null {
+  const [, line, at, size, root, key, signature] = SIGNED_2.exec(text.trim()) ?? [];
+  return line && at && size && root && key && signature
+    ? { v: 2, text: text.trim(), line, at, size: Number(size), root, key, signature }
+    : null;
+}
+
+function signedSeal1In(text: string): SignedSeal1 | null {
+  const [, line, at, signature] = SIGNED_1.exec(text) ?? [];
+  return line && at && signature ? { v: 1, line, at, signature } : null;
 }
 
 /** The seals taken so far, the oldest first; a line that cannot be read is null. */
-function keptSeals(database: string): (KeptSeal | null)[] {
+function keptSeals(database: string): (SignedSeal | SignedSeal1 | null)[] {
   const file = sealsFile(database);
   if (!existsSync(file)) return [];
   return readFileSync(file, "utf8")
     .split("\n")
     .filter(Boolean)
-    .map((text) => {
-      const [, line, at, signature] = SIGNED.exec(text) ?? [];
-      return line === undefined || at === undefined || signature === undefined
-        ? null
-        : { line, at, signature: Buffer.from(signature, "base64") };
-    });
+    .map((text) => signedSealIn(text) ?? signedSeal1In(text));
 }
 
-/** Takes a seal, signs it and adds it to those there are, on the disk before this returns. @returns its line. */
-export function keepSeal(store: Store, database: string, now = new Date()): string {
-  const { short } = makeSeal(store, now);
-  const signature = sign(null, Buffer.from(short), siteKey(database)).toString("base64");
+/** The newest signed seals of a record, the oldest of them first. */
+export const newestSeals = (database: string, most: number): SignedSeal[] =>
+  keptSeals(database)
+    .filter((seal) => seal?.v === 2)
+    .slice(-most);
+
+/** A public key as a seal has it: its 32 bytes, base64url. */
+const rawKey = (key: KeyObject): string => String(key.export({ format: "jwk" }).x);
+
+/** Seals the record as it is, signed by the site's key; nothing is kept of it. */
+function signSeal(store: Store, database: string, now: Date): SignedSeal {
+  const tree = registerTree(store);
+  const key = siteKey(database);
+  const line = `arlent-seal 2 ${now.toISOString()} ${tree.size} ${tree.root()}`;
+  const signature = sign(null, Buffer.from(line), key).toString("base64url");
+  const seal = signedSealIn(`${line} ${rawKey(key)} ${signature}`);
+  if (!seal) throw new Error("a seal is read as it is written");
+  return seal;
+}
+
+/** Takes a seal, signs it and adds it to those there are, on the disk before this returns. */
+export function keepSeal(store: Store, database: string, now = new Date()): SignedSeal {
+  const seal = signSeal(store, database, now);
   const file = openSync(sealsFile(database), "a", 0o600);
   try {
-    appendFileSync(file, `${short} ${signature}\n`);
+    appendFileSync(file, `${seal.text}\n`);
     fsyncSync(file);
   } finally {
     closeSync(file);
   }
-  return short;
+  return seal;
+}
+
+/** The newest seal where it is over all there is; else one that is taken now. */
+export function sealNow(store: Store, database: string, now = new Date()): SignedSeal {
+  const newest = newestSeals(database, 1).at(-1);
+  const tree = registerTree(store);
+  return newest?.size === tree.size && newest.root === tree.root() ? newest : keepSeal(store, database, now);
 }
 
 /** Takes a seal where the last one is a day old and the record has grown since. @returns whether one was taken. */
 export function sealIfDue(store: Store, database: string, now = new Date()): boolean {
   const last = keptSeals(database).at(-1);
-  const isFresh = last && now.getTime() - Date.parse(last.at) < SEAL_EVERY_MS;
-  const stateOf = (line: string) => line.split(" ").slice(3).join(" ");
-  if (isFresh || (last && stateOf(last.line) === stateOf(makeSeal(store, now).short))) return false;
+  if (last && now.getTime() - Date.parse(last.at) < SEAL_EVERY_MS) return false;
+  if (last?.v === 2 && last.root === registerTree(store).root()) return false;
   keepSeal(store, database, now);
   return true;
 }
 
 /** Takes seals for as long as the server runs. */
 export function keepSeals(store: Store, database: string): void {
-  const look = () => {
-    try {
-      sealIfDue(store, database);
-    } catch (error) {
-      console.error(`No seal could be taken: ${problemOf(error)?.message ?? error}`);
-    }
-  };
+  const look = () =>
+    readAheadRegister(store)
+      .then(() => sealIfDue(store, database))
+      .catch((error: unknown) =>
+        console.error(`No seal could be taken: ${problemOf(error)?.message ?? error}`),
+      );
   setTimeout(look, FIRST_LOOK_MS).unref();
   setInterval(look, LOOK_MS).unref();
 }
 
-/** The newest are all held against the record, and of the older ones each so many-th: a tree is worked out for each. */
+/** Of seals of version 1 the newest are all held against the record, of older ones each so many-th: each takes a tree. */
 const NEWEST = 10;
 const EACH = 30;
+
+const alteredSeal = (detail: string): RecordFinding => ({
+  end: "",
+  name: t("a-kept-seal"),
+  seq: null,
+  what: detail,
+  note: false,
+});
+
+/** Holds a tree over the register against a signed seal. @returns findings, none where it holds. */
+function sealOff(tree: HashTree, seal: SignedSeal): RecordFinding[] {
+  const holds = seal.size <= tree.size && tree.root(seal.size) === seal.root;
+  return holds
+    ? []
+    : [{ ...alteredSeal(t("it-is-not-as-it-was-sealed", { at: seal.at })), name: t("the-record") }];
+}
+
+/**
+ * Holds the record against a signed seal from wherever it was: a printed record, a device, a backup.
+ * @returns findings: it is not signed by this site, or the record is not as it was sealed.
+ */
+export function checkSignedSeal(store: Store, seal: SignedSeal): RecordFinding[] {
+  const key = createPublicKey(siteKey(store.$client.name));
+  if (seal.key !== rawKey(key) || !isSigned(seal, key))
+    return [alteredSeal(t("a-seal-is-not-signed-by-this-site", { at: seal.at }))];
+  return sealOff(registerTreeAnew(store), seal);
+}
+
+const isSigned = ({ line, signature }: SignedSeal | SignedSeal1, key: KeyObject): boolean =>
+  verify(null, Buffer.from(line), key, Buffer.from(signature, "base64"));
 
 /**
  * Holds the record against the seals that were taken of it by itself: each must be signed by this site and hold.
@@ -116,22 +200,17 @@ const EACH = 30;
 export function checkKeptSeals(store: Store, seenAt: Date | null = null): RecordFinding[] {
   const database = store.$client.name;
   if (!existsSync(siteKeyFile(database))) return [];
-  const altered = (detail: string): RecordFinding => ({
-    end: "",
-    name: t("a-kept-seal"),
-    seq: null,
-    what: detail,
-    note: false,
-  });
   const seals = keptSeals(database);
-  if (seals.length === 0) return [altered(t("the-seals-are-gone"))];
+  if (seals.length === 0) return [alteredSeal(t("the-seals-are-gone"))];
   const key = createPublicKey(siteKey(database));
+  const tree = registerTreeAnew(store);
   return seals.flatMap((seal, i) => {
-    if (seal === null) return [altered(t("a-seal-cannot-be-read", { line: i + 1 }))];
-    if (!verify(null, Buffer.from(seal.line), key, seal.signature))
-      return [altered(t("a-seal-is-not-signed-by-this-site", { at: seal.at }))];
+    if (seal === null) return [alteredSeal(t("a-seal-cannot-be-read", { line: i + 1 }))];
+    if (!isSigned(seal, key) || (seal.v === 2 && seal.key !== rawKey(key)))
+      return [alteredSeal(t("a-seal-is-not-signed-by-this-site", { at: seal.at }))];
     if (seenAt !== null && Date.parse(seal.at) > seenAt.getTime())
-      return [{ ...altered(t("a-seal-was-taken-after-this-look", { at: seal.at })), note: true }];
+      return [{ ...alteredSeal(t("a-seal-was-taken-after-this-look", { at: seal.at })), note: true }];
+    if (seal.v === 2) return sealOff(tree, seal);
     return i >= seals.length - NEWEST || i % EACH === 0 ? checkSeal(store, seal.line) : [];
   });
 }

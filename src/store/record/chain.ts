@@ -28,24 +28,23 @@ export const eventHash = ({ v, before, endId, id, seq, at, client, body }: Omit<
 export const foundingHash = (end: EndColumns): string =>
   end.founding === null ? foundingHash1(end) : linkHash("", end.founding);
 
-/** Version 1: the columns themselves. */
-const foundingHash1 = (end: EndColumns): string =>
-  sha256(
-    JSON.stringify([
-      end.id,
-      end.createdAt,
-      end.procedureHash,
-      end.cableHash,
-      end.toolsHash,
-      end.style,
-      end.styleName,
-      end.cableName,
-      JSON.stringify(end.picked),
-      JSON.stringify(end.rule),
-      end.batchId,
-      end.batchPlace,
-    ]),
-  );
+const foundingHash1 = (end: EndColumns): string => sha256(JSON.stringify(foundingParts1(end)));
+
+/** What version 1 hashed of an end as it was started: its columns themselves, in this order. */
+export const foundingParts1 = (end: EndColumns): readonly unknown[] => [
+  end.id,
+  end.createdAt,
+  end.procedureHash,
+  end.cableHash,
+  end.toolsHash,
+  end.style,
+  end.styleName,
+  end.cableName,
+  JSON.stringify(end.picked),
+  JSON.stringify(end.rule),
+  end.batchId,
+  end.batchPlace,
+];
 
 /**
  * What the register keeps of an end. Version 1 hashed neither the sheet nor, where it was signed by then, what it was

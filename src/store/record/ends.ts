@@ -177,6 +177,16 @@ export const endIdsFrom = (store: Store, after: string, most: number): string[] 
     .all()
     .map(({ id }) => id);
 
+/** Ends of a job by its name, in the order they were begun. */
+export const endIdsOfJob = (store: Store, job: string): string[] =>
+  store
+    .select({ id: ends.id })
+    .from(ends)
+    .where(eq(ends.job, job))
+    .orderBy(asc(ends.createdAt), asc(ends.id))
+    .all()
+    .map(({ id }) => id);
+
 export const countEnds = (store: Store): number =>
   store.select({ n: sql<number>`count(*)` }).from(ends).get()?.n ?? 0;
 

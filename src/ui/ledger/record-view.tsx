@@ -149,6 +149,13 @@ function RecordHead({ record }: Pick<RecordViewProps, "record">) {
           {label()}
         </a>
       ))}
+      <a
+        href={`/api/v1/proof?end=${record.id}`}
+        download
+        className="no-print flex min-h-12 items-center rounded-lg border-2 border-ink px-4 font-semibold"
+      >
+        {t("proof")}
+      </a>
       <Button onClick={() => window.print()} className="no-print">
         {t("print")}
       </Button>

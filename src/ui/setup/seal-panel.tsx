@@ -1,12 +1,13 @@
 "use client";
 
 import { QRCodeSVG } from "qrcode.react";
-import { useState } from "react";
+import { useEffect, useState } from "react";
 import type { z } from "zod";
 import type { RecordFinding, zSealAnswer } from "@/core";
 import { t } from "@/messages/setup";
 import { Button } from "../controls/button";
 import { call } from "../http/http";
+import { sealsHeld } from "../live/seals-held";
 import { LocalTime } from "../words/local-time";
 import { countText, Findings } from "./record-check";
 
@@ -33,6 +34,13 @@ export function SealPanel() {
       </p>
       {seal && <SealMade seal={seal} />}
       <EarlierSeal />
+      <HeldSeals />
+      <p className="no-print mt-3 text-soft">
+        {t("a-proof-for-a-stranger")}{" "}
+        <a href="/api/v1/proof" download className="underline">
+          {t("export-a-proof-of-all-ends")}
+        </a>
+      </p>
     </section>
   );
 }
@@ -137,5 +145,40 @@ function EarlierSeal() {
         )}
       </div>
     </form>
+  );
+}
+
+/** The seals this device was given as a witness, held against the record by a touch. */
+function HeldSeals() {
+  const [seals, setSeals] = useState<readonly string[]>([]);
+  const [outcome, setOutcome] = useState("");
+  const [findings, setFindings] = useState<readonly RecordFinding[]>([]);
+  useEffect(() => setSeals(sealsHeld(window.localStorage)), []);
+  if (seals.length === 0) return null;
+  const check = async () => {
+    const all: RecordFinding[] = [];
+    for (const seal of seals) {
+      const answer = await call("post /seal", { body: { seal } });
+      if (!answer.ok) return setOutcome(answer.problem.message);
+      all.push(...answer.value.findings);
+    }
+    setFindings(all);
+    setOutcome(
+      all.length === 0
+        ? t("the-record-holds-all-of-them")
+        : t("it-does-not-hold-found", { length: all.length }),
+    );
+  };
+  return (
+    <div className="no-print mt-3 grid gap-2">
+      <p>{t("this-device-holds-seals", { count: seals.length })}</p>
+      <Button onClick={check} className="justify-self-start">
+        {t("hold-the-record-against-them")}
+      </Button>
+      <p role="status" className="font-semibold empty:hidden">
+        {outcome}
+      </p>
+      {findings.length > 0 && <Findings findings={findings} />}
+    </div>
   );
 }

@@ -5,6 +5,7 @@ import { benchPage } from "@/service/end/bench-page";
 import { addEvents, getEnd, newEvents, startEnd } from "@/service/end/ends";
 import { addPhoto, PHOTO_LIMIT, photoOf, photosOf } from "@/service/end/photos";
 import { endRecord, recordJson } from "@/service/end/record";
+import { proofToAttach } from "@/service/proof/prove";
 import { bytesBody, inTurns, pdf } from "../answer";
 import type { Handlers, Under } from "../handler";
 
@@ -15,6 +16,7 @@ export const END_HANDLERS: Handlers<Under<"/ends"> | Under<"/batches"> | Under<"
   "post /ends/{id}/events": ({ act, params, body }) => ({ events: addEvents(act, params.id, body) }),
   "get /ends/{id}/record": ({ store, params }) => endRecord(store, params.id),
   "get /ends/{id}/pdf": async ({ store, params, query }) => {
+    const at = new Date();
     const end = getEnd(store, params.id);
     const record = recordJson(endRecord(store, end.id));
     const paper = {
@@ -22,6 +24,7 @@ export const END_HANDLERS: Handlers<Under<"/ends"> | Under<"/batches"> | Under<"
       sheet: drawnEnd(end.sheet, endState(end.events), end.rule).sheet,
       photos: photosOf(store, [record]),
       form: query.form,
+      proof: await proofToAttach(store, end.id, at),
     };
     return pdf(await printRecords(inTurns([paper].values())), `arlent-${record.id}.pdf`);
   },
