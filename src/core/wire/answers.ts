@@ -197,6 +197,8 @@ export const zBackupsAnswer = z.strictObject({
   every: z.number().nullable(),
   last: z.strictObject({ name: z.string(), at: z.string(), bytes: z.int() }).nullable(),
   problem: z.string().nullable(),
+  /** The last backup that was put back into a scratch place, and why it could not be; null where none was yet. */
+  drill: z.strictObject({ backup: z.string(), at: z.string(), problem: z.string().nullable() }).nullable(),
   /** The standing copy elsewhere, where one is kept: how far it is behind, seconds, and why where that is too far. */
   copy: z.strictObject({ folder: z.string(), behind: z.int(), problem: z.string().nullable() }).nullable(),
 });

@@ -2,6 +2,8 @@ import { spawnSync } from "node:child_process";
 import { randomUUID } from "node:crypto";
 import {
   copyFileSync,
+  createWriteStream,
+  existsSync,
   mkdirSync,
   mkdtempSync,
   readdirSync,
@@ -12,6 +14,8 @@ import {
 } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
+import { pipeline } from "node:stream/promises";
+import { generateIdentity, identityToRecipient } from "age-encryption";
 import sharp from "sharp";
 import { pack } from "tar-stream";
 import { beforeEach, describe, expect, it } from "vitest";
@@ -22,10 +26,14 @@ import { photoBytes, photographsIn } from "@/store/record/photos";
 import { actOn } from "../act";
 import { addEvents, getEnd, startEnd } from "../end/ends";
 import { addPhoto } from "../end/photos";
-import { backupInto, backupName, backupStream, backupsIn, MANIFEST, RECORD } from "./backup";
+import { readProof as filesOf } from "../proof/read-proof";
+import { backupInto, backupName, backupStream, backupsIn, MANIFEST, RECORD, SEALS } from "./backup";
+import { drill } from "./drill";
+import { keepSeal } from "./kept-seals";
 import { checkWholeRecord } from "./record-check";
 import { restore } from "./restore";
-import { backupIfDue, KEPT, scheduleOf } from "./schedule";
+import { USUAL_RETENTION } from "./retention";
+import { backupIfDue, scheduled, scheduleOf } from "./schedule";
 
 const CAM = { cable: "distribution-900", procedure: "stub-cam-crimp-900", core: "9/125" };
 const folder = () => mkdtempSync(join(tmpdir(), "arlent-backup-"));
@@ -215,29 +223,105 @@ describe("putting back", () => {
   });
 });
 
+const PLAIN = { hours: 24, recipient: null, retention: USUAL_RETENTION, drills: false };
+
 describe("backups made by themselves", () => {
-  it("are made when one is due, not before, and the oldest make room", async () => {
+  it("are made when one is due, not before, and those go that no rule keeps", async () => {
     const to = folder();
-    const schedule = { folder: to, hours: 24 };
+    const schedule = { ...PLAIN, folder: to, retention: { days: 3, weeks: 1, months: 1, bytes: null } };
     const now = Date.now();
     expect(await backupIfDue(store, schedule, new Date(now))).toBe(true);
     expect(await backupIfDue(store, schedule, new Date(now + 3_600_000))).toBe(false);
-    for (let i = 0; i < KEPT + 4; i++) {
-      const at = new Date(now - (i + 2) * 86_400_000);
-      writeFileSync(join(to, backupName(at)), "");
-    }
-    expect(await backupIfDue(store, schedule, new Date(now + 86_400_001))).toBe(true);
-    const backups = backupsIn(to);
-    expect(backups).toHaveLength(KEPT);
-    expect(backups[0]?.name).toBe(backupName(new Date(now + 86_400_001)));
+    for (let i = 2; i < 9; i++) writeFileSync(join(to, backupName(new Date(now - i * 86_400_000))), "");
+    const next = new Date(now + 86_400_001);
+    expect(await backupIfDue(store, schedule, next)).toBe(true);
+    expect(backupsIn(to).map(({ name }) => name)).toEqual(
+      [next, new Date(now), new Date(now - 2 * 86_400_000)].map((at) => backupName(at)),
+    );
   });
-  it("are made once a day where only the folder is named, and not at all where none is", () => {
-    expect(scheduleOf({ ARLENT_BACKUP: "/b" })).toEqual({ folder: "/b", hours: 24 });
-    expect(scheduleOf({ ARLENT_BACKUP: "/b", ARLENT_BACKUP_HOURS: "6" })).toEqual({ folder: "/b", hours: 6 });
-    expect(scheduleOf({ ARLENT_BACKUP: "/b", ARLENT_BACKUP_HOURS: "often" })).toEqual({
-      folder: "/b",
-      hours: 24,
+  it("are made once a day and kept as usual where only the folder is named, and not at all where none is", () => {
+    const usual = { ...PLAIN, folder: "/b", drills: true };
+    expect(scheduleOf({ ARLENT_BACKUP: "/b" })).toEqual(usual);
+    expect(scheduleOf({ ARLENT_BACKUP: "/b", ARLENT_BACKUP_HOURS: "6" })).toEqual({ ...usual, hours: 6 });
+    expect(scheduleOf({ ARLENT_BACKUP: "/b", ARLENT_BACKUP_HOURS: "often" })).toEqual(usual);
+    expect(
+      scheduleOf({
+        ARLENT_BACKUP: "/b",
+        ARLENT_BACKUP_KEEP: "7,4,24",
+        ARLENT_BACKUP_MB: "500",
+        ARLENT_BACKUP_TO: "age1x",
+      }),
+    ).toEqual({
+      ...usual,
+      recipient: "age1x",
+      retention: { days: 7, weeks: 4, months: 24, bytes: 500_000_000 },
+      drills: false,
     });
     expect(scheduleOf({})).toBeNull();
+  });
+  it("are each put back into a scratch place, which is told and removed", async () => {
+    const to = folder();
+    const now = new Date();
+    await backupIfDue(store, { ...PLAIN, folder: to, drills: true }, now);
+    expect(scheduled().drill).toEqual({ backup: backupName(now), at: now.toISOString(), problem: null });
+    const torn = backupName(new Date(now.getTime() + 1_000));
+    writeFileSync(join(to, torn), readFileSync(join(to, backupName(now))).subarray(0, 9_000));
+    expect((await drill(to, torn)).problem).toMatch(/no whole backup/);
+    expect(readdirSync(tmpdir()).filter((name) => name.startsWith(`arlent-drill.${process.pid}`))).toEqual(
+      [],
+    );
+  });
+});
+
+describe("an encrypted backup", () => {
+  it("is read by its identity alone, and is the same record", async () => {
+    const identity = await generateIdentity();
+    const file = join(folder(), "b.tar.age");
+    await backupInto(store, file, new Date(), await identityToRecipient(identity));
+    const bytes = readFileSync(file);
+    expect(bytes.subarray(0, 21).toString()).toBe("age-encryption.org/v1");
+    expect(bytes.includes("record.db")).toBe(false);
+    const there = () => join(folder(), "b.db");
+    expect(await codeOf(restore(file, there()))).toBe("bad-input");
+    expect(await codeOf(restore(file, there(), new Date(), await generateIdentity()))).toBe("not-a-backup");
+    const back = there();
+    await restore(file, back, new Date(), identity);
+    expect(findings(openStore(back))).toEqual([]);
+  });
+  it("that was changed or cut short is refused", async () => {
+    const identity = await generateIdentity();
+    const file = join(folder(), "b.tar.age");
+    await backupInto(store, file, new Date(), await identityToRecipient(identity));
+    const bytes = readFileSync(file);
+    for (const other of [bytes.subarray(0, -20), Buffer.from(bytes).fill(7, 70_000, 70_010)]) {
+      writeFileSync(file, other);
+      const there = join(folder(), "b.db");
+      expect(await codeOf(restore(file, there, new Date(), identity))).toBe("not-a-backup");
+      expect(existsSync(there)).toBe(false);
+    }
+  });
+  it("to nobody is not made", async () => {
+    const file = join(folder(), "b.tar.age");
+    expect(await codeOf(backupInto(store, file, new Date(), "somebody"))).toBe("bad-input");
+    expect(existsSync(file)).toBe(false);
+  });
+});
+
+describe("the seals in a backup", () => {
+  it("are held against the record in it: one that was set back is refused", async () => {
+    keepSeal(store, store.$client.name);
+    const before = await create();
+    label(store, end, "later");
+    keepSeal(store, store.$client.name);
+    const later = await create();
+    await restore(later, join(folder(), "b.db"));
+    // The older record under the newer seals: as if what was done since had been taken out of it.
+    const mixed = join(folder(), "mixed.tar");
+    const files = new Map([...(await filesOf(before)), [SEALS, (await filesOf(later)).get(SEALS) ?? ""]]);
+    const archive = pack();
+    for (const [name, bytes] of files) archive.entry({ name }, Buffer.from(bytes));
+    archive.finalize();
+    await pipeline(archive, createWriteStream(mixed));
+    expect(await codeOf(restore(mixed, join(folder(), "b.db")))).toBe("altered");
   });
 });

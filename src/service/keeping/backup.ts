@@ -25,6 +25,8 @@ import { clearLitter, ownMark } from "@/store/database/litter";
 import { PROGRAM } from "@/store/database/program";
 import type { Store } from "@/store/database/store";
 import { photographsIn, photoPath } from "@/store/record/photos";
+import { encryptedTo } from "./age";
+import { newestSeals } from "./kept-seals";
 
 /** The first file of a backup: what it is, and what must be in it. */
 export const zManifest = z.strictObject({
@@ -40,11 +42,13 @@ export type Manifest = z.output<typeof zManifest>;
 /** What the files of a backup are called. */
 export const MANIFEST = "arlent-backup.json";
 export const RECORD = "record.db";
+/** The signed seals the record was under, a line each: in backups from this program on. */
+export const SEALS = "seals.txt";
 export const PHOTO = /^photos\/([0-9a-f]{64})\.jpg$/;
 
-/** A backup's file name: when it was made, to the second. */
-export const backupName = (at: Date): string =>
-  `arlent-${at.toISOString().slice(0, 19).replaceAll(":", "").replace("T", "-")}.tar`;
+/** A backup's file name: when it was made, to the second, and whether it is encrypted. */
+export const backupName = (at: Date, isEncrypted = false): string =>
+  `arlent-${at.toISOString().slice(0, 19).replaceAll(":", "").replace("T", "-")}.tar${isEncrypted ? ".age" : ""}`;
 
 interface Copied {
   readonly manifest: Manifest;
@@ -82,6 +86,14 @@ async function put(archive: Pack, name: string, path: string): Promise<void> {
   await pipeline(createReadStream(path), archive.entry({ name, size: statSync(path).size }));
 }
 
+/** So many seals go with a backup: the newest. */
+const MOST_SEALS = 100;
+
+const sealsText = ({ $client: { name } }: Store): string =>
+  newestSeals(name, MOST_SEALS)
+    .map(({ text }) => `${text}\n`)
+    .join("");
+
 /** So many backups are read at once: each is a copy of the whole record on this machine's disk. */
 const MOST_AT_ONCE = 2;
 let readers = 0;
@@ -102,6 +114,7 @@ export async function backupStream(store: Store, at = new Date()): Promise<Reada
   const archive = pack();
   const fill = async () => {
     archive.entry({ name: MANIFEST }, JSON.stringify(manifest, null, 2));
+    archive.entry({ name: SEALS }, sealsText(store));
     await put(archive, RECORD, database);
     for (const hash of photographs) await put(archive, `photos/${hash}.jpg`, photoPath(store, hash));
     archive.finalize();
@@ -119,22 +132,29 @@ export async function backupStream(store: Store, at = new Date()): Promise<Reada
 
 /** Takes away what was being copied or written when its process was killed. */
 export function clearBackupLitter(folder: string | null): void {
-  clearLitter(tmpdir(), (name) => /^arlent-(backup|look)\./.test(name));
-  if (folder) clearLitter(folder, (name) => /^arlent-[\d-]+\.tar\./.test(name));
+  clearLitter(tmpdir(), (name) => /^arlent-(backup|look|drill)\./.test(name));
+  if (folder) clearLitter(folder, (name) => /^arlent-[\d-]+\.tar(\.age)?\..*part$/.test(name));
 }
 
 /**
  * Writes a backup under a name that does not exist yet: whole on the disk, or not there at all.
- * @throws InputError `id-taken` where there is such a file.
+ * @param recipient whom it is encrypted to (age); null for a plain one.
+ * @throws InputError `id-taken` where there is such a file; `bad-input` for no recipient.
  */
-export async function backupInto(store: Store, file: string, at = new Date()): Promise<void> {
+export async function backupInto(
+  store: Store,
+  file: string,
+  at = new Date(),
+  recipient: string | null = null,
+): Promise<void> {
   const path = resolve(file);
   if (existsSync(path))
     throw new InputError("id-taken", say("there-is-already-a-file-nothing-was", { path }), ["file"]);
   mkdirSync(dirname(path), { recursive: true });
   const part = `${path}${ownMark()}part`;
   try {
-    await pipeline(await backupStream(store, at), createWriteStream(part));
+    const stream = await backupStream(store, at);
+    await pipeline(recipient ? await encryptedTo(stream, recipient) : stream, createWriteStream(part));
     flushed(part);
     renameSync(part, path);
   } catch (error) {
@@ -156,7 +176,7 @@ export const sha256Of = async (path: string): Promise<string> => {
   return hash.digest("hex");
 };
 
-const NAMED = /^arlent-(\d{4}-\d{2}-\d{2})-(\d{2})(\d{2})(\d{2})\.tar$/;
+const NAMED = /^arlent-(\d{4}-\d{2}-\d{2})-(\d{2})(\d{2})(\d{2})\.tar(?:\.age)?$/;
 
 interface Kept {
   readonly name: string;

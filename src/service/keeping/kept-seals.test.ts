@@ -7,7 +7,7 @@ import type { Store } from "@/store/database/store";
 import { openStore } from "@/store/opening/open";
 import { openToLook } from "@/store/opening/read-only";
 import { addTo, endRead, signedEnd } from "../fixtures/made-ends";
-import { checkKeptSeals, keepSeal, sealIfDue, sealsFile, siteKeyFile } from "./kept-seals";
+import { checkKeptSeals, keepSeal, sealIfDue, sealIfJobDone, sealsFile, siteKeyFile } from "./kept-seals";
 import { checkWholeRecord } from "./record-check";
 
 const DAY = 86_400_000;
@@ -31,6 +31,19 @@ describe("seals a server takes by itself", () => {
     expect(sealIfDue(store, file, at(1))).toBe(true);
     expect(sealIfDue(store, file, at(3))).toBe(false);
     expect(readFileSync(sealsFile(file), "utf8").trim().split("\n")).toHaveLength(2);
+  });
+  it("are taken as the last open end of a job is signed, and not before", () => {
+    sealIfJobDone(store, file, at(0));
+    const [first, second] = ["pad 4", "pad 5"].map((label) => {
+      const id = endRead(store, "measure");
+      addTo(store, id, { kind: "label", job: "Moor", label });
+      return id;
+    });
+    addTo(store, first ?? "", { kind: "sign", name: "Wyn Harrow", outcome: "kept" });
+    expect(sealIfJobDone(store, file, at(1))).toBe(false);
+    addTo(store, second ?? "", { kind: "sign", name: "Wyn Harrow", outcome: "kept" });
+    expect(sealIfJobDone(store, file, at(2))).toBe(true);
+    expect(sealIfJobDone(store, file, at(3))).toBe(false);
   });
   it("hold over what comes later, and are part of the record's check", () => {
     keepSeal(store, file, at(0));

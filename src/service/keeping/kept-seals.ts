@@ -15,6 +15,7 @@ import {
   readFileSync,
   writeFileSync,
 } from "node:fs";
+import { sql } from "drizzle-orm";
 import { problemOf, type RecordFinding } from "@/core";
 import { t } from "@/messages/service";
 import type { Store } from "@/store/database/store";
@@ -30,6 +31,8 @@ export const sealsFile = (database: string): string => `${database}.seals`;
 
 /** A seal is taken by itself at least so often while the record grows, milliseconds. */
 const SEAL_EVERY_MS = 86_400_000;
+/** How often it is looked whether a job was signed off. */
+const JOB_LOOK_MS = 60_000;
 /** How often it is looked whether one is due. */
 const LOOK_MS = 3_600_000;
 /** Whoever comes as the server starts is answered first: a seal reads the whole record. */
@@ -146,6 +149,17 @@ export function sealIfDue(store: Store, database: string, now = new Date()): boo
   return true;
 }
 
+/** Takes a seal where the last open end of a job was signed since the newest one. @returns whether one was taken. */
+export function sealIfJobDone(store: Store, database: string, now = new Date()): boolean {
+  const sealed = newestSeals(database, 1).at(-1)?.size ?? 0;
+  const done = store.get<{ n: number }>(sql`
+    SELECT r.n FROM register r JOIN ends e ON e.id = r.ref
+    WHERE r.n > ${sealed} AND r.kind = 'signed' AND e.job <> ''
+      AND NOT EXISTS (SELECT 1 FROM ends o WHERE o.signed_at IS NULL AND o.job = e.job) LIMIT 1`);
+  if (done) keepSeal(store, database, now);
+  return done !== undefined;
+}
+
 /** Takes seals for as long as the server runs. */
 export function keepSeals(store: Store, database: string): void {
   const look = () =>
@@ -154,6 +168,14 @@ export function keepSeals(store: Store, database: string): void {
       .catch((error: unknown) =>
         console.error(`No seal could be taken: ${problemOf(error)?.message ?? error}`),
       );
+  const lookAtJobs = () => {
+    try {
+      sealIfJobDone(store, database);
+    } catch (error) {
+      console.error(`No seal could be taken: ${problemOf(error)?.message ?? error}`);
+    }
+  };
+  setInterval(lookAtJobs, JOB_LOOK_MS).unref();
   setTimeout(look, FIRST_LOOK_MS).unref();
   setInterval(look, LOOK_MS).unref();
 }
@@ -191,6 +213,22 @@ export function checkSignedSeal(store: Store, seal: SignedSeal): RecordFinding[]
 
 const isSigned = ({ line, signature }: SignedSeal | SignedSeal1, key: KeyObject): boolean =>
   verify(null, Buffer.from(line), key, Buffer.from(signature, "base64"));
+
+/**
+ * Holds a record that was carried elsewhere against the seals that came with it, each signed by the key it names: whether
+ * that is the key of the site it came from, whoever carries it must say.
+ */
+export function checkCarriedSeals(store: Store, texts: readonly string[]): RecordFinding[] {
+  const tree = registerTreeAnew(store);
+  return texts.flatMap((text, i) => {
+    const seal = signedSealIn(text);
+    if (seal === null) return [alteredSeal(t("a-seal-cannot-be-read", { line: i + 1 }))];
+    const key = createPublicKey({ key: { kty: "OKP", crv: "Ed25519", x: seal.key }, format: "jwk" });
+    return isSigned(seal, key)
+      ? sealOff(tree, seal)
+      : [alteredSeal(t("a-seal-is-not-signed-by-this-site", { at: seal.at }))];
+  });
+}
 
 /**
  * Holds the record against the seals that were taken of it by itself: each must be signed by this site and hold.

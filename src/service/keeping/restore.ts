@@ -10,6 +10,7 @@ import {
   statSync,
 } from "node:fs";
 import { basename, dirname, join, resolve } from "node:path";
+import type { Readable } from "node:stream";
 import { pipeline } from "node:stream/promises";
 import { extract } from "tar-stream";
 import { check, InputError, type RecordFinding } from "@/core";
@@ -17,7 +18,9 @@ import { say } from "@/messages/service";
 import { clearLitter, ownMark } from "@/store/database/litter";
 import { openToLook } from "@/store/opening/read-only";
 import { isWholePhoto } from "@/store/record/photos";
-import { flushed, MANIFEST, type Manifest, PHOTO, RECORD, sha256Of, zManifest } from "./backup";
+import { decryptedBy, isEncrypted } from "./age";
+import { flushed, MANIFEST, type Manifest, PHOTO, RECORD, SEALS, sha256Of, zManifest } from "./backup";
+import { checkCarriedSeals } from "./kept-seals";
 import { checkWholeRecord } from "./record-check";
 
 export interface Restored {
@@ -35,9 +38,15 @@ const broken = (why: string, cause?: unknown) =>
  * Puts a backup back where no record is: unpacked beside its place, checked, and moved there only when whole. What exists
  * is never written over; a write-ahead log left there by an earlier database is moved aside, for it would be read into
  * this one.
+ * @param identity what an encrypted backup is read by (age).
  * @throws InputError `id-taken`, `not-a-backup`, or `altered` with the first findings.
  */
-export async function restore(backup: string, database: string, now = new Date()): Promise<Restored> {
+export async function restore(
+  backup: string,
+  database: string,
+  now = new Date(),
+  identity: string | null = null,
+): Promise<Restored> {
   const target = resolve(database);
   if (existsSync(target))
     throw new InputError("id-taken", say("there-is-already-a-database-nothing-was", { target }), ["file"]);
@@ -56,8 +65,8 @@ export async function restore(backup: string, database: string, now = new Date()
   const folder = `${target}.restoring${ownMark()}d`;
   mkdirSync(folder);
   try {
-    const { manifest, photographs } = await unpacked(backup, folder);
-    mustBeSound(join(folder, RECORD));
+    const { manifest, photographs } = await unpacked(await plain(backup, identity), folder);
+    mustBeSound(join(folder, RECORD), sealsIn(join(folder, SEALS)));
     const movedAside = putAside(target, now);
     const photos = join(dirname(target), "photos");
     if (photographs.length > 0) mkdirSync(photos, { recursive: true });
@@ -71,13 +80,19 @@ export async function restore(backup: string, database: string, now = new Date()
   }
 }
 
+/** A backup as it is read, decrypted where it is encrypted. */
+async function plain(backup: string, identity: string | null): Promise<Readable> {
+  const stream = createReadStream(backup);
+  return (await isEncrypted(backup)) ? decryptedBy(stream, identity) : stream;
+}
+
 async function unpacked(
-  backup: string,
+  backup: Readable,
   folder: string,
 ): Promise<{ manifest: Manifest; photographs: readonly string[] }> {
   const matches: string[] = [];
   const archive = extract();
-  const reading = pipeline(createReadStream(backup), archive).catch((cause) => cause);
+  const reading = pipeline(backup, archive).catch((cause) => cause);
   try {
     for await (const entry of archive) {
       const { name } = entry.header;
@@ -85,7 +100,7 @@ async function unpacked(
       if (
         entry.header.type !== "file" ||
         matches.includes(name) ||
-        !(photo || name === MANIFEST || name === RECORD)
+        !(photo || [MANIFEST, RECORD, SEALS].includes(name))
       )
         throw broken(`it holds “${name.slice(0, 80)}”, which no backup does`);
       const path = join(folder, name);
@@ -119,11 +134,15 @@ function manifestOf(path: string): Manifest {
   }
 }
 
+/** The seals that came with a backup, a line each; none with one of an earlier program. */
+const sealsIn = (path: string): string[] =>
+  existsSync(path) ? readFileSync(path, "utf8").split("\n").filter(Boolean) : [];
+
 /** @throws InputError `altered` where the record's own check finds anything. */
-function mustBeSound(file: string): void {
+function mustBeSound(file: string, seals: readonly string[]): void {
   const looked = openToLook(file);
   try {
-    const findings: RecordFinding[] = [];
+    const findings: RecordFinding[] = checkCarriedSeals(looked.store, seals);
     for (const stretch of checkWholeRecord(looked.store))
       findings.push(...stretch.findings.filter(({ note }) => !note));
     if (findings.length > 0)

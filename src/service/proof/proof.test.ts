@@ -22,7 +22,10 @@ import { verified } from "./verify";
 const folder = mkdtempSync(join(tmpdir(), "arlent-proof-"));
 const NOW = new Date("2026-12-01T08:00:00Z");
 let count = 0;
-const fresh = (name: string): string => join(folder, `${(count += 1)}-${name}`);
+const fresh = (name: string): string => {
+  count += 1;
+  return join(folder, `${count}-${name}`);
+};
 
 type Files = ReadonlyMap<string, Uint8Array>;
 

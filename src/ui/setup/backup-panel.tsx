@@ -43,6 +43,13 @@ export function BackupPanel() {
           )}
         </p>
       )}
+      {saved?.drill && (
+        <p role={saved.drill.problem ? "alert" : undefined} className="mt-2 text-soft">
+          {saved.drill.problem
+            ? t("could-not-be-put-back", { backup: saved.drill.backup, problem: saved.drill.problem })
+            : t("was-put-back-for-trial", { backup: saved.drill.backup })}
+        </p>
+      )}
       {saved?.copy && (
         <p className="mt-2 text-soft">
           {t("a-standing-copy-is-kept-in")} <code className="figures wrap-anywhere">{saved.copy.folder}</code>
