@@ -38,8 +38,8 @@ describe("backups kept by rule", () => {
       { minLength: 1 },
     );
     fc.assert(
-      fc.property(any, fc.integer({ min: 1, max: 500 }), (made, bytes) => {
-        const all = made.map((backup) => old(backup.days, backup.bytes));
+      fc.property(any, fc.integer({ min: 1, max: 500 }), (drawn, bytes) => {
+        const all = drawn.map((backup) => old(backup.days, backup.bytes));
         const gone = new Set(backupsToDrop(all, { ...USUAL_RETENTION, bytes }));
         const [newest, ...rest] = all
           .filter((backup) => !gone.has(backup))
