@@ -131,6 +131,9 @@ def end_off(end, size, root, files):
         before = event["hash"]
     if end["events"] and not has("head", end["id"], before):
         yield "the register has another last event than this"
+    batch = end["batch"]
+    if batch is not None and not has("batch", batch["id"], sha256(canonical(batch).encode())):
+        yield "its batch was changed"
     hashes = {event["hash"] for event in end["events"]}
     for line in lines:
         leaf = canonical({key: line[key] for key in ("digest", "kind", "ref")})

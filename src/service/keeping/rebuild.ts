@@ -31,7 +31,8 @@ export function* rebuild(store: Store): Generator<Rebuilt> {
   }
 }
 
-function rebuildEnd(store: Store, id: EndId): { end: EndId; why: string }[] {
+/** Writes all that follows from one end's events again. @returns why it could not be; nothing where it was. */
+export function rebuildEnd(store: Store, id: EndId): { end: EndId; why: string }[] {
   try {
     const row = findEnd(store, id);
     if (!row) return [];

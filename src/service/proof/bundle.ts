@@ -45,6 +45,8 @@ export const zProvenEnd = z.strictObject({
   /** What it was started as, word for word; null for ends of version 1, whose parts are beside it. */
   founding: z.string().nullable(),
   founding1: z.array(z.unknown()).readonly().nullable(),
+  /** The batch it was made in; null for one by itself. */
+  batch: z.strictObject({ id: z.string(), createdAt: z.string(), name: z.string() }).nullable(),
   events: z.array(zProvenEvent).readonly(),
   /** Documents it was made by, by their hash: each lies beside it, word for word. */
   documents: z.array(zHash).readonly(),

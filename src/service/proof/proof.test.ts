@@ -6,17 +6,23 @@ import { pipeline } from "node:stream/promises";
 import sharp from "sharp";
 import { pack } from "tar-stream";
 import { beforeAll, describe, expect, it } from "vitest";
-import { check, zPhotoQuery } from "@/core";
+import { check, zBatch, zPhotoQuery } from "@/core";
 import type { Store } from "@/store/database/store";
 import { goldenFile } from "@/store/fixtures/golden";
 import { openStore } from "@/store/opening/open";
+import { photoBytes, photographsIn } from "@/store/record/photos";
+import { registerHead } from "@/store/record/register";
 import { actOn } from "../act";
+import { startBatch } from "../end/batches";
 import { addPhoto } from "../end/photos";
+import { endRecord, recordJson } from "../end/record";
 import { codeOf } from "../fixtures/code-of";
-import { addTo, endRead, signedEnd } from "../fixtures/made-ends";
+import { addTo, CAM, endRead, signedEnd } from "../fixtures/made-ends";
+import { checkWholeRecord } from "../keeping/record-check";
 import { END_FILE, HEAD } from "./bundle";
 import { proofStream } from "./prove";
 import { readProof } from "./read-proof";
+import { takeIn } from "./take-in";
 import { verified } from "./verify";
 
 const folder = mkdtempSync(join(tmpdir(), "arlent-proof-"));
@@ -280,3 +286,62 @@ describe("a proof of many ends", () => {
     },
   );
 });
+
+describe("a proof taken into another record", () => {
+  it("is there word for word, shows the same record, and is proven again", async () => {
+    const other = openStore(fresh("other.db"));
+    startBatch(actOn(store), check(zBatch, { ...CAM, count: 2, job: "Moor" }));
+    const all = await readProof(await written(store, {}));
+    expect(takeIn(other, all, NOW)).toEqual({ ends: 5, there: 0 });
+    const rows = (of: Store) =>
+      of.$client.prepare("SELECT id, end_id, seq, v, at, body, before, hash FROM events ORDER BY id").all();
+    expect(rows(other)).toEqual(rows(store));
+    const ids = store.$client.prepare<[], string>("SELECT id FROM ends").pluck().all();
+    const shown = (of: Store) => ids.map((id) => recordJson(endRecord(of, id)));
+    // Who a person is now is told where the people are known.
+    const unnamed = (of: Store) =>
+      shown(of).map(({ signed, ...record }) => ({
+        ...record,
+        signed: signed && { ...signed, called: null },
+      }));
+    expect(unnamed(other)).toEqual(unnamed(store));
+    expect([...checkWholeRecord(other)].flatMap(({ findings }) => findings)).toEqual([]);
+    expect(verified(await readProof(await written(other, {})))).toMatchObject({ ends: 5, findings: [] });
+    expect(photographsIn(other).every((hash) => photoBytes(other, hash) !== null)).toBe(true);
+    expect(takeIn(other, all, NOW)).toEqual({ ends: 0, there: 5 });
+  });
+  it("that does not hold, or says something else of an end that is there, changes nothing", async () => {
+    const other = openStore(fresh("other.db"));
+    const changed = new Map(files).set(HEAD, Buffer.from("{}"));
+    expect(codeOf(() => takeIn(other, changed, NOW))).toBe("altered");
+    takeIn(other, files, NOW);
+    addTo(other, end, {
+      kind: "correction",
+      corrects: correctedIn(other),
+      says: "Pad 5",
+      why: "misread",
+      name: "Wyn Harrow",
+    });
+    const before = registerHead(other);
+    expect(codeOf(() => takeIn(other, files, NOW))).toBe("id-taken");
+    expect(registerHead(other)).toEqual(before);
+  });
+  it("of the first version is moved by a backup instead", async () => {
+    const file = fresh("old.db");
+    writeFileSync(file, goldenFile(4));
+    const old = await readProof(await written(openStore(file), {}));
+    expect(codeOf(() => takeIn(openStore(fresh("other.db")), old, NOW))).toBe("newer");
+  });
+  it("runs as a command", () => {
+    const database = fresh("other.db");
+    openStore(database).$client.close();
+    const { status, stdout } = spawnSync(process.execPath, ["scripts/import.mjs", path, database], {
+      encoding: "utf8",
+    });
+    expect([status, stdout]).toEqual([0, "1 ends taken in\n"]);
+  });
+});
+
+const correctedIn = (of: Store): string =>
+  of.$client.prepare<[string], string>("SELECT id FROM events WHERE end_id = ? LIMIT 1").pluck().get(end) ??
+  "";

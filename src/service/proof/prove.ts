@@ -9,7 +9,7 @@ import { PROGRAM } from "@/store/database/program";
 import type { Store } from "@/store/database/store";
 import { eventRows, foundingParts1 } from "@/store/record/chain";
 import { findDocument } from "@/store/record/documents";
-import { endIdsFrom, endIdsOfJob, findEnd } from "@/store/record/ends";
+import { endIdsFrom, endIdsOfJob, findBatch, findEnd } from "@/store/record/ends";
 import { photoBytes } from "@/store/record/photos";
 import { linesAbout, registerTree } from "@/store/record/register-tree";
 import { endRecord, recordJson } from "../end/record";
@@ -51,16 +51,20 @@ function provenEnd(store: Store, id: EndId, { size }: SignedSeal): ProvenEnd {
   const events = eventRows(store, id).map(({ v, id: event, seq, at, client, body, before, hash }) => ({
     ...{ v, id: event, seq, at, client, body, before, hash },
   }));
+  const batch = row.batchId === null ? null : (findBatch(store, row.batchId) ?? null);
   const documents = [row.procedureHash, row.cableHash, row.toolsHash, row.sheetHash].filter(
     (hash) => hash !== null,
   );
-  const lines = linesAbout(store, [id, ...documents]).filter(({ index }) => index < size);
+  const lines = linesAbout(store, [id, ...(batch ? [batch.id] : []), ...documents]).filter(
+    ({ index }) => index < size,
+  );
   // Of how far its chain had come, the last is enough: it takes in all before it.
   const lastHead = lines.findLast(({ kind }) => kind === "head");
   return {
     id,
     founding: row.founding,
     founding1: row.founding === null ? foundingParts1(row) : null,
+    batch,
     events,
     documents,
     photographs: [

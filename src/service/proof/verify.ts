@@ -1,6 +1,6 @@
 import { createPublicKey, verify } from "node:crypto";
 import { z } from "zod";
-import { linkHash, sha256 } from "@/store/database/hash";
+import { canonical, linkHash, sha256 } from "@/store/database/hash";
 import { eventHash } from "@/store/record/chain";
 import { lineLeaf } from "@/store/record/register-tree";
 import { rootByInclusion } from "@/store/record/tree";
@@ -72,6 +72,8 @@ function endOff(end: ProvenEnd, seal: SignedSeal, files: ReadonlyMap<string, Uin
   }
   if (end.events.length > 0 && !has("head", end.id, before))
     off.push("the register has another last event than this.");
+  if (end.batch && !has("batch", end.batch.id, sha256(canonical(end.batch))))
+    off.push("its batch was changed.");
   const hashes = new Set(end.events.map(({ hash }) => hash));
   for (const { kind, digest } of end.lines)
     if (kind === "signed" && !hashes.has(digest)) off.push("a sign-off the register has is not here.");

@@ -65,6 +65,25 @@ export function keepDocument(store: Store, kind: Kind, body: string): string {
   return hash;
 }
 
+/**
+ * Keeps a document of another record's, once, under the version it was written by there: the one its line of the register
+ * says. @throws InputError `newer`: no version this program knows.
+ */
+export function keepDocumentAs(
+  store: Store,
+  { kind, body }: Pick<DocumentRow, "kind" | "body">,
+  digest: string,
+): void {
+  const hash = sha256(body);
+  if (hasDocument(store, hash)) return;
+  const versions = Array.from({ length: VERSION[kind] }, (_, i) => i + 1);
+  const v = versions.find((version) => documentDigest({ kind, v: version }) === digest);
+  if (v === undefined)
+    throw new InputError("newer", say("something-in-it-was-written-by-a-newer"), ["proof"]);
+  store.insert(documents).values({ hash, kind, body, v }).run();
+  addToRegister(store, "document", hash, digest);
+}
+
 const byHash = prepared((store) =>
   store
     .select()

@@ -22,23 +22,26 @@ import type { Store } from "../database/store";
 import { inTransaction } from "../database/transaction";
 import { attempts, batches, ends, verdicts } from "../schema";
 import { foundingHash } from "./chain";
-import { foundingColumns, foundingText, type NewFounding } from "./founding";
+import { type Founding, foundingColumns, foundingText, type NewFounding } from "./founding";
 import { addToRegister, digestOf } from "./register";
 
 export type EndRow = typeof ends.$inferSelect;
 
 /** Adds an end; its chain of hashes begins with what it is started as. */
 export function insertEnd(store: Store, founding: NewFounding): void {
-  inTransaction(store, () => {
-    const row = store
-      .insert(ends)
-      .values({ ...foundingColumns(founding), founding: foundingText(founding) })
-      .returning()
-      .get();
-    const hash = foundingHash(row);
-    store.update(ends).set({ lastHash: hash }).where(eq(ends.id, row.id)).run();
-    addToRegister(store, "end", row.id, hash);
-  });
+  inTransaction(store, () => insertEndAsWas(store, founding, foundingText(founding)));
+}
+
+/** Adds an end of another record's, as it was started there. */
+export function insertEndAsWas(store: Store, founding: Founding, text: string): void {
+  const row = store
+    .insert(ends)
+    .values({ ...foundingColumns(founding), founding: text })
+    .returning()
+    .get();
+  const hash = foundingHash(row);
+  store.update(ends).set({ lastHash: hash }).where(eq(ends.id, row.id)).run();
+  addToRegister(store, "end", row.id, hash);
 }
 
 const endById = prepared((store) =>

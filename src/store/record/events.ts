@@ -13,7 +13,7 @@ import {
 import { canonical } from "../database/hash";
 import { placeholdersOf, prepared } from "../database/prepared";
 import type { Store } from "../database/store";
-import { events } from "../schema";
+import { ends, events } from "../schema";
 import { eventHash } from "./chain";
 
 /** An end's events after a sequence number, in order, each lifted to the newest version. */
@@ -74,6 +74,12 @@ export function insertEvent(store: Store, newEvent: NewEvent, before: string): s
   const hash = eventHash(row);
   insert(store).run({ ...row, hash });
   return hash;
+}
+
+/** Adds an event of another record's, word for word under the hashes it had there; its end is set to it. */
+export function insertEventRow(store: Store, row: Omit<typeof events.$inferSelect, "n">): void {
+  insert(store).run(row);
+  store.update(ends).set({ lastHash: row.hash }).where(eq(ends.id, row.endId)).run();
 }
 
 /** When the last event of all came in, as its time was written; undefined where there is none. */

@@ -32,7 +32,7 @@ export const zFounding = z.discriminatedUnion("v", [
   }),
 ]);
 /** As this program reads it, whatever version it was written by. */
-type Founding = z.output<typeof zFounding>;
+export type Founding = z.output<typeof zFounding>;
 /** As this program writes it. */
 export type NewFounding = Extract<Founding, { v: 3 }>;
 

@@ -60,6 +60,6 @@ export async function readAheadRegister(store: Store): Promise<void> {
 export const linesAbout = (store: Store, refs: readonly string[]): (RegisterRow & { index: number })[] =>
   store
     .all<RegisterRow>(
-      sql`SELECT n, kind, ref, digest, before, hash FROM register WHERE kind IN ('end', 'signed', 'head', 'document') AND ref IN (SELECT value FROM json_each(${JSON.stringify(refs)})) ORDER BY n`,
+      sql`SELECT n, kind, ref, digest, before, hash FROM register WHERE kind IN ('end', 'signed', 'head', 'document', 'batch') AND ref IN (SELECT value FROM json_each(${JSON.stringify(refs)})) ORDER BY n`,
     )
     .map((line) => ({ ...line, index: line.n - 1 }));
