@@ -286,3 +286,41 @@ test.describe("the interface for programs", () => {
     expect((await request.get("/api/v1/ledger?format=xml")).status()).toBe(400);
   });
 });
+
+test("no style sheet but the pages' own is let in: lists, dialogs and messages keep their look, a stranger's does nothing", async ({
+  page,
+}) => {
+  await page.addInitScript(() => {
+    const refused: string[] = [];
+    Object.assign(window, { refusedStyles: refused });
+    document.addEventListener("securitypolicyviolation", ({ violatedDirective, sample }) => {
+      if (violatedDirective.startsWith("style")) refused.push(`${violatedDirective} ${sample}`);
+    });
+  });
+  const refused = () => page.evaluate(() => Reflect.get(window, "refusedStyles"));
+  await page.goto("/setup");
+  await page.getByLabel(/Your name|Somebody else/).fill(`Nan Sorrel ${Date.now()}`);
+  await page.keyboard.press("Enter");
+  await page
+    .getByRole("button", { name: /^Rename Nan Sorrel/ })
+    .first()
+    .click();
+  await page.getByLabel("New name").fill(`Nan ${Date.now()}`);
+  await page.keyboard.press("Enter");
+  await expect(page.getByText(/^Called Nan \d+ from now on\.$/)).toBeVisible();
+  await page.getByRole("combobox").first().click();
+  await expect(page.getByRole("listbox")).toBeVisible();
+  await page.keyboard.press("Escape");
+  await page.keyboard.press("?");
+  await expect(page.getByRole("dialog").first()).toBeVisible();
+  expect(await refused()).toEqual([]);
+  const colour = () => page.evaluate(() => getComputedStyle(document.body).color);
+  const before = await colour();
+  await page.evaluate(() => {
+    const style = document.createElement("style");
+    style.textContent = "body { color: rgb(1, 2, 3) !important }";
+    document.head.append(style);
+  });
+  expect(await colour()).toBe(before);
+  expect(await refused()).toHaveLength(1);
+});

@@ -45,6 +45,19 @@ describe("seals a server takes by itself", () => {
     expect(sealIfJobDone(store, file, at(2))).toBe(true);
     expect(sealIfJobDone(store, file, at(3))).toBe(false);
   });
+  it("that a kill cut short were never given to anybody: noted, no alteration, and gone with the next", () => {
+    keepSeal(store, file, at(0));
+    const whole = readFileSync(sealsFile(file), "utf8");
+    for (let length = 1; length < whole.length; length += 7) {
+      writeFileSync(sealsFile(file), `${whole}${whole.slice(0, length)}`);
+      expect(checkKeptSeals(store)).toMatchObject([
+        { note: true, what: expect.stringMatching(/cannot be read/) },
+      ]);
+    }
+    signedEnd(store, "Osla Brandt", 0);
+    keepSeal(store, file, at(1));
+    expect(findings()).toEqual([]);
+  });
   it("hold over what comes later, and are part of the record's check", () => {
     keepSeal(store, file, at(0));
     const open = endRead(store, "measure");

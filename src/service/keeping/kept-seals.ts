@@ -13,6 +13,8 @@ import {
   fsyncSync,
   openSync,
   readFileSync,
+  statSync,
+  truncateSync,
   writeFileSync,
 } from "node:fs";
 import { sql } from "drizzle-orm";
@@ -120,9 +122,22 @@ function signSeal(store: Store, database: string, now: Date): SignedSeal {
   return seal;
 }
 
+/** Whether the last line was cut short: the server was killed as it wrote it, and nobody was given that seal. */
+function isTorn(database: string): boolean {
+  const file = sealsFile(database);
+  return existsSync(file) && statSync(file).size > 0 && !readFileSync(file, "utf8").endsWith("\n");
+}
+
+function dropTornSeal(database: string): void {
+  if (!isTorn(database)) return;
+  const file = sealsFile(database);
+  truncateSync(file, readFileSync(file).lastIndexOf("\n") + 1);
+}
+
 /** Takes a seal, signs it and adds it to those there are, on the disk before this returns. */
 export function keepSeal(store: Store, database: string, now = new Date()): SignedSeal {
   const seal = signSeal(store, database, now);
+  dropTornSeal(database);
   const file = openSync(sealsFile(database), "a", 0o600);
   try {
     appendFileSync(file, `${seal.text}\n`);
@@ -242,8 +257,10 @@ export function checkKeptSeals(store: Store, seenAt: Date | null = null): Record
   if (seals.length === 0) return [alteredSeal(t("the-seals-are-gone"))];
   const key = createPublicKey(siteKey(database));
   const tree = registerTreeAnew(store);
+  const torn = isTorn(database) ? seals.length - 1 : -1;
   return seals.flatMap((seal, i) => {
-    if (seal === null) return [alteredSeal(t("a-seal-cannot-be-read", { line: i + 1 }))];
+    if (seal === null)
+      return [{ ...alteredSeal(t("a-seal-cannot-be-read", { line: i + 1 })), note: i === torn }];
     if (!isSigned(seal, key) || (seal.v === 2 && seal.key !== rawKey(key)))
       return [alteredSeal(t("a-seal-is-not-signed-by-this-site", { at: seal.at }))];
     if (seenAt !== null && Date.parse(seal.at) > seenAt.getTime())

@@ -3,6 +3,7 @@
 import { Check } from "lucide-react";
 import { Select as Radix } from "radix-ui";
 import { memo, type ReactNode, useId, useLayoutEffect, useRef, useState } from "react";
+import { pageNonce } from "./nonce";
 import { useSteady } from "./use-steady";
 
 type SelectProps = SelectLook & (SelectHeld | SelectOfForm);
@@ -134,7 +135,7 @@ const Shown = memo(function Shown({
               }}
               className="z-40 max-h-(--radix-select-content-available-height) min-w-(--radix-select-trigger-width) max-w-[calc(100vw-1rem)] overflow-y-auto rounded-lg border-2 border-ink bg-raised shadow-lg"
             >
-              <Radix.Viewport>
+              <Radix.Viewport nonce={pageNonce()}>
                 {all.map((option) => (
                   <Radix.Item
                     key={option.id}

@@ -3,6 +3,7 @@
 import { Select } from "radix-ui";
 import type { Instrument } from "@/core";
 import { t } from "@/messages/reading";
+import { pageNonce } from "../controls/nonce";
 import { exactMm } from "../words/length-text";
 
 interface InstrumentPickerProps {
@@ -30,7 +31,7 @@ export function InstrumentPicker({ instruments, instrument, onPick }: Instrument
           position="popper"
           className="z-30 rounded-lg border border-line bg-raised p-1 shadow-xl"
         >
-          <Select.Viewport>
+          <Select.Viewport nonce={pageNonce()}>
             {instruments.map((instrument) => (
               <Select.Item
                 key={instrument.id}
