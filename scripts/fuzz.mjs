@@ -1,6 +1,14 @@
 // `npm run fuzz [-- REQUESTS [SEED]]`: asks every route what its own schema makes up, and says what was answered amiss.
-import { ensureBuild, ensurePackages, fail, runPackage } from "./setup.mjs";
+// `npm run fuzz -- kills [KILLS]`: kills a writer again and again, and says what was lost.
+import { bundle } from "./bundle.mjs";
+import { ensureBuild, ensurePackages, fail, runPackage, runProgram } from "./setup.mjs";
 
 ensurePackages();
-if (!ensureBuild()) fail("The build failed: see above.");
-process.exitCode = runPackage("tsx/dist/cli.mjs", ["e2e/fuzz-run.ts", ...process.argv.slice(2)]);
+const [first, ...others] = process.argv.slice(2);
+if (first === "kills") {
+  bundle("harness/killed-writer.ts");
+  process.exitCode = runProgram("e2e/kill-run.ts", others);
+} else {
+  if (!ensureBuild()) fail("The build failed: see above.");
+  process.exitCode = runPackage("tsx/dist/cli.mjs", ["e2e/fuzz-run.ts", ...process.argv.slice(2)]);
+}
