@@ -6,7 +6,7 @@ import { chromium, type Page } from "@playwright/test";
 import {
   check,
   type EventInput,
-  personNamed,
+  type Role,
   zAddInside,
   zBenchQuery,
   zJobsQuery,
@@ -14,7 +14,10 @@ import {
   zStart,
 } from "@/core";
 import { actOn } from "@/service/act";
+import { enter } from "@/service/crew/log";
 import { people } from "@/service/crew/people";
+import { setPin } from "@/service/crew/pins";
+import { makeToken } from "@/service/crew/rules";
 import { benchPage } from "@/service/end/bench-page";
 import { addEvents, getEnd, startEnd } from "@/service/end/ends";
 import { getClosures } from "@/service/job/closures";
@@ -66,6 +69,38 @@ function standing(sheetOf: typeof WEDGE, step: string, more: readonly EventInput
   );
   return `/bench/${id}`;
 }
+
+/** The crew as it may stand: everybody with a PIN and a role, two devices, a program. */
+async function fillCrew(): Promise<void> {
+  const given: readonly (readonly Role[])[] = [
+    ["technician", "lead", "keeper"],
+    ["technician"],
+    ["inspector"],
+  ];
+  for (const [i, person] of people(store).entries()) {
+    const act = { ...actOn(store), actor: person.id };
+    await setPin(act, person, `made-up-for-${person.name}`, false);
+    enter(act, { kind: "roles", person: person.id, roles: [...(given[i] ?? [])] });
+    if (i > 1) continue;
+    const device = ["hall-bench-pc", "tablet-2-moor"][i] ?? "";
+    const identity = {
+      device,
+      person: person.id,
+      how: "pin",
+      temporary: false,
+      token: null,
+      roles: [],
+    } as const;
+    enter({ ...act, identity }, { kind: "entered", how: "pin", person: person.id });
+    enter(act, { kind: "device", device, name: ["Hall, bench 1", "Tablet 2"][i] ?? "" });
+  }
+  makeToken(actOn(store), { name: "Planner of the moor", roles: ["lead"] });
+}
+
+const namesKnown = async (page: Page) => {
+  await page.getByRole("radio", { name: /Names must be known/ }).click();
+  await page.locator("html").press("Escape");
+};
 
 const type = (text: string) => async (page: Page) => {
   await page.locator("#reading").fill(text);
@@ -119,7 +154,6 @@ const pictures: [name: string, path: string, size: typeof DESK, act?: (page: Pag
   ["strip-card", SHEET.replace("/?", "/card?"), DESK],
   ["bench-step", `/bench/${marking}`, DESK],
   ["bench-advice", advice, DESK],
-  ["aim", `/ledger/aim?person=${personNamed(people(store), "Wyn Harrow")?.id}`, DESK],
   ["bench-tablet", `/bench/${measuring}`, TABLET, type("48.4")],
   ["bench-phone", `/bench/${marking}`, PHONE],
   ["batch-plan", `/bench/batch/${batch}`, DESK],
@@ -130,8 +164,11 @@ const pictures: [name: string, path: string, size: typeof DESK, act?: (page: Pag
   ["editor", "/shelf/procedures/stub-wedge-release-cord/edit", DESK, contradict],
   ["ledger", "/ledger", DESK],
   ["record", `/ledger/${redone}`, DESK],
+  // Last: from here on whoever works is one of the crew.
+  ["crew", "/setup/crew", DESK, namesKnown],
 ];
 
+await fillCrew();
 const server = await startServer(file, await freePort());
 const browser = await chromium.launch({
   executablePath: ensureChromium(),
