@@ -54,7 +54,7 @@ for (let kill = 0; kill < kills; ) {
     stretch.findings.filter(({ note }) => !note),
   );
   altered += findings.length;
-  for (const { name, what } of findings.slice(0, 3)) console.log(`${name}: ${what}`);
+  for (const finding of findings.slice(0, 3)) console.log(`${finding.name}: ${finding.what}`);
   store.$client.close();
   console.log(`${kill} kills, ${acknowledged} acknowledged, ${lost} lost, ${altered} found altered`);
 }

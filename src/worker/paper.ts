@@ -8,6 +8,7 @@ import { cardsPdf } from "@/paper/card/card-pdf";
 import { closuresPdf } from "@/paper/closure-paper";
 import type { PaperAnswer, PaperAsked, PaperDocument, PaperRecord } from "@/paper/paper-thread";
 import { pagesPdf, recordsPdf } from "@/paper/record-paper";
+import { tagged } from "@/paper/tagged";
 
 // Whoever asks for anything else comes first. Elsewhere than here the whole server would stand back, not this thread alone.
 if (process.platform === "linux") setPriority(constants.priority.PRIORITY_BELOW_NORMAL);
@@ -39,7 +40,7 @@ async function printed(documents: readonly PaperDocument[]): Promise<Buffer> {
   const cards = documents.flatMap((document) => ("cards" in document ? document.cards : []));
   if (cards.length > 0) return cardsPdf(cards);
   const closures = documents.flatMap((document) => ("closure" in document ? [document.closure] : []));
-  if (closures.length > 0) return closuresPdf(closures);
+  if (closures.length > 0) return tagged(await closuresPdf(closures));
   const records = documents.filter((document): document is PaperRecord => "record" in document);
   const photos = new Map(records.flatMap((record) => [...record.photos]));
   const sheets = new Map(records.map(({ record, sheet }) => [record.id, sheet]));
@@ -51,5 +52,6 @@ async function printed(documents: readonly PaperDocument[]): Promise<Buffer> {
     sheets,
     proof?.seal,
   );
-  return proof ? withAttachment(pdf, proof) : pdf;
+  const readable = await tagged(pdf);
+  return proof ? withAttachment(readable, proof) : readable;
 }

@@ -148,6 +148,14 @@ export type Seal = Readonly<z.output<typeof zSeal>>;
 /** The newest signed seal in its one line; null where none was taken yet. */
 export const zLatestSeal = z.strictObject({ seal: z.string().nullable() });
 
+/** What proves that a register goes on from an earlier seal: the root it had then, the newest seal, the hashes between. */
+export const zGrowth = z.strictObject({
+  lines: z.int(),
+  root: zRoot,
+  seal: z.string(),
+  proof: z.array(zRoot).readonly(),
+});
+
 /** A seal as it is made, with its one line for print and QR code. */
 export const zSealAnswer = zSeal.extend({ short: z.string() });
 export const zFindingsAnswer = z.strictObject({ findings: z.array(zFinding).readonly() });

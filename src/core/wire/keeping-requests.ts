@@ -13,6 +13,11 @@ export const zProofQuery = z
   })
   .refine(({ end, job }) => end === undefined || job === undefined, said("ask-for-an-end-or-a-job"));
 
+/** How many lines of the register an earlier seal is over. */
+export const zGrowthQuery = z.strictObject({
+  lines: z.coerce.number(said("lines-must-be-a-whole-number")).int().min(0).default(0),
+});
+
 const zCursor = z.union([
   z.literal(["file", "documents", "register", "loose", "seals"]),
   z.string().regex(/^ends:[0-9a-zA-Z-]{0,60}$/, said("from-must-be-a-value-this-check")),

@@ -9,6 +9,7 @@ import {
   zBladeAnswer,
   zBladesAnswer,
   zFindingsAnswer,
+  zGrowth,
   zIdAnswer,
   zLatestSeal,
   zRecordChecked,
@@ -37,6 +38,7 @@ import {
 import {
   zCardQuery,
   zClosureFile,
+  zGrowthQuery,
   zLedgerQuery,
   zPdfQuery,
   zProofQuery,
@@ -219,6 +221,11 @@ export const API = {
   "get /seal/latest": route({
     does: "The newest seal this server signed, in one line: for a device to keep as a witness.",
     answer: zLatestSeal,
+  }),
+  "get /seal/growth": route({
+    does: "Proves that the register only grew, from so many lines to those of the newest seal (RFC 6962).",
+    query: zGrowthQuery,
+    answer: zGrowth,
   }),
   "get /proof": route({
     does: "Ends with all that proves them, for somebody without Arlent: one, those of a job, or all.",

@@ -24,12 +24,14 @@ import type { Store } from "@/store/database/store";
 import { openStore } from "@/store/opening/open";
 import { photoBytes, photographsIn } from "@/store/record/photos";
 import { actOn } from "../act";
+import { crewLog } from "../crew/rules";
 import { addEvents, getEnd, startEnd } from "../end/ends";
 import { addPhoto } from "../end/photos";
 import { readProof as filesOf } from "../proof/read-proof";
 import { backupInto, backupName, backupStream, backupsIn, MANIFEST, RECORD, SEALS } from "./backup";
 import { drill } from "./drill";
 import { keepSeal } from "./kept-seals";
+import { logRestore } from "./log-restore";
 import { checkWholeRecord } from "./record-check";
 import { restore } from "./restore";
 import { USUAL_RETENTION } from "./retention";
@@ -80,7 +82,13 @@ describe("a backup", () => {
     expect(getEnd(back, end)).toEqual(getEnd(store, end));
     const [hash = ""] = photographsIn(back);
     expect(photoBytes(back, hash)).toEqual(photoBytes(store, hash));
-    expect(readdirSync(join(there, "..")).sort()).toEqual(["b.db", "b.db-shm", "b.db-wal", "photos"]);
+    expect(readdirSync(join(there, "..")).sort()).toEqual([
+      "b.db",
+      "b.db-shm",
+      "b.db-wal",
+      "b.db.restored",
+      "photos",
+    ]);
   });
   it("made while work goes on is the record of one moment: whole, and nothing half there", async () => {
     const others = Array.from({ length: 40 }, () => startEnd(actOn(store), check(zStart, CAM)).id);
@@ -304,6 +312,20 @@ describe("an encrypted backup", () => {
     const file = join(folder(), "b.tar.age");
     expect(await codeOf(backupInto(store, file, new Date(), "somebody"))).toBe("bad-input");
     expect(existsSync(file)).toBe(false);
+  });
+});
+
+describe("a record that was put back", () => {
+  it("says so in the crew's log from the next start on, once", async () => {
+    const there = join(folder(), "b.db");
+    const file = await create();
+    await restore(file, there);
+    const back = openStore(there);
+    for (let start = 0; start < 2; start++) logRestore(back);
+    expect(crewLog(back, 10)).toMatchObject([
+      { by: null, event: { kind: "acted", route: "restore", ref: expect.stringContaining("b.tar of ") } },
+    ]);
+    expect(findings(back)).toEqual([]);
   });
 });
 

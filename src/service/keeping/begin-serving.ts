@@ -3,6 +3,7 @@ import { databaseFile, theStore } from "@/store/opening/open";
 import { openDoor } from "../crew/rules";
 import { clearBackupLitter } from "./backup";
 import { keepSeals } from "./kept-seals";
+import { logRestore } from "./log-restore";
 import { keepPhotographsCopied } from "./replica";
 import { keepBackups, scheduleOf } from "./schedule";
 
@@ -25,6 +26,7 @@ export function beginServing(): void {
     const schedule = scheduleOf(process.env);
     clearBackupLitter(schedule?.folder ?? null);
     openDoor(theStore());
+    logRestore(theStore());
     keepSeals(theStore(), databaseFile());
     keepBackups(theStore(), schedule);
     const { ARLENT_REPLICA: target, ARLENT_COPIER: figures, ARLENT_PACK: pack } = process.env;

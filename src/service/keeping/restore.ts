@@ -8,6 +8,7 @@ import {
   renameSync,
   rmSync,
   statSync,
+  writeFileSync,
 } from "node:fs";
 import { basename, dirname, join, resolve } from "node:path";
 import type { Readable } from "node:stream";
@@ -72,6 +73,7 @@ export async function restore(
     if (photographs.length > 0) mkdirSync(photos, { recursive: true });
     for (const name of photographs)
       if (!isWholePhoto(join(photos, name))) renameSync(join(folder, "photos", name), join(photos, name));
+    writeFileSync(restoreNote(target), `${basename(backup)} of ${manifest.at}`, { mode: 0o600 });
     // The record last: until it is there, nothing is restored.
     renameSync(join(folder, RECORD), target);
     return { manifest, movedAside };
@@ -85,6 +87,9 @@ async function plain(backup: string, identity: string | null): Promise<Readable>
   const stream = createReadStream(backup);
   return (await isEncrypted(backup)) ? decryptedBy(stream, identity) : stream;
 }
+
+/** Where it stands that a record was put back, until the server that serves it next has entered that in its log. */
+export const restoreNote = (database: string): string => `${database}.restored`;
 
 async function unpacked(
   backup: Readable,

@@ -12,14 +12,17 @@ import { goldenFile } from "@/store/fixtures/golden";
 import { openStore } from "@/store/opening/open";
 import { photoBytes, photographsIn } from "@/store/record/photos";
 import { registerHead } from "@/store/record/register";
+import { isConsistent } from "@/store/record/tree";
 import { actOn } from "../act";
 import { startBatch } from "../end/batches";
 import { addPhoto } from "../end/photos";
 import { endRecord, recordJson } from "../end/record";
 import { codeOf } from "../fixtures/code-of";
 import { addTo, CAM, endRead, signedEnd } from "../fixtures/made-ends";
+import { keepSeal } from "../keeping/kept-seals";
 import { checkWholeRecord } from "../keeping/record-check";
 import { END_FILE, HEAD } from "./bundle";
+import { growthSince } from "./growth";
 import { proofStream } from "./prove";
 import { readProof } from "./read-proof";
 import { takeIn } from "./take-in";
@@ -263,12 +266,25 @@ describe("a proof that was changed", () => {
   });
 });
 
+describe("the register's growth", () => {
+  it("is proven from each earlier seal to the newest, and from no other root", async () => {
+    const earlier = keepSeal(store, store.$client.name, NOW);
+    signedEnd(store, "Osla Brandt", 0);
+    const later = keepSeal(store, store.$client.name, NOW);
+    const { root, seal, proof } = growthSince(store, earlier.size, NOW);
+    expect([root, seal]).toEqual([earlier.root, later.text]);
+    expect(isConsistent(earlier, later, proof)).toBe(true);
+    expect(isConsistent({ ...earlier, root: later.root }, later, proof)).toBe(false);
+    expect(codeOf(() => growthSince(store, later.size + 1, NOW))).toBe("too-many");
+  });
+});
+
 describe("a proof of many ends", () => {
   it("is of a job's, or of all, each with its own lines", async () => {
     const ofJob = verified(await readProof(await written(store, { job: "Moor" })));
     expect([ofJob.ends, ofJob.findings]).toEqual([1, []]);
     const all = await written(store, {});
-    expect(verified(await readProof(all))).toMatchObject({ ends: 3, findings: [] });
+    expect(verified(await readProof(all))).toMatchObject({ ends: 4, findings: [] });
     expect(python(all).status).toBe(0);
   });
   it("of a job nobody has, or of an end there is not, is refused", () => {
@@ -292,7 +308,7 @@ describe("a proof taken into another record", () => {
     const other = openStore(fresh("other.db"));
     startBatch(actOn(store), check(zBatch, { ...CAM, count: 2, job: "Moor" }));
     const all = await readProof(await written(store, {}));
-    expect(takeIn(other, all, NOW)).toEqual({ ends: 5, there: 0 });
+    expect(takeIn(other, all, NOW)).toEqual({ ends: 6, there: 0 });
     const rows = (of: Store) =>
       of.$client.prepare("SELECT id, end_id, seq, v, at, body, before, hash FROM events ORDER BY id").all();
     expect(rows(other)).toEqual(rows(store));
@@ -306,9 +322,9 @@ describe("a proof taken into another record", () => {
       }));
     expect(unnamed(other)).toEqual(unnamed(store));
     expect([...checkWholeRecord(other)].flatMap(({ findings }) => findings)).toEqual([]);
-    expect(verified(await readProof(await written(other, {})))).toMatchObject({ ends: 5, findings: [] });
+    expect(verified(await readProof(await written(other, {})))).toMatchObject({ ends: 6, findings: [] });
     expect(photographsIn(other).every((hash) => photoBytes(other, hash) !== null)).toBe(true);
-    expect(takeIn(other, all, NOW)).toEqual({ ends: 0, there: 5 });
+    expect(takeIn(other, all, NOW)).toEqual({ ends: 0, there: 6 });
   });
   it("that does not hold, or says something else of an end that is there, changes nothing", async () => {
     const other = openStore(fresh("other.db"));

@@ -4,6 +4,7 @@ import { checkSignedSeal, newestSeals, signedSealIn } from "@/service/keeping/ke
 import { checkRecord } from "@/service/keeping/record-check";
 import { scheduled } from "@/service/keeping/schedule";
 import { checkSeal, makeSeal } from "@/service/keeping/seal";
+import { growthSince } from "@/service/proof/growth";
 import { proofName, proofStream } from "@/service/proof/prove";
 import { mustBeOwnSite } from "../answer";
 import type { Handlers, Under } from "../handler";
@@ -28,6 +29,7 @@ const asWebStream = (stream: Readable): ReadableStream<Uint8Array> => {
 
 export const KEEPING_HANDLERS: Handlers<Keys> = {
   "get /seal/latest": ({ store }) => ({ seal: newestSeals(store.$client.name, 1).at(-1)?.text ?? null }),
+  "get /seal/growth": ({ store, query }) => growthSince(store, query.lines, new Date()),
   "get /proof": ({ store, query, request }) => {
     mustBeOwnSite(request);
     const at = new Date();
