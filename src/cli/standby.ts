@@ -1,13 +1,25 @@
 import "@/messages/speak";
 
 import { spawnSync } from "node:child_process";
-import { copyFileSync, existsSync, mkdirSync, readdirSync, renameSync, rmSync, writeFileSync } from "node:fs";
+import {
+  copyFileSync,
+  existsSync,
+  mkdirSync,
+  readdirSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+  writeFileSync,
+} from "node:fs";
 import { dirname, join, resolve } from "node:path";
-import { problemOf } from "@/core";
+import { problemOf, type RecordFinding } from "@/core";
+import { checkCarriedSeals, signedSealIn } from "@/service/keeping/kept-seals";
 import { openToLook } from "@/service/keeping/open-to-look";
-import { isWholePhoto, PHOTO_FILE, packedPhotographs } from "@/service/keeping/photo-pack";
+import { isWholePhoto, PHOTO_FILE, packedPhotographs, packedSeals } from "@/service/keeping/photo-pack";
 import { checkWholeRecord } from "@/service/keeping/record-check";
-import { COPIED_PHOTOS } from "@/service/keeping/replica";
+import { COPIED_PHOTOS, COPIED_SEALS } from "@/service/keeping/replica";
+import type { Store } from "@/service/the-store";
+import { registerHead } from "@/store/record/register";
 import {
   copierSettings,
   litestream,
@@ -86,6 +98,27 @@ function* photographs(
       yield { name, put: (to) => writeFileSync(to, bytes) };
 }
 
+/** The signed seals that lie in a copy. */
+function copiedSeals(copy: ReplicaTarget, pack: string | null): string[] {
+  if (copy.kind !== "folder") return pack === null ? [] : packedSeals(pack).filter(signedSealIn);
+  const file = join(copy.folder, COPIED_SEALS);
+  return existsSync(file) ? readFileSync(file, "utf8").split("\n").filter(signedSealIn) : [];
+}
+
+/** Holds a record against the seals that lay in its copy; of more than the copy has, it says so. */
+function sealsOff(store: Store, seals: readonly string[]): RecordFinding[] {
+  const { n } = registerHead(store);
+  const over = seals.filter((seal) => (signedSealIn(seal)?.size ?? 0) > n);
+  if (over.length > 0)
+    console.log(
+      `The copy ends before ${over.length} of its ${seals.length} seals: what was stored last is not in it.`,
+    );
+  return checkCarriedSeals(
+    store,
+    seals.filter((seal) => !over.includes(seal)),
+  );
+}
+
 /**
  * Makes a database of a standing copy, where none is, and checks it. Ends 2 where none was made, 1 where the check finds
  * anything: the database is there all the same, and what was found is shown.
@@ -110,11 +143,13 @@ function main(): number {
   ] as const;
   rmSync(drafts, { recursive: true, force: true });
   mkdirSync(drafts, { mode: 0o700 });
+  let seals: readonly string[] = [];
   try {
     writeSettings(settings, copierSettings(copy, target));
     const record = restored(settings, target, part);
     if (!record) throw new Error("The copy could not be read: it holds no record.");
     const packed = copy.kind === "folder" ? null : restored(settings, photographsOf(target), pack);
+    seals = copiedSeals(copy, packed ? pack : null);
     const photos = join(dirname(target), "photos");
     mkdirSync(photos, { recursive: true });
     for (const { name, put } of photographs(copy, packed ? pack : null))
@@ -134,9 +169,8 @@ function main(): number {
     rmSync(drafts, { recursive: true, force: true });
   }
   const looked = openToLook(target);
-  const match = [...checkWholeRecord(looked.store)].flatMap(({ findings }) =>
-    findings.filter(({ note }) => !note),
-  );
+  const findings = [...checkWholeRecord(looked.store)].flatMap((stretch) => stretch.findings);
+  const match = [...findings, ...sealsOff(looked.store, seals)].filter(({ note }) => !note);
   looked.close();
   for (const { name, what: detail } of match) console.error(`${name}: ${detail}`);
   console.log(

@@ -102,6 +102,10 @@ function keptSeals(database: string): (SignedSeal | SignedSeal1 | null)[] {
     .map((text) => signedSealIn(text) ?? signedSeal1In(text));
 }
 
+/** The whole lines of the file the seals lie in. */
+export const sealLines = (database: string): string[] =>
+  existsSync(sealsFile(database)) ? readFileSync(sealsFile(database), "utf8").split("\n").slice(0, -1) : [];
+
 /** The newest signed seals of a record, the oldest of them first. */
 export const newestSeals = (database: string, most: number): SignedSeal[] =>
   keptSeals(database)

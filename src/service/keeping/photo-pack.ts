@@ -35,6 +35,30 @@ export function packPhotographs(database: string, pack: string): number {
   }
 }
 
+/** Puts seals into a pack that are not in it yet. */
+export function packSeals(pack: string, lines: readonly string[]): void {
+  const packed = new Database(pack, { timeout: 5_000 });
+  try {
+    packed.exec("CREATE TABLE IF NOT EXISTS seals (line TEXT PRIMARY KEY)");
+    const there = new Set(packed.prepare<[], string>("SELECT line FROM seals").pluck().all());
+    const insert = packed.prepare("INSERT INTO seals VALUES (?)");
+    for (const line of lines.filter((line) => !there.has(line))) insert.run(line);
+  } finally {
+    packed.close();
+  }
+}
+
+/** The seals of a pack; none in one of an earlier program. */
+export function packedSeals(pack: string): string[] {
+  const packed = new Database(pack, { readonly: true });
+  try {
+    const table = packed.prepare("SELECT 1 FROM sqlite_master WHERE type = 'table' AND name = 'seals'").get();
+    return table ? packed.prepare<[], string>("SELECT line FROM seals ORDER BY rowid").pluck().all() : [];
+  } finally {
+    packed.close();
+  }
+}
+
 /** Every photograph of a pack, one at a time. */
 export function* packedPhotographs(
   pack: string,

@@ -1,10 +1,12 @@
-import { mkdirSync, mkdtempSync, readdirSync, utimesSync, writeFileSync } from "node:fs";
+import { mkdirSync, mkdtempSync, readdirSync, readFileSync, utimesSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { describe, expect, it } from "vitest";
+import { openStore } from "@/store/opening/open";
 import { copierSettings, replicaTarget } from "../../../scripts/replica.mjs";
-import { packedPhotographs, packPhotographs } from "./photo-pack";
-import { COPIED_WITHIN_S, copyPhotographs, isLevel, logSize, replicaState } from "./replica";
+import { keepSeal, sealLines } from "./kept-seals";
+import { packedPhotographs, packedSeals, packPhotographs, packSeals } from "./photo-pack";
+import { COPIED_WITHIN_S, copyPhotographs, copySeals, isLevel, logSize, replicaState } from "./replica";
 
 const folder = () => mkdtempSync(join(tmpdir(), "arlent-copy-"));
 const at = (path: string, seconds: number) => {
@@ -24,6 +26,21 @@ describe("a standing copy", () => {
       `${"a".repeat(64)}.jpg`,
       `${"b".repeat(64)}.jpg`,
     ]);
+  });
+  it("takes the seals its record was under, each once, into a folder and into a pack", async () => {
+    const [home, copy] = [folder(), folder()];
+    const database = join(home, "a.db");
+    const store = openStore(database);
+    const pack = join(home, "pack.db");
+    packPhotographs(database, pack);
+    expect(packedSeals(pack)).toEqual([]);
+    const seals = [0, 1].map((day) => keepSeal(store, database, new Date(day * 86_400_000)).text);
+    for (let i = 0; i < 2; i++) {
+      await copySeals(database, copy);
+      packSeals(pack, sealLines(database));
+    }
+    expect(readFileSync(join(copy, "seals.txt"), "utf8")).toBe(`${seals.join("\n")}\n`);
+    expect(packedSeals(pack)).toEqual(seals);
   });
   it("is behind only where something was written since, and is told where that is too long", () => {
     const now = 2_000_000_000;

@@ -2,7 +2,8 @@ import { existsSync, mkdirSync, readdirSync, readFileSync, statSync } from "node
 import { copyFile, rename } from "node:fs/promises";
 import { basename, dirname, join } from "node:path";
 import { processWide } from "@/store/database/process-wide";
-import { packPhotographs, photographsBeside } from "./photo-pack";
+import { sealLines, sealsFile } from "./kept-seals";
+import { packPhotographs, packSeals, photographsBeside } from "./photo-pack";
 
 /** Where a standing copy in a folder keeps photographs. */
 export const COPIED_PHOTOS = "photos";
@@ -23,6 +24,18 @@ export async function copyPhotographs(database: string, folder: string): Promise
     await rename(part, join(to, name));
   }
   return missing.length;
+}
+
+/** What a standing copy in a folder calls the seals its record was under. */
+export const COPIED_SEALS = "seals.txt";
+
+/** Copies the seals where they are others than in the copy, whole or not at all. */
+export async function copySeals(database: string, folder: string): Promise<void> {
+  const [from, to] = [sealsFile(database), join(folder, COPIED_SEALS)];
+  if (!existsSync(from)) return;
+  if (existsSync(to) && readFileSync(to, "utf8") === readFileSync(from, "utf8")) return;
+  await copyFile(from, `${to}.part`);
+  await rename(`${to}.part`, to);
 }
 
 /** How it stands: why the last look failed, and when all was last seen to be in the copy, milliseconds since the epoch. */
@@ -95,8 +108,13 @@ export function keepPhotographsCopied(database: string, target: string | undefin
   if (!target) return;
   let busy = false;
   const look = async () => {
-    if (copier.pack) packPhotographs(database, copier.pack);
-    else await copyPhotographs(database, target);
+    if (copier.pack) {
+      packPhotographs(database, copier.pack);
+      packSeals(copier.pack, sealLines(database));
+    } else {
+      await copyPhotographs(database, target);
+      await copySeals(database, target);
+    }
     if (copier.figures) await ask(copier.figures, copier.pack ? [database, copier.pack] : [database]);
   };
   const soon = () => {
