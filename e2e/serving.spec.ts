@@ -148,6 +148,7 @@ test("how far the standing copy is behind is told anew while Setup is open", asy
         every: null,
         last: null,
         problem: null,
+        drill: null,
         copy: { folder: "/moor/copies", behind, problem: null },
       },
     }),

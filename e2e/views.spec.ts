@@ -122,6 +122,7 @@ async function fits(page: Page, address: string): Promise<void> {
     [800, 780],
   ] as const) {
     await page.setViewportSize({ width, height });
+    await settled(page);
     const over = await page.evaluate(() =>
       [document.documentElement, ...document.querySelectorAll("main")].map(
         (element) => element.scrollWidth - element.clientWidth,
