@@ -53,8 +53,12 @@ const PLACES: Readonly<Record<string, () => Promise<Place>>> = {
     return { settings, close };
   },
   "a folder by SFTP": async () => {
-    const { host, close } = await sftpStorage(folder(), "wyn", "pad$4 {word}");
-    const settings = { ARLENT_REPLICA: `sftp://wyn@${host}/copies`, ARLENT_REPLICA_PASSWORD: "pad$4 {word}" };
+    const { host, fingerprint, close } = await sftpStorage(folder(), "wyn", "pad$4 {word}");
+    const settings = {
+      ARLENT_REPLICA: `sftp://wyn@${host}/copies`,
+      ARLENT_REPLICA_PASSWORD: "pad$4 {word}",
+      ARLENT_REPLICA_HOST_KEY: fingerprint,
+    };
     return { settings, close };
   },
 };

@@ -2,6 +2,7 @@ import { generateKeyPairSync } from "node:crypto";
 import * as fs from "node:fs";
 import { join, posix } from "node:path";
 import ssh2, { type SFTPWrapper } from "ssh2";
+import { fingerprintOf } from "../scripts/pinned.mjs";
 
 const { STATUS_CODE, OPEN_MODE } = ssh2.utils.sftp;
 
@@ -151,5 +152,11 @@ export async function sftpStorage(root: string, user: string, password: string) 
       ready(typeof address === "object" && address ? address.port : 0);
     }),
   );
-  return { host: `127.0.0.1:${port}`, close: () => new Promise<void>((gone) => server.close(() => gone())) };
+  const parsed = ssh2.utils.parseKey(privateKey);
+  const key = parsed instanceof Error ? Buffer.alloc(0) : parsed.getPublicSSH();
+  return {
+    host: `127.0.0.1:${port}`,
+    fingerprint: fingerprintOf(key),
+    close: () => new Promise<void>((gone) => server.close(() => gone())),
+  };
 }

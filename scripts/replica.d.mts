@@ -9,6 +9,7 @@ export type ReplicaTarget =
       readonly host: string;
       readonly user: string;
       readonly path: string;
+      readonly hostKey: string;
       readonly secret?: string;
       readonly key?: string;
     }
@@ -37,3 +38,8 @@ export function writeSettings(file: string, settings: string): void;
 
 /** A shell command that runs its arguments as a program, until descriptor 3 is closed by whoever holds it. */
 export const WATCHED: string;
+
+/** The same target by a way that lets the SFTP server through whose key was named and no other, and what ends the way. */
+export function pinned(
+  target: ReplicaTarget,
+): Promise<{ readonly target: ReplicaTarget; readonly close: () => void }>;

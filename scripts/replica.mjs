@@ -30,7 +30,11 @@ export function replicaTarget(text, env = process.env) {
   const path = decodeURIComponent(pathname).replace(/\/+$/, "");
   if (password) throw new Error("ARLENT_REPLICA holds no password: set ARLENT_REPLICA_PASSWORD.");
   if (protocol === "sftp:") {
-    const { ARLENT_REPLICA_PASSWORD: secret, ARLENT_REPLICA_KEY: key } = env;
+    const {
+      ARLENT_REPLICA_PASSWORD: secret,
+      ARLENT_REPLICA_KEY: key,
+      ARLENT_REPLICA_HOST_KEY: hostKey,
+    } = env;
     if (!username || !host || !path)
       throw new Error(
         `ARLENT_REPLICA names user, host and folder, as sftp://wyn@hall/copies, not “${text}”.`,
@@ -39,8 +43,12 @@ export function replicaTarget(text, env = process.env) {
       throw new Error(
         "A copy by SFTP needs ARLENT_REPLICA_KEY, a private key's file, or ARLENT_REPLICA_PASSWORD.",
       );
+    if (!/^SHA256:[A-Za-z0-9+/]{43}$/.test(hostKey ?? ""))
+      throw new Error(
+        "A copy by SFTP needs ARLENT_REPLICA_HOST_KEY, the fingerprint of the server's own key as ssh-keygen -l prints it: SHA256:….",
+      );
     const address = host.includes(":") ? host : `${host}:22`;
-    return { kind: "sftp", host: address, user: decodeURIComponent(username), path, secret, key };
+    return { kind: "sftp", host: address, user: decodeURIComponent(username), path, secret, key, hostKey };
   }
   if (protocol === "s3:") {
     const { LITESTREAM_ACCESS_KEY_ID: id, LITESTREAM_SECRET_ACCESS_KEY: secret } = env;
@@ -75,6 +83,27 @@ export function replicaWanted(database) {
   } catch ({ message }) {
     return fail(message);
   }
+}
+
+/**
+ * The same target by a way that lets the server through whose key was named and no other: by SFTP through a program of this
+ * machine, which ends with this one. @returns the target, and what ends the way.
+ */
+export function pinned(target) {
+  if (target.kind !== "sftp") return Promise.resolve({ target, close: () => {} });
+  const program = join(root, "scripts/pinned.mjs");
+  const child = spawn(process.execPath, [program, target.host, target.hostKey], {
+    stdio: ["pipe", "pipe", "inherit"],
+  });
+  const close = () => void child.stdin.destroy();
+  child.stdin.on("error", () => {});
+  return new Promise((done, failed) => {
+    child.once("error", failed);
+    child.once("exit", (code) => failed(new Error(`The way to the SFTP server ended (${code}).`)));
+    child.stdout.once("data", (text) =>
+      done({ target: { ...target, host: `127.0.0.1:${String(text).trim()}` }, close }),
+    );
+  });
 }
 
 /** A copier's settings for one replica, as JSON, which YAML takes. */

@@ -4,7 +4,7 @@ import { existsSync } from "node:fs";
 import { createServer } from "node:net";
 import { join, resolve } from "node:path";
 import { pathToFileURL } from "node:url";
-import { keepCopying, photographsOf, replicaWanted } from "./replica.mjs";
+import { keepCopying, photographsOf, pinned, replicaWanted } from "./replica.mjs";
 import { fail, root } from "./setup.mjs";
 
 const LOOPBACK = /^(localhost|127(\.\d{1,3}){3}|::1)$/;
@@ -143,6 +143,10 @@ export async function serve({ database, host, port, local }, says) {
     } catch {}
     await new Promise((later) => setTimeout(later, 30));
   }
-  if (replica) stopCopying = keepCopying(database, replica, copierPort);
+  if (replica) {
+    const { target, close } = await pinned(replica);
+    const stop = keepCopying(database, target, copierPort);
+    stopCopying = () => stop().finally(close);
+  }
   console.log(`${says}: http://${near}:${port}/   (stop with Ctrl+C)`);
 }

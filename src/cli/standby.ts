@@ -24,6 +24,7 @@ import {
   copierSettings,
   litestream,
   photographsOf,
+  pinned,
   type ReplicaTarget,
   replicaTarget,
   writeSettings,
@@ -123,13 +124,13 @@ function sealsOff(store: Store, seals: readonly string[]): RecordFinding[] {
  * Makes a database of a standing copy, where none is, and checks it. Ends 2 where none was made, 1 where the check finds
  * anything: the database is there all the same, and what was found is shown.
  */
-function main(): number {
+async function main(): Promise<number> {
   const [from, database, ...others] = process.argv.slice(2);
   if (!from || !database || others.length > 0)
     throw new Error(
       "npm run -s standby -- COPY DATABASE: what ARLENT_REPLICA said, and the database to make.",
     );
-  const copy = replicaTarget(from);
+  const wanted = replicaTarget(from);
   const target = resolve(database);
   const taken = ["", "-wal", "-shm"].map((end) => target + end).find((path) => existsSync(path));
   if (taken) throw new Error(`${taken} exists already. Nothing was overwritten.`);
@@ -144,6 +145,7 @@ function main(): number {
   rmSync(drafts, { recursive: true, force: true });
   mkdirSync(drafts, { mode: 0o700 });
   let seals: readonly string[] = [];
+  const { target: copy, close } = await pinned(wanted);
   try {
     writeSettings(settings, copierSettings(copy, target));
     const record = restored(settings, target, part);
@@ -166,6 +168,7 @@ function main(): number {
           `The last part of the copy could not be read, as one half written: the ${half} are as of ${until}.`,
         );
   } finally {
+    close();
     rmSync(drafts, { recursive: true, force: true });
   }
   const looked = openToLook(target);
@@ -180,7 +183,7 @@ function main(): number {
 }
 
 try {
-  process.exitCode = main();
+  process.exitCode = await main();
 } catch (error) {
   console.error(problemOf(error)?.message ?? (error instanceof Error ? error.message : error));
   process.exitCode = 2;
