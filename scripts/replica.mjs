@@ -2,7 +2,7 @@
 import { spawn } from "node:child_process";
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { createRequire } from "node:module";
-import { isAbsolute, join, resolve } from "node:path";
+import { dirname, isAbsolute, join, resolve } from "node:path";
 import { fail, root } from "./setup.mjs";
 
 /** The program, as the optional package brings it; null where it brings none for this machine. */
@@ -91,7 +91,11 @@ export function replicaWanted(database) {
  */
 export function pinned(target) {
   if (target.kind !== "sftp") return Promise.resolve({ target, close: () => {} });
-  const program = join(root, "scripts/pinned.mjs");
+  // Put together as one file, a program lies a folder deeper than the scripts it was made of.
+  const program =
+    [root, dirname(root)]
+      .map((folder) => join(folder, "scripts/pinned.mjs"))
+      .find((path) => existsSync(path)) ?? "";
   const child = spawn(process.execPath, [program, target.host, target.hostKey], {
     stdio: ["pipe", "pipe", "inherit"],
   });

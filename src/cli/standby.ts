@@ -12,14 +12,12 @@ import {
   writeFileSync,
 } from "node:fs";
 import { dirname, join, resolve } from "node:path";
-import { problemOf, type RecordFinding } from "@/core";
-import { checkCarriedSeals, signedSealIn } from "@/service/keeping/kept-seals";
+import { problemOf } from "@/core";
+import { checkCopiedSeals, signedSealIn } from "@/service/keeping/kept-seals";
 import { openToLook } from "@/service/keeping/open-to-look";
 import { isWholePhoto, PHOTO_FILE, packedPhotographs, packedSeals } from "@/service/keeping/photo-pack";
 import { checkWholeRecord } from "@/service/keeping/record-check";
 import { COPIED_PHOTOS, COPIED_SEALS } from "@/service/keeping/replica";
-import type { Store } from "@/service/the-store";
-import { registerHead } from "@/store/record/register";
 import {
   copierSettings,
   litestream,
@@ -106,20 +104,6 @@ function copiedSeals(copy: ReplicaTarget, pack: string | null): string[] {
   return existsSync(file) ? readFileSync(file, "utf8").split("\n").filter(signedSealIn) : [];
 }
 
-/** Holds a record against the seals that lay in its copy; of more than the copy has, it says so. */
-function sealsOff(store: Store, seals: readonly string[]): RecordFinding[] {
-  const { n } = registerHead(store);
-  const over = seals.filter((seal) => (signedSealIn(seal)?.size ?? 0) > n);
-  if (over.length > 0)
-    console.log(
-      `The copy ends before ${over.length} of its ${seals.length} seals: what was stored last is not in it.`,
-    );
-  return checkCarriedSeals(
-    store,
-    seals.filter((seal) => !over.includes(seal)),
-  );
-}
-
 /**
  * Makes a database of a standing copy, where none is, and checks it. Ends 2 where none was made, 1 where the check finds
  * anything: the database is there all the same, and what was found is shown.
@@ -172,8 +156,13 @@ async function main(): Promise<number> {
     rmSync(drafts, { recursive: true, force: true });
   }
   const looked = openToLook(target);
+  const { findings: sealed, over } = checkCopiedSeals(looked.store, seals);
+  if (over > 0)
+    console.log(
+      `The copy ends before ${over} of its ${seals.length} seals: what was stored last is not in it.`,
+    );
   const findings = [...checkWholeRecord(looked.store)].flatMap((stretch) => stretch.findings);
-  const match = [...findings, ...sealsOff(looked.store, seals)].filter(({ note }) => !note);
+  const match = [...findings, ...sealed].filter(({ note }) => !note);
   looked.close();
   for (const { name, what: detail } of match) console.error(`${name}: ${detail}`);
   console.log(

@@ -21,6 +21,7 @@ import { sql } from "drizzle-orm";
 import { problemOf, type RecordFinding } from "@/core";
 import { t } from "@/messages/service";
 import type { Store } from "@/store/database/store";
+import { registerHead } from "@/store/record/register";
 import { readAheadRegister, registerTree, registerTreeAnew } from "@/store/record/register-tree";
 import type { HashTree } from "@/store/record/tree";
 import { checkSeal } from "./seal";
@@ -247,6 +248,16 @@ export function checkCarriedSeals(store: Store, texts: readonly string[]): Recor
       ? sealOff(tree, seal)
       : [alteredSeal(t("a-seal-is-not-signed-by-this-site", { at: seal.at }))];
   });
+}
+
+/**
+ * The same for a standing copy, which may end before its newest seals.
+ * @returns findings, and how many seals are over more than the record has.
+ */
+export function checkCopiedSeals(store: Store, texts: readonly string[]) {
+  const { n } = registerHead(store);
+  const held = texts.filter((text) => (signedSealIn(text)?.size ?? 0) <= n);
+  return { findings: checkCarriedSeals(store, held), over: texts.length - held.length };
 }
 
 /**
