@@ -7,7 +7,8 @@ import { check, zNewPerson } from "@/core";
 import { actOn } from "@/service/act";
 import { addPerson } from "@/service/crew/people";
 import { setPin } from "@/service/crew/pins";
-import { changeCrew, crewLog, mustBePerson } from "@/service/crew/rules";
+import { changeCrew, crewLog, crewTold, mustBePerson } from "@/service/crew/rules";
+import { setPinFor } from "@/service/crew/sign-in";
 import { openStore } from "@/service/the-store";
 import { crewNow } from "@/store/workshop/crew";
 
@@ -27,7 +28,12 @@ it("names are free again where every keeper forgot their PIN, and the record say
   expect(run("names-free", file)).toMatchObject({ status: 0 });
   const again = openStore(file);
   expect(crewNow(again).names).toBe("free");
-  expect(crewLog(again, 1)).toMatchObject([
+  expect(crewLog(again, 2)).toMatchObject([
+    { by: null, device: null, event: { kind: "pin", person: person.id } },
     { by: null, device: null, event: { kind: "names", rule: "free" } },
   ]);
+  // The old one is asked for no more.
+  const asker = { device: null, person: null, how: null, temporary: false, token: null, roles: [] };
+  await setPinFor({ ...actOn(again), identity: asker }, { person: person.id, pin: "remembered-now" });
+  expect(crewTold(again, asker).people).toMatchObject([{ name: "Osla Brandt", pin: "own" }]);
 });

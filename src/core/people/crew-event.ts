@@ -66,6 +66,7 @@ export const zCrewEvent = z.discriminatedUnion("kind", [
   z.strictObject({
     kind: z.literal("pin"),
     person: zPersonId,
+    /** Empty where it was taken away. */
     hash: z.string().max(300),
     /** Which server's secret it was made with. */
     secret: z.string().max(20),

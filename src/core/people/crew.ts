@@ -135,11 +135,11 @@ export const rolesOf = ({ names, roles }: Crew, { ids }: Pick<Person, "ids">): r
   names === "proven" ? ROLES.filter((role) => ids.some((id) => roles.get(id)?.includes(role))) : ROLES;
 
 /**
- * The PIN of a person that was set last, under whichever id; undefined where there is none.
+ * The PIN of a person that was set last, under whichever id; undefined where there is none, or it was taken away.
  * @example pinOf(crewFrom([]), { ids: ["1"] }) // undefined
  */
 export const pinOf = ({ pins }: Crew, { ids }: Pick<Person, "ids">): Pin | undefined =>
-  ids.map((id) => pins.get(id)).find((pin) => pin !== undefined);
+  ids.map((id) => pins.get(id)).find((pin) => pin !== undefined && pin.hash !== "");
 
 /**
  * The passkeys of a person, under whichever id.

@@ -3,6 +3,7 @@ import { LRUCache } from "lru-cache";
 import { InputError, type Person, pinOf } from "@/core";
 import { say } from "@/messages/service";
 import { processWide } from "@/store/database/process-wide";
+import type { Store } from "@/store/database/store";
 import { crewNow } from "@/store/workshop/crew";
 import type { Act } from "../act";
 import { waitAfter } from "./crew";
@@ -46,8 +47,8 @@ export function provePin(act: Act, person: Person, pin: string): Promise<void> {
       );
     const saved = pinOf(crewNow(store), person);
     if (!saved) throw new InputError("not-proven", say("has-no-pin-yet", { name: person.name }), ["pin"]);
-    const { key, name } = pinKey(store);
-    if (saved.secret !== name)
+    const { key } = pinKey(store);
+    if (!isOfThisServer(store, saved))
       throw new InputError("not-proven", say("this-pin-was-set-on-another-server"), ["pin"]);
     if (await verify(saved.hash, pin.normalize("NFKC"), { secret: key })) {
       wrong.delete(person.id);
@@ -79,3 +80,11 @@ export async function setPin(act: Act, person: Person, pin: string, temporary: b
   enter(act, { kind: "pin", person: person.id, hash: hashed, secret: name, temporary });
   wrong.delete(person.id);
 }
+
+/** Whether a PIN was set on this server: any other's cannot be held against its hash. */
+export const isOfThisServer = (store: Store, { secret }: { readonly secret: string }): boolean =>
+  secret === pinKey(store).name;
+
+/** Takes a person's PIN away. */
+export const dropPin = (act: Act, person: Person): void =>
+  enter(act, { kind: "pin", person: person.id, hash: "", secret: "", temporary: false });

@@ -22,6 +22,7 @@ import { type Act, actOn, type CrewIdentity } from "../act";
 import { keyPrint } from "./crew";
 import { tellDoor, tokenHash } from "./door";
 import { enter } from "./log";
+import { dropPin } from "./pins";
 
 /** The person of an id. @throws InputError `unknown-person`. */
 export function mustBePerson(store: Store, id: string): Person {
@@ -109,4 +110,13 @@ export function openDoor(store: Store): void {
   const print = keyPrint(process.env.ARLENT_CREW);
   if (print !== crewNow(store).keyPrint) enter(actOn(store), { kind: "crew-key", print });
   tellDoor(crewNow(store));
+}
+
+/** Lets names be free and takes every PIN away: for a crew whose keepers all forgot theirs. */
+export function freeNames(act: Act): void {
+  inTransaction(act.store, () => {
+    changeCrew(act, { kind: "names", rule: "free" });
+    const crew = crewNow(act.store);
+    for (const person of allPeople(act.store)) if (pinOf(crew, person)) dropPin(act, person);
+  });
 }

@@ -6,7 +6,7 @@ import { allPeople } from "@/store/workshop/people";
 import type { Act } from "../act";
 import { enter } from "./log";
 import { addPasskey, askToAdd, askToProve, provePasskey, type Site } from "./passkeys";
-import { provePin, setPin } from "./pins";
+import { isOfThisServer, provePin, setPin } from "./pins";
 import { mustBePerson } from "./rules";
 import { DEVICE_COOKIE, newDevice, PERSON_COOKIE, PERSON_SECONDS, personSession } from "./session";
 import { grantSignature } from "./signature";
@@ -89,7 +89,8 @@ export async function setPinFor(
     return [];
   }
   const saved = pinOf(crew, person);
-  if (saved && !identity?.temporary) await provePin(by, person, old ?? "");
+  // A PIN of another server cannot be held against anything here.
+  if (saved && isOfThisServer(store, saved) && !identity?.temporary) await provePin(by, person, old ?? "");
   await setPin(by, person, pin, false);
   return crew.names === "proven" ? signedIn(act, person, "pin") : [];
 }

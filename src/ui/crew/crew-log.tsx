@@ -6,7 +6,7 @@ import { t } from "@/messages/crew";
 import { Button } from "../controls/button";
 import { type Answered, call } from "../http/http";
 import { LocalTime } from "../words/local-time";
-import { ROLE_NAMES } from "./crew-people";
+import { ROLE_NAMES } from "./role-boxes";
 
 const HOW = { "crew-key": t("the-crew-key"), pin: t("a-pin"), passkey: t("a-passkey") };
 const RULE = {
@@ -25,10 +25,11 @@ function lineOf(event: CrewEvent, nameOf: (person: string | null) => string): st
         name: nameOf(event.person),
         roles: event.roles.map((role) => ROLE_NAMES[role]).join(", ") || t("none"),
       });
-    case "pin":
-      return event.temporary
-        ? t("log-temporary-pin", { name: nameOf(event.person) })
-        : t("log-pin", { name: nameOf(event.person) });
+    case "pin": {
+      const name = nameOf(event.person);
+      if (event.secret === "") return t("log-pin-taken", { name });
+      return event.temporary ? t("log-temporary-pin", { name }) : t("log-pin", { name });
+    }
     case "passkey":
       return t("log-passkey", { name: nameOf(event.person) });
     case "passkey-removed":

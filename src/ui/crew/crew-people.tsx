@@ -7,15 +7,9 @@ import { type CrewAnswer, ROLES, type Role } from "@/core";
 import { t } from "@/messages/crew";
 import { Button } from "../controls/button";
 import { canUsePasskeys, refusalOf, useSession } from "../session/session-context";
+import { ROLE_NAMES, RoleBoxes } from "./role-boxes";
 import { SetPin } from "./set-pin";
 import type { CrewApi } from "./use-crew";
-
-export const ROLE_NAMES: Record<Role, string> = {
-  technician: t("technician"),
-  lead: t("lead"),
-  inspector: t("inspector"),
-  keeper: t("keeper"),
-};
 
 const MAY: Record<Role, string> = {
   technician: t("technician-may"),
@@ -92,19 +86,7 @@ function PersonProof({ person, crew, onRoles, onRemove }: PersonProofProps) {
               .join(", ")}
           </span>
         </span>
-        {ROLES.map((role) => (
-          <label key={role} className="flex min-h-11 items-center gap-2">
-            <input
-              type="checkbox"
-              className="size-5"
-              checked={roles.includes(role)}
-              onChange={({ target }) =>
-                onRoles(ROLES.filter((other) => (other === role ? target.checked : roles.includes(other))))
-              }
-            />
-            {ROLE_NAMES[role]}
-          </label>
-        ))}
+        <RoleBoxes roles={roles} onRoles={onRoles} />
         <Button look="quiet" size="small" onClick={() => setSettingPin(true)}>
           {pin === "none" ? t("set-a-pin") : t("change-the-pin")}
         </Button>

@@ -1,9 +1,9 @@
 "use client";
 
-import { RadioGroup } from "radix-ui";
 import type { CrewAnswer } from "@/core";
 import { t } from "@/messages/crew";
 import { Link } from "../controls/link";
+import { RadioCards } from "../controls/radio-cards";
 import { PeopleList } from "../people/people-list";
 import { CrewLog } from "./crew-log";
 import { CrewPeople } from "./crew-people";
@@ -60,33 +60,13 @@ export function CrewView({ initial }: { initial: CrewAnswer }) {
 }
 
 /** How sure a name must be; what each answer asks of the crew stands with it. */
-function NamesRule({ crew, change }: CrewApi) {
-  return (
-    <section aria-labelledby="names">
-      <h2 id="names" className="mb-2 font-bold text-lg">
-        {t("whose-name-stands")}
-      </h2>
-      <RadioGroup.Root
-        value={crew.names}
-        onValueChange={(picked) => {
-          const rule = RULES.find(({ id }) => id === picked);
-          if (rule) change({ kind: "names", rule: rule.id }, rule.name);
-        }}
-        aria-labelledby="names"
-        className="grid gap-2 sm:grid-cols-3"
-      >
-        {RULES.map(({ id, name, about }) => (
-          <RadioGroup.Item
-            key={id}
-            value={id}
-            className="min-h-14 rounded-lg border-2 border-line px-4 py-2 text-left align-top data-[state=checked]:border-ink data-[state=checked]:bg-raised"
-          >
-            <span className="block font-semibold">{name}</span>
-            <span className="block text-soft text-sm">{about}</span>
-          </RadioGroup.Item>
-        ))}
-      </RadioGroup.Root>
-      {crew.names !== "proven" && <p className="mt-2 text-soft">{t("before-names-are-proven")}</p>}
-    </section>
-  );
-}
+const NamesRule = ({ crew, change }: CrewApi) => (
+  <RadioCards
+    title={t("whose-name-stands")}
+    value={crew.names}
+    options={RULES}
+    onPick={(rule) => change({ kind: "names", rule }, RULES.find(({ id }) => id === rule)?.name ?? "")}
+  >
+    {crew.names !== "proven" && t("before-names-are-proven")}
+  </RadioCards>
+);

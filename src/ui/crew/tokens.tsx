@@ -1,7 +1,7 @@
 "use client";
 
 import { useState } from "react";
-import { ROLES, type Role } from "@/core";
+import type { Role } from "@/core";
 import { t } from "@/messages/crew";
 import { Button } from "../controls/button";
 import { Field } from "../controls/field";
@@ -9,7 +9,7 @@ import { useSubmit } from "../controls/use-submit";
 import { call } from "../http/http";
 import { usePeople } from "../people/people-context";
 import { LocalTime } from "../words/local-time";
-import { ROLE_NAMES } from "./crew-people";
+import { ROLE_NAMES, RoleBoxes } from "./role-boxes";
 import type { CrewApi } from "./use-crew";
 
 /** Programs that come in by a token of their own: what each may do, and an end to it. */
@@ -73,19 +73,7 @@ function NewToken({ onMade }: { onMade: () => void }) {
         onChange={(event) => setName(event.target.value)}
       />
       <div className="flex flex-wrap gap-4">
-        {ROLES.map((role) => (
-          <label key={role} className="flex min-h-11 items-center gap-2">
-            <input
-              type="checkbox"
-              className="size-5"
-              checked={roles.includes(role)}
-              onChange={({ target }) =>
-                setRoles(ROLES.filter((other) => (other === role ? target.checked : roles.includes(other))))
-              }
-            />
-            {ROLE_NAMES[role]}
-          </label>
-        ))}
+        <RoleBoxes roles={roles} onRoles={setRoles} />
         <Button type="submit" disabled={busy || name.trim() === ""} className="ml-auto">
           {t("make-a-token")}
         </Button>

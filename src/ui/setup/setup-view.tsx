@@ -1,10 +1,9 @@
 "use client";
 
-import { RadioGroup } from "radix-ui";
-import type { ReactNode } from "react";
 import { type Instrument, mustHoldAt, type Choice as School } from "@/core";
 import { t } from "@/messages/setup";
 import { Link } from "../controls/link";
+import { RadioCards } from "../controls/radio-cards";
 import { Select } from "../controls/select";
 import { PeopleSetup } from "../people/people-setup";
 import { usePrefs } from "../prefs/prefs-context";
@@ -62,34 +61,34 @@ export function SetupView({ instruments, schools, studies, clockAhead }: SetupPr
         </p>
       )}
       <div className="mt-5 grid max-w-2xl grid-cols-[minmax(0,1fr)] gap-6">
-        <Choice
+        <RadioCards
           title={t("units")}
           value={prefs.units}
           options={UNITS}
           onPick={(units) => change({ units })}
         />
-        <Choice
+        <RadioCards
           title={t("look")}
           value={prefs.theme}
           options={THEMES}
           onPick={(theme) => change({ theme })}
         />
-        <Choice
+        <RadioCards
           title={t("when-is-a-length-in")}
           value={prefs.risk === null ? "simple" : String(prefs.risk)}
           options={RULES}
           onPick={(rule) => change({ risk: rule === "simple" ? null : Number(rule) })}
         >
           {t("a-length-is-in-or-out")}
-        </Choice>
-        <Choice
+        </RadioCards>
+        <RadioCards
           title={t("read-aloud")}
           value={prefs.aloud ? "on" : "off"}
           options={ALOUD}
           onPick={(aloud) => change({ aloud: aloud === "on" })}
         >
           {t("the-key-r-reads-a-step")}
-        </Choice>
+        </RadioCards>
         <div>
           <h2 className="mb-2 font-bold text-lg">{t("instrument")}</h2>
           <InstrumentPicker
@@ -148,42 +147,5 @@ function Schools({
         ))}
       </div>
     </section>
-  );
-}
-
-interface ChoiceProps<T extends string> {
-  readonly title: string;
-  readonly value: string;
-  readonly options: readonly { readonly id: T; readonly name: string; readonly about: string }[];
-  readonly onPick: (id: T) => void;
-  readonly children?: ReactNode;
-}
-
-function Choice<T extends string>({ title, value, options, onPick, children }: ChoiceProps<T>) {
-  return (
-    <div>
-      <h2 className="mb-2 font-bold text-lg">{title}</h2>
-      <RadioGroup.Root
-        value={value}
-        onValueChange={(picked) => {
-          const option = options.find(({ id }) => id === picked);
-          if (option) onPick(option.id);
-        }}
-        aria-label={title}
-        className="grid gap-2 sm:grid-cols-3"
-      >
-        {options.map(({ id, name, about }) => (
-          <RadioGroup.Item
-            key={id}
-            value={id}
-            className="min-h-14 rounded-lg border-2 border-line px-4 py-2 text-left data-[state=checked]:border-ink data-[state=checked]:bg-raised"
-          >
-            <span className="block font-semibold">{name}</span>
-            {about && <span className="block text-soft text-sm">{about}</span>}
-          </RadioGroup.Item>
-        ))}
-      </RadioGroup.Root>
-      {children && <p className="mt-2 text-soft">{children}</p>}
-    </div>
   );
 }
