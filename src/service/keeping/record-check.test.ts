@@ -6,11 +6,13 @@ import { join } from "node:path";
 import Database from "better-sqlite3";
 import { getTableColumns, getTableName, is } from "drizzle-orm";
 import { SQLiteTable } from "drizzle-orm/sqlite-core";
+import fc from "fast-check";
 import sharp from "sharp";
 import { beforeAll, beforeEach, describe, expect, it } from "vitest";
 import type { RecordFinding } from "@/core";
 import {
   check,
+  mustHoldAt,
   zAddClosureEvents,
   zBatch,
   zMerge,
@@ -73,6 +75,24 @@ function tampered<T>(store: Store, change: (database: Database.Database) => void
     database.exec("ROLLBACK");
     database.pragma("foreign_keys = ON");
   }
+}
+
+/** Changes what a column of the first or the last row of a table says. */
+function changeColumn(
+  database: Database.Database,
+  {
+    table,
+    column,
+    order,
+  }: { readonly table: string; readonly column: string; readonly order: "ASC" | "DESC" },
+): void {
+  const row = database
+    .prepare(`SELECT rowid AS r, "${column}" AS v FROM ${table} ORDER BY rowid ${order}`)
+    .get();
+  const { r, v } = row as { r: number; v: unknown };
+  const changed =
+    typeof v === "number" ? v + 7_000 : typeof v === "string" && v.length > 3 ? `${v.slice(0, -2)}zz` : "zz";
+  database.prepare(`UPDATE ${table} SET "${column}" = ? WHERE rowid = ?`).run(changed, r);
 }
 
 const picture = () =>
@@ -157,25 +177,59 @@ describe("a record with something in every table", () => {
   });
   const columns = TABLES.flatMap(({ name, columns: all }) => all.map((column) => ({ table: name, column })));
   it.each(columns)("%o changed in the first row and in the last: found", ({ table, column }) => {
-    for (const order of ["ASC", "DESC"])
+    for (const order of ["ASC", "DESC"] as const)
       tampered(
         store,
-        (database) => {
-          const row = database
-            .prepare(`SELECT rowid AS r, "${column}" AS v FROM ${table} ORDER BY rowid ${order}`)
-            .get();
-          const { r, v } = row as { r: number; v: unknown };
-          const changed =
-            typeof v === "number"
-              ? v + 7_000
-              : typeof v === "string" && v.length > 3
-                ? `${v.slice(0, -2)}zz`
-                : "zz";
-          database.prepare(`UPDATE ${table} SET "${column}" = ? WHERE rowid = ?`).run(changed, r);
-        },
+        (database) => changeColumn(database, { table, column, order }),
         () => expect(isAltered(store), `${table}.${column} ${order}`).toBe(true),
       );
   });
+  it("two changes at once, of columns and of rows, in any tables: found, none hides the other", () => {
+    const any = fc.oneof(
+      fc.record({
+        ...{ kind: fc.constant("column" as const), at: fc.nat(columns.length - 1) },
+        order: fc.constantFrom("ASC" as const, "DESC" as const),
+      }),
+      fc.record({
+        kind: fc.constantFrom("out" as const, "exchanged" as const),
+        at: fc.nat(TABLES.length - 1),
+      }),
+    );
+    type Change = typeof any extends fc.Arbitrary<infer T> ? T : never;
+    const apply = (database: Database.Database, change: Change) => {
+      if (change.kind === "column")
+        return changeColumn(database, { ...mustHoldAt(columns, change.at), order: change.order });
+      const { name, columns: all } = mustHoldAt(TABLES, change.at);
+      const [first, last] = ["min", "max"].map((pick) => `(SELECT ${pick}(rowid) FROM ${name})`);
+      if (change.kind === "out") return database.exec(`DELETE FROM ${name} WHERE rowid = ${last}`);
+      // What two rows say, exchanged: all but what each goes by.
+      const [, column = ""] = all;
+      const value = (of: string | undefined) =>
+        database.prepare(`SELECT "${column}" FROM ${name} WHERE rowid = ${of}`).pluck().get();
+      const [one, other] = [value(first), value(last)];
+      if (one === other) return changeColumn(database, { table: name, column, order: "ASC" });
+      database.prepare(`UPDATE ${name} SET "${column}" = ? WHERE rowid = ${first}`).run(other);
+      database.prepare(`UPDATE ${name} SET "${column}" = ? WHERE rowid = ${last}`).run(one);
+    };
+    fc.assert(
+      fc.property(any, any, (one, other) => {
+        // Exchanged twice, two rows say what they said.
+        fc.pre(JSON.stringify(one) !== JSON.stringify(other));
+        const change = (database: Database.Database) => {
+          for (const each of [one, other])
+            try {
+              apply(database, each);
+            } catch (error) {
+              // A change the tables themselves refuse, as two rows of one id, is none.
+              if (!/UNIQUE|NOT NULL/.test(String(error))) throw error;
+              changeColumn(database, { table: "events", column: "body", order: "ASC" });
+            }
+        };
+        tampered(store, change, () => expect(isAltered(store)).toBe(true));
+      }),
+      { numRuns: 60 },
+    );
+  }, 120_000);
   it.each(TABLES)("a row of $name taken out, the first, the last or one between: found", ({ name }) => {
     for (const pick of ["min(rowid)", "max(rowid)", "(min(rowid) + max(rowid)) / 2"])
       tampered(
