@@ -1,9 +1,13 @@
 import { Line, Rect, Svg, Text } from "@react-pdf/renderer";
-import { endDrawing, type RecordDocument, type RunSheet } from "@/core";
+import { endDrawing, mustHoldAt, type RecordDocument, type RunSheet } from "@/core";
 import { t } from "@/messages/paper";
 import { bandScale } from "@/ui/band/scale";
 import { middleOf, shadeOf } from "@/ui/band/textures";
 import { mmText } from "@/ui/words/length-text";
+import { FACES } from "./scripts";
+
+/** A drawing takes one face: the engine looks for another, letter by letter, in other texts alone. */
+const FACE = mustHoldAt(FACES, 0).family;
 
 const WIDTH = 520;
 const HEIGHT = 96;
@@ -28,7 +32,7 @@ export function PaperDrawing({
     <Svg width={WIDTH} height={HEIGHT} viewBox={`0 0 ${WIDTH} ${HEIGHT}`}>
       <LayerRects layers={layers} midRun={midRun} scale={scale} right={right} />
       <Breaks scale={scale} />
-      <Text x={0} y={HEIGHT - 2} style={{ fontSize: 6.5 }}>
+      <Text x={0} y={HEIGHT - 2} style={{ fontFamily: FACE, fontSize: 6.5 }}>
         {t("lengths-to-scale-thickness-not-as", {
           value: scale.stretches.length > 1 ? t("left-out-at-the-break") : "",
         })}
@@ -60,7 +64,12 @@ export function PaperDrawing({
             strokeWidth={0.4}
             strokeDasharray="1.5 1.5"
           />,
-          <Text key={`at ${text}-${x}`} x={x + 2} y={y} style={{ fontSize: 8, fontWeight: 700 }}>
+          <Text
+            key={`at ${text}-${x}`}
+            x={x + 2}
+            y={y}
+            style={{ fontFamily: FACE, fontSize: 8, fontWeight: 700 }}
+          >
             {text}
           </Text>,
         ];

@@ -1,3 +1,4 @@
+import { PDFDict, PDFDocument, PDFName } from "pdf-lib";
 import { getDocument } from "pdfjs-dist/legacy/build/pdf.mjs";
 import { describe, expect, it } from "vitest";
 import { getEnd } from "@/service/end/ends";
@@ -73,6 +74,18 @@ describe("a tagged record", () => {
       expect.stringMatching(/^Representative, not confirmed .* came with the part\.$/),
     );
     expect(said).toContainEqual(expect.stringMatching(/^\d{4}-\d\d-\d\d \d\d:\d\d UTC$/));
+  });
+  it("has every face it is set in inside it, drawings too", async () => {
+    const document = await PDFDocument.load(await tagged(plain));
+    const fonts = document.context
+      .enumerateIndirectObjects()
+      .flatMap(([, object]) =>
+        object instanceof PDFDict && object.get(PDFName.of("Type")) === PDFName.of("Font")
+          ? [String(object.get(PDFName.of("Subtype")))]
+          : [],
+      );
+    // A face of the reader's own would be of type 1, without a file.
+    expect(new Set(fonts)).toEqual(new Set(["/Type0", "/CIDFontType2"]));
   });
   it("is marked as tagged, in English, and shows its title", async () => {
     expect(await pdf.getMarkInfo()).toMatchObject({ Marked: true });

@@ -34,7 +34,7 @@ export function Signatures({ record: { id, signed, countersigned }, after }: Sig
       <ul className="divide-y divide-line border-line border-y">
         {[signed, ...countersigned].map((signature) => (
           <li key={signature.at} className="py-1">
-            {signatureText(signature)} <LocalTime iso={signature.at} />
+            {signatureText(signature)}, <LocalTime iso={signature.at} />
           </li>
         ))}
       </ul>
@@ -75,7 +75,7 @@ function SecondSignature({ end, after, onDone }: { end: string; after: number; o
       <MeaningFields meaning={meaning} setMeaning={setMeaning} first={false} />
       {!proven && (
         <Field
-          title={t("signed-off-by")}
+          title={t("your-name")}
           value={name}
           maxLength={120}
           autoComplete="name"
