@@ -206,17 +206,17 @@ describe("a record with something in every table", () => {
       const [, column = ""] = all;
       const value = (of: string | undefined) =>
         database.prepare(`SELECT "${column}" FROM ${name} WHERE rowid = ${of}`).pluck().get();
-      const [one, other] = [value(first), value(last)];
-      if (one === other) return changeColumn(database, { table: name, column, order: "ASC" });
-      database.prepare(`UPDATE ${name} SET "${column}" = ? WHERE rowid = ${first}`).run(other);
-      database.prepare(`UPDATE ${name} SET "${column}" = ? WHERE rowid = ${last}`).run(one);
+      const [here, there] = [value(first), value(last)];
+      if (here === there) return changeColumn(database, { table: name, column, order: "ASC" });
+      database.prepare(`UPDATE ${name} SET "${column}" = ? WHERE rowid = ${first}`).run(there);
+      database.prepare(`UPDATE ${name} SET "${column}" = ? WHERE rowid = ${last}`).run(here);
     };
     fc.assert(
-      fc.property(any, any, (one, other) => {
+      fc.property(any, any, (here, there) => {
         // Exchanged twice, two rows say what they said.
-        fc.pre(JSON.stringify(one) !== JSON.stringify(other));
+        fc.pre(JSON.stringify(here) !== JSON.stringify(there));
         const change = (database: Database.Database) => {
-          for (const each of [one, other])
+          for (const each of [here, there])
             try {
               apply(database, each);
             } catch (error) {
