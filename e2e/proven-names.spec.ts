@@ -88,7 +88,14 @@ test("a crew proves its names: PINs, roles, a proven sign-off, a second signatur
   const tablet = await browser.newPage();
   await test.step("a technician signs an end off: asked again, refused by a wrong PIN, taken by the right one", async () => {
     await tablet.goto(`${url}/bench/${end}`);
+    // What is read before anybody has signed in waits, and is stored once somebody has.
+    await tablet.locator("#reading").fill("9.5");
+    await tablet.keyboard.press("Enter");
+    await expect(tablet.getByText("Sign in under Who? to store it. 1 kept on this device.")).toBeVisible();
     await signIn(tablet, "Wyn Harrow");
+    await expect(tablet.getByText("All saved")).toBeVisible();
+    const { readings } = (await (await request.get(`/api/v1/ends/${end}/record`)).json()).lengths[0];
+    expect(readings).toHaveLength(1);
     while (!(await tablet.locator("#signer").isVisible())) await pass(tablet);
     await expect(tablet.getByText("Signs: Wyn Harrow")).toBeVisible();
     await tablet.getByRole("button", { name: "It was cut off" }).click();

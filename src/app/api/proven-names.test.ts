@@ -183,25 +183,25 @@ describe("asking for proof of names", () => {
 
 describe("where names are proven", () => {
   it("nobody acts who has not signed in, nor as somebody else", async () => {
-    expect((await new Device().ask("post /ends", CAM)).code).toBe("not-proven");
-    expect((await new Device().ask("post /ends", { ...CAM, by: WYN })).code).toBe("not-proven");
+    expect((await new Device().ask("post /ends", CAM)).code).toBe("signed-out");
+    expect((await new Device().ask("post /ends", { ...CAM, by: WYN })).code).toBe("signed-out");
     const wyn = await signedIn(WYN);
     expect((await wyn.ask("post /ends", { ...CAM, by: DRU })).code).toBe("wrong-person");
     expect((await wyn.ask("post /ends", { ...CAM, by: WYN })).status).toBe(201);
   });
   it("a session holds on its own device alone, unchanged, and until the PIN is another", async () => {
     const wyn = await signedIn(WYN);
-    expect((await wyn.copied().ask("post /ends", CAM)).code).toBe("not-proven");
+    expect((await wyn.copied().ask("post /ends", CAM)).code).toBe("signed-out");
     const next = `${pinOf(WYN)}-b`;
     const other = await signedIn(WYN);
     expect((await other.ask("post /crew/pins", { person: WYN, pin: next, old: pinOf(WYN) })).status).toBe(
       200,
     );
     PINS.set(WYN, next);
-    expect((await wyn.ask("post /ends", CAM)).code).toBe("not-proven");
+    expect((await wyn.ask("post /ends", CAM)).code).toBe("signed-out");
     expect((await other.ask("post /ends", CAM)).status).toBe(201);
     expect((await other.ask("post /session/end", { person: WYN })).body.you.person).toBeNull();
-    expect((await other.ask("post /ends", CAM)).code).toBe("not-proven");
+    expect((await other.ask("post /ends", CAM)).code).toBe("signed-out");
   });
   it("signing asks again each time, by the name of whoever signed in, and the server adds the proof", async () => {
     const wyn = await signedIn(WYN);
@@ -301,7 +301,7 @@ describe("a device", () => {
       person: WYN,
       revoked: true,
     });
-    expect((await lost.ask("post /ends", CAM)).code).toBe("not-proven");
+    expect((await lost.ask("post /ends", CAM)).code).toBe("signed-out");
     expect((await other.ask("post /ends", CAM)).status).toBe(201);
   });
 });
@@ -327,7 +327,7 @@ describe("a program", () => {
       }),
     );
     await osla.ask("post /crew", { change: { kind: "token-revoked", token: token.body.id } });
-    expect((await program.ask("post /ends", CAM)).code).toBe("not-proven");
+    expect((await program.ask("post /ends", CAM)).code).toBe("signed-out");
   });
 });
 
@@ -359,7 +359,7 @@ describe.each(ROLES)("a %s", (role) => {
       if (apart.includes(key)) continue;
       const { code } = await wyn.ask(key);
       if ((code === "not-allowed") === mayUse(API[key], role)) wrong.push(`${key}: ${code}`);
-      if (code === "not-proven" && !("open" in API[key])) wrong.push(`${key}: ${code}`);
+      if (["not-proven", "signed-out"].includes(code) && !("open" in API[key])) wrong.push(`${key}: ${code}`);
     }
     expect(wrong).toEqual([]);
     expect((await wyn.ask("get /backup")).code).toBe(role === "keeper" ? null : "not-allowed");

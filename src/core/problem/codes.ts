@@ -58,6 +58,7 @@ export const STATUS_OF = {
   server: 500,
   shards: 400,
   signed: 409,
+  "signed-out": 401,
   simulated: 400,
   /** Of the client alone: the server's answer is not one this page knows. */
   strange: 502,

@@ -19,7 +19,7 @@ const rolesFor = ({ roles, acts }: Pick<RouteSpec, "roles" | "acts">): readonly 
 /**
  * Who acts in a request: as the crew asks for names.
  * @param by whom the request itself names; null where it names nobody.
- * @throws InputError `unknown-person`, `not-proven`, `wrong-person`, `not-allowed`.
+ * @throws InputError `unknown-person`, `signed-out`, `not-proven`, `wrong-person`, `not-allowed`.
  */
 export function actorOf(
   store: Store,
@@ -41,7 +41,7 @@ export function actorOf(
     return by;
   }
   if (roles === null) return identity.person;
-  if (identity.person === null) throw new InputError("not-proven", say("sign-in-first"), ["by"]);
+  if (identity.person === null) throw new InputError("signed-out", say("sign-in-first"), ["by"]);
   if (identity.temporary) throw new InputError("not-proven", say("set-a-pin-of-your-own-first"), ["pin"]);
   const person = personBy(allPeople(store), identity.person);
   if (by !== null && !person?.ids.includes(by))

@@ -27,7 +27,7 @@ interface BenchHeadProps {
 
 /** Which end this is, whether all is saved, and what is still lying about. */
 export function BenchHead({ sheet, work, purpose, name, onPlan, onAloud }: BenchHeadProps) {
-  const { state, add, waiting, offline } = work;
+  const { state, add, waiting, away } = work;
   const missing = shardsMissing(state);
   return (
     <header className="flex min-h-13 items-center gap-2 px-3">
@@ -60,7 +60,7 @@ export function BenchHead({ sheet, work, purpose, name, onPlan, onAloud }: Bench
       {work.legs.length > 0 && <Legs legs={work.legs} />}
       <PartsOn sheet={sheet} work={work} />
       <UndoButton work={work} className={`max-w-60 shrink-0 ${state.signed ? "" : "max-lg:hidden"}`} />
-      <SaveState waiting={waiting} offline={offline} />
+      <SaveState waiting={waiting} away={away} />
       <IconButton onClick={onAloud} name={t("read-the-step-aloud")} aria-keyshortcuts="R">
         <Volume2 aria-hidden="true" className="size-5" />
       </IconButton>
@@ -110,18 +110,20 @@ const Legs = ({ legs }: { legs: BenchWork["legs"] }) => (
   </ul>
 );
 
-function SaveState({ waiting, offline }: { waiting: number; offline: boolean }) {
-  const connection = offline
-    ? t("server-away", { value: waiting ? t("kept-on-this-device", { waiting }) : t("nothing-is-lost") })
-    : waiting
-      ? t("saving")
-      : t("all-saved");
+function SaveState({ waiting, away }: { waiting: number; away: BenchWork["away"] }) {
+  const saved = waiting ? t("saving") : t("all-saved");
+  const said: Record<NonNullable<BenchWork["away"]>, string> = {
+    server: t("server-away", {
+      value: waiting ? t("kept-on-this-device", { waiting }) : t("nothing-is-lost"),
+    }),
+    person: t("sign-in-to-store", { waiting }),
+  };
   return (
     <span
       role="status"
-      className={`ml-auto shrink-0 px-2 text-sm ${offline ? "font-bold text-out" : "text-soft"} ${offline || waiting ? "" : "max-sm:sr-only"}`}
+      className={`ml-auto shrink-0 px-2 text-sm ${away ? "font-bold text-out" : "text-soft"} ${away || waiting ? "" : "max-sm:sr-only"}`}
     >
-      {connection}
+      {away ? said[away] : saved}
     </span>
   );
 }

@@ -41,4 +41,25 @@ describe("what waits on a device", () => {
     // What comes to show the end later, on a page as it was before, knows it too.
     expect(knownEvents(END).map(({ id, seq }) => `${ids.indexOf(id)} ${seq}`)).toEqual(["0 1", "1 2"]);
   });
+  it("waits for whoever has to sign in, as for a server that is away, and is refused for anything else", async () => {
+    const id = "3d2d0f7e-51b4-4d0c-8f0a-0b8d6c1e7a03";
+    const answered = async (code: string, status: number) => {
+      const box = pageBox();
+      putIn(box, END, create(id));
+      vi.stubGlobal("fetch", async () =>
+        Response.json({ error: { code, message: code, path: [] } }, { status }),
+      );
+      const away: unknown[] = [];
+      await sendWaiting(box, END, {
+        answered: () => {},
+        refused: () => {},
+        reached: (who) => away.push(who),
+      });
+      return { away, waiting: waitingFor(box, END).length };
+    };
+    expect(await answered("signed-out", 401)).toEqual({ away: ["person"], waiting: 1 });
+    expect(await answered("no-session", 401)).toEqual({ away: ["server"], waiting: 1 });
+    expect(await answered("busy", 503)).toEqual({ away: ["server"], waiting: 1 });
+    expect(await answered("not-proven", 401)).toEqual({ away: [null], waiting: 0 });
+  });
 });

@@ -11,12 +11,18 @@ import { type Box, takeOut, waitingFor } from "./outbox";
 interface Sending {
   readonly answered: () => void;
   readonly refused: (problem: Problem, event: EndEvent) => void | Promise<void>;
-  /** After each try: whether the server could not be reached. */
-  readonly reached: (offline: boolean) => void;
+  /** After each try: who is away, if anybody. */
+  readonly reached: (away: Away) => void;
 }
 
-/** Failures that say nothing about the event: it waits and is sent again. */
-const waits = ({ code }: Problem): boolean => code === "no-session" || STATUS_OF[code] >= 500;
+/** Who must come back before what waits can be stored: the server, or a person who has to sign in; null where it goes on. */
+export type Away = "server" | "person" | null;
+
+/** Who is away by a failure that says nothing about the event: it waits and is sent again. */
+function awayBy({ code }: Problem): Away {
+  if (code === "signed-out") return "person";
+  return code === "no-session" || STATUS_OF[code] >= 500 ? "server" : null;
+}
 
 /**
  * Sends what waits for an end, one at a time in the order it was made.
@@ -36,8 +42,9 @@ export async function sendWaiting(
         ...z.encode(zAdd, { client, after, events: [{ id, event }] }),
       },
     });
-    reached(!answer.ok && waits(answer.problem));
-    if (!answer.ok && waits(answer.problem)) return false;
+    const away = answer.ok ? null : awayBy(answer.problem);
+    reached(away);
+    if (away) return false;
     if (!answer.ok && isTold(event)) setAside(box, end, next, answer.problem);
     else takeOut(box, end, id);
     if (answer.ok) {

@@ -9,7 +9,7 @@ import { usePeople } from "../people/people-context";
 import { knownEvents, onNews, tell } from "./end-news";
 import { changedElsewhere } from "./event-words";
 import { deviceBox, putIn, type Waiting, waitingFor } from "./outbox";
-import { refusalText, sendWaiting } from "./sender";
+import { type Away, refusalText, sendWaiting } from "./sender";
 import { merged, standing } from "./standing";
 
 const ASK_AGAIN_MS = 2_000;
@@ -21,7 +21,7 @@ interface LiveEnd {
   readonly add: (event: EndEvent) => string;
   /** Events the server has not answered yet. */
   readonly waiting: number;
-  readonly offline: boolean;
+  readonly away: Away;
   /** Whether the server holds this event. */
   readonly saved: (id: string) => boolean;
   /** Takes in events the server answered with to something else, such as a photograph sent. */
@@ -39,7 +39,7 @@ const stillIn = (before: readonly Waiting[], now: readonly Waiting[]): readonly 
 export function useEnd(id: string, initial: readonly Recorded[]): LiveEnd {
   const [recorded, setKnown] = useState(() => merged(initial, knownEvents(id)));
   const [waiting, setWaiting] = useState<readonly Waiting[]>([]);
-  const [offline, setOffline] = useState(false);
+  const [away, setAway] = useState<Away>(null);
   const client = useMemo(() => uuid(), []);
   const knownNow = useRef(recorded);
   knownNow.current = recorded;
@@ -70,7 +70,7 @@ export function useEnd(id: string, initial: readonly Recorded[]): LiveEnd {
   );
 
   const lastSeq = useCallback(() => knownNow.current.at(-1)?.seq ?? 0, []);
-  const send = useSending({ id, look, sending, setOffline, onFresh: setKnown });
+  const send = useSending({ id, look, sending, setAway, onFresh: setKnown });
 
   // Before it is painted: nobody is to act on an end as it stood before what was done last.
   useLayoutEffect(() => {
@@ -78,7 +78,7 @@ export function useEnd(id: string, initial: readonly Recorded[]): LiveEnd {
     send();
   }, [id, send]);
 
-  usePolling({ id, lastSeq, sending, send, setOffline });
+  usePolling({ id, lastSeq, sending, send, setAway });
 
   const add = useCallback(
     (event: EndEvent) => {
@@ -108,20 +108,20 @@ export function useEnd(id: string, initial: readonly Recorded[]): LiveEnd {
     },
     [id],
   );
-  return { state, add, waiting: waiting.length, offline, saved, learn: own };
+  return { state, add, waiting: waiting.length, away, saved, learn: own };
 }
 
 interface Sending {
   readonly id: string;
   readonly look: () => void;
   readonly sending: { current: boolean };
-  readonly setOffline: (offline: boolean) => void;
+  readonly setAway: (away: Away) => void;
   /** Called with the end's events after one was refused. */
   readonly onFresh: (events: readonly Recorded[]) => void;
 }
 
 /** Sends what waits on this device, in order, one request at a time; tries again while the server does not answer. */
-function useSending({ id, look, sending, setOffline, onFresh }: Sending) {
+function useSending({ id, look, sending, setAway, onFresh }: Sending) {
   const send = useCallback(async () => {
     if (sending.current) return;
     look();
@@ -135,12 +135,12 @@ function useSending({ id, look, sending, setOffline, onFresh }: Sending) {
         if (fresh.ok) onFresh(fresh.value.events);
         look();
       },
-      reached: setOffline,
+      reached: setAway,
     });
     sending.current = false;
     look();
     if (!sent) setTimeout(send, RETRY_MS);
-  }, [id, look, sending, setOffline, onFresh]);
+  }, [id, look, sending, setAway, onFresh]);
 
   return send;
 }
@@ -151,25 +151,25 @@ interface Polling {
   readonly lastSeq: () => number;
   readonly sending: { readonly current: boolean };
   readonly send: () => void;
-  readonly setOffline: (offline: boolean) => void;
+  readonly setAway: (away: Away) => void;
 }
 
 /** Asks the server for news of the end every few seconds while the page is in sight. */
-function usePolling({ id, lastSeq, sending, send, setOffline }: Polling) {
+function usePolling({ id, lastSeq, sending, send, setAway }: Polling) {
   useEffect(() => {
     const ask = async () => {
       if (document.hidden || sending.current) return;
       const after = lastSeq();
       const answer = await call("get /ends/{id}", { params: { id }, query: { after } });
-      setOffline(!answer.ok && answer.problem.code === "offline");
-      if (!answer.ok) return;
+      if (!answer.ok) return setAway(answer.problem.code === "offline" ? "server" : null);
       tell(id, answer.value.events);
-      // What was set aside may have been put back, by another window too.
+      // What was set aside may have been put back, by another window too. Whether it can be stored, sending it says.
       if (waitingFor(deviceBox(), id).length > 0) send();
+      else setAway(null);
     };
     // At once too: in a batch an end comes back into the hand with what was known of it when it was put down.
     ask();
     const timer = setInterval(ask, ASK_AGAIN_MS);
     return () => clearInterval(timer);
-  }, [id, lastSeq, sending, send, setOffline]);
+  }, [id, lastSeq, sending, send, setAway]);
 }

@@ -48,7 +48,7 @@ export function PeopleList({ onPicked }: { onPicked?: () => void }) {
           ))}
         </ul>
       )}
-      {proving !== null && proving !== who?.id && (
+      {proving !== null && (
         <Prove
           key={proving}
           person={proving}
