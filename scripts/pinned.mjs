@@ -58,7 +58,7 @@ export function pinnedTo(host, port, fingerprint, report) {
   return createServer((client) => {
     const server = connect(port, host);
     let said = Buffer.alloc(0);
-    let known = false;
+    let trusted = false;
     const end = () => {
       client.destroy();
       server.destroy();
@@ -70,7 +70,7 @@ export function pinnedTo(host, port, fingerprint, report) {
       end();
     };
     server.on("data", (bytes) => {
-      if (!known) {
+      if (!trusted) {
         said = Buffer.concat([said, bytes]);
         if (said.length > LONGEST) return refuse("shows no key");
         try {
@@ -79,7 +79,7 @@ export function pinnedTo(host, port, fingerprint, report) {
           const other = keys.map(fingerprintOf).find((shown) => shown !== fingerprint);
           if (other) return refuse(`shows another key than the one named: ${other}`);
           if (encrypted && keys.length === 0) return refuse("shows no key");
-          known = encrypted;
+          trusted = encrypted;
         } catch ({ message }) {
           return refuse(`cannot be read: ${message}`);
         }

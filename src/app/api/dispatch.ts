@@ -82,7 +82,7 @@ async function askedBy(key: ApiKey, request: Request, params: Params): Promise<A
     if (isFile) search = rest;
     else given = rest;
   }
-  // Who may not is told so before what they sent is looked at.
+  // Roles are checked before the body is.
   let act = spec.acts || spec.roles ? actBy(theStore(), spec, request, by) : undefined;
   const call = {
     get store() {

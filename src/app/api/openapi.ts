@@ -56,7 +56,7 @@ const REFUSED = { $ref: "#/components/responses/Refused" };
 /** The tag of a path: its first segment. */
 const groupOf = (path: string): string => path.split("/")[1] ?? "";
 
-/** What a route does, and who may where names are proven. */
+/** The description of a route, with the roles it needs where names are proven. */
 function withRoles(does: string, roles: Route["roles"], acts: Route["acts"]): string {
   const needed = roles ?? (acts ? ["technician"] : []);
   return needed.length > 0 ? `${does} Where names are proven: ${needed.join(" or ")}.` : does;

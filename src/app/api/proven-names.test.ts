@@ -344,7 +344,7 @@ describe("the log", () => {
   });
 });
 
-/** What each role is refused, worked out from the table of routes alone. */
+/** Whether the table of routes lets a role use a route. */
 const mayUse = ({ roles: needed, acts, open }: RouteSpec, role: Role): boolean =>
   open === true || (needed ?? (acts ? ["technician"] : ROLES)).includes(role);
 

@@ -34,7 +34,7 @@ export const mustHaveSeen = (event: EndEvent): boolean =>
   event.kind === "label" ||
   event.kind === "sign";
 
-/** What can still be said of an end once it is signed: a correction, a photograph of it, a second signature. */
+/** Whether an event can be added to a signed end: corrections, photographs and second signatures can. */
 const afterSigning = ({ kind }: EndEvent): boolean =>
   kind === "correction" || kind === "photo" || kind === "countersign";
 

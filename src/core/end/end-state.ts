@@ -32,7 +32,7 @@ export interface SeenFault {
 
 /** A rework being done: which lines, what they make again, and where it comes back to. */
 export interface ReworkInHand extends Pick<ReworkTaken, "leg" | "plan" | "steps" | "back" | "moves"> {
-  /** How much is trimmed off the end first; null in a rework written before that was said. */
+  /** Length trimmed off the end first; null in reworks of event versions 1 to 3, which did not store it. */
   readonly trim: Length | null;
   /** Whether that is done; true where nothing is to be trimmed. */
   readonly trimmed: boolean;
