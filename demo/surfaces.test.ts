@@ -72,7 +72,7 @@ const pageOf = (store: Store, id: string): string => {
   const inPeople = { initial: people(store), children: view };
   const you = { person: null, how: null, device: null, temporary: false, roles: [] };
   const inSession = {
-    initial: { names: "free" as const, people: [], devices: [], tokens: [], you },
+    initial: { names: "free" as const, originals: false, people: [], devices: [], tokens: [], you },
     children: createElement(PeopleProvider, inPeople),
   };
   const inPrefs = { initial: readPrefs(undefined), children: createElement(SessionProvider, inSession) };

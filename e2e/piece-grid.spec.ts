@@ -62,14 +62,31 @@ test("a dozen different pieces are pasted from a spreadsheet, one cell put right
   await expect(cell(page, 3, 5)).toHaveText("–");
   await expect(cell(page, 0, 5)).toHaveText("2 × 1.40");
   // Shown at once, it is saved piece after piece.
-  const loopsOf = async (name: string) =>
-    (await (await request.get(`/api/v1/jobs/${job}`)).json()).pieces.find(
-      ({ plan }: { plan: { name: string } }) => plan.name === name,
-    ).plan.loops;
-  await expect.poll(() => loopsOf("Pad 4 feeder")).toEqual([]);
+  await expect(page.getByRole("status").filter({ hasText: "All saved" })).toBeVisible();
   await page.reload();
   await expect(cell(page, 0, 5)).toHaveText("2 × 1.40");
   await expect(cell(page, 3, 5)).toHaveText("–");
+
+  // A page left while a change is on its way would lose it: the browser asks first.
+  const isLeavingAsked = () =>
+    page.evaluate(() => !window.dispatchEvent(new Event("beforeunload", { cancelable: true })));
+  expect(await isLeavingAsked()).toBe(false);
+  let release = () => {};
+  const held = new Promise<void>((resolve) => {
+    release = resolve;
+  });
+  await page.route("**/api/v1/pieces/*", async (route) => {
+    await held;
+    await route.continue();
+  });
+  await cell(page, 2, 5).focus();
+  await page.keyboard.type("1 x 1.2");
+  await press("Enter");
+  await expect(page.getByText("Saving 1 of 1 …")).toBeVisible();
+  expect(await isLeavingAsked()).toBe(true);
+  release();
+  await expect(page.getByRole("status").filter({ hasText: "All saved" })).toBeVisible();
+  expect(await isLeavingAsked()).toBe(false);
 
   // What cannot be read is said at its cell, and nothing is changed.
   await cell(page, 1, 4).focus();

@@ -140,7 +140,7 @@ export {
 } from "./event/envelope";
 export { type EndEvent, type EventInput, type Reading, zEvent, zStoredEvent } from "./event/event";
 export { type Judged, type KeptVerdict, RESULTS, type Result } from "./event/judged";
-export type { Signature } from "./event/kinds/closing";
+export { PICTURES, type Signature } from "./event/kinds/closing";
 export { FAULT_NAMES, type Fault } from "./event/kinds/faults";
 export { LONGEST_READING } from "./event/kinds/length-schema";
 export { PURPOSES, type Purpose, type Recorded } from "./event/recorded";

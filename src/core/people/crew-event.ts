@@ -36,6 +36,7 @@ const zRolesGiven = z.strictObject({ kind: z.literal("roles"), person: zPersonId
 const zPasskeyRemoved = z.strictObject({ kind: z.literal("passkey-removed"), passkey: zPasskeyId });
 const zDeviceNamed = z.strictObject({ kind: z.literal("device"), device: zDeviceId, name: zShortName });
 const zDeviceRevoked = z.strictObject({ kind: z.literal("device-revoked"), device: zDeviceId });
+const zPhotographs = z.strictObject({ kind: z.literal("photographs"), originals: z.boolean() });
 const zTokenRevoked = z.strictObject({ kind: z.literal("token-revoked"), token: zTokenId });
 
 /** Body of a request that changes the crew's rules; secrets have requests of their own. */
@@ -46,6 +47,7 @@ export const zCrewChange = z.discriminatedUnion("kind", [
   zDeviceNamed,
   zDeviceRevoked,
   zTokenRevoked,
+  zPhotographs,
 ]);
 
 export type CrewChange = z.output<typeof zCrewChange>;
@@ -85,6 +87,7 @@ export const zCrewEvent = z.discriminatedUnion("kind", [
   zDeviceRevoked,
   zNewToken.extend({ kind: z.literal("token"), token: zTokenId, hash: z.string().max(100) }),
   zTokenRevoked,
+  zPhotographs,
   z.strictObject({ kind: z.literal("entered"), how: zHow, person: zPersonId.nullable() }),
   z.strictObject({
     kind: z.literal("refused"),

@@ -51,6 +51,8 @@ export interface Crew {
   readonly tokens: ReadonlyMap<string, Token>;
   /** What the crew key looked like when it was last set; empty where there was none. */
   readonly keyPrint: string;
+  /** Whether a photograph's bytes are stored as the camera sent them, beside the cleaned picture. */
+  readonly storesOriginals: boolean;
 }
 
 const NOBODY_YET: Crew = {
@@ -61,6 +63,7 @@ const NOBODY_YET: Crew = {
   devices: new Map(),
   tokens: new Map(),
   keyPrint: "",
+  storesOriginals: false,
 };
 
 /**
@@ -116,6 +119,8 @@ export function crewAfter(crew: Crew, { at, by, device, event }: CrewRecorded): 
       return device === null ? crew : { ...crew, devices: entered(crew, device, at, event.person) };
     case "crew-key":
       return { ...crew, keyPrint: event.print };
+    case "photographs":
+      return { ...crew, storesOriginals: event.originals };
     case "refused":
     case "acted":
       return crew;

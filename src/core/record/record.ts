@@ -186,7 +186,14 @@ export const zRecord = z.strictObject({
     }),
   ),
   photos: z.array(
-    z.strictObject({ sha256: z.string(), caption: z.string(), width: z.int(), height: z.int() }),
+    z.strictObject({
+      sha256: z.string(),
+      caption: z.string(),
+      width: z.int(),
+      height: z.int(),
+      /** Hash of the bytes as the camera sent them, where the crew stores them. */
+      original: z.string().optional(),
+    }),
   ),
   corrections: z.array(
     z.strictObject({
@@ -285,7 +292,10 @@ export function recordOf(end: Recordable, people: readonly Person[] = []): EndRe
     shards: { ...state.shards },
     counts: countsOf(sheet, state),
     used: usedOn(events).map(({ item, count }) => ({ item, count })),
-    photos: state.photos.map(({ sha256, caption, width, height }) => ({ sha256, caption, width, height })),
+    photos: state.photos.map(({ sha256, caption, width, height, original }) => ({
+      ...{ sha256, caption, width, height },
+      ...(original && { original: original.sha256 }),
+    })),
     corrections: events.flatMap(({ event, at }) =>
       event.kind === "correction"
         ? [{ corrects: event.corrects, says: event.says, why: event.why, name: event.name, at }]

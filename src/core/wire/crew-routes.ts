@@ -11,6 +11,8 @@ const zRolesTold = z.array(z.enum(ROLES)).readonly();
 /** How a crew lets people work, as it is shown: no hash, no key. */
 const zCrewAnswer = z.strictObject({
   names: z.enum(NAME_RULES),
+  /** Whether photographs are stored as the camera sent them too. */
+  originals: z.boolean(),
   people: z
     .array(
       z.strictObject({

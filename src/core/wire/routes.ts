@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { zClosureRecord } from "../closure/closure-record";
+import { PICTURES } from "../event/kinds/closing";
 import { zRecord } from "../record/record";
 import { said } from "../words/service";
 import {
@@ -70,6 +71,7 @@ const zRevisionQuery = z.strictObject({
   revision: z.coerce.number(said("revision-must-be-a-whole-number")).int().min(1).optional(),
 });
 const zLedgerFile = zLedgerQuery.extend({ format: z.enum(["json", "csv", "pdf"]).default("json") });
+const PICTURE_MEDIA = PICTURES.map((type) => `image/${type}`);
 const JSON_SCHEMA: Media = { media: ["application/schema+json", "application/json"] };
 
 /**
@@ -112,11 +114,11 @@ export const API = {
   "post /ends/{id}/photos": route({
     does: "Stores a photograph with an end.",
     query: zPhotoQuery,
-    body: { media: ["image/jpeg", "image/png", "image/webp"] },
+    body: { media: PICTURE_MEDIA },
     answer: zEventsAnswer,
     acts: true,
   }),
-  "get /photos/{sha256}": route({ does: "A photograph's bytes.", answer: { media: ["image/jpeg"] } }),
+  "get /photos/{sha256}": route({ does: "A photograph's bytes.", answer: { media: PICTURE_MEDIA } }),
   "post /batches": route({
     does: "Begins many ends of one connector.",
     body: zBatch,

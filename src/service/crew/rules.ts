@@ -37,6 +37,7 @@ export function crewTold(store: Store, identity: CrewIdentity): CrewAnswer {
   const people = allPeople(store).toSorted((a, b) => a.name.localeCompare(b.name));
   return {
     names: crew.names,
+    originals: crew.storesOriginals,
     people: people.map((person) => ({
       id: person.id,
       name: person.name,

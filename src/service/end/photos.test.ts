@@ -1,11 +1,14 @@
 import sharp from "sharp";
 import { beforeEach, describe, expect, it } from "vitest";
 import { check, endState, InputError, zPhotoQuery } from "@/core";
+import { sha256 } from "@/store/database/hash";
 import type { Store } from "@/store/database/store";
 import { openStore } from "@/store/opening/open";
-import { dropPhoto } from "@/store/record/photos";
+import { dropPhoto, photographsIn } from "@/store/record/photos";
 import { actOn } from "../act";
+import { changeCrew } from "../crew/rules";
 import { addTo, endRead, signedEnd } from "../fixtures/made-ends";
+import { checkWholeRecord } from "../keeping/record-check";
 import { getEnd } from "./ends";
 import { addPhoto, photoOf } from "./photos";
 
@@ -38,7 +41,7 @@ describe("a photograph of an end", () => {
     await addPhoto(actOn(store), end, check(zPhotoQuery, { client: "test", caption: "the cleave" }), taken);
     const [photo] = photos();
     expect(photo).toMatchObject({ width: 1500, height: 2000, caption: "the cleave" });
-    const bytes = photoOf(store, photo?.sha256 as string);
+    const { bytes } = await photoOf(store, photo?.sha256 ?? "");
     const { exif, orientation, format } = await sharp(bytes).metadata();
     expect({ exif, orientation, format }).toEqual({
       exif: undefined,
@@ -74,7 +77,7 @@ describe("a photograph of an end", () => {
       await picture(30, 20).png().toBuffer(),
     );
     expect(photos()).toHaveLength(1);
-    expect(await codeOf(Promise.resolve().then(() => photoOf(store, "../../a.db")))).toBe("not-found");
+    expect(await codeOf(photoOf(store, "../../a.db"))).toBe("not-found");
   });
   it("cannot be entered by what is said of it, kept or not: its size is measured, not claimed", async () => {
     await addPhoto(
@@ -100,7 +103,7 @@ describe("a photograph of an end", () => {
     const events = await addPhoto(actOn(store), end, check(zPhotoQuery, { client: "test" }), bytes);
     const [photo] = endState(events).photos;
     expect(await by(stranger)).toBe("unknown-person");
-    expect(photoOf(store, photo?.sha256 ?? "")).toBeInstanceOf(Buffer);
+    expect((await photoOf(store, photo?.sha256 ?? "")).type).toBe("jpeg");
   });
   it("that is refused is not to be had by its hash", async () => {
     const bytes = await picture(33, 23).png().toBuffer();
@@ -113,6 +116,39 @@ describe("a photograph of an end", () => {
     await codeOf(
       addPhoto({ ...actOn(store), actor: stranger }, end, check(zPhotoQuery, { client: "test" }), bytes),
     );
-    expect(await codeOf(Promise.resolve().then(() => photoOf(store, sha256)))).toBe("not-found");
+    expect(await codeOf(photoOf(store, sha256))).toBe("not-found");
+  });
+  it("is kept as the camera sent it too, once the crew says so, and is checked like the cleaned one", async () => {
+    const sent = await picture(300, 200)
+      .withMetadata({ exif: { IFD0: { Artist: "Somebody" } } })
+      .png()
+      .toBuffer();
+    changeCrew(actOn(store), { kind: "photographs", originals: true });
+    await addPhoto(actOn(store), end, check(zPhotoQuery, { client: "test" }), sent);
+    const [{ sha256 = "", original } = {}] = photos();
+    expect(original).toMatchObject({ type: "png", bytes: sent.length });
+    expect(await photoOf(store, original?.sha256 ?? "")).toEqual({ bytes: sent, type: "png" });
+    expect((await photoOf(store, sha256)).bytes.includes("Somebody")).toBe(false);
+    expect(new Set(photographsIn(store))).toEqual(new Set([sha256, original?.sha256]));
+    const findings = () => [...checkWholeRecord(store)].flatMap((stretch) => stretch.findings);
+    expect(findings()).toEqual([]);
+    dropPhoto(store, original?.sha256 ?? "");
+    expect(findings()).toMatchObject([{ what: "The original of its photograph is gone or was changed." }]);
+    changeCrew(actOn(store), { kind: "photographs", originals: false });
+    await addPhoto(actOn(store), end, check(zPhotoQuery, { client: "test" }), sent);
+    expect(photos().at(-1)?.original).toBeUndefined();
+  });
+  it("refused by the record leaves no original on the disk either", async () => {
+    changeCrew(actOn(store), { kind: "photographs", originals: true });
+    const bytes = await picture(35, 25).webp().toBuffer();
+    const stranger = "7f1c5b5e-5c53-4f0e-9d0a-3a8e2f6a1b01";
+    const refused = addPhoto(
+      { ...actOn(store), actor: stranger },
+      end,
+      check(zPhotoQuery, { client: "test" }),
+      bytes,
+    );
+    expect(await codeOf(refused)).toBe("unknown-person");
+    expect(await codeOf(photoOf(store, sha256(bytes)))).toBe("not-found");
   });
 });

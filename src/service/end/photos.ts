@@ -2,10 +2,11 @@ import { randomUUID } from "node:crypto";
 import sharp from "sharp";
 import type { z } from "zod";
 import type { EndId } from "@/core";
-import { InputError, type Recorded, type zPhotoQuery } from "@/core";
+import { InputError, PICTURES, type Recorded, type zPhotoQuery } from "@/core";
 import { say } from "@/messages/service";
 import type { Store } from "@/store/database/store";
 import { dropPhoto, keepPhoto, photoBytes } from "@/store/record/photos";
+import { crewNow } from "@/store/workshop/crew";
 import type { Act } from "../act";
 import { getEnd, writeEvents } from "./ends";
 
@@ -13,11 +14,10 @@ import { getEnd, writeEvents } from "./ends";
 export const PHOTO_LIMIT = 12 * 1024 * 1024;
 const LONGEST_SIDE = 2000;
 const MOST_PIXELS = 60_000_000;
-const TAKEN = ["jpeg", "png", "webp"];
 
 /**
- * Keeps a photograph with an end: read as a picture and written again, turned upright, made smaller, with nothing of
- * what the camera noted (place, time, device).
+ * Stores a photograph with an end: read as a picture and written again, turned upright, made smaller, with nothing of
+ * what the camera noted (place, time, device). Its original bytes are stored beside it where the crew says so.
  * @throws InputError: not a JPEG, PNG or WebP picture, too large, or no such end.
  */
 export async function addPhoto(
@@ -28,17 +28,28 @@ export async function addPhoto(
 ): Promise<readonly Recorded[]> {
   const { store } = act;
   const { events } = getEnd(store, end);
-  const { data, info } = await inTurn(() => redrawn(bytes));
-  const { sha256, fresh } = keepPhoto(store, data);
+  const { data, info, type } = await inTurn(() => redrawn(bytes));
+  const cleaned = keepPhoto(store, data);
+  const original = crewNow(store).storesOriginals ? keepPhoto(store, bytes) : null;
+  const { sha256 } = cleaned;
   const { width, height, size } = info;
   try {
     return writeEvents(act, end, {
       client,
       after: events.at(-1)?.seq ?? 0,
-      events: [{ id, event: { kind: "photo", sha256, width, height, bytes: size, caption } }],
+      events: [
+        {
+          id,
+          event: {
+            ...{ kind: "photo", sha256, width, height, bytes: size, caption },
+            ...(original && { original: { sha256: original.sha256, type, bytes: bytes.length } }),
+          },
+        },
+      ],
     });
   } catch (error) {
-    if (fresh) dropPhoto(store, sha256);
+    for (const { sha256, fresh } of [cleaned, ...(original ? [original] : [])])
+      if (fresh) dropPhoto(store, sha256);
     throw error;
   }
 }
@@ -58,23 +69,29 @@ async function redrawn(bytes: Buffer) {
   try {
     const picture = sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: "error" });
     const { format } = await picture.metadata();
-    if (!TAKEN.includes(format)) throw refused(format);
-    return await picture
+    const type = PICTURES.find((each) => each === format);
+    if (!type) throw refused(format);
+    const cleaned = await picture
       .rotate()
       .resize({ width: LONGEST_SIDE, height: LONGEST_SIDE, fit: "inside", withoutEnlargement: true })
       .flatten({ background: "#ffffff" })
       .jpeg({ quality: 85 })
       .toBuffer({ resolveWithObject: true });
+    return { ...cleaned, type };
   } catch (cause) {
     throw refused(cause);
   }
 }
 
-/** A photograph's bytes. @throws InputError `not-found`. */
-export function photoOf(store: Store, sha256: string): Buffer {
+/** A photograph's bytes and what kind of picture they are. @throws InputError `not-found`. */
+export async function photoOf(
+  store: Store,
+  sha256: string,
+): Promise<{ readonly bytes: Buffer; readonly type: (typeof PICTURES)[number] }> {
   const bytes = photoBytes(store, sha256);
   if (!bytes) throw new InputError("not-found", say("no-photograph-by-that-name-is-stored"), ["sha256"]);
-  return bytes;
+  const { format } = await sharp(bytes).metadata();
+  return { bytes, type: PICTURES.find((each) => each === format) ?? "jpeg" };
 }
 
 /** The most photographs of one record put on paper. */

@@ -224,11 +224,16 @@ const clockSetBack = (history: readonly Recorded[]): EndFinding[] =>
     }));
 
 const photosGone = (store: Store, history: readonly Recorded[]): EndFinding[] =>
-  history.flatMap(({ seq, event }) =>
-    event.kind === "photo" && !photoBytes(store, event.sha256)
-      ? [{ seq, what: "Its photograph is gone or was changed." }]
-      : [],
-  );
+  history.flatMap(({ seq, event }) => {
+    if (event.kind !== "photo") return [];
+    const original = event.original?.sha256;
+    return [
+      ...(photoBytes(store, event.sha256) ? [] : [{ seq, what: "Its photograph is gone or was changed." }]),
+      ...(original === undefined || photoBytes(store, original)
+        ? []
+        : [{ seq, what: "The original of its photograph is gone or was changed." }]),
+    ];
+  });
 
 /** The row beside the events: what it says of the sign-off must be what they say. */
 function rowOff(row: EndRow, { sheet, history, state }: ReadEnd): EndFinding[] {

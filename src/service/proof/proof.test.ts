@@ -14,6 +14,7 @@ import { photoBytes, photographsIn } from "@/store/record/photos";
 import { registerHead } from "@/store/record/register";
 import { isConsistent } from "@/store/record/tree";
 import { actOn } from "../act";
+import { changeCrew } from "../crew/rules";
 import { startBatch } from "../end/batches";
 import { addPhoto } from "../end/photos";
 import { endRecord, recordJson } from "../end/record";
@@ -69,6 +70,7 @@ beforeAll(async () => {
   const bytes = await sharp({ create: { width: 40, height: 30, channels: 3, background: "#d77" } })
     .png()
     .toBuffer();
+  changeCrew(actOn(store), { kind: "photographs", originals: true });
   await addPhoto(actOn(store), end, check(zPhotoQuery, { client: "test" }), bytes);
   addTo(store, end, { kind: "label", job: "Moor", label: "Pad 4 “north”" });
   addTo(store, end, { kind: "sign", name: "Wyn Harrow", outcome: "kept" });
@@ -90,10 +92,10 @@ describe("a proof of one end", () => {
       stdout: expect.stringContaining("another key than the one published"),
     });
   });
-  it("has the end word for word with its photograph, and nothing of any other end", () => {
+  it("has the end word for word with its photograph as cleaned and as it came, and nothing of any other end", () => {
     const names = [...files.keys()];
     expect(names.filter((name) => END_FILE.test(name))).toEqual([`ends/${end}.json`]);
-    expect(names.filter((name) => name.startsWith("photos/"))).toHaveLength(1);
+    expect(names.filter((name) => name.startsWith("photos/"))).toHaveLength(2);
     const proof = Buffer.from(files.get(`ends/${end}.json`) ?? []).toString();
     const rows = store.$client.prepare<[string], { id: string; body: string }>(
       "SELECT id, body FROM events WHERE end_id = ? ORDER BY seq",
@@ -134,7 +136,8 @@ describe("a proof that was changed", () => {
     change(proof);
     return altered(endFile(), () => JSON.stringify(proof));
   };
-  const CHANGES: readonly (readonly [string, () => Files])[] = [
+  type Change = readonly [string, () => Files];
+  const CHANGES: readonly Change[] = [
     [
       "what an event says",
       () =>
@@ -256,7 +259,15 @@ describe("a proof that was changed", () => {
         return new Map(files).set(name, Buffer.from("another picture"));
       },
     ],
-    ["the photograph taken out", () => new Map([...files].filter(([each]) => !each.startsWith("photos/")))],
+    ...[0, 1].map(
+      (n): Change => [
+        `photograph ${n + 1} of 2 taken out`,
+        () => {
+          const name = [...files.keys()].filter((each) => each.startsWith("photos/"))[n];
+          return new Map([...files].filter(([each]) => each !== name));
+        },
+      ],
+    ),
   ];
   it.each(CHANGES)("%s: both verifiers say that it does not hold", async (_, change) => {
     const other = change();

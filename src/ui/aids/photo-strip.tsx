@@ -12,7 +12,10 @@ import { usePeople } from "../people/people-context";
 
 interface PhotoStripProps {
   readonly end: EndId;
-  readonly photos: readonly Pick<EndState["photos"][number], "sha256" | "caption" | "width" | "height">[];
+  /** Each with the hash of its original where that is stored. */
+  readonly photos: readonly (Pick<EndState["photos"][number], "sha256" | "caption" | "width" | "height"> & {
+    readonly original?: string | undefined;
+  })[];
   readonly onAdded: (events: readonly Recorded[]) => void;
 }
 
@@ -42,7 +45,7 @@ export function PhotoStrip({ end, photos, onAdded }: PhotoStripProps) {
     <div className="grid gap-2">
       {photos.length > 0 && (
         <ul aria-label={t("photographs")} className="flex flex-wrap gap-2">
-          {photos.map(({ sha256, width, height, caption: message }) => (
+          {photos.map(({ sha256, width, height, caption: message, original }) => (
             <li key={sha256}>
               <a href={`/api/v1/photos/${sha256}`} target="_blank" rel="noreferrer" className="block w-40">
                 {/* biome-ignore lint/performance/noImgElement: it lies beside the database, already made small */}
@@ -56,6 +59,16 @@ export function PhotoStrip({ end, photos, onAdded }: PhotoStripProps) {
                 />
                 <span className="block truncate text-sm">{message}</span>
               </a>
+              {original && (
+                <a
+                  href={`/api/v1/photos/${original}`}
+                  target="_blank"
+                  rel="noreferrer"
+                  className="text-sm underline"
+                >
+                  {t("original")}
+                </a>
+              )}
             </li>
           ))}
         </ul>

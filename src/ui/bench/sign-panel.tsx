@@ -141,7 +141,11 @@ export function SignPanel({ sheet, work, rule, instrument, way, onWay, units, on
             onTyped={work.setTyped}
           />
         )}
-        <PhotoStrip end={work.id} photos={state.photos} onAdded={work.learn} />
+        <PhotoStrip
+          end={work.id}
+          photos={state.photos.map((photo) => ({ ...photo, original: photo.original?.sha256 }))}
+          onAdded={work.learn}
+        />
         <SignForm state={state} result={result} onAdd={onAdd} onBack={onBack} onSign={onSign} />
       </div>
     </div>

@@ -46,6 +46,8 @@ function lineOf(event: CrewEvent, nameOf: (person: string | null) => string): st
       return t("log-entered", { name: nameOf(event.person), how: HOW[event.how] });
     case "refused":
       return t("log-refused", { name: nameOf(event.person), how: HOW[event.how], count: event.count });
+    case "photographs":
+      return event.originals ? t("log-originals-stored") : t("log-originals-not-stored");
     case "crew-key":
       return event.print === "" ? t("log-crew-key-off") : t("log-crew-key");
     case "acted":

@@ -18,6 +18,11 @@ const RULES = [
   { id: "proven", name: t("names-must-be-proven"), about: t("names-must-be-proven-about") },
 ] as const;
 
+const PHOTOGRAPHS = [
+  { id: "cleaned", name: t("cleaned-only"), about: t("cleaned-only-about") },
+  { id: "originals", name: t("cleaned-and-original"), about: t("cleaned-and-original-about") },
+] as const;
+
 /** Everything of who works here: how sure names are, what each may do, which devices and programs come in. */
 export function CrewView({ initial }: { initial: CrewAnswer }) {
   const api = useCrew(initial);
@@ -53,6 +58,7 @@ export function CrewView({ initial }: { initial: CrewAnswer }) {
         <CrewPeople {...api} />
         <Devices {...api} />
         <Tokens {...api} />
+        <Photographs {...api} />
         <CrewLog crew={crew} />
       </div>
     </main>
@@ -68,5 +74,22 @@ const NamesRule = ({ crew, change }: CrewApi) => (
     onPick={(rule) => change({ kind: "names", rule }, RULES.find(({ id }) => id === rule)?.name ?? "")}
   >
     {crew.names !== "proven" && t("before-names-are-proven")}
+  </RadioCards>
+);
+
+/** Whether photographs are stored as the camera sent them too. */
+const Photographs = ({ crew, change }: CrewApi) => (
+  <RadioCards
+    title={t("photographs")}
+    value={crew.originals ? "originals" : "cleaned"}
+    options={PHOTOGRAPHS}
+    onPick={(id) =>
+      change(
+        { kind: "photographs", originals: id === "originals" },
+        PHOTOGRAPHS.find((each) => each.id === id)?.name ?? "",
+      )
+    }
+  >
+    {t("photographs-from-now-on")}
   </RadioCards>
 );

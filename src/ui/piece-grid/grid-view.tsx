@@ -131,7 +131,8 @@ function GridHead({ job, saving, onUndo }: GridHeadProps) {
       </h1>
       <p className="mr-auto text-soft">{t("pieces-as-a-grid")}</p>
       <span role="status" className="text-soft">
-        {saving ? t("keeping-of", { value: saving.done + 1, of: saving.of }) : ""}
+        {saving && t("keeping-of", { value: saving.done + 1, of: saving.of })}
+        {!saving && onUndo && t("all-saved")}
       </span>
       <Button disabled={onUndo === null} onClick={onUndo ?? undefined}>
         <Undo2 aria-hidden="true" className="size-4" /> {t("undo")}

@@ -48,6 +48,7 @@ export function useGrid(pieces: Rows) {
       const planOf = new Map(changes.map(({ id, plan }) => [id, plan]));
       show(latest.current.map((piece) => ({ ...piece, plan: planOf.get(piece.id) ?? piece.plan })));
       waiting.current += 1;
+      setSaving((now) => now ?? { done: 0, of: changes.length });
       queue.current = queue.current.then(async () => {
         const { saved, problem } = await savePlans(
           changes.map(({ id, plan }) => ({
@@ -57,11 +58,10 @@ export function useGrid(pieces: Rows) {
           })),
           prefs.person,
           {
-            onStep: (done) => changes.length > 1 && setSaving({ done, of: changes.length }),
+            onStep: (done) => setSaving({ done, of: changes.length }),
             stopped: () => false,
           },
         );
-        setSaving(null);
         const revisionOf = new Map(saved.map(({ id, revision }) => [id, revision]));
         show(
           latest.current.map((piece) => ({
@@ -70,6 +70,7 @@ export function useGrid(pieces: Rows) {
           })),
         );
         waiting.current -= 1;
+        if (waiting.current === 0) setSaving(null);
         if (problem !== null) {
           toast.error(problem);
           setActs([]);
@@ -99,5 +100,16 @@ export function useGrid(pieces: Rows) {
     setActs((all) => all.slice(0, -1));
     keep(last.before.map(({ id, plan }) => ({ id, plan })));
   }, [acts, keep]);
+  useWarningBeforeLeaving(saving !== null);
   return { rows, change, undo, saving, last: acts.at(-1)?.label ?? null };
+}
+
+/** Lets the browser ask before the page is left while changes are still being saved. */
+function useWarningBeforeLeaving(isSaving: boolean): void {
+  useEffect(() => {
+    if (!isSaving) return;
+    const warn = (event: BeforeUnloadEvent) => event.preventDefault();
+    window.addEventListener("beforeunload", warn);
+    return () => window.removeEventListener("beforeunload", warn);
+  }, [isSaving]);
 }

@@ -31,14 +31,16 @@ export const END_HANDLERS: Handlers<Under<"/ends"> | Under<"/batches"> | Under<"
   "post /ends/{id}/photos": async ({ act, params, query, request }) => ({
     events: await addPhoto(act, params.id, query, await bytesBody(request, PHOTO_LIMIT)),
   }),
-  "get /photos/{sha256}": ({ store, params }) =>
-    new Response(new Uint8Array(photoOf(store, params.sha256)), {
+  "get /photos/{sha256}": async ({ store, params }) => {
+    const { bytes, type } = await photoOf(store, params.sha256);
+    return new Response(new Uint8Array(bytes), {
       headers: {
-        "content-type": "image/jpeg",
+        "content-type": `image/${type}`,
         "cache-control": "private, max-age=31536000, immutable",
         "x-content-type-options": "nosniff",
       },
-    }),
+    });
+  },
   "post /batches": ({ act, body }) => startBatch(act, body),
   "get /batches/{id}": ({ store, params, query }) => ({ ends: batchEvents(store, params.id, query) }),
   "post /batches/{id}": ({ act, params, body }) => ({ ends: addToBatch(act, params.id, body) }),

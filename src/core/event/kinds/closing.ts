@@ -76,12 +76,19 @@ export const zCorrection = z.strictObject({
     .max(120, said("a-name-must-have-at-most-120")),
 });
 
+const zPhotoHash = z.string().regex(/^[0-9a-f]{64}$/, said("a-photographs-id-must-be-the-sha"));
+
+/** Kinds of picture that are taken in. */
+export const PICTURES = ["jpeg", "png", "webp"] as const;
+
 /** A photograph kept beside the database under the hash of its bytes. */
 export const zPhoto = z.strictObject({
   kind: z.literal("photo"),
-  sha256: z.string().regex(/^[0-9a-f]{64}$/, said("a-photographs-id-must-be-the-sha")),
+  sha256: zPhotoHash,
   width: z.int().min(1).max(20_000),
   height: z.int().min(1).max(20_000),
   bytes: z.int().min(1),
   caption: z.string().trim().max(200, said("a-caption-must-have-at-most-200")),
+  /** The bytes as the camera sent them; absent where the crew does not store them. */
+  original: z.strictObject({ sha256: zPhotoHash, type: z.enum(PICTURES), bytes: z.int().min(1) }).optional(),
 });
