@@ -1,4 +1,4 @@
-import { mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from "node:fs";
+import { mkdirSync, mkdtempSync, readFileSync, rmdirSync, rmSync, statSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { beforeEach, describe, expect, it } from "vitest";
@@ -44,6 +44,26 @@ describe("seals a server takes by itself", () => {
     addTo(store, second ?? "", { kind: "sign", name: "Wyn Harrow", outcome: "kept" });
     expect(sealIfJobDone(store, file, at(2))).toBe(true);
     expect(sealIfJobDone(store, file, at(3))).toBe(false);
+  });
+  it("are missed once the first is on the disk, and not before: a check may come between key and seal", () => {
+    const key = siteKeyFile(file);
+    keepSeal(store, file, at(0));
+    const used = readFileSync(key, "utf8");
+    rmSync(sealsFile(file));
+    expect(findings()).toMatchObject([expect.stringMatching(/are gone/)]);
+    // A key that a kill left before its first seal.
+    rmSync(key);
+    mkdirSync(sealsFile(file));
+    expect(() => keepSeal(store, file, at(0))).toThrow();
+    rmdirSync(sealsFile(file));
+    const unused = readFileSync(key, "utf8");
+    expect(unused).not.toBe(used);
+    expect(findings()).toEqual([]);
+    keepSeal(store, file, at(0));
+    expect(unused.endsWith(readFileSync(key, "utf8"))).toBe(true);
+    expect(findings()).toEqual([]);
+    writeFileSync(sealsFile(file), "");
+    expect(findings()).toMatchObject([expect.stringMatching(/are gone/)]);
   });
   it("that a kill cut short were never given to anybody: noted, no alteration, and gone with the next", () => {
     keepSeal(store, file, at(0));

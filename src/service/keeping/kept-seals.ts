@@ -13,6 +13,7 @@ import {
   fsyncSync,
   openSync,
   readFileSync,
+  renameSync,
   statSync,
   truncateSync,
   writeFileSync,
@@ -41,14 +42,34 @@ const LOOK_MS = 3_600_000;
 /** Whoever comes as the server starts is answered first: a seal reads the whole record. */
 const FIRST_LOOK_MS = 60_000;
 
+/** Stands over a key until the first seal signed with it lies on the disk (RFC 7468 allows text before the key). */
+const UNUSED = "No seal was signed with this key yet.\n";
+
+/** Writes a site's key whole or not at all: a check beside the server may read it at any time. */
+function writeKey(database: string, text: string): void {
+  const file = siteKeyFile(database);
+  const draft = `${file}.part`;
+  writeFileSync(draft, text, { mode: 0o600, flush: true });
+  renameSync(draft, file);
+}
+
 /** The key a site signs its seals with (Ed25519, RFC 8032): made once, read by nobody else on this machine. */
 function siteKey(database: string): KeyObject {
   const file = siteKeyFile(database);
   if (!existsSync(file)) {
     const { privateKey } = generateKeyPairSync("ed25519");
-    writeFileSync(file, privateKey.export({ type: "pkcs8", format: "pem" }), { mode: 0o600, flush: true });
+    writeKey(database, `${UNUSED}${privateKey.export({ type: "pkcs8", format: "pem" })}`);
   }
   return createPrivateKey(readFileSync(file));
+}
+
+/** Whether no seal was signed with a site's key yet, as far as the disk has it. */
+const isUnused = (database: string): boolean =>
+  !existsSync(siteKeyFile(database)) || readFileSync(siteKeyFile(database), "utf8").startsWith(UNUSED);
+
+function markUsed(database: string): void {
+  const text = readFileSync(siteKeyFile(database), "utf8");
+  if (text.startsWith(UNUSED)) writeKey(database, text.slice(UNUSED.length));
 }
 
 /** Version 1: a seal over every end, its signature last. */
@@ -150,6 +171,7 @@ export function keepSeal(store: Store, database: string, now = new Date()): Sign
   } finally {
     closeSync(file);
   }
+  markUsed(database);
   return seal;
 }
 
@@ -267,7 +289,8 @@ export function checkCopiedSeals(store: Store, texts: readonly string[]) {
  */
 export function checkKeptSeals(store: Store, seenAt: Date | null = null): RecordFinding[] {
   const database = store.$client.name;
-  if (!existsSync(siteKeyFile(database))) return [];
+  // The key is looked at first: the first seal may come between the two looks.
+  if (isUnused(database)) return [];
   const seals = keptSeals(database);
   if (seals.length === 0) return [alteredSeal(t("the-seals-are-gone"))];
   const key = createPublicKey(siteKey(database));
