@@ -196,6 +196,7 @@ export {
   addressText,
   fibresBelow,
   parseAddress,
+  TOWARDS,
   zAddress,
 } from "./piece/address";
 export { bendsOf, type PartBend } from "./piece/bend";
@@ -238,6 +239,7 @@ export {
 } from "./piece/places";
 export {
   type Loop,
+  liftedPlan,
   type PiecePlan,
   type RouteStretch,
   SIDES,
@@ -255,7 +257,7 @@ export {
   STANDINGS,
   standingOfEnd,
 } from "./piece/standing";
-export { CUT_PLACES, type CutPlace, type Parted, type Station, zStationId } from "./piece/station";
+export { CUT_ENDS, CUT_PLACES, type CutPlace, type Parted, type Station, zStationId } from "./piece/station";
 export { fibreIn, tubesOf } from "./piece/tubes";
 export { attempt } from "./problem/attempt";
 export { asWritten, check, problemOf } from "./problem/check";
@@ -360,7 +362,6 @@ export {
   PIGTAIL,
   type SplicedCable,
   splicedCable,
-  TOWARDS,
 } from "./splice/fibres";
 export { type Joint, readSplices, ringClosed, straight, toPigtails, tubeToTube } from "./splice/patterns";
 export { reviewSplices, type SpliceProblem } from "./splice/splice-check";

@@ -7,6 +7,10 @@ import { InputError } from "../problem/problem";
 import { said, say } from "../words/core";
 import { type Marked, marked } from "./identity";
 
+/** The two cut ends of a fibre that is parted: towards either side of its cable. */
+export const TOWARDS = ["A", "B"] as const;
+export type Towards = (typeof TOWARDS)[number];
+
 /** One of many: the third tube. */
 const zStep = z.strictObject({
   kind: z.enum(ELEMENT_KINDS, said("kind-must-be-one-of-2", { elementKinds: ELEMENT_KINDS.join(", ") })),
@@ -14,18 +18,35 @@ const zStep = z.strictObject({
     .int(said("position-must-be-a-whole-number"))
     .min(1, said("position-must-be-1-or-more"))
     .max(6_912),
+  /** Which of the two cut ends, of a fibre that is parted at an opening; absent elsewhere. */
+  towards: z.enum(TOWARDS, said("a-cut-end-lies-towards-a-or-b")).optional(),
 });
 
 /** Where an element lies, from the outside in: tube 3 / fibre 7. Empty for the cable itself. */
-export const zAddress = z.array(zStep).max(3, said("an-address-must-have-at-most-three")).readonly();
+export const zAddress = z
+  .array(zStep)
+  .max(3, said("an-address-must-have-at-most-three"))
+  .refine((steps) => steps.every(({ kind, towards }) => towards === undefined || kind === "fibre"), {
+    ...said("only-a-fibre-has-a-cut-end-towards"),
+  })
+  .readonly();
 export type Address = z.output<typeof zAddress>;
 
 /**
- * An address as it is written: `tube 3 / fibre 7`.
- * @example addressText([{ kind: "tube", position: 3 }, { kind: "fibre", position: 7 }]) // "tube 3 / fibre 7"
+ * An address as it is written: `tube 3 / fibre 7`, of a cut end `tube 3 / fibre 7 towards A`.
+ * @example addressText([{ kind: "tube", position: 3 }, { kind: "fibre", position: 7, towards: "A" }])
+ * // "tube 3 / fibre 7 towards A"
  */
 export const addressText = (address: Address): string =>
-  address.map(({ kind, position }) => `${kind} ${position}`).join(" / ");
+  address
+    .map(({ kind, position, towards }) => `${kind} ${position}${towards ? ` towards ${towards}` : ""}`)
+    .join(" / ");
+
+/**
+ * Which cut end of a parted fibre an address is of; null of anything else.
+ * @example towardsOf([{ kind: "fibre", position: 7, towards: "B" }]) // "B"
+ */
+export const towardsOf = (address: Address): Towards | null => address.at(-1)?.towards ?? null;
 
 /**
  * Reads an address as it is written, whatever its letters and blanks.
@@ -35,15 +56,17 @@ export const addressText = (address: Address): string =>
 export function parseAddress(text: string): Address {
   if (text.trim() === "") return [];
   return text.split("/").map((part) => {
-    const [, word = "", number = ""] = /^\s*([a-z]+)\s*(\d{1,4})\s*$/i.exec(part) ?? [];
+    const [, word = "", number = "", side] =
+      /^\s*([a-z]+)\s*(\d{1,4})(?:\s+towards\s+([ab]))?\s*$/i.exec(part) ?? [];
+    const towards = TOWARDS.find((each) => each === side?.toUpperCase());
     const kind = ELEMENT_KINDS.find((elementKind) => elementKind === word.toLowerCase());
-    if (!kind || Number(number) < 1)
+    if (!kind || Number(number) < 1 || (towards && kind !== "fibre"))
       throw new InputError(
         "no-such-element",
         say("is-not-an-element-enter-it-like", { part: part.trim().slice(0, 40) }),
         ["address"],
       );
-    return { kind, position: Number(number) };
+    return { kind, position: Number(number), ...(towards && { towards }) };
   });
 }
 

@@ -13,6 +13,8 @@ import {
   elementAt,
   fibreNumber,
   fibresBelow,
+  TOWARDS,
+  towardsOf,
   zAddress,
 } from "./address";
 import { OUTERMOST, opened } from "./opened";
@@ -187,14 +189,26 @@ export function plannedEnds(plan: PiecePlan, side: PlaceSide, cable: Cable, shel
 }
 
 function endsAt({ id: side, procedure, choices, onto, parted }: Station, cable: Cable): PlannedEnd[] {
-  const fibres = parted.map(({ fibre }) => fibre);
-  const ended = onto
-    ? fibresBelow(cable, []).filter((address) => fibres.includes(fibreNumber(cable, address)))
-    : [];
+  const opening = { side, address: [], procedure, choices, openedAt: null };
+  if (!onto) return [opening];
+  const fibres = new Set(parted.map(({ fibre }) => fibre));
+  const cut = fibresBelow(cable, []).filter((address) => fibres.has(fibreNumber(cable, address)));
   return [
-    { side, address: [], procedure, choices, openedAt: null },
-    ...ended.flatMap((address) => (onto ? [{ side, address, ...onto, openedAt: [] }] : [])),
+    opening,
+    ...cut
+      .flatMap((address) => cutEndsAt(address, onto.cutEnds))
+      .map((address) => ({
+        ...{ side, address, procedure: onto.procedure, choices: onto.choices, openedAt: [] },
+      })),
   ];
+}
+
+/** The cut ends of a parted fibre that are worked, each as an address of its own. */
+function cutEndsAt(fibre: Address, worked: NonNullable<Station["onto"]>["cutEnds"]): Address[] {
+  const last = fibre.at(-1);
+  if (!last || worked === null) return [fibre];
+  const ends = worked === "both" ? TOWARDS : [worked];
+  return ends.map((towards) => [...fibre.slice(0, -1), { ...last, towards }]);
 }
 
 /**
@@ -214,6 +228,8 @@ export function cableAt(
     stationAt(plan, side);
     return address.length === 0 ? midSpanOf(cable) : opened(cable, address, core);
   }
+  if (towardsOf(address))
+    throw new InputError("no-such-element", say("a-fibre-has-two-cut-ends-only-where"), ["address"]);
   const { procedure: id } = sides[side];
   const procedure = id === null ? undefined : shelf.procedure(id);
   elementAt(cable, address);
@@ -255,24 +271,35 @@ const isWithin = (address: Address, outer: Address): boolean =>
 export const fibresAt = (cable: Cable, address: Address): number[] =>
   fibresBelow(cable, address).map((fibre) => fibreNumber(cable, fibre));
 
-/** Of the ends planned at a side or station, those on some fibres; where one opens onto another, the innermost. */
+/**
+ * Of the ends planned at a side or station, those on some fibres that face the side one comes from; where one opens onto
+ * another, the innermost.
+ */
 function endsOn(
   fibres: ReadonlySet<number>,
-  plan: PiecePlan,
-  side: PlaceSide,
-  cable: Cable,
-  shelf: Shelved,
+  from: SideName,
+  at: PlaceSide,
+  { plan, cable, shelf }: Planned,
 ): PlannedEnd[] {
-  const met = plannedEnds(plan, side, cable, shelf).filter((plannedEnd) =>
-    fibresAt(cable, plannedEnd.address).some((fibre) => fibres.has(fibre)),
+  const met = plannedEnds(plan, at, cable, shelf).filter(
+    ({ address }) =>
+      fibresAt(cable, address).some((fibre) => fibres.has(fibre)) &&
+      (isSide(at) || (towardsOf(address) ?? from) === from),
   );
   const inner = met.filter(({ openedAt }) => openedAt !== null);
   return inner.length > 0 ? inner : met;
 }
 
+/** A plan with what its places are found by. */
+interface Planned {
+  readonly plan: PiecePlan;
+  readonly cable: Cable;
+  readonly shelf: Shelved;
+}
+
 /**
- * The other ends of the fibres at a place: those at the other side, or where a fibre is parted on the way the opening it is
- * parted in; of a station, those at both sides.
+ * The other ends of the fibres at a place: those at the other side, or where a fibre is parted on the way the cut end that
+ * faces it; of a station, those towards both sides, or towards the one side of a cut end.
  * @example farEnds(plan, { side: "A", address: [] }, loose, shelf).length // 0
  */
 export function farEnds(
@@ -281,14 +308,21 @@ export function farEnds(
   cable: Cable,
   shelf: Shelved,
 ): PlannedEnd[] {
-  const whole = new Set(fibresAt(cable, address));
-  if (!isSide(side)) return SIDES.flatMap((far) => endsOn(whole, plan, far, cable, shelf));
-  const onward = placeSides(plan).filter((at): at is StationId => !isSide(at));
-  const parting = (side === "A" ? onward : onward.reverse()).flatMap((at): PlannedEnd[] => {
-    const { parted } = stationAt(plan, at);
-    const here = parted.flatMap(({ fibre }) => (whole.delete(fibre) ? [fibre] : []));
-    return here.length > 0 ? endsOn(new Set(here), plan, at, cable, shelf) : [];
+  const onward: readonly SideName[] = isSide(side) ? [otherSide(side)] : [towardsOf(address) ?? SIDES].flat();
+  return onward.flatMap((far) => {
+    const whole = new Set(fibresAt(cable, address));
+    const all = far === "B" ? placeSides(plan) : placeSides(plan).reverse();
+    const ahead = all.slice(all.indexOf(side) + 1);
+    return ahead.flatMap((at): PlannedEnd[] => {
+      const here = new Set(
+        isSide(at)
+          ? whole
+          : stationAt(plan, at).parted.flatMap(({ fibre }) => (whole.has(fibre) ? [fibre] : [])),
+      );
+      for (const fibre of here) whole.delete(fibre);
+      return here.size > 0 ? endsOn(here, otherSide(far), at, { plan, cable, shelf }) : [];
+    });
   });
-  const far = side === "A" ? "B" : "A";
-  return [...parting, ...(whole.size > 0 ? endsOn(whole, plan, far, cable, shelf) : [])];
 }
+
+const otherSide = (side: SideName): SideName => (side === "A" ? "B" : "A");

@@ -111,6 +111,24 @@ export const zPiecePlan = z
     });
   });
 
+/** A plan of a program in which a parted fibre was one end. */
+const zOldPlan = z.looseObject({
+  stations: z.array(z.looseObject({ onto: z.looseObject({}).nullable().optional() })),
+});
+
+/**
+ * A stored plan as today's: where one end was planned on a parted fibre, and nobody said which of its two, that stays so.
+ * @example liftedPlan(null) // null
+ */
+export function liftedPlan(body: unknown): unknown {
+  const plan = zOldPlan.safeParse(body);
+  if (!plan.success) return body;
+  const stations = plan.data.stations.map((station) =>
+    station.onto ? { ...station, onto: { cutEnds: null, ...station.onto } } : station,
+  );
+  return { ...plan.data, stations };
+}
+
 export type PiecePlan = z.output<typeof zPiecePlan>;
 export type RouteStretch = PiecePlan["route"][number];
 export type Loop = PiecePlan["loops"][number];

@@ -8,11 +8,11 @@ import { um } from "../length/length";
 import { InputError } from "../problem/problem";
 import { compileRunSheet } from "../runsheet/compile";
 import { isMidRun, workedTo } from "../runsheet/runsheet";
-import { parseAddress } from "./address";
+import { addressText, parseAddress, zAddress } from "./address";
 import { pieceNeeds } from "./needs";
 import { openingsOf } from "./openings";
 import { cableAt, farEnds, placeKey, placeSides, placeText, plannedEnds, type Shelved } from "./places";
-import { type PiecePlan, zPiecePlan } from "./plan";
+import { liftedPlan, type PiecePlan, zPiecePlan } from "./plan";
 import { zStationId } from "./station";
 
 const { cables, procedures, tools } = shippedLibrary();
@@ -155,13 +155,67 @@ describe("what is in hand at a station", () => {
   });
 });
 
+describe("the cut ends of a parted fibre", () => {
+  const onto = { procedure: "fusion-splice-on-250", choices: {} };
+  const parting = (n: number, along: number, cutEnds?: string | null) =>
+    station(n, along, {
+      parted: [{ fibre: 7, at: "middle" }],
+      onto: { ...onto, ...(cutEnds !== undefined && { cutEnds }) },
+    });
+  const placesAt = (plan: PiecePlan, n: number) =>
+    plannedEnds(plan, id(n), ring, shelf)
+      .filter(({ openedAt }) => openedAt !== null)
+      .map(({ address }) => addressText(address));
+  it("are two places, each with its own work, unless one is left", () => {
+    const [towardsA, towardsB] = ["A", "B"].map((side) => `tube 2 / fibre 1 towards ${side}`);
+    expect(placesAt(planned([parting(1, 300_000)]), 1)).toEqual([towardsA, towardsB]);
+    expect(placesAt(planned([parting(1, 300_000, "A")]), 1)).toEqual([towardsA]);
+    expect(placesAt(planned([parting(1, 300_000, "B")]), 1)).toEqual([towardsB]);
+    const address = parseAddress(towardsB ?? "");
+    expect(cableAt(planned([parting(1, 300_000)]), ring, { side: id(1), address }, shelf).fibreCount).toBe(1);
+    expect(parseAddress(addressText(address))).toEqual(address);
+  });
+  it("of a plan of an earlier program stay the one end they were", () => {
+    const lifted = zPiecePlan.parse(
+      liftedPlan({ ...PLAN, cable: "loose-tube-36", stations: [parting(1, 300_000)] }),
+    );
+    expect(lifted.stations[0]?.onto?.cutEnds).toBeNull();
+    expect(placesAt(lifted, 1)).toEqual(["tube 2 / fibre 1"]);
+  });
+  it("look each to its own side, as far as the next place where the fibre is parted too", () => {
+    const plan = planned([parting(1, 300_000), parting(2, 600_000)], { A: each, B: each });
+    const far = (from: "A" | "B" | 1 | 2, address: string) =>
+      farEnds(
+        plan,
+        { side: typeof from === "number" ? id(from) : from, address: parseAddress(address) },
+        ring,
+        shelf,
+      ).map(placeKey);
+    const cut = (n: number, side: string) => `${id(n)} tube 2 / fibre 1 towards ${side}`;
+    expect(far("A", "tube 2 / fibre 1")).toEqual([cut(1, "A")]);
+    expect(far(1, "tube 2 / fibre 1 towards A")).toEqual(["A tube 2 / fibre 1"]);
+    expect(far(1, "tube 2 / fibre 1 towards B")).toEqual([cut(2, "A")]);
+    expect(far(2, "tube 2 / fibre 1 towards A")).toEqual([cut(1, "B")]);
+    expect(far(2, "tube 2 / fibre 1 towards B")).toEqual(["B tube 2 / fibre 1"]);
+    expect(far("B", "tube 2 / fibre 1")).toEqual([cut(2, "B")]);
+  });
+  it("are had by no end of a cable, and by nothing but a fibre", () => {
+    const plan = planned([parting(1, 300_000)]);
+    const address = parseAddress("tube 2 / fibre 1 towards A");
+    expect(said(() => cableAt(plan, ring, { side: "A", address }, shelf))).toContain("no-such-element");
+    expect(said(() => parseAddress("tube 2 towards A"))).toContain("no-such-element");
+    expect(zAddress.safeParse([{ kind: "tube", position: 2, towards: "A" }]).success).toBe(false);
+  });
+});
+
+const each = {
+  ...side,
+  procedure: "breakout-kit-6",
+  ends: 6,
+  onto: { procedure: "stub-wedge-release-900" },
+};
+
 describe("the other end of a fibre", () => {
-  const each = {
-    ...side,
-    procedure: "breakout-kit-6",
-    ends: 6,
-    onto: { procedure: "stub-wedge-release-900" },
-  };
   const plan = planned(
     [
       station(1, 300_000, { parted: [{ fibre: 7, at: "middle" }] }),
@@ -181,13 +235,13 @@ describe("the other end of a fibre", () => {
     expect(far("A", "tube 2 / fibre 3")).toEqual(["B tube 2 / fibre 3"]);
   });
   it("is what is planned on the parted fibre there, once something is", () => {
-    const onto = { procedure: "fusion-splice-on-250", choices: {} };
+    const onto = { procedure: "fusion-splice-on-250", choices: {}, cutEnds: "both" as const };
     const ended = { ...plan, stations: plan.stations.map((station) => ({ ...station, onto })) };
     const report = (address: string) =>
       farEnds(ended, { side: "A", address: parseAddress(address) }, ring, shelf).map(
         ({ procedure, ...first }) => [placeKey(first), procedure],
       );
-    expect(report("tube 2 / fibre 1")).toEqual([[`${id(1)} tube 2 / fibre 1`, onto.procedure]]);
+    expect(report("tube 2 / fibre 1")).toEqual([[`${id(1)} tube 2 / fibre 1 towards A`, onto.procedure]]);
     expect(report("tube 2 / fibre 3").map(([key]) => key)).toEqual(["B tube 2 / fibre 3"]);
   });
   it("of a tube with some parted is told of each", () => {

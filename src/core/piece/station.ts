@@ -3,10 +3,14 @@ import { zMmNotNegative } from "../length/length";
 import { zDocumentId, zUuid } from "../names/names";
 import { coded } from "../problem/codes";
 import { said } from "../words/core";
+import { TOWARDS } from "./address";
 
 /** Where a tube or fibre is cut in an opening: in its middle, or at the end that lies towards one side. */
 export const CUT_PLACES = ["middle", "upstream", "downstream"] as const;
 export type CutPlace = (typeof CUT_PLACES)[number];
+
+/** Which cut ends of a parted fibre are worked: both, or the one towards a side. */
+export const CUT_ENDS = ["both", ...TOWARDS] as const;
 
 /** The most fibres that are parted at one station. */
 const MOST_PARTED = 288;
@@ -36,8 +40,16 @@ export const zStation = z.strictObject({
   /** By which it is opened: one for a cable in mid-run. */
   procedure: zDocumentId,
   choices: zChoices,
-  /** What is then put on each fibre that is parted here. */
-  onto: z.strictObject({ procedure: zDocumentId, choices: zChoices }).nullable().default(null),
+  /** What is then put on the cut ends of each fibre that is parted here. */
+  onto: z
+    .strictObject({
+      procedure: zDocumentId,
+      choices: zChoices,
+      /** Null in a plan of an earlier program: one end of each fibre, and nobody said which. */
+      cutEnds: z.enum(CUT_ENDS).nullable().default("both"),
+    })
+    .nullable()
+    .default(null),
   parted: z
     .array(zParted)
     .max(MOST_PARTED, said("at-most-fibres-can-be-parted-at", { mostParted: MOST_PARTED }))

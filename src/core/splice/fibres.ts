@@ -2,14 +2,12 @@ import { z } from "zod";
 import type { Cable } from "../cable/cable";
 import { fibreColour } from "../cable/colours";
 import { elementsOf } from "../cable/elements";
+import { TOWARDS } from "../piece/address";
 import { fibreIn, tubesOf } from "../piece/tubes";
 import { said } from "../words/core";
 
 /** A pigtail stands for a cable where a fibre is spliced to a factory end. */
 export const PIGTAIL = "pigtail";
-
-/** The two cut ends of a fibre that is parted: towards either side of its cable. */
-export const TOWARDS = ["A", "B"] as const;
 
 /** One fibre's cut end in a closure. */
 export const zFibreEnd = z.strictObject({

@@ -1,3 +1,4 @@
+import { TOWARDS } from "../piece/address";
 import { tubesOf } from "../piece/tubes";
 import { InputError } from "../problem/problem";
 import { say } from "../words/core";
@@ -9,7 +10,6 @@ import {
   inOneRibbon,
   PIGTAIL,
   type SplicedCable,
-  TOWARDS,
 } from "./fibres";
 import type { Splice } from "./splice-plan";
 

@@ -112,8 +112,14 @@ describe("a sheath opened at a station of a piece", () => {
     const piece = add([station({ parted, onto })]);
     const texts = () =>
       getPiece(store, piece).places.map(({ text, standing }) => `${text} ${standing}`.trim());
-    expect(texts()).toEqual(["planned", "tube 2 / fibre 1 planned", "tube 2 / fibre 2 planned"]);
-    expect(getJob(store, job).progress).toMatchObject({ planned: 3 });
+    expect(texts()).toEqual([
+      "planned",
+      "tube 2 / fibre 1 towards A planned",
+      "tube 2 / fibre 1 towards B planned",
+      "tube 2 / fibre 2 towards A planned",
+      "tube 2 / fibre 2 towards B planned",
+    ]);
+    expect(getJob(store, job).progress).toMatchObject({ planned: 5 });
     const { id } = beginPlaces(act(), piece, check(zBeginPlaces, { side: POLE, addresses: [[]] }));
     addTo(
       store,
@@ -123,13 +129,19 @@ describe("a sheath opened at a station of a piece", () => {
       ),
       { kind: "sign", name: "Wyn", outcome: "kept" },
     );
-    expect(nextOfJob(store, job)).toMatchObject({ at: "cottages' pole, tube 2 / fibre 1" });
+    expect(nextOfJob(store, job)).toMatchObject({ at: "cottages' pole, tube 2 / fibre 1 towards A" });
     const spliced = beginPlaces(
       act(),
       piece,
-      check(zBeginPlaces, { side: POLE, addresses: [parseAddress("tube 2 / fibre 1")] }),
+      check(zBeginPlaces, { side: POLE, addresses: [parseAddress("tube 2 / fibre 1 towards A")] }),
     );
     expect(getEnd(store, spliced.id).sheet.procedure.id).toBe("fusion-splice-on-250");
+    expect(texts().slice(1, 3)).toEqual([
+      "tube 2 / fibre 1 towards A bench",
+      "tube 2 / fibre 1 towards B planned",
+    ]);
+    expect(endRecord(store, spliced.id).where?.address).toBe("tube 2 / fibre 1 towards A");
+    expect([...checkWholeRecord(store)].flatMap(({ findings }) => findings)).toEqual([]);
     expect(codeOf(() => add([station({ parted, onto: { procedure: "breakout-kit-6" } })]))).toBe(
       "does-not-fit",
     );

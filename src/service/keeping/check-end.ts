@@ -205,7 +205,8 @@ function textsOff(store: Store, row: EndRow): EndFinding[] {
 }
 
 /** Its address as a place is looked up by it. */
-const addressOf = ({ address }: EndRow) => address?.map(({ kind, position }) => ({ kind, position })) ?? null;
+const addressOf = ({ address }: EndRow) =>
+  address?.map(({ kind, position, towards }) => ({ kind, position, ...(towards && { towards }) })) ?? null;
 
 function kindIn(v: number, body: string): unknown {
   const content = parsed(body);

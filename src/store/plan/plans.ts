@@ -5,6 +5,7 @@ import {
   type Address,
   check,
   DONE,
+  liftedPlan,
   type PiecePlan,
   type PlaceSide,
   type PlaceStanding,
@@ -24,7 +25,7 @@ export type PlanRow = typeof plans.$inferSelect;
 
 /** The plan of a revision. @throws InputError where the piece was taken off the job, or its plan is none any more. */
 export const planIn = ({ body }: Pick<PlanRow, "body">): PiecePlan =>
-  check(zPiecePlan, JSON.parse(body ?? "null"));
+  check(zPiecePlan, liftedPlan(JSON.parse(body ?? "null")));
 
 /** A plan as a revision keeps it. */
 export const planText = (plan: PiecePlan): string => JSON.stringify(z.encode(zPiecePlan, plan));

@@ -4,6 +4,7 @@ import { Trash2 } from "lucide-react";
 import { useState } from "react";
 import { v4 as uuid } from "uuid";
 import {
+  CUT_ENDS,
   CUT_PLACES,
   fibresText,
   type PiecePlan,
@@ -21,7 +22,7 @@ import { Button } from "../controls/button";
 import { FigureField } from "../controls/figure-field";
 import { Select } from "../controls/select";
 import { ASKS_METRES, metresText } from "../plan/metres";
-import { CUT_WORDS } from "../words/cut-words";
+import { CUT_END_WORDS, CUT_WORDS } from "../words/cut-words";
 import { Choices, type SideStyle } from "./part-editor";
 
 /** A procedure that opens the piece's cable in the middle of its run. */
@@ -220,8 +221,20 @@ function StationEditor({ station, styles, onParted, fibres, set, drop }: Station
             value={station.onto?.procedure ?? ""}
             empty={t("nothing-planned")}
             options={onParted}
-            onPick={(id) => set({ onto: id === "" ? null : { procedure: id, choices: {} } })}
+            onPick={(id) => set({ onto: id === "" ? null : { procedure: id, choices: {}, cutEnds: "both" } })}
           />
+          {station.onto && (
+            <Select
+              title={t("which-cut-ends")}
+              value={station.onto.cutEnds ?? ""}
+              empty={station.onto.cutEnds === null ? t("one-of-each-not-said-which") : undefined}
+              options={CUT_ENDS.map((id) => ({ id, name: CUT_END_WORDS[id] }))}
+              onPick={(id) => {
+                const cutEnds = CUT_ENDS.find((each) => each === id);
+                if (cutEnds) set({ onto: station.onto && { ...station.onto, cutEnds } });
+              }}
+            />
+          )}
           <Choices
             choices={onParted.find(({ id }) => id === station.onto?.procedure)?.choices ?? []}
             picked={station.onto?.choices ?? {}}
