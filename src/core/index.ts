@@ -194,7 +194,6 @@ export { type Across, across, choicesWith, sideMismatches } from "./piece/across
 export {
   type Address,
   addressText,
-  fibresBelow,
   parseAddress,
   TOWARDS,
   zAddress,
@@ -218,6 +217,7 @@ export { fibresText, readFibres, withParted } from "./piece/parted";
 export {
   addressesFor,
   cableAt,
+  cutElements,
   farEnds,
   fibresAt,
   isSide,

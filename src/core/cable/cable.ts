@@ -14,6 +14,8 @@ export const CONSTRUCTIONS = [
   "armoured-loose-tube",
   "central-tube-ribbon",
   "armoured-ribbon",
+  /** One ribbon out of its opened tube. */
+  "ribbon",
   "flat-drop",
   "indoor-drop",
   "furcation-tube",

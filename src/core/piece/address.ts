@@ -7,7 +7,7 @@ import { InputError } from "../problem/problem";
 import { said, say } from "../words/core";
 import { type Marked, marked } from "./identity";
 
-/** The two cut ends of a fibre that is parted: towards either side of its cable. */
+/** The two cut ends of a fibre or ribbon that is parted: towards either side of its cable. */
 export const TOWARDS = ["A", "B"] as const;
 export type Towards = (typeof TOWARDS)[number];
 
@@ -18,16 +18,19 @@ const zStep = z.strictObject({
     .int(said("position-must-be-a-whole-number"))
     .min(1, said("position-must-be-1-or-more"))
     .max(6_912),
-  /** Which of the two cut ends, of a fibre that is parted at an opening; absent elsewhere. */
+  /** Which of the two cut ends, of a fibre or ribbon that is parted at an opening; absent elsewhere. */
   towards: z.enum(TOWARDS, said("a-cut-end-lies-towards-a-or-b")).optional(),
 });
+
+/** Whether an element is parted in an opening, and so has two cut ends there. */
+const isCut = (kind: ElementKind): boolean => kind === "fibre" || kind === "ribbon";
 
 /** Where an element lies, from the outside in: tube 3 / fibre 7. Empty for the cable itself. */
 export const zAddress = z
   .array(zStep)
   .max(3, said("an-address-must-have-at-most-three"))
-  .refine((steps) => steps.every(({ kind, towards }) => towards === undefined || kind === "fibre"), {
-    ...said("only-a-fibre-has-a-cut-end-towards"),
+  .refine((steps) => steps.every(({ kind, towards }) => towards === undefined || isCut(kind)), {
+    ...said("only-a-fibre-or-ribbon-has-a-cut-end"),
   })
   .readonly();
 export type Address = z.output<typeof zAddress>;
@@ -60,7 +63,7 @@ export function parseAddress(text: string): Address {
       /^\s*([a-z]+)\s*(\d{1,4})(?:\s+towards\s+([ab]))?\s*$/i.exec(part) ?? [];
     const towards = TOWARDS.find((each) => each === side?.toUpperCase());
     const kind = ELEMENT_KINDS.find((elementKind) => elementKind === word.toLowerCase());
-    if (!kind || Number(number) < 1 || (towards && kind !== "fibre"))
+    if (!kind || Number(number) < 1 || (towards && !isCut(kind)))
       throw new InputError(
         "no-such-element",
         say("is-not-an-element-enter-it-like", { part: part.trim().slice(0, 40) }),

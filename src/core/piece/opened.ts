@@ -18,6 +18,7 @@ export const OUTERMOST: Readonly<Record<ElementKind, readonly LayerKind[]>> = {
 const CONSTRUCTION: Partial<Record<ElementKind, Cable["construction"]>> = {
   unit: "simplex-cord",
   leg: "simplex-cord",
+  ribbon: "ribbon",
 };
 
 /**

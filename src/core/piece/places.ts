@@ -154,7 +154,7 @@ export const opensOf = (cable: Cable, procedure: Pick<Procedure, "startsAt" | "o
  */
 export function plannedEnds(plan: PiecePlan, side: PlaceSide, cable: Cable, shelf: Shelved): PlannedEnd[] {
   if (!isSide(side))
-    return plan.stations.filter(({ id }) => id === side).flatMap((station) => endsAt(station, cable));
+    return plan.stations.filter(({ id }) => id === side).flatMap((station) => endsAt(station, cable, shelf));
   const { procedure: id, choices, ends, onto } = plan.sides[side];
   const procedure = id === null ? undefined : shelf.procedure(id);
   if (!procedure) return [];
@@ -188,11 +188,17 @@ export function plannedEnds(plan: PiecePlan, side: PlaceSide, cable: Cable, shel
   ]);
 }
 
-function endsAt({ id: side, procedure, choices, onto, parted }: Station, cable: Cable): PlannedEnd[] {
+function endsAt(
+  { id: side, procedure, choices, onto, parted }: Station,
+  cable: Cable,
+  shelf: Shelved,
+): PlannedEnd[] {
   const opening = { side, address: [], procedure, choices, openedAt: null };
   if (!onto) return [opening];
   const fibres = new Set(parted.map(({ fibre }) => fibre));
-  const cut = fibresBelow(cable, []).filter((address) => fibres.has(fibreNumber(cable, address)));
+  const cut = cutElements(cable, shelf.procedure(onto.procedure)).filter((address) =>
+    fibresAt(cable, address).every((fibre) => fibres.has(fibre)),
+  );
   return [
     opening,
     ...cut
@@ -203,12 +209,21 @@ function endsAt({ id: side, procedure, choices, onto, parted }: Station, cable: 
   ];
 }
 
-/** The cut ends of a parted fibre that are worked, each as an address of its own. */
-function cutEndsAt(fibre: Address, worked: NonNullable<Station["onto"]>["cutEnds"]): Address[] {
-  const last = fibre.at(-1);
-  if (!last || worked === null) return [fibre];
+/**
+ * What can be cut of an opened cable and worked by a procedure, in order: ribbons where it starts at a ribbon, else fibres.
+ * @example cutElements(loose, { startsAt: "coating" }).length // 36
+ */
+export function cutElements(cable: Cable, procedure: Pick<Procedure, "startsAt"> | undefined): Address[] {
+  const ribbons = procedure?.startsAt === "ribbon" ? elementsBelow(cable, [], "ribbon") : [];
+  return ribbons.length > 0 ? ribbons : fibresBelow(cable, []);
+}
+
+/** The cut ends of a parted fibre or ribbon that are worked, each as an address of its own. */
+function cutEndsAt(element: Address, worked: NonNullable<Station["onto"]>["cutEnds"]): Address[] {
+  const last = element.at(-1);
+  if (!last || worked === null) return [element];
   const ends = worked === "both" ? TOWARDS : [worked];
-  return ends.map((towards) => [...fibre.slice(0, -1), { ...last, towards }]);
+  return ends.map((towards) => [...element.slice(0, -1), { ...last, towards }]);
 }
 
 /**

@@ -5,7 +5,9 @@ import { shippedLibrary } from "../../../harness/shipped";
 import type { Cable } from "../cable/cable";
 import { midSpanOf } from "../cable/mid-span";
 import { um } from "../length/length";
+import { mustHoldAt } from "../problem/held";
 import { InputError } from "../problem/problem";
+import { misfits } from "../procedure/fit";
 import { compileRunSheet } from "../runsheet/compile";
 import { isMidRun, workedTo } from "../runsheet/runsheet";
 import { addressText, parseAddress, zAddress } from "./address";
@@ -199,7 +201,21 @@ describe("the cut ends of a parted fibre", () => {
     expect(far(2, "tube 2 / fibre 1 towards B")).toEqual(["B tube 2 / fibre 1"]);
     expect(far("B", "tube 2 / fibre 1")).toEqual([cut(2, "B")]);
   });
-  it("are had by no end of a cable, and by nothing but a fibre", () => {
+  it("of a ribbon that is cut as a whole are worked as a ribbon, and not where a fibre of it stays whole", () => {
+    const ribbons = must(shelf.cable("central-tube-ribbon-96"));
+    const fanOut = { procedure: "ribbon-fan-out-12", choices: {} };
+    const fibres = Array.from({ length: 23 }, (_, i) => ({ fibre: i + 1, at: "middle" }));
+    const plan = planned([station(1, 300_000, { parted: fibres, onto: fanOut })]);
+    const [, ...ends] = plannedEnds(plan, id(1), ribbons, shelf);
+    expect(ends.map(({ address }) => addressText(address))).toEqual(
+      ["A", "B"].map((side) => `tube 1 / ribbon 1 towards ${side}`),
+    );
+    const inHand = cableAt(plan, ribbons, mustHoldAt(ends, 0), shelf);
+    const procedure = must(shelf.procedure(fanOut.procedure));
+    expect(misfits(procedure, inHand, "9/125")).toEqual([]);
+    expect(inHand).toMatchObject({ construction: "ribbon", fibreCount: 12 });
+  });
+  it("are had by no end of a cable, and by nothing but a fibre or ribbon", () => {
     const plan = planned([parting(1, 300_000)]);
     const address = parseAddress("tube 2 / fibre 1 towards A");
     expect(said(() => cableAt(plan, ring, { side: "A", address }, shelf))).toContain("no-such-element");

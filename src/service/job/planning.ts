@@ -3,7 +3,7 @@ import {
   addressesFor,
   asError,
   type Cable,
-  fibresBelow,
+  cutElements,
   InputError,
   midSpanOf,
   misfits,
@@ -70,7 +70,10 @@ export function partsOf(store: Store, plan: PiecePlan): PieceParts {
             }),
             ["stations", i, "parted"],
           );
-        if (onto) fitting(onto.procedure, fibreOut(cable, plan.core), ["stations", i, "onto"]);
+        if (onto) {
+          const out = partedOut(cable, plan.core, shelf.procedure(onto.procedure));
+          fitting(onto.procedure, out, ["stations", i, "onto"]);
+        }
         return [id, workedTo(sheetOnce(library, { procedure, cable: inRun, core: plan.core, choices }))];
       }),
     );
@@ -98,9 +101,9 @@ export function partsOf(store: Store, plan: PiecePlan): PieceParts {
   };
 }
 
-/** A fibre as it is in hand where an opening has bared it, and nothing has tubed it. */
-function fibreOut(cable: Cable, core: PiecePlan["core"]): Cable {
-  const [first] = fibresBelow(cable, []);
+/** A fibre or ribbon, as a procedure takes it, as it is in hand where an opening has bared it and nothing has tubed it. */
+function partedOut(cable: Cable, core: PiecePlan["core"], procedure: Procedure | undefined): Cable {
+  const [first] = cutElements(cable, procedure);
   return first === undefined ? cable : opened(cable, first, core);
 }
 
@@ -236,14 +239,13 @@ export function stylesFor(store: Store, plan: PiecePlan, cable: Cable) {
       ? { procedure: procedure.id, sheet, onto: put && opened && { procedure: put.id, sheet: opened } }
       : null;
   };
-  const out = fibreOut(cable, core);
   const onParted =
     midRun.length > 0
-      ? proceduresFor(procedures, out, core).map((procedure) => ({
-          id: procedure.id,
-          name: procedure.name,
-          choices: choicesOf(procedure, out, core),
-        }))
+      ? procedures.flatMap((procedure) => {
+          const out = partedOut(cable, core, procedure);
+          const [fits] = proceduresFor([procedure], out, core);
+          return fits ? [{ id: fits.id, name: fits.name, choices: choicesOf(fits, out, core) }] : [];
+        })
       : [];
   return { styles, midRun, onParted, own: { A: own("A"), B: own("B") } };
 }

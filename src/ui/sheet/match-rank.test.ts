@@ -55,7 +55,7 @@ describe("the trade's other words", () => {
     ["pigtail", /^Fusion splice-on/],
     ["epoxy", /^Adhesive/],
     ["mechanical", /^(Stub|Guided)/],
-    ["fan-out", /^Breakout kit/],
+    ["fan-out", /^(Breakout kit|Fan-out)/],
     ["splice on", /^Fusion splice-on/],
     ["FTTH", /^Drop/],
     ["fast connector", /^(Stub|Guided)/],
