@@ -1,25 +1,37 @@
 import { randomUUID } from "node:crypto";
 import type { APIRequestContext, Page } from "@playwright/test";
-import { compileRunSheet, type EventInput, mustHoldAt, WITH_CLOSURE } from "@/core";
+import { compileRunSheet, type EventInput, midSpanOf, mustHoldAt, throughId, WITH_CLOSURE } from "@/core";
 import { shippedLibrary } from "@/store/shelf/shipped";
 import { addEvents, expect, test } from "../harness/server";
 
-const CABLES = ["loose-tube-36", "loose-tube-36", "flat-drop", "flat-drop"];
+/** A cable that goes through, two branches and three drops. */
+const CABLES = [
+  { cable: "loose-tube-36", role: "through" },
+  ...[1, 2].map(() => ({ cable: "loose-tube-36", role: "branch" })),
+  ...[1, 2, 3].map(() => ({ cable: "flat-drop", role: "drop" })),
+];
+
+interface PlannedCable {
+  readonly id: string;
+  readonly cable: string;
+  readonly through: boolean;
+}
 
 /** Prepares a cable of a closure by its sheet, unread, and signs it off. */
-async function prepare(request: APIRequestContext, closure: string, id: string, cable: string) {
+async function prepare(request: APIRequestContext, closure: string, { id, cable, through }: PlannedCable) {
   const begun = await request.post(`/api/v1/closures/${closure}/ends`, { data: { cables: [id] } });
   expect(begun.status(), await begun.text()).toBe(201);
   const { cables, procedures, tools } = shippedLibrary();
+  const inHand = mustHoldAt(
+    cables.filter((of) => of.id === cable),
+    0,
+  );
   const sheet = compileRunSheet({
     procedure: mustHoldAt(
-      procedures.filter((of) => of.id === "entry-dome-gel"),
+      procedures.filter((of) => of.id === (through ? throughId("entry-dome-gel") : "entry-dome-gel")),
       0,
     ),
-    cable: mustHoldAt(
-      cables.filter((of) => of.id === cable),
-      0,
-    ),
+    cable: through ? midSpanOf(inHand) : inHand,
     core: "9/125",
     choices: WITH_CLOSURE,
     tools,
@@ -37,9 +49,8 @@ async function closureOf(request: APIRequestContext) {
   const { id: job } = await (await request.post("/api/v1/jobs", { data: { name: "Hill ring" } })).json();
   const cables = CABLES.map((cable) => ({
     id: randomUUID(),
-    cable,
-    role: cable === "flat-drop" ? "drop" : "branch",
-    through: false,
+    ...cable,
+    through: cable.role === "through",
   }));
   const answer = await request.post(`/api/v1/jobs/${job}/closures`, {
     data: { plan: { name: "Pad 9 closure", entry: "entry-dome-gel", cables } },
@@ -68,12 +79,16 @@ async function finish(page: Page, name: string) {
     const item = open.first();
     const torque = item.getByLabel("Torque, N·m");
     const gap = item.getByLabel("Gap, mm");
+    const radius = item.getByLabel("Least radius, mm");
     if ((await torque.count()) > 0) {
       const [, torqueOf = ""] = /: ([\d.]+) N·m/.exec((await item.textContent()) ?? "") ?? [];
       await torque.fill(torqueOf);
       await page.keyboard.press("Enter");
     } else if ((await gap.count()) > 0) {
       await gap.fill("0.5");
+      await page.keyboard.press("Enter");
+    } else if ((await radius.count()) > 0) {
+      await radius.fill("100");
       await page.keyboard.press("Enter");
     } else {
       await item.getByRole("button", { name: "Done" }).focus();
@@ -91,7 +106,19 @@ async function splice(page: Page, colours: readonly [string, string], estimate: 
   await page.keyboard.press("Enter");
 }
 
-test("a closure by keyboard from its splice plan to the closed cover: a wrong colour refused, a splice failed twice, opened and closed again", {
+/** What splices 5 to 12 join. */
+const REST: readonly (readonly [string, string])[] = [
+  ["SL", "BL"],
+  ["WH", "BL"],
+  ["BL", "BL"],
+  ["OR", "OR"],
+  ["GR", "GR"],
+  ["BR", "BR"],
+  ["SL", "BL"],
+  ["WH", "WH"],
+];
+
+test("a mid-span closure of six cables and twelve splices by keyboard from its splice plan to the closed cover: a wrong colour refused, a splice failed twice, opened and closed again", {
   tag: "@desk",
 }, async ({ page, request }) => {
   test.setTimeout(180_000);
@@ -99,20 +126,20 @@ test("a closure by keyboard from its splice plan to the closed cover: a wrong co
 
   await page.goto(`${url}/splices`);
   await expect(page.getByText("Nothing is spliced yet")).toBeVisible();
-  await page.getByLabel("A list").fill("1 1/1-9 = 2 1/1-9");
+  await page.getByLabel("A list").fill("2 1/1-9 = 3 1/1-9");
   await page.keyboard.press("Enter");
   await expect(page.getByText("Line 1: Stranded loose tube, 6 × 6 has 6 × 6 fibres, 1 to 36.")).toBeVisible();
-  await page.getByLabel("A list").fill("1 1/1-4 = 2 1/1-4");
+  await page.getByLabel("A list").fill("1 A 1/1-4 = 2 1/1-4");
   await page.keyboard.press("Enter");
   const rows = page.getByRole("list", { name: "Splices" }).getByRole("listitem");
   await expect(rows).toHaveCount(4);
-  await page.getByLabel("A list").fill("1 1/5 = 3 1\n1 1/5 = 4 1");
+  await page.getByLabel("A list").fill("1 A 1/5 = 4 1\n1 A 1/5 = 5 1");
   await page.getByRole("button", { name: "Add splices" }).last().click();
   await expect(page.getByText("is already in splice 5.")).toBeVisible();
   await page.getByRole("button", { name: "Remove splice 6" }).click();
-  await page.getByLabel("A list").fill("1 1/6 = 4 1");
-  await page.keyboard.press("Enter");
-  await expect(page.getByText("All 6 splices agree with their cables")).toBeVisible();
+  await page.getByLabel("A list").fill("1 A 1/6 = 5 1\n1 B 1/1-4 = 3 1/1-4\n1 B 1/5 = 6 1\n1 B 1/6 = 3 1/6");
+  await page.getByRole("button", { name: "Add splices" }).last().click();
+  await expect(page.getByText("All 12 splices agree with their cables")).toBeVisible();
   const slot = page.getByLabel("Slot of splice 1", { exact: true });
   for (const [text, message] of [
     ["9.9", "Enter a tray and a slot of it, for example 1.5."],
@@ -139,13 +166,25 @@ test("a closure by keyboard from its splice plan to the closed cover: a wrong co
   await expect(page.getByText("Kept", { exact: true })).toBeVisible();
 
   await page.goto(`${url}/work`);
-  await expect(stage(page, "Cables")).toContainText("4 to do");
-  for (const { id: cable, cable: of } of cables) await prepare(request, id, cable, of);
+  await expect(stage(page, "Cables")).toContainText("6 to do");
+  for (const cable of cables) await prepare(request, id, cable);
   await page.reload();
   await expect(stage(page, "Cables")).toContainText("done");
   for (const name of ["Before", "In place", "Fibres"]) await finish(page, name);
 
-  await stage(page, "Splices").click();
+  // The closure as one drawing: the storage with its turns, the trays that lead to their splices.
+  await expect(page.getByRole("button", { name: /^Slack storage: 2 turns, 30 fibres whole/ })).toBeVisible();
+  await page.getByRole("button", { name: /^Tray 1: 0 of 11 in; Tray 2: 0 of 1 in/ }).focus();
+  await page.keyboard.press("Enter");
+  await page.getByRole("button", { name: "Tray 1", exact: true }).click();
+  const order = page.getByRole("slider", { name: "Order of laying" });
+  await order.focus();
+  await page.keyboard.press("ArrowRight");
+  await expect(order).toHaveAttribute("aria-valuetext", /^press the sleeve of splice \d+ into slot 1\.\d+$/);
+  await page.keyboard.press("End");
+  await expect(page.getByText(/^Step 22 of 22: lay the fibres of splice \d+/)).toBeVisible();
+  await page.getByRole("button", { name: "Show all" }).click();
+  await page.getByRole("button", { name: "Tray 2", exact: true }).click();
   await splice(page, ["OR", "BL"], "0.02");
   await expect(
     page.getByText("1/1 is blue (BL), not OR. Take the right fibre, or correct the plan.").first(),
@@ -181,9 +220,9 @@ test("a closure by keyboard from its splice plan to the closed cover: a wrong co
     ).toBeVisible();
     await splice(page, [colour, colour], "0.03");
   }
-  for (const [i, colour] of ["SL", "WH"].entries()) {
+  for (const [i, colours] of REST.entries()) {
     await expect(page.getByRole("heading", { name: new RegExp(`Splice ${i + 5}$`) })).toBeVisible();
-    await splice(page, [colour, "BL"], "0.03");
+    await splice(page, colours, "0.03");
   }
   await expect(stage(page, "Splices")).toContainText("done");
 
@@ -218,7 +257,7 @@ test("two devices at one closure lose nothing, and what is done on one is seen o
   tag: "@desk",
 }, async ({ page, request, device }) => {
   const { id, cables, url } = await closureOf(request);
-  for (const { id: cable, cable: of } of cables) await prepare(request, id, cable, of);
+  for (const cable of cables) await prepare(request, id, cable);
   await page.goto(`${url}/work`);
   await finish(page, "Before");
   const other = await device.newPage();
@@ -232,7 +271,7 @@ test("two devices at one closure lose nothing, and what is done on one is seen o
       .getByRole("button", { name: "Done" })
       .click();
   await Promise.all([done(page, 0), done(other, 1)]);
-  await expect(stage(page, "In place")).toContainText("2 to do");
-  await expect(stage(other, "In place")).toContainText("2 to do");
+  await expect(stage(page, "In place")).toContainText("4 to do");
+  await expect(stage(other, "In place")).toContainText("4 to do");
   await other.close();
 });

@@ -3,7 +3,7 @@ import {
   cutEndsOf,
   NO_SPLICES,
   reviewSplices,
-  type SplicedCable,
+  type WorkedCable,
   slotsFor,
   straight,
 } from "@/core";
@@ -19,7 +19,7 @@ export function splices(): void {
   const loose = cables.find(({ id }) => id === "loose-tube-144");
   if (!entry?.trays || !loose) throw new Error("a dome with trays, and a cable of 144 fibres");
   const trays = { ...entry.trays, most: 48 };
-  const branches = [1, 2, 3, 4].map((number): SplicedCable & { prepared: boolean } => ({
+  const branches = [1, 2, 3, 4].map((number): WorkedCable => ({
     id: `c${number}`,
     number,
     name: `Pad ${number} branch`,
@@ -27,7 +27,7 @@ export function splices(): void {
     core: "9/125",
     through: false,
     parted: null,
-    prepared: true,
+    prepared: true, ports: [], tube: null,
   }));
   const pairs = [branches.slice(0, 2), branches.slice(2)].flatMap(([a, b]) =>
     a && b ? straight({ cable: a, towards: null }, { cable: b, towards: null }) : [],

@@ -81,6 +81,7 @@ export {
 export { type Conformance, judge, type Rule, type Verdict, zRule } from "./conformance/conformance";
 export { fitsInOtherUnit } from "./conformance/other-unit";
 export { DIMENSION_LIMIT, FEATURE_LIMIT } from "./dimensions/dimension";
+export { type WholeClosure, wholeClosure } from "./drawing/closure";
 export { endDrawing, toldPlace } from "./drawing/end";
 export { needKey, type PieceShape, pieceDrawing } from "./drawing/piece";
 export { type DrawnStretch, drawnStretches } from "./drawing/stretches";
@@ -128,7 +129,8 @@ export {
 export { type PlacedCable, type PortsTaken, placeCables, portsBy, portTrouble } from "./entry/placing";
 export { PORT_LIMIT, PORT_ROLES, type Port, type PortRole, zPortsInput } from "./entry/ports";
 export { openingOf, type PreparedRow, preparedRows, throughRows } from "./entry/prepared";
-export { type SheathWindow, sheathWindow, type WindowInput, zWindowInput } from "./entry/window";
+export { openingIn, type ThroughOpening, throughOf } from "./entry/through";
+export { sheathWindow, zWindowInput } from "./entry/window";
 export {
   ENVELOPED_FROM,
   EVENT_VERSION,
@@ -379,6 +381,7 @@ export { type BladeCount, type BladeLine, bladeStanding, UNUSED } from "./tally/
 export { countedEvent, counterOf, countsOf } from "./tally/counter";
 export { leavingEvents } from "./tally/leaving";
 export { spentAt } from "./tally/spent";
+export { type LayingStep, layingOrder, loopShape, slotShapes } from "./tray/laying";
 export { laidIn, slotAt, slotsFor, slotText, type TraySet } from "./tray/tray-set";
 export {
   type RecordChecked,

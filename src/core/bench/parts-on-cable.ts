@@ -6,7 +6,7 @@ import type { Course } from "./course";
 import type { Broken } from "./violation";
 
 /** Diameter of what a part is threaded over, micrometres. */
-const throughOf = (part: ProcedurePart, { placement: { cable, procedure } }: Course): number => {
+const thicknessThrough = (part: ProcedurePart, { placement: { cable, procedure } }: Course): number => {
   const on: LayerKind = part.on ?? procedure.startsAt;
   return cable.layers.find(({ kind }) => kind === on && !BESIDE.includes(kind))?.diameter ?? 0;
 };
@@ -22,7 +22,7 @@ export function tooNarrow(step: Step, state: BenchState, course: Course): Broken
     const around = course.rings.slice(0, Math.max(0, on)).find(({ kind }) => !state.bared.get(kind));
     if (around) return ["layer-around", around.name];
     if (part.opens || part.bore === undefined) continue;
-    if (part.bore < throughOf(part, course)) return ["bore-small", part.name];
+    if (part.bore < thicknessThrough(part, course)) return ["bore-small", part.name];
     if (
       state.laid &&
       (part.on ?? course.placement.procedure.startsAt) === course.placement.procedure.startsAt

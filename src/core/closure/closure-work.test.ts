@@ -28,6 +28,8 @@ const trunk: WorkedCable = {
   through: true,
   parted: [7],
   prepared: true,
+  ports: [],
+  tube: null,
 };
 const drops = [2, 3].map(
   (number): WorkedCable => ({
@@ -39,6 +41,8 @@ const drops = [2, 3].map(
     through: false,
     parted: null,
     prepared: true,
+    ports: [],
+    tube: null,
   }),
 );
 const [S1, S2] = ["5b1d7c1e-0000-4000-8000-000000000001", "5b1d7c1e-0000-4000-8000-000000000002"] as const;

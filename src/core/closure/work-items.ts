@@ -1,4 +1,5 @@
 import type { Entry } from "../entry/entry";
+import { type StoredTubes, storedTubes } from "../entry/through";
 import type { SplicedCable } from "../splice/fibres";
 import type { SplicePlan } from "../splice/splice-plan";
 import { say } from "../words/core";
@@ -19,6 +20,10 @@ export type ClosureStage = (typeof CLOSURE_STAGES)[number];
 /** A cable of a closure at work: whether its own sheet is signed off. */
 export interface WorkedCable extends SplicedCable {
   readonly prepared: boolean;
+  /** Ports it stands in; none where its closure has no room for it. */
+  readonly ports: readonly string[];
+  /** Of one that goes through: tube in its opening, along the tube, micrometres; null of any other. */
+  readonly tube: number | null;
 }
 
 /** All that a closure's work follows from, beside its events. */
@@ -45,11 +50,13 @@ export interface WorkItem {
   readonly most: number | null;
   /** Shown with it until it is done. */
   readonly caution: Saying | null;
+  /** How it is done, in figures; null where its text says all. */
+  readonly how: Saying | null;
 }
 
 type DueItem = Omit<WorkItem, "reading">;
 
-type More = Partial<Pick<DueItem, "asks" | "limit" | "most" | "caution" | "done">>;
+type More = Partial<Pick<DueItem, "asks" | "limit" | "most" | "caution" | "how" | "done">>;
 
 const item = (stage: ClosureStage, id: string, text: Saying, more: More = {}): DueItem => ({
   stage,
@@ -60,6 +67,7 @@ const item = (stage: ClosureStage, id: string, text: Saying, more: More = {}): D
   limit: null,
   most: null,
   caution: null,
+  how: null,
   ...more,
 });
 
@@ -104,11 +112,28 @@ function ofCables({ cables }: ClosureAtWork): DueItem[] {
 function ofFibres(at: ClosureAtWork): DueItem[] {
   const caution = say("a-cut-fibre-is-a-splinter");
   const radius: More = { asks: "radius", limit: at.entry.radius };
-  const cuts = goesThrough(at).flatMap(({ id, number, name }) => [
-    item("fibres", `stored ${id}`, say("whole-fibres-are-stored-radius", { number, name }), radius),
+  const cuts = goesThrough(at).flatMap(({ id, number, name, tube }) => [
+    item("fibres", `stored ${id}`, say("whole-fibres-are-stored-radius", { number, name }), {
+      ...radius,
+      how: tube === null ? null : storedText(storedTubes(at.entry, tube)),
+    }),
     item("fibres", `cut ${id}`, say("colours-are-named-then-cut", { number, name }), { caution }),
   ]);
   return [...cuts, item("fibres", "led", say("fibres-are-led-to-their-trays"))];
+}
+
+const tenths = (micrometres: number): number => Math.round(micrometres / 100) / 10;
+
+/** How whole tubes lie in the storage, or by how much they do not. */
+function storedText({ tube, lies, over, under }: StoredTubes): Saying {
+  if (lies)
+    return say("tubes-lie-in-turns", {
+      ...{ tube: tenths(tube), turns: lies.turns },
+      ...{ perimeter: tenths(lies.perimeter), radius: tenths(lies.radius) },
+    });
+  return under > 0
+    ? say("tubes-are-under", { tube: tenths(tube), off: tenths(under) })
+    : say("tubes-are-over", { tube: tenths(tube), off: tenths(over) });
 }
 
 function beforeClosing({ plan, plugs }: ClosureAtWork): DueItem[] {

@@ -91,6 +91,8 @@ export const zEntry = z
       paths: z.tuple([zMmNotNegative, zMmNotNegative]),
       turns: z.strictObject({ min: z.int().min(0).max(100), max: z.int().min(0).max(100) }),
       perimeter: zRadius,
+      /** The longest way once round that still lies in it; left out, the turns are all of one length. */
+      perimeterMost: zRadius.optional(),
     }),
     /** What a fibre must reach: the splicer's table and back. */
     reach: zMmNotNegative,
@@ -129,6 +131,14 @@ export const zEntry = z
         path: ["lengths", at, "nominal"],
         message: text,
         params: coded("contradiction"),
+      });
+    const { perimeter, perimeterMost = perimeter } = entry.storage;
+    if (perimeterMost < perimeter)
+      context.addIssue({
+        code: "custom",
+        path: ["storage", "perimeterMost"],
+        message: t("the-longest-turn-is-not-shorter"),
+        params: coded("crossed-limits"),
       });
     if (entry.storage.perimeter < 2 * Math.PI * entry.radius)
       context.addIssue({

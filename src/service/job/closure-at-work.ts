@@ -1,16 +1,27 @@
 import {
+  type Cable,
   type ClosureAnswer,
   type ClosureAtWork,
+  type Entry,
   InputError,
   isDone,
+  midSpanOf,
+  misfits,
   mustHoldAt,
+  openingIn,
+  openingOf,
   placeCables,
+  type Through,
+  throughId,
+  throughOf,
   type WorkedCable,
 } from "@/core";
 import { say } from "@/messages/service";
 import type { Store } from "@/store/database/store";
 import { latestPlan } from "@/store/plan/plans";
 import { wholeLibrary } from "@/store/shelf/shelf";
+import type { Library } from "@/store/shelf/shipped";
+import { sheetOnce } from "../known";
 import { pieceOf } from "./jobs";
 
 /**
@@ -43,6 +54,8 @@ export function closureAtWork(store: Store, { plan, cables }: ClosureAnswer): Cl
       through: cable.through,
       parted: cable.joins ? cable.parted.map(({ fibre }) => fibre) : null,
       prepared: isDone(cable.standing),
+      ports: [],
+      tube: cable.through ? tubeIn(library, entry, of, cable.opening) : null,
     };
   });
   const placed = placeCables(
@@ -57,5 +70,19 @@ export function closureAtWork(store: Store, { plan, cables }: ClosureAnswer): Cl
   );
   const used = new Set(placed.possible ? placed.at.flatMap(({ ports }) => ports) : []);
   const plugs = entry.ports.some(({ id, plug }) => plug && !used.has(id));
-  return { entry, cables: worked, plan: plan.splicing, plugs };
+  const standing = worked.map((cable, i) => ({
+    ...cable,
+    ports: placed.possible ? (placed.at[i]?.ports ?? []) : [],
+  }));
+  return { entry, cables: standing, plan: plan.splicing, plugs };
+}
+
+/** Tube in the opening of a cable that goes through, along the tube, micrometres: as its own sheet opens it. */
+function tubeIn(library: Library, entry: Entry, cable: Cable, opening: Through | null): number {
+  const going = library.procedures.find(({ id }) => id === throughId(entry.id));
+  const inRun = midSpanOf(cable);
+  const core = cable.cores.find((each) => going && misfits(going, inRun, each).length === 0);
+  const sheet =
+    going && core ? sheetOnce(library, { procedure: going, cable: inRun, core, choices: {} }) : null;
+  return openingIn(entry, opening ?? throughOf(entry, cable), sheet && openingOf(sheet)).opened.tubeLength;
 }

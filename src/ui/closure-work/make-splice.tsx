@@ -6,6 +6,7 @@ import {
   type ClosureEvent,
   fibreEndText,
   laidIn,
+  loopShape,
   redoneSplice,
   type SpliceState,
   type Splicing,
@@ -19,7 +20,6 @@ import { Field } from "../controls/field";
 import { Select } from "../controls/select";
 import { useSubmit } from "../controls/use-submit";
 import { FibreChip } from "../splicing/fibre-chip";
-import { loopShape } from "./tray-geometry";
 import { triesText } from "./tries-text";
 import { TrySplice } from "./try-splice";
 
@@ -98,7 +98,7 @@ function Lies({ laid, slot, trays }: LiesProps) {
                 {t("turns-and-radius", {
                   turns: shownDecimal(String(turns)),
                   perimeter: mm(perimeter),
-                  radius: shownDecimal(loopShape(trays, perimeter).radius.toFixed(1)),
+                  radius: shownDecimal((loopShape(trays, perimeter).radius / 1_000).toFixed(1)),
                 })}
               </li>
             ),

@@ -10,6 +10,7 @@ import { Link } from "../controls/link";
 import { call } from "../http/http";
 import { usePrefs } from "../prefs/prefs-context";
 import { Cooling } from "./cooling";
+import { Laying, useLaying } from "./laying";
 import { MakeSplice } from "./make-splice";
 import { SpliceList } from "./splice-list";
 import { TrayDrawing } from "./tray-drawing";
@@ -36,6 +37,7 @@ export function SpliceStage({ held, closure, at, splicing, href }: SpliceStagePr
   const inHand = work.splices.find(({ splice }) => splice.id === picked) ?? next ?? null;
   const move = useMoveSplice(closure);
   const tray = (inHand?.splice.slot && trays && slotAt(trays, inHand.splice.slot)?.tray) || 1;
+  const laying = useLaying(at, tray, work.splices);
   const openRows = work.splices.filter(({ standing }) => standing === "open" || standing === "out").length;
   return (
     <>
@@ -57,8 +59,10 @@ export function SpliceStage({ held, closure, at, splicing, href }: SpliceStagePr
           picked={inHand?.splice.id ?? null}
           onPick={setPicked}
           onSlot={(slot) => inHand && void move(inHand.splice.id, slot)}
+          played={laying.played}
         />
       )}
+      <Laying key={tray} {...laying} />
       <Cooling work={work} events={events} splicing={splicing} />
       {inHand && (
         <MakeSplice

@@ -34,6 +34,7 @@ export function StageItems({ work, stage, busy, href, happen }: StageItemsProps)
               )}
               <span className="min-w-0 flex-1">
                 {item.text.text}
+                {item.how && <span className="block text-soft">{item.how.text}</span>}
                 {item.caution && !item.done && (
                   <span className="mt-1 flex items-center gap-2 font-semibold text-out">
                     <TriangleAlert aria-hidden="true" className="size-5 shrink-0" />

@@ -1,12 +1,23 @@
 "use client";
 
-import { type ClosureAtWork, laidIn, type SpliceState, slotAt, slotText, type TraySet } from "@/core";
+import { useState } from "react";
+import {
+  type ClosureAtWork,
+  type LayingStep,
+  laidIn,
+  loopShape,
+  type SpliceState,
+  slotAt,
+  slotShapes,
+  slotText,
+  type TraySet,
+} from "@/core";
 import { t } from "@/messages/closure-work";
+import { decimal } from "@/messages/numbers";
 import { paintOf } from "../splicing/fibre-chip";
-import { loopPath, loopShape } from "./tray-geometry";
+import { loopPath } from "./tray-geometry";
 
 const EDGE = 14;
-const SLOT = { width: 44, height: 4.2 };
 const SCALE_MM = 50;
 
 interface TrayDrawingProps {
@@ -19,17 +30,25 @@ interface TrayDrawingProps {
   readonly onPick: (splice: string) => void;
   /** Puts the splice in hand into another slot. */
   readonly onSlot: (slot: string) => void;
+  /** The steps of laying done so far, where they are played; null shows what is spliced. */
+  readonly played: readonly LayingStep[] | null;
 }
 
 /** A tray to scale: its slots, the splices in them, and the loops of the one in hand. */
-export function TrayDrawing({ trays, tray, at, splices, picked, onPick, onSlot }: TrayDrawingProps) {
+export function TrayDrawing({ trays, tray, at, splices, picked, onPick, onSlot, played }: TrayDrawingProps) {
   const [width, height] = [trays.width / 1_000, trays.height / 1_000];
+  const [held, setHeld] = useState<{ readonly slot: string; readonly over: string | null } | null>(null);
   const here = splices.filter(
     ({ splice }) => splice.slot !== null && slotAt(trays, splice.slot)?.tray === tray,
   );
   const inHand = splices.find(({ splice }) => splice.id === picked);
-  const top = height / 2 - (trays.slots.length * (SLOT.height + 1)) / 2;
-  const drawn = here.filter(({ standing, splice }) => standing !== "open" || splice.id === picked);
+  const isLaid = (id: string, lays: LayingStep["lays"]) =>
+    played?.some((step) => step.splice === id && step.lays === lays) ?? false;
+  const drawn = here.filter(({ standing, splice }) =>
+    played ? isLaid(splice.id, "loops") : standing !== "open" || splice.id === picked,
+  );
+  const shapes = slotShapes(trays);
+  const dragged = held?.over && inHand?.lengths ? laidIn(trays, held.over, inHand.lengths) : null;
   return (
     <figure className="grid gap-1">
       <svg
@@ -37,6 +56,8 @@ export function TrayDrawing({ trays, tray, at, splices, picked, onPick, onSlot }
         role="img"
         aria-label={t("tray-of", { tray, slots: trays.slots.length, radius: trays.radius / 1_000 })}
         className="w-full max-w-3xl"
+        onPointerUp={() => setHeld(null)}
+        onPointerLeave={() => setHeld(null)}
       >
         <rect
           x="0"
@@ -51,7 +72,7 @@ export function TrayDrawing({ trays, tray, at, splices, picked, onPick, onSlot }
         {drawn.map((state) => (
           <Loops
             key={state.splice.id}
-            state={state}
+            state={dragged && state.splice.id === picked ? { ...state, laid: dragged } : state}
             trays={trays}
             at={at}
             strong={state.splice.id === picked}
@@ -60,20 +81,27 @@ export function TrayDrawing({ trays, tray, at, splices, picked, onPick, onSlot }
         {trays.slots.map(({ id, ribbon }, i) => {
           const place = slotText({ tray, slot: id });
           const state = here.find(({ splice }) => splice.slot === place);
-          const y = top + i * (SLOT.height + 1);
           const laid = inHand?.lengths ? laidIn(trays, id, inHand.lengths) : null;
           const mayTake = inHand !== undefined && !state && inHand.splice.count > 1 === (ribbon === true);
           return (
             <Slot
               key={id}
               id={id}
-              x={width / 2}
-              y={y}
+              shape={shapeIn(shapes[i], width, height)}
+              isPressed={played ? state !== undefined && isLaid(state.splice.id, "sleeve") : null}
               state={state}
               at={at}
               picked={state?.splice.id === picked}
               trim={mayTake ? (laid ? trimOf(laid) : null) : undefined}
-              onPress={() => (state ? onPick(state.splice.id) : mayTake && onSlot(place))}
+              onTake={() => {
+                if (!state) return;
+                onPick(state.splice.id);
+                setHeld({ slot: id, over: null });
+              }}
+              onOver={() => setHeld((now) => now && { ...now, over: mayTake && now.slot !== id ? id : null })}
+              onDrop={() => {
+                if (!state && mayTake) onSlot(place);
+              }}
             />
           );
         })}
@@ -82,7 +110,13 @@ export function TrayDrawing({ trays, tray, at, splices, picked, onPick, onSlot }
           {t("length-mm", { length: SCALE_MM })}
         </text>
       </svg>
-      <figcaption className="text-soft text-sm">{t("drawn-thicker")}</figcaption>
+      <figcaption className="text-soft text-sm">
+        {dragged && held?.over ? (
+          <WouldLie slot={held.over} laid={dragged} trays={trays} />
+        ) : (
+          t("drawn-thicker")
+        )}
+      </figcaption>
     </figure>
   );
 }
@@ -128,67 +162,104 @@ function Loops({ state: { splice, laid }, trays, at, strong }: LoopsProps) {
   );
 }
 
+/** How the splice that is being dragged would lie in the slot it is over. */
+function WouldLie({
+  slot,
+  laid,
+  trays,
+}: {
+  readonly slot: string;
+  readonly laid: NonNullable<SpliceState["laid"]>;
+  readonly trays: TraySet;
+}) {
+  const trim = trimOf(laid);
+  if (trim === null) return t("slot-no-reach", { slot });
+  const sides = [laid.a, laid.b].flatMap(({ turns, perimeter }) =>
+    turns === null || perimeter === null
+      ? []
+      : t("turns-and-radius", {
+          turns: decimal(String(turns)),
+          perimeter: decimal((perimeter / 1_000).toFixed(1)),
+          radius: decimal((loopShape(trays, perimeter).radius / 1_000).toFixed(1)),
+        }),
+  );
+  return `${t("slot-trim", { slot, trim })}; ${sides.join(" / ")}`;
+}
+
+interface DrawnSlot {
+  readonly left: number;
+  readonly top: number;
+  readonly width: number;
+  readonly height: number;
+}
+
+/** A slot's place on the drawing, millimetres from its corner. */
+const shapeIn = (shape: DrawnSlot | undefined, width: number, height: number): DrawnSlot => ({
+  left: width / 2 + (shape?.left ?? 0) / 1_000,
+  top: height / 2 + (shape?.top ?? 0) / 1_000,
+  width: (shape?.width ?? 0) / 1_000,
+  height: (shape?.height ?? 0) / 1_000,
+});
+
 interface SlotProps {
   readonly id: string;
-  readonly x: number;
-  readonly y: number;
+  readonly shape: DrawnSlot;
   readonly state: SpliceState | undefined;
   readonly at: ClosureAtWork;
   readonly picked: boolean;
+  /** Whether its sleeve is in, where laying is played; null elsewhere. */
+  readonly isPressed: boolean | null;
   /** What the splice in hand would trim here: undefined where it cannot be put here, null where it does not reach. */
   readonly trim: number | null | undefined;
-  readonly onPress: () => void;
+  readonly onTake: () => void;
+  readonly onOver: () => void;
+  readonly onDrop: () => void;
 }
 
 /** A slot: empty, or with the sleeve of its splice in both fibres' colours. */
-function Slot({ id, x, y, state, at, picked, trim, onPress }: SlotProps) {
-  const left = x - SLOT.width / 2;
+function Slot({ id, shape, state, at, picked, isPressed, trim, onTake, onOver, onDrop }: SlotProps) {
+  const { left, top, width, height } = shape;
   const title =
     trim === undefined
       ? t("slot-of", { slot: id })
       : trim === null
         ? t("slot-no-reach", { slot: id })
         : t("slot-trim", { slot: id, trim });
+  const sleeve = isPressed === false ? undefined : state;
+  const half = { y: top + 1, width: width / 2 - 1, height: height - 2 };
   return (
     <g
       // Taken here and let go over another slot, or pressed there: the list of slots beside it does the same by keys.
-      onPointerDown={() => state && onPress()}
-      onPointerUp={() => !state && onPress()}
+      onPointerDown={(event) => {
+        // A finger would hold on to the slot it began at.
+        event.currentTarget.releasePointerCapture(event.pointerId);
+        onTake();
+      }}
+      onPointerEnter={onOver}
+      onPointerUp={onDrop}
       className="cursor-pointer touch-none"
     >
       <title>{title}</title>
       <rect
         x={left}
-        y={y}
-        width={SLOT.width}
-        height={SLOT.height}
+        y={top}
+        width={width}
+        height={height}
         rx="2"
         fill="var(--ground)"
         stroke={picked ? "var(--now)" : "var(--line)"}
         strokeWidth={picked ? 1.2 : 0.5}
-        strokeDasharray={state && state.standing === "open" ? "2 1.4" : undefined}
+        strokeDasharray={state && (isPressed === false || state.standing === "open") ? "2 1.4" : undefined}
       />
-      {state && (
+      {sleeve && (
         <>
-          <rect
-            x={left + 1}
-            y={y + 1}
-            width={SLOT.width / 2 - 1}
-            height={SLOT.height - 2}
-            fill={paintOf(state.splice.a, at.cables).ground}
-          />
-          <rect
-            x={x}
-            y={y + 1}
-            width={SLOT.width / 2 - 1}
-            height={SLOT.height - 2}
-            fill={paintOf(state.splice.b, at.cables).ground}
-          />
+          <rect {...half} x={left + 1} fill={paintOf(sleeve.splice.a, at.cables).ground} />
+          <rect {...half} x={left + width / 2} fill={paintOf(sleeve.splice.b, at.cables).ground} />
         </>
       )}
       <text
         x={left - 2}
-        y={y + SLOT.height - 0.6}
+        y={top + height - 0.6}
         textAnchor="end"
         fontSize="3.8"
         fontWeight="700"
@@ -198,8 +269,8 @@ function Slot({ id, x, y, state, at, picked, trim, onPress }: SlotProps) {
       </text>
       {trim !== undefined && (
         <text
-          x={left + SLOT.width + 2}
-          y={y + SLOT.height - 0.6}
+          x={left + width + 2}
+          y={top + height - 0.6}
           fontSize="3.8"
           fill={trim === null ? "var(--out)" : "var(--soft)"}
         >

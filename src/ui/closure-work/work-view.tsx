@@ -15,6 +15,7 @@ import { t } from "@/messages/closure-work";
 import { Button } from "../controls/button";
 import { Link } from "../controls/link";
 import { usePeople } from "../people/people-context";
+import { ClosureDrawing } from "./closure-drawing";
 import { ReasonForm } from "./make-splice";
 import { SpliceStage } from "./splice-stage";
 import { StageItems } from "./stage-items";
@@ -63,6 +64,7 @@ export function WorkView({ closure, at, events: initial, splicing, href }: WorkV
         </Button>
       </header>
       <StageStrip work={work} shown={shown} onShow={show} />
+      <ClosureDrawing at={at} work={work} shown={shown} onShow={show} />
       {problem && (
         <p role="alert" className="mb-2 rounded-md border-2 border-out px-3 py-2">
           {problem}

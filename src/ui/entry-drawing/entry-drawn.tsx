@@ -1,12 +1,11 @@
 "use client";
 
-import type { Entry, RunSheet } from "@/core";
+import { type Entry, type RunSheet, throughOf } from "@/core";
 import { t } from "@/messages/entry";
 import type { CableRow } from "./cable-rows";
 import type { placedIn } from "./entry-cables";
 import { Opened } from "./opened";
 import { PortFace } from "./port-face";
-import { throughOf } from "./through";
 import type { PortGrip } from "./use-port-drop";
 
 interface EntryDrawnProps {

@@ -6,12 +6,14 @@ import {
   compileRunSheet,
   mustHold,
   mustHoldAt,
+  openingIn,
   openingOf,
   preparedRows,
   problemOf,
   type RunSheet,
   sheathWindow,
   throughId,
+  throughOf,
   throughRows,
   tubesOf,
   um,
@@ -22,7 +24,6 @@ import {
 import { shippedLibrary } from "@/store/shelf/shipped";
 import dome from "../../../library/entries/dome-gel.json";
 import { namedCables, placedIn, readCables, writeCables } from "../entry-drawing/entry-cables";
-import { openingIn, throughOf } from "../entry-drawing/through";
 import { endingSheets, throughSheet } from "./entry-sheets";
 
 const { cables, entries, procedures, tools } = shippedLibrary();

@@ -10,6 +10,7 @@ import {
   ENDING_ROLES,
   type Entry,
   midSpanId,
+  openingIn,
   openingOf,
   type Parted,
   PORT_ROLES,
@@ -17,6 +18,7 @@ import {
   portsBy,
   preparedRows,
   type Tool,
+  throughOf,
   throughRows,
 } from "@/core";
 import { t } from "@/messages/entry";
@@ -24,7 +26,6 @@ import { CannotBe } from "../controls/cannot-be";
 import { type CableRow, CableRows } from "../entry-drawing/cable-rows";
 import { broughtIn, type NamedCable, sheathOf } from "../entry-drawing/entry-cables";
 import { EntryDrawn } from "../entry-drawing/entry-drawn";
-import { openingIn, throughOf } from "../entry-drawing/through";
 import type { EntryCables } from "../entry-drawing/use-entry-cables";
 import { usePortDrop } from "../entry-drawing/use-port-drop";
 import { usePrefs } from "../prefs/prefs-context";

@@ -9,13 +9,13 @@ import {
   type Parted,
   readCount,
   type Through,
+  type ThroughOpening,
   tubesOf,
   um,
 } from "@/core";
 import { t } from "@/messages/entry";
 import { FigureField } from "../controls/figure-field";
 import { Select } from "../controls/select";
-import type { ThroughOpening } from "../entry-drawing/through";
 import { parseMm } from "../figure/parse-mm";
 import { fibreText } from "../words/fibre-text";
 import { mmText } from "../words/length-text";

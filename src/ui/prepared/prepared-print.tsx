@@ -2,17 +2,18 @@ import {
   type Entry,
   fibreIn,
   isMidRun,
+  openingIn,
   openingOf,
   type Parted,
   preparedRows,
   type RunSheet,
+  throughOf,
   throughRows,
   tubesOf,
 } from "@/core";
 import { t } from "@/messages/entry";
 import type { CableRow } from "../entry-drawing/cable-rows";
 import type { NamedCable } from "../entry-drawing/entry-cables";
-import { openingIn, throughOf } from "../entry-drawing/through";
 import { fibreText } from "../words/fibre-text";
 import { mmText, type Units } from "../words/length-text";
 import { PreparedTable } from "./prepared-table";

@@ -2,6 +2,7 @@ import {
   type ClosureAtWork,
   fibreEndText,
   laidIn,
+  layingOrder,
   type Splice,
   type SplicePlan,
   slotAt,
@@ -29,43 +30,56 @@ export function TrayPages({ name, plan, at }: TrayPagesProps) {
   const order = (slot: string) => trays.slots.findIndex(({ id }) => id === slot);
   return (
     <div className="hidden print:block">
-      {used.map((tray) => (
-        <section key={tray} className="break-before-page">
-          <h2 className="font-bold text-xl">{t("tray-page", { closure: name, tray })}</h2>
-          <p>{t("at-most-limit", { limit: decimal(String(plan.limitDb)) })}</p>
-          <table className="mt-2 w-full text-left text-sm">
-            <thead>
-              <tr>
-                {COLUMNS.map((column) => (
-                  <th key={column()} className="border-line border-b py-1">
-                    {column()}
-                  </th>
-                ))}
-              </tr>
-            </thead>
-            <tbody>
-              {rows
-                .filter((row) => row.tray === tray)
-                .sort((a, b) => order(a.slot) - order(b.slot))
-                .map(({ splice, number, slot }) => (
-                  <TrayRow
-                    key={splice.id}
-                    splice={splice}
-                    number={number}
-                    slot={slot}
-                    trays={trays}
-                    at={at}
-                  />
-                ))}
-            </tbody>
-          </table>
-        </section>
-      ))}
+      {used.map((tray) => {
+        const steps = layingOrder(
+          trays,
+          rows
+            .filter((row) => row.tray === tray)
+            .map(({ splice, slot }) => ({ id: splice.id, slot, laid: laidFor(trays, slot, splice) })),
+        );
+        const stepsOf = (id: string) =>
+          steps.flatMap((step, i) => (step.splice === id ? i + 1 : [])).join(", ");
+        return (
+          <section key={tray} className="break-before-page">
+            <h2 className="font-bold text-xl">{t("tray-page", { closure: name, tray })}</h2>
+            <p>{t("at-most-limit", { limit: decimal(String(plan.limitDb)) })}</p>
+            <table className="mt-2 w-full text-left text-sm">
+              <thead>
+                <tr>
+                  {COLUMNS.map((column) => (
+                    <th key={column()} className="border-line border-b py-1">
+                      {column()}
+                    </th>
+                  ))}
+                </tr>
+              </thead>
+              <tbody>
+                {rows
+                  .filter((row) => row.tray === tray)
+                  .sort((a, b) => order(a.slot) - order(b.slot))
+                  .map(({ splice, number, slot }) => (
+                    <TrayRow
+                      key={splice.id}
+                      laidAs={stepsOf(splice.id)}
+                      splice={splice}
+                      number={number}
+                      slot={slot}
+                      trays={trays}
+                      at={at}
+                    />
+                  ))}
+              </tbody>
+            </table>
+            <p className="mt-2 text-sm">{t("laid-in-these-steps")}</p>
+          </section>
+        );
+      })}
     </div>
   );
 }
 
 const COLUMNS = [
+  () => t("column-laid"),
   () => t("column-slot"),
   () => t("column-splice"),
   () => t("column-from"),
@@ -76,7 +90,12 @@ const COLUMNS = [
   () => t("column-estimate"),
 ] as const;
 
+const laidFor = (trays: TraySet, slot: string, { lengths }: Splice) =>
+  laidIn(trays, slot, { a: lengths.a ?? trays.fibre, b: lengths.b ?? trays.fibre });
+
 interface TrayRowProps {
+  /** Its steps in the order of laying: the sleeve, then the loops. */
+  readonly laidAs: string;
   readonly splice: Splice;
   readonly number: number;
   readonly slot: string;
@@ -84,16 +103,14 @@ interface TrayRowProps {
   readonly at: ClosureAtWork;
 }
 
-function TrayRow({ splice, number, slot, trays, at }: TrayRowProps) {
-  const laid = laidIn(trays, slot, {
-    a: splice.lengths.a ?? trays.fibre,
-    b: splice.lengths.b ?? trays.fibre,
-  });
+function TrayRow({ laidAs, splice, number, slot, trays, at }: TrayRowProps) {
+  const laid = laidFor(trays, slot, splice);
   const both = (of: (side: NonNullable<typeof laid>["a"]) => number | null) =>
     laid ? [laid.a, laid.b].map((side) => decimal(String(of(side) ?? "–"))).join(" / ") : "–";
   const cell = "border-line border-b py-2 pr-2 align-top";
   return (
     <tr>
+      <td className={cell}>{laidAs}</td>
       <td className={`${cell} font-bold`}>{slot}</td>
       <td className={cell}>{number}</td>
       {([splice.a, splice.b] as const).map((end) => (
