@@ -12,7 +12,7 @@ interface BringPieceProps {
   readonly joinable: readonly Joinable[];
   readonly job: { readonly id: string; readonly name: string };
   /** Brings it in; false where it cannot go in. */
-  readonly onBring: (place: Joinable, role: PortRole) => boolean;
+  readonly onBring: (place: Joinable, role: PortRole) => Promise<boolean>;
 }
 
 const keyOf = ({ piece, side }: Joinable): string => `${piece} ${side}`;
@@ -54,7 +54,7 @@ export function BringPiece({ joinable, job, onBring }: BringPieceProps) {
         }))}
         onPick={(id) => setRole(ENDING_ROLES.find((portRole) => portRole === id) ?? null)}
       />
-      <Button look="strong" onClick={() => onBring(place, usual)}>
+      <Button look="strong" onClick={() => void onBring(place, usual)}>
         {t("bring-the-piece-in")}
       </Button>
     </div>

@@ -17,6 +17,7 @@ import { Link } from "../controls/link";
 import { EntryHead } from "../entry/entry-head";
 import { type EntryShown, EntryWork } from "../entry/entry-work";
 import { broughtIn } from "../entry-drawing/entry-cables";
+import type { PortsAnswer } from "../entry-drawing/ports-answer";
 import { useEntryCables } from "../entry-drawing/use-entry-cables";
 import { call } from "../http/http";
 import { KeptTrouble, KeptWord } from "../piece/kept-line";
@@ -32,12 +33,14 @@ interface ClosureViewProps extends EntryShown {
   readonly closure: ClosureAnswer;
   readonly job: { readonly id: string; readonly name: string };
   readonly joinable: readonly Joinable[];
+  /** Which ports its cables go in, as its plan stands. */
+  readonly ported: PortsAnswer;
 }
 
 /** A closure kept in a job: its cables as pieces of the job, each with how it stands and the way to the bench. */
-export function ClosureView({ closure, job, joinable, ...shown }: ClosureViewProps) {
+export function ClosureView({ closure, job, joinable, ported, ...shown }: ClosureViewProps) {
   const { entry, cables: shelf } = shown;
-  const { name, rename, saved, keepAgain, state } = useClosurePlan({ closure, entry, shelf });
+  const { name, rename, saved, keepAgain, state } = useClosurePlan({ closure, entry, shelf, ported });
   const { cables, named, change } = state;
   const standings = useMemo(() => standingsOf(closure.cables), [closure.cables]);
   const { begin, busy, problem, asking } = useBeginClosure(closure.id);
@@ -112,16 +115,16 @@ export function ClosureView({ closure, job, joinable, ...shown }: ClosureViewPro
   );
 }
 
-interface PlannedClosure extends Pick<EntryShown, "entry"> {
-  readonly closure: ClosureAnswer;
+interface PlannedClosure extends Pick<EntryShown, "entry">, Pick<ClosureViewProps, "closure" | "ported"> {
   readonly shelf: EntryShown["cables"];
 }
 
 /** The closure's plan being edited: saved after every change, taken from the server when somebody else saved. */
-function useClosurePlan({ closure, entry, shelf }: PlannedClosure) {
+function useClosurePlan({ closure, entry, shelf, ported }: PlannedClosure) {
   const { prefs } = usePrefs();
   const router = useRouter();
   const [name, setName] = useState(closure.plan.name);
+  const ofPlan = { cables: closure.plan.cables, answer: ported };
   const send = useCallback(
     (plan: ClosurePlan, basis: number) =>
       call("post /closures/{id}", {
@@ -140,12 +143,12 @@ function useClosurePlan({ closure, entry, shelf }: PlannedClosure) {
     onKept: router.refresh,
     onNewer: () => {
       setName(closure.plan.name);
-      state.startFrom(closure.plan.cables);
+      state.startFrom(ofPlan);
     },
   });
   const keepAs = (as: string, all: readonly ClosureCable[]) =>
     keep({ name: as, entry: entry.id, cables: all, splicing: closure.plan.splicing });
-  const state = useEntryCables(closure.plan.cables, entry.ports, shelf, (all) => keepAs(name, all));
+  const state = useEntryCables(ofPlan, entry.ports, shelf, (all) => keepAs(name, all));
   return {
     name,
     rename: (next: string) => {

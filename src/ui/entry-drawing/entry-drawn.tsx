@@ -11,7 +11,7 @@ import type { PortGrip } from "./use-port-drop";
 interface EntryDrawnProps {
   readonly entry: Entry;
   readonly rows: readonly CableRow[];
-  readonly placed: ReturnType<typeof placedIn> | null;
+  readonly placed: Pick<ReturnType<typeof placedIn>, "bushed" | "otherRole" | "valid"> | null;
   readonly sheets: ReadonlyMap<string, RunSheet>;
   readonly lit: string | null;
   readonly gripOf: (cable: string) => PortGrip;

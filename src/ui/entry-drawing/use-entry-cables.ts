@@ -2,8 +2,11 @@
 
 import { useCallback, useMemo, useState } from "react";
 import useUndo from "use-undo";
-import { attempt, type Cable, type ClosureCable, type Port } from "@/core";
-import { namedCables, placedIn, writeCables } from "./entry-cables";
+import type { Cable, ClosureCable, Port } from "@/core";
+import { language } from "@/messages/language";
+import { useBeside } from "../beside/use-beside";
+import { namedCables, writeCables } from "./entry-cables";
+import type { PortsAnswer, PortsQuestion } from "./ports-answer";
 
 /** Keeps the cables of an entry in the address bar alone. */
 export function showInAddress(cables: readonly ClosureCable[]): void {
@@ -11,50 +14,82 @@ export function showInAddress(cables: readonly ClosureCable[]): void {
   window.history.replaceState(window.history.state, "", `?${query}`);
 }
 
+/** Cables with the ports they go in, or why they cannot all go in. */
+export interface PortedCables {
+  readonly cables: readonly ClosureCable[];
+  readonly answer: PortsAnswer;
+}
+
+const portsWorker = () => new Worker(new URL("./ports-worker.ts", import.meta.url), { type: "module" });
+
 /**
- * The cables of an entry being planned: each change is checked, handed to the caller to save, and can be undone.
+ * The cables of an entry being planned: each change is shown at once, checked beside the page, then handed to the caller to
+ * save, and can be undone. One that cannot be is taken out again, and its reason told.
  */
 export function useEntryCables(
-  initial: readonly ClosureCable[],
+  initial: PortedCables,
   ports: readonly Port[],
   shelf: readonly Cable[],
   keep: (cables: readonly ClosureCable[]) => void,
 ) {
-  const [{ past, present: cables }, history] = useUndo(initial);
+  const [{ past, present }, history] = useUndo(initial);
   const { undo: goBack } = history;
   const [problem, setProblem] = useState<string | null>(null);
+  const [tried, setTried] = useState<readonly ClosureCable[] | null>(null);
+  const { busy, ask, stop } = useBeside<PortsQuestion, PortsAnswer>(portsWorker);
+  const cables = tried ?? present.cables;
   const named = useMemo(() => namedCables(cables, shelf), [cables, shelf]);
-  const placed = useMemo(() => attempt(() => placedIn(ports, named)), [ports, named]);
-  /** Takes a change, or says why it cannot be and leaves all as it was. */
-  const change = (next: readonly ClosureCable[]): boolean => {
-    const tried = attempt(() => placedIn(ports, namedCables(next, shelf)));
-    setProblem(tried.problem?.message ?? null);
-    if (tried.problem !== null) return false;
-    history.set(next);
+  const placed = useMemo(() => placedFor(present, cables), [present, cables]);
+  /** Takes a change, once it is found that it can be; false where it cannot, or was stopped. */
+  const change = async (next: readonly ClosureCable[]): Promise<boolean> => {
+    setProblem(null);
+    setTried(next);
+    const answer = await ask({ ports, cables: namedCables(next, shelf), language: language() });
+    // Dropped: a later change stands in its place, or it was stopped.
+    if (!answer) return false;
+    setTried(null);
+    setProblem(answer.problem?.message ?? null);
+    if (answer.problem !== null) return false;
+    history.set({ cables: next, answer });
     keep(next);
     return true;
   };
+  const leave = useCallback(() => {
+    stop();
+    setTried(null);
+    setProblem(null);
+  }, [stop]);
   const undo = useCallback(() => {
+    leave();
     const before = past.at(-1);
     if (!before) return;
-    setProblem(null);
     goBack();
-    keep(before);
-  }, [past, keep, goBack]);
+    keep(before.cables);
+  }, [past, keep, goBack, leave]);
   return {
     cables,
     named,
-    placed: placed.value,
+    placed,
     change,
     /** Shows other cables, from which nothing is taken back. */
-    startFrom: (other: readonly ClosureCable[]) => {
-      setProblem(null);
+    startFrom: (other: PortedCables) => {
+      leave();
       history.reset(other);
     },
     undo,
     mayUndo: history.canUndo,
-    problem: problem ?? placed.problem?.message ?? null,
+    problem: problem ?? present.answer.problem?.message ?? null,
+    /** Whether ports are still looked for; what is shown is the last answer. */
+    busy,
+    stop: leave,
   };
+}
+
+/** The last answer, for the cables that are shown now: one that was added since has no port yet. */
+function placedFor({ cables: answered, answer: { value } }: PortedCables, shown: readonly ClosureCable[]) {
+  if (!value) return null;
+  const at = new Map(answered.map(({ id }, i) => [id, value.at[i]] as const));
+  return { ...value, at: shown.map(({ id }) => at.get(id)) };
 }
 
 export type EntryCables = ReturnType<typeof useEntryCables>;

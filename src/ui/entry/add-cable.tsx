@@ -13,7 +13,7 @@ interface AddCableProps {
   readonly cables: readonly Cable[];
   readonly first: boolean;
   /** Adds so many; false where they cannot all go in. */
-  readonly onAdd: (cable: string, role: PortRole, count: number) => boolean;
+  readonly onAdd: (cable: string, role: PortRole, count: number) => Promise<boolean>;
 }
 
 const MOST = 32;
@@ -24,12 +24,12 @@ export function AddCable({ roles, cables, first, onAdd }: AddCableProps) {
   const [role, setRole] = useState<PortRole>("branch");
   const [many, setMany] = useState("1");
   const [problem, setProblem] = useState("");
-  const add = (event: FormEvent) => {
+  const add = async (event: FormEvent) => {
     event.preventDefault();
     const count = readCount(many, MOST) || null;
     if (count === null) return setProblem(t("from-1-to", { most: MOST }));
     setProblem("");
-    if (onAdd(cable, role, count)) setMany("1");
+    if (await onAdd(cable, role, count)) setMany("1");
   };
   return (
     <form onSubmit={add} className="no-print mt-3 grid grid-cols-2 items-end gap-3">

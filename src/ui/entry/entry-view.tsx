@@ -1,13 +1,12 @@
 "use client";
 
-import type { ClosureCable } from "@/core";
-import { showInAddress, useEntryCables } from "../entry-drawing/use-entry-cables";
+import { type PortedCables, showInAddress, useEntryCables } from "../entry-drawing/use-entry-cables";
 import { EntryHead } from "./entry-head";
 import { type EntryShown, EntryWork } from "./entry-work";
 import { KeepInJob } from "./keep-in-job";
 
 interface EntryViewProps extends EntryShown {
-  readonly initial: readonly ClosureCable[];
+  readonly initial: PortedCables;
   /** Jobs it can be kept in. */
   readonly jobs: readonly { readonly id: string; readonly name: string }[];
 }

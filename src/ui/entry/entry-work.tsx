@@ -1,5 +1,6 @@
 "use client";
 
+import { Hourglass } from "lucide-react";
 import { type ReactNode, useMemo, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import {
@@ -22,6 +23,7 @@ import {
   throughRows,
 } from "@/core";
 import { t } from "@/messages/entry";
+import { Button } from "../controls/button";
 import { CannotBe } from "../controls/cannot-be";
 import { type CableRow, CableRows } from "../entry-drawing/cable-rows";
 import { broughtIn, type NamedCable, sheathOf } from "../entry-drawing/entry-cables";
@@ -97,6 +99,14 @@ export function EntryWork(props: EntryWorkProps) {
         onPoint={setPointed}
       />
       <CannotBe message={state.problem} />
+      {state.busy && (
+        <p role="status" className="mx-4 mt-3 flex items-center gap-3 sm:mx-6">
+          <Hourglass aria-hidden="true" className="size-5" /> {t("ports-are-looked-for")}
+          <Button size="small" onClick={state.stop}>
+            {t("stop")}
+          </Button>
+        </p>
+      )}
       <div className="grid gap-6 px-4 py-4 sm:px-6 lg:grid-cols-[minmax(0,1.1fr)_minmax(0,1.2fr)_minmax(0,0.9fr)]">
         <EntryCablesList
           {...props}
@@ -145,7 +155,7 @@ export function EntryWork(props: EntryWorkProps) {
 /** Changes one cable, or puts it into a port. */
 function editsOf({ ports }: Entry, { cables, named, change }: EntryCables) {
   const edit = (id: string, changed: Partial<ClosureCable>) =>
-    change(cables.map((cable) => (cable.id === id ? { ...cable, ...changed } : cable)));
+    void change(cables.map((cable) => (cable.id === id ? { ...cable, ...changed } : cable)));
   const put = (id: string, port: string) => {
     const cable = named.find((namedCable) => namedCable.id === id);
     if (cable) edit(id, { fixed: portsBy({ ...cable, diameter: sheathOf(cable) }, ports, port) });
@@ -195,7 +205,7 @@ function EntryCablesList(props: EntryCablesListProps) {
         gripOf={props.gripOf}
         onPick={props.onPick}
         onChange={props.onEdit}
-        onDrop={(id) => change(cables.filter((cable) => cable.id !== id))}
+        onDrop={(id) => void change(cables.filter((cable) => cable.id !== id))}
         beside={props.beside}
       />
       <AddCable

@@ -6,7 +6,8 @@ import { jobsPage } from "@/service/job/jobs";
 import { library } from "@/service/shelf/library";
 import { theStore } from "@/service/the-store";
 import { EntryView } from "@/ui/entry/entry-view";
-import { readCables } from "@/ui/entry-drawing/entry-cables";
+import { namedCables, readCables } from "@/ui/entry-drawing/entry-cables";
+import { portsAnswer } from "@/ui/entry-drawing/ports-answer";
 
 export const metadata: Metadata = { title: t("entry") };
 export const dynamic = "force-dynamic";
@@ -24,16 +25,21 @@ export default async function EntryPage({ params, searchParams }: Context) {
   const procedure = procedures.find((procedure) => procedure.id === id);
   if (!entry || !procedure) notFound();
   const { constructions } = procedure.appliesTo;
+  const shelf = cables.filter(({ construction }) => constructions.includes(construction));
+  const named = readCables(typeof c === "string" ? [c] : c);
   return (
     <EntryView
       entry={entry}
       procedure={procedure}
       going={procedures.find((procedure) => procedure.id === throughId(id)) ?? null}
-      cables={cables.filter(({ construction }) => constructions.includes(construction))}
+      cables={shelf}
       tools={tools}
       cautions={cautions}
       jobs={jobsPage(theStore(), {}).rows.map(({ id, name }) => ({ id, name }))}
-      initial={readCables(typeof c === "string" ? [c] : c)}
+      initial={{
+        cables: named,
+        answer: portsAnswer({ ports: entry.ports, cables: namedCables(named, shelf) }),
+      }}
     />
   );
 }

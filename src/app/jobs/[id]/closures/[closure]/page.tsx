@@ -9,6 +9,8 @@ import { library } from "@/service/shelf/library";
 import { theStore } from "@/service/the-store";
 import { ClosureTrouble } from "@/ui/closure/closure-trouble";
 import { ClosureView } from "@/ui/closure/closure-view";
+import { namedCables } from "@/ui/entry-drawing/entry-cables";
+import { portsAnswer } from "@/ui/entry-drawing/ports-answer";
 import { Fresh } from "@/ui/live/fresh";
 
 export const metadata: Metadata = { title: t("closure") };
@@ -37,6 +39,7 @@ export default async function ClosurePage({ params }: Context) {
   const procedure = procedures.find((procedure) => procedure.id === closure.plan.entry);
   if (!entry || !procedure) return <ClosureTrouble job={job} name={closure.plan.name} />;
   const { constructions } = procedure.appliesTo;
+  const shelf = cables.filter(({ construction }) => constructions.includes(construction));
   return (
     <>
       <Fresh seen={pulse(store).n} />
@@ -46,7 +49,8 @@ export default async function ClosurePage({ params }: Context) {
         entry={entry}
         procedure={procedure}
         going={procedures.find((procedure) => procedure.id === throughId(entry.id)) ?? null}
-        cables={cables.filter(({ construction }) => constructions.includes(construction))}
+        cables={shelf}
+        ported={portsAnswer({ ports: entry.ports, cables: namedCables(closure.plan.cables, shelf) })}
         tools={tools}
         cautions={cautions}
         joinable={joinablePlaces(store, job.id, entry)}
