@@ -21,3 +21,11 @@ export async function withAttachment(
   });
   return Buffer.from(await document.save());
 }
+
+/** Two PDFs as one: the pages of the other behind those of the first, whose title stays. */
+export async function joined(pdf: Uint8Array, other: Uint8Array): Promise<Buffer> {
+  const document = await PDFDocument.load(pdf, { updateMetadata: false });
+  const behind = await PDFDocument.load(other, { updateMetadata: false });
+  for (const page of await document.copyPages(behind, behind.getPageIndices())) document.addPage(page);
+  return Buffer.from(await document.save());
+}

@@ -2,6 +2,9 @@ import { describe, expect, it } from "vitest";
 import { closureRecord } from "@/core";
 import { WORLD } from "@/core/fixtures/example-world";
 import { codeOf } from "@/service/fixtures/code-of";
+import { signedEnd } from "@/service/fixtures/made-ends";
+import { onPaper } from "@/service/ledger/ledger";
+import { openStore } from "@/store/opening/open";
 import { closuresPdf } from "./closure-paper";
 import { pdfPages } from "./fixtures/pdf-pages";
 import { printRecords } from "./paper-thread";
@@ -44,6 +47,23 @@ describe("a closure's record on paper", () => {
     );
     expect(page).toMatch(/1300 and 1300 mm left; 2\d more tries/);
     expect(page).toContain("Still being worked at.");
+  });
+  it("has the records of its cables behind it, each on a page of its own", async () => {
+    const store = openStore(":memory:");
+    const ends = [1, 2].map(() => onPaper(store, signedEnd(store, "Osla Brandt", 0)));
+    const pages = await pdfPages(
+      await printRecords(
+        (async function* () {
+          yield { closure: record };
+          yield* ends;
+        })(),
+      ),
+    );
+    expect(pages).toHaveLength(3);
+    expect(pages[0]).toContain("North ring · Pad 4 closure");
+    pages.slice(1).forEach((page, i) => {
+      expect(page).toContain(ends[i]?.record.id.slice(0, 8));
+    });
   });
   it("refuses a name in a script it has no letters for, before anything is laid out", async () => {
     const strange = { ...record, name: "垫" };

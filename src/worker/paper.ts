@@ -3,7 +3,7 @@ import "@/messages/speak";
 import { constants, setPriority } from "node:os";
 import { parentPort } from "node:worker_threads";
 import { problemOf } from "@/core";
-import { withAttachment } from "@/paper/attached";
+import { joined, withAttachment } from "@/paper/attached";
 import { cardsPdf } from "@/paper/card/card-pdf";
 import { closuresPdf } from "@/paper/closure-paper";
 import type { PaperAnswer, PaperAsked, PaperDocument, PaperRecord } from "@/paper/paper-thread";
@@ -35,23 +35,29 @@ parentPort?.on("message", async (request: PaperAsked) => {
   parentPort?.postMessage(answer);
 });
 
-/** The PDF of cards or closures where there are any, else of the ends. */
+/** The PDF of cards or closures where there are any, with the ends of a closure behind it, else of the ends. */
 async function printed(documents: readonly PaperDocument[]): Promise<Buffer> {
   const cards = documents.flatMap((document) => ("cards" in document ? document.cards : []));
   if (cards.length > 0) return cardsPdf(cards);
   const closures = documents.flatMap((document) => ("closure" in document ? [document.closure] : []));
-  if (closures.length > 0) return tagged(await closuresPdf(closures));
   const records = documents.filter((document): document is PaperRecord => "record" in document);
+  if (closures.length > 0) {
+    const closurePages = await closuresPdf(closures);
+    return tagged(records.length === 0 ? closurePages : await joined(closurePages, await ofEnds(records)));
+  }
+  const [proof = null] = records.length === 1 ? records.map((record) => record.proof) : [];
+  const readable = await tagged(await ofEnds(records, proof?.seal));
+  return proof ? withAttachment(readable, proof) : readable;
+}
+
+function ofEnds(records: readonly PaperRecord[], seal?: string): Promise<Buffer> {
   const photos = new Map(records.flatMap((record) => [...record.photos]));
   const sheets = new Map(records.map(({ record, sheet }) => [record.id, sheet]));
   const print = records.every(({ form }) => form === "page") ? pagesPdf : recordsPdf;
-  const [proof = null] = records.length === 1 ? records.map((record) => record.proof) : [];
-  const pdf = await print(
+  return print(
     records.map(({ record }) => record),
     photos,
     sheets,
-    proof?.seal,
+    seal,
   );
-  const readable = await tagged(pdf);
-  return proof ? withAttachment(readable, proof) : readable;
 }

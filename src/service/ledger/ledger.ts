@@ -1,6 +1,7 @@
 import type { z } from "zod";
 import {
   drawnEnd,
+  type EndId,
   endState,
   InputError,
   type Person,
@@ -23,7 +24,7 @@ import { allPeople } from "@/store/workshop/people";
 import { type End, getEnd } from "../end/ends";
 import { sheetOf } from "../end/kept-sheets";
 import { photosOf } from "../end/photos";
-import { recordJson, recordsOf } from "../end/record";
+import { endRecord, recordJson, recordsOf } from "../end/record";
 import { csvPieces } from "./record-csv";
 
 /** A page of the ledger. */
@@ -112,6 +113,18 @@ export function ledgerForPaper(store: Store, query: LedgerQuery): Generator<Reco
   if (countSigned(store, filter) > MOST_ON_PAPER)
     throw new InputError("too-many", say("a-pdf-can-have-at-most-records", { mostOnPaper: MOST_ON_PAPER }));
   return forPaper(store, filter);
+}
+
+/** One end's record for paper, signed off or not. @throws InputError `not-found`. */
+export function onPaper(store: Store, id: EndId, form: RecordForPaper["form"] = "page"): RecordForPaper {
+  const end = getEnd(store, id);
+  const record = recordJson(endRecord(store, end.id));
+  return {
+    record,
+    sheet: drawnEnd(end.sheet, endState(end.events), end.rule).sheet,
+    photos: photosOf(store, [record]),
+    form,
+  };
 }
 
 function* forPaper(store: Store, filter: LedgerFilter): Generator<RecordForPaper> {

@@ -1,10 +1,10 @@
-import { drawnEnd, endState } from "@/core";
 import { printRecords } from "@/paper/paper-thread";
 import { addToBatch, batchEvents, startBatch } from "@/service/end/batches";
 import { benchPage } from "@/service/end/bench-page";
-import { addEvents, getEnd, newEvents, startEnd } from "@/service/end/ends";
-import { addPhoto, PHOTO_LIMIT, photoOf, photosOf } from "@/service/end/photos";
-import { endRecord, recordJson } from "@/service/end/record";
+import { addEvents, newEvents, startEnd } from "@/service/end/ends";
+import { addPhoto, PHOTO_LIMIT, photoOf } from "@/service/end/photos";
+import { endRecord } from "@/service/end/record";
+import { onPaper } from "@/service/ledger/ledger";
 import { proofToAttach } from "@/service/proof/prove";
 import { bytesBody, inTurns, pdf } from "../answer";
 import type { Handlers, Under } from "../handler";
@@ -16,17 +16,10 @@ export const END_HANDLERS: Handlers<Under<"/ends"> | Under<"/batches"> | Under<"
   "post /ends/{id}/events": ({ act, params, body }) => ({ events: addEvents(act, params.id, body) }),
   "get /ends/{id}/record": ({ store, params }) => endRecord(store, params.id),
   "get /ends/{id}/pdf": async ({ store, params, query }) => {
-    const at = new Date();
-    const end = getEnd(store, params.id);
-    const record = recordJson(endRecord(store, end.id));
-    const paper = {
-      record,
-      sheet: drawnEnd(end.sheet, endState(end.events), end.rule).sheet,
-      photos: photosOf(store, [record]),
-      form: query.form,
-      proof: await proofToAttach(store, end.id, at),
-    };
-    return pdf(await printRecords(inTurns([paper].values())), `arlent-${record.id}.pdf`);
+    const paper = onPaper(store, params.id, query.form);
+    const { id } = paper.record;
+    const proof = await proofToAttach(store, id, new Date());
+    return pdf(await printRecords(inTurns([{ ...paper, proof }].values())), `arlent-${id}.pdf`);
   },
   "post /ends/{id}/photos": async ({ act, params, query, request }) => ({
     events: await addPhoto(act, params.id, query, await bytesBody(request, PHOTO_LIMIT)),

@@ -5,6 +5,7 @@ import { closureCsv, closureRecordOf } from "@/service/job/closure-record";
 import { addClosure, getClosure, getClosures, saveClosure } from "@/service/job/closures";
 import { addPieces, getJob, jobsPage, newJob, savePlan } from "@/service/job/jobs";
 import { aheadAtPlace, beginPlaces, getPiece } from "@/service/job/places";
+import { onPaper } from "@/service/ledger/ledger";
 import { inTurns, pdf } from "../answer";
 import type { Handlers, Under } from "../handler";
 
@@ -24,8 +25,13 @@ export const PLAN_HANDLERS: Handlers<Under<"/jobs"> | Under<"/pieces"> | Under<"
   "get /closures/{id}/record": ({ store, params }) => closureRecordOf(store, params.id),
   "get /closures/{id}/file": async ({ store, params, query }) => {
     const closure = closureRecordOf(store, params.id);
-    if (query.format === "pdf")
-      return pdf(await printRecords(inTurns([{ closure }].values())), `arlent-closure-${closure.id}.pdf`);
+    if (query.format === "pdf") {
+      const ends = closure.cables.flatMap(({ end }) => (end === null ? [] : [onPaper(store, end)]));
+      return pdf(
+        await printRecords(inTurns([{ closure }, ...ends].values())),
+        `arlent-closure-${closure.id}.pdf`,
+      );
+    }
     return new Response(closureCsv(closure), {
       headers: {
         "content-type": "text/csv; charset=utf-8",
