@@ -74,7 +74,7 @@ async function typeRound(page: Page, { into, texts }: Typing): Promise<void> {
 }
 
 /** Logs, for each event of a kind, when something in the page has changed after it and been painted. */
-function watch(page: Page, changes: string, kind: "keydown" | "pointermove"): Promise<void> {
+function watch(page: Page, changes: string, kind: "keydown" | "pointermove" | "pointerover"): Promise<void> {
   return page.evaluate(
     ([changed, of]) => {
       const log = { changed: [] as number[], painted: [] as number[] };
@@ -110,10 +110,21 @@ function watch(page: Page, changes: string, kind: "keydown" | "pointermove"): Pr
 const watched = (page: Page): Promise<Keystrokes> =>
   page.evaluate(() => (window as unknown as { log: Keystrokes }).log);
 
+/** What is dragged, what it changes, and how far each step goes, pixels. */
+interface Drag {
+  readonly handle: string;
+  readonly changes: string;
+  readonly steps: number;
+  readonly px?: number;
+  readonly down?: number;
+  /** What it is timed from: each move, or each time the hand comes over something else. */
+  readonly from?: "pointermove" | "pointerover";
+}
+
 /** Drags something to and fro by so many steps and times each until what it changes has changed and been painted. */
 export async function timeDrag(
   page: Page,
-  { handle, changes, steps, px }: { handle: string; changes: string; steps: number; px: number },
+  { handle, changes, steps, px = 0, down = 0, from = "pointermove" }: Drag,
 ): Promise<Keystrokes> {
   const box = await page.locator(handle).boundingBox();
   if (!box) throw new Error(`${handle} is not in sight`);
@@ -121,9 +132,9 @@ export async function timeDrag(
   const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
   await page.mouse.move(x, y);
   await page.mouse.down();
-  await watch(page, changes, "pointermove");
+  await watch(page, changes, from);
   for (let step = 1; step <= steps; step++) {
-    await page.mouse.move(x + px * (step % 10), y);
+    await page.mouse.move(x + px * (step % 10), y + down * (step % 10));
     await page.waitForTimeout(60);
   }
   const log = await watched(page);

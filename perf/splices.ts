@@ -3,9 +3,9 @@ import {
   cutEndsOf,
   NO_SPLICES,
   reviewSplices,
-  type WorkedCable,
   slotsFor,
   straight,
+  type WorkedCable,
 } from "@/core";
 import { shippedLibrary } from "@/store/shelf/shipped";
 import { line, perSecond } from "./measure";
@@ -19,16 +19,20 @@ export function splices(): void {
   const loose = cables.find(({ id }) => id === "loose-tube-144");
   if (!entry?.trays || !loose) throw new Error("a dome with trays, and a cable of 144 fibres");
   const trays = { ...entry.trays, most: 48 };
-  const branches = [1, 2, 3, 4].map((number): WorkedCable => ({
-    id: `c${number}`,
-    number,
-    name: `Pad ${number} branch`,
-    cable: loose,
-    core: "9/125",
-    through: false,
-    parted: null,
-    prepared: true, ports: [], tube: null,
-  }));
+  const branches = [1, 2, 3, 4].map(
+    (number): WorkedCable => ({
+      id: `c${number}`,
+      number,
+      name: `Pad ${number} branch`,
+      cable: loose,
+      core: "9/125",
+      through: false,
+      parted: null,
+      prepared: true,
+      ports: [],
+      tube: null,
+    }),
+  );
   const pairs = [branches.slice(0, 2), branches.slice(2)].flatMap(([a, b]) =>
     a && b ? straight({ cable: a, towards: null }, { cable: b, towards: null }) : [],
   );

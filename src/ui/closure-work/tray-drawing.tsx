@@ -110,7 +110,7 @@ export function TrayDrawing({ trays, tray, at, splices, picked, onPick, onSlot, 
           {t("length-mm", { length: SCALE_MM })}
         </text>
       </svg>
-      <figcaption className="text-soft text-sm">
+      <figcaption id="would-lie" className="text-soft text-sm">
         {dragged && held?.over ? (
           <WouldLie slot={held.over} laid={dragged} trays={trays} />
         ) : (
@@ -152,7 +152,7 @@ function Loops({ state: { splice, laid }, trays, at, strong }: LoopsProps) {
                 d={path}
                 stroke={paint}
                 strokeWidth={strong ? 0.8 : 0.5}
-                className="transition-all duration-200"
+                className="motion-safe:transition-[d] motion-safe:duration-200"
               />
             </g>
           );
@@ -236,6 +236,7 @@ function Slot({ id, shape, state, at, picked, isPressed, trim, onTake, onOver, o
         onTake();
       }}
       onPointerEnter={onOver}
+      data-slot={id}
       onPointerUp={onDrop}
       className="cursor-pointer touch-none"
     >
