@@ -37,9 +37,9 @@ for (let check = 0; check < checks; ) {
   await once(writer.stdout, "data");
   writer.stdout.resume();
   for (let i = 0; i < ON_ONE && check < checks; i++, check++) {
-    const found = foundAltered(database);
-    altered += found.length;
-    for (const line of found.slice(0, 3)) console.log(line);
+    const findings = foundAltered(database);
+    altered += findings.length;
+    for (const line of findings.slice(0, 3)) console.log(line);
     // The writer's lines are read meanwhile: a full pipe would stop it.
     await new Promise((next) => setImmediate(next));
   }

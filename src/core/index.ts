@@ -90,6 +90,7 @@ export { type StepBlocker, stepBlocker } from "./end/blocker";
 export { type Clock, overrun, runningClocks, runningPots } from "./end/clocks";
 export type { BenchTimer, EndState, ReworkInHand, RunTimer, SeenFault } from "./end/end-state";
 export { followsFrom } from "./end/follows";
+export { judgeLight, lightStandings } from "./end/light";
 export { openPoints } from "./end/open-points";
 export {
   dueParts,
@@ -166,6 +167,18 @@ export {
   withTap,
   zFeederPlan,
 } from "./light/feeder-plan";
+export {
+  LIGHT_FROM,
+  type LightReading,
+  type LightReference,
+  type LightTry,
+  WAVELENGTHS,
+  type Wavelength,
+  zReference,
+} from "./light/light-reading";
+export { LOSS_LIMITS, triesFor, usualLimit } from "./light/limits";
+export { isMeterLine, meterLine, parseMeterLine, SIMULATED_METER, simulatedPower } from "./light/meter-line";
+export { readPowers, referenceTrouble, type StaleReference } from "./light/reference";
 export { asMade, presentFeatures } from "./measured/as-made";
 export { belongsTo } from "./measured/belongs";
 export { canBeNegative } from "./measured/either-side";

@@ -13,6 +13,7 @@ import { mustBePrintable } from "./printable";
 import {
   Corrections,
   Fact,
+  Light,
   Looks,
   notCounted,
   PartsUsed,
@@ -80,6 +81,7 @@ export async function pagesPdf(
       <Head record={record} />
       <Drawing record={record} sheet={sheets.get(record.id)} />
       <Lengths record={record} />
+      <Light record={record} />
       <Text style={styles.head}>{t("besides")}</Text>
       <Fact name={t("looks")} text={looksTold(record)} />
       <Fact name={t("redone")} text={redoneTold(record)} />
@@ -152,6 +154,7 @@ function Record({
       <Head record={record} />
       <Drawing record={record} sheet={sheet} />
       <Lengths record={record} />
+      <Light record={record} />
       <Looks record={record} />
       <RedoneWork record={record} />
       <Corrections record={record} />

@@ -125,6 +125,49 @@ export function PartsUsed({ record }: Of) {
 }
 
 /** The photographs whose bytes are at hand. */
+/** Light read through the end: how it stands at each wavelength, and the readings that stand. */
+export function Light({ record }: Of) {
+  const { light, lightStands } = record;
+  if (light.length === 0) return null;
+  return (
+    <>
+      <Text style={styles.head}>{t("light")}</Text>
+      {lightStands.map(({ wavelength, from, loss, u, limitDb, verdict, gain }) => (
+        <Text key={wavelength}>
+          {t("light-stands", {
+            wavelength,
+            from,
+            loss: loss.toFixed(2),
+            u: u.toFixed(2),
+            limit: String(limitDb),
+            verdict: gain ? "gain" : verdict,
+          })}
+        </Text>
+      ))}
+      {light
+        .filter(({ stands }) => stands)
+        .map(
+          ({ id, at, wavelength, from, reference, reading, source, cord, meter, referenced, limitFrom }) => (
+            <Text key={id}>
+              {t("light-read", {
+                wavelength,
+                from,
+                meter,
+                source,
+                cord,
+                limitFrom,
+                at: when(at),
+                reading: reading.join(", "),
+                reference: reference.join(", "),
+                referenced: when(referenced),
+              })}
+            </Text>
+          ),
+        )}
+    </>
+  );
+}
+
 export function Photographs({ record, photos }: Of & { photos: ReadonlyMap<string, Uint8Array> }) {
   const shown = record.photos.flatMap(({ sha256, caption }) => {
     const bytes = photos.get(sha256);

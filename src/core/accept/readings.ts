@@ -1,10 +1,13 @@
 import { formatMm } from "../length/format";
 import { mm } from "../length/length";
+import { SIMULATED_METER } from "../light/meter-line";
+import { referenceTrouble, type StaleReference } from "../light/reference";
 import { canBeNegative } from "../measured/either-side";
 import { InputError } from "../problem/problem";
 import { judgementOf } from "../procedure/step";
 import { SIMULATED } from "../simulated/hidden-end";
 import { say } from "../words/core";
+import type { Saying } from "../words/wording";
 import type { Acceptors, EventOf, Standpoint } from "./acceptors";
 
 /** Nothing coarser reads a prepared end. */
@@ -31,6 +34,20 @@ function mustBeReadable(event: EventOf<"reading">, { sheet, purpose }: Standpoin
       );
 }
 
+const STALE: Readonly<Record<StaleReference, () => Saying>> = {
+  old: () => say("the-reference-is-of-another-day"),
+  worn: () => say("the-references-cord-was-mated-too-often"),
+  warmed: () => say("the-reference-is-of-another-temperature"),
+  later: () => say("the-reference-is-later-than-the-reading"),
+};
+
+function mustBeReadByAReference(event: EventOf<"light">, { purpose }: Standpoint): void {
+  const trouble = referenceTrouble(event);
+  if (trouble !== null) throw new InputError("stale-reference", STALE[trouble](), ["reference"]);
+  if (purpose === "work" && event.meter.id === SIMULATED_METER)
+    throw new InputError("simulated", say("a-real-end-takes-no-simulated-readings"), ["meter"]);
+}
+
 function mustBeAnAnswer({ judgement: id, answer, seen }: EventOf<"answer">, { sheet }: Standpoint): void {
   const judgement = sheet.lines
     .flatMap(({ step }) => judgementOf(step) ?? [])
@@ -42,11 +59,12 @@ function mustBeAnAnswer({ judgement: id, answer, seen }: EventOf<"answer">, { sh
 }
 
 /** Acceptors of readings and answers. */
-export const READINGS: Acceptors<"reading" | "strike" | "answer"> = {
+export const READINGS: Acceptors<"reading" | "strike" | "answer" | "light"> = {
   reading: mustBeReadable,
   strike: ({ reading }, { state }) => {
-    if (!state.readings.some(({ id }) => id === reading))
+    if (![...state.readings, ...state.light].some(({ id }) => id === reading))
       throw new InputError("unknown-reading", say("that-reading-is-not-on-this-end"), ["reading"]);
   },
   answer: mustBeAnAnswer,
+  light: mustBeReadByAReference,
 };

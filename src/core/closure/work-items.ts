@@ -128,8 +128,10 @@ const tenths = (micrometres: number): number => Math.round(micrometres / 100) / 
 function storedText({ tube, lies, over, under }: StoredTubes): Saying {
   if (lies)
     return say("tubes-lie-in-turns", {
-      ...{ tube: tenths(tube), turns: lies.turns },
-      ...{ perimeter: tenths(lies.perimeter), radius: tenths(lies.radius) },
+      tube: tenths(tube),
+      turns: lies.turns,
+      perimeter: tenths(lies.perimeter),
+      radius: tenths(lies.radius),
     });
   return under > 0
     ? say("tubes-are-under", { tube: tenths(tube), off: tenths(under) })

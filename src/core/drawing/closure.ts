@@ -15,7 +15,7 @@ const TUBES_OUT = 34_000;
 const ROW = 13_000;
 
 /** How a part of a closure stands: nothing open, something open, or not yet to be worked. */
-export type PartStanding = "done" | "open";
+type PartStanding = "done" | "open";
 
 interface DrawnPort {
   readonly id: string;

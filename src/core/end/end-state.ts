@@ -4,6 +4,7 @@ import type { Signature } from "../event/kinds/closing";
 import type { EndOutcome, Fault } from "../event/kinds/faults";
 import type { Length } from "../length/length";
 import type { EndAct } from "./acts";
+import type { LightRead } from "./light";
 
 /** A hold or cure: when it began, for how long, and whether it was ended. */
 export interface RunTimer {
@@ -86,6 +87,8 @@ export interface EndState {
   readonly counted: Readonly<Record<string, number>>;
   /** Why it is put aside, and since when; null while it is worked on. */
   readonly parked: { readonly why: string; readonly at: string } | null;
+  /** Readings of light that stand, in the order they came: what was made again since has none. */
+  readonly light: readonly LightRead[];
   readonly photos: readonly Extract<EndEvent, { kind: "photo" }>[];
   readonly job: string;
   readonly label: string;

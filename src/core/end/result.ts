@@ -5,6 +5,7 @@ import { um } from "../length/length";
 import { judgementOf } from "../procedure/step";
 import type { Check, RunSheet } from "../runsheet/document";
 import type { EndState } from "./end-state";
+import { lightStandings } from "./light";
 
 /** What the other side of an opening has over its own figure, or is short of it: it counts on this side. */
 export interface OtherSide {
@@ -119,7 +120,9 @@ export function resultOf(sheet: RunSheet, state: EndState, rule: Rule): Result {
       const answer = judgement.answers.find(({ id }) => id === state.answers[judgement.id]);
       return answer ? answer.good : null;
     });
+  const light = lightStandings(state, rule).map(({ verdict }) => verdict);
+  if (light.includes("out")) return "out";
   if (verdicts.includes("out") || looks.includes(false) || state.faults.length > 0) return "out";
-  if (verdicts.includes("unsure")) return "unsure";
+  if (verdicts.includes("unsure") || light.includes("unsure")) return "unsure";
   return verdicts.includes(null) || looks.includes(null) ? "unmeasured" : "in";
 }

@@ -29,6 +29,7 @@ const FRESH: EndState = {
   anew: { all: 0, features: {} },
   counted: {},
   parked: null,
+  light: [],
   photos: [],
   job: "",
   label: "",
@@ -85,7 +86,11 @@ function changed(state: EndState, { id, at, by = null, event }: Recorded): EndSt
         inHand: state.inHand && state.at >= state.inHand.back ? null : state.inHand,
       };
     case "strike":
-      return { ...state, readings: state.readings.filter((reading) => reading.id !== event.reading) };
+      return {
+        ...state,
+        readings: state.readings.filter((reading) => reading.id !== event.reading),
+        light: state.light.filter(({ id: read }) => read !== event.reading),
+      };
     case "answer":
       return {
         ...state,
@@ -94,12 +99,13 @@ function changed(state: EndState, { id, at, by = null, event }: Recorded): EndSt
       };
     case "label":
       return { ...state, job: event.job, label: event.label };
+    // Light is read through a finished end: of one that is made again it says nothing.
     case "retry":
-      return retried(state, event);
+      return { ...retried(state, event), light: [] };
     case "restart":
-      return restarted(state, event);
+      return { ...restarted(state, event), light: [] };
     case "rework":
-      return reworked(state, event);
+      return { ...reworked(state, event), light: [] };
     case "trimmed":
       return { ...state, inHand: state.inHand && { ...state.inHand, trimmed: true } };
     case "take-back":
@@ -108,16 +114,12 @@ function changed(state: EndState, { id, at, by = null, event }: Recorded): EndSt
       return { ...state, parked: event.on ? { why: event.why, at } : null };
     case "counted":
       return { ...state, counted: { ...state.counted, [event.step]: event.count } };
-    case "fault": {
-      const { kind: _kind, on, ...fault } = event;
-      const others = state.faults.filter(
-        ({ leg, feature, what: seenFault }) =>
-          leg !== fault.leg || feature !== fault.feature || seenFault !== fault.what,
-      );
-      return { ...state, faults: on ? [...others, fault] : others };
-    }
+    case "fault":
+      return { ...state, faults: faultsAfter(state.faults, event) };
     case "spare":
       return { ...state, spare: event.length };
+    case "light":
+      return { ...state, light: [...state.light, { ...event, id, at }] };
     case "photo":
       return { ...state, photos: [...state.photos, event] };
     case "countersign":
@@ -142,6 +144,17 @@ function changed(state: EndState, { id, at, by = null, event }: Recorded): EndSt
     case "sign":
       return { ...state, signed: signedOff(event, at) };
   }
+}
+
+function faultsAfter(
+  faults: EndState["faults"],
+  { kind: _kind, on, ...fault }: Extract<EndEvent, { kind: "fault" }>,
+): EndState["faults"] {
+  const others = faults.filter(
+    ({ leg, feature, what: seenFault }) =>
+      leg !== fault.leg || feature !== fault.feature || seenFault !== fault.what,
+  );
+  return on ? [...others, fault] : others;
 }
 
 const logged = (spent: readonly string[], step: string): readonly string[] =>

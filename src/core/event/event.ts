@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { zMm, zUm } from "../length/length";
+import { zLight } from "../light/light-reading";
 import { said } from "../words/core";
 import { zCorrection, zCountersign, zPark, zPhoto, zSign } from "./kinds/closing";
 import { spareWith, zCounted, zShards, zTimer, zUse } from "./kinds/counting";
@@ -36,6 +37,7 @@ const eventsWith = (zLength: LengthSchema) =>
       zCorrection,
       zPhoto,
       zCountersign,
+      zLight,
     ],
     said("kind-must-be-one-of-thread-step"),
   );

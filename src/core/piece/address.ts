@@ -9,7 +9,7 @@ import { type Marked, marked } from "./identity";
 
 /** The two cut ends of a fibre or ribbon that is parted: towards either side of its cable. */
 export const TOWARDS = ["A", "B"] as const;
-export type Towards = (typeof TOWARDS)[number];
+type Towards = (typeof TOWARDS)[number];
 
 /** One of many: the third tube. */
 const zStep = z.strictObject({

@@ -59,6 +59,7 @@ export const STATUS_OF = {
   shards: 400,
   signed: 409,
   "signed-out": 401,
+  "stale-reference": 409,
   simulated: 400,
   /** Of the client alone: the server's answer is not one this page knows. */
   strange: 502,

@@ -21,6 +21,7 @@ import { usedOn } from "../tally/used";
 import { attemptsOf, zAttempt } from "./attempts";
 import { drawnEnd, zDrawn } from "./drawn";
 import { legsTold, zLegTold } from "./legs";
+import { lightTold, zLightStands, zLightTold } from "./light";
 import { looksOf, zLook } from "./looks";
 import { openTold, zOpen } from "./open";
 import { readingOf, zReading } from "./reading";
@@ -185,6 +186,10 @@ export const zRecord = z.strictObject({
       count: z.int().nullable(),
     }),
   ),
+  /** Light read through it, in order; what was read of an end that was made again since does not stand. */
+  light: z.array(zLightTold),
+  /** How it stands in light at each wavelength: by its newest reading, or the mean of both directions. */
+  lightStands: z.array(zLightStands),
   photos: z.array(
     z.strictObject({
       sha256: z.string(),
@@ -292,6 +297,7 @@ export function recordOf(end: Recordable, people: readonly Person[] = []): EndRe
     shards: { ...state.shards },
     counts: countsOf(sheet, state),
     used: usedOn(events).map(({ item, count }) => ({ item, count })),
+    ...lightTold(events, state, rule),
     photos: state.photos.map(({ sha256, caption, width, height, original }) => ({
       ...{ sha256, caption, width, height },
       ...(original && { original: original.sha256 }),

@@ -56,7 +56,7 @@ function passesOver({ radius, straight }: LoopShape, { left, top, width, height 
 }
 
 /** A splice that is to lie on a tray: in which of its slots, and how its fibres lie. */
-export interface SpliceToLay {
+interface SpliceToLay {
   readonly id: string;
   readonly slot: string;
   readonly laid: SpliceLaid | null;

@@ -57,8 +57,22 @@ const OF_LENGTH = [
   "verdict",
 ] as const;
 
+/** What is shown of one reading of light. */
+const OF_LIGHT = [
+  "wavelength_nm",
+  "light_from",
+  "reference_dbm",
+  "light_dbm",
+  "loss_db",
+  "loss_u_db",
+  "loss_limit_db",
+  "loss_limit_from",
+  "loss_verdict",
+] as const;
+
 type Cells<Column extends string> = Record<Column, string | number>;
-type Row = Cells<(typeof OF_END)[number] | (typeof OF_LENGTH)[number]>;
+type Row = Cells<(typeof OF_END)[number] | (typeof OF_LENGTH)[number]> &
+  Partial<Cells<(typeof OF_LIGHT)[number]>>;
 
 /** By it a spreadsheet takes the file for UTF-8, and not for the letters of its own country (Unicode, "BOM"). */
 export const BYTE_ORDER_MARK = "\ufeff";
@@ -70,7 +84,7 @@ export const CSV_SETTINGS = { escapeFormulae: RUNS, newline: "\r\n" };
  * run is made plain text. A piece a record.
  */
 export function* csvPieces(records: Iterable<RecordDocument>): Generator<string> {
-  const columns = [...OF_END, ...OF_LENGTH];
+  const columns = [...OF_END, ...OF_LENGTH, ...OF_LIGHT];
   yield `${BYTE_ORDER_MARK}${Papa.unparse([columns], CSV_SETTINGS)}\r\n`;
   for (const record of records)
     yield `${Papa.unparse(rowsOf(record), { ...CSV_SETTINGS, columns, header: false })}\r\n`;
@@ -98,7 +112,8 @@ const rowsOf = (record: RecordDocument): Row[] => {
     const none = read.length > 0 ? [] : [{ ...common, ...lengthCells(length, null), standing: "not read" }];
     return [...rejected, ...read, ...none];
   });
-  return rows.length > 0 ? rows : [{ ...common, ...NO_LENGTH }];
+  const all = [...rows, ...record.light.map((read) => ({ ...common, ...lightCells(read) }))];
+  return all.length > 0 ? all : [{ ...common, ...NO_LENGTH }];
 };
 
 const commonOf = (record: RecordDocument): Cells<(typeof OF_END)[number]> => ({
@@ -172,6 +187,23 @@ const lengthCells = (
   instrument: reading?.instrument ?? "",
   read_at: reading?.at ?? "",
   verdict: verdict ?? "not measured",
+});
+
+/** The cells of a reading of light: of a length it has none. */
+const lightCells = (read: RecordDocument["light"][number]) => ({
+  ...NO_LENGTH,
+  instrument: read.meter,
+  read_at: read.at,
+  standing: read.stands ? "stands" : "made anew since",
+  wavelength_nm: read.wavelength,
+  light_from: read.from,
+  reference_dbm: read.reference.join(" "),
+  light_dbm: read.reading.join(" "),
+  loss_db: read.loss.toFixed(3),
+  loss_u_db: read.u.toFixed(3),
+  loss_limit_db: read.limitDb,
+  loss_limit_from: read.limitFrom,
+  loss_verdict: read.gain ? "brighter than its reference" : read.verdict,
 });
 
 /** The cells of a length, for an end that has none. */

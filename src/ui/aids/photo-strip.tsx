@@ -45,31 +45,8 @@ export function PhotoStrip({ end, photos, onAdded }: PhotoStripProps) {
     <div className="grid gap-2">
       {photos.length > 0 && (
         <ul aria-label={t("photographs")} className="flex flex-wrap gap-2">
-          {photos.map(({ sha256, width, height, caption: message, original }) => (
-            <li key={sha256}>
-              <a href={`/api/v1/photos/${sha256}`} target="_blank" rel="noreferrer" className="block w-40">
-                {/* biome-ignore lint/performance/noImgElement: it lies beside the database, already made small */}
-                <img
-                  src={`/api/v1/photos/${sha256}`}
-                  width={width}
-                  height={height}
-                  alt={message || t("photograph-of-this-end")}
-                  loading="lazy"
-                  className="h-28 w-40 rounded-md border border-line object-cover"
-                />
-                <span className="block truncate text-sm">{message}</span>
-              </a>
-              {original && (
-                <a
-                  href={`/api/v1/photos/${original}`}
-                  target="_blank"
-                  rel="noreferrer"
-                  className="text-sm underline"
-                >
-                  {t("original")}
-                </a>
-              )}
-            </li>
+          {photos.map((photo) => (
+            <Photo key={photo.sha256} {...photo} />
           ))}
         </ul>
       )}
@@ -104,5 +81,30 @@ export function PhotoStrip({ end, photos, onAdded }: PhotoStripProps) {
         </label>
       </div>
     </div>
+  );
+}
+
+/** A photograph as it is shown small, with the way to it and to its original. */
+function Photo({ sha256, width, height, caption: message, original }: PhotoStripProps["photos"][number]) {
+  return (
+    <li>
+      <a href={`/api/v1/photos/${sha256}`} target="_blank" rel="noreferrer" className="block w-40">
+        {/* biome-ignore lint/performance/noImgElement: it lies beside the database, already made small */}
+        <img
+          src={`/api/v1/photos/${sha256}`}
+          width={width}
+          height={height}
+          alt={message || t("photograph-of-this-end")}
+          loading="lazy"
+          className="h-28 w-40 rounded-md border border-line object-cover"
+        />
+        <span className="block truncate text-sm">{message}</span>
+      </a>
+      {original && (
+        <a href={`/api/v1/photos/${original}`} target="_blank" rel="noreferrer" className="text-sm underline">
+          {t("original")}
+        </a>
+      )}
+    </li>
   );
 }

@@ -119,6 +119,7 @@ export function BenchView(props: BenchViewProps) {
         />
       ) : signing ? (
         <SignPanel
+          purpose={purpose}
           {...{ sheet, work, rule, way }}
           instrument={tools.instrument}
           onWay={setWay}

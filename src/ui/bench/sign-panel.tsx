@@ -10,6 +10,7 @@ import {
   isMidRun,
   onLeg,
   overrun,
+  type Purpose,
   type Result,
   type Rule,
   type RunSheet,
@@ -19,6 +20,7 @@ import { t } from "@/messages/bench";
 import { AdvicePanel, type BandView } from "../advice/advice-panel";
 import { PhotoStrip } from "../aids/photo-strip";
 import { Button } from "../controls/button";
+import { LightPanel } from "../light/light-panel";
 import { ReadingPanel } from "../reading/reading-panel";
 import { passedWords } from "../words/held-words";
 import { limitsText, type Units } from "../words/length-text";
@@ -32,6 +34,7 @@ interface SignPanelProps {
   readonly sheet: RunSheet;
   readonly work: BenchWork;
   readonly rule: Rule;
+  readonly purpose: Purpose;
   readonly instrument: Instrument;
   readonly way: BandView;
   readonly onWay: (way: BandView) => void;
@@ -95,7 +98,8 @@ function Passed({ sheet, work }: Pick<SignPanelProps, "sheet" | "work">) {
 const NONE: [] = [];
 
 /** The last word on an end: what it came to, and whose name stands for it. */
-export function SignPanel({ sheet, work, rule, instrument, way, onWay, units, onSign }: SignPanelProps) {
+export function SignPanel(props: SignPanelProps) {
+  const { sheet, work, rule, purpose, instrument, way, onWay, units, onSign } = props;
   const { all, result, state, add: onAdd, back: onBack, advice } = work;
   const standings = inOrderOfDoing(all);
   const [picked, setPicked] = useState<string | null>(null);
@@ -141,6 +145,14 @@ export function SignPanel({ sheet, work, rule, instrument, way, onWay, units, on
             onTyped={work.setTyped}
           />
         )}
+        <LightPanel
+          state={state}
+          rule={rule}
+          family={sheet.procedure.family}
+          purpose={purpose}
+          onAdd={onAdd}
+          onStrike={work.strike}
+        />
         <PhotoStrip
           end={work.id}
           photos={state.photos.map((photo) => ({ ...photo, original: photo.original?.sha256 }))}

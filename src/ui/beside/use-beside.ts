@@ -36,8 +36,8 @@ export function useBeside<Q, A>(begin: () => Worker): Beside<Q, A> {
   const ask = useCallback(
     (question: Q) => {
       stop();
-      const asked = worker.current ?? begin();
-      worker.current = asked;
+      const solver = worker.current ?? begin();
+      worker.current = solver;
       setBusy(true);
       return new Promise<A | null>((answered, failed) => {
         const end = () => {
@@ -45,15 +45,15 @@ export function useBeside<Q, A>(begin: () => Worker): Beside<Q, A> {
           setBusy(false);
         };
         drop.current = () => answered(null);
-        asked.onmessage = ({ data }: MessageEvent<A>) => {
+        solver.onmessage = ({ data }: MessageEvent<A>) => {
           end();
           answered(data);
         };
-        asked.onerror = ({ message }) => {
+        solver.onerror = ({ message }) => {
           end();
           failed(new Error(message));
         };
-        asked.postMessage(question);
+        solver.postMessage(question);
       });
     },
     [begin, stop],

@@ -59,16 +59,7 @@ export function TrayDrawing({ trays, tray, at, splices, picked, onPick, onSlot, 
         onPointerUp={() => setHeld(null)}
         onPointerLeave={() => setHeld(null)}
       >
-        <rect
-          x="0"
-          y="0"
-          width={width}
-          height={height}
-          rx="8"
-          fill="var(--raised)"
-          stroke="var(--ink)"
-          strokeWidth="0.8"
-        />
+        <Plate width={width} height={height} />
         {drawn.map((state) => (
           <Loops
             key={state.splice.id}
@@ -105,10 +96,7 @@ export function TrayDrawing({ trays, tray, at, splices, picked, onPick, onSlot, 
             />
           );
         })}
-        <path d={`M4,${height - 4} h${SCALE_MM}`} stroke="var(--ink)" strokeWidth="0.8" />
-        <text x="4" y={height - 6} fontSize="4.4" fill="var(--soft)">
-          {t("length-mm", { length: SCALE_MM })}
-        </text>
+        <ScaleBar height={height} />
       </svg>
       <figcaption id="would-lie" className="text-soft text-sm">
         {dragged && held?.over ? (
@@ -120,6 +108,33 @@ export function TrayDrawing({ trays, tray, at, splices, picked, onPick, onSlot, 
     </figure>
   );
 }
+
+interface Sized {
+  readonly width: number;
+  readonly height: number;
+}
+
+const Plate = ({ width, height }: Sized) => (
+  <rect
+    x="0"
+    y="0"
+    width={width}
+    height={height}
+    rx="8"
+    fill="var(--raised)"
+    stroke="var(--ink)"
+    strokeWidth="0.8"
+  />
+);
+
+const ScaleBar = ({ height }: Pick<Sized, "height">) => (
+  <>
+    <path d={`M4,${height - 4} h${SCALE_MM}`} stroke="var(--ink)" strokeWidth="0.8" />
+    <text x="4" y={height - 6} fontSize="4.4" fill="var(--soft)">
+      {t("length-mm", { length: SCALE_MM })}
+    </text>
+  </>
+);
 
 /** What both sides trim together, millimetres; null where it does not reach. */
 const trimOf = ({ a, b }: NonNullable<SpliceState["laid"]>): number | null =>

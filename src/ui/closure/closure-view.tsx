@@ -17,7 +17,7 @@ import { Link } from "../controls/link";
 import { EntryHead } from "../entry/entry-head";
 import { type EntryShown, EntryWork } from "../entry/entry-work";
 import { broughtIn } from "../entry-drawing/entry-cables";
-import type { PortsAnswer } from "../entry-drawing/ports-answer";
+import type { PlacingAnswer } from "../entry-drawing/ports-answer";
 import { useEntryCables } from "../entry-drawing/use-entry-cables";
 import { call } from "../http/http";
 import { KeptTrouble, KeptWord } from "../piece/kept-line";
@@ -34,7 +34,7 @@ interface ClosureViewProps extends EntryShown {
   readonly job: { readonly id: string; readonly name: string };
   readonly joinable: readonly Joinable[];
   /** Which ports its cables go in, as its plan stands. */
-  readonly ported: PortsAnswer;
+  readonly ported: PlacingAnswer;
 }
 
 /** A closure kept in a job: its cables as pieces of the job, each with how it stands and the way to the bench. */

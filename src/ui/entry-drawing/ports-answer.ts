@@ -3,7 +3,7 @@ import type { Language } from "@/messages/language";
 import { type NamedCable, placedIn } from "./entry-cables";
 
 /** Which ports the cables of an entry go in. */
-export interface PortsQuestion {
+export interface PlacingQuestion {
   readonly ports: readonly Port[];
   readonly cables: readonly NamedCable[];
   /** What the page speaks: why they do not go in is said in it. */
@@ -11,6 +11,6 @@ export interface PortsQuestion {
 }
 
 /** Where the cables go, or why they cannot all go in. */
-export const portsAnswer = ({ ports, cables }: Pick<PortsQuestion, "ports" | "cables">) =>
+export const placingAnswer = ({ ports, cables }: Pick<PlacingQuestion, "ports" | "cables">) =>
   attempt(() => placedIn(ports, cables));
-export type PortsAnswer = ReturnType<typeof portsAnswer>;
+export type PlacingAnswer = ReturnType<typeof placingAnswer>;

@@ -1,9 +1,9 @@
 import "@/messages/core-texts";
 import { setLanguage } from "@/messages/language";
-import { type PortsQuestion, portsAnswer } from "./ports-answer";
+import { type PlacingQuestion, placingAnswer } from "./ports-answer";
 
 /** Finds ports beside the page: a question is a message, and so is its answer. */
-self.onmessage = ({ data }: MessageEvent<PortsQuestion>) => {
+self.onmessage = ({ data }: MessageEvent<PlacingQuestion>) => {
   setLanguage(data.language);
-  self.postMessage(portsAnswer(data));
+  self.postMessage(placingAnswer(data));
 };

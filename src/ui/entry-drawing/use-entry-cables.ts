@@ -6,7 +6,7 @@ import type { Cable, ClosureCable, Port } from "@/core";
 import { language } from "@/messages/language";
 import { useBeside } from "../beside/use-beside";
 import { namedCables, writeCables } from "./entry-cables";
-import type { PortsAnswer, PortsQuestion } from "./ports-answer";
+import type { PlacingAnswer, PlacingQuestion } from "./ports-answer";
 
 /** Keeps the cables of an entry in the address bar alone. */
 export function showInAddress(cables: readonly ClosureCable[]): void {
@@ -17,7 +17,7 @@ export function showInAddress(cables: readonly ClosureCable[]): void {
 /** Cables with the ports they go in, or why they cannot all go in. */
 export interface PortedCables {
   readonly cables: readonly ClosureCable[];
-  readonly answer: PortsAnswer;
+  readonly answer: PlacingAnswer;
 }
 
 const portsWorker = () => new Worker(new URL("./ports-worker.ts", import.meta.url), { type: "module" });
@@ -36,7 +36,7 @@ export function useEntryCables(
   const { undo: goBack } = history;
   const [problem, setProblem] = useState<string | null>(null);
   const [tried, setTried] = useState<readonly ClosureCable[] | null>(null);
-  const { busy, ask, stop } = useBeside<PortsQuestion, PortsAnswer>(portsWorker);
+  const { busy, ask, stop } = useBeside<PlacingQuestion, PlacingAnswer>(portsWorker);
   const cables = tried ?? present.cables;
   const named = useMemo(() => namedCables(cables, shelf), [cables, shelf]);
   const placed = useMemo(() => placedFor(present, cables), [present, cables]);

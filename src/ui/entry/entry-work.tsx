@@ -99,14 +99,7 @@ export function EntryWork(props: EntryWorkProps) {
         onPoint={setPointed}
       />
       <CannotBe message={state.problem} />
-      {state.busy && (
-        <p role="status" className="mx-4 mt-3 flex items-center gap-3 sm:mx-6">
-          <Hourglass aria-hidden="true" className="size-5" /> {t("ports-are-looked-for")}
-          <Button size="small" onClick={state.stop}>
-            {t("stop")}
-          </Button>
-        </p>
-      )}
+      {state.busy && <LookingForPorts onStop={state.stop} />}
       <div className="grid gap-6 px-4 py-4 sm:px-6 lg:grid-cols-[minmax(0,1.1fr)_minmax(0,1.2fr)_minmax(0,0.9fr)]">
         <EntryCablesList
           {...props}
@@ -151,6 +144,16 @@ export function EntryWork(props: EntryWorkProps) {
     </main>
   );
 }
+
+/** Said while ports are looked for beside the page. */
+const LookingForPorts = ({ onStop }: { readonly onStop: () => void }) => (
+  <p role="status" className="mx-4 mt-3 flex items-center gap-3 sm:mx-6">
+    <Hourglass aria-hidden="true" className="size-5" /> {t("ports-are-looked-for")}
+    <Button size="small" onClick={onStop}>
+      {t("stop")}
+    </Button>
+  </p>
+);
 
 /** Changes one cable, or puts it into a port. */
 function editsOf({ ports }: Entry, { cables, named, change }: EntryCables) {

@@ -73,6 +73,8 @@ export function historyLine(sheet: RunSheet, events: readonly Recorded[], { even
       return t("correction-by", { name: event.name, says: event.says, why: event.why });
     case "countersign":
       return t("second-signature", { value: signatureText(event) });
+    case "light":
+      return lightLine(event);
     case "photo":
       return `Photograph${event.caption ? `: ${event.caption}` : ""}`;
     case "unread":
@@ -93,6 +95,14 @@ export function historyLine(sheet: RunSheet, events: readonly Recorded[], { even
       return `${event.outcome === "discarded" ? t("discarded") : t("signed-off")} by ${event.name}${event.outcome === "cut-off" ? t("cut-off") : ""}${event.means && event.means !== "made" ? `; ${signatureText({ ...event, means: event.means })}` : ""}${event.missingShards ? t("shards-missing", { missingShards: event.missingShards }) : ""}`;
   }
 }
+
+const lightLine = ({ reference, dBm, from }: EventOf<"light">): string =>
+  t("light-read", {
+    wavelength: reference.wavelength,
+    from,
+    reading: dBm.join(", "),
+    reference: reference.dBm.join(", "),
+  });
 
 type EventOf<K extends Recorded["event"]["kind"]> = Extract<Recorded["event"], { kind: K }>;
 

@@ -24,6 +24,7 @@ const zAside = z.object({ ...zMade, end: z.string(), why: z.string(), event: zEv
 /** Kinds that hold what a person typed or saw; the rest follows from where the end stands, and is asked again. */
 const TOLD: readonly EndEvent["kind"][] = [
   "reading",
+  "light",
   "answer",
   "fault",
   "label",

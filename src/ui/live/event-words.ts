@@ -24,6 +24,7 @@ const WORDS: Record<Recorded["event"]["kind"], string> = {
   fault: t("something-seen"),
   spare: t("the-cable-to-spare"),
   correction: t("a-correction"),
+  light: t("a-reading-of-light"),
   photo: t("a-photograph"),
   unread: t("something-a-newer-arlent-wrote"),
 };

@@ -214,38 +214,44 @@ function StationEditor({ station, styles, onParted, fibres, set, drop }: Station
           />
         )}
       </div>
-      {numbers.length > 0 && onParted.length > 0 && (
-        <>
-          <Select
-            title={t("then-on-each-that-is-parted")}
-            value={station.onto?.procedure ?? ""}
-            empty={t("nothing-planned")}
-            options={onParted}
-            onPick={(id) => set({ onto: id === "" ? null : { procedure: id, choices: {}, cutEnds: "both" } })}
-          />
-          {station.onto && (
-            <Select
-              title={t("which-cut-ends")}
-              value={station.onto.cutEnds ?? ""}
-              empty={station.onto.cutEnds === null ? t("one-of-each-not-said-which") : undefined}
-              options={CUT_ENDS.map((id) => ({ id, name: CUT_END_WORDS[id] }))}
-              onPick={(id) => {
-                const cutEnds = CUT_ENDS.find((each) => each === id);
-                if (cutEnds) set({ onto: station.onto && { ...station.onto, cutEnds } });
-              }}
-            />
-          )}
-          <Choices
-            choices={onParted.find(({ id }) => id === station.onto?.procedure)?.choices ?? []}
-            picked={station.onto?.choices ?? {}}
-            onPick={(choices) => set({ onto: station.onto && { ...station.onto, choices } })}
-          />
-        </>
-      )}
+      {numbers.length > 0 && <OnCutEnds station={station} onParted={onParted} set={set} />}
       <Button look="quiet" onClick={drop}>
         <Trash2 aria-hidden="true" className="size-4" />{" "}
         {t("take-out", { stationName: stationName(station) })}
       </Button>
     </div>
+  );
+}
+
+/** What is put on the cut ends of the fibres that are parted, and on which of them. */
+function OnCutEnds({ station, onParted, set }: Pick<StationEditorProps, "station" | "onParted" | "set">) {
+  if (onParted.length === 0) return null;
+  return (
+    <>
+      <Select
+        title={t("then-on-each-that-is-parted")}
+        value={station.onto?.procedure ?? ""}
+        empty={t("nothing-planned")}
+        options={onParted}
+        onPick={(id) => set({ onto: id === "" ? null : { procedure: id, choices: {}, cutEnds: "both" } })}
+      />
+      {station.onto && (
+        <Select
+          title={t("which-cut-ends")}
+          value={station.onto.cutEnds ?? ""}
+          empty={station.onto.cutEnds === null ? t("one-of-each-not-said-which") : undefined}
+          options={CUT_ENDS.map((id) => ({ id, name: CUT_END_WORDS[id] }))}
+          onPick={(id) => {
+            const cutEnds = CUT_ENDS.find((each) => each === id);
+            if (cutEnds) set({ onto: station.onto && { ...station.onto, cutEnds } });
+          }}
+        />
+      )}
+      <Choices
+        choices={onParted.find(({ id }) => id === station.onto?.procedure)?.choices ?? []}
+        picked={station.onto?.choices ?? {}}
+        onPick={(choices) => set({ onto: station.onto && { ...station.onto, choices } })}
+      />
+    </>
   );
 }

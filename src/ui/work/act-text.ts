@@ -12,6 +12,8 @@ export function actText(sheet: RunSheet, act: EndEvent): string {
       return t("step-to", { value: sheet.lines[act.to]?.step.title ?? act.to + 1 });
     case "reading":
       return `reading ${act.typed}`;
+    case "light":
+      return t("light-of", { wavelength: act.reference.wavelength });
     case "strike":
       return t("striking-out-a-reading");
     case "answer":

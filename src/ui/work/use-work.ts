@@ -68,7 +68,8 @@ export function useWork({ id, sheet, rule, initial, onDone }: Work) {
     else if (line.index > 0) go(state.inHand?.steps.findLast((index) => index < state.at) ?? line.index - 1);
   };
   const strike = (reading: string) => {
-    if (state.readings.some(({ id }) => id === reading)) add({ kind: "strike", reading });
+    if ([...state.readings, ...state.light].some(({ id }) => id === reading))
+      add({ kind: "strike", reading });
   };
   const take = (endAdvice: EndAdvice, plan: "least" | "recommended") => {
     const event = adviceEvent(endAdvice, plan);

@@ -7,7 +7,7 @@ import { library } from "@/service/shelf/library";
 import { theStore } from "@/service/the-store";
 import { EntryView } from "@/ui/entry/entry-view";
 import { namedCables, readCables } from "@/ui/entry-drawing/entry-cables";
-import { portsAnswer } from "@/ui/entry-drawing/ports-answer";
+import { placingAnswer } from "@/ui/entry-drawing/ports-answer";
 
 export const metadata: Metadata = { title: t("entry") };
 export const dynamic = "force-dynamic";
@@ -38,7 +38,7 @@ export default async function EntryPage({ params, searchParams }: Context) {
       jobs={jobsPage(theStore(), {}).rows.map(({ id, name }) => ({ id, name }))}
       initial={{
         cables: named,
-        answer: portsAnswer({ ports: entry.ports, cables: namedCables(named, shelf) }),
+        answer: placingAnswer({ ports: entry.ports, cables: namedCables(named, shelf) }),
       }}
     />
   );

@@ -10,7 +10,7 @@ import { theStore } from "@/service/the-store";
 import { ClosureTrouble } from "@/ui/closure/closure-trouble";
 import { ClosureView } from "@/ui/closure/closure-view";
 import { namedCables } from "@/ui/entry-drawing/entry-cables";
-import { portsAnswer } from "@/ui/entry-drawing/ports-answer";
+import { placingAnswer } from "@/ui/entry-drawing/ports-answer";
 import { Fresh } from "@/ui/live/fresh";
 
 export const metadata: Metadata = { title: t("closure") };
@@ -50,7 +50,7 @@ export default async function ClosurePage({ params }: Context) {
         procedure={procedure}
         going={procedures.find((procedure) => procedure.id === throughId(entry.id)) ?? null}
         cables={shelf}
-        ported={portsAnswer({ ports: entry.ports, cables: namedCables(closure.plan.cables, shelf) })}
+        ported={placingAnswer({ ports: entry.ports, cables: namedCables(closure.plan.cables, shelf) })}
         tools={tools}
         cautions={cautions}
         joinable={joinablePlaces(store, job.id, entry)}
