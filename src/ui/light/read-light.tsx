@@ -138,28 +138,28 @@ function ReadingForm({ draft, simulatedAt, onSave }: ReadingFormProps) {
       }}
       className="grid gap-3"
     >
+      <Select
+        title={t("limit-is")}
+        value={draft.limitId}
+        options={LIMIT_OPTIONS}
+        onPick={draft.pickLimit}
+        className="min-w-0"
+      />
       <div className="grid grid-cols-2 gap-3">
-        <Select
-          title={t("limit-is")}
-          value={draft.limitId}
-          options={LIMIT_OPTIONS}
-          onPick={draft.pickLimit}
-          className="min-w-0"
-        />
         <Field
           title={t("limit")}
           value={draft.limitText}
           inputMode="decimal"
           onChange={({ target }) => draft.typeLimit(target.value)}
         />
+        <Field
+          title={t("celsius")}
+          about={t("celsius-if-known")}
+          value={draft.celsiusText}
+          inputMode="decimal"
+          onChange={({ target }) => draft.setCelsius(target.value)}
+        />
       </div>
-      <Field
-        title={t("celsius")}
-        about={t("celsius-if-known")}
-        value={draft.celsiusText}
-        inputMode="decimal"
-        onChange={({ target }) => draft.setCelsius(target.value)}
-      />
       <Field
         title={t("reading-dbm")}
         about={t("several-after-mating-again")}
