@@ -106,6 +106,7 @@ async function jobViews(request: APIRequestContext): Promise<string[]> {
     `/jobs/${job}/grid`,
     `/jobs/${job}/${piece.id}`,
     `/jobs/${job}/${large.id}`,
+    `/jobs/${job}/${large.id}/link?side=A&fibre=13`,
     `/bench/${placed}`,
     ...joined,
   ];

@@ -179,6 +179,8 @@ export {
 export { LOSS_LIMITS, triesFor, usualLimit } from "./light/limits";
 export { isMeterLine, meterLine, parseMeterLine, SIMULATED_METER, simulatedPower } from "./light/meter-line";
 export { readPowers, referenceTrouble, type StaleReference } from "./light/reference";
+export { type LinkClosure, type LinkPart, type LinkPiece, linkFrom } from "./link/link";
+export { explainExcess, linkLoss, type Measured } from "./link/link-loss";
 export { asMade, presentFeatures } from "./measured/as-made";
 export { belongsTo } from "./measured/belongs";
 export { canBeNegative } from "./measured/either-side";
@@ -433,6 +435,7 @@ export {
 } from "./wire/jobs";
 export { jsonSchemas } from "./wire/json-schema";
 export { zLedgerQuery, zRecordCheck } from "./wire/keeping-requests";
+export { type LinkAnswer, zLinkQuery } from "./wire/link";
 export {
   zAddClosureEvents,
   zBeginClosure,

@@ -3,8 +3,11 @@ import type { EndEvent, Reading, ReworkTaken } from "../event/event";
 import type { Signature } from "../event/kinds/closing";
 import type { EndOutcome, Fault } from "../event/kinds/faults";
 import type { Length } from "../length/length";
+import type { LightReading } from "../light/light-reading";
 import type { EndAct } from "./acts";
-import type { LightRead } from "./light";
+
+/** Light read through an end, as it stands on it. */
+export type LightRead = LightReading & { readonly id: string; readonly at: string };
 
 /** A hold or cure: when it began, for how long, and whether it was ended. */
 export interface RunTimer {

@@ -5,7 +5,8 @@ import { WORLD } from "../fixtures/example-world";
 import type { LightReading } from "../light/light-reading";
 import { referenceTrouble } from "../light/reference";
 import { problemOf } from "../problem/check";
-import { judgeLight, type LightRead, lightStandings } from "./light";
+import type { LightRead } from "./end-state";
+import { judgeLight, lightStandings } from "./light";
 import { resultOf } from "./result";
 import { endState } from "./state";
 

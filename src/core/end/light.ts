@@ -1,10 +1,7 @@
 import type { Rule } from "../conformance/conformance";
 import type { LightReading, Wavelength } from "../light/light-reading";
 import { judgeLoss } from "../light/loss";
-import type { EndState } from "./end-state";
-
-/** Light read through an end, as it stands on it. */
-export type LightRead = LightReading & { readonly id: string; readonly at: string };
+import type { EndState, LightRead } from "./end-state";
 
 /** A loss judged; where both directions were read, their mean. */
 interface LightStanding {

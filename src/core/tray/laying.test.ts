@@ -12,8 +12,8 @@ function runsOver(trays: TraySet, perimeter: number, id: string): boolean {
   const { radius, straight } = loopShape(trays, perimeter);
   const slot = slotShapes(trays).find((shape) => shape.id === id);
   if (!slot) return false;
-  const points = Array.from({ length: 4_000 }, (_, i): [number, number] => {
-    const along = (i / 4_000) * perimeter;
+  const points = Array.from({ length: 1_200 }, (_, i): [number, number] => {
+    const along = (i / 1_200) * perimeter;
     const bend = Math.PI * radius;
     if (along < straight) return [along - straight / 2, -radius];
     if (along < straight + bend) {
@@ -52,7 +52,6 @@ describe("the order of laying a tray", () => {
   it.each(sets)(
     "%s: lays each sleeve and its loops once, and no loop over a slot that is still to be filled",
     (_, trays) => {
-      let interleaved = 0;
       fc.assert(
         fc.property(
           fc.shuffledSubarray([...trays.slots], { minLength: 1 }),
@@ -71,24 +70,35 @@ describe("the order of laying a tray", () => {
                   .sort(),
               ).toEqual(splices.map(({ id }) => id).sort());
             const pressed = new Set<string>();
-            steps.forEach(({ splice, lays }, i) => {
+            for (const { splice, lays } of steps) {
               if (lays === "sleeve") pressed.add(splice);
-              if (lays === "sleeve" && steps[i + 1]?.splice !== splice) interleaved += 1;
               const own = splices.find(({ id }) => id === splice);
-              if (lays === "sleeve" || !own) return;
+              if (lays === "sleeve" || !own) continue;
               expect(pressed.has(splice)).toBe(true);
               for (const perimeter of [own.laid?.a.perimeter, own.laid?.b.perimeter])
                 for (const other of splices)
                   if (perimeter && !pressed.has(other.id))
                     expect(runsOver(trays, perimeter, other.slot)).toBe(false);
-            });
+            }
           },
         ),
-        { numRuns: 40 },
+        { numRuns: 20 },
       );
-      expect(interleaved).toBeGreaterThan(0);
     },
   );
+  it("presses in first whatever a splice's own loops would lie over", () => {
+    const trays = sets.find(([id]) => id === "entry-dome-round")?.[1];
+    if (!trays) throw new Error("the round dome has trays");
+    const side = { trim: um(0), path: "with", turns: 2, perimeter: trays.perimeter.min, tries: 9 };
+    const splices = trays.slots.map(({ id }) => ({ id, slot: id, laid: { a: side, b: side, tries: 9 } }));
+    const covered = trays.slots.map(({ id }) => id).filter((id) => runsOver(trays, trays.perimeter.min, id));
+    expect(covered.length).toBeGreaterThan(1);
+    const steps = layingOrder(trays, splices).map(({ splice, lays }) => `${splice} ${lays}`);
+    const firstLoops = steps.findIndex((step) => step.endsWith("loops"));
+    expect(steps.slice(0, firstLoops)).toEqual(
+      expect.arrayContaining([...covered, splices[0]?.id].map((id) => `${id} sleeve`)),
+    );
+  });
   it("is slot by slot where no loop comes near a slot", () => {
     const [, trays] = sets[0] ?? [];
     if (!trays) throw new Error("an entry with trays is shipped");

@@ -46,6 +46,7 @@ import {
   zRecordCheck,
   zSealText,
 } from "./keeping-requests";
+import { zLinkAnswer, zLinkQuery } from "./link";
 import {
   zAddClosureEvents,
   zBeginClosure,
@@ -275,6 +276,11 @@ export const API = {
     roles: ["lead"],
   }),
   "get /pieces/{id}": route({ does: "A piece with how each of its places stands.", answer: zPieceAnswer }),
+  "get /pieces/{id}/link": route({
+    does: "The link a fibre of a piece is part of: what light meets, its expected loss, what was measured over it.",
+    query: zLinkQuery,
+    answer: zLinkAnswer,
+  }),
   "get /pieces/{id}/ends": route({
     does: "What begins at a place of a piece, with the documents it would be made by.",
     query: zPlaceQuery,

@@ -16,6 +16,7 @@ import { PhotoStrip } from "../aids/photo-strip";
 import { Band } from "../band/band";
 import { Button } from "../controls/button";
 import { Link } from "../controls/link";
+import { LightTold } from "../light/light-told";
 import { usePrefs } from "../prefs/prefs-context";
 import { FarPanel } from "../where/far-panel";
 import { confirmationText } from "../words/figures-stand";
@@ -86,6 +87,7 @@ export function RecordView({ record, sheet, events, where }: RecordViewProps) {
               />
             ))}
           </ul>
+          <LightTold {...record} />
           <Looks looks={record.looks} />
           <Faults record={record} />
           <Redone record={record} units={prefs.units} />

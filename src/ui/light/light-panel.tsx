@@ -4,7 +4,6 @@ import { TriangleAlert } from "lucide-react";
 import { useState } from "react";
 import {
   type EndState,
-  type LIGHT_FROM,
   type LightReading,
   type LightTry,
   lightStandings,
@@ -16,6 +15,7 @@ import {
 import { t } from "@/messages/light";
 import { decimal } from "@/messages/numbers";
 import { Button } from "../controls/button";
+import { FROM_TEXTS } from "./from-texts";
 import { ReadLight } from "./read-light";
 import { useReferences } from "./use-references";
 
@@ -28,12 +28,6 @@ interface LightPanelProps {
   readonly onAdd: (event: LightReading) => void;
   readonly onStrike: (reading: string) => void;
 }
-
-const FROM_TEXTS: Readonly<Record<(typeof LIGHT_FROM)[number] | "both", () => string>> = {
-  here: () => t("from-here"),
-  far: () => t("from-far"),
-  both: () => t("from-both"),
-};
 
 const dB = (value: number): string => decimal(value.toFixed(2));
 

@@ -50,7 +50,7 @@ export function PieceView(view: PieceViewProps) {
   };
   return (
     <main className="min-w-0 flex-1">
-      <PieceHead name={plan.name} cable={cable} job={job} planning={planning} />
+      <PieceHead name={plan.name} piece={piece} cable={cable} job={job} planning={planning} />
       <PieceBand
         cable={cable}
         needs={needs}
@@ -91,12 +91,12 @@ export function PieceView(view: PieceViewProps) {
   );
 }
 
-interface PieceHeadProps extends Pick<PieceViewProps, "cable" | "job"> {
+interface PieceHeadProps extends Pick<PieceViewProps, "cable" | "job" | "piece"> {
   readonly name: string;
   readonly planning: ColumnProps["planning"];
 }
 
-function PieceHead({ name, cable, job, planning: { saved, mayUndo, undo } }: PieceHeadProps) {
+function PieceHead({ name, piece, cable, job, planning: { saved, mayUndo, undo } }: PieceHeadProps) {
   return (
     <header className="flex flex-wrap items-center gap-x-4 gap-y-1 px-4 py-2 sm:px-6">
       <h1 className="min-w-0 truncate font-bold text-xl">{name}</h1>
@@ -107,6 +107,9 @@ function PieceHead({ name, cable, job, planning: { saved, mayUndo, undo } }: Pie
         </Link>
       </p>
       <KeptWord save={saved} />
+      <Button asChild look="quiet">
+        <Link href={`/jobs/${job.id}/${piece}/link`}>{t("its-link")}</Link>
+      </Button>
       <Button look="quiet" disabled={!mayUndo} onClick={undo}>
         <Undo2 aria-hidden="true" className="size-4" /> {t("undo")}
       </Button>

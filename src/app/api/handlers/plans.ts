@@ -4,6 +4,7 @@ import { addClosureEvents, getClosureEvents } from "@/service/job/closure-events
 import { closureCsv, closureRecordOf } from "@/service/job/closure-record";
 import { addClosure, getClosure, getClosures, saveClosure } from "@/service/job/closures";
 import { addPieces, getJob, jobsPage, newJob, savePlan } from "@/service/job/jobs";
+import { linkOf } from "@/service/job/link";
 import { aheadAtPlace, beginPlaces, getPiece } from "@/service/job/places";
 import { onPaper } from "@/service/ledger/ledger";
 import { inTurns, pdf } from "../answer";
@@ -18,6 +19,7 @@ export const PLAN_HANDLERS: Handlers<Under<"/jobs"> | Under<"/pieces"> | Under<"
   "post /jobs/{id}/closures": ({ act, params, body }) => addClosure(act, params.id, body),
   "get /pieces/{id}": ({ store, params }) => getPiece(store, params.id),
   "post /pieces/{id}": ({ act, params, body }) => savePlan(act, params.id, body),
+  "get /pieces/{id}/link": ({ store, params, query }) => linkOf(store, params.id, query),
   "get /pieces/{id}/ends": ({ store, params, query }) => aheadAtPlace(store, params.id, query),
   "post /pieces/{id}/ends": ({ act, params, body }) => beginPlaces(act, params.id, body),
   "get /closures/{id}": ({ store, params }) => getClosure(store, params.id),
