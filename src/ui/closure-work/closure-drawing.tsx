@@ -221,9 +221,13 @@ function CablePart({ cable, drawn: { plate, clampedTo, openedTo }, shown, onShow
         stroke="var(--ink)"
         strokeWidth="0.8"
       />
-      <text x={from} y={y - thick / 2 - 2.5} {...LETTERS} fontSize="8.5" fontWeight="600">
-        {number} {name.length > 17 ? `${name.slice(0, 16)}…` : name}
-      </text>
+      {/* Cut off where it is long, not shortened: its part is called by all of it. */}
+      <svg x={from} y={y - thick / 2 - 12} width={mm(clampedTo) - from} height="12">
+        <title>{name}</title>
+        <text y="9.5" {...LETTERS} fontSize="8.5" fontWeight="600">
+          {t("number-and-name", { number, name })}
+        </text>
+      </svg>
       {stage === null && (
         <text x={from - 10} y={y + 3.5} {...DONE}>
           ✓
@@ -265,12 +269,14 @@ function Storage({ drawn: { storage, cables, openedTo }, shown, onShow }: OfDraw
           opacity="0.75"
         />
       ))}
-      <text x={x} y={top} textAnchor="middle" {...LETTERS} fontWeight="700">
-        {standing === "done" ? "✓ " : ""}
-        {t("storage-turns", { turns })}
-      </text>
-      <text x={x} y={top + 12} textAnchor="middle" {...LETTERS}>
-        {t("storage-whole", { whole })}
+      <text y={top} textAnchor="middle" {...LETTERS}>
+        <tspan x={x} fontWeight="700">
+          {standing === "done" ? "✓ " : ""}
+          {t("storage-turns", { turns })}
+        </tspan>{" "}
+        <tspan x={x} dy="12">
+          {t("storage-whole", { whole })}
+        </tspan>
       </text>
     </Part>
   );
@@ -310,11 +316,13 @@ function Trays({ drawn: { trays }, shown, onShow }: OfDrawing) {
         stroke={shown === "splices" ? "var(--now)" : "var(--ink)"}
         strokeWidth={shown === "splices" ? 2.5 : 1}
       />
-      {trays.trays.map(({ tray, done, count }, i) => (
-        <text key={tray} x={left + 10} y={top + 18 + i * 14} {...LETTERS} fontWeight="600">
-          {t("tray-holds", { tray, done, count })}
-        </text>
-      ))}
+      <text y={top + 18} {...LETTERS} fontWeight="600">
+        {trays.trays.map(({ tray, done, count }, i) => (
+          <tspan key={tray} x={left + 10} dy={i === 0 ? 0 : 14}>
+            {t("tray-holds", { tray, done, count })}{" "}
+          </tspan>
+        ))}
+      </text>
       {Array.from({ length: first?.count ?? 0 }, (_, i) => (
         <rect
           // biome-ignore lint/suspicious/noArrayIndexKey: a splice of the first tray, drawn as one of so many
