@@ -5,6 +5,7 @@ import {
   type EndEvent,
   type EndState,
   type EventInput,
+  endedBy,
   endState,
   judgementOf,
   type Line,
@@ -15,6 +16,7 @@ import {
   retryEvent,
   reworkEvent,
   spentAt,
+  usualLimit,
   zStoredEvent,
 } from "@/core";
 import type { MadeEnd } from "./demo-schema";
@@ -54,6 +56,8 @@ interface Making {
   readonly rule: Rule;
   readonly instrument: Extract<EventInput, { kind: "reading" }>["instrument"];
   readonly signedBy: string;
+  /** When it was begun. */
+  readonly begun: Date;
 }
 
 /** What changes while an end is made. */
@@ -83,7 +87,31 @@ export function madeEndEvents(making: Making): EventInput[] {
     finishStep(progress, line);
   }
   bin(progress);
-  return [...progress.events, { kind: "sign", name: signedBy, outcome: end.outcome }];
+  return [...progress.events, ...lightRead(making), { kind: "sign", name: signedBy, outcome: end.outcome }];
+}
+
+/** Light through an end of a piece that has a connector on it, at two wavelengths, with the reference of that morning. */
+function lightRead({ end, number, sheet, begun }: Making): EventInput[] {
+  const limit = usualLimit(sheet.procedure.family);
+  const isTested = "at" in end && end.outcome === "kept" && endedBy(sheet.procedure.family) !== null;
+  if (!isTested || !limit || end.cable.startsWith("harness")) return [];
+  const at = (minutes: number) => new Date(begun.getTime() + minutes * 60_000).toISOString();
+  return ([1310, 1550] as const).map((wavelength, i): EventInput => {
+    const loss = 0.42 + slip(number, `light ${wavelength}`) / 1_000;
+    return {
+      ...{ kind: "light", read: at(12 + i), from: "here", matings: number % 20, celsius: 14 },
+      reference: {
+        ...{ taken: at(-50), wavelength, source: "Hall source 2", cord: "Launch cord 4" },
+        ...{ dBm: [-20.02, -20.05], celsius: 13 },
+      },
+      meter: {
+        ...{ id: "power-meter", name: "Power meter and source" },
+        ...{ resolution: 0.01, repeatability: 0.02, mating: 0.05 },
+      },
+      dBm: [-20.03, -20.05].map((power) => Math.round((power - loss) * 100) / 100),
+      ...{ limitDb: limit.dB, limitFrom: "ANSI/TIA-568.3, connector and splice", tried: "first" },
+    };
+  });
 }
 
 /** Reads every length of a line twice. */

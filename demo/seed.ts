@@ -174,7 +174,15 @@ function seedMadeEnds({ demo, store, now }: Filling): void {
     const key = `end ${number}`;
     const signedBy = demo.people[end.by] ?? "Nobody";
     work(store, end, key, at, (sheet) =>
-      madeEndEvents({ end, number, sheet, rule: getEnd(store, idOf(key)).rule, instrument, signedBy }),
+      madeEndEvents({
+        end,
+        number,
+        sheet,
+        rule: getEnd(store, idOf(key)).rule,
+        instrument,
+        signedBy,
+        begun: at,
+      }),
     );
   });
 }

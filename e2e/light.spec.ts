@@ -1,4 +1,6 @@
+import { PLAN } from "../harness/plans";
 import { addEvents, cleaveRead, endAtMeasure, expect, lineOf, test } from "../harness/server";
+import { pick } from "./work";
 
 test("light by keyboard: a reference taken, a reading out, cleaned and read again, in; a stale reference asked for again", {
   tag: "@desk",
@@ -65,4 +67,26 @@ test("light by keyboard: a reference taken, a reading out, cleaned and read agai
   await light.getByRole("button", { name: "Read light through it" }).click();
   await expect(light.getByText("This reference is more than 8 hours old. Take a new one.")).toBeVisible();
   await expect(field("Reading, dBm")).toHaveCount(0);
+});
+
+test("the link of a piece's fibre: what it should take, part by part, at each wavelength; a fibre there is none of is told", {
+  tag: "@desk",
+}, async ({ page, request }) => {
+  const { id: job } = await (await request.post("/api/v1/jobs", { data: { name: "Hill" } })).json();
+  const side = { ...PLAN.sides.A, procedure: "stub-cam-crimp-900", ends: 12 };
+  const answer = await request.post(`/api/v1/jobs/${job}`, {
+    data: { pieces: [{ plan: { ...PLAN, name: "Hill cord", sides: { A: side, B: side } } }] },
+  });
+  const [{ id: piece }] = (await answer.json()).pieces;
+  await page.goto(`/jobs/${job}/${piece}`);
+  await page.getByRole("link", { name: "Light along it" }).focus();
+  await page.keyboard.press("Enter");
+  await expect(page.getByText("0.63 dB ± 0.18 expected")).toBeVisible();
+  await expect(page.getByRole("row")).toHaveCount(4);
+  await expect(page.getByRole("row").nth(1)).toContainText("Hill cord, side A");
+  await pick(page, page.getByRole("combobox", { name: "Wavelength" }), "1550 nm");
+  await expect(page.getByText(/0\.62 dB ± 0\.18 expected/)).toBeVisible();
+  await page.getByLabel("Fibre, 1 to 12").fill("13");
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("alert").filter({ hasText: "has fibres 1 to 12, not 13" })).toBeVisible();
 });

@@ -176,7 +176,7 @@ export {
   type Wavelength,
   zReference,
 } from "./light/light-reading";
-export { LOSS_LIMITS, triesFor, usualLimit } from "./light/limits";
+export { endedBy, LOSS_LIMITS, triesFor, usualLimit } from "./light/limits";
 export { isMeterLine, meterLine, parseMeterLine, SIMULATED_METER, simulatedPower } from "./light/meter-line";
 export { readPowers, referenceTrouble, type StaleReference } from "./light/reference";
 export { type LinkClosure, type LinkPart, type LinkPiece, linkFrom } from "./link/link";

@@ -15,15 +15,25 @@ export const LOSS_LIMITS: readonly LossLimit[] = [
 
 /** Families of connectors that hold a splice inside. */
 const WITH_SPLICE = /^(stub-|guided-insertion|fusion-splice-on)/;
-/** Of those, the ones that can be opened and seated again. */
+const CONNECTOR_ONLY = /^adhesive-/;
+/** Of those with a splice, the ones that can be opened and seated again. */
 const SEATED_AGAIN = /^(stub-wedge-release|guided-insertion)/;
+
+/**
+ * What a style puts on a fibre's end: a connector, one that holds a splice inside, or neither.
+ * @example ["stub-wedge-release", "breakout-kit"].map(endedBy) // ["connector-and-splice", null]
+ */
+export function endedBy(family: string): "connector" | "connector-and-splice" | null {
+  if (WITH_SPLICE.test(family)) return "connector-and-splice";
+  return CONNECTOR_ONLY.test(family) ? "connector" : null;
+}
 
 /**
  * The limit that is meant for a style unless the plan has its own.
  * @example usualLimit("stub-wedge-release")?.dB // 1.05
  */
 export const usualLimit = (family: string): LossLimit | undefined =>
-  LOSS_LIMITS.find(({ id }) => id === (WITH_SPLICE.test(family) ? "connector-and-splice" : "connector"));
+  LOSS_LIMITS.find(({ id }) => id === (endedBy(family) ?? "connector"));
 
 /**
  * What a bad reading most often means at a style, the cheapest to try first (common practice, no source).

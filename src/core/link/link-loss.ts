@@ -72,6 +72,13 @@ export function linkLoss(link: readonly LinkPart[], wavelength: Wavelength): Lin
 function partLoss(part: LinkPart, wavelength: Wavelength): PartLoss {
   switch (part.kind) {
     case "connector":
+      return part.hasSplice
+        ? {
+            loss: CONNECTOR.usual + SPLICE.usual,
+            u: Math.hypot(CONNECTOR.spread, SPLICE.spread),
+            limit: CONNECTOR.limit + SPLICE.limit,
+          }
+        : { loss: CONNECTOR.usual, u: CONNECTOR.spread, limit: CONNECTOR.limit };
     case "pigtail":
       return { loss: CONNECTOR.usual, u: CONNECTOR.spread, limit: CONNECTOR.limit };
     case "splice":

@@ -18,19 +18,17 @@ const loose = mustHoldAt(
 );
 const PAD = zStationId.parse("00000000-0000-4000-8000-000000000001");
 const HUT = zStationId.parse("00000000-0000-4000-8000-000000000002");
-const ended = { ...PLAN.sides.A, procedure: "breakout-kit-6", onto: { procedure: "stub-wedge-release-900" } };
-const bare = { ...PLAN.sides.A, procedure: null, onto: null };
-const piece = (id: string, metres: number, sides: object, stations: readonly object[] = []): LinkPiece => ({
+const piece = (
+  id: string,
+  metres: number,
+  ends: Partial<LinkPiece["ends"]>,
+  stations: readonly object[] = [],
+): LinkPiece => ({
   id,
-  plan: zPiecePlan.parse({
-    ...PLAN,
-    name: id,
-    cable: "loose-tube-36",
-    sides: { A: bare, B: bare, ...sides },
-    stations,
-  }),
+  plan: zPiecePlan.parse({ ...PLAN, name: id, cable: "loose-tube-36", stations }),
   cable: { ...loose, lay: undefined },
   sheath: metres * 1_000_000,
+  ends: { A: null, B: null, ...ends },
 });
 const station = (id: string, metres: number) => ({
   id,
@@ -60,8 +58,8 @@ const closure = (
 /** A trunk from the hall, opened at two pads; at each its fibre 7 is cut and one of its ends goes on in a branch. */
 const job = {
   pieces: [
-    piece("trunk", 1_000, { A: ended, B: ended }, [station(PAD, 300), station(HUT, 700)]),
-    piece("branch", 50, { B: ended }),
+    piece("trunk", 1_000, { A: "connector", B: "connector" }, [station(PAD, 300), station(HUT, 700)]),
+    piece("branch", 50, { B: "connector" }),
   ],
   closures: [
     closure("pad", { t: ["trunk", PAD], b: ["branch", "A"] }, [
@@ -83,6 +81,17 @@ describe("a link", () => {
     expect(kinds(back)).toEqual(kinds(link));
     expect(metres(back)).toEqual([50, 300]);
     expect(linkLoss(back, 1310).loss).toBeCloseTo(linkLoss(link, 1310).loss, 12);
+  });
+  it("asked for from a side that lies in a closure is the same link, from its own other end", () => {
+    const whole = linkFrom(job, { piece: "trunk", side: "A", fibre: 7 });
+    const within = linkFrom(job, { piece: "branch", side: "A", fibre: 2 });
+    expect(kinds(within)).toEqual(kinds(whole));
+    expect(within.map(({ at }) => at)).toEqual([0, 0, 300, 300, 350]);
+    expect(linkFrom(job, { piece: "branch", side: "A", fibre: 3 }).map(({ kind }) => kind)).toEqual([
+      "open",
+      "fibre",
+      "connector",
+    ]);
   });
   it("ends at the other cut end of a fibre, at a pigtail, and open where nothing is planned", () => {
     expect(kinds(linkFrom(job, { piece: "trunk", side: "B", fibre: 7 }))).toEqual([
@@ -131,7 +140,7 @@ describe("a link", () => {
 });
 
 const parts: fc.Arbitrary<LinkPart> = fc.oneof(
-  fc.constant<LinkPart>({ kind: "connector", at: 0, piece: "p", side: "A", fibre: 1 }),
+  fc.constant<LinkPart>({ kind: "connector", at: 0, piece: "p", side: "A", fibre: 1, hasSplice: false }),
   fc.option(fc.integer({ min: 0, max: 30 }), { nil: null }).map(
     (hundredths): LinkPart => ({
       ...{ kind: "splice", at: 0, closure: "c", splice: "s" },
@@ -159,7 +168,14 @@ describe("what a link takes", () => {
     );
   });
   it("by the check value of ANSI/TIA-568.3, from memory: two connectors, one splice, 2 km at 0.5 dB/km are at most 2.8 dB", () => {
-    const connector: LinkPart = { kind: "connector", at: 0, piece: "p", side: "A", fibre: 1 };
+    const connector: LinkPart = {
+      kind: "connector",
+      at: 0,
+      piece: "p",
+      side: "A",
+      fibre: 1,
+      hasSplice: false,
+    };
     const link: LinkPart[] = [
       connector,
       { kind: "fibre", at: 0, piece: "p", metres: 2_000, core: "9/125" },

@@ -3,16 +3,18 @@ import { TOWARDS } from "../piece/address";
 import { layFactor } from "../piece/lay";
 import { isSide, type PlaceSide, partedAt, placeSides } from "../piece/places";
 import type { PiecePlan, SideName } from "../piece/plan";
-import type { FibreEnd } from "../splice/fibres";
+import { type FibreEnd, PIGTAIL } from "../splice/fibres";
 import { endsJoined, type Splice } from "../splice/splice-plan";
 
 /** A piece of a job as light goes through it. */
 export interface LinkPiece {
   readonly id: string;
-  readonly plan: Pick<PiecePlan, "name" | "core" | "sides" | "stations">;
+  readonly plan: Pick<PiecePlan, "name" | "core" | "stations">;
   readonly cable: Cable;
   /** Sheath from end to end, micrometres. */
   readonly sheath: number;
+  /** What ends its fibres at each side: a connector, one that holds a splice inside, or neither. */
+  readonly ends: Readonly<Record<SideName, "connector" | "connector-and-splice" | null>>;
 }
 
 /** A closure of a job: which places of pieces come into it, and what is spliced to what. */
@@ -43,6 +45,7 @@ export type LinkPart =
       readonly piece: string;
       readonly side: PlaceSide;
       readonly fibre: number;
+      readonly hasSplice: boolean;
     }
   | { readonly kind: "pigtail"; readonly at: number; readonly closure: string }
   | {
@@ -68,6 +71,11 @@ export type LinkPart =
       readonly fibre: number;
     };
 
+interface LinkJob {
+  readonly pieces: readonly LinkPiece[];
+  readonly closures: readonly LinkClosure[];
+}
+
 interface Travelling {
   readonly piece: LinkPiece;
   readonly fibre: number;
@@ -82,50 +90,63 @@ const METRE = 1_000_000;
 const lengthening = ({ lay }: Cable): number => (lay ? layFactor(lay) : 1);
 
 /**
- * What a job's pieces, closures and splices make of one fibre: from its connector at one side to its other end, through every
- * splice. A piece that is entered twice ends the link there.
+ * What a job's pieces, closures and splices make of one fibre: from the connector at one end to the other, through every
+ * splice, whichever side of a piece it is asked from. A splice that is met twice ends the link there.
  * @example linkFrom({ pieces: [], closures: [] }, { piece: "p", side: "A", fibre: 1 }) // []
  */
-export function linkFrom(
-  job: { readonly pieces: readonly LinkPiece[]; readonly closures: readonly LinkClosure[] },
-  { piece: id, side, fibre }: LinkStart,
-): LinkPart[] {
-  const first = job.pieces.find((piece) => piece.id === id);
-  if (!first) return [];
-  const parts: LinkPart[] = [endPart(job, first, side, fibre, 0)];
+export function linkFrom(job: LinkJob, { piece: id, side, fibre }: LinkStart): LinkPart[] {
+  const piece = job.pieces.find((each) => each.id === id);
+  if (!piece) return [];
   const spliced = new Set<string>();
+  const onward = walked(
+    job,
+    { piece, fibre, towards: otherOf(side), from: side === "A" ? 0 : piece.sheath },
+    spliced,
+  );
+  // A side that lies in a closure is no end of the link: it goes on behind its splice.
+  const before = beyond(job, piece, side, { towards: null, fibre }, spliced);
+  return placed([...before.reverse(), ...onward]);
+}
+
+/** The same parts, each with how much fibre lies before it. */
+function placed(parts: readonly LinkPart[]): LinkPart[] {
   let at = 0;
-  let going: Travelling | null = {
-    ...{ piece: first, fibre, towards: side === "A" ? "B" : "A" },
-    from: side === "A" ? 0 : first.sheath,
-  };
-  while (going) {
-    const { piece, towards, from }: Travelling = going;
-    const stop = nextStop(going);
-    const metres = (Math.abs(stop.along - from) / METRE) * lengthening(piece.cable);
-    parts.push({ kind: "fibre", at, piece: piece.id, metres, core: piece.plan.core });
-    at += metres;
-    const cutEnd = isSide(stop.place) ? null : otherOf(towards);
-    const joined = spliceAt(job, piece.id, stop.place, { towards: cutEnd, fibre: going.fibre });
-    if (!joined || spliced.has(joined.splice.id)) {
-      parts.push(
-        isSide(stop.place)
-          ? endPart(job, piece, stop.place, going.fibre, at)
-          : { kind: "open", at, piece: piece.id, side: stop.place, fibre: going.fibre },
-      );
-      return parts;
-    }
-    const { closure, splice, other } = joined;
-    spliced.add(splice.id);
-    const estimateDb = closure.estimates.get(splice.id) ?? null;
-    parts.push({ kind: "splice", at, closure: closure.id, splice: splice.id, estimateDb });
-    if (other.cable === "pigtail") {
-      parts.push({ kind: "pigtail", at, closure: closure.id });
-      return parts;
-    }
-    going = onwardFrom(job.pieces, closure, other);
-  }
-  return parts;
+  return parts.map((part) => {
+    const here = { ...part, at };
+    at += part.kind === "fibre" ? part.metres : 0;
+    return here;
+  });
+}
+
+/** What light meets from a place on a piece on: fibre, then whatever is at the next place where it ends. */
+function walked(job: LinkJob, going: Travelling, spliced: Set<string>): LinkPart[] {
+  const { piece, towards, from, fibre } = going;
+  const stop = nextStop(going);
+  const metres = (Math.abs(stop.along - from) / METRE) * lengthening(piece.cable);
+  const end = { towards: isSide(stop.place) ? null : otherOf(towards), fibre };
+  return [
+    { kind: "fibre", at: 0, piece: piece.id, metres, core: piece.plan.core },
+    ...beyond(job, piece, stop.place, end, spliced),
+  ];
+}
+
+/** What lies behind a fibre's end at a place of a piece: its splice and all that follows, a connector, or nothing yet. */
+function beyond(
+  job: LinkJob,
+  piece: LinkPiece,
+  place: PlaceSide,
+  end: Pick<FibreEnd, "towards" | "fibre">,
+  spliced: Set<string>,
+): LinkPart[] {
+  const joined = spliceAt(job, piece.id, place, end);
+  if (!joined || spliced.has(joined.splice.id)) return [endPart(piece, place, end.fibre)];
+  const { closure, splice, other } = joined;
+  spliced.add(splice.id);
+  const estimateDb = closure.estimates.get(splice.id) ?? null;
+  const part: LinkPart = { kind: "splice", at: 0, closure: closure.id, splice: splice.id, estimateDb };
+  if (other.cable === PIGTAIL) return [part, { kind: "pigtail", at: 0, closure: closure.id }];
+  const going = onwardFrom(job.pieces, closure, other);
+  return going ? [part, ...walked(job, going, spliced)] : [part];
 }
 
 const otherOf = (side: SideName): SideName => (side === "A" ? "B" : "A");
@@ -146,7 +167,7 @@ function nextStop({ piece, fibre, towards, from }: Travelling): { place: PlaceSi
 
 /** The splice a fibre's end is in at a place of a piece, and the end it is joined to. */
 function spliceAt(
-  { closures }: { readonly closures: readonly LinkClosure[] },
+  { closures }: Pick<LinkJob, "closures">,
   piece: string,
   side: PlaceSide,
   end: Pick<FibreEnd, "towards" | "fibre">,
@@ -182,18 +203,10 @@ function onwardFrom(
   return onward ? { piece, fibre, towards: onward, from: along } : null;
 }
 
-/** What a fibre ends in at a side: the connector planned there, or nothing yet. A closure's own entry ends no fibre. */
-function endPart(
-  { closures }: { readonly closures: readonly LinkClosure[] },
-  { id: piece, plan }: LinkPiece,
-  side: SideName,
-  fibre: number,
-  at: number,
-): LinkPart {
-  const { procedure, onto } = plan.sides[side];
-  const isClosed = closures.some(({ cables }) =>
-    cables.some(({ joins }) => joins?.piece === piece && joins.side === side),
-  );
-  const isEnded = (onto?.procedure ?? procedure) !== null && !isClosed;
-  return { kind: isEnded ? "connector" : "open", at, piece, side, fibre };
+/** What a fibre ends in at a place: the connector planned there, or nothing yet. */
+function endPart({ id: piece, ends }: LinkPiece, side: PlaceSide, fibre: number): LinkPart {
+  const end = isSide(side) ? ends[side] : null;
+  return end === null
+    ? { kind: "open", at: 0, piece, side, fibre }
+    : { kind: "connector", at: 0, piece, side, fibre, hasSplice: end === "connector-and-splice" };
 }

@@ -1,5 +1,6 @@
 import type { z } from "zod";
 import {
+  endedBy,
   explainExcess,
   fibresAt,
   InputError,
@@ -14,6 +15,7 @@ import {
   type PieceId,
   placeText,
   problemOf,
+  type SideName,
   WAVELENGTHS,
   type zLinkQuery,
 } from "@/core";
@@ -40,7 +42,12 @@ function jobLight(store: Store, job: JobId): JobLight {
   const pieces = allPieces(store, job).flatMap(({ id, plan }): LinkPiece[] => {
     const cable = shelf.cable(plan.cable);
     const worked = needsOf(store, plan);
-    return cable && "needs" in worked ? [{ id, plan, cable, sheath: worked.needs.exact }] : [];
+    if (!cable || !("needs" in worked)) return [];
+    const endedAt = (side: SideName) => {
+      const { procedure, onto } = plan.sides[side];
+      return endedBy(shelf.procedure(onto?.procedure ?? procedure ?? "")?.family ?? "");
+    };
+    return [{ id, plan, cable, sheath: worked.needs.exact, ends: { A: endedAt("A"), B: endedAt("B") } }];
   });
   const closures = closuresOf(store, job).map(({ closure }): LinkClosure => {
     const { plan } = getClosure(store, closure);

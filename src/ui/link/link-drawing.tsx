@@ -15,7 +15,8 @@ const HEIGHT = 300;
 const TOP = 34;
 const BOTTOM = 250;
 const LEFT = 64;
-const RIGHT = 96;
+const RIGHT = 120;
+const TAIL = 16;
 
 /** A link along its true length: the level falling part by part, what its parts may take at most as a band, the loss measured. */
 export function LinkDrawing({ parts, at }: LinkDrawingProps) {
@@ -25,18 +26,15 @@ export function LinkDrawing({ parts, at }: LinkDrawingProps) {
   const x = scaleLinear([0, Math.max(1, length)], [LEFT, width - RIGHT]);
   const y = scaleLinear([0, most], [TOP, BOTTOM]);
   const lines = levels(parts, at);
-  const path = (of: (level: Level) => number) =>
-    `M${lines.map((level) => `${x(level.along)},${y(of(level))}`).join(" L")}`;
   const last = lines.at(-1);
+  // What comes behind the last part is drawn a little further, so that its own step is seen.
+  const path = (of: (level: Level) => number) =>
+    `M${lines.map((level) => `${x(level.along)},${y(of(level))}`).join(" L")} H${x(length) + TAIL}`;
   return (
     <figure ref={ref} className="border-line border-y bg-raised">
       <svg width={width} height={HEIGHT} viewBox={`0 0 ${width} ${HEIGHT}`} className="block">
         <title>{t("along")}</title>
-        <path
-          d={`${path(({ limit }) => limit)} L${x(length)},${y(0)} L${x(0)},${y(0)} Z`}
-          fill="var(--in)"
-          opacity="0.12"
-        />
+        <path d={`${path(({ limit }) => limit)} V${y(0)} H${x(0)} Z`} fill="var(--in)" opacity="0.12" />
         <path d={path(({ loss }) => loss)} fill="none" stroke="var(--ink)" strokeWidth="2.5" />
         {y.ticks(5).map((tick) => (
           <text
@@ -76,13 +74,13 @@ export function LinkDrawing({ parts, at }: LinkDrawingProps) {
         {at.measured && last && (
           <g>
             <path
-              d={`M${x(length) + 14},${y(at.measured.loss - 2 * at.measured.u)} V${y(at.measured.loss + 2 * at.measured.u)}`}
+              d={`M${x(length) + 26},${y(at.measured.loss - 2 * at.measured.u)} V${y(at.measured.loss + 2 * at.measured.u)}`}
               stroke="var(--now)"
               strokeWidth="2"
             />
-            <circle cx={x(length) + 14} cy={y(at.measured.loss)} r="5" fill="var(--now)" />
+            <circle cx={x(length) + 26} cy={y(at.measured.loss)} r="5" fill="var(--now)" />
             <text
-              x={x(length) + 24}
+              x={x(length) + 36}
               y={y(at.measured.loss) + 4}
               className="figures fill-ink font-bold text-sm"
             >
