@@ -128,6 +128,7 @@ const advice = standing({ ...WEDGE, cable: "simplex-2.0" }, "measure", [
 
 const [planned] = jobsPage(store, check(zJobsQuery, {})).rows;
 const job = planned && getJob(store, planned.id);
+const feeder = job?.pieces.find(({ plan }) => plan.name === "Pad 4 feeder")?.id;
 const [closure] = planned ? getClosures(store, planned.id) : [];
 
 /** Rows copied from a spreadsheet, one of them with a letter for a figure. */
@@ -156,7 +157,7 @@ const pictures: [name: string, path: string, size: typeof DESK, act?: (page: Pag
   ["bench-advice", advice, DESK],
   ["bench-tablet", `/bench/${measuring}`, TABLET, type("48.4")],
   ["bench-phone", `/bench/${marking}`, PHONE],
-  ["batch-plan", `/bench/batch/${batch}`, DESK],
+  ["link", `/jobs/${job?.id}/${feeder}/link?side=A&fibre=1`, DESK],
   ["batch-bench", `/bench/batch/${batch}`, DESK, press(/^Go on with/)],
   ["entry", `/jobs/${planned?.id}/closures/${closure?.id}`, DESK],
   ["splice-plan", `/jobs/${planned?.id}/closures/${closure?.id}/splices`, DESK],

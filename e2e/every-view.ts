@@ -133,6 +133,8 @@ async function createEnds(request: APIRequestContext): Promise<string[]> {
     `/bench/${short}`,
     `/ledger/${short}`,
     "/ledger/aim",
+    "/ledger/yield",
+    "/ledger/yield?by=person",
     `/bench/${done}`,
     "/ledger",
     "/ledger?result=unsure",

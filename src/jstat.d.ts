@@ -13,6 +13,7 @@ declare module "jstat" {
     beta: {
       inv(p: number, alpha: number, beta: number): number;
       pdf(p: number, alpha: number, beta: number): number;
+      cdf(p: number, alpha: number, beta: number): number;
     };
     stdev(values: readonly number[], sample: boolean): number;
   };

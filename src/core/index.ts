@@ -456,3 +456,4 @@ export { API, type ApiKey, type RouteParams } from "./wire/routes";
 export { zConfirm, zPutAway, zRestore, zSave } from "./wire/shelf-requests";
 export { zAimQuery, zStudy, zToolEvent } from "./wire/workshop-requests";
 export { type Saying, setTexts, type Values } from "./words/wording";
+export { besideTheRest, pooledYields, type YieldRow, yieldInterval } from "./yield/yields";

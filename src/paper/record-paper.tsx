@@ -122,6 +122,7 @@ const written = ({
   signed,
   countersigned,
   corrections,
+  light,
   photos,
 }: RecordDocument): string[] => [
   job,
@@ -135,6 +136,7 @@ const written = ({
   signed?.reasons ?? "",
   ...countersigned.flatMap(({ name, reasons }) => [name, reasons ?? ""]),
   ...corrections.flatMap(({ says: message, why, name }) => [message, why, name]),
+  ...light.flatMap(({ source, cord, meter, limitFrom }) => [source, cord, meter, limitFrom]),
   ...photos.map(({ caption }) => caption),
 ];
 

@@ -6,7 +6,7 @@ import { fibreTotal } from "../splice/fibres";
 import { endsJoined, type SplicePlan } from "../splice/splice-plan";
 import { slotAt } from "../tray/tray-set";
 
-/** Lengths of the drawing that are nobody's figures: room between what is to scale, micrometres. */
+/** Room left between the parts of the drawing, micrometres: no figures of an entry. */
 const GAP = 22_000;
 const CABLE_OUTSIDE = 70_000;
 const PLATE = 12_000;

@@ -107,13 +107,13 @@ export interface Measured {
 /** What may explain that a link takes more than expected. */
 type Suspect = "connector" | "splice" | "bend" | "length";
 
-/** How a fault of each kind shows at each wavelength, beside its own largest; a bend takes more the longer the wavelength (from memory). */
+/** Share of its loss that a fault of each kind takes at each wavelength: a bend takes more the longer the wavelength (from memory). */
 const SHOWS: Readonly<Record<Exclude<Suspect, "length">, Readonly<Record<Wavelength, number>>>> = {
   connector: { 850: 1, 1300: 1, 1310: 1, 1490: 1, 1550: 1, 1625: 1 },
   splice: { 850: 1, 1300: 1, 1310: 1, 1490: 1, 1550: 1, 1625: 1 },
   bend: { 850: 0.5, 1300: 0.7, 1310: 0.12, 1490: 0.5, 1550: 1, 1625: 2 },
 };
-/** How often each is the cause where something is (common practice, no source). */
+/** How often each is the cause of a loss that is too high (common practice, no source). */
 const OFTEN: Readonly<Record<Suspect, number>> = { connector: 0.6, splice: 0.15, bend: 0.2, length: 0.05 };
 
 /**

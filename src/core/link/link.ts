@@ -37,7 +37,7 @@ interface LinkStart {
   readonly fibre: number;
 }
 
-/** What light meets on its way; `at` is how much fibre lies before it, metres. */
+/** One part of a link; `at` is the fibre before it, metres. */
 export type LinkPart =
   | {
       readonly kind: "connector";
@@ -118,7 +118,7 @@ function placed(parts: readonly LinkPart[]): LinkPart[] {
   });
 }
 
-/** What light meets from a place on a piece on: fibre, then whatever is at the next place where it ends. */
+/** The parts of a link from a place on a piece onwards: its fibre, then the parts behind the next place where it ends. */
 function walked(job: LinkJob, going: Travelling, spliced: Set<string>): LinkPart[] {
   const { piece, towards, from, fibre } = going;
   const stop = nextStop(going);
@@ -130,7 +130,7 @@ function walked(job: LinkJob, going: Travelling, spliced: Set<string>): LinkPart
   ];
 }
 
-/** What lies behind a fibre's end at a place of a piece: its splice and all that follows, a connector, or nothing yet. */
+/** The parts behind a fibre's end: its splice and all that follows, else its connector or open end. */
 function beyond(
   job: LinkJob,
   piece: LinkPiece,
@@ -203,7 +203,7 @@ function onwardFrom(
   return onward ? { piece, fibre, towards: onward, from: along } : null;
 }
 
-/** What a fibre ends in at a place: the connector planned there, or nothing yet. */
+/** The connector planned at a place, or an open end. */
 function endPart({ id: piece, ends }: LinkPiece, side: PlaceSide, fibre: number): LinkPart {
   const end = isSide(side) ? ends[side] : null;
   return end === null

@@ -3,6 +3,7 @@ import type { EventInput } from "@/core";
 import { WORLD } from "@/core/fixtures/example-world";
 import { pdfPages } from "@/paper/fixtures/pdf-pages";
 import { printRecords } from "@/paper/paper-thread";
+import { recordsPdf } from "@/paper/record-paper";
 import { openStore } from "@/store/opening/open";
 import { addTo, endRead } from "../fixtures/made-ends";
 import { checkWholeRecord } from "../keeping/record-check";
@@ -51,5 +52,9 @@ it("light read through an end stands in its record, its CSV and on paper, and de
     ),
   );
   expect(pages.join(" ")).toContain("1310 nm, from this end: 0.30 dB");
+  const strange = { ...record, light: record.light.map((read) => ({ ...read, source: "光源 2" })) };
+  await expect(recordsPdf([strange], new Map(), new Map())).rejects.toMatchObject({
+    problem: { code: "script" },
+  });
   expect([...checkWholeRecord(store)].flatMap(({ findings }) => findings)).toEqual([]);
 });

@@ -145,7 +145,7 @@ export function EntryWork(props: EntryWorkProps) {
   );
 }
 
-/** Said while ports are looked for beside the page. */
+/** The message while the worker looks for ports, with a way to stop it. */
 const LookingForPorts = ({ onStop }: { readonly onStop: () => void }) => (
   <p role="status" className="mx-4 mt-3 flex items-center gap-3 sm:mx-6">
     <Hourglass aria-hidden="true" className="size-5" /> {t("ports-are-looked-for")}

@@ -58,6 +58,9 @@ export function LedgerView({ page: { rows, count, styles, next, thumbs }, query,
         <FileLink href={asFile("csv")} name="CSV" />
         <FileLink href={asFile("json")} name="JSON" />
         <PdfButton href={asFile("pdf")} />
+        <Button asChild look="quiet">
+          <Link href="/ledger/yield">{t("yield")}</Link>
+        </Button>
         <Link
           href="/ledger/aim"
           className="inline-flex min-h-12 items-center gap-2 rounded-lg border border-line px-4 font-semibold"

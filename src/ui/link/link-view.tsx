@@ -54,7 +54,7 @@ export function LinkView({ job, piece, start, link, problem }: LinkViewProps) {
         <>
           <Figures link={link} at={at} onPick={setChosen} />
           <LinkDrawing parts={link.parts} at={at} />
-          <div className="grid gap-6 px-4 py-4 sm:px-6 lg:grid-cols-[2fr_1fr]">
+          <div className="grid grid-cols-[minmax(0,1fr)] gap-6 px-4 py-4 sm:px-6 lg:grid-cols-[minmax(0,2fr)_minmax(0,1fr)]">
             <Parts parts={link.parts} at={at} />
             <Suspects suspects={link.suspects} />
           </div>
@@ -112,7 +112,7 @@ function Figures({ link, at, onPick }: FiguresProps) {
           name: t("nm", { wavelength }),
         }))}
         onPick={(id) => onPick(Number(id))}
-        className="w-36"
+        className="w-36 max-w-full"
       />
       <p aria-live="polite">
         <span className="figures block font-bold text-2xl">
@@ -148,7 +148,8 @@ const KIND_NAMES: Readonly<Record<LinkAnswer["parts"][number]["kind"], () => str
 
 /** Everything light meets, in order. */
 const Parts = ({ parts, at }: { parts: LinkAnswer["parts"]; at: LinkAnswer["wavelengths"][number] }) => (
-  <div className="min-w-0 overflow-x-auto">
+  // biome-ignore lint/a11y/noNoninteractiveTabindex: a table that scrolls must be reached by keys
+  <section aria-label={t("parts")} tabIndex={0} className="min-w-0 overflow-x-auto">
     <table className="w-full text-left">
       <thead>
         <tr className="text-soft text-sm">
@@ -175,7 +176,7 @@ const Parts = ({ parts, at }: { parts: LinkAnswer["parts"]; at: LinkAnswer["wave
         ))}
       </tbody>
     </table>
-  </div>
+  </section>
 );
 
 const SUSPECT_NAMES: Readonly<Record<LinkAnswer["suspects"][number]["suspect"], () => string>> = {
