@@ -50,7 +50,7 @@ export interface WorkItem {
   readonly most: number | null;
   /** Shown with it until it is done. */
   readonly caution: Saying | null;
-  /** How it is done, in figures; null where its text says all. */
+  /** The figures to work to, shown below its text; null where there are none. */
   readonly how: Saying | null;
 }
 
@@ -124,7 +124,7 @@ function ofFibres(at: ClosureAtWork): DueItem[] {
 
 const tenths = (micrometres: number): number => Math.round(micrometres / 100) / 10;
 
-/** How whole tubes lie in the storage, or by how much they do not. */
+/** The sentence on whole tubes in the storage: their turns, else what they are over or short. */
 function storedText({ tube, lies, over, under }: StoredTubes): Saying {
   if (lies)
     return say("tubes-lie-in-turns", {

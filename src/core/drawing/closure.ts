@@ -14,7 +14,7 @@ const CLAMP = 34_000;
 const TUBES_OUT = 34_000;
 const ROW = 13_000;
 
-/** How a part of a closure stands: nothing open, something open, or not yet to be worked. */
+/** Whether anything of a part is still to be done. */
 type PartStanding = "done" | "open";
 
 interface DrawnPort {

@@ -71,6 +71,15 @@ describe("light read through an end", () => {
       }),
     ];
     expect(endState(events.slice(0, 1)).light).toHaveLength(1);
+    const broke = {
+      kind: "fault",
+      what: "broken",
+      feature: "cleaved-end",
+      leg: "",
+      at: null,
+      on: true,
+    } as const;
+    expect(endState([...events.slice(0, 1), recorded(2, broke)]).light).toEqual([]);
     expect(endState(events).light).toEqual([]);
     expect(
       endState([...events.slice(0, 1), recorded(2, { kind: "strike", reading: recorded(1, reading()).id })])

@@ -115,7 +115,7 @@ function changed(state: EndState, { id, at, by = null, event }: Recorded): EndSt
     case "counted":
       return { ...state, counted: { ...state.counted, [event.step]: event.count } };
     case "fault":
-      return { ...state, faults: faultsAfter(state.faults, event) };
+      return faulted(state, event);
     case "spare":
       return { ...state, spare: event.length };
     case "light":
@@ -146,15 +146,16 @@ function changed(state: EndState, { id, at, by = null, event }: Recorded): EndSt
   }
 }
 
-function faultsAfter(
-  faults: EndState["faults"],
+/** A fault seen or taken back; light read before it was seen says nothing of the end any more. */
+function faulted(
+  state: EndState,
   { kind: _kind, on, ...fault }: Extract<EndEvent, { kind: "fault" }>,
-): EndState["faults"] {
-  const others = faults.filter(
+): EndState {
+  const others = state.faults.filter(
     ({ leg, feature, what: seenFault }) =>
       leg !== fault.leg || feature !== fault.feature || seenFault !== fault.what,
   );
-  return on ? [...others, fault] : others;
+  return on ? { ...state, faults: [...others, fault], light: [] } : { ...state, faults: others };
 }
 
 const logged = (spent: readonly string[], step: string): readonly string[] =>

@@ -17,6 +17,7 @@ import { decimal } from "@/messages/numbers";
 import { Button } from "../controls/button";
 import { FROM_TEXTS } from "./from-texts";
 import { ReadLight } from "./read-light";
+import { StandingList } from "./standing-list";
 import { useReferences } from "./use-references";
 
 interface LightPanelProps {
@@ -44,27 +45,7 @@ export function LightPanel({ state, rule, family, purpose, onAdd, onStrike }: Li
       <h3 id="light" className="font-bold text-lg">
         {t("light")}
       </h3>
-      {standings.length > 0 && (
-        <ul className="divide-y divide-line border-line border-y">
-          {standings.map(({ wavelength: at, from, loss, u, limitDb, verdict, gain }) => (
-            <li key={at} className="py-2">
-              <p className="flex flex-wrap items-baseline gap-x-3">
-                <span className="min-w-0 flex-1">
-                  {t("at-wavelength", { wavelength: at, from: FROM_TEXTS[from]() })}
-                </span>
-                <span className="figures font-bold">
-                  {t("loss-of", { loss: dB(loss), u: dB(u), limit: dB(limitDb) })}
-                </span>
-                <strong className={verdict === "in" ? "text-in" : verdict === "out" ? "text-out" : ""}>
-                  {t("light-verdict", { verdict })}
-                </strong>
-              </p>
-              {gain && <p className="text-out">{t("brighter")}</p>}
-              {from === "both" && <p className="text-soft text-sm">{t("mean-of-both-why")}</p>}
-            </li>
-          ))}
-        </ul>
-      )}
+      {standings.length > 0 && <StandingList standings={standings} />}
       {state.light.length > 0 && (
         <ul className="grid gap-1 text-sm">
           {state.light.map(({ id, reference, from, dBm, tried: before }) => (

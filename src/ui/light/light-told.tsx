@@ -3,6 +3,7 @@ import { t } from "@/messages/light";
 import { decimal } from "@/messages/numbers";
 import { LocalTime } from "../words/local-time";
 import { FROM_TEXTS } from "./from-texts";
+import { StandingList } from "./standing-list";
 
 const dB = (value: number): string => decimal(value.toFixed(2));
 
@@ -14,22 +15,7 @@ export function LightTold({ light, lightStands }: Pick<EndRecord, "light" | "lig
       <h2 id="light" className="mt-6 mb-1 font-bold text-lg">
         {t("light")}
       </h2>
-      <ul className="divide-y divide-line border-line border-y">
-        {lightStands.map(({ wavelength, from, loss, u, limitDb, verdict, gain }) => (
-          <li key={wavelength} className="flex flex-wrap items-baseline gap-x-3 py-2">
-            <span className="min-w-0 flex-1">
-              {t("at-wavelength", { wavelength, from: FROM_TEXTS[from]() })}
-            </span>
-            <span className="figures font-bold">
-              {t("loss-of", { loss: dB(loss), u: dB(u), limit: dB(limitDb) })}
-            </span>
-            <strong className={verdict === "in" ? "text-in" : verdict === "out" ? "text-out" : ""}>
-              {t("light-verdict", { verdict })}
-            </strong>
-            {gain && <span className="w-full text-out">{t("brighter")}</span>}
-          </li>
-        ))}
-      </ul>
+      <StandingList standings={lightStands} />
       <ul className="mt-1 grid gap-1 text-sm">
         {light.map((read) => (
           <li key={read.id} className={read.stands ? "" : "text-soft line-through"}>
