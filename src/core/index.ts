@@ -153,7 +153,9 @@ export { formatInch, formatMm, nearestFraction, workingFraction } from "./length
 export { type Length, mm, toMm, um } from "./length/length";
 export { readCount, readMetres, readMetresOrNone, readPerCent, readShare, UNSAID } from "./length/metres";
 export { parseLength, type WrittenLength } from "./length/parse";
+export { longerDrop, oneMoreJoint } from "./light/feeder-costs";
 export {
+  dropLoss,
   type FeederJoint,
   type FeederPlan,
   type JointLight,
@@ -161,10 +163,12 @@ export {
   leastMargin,
   NEW_FEEDER,
   tapChoices,
+  tapsInput,
   tapsToBring,
   withBestTaps,
   withJoint,
   withTap,
+  withTaps,
   zFeederPlan,
 } from "./light/feeder-plan";
 export {
@@ -178,14 +182,14 @@ export {
 } from "./light/light-reading";
 export { endedBy, LOSS_LIMITS, triesFor, usualLimit } from "./light/limits";
 export { isMeterLine, meterLine, parseMeterLine, SIMULATED_METER, simulatedPower } from "./light/meter-line";
-export { readPowers, referenceTrouble, type StaleReference } from "./light/reference";
+export { newestReference, readPowers, referenceTrouble, type StaleReference } from "./light/reference";
 export { type LinkClosure, type LinkPart, type LinkPiece, linkFrom } from "./link/link";
 export { explainExcess, linkLoss, type Measured } from "./link/link-loss";
 export { asMade, presentFeatures } from "./measured/as-made";
 export { belongsTo } from "./measured/belongs";
 export { canBeNegative } from "./measured/either-side";
 export { capital } from "./names/capital";
-export type { ClosureId, EndId, JobId, PieceId } from "./names/ids";
+export type { ClosureId, EndId, FeederId, JobId, PieceId } from "./names/ids";
 export { compute, operations } from "./operations/operations";
 export { type Crew, crewAfter, crewFrom, mustStand, passkeysOf, pinOf, rolesOf } from "./people/crew";
 export {
@@ -435,6 +439,14 @@ export {
 } from "./wire/jobs";
 export { jsonSchemas } from "./wire/json-schema";
 export { zLedgerQuery, zRecordCheck } from "./wire/keeping-requests";
+export {
+  type CrewReference,
+  type FeederAnswer,
+  type zFeederSaved,
+  zNewFeeder,
+  zNewReference,
+  zSaveFeeder,
+} from "./wire/light";
 export { type LinkAnswer, zLinkQuery } from "./wire/link";
 export {
   zAddClosureEvents,

@@ -9,7 +9,7 @@ export type Computed =
   | { readonly failed: string };
 
 /** Operations that can take seconds at their limits: the server answers everybody else meanwhile. */
-const LONG: ReadonlySet<string> = new Set(["reels", "trays"]);
+const LONG: ReadonlySet<string> = new Set(["reels", "trays", "stocked-taps"]);
 
 /** Put together with the build, and before tests; while the program is written, its source is read. */
 const programOf = (): string =>

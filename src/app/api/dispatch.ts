@@ -14,6 +14,7 @@ import { CREW_HANDLERS } from "./handlers/crew";
 import { END_HANDLERS } from "./handlers/ends";
 import { KEEPING_HANDLERS } from "./handlers/keeping";
 import { LEDGER_HANDLERS } from "./handlers/ledger";
+import { LIGHT_HANDLERS } from "./handlers/light";
 import { PLAN_HANDLERS } from "./handlers/plans";
 import { SHELF_HANDLERS } from "./handlers/shelf";
 
@@ -25,6 +26,7 @@ const HANDLERS: Handlers<ApiKey> = {
   ...CARD_HANDLERS,
   ...KEEPING_HANDLERS,
   ...CREW_HANDLERS,
+  ...LIGHT_HANDLERS,
 };
 
 type Params = Readonly<Record<string, string>>;

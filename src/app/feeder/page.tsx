@@ -1,9 +1,9 @@
 import type { Metadata } from "next";
 import { t } from "@/messages/app";
-import { FeederView } from "@/ui/feeder/feeder-view";
+import { DeviceFeeder } from "@/ui/feeder/device-feeder";
 
 export const metadata: Metadata = { title: t("feeder") };
 
 export default function Page() {
-  return <FeederView />;
+  return <DeviceFeeder />;
 }

@@ -1,8 +1,10 @@
 import { z } from "zod";
+import { zUuid } from "../names/names";
 import { mustHoldAt } from "../problem/held";
 import { said } from "../words/core";
-import { lightAlong, zDb, zFeeder, zLossDb, zTap } from "./light";
-import { chooseTaps } from "./taps";
+import { lightAlong, type TapJoint, zDb, zFeeder, zLossDb, zTap } from "./light";
+import { chooseTaps, type Taps } from "./taps";
+import { zStockedTap } from "./taps-in-stock";
 
 const MOST_JOINTS = 64;
 
@@ -21,6 +23,16 @@ const zFeederJoint = z.strictObject({
   tapPct: zTap.shape.tapPct,
   /** Drops behind the tap: more than one are divided by a splitter. */
   drops: z.int(said("this-must-be-a-whole-number")).min(1, said("a-joint-has-at-least-1-drop")).max(64),
+  /** Metres of cable from the joint to each of its receivers. */
+  dropMetres: z
+    .number(said("enter-metres-as-a-number"))
+    .min(0, said("metres-must-be-0-or-more"))
+    .max(20_000, said("metres-must-be-at-most-200-000"))
+    .default(0),
+  /** Which receiver each output feeds, in the outputs' order; empty where nobody has said. */
+  feeds: z.array(zJointName).max(64).default([]),
+  /** The closure it is made in; null where none is planned. */
+  closure: zUuid(said("a-closures-id-must-be-a-uuid")).nullable().default(null),
 });
 
 /** A feeder as it is planned: source, fibre, receivers, the taps in the box, and its joints in order. */
@@ -33,7 +45,7 @@ export const zFeederPlan = z.strictObject({
   /** The margin wanted at every drop, dB. */
   margin: z.number(said("this-must-be-a-number-of-db")).min(0, said("a-margin-must-be-0-db-or-more")).max(60),
   splitExcessDb: zLossDb,
-  stock: z.array(zTap).min(1).max(16),
+  stock: z.array(zStockedTap).min(1).max(16),
   joints: z.array(zFeederJoint).min(1).max(MOST_JOINTS, said("give-at-most-64-joints")),
 });
 export type FeederPlan = z.output<typeof zFeederPlan>;
@@ -52,18 +64,28 @@ export interface JointLight {
   readonly trouble: "short" | "too-much" | null;
 }
 
+/**
+ * Loss of the cable from a joint to its receivers, dB.
+ * @example dropLoss({ fibreDbPerKm: 0.25 }, { dropMetres: 400 }) // 0.1
+ */
+export const dropLoss = (
+  { fibreDbPerKm }: Pick<FeederPlan, "fibreDbPerKm">,
+  { dropMetres }: Pick<FeederJoint, "dropMetres">,
+): number => (dropMetres / 1_000) * fibreDbPerKm;
+
 const tapOf = ({ stock }: Pick<FeederPlan, "stock">, tapPct: number) => ({
   tapPct,
   excessDb: stock.find((tap) => tap.tapPct === tapPct)?.excessDb ?? 0,
 });
 
-const jointsOf = ({ joints, splitExcessDb }: FeederPlan) =>
-  joints.map(({ metres, splices, connectors, drops }) => ({
-    km: metres / 1_000,
-    splices,
-    connectors,
-    split: drops,
-    splitExcessDb,
+const jointsOf = (plan: FeederPlan): TapJoint[] =>
+  plan.joints.map((joint) => ({
+    km: joint.metres / 1_000,
+    splices: joint.splices,
+    connectors: joint.connectors,
+    split: joint.drops,
+    splitExcessDb: plan.splitExcessDb,
+    dropDb: dropLoss(plan, joint),
   }));
 
 const feederOf = ({ launchDbm, fibreDbPerKm, spliceDb, connectorDb, sensitivityDbm }: FeederPlan) => ({
@@ -143,34 +165,57 @@ export const tapChoices = (plan: FeederPlan, at: number): TapChoice[] =>
   });
 
 /**
- * The plan with the taps of the box that give the greatest least margin (exact, see `chooseTaps`).
+ * The plan with the taps of the box that give the greatest least margin (exact, see `chooseTaps`), however many of each it takes.
  * @example leastMargin(jointLights(withBestTaps(feeder))).margin >= leastMargin(jointLights(feeder)).margin // true
  */
-export function withBestTaps(plan: FeederPlan): FeederPlan {
-  const { choice } = chooseTaps({
-    ...feederOf(plan),
-    stock: plan.stock,
-    joints: jointsOf(plan),
-    margin: plan.margin,
-  });
-  return {
-    ...plan,
-    joints: plan.joints.map((joint, i) => ({ ...joint, tapPct: choice[i] ?? joint.tapPct })),
-  };
+export const withBestTaps = (plan: FeederPlan): FeederPlan => withTaps(plan, chooseTaps(tapsInput(plan)));
+
+/**
+ * A feeder's plan as the computation `stocked-taps` takes it: for the best taps of those that were counted in the box.
+ * @example tapsInput(feeder).joints.length // 2
+ */
+export const tapsInput = (plan: FeederPlan) => ({
+  ...feederOf(plan),
+  stock: plan.stock,
+  joints: jointsOf(plan),
+  margin: plan.margin,
+});
+
+/**
+ * A plan with a choice of taps, joint by joint.
+ * @example withTaps(feeder, { choice: [20, 50] }).joints[1]?.tapPct // 50
+ */
+export const withTaps = (plan: FeederPlan, { choice }: Pick<Taps, "choice">): FeederPlan => ({
+  ...plan,
+  joints: plan.joints.map((joint, i) => ({ ...joint, tapPct: choice[i] ?? joint.tapPct })),
+});
+
+/** A kind of tap a plan takes: how many, and how many the box lacks; null where nobody has counted. */
+interface TapNeeded {
+  readonly tapPct: number;
+  readonly count: number;
+  readonly lacking: number | null;
 }
 
 /**
- * How many of each tap a plan takes, largest share last: what to bring.
- * @example tapsToBring(feeder) // [{ tapPct: 10, count: 2 }]
+ * How many of each tap a plan takes, largest share last: what to bring, and what the box lacks.
+ * @example tapsToBring(feeder) // [{ tapPct: 10, count: 2, lacking: null }]
  */
-export const tapsToBring = ({
-  joints,
-}: Pick<FeederPlan, "joints">): { readonly tapPct: number; readonly count: number }[] =>
+export const tapsToBring = ({ joints, stock }: Pick<FeederPlan, "joints" | "stock">): TapNeeded[] =>
   [...new Set(joints.map(({ tapPct }) => tapPct))]
     .sort((a, b) => a - b)
-    .map((tapPct) => ({ tapPct, count: joints.filter((joint) => joint.tapPct === tapPct).length }));
+    .map((tapPct) => {
+      const count = joints.filter((joint) => joint.tapPct === tapPct).length;
+      const stocked = stock.find((tap) => tap.tapPct === tapPct);
+      // A tap that is not in the list of the box is not in the box.
+      const held = stocked ? stocked.count : 0;
+      return { tapPct, count, lacking: held === null ? null : Math.max(0, count - held) };
+    });
 
-const typicalJoint: FeederJoint = { name: "", metres: 100, splices: 2, connectors: 1, tapPct: 10, drops: 1 };
+const typicalJoint: FeederJoint = {
+  ...{ name: "", metres: 100, splices: 2, connectors: 1, tapPct: 10, drops: 1 },
+  ...{ dropMetres: 0, feeds: [], closure: null },
+};
 
 /** A feeder before anything is said of it: our own usual figures, each to be checked against the parts' own sheets. */
 export const NEW_FEEDER: FeederPlan = {
@@ -184,7 +229,7 @@ export const NEW_FEEDER: FeederPlan = {
   spliceDb: 0.1,
   connectorDb: 0.3,
   splitExcessDb: 0.4,
-  stock: [5, 10, 20, 30, 50].map((tapPct) => ({ tapPct, excessDb: 0.2 })),
+  stock: [5, 10, 20, 30, 50].map((tapPct) => ({ tapPct, excessDb: 0.2, count: null })),
   joints: [typicalJoint],
 };
 
@@ -195,4 +240,10 @@ export const NEW_FEEDER: FeederPlan = {
 export const withJoint = (plan: FeederPlan): FeederPlan =>
   plan.joints.length >= MOST_JOINTS
     ? plan
-    : { ...plan, joints: [...plan.joints, { ...(plan.joints.at(-1) ?? typicalJoint), name: "" }] };
+    : {
+        ...plan,
+        joints: [
+          ...plan.joints,
+          { ...(plan.joints.at(-1) ?? typicalJoint), name: "", feeds: [], closure: null },
+        ],
+      };

@@ -50,7 +50,8 @@ export const zFeeder = z.strictObject({
 });
 
 export type Tap = z.output<typeof zTap>;
-export type TapJoint = z.output<typeof zTapJoint>;
+/** A tap joint; `dropDb` is what lies behind its tap on the way to the receiver, 0 where it is left out. */
+export type TapJoint = z.output<typeof zTapJoint> & { readonly dropDb?: number };
 export type Feeder = z.output<typeof zFeeder>;
 
 export const zLightInput = zFeeder.extend({
@@ -60,7 +61,7 @@ export const zLightInput = zFeeder.extend({
     .max(10_000, said("give-at-most-10-000-taps")),
 });
 
-type LightInput = z.output<typeof zLightInput>;
+type LightInput = z.output<typeof zFeeder> & { readonly taps: readonly (TapJoint & Tap)[] };
 
 /** Power behind a tap joint, dBm: to the drop, behind its splitter, and on along the feeder; and the drop's margin, dB. */
 interface TapPower {
@@ -87,7 +88,7 @@ export function behindTap(
 ): TapPower {
   const before = arriving(feeder, joint, power) - excessDb;
   const split = joint.split === 1 ? 0 : dbOf(joint.split) + joint.splitExcessDb;
-  const drop = before + dbOf(tapPct / 100) - split;
+  const drop = before + dbOf(tapPct / 100) - split - (joint.dropDb ?? 0);
   return { drop, through: before + dbOf(1 - tapPct / 100), margin: drop - feeder.sensitivityDbm };
 }
 

@@ -34,6 +34,34 @@ export function referenceTrouble({
   return isWarmed ? "warmed" : null;
 }
 
+/** A reference with how often its cord was mated since. */
+interface CountedReference {
+  readonly reference: LightReading["reference"];
+  readonly matings: number;
+}
+
+/**
+ * The newest reference of a source, cord and wavelength: the one in hand, or a later one that another device has shared. Of
+ * the same reference the larger count of matings holds.
+ * @example newestReference({ reference: lightRead.reference, matings: 2 }, [{ reference: lightRead.reference, matings: 5 }]).matings // 5
+ */
+export function newestReference(
+  held: CountedReference,
+  shared: readonly CountedReference[],
+): CountedReference {
+  const { wavelength, source, cord } = held.reference;
+  return shared
+    .filter(
+      ({ reference }) =>
+        reference.wavelength === wavelength && reference.source === source && reference.cord === cord,
+    )
+    .reduce((newest, { reference, matings }) => {
+      const [own, other] = [Date.parse(newest.reference.taken), Date.parse(reference.taken)];
+      if (other < own) return newest;
+      return { reference, matings: other > own ? matings : Math.max(matings, newest.matings) };
+    }, held);
+}
+
 /**
  * Powers as they are typed, dBm: several with blanks or semicolons between, either decimal sign, either minus.
  * @returns null where that cannot be read.

@@ -9,9 +9,13 @@ export const zTapsInput = zFeeder.extend({
   margin: zDb,
 });
 
-type TapsInput = z.output<typeof zTapsInput>;
+type TapsInput = Feeder & {
+  readonly stock: readonly Tap[];
+  readonly joints: readonly TapJoint[];
+  readonly margin: number;
+};
 
-interface Taps {
+export interface Taps {
   /** Whether every drop keeps the margin. */
   readonly possible: boolean;
   /** The least margin of all drops, dB. */

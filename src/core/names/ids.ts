@@ -15,3 +15,6 @@ export type JobId = IdOf<"job">;
 
 /** The id of a closure, a UUID. */
 export type ClosureId = IdOf<"closure">;
+
+/** The id of a feeder, a UUID. */
+export type FeederId = IdOf<"feeder">;

@@ -8,6 +8,7 @@ import { sheathWindow, zWindowInput } from "../entry/window";
 import { lightAlong, zLightInput } from "../light/light";
 import { judgeLoss, zLossInput } from "../light/loss";
 import { chooseTaps, zTapsInput } from "../light/taps";
+import { chooseTapsInStock, zStockedTapsInput } from "../light/taps-in-stock";
 import { identity, zIdentityInput } from "../piece/identity";
 import { fibreLength, zLayInput } from "../piece/lay";
 import { hang, zSagInput } from "../piece/sag";
@@ -85,6 +86,7 @@ export const operations = {
   "mark-length": operation({ input: zMarkLengthInput, output: zMarkLengthAnswer, run: lengthOfMarks }),
   light: operation({ input: zLightInput, output: zLightAnswer, run: lightAlong }),
   taps: operation({ input: zTapsInput, output: zTapsAnswer, run: chooseTaps }),
+  "stocked-taps": operation({ input: zStockedTapsInput, output: zTapsAnswer, run: chooseTapsInStock }),
   loss: operation({ input: zLossInput, output: zLossAnswer, run: judgeLoss }),
   stock: operation({ input: zStockInput, output: zStockAnswer, run: partsFor }),
   cost: operation({ input: zCostInput, output: zCostAnswer, run: compareCosts }),

@@ -46,6 +46,7 @@ import {
   zRecordCheck,
   zSealText,
 } from "./keeping-requests";
+import { LIGHT_ROUTES } from "./light-routes";
 import { zLinkAnswer, zLinkQuery } from "./link";
 import {
   zAddClosureEvents,
@@ -81,6 +82,7 @@ const JSON_SCHEMA: Media = { media: ["application/schema+json", "application/jso
  */
 export const API = {
   ...CREW_ROUTES,
+  ...LIGHT_ROUTES,
   "get /ends": route({
     does: "Work at the bench, newest first, a page at a time.",
     query: zBenchQuery,

@@ -15,7 +15,9 @@ import {
   closures,
   crewEvents,
   documents,
+  feeders,
   jobs,
+  lightReferences,
   plans,
   shelf,
   studies,
@@ -99,6 +101,8 @@ function registered(store: Store): Readonly<Record<Named, ReadonlyMap<string, st
     closure: digests(store.select().from(closures).all(), ({ row }) => String(row)),
     "closure-event": digests(store.select().from(closureEvents).all(), ({ id }) => id),
     crew: digests(store.select().from(crewEvents).all(), ({ id }) => id),
+    feeder: digests(store.select().from(feeders).all(), ({ row }) => String(row)),
+    "light-reference": digests(store.select().from(lightReferences).all(), ({ id }) => id),
   };
 }
 
@@ -115,6 +119,8 @@ const NAMES = {
   closure: "revision of a closure",
   "closure-event": "event of a closure",
   crew: "change to the crew's rules, or line of its log",
+  feeder: "revision of a feeder",
+  "light-reference": "reference of light",
 } as const;
 type Named = keyof typeof NAMES;
 const isNamed = (kind: string): kind is Named => Object.hasOwn(NAMES, kind);
@@ -183,10 +189,12 @@ const NUMBERED = [
   "plans",
   "closures",
   "closure_events",
+  "feeders",
+  "light_references",
 ] as const;
 
 /** Of them, those whose number is called a row. */
-const BY_ROW: readonly (typeof NUMBERED)[number][] = ["shelf", "plans", "closures"];
+const BY_ROW: readonly (typeof NUMBERED)[number][] = ["shelf", "plans", "closures", "feeders"];
 
 /** Rows taken out of such a table: a gap in its numbers, or fewer than the file remembers having given. */
 function cutShort(store: Store, table: (typeof NUMBERED)[number]): RecordFinding[] {

@@ -33,7 +33,8 @@ const ENVELOPED = 9;
 /** The version each age wrote its events by. */
 function versionOf(schema: number): number {
   if (schema < ENVELOPED) return 1;
-  return schema < 13 ? 2 : 4;
+  if (schema < 13) return 2;
+  return schema < 14 ? 4 : 5;
 }
 
 /** What the file says of each event, in the words of its own day. */

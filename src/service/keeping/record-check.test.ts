@@ -13,13 +13,16 @@ import type { RecordFinding } from "@/core";
 import {
   check,
   mustHoldAt,
+  NEW_FEEDER,
   zAddClosureEvents,
   zBatch,
   zMerge,
   zNewClosure,
+  zNewFeeder,
   zNewJob,
   zNewPerson,
   zNewPieces,
+  zNewReference,
   zPhotoQuery,
   zSave,
   zSavePlan,
@@ -45,8 +48,10 @@ import { codeOf } from "../fixtures/code-of";
 import { addTo, CAM, endRead, signedEnd } from "../fixtures/made-ends";
 import { addClosureEvents } from "../job/closure-events";
 import { addClosure } from "../job/closures";
+import { addFeeder } from "../job/feeders";
 import { addPieces, newJob, savePlan } from "../job/jobs";
 import { documentText, saveDocument } from "../shelf/shelf";
+import { shareReference } from "../workshop/light-references";
 import { addStudy } from "../workshop/studies";
 import { seeToBlade } from "../workshop/tools";
 import { checkWholeRecord } from "./record-check";
@@ -147,6 +152,9 @@ async function fullStore(file: string): Promise<Store> {
       addClosureEvents(act, id, check(zAddClosureEvents, { client: "window", events: [event] }));
     }
     savePlan(act, piece?.id ?? "", check(zSavePlan, { basis: 1, plan: null }));
+    addFeeder(act, job, check(zNewFeeder, { plan: NEW_FEEDER }));
+    const reference = { taken: act.now.toISOString(), wavelength: 1310, source: "S", cord: "C" };
+    shareReference(act, check(zNewReference, { reference: { ...reference, dBm: [-20], celsius: null } }));
   }
   return store;
 }

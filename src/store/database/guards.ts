@@ -60,6 +60,12 @@ export const GUARDS: readonly Guard[] = [
   ),
   ...stored("closure_events", "n = NEW.n OR id = NEW.id", "what happened to a closure is only ever added"),
   ...stored("crew_events", "n = NEW.n OR id = NEW.id", "what a crew decided is only ever added"),
+  ...stored(
+    "feeders",
+    "row = NEW.row OR (feeder = NEW.feeder AND revision = NEW.revision)",
+    "revisions of a feeder are only ever added",
+  ),
+  ...stored("light_references", "n = NEW.n OR id = NEW.id", "references of light are only ever added"),
   ...stored("ends", "id = NEW.id", "what an end was started as is kept").map((guard) =>
     guard.name === "ends_keep_words"
       ? { ...guard, sql: guard.sql.replace("BEFORE UPDATE ON", `BEFORE UPDATE OF ${FOUNDED} ON`) }
@@ -81,6 +87,7 @@ const OLD_GUARDS = [
   ...guardsOf(11, ["jobs", "plans"], ["rows", "words", "place"]),
   ...guardsOf(12, ["closures"], ["rows", "words", "place"]),
   ...guardsOf(13, ["closure_events"], ["rows", "words", "place"]),
+  ...guardsOf(14, ["crew_events"], ["rows", "words", "place"]),
 ];
 
 /** The schema whose events lie in their envelopes: its table of entries is gone, with its guards. */

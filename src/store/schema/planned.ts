@@ -1,5 +1,5 @@
 import { index, integer, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
-import type { ClosureId, JobId, PieceId } from "@/core";
+import type { ClosureId, FeederId, JobId, PieceId } from "@/core";
 
 /** A job: pieces of cable that belong together. Rows are only ever added. */
 export const jobs = sqliteTable("jobs", {
@@ -74,5 +74,28 @@ export const closureEvents = sqliteTable(
   (table) => [
     uniqueIndex("closure_events_by_id").on(table.id),
     index("closure_events_by_closure").on(table.closure, table.n),
+  ],
+);
+
+/** Every revision of the plan of every feeder, newest last. Rows are only ever added. */
+export const feeders = sqliteTable(
+  "feeders",
+  {
+    row: integer().primaryKey({ autoIncrement: true }),
+    feeder: text().$type<FeederId>().notNull(),
+    job: text()
+      .$type<JobId>()
+      .notNull()
+      .references(() => jobs.id),
+    /** From 1. */
+    revision: integer().notNull(),
+    /** The plan as JSON; null where the feeder was taken off the job. */
+    body: text(),
+    at: text().notNull(),
+    by: text(),
+  },
+  (table) => [
+    uniqueIndex("feeders_by_revision").on(table.feeder, table.revision),
+    index("feeders_by_job").on(table.job, table.feeder, table.revision),
   ],
 );

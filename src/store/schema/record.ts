@@ -160,6 +160,8 @@ export const register = sqliteTable(
         "closure",
         "closure-event",
         "crew",
+        "feeder",
+        "light-reference",
       ],
     }).notNull(),
     /** The row it is about. */

@@ -64,3 +64,19 @@ export const crewEvents = sqliteTable(
   },
   (table) => [uniqueIndex("crew_events_by_id").on(table.id)],
 );
+
+/** References of light taken by anybody of the crew. Rows are only ever added. */
+export const lightReferences = sqliteTable(
+  "light_references",
+  {
+    n: integer().primaryKey({ autoIncrement: true }),
+    id: text().notNull(),
+    at: text().notNull(),
+    by: text(),
+    /** Number of the newest event on record then: only later ones can be readings made with it. */
+    eventsBefore: integer("events_before").notNull(),
+    /** The reference as JSON. */
+    body: text().notNull(),
+  },
+  (table) => [uniqueIndex("light_references_by_id").on(table.id)],
+);

@@ -1,7 +1,7 @@
 "use client";
 
 import { scaleLinear } from "d3-scale";
-import type { FeederPlan, JointLight } from "@/core";
+import { dropLoss, type FeederAnswer, type FeederPlan, type JointLight } from "@/core";
 import { t } from "@/messages/feeder";
 import { decimal } from "@/messages/numbers";
 import { useWidth } from "../band/use-width";
@@ -9,6 +9,7 @@ import { useWidth } from "../band/use-width";
 interface FeederDrawingProps {
   readonly plan: FeederPlan;
   readonly lights: readonly JointLight[];
+  readonly readings: FeederAnswer["readings"];
   readonly picked: number;
   readonly onPick: (at: number) => void;
 }
@@ -20,7 +21,7 @@ const HEIGHT = 356;
 const LEFT = 64;
 
 /** The feeder along its length: each joint with its tap as a slice, the light left in the cable, and every drop's margin as a bar. */
-export function FeederDrawing({ plan, lights, picked, onPick }: FeederDrawingProps) {
+export function FeederDrawing({ plan, lights, readings, picked, onPick }: FeederDrawingProps) {
   const { ref, width } = useWidth<HTMLElement>(1_200);
   const end = lights.at(-1)?.along ?? 0;
   const x = scaleLinear([0, Math.max(1, end)], [LEFT, width - 48]);
@@ -65,6 +66,7 @@ export function FeederDrawing({ plan, lights, picked, onPick }: FeederDrawingPro
             onPick={() => onPick(i)}
           />
         ))}
+        <PowersRead {...{ plan, lights, readings, x, y }} />
       </svg>
     </figure>
   );
@@ -116,12 +118,66 @@ interface JointProps {
 }
 
 const RADIUS = 17;
+/** Standard uncertainty of a power read with a meter of the bench, dB: our own representative figure. */
+const POWER_U = 0.25;
+
+interface PowersReadProps extends Pick<FeederDrawingProps, "plan" | "lights" | "readings"> {
+  readonly x: (metres: number) => number;
+  readonly y: (margin: number) => number;
+}
+
+/** Powers read at the outputs, as margins at their receivers: a point each, with twice its uncertainty. */
+const PowersRead = ({ plan, lights, readings, x, y }: PowersReadProps) => (
+  <g aria-hidden="true">
+    {readings.map(({ joint, label, dBm }) => {
+      const [light, planned] = [lights[joint], plan.joints[joint]];
+      if (!light || !planned) return null;
+      const margin = dBm - plan.sensitivityDbm - dropLoss(plan, planned);
+      return (
+        <g key={`${joint} ${label}`} transform={`translate(${x(light.along)},0)`}>
+          <path
+            d={`M0,${y(margin + 2 * POWER_U)} V${y(margin - 2 * POWER_U)}`}
+            stroke="var(--ground)"
+            strokeWidth="6"
+          />
+          <path
+            d={`M0,${y(margin + 2 * POWER_U)} V${y(margin - 2 * POWER_U)} M-5,${y(margin + 2 * POWER_U)} h10 M-5,${y(margin - 2 * POWER_U)} h10`}
+            stroke="var(--ink)"
+            strokeWidth="2"
+          />
+          <path
+            d={`M0,${y(margin) - 6} l6,6 l-6,6 l-6,-6 z`}
+            fill="var(--ground)"
+            stroke="var(--ink)"
+            strokeWidth="2"
+          />
+        </g>
+      );
+    })}
+  </g>
+);
 
 /** A slice of a circle from the top, clockwise. */
 function slicePath(share: number): string {
   const angle = 2 * Math.PI * Math.min(0.999, share);
   const [dx, dy] = [Math.sin(angle) * RADIUS, -Math.cos(angle) * RADIUS];
   return `M0,0 L0,${-RADIUS} A${RADIUS},${RADIUS} 0 ${share > 0.5 ? 1 : 0} 1 ${dx},${dy} Z`;
+}
+
+/** The most drops drawn as branches of their own. */
+const MOST_BRANCHES = 8;
+
+/** From the tap to its drops: one line, or as many as there are outputs. */
+function branchPath(drops: number): string {
+  const fork = RADIUS + 12;
+  const bottom = AXIS - CABLE - 22;
+  if (drops === 1) return `M0,${RADIUS} V${bottom}`;
+  const shown = Math.min(drops, MOST_BRANCHES);
+  const branches = Array.from({ length: shown }, (_, i) => {
+    const dx = ((i / (shown - 1)) * 2 - 1) * Math.min(20, 4 * shown);
+    return `M0,${fork} L${dx},${fork + 8} V${bottom}`;
+  });
+  return `M0,${RADIUS} V${fork} ${branches.join(" ")}`;
 }
 
 function Joint({ plan, light, i, x, y, isPicked, onPick }: JointProps) {
@@ -150,7 +206,7 @@ function Joint({ plan, light, i, x, y, isPicked, onPick }: JointProps) {
           >
             {decimal(String(joint.tapPct))} %
           </text>
-          <path d={`M0,${RADIUS} V${AXIS - CABLE - 22}`} stroke={ink} strokeDasharray="3 3" />
+          <path d={branchPath(joint.drops)} stroke={ink} fill="none" />
           <text y={AXIS - CABLE - 8} textAnchor="middle" fontSize="12" fill={ink}>
             {joint.name || i + 1}
             {joint.drops > 1 ? ` · 1:${joint.drops}` : ""}

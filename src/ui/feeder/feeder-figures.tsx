@@ -5,6 +5,7 @@ import { t } from "@/messages/feeder";
 import { decimal } from "@/messages/numbers";
 import { FigureField } from "../controls/figure-field";
 import { readFigure } from "./read-figure";
+import { boxText, readBox } from "./taps-in-box";
 
 interface FeederFiguresProps {
   readonly plan: FeederPlan;
@@ -80,14 +81,14 @@ export function FeederFigures({ plan, onChange }: FeederFiguresProps) {
         />
         <FigureField
           title={t("taps-in-the-box")}
-          value={plan.stock.map(({ tapPct }) => tapPct).join(" ")}
+          value={boxText(plan.stock)}
           text={String}
-          read={(text) => (tapsIn(text) ? text : null)}
+          read={(text) => (readBox(text) ? text : null)}
           asks={t("percentages-between-0-and-100")}
           onTake={(text) => {
-            const taps = tapsIn(text);
+            const taps = readBox(text);
             const excessDb = plan.stock[0]?.excessDb ?? 0;
-            return taps ? put({ stock: taps.map((tapPct) => ({ tapPct, excessDb })) }) : false;
+            return taps ? put({ stock: taps.map((tap) => ({ ...tap, excessDb })) }) : false;
           }}
         />
         <FigureField
@@ -101,15 +102,4 @@ export function FeederFigures({ plan, onChange }: FeederFiguresProps) {
       </div>
     </section>
   );
-}
-
-/** Percentages typed one after the other, each once; null where there is none, or one is not between 0 and 100. */
-function tapsIn(text: string): number[] | null {
-  const taps = text
-    .trim()
-    .split(/[\s;]+/)
-    .filter(Boolean)
-    .map((word) => Number(word.replace("%", "").replace(",", ".")));
-  const isRight = taps.length > 0 && taps.length <= 16 && taps.every((tap) => tap > 0 && tap < 100);
-  return isRight && new Set(taps).size === taps.length ? taps : null;
 }

@@ -1,36 +1,39 @@
 "use client";
 
 import { Undo2 } from "lucide-react";
-import { useState } from "react";
+import { type ReactNode, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { toast } from "sonner";
-import {
-  type FeederPlan,
-  jointLights,
-  leastMargin,
-  tapsToBring,
-  withBestTaps,
-  withJoint,
-  withTap,
-} from "@/core";
+import { type FeederAnswer, jointLights, leastMargin, tapsToBring, withJoint, withTap } from "@/core";
 import { t } from "@/messages/feeder";
 import { decimal } from "@/messages/numbers";
 import { Button } from "../controls/button";
 import { FeederDrawing } from "./feeder-drawing";
 import { FeederFigures } from "./feeder-figures";
 import { JointPanel } from "./joint-panel";
-import { readFeeder, useFeeder } from "./use-feeder";
+import { useBestTaps } from "./use-best-taps";
+import { type FeederHeld, readFeeder } from "./use-feeder";
 
 /** Whole decibels and a tenth, as a meter shows them. */
 const db = (value: number): string => decimal(value.toFixed(1));
 
+interface FeederViewProps {
+  readonly held: FeederHeld;
+  /** Closures of the feeder's job; none where it is of no job. */
+  readonly closures: readonly { readonly id: string; readonly name: string }[];
+  readonly readings: FeederAnswer["readings"];
+  /** Shown below the head. */
+  readonly children?: ReactNode;
+}
+
 /** A feeder with a tap at each joint: the power and margin at every drop, a tap changed by a key. */
-export function FeederView() {
-  const { plan, change, undo, mayUndo } = useFeeder();
+export function FeederView({ held, closures, readings, children }: FeederViewProps) {
+  const { plan, change, undo } = held;
   const [picked, setPicked] = useState(0);
   const at = Math.min(picked, plan.joints.length - 1);
   const lights = jointLights(plan);
   const least = leastMargin(lights);
+  const lacking = tapsToBring(plan).filter(({ lacking: n }) => n !== null && n > 0);
   const step = (by: number) => {
     const taps = [...plan.stock].sort((a, b) => a.tapPct - b.tapPct);
     const place = taps.findIndex(({ tapPct }) => tapPct === plan.joints[at]?.tapPct);
@@ -44,8 +47,9 @@ export function FeederView() {
   useHotkeys("z", undo);
   return (
     <main className="min-w-0 flex-1 pb-6">
-      <FeederHead {...{ plan, change, undo, mayUndo }} />
-      <FeederDrawing plan={plan} lights={lights} picked={at} onPick={setPicked} />
+      <FeederHead {...held} />
+      {children && <div className="px-4 pb-2 sm:px-6">{children}</div>}
+      <FeederDrawing plan={plan} lights={lights} readings={readings} picked={at} onPick={setPicked} />
       <div className="grid grid-cols-[minmax(0,1fr)] gap-6 px-4 pt-4 sm:px-6 lg:grid-cols-[minmax(0,1fr)_minmax(0,2fr)]">
         <section aria-label={t("least-margin")}>
           <p className="text-soft">{t("least-margin")}</p>
@@ -76,23 +80,32 @@ export function FeederView() {
                 .join(", "),
             })}
           </p>
+          {lacking.length > 0 && (
+            <p className="mt-1 font-semibold text-out">
+              {t("the-box-lacks", {
+                taps: lacking
+                  .map(({ tapPct, lacking: n }) => `${n} × ${decimal(String(tapPct))} %`)
+                  .join(", "),
+              })}
+            </p>
+          )}
           <p className="no-print mt-2 text-soft text-sm">{t("keys-of-the-feeder")}</p>
         </section>
-        <JointPanel key={at} plan={plan} at={at} onChange={change} onPick={setPicked} />
+        <JointPanel
+          key={at}
+          {...{ plan, at, closures }}
+          readings={readings.filter(({ joint }) => joint === at)}
+          onChange={change}
+          onPick={setPicked}
+        />
       </div>
       <FeederFigures plan={plan} onChange={change} />
     </main>
   );
 }
 
-interface FeederHeadProps {
-  readonly plan: FeederPlan;
-  readonly change: (plan: FeederPlan) => void;
-  readonly undo: () => void;
-  readonly mayUndo: boolean;
-}
-
-function FeederHead({ plan, change, undo, mayUndo }: FeederHeadProps) {
+function FeederHead({ plan, change, undo, mayUndo }: FeederHeld) {
+  const best = useBestTaps({ plan, change });
   const open = async (file: File | undefined) => {
     const feeder = file && file.size < 400_000 ? readFeeder(await file.text()) : null;
     if (feeder) change(feeder);
@@ -129,8 +142,8 @@ function FeederHead({ plan, change, undo, mayUndo }: FeederHeadProps) {
           />
         </label>
         <Button onClick={() => change(withJoint(plan))}>{t("add-a-joint")}</Button>
-        <Button look="next" onClick={() => change(withBestTaps(plan))}>
-          {t("best-taps")}
+        <Button look="next" disabled={best.busy} onClick={best.find}>
+          {best.busy ? t("finding-best-taps") : t("best-taps")}
         </Button>
       </div>
     </header>

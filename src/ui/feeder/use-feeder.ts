@@ -6,8 +6,16 @@ import { attempt, check, type FeederPlan, NEW_FEEDER, zFeederPlan } from "@/core
 
 const KEY = "arlent:feeder";
 
+/** A feeder being planned: each change is saved, and can be undone, one at a time. */
+export interface FeederHeld {
+  readonly plan: FeederPlan;
+  readonly change: (plan: FeederPlan) => void;
+  readonly undo: () => void;
+  readonly mayUndo: boolean;
+}
+
 /** The feeder planned on this device: stored after every change, taken back one change at a time. */
-export function useFeeder() {
+export function useDeviceFeeder(): FeederHeld {
   const [{ present: plan, past }, { set, undo, reset }] = useUndo<FeederPlan>(NEW_FEEDER);
   const [loaded, setLoaded] = useState(false);
   // biome-ignore lint/correctness/useExhaustiveDependencies: read once, when the page is there

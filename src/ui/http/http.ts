@@ -33,7 +33,7 @@ async function ask<S extends z.ZodType>(
   let response: Response;
   let body: unknown;
   try {
-    response = await fetch(url, { ...init, signal: AbortSignal.timeout(10_000) });
+    response = await fetch(url, { signal: AbortSignal.timeout(10_000), ...init });
     body = await response.json();
   } catch {
     return { ok: false, problem: OFFLINE };
@@ -108,3 +108,16 @@ export const getDocument = <S extends z.ZodType>(
   revision?: number,
 ): Promise<Outcome<z.output<S>>> =>
   ask(schema, addressOf("get /shelf/{kind}/{id}", { params, query: { revision } }), { cache: "no-store" });
+
+/** Runs one computation on the server and reads its answer by a schema. Never throws. */
+export const computed = <S extends z.ZodType>(
+  name: string,
+  input: unknown,
+  schema: S,
+): Promise<Outcome<z.output<S>>> =>
+  ask(schema, `/api/v1/compute/${encodeURIComponent(name)}`, {
+    method: "POST",
+    headers: { "content-type": "application/json" },
+    body: JSON.stringify(input),
+    signal: AbortSignal.timeout(30_000),
+  });

@@ -1,9 +1,7 @@
 "use client";
 
 import { Trash2 } from "lucide-react";
-import { useRouter } from "next/navigation";
 import { useState } from "react";
-import { toast } from "sonner";
 import { z } from "zod";
 import { type Closure, type ClosureCable, zClosurePlan } from "@/core";
 import { t } from "@/messages/jobs";
@@ -15,6 +13,7 @@ import { Select } from "../controls/select";
 import { call } from "../http/http";
 import { usePrefs } from "../prefs/prefs-context";
 import { useNewClosure } from "./use-new-closure";
+import { useTakeOff } from "./use-take-off";
 
 interface ClosuresProps {
   readonly job: string;
@@ -51,31 +50,12 @@ interface ClosureRowProps extends Pick<ClosuresProps, "job" | "entries"> {
 
 function ClosureRow({ job, closure: { id, revision, plan }, entries }: ClosureRowProps) {
   const { prefs } = usePrefs();
-  const router = useRouter();
-  const save = (basis: number, next: typeof plan | null) =>
+  const takeOff = useTakeOff<typeof plan>((basis, next) =>
     call("post /closures/{id}", {
       params: { id },
-      body: {
-        basis,
-        plan: next && z.encode(zClosurePlan, next),
-        by: prefs.person,
-      },
-    });
-  const takeOff = async () => {
-    const answer = await save(revision, null);
-    if (!answer.ok) return void toast.error(answer.problem.message);
-    router.refresh();
-    toast(t("is-taken-off-the-job", { name: plan.name }), {
-      action: {
-        label: t("undo"),
-        onClick: async () => {
-          const back = await save(answer.value.revision, plan);
-          if (back.ok) router.refresh();
-          else toast.error(back.problem.message);
-        },
-      },
-    });
-  };
+      body: { basis, plan: next && z.encode(zClosurePlan, next), by: prefs.person },
+    }),
+  );
   return (
     <li className="flex items-center gap-3">
       <Link href={`/jobs/${job}/closures/${id}`} className="min-h-12 min-w-0 flex-1 py-1 hover:underline">
@@ -85,7 +65,11 @@ function ClosureRow({ job, closure: { id, revision, plan }, entries }: ClosureRo
           {cablesText(plan.cables.length, plan.cables.filter(({ joins }) => joins !== null).length)}
         </span>
       </Link>
-      <IconButton name={t("take-off-the-job", { name: plan.name })} onClick={takeOff} className="no-print">
+      <IconButton
+        name={t("take-off-the-job", { name: plan.name })}
+        onClick={() => takeOff(revision, plan)}
+        className="no-print"
+      >
         <Trash2 aria-hidden="true" className="size-5" />
       </IconButton>
     </li>

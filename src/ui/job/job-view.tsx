@@ -8,6 +8,7 @@ import {
   type Across,
   type Cable,
   type Closure,
+  type FeederAnswer,
   type Job,
   type PieceAnswer,
   type PieceNeeds,
@@ -33,6 +34,7 @@ import { sheetHref, useBegin } from "../plan/use-begin";
 import { usePrefs } from "../prefs/prefs-context";
 import { AddPieces } from "./add-pieces";
 import { Closures } from "./closures";
+import { Feeders } from "./feeders";
 import { FindForm } from "./find-form";
 import { PlaceStrip } from "./place-strip";
 import { RenamePieces } from "./rename-pieces";
@@ -68,6 +70,7 @@ interface JobViewProps extends Pick<Job, "id" | "name" | "count" | "found" | "pr
   readonly words: string;
   readonly further: boolean;
   readonly closures: readonly Pick<Closure, "id" | "revision" | "plan">[];
+  readonly feeders: readonly Pick<FeederAnswer, "id" | "revision" | "plan">[];
   readonly entries: readonly { readonly id: string; readonly name: string }[];
   /** The end to go on with; null where all is done or nothing is planned. */
   readonly onward: Onward | null;
@@ -86,6 +89,7 @@ export function JobView({
   words,
   further,
   closures,
+  feeders,
   entries,
   onward,
 }: JobViewProps) {
@@ -146,6 +150,7 @@ export function JobView({
       <AddPieces job={id} cables={cables} pieces={pieces} first={count === 0} />
       {pieces.length > 1 && <RenamePieces pieces={pieces} />}
       <Closures job={id} closures={closures} entries={entries} />
+      <Feeders job={id} feeders={feeders} />
     </main>
   );
 }

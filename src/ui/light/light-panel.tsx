@@ -75,7 +75,7 @@ export function LightPanel({ state, rule, family, purpose, onAdd, onStrike }: Li
             onWavelength={setWavelength}
             onRead={(event) => {
               onAdd(event);
-              references.use(wavelength);
+              references.use(wavelength, event.dBm.length);
               setTried("first");
             }}
           />

@@ -2,10 +2,12 @@
 
 import { useState } from "react";
 import {
+  type CrewReference,
   LIGHT_FROM,
   type LightReading,
   type LightTry,
   type Purpose,
+  personBy,
   type Rule,
   type StaleReference,
   WAVELENGTHS,
@@ -16,6 +18,7 @@ import { decimal } from "@/messages/numbers";
 import { Button } from "../controls/button";
 import { Field } from "../controls/field";
 import { Select } from "../controls/select";
+import { usePeople } from "../people/people-context";
 import { LocalTime } from "../words/local-time";
 import { SimulatedMeter } from "./simulated-meter";
 import { TakeReference } from "./take-reference";
@@ -75,6 +78,15 @@ export function ReadLight(props: ReadLightProps) {
           {STALE_TEXTS[draft.trouble]()}
         </p>
       )}
+      {isTaking && (
+        <SharedReferences
+          shared={references.sharedAt(wavelength)}
+          onTakeOver={(shared) => {
+            references.takeOver(shared);
+            setTaking(false);
+          }}
+        />
+      )}
       {isTaking ? (
         <TakeReference
           wavelength={wavelength}
@@ -103,6 +115,39 @@ export function ReadLight(props: ReadLightProps) {
         </>
       )}
     </div>
+  );
+}
+
+interface SharedReferencesProps {
+  readonly shared: readonly CrewReference[];
+  readonly onTakeOver: (reference: CrewReference) => void;
+}
+
+/** References others of the crew took today: used only with the same source and cord in hand. */
+function SharedReferences({ shared, onTakeOver }: SharedReferencesProps) {
+  const { people } = usePeople();
+  if (shared.length === 0) return null;
+  return (
+    <section aria-label={t("references-of-the-crew")} className="grid gap-1">
+      <p className="font-semibold">{t("references-of-the-crew")}</p>
+      <p className="text-soft text-sm">{t("only-with-this-source-and-cord")}</p>
+      <ul className="divide-y divide-line border-line border-y">
+        {shared.map((each) => (
+          <li key={each.id} className="flex items-center gap-2 py-1">
+            <span className="min-w-0 flex-1">
+              {t("reference-of", {
+                power: each.reference.dBm.map((power) => decimal(power.toFixed(2))).join(", "),
+                matings: each.matings,
+                source: each.reference.source,
+                cord: each.reference.cord,
+              })}{" "}
+              <LocalTime iso={each.reference.taken} /> {each.by && personBy(people, each.by)?.name}
+            </span>
+            <Button onClick={() => onTakeOver(each)}>{t("use-this-reference")}</Button>
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }
 

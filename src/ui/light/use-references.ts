@@ -1,39 +1,91 @@
 "use client";
 
 import { useCallback, useEffect, useState } from "react";
+import { v4 as uuid } from "uuid";
 import { z } from "zod";
-import { attempt, check, type LightReference, type Wavelength, zReference } from "@/core";
+import {
+  attempt,
+  type CrewReference,
+  check,
+  type LightReference,
+  newestReference,
+  type Wavelength,
+  zReference,
+} from "@/core";
+import { call } from "../http/http";
+import { usePolled } from "../http/use-polled";
+import { usePrefs } from "../prefs/prefs-context";
 
 const KEY = "arlent:light-references";
 
 /** A reference with how often it was read with. */
-const zHeld = z.strictObject({ reference: zReference, matings: z.int().min(0) });
+const zHeld = z.strictObject({
+  reference: zReference,
+  matings: z.int().min(0),
+  /** The id it goes to the crew under; null once it is there, or came from there. */
+  unsent: z.string().nullable().default(null),
+});
 export type HeldReference = z.output<typeof zHeld>;
 
-/** The references taken on this device: the newest of each wavelength, with the readings made with it. */
+/** How often the crew's references are asked for, milliseconds. */
+const EVERY = 30_000;
+
+/**
+ * The references in use on this device, one of each wavelength: taken here, or taken over from the crew. A newer one of the
+ * same source and cord, taken on another device, is used in its place.
+ */
 export function useReferences() {
-  const [held, setHeld] = useState<readonly HeldReference[]>([]);
-  useEffect(() => setHeld(stored()), []);
+  const [own, setOwn] = useState<readonly HeldReference[]>([]);
+  const { prefs } = usePrefs();
+  const { data, refresh } = usePolled("get /light/references", {}, { every: EVERY });
+  const shared: readonly CrewReference[] = data?.references ?? [];
+  useEffect(() => setOwn(stored()), []);
   const store = useCallback((next: readonly HeldReference[]) => {
-    setHeld(next);
+    setOwn(next);
     localStorage.setItem(KEY, JSON.stringify(next));
   }, []);
-  const of = (wavelength: Wavelength) => held.find(({ reference }) => reference.wavelength === wavelength);
+  useEffect(() => {
+    // Taken while the server did not answer, a reference goes to the crew when it answers again.
+    for (const { reference, unsent } of data ? own : []) {
+      if (unsent === null) continue;
+      void call("post /light/references", { body: { id: unsent, reference, by: prefs.person } }).then(
+        (answer) => {
+          if (!answer.ok && answer.problem.code === "offline") return;
+          store(own.map((held) => (held.unsent === unsent ? { ...held, unsent: null } : held)));
+        },
+      );
+    }
+  }, [data, own, prefs.person, store]);
+  const inPlaceOf = (held: HeldReference): readonly HeldReference[] => [
+    held,
+    ...own.filter(({ reference }) => reference.wavelength !== held.reference.wavelength),
+  ];
+  const of = (wavelength: Wavelength): HeldReference | undefined => {
+    const held = own.find(({ reference }) => reference.wavelength === wavelength);
+    return held && { unsent: held.unsent, ...newestReference(held, shared) };
+  };
   return {
     of,
-    newest: held[0],
-    take: (reference: LightReference) =>
-      store([
-        { reference, matings: 0 },
-        ...held.filter((each) => each.reference.wavelength !== reference.wavelength),
-      ]),
-    /** Counts one more mating of its cord. */
-    use: (wavelength: Wavelength) =>
-      store(
-        held.map((each) =>
-          each.reference.wavelength === wavelength ? { ...each, matings: each.matings + 1 } : each,
-        ),
+    newest: own[0],
+    /** References of others at a wavelength, newest first. */
+    sharedAt: (wavelength: Wavelength): readonly CrewReference[] =>
+      shared.filter(
+        ({ reference }) =>
+          reference.wavelength === wavelength && reference.taken !== of(wavelength)?.reference.taken,
       ),
+    /** Takes a reference: on this device at once, and for the crew as soon as the server answers. */
+    take: (reference: LightReference) => {
+      store(inPlaceOf({ reference, matings: 0, unsent: uuid() }));
+      void refresh();
+    },
+    /** Takes over a reference of the crew. */
+    takeOver: ({ reference, matings }: Pick<HeldReference, "reference" | "matings">) =>
+      store(inPlaceOf({ reference, matings, unsent: null })),
+    /** Counts the matings of a reading made with it. */
+    use: (wavelength: Wavelength, matings: number) => {
+      const held = of(wavelength);
+      if (held) store(inPlaceOf({ ...held, matings: held.matings + matings }));
+    },
   };
 }
 

@@ -10,7 +10,9 @@ import { onPaper } from "@/service/ledger/ledger";
 import { inTurns, pdf } from "../answer";
 import type { Handlers, Under } from "../handler";
 
-export const PLAN_HANDLERS: Handlers<Under<"/jobs"> | Under<"/pieces"> | Under<"/closures">> = {
+export const PLAN_HANDLERS: Handlers<
+  Exclude<Under<"/jobs">, Under<"/jobs/{id}/feeders">> | Under<"/pieces"> | Under<"/closures">
+> = {
   "get /jobs": ({ store, query }) => jobsPage(store, query),
   "post /jobs": ({ act, body }) => newJob(act, body),
   "get /jobs/{id}": ({ store, params, query }) => getJob(store, params.id, query),

@@ -2,6 +2,7 @@ import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { t } from "@/messages/app";
 import { getClosures } from "@/service/job/closures";
+import { getFeeders } from "@/service/job/feeders";
 import { findJobById } from "@/service/job/jobs";
 import { nextOfJob, plannedPlaces } from "@/service/job/places";
 import { mismatchesOf, needsOf } from "@/service/job/planning";
@@ -40,6 +41,7 @@ export default async function JobPage({
         words={typeof words === "string" ? words : ""}
         further={after !== undefined}
         closures={getClosures(store, job.id)}
+        feeders={getFeeders(store, job.id)}
         entries={entries.map(({ id, name }) => ({ id, name }))}
         onward={nextOfJob(store, job.id)}
         // A piece comes off the drum: what is opened in mid-run is a place of one.
