@@ -56,7 +56,7 @@ export function splices(): void {
     );
   const slots = laid();
   const plan = { ...NO_SPLICES, splices: planned.map((of) => ({ ...of, slot: slots.get(of.id) ?? null })) };
-  const at = { entry: { ...entry, trays }, cables: branches, plan, plugs: true };
+  const at = { entry: { ...entry, trays }, cables: branches, plan, light: null, plugs: true };
   if (planned.length !== COUNT) throw new Error(`${planned.length} splices, not ${COUNT}`);
   const bare = perSecond(() => branches.flatMap(cutEndsOf));
   for (const [name, work] of [

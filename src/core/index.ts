@@ -75,6 +75,7 @@ export {
   CLOSURE_STAGES,
   type ClosureAtWork,
   type ClosureStage,
+  type OutputLight,
   type WorkedCable,
   type WorkItem,
 } from "./closure/work-items";
@@ -370,6 +371,7 @@ export {
 } from "./runsheet/selection";
 export { type Seat, seatOf } from "./seat/seat";
 export { drawsFor, hiddenLength, SIMULATED, shownBy } from "./simulated/hidden-end";
+export { type Device, deviceName, leadName } from "./splice/device";
 export {
   colourTyped,
   cutEndsOf,
@@ -384,6 +386,7 @@ export {
   type SplicedCable,
   splicedCable,
 } from "./splice/fibres";
+export { openJoint, splicedIn } from "./splice/open-joint";
 export { type Joint, readSplices, ringClosed, straight, toPigtails, tubeToTube } from "./splice/patterns";
 export { reviewSplices, type SpliceProblem } from "./splice/splice-check";
 export { NO_SPLICES, type Splice, type SplicePlan, splicesByEnd } from "./splice/splice-plan";

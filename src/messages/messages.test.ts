@@ -136,7 +136,21 @@ const TEXTS =
 const SAME = new Set([
   ...["CSV", "JSON", "/api/v1/openapi"],
   // What fields of a form go by.
-  ...["purpose", "find", "estimate", "reason", "value", "note", "name", "across", "down"],
+  ...[
+    "purpose",
+    "find",
+    "estimate",
+    "reason",
+    "value",
+    "note",
+    "name",
+    "across",
+    "down",
+    "tap",
+    "outputs",
+    "least",
+    "most",
+  ],
 ]);
 const SENTENCE = /^[“A-Z][A-Za-z’']+[,:]?( [a-z’'“]+[.,:]?){2,}/;
 

@@ -1,6 +1,12 @@
 import type { Cable } from "./cable";
 import type { ElementGroup } from "./element-group";
 
+/** The part of a cable's document its fibres follow from. */
+export type FibreSource = Pick<
+  Cable,
+  "elements" | "construction" | "fibreCount" | "perUnit" | "legs" | "cores" | "layers"
+>;
+
 /**
  * What a cable holds: as its document states it, else as its construction and counts say: tubes or sub-units of so many,
  * legs of a cord, fibres side by side.
@@ -14,10 +20,7 @@ export function elementsOf({
   legs,
   cores,
   layers,
-}: Pick<
-  Cable,
-  "elements" | "construction" | "fibreCount" | "perUnit" | "legs" | "cores" | "layers"
->): ElementGroup {
+}: FibreSource): ElementGroup {
   if (elements) return elements;
   const innermost = (count: number): ElementGroup => ({
     kind: cores.includes("copper") ? "conductor" : "fibre",

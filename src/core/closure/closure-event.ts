@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { zMmNotNegative } from "../length/length";
+import { WAVELENGTHS } from "../light/light-reading";
 import { zUuid } from "../names/names";
 import { said } from "../words/core";
 
@@ -36,6 +37,18 @@ export const zClosureEvent = z.discriminatedUnion("kind", [
   z.strictObject({ kind: z.literal("radius"), item: zItem, radius: zMmNotNegative }),
   /** A gap as it is read, between its two limits. */
   z.strictObject({ kind: z.literal("gap"), item: zItem, gap: zMmNotNegative }),
+  /** Power read at an output. */
+  z.strictObject({
+    kind: z.literal("power"),
+    item: zItem,
+    dBm: z
+      .number(said("a-power-must-be-a-number-of-dbm"))
+      .min(-90, said("a-power-must-be-within-90-dbm"))
+      .max(40, said("a-power-must-be-within-90-dbm")),
+    wavelength: z.literal([...WAVELENGTHS]),
+    /** Sent by the simulated meter: for practice, it counts as no reading. */
+    simulated: z.boolean().default(false),
+  }),
   /** A fastener at its torque. */
   z.strictObject({
     kind: z.literal("torque"),

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { fibresText } from "../piece/parted";
 import { colourTyped, fibreEndText, fibreShown, PIGTAIL, splicedCable } from "../splice/fibres";
+import { splicedIn } from "../splice/open-joint";
 import type { Splice } from "../splice/splice-plan";
 import type { ClosureRecorded } from "./closure-event";
 import { closureWork, type SpliceState } from "./closure-work";
@@ -12,9 +13,9 @@ const zItemRecord = z.strictObject({
   stage: z.enum(CLOSURE_STAGES),
   text: z.string(),
   done: z.boolean(),
-  /** The value read, its unit and its limits: millimetres, or newton metres. Null where nothing is read. */
+  /** The value read, its unit and its limits: millimetres, newton metres or dBm. Null where nothing is read. */
   reading: z.number().nullable(),
-  unit: z.enum(["mm", "N·m"]).nullable(),
+  unit: z.enum(["mm", "N·m", "dBm"]).nullable(),
   least: z.number().nullable(),
   most: z.number().nullable(),
   /** When and by whom it was done last; null where it is open, or follows from a cable's own record. */
@@ -140,11 +141,13 @@ export function closureRecord(
 
 type ItemRecord = ClosureRecord["items"][number];
 
+const UNITS: Partial<Record<WorkItem["asks"], "N·m" | "dBm">> = { torque: "N·m", power: "dBm" };
+
 function itemRecord(item: WorkItem, last: ItemRecord["last"]): ItemRecord {
   const { stage, text, done, asks, reading, limit, most } = item;
   const inMm = asks === "radius" || asks === "gap";
   const shown = (value: number | null) => (value === null || !inMm ? value : value / 1_000);
-  const unit = inMm ? "mm" : asks === "torque" ? "N·m" : null;
+  const unit = inMm ? "mm" : (UNITS[asks] ?? null);
   return {
     stage,
     text: text.text,
@@ -161,8 +164,8 @@ function spliceRecord(at: ClosureAtWork, state: SpliceState, number: number) {
   const { splice, standing, reason, lengths, triesLeft } = state;
   return {
     number,
-    a: fibreEndText(at.cables, splice.a),
-    b: fibreEndText(at.cables, splice.b),
+    a: fibreEndText(splicedIn(at), splice.a),
+    b: fibreEndText(splicedIn(at), splice.b),
     colours: { a: colourOf(at, splice.a), b: colourOf(at, splice.b) },
     fibres: splice.count,
     slot: splice.slot,

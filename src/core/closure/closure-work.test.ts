@@ -3,6 +3,7 @@ import { describe, expect, it } from "vitest";
 import { shippedLibrary } from "../../../harness/shipped";
 import { um } from "../length/length";
 import { problemOf } from "../problem/check";
+import { openJoint } from "../splice/open-joint";
 import { zSplicePlan } from "../splice/splice-plan";
 import { laidIn, slotAt, slotsFor } from "../tray/tray-set";
 import { mustBeAllowed } from "./allowed-events";
@@ -52,7 +53,7 @@ const plan = zSplicePlan.parse({
     { id: S2, a: { cable: "t", towards: "B", fibre: 7 }, b: { cable: "d3", fibre: 1 }, slot: "1.2" },
   ],
 });
-const AT: ClosureAtWork = { entry, cables: [trunk, ...drops], plan, plugs: true };
+const AT: ClosureAtWork = { entry, cables: [trunk, ...drops], plan, light: null, plugs: true };
 
 const recordedAs = (events: readonly ClosureEvent[]): ClosureRecorded[] =>
   events.map((event, i) => ({ id: `e${i}`, n: i + 1, at: "2026-11-25T08:00:00.000Z", by: "Wyn", event }));
@@ -75,7 +76,7 @@ const splice = (id: string, estimateDb = 0.03): ClosureEvent => ({
 /** Whatever an item asks for, in order. */
 const fulfil = (at: ClosureAtWork, stages: readonly string[]): ClosureEvent[] =>
   closureWork(at, []).items.flatMap(({ id: item, stage, asks, limit }): ClosureEvent[] => {
-    if (!stages.includes(stage) || asks === "nothing") return [];
+    if (!stages.includes(stage) || asks === "nothing" || asks === "power") return [];
     if (asks === "gap") return [{ kind: "gap", item, gap: um(limit ?? 0) }];
     if (asks === "radius") return [{ kind: "radius", item, radius: um(limit ?? 0) }];
     if (asks === "torque") return [{ kind: "torque", item, newtonMetres: limit ?? 0 }];
@@ -331,5 +332,73 @@ describe("fibre on the trays of every shipped entry", () => {
     expect(new Set(given).size).toBe(20);
     expect(given.every((slot) => slot !== null && slotAt(trays, slot))).toBe(true);
     expect(given.filter((slot) => slot?.startsWith("1."))).toHaveLength(12);
+  });
+});
+
+describe("outputs of an open joint", () => {
+  let count = 0;
+  const nextId = () => `6c000000-0000-4000-8000-${String(++count).padStart(12, "0")}`;
+  const joint = openJoint({
+    ...{ cable: "t", fibre: 7, lightFrom: "A", tapPct: 10, excessDb: 0.2, splitExcessDb: 0.4 },
+    ...{ labels: ["Cottage 1", "Cottage 2"], nextId },
+  });
+  const open = {
+    ...AT,
+    cables: [trunk],
+    plan: zSplicePlan.parse(joint),
+    light: { expectedDbm: -14.2, leastDbm: -21, mostDbm: -3, joint: null },
+  };
+  const powers = closureWork(open, []).items.filter(({ asks }) => asks === "power");
+  const [first] = powers;
+  const read = (dBm: number, simulated = false): ClosureEvent => ({
+    ...{ kind: "power", item: first?.id ?? "", dBm, wavelength: 1490, simulated },
+  });
+  const standing = (...events: ClosureEvent[]) =>
+    workOf(events, open).items.find(({ id }) => id === first?.id);
+
+  it("are each labelled and read, with the caution that a port may be live", () => {
+    expect(powers).toHaveLength(2);
+    for (const { caution } of powers) expect(caution?.text).toMatch(/^Never look/);
+    const labels = closureWork(open, []).items.filter(({ id }) => id.startsWith("label "));
+    expect(labels.map(({ text }) => text.text)).toEqual([
+      "splitter 1:2, output 1: labelled Cottage 1",
+      "splitter 1:2, output 2: labelled Cottage 2",
+    ]);
+  });
+  it("are good by their power alone, limits in: too little, too much and a simulated reading leave them open", () => {
+    const dones = [-21.01, -21, -14, -3, -2.99].map((dBm) => standing(read(dBm))?.done);
+    expect(dones).toEqual([false, true, true, true, false]);
+    expect(standing(read(-14), read(-30))).toMatchObject({ done: false, reading: -30 });
+    expect(standing(read(-14, true))).toMatchObject({ done: false, reading: null });
+  });
+  it("are read once all splices are in, and keep the closure open until they are good", () => {
+    const before = fulfil(open, ["before", "in-place", "fibres"]);
+    expect(refusal(before, read(-14), open)).toMatchObject({ code: "gate" });
+    const spliced = [
+      ...before,
+      ...joint.splices.map(
+        ({ id, a, b }): ClosureEvent => ({
+          ...{ kind: "splice", splice: id, estimateDb: 0.03 },
+          colours: { a: a.cable === "t" ? "BL" : null, b: b.cable === "t" ? "BL" : null },
+        }),
+      ),
+    ];
+    expect(refusal(spliced, read(-14), open)).toBeNull();
+    const rest = fulfil(open, ["before-closing"]);
+    expect(workOf([...spliced, ...rest], open)).toMatchObject({ gated: true });
+    const all = powers.map(
+      ({ id: item }): ClosureEvent => ({
+        ...{ kind: "power", item, dBm: -14 },
+        wavelength: 1490,
+        simulated: false,
+      }),
+    );
+    expect(workOf([...spliced, ...rest, ...all], open)).toMatchObject({ gated: false });
+  });
+  it("without anybody having said what their receivers need, no reading makes them good", () => {
+    const unplanned = { ...open, light: null };
+    const item = closureWork(unplanned, []).items.find(({ id }) => id === first?.id);
+    expect(item).toMatchObject({ asks: "nothing", done: false });
+    expect(refusal([], read(-14), unplanned)).toMatchObject({ code: "not-found" });
   });
 });

@@ -103,7 +103,7 @@ function marksOf(at: ClosureAtWork, events: readonly ClosureRecorded[]): Marks {
     else if (event.kind === "undone") {
       done.delete(event.item);
       readings.delete(event.item);
-    } else if (event.kind === "radius" || event.kind === "torque" || event.kind === "gap") {
+    } else if (isReading(event)) {
       const value = readingOf(event);
       const due = stages.get(event.item);
       readings.set(event.item, value);
@@ -121,14 +121,22 @@ function marksOf(at: ClosureAtWork, events: readonly ClosureRecorded[]): Marks {
 /** How far a torque may be from what is asked: a share of it (common practice, no source). */
 const TORQUE_SHARE = 0.1;
 
-type ReadingEvent = Extract<ClosureEvent, { kind: "radius" | "torque" | "gap" }>;
+type ReadingEvent = Extract<ClosureEvent, { kind: "radius" | "torque" | "gap" | "power" }>;
+
+/** A reading of the simulated meter is practice: it counts as none. */
+const isReading = (event: ClosureEvent): event is ReadingEvent =>
+  event.kind === "radius" ||
+  event.kind === "torque" ||
+  event.kind === "gap" ||
+  (event.kind === "power" && !event.simulated);
 
 const readingOf = (event: ReadingEvent): number => {
   if (event.kind === "torque") return event.newtonMetres;
+  if (event.kind === "power") return event.dBm;
   return event.kind === "radius" ? event.radius : event.gap;
 };
 
-/** A radius is at least its limit, a gap within its two, a torque within a tenth of its figure. */
+/** A radius is at least its limit, a gap or a power within its two, a torque within a tenth of its figure. */
 function holds(
   kind: ReadingEvent["kind"],
   value: number,

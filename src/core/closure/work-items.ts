@@ -1,5 +1,7 @@
+import type { Cable } from "../cable/cable";
 import type { Entry } from "../entry/entry";
 import { type StoredTubes, storedTubes } from "../entry/through";
+import { type Device, deviceName, leadName } from "../splice/device";
 import type { SplicedCable } from "../splice/fibres";
 import type { SplicePlan } from "../splice/splice-plan";
 import { say } from "../words/core";
@@ -19,6 +21,7 @@ export type ClosureStage = (typeof CLOSURE_STAGES)[number];
 
 /** A cable of a closure at work: whether its own sheet is signed off. */
 export interface WorkedCable extends SplicedCable {
+  readonly cable: Cable;
   readonly prepared: boolean;
   /** Ports it stands in; none where its closure has no room for it. */
   readonly ports: readonly string[];
@@ -33,6 +36,27 @@ export interface ClosureAtWork {
   readonly plan: SplicePlan;
   /** True where a port that takes a plug has no cable in it. */
   readonly plugs: boolean;
+  /** What is expected and wanted at the outputs of its devices; null where nobody has planned it. */
+  readonly light: OutputLight | null;
+}
+
+/** Power at an output, dBm: as the feeder's plan has it, and the least and most its receiver takes. */
+export interface OutputLight {
+  readonly expectedDbm: number | null;
+  readonly leastDbm: number;
+  readonly mostDbm: number | null;
+  /** The joint of a feeder that is made here; null where none is. */
+  readonly joint: PlannedJoint | null;
+}
+
+/** A joint as its feeder plans it. */
+interface PlannedJoint {
+  readonly feeder: string;
+  readonly tapPct: number;
+  readonly excessDb: number;
+  readonly splitExcessDb: number;
+  readonly drops: number;
+  readonly feeds: readonly string[];
 }
 
 /** One thing of a stage that is to be done, looked at or read. */
@@ -40,10 +64,10 @@ export interface WorkItem {
   readonly id: string;
   readonly stage: ClosureStage;
   readonly text: Saying;
-  /** What the user enters: a tick (`done`), a radius, a gap or a torque; `nothing` where it follows from the cable's own sheet. */
-  readonly asks: "done" | "radius" | "gap" | "torque" | "nothing";
+  /** What the user enters: a tick (`done`), a radius, a gap, a torque or a power; `nothing` where it follows from the cable's own sheet. */
+  readonly asks: "done" | "radius" | "gap" | "torque" | "power" | "nothing";
   readonly done: boolean;
-  /** The value read and its limit: a radius or a gap in micrometres, a torque in N·m. Null where there is none. */
+  /** The value read and its limit: a radius or a gap in micrometres, a torque in N·m, a power in dBm. Null where there is none. */
   readonly reading: number | null;
   readonly limit: number | null;
   /** The upper limit, where `limit` is the lower one of two. */
@@ -138,13 +162,47 @@ function storedText({ tube, lies, over, under }: StoredTubes): Saying {
     : say("tubes-are-over", { tube: tenths(tube), off: tenths(over) });
 }
 
-function beforeClosing({ plan, plugs }: ClosureAtWork): DueItem[] {
+function beforeClosing({ plan, plugs, light }: ClosureAtWork): DueItem[] {
   const items: DueItem[] = [];
+  for (const device of plan.devices) items.push(...ofOutputs(device, light));
   if (plan.splices.length > 0) items.push(item("before-closing", "covered", say("trays-are-covered")));
   items.push(item("before-closing", "bends", say("no-fibre-is-crossed-or-pinched")));
   if (plugs) items.push(item("before-closing", "plugs", say("a-plug-is-in-every-empty-port")));
   items.push(item("before-closing", "photo", say("the-inside-is-photographed")));
   return items;
+}
+
+/** Each output of a device is labelled, then the power at it read. Without a window its power stays to be planned. */
+function ofOutputs(device: Device, light: OutputLight | null): DueItem[] {
+  const caution = say("never-look-into-a-fibre-that-may-be-live");
+  return device.ports.flatMap(({ lead, label }) => {
+    const [of, output] = [deviceName(device), leadName(device, lead)];
+    const asks: More = light
+      ? {
+          ...{ asks: "power", limit: light.leastDbm, most: light.mostDbm },
+          how:
+            light.expectedDbm === null
+              ? null
+              : say("power-expected", { dBm: Math.round(light.expectedDbm * 100) / 100 }),
+        }
+      : { asks: "nothing", how: say("no-receiver-is-planned") };
+    return [
+      item(
+        "before-closing",
+        `label ${device.id} ${lead}`,
+        say("output-is-labelled", { device: of, output, label }),
+      ),
+      item(
+        "before-closing",
+        `power ${device.id} ${lead}`,
+        say("power-at-output", { device: of, output, label }),
+        {
+          ...asks,
+          caution,
+        },
+      ),
+    ];
+  });
 }
 
 function closing({ entry }: ClosureAtWork): DueItem[] {

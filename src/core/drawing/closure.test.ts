@@ -25,7 +25,10 @@ const closures = entries.map((entry): readonly [string, ClosureAtWork] => {
       ...{ parted: null, prepared: i < 2, ports: [id], tube: i === 0 ? 1_604_105 : null },
     };
   });
-  return [entry.name, { entry, cables: worked, plan: zSplicePlan.parse({ splices: SPLICES }), plugs: true }];
+  return [
+    entry.name,
+    { entry, cables: worked, plan: zSplicePlan.parse({ splices: SPLICES }), light: null, plugs: true },
+  ];
 });
 
 describe("a closure as one drawing", () => {

@@ -12,6 +12,8 @@ interface Figure {
 /** ANSI/TIA-568.3 limits, from memory; usual figures are our own representative ones. */
 const CONNECTOR: Figure = { usual: 0.25, spread: 0.12, limit: 0.75 };
 const SPLICE: Figure = { usual: 0.06, spread: 0.05, limit: 0.3 };
+/** A tap or splitter differs from its figure by that much, and is at most so much over it: our own representative figures. */
+const DEVICE = { spread: 0.15, over: 0.5 } as const;
 /** An estimate of a splicer is that sure, dB (common practice, no source). */
 const ESTIMATE_SPREAD = 0.03;
 
@@ -79,6 +81,9 @@ function partLoss(part: LinkPart, wavelength: Wavelength): PartLoss {
             limit: CONNECTOR.limit + SPLICE.limit,
           }
         : { loss: CONNECTOR.usual, u: CONNECTOR.spread, limit: CONNECTOR.limit };
+    case "device":
+      return { loss: part.loss, u: DEVICE.spread, limit: part.loss + DEVICE.over };
+    case "port":
     case "pigtail":
       return { loss: CONNECTOR.usual, u: CONNECTOR.spread, limit: CONNECTOR.limit };
     case "splice":
@@ -134,7 +139,7 @@ export function explainExcess(
   const core = link.find((part) => part.kind === "fibre")?.core ?? "9/125";
   const has = (kind: LinkPart["kind"]) => link.some((part) => part.kind === kind);
   const suspects: Suspect[] = [
-    ...(has("connector") || has("pigtail") ? (["connector"] as const) : []),
+    ...(has("connector") || has("pigtail") || has("port") ? (["connector"] as const) : []),
     ...(has("splice") ? (["splice"] as const) : []),
     "bend",
     "length",

@@ -7,6 +7,7 @@ import { layFactor } from "../piece/lay";
 import { zPiecePlan } from "../piece/plan";
 import { zStationId } from "../piece/station";
 import { mustHoldAt } from "../problem/held";
+import { openJoint } from "../splice/open-joint";
 import { zSplicePlan } from "../splice/splice-plan";
 import { type LinkClosure, type LinkPart, type LinkPiece, linkFrom } from "./link";
 import { explainExcess, linkLoss } from "./link-loss";
@@ -52,6 +53,7 @@ const closure = (
     joins: { piece: of, side: side === "A" || side === "B" ? side : zStationId.parse(side) },
   })),
   splices: zSplicePlan.parse({ splices }).splices,
+  devices: [],
   estimates: new Map([["5b1d7c1e-0000-4000-8000-000000000001", 0.03]]),
 });
 
@@ -111,6 +113,40 @@ describe("a link", () => {
       "open",
     ]);
     expect(linkFrom(job, { piece: "nowhere", side: "A", fibre: 1 })).toEqual([]);
+  });
+  it("goes through an open joint: from a receiver's output back to the source, and along the feeder", () => {
+    let count = 0;
+    const nextId = () => `6c000000-0000-4000-8000-${String(++count).padStart(12, "0")}`;
+    const joint = openJoint({
+      ...{ cable: "t", fibre: 7, lightFrom: "A", tapPct: 10, excessDb: 0.2, splitExcessDb: 0.4 },
+      ...{ labels: ["Cottage 1", "Cottage 2"], nextId },
+    });
+    const { splices } = zSplicePlan.parse(joint);
+    const [tap] = joint.devices;
+    const hill = { ...closure("hill", { t: ["trunk", PAD] }, splices), devices: joint.devices };
+    const along = linkFrom({ ...job, closures: [hill] }, { piece: "trunk", side: "A", fibre: 7 });
+    expect(kinds(along)).toEqual(["connector", "fibre", "splice", "device", "splice", "fibre", "open"]);
+    const [through] = along.flatMap((part) => (part.kind === "device" ? [part.loss] : []));
+    expect(through).toBeCloseTo(0.2 - 10 * Math.log10(0.9), 9);
+
+    const drop = { cable: tap?.id ?? "", towards: null, fibre: 3 };
+    const branched = {
+      ...closure("hill", { t: ["trunk", PAD], b: ["branch", "A"] }, [
+        ...splices.slice(0, 2),
+        splice(4, { cable: "b", fibre: 2 }, drop),
+      ]),
+      devices: joint.devices.slice(0, 1),
+    };
+    const back = linkFrom({ ...job, closures: [branched] }, { piece: "branch", side: "B", fibre: 2 });
+    expect(kinds(back)).toEqual(["connector", "fibre", "splice", "device", "splice", "fibre", "connector"]);
+    expect(metres(back)).toEqual([50, 300]);
+    expect(linkLoss(back, 1310).loss).toBeCloseTo(
+      linkLoss(
+        back.filter(({ kind }) => kind !== "device"),
+        1310,
+      ).loss + 10.2,
+      9,
+    );
   });
   it("of a ring closed on itself ends, whatever is spliced to what", () => {
     fc.assert(

@@ -3,6 +3,7 @@ import { TOWARDS } from "../piece/address";
 import { layFactor } from "../piece/lay";
 import { isSide, type PlaceSide, partedAt, placeSides } from "../piece/places";
 import type { PiecePlan, SideName } from "../piece/plan";
+import { type Device, LEAD, leadLoss } from "../splice/device";
 import { type FibreEnd, PIGTAIL } from "../splice/fibres";
 import { endsJoined, type Splice } from "../splice/splice-plan";
 
@@ -26,6 +27,7 @@ export interface LinkClosure {
     readonly joins: { readonly piece: string; readonly side: PlaceSide } | null;
   }[];
   readonly splices: readonly Splice[];
+  readonly devices: readonly Device[];
   /** What the splicer estimated of each splice that is in, dB, by its id. */
   readonly estimates: ReadonlyMap<string, number>;
 }
@@ -62,12 +64,26 @@ export type LinkPart =
       readonly splice: string;
       readonly estimateDb: number | null;
     }
+  /** A tap or splitter light goes through, from one of its leads to another. */
+  | {
+      readonly kind: "device";
+      readonly at: number;
+      readonly closure: string;
+      readonly device: string;
+      readonly from: number;
+      readonly to: number;
+      /** By its share and its excess, dB. */
+      readonly loss: number;
+    }
+  /** A labelled output of a device. */
+  | { readonly kind: "port"; readonly at: number; readonly closure: string; readonly label: string }
   /** A fibre's end nobody has planned anything on. */
   | {
       readonly kind: "open";
       readonly at: number;
-      readonly piece: string;
-      readonly side: PlaceSide;
+      /** Where on which piece; null of a device's lead. */
+      readonly piece: string | null;
+      readonly side: PlaceSide | null;
       readonly fibre: number;
     };
 
@@ -140,13 +156,52 @@ function beyond(
 ): LinkPart[] {
   const joined = spliceAt(job, piece.id, place, end);
   if (!joined || spliced.has(joined.splice.id)) return [endPart(piece, place, end.fibre)];
-  const { closure, splice, other } = joined;
+  return behindSplice(job, joined, spliced);
+}
+
+interface Joined {
+  readonly closure: LinkClosure;
+  readonly splice: Splice;
+  /** The end on its other side. */
+  readonly other: FibreEnd;
+}
+
+/** A splice, and the parts behind it. */
+function behindSplice(job: LinkJob, { closure, splice, other }: Joined, spliced: Set<string>): LinkPart[] {
   spliced.add(splice.id);
   const estimateDb = closure.estimates.get(splice.id) ?? null;
   const part: LinkPart = { kind: "splice", at: 0, closure: closure.id, splice: splice.id, estimateDb };
   if (other.cable === PIGTAIL) return [part, { kind: "pigtail", at: 0, closure: closure.id }];
+  const device = closure.devices.find(({ id }) => id === other.cable);
+  if (device) return [part, ...throughDevice(job, { closure, device, lead: other.fibre }, spliced)];
   const going = onwardFrom(job.pieces, closure, other);
   return going ? [part, ...walked(job, going, spliced)] : [part];
+}
+
+interface AtDevice {
+  readonly closure: LinkClosure;
+  readonly device: Device;
+  /** The lead light comes in by, whichever way it goes. */
+  readonly lead: number;
+}
+
+/**
+ * Through a tap or splitter and on: from an output back to its input; from the input on along the feeder, or, of a splitter, to
+ * its first output, for all of them take the same.
+ */
+function throughDevice(job: LinkJob, { closure, device, lead }: AtDevice, spliced: Set<string>): LinkPart[] {
+  const to = lead === LEAD.input ? LEAD.through : LEAD.input;
+  const part: LinkPart = {
+    ...{ kind: "device", at: 0, closure: closure.id, device: device.id, from: lead, to },
+    loss: leadLoss(device, lead, to) ?? 0,
+  };
+  const port = device.ports.find((each) => each.lead === to);
+  if (port) return [part, { kind: "port", at: 0, closure: closure.id, label: port.label }];
+  const end: FibreEnd = { cable: device.id, towards: null, fibre: to };
+  const joined = spliceIn(closure, end);
+  if (!joined || spliced.has(joined.splice.id))
+    return [part, { kind: "open", at: 0, piece: null, side: null, fibre: to }];
+  return [part, ...behindSplice(job, { closure, ...joined }, spliced)];
 }
 
 const otherOf = (side: SideName): SideName => (side === "A" ? "B" : "A");
@@ -171,19 +226,25 @@ function spliceAt(
   piece: string,
   side: PlaceSide,
   end: Pick<FibreEnd, "towards" | "fibre">,
-): { closure: LinkClosure; splice: Splice; other: FibreEnd } | null {
+): Joined | null {
   for (const closure of closures) {
     const cable = closure.cables.find(({ joins }) => joins?.piece === piece && joins.side === side);
-    if (!cable) continue;
-    for (const splice of closure.splices)
-      for (const own of ["a", "b"] as const) {
-        const i = endsJoined(splice, own).findIndex(
-          (each) => each.cable === cable.id && each.fibre === end.fibre && each.towards === end.towards,
-        );
-        const other = endsJoined(splice, own === "a" ? "b" : "a")[i];
-        if (i >= 0 && other) return { closure, splice, other };
-      }
+    const joined = cable && spliceIn(closure, { ...end, cable: cable.id });
+    if (joined) return { closure, ...joined };
   }
+  return null;
+}
+
+/** The splice of a closure an end is in, and the end it is joined to. */
+function spliceIn({ splices }: Pick<LinkClosure, "splices">, end: FibreEnd): Omit<Joined, "closure"> | null {
+  for (const splice of splices)
+    for (const own of ["a", "b"] as const) {
+      const i = endsJoined(splice, own).findIndex(
+        (each) => each.cable === end.cable && each.fibre === end.fibre && each.towards === end.towards,
+      );
+      const other = endsJoined(splice, own === "a" ? "b" : "a")[i];
+      if (i >= 0 && other) return { splice, other };
+    }
   return null;
 }
 

@@ -1,5 +1,4 @@
-import type { Cable } from "../cable/cable";
-import { elementsOf } from "../cable/elements";
+import { elementsOf, type FibreSource } from "../cable/elements";
 import { type Identity, identity } from "./identity";
 
 export interface Tubes {
@@ -13,7 +12,7 @@ export interface Tubes {
  * What a cable's fibres are distinguished by: tubes (or ribbons) and the fibres in each; a single tube is passed over.
  * @example tubesOf(loose) // { kind: "tube", tubes: 6, perTube: 6 }
  */
-export function tubesOf(cable: Cable): Tubes {
+export function tubesOf(cable: FibreSource): Tubes {
   const outer = elementsOf(cable);
   const shown = outer.count === 1 && outer.of ? outer.of : outer;
   return shown.of
@@ -26,7 +25,7 @@ export function tubesOf(cable: Cable): Tubes {
  * @example fibreIn(loose, 14)
  * // { kind: "tube", number: 14, tube: { position: 3, code: "GR", tracers: 0 }, fibre: { position: 2, code: "OR", tracers: 0 } }
  */
-export function fibreIn(cable: Cable, number: number): Identity & Pick<Tubes, "kind"> {
+export function fibreIn(cable: FibreSource, number: number): Identity & Pick<Tubes, "kind"> {
   const { kind, tubes, perTube } = tubesOf(cable);
   return { kind, ...identity({ perTube, tubes, number }) };
 }

@@ -1,21 +1,21 @@
 import { z } from "zod";
-import type { Cable } from "../cable/cable";
 import { fibreColour } from "../cable/colours";
-import { elementsOf } from "../cable/elements";
+import { elementsOf, type FibreSource } from "../cable/elements";
 import { TOWARDS } from "../piece/address";
 import { fibreIn, tubesOf } from "../piece/tubes";
 import { said } from "../words/core";
+import { type Device, leadName } from "./device";
 
 /** A pigtail stands for a cable where a fibre is spliced to a factory end. */
 export const PIGTAIL = "pigtail";
 
 /** One fibre's cut end in a closure. */
 export const zFibreEnd = z.strictObject({
-  /** Id of the closure's cable, or `pigtail`. */
+  /** Id of the closure's cable or device, or `pigtail`. */
   cable: z.string().min(1).max(80),
   /** Which end of a fibre of a cable that goes through; null of one that ends here. */
   towards: z.enum(TOWARDS, said("a-cut-end-lies-towards-a-or-b")).nullable().default(null),
-  /** By its number over the whole cable. */
+  /** By its number over the whole cable; of a device, its lead. */
   fibre: z
     .int(said("a-fibres-number-must-be-a-whole"))
     .min(1, said("a-fibres-number-must-be-1-or"))
@@ -30,7 +30,9 @@ export interface SplicedCable {
   /** As it is called on the page: its number among the closure's cables, and what it is. */
   readonly number: number;
   readonly name: string;
-  readonly cable: Cable;
+  readonly cable: FibreSource & { readonly name: string };
+  /** The tap or splitter whose leads these are; none of a cable. */
+  readonly device?: Device;
   /** Class of its glass. */
   readonly core: string;
   readonly through: boolean;
@@ -61,13 +63,13 @@ export function cutEndsOf({ id, cable, through, parted }: SplicedCable): FibreEn
  * How many fibres a cable has.
  * @example fibreTotal(loose) // 36
  */
-export function fibreTotal(cable: Cable): number {
+export function fibreTotal(cable: FibreSource): number {
   const { tubes, perTube } = tubesOf(cable);
   return tubes * perTube;
 }
 
 /** Whether fibres lie side by side in one ribbon, which can be spliced as a whole. */
-export function inOneRibbon(cable: Cable, first: number, count: number): boolean {
+export function inOneRibbon(cable: FibreSource, first: number, count: number): boolean {
   if (!hasRibbons(cable)) return false;
   const { perTube } = tubesOf(cable);
   return Math.floor((first - 1) / perTube) === Math.floor((first + count - 2) / perTube);
@@ -77,7 +79,7 @@ export function inOneRibbon(cable: Cable, first: number, count: number): boolean
  * Whether a cable's fibres are bonded into ribbons.
  * @example hasRibbons(loose) // false
  */
-export function hasRibbons(cable: Cable): boolean {
+export function hasRibbons(cable: FibreSource): boolean {
   let group: ReturnType<typeof elementsOf> | undefined = elementsOf(cable);
   while (group) {
     if (group.kind === "ribbon") return true;
@@ -99,7 +101,7 @@ interface FibreShown {
  * How a fibre of a cable is told apart: by its tube or ribbon and its place there, and by its colour.
  * @example fibreShown(loose, 14) // { place: "3/2", code: "OR", colour: "orange", tracers: 0 }
  */
-export function fibreShown(cable: Cable, fibre: number): FibreShown {
+export function fibreShown(cable: FibreSource, fibre: number): FibreShown {
   const { tube, fibre: own } = fibreIn(cable, fibre);
   const several = tubesOf(cable).tubes > 1;
   return {
@@ -132,6 +134,7 @@ export function fibreEndText(cables: readonly SplicedCable[], end: FibreEnd): st
   if (end.cable === PIGTAIL) return `pigtail ${end.fibre}`;
   const cable = splicedCable(cables, end.cable);
   if (!cable) return `fibre ${end.fibre}`;
+  if (cable.device) return `${cable.number} ${cable.name}, ${leadName(cable.device, end.fibre)}`;
   const towards = end.towards ? ` ${end.towards}` : "";
   const place =
     end.fibre <= fibreTotal(cable.cable) ? fibreShown(cable.cable, end.fibre).place : String(end.fibre);
@@ -145,5 +148,6 @@ export function fibreEndText(cables: readonly SplicedCable[], end: FibreEnd): st
 export function fibreEndBrief(cables: readonly SplicedCable[], end: FibreEnd): string {
   const cable = splicedCable(cables, end.cable);
   if (!cable || end.fibre > fibreTotal(cable.cable)) return fibreEndText(cables, end);
+  if (cable.device) return `${cable.number} ${leadName(cable.device, end.fibre)}`;
   return `${cable.number}${end.towards ? ` ${end.towards}` : ""} ${fibreShown(cable.cable, end.fibre).place}`;
 }

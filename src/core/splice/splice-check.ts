@@ -13,6 +13,7 @@ import {
   type SplicedCable,
   splicedCable,
 } from "./fibres";
+import { splicedIn } from "./open-joint";
 import { endsJoined, type Splice, type SplicePlan, splicesByEnd } from "./splice-plan";
 
 /** What a row of the plan has to be looked at for: wrong as it stands, or to be meant so. */
@@ -42,18 +43,24 @@ interface SpliceReview {
  * ribbons; and what is left over. Colours that differ are a question, not a fault: a note answers it.
  * @example reviewSplices(splicing, [pad4, pad5]).problems // []
  */
-export function reviewSplices(plan: SplicePlan, cables: readonly SplicedCable[]): SpliceReview {
+export function reviewSplices(plan: SplicePlan, own: readonly SplicedCable[]): SpliceReview {
+  const cables = splicedIn({ cables: own, plan });
   const taken = splicesByEnd(plan.splices);
   const spared = new Set(
     plan.spares.flatMap(({ cable, towards, fibres }) =>
       fibres.map((fibre) => fibreKey({ cable, towards, fibre })),
     ),
   );
+  const onPorts = new Set(
+    plan.devices.flatMap(({ id, ports }) =>
+      ports.map(({ lead }) => fibreKey({ cable: id, towards: null, fibre: lead })),
+    ),
+  );
   return {
     problems: plan.splices.flatMap(
-      (splice, at) => problemOfSplice(splice, at, { plan, cables, taken, spared }) ?? [],
+      (splice, at) => problemOfSplice(splice, at, { plan, cables, taken, spared, onPorts }) ?? [],
     ),
-    leftOver: leftOver(cables, taken, spared),
+    leftOver: leftOver(cables, taken, new Set([...spared, ...onPorts])),
   };
 }
 
@@ -62,6 +69,8 @@ interface Around {
   readonly cables: readonly SplicedCable[];
   readonly taken: ReadonlyMap<string, readonly Splice[]>;
   readonly spared: ReadonlySet<string>;
+  /** Leads of devices that end on a labelled port. */
+  readonly onPorts: ReadonlySet<string>;
 }
 
 /** The first thing to say of a row, the gravest first; null where there is nothing. */
@@ -85,11 +94,12 @@ function problemOfSplice(splice: Splice, at: number, around: Around): SpliceProb
           say("a-fibre-is-taken-by-splice", { end: own, splice: plan.splices.indexOf(other) + 1 }),
           side === "b" ? likeColoured(splice, around) : null,
         );
+      if (around.onPorts.has(fibreKey(end))) return wrong(say("this-lead-ends-on-a-port", { end: own }));
       if (spared.has(fibreKey(end))) return wrong(say("a-fibre-is-stored-as-spare", { end: own }));
     }
   const [a, b] = [splicedCable(cables, splice.a.cable), splicedCable(cables, splice.b.cable)];
   if (fibreKey(splice.a) === fibreKey(splice.b)) return wrong(say("a-splice-joins-two-different-ends"));
-  if (a && b && a.core !== b.core)
+  if (a && b && !a.device && !b.device && a.core !== b.core)
     return wrong(say("these-fibres-are-of-different-glass", { a: a.core, b: b.core }));
   if (splice.count > 1)
     for (const [cable, { fibre }] of [[a, splice.a] as const, [b, splice.b] as const])
@@ -117,7 +127,7 @@ function absence({ cable: id, towards, fibre }: FibreEnd, cables: readonly Splic
 /** The free end of the second side's tube that has the first one's colour. */
 function likeColoured({ a, b }: Splice, { cables, taken, spared }: Around): FibreEnd | null {
   const [from, to] = [splicedCable(cables, a.cable), splicedCable(cables, b.cable)];
-  if (!from || !to) return null;
+  if (!from || !to || from.device || to.device) return null;
   const { code, tracers } = fibreShown(from.cable, a.fibre);
   const ends = cutEndsOf(to).filter((end) => end.towards === b.towards);
   const free = ends.filter((end) => {
@@ -133,7 +143,8 @@ function likeColoured({ a, b }: Splice, { cables, taken, spared }: Around): Fibr
 function colours(splice: Splice, around: Around): SpliceProblem | null {
   const { cables } = around;
   const [a, b] = [splicedCable(cables, splice.a.cable), splicedCable(cables, splice.b.cable)];
-  if (!a || !b || splice.note !== "") return null;
+  // Leads of a device have the colours its maker gave them.
+  if (!a || !b || a.device || b.device || splice.note !== "") return null;
   const [from, to] = [fibreShown(a.cable, splice.a.fibre), fibreShown(b.cable, splice.b.fibre)];
   if (from.code === to.code && from.tracers === to.tracers) return null;
   const instead = likeColoured(splice, around);

@@ -1,7 +1,9 @@
 import { z } from "zod";
 import { zMmNotNegative } from "../length/length";
+import { zDb } from "../light/light";
 import { zUuid } from "../names/names";
 import { said } from "../words/core";
+import { zDevice } from "./device";
 import { type FibreEnd, fibreKey, PIGTAIL, zFibreEnd } from "./fibres";
 
 /** The most splices of one closure, and the most fibres of one ribbon. */
@@ -42,6 +44,17 @@ const zSpare = z.strictObject({
 export const zSplicePlan = z.strictObject({
   splices: z.array(zSplice).max(SPLICE_LIMIT, said("at-most-600-splices")).default([]),
   spares: z.array(zSpare).max(200).default([]),
+  /** Taps and splitters that lie in the closure. */
+  devices: z.array(zDevice).max(100).default([]),
+  /** What the receivers behind its outputs need and take, at the output; null where nobody has said. */
+  receiver: z
+    .strictObject({ leastDbm: zDb, mostDbm: zDb.nullable() })
+    .refine(({ leastDbm, mostDbm }) => mostDbm === null || mostDbm > leastDbm, {
+      ...said("the-most-power-must-be-above-the-least"),
+      path: ["mostDbm"],
+    })
+    .nullable()
+    .default(null),
   /** The most a splicer may estimate, dB. */
   limitDb: z
     .number(said("this-must-be-a-number-of-db"))

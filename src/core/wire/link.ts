@@ -15,7 +15,7 @@ export const zLinkQuery = z.object({
 });
 
 const zPart = z.strictObject({
-  kind: z.enum(["connector", "pigtail", "fibre", "splice", "open"]),
+  kind: z.enum(["connector", "pigtail", "fibre", "splice", "device", "port", "open"]),
   /** Fibre before it, and of a fibre its own length, metres. */
   at: z.number(),
   metres: z.number(),

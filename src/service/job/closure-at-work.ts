@@ -23,12 +23,13 @@ import { wholeLibrary } from "@/store/shelf/shelf";
 import type { Library } from "@/store/shelf/shipped";
 import { sheetOnce } from "../known";
 import { pieceOf } from "./jobs";
+import { outputLight } from "./output-light";
 
 /**
  * What a closure's work follows from beside its events: its entry, its cables as they stand, its splice plan.
  * @throws InputError `not-found` where its entry, or a cable of it, is on the shelf no more.
  */
-export function closureAtWork(store: Store, { plan, cables }: ClosureAnswer): ClosureAtWork {
+export function closureAtWork(store: Store, { id, job, plan, cables }: ClosureAnswer): ClosureAtWork {
   const library = wholeLibrary(store);
   const entry = library.entries.find(({ id }) => id === plan.entry);
   if (!entry)
@@ -74,7 +75,8 @@ export function closureAtWork(store: Store, { plan, cables }: ClosureAnswer): Cl
     ...cable,
     ports: placed.possible ? (placed.at[i]?.ports ?? []) : [],
   }));
-  return { entry, cables: standing, plan: plan.splicing, plugs };
+  const light = outputLight(store, { id, job, receiver: plan.splicing.receiver });
+  return { entry, cables: standing, plan: plan.splicing, plugs, light };
 }
 
 /** Tube in the opening of a cable that goes through, along the tube, micrometres: as its own sheet opens it. */

@@ -14,7 +14,8 @@ import {
 import { say } from "@/messages/service";
 import type { Store } from "@/store/database/store";
 import { inTransaction } from "@/store/database/transaction";
-import { latestClosure } from "@/store/plan/closures";
+import { closureEventsOf } from "@/store/plan/closure-events";
+import { closurePlanIn, latestClosure } from "@/store/plan/closures";
 import { addFeederRow, type FeederRow, feederPlanIn, feedersOf, latestFeeder } from "@/store/plan/feeders";
 import { findJob } from "@/store/plan/plans";
 import type { Act } from "../act";
@@ -97,7 +98,30 @@ export function getFeeder(store: Store, id: FeederId): FeederAnswer {
   const row = mustFindFeeder(store, id);
   if (row.body === null)
     throw new InputError("not-found", say("no-feeder-with-the-id-is-here", { id: id.slice(0, 60) }), ["id"]);
-  return { ...feederOf(row), job: row.job, readings: [] };
+  const feeder = feederOf(row);
+  return { ...feeder, job: row.job, readings: readingsOf(store, feeder.plan) };
+}
+
+/** The newest power read at each output of the closures a feeder's joints are made in. */
+function readingsOf(store: Store, { joints }: FeederPlan): FeederAnswer["readings"] {
+  return joints.flatMap(({ closure }, joint) => {
+    const row = closure && latestClosure(store, closure);
+    if (!row || row.body === null) return [];
+    const labels = new Map(
+      closurePlanIn(row).splicing.devices.flatMap(({ id, ports }) =>
+        ports.map(({ lead, label }): [string, string] => [`power ${id} ${lead}`, label]),
+      ),
+    );
+    const newest = new Map<string, FeederAnswer["readings"][number]>();
+    for (const { at, by, event } of closureEventsOf(store, row.closure)) {
+      const label = "item" in event ? labels.get(event.item) : undefined;
+      if (label === undefined) continue;
+      if (event.kind === "undone") newest.delete(label);
+      else if (event.kind === "power" && !event.simulated)
+        newest.set(label, { joint, label, dBm: event.dBm, wavelength: event.wavelength, at, by });
+    }
+    return [...newest.values()];
+  });
 }
 
 /** A feeder of a job; null where there is none. */

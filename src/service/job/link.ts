@@ -1,5 +1,6 @@
 import type { z } from "zod";
 import {
+  deviceName,
   endedBy,
   explainExcess,
   fibresAt,
@@ -54,7 +55,14 @@ function jobLight(store: Store, job: JobId): JobLight {
     const estimates = new Map<string, number>();
     for (const { event } of closureEventsOf(store, closure))
       if (event.kind === "splice" && !event.splicer?.simulated) estimates.set(event.splice, event.estimateDb);
-    return { id: closure, name: plan.name, cables: plan.cables, splices: plan.splicing.splices, estimates };
+    return {
+      id: closure,
+      name: plan.name,
+      cables: plan.cables,
+      splices: plan.splicing.splices,
+      devices: plan.splicing.devices,
+      estimates,
+    };
   });
   return { pieces, closures };
 }
@@ -115,11 +123,17 @@ function nameOf({ pieces, closures }: JobLight, part: LinkPart): string {
       .filter(Boolean)
       .join(", ");
   }
+  if (part.kind === "port" || part.kind === "device") {
+    const closure = closures.find(({ id }) => id === part.closure);
+    const device = part.kind === "device" && closure?.devices.find(({ id }) => id === part.device);
+    const own = part.kind === "port" ? part.label : device ? deviceName(device) : "";
+    return [closure?.name ?? "", own].filter(Boolean).join(", ");
+  }
   const piece = pieces.find(({ id }) => id === part.piece);
   if (!piece) return "";
   return part.kind === "fibre"
     ? piece.plan.name
-    : `${piece.plan.name}, ${placeText({ side: part.side, address: [] }, piece.plan)}`;
+    : `${piece.plan.name}, ${placeText({ side: part.side ?? "A", address: [] }, piece.plan)}`;
 }
 
 /** The losses measured over a link: as the newest ends at its connectors were read, each wavelength once. */

@@ -1,4 +1,4 @@
-import { type ClosureAtWork, type ClosureWork, fibreEndText, type WholeClosure } from "@/core";
+import { type ClosureAtWork, type ClosureWork, fibreEndText, splicedIn, type WholeClosure } from "@/core";
 import { paintOf } from "../splicing/fibre-chip";
 
 const mm = (micrometres: number): number => micrometres / 1_000;
@@ -28,10 +28,10 @@ export function Fibres({
             <path
               key={`${splice.id} ${side}`}
               d={`M${x1},${y1} C${x1 + 60},${y1} ${x2 - 80},${y2} ${x2},${y2}`}
-              stroke={paintOf(splice[side], at.cables).ground}
+              stroke={paintOf(splice[side], splicedIn(at)).ground}
               strokeDasharray={standing === "open" || standing === "out" ? "4 3" : undefined}
             >
-              <title>{fibreEndText(at.cables, splice[side])}</title>
+              <title>{fibreEndText(splicedIn(at), splice[side])}</title>
             </path>
           );
         }),

@@ -11,6 +11,7 @@ import {
   type SpliceState,
   type Splicing,
   slotText,
+  splicedIn,
   type TraySet,
 } from "@/core";
 import { t } from "@/messages/closure-work";
@@ -45,13 +46,13 @@ export function MakeSplice({ splicing, ...props }: MakeSpliceProps) {
   return (
     <section aria-label={t("make-splice", { number })} className="grid gap-3">
       <h2 className="flex flex-wrap items-center gap-2 font-bold text-2xl">
-        <FibreChip end={splice.a} cables={at.cables} />
+        <FibreChip end={splice.a} cables={splicedIn(at)} />
         <span aria-hidden="true">—</span>
-        <FibreChip end={splice.b} cables={at.cables} />
+        <FibreChip end={splice.b} cables={splicedIn(at)} />
         {t("make-splice", { number })}
       </h2>
       <p>
-        {fibreEndText(at.cables, splice.a)} → {fibreEndText(at.cables, splice.b)}
+        {fibreEndText(splicedIn(at), splice.a)} → {fibreEndText(splicedIn(at), splice.b)}
         {splice.slot && ` · ${t("slot-of", { slot: splice.slot })}`}
       </p>
       {standing === "out" && <Failed state={state} at={at} happen={happen} />}

@@ -1,6 +1,6 @@
 "use client";
 
-import type { ClosureAtWork, SpliceState } from "@/core";
+import { type ClosureAtWork, type SpliceState, splicedIn } from "@/core";
 import { t } from "@/messages/closure-work";
 import { decimal } from "@/messages/numbers";
 import { FibreChip } from "../splicing/fibre-chip";
@@ -35,8 +35,8 @@ export function SpliceList({ splices, at, picked, onPick }: SpliceListProps) {
             className={`flex min-h-12 w-full flex-wrap items-center gap-x-2 px-2 text-left ${splice.id === picked ? "bg-now-wash" : ""}`}
           >
             <span className="w-7 text-right font-bold font-figure">{i + 1}</span>
-            <FibreChip end={splice.a} cables={at.cables} />
-            <FibreChip end={splice.b} cables={at.cables} />
+            <FibreChip end={splice.a} cables={splicedIn(at)} />
+            <FibreChip end={splice.b} cables={splicedIn(at)} />
             <span className="w-12 font-figure">{splice.slot ?? "–"}</span>
             <span className="w-14 text-right font-figure">
               {estimates.length > 0 ? decimal((estimates.at(-1) ?? 0).toFixed(2)) : "–"}

@@ -8,6 +8,7 @@ import { Button } from "../controls/button";
 import { Input } from "../controls/input";
 import { Link } from "../controls/link";
 import { useSubmit } from "../controls/use-submit";
+import { ReadPower } from "./read-power";
 
 interface StageItemsProps {
   readonly work: ClosureWork;
@@ -58,8 +59,8 @@ function ItemActs({ item, busy, href, happen }: ItemActsProps) {
   if (item.asks === "nothing")
     return item.done ? null : (
       <p className="no-print mt-1">
-        <Link href={href} className="underline">
-          {t("open-cable")}
+        <Link href={item.stage === "cables" ? href : `${href}/splices`} className="underline">
+          {item.stage === "cables" ? t("open-cable") : t("open-plan")}
         </Link>
       </p>
     );
@@ -70,7 +71,10 @@ function ItemActs({ item, busy, href, happen }: ItemActsProps) {
           {t("do-it")}
         </Button>
       )}
-      {item.asks !== "done" && (
+      {item.asks === "power" && (
+        <ReadPower key={String(item.reading)} item={item} busy={busy} happen={happen} />
+      )}
+      {item.asks !== "done" && item.asks !== "power" && (
         <ReadingForm key={String(item.done)} item={item} busy={busy} happen={happen} />
       )}
       {item.done && (

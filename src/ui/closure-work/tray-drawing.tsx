@@ -10,6 +10,7 @@ import {
   slotAt,
   slotShapes,
   slotText,
+  splicedIn,
   type TraySet,
 } from "@/core";
 import { t } from "@/messages/closure-work";
@@ -155,7 +156,7 @@ function Loops({ state: { splice, laid }, trays, at, strong }: LoopsProps) {
         const { perimeter, turns } = laid[side];
         if (perimeter === null || turns === null) return null;
         const shape = loopShape(trays, perimeter);
-        const paint = paintOf(splice[side], at.cables).ground;
+        const paint = paintOf(splice[side], splicedIn(at)).ground;
         const shift = side === "a" ? -1.2 : 1.2;
         return Array.from({ length: Math.ceil(turns) }, (_, turn) => {
           const path = loopPath(shape, width / 2 + shift, height / 2, turn * 1.1);
@@ -269,8 +270,8 @@ function Slot({ id, shape, state, at, picked, isPressed, trim, onTake, onOver, o
       />
       {sleeve && (
         <>
-          <rect {...half} x={left + 1} fill={paintOf(sleeve.splice.a, at.cables).ground} />
-          <rect {...half} x={left + width / 2} fill={paintOf(sleeve.splice.b, at.cables).ground} />
+          <rect {...half} x={left + 1} fill={paintOf(sleeve.splice.a, splicedIn(at)).ground} />
+          <rect {...half} x={left + width / 2} fill={paintOf(sleeve.splice.b, splicedIn(at)).ground} />
         </>
       )}
       <text

@@ -13,6 +13,7 @@ import {
   type SpliceState,
   type Splicing,
   splicedCable,
+  splicedIn,
   splicingFor,
 } from "@/core";
 import { t } from "@/messages/closure-work";
@@ -79,7 +80,7 @@ function SpliceForm({ state: { splice }, number, at, happen, goesOn, procedure }
     const read = readEstimate(String(values.get("estimate") ?? ""), simulated);
     if ("message" in read) return read.message;
     const colour = (side: "a" | "b") =>
-      splice[side].cable === PIGTAIL
+      splice[side].cable === PIGTAIL || !splicedCable(at.cables, splice[side].cable)
         ? null
         : String(values.get(side) ?? "")
             .trim()
@@ -95,13 +96,13 @@ function SpliceForm({ state: { splice }, number, at, happen, goesOn, procedure }
   return (
     <form onSubmit={submit} onChange={clear} className="grid gap-2">
       {(["a", "b"] as const).map((side) => {
-        const cable = splicedCable(at.cables, splice[side].cable);
-        if (!cable) return null;
+        const cable = splicedCable(splicedIn(at), splice[side].cable);
+        if (!cable || cable.device) return null;
         return (
           <Field
             key={side}
             name={side}
-            title={t("colour-seen-on", { end: fibreEndText(at.cables, splice[side]) })}
+            title={t("colour-seen-on", { end: fibreEndText(splicedIn(at), splice[side]) })}
             maxLength={4}
             required
             autoFocus={goesOn && side === "a"}

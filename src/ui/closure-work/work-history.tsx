@@ -29,6 +29,12 @@ export function WorkHistory({ events, work, at, nameOf }: WorkHistoryProps) {
         return t("event-radius", { value: decimal(String(event.gap / 1_000)), text: textOf(event.item) });
       case "torque":
         return t("event-torque", { value: decimal(String(event.newtonMetres)), text: textOf(event.item) });
+      case "power":
+        return `${t("event-power", {
+          value: decimal(event.dBm.toFixed(2)),
+          wavelength: event.wavelength,
+          text: textOf(event.item),
+        })}${event.simulated ? t("simulated-try") : ""}`;
       case "splice":
         return `${t("event-splice", {
           number: numberOf(event.splice),

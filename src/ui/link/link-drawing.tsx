@@ -117,6 +117,8 @@ const MARKS: Readonly<Record<LinkAnswer["parts"][number]["kind"], string>> = {
   connector: "M-6,-6 h12 v12 h-12 Z",
   pigtail: "M-6,-6 h12 v12 h-12 Z",
   splice: "M0,-7 L7,0 L0,7 L-7,0 Z",
+  device: "M-8,0 L8,-8 V8 Z",
+  port: "M-6,-6 h12 v12 h-12 Z",
   open: "M-5,-5 L5,5 M-5,5 L5,-5",
   fibre: "",
 };

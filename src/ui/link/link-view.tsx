@@ -143,6 +143,8 @@ const KIND_NAMES: Readonly<Record<LinkAnswer["parts"][number]["kind"], () => str
   pigtail: () => t("part-pigtail"),
   fibre: () => t("part-fibre"),
   splice: () => t("part-splice"),
+  device: () => t("part-device"),
+  port: () => t("part-port"),
   open: () => t("part-open"),
 };
 

@@ -1,4 +1,12 @@
-import { cutEndsOf, type FibreEnd, fibreKey, fibreShown, type SplicedCable, type SplicePlan } from "@/core";
+import {
+  cutEndsOf,
+  type FibreEnd,
+  fibreKey,
+  fibreShown,
+  leadName,
+  type SplicedCable,
+  type SplicePlan,
+} from "@/core";
 import { t } from "@/messages/splicing";
 import { paintOf } from "./fibre-chip";
 
@@ -208,6 +216,8 @@ function Ends({ group, cables, x, plan }: EndsProps) {
         const paint = paintOf(end, cables);
         const cable = cables.find(({ id }) => id === end.cable);
         const shown = cable && fibreShown(cable.cable, end.fibre);
+        const device = cable?.device;
+        const label = device?.ports.find(({ lead }) => lead === end.fibre)?.label;
         return (
           <g key={fibreKey(end)}>
             <rect
@@ -227,14 +237,18 @@ function Ends({ group, cables, x, plan }: EndsProps) {
               fontWeight="700"
               fill={paint.letters}
             >
-              {end.fibre} {shown?.code}
+              {end.fibre} {device ? "" : shown?.code}
             </text>
             <text x={beside.x} y={y + 16} textAnchor={beside.anchor} fontSize="13" fill="var(--soft)">
-              {spliced.has(fibreKey(end))
-                ? shown?.place
-                : stored.has(fibreKey(end))
-                  ? t("stored-fibre")
-                  : t("free")}
+              {label
+                ? label
+                : spliced.has(fibreKey(end))
+                  ? device
+                    ? leadName(device, end.fibre)
+                    : shown?.place
+                  : stored.has(fibreKey(end))
+                    ? t("stored-fibre")
+                    : t("free")}
             </text>
           </g>
         );

@@ -2,7 +2,7 @@
 
 import { Undo2 } from "lucide-react";
 import { useMemo } from "react";
-import { type ClosureAnswer, type ClosureAtWork, reviewSplices } from "@/core";
+import { type ClosureAnswer, type ClosureAtWork, reviewSplices, splicedIn } from "@/core";
 import { t } from "@/messages/splicing";
 import { Button } from "../controls/button";
 import { Field } from "../controls/field";
@@ -10,6 +10,7 @@ import { Link } from "../controls/link";
 import { KeptTrouble, KeptWord } from "../piece/kept-line";
 import { AddSplices } from "./add-splices";
 import { LeftOverList } from "./left-over";
+import { LightDevices } from "./light-devices";
 import { SpliceLines } from "./splice-lines";
 import { SpliceRows } from "./splice-rows";
 import { TrayPages } from "./tray-pages";
@@ -25,8 +26,9 @@ interface SplicePlanViewProps {
 export function SplicePlanView({ closure, at, href }: SplicePlanViewProps) {
   const held = useSplicePlan(closure, at);
   const { plan } = held;
-  const { cables, entry } = at;
-  const { problems, leftOver } = useMemo(() => reviewSplices(plan, cables), [plan, cables]);
+  const { entry } = at;
+  const { problems, leftOver } = useMemo(() => reviewSplices(plan, at.cables), [plan, at.cables]);
+  const cables = useMemo(() => splicedIn({ cables: at.cables, plan }), [at.cables, plan]);
   const lookAt = new Set(problems.map(({ splice }) => splice));
   return (
     <main className="min-w-0 flex-1 px-4 pb-6 sm:px-6">
@@ -59,6 +61,7 @@ export function SplicePlanView({ closure, at, href }: SplicePlanViewProps) {
             <SpliceLines plan={plan} cables={cables} wrong={lookAt} />
           )}
           <AddSplices cables={cables} held={held} />
+          <LightDevices at={at} held={held} />
         </section>
         <section className="grid min-w-0 grid-cols-[minmax(0,1fr)] content-start gap-4">
           <h2 className="font-bold text-lg">

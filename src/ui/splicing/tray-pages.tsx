@@ -6,6 +6,7 @@ import {
   type Splice,
   type SplicePlan,
   slotAt,
+  splicedIn,
   type TraySet,
 } from "@/core";
 import { decimal } from "@/messages/numbers";
@@ -115,7 +116,7 @@ function TrayRow({ laidAs, splice, number, slot, trays, at }: TrayRowProps) {
       <td className={cell}>{number}</td>
       {([splice.a, splice.b] as const).map((end) => (
         <td key={end.cable + end.fibre} className={cell}>
-          <FibreChip end={end} cables={at.cables} /> {fibreEndText(at.cables, end)}
+          <FibreChip end={end} cables={splicedIn(at)} /> {fibreEndText(splicedIn(at), end)}
         </td>
       ))}
       <td className={cell}>{both(({ turns }) => turns)}</td>
