@@ -9,6 +9,7 @@ import {
   fibreShown,
   mustBeAllowed,
   mustHoldAt,
+  openJoint,
   PIGTAIL,
   readFibres,
   readSplices,
@@ -37,6 +38,20 @@ export const zDemoSplicing = z.object({
       reason: z.string(),
     }),
   ),
+  /** An open joint in it, by the number of its cable. */
+  joint: z
+    .object({
+      cable: z.int(),
+      fibre: z.int(),
+      lightFrom: z.enum(["A", "B"]),
+      tapPct: z.number(),
+      excessDb: z.number(),
+      splitExcessDb: z.number(),
+      labels: z.array(z.string()),
+    })
+    .optional(),
+  /** Powers read at its outputs, dBm, in their order. */
+  powers: z.array(z.number()).default([]),
   /** Stages that are done. */
   stages: z.array(z.string()),
   /** What the splicer estimated at each try, splice by splice. */
@@ -52,7 +67,9 @@ export function seedClosureWork(act: Act, id: string, splicing: DemoSplicing, na
   const at = closureAtWork(act.store, closure);
   const { items } = closureWork(at, []);
   const stages = items.flatMap(({ id: item, stage, asks, limit }): ClosureEvent[] => {
-    if (!splicing.stages.includes(stage) || asks === "nothing" || asks === "torque") return [];
+    const isDone =
+      splicing.stages.includes(stage) && (stage !== "before-closing" || item.startsWith("label "));
+    if (!isDone || asks === "nothing" || asks === "torque" || asks === "power") return [];
     return asks === "done"
       ? [{ kind: "done", item }]
       : [check(zClosureEvent, { kind: "radius", item, radius: (limit ?? 0) / 1_000 + 4 })];
@@ -72,8 +89,17 @@ export function seedClosureWork(act: Act, id: string, splicing: DemoSplicing, na
       estimateDb,
     }));
   });
+  const outputs = items.filter(({ asks }) => asks === "power");
+  const powers = splicing.powers.map(
+    (dBm, i): ClosureEvent => ({
+      ...{ kind: "power", item: mustHoldAt(outputs, i).id, dBm, wavelength: 1490, simulated: false },
+    }),
+  );
+  const isLate = ({ kind, ...event }: ClosureEvent) =>
+    kind === "done" && "item" in event && event.item.startsWith("label ");
+  const [late, early] = [stages.filter(isLate), stages.filter((event) => !isLate(event))];
   const start = act.now.getTime();
-  for (const [i, event] of [...stages, ...splices].entries()) {
+  for (const [i, event] of [...early, ...splices, ...late, ...powers].entries()) {
     // A cable that is still at the bench is in no clamp yet.
     const history = getClosureEvents(act.store, closure.id);
     if (attempt(() => mustBeAllowed(at, history, event)).problem) continue;
@@ -90,16 +116,18 @@ export function seedClosureWork(act: Act, id: string, splicing: DemoSplicing, na
   }
 }
 
-function planSplices(act: Act, id: string, { list, spares }: DemoSplicing, namespace: string): void {
+function planSplices(act: Act, id: string, { list, spares, joint }: DemoSplicing, namespace: string): void {
   const closure = getClosure(act.store, id);
   const { entry, cables } = closureAtWork(act.store, closure);
-  const splices = readSplices(list, cables).map((joint, i) => ({
-    ...joint,
+  const opened = joint && openedJoint(id, mustHoldAt(cables, joint.cable - 1).id, joint, namespace);
+  const listed = readSplices(list, cables).map((pair, i) => ({
+    ...pair,
     id: uuidFrom(`splice ${id} ${i}`, namespace),
     slot: null,
     lengths: { a: null, b: null },
     note: "",
   }));
+  const splices = [...listed, ...(opened?.splices ?? [])];
   const { trays } = entry;
   const slots = trays
     ? slotsFor(
@@ -115,6 +143,7 @@ function planSplices(act: Act, id: string, { list, spares }: DemoSplicing, names
     : new Map<string, string | null>();
   const splicing = {
     ...closure.plan.splicing,
+    devices: opened?.devices ?? [],
     splices: splices.map((splice) => ({ ...splice, slot: slots.get(splice.id) ?? null })),
     spares: spares.map(({ cable, towards, fibres, reason }) => ({
       cable: mustHoldAt(cables, cable - 1).id,
@@ -131,4 +160,15 @@ function planSplices(act: Act, id: string, { list, spares }: DemoSplicing, names
       plan: z.encode(zClosurePlan, { ...closure.plan, splicing }),
     }),
   );
+}
+
+function openedJoint(
+  closure: string,
+  cable: string,
+  joint: NonNullable<DemoSplicing["joint"]>,
+  namespace: string,
+) {
+  let count = 0;
+  const nextId = () => uuidFrom(`joint ${closure} ${count++}`, namespace);
+  return openJoint({ ...joint, cable, nextId });
 }

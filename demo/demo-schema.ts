@@ -54,6 +54,15 @@ export const zDemo = z.object({
           splicing: zDemoSplicing.optional(),
         }),
       ),
+      /** Feeders; a joint names its closure by its place in the list. */
+      feeders: z
+        .array(
+          z.looseObject({
+            name: z.string(),
+            joints: z.array(z.looseObject({ closure: z.int().nullable() })),
+          }),
+        )
+        .default([]),
     }),
   ),
   /** Many ends at once: the first `begun` of them stand at a step. */

@@ -14,6 +14,7 @@ import {
   zBeginPlaces,
   zConfirm,
   zNewClosure,
+  zNewFeeder,
   zNewJob,
   zNewPerson,
   zNewPieces,
@@ -25,6 +26,7 @@ import { addPerson } from "@/service/crew/people";
 import { getBatch, startBatch } from "@/service/end/batches";
 import { addEvents, getEnd, startEnd } from "@/service/end/ends";
 import { addClosure } from "@/service/job/closures";
+import { addFeeder } from "@/service/job/feeders";
 import { addPieces, newJob } from "@/service/job/jobs";
 import { beginPlaces } from "@/service/job/places";
 import { confirmFigures } from "@/service/shelf/shelf";
@@ -88,7 +90,7 @@ function seedPeople({ demo, store, now }: Filling): void {
 }
 
 function seedJobs(filling: Filling): void {
-  for (const { name, by, pieces, closures } of filling.demo.jobs) {
+  for (const { name, by, pieces, closures, feeders } of filling.demo.jobs) {
     const act = actBy(filling, by, 9 * DAY);
     const { id } = newJob(act, check(zNewJob, { id: idOf(`job ${name}`), name }));
     addPieces(
@@ -110,6 +112,22 @@ function seedJobs(filling: Filling): void {
               id: idOf(`cable ${plan.name} ${i}`),
               ...cable,
               joins: joins ? { ...joins, piece: idOf(`piece ${name} ${joins.piece}`) } : null,
+            })),
+          },
+        }),
+      );
+    for (const feeder of feeders)
+      addFeeder(
+        act,
+        id,
+        check(zNewFeeder, {
+          id: idOf(`feeder ${feeder.name}`),
+          plan: {
+            ...feeder,
+            joints: feeder.joints.map((joint) => ({
+              ...joint,
+              closure:
+                joint.closure === null ? null : idOf(`closure ${mustHoldAt(closures, joint.closure).name}`),
             })),
           },
         }),

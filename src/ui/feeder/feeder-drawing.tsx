@@ -15,9 +15,9 @@ interface FeederDrawingProps {
 }
 
 const CABLE = 74;
-const AXIS = 150;
-const BARS = { top: 190, bottom: 330 };
-const HEIGHT = 356;
+const AXIS = 164;
+const BARS = { top: 210, bottom: 350 };
+const HEIGHT = 376;
 const LEFT = 64;
 
 /** The feeder along its length: each joint with its tap as a slice, the light left in the cable, and every drop's margin as a bar. */
@@ -28,6 +28,7 @@ export function FeederDrawing({ plan, lights, readings, picked, onPick }: Feeder
   const most = Math.max(plan.margin + 2, ...lights.map(({ margin }) => margin));
   const least = Math.min(0, ...lights.map(({ margin }) => margin));
   const y = scaleLinear([least, most], [BARS.bottom, BARS.top]);
+  const rows = rowsOf(lights.map(({ along }) => x(along)));
   return (
     <figure ref={ref} className="border-line border-y bg-raised">
       <svg width={width} height={HEIGHT} viewBox={`0 0 ${width} ${HEIGHT}`} className="block">
@@ -62,6 +63,7 @@ export function FeederDrawing({ plan, lights, readings, picked, onPick }: Feeder
             key={i}
             {...{ plan, light, i, y }}
             x={x(light.along)}
+            row={rows[i] ?? 0}
             isPicked={i === picked}
             onPick={() => onPick(i)}
           />
@@ -71,6 +73,16 @@ export function FeederDrawing({ plan, lights, readings, picked, onPick }: Feeder
     </figure>
   );
 }
+
+/** Words of joints nearer than this would lie over each other. */
+const NEAR = 110;
+
+/** On which of two lines each joint's words stand: near ones by turns. */
+const rowsOf = (places: readonly number[]): (0 | 1)[] =>
+  places.reduce<(0 | 1)[]>((rows, place, i) => {
+    const isNear = place - (places[i - 1] ?? Number.NEGATIVE_INFINITY) < NEAR;
+    return [...rows, isNear && rows[i - 1] === 0 ? 1 : 0];
+  }, []);
 
 /** The cable from the source to the last joint: the blue in it is the light that is left. */
 function Cable({
@@ -83,7 +95,7 @@ function Cable({
   return (
     <g aria-hidden="true">
       <rect x={x(0) - 44} y={CABLE - 16} width="36" height="32" fill="var(--ground)" stroke="var(--ink)" />
-      <text x={x(0) - 44} y={CABLE - 24} className="fill-ink text-xs">
+      <text x={4} y={14} className="fill-ink text-xs">
         {t("source-and-power", { source: plan.source, power: decimal(plan.launchDbm.toFixed(1)) })}
       </text>
       {lights.map(({ along }, i) => {
@@ -113,6 +125,8 @@ interface JointProps {
   readonly i: number;
   readonly x: number;
   readonly y: (margin: number) => number;
+  /** 1 where its words stand a line away from those of the joint before. */
+  readonly row: 0 | 1;
   readonly isPicked: boolean;
   readonly onPick: () => void;
 }
@@ -126,6 +140,9 @@ interface PowersReadProps extends Pick<FeederDrawingProps, "plan" | "lights" | "
   readonly y: (margin: number) => number;
 }
 
+/** Readings stand beside their joint's bar. */
+const BESIDE = 24;
+
 /** Powers read at the outputs, as margins at their receivers: a point each, with twice its uncertainty. */
 const PowersRead = ({ plan, lights, readings, x, y }: PowersReadProps) => (
   <g aria-hidden="true">
@@ -134,7 +151,7 @@ const PowersRead = ({ plan, lights, readings, x, y }: PowersReadProps) => (
       if (!light || !planned) return null;
       const margin = dBm - plan.sensitivityDbm - dropLoss(plan, planned);
       return (
-        <g key={`${joint} ${label}`} transform={`translate(${x(light.along)},0)`}>
+        <g key={`${joint} ${label}`} transform={`translate(${x(light.along) + BESIDE},0)`}>
           <path
             d={`M0,${y(margin + 2 * POWER_U)} V${y(margin - 2 * POWER_U)}`}
             stroke="var(--ground)"
@@ -170,7 +187,7 @@ const MOST_BRANCHES = 8;
 /** From the tap to its drops: one line, or as many as there are outputs. */
 function branchPath(drops: number): string {
   const fork = RADIUS + 12;
-  const bottom = AXIS - CABLE - 22;
+  const bottom = AXIS - CABLE - 36;
   if (drops === 1) return `M0,${RADIUS} V${bottom}`;
   const shown = Math.min(drops, MOST_BRANCHES);
   const branches = Array.from({ length: shown }, (_, i) => {
@@ -180,7 +197,7 @@ function branchPath(drops: number): string {
   return `M0,${RADIUS} V${fork} ${branches.join(" ")}`;
 }
 
-function Joint({ plan, light, i, x, y, isPicked, onPick }: JointProps) {
+function Joint({ plan, light, i, x, y, row, isPicked, onPick }: JointProps) {
   const joint = plan.joints[i];
   if (!joint) return null;
   const ink = isPicked ? "var(--now)" : "var(--ink)";
@@ -198,7 +215,7 @@ function Joint({ plan, light, i, x, y, isPicked, onPick }: JointProps) {
             stroke={ink}
           />
           <text
-            y={-RADIUS - 8}
+            y={-RADIUS - 8 - row * 18}
             textAnchor="middle"
             className="figures font-bold"
             fill={ink}
@@ -207,7 +224,7 @@ function Joint({ plan, light, i, x, y, isPicked, onPick }: JointProps) {
             {decimal(String(joint.tapPct))} %
           </text>
           <path d={branchPath(joint.drops)} stroke={ink} fill="none" />
-          <text y={AXIS - CABLE - 8} textAnchor="middle" fontSize="12" fill={ink}>
+          <text y={AXIS - CABLE - 8 - (1 - row) * 14} textAnchor="middle" fontSize="12" fill={ink}>
             {joint.name || i + 1}
             {joint.drops > 1 ? ` · 1:${joint.drops}` : ""}
           </text>
