@@ -154,6 +154,15 @@ export { formatInch, formatMm, nearestFraction, workingFraction } from "./length
 export { type Length, mm, toMm, um } from "./length/length";
 export { readCount, readMetres, readMetresOrNone, readPerCent, readShare, UNSAID } from "./length/metres";
 export { parseLength, type WrittenLength } from "./length/parse";
+export {
+  type EndFace,
+  FACE_KINDS,
+  FACE_ZONES,
+  type FaceKind,
+  type FaceMark,
+  gradeFace,
+  zoneDiameter,
+} from "./light/end-face";
 export { longerDrop, oneMoreJoint } from "./light/feeder-costs";
 export {
   dropLoss,
@@ -306,7 +315,14 @@ export {
 export { REMEDY_ACTS, RETRY_ACTS, type RemedyAct, type RetryAct } from "./procedure/remedy";
 export { schoolsOf } from "./procedure/schools";
 export type { Setting } from "./procedure/setting";
-export { checksOf, isHandsFree, type Judgement, judgementOf, type Step } from "./procedure/step";
+export {
+  checksOf,
+  isHandsFree,
+  isOpticalTest,
+  type Judgement,
+  judgementOf,
+  type Step,
+} from "./procedure/step";
 export {
   type Caution,
   type Instrument,

@@ -124,11 +124,18 @@ export function PartsUsed({ record }: Of) {
   );
 }
 
-/** The photographs whose bytes are at hand. */
+/** Kinds of face as the sentence tells them apart. */
+const FACE_CASES: Readonly<Record<RecordDocument["faces"][number]["face"], string>> = {
+  "single-mode-45": "usual",
+  "single-mode-angled": "angled",
+  "single-mode-26": "low",
+  multimode: "multimode",
+};
+
 /** Light read through the end: how it stands at each wavelength, and the readings that stand. */
 export function Light({ record }: Of) {
-  const { light, lightStands } = record;
-  if (light.length === 0) return null;
+  const { light, lightStands, faces } = record;
+  if (light.length + faces.length === 0) return null;
   return (
     <>
       <Text style={styles.head}>{t("light")}</Text>
@@ -164,10 +171,25 @@ export function Light({ record }: Of) {
             </Text>
           ),
         )}
+      {faces
+        .filter(({ stands }) => stands)
+        .map(({ id, at, face, zones, passes }) => (
+          <Text key={id}>
+            {t("face-graded", {
+              face: FACE_CASES[face],
+              at: when(at),
+              passes: passes ? "yes" : "no",
+              zones: zones
+                .map(({ zone, scratches, defects }) => `${zone} ${scratches}/${defects}`)
+                .join(", "),
+            })}
+          </Text>
+        ))}
     </>
   );
 }
 
+/** The photographs whose bytes are at hand. */
 export function Photographs({ record, photos }: Of & { photos: ReadonlyMap<string, Uint8Array> }) {
   const shown = record.photos.flatMap(({ sha256, caption }) => {
     const bytes = photos.get(sha256);

@@ -48,6 +48,11 @@ function mustBeReadByAReference(event: EventOf<"light">, { purpose }: Standpoint
     throw new InputError("simulated", say("a-real-end-takes-no-simulated-readings"), ["meter"]);
 }
 
+function mustHaveItsPhotograph({ photo }: EventOf<"end-face">, { state }: Standpoint): void {
+  if (photo !== null && !state.photos.some(({ sha256 }) => sha256 === photo))
+    throw new InputError("not-found", say("that-photograph-is-not-on-this-end"), ["photo"]);
+}
+
 function mustBeAnAnswer({ judgement: id, answer, seen }: EventOf<"answer">, { sheet }: Standpoint): void {
   const judgement = sheet.lines
     .flatMap(({ step }) => judgementOf(step) ?? [])
@@ -59,12 +64,13 @@ function mustBeAnAnswer({ judgement: id, answer, seen }: EventOf<"answer">, { sh
 }
 
 /** Acceptors of readings and answers. */
-export const READINGS: Acceptors<"reading" | "strike" | "answer" | "light"> = {
+export const READINGS: Acceptors<"reading" | "strike" | "answer" | "light" | "end-face"> = {
   reading: mustBeReadable,
   strike: ({ reading }, { state }) => {
-    if (![...state.readings, ...state.light].some(({ id }) => id === reading))
+    if (![...state.readings, ...state.light, ...state.faces].some(({ id }) => id === reading))
       throw new InputError("unknown-reading", say("that-reading-is-not-on-this-end"), ["reading"]);
   },
   answer: mustBeAnAnswer,
   light: mustBeReadByAReference,
+  "end-face": mustHaveItsPhotograph,
 };

@@ -3,10 +3,12 @@ import type { EndEvent, Reading, ReworkTaken } from "../event/event";
 import type { Signature } from "../event/kinds/closing";
 import type { EndOutcome, Fault } from "../event/kinds/faults";
 import type { Length } from "../length/length";
+import type { EndFace } from "../light/end-face";
 import type { LightReading } from "../light/light-reading";
 import type { EndAct } from "./acts";
 
 /** Light read through an end, as it stands on it. */
+type FaceSeen = EndFace & { readonly id: string; readonly at: string };
 export type LightRead = LightReading & { readonly id: string; readonly at: string };
 
 /** A hold or cure: when it began, for how long, and whether it was ended. */
@@ -92,6 +94,8 @@ export interface EndState {
   readonly parked: { readonly why: string; readonly at: string } | null;
   /** Readings of light that stand, in the order they came: what was made again since has none. */
   readonly light: readonly LightRead[];
+  /** End faces as they were looked at, that stand: the newest says how it is. */
+  readonly faces: readonly FaceSeen[];
   readonly photos: readonly Extract<EndEvent, { kind: "photo" }>[];
   readonly job: string;
   readonly label: string;

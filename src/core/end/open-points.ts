@@ -1,7 +1,9 @@
 import type { Rule } from "../conformance/conformance";
-import { judgementOf } from "../procedure/step";
+import { gradeFace } from "../light/end-face";
+import { judgementOf, readsLight } from "../procedure/step";
 import type { Check, RunSheet } from "../runsheet/document";
 import type { EndState, SeenFault } from "./end-state";
+import { lightStandings } from "./light";
 import { standings } from "./result";
 
 /** One thing that keeps an end from being in: a length, a look, or something seen on it, by name. */
@@ -9,9 +11,11 @@ export type OpenPoint =
   | { readonly kind: "out" | "unsure" | "unread"; readonly check: Check }
   | { readonly kind: "bad"; readonly sees: string; readonly asks: string }
   | { readonly kind: "unanswered"; readonly asks: string }
-  | { readonly kind: "fault"; readonly fault: SeenFault };
+  | { readonly kind: "fault"; readonly fault: SeenFault }
+  | { readonly kind: "light"; readonly wavelength: number; readonly verdict: "out" | "unsure" }
+  | { readonly kind: "face" };
 
-const ORDER = { out: 0, bad: 0, fault: 0, unsure: 1, unread: 2, unanswered: 2 } as const;
+const ORDER = { out: 0, bad: 0, fault: 0, light: 0, face: 0, unsure: 1, unread: 2, unanswered: 2 } as const;
 
 /**
  * Everything that keeps an end from being in, what is out first; empty exactly where the end is in.
@@ -24,12 +28,18 @@ export function openPoints(sheet: RunSheet, state: EndState, rule: Rule): OpenPo
   });
   const looks = sheet.lines.flatMap(({ step }): OpenPoint[] => {
     const judgement = judgementOf(step);
-    if (!judgement) return [];
+    if (!judgement)
+      return readsLight(step) && state.light.length === 0 ? [{ kind: "unanswered", asks: step.title }] : [];
     const { asks } = judgement;
     const answer = judgement.answers.find(({ id }) => id === state.answers[judgement.id]);
     if (!answer) return [{ kind: "unanswered", asks }];
     return answer.good ? [] : [{ kind: "bad", sees: answer.sees, asks }];
   });
   const faults = state.faults.map((fault): OpenPoint => ({ kind: "fault", fault }));
-  return [...lengths, ...looks, ...faults].sort((a, b) => ORDER[a.kind] - ORDER[b.kind]);
+  const light = lightStandings(state, rule).flatMap(({ wavelength, verdict }): OpenPoint[] =>
+    verdict === "in" ? [] : [{ kind: "light", wavelength, verdict }],
+  );
+  const seen = state.faces.at(-1);
+  const face: OpenPoint[] = seen && !gradeFace(seen).passes ? [{ kind: "face" }] : [];
+  return [...lengths, ...looks, ...faults, ...light, ...face].sort((a, b) => ORDER[a.kind] - ORDER[b.kind]);
 }

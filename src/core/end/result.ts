@@ -2,7 +2,8 @@ import { type Conformance, judge, type Rule } from "../conformance/conformance";
 import type { Reading } from "../event/event";
 import type { KeptVerdict, Result } from "../event/judged";
 import { um } from "../length/length";
-import { judgementOf } from "../procedure/step";
+import { gradeFace } from "../light/end-face";
+import { judgementOf, readsLight } from "../procedure/step";
 import type { Check, RunSheet } from "../runsheet/document";
 import type { EndState } from "./end-state";
 import { lightStandings } from "./light";
@@ -120,9 +121,11 @@ export function resultOf(sheet: RunSheet, state: EndState, rule: Rule): Result {
       const answer = judgement.answers.find(({ id }) => id === state.answers[judgement.id]);
       return answer ? answer.good : null;
     });
+  const isUnread = state.light.length === 0 && sheet.lines.some(({ step }) => readsLight(step));
   const light = lightStandings(state, rule).map(({ verdict }) => verdict);
-  if (light.includes("out")) return "out";
+  const face = state.faces.at(-1);
+  if (light.includes("out") || (face && !gradeFace(face).passes)) return "out";
   if (verdicts.includes("out") || looks.includes(false) || state.faults.length > 0) return "out";
   if (verdicts.includes("unsure") || light.includes("unsure")) return "unsure";
-  return verdicts.includes(null) || looks.includes(null) ? "unmeasured" : "in";
+  return isUnread || verdicts.includes(null) || looks.includes(null) ? "unmeasured" : "in";
 }

@@ -30,6 +30,7 @@ const FRESH: EndState = {
   counted: {},
   parked: null,
   light: [],
+  faces: [],
   photos: [],
   job: "",
   label: "",
@@ -67,10 +68,8 @@ export function applied(state: EndState, recorded: Recorded): EndState {
 /** What an event does to where an end stands; what can be taken back is seen to elsewhere. */
 function changed(state: EndState, { id, at, by = null, event }: Recorded): EndState {
   switch (event.kind) {
-    case "thread": {
-      const others = state.threaded.filter((part) => part !== event.part);
-      return { ...state, threaded: event.on ? [...others, event.part] : others };
-    }
+    case "thread":
+      return { ...state, threaded: threadedAfter(state.threaded, event) };
     case "step":
       return {
         ...state,
@@ -90,6 +89,7 @@ function changed(state: EndState, { id, at, by = null, event }: Recorded): EndSt
         ...state,
         readings: state.readings.filter((reading) => reading.id !== event.reading),
         light: state.light.filter(({ id: read }) => read !== event.reading),
+        faces: state.faces.filter(({ id: seen }) => seen !== event.reading),
       };
     case "answer":
       return {
@@ -101,15 +101,13 @@ function changed(state: EndState, { id, at, by = null, event }: Recorded): EndSt
       return { ...state, job: event.job, label: event.label };
     // Light is read through a finished end: of one that is made again it says nothing.
     case "retry":
-      return { ...retried(state, event), light: [] };
+      return { ...retried(state, event), light: [], faces: [] };
     case "restart":
-      return { ...restarted(state, event), light: [] };
+      return { ...restarted(state, event), light: [], faces: [] };
     case "rework":
-      return { ...reworked(state, event), light: [] };
+      return { ...reworked(state, event), light: [], faces: [] };
     case "trimmed":
       return { ...state, inHand: state.inHand && { ...state.inHand, trimmed: true } };
-    case "take-back":
-      return state;
     case "park":
       return { ...state, parked: event.on ? { why: event.why, at } : null };
     case "counted":
@@ -120,10 +118,13 @@ function changed(state: EndState, { id, at, by = null, event }: Recorded): EndSt
       return { ...state, spare: event.length };
     case "light":
       return { ...state, light: [...state.light, { ...event, id, at }] };
+    case "end-face":
+      return { ...state, faces: [...state.faces, { ...event, id, at }] };
     case "photo":
       return { ...state, photos: [...state.photos, event] };
     case "countersign":
       return { ...state, countersigned: [...state.countersigned, countersigned(event, at, by)] };
+    case "take-back":
     case "correction":
       return state;
     case "unread":
@@ -146,6 +147,11 @@ function changed(state: EndState, { id, at, by = null, event }: Recorded): EndSt
   }
 }
 
+const threadedAfter = (
+  threaded: readonly string[],
+  { part, on }: Extract<EndEvent, { kind: "thread" }>,
+): readonly string[] => [...threaded.filter((other) => other !== part), ...(on ? [part] : [])];
+
 /** A fault seen or taken back; light read before it was seen says nothing of the end any more. */
 function faulted(
   state: EndState,
@@ -155,7 +161,7 @@ function faulted(
     ({ leg, feature, what: seenFault }) =>
       leg !== fault.leg || feature !== fault.feature || seenFault !== fault.what,
   );
-  return on ? { ...state, faults: [...others, fault], light: [] } : { ...state, faults: others };
+  return on ? { ...state, faults: [...others, fault], light: [], faces: [] } : { ...state, faults: others };
 }
 
 const logged = (spent: readonly string[], step: string): readonly string[] =>

@@ -1,5 +1,6 @@
-import { isHandsFree, judgementOf } from "../procedure/step";
+import { isHandsFree, judgementOf, readsLight } from "../procedure/step";
 import type { Check, Line, RunSheet } from "../runsheet/document";
+import { t } from "../words/core";
 import type { EndState, RunTimer } from "./end-state";
 
 /** What a step asks for and has not got: lengths not read, a look not answered, or answered by what is not good. */
@@ -15,7 +16,7 @@ export interface Undone {
   readonly cutShort: boolean;
 }
 
-type Seen = Pick<EndState, "readings" | "answers" | "timers" | "leftAt">;
+type Seen = Pick<EndState, "readings" | "answers" | "timers" | "leftAt" | "light">;
 
 /** What needs no hands goes on by itself: it was cut short only if the next step was done before it was over. */
 function isCutShort({ index, step }: Line, { timers, leftAt }: Pick<Seen, "timers" | "leftAt">): boolean {
@@ -45,12 +46,19 @@ export function undoneAt(line: Line, state: Seen): Undone | null {
   const unread = checks.filter(({ id }) => !readings.some((reading) => reading.check === id));
   const judgement = judgementOf(step);
   const given = judgement && answers[judgement.id];
-  const asks = judgement && given === undefined ? judgement.asks : null;
+  const asks = unanswered(line, state);
   const bad = judgement?.answers.find(({ id, good }) => id === given && !good)?.sees ?? null;
   const cutShort = isCutShort(line, state);
   return unread.length > 0 || asks !== null || bad !== null || cutShort
     ? { index, title: step.title, checks: unread, asks, bad, cutShort }
     : null;
+}
+
+/** What is asked and not answered: a look, or light to be read through the end. */
+function unanswered({ step }: Line, { answers, light }: Pick<Seen, "answers" | "light">): string | null {
+  const judgement = judgementOf(step);
+  if (judgement) return answers[judgement.id] === undefined ? judgement.asks : null;
+  return readsLight(step) && light.length === 0 ? t("read-light-through-it") : null;
 }
 
 /**

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { zMm, zUm } from "../length/length";
+import { zEndFace } from "../light/end-face";
 import { zLight } from "../light/light-reading";
 import { said } from "../words/core";
 import { zCorrection, zCountersign, zPark, zPhoto, zSign } from "./kinds/closing";
@@ -38,6 +39,7 @@ const eventsWith = (zLength: LengthSchema) =>
       zPhoto,
       zCountersign,
       zLight,
+      zEndFace,
     ],
     said("kind-must-be-one-of-thread-step"),
   );

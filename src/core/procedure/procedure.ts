@@ -236,7 +236,7 @@ const own = (picked: Readonly<Record<string, string>>, id: string): string | und
 /**
  * The default option of every choice, with what was picked put over it.
  * @example withDefaults(stub, {})
- * // { interface: "sc", "yarn-hold": "nut", light: "with", reseat: "allowed", "buffer-removal": "bites", alcohol: "99", wipes: "two", "bend-screen": "done" }
+ * // { interface: "sc", "yarn-hold": "nut", light: "with", reseat: "allowed", "buffer-removal": "bites", alcohol: "99", wipes: "two", "bend-screen": "done", "optical-test": "later" }
  */
 export function withDefaults(
   procedure: Pick<Procedure, "choices">,

@@ -3,7 +3,7 @@ import type { Choice, Procedure } from "./procedure";
 /**
  * The schools of practice some procedures know: each choice once, with every option any of them offers.
  * @example schoolsOf(procedures).map(({ id }) => id)
- * // ["cure", "buffer-removal", "alcohol", "wipes", "bend-screen", "alignment", "proof-pull", "light", "reseat", "drops"]
+ * // ["cure", "buffer-removal", "alcohol", "wipes", "bend-screen", "optical-test", "alignment", "proof-pull", "light", "reseat", "drops"]
  */
 export function schoolsOf(procedures: readonly Procedure[]): Choice[] {
   const matches = new Map<string, Choice>();

@@ -248,6 +248,18 @@ export const checksOf = (step: Step): readonly string[] => ("checks" in step ? s
 export const judgementOf = (step: Step): Judgement | undefined =>
   "judgement" in step ? step.judgement : undefined;
 
+/**
+ * Whether light is read through the end at a step, where no look is asked for: its readings are the answer.
+ * @example readsLight(sheet.lines[0].step) // false
+ */
+export const readsLight = (step: Step): boolean => isOpticalTest(step) && judgementOf(step) === undefined;
+
+/**
+ * Whether a step is about the loss of the end.
+ * @example isOpticalTest(sheet.lines[0].step) // false
+ */
+export const isOpticalTest = (step: Step): boolean => step.kind === "test" && step.of === "loss";
+
 /** The feature a step makes or goes back to, if any. */
 export const madeBy = (step: Step): string | null =>
   "makes" in step ? step.makes : step.kind === "remove" ? step.to : null;

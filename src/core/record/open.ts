@@ -1,6 +1,7 @@
 import { z } from "zod";
 import type { OpenPoint } from "../end/open-points";
 import { FAULT_NAMES } from "../event/kinds/faults";
+import { t } from "../words/core";
 
 /** One thing that keeps an end from being in, as it is shown: `{kind: "out", what: "cleave length", leg: "A"}`. */
 export const zOpen = z.strictObject({
@@ -21,6 +22,14 @@ export function openTold(point: OpenPoint): OpenTold {
       return { kind: "unanswered", what: point.asks, leg: "" };
     case "fault":
       return { kind: "fault", what: FAULT_NAMES[point.fault.what], leg: point.fault.leg };
+    case "light":
+      return {
+        kind: point.verdict,
+        what: t("light-at-wavelength", { wavelength: point.wavelength }),
+        leg: "",
+      };
+    case "face":
+      return { kind: "out", what: t("end-face"), leg: "" };
     default:
       return { kind: point.kind, what: point.check.name, leg: point.check.leg };
   }

@@ -20,6 +20,7 @@ import { countsOf } from "../tally/counter";
 import { usedOn } from "../tally/used";
 import { attemptsOf, zAttempt } from "./attempts";
 import { drawnEnd, zDrawn } from "./drawn";
+import { faceRecords, zFaceRecord } from "./end-face";
 import { legsTold, zLegTold } from "./legs";
 import { lightTold, zLightStands, zLightTold } from "./light";
 import { looksOf, zLook } from "./looks";
@@ -190,6 +191,8 @@ export const zRecord = z.strictObject({
   light: z.array(zLightTold),
   /** How it stands in light at each wavelength: by its newest reading, or the mean of both directions. */
   lightStands: z.array(zLightStands),
+  /** End faces as they were looked at, in order. */
+  faces: z.array(zFaceRecord),
   photos: z.array(
     z.strictObject({
       sha256: z.string(),
@@ -298,6 +301,7 @@ export function recordOf(end: Recordable, people: readonly Person[] = []): EndRe
     counts: countsOf(sheet, state),
     used: usedOn(events).map(({ item, count }) => ({ item, count })),
     ...lightTold(events, state, rule),
+    faces: faceRecords(events, state),
     photos: state.photos.map(({ sha256, caption, width, height, original }) => ({
       ...{ sha256, caption, width, height },
       ...(original && { original: original.sha256 }),

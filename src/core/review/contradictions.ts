@@ -23,7 +23,7 @@ export interface Contradiction {
 
 /**
  * What can be picked on a cable: the defaults, and each other option by itself.
- * @example [...variantsOf(stub, cord, "9/125")].length // 15
+ * @example [...variantsOf(stub, cord, "9/125")].length // 16
  */
 export function* variantsOf(
   procedure: Pick<Figures, "choices">,

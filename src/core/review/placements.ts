@@ -64,7 +64,7 @@ export const placedOf = (chosen: Chosen): Placement[] => ("placement" in chosen 
 
 /**
  * A procedure on one cable with each other option picked by itself: what only a choice brings in is there too.
- * @example chosenPlacements(stub, cord, tools).length // 14
+ * @example chosenPlacements(stub, cord, tools).length // 15
  */
 export const chosenPlacements = (procedure: Procedure, cable: Cable, tools: readonly Tool[]): Chosen[] =>
   cable.cores

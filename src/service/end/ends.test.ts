@@ -58,7 +58,7 @@ describe("starting an end", () => {
     const end = getEnd(store, id);
     expect(end.sheet.procedure).toMatchObject({
       id: "stub-cam-crimp-900",
-      revision: 6,
+      revision: 7,
       representative: true,
     });
     expect(end.sheet.procedure.source.kind).toBe("representative");
@@ -288,7 +288,7 @@ describe("the ledger", () => {
   it("leaves as JSON in millimetres, with whose figures and which instrument", () => {
     finish(8_600, "Ada", "2026-11-20T08:00:00Z");
     expect(ledgerJson(store, check(zLedgerQuery, {}))[0]).toMatchObject({
-      style: { revision: 6, figures: { kind: "representative" } },
+      style: { revision: 7, figures: { kind: "representative" } },
       lengths: expect.arrayContaining([
         expect.objectContaining({
           id: "cleave",

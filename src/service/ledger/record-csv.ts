@@ -57,7 +57,7 @@ const OF_LENGTH = [
   "verdict",
 ] as const;
 
-/** What is shown of one reading of light. */
+/** What is shown of one reading of light, and of one look at the end face. */
 const OF_LIGHT = [
   "wavelength_nm",
   "light_from",
@@ -68,6 +68,9 @@ const OF_LIGHT = [
   "loss_limit_db",
   "loss_limit_from",
   "loss_verdict",
+  "face_kind",
+  "face_zones",
+  "face_verdict",
 ] as const;
 
 type Cells<Column extends string> = Record<Column, string | number>;
@@ -112,7 +115,11 @@ const rowsOf = (record: RecordDocument): Row[] => {
     const none = read.length > 0 ? [] : [{ ...common, ...lengthCells(length, null), standing: "not read" }];
     return [...rejected, ...read, ...none];
   });
-  const all = [...rows, ...record.light.map((read) => ({ ...common, ...lightCells(read) }))];
+  const all = [
+    ...rows,
+    ...record.light.map((read) => ({ ...common, ...lightCells(read) })),
+    ...record.faces.map((face) => ({ ...common, ...faceCells(face) })),
+  ];
   return all.length > 0 ? all : [{ ...common, ...NO_LENGTH }];
 };
 
@@ -204,6 +211,16 @@ const lightCells = (read: RecordDocument["light"][number]) => ({
   loss_limit_db: read.limitDb,
   loss_limit_from: read.limitFrom,
   loss_verdict: read.gain ? "brighter than its reference" : read.verdict,
+});
+
+/** The cells of an end face: scratches and defects of each zone, as `A 0/0 B 1/2`. */
+const faceCells = (face: RecordDocument["faces"][number]) => ({
+  ...NO_LENGTH,
+  read_at: face.at,
+  standing: face.stands ? "stands" : "made anew since",
+  face_kind: face.face,
+  face_zones: face.zones.map(({ zone, scratches, defects }) => `${zone} ${scratches}/${defects}`).join(" "),
+  face_verdict: face.passes ? "in" : "out",
 });
 
 /** The cells of a length, for an end that has none. */

@@ -128,7 +128,7 @@ export function BenchView(props: BenchViewProps) {
         />
       ) : (
         <StepArea
-          {...{ sheet, work, rule, cautions, batch, way, aims, tools, onSimulated }}
+          {...{ sheet, work, rule, purpose, cautions, batch, way, aims, tools, onSimulated }}
           advised={drawing.advised}
           units={prefs.units}
           shippedBlades={props.blades}
@@ -215,7 +215,7 @@ function BenchBand({
   );
 }
 
-interface StepAreaProps extends Pick<BenchViewProps, "sheet" | "rule" | "cautions" | "batch"> {
+interface StepAreaProps extends Pick<BenchViewProps, "sheet" | "rule" | "purpose" | "cautions" | "batch"> {
   readonly work: BenchWork;
   readonly advised: boolean;
   readonly way: BandView;

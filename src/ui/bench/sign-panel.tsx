@@ -20,6 +20,8 @@ import { t } from "@/messages/bench";
 import { AdvicePanel, type BandView } from "../advice/advice-panel";
 import { PhotoStrip } from "../aids/photo-strip";
 import { Button } from "../controls/button";
+import { EndFacePanel } from "../light/end-face-panel";
+import { usualFace } from "../light/face-texts";
 import { LightPanel } from "../light/light-panel";
 import { ReadingPanel } from "../reading/reading-panel";
 import { passedWords } from "../words/held-words";
@@ -150,6 +152,12 @@ export function SignPanel(props: SignPanelProps) {
           rule={rule}
           family={sheet.procedure.family}
           purpose={purpose}
+          onAdd={onAdd}
+          onStrike={work.strike}
+        />
+        <EndFacePanel
+          state={state}
+          usual={usualFace(sheet.picked.core, sheet.picked.choices.polish)}
           onAdd={onAdd}
           onStrike={work.strike}
         />

@@ -1,5 +1,6 @@
 import {
   FAULT_NAMES,
+  gradeFace,
   isMidRun,
   judgementOf,
   onLeg,
@@ -66,7 +67,7 @@ export function historyLine(sheet: RunSheet, events: readonly Recorded[], { even
     case "counted":
       return `Counted ${event.count} ${event.of}`;
     case "fault":
-      return `${event.on ? t("seen") : t("taken-back")}: ${FAULT_NAMES[event.what]}, ${nameOf(sheet, event.feature)}${onLeg(event.leg ?? "", isMidRun(sheet))}`;
+      return faultLine(sheet, event);
     case "spare":
       return t("mm-of-cable-to-spare", { mmText: mmText(event.length) });
     case "correction":
@@ -75,8 +76,10 @@ export function historyLine(sheet: RunSheet, events: readonly Recorded[], { even
       return t("second-signature", { value: signatureText(event) });
     case "light":
       return lightLine(event);
+    case "end-face":
+      return faceLine(event);
     case "photo":
-      return `Photograph${event.caption ? `: ${event.caption}` : ""}`;
+      return photoLine(event);
     case "unread":
       return event.why === "newer"
         ? t("made-by-a-newer-arlent-kept", { value: event.says ? ` (“${event.says}”)` : "" })
@@ -85,15 +88,28 @@ export function historyLine(sheet: RunSheet, events: readonly Recorded[], { even
       return shardsLine(event.made, event.binned);
     case "use":
       return `Used ${event.items.map(({ item, count }) => `${count} × ${item}`).join(", ")}`;
-    case "timer": {
-      const title = sheet.lines.find(({ step }) => step.id === event.step)?.step.title ?? event.step;
-      return event.action === "start"
-        ? t("seconds-begun", { title, seconds: event.seconds })
-        : t("ended", { title });
-    }
+    case "timer":
+      return timerLine(sheet, event);
     case "sign":
       return `${event.outcome === "discarded" ? t("discarded") : t("signed-off")} by ${event.name}${event.outcome === "cut-off" ? t("cut-off") : ""}${event.means && event.means !== "made" ? `; ${signatureText({ ...event, means: event.means })}` : ""}${event.missingShards ? t("shards-missing", { missingShards: event.missingShards }) : ""}`;
   }
+}
+
+const photoLine = ({ caption }: EventOf<"photo">): string => `Photograph${caption ? `: ${caption}` : ""}`;
+
+const faultLine = (sheet: RunSheet, { on, what: fault, feature, leg }: EventOf<"fault">): string =>
+  `${on ? t("seen") : t("taken-back")}: ${FAULT_NAMES[fault]}, ${nameOf(sheet, feature)}${onLeg(leg ?? "", isMidRun(sheet))}`;
+
+function timerLine(sheet: RunSheet, { step: id, action, ...event }: EventOf<"timer">): string {
+  const title = sheet.lines.find(({ step }) => step.id === id)?.step.title ?? id;
+  return action === "start" && "seconds" in event
+    ? t("seconds-begun", { title, seconds: event.seconds })
+    : t("ended", { title });
+}
+
+function faceLine(event: EventOf<"end-face">): string {
+  const { passes } = gradeFace(event);
+  return t("face-graded", { marks: event.marks.length, passes: passes ? "yes" : "no" });
 }
 
 const lightLine = ({ reference, dBm, from }: EventOf<"light">): string =>

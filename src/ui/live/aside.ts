@@ -25,6 +25,7 @@ const zAside = z.object({ ...zMade, end: z.string(), why: z.string(), event: zEv
 const TOLD: readonly EndEvent["kind"][] = [
   "reading",
   "light",
+  "end-face",
   "answer",
   "fault",
   "label",

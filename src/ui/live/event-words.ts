@@ -6,6 +6,7 @@ const WORDS: Record<Recorded["event"]["kind"], string> = {
   thread: t("a-part"),
   step: t("the-step"),
   reading: t("a-reading"),
+  "end-face": t("an-end-face"),
   strike: t("a-struck-reading"),
   answer: t("an-answer"),
   label: t("the-label"),

@@ -1,8 +1,9 @@
 "use client";
 
-import { isMidRun, nextLine } from "@/core";
+import { isMidRun, isOpticalTest, nextLine } from "@/core";
 import { t } from "@/messages/bench";
 import { StepTools } from "../aids/step-aids";
+import { LightPanel } from "../light/light-panel";
 import { JudgementPanel } from "../reading/judgement-panel";
 import { ReadingPanel } from "../reading/reading-panel";
 import type { BenchWork } from "../work/use-work";
@@ -68,6 +69,7 @@ export function StepEntry({ step: props, view }: ColumnProps) {
           advised={missing || advices.some(({ seen }) => seen !== null)}
         />
       )}
+      {isOpticalTest(line.step) && <OpticalTest {...props} />}
       <StepTools
         sheet={sheet}
         line={line}
@@ -90,6 +92,16 @@ export function StepEntry({ step: props, view }: ColumnProps) {
     </>
   );
 }
+
+const OpticalTest = ({ sheet, work, rule, purpose }: StepProps) => (
+  <LightPanel
+    {...{ rule, purpose }}
+    state={work.state}
+    family={sheet.procedure.family}
+    onAdd={work.add}
+    onStrike={work.strike}
+  />
+);
 
 /** The line that comes after the one in hand; undefined after the last. */
 const thenLine = ({ trim, state, drawn }: BenchWork) =>

@@ -1,4 +1,14 @@
-import type { BladeLine, Caution, EndState, Instrument, LengthAim, Rule, RunSheet, WhereTold } from "@/core";
+import type {
+  BladeLine,
+  Caution,
+  EndState,
+  Instrument,
+  LengthAim,
+  Purpose,
+  Rule,
+  RunSheet,
+  WhereTold,
+} from "@/core";
 import type { BandView } from "../advice/advice-panel";
 import type { Units } from "../words/length-text";
 import type { BenchWork } from "../work/use-work";
@@ -7,6 +17,7 @@ export interface StepProps {
   readonly sheet: RunSheet;
   readonly work: BenchWork;
   readonly rule: Rule;
+  readonly purpose: Purpose;
   readonly units: Units;
   readonly instruments: readonly Instrument[];
   readonly instrument: Instrument;

@@ -14,6 +14,8 @@ export function actText(sheet: RunSheet, act: EndEvent): string {
       return `reading ${act.typed}`;
     case "light":
       return t("light-of", { wavelength: act.reference.wavelength });
+    case "end-face":
+      return t("end-face");
     case "strike":
       return t("striking-out-a-reading");
     case "answer":
