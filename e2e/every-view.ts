@@ -1,4 +1,5 @@
 import type { APIRequestContext } from "@playwright/test";
+import { NEW_FEEDER } from "@/core";
 import { addEvents, cleaveRead, lineOf, MEASURE, startEnd, THREADED, WEDGE } from "../harness/server";
 
 const LONG =
@@ -26,6 +27,12 @@ async function closureViews(request: APIRequestContext, job: string, like: objec
           a: { cable: at, towards: "A", fibre: 7 },
           b: { cable: "pigtail", fibre: 1 },
           slot: "1.1",
+        },
+      ],
+      devices: [
+        {
+          ...{ kind: "splitter", id: "5b1d7c1e-0000-4000-8000-00000000000d", outputs: 2, excessDb: 0.4 },
+          ports: [{ lead: 2, label: LONG.slice(0, 60) }],
         },
       ],
     },
@@ -71,6 +78,18 @@ async function benchEnds(request: APIRequestContext) {
   return { gate, measure, look, done, short, cleave };
 }
 
+/** A feeder of a job with long names, near joints, and a joint of many drops. */
+async function feederView(request: APIRequestContext, job: string): Promise<string> {
+  const [joint] = NEW_FEEDER.joints;
+  const joints = [
+    { ...joint, name: LONG.slice(0, 60), drops: 4, feeds: ["Cottage 1", "Cottage 2"] },
+    { ...joint, metres: 5, drops: 8 },
+    { ...joint, metres: 900 },
+  ];
+  const plan = { ...NEW_FEEDER, name: LONG.slice(0, 60), joints };
+  return (await (await request.post(`/api/v1/jobs/${job}/feeders`, { data: { plan } })).json()).id;
+}
+
 /** A job's own pages, those of its pieces, and of the closure one of them is opened in. */
 async function jobViews(request: APIRequestContext): Promise<string[]> {
   const job = (await (await request.post("/api/v1/jobs", { data: { name: LONG } })).json()).id;
@@ -108,6 +127,7 @@ async function jobViews(request: APIRequestContext): Promise<string[]> {
     `/jobs/${job}/${large.id}`,
     `/jobs/${job}/${large.id}/link?side=A&fibre=13`,
     `/bench/${placed}`,
+    `/jobs/${job}/feeders/${await feederView(request, job)}`,
     ...joined,
   ];
 }
@@ -127,6 +147,7 @@ async function createEnds(request: APIRequestContext): Promise<string[]> {
     "/card?cable=simplex-3.0&style=stub-wedge-release-cord",
     "/feeder",
     "/bench",
+    "/bench/light",
     `/bench/${gate}`,
     `/bench/${measure}`,
     `/bench/${look}`,

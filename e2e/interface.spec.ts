@@ -3,6 +3,7 @@ import { mkdtempSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { ROUTES, type Route } from "@/app/api/routes";
+import { NEW_FEEDER } from "@/core";
 import { freePort, NO_PAGE, startServer } from "../harness/next-server";
 import { CLOSURE, PLAN } from "../harness/plans";
 import { endAtMeasure, expect, test, WEDGE } from "../harness/server";
@@ -28,6 +29,9 @@ test("every route answers as its page says, asked for what is there", async ({ r
     "/jobs": job,
     "/pieces": pieces[0].id,
     "/closures": (await closed.json()).id,
+    "/feeders": (
+      await (await request.post(`/api/v1/jobs/${job}/feeders`, { data: { plan: NEW_FEEDER } })).json()
+    ).id,
     "/shelf": "simplex-3.0",
   };
   const idFor = (path: string): string =>

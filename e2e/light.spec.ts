@@ -61,12 +61,90 @@ test("light by keyboard: a reference taken, a reading out, cleaned and read agai
     const key = "arlent:light-references";
     const [held] = JSON.parse(localStorage.getItem(key) ?? "[]");
     held.reference.taken = new Date(Date.now() - 9 * 3_600_000).toISOString();
+    held.reference.cord = "Launch cord 9";
     localStorage.setItem(key, JSON.stringify([held]));
   });
   await page.reload();
   await light.getByRole("button", { name: "Read light through it" }).click();
   await expect(light.getByText("This reference is more than 8 hours old. Take a new one.")).toBeVisible();
   await expect(field("Reading, dBm")).toHaveCount(0);
+});
+
+test("a reference taken on one device serves another, with its matings; an end face is graded, cleaned and graded again", {
+  tag: "@desk",
+}, async ({ page, request }) => {
+  const cord = `Launch cord ${Math.random().toString(36).slice(2, 8)}`;
+  const reference = {
+    ...{ taken: new Date().toISOString(), wavelength: 1310, source: "Source 7", cord },
+    ...{ dBm: [-20], celsius: null },
+  };
+  expect((await request.post("/api/v1/light/references", { data: { reference } })).status()).toBe(201);
+  const end = await endAtMeasure(request);
+  await addEvents(request, end, [cleaveRead(9_500), { kind: "step", to: lineOf("shards") }], 99);
+  await page.goto(`/bench/${end}`);
+  await page.getByRole("button", { name: /Finish/ }).click();
+  const light = page.getByRole("region", { name: "Light" });
+  await light.getByRole("button", { name: "Read light through it" }).click();
+  const shared = light.getByRole("listitem").filter({ hasText: cord });
+  await shared.getByRole("button", { name: "Use it" }).focus();
+  await page.keyboard.press("Enter");
+  await expect(light.getByText(`-20.00 dBm, Source 7, ${cord}; not yet read with`)).toBeVisible();
+  await light.getByLabel("Reading, dBm").fill("-20.3 -20.4");
+  await page.keyboard.press("Enter");
+  await expect(light.getByText(`${cord}; read with 2 times`)).toBeVisible();
+  const { references } = await (await request.get("/api/v1/light/references")).json();
+  type Shared = { reference: { cord: string }; matings: number };
+  expect(references.find((each: Shared) => each.reference.cord === cord).matings).toBe(2);
+
+  const face = page.getByRole("region", { name: "End face" });
+  await face.getByRole("button", { name: "Grade the end face" }).focus();
+  await page.keyboard.press("Enter");
+  await face.locator("svg").filter({ hasText: "The end face from the front" }).click();
+  await expect(face.getByRole("status")).toHaveText("End face: out");
+  await expect(face.getByText("A: no scratches, 1 defect")).toBeVisible();
+  await expect(face.getByText("defect, 1 times: none is allowed here")).toBeVisible();
+  await face.getByRole("button", { name: "Save the end face" }).focus();
+  await page.keyboard.press("Enter");
+  await expect(page.locator("#sign-off")).toContainText("Out");
+  await face.getByRole("button", { name: "Grade the end face" }).click();
+  await pick(page, face.getByRole("combobox", { name: "Zone" }), "zone D");
+  await face.getByLabel("Size, µm").fill("8");
+  await page.keyboard.press("Enter");
+  await expect(face.getByText("D: no scratches, 1 defect")).toBeVisible();
+  await expect(face.getByRole("status")).toHaveText("End face: in");
+  await face.getByRole("button", { name: "Save the end face" }).click();
+  const record = await (await request.get(`/api/v1/ends/${end}/record`)).json();
+  expect(record.faces.map(({ passes }: { passes: boolean }) => passes)).toEqual([false, true]);
+});
+
+test("readings from a file: columns found, rows held against the ends at the bench, stored; a bad row says why", {
+  tag: "@desk",
+}, async ({ page, request }) => {
+  const label = `C ${Math.random().toString(36).slice(2, 8)}`;
+  const end = await endAtMeasure(request);
+  await addEvents(request, end, [{ kind: "label", job: "File job", label }], 99);
+  const reference = {
+    ...{ taken: new Date().toISOString(), wavelength: 1550, source: "Source 3", cord: "Cord of the file" },
+    ...{ dBm: [-20], celsius: null },
+  };
+  await page.addInitScript((held) => {
+    localStorage.setItem("arlent:light-references", JSON.stringify([{ reference: held, matings: 0 }]));
+  }, reference);
+  await page.goto("/bench");
+  await page.getByRole("link", { name: "Light readings from a file" }).click();
+  await page
+    .getByLabel("Or paste it")
+    .fill(`Fibre;Wavelength;Power dBm\n${label};1550;-20.4\nno such end;1550;-20.1\n${label};1550;bright`);
+  const rows = page.getByRole("region", { name: "Rows of the file" }).getByRole("row");
+  await expect(rows).toHaveCount(4);
+  await expect(rows.nth(1)).toContainText("0.40 ± 0.06in");
+  await expect(rows.nth(2)).toContainText("No end at the bench is called no such end.");
+  await expect(rows.nth(3)).toContainText("Write powers in dBm");
+  await page.getByRole("button", { name: "Save 1 reading" }).focus();
+  await page.keyboard.press("Enter");
+  await expect(page.getByText("1 of 1 reading saved")).toBeVisible();
+  const record = await (await request.get(`/api/v1/ends/${end}/record`)).json();
+  expect(record.light).toMatchObject([{ wavelength: 1550, verdict: "in", cord: "Cord of the file" }]);
 });
 
 test("the link of a piece's fibre: what it should take, part by part, at each wavelength; a fibre there is none of is told", {

@@ -3,11 +3,12 @@ import { once } from "node:events";
 import { connect } from "node:net";
 import { text } from "node:stream/consumers";
 import { describe, expect, it } from "vitest";
-import { parseMeterLine, parseSplicerLine } from "@/core";
+import { parseGlowLine, parseMeterLine, parseSplicerLine } from "@/core";
 
 describe.each([
   ["splicer", parseSplicerLine],
   ["meter", parseMeterLine],
+  ["fault-light", parseGlowLine],
 ] as const)("the simulated %s", (name, parse) => {
   const PROGRAM = `.arlent/run/${name}.mjs`;
   const sent = (...args: string[]) => {

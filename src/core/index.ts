@@ -163,6 +163,7 @@ export {
   gradeFace,
   zoneDiameter,
 } from "./light/end-face";
+export { glowOf, parseGlowLine, simulatedGlow } from "./light/fault-light";
 export { longerDrop, oneMoreJoint } from "./light/feeder-costs";
 export {
   dropLoss,
@@ -190,6 +191,7 @@ export {
   type Wavelength,
   zReference,
 } from "./light/light-reading";
+export { type LightRow, readLightTable } from "./light/light-table";
 export { endedBy, LOSS_LIMITS, triesFor, usualLimit } from "./light/limits";
 export { isMeterLine, meterLine, parseMeterLine, SIMULATED_METER, simulatedPower } from "./light/meter-line";
 export { newestReference, readPowers, referenceTrouble, type StaleReference } from "./light/reference";

@@ -104,6 +104,16 @@ export function openWork(
     .all();
 }
 
+/** Every end at the bench, those of batches too, newest first. */
+export const endsAtBench = (store: Store, most: number): EndRow[] =>
+  store
+    .select()
+    .from(ends)
+    .where(isNull(ends.signedAt))
+    .orderBy(desc(ends.createdAt), desc(ends.id))
+    .limit(most)
+    .all();
+
 export const countOpen = (store: Store): number =>
   store.select({ n: sql<number>`count(*)` }).from(ends).where(isNull(ends.signedAt)).get()?.n ?? 0;
 

@@ -125,6 +125,9 @@ export function BenchHome({ rows, count: all, next, further }: BenchHomeProps) {
     <main className="min-w-0 flex-1 px-4 py-5 sm:px-6">
       <div className="flex flex-wrap items-center gap-3">
         <h1 className="mr-auto font-bold text-2xl">{t("on-the-bench")}</h1>
+        <Link href="/bench/light" className="flex min-h-12 items-center underline">
+          {t("readings-of-light-from-a-file")}
+        </Link>
         <Link href="/" className="flex min-h-12 items-center rounded-lg bg-now px-5 font-bold text-on-now">
           {t("start-from-a-sheet")}
         </Link>

@@ -39,6 +39,10 @@ export const LIMIT_OPTIONS = [
   { id: OWN_LIMIT, name: t("limit-own") },
 ];
 
+/** A limit as it is called; the plan's own where it is none of those. */
+export const limitName = (id: string | undefined): string =>
+  LIMIT_OPTIONS.find((option) => option.id === id)?.name ?? t("limit-own");
+
 /** A temperature as it is typed; null where nothing is, undefined where it cannot be read. */
 export function readCelsius(text: string): number | null | undefined {
   if (text.trim() === "") return null;
@@ -102,7 +106,7 @@ export function useLightDraft({ rule, family, wavelength, held }: DraftOf) {
       return {
         ...{ kind: "light", read: new Date().toISOString(), from, reference: held.reference },
         ...{ matings: held.matings, meter, dBm: powers, celsius, limitDb, tried },
-        limitFrom: LIMIT_OPTIONS.find(({ id }) => id === limitId)?.name ?? t("limit-own"),
+        limitFrom: limitName(limitId),
       };
     return null;
   };

@@ -4,6 +4,7 @@ import { isMidRun, isOpticalTest, nextLine } from "@/core";
 import { t } from "@/messages/bench";
 import { StepTools } from "../aids/step-aids";
 import { LightPanel } from "../light/light-panel";
+import { SimulatedFaultLight } from "../light/simulated-fault-light";
 import { JudgementPanel } from "../reading/judgement-panel";
 import { ReadingPanel } from "../reading/reading-panel";
 import type { BenchWork } from "../work/use-work";
@@ -70,6 +71,9 @@ export function StepEntry({ step: props, view }: ColumnProps) {
         />
       )}
       {isOpticalTest(line.step) && <OpticalTest {...props} />}
+      {props.purpose === "practice" && line.step.aids.includes("light") && (
+        <SimulatedFaultLight isSeated={isSeated(props)} />
+      )}
       <StepTools
         sheet={sheet}
         line={line}
@@ -92,6 +96,12 @@ export function StepEntry({ step: props, view }: ColumnProps) {
     </>
   );
 }
+
+/** Whether the fibre has been pushed in before the step in hand. */
+const isSeated = ({ sheet, work }: StepProps): boolean => {
+  const seat = sheet.lines.findIndex(({ step }) => step.kind === "insert");
+  return seat >= 0 && work.line.index > seat;
+};
 
 const OpticalTest = ({ sheet, work, rule, purpose }: StepProps) => (
   <LightPanel
