@@ -3,24 +3,12 @@ import { mkdtempSync, readFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { chromium, type Page } from "@playwright/test";
-import {
-  check,
-  type EventInput,
-  type Role,
-  zAddInside,
-  zBenchQuery,
-  zJobsQuery,
-  zLedgerQuery,
-  zStart,
-} from "@/core";
+import { check, type EventInput, zAddInside, zBenchQuery, zJobsQuery, zLedgerQuery, zStart } from "@/core";
 import { actOn } from "@/service/act";
-import { enter } from "@/service/crew/log";
-import { people } from "@/service/crew/people";
-import { setPin } from "@/service/crew/pins";
-import { makeToken } from "@/service/crew/rules";
 import { benchPage } from "@/service/end/bench-page";
 import { addEvents, getEnd, startEnd } from "@/service/end/ends";
 import { getClosures } from "@/service/job/closures";
+import { getFeeders } from "@/service/job/feeders";
 import { getJob, jobsPage } from "@/service/job/jobs";
 import { ledgerPage } from "@/service/ledger/ledger";
 import { openStore } from "@/store/opening/open";
@@ -70,42 +58,6 @@ function standing(sheetOf: typeof WEDGE, step: string, more: readonly EventInput
   return `/bench/${id}`;
 }
 
-/** The crew as it may stand: everybody with a PIN and a role, two devices, a program. */
-async function fillCrew(): Promise<void> {
-  const given: readonly (readonly Role[])[] = [
-    ["technician", "lead", "keeper"],
-    ["technician"],
-    ["inspector"],
-  ];
-  for (const [i, person] of people(store).entries()) {
-    const act = { ...actOn(store), actor: person.id };
-    await setPin(act, person, `made-up-for-${person.name}`, false);
-    enter(act, { kind: "roles", person: person.id, roles: [...(given[i] ?? [])] });
-    if (i > 1) continue;
-    const device = ["hall-bench-pc", "tablet-2-moor"][i] ?? "";
-    const identity = {
-      device,
-      person: person.id,
-      how: "pin",
-      temporary: false,
-      token: null,
-      roles: [],
-    } as const;
-    enter({ ...act, identity }, { kind: "entered", how: "pin", person: person.id });
-    enter(act, { kind: "device", device, name: ["Hall, bench 1", "Tablet 2"][i] ?? "" });
-  }
-  makeToken(actOn(store), { name: "Planner of the moor", roles: ["lead"] });
-}
-
-const namesKnown = async (page: Page) => {
-  await page.getByRole("radio", { name: /Names must be known/ }).click();
-  await page.locator("html").press("Escape");
-};
-
-const type = (text: string) => async (page: Page) => {
-  await page.locator("#reading").fill(text);
-  await page.locator("#verdict strong").waitFor();
-};
 const press = (name: string | RegExp) => (page: Page) => page.getByRole("button", { name }).first().click();
 const contradict = (page: Page) =>
   page.getByLabel("buffer beyond the jacket: figure", { exact: true }).fill("33.5");
@@ -146,6 +98,15 @@ const copied = async (page: Page) => {
   }, COPIED);
 };
 
+const type = (text: string) => async (page: Page) => {
+  await page.locator("#reading").fill(text);
+  await page.locator("#verdict strong").waitFor();
+};
+
+const [hill] = getFeeders(store, planned?.id ?? "");
+/** The second joint, whose outputs were read. */
+const pickJoint = (page: Page) => page.keyboard.press("ArrowRight");
+
 const pictures: [name: string, path: string, size: typeof DESK, act?: (page: Page) => Promise<void>][] = [
   ["home", "/", DESK, (page) => page.getByRole("combobox").first().fill("3 mm cord, SC wedge")],
   ["job", `/jobs/${job?.id}`, DESK],
@@ -158,6 +119,7 @@ const pictures: [name: string, path: string, size: typeof DESK, act?: (page: Pag
   ["bench-tablet", `/bench/${measuring}`, TABLET, type("48.4")],
   ["bench-phone", `/bench/${marking}`, PHONE],
   ["link", `/jobs/${job?.id}/${feeder}/link?side=A&fibre=1`, DESK],
+  ["feeder", `/jobs/${planned?.id}/feeders/${hill?.id}`, DESK, pickJoint],
   ["batch-bench", `/bench/batch/${batch}`, DESK, press(/^Go on with/)],
   ["entry", `/jobs/${planned?.id}/closures/${closure?.id}`, DESK],
   ["splice-plan", `/jobs/${planned?.id}/closures/${closure?.id}/splices`, DESK],
@@ -165,11 +127,8 @@ const pictures: [name: string, path: string, size: typeof DESK, act?: (page: Pag
   ["editor", "/shelf/procedures/stub-wedge-release-cord/edit", DESK, contradict],
   ["ledger", "/ledger", DESK],
   ["record", `/ledger/${redone}`, DESK],
-  // Last: from here on whoever works is one of the crew.
-  ["crew", "/setup/crew", DESK, namesKnown],
 ];
 
-await fillCrew();
 const server = await startServer(file, await freePort());
 const browser = await chromium.launch({
   executablePath: ensureChromium(),

@@ -110,6 +110,23 @@ describe("the Quillmere demo", () => {
     expect(work.open).toMatchObject({ before: 0, cables: 3, "in-place": 3, fibres: 1, splices: 4 });
     expect(page.events.every(({ at }) => at < "2026-11-24T09:00:00Z")).toBe(true);
   });
+  it("has an open joint at the cottages' pole, three of its four outputs read as the feeder expects", () => {
+    const [row] = jobsPage(store, check(zJobsQuery, {})).rows;
+    const [, pole] = getClosures(store, row?.id ?? "");
+    const page = findClosurePage(store, row?.id ?? "", pole?.id ?? "");
+    if (!page) throw new Error("the pole of the demo");
+    expect(reviewSplices(page.at.plan, page.at.cables)).toEqual({ problems: [], leftOver: [] });
+    const work = closureWork(page.at, page.events);
+    expect(work.splices.map(({ standing }) => standing)).toEqual(["in", "in", "in"]);
+    expect(work.items.filter(({ asks }) => asks === "power").map(({ done }) => done)).toEqual([
+      ...[true, true, true, false],
+    ]);
+    const [feeder] = getFeeders(store, row?.id ?? "");
+    const { readings } = getFeeder(store, feeder?.id ?? "");
+    const expected = page.at.light?.expectedDbm ?? 0;
+    for (const { joint, dBm } of readings) expect([joint, Math.abs(dBm - expected) < 1]).toEqual([1, true]);
+    expect(readings).toHaveLength(3);
+  });
   it("is all dated before it is shown", () => {
     for (const { signedAt } of ledgerPage(store, check(zLedgerQuery, {})).rows)
       expect(signedAt && signedAt < "2026-11-24T09:00:00Z").toBe(true);

@@ -4,6 +4,7 @@ import { CircleCheck, Square, TriangleAlert } from "lucide-react";
 import type { ClosureEvent, ClosureStage, ClosureWork, WorkItem } from "@/core";
 import { um } from "@/core";
 import { t } from "@/messages/closure-work";
+import { decimal } from "@/messages/numbers";
 import { Button } from "../controls/button";
 import { Input } from "../controls/input";
 import { Link } from "../controls/link";
@@ -71,7 +72,12 @@ function ItemActs({ item, busy, href, happen }: ItemActsProps) {
           {t("do-it")}
         </Button>
       )}
-      {item.asks === "power" && (
+      {item.asks === "power" && item.done && item.reading !== null && (
+        <p className="figures font-bold">
+          {t("power-was-read", { power: decimal(item.reading.toFixed(2)) })}
+        </p>
+      )}
+      {item.asks === "power" && !item.done && (
         <ReadPower key={String(item.reading)} item={item} busy={busy} happen={happen} />
       )}
       {item.asks !== "done" && item.asks !== "power" && (

@@ -232,7 +232,7 @@ function Joint({ plan, light, i, x, y, row, isPicked, onPick }: JointProps) {
         <rect x={x - 13} width="26" y={top} height={Math.max(1, bottom - top)} fill={bar} />
         <text
           x={x}
-          y={top - 6}
+          y={top - 6 - row * 16}
           textAnchor="middle"
           className="figures font-bold"
           fontSize="15"
