@@ -16,6 +16,7 @@ import { benchPage } from "@/service/end/bench-page";
 import { getEnd } from "@/service/end/ends";
 import { findClosurePage } from "@/service/job/closure-page";
 import { getClosure, getClosures } from "@/service/job/closures";
+import { getFeeder, getFeeders } from "@/service/job/feeders";
 import { getJob, jobsPage } from "@/service/job/jobs";
 import { ledgerPage } from "@/service/ledger/ledger";
 import { library } from "@/service/shelf/library";

@@ -78,11 +78,14 @@ export function FeederDrawing({ plan, lights, readings, picked, onPick }: Feeder
 const NEAR = 110;
 
 /** On which of two lines each joint's words stand: near ones by turns. */
-const rowsOf = (places: readonly number[]): (0 | 1)[] =>
-  places.reduce<(0 | 1)[]>((rows, place, i) => {
+function rowsOf(places: readonly number[]): (0 | 1)[] {
+  const rows: (0 | 1)[] = [];
+  for (const [i, place] of places.entries()) {
     const isNear = place - (places[i - 1] ?? Number.NEGATIVE_INFINITY) < NEAR;
-    return [...rows, isNear && rows[i - 1] === 0 ? 1 : 0];
-  }, []);
+    rows.push(isNear && rows[i - 1] === 0 ? 1 : 0);
+  }
+  return rows;
+}
 
 /** The cable from the source to the last joint: the blue in it is the light that is left. */
 function Cable({
