@@ -92,6 +92,9 @@ test("a reference taken on one device serves another, with its matings; an end f
   await light.getByLabel("Reading, dBm").fill("-20.3 -20.4");
   await page.keyboard.press("Enter");
   await expect(light.getByText(`${cord}; read with 2 times`)).toBeVisible();
+  await light.getByRole("button", { name: "The launch cord was moved" }).click();
+  await expect(light.getByText("No reference at 1310 nm yet on this device.")).toBeVisible();
+  await expect(light.getByText(cord)).toHaveCount(0);
   const { references } = await (await request.get("/api/v1/light/references")).json();
   type Shared = { reference: { cord: string }; matings: number };
   expect(references.find((each: Shared) => each.reference.cord === cord).matings).toBe(2);

@@ -33,6 +33,25 @@ describe("light along a feeder", () => {
       }),
     );
   });
+  it("is what powers multiplied say, without a decibel (an independent sum; property)", () => {
+    const row = fc.array(fc.tuple(joint, tap), { minLength: 1, maxLength: 6 });
+    fc.assert(
+      fc.property(feeder, row, (fed, joints) => {
+        const { taps } = lightAlong({ ...fed, taps: joints.map(([of, at]) => ({ ...of, ...at })) });
+        const share = (dB: number) => 10 ** (-dB / 10);
+        let milliwatts = 10 ** (fed.launchDbm / 10);
+        joints.forEach(([of, at], i) => {
+          const way = [of.km * fed.fibreDbPerKm, of.splices * fed.spliceDb, of.connectors * fed.connectorDb];
+          for (const dB of [...way, at.excessDb]) milliwatts *= share(dB);
+          const split = of.split === 1 ? 1 : share(of.splitExcessDb) / of.split;
+          const drop = milliwatts * (at.tapPct / 100) * split;
+          expect(taps[i]?.drop).toBeCloseTo(10 * Math.log10(drop), 8);
+          milliwatts *= 1 - at.tapPct / 100;
+        });
+        expect(taps.at(-1)?.through).toBeCloseTo(10 * Math.log10(milliwatts), 8);
+      }),
+    );
+  });
   it("takes a splitter's excess only where there is a splitter", () => {
     const fed = { launchDbm: 0, fibreDbPerKm: 0.35, spliceDb: 0.1, connectorDb: 0.3, sensitivityDbm: -28 };
     const at = (split: number) =>
@@ -89,6 +108,17 @@ describe("taps for a feeder", () => {
 });
 
 describe("a loss by readings", () => {
+  it("of a reference of 4.8 and 4.8 to 4.9 with the mated pair is 0 to 0.1 dB: good (check value 19)", () => {
+    const exact = { meter: { resolution: 0.1, repeatability: 0.02 }, mating: { repeatability: 0.05 } };
+    const losses = [-4.8, -4.9].map((reading) =>
+      judgeLoss({ ...exact, reference: [-4.8], reading: [reading], limit: 0.75, risk: 0.05 }),
+    );
+    expect(losses.map(({ loss }) => Math.round(loss * 1_000) / 1_000)).toEqual([0, 0.1]);
+    expect(losses.map(({ verdict, gain }) => [verdict, gain])).toEqual([
+      ["in", false],
+      ["in", false],
+    ]);
+  });
   const meter = { resolution: 0.01, repeatability: 0.02 };
   const base = { meter, mating: { repeatability: 0.05 }, limit: 0.3, risk: 0.05 };
   it("is surer by more matings, and never surer than the meter's rounding leaves it", () => {

@@ -132,6 +132,7 @@ function FeederHead({ plan, change, undo, mayUndo }: FeederHeld) {
           <Undo2 aria-hidden="true" className="size-4" /> {t("undo")}
         </Button>
         <Button onClick={save}>{t("save-as-a-file")}</Button>
+        <Button onClick={() => globalThis.print()}>{t("print")}</Button>
         <label className="flex min-h-12 cursor-pointer items-center rounded-lg border-2 border-ink px-4 font-semibold focus-within:outline-3 focus-within:outline-now">
           {t("open-a-file")}
           <input

@@ -99,9 +99,16 @@ export function ReadLight(props: ReadLightProps) {
         />
       ) : (
         <>
-          <Button look="link" className="justify-self-start" onClick={() => setTaking(true)}>
-            {t("take-a-new-reference")}
-          </Button>
+          <p className="flex flex-wrap gap-x-4">
+            <Button look="link" onClick={() => setTaking(true)}>
+              {t("take-a-new-reference")}
+            </Button>
+            {held && (
+              <Button look="link" onClick={() => references.cordMoved(held)}>
+                {t("the-launch-cord-was-moved")}
+              </Button>
+            )}
+          </p>
           <ReadingForm
             draft={draft}
             simulatedAt={purpose === "work" ? null : wavelength}

@@ -36,9 +36,12 @@ const EVERY = 30_000;
  */
 export function useReferences() {
   const [own, setOwn] = useState<readonly HeldReference[]>([]);
+  const [moved, setMoved] = useState<readonly string[]>([]);
   const { prefs } = usePrefs();
   const { data, refresh } = usePolled("get /light/references", {}, { every: EVERY });
-  const shared: readonly CrewReference[] = data?.references ?? [];
+  const shared: readonly CrewReference[] = (data?.references ?? []).filter(
+    ({ reference }) => !moved.includes(reference.taken),
+  );
   useEffect(() => setOwn(stored()), []);
   const store = useCallback((next: readonly HeldReference[]) => {
     setOwn(next);
@@ -81,6 +84,11 @@ export function useReferences() {
     /** Takes over a reference of the crew. */
     takeOver: ({ reference, matings }: Pick<HeldReference, "reference" | "matings">) =>
       store(inPlaceOf({ reference, matings, unsent: null })),
+    /** The launch cord was moved since: what was taken with it is used no more, on this device. */
+    cordMoved: ({ reference }: Pick<HeldReference, "reference">) => {
+      setMoved([...moved, reference.taken]);
+      store(own.filter((held) => held.reference.cord !== reference.cord));
+    },
     /** Counts the matings of a reading made with it. */
     use: (wavelength: Wavelength, matings: number) => {
       const held = of(wavelength);
