@@ -42,6 +42,10 @@ test("every route answers as its page says, asked for what is there", async ({ r
     ["/aims", `?person=${person}`],
     ["/pieces/{id}/ends", "?side=A"],
     ["/cards", `?cable=${WEDGE.cable}&procedure=${WEDGE.procedure}`],
+    [
+      "/gauges",
+      `?styles=${encodeURIComponent(JSON.stringify([{ cable: WEDGE.cable, procedure: WEDGE.procedure }]))}`,
+    ],
     ["/closures/{id}/ends", `?cable=${CLOSURE.cables[0]?.id}`],
   ]);
   let done = 0;

@@ -151,7 +151,7 @@ test("on paper there is the sheet and nothing of the program", async ({ page }) 
   await page.goto("/?cable=simplex-3.0&style=stub-wedge-release-cord&as.interface=lc");
   await expect(page.getByText(/The interface is not chosen/)).toHaveCount(0);
   const head = page.getByText(
-    /^Stub, wedge release · LC · nut and ring on Simplex cord 3\.0, single-mode 9\/125; revision 5/,
+    /^Stub, wedge release · LC · nut and ring on Simplex cord 3\.0, single-mode 9\/125; revision 6/,
   );
   await expect(head, "at the head of every page").toBeVisible();
   expect(await head.evaluate((cell) => cell.closest("thead") !== null)).toBe(true);

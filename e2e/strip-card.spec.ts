@@ -1,4 +1,6 @@
+import { PLAN } from "../harness/plans";
 import { expect, test } from "../harness/server";
+import { pick } from "./work";
 
 const CARD = "/card?cable=simplex-3.0&style=stub-wedge-release-cord";
 
@@ -66,4 +68,45 @@ test("a long strip goes over several cards, and what cannot be drawn is refused 
   ]);
   expect(await refused(`${card}&format=svg&page=9`)).toEqual([404, "This card has 1 page, not 9."]);
   expect(await refused("cable=nothing&procedure=x")).toEqual([400, "No cable called “nothing”."]);
+});
+
+test("a gauge for three styles is refused on one edge, then made on both faces @desk", async ({ page }) => {
+  await page.goto("/card/gauge");
+  for (const style of [
+    /^Stub, wedge release · Simplex cord 3\.0/,
+    /^Stub, one-stroke crimp · Tight-buffer/,
+    /^Stub, cam and crimp · Tight-buffer/,
+  ]) {
+    await page.getByRole("combobox", { name: "Add a procedure" }).click();
+    await page.getByRole("option", { name: style }).first().click();
+  }
+  const styles = page.getByRole("list", { name: "Procedures of the gauge" }).getByRole("listitem");
+  await expect(styles).toHaveCount(3);
+  await expect(page.getByRole("img", { name: "The card as it will be printed" })).toBeVisible();
+  await pick(page, page.getByRole("combobox", { name: "Edges" }), "1 edge: a strip");
+  await expect(page.getByRole("alert").filter({ hasText: "do not go on a gauge of 1 edge" })).toBeVisible();
+  await expect(page.getByRole("link", { name: "Print it" })).toHaveCount(0);
+  await pick(page, page.getByRole("combobox", { name: "Edges" }), "4 edges: both faces");
+  await expect(page.getByRole("link", { name: "Print it" })).toBeVisible();
+  await expect(page.getByRole("alert").filter({ hasText: "do not go" })).toHaveCount(0);
+});
+
+test("a job's print centre: parts ticked, seen as they will be, in one file @desk", async ({
+  page,
+  request,
+}) => {
+  const { id: job } = await (await request.post("/api/v1/jobs", { data: { name: "Printed" } })).json();
+  const side = { ...PLAN.sides.A, procedure: "stub-cam-crimp-900", ends: 12 };
+  const plan = { ...PLAN, cable: "distribution-900", sides: { A: side, B: side } };
+  await request.post(`/api/v1/jobs/${job}`, { data: { pieces: [{ plan }] } });
+  await page.goto(`/jobs/${job}`);
+  await page.getByRole("link", { name: "Print", exact: true }).click();
+  await expect(page.getByText("Card 1 of 4")).toBeVisible();
+  await page.getByRole("checkbox", { name: "Labels, 24 ends" }).focus();
+  await page.keyboard.press("Space");
+  await expect(page.getByText("Card 1 of 3")).toBeVisible();
+  const download = page.waitForEvent("download");
+  await page.getByRole("button", { name: "3 pages in one file" }).focus();
+  await page.keyboard.press("Enter");
+  expect((await download).suggestedFilename()).toBe("arlent-print.pdf");
 });

@@ -45,6 +45,7 @@ export { FIBRE_COLOURS, type FibreColour, fibreColour } from "./cable/colours";
 export { elementsOf } from "./cable/elements";
 export { midSpanId, midSpanOf } from "./cable/mid-span";
 export { lastSeen, type SeenElement, type SeenFibre, seenFibreText } from "./cable/seen";
+export { type GaugeEdge, gaugeEdges } from "./card/gauge";
 export { CHECK_BAR, DOWN_BAR_ON_ROLL, type PrinterCorrection, readBars, UNPROVEN } from "./card/printer";
 export {
   inchRule,
@@ -459,7 +460,7 @@ export {
   zJobsAnswer,
 } from "./wire/jobs";
 export { jsonSchemas } from "./wire/json-schema";
-export { zLedgerQuery, zRecordCheck } from "./wire/keeping-requests";
+export { JOB_PRINT_PARTS, type JobPrintPart, zLedgerQuery, zRecordCheck } from "./wire/keeping-requests";
 export {
   type CrewReference,
   type FeederAnswer,

@@ -103,6 +103,11 @@ describe("a gauge for several styles", () => {
       clashes: [],
     });
   });
+  it("on one edge refuses what two edges hold apart", () => {
+    const two = [style("a", 37_000), style("b", 37_500)];
+    expect(gaugeEdges(two, 1_500, 1).edges).toBeNull();
+    expect(gaugeEdges(two, 1_500, 2).edges).toEqual({ a: "front top", b: "front bottom" });
+  });
   it("refuses what no four edges can hold apart", () => {
     const five = [0, 300, 600, 900, 1_200].map((off) => style(`s${off}`, 40_000 + off));
     expect(gaugeEdges(five, 1_500).edges).toBeNull();

@@ -16,7 +16,7 @@ interface GaugeClash {
 
 /** A card has four edges to lay a cable against: two faces, two long sides. */
 const GAUGE_EDGES = ["front top", "front bottom", "back top", "back bottom"] as const;
-type GaugeEdge = (typeof GAUGE_EDGES)[number];
+export type GaugeEdge = (typeof GAUGE_EDGES)[number];
 
 interface Gauge {
   /** The edge each style has, in the order given; null where no way was found. */
@@ -28,14 +28,19 @@ interface Gauge {
  * Puts several styles onto the edges of one gauge, so that no two whose marks clash share an edge; as few edges as can be.
  * Every way is tried (graph colouring with at most four colours); the first by the order of edges is taken.
  * @param error marks nearer than this are read for one another, micrometres.
+ * @param most how many edges there are: 1 for a strip, 2 for one face, 4 for both.
  * @example gaugeEdges([{ id: "a", marks: [{ at: um(37_000), name: "edge" }] }, { id: "b", marks: [{ at: um(37_500), name: "edge" }] }], 1_500).edges
  * // { a: "front top", b: "front bottom" }
  */
-export function gaugeEdges(styles: readonly GaugeStyle[], error: number): Gauge {
+export function gaugeEdges(
+  styles: readonly GaugeStyle[],
+  error: number,
+  most: number = GAUGE_EDGES.length,
+): Gauge {
   const clashes = styles.flatMap((a, i) => styles.slice(i + 1).flatMap((b) => clashesOf(a, b, error)));
   const apart = (a: string, b: string) =>
     clashes.some((clash) => [a, b].includes(clash.a.style) && [a, b].includes(clash.b.style));
-  for (let count = 1; count <= GAUGE_EDGES.length; count++) {
+  for (let count = 1; count <= Math.min(most, GAUGE_EDGES.length); count++) {
     const given = place(
       styles.map(({ id }) => id),
       [],

@@ -51,6 +51,59 @@ export const zCardQuery = z.strictObject({
   y: zFactor.optional(),
 });
 
+/** What is printed for a job, in the order it is printed. */
+export const JOB_PRINT_PARTS = ["cuts", "pocket", "cards", "labels"] as const;
+export type JobPrintPart = (typeof JOB_PRINT_PARTS)[number];
+
+/** Which pages of a job, on which paper and in which form; `x` and `y` the printer's correction. */
+export const zJobPrintQuery = zCardQuery
+  .pick({ paper: true, page: true, printer: true, x: true, y: true })
+  .extend({
+    /** Parts with commas between. */
+    parts: z
+      .string()
+      .max(100)
+      .default("cards")
+      .transform((text) => text.split(",").filter(Boolean))
+      .pipe(
+        z.array(z.enum(JOB_PRINT_PARTS, said("a-part-must-be-one-of"))).min(1, said("a-part-must-be-one-of")),
+      ),
+    format: z.enum(["pdf", "svg"], said("format-must-be-pdf-or-svg")).default("pdf"),
+  });
+
+const zGaugeStyles = z
+  .array(zCardQuery.pick({ cable: true, procedure: true, core: true, choices: true }))
+  .min(1, said("name-at-least-one-style"))
+  .max(8, said("name-at-most-8-styles"));
+
+/** Which styles stand on one gauge, as JSON; `error` is how near two marks are read for one another, millimetres. */
+export const zGaugeQuery = zCardQuery
+  .pick({ paper: true, format: true, page: true, printer: true, x: true, y: true })
+  .extend({
+    styles: z
+      .string()
+      .max(6_000)
+      .transform((text, context) => {
+        try {
+          return JSON.parse(text) as unknown;
+        } catch {
+          context.addIssue({ code: "custom", message: said("the-styles-must-be-json").error() });
+          return z.NEVER;
+        }
+      })
+      .pipe(zGaugeStyles),
+    /** How many edges the gauge has: 1 for a strip, 2 for one face, 4 for both. */
+    edges: z.coerce
+      .number(said("edges-must-be-1-2-or-4"))
+      .pipe(z.literal([1, 2, 4], said("edges-must-be-1-2-or-4")))
+      .default(4),
+    error: z.coerce
+      .number(said("this-must-be-millimetres"))
+      .min(0.1, said("this-must-be-millimetres"))
+      .max(20, said("this-must-be-millimetres"))
+      .default(1.5),
+  });
+
 /** The form a closure's record is sent in. */
 export const zClosureFile = z.strictObject({
   format: z.enum(["pdf", "csv"], said("format-must-be-pdf-or-csv")).default("pdf"),

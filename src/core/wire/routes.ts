@@ -39,7 +39,9 @@ import {
 import {
   zCardQuery,
   zClosureFile,
+  zGaugeQuery,
   zGrowthQuery,
+  zJobPrintQuery,
   zLedgerQuery,
   zPdfQuery,
   zProofQuery,
@@ -153,6 +155,16 @@ export const API = {
     does: "The strip cards of a sheet at true scale: on paper, or one page as a drawing in millimetres.",
     query: zCardQuery,
     answer: { media: ["application/pdf", "image/svg+xml", "image/vnd.dxf"] },
+  }),
+  "get /gauges": route({
+    does: "One gauge for several styles at true scale, no mark of one near a mark of another on the same edge.",
+    query: zGaugeQuery,
+    answer: { media: ["application/pdf", "image/svg+xml", "image/vnd.dxf"] },
+  }),
+  "get /jobs/{id}/print": route({
+    does: "Strip cards, a pocket card, labels and the cut list of a job, in one file.",
+    query: zJobPrintQuery,
+    answer: { media: ["application/pdf", "image/svg+xml"] },
   }),
   "get /timers": route({ does: "Holds and cures running now.", answer: zTimersAnswer }),
   "get /aims": route({ does: "How a person makes each length.", query: zAimQuery, answer: zAimsAnswer }),

@@ -48,7 +48,7 @@ function draw(pdf: Pdf, shape: CardShape): void {
       return;
     case "rect":
       pdf.rect(shape.x, shape.y, shape.width, shape.height);
-      if (shape.fill) pdf.fill(INK);
+      if (shape.fill) pdf.fill(shape.tint ?? INK);
       else stroke(pdf, shape.line, shape.dashed ?? false);
       return;
     case "text":

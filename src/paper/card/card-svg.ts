@@ -36,7 +36,7 @@ function shapeSvg(shape: CardShape): string {
       const [x, y, width, height] = [shape.x, shape.y, shape.width, shape.height].map(figure);
       const stroke = shape.line > 0 ? ` stroke="${INK}" stroke-width="${figure(shape.line)}"` : "";
       const dash = shape.dashed ? ' stroke-dasharray="1.6 1.2"' : "";
-      return `<rect ${layer} x="${x}" y="${y}" width="${width}" height="${height}" fill="${shape.fill ? INK : "none"}"${stroke}${dash}/>`;
+      return `<rect ${layer} x="${x}" y="${y}" width="${width}" height="${height}" fill="${shape.fill ? (shape.tint ?? INK) : "none"}"${stroke}${dash}/>`;
     }
     case "text": {
       const [x, y, size] = [shape.x, shape.y, shape.size].map(figure);

@@ -1,20 +1,5 @@
 import QRCode from "qrcode";
-import {
-  CHECK_BAR,
-  DOWN_BAR_ON_ROLL,
-  endDrawing,
-  inchRule,
-  isMidRun,
-  mmRule,
-  type RuleTick,
-  type RunSheet,
-  STRIP_OVERLAP,
-  type StripMark,
-  type StripWindow,
-  stripMarks,
-  stripWindows,
-  um,
-} from "@/core";
+import { CHECK_BAR, DOWN_BAR_ON_ROLL, type RunSheet, stripMarks, stripWindows, um } from "@/core";
 import { t } from "@/messages/paper";
 import { figuresStand } from "@/ui/words/figures-stand";
 import { asText, figureText, limitsText, mmText, toleranceText } from "@/ui/words/length-text";
@@ -22,11 +7,9 @@ import { CARD_PAPERS, type CardRequest } from "./card-request";
 import { box, line, text } from "./pens";
 import { acrossBar, downBar, ID1, proofBox, proofTitle } from "./proof";
 import type { CardPage, CardShape } from "./shapes";
+import { INSET, OVER, type Strip, stripShapes } from "./strip-shapes";
 
 const MARGIN = 14;
-/** From the frame's left edge to the datum edge, and beyond the end of the strip. */
-const INSET = 10;
-const OVER = 6;
 
 /** The cards of one run sheet, a page each: the strip at true scale, its marks, rules, figures, and the proof of scale. */
 export function cardPages(request: CardRequest): CardPage[] {
@@ -39,13 +22,6 @@ export function cardPages(request: CardRequest): CardPage[] {
     const strip = { window, marks, number: i + 1, of: windows.length };
     return paper.roll ? rollPage(request, paper.height, strip) : sheetPage(request, paper, strip);
   });
-}
-
-interface Strip {
-  readonly window: StripWindow;
-  readonly marks: readonly StripMark[];
-  readonly number: number;
-  readonly of: number;
 }
 
 function sheetPage(
@@ -61,7 +37,7 @@ function sheetPage(
     height,
     shapes: [
       ...header(request, width - MARGIN),
-      ...stripShapes(request, strip, frame),
+      ...stripShapes(request.sheet, strip, frame),
       ...figures(request, strip, MARGIN, below),
       ...proofBox(request, proofX, below, 122),
       ...downBar(7, 100, CHECK_BAR),
@@ -83,7 +59,7 @@ function rollPage(request: CardRequest, height: number, strip: Strip): CardPage 
     width: Math.round(barX + CHECK_BAR + 18),
     height,
     shapes: [
-      ...stripShapes(request, strip, frame),
+      ...stripShapes(request.sheet, strip, frame),
       text(
         frame.x + INSET,
         height - 4.5,
@@ -142,111 +118,6 @@ function codeShapes(content: string, x: number, y: number, size: number): CardSh
       from = to;
     }
   return shapes;
-}
-
-interface Frame {
-  readonly x: number;
-  readonly y: number;
-  readonly width: number;
-  readonly height: number;
-}
-
-/** The strip itself: cut outline, cable, marks with letters, both rules, and what it shares with its neighbours. */
-function stripShapes(
-  { sheet }: CardRequest,
-  { window, marks, number, of }: Strip,
-  frame: Frame,
-): CardShape[] {
-  const x0 = frame.x + INSET;
-  const x = (at: number) => x0 + (at - window.from) / 1_000;
-  const end = x(window.to);
-  const low = frame.height < 58;
-  const axis = frame.y + (low ? frame.height * 0.42 : 28);
-  const rule = axis + (low ? 8 : 14);
-  const here = marks.filter(({ at }) => at >= window.from && at <= window.to);
-  return [
-    box("cut", frame.x, frame.y, frame.width, frame.height, { dashed: true, line: 0.3 }),
-    ...cableShapes(sheet, window, x, axis),
-    line("mark", x0, frame.y + 4, x0, rule + 15, 0.4),
-    text(x0, frame.y + 3.4, 3, window.from === 0 ? "0" : mmText(window.from), {
-      anchor: "middle",
-      bold: true,
-    }),
-    text(frame.x + 4, frame.y + frame.height / 2, 2.8, datumText(sheet, window), {
-      turned: true,
-      anchor: "middle",
-    }),
-    ...here.flatMap((mark, i) => markShapes(mark, x(mark.at), frame.y + (low ? 3.5 : 6), axis, i)),
-    ...ruleShapes(mmRule(window), x, rule, 1, end, "mm"),
-    ...ruleShapes(inchRule(window), x, rule + 9, 0.6, end, "in"),
-    ...(number > 1 ? overlap(x(window.from + STRIP_OVERLAP), frame, t("overlap-before")) : []),
-    ...(number < of ? overlap(x(window.to - STRIP_OVERLAP), frame, t("overlap-after")) : []),
-  ];
-}
-
-function datumText(sheet: RunSheet, { from }: StripWindow): string {
-  if (from > 0) return t("goes-on-from-the-card-before");
-  return isMidRun(sheet) ? t("centre-mark-at-0") : t("cable-end-at-0");
-}
-
-const overlap = (x: number, { y, height }: Frame, label: string): CardShape[] => [
-  line("mark", x, y + 1, x, y + height - 1, 0.3, true),
-  text(x + 1, y + height - 2, 2.4, label),
-];
-
-/** The layers of the finished end as outlines, lengths and thicknesses both at true scale. */
-function cableShapes(
-  sheet: RunSheet,
-  window: StripWindow,
-  x: (at: number) => number,
-  axis: number,
-): CardShape[] {
-  return endDrawing(sheet, sheet.lines.length)
-    .layers.filter(({ kind, beside }) => kind !== "yarn" && beside === 0)
-    .flatMap(({ from, diameter }) => {
-      const start = Math.max(from, window.from);
-      if (start >= window.to) return [];
-      const half = diameter / 2_000;
-      return [
-        ...[-half, half].map((by) => line("outline", x(start), axis + by, x(window.to), axis + by, 0.15)),
-        ...(from >= window.from ? [line("outline", x(from), axis - half, x(from), axis + half, 0.15)] : []),
-      ];
-    });
-}
-
-/** A mark or cut: a line at its place, its letter, and its figure; neighbours at two heights. */
-function markShapes({ letter, at }: StripMark, x: number, top: number, axis: number, i: number): CardShape[] {
-  const y = top + (i % 2) * 6;
-  return [
-    line("mark", x, y + 1, x, axis + 14, 0.25),
-    box("mark", x - 2.2, y - 2.6, 4.4, 4.4, { fill: true, line: 0 }),
-    text(x, y + 0.8, 3.2, letter, { anchor: "middle", bold: true, light: true }),
-    text(x + 3, y + 0.8, 3.2, mmText(at), { bold: true }),
-  ];
-}
-
-function ruleShapes(
-  ticks: readonly RuleTick[],
-  x: (at: number) => number,
-  y: number,
-  step: number,
-  end: number,
-  unit: string,
-): CardShape[] {
-  const first = ticks[0];
-  if (!first) return [];
-  return [
-    line("rule", x(first.at), y, end, y, 0.2),
-    ...ticks.map(({ at, rank }) =>
-      line("rule", x(at), y, x(at), y + 1.2 + step * rank, rank === 3 ? 0.25 : 0.15),
-    ),
-    ...ticks.flatMap(({ at, label }) =>
-      label === null
-        ? []
-        : [text(x(at), y + 7, 2.6, unit === "in" ? `${label}"` : label, { anchor: "middle" })],
-    ),
-    text(end + 0.8, y + 3, 2.6, unit),
-  ];
 }
 
 /** The figures in the order of the work: letter, what is done, millimetres, inches, datum, limits. */

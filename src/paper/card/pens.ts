@@ -1,6 +1,7 @@
 import type { CardLayer, CardShape } from "./shapes";
 
 type Text = Extract<CardShape, { kind: "text" }>;
+type Rect = Extract<CardShape, { kind: "rect" }>;
 /** A text, its baseline at its place. */
 export const text = (
   x: number,
@@ -44,7 +45,7 @@ export const box = (
   width: number,
   height: number,
   more: { readonly fill?: boolean; readonly line?: number; readonly dashed?: boolean } = {},
-): CardShape => ({
+): Rect => ({
   kind: "rect",
   layer,
   x,

@@ -7,7 +7,7 @@ import type { CardShape } from "./shapes";
 /** A bank card's size (ISO/IEC 7810, ID-1), millimetres. */
 export const ID1 = { width: 85.6, height: 53.98 };
 /** What the proof is headed by: the correction, or that there is none. */
-export const proofTitle = ({ printer }: CardRequest): string =>
+export const proofTitle = ({ printer }: Pick<CardRequest, "printer">): string =>
   printer
     ? t("card-made-with-correction", {
         name: printer.name,

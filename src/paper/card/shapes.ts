@@ -26,6 +26,8 @@ export type CardShape = OnLayer &
         readonly height: number;
         /** Filled with ink, or an outline of so thick a line. */
         readonly fill: boolean;
+        /** Another colour than ink for what is filled. */
+        readonly tint?: string;
         readonly line: number;
         readonly dashed?: boolean;
       }

@@ -107,7 +107,7 @@ function AddFeeder({ job }: Pick<FeedersProps, "job">) {
         }}
         className="min-w-0 flex-1 basis-56"
       />
-      <Button type="submit">{t("add")}</Button>
+      <Button type="submit">{t("add-feeder")}</Button>
     </form>
   );
 }

@@ -103,14 +103,7 @@ export function JobView({
           {count} {count === 1 ? "piece" : "pieces"} · <span className="figures">{metresText(total)}</span> m{" "}
           {whole ? t("in-all") : t("on-this-page")}
         </p>
-        <Button className="no-print" asChild>
-          <Link href={`/jobs/${id}/grid`}>{t("as-a-grid")}</Link>
-        </Button>
-        {pieces.length > 0 && (
-          <Button className="no-print" asChild>
-            <Link href={`/jobs/${id}/cut-list`}>{t("cut-list")}</Link>
-          </Button>
-        )}
+        <JobPages id={id} hasPieces={pieces.length > 0} />
       </div>
       <p className="mt-1">
         <ProgressLine progress={progress} />
@@ -154,6 +147,25 @@ export function JobView({
     </main>
   );
 }
+
+/** The ways to the job's other pages. */
+const JobPages = ({ id, hasPieces }: { readonly id: string; readonly hasPieces: boolean }) => (
+  <>
+    <Button className="no-print" asChild>
+      <Link href={`/jobs/${id}/grid`}>{t("as-a-grid")}</Link>
+    </Button>
+    {hasPieces && (
+      <>
+        <Button className="no-print" asChild>
+          <Link href={`/jobs/${id}/cut-list`}>{t("cut-list")}</Link>
+        </Button>
+        <Button className="no-print" asChild>
+          <Link href={`/jobs/${id}/print`}>{t("print-for-the-job")}</Link>
+        </Button>
+      </>
+    )}
+  </>
+);
 
 /** What the bands of all pieces are filled with, once on the page. */
 const TEXTURES = "pieces";

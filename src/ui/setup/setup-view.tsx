@@ -2,6 +2,7 @@
 
 import { type Instrument, mustHoldAt, type Choice as School } from "@/core";
 import { t } from "@/messages/setup";
+import { ProofPanel } from "../card/proof-panel";
 import { Link } from "../controls/link";
 import { RadioCards } from "../controls/radio-cards";
 import { Select } from "../controls/select";
@@ -98,6 +99,11 @@ export function SetupView({ instruments, schools, studies, clockAhead }: SetupPr
           />
         </div>
         <Schools schools={schools} held={prefs.schools} onHold={(held) => change({ schools: held })} />
+        <div className="grid gap-2">
+          <h2 className="font-bold text-lg">{t("printers")}</h2>
+          <p className="text-soft">{t("printers-are-proven-by")}</p>
+          <ProofPanel />
+        </div>
         <PeopleSetup />
         <Link href="/setup/crew" className="underline">
           {t("crew-roles-pins-devices")}

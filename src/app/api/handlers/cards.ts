@@ -1,52 +1,150 @@
-import { InputError, UNPROVEN } from "@/core";
+import {
+  gaugeEdges,
+  InputError,
+  mustHoldAt,
+  type RunSheet,
+  stripMarks,
+  stripWindows,
+  UNPROVEN,
+  um,
+} from "@/core";
 import { say } from "@/messages/service";
 import { cardDxf } from "@/paper/card/card-dxf";
+import type { CardRequest } from "@/paper/card/card-request";
 import { cardSvg } from "@/paper/card/card-svg";
+import { gaugePages, gaugeRoom } from "@/paper/card/gauge-pages";
+import { jobPages } from "@/paper/card/job-pages";
 import { cardPages } from "@/paper/card/layout";
-import { correctedPage } from "@/paper/card/shapes";
+import { type CardPage, correctedPage } from "@/paper/card/shapes";
 import { printRecords } from "@/paper/paper-thread";
 import { recordNow } from "@/service/clock";
+import { findJobPrint } from "@/service/job/print";
 import { cardSheet } from "@/service/shelf/card-sheet";
 import { inTurns, pdf } from "../answer";
 import type { Handlers, Under } from "../handler";
 
-export const CARD_HANDLERS: Handlers<Under<"/cards">> = {
+interface Printing {
+  readonly printer: string;
+  readonly x?: number | undefined;
+  readonly y?: number | undefined;
+}
+
+/** The printer a drawing is corrected for, as its address asks. */
+function correctionOf({ printer, x, y }: Printing) {
+  const isCorrected = x !== undefined && y !== undefined;
+  const correction = isCorrected ? { x, y } : UNPROVEN;
+  return { correction, printer: isCorrected ? { name: printer || "printer", correction } : null };
+}
+
+interface Drawn {
+  readonly format: "pdf" | "svg" | "dxf";
+  readonly page: number;
+}
+
+/** Pages as they were asked for: all on paper, or one as a drawing. @throws InputError `not-found` for a page there is none of. */
+async function answerPages(pages: readonly CardPage[], { format, page: at }: Drawn, name: string) {
+  if (pages.length === 0) throw new InputError("not-found", say("nothing-to-print-for-this-job"));
+  if (format === "pdf") return pdf(await printRecords(inTurns([{ cards: pages }].values())), `${name}.pdf`);
+  const page = pages[at - 1];
+  if (!page)
+    throw new InputError("not-found", say("this-card-has-so-many-pages", { pages: pages.length, page: at }), [
+      "page",
+    ]);
+  const isSvg = format === "svg";
+  return new Response(isSvg ? cardSvg(page) : cardDxf(page), {
+    headers: {
+      "content-type": isSvg ? "image/svg+xml; charset=utf-8" : "image/vnd.dxf",
+      "content-disposition": `${isSvg ? "inline" : "attachment"}; filename="${name}-${at}.${format}"`,
+      "cache-control": "no-store",
+      "x-card-pages": String(pages.length),
+    },
+  });
+}
+
+const originOf = (request: Request): string => {
+  const { protocol, host } = new URL(request.url);
+  return `${protocol}//${request.headers.get("host") ?? host}`;
+};
+
+export const CARD_HANDLERS: Handlers<Under<"/cards"> | Under<"/gauges"> | Under<"/jobs/{id}/print">> = {
   "get /cards": async ({ store, query, request }) => {
-    const sheet = cardSheet(store, query);
-    const isCorrected = query.x !== undefined && query.y !== undefined;
-    const correction = isCorrected ? { x: query.x ?? 1, y: query.y ?? 1 } : UNPROVEN;
+    const { correction, printer } = correctionOf(query);
     const pages = cardPages({
-      sheet,
+      sheet: cardSheet(store, query),
       paper: query.paper,
       address: sheetAddress(request, query),
       day: recordNow(store).toISOString().slice(0, 10),
-      printer: isCorrected ? { name: query.printer || "printer", correction } : null,
+      printer,
     }).map((page) => correctedPage(page, correction));
-    const name = `arlent-card-${query.procedure.replaceAll(/[^a-z0-9.-]/g, "-")}`;
-    if (query.format === "pdf")
-      return pdf(await printRecords(inTurns([{ cards: pages }].values())), `${name}.pdf`);
-    const page = pages[query.page - 1];
-    if (!page)
-      throw new InputError(
-        "not-found",
-        say("this-card-has-so-many-pages", { pages: pages.length, page: query.page }),
-        ["page"],
-      );
-    const isSvg = query.format === "svg";
-    return new Response(isSvg ? cardSvg(page) : cardDxf(page), {
-      headers: {
-        "content-type": isSvg ? "image/svg+xml; charset=utf-8" : "image/vnd.dxf",
-        "content-disposition": `${isSvg ? "inline" : "attachment"}; filename="${name}-${query.page}.${query.format}"`,
-        "cache-control": "no-store",
-        "x-card-pages": String(pages.length),
-      },
-    });
+    return answerPages(pages, query, `arlent-card-${query.procedure.replaceAll(/[^a-z0-9.-]/g, "-")}`);
+  },
+  "get /gauges": async ({ store, query }) => {
+    const { correction, printer } = correctionOf(query);
+    const rows = gaugeRows(
+      query.styles.map((style) => cardSheet(store, style)),
+      query,
+    );
+    const day = recordNow(store).toISOString().slice(0, 10);
+    const pages = gaugePages(rows, { paper: query.paper, day, printer });
+    return answerPages(
+      pages.map((page) => correctedPage(page, correction)),
+      query,
+      "arlent-gauge",
+    );
+  },
+  "get /jobs/{id}/print": async ({ store, params, query, request }) => {
+    const job = findJobPrint(store, params.id);
+    if (!job)
+      throw new InputError("not-found", say("no-job-with-the-id-is-here", { id: params.id.slice(0, 60) }), [
+        "id",
+      ]);
+    const { parts, paper } = query;
+    const day = recordNow(store).toISOString().slice(0, 10);
+    const pages = jobPages({ job, parts, paper, day, ...correctionOf(query), origin: originOf(request) });
+    return answerPages(pages, query, `arlent-job-${params.id.replaceAll(/[^0-9a-f-]/gi, "")}`);
   },
 };
 
+/** The edges styles stand on. @throws InputError `does-not-fit` where two must share one, or a strip is longer than the paper. */
+function gaugeRows(
+  sheets: readonly RunSheet[],
+  { error, edges: most, paper }: { error: number; edges: number; paper: CardRequest["paper"] },
+) {
+  const styles = sheets.map((sheet, i) => ({ id: String(i), marks: stripMarks(sheet) }));
+  const { edges, clashes } = gaugeEdges(styles, error * 1_000, most);
+  const nameOf = (id: string) => mustHoldAt(sheets, Number(id)).procedure.name;
+  const [clash] = clashes;
+  if (!edges && clash)
+    throw new InputError(
+      "does-not-fit",
+      say("marks-too-near-for-one-gauge", {
+        edges: most,
+        count: clashes.length,
+        error,
+        a: nameOf(clash.a.style),
+        markA: clash.a.name,
+        b: nameOf(clash.b.style),
+        markB: clash.b.name,
+      }),
+      ["styles"],
+    );
+  const room = um(gaugeRoom(paper));
+  const tooLong = styles.findIndex(({ marks }) => stripWindows(marks, room).length > 1);
+  if (tooLong >= 0)
+    throw new InputError(
+      "does-not-fit",
+      say("strip-too-long-for-a-gauge", { style: nameOf(String(tooLong)) }),
+      ["styles", tooLong],
+    );
+  let lettersBefore = 0;
+  return sheets.map((sheet, i) => {
+    const row = { sheet, edge: edges?.[String(i)] ?? ("front top" as const), lettersBefore };
+    lettersBefore += mustHoldAt(styles, i).marks.length;
+    return row;
+  });
+}
+
 /** The address of the sheet on this server. */
 function sheetAddress(request: Request, { cable, procedure }: { cable: string; procedure: string }): string {
-  const { protocol, host } = new URL(request.url);
-  const origin = `${protocol}//${request.headers.get("host") ?? host}`;
-  return `${origin}/?${new URLSearchParams({ cable, style: procedure })}`;
+  return `${originOf(request)}/?${new URLSearchParams({ cable, style: procedure })}`;
 }

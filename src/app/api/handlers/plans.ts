@@ -11,7 +11,9 @@ import { inTurns, pdf } from "../answer";
 import type { Handlers, Under } from "../handler";
 
 export const PLAN_HANDLERS: Handlers<
-  Exclude<Under<"/jobs">, Under<"/jobs/{id}/feeders">> | Under<"/pieces"> | Under<"/closures">
+  | Exclude<Under<"/jobs">, Under<"/jobs/{id}/feeders"> | Under<"/jobs/{id}/print">>
+  | Under<"/pieces">
+  | Under<"/closures">
 > = {
   "get /jobs": ({ store, query }) => jobsPage(store, query),
   "post /jobs": ({ act, body }) => newJob(act, body),
