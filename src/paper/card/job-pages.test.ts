@@ -24,11 +24,12 @@ const JOB = {
   labels: Array.from({ length: 61 }, (_, n) => label(n)),
   cuts: [{ name: "Pad 4 feeder", cable: "Loose tube", metres: "124.50", from: "Hut", to: "Pad 4" }],
 };
-const pagesOf = (parts: readonly (typeof JOB_PRINT_PARTS)[number][], paper: "a4" | "roll-62" = "a4") =>
-  jobPages({
+const pagesOf = (parts: readonly (typeof JOB_PRINT_PARTS)[number][], paper: "a4" | "roll-62" = "a4") => [
+  ...jobPages({
     ...{ job: JOB, parts, paper, day: "2026-12-01", printer: null },
     ...{ origin: "http://127.0.0.1:3000", correction: UNPROVEN },
-  });
+  }),
+];
 const texts = ({ shapes }: CardPage) =>
   shapes.flatMap((shape) => (shape.kind === "text" ? [shape.text] : []));
 

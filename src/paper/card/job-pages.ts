@@ -20,23 +20,27 @@ interface JobPages extends Pick<CardRequest, "paper" | "day" | "printer"> {
   readonly correction: PrinterCorrection;
 }
 
-/** Everything asked for of a job, page after page, drawn with the printer's correction. */
-export function jobPages({ job, parts, origin, correction, ...request }: JobPages): CardPage[] {
+/**
+ * Everything asked for of a job, page after page, drawn with the printer's correction. Each procedure's cards are set when they
+ * are asked for: whoever prints them can do something else in between.
+ */
+export function* jobPages({ job, parts, origin, correction, ...request }: JobPages): Generator<CardPage> {
   const { roll, width, height } = CARD_PAPERS[request.paper];
   // Lists and labels are set on sheets; a roll has its cards alone.
   const sheet = roll ? CARD_PAPERS.a4 : { width, height };
-  const pages: Readonly<Record<JobPrintPart, () => CardPage[]>> = {
+  function* cards(): Generator<CardPage> {
+    for (const style of job.sheets)
+      yield* cardPages({ ...request, sheet: style.sheet, address: `${origin}${style.address}` });
+  }
+  const pages: Readonly<Record<JobPrintPart, () => Iterable<CardPage>>> = {
     cuts: () => cutPages(job.cuts, t("cut-list-of", { job: job.name }), sheet),
     pocket: () =>
       pocketPages(
         job.sheets.map((style) => style.sheet),
         request,
       ),
-    cards: () =>
-      job.sheets.flatMap((style) =>
-        cardPages({ ...request, sheet: style.sheet, address: `${origin}${style.address}` }),
-      ),
+    cards,
     labels: () => labelPages(job.labels, sheet),
   };
-  return parts.flatMap((part) => pages[part]()).map((page) => correctedPage(page, correction));
+  for (const part of parts) for (const page of pages[part]()) yield correctedPage(page, correction);
 }

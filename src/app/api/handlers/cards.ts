@@ -16,7 +16,7 @@ import { gaugePages, gaugeRoom } from "@/paper/card/gauge-pages";
 import { jobPages } from "@/paper/card/job-pages";
 import { cardPages } from "@/paper/card/layout";
 import { type CardPage, correctedPage } from "@/paper/card/shapes";
-import { printRecords } from "@/paper/paper-thread";
+import { type PaperDocument, printRecords } from "@/paper/paper-thread";
 import { recordNow } from "@/service/clock";
 import { findJobPrint } from "@/service/job/print";
 import { cardSheet } from "@/service/shelf/card-sheet";
@@ -42,9 +42,14 @@ interface Drawn {
 }
 
 /** Pages as they were asked for: all on paper, or one as a drawing. @throws InputError `not-found` for a page there is none of. */
-async function answerPages(pages: readonly CardPage[], { format, page: at }: Drawn, name: string) {
+async function answerPages(drawn: Iterable<CardPage>, { format, page: at }: Drawn, name: string) {
+  if (format === "pdf") {
+    const [first, rest] = begun(drawn);
+    if (!first) throw new InputError("not-found", say("nothing-to-print-for-this-job"));
+    return pdf(await printRecords(inTurns(documentsOf(first, rest))), `${name}.pdf`);
+  }
+  const pages = [...drawn];
   if (pages.length === 0) throw new InputError("not-found", say("nothing-to-print-for-this-job"));
-  if (format === "pdf") return pdf(await printRecords(inTurns([{ cards: pages }].values())), `${name}.pdf`);
   const page = pages[at - 1];
   if (!page)
     throw new InputError("not-found", say("this-card-has-so-many-pages", { pages: pages.length, page: at }), [
@@ -59,6 +64,19 @@ async function answerPages(pages: readonly CardPage[], { format, page: at }: Dra
       "x-card-pages": String(pages.length),
     },
   });
+}
+
+/** The first page, and whatever comes after it. */
+function begun(pages: Iterable<CardPage>): [CardPage | undefined, Iterator<CardPage>] {
+  const rest = pages[Symbol.iterator]();
+  const first = rest.next();
+  return [first.done ? undefined : first.value, rest];
+}
+
+/** Pages as documents, one at a time: each is set and sent in a turn of its own. */
+function* documentsOf(first: CardPage, rest: Iterator<CardPage>): Generator<PaperDocument> {
+  yield { cards: [first] };
+  for (let next = rest.next(); !next.done; next = rest.next()) yield { cards: [next.value] };
 }
 
 const originOf = (request: Request): string => {
