@@ -36,7 +36,7 @@ export interface ClosureAtWork {
   readonly plan: SplicePlan;
   /** True where a port that takes a plug has no cable in it. */
   readonly plugs: boolean;
-  /** What is expected and wanted at the outputs of its devices; null where nobody has planned it. */
+  /** Expected power and limits at the outputs of its devices; null where nobody has planned them. */
   readonly light: OutputLight | null;
 }
 

@@ -55,7 +55,7 @@ const DIAMETERS: Readonly<Record<"single-mode" | "multimode", Readonly<Record<Fa
 export const zoneDiameter = (face: FaceKind, zone: FaceZone): number =>
   DIAMETERS[face === "multimode" ? "multimode" : "single-mode"][zone];
 
-/** What one zone takes of one kind of mark: any up to `free`, `count` more up to `counted`, none larger. Micrometres. */
+/** Limits of a zone for one kind of mark: any number up to `free`, `count` more up to `counted`, none larger. Micrometres. */
 interface Allowed {
   readonly free: number;
   readonly counted: number;
@@ -120,14 +120,14 @@ export function zoneOf(face: FaceKind, mark: FaceMark): FaceZone | null {
   return FACE_ZONES.find((zone) => distance <= zoneDiameter(face, zone) / 2) ?? null;
 }
 
-/** Why a zone fails: marks larger than any it takes, or more of those it takes a few of. */
+/** A reason a zone fails: marks too large, or too many of a size that is limited in number. */
 interface FaceFault {
   readonly kind: FaceMark["kind"];
   readonly why: "too-large" | "too-many";
   readonly count: number;
   /** The largest of them, micrometres. */
   readonly largest: number;
-  /** How many, and up to which size, the zone takes. */
+  /** Number allowed, and the largest size allowed. */
   readonly allowed: number;
   readonly upTo: number;
 }

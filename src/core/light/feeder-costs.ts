@@ -1,6 +1,6 @@
 import { type FeederPlan, jointLights, leastMargin } from "./feeder-plan";
 
-/** What a change at a joint takes from the drops, dB: the joint's own, and every one behind it; `least` is the least margin then. */
+/** Loss a change at a joint adds, dB: to the joint's own drops, and to every drop behind it; `least` is the least margin after it. */
 interface FeederCost {
   readonly own: number;
   readonly behind: number;
@@ -8,7 +8,7 @@ interface FeederCost {
 }
 
 /**
- * What one more joint like this one costs everybody behind it: a closure more on the way, with its tap, at the same place.
+ * Cost of one more joint like this one at the same place: every drop behind it loses the new tap's through loss.
  * @example oneMoreJoint(feeder, 0).behind > 0 // true
  */
 export function oneMoreJoint(plan: FeederPlan, at: number): FeederCost {
@@ -27,7 +27,7 @@ export function oneMoreJoint(plan: FeederPlan, at: number): FeederCost {
 }
 
 /**
- * What a longer drop cable costs: its own receivers alone, and what it does to the least margin.
+ * Cost of a longer drop cable: only its own receivers lose light. Also the least margin after it.
  * @param metres how much longer, for example 2.
  * @example longerDrop(feeder, 0, 2).behind // 0
  */

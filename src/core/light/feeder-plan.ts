@@ -29,7 +29,7 @@ const zFeederJoint = z.strictObject({
     .min(0, said("metres-must-be-0-or-more"))
     .max(20_000, said("metres-must-be-at-most-200-000"))
     .default(0),
-  /** Which receiver each output feeds, in the outputs' order; empty where nobody has said. */
+  /** Receiver names, in the order of the outputs; empty where none is named. */
   feeds: z.array(zJointName).max(64).default([]),
   /** The closure it is made in; null where none is planned. */
   closure: zUuid(said("a-closures-id-must-be-a-uuid")).nullable().default(null),
@@ -198,7 +198,7 @@ interface TapNeeded {
 }
 
 /**
- * How many of each tap a plan takes, largest share last: what to bring, and what the box lacks.
+ * Counts of each tap a plan needs, largest share last, and how many of them the box lacks.
  * @example tapsToBring(feeder) // [{ tapPct: 10, count: 2, lacking: null }]
  */
 export const tapsToBring = ({ joints, stock }: Pick<FeederPlan, "joints" | "stock">): TapNeeded[] =>

@@ -4,7 +4,7 @@ import type { Saying } from "../words/wording";
 import { type LIGHT_FROM, WAVELENGTHS, type Wavelength } from "./light-reading";
 import { readPowers } from "./reference";
 
-/** What a column of a table of readings holds. */
+/** Columns of a table of readings. */
 const LIGHT_COLUMNS = ["end", "wavelength", "from", "reference", "reading"] as const;
 type LightColumn = (typeof LIGHT_COLUMNS)[number];
 
@@ -31,7 +31,7 @@ export interface LightRow {
 }
 
 interface LightTable {
-  /** Which column of the file holds what, from 0. */
+  /** Position of each column in the file, from 0. */
   readonly columns: Readonly<Partial<Record<LightColumn, number>>>;
   readonly rows: readonly LightRow[];
 }
@@ -48,7 +48,7 @@ function fromIn(text: string): LightRow["from"] | null {
   return /^(far|other|b)$/.test(word) ? "far" : null;
 }
 
-/** Whether every filled cell of a column is of a kind, and one at least is. */
+/** True if at least one cell is filled and every filled cell passes the test. */
 function isAll(cells: readonly string[], holds: (cell: string) => boolean): boolean {
   const filled = cells.filter((cell) => cell.trim() !== "");
   return filled.length > 0 && filled.every(holds);

@@ -28,7 +28,7 @@ export const zStockedTapsInput = zTapsInput.extend({
 });
 type StockedTapsInput = z.output<typeof zStockedTapsInput>;
 
-/** How long the solver may take over one question, seconds. */
+/** Time limit of the solver for one call, seconds. */
 const LONGEST_S = 20;
 /** Closer than the solver answers, dB: a margin kept to this is kept. */
 const SLACK_DB = 1e-6;
@@ -90,7 +90,7 @@ const dropLossOf = ({ tapPct, excessDb }: Tap): number => excessDb - 10 * Math.l
 const throughLoss = ({ tapPct, excessDb }: Tap): number => excessDb - 10 * Math.log10(1 - tapPct / 100);
 
 /**
- * Which tap at each joint of a feeder, of those there are in stock: the greatest least margin, then the most power behind the
+ * Chooses the tap of each joint from a limited stock: the greatest least margin, then the most power behind the
  * last. In decibels a mixed-integer programme, solved by HiGHS; without counts it is what `chooseTaps` finds.
  * @throws InputError `does-not-fit` where there are fewer taps than joints; `limit` where the solver does not finish in time.
  */

@@ -81,7 +81,7 @@ export type LinkPart =
   | {
       readonly kind: "open";
       readonly at: number;
-      /** Where on which piece; null of a device's lead. */
+      /** The piece; null for a lead of a device. */
       readonly piece: string | null;
       readonly side: PlaceSide | null;
       readonly fibre: number;

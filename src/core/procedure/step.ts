@@ -249,13 +249,13 @@ export const judgementOf = (step: Step): Judgement | undefined =>
   "judgement" in step ? step.judgement : undefined;
 
 /**
- * Whether light is read through the end at a step, where no look is asked for: its readings are the answer.
+ * True for an optical test without a question of its own: the light readings are its answer.
  * @example readsLight(sheet.lines[0].step) // false
  */
 export const readsLight = (step: Step): boolean => isOpticalTest(step) && judgementOf(step) === undefined;
 
 /**
- * Whether a step is about the loss of the end.
+ * True for a step that tests the loss of the end.
  * @example isOpticalTest(sheet.lines[0].step) // false
  */
 export const isOpticalTest = (step: Step): boolean => step.kind === "test" && step.of === "loss";

@@ -6,9 +6,9 @@ import { said } from "../words/core";
 const zPorts = z
   .array(
     z.strictObject({
-      /** Which lead ends on the port. */
+      /** Number of the lead that ends on the port. */
       lead: z.int().min(1).max(65),
-      /** What the port is labelled: whom it feeds. */
+      /** Label of the port: the receiver it feeds. */
       label: z
         .string()
         .trim()
@@ -41,7 +41,7 @@ export type Device = z.output<typeof zDevice>;
 export const LEAD = { input: 1, through: 2, drop: 3 } as const;
 
 /**
- * How many leads a device has.
+ * Number of leads of a device.
  * @example leadCount({ kind: "splitter", outputs: 4 }) // 5
  */
 export const leadCount = (device: Pick<Device, "kind"> & { readonly outputs?: number }): number =>

@@ -40,7 +40,7 @@ interface OpenJoint {
   readonly tapPct: number;
   readonly excessDb: number;
   readonly splitExcessDb: number;
-  /** What each output is labelled: one is the tap's own drop, more are a splitter's. */
+  /** Labels of the outputs. One label: the tap's own drop. More: outputs of a splitter. */
   readonly labels: readonly string[];
   /** An id for each device and splice: up to six are used. */
   readonly nextId: () => string;

@@ -46,7 +46,7 @@ export const zSplicePlan = z.strictObject({
   spares: z.array(zSpare).max(200).default([]),
   /** Taps and splitters that lie in the closure. */
   devices: z.array(zDevice).max(100).default([]),
-  /** What the receivers behind its outputs need and take, at the output; null where nobody has said. */
+  /** Least and most power at its outputs; null where not planned. */
   receiver: z
     .strictObject({ leastDbm: zDb, mostDbm: zDb.nullable() })
     .refine(({ leastDbm, mostDbm }) => mostDbm === null || mostDbm > leastDbm, {

@@ -51,11 +51,11 @@ export const zCardQuery = z.strictObject({
   y: zFactor.optional(),
 });
 
-/** What is printed for a job, in the order it is printed. */
+/** Parts of a job's print, in printing order. */
 export const JOB_PRINT_PARTS = ["cuts", "pocket", "cards", "labels"] as const;
 export type JobPrintPart = (typeof JOB_PRINT_PARTS)[number];
 
-/** Which pages of a job, on which paper and in which form; `x` and `y` the printer's correction. */
+/** Query of a job's print: parts, paper, format; `x` and `y` are the printer's correction. */
 export const zJobPrintQuery = zCardQuery
   .pick({ paper: true, page: true, printer: true, x: true, y: true })
   .extend({
@@ -76,7 +76,7 @@ const zGaugeStyles = z
   .min(1, said("name-at-least-one-style"))
   .max(8, said("name-at-most-8-styles"));
 
-/** Which styles stand on one gauge, as JSON; `error` is how near two marks are read for one another, millimetres. */
+/** Query of a gauge: its procedures as JSON; marks nearer than `error` millimetres can be mistaken for each other. */
 export const zGaugeQuery = zCardQuery
   .pick({ paper: true, format: true, page: true, printer: true, x: true, y: true })
   .extend({
@@ -92,7 +92,7 @@ export const zGaugeQuery = zCardQuery
         }
       })
       .pipe(zGaugeStyles),
-    /** How many edges the gauge has: 1 for a strip, 2 for one face, 4 for both. */
+    /** Number of edges: 1 for a strip, 2 for one face, 4 for both. */
     edges: z.coerce
       .number(said("edges-must-be-1-2-or-4"))
       .pipe(z.literal([1, 2, 4], said("edges-must-be-1-2-or-4")))

@@ -23,7 +23,7 @@ export const zFeederSaved = z.strictObject({ id: z.string(), revision: z.int(), 
 const zPortReading = z.strictObject({
   /** The joint, from 0. */
   joint: z.int(),
-  /** What the output is labelled. */
+  /** Label of the output. */
   label: z.string(),
   dBm: z.number(),
   wavelength: z.literal([...WAVELENGTHS]),

@@ -51,7 +51,7 @@ export function gaugePages(
   }));
 }
 
-/** What a strip of a gauge has room for on a paper, micrometres. */
+/** Longest strip of a gauge on a paper, micrometres. */
 export function gaugeRoom(paper: CardRequest["paper"]): number {
   const { width, roll } = CARD_PAPERS[paper];
   return Math.round(((roll ? 297 : width) - 2 * MARGIN - INSET - OVER) * 1_000);

@@ -56,7 +56,7 @@ export function pocketPages(all: readonly RunSheet[], request: Pocket): CardPage
   });
 }
 
-/** What one strip has room for across a page. */
+/** Longest strip across a page. */
 const roomOf = (width: number) => um(Math.round((width - 2 * MARGIN - INSET - OVER) * 1_000));
 
 function pocketStrip(sheet: RunSheet, width: number, top: number): CardShape[] {

@@ -5,12 +5,12 @@ import { feederPlanIn, feedersOf } from "@/store/plan/feeders";
 interface ClosureOutputs {
   readonly id: ClosureId;
   readonly job: JobId;
-  /** What its own splice plan says its receivers need; null where nobody has. */
+  /** Limits from its own splice plan; null where it has none. */
   readonly receiver: SplicePlan["receiver"];
 }
 
 /**
- * What is expected and wanted at the outputs of a closure: by the feeder that has a joint in it, else by its own splice plan.
+ * Expected power and limits at the outputs of a closure: from the feeder with a joint in it, else from its own splice plan.
  * @returns null where neither says.
  */
 export function outputLight(store: Store, { id, job, receiver }: ClosureOutputs): OutputLight | null {

@@ -16,7 +16,7 @@ interface JobSheet {
   readonly ends: number;
 }
 
-/** What is printed for a job. */
+/** Contents of a job's print. */
 interface JobPrint {
   readonly name: string;
   readonly sheets: readonly JobSheet[];

@@ -33,7 +33,7 @@ export const referencesSince = (store: Store, since: string): StoredReference[] 
     .all()
     .map(referenceIn);
 
-/** How often a reference's cord was mated: powers read with it on ends, struck or not. */
+/** Matings of a reference's cord: powers read with it on ends, struck ones included. */
 export function matingsOf(store: Store, { eventsBefore, reference }: StoredReference): number {
   const { taken, source, cord, wavelength } = reference;
   const row = store.get<{ matings: number }>(sql`

@@ -139,7 +139,7 @@ function PickStyles({ options, styles, onPick }: PickStylesProps) {
   );
 }
 
-/** Why a gauge cannot be drawn; empty where it can, or nothing is asked for. */
+/** The reason a gauge cannot be drawn; empty if it can be, or if it has no procedure yet. */
 function useProblem(address: string | null): string {
   const [problem, setProblem] = useState("");
   useEffect(() => {

@@ -13,7 +13,7 @@ import { usePrinting } from "./use-printing";
 
 interface PrintViewProps {
   readonly job: { readonly id: string; readonly name: string };
-  /** How much there is of each part. */
+  /** Number of items of each part. */
   readonly counts: Readonly<Record<JobPrintPart, number>>;
 }
 
@@ -24,7 +24,7 @@ const PART_TEXTS: Readonly<Record<JobPrintPart, (count: number) => string>> = {
   labels: (count) => t("part-labels", { count }),
 };
 
-/** What is printed for a job: which parts, on which paper and printer, as it will be, in one file. */
+/** Print page of a job: choose parts, paper and printer, preview the pages, make one file. */
 export function PrintView({ job, counts }: PrintViewProps) {
   const there = JOB_PRINT_PARTS.filter((part) => counts[part] > 0);
   const [parts, setParts] = useState<readonly JobPrintPart[]>(there);

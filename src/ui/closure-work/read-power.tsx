@@ -18,7 +18,7 @@ interface ReadPowerProps {
 
 type PowerRead = { readonly dBm: number; readonly wavelength: (typeof WAVELENGTHS)[number] };
 
-/** What was typed or sent as a power; or why it cannot be read. */
+/** Reads a typed power or a meter's line; returns the error text if it cannot be read. */
 function powerOf(text: string, wavelength: PowerRead["wavelength"]): PowerRead | string {
   if (isMeterLine(text)) {
     const line = parseMeterLine(text);

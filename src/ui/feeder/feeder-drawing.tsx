@@ -143,7 +143,7 @@ interface PowersReadProps extends Pick<FeederDrawingProps, "plan" | "lights" | "
   readonly y: (margin: number) => number;
 }
 
-/** Readings stand beside their joint's bar. */
+/** Distance of a reading from its joint's bar, pixels. */
 const BESIDE = 24;
 
 /** Powers read at the outputs, as margins at their receivers: a point each, with twice its uncertainty. */

@@ -68,7 +68,7 @@ interface JointFieldsProps extends Pick<JointPanelProps, "closures"> {
   readonly put: (changed: Partial<FeederJoint>) => boolean;
 }
 
-/** What lies before a joint, behind it, and where it is made. */
+/** Fields of a joint: the way to it, its drops, its closure. */
 const JointFields = ({ joint, closures, put }: JointFieldsProps) => (
   <div className="no-print mt-3 grid grid-cols-2 items-end gap-3 sm:grid-cols-5">
     <FigureField
@@ -151,7 +151,7 @@ function namesIn(text: string): string[] | null {
 /** A drop cable is priced by so many metres more. */
 const LONGER_METRES = 2;
 
-/** What one more joint like this, and a longer drop, cost. */
+/** Cost of one more joint like this one, and of a longer drop. */
 function Costs({ plan, at }: Pick<JointPanelProps, "plan" | "at">) {
   const joint = oneMoreJoint(plan, at);
   const drop = longerDrop(plan, at, LONGER_METRES);

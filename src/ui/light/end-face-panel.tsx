@@ -188,7 +188,7 @@ function useMarks(onMark: (mark: FaceMark) => void) {
   };
 }
 
-/** What is drawn next, and the way to say a mark's zone without drawing it. */
+/** Kind and size of the next mark, and a form to add a mark by its zone without drawing. */
 function MarkForm({ drawing }: { readonly drawing: Drawing }) {
   const [zone, setZone] = useState<(typeof FACE_ZONES)[number]>("A");
   const add = (event: FormEvent) => {
@@ -236,7 +236,7 @@ function MarkForm({ drawing }: { readonly drawing: Drawing }) {
   );
 }
 
-/** What each zone has, and why it does not pass. */
+/** Marks of each zone, and the reasons it fails. */
 function Zones({ face, marks }: Pick<EndFace, "face"> & { readonly marks: readonly FaceMark[] }) {
   const { zones, passes } = gradeFace({ face, marks: [...marks] });
   return (

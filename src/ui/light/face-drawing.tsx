@@ -11,9 +11,9 @@ interface Point {
 interface FaceDrawingProps {
   readonly face: FaceKind;
   readonly marks: readonly FaceMark[];
-  /** How much of the face is shown, micrometres from side to side. */
+  /** Width of the face that is shown, micrometres. */
   readonly width: number;
-  /** Where a scratch that is being drawn begins. */
+  /** Start of the scratch being drawn. */
   readonly start: Point | null;
   readonly photo: { readonly href: string; readonly width: number } | null;
   readonly onPoint: (point: Point) => void;

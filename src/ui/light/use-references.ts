@@ -27,7 +27,7 @@ const zHeld = z.strictObject({
 });
 export type HeldReference = z.output<typeof zHeld>;
 
-/** How often the crew's references are asked for, milliseconds. */
+/** Interval between requests for the crew's references, milliseconds. */
 const EVERY = 30_000;
 
 /**

@@ -3,7 +3,7 @@ import { fibreKey, type SplicePlan, splicesByEnd } from "@/core";
 /** Devices and splices to be added together. */
 export type JointParts = Pick<SplicePlan, "devices" | "splices">;
 
-/** Whether every end a joint splices is free in a plan. */
+/** True if every end a joint splices is free in a plan. */
 export function isFree({ splices }: Pick<SplicePlan, "splices">, joint: JointParts): boolean {
   const taken = splicesByEnd(splices);
   return joint.splices.every(({ a, b }) => !taken.has(fibreKey(a)) && !taken.has(fibreKey(b)));

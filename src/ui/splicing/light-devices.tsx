@@ -54,7 +54,7 @@ export function LightDevices({ at, held }: LightDevicesProps) {
   );
 }
 
-/** What the feeder plans here, and whether the closure has other parts. */
+/** The feeder's plan for this closure, with a warning if the closure has other parts. */
 function FromFeeder({
   joint,
   devices,
@@ -239,7 +239,7 @@ function powerIn(text: string): number | null | undefined {
   return Math.abs(value) <= 90 ? value : undefined;
 }
 
-/** What the receivers behind the outputs need and take, where no feeder says. */
+/** Form for the least and most power of the receivers, where no feeder gives them. */
 function ReceiverFields({ held }: Pick<LightDevicesProps, "held">) {
   const { receiver } = held.plan;
   const { problem, submit, clear } = useSubmit((form) => {

@@ -97,7 +97,7 @@ export function StepEntry({ step: props, view }: ColumnProps) {
   );
 }
 
-/** Whether the fibre has been pushed in before the step in hand. */
+/** True if the fibre was pushed in before the step in hand. */
 const isSeated = ({ sheet, work }: StepProps): boolean => {
   const seat = sheet.lines.findIndex(({ step }) => step.kind === "insert");
   return seat >= 0 && work.line.index > seat;
