@@ -171,7 +171,7 @@ let store: Store;
 beforeAll(async () => {
   file = join(mkdtempSync(join(tmpdir(), "arlent-check-")), "a.db");
   store = await fullStore(file);
-});
+}, 60_000);
 
 describe("a record with something in every table", () => {
   it("is found whole, every end and event counted", () => {
