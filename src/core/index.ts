@@ -321,9 +321,9 @@ export type { Setting } from "./procedure/setting";
 export {
   checksOf,
   isHandsFree,
-  isOpticalTest,
   type Judgement,
   judgementOf,
+  readsLight,
   type Step,
 } from "./procedure/step";
 export {

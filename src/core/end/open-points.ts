@@ -1,7 +1,8 @@
 import type { Rule } from "../conformance/conformance";
 import { gradeFace } from "../light/end-face";
-import { judgementOf, readsLight } from "../procedure/step";
+import { judgementOf, lacksLight } from "../procedure/step";
 import type { Check, RunSheet } from "../runsheet/document";
+import { t } from "../words/core";
 import type { EndState, SeenFault } from "./end-state";
 import { lightStandings } from "./light";
 import { standings } from "./result";
@@ -28,12 +29,15 @@ export function openPoints(sheet: RunSheet, state: EndState, rule: Rule): OpenPo
   });
   const looks = sheet.lines.flatMap(({ step }): OpenPoint[] => {
     const judgement = judgementOf(step);
-    if (!judgement)
-      return readsLight(step) && state.light.length === 0 ? [{ kind: "unanswered", asks: step.title }] : [];
+    const given = judgement && state.answers[judgement.id];
+    const dark: OpenPoint[] = lacksLight(step, given, state.light.length)
+      ? [{ kind: "unanswered", asks: t("read-light-through-it") }]
+      : [];
+    if (!judgement) return dark;
     const { asks } = judgement;
-    const answer = judgement.answers.find(({ id }) => id === state.answers[judgement.id]);
+    const answer = judgement.answers.find(({ id }) => id === given);
     if (!answer) return [{ kind: "unanswered", asks }];
-    return answer.good ? [] : [{ kind: "bad", sees: answer.sees, asks }];
+    return answer.good ? dark : [{ kind: "bad", sees: answer.sees, asks }];
   });
   const faults = state.faults.map((fault): OpenPoint => ({ kind: "fault", fault }));
   const light = lightStandings(state, rule).flatMap(({ wavelength, verdict }): OpenPoint[] =>

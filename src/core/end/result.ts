@@ -3,7 +3,7 @@ import type { Reading } from "../event/event";
 import type { KeptVerdict, Result } from "../event/judged";
 import { um } from "../length/length";
 import { gradeFace } from "../light/end-face";
-import { judgementOf, readsLight } from "../procedure/step";
+import { judgementOf, lacksLight } from "../procedure/step";
 import type { Check, RunSheet } from "../runsheet/document";
 import type { EndState } from "./end-state";
 import { lightStandings } from "./light";
@@ -121,7 +121,9 @@ export function resultOf(sheet: RunSheet, state: EndState, rule: Rule): Result {
       const answer = judgement.answers.find(({ id }) => id === state.answers[judgement.id]);
       return answer ? answer.good : null;
     });
-  const isUnread = state.light.length === 0 && sheet.lines.some(({ step }) => readsLight(step));
+  const isUnread = sheet.lines.some(({ step }) =>
+    lacksLight(step, state.answers[judgementOf(step)?.id ?? ""], state.light.length),
+  );
   const light = lightStandings(state, rule).map(({ verdict }) => verdict);
   const face = state.faces.at(-1);
   if (light.includes("out") || (face && !gradeFace(face).passes)) return "out";

@@ -1,4 +1,4 @@
-import { isHandsFree, judgementOf, readsLight } from "../procedure/step";
+import { isHandsFree, judgementOf, lacksLight } from "../procedure/step";
 import type { Check, Line, RunSheet } from "../runsheet/document";
 import { t } from "../words/core";
 import type { EndState, RunTimer } from "./end-state";
@@ -57,8 +57,9 @@ export function undoneAt(line: Line, state: Seen): Undone | null {
 /** What is asked and not answered: a look, or light to be read through the end. */
 function unanswered({ step }: Line, { answers, light }: Pick<Seen, "answers" | "light">): string | null {
   const judgement = judgementOf(step);
-  if (judgement) return answers[judgement.id] === undefined ? judgement.asks : null;
-  return readsLight(step) && light.length === 0 ? t("read-light-through-it") : null;
+  const answer = judgement && answers[judgement.id];
+  if (judgement && answer === undefined) return judgement.asks;
+  return lacksLight(step, answer, light.length) ? t("read-light-through-it") : null;
 }
 
 /**

@@ -4,13 +4,16 @@ import { mustAccept } from "../accept/accept";
 import { CALLIPER, GUARDED } from "../advice/fixtures/ends";
 import { nextLine } from "../advice/take";
 import { type EndEvent, type EventInput, zStoredEvent } from "../event/event";
+import { WORLD } from "../fixtures/example-world";
+import { zLight } from "../light/light-reading";
 import { misfits } from "../procedure/fit";
-import { judgementOf } from "../procedure/step";
+import { judgementOf, readsLight } from "../procedure/step";
 import { compileRunSheet } from "../runsheet/compile";
 import { spentAt } from "../tally/spent";
 import type { EndState } from "./end-state";
 import { resultOf } from "./result";
 import { applied, endState } from "./state";
+import { undoneAt } from "./undone";
 
 const { cables, procedures, tools } = shippedLibrary();
 const pairs = procedures.flatMap((procedure) =>
@@ -20,6 +23,26 @@ const pairs = procedures.flatMap((procedure) =>
       .map((core) => ({ procedure, cable, core })),
   ),
 );
+
+const LIGHT: EventInput = {
+  ...{ kind: "light", read: "2026-11-25T08:00:00.000Z", from: "here", ...WORLD.lightRead },
+  ...{ matings: 0, celsius: null, limitFrom: "ANSI/TIA-568.3, connector", tried: "first" },
+};
+
+describe("an answer at an optical test", () => {
+  it("makes no end in: only light read does, or the answer that there is no meter", () => {
+    const procedure = procedures.find(({ id }) => id === "guided-insertion-900");
+    const cable = cables.find(({ id }) => id === "distribution-900");
+    if (!procedure || !cable) throw new Error("a shipped sheet");
+    const sheet = compileRunSheet({ procedure, cable, core: "9/125", choices: {}, tools });
+    const line = sheet.lines.find(({ step }) => readsLight(step));
+    if (!line) throw new Error("a step that reads light");
+    const asks = (answer: string, light: EndState["light"] = []) =>
+      undoneAt(line, { ...endState([]), answers: { test: answer }, light })?.asks ?? null;
+    expect([asks("pass"), asks("none")]).toEqual(["Read light through it", null]);
+    expect(asks("pass", [{ ...zLight.parse(LIGHT), id: "l", at: "" }])).toBeNull();
+  });
+});
 
 describe("every style on every cable and glass it goes on", () => {
   it.each(pairs)("$procedure.id on $cable.id, $core: from thread-on to the sign-off, in", (pair) => {
@@ -43,6 +66,11 @@ describe("every style on every cable and glass it goes on", () => {
       const judgement = judgementOf(line.step);
       const good = judgement?.answers.find((answer) => answer.good);
       if (judgement && good) add({ kind: "answer", judgement: judgement.id, answer: good.id });
+      if (readsLight(line.step)) {
+        // A loss is not good because somebody says so.
+        expect(undoneAt(line, state)?.asks).toBe("Read light through it");
+        add(LIGHT);
+      }
       for (const { id, nominal } of line.checks)
         add({
           kind: "reading",

@@ -185,6 +185,8 @@ const zJudgement = z.strictObject({
           )
           .max(6)
           .default([]),
+        /** Said where there is no meter: the one good answer that needs no light read through the end. */
+        untested: z.literal(true).optional(),
         /** Pieces of bare glass this answer means came off. */
         shards: z.number().int().min(0).max(48).default(0),
       }),
@@ -196,6 +198,8 @@ const verify = z.strictObject({
   ...common,
   kind: z.enum(["verify", "inspect", "bend-test", "test"]),
   judgement: zJudgement.optional(),
+  /** Light is read through the end here; older documents do not ask for it. */
+  light: z.literal(true).optional(),
   /** Lengths read at this look, for example where the mark stands once seated. */
   checks: z.array(zName).default([]),
 });
@@ -249,16 +253,21 @@ export const judgementOf = (step: Step): Judgement | undefined =>
   "judgement" in step ? step.judgement : undefined;
 
 /**
- * True for an optical test without a question of its own: the light readings are its answer.
+ * True for a step at which light is read through the end.
  * @example readsLight(sheet.lines[0].step) // false
  */
-export const readsLight = (step: Step): boolean => isOpticalTest(step) && judgementOf(step) === undefined;
+export const readsLight = (step: Step): boolean => "light" in step && step.light === true;
 
 /**
- * True for a step that tests the loss of the end.
- * @example isOpticalTest(sheet.lines[0].step) // false
+ * True for a step that asks for light while none is read: an answer alone does not say that a loss is good, unless it says that
+ * there is no meter.
+ * @param answer id of the answer given at the step's question, if any.
+ * @example lacksLight(sheet.lines[0].step, undefined, 0) // false
  */
-export const isOpticalTest = (step: Step): boolean => step.kind === "test" && step.of === "loss";
+export const lacksLight = (step: Step, answer: string | undefined, readings: number): boolean =>
+  readsLight(step) &&
+  readings === 0 &&
+  judgementOf(step)?.answers.find(({ id }) => id === answer)?.untested !== true;
 
 /** The feature a step makes or goes back to, if any. */
 export const madeBy = (step: Step): string | null =>

@@ -1,6 +1,6 @@
 "use client";
 
-import { isMidRun, isOpticalTest, nextLine } from "@/core";
+import { isMidRun, nextLine, readsLight } from "@/core";
 import { t } from "@/messages/bench";
 import { StepTools } from "../aids/step-aids";
 import { LightPanel } from "../light/light-panel";
@@ -70,7 +70,7 @@ export function StepEntry({ step: props, view }: ColumnProps) {
           advised={missing || advices.some(({ seen }) => seen !== null)}
         />
       )}
-      {isOpticalTest(line.step) && <OpticalTest {...props} />}
+      {readsLight(line.step) && <OpticalTest {...props} />}
       {props.purpose === "practice" && line.step.aids.includes("light") && (
         <SimulatedFaultLight isSeated={isSeated(props)} />
       )}
