@@ -64,7 +64,7 @@ export interface WorkItem {
   readonly id: string;
   readonly stage: ClosureStage;
   readonly text: Saying;
-  /** What the user enters: a tick (`done`), a radius, a gap, a torque or a power; `nothing` where it follows from the cable's own sheet. */
+  /** Input of the item: a tick (`done`), a radius, a gap, a torque or a power; `nothing` where it follows from the cable's own sheet. */
   readonly asks: "done" | "radius" | "gap" | "torque" | "power" | "nothing";
   readonly done: boolean;
   /** The value read and its limit: a radius or a gap in micrometres, a torque in N·m, a power in dBm. Null where there is none. */

@@ -14,7 +14,7 @@ const CLAMP = 34_000;
 const TUBES_OUT = 34_000;
 const ROW = 13_000;
 
-/** Whether anything of a part is still to be done. */
+/** True while anything of a part is still to be done. */
 type PartStanding = "done" | "open";
 
 interface DrawnPort {

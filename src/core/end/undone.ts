@@ -1,7 +1,8 @@
-import { isHandsFree, judgementOf, lacksLight } from "../procedure/step";
+import { isHandsFree, judgementOf, lacksLight, readsLight } from "../procedure/step";
 import type { Check, Line, RunSheet } from "../runsheet/document";
 import { t } from "../words/core";
 import type { EndState, RunTimer } from "./end-state";
+import { lightStandings } from "./light";
 
 /** What a step asks for and has not got: lengths not read, a look not answered, or answered by what is not good. */
 export interface Undone {
@@ -47,14 +48,23 @@ export function undoneAt(line: Line, state: Seen): Undone | null {
   const judgement = judgementOf(step);
   const given = judgement && answers[judgement.id];
   const asks = unanswered(line, state);
-  const bad = judgement?.answers.find(({ id, good }) => id === given && !good)?.sees ?? null;
+  const seen = judgement?.answers.find(({ id, good }) => id === given && !good)?.sees ?? null;
+  const bad = seen ?? (readsLight(step) ? badLight(state) : null);
   const cutShort = isCutShort(line, state);
   return unread.length > 0 || asks !== null || bad !== null || cutShort
     ? { index, title: step.title, checks: unread, asks, bad, cutShort }
     : null;
 }
 
-/** What is asked and not answered: a look, or light to be read through the end. */
+/** The wavelength at which the light read is out; null where it is out at none. */
+function badLight(state: Pick<Seen, "light">): string | null {
+  const out = lightStandings(state, { kind: "simple" }).find(({ verdict }) => verdict === "out");
+  return out
+    ? t("light-is-out-at", { wavelength: out.wavelength, loss: Math.round(out.loss * 100) / 100 })
+    : null;
+}
+
+/** The question of a step without an answer: its look, or light to be read through the end. */
 function unanswered({ step }: Line, { answers, light }: Pick<Seen, "answers" | "light">): string | null {
   const judgement = judgementOf(step);
   const answer = judgement && answers[judgement.id];

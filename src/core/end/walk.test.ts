@@ -40,7 +40,14 @@ describe("an answer at an optical test", () => {
     const asks = (answer: string, light: EndState["light"] = []) =>
       undoneAt(line, { ...endState([]), answers: { test: answer }, light })?.asks ?? null;
     expect([asks("pass"), asks("none")]).toEqual(["Read light through it", null]);
-    expect(asks("pass", [{ ...zLight.parse(LIGHT), id: "l", at: "" }])).toBeNull();
+    const read = { ...zLight.parse(LIGHT), id: "l", at: "" };
+    expect(asks("pass", [read])).toBeNull();
+    const bad = undoneAt(line, {
+      ...endState([]),
+      answers: { test: "pass" },
+      light: [{ ...read, dBm: [-22] }],
+    });
+    expect(bad?.bad).toBe("2 dB at 1310 nm is out");
   });
 });
 

@@ -22,7 +22,7 @@ const zFaceMark = z
       .min(0.1, said("a-marks-size-must-be-above-0"))
       .max(250, said("a-marks-size-must-be-at-most-250"))
       .multipleOf(0.1, said("give-micrometres-in-tenths")),
-    /** Where it was drawn; a scratch to a second point. Null where only its zone was said. */
+    /** Place on the face; a scratch has a second point. Null if only its zone is given. */
     at: zPoint.nullable(),
     to: zPoint.nullable(),
     zone: z.enum(FACE_ZONES).nullable(),

@@ -20,7 +20,7 @@ const CONNECTOR_ONLY = /^adhesive-/;
 const SEATED_AGAIN = /^(stub-wedge-release|guided-insertion)/;
 
 /**
- * What a style puts on a fibre's end: a connector, one that holds a splice inside, or neither.
+ * The kind of end a procedure makes: a connector, a connector with a splice inside, or neither.
  * @example ["stub-wedge-release", "breakout-kit"].map(endedBy) // ["connector-and-splice", null]
  */
 export function endedBy(family: string): "connector" | "connector-and-splice" | null {

@@ -1,9 +1,8 @@
 "use client";
 
-import { isMidRun, nextLine, readsLight } from "@/core";
+import { isMidRun, nextLine } from "@/core";
 import { t } from "@/messages/bench";
 import { StepTools } from "../aids/step-aids";
-import { LightPanel } from "../light/light-panel";
 import { SimulatedFaultLight } from "../light/simulated-fault-light";
 import { JudgementPanel } from "../reading/judgement-panel";
 import { ReadingPanel } from "../reading/reading-panel";
@@ -70,7 +69,6 @@ export function StepEntry({ step: props, view }: ColumnProps) {
           advised={missing || advices.some(({ seen }) => seen !== null)}
         />
       )}
-      {readsLight(line.step) && <OpticalTest {...props} />}
       {props.purpose === "practice" && line.step.aids.includes("light") && (
         <SimulatedFaultLight isSeated={isSeated(props)} />
       )}
@@ -102,16 +100,6 @@ const isSeated = ({ sheet, work }: StepProps): boolean => {
   const seat = sheet.lines.findIndex(({ step }) => step.kind === "insert");
   return seat >= 0 && work.line.index > seat;
 };
-
-const OpticalTest = ({ sheet, work, rule, purpose }: StepProps) => (
-  <LightPanel
-    {...{ rule, purpose }}
-    state={work.state}
-    family={sheet.procedure.family}
-    onAdd={work.add}
-    onStrike={work.strike}
-  />
-);
 
 /** The line that comes after the one in hand; undefined after the last. */
 const thenLine = ({ trim, state, drawn }: BenchWork) =>

@@ -1,10 +1,11 @@
 "use client";
-import { featureOf, partsNeededAt, type RunSheet, type Seat } from "@/core";
+import { featureOf, partsNeededAt, type RunSheet, readsLight, type Seat } from "@/core";
 import { AdvicePanel, InHandStrip } from "../advice/advice-panel";
 import { SeatNote } from "../advice/seat-words";
 import { StepPictures } from "../aids/step-aids";
 import { AimNote } from "../aim/aim-note";
 import { BigFigure, LengthFigure } from "../figure/figure";
+import { LightPanel } from "../light/light-panel";
 import { toleranceOf } from "../words/length-text";
 import { Doing } from "./doing";
 import { MishapRow } from "./mishap-row";
@@ -63,6 +64,7 @@ export function StepMain({ step: props, view }: ColumnProps) {
           units={units}
         />
       </div>
+      {readsLight(line.step) && <OpticalTest {...props} />}
       {advices.length === 0 && (
         <div className="hidden lg:block">
           <StepLengths step={props} view={view} />
@@ -72,6 +74,17 @@ export function StepMain({ step: props, view }: ColumnProps) {
     </>
   );
 }
+
+/** Light read through the end, at a step that asks for it. */
+const OpticalTest = ({ sheet, work, rule, purpose }: StepProps) => (
+  <LightPanel
+    {...{ rule, purpose }}
+    state={work.state}
+    family={sheet.procedure.family}
+    onAdd={work.add}
+    onStrike={work.strike}
+  />
+);
 
 /** Its title, its figure or its parts, and what stands before it. */
 function StepHead({ step: props, view: { missing, aim } }: ColumnProps) {
