@@ -162,7 +162,7 @@ test("the simulated calliper asks first on real work, practises on a copy, and m
   const real = await shortEnd(request);
   await page.goto(`/bench/${real}`);
   const panel = page.getByRole("region", { name: "Simulated calliper" });
-  const simulate = page.getByRole("button", { name: "Simulated calliper" }).filter({ visible: true });
+  const simulate = page.getByRole("button", { name: "Simulate a calliper" }).filter({ visible: true });
   await simulate.click();
   const ask = page.getByRole("dialog", { name: "This end is work" });
   await expect(ask).toBeVisible();

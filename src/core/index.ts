@@ -423,6 +423,7 @@ export { countedEvent, counterOf, countsOf } from "./tally/counter";
 export { leavingEvents } from "./tally/leaving";
 export { spentAt } from "./tally/spent";
 export { type LayingStep, layingOrder, loopShape, slotShapes } from "./tray/laying";
+export { type TrayList, trayLists } from "./tray/tray-lists";
 export { laidIn, slotAt, slotsFor, slotText, type TraySet } from "./tray/tray-set";
 export {
   type RecordChecked,

@@ -8,10 +8,19 @@ type Elements = ReturnType<IntlMessageFormat["getAst"]>;
 /** Number of `TYPE.literal` in a parsed message. */
 const LITERAL = 0;
 
-const PLAIN = "abcdefghijklmnopqrstuvwxyzABCDEFGHIJKLMNOPQRSTUVWXYZ";
-const ACCENTED = "áƀçđéƒǵĥíĵķłɱńóƥɋŕšťúṽŵẋýžÁƁÇĐÉƑǴĤÍĴĶŁṀŃÓƤɊŔŠŤÚṼŴẊÝŽ";
+const PLAIN = "abcdefghijklmnopqrstuvwxyz";
+const ACCENTED = [..."áƀçđéƒǵĥíĵķłɱńóƥɋŕšťúṽŵẋýž"];
 
-const accents = new Map([...PLAIN].map((letter, i) => [letter, [...ACCENTED][i] ?? letter]));
+/** Capitals are those of the accented letters: two texts that differ by case alone still do. */
+const accents = new Map(
+  [...PLAIN].flatMap((letter, i) => {
+    const accent = ACCENTED[i] ?? letter;
+    return [
+      [letter, accent],
+      [letter.toUpperCase(), accent.toUpperCase()],
+    ] as const;
+  }),
+);
 
 /** A text with its letters accented; each word of three letters or more is a third longer. */
 export const accented = (text: string): string =>

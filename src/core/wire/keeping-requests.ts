@@ -52,24 +52,31 @@ export const zCardQuery = z.strictObject({
 });
 
 /** Parts of a job's print, in printing order. */
-export const JOB_PRINT_PARTS = ["cuts", "pocket", "cards", "labels"] as const;
+export const JOB_PRINT_PARTS = [
+  "cuts",
+  "pocket",
+  "cards",
+  "closures",
+  "travellers",
+  "trays",
+  "labels",
+] as const;
 export type JobPrintPart = (typeof JOB_PRINT_PARTS)[number];
 
 /** Query of a job's print: parts, paper, format; `x` and `y` are the printer's correction. */
-export const zJobPrintQuery = zCardQuery
-  .pick({ paper: true, page: true, printer: true, x: true, y: true })
-  .extend({
-    /** Parts with commas between. */
-    parts: z
-      .string()
-      .max(100)
-      .default("cards")
-      .transform((text) => text.split(",").filter(Boolean))
-      .pipe(
-        z.array(z.enum(JOB_PRINT_PARTS, said("a-part-must-be-one-of"))).min(1, said("a-part-must-be-one-of")),
-      ),
-    format: z.enum(["pdf", "svg"], said("format-must-be-pdf-or-svg")).default("pdf"),
-  });
+export const zJobPrintQuery = zCardQuery.pick({ paper: true, printer: true, x: true, y: true }).extend({
+  page: z.coerce.number().int().min(1).max(2_000).default(1),
+  /** Parts with commas between. */
+  parts: z
+    .string()
+    .max(100)
+    .default("cards")
+    .transform((text) => text.split(",").filter(Boolean))
+    .pipe(
+      z.array(z.enum(JOB_PRINT_PARTS, said("a-part-must-be-one-of"))).min(1, said("a-part-must-be-one-of")),
+    ),
+  format: z.enum(["pdf", "svg"], said("format-must-be-pdf-or-svg")).default("pdf"),
+});
 
 const zGaugeStyles = z
   .array(zCardQuery.pick({ cable: true, procedure: true, core: true, choices: true }))

@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
-import { type GaugeEdge, JOB_PRINT_PARTS, type RunSheet, stripMarks, UNPROVEN } from "@/core";
+import { type GaugeEdge, JOB_PRINT_PARTS, type RunSheet, stripMarks, trayLists, UNPROVEN } from "@/core";
 import { shippedSheets } from "@/core/runsheet/fixtures/shipped-sheets";
+import { shippedLibrary } from "../../../harness/shipped";
 import { cardSvg } from "./card-svg";
 import { gaugePages } from "./gauge-pages";
 import { jobPages } from "./job-pages";
@@ -18,7 +19,32 @@ const [cord, polish, drop] = [
   sheetOf("drop-clamp on"),
 ];
 const label = (n: number) => ({ title: `Pad ${n}`, place: "side A", foot: "North ring" });
+const shippedEntry = shippedLibrary().entries.find(({ trays }) => trays !== null);
+const TRAYS = shippedEntry?.trays;
+if (!TRAYS) throw new Error("trays");
+const splice = (n: number, slot: string) => ({
+  id: `5b1d7c1e-0000-4000-8000-00000000000${n}`,
+  a: { cable: "hall", towards: null, fibre: n },
+  b: { cable: "pigtail", towards: null, fibre: n },
+  ...{ count: 1, slot, lengths: { a: null, b: null }, note: "" },
+});
+const [first, second] = TRAYS.slots.map(({ id }) => id);
+const CLOSING = {
+  closures: [
+    {
+      ...{ name: "Pad 4", entry: "Dome", address: "/jobs/x/closures/y" },
+      cables: [cord, drop].map((sheet, i) => ({ title: `${i + 1}  Feeder`, ports: "2", sheet })),
+    },
+  ],
+  trays: trayLists(TRAYS, [splice(1, `1.${second}`), splice(2, `1.${first}`), splice(3, `2.${first}`)]).map(
+    (list) => ({
+      ...{ closure: "Pad 4", list, limitDb: 0.3 },
+      endText: ({ cable, fibre }: { cable: string; fibre: number }) => `${cable} fibre ${fibre}`,
+    }),
+  ),
+};
 const JOB = {
+  ...CLOSING,
   name: "North ring",
   sheets: [cord, polish, drop].map((sheet) => ({ sheet, address: "/?cable=x" })),
   labels: Array.from({ length: 61 }, (_, n) => label(n)),
@@ -59,9 +85,52 @@ describe("what is printed for a job", () => {
     expect(count("cuts")).toBe(1);
     expect(count("pocket")).toBe(1);
     expect(count("labels")).toBe(2);
-    expect(count(...JOB_PRINT_PARTS)).toBe(
-      count("cuts") + count("pocket") + count("labels") + count("cards"),
+    expect(count("trays")).toBe(2);
+    expect(count(...JOB_PRINT_PARTS)).toBe(JOB_PRINT_PARTS.reduce((sum, part) => sum + count(part), 0));
+  });
+  it("has every step of a procedure on its traveller, in the order of work, with room for each reading", () => {
+    const pages = pagesOf(["travellers"]).filter((page) => texts(page).includes(cord.procedure.name));
+    const numbers = pages.flatMap(texts).filter((text) => /^\d+$/.test(text));
+    expect(numbers).toEqual(cord.lines.map(({ index }) => String(index + 1)));
+    for (const { name } of cord.lines.flatMap(({ checks }) => checks))
+      expect(pages.flatMap(texts).join(" ")).toContain(name.split(" ")[0]);
+    for (const { height, shapes } of pages)
+      for (const shape of shapes) if (shape.kind === "text") expect(shape.y).toBeLessThanOrEqual(height - 4);
+  });
+  it("has on a tray's list its splices slot by slot, with the steps in the order of laying", () => {
+    const [page] = pagesOf(["trays"]);
+    if (!page) throw new Error("a page");
+    const all = texts(page);
+    expect(all).toContain("Pad 4, tray 1");
+    expect(all.indexOf("hall fibre 2")).toBeLessThan(all.indexOf("hall fibre 1"));
+    expect(all).not.toContain("hall fibre 3");
+    expect(all.slice(all.indexOf("hall fibre 2") - 3)[0]).toMatch(/^\d, \d$/);
+  });
+  it("draws on a closure's card every cable to the stated scale, with all its lengths", () => {
+    const [page] = pagesOf(["closures"]);
+    if (!page) throw new Error("a page");
+    const scale = Number(/1 : (\d+)/.exec(texts(page).join("|"))?.[1]);
+    const upright = page.shapes.flatMap((shape) =>
+      shape.kind === "line" && shape.layer === "mark" ? [shape.x1] : [],
     );
+    for (const sheet of [cord, drop])
+      for (const { at, letter } of stripMarks(sheet)) {
+        expect(Math.min(...upright.map((x) => Math.abs(x - 14 - at / 1_000 / scale)))).toBeLessThan(0.01);
+        expect(texts(page)).toContain(letter);
+      }
+    expect(texts(page)).toContain("Work to the lengths, not to the drawing.");
+  });
+  it("has the labels of a roll below one another, as many as its width takes", () => {
+    for (const page of pagesOf(["labels"], "roll-62")) {
+      expect(page.height).toBe(62);
+      for (const shape of page.shapes)
+        if (shape.kind === "rect") expect(shape.y + shape.height).toBeLessThanOrEqual(60);
+    }
+    expect(
+      pagesOf(["labels"], "roll-62")
+        .flatMap(texts)
+        .filter((text) => /^Pad \d+$/.test(text)),
+    ).toHaveLength(61);
   });
   it("has on the pocket card every style at true scale, to 0.01 mm, with the proof of scale", () => {
     const [page] = pagesOf(["pocket"]);

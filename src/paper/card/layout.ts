@@ -36,7 +36,7 @@ function sheetPage(
     width,
     height,
     shapes: [
-      ...header(request, width - MARGIN),
+      ...cardHeader(request, width - MARGIN),
       ...stripShapes(request.sheet, strip, frame),
       ...figures(request, strip, MARGIN, below),
       ...proofBox(request, proofX, below, 122),
@@ -80,7 +80,11 @@ function rollPage(request: CardRequest, height: number, strip: Strip): CardPage 
 const standing = ({ procedure, lengths }: RunSheet): string =>
   figuresStand(procedure.representative ? lengths.length : 0, lengths.length);
 
-function header({ sheet, address, day }: CardRequest, right: number): CardShape[] {
+/** The head of a card: what it is of, blanks for who makes which end, revisions, day, and the code back to the sheet. */
+export function cardHeader(
+  { sheet, address, day }: Pick<CardRequest, "sheet" | "address" | "day">,
+  right: number,
+): CardShape[] {
   const blanks = [t("card-job"), t("card-made-by"), t("card-date")];
   return [
     text(MARGIN, 20, 6.4, sheet.procedure.name, { bold: true }),
@@ -103,7 +107,7 @@ function header({ sheet, address, day }: CardRequest, right: number): CardShape[
 }
 
 /** A QR code as squares, runs of a row in one. */
-function codeShapes(content: string, x: number, y: number, size: number): CardShape[] {
+export function codeShapes(content: string, x: number, y: number, size: number): CardShape[] {
   const { modules } = QRCode.create(content, { errorCorrectionLevel: "M" });
   const cell = size / modules.size;
   const shapes: CardShape[] = [];

@@ -77,9 +77,9 @@ const overlap = (x: number, { y, height }: Frame, label: string): CardShape[] =>
 ];
 
 /** The layers of the finished end as outlines, lengths and thicknesses both at true scale. */
-function cableShapes(
+export function cableShapes(
   sheet: RunSheet,
-  window: StripWindow,
+  window: { readonly from: number; readonly to: number },
   x: (at: number) => number,
   axis: number,
 ): CardShape[] {

@@ -1,10 +1,24 @@
-import { type JobId, type PlaceSide, problemOf, type RunSheet, toMm } from "@/core";
+import {
+  type ClosureAnswer,
+  type ClosureAtWork,
+  fibreEndText,
+  type JobId,
+  type PlaceSide,
+  problemOf,
+  type RunSheet,
+  type Splice,
+  splicedIn,
+  type TrayList,
+  toMm,
+  trayLists,
+} from "@/core";
 import type { Store } from "@/store/database/store";
 import { findJob } from "@/store/plan/plans";
 import { wholeLibrary } from "@/store/shelf/shelf";
 import { sheetOnce } from "../known";
 import { aheadInClosure } from "./begin-closure";
-import { getClosures } from "./closures";
+import { closureAtWork } from "./closure-at-work";
+import { getClosure, getClosures } from "./closures";
 import { findCutList } from "./cut-list";
 import { allPieces } from "./jobs";
 import { aheadAtPlace, plannedPlaces } from "./places";
@@ -28,6 +42,25 @@ interface JobPrint {
     readonly from: string;
     readonly to: string;
   }[];
+  readonly trays: readonly PrintedTray[];
+  readonly closures: readonly PrintedClosure[];
+}
+
+/** A tray of a closure with its splices, slot by slot. */
+interface PrintedTray {
+  readonly closure: string;
+  readonly list: TrayList<Splice>;
+  readonly limitDb: number;
+  /** The name of an end of a splice. */
+  readonly endText: (end: Splice["a"]) => string;
+}
+
+/** A closure with the sheets its cables are opened by; a cable whose sheet does not go together is left out. */
+interface PrintedClosure {
+  readonly name: string;
+  readonly entry: string;
+  readonly address: string;
+  readonly cables: readonly { readonly title: string; readonly ports: string; readonly sheet: RunSheet }[];
 }
 
 type Ahead = ReturnType<typeof aheadAtPlace>;
@@ -65,13 +98,30 @@ export function findJobPrint(store: Store, id: JobId): JobPrint | null {
     for (const { ends, ...place } of groups.values())
       attemptIt(() => add(aheadAtPlace(store, piece, place), ends));
   }
-  for (const { id: closure, plan } of getClosures(store, id))
-    for (const cable of plan.cables)
-      if (!cable.joins) attemptIt(() => add(aheadInClosure(store, closure, { cable: cable.id }), 1));
+  const trays: PrintedTray[] = [];
+  const closures: PrintedClosure[] = [];
+  for (const { id: opening } of getClosures(store, id)) {
+    const closure = getClosure(store, opening);
+    const opened: [string, RunSheet][] = [];
+    for (const { id: cable, joins } of closure.plan.cables)
+      attemptIt(() => {
+        const ahead = aheadInClosure(store, closure.id, { cable });
+        opened.push([cable, sheetOnce(library, ahead)]);
+        // A place of a piece has its sheet already.
+        if (!joins) add(ahead, 1);
+      });
+    attemptIt(() => {
+      const at = closureAtWork(store, closure);
+      trays.push(...traysOf(closure, at));
+      closures.push(openedClosure(closure, at, new Map(opened)));
+    });
+  }
   const nameOf = (cable: string) => library.cables.find((each) => each.id === cable)?.name ?? cable;
   return {
     name: job.name,
     sheets: [...sheets.values()],
+    trays,
+    closures: closures.filter(({ cables }) => cables.length > 0),
     labels: pieces.flatMap(({ id: piece, plan }) =>
       (places.get(piece) ?? []).map(({ side, text, procedure }) => ({
         title: plan.name,
@@ -90,6 +140,28 @@ export function findJobPrint(store: Store, id: JobId): JobPrint | null {
     ),
   };
 }
+
+function traysOf({ plan }: ClosureAnswer, at: ClosureAtWork): PrintedTray[] {
+  const { trays } = at.entry;
+  if (!trays) return [];
+  const cables = splicedIn(at);
+  return trayLists(trays, plan.splicing.splices).map((list) => ({
+    ...{ closure: plan.name, list, limitDb: plan.splicing.limitDb },
+    endText: (end) => fibreEndText(cables, end),
+  }));
+}
+
+const openedClosure = (
+  { id, job, plan }: ClosureAnswer,
+  at: ClosureAtWork,
+  sheets: ReadonlyMap<string, RunSheet>,
+): PrintedClosure => ({
+  ...{ name: plan.name, entry: at.entry.name, address: `/jobs/${job}/closures/${id}` },
+  cables: at.cables.flatMap(({ id: cable, number, name, ports }) => {
+    const sheet = sheets.get(cable);
+    return sheet ? [{ title: `${number}  ${name}`, ports: ports.join(", "), sheet }] : [];
+  }),
+});
 
 type Plan = ReturnType<typeof allPieces>[number]["plan"];
 

@@ -201,7 +201,7 @@ function LengthsRead({ sheet, standings, units, picked, onPick }: LengthsReadPro
               look="quiet"
               onClick={() => onPick(check.id)}
               aria-pressed={picked === check.id}
-              aria-label={`Read ${check.name}${onLeg(check.leg, isMidRun(sheet))}`}
+              aria-label={t("read-this", { name: check.name, leg: onLeg(check.leg, isMidRun(sheet)) })}
               className="text-sm"
             >
               {t("read-2")}

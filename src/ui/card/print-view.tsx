@@ -21,6 +21,9 @@ const PART_TEXTS: Readonly<Record<JobPrintPart, (count: number) => string>> = {
   cuts: (count) => t("part-cuts", { count }),
   pocket: (count) => t("part-pocket", { count }),
   cards: (count) => t("part-cards", { count }),
+  closures: (count) => t("part-closures", { count }),
+  travellers: (count) => t("part-travellers", { count }),
+  trays: (count) => t("part-trays", { count }),
   labels: (count) => t("part-labels", { count }),
 };
 
@@ -89,7 +92,6 @@ export function PrintView({ job, counts }: PrintViewProps) {
             />
             <ProofPanel />
             <p className="text-soft text-sm">
-              {t("from-their-own-pages")}{" "}
               <Link href={`/jobs/${job.id}/cut-list`} className="underline">
                 {t("cut-list-with-reels")}
               </Link>

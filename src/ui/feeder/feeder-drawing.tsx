@@ -31,7 +31,7 @@ export function FeederDrawing({ plan, lights, readings, picked, onPick }: Feeder
   const rows = rowsOf(lights.map(({ along }) => x(along)));
   return (
     <figure ref={ref} className="border-line border-y bg-raised">
-      <svg width={width} height={HEIGHT} viewBox={`0 0 ${width} ${HEIGHT}`} className="block">
+      <svg width={width} height={HEIGHT} viewBox={`0 0 ${width} ${HEIGHT}`} className="block h-auto w-full">
         <title>{t("the-feeder-along-its-length")}</title>
         <Cable plan={plan} lights={lights} x={x} />
         {x.ticks(Math.max(2, Math.floor(width / 130))).map((tick) => (

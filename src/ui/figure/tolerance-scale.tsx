@@ -34,7 +34,7 @@ export function ToleranceScale({ nominal, plus, minus, units, reading }: Toleran
       viewBox={`0 0 ${WIDTH} 62`}
       className="figures mt-3 w-full max-w-[400px]"
       role="img"
-      aria-label={`Tolerance: ${label}`}
+      aria-label={t("tolerance-of", { limits: label })}
     >
       <line x1="4" x2={WIDTH - 4} y1="28" y2="28" stroke="var(--line)" strokeWidth="2" />
       <rect x={low} y="19" width={high - low} height="18" rx="9" fill="var(--in-wash)" stroke="var(--in)" />

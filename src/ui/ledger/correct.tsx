@@ -50,7 +50,7 @@ export function Correct({ end, event, words, after, onDone }: CorrectProps) {
   });
   return (
     <form
-      aria-label={`Correct: ${words}`}
+      aria-label={t("correct-this", { words })}
       className="my-1 grid gap-2 rounded-md border-2 border-ink p-3"
       onSubmit={submit}
     >

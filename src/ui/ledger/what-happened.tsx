@@ -44,7 +44,7 @@ export function WhatHappened({
                     look="link"
                     onClick={() => setOpen(open === recorded.id ? null : recorded.id)}
                     aria-expanded={open === recorded.id}
-                    aria-label={`Correct: ${words}`}
+                    aria-label={t("correct-this", { words })}
                     className="no-print min-h-6 shrink-0 px-1 text-soft"
                   >
                     {t("correct")}

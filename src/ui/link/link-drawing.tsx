@@ -32,7 +32,7 @@ export function LinkDrawing({ parts, at }: LinkDrawingProps) {
     `M${lines.map((level) => `${x(level.along)},${y(of(level))}`).join(" L")} H${x(length) + TAIL}`;
   return (
     <figure ref={ref} className="border-line border-y bg-raised">
-      <svg width={width} height={HEIGHT} viewBox={`0 0 ${width} ${HEIGHT}`} className="block">
+      <svg width={width} height={HEIGHT} viewBox={`0 0 ${width} ${HEIGHT}`} className="block h-auto w-full">
         <title>{t("along")}</title>
         <path d={`${path(({ limit }) => limit)} V${y(0)} H${x(0)} Z`} fill="var(--in)" opacity="0.12" />
         <path d={path(({ loss }) => loss)} fill="none" stroke="var(--ink)" strokeWidth="2.5" />

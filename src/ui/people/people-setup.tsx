@@ -59,7 +59,7 @@ function PersonRow({ person }: { person: Person }) {
           look="quiet"
           size="small"
           onClick={() => setDoing("name")}
-          aria-label={`Rename ${person.name}`}
+          aria-label={t("rename-person", { name: person.name })}
         >
           {t("rename")}
         </Button>

@@ -47,7 +47,7 @@ export function StepLengths({ step: props, view: { reading, standings, advices, 
         <Button
           look="quiet"
           aria-pressed={props.simulated}
-          aria-label={t("simulated-calliper")}
+          aria-label={t("simulate-calliper")}
           onClick={() => props.onSimulated(!props.simulated)}
           className="gap-1.5 px-2.5 text-sm aria-pressed:border-ink"
         >

@@ -12,11 +12,14 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
   const { id } = await params;
   const job = findJobPrint(theStore(), id);
   if (!job) notFound();
-  const { name, sheets, labels, cuts } = job;
+  const { name, sheets, labels, cuts, trays, closures } = job;
   const counts = {
     cuts: cuts.length,
     pocket: sheets.length,
     cards: sheets.length,
+    closures: closures.length,
+    travellers: sheets.length,
+    trays: trays.length,
     labels: labels.length,
   };
   return <PrintView job={{ id, name }} counts={counts} />;
