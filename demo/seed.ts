@@ -135,7 +135,18 @@ function seedJobs(filling: Filling): void {
   }
 }
 
-/** Begins an end and adds its events, one every twenty seconds. */
+/** Ends made on a day, and minutes from one to the next. */
+const PER_DAY = 9;
+const APART = 64;
+
+/** When an end was begun that so many came after: in working hours, the last of them on the day before now. */
+function workedAt(now: Date, after: number): Date {
+  const morning = new Date(now.getTime() - (1 + Math.floor(after / PER_DAY)) * DAY);
+  morning.setUTCHours(7, 20, 0, 0);
+  return new Date(morning.getTime() + (PER_DAY - 1 - (after % PER_DAY)) * APART * MINUTE);
+}
+
+/** Begins an end and adds its events, one every forty seconds. */
 function work(
   store: Store,
   end: Omit<Demo["open"][number], "toStep">,
@@ -166,7 +177,7 @@ function work(
   ];
   all.forEach((event, i) => {
     addEvents(
-      actOn(store, new Date(at.getTime() + (i + 1) * 20_000)),
+      actOn(store, new Date(at.getTime() + (i + 1) * 40_000)),
       id,
       check(zAddInside, {
         client: "demo",
@@ -188,7 +199,7 @@ function seedMadeEnds({ demo, store, now }: Filling): void {
   );
   const ends = [...series, ...demo.ends, ...demo.placed];
   ends.forEach((end, number) => {
-    const at = new Date(now.getTime() - (ends.length - number) * 190 * MINUTE);
+    const at = workedAt(now, ends.length - 1 - number);
     const key = `end ${number}`;
     const signedBy = demo.people[end.by] ?? "Nobody";
     work(store, end, key, at, (sheet) =>

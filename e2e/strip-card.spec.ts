@@ -54,8 +54,8 @@ test("a long strip goes over several cards, and what cannot be drawn is refused 
   request,
 }) => {
   await page.goto("/card?cable=loose-tube-144&style=breakout-kit-12");
-  await expect(page.getByText(/^Card 1 of \d+$/)).toBeVisible();
-  await page.getByRole("button", { name: "Next card" }).click();
+  await expect(page.getByText(/^Page 1 of \d+$/)).toBeVisible();
+  await page.getByRole("button", { name: "Next page" }).click();
   await expect(page.getByText(/^Card 2 of \d+$/)).toBeVisible();
   const refused = async (query: string) => {
     const answer = await request.get(`/api/v1/cards?${query}`);
@@ -101,10 +101,10 @@ test("a job's print centre: parts ticked, seen as they will be, in one file @des
   await request.post(`/api/v1/jobs/${job}`, { data: { pieces: [{ plan }] } });
   await page.goto(`/jobs/${job}`);
   await page.getByRole("link", { name: "Print", exact: true }).click();
-  await expect(page.getByText("Card 1 of 4")).toBeVisible();
+  await expect(page.getByText("Page 1 of 4")).toBeVisible();
   await page.getByRole("checkbox", { name: "Labels, 24 ends" }).focus();
   await page.keyboard.press("Space");
-  await expect(page.getByText("Card 1 of 3")).toBeVisible();
+  await expect(page.getByText("Page 1 of 3")).toBeVisible();
   const download = page.waitForEvent("download");
   await page.getByRole("button", { name: "3 pages in one file" }).focus();
   await page.keyboard.press("Enter");

@@ -29,3 +29,23 @@ export const moment = (at: Date): string =>
     minute: "2-digit",
     hourCycle: "h23",
   });
+
+/** An hour and minute in the reader's own zone. */
+export const clock = (at: Date): string =>
+  at.toLocaleTimeString(tag(), { hour: "2-digit", minute: "2-digit", hourCycle: "h23" });
+
+/**
+ * A day as it is headed.
+ * @param day written `2026-11-24`.
+ * @example longDay("2026-11-24") // "Tuesday 24 November 2026"
+ */
+export const longDay = (day: string): string =>
+  new Date(`${day}T12:00:00Z`)
+    .toLocaleDateString(tag(), {
+      weekday: "long",
+      day: "numeric",
+      month: "long",
+      year: "numeric",
+      timeZone: "UTC",
+    })
+    .replace(",", "");

@@ -1,7 +1,7 @@
 import type { Metadata } from "next";
-import { check, InputError, type RunSheet, zLedgerQuery } from "@/core";
+import { check, InputError, mustHoldAt, type RunSheet, zLedgerQuery } from "@/core";
 import { t } from "@/messages/app";
-import { ledgerPage } from "@/service/ledger/ledger";
+import { ledgerShown } from "@/service/ledger/ledger";
 import { theStore } from "@/service/the-store";
 import { type Thumb, thumbOf } from "@/ui/band/thumb";
 import { LedgerView } from "@/ui/ledger/ledger-view";
@@ -12,7 +12,7 @@ export const dynamic = "force-dynamic";
 const drawn = new WeakMap<RunSheet, Thumb>();
 
 /** A page of the ledger with every end drawn in small: each sheet once, however many ends were made by it. */
-function shown({ rows, ...page }: ReturnType<typeof ledgerPage>) {
+function shown({ rows, details, ...page }: ReturnType<typeof ledgerShown>) {
   const sheets = [...new Set(rows.map(({ sheet }) => sheet))];
   return {
     ...page,
@@ -21,7 +21,11 @@ function shown({ rows, ...page }: ReturnType<typeof ledgerPage>) {
       drawn.set(sheet, thumb);
       return thumb;
     }),
-    rows: rows.map(({ sheet, ...row }) => ({ ...row, as: sheet.as, thumb: sheets.indexOf(sheet) })),
+    rows: rows.map(({ sheet, ...row }, i) => ({
+      ...row,
+      ...mustHoldAt(details, i),
+      ...{ as: sheet.as, thumb: sheets.indexOf(sheet) },
+    })),
   };
 }
 
@@ -31,11 +35,13 @@ export default async function LedgerPage({ searchParams }: { searchParams: Promi
   const query = Object.fromEntries(
     Object.entries(await searchParams).flatMap(([name, value]) => (value ? [[name, String(value)]] : [])),
   );
+  const today = new Date().toISOString().slice(0, 10);
   try {
     return (
       <LedgerView
-        page={shown(ledgerPage(theStore(), check(zLedgerQuery, query)))}
+        page={shown(ledgerShown(theStore(), check(zLedgerQuery, query)))}
         query={query}
+        today={today}
         problem={null}
       />
     );
@@ -43,8 +49,9 @@ export default async function LedgerPage({ searchParams }: { searchParams: Promi
     if (!(error instanceof InputError)) throw error;
     return (
       <LedgerView
-        page={shown(ledgerPage(theStore(), check(zLedgerQuery, {})))}
+        page={shown(ledgerShown(theStore(), check(zLedgerQuery, {})))}
         query={{}}
+        today={today}
         problem={error.problem.message}
       />
     );

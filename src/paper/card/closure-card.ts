@@ -30,11 +30,13 @@ const TOP = 34;
 const DRAWN = 150;
 const STEP = 4.4;
 /** Space above a cable's axis, for its title and its letters. */
-const ABOVE = 22;
+const ABOVE = 17;
 const LETTER_ROOM = 5.2;
 const LETTER_LEVELS = 3;
+/** Space below the axis, for the cable and the letters. */
+const BELOW = 8 + LETTER_LEVELS * STEP;
 /** Scales a drawing may have, one for all cables of a closure. */
-const SCALES = [1, 2, 5, 10, 20, 50] as const;
+const SCALES = [1, 2, 4, 5, 8, 10, 12, 15, 20, 25, 50] as const;
 
 /**
  * The card of each closure: its cables below one another at one stated scale, every cut, mark, stub and tie with its letter,
@@ -49,7 +51,7 @@ export const closureCardPages = (
 function closurePages(closure: PrintedClosure, day: string, { width, height }: Paper): CardPage[] {
   const rows = closure.cables.map((cable) => {
     const marks = stripMarks(cable.sheet);
-    return { ...cable, marks, height: Math.max(ABOVE + 14, 8 + marks.length * STEP) + 4 };
+    return { ...cable, marks, height: Math.max(ABOVE + BELOW, 8 + marks.length * STEP) + 3 };
   });
   const longest = Math.max(1, ...rows.flatMap(({ marks }) => marks.map(({ at }) => at / 1_000))) + 12;
   const scale = SCALES.find((each) => longest / each <= DRAWN) ?? Math.ceil(longest / DRAWN);
@@ -108,7 +110,7 @@ function cableRow(
     }),
     ...cableShapes(sheet, { from: 0, to: last + 12_000 * scale }, x, axis),
     ...marks.flatMap(({ letter, at }, i) => {
-      const y = axis + 9 + (levels[i] ?? 0) * 4.4;
+      const y = axis + 9 + (levels[i] ?? 0) * STEP;
       return [
         line("mark", x(at), axis - 7, x(at), y - 2.6, 0.25),
         box("mark", x(at) - 2.1, y - 2.6, 4.2, 4.2, { fill: true, line: 0 }),

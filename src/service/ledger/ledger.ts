@@ -25,6 +25,15 @@ import { type End, getEnd } from "../end/ends";
 import { sheetOf } from "../end/kept-sheets";
 import { photosOf } from "../end/photos";
 import { endRecord, recordJson, recordsOf } from "../end/record";
+import {
+  dayAfter,
+  type LedgerDay,
+  type LedgerTotals,
+  type LineDetails,
+  ledgerDay,
+  ledgerTotals,
+  lineDetails,
+} from "./ledger-lines";
 import { csvPieces } from "./record-csv";
 
 /** A page of the ledger. */
@@ -61,8 +70,6 @@ function filterOf({ result, style, purpose, find, from, to, before }: LedgerQuer
   };
 }
 
-const dayAfter = (day: string): string => new Date(Date.parse(day) + 86_400_000).toISOString().slice(0, 10);
-
 /** Ends on record, newest first, a page at a time. @throws InputError for a query it cannot read. */
 export function ledgerPage(store: Store, query: LedgerQuery): LedgerPage {
   const filter = filterOf(query);
@@ -74,6 +81,31 @@ export function ledgerPage(store: Store, query: LedgerQuery): LedgerPage {
     count: countSigned(store, { ...filter, before: undefined }),
     styles: signedStyles(store),
     next: rows.length > LEDGER_PAGE && last ? `${last.signedAt}~${last.id}` : null,
+  };
+}
+
+/** A page of the ledger with each end's details, sums over all ends of the query, and a day of it drawn. */
+interface LedgerShown extends LedgerPage {
+  readonly details: readonly LineDetails[];
+  readonly sum: LedgerTotals;
+  /** The day asked for, or the last one with an end; null where the query finds none. */
+  readonly day: LedgerDay | null;
+}
+
+/** A page of the ledger as it is shown. @throws InputError for a query it cannot read. */
+export function ledgerShown(store: Store, query: LedgerQuery): LedgerShown {
+  const page = ledgerPage(store, query);
+  const filter = filterOf(query);
+  const isOneDay = query.from !== undefined && query.from === query.to;
+  const day = isOneDay ? query.from : page.rows[0]?.signedAt?.slice(0, 10);
+  return {
+    ...page,
+    details: lineDetails(
+      store,
+      page.rows.map(({ id }) => id),
+    ),
+    sum: ledgerTotals(store, filter),
+    day: day ? ledgerDay(store, filter, day) : null,
   };
 }
 

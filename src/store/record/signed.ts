@@ -25,7 +25,7 @@ const shapeOf = ({ result, style, words = [], since, until, before }: LedgerFilt
   words.length;
 
 /** What a filter asks for, by the names of the statement's places. */
-const askedOf = ({ result, style, purpose, words = [], since, until, before }: LedgerFilter) => ({
+export const askedOf = ({ result, style, purpose, words = [], since, until, before }: LedgerFilter) => ({
   purpose,
   result,
   style,
@@ -38,7 +38,14 @@ const askedOf = ({ result, style, purpose, words = [], since, until, before }: L
 
 const place = (name: string): SQL => sql`${sql.placeholder(name)}`;
 
-const matching = ({ result, style, words = [], since, until, before }: LedgerFilter): SQL | undefined =>
+export const matching = ({
+  result,
+  style,
+  words = [],
+  since,
+  until,
+  before,
+}: LedgerFilter): SQL | undefined =>
   and(
     isNotNull(ends.signedAt),
     eq(ends.purpose, place("purpose")),
@@ -55,7 +62,7 @@ const matching = ({ result, style, words = [], since, until, before }: LedgerFil
   );
 
 /** A statement put together once for each shape of filter. */
-function byShape<T>(make: (store: Store, filter: LedgerFilter) => T) {
+export function byShape<T>(make: (store: Store, filter: LedgerFilter) => T) {
   const existing = prepared(() => new Map<string, T>());
   return (store: Store, filter: LedgerFilter): T => {
     const [statements, shape] = [existing(store), shapeOf(filter)];

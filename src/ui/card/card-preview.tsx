@@ -58,11 +58,11 @@ export function CardPreview({ address, page, pages, onPage, onPages }: CardPrevi
         {pages > 1 && (
           <span className="flex items-center gap-2">
             <Button size="small" disabled={page <= 1} onClick={() => onPage(page - 1)}>
-              {t("card-before")}
+              {t("page-before")}
             </Button>
-            <span>{t("card-of", { page, pages })}</span>
+            <span>{t("page-of", { page, pages })}</span>
             <Button size="small" disabled={page >= pages} onClick={() => onPage(page + 1)}>
-              {t("next-card")}
+              {t("next-page")}
             </Button>
           </span>
         )}
