@@ -268,6 +268,7 @@ test("the ledger comes as one PDF, a page an end, by the button too", async ({ p
   const all = await (await request.get(`/api/v1/ledger?format=json&${filter}`)).json();
   expect(paper.length).toBe(all.length);
   await page.goto(`/ledger?${filter}`);
+  await page.getByRole("button", { name: "Export" }).click();
   const button = page.getByRole("button", { name: "PDF" });
   await expect(button).toBeVisible();
   const [file] = await Promise.all([page.waitForEvent("download"), button.click()]);

@@ -416,7 +416,7 @@ export {
   splicerLine,
 } from "./splice/splicer-line";
 export { type Splicing, type SplicingStep, splicingFor, zSplicing } from "./splice/splicing";
-export { type Aim, aimOf, type Index, type LengthAim } from "./study/aim";
+export { type Aim, aimOf, FEWEST_ENDS, type Index, type LengthAim } from "./study/aim";
 export { FEWEST_READINGS, repeatabilityOf, STUDY_READINGS } from "./study/repeatability";
 export { type BladeCount, type BladeLine, bladeStanding, UNUSED } from "./tally/blade";
 export { countedEvent, counterOf, countsOf } from "./tally/counter";

@@ -2,7 +2,7 @@ import { type Length, um } from "../length/length";
 import { chiSquaredQuantile, studentBelow, studentQuantile } from "./distributions";
 
 /** The fewest ends before anything is said of how somebody aims. */
-const FEWEST_ENDS = 8;
+export const FEWEST_ENDS = 8;
 /** A bias smaller than this, micrometres, is not worth setting anything for. */
 const WORTH = 50;
 /** Settings are made to a tenth. */

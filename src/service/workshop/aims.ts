@@ -1,5 +1,5 @@
 import type { z } from "zod";
-import { type Aim, aimOf, type LengthAim, personBy, um, type zAimQuery } from "@/core";
+import { type Aim, aimOf, FEWEST_ENDS, type LengthAim, personBy, um, type zAimQuery } from "@/core";
 import type { Store } from "@/store/database/store";
 import { firstReadingsBy } from "@/store/record/ends";
 import { allPeople } from "@/store/workshop/people";
@@ -14,7 +14,21 @@ type AimGroup = Omit<LengthAim, keyof Aim | "values"> & { values: number[] };
  * anything was redone, since what was redone was made with the first reading in mind. Readings of a simulated end say
  * nothing of a hand.
  */
-export function aimsOf(store: Store, { person, style }: z.output<typeof zAimQuery>): LengthAim[] {
+export const aimsOf = (store: Store, query: z.output<typeof zAimQuery>): LengthAim[] =>
+  firstReadings(store, query).flatMap((group) => {
+    const aim = aimOf(group.values, group);
+    return aim ? [{ ...group, ...aim }] : [];
+  });
+
+/** Lengths somebody has made too few ends of for an aim, most ends first. */
+export const aimsPending = (store: Store, query: z.output<typeof zAimQuery>) =>
+  firstReadings(store, query)
+    .filter(({ values }) => values.length < FEWEST_ENDS)
+    .map(({ values, ...group }) => ({ ...group, n: values.length, needed: FEWEST_ENDS }))
+    .sort((a, b) => b.n - a.n);
+
+/** The first readings of somebody's ends, length by length and tool by tool. */
+function firstReadings(store: Store, { person, style }: z.output<typeof zAimQuery>): AimGroup[] {
   const groups = new Map<string, AimGroup>();
   const ids = personBy(allPeople(store), person)?.ids ?? [];
   if (ids.length === 0) return [];
@@ -35,8 +49,5 @@ export function aimsOf(store: Store, { person, style }: z.output<typeof zAimQuer
     group.values.push(firstMean);
     groups.set(key, group);
   }
-  return [...groups.values()].flatMap((group) => {
-    const aim = aimOf(group.values, group);
-    return aim ? [{ ...group, ...aim }] : [];
-  });
+  return [...groups.values()];
 }

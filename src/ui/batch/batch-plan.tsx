@@ -25,7 +25,8 @@ export function BatchPlan({ name, sheet, batch, wheres, onBegin }: BatchPlanProp
   const { members, states, stages, plan, mode, setMode } = batch;
   const count = members.length;
   const ways = waysOf(batch);
-  const shown = ways.find(({ id }) => id === mode)?.schedule ?? plan;
+  const way = ways.find(({ id }) => id === mode) ?? ways[0];
+  const shown = way?.schedule ?? plan;
   useTitle(t("plan-ends-arlent", { name, count }));
   const signed = states.filter((state) => state.signed !== null).length;
   const next = batch.next(0) ?? 0;
@@ -55,16 +56,7 @@ export function BatchPlan({ name, sheet, batch, wheres, onBegin }: BatchPlanProp
             : `${begun ? t("go-on") : t("begin")} with ${members[next]?.label}`}
         </Button>
       </header>
-      <RadioGroup.Root
-        value={mode}
-        onValueChange={(value) => setMode(MODES.find((mode) => mode === value) ?? mode)}
-        aria-label={t("in-which-order")}
-        className="mt-4 grid gap-2 md:grid-cols-3"
-      >
-        {ways.map(({ id, name: way, schedule }) => (
-          <WayItem key={id} id={id} name={way} schedule={schedule} stages={stages} />
-        ))}
-      </RadioGroup.Root>
+      <WaysPicker ways={ways} mode={way?.id ?? "planned"} onMode={setMode} stages={stages} />
       <section aria-label={t("schedule")} className="mt-5">
         <ScheduleDrawn
           schedule={shown}
@@ -90,42 +82,91 @@ export function BatchPlan({ name, sheet, batch, wheres, onBegin }: BatchPlanProp
 const withinOf = (stages: BatchWork["stages"]): string =>
   [...new Set(stages.flatMap(({ within }) => (within ? [within.of] : [])))].join(", ");
 
-/** The three orders a batch can be worked in, each with its schedule. */
-function waysOf({ members, stages, plan }: BatchWork) {
-  const count = members.length;
-  const all = scheduleIn(stages, count, count);
-  const through = scheduleIn(stages, count, 1);
-  return [
-    {
-      id: "planned",
-      name:
-        plan.group === 1
-          ? t("as-planned-end-by-end")
-          : plan.group === count
-            ? t("as-planned-all-together")
-            : t("as-planned-at-a-time", { group: plan.group }),
-      schedule: plan,
-    },
-    { id: "across", name: t("each-step-across-all"), schedule: all },
-    { id: "through", name: t("one-end-through"), schedule: through },
-  ] as const;
+/** An order a batch can be worked in, with its schedule. */
+interface Way {
+  readonly id: (typeof MODES)[number];
+  readonly name: string;
+  readonly schedule: Schedule;
 }
 
-interface WayItemProps {
-  readonly id: string;
-  readonly name: string;
+/** The orders a batch can be worked in, the planned one first; one that is the planned one is not given twice. */
+function waysOf({ members, stages, plan }: BatchWork): readonly Way[] {
+  const count = members.length;
+  const name =
+    plan.group === 1
+      ? t("as-planned-end-by-end")
+      : plan.group === count
+        ? t("as-planned-all-together")
+        : t("as-planned-at-a-time", { group: plan.group });
+  return [
+    { id: "planned", name, schedule: plan },
+    ...(plan.group === count
+      ? []
+      : [
+          {
+            id: "across" as const,
+            name: t("each-step-across-all"),
+            schedule: scheduleIn(stages, count, count),
+          },
+        ]),
+    ...(plan.group === 1
+      ? []
+      : [{ id: "through" as const, name: t("one-end-through"), schedule: scheduleIn(stages, count, 1) }]),
+  ];
+}
+
+/** Whether two orders take as long, wait as long, and leave as much to spare. */
+const isAlike = (a: Schedule, b: Schedule): boolean =>
+  a.total === b.total && a.idle === b.idle && a.spare === b.spare && a.pots.length === b.pots.length;
+
+interface WaysPickerProps {
+  readonly ways: readonly Way[];
+  readonly mode: Way["id"];
+  readonly onMode: (mode: Way["id"]) => void;
+  readonly stages: BatchWork["stages"];
+}
+
+/** The orders to choose from; where all are alike, what they come to is told once. */
+function WaysPicker({ ways, mode, onMode, stages }: WaysPickerProps) {
+  const [first] = ways;
+  const alike = ways.every(({ schedule }) => first && isAlike(schedule, first.schedule));
+  return (
+    <div className={alike ? "mt-4 flex flex-wrap items-center gap-x-6 gap-y-2" : "mt-4"}>
+      {alike && first && (
+        <div>
+          <WayTold schedule={first.schedule} stages={stages} />
+        </div>
+      )}
+      <RadioGroup.Root
+        value={mode}
+        onValueChange={(value) => onMode(MODES.find((each) => each === value) ?? mode)}
+        aria-label={t("in-which-order")}
+        className={alike ? "flex flex-wrap gap-2" : "grid gap-2 md:grid-cols-3"}
+      >
+        {ways.map(({ id, name, schedule }) => (
+          <RadioGroup.Item
+            key={id}
+            value={id}
+            className={`rounded-lg border-2 border-line px-4 py-2 text-left data-[state=checked]:border-ink data-[state=checked]:bg-raised ${alike ? "min-h-12" : "min-h-16"}`}
+          >
+            <span className="block font-semibold">{name}</span>
+            {!alike && <WayTold schedule={schedule} stages={stages} />}
+          </RadioGroup.Item>
+        ))}
+      </RadioGroup.Root>
+    </div>
+  );
+}
+
+interface WayToldProps {
   readonly schedule: Schedule;
   readonly stages: BatchWork["stages"];
 }
 
-/** One order: how long it takes, how much of that is waiting, and whether what is mixed lasts. */
-function WayItem({ id, name: way, schedule, stages }: WayItemProps) {
+/** How long an order takes, how much of that is waiting, and whether what is mixed lasts. */
+function WayTold({ schedule, stages }: WayToldProps) {
   return (
-    <RadioGroup.Item
-      value={id}
-      className="min-h-16 rounded-lg border-2 border-line px-4 py-2 text-left data-[state=checked]:border-ink data-[state=checked]:bg-raised"
-    >
-      <span className="block font-semibold">{way}</span>
+    <>
       <span className="block">
         <strong className="figures">{spanText(schedule.total)}</strong>
         {schedule.idle >= 30 && t("of-it-waiting", { spanText: spanText(schedule.idle) })}
@@ -142,6 +183,6 @@ function WayItem({ id, name: way, schedule, stages }: WayItemProps) {
             : t("to-spare", { spanText: spanText(schedule.spare), withinOf: withinOf(stages) })}
         </span>
       )}
-    </RadioGroup.Item>
+    </>
   );
 }

@@ -81,7 +81,7 @@ export function LedgerRow({ row, thumb, oneDay }: LedgerRowProps) {
           </span>
         )}
       </th>
-      <td className="whitespace-nowrap px-2 max-sm:w-8">
+      <td className="px-2 max-sm:w-8">
         <span className="inline-flex items-center gap-2">
           <VerdictSign verdict={verdict} />
           <span className="font-semibold max-sm:sr-only">
@@ -98,8 +98,8 @@ export function LedgerRow({ row, thumb, oneDay }: LedgerRowProps) {
       <td className="hidden px-2 md:table-cell">
         <Loss loss={loss} />
       </td>
-      <td className="hidden max-w-40 wrap-anywhere px-2 sm:table-cell">{signedBy}</td>
-      <td className="hidden px-2 pr-0 whitespace-nowrap text-right text-soft sm:table-cell">
+      <td className="hidden min-w-24 max-w-40 wrap-anywhere px-2 sm:table-cell">{signedBy}</td>
+      <td className="hidden px-2 pr-0 lg:whitespace-nowrap text-right text-soft sm:table-cell">
         {signedAt && (oneDay ? <LocalClock iso={signedAt} /> : <LocalTime iso={signedAt} />)}
       </td>
     </tr>

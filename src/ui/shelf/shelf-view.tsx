@@ -3,8 +3,7 @@
 import { useMemo, useState } from "react";
 import { type Cable, type Entry, type Instrument, type Meter, misfits, type Style, type Tool } from "@/core";
 import { t } from "@/messages/shelf";
-import { EndThumb, ThumbTextures } from "../band/end-thumb";
-import type { Thumb } from "../band/thumb";
+import { ThumbTextures } from "../band/end-thumb";
 import { Input } from "../controls/input";
 import { Link } from "../controls/link";
 import { PortFace } from "../entry-drawing/port-face";
@@ -12,12 +11,13 @@ import { CutFace } from "../sheet/cut-face";
 import { cableWords, styleWords } from "../sheet/known-words";
 import { coreText, lengthText } from "../words/length-text";
 import { foundIn } from "./found";
+import { fitText, Part, Procedures, type StyleExample } from "./procedures";
 
 interface ShelfProps {
   readonly cables: readonly Cable[];
   readonly styles: readonly Style[];
-  /** Each style's finished end in small. */
-  readonly thumbs: Readonly<Record<string, Thumb>>;
+  /** Each procedure's finished end, drawn wide, and the lengths read on it. */
+  readonly examples: Readonly<Record<string, StyleExample>>;
   readonly tools: readonly Tool[];
   readonly instruments: readonly Instrument[];
   readonly meters: readonly Meter[];
@@ -25,7 +25,15 @@ interface ShelfProps {
 }
 
 /** Everything to be had, found by any word of it. */
-export function ShelfView({ cables, styles: all, thumbs, tools, instruments, meters, entries }: ShelfProps) {
+export function ShelfView({
+  cables,
+  styles: all,
+  examples,
+  tools,
+  instruments,
+  meters,
+  entries,
+}: ShelfProps) {
   const [wanted, setWanted] = useState("");
   const styles = useMemo(() => foundIn(all, wanted, styleWords), [all, wanted]);
   const matching = useMemo(() => foundIn(cables, wanted, cableWords), [cables, wanted]);
@@ -68,7 +76,7 @@ export function ShelfView({ cables, styles: all, thumbs, tools, instruments, met
         </p>
       )}
       <ThumbTextures />
-      <Procedures styles={styles} cables={cables} thumbs={thumbs} />
+      <Procedures styles={styles} cables={cables} examples={examples} grouped={wanted.trim() === ""} />
       <Cables cables={matching} styles={all} />
       <Entries entries={faces} />
       <Part title={t("instruments-and-tools")} count={kit.length}>
@@ -80,30 +88,6 @@ export function ShelfView({ cables, styles: all, thumbs, tools, instruments, met
         ))}
       </Part>
     </main>
-  );
-}
-
-function Procedures({ styles, cables, thumbs }: Pick<ShelfProps, "styles" | "cables" | "thumbs">) {
-  return (
-    <Part title={t("styles-and-their-procedures")} count={styles.length}>
-      {styles.map((style) => (
-        <Item
-          key={style.id}
-          href={`/shelf/procedures/${style.id}`}
-          name={style.name}
-          about={style.about}
-          face={<EndThumb thumb={thumbs[style.id]} className="w-36" />}
-        >
-          {style.source.kind === "own" ? (
-            <span className="font-semibold">{t("your-own-revision", { revision: style.revision })}</span>
-          ) : (
-            <span className="representative">{t("representative")}</span>
-          )}{" "}
-          · {style.appliesTo.cores.join(", ")} ·{" "}
-          {fitText(cables.filter((cable) => misfits(style, cable).length === 0).length, "cable")}
-        </Item>
-      ))}
-    </Part>
   );
 }
 
@@ -178,21 +162,6 @@ function kitText(tool: Instrument | Meter | Tool): string {
 }
 
 const NONE = new Map();
-
-const fitText = (count: number, noun: string): string =>
-  count === 1 ? t("goes-with-1", { what: noun }) : t("goes-with-s", { count, what: noun });
-
-function Part({ title, count, children }: { title: string; count: number; children: React.ReactNode }) {
-  if (count === 0) return null;
-  return (
-    <section className="mt-6" aria-label={title}>
-      <h2 className="mb-2 font-bold text-lg">
-        {title} <span className="font-normal text-soft">{count}</span>
-      </h2>
-      <ul className="grid grid-cols-[minmax(0,1fr)] gap-2 md:grid-cols-2 xl:grid-cols-3">{children}</ul>
-    </section>
-  );
-}
 
 interface ItemProps {
   readonly href: string;

@@ -4,7 +4,7 @@ import { personBy } from "@/core";
 import { t } from "@/messages/app";
 import { signers } from "@/service/ledger/ledger";
 import { theStore } from "@/service/the-store";
-import { aimsOf } from "@/service/workshop/aims";
+import { aimsOf, aimsPending } from "@/service/workshop/aims";
 import { AimView } from "@/ui/aim/aim-view";
 import { PREFS_COOKIE, readPrefs } from "@/ui/prefs/prefs";
 
@@ -26,6 +26,7 @@ export default async function AimPage({ searchParams }: AimProps) {
       people={people}
       person={person}
       aims={person === null ? [] : aimsOf(theStore(), { person: person.id })}
+      pending={person === null ? [] : aimsPending(theStore(), { person: person.id })}
       units={prefs.units}
     />
   );
