@@ -1,3 +1,4 @@
+import { randomUUID } from "node:crypto";
 import type { APIRequestContext, Locator } from "@playwright/test";
 import { type EventInput, parseAddress } from "@/core";
 import { PLAN } from "../harness/plans";
@@ -480,4 +481,37 @@ test("thousands of ends at a side are a list that can be gone through to its end
   await ends.getByRole("list").evaluate((list) => list.scrollTo(0, list.scrollHeight));
   await expect(ends.getByRole("listitem").last()).toHaveAttribute("aria-posinset", "156");
   await expect(ends.getByRole("link", { name: "tube 12 / fibre 12" })).toBeVisible();
+});
+
+test("a job's plan is saved as a file and opened as another job; its grid goes out as CSV and comes back @desk", async ({
+  page,
+  request,
+}) => {
+  const name = `Moor ${randomUUID().slice(0, 8)}`;
+  const { id: job } = await (await request.post("/api/v1/jobs", { data: { name } })).json();
+  await request.post(`/api/v1/jobs/${job}`, { data: { pieces: [{ plan: PLAN }] } });
+  await page.goto(`/jobs/${job}`);
+  const [saved] = await Promise.all([
+    page.waitForEvent("download"),
+    page.getByRole("link", { name: "Save the plan" }).click(),
+  ]);
+  await page.goto("/jobs");
+  await page.getByLabel("Open a plan").setInputFiles({
+    name: "notes.json",
+    mimeType: "application/json",
+    buffer: Buffer.from('{"plan": 2}'),
+  });
+  await expect(page.getByText("Enter the plan of a job, as it was saved as a file")).toBeVisible();
+  await page.getByLabel("Open a plan").setInputFiles(await saved.path());
+  await expect(page.getByRole("heading", { name })).toBeVisible();
+  expect(page.url()).not.toContain(job);
+  await expect(page.getByText("trunk").first()).toBeVisible();
+
+  await page.getByRole("link", { name: "As a grid" }).click();
+  const [csv] = await Promise.all([
+    page.waitForEvent("download"),
+    page.getByRole("button", { name: "Save as CSV" }).click(),
+  ]);
+  await page.getByLabel("Open a CSV").setInputFiles(await csv.path());
+  await expect(page.getByRole("button", { name: "Put in 1 row" })).toBeEnabled();
 });

@@ -71,17 +71,16 @@ test("a long strip goes over several cards, and what cannot be drawn is refused 
 });
 
 test("a gauge for three styles is refused on one edge, then made on both faces @desk", async ({ page }) => {
-  await page.goto("/card/gauge");
-  for (const style of [
-    /^Stub, wedge release · Simplex cord 3\.0/,
-    /^Stub, one-stroke crimp · Tight-buffer/,
-    /^Stub, cam and crimp · Tight-buffer/,
-  ]) {
+  // The first with an option of its own, from its strip card.
+  await page.goto(`${CARD}&interface=sc`);
+  await page.getByRole("link", { name: "Put it on a gauge" }).click();
+  for (const style of [/^Stub, one-stroke crimp · Tight-buffer/, /^Stub, cam and crimp · Tight-buffer/]) {
     await page.getByRole("combobox", { name: "Add a procedure" }).click();
     await page.getByRole("option", { name: style }).first().click();
   }
   const styles = page.getByRole("list", { name: "Procedures of the gauge" }).getByRole("listitem");
   await expect(styles).toHaveCount(3);
+  await expect(styles.first()).toContainText("SC");
   await expect(page.getByRole("img", { name: "The card as it will be printed" })).toBeVisible();
   await pick(page, page.getByRole("combobox", { name: "Edges" }), "1 edge: a strip");
   await expect(page.getByRole("alert").filter({ hasText: "do not go on a gauge of 1 edge" })).toBeVisible();

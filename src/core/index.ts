@@ -447,6 +447,7 @@ export {
   zAddManyInside,
   zEventsAnswer,
 } from "./wire/events";
+export { type JobPlan, zJobPlan, zOpenPlan } from "./wire/job-plan";
 export {
   type Ahead,
   type Closure,

@@ -31,8 +31,10 @@ const HANDLERS: Handlers<ApiKey> = {
 
 type Params = Readonly<Record<string, string>>;
 
-/** The longest a text of one's own may be in a body that is no small JSON: a seal's file. */
-const SEAL_LIMIT = 24 * 1024 * 1024;
+/** The most bytes of a body that is no small JSON: a seal of some 200,000 ends. */
+const LARGE_LIMIT = 24 * 1024 * 1024;
+/** What takes it: the file of a seal, and the plan of a whole job. */
+const LARGE: readonly string[] = ["post /seal", "post /plans"];
 
 /** A path's parts against an address with braces; null where they differ. */
 function paramsIn(address: string, parts: readonly string[]): Params | null {
@@ -74,7 +76,7 @@ async function askedBy(key: ApiKey, request: Request, params: Params): Promise<A
   const spec: RouteSpec = API[key];
   const isFile = spec.body !== undefined && "media" in spec.body;
   const json =
-    spec.body && !isFile ? await jsonBody(request, key === "post /seal" ? SEAL_LIMIT : undefined) : undefined;
+    spec.body && !isFile ? await jsonBody(request, LARGE.includes(key) ? LARGE_LIMIT : undefined) : undefined;
   let given: unknown = json;
   let search: unknown = Object.fromEntries(new URL(request.url).searchParams);
   let by: string | null = null;

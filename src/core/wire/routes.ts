@@ -23,6 +23,7 @@ import {
 import { CREW_ROUTES } from "./crew-routes";
 import { zBatch, zBatchQuery, zBenchQuery, zPhotoQuery, zStart } from "./ends-requests";
 import { zAdd, zAddMany, zEventsAnswer, zMembersAnswer } from "./events";
+import { JOB_PLAN_ROUTES } from "./job-plan-routes";
 import {
   zAheadAnswer,
   zBegunAnswer,
@@ -85,6 +86,7 @@ const JSON_SCHEMA: Media = { media: ["application/schema+json", "application/jso
 export const API = {
   ...CREW_ROUTES,
   ...LIGHT_ROUTES,
+  ...JOB_PLAN_ROUTES,
   "get /ends": route({
     does: "Work at the bench, newest first, a page at a time.",
     query: zBenchQuery,

@@ -44,9 +44,6 @@ function readSeal(text: string): Seal {
   }
 }
 
-/** The largest seal taken in: that of some 200,000 ends. */
-export const SEAL_LIMIT = 24 * 1024 * 1024;
-
 /**
  * Holds the record against an earlier seal: what was there then must be there now, as it was.
  * @returns findings, none where it holds.

@@ -7,11 +7,12 @@ import { Link } from "../controls/link";
 import { Select } from "../controls/select";
 import { CardPreview } from "./card-preview";
 import { ProofPanel } from "./proof-panel";
+import { useGaugeList } from "./use-gauge-list";
 import { usePrinting } from "./use-printing";
 
 interface CardViewProps {
   /** What the card is made of, as its address asks for it. */
-  readonly wanted: Readonly<Record<string, string>>;
+  readonly wanted: Readonly<Record<"cable" | "procedure" | "choices", string>> & { readonly core?: string };
   readonly name: string;
   readonly marks: number;
   readonly sheetHref: string;
@@ -21,7 +22,8 @@ interface CardViewProps {
 export function CardView({ wanted, name, marks, sheetHref }: CardViewProps) {
   const [page, setPage] = useState(1);
   const [pages, setPages] = useState(1);
-  const { address, papers, paper, pickPaper } = usePrinting("/cards", wanted);
+  const { address, papers, paper, pickPaper } = usePrinting("/cards", { ...wanted });
+  const { add } = useGaugeList();
   return (
     <main className="min-w-0 flex-1 px-4 pb-6 sm:px-6">
       <header className="flex flex-wrap items-center gap-x-4 gap-y-1 py-3">
@@ -68,9 +70,11 @@ export function CardView({ wanted, name, marks, sheetHref }: CardViewProps) {
           />
           <ProofPanel />
           <p className="text-soft text-sm">{t("marks-on-the-card", { marks })}</p>
-          <Link href="/card/gauge" className="underline">
-            {t("gauge-for-several")}
-          </Link>
+          <Button asChild>
+            <Link href="/card/gauge" onClick={() => add({ ...wanted, id: JSON.stringify(wanted), name })}>
+              {t("put-it-on-a-gauge")}
+            </Link>
+          </Button>
         </aside>
       </div>
     </main>

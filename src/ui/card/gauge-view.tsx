@@ -10,18 +10,8 @@ import { Select } from "../controls/select";
 import { zFailure } from "../http/http";
 import { CardPreview } from "./card-preview";
 import { ProofPanel } from "./proof-panel";
+import { type GaugeItem, useGaugeList } from "./use-gauge-list";
 import { usePrinting } from "./use-printing";
-
-/** A style on a cable, to stand on a gauge. */
-interface GaugeOption {
-  readonly id: string;
-  readonly name: string;
-  readonly cable: string;
-  readonly procedure: string;
-}
-
-/** The most procedures of one gauge. */
-const MOST = 8;
 
 const EDGES = ["1", "2", "4"] as const;
 const EDGE_TEXTS: Readonly<Record<(typeof EDGES)[number], () => string>> = {
@@ -31,24 +21,23 @@ const EDGE_TEXTS: Readonly<Record<(typeof EDGES)[number], () => string>> = {
 };
 
 /** One gauge for several styles: checked so that no mark of one is read for a mark of another, or refused with what to do. */
-export function GaugeView({ options }: { readonly options: readonly GaugeOption[] }) {
-  const [picked, setPicked] = useState<readonly string[]>([]);
+export function GaugeView({ options }: { readonly options: readonly GaugeItem[] }) {
+  const { items, add, remove } = useGaugeList();
   const [edges, setEdges] = useState<(typeof EDGES)[number]>("4");
   const [error, setError] = useState(1.5);
   const [page, setPage] = useState(1);
   const [pages, setPages] = useState(1);
-  const styles = picked.flatMap((id) => options.find((option) => option.id === id) ?? []);
   const { address, papers, paper, pickPaper } = usePrinting("/gauges", {
-    styles: JSON.stringify(styles.map(({ cable, procedure }) => ({ cable, procedure }))),
+    styles: JSON.stringify(items.map(({ id: _, name: __, ...item }) => item)),
     ...{ edges, error: String(error) },
   });
   const drawing = address("svg", { page: String(page) });
-  const problem = useProblem(styles.length > 0 ? address("svg") : null);
+  const problem = useProblem(items.length > 0 ? address("svg") : null);
   return (
     <main className="min-w-0 flex-1 px-4 pb-6 sm:px-6">
       <header className="flex flex-wrap items-center gap-x-4 gap-y-1 py-3">
         <h1 className="mr-auto font-bold text-xl">{t("gauge")}</h1>
-        {styles.length > 0 && problem === "" && (
+        {items.length > 0 && problem === "" && (
           <>
             <Button asChild look="next">
               <a href={address("pdf")} target="_blank" rel="noreferrer">
@@ -68,13 +57,13 @@ export function GaugeView({ options }: { readonly options: readonly GaugeOption[
           <p role="alert" className="rounded-md border-2 border-out px-3 py-2 empty:hidden">
             {problem}
           </p>
-          {styles.length === 0 && <p className="max-w-prose text-lg">{t("pick-the-styles-of-the-gauge")}</p>}
-          {styles.length > 0 && problem === "" && (
+          {items.length === 0 && <p className="max-w-prose text-lg">{t("pick-the-styles-of-the-gauge")}</p>}
+          {items.length > 0 && problem === "" && (
             <CardPreview address={drawing} page={page} pages={pages} onPage={setPage} onPages={setPages} />
           )}
         </section>
         <aside className="grid grid-cols-[minmax(0,1fr)] content-start gap-4">
-          <PickStyles options={options} styles={styles} onPick={setPicked} />
+          <PickStyles options={options} items={items} onAdd={add} onRemove={remove} />
           <Select
             title={t("edges-of-the-gauge")}
             value={edges}
@@ -104,37 +93,39 @@ export function GaugeView({ options }: { readonly options: readonly GaugeOption[
 }
 
 interface PickStylesProps {
-  readonly options: readonly GaugeOption[];
-  readonly styles: readonly GaugeOption[];
-  readonly onPick: (ids: readonly string[]) => void;
+  readonly options: readonly GaugeItem[];
+  readonly items: readonly GaugeItem[];
+  readonly onAdd: (item: GaugeItem) => void;
+  readonly onRemove: (id: string) => void;
 }
 
-/** The procedures of the gauge: added from a list, taken off again. */
-function PickStyles({ options, styles, onPick }: PickStylesProps) {
-  const picked = styles.map(({ id }) => id);
+/** The procedures of the gauge: added from a list or from their own strip cards, taken off again. */
+function PickStyles({ options, items, onAdd, onRemove }: PickStylesProps) {
+  const left = options.filter(({ id }) => !items.some((item) => item.id === id));
   return (
     <>
       <Select
         title={t("add-a-style")}
         value=""
         empty={t("choose")}
-        options={options.filter(({ id }) => !picked.includes(id))}
-        onPick={(id) => id !== "" && picked.length < MOST && onPick([...picked, id])}
+        options={left}
+        onPick={(id) => {
+          const option = left.find((each) => each.id === id);
+          if (option) onAdd(option);
+        }}
         className="min-w-0"
       />
       <ul aria-label={t("styles-of-the-gauge")} className="divide-y divide-line empty:hidden">
-        {styles.map(({ id, name }) => (
+        {items.map(({ id, name }) => (
           <li key={id} className="flex items-center gap-2">
-            <span className="min-w-0 flex-1 truncate">{name}</span>
-            <IconButton
-              name={t("take-off", { name })}
-              onClick={() => onPick(picked.filter((each) => each !== id))}
-            >
+            <span className="min-w-0 flex-1 wrap-anywhere">{name}</span>
+            <IconButton name={t("take-off", { name })} onClick={() => onRemove(id)}>
               <Trash2 aria-hidden="true" className="size-4" />
             </IconButton>
           </li>
         ))}
       </ul>
+      <p className="text-soft text-sm">{t("other-options-from-its-card")}</p>
     </>
   );
 }

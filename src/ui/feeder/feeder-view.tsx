@@ -8,6 +8,8 @@ import { type FeederAnswer, jointLights, leastMargin, tapsToBring, withJoint, wi
 import { t } from "@/messages/feeder";
 import { decimal } from "@/messages/numbers";
 import { Button } from "../controls/button";
+import { FileButton } from "../controls/file-button";
+import { saveFile } from "../controls/save-file";
 import { FeederDrawing } from "./feeder-drawing";
 import { FeederFigures } from "./feeder-figures";
 import { JointPanel } from "./joint-panel";
@@ -106,18 +108,12 @@ export function FeederView({ held, closures, readings, children }: FeederViewPro
 
 function FeederHead({ plan, change, undo, mayUndo }: FeederHeld) {
   const best = useBestTaps({ plan, change });
-  const open = async (file: File | undefined) => {
-    const feeder = file && file.size < 400_000 ? readFeeder(await file.text()) : null;
+  const open = async (file: File) => {
+    const feeder = file.size < 400_000 ? readFeeder(await file.text()) : null;
     if (feeder) change(feeder);
-    else if (file) toast.error(t("no-feeder-in-the-file"));
+    else toast.error(t("no-feeder-in-the-file"));
   };
-  const save = () => {
-    const link = document.createElement("a");
-    link.href = URL.createObjectURL(new Blob([JSON.stringify(plan, null, 2)], { type: "application/json" }));
-    link.download = "arlent-feeder.json";
-    link.click();
-    URL.revokeObjectURL(link.href);
-  };
+  const save = () => saveFile("arlent-feeder.json", "application/json", JSON.stringify(plan, null, 2));
   return (
     <header className="flex flex-wrap items-center gap-3 px-4 py-3 sm:px-6">
       <h1 className="font-bold text-xl">{plan.name || t("feeder")}</h1>
@@ -133,15 +129,7 @@ function FeederHead({ plan, change, undo, mayUndo }: FeederHeld) {
         </Button>
         <Button onClick={save}>{t("save-as-a-file")}</Button>
         <Button onClick={() => globalThis.print()}>{t("print")}</Button>
-        <label className="flex min-h-12 cursor-pointer items-center rounded-lg border-2 border-ink px-4 font-semibold focus-within:outline-3 focus-within:outline-now">
-          {t("open-a-file")}
-          <input
-            type="file"
-            accept=".json"
-            className="sr-only"
-            onChange={({ target }) => open(target.files?.[0])}
-          />
-        </label>
+        <FileButton name={t("open-a-file")} accept=".json" onFile={open} />
         <Button onClick={() => change(withJoint(plan))}>{t("add-a-joint")}</Button>
         <Button look="next" disabled={best.busy} onClick={best.find}>
           {best.busy ? t("finding-best-taps") : t("best-taps")}

@@ -162,6 +162,11 @@ const JobPages = ({ id, hasPieces }: { readonly id: string; readonly hasPieces: 
         <Button className="no-print" asChild>
           <Link href={`/jobs/${id}/print`}>{t("print-for-the-job")}</Link>
         </Button>
+        <Button className="no-print" asChild>
+          <a href={`/api/v1/jobs/${id}/plan`} download="arlent-plan.json">
+            {t("save-the-plan")}
+          </a>
+        </Button>
       </>
     )}
   </>

@@ -2,11 +2,13 @@
 
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import type { z } from "zod";
-import type { zJobsAnswer } from "@/core";
+import { toast } from "sonner";
+import { z } from "zod";
+import { check, type JobPlan, problemOf, zJobPlan, type zJobsAnswer } from "@/core";
 import { t } from "@/messages/jobs";
 import { Button } from "../controls/button";
 import { Field } from "../controls/field";
+import { FileButton } from "../controls/file-button";
 import { Link } from "../controls/link";
 import { PageLink } from "../controls/page-link";
 import { Select } from "../controls/select";
@@ -29,6 +31,7 @@ export function JobsHome({ rows, next, words, further }: JobsHomeProps) {
     <main className="min-w-0 flex-1 px-4 py-5 sm:px-6">
       <div className="flex flex-wrap items-center gap-3">
         <h1 className="mr-auto font-bold text-2xl">{t("jobs")}</h1>
+        <OpenPlan />
         <Button asChild>
           <Link href="/feeder">{t("plan-a-feeder")}</Link>
         </Button>
@@ -70,6 +73,29 @@ export function JobsHome({ rows, next, words, further }: JobsHomeProps) {
       )}
     </main>
   );
+}
+
+/** The plan a file holds, or what is wrong with it. */
+function planIn(text: string): JobPlan | string {
+  try {
+    return check(zJobPlan, JSON.parse(text));
+  } catch (error) {
+    return problemOf(error)?.message ?? t("this-file-is-no-json");
+  }
+}
+
+/** Begins a job from a plan saved as a file. */
+function OpenPlan() {
+  const { prefs } = usePrefs();
+  const router = useRouter();
+  const open = async (file: File) => {
+    const plan = planIn(await file.text());
+    if (typeof plan === "string") return void toast.error(plan, { duration: 9_000 });
+    const answer = await call("post /plans", { body: { plan: z.encode(zJobPlan, plan), by: prefs.person } });
+    if (!answer.ok) return void toast.error(answer.problem.message, { duration: 9_000 });
+    router.push(`/jobs/${answer.value.id}`);
+  };
+  return <FileButton name={t("open-a-plan")} accept=".json" onFile={open} />;
 }
 
 interface NewJobProps {

@@ -5,6 +5,7 @@ import { useRef, useState } from "react";
 import { toast } from "sonner";
 import { t } from "@/messages/ledger";
 import { Button } from "../controls/button";
+import { saveFile } from "../controls/save-file";
 import { zFailure } from "../http/http";
 
 /** Makes the filtered records into one PDF: it takes a moment for each end, says so, and can be stopped. */
@@ -19,7 +20,7 @@ export function PdfButton({ href }: { href: string }) {
       if (!response.ok) {
         const failure = zFailure.safeParse(await response.json());
         toast.error(failure.data?.error.message ?? t("the-pdf-could-not-be-made"), { duration: 9_000 });
-      } else save(await response.blob());
+      } else saveFile("arlent-ledger.pdf", "application/pdf", await response.blob());
     } catch {
       if (!stop.current.signal.aborted) toast.error(t("the-server-does-not-answer-nothing"));
     }
@@ -38,13 +39,4 @@ export function PdfButton({ href }: { href: string }) {
       )}
     </Button>
   );
-}
-
-/** Hands a file made here to the browser's own downloads. */
-function save(file: Blob): void {
-  const link = document.createElement("a");
-  link.href = URL.createObjectURL(file);
-  link.download = "arlent-ledger.pdf";
-  link.click();
-  URL.revokeObjectURL(link.href);
 }

@@ -4,7 +4,7 @@ import { mustHoldAt, type PiecePlan, um } from "@/core";
 import { shippedLibrary } from "@/store/shelf/shipped";
 import { newPlan } from "../job/new-plan";
 import { COLUMNS, cableNamed, meantBy } from "./columns";
-import { planOfRow, readPasted, writtenOver } from "./pasted";
+import { gridCsv, planOfRow, readPasted, writtenOver } from "./pasted";
 
 const { cables } = shippedLibrary();
 const cable = mustHoldAt(
@@ -109,6 +109,34 @@ describe("a cell of the piece list", () => {
     expect(cableNamed("TIGHT-BUFFER 900 distribution", cables)?.id).toBe("distribution-900");
     expect(cableNamed("drop flat", cables)?.id).toBe("flat-drop");
     expect(cableNamed("simplex", cables)).toBeNull();
+  });
+});
+
+describe("the grid as a CSV file", () => {
+  const name = fc
+    .string({ unit: "grapheme", minLength: 1, maxLength: 30 })
+    .map((text) => text.replaceAll(/[\t\n\r]/g, " ").trim())
+    .filter((text) => text !== "");
+  it("comes back cell by cell, formulas, quotes and separators in names too (property)", () => {
+    const row = fc.record({ name, from: name, to: name, metres: fc.nat(9_999_999), ends: fc.nat(24) });
+    fc.assert(
+      fc.property(fc.array(row, { minLength: 1, maxLength: 6 }), (rows) => {
+        const plans = rows.map(({ name: piece, from, to, metres, ends }) => {
+          const cells = { name: piece, from, to, route: String(metres / 1_000), ends: String(ends) };
+          const { plan: written } = planOfRow(cells, begun, cable.id, cables);
+          if (!written) throw new Error(JSON.stringify(cells));
+          return written;
+        });
+        const read = readPasted(gridCsv(plans, cables));
+        if (!read.ok) throw new Error(read.problem.message);
+        expect(read.value.rows.map((each) => planOfRow(each, begun, cable.id, cables).plan)).toEqual(plans);
+      }),
+      { numRuns: 80 },
+    );
+  });
+  it("holds no cell that a spreadsheet runs (OWASP, CSV injection)", () => {
+    const evil = { ...plan, name: "=1+1" };
+    expect(gridCsv([evil], cables)).toContain('"\'=1+1"');
   });
 });
 

@@ -14,9 +14,12 @@ import {
 } from "@/core";
 import { t } from "@/messages/piece-grid";
 import { Button } from "../controls/button";
+import { FileButton } from "../controls/file-button";
 import { Link } from "../controls/link";
+import { saveFile } from "../controls/save-file";
 import { metresText, unsaidText } from "../plan/metres";
 import { GridTable } from "./grid-table";
+import { gridCsv } from "./pasted";
 import { PastedPanel } from "./pasted-panel";
 import { BarScale, PieceBar } from "./piece-bar";
 import type { Cell } from "./use-cells";
@@ -75,7 +78,13 @@ export function GridView({ job, pieces, count, parts, cables }: GridViewProps) {
   }, []);
   return (
     <main className="min-w-0 flex-1">
-      <GridHead job={job} saving={saving} onUndo={last === null ? null : undo} />
+      <GridHead
+        job={job}
+        saving={saving}
+        onUndo={last === null ? null : undo}
+        onSave={() => saveCsv(rows, cables)}
+        onOpen={async (file) => typing.onPaste(await file.text(), { row: rows.length, column: 0 })}
+      />
       <Total total={total} before={before} last={last} shown={rows.length} count={count} />
       <GridTable
         rows={rows}
@@ -114,14 +123,21 @@ export function GridView({ job, pieces, count, parts, cables }: GridViewProps) {
   );
 }
 
+const saveCsv = (rows: readonly Piece[], cables: readonly Cable[]): void => {
+  const plans = rows.map(({ plan }) => plan);
+  saveFile("arlent-pieces.csv", "text/csv", gridCsv(plans, cables));
+};
+
 interface GridHeadProps {
   readonly job: GridViewProps["job"];
   readonly saving: ReturnType<typeof useGrid>["saving"];
   /** Null where there is nothing to undo. */
   readonly onUndo: (() => void) | null;
+  readonly onSave: () => void;
+  readonly onOpen: (file: File) => void;
 }
 
-function GridHead({ job, saving, onUndo }: GridHeadProps) {
+function GridHead({ job, saving, onUndo, onSave, onOpen }: GridHeadProps) {
   return (
     <header className="flex flex-wrap items-center gap-x-4 gap-y-2 px-4 py-3 sm:px-6">
       <h1 className="min-w-0 truncate font-bold text-xl">
@@ -134,6 +150,8 @@ function GridHead({ job, saving, onUndo }: GridHeadProps) {
         {saving && t("keeping-of", { value: saving.done + 1, of: saving.of })}
         {!saving && onUndo && t("all-saved")}
       </span>
+      <Button onClick={onSave}>{t("save-as-csv")}</Button>
+      <FileButton name={t("open-a-csv")} accept=".csv,.tsv,.txt" onFile={onOpen} />
       <Button disabled={onUndo === null} onClick={onUndo ?? undefined}>
         <Undo2 aria-hidden="true" className="size-4" /> {t("undo")}
       </Button>

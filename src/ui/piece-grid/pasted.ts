@@ -45,7 +45,7 @@ export function readPasted(text: string): Outcome<Pasted> {
   const rows = (headed ? data.slice(1) : data).map((cells): PastedRow => {
     const read = cells.flatMap((cell, i) => {
       const column = columns[i];
-      return column ? [[column, cell.trim()] as const] : [];
+      return column ? [[column, unguarded(cell.trim())] as const] : [];
     });
     return Object.fromEntries(read);
   });
@@ -54,6 +54,26 @@ export function readPasted(text: string): Outcome<Pasted> {
     return refuse("too-many", t("paste-at-most-pieces-at-a", { most_rows: MOST_ROWS }));
   return ok({ columns: columns.flatMap((column) => column ?? []).slice(0, head.length), headed, rows });
 }
+
+/**
+ * The rows of the grid as CSV, under heads it is read by again. A cell a spreadsheet would run as a formula is kept from it by
+ * an apostrophe, taken off when the file is read.
+ */
+export const gridCsv = (plans: readonly PiecePlan[], cables: Cables): string =>
+  Papa.unparse(
+    [
+      COLUMNS.map(({ title }) => title),
+      ...plans.map((plan) => COLUMNS.map(({ text }) => text(plan, cables))),
+    ],
+    { escapeFormulae: FORMULA },
+  );
+
+/** The start of a cell that a spreadsheet takes for a formula, or of one kept from that before. */
+const FORMULA = /^['\s\p{Cc}\p{Cf}=+\-@＝＋－＠]/u;
+
+/** A cell as it was before an apostrophe kept it from a spreadsheet. */
+const unguarded = (cell: string): string =>
+  cell.startsWith("'") && FORMULA.test(cell.slice(1)) ? cell.slice(1) : cell;
 
 /** The column a pasted head names; null for one that is not of the list. */
 function columnHeaded(text: string): ColumnId | null {

@@ -3,6 +3,7 @@ import { aheadInClosure, beginClosure } from "@/service/job/begin-closure";
 import { addClosureEvents, getClosureEvents } from "@/service/job/closure-events";
 import { closureCsv, closureRecordOf } from "@/service/job/closure-record";
 import { addClosure, getClosure, getClosures, saveClosure } from "@/service/job/closures";
+import { getJobPlan, openJobPlan } from "@/service/job/job-plan";
 import { addPieces, getJob, jobsPage, newJob, savePlan } from "@/service/job/jobs";
 import { linkOf } from "@/service/job/link";
 import { aheadAtPlace, beginPlaces, getPiece } from "@/service/job/places";
@@ -12,9 +13,12 @@ import type { Handlers, Under } from "../handler";
 
 export const PLAN_HANDLERS: Handlers<
   | Exclude<Under<"/jobs">, Under<"/jobs/{id}/feeders"> | Under<"/jobs/{id}/print">>
+  | Under<"/plans">
   | Under<"/pieces">
   | Under<"/closures">
 > = {
+  "get /jobs/{id}/plan": ({ store, params }) => getJobPlan(store, params.id),
+  "post /plans": ({ act, body }) => openJobPlan(act, body),
   "get /jobs": ({ store, query }) => jobsPage(store, query),
   "post /jobs": ({ act, body }) => newJob(act, body),
   "get /jobs/{id}": ({ store, params, query }) => getJob(store, params.id, query),
