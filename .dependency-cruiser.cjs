@@ -31,7 +31,7 @@ module.exports = {
           "^node_modules/zod/",
           "^node_modules/ml-matrix/",
           "^node_modules/highs/",
-          "^node_modules/@stdlib/(math-base-special-erfc|stats-base-dists-(t|chisquare|beta)-(cdf|quantile))/",
+          "^node_modules/@stdlib/(math-base-special-erfc|stats-base-dists-(t|chisquare|beta|hypergeometric)-(cdf|quantile))/",
         ],
       },
     },

@@ -157,6 +157,7 @@ async function createEnds(request: APIRequestContext): Promise<string[]> {
     `/ledger/${short}`,
     "/ledger/aim",
     "/ledger/yield",
+    "/insight",
     "/ledger/yield?by=person",
     `/bench/${done}`,
     "/ledger",

@@ -10,6 +10,7 @@ declare module "jstat" {
       pdf(k: number, n: number, p: number): number;
       cdf(k: number, n: number, p: number): number;
     };
+    hypgeom: { pdf(k: number, all: number, marked: number, drawn: number): number };
     beta: {
       inv(p: number, alpha: number, beta: number): number;
       pdf(p: number, alpha: number, beta: number): number;

@@ -492,4 +492,8 @@ export { API, type ApiKey, type RouteParams } from "./wire/routes";
 export { zConfirm, zPutAway, zRestore, zSave } from "./wire/shelf-requests";
 export { zAimQuery, zStudy, zToolEvent } from "./wire/workshop-requests";
 export { type Saying, setTexts, type Values } from "./words/wording";
+export { ABSENT, type Cause, causesOf, type EndFacts } from "./yield/causes";
+export { compareCosts } from "./yield/cost";
+export { driftOf } from "./yield/drift";
+export { partsFor } from "./yield/stock";
 export { besideTheRest, pooledYields, type YieldRow, yieldInterval } from "./yield/yields";

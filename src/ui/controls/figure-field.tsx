@@ -13,10 +13,19 @@ interface FigureFieldProps<T> {
   readonly asks: string;
   /** Takes it; false where it cannot be so. */
   readonly onTake: (value: T) => boolean;
+  readonly className?: string;
 }
 
 /** A figure of a plan: taken as it is left or Enter is pressed; what cannot be is said and the old one stands. */
-export function FigureField<T>({ title, value, text, read, asks, onTake }: FigureFieldProps<T>) {
+export function FigureField<T>({
+  title,
+  value,
+  text,
+  read,
+  asks,
+  onTake,
+  className = "",
+}: FigureFieldProps<T>) {
   const shown = text(value);
   const [typed, setTyped] = useState(shown);
   const [problem, setProblem] = useState("");
@@ -37,6 +46,7 @@ export function FigureField<T>({ title, value, text, read, asks, onTake }: Figur
       value={typed}
       problem={problem}
       inputMode="decimal"
+      className={className}
       onChange={({ target }) => setTyped(target.value)}
       onBlur={take}
       onKeyDown={({ key }) => {

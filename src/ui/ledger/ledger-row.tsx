@@ -1,6 +1,6 @@
 "use client";
 
-import type { Result, Verdict } from "@/core";
+import type { Result } from "@/core";
 import { t } from "@/messages/ledger";
 import { decimal } from "@/messages/numbers";
 import { EndThumb } from "../band/end-thumb";
@@ -11,19 +11,7 @@ import { figureText } from "../words/length-text";
 import { LocalClock, LocalTime } from "../words/local-time";
 import { VerdictSign } from "../words/verdict-sign";
 import { RESULT_WORDS } from "../words/verdict-words";
-import { MiniLoss, MiniScale } from "./mini-scale";
-
-/** The length nearest to its limits, micrometres. */
-export interface NearestLength {
-  readonly name: string;
-  readonly leg: string;
-  readonly nominal: number;
-  readonly min: number | null;
-  readonly max: number | null;
-  readonly mean: number;
-  readonly spare: number;
-  readonly verdict: Verdict | null;
-}
+import { MiniLoss, MiniScale, type NearestLength } from "./mini-scale";
 
 /** An end on record. */
 export interface LedgerLine {

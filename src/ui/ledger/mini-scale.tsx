@@ -1,4 +1,16 @@
-import type { NearestLength } from "./ledger-row";
+import type { Verdict } from "@/core";
+
+/** The length nearest to its limits, micrometres. */
+export interface NearestLength {
+  readonly name: string;
+  readonly leg: string;
+  readonly nominal: number;
+  readonly min: number | null;
+  readonly max: number | null;
+  readonly mean: number;
+  readonly spare: number;
+  readonly verdict: Verdict | null;
+}
 
 const WIDTH = 112;
 const HEIGHT = 16;

@@ -5,6 +5,7 @@ import {
   Cylinder,
   Ellipsis,
   Library,
+  Lightbulb,
   PencilRuler,
   Settings2,
   Spline,
@@ -27,6 +28,7 @@ const PLACES = [
   { href: "/entry", name: t("entry"), icon: Cylinder },
   { href: "/shelf", name: t("shelf"), icon: Library },
   { href: "/ledger", name: t("ledger"), icon: BookOpenCheck },
+  { href: "/insight", name: t("insight"), icon: Lightbulb },
   { href: "/setup", name: t("setup"), icon: Settings2 },
 ] as const;
 

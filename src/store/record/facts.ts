@@ -1,0 +1,113 @@
+import { and, asc, eq, isNotNull, ne, sql } from "drizzle-orm";
+import { DONE, type EndId } from "@/core";
+import { prepared } from "../database/prepared";
+import type { Store } from "../database/store";
+import { ends, toolEvents, uses, verdicts } from "../schema";
+import type { EndRow } from "./ends";
+
+/** An end of work on record with what it was made of and how it came out. */
+export interface FactRow {
+  readonly id: EndId;
+  readonly style: string;
+  readonly styleName: string;
+  readonly cableName: string;
+  readonly signer: string | null;
+  readonly signedBy: string;
+  readonly picked: EndRow["picked"];
+  readonly begun: string;
+  readonly signed: string;
+  readonly batch: string | null;
+  readonly good: boolean;
+  /** True if it took more than one attempt. */
+  readonly again: boolean;
+}
+
+const facts = prepared((store) =>
+  store
+    .select({
+      id: ends.id,
+      style: ends.style,
+      styleName: ends.styleName,
+      cableName: ends.cableName,
+      signer: ends.signer,
+      signedBy: sql<string>`coalesce(${ends.signedBy}, '')`,
+      picked: ends.picked,
+      begun: ends.createdAt,
+      signed: sql<string>`${ends.signedAt}`,
+      batch: ends.batchId,
+      good: sql<number>`${ends.result} IN ${[...DONE]}`,
+      again: sql<number>`EXISTS (SELECT 1 FROM attempts a WHERE a.end_id = ${sql.raw('"ends"."id"')} AND a.taken_back = 0)`,
+    })
+    .from(ends)
+    .where(and(eq(ends.purpose, "work"), isNotNull(ends.signedAt), ne(ends.result, "discarded")))
+    .orderBy(asc(ends.signedAt), asc(ends.id))
+    .prepare(),
+);
+
+/** Every end of work on record in the order of the sign-offs, but those begun by mistake. */
+export const factRows = (store: Store): FactRow[] =>
+  facts(store)
+    .all()
+    .map(({ good, again, ...row }) => ({ ...row, good: good === 1, again: again === 1 }));
+
+/** Strokes of tools on work, and what was done to their blades, each in the order of time. */
+export const toolHistory = (store: Store) => ({
+  strokes: store
+    .select({ endId: uses.endId, tool: sql<string>`${uses.tool}`, at: uses.at, count: uses.count })
+    .from(uses)
+    .where(and(isNotNull(uses.tool), eq(uses.purpose, "work")))
+    .orderBy(asc(uses.at))
+    .all(),
+  done: store.select().from(toolEvents).orderBy(asc(toolEvents.at)).all(),
+});
+
+/** A length of an end as it was first read, micrometres. */
+export interface FirstLength {
+  readonly id: EndId;
+  readonly style: string;
+  readonly styleName: string;
+  readonly signer: string | null;
+  readonly signedBy: string;
+  readonly signed: string;
+  readonly dimension: string;
+  readonly name: string;
+  readonly tool: string;
+  readonly nominal: number;
+  readonly min: number | null;
+  readonly max: number | null;
+  readonly firstMean: number;
+}
+
+const lengths = prepared((store) =>
+  store
+    .select({
+      id: ends.id,
+      style: ends.style,
+      styleName: ends.styleName,
+      signer: ends.signer,
+      signedBy: sql<string>`coalesce(${ends.signedBy}, '')`,
+      signed: sql<string>`${ends.signedAt}`,
+      dimension: verdicts.dimension,
+      name: verdicts.name,
+      tool: sql<string>`${verdicts.tool}`,
+      nominal: verdicts.nominal,
+      min: verdicts.min,
+      max: verdicts.max,
+      firstMean: sql<number>`${verdicts.firstMean}`,
+    })
+    .from(verdicts)
+    .innerJoin(ends, eq(ends.id, verdicts.endId))
+    .where(
+      and(
+        eq(ends.purpose, "work"),
+        isNotNull(ends.signedAt),
+        isNotNull(verdicts.firstMean),
+        isNotNull(verdicts.tool),
+      ),
+    )
+    .orderBy(asc(ends.signedAt), asc(ends.id))
+    .prepare(),
+);
+
+/** First readings of every length that a tool makes, in the order of the sign-offs. */
+export const firstLengths = (store: Store): FirstLength[] => lengths(store).all();

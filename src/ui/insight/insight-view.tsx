@@ -1,0 +1,55 @@
+"use client";
+
+import { Printer } from "lucide-react";
+import type { Cause } from "@/core";
+import { t } from "@/messages/insight";
+import { Button } from "../controls/button";
+import { Card } from "./card";
+import { Moved, type Run } from "./moved";
+import { SharedCauses } from "./shared-causes";
+import { WhichWay } from "./which-way";
+import { WhoNeeds } from "./who-needs";
+
+interface InsightViewProps {
+  readonly insight: {
+    readonly ends: number;
+    readonly failed: number;
+    readonly tests: number;
+    readonly causes: readonly Cause[];
+    readonly runs: readonly Run[];
+    readonly ways: Parameters<typeof WhichWay>[0]["ways"];
+  };
+  readonly people: Parameters<typeof WhoNeeds>[0]["people"];
+}
+
+/** Questions to the record, each answered in a sentence with its picture. */
+export function InsightView({ insight, people }: InsightViewProps) {
+  const { ends, runs, ways } = insight;
+  return (
+    <main className="min-w-0 flex-1">
+      <header className="flex flex-wrap items-center gap-x-3 gap-y-1 border-line border-b px-4 py-3 sm:px-6">
+        <h1 className="font-bold text-2xl">{t("insight")}</h1>
+        <p className="mr-auto text-soft">{t("from-ends", { ends })}</p>
+        <Button className="no-print" onClick={() => window.print()}>
+          <Printer aria-hidden="true" className="size-4" /> {t("print")}
+        </Button>
+      </header>
+      {ends === 0 ? (
+        <p className="px-4 py-5 text-lg sm:px-6">{t("no-ends-yet")}</p>
+      ) : (
+        <div className="grid grid-cols-[minmax(0,1fr)] xl:grid-cols-[minmax(0,5fr)_minmax(0,4fr)]">
+          <div className="min-w-0 border-line bg-raised xl:border-r">
+            <WhichWay ways={ways} />
+          </div>
+          <div className="min-w-0 divide-y divide-line">
+            <SharedCauses {...insight} />
+            <Moved runs={runs} />
+            <Card question={t("who-question")}>
+              <WhoNeeds people={people} />
+            </Card>
+          </div>
+        </div>
+      )}
+    </main>
+  );
+}
