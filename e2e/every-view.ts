@@ -124,6 +124,7 @@ async function jobViews(request: APIRequestContext): Promise<string[]> {
     `/jobs/${job}`,
     `/jobs/${job}/grid`,
     `/jobs/${job}/print`,
+    `/jobs/${job}/needs`,
     `/jobs/${job}/${piece.id}`,
     `/jobs/${job}/${large.id}`,
     `/jobs/${job}/${large.id}/link?side=A&fibre=13`,

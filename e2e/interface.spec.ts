@@ -40,6 +40,7 @@ test("every route answers as its page says, asked for what is there", async ({ r
     path.replace("{id}", idFor(path)).replace("{kind}", "cables").replace("{sha256}", "0".repeat(64));
   const queries = new Map([
     ["/aims", `?person=${person}`],
+    ["/yields", `?style=${WEDGE.procedure}`],
     ["/pieces/{id}/ends", "?side=A"],
     ["/cards", `?cable=${WEDGE.cable}&procedure=${WEDGE.procedure}`],
     [

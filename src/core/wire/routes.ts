@@ -68,6 +68,7 @@ import {
 import { type Media, route, zNothing } from "./route";
 import { zConfirm, zPutAway, zRestore, zSave } from "./shelf-requests";
 import { zAimQuery, zStudy, zToolEvent } from "./workshop-requests";
+import { YIELD_ROUTES } from "./yield-routes";
 
 const zAfter = z.strictObject({
   after: z.coerce.number(said("after-must-be-a-whole-number")).int().min(0).default(0),
@@ -87,6 +88,7 @@ export const API = {
   ...CREW_ROUTES,
   ...LIGHT_ROUTES,
   ...JOB_PLAN_ROUTES,
+  ...YIELD_ROUTES,
   "get /ends": route({
     does: "Work at the bench, newest first, a page at a time.",
     query: zBenchQuery,

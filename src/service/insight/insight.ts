@@ -101,12 +101,13 @@ function waysOf(facts: readonly RecordedFacts[]): WayOnRecord[] {
 }
 
 /** Minutes an end took; null for one of a batch, or one that was left. */
-function minutesOf({ begun, signed, batch }: RecordedFacts["row"]): number | null {
+export function minutesOf({ begun, signed, batch }: RecordedFacts["row"]): number | null {
   const minutes = (Date.parse(signed) - Date.parse(begun)) / 60_000;
   return batch === null && minutes > 0 && minutes <= LONGEST_MINUTES ? minutes : null;
 }
 
-function medianOf(values: readonly number[]): number | null {
+/** The middle of some values; null of none. */
+export function medianOf(values: readonly number[]): number | null {
   const sorted = [...values].sort((a, b) => a - b);
   const [low, high] = [sorted[Math.floor((sorted.length - 1) / 2)], sorted[Math.floor(sorted.length / 2)]];
   return low === undefined || high === undefined ? null : (low + high) / 2;

@@ -1,4 +1,4 @@
-import { and, asc, eq, isNotNull, ne, sql } from "drizzle-orm";
+import { and, asc, desc, eq, inArray, isNotNull, ne, sql } from "drizzle-orm";
 import { DONE, type EndId } from "@/core";
 import { prepared } from "../database/prepared";
 import type { Store } from "../database/store";
@@ -111,3 +111,17 @@ const lengths = prepared((store) =>
 
 /** First readings of every length that a tool makes, in the order of the sign-offs. */
 export const firstLengths = (store: Store): FirstLength[] => lengths(store).all();
+
+/** Everything used up on work at some pieces, by item, most first. */
+export const usedOnPieces = (
+  store: Store,
+  pieces: readonly string[],
+): readonly { readonly item: string; readonly count: number }[] =>
+  store
+    .select({ item: uses.item, count: sql<number>`sum(${uses.count})` })
+    .from(uses)
+    .innerJoin(ends, eq(ends.id, uses.endId))
+    .where(and(inArray(ends.piece, [...pieces]), eq(uses.purpose, "work")))
+    .groupBy(uses.item)
+    .orderBy(desc(sql`sum(${uses.count})`), asc(uses.item))
+    .all();

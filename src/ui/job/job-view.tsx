@@ -160,6 +160,9 @@ const JobPages = ({ id, hasPieces }: { readonly id: string; readonly hasPieces: 
           <Link href={`/jobs/${id}/cut-list`}>{t("cut-list")}</Link>
         </Button>
         <Button className="no-print" asChild>
+          <Link href={`/jobs/${id}/needs`}>{t("pick-list")}</Link>
+        </Button>
+        <Button className="no-print" asChild>
           <Link href={`/jobs/${id}/print`}>{t("print-for-the-job")}</Link>
         </Button>
         <Button className="no-print" asChild>

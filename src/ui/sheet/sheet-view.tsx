@@ -27,6 +27,7 @@ import { SheetLengths } from "./sheet-lengths";
 import { SheetLines } from "./sheet-lines";
 import { TravellerFoot, TravellerHead } from "./traveller";
 import { type PickedEnd, usePicks } from "./use-picks";
+import { YieldNote } from "./yield-note";
 
 /** The five-second lookup: cable, connector, done. What is picked is drawn at once and lives in the address bar. */
 export function SheetView({
@@ -219,6 +220,7 @@ function SheetDrawn({ resolved: { sheet: drawn, ask } }: { resolved: SheetResolv
           />
         )}
       </div>
+      <YieldNote style={sheet.procedure.id} />
       <SheetLines sheet={sheet} units={prefs.units} pointed={pointed} onPoint={setPointed} />
       <SheetLengths sheet={sheet} units={prefs.units} />
       <TravellerFoot />

@@ -1,6 +1,7 @@
 import { printRecords } from "@/paper/paper-thread";
 import { recordNow } from "@/service/clock";
 import { runningTimers } from "@/service/end/timers";
+import { yieldHere } from "@/service/insight/yield-here";
 import { ledgerForPaper, ledgerPieces } from "@/service/ledger/ledger";
 import { pulse } from "@/service/pulse";
 import { aimsOf } from "@/service/workshop/aims";
@@ -13,6 +14,7 @@ type Keys =
   | Under<"/ledger">
   | Under<"/timers">
   | Under<"/aims">
+  | Under<"/yields">
   | Under<"/studies">
   | Under<"/tools">
   | Under<"/pulse">;
@@ -31,6 +33,7 @@ export const LEDGER_HANDLERS: Handlers<Keys> = {
     return streamed(ledgerPieces(store, format, query), headers);
   },
   "get /timers": ({ store }) => ({ now: recordNow(store).toISOString(), timers: runningTimers(store) }),
+  "get /yields": ({ store, query }) => yieldHere(store, query),
   "get /aims": ({ store, query }) => aimsOf(store, query),
   "get /studies": ({ store }) => listStudies(store),
   "post /studies": ({ act, body }) => addStudy(act, body),

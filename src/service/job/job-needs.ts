@@ -1,0 +1,103 @@
+import { effortFor, isDone, type JobId, problemOf, type RunSheet, toMm } from "@/core";
+import type { Store } from "@/store/database/store";
+import { findJob } from "@/store/plan/plans";
+import { usedOnPieces } from "@/store/record/facts";
+import { wholeLibrary } from "@/store/shelf/shelf";
+import { insightOf } from "../insight/insight";
+import { sheetOnce } from "../known";
+import { blades } from "../workshop/tools";
+import { findCutList } from "./cut-list";
+import { allPieces } from "./jobs";
+import { aheadAtPlace, plannedPlaces } from "./places";
+
+/** The chance of running short of parts that is planned with. */
+const RISK = 0.05;
+
+/** A connector of a job with the ends still to be made by it. */
+interface StyleNeed extends ReturnType<typeof effortFor> {
+  readonly style: string;
+  readonly name: string;
+  readonly left: number;
+  readonly planned: number;
+  readonly good: number;
+  readonly tried: number;
+  readonly consumables: readonly { readonly item: string; readonly count: number }[];
+}
+
+/** What a job still takes. */
+interface JobNeeds {
+  readonly name: string;
+  readonly styles: readonly StyleNeed[];
+  /** Metres of pieces with no end begun; null where one cannot be worked out. */
+  readonly metres: number | null;
+  readonly blades: readonly { readonly name: string; readonly left: number }[];
+  /** Used up on the job so far. */
+  readonly used: readonly { readonly item: string; readonly count: number }[];
+}
+
+/** Hours, parts, consumables and cable a job still takes, by the crew's own record; null where there is no such job. */
+export function findJobNeeds(store: Store, id: JobId): JobNeeds | null {
+  const job = findJob(store, id);
+  if (!job) return null;
+  const pieces = allPieces(store, id);
+  const places = plannedPlaces(store, pieces);
+  const { ways } = insightOf(store);
+  const { procedures } = wholeLibrary(store);
+  const all = pieces.flatMap(({ id: piece }) =>
+    (places.get(piece) ?? []).map((place) => ({ piece, ...place })),
+  );
+  const styles = [...new Set(all.map(({ procedure }) => procedure))].flatMap((style): StyleNeed[] => {
+    const own = all.filter(({ procedure }) => procedure === style);
+    const open = own.filter(({ standing }) => !isDone(standing));
+    const [first] = open;
+    if (!first) return [];
+    const way = ways.find((each) => each.style === style) ?? { good: 0, tried: 0, minutes: null };
+    const effort = effortFor(open.length, way, RISK);
+    const sheet = sheetAt(store, first.piece, { side: first.side, at: first.text });
+    return [
+      {
+        ...effort,
+        ...{ style, name: procedures.find((each) => each.id === style)?.name ?? style },
+        ...{ left: open.length, planned: own.length, good: way.good, tried: way.tried },
+        consumables: sheet ? consumablesOf(sheet, Math.ceil(effort.tries.most)) : [],
+      },
+    ];
+  });
+  const untouched = new Set(
+    pieces
+      .filter(({ id: piece }) => (places.get(piece) ?? []).every(({ standing }) => standing === "planned"))
+      .map(({ id: piece }) => piece),
+  );
+  const cuts = (findCutList(store, id)?.groups ?? [])
+    .flatMap(({ lines }) => lines)
+    .filter(({ id: piece }) => untouched.has(piece));
+  return {
+    name: job.name,
+    styles,
+    metres: cuts.some(({ cut }) => cut === null)
+      ? null
+      : cuts.reduce((sum, { cut }) => sum + toMm(cut ?? 0) / 1_000, 0),
+    blades: blades(store).map(({ name, standing }) => ({ name, left: standing.left })),
+    used: usedOnPieces(
+      store,
+      pieces.map(({ id: piece }) => piece),
+    ),
+  };
+}
+
+function sheetAt(store: Store, piece: string, place: Parameters<typeof aheadAtPlace>[2]): RunSheet | null {
+  try {
+    return sheetOnce(wholeLibrary(store), aheadAtPlace(store, piece, place));
+  } catch (error) {
+    if (problemOf(error)) return null;
+    throw error;
+  }
+}
+
+/** Consumables of so many tries, by item. */
+function consumablesOf({ lines }: RunSheet, tries: number): StyleNeed["consumables"] {
+  const counts = new Map<string, number>();
+  for (const { item, count } of lines.flatMap(({ step }) => step.uses))
+    counts.set(item, (counts.get(item) ?? 0) + count * tries);
+  return [...counts].map(([item, count]) => ({ item, count }));
+}
