@@ -159,6 +159,7 @@ async function createEnds(request: APIRequestContext): Promise<string[]> {
     "/ledger/aim",
     "/ledger/yield",
     "/insight",
+    "/practice",
     "/ledger/yield?by=person",
     `/bench/${done}`,
     "/ledger",

@@ -149,8 +149,12 @@ export async function pick(page: Page, list: Locator, option: string): Promise<v
 export async function pickByLetters(page: Page, letters: string): Promise<void> {
   await page.keyboard.press("Enter");
   await expect(page.getByRole("option").first()).toBeVisible();
-  await page.keyboard.type(letters);
-  await expect(page.locator("[role=option]:focus")).toContainText(letters);
+  // Letters typed more than a second apart are a new search: on a slow machine it is begun again.
+  await expect(async () => {
+    await page.waitForTimeout(1_100);
+    await page.keyboard.type(letters);
+    await expect(page.locator("[role=option]:focus")).toContainText(letters, { timeout: 1_000 });
+  }).toPass();
   await page.keyboard.press("Enter");
   await expect(page.getByRole("option")).toHaveCount(0);
 }

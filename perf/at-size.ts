@@ -6,6 +6,7 @@ import { drizzle } from "drizzle-orm/better-sqlite3";
 import { check, zLedgerQuery, zStart } from "@/core";
 import { actOn } from "@/service/act";
 import { startEnd } from "@/service/end/ends";
+import { insightOf } from "@/service/insight/insight";
 import { ledgerPage } from "@/service/ledger/ledger";
 import { openStore } from "@/store/opening/open";
 import * as schema from "@/store/schema";
@@ -61,6 +62,40 @@ export function ledgerAtSize(file: string): void {
   quiet.$client.close();
 }
 
+const COLD_TRIES = 5;
+
+/** The answers of Insight worked out anew, beside the very statements they come to, put to the driver bare. */
+export function insightAtSize(file: string): void {
+  const said: { readonly sql: string; readonly params: unknown[] }[] = [];
+  const client = new Database(file);
+  const store = drizzle(client, {
+    schema,
+    logger: { logQuery: (sql, params) => said.push({ sql, params }) },
+  });
+  insightOf(store);
+  const statements = [...said];
+  const whole = Array.from({ length: COLD_TRIES }, () => {
+    // A store opened anew remembers no answer.
+    const fresh = openStore(file);
+    const start = performance.now();
+    insightOf(fresh);
+    const took = performance.now() - start;
+    fresh.$client.close();
+    return took;
+  });
+  const bare = Array.from({ length: COLD_TRIES }, () => {
+    const start = performance.now();
+    for (const { sql, params } of statements) client.prepare(sql).all(...params);
+    return performance.now() - start;
+  });
+  client.close();
+  const [all, sql] = [quantile(whole, 0.5), quantile(bare, 0.5)];
+  line(
+    "insight",
+    `${all.toFixed(0)} ms; its SQL bare ${sql.toFixed(0)} ms (ratio ${(all / sql).toFixed(2)})`,
+  );
+}
+
 /** A page of a running server: how long it is waited for. */
 export async function pageAnswered(url: string, path: string): Promise<readonly number[]> {
   const times: number[] = [];
@@ -105,8 +140,9 @@ export async function atSize(folder: string): Promise<void> {
     `${seconds.toFixed(0)} s, ${(statSync(file).size / 1e6).toFixed(0)} MB`,
   );
   ledgerAtSize(file);
+  insightAtSize(file);
   const server = await startServer(file, await freePort());
-  for (const path of ["/ledger", "/ledger?find=pad+07", "/ledger?result=out"])
+  for (const path of ["/insight", "/ledger", "/ledger?find=pad+07", "/ledger?result=out"])
     line(`page answered: ${path}`, spread(await pageAnswered(server.url, path)));
   await onPaper(server.url, "from=2024-01-20&to=2024-01-20&style=stub-cam-crimp-900");
   await exporting(server, () => storeLabel(server.url, busy[labels % busy.length] ?? ""));

@@ -87,6 +87,16 @@ export { type WholeClosure, wholeClosure } from "./drawing/closure";
 export { endDrawing, toldPlace } from "./drawing/end";
 export { needKey, type PieceShape, pieceDrawing } from "./drawing/piece";
 export { type DrawnStretch, drawnStretches } from "./drawing/stretches";
+export {
+  DRILL_LOOKS,
+  type DrillLook,
+  faultsLeft,
+  HIDDEN_FAULTS,
+  type HiddenFault,
+  type Sight,
+  secondsToFind,
+  sightOf,
+} from "./drill/fault-drill";
 export { signOff, takeBackEvent } from "./end/acts";
 export { type StepBlocker, stepBlocker } from "./end/blocker";
 export { type Clock, overrun, runningClocks, runningPots } from "./end/clocks";
@@ -498,4 +508,4 @@ export { compareCosts } from "./yield/cost";
 export { driftOf } from "./yield/drift";
 export { effortFor } from "./yield/effort";
 export { partsFor } from "./yield/stock";
-export { besideTheRest, pooledYields, type YieldRow, yieldInterval } from "./yield/yields";
+export { besideTheRest, pooledRecords, pooledYields, type YieldRow, yieldInterval } from "./yield/yields";

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import jStat from "jstat";
 import { describe, expect, it } from "vitest";
-import { besideTheRest, pooledYields, yieldInterval } from "./yields";
+import { besideTheRest, pooledRecords, pooledYields, yieldInterval } from "./yields";
 
 const counted = fc
   .tuple(fc.nat({ max: 60 }), fc.nat({ max: 60 }))
@@ -21,6 +21,24 @@ describe("a yield's interval", () => {
         if (good === tried) expect(most).toBe(1);
       }),
     );
+  });
+});
+
+describe("pooled records", () => {
+  it("put the whole to each group, the more the less the groups differ; one with no record has the yield of all", () => {
+    const alike = pooledRecords([
+      { good: 18, tried: 20 },
+      { good: 27, tried: 30 },
+      { good: 0, tried: 0 },
+    ]);
+    const apart = pooledRecords([
+      { good: 2, tried: 20 },
+      { good: 29, tried: 30 },
+      { good: 0, tried: 0 },
+    ]);
+    expect(alike.map(({ good, tried }) => good / tried)[2]).toBeCloseTo(0.9, 9);
+    expect(alike[2]?.tried ?? 0).toBeGreaterThan(apart[2]?.tried ?? 0);
+    expect(pooledRecords([{ good: 0, tried: 0 }])).toEqual([{ good: 0, tried: 0 }]);
   });
 });
 

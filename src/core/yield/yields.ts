@@ -37,12 +37,20 @@ const [LEAST_WEIGHT, MOST_WEIGHT] = [1, 1_000];
  * @returns one for each group, in their order.
  * @example pooledYields([{ good: 9, tried: 10 }]) // [0.9]
  */
-export function pooledYields(groups: readonly Counted[]): number[] {
+export const pooledYields = (groups: readonly Counted[]): number[] =>
+  pooledRecords(groups).map(({ good, tried }) => (tried === 0 ? 0 : good / tried));
+
+/**
+ * Records of groups, each with as many ends of the whole put to it as its weight says, by the same method: what a group with a
+ * short record, or with none, is planned by. Counts need not be whole.
+ * @example pooledRecords([{ good: 0, tried: 0 }]) // [{ good: 0, tried: 0 }]
+ */
+export function pooledRecords(groups: readonly Counted[]): Counted[] {
   const tried = groups.reduce((sum, group) => sum + group.tried, 0);
-  if (tried === 0) return groups.map(() => 0);
+  if (tried === 0) return groups.map(() => ({ good: 0, tried: 0 }));
   const mean = groups.reduce((sum, { good }) => sum + good, 0) / tried;
   const weight = weightOfAll(groups, tried, mean);
-  return groups.map((group) => (group.good + mean * weight) / (group.tried + weight));
+  return groups.map((group) => ({ good: group.good + mean * weight, tried: group.tried + weight }));
 }
 
 function weightOfAll(groups: readonly Counted[], tried: number, mean: number): number {

@@ -19,6 +19,7 @@ describe("what a job still takes", () => {
     const [piece] = addPieces(act, job, check(zNewPieces, { pieces: [{ plan }, { plan }] }));
     const before = findJobNeeds(store, job);
     expect(before?.styles).toMatchObject([{ left: 24, planned: 24, good: 0, tried: 0, hours: null }]);
+    expect(before?.styles[0]?.parts, "nothing on record").toBeGreaterThan(24);
     expect(before?.metres).toBeGreaterThan(40);
     for (let i = 0; i < 20; i++) signedEnd(store, "Osla Brandt", i < 2 ? 900 : 0);
     const after = findJobNeeds(store, job);

@@ -1,4 +1,4 @@
-import { effortFor, isDone, type JobId, problemOf, type RunSheet, toMm } from "@/core";
+import { effortFor, isDone, type JobId, pooledRecords, problemOf, type RunSheet, toMm } from "@/core";
 import type { Store } from "@/store/database/store";
 import { findJob } from "@/store/plan/plans";
 import { usedOnPieces } from "@/store/record/facts";
@@ -42,6 +42,8 @@ export function findJobNeeds(store: Store, id: JobId): JobNeeds | null {
   const pieces = allPieces(store, id);
   const places = plannedPlaces(store, pieces);
   const { ways } = insightOf(store);
+  // The last is of a connector without any record: it is planned by that of all.
+  const pooled = pooledRecords([...ways, { good: 0, tried: 0 }]);
   const { procedures } = wholeLibrary(store);
   const all = pieces.flatMap(({ id: piece }) =>
     (places.get(piece) ?? []).map((place) => ({ piece, ...place })),
@@ -52,7 +54,9 @@ export function findJobNeeds(store: Store, id: JobId): JobNeeds | null {
     const [first] = open;
     if (!first) return [];
     const way = ways.find((each) => each.style === style) ?? { good: 0, tried: 0, minutes: null };
-    const effort = effortFor(open.length, way, RISK);
+    const at = ways.findIndex((each) => each.style === style);
+    const record = pooled.at(at) ?? { good: 0, tried: 0 };
+    const effort = effortFor(open.length, { ...record, minutes: way.minutes }, RISK);
     const sheet = sheetAt(store, first.piece, { side: first.side, at: first.text });
     return [
       {

@@ -2,6 +2,7 @@
 
 import {
   BookOpenCheck,
+  Crosshair,
   Cylinder,
   Ellipsis,
   Library,
@@ -29,6 +30,7 @@ const PLACES = [
   { href: "/shelf", name: t("shelf"), icon: Library },
   { href: "/ledger", name: t("ledger"), icon: BookOpenCheck },
   { href: "/insight", name: t("insight"), icon: Lightbulb },
+  { href: "/practice", name: t("practice"), icon: Crosshair },
   { href: "/setup", name: t("setup"), icon: Settings2 },
 ] as const;
 
